@@ -1,0 +1,102 @@
+package thermal
+
+// Ledger returns what came and went so far.
+func (b *Body) Ledger() Ledger { return b.ledger }
+
+// Surface returns the temperature of a face's surface, °C.
+func (b *Body) Surface(face int) float64 { return b.surf[face] }
+
+// SurfaceWater returns the water content of a face's outer shell, kg/kg
+// fat-free dry.
+func (b *Body) SurfaceWater(face int) float64 { return b.x[2*b.g.n-2+face] }
+
+// Evaporating returns a face's last rate of surface evaporation, kg/m²·s;
+// negative while steam condenses on it.
+func (b *Body) Evaporating(face int) float64 { return b.evaporating[face] }
+
+// Shells returns the number of shells of each half.
+func (b *Body) Shells() int { return b.g.n }
+
+// StoredHeat returns the heat in the piece above 0 °C, J per m² of surface.
+func (b *Body) StoredHeat() float64 {
+	h := 0.0
+	for i := range b.g.n {
+		for j := 2 * i; j < 2*i+2; j++ {
+			h += (b.heat[i] + fatHeat*b.fat[j] + waterHeat*b.solids[i]*b.x[j]) * b.t[j] / 2
+		}
+	}
+	return h
+}
+
+// Water returns the water in the piece, kg per m² of surface.
+func (b *Body) Water() float64 { return b.water(func(Part) bool { return true }) }
+
+// FleshWater returns the water in the flesh, kg per m² of surface.
+func (b *Body) FleshWater() float64 { return b.water(func(p Part) bool { return p == Flesh }) }
+
+func (b *Body) water(in func(Part) bool) (w float64) {
+	for i := range b.g.n {
+		if in(b.g.part[i]) {
+			w += b.solids[i] * (b.x[2*i] + b.x[2*i+1]) / 2
+		}
+	}
+	return w
+}
+
+// Fat returns the fat of skin, wrap and other parts that render, kg per m²
+// of surface.
+func (b *Body) Fat() (f float64) {
+	for i := range b.g.n {
+		if b.g.mat[i].Rendering > 0 {
+			f += (b.fat[2*i] + b.fat[2*i+1]) / 2
+		}
+	}
+	return f
+}
+
+// Coldest returns the temperature of the coldest flesh, °C: of the centre,
+// of the flesh beside the bone, or of any shell that is colder still.
+func (b *Body) Coldest() float64 {
+	g := b.g
+	cold := b.Centre()
+	for i := g.first; i < g.n; i++ {
+		if g.part[i] == Flesh {
+			cold = min(cold, b.t[2*i], b.t[2*i+1])
+		}
+	}
+	return cold
+}
+
+// Centre returns the temperature at the centre of a boneless piece, or of
+// the flesh where it touches the bone, on its colder half, °C.
+func (b *Body) Centre() float64 {
+	g := b.g
+	i := g.first
+	if g.n == 1 {
+		return min(b.t[0], b.t[1])
+	}
+	at := func(face int) float64 {
+		j := 2*i + face
+		if i == 0 {
+			return b.t[j] - g.extrapolate*(b.t[j+2]-b.t[j])
+		}
+		bone, flesh := boneConductivity/g.outer[i-1], b.k[j]/g.inner[i]
+		return (bone*b.t[j-2] + flesh*b.t[j]) / (bone + flesh)
+	}
+	return min(at(0), at(1))
+}
+
+// Dried returns the thickness of a face's dried shells, m: each counts by a
+// smooth share that is one half at 0.2 kg water per kg dry.
+func (b *Body) Dried(face int) float64 {
+	d := 0.0
+	for i := b.g.n - 1; i >= b.g.first; i-- {
+		q := b.x[2*i+face] / 0.2
+		q *= q
+		if q > 50 {
+			break
+		}
+		d += b.g.width[i] / (1 + q*q)
+	}
+	return d
+}
