@@ -37,16 +37,18 @@ import (
 // Coefficients of the transport of water; units, spread and source stand in
 // docs/model.md.
 const (
-	diffusivityAt60   = 2.0e-9  // m²/s
-	diffusivityEnergy = 22000.0 // J/mol
-	gasConstant       = 8.314   // J/mol·K
-	dripTime          = 600.0   // s, time constant of weeping
-	renderTime        = 420.0   // s, at 100 °C
-	renderEnergy      = 60000.0 // J/mol
-	fatHeat           = 2060.0  // J/kg·K (Choi and Okos 1986, at 60 °C)
-	boneHeat          = 2.2e6   // J/m³·K
-	boneConductivity  = 0.4     // W/m·K
-	shrinkShare       = 0.7     // of the volume of lost water; the rest leaves pores
+	diffusivityAt60   = 0.5e-9     // m²/s
+	diffusivityEnergy = 22000.0    // J/mol
+	gasConstant       = 8.314      // J/mol·K
+	dripTime          = 1000.0     // s, time constant of weeping
+	renderTime        = 420.0      // s, at 100 °C
+	renderEnergy      = 60000.0    // J/mol
+	fatHeat           = 2060.0     // J/kg·K (Choi and Okos 1986, at 60 °C)
+	boneHeat          = 2.2e6      // J/m³·K
+	boneConductivity  = 0.4        // W/m·K
+	conductHalf       = 0.45       // kg/kg dry at which a shell conducts half-way between dry and wet
+	setAt, setOver    = 108.0, 5.0 // °C at which a dry shell has set to a crust, and over how many K
+	shrinkShare       = 0.7        // of the volume of lost water; the rest leaves pores
 )
 
 var (
@@ -97,16 +99,17 @@ type Ledger struct {
 type Body struct {
 	g *grid
 	// Two values a shell, face 0 and face 1 interleaved.
-	t, x   []float64 // °C; kg water per kg fat-free dry
-	fat    []float64 // kg/m²
-	solids []float64 // kg/m² of half-surface, one a shell
-	heat   []float64 // J/m²·K of solids, one a shell
-	k, c   []float64
-	hold   []float64 // initial water mass fraction of the fat-free mass, one a shell
-	sys    system
-	surf   [2]float64 // °C
-	ledger Ledger
-	volume float64 // m³/m² at the start
+	t, x    []float64 // °C; kg water per kg fat-free dry
+	fat     []float64 // kg/m²
+	solids  []float64 // kg/m² of half-surface, one a shell
+	heat    []float64 // J/m²·K of solids, one a shell
+	k, c    []float64
+	hottest []float64 // °C so far
+	hold    []float64 // initial water mass fraction of the fat-free mass, one a shell
+	sys     system
+	surf    [2]float64 // °C
+	ledger  Ledger
+	volume  float64 // m³/m² at the start
 	// evaporating is each face's last rate, kg/m²·s.
 	evaporating [2]float64
 }
@@ -121,9 +124,9 @@ func New(shape float64, layers []Layer, res Resolution, start float64) (*Body, e
 		return nil, err
 	}
 	n := g.n
-	f := make([]float64, 5*2*n+3*n)
+	f := make([]float64, 6*2*n+3*n)
 	take := func(k int) []float64 { s := f[:k:k]; f = f[k:]; return s }
-	b := &Body{g: g, t: take(2 * n), x: take(2 * n), fat: take(2 * n), k: take(2 * n), c: take(2 * n),
+	b := &Body{g: g, t: take(2 * n), x: take(2 * n), fat: take(2 * n), k: take(2 * n), c: take(2 * n), hottest: take(2 * n),
 		solids: take(n), heat: take(n), hold: take(n), sys: newSystem(n)}
 	for i, m := range g.mat {
 		v := g.volume[i]
@@ -161,11 +164,15 @@ func (b *Body) begin() {
 	b.ledger.StartHeat, b.ledger.StartWater = b.StoredHeat(), b.Water()
 }
 
-// AddSurfaceWater wets both faces by w kg/m².
+// AddSurfaceWater wets both faces by w kg/m², or dries them if w is
+// negative: on the food itself, under its coat.
 func (b *Body) AddSurfaceWater(w float64) {
 	i := b.g.n - 1
+	for i > 0 && b.g.part[i] == Coat {
+		i--
+	}
 	for face := range 2 {
-		b.x[2*i+face] += w / b.solids[i]
+		b.x[2*i+face] = max(0.1, b.x[2*i+face]+w/b.solids[i])
 	}
 	b.begin()
 }
@@ -268,7 +275,10 @@ func (b *Body) Step(dt float64, air Air) Flow {
 		flow.Vapour += b.boil(dt) / 2
 		b.weep(dt)
 	}
-	copy(b.t, s.rhs)
+	for j, t := range s.rhs {
+		b.t[j] = t
+		b.hottest[j] = max(b.hottest[j], t)
+	}
 	return flow
 }
 
@@ -386,7 +396,8 @@ func (b *Body) fillHeat(dt float64, dry bool) {
 				b.k[j], b.c[j] = boneConductivity, b.heat[i]
 			} else {
 				w := b.solids[i] * b.x[j]
-				b.k[j] = m.DryK + m.WetK*w/(w+0.35*(b.solids[i]+b.fat[j]))
+				x2 := b.x[j] * b.x[j]
+				b.k[j] = m.DryK + m.WetK*x2/(x2+conductHalf*conductHalf)
 				b.c[j] = b.heat[i] + fatHeat*b.fat[j] + waterHeat*w
 			}
 			s.diag[j] = b.c[j]

@@ -10,8 +10,9 @@ import (
 type Material struct {
 	Solids, Fat, Water float64 // kg/m³ at the start
 	SolidsHeat         float64 // J/kg·K; 0 means that of protein, 2060
-	// Conductivity is DryK + WetK·x/(x+0.35) W/m·K, with x the water per
-	// kg of all dry matter, fat included.
+	// Conductivity is DryK + WetK·x²/(x²+0.45²) W/m·K, with x the water per
+	// kg of fat-free dry matter: as given for meat down to x = 0.5, and
+	// falling from there to that of a porous crust.
 	DryK, WetK float64
 	// Diffusivity scales the diffusivity of water in meat.
 	Diffusivity float64

@@ -86,8 +86,10 @@ func (b *Body) Centre() float64 {
 	return min(at(0), at(1))
 }
 
-// Dried returns the thickness of a face's dried shells, m: each counts by a
-// smooth share that is one half at 0.2 kg water per kg dry.
+// Dried returns the thickness of a face's crust, m: of the shells that have
+// dried, each by a smooth share that is one half at 0.2 kg water per kg dry,
+// and that have set, which takes the heat of boiling. What has merely dried
+// in warm air, or went in dry like crumbs, is no crust yet.
 func (b *Body) Dried(face int) float64 {
 	d := 0.0
 	for i := b.g.n - 1; i >= b.g.first; i-- {
@@ -96,7 +98,7 @@ func (b *Body) Dried(face int) float64 {
 		if q > 50 {
 			break
 		}
-		d += b.g.width[i] / (1 + q*q)
+		d += b.g.width[i] / (1 + q*q) * min(1, max(0, (b.hottest[2*i+face]-setAt)/(2*setOver)+0.5))
 	}
 	return d
 }

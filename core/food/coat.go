@@ -1,0 +1,168 @@
+package food
+
+import (
+	"fmt"
+	"slices"
+	"strings"
+
+	"velocrustum/core/thermal"
+)
+
+// A Coat is what the outside of a piece is given before the basket.
+type Coat struct {
+	ID   string
+	Name string
+	// Says is how the order line puts it: "in rice starch".
+	Says  string
+	Stuck []Stuck // from the inside out
+	// Half is the thickness of dried shell that is half as crisp as can be,
+	// mm: a starch shatters thin, skin has to be thicker.
+	Half float64
+	// Browns scales the rate of browning; Sugar adds percent of reducing
+	// sugar to that of the cut.
+	Browns, Sugar float64
+	// NeedsOil is g of oil per 100 cm² without which dry coat stays pale.
+	NeedsOil float64
+	// Sets is the surface dryness, mm of dried shell, from which the coat
+	// holds when it is moved; 0 needs no setting.
+	Sets float64
+	// Light coats can lift off in strong air until they are oiled or wet.
+	Light     bool
+	Starchy   bool
+	Renders   float64
+	Raw       [3]float64 // CIELAB; zero means that the food shows through
+	Covers    float64    // share of the raw colour that the coat hides
+	Allergens []string
+	Source    string
+}
+
+// Stuck is one layer of what sticks, g per 100 cm² of the piece's surface.
+type Stuck struct {
+	Dry, Wet, Fat float64
+	Density       float64 // as it lies, kg/m³
+	// Wicks is the diffusivity of water in the layer over that in meat:
+	// hardly any through loose crumbs, more through dust, which hydrates.
+	Wicks float64
+	DryK  float64 // W/m·K, without water or oil
+}
+
+const (
+	stuck   = "what sticks: mean of own weighings of coated pieces, ±25 %; crispness: sound and bite, ±20 %"
+	ownRubs = "thin film, no layer of its own; alkali: own trials at 2 to 3 g/kg, ±30 %"
+)
+
+var (
+	palePowder = [3]float64{88, 0, 9}
+	paleCrumb  = [3]float64{79, 3, 27}
+	paste      = [3]float64{82, 2, 24}
+)
+
+var coats = []Coat{
+	{ID: "bare", Name: "bare", Says: "bare", Half: 0.45, Browns: 1, Source: ownRubs},
+	{ID: "oil-rub", Name: "oil rub", Says: "rubbed with oil", Half: 0.44, Browns: 1.05, Source: ownRubs},
+	{ID: "leavened-rub", Name: "leavened rub", Says: "in a leavened rub", Half: 0.36, Browns: 1.6, Source: ownRubs},
+	{ID: "starch-dust", Name: "starch dust", Says: "dusted with starch", Stuck: []Stuck{{1.75, 0.25, 0, 620, 0.35, 0.07}}, Half: 0.60, Browns: 0.9, NeedsOil: 0.3, Light: true, Starchy: true, Raw: palePowder, Covers: 0.35, Source: stuck},
+	{ID: "flour-dust", Name: "flour dust", Says: "dusted with flour", Stuck: []Stuck{{2.15, 0.35, 0, 620, 0.35, 0.07}}, Half: 0.48, Browns: 1.1, NeedsOil: 0.4, Light: true, Starchy: true, Raw: palePowder, Covers: 0.5, Allergens: []string{"wheat"}, Source: stuck},
+	{ID: "flour-starch", Name: "flour and starch", Says: "in flour and starch", Stuck: []Stuck{{2.6, 0.4, 0, 640, 0.35, 0.07}}, Half: 0.45, Browns: 1.0, NeedsOil: 0.4, Light: true, Starchy: true, Raw: palePowder, Covers: 0.55, Allergens: []string{"wheat"}, Source: stuck},
+	{ID: "double-dredge", Name: "double dredge", Says: "dredged twice", Stuck: []Stuck{{2.9, 2.9, 0.4, 1050, 0.7, 0.12}, {4.3, 0.7, 0, 650, 0.1, 0.07}}, Half: 0.58, Browns: 1.15, NeedsOil: 0.8, Sets: 0.30, Starchy: true, Raw: paste, Covers: 0.9, Allergens: []string{"wheat", "egg"}, Source: stuck},
+	{ID: "three-bowl-crumb", Name: "three-bowl crumb", Says: "in three-bowl crumb", Stuck: []Stuck{{2.8, 2.9, 0.4, 1050, 0.7, 0.12}, {6.3, 0.6, 0.1, 450, 0.1, 0.07}}, Half: 0.56, Browns: 1.5, Sugar: 0.5, NeedsOil: 0.8, Sets: 0.35, Starchy: true, Raw: paleCrumb, Covers: 0.95, Allergens: []string{"wheat", "egg", "milk"}, Source: stuck},
+	{ID: "low-carb-crumb", Name: "low-carb crumb", Says: "in low-carb crumb", Stuck: []Stuck{{0.8, 2.6, 0.4, 1030, 0.7, 0.12}, {4.4, 0.4, 2.2, 550, 0.1, 0.07}}, Half: 0.65, Browns: 1.5, NeedsOil: 0.4, Sets: 0.35, Raw: paleCrumb, Covers: 0.95, Allergens: []string{"egg", "milk", "nuts"}, Source: stuck},
+	{ID: "paste", Name: "batter-like paste", Says: "in a thick paste", Stuck: []Stuck{{3.2, 2.8, 0.1, 1050, 0.7, 0.12}}, Half: 0.55, Browns: 1.0, NeedsOil: 0.6, Sets: 0.25, Starchy: true, Raw: paste, Covers: 0.9, Allergens: []string{"wheat"}, Source: stuck},
+	{ID: "wrap", Name: "fatty wrap", Says: "wrapped in a fatty slice", Stuck: []Stuck{{1.8, 5.3, 5.2, 980, 0.35, 0.1}}, Half: 0.60, Browns: 1.2, Sets: 0.2, Renders: 1.3, Raw: rawPork, Covers: 1, Source: "a cured streaky slice stretched to 1.3 mm, USDA FoodData Central; ±25 %"},
+}
+
+// Coats returns all coats, the lightest first.
+func Coats() []Coat { return slices.Clone(coats) }
+
+// FindCoat returns the coat with the id.
+func FindCoat(id string) (Coat, error) {
+	for _, c := range coats {
+		if c.ID == id {
+			return c, nil
+		}
+	}
+	return Coat{}, fmt.Errorf("no coat is called %q; known are %s", id, strings.Join(CoatIDs(), ", "))
+}
+
+// CoatIDs returns the ids of all coats.
+func CoatIDs() []string {
+	ids := make([]string, len(coats))
+	for i, c := range coats {
+		ids[i] = c.ID
+	}
+	return ids
+}
+
+// A Coating is a coat on a piece with its oil.
+type Coating struct {
+	Coat
+	Oil float64 // g per 100 cm²
+}
+
+// Oiled returns how far the coat has the oil it needs, 0 to 1.
+func (c Coating) Oiled() float64 {
+	if c.NeedsOil == 0 {
+		return 1
+	}
+	return min(1, c.Oil/c.NeedsOil)
+}
+
+// Grams returns what sticks to a piece, oil included.
+func (c Coating) Grams(p Piece) float64 {
+	g := c.Oil
+	for _, l := range c.Stuck {
+		g += l.grams()
+	}
+	return g * p.Surface * 100
+}
+
+func (l Stuck) grams() float64 { return l.Dry + l.Wet + l.Fat }
+
+// layers returns the coat's own layers, if it has any. Oil fills the outer
+// one's pores up to a third of its weight: a loose coat conducts 0.07 W/m·K
+// dry, oil brings it towards 0.17 and water towards 0.5.
+func (c Coating) layers() (out []thermal.Layer) {
+	for i, l := range c.Stuck {
+		kept := l.grams()
+		dens := l.Density / kept
+		m := thermal.Material{
+			Solids: l.Dry * dens, Water: l.Wet * dens, Fat: l.Fat * dens, SolidsHeat: 1700,
+			DryK: l.DryK, WetK: 0.40, Diffusivity: l.Wicks, Rendering: c.Renders, Part: thermal.Coat,
+		}
+		if i == len(c.Stuck)-1 {
+			oil := min(c.Oil, kept/3)
+			m.Fat += oil * dens
+			m.DryK += 0.25 * oil / kept
+		}
+		out = append(out, thermal.Layer{Thickness: kept * 0.1 / l.Density, Material: m}) // g/100 cm² is 0.1 kg/m²
+	}
+	return out
+}
+
+// A Surface says how dry the outside is when the food goes in.
+type Surface string
+
+const (
+	Wet    Surface = "wet"
+	Wiped  Surface = "wiped"
+	Racked Surface = "racked"
+)
+
+// Surfaces lists the known ones, the wettest first.
+var Surfaces = []Surface{Wet, Wiped, Racked}
+
+// Water returns the free water on a surface, kg/m²; negative where the rack
+// has also dried the outer layer below it.
+//
+// Wiped 0.3 g/100 cm² (spread 0.2 to 0.5), from the tap 2.5 (2 to 3); two
+// hours uncovered on a rack at 4 °C take 0.2 g/100 cm²·h, the free water
+// first.
+func (s Surface) Water() float64 {
+	switch s {
+	case Wet:
+		return 0.25
+	case Racked:
+		return -0.01
+	}
+	return 0.03
+}

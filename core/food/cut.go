@@ -1,0 +1,193 @@
+// Package food holds what is known of the food itself: cuts with their
+// composition and shape, coats and surfaces, each figure with unit, spread
+// and source, and turns a piece of given weight into the layers that
+// core/thermal computes with.
+package food
+
+import (
+	"fmt"
+	"math"
+	"slices"
+	"strings"
+
+	"velocrustum/core/safety"
+	"velocrustum/core/thermal"
+)
+
+// A Form is the solid that a piece is taken for.
+type Form uint8
+
+const (
+	Slab      Form = iota // a slice or fillet: its faces are flat
+	Cylinder              // a strip, ring or rib
+	Ellipsoid             // the rest
+)
+
+// Composition is in mass fractions of the raw edible part; they add up to
+// one.
+type Composition struct{ Water, Protein, Fat, Carb, Ash float64 }
+
+// Density returns kg/m³ at 20 °C from the component densities of Choi and
+// Okos (1986).
+func (c Composition) Density() float64 {
+	return 1 / (c.Water/997 + c.Protein/1320 + c.Fat/917 + c.Carb/1590 + c.Ash/2418)
+}
+
+// solidsHeat returns the specific heat of the fat-free dry matter at 60 °C,
+// J/kg·K (Choi and Okos 1986).
+func (c Composition) solidsHeat() float64 {
+	return (c.Protein*2076 + c.Carb*1645 + c.Ash*1192) / (c.Protein + c.Carb + c.Ash)
+}
+
+// A Cut is one kind of piece.
+type Cut struct {
+	ID     string
+	Name   string // one piece, in words
+	Plural string
+	Group  string // where a cook looks for it
+	Faces  [2]string
+	Form   Form
+	// Length and Width are in thicknesses.
+	Length, Width float64
+	// Typical, Least and Most are grams a piece.
+	Typical, Least, Most float64
+	Flesh                Composition
+	// Bone is the share of the piece's volume.
+	Bone float64
+	// SkinMm is the thickness of skin, or of a fatty wrap that belongs to
+	// the cut, on all of the surface that has it; Skin what it is made of.
+	SkinMm float64
+	Skin   Composition
+	// Crackles scales how thick the crust counts: thin fish skin and the
+	// gelled starch of a potato are crisp where meat is leathery. 0 is 1.
+	Crackles float64
+	// Stuffing is the share of the volume, in the middle.
+	Stuffing float64
+	// Holding is the fall of held water on heating, mass fraction.
+	Holding float64
+	// Renders scales the fat's melting in the flesh itself.
+	Renders float64
+	Class   safety.Class
+	// Tender is the inside temperature at which it is also good to eat, °C,
+	// and Dry that past which it is past its best; Juice is the least share
+	// of its water, percent, that a cook would call juicy enough.
+	Tender, Juice float64
+	// Sugar is the reducing sugar in the surface, percent of mass.
+	Sugar float64
+	// Starchy browns to gold, not to brown.
+	Starchy bool
+	Raw     [3]float64 // CIELAB of the raw surface
+	Source  string
+}
+
+// Cuts returns all cuts in the order of the table.
+func Cuts() []Cut { return slices.Clone(cuts) }
+
+// FindCut returns the cut with the id.
+func FindCut(id string) (Cut, error) {
+	for _, c := range cuts {
+		if c.ID == id {
+			return c, nil
+		}
+	}
+	return Cut{}, fmt.Errorf("no cut is called %q; known are %s", id, strings.Join(CutIDs(), ", "))
+}
+
+// CutIDs returns the ids of all cuts.
+func CutIDs() []string {
+	ids := make([]string, len(cuts))
+	for i, c := range cuts {
+		ids[i] = c.ID
+	}
+	return ids
+}
+
+// Density returns that of the whole piece, bone included, kg/m³.
+func (c Cut) Density() float64 { return (1-c.Bone)*c.Flesh.Density() + c.Bone*1250 }
+
+// A Piece is one piece's geometry, in m, m² and m³.
+type Piece struct {
+	Form                     Form
+	Thickness, Length, Width float64
+	Surface, Volume          float64
+}
+
+// Piece returns the geometry of a piece of massG grams. A thickness of 0 is
+// worked out from the mass and the cut's proportions; otherwise length and
+// width follow from it, in proportion.
+func (c Cut) Piece(massG, thicknessMm float64) Piece {
+	v := massG / 1000 / c.Density()
+	full := map[Form]float64{Slab: 1, Cylinder: math.Pi / 4, Ellipsoid: math.Pi / 6}[c.Form]
+	t := math.Cbrt(v / (full * c.Length * c.Width))
+	l, w := c.Length*t, c.Width*t
+	if thicknessMm > 0 {
+		t = thicknessMm / 1000
+		grow := math.Sqrt(v / (full * t * l * w))
+		l, w = l*grow, w*grow
+	}
+	p := Piece{Form: c.Form, Thickness: t, Length: l, Width: w, Volume: v}
+	a, b, d := l/2, w/2, t/2
+	switch c.Form {
+	case Slab:
+		p.Surface = 2 * (l*w + l*t + w*t)
+	case Cylinder:
+		// Ramanujan's circumference of the ellipse, and the two ends.
+		p.Surface = math.Pi*(3*(b+d)-math.Sqrt((3*b+d)*(b+3*d)))*l + 2*math.Pi*b*d
+	case Ellipsoid:
+		// Thomsen's formula, within 1.1 %.
+		const q = 1.6075
+		p.Surface = 4 * math.Pi * math.Pow((math.Pow(a*b, q)+math.Pow(a*d, q)+math.Pow(b*d, q))/3, 1/q)
+	}
+	return p
+}
+
+// Half returns the smallest half-dimension, m: heat has no farther to go.
+func (p Piece) Half() float64 { return min(p.Thickness, p.Width, p.Length) / 2 }
+
+// Shape returns the shape number E = S·R/V, held between 1 and 3.
+func (p Piece) Shape() float64 {
+	return min(3, max(1, p.Surface*p.Half()/p.Volume))
+}
+
+// Footprint returns the area seen from above, m².
+func (p Piece) Footprint() float64 {
+	if p.Form == Slab || p.Form == Cylinder {
+		return p.Length * p.Width
+	}
+	return math.Pi / 4 * p.Length * p.Width
+}
+
+// thermalMaterial turns a composition into densities.
+func (c Composition) material() thermal.Material {
+	d := c.Density()
+	return thermal.Material{
+		Solids: d * (c.Protein + c.Carb + c.Ash), Fat: d * c.Fat, Water: d * c.Water, SolidsHeat: c.solidsHeat(),
+		// Fat conducts a third as well as wet flesh.
+		DryK: 0.07, WetK: 0.46 * (1 - 1.1*d*c.Fat/917), Diffusivity: 1,
+	}
+}
+
+// Layers returns the piece from the inside out, with its coat.
+func (c Cut) Layers(p Piece, coat Coating) []thermal.Layer {
+	r, e := p.Half(), p.Shape()
+	var layers []thermal.Layer
+	inside := 0.0
+	skin := min(c.SkinMm/1000, r/2)
+	if c.Bone > 0 {
+		inside = min(r*math.Pow(c.Bone, 1/e), 0.8*(r-skin))
+		layers = append(layers, thermal.Layer{Thickness: inside, Material: thermal.Material{Part: thermal.Bone}})
+	}
+	flesh := c.Flesh.material()
+	flesh.Holding, flesh.Rendering = c.Holding, c.Renders
+	layers = append(layers, thermal.Layer{Thickness: r - inside - skin, Material: flesh})
+	if skin > 0 {
+		m := c.Skin.material()
+		m.Part, m.Holding, m.Rendering, m.Diffusivity = thermal.Skin, 0.10, 1, skinDiffusivity
+		layers = append(layers, thermal.Layer{Thickness: skin, Material: m})
+	}
+	return append(layers, coat.layers()...)
+}
+
+// skinDiffusivity is the diffusivity of water in skin over that in meat
+// (spread 0.15 to 0.4; skin is fat and collagen).
+const skinDiffusivity = 1.2

@@ -1,0 +1,75 @@
+package fryer
+
+import "math"
+
+// A BasketShape is the outline of a basket.
+type BasketShape string
+
+const (
+	Rectangle BasketShape = "rectangle"
+	Round     BasketShape = "round"
+)
+
+// A Basket is the area that food lies on, inside measure.
+type Basket struct {
+	Shape      BasketShape
+	WidthMm    float64
+	DepthMm    float64
+	DiameterMm float64
+}
+
+// Area returns the basket's floor, m².
+func (b Basket) Area() float64 {
+	if b.Shape == Round {
+		return math.Pi / 4 * b.DiameterMm * b.DiameterMm * 1e-6
+	}
+	return b.WidthMm * b.DepthMm * 1e-6
+}
+
+// FreeCoverage is the share of the floor up to which pieces do not hinder
+// the air around one another.
+const FreeCoverage = 0.66
+
+// An Exposure scales the film on the upward and downward faces of a class of
+// pieces.
+type Exposure struct {
+	Upper, Lower float64
+	// Share is the class's share of the pieces.
+	Share float64
+}
+
+// Exposures splits a load by its coverage (footprints over floor) into
+// classes. Up to two thirds all faces are free; from there to full, sides
+// and lower faces lose air; beyond, what lies on top shades what lies below.
+func Exposures(coverage float64) []Exposure {
+	crowd := math.Min(1, math.Max(0, (coverage-FreeCoverage)/(1-FreeCoverage)))
+	one := Exposure{Upper: 1 - 0.10*crowd, Lower: 1 - 0.35*crowd, Share: 1}
+	if coverage <= 1 {
+		return []Exposure{one}
+	}
+	// Beyond one layer: the top lies on food, the bottom under it.
+	over := math.Min(1, coverage-1)
+	deep := math.Max(0, coverage-2)
+	top := Exposure{Upper: one.Upper, Lower: one.Lower * (1 - 0.45*over), Share: 1 / coverage}
+	under := Exposure{
+		Upper: one.Upper * (1 - 0.62*over) / (1 + 0.5*deep),
+		Lower: one.Lower * (1 - 0.10*over) / (1 + 0.3*deep),
+		Share: 1 - 1/coverage,
+	}
+	return []Exposure{top, under}
+}
+
+// Shaken returns the exposures after a shake: it lands every piece anew, on
+// a face of chance and in a layer of chance, so that from then on each face
+// of each class has the load's mean.
+func Shaken(classes []Exposure, film [2]float64) []Exposure {
+	mean := 0.0
+	for _, c := range classes {
+		mean += c.Share * (c.Upper*film[0] + c.Lower*film[1]) / 2
+	}
+	out := make([]Exposure, len(classes))
+	for i, c := range classes {
+		out[i] = Exposure{Upper: mean / film[0], Lower: mean / film[1], Share: c.Share}
+	}
+	return out
+}

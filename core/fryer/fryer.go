@@ -1,0 +1,171 @@
+// Package fryer models the fryer: air, metal and humidity with the load's
+// feedback, and the basket's geometry.
+package fryer
+
+import (
+	"fmt"
+	"math"
+
+	"velocrustum/core/thermal"
+)
+
+// A Kind is a build of fryer.
+type Kind string
+
+const (
+	Drawer Kind = "drawer"
+	Oven   Kind = "oven"
+)
+
+// Kinds lists the known builds.
+var Kinds = []Kind{Drawer, Oven}
+
+// build holds what goes with a kind, by watt of heater where that scales
+// with size. Start values of the model, spread ±25 % between makes.
+type build struct {
+	Metal      float64 // J/K per W: liner, grate, element carrier
+	Coupling   float64 // W/K per W, air to metal
+	Loss       float64 // W/K per W, metal to room
+	Fresh      float64 // kg/s of air drawn through
+	Cavity     float64 // m³
+	Upper      float64 // W/m²·K at airflow 1, upward face, convection
+	Lower      float64 // the face on the grate
+	Radiation  float64 // W/m²·K, upward face
+	RadiationL float64
+}
+
+var builds = map[Kind]build{
+	Drawer: {Metal: 1.25, Coupling: 0.010, Loss: 0.0016, Fresh: 0.0018, Cavity: 0.009, Upper: 35, Lower: 17, Radiation: 9, RadiationL: 11},
+	Oven:   {Metal: 2.2, Coupling: 0.012, Loss: 0.0020, Fresh: 0.0025, Cavity: 0.024, Upper: 26, Lower: 15, Radiation: 12, RadiationL: 9},
+}
+
+// Spec is a fryer as its owner knows it.
+type Spec struct {
+	Kind        Kind
+	PowerW      float64
+	Basket      Basket
+	Airflow     float64 // 1 is middling
+	DialOffsetC float64 // air minus dial
+	RoomC       float64
+}
+
+// Opening is how long a drawer stays open, s.
+const (
+	OpenToLoad = 25.0
+	OpenToTurn = 20.0
+)
+
+const (
+	airHeat     = 1010.0 // J/kg·K
+	steamHeat   = 1900.0 // J/kg·K
+	thermostatK = 6.0    // K over which the heater backs off
+	openAir     = 0.030  // kg/s exchanged with the room by an open drawer
+	stillAir    = 7.0    // W/m²·K on a face while the fan stands
+)
+
+// State is the fryer's three states, and the heater's work.
+type State struct {
+	spec    Spec
+	build   build
+	airC    float64
+	metalC  float64
+	vapour  float64 // kg per kg of dry air
+	energyJ float64
+	// owed is heat and steam that the food took or gave in the last step
+	// beyond what the air had been told, settled in the next one.
+	owedHeat, steam float64
+}
+
+// NewState returns a fryer at room temperature.
+func NewState(s Spec) (*State, error) {
+	b, ok := builds[s.Kind]
+	if !ok {
+		return nil, fmt.Errorf("no fryer kind is called %q; known are %v", s.Kind, Kinds)
+	}
+	p := s.PowerW
+	b.Metal *= p
+	b.Coupling *= p
+	b.Loss *= p
+	return &State{spec: s, build: b, airC: s.RoomC, metalC: s.RoomC, vapour: roomVapour}, nil
+}
+
+// roomVapour is that of a kitchen of 21 °C at half saturation, kg/kg.
+const roomVapour = 0.0078
+
+// AirC returns the air's temperature, °C.
+func (f *State) AirC() float64 { return f.airC }
+
+// MetalC returns the metal's temperature, °C.
+func (f *State) MetalC() float64 { return f.metalC }
+
+// EnergyJ returns the heater's work so far.
+func (f *State) EnergyJ() float64 { return f.energyJ }
+
+// VapourPressure returns the steam's partial pressure, Pa.
+func (f *State) VapourPressure() float64 {
+	return thermal.StandardPressure * f.vapour / (f.vapour + 0.622)
+}
+
+// Film returns the heat transfer to the upward and the downward face while
+// the drawer is open or closed, W/m²·K, all and its convective part.
+func (f *State) Film(open bool) (all, convect [2]float64) {
+	b := &f.build
+	if open {
+		return [2]float64{stillAir + 4, stillAir + 3}, [2]float64{stillAir, stillAir}
+	}
+	u, l := b.Upper*f.spec.Airflow, b.Lower*f.spec.Airflow
+	return [2]float64{u + b.Radiation, l + b.RadiationL}, [2]float64{u, l}
+}
+
+// Take is what the load took from the air during a step.
+type Take struct {
+	Conductance float64 // W/K, of all faces, while the step lasts
+	SurfaceC    float64 // mean surface temperature at its start
+}
+
+// Step moves the fryer on by dt s with the dial at dialC. The load's draw is
+// implicit in the air's temperature; Settle then says what it really was.
+func (f *State) Step(dt, dialC float64, open bool, load Take) {
+	b := &f.build
+	set := dialC + f.spec.DialOffsetC
+	fresh := b.Fresh
+	power := f.spec.PowerW
+	coupling := b.Coupling
+	if open {
+		fresh, power, coupling = openAir, 0, b.Coupling/4
+	}
+	// Air and metal are solved together; the heater is on full, backing
+	// off in proportion over the last kelvins, so try full first.
+	heatA := f.build.Cavity*0.8*airHeat + 30 // J/K; 30 for the element
+	solve := func(power, slope float64) (air, metal float64) {
+		// [a c; c' m] · [air metal] = rhs
+		steamFlow := f.steam
+		a := heatA/dt + coupling + fresh*airHeat + load.Conductance + slope + steamFlow*steamHeat
+		ra := heatA/dt*f.airC + power + fresh*airHeat*f.spec.RoomC + load.Conductance*load.SurfaceC - f.owedHeat/dt + steamFlow*steamHeat*100
+		m := b.Metal/dt + coupling + b.Loss
+		rm := b.Metal/dt*f.metalC + b.Loss*f.spec.RoomC
+		det := a*m - coupling*coupling
+		return (ra*m + coupling*rm) / det, (a*rm + coupling*ra) / det
+	}
+	air, metal := solve(power, 0)
+	if power > 0 && air > set-thermostatK/2 {
+		slope := power / thermostatK
+		air, metal = solve(power*(set+thermostatK/2)/thermostatK, slope)
+		power *= math.Min(1, math.Max(0, (set+thermostatK/2-air)/thermostatK))
+		if air > set+thermostatK/2 {
+			air, metal = solve(0, 0)
+		}
+	}
+	f.airC, f.metalC = air, metal
+	f.energyJ += power * dt
+	dry := b.Cavity * 0.75 // kg of dry air
+	f.vapour = math.Max(0, (dry/dt*f.vapour+fresh*roomVapour+f.steam)/(dry/dt+fresh))
+	f.owedHeat, f.steam = 0, 0
+}
+
+// Settle tells the fryer what the food really took (W) and gave (kg/s)
+// during the step just made, given what the step had assumed.
+func (f *State) Settle(dt, heatW, steam float64, load Take) {
+	f.owedHeat = (heatW - load.Conductance*(f.airC-load.SurfaceC)) * dt
+	f.steam = steam
+}

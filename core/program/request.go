@@ -1,0 +1,402 @@
+// Package program simulates one cook of one load: a program of stages and
+// turns in a fryer, the window in which it is safe, crisp and not overdone,
+// and how sure that is.
+package program
+
+import (
+	"bytes"
+	"encoding/json"
+	"errors"
+	"fmt"
+	"io"
+	"math"
+	"reflect"
+	"slices"
+	"strings"
+
+	"velocrustum/core/food"
+	"velocrustum/core/fryer"
+	"velocrustum/core/safety"
+)
+
+// Request is what a cook asks: this load, in this coat, in this fryer, by
+// this program. Fields left out take the defaults named beside them.
+type Request struct {
+	Load      Load    `json:"load"`
+	Coat      *Coat   `json:"coat,omitempty"`  // bare, no oil
+	Fryer     *Fryer  `json:"fryer,omitempty"` // the middling drawer
+	Program   Program `json:"program"`
+	Guidance  string  `json:"guidance,omitempty"`  // us
+	GuidanceC float64 `json:"guidanceC,omitempty"` // °C, with "stricter"
+	// CrustWanted is the crispness that counts as crisp, 60.
+	CrustWanted *float64 `json:"crustWanted,omitempty"`
+	// TailMin carries the last stage on past the program's end, so that a
+	// screen can show what would come; 0.
+	TailMin float64 `json:"tailMin,omitempty"`
+}
+
+// Load is all the pieces in one basket.
+type Load struct {
+	Cut         string   `json:"cut"`
+	Pieces      int      `json:"pieces"`
+	PieceMassG  float64  `json:"pieceMassG"`
+	ThicknessMm *float64 `json:"thicknessMm,omitempty"` // from mass and cut
+	StartC      *float64 `json:"startC,omitempty"`      // 5
+	Surface     string   `json:"surface,omitempty"`     // wiped
+}
+
+// Coat is what the pieces are covered with.
+type Coat struct {
+	ID       string  `json:"id"`
+	OilG     float64 `json:"oilG,omitempty"`     // g on the whole load
+	SugarPct float64 `json:"sugarPct,omitempty"` // reducing sugar added to the surface, percent
+}
+
+// Fryer is the machine.
+type Fryer struct {
+	Kind        string   `json:"kind,omitempty"`   // drawer
+	PowerW      *float64 `json:"powerW,omitempty"` // 1500
+	Basket      *Basket  `json:"basket,omitempty"` // rectangle 230 by 230
+	Airflow     *float64 `json:"airflow,omitempty"`
+	DialOffsetC float64  `json:"dialOffsetC,omitempty"`
+	RoomC       *float64 `json:"roomC,omitempty"` // 21
+}
+
+// Basket is the floor that the food lies on, inside measure.
+type Basket struct {
+	Shape      string  `json:"shape"`
+	WidthMm    float64 `json:"widthMm,omitempty"`
+	DepthMm    float64 `json:"depthMm,omitempty"`
+	DiameterMm float64 `json:"diameterMm,omitempty"`
+}
+
+// Program is stages and turns; minute 0 is when the food goes in.
+type Program struct {
+	PreheatMin float64 `json:"preheatMin,omitempty"`
+	Stages     []Stage `json:"stages"`
+	Turns      []Turn  `json:"turns,omitempty"`
+}
+
+// Stage is an air temperature, as dialled, for a time.
+type Stage struct {
+	AirC    float64 `json:"airC"`
+	Minutes float64 `json:"minutes"`
+}
+
+// Turn is a flip or a shake.
+type Turn struct {
+	AtMin float64 `json:"atMin"`
+	Kind  string  `json:"kind"`
+}
+
+// Kinds of turn.
+const (
+	Flip  = "flip"
+	Shake = "shake"
+)
+
+// A FieldError names a field that cannot be used, what it held and what is
+// allowed.
+type FieldError struct {
+	Field   string `json:"field"`
+	Value   string `json:"value"`
+	Allowed string `json:"allowed"`
+}
+
+func (e FieldError) Error() string {
+	return fmt.Sprintf("%s: %s is not possible; allowed: %s", e.Field, e.Value, e.Allowed)
+}
+
+// FieldErrors is one or more of them.
+type FieldErrors []FieldError
+
+func (e FieldErrors) Error() string {
+	var lines []string
+	for _, f := range e {
+		lines = append(lines, f.Error())
+	}
+	return strings.Join(lines, "\n")
+}
+
+// Decode reads one request. A word for a number, an unknown field or trailing
+// text is refused as FieldErrors.
+func Decode(r io.Reader) (Request, error) {
+	raw, err := io.ReadAll(r)
+	if err != nil {
+		return Request{}, fmt.Errorf("reading the request: %w", err)
+	}
+	d := json.NewDecoder(bytes.NewReader(raw))
+	d.DisallowUnknownFields()
+	var q Request
+	if err := d.Decode(&q); err != nil {
+		return Request{}, decodeError(err, raw)
+	}
+	if _, err := d.Token(); !errors.Is(err, io.EOF) {
+		return Request{}, FieldErrors{{"(end of request)", "more text", "one JSON object and nothing after it"}}
+	}
+	return q, nil
+}
+
+func decodeError(err error, raw []byte) error {
+	var wrong *json.UnmarshalTypeError
+	if errors.As(err, &wrong) {
+		field := wrong.Field
+		if field == "" {
+			field = "(request)"
+		}
+		value := wrong.Value
+		// The decoder's offset is just past the value: show what stood there.
+		if end := int(wrong.Offset); end <= len(raw) {
+			if from := bytes.LastIndexAny(raw[:max(0, end-1)], ":[,"); from >= 0 && end-from < 60 {
+				value = strings.TrimSpace(string(raw[from+1 : end]))
+			}
+		}
+		return FieldErrors{{field, value, describe(wrong.Type)}}
+	}
+	if name, ok := strings.CutPrefix(err.Error(), "json: unknown field "); ok {
+		return FieldErrors{{strings.Trim(name, `"`), "unknown field", "fields of the request: " + strings.Join(fieldNames(reflect.TypeFor[Request]()), ", ")}}
+	}
+	return FieldErrors{{"(request)", strings.TrimPrefix(err.Error(), "json: "), "a JSON object as in the description of the interface"}}
+}
+
+func fieldNames(t reflect.Type) (names []string) {
+	for i := range t.NumField() {
+		f := t.Field(i)
+		name, _, _ := strings.Cut(f.Tag.Get("json"), ",")
+		names = append(names, name)
+		ft := f.Type
+		for ft.Kind() == reflect.Pointer || ft.Kind() == reflect.Slice {
+			ft = ft.Elem()
+		}
+		if ft.Kind() == reflect.Struct {
+			for _, sub := range fieldNames(ft) {
+				names = append(names, name+"."+sub)
+			}
+		}
+	}
+	return names
+}
+
+func describe(t reflect.Type) string {
+	switch t.Kind() {
+	case reflect.Int:
+		return "a whole number"
+	case reflect.Float64:
+		return "a number"
+	case reflect.String:
+		return "text in quotes"
+	case reflect.Slice:
+		return "a list"
+	}
+	return "an object"
+}
+
+// checker gathers what is wrong.
+type checker struct{ errs FieldErrors }
+
+func (c *checker) within(field string, v, lo, hi float64, unit string) {
+	if !(v >= lo && v <= hi) {
+		c.errs = append(c.errs, FieldError{field, fmt.Sprintf("%g", v), strings.TrimSpace(fmt.Sprintf("%g to %g %s", lo, hi, unit))})
+	}
+}
+
+func (c *checker) among(field, v string, known []string) {
+	if !slices.Contains(known, v) {
+		c.errs = append(c.errs, FieldError{field, fmt.Sprintf("%q", v), strings.Join(known, ", ")})
+	}
+}
+
+func names[T ~string](list []T) []string {
+	out := make([]string, len(list))
+	for i, v := range list {
+		out[i] = string(v)
+	}
+	return out
+}
+
+// Limits of a request.
+const (
+	MaxPieces  = 120
+	MaxMinutes = 120.0
+	MinStartC  = -2.0
+	MaxStartC  = 60.0
+	MinAirC    = 60.0
+	MaxAirC    = 240.0
+	MaxStages  = 8
+	MaxTurns   = 30
+)
+
+func value[T any](p *T, d T) T {
+	if p == nil {
+		return d
+	}
+	return *p
+}
+
+// setup is a request resolved: tables looked up, defaults in, all checked.
+type setup struct {
+	cut      food.Cut
+	coating  food.Coating
+	surface  food.Surface
+	pieces   int
+	massG    float64
+	thick    float64 // mm
+	startC   float64
+	piece    food.Piece
+	spec     fryer.Spec
+	program  Program
+	minutes  float64
+	tail     float64
+	rule     safety.Rule
+	crust    float64
+	gain     float64 // of browning
+	half     float64 // mm of crust that is half as crisp as can be
+	guidance safety.Guidance
+	coverage float64
+}
+
+// resolve checks a request and fills its defaults. The error is FieldErrors.
+func resolve(q Request) (setup, error) {
+	var c checker
+	s := setup{pieces: q.Load.Pieces, massG: q.Load.PieceMassG, program: q.Program, tail: q.TailMin}
+	var err error
+	if s.cut, err = food.FindCut(q.Load.Cut); err != nil {
+		c.errs = append(c.errs, FieldError{"load.cut", fmt.Sprintf("%q", q.Load.Cut), strings.Join(food.CutIDs(), ", ")})
+	}
+	c.within("load.pieces", float64(q.Load.Pieces), 1, MaxPieces, "pieces")
+	if s.cut.ID == "" {
+		c.within("load.pieceMassG", s.massG, 2, 800, "g")
+	} else {
+		c.within("load.pieceMassG", s.massG, math.Floor(s.cut.Least/2), 2*s.cut.Most, "g for "+s.cut.Plural)
+	}
+	s.startC = value(q.Load.StartC, 5)
+	if s.startC < MinStartC {
+		c.errs = append(c.errs, FieldError{"load.startC", fmt.Sprintf("%g", s.startC),
+			fmt.Sprintf("%g to %g °C; frozen food has to thaw in the fridge first, since its middle would stay raw while the outside burns", MinStartC, MaxStartC)})
+	} else {
+		c.within("load.startC", s.startC, MinStartC, MaxStartC, "°C")
+	}
+	surface := q.Load.Surface
+	if surface == "" {
+		surface = string(food.Wiped)
+	}
+	s.surface = food.Surface(surface)
+	c.among("load.surface", surface, names(food.Surfaces))
+
+	coat := value(q.Coat, Coat{ID: "bare"})
+	if s.coating.Coat, err = food.FindCoat(coat.ID); err != nil {
+		c.errs = append(c.errs, FieldError{"coat.id", fmt.Sprintf("%q", coat.ID), strings.Join(food.CoatIDs(), ", ")})
+	}
+	c.within("coat.oilG", coat.OilG, 0, 200, "g on the whole load")
+	c.within("coat.sugarPct", coat.SugarPct, 0, 30, "percent")
+
+	f := value(q.Fryer, Fryer{})
+	kind := f.Kind
+	if kind == "" {
+		kind = string(fryer.Drawer)
+	}
+	c.among("fryer.kind", kind, names(fryer.Kinds))
+	basket := value(f.Basket, Basket{Shape: string(fryer.Rectangle), WidthMm: 230, DepthMm: 230})
+	switch fryer.BasketShape(basket.Shape) {
+	case fryer.Rectangle:
+		c.within("fryer.basket.widthMm", basket.WidthMm, 100, 600, "mm")
+		c.within("fryer.basket.depthMm", basket.DepthMm, 100, 600, "mm")
+	case fryer.Round:
+		c.within("fryer.basket.diameterMm", basket.DiameterMm, 100, 600, "mm")
+	default:
+		c.among("fryer.basket.shape", basket.Shape, []string{string(fryer.Rectangle), string(fryer.Round)})
+	}
+	s.spec = fryer.Spec{
+		Kind: fryer.Kind(kind), PowerW: value(f.PowerW, 1500), Airflow: value(f.Airflow, 1),
+		DialOffsetC: f.DialOffsetC, RoomC: value(f.RoomC, 21),
+		Basket: fryer.Basket{Shape: fryer.BasketShape(basket.Shape), WidthMm: basket.WidthMm, DepthMm: basket.DepthMm, DiameterMm: basket.DiameterMm},
+	}
+	c.within("fryer.powerW", s.spec.PowerW, 600, 3500, "W")
+	c.within("fryer.airflow", s.spec.Airflow, 0.3, 2, "of a middling fryer")
+	c.within("fryer.dialOffsetC", f.DialOffsetC, -40, 40, "°C")
+	c.within("fryer.roomC", s.spec.RoomC, 0, 45, "°C")
+
+	c.within("program.preheatMin", q.Program.PreheatMin, 0, 30, "minutes")
+	if n := len(q.Program.Stages); n < 1 || n > MaxStages {
+		c.errs = append(c.errs, FieldError{"program.stages", fmt.Sprintf("%d stages", n), fmt.Sprintf("1 to %d stages", MaxStages)})
+	}
+	for i, st := range q.Program.Stages {
+		c.within(fmt.Sprintf("program.stages[%d].airC", i), st.AirC, MinAirC, MaxAirC, "°C")
+		c.within(fmt.Sprintf("program.stages[%d].minutes", i), st.Minutes, 0.5, MaxMinutes, "minutes")
+		s.minutes += st.Minutes
+	}
+	if s.minutes > MaxMinutes {
+		c.errs = append(c.errs, FieldError{"program.stages", fmt.Sprintf("%g minutes together", s.minutes), fmt.Sprintf("up to %g minutes", MaxMinutes)})
+	}
+	if n := len(q.Program.Turns); n > MaxTurns {
+		c.errs = append(c.errs, FieldError{"program.turns", fmt.Sprintf("%d turns", n), fmt.Sprintf("up to %d", MaxTurns)})
+	}
+	for i, t := range q.Program.Turns {
+		c.within(fmt.Sprintf("program.turns[%d].atMin", i), t.AtMin, 0, s.minutes, "minutes, within the program")
+		c.among(fmt.Sprintf("program.turns[%d].kind", i), t.Kind, []string{Flip, Shake})
+	}
+	c.within("tailMin", q.TailMin, 0, 60, "minutes")
+	s.crust = value(q.CrustWanted, 60)
+	c.within("crustWanted", s.crust, 20, 95, "on the scale of crispness")
+
+	guidance := q.Guidance
+	if guidance == "" {
+		guidance = string(safety.US)
+	}
+	s.guidance = safety.Guidance(guidance)
+	c.among("guidance", guidance, names(safety.Guidances))
+	if s.cut.ID != "" && slices.Contains(safety.Guidances, s.guidance) {
+		if s.rule, err = safety.For(s.guidance, s.class(), q.GuidanceC); err != nil {
+			c.errs = append(c.errs, FieldError{"guidanceC", fmt.Sprintf("%g", q.GuidanceC),
+				fmt.Sprintf("%g to 95 °C for this food, never under the guidance", safety.StricterFloor(s.class()))})
+		}
+	}
+	if len(c.errs) > 0 {
+		return setup{}, c.errs
+	}
+
+	s.program.Turns = slices.Clone(q.Program.Turns)
+	slices.SortStableFunc(s.program.Turns, func(a, b Turn) int {
+		switch {
+		case a.AtMin < b.AtMin:
+			return -1
+		case a.AtMin > b.AtMin:
+			return 1
+		}
+		return 0
+	})
+	s.piece = s.cut.Piece(s.massG, value(q.Load.ThicknessMm, 0))
+	s.thick = s.piece.Thickness * 1000
+	if q.Load.ThicknessMm != nil {
+		// A piece flatter than a coin or longer than the basket is a slip.
+		natural := s.cut.Piece(s.massG, 0).Thickness * 1000
+		c.within("load.thicknessMm", *q.Load.ThicknessMm, math.Ceil(0.3*natural), math.Floor(2*natural), fmt.Sprintf("mm for %g g", s.massG))
+	}
+	s.coating.Oil = coat.OilG / float64(s.pieces) / (s.piece.Surface * 100) // per 100 cm²
+	s.half = s.coating.Half
+	if len(s.coating.Stuck) == 0 && s.cut.Crackles > 0 {
+		s.half /= s.cut.Crackles
+	}
+	s.gain = sugarGain(s, coat.SugarPct)
+	s.coverage = float64(s.pieces) * s.piece.Footprint() / s.spec.Basket.Area()
+	if s.coverage > MaxCoverage {
+		most := int(MaxCoverage * s.spec.Basket.Area() / s.piece.Footprint())
+		c.errs = append(c.errs, FieldError{"load.pieces", fmt.Sprint(s.pieces), fmt.Sprintf("1 to %d of this size in this basket; more would stand over its rim", most)})
+	}
+	if len(c.errs) > 0 {
+		return setup{}, c.errs
+	}
+	return s, nil
+}
+
+// MaxCoverage is how many layers a basket takes at most.
+const MaxCoverage = 3.0
+
+// class is the cut's safety class; a fatty wrap around fish brings the rule
+// for meat with it, which is no laxer.
+func (s *setup) class() safety.Class {
+	if s.coating.ID == "wrap" && (s.cut.Class == safety.Fish || s.cut.Class == safety.Plant) {
+		return safety.WholeMeat
+	}
+	return s.cut.Class
+}

@@ -1,0 +1,410 @@
+package program
+
+import (
+	"math"
+
+	"velocrustum/core/crust"
+	"velocrustum/core/fryer"
+	"velocrustum/core/safety"
+	"velocrustum/core/thermal"
+)
+
+// Answer is what comes of a request.
+type Answer struct {
+	SafeAtMin  *float64  `json:"safeAtMin"`
+	CrispAtMin *float64  `json:"crispAtMin"`
+	Window     Window    `json:"window"`
+	Chance     *Chance   `json:"chance,omitempty"`
+	Coverage   float64   `json:"coverage"`
+	Layers     int       `json:"layers"`
+	End        End       `json:"end"`
+	Rule       Rule      `json:"rule"`
+	Piece      PieceSize `json:"piece"`
+	Timeline   []Moment  `json:"timeline"`
+	Warnings   []Warning `json:"warnings"`
+}
+
+// Window is when the load is safe, crisp and not yet overdone.
+type Window struct {
+	FromMin *float64 `json:"fromMin"`
+	ToMin   *float64 `json:"toMin"`
+	// Bound says what ends it: "burnt", "brown", "dry", or nothing yet.
+	Bound string `json:"bound,omitempty"`
+}
+
+// End is the load when the program is over.
+type End struct {
+	CoreC          float64  `json:"coreC"`
+	MassLossPct    float64  `json:"massLossPct"`
+	JuiceKeptPct   float64  `json:"juiceKeptPct"`
+	FatRenderedPct *float64 `json:"fatRenderedPct"`
+	Crust          float64  `json:"crust"` // of the softer face
+	CrustWords     string   `json:"crustWords"`
+	EnergyWh       float64  `json:"energyWh"` // with preheating
+	// LogReduction is for information; the rule decides.
+	LogReduction *float64 `json:"logReduction"`
+	Pathogen     string   `json:"pathogen,omitempty"`
+}
+
+// Rule is what "safe" meant.
+type Rule struct {
+	CoreC   float64 `json:"coreC"`
+	HoldMin float64 `json:"holdMin"`
+	RestMin float64 `json:"restMin"`
+	Words   string  `json:"words"`
+	Source  string  `json:"source"`
+}
+
+// PieceSize is the geometry used.
+type PieceSize struct {
+	ThicknessMm float64 `json:"thicknessMm"`
+	LengthMm    float64 `json:"lengthMm"`
+	WidthMm     float64 `json:"widthMm"`
+	SurfaceCm2  float64 `json:"surfaceCm2"`
+	ShapeNumber float64 `json:"shapeNumber"`
+	BoneShare   float64 `json:"boneShare"`
+}
+
+// Moment is the slowest class of pieces at one minute.
+type Moment struct {
+	Minute      float64 `json:"minute"`
+	AirC        float64 `json:"airC"`
+	CoreC       float64 `json:"coreC"`
+	UpperC      float64 `json:"upperC"` // surface that is up just now
+	LowerC      float64 `json:"lowerC"`
+	Faces       [2]Face `json:"faces"`
+	MassLossPct float64 `json:"massLossPct"`
+	JuicePct    float64 `json:"juicePct"`
+}
+
+// Face is one side of a piece, named by where it started.
+type Face struct {
+	Crust float64    `json:"crust"`
+	Lab   [3]float64 `json:"lab"`
+	Brown float64    `json:"brown"` // 0 raw, 1 gold, 2 copper, 3 dark
+}
+
+// variation is one draw from the spread of pieces, fryers and fridges.
+type variation struct {
+	sizes   []float64 // scale a piece's thickness; one class of pieces each
+	airflow float64   // scales
+	dialC   float64   // adds
+	startC  float64   // adds
+}
+
+var nominal = variation{sizes: []float64{1}, airflow: 1}
+
+// class is one kind of place in the basket, with a piece that stands for
+// all in it.
+type class struct {
+	body     *thermal.Body
+	pieces   float64
+	surface  float64 // m², of one piece
+	massG    float64 // raw, with coat
+	exposure fryer.Exposure
+	up       int // the face that looks up
+	brown    [2]crust.Browner
+	watch    safety.Watch
+	safeAt   float64
+	crispAt  float64
+	overAt   float64
+	over     string
+	deaths   float64 // decimal reductions
+	lastC    float64
+	flesh0   float64
+	fat0     float64
+}
+
+// run carries one load through a program.
+type run struct {
+	*setup
+	fryer    *fryer.State
+	classes  []class
+	convect  float64 // scales evaporation: an oil film holds some back
+	openTill float64 // s
+	pathogen safety.Pathogen
+	film     [2]float64
+}
+
+// oilHolds is the share of evaporation that a full film of oil, 1 g/100 cm²,
+// holds back; an unbroken film would stop nearly all.
+const oilHolds = 0.5
+
+// step lengths, s: short while a face is new to its air, long after.
+const (
+	shortStep   = 1.0
+	longStep    = 2.0
+	shortFor    = 40.0
+	preheatStep = 4.0
+)
+
+// resolution lets tests refine what production keeps fixed.
+type resolution struct {
+	shells thermal.Resolution
+	steps  float64 // divides the step length
+}
+
+var standard = resolution{thermal.DefaultResolution, 1}
+
+// newRun heats the fryer as the program says and puts the load in.
+func newRun(s *setup, v variation, res resolution) (*run, error) {
+	spec := s.spec
+	spec.Airflow *= v.airflow
+	spec.DialOffsetC += v.dialC
+	f, err := fryer.NewState(spec)
+	if err != nil {
+		return nil, err
+	}
+	r := &run{setup: s, fryer: f, openTill: -1}
+	r.convect = 1 - oilHolds*min(1, s.coating.Oil)
+	if pre := s.program.PreheatMin * 60; pre > 0 {
+		for range int(math.Round(pre / preheatStep)) {
+			f.Step(preheatStep, s.program.Stages[0].AirC, false, fryer.Take{})
+		}
+		for range int(fryer.OpenToLoad) {
+			f.Step(1, 0, true, fryer.Take{})
+		}
+	}
+	r.film, _ = f.Film(false)
+	start := s.startC + v.startC
+	pathogen, _ := safety.PathogenFor(s.class())
+	r.pathogen = pathogen
+	for _, size := range v.sizes {
+		piece := s.piece
+		if size != 1 {
+			// A thicker piece of the same kind is larger all over.
+			piece = s.cut.Piece(s.massG*size*size*size, s.thick*size)
+		}
+		layers := s.cut.Layers(piece, s.coating)
+		for _, e := range fryer.Exposures(s.coverage) {
+			body, err := thermal.New(piece.Shape(), layers, res.shells, start)
+			if err != nil {
+				return nil, err
+			}
+			body.AddSurfaceWater(s.surface.Water())
+			c := class{
+				body: body, exposure: e, surface: piece.Surface,
+				pieces: float64(s.pieces) * e.Share / float64(len(v.sizes)),
+				massG:  s.massG*size*size*size + s.coating.Grams(piece),
+				safeAt: math.NaN(), crispAt: math.NaN(), overAt: math.NaN(), lastC: start,
+				flesh0: body.FleshWater(), fat0: body.Fat(),
+			}
+			c.watch = safety.NewWatch(s.rule, start)
+			for face := range c.brown {
+				c.brown[face].Gain = s.gain
+			}
+			r.classes = append(r.classes, c)
+		}
+	}
+	return r, nil
+}
+
+func sugarGain(s setup, added float64) float64 {
+	return crust.Gain(s.cut.Sugar*(1-s.coating.Covers)+s.coating.Sugar+added, s.coating.Browns, s.coating.Oiled())
+}
+
+// step moves all on from second t by dt with the dial at dialC.
+func (r *run) step(t, dt, dialC float64) {
+	open := t < r.openTill
+	film, convect := r.fryer.Film(open)
+	var take fryer.Take
+	for i := range r.classes {
+		c := &r.classes[i]
+		for face := range 2 {
+			h := c.film(face, film) * c.pieces * c.surface / 2
+			take.Conductance += h
+			take.SurfaceC += h * c.body.Surface(face)
+		}
+	}
+	take.SurfaceC /= take.Conductance
+	r.fryer.Step(dt, dialC, open, take)
+	air := thermal.Air{T: r.fryer.AirC(), Vapour: r.fryer.VapourPressure()}
+	heat, steam := 0.0, 0.0
+	for i := range r.classes {
+		c := &r.classes[i]
+		for face := range 2 {
+			air.H[face] = c.film(face, film)
+			air.Convect[face] = c.film(face, convect) * r.convect
+		}
+		flow := c.body.Step(dt, air)
+		area := c.pieces * c.surface
+		heat += flow.Heat * area
+		steam += flow.Vapour * area
+		for face := range 2 {
+			c.brown[face].Add(dt, c.body.Surface(face), c.body.SurfaceWater(face))
+		}
+		core := c.body.Coldest()
+		if math.IsNaN(c.safeAt) {
+			c.safeAt = c.watch.Add((t+dt)/60, core)
+		}
+		c.deaths += r.pathogen.Reduction(min(core, c.lastC), dt/60)
+		c.lastC = core
+	}
+	r.fryer.Settle(dt, heat, steam, take)
+}
+
+// film returns the heat transfer on a face where it lies now.
+func (c *class) film(face int, film [2]float64) float64 {
+	if face == c.up {
+		return film[0] * c.exposure.Upper
+	}
+	return film[1] * c.exposure.Lower
+}
+
+// turn opens the drawer and moves the pieces.
+func (r *run) turn(t float64, kind string) {
+	r.openTill = t + fryer.OpenToTurn
+	if kind == Flip {
+		for i := range r.classes {
+			r.classes[i].up = 1 - r.classes[i].up
+		}
+		return
+	}
+	var now []fryer.Exposure
+	for _, c := range r.classes {
+		now = append(now, c.exposure)
+	}
+	for i, e := range fryer.Shaken(now, r.film) {
+		r.classes[i].exposure = e
+	}
+}
+
+// judge notes when a class turned crisp or was overdone, at minute m.
+func (r *run) judge(m float64) {
+	limit := crust.TooDark
+	why := "burnt"
+	if r.cut.Starchy {
+		limit, why = crust.StarchyLimit, "brown"
+	}
+	for i := range r.classes {
+		c := &r.classes[i]
+		if math.IsNaN(c.crispAt) && r.crustOf(c) >= r.crust {
+			c.crispAt = m
+		}
+		if math.IsNaN(c.overAt) {
+			switch {
+			case max(c.brown[0].Stage, c.brown[1].Stage) > limit:
+				c.overAt, c.over = m, why
+			case r.juice(c) < r.cut.Juice:
+				c.overAt, c.over = m, "dry"
+			}
+		}
+	}
+}
+
+// crustOf returns the crispness of a class's softer face.
+func (r *run) crustOf(c *class) float64 {
+	return min(crust.Crispness(c.body.Dried(0), r.half), crust.Crispness(c.body.Dried(1), r.half))
+}
+
+// juice returns the percent of the flesh's own water that is still there.
+func (r *run) juice(c *class) float64 { return 100 * c.body.FleshWater() / c.flesh0 }
+
+// massLoss returns the loss in percent of the raw piece with its coat.
+func (r *run) massLoss(c *class) float64 {
+	l := c.body.Ledger()
+	return 100 * (l.Vapour + l.Drip + l.Fat) * c.surface * 1000 / c.massG
+}
+
+// slowest returns the class whose answer counts for the load: the last to be
+// safe, then the last to be crisp, then the coldest.
+func (r *run) slowest() *class {
+	worst := &r.classes[0]
+	for i := 1; i < len(r.classes); i++ {
+		c := &r.classes[i]
+		if later(c.safeAt, worst.safeAt) || (c.safeAt == worst.safeAt || bothNaN(c.safeAt, worst.safeAt)) && (later(c.crispAt, worst.crispAt) || c.lastC < worst.lastC) {
+			worst = c
+		}
+	}
+	return worst
+}
+
+func bothNaN(a, b float64) bool { return math.IsNaN(a) && math.IsNaN(b) }
+
+// later says whether a comes after b, where NaN is never.
+func later(a, b float64) bool {
+	if math.IsNaN(a) {
+		return !math.IsNaN(b)
+	}
+	return a > b
+}
+
+// carry runs the program and calls look at each record time: every half
+// minute, from 0 to the end and through the tail.
+func (r *run) carry(res resolution, look func(minute float64) bool) {
+	const record = 30.0
+	end := (r.minutes + r.tail) * 60
+	stage, stageEnd := 0, r.program.Stages[0].Minutes*60
+	turn := 0
+	calm := shortFor // from when steps may be long
+	nextLook, nextJudge := record, 10.0
+	if look != nil && !look(0) {
+		return
+	}
+	const tiny = 1e-6
+	for t := 0.0; t < end-tiny; {
+		for stage < len(r.program.Stages)-1 && t > stageEnd-tiny {
+			stage++
+			stageEnd += r.program.Stages[stage].Minutes * 60
+		}
+		for turn < len(r.program.Turns) && t > r.program.Turns[turn].AtMin*60-tiny {
+			r.turn(t, r.program.Turns[turn].Kind)
+			turn++
+			calm = t + shortFor
+		}
+		dt := longStep / res.steps
+		if t < calm-tiny {
+			dt = shortStep / res.steps
+		}
+		// Never step across anything that happens.
+		for _, at := range [...]float64{nextLook, nextJudge, stageEnd, r.openTill, end} {
+			if at > t+tiny && at < t+dt {
+				dt = at - t
+			}
+		}
+		if turn < len(r.program.Turns) {
+			if at := r.program.Turns[turn].AtMin * 60; at > t+tiny && at < t+dt {
+				dt = at - t
+			}
+		}
+		r.step(t, dt, r.program.Stages[stage].AirC)
+		t += dt
+		if t > nextJudge-tiny {
+			r.judge(t / 60)
+			nextJudge += 10
+		}
+		if t > nextLook-tiny {
+			if look != nil && !look(t/60) {
+				return
+			}
+			nextLook += record
+		}
+	}
+}
+
+// moment describes the slowest class now.
+func (r *run) moment(minute float64) Moment {
+	c := r.slowest()
+	m := Moment{
+		Minute: minute, AirC: r.fryer.AirC(), CoreC: c.body.Coldest(),
+		UpperC: c.body.Surface(c.up), LowerC: c.body.Surface(1 - c.up),
+		MassLossPct: r.massLoss(c), JuicePct: r.juice(c),
+	}
+	for face := range m.Faces {
+		m.Faces[face] = Face{
+			Crust: crust.Crispness(c.body.Dried(face), r.half),
+			Lab:   crust.Colour(r.raw(), c.brown[face].Stage),
+			Brown: float64(c.brown[face].Stage),
+		}
+	}
+	return m
+}
+
+// raw is the colour before any browning: the food's under the coat's.
+func (s *setup) raw() [3]float64 {
+	lab := s.cut.Raw
+	for k := range lab {
+		lab[k] += s.coating.Covers * (s.coating.Raw[k] - lab[k])
+	}
+	return lab
+}

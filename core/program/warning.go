@@ -1,0 +1,142 @@
+package program
+
+import (
+	"fmt"
+	"math"
+
+	"velocrustum/core/crust"
+	"velocrustum/core/food"
+	"velocrustum/core/fryer"
+	"velocrustum/core/safety"
+)
+
+// Warning says what may go wrong, why, and which field would mend it.
+type Warning struct {
+	Code    string   `json:"code"`
+	Message string   `json:"message"`
+	Field   string   `json:"field,omitempty"`
+	AtMin   *float64 `json:"atMin,omitempty"`
+	// Fix is the value of Field that would mend it, where there is one.
+	Fix *float64 `json:"fix,omitempty"`
+}
+
+// breakages watches the nominal run for what a turn can break.
+func (s *setup) breakages(r *run, a *Answer) {
+	if s.coating.Sets == 0 {
+		return
+	}
+	for i, t := range s.program.Turns {
+		m := at(a.Timeline, t.AtMin)
+		// Crispness is monotone in dried thickness, so ask it back.
+		need := crust.Crispness(s.coating.Sets/1000, s.half)
+		c := max(m.Faces[0].Crust, m.Faces[1].Crust)
+		if c >= need {
+			continue
+		}
+		when := t.AtMin
+		w := Warning{Code: "tears", Field: fmt.Sprintf("program.turns[%d].atMin", i), AtMin: &when,
+			Message: fmt.Sprintf("At minute %.0f the coat has not set: %.0f of the %.0f on the crust scale it needs to hold. Turned now, it tears.", t.AtMin, c, need)}
+		for _, m := range a.Timeline {
+			if max(m.Faces[0].Crust, m.Faces[1].Crust) >= need && m.Minute > t.AtMin && m.Minute < s.minutes {
+				fix := math.Ceil(m.Minute)
+				w.Fix = &fix
+				break
+			}
+		}
+		a.Warnings = append(a.Warnings, w)
+	}
+}
+
+// at returns the moment nearest to a minute.
+func at(timeline []Moment, minute float64) Moment {
+	best := timeline[0]
+	for _, m := range timeline {
+		if math.Abs(m.Minute-minute) < math.Abs(best.Minute-minute) {
+			best = m
+		}
+	}
+	return best
+}
+
+// warnings judges an answer.
+func (s *setup) warnings(a *Answer) (list []Warning) {
+	add := func(code, field, format string, args ...any) *Warning {
+		list = append(list, Warning{Code: code, Field: field, Message: fmt.Sprintf(format, args...)})
+		return &list[len(list)-1]
+	}
+	safeBy := a.SafeAtMin
+	if a.Chance != nil {
+		safeBy = a.Chance.SafeByMin
+	}
+	last := len(s.program.Stages) - 1
+	lengthen := fmt.Sprintf("program.stages[%d].minutes", last)
+	switch {
+	case a.SafeAtMin == nil || *a.SafeAtMin > s.minutes:
+		w := add("under-rule", lengthen, "The coldest meat is at %.0f °C when the program ends, under the %.1f °C of the rule. It is not safe to eat yet.", a.End.CoreC, s.rule.CoreC)
+		if a.SafeAtMin != nil {
+			w.Fix = lengthened(s, last, *a.SafeAtMin)
+		}
+	case safeBy == nil || *safeBy > s.minutes:
+		w := add("rule-in-doubt", lengthen, "Most loads are safe by the end, but fewer than 95 in 100: pieces, fridges and fryers differ. Give it longer, or probe the thickest one.")
+		if safeBy != nil {
+			w.Fix = lengthened(s, last, *safeBy)
+		}
+	}
+	if a.CrispAtMin == nil || *a.CrispAtMin > s.minutes {
+		w := add("soft", lengthen, "The crust ends %s, at %.0f of the %.0f asked for.", a.End.CrustWords, a.End.Crust, s.crust)
+		if a.CrispAtMin != nil {
+			w.Fix = lengthened(s, last, *a.CrispAtMin)
+		}
+	}
+	if to := a.Window.ToMin; to != nil && *to < s.minutes {
+		words := map[string]string{"burnt": "too dark and bitter", "brown": "past gold, which starchy food should not be", "dry": "dry inside"}[a.Window.Bound]
+		w := add("overdone", lengthen, "From minute %.0f it is %s. Take it out by then.", *to, words)
+		if fix := s.program.Stages[last].Minutes - (s.minutes - math.Floor(*to)); fix >= 1 && (a.Window.FromMin == nil || *a.Window.FromMin <= math.Floor(*to)) {
+			w.Fix = &fix
+		}
+	}
+	if s.coverage > fryer.FreeCoverage+0.17 {
+		w := add("crowded", "load.pieces", "Pieces cover %.0f %% of the basket, so air has little way between them: steam stays and sides turn out softer.", 100*s.coverage)
+		if s.coverage > 1 {
+			w.Code = "layered"
+			w.Message = fmt.Sprintf("Pieces lie in about %.1f layers. What lies below cooks later and softer; shake or turn often, or fry two baskets.", s.coverage)
+		}
+		if fix := math.Floor(float64(s.pieces) * (fryer.FreeCoverage + 0.12) / s.coverage); fix >= 1 {
+			w.Fix = &fix
+		}
+	}
+	hottest, hot := 0.0, 0
+	for i, st := range s.program.Stages {
+		if st.AirC > hottest {
+			hottest, hot = st.AirC, i
+		}
+	}
+	if fatty := s.cut.Flesh.Fat > 0.25 || s.cut.SkinMm > 2.5 || s.coating.Renders > 0; fatty && hottest > 190 {
+		w := add("smoke", fmt.Sprintf("program.stages[%d].airC", hot), "Fat that drips smokes in air over about 190 °C. Put a little water under the basket, or stay at 190.")
+		fix := 190.0
+		w.Fix = &fix
+	}
+	if s.coating.Light && s.coating.Oil < s.coating.NeedsOil && s.spec.Airflow >= 0.9 {
+		w := add("lifts", "coat.oilG", "A light, dry coat can lift off in the moving air. Press it on, and mist it.")
+		fix := math.Ceil(s.coating.NeedsOil * s.piece.Surface * 100 * float64(s.pieces))
+		w.Fix = &fix
+	} else if s.coating.NeedsOil > 0 && s.coating.Oil < 0.6*s.coating.NeedsOil {
+		w := add("dry-coat", "coat.oilG", "Dry patches of this coat stay pale and floury without oil.")
+		fix := math.Ceil(s.coating.NeedsOil * s.piece.Surface * 100 * float64(s.pieces))
+		w.Fix = &fix
+	}
+	if s.surface == food.Wet && len(s.coating.Stuck) > 0 && s.coating.Sets == 0 {
+		add("wet-patch", "load.surface", "Dust on a wet surface turns to paste: wet patches stay pale and soft. Wipe first.")
+	}
+	if s.class() == safety.Poultry && s.surface == food.Wet {
+		add("rinse", "load.surface", "Rinsing raw poultry splashes germs around the sink. Public advice is not to; wipe it instead.")
+	}
+	return list
+}
+
+// lengthened returns the length of the last stage that lets the program last
+// until a minute, rounded up.
+func lengthened(s *setup, last int, until float64) *float64 {
+	m := math.Ceil(s.program.Stages[last].Minutes + until - s.minutes)
+	return &m
+}

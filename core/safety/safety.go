@@ -1,0 +1,184 @@
+// Package safety decides when the coldest meat is safe. The rules are the
+// consumer guidance of two countries; a cook may choose a stricter one, never
+// a laxer. The rule decides; log reductions are shown beside it only.
+package safety
+
+import (
+	"fmt"
+	"math"
+)
+
+// A Class groups foods that share a rule.
+type Class string
+
+const (
+	Poultry       Class = "poultry"
+	Stuffed       Class = "stuffed"
+	MincedPoultry Class = "minced-poultry"
+	Minced        Class = "minced"
+	WholeMeat     Class = "whole-meat"
+	Fish          Class = "fish"
+	Plant         Class = "plant"
+)
+
+// A Guidance is the set of rules in force.
+type Guidance string
+
+const (
+	US       Guidance = "us"
+	UK       Guidance = "uk"
+	Stricter Guidance = "stricter"
+)
+
+// Guidances lists the known ones.
+var Guidances = []Guidance{US, UK, Stricter}
+
+// A Rule says what the coldest meat must reach.
+type Rule struct {
+	CoreC   float64 // °C
+	HoldMin float64 // minutes at CoreC, or an equivalent; 0 is at once
+	RestMin float64 // minutes to rest afterwards
+	Words   string
+	Source  string
+	// equivalent allows other times at other temperatures.
+	equivalent bool
+}
+
+const (
+	usSource = "USDA FSIS, Safe Minimum Internal Temperature Chart; FDA, Safe Food Handling"
+	ukSource = "UK Food Standards Agency, Cooking safely in your business: 70 °C for 2 minutes or equivalent"
+)
+
+// usMinimum is in °C, from whole °F.
+var usMinimum = map[Class]float64{
+	Poultry: 73.9, Stuffed: 73.9, MincedPoultry: 73.9, Minced: 71.1, WholeMeat: 62.8, Fish: 62.8,
+}
+
+// PlantCoreC is what counts as cooked through for plants, which no guidance
+// covers: pectin softens quickly from about 92 °C (Andersson et al., Crit.
+// Rev. Food Sci. 34, 1994).
+const PlantCoreC = 92
+
+// For returns the rule for a class. ownC is the cook's own temperature for
+// Stricter and is refused when the stricter of the two guidances asks more.
+func For(g Guidance, c Class, ownC float64) (Rule, error) {
+	if c == Plant {
+		return Rule{CoreC: PlantCoreC, Words: "soft right through; no safety minimum applies", Source: "softening of pectin, Andersson et al. 1994"}, nil
+	}
+	least, ok := usMinimum[c]
+	if !ok {
+		return Rule{}, fmt.Errorf("no rule for food of class %q", c)
+	}
+	rest := 0.0
+	if c == WholeMeat {
+		rest = 3
+	}
+	switch g {
+	case US:
+		return Rule{CoreC: least, RestMin: rest, Words: "US consumer guidance", Source: usSource}, nil
+	case UK:
+		return Rule{CoreC: 70, HoldMin: 2, Words: "UK guidance, or an equivalent time", Source: ukSource, equivalent: true}, nil
+	case Stricter:
+		if floor := StricterFloor(c); !(ownC >= floor && ownC <= 95) {
+			return Rule{}, fmt.Errorf("%g °C; allowed are %g to 95 °C, never under the guidance", ownC, floor)
+		}
+		return Rule{CoreC: ownC, RestMin: rest, Words: "your own, stricter than the guidance", Source: usSource}, nil
+	}
+	return Rule{}, fmt.Errorf("no guidance is called %q; known are us, uk, stricter", g)
+}
+
+// StricterFloor returns the least temperature that a cook's own rule may
+// ask, °C: that which satisfies both guidances at once.
+func StricterFloor(c Class) float64 {
+	if c == Plant {
+		return PlantCoreC
+	}
+	return math.Max(usMinimum[c], 75)
+}
+
+// equivalents are the UK's times, minutes at °C.
+var equivalents = []struct{ c, min float64 }{{60, 45}, {65, 10}, {70, 2}, {75, 0.5}, {80, 0.1}}
+
+// required returns the minutes that satisfy the UK rule at t °C: between the
+// published points on a straight line in the logarithm, none under 60 °C.
+func required(t float64) float64 {
+	e := equivalents
+	if t < e[0].c {
+		return math.Inf(1)
+	}
+	for i := 1; i < len(e); i++ {
+		if t <= e[i].c || i == len(e)-1 {
+			t = math.Min(t, e[i].c)
+			f := (t - e[i-1].c) / (e[i].c - e[i-1].c)
+			return e[i-1].min * math.Pow(e[i].min/e[i-1].min, f)
+		}
+	}
+	return math.Inf(1)
+}
+
+// A Watch follows the coldest meat until the rule is met.
+type Watch struct {
+	rule     Rule
+	progress float64
+	last     float64
+	minute   float64
+}
+
+// NewWatch starts at minute 0 with the coldest meat at startC °C.
+func NewWatch(r Rule, startC float64) Watch { return Watch{rule: r, last: startC} }
+
+// Add takes the coldest meat's temperature at a minute, later than the last,
+// and returns the minute at which the rule was met, or NaN while it is not.
+func (w *Watch) Add(minute, coreC float64) float64 {
+	from, start := w.last, w.minute
+	w.last, w.minute = coreC, minute
+	if !w.rule.equivalent {
+		if coreC < w.rule.CoreC {
+			return math.NaN()
+		}
+		if f := (w.rule.CoreC - from) / (coreC - from); f > 0 && f < 1 {
+			return start + f*(minute-start)
+		}
+		return minute
+	}
+	// The colder end counts for the whole of the span.
+	before := w.progress
+	w.progress += (minute - start) / required(math.Min(from, coreC))
+	if w.progress < 1 {
+		return math.NaN()
+	}
+	return start + (minute-start)*(1-before)/(w.progress-before)
+}
+
+// A Pathogen has its thermal death figures: D at a reference temperature and
+// the z that shifts it.
+type Pathogen struct {
+	Name   string
+	DMin   float64 // minutes for one tenth to survive at RefC
+	RefC   float64
+	Z      float64
+	Source string
+}
+
+// PathogenFor returns what matters most for the class; ok is false where
+// none is shown.
+func PathogenFor(c Class) (p Pathogen, ok bool) {
+	switch c {
+	case Poultry, MincedPoultry, Stuffed:
+		return Pathogen{"Salmonella", 0.386, 65.6, 5.6, "worked back from the times for a 7-log reduction in chicken, USDA FSIS Appendix A"}, true
+	case Minced, WholeMeat:
+		return Pathogen{"Salmonella", 0.615, 62.8, 5.8, "worked back from the times for a 6.5-log reduction in meat, USDA FSIS Appendix A"}, true
+	case Fish:
+		return Pathogen{"Listeria", 0.33, 70, 7.5, "Gaze et al., Food Microbiology 6, 1989: six reductions in 2 min at 70 °C"}, true
+	}
+	return Pathogen{}, false
+}
+
+// Reduction returns the decimal reductions in a span of minutes at t °C,
+// none counted under 55.
+func (p Pathogen) Reduction(t, minutes float64) float64 {
+	if t < 55 || p.DMin == 0 {
+		return 0
+	}
+	return minutes / (p.DMin * math.Pow(10, (p.RefC-t)/p.Z))
+}
