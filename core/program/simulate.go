@@ -20,6 +20,7 @@ type Answer struct {
 	End        End       `json:"end"`
 	Rule       Rule      `json:"rule"`
 	Piece      PieceSize `json:"piece"`
+	Basket     *InBasket `json:"basket,omitempty"`
 	Timeline   []Moment  `json:"timeline"`
 	Warnings   []Warning `json:"warnings"`
 }
@@ -63,6 +64,14 @@ type PieceSize struct {
 	SurfaceCm2  float64 `json:"surfaceCm2"`
 	ShapeNumber float64 `json:"shapeNumber"`
 	BoneShare   float64 `json:"boneShare"`
+}
+
+// InBasket is how the pieces lie.
+type InBasket struct {
+	Words string `json:"words"`
+	// Room is how many more go in before they crowd.
+	Room   int          `json:"room"`
+	Pieces []fryer.Spot `json:"pieces"`
 }
 
 // Moment is the slowest class of pieces at one minute.

@@ -47,6 +47,29 @@ func (s *setup) breakages(r *run, a *Answer) {
 	}
 }
 
+// inBasket lays the load out and says how full it is.
+func (s *setup) inBasket() *InBasket {
+	l, w := s.piece.Length*1000, s.piece.Width*1000
+	b := &InBasket{Pieces: s.spec.Basket.Pack(l, w, s.pieces)}
+	free := int((fryer.FreeCoverage + crowdedBy) * s.spec.Basket.Area() / s.piece.Footprint())
+	free = min(free, s.spec.Basket.Capacity(l, w))
+	b.Room = max(0, free-s.pieces)
+	switch c := s.coverage; {
+	case c <= fryer.FreeCoverage:
+		b.Words = "plenty of air between"
+	case c <= fryer.FreeCoverage+crowdedBy:
+		b.Words = "close, but air still moves"
+	case c <= 1:
+		b.Words = "crowded: sides stay softer"
+	default:
+		b.Words = "more than one layer"
+	}
+	return b
+}
+
+// crowdedBy is how far over free coverage a basket counts as crowded.
+const crowdedBy = 0.17
+
 // at returns the moment nearest to a minute.
 func at(timeline []Moment, minute float64) Moment {
 	best := timeline[0]
@@ -95,7 +118,7 @@ func (s *setup) warnings(a *Answer) (list []Warning) {
 			w.Fix = &fix
 		}
 	}
-	if s.coverage > fryer.FreeCoverage+0.17 {
+	if s.coverage > fryer.FreeCoverage+crowdedBy {
 		w := add("crowded", "load.pieces", "Pieces cover %.0f %% of the basket, so air has little way between them: steam stays and sides turn out softer.", 100*s.coverage)
 		if s.coverage > 1 {
 			w.Code = "layered"

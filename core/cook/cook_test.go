@@ -1,0 +1,122 @@
+package cook
+
+import (
+	"math"
+	"testing"
+	"time"
+
+	"velocrustum/core/program"
+	"velocrustum/core/units"
+)
+
+var start = time.Date(2026, 11, 20, 18, 0, 0, 0, time.UTC)
+
+func plan() Live {
+	return Live{
+		Program: program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 165, Minutes: 12}, {AirC: 200, Minutes: 10}},
+			Turns: []program.Turn{{AtMin: 12, Kind: program.Flip}, {AtMin: 18, Kind: program.Shake}}},
+		Pieces: 11, Piece: "wing flat", Plural: "wing flats", Faces: [2]string{"Skin side", "Underside"},
+		Started: start, Degrees: units.Celsius,
+	}
+}
+
+// say adds an event at a minute after the start and fails if it is refused.
+func say(t *testing.T, l *Live, minute float64, kind string, value float64) {
+	t.Helper()
+	events, err := l.Add(Event{Kind: kind, At: start.Add(minutes(minute)), Value: value})
+	if err != nil {
+		t.Fatalf("minute %g, %s: %v", minute, kind, err)
+	}
+	l.Events = events
+}
+
+func TestLedThroughAProgram(t *testing.T) {
+	l := plan()
+	steps := []struct {
+		minute      float64
+		kind        string
+		value       float64
+		phase, next string
+		title       string
+		left        float64 // minutes to the next thing, at the minute after the event
+	}{
+		{0, "", 0, Heating, "load", "Heat the empty basket to 165 °C", 4},
+		{4.5, "", 0, Loading, "", "Put all eleven in, skin side up", 0},
+		{5, Loaded, 0, Running, "turn", "Turn all eleven, set 200 °C", 12},
+		{17, "", 0, Turning, "turn", "Turn all eleven, set 200 °C", 0},
+		{17.5, Turned, 0, Running, "turn", "Shake the basket", 5.5},
+		{23, Turned, 0, Running, "out", "Take all eleven out", 4},
+		{27, "", 0, TakingOut, "out", "Take all eleven out", 0},
+		{27.5, More, 2, Running, "out", "Take all eleven out", 1.5},
+		{29.5, Out, 0, Finished, "", "Out of the basket", 0},
+	}
+	for _, c := range steps {
+		if c.kind != "" {
+			say(t, &l, c.minute, c.kind, c.value)
+		}
+		now := start.Add(minutes(c.minute))
+		s := l.Step(now)
+		if s.Phase != c.phase || s.Title != c.title || s.Next != c.next {
+			t.Errorf("minute %g: %q %q next %q; want %q %q next %q", c.minute, s.Phase, s.Title, s.Next, c.phase, c.title, c.next)
+		}
+		if left := s.Until.Sub(now).Minutes(); c.left > 0 && math.Abs(left-c.left) > 0.01 {
+			t.Errorf("minute %g: %g minutes left, want %g", c.minute, left, c.left)
+		}
+	}
+	p := l.Actual()
+	if len(p.Stages) != 2 || math.Abs(p.Stages[0].Minutes-12.5) > 0.02 || math.Abs(p.Stages[1].Minutes-12) > 0.02 {
+		t.Errorf("as it happened: stages %v, want 12.5 and 12 minutes", p.Stages)
+	}
+	if len(p.Turns) != 2 || math.Abs(p.Turns[0].AtMin-12.5) > 0.02 || p.Turns[1].Kind != program.Shake {
+		t.Errorf("as it happened: turns %v", p.Turns)
+	}
+	if math.Abs(p.PreheatMin-5) > 0.01 {
+		t.Errorf("preheated %g minutes, want 5", p.PreheatMin)
+	}
+}
+
+func TestWhatCannotBeSaid(t *testing.T) {
+	l := plan()
+	refused := func(kind string, value float64) {
+		t.Helper()
+		if _, err := l.Add(Event{Kind: kind, Value: value, At: start.Add(time.Hour)}); err == nil {
+			t.Errorf("%s %g was taken", kind, value)
+		}
+	}
+	refused(Turned, 0)
+	refused(Out, 0)
+	refused("fried", 0)
+	say(t, &l, 4, Loaded, 0)
+	refused(Loaded, 0)
+	refused(Probe, 500)
+	refused(More, -2)
+	refused(More, math.NaN())
+	refused(Stop, 0)
+	say(t, &l, 10, Out, 0)
+	refused(Turned, 0)
+}
+
+func TestDoubleTapCountsOnce(t *testing.T) {
+	l := plan()
+	say(t, &l, 4, Loaded, 0)
+	say(t, &l, 16, Turned, 0)
+	n := len(l.Events)
+	say(t, &l, 16+2.0/60, Turned, 0)
+	if len(l.Events) != n {
+		t.Error("a second tap two seconds later was counted")
+	}
+}
+
+func TestTakenOutAtOnceStillMakesAProgram(t *testing.T) {
+	l := plan()
+	say(t, &l, 4, Loaded, 0)
+	say(t, &l, 4.2, Out, 0)
+	p := l.Actual()
+	total := 0.0
+	for _, s := range p.Stages {
+		total += s.Minutes
+	}
+	if total < 0.5 || len(p.Turns) != 0 {
+		t.Errorf("program %+v", p)
+	}
+}

@@ -1,0 +1,159 @@
+package fryer
+
+import "math"
+
+// A Spot is where one piece lies, seen from above: mm from the basket's
+// middle, degrees from its width, layer from 0.
+type Spot struct {
+	X     float64 `json:"x"`
+	Y     float64 `json:"y"`
+	Angle float64 `json:"angle"`
+	Layer int     `json:"layer"`
+}
+
+// chord returns the free width at a height y from the middle for something
+// of height h, mm; 0 or less if there is none.
+func (b Basket) chord(y, h float64) float64 {
+	edge := math.Abs(y) + h/2
+	if b.Shape == Round {
+		r := b.DiameterMm / 2
+		if edge >= r {
+			return 0
+		}
+		return 2 * math.Sqrt(r*r-edge*edge)
+	}
+	if edge > b.DepthMm/2+1e-9 {
+		return 0
+	}
+	return b.WidthMm
+}
+
+func (b Basket) sides() (width, depth float64) {
+	if b.Shape == Round {
+		return b.DiameterMm, b.DiameterMm
+	}
+	return b.WidthMm, b.DepthMm
+}
+
+// turned returns the basket with width and depth exchanged.
+func (b Basket) turned() Basket {
+	b.WidthMm, b.DepthMm = b.DepthMm, b.WidthMm
+	return b
+}
+
+// row is a row of pieces lying side by side.
+type row struct {
+	y     float64
+	chord float64
+	holds int
+}
+
+// rows lays pieces of length by width in rows with a gap all round, and
+// returns how many there is room for: in a round basket fewer, longer rows
+// may hold more.
+func (b Basket) rows(length, width, gap float64) (rows []row, room int) {
+	_, depth := b.sides()
+	for n := int((depth + gap) / (width + gap)); n > 0; n-- {
+		var these []row
+		sum := 0
+		for i := range n {
+			y := (float64(i) - float64(n-1)/2) * (width + gap)
+			c := b.chord(y, width)
+			if holds := int((c + gap) / (length + gap)); holds > 0 {
+				these = append(these, row{y, c, holds})
+				sum += holds
+			}
+		}
+		if sum > room {
+			rows, room = these, sum
+		}
+		if b.Shape == Rectangle {
+			break
+		}
+	}
+	return rows, room
+}
+
+// best returns the way to lay at least want pieces with the widest gaps; if
+// they do not all fit in one layer, the way that holds most.
+func (b Basket) best(length, width float64, want int) (rows []row, room int, gap float64, across bool) {
+	for _, turn := range []bool{false, true} {
+		t := b
+		if turn {
+			t = b.turned()
+		}
+		r, n := t.rows(length, width, 0)
+		if n < want {
+			if n > room {
+				rows, room, gap, across = r, n, 0, turn
+			}
+			continue
+		}
+		lo, hi := 0.0, 200.0
+		for range 30 {
+			if g := (lo + hi) / 2; func() bool { _, n := t.rows(length, width, g); return n >= want }() {
+				lo = g
+			} else {
+				hi = g
+			}
+		}
+		if room < want || lo > gap {
+			rows, room = t.rows(length, width, lo)
+			gap, across = lo, turn
+		}
+	}
+	return rows, room, gap, across
+}
+
+// Capacity returns how many pieces of a size lie in one layer, touching.
+func (b Basket) Capacity(lengthMm, widthMm float64) int {
+	length, width := b.fit(lengthMm, widthMm)
+	_, one, _, _ := b.best(length, width, math.MaxInt32)
+	return max(1, one)
+}
+
+// fit bends or cuts what is longer than the basket to its sides.
+func (b Basket) fit(length, width float64) (l, w float64) {
+	a, d := b.sides()
+	long, short := math.Max(a, d), math.Min(a, d)
+	if b.Shape == Round {
+		long = 0.92 * short
+		short = 0.38 * short
+		return math.Min(length, long), math.Min(width, short)
+	}
+	return math.Min(length, long), math.Min(width, short)
+}
+
+// Pack lays n pieces of a size into the basket, in even rows with equal
+// gaps, and in further layers once one is full.
+func (b Basket) Pack(lengthMm, widthMm float64, n int) []Spot {
+	length, width := b.fit(lengthMm, widthMm)
+	one := b.Capacity(lengthMm, widthMm)
+	var spots []Spot
+	for layer := 0; n > 0; layer++ {
+		here := min(n, one)
+		n -= here
+		rows, room, _, across := b.best(length, width, here)
+		for i, r := range rows {
+			// Share what is too much room evenly among the rows.
+			k := int(math.Round(float64(here) * float64(r.holds) / float64(room)))
+			if i == len(rows)-1 {
+				k = here
+			}
+			k = min(k, r.holds, here)
+			here -= k
+			room -= r.holds
+			for j := range k {
+				x := r.chord * ((float64(j)+0.5)/float64(k) - 0.5)
+				s := Spot{X: x, Y: r.y, Layer: layer}
+				if across {
+					s = Spot{X: r.y, Y: x, Angle: 90, Layer: layer}
+				}
+				// A hand never lays them quite straight.
+				s.Angle += 6 * math.Sin(float64(2*i+3*j+layer))
+				spots = append(spots, s)
+			}
+		}
+	}
+	return spots
+}

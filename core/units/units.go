@@ -1,0 +1,46 @@
+// Package units words quantities as a cook reads them. Inside, everything is
+// in °C, g, mm and minutes.
+package units
+
+import (
+	"fmt"
+	"math"
+	"strings"
+)
+
+// Temperature is °C or °F.
+type Temperature string
+
+const (
+	Celsius    Temperature = "C"
+	Fahrenheit Temperature = "F"
+)
+
+// Words returns c °C in the unit, in whole degrees.
+func (u Temperature) Words(c float64) string {
+	if u == Fahrenheit {
+		return fmt.Sprintf("%.0f °F", math.Round(c*9/5+32))
+	}
+	return fmt.Sprintf("%.0f °C", math.Round(c))
+}
+
+var small = strings.Fields("no one two three four five six seven eight nine ten eleven twelve")
+
+// Count returns a whole number as said aloud: in letters up to twelve.
+func Count(n int) string {
+	if n >= 0 && n < len(small) {
+		return small[n]
+	}
+	return fmt.Sprint(n)
+}
+
+// Minutes returns a length of time in words: "12 min", "half a minute".
+func Minutes(m float64) string {
+	if m == 0.5 {
+		return "half a minute"
+	}
+	if m == math.Trunc(m) {
+		return fmt.Sprintf("%.0f min", m)
+	}
+	return fmt.Sprintf("%.1f min", m)
+}

@@ -1,0 +1,73 @@
+package store
+
+import (
+	"context"
+
+	"github.com/jmoiron/sqlx"
+
+	"velocrustum/core/program"
+)
+
+// Plan is a dish as it is to be run.
+type Plan struct {
+	ID        string                `db:"id"`
+	Name      string                `db:"name"`
+	FryerID   string                `db:"fryer_id"`
+	Load      JSON[program.Load]    `db:"load"`
+	Coat      JSON[program.Coat]    `db:"coat"`
+	Program   JSON[program.Program] `db:"program"`
+	TableTime *string               `db:"table_time"`
+	Version   int                   `db:"version"`
+	ChangedAt Time                  `db:"changed_at"`
+}
+
+const planColumns = `id, name, fryer_id, load, coat, program, table_time, version, changed_at`
+
+// Plans returns all, the latest changed first.
+func (s *Store) Plans(ctx context.Context) ([]Plan, error) {
+	out := []Plan{}
+	err := s.db.SelectContext(ctx, &out, `SELECT `+planColumns+` FROM plans WHERE deleted_at IS NULL ORDER BY changed_at DESC, id DESC`)
+	return out, err
+}
+
+// Plan returns one.
+func (s *Store) Plan(ctx context.Context, id string) (p Plan, err error) {
+	err = s.db.GetContext(ctx, &p, `SELECT `+planColumns+` FROM plans WHERE id = ? AND deleted_at IS NULL`, id)
+	return p, found(err)
+}
+
+// AddPlan keeps a new one and returns it with its id.
+func (s *Store) AddPlan(ctx context.Context, p Plan) (Plan, error) {
+	p.ID, p.Version, p.ChangedAt = newID(), 1, Time{s.now()}
+	_, err := s.db.NamedExecContext(ctx, `INSERT INTO plans (`+planColumns+`) VALUES
+		(:id, :name, :fryer_id, :load, :coat, :program, :table_time, :version, :changed_at)`, p)
+	return p, err
+}
+
+// PutPlan replaces one; with a version, only that version.
+func (s *Store) PutPlan(ctx context.Context, p Plan, version *int) (Plan, error) {
+	err := s.write(ctx, func(tx *sqlx.Tx) error {
+		have, err := s.versionOf(ctx, tx, "plans", p.ID, version)
+		if err != nil {
+			return err
+		}
+		p.Version, p.ChangedAt = have+1, Time{s.now()}
+		_, err = tx.NamedExecContext(ctx, `UPDATE plans SET name = :name, fryer_id = :fryer_id, load = :load, coat = :coat,
+			program = :program, table_time = :table_time, version = :version, changed_at = :changed_at WHERE id = :id`, p)
+		return err
+	})
+	return p, err
+}
+
+// DeletePlan puts one aside.
+func (s *Store) DeletePlan(ctx context.Context, id string) error {
+	return touched(s.db.ExecContext(ctx, `UPDATE plans SET deleted_at = ? WHERE id = ? AND deleted_at IS NULL`, Time{s.now()}, id))
+}
+
+// RestorePlan brings one back.
+func (s *Store) RestorePlan(ctx context.Context, id string) (Plan, error) {
+	if err := touched(s.db.ExecContext(ctx, `UPDATE plans SET deleted_at = NULL WHERE id = ?`, id)); err != nil {
+		return Plan{}, err
+	}
+	return s.Plan(ctx, id)
+}

@@ -1,0 +1,188 @@
+// Package store keeps plans, fryers, cooks and settings in one SQLite file.
+package store
+
+import (
+	"context"
+	"database/sql"
+	"database/sql/driver"
+	"embed"
+	"encoding/json"
+	"errors"
+	"fmt"
+	"io/fs"
+	"net/url"
+	"os"
+	"path/filepath"
+	"time"
+
+	"github.com/google/uuid"
+	"github.com/jmoiron/sqlx"
+	"github.com/pressly/goose/v3"
+	_ "modernc.org/sqlite" // the driver
+)
+
+//go:embed migrations/*.sql
+var migrations embed.FS
+
+var (
+	// ErrNotFound is for an id that is not, or no longer, there.
+	ErrNotFound = errors.New("not found")
+	// ErrChanged is for a change made on an older version.
+	ErrChanged = errors.New("changed meanwhile")
+	// ErrLive is for a second live cook, or a deleted live one.
+	ErrLive = errors.New("a cook is going on")
+)
+
+// Store is the open database. One connection writes at a time.
+type Store struct {
+	db  *sqlx.DB
+	now func() time.Time
+}
+
+// Open opens or makes the file at path and brings it up to date; before a
+// migration of an existing file a copy is kept beside it.
+func Open(ctx context.Context, path string, now func() time.Time) (*Store, error) {
+	if err := os.MkdirAll(filepath.Dir(path), 0o700); err != nil {
+		return nil, fmt.Errorf("making the data folder: %w", err)
+	}
+	q := url.Values{}
+	for _, p := range []string{"busy_timeout(5000)", "journal_mode(WAL)", "foreign_keys(1)", "synchronous(NORMAL)"} {
+		q.Add("_pragma", p)
+	}
+	q.Set("_txlock", "immediate")
+	_, statErr := os.Stat(path)
+	existed := statErr == nil
+	db, err := sqlx.Open("sqlite", "file:"+(&url.URL{Path: path}).EscapedPath()+"?"+q.Encode())
+	if err != nil {
+		return nil, fmt.Errorf("opening the database: %w", err)
+	}
+	db.SetMaxOpenConns(4)
+	s := &Store{db: db, now: now}
+	if err := s.migrate(ctx, path, existed); err != nil {
+		_ = db.Close()
+		return nil, err
+	}
+	return s, nil
+}
+
+func (s *Store) migrate(ctx context.Context, path string, existed bool) error {
+	sub, err := fs.Sub(migrations, "migrations")
+	if err != nil {
+		return err
+	}
+	p, err := goose.NewProvider(goose.DialectSQLite3, s.db.DB, sub)
+	if err != nil {
+		return fmt.Errorf("reading the migrations: %w", err)
+	}
+	pending, err := p.HasPending(ctx)
+	if err != nil {
+		return fmt.Errorf("reading the database's version: %w", err)
+	}
+	if pending && existed {
+		version, err := p.GetDBVersion(ctx)
+		if err != nil {
+			return fmt.Errorf("reading the database's version: %w", err)
+		}
+		if err := s.Backup(ctx, fmt.Sprintf("%s.v%d", path, version)); err != nil {
+			return err
+		}
+	}
+	if _, err := p.Up(ctx); err != nil {
+		return fmt.Errorf("bringing the database up to date: %w", err)
+	}
+	return nil
+}
+
+// Backup writes a consistent copy to path, replacing what is there.
+func (s *Store) Backup(ctx context.Context, path string) error {
+	if err := os.Remove(path); err != nil && !errors.Is(err, fs.ErrNotExist) {
+		return fmt.Errorf("replacing the copy: %w", err)
+	}
+	if _, err := s.db.ExecContext(ctx, "VACUUM INTO ?", path); err != nil {
+		return fmt.Errorf("copying the database: %w", err)
+	}
+	return nil
+}
+
+// Close closes the file.
+func (s *Store) Close() error { return s.db.Close() }
+
+// Ping says whether the database answers.
+func (s *Store) Ping(ctx context.Context) error { return s.db.PingContext(ctx) }
+
+// write runs f in one transaction.
+func (s *Store) write(ctx context.Context, f func(tx *sqlx.Tx) error) error {
+	tx, err := s.db.BeginTxx(ctx, nil)
+	if err != nil {
+		return fmt.Errorf("beginning a change: %w", err)
+	}
+	if err := f(tx); err != nil {
+		return errors.Join(err, tx.Rollback())
+	}
+	if err := tx.Commit(); err != nil {
+		return fmt.Errorf("keeping a change: %w", err)
+	}
+	return nil
+}
+
+// found turns an empty result into ErrNotFound.
+func found(err error) error {
+	if errors.Is(err, sql.ErrNoRows) {
+		return ErrNotFound
+	}
+	return err
+}
+
+// touched turns a change of nothing into ErrNotFound.
+func touched(r sql.Result, err error) error {
+	if err != nil {
+		return err
+	}
+	if n, err := r.RowsAffected(); err != nil || n == 0 {
+		return errors.Join(err, ErrNotFound)
+	}
+	return nil
+}
+
+func newID() string { return uuid.Must(uuid.NewV7()).String() }
+
+// JSON is a column that holds T as JSON.
+type JSON[T any] struct{ V T }
+
+// Value implements driver.Valuer.
+func (j JSON[T]) Value() (driver.Value, error) {
+	b, err := json.Marshal(j.V)
+	return string(b), err
+}
+
+// Scan implements sql.Scanner.
+func (j *JSON[T]) Scan(src any) error {
+	switch v := src.(type) {
+	case string:
+		return json.Unmarshal([]byte(v), &j.V)
+	case []byte:
+		return json.Unmarshal(v, &j.V)
+	}
+	return fmt.Errorf("a JSON column holds %T", src)
+}
+
+// Time is a UTC time kept as text that sorts.
+type Time struct{ time.Time }
+
+const timeLayout = "2006-01-02T15:04:05.000000Z"
+
+// Value implements driver.Valuer.
+func (t Time) Value() (driver.Value, error) { return t.UTC().Format(timeLayout), nil }
+
+// Scan implements sql.Scanner.
+func (t *Time) Scan(src any) (err error) {
+	switch v := src.(type) {
+	case string:
+		t.Time, err = time.Parse(timeLayout, v)
+		return err
+	case time.Time:
+		t.Time = v.UTC()
+		return nil
+	}
+	return fmt.Errorf("a time column holds %T", src)
+}
