@@ -233,6 +233,51 @@ func value[T any](p *T, d T) T {
 	return *p
 }
 
+// fryer checks a fryer and fills its defaults.
+func (c *checker) fryer(f Fryer) fryer.Spec {
+	kind := f.Kind
+	if kind == "" {
+		kind = string(fryer.Drawer)
+	}
+	c.among("fryer.kind", kind, names(fryer.Kinds))
+	basket := value(f.Basket, Basket{Shape: string(fryer.Rectangle), WidthMm: 230, DepthMm: 230})
+	switch fryer.BasketShape(basket.Shape) {
+	case fryer.Rectangle:
+		c.within("fryer.basket.widthMm", basket.WidthMm, 100, 600, "mm")
+		c.within("fryer.basket.depthMm", basket.DepthMm, 100, 600, "mm")
+	case fryer.Round:
+		c.within("fryer.basket.diameterMm", basket.DiameterMm, 100, 600, "mm")
+	default:
+		c.among("fryer.basket.shape", basket.Shape, []string{string(fryer.Rectangle), string(fryer.Round)})
+	}
+	s := fryer.Spec{
+		Kind: fryer.Kind(kind), PowerW: value(f.PowerW, 1500), Airflow: value(f.Airflow, 1),
+		DialOffsetC: f.DialOffsetC, RoomC: value(f.RoomC, 21),
+		Basket: fryer.Basket{Shape: fryer.BasketShape(basket.Shape), WidthMm: basket.WidthMm, DepthMm: basket.DepthMm, DiameterMm: basket.DiameterMm},
+	}
+	c.within("fryer.powerW", s.PowerW, 600, 3500, "W")
+	c.within("fryer.airflow", s.Airflow, 0.3, 2, "of a middling fryer")
+	c.within("fryer.dialOffsetC", f.DialOffsetC, -40, 40, "°C")
+	c.within("fryer.roomC", s.RoomC, 0, 45, "°C")
+	return s
+}
+
+// CheckFryer returns what is wrong with a fryer as FieldErrors, or nil.
+func CheckFryer(f Fryer) error {
+	var c checker
+	c.fryer(f)
+	if len(c.errs) > 0 {
+		return c.errs
+	}
+	return nil
+}
+
+// Check returns what is wrong with a request as FieldErrors, or nil.
+func Check(q Request) error {
+	_, err := resolve(q)
+	return err
+}
+
 // setup is a request resolved: tables looked up, defaults in, all checked.
 type setup struct {
 	cut      food.Cut
@@ -290,31 +335,7 @@ func resolve(q Request) (setup, error) {
 	c.within("coat.oilG", coat.OilG, 0, 200, "g on the whole load")
 	c.within("coat.sugarPct", coat.SugarPct, 0, 30, "percent")
 
-	f := value(q.Fryer, Fryer{})
-	kind := f.Kind
-	if kind == "" {
-		kind = string(fryer.Drawer)
-	}
-	c.among("fryer.kind", kind, names(fryer.Kinds))
-	basket := value(f.Basket, Basket{Shape: string(fryer.Rectangle), WidthMm: 230, DepthMm: 230})
-	switch fryer.BasketShape(basket.Shape) {
-	case fryer.Rectangle:
-		c.within("fryer.basket.widthMm", basket.WidthMm, 100, 600, "mm")
-		c.within("fryer.basket.depthMm", basket.DepthMm, 100, 600, "mm")
-	case fryer.Round:
-		c.within("fryer.basket.diameterMm", basket.DiameterMm, 100, 600, "mm")
-	default:
-		c.among("fryer.basket.shape", basket.Shape, []string{string(fryer.Rectangle), string(fryer.Round)})
-	}
-	s.spec = fryer.Spec{
-		Kind: fryer.Kind(kind), PowerW: value(f.PowerW, 1500), Airflow: value(f.Airflow, 1),
-		DialOffsetC: f.DialOffsetC, RoomC: value(f.RoomC, 21),
-		Basket: fryer.Basket{Shape: fryer.BasketShape(basket.Shape), WidthMm: basket.WidthMm, DepthMm: basket.DepthMm, DiameterMm: basket.DiameterMm},
-	}
-	c.within("fryer.powerW", s.spec.PowerW, 600, 3500, "W")
-	c.within("fryer.airflow", s.spec.Airflow, 0.3, 2, "of a middling fryer")
-	c.within("fryer.dialOffsetC", f.DialOffsetC, -40, 40, "°C")
-	c.within("fryer.roomC", s.spec.RoomC, 0, 45, "°C")
+	s.spec = c.fryer(value(q.Fryer, Fryer{}))
 
 	c.within("program.preheatMin", q.Program.PreheatMin, 0, 30, "minutes")
 	if n := len(q.Program.Stages); n < 1 || n > MaxStages {

@@ -15,6 +15,7 @@ type Answer struct {
 	CrispAtMin *float64  `json:"crispAtMin"`
 	Window     Window    `json:"window"`
 	Chance     *Chance   `json:"chance,omitempty"`
+	Verdict    Verdict   `json:"verdict"`
 	Coverage   float64   `json:"coverage"`
 	Layers     int       `json:"layers"`
 	End        End       `json:"end"`

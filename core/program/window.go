@@ -18,6 +18,8 @@ type Chance struct {
 	SafeByMin *float64 `json:"safeByMin"`
 	// CrispByMin is when 95 loads in 100 are crisp.
 	CrispByMin *float64 `json:"crispByMin"`
+	// HalfReadyMin is when half the loads are safe and crisp.
+	HalfReadyMin *float64 `json:"halfReadyMin"`
 	// BestUntilMin is when the first load in ten is overdone.
 	BestUntilMin *float64 `json:"bestUntilMin"`
 	Samples      int      `json:"samples"`
@@ -167,7 +169,7 @@ func chance(ctx context.Context, s *setup) (*Chance, error) {
 	over := pick(func(r sample) float64 { return r.over })
 	c := &Chance{
 		LookFirstMin: quantile(safe, 0.05), SafeByMin: quantile(safe, 0.95),
-		CrispByMin: quantile(crisp, 0.95), BestUntilMin: quantile(over, 0.10), Samples: len(all),
+		CrispByMin: quantile(crisp, 0.95), HalfReadyMin: quantile(ready, 0.5), BestUntilMin: quantile(over, 0.10), Samples: len(all),
 	}
 	cores := make([]float64, len(results))
 	for i := range results[0].core {
@@ -227,6 +229,7 @@ func Simulate(ctx context.Context, q Request, opt Options) (Answer, error) {
 		}
 	}
 	a.Warnings = append(a.Warnings, s.warnings(&a)...)
+	a.Verdict = s.verdict(&a)
 	return a, nil
 }
 

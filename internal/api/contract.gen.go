@@ -385,18 +385,24 @@ type CookSummary struct {
 
 // CutInfo defines model for CutInfo.
 type CutInfo struct {
-	Faces    []string    `json:"faces"`
-	Form     CutInfoForm `json:"form"`
-	Group    string      `json:"group"`
-	Id       string      `json:"id"`
-	LeastG   float64     `json:"leastG"`
-	MostG    float64     `json:"mostG"`
-	Name     string      `json:"name"`
-	Plural   string      `json:"plural"`
-	RuleC    float64     `json:"ruleC"`
-	Safety   string      `json:"safety"`
-	Source   string      `json:"source"`
-	TypicalG float64     `json:"typicalG"`
+	Faces  []string    `json:"faces"`
+	Form   CutInfoForm `json:"form"`
+	Group  string      `json:"group"`
+	Id     string      `json:"id"`
+	LeastG float64     `json:"leastG"`
+
+	// Length in thicknesses
+	Length   float64 `json:"length"`
+	MostG    float64 `json:"mostG"`
+	Name     string  `json:"name"`
+	Plural   string  `json:"plural"`
+	RuleC    float64 `json:"ruleC"`
+	Safety   string  `json:"safety"`
+	Source   string  `json:"source"`
+	TypicalG float64 `json:"typicalG"`
+
+	// Width in thicknesses
+	Width float64 `json:"width"`
 }
 
 // CutInfoForm defines model for CutInfo.Form.
@@ -2954,70 +2960,72 @@ func (sh *strictHandler) Simulate(w http.ResponseWriter, r *http.Request, params
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"zDzrctu2mq+C4Xamu7O0rcRJd+v+cr1119Nk44nTzY9sdgYiP5GoQIABQMs6OX6nznmEPtkZXHgRCUqg",
-	"JLv946FF8sN3vwL8GiW8KDkDpmR08TUqscAFKBDmv5tU/yUsuohKrPIojhguILqISBrFkYAvFRGQRhdK",
-	"VBBHMsmhwPoNtS71U1IJwrLo8TGObhZvsUpyfTMFmQhSKsI13A85oHsQknCGVI4VUjmgJMcsA7TCEhU4",
-	"BcRZjAhDXyquQEaxxSgHnIJocbpZnNg1tmHyqNGWJWcSDIW3gs8pFPoy4UwBU/oSlyUlCdYonpX2iX//",
-	"TWp8v3ZgfyNgEV1E/3LWsvDM3pVnNVyz4ibFHzWVK2AKrQR37HGvaag/YrkEi0WaEv0OpreClyAU0Tgv",
-	"MJUQR2XnJ83TUuVvDRkLLgqsooso5dWcQhTXPGBVMQcRaXyIlXHwCzLH+pe+7AQkCrOMAuICCV6xtH25",
-	"5ngcrUgajNtjV6s+uXU/N4/x+W+QqCiOHk4yfuJ+LAXPBC5OHeM6N09IUXKhrF6rPLqI7oHyRFRSVcVZ",
-	"wgWcuZfNyldYYcoz8/gGdxOOrXUQBYXcJforjtUNW3BNu0MRC4HX+v+kmgKoGoWzEGsQvxCWToCWc5KA",
-	"D1hWkRSzBI4Bi5KCKDlUFaP0GGnhglSowGuUc5rGaMEFkgrKUrucvloX+OGSiKtALS3ww1vCKmXfDXvh",
-	"loAj3N0lTEHW3L5TONt+W6hg9AibQgxhE6D37KYlrF02bri5wanuSl2auuQPDFC7hEos8DF0poe6sZDY",
-	"mVxnma6abuh/o3M+LN2iA4smqSc41JHEc0PitUepL6WJVlykIBAlDFBZKYmIGrrBHpUmfprVHGwv8hxP",
-	"jQMjdHFCfw519VWGxW2i9lE7kob6akPaAZ66drEDwWJKQWTANvVywJC+25qqDwwgle8cVzeVIkMlCPRi",
-	"NkNJ8cc/tK4GMN2p11DveCUS8KdUW/Up7nCii24D0q9wfDlkKdzXyWFg+OPLn/Qr3rhFGJE5pJc9/cIK",
-	"ThQpwJc/LLiABEu1a+E7UlTU5GxNhNz1yrV+6IaVldqiBJTjdBrG42rDV/4MWIK4B/GtRAnlyXJDabYt",
-	"xCuVcLvWNjLfucce46ikmO3MXSlmDVP0Czd+xuhbDNJpcpE6vExjp04PQrTuTj+31TKata0oHDtqZYlr",
-	"VXdLdlSvJbZl+pgFWeUfeqYJFC8J87P8HtMK9nHNBmKskdiKthX7tJhTIwusKvRS1l40RpWwHEuJdkb6",
-	"quACLAttrjfX/1HtdjTPednBzkP0pt388fuVyR4NmBgVNqExP+llYjRDJaaAFEevUIrF0txyi+3FvzHW",
-	"3TkF9aS8iqOUI8ZXMcIsRRVThKJVDmyQ6+LEvudzD0Yv2/K4wISheaUUZ8h5+wHTUlCYUL9Dw3OgY/j2",
-	"wAvAqRc+gwc1AoNIlFagQdmynTNAKy68xWGZYwld7ckBK33P+l17JSrG7JVWKXtldMr9iJeEZSdWqeoI",
-	"49UkRRT1e2YjGB89wAxPNLlI5YRljrxAH91TI0tujUgjpVHFqooCi7XHmSSqwvQtYYFZncmkvITvE5FH",
-	"AiVhkqQwpnJD5l4774oSTnklEF+gOVc5Mgk/csoIxm81mUdzEUB0P/kY1qr3XWznnFPAbEcAV7AtFoZL",
-	"ZHIcDIxrhiivPlUjKfOwjBtQV+CHG3vzpakX238GCR4XRdecpZZ8HCVrSpjt1gGlpJSc+C00E7wq/do1",
-	"kp0Bliq0uCl4+LOjOlDSSmC/ZxUVhdACX+IFqPW0rN+AIQkOrOa2qIwjomZ4HNVVthFgZ52GwzX3Gsxr",
-	"creWFNd1Go4pfbeILj5NSMgDi3bXPfY1aXwMqB8fYvu5xnefLAgTsaA2vR/KpcAPpNAGYc3HXs9Ozz1q",
-	"MW/av9v45HqdtpdL3+KHq10Lv5p1ln7xeuZvC+uQsguUebkBdT4G6d1iIUHtAraB1smrMWA6w9pJ4usu",
-	"hR5A/UQ1FXhlXBK/B+b1RrUPKPDDG2CZyqOL7yzC9b8vfDkNX4H4uAPb89ezLunfzWa7zNdZrsvk53W3",
-	"260WNxq4yf6OWDvK0uWqz2zfcJxONICk8icYJYEE3mIpQx1vuaUlK6c0XF3v0O9Hc5IsGUi532AisQVM",
-	"3WPt0BjYADMM3r8B9q4t/KeIyIzVxisVN3azua5NQjqa/3LW0dGWk01qWZuVLrpMUFho4jPONaE5Nvn/",
-	"vBJMeU2tTR5rOAJrXf6tIsm6hZOKtd9SXWK2C99Hj7Lfup5IWIjqdke+ehl8jFx6z6AWd1DwB7gW/Ym6",
-	"45rRuyZfTe/tZrybtguOMQ6/+/3PAPfr7GT3hNaaky4g5xQ+kMJjGm94gqkxBsRtJWge1jaPlQKhn/n/",
-	"f/00e/H50+zk+89/f/lpdnL++d8uPs1OXtufvtmZyjvHXnPN8cjOQKKWHp+f7oyv+wPh0fIfhOBiM+Ef",
-	"9ND5CtKRchHojtbUdmItgPrxuFnMR12/uJAKq2okMoyV9r3l68LbgRrhaa0/E+yjFJADVpMKwKxXd01L",
-	"NydMEoNnoj1uYTcudBBCZKQqwfanagL/RnqkfQoMxHi8f7d1GClH5p/+mF4rzv5h/Q6UIiyTk+M6KUY6",
-	"GfXQtBtYK52yVLblKkiiQPhLcffqlb/1uiIqRw2AOGzeLmUXkUzn3n/zLi5zLlS9W2Jz8TvCMgonFLT/",
-	"RUvo9j87lCsoShBYVWKDeK3P154l+36i87ZDvMPMLnNix/4uzj5F64xBBh63LfqGvV+bZCJsZs1rtCAq",
-	"RhKAoYXgBcJzfg8xKgr7rw5QFti3EhUkTW2o2vRUTX495v81f4fIpJAJaHoEO0RNsav7h576IdDA1/t4",
-	"rIdIvxg7Gmo8QhyX4LwYEv3ffIUKzNZmpKCZj+aw0JeYCCQVLyUq+L3rQw9IXXGRyt1OqqkjDA71az6k",
-	"dXbn288wB6l+ZYqMt4RZRanJXNxmvWHjYb1FJRJBZDkp3kzogu21w8Uu4gDEDsEQOWunu4XSnGR5aGSl",
-	"fHV1fKaMUWpWix2CQZRqnvy43l8lKOfLayKk2h+EFs8hKEhclNTfDejxaQPZ7sIbjIg3TaVdwBiA0w6v",
-	"5fF7EDiD4IELkeXlAYwDm930izAR3F9u6vLQZz+OOCuNC4hs/TEPhLbA6j2wFASkoxuJdtKv6374BUoV",
-	"uhdJq2v2HtKqmaPusaoO9G+4lOGL6rSOZ8B2e3krvM01enQOeFeLcUNEHYH0iPYpromAI0WTCTyeaMIZ",
-	"3OVYhCo7NdX4tN3E/2P/ndTJuypeho7+Jrb3Dtql3F2sw4wW5gYBm/THHWb7pCcqCof5gZzTCWNJAXJK",
-	"DTs+qApMfWqjqLFsMahBbB0vaS9/iJdVpABK2LaEYEKlPUUsw6lrzwYFX7EncPVuEj9ljt5Of8+709/z",
-	"XTt5neeyE2BLj0+G4cNl4yunxIMVTNg8PtXzT8pzq7IMxWUs/3PNmNpiHMSGzHaE6wkw+jIkZVxhs79m",
-	"a3U4wT8kfGQ/yHgbcUFC68MCpHQJ2S4fk5oi3j0fxAfCUjvM7UfGamRnni6/D/BDfN93++1Vh0YNckhs",
-	"v8XVeNCNpLVhQSfzbXIJm5264FRnER1n2tGjwNbZJZN2FLt356zprrQ7Do40vD/KiH7rNDy0t7l9tDyM",
-	"5ZwXwS4nRErXbpvs4UJ6b88BPeEMyubLmCk7yAiJyCE7xvt61muxbjaPKhmjaonMCaemT7q9zxoU1sIn",
-	"aPvMwkjwvsJBBW7GVqPzKr9S1aqwr1o9muGx3di2yf5bipmMkeYvSLP9VkABGnWJMBEnC0EgRQnnS3mK",
-	"PrQNX4mwAPTH71cx0qEUJMpiZNN6iYoiNuNA2Ww4rhgFKRFGDBdg9uMirnIQKyLhFP1kpm0G4vvrK/T9",
-	"q9f/gbpHSm0fXeWATEyMEVESmeGYwXjlNtS6Mdnp/7Fm9+hF9L8tVzoz4ItodvridGbOB5TAcEmii+j8",
-	"dHZ6bqeWubGls6Q97ZhZb8YNAwg3+/2jn0HVByJ7Z2ZfzmZbzstOOydbL+E5J/shB1QjaW4ucEVH7b/B",
-	"sHP0VtddbgNtdFUpGSNzrMyqQkVBtluqgWWEAVoyvpLmzTOjF6PceUOkujJPHMic4DM19V7g4cxqwLlL",
-	"Sq1aH4FvWgqUZ3POlzGiWIFUaEGEVHZDO0aU3INZzQzIeWnDlPTwzJ4stPvv3UHQH3m6nsSuKRPZsZMr",
-	"/e67fc6TKT32z7g/DoT94niWoBkzZgaavTmWaA5ZxfaUaqvVZ/XO5zHDf0PuoRHUAcrdD9/2eNluLjQn",
-	"pfbYGK3f9MtyhK/KudiME5aZTw1wgXTWfTifv5L00cYlCrZU3GT1f5nf/Zx+5QlolUJYkhR+QAKk4gLQ",
-	"XPNAIqLQHCfLfTGOx0PAEbTgEK3fn6LulyxGtnS1j5zdpHZ7VEdwZ+3Bxz1gjTnByzRtD4nt7weDTmC6",
-	"bWohfuz5JIrwQoFARB0hON3htc2QVliilDP4wQRze5oSSVD2gLbxG49e6Z5Rd7J0zER/ZSnfFNifxTc3",
-	"eD4K4z7gJRiPYfijeeAON0lMbOFwsPV0zqbuZz6Vx3puK1VvfX0a22mOyv41jOZSoiWU6jiR6MwFjSN7",
-	"tPcW6p8dKXQIPyQGal6ZFsD2pP9auBbY02f9TYchJN93qB9MfJOzHNVo687RRKDuo1Ea8lMYe/e00fPa",
-	"uxPtkxi8rme267BpjDyLCput9QEa7Fo1NhiZGtPtY7e15gFZoNdlXQnACm7t4f+n0KzOIYHnrSItw/1e",
-	"ksEKlU4gBylXYF3T8PcvWNf4cZs9ixwOkUF8XL/s2PDXcssTjefphXYsp/wMWdifrdfHyMJkZxf8mP02",
-	"O+WfkNZmjRF6c15JyDlNv5WowXl/ux4x0Q1Kj29sm0Q+n61tY+4R7E02czrbwPE3pO1DMPSAm/iY9jKi",
-	"gO9BIl7ZiYHdOJoiOye3HzLE6EtFkqVNWhCuh9rmc6VfKhDr9mulbid391ulDa0bg/7mSMNTudvhVPa5",
-	"VaHzgaiRz6XqmlwivjhS28jJ3XyZxo4uFubaTDANDraFZJWhEjS6iM5wSc7uX0SPnx//GQAA//8=",
+	"zDztctw2cK+CYTOTdkpJZ8tOG+WXokapJnatsZz6h+vO4Mg9Ej4QoAFQp6urd8r0EfJkHXzw40jwDrw7",
+	"KfmjoY7kYnex37vgtyjhRckZMCWji29RiQUuQIEw/92k+i9h0UVUYpVHccRwAdFFRNIojgR8rYiANLpQ",
+	"ooI4kkkOBdZvqHWpn5JKEJZFj49xdLN4i1WS65spyESQUhGu4X7IAd2DkIQzpHKskMoBJTlmGaAVlqjA",
+	"KSDOYkQY+lpxBTKKLUY54BREi9PN4sSusQ2TR422LDmTYCi8FXxOodCXCWcKmNKXuCwpSbBG8ay0T/zz",
+	"F6nx/daB/Z2ARXQR/cNZy8Ize1ee1XDNipsUf9RUroAptBLcsce9pqH+jOUSLBZpSvQ7mN4KXoJQROO8",
+	"wFRCHJWdnzRPS5W/NWQsuCiwii6ilFdzClFc84BVxRxEpPEhdo+DX5A51r/0905AojDLKCAukOAVS9uX",
+	"a47H0Yqkwbg9dqXqk1v3c/MYn3+BREVx9HCS8RP3Yyl4JnBx6hjXuXlCipILZeVa5dFFdA+UJ6KSqirO",
+	"Ei7gzL1sVr7CClOemcc3uJtwbLWDKCjkrq2/4ljdsAXXtDsUsRB4rf9PqimAqlE4C7EG8Rth6QRoOScJ",
+	"+IBlFUkxS+AYsCgpiJJDUTFCj5HeXJAKFXiNck7TGC24QFJBWWqT0xfrAj9cEnEVKKUFfnhLWKXsu2Ev",
+	"3BJwhLu7hCnImtt3CmfbbwsVjB5hU4ghbAL0nt60hLXLxg03NzjVXalLU5f8gQJqk1CJBT6GzPRQNxoS",
+	"O5XrLNMV0w35b2TOh6VbdKDRJPU4h9qTeG5IvPYI9aU03oqLFASihAEqKyURUUMz2KPS+E+zmoPtRZ7j",
+	"qX5ghC5O6K+hpr7KsLhN1D5iR9JQW21IO8BS1yZ2sLGYUhAZsE25HDCkb7amygMDSOU7x9VNochQCQK9",
+	"mM1QUvz5f1pWA5juxGsod7wSCfhDqq3yFHc40UW3AekXOL4cshTu6+Aw0P3x5S/6Fa/fIozIHNLLnnxh",
+	"BSeKFOCLHxZcQIKl2rXwHSkqamK2xkPueuVaP3TDykptEQLKcToN43Gx4St/BCxB3IP4XqKE8mS5ITTb",
+	"FuKVSrhdaxuZ79xjj3FUUsx2xq4Us4Yp+oUbP2P0LQbptH2R2r1MY6cOD0Kk7k4/t1UzmrXtVjh21MIS",
+	"16LuluyIXktsy/QxDbLCP7RMEyheEuZn+T2mFexjmg3EWCOxFW277dN8To0ssKrQS1l90RhVwnIsJdoY",
+	"6auCC7AstLHeXP9HtdnRPOdlBzsP0Zt68+cfVyZ6NGBiVNiAxvykl4nRDJWYAlIcvUIpFktzyy22F//G",
+	"WHfnBNQT8iqOUo4YX8UIsxRVTBGKVjmwQayLE/uezzwYuWzT4wIThuaVUpwhZ+0HTEtBYUL9Bg3PgY7h",
+	"2wMvAKde+Awe1AgMIlFagQZl03bOAK248CaHZY4ldKUnB6z0PWt37ZWoGLNXWqTslZEp9yNeEpadWKGq",
+	"PYxXkhRR1G+Zzcb46AFmeKLJRSonLHPkBdronhhZcmtEml0aFayqKLBYe4xJoipM3xIWGNWZSMpL+D4e",
+	"ecRREiZJCmMiN2TutbOuKOGUVwLxBZpzlSMT8CMnjGDsVhN5NBcBRPeDj2Guet/Fds45Bcx2OHAF23xh",
+	"+I5M9oOBfs0Q5ZWnaiRkHqZxA+oK/HBjb740+WL7zyDA46LoqrPUOx9HyZoSZqt1QCkpJSd+Dc0Er0q/",
+	"dI1EZ4ClCk1uKLBMeYqQRCs5SZYMpLT5ZUCCzsPXHZWnklYC+620qCiEFgskXoBaT8sgDBiS4ODM0NTx",
+	"jsG7LZLs+FHLQRzVyb+Rq2YDa2Q6NDSSUO9Mw5WalVtTn+s6XcCUvltEF58mJA6BxQVX5fYVk3wcqR8f",
+	"Yvu5xnefaA0TsaA2DRluVIEfSKEV16q5vZ6dnnukYd6UqbfxydVkbc2ZvsUPV7sWfjXrLP3i9cxfvtau",
+	"bxco83ID6nwM0rvFQoLaBWwDrZNXY8B0JLiTxNddCj2A+gF1KvDKmE5+D8xrNWv7UuCHN87E/WARrv99",
+	"4Yu9+ArExx3Ynr+edUn/YTbbpc9OlV3GMa+r8m61uJHATfZ3trUjLF2u+tT2DcfpRAVIKn8gVBJI4C2W",
+	"MtQelltKx3JKYdjVOP02ujat+zVQEpto1bXgDo2BhTrD4P0Lde/aAsWULTLtv/GMyrUHbUxug6WO5L+c",
+	"dWS05WQTAtdqpZND4xQWmviMc01ojk2eMq8EU15Va4PcGo7AWpa/VCRZt3BSsfZrqgsgd+H76BH2W1e7",
+	"CXNR3SrONy+DjxHz7+nU4g4KfgfXoj9RdlzRfFeHrqkR3oxX/XbBMcrhN7//GmB+nZ7s7iRbddKJ7pzC",
+	"B1J4VOMNTzA1yoC4zVjNw1rnsVIg9DP//Y+fZi8+f5qd/Pj5f19+mp2cf/6ni0+zk9f2p+92phzOsNdc",
+	"czyyvZqopcdnpztt9n7jerRMAUJwsZmYDGr9fAXpSFoLdEcJbTuxFkD9eNws5qOunwRJhVU14hnGShC9",
+	"5esCgQM1wtNafiboRykgB6wmJapZLz+cFm5O6HgG92573MKurekghOyRqgTbn6oJ/Bup5fYpMBDj8Trj",
+	"1qapHOnT+n16LTj7u/U7UIqwTE7266QYqbjUzd2uY610yFLZ0rAgiQLhLxm4V6/8JeIVUTlqAISl9ljK",
+	"LiKZjr3/x7u4zLlQ9VTH5uJ3hGUUTiho+4uW0K3TdihXUJQgsKrEBvFanq89S/btROdth3iHmV3mxI79",
+	"XZx9gtZp1wwsbpv0DWvUNshE2PTE12hBVIwkAEMLwQuE5/weYlQU9l/toCyw7yUqSJpaV7VpqZr4esz+",
+	"a/4OkUkhExBaxaHY5f1DS/0QqODrfSzWQ6RfjB0NNR4hhktwXgyJ/ne+QgVma9P60MxHc1joS0wEkoqX",
+	"EhX83tXLB6SuuEjlbiPV5BEGh/o1H9I6uvPNXcxBqt+ZIuOla1ZRaiIXN1Q4LDyst4hEIogsJ/mbCRW2",
+	"vSZx7CIOQOwQDNlnbXS3UJqTLA/1rJSvro7PlDFKzWqxQzCIUs2Tn9f7i0SO6eI94PQAEJTz5TURUu0P",
+	"Qu/wIVRIXJTUX1DosXoD2e7CG7zs8SXeVL52PaNSTt68uszvQeAMgltNRJaXB/ARbLzUT+tEcDW8yfRD",
+	"n/04Yv40LiCy9cc8ENoCq/fAUhCQjo5Q7aT/S0US+A1KFTqFpaU3ew9p1XSQ91hVhw5vuJThi+pAkWfA",
+	"dvsNu3mba/ToHPCu3saNLepsSI9on+AanzqShhlX5vFPnMFdjgVMaihNm6P+D/vvpNrgVfEytOk5sWB4",
+	"0Hx2d7EOM1qYGwRs0h93mO3bPVFROMwO5JxOaMgKkFOy4vG2WmAwVStFjWWLQQ1ia8NKG/1DrKwiBVDC",
+	"toUYE3L3Kdsy7Df3dFDwFXsCU+9mEKZMELR97/Nu3/t81wyzs1y2923p8e1heFvd2Mop/mAFE8bmp1r+",
+	"SZFzVZahuIxFlK68U2uMg9iQ2XaJPQ5GX4YEofcgUpKM5LYrwlK+QoojTAozRqZjIpPFylIAThFfIMpx",
+	"Ku2Y16od/VroOG2Q29pfvYVLwYv9tVrjsvZXWEZnjBXfd71+ydShXoOs0WlGki3Vvt1YYTPXtTXbn2Cd",
+	"Ez4yhzReFl6Q0Hy/ACldOLzLwqemKOOeD5FCK2i+uKQamQg9TF6ebO+HxPZLlo3/2kgZGha0GtnJQJqY",
+	"zmYJLkioo7mOU+tIVGBR9JJJ22Tfuyba1M3aWZIjjWUcZfhi65xDaNV6+9DA0BxxXgSb/pBdunaD2odv",
+	"0nt7Eu0Ju4s2b8FM2RZVSGQUcmahL2e94vmm86pkjKolMmfsmgr49gp6UHgR3hvdp8tJgidbB4UR05Ac",
+	"7UT6haoWhX3F6tGMBdjRyk3231LMZIw0f0GayEBAARp1iTARJwtBIEUJ50t5ij60pXyJsAD05x9XMdIh",
+	"DUiUxcimVxIVRWwavbIZea8YBSkRRgwXYCbCEVc5iBWRcIp+MX1UA/H99RX68dXrf0HdQ822Q6JjGeMd",
+	"Y0SURKbt2cYyRCLXAD39L9bML19E/9lypdPdv4hmpy9OZ+aESgkMlyS6iM5PZ6fnth+dG106S9rztpm1",
+	"ZtwwgHBz4iT6FVR9JLd3avvlbLblxPa0k9r1Ep6T2jr0q5E0Nxe4oqP632DYOfyt8183wh1dVUrGyBxs",
+	"tKJQUZDtUD+wjDBAS8ZX0rx5ZuRilDtviFRX5okDmRN8qqueRh92Iwecu6TUivUR+KZ3gfJszvkyRhQr",
+	"kMpG1TbWxoiSezCrmdEHXlo3JT08s2db7QkQdxT5Z24D5mB2Tem1j52d6vdV7HOemOmx/5WFx8Fmvzie",
+	"JmjGjKmBZm+OJZpDVrE9d7WV6rN69n5M8d+Qe2g26gDh7rtve8BxNxeas3p7jObrN/17OcJX5UxsxgnL",
+	"zMcuuEA6/j6cz99I+mj9EgWbsm+y+t/M735Ov/I4tEohLEkKPyEBUnEBaK55IBFRaI6T5b4Yx+Mu4AhS",
+	"cIjU709R91sqI8N67SNnN6kdfOts3Fl79HYPWGNG8DJN22OK+9vBoDPAbgAxxI49344ivFAgEFFHcE53",
+	"eG0jpBWWKOUMfrJVIXOeF0lQ9hMBxm48enf3jLqzzWMq+jtL+eaG/VV8cyMFR2HcB7wEYzEMfzQP3PE6",
+	"iYlNHA7Wns7p6P3Up/Joz22l6qHmp9Gd5rD230NpLiVaQqmO44nOnNM4skV7b6H+1Z5Cu/BDfKDmlSkB",
+	"bA/6r4UrgT191N9UGELifYf6wcQ3MctRlbauHE0E6j5bpiE/hbJ3z5E9r767rX0Shdf5zHYZNoWRZxFh",
+	"c2giQIJdqcY6I5NjuhMKroOzfxToNVlXArCCW/v5iaeQrM7xj+fNIi3D/VaSwQqVbkMOEq7AvKbh798w",
+	"r/HjNnuWfThkD+Lj2mXHhr+XWZ6oPE+/accyys8Qhf3Vcn2MKEx2zjeM6W9zBuIJaW3WGKE355WEnNP0",
+	"e4kanPfX6xEV3aD0+Mq2SeTz6do25h5B32TTp7MFHH9B2j4EQwu4iY8pLyMK+B4k4pXtGNgB3tRNp9hP",
+	"aWL0tSLJ0gYtCNdNbfPB3K8ViHX7vVw3o9/9Wm5D60bLvxkieSpzO+zKPrcodD5RNvLBXp2TS8QXRyob",
+	"uX0330ayrYuFuTYdTIODLSFZYagEjS6iM1ySs/sX0ePnx/8PAAD//w==",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

@@ -1,0 +1,245 @@
+package api
+
+import (
+	"context"
+	"errors"
+
+	"velocrustum/core/cook"
+	"velocrustum/core/food"
+	"velocrustum/core/program"
+	"velocrustum/internal/store"
+)
+
+// live returns the cook as the core leads it.
+func (s *Server) live(ctx context.Context, c store.Cook) (cook.Live, error) {
+	set, err := s.store.Settings(ctx)
+	if err != nil {
+		return cook.Live{}, err
+	}
+	cut, err := food.FindCut(c.Plan.V.Load.V.Cut)
+	if err != nil {
+		return cook.Live{}, err
+	}
+	return cook.Live{
+		Program: c.Plan.V.Program.V, Pieces: c.Plan.V.Load.V.Pieces, Piece: cut.Name, Plural: cut.Plural, Faces: cut.Faces,
+		Started: c.StartedAt.Time, Events: c.Events, Degrees: set.Temperature,
+	}, nil
+}
+
+func (s *Server) cookOut(ctx context.Context, c store.Cook) (Cook, error) {
+	l, err := s.live(ctx, c)
+	if err != nil {
+		return Cook{}, err
+	}
+	now := s.now().UTC()
+	step := l.Step(now)
+	p := planOut(c.Plan.V)
+	f := fryerOut(c.Fryer.V)
+	out := Cook{
+		Id: c.ID, Name: c.Name, PlanId: c.PlanID, StartedAt: c.StartedAt.Time, Now: now,
+		Plan: PlanInput{Name: p.Name, FryerId: p.FryerId, Load: p.Load, Coat: p.Coat, Program: p.Program, TableTime: p.TableTime},
+		Fryer: FryerInput{Name: f.Name, Kind: FryerInputKind(f.Kind), Basket: f.Basket, PowerW: f.PowerW, Airflow: f.Airflow,
+			DialOffsetC: f.DialOffsetC, DialMinC: f.DialMinC, DialMaxC: f.DialMaxC, DialStepC: f.DialStepC},
+		Events: []CookEvent{}, Planned: c.Planned.V, Forecast: c.Forecast.V,
+		Step:    CookStep{Phase: CookStepPhase(step.Phase), Title: step.Title, Detail: step.Detail},
+		Outcome: Outcome{Crust: (*OutcomeCrust)(c.Crust), Inside: (*OutcomeInside)(c.Inside), Note: c.Note, Change: c.ChangeNext},
+	}
+	if !step.Until.IsZero() {
+		out.Step.Until, out.Step.Next = &step.Until, &step.Next
+	}
+	if step.Action != "" {
+		out.Step.Action, out.Step.Label = &step.Action, &step.Label
+	}
+	if at, ok := l.LoadedAt(); ok {
+		out.LoadedAt = &at
+	}
+	if c.FinishedAt != nil {
+		out.FinishedAt = &c.FinishedAt.Time
+	}
+	for _, e := range c.Events {
+		ev := CookEvent{Kind: e.Kind, At: e.At}
+		if e.Kind == cook.More || e.Kind == cook.Probe || e.Kind == cook.Look {
+			v := e.Value
+			ev.Value = &v
+		}
+		out.Events = append(out.Events, ev)
+	}
+	return out, nil
+}
+
+// ListCooks answers GET /cooks.
+func (s *Server) ListCooks(ctx context.Context, _ ListCooksRequestObject) (ListCooksResponseObject, error) {
+	cooks, err := s.store.Cooks(ctx)
+	if err != nil {
+		return nil, err
+	}
+	out := make(ListCooks200JSONResponse, len(cooks))
+	for i, c := range cooks {
+		sum := CookSummary{Id: c.ID, Name: c.Name, StartedAt: c.StartedAt.Time, Live: c.FinishedAt == nil, Crust: c.Crust, Inside: c.Inside, Note: c.Note}
+		planned := 0.0
+		for _, st := range c.Plan.V.Program.V.Stages {
+			planned += st.Minutes
+		}
+		sum.PlannedMin = &planned
+		if c.FinishedAt != nil {
+			sum.FinishedAt = &c.FinishedAt.Time
+			l := cook.Live{Events: c.Events}
+			if at, ok := l.LoadedAt(); ok {
+				m := c.FinishedAt.Sub(at).Minutes()
+				sum.ActualMin = &m
+			}
+		}
+		if line := c.Forecast.V.Timeline; len(line) > 0 {
+			last := line[len(line)-1]
+			lab := [][]float64{last.Faces[0].Lab[:], last.Faces[1].Lab[:]}
+			sum.Lab = &lab
+		}
+		out[i] = sum
+	}
+	return out, nil
+}
+
+// StartCook answers POST /cooks.
+func (s *Server) StartCook(ctx context.Context, r StartCookRequestObject) (StartCookResponseObject, error) {
+	p, err := s.store.Plan(ctx, r.Body.PlanId)
+	if err != nil {
+		return nil, err
+	}
+	f, err := s.store.Fryer(ctx, p.FryerID)
+	if err != nil {
+		return nil, err
+	}
+	set, err := s.store.Settings(ctx)
+	if err != nil {
+		return nil, err
+	}
+	c := store.Cook{PlanID: &p.ID, Name: p.Name, Guidance: set.Guidance, GuidanceC: set.GuidanceC, StartedAt: store.Time{Time: s.now().UTC()}}
+	c.Plan.V, c.Fryer.V = p, f
+	if c.Planned.V, err = program.Simulate(ctx, request(p, f, c.Guidance, c.GuidanceC), program.Options{}); err != nil {
+		return nil, err
+	}
+	c.Forecast = c.Planned
+	if c, err = s.store.AddCook(ctx, c); err != nil {
+		return nil, err
+	}
+	out, err := s.cookOut(ctx, c)
+	return StartCook201JSONResponse(out), err
+}
+
+// GetLiveCook answers GET /cooks/live.
+func (s *Server) GetLiveCook(ctx context.Context, _ GetLiveCookRequestObject) (GetLiveCookResponseObject, error) {
+	out := GetLiveCook200JSONResponse{Now: s.now().UTC()}
+	c, err := s.store.LiveCook(ctx)
+	if errors.Is(err, store.ErrNotFound) {
+		return out, nil
+	} else if err != nil {
+		return nil, err
+	}
+	view, err := s.cookOut(ctx, c)
+	out.Cook = &view
+	return out, err
+}
+
+// GetCook answers GET /cooks/{id}.
+func (s *Server) GetCook(ctx context.Context, r GetCookRequestObject) (GetCookResponseObject, error) {
+	c, err := s.store.Cook(ctx, r.Id)
+	if err != nil {
+		return nil, err
+	}
+	out, err := s.cookOut(ctx, c)
+	return GetCook200JSONResponse(out), err
+}
+
+// AddCookEvent answers POST /cooks/{id}/events.
+func (s *Server) AddCookEvent(ctx context.Context, r AddCookEventRequestObject) (AddCookEventResponseObject, error) {
+	s.cooking.Lock()
+	defer s.cooking.Unlock()
+	c, err := s.store.Cook(ctx, r.Id)
+	if err != nil {
+		return nil, err
+	}
+	l, err := s.live(ctx, c)
+	if err != nil {
+		return nil, err
+	}
+	e := cook.Event{Kind: string(r.Body.Kind), At: s.now().UTC()}
+	if r.Body.Value != nil {
+		e.Value = *r.Body.Value
+	}
+	if c.Events, err = l.Add(e); err != nil {
+		return nil, err
+	}
+	out, err := s.keep(ctx, c, l)
+	return AddCookEvent200JSONResponse(out), err
+}
+
+// UndoCookEvent answers DELETE /cooks/{id}/events/last.
+func (s *Server) UndoCookEvent(ctx context.Context, r UndoCookEventRequestObject) (UndoCookEventResponseObject, error) {
+	s.cooking.Lock()
+	defer s.cooking.Unlock()
+	c, err := s.store.Cook(ctx, r.Id)
+	if err != nil {
+		return nil, err
+	}
+	l, err := s.live(ctx, c)
+	if err != nil {
+		return nil, err
+	}
+	if len(c.Events) == 0 {
+		return nil, program.FieldErrors{{Field: "events", Value: "none", Allowed: "at least one thing said, to take back"}}
+	}
+	c.Events = c.Events[:len(c.Events)-1]
+	out, err := s.keep(ctx, c, l)
+	return UndoCookEvent200JSONResponse(out), err
+}
+
+// keep forecasts a cook anew after its events changed, and keeps it.
+func (s *Server) keep(ctx context.Context, c store.Cook, l cook.Live) (Cook, error) {
+	l.Events = c.Events
+	c.FinishedAt = nil
+	if at, ok := l.Finished(); ok {
+		c.FinishedAt = &store.Time{Time: at}
+	}
+	p := c.Plan.V
+	p.Program.V = l.Actual()
+	a, err := program.Simulate(ctx, request(p, c.Fryer.V, c.Guidance, c.GuidanceC), program.Options{})
+	if err != nil {
+		return Cook{}, err
+	}
+	c.Forecast.V = a
+	if err := s.store.PutCook(ctx, c); err != nil {
+		return Cook{}, err
+	}
+	return s.cookOut(ctx, c)
+}
+
+// PutOutcome answers PUT /cooks/{id}/outcome.
+func (s *Server) PutOutcome(ctx context.Context, r PutOutcomeRequestObject) (PutOutcomeResponseObject, error) {
+	s.cooking.Lock()
+	defer s.cooking.Unlock()
+	c, err := s.store.Cook(ctx, r.Id)
+	if err != nil {
+		return nil, err
+	}
+	c.Crust, c.Inside, c.Note, c.ChangeNext = (*string)(r.Body.Crust), (*string)(r.Body.Inside), r.Body.Note, r.Body.Change
+	if err := s.store.PutCook(ctx, c); err != nil {
+		return nil, err
+	}
+	out, err := s.cookOut(ctx, c)
+	return PutOutcome200JSONResponse(out), err
+}
+
+// DeleteCook answers DELETE /cooks/{id}.
+func (s *Server) DeleteCook(ctx context.Context, r DeleteCookRequestObject) (DeleteCookResponseObject, error) {
+	return DeleteCook204Response{}, s.store.DeleteCook(ctx, r.Id)
+}
+
+// RestoreCook answers POST /cooks/{id}/restore.
+func (s *Server) RestoreCook(ctx context.Context, r RestoreCookRequestObject) (RestoreCookResponseObject, error) {
+	c, err := s.store.RestoreCook(ctx, r.Id)
+	if err != nil {
+		return nil, err
+	}
+	out, err := s.cookOut(ctx, c)
+	return RestoreCook200JSONResponse(out), err
+}

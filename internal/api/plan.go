@@ -1,0 +1,161 @@
+package api
+
+import (
+	"context"
+	"strconv"
+	"strings"
+
+	"velocrustum/core/food"
+	"velocrustum/core/fryer"
+	"velocrustum/core/program"
+	"velocrustum/core/safety"
+	"velocrustum/internal/store"
+)
+
+// Simulate answers POST /simulations.
+func (s *Server) Simulate(ctx context.Context, r SimulateRequestObject) (SimulateResponseObject, error) {
+	a, err := program.Simulate(ctx, *r.Body, program.Options{NoChance: r.Params.Chance != nil && !*r.Params.Chance})
+	return Simulate200JSONResponse(a), err
+}
+
+// GetCatalog answers GET /catalog.
+func (s *Server) GetCatalog(ctx context.Context, _ GetCatalogRequestObject) (GetCatalogResponseObject, error) {
+	set, err := s.store.Settings(ctx)
+	if err != nil {
+		return nil, err
+	}
+	c := Catalog{
+		Surfaces: []Choice{
+			{"wet", "Wet from the tap or the brine", "still wet"},
+			{"wiped", "Wiped with paper", "wiped dry"},
+			{"racked", "Wiped, then two hours on a rack in the fridge", "dried on the rack"},
+		},
+		Guidances: []Choice{
+			{"us", "US consumer guidance", "US guidance"},
+			{"uk", "UK guidance: 70 °C for 2 min or equivalent", "UK guidance"},
+			{"stricter", "My own, stricter", "your own rule"},
+		},
+		FryerKinds: []Choice{
+			{string(fryer.Drawer), "Drawer with a basket", "drawer"},
+			{string(fryer.Oven), "Oven with trays", "oven"},
+		},
+	}
+	l := &c.Limits
+	l.MaxPieces, l.MaxStages = program.MaxPieces, program.MaxStages
+	l.MinAirC, l.MaxAirC, l.MaxMinutes = program.MinAirC, program.MaxAirC, program.MaxMinutes
+	l.MinStartC, l.MaxStartC = program.MinStartC, program.MaxStartC
+	forms := map[food.Form]CutInfoForm{food.Slab: "slab", food.Cylinder: "cylinder", food.Ellipsoid: "ellipsoid"}
+	for _, f := range food.Cuts() {
+		rule, err := safety.For(set.Guidance, f.Class, max(set.GuidanceC, safety.StricterFloor(f.Class)))
+		if err != nil {
+			return nil, err
+		}
+		c.Cuts = append(c.Cuts, CutInfo{
+			Id: f.ID, Name: f.Name, Plural: f.Plural, Group: f.Group, Faces: f.Faces[:], Form: forms[f.Form], Length: f.Length, Width: f.Width,
+			TypicalG: f.Typical, LeastG: f.Least, MostG: f.Most, Safety: string(f.Class), RuleC: rule.CoreC, Source: f.Source,
+		})
+	}
+	for _, k := range food.Coats() {
+		allergens := k.Allergens
+		if allergens == nil {
+			allergens = []string{}
+		}
+		c.Coats = append(c.Coats, CoatInfo{Id: k.ID, Name: k.Name, Says: k.Says, Allergens: allergens, NeedsOilG: k.NeedsOil, Source: k.Source})
+	}
+	return GetCatalog200JSONResponse(c), nil
+}
+
+// request puts a plan, its fryer and the household's rule together.
+func request(p store.Plan, f store.Fryer, guidance safety.Guidance, guidanceC float64) program.Request {
+	q := program.Request{Load: p.Load.V, Coat: &p.Coat.V, Fryer: f.Simulated(), Program: p.Program.V, Guidance: string(guidance)}
+	if guidance == safety.Stricter {
+		q.GuidanceC = guidanceC
+		if cut, err := food.FindCut(p.Load.V.Cut); err == nil {
+			q.GuidanceC = max(q.GuidanceC, safety.StricterFloor(cut.Class))
+		}
+	}
+	return q
+}
+
+// checked returns the plan of an input if it can be cooked.
+func (s *Server) checked(ctx context.Context, in PlanInput) (store.Plan, error) {
+	p := store.Plan{Name: strings.TrimSpace(in.Name), FryerID: in.FryerId, TableTime: in.TableTime}
+	p.Load.V, p.Coat.V, p.Program.V = in.Load, in.Coat, in.Program
+	if p.Name == "" {
+		return p, program.FieldErrors{{Field: "name", Value: "blank", Allowed: "1 to 80 letters"}}
+	}
+	f, err := s.store.Fryer(ctx, in.FryerId)
+	if err != nil {
+		return p, program.FieldErrors{{Field: "fryerId", Value: in.FryerId, Allowed: "the id of one of your fryers"}}
+	}
+	return p, program.Check(request(p, f, safety.US, 0))
+}
+
+func planOut(p store.Plan) Plan {
+	return Plan{Id: p.ID, Name: p.Name, FryerId: p.FryerID, Load: p.Load.V, Coat: p.Coat.V, Program: p.Program.V,
+		TableTime: p.TableTime, Version: p.Version, ChangedAt: p.ChangedAt.Time}
+}
+
+// version reads an If-Match header.
+func version(h *string) (*int, error) {
+	if h == nil {
+		return nil, nil
+	}
+	v, err := strconv.Atoi(strings.Trim(*h, `"`))
+	if err != nil {
+		return nil, program.FieldErrors{{Field: "If-Match", Value: *h, Allowed: `a version in quotes, like "3"`}}
+	}
+	return &v, nil
+}
+
+// ListPlans answers GET /plans.
+func (s *Server) ListPlans(ctx context.Context, _ ListPlansRequestObject) (ListPlansResponseObject, error) {
+	plans, err := s.store.Plans(ctx)
+	out := make(ListPlans200JSONResponse, len(plans))
+	for i, p := range plans {
+		out[i] = planOut(p)
+	}
+	return out, err
+}
+
+// CreatePlan answers POST /plans.
+func (s *Server) CreatePlan(ctx context.Context, r CreatePlanRequestObject) (CreatePlanResponseObject, error) {
+	p, err := s.checked(ctx, *r.Body)
+	if err != nil {
+		return nil, err
+	}
+	p, err = s.store.AddPlan(ctx, p)
+	return CreatePlan201JSONResponse(planOut(p)), err
+}
+
+// GetPlan answers GET /plans/{id}.
+func (s *Server) GetPlan(ctx context.Context, r GetPlanRequestObject) (GetPlanResponseObject, error) {
+	p, err := s.store.Plan(ctx, r.Id)
+	return GetPlan200JSONResponse(planOut(p)), err
+}
+
+// PutPlan answers PUT /plans/{id}.
+func (s *Server) PutPlan(ctx context.Context, r PutPlanRequestObject) (PutPlanResponseObject, error) {
+	v, err := version(r.Params.IfMatch)
+	if err != nil {
+		return nil, err
+	}
+	p, err := s.checked(ctx, *r.Body)
+	if err != nil {
+		return nil, err
+	}
+	p.ID = r.Id
+	p, err = s.store.PutPlan(ctx, p, v)
+	return PutPlan200JSONResponse(planOut(p)), err
+}
+
+// DeletePlan answers DELETE /plans/{id}.
+func (s *Server) DeletePlan(ctx context.Context, r DeletePlanRequestObject) (DeletePlanResponseObject, error) {
+	return DeletePlan204Response{}, s.store.DeletePlan(ctx, r.Id)
+}
+
+// RestorePlan answers POST /plans/{id}/restore.
+func (s *Server) RestorePlan(ctx context.Context, r RestorePlanRequestObject) (RestorePlanResponseObject, error) {
+	p, err := s.store.RestorePlan(ctx, r.Id)
+	return RestorePlan200JSONResponse(planOut(p)), err
+}

@@ -1,0 +1,148 @@
+package api
+
+import (
+	"context"
+	"encoding/json"
+	"errors"
+	"fmt"
+	"log/slog"
+	"net/http"
+	"strings"
+
+	"github.com/getkin/kin-openapi/openapi3"
+	"github.com/getkin/kin-openapi/openapi3filter"
+
+	"velocrustum/core/program"
+	"velocrustum/internal/store"
+)
+
+// writeProblem answers with an RFC 9457 problem.
+func writeProblem(w http.ResponseWriter, p Problem) {
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(p.Status)
+	_ = json.NewEncoder(w).Encode(p) // the client may be gone
+}
+
+func text(s string) *string { return &s }
+
+// problemOf turns an error into what the client is told.
+func problemOf(err error) Problem {
+	var fields program.FieldErrors
+	var request *openapi3filter.RequestError
+	switch {
+	case errors.As(err, &fields):
+		return withFields(http.StatusUnprocessableEntity, "That is not possible", fields)
+	case errors.As(err, &request):
+		return requestProblem(request)
+	case errors.Is(err, store.ErrNotFound):
+		return Problem{Status: http.StatusNotFound, Title: "That is not here", Detail: text("It may have been deleted on another device.")}
+	case errors.Is(err, store.ErrChanged):
+		return Problem{Status: http.StatusPreconditionFailed, Title: "Changed on another device", Detail: text("It was changed there meanwhile. Nothing of either is lost: load it again, and make the change once more.")}
+	case errors.Is(err, store.ErrLive):
+		return Problem{Status: http.StatusConflict, Title: "A cook is going on", Detail: text("Finish it first: one basket at a time.")}
+	case errors.Is(err, context.Canceled):
+		return Problem{Status: 499, Title: "Given up"}
+	}
+	return Problem{Status: http.StatusInternalServerError, Title: "That went wrong here", Detail: text("What you had is kept. Try again.")}
+}
+
+func withFields(status int, title string, fields program.FieldErrors) Problem {
+	p := Problem{Status: status, Title: title, Detail: text(fields.Error())}
+	list := make([]struct {
+		Allowed string `json:"allowed"`
+		Field   string `json:"field"`
+		Value   string `json:"value"`
+	}, len(fields))
+	for i, f := range fields {
+		list[i].Field, list[i].Value, list[i].Allowed = f.Field, f.Value, f.Allowed
+	}
+	p.Errors = &list
+	return p
+}
+
+// requestProblem words what the contract's check found.
+func requestProblem(r *openapi3filter.RequestError) Problem {
+	var fields program.FieldErrors
+	var walk func(err error)
+	walk = func(err error) {
+		var multi openapi3.MultiError
+		var schema *openapi3.SchemaError
+		switch {
+		case errors.As(err, &multi):
+			for _, e := range multi {
+				walk(e)
+			}
+		case errors.As(err, &schema):
+			fields = append(fields, schemaField(schema))
+		case err != nil:
+			fields = append(fields, program.FieldError{Field: "(request)", Value: "what was sent", Allowed: strings.SplitN(err.Error(), "\n", 2)[0]})
+		}
+	}
+	walk(r.Err)
+	if r.Err == nil {
+		fields = append(fields, program.FieldError{Field: "(request)", Value: "what was sent", Allowed: r.Reason})
+	}
+	return withFields(http.StatusUnprocessableEntity, "That is not possible", fields)
+}
+
+func schemaField(e *openapi3.SchemaError) program.FieldError {
+	var name strings.Builder
+	for _, part := range e.JSONPointer() {
+		if part != "" && strings.Trim(part, "0123456789") == "" {
+			name.WriteString("[" + part + "]")
+			continue
+		}
+		if name.Len() > 0 {
+			name.WriteByte('.')
+		}
+		name.WriteString(part)
+	}
+	f := program.FieldError{Field: name.String(), Value: short(e.Value), Allowed: e.Reason}
+	s := e.Schema
+	switch e.SchemaField {
+	case "type":
+		f.Allowed = map[string]string{"number": "a number", "integer": "a whole number", "string": "text in quotes", "array": "a list", "object": "an object", "boolean": "true or false"}[s.Type.Slice()[0]]
+	case "minimum", "maximum":
+		if s.Min != nil && s.Max != nil {
+			f.Allowed = fmt.Sprintf("%g to %g", *s.Min, *s.Max)
+		}
+	case "enum":
+		var known []string
+		for _, v := range s.Enum {
+			known = append(known, fmt.Sprint(v))
+		}
+		f.Allowed = strings.Join(known, ", ")
+	case "required":
+		f.Value, f.Allowed = "missing", "it has to be there"
+	case "properties":
+		// The reason reads: property "x" is unsupported.
+		if parts := strings.Split(e.Reason, `"`); len(parts) == 3 {
+			f.Field = strings.TrimPrefix(f.Field+"."+parts[1], ".")
+		}
+		f.Value, f.Allowed = "unknown field", "the fields of the description"
+	}
+	if f.Field == "" {
+		f.Field = "(request)"
+	}
+	return f
+}
+
+func short(v any) string {
+	b, err := json.Marshal(v)
+	if err != nil {
+		return "something"
+	}
+	if len(b) > 60 {
+		return string(b[:60]) + "…"
+	}
+	return string(b)
+}
+
+// fail answers an error of a handler, and logs those that are ours.
+func fail(w http.ResponseWriter, r *http.Request, err error) {
+	p := problemOf(err)
+	if p.Status == http.StatusInternalServerError {
+		slog.ErrorContext(r.Context(), "request failed", "method", r.Method, "path", r.URL.Path, "err", err)
+	}
+	writeProblem(w, p)
+}

@@ -1,0 +1,189 @@
+// Package api serves the contract in api/openapi.yaml, and the interface
+// that is built into the program.
+package api
+
+import (
+	"context"
+	"crypto/rand"
+	"crypto/subtle"
+	"errors"
+	"io/fs"
+	"log/slog"
+	"net"
+	"net/http"
+	"path"
+	"strings"
+	"sync"
+	"time"
+
+	"github.com/getkin/kin-openapi/openapi3filter"
+	"github.com/go-chi/chi/v5"
+	"github.com/go-chi/chi/v5/middleware"
+	validator "github.com/oapi-codegen/nethttp-middleware"
+
+	"velocrustum/internal/store"
+)
+
+// Server answers requests over one store.
+type Server struct {
+	store *store.Store
+	now   func() time.Time
+	// cooking lets one change of a cook happen at a time: two devices may
+	// say the same thing at once.
+	cooking sync.Mutex
+}
+
+var _ StrictServerInterface = (*Server)(nil)
+
+// Options of a handler.
+type Options struct {
+	Files fs.FS // the built interface
+	Now   func() time.Time
+	// Passphrase is asked of every request when the address is not loopback.
+	Passphrase string
+	Log        *slog.Logger
+}
+
+const (
+	maxBody = 1 << 20
+	csp     = "default-src 'none'; script-src 'self' 'nonce-%'; style-src 'self' 'nonce-%'; style-src-attr 'none'; " +
+		"img-src 'self' data:; font-src 'self'; connect-src 'self'; manifest-src 'self'; base-uri 'none'; form-action 'none'; frame-ancestors 'none'"
+	nonceMark = "__CSP_NONCE__"
+)
+
+// NewHandler returns the whole of the application over HTTP.
+func NewHandler(st *store.Store, o Options) (http.Handler, error) {
+	spec, err := GetSpec()
+	if err != nil {
+		return nil, err
+	}
+	s := &Server{store: st, now: o.Now}
+	r := chi.NewRouter()
+	r.Use(middleware.RequestID, logged(o.Log), middleware.Recoverer, s.guard(o.Passphrase), http.NewCrossOriginProtection().Handler)
+	r.Get("/healthz", func(w http.ResponseWriter, r *http.Request) {
+		if err := st.Ping(r.Context()); err != nil {
+			fail(w, r, err)
+			return
+		}
+		_, _ = w.Write([]byte("ok\n"))
+	})
+	r.Route("/api", func(r chi.Router) {
+		r.Use(middleware.RequestSize(maxBody), middleware.Compress(5), noStore)
+		r.Group(func(r chi.Router) {
+			r.Use(validator.OapiRequestValidatorWithOptions(spec, &validator.Options{
+				SilenceServersWarning: true,
+				Options:               openapi3filter.Options{MultiError: true},
+				ErrorHandlerWithOpts: func(_ context.Context, err error, w http.ResponseWriter, r *http.Request, o validator.ErrorHandlerOpts) {
+					var schema *openapi3filter.RequestError
+					if o.StatusCode == http.StatusNotFound || o.StatusCode == http.StatusMethodNotAllowed {
+						writeProblem(w, Problem{Status: o.StatusCode, Title: "There is nothing here"})
+					} else if errors.As(err, &schema) {
+						fail(w, r, err)
+					} else {
+						writeProblem(w, Problem{Status: o.StatusCode, Title: "That could not be read", Detail: text(err.Error())})
+					}
+				},
+			}))
+			strict := NewStrictHandlerWithOptions(s, nil, StrictHTTPServerOptions{
+				RequestErrorHandlerFunc: func(w http.ResponseWriter, r *http.Request, err error) {
+					writeProblem(w, Problem{Status: http.StatusBadRequest, Title: "That could not be read", Detail: text(err.Error())})
+				},
+				ResponseErrorHandlerFunc: fail,
+			})
+			HandlerWithOptions(strict, ChiServerOptions{BaseRouter: r, BaseURL: "/v1", ErrorHandlerFunc: func(w http.ResponseWriter, r *http.Request, err error) {
+				writeProblem(w, Problem{Status: http.StatusBadRequest, Title: "That could not be read", Detail: text(err.Error())})
+			}})
+		})
+		r.NotFound(func(w http.ResponseWriter, _ *http.Request) {
+			writeProblem(w, Problem{Status: http.StatusNotFound, Title: "There is nothing here"})
+		})
+	})
+	page, err := fs.ReadFile(o.Files, "index.html")
+	if errors.Is(err, fs.ErrNotExist) {
+		page = []byte("<!doctype html><html lang=en><title>Velocrustum</title><h1>The interface is not built</h1><p>Run <code>make demo</code>. The programming interface under /api/v1 works without it.")
+	} else if err != nil {
+		return nil, err
+	}
+	r.NotFound(interfaceFiles(o.Files, string(page)))
+	return r, nil
+}
+
+// interfaceFiles serves the built files, and the one page for all paths
+// without an ending. A missing file stays missing.
+func interfaceFiles(files fs.FS, page string) http.HandlerFunc {
+	static := http.FileServerFS(files)
+	return func(w http.ResponseWriter, r *http.Request) {
+		if r.Method != http.MethodGet && r.Method != http.MethodHead {
+			http.Error(w, "only GET", http.StatusMethodNotAllowed)
+			return
+		}
+		h := w.Header()
+		h.Set("X-Content-Type-Options", "nosniff")
+		h.Set("Referrer-Policy", "no-referrer")
+		if ext := path.Ext(r.URL.Path); ext != "" && ext != ".html" {
+			if strings.HasPrefix(r.URL.Path, "/assets/") {
+				h.Set("Cache-Control", "public, max-age=31536000, immutable")
+			}
+			static.ServeHTTP(w, r)
+			return
+		}
+		nonce := rand.Text()
+		h.Set("Content-Security-Policy", strings.ReplaceAll(csp, "%", nonce))
+		h.Set("Content-Type", "text/html; charset=utf-8")
+		h.Set("Cache-Control", "no-store")
+		_, _ = w.Write([]byte(strings.ReplaceAll(page, nonceMark, nonce)))
+	}
+}
+
+func noStore(next http.Handler) http.Handler {
+	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		w.Header().Set("Cache-Control", "no-store")
+		next.ServeHTTP(w, r)
+	})
+}
+
+// guard keeps strangers out: on loopback by the host's name, elsewhere by
+// the passphrase.
+func (s *Server) guard(passphrase string) func(http.Handler) http.Handler {
+	return func(next http.Handler) http.Handler {
+		return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+			if passphrase != "" {
+				_, given, ok := r.BasicAuth()
+				if !ok || subtle.ConstantTimeCompare([]byte(given), []byte(passphrase)) != 1 {
+					w.Header().Set("WWW-Authenticate", `Basic realm="Velocrustum", charset="UTF-8"`)
+					writeProblem(w, Problem{Status: http.StatusUnauthorized, Title: "The passphrase, please"})
+					return
+				}
+			} else if host := hostOnly(r.Host); host != "localhost" && !IsLoopback(host) {
+				writeProblem(w, Problem{Status: http.StatusMisdirectedRequest, Title: "Not under this name"})
+				return
+			}
+			next.ServeHTTP(w, r)
+		})
+	}
+}
+
+func hostOnly(hostport string) string {
+	if host, _, err := net.SplitHostPort(hostport); err == nil {
+		return host
+	}
+	return strings.Trim(hostport, "[]")
+}
+
+// IsLoopback says whether a host's address stays on this machine.
+func IsLoopback(host string) bool {
+	ip := net.ParseIP(host)
+	return host == "localhost" || ip != nil && ip.IsLoopback()
+}
+
+// logged writes one line a request, without private data.
+func logged(log *slog.Logger) func(http.Handler) http.Handler {
+	return func(next http.Handler) http.Handler {
+		return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+			ww := middleware.NewWrapResponseWriter(w, r.ProtoMajor)
+			start := time.Now()
+			next.ServeHTTP(ww, r)
+			log.DebugContext(r.Context(), "request", "method", r.Method, "path", r.URL.Path, "status", ww.Status(), "ms", time.Since(start).Milliseconds())
+		})
+	}
+}

@@ -1,0 +1,187 @@
+// Package demo fills a new database with a made-up household in a flat above
+// a canal boatyard: its fryers, dishes and a week of cooks.
+package demo
+
+import (
+	"context"
+	"fmt"
+	"time"
+
+	"velocrustum/core/cook"
+	"velocrustum/core/food"
+	"velocrustum/core/program"
+	"velocrustum/internal/store"
+)
+
+func ptr[T any](v T) *T { return &v }
+
+var drawer = store.Fryer{
+	Name: "Square drawer", Kind: "drawer", Basket: store.JSON[program.Basket]{V: program.Basket{Shape: "rectangle", WidthMm: 230, DepthMm: 230}},
+	PowerW: 1500, Airflow: 1, DialOffsetC: -6, DialMinC: 80, DialMaxC: 200, DialStepC: 5,
+}
+
+var borrowed = store.Fryer{
+	Name: "Borrowed round one", Kind: "drawer", Basket: store.JSON[program.Basket]{V: program.Basket{Shape: "round", DiameterMm: 190}},
+	PowerW: 1100, Airflow: 0.85, DialMinC: 80, DialMaxC: 200, DialStepC: 10,
+}
+
+func flips(at ...float64) (t []program.Turn) {
+	for _, m := range at {
+		t = append(t, program.Turn{AtMin: m, Kind: program.Flip})
+	}
+	return t
+}
+
+func shakes(at ...float64) (t []program.Turn) {
+	for _, m := range at {
+		t = append(t, program.Turn{AtMin: m, Kind: program.Shake})
+	}
+	return t
+}
+
+type dish struct {
+	name    string
+	load    program.Load
+	coat    program.Coat
+	program program.Program
+	table   string
+	round   bool // goes into the borrowed fryer
+}
+
+var dishes = []dish{
+	{"Caraway potato wedges", program.Load{Cut: "potato-wedge", Pieces: 14, PieceMassG: 32, StartC: ptr(18.0), Surface: "wiped"}, program.Coat{ID: "oil-rub", OilG: 14},
+		program.Program{PreheatMin: 3, Stages: []program.Stage{{AirC: 180, Minutes: 14}, {AirC: 200, Minutes: 14}}, Turns: shakes(8, 14, 21)}, "19:30", false},
+	{"Chickpea-flour prawns", program.Load{Cut: "prawn", Pieces: 8, PieceMassG: 18, Surface: "wiped"}, program.Coat{ID: "flour-dust", OilG: 4},
+		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 200, Minutes: 10}}, Turns: flips(5)}, "19:15", true},
+	{"Turmeric-yoghurt thigh pieces", program.Load{Cut: "chicken-thigh-chunk", Pieces: 18, PieceMassG: 20, Surface: "wiped"}, program.Coat{ID: "paste", OilG: 8},
+		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 190, Minutes: 18}}, Turns: flips(9)}, "19:00", false},
+	{"Sea bream with dukkah", program.Load{Cut: "fish-whole", Pieces: 1, PieceMassG: 340, Surface: "racked"}, program.Coat{ID: "oil-rub", OilG: 4},
+		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 190, Minutes: 22}}, Turns: flips(12)}, "19:00", false},
+	{"Fennel-salt pork belly slices", program.Load{Cut: "pork-belly-slice", Pieces: 7, PieceMassG: 44, ThicknessMm: ptr(13.0), Surface: "racked"}, program.Coat{ID: "bare"},
+		program.Program{PreheatMin: 3, Stages: []program.Stage{{AirC: 190, Minutes: 18}}, Turns: flips(9)}, "19:45", false},
+	{"Rye-crumbed pollock fingers", program.Load{Cut: "fish-strip", Pieces: 9, PieceMassG: 36, Surface: "wiped"}, program.Coat{ID: "three-bowl-crumb", OilG: 10},
+		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 195, Minutes: 13}}, Turns: flips(8)}, "18:45", false},
+	{"Harissa drumsticks", program.Load{Cut: "chicken-drumstick", Pieces: 5, PieceMassG: 112, Surface: "wiped"}, program.Coat{ID: "oil-rub", OilG: 5, SugarPct: 1.5},
+		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 175, Minutes: 16}, {AirC: 195, Minutes: 14}}, Turns: flips(16)}, "19:30", false},
+	{"Sumac and lemon-thyme wing flats", program.Load{Cut: "chicken-wing-flat", Pieces: 11, PieceMassG: 43, StartC: ptr(5.0), Surface: "wiped"}, program.Coat{ID: "starch-dust", OilG: 4, SugarPct: 0.4},
+		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 165, Minutes: 12}, {AirC: 200, Minutes: 13}}, Turns: flips(12)}, "19:30", false},
+}
+
+// A past cook: which dish, how many days ago at what hour, how many minutes
+// late the turns were said and the food came out, and how it was.
+type past struct {
+	dish                       int
+	days, hour                 int
+	late                       float64
+	more                       float64
+	probe                      float64 // °C at the end, 0 for none
+	crust, inside, note, again string
+}
+
+var week = []past{
+	{7, 1, 18, 0.5, 0, 91, "good", "juicy", "Card night. All eleven gone before the sauce was.", "Nothing."},
+	{0, 1, 19, 1, 2, 0, "soft", "good", "Basket was too full after the wings; the ones below stayed pale.", "Two baskets, or shake once more."},
+	{5, 3, 18, 0, 0, 71, "good", "juicy", "Crumb held at the late turn.", ""},
+	{4, 5, 19, 0.5, 2, 0, "hard", "dry", "Sat in two minutes longer while the lock gates were seen to.", "Take them out at 16."},
+	{3, 6, 18, 1.5, 0, 66, "good", "good", "Skin came off the grate in one piece after drying on the rack.", "Score it."},
+}
+
+// Fill makes the household, the given instant being now. It does nothing to
+// a database that already holds a fryer.
+func Fill(ctx context.Context, s *store.Store, now time.Time) error {
+	fryers, err := s.Fryers(ctx)
+	if err != nil || len(fryers) > 0 {
+		return err
+	}
+	square, err := s.AddFryer(ctx, drawer)
+	if err != nil {
+		return fmt.Errorf("the first fryer: %w", err)
+	}
+	round, err := s.AddFryer(ctx, borrowed)
+	if err != nil {
+		return fmt.Errorf("the second fryer: %w", err)
+	}
+	plans := make([]store.Plan, len(dishes))
+	for i, d := range dishes {
+		p := store.Plan{Name: d.name, FryerID: square.ID, TableTime: &d.table}
+		if d.round {
+			p.FryerID = round.ID
+		}
+		p.Load.V, p.Coat.V, p.Program.V = d.load, d.coat, d.program
+		if plans[i], err = s.AddPlan(ctx, p); err != nil {
+			return fmt.Errorf("%s: %w", d.name, err)
+		}
+	}
+	for _, w := range week {
+		f := square
+		if dishes[w.dish].round {
+			f = round
+		}
+		if err := w.add(ctx, s, plans[w.dish], f, now); err != nil {
+			return fmt.Errorf("the cook of %s: %w", dishes[w.dish].name, err)
+		}
+	}
+	return nil
+}
+
+func (w past) add(ctx context.Context, s *store.Store, p store.Plan, f store.Fryer, now time.Time) error {
+	day := now.AddDate(0, 0, -w.days)
+	start := time.Date(day.Year(), day.Month(), day.Day(), w.hour, 22, 0, 0, now.Location()).UTC()
+	cut, err := food.FindCut(p.Load.V.Cut)
+	if err != nil {
+		return err
+	}
+	l := cook.Live{Program: p.Program.V, Pieces: p.Load.V.Pieces, Piece: cut.Name, Plural: cut.Plural, Faces: cut.Faces, Started: start}
+	minute := func(m float64) time.Time { return start.Add(time.Duration(m * float64(time.Minute))) }
+	in := p.Program.V.PreheatMin + 0.7
+	end := 0.0
+	for _, st := range p.Program.V.Stages {
+		end += st.Minutes
+	}
+	say := func(kind string, m, v float64) {
+		if err == nil {
+			l.Events, err = l.Add(cook.Event{Kind: kind, At: minute(in + m), Value: v})
+		}
+	}
+	say(cook.Loaded, 0, 0)
+	for _, t := range p.Program.V.Turns {
+		say(cook.Turned, t.AtMin+w.late, 0)
+	}
+	if w.more > 0 {
+		say(cook.More, end, w.more)
+	}
+	if w.probe > 0 {
+		say(cook.Probe, end+w.more, w.probe)
+	}
+	say(cook.Out, end+w.more+0.3, 0)
+	if err != nil {
+		return err
+	}
+	q := program.Request{Load: p.Load.V, Coat: &p.Coat.V, Fryer: f.Simulated(), Program: p.Program.V}
+	c := store.Cook{PlanID: &p.ID, Name: p.Name, Guidance: "us", GuidanceC: 75, StartedAt: store.Time{Time: start}, Events: l.Events,
+		Crust: &w.crust, Inside: &w.inside, Note: &w.note, ChangeNext: &w.again}
+	c.Plan.V, c.Fryer.V = p, f
+	if c.Planned.V, err = program.Simulate(ctx, q, program.Options{}); err != nil {
+		return err
+	}
+	q.Program = l.Actual()
+	if c.Forecast.V, err = program.Simulate(ctx, q, program.Options{}); err != nil {
+		return err
+	}
+	out, _ := l.Finished()
+	c.FinishedAt = &store.Time{Time: out}
+	_, err = s.AddCook(ctx, c)
+	return err
+}
+
+// FirstFryer gives a new household a middling drawer to begin with.
+func FirstFryer(ctx context.Context, s *store.Store) error {
+	fryers, err := s.Fryers(ctx)
+	if err != nil || len(fryers) > 0 {
+		return err
+	}
+	f := drawer
+	f.Name, f.DialOffsetC = "My fryer", 0
+	_, err = s.AddFryer(ctx, f)
+	return err
+}
