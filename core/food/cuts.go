@@ -43,7 +43,7 @@ var (
 
 // Raw surfaces, CIELAB under daylight, by eye against a colour chart, ±4.
 var (
-	rawHen   = [3]float64{78, 4, 18}
+	rawHen   = [3]float64{84, 4, 17}
 	rawFlesh = [3]float64{70, 8, 14}
 	rawWhite = [3]float64{80, 0, 8}
 	rawOily  = [3]float64{66, 22, 26}

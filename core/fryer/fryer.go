@@ -59,7 +59,7 @@ const (
 	airHeat     = 1010.0 // J/kg·K
 	steamHeat   = 1900.0 // J/kg·K
 	thermostatK = 6.0    // K over which the heater backs off
-	openAir     = 0.030  // kg/s exchanged with the room by an open drawer
+	openAir     = 0.003  // kg/s exchanged with the room by an open drawer
 	stillAir    = 7.0    // W/m²·K on a face while the fan stands
 )
 

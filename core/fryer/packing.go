@@ -41,18 +41,58 @@ func (b Basket) turned() Basket {
 	return b
 }
 
-// row is a row of pieces lying side by side.
+// row is a row of pieces lying side by side: across the basket's width, or
+// turned, along its depth.
 type row struct {
-	y     float64
-	chord float64
-	holds int
+	x, y   float64 // its middle, mm
+	chord  float64 // its length
+	holds  int
+	turned bool
 }
 
 // rows lays pieces of length by width in rows with a gap all round, and
-// returns how many there is room for: in a round basket fewer, longer rows
-// may hold more.
+// returns how many there is room for. In a round basket fewer, longer rows
+// may hold more; in a rectangle the strip that is left takes turned pieces.
 func (b Basket) rows(length, width, gap float64) (rows []row, room int) {
-	_, depth := b.sides()
+	w, depth := b.sides()
+	if b.Shape == Rectangle {
+		for k := int((w + gap) / (length + gap)); k >= 0; k-- {
+			var these []row
+			sum := 0
+			block := float64(k)*(length+gap) - gap
+			if k == 0 {
+				block = -gap
+			}
+			rest := w - block - gap
+			n, m := 0, int((rest+gap)/(width+gap))
+			if k > 0 {
+				n = int((depth + gap) / (width + gap))
+			}
+			perColumn := int((depth + gap) / (length + gap))
+			if perColumn == 0 {
+				m = 0
+			}
+			// Share the slack between the blocks.
+			used := math.Max(0, block) + float64(m)*(width+gap)
+			slack := math.Max(0, w-used) / 2
+			if m == 0 {
+				block, slack = w, 0
+			}
+			for i := range n {
+				these = append(these, row{x: -w/2 + slack + block/2, y: spread(depth, width, i, n), chord: math.Max(block, w*boolTo(m == 0)), holds: k})
+				sum += k
+			}
+			from := -w/2 + slack + math.Max(0, block) + gap*boolTo(k > 0)
+			for j := range m {
+				these = append(these, row{x: from + (float64(j)+0.5)*width + float64(j)*gap, chord: depth, holds: perColumn, turned: true})
+				sum += perColumn
+			}
+			if sum > room {
+				rows, room = these, sum
+			}
+		}
+		return rows, room
+	}
 	for n := int((depth + gap) / (width + gap)); n > 0; n-- {
 		var these []row
 		sum := 0
@@ -60,23 +100,37 @@ func (b Basket) rows(length, width, gap float64) (rows []row, room int) {
 			y := (float64(i) - float64(n-1)/2) * (width + gap)
 			c := b.chord(y, width)
 			if holds := int((c + gap) / (length + gap)); holds > 0 {
-				these = append(these, row{y, c, holds})
+				these = append(these, row{y: y, chord: c, holds: holds})
 				sum += holds
 			}
 		}
 		if sum > room {
 			rows, room = these, sum
 		}
-		if b.Shape == Rectangle {
-			break
-		}
 	}
 	return rows, room
 }
 
-// best returns the way to lay at least want pieces with the widest gaps; if
-// they do not all fit in one layer, the way that holds most.
-func (b Basket) best(length, width float64, want int) (rows []row, room int, gap float64, across bool) {
+// spread returns the middle of the i-th of n things of a size, evenly over a
+// length whose middle is 0.
+func spread(length, size float64, i, n int) float64 {
+	if n == 1 {
+		return 0
+	}
+	return -length/2 + size/2 + float64(i)*(length-size)/float64(n-1)
+}
+
+func boolTo(b bool) float64 {
+	if b {
+		return 1
+	}
+	return 0
+}
+
+// best returns the rows that hold at least want pieces with the widest gaps;
+// if they do not all fit in one layer, the rows that hold most.
+func (b Basket) best(length, width float64, want int) (rows []row, room int, across bool) {
+	gap := -1.0
 	for _, turn := range []bool{false, true} {
 		t := b
 		if turn {
@@ -84,31 +138,32 @@ func (b Basket) best(length, width float64, want int) (rows []row, room int, gap
 		}
 		r, n := t.rows(length, width, 0)
 		if n < want {
-			if n > room {
-				rows, room, gap, across = r, n, 0, turn
+			if gap < 0 && n > room {
+				rows, room, across = r, n, turn
 			}
 			continue
 		}
 		lo, hi := 0.0, 200.0
 		for range 30 {
-			if g := (lo + hi) / 2; func() bool { _, n := t.rows(length, width, g); return n >= want }() {
+			g := (lo + hi) / 2
+			if _, n := t.rows(length, width, g); n >= want {
 				lo = g
 			} else {
 				hi = g
 			}
 		}
-		if room < want || lo > gap {
+		if lo > gap {
 			rows, room = t.rows(length, width, lo)
 			gap, across = lo, turn
 		}
 	}
-	return rows, room, gap, across
+	return rows, room, across
 }
 
 // Capacity returns how many pieces of a size lie in one layer, touching.
 func (b Basket) Capacity(lengthMm, widthMm float64) int {
 	length, width := b.fit(lengthMm, widthMm)
-	_, one, _, _ := b.best(length, width, math.MaxInt32)
+	_, one, _ := b.best(length, width, math.MaxInt32)
 	return max(1, one)
 }
 
@@ -133,7 +188,7 @@ func (b Basket) Pack(lengthMm, widthMm float64, n int) []Spot {
 	for layer := 0; n > 0; layer++ {
 		here := min(n, one)
 		n -= here
-		rows, room, _, across := b.best(length, width, here)
+		rows, room, across := b.best(length, width, here)
 		for i, r := range rows {
 			// Share what is too much room evenly among the rows.
 			k := int(math.Round(float64(here) * float64(r.holds) / float64(room)))
@@ -144,10 +199,13 @@ func (b Basket) Pack(lengthMm, widthMm float64, n int) []Spot {
 			here -= k
 			room -= r.holds
 			for j := range k {
-				x := r.chord * ((float64(j)+0.5)/float64(k) - 0.5)
-				s := Spot{X: x, Y: r.y, Layer: layer}
+				along := r.chord * ((float64(j)+0.5)/float64(k) - 0.5)
+				s := Spot{X: r.x + along, Y: r.y, Layer: layer}
+				if r.turned {
+					s = Spot{X: r.x, Y: along, Angle: 90, Layer: layer}
+				}
 				if across {
-					s = Spot{X: r.y, Y: x, Angle: 90, Layer: layer}
+					s.X, s.Y, s.Angle = s.Y, s.X, 90-s.Angle
 				}
 				// A hand never lays them quite straight.
 				s.Angle += 6 * math.Sin(float64(2*i+3*j+layer))

@@ -40,7 +40,7 @@ func (s *Server) cookOut(ctx context.Context, c store.Cook) (Cook, error) {
 		Plan: PlanInput{Name: p.Name, FryerId: p.FryerId, Load: p.Load, Coat: p.Coat, Program: p.Program, TableTime: p.TableTime},
 		Fryer: FryerInput{Name: f.Name, Kind: FryerInputKind(f.Kind), Basket: f.Basket, PowerW: f.PowerW, Airflow: f.Airflow,
 			DialOffsetC: f.DialOffsetC, DialMinC: f.DialMinC, DialMaxC: f.DialMaxC, DialStepC: f.DialStepC},
-		Events: []CookEvent{}, Planned: c.Planned.V, Forecast: c.Forecast.V,
+		Actual: l.Actual(), Events: []CookEvent{}, Planned: c.Planned.V, Forecast: c.Forecast.V,
 		Step:    CookStep{Phase: CookStepPhase(step.Phase), Title: step.Title, Detail: step.Detail},
 		Outcome: Outcome{Crust: (*OutcomeCrust)(c.Crust), Inside: (*OutcomeInside)(c.Inside), Note: c.Note, Change: c.ChangeNext},
 	}

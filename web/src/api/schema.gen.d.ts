@@ -315,6 +315,16 @@ export interface components {
             faces: string[];
             /** @enum {string} */
             form: "slab" | "cylinder" | "ellipsoid";
+            /**
+             * Format: double
+             * @description in thicknesses
+             */
+            length: number;
+            /**
+             * Format: double
+             * @description in thicknesses
+             */
+            width: number;
             /** Format: double */
             typicalG: number;
             /** Format: double */
@@ -427,6 +437,8 @@ export interface components {
                 /** Format: double */
                 crispByMin: number | null;
                 /** Format: double */
+                halfReadyMin: number | null;
+                /** Format: double */
                 bestUntilMin: number | null;
                 samples: number;
                 by: {
@@ -445,6 +457,16 @@ export interface components {
                     /** Format: double */
                     highC: number;
                 }[];
+            };
+            /** @description The window to aim for over the spread of loads, and what to do first */
+            verdict: {
+                /** Format: double */
+                fromMin: number | null;
+                /** Format: double */
+                toMin: number | null;
+                ready: boolean;
+                says: string;
+                first: string;
             };
             /** Format: double */
             coverage: number;
@@ -672,6 +694,8 @@ export interface components {
              */
             now: string;
             plan: components["schemas"]["PlanInput"];
+            /** @description The program as it has happened, with what is still to come */
+            actual: components["schemas"]["Program"];
             fryer: components["schemas"]["FryerInput"];
             events: components["schemas"]["CookEvent"][];
             step: components["schemas"]["CookStep"];

@@ -1,0 +1,55 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { ask, client, type FryerInput, type PlanInput, type Schemas, type Settings } from './client';
+
+export const useCatalog = () =>
+  useQuery({ queryKey: ['catalog'], queryFn: () => ask(client.GET('/catalog')), staleTime: Infinity });
+export const useSettings = () => useQuery({ queryKey: ['settings'], queryFn: () => ask(client.GET('/settings')) });
+export const useFryers = () => useQuery({ queryKey: ['fryers'], queryFn: () => ask(client.GET('/fryers')) });
+export const usePlans = () => useQuery({ queryKey: ['plans'], queryFn: () => ask(client.GET('/plans')) });
+export const useCooks = () => useQuery({ queryKey: ['cooks'], queryFn: () => ask(client.GET('/cooks')) });
+export const useCook = (id: string) =>
+  useQuery({ queryKey: ['cook', id], queryFn: () => ask(client.GET('/cooks/{id}', { params: { path: { id } } })) });
+
+/** The cook that is going on, kept the same on every device by asking often. */
+export const useLiveCook = (everyMs: number) =>
+  useQuery({
+    queryKey: ['live'],
+    queryFn: async () => {
+      const asked = Date.now();
+      const live = await ask(client.GET('/cooks/live'));
+      // The server's clock minus this one's, at the middle of the request.
+      return { ...live, skewMs: Date.parse(live.now) - (asked + Date.now()) / 2 };
+    },
+    refetchInterval: everyMs,
+  });
+
+export function useSaveSettings() {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (body: Settings) => ask(client.PUT('/settings', { body })),
+    onMutate: (body) => queries.setQueryData(['settings'], body),
+    onSettled: () =>
+      Promise.all([
+        queries.invalidateQueries({ queryKey: ['settings'] }),
+        queries.invalidateQueries({ queryKey: ['catalog'] }),
+      ]),
+  });
+}
+
+export const createPlan = (body: PlanInput) => ask(client.POST('/plans', { body }));
+export const savePlan = (id: string, version: number, body: PlanInput) =>
+  ask(client.PUT('/plans/{id}', { params: { path: { id }, header: { 'If-Match': `"${version}"` } }, body }));
+export const deletePlan = (id: string) => ask(client.DELETE('/plans/{id}', { params: { path: { id } } }));
+export const restorePlan = (id: string) => ask(client.POST('/plans/{id}/restore', { params: { path: { id } } }));
+
+export const saveFryer = (id: string, version: number, body: FryerInput) =>
+  ask(client.PUT('/fryers/{id}', { params: { path: { id }, header: { 'If-Match': `"${version}"` } }, body }));
+
+export const startCook = (planId: string) => ask(client.POST('/cooks', { body: { planId } }));
+export const sayToCook = (id: string, body: Schemas['CookEventInput']) =>
+  ask(client.POST('/cooks/{id}/events', { params: { path: { id } }, body }));
+export const takeBack = (id: string) => ask(client.DELETE('/cooks/{id}/events/last', { params: { path: { id } } }));
+export const saveOutcome = (id: string, body: Schemas['Outcome']) =>
+  ask(client.PUT('/cooks/{id}/outcome', { params: { path: { id } }, body }));
+export const deleteCook = (id: string) => ask(client.DELETE('/cooks/{id}', { params: { path: { id } } }));
+export const restoreCook = (id: string) => ask(client.POST('/cooks/{id}/restore', { params: { path: { id } } }));

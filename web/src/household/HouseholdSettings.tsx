@@ -1,0 +1,104 @@
+import { SwitchButton, SwitchField } from 'react-aria-components';
+import styled from 'styled-components';
+import type { Settings } from '../api/client';
+import { useCatalog, useSaveSettings, useSettings } from '../api/queries';
+import { Button } from '../ui/Button';
+import { Choice } from '../ui/Choice';
+import { Quiet } from '../ui/layout';
+import { Pop } from '../ui/Pop';
+import { Stepper } from '../ui/Stepper';
+import { complain } from '../ui/toast';
+
+const Knob = styled(SwitchButton)`
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  min-height: 44px;
+  cursor: pointer;
+  &::before {
+    content: '';
+    width: 40px;
+    height: 24px;
+    border-radius: 12px;
+    background: radial-gradient(circle at 12px 12px, var(--surface) 8.5px, transparent 9px) var(--quiet);
+  }
+  &[data-selected]::before {
+    background: radial-gradient(circle at 28px 12px, var(--surface) 8.5px, transparent 9px) var(--safe);
+  }
+  &[data-focus-visible]::before {
+    outline: 3px solid var(--lemon);
+    outline-offset: 2px;
+  }
+`;
+
+const Small = styled(Quiet)`
+  font-size: 14px;
+`;
+
+/** Units, the rule for "safe", chime and keys. */
+export function HouseholdSettings() {
+  const { data } = useSettings();
+  const catalog = useCatalog();
+  const save = useSaveSettings();
+  if (!data) return null;
+  const set = (change: Partial<Settings>) => save.mutate({ ...data, ...change }, { onError: (e) => complain(e) });
+  return (
+    <Pop
+      title="Units and rules"
+      body={
+        <>
+          <Choice
+            label="Temperature"
+            row
+            options={[
+              { id: 'C', name: '°C' },
+              { id: 'F', name: '°F' },
+            ]}
+            value={data.temperature}
+            onChange={(temperature) => set({ temperature })}
+          />
+          <Choice
+            label="Weight"
+            row
+            options={[
+              { id: 'g', name: 'grams' },
+              { id: 'oz', name: 'ounces' },
+            ]}
+            value={data.mass}
+            onChange={(mass) => set({ mass })}
+          />
+          <Choice
+            label="What counts as safe"
+            options={(catalog.data?.guidances ?? []).map((g) => ({ id: g.id as Settings['guidance'], name: g.name }))}
+            value={data.guidance}
+            onChange={(guidance) => set({ guidance })}
+          />
+          {data.guidance === 'stricter' ? (
+            <Stepper
+              label="My own minimum"
+              unit="°C"
+              value={data.guidanceC}
+              min={75}
+              max={95}
+              onChange={(guidanceC) => set({ guidanceC })}
+            />
+          ) : null}
+          <Small>
+            Local rules and medical advice come first. For pregnant people, small children, the old and the ill, stay
+            with the higher figure.
+          </Small>
+          <SwitchField isSelected={data.chime} onChange={(chime) => set({ chime })}>
+            <Knob>Chime when something is due</Knob>
+          </SwitchField>
+          <SwitchField isSelected={data.shortcuts} onChange={(shortcuts) => set({ shortcuts })}>
+            <Knob>Single-letter keys</Knob>
+          </SwitchField>
+        </>
+      }
+    >
+      <Button aria-label={`Units and rules: °${data.temperature}, ${data.mass}`}>
+        °{data.temperature} · {data.mass}
+      </Button>
+    </Pop>
+  );
+}

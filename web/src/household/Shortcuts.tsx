@@ -1,0 +1,103 @@
+import { useEffect, useState } from 'react';
+import { Dialog, Heading, Modal, ModalOverlay } from 'react-aria-components';
+import { useNavigate } from 'react-router';
+import styled from 'styled-components';
+import { useSettings } from '../api/queries';
+import { Button, PlainButton } from '../ui/Button';
+import { at } from '../theme/tokens';
+
+const Over = styled(ModalOverlay)`
+  position: fixed;
+  inset: 0;
+  background: var(--shade);
+  display: grid;
+  place-items: center;
+  z-index: 40;
+`;
+
+const Sheet = styled(Dialog)`
+  background: var(--surface);
+  color: var(--ink);
+  border-radius: 16px;
+  padding: 22px;
+  width: min(460px, calc(100vw - 24px));
+  display: grid;
+  gap: 14px;
+  outline: none;
+  dl {
+    display: grid;
+    grid-template-columns: max-content 1fr;
+    gap: 8px 18px;
+    margin: 0;
+  }
+  dt {
+    font-weight: 600;
+  }
+  dd {
+    margin: 0;
+    color: var(--quiet);
+  }
+`;
+
+const Mark = styled(PlainButton)`
+  min-width: 40px;
+  color: var(--quiet);
+  ${at.phone} {
+    display: none;
+  }
+`;
+
+const keys: [string, string][] = [
+  ['?', 'This sheet'],
+  ['P  C  L  F', 'Plan, cook, logbook, fryers'],
+  ['Ctrl Z, Ctrl Shift Z', 'Undo and redo a change of the plan'],
+  ['Arrow up, down', 'On a stage: hotter, cooler. Page up and down: larger steps'],
+  ['Arrow left, right', 'On a stage: shorter, longer. On a turn: earlier, later'],
+  ['Delete', 'On a stage or turn: take it away'],
+];
+
+const typing = (e: KeyboardEvent) =>
+  e.target instanceof HTMLElement &&
+  (e.target.closest('input, textarea, [contenteditable]') !== null || e.target.closest('[role=dialog]') !== null);
+
+export function Shortcuts() {
+  const [open, setOpen] = useState(false);
+  const navigate = useNavigate();
+  const on = useSettings().data?.shortcuts ?? false;
+  useEffect(() => {
+    const go: Record<string, string> = { p: '/plan', c: '/cook', l: '/logbook', f: '/fryers' };
+    const press = (e: KeyboardEvent) => {
+      if (!on || e.ctrlKey || e.metaKey || e.altKey || typing(e)) return;
+      const to = go[e.key];
+      if (e.key === '?') setOpen(true);
+      else if (to) void navigate(to);
+    };
+    window.addEventListener('keydown', press);
+    return () => window.removeEventListener('keydown', press);
+  }, [on, navigate]);
+  return (
+    <>
+      <Mark aria-label="Keys" onPress={() => setOpen(true)}>
+        ?
+      </Mark>
+      <Over isOpen={open} onOpenChange={setOpen} isDismissable>
+        <Modal>
+          <Sheet>
+            <Heading slot="title" level={2}>
+              Keys
+            </Heading>
+            <dl>
+              {keys.map(([key, what]) => (
+                <div key={key} style={{ display: 'contents' }}>
+                  <dt>{key}</dt>
+                  <dd>{what}</dd>
+                </div>
+              ))}
+            </dl>
+            <Button slot="close">Close</Button>
+          </Sheet>
+        </Modal>
+      </Over>
+    </>
+  );
+}

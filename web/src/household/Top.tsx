@@ -1,0 +1,113 @@
+import { Link, NavLink, useMatch } from 'react-router';
+import styled from 'styled-components';
+import { useLiveCook } from '../api/queries';
+import { at, type } from '../theme/tokens';
+import { HouseholdSettings } from './HouseholdSettings';
+import { Shortcuts } from './Shortcuts';
+
+const Bar = styled.header`
+  display: flex;
+  align-items: center;
+  gap: 10px 22px;
+  max-width: 1320px;
+  margin: 0 auto;
+  padding: 9px 28px;
+  ${at.phone} {
+    flex-wrap: wrap;
+    padding: 8px 14px 6px;
+  }
+`;
+
+const Name = styled(Link)`
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  font: 700 21px/1 ${type.loud};
+  letter-spacing: -0.01em;
+  text-decoration: none;
+`;
+
+const Views = styled.nav`
+  display: flex;
+  gap: 2px;
+  ${at.phone} {
+    order: 3;
+    width: 100%;
+    justify-content: space-between;
+  }
+`;
+
+const View = styled(NavLink)`
+  padding: 8px 13px;
+  min-height: 38px;
+  border-radius: 9px;
+  font-weight: 500;
+  color: var(--quiet);
+  text-decoration: none;
+  &:hover {
+    color: var(--ink);
+  }
+  &.active {
+    background: var(--ink);
+    color: var(--paper);
+  }
+  ${at.phone} {
+    padding: 9px 12px;
+    min-height: 44px;
+  }
+`;
+
+const Spring = styled.div`
+  flex: 1;
+`;
+
+const Dot = styled.span`
+  display: inline-block;
+  width: 8px;
+  height: 8px;
+  margin-left: 7px;
+  border-radius: 4px;
+  background: var(--lemon);
+  outline: 1px solid var(--ink);
+  vertical-align: 2px;
+`;
+
+function Mark() {
+  return (
+    <svg width="26" height="22" viewBox="0 0 32 28" aria-hidden>
+      <path d="M3 23c10 0 11-15 26-15" fill="none" stroke="var(--core)" strokeWidth="3.4" strokeLinecap="round" />
+      <path d="M3 12c8-5 12 4 26-8" fill="none" stroke="#c98a3a" strokeWidth="3.4" strokeLinecap="round" />
+    </svg>
+  );
+}
+
+/** The row above every view. */
+export function Top() {
+  const cooking = useMatch('/cook');
+  const live = useLiveCook(cooking ? 2000 : 10000);
+  return (
+    <Bar className="no-print">
+      <Name to="/plan">
+        <Mark />
+        Velocrustum
+      </Name>
+      <Views aria-label="Views">
+        <View to="/plan">Plan</View>
+        <View to="/cook">
+          Cook
+          {live.data?.cook ? (
+            <>
+              <Dot aria-hidden />
+              <span className="quietly">, one is going on</span>
+            </>
+          ) : null}
+        </View>
+        <View to="/logbook">Logbook</View>
+        <View to="/fryers">Fryers</View>
+      </Views>
+      <Spring />
+      <Shortcuts />
+      <HouseholdSettings />
+    </Bar>
+  );
+}

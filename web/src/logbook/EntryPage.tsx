@@ -1,0 +1,356 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { ArrowLeft } from 'lucide-react';
+import { useEffect, useRef, useState } from 'react';
+import { Label, TextArea, TextField } from 'react-aria-components';
+import { Link, useNavigate, useParams } from 'react-router';
+import styled from 'styled-components';
+import type { Cook, Schemas } from '../api/client';
+import { deleteCook, restoreCook, saveOutcome, takeBack, useCatalog, useCook, useSettings } from '../api/queries';
+import { clock, day, minutes, unitsOf } from '../format/units';
+import { Race } from '../race/Race';
+import { between } from '../race/scale';
+import { at } from '../theme/tokens';
+import { Button } from '../ui/Button';
+import { Choice } from '../ui/Choice';
+import { Blank, Card, Page, Quiet, Title } from '../ui/layout';
+import { complain, say } from '../ui/toast';
+import { crustWords, insideWords } from './words';
+
+const Columns = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 360px;
+  gap: 16px;
+  margin-top: 14px;
+  align-items: start;
+  ${at.narrow} {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  h2 {
+    font-size: 18px;
+    margin-bottom: 8px;
+  }
+`;
+
+const Stack = styled.div`
+  display: grid;
+  gap: 14px;
+`;
+
+const Form = styled(Card)`
+  display: grid;
+  gap: 14px;
+`;
+
+const Area = styled(TextField)`
+  display: grid;
+  gap: 4px;
+  font-size: 14px;
+  color: var(--quiet);
+  textarea {
+    min-height: 74px;
+    resize: vertical;
+    padding: 9px 12px;
+    border: 1px solid var(--line);
+    border-radius: 10px;
+    background: var(--paper);
+    color: var(--ink);
+    font-size: 16px;
+  }
+`;
+
+const Table = styled.table`
+  width: 100%;
+  border-collapse: collapse;
+  th,
+  td {
+    padding: 7px 8px;
+    text-align: right;
+    border-top: 1px solid var(--line);
+    font-weight: 500;
+  }
+  th:first-child {
+    text-align: left;
+    color: var(--quiet);
+    font-weight: 400;
+  }
+  thead th {
+    border: 0;
+    color: var(--quiet);
+    font-size: 14px;
+  }
+`;
+
+const Told = styled.ol`
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  gap: 5px;
+  li {
+    display: grid;
+    grid-template-columns: 66px 1fr;
+  }
+  b {
+    font-weight: 600;
+  }
+`;
+
+const Bar = styled.div`
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  flex-wrap: wrap;
+  h1 {
+    flex: 1;
+  }
+`;
+
+type Outcome = Schemas['Outcome'];
+
+/** One finished cook: planned beside happened, and how it came out. */
+export default function EntryPage() {
+  const { id = '' } = useParams();
+  const cook = useCook(id);
+  useEffect(() => {
+    document.title = 'Logbook · Velocrustum';
+  }, []);
+  if (cook.isError)
+    return (
+      <Page>
+        <Blank title="This cook is not in the logbook">
+          <Quiet>It may have been deleted on another device.</Quiet>
+          <Link to="/logbook">To the logbook</Link>
+        </Blank>
+      </Page>
+    );
+  if (!cook.data)
+    return (
+      <Page>
+        <Quiet role="status">Opening it…</Quiet>
+      </Page>
+    );
+  return <Entry key={id} cook={cook.data} />;
+}
+
+function Entry({ cook }: { cook: Cook }) {
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const settings = useSettings().data;
+  const cut = useCatalog().data?.cuts.find((c) => c.id === cook.plan.load.cut);
+  const units = unitsOf(settings ?? { temperature: 'C', mass: 'g' });
+  const [outcome, setOutcome] = useState<Outcome>(cook.outcome);
+  const sent = useRef(JSON.stringify(cook.outcome));
+  const latest = useRef(outcome);
+
+  const keep = async (now: Outcome) => {
+    const text = JSON.stringify(now);
+    if (text === sent.current) return;
+    sent.current = text;
+    try {
+      await saveOutcome(cook.id, now);
+      await queries.invalidateQueries({ queryKey: ['cooks'] });
+    } catch (cause) {
+      sent.current = '';
+      complain(cause);
+    }
+  };
+  const keepRef = useRef(keep);
+  useEffect(() => {
+    keepRef.current = keep;
+    latest.current = outcome;
+  });
+  useEffect(() => {
+    const timer = setTimeout(() => void keepRef.current(outcome), 400);
+    return () => clearTimeout(timer);
+  }, [outcome]);
+  useEffect(
+    () => () => {
+      void keepRef.current(latest.current).then(() => queries.invalidateQueries({ queryKey: ['cook', cook.id] }));
+    },
+    [queries, cook.id],
+  );
+
+  const loaded = cook.loadedAt ? Date.parse(cook.loadedAt) : null;
+  const actual = loaded && cook.finishedAt ? (Date.parse(cook.finishedAt) - loaded) / 60000 : null;
+  const planned = cook.plan.program.stages.reduce((s, st) => s + st.minutes, 0);
+  const minuteOf = (iso: string) => (loaded ? (Date.parse(iso) - loaded) / 60000 : 0);
+  const tell = (e: Cook['events'][number]) => {
+    const m = minuteOf(e.at);
+    switch (e.kind) {
+      case 'loaded':
+        return 'Food in';
+      case 'turned':
+        return 'Turned';
+      case 'dialled':
+        return 'Dial set';
+      case 'more':
+        return `${minutes(e.value ?? 0)} more minutes`;
+      case 'out':
+        return 'Out of the basket';
+      case 'stop':
+        return 'Given up';
+      case 'look':
+        return `Looked ${['pale', 'straw', 'gold', 'copper', 'dark'][Math.round(e.value ?? 0)] ?? ''}`;
+      case 'probe':
+        return `Probe read ${units.temperature(e.value ?? 0)}; the estimate was ${units.temperature(between(cook.forecast.timeline, m, (x) => x.coreC))}`;
+      default:
+        return e.kind;
+    }
+  };
+  const rows: [string, string, string][] = [
+    ['In the basket', `${minutes(planned)} min`, actual === null ? '–' : `${minutes(actual)} min`],
+    ['Surely safe by', by(cook.planned.chance?.safeByMin), by(cook.forecast.chance?.safeByMin)],
+    ['Crisp at', by(cook.planned.crispAtMin), by(cook.forecast.crispAtMin)],
+    [
+      'Inside at the end, estimate',
+      units.temperature(cook.planned.end.coreC),
+      units.temperature(cook.forecast.end.coreC),
+    ],
+    ['Crust at the end, of 100', `${Math.round(cook.planned.end.crust)}`, `${Math.round(cook.forecast.end.crust)}`],
+    [
+      'Juice kept, estimate',
+      `${Math.round(cook.planned.end.juiceKeptPct)} %`,
+      `${Math.round(cook.forecast.end.juiceKeptPct)} %`,
+    ],
+  ];
+  const remove = async () => {
+    try {
+      await deleteCook(cook.id);
+      await queries.invalidateQueries({ queryKey: ['cooks'] });
+      await navigate('/logbook');
+      say(`${cook.name} is out of the logbook.`, {
+        label: 'Bring it back',
+        run: () => void restoreCook(cook.id).then(() => queries.invalidateQueries({ queryKey: ['cooks'] }), complain),
+      });
+    } catch (cause) {
+      complain(cause);
+    }
+  };
+  const goOn = async () => {
+    try {
+      await takeBack(cook.id);
+      await Promise.all([
+        queries.invalidateQueries({ queryKey: ['live'] }),
+        queries.invalidateQueries({ queryKey: ['cooks'] }),
+      ]);
+      await navigate('/cook');
+    } catch (cause) {
+      complain(cause);
+    }
+  };
+  const recent = cook.finishedAt ? Date.parse(cook.now) - Date.parse(cook.finishedAt) < 30 * 60000 : false;
+  const set = (change: Partial<Outcome>) => setOutcome((o) => ({ ...o, ...change }));
+
+  return (
+    <Page>
+      <p>
+        <Link to="/logbook">
+          <ArrowLeft size={15} aria-hidden /> Logbook
+        </Link>
+      </p>
+      <Bar>
+        <Title>{cook.name}</Title>
+        {cook.finishedAt && recent ? <Button onPress={() => void goOn()}>Not done after all: go on</Button> : null}
+        {cook.planId ? (
+          <Button onPress={() => void navigate(`/plan/${cook.planId ?? ''}`)}>Plan it again</Button>
+        ) : null}
+        {cook.finishedAt ? (
+          <Button onPress={() => void remove()}>Delete</Button>
+        ) : (
+          <Button onPress={() => void navigate('/cook')}>It is still on: to the cook</Button>
+        )}
+      </Bar>
+      <Quiet>
+        {day(cook.startedAt)}, {clock(cook.startedAt)} · {cook.plan.load.pieces}{' '}
+        {cook.plan.load.pieces === 1 ? cut?.name : cut?.plural} of {units.mass(cook.plan.load.pieceMassG)} ·{' '}
+        {cook.fryer.name}
+      </Quiet>
+      <Columns>
+        <Stack>
+          {actual !== null && cut ? (
+            <Card aria-label="As it happened">
+              <h2>As it happened, by the model</h2>
+              <Race
+                answer={cook.forecast}
+                stages={cook.actual.stages}
+                turns={cook.actual.turns ?? []}
+                faces={cut.faces}
+                units={units}
+              />
+            </Card>
+          ) : null}
+          <Card>
+            <h2>Planned and happened</h2>
+            <Table>
+              <thead>
+                <tr>
+                  <th scope="col">
+                    <span className="quietly">What</span>
+                  </th>
+                  <th scope="col">planned</th>
+                  <th scope="col">happened</th>
+                </tr>
+              </thead>
+              <tbody>
+                {rows.map(([what, plan, real]) => (
+                  <tr key={what}>
+                    <th scope="row">{what}</th>
+                    <td>{plan}</td>
+                    <td>{real}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </Table>
+          </Card>
+        </Stack>
+        <Stack>
+          <Form aria-label="How it came out">
+            <h2>How did it come out?</h2>
+            <Choice
+              label="Crust"
+              row
+              options={Object.entries(crustWords).map(([id, name]) => ({
+                id: id as NonNullable<Outcome['crust']>,
+                name,
+              }))}
+              value={outcome.crust ?? null}
+              onChange={(crust) => set({ crust })}
+            />
+            <Choice
+              label="Inside"
+              row
+              options={Object.entries(insideWords).map(([id, name]) => ({
+                id: id as NonNullable<Outcome['inside']>,
+                name,
+              }))}
+              value={outcome.inside ?? null}
+              onChange={(inside) => set({ inside })}
+            />
+            <Area value={outcome.note ?? ''} maxLength={2000} onChange={(note) => set({ note })}>
+              <Label>Note</Label>
+              <TextArea />
+            </Area>
+            <Area value={outcome.change ?? ''} maxLength={2000} onChange={(change) => set({ change })}>
+              <Label>Next time I would change</Label>
+              <TextArea />
+            </Area>
+            <Quiet>Kept as you write.</Quiet>
+          </Form>
+          <Card>
+            <h2>What was said</h2>
+            <Told>
+              {cook.events.map((e, i) => (
+                <li key={i}>
+                  <b>{loaded ? `${minutes(minuteOf(e.at))} min` : clock(e.at)}</b>
+                  <span>{tell(e)}</span>
+                </li>
+              ))}
+            </Told>
+          </Card>
+        </Stack>
+      </Columns>
+    </Page>
+  );
+}
+
+const by = (m: number | null | undefined) => (m == null ? 'not in time' : `${Math.ceil(m)} min`);

@@ -1,0 +1,151 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { Trash2 } from 'lucide-react';
+import { useEffect } from 'react';
+import { Link } from 'react-router';
+import styled from 'styled-components';
+import type { Schemas } from '../api/client';
+import { deleteCook, restoreCook, useCooks } from '../api/queries';
+import { cssLab } from '../format/colour';
+import { clock, day } from '../format/units';
+import { at } from '../theme/tokens';
+import { Button, PlainButton } from '../ui/Button';
+import { Blank, Page, Quiet, Title } from '../ui/layout';
+import { complain, say } from '../ui/toast';
+import { crustWords, insideWords } from './words';
+
+const List = styled.ol`
+  list-style: none;
+  padding: 0;
+  margin: 16px 0 0;
+  display: grid;
+  gap: 10px;
+`;
+
+const Entry = styled.li`
+  display: flex;
+  align-items: center;
+  background: var(--surface);
+  border-radius: 14px;
+  a {
+    flex: 1;
+    min-width: 0;
+    display: grid;
+    grid-template-columns: 62px minmax(0, 1.1fr) minmax(0, 1fr) minmax(0, 1.5fr);
+    gap: 4px 18px;
+    align-items: center;
+    padding: 13px 6px 13px 14px;
+    text-decoration: none;
+  }
+  strong {
+    display: block;
+    font-weight: 600;
+    font-size: 17px;
+  }
+  small {
+    color: var(--quiet);
+    font-size: 14.5px;
+  }
+  ${at.narrow} {
+    a {
+      grid-template-columns: 50px minmax(0, 1fr);
+    }
+    a > :nth-child(n + 3) {
+      grid-column: 2;
+    }
+  }
+`;
+
+const Faces = styled.span`
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  height: 44px;
+  border-radius: 10px;
+  overflow: hidden;
+  background: var(--soft);
+`;
+
+const Away = styled(PlainButton)`
+  min-width: 48px;
+  min-height: 48px;
+  color: var(--quiet);
+`;
+
+type Summary = Schemas['CookSummary'];
+
+/** All cooks, the latest first. */
+export default function LogbookPage() {
+  const cooks = useCooks();
+  const queries = useQueryClient();
+  useEffect(() => {
+    document.title = 'Logbook · Velocrustum';
+  }, []);
+  const again = () => queries.invalidateQueries({ queryKey: ['cooks'] });
+  const remove = async (c: Summary) => {
+    try {
+      await deleteCook(c.id);
+      await again();
+      say(`${c.name} is out of the logbook.`, {
+        label: 'Bring it back',
+        run: () => void restoreCook(c.id).then(again, complain),
+      });
+    } catch (cause) {
+      complain(cause);
+    }
+  };
+  if (cooks.isError)
+    return (
+      <Page>
+        <Blank title="The logbook could not be had">
+          <Quiet>{cooks.error.message}</Quiet>
+          <Button onPress={() => void cooks.refetch()}>Try again</Button>
+        </Blank>
+      </Page>
+    );
+  const finished = (cooks.data ?? []).filter((c) => !c.live);
+  return (
+    <Page>
+      <Title>Logbook</Title>
+      <Quiet>{cooks.data ? 'What was planned, what happened, and what to change next time.' : 'Opening it…'}</Quiet>
+      {cooks.data && finished.length === 0 ? (
+        <Blank title="Nothing cooked yet">
+          <Quiet>Every cook lands here by itself when the food is out. Start one from a plan.</Quiet>
+          <Link to="/plan">To the plan</Link>
+        </Blank>
+      ) : null}
+      <List>
+        {finished.map((c) => (
+          <Entry key={c.id}>
+            <Link to={`/logbook/${c.id}`}>
+              <Faces aria-hidden>
+                {(c.lab ?? []).map((lab, i) => (
+                  <span key={i} style={{ background: cssLab(lab) }} />
+                ))}
+              </Faces>
+              <span>
+                <strong>{c.name}</strong>
+                <small>
+                  {day(c.startedAt)}, {clock(c.startedAt)}
+                </small>
+              </span>
+              <span>
+                {c.actualMin == null ? 'given up before it went in' : `${Math.round(c.actualMin)} min`}
+                {c.actualMin != null && c.plannedMin != null ? (
+                  <small>, planned {Math.round(c.plannedMin)}</small>
+                ) : null}
+                <br />
+                <small>
+                  {c.crust ? `crust ${crustWords[c.crust] ?? c.crust}` : 'not judged yet'}
+                  {c.inside ? `, inside ${insideWords[c.inside] ?? c.inside}` : ''}
+                </small>
+              </span>
+              <small>{c.note}</small>
+            </Link>
+            <Away aria-label={`Delete the cook of ${c.name}, ${day(c.startedAt)}`} onPress={() => void remove(c)}>
+              <Trash2 size={18} aria-hidden />
+            </Away>
+          </Entry>
+        ))}
+      </List>
+    </Page>
+  );
+}

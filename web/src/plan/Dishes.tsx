@@ -1,0 +1,159 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { Plus, Trash2 } from 'lucide-react';
+import { Link, useNavigate } from 'react-router';
+import styled from 'styled-components';
+import type { Catalog, Plan, PlanInput } from '../api/client';
+import { createPlan, deletePlan, restorePlan } from '../api/queries';
+import { minutes, type Units } from '../format/units';
+import { Button, PlainButton } from '../ui/Button';
+import { complain, say } from '../ui/toast';
+import { totalOf } from './program';
+
+const Shelf = styled.ul`
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(250px, 1fr));
+  gap: 10px;
+`;
+
+const Item = styled.li<{ $here: boolean }>`
+  display: flex;
+  align-items: center;
+  background: var(--surface);
+  border: 2px solid ${(p) => (p.$here ? 'var(--ink)' : 'transparent')};
+  border-radius: 14px;
+  min-height: 72px;
+  a {
+    flex: 1;
+    min-width: 0;
+    padding: 11px 4px 11px 13px;
+    text-decoration: none;
+    display: grid;
+    gap: 2px;
+  }
+  small {
+    color: var(--quiet);
+    font-size: 14px;
+  }
+  strong {
+    font-weight: 600;
+    line-height: 1.25;
+  }
+`;
+
+const Away = styled(PlainButton)`
+  min-width: 44px;
+  min-height: 44px;
+  color: var(--quiet);
+`;
+
+const Heading = styled.div`
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  margin: 22px 0 8px;
+  h2 {
+    font-size: 18px;
+  }
+`;
+
+const firstDish = (fryerId: string): PlanInput => ({
+  name: 'New dish',
+  fryerId,
+  load: { cut: 'chicken-wing-flat', pieces: 10, pieceMassG: 42, startC: 5, surface: 'wiped' },
+  coat: { id: 'starch-dust', oilG: 4 },
+  program: {
+    preheatMin: 4,
+    stages: [
+      { airC: 170, minutes: 12 },
+      { airC: 200, minutes: 12 },
+    ],
+    turns: [{ atMin: 12, kind: 'flip' }],
+  },
+});
+
+function useAdd() {
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  return async (input: PlanInput) => {
+    try {
+      const plan = await createPlan(input);
+      queries.setQueryData<Plan[]>(['plans'], (all) => [plan, ...(all ?? [])]);
+      await navigate(`/plan/${plan.id}`);
+      window.scrollTo({ top: 0 });
+    } catch (cause) {
+      complain(cause);
+    }
+  };
+}
+
+export function NewDish({ fryerId }: { fryerId: string }) {
+  const add = useAdd();
+  return (
+    <Button onPress={() => void add(firstDish(fryerId))}>
+      <Plus size={18} aria-hidden /> New dish
+    </Button>
+  );
+}
+
+interface Props {
+  plans: Plan[];
+  here: Plan;
+  catalog: Catalog;
+  units: Units;
+}
+
+/** All dishes, the latest changed first. */
+export function Dishes({ plans, here, catalog, units }: Props) {
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const remove = async (plan: Plan) => {
+    try {
+      await deletePlan(plan.id);
+      const rest = plans.filter((p) => p.id !== plan.id);
+      queries.setQueryData<Plan[]>(['plans'], rest);
+      if (plan.id === here.id) await navigate(rest[0] ? `/plan/${rest[0].id}` : '/plan');
+      say(`${plan.name} is put aside.`, {
+        label: 'Bring it back',
+        run: () => {
+          restorePlan(plan.id).then(
+            (back) => queries.setQueryData<Plan[]>(['plans'], (all) => [back, ...(all ?? [])]),
+            (cause: unknown) => complain(cause),
+          );
+        },
+      });
+    } catch (cause) {
+      complain(cause);
+    }
+  };
+  return (
+    <section aria-labelledby="dishes">
+      <Heading>
+        <h2 id="dishes">Your dishes</h2>
+        <NewDish fryerId={here.fryerId} />
+      </Heading>
+      <Shelf>
+        {plans.map((p) => {
+          const cut = catalog.cuts.find((c) => c.id === p.load.cut);
+          return (
+            <Item key={p.id} $here={p.id === here.id}>
+              <Link to={`/plan/${p.id}`} aria-current={p.id === here.id ? 'page' : undefined}>
+                <strong>{p.name}</strong>
+                <small>
+                  {p.load.pieces} {p.load.pieces === 1 ? cut?.name : cut?.plural} ·{' '}
+                  {p.program.stages.map((s) => `${units.toDegrees(s.airC)}°`).join(', ')} ·{' '}
+                  {minutes(totalOf(p.program))} min
+                </small>
+              </Link>
+              <Away aria-label={`Delete ${p.name}`} onPress={() => void remove(p)}>
+                <Trash2 size={17} aria-hidden />
+              </Away>
+            </Item>
+          );
+        })}
+      </Shelf>
+    </section>
+  );
+}

@@ -1,0 +1,62 @@
+import { useEffect } from 'react';
+import { Navigate, useParams } from 'react-router';
+import { useCatalog, useFryers, usePlans, useSettings } from '../api/queries';
+import { Button } from '../ui/Button';
+import { Blank, Page, Quiet } from '../ui/layout';
+import { NewDish } from './Dishes';
+import { PlanBench } from './PlanBench';
+
+/** Finds the plan of the address, or the latest. */
+export default function PlanPage() {
+  const { id } = useParams();
+  const plans = usePlans();
+  const fryers = useFryers();
+  const catalog = useCatalog();
+  const settings = useSettings();
+  useEffect(() => {
+    document.title = 'Plan · Velocrustum';
+  }, []);
+  const failed = [plans, fryers, catalog, settings].find((q) => q.isError);
+  if (failed)
+    return (
+      <Page>
+        <Blank title="The plans could not be had">
+          <Quiet>{failed.error.message} Everything saved is still there.</Quiet>
+          <Button onPress={() => [plans, fryers, catalog, settings].forEach((q) => void q.refetch())}>Try again</Button>
+        </Blank>
+      </Page>
+    );
+  if (!plans.data || !fryers.data || !catalog.data || !settings.data)
+    return (
+      <Page>
+        <Quiet role="status">Getting your dishes…</Quiet>
+      </Page>
+    );
+  const first = plans.data[0];
+  const fryer = fryers.data[0];
+  if (!id && first) return <Navigate to={`/plan/${first.id}`} replace />;
+  const plan = plans.data.find((p) => p.id === id);
+  if (plan && fryer)
+    return (
+      <PlanBench
+        key={plan.id}
+        plan={plan}
+        plans={plans.data}
+        fryers={fryers.data}
+        catalog={catalog.data}
+        settings={settings.data}
+      />
+    );
+  return (
+    <Page>
+      <Blank title={id ? 'This dish is not here any more' : 'What have you got tonight?'}>
+        <Quiet>
+          {id
+            ? 'It may have been deleted on another device. Your other dishes are kept.'
+            : 'Say what goes in the basket, and see when it will be crisp and safe, and why.'}
+        </Quiet>
+        {fryer ? <NewDish fryerId={fryer.id} /> : null}
+      </Blank>
+    </Page>
+  );
+}

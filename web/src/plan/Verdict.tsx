@@ -1,0 +1,175 @@
+import styled from 'styled-components';
+import type { Simulation } from '../api/client';
+import type { Units } from '../format/units';
+import { minutes } from '../format/units';
+import { at, type } from '../theme/tokens';
+import { Button } from '../ui/Button';
+import { Card } from '../ui/layout';
+
+const Box = styled(Card)`
+  display: flex;
+  flex-direction: column;
+  gap: 7px;
+`;
+
+const Figures = styled.h2<{ $stale: boolean }>`
+  font: 800 46px/1 ${type.loud};
+  font-stretch: 88%;
+  letter-spacing: -0.02em;
+  opacity: ${(p) => (p.$stale ? 0.55 : 1)};
+  small {
+    font-size: 20px;
+    font-weight: 700;
+    margin-left: 8px;
+    letter-spacing: 0;
+  }
+  ${at.phone} {
+    font-size: 42px;
+  }
+`;
+
+const Says = styled.p`
+  color: var(--quiet);
+`;
+
+const Facts = styled.dl`
+  margin: 3px 0 0;
+  display: grid;
+  grid-template-columns: 12px 1fr auto;
+  gap: 6px 10px;
+  align-items: center;
+  font-size: 15px;
+  dt {
+    grid-column: 2;
+  }
+  dd {
+    margin: 0;
+    font-weight: 700;
+    text-align: right;
+  }
+`;
+
+const Chip = styled.span`
+  width: 12px;
+  height: 12px;
+  border-radius: 4px;
+`;
+
+const Warnings = styled.ul`
+  list-style: none;
+  margin: 4px 0 0;
+  padding: 0;
+  display: grid;
+  gap: 8px;
+`;
+
+const Warning = styled.li<{ $grave: boolean }>`
+  border-left: 4px solid ${(p) => (p.$grave ? 'var(--heat)' : 'var(--lemon)')};
+  padding: 1px 0 1px 10px;
+  font-size: 14.5px;
+  line-height: 1.38;
+  display: grid;
+  gap: 5px;
+  justify-items: start;
+`;
+
+const Foot = styled.p`
+  color: var(--quiet);
+  font-size: 13px;
+  line-height: 1.4;
+  margin-top: 2px;
+`;
+
+const grave = new Set(['under-rule', 'rule-in-doubt', 'overdone']);
+
+interface Props {
+  answer: Simulation;
+  pending: boolean;
+  units: Units;
+  totalMin: number;
+  /** Makes the change that a warning proposes. */
+  mend: (field: string, value: number) => void;
+  /** What the change would be called. */
+  mendLabel: (field: string, value: number) => string | null;
+}
+
+/** When it is ready, in figures to be read from two metres, and why. */
+export function Verdict({ answer, pending, units, totalMin, mend, mendLabel }: Props) {
+  const v = answer.verdict;
+  const from = v.fromMin;
+  const to = v.toMin;
+  const safeBy = answer.chance ? answer.chance.safeByMin : answer.safeAtMin;
+  const faces = answer.timeline.at(-1)?.faces;
+  const rendered = answer.end.fatRenderedPct;
+  const plant = answer.rule.words.startsWith('soft');
+  return (
+    <Box aria-label="Verdict">
+      <Figures $stale={pending}>
+        {from == null ? (
+          <>Not yet</>
+        ) : to != null && Math.round(to) > Math.round(from) ? (
+          <>
+            {Math.round(from)} to {Math.round(to)}
+            <small>min</small>
+          </>
+        ) : (
+          <>
+            {Math.round(from)}
+            <small>{to == null && from <= totalMin ? 'min, and a while after' : 'min'}</small>
+          </>
+        )}
+      </Figures>
+      <Says>
+        {v.says} {v.first}
+      </Says>
+      <Facts>
+        <Chip style={{ background: 'var(--core)' }} />
+        <dt>{plant ? 'Soft inside, 95 loads in 100' : 'Safe inside, 95 loads in 100'}</dt>
+        <dd>{safeBy == null ? 'not in time' : `by ${Math.ceil(safeBy)} min`}</dd>
+        <Chip
+          style={{ background: faces ? `lab(${(faces[0]?.lab ?? []).map((n) => n.toFixed(1)).join(' ')})` : '#c98a3a' }}
+        />
+        <dt>Crust where you like it</dt>
+        <dd>{answer.crispAtMin == null ? 'not in time' : `${minutes(answer.crispAtMin)} min`}</dd>
+        {rendered == null ? null : (
+          <>
+            <Chip style={{ background: '#ecd2a0' }} />
+            <dt>Fat rendered</dt>
+            <dd>{Math.round(rendered)} %</dd>
+          </>
+        )}
+        <Chip style={{ background: '#8fb0d8' }} />
+        <dt>Juice kept at {minutes(totalMin)} min</dt>
+        <dd>{Math.round(answer.end.juiceKeptPct)} %</dd>
+      </Facts>
+      {answer.warnings.length > 0 ? (
+        <Warnings aria-label="Cautions">
+          {answer.warnings.map((w) => {
+            const label = w.field && w.fix != null ? mendLabel(w.field, w.fix) : null;
+            return (
+              <Warning key={`${w.code}${w.field ?? ''}`} $grave={grave.has(w.code)}>
+                {w.message}
+                {label && w.field && w.fix != null ? (
+                  <Button
+                    onPress={() => {
+                      if (w.field && w.fix != null) mend(w.field, w.fix);
+                    }}
+                  >
+                    {label}
+                  </Button>
+                ) : null}
+              </Warning>
+            );
+          })}
+        </Warnings>
+      ) : null}
+      <Foot>
+        An estimate.{' '}
+        {plant
+          ? ''
+          : `${answer.rule.words}: ${units.temperature(answer.rule.coreC)}${answer.rule.holdMin > 0 ? ` for ${answer.rule.holdMin} min` : ''} in the coldest spot${answer.rule.restMin > 0 ? `, then ${answer.rule.restMin} min rest` : ''}. `}
+        Check with a thermometer; local rules and medical advice come first.
+      </Foot>
+    </Box>
+  );
+}

@@ -1,0 +1,52 @@
+import { useCallback, useReducer } from 'react';
+import type { PlanInput } from '../api/client';
+
+/** A draft with everything it was before, and everything undone. */
+export interface History {
+  past: PlanInput[];
+  now: PlanInput;
+  future: PlanInput[];
+  /** What the last change was of, so that a run of steps is one undo. */
+  last: string;
+  at: number;
+}
+
+export type Change =
+  | { kind: 'edit'; what: string; at: number; change: (now: PlanInput) => PlanInput }
+  | { kind: 'undo' }
+  | { kind: 'redo' }
+  | { kind: 'load'; plan: PlanInput };
+
+const RUN_MS = 1200;
+
+export function step(h: History, c: Change): History {
+  switch (c.kind) {
+    case 'load':
+      return { past: [], now: c.plan, future: [], last: '', at: 0 };
+    case 'undo': {
+      const before = h.past.at(-1);
+      return before ? { past: h.past.slice(0, -1), now: before, future: [h.now, ...h.future], last: '', at: 0 } : h;
+    }
+    case 'redo': {
+      const [next, ...rest] = h.future;
+      return next ? { past: [...h.past, h.now], now: next, future: rest, last: '', at: 0 } : h;
+    }
+    case 'edit': {
+      const now = c.change(h.now);
+      if (JSON.stringify(now) === JSON.stringify(h.now)) return h;
+      const run = c.what === h.last && c.at - h.at < RUN_MS;
+      return { past: run ? h.past : [...h.past, h.now].slice(-100), now, future: [], last: c.what, at: c.at };
+    }
+  }
+}
+
+export function useHistory(plan: PlanInput) {
+  const [history, send] = useReducer(step, { past: [], now: plan, future: [], last: '', at: 0 });
+  const edit = useCallback(
+    (what: string, change: (now: PlanInput) => PlanInput) => send({ kind: 'edit', what, at: Date.now(), change }),
+    [],
+  );
+  const undo = useCallback(() => send({ kind: 'undo' }), []);
+  const redo = useCallback(() => send({ kind: 'redo' }), []);
+  return { history, edit, undo, redo };
+}

@@ -1,0 +1,389 @@
+import { area, line } from 'd3-shape';
+import { useId, type KeyboardEvent, type ReactNode } from 'react';
+import { Button as AriaButton } from 'react-aria-components';
+import styled from 'styled-components';
+import type { Simulation } from '../api/client';
+import { minutes, type Units } from '../format/units';
+import { Pop } from '../ui/Pop';
+import { between, minuteTicks, raceScale } from './scale';
+import { Strip } from './Strip';
+import { useWidth } from './useWidth';
+
+const Frame = styled.div`
+  position: relative;
+  svg {
+    display: block;
+    overflow: visible;
+  }
+  text {
+    font-size: 14px;
+    fill: var(--ink);
+  }
+`;
+
+const Handle = styled(AriaButton)`
+  position: absolute;
+  transform: translate(-50%, -50%);
+  white-space: nowrap;
+  min-height: 30px;
+  padding: 0 13px;
+  border: 0;
+  border-radius: 15px;
+  background: var(--heat);
+  color: var(--on-heat);
+  font-size: 14px;
+  font-weight: 600;
+  cursor: pointer;
+  z-index: 2;
+  &[data-hovered] {
+    filter: brightness(1.1);
+  }
+  &::after {
+    content: '';
+    position: absolute;
+    inset: -8px -2px;
+  }
+`;
+
+const Flag = styled(Handle)`
+  border-radius: 8px;
+  padding: 0 9px;
+  min-height: 27px;
+  background: var(--ink);
+  color: var(--paper);
+`;
+
+const Wished = styled(Flag)`
+  background: var(--surface);
+  color: var(--ink);
+  border: 1.5px dashed var(--quiet);
+  pointer-events: none;
+`;
+
+interface StageLike {
+  airC: number;
+  minutes: number;
+}
+
+interface TurnLike {
+  atMin: number;
+  kind: string;
+}
+
+export interface RaceEdit {
+  /** Moves a stage's temperature by steps of the dial, or its length by minutes. */
+  stage: (index: number, steps: number, minutes: number) => void;
+  removeStage: (index: number) => void;
+  turn: (index: number, minutes: number) => void;
+  removeTurn: (index: number) => void;
+  stageBody: (index: number) => ReactNode;
+  turnBody: (index: number) => ReactNode;
+}
+
+interface Props {
+  answer: Simulation;
+  stages: StageLike[];
+  turns: TurnLike[];
+  faces: string[];
+  units: Units;
+  /** The window is being worked out anew. */
+  pending?: boolean;
+  edit?: RaceEdit;
+}
+
+const move = (act: (up: number, right: number) => void, remove: () => void) => (e: KeyboardEvent) => {
+  const keys: Record<string, [number, number]> = {
+    ArrowUp: [1, 0],
+    ArrowDown: [-1, 0],
+    PageUp: [4, 0],
+    PageDown: [-4, 0],
+    ArrowRight: [0, 1],
+    ArrowLeft: [0, -1],
+  };
+  const step = keys[e.key];
+  if (step) {
+    e.preventDefault();
+    act(...step);
+  } else if (e.key === 'Delete') {
+    e.preventDefault();
+    remove();
+  }
+};
+
+/** The inside getting safe against the outside getting crisp, on one time axis. */
+export function Race({ answer, stages, turns, faces, units, pending, edit }: Props) {
+  const [ref, width] = useWidth<HTMLDivElement>();
+  const id = useId().replaceAll(':', '');
+  const compact = width < 560;
+  const programEnd = stages.reduce((sum, s) => sum + s.minutes, 0);
+  const last = answer.timeline.at(-1)?.minute ?? programEnd;
+  const end = Math.max(last, programEnd);
+  const maxC = Math.max(215, ...stages.map((s) => s.airC + 12));
+  const s = raceScale(Math.max(width, 280), end, maxC, compact);
+  const { x, y } = s;
+  const ticksC = units.degree === '°F' ? [32, 120, 212, 300, 390].map(units.fromDegrees) : [0, 50, 100, 150, 200];
+  const starts = stages.map((_, i) => stages.slice(0, i).reduce((sum, st) => sum + st.minutes, 0));
+  const { fromMin, toMin } = answer.verdict;
+  const core =
+    line<Simulation['timeline'][number]>(
+      (m) => x(m.minute),
+      (m) => y(m.coreC),
+    )(answer.timeline) ?? '';
+  const air =
+    line<Simulation['timeline'][number]>(
+      (m) => x(m.minute),
+      (m) => y(Math.min(m.airC, maxC)),
+    )(answer.timeline) ?? '';
+  const spread = answer.chance
+    ? (area<{ minute: number; lowC: number; highC: number }>(
+        (b) => x(b.minute),
+        (b) => y(b.lowC),
+        (b) => y(b.highC),
+      )(answer.chance.core) ?? '')
+    : '';
+  const rule = answer.rule.coreC;
+  const probe = answer.chance?.lookFirstMin;
+  const windowTo = Math.min(end, toMin ?? end);
+  const flags = turns.map((t, i) => ({ ...t, i, row: 0 }));
+  const summary = `${answer.verdict.says} ${answer.verdict.first}`;
+
+  const pill = (i: number, st: StageLike) => {
+    const mid = x((starts[i] ?? 0) + st.minutes / 2);
+    const text = compact
+      ? `${units.toDegrees(st.airC)}° · ${minutes(st.minutes)}`
+      : `${units.temperature(st.airC)} · ${minutes(st.minutes)} min`;
+    const style = { left: mid, top: y(st.airC) };
+    const name = `Stage ${i + 1}: ${units.temperature(st.airC)} for ${minutes(st.minutes)} min`;
+    return { text, style, name };
+  };
+
+  return (
+    <Frame ref={ref}>
+      {width > 0 ? (
+        <>
+          <svg width={width} height={s.height} role="img" aria-label={`Forecast. ${summary}`}>
+            <rect
+              x={s.left}
+              y={s.plot.top}
+              width={s.right - s.left}
+              height={s.plot.bottom - s.plot.top}
+              fill="var(--heat-wash)"
+              opacity={0.55}
+            />
+            {fromMin != null && windowTo > fromMin ? (
+              <g opacity={pending ? 0.55 : 1}>
+                <rect
+                  x={x(fromMin)}
+                  y={s.plot.top - 18}
+                  width={x(windowTo) - x(fromMin)}
+                  height={s.axis - s.plot.top + 30}
+                  fill="var(--lemon)"
+                  opacity={0.32}
+                />
+                <line
+                  x1={x(fromMin)}
+                  x2={x(fromMin)}
+                  y1={s.plot.top - 18}
+                  y2={s.axis + 12}
+                  stroke="#a8801a"
+                  strokeDasharray="2 4"
+                  strokeWidth={1.6}
+                />
+                {toMin != null ? (
+                  <line
+                    x1={x(windowTo)}
+                    x2={x(windowTo)}
+                    y1={s.plot.top - 18}
+                    y2={s.axis + 12}
+                    stroke="#a8801a"
+                    strokeDasharray="2 4"
+                    strokeWidth={1.6}
+                  />
+                ) : null}
+              </g>
+            ) : null}
+            {ticksC.map((c) => (
+              <g key={c}>
+                <line x1={s.left} x2={s.right} y1={y(c)} y2={y(c)} stroke="var(--line)" />
+                <text x={s.left - 10} y={y(c) + 5} textAnchor="end">
+                  {units.toDegrees(c)}°
+                </text>
+              </g>
+            ))}
+            {end > programEnd ? (
+              <rect
+                x={x(programEnd)}
+                y={s.plot.top}
+                width={x(end) - x(programEnd)}
+                height={s.plot.bottom - s.plot.top}
+                fill="var(--surface)"
+                opacity={0.6}
+              />
+            ) : null}
+            <path d={air} fill="none" stroke="var(--heat)" strokeWidth={1.4} strokeDasharray="2 3" />
+            <path d={spread} fill="var(--core)" opacity={pending ? 0.1 : 0.2} />
+            <line x1={s.left} x2={s.right} y1={y(rule)} y2={y(rule)} stroke="var(--safe)" strokeWidth={1.6} />
+            <text x={s.left + 6} y={y(rule) - 6} style={{ fill: 'var(--safe)', fontWeight: 600, fontSize: 13 }}>
+              {answer.rule.restMin === 0 && answer.rule.words.startsWith('soft') ? 'soft inside' : 'safe inside'} ·{' '}
+              {units.temperature(rule)}
+              {answer.rule.holdMin > 0 ? ` for ${answer.rule.holdMin} min` : ''}
+            </text>
+            {stages.map((st, i) => (
+              <g key={i} stroke="var(--heat)" strokeWidth={3} strokeLinecap="round">
+                <line x1={x(starts[i] ?? 0)} x2={x((starts[i] ?? 0) + st.minutes)} y1={y(st.airC)} y2={y(st.airC)} />
+                {i > 0 ? (
+                  <line
+                    x1={x(starts[i] ?? 0)}
+                    x2={x(starts[i] ?? 0)}
+                    y1={y(stages[i - 1]?.airC ?? st.airC)}
+                    y2={y(st.airC)}
+                  />
+                ) : null}
+              </g>
+            ))}
+            <path d={core} fill="none" stroke="var(--core)" strokeWidth={3} />
+            {answer.safeAtMin != null ? (
+              <circle
+                cx={x(answer.safeAtMin)}
+                cy={y(between(answer.timeline, answer.safeAtMin, (m) => m.coreC))}
+                r={6}
+                fill="var(--surface)"
+                stroke="var(--core)"
+                strokeWidth={3}
+              />
+            ) : null}
+            <text
+              x={x(end * 0.3)}
+              y={y(between(answer.timeline, end * 0.3, (m) => m.coreC)) + 30}
+              style={{ fill: 'var(--core)', fontWeight: 600, fontSize: 13 }}
+            >
+              {answer.piece.boneShare > 0 ? 'coldest spot by the bone' : 'coldest spot inside'}
+            </text>
+            {faces.map((name, i) => (
+              <g key={name}>
+                <text x={s.left} y={(s.strips[i] ?? 0) - 6} style={{ fontWeight: 600, fontSize: 13 }}>
+                  {name}, {i === 0 ? 'starts up' : turns.length > 0 ? 'up after the turn' : 'down all along'}
+                </text>
+                <Strip
+                  id={`${id}${i}`}
+                  timeline={answer.timeline}
+                  face={i === 0 ? 0 : 1}
+                  x={x}
+                  y={s.strips[i] ?? 0}
+                  height={s.strip}
+                />
+              </g>
+            ))}
+            <line x1={s.left} x2={s.right} y1={s.axis} y2={s.axis} stroke="var(--ink)" strokeWidth={1.6} />
+            {minuteTicks(end, s.right - s.left).map((m) => (
+              <g key={m}>
+                <line x1={x(m)} x2={x(m)} y1={s.axis} y2={s.axis + 6} stroke="var(--ink)" strokeWidth={1.4} />
+                <text x={x(m)} y={s.axis + 21} textAnchor="middle" style={{ fill: 'var(--quiet)' }}>
+                  {m}
+                </text>
+              </g>
+            ))}
+            {turns.map((t, i) => (
+              <line
+                key={i}
+                x1={x(t.atMin)}
+                x2={x(t.atMin)}
+                y1={s.plot.top - 6}
+                y2={s.axis + 36}
+                stroke="var(--ink)"
+                strokeWidth={1.5}
+              />
+            ))}
+            <line
+              x1={x(programEnd)}
+              x2={x(programEnd)}
+              y1={s.plot.top - 6}
+              y2={s.axis + 36}
+              stroke="var(--heat)"
+              strokeWidth={2}
+            />
+            {probe != null && probe < programEnd ? (
+              <line
+                x1={x(probe)}
+                x2={x(probe)}
+                y1={y(rule) - 22}
+                y2={s.axis + 36}
+                stroke="var(--quiet)"
+                strokeDasharray="3 4"
+              />
+            ) : null}
+          </svg>
+          {stages.map((st, i) => {
+            const p = pill(i, st);
+            const handle = (
+              <Handle
+                style={p.style}
+                aria-label={p.name}
+                isDisabled={!edit}
+                onKeyDown={move(
+                  (up, right) => edit?.stage(i, up, right),
+                  () => edit?.removeStage(i),
+                )}
+              >
+                {p.text}
+              </Handle>
+            );
+            return edit ? (
+              <Pop key={i} title={`Stage ${i + 1}`} body={edit.stageBody(i)}>
+                {handle}
+              </Pop>
+            ) : (
+              <span key={i}>{handle}</span>
+            );
+          })}
+          {flags.map((t) => {
+            const handle = (
+              <Flag
+                style={{ left: x(t.atMin), top: s.axis + 46 }}
+                aria-label={`${t.kind === 'shake' ? 'Shake' : 'Turn'} at minute ${minutes(t.atMin)}`}
+                isDisabled={!edit}
+                onKeyDown={move(
+                  (up, right) => edit?.turn(t.i, right + up),
+                  () => edit?.removeTurn(t.i),
+                )}
+              >
+                {t.kind === 'shake' ? 'shake' : 'turn'} {minutes(t.atMin)}
+              </Flag>
+            );
+            return edit ? (
+              <Pop key={t.i} title={t.kind === 'shake' ? 'Shake' : 'Turn'} body={edit.turnBody(t.i)}>
+                {handle}
+              </Pop>
+            ) : (
+              <span key={t.i}>{handle}</span>
+            );
+          })}
+          {probe != null &&
+          probe < programEnd &&
+          !turns.some((t) => Math.abs(x(t.atMin) - x(probe)) < 62) &&
+          x(programEnd) - x(probe) > 60 ? (
+            <Wished style={{ left: x(probe), top: s.axis + 46 }} isDisabled aria-hidden>
+              probe {Math.max(1, Math.floor(probe))}
+            </Wished>
+          ) : null}
+          <Flag
+            style={{
+              left: Math.min(x(programEnd), width - 30),
+              top: s.axis + 46,
+              background: 'var(--heat)',
+              color: 'var(--on-heat)',
+              pointerEvents: 'none',
+            }}
+            isDisabled
+            aria-hidden
+          >
+            out {minutes(programEnd)}
+          </Flag>
+        </>
+      ) : null}
+      <span className="quietly" role="status">
+        {pending ? '' : summary}
+      </span>
+    </Frame>
+  );
+}

@@ -1,0 +1,31 @@
+import type { Simulation } from '../api/client';
+import { cssLab } from '../format/colour';
+
+interface Props {
+  id: string;
+  timeline: Simulation['timeline'];
+  face: 0 | 1;
+  x: (minute: number) => number;
+  y: number;
+  height: number;
+}
+
+/** One face in the very colour that the model forecasts, minute by minute. */
+export function Strip({ id, timeline, face, x, y, height }: Props) {
+  const last = timeline.at(-1);
+  if (!last) return null;
+  const from = x(0);
+  const to = x(last.minute);
+  return (
+    <>
+      <defs>
+        <linearGradient id={id} x1={from} x2={to} y1="0" y2="0" gradientUnits="userSpaceOnUse">
+          {timeline.map((m) => (
+            <stop key={m.minute} offset={m.minute / last.minute} stopColor={cssLab(m.faces[face]?.lab ?? [])} />
+          ))}
+        </linearGradient>
+      </defs>
+      <rect x={from} y={y} width={Math.max(0, to - from)} height={height} rx={7} fill={`url(#${id})`} />
+    </>
+  );
+}

@@ -1,0 +1,36 @@
+import { scaleLinear } from 'd3-scale';
+import type { Simulation } from '../api/client';
+
+/** Where everything in the race stands, in pixels. */
+export function raceScale(width: number, endMin: number, maxC: number, compact: boolean) {
+  const left = compact ? 38 : 60;
+  const right = compact ? 10 : 22;
+  const plot = { top: 22, bottom: compact ? 230 : 270 };
+  const strip = compact ? 22 : 26;
+  const strips = [plot.bottom + 30, plot.bottom + 30 + strip + 26] as const;
+  const axis = strips[1] + strip + 22;
+  const x = scaleLinear([0, endMin], [left, width - right]);
+  const y = scaleLinear([0, maxC], [plot.bottom, plot.top]);
+  return { left, right: width - right, plot, strip, strips, axis, height: axis + 66, x, y };
+}
+
+/** Ticks every 1, 2, 3, 5 or 10 minutes, as room allows. */
+export function minuteTicks(endMin: number, width: number): number[] {
+  const step = [1, 2, 3, 5, 10, 15, 20].find((s) => (width / endMin) * s > 44) ?? 30;
+  return Array.from({ length: Math.floor(endMin / step) + 1 }, (_, i) => i * step);
+}
+
+/** A value of the timeline between its entries. */
+export function between(
+  line: Simulation['timeline'],
+  minute: number,
+  pick: (m: Simulation['timeline'][number]) => number,
+): number {
+  const after = line.findIndex((m) => m.minute >= minute);
+  const b = line[after === -1 ? line.length - 1 : after];
+  const a = line[Math.max(0, (after === -1 ? line.length : after) - 1)];
+  if (!a || !b) return 0;
+  if (b.minute === a.minute) return pick(b);
+  const f = Math.min(1, Math.max(0, (minute - a.minute) / (b.minute - a.minute)));
+  return pick(a) + f * (pick(b) - pick(a));
+}

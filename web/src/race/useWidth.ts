@@ -1,0 +1,18 @@
+import { useLayoutEffect, useRef, useState } from 'react';
+
+/** The width of an element, kept up to date. */
+export function useWidth<T extends HTMLElement>() {
+  const ref = useRef<T>(null);
+  const [width, setWidth] = useState(0);
+  useLayoutEffect(() => {
+    const el = ref.current;
+    if (!el) return;
+    const watch = new ResizeObserver(([entry]) => {
+      if (entry) setWidth(Math.round(entry.contentRect.width));
+    });
+    watch.observe(el);
+    setWidth(Math.round(el.getBoundingClientRect().width));
+    return () => watch.disconnect();
+  }, []);
+  return [ref, width] as const;
+}

@@ -1,0 +1,59 @@
+import type { ReactNode } from 'react';
+import { Dialog, DialogTrigger, Heading, Popover } from 'react-aria-components';
+import styled from 'styled-components';
+
+const Sheet = styled(Popover)`
+  background: var(--surface);
+  color: var(--ink);
+  border: 1px solid var(--line);
+  border-radius: 14px;
+  padding: 14px;
+  width: 320px;
+  max-width: calc(100vw - 24px);
+  overflow: auto;
+  outline: none;
+`;
+
+const Inside = styled(Dialog)`
+  display: grid;
+  gap: 12px;
+  outline: none;
+`;
+
+const Title = styled(Heading)`
+  font-size: 17px;
+`;
+
+interface Props {
+  title: string;
+  /** The button that opens it. */
+  children: ReactNode;
+  body: ReactNode | ((close: () => void) => ReactNode);
+  width?: number;
+}
+
+const Wide = styled(Sheet)`
+  width: 440px;
+`;
+
+/** A small popover for one decision. */
+export function Pop({ title, children, body, width }: Props) {
+  const Box = width && width > 320 ? Wide : Sheet;
+  return (
+    <DialogTrigger>
+      {children}
+      <Box offset={10} containerPadding={12}>
+        <Inside>
+          {({ close }) => (
+            <>
+              <Title slot="title" level={2}>
+                {title}
+              </Title>
+              {typeof body === 'function' ? body(close) : body}
+            </>
+          )}
+        </Inside>
+      </Box>
+    </DialogTrigger>
+  );
+}
