@@ -138,7 +138,8 @@ func serve(ctx context.Context, out io.Writer, f serveFlags, fill func(context.C
 	srv := &http.Server{
 		Handler: h, ReadHeaderTimeout: 5 * time.Second, ReadTimeout: 15 * time.Second, WriteTimeout: 30 * time.Second,
 		IdleTimeout: 2 * time.Minute, MaxHeaderBytes: 1 << 16,
-		BaseContext: func(net.Listener) context.Context { return ctx },
+		// A stop lets running requests finish.
+		BaseContext: func(net.Listener) context.Context { return context.WithoutCancel(ctx) },
 	}
 	fmt.Fprintf(out, "Velocrustum is at http://%s (stop with Ctrl-C)\n", ln.Addr())
 	done := make(chan error, 1)

@@ -401,8 +401,7 @@ func resolve(q Request) (setup, error) {
 	s.gain = sugarGain(s, coat.SugarPct)
 	s.coverage = float64(s.pieces) * s.piece.Footprint() / s.spec.Basket.Area()
 	if s.coverage > MaxCoverage {
-		most := int(MaxCoverage * s.spec.Basket.Area() / s.piece.Footprint())
-		c.errs = append(c.errs, FieldError{"load.pieces", fmt.Sprint(s.pieces), fmt.Sprintf("1 to %d of this size in this basket; more would stand over its rim", most)})
+		c.errs = append(c.errs, FieldError{"load.pieces", fmt.Sprint(s.pieces), fmt.Sprintf("1 to %d of this size in this basket; more would stand over its rim", s.most())})
 	}
 	if len(c.errs) > 0 {
 		return setup{}, c.errs
@@ -412,6 +411,11 @@ func resolve(q Request) (setup, error) {
 
 // MaxCoverage is how many layers a basket takes at most.
 const MaxCoverage = 3.0
+
+// most is how many pieces of this size the basket takes.
+func (s *setup) most() int {
+	return max(1, min(MaxPieces, int(MaxCoverage*s.spec.Basket.Area()/s.piece.Footprint())))
+}
 
 // class is the cut's safety class; a fatty wrap around fish brings the rule
 // for meat with it, which is no laxer.

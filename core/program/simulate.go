@@ -71,7 +71,9 @@ type PieceSize struct {
 type InBasket struct {
 	Words string `json:"words"`
 	// Room is how many more go in before they crowd.
-	Room   int          `json:"room"`
+	Room int `json:"room"`
+	// Most is how many go in at all.
+	Most   int          `json:"most"`
 	Pieces []fryer.Spot `json:"pieces"`
 }
 

@@ -54,6 +54,7 @@ func (s *setup) inBasket() *InBasket {
 	free := int((fryer.FreeCoverage + crowdedBy) * s.spec.Basket.Area() / s.piece.Footprint())
 	free = min(free, s.spec.Basket.Capacity(l, w))
 	b.Room = max(0, free-s.pieces)
+	b.Most = s.most()
 	switch c := s.coverage; {
 	case c <= fryer.FreeCoverage:
 		b.Words = "plenty of air between"

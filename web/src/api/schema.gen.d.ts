@@ -518,6 +518,8 @@ export interface components {
                 words: string;
                 /** @description How many more fit before air stops moving */
                 room: number;
+                /** @description How many go in at all */
+                most: number;
                 pieces: {
                     /** Format: double */
                     x: number;

@@ -87,7 +87,7 @@ export function Strips({ cook, minute, faces }: Props) {
             </text>
           ) : null}
           {now !== null ? <rect x={x(now) - 2.5} y={4} width={5} height={116} rx={2} fill="var(--lemon)" /> : null}
-          {minuteTicks(end, width).map((m) => (
+          {minuteTicks(end, width * 0.5).map((m) => (
             <text
               key={m}
               x={Math.min(width - 12, Math.max(6, x(m)))}

@@ -166,7 +166,7 @@ function OneFryer({ fryer, catalog, units }: { fryer: Fryer; catalog: Catalog; u
   return (
     <Box aria-label={now.name}>
       <Picture>
-        <BasketView basket={b} label={`The ${basketWords(b)}`} />
+        <BasketView basket={b} label={`The ${basketWords(b)}`} scale={0.95} />
         <figcaption>{basketWords(b)}, to scale</figcaption>
       </Picture>
       <Fields>
@@ -263,7 +263,7 @@ function OneFryer({ fryer, catalog, units }: { fryer: Fryer; catalog: Catalog; u
           onChange={(v) => set({ airflow: v / 100 })}
         />
         <Stepper
-          label="Runs hotter (+) or cooler (−) than its dial by"
+          label="Air over (+) or under (−) the dial"
           unit={units.degree}
           value={span(now.dialOffsetC)}
           min={span(-40)}

@@ -72,8 +72,8 @@ export function Shortcuts() {
       if (e.key === '?') setOpen(true);
       else if (to) void navigate(to);
     };
-    window.addEventListener('keydown', press);
-    return () => window.removeEventListener('keydown', press);
+    window.addEventListener('keydown', press, true);
+    return () => window.removeEventListener('keydown', press, true);
   }, [on, navigate]);
   return (
     <>

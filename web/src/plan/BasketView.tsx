@@ -6,6 +6,7 @@ const Drawing = styled.svg`
   display: block;
   width: 100%;
   height: auto;
+  margin: 0 auto;
 `;
 
 interface Props {
@@ -13,10 +14,12 @@ interface Props {
   answer?: Simulation;
   form?: string;
   label: string;
+  /** Pixels a millimetre, where baskets are to compare. */
+  scale?: number;
 }
 
 /** The basket from above, to scale, with the real pieces in it. */
-export function BasketView({ basket, answer, form, label }: Props) {
+export function BasketView({ basket, answer, form, label, scale }: Props) {
   const round = basket.shape === 'round';
   const w = round ? (basket.diameterMm ?? 0) : (basket.widthMm ?? 0);
   const d = round ? (basket.diameterMm ?? 0) : (basket.depthMm ?? 0);
@@ -31,7 +34,12 @@ export function BasketView({ basket, answer, form, label }: Props) {
   const l = answer?.piece.lengthMm ?? 0;
   const p = answer?.piece.widthMm ?? 0;
   return (
-    <Drawing viewBox={`${-w / 2 - rim} ${-d / 2 - rim} ${w + 2 * rim} ${d + 2 * rim}`} role="img" aria-label={label}>
+    <Drawing
+      viewBox={`${-w / 2 - rim} ${-d / 2 - rim} ${w + 2 * rim} ${d + 2 * rim}`}
+      role="img"
+      aria-label={label}
+      style={scale ? { width: (w + 2 * rim) * scale } : undefined}
+    >
       {round ? (
         <circle r={w / 2 + rim / 2} fill="var(--soft)" stroke="var(--quiet)" strokeWidth={2.5} />
       ) : (

@@ -87,6 +87,8 @@ interface Props {
   fryers: Fryer[];
   units: Units;
   thicknessMm: number | null;
+  /** How many go into the basket at all. */
+  most: number;
 }
 
 function warmth(c: number): string {
@@ -97,7 +99,7 @@ function warmth(c: number): string {
 }
 
 /** What the cook has, as one sentence; each underlined part is a choice. */
-export function OrderLine({ plan, edit, catalog, fryers, units, thicknessMm }: Props) {
+export function OrderLine({ plan, edit, catalog, fryers, units, thicknessMm, most }: Props) {
   const { load, coat } = plan;
   const cut = catalog.cuts.find((c) => c.id === load.cut);
   const coatInfo = catalog.coats.find((c) => c.id === coat.id);
@@ -130,7 +132,7 @@ export function OrderLine({ plan, edit, catalog, fryers, units, thicknessMm }: P
               label="Pieces in this basket"
               value={load.pieces}
               min={1}
-              max={catalog.limits.maxPieces}
+              max={most}
               onChange={(pieces) => setLoad('pieces', { pieces })}
             />
             <Find value={search} onChange={setSearch}>

@@ -142,7 +142,6 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
   const [first] = useState(() => unsent(plan) ?? inputOf(plan));
   const { history, edit, undo, redo } = useHistory(first);
   const draft = history.now;
-  const kept = useKept(opened, draft);
   const queries = useQueryClient();
   const navigate = useNavigate();
   const units = useMemo(() => unitsOf(settings), [settings]);
@@ -172,6 +171,7 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
     [draft.load, draft.coat, draft.program, fryer, settings.guidance, settings.guidanceC, cut?.ruleC],
   );
   const { answer, pending, problem } = useSimulation(request);
+  const kept = useKept(opened, draft, problem === null || problem.status !== 422);
 
   useEffect(() => {
     const press = (e: KeyboardEvent) => {
@@ -181,8 +181,8 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
       if (e.shiftKey) redo();
       else undo();
     };
-    window.addEventListener('keydown', press);
-    return () => window.removeEventListener('keydown', press);
+    window.addEventListener('keydown', press, true);
+    return () => window.removeEventListener('keydown', press, true);
   }, [undo, redo]);
 
   if (!fryer || !cut) return null;
@@ -313,9 +313,9 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
           aria-label="Name of the dish"
           value={draft.name}
           maxLength={80}
-          onChange={(name) => edit('name', (now) => ({ ...now, name: name || ' ' }))}
+          onChange={(name) => edit('name', (now) => ({ ...now, name }))}
         >
-          <Input id="dish-name" />
+          <Input id="dish-name" placeholder="Unnamed dish" />
         </NameField>
         <State role="status">
           {kept === 'kept' ? 'Kept' : kept === 'keeping' ? 'Keeping…' : 'Kept on this device only'}
@@ -340,6 +340,7 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
         fryers={fryers}
         units={units}
         thicknessMm={answer?.piece.thicknessMm ?? null}
+        most={answer?.basket?.most ?? catalog.limits.maxPieces}
       />
       {problem ? (
         <Trouble role="alert">

@@ -35,12 +35,14 @@ const Says = styled.p`
 const Facts = styled.dl`
   margin: 3px 0 0;
   display: grid;
-  grid-template-columns: 12px 1fr auto;
+  grid-template-columns: 1fr auto;
   gap: 6px 10px;
   align-items: center;
   font-size: 15px;
   dt {
-    grid-column: 2;
+    display: flex;
+    align-items: center;
+    gap: 10px;
   }
   dd {
     margin: 0;
@@ -53,6 +55,7 @@ const Chip = styled.span`
   width: 12px;
   height: 12px;
   border-radius: 4px;
+  flex: none;
 `;
 
 const Warnings = styled.ul`
@@ -123,23 +126,33 @@ export function Verdict({ answer, pending, units, totalMin, mend, mendLabel }: P
         {v.says} {v.first}
       </Says>
       <Facts>
-        <Chip style={{ background: 'var(--core)' }} />
-        <dt>{plant ? 'Soft inside, 95 loads in 100' : 'Safe inside, 95 loads in 100'}</dt>
+        <dt>
+          <Chip style={{ background: 'var(--core)' }} />
+          {plant ? 'Soft inside, 95 loads in 100' : 'Safe inside, 95 loads in 100'}
+        </dt>
         <dd>{safeBy == null ? 'not in time' : `by ${Math.ceil(safeBy)} min`}</dd>
-        <Chip
-          style={{ background: faces ? `lab(${(faces[0]?.lab ?? []).map((n) => n.toFixed(1)).join(' ')})` : '#c98a3a' }}
-        />
-        <dt>Crust where you like it</dt>
+        <dt>
+          <Chip
+            style={{
+              background: faces ? `lab(${(faces[0]?.lab ?? []).map((n) => n.toFixed(1)).join(' ')})` : '#c98a3a',
+            }}
+          />
+          Crust where you like it
+        </dt>
         <dd>{answer.crispAtMin == null ? 'not in time' : `${minutes(answer.crispAtMin)} min`}</dd>
         {rendered == null ? null : (
           <>
-            <Chip style={{ background: '#ecd2a0' }} />
-            <dt>Fat rendered</dt>
+            <dt>
+              <Chip style={{ background: '#ecd2a0' }} />
+              Fat rendered
+            </dt>
             <dd>{Math.round(rendered)} %</dd>
           </>
         )}
-        <Chip style={{ background: '#8fb0d8' }} />
-        <dt>Juice kept at {minutes(totalMin)} min</dt>
+        <dt>
+          <Chip style={{ background: '#8fb0d8' }} />
+          Juice kept at {minutes(totalMin)} min
+        </dt>
         <dd>{Math.round(answer.end.juiceKeptPct)} %</dd>
       </Facts>
       {answer.warnings.length > 0 ? (

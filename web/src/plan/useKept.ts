@@ -33,7 +33,7 @@ export function unsent(plan: Plan): PlanInput | null {
 }
 
 /** Keeps a draft: on this device at once, on the server a moment later. */
-export function useKept(plan: Plan, now: PlanInput): 'kept' | 'keeping' | 'unsent' {
+export function useKept(plan: Plan, now: PlanInput, possible: boolean): 'kept' | 'keeping' | 'unsent' {
   const queries = useQueryClient();
   const [state, setState] = useState<'kept' | 'keeping' | 'unsent'>('kept');
   const version = useRef(plan.version);
@@ -41,7 +41,8 @@ export function useKept(plan: Plan, now: PlanInput): 'kept' | 'keeping' | 'unsen
   const chain = useRef(Promise.resolve());
 
   const send = useCallback(
-    (input: PlanInput) => {
+    (draft: PlanInput) => {
+      const input = draft.name.trim() ? draft : { ...draft, name: 'Unnamed dish' };
       chain.current = chain.current.then(async () => {
         const text = JSON.stringify(input);
         if (text === sent.current) return;
@@ -74,15 +75,22 @@ export function useKept(plan: Plan, now: PlanInput): 'kept' | 'keeping' | 'unsen
     if (text === sent.current) return;
     localStorage.setItem(drawerOf(plan.id), JSON.stringify({ version: version.current, input: now }));
     setState('keeping');
+    // What the engine refuses stays here until it is mended.
+    if (!possible) return;
     const timer = setTimeout(() => send(now), WAIT_MS);
     return () => clearTimeout(timer);
-  }, [now, plan.id, send]);
+  }, [now, plan.id, possible, send]);
 
-  const latest = useRef(now);
+  const latest = useRef({ now, possible });
   useEffect(() => {
-    latest.current = now;
+    latest.current = { now, possible };
   });
-  useEffect(() => () => send(latest.current), [send]);
+  useEffect(
+    () => () => {
+      if (latest.current.possible) send(latest.current.now);
+    },
+    [send],
+  );
 
   return state;
 }

@@ -18,6 +18,10 @@ const Frame = styled.div`
   text {
     font-size: 14px;
     fill: var(--ink);
+    paint-order: stroke;
+    stroke: var(--surface);
+    stroke-width: 4px;
+    stroke-linejoin: round;
   }
 `;
 

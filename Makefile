@@ -1,0 +1,94 @@
+# Velocrustum: `make demo` to try it, `make test` to check it.
+SHELL := /bin/bash
+.ONESHELL:
+.SHELLFLAGS := -euo pipefail -c
+export CGO_ENABLED ?= 0
+GOFLAGS_BUILD := -trimpath
+BIN := bin/velocrustum
+ADDR ?= 127.0.0.1:8642
+WEB_SOURCES := $(shell find web/src web/public web/index.html web/vite.config.ts web/tsconfig.json -type f 2>/dev/null)
+
+.PHONY: help demo build test dev generate generate-check lint go-test race-test e2e bench screenshots validate need-go need-node need-chromium
+
+help:
+	@echo "make demo         build and start with demo data (RESET=1 starts over, ADDR=host:port)"
+	@echo "make test         everything: generated code, lint, Go tests, browser tests"
+	@echo "make dev          server and interface with reload while editing"
+	@echo "make generate     server and browser types from api/openapi.yaml"
+	@echo "make bench        speed of the engine"
+	@echo "make screenshots  the pictures in docs/screenshots"
+
+need-go:
+	@command -v go >/dev/null || { echo "Go 1.26 or newer is missing: see go.dev"; exit 1; }
+
+need-node:
+	@command -v npm >/dev/null || { echo "Node.js 20 with npm 11 is missing (Debian: nodejs, npm)"; exit 1; }
+
+need-chromium:
+	@if [ ! -x /usr/bin/chromium ]; then
+	  echo "== installing Debian's chromium for the browser tests"
+	  if [ "$$(id -u)" != 0 ]; then echo "chromium is missing: apt-get install chromium"; exit 1; fi
+	  apt-get update -qq && apt-get install -y -qq chromium >/dev/null
+	fi
+
+web/node_modules/.installed: web/package-lock.json web/package.json | need-node
+	@echo "== installing the interface's packages"
+	cd web && npm ci --silent --no-progress && touch node_modules/.installed
+
+web/dist/index.html: $(WEB_SOURCES) web/node_modules/.installed api/openapi.yaml
+	@echo "== building the interface"
+	cd web && npx --no-install vite build --logLevel warn && touch dist/.gitkeep
+
+build: need-go web/dist/index.html
+	@echo "== building the program"
+	go build $(GOFLAGS_BUILD) -o $(BIN) ./cmd/velocrustum
+
+demo: build
+	@echo "== starting with demo data"
+	exec $(BIN) demo --addr $(ADDR) $(if $(RESET),--reset)
+
+dev: build
+	@echo "== server on 8642, interface with reload on 5173"
+	$(BIN) demo --addr 127.0.0.1:8642 & server=$$!
+	trap 'kill $$server' EXIT
+	cd web && npx --no-install vite
+
+generate: need-go web/node_modules/.installed
+	go generate ./internal/api
+	cd web && npm run --silent generate
+
+generate-check: need-go web/node_modules/.installed
+	@echo "== checking that generated code is current"
+	dir=$$(mktemp -d); trap 'rm -rf "$$dir"' EXIT
+	(cd internal/api && go tool oapi-codegen -config oapi-codegen.yaml -o "$$dir/contract.gen.go" ../../api/openapi.yaml)
+	(cd web && npx --no-install openapi-typescript ../api/openapi.yaml -o "$$dir/schema.gen.d.ts" >/dev/null)
+	cmp "$$dir/contract.gen.go" internal/api/contract.gen.go || { echo "run make generate"; exit 1; }
+	cmp "$$dir/schema.gen.d.ts" web/src/api/schema.gen.d.ts || { echo "run make generate"; exit 1; }
+
+lint: need-go web/node_modules/.installed
+	@echo "== lint"
+	test -z "$$(gofmt -l cmd core internal web/*.go)" || { gofmt -l cmd core internal web/*.go; exit 1; }
+	go vet ./...
+	go tool staticcheck ./...
+	cd web && npx --no-install tsc --noEmit && npm run --silent lint
+
+go-test: need-go
+	@echo "== Go tests"
+	go test $(GOFLAGS_BUILD) ./...
+
+race-test: need-go
+	@echo "== Go tests with the race detector, where goroutines meet"
+	CGO_ENABLED=1 go test -race -run 'Concurrent|Window|Cancel' ./core/program ./internal/...
+
+e2e: build need-chromium
+	@echo "== browser tests"
+	cd web && npx --no-install playwright test
+
+test: generate-check lint go-test race-test e2e
+	@echo "== all is well"
+
+bench: need-go
+	go test -run '^$$' -bench . -benchmem ./core/...
+
+screenshots: build need-chromium
+	cd web && npx --no-install playwright test --config screenshots.config.ts

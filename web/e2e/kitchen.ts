@@ -1,0 +1,89 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test as base, type Page } from '@playwright/test';
+import { spawn, type ChildProcess } from 'node:child_process';
+import { once } from 'node:events';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+
+/** A demo household of its own, on a free loopback port. */
+export class Kitchen {
+  url = '';
+  private process: ChildProcess | null = null;
+  private readonly dir = mkdtempSync(join(tmpdir(), 'velocrustum-'));
+
+  async start(addr = '127.0.0.1:0') {
+    const server = spawn('../bin/velocrustum', ['demo', '--db', join(this.dir, 'demo.db'), '--addr', addr], {
+      stdio: ['ignore', 'pipe', 'inherit'],
+    });
+    this.process = server;
+    this.url = await new Promise((resolve, reject) => {
+      let out = '';
+      server.stdout.on('data', (chunk: Buffer) => {
+        out += chunk.toString();
+        const found = /http:\/\/\S+/.exec(out);
+        if (found) resolve(found[0]);
+      });
+      server.on('exit', (code) => reject(new Error(`the server ended with ${code ?? 'a signal'}`)));
+    });
+  }
+
+  async stop() {
+    const server = this.process;
+    if (!server || server.exitCode !== null) return;
+    const gone = once(server, 'exit');
+    server.kill('SIGTERM');
+    await gone;
+  }
+
+  /** Stops and starts the server on the same address, as after a power cut. */
+  async restart() {
+    const addr = new URL(this.url).host;
+    await this.stop();
+    await this.start(addr);
+  }
+
+  async close() {
+    await this.stop();
+    rmSync(this.dir, { recursive: true, force: true });
+  }
+}
+
+/** Every test has its own kitchen, and fails on any error the browser sees. */
+export const test = base.extend<{ kitchen: Kitchen; errors: string[] }>({
+  // eslint-disable-next-line no-empty-pattern
+  kitchen: async ({}, lend) => {
+    const kitchen = new Kitchen();
+    await kitchen.start();
+    await lend(kitchen);
+    await kitchen.close();
+  },
+  errors: [
+    async ({ page }, lend) => {
+      const errors: string[] = [];
+      page.on('console', (m) => {
+        if (m.type() === 'error' || m.text().includes('Content Security Policy')) errors.push(m.text());
+      });
+      page.on('pageerror', (e) => errors.push(e.message));
+      await lend(errors);
+      expect(errors).toEqual([]);
+    },
+    { auto: true },
+  ],
+});
+
+/** Nothing serious for axe on what stands on the screen now. */
+export async function accessible(page: Page) {
+  const found = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze();
+  const grave = found.violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
+  expect(grave.map((v) => `${v.id}: ${v.nodes.map((n) => n.html).join(' ')}`)).toEqual([]);
+}
+
+/** Nothing sticks out to the side. */
+export async function fits(page: Page) {
+  expect(
+    await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth),
+  ).toBeLessThanOrEqual(0);
+}
+
+export { expect };

@@ -1,0 +1,117 @@
+import { accessible, expect, test } from './kitchen';
+
+test('stages and turns by keyboard, undone and redone', async ({ page, kitchen }) => {
+  await page.goto(kitchen.url);
+  await page.getByRole('button', { name: 'Stage 1: 165 °C for 12 min' }).focus();
+  await page.keyboard.press('ArrowUp');
+  await expect(page.getByRole('button', { name: 'Stage 1: 170 °C for 12 min' })).toBeFocused();
+  await page.keyboard.press('PageDown');
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('button', { name: 'Stage 1: 150 °C for 13 min' })).toBeVisible();
+  await page.getByRole('button', { name: 'Turn at minute 12' }).focus();
+  await page.keyboard.press('ArrowLeft');
+  await expect(page.getByRole('button', { name: 'Turn at minute 11' })).toBeVisible();
+  // Quick steps of one thing are one undo, so count by what is left.
+  const undo = page.getByRole('button', { name: 'Undo', exact: true });
+  const redo = page.getByRole('button', { name: 'Redo', exact: true });
+  while (await undo.isEnabled()) await page.keyboard.press('Control+z');
+  await expect(page.getByRole('button', { name: 'Stage 1: 165 °C for 12 min' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Turn at minute 12' })).toBeVisible();
+  while (await redo.isEnabled()) await page.keyboard.press('Control+Shift+z');
+  await expect(page.getByRole('button', { name: 'Stage 1: 150 °C for 13 min' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Turn at minute 11' })).toBeVisible();
+
+  // A hotter, longer program is said aloud and shows in the verdict.
+  await page.getByRole('button', { name: 'Stage 2: 200 °C for 13 min' }).click();
+  await page.getByRole('textbox', { name: 'For' }).fill('4');
+  await page.keyboard.press('Enter');
+  await accessible(page);
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('list', { name: 'Cautions' })).toContainText('The crust ends');
+  await page
+    .getByRole('button', { name: /^Let it run \d+ min$/ })
+    .first()
+    .click();
+  await expect(page.getByRole('list', { name: 'Cautions' })).not.toContainText('The crust ends');
+});
+
+test('the window answers a change quickly', async ({ page, kitchen }) => {
+  await page.goto(kitchen.url);
+  const figures = page.getByRole('region', { name: 'Verdict' }).getByRole('heading');
+  const before = await figures.textContent();
+  await page.getByRole('button', { name: '43 g' }).click();
+  await page.getByRole('textbox', { name: 'One piece weighs' }).fill('70');
+  await page.keyboard.press('Enter');
+  await expect(figures).not.toHaveText(before ?? '');
+});
+
+test('units and the rule for safe', async ({ page, kitchen }) => {
+  await page.goto(kitchen.url);
+  await page.getByRole('button', { name: /^Units and rules/ }).click();
+  await page.getByText('°F', { exact: true }).click();
+  await page.getByText('ounces').click();
+  await page.getByText('UK guidance').click();
+  await accessible(page);
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('button', { name: 'Stage 2: 392 °F for 13 min' })).toBeVisible();
+  await expect(page.getByRole('button', { name: '1.5 oz' })).toBeVisible();
+  await expect(page.getByText('safe inside · 158 °F for 2 min')).toBeVisible();
+});
+
+test('bad input is refused in words and loses nothing', async ({ page, kitchen, request, errors }) => {
+  await page.goto(kitchen.url);
+  await expect(page.getByRole('region', { name: 'Verdict' })).toBeVisible();
+  // As many as go in, but then of twice the size: they do not.
+  await page.getByRole('button', { name: '11 wing flats' }).click();
+  await page.getByRole('textbox', { name: 'Pieces in this basket' }).fill('100');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Escape');
+  await expect(page.getByText('more than one layer')).toBeVisible();
+  await page.getByRole('button', { name: '43 g' }).click();
+  await page.getByRole('textbox', { name: 'One piece weighs' }).fill('120');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Escape');
+  await expect(page.getByText(/load\.pieces: \d+ is not possible\. Allowed: 1 to \d+ of this size/)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Cook this' })).toBeDisabled();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(page.getByRole('button', { name: '11 wing flats' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Cook this' })).toBeEnabled();
+
+  errors.length = 0; // the browser notes the refused request
+
+  // A word where a number belongs stays out of the field.
+  await page.getByRole('button', { name: '43 g' }).click();
+  const weight = page.getByRole('textbox', { name: 'One piece weighs' });
+  await weight.fill('lots');
+  await page.keyboard.press('Tab');
+  await expect(weight).toHaveValue('43');
+  await page.keyboard.press('Escape');
+
+  // A fryer without a name is not kept.
+  await page.getByRole('navigation').getByRole('link', { name: 'Fryers' }).click();
+  await page.getByRole('region', { name: 'Square drawer' }).getByRole('textbox', { name: 'Name' }).fill(' ');
+  await expect(page.getByText('Give it a name to keep it')).toBeVisible();
+
+  // The programming interface names field, value and what is allowed.
+  const answer = await request.post(`${kitchen.url}/api/v1/simulations`, {
+    data: { load: { cut: 'prawn', pieces: 3, pieceMassG: 20 }, program: { stages: [{ airC: 2000, minutes: 5 }] } },
+  });
+  expect(answer.status()).toBe(422);
+  expect(await answer.json()).toMatchObject({
+    errors: [{ field: 'program.stages[0].airC', value: '2000', allowed: '60 to 240 °C' }],
+  });
+});
+
+test('dishes are made, put aside and brought back', async ({ page, kitchen }) => {
+  await page.goto(kitchen.url);
+  await page.getByRole('button', { name: 'New dish' }).click();
+  await expect(page.getByRole('textbox', { name: 'Name of the dish' })).toHaveValue('New dish');
+  await page.getByRole('textbox', { name: 'Name of the dish' }).fill('Lockside wings');
+  await page.keyboard.press('Tab');
+  await expect(page.getByRole('link', { name: /^Lockside wings/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Delete Lockside wings' }).click();
+  await expect(page.getByRole('link', { name: /^Lockside wings/ })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Bring it back' }).click();
+  await expect(page.getByRole('link', { name: /^Lockside wings/ })).toBeVisible();
+});
