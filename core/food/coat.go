@@ -61,9 +61,9 @@ var coats = []Coat{
 	{ID: "bare", Name: "bare", Says: "bare", Half: 0.45, Browns: 1, Source: ownRubs},
 	{ID: "oil-rub", Name: "oil rub", Says: "rubbed with oil", Half: 0.44, Browns: 1.05, Source: ownRubs},
 	{ID: "leavened-rub", Name: "leavened rub", Says: "in a leavened rub", Half: 0.36, Browns: 1.6, Source: ownRubs},
-	{ID: "starch-dust", Name: "starch dust", Says: "dusted with starch", Stuck: []Stuck{{1.75, 0.25, 0, 620, 0.35, 0.07}}, Half: 0.60, Browns: 0.9, NeedsOil: 0.3, Light: true, Starchy: true, Raw: palePowder, Covers: 0.35, Source: stuck},
-	{ID: "flour-dust", Name: "flour dust", Says: "dusted with flour", Stuck: []Stuck{{2.15, 0.35, 0, 620, 0.35, 0.07}}, Half: 0.48, Browns: 1.1, NeedsOil: 0.4, Light: true, Starchy: true, Raw: palePowder, Covers: 0.5, Allergens: []string{"wheat"}, Source: stuck},
-	{ID: "flour-starch", Name: "flour and starch", Says: "in flour and starch", Stuck: []Stuck{{2.6, 0.4, 0, 640, 0.35, 0.07}}, Half: 0.45, Browns: 1.0, NeedsOil: 0.4, Light: true, Starchy: true, Raw: palePowder, Covers: 0.55, Allergens: []string{"wheat"}, Source: stuck},
+	{ID: "starch-dust", Name: "starch dust", Says: "dusted with starch", Stuck: []Stuck{{1.75, 0.25, 0, 620, 0.6, 0.07}}, Half: 0.60, Browns: 0.9, NeedsOil: 0.3, Light: true, Starchy: true, Raw: palePowder, Covers: 0.35, Source: stuck},
+	{ID: "flour-dust", Name: "flour dust", Says: "dusted with flour", Stuck: []Stuck{{2.15, 0.35, 0, 620, 0.6, 0.07}}, Half: 0.48, Browns: 1.1, NeedsOil: 0.4, Light: true, Starchy: true, Raw: palePowder, Covers: 0.5, Allergens: []string{"wheat"}, Source: stuck},
+	{ID: "flour-starch", Name: "flour and starch", Says: "in flour and starch", Stuck: []Stuck{{2.6, 0.4, 0, 640, 0.6, 0.07}}, Half: 0.45, Browns: 1.0, NeedsOil: 0.4, Light: true, Starchy: true, Raw: palePowder, Covers: 0.55, Allergens: []string{"wheat"}, Source: stuck},
 	{ID: "double-dredge", Name: "double dredge", Says: "dredged twice", Stuck: []Stuck{{2.9, 2.9, 0.4, 1050, 0.7, 0.12}, {4.3, 0.7, 0, 650, 0.1, 0.07}}, Half: 0.58, Browns: 1.15, NeedsOil: 0.8, Sets: 0.30, Starchy: true, Raw: paste, Covers: 0.9, Allergens: []string{"wheat", "egg"}, Source: stuck},
 	{ID: "three-bowl-crumb", Name: "three-bowl crumb", Says: "in three-bowl crumb", Stuck: []Stuck{{2.8, 2.9, 0.4, 1050, 0.7, 0.12}, {6.3, 0.6, 0.1, 450, 0.1, 0.07}}, Half: 0.56, Browns: 1.5, Sugar: 0.5, NeedsOil: 0.8, Sets: 0.35, Starchy: true, Raw: paleCrumb, Covers: 0.95, Allergens: []string{"wheat", "egg", "milk"}, Source: stuck},
 	{ID: "low-carb-crumb", Name: "low-carb crumb", Says: "in low-carb crumb", Stuck: []Stuck{{0.8, 2.6, 0.4, 1030, 0.7, 0.12}, {4.4, 0.4, 2.2, 550, 0.1, 0.07}}, Half: 0.65, Browns: 1.5, NeedsOil: 0.4, Sets: 0.35, Raw: paleCrumb, Covers: 0.95, Allergens: []string{"egg", "milk", "nuts"}, Source: stuck},
@@ -132,7 +132,9 @@ func (c Coating) layers() (out []thermal.Layer) {
 		if i == len(c.Stuck)-1 {
 			oil := min(c.Oil, kept/3)
 			m.Fat += oil * dens
-			m.DryK += 0.25 * oil / kept
+			if l.DryK < 0.1 {
+				m.DryK += 0.25 * oil / kept
+			}
 		}
 		out = append(out, thermal.Layer{Thickness: kept * 0.1 / l.Density, Material: m}) // g/100 cm² is 0.1 kg/m²
 	}

@@ -190,4 +190,4 @@ func (c Cut) Layers(p Piece, coat Coating) []thermal.Layer {
 
 // skinDiffusivity is the diffusivity of water in skin over that in meat
 // (spread 0.15 to 0.4; skin is fat and collagen).
-const skinDiffusivity = 1.2
+const skinDiffusivity = 1.8

@@ -39,11 +39,13 @@ type Exposure struct {
 }
 
 // Exposures splits a load by its coverage (footprints over floor) into
-// classes. Up to two thirds all faces are free; from there to full, sides
-// and lower faces lose air; beyond, what lies on top shades what lies below.
+// classes. Up to two thirds all faces are as good as free (a few percent go
+// to the neighbours' wakes); from there to full, sides and lower faces lose
+// air; beyond, what lies on top shades what lies below.
 func Exposures(coverage float64) []Exposure {
 	crowd := math.Min(1, math.Max(0, (coverage-FreeCoverage)/(1-FreeCoverage)))
-	one := Exposure{Upper: 1 - 0.10*crowd, Lower: 1 - 0.35*crowd, Share: 1}
+	some := math.Min(1, coverage)
+	one := Exposure{Upper: (1 - 0.03*some) * (1 - 0.10*crowd), Lower: (1 - 0.06*some) * (1 - 0.35*crowd), Share: 1}
 	if coverage <= 1 {
 		return []Exposure{one}
 	}

@@ -12,7 +12,8 @@ import (
 
 // Chance is the window over the spread of pieces, fryers and fridges.
 type Chance struct {
-	// LookFirstMin is when the first load in twenty is safe: probe then.
+	// LookFirstMin is when, in one load of ten, the first piece is safe:
+	// before it there is nothing to find.
 	LookFirstMin *float64 `json:"lookFirstMin"`
 	// SafeByMin is when 95 loads in 100 are safe.
 	SafeByMin *float64 `json:"safeByMin"`
@@ -94,8 +95,8 @@ func normal(u float64) float64 {
 
 // sample is one load's outcome.
 type sample struct {
-	safe, crisp, over float64
-	core              []float64
+	first, safe, crisp, over float64 // first: of its first piece
+	core                     []float64
 }
 
 // outcome runs one variation without keeping a timeline.
@@ -113,9 +114,12 @@ func outcome(ctx context.Context, s *setup, v variation) (sample, error) {
 		core = append(core, cold)
 		return ctx.Err() == nil
 	})
-	out := sample{core: core, over: math.NaN()}
+	out := sample{core: core, first: math.NaN(), over: math.NaN()}
 	for i := range r.classes {
 		c := &r.classes[i]
+		if later(out.first, c.safeAt) {
+			out.first = c.safeAt
+		}
 		if i == 0 || later(c.safeAt, out.safe) {
 			out.safe = c.safeAt
 		}
@@ -164,11 +168,12 @@ func chance(ctx context.Context, s *setup) (*Chance, error) {
 		return out
 	}
 	safe := pick(func(r sample) float64 { return r.safe })
+	first := pick(func(r sample) float64 { return r.first })
 	crisp := pick(func(r sample) float64 { return r.crisp })
 	ready := pick(func(r sample) float64 { return math.Max(r.safe, r.crisp) })
 	over := pick(func(r sample) float64 { return r.over })
 	c := &Chance{
-		LookFirstMin: quantile(safe, 0.05), SafeByMin: quantile(safe, 0.95),
+		LookFirstMin: quantile(first, 0.10), SafeByMin: quantile(safe, 0.95),
 		CrispByMin: quantile(crisp, 0.95), HalfReadyMin: quantile(ready, 0.5), BestUntilMin: quantile(over, 0.10), Samples: len(all),
 	}
 	cores := make([]float64, len(results))

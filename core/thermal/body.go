@@ -108,6 +108,8 @@ type Body struct {
 	hold    []float64 // initial water mass fraction of the fat-free mass, one a shell
 	sys     system
 	surf    [2]float64 // °C
+	dry     [2]float64 // kg/kg dry at the very surface
+	slope   [2]float64 // of evaporation in the outer shell's x
 	ledger  Ledger
 	volume  float64 // m³/m² at the start
 	// evaporating is each face's last rate, kg/m²·s.
@@ -148,6 +150,7 @@ func New(shape float64, layers []Layer, res Resolution, start float64) (*Body, e
 		}
 	}
 	b.surf = [2]float64{start, start}
+	b.dry = [2]float64{b.x[2*n-2], b.x[2*n-1]}
 	b.begin()
 	return b, nil
 }
@@ -200,9 +203,10 @@ func (b *Body) Step(dt float64, air Air) Flow {
 		pressure = StandardPressure
 	}
 
-	// Water. Each face's evaporation is κ·(a(x)·p_sat(T) − p).
-	var kappa, moist [2]float64
-	var activity [2]float64
+	// Water. Each face's evaporation is κ·(a(xs)·p_sat(T) − p), supplied
+	// through half a shell by G·(x − xs): xs, at the very surface, is found
+	// first, and what leaves is then linear in the shell's x.
+	var kappa, moist, activity, damp [2]float64
 	s := &b.sys
 	if !air.Adiabat {
 		b.fillWater(dt)
@@ -214,25 +218,24 @@ func (b *Body) Step(dt float64, air Air) Flow {
 			// and a Lewis number of 0.86 to the two thirds.
 			kappa[face] = shrink * air.Convect[face] / (pressure / 287.1 / film * 1010 * 0.905) / (gasConstantSteam * film)
 			x := b.x[j]
-			a := WaterActivity(x)
-			// The chord keeps a nearly dry shell from being overdrawn;
-			// a wet one has hardly any slope.
-			slope := 2 * a * (1 - a) / math.Max(x, 1e-6)
-			if x < 0.5 {
-				slope = a / math.Max(x, 1e-6)
-			}
-			ps := saturation.at(ts)
-			s.diag[j] += dt * kappa[face] * ps * slope
-			s.rhs[j] -= dt * kappa[face] * ((a-slope*x)*ps - air.Vapour)
-			activity[face] = a - slope*x
-			moist[face] = slope // until x is known
+			supply := b.k[j] / g.outer[n-1]
+			demand := kappa[face] * saturation.at(ts)
+			xs := surfaceContent(b.dry[face], x, supply, demand, kappa[face]*air.Vapour)
+			b.dry[face] = xs
+			a, rise := activitySlope(xs)
+			leaves := demand*a - kappa[face]*air.Vapour
+			activity[face] = a
+			damp[face] = supply / (supply + demand*rise)
+			// The chord keeps a nearly dry shell from being overdrawn.
+			slope := math.Max(demand*rise*damp[face], leaves/math.Max(x, 1e-6))
+			s.diag[j] += dt * slope
+			s.rhs[j] -= dt * (leaves - slope*x)
+			moist[face] = leaves
+			b.slope[face] = slope
 		}
 		s.solve()
 		for face := range 2 {
-			j := out + face
-			a := math.Min(1, math.Max(0, activity[face]+moist[face]*s.rhs[j]))
-			activity[face] = a
-			moist[face] = kappa[face] * (a*saturation.at(b.surf[face]) - air.Vapour)
+			moist[face] += b.slope[face] * (s.rhs[out+face] - b.x[out+face])
 		}
 		b.carry(dt, moist)
 	}
@@ -245,9 +248,10 @@ func (b *Body) Step(dt float64, air Air) Flow {
 		hs[face] = shrink * air.H[face]
 		gs[face] = b.k[j] / g.outer[n-1]
 		if !air.Adiabat {
-			p, dp := saturation.both(b.surf[face])
-			m0[face] = kappa[face] * (activity[face]*p - air.Vapour)
-			slopeM[face] = kappa[face] * activity[face] * dp
+			_, dp := saturation.both(b.surf[face])
+			m0[face] = moist[face]
+			// Hotter, more leaves, but no more than comes up from below.
+			slopeM[face] = kappa[face] * activity[face] * dp * damp[face]
 		}
 		L := LatentHeat(b.surf[face])
 		whole := hs[face] + gs[face] + L*slopeM[face]
@@ -280,6 +284,40 @@ func (b *Body) Step(dt float64, air Air) Flow {
 		b.hottest[j] = max(b.hottest[j], t)
 	}
 	return flow
+}
+
+// activitySlope returns the water activity over x kg/kg, and its slope.
+func activitySlope(x float64) (a, slope float64) {
+	x2 := x * x
+	d := x2 + oswinK*oswinK
+	a = x2 / d
+	return a, 2 * x * oswinK * oswinK / (d * d)
+}
+
+// surfaceContent solves demand·a(xs) − back = supply·(x − xs) for xs, from a
+// guess: Newton's steps, kept inside a bracket, since both sides are
+// monotone.
+func surfaceContent(guess, x, supply, demand, back float64) float64 {
+	lo, hi := 0.0, x+back/math.Max(supply, 1e-12)
+	xs := math.Min(math.Max(guess, lo), hi)
+	for range 12 {
+		a, rise := activitySlope(xs)
+		f := demand*a - back - supply*(x-xs)
+		if f > 0 {
+			hi = xs
+		} else {
+			lo = xs
+		}
+		next := xs - f/(demand*rise+supply)
+		if !(next > lo && next < hi) {
+			next = (lo + hi) / 2
+		}
+		if math.Abs(next-xs) < 1e-5 {
+			return next
+		}
+		xs = next
+	}
+	return xs
 }
 
 // fillWater sets up the diffusion of water, in kg/m² per unit of x.

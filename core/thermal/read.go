@@ -6,9 +6,9 @@ func (b *Body) Ledger() Ledger { return b.ledger }
 // Surface returns the temperature of a face's surface, °C.
 func (b *Body) Surface(face int) float64 { return b.surf[face] }
 
-// SurfaceWater returns the water content of a face's outer shell, kg/kg
+// SurfaceWater returns the water content at a face's very surface, kg/kg
 // fat-free dry.
-func (b *Body) SurfaceWater(face int) float64 { return b.x[2*b.g.n-2+face] }
+func (b *Body) SurfaceWater(face int) float64 { return b.dry[face] }
 
 // Evaporating returns a face's last rate of surface evaporation, kg/m²·s;
 // negative while steam condenses on it.

@@ -23,7 +23,7 @@ test('stages and turns by keyboard, undone and redone', async ({ page, kitchen }
 
   // A hotter, longer program is said aloud and shows in the verdict.
   await page.getByRole('button', { name: 'Stage 2: 200 °C for 13 min' }).click();
-  await page.getByRole('textbox', { name: 'For' }).fill('4');
+  await page.getByRole('textbox', { name: 'For' }).fill('9');
   await page.keyboard.press('Enter');
   await accessible(page);
   await page.keyboard.press('Escape');

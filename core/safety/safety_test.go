@@ -1,0 +1,71 @@
+package safety
+
+import (
+	"math"
+	"testing"
+)
+
+func TestPublishedEquivalentsAreMet(t *testing.T) {
+	rule, err := For(UK, Poultry, 0)
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, c := range []struct{ at, minutes float64 }{{60, 45}, {65, 10}, {70, 2}, {75, 0.5}, {80, 0.1}} {
+		w := NewWatch(rule, c.at)
+		met := math.NaN()
+		for step := 1; math.IsNaN(met) && step < 100000; step++ {
+			met = w.Add(float64(step)*c.minutes/50, c.at)
+		}
+		if math.Abs(met-c.minutes) > 0.02*c.minutes {
+			t.Errorf("at %g °C met after %g min, published %g", c.at, met, c.minutes)
+		}
+	}
+	w := NewWatch(rule, 59.9)
+	if m := w.Add(600, 59.9); !math.IsNaN(m) {
+		t.Errorf("ten hours at 59.9 °C counted as safe at %g", m)
+	}
+}
+
+func TestAtOnceRuleMeetsBetweenSteps(t *testing.T) {
+	rule, err := For(US, Poultry, 0)
+	if err != nil {
+		t.Fatal(err)
+	}
+	w := NewWatch(rule, 70)
+	if m := w.Add(1, 72); !math.IsNaN(m) {
+		t.Errorf("72 °C counted as safe at %g", m)
+	}
+	if m, want := w.Add(2, 76), 1+(73.9-72)/4; math.Abs(m-want) > 1e-9 {
+		t.Errorf("crossed at %g min, want %g", m, want)
+	}
+}
+
+func TestNeverLaxerThanTheGuidance(t *testing.T) {
+	for _, c := range []Class{Poultry, Stuffed, Minced, MincedPoultry, WholeMeat, Fish} {
+		us, _ := For(US, c, 0)
+		for _, own := range []float64{-1, 40, us.CoreC, 74.9, 96, math.NaN()} {
+			if r, err := For(Stricter, c, own); err == nil && r.CoreC < StricterFloor(c) {
+				t.Errorf("%s: own rule of %g °C was taken", c, own)
+			} else if err == nil {
+				t.Errorf("%s: %g °C is outside what is allowed and was taken", c, own)
+			}
+		}
+		if r, err := For(Stricter, c, 80); err != nil || r.CoreC != 80 {
+			t.Errorf("%s: a stricter rule of 80 °C: %v, %v", c, r, err)
+		}
+	}
+	if _, err := For("house", Poultry, 0); err == nil {
+		t.Error("an unknown guidance was taken")
+	}
+}
+
+func TestReductionsFollowTheSources(t *testing.T) {
+	p, _ := PathogenFor(Poultry)
+	if r := p.Reduction(65.6, 2.7); math.Abs(r-7) > 0.05 {
+		t.Errorf("2.7 min at 65.6 °C give %.2f reductions, the source 7", r)
+	}
+	p, _ = PathogenFor(Fish)
+	if r := p.Reduction(70, 2); math.Abs(r-6) > 0.1 {
+		t.Errorf("2 min at 70 °C give %.2f reductions, the source 6", r)
+	}
+}
