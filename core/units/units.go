@@ -21,7 +21,7 @@ func (u Temperature) Words(c float64) string {
 	if u == Fahrenheit {
 		return fmt.Sprintf("%.0f °F", math.Round(c*9/5+32))
 	}
-	return fmt.Sprintf("%.0f °C", math.Round(c))
+	return fmt.Sprintf("%.0f °C", math.Round(c)+0)
 }
 
 var small = strings.Fields("no one two three four five six seven eight nine ten eleven twelve")

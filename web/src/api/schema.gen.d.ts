@@ -600,7 +600,23 @@ export interface components {
             /** Format: double */
             dialStepC: number;
         };
-        Fryer: components["schemas"]["FryerInput"] & {
+        Fryer: {
+            name: string;
+            /** @enum {string} */
+            kind: "drawer" | "oven";
+            basket: components["schemas"]["Basket"];
+            /** Format: double */
+            powerW: number;
+            /** Format: double */
+            airflow: number;
+            /** Format: double */
+            dialOffsetC: number;
+            /** Format: double */
+            dialMinC: number;
+            /** Format: double */
+            dialMaxC: number;
+            /** Format: double */
+            dialStepC: number;
             id: string;
             version: number;
         };
@@ -613,7 +629,14 @@ export interface components {
             /** @description Local time on the table */
             tableTime?: string;
         };
-        Plan: components["schemas"]["PlanInput"] & {
+        Plan: {
+            name: string;
+            fryerId: string;
+            load: components["schemas"]["Load"];
+            coat: components["schemas"]["Coat"];
+            program: components["schemas"]["Program"];
+            /** @description Local time on the table */
+            tableTime?: string;
             id: string;
             version: number;
             /** Format: date-time */

@@ -1,0 +1,139 @@
+package program
+
+import (
+	"bytes"
+	"context"
+	"encoding/json"
+	"errors"
+	"math"
+	"strings"
+	"testing"
+)
+
+func FuzzDecode(f *testing.F) {
+	f.Add([]byte(`{"load":{"cut":"prawn","pieces":3,"pieceMassG":16},"program":{"stages":[{"airC":200,"minutes":6}]}}`))
+	f.Add([]byte(`{"load":{"cut":"potato-cube","pieces":40,"pieceMassG":8,"startC":-2,"thicknessMm":20},"coat":{"id":"paste","oilG":1e9},"program":{"preheatMin":1,"stages":[{"airC":60,"minutes":0.5},{"airC":240,"minutes":3}],"turns":[{"atMin":1,"kind":"shake"},{"atMin":0,"kind":"flip"}]},"guidance":"uk"}`))
+	f.Add([]byte(`{"load":{"pieces":1e400}}`))
+	f.Add([]byte(`{"fryer":{"basket":{"shape":"round","diameterMm":100},"airflow":2,"powerW":3500,"kind":"oven","roomC":45}}`))
+	f.Fuzz(func(t *testing.T, raw []byte) {
+		q, err := Decode(bytes.NewReader(raw))
+		var fields FieldErrors
+		if err != nil {
+			if !errors.As(err, &fields) || fields[0].Field == "" || fields[0].Allowed == "" {
+				t.Fatalf("refused without a field: %v", err)
+			}
+			return
+		}
+		if len(q.Program.Stages) > 0 {
+			q.Program.Stages[0].Minutes = math.Min(q.Program.Stages[0].Minutes, 5)
+		}
+		a, err := Simulate(context.Background(), q, Options{NoChance: true})
+		if err != nil {
+			if !errors.As(err, &fields) {
+				t.Fatalf("failed: %v", err)
+			}
+			return
+		}
+		// What is answered is a number everywhere, or JSON refuses it.
+		if _, err := json.Marshal(a); err != nil {
+			t.Fatalf("%s: %v", raw, err)
+		}
+		for _, m := range a.Timeline {
+			if m.CoreC < -5 || m.CoreC > 260 || m.MassLossPct < -60 || m.MassLossPct > 100 {
+				t.Fatalf("%s: %+v", raw, m)
+			}
+		}
+	})
+}
+
+func TestDefaultsAreTheNamedOnes(t *testing.T) {
+	q := Request{Load: Load{Cut: "prawn", Pieces: 5, PieceMassG: 16}, Program: Program{Stages: []Stage{{AirC: 200, Minutes: 8}}}}
+	full := q
+	full.Load.StartC, full.Load.Surface = ptr(5.0), "wiped"
+	full.Coat = &Coat{ID: "bare"}
+	full.Fryer = &Fryer{Kind: "drawer", PowerW: ptr(1500.0), Airflow: ptr(1.0), RoomC: ptr(21.0), Basket: &Basket{Shape: "rectangle", WidthMm: 230, DepthMm: 230}}
+	full.Guidance, full.CrustWanted = "us", ptr(60.0)
+	a, _ := json.Marshal(quick(t, q))
+	b, _ := json.Marshal(quick(t, full))
+	if !bytes.Equal(a, b) {
+		t.Error("left out and spelt out differ")
+	}
+}
+
+func TestAllThatIsWrongIsSaidAtOnce(t *testing.T) {
+	q := Request{Load: Load{Cut: "x", Pieces: -1, PieceMassG: math.NaN()}, Coat: &Coat{ID: "y"}, Program: Program{PreheatMin: 99}, Guidance: "z"}
+	var fields FieldErrors
+	if err := Check(q); !errors.As(err, &fields) {
+		t.Fatal(err)
+	}
+	text := fields.Error()
+	for _, name := range []string{"load.cut", "load.pieces", "load.pieceMassG", "coat.id", "program.preheatMin", "program.stages", "guidance"} {
+		if !strings.Contains(text, name+":") {
+			t.Errorf("nothing is said of %s in\n%s", name, text)
+		}
+	}
+}
+
+func TestTheSlowestPieceDecides(t *testing.T) {
+	q := Request{Load: Load{Cut: "chicken-wing-flat", Pieces: 12, PieceMassG: 42}, Program: Program{PreheatMin: 3, Stages: []Stage{{AirC: 190, Minutes: 30}}}}
+	one := quick(t, q)
+	q.Load.Pieces = 34
+	two := quick(t, q)
+	if one.Layers != 1 || two.Layers != 2 {
+		t.Fatalf("layers %d and %d", one.Layers, two.Layers)
+	}
+	if *two.SafeAtMin < *one.SafeAtMin+1 {
+		t.Errorf("two layers are safe at %.1f, one at %.1f", *two.SafeAtMin, *one.SafeAtMin)
+	}
+	// A shake mixes them, a flip does not.
+	q.Program.Turns = []Turn{{6, Flip}}
+	flipped := quick(t, q)
+	q.Program.Turns = []Turn{{6, Shake}}
+	if shaken := quick(t, q); *shaken.SafeAtMin > *flipped.SafeAtMin-0.5 {
+		t.Errorf("shaken safe at %.1f, flipped at %.1f", *shaken.SafeAtMin, *flipped.SafeAtMin)
+	}
+}
+
+func TestWarningsProposeWhatMends(t *testing.T) {
+	has := func(a Answer, code string) *Warning {
+		for i := range a.Warnings {
+			if a.Warnings[i].Code == code {
+				return &a.Warnings[i]
+			}
+		}
+		return nil
+	}
+	q := Request{Load: Load{Cut: "chicken-drumstick", Pieces: 4, PieceMassG: 115}, Program: Program{PreheatMin: 4, Stages: []Stage{{AirC: 190, Minutes: 12}}}, TailMin: 25}
+	a := quick(t, q)
+	w := has(a, "under-rule")
+	if w == nil || w.Fix == nil {
+		t.Fatalf("12 minutes: %+v", a.Warnings)
+	}
+	q.Program.Stages[0].Minutes = *w.Fix
+	if again := quick(t, q); has(again, "under-rule") != nil {
+		t.Errorf("still under the rule after %g minutes", *w.Fix)
+	}
+
+	crumb := Request{Load: Load{Cut: "chicken-breast-cutlet", Pieces: 2, PieceMassG: 130}, Coat: &Coat{ID: "three-bowl-crumb", OilG: 8},
+		Program: Program{PreheatMin: 4, Stages: []Stage{{AirC: 195, Minutes: 18}}, Turns: []Turn{{1, Flip}}}}
+	w = has(quick(t, crumb), "tears")
+	if w == nil || w.Fix == nil {
+		t.Fatal("a crumb turned in the first minute does not tear")
+	}
+	crumb.Program.Turns[0].AtMin = *w.Fix
+	if again := quick(t, crumb); has(again, "tears") != nil {
+		t.Errorf("still tears at minute %g", *w.Fix)
+	}
+
+	for code, q := range map[string]Request{
+		"layered":   {Load: Load{Cut: "potato-wedge", Pieces: 40, PieceMassG: 32}, Program: Program{Stages: []Stage{{AirC: 190, Minutes: 20}}}},
+		"smoke":     {Load: Load{Cut: "pork-belly-slice", Pieces: 4, PieceMassG: 42}, Program: Program{Stages: []Stage{{AirC: 200, Minutes: 12}}}},
+		"lifts":     {Load: Load{Cut: "prawn", Pieces: 8, PieceMassG: 16}, Coat: &Coat{ID: "flour-dust"}, Program: Program{Stages: []Stage{{AirC: 190, Minutes: 8}}}},
+		"rinse":     {Load: Load{Cut: "chicken-drumette", Pieces: 8, PieceMassG: 48, Surface: "wet"}, Program: Program{Stages: []Stage{{AirC: 190, Minutes: 20}}}},
+		"wet-patch": {Load: Load{Cut: "prawn", Pieces: 8, PieceMassG: 16, Surface: "wet"}, Coat: &Coat{ID: "starch-dust", OilG: 4}, Program: Program{Stages: []Stage{{AirC: 190, Minutes: 8}}}},
+	} {
+		if w := has(quick(t, q), code); w == nil || w.Message == "" || w.Field == "" {
+			t.Errorf("no %q warning", code)
+		}
+	}
+}

@@ -1,0 +1,327 @@
+package api_test
+
+import (
+	"bytes"
+	"context"
+	"encoding/json"
+	"io"
+	"log/slog"
+	"net/http"
+	"net/http/httptest"
+	"path/filepath"
+	"strings"
+	"sync"
+	"testing"
+	"testing/fstest"
+	"time"
+
+	"github.com/getkin/kin-openapi/openapi3filter"
+	"github.com/getkin/kin-openapi/routers/gorillamux"
+
+	"velocrustum/internal/api"
+	"velocrustum/internal/demo"
+	"velocrustum/internal/store"
+)
+
+// kitchen is a server over a fresh demo household with a clock that the
+// test moves.
+type kitchen struct {
+	t       *testing.T
+	handler http.Handler
+	mu      sync.Mutex
+	now     time.Time
+}
+
+func newKitchen(t *testing.T, passphrase string) *kitchen {
+	t.Helper()
+	k := &kitchen{t: t, now: time.Date(2026, 11, 20, 18, 0, 0, 0, time.UTC)}
+	st, err := store.Open(t.Context(), filepath.Join(t.TempDir(), "kitchen.db"), k.clock)
+	if err != nil {
+		t.Fatal(err)
+	}
+	t.Cleanup(func() { _ = st.Close() })
+	if err := demo.Fill(t.Context(), st, k.now); err != nil {
+		t.Fatal(err)
+	}
+	files := fstest.MapFS{
+		"index.html":      {Data: []byte(`<html><meta nonce="__CSP_NONCE__"><script nonce="__CSP_NONCE__"></script></html>`)},
+		"assets/a-1.js":   {Data: []byte("1")},
+		"favicon-32.webp": {Data: []byte("x")},
+	}
+	k.handler, err = api.NewHandler(st, api.Options{Files: files, Now: k.clock, Passphrase: passphrase, Log: slog.New(slog.DiscardHandler)})
+	if err != nil {
+		t.Fatal(err)
+	}
+	return k
+}
+
+func (k *kitchen) clock() time.Time {
+	k.mu.Lock()
+	defer k.mu.Unlock()
+	return k.now
+}
+
+func (k *kitchen) wait(d time.Duration) {
+	k.mu.Lock()
+	defer k.mu.Unlock()
+	k.now = k.now.Add(d)
+}
+
+// send sends one request and returns the answer. The answer's body is
+// checked against the contract.
+func (k *kitchen) send(method, path, body string, header ...string) *httptest.ResponseRecorder {
+	k.t.Helper()
+	r := httptest.NewRequest(method, "http://localhost"+path, strings.NewReader(body))
+	if body != "" {
+		r.Header.Set("Content-Type", "application/json")
+	}
+	for i := 0; i+1 < len(header); i += 2 {
+		r.Header.Set(header[i], header[i+1])
+	}
+	w := httptest.NewRecorder()
+	k.handler.ServeHTTP(w, r)
+	return w
+}
+
+// get sends and decodes into T, and fails unless the status is as wanted.
+func get[T any](k *kitchen, status int, method, path, body string, header ...string) (out T) {
+	k.t.Helper()
+	w := k.send(method, path, body, header...)
+	if w.Code != status {
+		k.t.Fatalf("%s %s: %d %s, want %d", method, path, w.Code, w.Body, status)
+	}
+	if w.Body.Len() > 0 {
+		if err := json.Unmarshal(w.Body.Bytes(), &out); err != nil {
+			k.t.Fatalf("%s %s: %v in %s", method, path, err, w.Body)
+		}
+	}
+	return out
+}
+
+func TestAnswersKeepTheContract(t *testing.T) {
+	k := newKitchen(t, "")
+	spec, err := api.GetSpec()
+	if err != nil {
+		t.Fatal(err)
+	}
+	routes, err := gorillamux.NewRouter(spec)
+	if err != nil {
+		t.Fatal(err)
+	}
+	plan := get[[]api.Plan](k, 200, "GET", "/api/v1/plans", "")[0]
+	cook := get[api.Cook](k, 201, "POST", "/api/v1/cooks", `{"planId":"`+plan.Id+`"}`)
+	simulation := `{"load":{"cut":"prawn","pieces":6,"pieceMassG":18},"program":{"stages":[{"airC":200,"minutes":8}]}}`
+	for _, c := range []struct{ method, path, body string }{
+		{"GET", "/api/v1/catalog", ""},
+		{"GET", "/api/v1/settings", ""},
+		{"GET", "/api/v1/fryers", ""},
+		{"GET", "/api/v1/plans", ""},
+		{"GET", "/api/v1/plans/" + plan.Id, ""},
+		{"GET", "/api/v1/cooks", ""},
+		{"GET", "/api/v1/cooks/live", ""},
+		{"GET", "/api/v1/cooks/" + cook.Id, ""},
+		{"POST", "/api/v1/cooks/" + cook.Id + "/events", `{"kind":"loaded"}`},
+		{"POST", "/api/v1/simulations", simulation},
+		{"POST", "/api/v1/simulations?chance=false", simulation},
+		{"GET", "/api/v1/plans/none", ""},
+		{"POST", "/api/v1/simulations", `{"load":{"cut":"prawn","pieces":0,"pieceMassG":18},"program":{"stages":[]}}`},
+	} {
+		w := k.send(c.method, c.path, c.body)
+		r := httptest.NewRequest(c.method, c.path, nil)
+		route, params, err := routes.FindRoute(r)
+		if err != nil {
+			t.Fatalf("%s %s: %v", c.method, c.path, err)
+		}
+		err = openapi3filter.ValidateResponse(context.Background(), &openapi3filter.ResponseValidationInput{
+			RequestValidationInput: &openapi3filter.RequestValidationInput{Request: r, PathParams: params, Route: route},
+			Status:                 w.Code, Header: w.Header(), Body: io.NopCloser(bytes.NewReader(w.Body.Bytes())),
+		})
+		if err != nil {
+			t.Errorf("%s %s: %v", c.method, c.path, err)
+		}
+	}
+}
+
+func TestBadRequestsNameTheField(t *testing.T) {
+	k := newKitchen(t, "")
+	plan := get[[]api.Plan](k, 200, "GET", "/api/v1/plans", "")[0]
+	load := `"load":{"cut":"prawn","pieces":6,"pieceMassG":18}`
+	stages := `"program":{"stages":[{"airC":200,"minutes":8}]}`
+	for _, c := range []struct{ method, path, body, field, value string }{
+		{"POST", "/simulations", `{"load":{"cut":"unicorn","pieces":6,"pieceMassG":18},` + stages + `}`, "load.cut", `"unicorn"`},
+		{"POST", "/simulations", `{"load":{"cut":"prawn","pieces":0,"pieceMassG":18},` + stages + `}`, "load.pieces", "0"},
+		{"POST", "/simulations", `{"load":{"cut":"prawn","pieces":6,"pieceMassG":-4},` + stages + `}`, "load.pieceMassG", "-4"},
+		{"POST", "/simulations", `{"load":{"cut":"prawn","pieces":"six","pieceMassG":4},` + stages + `}`, "load.pieces", `"six"`},
+		{"POST", "/simulations", `{` + load + `,"program":{"stages":[]}}`, "program.stages", "0 stages"},
+		{"POST", "/simulations", `{` + load + `}`, "program", "missing"},
+		{"POST", "/simulations", `{` + load + `,"program":{"stages":[{"airC":2000,"minutes":8}]}}`, "program.stages[0].airC", "2000"},
+		{"POST", "/simulations", `{` + load + `,` + stages + `,"sauce":1}`, "sauce", "unknown field"},
+		{"POST", "/simulations", `{` + load + `,` + stages + `,"guidance":"stricter","guidanceC":50}`, "guidanceC", "50"},
+		{"PUT", "/settings", `{"temperature":"K","mass":"g","guidance":"us","guidanceC":75,"chime":true,"shortcuts":true}`, "temperature", `"K"`},
+		{"PUT", "/settings", `{"temperature":"C","mass":"g","guidance":"stricter","guidanceC":60,"chime":true,"shortcuts":true}`, "guidanceC", "60"},
+		{"PUT", "/plans/" + plan.Id, `{"name":"  ","fryerId":"` + plan.FryerId + `",` + load + `,"coat":{"id":"bare"},` + stages + `}`, "name", "blank"},
+		{"POST", "/plans", `{"name":"x","fryerId":"none",` + load + `,"coat":{"id":"bare"},` + stages + `}`, "fryerId", "none"},
+		{"POST", "/plans", `{"name":"x","fryerId":"` + plan.FryerId + `",` + load + `,"coat":{"id":"tar"},` + stages + `}`, "coat.id", `"tar"`},
+		{"PUT", "/fryers/" + plan.FryerId, `{"name":"x","kind":"drawer","basket":{"shape":"rectangle","widthMm":5,"depthMm":200},"powerW":1500,"airflow":1,"dialOffsetC":0,"dialMinC":80,"dialMaxC":200,"dialStepC":5}`, "fryer.basket.widthMm", "5"},
+		{"PUT", "/fryers/" + plan.FryerId, `{"name":"x","kind":"drawer","basket":{"shape":"round","diameterMm":200},"powerW":9,"airflow":1,"dialOffsetC":0,"dialMinC":80,"dialMaxC":200,"dialStepC":5}`, "powerW", "9"},
+	} {
+		p := get[api.Problem](k, 422, c.method, "/api/v1"+c.path, c.body)
+		found := false
+		if p.Errors != nil {
+			for _, e := range *p.Errors {
+				found = found || e.Field == c.field && e.Value == c.value && e.Allowed != ""
+			}
+		}
+		if !found {
+			t.Errorf("%s %s %s: no %s = %s in %+v", c.method, c.path, c.body, c.field, c.value, p)
+		}
+	}
+	if w := k.send("POST", "/api/v1/simulations", "{"); w.Code < 400 || w.Code >= 500 {
+		t.Errorf("half a brace: %d", w.Code)
+	}
+	if p := get[api.Problem](k, 404, "GET", "/api/v1/plans/none", ""); p.Title == "" {
+		t.Error("a missing plan has no words")
+	}
+	if w := k.send("GET", "/api/v1/nothing", ""); w.Code != 404 || w.Header().Get("Content-Type") != "application/problem+json" {
+		t.Errorf("an unknown path: %d %s", w.Code, w.Header().Get("Content-Type"))
+	}
+}
+
+func TestALostRaceSaysSoAndLosesNothing(t *testing.T) {
+	k := newKitchen(t, "")
+	plan := get[[]api.Plan](k, 200, "GET", "/api/v1/plans", "")[0]
+	body := func(name string) string {
+		b, err := json.Marshal(api.PlanInput{Name: name, FryerId: plan.FryerId, Load: plan.Load, Coat: plan.Coat, Program: plan.Program})
+		if err != nil {
+			t.Fatal(err)
+		}
+		return string(b)
+	}
+	first := get[api.Plan](k, 200, "PUT", "/api/v1/plans/"+plan.Id, body("first"), "If-Match", `"1"`)
+	if first.Version != 2 {
+		t.Errorf("version %d after one change", first.Version)
+	}
+	get[api.Problem](k, 412, "PUT", "/api/v1/plans/"+plan.Id, body("second"), "If-Match", `"1"`)
+	if now := get[api.Plan](k, 200, "GET", "/api/v1/plans/"+plan.Id, ""); now.Name != "first" {
+		t.Errorf("the plan is called %q", now.Name)
+	}
+	get[api.Problem](k, 422, "PUT", "/api/v1/plans/"+plan.Id, body("third"), "If-Match", "new")
+	get[struct{}](k, 204, "DELETE", "/api/v1/plans/"+plan.Id, "")
+	get[api.Problem](k, 404, "GET", "/api/v1/plans/"+plan.Id, "")
+	if back := get[api.Plan](k, 200, "POST", "/api/v1/plans/"+plan.Id+"/restore", ""); back.Name != "first" {
+		t.Errorf("restored as %q", back.Name)
+	}
+}
+
+func TestACookFromHeatingToTheLogbook(t *testing.T) {
+	k := newKitchen(t, "")
+	plan := get[[]api.Plan](k, 200, "GET", "/api/v1/plans", "")[0]
+	say := func(id, body string) api.Cook {
+		t.Helper()
+		return get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+id+"/events", body)
+	}
+	c := get[api.Cook](k, 201, "POST", "/api/v1/cooks", `{"planId":"`+plan.Id+`"}`)
+	if c.Step.Phase != "heating" || c.Step.Until == nil || c.Step.Until.Sub(c.Now) != 4*time.Minute {
+		t.Errorf("begins with %+v", c.Step)
+	}
+	get[api.Problem](k, 409, "POST", "/api/v1/cooks", `{"planId":"`+plan.Id+`"}`)
+	get[api.Problem](k, 409, "DELETE", "/api/v1/cooks/"+c.Id, "")
+	k.wait(4 * time.Minute)
+	c = say(c.Id, `{"kind":"loaded"}`)
+	k.wait(12*time.Minute + 30*time.Second)
+	c = say(c.Id, `{"kind":"turned"}`)
+	if turned := c.Actual.Turns[0].AtMin; turned < 12.49 || turned > 12.51 {
+		t.Errorf("turned at %g in the forecast", turned)
+	}
+	k.wait(12 * time.Minute)
+	planned := *c.Planned.SafeAtMin
+	c = say(c.Id, `{"kind":"probe","value":88.5}`)
+	c = say(c.Id, `{"kind":"out"}`)
+	if c.Step.Phase != "finished" || c.FinishedAt == nil || *c.Planned.SafeAtMin != planned {
+		t.Errorf("ends with %+v", c.Step)
+	}
+	c = get[api.Cook](k, 200, "PUT", "/api/v1/cooks/"+c.Id+"/outcome", `{"crust":"good","inside":"juicy","note":"loud","change":"nothing"}`)
+	if *c.Outcome.Note != "loud" {
+		t.Errorf("outcome %+v", c.Outcome)
+	}
+	first := get[[]api.CookSummary](k, 200, "GET", "/api/v1/cooks", "")[0]
+	if first.Id != c.Id || first.Live || *first.ActualMin < 24.4 || *first.ActualMin > 24.6 || *first.Crust != "good" {
+		t.Errorf("the logbook begins with %+v", first)
+	}
+	// Taken back, it goes on; put aside and brought back, it is all there.
+	if c = get[api.Cook](k, 200, "DELETE", "/api/v1/cooks/"+c.Id+"/events/last", ""); c.FinishedAt != nil {
+		t.Error("still finished after taking it back")
+	}
+	say(c.Id, `{"kind":"out"}`)
+	get[struct{}](k, 204, "DELETE", "/api/v1/cooks/"+c.Id, "")
+	if n := len(get[[]api.CookSummary](k, 200, "GET", "/api/v1/cooks", "")); n != 5 {
+		t.Errorf("%d cooks after deleting one of six", n)
+	}
+	if back := get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+c.Id+"/restore", ""); len(back.Events) != 4 {
+		t.Errorf("restored with %d events", len(back.Events))
+	}
+}
+
+func TestConcurrentTapsCountOnce(t *testing.T) {
+	k := newKitchen(t, "")
+	plan := get[[]api.Plan](k, 200, "GET", "/api/v1/plans", "")[0]
+	c := get[api.Cook](k, 201, "POST", "/api/v1/cooks", `{"planId":"`+plan.Id+`"}`)
+	get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+c.Id+"/events", `{"kind":"loaded"}`)
+	k.wait(12 * time.Minute)
+	var wg sync.WaitGroup
+	for range 6 {
+		wg.Go(func() { k.send("POST", "/api/v1/cooks/"+c.Id+"/events", `{"kind":"turned"}`) })
+	}
+	wg.Wait()
+	c = get[api.Cook](k, 200, "GET", "/api/v1/cooks/"+c.Id, "")
+	if len(c.Events) != 2 {
+		t.Errorf("six taps at once left %d events", len(c.Events))
+	}
+}
+
+func TestManners(t *testing.T) {
+	k := newKitchen(t, "")
+	w := k.send("GET", "/plan/abc", "")
+	policy := w.Header().Get("Content-Security-Policy")
+	if w.Code != 200 || strings.Contains(w.Body.String(), "__CSP") || strings.Contains(policy, "unsafe") || !strings.Contains(policy, "nonce-") {
+		t.Errorf("page: %d %s %s", w.Code, policy, w.Body)
+	}
+	if again := k.send("GET", "/plan/abc", "").Header().Get("Content-Security-Policy"); again == policy {
+		t.Error("the nonce is used twice")
+	}
+	if w := k.send("GET", "/assets/missing.js", ""); w.Code != 404 {
+		t.Errorf("a missing asset: %d", w.Code)
+	}
+	if w := k.send("GET", "/assets/a-1.js", ""); w.Code != 200 || !strings.Contains(w.Header().Get("Cache-Control"), "immutable") {
+		t.Errorf("an asset: %d %s", w.Code, w.Header().Get("Cache-Control"))
+	}
+	if w := k.send("GET", "/healthz", ""); w.Code != 200 {
+		t.Errorf("health: %d", w.Code)
+	}
+	if w := k.send("POST", "/api/v1/simulations", `{}`, "Origin", "https://elsewhere.example", "Sec-Fetch-Site", "cross-site"); w.Code != 403 {
+		t.Errorf("a request from another site: %d", w.Code)
+	}
+	r := httptest.NewRequest("GET", "http://rebound.example/api/v1/plans", nil)
+	answer := httptest.NewRecorder()
+	k.handler.ServeHTTP(answer, r)
+	if answer.Code != http.StatusMisdirectedRequest {
+		t.Errorf("under another name: %d", answer.Code)
+	}
+	if w := k.send("POST", "/api/v1/plans", `{"name":"`+strings.Repeat("x", 2<<20)+`"}`); w.Code < 400 || w.Code >= 500 {
+		t.Errorf("two megabytes: %d", w.Code)
+	}
+}
+
+func TestPassphrase(t *testing.T) {
+	k := newKitchen(t, "lock gate")
+	if w := k.send("GET", "/api/v1/plans", ""); w.Code != 401 {
+		t.Errorf("without it: %d", w.Code)
+	}
+	r := httptest.NewRequest("GET", "http://kitchen.example/api/v1/plans", nil)
+	r.SetBasicAuth("cook", "lock gate")
+	w := httptest.NewRecorder()
+	k.handler.ServeHTTP(w, r)
+	if w.Code != 200 {
+		t.Errorf("with it: %d", w.Code)
+	}
+}

@@ -1,0 +1,183 @@
+package store
+
+import (
+	"context"
+	"errors"
+	"os"
+	"path/filepath"
+	"sync"
+	"testing"
+	"time"
+
+	"velocrustum/core/cook"
+	"velocrustum/core/program"
+)
+
+var noon = time.Date(2026, 11, 20, 12, 0, 0, 123456000, time.UTC)
+
+func open(t *testing.T) (*Store, string) {
+	t.Helper()
+	path := filepath.Join(t.TempDir(), "a folder", "kitchen.db")
+	s, err := Open(t.Context(), path, func() time.Time { return noon })
+	if err != nil {
+		t.Fatal(err)
+	}
+	t.Cleanup(func() { _ = s.Close() })
+	return s, path
+}
+
+func stocked(t *testing.T) (*Store, Fryer, Plan) {
+	t.Helper()
+	s, _ := open(t)
+	f, err := s.AddFryer(t.Context(), Fryer{Name: "drawer", Kind: "drawer", PowerW: 1500, Airflow: 1,
+		Basket: JSON[program.Basket]{program.Basket{Shape: "round", DiameterMm: 190}}, DialMinC: 80, DialMaxC: 200, DialStepC: 5})
+	if err != nil {
+		t.Fatal(err)
+	}
+	p := Plan{Name: "wedges", FryerID: f.ID}
+	p.Load.V = program.Load{Cut: "potato-wedge", Pieces: 12, PieceMassG: 30}
+	p.Program.V.Stages = []program.Stage{{AirC: 200, Minutes: 20}}
+	if p, err = s.AddPlan(t.Context(), p); err != nil {
+		t.Fatal(err)
+	}
+	return s, f, p
+}
+
+func TestKeptAcrossReopening(t *testing.T) {
+	s, path := open(t)
+	f, err := s.AddFryer(t.Context(), Fryer{Name: "drawer", Kind: "drawer", Basket: JSON[program.Basket]{program.Basket{Shape: "round", DiameterMm: 190}}})
+	if err != nil {
+		t.Fatal(err)
+	}
+	set, err := s.Settings(t.Context())
+	if err != nil {
+		t.Fatal(err)
+	}
+	set.Temperature, set.Guidance = "F", "uk"
+	if err := s.PutSettings(t.Context(), set); err != nil {
+		t.Fatal(err)
+	}
+	if err := s.Close(); err != nil {
+		t.Fatal(err)
+	}
+	again, err := Open(t.Context(), path, time.Now)
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer again.Close()
+	got, err := again.Fryer(t.Context(), f.ID)
+	if err != nil || got.Basket.V.DiameterMm != 190 {
+		t.Errorf("fryer %+v, %v", got, err)
+	}
+	if now, err := again.Settings(t.Context()); err != nil || now != set {
+		t.Errorf("settings %+v, %v", now, err)
+	}
+}
+
+func TestForeignThingsAreRefused(t *testing.T) {
+	s, _, _ := stocked(t)
+	if _, err := s.AddPlan(t.Context(), Plan{Name: "x", FryerID: "none"}); err == nil {
+		t.Error("a plan for a fryer that is not there was kept")
+	}
+	if _, err := s.Plan(t.Context(), "none"); !errors.Is(err, ErrNotFound) {
+		t.Errorf("a plan that is not there: %v", err)
+	}
+	if err := s.DeletePlan(t.Context(), "none"); !errors.Is(err, ErrNotFound) {
+		t.Errorf("deleting it: %v", err)
+	}
+	if _, err := s.PutFryer(t.Context(), Fryer{ID: "none"}, nil); !errors.Is(err, ErrNotFound) {
+		t.Errorf("changing a fryer that is not there: %v", err)
+	}
+}
+
+func TestConcurrentChangesOneWins(t *testing.T) {
+	s, _, p := stocked(t)
+	var wg sync.WaitGroup
+	var mu sync.Mutex
+	won, lost := 0, 0
+	for i := range 8 {
+		wg.Go(func() {
+			mine := p
+			mine.Load.V.Pieces = 20 + i
+			_, err := s.PutPlan(context.WithoutCancel(t.Context()), mine, &p.Version)
+			mu.Lock()
+			defer mu.Unlock()
+			switch {
+			case err == nil:
+				won++
+			case errors.Is(err, ErrChanged):
+				lost++
+			default:
+				t.Error(err)
+			}
+		})
+	}
+	wg.Wait()
+	if won != 1 || lost != 7 {
+		t.Errorf("%d won and %d lost, of eight", won, lost)
+	}
+	now, err := s.Plan(t.Context(), p.ID)
+	if err != nil || now.Version != p.Version+1 || now.Load.V.Pieces < 20 {
+		t.Errorf("plan %+v, %v", now, err)
+	}
+}
+
+func TestOneLiveCookAtATime(t *testing.T) {
+	s, f, p := stocked(t)
+	c := Cook{PlanID: &p.ID, Name: p.Name, Guidance: "us", StartedAt: Time{noon}}
+	c.Plan.V, c.Fryer.V = p, f
+	c.Events = []cook.Event{{Kind: cook.Loaded, At: noon.Add(time.Minute)}, {Kind: cook.Probe, At: noon.Add(5 * time.Minute), Value: 61.5}}
+	c, err := s.AddCook(t.Context(), c)
+	if err != nil {
+		t.Fatal(err)
+	}
+	if _, err := s.AddCook(t.Context(), Cook{Name: "second", StartedAt: Time{noon}}); !errors.Is(err, ErrLive) {
+		t.Errorf("a second live cook: %v", err)
+	}
+	if err := s.DeleteCook(t.Context(), c.ID); !errors.Is(err, ErrLive) {
+		t.Errorf("deleting the live one: %v", err)
+	}
+	live, err := s.LiveCook(t.Context())
+	if err != nil || len(live.Events) != 2 || live.Events[1] != c.Events[1] || live.Plan.V.Load.V.Pieces != 12 {
+		t.Errorf("live %+v, %v", live, err)
+	}
+	live.FinishedAt = &Time{noon.Add(time.Hour)}
+	live.Events = live.Events[:1]
+	if err := s.PutCook(t.Context(), live); err != nil {
+		t.Fatal(err)
+	}
+	if _, err := s.LiveCook(t.Context()); !errors.Is(err, ErrNotFound) {
+		t.Errorf("still live: %v", err)
+	}
+	if err := s.DeleteCook(t.Context(), c.ID); err != nil {
+		t.Fatal(err)
+	}
+	if all, err := s.Cooks(t.Context()); err != nil || len(all) != 0 {
+		t.Errorf("%d cooks after deleting, %v", len(all), err)
+	}
+	back, err := s.RestoreCook(t.Context(), c.ID)
+	if err != nil || len(back.Events) != 1 || !back.FinishedAt.Equal(noon.Add(time.Hour)) {
+		t.Errorf("restored %+v, %v", back, err)
+	}
+}
+
+func TestBackupIsWholeWhileInUse(t *testing.T) {
+	s, _, p := stocked(t)
+	path := filepath.Join(t.TempDir(), "copy.db")
+	for range 2 { // the second replaces the first
+		if err := s.Backup(t.Context(), path); err != nil {
+			t.Fatal(err)
+		}
+	}
+	if _, err := os.Stat(path); err != nil {
+		t.Fatal(err)
+	}
+	c, err := Open(t.Context(), path, time.Now)
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer c.Close()
+	if got, err := c.Plan(t.Context(), p.ID); err != nil || got.Name != p.Name || !got.ChangedAt.Equal(noon) {
+		t.Errorf("plan in the copy: %+v, %v", got, err)
+	}
+}
