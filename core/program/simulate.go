@@ -117,6 +117,7 @@ type class struct {
 	up       int // the face that looks up
 	brown    [2]crust.Browner
 	watch    safety.Watch
+	crust    float64 // of the softer face, when last judged
 	safeAt   float64
 	crispAt  float64
 	overAt   float64
@@ -145,8 +146,9 @@ const oilHolds = 0.5
 // step lengths, s: short while a face is new to its air, long after.
 const (
 	shortStep   = 1.0
-	longStep    = 2.0
+	longStep    = 5.0
 	shortFor    = 40.0
+	judgeEvery  = 15.0
 	preheatStep = 4.0
 )
 
@@ -290,8 +292,15 @@ func (r *run) judge(m float64) {
 	}
 	for i := range r.classes {
 		c := &r.classes[i]
-		if math.IsNaN(c.crispAt) && r.crustOf(c) >= r.crust {
-			c.crispAt = m
+		if math.IsNaN(c.crispAt) {
+			now := r.crustOf(c)
+			if now >= r.crust {
+				c.crispAt = m
+				if now > c.crust {
+					c.crispAt -= judgeEvery / 60 * (now - r.crust) / (now - c.crust)
+				}
+			}
+			c.crust = now
 		}
 		if math.IsNaN(c.overAt) {
 			switch {
@@ -349,7 +358,7 @@ func (r *run) carry(res resolution, look func(minute float64) bool) {
 	stage, stageEnd := 0, r.program.Stages[0].Minutes*60
 	turn := 0
 	calm := shortFor // from when steps may be long
-	nextLook, nextJudge := record, 10.0
+	nextLook, nextJudge := record, judgeEvery
 	if look != nil && !look(0) {
 		return
 	}
@@ -383,7 +392,7 @@ func (r *run) carry(res resolution, look func(minute float64) bool) {
 		t += dt
 		if t > nextJudge-tiny {
 			r.judge(t / 60)
-			nextJudge += 10
+			nextJudge += judgeEvery
 		}
 		if t > nextLook-tiny {
 			if look != nil && !look(t/60) {

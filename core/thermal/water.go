@@ -81,8 +81,7 @@ func WaterActivity(x float64) float64 {
 	return x * x / (x*x + oswinK*oswinK)
 }
 
-// boilingRise is how far the boiling point lies over that of pure water,
-// tabulated over the activity.
+// boilingPoint is tabulated over the activity.
 var boilingPoint = func() (table [1001]float64) {
 	lo := 0.02
 	for i := range table {
@@ -115,4 +114,32 @@ func BoilingPoint(a float64) float64 {
 	}
 	i := int(x)
 	return boilingPoint[i] + (x-float64(i))*(boilingPoint[i+1]-boilingPoint[i])
+}
+
+// boiling is the boiling point over food of a water content, and how fast it
+// climbs as water leaves, tabulated in steps of 0.002 kg/kg; from 1 kg/kg on
+// it is that of water.
+var boiling = func() (table [502]struct{ t, rise float64 }) {
+	at := func(x float64) float64 { return BoilingPoint(WaterActivity(x)) }
+	for i := range table {
+		x := max(float64(i)*boilingStep, boilingStep/2)
+		table[i].t = at(x)
+		table[i].rise = max(0, (at(0.97*x)-at(x))/(0.03*x))
+	}
+	return table
+}()
+
+const boilingStep = 0.002
+
+func boilingOver(x float64) (t, rise float64) {
+	f := x / boilingStep
+	if !(f > 0) {
+		f = 0
+	} else if f >= 500 {
+		return boiling[500].t, 0
+	}
+	i := int(f)
+	f -= float64(i)
+	a, b := &boiling[i], &boiling[i+1]
+	return a.t + f*(b.t-a.t), a.rise + f*(b.rise-a.rise)
 }
