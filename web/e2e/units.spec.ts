@@ -1,0 +1,179 @@
+import { expect, test } from '@playwright/test';
+import type { PlanInput, Simulation } from '../src/api/client';
+import { minutes, unitsOf } from '../src/format/units';
+import { step, type History } from '../src/plan/history';
+import {
+  addTurn,
+  mendPlan,
+  nudgeStage,
+  removeStage,
+  setStage,
+  setTurn,
+  splitStage,
+  totalOf,
+} from '../src/plan/program';
+import { between, minuteTicks, raceScale } from '../src/race/scale';
+
+// What the screen works out by itself: no browser needed.
+
+const fryer = {
+  id: 'f',
+  version: 1,
+  name: 'drawer',
+  kind: 'drawer' as const,
+  basket: { shape: 'round', diameterMm: 190 },
+  powerW: 1500,
+  airflow: 1,
+  dialOffsetC: 0,
+  dialMinC: 80,
+  dialMaxC: 200,
+  dialStepC: 5,
+};
+
+const plan: PlanInput = {
+  name: 'wings',
+  fryerId: 'f',
+  load: { cut: 'chicken-wing-flat', pieces: 11, pieceMassG: 43 },
+  coat: { id: 'starch-dust', oilG: 4 },
+  program: {
+    preheatMin: 4,
+    stages: [
+      { airC: 165, minutes: 12 },
+      { airC: 200, minutes: 13 },
+    ],
+    turns: [{ atMin: 12, kind: 'flip' }],
+  },
+};
+
+test.describe('changing a program', () => {
+  const p = plan.program;
+
+  test('stages snap to the dial and stay within it', () => {
+    expect(nudgeStage(p, 0, fryer, 1, 0).stages[0]?.airC).toBe(170);
+    expect(nudgeStage(p, 0, fryer, -100, 0).stages[0]?.airC).toBe(80);
+    expect(nudgeStage(p, 1, fryer, 100, 0).stages[1]?.airC).toBe(200);
+    const odd = setStage(p, 0, { airC: 176.7 });
+    expect(nudgeStage(odd, 0, fryer, 1, 0).stages[0]?.airC).toBe(180);
+    expect(nudgeStage(p, 0, fryer, 0, -40).stages[0]?.minutes).toBe(1);
+    expect(nudgeStage(p, 7, fryer, 1, 1)).toBe(p);
+  });
+
+  test('turns stay inside a shorter program and in order', () => {
+    const short = setStage(setStage(p, 0, { minutes: 3 }), 1, { minutes: 4 });
+    expect(short.turns?.[0]?.atMin).toBe(6.5);
+    const two = setTurn(addTurn(p, 'shake'), 0, { atMin: 20 });
+    const times = (two.turns ?? []).map((t) => t.atMin);
+    expect(times).toEqual([...times].sort((a, b) => a - b));
+    expect(setTurn(p, 0, { atMin: -5 }).turns?.[0]?.atMin).toBe(0.5);
+  });
+
+  test('a new turn goes into the widest gap', () => {
+    expect(addTurn({ ...p, turns: [] }, 'flip').turns).toEqual([{ atMin: 12.5, kind: 'flip' }]);
+    expect(addTurn(p, 'shake').turns).toEqual([
+      { atMin: 12, kind: 'flip' },
+      { atMin: 18.5, kind: 'shake' },
+    ]);
+  });
+
+  test('splitting and taking away keep the minutes', () => {
+    const split = splitStage(p, 1, fryer);
+    expect(split.stages).toHaveLength(3);
+    expect(totalOf(split)).toBe(25);
+    expect(totalOf(removeStage(split, 0))).toBe(25);
+    expect(removeStage(removeStage(p, 0), 0).stages).toHaveLength(1);
+    expect(splitStage(setStage(p, 0, { minutes: 1 }), 0, fryer).stages).toHaveLength(2);
+  });
+
+  test('a warning changes the field it names, and no other', () => {
+    expect(mendPlan(plan, 'program.stages[1].minutes', 16).program.stages[1]).toEqual({ airC: 200, minutes: 16 });
+    expect(mendPlan(plan, 'program.stages[0].airC', 190).program.stages[0]?.airC).toBe(190);
+    expect(mendPlan(plan, 'program.turns[0].atMin', 14).program.turns?.[0]?.atMin).toBe(14);
+    expect(mendPlan(plan, 'load.pieces', 8).load).toEqual({ ...plan.load, pieces: 8 });
+    expect(mendPlan(plan, 'coat.oilG', 9).coat).toEqual({ id: 'starch-dust', oilG: 9 });
+    expect(mendPlan(plan, 'load.surface', 1)).toBe(plan);
+  });
+});
+
+test.describe('undo', () => {
+  const start: History = { past: [], now: plan, future: [], last: '', at: 0 };
+  const named = (name: string, what: string, at: number) => ({
+    kind: 'edit' as const,
+    what,
+    at,
+    change: (p: PlanInput) => ({ ...p, name }),
+  });
+
+  test('goes back and forth, and an edit ends the future', () => {
+    let h = step(start, named('a', 'name', 0));
+    h = step(h, named('b', 'other', 10));
+    expect(h.past).toHaveLength(2);
+    h = step(h, { kind: 'undo' });
+    expect(h.now.name).toBe('a');
+    h = step(h, { kind: 'redo' });
+    expect(h.now.name).toBe('b');
+    h = step(step(h, { kind: 'undo' }), named('c', 'name', 99999));
+    expect(h.future).toHaveLength(0);
+    expect(step(step(step(h, { kind: 'undo' }), { kind: 'undo' }), { kind: 'undo' }).now).toEqual(plan);
+  });
+
+  test('a quick run of one thing is one undo', () => {
+    let h = start;
+    for (let i = 0; i < 5; i++) h = step(h, named(`n${i}`, 'name', i * 300));
+    expect(h.past).toHaveLength(1);
+    h = step(h, named('later', 'name', 60_000));
+    expect(h.past).toHaveLength(2);
+  });
+
+  test('what changes nothing is no step', () => {
+    expect(step(start, named('wings', 'name', 1))).toBe(start);
+    expect(step(start, { kind: 'undo' })).toBe(start);
+    expect(step(start, { kind: 'redo' })).toBe(start);
+  });
+});
+
+test.describe('units', () => {
+  test('°F and ounces there and back', () => {
+    const us = unitsOf({ temperature: 'F', mass: 'oz' });
+    expect(us.temperature(73.9)).toBe('165 °F');
+    expect(us.mass(43)).toBe('1.5 oz');
+    for (const c of [60, 165, 200]) expect(us.fromDegrees(us.toDegrees(c))).toBeCloseTo(c, 0);
+    for (const g of [20, 43, 290]) expect(Math.abs(us.fromMass(us.toMass(g)) - g)).toBeLessThan(1.5);
+    const home = unitsOf({ temperature: 'C', mass: 'g' });
+    expect(home.temperature(164.6)).toBe('165 °C');
+    expect(home.mass(42.4)).toBe('42 g');
+  });
+
+  test('minutes as a cook reads them', () => {
+    expect(minutes(12)).toBe('12');
+    expect(minutes(7.6)).toBe('7.5');
+  });
+});
+
+test.describe('the drawing', () => {
+  const line = [0, 1, 2].map((minute) => ({ minute, coreC: minute * 10 })) as Simulation['timeline'];
+
+  test('reads between the minutes and not beyond', () => {
+    expect(between(line, 0.5, (m) => m.coreC)).toBe(5);
+    expect(between(line, 2, (m) => m.coreC)).toBe(20);
+    expect(between(line, 99, (m) => m.coreC)).toBe(20);
+    expect(between([], 1, (m) => m.coreC)).toBe(0);
+  });
+
+  test('ticks keep their distance at every width', () => {
+    for (const width of [280, 600, 1200])
+      for (const end of [6, 25, 60, 120]) {
+        const ticks = minuteTicks(end, width);
+        expect(ticks.length).toBeGreaterThan(1);
+        expect(((ticks[1] ?? 0) / end) * width).toBeGreaterThan(28);
+      }
+  });
+
+  test('minutes run right and heat runs up', () => {
+    const s = raceScale(800, 30, 215, false);
+    expect(s.x(30)).toBeGreaterThan(s.x(0));
+    expect(s.y(200)).toBeLessThan(s.y(0));
+    expect(s.strips[1]).toBeGreaterThan(s.strips[0] + s.strip);
+    expect(s.axis).toBeGreaterThan(s.strips[1] + s.strip);
+    expect(s.height).toBeGreaterThan(s.axis);
+  });
+});
