@@ -60,7 +60,8 @@ generate: need-go web/node_modules/.installed
 generate-check: need-go web/node_modules/.installed
 	@echo "== checking that generated code is current"
 	dir=$$(mktemp -d); trap 'rm -rf "$$dir"' EXIT
-	(cd internal/api && go tool oapi-codegen -config oapi-codegen.yaml -o "$$dir/contract.gen.go" ../../api/openapi.yaml)
+	sed "s|^output: .*|output: $$dir/contract.gen.go|" internal/api/oapi-codegen.yaml >"$$dir/config.yaml"
+	go tool oapi-codegen -config "$$dir/config.yaml" api/openapi.yaml
 	(cd web && npx --no-install openapi-typescript ../api/openapi.yaml -o "$$dir/schema.gen.d.ts" >/dev/null)
 	cmp "$$dir/contract.gen.go" internal/api/contract.gen.go || { echo "run make generate"; exit 1; }
 	cmp "$$dir/schema.gen.d.ts" web/src/api/schema.gen.d.ts || { echo "run make generate"; exit 1; }
@@ -88,7 +89,10 @@ test: generate-check lint go-test race-test e2e
 	@echo "== all is well"
 
 bench: need-go
-	go test -run '^$$' -bench . -benchmem ./core/...
+	go test -run '^$$' -bench . -benchmem ./core/thermal ./core/program
+
+validate: need-go
+	go run ./cmd/velocrustum validate --out docs/validation.md
 
 screenshots: build need-chromium
 	cd web && npx --no-install playwright test --config screenshots.config.ts

@@ -31,7 +31,7 @@ const (
 	energy      = 95000.0 // J/mol
 	gasConstant = 8.314
 	referenceK  = 160 + 273.15
-	rate        = 1.0 / 76 // 1/s at 160 °C on dry, plain food
+	rate        = 1.0 / 64 // 1/s at 160 °C on dry, plain food
 	wetHalf     = 0.25     // kg/kg dry that halves the rate
 )
 
@@ -66,20 +66,24 @@ func (b *Browner) Add(dt, t, x float64) {
 	b.Stage += Stage(dt*r*b.Gain/(1+w*w)) * (1 - b.Stage/6)
 }
 
-// Gain returns the scale of browning for a reducing sugar content in percent
-// of the surface's mass, an alkali factor and how far dry coat is oiled
-// (0 to 1): flour that stays dry scatters light and stays pale.
-func Gain(sugarPct, coat, oiled float64) float64 {
-	return coat * (1 + sugarPct/(1+0.25*sugarPct)) * (0.55 + 0.45*oiled)
+// Gain returns the scale of browning. Reducing sugar, percent of the
+// surface's mass, feeds the Maillard reaction, with a saturating rate; alkali,
+// pH units above plain meat, frees amines and doubles the rate about once a
+// unit (Martins et al., Trends Food Sci. Technol. 11, 2001); coat is the
+// matter's own readiness; and flour that stays dry for want of oil (oiled, 0
+// to 1) scatters light and is poorly wetted by heat: it stays pale.
+func Gain(sugarPct, alkali, coat, oiled float64) float64 {
+	return coat * (1 + sugarPct/(1+0.25*sugarPct)) * math.Exp2(0.9*alkali) * (0.55 + 0.45*oiled)
 }
 
 // Limits of browning.
 const (
-	Straw   Stage = 0.5
-	Gold    Stage = 1
-	Copper  Stage = 2
-	Dark    Stage = 3
-	TooDark Stage = 3.2 // bitter, where the cook has not asked for less
+	Straw       Stage = 0.5
+	Gold        Stage = 1
+	Copper      Stage = 2
+	Dark        Stage = 3
+	TooDark     Stage = 3.2 // bitter, where the cook has not asked for less
+	BitterLimit Stage = 2.7 // with a percent or more of added sugar
 	// StarchyLimit keeps starchy food gold rather than brown (acrylamide;
 	// Regulation (EU) 2017/2158 and national advice: gold, not brown).
 	StarchyLimit Stage = 2.2

@@ -32,7 +32,7 @@ func TestBrowning(t *testing.T) {
 	}
 	plain := after(10, 140, 0.02, 1)
 	for name, more := range map[string]Stage{
-		"hotter": after(10, 150, 0.02, 1), "longer": after(12, 140, 0.02, 1), "sweeter": after(10, 140, 0.02, Gain(3, 1, 1)),
+		"hotter": after(10, 150, 0.02, 1), "longer": after(12, 140, 0.02, 1), "more alkaline": after(10, 140, 0.02, Gain(0, 0.8, 1, 1)), "sweeter": after(10, 140, 0.02, Gain(3, 0, 1, 1)),
 	} {
 		if more <= plain {
 			t.Errorf("%s browns to %.2f, plain to %.2f", name, more, plain)
@@ -41,7 +41,7 @@ func TestBrowning(t *testing.T) {
 	if wet := after(10, 140, 1, 1); wet >= plain {
 		t.Errorf("wet browns to %.2f, dry to %.2f", wet, plain)
 	}
-	if Gain(0, 1, 0) >= Gain(0, 1, 1) {
+	if Gain(0, 0, 1, 0) >= Gain(0, 0, 1, 1) {
 		t.Error("a dry coat browns as an oiled one")
 	}
 	// Ten kelvins at 160 °C raise the rate by exp(E/R·ΔT/T²), 1.8 to 1.85.

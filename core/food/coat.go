@@ -18,9 +18,10 @@ type Coat struct {
 	// Half is the thickness of dried shell that is half as crisp as can be,
 	// mm: a starch shatters thin, skin has to be thicker.
 	Half float64
-	// Browns scales the rate of browning; Sugar adds percent of reducing
-	// sugar to that of the cut.
-	Browns, Sugar float64
+	// Browns is how readily the coat's own matter browns beside bare skin,
+	// from its amines; Sugar adds percent of reducing sugar to that of the
+	// cut; Alkali is how far it raises the surface's pH.
+	Browns, Sugar, Alkali float64
 	// NeedsOil is g of oil per 100 cm² without which dry coat stays pale.
 	NeedsOil float64
 	// Sets is the surface dryness, mm of dried shell, from which the coat
@@ -58,17 +59,17 @@ var (
 )
 
 var coats = []Coat{
-	{ID: "bare", Name: "bare", Says: "bare", Half: 0.45, Browns: 1, Source: ownRubs},
-	{ID: "oil-rub", Name: "oil rub", Says: "rubbed with oil", Half: 0.44, Browns: 1.05, Source: ownRubs},
-	{ID: "leavened-rub", Name: "leavened rub", Says: "in a leavened rub", Half: 0.36, Browns: 1.6, Source: ownRubs},
-	{ID: "starch-dust", Name: "starch dust", Says: "dusted with starch", Stuck: []Stuck{{1.75, 0.25, 0, 620, 0.6, 0.07}}, Half: 0.60, Browns: 0.9, NeedsOil: 0.3, Light: true, Starchy: true, Raw: palePowder, Covers: 0.35, Source: stuck},
+	{ID: "bare", Name: "bare", Says: "bare", Half: 0.42, Browns: 1, Source: ownRubs},
+	{ID: "oil-rub", Name: "oil rub", Says: "rubbed with oil", Half: 0.41, Browns: 1.05, Source: ownRubs},
+	{ID: "leavened-rub", Name: "leavened rub", Says: "in a leavened rub", Half: 0.36, Browns: 1, Alkali: 0.8, Source: ownRubs},
+	{ID: "starch-dust", Name: "starch dust", Says: "dusted with starch", Stuck: []Stuck{{1.75, 0.25, 0, 620, 0.6, 0.07}}, Half: 0.50, Browns: 0.9, NeedsOil: 0.3, Light: true, Starchy: true, Raw: palePowder, Covers: 0.35, Source: stuck},
 	{ID: "flour-dust", Name: "flour dust", Says: "dusted with flour", Stuck: []Stuck{{2.15, 0.35, 0, 620, 0.6, 0.07}}, Half: 0.48, Browns: 1.1, NeedsOil: 0.4, Light: true, Starchy: true, Raw: palePowder, Covers: 0.5, Allergens: []string{"wheat"}, Source: stuck},
-	{ID: "flour-starch", Name: "flour and starch", Says: "in flour and starch", Stuck: []Stuck{{2.6, 0.4, 0, 640, 0.6, 0.07}}, Half: 0.45, Browns: 1.0, NeedsOil: 0.4, Light: true, Starchy: true, Raw: palePowder, Covers: 0.55, Allergens: []string{"wheat"}, Source: stuck},
-	{ID: "double-dredge", Name: "double dredge", Says: "dredged twice", Stuck: []Stuck{{2.9, 2.9, 0.4, 1050, 0.7, 0.12}, {4.3, 0.7, 0, 650, 0.1, 0.07}}, Half: 0.58, Browns: 1.15, NeedsOil: 0.8, Sets: 0.30, Starchy: true, Raw: paste, Covers: 0.9, Allergens: []string{"wheat", "egg"}, Source: stuck},
+	{ID: "flour-starch", Name: "flour and starch", Says: "in flour and starch", Stuck: []Stuck{{2.6, 0.4, 0, 640, 0.25, 0.07}}, Half: 0.38, Browns: 1.0, NeedsOil: 0.4, Light: true, Starchy: true, Raw: palePowder, Covers: 0.55, Allergens: []string{"wheat"}, Source: stuck},
+	{ID: "double-dredge", Name: "double dredge", Says: "dredged twice", Stuck: []Stuck{{2.9, 2.9, 0.4, 1050, 0.35, 0.12}, {4.3, 0.7, 0, 650, 0.1, 0.07}}, Half: 0.58, Browns: 1.15, NeedsOil: 0.8, Sets: 0.30, Starchy: true, Raw: paste, Covers: 0.9, Allergens: []string{"wheat", "egg"}, Source: stuck},
 	{ID: "three-bowl-crumb", Name: "three-bowl crumb", Says: "in three-bowl crumb", Stuck: []Stuck{{2.8, 2.9, 0.4, 1050, 0.7, 0.12}, {6.3, 0.6, 0.1, 450, 0.1, 0.07}}, Half: 0.56, Browns: 1.5, Sugar: 0.5, NeedsOil: 0.8, Sets: 0.35, Starchy: true, Raw: paleCrumb, Covers: 0.95, Allergens: []string{"wheat", "egg", "milk"}, Source: stuck},
 	{ID: "low-carb-crumb", Name: "low-carb crumb", Says: "in low-carb crumb", Stuck: []Stuck{{0.8, 2.6, 0.4, 1030, 0.7, 0.12}, {4.4, 0.4, 2.2, 550, 0.1, 0.07}}, Half: 0.65, Browns: 1.5, NeedsOil: 0.4, Sets: 0.35, Raw: paleCrumb, Covers: 0.95, Allergens: []string{"egg", "milk", "nuts"}, Source: stuck},
-	{ID: "paste", Name: "batter-like paste", Says: "in a thick paste", Stuck: []Stuck{{3.2, 2.8, 0.1, 1050, 0.7, 0.12}}, Half: 0.55, Browns: 1.0, NeedsOil: 0.6, Sets: 0.25, Starchy: true, Raw: paste, Covers: 0.9, Allergens: []string{"wheat"}, Source: stuck},
-	{ID: "wrap", Name: "fatty wrap", Says: "wrapped in a fatty slice", Stuck: []Stuck{{1.8, 5.3, 5.2, 980, 0.35, 0.1}}, Half: 0.60, Browns: 1.2, Sets: 0.2, Renders: 1.3, Raw: rawPork, Covers: 1, Source: "a cured streaky slice stretched to 1.3 mm, USDA FoodData Central; ±25 %"},
+	{ID: "paste", Name: "batter-like paste", Says: "in a thick paste", Stuck: []Stuck{{3.2, 2.8, 0.1, 1050, 0.25, 0.12}}, Half: 0.42, Browns: 1.0, NeedsOil: 0.6, Sets: 0.25, Starchy: true, Raw: paste, Covers: 0.9, Allergens: []string{"wheat"}, Source: stuck},
+	{ID: "wrap", Name: "fatty wrap", Says: "wrapped in a fatty slice", Stuck: []Stuck{{1.8, 5.3, 5.2, 980, 0.15, 0.1}}, Half: 0.38, Browns: 1.2, Sugar: 0.5, Sets: 0.2, Renders: 1.3, Raw: rawPork, Covers: 1, Source: "a cured streaky slice stretched to 1.3 mm, USDA FoodData Central; ±25 %"},
 }
 
 // Coats returns all coats, the lightest first.

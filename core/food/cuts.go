@@ -17,7 +17,7 @@ var (
 	henSkin   = Composition{Water: 0.545, Protein: 0.135, Fat: 0.315, Ash: 0.005}
 	duckMeat  = Composition{Water: 0.735, Protein: 0.185, Fat: 0.070, Ash: 0.010}
 	duckSkin  = Composition{Water: 0.340, Protein: 0.110, Fat: 0.545, Ash: 0.005}
-	stuffed   = Composition{Water: 0.700, Protein: 0.150, Fat: 0.080, Carb: 0.060, Ash: 0.010}
+	filling   = Composition{Water: 0.700, Protein: 0.150, Fat: 0.080, Carb: 0.060, Ash: 0.010}
 	whiteFish = Composition{Water: 0.810, Protein: 0.170, Fat: 0.008, Ash: 0.012}
 	oilyFish  = Composition{Water: 0.660, Protein: 0.200, Fat: 0.128, Ash: 0.012}
 	bream     = Composition{Water: 0.755, Protein: 0.195, Fat: 0.037, Ash: 0.013}
@@ -62,7 +62,7 @@ var cuts = []Cut{
 	{ID: "chicken-wing-whole", Name: "whole wing", Plural: "whole wings", Group: "Chicken wings", Faces: skinUnder, Form: Ellipsoid, Length: 4.6, Width: 2.6, Typical: 100, Least: 55, Most: 180,
 		Flesh: darkMeat, Bone: 0.26, SkinMm: 1.6, Skin: henSkin, Holding: 0.14, Class: safety.Poultry, Tender: 82, Juice: 45, Sugar: 0.1, Raw: rawHen, Source: fdc},
 	{ID: "chicken-wing-stuffed", Name: "stuffed wing", Plural: "stuffed wings", Group: "Chicken wings", Faces: skinUnder, Form: Ellipsoid, Length: 2.9, Width: 1.3, Typical: 95, Least: 50, Most: 170,
-		Flesh: stuffed, Stuffing: 0.45, SkinMm: 1.6, Skin: henSkin, Holding: 0.08, Class: safety.Stuffed, Tender: 76, Juice: 50, Sugar: 0.1, Raw: rawHen, Source: mixture},
+		Flesh: darkMeat, Stuffing: 0.45, Filling: filling, SkinMm: 1.6, Skin: henSkin, Holding: 0.14, Class: safety.Stuffed, Tender: 76, Juice: 50, Sugar: 0.1, Raw: rawHen, Source: mixture},
 	{ID: "chicken-drumstick", Name: "drumstick", Plural: "drumsticks", Group: "Chicken pieces", Faces: skinUnder, Form: Ellipsoid, Length: 2.6, Width: 1.15, Typical: 115, Least: 60, Most: 200,
 		Flesh: darkMeat, Bone: 0.16, SkinMm: 1.6, Skin: henSkin, Holding: 0.14, Class: safety.Poultry, Tender: 82, Juice: 50, Sugar: 0.1, Raw: rawHen, Source: fdc},
 	{ID: "chicken-drumstick-frenched", Name: "frenched drumstick", Plural: "frenched drumsticks", Group: "Chicken pieces", Faces: skinUnder, Form: Ellipsoid, Length: 1.5, Width: 1.2, Typical: 110, Least: 60, Most: 190,
@@ -96,7 +96,7 @@ var cuts = []Cut{
 	{ID: "prawn-butterflied", Name: "butterflied prawn", Plural: "butterflied prawns", Group: "Shellfish", Faces: leftRight, Form: Slab, Length: 7.0, Width: 4.0, Typical: 18, Least: 8, Most: 45,
 		Flesh: prawnMeat, Holding: 0.12, Class: safety.Fish, Tender: 63, Juice: 60, Sugar: 0.1, Raw: rawShell, Source: fdcFish},
 	{ID: "prawn-wrapped", Name: "wrapped prawn", Plural: "wrapped prawns", Group: "Shellfish", Faces: leftRight, Form: Cylinder, Length: 3.8, Width: 1.15, Typical: 28, Least: 14, Most: 60,
-		Flesh: prawnMeat, SkinMm: 1.4, Skin: streaky, Holding: 0.12, Class: safety.WholeMeat, Tender: 66, Juice: 60, Sugar: 0.2, Raw: rawPork, Source: mixture},
+		Flesh: prawnMeat, SkinMm: 1.3, Skin: streaky, SkinWicks: 0.2, Crackles: 1.5, Holding: 0.12, Class: safety.WholeMeat, Tender: 66, Juice: 60, Sugar: 0.2, Raw: rawPork, Source: mixture},
 	{ID: "squid-ring", Name: "squid ring", Plural: "squid rings", Group: "Shellfish", Faces: leftRight, Form: Cylinder, Length: 16, Width: 1.6, Typical: 12, Least: 5, Most: 25,
 		Flesh: squidMeat, Holding: 0.14, Class: safety.Fish, Tender: 63, Juice: 55, Sugar: 0.05, Raw: rawWhite, Source: fdcFish},
 	{ID: "pork-belly-slice", Name: "pork belly slice", Plural: "pork belly slices", Group: "Meat", Faces: topBottom, Form: Slab, Length: 7.0, Width: 2.6, Typical: 42, Least: 15, Most: 200,
@@ -112,7 +112,7 @@ var cuts = []Cut{
 	{ID: "onion-ring", Name: "onion ring", Plural: "onion rings", Group: "Vegetables", Faces: leftRight, Form: Cylinder, Length: 18, Width: 1.4, Typical: 14, Least: 5, Most: 35,
 		Flesh: onion, Class: safety.Plant, Tender: 92, Juice: 45, Sugar: 4, Starchy: true, Raw: rawWhite, Source: fdc},
 	{ID: "potato-wedge", Name: "potato wedge", Plural: "potato wedges", Group: "Vegetables", Faces: leftRight, Form: Cylinder, Length: 4.0, Width: 1.3, Typical: 32, Least: 12, Most: 80,
-		Flesh: potato, Crackles: 1.5, Class: safety.Plant, Tender: 92, Juice: 50, Sugar: 0.4, Starchy: true, Raw: rawRoot, Source: fdc},
+		Flesh: potato, Crackles: 1.7, Class: safety.Plant, Tender: 92, Juice: 50, Sugar: 0.4, Starchy: true, Raw: rawRoot, Source: fdc},
 	{ID: "potato-cube", Name: "potato cube", Plural: "potato cubes", Group: "Vegetables", Faces: leftRight, Form: Ellipsoid, Length: 1.1, Width: 1.1, Typical: 8, Least: 2, Most: 30,
-		Flesh: potato, Crackles: 1.5, Class: safety.Plant, Tender: 92, Juice: 50, Sugar: 0.4, Starchy: true, Raw: rawRoot, Source: fdc},
+		Flesh: potato, Crackles: 1.7, Class: safety.Plant, Tender: 92, Juice: 50, Sugar: 0.4, Starchy: true, Raw: rawRoot, Source: fdc},
 }

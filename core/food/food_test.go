@@ -11,7 +11,7 @@ import (
 func TestEveryCutIsWhole(t *testing.T) {
 	seen := map[string]bool{}
 	for _, c := range Cuts() {
-		for name, k := range map[string]Composition{"flesh": c.Flesh, "skin": c.Skin} {
+		for name, k := range map[string]Composition{"flesh": c.Flesh, "skin": c.Skin, "filling": c.Filling} {
 			if sum := k.Water + k.Protein + k.Fat + k.Carb + k.Ash; sum != 0 && math.Abs(sum-1) > 1e-9 {
 				t.Errorf("%s: the %s's fractions add up to %g", c.ID, name, sum)
 			}
@@ -36,7 +36,7 @@ func TestEveryCutIsWhole(t *testing.T) {
 				t.Errorf("%s: %g m² around %g m³, less than a sphere has", c.ID, p.Surface, p.Volume)
 			}
 			for _, k := range Coats() {
-				if _, err := thermal.New(p.Shape(), c.Layers(p, Coating{Coat: k, Oil: 0.5}), thermal.DefaultResolution, 5); err != nil {
+				if _, err := thermal.New(p.Shape(), c.Layers(p, Coating{Coat: k, Oil: 0.5}, 1), thermal.DefaultResolution, 5); err != nil {
 					t.Errorf("%s of %g g, %s: %v", c.ID, g, k.ID, err)
 				}
 			}

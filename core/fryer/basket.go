@@ -61,6 +61,41 @@ func Exposures(coverage float64) []Exposure {
 	return []Exposure{top, under}
 }
 
+// nested is how much of a basket's floor counts as covered when as many
+// pieces lie in it as boxes around them would fit: round pieces nestle, so a
+// quarter more go in before a second layer begins.
+const nested = 0.8
+
+// Coverage returns how full the basket is with n pieces of a size, from 0;
+// over 1 is more than one layer. It is the larger of the share of the floor
+// under the pieces and of what a real packing of them allows: a few long
+// pieces fill a round basket long before its floor is covered.
+func (s Spec) Coverage(lengthMm, widthMm, footprint float64, n int) float64 {
+	levels := float64(max(1, s.Levels))
+	floor := float64(n) * footprint / s.Basket.Area()
+	packed := nested * float64(n) / float64(s.Basket.Capacity(lengthMm, widthMm))
+	return math.Max(floor, packed) / levels
+}
+
+// lower is the share of the air that each level further down still gets: the
+// fan is on top, and food above takes heat and sheds steam.
+var lower = [...]float64{1, 0.88, 0.80, 0.75}
+
+// Exposures splits a load over levels and layers into classes of pieces. A
+// rack's upper level hangs in moving air, so only what lies below it loses.
+func (s Spec) Exposures(coverage float64) (all []Exposure) {
+	levels := max(1, s.Levels)
+	for level := range levels {
+		for _, e := range Exposures(coverage) {
+			e.Upper *= lower[level]
+			e.Lower *= lower[level]
+			e.Share /= float64(levels)
+			all = append(all, e)
+		}
+	}
+	return all
+}
+
 // Shaken returns the exposures after a shake: it lands every piece anew, on
 // a face of chance and in a layer of chance, so that from then on each face
 // of each class has the load's mean.

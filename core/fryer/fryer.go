@@ -47,7 +47,12 @@ type Spec struct {
 	Airflow     float64 // 1 is middling
 	DialOffsetC float64 // air minus dial
 	RoomC       float64
+	// Levels is how many trays, or levels of a rack, share the load.
+	Levels int
 }
+
+// MaxTrays is how many an oven takes.
+const MaxTrays = 4
 
 // Opening is how long a drawer stays open, s.
 const (

@@ -50,6 +50,7 @@ type Coat struct {
 	ID       string  `json:"id"`
 	OilG     float64 `json:"oilG,omitempty"`     // g on the whole load
 	SugarPct float64 `json:"sugarPct,omitempty"` // reducing sugar added to the surface, percent
+	SaltPct  float64 `json:"saltPct,omitempty"`  // salt in the flesh, percent
 }
 
 // Fryer is the machine.
@@ -59,7 +60,11 @@ type Fryer struct {
 	Basket      *Basket  `json:"basket,omitempty"` // rectangle 230 by 230
 	Airflow     *float64 `json:"airflow,omitempty"`
 	DialOffsetC float64  `json:"dialOffsetC,omitempty"`
-	RoomC       *float64 `json:"roomC,omitempty"` // 21
+	// Trays is how many levels of an oven share the load, 1; Rack lifts half
+	// of a drawer's load onto a second level.
+	Trays int      `json:"trays,omitempty"`
+	Rack  bool     `json:"rack,omitempty"`
+	RoomC *float64 `json:"roomC,omitempty"` // 21
 }
 
 // Basket is the floor that the food lies on, inside measure.
@@ -255,6 +260,18 @@ func (c *checker) fryer(f Fryer) fryer.Spec {
 		DialOffsetC: f.DialOffsetC, RoomC: value(f.RoomC, 21),
 		Basket: fryer.Basket{Shape: fryer.BasketShape(basket.Shape), WidthMm: basket.WidthMm, DepthMm: basket.DepthMm, DiameterMm: basket.DiameterMm},
 	}
+	s.Levels = max(1, f.Trays)
+	if s.Kind == fryer.Oven {
+		c.within("fryer.trays", float64(f.Trays), 0, fryer.MaxTrays, "trays")
+		if f.Rack {
+			c.errs = append(c.errs, FieldError{"fryer.rack", "true", "false for an oven; give its trays"})
+		}
+	} else {
+		c.within("fryer.trays", float64(f.Trays), 0, 1, "tray in a drawer; a rack makes a second level")
+		if f.Rack {
+			s.Levels = 2
+		}
+	}
 	c.within("fryer.powerW", s.PowerW, 600, 3500, "W")
 	c.within("fryer.airflow", s.Airflow, 0.3, 2, "of a middling fryer")
 	c.within("fryer.dialOffsetC", f.DialOffsetC, -40, 40, "°C")
@@ -298,6 +315,8 @@ type setup struct {
 	half     float64 // mm of crust that is half as crisp as can be
 	guidance safety.Guidance
 	coverage float64
+	sugar    float64 // percent added to the surface
+	salt     float64 // percent in the flesh
 }
 
 // resolve checks a request and fills its defaults. The error is FieldErrors.
@@ -334,6 +353,8 @@ func resolve(q Request) (setup, error) {
 	}
 	c.within("coat.oilG", coat.OilG, 0, 200, "g on the whole load")
 	c.within("coat.sugarPct", coat.SugarPct, 0, 30, "percent")
+	c.within("coat.saltPct", coat.SaltPct, 0, 5, "percent")
+	s.sugar, s.salt = coat.SugarPct, coat.SaltPct
 
 	s.spec = c.fryer(value(q.Fryer, Fryer{}))
 
@@ -399,7 +420,7 @@ func resolve(q Request) (setup, error) {
 		s.half /= s.cut.Crackles
 	}
 	s.gain = sugarGain(s, coat.SugarPct)
-	s.coverage = float64(s.pieces) * s.piece.Footprint() / s.spec.Basket.Area()
+	s.coverage = s.spec.Coverage(s.piece.Length*1000, s.piece.Width*1000, s.piece.Footprint(), s.pieces)
 	if s.coverage > MaxCoverage {
 		c.errs = append(c.errs, FieldError{"load.pieces", fmt.Sprint(s.pieces), fmt.Sprintf("1 to %d of this size in this basket; more would stand over its rim", s.most())})
 	}
@@ -414,7 +435,8 @@ const MaxCoverage = 3.0
 
 // most is how many pieces of this size the basket takes.
 func (s *setup) most() int {
-	return max(1, min(MaxPieces, int(MaxCoverage*s.spec.Basket.Area()/s.piece.Footprint())))
+	one := s.spec.Coverage(s.piece.Length*1000, s.piece.Width*1000, s.piece.Footprint(), 1)
+	return max(1, min(MaxPieces, int(MaxCoverage/one)))
 }
 
 // class is the cut's safety class; a fatty wrap around fish brings the rule

@@ -30,7 +30,7 @@ type Answer struct {
 type Window struct {
 	FromMin *float64 `json:"fromMin"`
 	ToMin   *float64 `json:"toMin"`
-	// Bound says what ends it: "burnt", "brown", "dry", or nothing yet.
+	// Bound says what ends it: "burnt", "bitter", "brown", "dry", or nothing yet.
 	Bound string `json:"bound,omitempty"`
 }
 
@@ -189,8 +189,8 @@ func newRun(s *setup, v variation, res resolution) (*run, error) {
 			// A thicker piece of the same kind is larger all over.
 			piece = s.cut.Piece(s.massG*size*size*size, s.thick*size)
 		}
-		layers := s.cut.Layers(piece, s.coating)
-		for _, e := range fryer.Exposures(s.coverage) {
+		layers := s.cut.Layers(piece, s.coating, s.salt)
+		for _, e := range s.spec.Exposures(s.coverage) {
 			body, err := thermal.New(piece.Shape(), layers, res.shells, start)
 			if err != nil {
 				return nil, err
@@ -214,7 +214,7 @@ func newRun(s *setup, v variation, res resolution) (*run, error) {
 }
 
 func sugarGain(s setup, added float64) float64 {
-	return crust.Gain(s.cut.Sugar*(1-s.coating.Covers)+s.coating.Sugar+added, s.coating.Browns, s.coating.Oiled())
+	return crust.Gain(s.cut.Sugar*(1-s.coating.Covers)+s.coating.Sugar+added, s.coating.Alkali, s.coating.Browns, s.coating.Oiled())
 }
 
 // step moves all on from second t by dt with the dial at dialC.
@@ -289,6 +289,9 @@ func (r *run) judge(m float64) {
 	why := "burnt"
 	if r.cut.Starchy {
 		limit, why = crust.StarchyLimit, "brown"
+	} else if r.sugar >= 1 {
+		// Caramel turns bitter before plain crust does.
+		limit, why = crust.BitterLimit, "bitter"
 	}
 	for i := range r.classes {
 		c := &r.classes[i]

@@ -44,7 +44,7 @@ func (s *setup) verdict(a *Answer) Verdict {
 	case from == nil:
 		v.Says = "Safe in time, but the crust does not get there."
 	case to != nil && *to < *from:
-		v.Says = map[string]string{"dry": "It dries out before it is crisp.", "burnt": "It burns before it is safe and crisp.", "brown": "It goes past gold before it is safe and crisp."}[a.Window.Bound]
+		v.Says = map[string]string{"dry": "It dries out before it is crisp.", "bitter": "Its sugar turns bitter before it is safe and crisp.", "burnt": "It burns before it is safe and crisp.", "brown": "It goes past gold before it is safe and crisp."}[a.Window.Bound]
 		if v.Says == "" {
 			v.Says = "Some pieces are overdone before all are ready."
 		}

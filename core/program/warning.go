@@ -51,8 +51,7 @@ func (s *setup) breakages(r *run, a *Answer) {
 func (s *setup) inBasket() *InBasket {
 	l, w := s.piece.Length*1000, s.piece.Width*1000
 	b := &InBasket{Pieces: s.spec.Basket.Pack(l, w, s.pieces)}
-	free := int((fryer.FreeCoverage + crowdedBy) * s.spec.Basket.Area() / s.piece.Footprint())
-	free = min(free, s.spec.Basket.Capacity(l, w))
+	free := int((fryer.FreeCoverage + crowdedBy) / s.coverage * float64(s.pieces))
 	b.Room = max(0, free-s.pieces)
 	b.Most = s.most()
 	switch c := s.coverage; {
@@ -113,7 +112,7 @@ func (s *setup) warnings(a *Answer) (list []Warning) {
 		}
 	}
 	if to := a.Window.ToMin; to != nil && *to < s.minutes {
-		words := map[string]string{"burnt": "too dark and bitter", "brown": "past gold, which starchy food should not be", "dry": "dry inside"}[a.Window.Bound]
+		words := map[string]string{"burnt": "too dark and bitter", "bitter": "bitter, since its sugar burns", "brown": "past gold, which starchy food should not be", "dry": "dry inside"}[a.Window.Bound]
 		w := add("overdone", lengthen, "From minute %.0f it is %s. Take it out by then.", *to, words)
 		if fix := s.program.Stages[last].Minutes - (s.minutes - math.Floor(*to)); fix >= 1 && (a.Window.FromMin == nil || *a.Window.FromMin <= math.Floor(*to)) {
 			w.Fix = &fix

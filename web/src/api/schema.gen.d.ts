@@ -379,6 +379,8 @@ export interface components {
             oilG?: number;
             /** Format: double */
             sugarPct?: number;
+            /** Format: double */
+            saltPct?: number;
         };
         Basket: {
             /** @description rectangle or round */
@@ -399,6 +401,10 @@ export interface components {
             airflow?: number;
             /** Format: double */
             dialOffsetC?: number;
+            /** @description levels of an oven that share the load */
+            trays?: number;
+            /** @description a second level in a drawer */
+            rack?: boolean;
             /** Format: double */
             roomC?: number;
         };
