@@ -92,7 +92,7 @@ bench: need-go
 	go test -run '^$$' -bench . -benchmem ./core/thermal ./core/program
 
 validate: need-go
-	go run ./cmd/velocrustum validate --out docs/validation.md
+	go test -count 1 -v -run 'TestReferenceCooks|TestKitchenTendencies' ./core/program -args -write ../../docs | grep -v '^===\|^---\|^ok\|^PASS'
 
 screenshots: build need-chromium
 	cd web && npx --no-install playwright test --config screenshots.config.ts

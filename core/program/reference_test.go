@@ -1,13 +1,17 @@
 package program
 
 import (
-	"context"
 	"encoding/csv"
+	"flag"
 	"fmt"
 	"os"
+	"path/filepath"
 	"strconv"
 	"strings"
 	"testing"
+	"text/tabwriter"
+
+	"velocrustum/core/food"
 )
 
 // A referenceCook is a row of testdata/reference-cooks.csv.
@@ -72,24 +76,115 @@ func (c referenceCook) read(a Answer) (v float64, ok bool) {
 	return 0, false
 }
 
+// write names the folder that TestReferenceCooks writes its table and
+// drawing into; make validate sets it.
+var write = flag.String("write", "", "folder for validation.md and its drawing")
+
 func TestReferenceCooks(t *testing.T) {
+	var table strings.Builder
+	tw := tabwriter.NewWriter(&table, 0, 4, 2, ' ', 0)
+	fmt.Fprintln(tw, "case\tquantity\trange\tanswer")
+	var drawn *Answer
 	for _, c := range referenceCooks(t) {
-		a, err := Simulate(context.Background(), c.request, Options{NoChance: true})
-		if err != nil {
-			t.Fatal(c.id, err)
+		a := quick(t, c.request)
+		if drawn == nil {
+			drawn = &a
 		}
 		v, ok := c.read(a)
-		t.Logf("%-16s %-22s %5.1f in %g to %g", c.id, c.quantity, v, c.low, c.high)
 		if !ok || v < c.low || v > c.high {
 			t.Errorf("%s %s: %.1f, want %g to %g", c.id, c.quantity, v, c.low, c.high)
 		}
-		if testing.Verbose() {
-			for i, m := range a.Timeline {
-				if i%4 == 0 {
-					t.Logf("  %4.1f air %5.1f core %5.1f up %5.1f lo %5.1f crust %3.0f %3.0f brown %.2f %.2f loss %4.1f juice %3.0f", m.Minute, m.AirC, m.CoreC, m.UpperC, m.LowerC, m.Faces[0].Crust, m.Faces[1].Crust, m.Faces[0].Brown, m.Faces[1].Brown, m.MassLossPct, m.JuicePct)
-				}
-			}
-			t.Logf("  E %.2f cover %.2f surface %.0f cm2 end %+v", a.Piece.ShapeNumber, a.Coverage, a.Piece.SurfaceCm2, a.End)
+		fmt.Fprintf(tw, "%s\t%s\t%g to %g\t%.1f\n", c.id, c.quantity, c.low, c.high, v)
+	}
+	tw.Flush()
+	t.Log("\n" + table.String())
+	if *write == "" {
+		return
+	}
+	text := "# Validation\n\nWritten by `make validate`; one parameter set for all. Ranges are those of kitchens, from core/program/testdata/reference-cooks.csv.\n\n```text\n" +
+		table.String() + "```\n\nThe first of them, minute by minute: air (dotted), both surfaces, and the coldest meat against its rule.\n\n![wings-hot: air, surfaces and coldest meat](validation-wings.svg)\n\n" +
+		"The arithmetic itself is held against analytic solutions by `core/thermal/thermal_test.go` (series solutions for slab, cylinder and sphere at Bi 0.1, 1, 10 and Fo 0.05 to 2, within 0.5 %; the two-sided slab; heat within 0.5 % and water within 0.1 % over a cook), and against sense by `core/program/sense_test.go`.\n"
+	if err := os.WriteFile(filepath.Join(*write, "validation.md"), []byte(text), 0o644); err != nil {
+		t.Fatal(err)
+	}
+	if err := os.WriteFile(filepath.Join(*write, "validation-wings.svg"), []byte(draw(drawn)), 0o644); err != nil {
+		t.Fatal(err)
+	}
+}
+
+// draw returns one cook's temperatures over time as SVG.
+func draw(a *Answer) string {
+	const w, h, left, bottom = 760, 320, 50, 280
+	end := a.Timeline[len(a.Timeline)-1].Minute
+	x := func(m float64) float64 { return left + (w-left-20)*m/end }
+	y := func(c float64) float64 { return bottom - (bottom-20)*c/215 }
+	var s strings.Builder
+	fmt.Fprintf(&s, `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 %d %d" font-family="sans-serif" font-size="13"><rect width="%d" height="%d" fill="#fbfcfa"/>`, w, h, w, h)
+	for c := 0; c <= 200; c += 50 {
+		fmt.Fprintf(&s, `<path d="M%d %.1fH%d" stroke="#d3dcd6"/><text x="%d" y="%.1f" text-anchor="end">%d°</text>`, left, y(float64(c)), w-20, left-8, y(float64(c))+4, c)
+	}
+	for m := 0; m <= int(end); m += 4 {
+		fmt.Fprintf(&s, `<text x="%.1f" y="%d" text-anchor="middle">%d min</text>`, x(float64(m)), bottom+20, m)
+	}
+	fmt.Fprintf(&s, `<path d="M%d %.1fH%d" stroke="#1a6e4f" stroke-width="1.5"/>`, left, y(a.Rule.CoreC), w-20)
+	curve := func(stroke, dash string, f func(Moment) float64) {
+		fmt.Fprintf(&s, `<path fill="none" stroke="%s" stroke-width="2" stroke-dasharray="%s" d="`, stroke, dash)
+		for i, m := range a.Timeline {
+			fmt.Fprintf(&s, "%c%.1f %.1f", "LM"[btoi(i == 0)], x(m.Minute), y(f(m)))
+		}
+		s.WriteString(`"/>`)
+	}
+	curve("#b93d26", "2 4", func(m Moment) float64 { return m.AirC })
+	curve("#c98a3a", "", func(m Moment) float64 { return m.UpperC })
+	curve("#8a5a20", "6 3", func(m Moment) float64 { return m.LowerC })
+	curve("#2457a0", "", func(m Moment) float64 { return m.CoreC })
+	return s.String() + "</svg>\n"
+}
+
+func btoi(b bool) int {
+	if b {
+		return 1
+	}
+	return 0
+}
+
+// TestKitchenTendencies holds further cooks to what kitchens find, in ranges
+// of our own, wider than those of the reference cooks.
+func TestKitchenTendencies(t *testing.T) {
+	for _, c := range []struct {
+		cut, coat         string
+		pieces            int
+		oil, air, minutes float64
+		turn              float64
+		kind              string
+		safeLow, safeHigh float64
+		brownLow          float64 // of the paler face at the end
+	}{
+		{"fish-strip", "three-bowl-crumb", 8, 8, 200, 12, 6, Flip, 4.5, 9, 0.7},
+		{"fish-whole", "oil-rub", 1, 4, 200, 22, 11, Flip, 12, 19, 0.1},
+		{"chicken-leg-quarter", "oil-rub", 2, 4, 190, 40, 20, Flip, 18, 32, 0.7},
+		{"duck-leg", "bare", 2, 0, 180, 42, 21, Flip, 18, 30, 1},
+		{"turkey-wing-section", "oil-rub", 2, 4, 190, 38, 19, Flip, 17, 32, 0.8},
+		{"potato-wedge", "oil-rub", 14, 12, 200, 26, 12, Shake, 10, 18, 0.4},
+		{"pork-loin-cutlet", "three-bowl-crumb", 2, 8, 200, 12, 6, Flip, 4, 9, 0.6},
+		{"squid-ring", "three-bowl-crumb", 10, 8, 200, 9, 5, Flip, 2, 5, 0.7},
+		{"chicken-thigh-boneless", "oil-rub", 3, 4, 200, 18, 9, Flip, 9, 15, 0.05},
+		{"chicken-wing-stuffed", "oil-rub", 5, 4, 190, 28, 14, Flip, 15, 24, 0.4},
+	} {
+		cut, err := food.FindCut(c.cut)
+		if err != nil {
+			t.Fatal(err)
+		}
+		a := quick(t, Request{
+			Load: Load{Cut: c.cut, Pieces: c.pieces, PieceMassG: cut.Typical}, Coat: &Coat{ID: c.coat, OilG: c.oil},
+			Program: Program{PreheatMin: 4, Stages: []Stage{{c.air, c.minutes}}, Turns: []Turn{{c.turn, c.kind}}},
+		})
+		last := a.Timeline[len(a.Timeline)-1]
+		brown := min(last.Faces[0].Brown, last.Faces[1].Brown)
+		safe := orLate(a.SafeAtMin)
+		t.Logf("%-24s %-18s safe at %4.1f in %g to %g, browned to %.2f of at least %g", c.cut, c.coat, safe, c.safeLow, c.safeHigh, brown, c.brownLow)
+		if safe < c.safeLow || safe > c.safeHigh || brown < c.brownLow {
+			t.Errorf("%s in %s: safe at %.1f, browned to %.2f", c.cut, c.coat, safe, brown)
 		}
 	}
 }

@@ -77,7 +77,7 @@ func TestAllThatIsWrongIsSaidAtOnce(t *testing.T) {
 func TestTheSlowestPieceDecides(t *testing.T) {
 	q := Request{Load: Load{Cut: "chicken-wing-flat", Pieces: 12, PieceMassG: 42}, Program: Program{PreheatMin: 3, Stages: []Stage{{AirC: 190, Minutes: 30}}}}
 	one := quick(t, q)
-	q.Load.Pieces = 34
+	q.Load.Pieces = 24
 	two := quick(t, q)
 	if one.Layers != 1 || two.Layers != 2 {
 		t.Fatalf("layers %d and %d", one.Layers, two.Layers)

@@ -154,3 +154,142 @@ func TestCancelledWindowStops(t *testing.T) {
 		t.Errorf("a cancelled request answered %v", err)
 	}
 }
+
+func TestNoAllocationPerStep(t *testing.T) {
+	allocs := func(minutes float64) float64 {
+		q := referenceCooks(t)[0].request
+		q.Program.Stages = []Stage{{AirC: 190, Minutes: minutes}}
+		s, err := resolve(q)
+		if err != nil {
+			t.Fatal(err)
+		}
+		return testing.AllocsPerRun(3, func() {
+			r, err := newRun(&s, nominal, standard)
+			if err != nil {
+				t.Fatal(err)
+			}
+			r.carry(standard, nil)
+		})
+	}
+	if short, long := allocs(15), allocs(60); long > short {
+		t.Errorf("15 minutes allocate %g times, 60 minutes %g", short, long)
+	}
+}
+
+func TestWindowWidensWithDoubtAndNarrowsWithNone(t *testing.T) {
+	all := draws(Samples, 12)
+	if len(all) < 64 {
+		t.Fatalf("%d samples", len(all))
+	}
+	mean := variation{sizes: []float64{0, 0}}
+	for _, v := range all {
+		mean.airflow += v.airflow / float64(len(all))
+		mean.dialC += v.dialC / float64(len(all))
+		mean.startC += v.startC / float64(len(all))
+		for k := range mean.sizes {
+			mean.sizes[k] += v.sizes[k] / float64(len(all))
+		}
+		if v.sizes[0] < v.sizes[1] {
+			t.Errorf("the thickest piece is thinner than the thinnest: %v", v.sizes)
+		}
+	}
+	if math.Abs(mean.airflow-1) > 0.01 || math.Abs(mean.dialC) > 0.2 || math.Abs(mean.startC) > 0.1 {
+		t.Errorf("the draws lean to one side: %+v", mean)
+	}
+	// The expected largest of twelve normals is 1.63 standard deviations.
+	if d := mean.sizes[0] - 1 - thicknessSpread/2*1.63; math.Abs(d) > 0.006 {
+		t.Errorf("the thickest of twelve is %.3f of the mean", mean.sizes[0])
+	}
+	one := draws(Samples, 1)
+	for _, v := range one {
+		if v.sizes[0] != v.sizes[1] {
+			t.Fatal("one piece has two sizes")
+		}
+	}
+}
+
+func TestChancesRiseToOneAndHold(t *testing.T) {
+	q := referenceCooks(t)[0].request
+	q.TailMin = 10
+	a, err := Simulate(context.Background(), q, Options{})
+	if err != nil {
+		t.Fatal(err)
+	}
+	last := ChanceAt{}
+	for i, c := range a.Chance.By {
+		if c.Safe < last.Safe || c.Crisp < last.Crisp || c.Crisp > c.Safe {
+			t.Errorf("minute %g: %+v after %+v", c.Minute, c, last)
+		}
+		if b := a.Chance.Core[i]; b.LowC > b.HighC+1e-9 || b.Minute != c.Minute {
+			t.Errorf("minute %g: core from %g to %g", c.Minute, b.LowC, b.HighC)
+		}
+		last = c
+	}
+	if last.Safe != 1 {
+		t.Errorf("after half an hour %.0f %% are safe", 100*last.Safe)
+	}
+	if v := a.Verdict; v.FromMin == nil || *v.FromMin < *a.Chance.SafeByMin || !v.Ready {
+		t.Errorf("verdict %+v, safe by %g", v, *a.Chance.SafeByMin)
+	}
+}
+
+func TestTraysAndRackShareTheLoad(t *testing.T) {
+	q := Request{Load: Load{Cut: "potato-wedge", Pieces: 30, PieceMassG: 32}, Program: Program{Stages: []Stage{{AirC: 190, Minutes: 40}}}}
+	drawer := quick(t, q)
+	q.Fryer = &Fryer{Rack: true}
+	rack := quick(t, q)
+	q.Fryer = &Fryer{Kind: "oven", PowerW: ptr(1800.0), Trays: 2, Basket: &Basket{Shape: "rectangle", WidthMm: 330, DepthMm: 280}}
+	oven := quick(t, q)
+	if drawer.Layers < 2 || rack.Layers != 1 || oven.Layers != 1 {
+		t.Errorf("layers: drawer %d, rack %d, trays %d", drawer.Layers, rack.Layers, oven.Layers)
+	}
+	if orLate(rack.SafeAtMin) >= orLate(drawer.SafeAtMin) {
+		t.Errorf("done at %.1f on a rack, %.1f in a heap", orLate(rack.SafeAtMin), orLate(drawer.SafeAtMin))
+	}
+	q.Load.Pieces = 60
+	two := quick(t, q)
+	q.Fryer.Trays = 1
+	if one := quick(t, q); orLate(one.SafeAtMin) < orLate(two.SafeAtMin)+1 {
+		t.Errorf("one heaped tray is done at %.1f, two at %.1f", orLate(one.SafeAtMin), orLate(two.SafeAtMin))
+	}
+	for _, f := range []Fryer{{Trays: 3}, {Kind: "oven", Trays: 9}, {Kind: "oven", Rack: true}} {
+		q.Fryer = &f
+		var fields FieldErrors
+		if err := Check(q); !errors.As(err, &fields) {
+			t.Errorf("%+v was taken", f)
+		}
+	}
+}
+
+func TestMechanismsAct(t *testing.T) {
+	base := Request{Load: Load{Cut: "chicken-breast-chunk", Pieces: 8, PieceMassG: 18}, Coat: &Coat{ID: "bare"},
+		Program: Program{PreheatMin: 4, Stages: []Stage{{AirC: 190, Minutes: 14}}, Turns: []Turn{{7, Flip}}}}
+	with := func(change func(q *Request)) Answer {
+		q := base
+		coat := *base.Coat
+		q.Coat = &coat
+		change(&q)
+		return quick(t, q)
+	}
+	plain := with(func(*Request) {})
+	brown := func(a Answer) float64 { return a.Timeline[len(a.Timeline)-1].Faces[1].Brown }
+	if a := with(func(q *Request) { q.Coat.SaltPct = 1 }); a.End.JuiceKeptPct <= plain.End.JuiceKeptPct {
+		t.Errorf("salted keeps %.1f %% juice, plain %.1f", a.End.JuiceKeptPct, plain.End.JuiceKeptPct)
+	}
+	if a := with(func(q *Request) { q.Coat.ID = "leavened-rub" }); brown(a) <= 1.3*brown(plain) {
+		t.Errorf("leavened browns to %.2f, plain to %.2f", brown(a), brown(plain))
+	}
+	if a := with(func(q *Request) { q.Load.Surface = "wet" }); brown(a) >= brown(plain) {
+		t.Errorf("wet browns to %.2f, wiped to %.2f", brown(a), brown(plain))
+	}
+	if a := with(func(q *Request) { q.Load.Surface = "racked" }); brown(a) <= brown(plain) {
+		t.Errorf("racked browns to %.2f, wiped to %.2f", brown(a), brown(plain))
+	}
+	if a := with(func(q *Request) { q.Coat.ID = "wrap" }); a.End.FatRenderedPct == nil || *a.End.FatRenderedPct < 20 {
+		t.Errorf("a wrap renders %v", a.End.FatRenderedPct)
+	}
+	stuffed := quick(t, Request{Load: Load{Cut: "chicken-wing-stuffed", Pieces: 4, PieceMassG: 95}, Program: Program{Stages: []Stage{{AirC: 190, Minutes: 30}}}, Guidance: "uk"})
+	if stuffed.Rule.HoldMin != 2 || stuffed.SafeAtMin == nil {
+		t.Errorf("stuffed under UK guidance: %+v", stuffed.Rule)
+	}
+}

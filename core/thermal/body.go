@@ -99,22 +99,25 @@ type Ledger struct {
 type Body struct {
 	g *grid
 	// Two values a shell, face 0 and face 1 interleaved.
-	t, x      []float64 // °C; kg water per kg fat-free dry
-	fat       []float64 // kg/m²
-	solids    []float64 // kg/m² of half-surface, one a shell
-	heat      []float64 // J/m²·K of solids, one a shell
-	k, c      []float64
-	hottest   []float64 // °C so far
-	sink      []float64 // what holds a boiling shell, J/m²·K
-	point     []float64 // °C, its boiling point
-	hold      []float64 // initial water mass fraction of the fat-free mass, one a shell
-	sys       system
-	surf      [2]float64 // °C
-	dry       [2]float64 // kg/kg dry at the very surface
-	slope     [2]float64 // of evaporation in the outer shell's x
-	ledger    Ledger
-	volume    float64 // m³/m² at the start
-	sinceWeep float64 // s
+	t, x    []float64 // °C; kg water per kg fat-free dry
+	fat     []float64 // kg/m²
+	solids  []float64 // kg/m² of half-surface, one a shell
+	heat    []float64 // J/m²·K of solids, one a shell
+	k, c    []float64
+	hottest []float64 // °C so far
+	sink    []float64 // what holds a boiling shell, J/m²·K
+	point   []float64 // °C, its boiling point
+	hold    []float64 // initial water mass fraction of the fat-free mass, one a shell
+	// wicks is solids density times diffusivity factor; dryK and wetK as in
+	// Material; one a shell.
+	wicks, dryK, wetK []float64
+	sys               system
+	surf              [2]float64 // °C
+	dry               [2]float64 // kg/kg dry at the very surface
+	slope             [2]float64 // of evaporation in the outer shell's x
+	ledger            Ledger
+	volume            float64 // m³/m² at the start
+	sinceWeep         float64 // s
 	// evaporating is each face's last rate, kg/m²·s.
 	evaporating [2]float64
 }
@@ -129,10 +132,10 @@ func New(shape float64, layers []Layer, res Resolution, start float64) (*Body, e
 		return nil, err
 	}
 	n := g.n
-	f := make([]float64, 8*2*n+3*n)
+	f := make([]float64, 8*2*n+6*n)
 	take := func(k int) []float64 { s := f[:k:k]; f = f[k:]; return s }
 	b := &Body{g: g, t: take(2 * n), x: take(2 * n), fat: take(2 * n), k: take(2 * n), c: take(2 * n), hottest: take(2 * n), sink: take(2 * n), point: take(2 * n),
-		solids: take(n), heat: take(n), hold: take(n), sys: newSystem(n)}
+		solids: take(n), heat: take(n), hold: take(n), wicks: take(n), dryK: take(n), wetK: take(n), sys: newSystem(n)}
 	for i, m := range g.mat {
 		v := g.volume[i]
 		b.volume += v
@@ -140,8 +143,11 @@ func New(shape float64, layers []Layer, res Resolution, start float64) (*Body, e
 		b.heat[i] = b.solids[i] * orDefault(m.SolidsHeat, 2060)
 		if m.Part == Bone {
 			b.solids[i], b.heat[i] = 0, boneHeat*v
+			b.dryK[i] = boneConductivity
 		} else {
 			b.hold[i] = m.Water / (m.Water + m.Solids)
+			b.wicks[i] = m.Solids * m.Diffusivity
+			b.dryK[i], b.wetK[i] = m.DryK, m.WetK
 		}
 		for face := range 2 {
 			j := 2*i + face
@@ -329,20 +335,23 @@ func surfaceContent(guess, x, supply, demand, back float64) float64 {
 
 // fillWater sets up the diffusion of water, in kg/m² per unit of x.
 func (b *Body) fillWater(dt float64) {
-	g, s := b.g, &b.sys
-	for i := range g.n {
-		scale := g.mat[i].Solids * g.mat[i].Diffusivity
-		for j := 2 * i; j < 2*i+2; j++ {
-			x := b.x[j]
-			// Bound water hardly moves: the mobile share falls with x.
-			b.k[j] = scale * diffusivity.at(b.t[j]) * x / (x + 0.08)
-			s.diag[j] = b.solids[i]
-			s.rhs[j] = b.solids[i] * x
-			s.out[j] = 0
+	n := b.g.n
+	s := &b.sys
+	k, x, t := b.k[:2*n], b.x[:2*n], b.t[:2*n]
+	diag, rhs := s.diag[:2*n], s.rhs[:2*n]
+	solids, wicks := b.solids[:n], b.wicks[:n]
+	for i := range n {
+		u, l := 2*i, 2*i+1
+		w, m := wicks[i], solids[i]
+		xu, xl := x[u], x[l]
+		// Bound water hardly moves: the mobile share falls with x.
+		k[u] = w * diffusivity.at(t[u]) * xu / (xu + 0.08)
+		k[l] = w * diffusivity.at(t[l]) * xl / (xl + 0.08)
+		rhs[u], rhs[l] = m*xu, m*xl
+		if m == 0 { // bone: any positive number, x stays 0
+			m = 1
 		}
-		if b.solids[i] == 0 { // bone: any positive number, x stays 0
-			s.diag[2*i], s.diag[2*i+1] = 1, 1
-		}
+		diag[u], diag[l] = m, m
 	}
 	b.join(dt)
 }
@@ -350,29 +359,33 @@ func (b *Body) fillWater(dt float64) {
 // join adds conductances between shells from b.k to the system.
 func (b *Body) join(dt float64) {
 	g, s := b.g, &b.sys
-	for i := range g.n {
+	n := g.n
+	k, diag, out := b.k[:2*n], s.diag[:2*n], s.out[:2*n]
+	cross, around, outer, inner := s.cross[:n], g.around[:n], g.outer[:n], g.inner[:n]
+	for i := range n {
 		u, l := 2*i, 2*i+1
-		c := dt * g.around[i] * (b.k[u] + b.k[l]) / 2
-		if i == 0 && g.centre > 0 && b.k[u]+b.k[l] > 0 {
-			c += dt * g.centre * 2 * b.k[u] * b.k[l] / (b.k[u] + b.k[l])
+		ku, kl := k[u], k[l]
+		c := dt * around[i] * (ku + kl) / 2
+		if i == 0 && g.centre > 0 && ku+kl > 0 {
+			c += dt * g.centre * 2 * ku * kl / (ku + kl)
 		}
-		s.cross[i] = c
-		s.diag[u] += c
-		s.diag[l] += c
-		if i == g.n-1 {
+		cross[i] = c
+		diag[u] += c
+		diag[l] += c
+		if i == n-1 {
+			out[u], out[l] = 0, 0
 			break
 		}
-		ro, ri := g.outer[i], g.inner[i+1]
-		for j := u; j <= l; j++ {
-			ka, kb := b.k[j], b.k[j+2]
-			if ka*kb == 0 {
-				continue
-			}
-			c := dt * ka * kb / (ro*kb + ri*ka)
-			s.out[j] = c
-			s.diag[j] += c
-			s.diag[j+2] += c
-		}
+		ro, ri := outer[i], inner[i+1]
+		nu, nl := k[u+2], k[l+2]
+		// The smallest number keeps bone, which conducts no water, from 0/0.
+		cu := dt * ku * nu / (ro*nu + ri*ku + 1e-300)
+		cl := dt * kl * nl / (ro*nl + ri*kl + 1e-300)
+		out[u], out[l] = cu, cl
+		diag[u] += cu
+		diag[l] += cl
+		diag[u+2] += cu
+		diag[l+2] += cl
 	}
 }
 
@@ -380,81 +393,72 @@ func (b *Body) join(dt float64) {
 // takes along: a shell that receives is mixed with what comes in.
 func (b *Body) carry(dt float64, moist [2]float64) {
 	g, s := b.g, &b.sys
-	new := s.rhs
-	for i := range g.n {
-		if b.solids[i] == 0 {
-			continue
-		}
-		for j := 2 * i; j < 2*i+2; j++ {
-			b.c[j] = b.heat[i] + fatHeat*b.fat[j] + waterHeat*b.solids[i]*new[j]
-		}
-	}
-	// b.k is free now: it gathers the heat brought in, J/m².
-	in := b.k
+	n := g.n
+	fresh := s.rhs[:2*n]
+	t, x, fat, c := b.t[:2*n], b.x[:2*n], b.fat[:2*n], b.c[:2*n]
+	cross, out := s.cross[:n], s.out[:2*n]
+	// b.k is free now: it gathers the heat brought in, as J/m² over the
+	// heat of water.
+	in := b.k[:2*n]
 	clear(in)
-	for i := range g.n {
+	for i := range n {
 		u, l := 2*i, 2*i+1
-		f := s.cross[i] * (new[u] - new[l])
-		if f > 0 {
-			in[l] += f * (b.t[u] - b.t[l])
-		} else {
-			in[u] -= f * (b.t[l] - b.t[u])
-		}
-		if i == g.n-1 {
-			break
-		}
-		for j := u; j <= l; j++ {
-			f := s.out[j] * (new[j] - new[j+2])
-			if f > 0 {
-				in[j+2] += f * (b.t[j] - b.t[j+2])
-			} else {
-				in[j] -= f * (b.t[j+2] - b.t[j])
-			}
+		mix(cross[i]*(fresh[u]-fresh[l]), t[u], t[l], &in[u], &in[l])
+		if i < n-1 {
+			mix(out[u]*(fresh[u]-fresh[u+2]), t[u], t[u+2], &in[u], &in[u+2])
+			mix(out[l]*(fresh[l]-fresh[l+2]), t[l], t[l+2], &in[l], &in[l+2])
 		}
 	}
-	for i := range g.n {
-		if b.solids[i] == 0 {
-			continue
-		}
-		for j := 2 * i; j < 2*i+2; j++ {
-			b.x[j] = new[j]
-			b.t[j] += waterHeat * in[j] / b.c[j]
-		}
+	solids, heat := b.solids[:n], b.heat[:n]
+	for i := g.first; i < n; i++ {
+		u, l := 2*i, 2*i+1
+		m, h := waterHeat*solids[i], heat[i]
+		x[u], x[l] = fresh[u], fresh[l]
+		c[u] = h + fatHeat*fat[u] + m*fresh[u]
+		c[l] = h + fatHeat*fat[l] + m*fresh[l]
+		t[u] += waterHeat * in[u] / c[u]
+		t[l] += waterHeat * in[l] / c[l]
 	}
 	// The surface gives its liquid at the outer shell's temperature.
 	for face := range 2 {
 		m := moist[face] * dt / 2
-		b.ledger.Carried += waterHeat * b.t[2*g.n-2+face] * m
+		b.ledger.Carried += waterHeat * t[2*n-2+face] * m
 		b.ledger.Vapour += m
+	}
+}
+
+// mix adds what a flow of water from a to b warms the one that receives it.
+func mix(flow, ta, tb float64, ina, inb *float64) {
+	if flow > 0 {
+		*inb += flow * (ta - tb)
+	} else {
+		*ina -= flow * (tb - ta)
 	}
 }
 
 // fillHeat sets up conduction, with boiling shells held by an implicit sink.
 func (b *Body) fillHeat(dt float64, dry bool) {
 	g, s := b.g, &b.sys
-	for i := range g.n {
-		m := &g.mat[i]
-		bone := g.part[i] == Bone
+	n := g.n
+	k, c, t, x, fat, sink := b.k[:2*n], b.c[:2*n], b.t[:2*n], b.x[:2*n], b.fat[:2*n], b.sink[:2*n]
+	diag, rhs := s.diag[:2*n], s.rhs[:2*n]
+	solids, heat, dryK, wetK := b.solids[:n], b.heat[:n], b.dryK[:n], b.wetK[:n]
+	for i := range n {
+		m, h := waterHeat*solids[i], heat[i]
 		for j := 2 * i; j < 2*i+2; j++ {
-			s.out[j] = 0
-			if bone {
-				b.k[j], b.c[j] = boneConductivity, b.heat[i]
-			} else {
-				w := b.solids[i] * b.x[j]
-				x2 := b.x[j] * b.x[j]
-				b.k[j] = m.DryK + m.WetK*x2/(x2+conductHalf*conductHalf)
-				b.c[j] = b.heat[i] + fatHeat*b.fat[j] + waterHeat*w
-			}
-			s.diag[j] = b.c[j]
-			s.rhs[j] = b.c[j] * b.t[j]
-			b.sink[j] = 0
-			if !dry && !bone && b.t[j] > 98 && b.x[j] > 0.01 {
-				tb, sink := b.boiling(j, i)
+			xj, tj := x[j], t[j]
+			x2 := xj * xj
+			k[j] = dryK[i] + wetK[i]*x2/(x2+conductHalf*conductHalf)
+			cj := h + fatHeat*fat[j] + m*xj
+			c[j], sink[j] = cj, 0
+			diag[j], rhs[j] = cj, cj*tj
+			if tj > 98 && xj > 0.01 && !dry {
+				tb, hold := b.boiling(j, i)
 				b.point[j] = tb
-				if b.t[j] > tb-2 {
-					b.sink[j] = sink
-					s.diag[j] += sink
-					s.rhs[j] += sink * tb
+				if tj > tb-2 {
+					sink[j] = hold
+					diag[j] += hold
+					rhs[j] += hold * tb
 				}
 			}
 		}
