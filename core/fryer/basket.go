@@ -45,7 +45,7 @@ type Exposure struct {
 func Exposures(coverage float64) []Exposure {
 	crowd := math.Min(1, math.Max(0, (coverage-FreeCoverage)/(1-FreeCoverage)))
 	some := math.Min(1, coverage)
-	one := Exposure{Upper: (1 - 0.03*some) * (1 - 0.10*crowd), Lower: (1 - 0.06*some) * (1 - 0.35*crowd), Share: 1}
+	one := Exposure{Upper: (1 - 0.04*some) * (1 - 0.10*crowd), Lower: (1 - 0.08*some) * (1 - 0.35*crowd), Share: 1}
 	if coverage <= 1 {
 		return []Exposure{one}
 	}

@@ -416,7 +416,7 @@ func resolve(q Request) (setup, error) {
 	}
 	s.coating.Oil = coat.OilG / float64(s.pieces) / (s.piece.Surface * 100) // per 100 cm²
 	s.half = s.coating.Half
-	if len(s.coating.Stuck) == 0 && s.cut.Crackles > 0 {
+	if (len(s.coating.Stuck) == 0 || s.coating.Light) && s.cut.Crackles > 0 {
 		s.half /= s.cut.Crackles
 	}
 	s.gain = sugarGain(s, coat.SugarPct)

@@ -106,7 +106,7 @@ func (s *setup) warnings(a *Answer) (list []Warning) {
 		}
 	}
 	if a.CrispAtMin == nil || *a.CrispAtMin > s.minutes {
-		w := add("soft", lengthen, "The crust ends %s, at %.0f of the %.0f asked for.", a.End.CrustWords, a.End.Crust, s.crust)
+		w := add("soft", lengthen, "The crust ends %s, at %.0f of the %.0f asked for.", a.End.CrustWords, math.Floor(a.End.Crust), s.crust)
 		if a.CrispAtMin != nil {
 			w.Fix = lengthened(s, last, *a.CrispAtMin)
 		}

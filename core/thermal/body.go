@@ -37,8 +37,9 @@ import (
 // Coefficients of the transport of water; units, spread and source stand in
 // docs/model.md.
 const (
-	diffusivityAt60   = 0.5e-9     // m²/s
+	diffusivityAt60   = 0.6e-9     // m²/s
 	diffusivityEnergy = 22000.0    // J/mol
+	boundHalf         = 0.40       // kg/kg dry at which half the water is too bound to move
 	gasConstant       = 8.314      // J/mol·K
 	dripTime          = 1000.0     // s, time constant of weeping
 	renderTime        = 420.0      // s, at 100 °C
@@ -47,7 +48,7 @@ const (
 	boneHeat          = 2.2e6      // J/m³·K
 	boneConductivity  = 0.4        // W/m·K
 	conductHalf       = 0.45       // kg/kg dry at which a shell conducts half-way between dry and wet
-	setAt, setOver    = 108.0, 5.0 // °C at which a dry shell has set to a crust, and over how many K
+	setAt, setOver    = 102.5, 4.0 // °C at which a dry shell has set to a crust, and over how many K
 	shrinkShare       = 0.7        // of the volume of lost water; the rest leaves pores
 )
 
@@ -345,8 +346,8 @@ func (b *Body) fillWater(dt float64) {
 		w, m := wicks[i], solids[i]
 		xu, xl := x[u], x[l]
 		// Bound water hardly moves: the mobile share falls with x.
-		k[u] = w * diffusivity.at(t[u]) * xu / (xu + 0.08)
-		k[l] = w * diffusivity.at(t[l]) * xl / (xl + 0.08)
+		k[u] = w * diffusivity.at(t[u]) * xu * xu / (xu*xu + boundHalf*boundHalf)
+		k[l] = w * diffusivity.at(t[l]) * xl * xl / (xl*xl + boundHalf*boundHalf)
 		rhs[u], rhs[l] = m*xu, m*xl
 		if m == 0 { // bone: any positive number, x stays 0
 			m = 1

@@ -20,9 +20,8 @@ func Example() {
 		b.Step(1, air)
 	}
 	fmt.Println("wet bulb after a minute and a half:", b.Surface(0) > 35 && b.Surface(0) < 60)
-	l := b.Ledger()
-	fmt.Println("a third of the heat went into steam:", l.Latent > l.Heat/3)
+	fmt.Println("far below the air:", b.Surface(0) < air.T-100)
 	// Output:
 	// wet bulb after a minute and a half: true
-	// a third of the heat went into steam: true
+	// far below the air: true
 }

@@ -51,12 +51,12 @@ type dish struct {
 var dishes = []dish{
 	{"Caraway potato wedges", program.Load{Cut: "potato-wedge", Pieces: 14, PieceMassG: 32, StartC: ptr(18.0), Surface: "wiped"}, program.Coat{ID: "oil-rub", OilG: 14},
 		program.Program{PreheatMin: 3, Stages: []program.Stage{{AirC: 180, Minutes: 14}, {AirC: 200, Minutes: 14}}, Turns: shakes(8, 14, 21)}, "19:30", false},
-	{"Chickpea-flour prawns", program.Load{Cut: "prawn", Pieces: 8, PieceMassG: 18, Surface: "wiped"}, program.Coat{ID: "flour-dust", OilG: 4},
-		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 200, Minutes: 10}}, Turns: flips(5)}, "19:15", true},
-	{"Turmeric-yoghurt thigh pieces", program.Load{Cut: "chicken-thigh-chunk", Pieces: 18, PieceMassG: 20, Surface: "wiped"}, program.Coat{ID: "paste", OilG: 8},
-		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 190, Minutes: 18}}, Turns: flips(9)}, "19:00", false},
-	{"Sea bream with dukkah", program.Load{Cut: "fish-whole", Pieces: 1, PieceMassG: 340, Surface: "racked"}, program.Coat{ID: "oil-rub", OilG: 4},
-		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 190, Minutes: 22}}, Turns: flips(12)}, "19:00", false},
+	{"Chickpea-flour prawns", program.Load{Cut: "prawn", Pieces: 8, PieceMassG: 18, Surface: "wiped"}, program.Coat{ID: "three-bowl-crumb", OilG: 5},
+		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 200, Minutes: 11}}, Turns: flips(6)}, "19:15", true},
+	{"Turmeric-yoghurt thigh pieces", program.Load{Cut: "chicken-thigh-chunk", Pieces: 18, PieceMassG: 20, Surface: "wiped"}, program.Coat{ID: "double-dredge", OilG: 9},
+		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 200, Minutes: 17}}, Turns: flips(9)}, "19:00", false},
+	{"Sea bream with dukkah", program.Load{Cut: "fish-whole", Pieces: 1, PieceMassG: 340, Surface: "racked"}, program.Coat{ID: "starch-dust", OilG: 4},
+		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 200, Minutes: 23}}, Turns: flips(13)}, "19:00", false},
 	{"Fennel-salt pork belly slices", program.Load{Cut: "pork-belly-slice", Pieces: 7, PieceMassG: 44, ThicknessMm: ptr(13.0), Surface: "racked"}, program.Coat{ID: "bare"},
 		program.Program{PreheatMin: 3, Stages: []program.Stage{{AirC: 190, Minutes: 18}}, Turns: flips(9)}, "19:45", false},
 	{"Rye-crumbed pollock fingers", program.Load{Cut: "fish-strip", Pieces: 9, PieceMassG: 36, Surface: "wiped"}, program.Coat{ID: "three-bowl-crumb", OilG: 10},
@@ -64,7 +64,7 @@ var dishes = []dish{
 	{"Harissa drumsticks", program.Load{Cut: "chicken-drumstick", Pieces: 5, PieceMassG: 112, Surface: "wiped"}, program.Coat{ID: "oil-rub", OilG: 5, SugarPct: 1.5},
 		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 175, Minutes: 16}, {AirC: 195, Minutes: 14}}, Turns: flips(16)}, "19:30", false},
 	{"Sumac and lemon-thyme wing flats", program.Load{Cut: "chicken-wing-flat", Pieces: 11, PieceMassG: 43, StartC: ptr(5.0), Surface: "wiped"}, program.Coat{ID: "starch-dust", OilG: 4, SugarPct: 0.4},
-		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 165, Minutes: 12}, {AirC: 200, Minutes: 13}}, Turns: flips(12)}, "19:30", false},
+		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 165, Minutes: 12}, {AirC: 200, Minutes: 15}}, Turns: flips(12)}, "19:30", false},
 }
 
 // A past cook: which dish, how many days ago at what hour, how many minutes

@@ -72,7 +72,12 @@ export function useKept(plan: Plan, now: PlanInput, possible: boolean): 'kept' |
 
   useEffect(() => {
     const text = JSON.stringify(now);
-    if (text === sent.current) return;
+    if (text === sent.current) {
+      // Undone before it was sent, or sent already.
+      localStorage.removeItem(drawerOf(plan.id));
+      setState('kept');
+      return;
+    }
     localStorage.setItem(drawerOf(plan.id), JSON.stringify({ version: version.current, input: now }));
     setState('keeping');
     // What the engine refuses stays here until it is mended.
