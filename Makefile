@@ -79,7 +79,7 @@ go-test: need-go
 
 race-test: need-go
 	@echo "== Go tests with the race detector, where goroutines meet"
-	CGO_ENABLED=1 go test -race -run 'Concurrent|Window|Cancel' ./core/program ./internal/...
+	CGO_ENABLED=1 go test -race -run 'Same|Window|Cancel|Chance' ./core/program
 
 e2e: build need-chromium
 	@echo "== browser tests"

@@ -2,6 +2,8 @@ module velocrustum
 
 go 1.26.0
 
+ignore ./web/node_modules
+
 require (
 	github.com/getkin/kin-openapi v0.153.0
 	github.com/go-chi/chi/v5 v5.5.0

@@ -120,3 +120,63 @@ func TestTakenOutAtOnceStillMakesAProgram(t *testing.T) {
 		t.Errorf("program %+v", p)
 	}
 }
+
+func TestALateDialMovesTheJoin(t *testing.T) {
+	l := plan()
+	l.Program.Turns = nil
+	say(t, &l, 4, Loaded, 0)
+	if s := l.Step(start.Add(minutes(16.5))); s.Phase != Dialling || s.Title != "Set 200 °C" || s.Action != Dialled {
+		t.Errorf("at the join: %+v", s)
+	}
+	say(t, &l, 18, Dialled, 0)
+	p := l.Actual()
+	if math.Abs(p.Stages[0].Minutes-14) > 0.02 || math.Abs(p.Stages[1].Minutes-8) > 0.02 {
+		t.Errorf("set two minutes late: stages %v", p.Stages)
+	}
+}
+
+func TestOnePieceIsNotAllOfThem(t *testing.T) {
+	l := plan()
+	l.Pieces, l.Piece = 1, "whole fish"
+	l.Program.Stages = l.Program.Stages[:1]
+	l.Program.Turns = []program.Turn{{AtMin: 6, Kind: program.Flip}}
+	say(t, &l, 4, Loaded, 0)
+	if s := l.Step(start.Add(minutes(5))); s.Title != "Turn the whole fish, underside up" {
+		t.Errorf("one fish: %q", s.Title)
+	}
+}
+
+func TestFahrenheitCooksReadFahrenheit(t *testing.T) {
+	l := plan()
+	l.Degrees = units.Fahrenheit
+	if s := l.Step(start); s.Title != "Heat the empty basket to 329 °F" {
+		t.Errorf("%q", s.Title)
+	}
+}
+
+func TestColdStartGoesStraightToLoading(t *testing.T) {
+	l := plan()
+	l.Program.PreheatMin = 0
+	if s := l.Step(start); s.Phase != Loading {
+		t.Errorf("phase %q", s.Phase)
+	}
+	say(t, &l, 3, Loaded, 0)
+	if p := l.Actual(); p.PreheatMin != 0 {
+		t.Errorf("a fryer that stood cold for three minutes counts as heated for %g", p.PreheatMin)
+	}
+}
+
+func TestExtraTurnsAreFlipsInTheForecast(t *testing.T) {
+	l := plan()
+	say(t, &l, 4, Loaded, 0)
+	for _, m := range []float64{8, 12, 16, 20} {
+		say(t, &l, m, Turned, 0)
+	}
+	p := l.Actual()
+	if len(p.Turns) != 4 || p.Turns[1].Kind != program.Shake || p.Turns[3].Kind != program.Flip {
+		t.Errorf("turns %+v", p.Turns)
+	}
+	if err := program.Check(program.Request{Load: program.Load{Cut: "chicken-wing-flat", Pieces: 11, PieceMassG: 43}, Program: p}); err != nil {
+		t.Errorf("what happened cannot be simulated: %v", err)
+	}
+}

@@ -62,9 +62,11 @@ type Fryer struct {
 	DialOffsetC float64  `json:"dialOffsetC,omitempty"`
 	// Trays is how many levels of an oven share the load, 1; Rack lifts half
 	// of a drawer's load onto a second level.
-	Trays int      `json:"trays,omitempty"`
-	Rack  bool     `json:"rack,omitempty"`
-	RoomC *float64 `json:"roomC,omitempty"` // 21
+	Trays int `json:"trays,omitempty"`
+	// Drawers is 2 where two drawers share the load and the power.
+	Drawers int      `json:"drawers,omitempty"`
+	Rack    bool     `json:"rack,omitempty"`
+	RoomC   *float64 `json:"roomC,omitempty"` // 21
 }
 
 // Basket is the floor that the food lies on, inside measure.
@@ -272,6 +274,12 @@ func (c *checker) fryer(f Fryer) fryer.Spec {
 			s.Levels = 2
 		}
 	}
+	if f.Drawers != 0 {
+		c.within("fryer.drawers", float64(f.Drawers), 1, 2, "drawers")
+		if s.Kind != fryer.Drawer && f.Drawers > 1 {
+			c.errs = append(c.errs, FieldError{"fryer.drawers", fmt.Sprint(f.Drawers), "1 for an oven; give its trays"})
+		}
+	}
 	c.within("fryer.powerW", s.PowerW, 600, 3500, "W")
 	c.within("fryer.airflow", s.Airflow, 0.3, 2, "of a middling fryer")
 	c.within("fryer.dialOffsetC", f.DialOffsetC, -40, 40, "°C")
@@ -300,7 +308,8 @@ type setup struct {
 	cut      food.Cut
 	coating  food.Coating
 	surface  food.Surface
-	pieces   int
+	pieces   int // in one drawer
+	drawers  int
 	massG    float64
 	thick    float64 // mm
 	startC   float64
@@ -357,6 +366,7 @@ func resolve(q Request) (setup, error) {
 	s.sugar, s.salt = coat.SugarPct, coat.SaltPct
 
 	s.spec = c.fryer(value(q.Fryer, Fryer{}))
+	s.drawers = max(1, value(q.Fryer, Fryer{}).Drawers)
 
 	c.within("program.preheatMin", q.Program.PreheatMin, 0, 30, "minutes")
 	if n := len(q.Program.Stages); n < 1 || n > MaxStages {
@@ -407,6 +417,7 @@ func resolve(q Request) (setup, error) {
 		}
 		return 0
 	})
+	s.spec.PowerW /= float64(s.drawers)
 	s.piece = s.cut.Piece(s.massG, value(q.Load.ThicknessMm, 0))
 	s.thick = s.piece.Thickness * 1000
 	if q.Load.ThicknessMm != nil {
@@ -415,6 +426,8 @@ func resolve(q Request) (setup, error) {
 		c.within("load.thicknessMm", *q.Load.ThicknessMm, math.Ceil(0.3*natural), math.Floor(2*natural), fmt.Sprintf("mm for %g g", s.massG))
 	}
 	s.coating.Oil = coat.OilG / float64(s.pieces) / (s.piece.Surface * 100) // per 100 cm²
+	// The fuller of two drawers decides.
+	s.pieces = (s.pieces + s.drawers - 1) / s.drawers
 	s.half = s.coating.Half
 	if (len(s.coating.Stuck) == 0 || s.coating.Light) && s.cut.Crackles > 0 {
 		s.half /= s.cut.Crackles
@@ -422,7 +435,7 @@ func resolve(q Request) (setup, error) {
 	s.gain = sugarGain(s, coat.SugarPct)
 	s.coverage = s.spec.Coverage(s.piece.Length*1000, s.piece.Width*1000, s.piece.Footprint(), s.pieces)
 	if s.coverage > MaxCoverage {
-		c.errs = append(c.errs, FieldError{"load.pieces", fmt.Sprint(s.pieces), fmt.Sprintf("1 to %d of this size in this basket; more would stand over its rim", s.most())})
+		c.errs = append(c.errs, FieldError{"load.pieces", fmt.Sprint(q.Load.Pieces), fmt.Sprintf("1 to %d of this size in this basket; more would stand over its rim", s.most())})
 	}
 	if len(c.errs) > 0 {
 		return setup{}, c.errs
@@ -436,7 +449,7 @@ const MaxCoverage = 3.0
 // most is how many pieces of this size the basket takes.
 func (s *setup) most() int {
 	one := s.spec.Coverage(s.piece.Length*1000, s.piece.Width*1000, s.piece.Footprint(), 1)
-	return max(1, min(MaxPieces, int(MaxCoverage/one)))
+	return max(1, min(MaxPieces, int(MaxCoverage/one)*s.drawers))
 }
 
 // class is the cut's safety class; a fatty wrap around fish brings the rule

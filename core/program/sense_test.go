@@ -252,7 +252,12 @@ func TestTraysAndRackShareTheLoad(t *testing.T) {
 	if one := quick(t, q); orLate(one.SafeAtMin) < orLate(two.SafeAtMin)+1 {
 		t.Errorf("one heaped tray is done at %.1f, two at %.1f", orLate(one.SafeAtMin), orLate(two.SafeAtMin))
 	}
-	for _, f := range []Fryer{{Trays: 3}, {Kind: "oven", Trays: 9}, {Kind: "oven", Rack: true}} {
+	q.Load.Pieces = 30
+	q.Fryer = &Fryer{Drawers: 2}
+	if two := quick(t, q); two.Coverage > 0.55*drawer.Coverage || orLate(two.SafeAtMin) >= orLate(drawer.SafeAtMin) {
+		t.Errorf("two drawers: %.2f covered and done at %.1f, one: %.2f and %.1f", two.Coverage, orLate(two.SafeAtMin), drawer.Coverage, orLate(drawer.SafeAtMin))
+	}
+	for _, f := range []Fryer{{Drawers: 3}, {Kind: "oven", Drawers: 2}, {Trays: 3}, {Kind: "oven", Trays: 9}, {Kind: "oven", Rack: true}} {
 		q.Fryer = &f
 		var fields FieldErrors
 		if err := Check(q); !errors.As(err, &fields) {

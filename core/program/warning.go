@@ -124,7 +124,7 @@ func (s *setup) warnings(a *Answer) (list []Warning) {
 			w.Code = "layered"
 			w.Message = fmt.Sprintf("Pieces lie in about %.1f layers. What lies below cooks later and softer; shake or turn often, or fry two baskets.", s.coverage)
 		}
-		if fix := math.Floor(float64(s.pieces) * (fryer.FreeCoverage + 0.12) / s.coverage); fix >= 1 {
+		if fix := math.Floor(float64(s.pieces*s.drawers) * (fryer.FreeCoverage + 0.12) / s.coverage); fix >= 1 {
 			w.Fix = &fix
 		}
 	}
@@ -141,11 +141,11 @@ func (s *setup) warnings(a *Answer) (list []Warning) {
 	}
 	if s.coating.Light && s.coating.Oil < s.coating.NeedsOil && s.spec.Airflow >= 0.9 {
 		w := add("lifts", "coat.oilG", "A light, dry coat can lift off in the moving air. Press it on, and mist it.")
-		fix := math.Ceil(s.coating.NeedsOil * s.piece.Surface * 100 * float64(s.pieces))
+		fix := math.Ceil(s.coating.NeedsOil * s.piece.Surface * 100 * float64(s.pieces*s.drawers))
 		w.Fix = &fix
 	} else if s.coating.NeedsOil > 0 && s.coating.Oil < 0.6*s.coating.NeedsOil {
 		w := add("dry-coat", "coat.oilG", "Dry patches of this coat stay pale and floury without oil.")
-		fix := math.Ceil(s.coating.NeedsOil * s.piece.Surface * 100 * float64(s.pieces))
+		fix := math.Ceil(s.coating.NeedsOil * s.piece.Surface * 100 * float64(s.pieces*s.drawers))
 		w.Fix = &fix
 	}
 	if s.surface == food.Wet && len(s.coating.Stuck) > 0 && s.coating.Sets == 0 {

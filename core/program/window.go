@@ -135,7 +135,7 @@ func outcome(ctx context.Context, s *setup, v variation) (sample, error) {
 
 // chance samples the spread, on all cores.
 func chance(ctx context.Context, s *setup) (*Chance, error) {
-	all := draws(Samples, s.pieces)
+	all := draws(Samples, s.pieces*s.drawers)
 	results := make([]sample, len(all))
 	errs := make([]error, len(all))
 	next := make(chan int)
@@ -297,7 +297,7 @@ func (r *run) end() End {
 	c := r.slowest()
 	e := End{
 		CoreC: c.body.Coldest(), MassLossPct: r.massLoss(c), JuiceKeptPct: r.juice(c),
-		Crust: r.crustOf(c), EnergyWh: r.fryer.EnergyJ() / 3600,
+		Crust: r.crustOf(c), EnergyWh: r.fryer.EnergyJ() / 3600 * float64(r.drawers),
 	}
 	e.CrustWords = crust.Words(e.Crust)
 	if c.fat0 > 0 {

@@ -405,6 +405,8 @@ export interface components {
             trays?: number;
             /** @description a second level in a drawer */
             rack?: boolean;
+            /** @description 2 where two drawers share the load and the power */
+            drawers?: number;
             /** Format: double */
             roomC?: number;
         };

@@ -1,0 +1,102 @@
+import { accessible, expect, fits, test } from './kitchen';
+
+test('a cook given up before the food goes in', async ({ page, kitchen }) => {
+  await page.goto(`${kitchen.url}/cook`);
+  await expect(page.getByRole('heading', { name: 'Which one goes in the basket?' })).toBeVisible();
+  await accessible(page);
+  await fits(page);
+  await page.getByRole('button', { name: /^Caraway potato wedges/ }).click();
+  await page.getByRole('button', { name: 'Give this cook up' }).click();
+  await expect(page.getByRole('heading', { name: 'How did it come out?' })).toBeVisible();
+  await page.getByRole('navigation').getByRole('link', { name: 'Logbook' }).click();
+  await expect(page.getByText('given up before it went in')).toBeVisible();
+});
+
+test('taken out too early, and back in', async ({ page, kitchen }) => {
+  await page.goto(`${kitchen.url}/cook`);
+  await page.getByRole('button', { name: /^Rye-crumbed/ }).click();
+  await page.getByRole('button', { name: 'Food is in' }).click();
+  await page.getByRole('button', { name: 'gold', exact: true }).click();
+  await page.getByRole('button', { name: 'Done, it is out' }).click();
+  await expect(page.getByText('Looked gold')).toBeVisible();
+  await page.getByRole('button', { name: 'Not done after all: go on' }).click();
+  await expect(page.getByRole('timer')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Take back: how it looks' })).toBeVisible();
+
+  // A second cook is not begun meanwhile.
+  await page.getByRole('navigation').getByRole('link', { name: 'Plan' }).click();
+  await expect(page.getByText('one is going on')).toBeAttached();
+});
+
+test('shaken dishes are led by shakes', async ({ page, kitchen }) => {
+  await page.goto(`${kitchen.url}/cook`);
+  await page.getByRole('button', { name: /^Caraway potato wedges/ }).click();
+  await page.getByRole('button', { name: 'Food is in' }).click();
+  await expect(page.getByRole('heading', { name: 'Shake the basket' })).toBeVisible();
+  await page.getByRole('button', { name: 'Shaken', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Shake the basket, set 200 °C' })).toBeVisible();
+  await page.getByRole('button', { name: 'Shaken and set' }).click();
+  await expect(page.getByText('Then 7 min more.')).toBeVisible();
+});
+
+test('a rule of the cook’s own is never laxer', async ({ page, kitchen }) => {
+  await page.goto(kitchen.url);
+  await page.getByRole('button', { name: /^Units and rules/ }).click();
+  await page.getByText('My own, stricter').click();
+  const own = page.getByRole('textbox', { name: 'My own minimum' });
+  await own.fill('40');
+  await own.press('Enter');
+  await expect(own).toHaveValue('75');
+  await own.fill('82');
+  await own.press('Enter');
+  await page.keyboard.press('Escape');
+  await expect(page.getByText('safe inside · 82 °C')).toBeVisible();
+});
+
+test('keys lead to the views and the sheet of keys', async ({ page, kitchen }) => {
+  await page.goto(kitchen.url);
+  await expect(page.getByRole('region', { name: 'Verdict' })).toBeVisible();
+  await page.keyboard.press('l');
+  await expect(page.getByRole('heading', { name: 'Logbook' })).toBeVisible();
+  await page.keyboard.press('f');
+  await expect(page.getByRole('heading', { name: 'Fryers' })).toBeVisible();
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+  await accessible(page);
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+
+  // Letters typed into a field stay there, and keys can be turned off.
+  const name = page.getByRole('region', { name: 'Borrowed round one' }).getByRole('textbox', { name: 'Name' });
+  await name.fill('');
+  await name.pressSequentially('plc');
+  await expect(name).toHaveValue('plc');
+  await page.getByRole('button', { name: /^Units and rules/ }).click();
+  await page.getByText('Single-letter keys').click();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('l');
+  await expect(page.getByRole('heading', { name: 'Fryers' })).toBeVisible();
+});
+
+test('a fryer is changed, undone, and a basket of another shape fits less', async ({ page, kitchen }) => {
+  await page.goto(`${kitchen.url}/fryers`);
+  const fryer = page.getByRole('region', { name: 'Square drawer' });
+  await fryer.getByText('Round', { exact: true }).click();
+  await expect(fryer.getByText('round basket, 23 cm across, to scale')).toBeVisible();
+  await fryer.getByRole('button', { name: 'Undo' }).click();
+  await expect(fryer.getByText('basket of 23 by 23 cm, to scale')).toBeVisible();
+  await fryer.getByText('Oven with trays').click();
+  await expect(fryer.getByText('Kept', { exact: true })).toBeVisible();
+  await page.reload();
+  await expect(fryer.getByRole('radio', { name: 'Oven with trays' })).toBeChecked();
+});
+
+test('unknown addresses and vanished dishes say what to do', async ({ page, kitchen }) => {
+  await page.goto(`${kitchen.url}/sauce`);
+  await expect(page.getByRole('heading', { name: 'Nothing is kept under this address' })).toBeVisible();
+  await page.goto(`${kitchen.url}/plan/none`);
+  await expect(page.getByRole('heading', { name: 'This dish is not here any more' })).toBeVisible();
+  await accessible(page);
+  await page.getByRole('button', { name: 'New dish' }).click();
+  await expect(page.getByRole('button', { name: '10 wing flats' })).toBeVisible();
+});
