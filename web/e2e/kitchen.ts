@@ -51,11 +51,12 @@ export class Kitchen {
 
 /** Every test has its own kitchen, and fails on any error the browser sees. */
 export const test = base.extend<{ kitchen: Kitchen; errors: string[] }>({
-  // eslint-disable-next-line no-empty-pattern
-  kitchen: async ({}, lend) => {
+  kitchen: async ({ context }, lend) => {
     const kitchen = new Kitchen();
     await kitchen.start();
     await lend(kitchen);
+    // Pages first: one that still asks would see the server go.
+    await Promise.all(context.pages().map((p) => p.close()));
     await kitchen.close();
   },
   errors: [

@@ -123,7 +123,7 @@ function OneFryer({ fryer, catalog, units }: { fryer: Fryer; catalog: Catalog; u
   };
   const keep = async (input: FryerInput) => {
     const text = JSON.stringify(input);
-    if (text === sent.current) return;
+    if (text === sent.current || input.name.trim() === '') return;
     try {
       const saved = await saveFryer(fryer.id, version.current, input);
       version.current = saved.version;
@@ -164,7 +164,7 @@ function OneFryer({ fryer, catalog, units }: { fryer: Fryer; catalog: Catalog; u
   const span = (c: number) => Math.round(units.degree === '°F' ? (c * 9) / 5 : c);
   const back = (d: number) => (units.degree === '°F' ? (d * 5) / 9 : d);
   return (
-    <Box aria-label={now.name}>
+    <Box aria-label={now.name.trim() || fryer.name}>
       <Picture>
         <BasketView basket={b} label={`The ${basketWords(b)}`} scale={0.95} />
         <figcaption>{basketWords(b)}, to scale</figcaption>
