@@ -59,10 +59,10 @@ var (
 )
 
 var coats = []Coat{
-	{ID: "bare", Name: "bare", Says: "bare", Half: 0.42, Browns: 1, Source: ownRubs},
-	{ID: "oil-rub", Name: "oil rub", Says: "rubbed with oil", Half: 0.41, Browns: 1.05, Source: ownRubs},
+	{ID: "bare", Name: "bare", Says: "bare", Half: 0.45, Browns: 1, Source: ownRubs},
+	{ID: "oil-rub", Name: "oil rub", Says: "rubbed with oil", Half: 0.44, Browns: 1.05, Source: ownRubs},
 	{ID: "leavened-rub", Name: "leavened rub", Says: "in a leavened rub", Half: 0.36, Browns: 1, Alkali: 0.8, Source: ownRubs},
-	{ID: "starch-dust", Name: "starch dust", Says: "dusted with starch", Stuck: []Stuck{{1.75, 0.25, 0, 620, 0.4, 0.07}}, Half: 0.50, Browns: 0.9, NeedsOil: 0.3, Light: true, Starchy: true, Raw: palePowder, Covers: 0.35, Source: stuck},
+	{ID: "starch-dust", Name: "starch dust", Says: "dusted with starch", Stuck: []Stuck{{1.75, 0.25, 0, 620, 0.7, 0.07}}, Half: 0.50, Browns: 0.9, NeedsOil: 0.3, Light: true, Starchy: true, Raw: palePowder, Covers: 0.35, Source: stuck},
 	{ID: "flour-dust", Name: "flour dust", Says: "dusted with flour", Stuck: []Stuck{{2.15, 0.35, 0, 620, 0.3, 0.07}}, Half: 0.48, Browns: 1.1, NeedsOil: 0.4, Light: true, Starchy: true, Raw: palePowder, Covers: 0.5, Allergens: []string{"wheat"}, Source: stuck},
 	{ID: "flour-starch", Name: "flour and starch", Says: "in flour and starch", Stuck: []Stuck{{2.6, 0.4, 0, 640, 0.25, 0.07}}, Half: 0.38, Browns: 1.0, NeedsOil: 0.4, Light: true, Starchy: true, Raw: palePowder, Covers: 0.55, Allergens: []string{"wheat"}, Source: stuck},
 	{ID: "double-dredge", Name: "double dredge", Says: "dredged twice", Stuck: []Stuck{{2.9, 2.9, 0.4, 1050, 0.35, 0.12}, {4.3, 0.7, 0, 650, 0.1, 0.07}}, Half: 0.58, Browns: 1.15, NeedsOil: 0.8, Sets: 0.30, Starchy: true, Raw: paste, Covers: 0.9, Allergens: []string{"wheat", "egg"}, Source: stuck},

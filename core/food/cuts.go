@@ -90,7 +90,7 @@ var cuts = []Cut{
 	{ID: "fish-strip", Name: "fish finger", Plural: "fish fingers", Group: "Fish", Faces: topBottom, Form: Cylinder, Length: 5.0, Width: 1.3, Typical: 35, Least: 15, Most: 90,
 		Flesh: whiteFish, Holding: 0.10, Class: safety.Fish, Tender: 62, Juice: 66, Sugar: 0.05, Raw: rawWhite, Source: fdcFish},
 	{ID: "fish-whole", Name: "whole fish", Plural: "whole fish", Group: "Fish", Faces: leftRight, Form: Ellipsoid, Length: 6.5, Width: 2.6, Typical: 350, Least: 120, Most: 800,
-		Flesh: bream, Bone: 0.06, SkinMm: 0.8, Skin: fishSkin, Crackles: 1.8, Holding: 0.10, Class: safety.Fish, Tender: 62, Juice: 66, Sugar: 0.05, Raw: rawShell, Source: fdcFish},
+		Flesh: bream, Bone: 0.06, SkinMm: 0.8, Skin: fishSkin, SkinWicks: 0.3, Crackles: 2.2, Holding: 0.10, Class: safety.Fish, Tender: 62, Juice: 66, Sugar: 0.05, Raw: rawShell, Source: fdcFish},
 	{ID: "prawn", Name: "prawn", Plural: "prawns", Group: "Shellfish", Faces: leftRight, Form: Cylinder, Length: 4.5, Width: 1.15, Typical: 16, Least: 6, Most: 40,
 		Flesh: prawnMeat, Holding: 0.12, Class: safety.Fish, Tender: 63, Juice: 62, Sugar: 0.1, Raw: rawShell, Source: fdcFish},
 	{ID: "prawn-butterflied", Name: "butterflied prawn", Plural: "butterflied prawns", Group: "Shellfish", Faces: leftRight, Form: Slab, Length: 7.0, Width: 4.0, Typical: 18, Least: 8, Most: 45,

@@ -37,7 +37,7 @@ import (
 // Coefficients of the transport of water; units, spread and source stand in
 // docs/model.md.
 const (
-	diffusivityAt60   = 0.6e-9     // m²/s
+	diffusivityAt60   = 0.35e-9    // m²/s
 	diffusivityEnergy = 22000.0    // J/mol
 	boundHalf         = 0.40       // kg/kg dry at which half the water is too bound to move
 	gasConstant       = 8.314      // J/mol·K
