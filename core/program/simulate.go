@@ -11,19 +11,22 @@ import (
 
 // Answer is what comes of a request.
 type Answer struct {
-	SafeAtMin  *float64  `json:"safeAtMin"`
-	CrispAtMin *float64  `json:"crispAtMin"`
-	Window     Window    `json:"window"`
-	Chance     *Chance   `json:"chance,omitempty"`
-	Verdict    Verdict   `json:"verdict"`
-	Coverage   float64   `json:"coverage"`
-	Layers     int       `json:"layers"`
-	End        End       `json:"end"`
-	Rule       Rule      `json:"rule"`
-	Piece      PieceSize `json:"piece"`
-	Basket     *InBasket `json:"basket,omitempty"`
-	Timeline   []Moment  `json:"timeline"`
-	Warnings   []Warning `json:"warnings"`
+	SafeAtMin *float64 `json:"safeAtMin"`
+	// TenderAtMin is when the coldest flesh is also at its best to eat: for
+	// meat on the bone that is well past safe.
+	TenderAtMin *float64  `json:"tenderAtMin"`
+	CrispAtMin  *float64  `json:"crispAtMin"`
+	Window      Window    `json:"window"`
+	Chance      *Chance   `json:"chance,omitempty"`
+	Verdict     Verdict   `json:"verdict"`
+	Coverage    float64   `json:"coverage"`
+	Layers      int       `json:"layers"`
+	End         End       `json:"end"`
+	Rule        Rule      `json:"rule"`
+	Piece       PieceSize `json:"piece"`
+	Basket      *InBasket `json:"basket,omitempty"`
+	Timeline    []Moment  `json:"timeline"`
+	Warnings    []Warning `json:"warnings"`
 }
 
 // Window is when the load is safe, crisp and not yet overdone.
@@ -46,6 +49,8 @@ type End struct {
 	// LogReduction is for information; the rule decides.
 	LogReduction *float64 `json:"logReduction"`
 	Pathogen     string   `json:"pathogen,omitempty"`
+	// PathogenSource says where its figures come from.
+	PathogenSource string `json:"pathogenSource,omitempty"`
 }
 
 // Rule is what "safe" meant.
@@ -118,6 +123,7 @@ type class struct {
 	brown    [2]crust.Browner
 	watch    safety.Watch
 	crust    float64 // of the softer face, when last judged
+	tenderAt float64
 	safeAt   float64
 	crispAt  float64
 	overAt   float64
@@ -200,7 +206,7 @@ func newRun(s *setup, v variation, res resolution) (*run, error) {
 				body: body, exposure: e, surface: piece.Surface,
 				pieces: float64(s.pieces) * e.Share / float64(len(v.sizes)),
 				massG:  s.massG*size*size*size + s.coating.Grams(piece),
-				safeAt: math.NaN(), crispAt: math.NaN(), overAt: math.NaN(), lastC: start,
+				safeAt: math.NaN(), tenderAt: math.NaN(), crispAt: math.NaN(), overAt: math.NaN(), lastC: start,
 				flesh0: body.FleshWater(), fat0: body.Fat(),
 			}
 			c.watch = safety.NewWatch(s.rule, start)
@@ -295,6 +301,9 @@ func (r *run) judge(m float64) {
 	}
 	for i := range r.classes {
 		c := &r.classes[i]
+		if math.IsNaN(c.tenderAt) && c.lastC >= r.cut.Tender {
+			c.tenderAt = m
+		}
 		if math.IsNaN(c.crispAt) {
 			now := r.crustOf(c)
 			if now >= r.crust {

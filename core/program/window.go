@@ -265,7 +265,7 @@ func (s *setup) answer(res resolution) (Answer, error) {
 		}
 	}
 	slow := r.slowest()
-	a.SafeAtMin = minute(slow.safeAt)
+	a.SafeAtMin, a.TenderAtMin = minute(slow.safeAt), minute(slow.tenderAt)
 	crisp, over, why := slow.crispAt, math.NaN(), ""
 	for i := range r.classes {
 		c := &r.classes[i]
@@ -306,7 +306,7 @@ func (r *run) end() End {
 	}
 	if r.pathogen.Name != "" {
 		d := c.deaths
-		e.LogReduction, e.Pathogen = &d, r.pathogen.Name
+		e.LogReduction, e.Pathogen, e.PathogenSource = &d, r.pathogen.Name, r.pathogen.Source
 	}
 	return e
 }

@@ -45,7 +45,7 @@ type Layer struct {
 type Resolution struct{ Surface, Growth float64 }
 
 // DefaultResolution gives 10 to 16 shells for pieces of 15 to 50 mm.
-var DefaultResolution = Resolution{Surface: 0.13e-3, Growth: 0.27}
+var DefaultResolution = Resolution{Surface: 0.13e-3, Growth: 0.30}
 
 // Finer returns r with n times the shells.
 func (r Resolution) Finer(n float64) Resolution {

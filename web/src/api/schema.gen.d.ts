@@ -429,6 +429,8 @@ export interface components {
             /** Format: double */
             safeAtMin: number | null;
             /** Format: double */
+            tenderAtMin: number | null;
+            /** Format: double */
             crispAtMin: number | null;
             window: {
                 /** Format: double */
@@ -496,6 +498,7 @@ export interface components {
                 /** Format: double */
                 logReduction: number | null;
                 pathogen?: string;
+                pathogenSource?: string;
             };
             rule: {
                 /** Format: double */

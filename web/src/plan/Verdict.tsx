@@ -102,6 +102,7 @@ export function Verdict({ answer, pending, units, totalMin, mend, mendLabel }: P
   const from = v.fromMin;
   const to = v.toMin;
   const safeBy = answer.chance ? answer.chance.safeByMin : answer.safeAtMin;
+  const tender = answer.tenderAtMin;
   const faces = answer.timeline.at(-1)?.faces;
   const rendered = answer.end.fatRenderedPct;
   const plant = answer.rule.words.startsWith('soft');
@@ -131,6 +132,15 @@ export function Verdict({ answer, pending, units, totalMin, mend, mendLabel }: P
           {plant ? 'Soft inside, 95 loads in 100' : 'Safe inside, 95 loads in 100'}
         </dt>
         <dd>{safeBy == null ? 'not in time' : `by ${Math.ceil(safeBy)} min`}</dd>
+        {tender != null && tender > (answer.safeAtMin ?? 0) + 1 ? (
+          <>
+            <dt>
+              <Chip style={{ background: 'var(--core-wash)' }} />
+              At its best inside
+            </dt>
+            <dd>from {Math.ceil(tender)} min</dd>
+          </>
+        ) : null}
         <dt>
           <Chip
             style={{
@@ -181,6 +191,9 @@ export function Verdict({ answer, pending, units, totalMin, mend, mendLabel }: P
         {plant
           ? ''
           : `${answer.rule.words}: ${units.temperature(answer.rule.coreC)}${answer.rule.holdMin > 0 ? ` for ${answer.rule.holdMin} min` : ''} in the coldest spot${answer.rule.restMin > 0 ? `, then ${answer.rule.restMin} min rest` : ''}. `}
+        {answer.end.logReduction != null && answer.end.pathogen && answer.end.logReduction >= 1
+          ? `For information only: ${answer.end.pathogen} falls about ${Math.min(12, Math.floor(answer.end.logReduction))} tenfolds${answer.end.logReduction > 12 ? ' or more' : ''} by the end. `
+          : ''}
         Check with a thermometer; local rules and medical advice come first.
       </Foot>
     </Box>
