@@ -161,7 +161,10 @@ func decodeError(err error, raw []byte) error {
 		return FieldErrors{{field, value, describe(wrong.Type)}}
 	}
 	if name, ok := strings.CutPrefix(err.Error(), "json: unknown field "); ok {
-		return FieldErrors{{strings.Trim(name, `"`), "unknown field", "fields of the request: " + strings.Join(fieldNames(reflect.TypeFor[Request]()), ", ")}}
+		if name = strings.Trim(name, `"`); name == "" {
+			name = "(a field without a name)"
+		}
+		return FieldErrors{{name, "unknown field", "fields of the request: " + strings.Join(fieldNames(reflect.TypeFor[Request]()), ", ")}}
 	}
 	return FieldErrors{{"(request)", strings.TrimPrefix(err.Error(), "json: "), "a JSON object as in the description of the interface"}}
 }
