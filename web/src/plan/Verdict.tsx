@@ -192,7 +192,7 @@ export function Verdict({ answer, pending, units, totalMin, mend, mendLabel }: P
           ? ''
           : `${answer.rule.words}: ${units.temperature(answer.rule.coreC)}${answer.rule.holdMin > 0 ? ` for ${answer.rule.holdMin} min` : ''} in the coldest spot${answer.rule.restMin > 0 ? `, then ${answer.rule.restMin} min rest` : ''}. `}
         {answer.end.logReduction != null && answer.end.pathogen && answer.end.logReduction >= 1
-          ? `For information only: ${answer.end.pathogen} falls about ${Math.min(12, Math.floor(answer.end.logReduction))} tenfolds${answer.end.logReduction > 12 ? ' or more' : ''} by the end. `
+          ? `For information only: ${answer.end.logReduction > 12 ? 'over 12' : Math.floor(answer.end.logReduction)} decimal reductions of ${answer.end.pathogen} by the end. `
           : ''}
         Check with a thermometer; local rules and medical advice come first.
       </Foot>
