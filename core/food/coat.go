@@ -132,8 +132,9 @@ func (c Coating) layers() (out []thermal.Layer) {
 		}
 		if i == len(c.Stuck)-1 {
 			oil := min(c.Oil, kept/3)
-			m.Fat += oil * dens
+			// Only a loose layer has pores to fill; on others it is a film.
 			if l.DryK < 0.1 {
+				m.Fat += oil * dens
 				m.DryK += 0.25 * oil / kept
 			}
 		}

@@ -139,14 +139,15 @@ type run struct {
 	*setup
 	fryer    *fryer.State
 	classes  []class
-	convect  float64 // scales evaporation: an oil film holds some back
+	oiled    float64 // how far a film of oil covers the surface, 0 to 1
 	openTill float64 // s
 	pathogen safety.Pathogen
 	film     [2]float64
 }
 
 // oilHolds is the share of evaporation that a full film of oil, 1 g/100 cm²,
-// holds back; an unbroken film would stop nearly all.
+// holds back; an unbroken film would stop nearly all. Steam breaks the film:
+// from 60 to 90 °C at the surface the hold is lost.
 const oilHolds = 0.5
 
 // step lengths, s: short while a face is new to its air, long after.
@@ -176,7 +177,7 @@ func newRun(s *setup, v variation, res resolution) (*run, error) {
 		return nil, err
 	}
 	r := &run{setup: s, fryer: f, openTill: -1}
-	r.convect = 1 - oilHolds*min(1, s.coating.Oil)
+	r.oiled = min(1, s.coating.Oil)
 	if pre := s.program.PreheatMin * 60; pre > 0 {
 		for range int(math.Round(pre / preheatStep)) {
 			f.Step(preheatStep, s.program.Stages[0].AirC, false, fryer.Take{})
@@ -244,7 +245,8 @@ func (r *run) step(t, dt, dialC float64) {
 		c := &r.classes[i]
 		for face := range 2 {
 			air.H[face] = c.film(face, film)
-			air.Convect[face] = c.film(face, convect) * r.convect
+			hold := oilHolds * r.oiled * min(1, max(0, (90-c.body.Surface(face))/30))
+			air.Convect[face] = c.film(face, convect) * (1 - hold)
 		}
 		flow := c.body.Step(dt, air)
 		area := c.pieces * c.surface
