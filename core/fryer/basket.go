@@ -98,7 +98,7 @@ func (s Spec) Exposures(coverage float64) (all []Exposure) {
 
 // Shaken returns the exposures after a shake: it lands every piece anew, on
 // a face of chance and in a layer of chance, so that from then on each face
-// of each class has the load's mean.
+// of each class has the load's mean. The classes' shares add up to one.
 func Shaken(classes []Exposure, film [2]float64) []Exposure {
 	mean := 0.0
 	for _, c := range classes {

@@ -333,3 +333,29 @@ func TestMechanismsAct(t *testing.T) {
 		t.Errorf("stuffed under UK guidance: %+v", stuffed.Rule)
 	}
 }
+
+// However the pieces are turned, the sampled loads lie around the nominal
+// one: the thickest of many pieces is safe later than it, by less than a
+// third.
+func TestWindowLiesAroundTheNominalCook(t *testing.T) {
+	for name, turns := range map[string][]Turn{
+		"no turn": nil, "flipped": {{7, Flip}}, "shaken": {{6, Shake}}, "shaken three times": {{4, Shake}, {8, Shake}, {12, Shake}},
+	} {
+		for _, pieces := range []int{10, 34} { // one layer, and two
+			a, err := Simulate(context.Background(), Request{
+				Load: Load{Cut: "potato-wedge", Pieces: pieces, PieceMassG: 32}, Coat: &Coat{ID: "oil-rub", OilG: 10},
+				Program: Program{PreheatMin: 3, Stages: []Stage{{190, 40}}, Turns: turns},
+			}, Options{})
+			if err != nil {
+				t.Fatal(err)
+			}
+			c := a.Chance
+			if c.SafeByMin == nil || *c.SafeByMin < *a.SafeAtMin || *c.SafeByMin > 1.34**a.SafeAtMin {
+				t.Errorf("%s, %d pieces: safe at %.1f, by %v", name, pieces, *a.SafeAtMin, orLate(c.SafeByMin))
+			}
+			if a.CrispAtMin != nil && (orLate(c.HalfReadyMin) < 0.8**a.CrispAtMin || orLate(c.HalfReadyMin) > 1.3**a.CrispAtMin) {
+				t.Errorf("%s, %d pieces: crisp at %.1f, half ready at %.1f", name, pieces, *a.CrispAtMin, orLate(c.HalfReadyMin))
+			}
+		}
+	}
+}

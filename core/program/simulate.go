@@ -198,6 +198,7 @@ func newRun(s *setup, v variation, res resolution) (*run, error) {
 		}
 		layers := s.cut.Layers(piece, s.coating, s.salt)
 		for _, e := range s.spec.Exposures(s.coverage) {
+			e.Share /= float64(len(v.sizes)) // all classes of a run add up to one
 			body, err := thermal.New(piece.Shape(), layers, res.shells, start)
 			if err != nil {
 				return nil, err
@@ -205,7 +206,7 @@ func newRun(s *setup, v variation, res resolution) (*run, error) {
 			body.AddSurfaceWater(s.surface.Water())
 			c := class{
 				body: body, exposure: e, surface: piece.Surface,
-				pieces: float64(s.pieces) * e.Share / float64(len(v.sizes)),
+				pieces: float64(s.pieces) * e.Share,
 				massG:  s.massG*size*size*size + s.coating.Grams(piece),
 				safeAt: math.NaN(), tenderAt: math.NaN(), crispAt: math.NaN(), overAt: math.NaN(), lastC: start,
 				flesh0: body.FleshWater(), fat0: body.Fat(),
