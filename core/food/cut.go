@@ -88,6 +88,17 @@ type Cut struct {
 // Cuts returns all cuts in the order of the table.
 func Cuts() []Cut { return slices.Clone(cuts) }
 
+// Allowed returns the masses that a piece is taken for, g: half the lightest
+// to twice the heaviest usual one.
+func (c Cut) Allowed() (least, most float64) { return math.Floor(c.Least / 2), 2 * c.Most }
+
+// Thicknesses returns those that a piece of massG is taken for, whole mm:
+// flatter than a coin or thicker than twice its shape is a slip.
+func (c Cut) Thicknesses(massG float64) (least, most float64) {
+	natural := c.Piece(massG, 0).Thickness * 1000
+	return math.Ceil(0.3 * natural), math.Floor(2 * natural)
+}
+
 // FindCut returns the cut with the id.
 func FindCut(id string) (Cut, error) {
 	for _, c := range cuts {

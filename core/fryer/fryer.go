@@ -100,9 +100,6 @@ const roomVapour = 0.0078
 // AirC returns the air's temperature, °C.
 func (f *State) AirC() float64 { return f.airC }
 
-// MetalC returns the metal's temperature, °C.
-func (f *State) MetalC() float64 { return f.metalC }
-
 // EnergyJ returns the heater's work so far.
 func (f *State) EnergyJ() float64 { return f.energyJ }
 

@@ -30,8 +30,8 @@ func TestEmptyFryerHeatsAndHolds(t *testing.T) {
 	if d := f.AirC() - 200; math.Abs(d) > 3 {
 		t.Errorf("holds %.1f °C at a dial of 200", f.AirC())
 	}
-	if f.MetalC() < 150 || f.MetalC() > f.AirC() {
-		t.Errorf("metal at %.0f °C in air of %.0f", f.MetalC(), f.AirC())
+	if f.metalC < 150 || f.metalC > f.AirC() {
+		t.Errorf("metal at %.0f °C in air of %.0f", f.metalC, f.AirC())
 	}
 	hot := f.AirC()
 	for range 20 {

@@ -9,7 +9,6 @@ import (
 	"errors"
 	"fmt"
 	"io"
-	"math"
 	"reflect"
 	"slices"
 	"strings"
@@ -343,7 +342,8 @@ func resolve(q Request) (setup, error) {
 	if s.cut.ID == "" {
 		c.within("load.pieceMassG", s.massG, 2, 800, "g")
 	} else {
-		c.within("load.pieceMassG", s.massG, math.Floor(s.cut.Least/2), 2*s.cut.Most, "g for "+s.cut.Plural)
+		least, most := s.cut.Allowed()
+		c.within("load.pieceMassG", s.massG, least, most, "g for "+s.cut.Plural)
 	}
 	s.startC = value(q.Load.StartC, 5)
 	if s.startC < MinStartC {
@@ -403,7 +403,7 @@ func resolve(q Request) (setup, error) {
 	if s.cut.ID != "" && slices.Contains(safety.Guidances, s.guidance) {
 		if s.rule, err = safety.For(s.guidance, s.class(), q.GuidanceC); err != nil {
 			c.errs = append(c.errs, FieldError{"guidanceC", fmt.Sprintf("%g", q.GuidanceC),
-				fmt.Sprintf("%g to 95 °C for this food, never under the guidance", safety.StricterFloor(s.class()))})
+				fmt.Sprintf("%g to %g °C, never under the guidance", safety.StricterFloor, safety.StricterTop)})
 		}
 	}
 	if len(c.errs) > 0 {
@@ -424,9 +424,8 @@ func resolve(q Request) (setup, error) {
 	s.piece = s.cut.Piece(s.massG, value(q.Load.ThicknessMm, 0))
 	s.thick = s.piece.Thickness * 1000
 	if q.Load.ThicknessMm != nil {
-		// A piece flatter than a coin or longer than the basket is a slip.
-		natural := s.cut.Piece(s.massG, 0).Thickness * 1000
-		c.within("load.thicknessMm", *q.Load.ThicknessMm, math.Ceil(0.3*natural), math.Floor(2*natural), fmt.Sprintf("mm for %g g", s.massG))
+		least, most := s.cut.Thicknesses(s.massG)
+		c.within("load.thicknessMm", *q.Load.ThicknessMm, least, most, fmt.Sprintf("mm for %g g", s.massG))
 	}
 	s.coating.Oil = coat.OilG / float64(s.pieces) / (s.piece.Surface * 100) // per 100 cm²
 	// The fuller of two drawers decides.

@@ -70,6 +70,9 @@ type PieceSize struct {
 	SurfaceCm2  float64 `json:"surfaceCm2"`
 	ShapeNumber float64 `json:"shapeNumber"`
 	BoneShare   float64 `json:"boneShare"`
+	// LeastMm and MostMm are the thicknesses taken for this mass.
+	LeastMm float64 `json:"leastMm"`
+	MostMm  float64 `json:"mostMm"`
 }
 
 // InBasket is how the pieces lie.

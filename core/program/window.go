@@ -250,6 +250,7 @@ func (s *setup) answer(res resolution) (Answer, error) {
 		ThicknessMm: s.piece.Thickness * 1000, LengthMm: s.piece.Length * 1000, WidthMm: s.piece.Width * 1000,
 		SurfaceCm2: s.piece.Surface * 1e4, ShapeNumber: s.piece.Shape(), BoneShare: s.cut.Bone,
 	}
+	a.Piece.LeastMm, a.Piece.MostMm = s.cut.Thicknesses(s.massG)
 	a.Basket = s.inBasket()
 	r.carry(res, func(minute float64) bool {
 		a.Timeline = append(a.Timeline, r.moment(minute))

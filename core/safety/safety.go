@@ -79,22 +79,20 @@ func For(g Guidance, c Class, ownC float64) (Rule, error) {
 	case UK:
 		return Rule{CoreC: 70, HoldMin: 2, Words: "UK guidance, or an equivalent time", Source: ukSource, equivalent: true}, nil
 	case Stricter:
-		if floor := StricterFloor(c); !(ownC >= floor && ownC <= 95) {
-			return Rule{}, fmt.Errorf("%g °C; allowed are %g to 95 °C, never under the guidance", ownC, floor)
+		if !(ownC >= StricterFloor && ownC <= StricterTop) {
+			return Rule{}, fmt.Errorf("%g °C; allowed are %g to %g °C, never under the guidance", ownC, StricterFloor, StricterTop)
 		}
 		return Rule{CoreC: ownC, RestMin: rest, Words: "your own, stricter than the guidance", Source: usSource}, nil
 	}
 	return Rule{}, fmt.Errorf("no guidance is called %q; known are us, uk, stricter", g)
 }
 
-// StricterFloor returns the least temperature that a cook's own rule may
-// ask, °C: that which satisfies both guidances at once.
-func StricterFloor(c Class) float64 {
-	if c == Plant {
-		return PlantCoreC
-	}
-	return math.Max(usMinimum[c], 75)
-}
+// A cook's own rule, °C, lies between these: the floor satisfies both
+// guidances for every food that has a rule.
+const (
+	StricterFloor = 75.0
+	StricterTop   = 95.0
+)
 
 // equivalents are the UK's times, minutes at °C.
 var equivalents = []struct{ c, min float64 }{{60, 45}, {65, 10}, {70, 2}, {75, 0.5}, {80, 0.1}}

@@ -43,8 +43,11 @@ func TestAtOnceRuleMeetsBetweenSteps(t *testing.T) {
 func TestNeverLaxerThanTheGuidance(t *testing.T) {
 	for _, c := range []Class{Poultry, Stuffed, Minced, MincedPoultry, WholeMeat, Fish} {
 		us, _ := For(US, c, 0)
+		if us.CoreC > StricterFloor {
+			t.Errorf("%s: the floor of %g °C is under the guidance", c, StricterFloor)
+		}
 		for _, own := range []float64{-1, 40, us.CoreC, 74.9, 96, math.NaN()} {
-			if r, err := For(Stricter, c, own); err == nil && r.CoreC < StricterFloor(c) {
+			if r, err := For(Stricter, c, own); err == nil && r.CoreC < StricterFloor {
 				t.Errorf("%s: own rule of %g °C was taken", c, own)
 			} else if err == nil {
 				t.Errorf("%s: %g °C is outside what is allowed and was taken", c, own)

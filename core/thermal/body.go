@@ -69,12 +69,11 @@ var (
 
 // Air is what surrounds a piece during one step, by face.
 type Air struct {
-	T        float64    // °C
-	Vapour   float64    // Pa, partial pressure
-	H        [2]float64 // W/m²·K, convection and radiation together
-	Convect  [2]float64 // W/m²·K, the convective part, which also carries vapour
-	Adiabat  bool       // no evaporation or condensation: pure heating
-	Pressure float64    // Pa; 0 means standard
+	T       float64    // °C
+	Vapour  float64    // Pa, partial pressure
+	H       [2]float64 // W/m²·K, convection and radiation together
+	Convect [2]float64 // W/m²·K, the convective part, which also carries vapour
+	Adiabat bool       // no evaporation or condensation: pure heating
 }
 
 // Flow is what crossed the faces in one step, mean over both, per m² of the
@@ -119,8 +118,6 @@ type Body struct {
 	ledger            Ledger
 	volume            float64 // m³/m² at the start
 	sinceWeep         float64 // s
-	// evaporating is each face's last rate, kg/m²·s.
-	evaporating [2]float64
 }
 
 // New returns a piece of the given shape number at start °C throughout.
@@ -186,18 +183,6 @@ func (b *Body) AddSurfaceWater(w float64) {
 	}
 	for face := range 2 {
 		b.x[2*i+face] = max(0.1, b.x[2*i+face]+w/b.solids[i])
-	}
-	b.begin()
-}
-
-// SetTemperatures sets the starting temperature of each shell by its depth
-// under the surface in m.
-func (b *Body) SetTemperatures(f func(depth float64) float64) {
-	depth := 0.0
-	for i := b.g.n - 1; i >= 0; i-- {
-		b.t[2*i] = f(depth + b.g.width[i]/2)
-		b.t[2*i+1] = b.t[2*i]
-		depth += b.g.width[i]
 	}
 	b.begin()
 }

@@ -10,13 +10,6 @@ func (b *Body) Surface(face int) float64 { return b.surf[face] }
 // fat-free dry.
 func (b *Body) SurfaceWater(face int) float64 { return b.dry[face] }
 
-// Evaporating returns a face's last rate of surface evaporation, kg/m²·s;
-// negative while steam condenses on it.
-func (b *Body) Evaporating(face int) float64 { return b.evaporating[face] }
-
-// Shells returns the number of shells of each half.
-func (b *Body) Shells() int { return b.g.n }
-
 // StoredHeat returns the heat in the piece above 0 °C, J per m² of surface.
 func (b *Body) StoredHeat() float64 {
 	h := 0.0

@@ -8,10 +8,6 @@ func (b *Body) Step(dt float64, air Air) Flow {
 	shrink := 1 - shrinkShare*(b.ledger.Vapour+b.ledger.Drip)/1000/b.volume
 	shrink = math.Cbrt(shrink * shrink)
 	out := 2 * (n - 1)
-	pressure := air.Pressure
-	if pressure == 0 {
-		pressure = StandardPressure
-	}
 
 	// Water. Each face's evaporation is κ·(a(xs)·p_sat(T) − p), supplied
 	// through half a shell by G·(x − xs): xs, at the very surface, is found
@@ -26,7 +22,7 @@ func (b *Body) Step(dt float64, air Air) Flow {
 			film := (ts+air.T)/2 + 273.15
 			// Chilton–Colburn with ρ·cp of air at the film temperature
 			// and a Lewis number of 0.86 to the two thirds.
-			kappa[face] = shrink * air.Convect[face] / (pressure / 287.1 / film * 1010 * 0.905) / (gasConstantSteam * film)
+			kappa[face] = shrink * air.Convect[face] / (StandardPressure / 287.1 / film * 1010 * 0.905) / (gasConstantSteam * film)
 			x := b.x[j]
 			supply := b.k[j] / g.outer[n-1]
 			demand := kappa[face] * saturation.at(ts)
@@ -326,7 +322,6 @@ func (b *Body) reconcile(face int, dt, m, moist, latent float64) float64 {
 		b.sys.rhs[j] += latent * d / b.c[j]
 	}
 	b.ledger.Latent += latent * given * dt / 2
-	b.evaporating[face] = given
 	return given
 }
 

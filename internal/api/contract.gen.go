@@ -270,13 +270,17 @@ type Catalog struct {
 
 	// Limits What a request may hold, for steppers
 	Limits struct {
-		MaxAirC    float64 `json:"maxAirC"`
-		MaxMinutes float64 `json:"maxMinutes"`
-		MaxPieces  int     `json:"maxPieces"`
-		MaxStages  int     `json:"maxStages"`
-		MaxStartC  float64 `json:"maxStartC"`
-		MinAirC    float64 `json:"minAirC"`
-		MinStartC  float64 `json:"minStartC"`
+		MaxAirC      float64 `json:"maxAirC"`
+		MaxGuidanceC float64 `json:"maxGuidanceC"`
+		MaxMinutes   float64 `json:"maxMinutes"`
+		MaxPieces    int     `json:"maxPieces"`
+		MaxStages    int     `json:"maxStages"`
+		MaxStartC    float64 `json:"maxStartC"`
+		MinAirC      float64 `json:"minAirC"`
+
+		// MinGuidanceC the least that a cook's own rule may ask
+		MinGuidanceC float64 `json:"minGuidanceC"`
+		MinStartC    float64 `json:"minStartC"`
 	} `json:"limits"`
 	Surfaces []Choice `json:"surfaces"`
 }
@@ -387,14 +391,18 @@ type CookSummary struct {
 
 // CutInfo defines model for CutInfo.
 type CutInfo struct {
-	Faces  []string    `json:"faces"`
-	Form   CutInfoForm `json:"form"`
-	Group  string      `json:"group"`
-	Id     string      `json:"id"`
-	LeastG float64     `json:"leastG"`
+	Faces []string    `json:"faces"`
+	Form  CutInfoForm `json:"form"`
+	Group string      `json:"group"`
+	Id    string      `json:"id"`
+
+	// LeastG the lightest piece that is taken
+	LeastG float64 `json:"leastG"`
 
 	// Length in thicknesses
-	Length   float64 `json:"length"`
+	Length float64 `json:"length"`
+
+	// MostG the heaviest
 	MostG    float64 `json:"mostG"`
 	Name     string  `json:"name"`
 	Plural   string  `json:"plural"`
@@ -2962,75 +2970,77 @@ func (sh *strictHandler) Simulate(w http.ResponseWriter, r *http.Request, params
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"7Dzbcts4e6+CYf+Zbae0rcTJtuu98rrrrWeTxhNnm4vUnYHITyQiEGAAULKa+p12+gj7ZB0ceAYlUpK9",
-	"+Wf2xiNLJPCdz8DXIOJZzhkwJYOLr0GOBc5AgTD/3cT6L2HBRZBjlQZhwHAGwUVA4iAMBHwpiIA4uFCi",
-	"gDCQUQoZ1m+oTa6fkkoQlgSPj2Fws3iLVZTqH2OQkSC5Ilyv+yEFtAIhCWdIpVghlQKKUswSQGssUYZj",
-	"QJyFiDD0peAKZBBaiFLAMYgappvFid1jGySPGmyZcybBYHgr+JxCpj9GnClgSn/EeU5JhDWIZ7l94p8/",
-	"Sw3v18bafxOwCC6CfzirSXhmf5Vn5bpmxzbGHzWWa2AKrQV35HGv6VV/wnIJFoo4JvodTG8Fz0EoomFe",
-	"YCohDPLGV5qmuUrfGjQWXGRYBRdBzIs5hSAsacCKbA4i0PAQy+PRL8gU62+6vBMQKcwSCogLJHjB4vrl",
-	"kuJhsCbxaNgem1L1ye17Xz3G558hUkEYPJwk/MR9mQueCJydOsI1fjwhWc6FsnKt0uAiWAHlkSikKrKz",
-	"iAs4cy+bna+wwpQn5vEWdSOOrXYQBZncxforjtUNW3CNuwMRC4E3+v+omLJQMbjOQmxA/EpYPGG1lJMI",
-	"fIslBYkxi+AYa1GSESX7omKEHiPNXJAKZXiDUk7jEC24QFJBnmuT0xXrDD9cEnE1Ukoz/PCWsELZd8e9",
-	"cEvAIe5+JUxBUv18p3Cy/WehRoNH2BRkCJuwekdvasTqbcOKmi1KNXdq4tREv6eA2iQUYoGPITMd0I2G",
-	"hE7lGts0xbQl/5XM+aB0m/Y0msQe51B6Es8PEm88Qn0pjbfiIgaBKGGA8kJJRFTfDHawNP7T7ObW9gLP",
-	"8VQ/MIAXJ/SXsaYeU3UbqbFPFwkWYx/v02CkZTeEOMCulwa5JwaYUhAJsLYU98jXNXJTpYcBxPKd40Fb",
-	"hBKUg0AvZjMUZX/8n5bsMSza+OGUvBAR+AOwrdIXNijRBLda0i+efOkhaaQKTB1x3y2Ci087AyXLqPvQ",
-	"Exk6NiKstQqlWKIU5zkwiEO0JipFa+1XiERSEUqR4ijimTEysCpD2pFOmy9/1q94vS1hRKYQX3bkHCs4",
-	"USQDX9Sz4AIiLNWuje9IVlATaVZ+fdcr1/qhG5YXaoswUo7jaRAPiy9f++N2CWIF4juJIsqjZUt4t23E",
-	"C2W4tAPNd+6xxzDIKWY7I26KWUUU/cKNnzD6JwbxNL5I7RSnkVMHNWOk7k4/t1VDq70tKxw5wlLVSqmp",
-	"ZN7t3ZDBGuua+kMqbbWgr9cTUF8S5qf9CtMC9vEVZsVQA7EVbMv/aS6zBBZYkemtrOJoiAphKRYTbR31",
-	"p4wLsCS0oepc/0e1HdQ053kDOg/SbQX64/crE/yaZUKU2XjMfKW3CdEM5ZiCtmmvUIzF0vzkNtuLfkOk",
-	"u3OS6onYFUcxR4yvQ4RZjAqmCEXrFFgvVMeRfc9nJ4xc1tl9hglD80IpzpBzPz2ixaAwoX7LhudAh+Dt",
-	"LC8Ax971GTyogTWIRHEBeilbdeAM0JoLb26bp1hCU3pSwEr/Zg2w/SQKxuwnLVL2k5Ep9yVeEpacWKEq",
-	"XY1XkhRR1G+iDWN8+AAzNNHoIpUSljj0RhrrjhhZdEtAKi4NClaRZVhshoKEt4SNDDNNaOdFfB/XPOAx",
-	"CZMkhiGR6xP32llXFHHKC4H4As25SpHJV5ATRjB2qwpBqg8jkO5GIf1Ue9WEds45Bcx2eHIF25zieI5M",
-	"dogjHZxByitPxUAM389Ce9hl+OHG/vjSpLv1P71Ij4usqc5Scz4Mog0lzBYbgVKSS078GpoIXuR+6RoI",
-	"0wBLNTY3o8AS5amhEq3kJFoykNKmxyPqC3z8voPylNNCYL+VFgWFq9E55wLUZlpKY5YhER6d2Joy5DFo",
-	"t0WSHT1KOQiDsnZh5KpiYAlMA4dKEkrOVFQpSbk1F7su84aOnSViQW303kcrww8k02JulcJ+np2ee2g3",
-	"r2rS26JZV4C1BWb6Fj9c7dr41ayx9YvXM3+tWjuKXUuZl6ulzodWerdYSFC7FmuBdfJqaDEdN+1E8XUT",
-	"Q89CA3ahG5XGAq+N/eErYF7TUypphh/eODvxvcWj/PeFL4DhaxAfdyBx/nrWpMj3Mx9FXBPHVyv1aUz5",
-	"eKU7LsSfl1V8B1lYCXGbgw3JaMhbkzGDerJPlvCXJn3zmvT3pjIdrXhONXjDcTxRAaLCH4DnBCJ4i6Uc",
-	"64fzLR0XOaWf4loD/tigdOn79R0jm+CXLZQGjiMr1obA+1es39UVsiksMl3z4UzeddVtLmiD9Ibkv5w1",
-	"ZLSmZJV6lWqVY0NAyRca+YRzjWiKTX48LwRTXlWrk6tyHYG1LH8uSLSp14nFxq+pLnHZBe+jR9hvXfHQ",
-	"R6xJeWPk+jG7mr9VIXegArmlYrtreSNXfsv1ryMslxOxi5El+TBQeE7hA8k8UvWGR5gaOULcFhnMw1pd",
-	"sFIg9DP//Y+fZi/uP81Ofrj/35efZifn9/908Wl28tp+9TcfkfcOI2qGViFFyQRHW8fBmg73A9KyT4Bw",
-	"LOH4SwqGPONe3KzHe7oDM4P1RRCCi3ZFodc15GuIB+pRQHfUvrcjaxcoHw+rzXzYdasXUmFVDLjWodph",
-	"Z/uysueWGqBpKT8T9CMXkAJWkypMSaewMy1enzBpMXpmpEMt7MYp3ApjeKQKwfbHagL9BpowXQzMiuFw",
-	"g2DrsIYcmA/xB0Wl4OwfF92BUoQlcnJgRLKBUmk5VNKMTAod8xW2pyNIpED4a33u1St/b8e0p6sFxtXk",
-	"sJRNQBKdvPyPd3OZcqHKabL25neEJRROKGj7i5bQbLA0MFeQ5SCwKkQLeS3P154tu3ai8bYDvEHMJnFC",
-	"R/4mzD5BazRcexa3zpo9IwImSkfYzOJs0IKoEEkAhhaCZwjP+QpClGX2X+2g7GLfSZSROLauqj10xqVn",
-	"q3/na5RhtkEJR4QhrBCmtCZsw9LWCc6Q/9D86e8QQyJgbPmWYlfw6+//MNJAbPaxeA+BfjF0OJRwjDF8",
-	"gvNsC1kzLkAzD81hoT9iIpBUPJco4yvXKOuhuuYilruNXJXIGRhshTUo3/bBrmNJ39jYHKT6jSky3Lpi",
-	"BaUmAHIz0f0C0GaLZESCyHyS25pQYd9rkNBu4hYIHYBj2K1t9xZMU5KkYx005eur4xNlCFOzW+gAHIWp",
-	"pslPm/1FIsV08R5wfMASlPPlNRFS7b+E5vAhWEic5dRf2OmQugVsc+MWLTt0CdvKV+9nVMrJm1eX+QoE",
-	"TmB0q5nI/PIAOoINu7rZoRjdDasqLmOf/ThgBTUsIJLNx3Tkagus3gOLQUA8ONO5E//PBYngV8gnTJFS",
-	"nryHuKgmSPbYVUcgb7iU4zfV8SZPgPmrmu7Hu5ETlZa/bTA6pOiRt+R0i4sNnnXo4pNt430HEj7j9Dwu",
-	"jDO4S7GAST3naSdF/sP+O6mMe5W9HDsXMbG2e9AJlOZmDWLUa7YQaOMfNojt454oKBxmKlJOJ8xsCJBT",
-	"8u/hzvvIsKtUihLKGoJyia09be0XDjHEyujaQSuQDChh2+KYCXWGKYztD7V0tFjwNXsCf+IGnaaMKdXD",
-	"NefN4ZrzXec8nO2zAzYWH58UjJ/dMdZ2itNZw4SjRVPdy6TwvMjzsbAMha2uFFXqnFuxQrMeRfG4KP1x",
-	"TKS7AhGTaCAPXxMW8zVSHGGSmVlVHXiZjFvmAnCM+AJRjmNpZ0nX9XzpQgeDvTzcfustsgqe7a/VGpaN",
-	"vxo0eLJC8X3365Z3HejlkiU41UEMi7WPG2tshke3VhYm2PeIDww7DpewF2RsbSEDKV3MvctHxKaA5J4f",
-	"I4VW0HyRTTEwdn6YvDwZ7/vIdsurlQdse7NWllIRpNbPRtJTxYg2MXFBRxkdNlxcQ75GlnMvmbTzFXtX",
-	"c6uKXzW+dqyJnKPM3WwdcenPsZhxE0899iVapyAAqTVH7iEkdVBobKO2iMYe6n/MsIe30jV4pGLbNErf",
-	"9OFo2QcQIwkRZzGisAJqqpuoGp7pG0nBeTaWKEp4D06ajaR2CJhpN+GO/rep4qHD4zjJvHbnYQ4XzPf2",
-	"vPIT9oJt7oeZsg3FMbHhmDNiXd3qtDra7ChkiIolMiexq37F9n7HqABrfCd7n540GX2AoFd/MsI12Df2",
-	"C1UpCvuK1aOZgrET7G3y31LMZIg0fUEaWyAgAw26RJiIk4UgEKOI86U8RR/qxotEWl3++P0qRDqoA4mS",
-	"ENkUVaIsC01bXlYniwpGQUqEEcMZmIM3iKsUxJpIOEU/m663WfH99RX64dXrf0HNqy9sP0vrpokPQkSU",
-	"RKZJXUdzRCLXrj79L1YdE7kI/rOmSmNk4yKYnb44nZkTgTkwnJPgIjg/nZ2e2+mB1OjSWVTfypBYC84N",
-	"AQg3J/yCX0CVFzd07vZ4OZttuddj2n0e5Rae+zx08FsCaX5c4IIO6n8FYeOKkDCQ5UmZ4KpQMkTm+LsV",
-	"hYKCrM9OAUsIA7RkfC3Nm2dGLgap84ZIdWWeOJA4o0/Rlod++r3jHuUuKbVifQS6fTBeI5lzvgwRxQqk",
-	"snmFzTYwomQFZjczqMJz6zylh2b2BgR70M5dWPETtynDaHJNmYwYOqva7WLZ5zxR42P3Lp7HHrNfHE8T",
-	"NGGG1ECTN8USzSEp2J5craX6rDziNKT4b8gKKkYdINxd920Ptu+mQnU2eo8TUPpNPy8H6KqciU04YYm5",
-	"EokLpDOQw+n8lcSP1i9RsEWLNqn/zXzvp/Qrj0MrFMKSxPAjEiAVF4DmmgbmEP9cx6B7QhwOu4AjSMEh",
-	"Ur8/Rs0btwbuSqgfObuJg8f7NuPO6qsO9lhryAhexnF9Gnx/OzjqzgV3bH+MHXs+jiK8UCAQUUdwTnd4",
-	"YyOkNZYo5gx+tHUxc38CkqDsRTLGbjx6uXtGcTmV4lfR31jM2wz7s+jmBjiOQrgPeAnGYtisEMvyFLPE",
-	"xCYOB2tP4zaK/dSn8GjPbaHKGf6n0Z3qcoxvQ2kuJVpCro7jic6c0ziyRXtvV/2zPYV24Yf4QE0rUwLY",
-	"HvRfC1f2e/qov6owjIn3HegHI1/FLEdV2rJyNHFRd7mlXvkplL154c/z6rtj7ZMovM5ntsuwKYw8iwib",
-	"M0IjJNiVaqwzMjmmO3bielj7R4Fek3UlACu4tdf9PIVkNS5Net4s0hLcbyUZrFHuGHKQcI3Mayr6foN5",
-	"jR+22bPw4RAehMe1y44M35ZZnqg8T8+0YxnlZ4jC/my5PkYUJhunUYb0tzqx8oS4VnsM4JvyQkLKafyd",
-	"RBXM++v1gIq2MD2+srWRfD5d20bcI+ibrPp0toDjL0jbh6BvAdvwmPIyooBXIBEvbMfAzknHbj7HXriM",
-	"0ZeCREsbtCBcNvLNtepfChCb+lZ1dxSiead6hWtr6KHqED+Vue13ZZ9bFBpXQg5c665zctPXPk7ZyPHd",
-	"XEFnWxcL89l0MA0MtoRkhaEQNLgIznBOzlYvgsf7x/8PAAD//w==",
+	"7DztcuM4cq+CYq5qkwpta74uOd+vWedmM3UzGdd4Lvtj4lRBZIvECgS4AChZ2fidtvII+2QpfPAblEBJ",
+	"9u5V7R+XLJGN/u5GdwM/RQkvSs6AKRld/xSVWOACFAjz3/tU/yUsuo5KrPIojhguILqOSBrFkYAfKyIg",
+	"ja6VqCCOZJJDgfUbalfqp6QShGXR42McvV99xCrJ9Y8pyESQUhGu4X7JAW1ASMIZUjlWSOWAkhyzDNAW",
+	"S1TgFBBnMSIM/VhxBTKKLUY54BREi9P71YVdYx8mjxptWXImwVB4K/iSQqE/JpwpYEp/xGVJSYI1ilel",
+	"feKff5Aa3586sP8gYBVdR/9w1bLwyv4qr2q4ZsU+xd9rKrfAFNoK7tjjXtNQv8VyDRaLNCX6HUxvBS9B",
+	"KKJxXmEqIY7Kzleap6XKPxoyVlwUWEXXUcqrJYUornnAqmIJItL4ECvj4BdkjvU3Q9kJSBRmGQXEBRK8",
+	"Ymn7cs3xONqSNBi3x65WfXXr3jeP8eUPkKgojh4uMn7hviwFzwQuLh3jOj9ekKLkQlm9Vnl0HW2A8kRU",
+	"UlXFVcIFXLmXzco3WGHKM/N4j7sJx9Y6iIJCHhL9DcfqPVtxTbtDEQuBd/r/pJoDqJqEsxI7EH8lLJ0B",
+	"LeckAR+wrCIpZgmcAxYlBVFyrCpG6THSwgWpUIF3KOc0jdGKCyQVlKV2OUO1LvDDWyJuArW0wA/fOVJm",
+	"vPKRsErZ5cJeuCXgeOV+JUxB1vx8p3C2/2ehgtEjbA79hPXo70tA+1UKWCrrZjFKOF9/IxHfMiQqCkYm",
+	"WK6jOHCtGZQMzLplYkti3Ai7J5XuSl3+dVk9oHygCCPvof1ZJVb4HAo/IMyYd+z8RWeZro31jLcxGB+W",
+	"btGROyKpJ7LVYdDzg8Q7j0W+lSbUcpGCQJQwQGWlJCJq7MMHVJrgb1ZzsL3Iczw3iE3QxQn9LjROYapu",
+	"ExX6dJVhEfr4mAeBYckw4oSgVEeTkRpgSkFkwPpaPGLf0EPP1R4GkMpPTgZ9FcpQCQK9WCxQUvzyf2GO",
+	"o1bGsZbySiTgzx73al/c4UQX3QakXz352sPSRFWYOuZ+WkXXXw9meVZQ97EnrXViRFhbFcqxRDkuS2CQ",
+	"xmhLVI622hETiaQilCLFUcIL42RgU+fjgRkHX/9Fv+JNFQgjMof07UDPsYILRQrwpWwrLiDBUh1a+I4U",
+	"FTVpcpOUHHrlnX7oPSsrtUcZKcfpPIyn1Zdv/ZsOCWID4huJEsqTftTbtxCvlJHSATI/ucce46ikmB3c",
+	"LlDMGqboF977GaN/YpDOk4vUIXMeO3VGFqJ1d/q5vRbarG1F4dgR16ZWa02j827tjg62VLfcnzJpawVj",
+	"u55B+powP+83mFZwTKwwEGONxF60rfznhcwaWWBVoZeyhqMxqoTlWEq0d9SfCi7AstDm2Uv9H9V+UPOc",
+	"lx3sPET3DeiXn29M5m7AxKiw2Zr5Si8TowUqMQXt016jFIu1+cktdhT/plh35zTVs91QHKUcMb6NEWYp",
+	"qpgiFG1zYKN9Bk7sez4/YfSyLU0UmDC0rJTiDLnwM2JaCgoT6vdseAl0Ct8BeAE49cJn8KAmYBCJ0go0",
+	"KFsy4QzQlgvvxrzMsYSu9uSAlf7NOmD7SVSM2U9apewno1PuS7wmLLuwSlWHGq8mKaKo30UbwfjoAWZ4",
+	"oslFKicsc+QFOuuBGllya0QaKU0qVlUUWOymkoSPhAWmmSa18xJ+TGieiJiESZLClMqNmfvOeVeUcMor",
+	"gfgKLbnKkdmvIKeMYPxWk4I0HwKIHmYh4zrBpovtknMKmB2I5Ar2BcVwicwOiIEBzhDl1adqIocf70JH",
+	"1BX44b398aXZ6Lb/jDI9LoquOUst+ThKdpQwWykFSkkpOfFbaCZ4Vfq1ayJNAyzVdxOlBpLlCqRCpd7p",
+	"W/9JJFJ4bfxvgJQosEx5KsZEewWSrBlIaffTAeUKPoloDnhDwOQZAYAmtbOklcB+ny8qGlyQkngFajdv",
+	"g2TAkAQHb5NNRfYcjN1jF44ftVbFUV0JMVraSLdGpkNDo1e12Bqu1Kzcu7N7V+9CBl6biBW1e4ExWQV+",
+	"IIU2Gmti9vPi8pWHd8umPL8vN3a1aFtrpx/xw82hhV8vOku/eLPwl+112DkEyrzcgHo1BenTaiVBHQLW",
+	"Q+vi9RQwnYUdJPFNl0IPoAkvM8xxU4G3xpvxDTCvI6uNtMAPH5wT+aOlo/73hS8d4lsQ3x8g4tWbRZcj",
+	"f1z4OOL6Wb4asM9i6scb23EbhmXd0HCYxY0S9yXY0YyOvnUFM2knx+w5frek37wl/b2ZzMAqntMMPnCc",
+	"zjSApPKn8ybT+YilDI3D5Z5OkpzTJ3KNBn9uUIf041qwiS0X1O2aDo2B9W/D4OPr35/aetscEZkBgum6",
+	"gBswsDtLm/J3NP/loqOjLSebjVxtViU2DJR8pYnPONeE5tjstpeVYMprau1WrYYjsNblHyqS7Fo4qdj5",
+	"LdVtgw7h++hR9ltXivQxa9YuNHHdnUN98KYsPFHP3FP/PQTe6JXfc/1rgOdyKnYdWOCPI4WXFL6QwqNV",
+	"H3iCqdEjxG3JwjyszQUrBUI/89//+HXx4v7r4uJP9//78uvi4tX9P11/XVy8sV/9wcfko9OIVqBNSlEL",
+	"wfHWSbDlw/2EthyTIJxLOX7XgqnIeJQ020mn4ezQZLUShOCiX58Y9SD5FtKJ6hbQA5X0/cRaAPXjcbOY",
+	"j7phLUQqrKqJ0DpViRwsX9cJHagJntb6M8M+SgE5YDWrXpUNykTz8vUZEyTBszADbmE3uuEghMhIVYId",
+	"T9UM/k20dIYUGIjxdLth7+iHk1FgUlQrzvF50R0oRVgmZydGpJgovNYjKt3MpNI5X2U7RIIkCoS/cjg9",
+	"dvTLzze22d0ACCvYYSm7iGR68/I/3sVlzoWqB+v6i98RllG4oKD9L1pDt13ToVxBUYLAqhI94rU+v/Ms",
+	"OfQTnbcd4h1mdpkTO/Z3cfYpWqd9O/K47a7ZM3BgsnSEzWTPDq2IipEEYGgleIHwkm8gRkVh/9UBygL7",
+	"RqKCpKkNVf35Oy49S/0736ICsx3KOCIMYYUwpS1jO5623eBMxQ8tn/EKKWQCQmu7FLuC33j9h0AHsTvG",
+	"4z1E+sXY0VDjEeL4BOfFHrYWXIAWHlrCSn/ERCCpeClRwTeu7TYidctFKg87uWYjZ3CwFdaoftuHu84l",
+	"fUNoS5Dqb0yR6UYYqyg1CZAbDx8XgHZ7NCMRRJazwtaMCvtRQ4t2EQcgdgiGiFv77j2U5iTLQwM05dub",
+	"8zNlilKzWuwQDKJU8+Tb3fEqkWO6+gw4PQEE5Xz9jgipjgehJXwKFRIXJfUXdgas7iHbXbjHywFf4r7x",
+	"tesZk3L65rVlvgGBMwhuXBNZvj2Bj2DTruHuUAR3w5qKS+iz3094QY0LiGz3fR4IbYXVZ2ApCEgnJ0QP",
+	"0v9DRRL4K5QzZlIpzz5DWjXzKEesqjOQD1zK8EV1vskzYP6qpvvxLnA+08q3j8aAFSP21pLuSbEjswFf",
+	"fLptou/Ehs8EPU8I4wzucixC7cG0JT8W/jayyglj0E7X27Y3X+kfJNLMaNrfaMXFnBZ48DEdHcznnen5",
+	"D/vvrCrzTfEydAhkZun5pLNC3cU6nGth9gjo0x93dKGVc8NQn76JisJpzi3ndMbMigA5p2IwPSsQmCjW",
+	"Zlxj2WJQg9jbhdeR7JTQoYx3OAkCKYASti/zmlEZmSPY8VDPwO8IvmVPEAHdoNecMa12uOhVd7jo1aFz",
+	"Ls5b2wEjS49PC8Jnl0x8mBMmtzDjXNjcgDhrQ1GVZSguU4m2K57VNucgNmS2wzOeoKo/huTmGxApSSYq",
+	"B1vCUr5FiiNMCjOrq1NFUyOQpQCc6khGOU6lnaXdtvO1K52+jioH9ltvWVjw4nir1rjs/PWryZMlih+7",
+	"3rAg7VCvQdboNAdRLNU+aWyxGZ7dWwuZ4d8TPjHsOV10X5HQakgBUrpdwqEYkZqSl3s+RAutovlysWpi",
+	"7P40fXky2Y+JHRaEmwjYj2a9fVXDkNY+O9u0Jqu1WymXdNT5bCfEdfQrsAD9lkk7EXJ0/bmpUTYDd+ea",
+	"ITrLpNDeoZzx5I0ZkPFUkF+ibQ4CkNpy5B5CUueJxjdqj2j8of7HjKd4a3OTR0r2zc+MXR9O1mMEMZKQ",
+	"cJYiChugph6LmnGfsZMUnBehTFHCe3DULCR1QMBMhwl3b0OfKx4+PIZp5jt3Huh0xfxsD5s/Yffa7lYx",
+	"U7YFGpIbhpyRG9rWoDnTF0clY1StkTlG33RY9ndoghKs8N77MV10EnyAYlQxM8o12en2K1WtCseq1aOZ",
+	"27ET/H3231LMZIw0f0EaXyCgAI26RJiIi5UgkJqz9vISfWlbRRJpc/nl55vYFAdAoixGdtcqUVHEZpBA",
+	"NierKkZBSoQRwwWYg0eIqxzElki4RH8xfXoD8fO7G/Sn12/+BXXvLbEdOG2bJj+IEVESmbZ6m80RiVyD",
+	"/fK/WHNM5jr6z5YrnSGT62hx+eJyYU5ElsBwSaLr6NXl4vKVnXfIjS1dJe2VGpn14NwwgHBzwjH6DlR9",
+	"68bgYpaXi8WeS1nmXcZSL+G5jEUnvzWS5scVruik/TcYdu53iSNZnxSKbiolY2SO/1tVqCjI9uwYsIww",
+	"QGvGt9K8eWX0YpI7H4hUN+aJE5kTfIq4PvQ07naPOPeWUqvWZ+DbFxM1siXn6xhRbM6NmFza7jYwomQD",
+	"ZjUzWsNLGzylh2f2fgh70NDdNvItt1uGYHbNmeWYOqs77LvZ5zxZ4+PwIqXHkbBfnM8SNGOmzECzN8cS",
+	"LSGr2JFSbbX6qj7iNWX4H8gGGkGdoNzD8G0P9h/mQnM2/IgTYPpNvywn+Fqff8o4YZm5z4oLpHcgp/P5",
+	"J5I+2rhEwRYt+qz+N/O9n9OvPQGtUghLksKfkQCpuAC01DwwlxgsdQ56JMbxdAg4gxacovXHU9S9Lm3i",
+	"roj2kav3afR43xfcVXvVwxGwppzg2zRtT8Mf7weD7pxw1xaE+LHnkyjCKwUCEXWG4HSHdzZD2mKJUs7g",
+	"z7YuZu6PQBKUvUjH+I1Hr3SvKK7naPwm+jeW8r7Afi2+uZGTszDuC16D8Rh2V2ivntLuT2JiNw4nW0/n",
+	"No7jzKfyWM9tpepTB09jO83lIL8No3kr0RpKdZ5IdOWCxpk92mcL9deOFDqEnxIDNa9MCWB/0v9OuLLf",
+	"02f9TYUhJN93qJ9MfJOznNVo68rRTKDuZlIN+SmMvXvh0fPauxPtkxi83s/s12FTGHkWFTanmgI02JVq",
+	"bDAye0x3UMb1sI7PAr0u60YAVnBrrzt6Cs3qXBr1vLtIy3C/l2SwRaUTyEnKFbivafj7G9zX+HFbPIsc",
+	"TpFBfF6/7Njw23LLM43n6YV2Lqf8DFnYr63X58jCZOf8zJT9NmdsnpDWZo0JenNeScg5Tb+RqMH5eLue",
+	"MNEepec3tj6Rz2dr+5h7BnuTTZ/OFnD8BWn7EIw9YB8fU15GFPAGJOKV7RjYye7UzefY27Ix+rEiydom",
+	"LQjXjXxzJ/6PFYhdeyW+O7zRvRC/obU39NB0iJ/K3Y67ss+tCp0rMSfu5Nd7ctPXPk/ZyMndXMFnWxcr",
+	"89l0MA0OtoRklaESNLqOrnBJrjYvosf7x/8PAAD//w==",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

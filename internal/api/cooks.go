@@ -26,6 +26,14 @@ func (s *Server) live(ctx context.Context, c store.Cook) (cook.Live, error) {
 	}, nil
 }
 
+// led returns a kept cook, and as the core leads it.
+func (s *Server) led(ctx context.Context, id string) (c store.Cook, l cook.Live, err error) {
+	if c, err = s.store.Cook(ctx, id); err == nil {
+		l, err = s.live(ctx, c)
+	}
+	return c, l, err
+}
+
 func (s *Server) cookOut(ctx context.Context, c store.Cook) (Cook, error) {
 	l, err := s.live(ctx, c)
 	if err != nil {
@@ -154,11 +162,7 @@ func (s *Server) GetCook(ctx context.Context, r GetCookRequestObject) (GetCookRe
 func (s *Server) AddCookEvent(ctx context.Context, r AddCookEventRequestObject) (AddCookEventResponseObject, error) {
 	s.cooking.Lock()
 	defer s.cooking.Unlock()
-	c, err := s.store.Cook(ctx, r.Id)
-	if err != nil {
-		return nil, err
-	}
-	l, err := s.live(ctx, c)
+	c, l, err := s.led(ctx, r.Id)
 	if err != nil {
 		return nil, err
 	}
@@ -177,11 +181,7 @@ func (s *Server) AddCookEvent(ctx context.Context, r AddCookEventRequestObject) 
 func (s *Server) UndoCookEvent(ctx context.Context, r UndoCookEventRequestObject) (UndoCookEventResponseObject, error) {
 	s.cooking.Lock()
 	defer s.cooking.Unlock()
-	c, err := s.store.Cook(ctx, r.Id)
-	if err != nil {
-		return nil, err
-	}
-	l, err := s.live(ctx, c)
+	c, l, err := s.led(ctx, r.Id)
 	if err != nil {
 		return nil, err
 	}

@@ -26,8 +26,9 @@ func (s *Server) PutSettings(ctx context.Context, r PutSettingsRequestObject) (P
 		Temperature: units.Temperature(r.Body.Temperature), Mass: string(r.Body.Mass), Guidance: safety.Guidance(r.Body.Guidance),
 		GuidanceC: r.Body.GuidanceC, Chime: r.Body.Chime, Shortcuts: r.Body.Shortcuts,
 	}
-	if floor := safety.StricterFloor(safety.Poultry); v.Guidance == safety.Stricter && !(v.GuidanceC >= floor && v.GuidanceC <= 95) {
-		return nil, program.FieldErrors{{Field: "guidanceC", Value: fmt.Sprintf("%g", v.GuidanceC), Allowed: fmt.Sprintf("%g to 95 °C, never under the guidance", floor)}}
+	if v.Guidance == safety.Stricter && !(v.GuidanceC >= safety.StricterFloor && v.GuidanceC <= safety.StricterTop) {
+		return nil, program.FieldErrors{{Field: "guidanceC", Value: fmt.Sprintf("%g", v.GuidanceC),
+			Allowed: fmt.Sprintf("%g to %g °C, never under the guidance", safety.StricterFloor, safety.StricterTop)}}
 	}
 	return PutSettings200JSONResponse(*r.Body), s.store.PutSettings(ctx, v)
 }

@@ -44,15 +44,17 @@ func (s *Server) GetCatalog(ctx context.Context, _ GetCatalogRequestObject) (Get
 	l.MaxPieces, l.MaxStages = program.MaxPieces, program.MaxStages
 	l.MinAirC, l.MaxAirC, l.MaxMinutes = program.MinAirC, program.MaxAirC, program.MaxMinutes
 	l.MinStartC, l.MaxStartC = program.MinStartC, program.MaxStartC
+	l.MinGuidanceC, l.MaxGuidanceC = safety.StricterFloor, safety.StricterTop
 	forms := map[food.Form]CutInfoForm{food.Slab: "slab", food.Cylinder: "cylinder", food.Ellipsoid: "ellipsoid"}
 	for _, f := range food.Cuts() {
-		rule, err := safety.For(set.Guidance, f.Class, max(set.GuidanceC, safety.StricterFloor(f.Class)))
+		rule, err := safety.For(set.Guidance, f.Class, set.GuidanceC)
 		if err != nil {
 			return nil, err
 		}
+		least, most := f.Allowed()
 		c.Cuts = append(c.Cuts, CutInfo{
 			Id: f.ID, Name: f.Name, Plural: f.Plural, Group: f.Group, Faces: f.Faces[:], Form: forms[f.Form], Length: f.Length, Width: f.Width,
-			TypicalG: f.Typical, LeastG: f.Least, MostG: f.Most, Safety: string(f.Class), RuleC: rule.CoreC, Source: f.Source,
+			TypicalG: f.Typical, LeastG: least, MostG: most, Safety: string(f.Class), RuleC: rule.CoreC, Source: f.Source,
 		})
 	}
 	for _, k := range food.Coats() {
@@ -70,9 +72,6 @@ func request(p store.Plan, f store.Fryer, guidance safety.Guidance, guidanceC fl
 	q := program.Request{Load: p.Load.V, Coat: &p.Coat.V, Fryer: f.Simulated(), Program: p.Program.V, Guidance: string(guidance)}
 	if guidance == safety.Stricter {
 		q.GuidanceC = guidanceC
-		if cut, err := food.FindCut(p.Load.V.Cut); err == nil {
-			q.GuidanceC = max(q.GuidanceC, safety.StricterFloor(cut.Class))
-		}
 	}
 	return q
 }

@@ -43,6 +43,8 @@ test('a change without a connection is kept and sent later', async ({ page, kitc
   await page.keyboard.press('ArrowLeft');
   await expect(page.getByText('Kept on this device only')).toBeVisible();
   await kitchen.start(new URL(kitchen.url).host);
+  // It goes out by itself once the server answers, and is there after a reload.
+  await expect(page.getByText('Kept', { exact: true })).toBeVisible({ timeout: 12_000 });
   await page.reload();
   await expect(page.getByRole('button', { name: 'Stage 2: 200 °C for 14 min' })).toBeVisible();
   await expect(page.getByText('Kept', { exact: true })).toBeVisible();

@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test';
 import type { PlanInput, Simulation } from '../src/api/client';
 import { minutes, unitsOf } from '../src/format/units';
-import { step, type History } from '../src/plan/history';
+import { step, type History } from '../src/ui/history';
 import {
   addTurn,
   mendPlan,
@@ -95,7 +95,7 @@ test.describe('changing a program', () => {
 });
 
 test.describe('undo', () => {
-  const start: History = { past: [], now: plan, future: [], last: '', at: 0 };
+  const start: History<PlanInput> = { past: [], now: plan, future: [], last: '', at: 0 };
   const named = (name: string, what: string, at: number) => ({
     kind: 'edit' as const,
     what,

@@ -299,6 +299,13 @@ export interface components {
                 /** Format: double */
                 maxStartC: number;
                 maxStages: number;
+                /**
+                 * Format: double
+                 * @description the least that a cook's own rule may ask
+                 */
+                minGuidanceC: number;
+                /** Format: double */
+                maxGuidanceC: number;
             };
         };
         Choice: {
@@ -327,9 +334,15 @@ export interface components {
             width: number;
             /** Format: double */
             typicalG: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description the lightest piece that is taken
+             */
             leastG: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description the heaviest
+             */
             mostG: number;
             safety: string;
             /** Format: double */
@@ -523,6 +536,13 @@ export interface components {
                 shapeNumber: number;
                 /** Format: double */
                 boneShare: number;
+                /**
+                 * Format: double
+                 * @description the thinnest that a piece of this mass is taken for
+                 */
+                leastMm: number;
+                /** Format: double */
+                mostMm: number;
             };
             /** @description The pieces as they fit, seen from above, mm from the basket's middle */
             basket?: {

@@ -1,8 +1,8 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Input, Label, TextField } from 'react-aria-components';
 import styled from 'styled-components';
-import { Refusal, type Catalog, type Fryer, type FryerInput } from '../api/client';
+import type { Catalog, Fryer, FryerInput } from '../api/client';
 import { saveFryer, useCatalog, useFryers, useSettings } from '../api/queries';
 import { unitsOf, type Units } from '../format/units';
 import { BasketView } from '../plan/BasketView';
@@ -10,9 +10,11 @@ import { basketWords } from '../plan/OrderLine';
 import { at } from '../theme/tokens';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
+import { fieldBox, labelled } from '../ui/field';
+import { useHistory } from '../ui/history';
 import { Blank, Card, Page, Quiet, Title } from '../ui/layout';
 import { Stepper } from '../ui/Stepper';
-import { complain } from '../ui/toast';
+import { unsent, useKept } from '../ui/useKept';
 
 const Box = styled(Card)`
   display: grid;
@@ -48,17 +50,9 @@ const Wide = styled.div`
 `;
 
 const Name = styled(TextField)`
-  display: grid;
-  gap: 4px;
-  font-size: 14px;
-  color: var(--quiet);
+  ${labelled}
   input {
-    min-height: 46px;
-    padding: 0 12px;
-    border: 1px solid var(--line);
-    border-radius: 10px;
-    background: var(--paper);
-    color: var(--ink);
+    ${fieldBox}
     font-size: 18px;
     font-weight: 600;
   }
@@ -112,52 +106,24 @@ export default function FryersPage() {
 
 function OneFryer({ fryer, catalog, units }: { fryer: Fryer; catalog: Catalog; units: Units }) {
   const queries = useQueryClient();
-  const [now, setNow] = useState(() => inputOf(fryer));
-  const [before, setBefore] = useState<FryerInput[]>([]);
-  const [state, setState] = useState('Kept');
-  const version = useRef(fryer.version);
-  const sent = useRef(JSON.stringify(inputOf(fryer)));
-  const set = (change: Partial<FryerInput>) => {
-    setBefore((b) => [...b, now].slice(-50));
-    setNow({ ...now, ...change });
-  };
-  const keep = async (input: FryerInput) => {
-    const text = JSON.stringify(input);
-    if (text === sent.current || input.name.trim() === '') return;
-    try {
-      const saved = await saveFryer(fryer.id, version.current, input);
-      version.current = saved.version;
-      sent.current = text;
-      setState('Kept');
-      queries.setQueryData<Fryer[]>(['fryers'], (all) => all?.map((f) => (f.id === saved.id ? saved : f)));
-    } catch (cause) {
-      setState('Not kept yet');
-      complain(
-        cause,
-        cause instanceof Refusal && cause.problem.status === 412
-          ? { label: 'Load it', run: () => window.location.reload() }
-          : undefined,
-      );
-    }
-  };
-  const keepRef = useRef(keep);
-  const latest = useRef(now);
-  useEffect(() => {
-    keepRef.current = keep;
-    latest.current = now;
-  });
-  useEffect(() => {
-    if (JSON.stringify(now) === sent.current) return;
-    setState('Keeping…');
-    const timer = setTimeout(() => void keepRef.current(now), 500);
-    return () => clearTimeout(timer);
-  }, [now]);
-  useEffect(
-    () => () => {
-      void keepRef.current(latest.current);
+  const [saved] = useState(() => inputOf(fryer));
+  const [version] = useState(fryer.version);
+  const { history, edit, undo } = useHistory((unsent(fryer.id, fryer.version) as FryerInput | null) ?? saved);
+  const now = history.now;
+  const named = now.name.trim() !== '';
+  const set = (change: Partial<FryerInput>) => edit(Object.keys(change).join(), (f) => ({ ...f, ...change }));
+  const kept = useKept({
+    key: fryer.id,
+    version,
+    saved,
+    now,
+    possible: named,
+    save: async (version, input) => {
+      const fryerNow = await saveFryer(fryer.id, version, input);
+      queries.setQueryData<Fryer[]>(['fryers'], (all) => all?.map((f) => (f.id === fryerNow.id ? fryerNow : f)));
+      return fryerNow.version;
     },
-    [],
-  );
+  });
 
   const b = now.basket;
   const round = b.shape === 'round';
@@ -172,22 +138,18 @@ function OneFryer({ fryer, catalog, units }: { fryer: Fryer; catalog: Catalog; u
       <Fields>
         <Wide>
           <Row>
-            <Name value={now.name} maxLength={60} onChange={(name) => set({ name })} isInvalid={now.name.trim() === ''}>
+            <Name value={now.name} maxLength={60} onChange={(name) => set({ name })} isInvalid={!named}>
               <Label>Name</Label>
               <Input />
             </Name>
-            <Button
-              isDisabled={before.length === 0}
-              onPress={() => {
-                const last = before.at(-1);
-                if (!last) return;
-                setBefore(before.slice(0, -1));
-                setNow(last);
-              }}
-            >
+            <Button isDisabled={history.past.length === 0} onPress={undo}>
               Undo
             </Button>
-            <Quiet role="status">{now.name.trim() === '' ? 'Give it a name to keep it' : state}</Quiet>
+            <Quiet role="status">
+              {named
+                ? { kept: 'Kept', keeping: 'Keeping…', unsent: 'Kept on this device only' }[kept]
+                : 'Give it a name to keep it'}
+            </Quiet>
           </Row>
         </Wide>
         <Choice

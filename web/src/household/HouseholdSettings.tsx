@@ -78,8 +78,8 @@ export function HouseholdSettings() {
               label="My own minimum"
               unit="°C"
               value={data.guidanceC}
-              min={75}
-              max={95}
+              min={catalog.data?.limits.minGuidanceC ?? data.guidanceC}
+              max={catalog.data?.limits.maxGuidanceC ?? data.guidanceC}
               onChange={(guidanceC) => set({ guidanceC })}
             />
           ) : null}

@@ -1,6 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { ArrowLeft } from 'lucide-react';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Label, TextArea, TextField } from 'react-aria-components';
 import { Link, useNavigate, useParams } from 'react-router';
 import styled from 'styled-components';
@@ -12,8 +12,10 @@ import { between } from '../race/scale';
 import { at } from '../theme/tokens';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
+import { fieldBox, labelled } from '../ui/field';
 import { Blank, Card, Page, Quiet, Title } from '../ui/layout';
 import { complain, say } from '../ui/toast';
+import { unsent, useKept } from '../ui/useKept';
 import { crustWords, insideWords } from './words';
 
 const Columns = styled.div`
@@ -42,19 +44,12 @@ const Form = styled(Card)`
 `;
 
 const Area = styled(TextField)`
-  display: grid;
-  gap: 4px;
-  font-size: 14px;
-  color: var(--quiet);
+  ${labelled}
   textarea {
+    ${fieldBox}
     min-height: 74px;
-    resize: vertical;
     padding: 9px 12px;
-    border: 1px solid var(--line);
-    border-radius: 10px;
-    background: var(--paper);
-    color: var(--ink);
-    font-size: 16px;
+    resize: vertical;
   }
 `;
 
@@ -138,37 +133,20 @@ function Entry({ cook }: { cook: Cook }) {
   const settings = useSettings().data;
   const cut = useCatalog().data?.cuts.find((c) => c.id === cook.plan.load.cut);
   const units = unitsOf(settings ?? { temperature: 'C', mass: 'g' });
-  const [outcome, setOutcome] = useState<Outcome>(cook.outcome);
-  const sent = useRef(JSON.stringify(cook.outcome));
-  const latest = useRef(outcome);
-
-  const keep = async (now: Outcome) => {
-    const text = JSON.stringify(now);
-    if (text === sent.current) return;
-    sent.current = text;
-    try {
-      await saveOutcome(cook.id, now);
-      await queries.invalidateQueries({ queryKey: ['cooks'] });
-    } catch (cause) {
-      sent.current = '';
-      complain(cause);
-    }
-  };
-  const keepRef = useRef(keep);
-  useEffect(() => {
-    keepRef.current = keep;
-    latest.current = outcome;
-  });
-  useEffect(() => {
-    const timer = setTimeout(() => void keepRef.current(outcome), 400);
-    return () => clearTimeout(timer);
-  }, [outcome]);
-  useEffect(
-    () => () => {
-      void keepRef.current(latest.current).then(() => queries.invalidateQueries({ queryKey: ['cook', cook.id] }));
-    },
-    [queries, cook.id],
+  const [outcome, setOutcome] = useState<Outcome>(
+    () => (unsent(`outcome.${cook.id}`, 0) as Outcome | null) ?? cook.outcome,
   );
+  const kept = useKept({
+    key: `outcome.${cook.id}`,
+    version: 0,
+    saved: cook.outcome,
+    now: outcome,
+    save: async (_, now) => {
+      queries.setQueryData(['cook', cook.id], await saveOutcome(cook.id, now));
+      await queries.invalidateQueries({ queryKey: ['cooks'] });
+      return 0;
+    },
+  });
 
   const loaded = cook.loadedAt ? Date.parse(cook.loadedAt) : null;
   const actual = loaded && cook.finishedAt ? (Date.parse(cook.finishedAt) - loaded) / 60000 : null;
@@ -271,6 +249,7 @@ function Entry({ cook }: { cook: Cook }) {
             <Card aria-label="As it happened">
               <h2>As it happened, by the model</h2>
               <Race
+                plant={cut.safety === 'plant'}
                 answer={cook.forecast}
                 stages={cook.actual.stages}
                 turns={cook.actual.turns ?? []}
@@ -334,7 +313,7 @@ function Entry({ cook }: { cook: Cook }) {
               <Label>Next time I would change</Label>
               <TextArea />
             </Area>
-            <Quiet>Kept as you write.</Quiet>
+            <Quiet role="status">{kept === 'unsent' ? 'Kept on this device only' : 'Kept as you write.'}</Quiet>
           </Form>
           <Card>
             <h2>What was said</h2>

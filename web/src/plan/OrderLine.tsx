@@ -1,11 +1,12 @@
 import { useState, type ReactNode } from 'react';
 import { Button as AriaButton, Input, Label, SearchField } from 'react-aria-components';
 import styled from 'styled-components';
-import type { Catalog, Fryer, PlanInput } from '../api/client';
+import type { Catalog, Fryer, PlanInput, Simulation } from '../api/client';
 import type { Units } from '../format/units';
 import { at, type } from '../theme/tokens';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
+import { fieldBox, labelled } from '../ui/field';
 import { Quiet } from '../ui/layout';
 import { Pop } from '../ui/Pop';
 import { Stepper } from '../ui/Stepper';
@@ -43,18 +44,9 @@ const Part = styled(AriaButton)`
 `;
 
 const Find = styled(SearchField)`
-  display: grid;
-  gap: 4px;
-  font-size: 14px;
-  color: var(--quiet);
+  ${labelled}
   input {
-    min-height: 44px;
-    padding: 0 12px;
-    border: 1px solid var(--line);
-    border-radius: 10px;
-    background: var(--paper);
-    color: var(--ink);
-    font-size: 16px;
+    ${fieldBox}
   }
 `;
 
@@ -66,12 +58,7 @@ const Scroll = styled.div`
 `;
 
 const Time = styled.input`
-  min-height: 48px;
-  padding: 0 12px;
-  border: 1px solid var(--line);
-  border-radius: 10px;
-  background: var(--paper);
-  color: var(--ink);
+  ${fieldBox}
   font-size: 20px;
   font-weight: 600;
 `;
@@ -86,7 +73,7 @@ interface Props {
   catalog: Catalog;
   fryers: Fryer[];
   units: Units;
-  thicknessMm: number | null;
+  piece: Simulation['piece'] | null;
   /** How many go into the basket at all. */
   most: number;
 }
@@ -99,7 +86,7 @@ function warmth(c: number): string {
 }
 
 /** What the cook has, as one sentence; each underlined part is a choice. */
-export function OrderLine({ plan, edit, catalog, fryers, units, thicknessMm, most }: Props) {
+export function OrderLine({ plan, edit, catalog, fryers, units, piece, most }: Props) {
   const { load, coat } = plan;
   const cut = catalog.cuts.find((c) => c.id === load.cut);
   const coatInfo = catalog.coats.find((c) => c.id === coat.id);
@@ -178,8 +165,8 @@ export function OrderLine({ plan, edit, catalog, fryers, units, thicknessMm, mos
             label="One piece weighs"
             unit={units.gram}
             value={units.toMass(load.pieceMassG)}
-            min={Math.max(units.massStep, units.toMass(Math.ceil((cut?.leastG ?? 4) / 2)))}
-            max={units.toMass((cut?.mostG ?? 400) * 2)}
+            min={Math.max(units.massStep, units.toMass(cut?.leastG ?? 4))}
+            max={units.toMass(cut?.mostG ?? 400)}
             step={units.massStep}
             onChange={(m) =>
               setLoad('mass', { pieceMassG: Math.round(units.fromMass(m) * 10) / 10, thicknessMm: undefined })
@@ -188,9 +175,9 @@ export function OrderLine({ plan, edit, catalog, fryers, units, thicknessMm, mos
           <Stepper
             label="Thickest part, by ruler"
             unit="mm"
-            value={Math.round(load.thicknessMm ?? thicknessMm ?? 20)}
-            min={3}
-            max={90}
+            value={Math.round(load.thicknessMm ?? piece?.thicknessMm ?? 20)}
+            min={piece?.leastMm ?? 1}
+            max={piece?.mostMm ?? 100}
             onChange={(mm) => setLoad('thickness', { thicknessMm: mm })}
           />
           <Small>

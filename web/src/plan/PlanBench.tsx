@@ -4,8 +4,8 @@ import { useEffect, useMemo, useState } from 'react';
 import { Input, TextField } from 'react-aria-components';
 import { useNavigate } from 'react-router';
 import styled from 'styled-components';
-import type { Catalog, Fryer, Plan, Settings, SimulationRequest } from '../api/client';
-import { startCook } from '../api/queries';
+import type { Catalog, Fryer, Plan, PlanInput, Settings, SimulationRequest } from '../api/client';
+import { savePlan, startCook } from '../api/queries';
 import { minutes, unitsOf } from '../format/units';
 import { Race, type RaceEdit } from '../race/Race';
 import { at, type } from '../theme/tokens';
@@ -13,11 +13,12 @@ import { Button, IconButton, MainButton } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { Card, Page, Quiet } from '../ui/layout';
 import { Pop } from '../ui/Pop';
+import { useHistory } from '../ui/history';
 import { Stepper } from '../ui/Stepper';
+import { unsent, useKept } from '../ui/useKept';
 import { complain } from '../ui/toast';
 import { BasketView } from './BasketView';
 import { Dishes } from './Dishes';
-import { useHistory } from './history';
 import { OrderLine } from './OrderLine';
 import {
   addTurn,
@@ -31,7 +32,6 @@ import {
   totalOf,
   turnsOf,
 } from './program';
-import { inputOf, unsent, useKept } from './useKept';
 import { useSimulation } from './useSimulation';
 import { Verdict } from './Verdict';
 
@@ -127,6 +127,12 @@ const Trouble = styled.p`
   white-space: pre-line;
 `;
 
+/** The part of a plan that the cook edits. */
+function inputOf(p: PlanInput): PlanInput {
+  const { name, fryerId, load, coat, program, tableTime } = p;
+  return { name, fryerId, load, coat, program, ...(tableTime ? { tableTime } : {}) };
+}
+
 interface Props {
   plan: Plan;
   plans: Plan[];
@@ -139,7 +145,7 @@ interface Props {
 export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
   // The plan as it was when this dish was opened; later saves are our own.
   const [opened] = useState(plan);
-  const [first] = useState(() => unsent(plan) ?? inputOf(plan));
+  const [first] = useState(() => (unsent(plan.id, plan.version) as PlanInput | null) ?? inputOf(plan));
   const { history, edit, undo, redo } = useHistory(first);
   const draft = history.now;
   const queries = useQueryClient();
@@ -164,14 +170,26 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
               dialOffsetC: fryer.dialOffsetC,
             },
             guidance: settings.guidance,
-            ...(settings.guidance === 'stricter' ? { guidanceC: Math.max(settings.guidanceC, cut?.ruleC ?? 75) } : {}),
+            ...(settings.guidance === 'stricter' ? { guidanceC: settings.guidanceC } : {}),
             tailMin: Math.min(6, Math.max(2, Math.round(totalOf(draft.program) * 0.15))),
           }
         : null,
-    [draft.load, draft.coat, draft.program, fryer, settings.guidance, settings.guidanceC, cut?.ruleC],
+    [draft.load, draft.coat, draft.program, fryer, settings.guidance, settings.guidanceC],
   );
   const { answer, pending, problem } = useSimulation(request);
-  const kept = useKept(opened, draft, problem === null || problem.status !== 422);
+  const [saved] = useState(() => inputOf(plan));
+  const kept = useKept({
+    key: plan.id,
+    version: opened.version,
+    saved,
+    now: draft,
+    possible: problem?.status !== 422,
+    save: async (version, input) => {
+      const plan = await savePlan(opened.id, version, { ...input, name: input.name.trim() || 'Unnamed dish' });
+      queries.setQueryData<Plan[]>(['plans'], (all) => [plan, ...(all ?? []).filter((p) => p.id !== plan.id)]);
+      return plan.version;
+    },
+  });
 
   useEffect(() => {
     const press = (e: KeyboardEvent) => {
@@ -339,7 +357,7 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
         catalog={catalog}
         fryers={fryers}
         units={units}
-        thicknessMm={answer?.piece.thicknessMm ?? null}
+        piece={answer?.piece ?? null}
         most={answer?.basket?.most ?? catalog.limits.maxPieces}
       />
       {problem ? (
@@ -355,6 +373,7 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
           {answer ? (
             <>
               <Race
+                plant={cut.safety === 'plant'}
                 answer={answer}
                 stages={program.stages}
                 turns={turnsOf(program)}
@@ -409,6 +428,7 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
           {answer ? (
             <>
               <Verdict
+                plant={cut.safety === 'plant'}
                 answer={answer}
                 pending={pending}
                 units={units}

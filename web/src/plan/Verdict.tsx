@@ -86,6 +86,8 @@ const Foot = styled.p`
 const grave = new Set(['under-rule', 'rule-in-doubt', 'overdone']);
 
 interface Props {
+  /** Plants have no rule for safe, only soft. */
+  plant: boolean;
   answer: Simulation;
   pending: boolean;
   units: Units;
@@ -97,7 +99,7 @@ interface Props {
 }
 
 /** When it is ready, in figures to be read from two metres, and why. */
-export function Verdict({ answer, pending, units, totalMin, mend, mendLabel }: Props) {
+export function Verdict({ plant, answer, pending, units, totalMin, mend, mendLabel }: Props) {
   const v = answer.verdict;
   const from = v.fromMin;
   const to = v.toMin;
@@ -105,7 +107,6 @@ export function Verdict({ answer, pending, units, totalMin, mend, mendLabel }: P
   const tender = answer.tenderAtMin;
   const faces = answer.timeline.at(-1)?.faces;
   const rendered = answer.end.fatRenderedPct;
-  const plant = answer.rule.words.startsWith('soft');
   return (
     <Box aria-label="Verdict">
       <Figures $stale={pending}>
@@ -114,12 +115,12 @@ export function Verdict({ answer, pending, units, totalMin, mend, mendLabel }: P
         ) : to != null && Math.round(to) > Math.round(from) ? (
           <>
             {Math.round(from)} to {Math.round(to)}
-            <small>min</small>
+            <small> min</small>
           </>
         ) : (
           <>
             {Math.round(from)}
-            <small>{to == null && from <= totalMin ? 'min, and a while after' : 'min'}</small>
+            <small>{to == null && from <= totalMin ? ' min, and a while after' : ' min'}</small>
           </>
         )}
       </Figures>

@@ -85,6 +85,8 @@ export interface RaceEdit {
 }
 
 interface Props {
+  /** Plants have no rule for safe, only soft. */
+  plant: boolean;
   answer: Simulation;
   stages: StageLike[];
   turns: TurnLike[];
@@ -115,7 +117,7 @@ const move = (act: (up: number, right: number) => void, remove: () => void) => (
 };
 
 /** The inside getting safe against the outside getting crisp, on one time axis. */
-export function Race({ answer, stages, turns, faces, units, pending, edit }: Props) {
+export function Race({ plant, answer, stages, turns, faces, units, pending, edit }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>();
   const id = useId().replaceAll(':', '');
   const compact = width < 560;
@@ -148,7 +150,6 @@ export function Race({ answer, stages, turns, faces, units, pending, edit }: Pro
   const rule = answer.rule.coreC;
   const probe = answer.chance?.lookFirstMin;
   const windowTo = Math.min(end, toMin ?? end);
-  const flags = turns.map((t, i) => ({ ...t, i, row: 0 }));
   const summary = `${answer.verdict.says} ${answer.verdict.first}`;
 
   const pill = (i: number, st: StageLike) => {
@@ -228,8 +229,7 @@ export function Race({ answer, stages, turns, faces, units, pending, edit }: Pro
             <path d={spread} fill="var(--core)" opacity={pending ? 0.1 : 0.2} />
             <line x1={s.left} x2={s.right} y1={y(rule)} y2={y(rule)} stroke="var(--safe)" strokeWidth={1.6} />
             <text x={s.left + 6} y={y(rule) - 6} style={{ fill: 'var(--safe)', fontWeight: 600, fontSize: 13 }}>
-              {answer.rule.restMin === 0 && answer.rule.words.startsWith('soft') ? 'soft inside' : 'safe inside'} ·{' '}
-              {units.temperature(rule)}
+              {plant ? 'soft inside' : 'safe inside'} · {units.temperature(rule)}
               {answer.rule.holdMin > 0 ? ` for ${answer.rule.holdMin} min` : ''}
             </text>
             {stages.map((st, i) => (
@@ -340,26 +340,26 @@ export function Race({ answer, stages, turns, faces, units, pending, edit }: Pro
               <span key={i}>{handle}</span>
             );
           })}
-          {flags.map((t) => {
+          {turns.map((t, i) => {
             const handle = (
               <Flag
                 style={{ left: x(t.atMin), top: s.axis + 46 }}
                 aria-label={`${t.kind === 'shake' ? 'Shake' : 'Turn'} at minute ${minutes(t.atMin)}`}
                 isDisabled={!edit}
                 onKeyDown={move(
-                  (up, right) => edit?.turn(t.i, right + up),
-                  () => edit?.removeTurn(t.i),
+                  (up, right) => edit?.turn(i, right + up),
+                  () => edit?.removeTurn(i),
                 )}
               >
                 {t.kind === 'shake' ? 'shake' : 'turn'} {minutes(t.atMin)}
               </Flag>
             );
             return edit ? (
-              <Pop key={t.i} title={t.kind === 'shake' ? 'Shake' : 'Turn'} body={edit.turnBody(t.i)}>
+              <Pop key={i} title={t.kind === 'shake' ? 'Shake' : 'Turn'} body={edit.turnBody(i)}>
                 {handle}
               </Pop>
             ) : (
-              <span key={t.i}>{handle}</span>
+              <span key={i}>{handle}</span>
             );
           })}
           {probe != null &&

@@ -4,12 +4,12 @@ import styled from 'styled-components';
 const List = styled(RadioGroup)<{ $row?: boolean }>`
   display: flex;
   flex-direction: ${(p) => (p.$row ? 'row' : 'column')};
-  flex-wrap: wrap;
+  flex-wrap: ${(p) => (p.$row ? 'wrap' : 'nowrap')};
   gap: 4px;
 `;
 
 const Name = styled(Label)`
-  flex-basis: 100%;
+  min-width: 100%;
   font-size: 14px;
   color: var(--quiet);
 `;

@@ -1,28 +1,22 @@
 import { useCallback, useReducer } from 'react';
-import type { PlanInput } from '../api/client';
 
 /** A draft with everything it was before, and everything undone. */
-export interface History {
-  past: PlanInput[];
-  now: PlanInput;
-  future: PlanInput[];
+export interface History<T> {
+  past: T[];
+  now: T;
+  future: T[];
   /** What the last change was of, so that a run of steps is one undo. */
   last: string;
   at: number;
 }
 
-export type Change =
-  | { kind: 'edit'; what: string; at: number; change: (now: PlanInput) => PlanInput }
-  | { kind: 'undo' }
-  | { kind: 'redo' }
-  | { kind: 'load'; plan: PlanInput };
+type Change<T> =
+  { kind: 'edit'; what: string; at: number; change: (now: T) => T } | { kind: 'undo' } | { kind: 'redo' };
 
 const RUN_MS = 1200;
 
-export function step(h: History, c: Change): History {
+export function step<T>(h: History<T>, c: Change<T>): History<T> {
   switch (c.kind) {
-    case 'load':
-      return { past: [], now: c.plan, future: [], last: '', at: 0 };
     case 'undo': {
       const before = h.past.at(-1);
       return before ? { past: h.past.slice(0, -1), now: before, future: [h.now, ...h.future], last: '', at: 0 } : h;
@@ -40,10 +34,10 @@ export function step(h: History, c: Change): History {
   }
 }
 
-export function useHistory(plan: PlanInput) {
-  const [history, send] = useReducer(step, { past: [], now: plan, future: [], last: '', at: 0 });
+export function useHistory<T>(first: T) {
+  const [history, send] = useReducer(step<T>, { past: [], now: first, future: [], last: '', at: 0 });
   const edit = useCallback(
-    (what: string, change: (now: PlanInput) => PlanInput) => send({ kind: 'edit', what, at: Date.now(), change }),
+    (what: string, change: (now: T) => T) => send({ kind: 'edit', what, at: Date.now(), change }),
     [],
   );
   const undo = useCallback(() => send({ kind: 'undo' }), []);
