@@ -284,7 +284,7 @@ function Live({ cook, skewMs, stale }: { cook: Cook; skewMs: number; stale: bool
                 {safe == null
                   ? 'Not safe within this program: give it longer.'
                   : (minute ?? 0) < safe
-                    ? `Surely safe in about ${Math.max(1, Math.ceil(safe - (minute ?? 0)))} min; probe the thickest one.`
+                    ? `95 loads in 100 are safe in about ${Math.max(1, Math.ceil(safe - (minute ?? 0)))} min; probe the thickest one.`
                     : 'Safe by estimate. The thermometer decides.'}
                 {lastProbe?.value != null
                   ? ` You read ${units.temperature(lastProbe.value)} at ${clock(lastProbe.at)}.`

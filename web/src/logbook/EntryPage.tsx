@@ -177,7 +177,7 @@ function Entry({ cook }: { cook: Cook }) {
   };
   const rows: [string, string, string][] = [
     ['In the basket', `${minutes(planned)} min`, actual === null ? '–' : `${minutes(actual)} min`],
-    ['Surely safe by', by(cook.planned.chance?.safeByMin), by(cook.forecast.chance?.safeByMin)],
+    ['Safe by, 95 loads in 100', by(cook.planned.chance?.safeByMin), by(cook.forecast.chance?.safeByMin)],
     ['Crisp at', by(cook.planned.crispAtMin), by(cook.forecast.crispAtMin)],
     [
       'Inside at the end, estimate',
