@@ -225,4 +225,4 @@ func (c Cut) Layers(p Piece, coat Coating, saltPct float64) []thermal.Layer {
 // skinDiffusivity is the diffusivity of water in skin over that in meat
 // (spread 2 to 4): fresh bird skin stays wet longer than cut
 // flesh, whose surface seals as its protein sets.
-const skinDiffusivity = 3.0
+const skinDiffusivity = 7.0

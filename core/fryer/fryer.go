@@ -35,8 +35,8 @@ type build struct {
 }
 
 var builds = map[Kind]build{
-	Drawer: {Metal: 1.25, Coupling: 0.010, Loss: 0.0016, Fresh: 0.0024, Cavity: 0.009, Upper: 35, Lower: 17, Radiation: 9, RadiationL: 11},
-	Oven:   {Metal: 2.2, Coupling: 0.012, Loss: 0.0020, Fresh: 0.0025, Cavity: 0.024, Upper: 26, Lower: 15, Radiation: 12, RadiationL: 9},
+	Drawer: {Metal: 1.25, Coupling: 0.018, Loss: 0.0016, Fresh: 0.0024, Cavity: 0.009, Upper: 35, Lower: 17, Radiation: 9, RadiationL: 11},
+	Oven:   {Metal: 2.2, Coupling: 0.018, Loss: 0.0020, Fresh: 0.0025, Cavity: 0.024, Upper: 26, Lower: 15, Radiation: 12, RadiationL: 9},
 }
 
 // Spec is a fryer as its owner knows it.

@@ -70,6 +70,10 @@ func (s *setup) inBasket() *InBasket {
 // crowdedBy is how far over free coverage a basket counts as crowded.
 const crowdedBy = 0.17
 
+// gels is the surface temperature, °C, at which damp starch has swollen and
+// sticks (wheat and potato 60 to 68; BeMiller and Whistler, Starch, 3rd ed.).
+const gels = 68
+
 // at returns the moment nearest to a minute.
 func at(timeline []Moment, minute float64) Moment {
 	best := timeline[0]
@@ -114,6 +118,7 @@ func (s *setup) warnings(a *Answer) (list []Warning) {
 	if to := a.Window.ToMin; to != nil && *to < s.minutes {
 		words := map[string]string{"burnt": "too dark and bitter", "bitter": "bitter, since its sugar burns", "brown": "past gold, which starchy food should not be", "dry": "dry inside"}[a.Window.Bound]
 		w := add("overdone", lengthen, "From minute %.0f it is %s. Take it out by then.", *to, words)
+		w.AtMin = to
 		if fix := s.program.Stages[last].Minutes - (s.minutes - math.Floor(*to)); fix >= 1 && (a.Window.FromMin == nil || *a.Window.FromMin <= math.Floor(*to)) {
 			w.Fix = &fix
 		}
@@ -128,19 +133,32 @@ func (s *setup) warnings(a *Answer) (list []Warning) {
 			w.Fix = &fix
 		}
 	}
-	hottest, hot := 0.0, 0
+	hottest, hot, since, start := 0.0, 0, 0.0, 0.0
 	for i, st := range s.program.Stages {
 		if st.AirC > hottest {
-			hottest, hot = st.AirC, i
+			hottest, hot, since = st.AirC, i, start
 		}
+		start += st.Minutes
 	}
 	if fatty := s.cut.Flesh.Fat > 0.25 || s.cut.SkinMm > 2.5 || s.coating.Renders > 0; fatty && hottest > 190 {
 		w := add("smoke", fmt.Sprintf("program.stages[%d].airC", hot), "Fat that drips smokes in air over about 190 °C. Put a little water under the basket, or stay at 190.")
 		fix := 190.0
-		w.Fix = &fix
+		w.Fix, w.AtMin = &fix, &since
 	}
+	// when returns the first minute at which something holds, in words.
+	when := func(holds func(Moment) bool) string {
+		for _, m := range a.Timeline {
+			if holds(m) {
+				return fmt.Sprintf("until minute %.0f", math.Max(1, math.Ceil(m.Minute)))
+			}
+		}
+		return "all along"
+	}
+	soon := 0.0
 	if s.coating.Light && s.coating.Oil < s.coating.NeedsOil && s.spec.Airflow >= 0.9 {
-		w := add("lifts", "coat.oilG", "A light, dry coat can lift off in the moving air. Press it on, and mist it.")
+		w := add("lifts", "coat.oilG", "A light, dry coat can lift off in the moving air %s, before the heat has set it. Press it on, and mist it.",
+			when(func(m Moment) bool { return math.Min(m.UpperC, m.LowerC) >= gels }))
+		w.AtMin = &soon
 		fix := math.Ceil(s.coating.NeedsOil * s.piece.Surface * 100 * float64(s.pieces*s.drawers))
 		w.Fix = &fix
 	} else if s.coating.NeedsOil > 0 && s.coating.Oil < 0.6*s.coating.NeedsOil {
@@ -149,7 +167,9 @@ func (s *setup) warnings(a *Answer) (list []Warning) {
 		w.Fix = &fix
 	}
 	if s.surface == food.Wet && len(s.coating.Stuck) > 0 && s.coating.Sets == 0 {
-		add("wet-patch", "load.surface", "Dust on a wet surface turns to paste: wet patches stay pale and soft. Wipe first.")
+		w := add("wet-patch", "load.surface", "Dust on a wet surface turns to paste: it stays wet %s, so patches stay pale and soft. Wipe first.",
+			when(func(m Moment) bool { return math.Min(m.Faces[0].Crust, m.Faces[1].Crust) >= 20 }))
+		w.AtMin = &soon
 	}
 	if s.class() == safety.Poultry && s.surface == food.Wet {
 		add("rinse", "load.surface", "Rinsing raw poultry splashes germs around the sink. Public advice is not to; wipe it instead.")

@@ -37,7 +37,7 @@ import (
 // Coefficients of the transport of water; units, spread and source stand in
 // docs/model.md.
 const (
-	diffusivityAt60   = 0.35e-9    // m²/s
+	diffusivityAt60   = 0.25e-9    // m²/s
 	diffusivityEnergy = 22000.0    // J/mol
 	boundHalf         = 0.40       // kg/kg dry at which half the water is too bound to move
 	gasConstant       = 8.314      // J/mol·K
@@ -49,7 +49,10 @@ const (
 	boneConductivity  = 0.4        // W/m·K
 	conductHalf       = 0.45       // kg/kg dry at which a shell conducts half-way between dry and wet
 	setAt, setOver    = 102.5, 4.0 // °C at which a dry shell has set to a crust, and over how many K
-	shrinkShare       = 0.7        // of the volume of lost water; the rest leaves pores
+	// Steam from a depth has to push its way out, so that what lies deeper
+	// boils later: by pressSlope K per m, up to pressTop K.
+	pressSlope, pressTop = 3000.0, 2.5
+	shrinkShare          = 0.7 // of the volume of lost water; the rest leaves pores
 )
 
 var (
@@ -107,6 +110,8 @@ type Body struct {
 	hottest []float64 // °C so far
 	sink    []float64 // what holds a boiling shell, J/m²·K
 	point   []float64 // °C, its boiling point
+	keep    []float64 // the heat balance's right side while it is solved
+	sinks   bool      // some shell boils
 	hold    []float64 // initial water mass fraction of the fat-free mass, one a shell
 	// wicks is solids density times diffusivity factor; dryK and wetK as in
 	// Material; one a shell.
@@ -130,9 +135,9 @@ func New(shape float64, layers []Layer, res Resolution, start float64) (*Body, e
 		return nil, err
 	}
 	n := g.n
-	f := make([]float64, 8*2*n+6*n)
+	f := make([]float64, 9*2*n+6*n)
 	take := func(k int) []float64 { s := f[:k:k]; f = f[k:]; return s }
-	b := &Body{g: g, t: take(2 * n), x: take(2 * n), fat: take(2 * n), k: take(2 * n), c: take(2 * n), hottest: take(2 * n), sink: take(2 * n), point: take(2 * n),
+	b := &Body{g: g, t: take(2 * n), x: take(2 * n), fat: take(2 * n), k: take(2 * n), c: take(2 * n), hottest: take(2 * n), sink: take(2 * n), point: take(2 * n), keep: take(2 * n),
 		solids: take(n), heat: take(n), hold: take(n), wicks: take(n), dryK: take(n), wetK: take(n), sys: newSystem(n)}
 	for i, m := range g.mat {
 		v := g.volume[i]

@@ -67,6 +67,7 @@ type grid struct {
 	inner, outer []float64
 	around       []float64 // exchange with the other half per unit conductivity, 1/m
 	centre       float64   // conductance through the centre per unit conductivity, 1/m
+	press        []float64 // K by which a shell boils later than one at the surface
 	first        int       // innermost shell that is not bone
 	// extrapolate is the weight by which the centre of a boneless piece is
 	// colder than its innermost shell, in differences to the next shell.
@@ -141,6 +142,9 @@ func newGrid(shape float64, layers []Layer, res Resolution) (*grid, error) {
 			through -= g.inner[i] + g.outer[i]
 		}
 		g.centre = 1 / (2 * math.Max(through, 0.05*g.width[0]))
+	}
+	for i := range g.n {
+		g.press = append(g.press, min(pressTop, pressSlope*(R-(edges[i]+edges[i+1])/2)))
 	}
 	for g.first < g.n-1 && g.part[g.first] == Bone {
 		g.first++

@@ -50,6 +50,26 @@ func TestWaterHoldsTheInsideAtItsBoilingPoint(t *testing.T) {
 	}
 }
 
+// While shells come to the boil one after another, the coldest flesh in air
+// of constant heat never cools.
+func TestBoilingNeverCoolsTheCore(t *testing.T) {
+	for _, shape := range []float64{1, 1.4, 2.1, 3} {
+		b, err := New(shape, []Layer{{8e-3, thigh}}, DefaultResolution, 5)
+		if err != nil {
+			t.Fatal(err)
+		}
+		last := 5.0
+		for step := range 720 {
+			b.Step(2, fryerAir)
+			if c := b.Coldest(); c < last-0.05 {
+				t.Fatalf("E %g: the core fell from %.2f to %.2f °C after %d s", shape, last, c, 2*step)
+			} else {
+				last = c
+			}
+		}
+	}
+}
+
 func TestSteamWetsAColdSurface(t *testing.T) {
 	b := wing(t, DefaultResolution)
 	before := b.Water()

@@ -65,7 +65,7 @@ func (b *Body) Step(dt float64, air Air) Flow {
 		s.diag[j] += dt * gs[face] * (1 - gs[face]/whole)
 		s.rhs[j] += dt * gs[face] / whole * base[face]
 	}
-	s.solve()
+	b.settle()
 
 	var flow Flow
 	for face := range 2 {
@@ -94,6 +94,31 @@ func (b *Body) Step(dt float64, air Air) Flow {
 		b.hottest[j] = max(b.hottest[j], t)
 	}
 	return flow
+}
+
+// settle solves the heat balance. A sink only takes: where the solution stays
+// under a shell's boiling point, its sink would have to give, so it is let go
+// and the rest solved again. Without a sink everything is colder, so that
+// letting go ends.
+func (b *Body) settle() {
+	s := &b.sys
+	copy(b.keep, s.rhs)
+	for again := b.sinks; again; {
+		s.solve()
+		again = false
+		for j, hold := range b.sink {
+			if hold > 0 && s.rhs[j] < b.point[j] {
+				s.diag[j] -= hold
+				b.keep[j] -= hold * b.point[j]
+				b.sink[j], again = 0, true
+			}
+		}
+		if !again {
+			return
+		}
+		copy(s.rhs, b.keep)
+	}
+	s.solve()
 }
 
 // activitySlope returns the water activity over x kg/kg, and its slope.
@@ -240,6 +265,7 @@ func (b *Body) fillHeat(dt float64, dry bool) {
 	k, c, t, x, fat, sink := b.k[:2*n], b.c[:2*n], b.t[:2*n], b.x[:2*n], b.fat[:2*n], b.sink[:2*n]
 	diag, rhs := s.diag[:2*n], s.rhs[:2*n]
 	solids, heat, dryK, wetK := b.solids[:n], b.heat[:n], b.dryK[:n], b.wetK[:n]
+	b.sinks = false
 	for i := range n {
 		m, h := waterHeat*solids[i], heat[i]
 		for j := 2 * i; j < 2*i+2; j++ {
@@ -256,6 +282,7 @@ func (b *Body) fillHeat(dt float64, dry bool) {
 					sink[j] = hold
 					diag[j] += hold
 					rhs[j] += hold * tb
+					b.sinks = true
 				}
 			}
 		}
@@ -268,6 +295,7 @@ func (b *Body) fillHeat(dt float64, dry bool) {
 // point climbs with each gram that leaves.
 func (b *Body) boiling(j, i int) (tb, sink float64) {
 	tb, rise := boilingOver(b.x[j])
+	tb += b.g.press[i]
 	return tb, 1 / (1/(20*b.c[j]) + rise/(2.25e6*b.solids[i]))
 }
 

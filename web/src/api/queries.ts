@@ -23,16 +23,29 @@ export const useLiveCook = (everyMs: number) =>
     refetchInterval: everyMs,
   });
 
+/** Changes settings at once here, and one after another on the server. */
 export function useSaveSettings() {
   const queries = useQueryClient();
+  const mutationKey = ['save settings'];
   return useMutation({
-    mutationFn: (body: Settings) => ask(client.PUT('/settings', { body })),
-    onMutate: (body) => queries.setQueryData(['settings'], body),
+    mutationKey,
+    scope: { id: 'settings' },
+    mutationFn: async (change: Partial<Settings>) => {
+      const now = queries.getQueryData<Settings>(['settings']);
+      if (now) await ask(client.PUT('/settings', { body: { ...now, ...change } }));
+    },
+    onMutate: (change) => {
+      // An answer still on its way knows nothing of this change.
+      void queries.cancelQueries({ queryKey: ['settings'] });
+      queries.setQueryData<Settings>(['settings'], (now) => (now ? { ...now, ...change } : now));
+    },
     onSettled: () =>
-      Promise.all([
-        queries.invalidateQueries({ queryKey: ['settings'] }),
-        queries.invalidateQueries({ queryKey: ['catalog'] }),
-      ]),
+      queries.isMutating({ mutationKey }) === 1
+        ? Promise.all([
+            queries.invalidateQueries({ queryKey: ['settings'] }),
+            queries.invalidateQueries({ queryKey: ['catalog'] }),
+          ])
+        : undefined,
   });
 }
 

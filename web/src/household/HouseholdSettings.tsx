@@ -41,7 +41,7 @@ export function HouseholdSettings() {
   const catalog = useCatalog();
   const save = useSaveSettings();
   if (!data) return null;
-  const set = (change: Partial<Settings>) => save.mutate({ ...data, ...change }, { onError: (e) => complain(e) });
+  const set = (change: Partial<Settings>) => save.mutate(change, { onError: (e) => complain(e) });
   return (
     <Pop
       title="Units and rules"
