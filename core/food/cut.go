@@ -74,8 +74,8 @@ type Cut struct {
 	Renders float64
 	Class   safety.Class
 	// Tender is the inside temperature at which it is also good to eat, °C,
-	// and Dry that past which it is past its best; Juice is the least share
-	// of its water, percent, that a cook would call juicy enough.
+	// and Juice the least share of its water, percent, that a cook would call
+	// juicy enough.
 	Tender, Juice float64
 	// Sugar is the reducing sugar in the surface, percent of mass.
 	Sugar float64

@@ -156,7 +156,7 @@ const oilHolds = 0.5
 // step lengths, s: short while a face is new to its air, long after.
 const (
 	shortStep   = 1.0
-	longStep    = 5.0
+	longStep    = 7.5
 	shortFor    = 40.0
 	judgeEvery  = 15.0
 	preheatStep = 4.0

@@ -23,7 +23,7 @@
 //
 // # Domain and error
 //
-// −2 to 320 °C, pieces of 1 to 120 mm half-thickness, steps of 0.25 to 5 s.
+// −2 to 320 °C, pieces of 1 to 120 mm half-thickness, steps of 0.25 to 7.5 s.
 // Against the series solutions the centre and surface are within 0.5 % of
 // the initial difference for Biot 0.1 to 10 (thermal_test.go). Frozen food
 // is outside the domain; volume is fixed but for the shrinking surface.
