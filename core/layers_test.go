@@ -19,7 +19,7 @@ var below = map[string][]string{
 	"crust":   {},
 	"food":    {"safety", "thermal"},
 	"fryer":   {"thermal"},
-	"program": {"crust", "food", "fryer", "safety", "thermal"},
+	"program": {"crust", "food", "fryer", "safety", "thermal", "units"},
 	"cook":    {"program", "units"},
 }
 

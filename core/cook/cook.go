@@ -149,8 +149,15 @@ type due struct {
 	at    float64
 	turn  string  // kind, or none
 	dialC float64 // or 0
+	move  string  // out to rest, or back in
 	done  bool
 }
+
+// Moves of a basket around a rest.
+const (
+	toRest = "out"
+	backIn = "in"
+)
 
 // dues returns all that the program asks, in order, each with whether it has
 // been said. A dial set within half a minute of a turn is one thing to do.
@@ -163,10 +170,19 @@ func (l Live) dues() (list []due, end float64) {
 	}
 	at := 0.0
 	for i, s := range l.Program.Stages[1:] {
-		at += l.Program.Stages[i].Minutes
+		before := l.Program.Stages[i]
+		at += before.Minutes
+		if s.Rest || before.Rest {
+			move := backIn
+			if s.Rest {
+				move = toRest
+			}
+			list = append(list, due{at: at, dialC: s.AirC, move: move})
+			continue
+		}
 		joined := false
 		for k := range list {
-			if list[k].dialC == 0 && math.Abs(list[k].at-at) <= 0.5 {
+			if list[k].move == "" && list[k].dialC == 0 && math.Abs(list[k].at-at) <= 0.5 {
 				list[k].dialC, joined = s.AirC, true
 				break
 			}
@@ -226,16 +242,22 @@ func (l Live) Step(now time.Time) Step {
 		}
 		s := Step{Phase: Running, Until: at(d.at), Title: l.words(d), Next: "turn", Action: Turned, Label: "Turned"}
 		phase := Turning
-		if d.turn == program.Shake {
+		switch d.turn {
+		case program.Shake:
 			s.Label = "Shaken"
+		case program.LookIn:
+			s.Label, s.Next = "Looked", "check"
 		}
-		if d.turn == "" {
+		if d.move != "" {
+			s.Next, s.Action, phase = "rest", Dialled, Dialling
+			s.Label = map[string]string{toRest: "It is out to rest", backIn: "It is back in"}[d.move]
+		} else if d.turn == "" {
 			s.Next, s.Action, s.Label, phase = "dial", Dialled, "Set", Dialling
 		} else if d.dialC > 0 {
 			s.Label += " and set"
 		}
 		s.Detail = l.after(list[i+1:], d.at, end)
-		if d.turn != "" && i == 0 {
+		if (d.turn == program.Flip || d.turn == program.Shake) && i == 0 {
 			s.Detail += " Use clean tongs from here: what touched it raw stays away."
 		}
 		if !now.Before(s.Until) {
@@ -269,6 +291,14 @@ func (l Live) words(d due) string {
 		set = "set " + l.Degrees.Words(d.dialC)
 	}
 	switch {
+	case d.move == toRest:
+		return "Take the basket out to rest, " + set
+	case d.move == backIn:
+		return "Basket back in"
+	case d.turn == program.LookIn && set != "":
+		return "Look at one and probe it, " + set
+	case d.turn == program.LookIn:
+		return "Look at one and probe it"
 	case d.turn == "":
 		return capital(set)
 	case d.turn == program.Shake && set != "":
@@ -360,13 +390,15 @@ func (l Live) Actual() program.Program {
 			to = math.Min(end, math.Max(joins[i], from+0.5))
 		}
 		if to-from >= 0.5 {
-			p.Stages = append(p.Stages, program.Stage{AirC: s.AirC, Minutes: to - from})
+			p.Stages = append(p.Stages, program.Stage{AirC: s.AirC, Minutes: to - from, Rest: s.Rest})
 			from = to
 		}
 	}
 	if len(p.Stages) == 0 {
 		p.Stages = []program.Stage{{AirC: l.Program.Stages[0].AirC, Minutes: end}}
 	}
+	// What was taken out for good did not rest.
+	p.Stages[len(p.Stages)-1].Rest = false
 	// A last stage cut short goes to the one before.
 	if left := end - from; left > 0 {
 		p.Stages[len(p.Stages)-1].Minutes += left

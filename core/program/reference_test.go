@@ -46,7 +46,7 @@ func referenceCooks(t testing.TB) (cooks []referenceCook) {
 		q.Program.PreheatMin = num(row[9])
 		for _, s := range strings.Fields(row[10]) {
 			air, minutes, _ := strings.Cut(s, ":")
-			q.Program.Stages = append(q.Program.Stages, Stage{num(air), num(minutes)})
+			q.Program.Stages = append(q.Program.Stages, Stage{AirC: num(air), Minutes: num(minutes)})
 		}
 		for turn := range strings.SplitSeq(row[11], ";") {
 			if at, kind, ok := strings.Cut(strings.TrimSpace(turn), " "); ok {
@@ -177,7 +177,7 @@ func TestKitchenTendencies(t *testing.T) {
 		}
 		a := quick(t, Request{
 			Load: Load{Cut: c.cut, Pieces: c.pieces, PieceMassG: cut.Typical}, Coat: &Coat{ID: c.coat, OilG: c.oil},
-			Program: Program{PreheatMin: 4, Stages: []Stage{{c.air, c.minutes}}, Turns: []Turn{{c.turn, c.kind}}},
+			Program: Program{PreheatMin: 4, Stages: []Stage{{AirC: c.air, Minutes: c.minutes}}, Turns: []Turn{{c.turn, c.kind}}},
 		})
 		last := a.Timeline[len(a.Timeline)-1]
 		brown := min(last.Faces[0].Brown, last.Faces[1].Brown)

@@ -66,6 +66,15 @@ type Fryer struct {
 	Drawers int      `json:"drawers,omitempty"`
 	Rack    bool     `json:"rack,omitempty"`
 	RoomC   *float64 `json:"roomC,omitempty"` // 21
+	// Dial is what can be set on it; a recommendation keeps to it.
+	Dial *Dial `json:"dial,omitempty"` // 80 to 200 by 5
+}
+
+// Dial is the range and the step of what can be set, °C.
+type Dial struct {
+	MinC  float64 `json:"minC"`
+	MaxC  float64 `json:"maxC"`
+	StepC float64 `json:"stepC"`
 }
 
 // Basket is the floor that the food lies on, inside measure.
@@ -79,17 +88,22 @@ type Basket struct {
 // Program is stages and turns; minute 0 is when the food goes in.
 type Program struct {
 	PreheatMin float64 `json:"preheatMin,omitempty"`
-	Stages     []Stage `json:"stages"`
-	Turns      []Turn  `json:"turns,omitempty"`
+	// HotFromC is the air of the basket that was in just before, °C: the
+	// fryer is as hot as that one left it. 0 if there was none.
+	HotFromC float64 `json:"hotFromC,omitempty"`
+	Stages   []Stage `json:"stages"`
+	Turns    []Turn  `json:"turns,omitempty"`
 }
 
 // Stage is an air temperature, as dialled, for a time.
 type Stage struct {
 	AirC    float64 `json:"airC"`
 	Minutes float64 `json:"minutes"`
+	// Rest is a time out of the fryer, which heats to AirC meanwhile.
+	Rest bool `json:"rest,omitempty"`
 }
 
-// Turn is a flip or a shake.
+// Turn is a flip, a shake, or a check: a look that moves nothing.
 type Turn struct {
 	AtMin float64 `json:"atMin"`
 	Kind  string  `json:"kind"`
@@ -97,9 +111,18 @@ type Turn struct {
 
 // Kinds of turn.
 const (
-	Flip  = "flip"
-	Shake = "shake"
+	Flip   = "flip"
+	Shake  = "shake"
+	LookIn = "check"
 )
+
+// minutes returns how long the stages are together.
+func (p Program) minutes() (sum float64) {
+	for _, s := range p.Stages {
+		sum += s.Minutes
+	}
+	return sum
+}
 
 // A FieldError names a field that cannot be used, what it held and what is
 // allowed.
@@ -328,6 +351,7 @@ type setup struct {
 	coverage float64
 	sugar    float64 // percent added to the surface
 	salt     float64 // percent in the flesh
+	dial     Dial
 }
 
 // resolve checks a request and fills its defaults. The error is FieldErrors.
@@ -372,14 +396,24 @@ func resolve(q Request) (setup, error) {
 	s.drawers = max(1, value(q.Fryer, Fryer{}).Drawers)
 
 	c.within("program.preheatMin", q.Program.PreheatMin, 0, 30, "minutes")
+	if q.Program.HotFromC != 0 {
+		c.within("program.hotFromC", q.Program.HotFromC, MinAirC, MaxAirC, "°C, or 0 for a fryer that stood")
+	}
+	s.dial = value(value(q.Fryer, Fryer{}).Dial, Dial{80, 200, 5})
+	c.within("fryer.dial.minC", s.dial.MinC, 30, 150, "°C")
+	c.within("fryer.dial.maxC", s.dial.MaxC, 150, MaxAirC, "°C")
+	c.within("fryer.dial.stepC", s.dial.StepC, 1, 25, "°C")
 	if n := len(q.Program.Stages); n < 1 || n > MaxStages {
 		c.errs = append(c.errs, FieldError{"program.stages", fmt.Sprintf("%d stages", n), fmt.Sprintf("1 to %d stages", MaxStages)})
 	}
 	for i, st := range q.Program.Stages {
 		c.within(fmt.Sprintf("program.stages[%d].airC", i), st.AirC, MinAirC, MaxAirC, "°C")
 		c.within(fmt.Sprintf("program.stages[%d].minutes", i), st.Minutes, 0.5, MaxMinutes, "minutes")
-		s.minutes += st.Minutes
+		if st.Rest && (i == 0 || i == len(q.Program.Stages)-1) {
+			c.errs = append(c.errs, FieldError{fmt.Sprintf("program.stages[%d].rest", i), "true", "false for the first and the last stage: a rest lies between two"})
+		}
 	}
+	s.minutes = q.Program.minutes()
 	if s.minutes > MaxMinutes {
 		c.errs = append(c.errs, FieldError{"program.stages", fmt.Sprintf("%g minutes together", s.minutes), fmt.Sprintf("up to %g minutes", MaxMinutes)})
 	}
@@ -388,7 +422,7 @@ func resolve(q Request) (setup, error) {
 	}
 	for i, t := range q.Program.Turns {
 		c.within(fmt.Sprintf("program.turns[%d].atMin", i), t.AtMin, 0, s.minutes, "minutes, within the program")
-		c.among(fmt.Sprintf("program.turns[%d].kind", i), t.Kind, []string{Flip, Shake})
+		c.among(fmt.Sprintf("program.turns[%d].kind", i), t.Kind, []string{Flip, Shake, LookIn})
 	}
 	c.within("tailMin", q.TailMin, 0, 60, "minutes")
 	s.crust = value(q.CrustWanted, 60)

@@ -344,7 +344,7 @@ func TestWindowLiesAroundTheNominalCook(t *testing.T) {
 		for _, pieces := range []int{10, 34} { // one layer, and two
 			a, err := Simulate(context.Background(), Request{
 				Load: Load{Cut: "potato-wedge", Pieces: pieces, PieceMassG: 32}, Coat: &Coat{ID: "oil-rub", OilG: 10},
-				Program: Program{PreheatMin: 3, Stages: []Stage{{190, 40}}, Turns: turns},
+				Program: Program{PreheatMin: 3, Stages: []Stage{{AirC: 190, Minutes: 40}}, Turns: turns},
 			}, Options{})
 			if err != nil {
 				t.Fatal(err)

@@ -144,6 +144,7 @@ type run struct {
 	classes  []class
 	oiled    float64 // how far a film of oil covers the surface, 0 to 1
 	openTill float64 // s
+	resting  bool    // out of the fryer
 	pathogen safety.Pathogen
 	film     [2]float64
 }
@@ -160,6 +161,7 @@ const (
 	shortFor    = 40.0
 	judgeEvery  = 15.0
 	preheatStep = 4.0
+	longUse     = 900.0 // after which the fryer's metal is as hot as it gets
 )
 
 // resolution lets tests refine what production keeps fixed.
@@ -181,9 +183,13 @@ func newRun(s *setup, v variation, res resolution) (*run, error) {
 	}
 	r := &run{setup: s, fryer: f, openTill: -1}
 	r.oiled = min(1, s.coating.Oil)
-	if pre := s.program.PreheatMin * 60; pre > 0 {
+	hot, pre := s.program.Stages[0].AirC, s.program.PreheatMin*60
+	if s.program.HotFromC > 0 {
+		hot, pre = s.program.HotFromC, longUse
+	}
+	if pre > 0 {
 		for range int(math.Round(pre / preheatStep)) {
-			f.Step(preheatStep, s.program.Stages[0].AirC, false, fryer.Take{})
+			f.Step(preheatStep, hot, false, fryer.Take{})
 		}
 		for range int(fryer.OpenToLoad) {
 			f.Step(1, 0, true, fryer.Take{})
@@ -230,6 +236,15 @@ func sugarGain(s setup, added float64) float64 {
 
 // step moves all on from second t by dt with the dial at dialC.
 func (r *run) step(t, dt, dialC float64) {
+	if r.resting {
+		// The food stands in the room's still air; the fryer runs empty.
+		r.fryer.Step(dt, dialC, false, fryer.Take{})
+		film, convect := r.fryer.Film(true)
+		for i := range r.classes {
+			r.expose(&r.classes[i], t, dt, thermal.Air{T: r.spec.RoomC, Vapour: roomPressure}, film, convect)
+		}
+		return
+	}
 	open := t < r.openTill
 	film, convect := r.fryer.Film(open)
 	var take fryer.Take
@@ -247,26 +262,35 @@ func (r *run) step(t, dt, dialC float64) {
 	heat, steam := 0.0, 0.0
 	for i := range r.classes {
 		c := &r.classes[i]
-		for face := range 2 {
-			air.H[face] = c.film(face, film)
-			hold := oilHolds * r.oiled * min(1, max(0, (90-c.body.Surface(face))/30))
-			air.Convect[face] = c.film(face, convect) * (1 - hold)
-		}
-		flow := c.body.Step(dt, air)
+		flow := r.expose(c, t, dt, air, film, convect)
 		area := c.pieces * c.surface
 		heat += flow.Heat * area
 		steam += flow.Vapour * area
-		for face := range 2 {
-			c.brown[face].Add(dt, c.body.Surface(face), c.body.SurfaceWater(face))
-		}
-		core := c.body.Coldest()
-		if math.IsNaN(c.safeAt) {
-			c.safeAt = c.watch.Add((t+dt)/60, core)
-		}
-		c.deaths += r.pathogen.Reduction(min(core, c.lastC), dt/60)
-		c.lastC = core
 	}
 	r.fryer.Settle(dt, heat, steam, take)
+}
+
+// roomPressure is the steam in a kitchen of 21 °C at half saturation, Pa.
+const roomPressure = 1250.0
+
+// expose moves one class on by dt from second t in the given air.
+func (r *run) expose(c *class, t, dt float64, air thermal.Air, film, convect [2]float64) thermal.Flow {
+	for face := range 2 {
+		air.H[face] = c.film(face, film)
+		hold := oilHolds * r.oiled * min(1, max(0, (90-c.body.Surface(face))/30))
+		air.Convect[face] = c.film(face, convect) * (1 - hold)
+	}
+	flow := c.body.Step(dt, air)
+	for face := range 2 {
+		c.brown[face].Add(dt, c.body.Surface(face), c.body.SurfaceWater(face))
+	}
+	core := c.body.Coldest()
+	if math.IsNaN(c.safeAt) {
+		c.safeAt = c.watch.Add((t+dt)/60, core)
+	}
+	c.deaths += r.pathogen.Reduction(min(core, c.lastC), dt/60)
+	c.lastC = core
+	return flow
 }
 
 // film returns the heat transfer on a face where it lies now.
@@ -277,9 +301,12 @@ func (c *class) film(face int, film [2]float64) float64 {
 	return film[1] * c.exposure.Lower
 }
 
-// turn opens the drawer and moves the pieces.
+// turn opens the drawer and moves the pieces, unless it is only to look.
 func (r *run) turn(t float64, kind string) {
 	r.openTill = t + fryer.OpenToTurn
+	if kind == LookIn {
+		return
+	}
 	if kind == Flip {
 		for i := range r.classes {
 			r.classes[i].up = 1 - r.classes[i].up
@@ -295,16 +322,21 @@ func (r *run) turn(t float64, kind string) {
 	}
 }
 
+// limit returns the browning that is too much, and what it is called.
+func (s *setup) limit() (crust.Stage, string) {
+	switch {
+	case s.cut.Starchy:
+		return crust.StarchyLimit, "brown"
+	case s.sugar >= 1:
+		// Caramel turns bitter before plain crust does.
+		return crust.BitterLimit, "bitter"
+	}
+	return crust.TooDark, "burnt"
+}
+
 // judge notes when a class turned crisp or was overdone, at minute m.
 func (r *run) judge(m float64) {
-	limit := crust.TooDark
-	why := "burnt"
-	if r.cut.Starchy {
-		limit, why = crust.StarchyLimit, "brown"
-	} else if r.sugar >= 1 {
-		// Caramel turns bitter before plain crust does.
-		limit, why = crust.BitterLimit, "bitter"
-	}
+	limit, why := r.limit()
 	for i := range r.classes {
 		c := &r.classes[i]
 		if math.IsNaN(c.tenderAt) && c.lastC >= r.cut.Tender {
@@ -385,6 +417,12 @@ func (r *run) carry(res resolution, look func(minute float64) bool) {
 		for stage < len(r.program.Stages)-1 && t > stageEnd-tiny {
 			stage++
 			stageEnd += r.program.Stages[stage].Minutes * 60
+			if rest := r.program.Stages[stage].Rest; rest != r.resting {
+				if r.resting = rest; !rest {
+					r.openTill = t + fryer.OpenToLoad
+				}
+				calm = t + shortFor
+			}
 		}
 		for turn < len(r.program.Turns) && t > r.program.Turns[turn].AtMin*60-tiny {
 			r.turn(t, r.program.Turns[turn].Kind)

@@ -11,7 +11,7 @@ func TestVerdictFitsTheFigures(t *testing.T) {
 		t.Helper()
 		a, err := Simulate(context.Background(), Request{
 			Load: Load{Cut: "chicken-wing-flat", Pieces: 8, PieceMassG: 42}, Coat: &Coat{ID: "starch-dust", OilG: 4},
-			Program: Program{PreheatMin: 4, Stages: []Stage{{airC, minutes}}, Turns: []Turn{{minutes / 2, Flip}}}, TailMin: tail,
+			Program: Program{PreheatMin: 4, Stages: []Stage{{AirC: airC, Minutes: minutes}}, Turns: []Turn{{minutes / 2, Flip}}}, TailMin: tail,
 		}, Options{})
 		if err != nil {
 			t.Fatal(err)
@@ -51,7 +51,7 @@ func TestOverdoneSaysWhatItIs(t *testing.T) {
 	long := func(cut, coat string, sugar, airC, minutes float64) Window {
 		t.Helper()
 		q := Request{Load: Load{Cut: cut, Pieces: 4, PieceMassG: 0}, Coat: &Coat{ID: coat, OilG: 4, SugarPct: sugar},
-			Program: Program{PreheatMin: 4, Stages: []Stage{{airC, minutes}}, Turns: []Turn{{minutes / 2, Flip}}}}
+			Program: Program{PreheatMin: 4, Stages: []Stage{{AirC: airC, Minutes: minutes}}, Turns: []Turn{{minutes / 2, Flip}}}}
 		q.Load.PieceMassG = map[string]float64{"chicken-wing-flat": 42, "potato-wedge": 32, "chicken-breast-chunk": 18, "duck-leg": 230}[cut]
 		return quick(t, q).Window
 	}

@@ -116,8 +116,7 @@ func (s *setup) warnings(a *Answer) (list []Warning) {
 		}
 	}
 	if to := a.Window.ToMin; to != nil && *to < s.minutes {
-		words := map[string]string{"burnt": "too dark and bitter", "bitter": "bitter, since its sugar burns", "brown": "past gold, which starchy food should not be", "dry": "dry inside"}[a.Window.Bound]
-		w := add("overdone", lengthen, "From minute %.0f it is %s. Take it out by then.", *to, words)
+		w := add("overdone", lengthen, "From minute %.0f it is %s. Take it out by then.", *to, overWords[a.Window.Bound])
 		w.AtMin = to
 		if fix := s.program.Stages[last].Minutes - (s.minutes - math.Floor(*to)); fix >= 1 && (a.Window.FromMin == nil || *a.Window.FromMin <= math.Floor(*to)) {
 			w.Fix = &fix

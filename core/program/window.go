@@ -3,9 +3,7 @@ package program
 import (
 	"context"
 	"math"
-	"runtime"
 	"slices"
-	"sync"
 
 	"velocrustum/core/crust"
 )
@@ -137,25 +135,12 @@ func outcome(ctx context.Context, s *setup, v variation) (sample, error) {
 func chance(ctx context.Context, s *setup) (*Chance, error) {
 	all := draws(Samples, s.pieces*s.drawers)
 	results := make([]sample, len(all))
-	errs := make([]error, len(all))
-	next := make(chan int)
-	var wg sync.WaitGroup
-	for range min(runtime.GOMAXPROCS(0), len(all)) {
-		wg.Go(func() {
-			for i := range next {
-				results[i], errs[i] = outcome(ctx, s, all[i])
-			}
-		})
-	}
-	for i := range all {
-		next <- i
-	}
-	close(next)
-	wg.Wait()
-	for _, err := range errs {
-		if err != nil {
-			return nil, err
-		}
+	err := parallel(len(all), func(i int) (err error) {
+		results[i], err = outcome(ctx, s, all[i])
+		return err
+	})
+	if err != nil {
+		return nil, err
 	}
 	pick := func(f func(sample) float64) []float64 {
 		out := make([]float64, len(results))

@@ -11,6 +11,7 @@ import (
 	"encoding/json"
 	"errors"
 	"fmt"
+	"io"
 	"net/http"
 	"net/url"
 	"path"
@@ -150,6 +151,42 @@ func (e FryerInputKind) Valid() bool {
 	}
 }
 
+// Defines values for FryerKnownKind.
+const (
+	FryerKnownKindDrawer FryerKnownKind = "drawer"
+	FryerKnownKindOven   FryerKnownKind = "oven"
+)
+
+// Valid indicates whether the value is a known member of the FryerKnownKind enum.
+func (e FryerKnownKind) Valid() bool {
+	switch e {
+	case FryerKnownKindDrawer:
+		return true
+	case FryerKnownKindOven:
+		return true
+	default:
+		return false
+	}
+}
+
+// Defines values for FryerKnownShape.
+const (
+	Rectangle FryerKnownShape = "rectangle"
+	Round     FryerKnownShape = "round"
+)
+
+// Valid indicates whether the value is a known member of the FryerKnownShape enum.
+func (e FryerKnownShape) Valid() bool {
+	switch e {
+	case Rectangle:
+		return true
+	case Round:
+		return true
+	default:
+		return false
+	}
+}
+
 // Defines values for OutcomeCrust.
 const (
 	OutcomeCrustBurnt OutcomeCrust = "burnt"
@@ -261,6 +298,9 @@ func (e SettingsTemperature) Valid() bool {
 // Basket defines model for Basket.
 type Basket = program.Basket
 
+// Baskets defines model for Baskets.
+type Baskets = program.Baskets
+
 // Catalog defines model for Catalog.
 type Catalog struct {
 	Coats      []CoatInfo `json:"coats"`
@@ -283,6 +323,7 @@ type Catalog struct {
 		MinStartC    float64 `json:"minStartC"`
 	} `json:"limits"`
 	Surfaces []Choice `json:"surfaces"`
+	Wants    []Choice `json:"wants"`
 }
 
 // Choice defines model for Choice.
@@ -309,10 +350,19 @@ type CoatInfo struct {
 	Source    string  `json:"source"`
 }
 
+// Conversion defines model for Conversion.
+type Conversion = program.Conversion
+
 // Cook defines model for Cook.
 type Cook struct {
 	// Actual The program as it has happened, with what is still to come
-	Actual     Program     `json:"actual"`
+	Actual Program `json:"actual"`
+
+	// Basket which basketful of the dish this is
+	Basket int `json:"basket"`
+
+	// Baskets of how many
+	Baskets    int         `json:"baskets"`
 	Events     []CookEvent `json:"events"`
 	FinishedAt *time.Time  `json:"finishedAt,omitempty"`
 	Forecast   Simulation  `json:"forecast"`
@@ -411,6 +461,13 @@ type CutInfo struct {
 	Source   string  `json:"source"`
 	TypicalG float64 `json:"typicalG"`
 
+	// TypicalMm a typical piece, as it lies
+	TypicalMm struct {
+		Length    float64 `json:"length"`
+		Thickness float64 `json:"thickness"`
+		Width     float64 `json:"width"`
+	} `json:"typicalMm"`
+
 	// Width in thicknesses
 	Width float64 `json:"width"`
 }
@@ -426,10 +483,14 @@ type Fryer struct {
 	DialMinC    float64   `json:"dialMinC"`
 	DialOffsetC float64   `json:"dialOffsetC"`
 	DialStepC   float64   `json:"dialStepC"`
+	Drawers     int       `json:"drawers"`
 	Id          string    `json:"id"`
+	Inferred    []string  `json:"inferred"`
 	Kind        FryerKind `json:"kind"`
 	Name        string    `json:"name"`
 	PowerW      float64   `json:"powerW"`
+	Rack        bool      `json:"rack"`
+	Trays       int       `json:"trays"`
 	Version     int       `json:"version"`
 }
 
@@ -438,22 +499,50 @@ type FryerKind string
 
 // FryerInput defines model for FryerInput.
 type FryerInput struct {
-	Airflow     float64        `json:"airflow"`
-	Basket      Basket         `json:"basket"`
-	DialMaxC    float64        `json:"dialMaxC"`
-	DialMinC    float64        `json:"dialMinC"`
-	DialOffsetC float64        `json:"dialOffsetC"`
-	DialStepC   float64        `json:"dialStepC"`
-	Kind        FryerInputKind `json:"kind"`
-	Name        string         `json:"name"`
-	PowerW      float64        `json:"powerW"`
+	Airflow     float64 `json:"airflow"`
+	Basket      Basket  `json:"basket"`
+	DialMaxC    float64 `json:"dialMaxC"`
+	DialMinC    float64 `json:"dialMinC"`
+	DialOffsetC float64 `json:"dialOffsetC"`
+	DialStepC   float64 `json:"dialStepC"`
+	Drawers     *int    `json:"drawers,omitempty"`
+
+	// Inferred fields that were worked out and not read off
+	Inferred *[]string      `json:"inferred,omitempty"`
+	Kind     FryerInputKind `json:"kind"`
+	Name     string         `json:"name"`
+	PowerW   float64        `json:"powerW"`
+
+	// Rack a second level in a drawer
+	Rack *bool `json:"rack,omitempty"`
+
+	// Trays of an oven
+	Trays *int `json:"trays,omitempty"`
 }
 
 // FryerInputKind defines model for FryerInput.Kind.
 type FryerInputKind string
 
+// FryerKnown What an owner can read off a fryer or its box
+type FryerKnown struct {
+	Drawers *int             `json:"drawers,omitempty"`
+	Kind    FryerKnownKind   `json:"kind"`
+	Litres  *float64         `json:"litres,omitempty"`
+	PowerW  *float64         `json:"powerW,omitempty"`
+	Shape   *FryerKnownShape `json:"shape,omitempty"`
+}
+
+// FryerKnownKind defines model for FryerKnown.Kind.
+type FryerKnownKind string
+
+// FryerKnownShape defines model for FryerKnown.Shape.
+type FryerKnownShape string
+
 // Load defines model for Load.
 type Load = program.Load
+
+// Moment The slowest pieces at one minute
+type Moment = program.Moment
 
 // Outcome defines model for Outcome.
 type Outcome struct {
@@ -478,7 +567,13 @@ type Plan struct {
 	Id        string    `json:"id"`
 	Load      Load      `json:"load"`
 	Name      string    `json:"name"`
-	Program   Program   `json:"program"`
+
+	// PerBasket pieces in the first basket
+	PerBasket *int    `json:"perBasket,omitempty"`
+	Program   Program `json:"program"`
+
+	// SecondFryerId another fryer that shares the pieces
+	SecondFryerId *string `json:"secondFryerId,omitempty"`
 
 	// TableTime Local time on the table
 	TableTime *string `json:"tableTime,omitempty"`
@@ -487,11 +582,17 @@ type Plan struct {
 
 // PlanInput defines model for PlanInput.
 type PlanInput struct {
-	Coat    Coat    `json:"coat"`
-	FryerId string  `json:"fryerId"`
-	Load    Load    `json:"load"`
-	Name    string  `json:"name"`
-	Program Program `json:"program"`
+	Coat    Coat   `json:"coat"`
+	FryerId string `json:"fryerId"`
+	Load    Load   `json:"load"`
+	Name    string `json:"name"`
+
+	// PerBasket pieces in the first basket
+	PerBasket *int    `json:"perBasket,omitempty"`
+	Program   Program `json:"program"`
+
+	// SecondFryerId another fryer that shares the pieces
+	SecondFryerId *string `json:"secondFryerId,omitempty"`
 
 	// TableTime Local time on the table
 	TableTime *string `json:"tableTime,omitempty"`
@@ -511,6 +612,23 @@ type Problem struct {
 
 // Program defines model for Program.
 type Program = program.Program
+
+// Proposal The best program of one way for a load
+type Proposal = program.Proposal
+
+// Recipe defines model for Recipe.
+type Recipe = program.Recipe
+
+// Recommendation defines model for Recommendation.
+type Recommendation = program.Recommendation
+
+// RecommendationLine One line of the answer
+type RecommendationLine struct {
+	Done           *int            `json:"done,omitempty"`
+	Of             *int            `json:"of,omitempty"`
+	Problem        *Problem        `json:"problem,omitempty"`
+	Recommendation *Recommendation `json:"recommendation,omitempty"`
+}
 
 // Settings defines model for Settings.
 type Settings struct {
@@ -550,8 +668,24 @@ type Id = string
 // IfMatch defines model for IfMatch.
 type IfMatch = string
 
+// PlanBasketsJSONBody defines parameters for PlanBaskets.
+type PlanBasketsJSONBody struct {
+	// PerBasket pieces in the first basket; 0 leaves it open
+	PerBasket *int              `json:"perBasket,omitempty"`
+	Request   SimulationRequest `json:"request"`
+	Second    *SimulationFryer  `json:"second,omitempty"`
+}
+
+// ConvertJSONBody defines parameters for Convert.
+type ConvertJSONBody struct {
+	Recipe  Recipe            `json:"recipe"`
+	Request SimulationRequest `json:"request"`
+}
+
 // StartCookJSONBody defines parameters for StartCook.
 type StartCookJSONBody struct {
+	// Basket which basketful of the dish
+	Basket *int   `json:"basket,omitempty"`
 	PlanId string `json:"planId"`
 }
 
@@ -567,11 +701,22 @@ type PutPlanParams struct {
 	IfMatch *IfMatch `json:"If-Match,omitempty"`
 }
 
+// RecommendParams defines parameters for Recommend.
+type RecommendParams struct {
+	Want *string `form:"want,omitempty" json:"want,omitempty"`
+}
+
 // SimulateParams defines parameters for Simulate.
 type SimulateParams struct {
 	// Chance false leaves out the sampled window, for a quick first answer
 	Chance *bool `form:"chance,omitempty" json:"chance,omitempty"`
 }
+
+// PlanBasketsJSONRequestBody defines body for PlanBaskets for application/json ContentType.
+type PlanBasketsJSONRequestBody PlanBasketsJSONBody
+
+// ConvertJSONRequestBody defines body for Convert for application/json ContentType.
+type ConvertJSONRequestBody ConvertJSONBody
 
 // StartCookJSONRequestBody defines body for StartCook for application/json ContentType.
 type StartCookJSONRequestBody StartCookJSONBody
@@ -582,6 +727,12 @@ type AddCookEventJSONRequestBody = CookEventInput
 // PutOutcomeJSONRequestBody defines body for PutOutcome for application/json ContentType.
 type PutOutcomeJSONRequestBody = Outcome
 
+// GuessFryerJSONRequestBody defines body for GuessFryer for application/json ContentType.
+type GuessFryerJSONRequestBody = FryerKnown
+
+// CreateFryerJSONRequestBody defines body for CreateFryer for application/json ContentType.
+type CreateFryerJSONRequestBody = FryerInput
+
 // PutFryerJSONRequestBody defines body for PutFryer for application/json ContentType.
 type PutFryerJSONRequestBody = FryerInput
 
@@ -591,6 +742,9 @@ type CreatePlanJSONRequestBody = PlanInput
 // PutPlanJSONRequestBody defines body for PutPlan for application/json ContentType.
 type PutPlanJSONRequestBody = PlanInput
 
+// RecommendJSONRequestBody defines body for Recommend for application/json ContentType.
+type RecommendJSONRequestBody = SimulationRequest
+
 // PutSettingsJSONRequestBody defines body for PutSettings for application/json ContentType.
 type PutSettingsJSONRequestBody = Settings
 
@@ -599,9 +753,15 @@ type SimulateJSONRequestBody = SimulationRequest
 
 // ServerInterface represents all server handlers.
 type ServerInterface interface {
+	// PlanBaskets Plan how a dish of many pieces goes through one or two fryers
+	// (POST /baskets)
+	PlanBaskets(w http.ResponseWriter, r *http.Request)
 	// GetCatalog Cuts, coats and rules that the engine knows
 	// (GET /catalog)
 	GetCatalog(w http.ResponseWriter, r *http.Request)
+	// Convert Bring a recipe from oil, an oven or a preset to this load and fryer
+	// (POST /conversions)
+	Convert(w http.ResponseWriter, r *http.Request)
 	// ListCooks The logbook, latest first, and a live cook on top
 	// (GET /cooks)
 	ListCooks(w http.ResponseWriter, r *http.Request)
@@ -629,12 +789,24 @@ type ServerInterface interface {
 
 	// (POST /cooks/{id}/restore)
 	RestoreCook(w http.ResponseWriter, r *http.Request, id Id)
+	// GuessFryer Work a fryer out from what its owner knows
+	// (POST /fryer-guesses)
+	GuessFryer(w http.ResponseWriter, r *http.Request)
 
 	// (GET /fryers)
 	ListFryers(w http.ResponseWriter, r *http.Request)
 
+	// (POST /fryers)
+	CreateFryer(w http.ResponseWriter, r *http.Request)
+
+	// (DELETE /fryers/{id})
+	DeleteFryer(w http.ResponseWriter, r *http.Request, id Id)
+
 	// (PUT /fryers/{id})
 	PutFryer(w http.ResponseWriter, r *http.Request, id Id, params PutFryerParams)
+
+	// (POST /fryers/{id}/restore)
+	RestoreFryer(w http.ResponseWriter, r *http.Request, id Id)
 
 	// (GET /plans)
 	ListPlans(w http.ResponseWriter, r *http.Request)
@@ -653,6 +825,9 @@ type ServerInterface interface {
 
 	// (POST /plans/{id}/restore)
 	RestorePlan(w http.ResponseWriter, r *http.Request, id Id)
+	// Recommend Search each way of running it for this load, and rank them
+	// (POST /recommendations)
+	Recommend(w http.ResponseWriter, r *http.Request, params RecommendParams)
 
 	// (GET /settings)
 	GetSettings(w http.ResponseWriter, r *http.Request)
@@ -668,9 +843,21 @@ type ServerInterface interface {
 
 type Unimplemented struct{}
 
+// PlanBaskets Plan how a dish of many pieces goes through one or two fryers
+// (POST /baskets)
+func (_ Unimplemented) PlanBaskets(w http.ResponseWriter, r *http.Request) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
 // GetCatalog Cuts, coats and rules that the engine knows
 // (GET /catalog)
 func (_ Unimplemented) GetCatalog(w http.ResponseWriter, r *http.Request) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
+// Convert Bring a recipe from oil, an oven or a preset to this load and fryer
+// (POST /conversions)
+func (_ Unimplemented) Convert(w http.ResponseWriter, r *http.Request) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
@@ -722,13 +909,34 @@ func (_ Unimplemented) RestoreCook(w http.ResponseWriter, r *http.Request, id Id
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
+// GuessFryer Work a fryer out from what its owner knows
+// (POST /fryer-guesses)
+func (_ Unimplemented) GuessFryer(w http.ResponseWriter, r *http.Request) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
 // (GET /fryers)
 func (_ Unimplemented) ListFryers(w http.ResponseWriter, r *http.Request) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
+// (POST /fryers)
+func (_ Unimplemented) CreateFryer(w http.ResponseWriter, r *http.Request) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
+// (DELETE /fryers/{id})
+func (_ Unimplemented) DeleteFryer(w http.ResponseWriter, r *http.Request, id Id) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
 // (PUT /fryers/{id})
 func (_ Unimplemented) PutFryer(w http.ResponseWriter, r *http.Request, id Id, params PutFryerParams) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
+// (POST /fryers/{id}/restore)
+func (_ Unimplemented) RestoreFryer(w http.ResponseWriter, r *http.Request, id Id) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
@@ -762,6 +970,12 @@ func (_ Unimplemented) RestorePlan(w http.ResponseWriter, r *http.Request, id Id
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
+// Recommend Search each way of running it for this load, and rank them
+// (POST /recommendations)
+func (_ Unimplemented) Recommend(w http.ResponseWriter, r *http.Request, params RecommendParams) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
 // (GET /settings)
 func (_ Unimplemented) GetSettings(w http.ResponseWriter, r *http.Request) {
 	w.WriteHeader(http.StatusNotImplemented)
@@ -787,11 +1001,39 @@ type ServerInterfaceWrapper struct {
 
 type MiddlewareFunc func(http.Handler) http.Handler
 
+// PlanBaskets operation middleware
+func (siw *ServerInterfaceWrapper) PlanBaskets(w http.ResponseWriter, r *http.Request) {
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.PlanBaskets(w, r)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
 // GetCatalog operation middleware
 func (siw *ServerInterfaceWrapper) GetCatalog(w http.ResponseWriter, r *http.Request) {
 
 	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
 		siw.Handler.GetCatalog(w, r)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
+// Convert operation middleware
+func (siw *ServerInterfaceWrapper) Convert(w http.ResponseWriter, r *http.Request) {
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.Convert(w, r)
 	}))
 
 	for _, middleware := range siw.HandlerMiddlewares {
@@ -999,11 +1241,65 @@ func (siw *ServerInterfaceWrapper) RestoreCook(w http.ResponseWriter, r *http.Re
 	handler.ServeHTTP(w, r)
 }
 
+// GuessFryer operation middleware
+func (siw *ServerInterfaceWrapper) GuessFryer(w http.ResponseWriter, r *http.Request) {
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.GuessFryer(w, r)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
 // ListFryers operation middleware
 func (siw *ServerInterfaceWrapper) ListFryers(w http.ResponseWriter, r *http.Request) {
 
 	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
 		siw.Handler.ListFryers(w, r)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
+// CreateFryer operation middleware
+func (siw *ServerInterfaceWrapper) CreateFryer(w http.ResponseWriter, r *http.Request) {
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.CreateFryer(w, r)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
+// DeleteFryer operation middleware
+func (siw *ServerInterfaceWrapper) DeleteFryer(w http.ResponseWriter, r *http.Request) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id Id
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", chi.URLParam(r, "id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: r.URL.RawPath == ""})
+	if err != nil {
+		siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "id", Err: err})
+		return
+	}
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.DeleteFryer(w, r, id)
 	}))
 
 	for _, middleware := range siw.HandlerMiddlewares {
@@ -1054,6 +1350,32 @@ func (siw *ServerInterfaceWrapper) PutFryer(w http.ResponseWriter, r *http.Reque
 
 	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
 		siw.Handler.PutFryer(w, r, id, params)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
+// RestoreFryer operation middleware
+func (siw *ServerInterfaceWrapper) RestoreFryer(w http.ResponseWriter, r *http.Request) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id Id
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", chi.URLParam(r, "id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: r.URL.RawPath == ""})
+	if err != nil {
+		siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "id", Err: err})
+		return
+	}
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.RestoreFryer(w, r, id)
 	}))
 
 	for _, middleware := range siw.HandlerMiddlewares {
@@ -1210,6 +1532,39 @@ func (siw *ServerInterfaceWrapper) RestorePlan(w http.ResponseWriter, r *http.Re
 
 	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
 		siw.Handler.RestorePlan(w, r, id)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
+// Recommend operation middleware
+func (siw *ServerInterfaceWrapper) Recommend(w http.ResponseWriter, r *http.Request) {
+
+	var err error
+	_ = err
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params RecommendParams
+
+	// ------------- Optional query parameter "want" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "want", r.URL.Query(), &params.Want, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		var requiredError *runtime.RequiredParameterError
+		if errors.As(err, &requiredError) {
+			siw.ErrorHandlerFunc(w, r, &RequiredParamError{ParamName: "want"})
+		} else {
+			siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "want", Err: err})
+		}
+		return
+	}
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.Recommend(w, r, params)
 	}))
 
 	for _, middleware := range siw.HandlerMiddlewares {
@@ -1400,6 +1755,18 @@ func HandlerWithOptions(si ServerInterface, options ChiServerOptions) http.Handl
 		r.Post(options.BaseURL+"/simulations", wrapper.Simulate)
 	})
 	r.Group(func(r chi.Router) {
+		r.Post(options.BaseURL+"/recommendations", wrapper.Recommend)
+	})
+	r.Group(func(r chi.Router) {
+		r.Post(options.BaseURL+"/conversions", wrapper.Convert)
+	})
+	r.Group(func(r chi.Router) {
+		r.Post(options.BaseURL+"/baskets", wrapper.PlanBaskets)
+	})
+	r.Group(func(r chi.Router) {
+		r.Post(options.BaseURL+"/fryer-guesses", wrapper.GuessFryer)
+	})
+	r.Group(func(r chi.Router) {
 		r.Get(options.BaseURL+"/settings", wrapper.GetSettings)
 	})
 	r.Group(func(r chi.Router) {
@@ -1407,6 +1774,15 @@ func HandlerWithOptions(si ServerInterface, options ChiServerOptions) http.Handl
 	})
 	r.Group(func(r chi.Router) {
 		r.Get(options.BaseURL+"/fryers", wrapper.ListFryers)
+	})
+	r.Group(func(r chi.Router) {
+		r.Post(options.BaseURL+"/fryers", wrapper.CreateFryer)
+	})
+	r.Group(func(r chi.Router) {
+		r.Post(options.BaseURL+"/fryers/{id}/restore", wrapper.RestoreFryer)
+	})
+	r.Group(func(r chi.Router) {
+		r.Delete(options.BaseURL+"/fryers/{id}", wrapper.DeleteFryer)
 	})
 	r.Group(func(r chi.Router) {
 		r.Put(options.BaseURL+"/fryers/{id}", wrapper.PutFryer)
@@ -1462,6 +1838,45 @@ func HandlerWithOptions(si ServerInterface, options ChiServerOptions) http.Handl
 
 type ProblemApplicationProblemPlusJSONResponse Problem
 
+type PlanBasketsRequestObject struct {
+	Body *PlanBasketsJSONRequestBody
+}
+
+type PlanBasketsResponseObject interface {
+	VisitPlanBasketsResponse(w http.ResponseWriter) error
+}
+
+type PlanBaskets200JSONResponse Baskets
+
+func (response PlanBaskets200JSONResponse) VisitPlanBasketsResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type PlanBasketsdefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response PlanBasketsdefaultApplicationProblemPlusJSONResponse) VisitPlanBasketsResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
 type GetCatalogRequestObject struct {
 }
 
@@ -1489,6 +1904,45 @@ type GetCatalogdefaultApplicationProblemPlusJSONResponse struct {
 }
 
 func (response GetCatalogdefaultApplicationProblemPlusJSONResponse) VisitGetCatalogResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type ConvertRequestObject struct {
+	Body *ConvertJSONRequestBody
+}
+
+type ConvertResponseObject interface {
+	VisitConvertResponse(w http.ResponseWriter) error
+}
+
+type Convert200JSONResponse Conversion
+
+func (response Convert200JSONResponse) VisitConvertResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type ConvertdefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response ConvertdefaultApplicationProblemPlusJSONResponse) VisitConvertResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
@@ -1848,6 +2302,45 @@ func (response RestoreCookdefaultApplicationProblemPlusJSONResponse) VisitRestor
 	return err
 }
 
+type GuessFryerRequestObject struct {
+	Body *GuessFryerJSONRequestBody
+}
+
+type GuessFryerResponseObject interface {
+	VisitGuessFryerResponse(w http.ResponseWriter) error
+}
+
+type GuessFryer200JSONResponse FryerInput
+
+func (response GuessFryer200JSONResponse) VisitGuessFryerResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GuessFryerdefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response GuessFryerdefaultApplicationProblemPlusJSONResponse) VisitGuessFryerResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
 type ListFryersRequestObject struct {
 }
 
@@ -1875,6 +2368,78 @@ type ListFryersdefaultApplicationProblemPlusJSONResponse struct {
 }
 
 func (response ListFryersdefaultApplicationProblemPlusJSONResponse) VisitListFryersResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type CreateFryerRequestObject struct {
+	Body *CreateFryerJSONRequestBody
+}
+
+type CreateFryerResponseObject interface {
+	VisitCreateFryerResponse(w http.ResponseWriter) error
+}
+
+type CreateFryer201JSONResponse Fryer
+
+func (response CreateFryer201JSONResponse) VisitCreateFryerResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(201)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type CreateFryerdefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response CreateFryerdefaultApplicationProblemPlusJSONResponse) VisitCreateFryerResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type DeleteFryerRequestObject struct {
+	Id Id `json:"id"`
+}
+
+type DeleteFryerResponseObject interface {
+	VisitDeleteFryerResponse(w http.ResponseWriter) error
+}
+
+type DeleteFryer204Response struct {
+}
+
+func (response DeleteFryer204Response) VisitDeleteFryerResponse(w http.ResponseWriter) error {
+	w.WriteHeader(204)
+	return nil
+}
+
+type DeleteFryerdefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response DeleteFryerdefaultApplicationProblemPlusJSONResponse) VisitDeleteFryerResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
@@ -1916,6 +2481,45 @@ type PutFryerdefaultApplicationProblemPlusJSONResponse struct {
 }
 
 func (response PutFryerdefaultApplicationProblemPlusJSONResponse) VisitPutFryerResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type RestoreFryerRequestObject struct {
+	Id Id `json:"id"`
+}
+
+type RestoreFryerResponseObject interface {
+	VisitRestoreFryerResponse(w http.ResponseWriter) error
+}
+
+type RestoreFryer200JSONResponse Fryer
+
+func (response RestoreFryer200JSONResponse) VisitRestoreFryerResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type RestoreFryerdefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response RestoreFryerdefaultApplicationProblemPlusJSONResponse) VisitRestoreFryerResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
@@ -2156,6 +2760,75 @@ func (response RestorePlandefaultApplicationProblemPlusJSONResponse) VisitRestor
 	return err
 }
 
+type RecommendRequestObject struct {
+	Params RecommendParams
+	Body   *RecommendJSONRequestBody
+}
+
+type RecommendResponseObject interface {
+	VisitRecommendResponse(w http.ResponseWriter) error
+}
+
+type Recommend200ApplicationxNdjsonResponse struct {
+	Body          io.Reader
+	ContentLength int64
+}
+
+func (response Recommend200ApplicationxNdjsonResponse) VisitRecommendResponse(w http.ResponseWriter) error {
+
+	w.Header().Set("Content-Type", "application/x-ndjson")
+	if response.ContentLength != 0 {
+		w.Header().Set("Content-Length", fmt.Sprint(response.ContentLength))
+	}
+	w.WriteHeader(200)
+
+	if closer, ok := response.Body.(io.ReadCloser); ok {
+		defer closer.Close()
+	}
+	flusher, ok := w.(http.Flusher)
+	if !ok {
+		// If w doesn't support flushing, fall back to io.Copy.
+		_, err := io.Copy(w, response.Body)
+		return err
+	}
+	// text/event-stream messages are typically small; use a
+	// modest buffer and flush after each chunk so clients see
+	// events immediately instead of waiting on OS buffering.
+	buf := make([]byte, 4096)
+	for {
+		n, err := response.Body.Read(buf)
+		if n > 0 {
+			if _, writeErr := w.Write(buf[:n]); writeErr != nil {
+				return writeErr
+			}
+			flusher.Flush()
+		}
+		if err != nil {
+			if err == io.EOF {
+				return nil
+			}
+			return err
+		}
+	}
+}
+
+type RecommenddefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response RecommenddefaultApplicationProblemPlusJSONResponse) VisitRecommendResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
 type GetSettingsRequestObject struct {
 }
 
@@ -2275,9 +2948,15 @@ func (response SimulatedefaultApplicationProblemPlusJSONResponse) VisitSimulateR
 
 // StrictServerInterface represents all server handlers.
 type StrictServerInterface interface {
+	// PlanBaskets Plan how a dish of many pieces goes through one or two fryers
+	// (POST /baskets)
+	PlanBaskets(ctx context.Context, request PlanBasketsRequestObject) (PlanBasketsResponseObject, error)
 	// GetCatalog Cuts, coats and rules that the engine knows
 	// (GET /catalog)
 	GetCatalog(ctx context.Context, request GetCatalogRequestObject) (GetCatalogResponseObject, error)
+	// Convert Bring a recipe from oil, an oven or a preset to this load and fryer
+	// (POST /conversions)
+	Convert(ctx context.Context, request ConvertRequestObject) (ConvertResponseObject, error)
 	// ListCooks The logbook, latest first, and a live cook on top
 	// (GET /cooks)
 	ListCooks(ctx context.Context, request ListCooksRequestObject) (ListCooksResponseObject, error)
@@ -2305,12 +2984,24 @@ type StrictServerInterface interface {
 
 	// (POST /cooks/{id}/restore)
 	RestoreCook(ctx context.Context, request RestoreCookRequestObject) (RestoreCookResponseObject, error)
+	// GuessFryer Work a fryer out from what its owner knows
+	// (POST /fryer-guesses)
+	GuessFryer(ctx context.Context, request GuessFryerRequestObject) (GuessFryerResponseObject, error)
 
 	// (GET /fryers)
 	ListFryers(ctx context.Context, request ListFryersRequestObject) (ListFryersResponseObject, error)
 
+	// (POST /fryers)
+	CreateFryer(ctx context.Context, request CreateFryerRequestObject) (CreateFryerResponseObject, error)
+
+	// (DELETE /fryers/{id})
+	DeleteFryer(ctx context.Context, request DeleteFryerRequestObject) (DeleteFryerResponseObject, error)
+
 	// (PUT /fryers/{id})
 	PutFryer(ctx context.Context, request PutFryerRequestObject) (PutFryerResponseObject, error)
+
+	// (POST /fryers/{id}/restore)
+	RestoreFryer(ctx context.Context, request RestoreFryerRequestObject) (RestoreFryerResponseObject, error)
 
 	// (GET /plans)
 	ListPlans(ctx context.Context, request ListPlansRequestObject) (ListPlansResponseObject, error)
@@ -2329,6 +3020,9 @@ type StrictServerInterface interface {
 
 	// (POST /plans/{id}/restore)
 	RestorePlan(ctx context.Context, request RestorePlanRequestObject) (RestorePlanResponseObject, error)
+	// Recommend Search each way of running it for this load, and rank them
+	// (POST /recommendations)
+	Recommend(ctx context.Context, request RecommendRequestObject) (RecommendResponseObject, error)
 
 	// (GET /settings)
 	GetSettings(ctx context.Context, request GetSettingsRequestObject) (GetSettingsResponseObject, error)
@@ -2379,6 +3073,37 @@ type strictHandler struct {
 	options     StrictHTTPServerOptions
 }
 
+// PlanBaskets operation middleware
+func (sh *strictHandler) PlanBaskets(w http.ResponseWriter, r *http.Request) {
+	var request PlanBasketsRequestObject
+
+	var body PlanBasketsJSONRequestBody
+	if err := runtime.BindJSONBody(r, &body); err != nil {
+		sh.options.RequestErrorHandlerFunc(w, r, fmt.Errorf("can't decode JSON body: %w", err))
+		return
+	}
+	request.Body = &body
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.PlanBaskets(ctx, request.(PlanBasketsRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "PlanBaskets")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(PlanBasketsResponseObject); ok {
+		if err := validResponse.VisitPlanBasketsResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
 // GetCatalog operation middleware
 func (sh *strictHandler) GetCatalog(w http.ResponseWriter, r *http.Request) {
 	var request GetCatalogRequestObject
@@ -2396,6 +3121,37 @@ func (sh *strictHandler) GetCatalog(w http.ResponseWriter, r *http.Request) {
 		sh.options.ResponseErrorHandlerFunc(w, r, err)
 	} else if validResponse, ok := response.(GetCatalogResponseObject); ok {
 		if err := validResponse.VisitGetCatalogResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
+// Convert operation middleware
+func (sh *strictHandler) Convert(w http.ResponseWriter, r *http.Request) {
+	var request ConvertRequestObject
+
+	var body ConvertJSONRequestBody
+	if err := runtime.BindJSONBody(r, &body); err != nil {
+		sh.options.RequestErrorHandlerFunc(w, r, fmt.Errorf("can't decode JSON body: %w", err))
+		return
+	}
+	request.Body = &body
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.Convert(ctx, request.(ConvertRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "Convert")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(ConvertResponseObject); ok {
+		if err := validResponse.VisitConvertResponse(w); err != nil {
 			sh.options.ResponseErrorHandlerFunc(w, r, err)
 		}
 	} else if response != nil {
@@ -2652,6 +3408,37 @@ func (sh *strictHandler) RestoreCook(w http.ResponseWriter, r *http.Request, id 
 	}
 }
 
+// GuessFryer operation middleware
+func (sh *strictHandler) GuessFryer(w http.ResponseWriter, r *http.Request) {
+	var request GuessFryerRequestObject
+
+	var body GuessFryerJSONRequestBody
+	if err := runtime.BindJSONBody(r, &body); err != nil {
+		sh.options.RequestErrorHandlerFunc(w, r, fmt.Errorf("can't decode JSON body: %w", err))
+		return
+	}
+	request.Body = &body
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.GuessFryer(ctx, request.(GuessFryerRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "GuessFryer")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(GuessFryerResponseObject); ok {
+		if err := validResponse.VisitGuessFryerResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
 // ListFryers operation middleware
 func (sh *strictHandler) ListFryers(w http.ResponseWriter, r *http.Request) {
 	var request ListFryersRequestObject
@@ -2669,6 +3456,63 @@ func (sh *strictHandler) ListFryers(w http.ResponseWriter, r *http.Request) {
 		sh.options.ResponseErrorHandlerFunc(w, r, err)
 	} else if validResponse, ok := response.(ListFryersResponseObject); ok {
 		if err := validResponse.VisitListFryersResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
+// CreateFryer operation middleware
+func (sh *strictHandler) CreateFryer(w http.ResponseWriter, r *http.Request) {
+	var request CreateFryerRequestObject
+
+	var body CreateFryerJSONRequestBody
+	if err := runtime.BindJSONBody(r, &body); err != nil {
+		sh.options.RequestErrorHandlerFunc(w, r, fmt.Errorf("can't decode JSON body: %w", err))
+		return
+	}
+	request.Body = &body
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.CreateFryer(ctx, request.(CreateFryerRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "CreateFryer")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(CreateFryerResponseObject); ok {
+		if err := validResponse.VisitCreateFryerResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
+// DeleteFryer operation middleware
+func (sh *strictHandler) DeleteFryer(w http.ResponseWriter, r *http.Request, id Id) {
+	var request DeleteFryerRequestObject
+
+	request.Id = id
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.DeleteFryer(ctx, request.(DeleteFryerRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "DeleteFryer")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(DeleteFryerResponseObject); ok {
+		if err := validResponse.VisitDeleteFryerResponse(w); err != nil {
 			sh.options.ResponseErrorHandlerFunc(w, r, err)
 		}
 	} else if response != nil {
@@ -2703,6 +3547,32 @@ func (sh *strictHandler) PutFryer(w http.ResponseWriter, r *http.Request, id Id,
 		sh.options.ResponseErrorHandlerFunc(w, r, err)
 	} else if validResponse, ok := response.(PutFryerResponseObject); ok {
 		if err := validResponse.VisitPutFryerResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
+// RestoreFryer operation middleware
+func (sh *strictHandler) RestoreFryer(w http.ResponseWriter, r *http.Request, id Id) {
+	var request RestoreFryerRequestObject
+
+	request.Id = id
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.RestoreFryer(ctx, request.(RestoreFryerRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "RestoreFryer")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(RestoreFryerResponseObject); ok {
+		if err := validResponse.VisitRestoreFryerResponse(w); err != nil {
 			sh.options.ResponseErrorHandlerFunc(w, r, err)
 		}
 	} else if response != nil {
@@ -2877,6 +3747,39 @@ func (sh *strictHandler) RestorePlan(w http.ResponseWriter, r *http.Request, id 
 	}
 }
 
+// Recommend operation middleware
+func (sh *strictHandler) Recommend(w http.ResponseWriter, r *http.Request, params RecommendParams) {
+	var request RecommendRequestObject
+
+	request.Params = params
+
+	var body RecommendJSONRequestBody
+	if err := runtime.BindJSONBody(r, &body); err != nil {
+		sh.options.RequestErrorHandlerFunc(w, r, fmt.Errorf("can't decode JSON body: %w", err))
+		return
+	}
+	request.Body = &body
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.Recommend(ctx, request.(RecommendRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "Recommend")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(RecommendResponseObject); ok {
+		if err := validResponse.VisitRecommendResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
 // GetSettings operation middleware
 func (sh *strictHandler) GetSettings(w http.ResponseWriter, r *http.Request) {
 	var request GetSettingsRequestObject
@@ -2970,77 +3873,104 @@ func (sh *strictHandler) Simulate(w http.ResponseWriter, r *http.Request, params
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"7DztcuM4cq+CYq5qkwpta74uOd+vWedmM3UzGdd4Lvtj4lRBZIvECgS4AChZ2fidtvII+2QpfPAblEBJ",
-	"9u5V7R+XLJGN/u5GdwM/RQkvSs6AKRld/xSVWOACFAjz3/tU/yUsuo5KrPIojhguILqOSBrFkYAfKyIg",
-	"ja6VqCCOZJJDgfUbalfqp6QShGXR42McvV99xCrJ9Y8pyESQUhGu4X7JAW1ASMIZUjlWSOWAkhyzDNAW",
-	"S1TgFBBnMSIM/VhxBTKKLUY54BREi9P71YVdYx8mjxptWXImwVB4K/iSQqE/JpwpYEp/xGVJSYI1ilel",
-	"feKff5Aa3586sP8gYBVdR/9w1bLwyv4qr2q4ZsU+xd9rKrfAFNoK7tjjXtNQv8VyDRaLNCX6HUxvBS9B",
-	"KKJxXmEqIY7Kzleap6XKPxoyVlwUWEXXUcqrJYUornnAqmIJItL4ECvj4BdkjvU3Q9kJSBRmGQXEBRK8",
-	"Ymn7cs3xONqSNBi3x65WfXXr3jeP8eUPkKgojh4uMn7hviwFzwQuLh3jOj9ekKLkQlm9Vnl0HW2A8kRU",
-	"UlXFVcIFXLmXzco3WGHKM/N4j7sJx9Y6iIJCHhL9DcfqPVtxTbtDEQuBd/r/pJoDqJqEsxI7EH8lLJ0B",
-	"LeckAR+wrCIpZgmcAxYlBVFyrCpG6THSwgWpUIF3KOc0jdGKCyQVlKV2OUO1LvDDWyJuArW0wA/fOVJm",
-	"vPKRsErZ5cJeuCXgeOV+JUxB1vx8p3C2/2ehgtEjbA79hPXo70tA+1UKWCrrZjFKOF9/IxHfMiQqCkYm",
-	"WK6jOHCtGZQMzLplYkti3Ai7J5XuSl3+dVk9oHygCCPvof1ZJVb4HAo/IMyYd+z8RWeZro31jLcxGB+W",
-	"btGROyKpJ7LVYdDzg8Q7j0W+lSbUcpGCQJQwQGWlJCJq7MMHVJrgb1ZzsL3Iczw3iE3QxQn9LjROYapu",
-	"ExX6dJVhEfr4mAeBYckw4oSgVEeTkRpgSkFkwPpaPGLf0EPP1R4GkMpPTgZ9FcpQCQK9WCxQUvzyf2GO",
-	"o1bGsZbySiTgzx73al/c4UQX3QakXz352sPSRFWYOuZ+WkXXXw9meVZQ97EnrXViRFhbFcqxRDkuS2CQ",
-	"xmhLVI622hETiaQilCLFUcIL42RgU+fjgRkHX/9Fv+JNFQgjMof07UDPsYILRQrwpWwrLiDBUh1a+I4U",
-	"FTVpcpOUHHrlnX7oPSsrtUcZKcfpPIyn1Zdv/ZsOCWID4huJEsqTftTbtxCvlJHSATI/ucce46ikmB3c",
-	"LlDMGqboF977GaN/YpDOk4vUIXMeO3VGFqJ1d/q5vRbarG1F4dgR16ZWa02j827tjg62VLfcnzJpawVj",
-	"u55B+powP+83mFZwTKwwEGONxF60rfznhcwaWWBVoZeyhqMxqoTlWEq0d9SfCi7AstDm2Uv9H9V+UPOc",
-	"lx3sPET3DeiXn29M5m7AxKiw2Zr5Si8TowUqMQXt016jFIu1+cktdhT/plh35zTVs91QHKUcMb6NEWYp",
-	"qpgiFG1zYKN9Bk7sez4/YfSyLU0UmDC0rJTiDLnwM2JaCgoT6vdseAl0Ct8BeAE49cJn8KAmYBCJ0go0",
-	"KFsy4QzQlgvvxrzMsYSu9uSAlf7NOmD7SVSM2U9apewno1PuS7wmLLuwSlWHGq8mKaKo30UbwfjoAWZ4",
-	"oslFKicsc+QFOuuBGllya0QaKU0qVlUUWOymkoSPhAWmmSa18xJ+TGieiJiESZLClMqNmfvOeVeUcMor",
-	"gfgKLbnKkdmvIKeMYPxWk4I0HwKIHmYh4zrBpovtknMKmB2I5Ar2BcVwicwOiIEBzhDl1adqIocf70JH",
-	"1BX44b398aXZ6Lb/jDI9LoquOUst+ThKdpQwWykFSkkpOfFbaCZ4Vfq1ayJNAyzVdxOlBpLlCqRCpd7p",
-	"W/9JJFJ4bfxvgJQosEx5KsZEewWSrBlIaffTAeUKPoloDnhDwOQZAYAmtbOklcB+ny8qGlyQkngFajdv",
-	"g2TAkAQHb5NNRfYcjN1jF44ftVbFUV0JMVraSLdGpkNDo1e12Bqu1Kzcu7N7V+9CBl6biBW1e4ExWQV+",
-	"IIU2Gmti9vPi8pWHd8umPL8vN3a1aFtrpx/xw82hhV8vOku/eLPwl+112DkEyrzcgHo1BenTaiVBHQLW",
-	"Q+vi9RQwnYUdJPFNl0IPoAkvM8xxU4G3xpvxDTCvI6uNtMAPH5wT+aOlo/73hS8d4lsQ3x8g4tWbRZcj",
-	"f1z4OOL6Wb4asM9i6scb23EbhmXd0HCYxY0S9yXY0YyOvnUFM2knx+w5frek37wl/b2ZzMAqntMMPnCc",
-	"zjSApPKn8ybT+YilDI3D5Z5OkpzTJ3KNBn9uUIf041qwiS0X1O2aDo2B9W/D4OPr35/aetscEZkBgum6",
-	"gBswsDtLm/J3NP/loqOjLSebjVxtViU2DJR8pYnPONeE5tjstpeVYMprau1WrYYjsNblHyqS7Fo4qdj5",
-	"LdVtgw7h++hR9ltXivQxa9YuNHHdnUN98KYsPFHP3FP/PQTe6JXfc/1rgOdyKnYdWOCPI4WXFL6QwqNV",
-	"H3iCqdEjxG3JwjyszQUrBUI/89//+HXx4v7r4uJP9//78uvi4tX9P11/XVy8sV/9wcfko9OIVqBNSlEL",
-	"wfHWSbDlw/2EthyTIJxLOX7XgqnIeJQ020mn4ezQZLUShOCiX58Y9SD5FtKJ6hbQA5X0/cRaAPXjcbOY",
-	"j7phLUQqrKqJ0DpViRwsX9cJHagJntb6M8M+SgE5YDWrXpUNykTz8vUZEyTBszADbmE3uuEghMhIVYId",
-	"T9UM/k20dIYUGIjxdLth7+iHk1FgUlQrzvF50R0oRVgmZydGpJgovNYjKt3MpNI5X2U7RIIkCoS/cjg9",
-	"dvTLzze22d0ACCvYYSm7iGR68/I/3sVlzoWqB+v6i98RllG4oKD9L1pDt13ToVxBUYLAqhI94rU+v/Ms",
-	"OfQTnbcd4h1mdpkTO/Z3cfYpWqd9O/K47a7ZM3BgsnSEzWTPDq2IipEEYGgleIHwkm8gRkVh/9UBygL7",
-	"RqKCpKkNVf35Oy49S/0736ICsx3KOCIMYYUwpS1jO5623eBMxQ8tn/EKKWQCQmu7FLuC33j9h0AHsTvG",
-	"4z1E+sXY0VDjEeL4BOfFHrYWXIAWHlrCSn/ERCCpeClRwTeu7TYidctFKg87uWYjZ3CwFdaoftuHu84l",
-	"fUNoS5Dqb0yR6UYYqyg1CZAbDx8XgHZ7NCMRRJazwtaMCvtRQ4t2EQcgdgiGiFv77j2U5iTLQwM05dub",
-	"8zNlilKzWuwQDKJU8+Tb3fEqkWO6+gw4PQEE5Xz9jgipjgehJXwKFRIXJfUXdgas7iHbXbjHywFf4r7x",
-	"tesZk3L65rVlvgGBMwhuXBNZvj2Bj2DTruHuUAR3w5qKS+iz3094QY0LiGz3fR4IbYXVZ2ApCEgnJ0QP",
-	"0v9DRRL4K5QzZlIpzz5DWjXzKEesqjOQD1zK8EV1vskzYP6qpvvxLnA+08q3j8aAFSP21pLuSbEjswFf",
-	"fLptou/Ehs8EPU8I4wzucixC7cG0JT8W/jayyglj0E7X27Y3X+kfJNLMaNrfaMXFnBZ48DEdHcznnen5",
-	"D/vvrCrzTfEydAhkZun5pLNC3cU6nGth9gjo0x93dKGVc8NQn76JisJpzi3ndMbMigA5p2IwPSsQmCjW",
-	"Zlxj2WJQg9jbhdeR7JTQoYx3OAkCKYASti/zmlEZmSPY8VDPwO8IvmVPEAHdoNecMa12uOhVd7jo1aFz",
-	"Ls5b2wEjS49PC8Jnl0x8mBMmtzDjXNjcgDhrQ1GVZSguU4m2K57VNucgNmS2wzOeoKo/huTmGxApSSYq",
-	"B1vCUr5FiiNMCjOrq1NFUyOQpQCc6khGOU6lnaXdtvO1K52+jioH9ltvWVjw4nir1rjs/PWryZMlih+7",
-	"3rAg7VCvQdboNAdRLNU+aWyxGZ7dWwuZ4d8TPjHsOV10X5HQakgBUrpdwqEYkZqSl3s+RAutovlysWpi",
-	"7P40fXky2Y+JHRaEmwjYj2a9fVXDkNY+O9u0Jqu1WymXdNT5bCfEdfQrsAD9lkk7EXJ0/bmpUTYDd+ea",
-	"ITrLpNDeoZzx5I0ZkPFUkF+ibQ4CkNpy5B5CUueJxjdqj2j8of7HjKd4a3OTR0r2zc+MXR9O1mMEMZKQ",
-	"cJYiChugph6LmnGfsZMUnBehTFHCe3DULCR1QMBMhwl3b0OfKx4+PIZp5jt3Huh0xfxsD5s/Yffa7lYx",
-	"U7YFGpIbhpyRG9rWoDnTF0clY1StkTlG33RY9ndoghKs8N77MV10EnyAYlQxM8o12en2K1WtCseq1aOZ",
-	"27ET/H3231LMZIw0f0EaXyCgAI26RJiIi5UgkJqz9vISfWlbRRJpc/nl55vYFAdAoixGdtcqUVHEZpBA",
-	"NierKkZBSoQRwwWYg0eIqxzElki4RH8xfXoD8fO7G/Sn12/+BXXvLbEdOG2bJj+IEVESmbZ6m80RiVyD",
-	"/fK/WHNM5jr6z5YrnSGT62hx+eJyYU5ElsBwSaLr6NXl4vKVnXfIjS1dJe2VGpn14NwwgHBzwjH6DlR9",
-	"68bgYpaXi8WeS1nmXcZSL+G5jEUnvzWS5scVruik/TcYdu53iSNZnxSKbiolY2SO/1tVqCjI9uwYsIww",
-	"QGvGt9K8eWX0YpI7H4hUN+aJE5kTfIq4PvQ07naPOPeWUqvWZ+DbFxM1siXn6xhRbM6NmFza7jYwomQD",
-	"ZjUzWsNLGzylh2f2fgh70NDdNvItt1uGYHbNmeWYOqs77LvZ5zxZ4+PwIqXHkbBfnM8SNGOmzECzN8cS",
-	"LSGr2JFSbbX6qj7iNWX4H8gGGkGdoNzD8G0P9h/mQnM2/IgTYPpNvywn+Fqff8o4YZm5z4oLpHcgp/P5",
-	"J5I+2rhEwRYt+qz+N/O9n9OvPQGtUghLksKfkQCpuAC01DwwlxgsdQ56JMbxdAg4gxacovXHU9S9Lm3i",
-	"roj2kav3afR43xfcVXvVwxGwppzg2zRtT8Mf7weD7pxw1xaE+LHnkyjCKwUCEXWG4HSHdzZD2mKJUs7g",
-	"z7YuZu6PQBKUvUjH+I1Hr3SvKK7naPwm+jeW8r7Afi2+uZGTszDuC16D8Rh2V2ivntLuT2JiNw4nW0/n",
-	"No7jzKfyWM9tpepTB09jO83lIL8No3kr0RpKdZ5IdOWCxpk92mcL9deOFDqEnxIDNa9MCWB/0v9OuLLf",
-	"02f9TYUhJN93qJ9MfJOznNVo68rRTKDuZlIN+SmMvXvh0fPauxPtkxi83s/s12FTGHkWFTanmgI02JVq",
-	"bDAye0x3UMb1sI7PAr0u60YAVnBrrzt6Cs3qXBr1vLtIy3C/l2SwRaUTyEnKFbivafj7G9zX+HFbPIsc",
-	"TpFBfF6/7Njw23LLM43n6YV2Lqf8DFnYr63X58jCZOf8zJT9NmdsnpDWZo0JenNeScg5Tb+RqMH5eLue",
-	"MNEepec3tj6Rz2dr+5h7BnuTTZ/OFnD8BWn7EIw9YB8fU15GFPAGJOKV7RjYye7UzefY27Ix+rEiydom",
-	"LQjXjXxzJ/6PFYhdeyW+O7zRvRC/obU39NB0iJ/K3Y67ss+tCp0rMSfu5Nd7ctPXPk/ZyMndXMFnWxcr",
-	"89l0MA0OtoRklaESNLqOrnBJrjYvosf7x/8PAAD//w==",
+	"7H3bkttGevCrdOHfKv+pYDQcydrEoyt5YimKpZVK8sYXslLVBD4QbTa64e7GcBhl3smVR/CTpfqEYwME",
+	"SI7sTfZGNSKBPnznMz9HCS9KzoApGV1/jkoscAEKhPnfq1T/S1h0HZVY5VEcMVxAdB2RNIojAb9UREAa",
+	"XStRQRzJJIcC6zfUvtRPSSUI20T393H0KnuDVZLrL1OQiSClIlyv+0MO6BaEJJwhlWOFVA4oyTHbANph",
+	"iQqcAuIsRoShXyquQEaxPVEOOAXRnOlVdmH3mDrJvT62LDmTYG74TvA1hUL/mXCmgCn9Jy5LShKsj3hZ",
+	"2if+8Wepz/u5tfafBGTRdfT/LhsQXtpv5aVf1+zYvfGP+pY7YArtBHfgca/pVb/Fcgv2FGlK9DuYvhO8",
+	"BKGIPnOGqYQ4KlsfaZiWKn9jrpFxUWAVXUcpr9YUotjDgFXFGkSkz0Msjme/IHOsP+njTkCiMNtQQFwg",
+	"wSuWNi97iMfRjqSzz3bfpqqPbt9P9WN8/TMkKoqju4sNv3AfloJvBC4eOcC1vrwgRcmFsnSt8ug6ugXK",
+	"E1FJVRWXCRdw6V42O9sFLBt0oLvWZEXYxvyHKCiCz9QvjzyBmdyBOEQ4H0hRUUN5GnbA0jeEzcRSJvZ2",
+	"/S6WVoalMiKkitGV+Y+EhLeRRZiCjV2kJJDY8wa+c8A6TPsWpnEkFRZq7g16yLfXqU/UWqyGS3Ok2IN3",
+	"QCz39QdYCLzX/zcUMBOowEBs9j/mMx8n6RABnEGMJNyCwFRziuIbULm524BZfq5IAu+SuacrCKuUFwHt",
+	"PTPBiwbvyFKnlqGKm48plgrxSrPLjG2shP08PK4AnO5b36w5p4DZAJdGX5hV4ppTmtN7jLSu3wK832UO",
+	"ZtdgETs4aMKLjAuF9QUHwMr5DhWY7REloGHEGXiI7YjKESYCrUHtAFiQZyTey7Daa8OgkSLunO7F7uEW",
+	"CTt5grS7wQpTvhnKqYTjnhybYvYbjtUrlvEgn1VLFqpG1zGS4HvC0gWr5ZwkEFpsU5EUMyfjTlyLkoKo",
+	"APcZFY+Rxj5IhQq8RzmnaYwyLpBUUJbawOor8QLfPSfiZi7r47uX7ioLXnnTCIx5L7yb0AcFvvug8Gb6",
+	"a6Fu5guzJfcnrHP/LgaMjAMt5JTFRcL59iuJ+I4hUVEwOMFyO0/+FYQtuEmP7xsgNleMa2R3sNLeqQ2/",
+	"Nqh7N+8RQkhIykpk+DwEv8NMnb5OD0BGTMRO7rSO2+bVjhDw56gZMHRrt/lAvFkNPVAQoyrOC/cufT2X",
+	"Ro1ykYJAlDBAZaUkImqo1CdUoVk7eHiOl7oAI/fihL6ca+VjquabHrLaYDH38SEMZuo5A4gTlJzXTkNr",
+	"nFIQG2Bdah6Ar88AS6mHAaTyrcNBl4Q2qASBrlYrlBS//fc8QTRiacSR5JVI4LARMqC+uAWJ9nHrJcPk",
+	"yZzPPgRsRlTABM4QRqUACeoayZwLFaOMKKnNYaqd4IAprJflElOHrbdZdP3xoONh37j/FEesotSae0pU",
+	"MA92AS2uuVxAQkpAREmgGUo5SG9GZ5ynAz2uqXCuFlviiiz0DSTOYIZpbk/rHg9Y4kP89510C74WwsYE",
+	"2xiL18R0CqPzbYDJE1UtJCC74qc4EKZy+yGs5TzKsUQ5LktgkMbWT9hpgiESSUUo1SSS8MKov3Ud0+mu",
+	"ustJkjtXI6so4pmhqpTIHKmcSERk0OFoBRsGfOadmeCLcAuLFDjn2+/0K0GrnDAic0if9wgSK7hQpIAQ",
+	"T2dcQIItxc+PgtSBjalXXuiHXrGyUhNymnKcLjvxuGTnu3A0U4K4BfGVRAnlSdfAnNqIV8qQy4FrvnWP",
+	"aQFJMTsYi6GY1UDRL7wKA0Z/xSBdhhcTkFkGTu38zKG6D/q5SeVV721R4cARe56P6/iRo3m3d4sGm1s3",
+	"0K95tWGysAL0jDGUOQugsSUsjI5bTCs4xrIyK8b6EJPHtiSxzMD0hwVWFXory0v6RJWwQEyJtiX0XwUX",
+	"YKFq9cJa/49qGa3RwMvW6QKX7vLUb7/eGL/ZLBMjFzQyH+ltYrRCJaag5e3XKMVia75ymx0FvzHQfXDE",
+	"GzITOEo5YnwXI8xSVDFFKNrlwAbWAU6Us5uGosOQapMGKTBhaF0pxRlyxtoAaCkoTGhY2OE10Amzpr28",
+	"AJwG12dwp0bWIBKlFeilbHqGM0A7LoJJgDLHEtrUkwNWxBh+mo7sX6JizP6lScr+ZWjKfYi3hG0uXNTS",
+	"aZ8gJSmiaFhqG8SE7gPMwERfV6tetnHXmym/e2Rkr+sPUmNplLCqosBiP2bAzE8B1ObkUPMeoa1HlChh",
+	"kqQwRnJD4L5wAhclnPJKaCtnzVWOjJePHDGCkVu1VVL/MePSfcNkGKW7DRrCk8pdwZSenI+RxTpyps4z",
+	"lwrSUzXi8Q5jQIPbFfjulf3ysQkzNf8ZGH9cFG12lhrzcZTsKWE2KwuUklJyEubQjeBVGaauEcsNsFQv",
+	"RwJ9ZJMrkAqZVJGVn0QihbdG/s7AEgW2UYHsNNFSgSRbBlLaKNSMYCEfPWgO+JbY0P8pWZeSVgKHZb6o",
+	"6GzfU3t8ar8snGCWIQmeHVRyj9v8bxciGLkvLd5i51hRAsPYeIOgOXt6lM183mSoj7G2mo1qEvKrhViz",
+	"3udUIpuQEY42PIfFkY+lGo4dHLONoBZua37z5FxTiyexyfjQC++w9bQZERm1btPwigW+I4UWJlb02L9X",
+	"j54E8NW401NuhKsHsPUO9A2+uzm08der1tZXT1fh0gmtjg8tZV6ul3oyttLbLJOgDi3WOdbF12OLaev0",
+	"4BWftm8YWkjgnSv+GUYPRu2BDISwzuP8SGrfnbA7a6fhFlhQZ3h5WOC7104c/NmCxv/3KmR58h2IHw/A",
+	"5cnTVRvIf16FgCxwsg3bEUp0Y4stmLXipP0vQ1zcRMIcPzuHrvZK3XXimpm6lNSi0BbdtwnEn7bBtbtZ",
+	"C5GjPH2M3/h3rv9b4vogQq5CscQ22/eKTwjQVFo7bAfCeIVbSBGvlPGOGVfG4UQ8y9pG/4Q9erX63yRB",
+	"+naQrcdCFG6Bak8ao/ouE8JmmGJhyFy9TUXTWOyJoIeSOaPy5HvGd+ygPAkVVzDEdwwESjCraQlhZIJ+",
+	"iAtElERrfjcwJI8i9eWURokSY2UWDXIO8eX5KK+u4PRXqGs3tfg3pZufDrmio7Gx1xynC5VCUoXDFMYT",
+	"eIOlnOtfTNUryiXVJ67sIGy7ePP8uDLWxIZBfRFI644zU2QGwMcnx97wwoWqA9kKyne162yiMZyBC7JG",
+	"AVU+O7G5IAk6jEz0amuFkxJnTqi6aNWSWFOjkZ60IyRPDpW4uKyqjZLY+4Q4aX4AZmEyWGN5QWmZlK+5",
+	"lEvrUGc+XJXl3LP0S6k8WWJbOuVz127F+pqN19u+ylRSO8x3jnGO57y3TVJviXA07Q/jmQbXHmFj1TaI",
+	"2LJoHq9aGqBVAesZw2uAEhuIS57pG25sJUOOTfx+XQmmgoqtCf7WmgTvHGj3zTqp2IctMBdYPXTe+wBz",
+	"vHP5zhCwFsW1E1dddaiutc49jyRNJ5LMh5Y3Ej1skf7zDIsUxLcjJQVOjhM2qP7ueCqPV5M2Txztcm24",
+	"qxz2aMN9dgdnCgTCjJvy9WtWUXpcW4Cxd180oO0ZxHYDZ8wZN0LmWICtuav16FBN4zWFH0gRYJ3XPMHU",
+	"MAviFjS23DrWbKxA6Gf+4/9/XF19+ri6+ObTfz3+uLp48ukfrj+uLp7aj/4U2vFo776h2trT95TmCMiR",
+	"aQPeTyMscYxPfi4O+Dup/x8h9bCjeBTJNh13/R620Uw2CMHFZG8V1Zo/Hcl8Aj1QZTF9WbuAfzyuN5vT",
+	"kCIVVtWIezKWpe4nGVwO2S01AlNPlguEQM7VC8GLQPU8JsLXork+GBvLwYbbfq40o0HGBTxDK0TMg8K2",
+	"azLOYF52qxSQA1aLMqmbnpuwLAp5s7ypasbTwrUcDXJbhgEr5QHpy5F6AZ3YFQFqWJiyUn1QVABmu5xo",
+	"8jCSp0cSzvz1B51DiKoS7HjgLUCTj5X0QoKUlLEWbVuIERcoySHZXiNs6nQsdRX8FjQBmeqLgxIIu07A",
+	"0aDEpD/maGmmG/CubjI81g9416plHvrga+OAu+pSntlCGrw3dUwaQjhQY/xwLYzHtyCelNNerFnr3sMu",
+	"QCXOTBPfN081KK9WK5NXTgSRpf5Di7M0NiFofgsitfJqGGUVgGXHsGt3hGTw7X6UI7qF5yFBpsljeHAK",
+	"UiIi0Rq0ln6m71CCSPT19U0MWuaJVi16KGEwu87X+blTYmOovnZ4f1h56Yea3HTNR03nZwPMYBeo3T/Q",
+	"DVpjqHVdD9r5bO3r1Y/l6/emM+DIQspe/J7Q2ITvkal1BAkqZPgtYzcFRXlzQh2pfX9C04Qh68ByElx5",
+	"UQBLsQo2mewwC8ePd8HciPJC1jgJ7ZTTvHaSA9rEnMbtPR9C7QueC1KvHdd3r/+Wge1Rc6aIa5UfpEY4",
+	"gzCr82x0IIC35WcNw9Bg6yN26sUelIJRoQ+glJ/NsCjGRoqRqkDfddgOclVaCFW2fFmQRHUmDbTK2sY7",
+	"Un/79cZ2idQLxHNjse2DaMuI/2dwc9NX5Xuuu5t/IGxD4YIa1YK20K4lbqcWoShBYFWJzuW1BHhxOD/U",
+	"ftsdvAXMNnBiB/72mUM2XKvdYGTgRtig8skMab36jKgYSQCGzFgEvOa3EKOiQPWUBLvYVxIVJE3pMPFR",
+	"8JCR/69+boANG2CFMKUHpmqMDgfZhCYTpLARMLfwkGJXdTXc/26mvtgfoyvuIv1iHPl0oj3HHKdEcF5M",
+	"gLXgAjTynLNp5jBIxUupfYWOk9A2S7hIZ0xjqEMr5gy2zC3yb4fOnuReJvToEKT6K1OEHm8QrvcTlGEs",
+	"14dIw/j+wKOTMHXHoD7grLkrzu4duWlONvnN/HzWzfmBMnZTs1vsDjhvwgyR5Sk+Qo5p9l4buscvoT3r",
+	"F9reOcFTOdXTwUVJw9n5Hqg7h+17BTUse3CJu8zX7GdYytFbkJe164c3MDunTGT5/AQ4gjX4v0ybsHn2",
+	"xxEpuDgakGH1HlgKAtLRmMDB+xuH7nso1ZKE9eY9pFXdLHXErsvT2Nrg5hsIu/3+yw8zW+19cjqQgvag",
+	"GIC38YFbWOx4vx24hGjbaN+xAV5a6QVUGGfwIcdiLj+Y2vBQRb9JNuSEMWgGr9ieDON5EIk0MOreDJRx",
+	"saQ/Y/a8Oq3Mlw23+4v976JSoZvi8dKGhNmHOmFoXnuzFuSaNTsX6N4/btFCg+caoCF6ExWF04RbzumC",
+	"hioBcknSYLyRZaah6NnYn7I5gV9ishVCa7JTVIcy0uGkFc4XDbwFkZJkxOnaEZbynU1hFCZ2rbWsnTdY",
+	"uhJNE8yWtkd21/TN+rBMf5KIGGtmFLw4HiCjQ+smZoQofux+g6mG9uh+ySae6Tp87a2D7UPYNMVOupEL",
+	"WCPhI02c4wnTjMx1JAuQ0hlYh9grNdEC9/wc49oSWkiNVSPt9KfRy4Ph/vBolVp4dAVBxyStAdLwZ8vC",
+	"rQ0Ca4U6ee1NgU7wvKavmTHM5z6MeGzssgnv1A1j5+orOUv3yMLCdCPQEszQGpAEhThDRD0zcwDbYUy0",
+	"BShNqpeo0AzABX7t7Nrm8SaRgx6wGzF3E/llQix6sK1lquWkC8XHyNXj7LjrgpC2JMbOLeU4NdrDlMfw",
+	"To9EoGB/US/Hw7RrCO5KLObYieHWDrORSQK6Do9WoVANlSjY3TGHj1+4yoTT2fi9HXj5gMVo1i3CTNli",
+	"nyVTkefNtbHA6GUBuuioZIyqLTKjPOtQ/nQqYJbDO7+UbnmyXGFCj5zD3NQfhGu6xhJclhSOJat722HG",
+	"h+B/RzGTMdLwBWlkgYAC9NElwkRcZIJAauZ9ykfohyYnIZFml99+vYmNFwoSbWJk3SOJiiI2FTuyni9T",
+	"MZOQx4jhAsz4FWRK9XZEwiP0nalIMyu+f3GDvvn66T+h9qR4m+qxdYlA09j0I5kCssb2JRK5UrJHP7F6",
+	"WMh19O8NVFo1o9fR6tHVo5VJx5XAcEmi6+jJo9WjJ7ayLze8dNkaDVa6pAU3ECDczH4y4GumB7sRtd9y",
+	"axGPzMAfzr5fwN5HVXA+QytEAd+CGQmgLxyU86IROPPY25NlXZm5WDL0uMOfIGDL3fd/IqH/4wOPV6tF",
+	"QD9sucjQDw58h82QOTt92vteJMnNEEO8BTtGKMMVHQVkfezWDxvEkfRjawxRmclz2A6v45nN4DgEb8zI",
+	"xFzwapOb6iYujH43slmatS6TZh71BgJ0+xKUH1n9gGD0WwTAqH1cf8jTIXZTKRkjM/PWyrCKgmxGPwHb",
+	"EAZoy/jOw6cekzjB3HaWovoyjC3q4pcDOXz91EnMOsJzsT/C7818rRGWI4Tjq/tqtSC1VrHNNLU9a0pU",
+	"jOT3XLo/A6V9qy0S64WQEmzO2xQbeWPSVBnaiiM715TIxs7Oaql3aVTqKH++JlLdmCdOBPTsyZR+ataw",
+	"PGeAgueUWovgDPD8wRjcmzXn2xhRrOq6Ios0jCi5BbObqb/npfU7Quxqx3vbSXVfgGEbH/gKrfeohgOr",
+	"KI3njyZd0l0xNXWyn5G3zx3Hy1dn5GW+HRX/Gqk5lmgNm4odSUsNL136yWRjCu81uYWaPE5gqb6/ZWfl",
+	"HoZCPeX0iMFl+s0wLkfg6sd2bbiWV5yZOnFNmqfD+TNJ7631ScGWAnRB/S/m8zCkvw54IJVCWEvuZ0iA",
+	"VFwAWmsYGFt1jZPtsSeOx02fM1DBKVR//I3avyg2Mn65eeTyVRrdf+oi7rIZWnzEWmOi93maNkNcj5e+",
+	"s6YnuwG8X9omOSDHbIcbUWdQiR/w3rq0OyxRyhk8cz8zJW5BIAnKtrMZuXEfxO4lxb7CLsyif2Up7yLs",
+	"94KbK0Y7C+B+wFswEqP5USY7fFRiYiM9J3NPa670cexThYIIlXpbT0x+CN6px1z/MZjmuURbKNV5NNGl",
+	"Uxpnlmjv7aq/t6YwLSwn6EANK+N0XGwqOxBx1Nt9qR/w0euHoMLWjKIvTIjtafZhWBsYtX94wHZn2plc",
+	"JmiZnkFA/cjFthmrVCnrPtrwpZJuBlMrSuEiOlNO4gvh8pEP7yXWwfw5/qEPRh1t6IQjMgKwggcn0gUm",
+	"xtV5dx6jTwY7Hzw4URDMtd8bIP+OBvxZday/0cJF3W/t6pX/CAS3eniCO4N+bpHawyroETJdfRm2tJL8",
+	"DDq6pJhNC3qTqPsict5MBpoh5l3q0NraJnDn5rC4CrQHkf3v7O+SPAQntn7d5ctKfgvwccFfOoScRFwz",
+	"xX4N3z9g2CZ8ttUXwcMpODizHnNg+GOpsYXM8/BIO4MSa/jmYXXY703X51Bg3aq8jpvZw4upczRlCpQw",
+	"MIVY//bh7V+uXcVC/aFJ8oGUMfr8k+mm/imK0U8Rz36K7o3Wcb+R43OA3RM8Qi/JLWEb95X96eCqRMBS",
+	"6cJpWCS5rRXpY8UtNGQyom/wSwWinsNw7fvVG1TUIIzWmGKWQOA3fB6KDUPp3hPZ8e6CpcsOEeiiD5kP",
+	"NX5dxtbWrZi+/zMEUQ16EeAkN9NfeIbcDyJp/ZRx0WRm7QEEZiZuaBe6lK1G+DF9VDfLPyDv1nuM8G/O",
+	"Kwk5p+lXEtVnPl5Pjaiczk0fgGo7l/xyumMKuGfQH7Jmxomwm+NYGAqb3swnTCX4Ki5eKV/3UFJIXbdI",
+	"7GYc/VKRZOvEaT2dIiS6XBd2UHh1SvCbnzv925Fbxx4gRAxmVmzCC6uZzpPlcXg3SszWN9hZVaZC1JzB",
+	"ZnwsMVSCRtfRJS7J5e1VdP/p/n8CAAD//w==",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

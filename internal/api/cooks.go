@@ -3,6 +3,7 @@ package api
 import (
 	"context"
 	"errors"
+	"fmt"
 
 	"velocrustum/core/cook"
 	"velocrustum/core/food"
@@ -47,7 +48,9 @@ func (s *Server) cookOut(ctx context.Context, c store.Cook) (Cook, error) {
 		Id: c.ID, Name: c.Name, PlanId: c.PlanID, StartedAt: c.StartedAt.Time, Now: now,
 		Plan: PlanInput{Name: p.Name, FryerId: p.FryerId, Load: p.Load, Coat: p.Coat, Program: p.Program, TableTime: p.TableTime},
 		Fryer: FryerInput{Name: f.Name, Kind: FryerInputKind(f.Kind), Basket: f.Basket, PowerW: f.PowerW, Airflow: f.Airflow,
-			DialOffsetC: f.DialOffsetC, DialMinC: f.DialMinC, DialMaxC: f.DialMaxC, DialStepC: f.DialStepC},
+			DialOffsetC: f.DialOffsetC, DialMinC: f.DialMinC, DialMaxC: f.DialMaxC, DialStepC: f.DialStepC,
+			Trays: &f.Trays, Drawers: &f.Drawers, Rack: &f.Rack, Inferred: &f.Inferred},
+		Basket: c.Basket, Baskets: c.Baskets,
 		Actual: l.Actual(), Events: []CookEvent{}, Planned: c.Planned.V, Forecast: c.Forecast.V,
 		Step:    CookStep{Phase: CookStepPhase(step.Phase), Title: step.Title, Detail: step.Detail},
 		Outcome: Outcome{Crust: (*OutcomeCrust)(c.Crust), Inside: (*OutcomeInside)(c.Inside), Note: c.Note, Change: c.ChangeNext},
@@ -122,6 +125,9 @@ func (s *Server) StartCook(ctx context.Context, r StartCookRequestObject) (Start
 		return nil, err
 	}
 	c := store.Cook{PlanID: &p.ID, Name: p.Name, Guidance: set.Guidance, GuidanceC: set.GuidanceC, StartedAt: store.Time{Time: s.now().UTC()}}
+	if c.Basket, c.Baskets, err = s.basketful(ctx, &p, &f, set, orElse(r.Body.Basket, 1)); err != nil {
+		return nil, err
+	}
 	c.Plan.V, c.Fryer.V = p, f
 	if c.Planned.V, err = program.Simulate(ctx, request(p, f, c.Guidance, c.GuidanceC), program.Options{}); err != nil {
 		return nil, err
@@ -132,6 +138,43 @@ func (s *Server) StartCook(ctx context.Context, r StartCookRequestObject) (Start
 	}
 	out, err := s.cookOut(ctx, c)
 	return StartCook201JSONResponse(out), err
+}
+
+// basketful narrows a plan and its fryer to one basketful of the dish, and
+// returns which of how many it is.
+func (s *Server) basketful(ctx context.Context, p *store.Plan, f *store.Fryer, set store.Settings, which int) (n, of int, err error) {
+	if p.PerBasket == nil && p.SecondFryerID == nil {
+		if which != 1 {
+			return 0, 0, program.FieldErrors{{Field: "basket", Value: fmt.Sprint(which), Allowed: "1: this dish goes in all at once"}}
+		}
+		return 1, 1, nil
+	}
+	d, err := s.dish(ctx, *p, *f, set.Guidance, set.GuidanceC)
+	if err != nil {
+		return 0, 0, err
+	}
+	id := program.SeveralBaskets
+	if p.SecondFryerID != nil {
+		id = program.TwoFryers
+	}
+	baskets, err := program.Batched(ctx, d, id)
+	if err != nil {
+		return 0, 0, err
+	}
+	if which < 1 || which > len(baskets) {
+		return 0, 0, program.FieldErrors{{Field: "basket", Value: fmt.Sprint(which), Allowed: fmt.Sprintf("1 to %d", len(baskets))}}
+	}
+	b := baskets[which-1]
+	if b.Fryer == 1 {
+		if *f, err = s.store.Fryer(ctx, *p.SecondFryerID); err != nil {
+			return 0, 0, err
+		}
+		p.FryerID = f.ID
+	}
+	p.Coat.V.OilG *= float64(b.Pieces) / float64(p.Load.V.Pieces)
+	p.Load.V.Pieces, p.Program.V = b.Pieces, b.Program
+	p.PerBasket, p.SecondFryerID = nil, nil
+	return which, len(baskets), nil
 }
 
 // GetLiveCook answers GET /cooks/live.

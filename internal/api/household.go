@@ -5,6 +5,7 @@ import (
 	"fmt"
 	"strings"
 
+	"velocrustum/core/fryer"
 	"velocrustum/core/program"
 	"velocrustum/core/safety"
 	"velocrustum/core/units"
@@ -45,7 +46,8 @@ func (s *Server) ListFryers(ctx context.Context, _ ListFryersRequestObject) (Lis
 
 func fryerOut(f store.Fryer) Fryer {
 	return Fryer{Id: f.ID, Name: f.Name, Kind: FryerKind(f.Kind), Basket: f.Basket.V, PowerW: f.PowerW, Airflow: f.Airflow,
-		DialOffsetC: f.DialOffsetC, DialMinC: f.DialMinC, DialMaxC: f.DialMaxC, DialStepC: f.DialStepC, Version: f.Version}
+		DialOffsetC: f.DialOffsetC, DialMinC: f.DialMinC, DialMaxC: f.DialMaxC, DialStepC: f.DialStepC,
+		Trays: max(1, f.Trays), Drawers: max(1, f.Drawers), Rack: f.Rack, Inferred: orEmpty(f.Inferred.V), Version: f.Version}
 }
 
 // PutFryer answers PUT /fryers/{id}.
@@ -54,16 +56,76 @@ func (s *Server) PutFryer(ctx context.Context, r PutFryerRequestObject) (PutFrye
 	if err != nil {
 		return nil, err
 	}
-	in := r.Body
-	f := store.Fryer{ID: r.Id, Name: strings.TrimSpace(in.Name), Kind: string(in.Kind), PowerW: in.PowerW, Airflow: in.Airflow,
-		DialOffsetC: in.DialOffsetC, DialMinC: in.DialMinC, DialMaxC: in.DialMaxC, DialStepC: in.DialStepC}
-	f.Basket.V = in.Basket
-	if f.Name == "" {
-		return nil, program.FieldErrors{{Field: "name", Value: "blank", Allowed: "1 to 60 letters"}}
-	}
-	if err := program.CheckFryer(*f.Simulated()); err != nil {
+	f, err := fryerIn(*r.Body)
+	if err != nil {
 		return nil, err
 	}
+	f.ID = r.Id
 	f, err = s.store.PutFryer(ctx, f, v)
 	return PutFryer200JSONResponse(fryerOut(f)), err
+}
+
+func orEmpty(list []string) []string {
+	if list == nil {
+		return []string{}
+	}
+	return list
+}
+
+func orElse[T any](p *T, d T) T {
+	if p == nil {
+		return d
+	}
+	return *p
+}
+
+// fryerIn returns the fryer of an input if it can be simulated.
+func fryerIn(in FryerInput) (store.Fryer, error) {
+	f := store.Fryer{Name: strings.TrimSpace(in.Name), Kind: string(in.Kind), PowerW: in.PowerW, Airflow: in.Airflow,
+		DialOffsetC: in.DialOffsetC, DialMinC: in.DialMinC, DialMaxC: in.DialMaxC, DialStepC: in.DialStepC,
+		Trays: max(1, orElse(in.Trays, 1)), Drawers: max(1, orElse(in.Drawers, 1)), Rack: orElse(in.Rack, false)}
+	f.Basket.V, f.Inferred.V = in.Basket, orEmpty(orElse(in.Inferred, nil))
+	if f.Name == "" {
+		return f, program.FieldErrors{{Field: "name", Value: "blank", Allowed: "1 to 60 letters"}}
+	}
+	return f, program.CheckFryer(*f.Simulated())
+}
+
+// CreateFryer answers POST /fryers.
+func (s *Server) CreateFryer(ctx context.Context, r CreateFryerRequestObject) (CreateFryerResponseObject, error) {
+	f, err := fryerIn(*r.Body)
+	if err != nil {
+		return nil, err
+	}
+	f, err = s.store.AddFryer(ctx, f)
+	return CreateFryer201JSONResponse(fryerOut(f)), err
+}
+
+// DeleteFryer answers DELETE /fryers/{id}.
+func (s *Server) DeleteFryer(ctx context.Context, r DeleteFryerRequestObject) (DeleteFryerResponseObject, error) {
+	return DeleteFryer204Response{}, s.store.DeleteFryer(ctx, r.Id)
+}
+
+// RestoreFryer answers POST /fryers/{id}/restore.
+func (s *Server) RestoreFryer(ctx context.Context, r RestoreFryerRequestObject) (RestoreFryerResponseObject, error) {
+	f, err := s.store.RestoreFryer(ctx, r.Id)
+	return RestoreFryer200JSONResponse(fryerOut(f)), err
+}
+
+// GuessFryer answers POST /fryer-guesses.
+func (s *Server) GuessFryer(_ context.Context, r GuessFryerRequestObject) (GuessFryerResponseObject, error) {
+	k := fryer.Known{Kind: fryer.Kind(r.Body.Kind), Litres: orElse(r.Body.Litres, 0), PowerW: orElse(r.Body.PowerW, 0), Drawers: orElse(r.Body.Drawers, 1)}
+	if r.Body.Shape != nil {
+		k.Shape = fryer.BasketShape(*r.Body.Shape)
+	}
+	g, err := fryer.Infer(k)
+	if err != nil {
+		return nil, program.FieldErrors{{Field: "litres", Value: fmt.Sprintf("%g", k.Litres), Allowed: fmt.Sprintf("%g to %g litres", fryer.MinLitres, fryer.MaxLitres)}}
+	}
+	name := map[fryer.Kind]string{fryer.Drawer: "New drawer", fryer.Oven: "New oven"}[g.Kind]
+	return GuessFryer200JSONResponse{
+		Name: name, Kind: FryerInputKind(g.Kind), PowerW: g.PowerW, Airflow: g.Airflow, Trays: &g.Levels, Drawers: &g.Drawers, Rack: new(bool),
+		Basket:   program.Basket{Shape: string(g.Basket.Shape), WidthMm: g.Basket.WidthMm, DepthMm: g.Basket.DepthMm, DiameterMm: g.Basket.DiameterMm},
+		DialMinC: g.DialMin, DialMaxC: g.DialMax, DialStepC: g.Step, Inferred: &g.Guessed,
+	}, nil
 }

@@ -40,6 +40,13 @@ func (s *Server) GetCatalog(ctx context.Context, _ GetCatalogRequestObject) (Get
 			{string(fryer.Oven), "Oven with trays", "oven"},
 		},
 	}
+	c.Wants = []Choice{
+		{string(program.Balanced), "Balanced", "a crust with most of the juice"},
+		{string(program.Crisper), "Crisper", "a harder crust"},
+		{string(program.Juicier), "Juicier", "more juice"},
+		{string(program.Sooner), "Sooner", "fewer minutes"},
+		{string(program.Paler), "Paler", "gold, not brown: better for starchy food"},
+	}
 	l := &c.Limits
 	l.MaxPieces, l.MaxStages = program.MaxPieces, program.MaxStages
 	l.MinAirC, l.MaxAirC, l.MaxMinutes = program.MinAirC, program.MaxAirC, program.MaxMinutes
@@ -52,10 +59,13 @@ func (s *Server) GetCatalog(ctx context.Context, _ GetCatalogRequestObject) (Get
 			return nil, err
 		}
 		least, most := f.Allowed()
-		c.Cuts = append(c.Cuts, CutInfo{
+		piece := f.Piece(f.Typical, 0)
+		info := CutInfo{
 			Id: f.ID, Name: f.Name, Plural: f.Plural, Group: f.Group, Faces: f.Faces[:], Form: forms[f.Form], Length: f.Length, Width: f.Width,
 			TypicalG: f.Typical, LeastG: least, MostG: most, Safety: string(f.Class), RuleC: rule.CoreC, Source: f.Source,
-		})
+		}
+		info.TypicalMm.Thickness, info.TypicalMm.Length, info.TypicalMm.Width = piece.Thickness*1000, piece.Length*1000, piece.Width*1000
+		c.Cuts = append(c.Cuts, info)
 	}
 	for _, k := range food.Coats() {
 		allergens := k.Allergens
@@ -67,7 +77,8 @@ func (s *Server) GetCatalog(ctx context.Context, _ GetCatalogRequestObject) (Get
 	return GetCatalog200JSONResponse(c), nil
 }
 
-// request puts a plan, its fryer and the household's rule together.
+// request puts a plan, its fryer and the household's rule together, for the
+// whole dish in one basket.
 func request(p store.Plan, f store.Fryer, guidance safety.Guidance, guidanceC float64) program.Request {
 	q := program.Request{Load: p.Load.V, Coat: &p.Coat.V, Fryer: f.Simulated(), Program: p.Program.V, Guidance: string(guidance)}
 	if guidance == safety.Stricter {
@@ -76,9 +87,25 @@ func request(p store.Plan, f store.Fryer, guidance safety.Guidance, guidanceC fl
 	return q
 }
 
+// dish puts a plan together as all its basketfuls.
+func (s *Server) dish(ctx context.Context, p store.Plan, f store.Fryer, guidance safety.Guidance, guidanceC float64) (program.Dish, error) {
+	d := program.Dish{Request: request(p, f, guidance, guidanceC)}
+	if p.PerBasket != nil {
+		d.PerBasket = *p.PerBasket
+	}
+	if p.SecondFryerID != nil {
+		second, err := s.store.Fryer(ctx, *p.SecondFryerID)
+		if err != nil {
+			return d, err
+		}
+		d.Second = second.Simulated()
+	}
+	return d, nil
+}
+
 // checked returns the plan of an input if it can be cooked.
 func (s *Server) checked(ctx context.Context, in PlanInput) (store.Plan, error) {
-	p := store.Plan{Name: strings.TrimSpace(in.Name), FryerID: in.FryerId, TableTime: in.TableTime}
+	p := store.Plan{Name: strings.TrimSpace(in.Name), FryerID: in.FryerId, TableTime: in.TableTime, PerBasket: in.PerBasket, SecondFryerID: in.SecondFryerId}
 	p.Load.V, p.Coat.V, p.Program.V = in.Load, in.Coat, in.Program
 	if p.Name == "" {
 		return p, program.FieldErrors{{Field: "name", Value: "blank", Allowed: "1 to 80 letters"}}
@@ -87,12 +114,19 @@ func (s *Server) checked(ctx context.Context, in PlanInput) (store.Plan, error) 
 	if err != nil {
 		return p, program.FieldErrors{{Field: "fryerId", Value: in.FryerId, Allowed: "the id of one of your fryers"}}
 	}
-	return p, program.Check(request(p, f, safety.US, 0))
+	if in.SecondFryerId != nil && *in.SecondFryerId == in.FryerId {
+		return p, program.FieldErrors{{Field: "secondFryerId", Value: *in.SecondFryerId, Allowed: "the id of another of your fryers"}}
+	}
+	d, err := s.dish(ctx, p, f, safety.US, 0)
+	if err != nil {
+		return p, program.FieldErrors{{Field: "secondFryerId", Value: *in.SecondFryerId, Allowed: "the id of one of your fryers"}}
+	}
+	return p, d.Check()
 }
 
 func planOut(p store.Plan) Plan {
 	return Plan{Id: p.ID, Name: p.Name, FryerId: p.FryerID, Load: p.Load.V, Coat: p.Coat.V, Program: p.Program.V,
-		TableTime: p.TableTime, Version: p.Version, ChangedAt: p.ChangedAt.Time}
+		TableTime: p.TableTime, PerBasket: p.PerBasket, SecondFryerId: p.SecondFryerID, Version: p.Version, ChangedAt: p.ChangedAt.Time}
 }
 
 // version reads an If-Match header.

@@ -40,6 +40,8 @@ func problemOf(err error) Problem {
 		return Problem{Status: http.StatusPreconditionFailed, Title: "Changed on another device", Detail: text("It was changed there meanwhile. Nothing of either is lost: load it again, and make the change once more.")}
 	case errors.Is(err, store.ErrLive):
 		return Problem{Status: http.StatusConflict, Title: "A cook is going on", Detail: text("Finish it first: one basket at a time.")}
+	case errors.Is(err, store.ErrNeeded):
+		return Problem{Status: http.StatusConflict, Title: "This fryer is still needed", Detail: text("A dish runs in it, or it is the only one. Choose another fryer for the dish first.")}
 	case errors.Is(err, context.Canceled):
 		return Problem{Status: 499, Title: "Given up"}
 	}

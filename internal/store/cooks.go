@@ -29,10 +29,12 @@ type Cook struct {
 	Inside     *string              `db:"inside"`
 	Note       *string              `db:"note"`
 	ChangeNext *string              `db:"change_next"`
+	Basket     int                  `db:"basket"` // which basketful of the dish
+	Baskets    int                  `db:"baskets"`
 	Events     []cook.Event         `db:"-"`
 }
 
-const cookColumns = `id, plan_id, name, plan, fryer, guidance, guidance_c, planned, forecast, started_at, finished_at, crust, inside, note, change_next`
+const cookColumns = `id, plan_id, name, plan, fryer, guidance, guidance_c, planned, forecast, started_at, finished_at, crust, inside, note, change_next, basket, baskets`
 
 // Cooks returns the logbook, the latest first.
 func (s *Store) Cooks(ctx context.Context) ([]Cook, error) {
@@ -87,8 +89,9 @@ func (s *Store) events(ctx context.Context, id string) ([]cook.Event, error) {
 // AddCook starts one; ErrLive if another is going on.
 func (s *Store) AddCook(ctx context.Context, c Cook) (Cook, error) {
 	c.ID = newID()
+	c.Basket, c.Baskets = max(1, c.Basket), max(1, c.Baskets)
 	_, err := s.db.NamedExecContext(ctx, `INSERT INTO cooks (`+cookColumns+`) VALUES (:id, :plan_id, :name, :plan, :fryer,
-		:guidance, :guidance_c, :planned, :forecast, :started_at, :finished_at, :crust, :inside, :note, :change_next)`, c)
+		:guidance, :guidance_c, :planned, :forecast, :started_at, :finished_at, :crust, :inside, :note, :change_next, :basket, :baskets)`, c)
 	if err == nil {
 		err = s.PutCook(ctx, c)
 	}

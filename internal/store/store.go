@@ -31,6 +31,8 @@ var (
 	ErrChanged = errors.New("changed meanwhile")
 	// ErrLive is for a second live cook, or a deleted live one.
 	ErrLive = errors.New("a cook is going on")
+	// ErrNeeded is for a fryer that a dish needs, or the last one.
+	ErrNeeded = errors.New("still needed")
 )
 
 // Store is the open database. One connection writes at a time.

@@ -1,0 +1,409 @@
+package program
+
+import (
+	"context"
+	"errors"
+	"fmt"
+	"math"
+	"slices"
+	"strings"
+
+	"velocrustum/core/fryer"
+	"velocrustum/core/units"
+)
+
+// A Dish is all the pieces that are to be cooked, and what they may go
+// through. Its request's load is the whole dish and its program that of the
+// first basket.
+type Dish struct {
+	Request
+	// PerBasket is how many go into the first basket; 0 leaves it open.
+	PerBasket int `json:"perBasket,omitempty"`
+	// Second is another fryer that may help; nil if there is none.
+	Second *Fryer `json:"second,omitempty"`
+}
+
+// A Basketful is one basket of a dish.
+type Basketful struct {
+	Fryer    int     `json:"fryer"` // 0 the first, 1 the second
+	Pieces   int     `json:"pieces"`
+	StartMin float64 `json:"startMin"` // after the first one went in
+	EndMin   float64 `json:"endMin"`
+	Program  Program `json:"program"`
+	Answer   Answer  `json:"answer"`
+}
+
+// A Batching is one way of getting a dish through its fryers.
+type Batching struct {
+	ID      string      `json:"id"` // one, several, together
+	Name    string      `json:"name"`
+	Baskets []Basketful `json:"baskets"`
+	// Minutes from the first basket in to the last one out.
+	Minutes float64 `json:"minutes"`
+	// Crust and juice of the worst piece of all, and energy of all.
+	Crust    float64 `json:"crust"`
+	JuicePct float64 `json:"juicePct"`
+	EnergyWh float64 `json:"energyWh"`
+	Ready    bool    `json:"ready"` // every basket has a window within its program
+}
+
+// Baskets is a dish in each possible batching, and which to take.
+type Baskets struct {
+	Batchings []Batching `json:"batchings"`
+	Best      string     `json:"best"`
+	Says      string     `json:"says"`
+	// Comfortable is how many lie in one basket with air between them.
+	Comfortable int `json:"comfortable"`
+}
+
+// Ids of batchings.
+const (
+	OneBasket      = "one"
+	SeveralBaskets = "several"
+	TwoFryers      = "together"
+)
+
+// changeOver is the time between one basket out and the next one in, min.
+const changeOver = 2.0
+
+// part returns the request for some of a dish's pieces: with their share of
+// the oil, in one of the fryers.
+func (d Dish) part(pieces int, second bool) Request {
+	q := d.Request
+	if q.Coat != nil {
+		coat := *q.Coat
+		coat.OilG *= float64(pieces) / float64(d.Load.Pieces)
+		q.Coat = &coat
+	}
+	q.Load.Pieces = pieces
+	if second {
+		q.Fryer = d.Second
+	}
+	q.Program.Stages = slices.Clone(q.Program.Stages)
+	q.Program.Turns = slices.Clone(q.Program.Turns)
+	return q
+}
+
+// Check returns what is wrong with the first basket as FieldErrors, or nil.
+func (d Dish) Check() error {
+	n := d.Load.Pieces
+	if d.PerBasket > 0 && n > 0 {
+		n = min(n, d.PerBasket)
+	}
+	if d.Second != nil && n > 1 {
+		n = (n + 1) / 2
+	}
+	if n < 1 || d.Load.Pieces > MaxPieces {
+		return Check(d.Request)
+	}
+	return Check(d.part(n, false))
+}
+
+// fit sets the length of a program's last stage to what its load needs, and
+// moves the turns in proportion.
+func fit(ctx context.Context, q Request) (Request, error) {
+	g := goal{weights: wantWeights[Balanced], late: lateSafe, core: math.NaN()}
+	for range 2 {
+		s, err := resolve(q)
+		if err != nil {
+			return q, err
+		}
+		t, err := s.try(ctx, q.Program, g, standard)
+		if err != nil {
+			return q, err
+		}
+		q.Program = q.Program.lasting(t.end)
+	}
+	s, err := resolve(q)
+	if err != nil {
+		return q, err
+	}
+	s.tail = 15
+	sure, err := s.sureBy(ctx)
+	if err != nil {
+		return q, err
+	}
+	if sure != nil && *sure > s.minutes {
+		q.Program = q.Program.lasting(math.Ceil(*sure))
+	}
+	return q, nil
+}
+
+// lasting returns the program with its last stage as long as it takes to end
+// at a minute, and the turns where they were in proportion.
+func (p Program) lasting(end float64) Program {
+	was := p.minutes()
+	n := len(p.Stages) - 1
+	out := p
+	out.Stages, out.Turns = slices.Clone(p.Stages), slices.Clone(p.Turns)
+	before := was - p.Stages[n].Minutes
+	out.Stages[n].Minutes = math.Max(1, end-before)
+	end = out.minutes()
+	for i := range out.Turns {
+		at := p.Turns[i].AtMin
+		if at > before || n == 0 {
+			at = before + (at-before)*(end-before)/(was-before)
+		}
+		out.Turns[i].AtMin = math.Min(math.Max(1, math.Round(at)), end-0.5)
+	}
+	return out
+}
+
+// basketful simulates one basket with its window. A fitted one is as long as
+// its window asks, which many pieces may open later than the one that it was
+// fitted to.
+func basketful(ctx context.Context, q Request, start float64, second, fitted bool) (Basketful, error) {
+	q.TailMin = min(10, MaxMinutes-q.Program.minutes())
+	a, err := Simulate(ctx, q, Options{})
+	if err != nil {
+		return Basketful{}, err
+	}
+	if v := a.Verdict; fitted && v.FromMin != nil && *v.FromMin > q.Program.minutes() && (v.ToMin == nil || *v.ToMin >= *v.FromMin) {
+		q.Program = q.Program.lasting(math.Ceil(*v.FromMin))
+		if a, err = Simulate(ctx, q, Options{}); err != nil {
+			return Basketful{}, err
+		}
+	}
+	b := Basketful{Pieces: q.Load.Pieces, StartMin: start, EndMin: start + q.Program.minutes(), Program: q.Program, Answer: a}
+	if second {
+		b.Fryer = 1
+	}
+	return b, nil
+}
+
+// sum gathers a batching's figures from its baskets.
+func (b *Batching) sum() {
+	b.Crust, b.JuicePct, b.Ready = math.Inf(1), math.Inf(1), true
+	for _, k := range b.Baskets {
+		b.Minutes = max(b.Minutes, k.EndMin)
+		b.Crust = min(b.Crust, k.Answer.End.Crust)
+		b.JuicePct = min(b.JuicePct, k.Answer.End.JuiceKeptPct)
+		b.EnergyWh += k.Answer.End.EnergyWh
+		b.Ready = b.Ready && k.Answer.Verdict.Ready
+	}
+}
+
+// Batch plans the baskets of a dish: all at once, one after another, and,
+// with a second fryer, shared so that both finish together. The error is
+// FieldErrors or the context's.
+func Batch(ctx context.Context, d Dish) (Baskets, error) {
+	total := d.Load.Pieces
+	one, err := resolve(d.part(1, false))
+	if err != nil {
+		return Baskets{}, err
+	}
+	var c checker
+	c.within("load.pieces", float64(total), 1, MaxPieces, "pieces")
+	if d.PerBasket != 0 {
+		c.within("perBasket", float64(d.PerBasket), 1, float64(total), "pieces")
+	}
+	if len(c.errs) > 0 {
+		return Baskets{}, c.errs
+	}
+	out := Baskets{Comfortable: min(total, one.comfortable())}
+	if total <= one.most() {
+		// A program made for less is fitted to the whole.
+		q := d.part(total, false)
+		less := d.PerBasket > 0 && d.PerBasket < total
+		if less {
+			if q, err = fit(ctx, q); err != nil {
+				return Baskets{}, err
+			}
+		}
+		b, err := basketful(ctx, q, 0, false, less)
+		if err != nil {
+			return Baskets{}, err
+		}
+		out.Batchings = append(out.Batchings, Batching{ID: OneBasket, Name: "All in one basket", Baskets: []Basketful{b}})
+	}
+	per := d.PerBasket
+	if per == 0 {
+		n := (total + out.Comfortable - 1) / out.Comfortable
+		per = (total + n - 1) / n
+	}
+	if per < total {
+		baskets, err := d.several(ctx, per)
+		if err != nil {
+			return Baskets{}, err
+		}
+		out.Batchings = append(out.Batchings, Batching{ID: SeveralBaskets, Name: fmt.Sprintf("%s baskets, one after another", capital(units.Count(len(baskets)))), Baskets: baskets})
+	}
+	if d.Second != nil && total > 1 {
+		baskets, err := d.together(ctx)
+		if err != nil {
+			return Baskets{}, err
+		}
+		out.Batchings = append(out.Batchings, Batching{ID: TwoFryers, Name: "Two fryers, done together", Baskets: baskets})
+	}
+	for i := range out.Batchings {
+		out.Batchings[i].sum()
+	}
+	out.choose(one.crust)
+	return out, nil
+}
+
+// Batched plans the baskets of one batching alone.
+func Batched(ctx context.Context, d Dish, id string) ([]Basketful, error) {
+	if id == TwoFryers {
+		return d.together(ctx)
+	}
+	return d.several(ctx, d.PerBasket)
+}
+
+// comfortable is how many pieces lie in the basket with air between them.
+func (s *setup) comfortable() int {
+	each := s.spec.Coverage(s.piece.Length*1000, s.piece.Width*1000, s.piece.Footprint(), 1)
+	return max(1, int((fryer.FreeCoverage+crowdedBy)/each+1e-9)*s.drawers)
+}
+
+// several plans one basket after another: the first by the dish's program,
+// those after it from a hot fryer and as long as they need.
+func (d Dish) several(ctx context.Context, per int) (list []Basketful, err error) {
+	last := d.Program.Stages[len(d.Program.Stages)-1].AirC
+	start := 0.0
+	for left := d.Load.Pieces; left > 0; {
+		n := min(per, left)
+		left -= n
+		q := d.part(n, false)
+		var b Basketful
+		if k := len(list); k > 1 && list[k-1].Pieces == n {
+			// The same again.
+			b = list[k-1]
+			b.StartMin, b.EndMin = start, start+b.Program.minutes()
+		} else {
+			if k > 0 {
+				q.Program.PreheatMin, q.Program.HotFromC = 0, last
+				if q, err = fit(ctx, q); err != nil {
+					return nil, err
+				}
+			}
+			if b, err = basketful(ctx, q, start, false, k > 0); err != nil {
+				return nil, err
+			}
+		}
+		list = append(list, b)
+		start = b.EndMin + changeOver
+	}
+	return list, nil
+}
+
+// together shares the pieces between two fryers so that both are done as
+// soon as can be, and starts the quicker one later.
+func (d Dish) together(ctx context.Context) ([]Basketful, error) {
+	ends := map[bool]func(n int) (Request, float64, error){}
+	for _, second := range []bool{false, true} {
+		known := map[int]Request{}
+		ends[second] = func(n int) (Request, float64, error) {
+			q, ok := known[n]
+			if !ok {
+				var err error
+				q, err = fit(ctx, d.part(n, second))
+				var tooMany FieldErrors
+				if errors.As(err, &tooMany) && n > 1 {
+					return q, math.Inf(1), nil
+				} else if err != nil {
+					return q, 0, err
+				}
+				known[n] = q
+			}
+			return q, q.Program.minutes(), nil
+		}
+	}
+	// More pieces never take a shorter time, so halve towards the share at
+	// which the first fryer becomes the later one.
+	total := d.Load.Pieces
+	lo, hi := 1, total-1
+	for lo < hi {
+		mid := (lo + hi) / 2
+		_, a, err := ends[false](mid)
+		if err != nil {
+			return nil, err
+		}
+		_, b, err := ends[true](total - mid)
+		if err != nil {
+			return nil, err
+		}
+		if a < b {
+			lo = mid + 1
+		} else {
+			hi = mid
+		}
+	}
+	if lo > 1 {
+		// One fewer may be the better of the two beside the crossing.
+		_, a, err := ends[false](lo)
+		if err != nil {
+			return nil, err
+		}
+		_, b, err := ends[true](total - lo + 1)
+		if err != nil {
+			return nil, err
+		}
+		if b < a {
+			lo--
+		}
+	}
+	qa, a, err := ends[false](lo)
+	if err != nil {
+		return nil, err
+	}
+	qb, b, err := ends[true](total - lo)
+	if err != nil {
+		return nil, err
+	}
+	if math.IsInf(a, 1) || math.IsInf(b, 1) {
+		return nil, FieldErrors{{"load.pieces", fmt.Sprint(total), "as many as two baskets of these fryers take"}}
+	}
+	end := math.Max(a, b)
+	first, err := basketful(ctx, qa, end-a, false, true)
+	if err != nil {
+		return nil, err
+	}
+	other, err := basketful(ctx, qb, end-b, true, true)
+	return []Basketful{first, other}, err
+}
+
+// choose ranks the batchings: a window for every piece first, then crust
+// against minutes.
+func (b *Baskets) choose(crust float64) {
+	best := math.Inf(1)
+	for _, k := range b.Batchings {
+		cost := 0.4*k.Minutes + 0.8*max(0, crust-k.Crust) + 0.5*(100-k.JuicePct)
+		if !k.Ready {
+			cost += 20
+		}
+		if cost < best {
+			best, b.Best = cost, k.ID
+		}
+	}
+	find := func(id string) *Batching {
+		if i := slices.IndexFunc(b.Batchings, func(k Batching) bool { return k.ID == id }); i >= 0 {
+			return &b.Batchings[i]
+		}
+		return nil
+	}
+	one, several, both := find(OneBasket), find(SeveralBaskets), find(TwoFryers)
+	switch {
+	case one == nil && several != nil:
+		b.Says = fmt.Sprintf("They do not all go in at once. %s take %.0f min.", capital(units.Count(len(several.Baskets)))+" baskets", several.Minutes)
+	case one != nil && several != nil:
+		layers := "crowded"
+		if n := one.Baskets[0].Answer.Layers; n > 1 {
+			layers = fmt.Sprintf("in %.1f layers", one.Baskets[0].Answer.Coverage)
+		}
+		b.Says = fmt.Sprintf("All at once, %s: %.0f min, and the softest piece ends at %.0f of crust. %s baskets: %.0f min with the change, and %.0f.",
+			layers, one.Minutes, one.Crust, capital(units.Count(len(several.Baskets))), several.Minutes, several.Crust)
+		if b.Best == OneBasket {
+			b.Says += " A second basket is not worth its minutes here."
+		} else if b.Best == SeveralBaskets {
+			b.Says += " The second basket is worth it."
+		}
+	default:
+		b.Says = "All of them lie in one basket with air between."
+	}
+	if both != nil {
+		b.Says += fmt.Sprintf(" Shared with the other fryer, %d and %d are done together in %.0f min.", both.Baskets[0].Pieces, both.Baskets[1].Pieces, both.Minutes)
+	}
+}
+
+func capital(s string) string { return strings.ToUpper(s[:1]) + s[1:] }

@@ -1,0 +1,67 @@
+package api
+
+import (
+	"context"
+	"encoding/json"
+	"net/http"
+	"sync"
+
+	"velocrustum/core/program"
+)
+
+// searching is an answer of POST /recommendations that is still being worked
+// out: it writes progress while it searches, in lines of JSON.
+type searching struct {
+	ctx  context.Context
+	q    program.Request
+	want program.Want
+}
+
+// Recommend answers POST /recommendations.
+func (s *Server) Recommend(ctx context.Context, r RecommendRequestObject) (RecommendResponseObject, error) {
+	a := searching{ctx: ctx, q: *r.Body}
+	if r.Params.Want != nil {
+		a.want = program.Want(*r.Params.Want)
+	}
+	// What is refused is refused before the first line.
+	return a, program.CheckRecommend(a.q, a.want)
+}
+
+// VisitRecommendResponse searches and writes.
+func (a searching) VisitRecommendResponse(w http.ResponseWriter) error {
+	w.Header().Set("Content-Type", "application/x-ndjson")
+	w.WriteHeader(http.StatusOK)
+	lines, out := json.NewEncoder(w), http.NewResponseController(w)
+	var mu sync.Mutex
+	write := func(line RecommendationLine) error {
+		mu.Lock()
+		defer mu.Unlock()
+		if err := lines.Encode(line); err != nil {
+			return err
+		}
+		return out.Flush()
+	}
+	rec, err := program.Recommend(a.ctx, a.q, a.want, func(done, of int) {
+		_ = write(RecommendationLine{Done: &done, Of: &of}) // a reader that is gone ends the context
+	})
+	if err != nil {
+		if a.ctx.Err() != nil {
+			return nil
+		}
+		p := problemOf(err)
+		return write(RecommendationLine{Problem: &p})
+	}
+	return write(RecommendationLine{Recommendation: &rec})
+}
+
+// Convert answers POST /conversions.
+func (s *Server) Convert(ctx context.Context, r ConvertRequestObject) (ConvertResponseObject, error) {
+	c, err := program.Convert(ctx, r.Body.Request, r.Body.Recipe)
+	return Convert200JSONResponse(c), err
+}
+
+// PlanBaskets answers POST /baskets.
+func (s *Server) PlanBaskets(ctx context.Context, r PlanBasketsRequestObject) (PlanBasketsResponseObject, error) {
+	b, err := program.Batch(ctx, program.Dish{Request: r.Body.Request, PerBasket: orElse(r.Body.PerBasket, 0), Second: r.Body.Second})
+	return PlanBaskets200JSONResponse(b), err
+}

@@ -1,0 +1,21 @@
+-- +goose Up
+ALTER TABLE fryers ADD COLUMN trays INTEGER NOT NULL DEFAULT 1;
+ALTER TABLE fryers ADD COLUMN drawers INTEGER NOT NULL DEFAULT 1;
+ALTER TABLE fryers ADD COLUMN rack INTEGER NOT NULL DEFAULT 0;
+ALTER TABLE fryers ADD COLUMN inferred TEXT NOT NULL DEFAULT '[]'; -- JSON: names of fields that were worked out
+
+ALTER TABLE plans ADD COLUMN per_basket INTEGER;
+ALTER TABLE plans ADD COLUMN second_fryer_id TEXT REFERENCES fryers (id);
+
+ALTER TABLE cooks ADD COLUMN basket INTEGER NOT NULL DEFAULT 1;
+ALTER TABLE cooks ADD COLUMN baskets INTEGER NOT NULL DEFAULT 1;
+
+-- +goose Down
+ALTER TABLE cooks DROP COLUMN baskets;
+ALTER TABLE cooks DROP COLUMN basket;
+ALTER TABLE plans DROP COLUMN second_fryer_id;
+ALTER TABLE plans DROP COLUMN per_basket;
+ALTER TABLE fryers DROP COLUMN inferred;
+ALTER TABLE fryers DROP COLUMN rack;
+ALTER TABLE fryers DROP COLUMN drawers;
+ALTER TABLE fryers DROP COLUMN trays;
