@@ -47,7 +47,7 @@ func root() *cobra.Command {
 		Short:         "Plans, guides and remembers air-fried cooks",
 		SilenceErrors: true, SilenceUsage: true,
 	}
-	c.AddCommand(serveCommand(), demoCommand(), simulateCommand(), backupCommand())
+	c.AddCommand(serveCommand(), demoCommand(), simulateCommand(), recommendCommand(), backupCommand())
 	return c
 }
 
@@ -161,31 +161,51 @@ func simulateCommand() *cobra.Command {
 	quick := false
 	c := &cobra.Command{Use: "simulate FILE", Short: "Simulate the cook in a JSON request; - reads standard input", Args: cobra.ExactArgs(1),
 		RunE: func(c *cobra.Command, args []string) error {
-			in := c.InOrStdin()
-			if args[0] != "-" {
-				f, err := os.Open(args[0])
-				if err != nil {
-					return refuse(c, err)
-				}
-				defer f.Close()
-				in = f
-			}
-			q, err := program.Decode(in)
-			if err != nil {
-				return refuse(c, err)
-			}
-			a, err := program.Simulate(c.Context(), q, program.Options{NoChance: quick})
-			if fields := (program.FieldErrors)(nil); errors.As(err, &fields) {
-				return refuse(c, err)
-			} else if err != nil {
-				return err
-			}
-			e := json.NewEncoder(c.OutOrStdout())
-			e.SetIndent("", "  ")
-			return e.Encode(a)
+			return answer(c, args[0], func(ctx context.Context, q program.Request) (any, error) {
+				return program.Simulate(ctx, q, program.Options{NoChance: quick})
+			})
 		}}
 	c.Flags().BoolVar(&quick, "quick", false, "leave out the sampled window")
 	return c
+}
+
+func recommendCommand() *cobra.Command {
+	want := string(program.Balanced)
+	c := &cobra.Command{Use: "recommend FILE", Short: "Search each way of running the load in a JSON request, and rank them", Args: cobra.ExactArgs(1),
+		RunE: func(c *cobra.Command, args []string) error {
+			return answer(c, args[0], func(ctx context.Context, q program.Request) (any, error) {
+				return program.Recommend(ctx, q, program.Want(want), nil)
+			})
+		}}
+	c.Flags().StringVar(&want, "want", want, "balanced, crisper, juicier, sooner or paler")
+	return c
+}
+
+// answer reads one request and prints what f makes of it, as JSON. What the
+// request cannot be is said on standard error.
+func answer(c *cobra.Command, path string, f func(context.Context, program.Request) (any, error)) error {
+	in := c.InOrStdin()
+	if path != "-" {
+		file, err := os.Open(path)
+		if err != nil {
+			return refuse(c, err)
+		}
+		defer file.Close()
+		in = file
+	}
+	q, err := program.Decode(in)
+	if err != nil {
+		return refuse(c, err)
+	}
+	a, err := f(c.Context(), q)
+	if fields := (program.FieldErrors)(nil); errors.As(err, &fields) {
+		return refuse(c, err)
+	} else if err != nil {
+		return err
+	}
+	e := json.NewEncoder(c.OutOrStdout())
+	e.SetIndent("", "  ")
+	return e.Encode(a)
 }
 
 func refuse(c *cobra.Command, err error) error {

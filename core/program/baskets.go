@@ -102,31 +102,40 @@ func (d Dish) Check() error {
 // fit sets the length of a program's last stage to what its load needs, and
 // moves the turns in proportion.
 func fit(ctx context.Context, q Request) (Request, error) {
+	q, _, err := fitted(ctx, q)
+	return q, err
+}
+
+// fitted is fit, and how many minutes the program is worth: those it takes,
+// and more for a crust that it does not reach.
+func fitted(ctx context.Context, q Request) (Request, float64, error) {
+	missing := 0.0
 	g := goal{weights: wantWeights[Balanced], late: lateSafe, core: math.NaN()}
 	for range 2 {
 		s, err := resolve(q)
 		if err != nil {
-			return q, err
+			return q, 0, err
 		}
 		t, err := s.try(ctx, q.Program, g, standard)
 		if err != nil {
-			return q, err
+			return q, 0, err
 		}
 		q.Program = q.Program.lasting(t.end)
+		missing = max(0, s.wanted(g)-t.crust)
 	}
 	s, err := resolve(q)
 	if err != nil {
-		return q, err
+		return q, 0, err
 	}
 	s.tail = 15
 	sure, err := s.sureBy(ctx)
 	if err != nil {
-		return q, err
+		return q, 0, err
 	}
 	if sure != nil && *sure > s.minutes {
 		q.Program = q.Program.lasting(math.Ceil(*sure))
 	}
-	return q, nil
+	return q, q.Program.minutes() + missing/2, nil
 }
 
 // lasting returns the program with its last stage as long as it takes to end
@@ -292,25 +301,17 @@ func (d Dish) several(ctx context.Context, per int) (list []Basketful, err error
 func (d Dish) together(ctx context.Context) ([]Basketful, error) {
 	ends := map[bool]func(n int) (Request, float64, error){}
 	for _, second := range []bool{false, true} {
-		known := map[int]Request{}
 		ends[second] = func(n int) (Request, float64, error) {
-			q, ok := known[n]
-			if !ok {
-				var err error
-				q, err = fit(ctx, d.part(n, second))
-				var tooMany FieldErrors
-				if errors.As(err, &tooMany) && n > 1 {
-					return q, math.Inf(1), nil
-				} else if err != nil {
-					return q, 0, err
-				}
-				known[n] = q
+			q, worth, err := fitted(ctx, d.part(n, second))
+			var tooMany FieldErrors
+			if errors.As(err, &tooMany) && n > 1 {
+				return q, math.Inf(1), nil
 			}
-			return q, q.Program.minutes(), nil
+			return q, worth, err
 		}
 	}
-	// More pieces never take a shorter time, so halve towards the share at
-	// which the first fryer becomes the later one.
+	// More pieces are never worth fewer minutes, so halve towards the share
+	// at which the first fryer becomes the later one.
 	total := d.Load.Pieces
 	lo, hi := 1, total-1
 	for lo < hi {
@@ -354,6 +355,7 @@ func (d Dish) together(ctx context.Context) ([]Basketful, error) {
 	if math.IsInf(a, 1) || math.IsInf(b, 1) {
 		return nil, FieldErrors{{"load.pieces", fmt.Sprint(total), "as many as two baskets of these fryers take"}}
 	}
+	a, b = qa.Program.minutes(), qb.Program.minutes()
 	end := math.Max(a, b)
 	first, err := basketful(ctx, qa, end-a, false, true)
 	if err != nil {
