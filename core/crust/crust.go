@@ -28,7 +28,7 @@ const Crisp = 60
 // rate after Ateba and Mittal (J. Food Eng. 21, 1994) and kin, 80 to
 // 120 kJ/mol.
 const (
-	energy      = 95000.0 // J/mol
+	energy      = 80000.0 // J/mol
 	gasConstant = 8.314
 	referenceK  = 160 + 273.15
 	rate        = 1.0 / 64 // 1/s at 160 °C on dry, plain food

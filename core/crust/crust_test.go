@@ -44,8 +44,9 @@ func TestBrowning(t *testing.T) {
 	if Gain(0, 0, 1, 0) >= Gain(0, 0, 1, 1) {
 		t.Error("a dry coat browns as an oiled one")
 	}
-	// Ten kelvins at 160 °C raise the rate by exp(E/R·ΔT/T²), 1.8 to 1.85.
-	if r := after(1, 165, 0, 1) / after(1, 155, 0, 1); r < 1.75 || r > 1.9 {
+	// Ten kelvins at 160 °C raise the rate by exp(E/R·ΔT/T²), 1.63 to 1.67, a little
+	// less as reactants run out.
+	if r := after(1, 165, 0, 1) / after(1, 155, 0, 1); r < 1.55 || r > 1.7 {
 		t.Errorf("ten kelvins change the rate %.2f times", r)
 	}
 }

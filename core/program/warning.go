@@ -18,6 +18,8 @@ type Warning struct {
 	AtMin   *float64 `json:"atMin,omitempty"`
 	// Fix is the value of Field that would mend it, where there is one.
 	Fix *float64 `json:"fix,omitempty"`
+	// Set is the same where the field holds a word.
+	Set string `json:"set,omitempty"`
 }
 
 // breakages watches the nominal run for what a turn can break.
@@ -168,10 +170,31 @@ func (s *setup) warnings(a *Answer) (list []Warning) {
 	if s.surface == food.Wet && len(s.coating.Stuck) > 0 && s.coating.Sets == 0 {
 		w := add("wet-patch", "load.surface", "Dust on a wet surface turns to paste: it stays wet %s, so patches stay pale and soft. Wipe first.",
 			when(func(m Moment) bool { return math.Min(m.Faces[0].Crust, m.Faces[1].Crust) >= 20 }))
-		w.AtMin = &soon
+		w.AtMin, w.Set = &soon, string(food.Wiped)
 	}
 	if s.class() == safety.Poultry && s.surface == food.Wet {
-		add("rinse", "load.surface", "Rinsing raw poultry splashes germs around the sink. Public advice is not to; wipe it instead.")
+		add("rinse", "load.surface", "Rinsing raw poultry splashes germs around the sink. Public advice is not to; wipe it instead.").Set = string(food.Wiped)
+	}
+	if limit, _ := s.limit(); s.sugar >= 1 && a.Window.Bound != "bitter" {
+		for _, m := range a.Timeline {
+			if brown := max(m.Faces[0].Brown, m.Faces[1].Brown); brown > float64(limit)-0.7 && m.Minute < s.minutes {
+				w := add("sugar", fmt.Sprintf("program.stages[%d].airC", hot), "The sugar in it is close to burning from minute %.0f: a cooler last stage, or basting in the last minutes only, keeps it sweet.", m.Minute)
+				at, fix := m.Minute, max(s.dial.MinC, hottest-15)
+				w.AtMin, w.Fix = &at, &fix
+				break
+			}
+		}
+	}
+	if a.CrispAtMin != nil && a.Window.Bound == "dry" && a.Window.ToMin != nil && *a.Window.ToMin < *a.CrispAtMin {
+		// A thinner piece does not last longer, but crisps before it dries
+		// where its inside is what takes the time.
+		if safe := a.SafeAtMin; safe != nil && *safe > 0.6**a.Window.ToMin {
+			w := add("too-thick", "load.thicknessMm", "It is %.0f mm thick: by the time the crust is there, at minute %.0f, the inside is dry, from minute %.0f on. Butterflied or cut flatter, it is through sooner.",
+				s.thick, *a.CrispAtMin, *a.Window.ToMin)
+			least, _ := s.cut.Thicknesses(s.massG)
+			fix := max(least, math.Round(s.thick*0.7))
+			w.Fix = &fix
+		}
 	}
 	return list
 }

@@ -89,14 +89,14 @@ type weights struct {
 }
 
 // Weights of the wants: what a cook gives up for what, by judgement. Most
-// juice first, then the shortest; a point of missing crust costs nearly a
+// juice first, then the shortest; a point of missing crust costs more than a
 // percent of juice, and a minute a sixth of one.
 var wantWeights = map[Want]weights{
-	Balanced: {juice: 1, minute: 0.15, turn: 0.3, short: 0.8, brown: 2.6},
-	Crisper:  {juice: 0.4, minute: 0.1, turn: 0.2, short: 1, above: 15, brown: 2.9},
-	Juicier:  {juice: 1.5, minute: 0.1, turn: 0.3, short: 1.5, above: -10, brown: 2.4},
-	Sooner:   {juice: 0.5, minute: 1.2, turn: 0.4, short: 1, brown: 2.8},
-	Paler:    {juice: 1, minute: 0.15, turn: 0.3, short: 0.8, brown: 1.2},
+	Balanced: {juice: 1, minute: 0.15, turn: 0.3, short: 1.2, brown: 2.6},
+	Crisper:  {juice: 0.4, minute: 0.1, turn: 0.2, short: 1.5, above: 15, brown: 2.9},
+	Juicier:  {juice: 1.5, minute: 0.1, turn: 0.3, short: 2, above: -10, brown: 2.4},
+	Sooner:   {juice: 0.5, minute: 1.2, turn: 0.4, short: 1.5, brown: 2.8},
+	Paler:    {juice: 1, minute: 0.15, turn: 0.3, short: 1.2, brown: 1.2},
 }
 
 const (

@@ -278,7 +278,7 @@ func (b *Body) fillHeat(dt float64, dry bool) {
 			if tj > 98 && xj > 0.01 && !dry {
 				tb, hold := b.boiling(j, i)
 				b.point[j] = tb
-				if tj > tb-2 {
+				if tj > tb-0.5 {
 					sink[j] = hold
 					diag[j] += hold
 					rhs[j] += hold * tb

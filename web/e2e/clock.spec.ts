@@ -38,7 +38,7 @@ test('a change without a connection is kept and sent later', async ({ page, kitc
   await page.goto(kitchen.url);
   await expect(page.getByRole('region', { name: 'Verdict' })).toBeVisible();
   await kitchen.stop();
-  const stage = page.getByRole('button', { name: /^Stage 2/ });
+  const stage = page.getByRole('button', { name: /^Stage 2:/ });
   await stage.focus();
   await page.keyboard.press('ArrowLeft');
   await expect(page.getByText('Kept on this device only')).toBeVisible();

@@ -9,7 +9,7 @@ test('from the order line to the logbook', async ({ page, kitchen }) => {
 
   // What they have: fourteen wings, heavier, racked.
   await page.getByRole('button', { name: '11 wing flats' }).click();
-  const pieces = page.getByRole('textbox', { name: 'Pieces in this basket' });
+  const pieces = page.getByRole('textbox', { name: 'Pieces in all' });
   await pieces.fill('9');
   await pieces.press('Enter');
   await page.keyboard.press('Escape');

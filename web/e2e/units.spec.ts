@@ -4,14 +4,17 @@ import { minutes, unitsOf } from '../src/format/units';
 import { step, type History } from '../src/ui/history';
 import {
   addTurn,
-  mendPlan,
+  firstBasket,
   nudgeStage,
+  onDial,
   removeStage,
+  setJoin,
   setStage,
   setTurn,
   splitStage,
   totalOf,
 } from '../src/plan/program';
+import { mendPlan } from '../src/plan/mend';
 import { between, minuteTicks, raceScale } from '../src/race/scale';
 
 // What the screen works out by itself: no browser needed.
@@ -84,11 +87,45 @@ test.describe('changing a program', () => {
     expect(splitStage(setStage(p, 0, { minutes: 1 }), 0, fryer).stages).toHaveLength(2);
   });
 
+  test('a join moves between its neighbours and no further', () => {
+    const moved = setJoin(plan.program, 0, 20);
+    expect(moved.stages.map((s) => s.minutes)).toEqual([20, 5]);
+    expect(setJoin(plan.program, 0, 90).stages.map((s) => s.minutes)).toEqual([24, 1]);
+    expect(setJoin(plan.program, 0, -3).stages.map((s) => s.minutes)).toEqual([1, 24]);
+    expect(setJoin(plan.program, 1, 5)).toBe(plan.program);
+  });
+
+  test('a dragged temperature is one the dial has', () => {
+    expect(onDial(167.4, fryer)).toBe(165);
+    expect(onDial(240, fryer)).toBe(200);
+    expect(onDial(12, fryer)).toBe(80);
+  });
+
+  test('a rest is no first or last stage', () => {
+    const rested = {
+      ...plan.program,
+      stages: [...plan.program.stages.map((s) => ({ ...s })), { airC: 200, minutes: 3 }],
+    };
+    const mid = { ...rested, stages: rested.stages.map((s, i) => (i === 1 ? { ...s, rest: true } : s)) };
+    expect(removeStage(mid, 0).stages.some((s) => s.rest)).toBe(false);
+    expect(setStage(mid, 1, { minutes: 5 }).stages[1]?.rest).toBe(true);
+  });
+
+  test('the first basket has its share of the oil', () => {
+    const whole = { load: plan.load, coat: plan.coat, program: plan.program };
+    expect(firstBasket(whole, undefined)).toBe(whole);
+    const part = firstBasket({ ...whole, load: { ...plan.load, pieces: 20 } }, 5);
+    expect([part.load.pieces, part.coat?.oilG]).toEqual([5, 1]);
+  });
+
   test('a warning changes the field it names, and no other', () => {
     expect(mendPlan(plan, 'program.stages[1].minutes', 16).program.stages[1]).toEqual({ airC: 200, minutes: 16 });
     expect(mendPlan(plan, 'program.stages[0].airC', 190).program.stages[0]?.airC).toBe(190);
     expect(mendPlan(plan, 'program.turns[0].atMin', 14).program.turns?.[0]?.atMin).toBe(14);
-    expect(mendPlan(plan, 'load.pieces', 8).load).toEqual({ ...plan.load, pieces: 8 });
+    expect(mendPlan(plan, 'load.pieces', 8)).toEqual({ ...plan, perBasket: 8 });
+    expect(mendPlan(plan, 'load.pieces', 20)).toBe(plan);
+    expect(mendPlan({ ...plan, perBasket: 6 }, 'coat.oilG', 3).coat.oilG).toBe(6);
+    expect(mendPlan(plan, 'load.surface', 'wiped').load.surface).toBe('wiped');
     expect(mendPlan(plan, 'coat.oilG', 9).coat).toEqual({ id: 'starch-dust', oilG: 9 });
     expect(mendPlan(plan, 'load.surface', 1)).toBe(plan);
   });
@@ -122,6 +159,13 @@ test.describe('undo', () => {
     expect(h.past).toHaveLength(1);
     h = step(h, named('later', 'name', 60_000));
     expect(h.past).toHaveLength(2);
+  });
+
+  test('a drag is one undo, however long it takes', () => {
+    let h: History<number> = { past: [], now: 1, future: [], last: '', at: 0 };
+    for (let k = 1; k < 20; k++) h = step(h, { kind: 'edit', what: 'drag 7', at: k * 900_000, change: (n) => n + 1 });
+    expect(h.past).toEqual([1]);
+    expect(step(h, { kind: 'edit', what: 'drag 8', at: 1, change: (n) => n + 1 }).past).toEqual([1, 20]);
   });
 
   test('what changes nothing is no step', () => {

@@ -55,10 +55,14 @@ export const savePlan = (id: string, version: number, body: PlanInput) =>
 export const deletePlan = (id: string) => ask(client.DELETE('/plans/{id}', { params: { path: { id } } }));
 export const restorePlan = (id: string) => ask(client.POST('/plans/{id}/restore', { params: { path: { id } } }));
 
+export const guessFryer = (body: Schemas['FryerKnown']) => ask(client.POST('/fryer-guesses', { body }));
+export const createFryer = (body: FryerInput) => ask(client.POST('/fryers', { body }));
+export const deleteFryer = (id: string) => ask(client.DELETE('/fryers/{id}', { params: { path: { id } } }));
+export const restoreFryer = (id: string) => ask(client.POST('/fryers/{id}/restore', { params: { path: { id } } }));
 export const saveFryer = (id: string, version: number, body: FryerInput) =>
   ask(client.PUT('/fryers/{id}', { params: { path: { id }, header: { 'If-Match': `"${version}"` } }, body }));
 
-export const startCook = (planId: string) => ask(client.POST('/cooks', { body: { planId } }));
+export const startCook = (planId: string, basket = 1) => ask(client.POST('/cooks', { body: { planId, basket } }));
 export const sayToCook = (id: string, body: Schemas['CookEventInput']) =>
   ask(client.POST('/cooks/{id}/events', { params: { path: { id } }, body }));
 export const takeBack = (id: string) => ask(client.DELETE('/cooks/{id}/events/last', { params: { path: { id } } }));

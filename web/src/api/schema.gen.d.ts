@@ -38,6 +38,77 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/recommendations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Search each way of running it for this load, and rank them
+         * @description Answers in lines of JSON: first lines of progress, {"done", "of"}, then one with the recommendation. Giving the request up ends the search.
+         */
+        post: operations["recommend"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/conversions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Bring a recipe from oil, an oven or a preset to this load and fryer */
+        post: operations["convert"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/baskets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Plan how a dish of many pieces goes through one or two fryers */
+        post: operations["planBaskets"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/fryer-guesses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Work a fryer out from what its owner knows */
+        post: operations["guessFryer"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/settings": {
         parameters: {
             query?: never;
@@ -63,7 +134,25 @@ export interface paths {
         };
         get: operations["listFryers"];
         put?: never;
-        post?: never;
+        post: operations["createFryer"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/fryers/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["restoreFryer"];
         delete?: never;
         options?: never;
         head?: never;
@@ -82,7 +171,7 @@ export interface paths {
         get?: never;
         put: operations["putFryer"];
         post?: never;
-        delete?: never;
+        delete: operations["deleteFryer"];
         options?: never;
         head?: never;
         patch?: never;
@@ -280,6 +369,7 @@ export interface components {
             }[];
         };
         Catalog: {
+            wants: components["schemas"]["Choice"][];
             cuts: components["schemas"]["CutInfo"][];
             coats: components["schemas"]["CoatInfo"][];
             surfaces: components["schemas"]["Choice"][];
@@ -348,6 +438,15 @@ export interface components {
             /** Format: double */
             ruleC: number;
             source: string;
+            /** @description a typical piece, as it lies */
+            typicalMm: {
+                /** Format: double */
+                thickness: number;
+                /** Format: double */
+                length: number;
+                /** Format: double */
+                width: number;
+            };
         };
         CoatInfo: {
             id: string;
@@ -422,19 +521,36 @@ export interface components {
             drawers?: number;
             /** Format: double */
             roomC?: number;
+            /** @description what can be set on it; a recommendation keeps to it */
+            dial?: {
+                /** Format: double */
+                minC: number;
+                /** Format: double */
+                maxC: number;
+                /** Format: double */
+                stepC: number;
+            };
         };
         Program: {
             /** Format: double */
             preheatMin?: number;
+            /**
+             * Format: double
+             * @description air of the basket that was in just before; 0 if there was none
+             */
+            hotFromC?: number;
             stages: {
                 /** Format: double */
                 airC: number;
                 /** Format: double */
                 minutes: number;
+                /** @description a time out of the fryer */
+                rest?: boolean;
             }[];
             turns?: {
                 /** Format: double */
                 atMin: number;
+                /** @description flip, shake, or check: a look that moves nothing */
                 kind: string;
             }[];
         };
@@ -564,37 +680,140 @@ export interface components {
                     layer: number;
                 }[];
             };
-            timeline: {
-                /** Format: double */
-                minute: number;
-                /** Format: double */
-                airC: number;
-                /** Format: double */
-                coreC: number;
-                /** Format: double */
-                upperC: number;
-                /** Format: double */
-                lowerC: number;
-                /** Format: double */
-                massLossPct: number;
-                /** Format: double */
-                juicePct: number;
-                faces: {
-                    /** Format: double */
-                    crust: number;
-                    /** Format: double */
-                    brown: number;
-                    lab: number[];
-                }[];
-            }[];
+            timeline: components["schemas"]["Moment"][];
             warnings: {
                 code: string;
                 message: string;
                 field?: string;
                 /** Format: double */
                 atMin?: number;
-                /** Format: double */
+                /**
+                 * Format: double
+                 * @description the number to set field to
+                 */
                 fix?: number;
+                /** @description the word to set field to */
+                set?: string;
+            }[];
+        };
+        /** @description The slowest pieces at one minute */
+        Moment: {
+            /** Format: double */
+            minute: number;
+            /** Format: double */
+            airC: number;
+            /** Format: double */
+            coreC: number;
+            /** Format: double */
+            upperC: number;
+            /** Format: double */
+            lowerC: number;
+            /** Format: double */
+            massLossPct: number;
+            /** Format: double */
+            juicePct: number;
+            faces: {
+                /** Format: double */
+                crust: number;
+                /** Format: double */
+                brown: number;
+                lab: number[];
+            }[];
+        };
+        /** @description The best program of one way for a load */
+        Proposal: {
+            way: string;
+            name: string;
+            program: components["schemas"]["Program"];
+            /** Format: double */
+            minutes: number;
+            /** Format: double */
+            safeByMin: number | null;
+            /** Format: double */
+            crust: number;
+            /** Format: double */
+            juicePct: number;
+            turns: number;
+            /** Format: double */
+            energyWh: number;
+            /** @description safe in 95 of 100, as crisp as asked, not overdone */
+            ready: boolean;
+            reason: string;
+            timeline: components["schemas"]["Moment"][];
+            /**
+             * Format: double
+             * @description less is better; in percents of juice
+             */
+            score: number;
+        };
+        Recommendation: {
+            want: string;
+            /** @description the best first */
+            ways: components["schemas"]["Proposal"][];
+        };
+        /** @description One line of the answer */
+        RecommendationLine: {
+            done?: number;
+            of?: number;
+            recommendation?: components["schemas"]["Recommendation"];
+            problem?: components["schemas"]["Problem"];
+        };
+        Recipe: {
+            /** @description oil, oven or preset */
+            kind: string;
+            /** Format: double */
+            tempC: number;
+            /** Format: double */
+            minutes: number;
+        };
+        Conversion: {
+            /** @description What the recipe itself does to the food */
+            source: {
+                /** Format: double */
+                coreC: number;
+                safe: boolean;
+                /** Format: double */
+                crust: number;
+                /** Format: double */
+                juicePct: number;
+            };
+            proposal: components["schemas"]["Proposal"] | null;
+            says: string;
+            /** @description of a preset: short, fits or long */
+            fit?: string;
+        };
+        Baskets: {
+            best: string;
+            says: string;
+            /** @description how many lie in one basket with air between */
+            comfortable: number;
+            batchings: {
+                /** @description one, several or together */
+                id: string;
+                name: string;
+                /**
+                 * Format: double
+                 * @description from the first basket in to the last out
+                 */
+                minutes: number;
+                /** Format: double */
+                crust: number;
+                /** Format: double */
+                juicePct: number;
+                /** Format: double */
+                energyWh: number;
+                ready: boolean;
+                baskets: {
+                    /** @description 0 the first, 1 the second */
+                    fryer: number;
+                    pieces: number;
+                    /** Format: double */
+                    startMin: number;
+                    /** Format: double */
+                    endMin: number;
+                    program: components["schemas"]["Program"];
+                    answer: components["schemas"]["Simulation"];
+                }[];
             }[];
         };
         Settings: {
@@ -630,6 +849,13 @@ export interface components {
             dialMaxC: number;
             /** Format: double */
             dialStepC: number;
+            /** @description of an oven */
+            trays?: number;
+            drawers?: number;
+            /** @description a second level in a drawer */
+            rack?: boolean;
+            /** @description fields that were worked out and not read off */
+            inferred?: string[];
         };
         Fryer: {
             name: string;
@@ -648,8 +874,24 @@ export interface components {
             dialMaxC: number;
             /** Format: double */
             dialStepC: number;
+            trays: number;
+            drawers: number;
+            rack: boolean;
+            inferred: string[];
             id: string;
             version: number;
+        };
+        /** @description What an owner can read off a fryer or its box */
+        FryerKnown: {
+            /** @enum {string} */
+            kind: "drawer" | "oven";
+            /** @enum {string} */
+            shape?: "rectangle" | "round";
+            /** Format: double */
+            litres?: number;
+            /** Format: double */
+            powerW?: number;
+            drawers?: number;
         };
         PlanInput: {
             name: string;
@@ -659,6 +901,10 @@ export interface components {
             program: components["schemas"]["Program"];
             /** @description Local time on the table */
             tableTime?: string;
+            /** @description pieces in the first basket */
+            perBasket?: number;
+            /** @description another fryer that shares the pieces */
+            secondFryerId?: string;
         };
         Plan: {
             name: string;
@@ -668,6 +914,10 @@ export interface components {
             program: components["schemas"]["Program"];
             /** @description Local time on the table */
             tableTime?: string;
+            /** @description pieces in the first basket */
+            perBasket?: number;
+            /** @description another fryer that shares the pieces */
+            secondFryerId?: string;
             id: string;
             version: number;
             /** Format: date-time */
@@ -735,6 +985,10 @@ export interface components {
             lab?: number[][];
         };
         Cook: {
+            /** @description which basketful of the dish this is */
+            basket: number;
+            /** @description of how many */
+            baskets: number;
             id: string;
             name: string;
             planId?: string;
@@ -831,6 +1085,116 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
+    recommend: {
+        parameters: {
+            query?: {
+                want?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SimulationRequest"];
+            };
+        };
+        responses: {
+            /** @description Progress, and then the ways */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/x-ndjson": components["schemas"]["RecommendationLine"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    convert: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    request: components["schemas"]["SimulationRequest"];
+                    recipe: components["schemas"]["Recipe"];
+                };
+            };
+        };
+        responses: {
+            /** @description The program with the same inside and the best crust, and why */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Conversion"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    planBaskets: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    request: components["schemas"]["SimulationRequest"];
+                    /** @description pieces in the first basket; 0 leaves it open */
+                    perBasket?: number;
+                    second?: components["schemas"]["SimulationFryer"];
+                };
+            };
+        };
+        responses: {
+            /** @description Each batching, and which to take */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Baskets"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    guessFryer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FryerKnown"];
+            };
+        };
+        responses: {
+            /** @description The fryer, with what was inferred named */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FryerInput"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
     getSettings: {
         parameters: {
             query?: never;
@@ -898,6 +1262,54 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
+    createFryer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FryerInput"];
+            };
+        };
+        responses: {
+            /** @description The new fryer */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Fryer"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    restoreFryer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The fryer is back */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Fryer"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
     putFryer: {
         parameters: {
             query?: never;
@@ -924,6 +1336,27 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Fryer"];
                 };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    deleteFryer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Put aside; restore brings it back */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             default: components["responses"]["Problem"];
         };
@@ -1103,6 +1536,8 @@ export interface operations {
             content: {
                 "application/json": {
                     planId: string;
+                    /** @description which basketful of the dish */
+                    basket?: number;
                 };
             };
         };

@@ -252,7 +252,8 @@ function Live({ cook, skewMs, stale }: { cook: Cook; skewMs: number; stale: bool
   return (
     <>
       <Quiet>
-        {cook.name} · since {clock(cook.startedAt)}
+        {cook.name}
+        {cook.baskets > 1 ? ` · basket ${cook.basket} of ${cook.baskets}` : ''} · since {clock(cook.startedAt)}
         {cook.plan.tableTime ? ` · on the table at ${cook.plan.tableTime}` : ''}
         {stale ? ' · no connection, the clock goes on' : ''}
       </Quiet>

@@ -1,20 +1,23 @@
 import { useQueryClient } from '@tanstack/react-query';
+import { Trash2 } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { Input, Label, TextField } from 'react-aria-components';
 import styled from 'styled-components';
 import type { Catalog, Fryer, FryerInput } from '../api/client';
-import { saveFryer, useCatalog, useFryers, useSettings } from '../api/queries';
+import { deleteFryer, restoreFryer, saveFryer, useCatalog, useFryers, useSettings } from '../api/queries';
 import { unitsOf, type Units } from '../format/units';
 import { BasketView } from '../plan/BasketView';
 import { basketWords } from '../plan/OrderLine';
 import { at } from '../theme/tokens';
-import { Button } from '../ui/Button';
+import { Button, IconButton } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { fieldBox, labelled } from '../ui/field';
 import { useHistory } from '../ui/history';
 import { Blank, Card, Page, Quiet, Title } from '../ui/layout';
 import { Stepper } from '../ui/Stepper';
+import { complain, say } from '../ui/toast';
 import { unsent, useKept } from '../ui/useKept';
+import { AddFryer } from './AddFryer';
 
 const Box = styled(Card)`
   display: grid;
@@ -65,9 +68,19 @@ const Row = styled.div`
   flex-wrap: wrap;
 `;
 
+const Head = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  justify-content: space-between;
+  gap: 8px 20px;
+`;
+
 function inputOf(f: Fryer): FryerInput {
   const { name, kind, basket, powerW, airflow, dialOffsetC, dialMinC, dialMaxC, dialStepC } = f;
-  return { name, kind, basket, powerW, airflow, dialOffsetC, dialMinC, dialMaxC, dialStepC };
+  const { trays, drawers, rack, inferred } = f;
+  const input = { name, kind, basket, powerW, airflow, dialOffsetC, dialMinC, dialMaxC, dialStepC };
+  return { ...input, trays, drawers, rack, inferred };
 }
 
 /** The machines, each with its basket to scale. */
@@ -90,13 +103,18 @@ export default function FryersPage() {
   const units = unitsOf(settings.data ?? { temperature: 'C', mass: 'g' });
   return (
     <Page>
-      <Title>Fryers</Title>
+      <Head>
+        <Title>Fryers</Title>
+        <AddFryer />
+      </Head>
       <Quiet>
         Times come from your machine, not from a chart. Measure the basket inside; the rest stands on the label or is
         middling until you know better.
       </Quiet>
       {fryers.data && catalog.data ? (
-        fryers.data.map((f) => <OneFryer key={f.id} fryer={f} catalog={catalog.data} units={units} />)
+        fryers.data.map((f) => (
+          <OneFryer key={f.id} fryer={f} catalog={catalog.data} units={units} only={fryers.data.length === 1} />
+        ))
       ) : (
         <Quiet role="status">Getting them…</Quiet>
       )}
@@ -104,14 +122,41 @@ export default function FryersPage() {
   );
 }
 
-function OneFryer({ fryer, catalog, units }: { fryer: Fryer; catalog: Catalog; units: Units }) {
+function OneFryer({ fryer, catalog, units, only }: { fryer: Fryer; catalog: Catalog; units: Units; only: boolean }) {
   const queries = useQueryClient();
   const [saved] = useState(() => inputOf(fryer));
   const [version] = useState(fryer.version);
   const { history, edit, undo } = useHistory((unsent(fryer.id, fryer.version) as FryerInput | null) ?? saved);
   const now = history.now;
   const named = now.name.trim() !== '';
-  const set = (change: Partial<FryerInput>) => edit(Object.keys(change).join(), (f) => ({ ...f, ...change }));
+  const set = (change: Partial<FryerInput>) =>
+    edit(Object.keys(change).join(), (f) => ({
+      ...f,
+      ...change,
+      // What its owner has set is not inferred any more.
+      inferred: (f.inferred ?? []).filter(
+        (name) => !(name in change) && !(name === 'dial' && Object.keys(change).some((k) => k.startsWith('dial'))),
+      ),
+    }));
+  const guessed = now.inferred ?? [];
+  const mark = (name: string, label: string) => (guessed.includes(name) ? `${label} (inferred)` : label);
+  const remove = async () => {
+    try {
+      await deleteFryer(fryer.id);
+      queries.setQueryData<Fryer[]>(['fryers'], (all) => all?.filter((f) => f.id !== fryer.id));
+      say(`${fryer.name} is put aside.`, {
+        label: 'Bring it back',
+        run: () => {
+          restoreFryer(fryer.id).then(
+            () => queries.invalidateQueries({ queryKey: ['fryers'] }),
+            (cause: unknown) => complain(cause),
+          );
+        },
+      });
+    } catch (cause) {
+      complain(cause);
+    }
+  };
   const kept = useKept({
     key: fryer.id,
     version,
@@ -132,7 +177,7 @@ function OneFryer({ fryer, catalog, units }: { fryer: Fryer; catalog: Catalog; u
   return (
     <Box aria-label={now.name.trim() || fryer.name}>
       <Picture>
-        <BasketView basket={b} label={`The ${basketWords(b)}`} scale={0.95} />
+        <BasketView basket={b} label={`The ${basketWords(b)}`} scale={0.72} />
         <figcaption>{basketWords(b)}, to scale</figcaption>
       </Picture>
       <Fields>
@@ -145,6 +190,11 @@ function OneFryer({ fryer, catalog, units }: { fryer: Fryer; catalog: Catalog; u
             <Button isDisabled={history.past.length === 0} onPress={undo}>
               Undo
             </Button>
+            {only ? null : (
+              <IconButton label={`Delete ${fryer.name}`} onPress={() => void remove()}>
+                <Trash2 size={17} aria-hidden />
+              </IconButton>
+            )}
             <Quiet role="status">
               {named
                 ? { kept: 'Kept', keeping: 'Keeping…', unsent: 'Kept on this device only' }[kept]
@@ -156,7 +206,7 @@ function OneFryer({ fryer, catalog, units }: { fryer: Fryer; catalog: Catalog; u
           label="Kind"
           options={catalog.fryerKinds.map((k) => ({ id: k.id as FryerInput['kind'], name: k.name }))}
           value={now.kind}
-          onChange={(kind) => set({ kind })}
+          onChange={(kind) => set(kind === 'oven' ? { kind, drawers: 1, rack: false } : { kind, trays: 1 })}
         />
         <Choice
           label="Basket"
@@ -176,7 +226,7 @@ function OneFryer({ fryer, catalog, units }: { fryer: Fryer; catalog: Catalog; u
         />
         {round ? (
           <Stepper
-            label="Across, inside"
+            label={mark('basket', 'Across, inside')}
             unit="mm"
             value={b.diameterMm ?? 200}
             min={100}
@@ -187,7 +237,7 @@ function OneFryer({ fryer, catalog, units }: { fryer: Fryer; catalog: Catalog; u
         ) : (
           <div>
             <Stepper
-              label="Width, inside"
+              label={mark('basket', 'Width, inside')}
               unit="mm"
               value={b.widthMm ?? 230}
               min={100}
@@ -196,7 +246,7 @@ function OneFryer({ fryer, catalog, units }: { fryer: Fryer; catalog: Catalog; u
               onChange={(widthMm) => set({ basket: { ...b, widthMm } })}
             />
             <Stepper
-              label="Depth, inside"
+              label={mark('basket', 'Depth, inside')}
               unit="mm"
               value={b.depthMm ?? 230}
               min={100}
@@ -206,8 +256,28 @@ function OneFryer({ fryer, catalog, units }: { fryer: Fryer; catalog: Catalog; u
             />
           </div>
         )}
+        {now.kind === 'oven' ? (
+          <Stepper
+            label={mark('trays', 'Trays in use')}
+            value={now.trays ?? 1}
+            min={1}
+            max={4}
+            onChange={(trays) => set({ trays })}
+          />
+        ) : (
+          <Choice
+            label="In the drawer"
+            options={[
+              { id: 'plain', name: 'One basket' },
+              { id: 'rack', name: 'With a rack', note: 'a second level' },
+              { id: 'two', name: 'Two drawers', note: 'the size is that of one' },
+            ]}
+            value={(now.drawers ?? 1) > 1 ? 'two' : now.rack ? 'rack' : 'plain'}
+            onChange={(v) => set({ drawers: v === 'two' ? 2 : 1, rack: v === 'rack' })}
+          />
+        )}
         <Stepper
-          label="Power, from the label"
+          label={mark('powerW', 'Power, from the label')}
           unit="W"
           value={now.powerW}
           min={600}
@@ -216,7 +286,7 @@ function OneFryer({ fryer, catalog, units }: { fryer: Fryer; catalog: Catalog; u
           onChange={(powerW) => set({ powerW })}
         />
         <Stepper
-          label="Airflow, 100 is middling"
+          label={mark('airflow', 'Airflow, 100 is middling')}
           unit="%"
           value={Math.round(now.airflow * 100)}
           min={30}
@@ -233,7 +303,7 @@ function OneFryer({ fryer, catalog, units }: { fryer: Fryer; catalog: Catalog; u
           onChange={(v) => set({ dialOffsetC: Math.round(back(v) * 10) / 10 })}
         />
         <Stepper
-          label="Dial starts at"
+          label={mark('dial', 'Dial starts at')}
           unit={units.degree}
           value={units.toDegrees(now.dialMinC)}
           min={units.toDegrees(30)}
@@ -242,7 +312,7 @@ function OneFryer({ fryer, catalog, units }: { fryer: Fryer; catalog: Catalog; u
           onChange={(v) => set({ dialMinC: Math.round(units.fromDegrees(v) * 10) / 10 })}
         />
         <Stepper
-          label="Dial ends at"
+          label={mark('dial', 'Dial ends at')}
           unit={units.degree}
           value={units.toDegrees(now.dialMaxC)}
           min={units.toDegrees(150)}
@@ -251,7 +321,7 @@ function OneFryer({ fryer, catalog, units }: { fryer: Fryer; catalog: Catalog; u
           onChange={(v) => set({ dialMaxC: Math.round(units.fromDegrees(v) * 10) / 10 })}
         />
         <Stepper
-          label="Dial steps"
+          label={mark('dial', 'Dial steps')}
           unit={units.degree}
           value={span(now.dialStepC)}
           min={1}

@@ -5,12 +5,21 @@ import { Label, TextArea, TextField } from 'react-aria-components';
 import { Link, useNavigate, useParams } from 'react-router';
 import styled from 'styled-components';
 import type { Cook, Schemas } from '../api/client';
-import { deleteCook, restoreCook, saveOutcome, takeBack, useCatalog, useCook, useSettings } from '../api/queries';
+import {
+  deleteCook,
+  restoreCook,
+  saveOutcome,
+  startCook,
+  takeBack,
+  useCatalog,
+  useCook,
+  useSettings,
+} from '../api/queries';
 import { clock, day, minutes, unitsOf } from '../format/units';
 import { Race } from '../race/Race';
 import { between } from '../race/scale';
 import { at } from '../theme/tokens';
-import { Button } from '../ui/Button';
+import { Button, MainButton } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { fieldBox, labelled } from '../ui/field';
 import { Blank, Card, Page, Quiet, Title } from '../ui/layout';
@@ -157,8 +166,11 @@ function Entry({ cook }: { cook: Cook }) {
     switch (e.kind) {
       case 'loaded':
         return 'Food in';
-      case 'turned':
-        return 'Turned';
+      case 'turned': {
+        const nth = cook.events.filter((k) => k.kind === 'turned').indexOf(e);
+        const kind = cook.plan.program.turns?.[nth]?.kind;
+        return kind === 'shake' ? 'Shaken' : kind === 'check' ? 'Looked and probed' : 'Turned';
+      }
       case 'dialled':
         return 'Dial set';
       case 'more':
@@ -216,6 +228,15 @@ function Entry({ cook }: { cook: Cook }) {
       complain(cause);
     }
   };
+  const next = async () => {
+    try {
+      await startCook(cook.planId ?? '', cook.basket + 1);
+      await queries.invalidateQueries({ queryKey: ['live'] });
+      await navigate('/cook');
+    } catch (cause) {
+      complain(cause);
+    }
+  };
   const recent = cook.finishedAt ? Date.parse(cook.now) - Date.parse(cook.finishedAt) < 30 * 60000 : false;
   const set = (change: Partial<Outcome>) => setOutcome((o) => ({ ...o, ...change }));
 
@@ -229,6 +250,11 @@ function Entry({ cook }: { cook: Cook }) {
       <Bar>
         <Title>{cook.name}</Title>
         {cook.finishedAt && recent ? <Button onPress={() => void goOn()}>Not done after all: go on</Button> : null}
+        {cook.finishedAt && recent && cook.planId && cook.basket < cook.baskets ? (
+          <MainButton onPress={() => void next()}>
+            Start basket {cook.basket + 1} of {cook.baskets}
+          </MainButton>
+        ) : null}
         {cook.planId ? (
           <Button onPress={() => void navigate(`/plan/${cook.planId ?? ''}`)}>Plan it again</Button>
         ) : null}
@@ -242,6 +268,7 @@ function Entry({ cook }: { cook: Cook }) {
         {day(cook.startedAt)}, {clock(cook.startedAt)} · {cook.plan.load.pieces}{' '}
         {cook.plan.load.pieces === 1 ? cut?.name : cut?.plural} of {units.mass(cook.plan.load.pieceMassG)} ·{' '}
         {cook.fryer.name}
+        {cook.baskets > 1 ? ` · basket ${cook.basket} of ${cook.baskets}` : ''}
       </Quiet>
       <Columns>
         <Stack>

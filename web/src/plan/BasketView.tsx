@@ -14,12 +14,15 @@ interface Props {
   answer?: Simulation;
   form?: string;
   label: string;
+  /** Marks the skin, and the seam of a wrap, on the pieces. */
+  skin?: boolean;
+  seam?: boolean;
   /** Pixels a millimetre, where baskets are to compare. */
   scale?: number;
 }
 
 /** The basket from above, to scale, with the real pieces in it. */
-export function BasketView({ basket, answer, form, label, scale }: Props) {
+export function BasketView({ basket, answer, form, label, skin, seam, scale }: Props) {
   const round = basket.shape === 'round';
   const w = round ? (basket.diameterMm ?? 0) : (basket.widthMm ?? 0);
   const d = round ? (basket.diameterMm ?? 0) : (basket.depthMm ?? 0);
@@ -87,6 +90,25 @@ export function BasketView({ basket, answer, form, label, scale }: Props) {
               />
             </>
           )}
+          {skin
+            ? [-0.22, 0.02, 0.26].map((f) => (
+                <path
+                  key={f}
+                  d={`M${l * f} ${p * 0.12}q${l * 0.035} ${p * 0.09} ${l * 0.08} 0`}
+                  fill="none"
+                  stroke={edge}
+                  strokeWidth={1.4}
+                />
+              ))
+            : null}
+          {seam ? (
+            <path
+              d={`M${-l * 0.3} ${-p * 0.46}L${-l * 0.12} ${p * 0.46}M${l * 0.12} ${-p * 0.46}L${l * 0.3} ${p * 0.46}`}
+              stroke={edge}
+              strokeWidth={1.6}
+              strokeDasharray="4 3"
+            />
+          ) : null}
         </g>
       ))}
     </Drawing>

@@ -1,15 +1,16 @@
-import { useState, type ReactNode } from 'react';
-import { Button as AriaButton, Input, Label, SearchField } from 'react-aria-components';
+import type { ReactNode } from 'react';
+import { Button as AriaButton } from 'react-aria-components';
 import styled from 'styled-components';
 import type { Catalog, Fryer, PlanInput, Simulation } from '../api/client';
 import type { Units } from '../format/units';
 import { at, type } from '../theme/tokens';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
-import { fieldBox, labelled } from '../ui/field';
+import { fieldBox } from '../ui/field';
 import { Quiet } from '../ui/layout';
 import { Pop } from '../ui/Pop';
 import { Stepper } from '../ui/Stepper';
+import { CutPicker } from './CutPicker';
 
 const Line = styled.p`
   font: 600 25px/1.6 ${type.loud};
@@ -43,13 +44,6 @@ const Part = styled(AriaButton)`
   }
 `;
 
-const Find = styled(SearchField)`
-  ${labelled}
-  input {
-    ${fieldBox}
-  }
-`;
-
 const Scroll = styled.div`
   max-height: 300px;
   overflow: auto;
@@ -67,6 +61,45 @@ const Small = styled(Quiet)`
   font-size: 14px;
 `;
 
+/** A piece's thickness beside a ruler, as large as life on most screens. */
+function Ruler({ mm }: { mm: number }) {
+  const px = 96 / 25.4;
+  const end = Math.max(60, Math.ceil(mm / 10) * 10);
+  return (
+    <svg
+      width="100%"
+      viewBox={`0 0 ${end * px + 4} 52`}
+      role="img"
+      aria-label={`${Math.round(mm)} millimetres on a ruler`}
+    >
+      <rect x={2} y={2} width={mm * px} height={20} rx={9} fill="var(--lemon-wash)" stroke="var(--ink)" />
+      {Array.from({ length: end + 1 }, (_, k) => (
+        <line
+          key={k}
+          x1={2 + k * px}
+          x2={2 + k * px}
+          y1={26}
+          y2={k % 10 === 0 ? 37 : k % 5 === 0 ? 34 : 31}
+          stroke="var(--ink)"
+          strokeWidth={k % 10 === 0 ? 1.4 : 0.8}
+        />
+      ))}
+      {Array.from({ length: end / 10 + 1 }, (_, k) => (
+        <text
+          key={k}
+          x={2 + k * 10 * px}
+          y={50}
+          fontSize={12}
+          textAnchor={k === 0 ? 'start' : 'middle'}
+          fill="var(--quiet)"
+        >
+          {k} {k === 0 ? 'cm' : ''}
+        </text>
+      ))}
+    </svg>
+  );
+}
+
 interface Props {
   plan: PlanInput;
   edit: (what: string, change: (now: PlanInput) => PlanInput) => void;
@@ -74,7 +107,7 @@ interface Props {
   fryers: Fryer[];
   units: Units;
   piece: Simulation['piece'] | null;
-  /** How many go into the basket at all. */
+  /** How many pieces a dish may have. */
   most: number;
 }
 
@@ -91,8 +124,10 @@ export function OrderLine({ plan, edit, catalog, fryers, units, piece, most }: P
   const cut = catalog.cuts.find((c) => c.id === load.cut);
   const coatInfo = catalog.coats.find((c) => c.id === coat.id);
   const fryer = fryers.find((f) => f.id === plan.fryerId);
-  const [search, setSearch] = useState('');
+  const second = fryers.find((f) => f.id === plan.secondFryerId);
   const startC = load.startC ?? 5;
+  const perMass = units.gram === 'oz' ? 453.6 : 1000;
+  const thick = load.thicknessMm ?? piece?.thicknessMm ?? 20;
   const setLoad = (what: string, change: Partial<PlanInput['load']>) =>
     edit(what, (now) => ({ ...now, load: { ...now.load, ...change } }));
   const part = (title: string, text: string, body: ReactNode | ((close: () => void) => ReactNode), width?: number) => (
@@ -100,14 +135,6 @@ export function OrderLine({ plan, edit, catalog, fryers, units, piece, most }: P
       <Part>{text}</Part>
     </Pop>
   );
-  const wanted = search.trim().toLowerCase();
-  const groups = [...new Set(catalog.cuts.map((c) => c.group))]
-    .map((name) => ({
-      name,
-      cuts: catalog.cuts.filter((c) => c.group === name && `${c.name} ${c.group}`.toLowerCase().includes(wanted)),
-    }))
-    .filter((g) => g.cuts.length > 0);
-
   return (
     <Line aria-label="What you have">
       {part(
@@ -116,42 +143,37 @@ export function OrderLine({ plan, edit, catalog, fryers, units, piece, most }: P
         (close) => (
           <>
             <Stepper
-              label="Pieces in this basket"
+              label="Pieces in all"
               value={load.pieces}
               min={1}
               max={most}
-              onChange={(pieces) => setLoad('pieces', { pieces })}
+              onChange={(pieces) =>
+                edit('pieces', (now) => ({
+                  ...now,
+                  load: { ...now.load, pieces },
+                  perBasket: now.perBasket && now.perBasket < pieces ? now.perBasket : undefined,
+                }))
+              }
             />
-            <Find value={search} onChange={setSearch}>
-              <Label>Of which cut</Label>
-              <Input placeholder="wing, prawn, potato…" />
-            </Find>
-            <Scroll>
-              {groups.length === 0 ? <Small>No cut is called that.</Small> : null}
-              {groups.map((g) => (
-                <Choice
-                  key={g.name}
-                  label={g.name}
-                  options={g.cuts.map((c) => ({ id: c.id, name: c.name, note: `usually ${units.mass(c.typicalG)}` }))}
-                  value={g.cuts.some((c) => c.id === load.cut) ? load.cut : null}
-                  onChange={(id) => {
-                    const next = catalog.cuts.find((c) => c.id === id);
-                    if (!next || id === load.cut) return;
-                    edit('cut', (now) => ({
-                      ...now,
-                      load: {
-                        cut: id,
-                        pieces: now.load.pieces,
-                        pieceMassG: next.typicalG,
-                        startC,
-                        surface: now.load.surface,
-                      },
-                    }));
-                    close();
-                  }}
-                />
-              ))}
-            </Scroll>
+            <CutPicker
+              cuts={catalog.cuts}
+              value={load.cut}
+              units={units}
+              onChange={(next) => {
+                if (next.id !== load.cut)
+                  edit('cut', (now) => ({
+                    ...now,
+                    load: {
+                      cut: next.id,
+                      pieces: now.load.pieces,
+                      pieceMassG: next.typicalG,
+                      startC,
+                      surface: now.load.surface,
+                    },
+                  }));
+                close();
+              }}
+            />
           </>
         ),
         440,
@@ -173,13 +195,24 @@ export function OrderLine({ plan, edit, catalog, fryers, units, piece, most }: P
             }
           />
           <Stepper
+            label={units.gram === 'oz' ? 'Or pieces to the pound' : 'Or pieces to the kilogram'}
+            value={Math.round((perMass / load.pieceMassG) * 10) / 10}
+            min={Math.ceil((perMass / (cut?.mostG ?? 400)) * 10) / 10}
+            max={Math.floor((perMass / (cut?.leastG ?? 4)) * 10) / 10}
+            step={perMass / load.pieceMassG < 12 ? 0.5 : 1}
+            onChange={(n) =>
+              setLoad('mass', { pieceMassG: Math.round((perMass / n) * 10) / 10, thicknessMm: undefined })
+            }
+          />
+          <Stepper
             label="Thickest part, by ruler"
             unit="mm"
-            value={Math.round(load.thicknessMm ?? piece?.thicknessMm ?? 20)}
+            value={Math.round(thick)}
             min={piece?.leastMm ?? 1}
             max={piece?.mostMm ?? 100}
             onChange={(mm) => setLoad('thickness', { thicknessMm: mm })}
           />
+          <Ruler mm={thick} />
           <Small>
             {load.thicknessMm
               ? 'By your ruler. A change of weight works it out anew.'
@@ -279,11 +312,69 @@ export function OrderLine({ plan, edit, catalog, fryers, units, piece, most }: P
           options={fryers.map((f) => ({ id: f.id, name: f.name, note: basketWords(f.basket) }))}
           value={plan.fryerId}
           onChange={(fryerId) => {
-            edit('fryer', (now) => ({ ...now, fryerId }));
+            edit('fryer', (now) => ({
+              ...now,
+              fryerId,
+              secondFryerId: now.secondFryerId === fryerId ? undefined : now.secondFryerId,
+            }));
             close();
           }}
         />
       ))}
+      {second ? (
+        <>
+          {' '}
+          and the{' '}
+          {part('Which other one helps', second.name, (close) => (
+            <>
+              <Choice
+                label="Second fryer"
+                quiet
+                options={fryers
+                  .filter((f) => f.id !== plan.fryerId)
+                  .map((f) => ({ id: f.id, name: f.name, note: basketWords(f.basket) }))}
+                value={second.id}
+                onChange={(secondFryerId) => {
+                  edit('second fryer', (now) => ({ ...now, secondFryerId }));
+                  close();
+                }}
+              />
+              <Button
+                onPress={() => {
+                  edit('second fryer', (now) => ({ ...now, secondFryerId: undefined }));
+                  close();
+                }}
+              >
+                Only the first
+              </Button>
+            </>
+          ))}
+        </>
+      ) : null}
+      {plan.perBasket && plan.perBasket < load.pieces ? (
+        <>
+          ,{' '}
+          {part('How many at a time', `${plan.perBasket} at a time`, (close) => (
+            <>
+              <Stepper
+                label="In the first basket"
+                value={plan.perBasket ?? load.pieces}
+                min={1}
+                max={load.pieces}
+                onChange={(perBasket) => edit('per basket', (now) => ({ ...now, perBasket }))}
+              />
+              <Button
+                onPress={() => {
+                  edit('per basket', (now) => ({ ...now, perBasket: undefined }));
+                  close();
+                }}
+              >
+                All at once
+              </Button>
+            </>
+          ))}
+        </>
+      ) : null}
       , on the table{' '}
       {part('On the table when', plan.tableTime ? `at ${plan.tableTime}` : 'when it is done', (close) => (
         <>

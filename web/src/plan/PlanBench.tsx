@@ -1,39 +1,32 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { Redo2, Split, Trash2, Undo2 } from 'lucide-react';
+import { Redo2, Undo2 } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
 import { Input, TextField } from 'react-aria-components';
 import { useNavigate } from 'react-router';
 import styled from 'styled-components';
-import type { Catalog, Fryer, Plan, PlanInput, Settings, SimulationRequest } from '../api/client';
+import type { Catalog, Fryer, Plan, PlanInput, Schemas, Settings, SimulationRequest } from '../api/client';
 import { savePlan, startCook } from '../api/queries';
-import { minutes, unitsOf } from '../format/units';
-import { Race, type RaceEdit } from '../race/Race';
+import { unitsOf } from '../format/units';
+import { Race } from '../race/Race';
 import { at, type } from '../theme/tokens';
 import { Button, IconButton, MainButton } from '../ui/Button';
-import { Choice } from '../ui/Choice';
 import { Card, Page, Quiet } from '../ui/layout';
-import { Pop } from '../ui/Pop';
 import { useHistory } from '../ui/history';
-import { Stepper } from '../ui/Stepper';
 import { unsent, useKept } from '../ui/useKept';
 import { complain } from '../ui/toast';
-import { BasketView } from './BasketView';
+import { Baskets, chosenOf } from './Baskets';
+import { Compare } from './Compare';
+import { Convert } from './Convert';
 import { Dishes } from './Dishes';
 import { OrderLine } from './OrderLine';
-import {
-  addTurn,
-  mendPlan,
-  nudgeStage,
-  removeStage,
-  removeTurn,
-  setStage,
-  setTurn,
-  splitStage,
-  totalOf,
-  turnsOf,
-} from './program';
+import { firstBasket, totalOf, turnsOf } from './program';
+import { mendLabel, mendPlan } from './mend';
+import { editOf, RaceTools } from './ProgramEditor';
+import { useBaskets } from './useBaskets';
 import { useSimulation } from './useSimulation';
+import { useWays } from './useWays';
 import { Verdict } from './Verdict';
+import { Ways } from './Ways';
 
 const Head = styled.div`
   display: flex;
@@ -83,6 +76,12 @@ const Columns = styled.div`
   }
 `;
 
+const Stack = styled.div`
+  display: grid;
+  gap: 14px;
+  min-width: 0;
+`;
+
 const Side = styled.div`
   display: grid;
   gap: 14px;
@@ -101,24 +100,6 @@ const RaceCard = styled(Card)`
   }
 `;
 
-const Tools = styled.div`
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  margin-top: 8px;
-`;
-
-const Basket = styled(Card)`
-  display: grid;
-  grid-template-columns: 112px 1fr;
-  gap: 16px;
-  align-items: center;
-  h2 {
-    font-size: 18px;
-    margin-bottom: 3px;
-  }
-`;
-
 const Trouble = styled.p`
   background: var(--lemon-wash);
   border-radius: 10px;
@@ -129,8 +110,32 @@ const Trouble = styled.p`
 
 /** The part of a plan that the cook edits. */
 function inputOf(p: PlanInput): PlanInput {
-  const { name, fryerId, load, coat, program, tableTime } = p;
-  return { name, fryerId, load, coat, program, ...(tableTime ? { tableTime } : {}) };
+  const { name, fryerId, load, coat, program, tableTime, perBasket, secondFryerId } = p;
+  return {
+    name,
+    fryerId,
+    load,
+    coat,
+    program,
+    ...(tableTime ? { tableTime } : {}),
+    ...(perBasket ? { perBasket } : {}),
+    ...(secondFryerId ? { secondFryerId } : {}),
+  };
+}
+
+/** A fryer as the engine takes it. */
+function simulated(f: Fryer): Schemas['SimulationFryer'] {
+  return {
+    kind: f.kind,
+    powerW: f.powerW,
+    basket: f.basket,
+    airflow: f.airflow,
+    dialOffsetC: f.dialOffsetC,
+    drawers: f.drawers,
+    rack: f.rack,
+    ...(f.kind === 'oven' ? { trays: f.trays } : {}),
+    dial: { minC: f.dialMinC, maxC: f.dialMaxC, stepC: f.dialStepC },
+  };
 }
 
 interface Props {
@@ -155,26 +160,26 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
   const cut = catalog.cuts.find((c) => c.id === draft.load.cut);
   const [starting, setStarting] = useState(false);
 
-  const request = useMemo<SimulationRequest | null>(
+  const second = fryers.find((f) => f.id === draft.secondFryerId);
+  // The whole dish in one basket; the race shows the first of them.
+  const whole = useMemo<SimulationRequest | null>(
     () =>
       fryer
         ? {
             load: draft.load,
             coat: draft.coat,
             program: draft.program,
-            fryer: {
-              kind: fryer.kind,
-              powerW: fryer.powerW,
-              basket: fryer.basket,
-              airflow: fryer.airflow,
-              dialOffsetC: fryer.dialOffsetC,
-            },
+            fryer: simulated(fryer),
             guidance: settings.guidance,
             ...(settings.guidance === 'stricter' ? { guidanceC: settings.guidanceC } : {}),
             tailMin: Math.min(6, Math.max(2, Math.round(totalOf(draft.program) * 0.15))),
           }
         : null,
     [draft.load, draft.coat, draft.program, fryer, settings.guidance, settings.guidanceC],
+  );
+  const request = useMemo<SimulationRequest | null>(
+    () => (whole ? firstBasket(whole, draft.perBasket) : null),
+    [whole, draft.perBasket],
   );
   const { answer, pending, problem } = useSimulation(request);
   const [saved] = useState(() => inputOf(plan));
@@ -190,6 +195,32 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
       return plan.version;
     },
   });
+
+  const crowded =
+    draft.perBasket !== undefined ||
+    second !== undefined ||
+    (answer !== null && answer.basket?.room === 0 && draft.load.pieces > 1) ||
+    (problem?.errors?.some((e) => e.field === 'load.pieces') ?? false);
+  const { baskets, pending: batching } = useBaskets(
+    whole && crowded
+      ? {
+          request: whole,
+          ...(draft.perBasket ? { perBasket: draft.perBasket } : {}),
+          ...(second ? { second: simulated(second) } : {}),
+        }
+      : null,
+  );
+  const [basketWanted, show] = useState(0);
+  const list = baskets?.batchings.find((b) => b.id === chosenOf(draft))?.baskets ?? [];
+  const shown = Math.min(basketWanted, Math.max(0, list.length - 1));
+  // The first of several is the one that is edited, and answers at once.
+  const other = shown > 0 || second ? list[shown] : undefined;
+
+  const [want, setWant] = useState('balanced');
+  const search = useWays(problem ? null : request, want);
+  const [bringing, setBringing] = useState(false);
+  const [pinned, setPinned] = useState<string[]>([]);
+  const pair = search.ways.filter((w) => pinned.includes(w.way));
 
   useEffect(() => {
     const press = (e: KeyboardEvent) => {
@@ -207,114 +238,12 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
   const program = draft.program;
   const change = (what: string, f: (p: typeof program) => typeof program) =>
     edit(what, (now) => ({ ...now, program: f(now.program) }));
-  const dial = {
-    min: units.toDegrees(fryer.dialMinC),
-    max: units.toDegrees(fryer.dialMaxC),
-    step: units.degree === '°F' ? Math.max(5, Math.round((fryer.dialStepC * 9) / 25) * 5) : fryer.dialStepC,
-  };
-
-  const stageBody = (i: number) => {
-    const s = program.stages[i];
-    if (!s) return null;
-    return (
-      <>
-        <Stepper
-          label="Dial"
-          unit={units.degree}
-          value={units.toDegrees(s.airC)}
-          {...dial}
-          onChange={(d) =>
-            change(`air${i}`, (p) => setStage(p, i, { airC: Math.round(units.fromDegrees(d) * 10) / 10 }))
-          }
-        />
-        <Stepper
-          label="For"
-          unit="min"
-          value={s.minutes}
-          min={1}
-          max={90}
-          step={1}
-          onChange={(m) => change(`length${i}`, (p) => setStage(p, i, { minutes: m }))}
-        />
-        {i === 0 ? (
-          <Stepper
-            label="Heat the empty fryer first"
-            unit="min"
-            value={program.preheatMin ?? 0}
-            min={0}
-            max={15}
-            onChange={(m) => change('preheat', (p) => ({ ...p, preheatMin: m }))}
-          />
-        ) : null}
-        <Tools>
-          <Button
-            isDisabled={s.minutes < 2 || program.stages.length >= catalog.limits.maxStages}
-            onPress={() => change('split', (p) => splitStage(p, i, fryer))}
-          >
-            <Split size={16} aria-hidden /> Split in two
-          </Button>
-          <Button
-            isDisabled={program.stages.length === 1}
-            onPress={() => change('remove stage', (p) => removeStage(p, i))}
-          >
-            <Trash2 size={16} aria-hidden /> Take away
-          </Button>
-        </Tools>
-      </>
-    );
-  };
-  const turnBody = (i: number) => {
-    const t = turnsOf(program)[i];
-    if (!t) return null;
-    return (
-      <>
-        <Stepper
-          label="At minute"
-          value={t.atMin}
-          min={0.5}
-          max={totalOf(program) - 0.5}
-          step={0.5}
-          onChange={(m) => change(`turn${i}`, (p) => setTurn(p, i, { atMin: m }))}
-        />
-        <Choice
-          label="How"
-          options={[
-            { id: 'flip', name: 'Turn each piece over' },
-            { id: 'shake', name: 'Shake the basket' },
-          ]}
-          value={t.kind === 'shake' ? 'shake' : 'flip'}
-          onChange={(kind) => change(`kind${i}`, (p) => setTurn(p, i, { kind }))}
-        />
-        <Button onPress={() => change('remove turn', (p) => removeTurn(p, i))}>
-          <Trash2 size={16} aria-hidden /> Take away
-        </Button>
-      </>
-    );
-  };
-  const raceEdit: RaceEdit = {
-    stage: (i, steps, mins) => change(`stage${i}`, (p) => nudgeStage(p, i, fryer, steps, mins)),
-    removeStage: (i) => change('remove stage', (p) => removeStage(p, i)),
-    turn: (i, mins) => change(`turn${i}`, (p) => setTurn(p, i, { atMin: (turnsOf(p)[i]?.atMin ?? 0) + mins })),
-    removeTurn: (i) => change('remove turn', (p) => removeTurn(p, i)),
-    stageBody,
-    turnBody,
-  };
-
-  const mendLabel = (field: string, value: number): string | null => {
-    const now = mendPlan(draft, field, value);
-    if (JSON.stringify(now) === JSON.stringify(draft)) return null;
-    if (field.endsWith('.minutes')) return `Let it run ${minutes(totalOf(now.program))} min`;
-    if (field.endsWith('.airC')) return `Stay at ${units.temperature(value)}`;
-    if (field.endsWith('.atMin')) return `Turn at minute ${minutes(value)}`;
-    if (field === 'load.pieces') return `Put ${value} in this basket`;
-    if (field === 'coat.oilG') return `Oil it with ${units.mass(value)}`;
-    return null;
-  };
+  const raceEdit = editOf({ program, change, fryer, units, maxStages: catalog.limits.maxStages });
 
   const begin = async () => {
     setStarting(true);
     try {
-      await startCook(plan.id);
+      await startCook(plan.id, shown + 1);
       await queries.invalidateQueries({ queryKey: ['live'] });
       await navigate('/cook');
     } catch (cause) {
@@ -323,7 +252,44 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
     }
   };
 
-  const basket = answer?.basket;
+  const display = other?.answer ?? answer;
+  const shownFryer = other?.fryer === 1 && second ? second : fryer;
+  const choose = (id: string, comfortable: number) =>
+    edit('baskets', (now) => {
+      const all = now.load.pieces;
+      const helper = now.secondFryerId ?? fryers.find((f) => f.id !== now.fryerId)?.id;
+      return {
+        ...now,
+        perBasket: id === 'several' ? Math.ceil(all / Math.ceil(all / comfortable)) : undefined,
+        secondFryerId: id === 'together' ? helper : undefined,
+      };
+    });
+  const bringRecipe =
+    bringing && request ? (
+      <Convert
+        request={request}
+        units={units}
+        use={(p) => change('convert', (now) => ({ ...p, preheatMin: now.preheatMin ?? 0 }))}
+        close={() => setBringing(false)}
+      />
+    ) : null;
+  const theBasket =
+    display === null ? null : (
+      <Baskets
+        plan={draft}
+        fryer={shownFryer}
+        answer={display}
+        cut={cut}
+        baskets={baskets}
+        pending={batching && crowded}
+        shown={shown}
+        show={show}
+        choose={choose}
+        setPerBasket={(n) => edit('per basket', (now) => ({ ...now, perBasket: n }))}
+        helper={fryers.find((f) => f.id !== draft.fryerId)}
+        wrapped={draft.coat.id === 'wrap' || cut.id === 'prawn-wrapped'}
+      />
+    );
   return (
     <Page>
       <Head>
@@ -358,7 +324,7 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
         fryers={fryers}
         units={units}
         piece={answer?.piece ?? null}
-        most={answer?.basket?.most ?? catalog.limits.maxPieces}
+        most={catalog.limits.maxPieces}
       />
       {problem ? (
         <Trouble role="alert">
@@ -366,97 +332,101 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
             problem.detail ??
             problem.title}
           {'\n'}The drawing shows what stood before.
+          {baskets && !draft.perBasket && !second ? (
+            <>
+              {' '}
+              <Button onPress={() => choose('several', baskets.comfortable)}>
+                Fry them {baskets.comfortable} at a time
+              </Button>
+            </>
+          ) : null}
         </Trouble>
       ) : null}
       <Columns>
-        <RaceCard aria-label="The race">
-          {answer ? (
-            <>
-              <Race
-                plant={cut.safety === 'plant'}
-                answer={answer}
-                stages={program.stages}
-                turns={turnsOf(program)}
-                faces={cut.faces}
-                units={units}
-                pending={pending}
-                edit={raceEdit}
-              />
-              <Tools>
-                <Pop
-                  title="Heat the fryer first"
-                  body={
-                    <Stepper
-                      label="Empty, before the food"
-                      unit="min"
-                      value={program.preheatMin ?? 0}
-                      min={0}
-                      max={15}
-                      onChange={(m) => change('preheat', (p) => ({ ...p, preheatMin: m }))}
-                    />
-                  }
-                >
-                  <Button>
-                    {program.preheatMin ? `Heated ${minutes(program.preheatMin)} min first` : 'From a cold fryer'}
-                  </Button>
-                </Pop>
-                <Button
-                  isDisabled={turnsOf(program).length >= 12}
-                  onPress={() => change('add turn', (p) => addTurn(p, 'flip'))}
-                >
-                  Add a turn
-                </Button>
-                <Button
-                  isDisabled={turnsOf(program).length >= 12}
-                  onPress={() => change('add turn', (p) => addTurn(p, 'shake'))}
-                >
-                  Add a shake
-                </Button>
-                <Button
-                  isDisabled={program.stages.length >= catalog.limits.maxStages}
-                  onPress={() => change('split', (p) => splitStage(p, p.stages.length - 1, fryer))}
-                >
-                  Add a stage
-                </Button>
-              </Tools>
-            </>
-          ) : problem ? null : (
-            <Quiet role="status">Working it out…</Quiet>
-          )}
-        </RaceCard>
+        <Stack>
+          <RaceCard aria-label="The race">
+            {display ? (
+              <>
+                <Race
+                  plant={cut.safety === 'plant'}
+                  answer={display}
+                  stages={other?.program.stages ?? program.stages}
+                  turns={turnsOf(other?.program ?? program)}
+                  faces={cut.faces}
+                  units={units}
+                  pending={other ? batching : pending}
+                  {...(other ? {} : { edit: raceEdit })}
+                />
+                {other ? (
+                  <Quiet>
+                    {second
+                      ? 'Both fryers follow your program, each as long as its share needs; one starts later so that both are done together. '
+                      : 'Follows the first basket’s program from a hot fryer, as long as it needs. '}
+                    <Button
+                      onPress={() => {
+                        show(0);
+                        if (second) choose('one', draft.load.pieces);
+                      }}
+                    >
+                      {second ? 'Edit it in one fryer' : 'Edit the first'}
+                    </Button>
+                  </Quiet>
+                ) : null}
+                {other ? null : (
+                  <RaceTools
+                    program={program}
+                    change={change}
+                    fryer={fryer}
+                    maxStages={catalog.limits.maxStages}
+                    bringing={bringing}
+                    bring={setBringing}
+                  />
+                )}
+              </>
+            ) : problem ? null : (
+              <Quiet role="status">Working it out…</Quiet>
+            )}
+          </RaceCard>
+          {bringRecipe}
+          {crowded ? theBasket : null}
+        </Stack>
         <Side>
-          {answer ? (
+          {display ? (
             <>
               <Verdict
                 plant={cut.safety === 'plant'}
-                answer={answer}
-                pending={pending}
+                answer={display}
+                pending={other ? batching : pending}
                 units={units}
-                totalMin={totalOf(program)}
+                totalMin={totalOf(other?.program ?? program)}
                 mend={(field, value) => edit('mend', (now) => mendPlan(now, field, value))}
-                mendLabel={mendLabel}
+                mendLabel={(field, value) => mendLabel(draft, field, value, units)}
               />
-              <Basket aria-label="The basket">
-                <BasketView
-                  basket={fryer.basket}
-                  answer={answer}
-                  form={cut.form}
-                  label={`${draft.load.pieces} pieces in the ${fryer.name}`}
-                />
-                <div>
-                  <h2>{answer.layers > 1 ? 'Over one layer' : 'One basket'}</h2>
-                  <Quiet>
-                    {Math.round(answer.coverage * 100)} % covered, {basket?.words}.
-                    {basket && basket.room > 0 && answer.layers === 1
-                      ? ` Room for ${basket.room} more before air stops moving.`
-                      : ''}
-                  </Quiet>
-                </div>
-              </Basket>
+              {crowded ? null : theBasket}
             </>
           ) : null}
         </Side>
       </Columns>
+      {pair[0] && pair[1] && answer ? (
+        <Compare
+          pair={[pair[0], pair[1]]}
+          rule={answer.rule}
+          faces={cut.faces}
+          units={units}
+          close={() => setPinned([])}
+        />
+      ) : null}
+      <Ways
+        {...search}
+        now={program}
+        choose={(w) => change('way', (now) => ({ ...w.program, preheatMin: now.preheatMin ?? 0 }))}
+        pinned={pinned}
+        pin={(way, on) => setPinned((now) => (on ? [...now, way] : now.filter((w) => w !== way)))}
+        want={want}
+        setWant={setWant}
+        wants={catalog.wants}
+        units={units}
+      />
       <Dishes plans={plans} here={plan} catalog={catalog} units={units} />
     </Page>
   );

@@ -16,7 +16,7 @@ const Figures = styled.h2<{ $stale: boolean }>`
   font: 800 46px/1 ${type.loud};
   font-stretch: 88%;
   letter-spacing: -0.02em;
-  opacity: ${(p) => (p.$stale ? 0.55 : 1)};
+  color: ${(p) => (p.$stale ? 'var(--quiet)' : 'inherit')};
   small {
     font-size: 20px;
     font-weight: 700;
@@ -93,9 +93,9 @@ interface Props {
   units: Units;
   totalMin: number;
   /** Makes the change that a warning proposes. */
-  mend: (field: string, value: number) => void;
+  mend: (field: string, value: number | string) => void;
   /** What the change would be called. */
-  mendLabel: (field: string, value: number) => string | null;
+  mendLabel: (field: string, value: number | string) => string | null;
 }
 
 /** When it is ready, in figures to be read from two metres, and why. */
@@ -169,14 +169,15 @@ export function Verdict({ plant, answer, pending, units, totalMin, mend, mendLab
       {answer.warnings.length > 0 ? (
         <Warnings aria-label="Cautions">
           {answer.warnings.map((w) => {
-            const label = w.field && w.fix != null ? mendLabel(w.field, w.fix) : null;
+            const fix = w.fix ?? w.set;
+            const label = w.field && fix !== undefined ? mendLabel(w.field, fix) : null;
             return (
               <Warning key={`${w.code}${w.field ?? ''}`} $grave={grave.has(w.code)}>
                 {w.message}
-                {label && w.field && w.fix != null ? (
+                {label && w.field && fix !== undefined ? (
                   <Button
                     onPress={() => {
-                      if (w.field && w.fix != null) mend(w.field, w.fix);
+                      if (w.field) mend(w.field, fix);
                     }}
                   >
                     {label}

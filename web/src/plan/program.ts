@@ -1,6 +1,7 @@
-import type { Fryer, PlanInput } from '../api/client';
+import type { Fryer, PlanInput, SimulationRequest } from '../api/client';
 
 type Program = PlanInput['program'];
+type Dial = Pick<Fryer, 'dialMinC' | 'dialMaxC' | 'dialStepC'>;
 
 const clamp = (v: number, lo: number, hi: number) => Math.min(hi, Math.max(lo, v));
 const half = (v: number) => Math.round(v * 2) / 2;
@@ -8,11 +9,14 @@ const half = (v: number) => Math.round(v * 2) / 2;
 export const totalOf = (p: Program) => p.stages.reduce((sum, s) => sum + s.minutes, 0);
 export const turnsOf = (p: Program) => p.turns ?? [];
 
-/** Keeps turns inside the program and in order. */
+/** Keeps turns inside the program and in order, and rests between two stages. */
 function settle(p: Program): Program {
   const total = totalOf(p);
   return {
     ...p,
+    stages: p.stages.map((s, i) =>
+      s.rest && (i === 0 || i === p.stages.length - 1) ? { airC: s.airC, minutes: s.minutes } : s,
+    ),
     turns: turnsOf(p)
       .map((t) => ({ ...t, atMin: clamp(t.atMin, 0.5, total - 0.5) }))
       .sort((a, b) => a.atMin - b.atMin),
@@ -23,13 +27,37 @@ export function setStage(p: Program, i: number, change: { airC?: number; minutes
   return settle({
     ...p,
     stages: p.stages.map((s, k) =>
-      k === i ? { airC: change.airC ?? s.airC, minutes: clamp(half(change.minutes ?? s.minutes), 1, 90) } : s,
+      k === i ? { ...s, airC: change.airC ?? s.airC, minutes: clamp(half(change.minutes ?? s.minutes), 1, 90) } : s,
     ),
   });
 }
 
+/** Moves the join between a stage and the next to a minute. */
+export function setJoin(p: Program, i: number, minute: number): Program {
+  const a = p.stages[i];
+  const b = p.stages[i + 1];
+  if (!a || !b) return p;
+  const start = p.stages.slice(0, i).reduce((sum, s) => sum + s.minutes, 0);
+  const both = a.minutes + b.minutes;
+  const first = clamp(Math.round(minute - start), 1, both - 1);
+  return settle({
+    ...p,
+    stages: p.stages.map((s, k) =>
+      k === i ? { ...s, minutes: first } : k === i + 1 ? { ...s, minutes: both - first } : s,
+    ),
+  });
+}
+
+/** The nearest temperature that the fryer's dial has. */
+export const onDial = (airC: number, fryer: Dial) =>
+  clamp(
+    fryer.dialMinC + Math.round((airC - fryer.dialMinC) / fryer.dialStepC) * fryer.dialStepC,
+    fryer.dialMinC,
+    fryer.dialMaxC,
+  );
+
 /** Moves a stage by steps of the fryer's own dial. */
-export function nudgeStage(p: Program, i: number, fryer: Fryer, steps: number, minutes: number): Program {
+export function nudgeStage(p: Program, i: number, fryer: Dial, steps: number, minutes: number): Program {
   const s = p.stages[i];
   if (!s) return p;
   const snapped = Math.round(s.airC / fryer.dialStepC) * fryer.dialStepC;
@@ -38,7 +66,7 @@ export function nudgeStage(p: Program, i: number, fryer: Fryer, steps: number, m
 }
 
 /** Splits a stage in two halves, the second a step hotter. */
-export function splitStage(p: Program, i: number, fryer: Fryer): Program {
+export function splitStage(p: Program, i: number, fryer: Dial): Program {
   const s = p.stages[i];
   if (!s || s.minutes < 2) return p;
   const first = half(s.minutes / 2);
@@ -49,7 +77,7 @@ export function splitStage(p: Program, i: number, fryer: Fryer): Program {
       k === i
         ? [
             { ...s, minutes: first },
-            { airC: hotter, minutes: s.minutes - first },
+            { ...s, airC: hotter, minutes: s.minutes - first },
           ]
         : [st],
     ),
@@ -61,12 +89,12 @@ export function removeStage(p: Program, i: number): Program {
   const gone = p.stages[i];
   if (!gone || p.stages.length === 1) return p;
   const heir = i === 0 ? 1 : i - 1;
-  return {
+  return settle({
     ...p,
     stages: p.stages
       .map((s, k) => (k === heir ? { ...s, minutes: s.minutes + gone.minutes } : s))
       .filter((_, k) => k !== i),
-  };
+  });
 }
 
 export function setTurn(p: Program, i: number, change: { atMin?: number; kind?: string }): Program {
@@ -91,15 +119,23 @@ export function addTurn(p: Program, kind: string): Program {
   return settle({ ...p, turns: [...turnsOf(p), { atMin: half(at), kind }] });
 }
 
-export const removeTurn = (p: Program, i: number): Program => ({ ...p, turns: turnsOf(p).filter((_, k) => k !== i) });
-
-/** The part of a plan that a warning's field names, set to its proposal. */
-export function mendPlan(plan: PlanInput, field: string, value: number): PlanInput {
-  const stage = /^program\.stages\[(\d+)\]\.(airC|minutes)$/.exec(field);
-  if (stage) return { ...plan, program: setStage(plan.program, Number(stage[1]), { [stage[2] ?? 'minutes']: value }) };
-  const turn = /^program\.turns\[(\d+)\]\.atMin$/.exec(field);
-  if (turn) return { ...plan, program: setTurn(plan.program, Number(turn[1]), { atMin: value }) };
-  if (field === 'load.pieces') return { ...plan, load: { ...plan.load, pieces: value } };
-  if (field === 'coat.oilG') return { ...plan, coat: { ...plan.coat, oilG: value } };
-  return plan;
+/** The request for the first basket of a dish, with its share of the oil. */
+export function firstBasket(whole: SimulationRequest, perBasket: number | undefined): SimulationRequest {
+  const total = whole.load.pieces;
+  if (!perBasket || perBasket >= total) return whole;
+  return {
+    ...whole,
+    load: { ...whole.load, pieces: perBasket },
+    ...(whole.coat ? { coat: { ...whole.coat, oilG: ((whole.coat.oilG ?? 0) * perBasket) / total } } : {}),
+  };
 }
+
+/** Whether two programs run the food alike; heating the empty fryer apart. */
+export const alike = (a: Program, b: Program) =>
+  JSON.stringify([
+    a.stages.map((s) => [s.airC, s.minutes, s.rest ?? false]),
+    turnsOf(a).map((t) => [t.atMin, t.kind]),
+  ]) ===
+  JSON.stringify([b.stages.map((s) => [s.airC, s.minutes, s.rest ?? false]), turnsOf(b).map((t) => [t.atMin, t.kind])]);
+
+export const removeTurn = (p: Program, i: number): Program => ({ ...p, turns: turnsOf(p).filter((_, k) => k !== i) });

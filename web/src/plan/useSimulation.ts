@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { ask, client, Refusal, type Problem, type Simulation, type SimulationRequest } from '../api/client';
 
 interface State {
@@ -8,51 +8,97 @@ interface State {
   problem: Problem | null;
 }
 
-const SPREAD_AFTER_MS = 60;
+/** The window follows a hand that rests this long. */
+const SPREAD_AFTER_MS = 35;
+
+const ready = (name: string, since: number) => performance.measure(name, { start: since, end: performance.now() });
 
 /**
- * Answers a request as it changes: first one quick run, then the window over
- * the spread. An answer to an older request is never shown.
+ * Answers a request as it changes: quick runs one after another while it
+ * moves, each for the newest request there is, then the window over the
+ * spread. One is on its way at a time, so that no answer overtakes another.
  */
 export function useSimulation(request: SimulationRequest | null): State {
   const [state, setState] = useState<State>({ answer: null, pending: true, problem: null });
   const key = request ? JSON.stringify(request) : '';
   const newest = useRef('');
+  const since = useRef(0);
+  const busy = useRef(false);
+  const spread = useRef<{ timer: ReturnType<typeof setTimeout>; stop: AbortController }>(undefined);
+
+  const simulate = (body: string, chance: boolean, signal?: AbortSignal) =>
+    ask(
+      client.POST('/simulations', {
+        params: { query: { chance } },
+        body: JSON.parse(body) as SimulationRequest,
+        ...(signal ? { signal } : {}),
+      }),
+    );
+  const refuse = (cause: unknown) => {
+    const problem = cause instanceof Refusal ? cause.problem : { status: 0, title: 'No answer' };
+    setState((before) => ({ ...before, pending: false, problem }));
+  };
+
+  const later = useCallback((asked: string, changed: number) => {
+    const stop = new AbortController();
+    const timer = setTimeout(() => {
+      simulate(asked, true, stop.signal).then(
+        (answer) => {
+          if (newest.current !== asked) return;
+          setState({ answer, pending: false, problem: null });
+          ready('race window', changed);
+        },
+        (cause: unknown) => {
+          if (!stop.signal.aborted && newest.current === asked) refuse(cause);
+        },
+      );
+    }, SPREAD_AFTER_MS);
+    spread.current = { timer, stop };
+  }, []);
+
+  const pump = useCallback(async () => {
+    if (busy.current) return;
+    busy.current = true;
+    let asked = '';
+    while (newest.current && asked !== newest.current) {
+      asked = newest.current;
+      const changed = since.current;
+      try {
+        const answer = await simulate(asked, false);
+        // Until the new spread is in, the old window stands, paler.
+        setState((before) => ({
+          answer: before.answer ? { ...answer, chance: before.answer.chance, verdict: before.answer.verdict } : answer,
+          pending: true,
+          problem: null,
+        }));
+        ready('race answer', changed);
+        if (asked === newest.current) later(asked, changed);
+      } catch (cause) {
+        if (asked === newest.current) refuse(cause);
+      }
+    }
+    busy.current = false;
+  }, [later]);
+
   useEffect(() => {
     if (!key) return;
     newest.current = key;
-    const stop = new AbortController();
-    const body = JSON.parse(key) as SimulationRequest;
-    const run = async (chance: boolean) => {
-      try {
-        const answer = await ask(
-          client.POST('/simulations', { params: { query: { chance } }, body, signal: stop.signal }),
-        );
-        if (newest.current !== key) return;
-        setState((before) =>
-          chance
-            ? { answer, pending: false, problem: null }
-            : // Until the new spread is in, the old window stands, paler.
-              {
-                answer: before.answer
-                  ? { ...answer, chance: before.answer.chance, verdict: before.answer.verdict }
-                  : answer,
-                pending: true,
-                problem: null,
-              },
-        );
-      } catch (cause) {
-        if (stop.signal.aborted || newest.current !== key) return;
-        const problem = cause instanceof Refusal ? cause.problem : { status: 0, title: 'No answer' };
-        setState((before) => ({ ...before, pending: false, problem }));
+    since.current = performance.now();
+    if (spread.current) {
+      clearTimeout(spread.current.timer);
+      spread.current.stop.abort();
+    }
+    void pump();
+  }, [key, pump]);
+  useEffect(
+    () => () => {
+      newest.current = '';
+      if (spread.current) {
+        clearTimeout(spread.current.timer);
+        spread.current.stop.abort();
       }
-    };
-    void run(false);
-    const timer = setTimeout(() => void run(true), SPREAD_AFTER_MS);
-    return () => {
-      clearTimeout(timer);
-      stop.abort();
-    };
-  }, [key]);
+    },
+    [],
+  );
   return state;
 }

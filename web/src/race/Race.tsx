@@ -1,10 +1,10 @@
 import { area, line } from 'd3-shape';
-import { useId, type KeyboardEvent, type ReactNode } from 'react';
-import { Button as AriaButton } from 'react-aria-components';
+import { useId, useState } from 'react';
 import styled from 'styled-components';
 import type { Simulation } from '../api/client';
 import { minutes, type Units } from '../format/units';
-import { Pop } from '../ui/Pop';
+import { Handles, turnWord, type RaceEdit, type StageLike, type TurnLike } from './Handles';
+import { Readout } from './Readout';
 import { between, minuteTicks, raceScale } from './scale';
 import { Strip } from './Strip';
 import { useWidth } from './useWidth';
@@ -25,65 +25,6 @@ const Frame = styled.div`
   }
 `;
 
-const Handle = styled(AriaButton)`
-  position: absolute;
-  transform: translate(-50%, -50%);
-  white-space: nowrap;
-  min-height: 30px;
-  padding: 0 13px;
-  border: 0;
-  border-radius: 15px;
-  background: var(--heat);
-  color: var(--on-heat);
-  font-size: 14px;
-  font-weight: 600;
-  cursor: pointer;
-  z-index: 2;
-  &[data-hovered] {
-    filter: brightness(1.1);
-  }
-  &::after {
-    content: '';
-    position: absolute;
-    inset: -8px -2px;
-  }
-`;
-
-const Flag = styled(Handle)`
-  border-radius: 8px;
-  padding: 0 9px;
-  min-height: 27px;
-  background: var(--ink);
-  color: var(--paper);
-`;
-
-const Wished = styled(Flag)`
-  background: var(--surface);
-  color: var(--ink);
-  border: 1.5px dashed var(--quiet);
-  pointer-events: none;
-`;
-
-interface StageLike {
-  airC: number;
-  minutes: number;
-}
-
-interface TurnLike {
-  atMin: number;
-  kind: string;
-}
-
-export interface RaceEdit {
-  /** Moves a stage's temperature by steps of the dial, or its length by minutes. */
-  stage: (index: number, steps: number, minutes: number) => void;
-  removeStage: (index: number) => void;
-  turn: (index: number, minutes: number) => void;
-  removeTurn: (index: number) => void;
-  stageBody: (index: number) => ReactNode;
-  turnBody: (index: number) => ReactNode;
-}
-
 interface Props {
   /** Plants have no rule for safe, only soft. */
   plant: boolean;
@@ -97,25 +38,6 @@ interface Props {
   edit?: RaceEdit;
 }
 
-const move = (act: (up: number, right: number) => void, remove: () => void) => (e: KeyboardEvent) => {
-  const keys: Record<string, [number, number]> = {
-    ArrowUp: [1, 0],
-    ArrowDown: [-1, 0],
-    PageUp: [4, 0],
-    PageDown: [-4, 0],
-    ArrowRight: [0, 1],
-    ArrowLeft: [0, -1],
-  };
-  const step = keys[e.key];
-  if (step) {
-    e.preventDefault();
-    act(...step);
-  } else if (e.key === 'Delete') {
-    e.preventDefault();
-    remove();
-  }
-};
-
 /** The inside getting safe against the outside getting crisp, on one time axis. */
 export function Race({ plant, answer, stages, turns, faces, units, pending, edit }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>();
@@ -123,7 +45,10 @@ export function Race({ plant, answer, stages, turns, faces, units, pending, edit
   const compact = width < 560;
   const programEnd = stages.reduce((sum, s) => sum + s.minutes, 0);
   const last = answer.timeline.at(-1)?.minute ?? programEnd;
-  const end = Math.max(last, programEnd);
+  // While something is dragged the axis stands still, unless it must grow.
+  const [held, setHeld] = useState<number | null>(null);
+  const [read, setRead] = useState<number | null>(null);
+  const end = Math.max(held ?? last, programEnd);
   const maxC = Math.max(215, ...stages.map((s) => s.airC + 12));
   const s = raceScale(Math.max(width, 280), end, maxC, compact);
   const { x, y } = s;
@@ -152,21 +77,22 @@ export function Race({ plant, answer, stages, turns, faces, units, pending, edit
   const windowTo = Math.min(end, toMin ?? end);
   const summary = `${answer.verdict.says} ${answer.verdict.first}`;
 
-  const pill = (i: number, st: StageLike) => {
-    const mid = x((starts[i] ?? 0) + st.minutes / 2);
-    const text = compact
-      ? `${units.toDegrees(st.airC)}° · ${minutes(st.minutes)}`
-      : `${units.temperature(st.airC)} · ${minutes(st.minutes)} min`;
-    const style = { left: mid, top: y(st.airC) };
-    const name = `Stage ${i + 1}: ${units.temperature(st.airC)} for ${minutes(st.minutes)} min`;
-    return { text, style, name };
-  };
-
   return (
     <Frame ref={ref}>
       {width > 0 ? (
         <>
-          <svg width={width} height={s.height} role="img" aria-label={`Forecast. ${summary}`}>
+          <svg
+            width={width}
+            height={s.height}
+            role="img"
+            aria-label={`Forecast. ${summary}`}
+            onPointerMove={(e) => {
+              if (e.pointerType !== 'mouse' || held !== null) return;
+              const m = x.invert(e.clientX - e.currentTarget.getBoundingClientRect().left);
+              setRead(m >= 0 && m <= end ? m : null);
+            }}
+            onPointerLeave={() => setRead(null)}
+          >
             <rect
               x={s.left}
               y={s.plot.top}
@@ -234,7 +160,13 @@ export function Race({ plant, answer, stages, turns, faces, units, pending, edit
             </text>
             {stages.map((st, i) => (
               <g key={i} stroke="var(--heat)" strokeWidth={3} strokeLinecap="round">
-                <line x1={x(starts[i] ?? 0)} x2={x((starts[i] ?? 0) + st.minutes)} y1={y(st.airC)} y2={y(st.airC)} />
+                <line
+                  strokeDasharray={st.rest ? '2 7' : undefined}
+                  x1={x(starts[i] ?? 0)}
+                  x2={x((starts[i] ?? 0) + st.minutes)}
+                  y1={y(st.airC)}
+                  y2={y(st.airC)}
+                />
                 {i > 0 ? (
                   <line
                     x1={x(starts[i] ?? 0)}
@@ -266,7 +198,14 @@ export function Race({ plant, answer, stages, turns, faces, units, pending, edit
             {faces.map((name, i) => (
               <g key={name}>
                 <text x={s.left} y={(s.strips[i] ?? 0) - 6} style={{ fontWeight: 600, fontSize: 13 }}>
-                  {name}, {i === 0 ? 'starts up' : turns.length > 0 ? 'up after the turn' : 'down all along'}
+                  {name},{' '}
+                  {i === 0
+                    ? 'starts up'
+                    : turns.some((t) => t.kind === 'flip')
+                      ? 'up after the turn'
+                      : turns.some((t) => t.kind === 'shake')
+                        ? 'shaken with the rest'
+                        : 'down all along'}
                 </text>
                 <Strip
                   id={`${id}${i}`}
@@ -306,6 +245,30 @@ export function Race({ plant, answer, stages, turns, faces, units, pending, edit
               stroke="var(--heat)"
               strokeWidth={2}
             />
+            {edit
+              ? null
+              : stages.map((st, i) => (
+                  <text
+                    key={i}
+                    x={x((starts[i] ?? 0) + st.minutes / 2)}
+                    y={y(st.airC) - 8}
+                    textAnchor="middle"
+                    style={{ fill: 'var(--heat)', fontWeight: 600 }}
+                  >
+                    {st.rest ? 'rest' : units.temperature(st.airC)} · {minutes(st.minutes)}
+                    {compact ? '' : ' min'}
+                  </text>
+                ))}
+            {edit
+              ? null
+              : turns.map((t, i) => (
+                  <text key={i} x={x(t.atMin)} y={s.axis + 52} textAnchor="middle" style={{ fontWeight: 600 }}>
+                    {turnWord(t.kind).toLowerCase()} {minutes(t.atMin)}
+                  </text>
+                ))}
+            {read !== null ? (
+              <line x1={x(read)} x2={x(read)} y1={s.plot.top - 6} y2={s.axis} stroke="var(--ink)" strokeWidth={1} />
+            ) : null}
             {probe != null && probe < programEnd ? (
               <line
                 x1={x(probe)}
@@ -317,72 +280,20 @@ export function Race({ plant, answer, stages, turns, faces, units, pending, edit
               />
             ) : null}
           </svg>
-          {stages.map((st, i) => {
-            const p = pill(i, st);
-            const handle = (
-              <Handle
-                style={p.style}
-                aria-label={p.name}
-                isDisabled={!edit}
-                onKeyDown={move(
-                  (up, right) => edit?.stage(i, up, right),
-                  () => edit?.removeStage(i),
-                )}
-              >
-                {p.text}
-              </Handle>
-            );
-            return edit ? (
-              <Pop key={i} title={`Stage ${i + 1}`} body={edit.stageBody(i)}>
-                {handle}
-              </Pop>
-            ) : (
-              <span key={i}>{handle}</span>
-            );
-          })}
-          {turns.map((t, i) => {
-            const handle = (
-              <Flag
-                style={{ left: x(t.atMin), top: s.axis + 46 }}
-                aria-label={`${t.kind === 'shake' ? 'Shake' : 'Turn'} at minute ${minutes(t.atMin)}`}
-                isDisabled={!edit}
-                onKeyDown={move(
-                  (up, right) => edit?.turn(i, right + up),
-                  () => edit?.removeTurn(i),
-                )}
-              >
-                {t.kind === 'shake' ? 'shake' : 'turn'} {minutes(t.atMin)}
-              </Flag>
-            );
-            return edit ? (
-              <Pop key={i} title={t.kind === 'shake' ? 'Shake' : 'Turn'} body={edit.turnBody(i)}>
-                {handle}
-              </Pop>
-            ) : (
-              <span key={i}>{handle}</span>
-            );
-          })}
-          {probe != null &&
-          probe < programEnd &&
-          !turns.some((t) => Math.abs(x(t.atMin) - x(probe)) < 62) &&
-          x(programEnd) - x(probe) > 60 ? (
-            <Wished style={{ left: x(probe), top: s.axis + 46 }} isDisabled aria-hidden>
-              probe {Math.max(1, Math.floor(probe))}
-            </Wished>
+          {edit ? (
+            <Handles
+              stages={stages}
+              turns={turns}
+              scale={s}
+              compact={compact}
+              units={units}
+              probe={probe ?? null}
+              programEnd={programEnd}
+              edit={edit}
+              hold={(on) => setHeld(on ? end : null)}
+            />
           ) : null}
-          <Flag
-            style={{
-              left: Math.min(x(programEnd), width - 30),
-              top: s.axis + 46,
-              background: 'var(--heat)',
-              color: 'var(--on-heat)',
-              pointerEvents: 'none',
-            }}
-            isDisabled
-            aria-hidden
-          >
-            out {minutes(programEnd)}
-          </Flag>
+          <Readout answer={answer} faces={faces} units={units} scale={s} end={end} minute={read} read={setRead} />
         </>
       ) : null}
       <span className="quietly" role="status">

@@ -8,10 +8,12 @@ interface Props {
   x: (minute: number) => number;
   y: number;
   height: number;
+  /** Where the frame around it rounds the corners. */
+  square?: boolean;
 }
 
 /** One face in the very colour that the model forecasts, minute by minute. */
-export function Strip({ id, timeline, face, x, y, height }: Props) {
+export function Strip({ id, timeline, face, x, y, height, square }: Props) {
   const last = timeline.at(-1);
   if (!last) return null;
   const from = x(0);
@@ -25,7 +27,7 @@ export function Strip({ id, timeline, face, x, y, height }: Props) {
           ))}
         </linearGradient>
       </defs>
-      <rect x={from} y={y} width={Math.max(0, to - from)} height={height} rx={7} fill={`url(#${id})`} />
+      <rect x={from} y={y} width={Math.max(0, to - from)} height={height} rx={square ? 0 : 7} fill={`url(#${id})`} />
     </>
   );
 }

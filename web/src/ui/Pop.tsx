@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { Dialog, DialogTrigger, Heading, Popover } from 'react-aria-components';
 import styled from 'styled-components';
 
@@ -30,6 +30,8 @@ interface Props {
   children: ReactNode;
   body: ReactNode | ((close: () => void) => ReactNode);
   width?: number;
+  /** Whether a press means to open it; a drag that ends on the button does not. */
+  mayOpen?: () => boolean;
 }
 
 const Wide = styled(Sheet)`
@@ -37,10 +39,11 @@ const Wide = styled(Sheet)`
 `;
 
 /** A small popover for one decision. */
-export function Pop({ title, children, body, width }: Props) {
+export function Pop({ title, children, body, width, mayOpen }: Props) {
+  const [open, setOpen] = useState(false);
   const Box = width && width > 320 ? Wide : Sheet;
   return (
-    <DialogTrigger>
+    <DialogTrigger isOpen={open} onOpenChange={(wanted) => setOpen(wanted && (mayOpen?.() ?? true))}>
       {children}
       <Box offset={10} containerPadding={12}>
         <Inside>

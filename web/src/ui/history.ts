@@ -28,7 +28,8 @@ export function step<T>(h: History<T>, c: Change<T>): History<T> {
     case 'edit': {
       const now = c.change(h.now);
       if (JSON.stringify(now) === JSON.stringify(h.now)) return h;
-      const run = c.what === h.last && c.at - h.at < RUN_MS;
+      // A drag is one change, however long it takes.
+      const run = c.what === h.last && (c.what.startsWith('drag') || c.at - h.at < RUN_MS);
       return { past: run ? h.past : [...h.past, h.now].slice(-100), now, future: [], last: c.what, at: c.at };
     }
   }

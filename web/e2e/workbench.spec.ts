@@ -1,0 +1,194 @@
+import type { Locator, Page } from '@playwright/test';
+import { accessible, expect, fits, test } from './kitchen';
+
+/** Takes hold of something and moves the hand as a hand moves. */
+async function drag(page: Page, what: Locator, dx: number, dy: number) {
+  const box = await what.boundingBox();
+  if (!box) throw new Error('nothing to take hold of');
+  const x = box.x + box.width / 2;
+  const y = box.y + box.height / 2;
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  for (let k = 1; k <= 12; k++) await page.mouse.move(x + (dx * k) / 12, y + (dy * k) / 12);
+  await page.mouse.up();
+}
+
+const stage = (page: Page, n: number) => page.getByRole('button', { name: new RegExp(`^Stage ${n}:`) });
+
+test('shelves, joins, turns and the end are dragged, and one drag is one undo', async ({ page, kitchen }) => {
+  await page.goto(kitchen.url);
+  const first = stage(page, 1);
+  await expect(first).toHaveAccessibleName('Stage 1: 165 °C for 12 min');
+
+  await drag(page, first, 0, -29);
+  await expect(first).not.toHaveAccessibleName('Stage 1: 165 °C for 12 min');
+  const hotter = /Stage 1: (\d+) °C for 12 min/.exec((await first.getAttribute('aria-label')) ?? '');
+  expect(Number(hotter?.[1])).toBeGreaterThan(175);
+  expect(Number(hotter?.[1]) % 5).toBe(0); // the dial's own steps
+  await expect(page.getByRole('dialog')).toHaveCount(0); // a drag is no click
+
+  const join = page.getByRole('button', { name: /^Stage 2 begins at minute/ });
+  await drag(page, join, 80, 0);
+  await expect(join).toHaveAccessibleName(/minute 1[4-6]$/);
+  const turn = page.getByRole('button', { name: /^Turn at minute/ });
+  await drag(page, turn, -70, 0);
+  await expect(turn).toHaveAccessibleName(/minute (8|9|10)(\.5)?$/);
+  const out = page.getByRole('button', { name: /^Out at minute/ });
+  await drag(page, out, -60, 0);
+  await expect(out).toHaveAccessibleName(/minute 2[4-6]$/);
+
+  for (let k = 0; k < 4; k++) await page.keyboard.press('Control+z');
+  await expect(first).toHaveAccessibleName('Stage 1: 165 °C for 12 min');
+  await expect(join).toHaveAccessibleName('Stage 2 begins at minute 12');
+  await expect(turn).toHaveAccessibleName('Turn at minute 12');
+  await expect(out).toHaveAccessibleName('Out at minute 27');
+  await expect(page.getByRole('button', { name: 'Undo', exact: true })).toBeDisabled();
+
+  // The last hand wins: what the drawing shows is the answer to what stands.
+  await drag(page, first, 0, -30);
+  await expect(page.getByRole('region', { name: 'Verdict' }).getByRole('heading')).toHaveText(/\d/);
+});
+
+test('joins by keyboard, a check, a rest and the read-out', async ({ page, kitchen }) => {
+  await page.goto(kitchen.url);
+  const join = page.getByRole('button', { name: /^Stage 2 begins at minute/ });
+  await join.focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(join).toHaveAccessibleName('Stage 2 begins at minute 13');
+  await page.getByRole('button', { name: 'Add a check' }).click();
+  const check = page.getByRole('button', { name: /^Check at minute/ });
+  await check.focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(check).toBeFocused();
+  await page.getByRole('button', { name: 'Add a stage' }).click();
+  await stage(page, 2).click();
+  await page.getByRole('button', { name: 'Take it out to rest' }).click();
+  await accessible(page);
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('button', { name: /^Rest for/ })).toBeVisible();
+
+  const read = page.getByRole('slider', { name: 'Read the race at minute' });
+  await read.focus();
+  for (let k = 0; k < 6; k++) await page.keyboard.press('ArrowRight');
+  await expect(read).toHaveAttribute('aria-valuetext', /^Minute 3: air \d+ °C, core \d+ °C\. Skin side: crust/);
+  await expect(page.getByText('Minute 3', { exact: true })).toBeVisible();
+});
+
+test('a way is wanted, compared and chosen', async ({ page, kitchen }) => {
+  await page.goto(kitchen.url);
+  const ways = page.getByRole('region', { name: 'Ways to run it' });
+  await expect(ways.getByRole('listitem')).toHaveCount(7);
+  await expect(ways.getByText('recommended')).toHaveCount(1);
+  const crusts = async () =>
+    Number(/crust (\d+)/.exec((await ways.getByRole('listitem').first().textContent()) ?? '')?.[1]);
+  const balanced = await crusts();
+  await ways.getByText('Crisper', { exact: true }).click();
+  await expect.poll(crusts).toBeGreaterThan(balanced + 4);
+
+  await ways.getByRole('button', { name: 'Compare straight heat' }).click();
+  await ways.getByRole('button', { name: 'Compare gentle, then hot' }).click();
+  const both = page.getByRole('region', { name: 'Two ways compared' });
+  await expect(both.getByRole('row', { name: /^Juice kept/ })).toContainText('%');
+  await accessible(page);
+  await both.getByRole('button', { name: 'Close the comparison' }).click();
+  await expect(both).toHaveCount(0);
+
+  await ways.getByRole('button', { name: 'Run it straight heat' }).click();
+  await expect(ways.getByRole('button', { name: 'Straight heat, in use' })).toBeDisabled();
+  await expect(stage(page, 2)).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(stage(page, 2)).toBeVisible();
+});
+
+test('too many for one basket go in one after another, and are cooked so', async ({ page, kitchen }) => {
+  await page.goto(kitchen.url);
+  await page.getByRole('button', { name: '11 wing flats' }).click();
+  await page.getByRole('textbox', { name: 'Pieces in all' }).fill('24');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Escape');
+  const basket = page.getByRole('region', { name: 'The basket' });
+  await basket.getByText(/^Two baskets, one after another/).click();
+  await expect(page.getByRole('button', { name: '12 at a time' })).toBeVisible();
+  const share = basket.getByRole('slider', { name: 'Pieces in the first basket' });
+  await share.focus();
+  await page.keyboard.press('ArrowLeft');
+  await page.keyboard.press('ArrowLeft');
+  await expect(page.getByRole('button', { name: '10 at a time' })).toBeVisible();
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('ArrowRight');
+  await basket.getByRole('radio', { name: /^Basket 2: 12/ }).click();
+  await expect(basket.getByRole('heading', { name: 'Basket 2 of 2' })).toBeVisible();
+  await expect(page.getByText('Follows the first basket’s program from a hot fryer')).toBeVisible();
+  await accessible(page);
+  await basket.getByRole('radio', { name: /^Basket 1: 12/ }).click();
+
+  await expect(page.getByText('Kept', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Cook this' }).click();
+  await expect(page.getByText('basket 1 of 2')).toBeVisible();
+  await page.getByRole('button', { name: 'Food is in' }).click();
+  await page.getByRole('button', { name: 'Done, it is out' }).click();
+  await page.getByRole('button', { name: 'Start basket 2 of 2' }).click();
+  await expect(page.getByText('basket 2 of 2')).toBeVisible();
+  // From a hot fryer there is nothing to wait for.
+  await expect(page.getByRole('heading', { name: /^Put all twelve in/ })).toBeVisible();
+});
+
+test('a recipe is brought from oil, and a preset is judged', async ({ page, kitchen }) => {
+  await page.goto(kitchen.url);
+  await page.getByRole('link', { name: /^Rye-crumbed/ }).click();
+  await page.getByRole('button', { name: 'Bring a recipe' }).click();
+  const panel = page.getByRole('region', { name: 'Bring a recipe' });
+  await panel.getByRole('textbox', { name: 'For' }).fill('4');
+  await page.keyboard.press('Enter');
+  await panel.getByRole('button', { name: 'Convert it' }).click();
+  await expect(panel.getByText(/^4 min in oil at 175 °C bring the coldest spot to \d+ °C/)).toBeVisible();
+  await accessible(page);
+  await panel.getByText('A preset on the fryer').click();
+  await panel.getByRole('textbox', { name: 'For' }).fill('4');
+  await page.keyboard.press('Enter');
+  await panel.getByRole('button', { name: 'Judge it' }).click();
+  await expect(panel.getByText(/is too short/)).toBeVisible();
+  await panel.getByRole('button', { name: 'Use this program' }).click();
+  await expect(panel).toHaveCount(0);
+  await expect(page.getByRole('button', { name: 'Undo', exact: true })).toBeEnabled();
+});
+
+test('two fryers share a dish, and a new one is set up from its box', async ({ page, kitchen }) => {
+  await page.goto(`${kitchen.url}/fryers`);
+  await page.getByRole('button', { name: 'Add a fryer' }).click();
+  await page.getByText('An oven with trays').click();
+  await page.getByRole('button', { name: 'Add it' }).click();
+  const oven = page.getByRole('region', { name: 'New oven' });
+  await expect(oven.getByRole('textbox', { name: 'Trays in use (inferred)' })).toHaveValue('2');
+  await oven.getByRole('textbox', { name: 'Power, from the label (inferred), W' }).fill('1800');
+  await page.keyboard.press('Enter');
+  await expect(oven.getByRole('textbox', { name: 'Power, from the label, W' })).toHaveValue('1800');
+  await expect(oven.getByText('Kept', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Delete New oven' }).click();
+  await expect(oven).toHaveCount(0);
+  await page.getByRole('button', { name: 'Bring it back' }).click();
+  await expect(oven).toBeVisible();
+
+  await page.getByRole('navigation').getByRole('link', { name: 'Plan' }).click();
+  await page.getByRole('button', { name: '11 wing flats' }).click();
+  await page.getByRole('textbox', { name: 'Pieces in all' }).fill('20');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Escape');
+  const basket = page.getByRole('region', { name: 'The basket' });
+  await basket.getByText(/^Share with the other fryer/).click();
+  await expect(basket.getByRole('radio', { name: /^Second fryer: \d+/ })).toBeVisible({ timeout: 15_000 });
+  await expect(page.getByText('one starts later so that both are done together')).toBeVisible();
+});
+
+test('the workbench fits a phone and a tablet', async ({ page, kitchen }) => {
+  for (const size of [
+    { width: 390, height: 844 },
+    { width: 820, height: 1180 },
+  ]) {
+    await page.setViewportSize(size);
+    await page.goto(kitchen.url);
+    await expect(page.getByRole('region', { name: 'Ways to run it' }).getByRole('listitem')).toHaveCount(7);
+    await fits(page);
+    await accessible(page);
+  }
+});

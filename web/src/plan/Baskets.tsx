@@ -1,0 +1,246 @@
+import {
+  Label,
+  Slider,
+  SliderOutput,
+  SliderThumb,
+  SliderTrack,
+  ToggleButton,
+  ToggleButtonGroup,
+} from 'react-aria-components';
+import styled from 'styled-components';
+import type { CutInfo, Fryer, PlanInput, Simulation } from '../api/client';
+import { minutes } from '../format/units';
+import { at, type } from '../theme/tokens';
+import { Choice } from '../ui/Choice';
+import { Card, Quiet } from '../ui/layout';
+import { BasketView } from './BasketView';
+import type { BasketsAnswer, Batching } from './useBaskets';
+
+const Box = styled(Card)<{ $wide: boolean }>`
+  display: grid;
+  gap: 12px 24px;
+  align-items: start;
+  grid-template-columns: ${(p) => (p.$wide ? 'minmax(0, 1fr) minmax(0, 1fr)' : 'minmax(0, 1fr)')};
+  ${at.phone} {
+    grid-template-columns: minmax(0, 1fr);
+  }
+`;
+
+const Stack = styled.div`
+  display: grid;
+  gap: 12px;
+`;
+
+const Top = styled.div`
+  display: grid;
+  grid-template-columns: 124px 1fr;
+  gap: 16px;
+  align-items: center;
+  h2 {
+    font-size: 18px;
+    margin-bottom: 3px;
+  }
+`;
+
+const Small = styled(Quiet)`
+  font-size: 14.5px;
+`;
+
+const Tabs = styled(ToggleButtonGroup)`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+`;
+
+const Tab = styled(ToggleButton)`
+  min-height: 40px;
+  padding: 4px 11px;
+  border: 1px solid var(--line);
+  border-radius: 10px;
+  background: transparent;
+  color: var(--ink);
+  font: 600 14px/1.15 ${type.plain};
+  cursor: pointer;
+  &[data-selected] {
+    background: var(--ink);
+    color: var(--paper);
+  }
+`;
+
+const Share = styled(Slider)`
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 2px 10px;
+  font-size: 14px;
+  color: var(--quiet);
+`;
+
+const Track = styled(SliderTrack)`
+  grid-column: 1 / -1;
+  height: 40px;
+  position: relative;
+  &::before {
+    content: '';
+    position: absolute;
+    inset: 17px 0;
+    border-radius: 3px;
+    background: var(--line);
+  }
+`;
+
+const Thumb = styled(SliderThumb)`
+  top: 20px;
+  width: 30px;
+  height: 30px;
+  border-radius: 15px;
+  background: var(--surface);
+  border: 3px solid var(--ink);
+  cursor: ew-resize;
+  &[data-focus-visible] {
+    outline: 3px solid var(--lemon);
+  }
+  &[data-dragging] {
+    background: var(--lemon);
+  }
+`;
+
+/** The batching that a plan has chosen. */
+export const chosenOf = (plan: Pick<PlanInput, 'perBasket' | 'secondFryerId'>): string =>
+  plan.secondFryerId ? 'together' : plan.perBasket ? 'several' : 'one';
+
+const figures = (b: Batching) =>
+  `${minutes(b.minutes)} min in all, crust ${Math.round(b.crust)}, juice ${Math.round(b.juicePct)} %`;
+
+interface Props {
+  plan: PlanInput;
+  /** The basket that is shown: its fryer, and how it comes out. */
+  fryer: Fryer;
+  answer: Simulation;
+  cut: CutInfo;
+  baskets: BasketsAnswer | null;
+  pending: boolean;
+  shown: number;
+  show: (basket: number) => void;
+  choose: (batching: string, comfortable: number) => void;
+  setPerBasket: (pieces: number) => void;
+  wrapped: boolean;
+  /** Another fryer that could help. */
+  helper: Fryer | undefined;
+}
+
+/** The basket from above, how many go in, and what is left for the next. */
+export function Baskets({
+  plan,
+  fryer,
+  answer,
+  cut,
+  baskets,
+  pending,
+  shown,
+  show,
+  choose,
+  setPerBasket,
+  wrapped,
+  helper,
+}: Props) {
+  const chosen = chosenOf(plan);
+  const batching = baskets?.batchings.find((b) => b.id === chosen);
+  const list = batching?.baskets ?? [];
+  const here = list[shown];
+  const pieces = here?.pieces ?? Math.min(plan.perBasket ?? plan.load.pieces, plan.load.pieces);
+  const basket = answer.basket;
+  const total = plan.load.pieces;
+  const title =
+    list.length > 1
+      ? chosen === 'together'
+        ? fryer.name
+        : `Basket ${shown + 1} of ${list.length}`
+      : answer.layers > 1
+        ? 'Over one layer'
+        : 'One basket';
+  const wide = baskets !== null && (baskets.batchings.length > 1 || chosen !== 'one');
+  const options = (baskets?.batchings ?? []).map((b) => ({
+    id: b.id,
+    name: b.id === baskets?.best ? `${b.name} (best)` : b.name,
+    note: figures(b),
+  }));
+  if (helper && !plan.secondFryerId)
+    options.push({
+      id: 'together',
+      name: 'Share with the other fryer',
+      note: `the ${helper.name}, both done together`,
+    });
+  const up = cut.faces[0]?.toLowerCase() ?? '';
+  return (
+    <Box $wide={wide} aria-label="The basket" aria-busy={pending}>
+      <Stack>
+        <Top>
+          <BasketView
+            basket={fryer.basket}
+            answer={answer}
+            form={cut.form}
+            skin={/skin/i.test(cut.faces[0] ?? '')}
+            seam={wrapped}
+            label={`${pieces} pieces in the ${fryer.name}, seen from above`}
+          />
+          <div>
+            <h2>{title}</h2>
+            <Small>
+              {pieces} {pieces === 1 ? cut.name : cut.plural}, {up} up{wrapped ? ', seam down' : ''}.{' '}
+              {Math.round(answer.coverage * 100)} % covered, {basket?.words}.
+              {basket && basket.room > 0 && answer.layers === 1 && list.length < 2
+                ? ` Room for ${basket.room} more before air stops moving.`
+                : ''}
+            </Small>
+          </div>
+        </Top>
+        {list.length > 1 ? (
+          <Tabs
+            aria-label="Basket shown"
+            selectionMode="single"
+            disallowEmptySelection
+            selectedKeys={[String(shown)]}
+            onSelectionChange={(keys) => show(Number([...keys][0] ?? 0))}
+          >
+            {list.map((b, i) => (
+              <Tab key={i} id={String(i)}>
+                {chosen === 'together' ? `${b.fryer === 0 ? 'First' : 'Second'} fryer` : `Basket ${i + 1}`}: {b.pieces},{' '}
+                {minutes(b.program.stages.reduce((sum, s) => sum + s.minutes, 0))} min
+                {b.startMin > 0 ? `, in at ${minutes(b.startMin)}` : ''}
+              </Tab>
+            ))}
+          </Tabs>
+        ) : null}
+        {chosen === 'several' && total > 1 ? (
+          <Share
+            value={Math.min(plan.perBasket ?? total, total)}
+            minValue={1}
+            maxValue={total}
+            onChange={(v) => setPerBasket(Array.isArray(v) ? (v[0] ?? total) : v)}
+          >
+            <Label>In the first basket</Label>
+            <SliderOutput>
+              {Math.min(plan.perBasket ?? total, total)}, {total - Math.min(plan.perBasket ?? total, total)} left
+            </SliderOutput>
+            <Track>
+              <Thumb aria-label="Pieces in the first basket" />
+            </Track>
+          </Share>
+        ) : null}
+      </Stack>
+      {wide ? (
+        <Stack>
+          {options.length > 1 ? (
+            <Choice
+              label="How they go in"
+              options={options}
+              value={chosen}
+              onChange={(id) => choose(id, baskets.comfortable)}
+            />
+          ) : null}
+          <Small role="status">{baskets.says}</Small>
+        </Stack>
+      ) : null}
+    </Box>
+  );
+}

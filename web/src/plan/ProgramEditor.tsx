@@ -1,0 +1,198 @@
+import { ArrowLeftRight, Split, Trash2 } from 'lucide-react';
+import styled from 'styled-components';
+import type { Fryer, PlanInput } from '../api/client';
+import { minutes, type Units } from '../format/units';
+import type { RaceEdit } from '../race/Handles';
+import { Button } from '../ui/Button';
+import { Choice } from '../ui/Choice';
+import { Pop } from '../ui/Pop';
+import { Stepper } from '../ui/Stepper';
+import {
+  addTurn,
+  nudgeStage,
+  onDial,
+  removeStage,
+  removeTurn,
+  setJoin,
+  setStage,
+  setTurn,
+  splitStage,
+  totalOf,
+  turnsOf,
+} from './program';
+
+const Tools = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  margin-top: 8px;
+`;
+
+type Program = PlanInput['program'];
+type Change = (what: string, f: (p: Program) => Program) => void;
+
+interface Editing {
+  program: Program;
+  change: Change;
+  fryer: Fryer;
+  units: Units;
+  maxStages: number;
+}
+
+function StageBody({ program, change, fryer, units, maxStages, i }: Editing & { i: number }) {
+  const s = program.stages[i];
+  if (!s) return null;
+  const between = i > 0 && i < program.stages.length - 1;
+  return (
+    <>
+      <Stepper
+        label="Dial"
+        unit={units.degree}
+        value={units.toDegrees(s.airC)}
+        min={units.toDegrees(fryer.dialMinC)}
+        max={units.toDegrees(fryer.dialMaxC)}
+        step={units.degree === '°F' ? Math.max(5, Math.round((fryer.dialStepC * 9) / 25) * 5) : fryer.dialStepC}
+        onChange={(d) => change(`air${i}`, (p) => setStage(p, i, { airC: Math.round(units.fromDegrees(d) * 10) / 10 }))}
+      />
+      <Stepper
+        label="For"
+        unit="min"
+        value={s.minutes}
+        min={1}
+        max={90}
+        step={1}
+        onChange={(m) => change(`length${i}`, (p) => setStage(p, i, { minutes: m }))}
+      />
+      {i === 0 ? (
+        <Stepper
+          label="Heat the empty fryer first"
+          unit="min"
+          value={program.preheatMin ?? 0}
+          min={0}
+          max={15}
+          onChange={(m) => change('preheat', (p) => ({ ...p, preheatMin: m }))}
+        />
+      ) : null}
+      <Tools>
+        {between ? (
+          <Button
+            onPress={() =>
+              change('rest', (p) => ({
+                ...p,
+                stages: p.stages.map((st, k) => (k === i ? { ...st, rest: !(st.rest ?? false) } : st)),
+              }))
+            }
+          >
+            {s.rest ? 'Cook through it' : 'Take it out to rest'}
+          </Button>
+        ) : null}
+        <Button
+          isDisabled={s.minutes < 2 || program.stages.length >= maxStages}
+          onPress={() => change('split', (p) => splitStage(p, i, fryer))}
+        >
+          <Split size={16} aria-hidden /> Split in two
+        </Button>
+        <Button
+          isDisabled={program.stages.length === 1}
+          onPress={() => change('remove stage', (p) => removeStage(p, i))}
+        >
+          <Trash2 size={16} aria-hidden /> Take away
+        </Button>
+      </Tools>
+    </>
+  );
+}
+
+function TurnBody({ program, change, i }: Pick<Editing, 'program' | 'change'> & { i: number }) {
+  const t = turnsOf(program)[i];
+  if (!t) return null;
+  return (
+    <>
+      <Stepper
+        label="At minute"
+        value={t.atMin}
+        min={0.5}
+        max={totalOf(program) - 0.5}
+        step={0.5}
+        onChange={(m) => change(`turn${i}`, (p) => setTurn(p, i, { atMin: m }))}
+      />
+      <Choice
+        label="How"
+        options={[
+          { id: 'flip', name: 'Turn each piece over' },
+          { id: 'shake', name: 'Shake the basket' },
+          { id: 'check', name: 'Only look and probe' },
+        ]}
+        value={t.kind === 'shake' || t.kind === 'check' ? t.kind : 'flip'}
+        onChange={(kind) => change(`kind${i}`, (p) => setTurn(p, i, { kind }))}
+      />
+      <Button onPress={() => change('remove turn', (p) => removeTurn(p, i))}>
+        <Trash2 size={16} aria-hidden /> Take away
+      </Button>
+    </>
+  );
+}
+
+/** What the race can change, by hand and by keyboard. */
+export function editOf(editing: Editing): RaceEdit {
+  const { program, change, fryer } = editing;
+  return {
+    stage: (i, steps, mins) => change(`stage${i}`, (p) => nudgeStage(p, i, fryer, steps, mins)),
+    removeStage: (i) => change('remove stage', (p) => removeStage(p, i)),
+    turn: (i, mins) => change(`turn${i}`, (p) => setTurn(p, i, { atMin: (turnsOf(p)[i]?.atMin ?? 0) + mins })),
+    removeTurn: (i) => change('remove turn', (p) => removeTurn(p, i)),
+    stageBody: (i) => <StageBody {...editing} i={i} />,
+    turnBody: (i) => <TurnBody program={program} change={change} i={i} />,
+    dragAir: (drag, i, airC) => change(drag, (p) => setStage(p, i, { airC: onDial(airC, fryer) })),
+    dragLength: (drag, i, mins) => change(drag, (p) => setStage(p, i, { minutes: Math.round(mins) })),
+    dragJoin: (drag, i, minute) => change(drag, (p) => setJoin(p, i, minute)),
+    dragTurn: (drag, i, minute) => change(drag, (p) => setTurn(p, i, { atMin: minute })),
+  };
+}
+
+interface ToolsProps extends Omit<Editing, 'units'> {
+  bringing: boolean;
+  bring: (on: boolean) => void;
+}
+
+/** The row under the race: heating, turns, stages, and recipes from elsewhere. */
+export function RaceTools({ program, change, fryer, maxStages, bringing, bring }: ToolsProps) {
+  const full = turnsOf(program).length >= 12;
+  return (
+    <Tools>
+      <Pop
+        title="Heat the fryer first"
+        body={
+          <Stepper
+            label="Empty, before the food"
+            unit="min"
+            value={program.preheatMin ?? 0}
+            min={0}
+            max={15}
+            onChange={(m) => change('preheat', (p) => ({ ...p, preheatMin: m }))}
+          />
+        }
+      >
+        <Button>{program.preheatMin ? `Heated ${minutes(program.preheatMin)} min first` : 'From a cold fryer'}</Button>
+      </Pop>
+      <Button isDisabled={full} onPress={() => change('add turn', (p) => addTurn(p, 'flip'))}>
+        Add a turn
+      </Button>
+      <Button isDisabled={full} onPress={() => change('add turn', (p) => addTurn(p, 'shake'))}>
+        Add a shake
+      </Button>
+      <Button isDisabled={full} onPress={() => change('add turn', (p) => addTurn(p, 'check'))}>
+        Add a check
+      </Button>
+      <Button
+        isDisabled={program.stages.length >= maxStages}
+        onPress={() => change('split', (p) => splitStage(p, p.stages.length - 1, fryer))}
+      >
+        Add a stage
+      </Button>
+      <Button aria-expanded={bringing} onPress={() => bring(!bringing)}>
+        <ArrowLeftRight size={16} aria-hidden /> Bring a recipe
+      </Button>
+    </Tools>
+  );
+}

@@ -1,0 +1,89 @@
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { ask, client, Refusal, type Schemas, type SimulationRequest } from '../api/client';
+
+export type Proposal = Schemas['Proposal'];
+
+interface State {
+  ways: Proposal[];
+  /** How far the search is; null when none is going on. */
+  progress: { done: number; of: number } | null;
+  problem: string | null;
+}
+
+const AFTER_MS = 350;
+
+/** The lines of an answer as they come. */
+async function* lines(stream: ReadableStream<Uint8Array>): AsyncGenerator<Schemas['RecommendationLine']> {
+  const reader = stream.getReader();
+  const text = new TextDecoder();
+  let rest = '';
+  for (;;) {
+    const { done, value } = await reader.read();
+    if (done) return;
+    const parts = (rest + text.decode(value, { stream: true })).split('\n');
+    rest = parts.pop() ?? '';
+    for (const part of parts) yield JSON.parse(part) as Schemas['RecommendationLine'];
+  }
+}
+
+/** Every way of running a load, searched anew when the load changes; it can be given up. */
+export function useWays(request: SimulationRequest | null, want: string) {
+  const [state, setState] = useState<State>({ ways: [], progress: null, problem: null });
+  const running = useRef<AbortController>(undefined);
+  // A way does not depend on the program that stands.
+  const key = request
+    ? JSON.stringify({
+        ...request,
+        tailMin: 0,
+        program: { preheatMin: request.program.preheatMin ?? 0, stages: [{ airC: 190, minutes: 20 }] },
+      })
+    : '';
+
+  const search = useCallback(async (body: string, want: string, stop: AbortController) => {
+    setState((before) => ({ ...before, progress: { done: 0, of: 0 }, problem: null }));
+    try {
+      const stream = (await ask(
+        client.POST('/recommendations', {
+          params: { query: { want } },
+          body: JSON.parse(body) as SimulationRequest,
+          parseAs: 'stream',
+          signal: stop.signal,
+        }) as Promise<{ data?: ReadableStream<Uint8Array> | null; response: Response }>,
+      )) as ReadableStream<Uint8Array>;
+      for await (const line of lines(stream)) {
+        if (line.recommendation) {
+          setState({ ways: line.recommendation.ways, progress: null, problem: null });
+        } else if (line.problem) {
+          throw new Refusal(line.problem);
+        } else {
+          setState((before) => ({ ...before, progress: { done: line.done ?? 0, of: line.of ?? 0 } }));
+        }
+      }
+    } catch (cause) {
+      if (stop.signal.aborted) return;
+      setState({ ways: [], progress: null, problem: cause instanceof Error ? cause.message : 'No answer' });
+    }
+  }, []);
+
+  useEffect(() => {
+    if (!key) return;
+    const stop = new AbortController();
+    running.current = stop;
+    const timer = setTimeout(() => void search(key, want, stop), AFTER_MS);
+    return () => {
+      clearTimeout(timer);
+      stop.abort();
+    };
+  }, [key, want, search]);
+
+  const cancel = useCallback(() => {
+    running.current?.abort();
+    setState((before) => ({ ...before, progress: null }));
+  }, []);
+  const again = useCallback(() => {
+    const stop = new AbortController();
+    running.current = stop;
+    void search(key, want, stop);
+  }, [key, want, search]);
+  return { ...state, cancel, again };
+}

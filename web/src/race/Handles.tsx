@@ -1,0 +1,278 @@
+import type { KeyboardEvent, ReactNode } from 'react';
+import { Button as AriaButton } from 'react-aria-components';
+import styled from 'styled-components';
+import { minutes, type Units } from '../format/units';
+import { Pop } from '../ui/Pop';
+import type { raceScale } from './scale';
+import { useDrag } from './useDrag';
+
+const Grip = styled.div`
+  position: absolute;
+  transform: translate(-50%, -50%);
+  z-index: 2;
+  touch-action: none;
+  user-select: none;
+`;
+
+const Handle = styled(AriaButton)`
+  white-space: nowrap;
+  min-height: 30px;
+  padding: 0 13px;
+  border: 0;
+  border-radius: 15px;
+  background: var(--heat);
+  color: var(--on-heat);
+  font-size: 14px;
+  font-weight: 600;
+  cursor: grab;
+  touch-action: none;
+  &[data-hovered] {
+    filter: brightness(1.1);
+  }
+  &[data-pressed] {
+    cursor: grabbing;
+  }
+  &::after {
+    content: '';
+    position: absolute;
+    inset: -8px -2px;
+  }
+`;
+
+const Resting = styled(Handle)`
+  background: var(--surface);
+  color: var(--ink);
+  border: 1.5px dashed var(--heat);
+`;
+
+const Join = styled(Handle)`
+  width: 22px;
+  min-height: 22px;
+  padding: 0;
+  border-radius: 11px;
+  background: var(--surface);
+  border: 3px solid var(--heat);
+  cursor: ew-resize;
+`;
+
+const Flag = styled(Handle)`
+  border-radius: 8px;
+  padding: 0 9px;
+  min-height: 27px;
+  background: var(--ink);
+  color: var(--paper);
+  cursor: ew-resize;
+`;
+
+const Checked = styled(Flag)`
+  background: var(--surface);
+  color: var(--ink);
+  border: 1.5px solid var(--ink);
+`;
+
+const Out = styled(Flag)`
+  background: var(--heat);
+  color: var(--on-heat);
+`;
+
+const Wished = styled(Flag)`
+  background: var(--surface);
+  color: var(--ink);
+  border: 1.5px dashed var(--quiet);
+  pointer-events: none;
+`;
+
+export interface StageLike {
+  airC: number;
+  minutes: number;
+  rest?: boolean | undefined;
+}
+
+export interface TurnLike {
+  atMin: number;
+  kind: string;
+}
+
+/** What a drag has to say of itself: one drag is one undo. */
+type Drag = string;
+
+export interface RaceEdit {
+  /** Moves a stage's temperature by steps of the dial, or its length by minutes. */
+  stage: (index: number, steps: number, minutes: number) => void;
+  removeStage: (index: number) => void;
+  turn: (index: number, minutes: number) => void;
+  removeTurn: (index: number) => void;
+  stageBody: (index: number) => ReactNode;
+  turnBody: (index: number) => ReactNode;
+  /** Drags: to where the hand is, which snaps to what the fryer can do. */
+  dragAir: (drag: Drag, index: number, airC: number) => void;
+  dragLength: (drag: Drag, index: number, minutes: number) => void;
+  dragJoin: (drag: Drag, index: number, minute: number) => void;
+  dragTurn: (drag: Drag, index: number, minute: number) => void;
+}
+
+const move = (act: (up: number, right: number) => void, remove: () => void) => (e: KeyboardEvent) => {
+  const keys: Record<string, [number, number]> = {
+    ArrowUp: [1, 0],
+    ArrowDown: [-1, 0],
+    PageUp: [4, 0],
+    PageDown: [-4, 0],
+    ArrowRight: [0, 1],
+    ArrowLeft: [0, -1],
+  };
+  const step = keys[e.key];
+  if (step) {
+    e.preventDefault();
+    act(...step);
+  } else if (e.key === 'Delete') {
+    e.preventDefault();
+    remove();
+  }
+};
+
+export const turnWord = (kind: string) => (kind === 'shake' ? 'Shake' : kind === 'check' ? 'Check' : 'Turn');
+
+interface Props {
+  stages: StageLike[];
+  turns: TurnLike[];
+  scale: ReturnType<typeof raceScale>;
+  compact: boolean;
+  units: Units;
+  probe: number | null;
+  programEnd: number;
+  edit: RaceEdit;
+  /** The drawing keeps its measure while something is dragged. */
+  hold: (on: boolean) => void;
+}
+
+/** What can be taken hold of in the race: shelves, joins, turns, checks and the end. */
+export function Handles({ stages, turns, scale: s, compact, units, probe, programEnd, edit, hold }: Props) {
+  const { x, y } = s;
+  const { grip, dragged } = useDrag();
+  const mayOpen = () => !dragged.current;
+  const starts = stages.map((_, i) => stages.slice(0, i).reduce((sum, st) => sum + st.minutes, 0));
+  const end = () => hold(false);
+  const minuteAt = (from: number, dx: number) => x.invert(x(from) + dx);
+
+  const shelf = (i: number, st: StageLike) =>
+    grip((sideways, drag) => {
+      hold(true);
+      return sideways
+        ? (dx) => edit.dragLength(drag, i, minuteAt(st.minutes, dx))
+        : (_, dy) => edit.dragAir(drag, i, y.invert(y(st.airC) + dy));
+    }, end);
+  const sides = (at: number, act: (drag: string, minute: number) => void) =>
+    grip((_, drag) => {
+      hold(true);
+      return (dx) => act(drag, minuteAt(at, dx));
+    }, end);
+  const last = stages.length - 1;
+
+  return (
+    <>
+      {stages.map((st, i) => {
+        const text = st.rest
+          ? `rest · ${minutes(st.minutes)}${compact ? '' : ' min'}`
+          : compact
+            ? `${units.toDegrees(st.airC)}° · ${minutes(st.minutes)}`
+            : `${units.temperature(st.airC)} · ${minutes(st.minutes)} min`;
+        const name = st.rest
+          ? `Rest for ${minutes(st.minutes)} min, the fryer at ${units.temperature(st.airC)}`
+          : `Stage ${i + 1}: ${units.temperature(st.airC)} for ${minutes(st.minutes)} min`;
+        const Pill = st.rest ? Resting : Handle;
+        return (
+          <Grip
+            key={i}
+            role="presentation"
+            style={{
+              left: x((starts[i] ?? 0) + st.minutes / 2),
+              // A short stage has its sign above the shelf, clear of its joins.
+              top: y(st.airC) - (x(st.minutes) - x(0) < (compact ? 84 : 150) && stages.length > 1 ? 27 : 0),
+            }}
+            onPointerDownCapture={shelf(i, st)}
+          >
+            <Pop title={st.rest ? 'Rest' : `Stage ${i + 1}`} body={edit.stageBody(i)} mayOpen={mayOpen}>
+              <Pill
+                aria-label={name}
+                onKeyDown={move(
+                  (up, right) => edit.stage(i, up, right),
+                  () => edit.removeStage(i),
+                )}
+              >
+                {text}
+              </Pill>
+            </Pop>
+          </Grip>
+        );
+      })}
+      {stages.slice(0, -1).map((st, i) => {
+        const at = (starts[i] ?? 0) + st.minutes;
+        const middle = (y(st.airC) + y(stages[i + 1]?.airC ?? st.airC)) / 2;
+        return (
+          <Grip
+            key={i}
+            role="presentation"
+            style={{ left: x(at), top: middle }}
+            onPointerDownCapture={sides(at, (drag, m) => edit.dragJoin(drag, i, m))}
+          >
+            <Join
+              aria-label={`Stage ${i + 2} begins at minute ${minutes(at)}`}
+              onKeyDown={move(
+                (up, right) => edit.dragJoin('join', i, at + right + up),
+                () => edit.removeStage(i + 1),
+              )}
+            />
+          </Grip>
+        );
+      })}
+      {turns.map((t, i) => {
+        const Mark = t.kind === 'check' ? Checked : Flag;
+        return (
+          <Grip
+            key={i}
+            role="presentation"
+            style={{ left: x(t.atMin), top: s.axis + 46 }}
+            onPointerDownCapture={sides(t.atMin, (drag, m) => edit.dragTurn(drag, i, m))}
+          >
+            <Pop title={turnWord(t.kind)} body={edit.turnBody(i)} mayOpen={mayOpen}>
+              <Mark
+                aria-label={`${turnWord(t.kind)} at minute ${minutes(t.atMin)}`}
+                onKeyDown={move(
+                  (up, right) => edit.turn(i, right + up),
+                  () => edit.removeTurn(i),
+                )}
+              >
+                {turnWord(t.kind).toLowerCase()} {minutes(t.atMin)}
+              </Mark>
+            </Pop>
+          </Grip>
+        );
+      })}
+      {probe != null &&
+      probe < programEnd &&
+      !turns.some((t) => Math.abs(x(t.atMin) - x(probe)) < 62) &&
+      x(programEnd) - x(probe) > 60 ? (
+        <Grip role="presentation" style={{ left: x(probe), top: s.axis + 46 }}>
+          <Wished isDisabled aria-hidden>
+            probe {Math.max(1, Math.floor(probe))}
+          </Wished>
+        </Grip>
+      ) : null}
+      <Grip
+        role="presentation"
+        style={{ left: Math.min(x(programEnd), s.right - 12), top: s.axis + 46 }}
+        onPointerDownCapture={sides(programEnd, (drag, m) => edit.dragLength(drag, last, m - (starts[last] ?? 0)))}
+      >
+        <Out
+          aria-label={`Out at minute ${minutes(programEnd)}`}
+          onKeyDown={move(
+            (up, right) => edit.stage(last, 0, right + up),
+            () => undefined,
+          )}
+        >
+          out {minutes(programEnd)}
+        </Out>
+      </Grip>
+    </>
+  );
+}
