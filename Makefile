@@ -8,7 +8,7 @@ BIN := bin/velocrustum
 ADDR ?= 127.0.0.1:8642
 WEB_SOURCES := $(shell find web/src web/public web/index.html web/vite.config.ts web/tsconfig.json -type f 2>/dev/null)
 
-.PHONY: help demo build test dev generate generate-check lint go-test race-test e2e bench screenshots validate need-go need-node need-chromium
+.PHONY: help demo build test dev generate generate-check lint go-test race-test e2e bench bench-drag screenshots validate need-go need-node need-chromium
 
 help:
 	@echo "make demo         build and start with demo data (RESET=1 starts over, ADDR=host:port)"
@@ -16,6 +16,7 @@ help:
 	@echo "make dev          server and interface with reload while editing"
 	@echo "make generate     server and browser types from api/openapi.yaml"
 	@echo "make bench        speed of the engine"
+	@echo "make bench-drag   how fast the drawing follows the hand, in the browser"
 	@echo "make screenshots  the pictures in docs/screenshots"
 
 need-go:
@@ -90,6 +91,9 @@ test: generate-check lint go-test race-test e2e
 
 bench: need-go
 	go test -run '^$$' -bench . -benchmem ./core/thermal ./core/program
+
+bench-drag: build need-chromium
+	cd web && npx --no-install playwright test --config bench.config.ts
 
 validate: need-go
 	go test -count 1 -v -run 'TestReferenceCooks|TestKitchenTendencies' ./core/program -args -write ../../docs | grep -v '^===\|^---\|^ok\|^PASS'

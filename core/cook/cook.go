@@ -4,6 +4,7 @@
 package cook
 
 import (
+	"cmp"
 	"fmt"
 	"math"
 	"slices"
@@ -191,13 +192,10 @@ func (l Live) dues() (list []due, end float64) {
 			list = append(list, due{at: at, dialC: s.AirC})
 		}
 	}
+	// At one minute the basket comes back in first, and goes out last.
+	rank := map[string]int{backIn: -1, toRest: 1}
 	slices.SortStableFunc(list, func(a, b due) int {
-		if a.at < b.at {
-			return -1
-		} else if a.at > b.at {
-			return 1
-		}
-		return 0
+		return cmp.Or(cmp.Compare(a.at, b.at), cmp.Compare(rank[a.move], rank[b.move]))
 	})
 	for _, e := range l.Events {
 		switch e.Kind {

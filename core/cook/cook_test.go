@@ -180,3 +180,47 @@ func TestExtraTurnsAreFlipsInTheForecast(t *testing.T) {
 		t.Errorf("what happened cannot be simulated: %v", err)
 	}
 }
+
+func TestLedThroughARestAndACheck(t *testing.T) {
+	l := plan()
+	l.Program = program.Program{Stages: []program.Stage{{AirC: 160, Minutes: 10}, {AirC: 200, Minutes: 4, Rest: true}, {AirC: 200, Minutes: 8}},
+		Turns: []program.Turn{{AtMin: 6, Kind: program.LookIn}, {AtMin: 14, Kind: program.Flip}}}
+	say(t, &l, 0, Loaded, 0)
+	for _, c := range []struct {
+		minute       float64
+		title, label string
+		kind         string
+	}{
+		{5, "Look at one and probe it", "Looked", Turned},
+		{9, "Take the basket out to rest, set 200 °C", "It is out to rest", Dialled},
+		{13.5, "Basket back in", "It is back in", Dialled},
+	} {
+		s := l.Step(start.Add(minutes(c.minute)))
+		if s.Title != c.title || s.Label != c.label || s.Action != c.kind {
+			t.Errorf("minute %g: %q, %q by %q; want %q, %q by %q", c.minute, s.Title, s.Label, s.Action, c.title, c.label, c.kind)
+		}
+		say(t, &l, c.minute+1, c.kind, 0)
+	}
+	// A quarter of an hour in, the rest has been as it was said.
+	p := l.Actual()
+	if len(p.Stages) != 3 || !p.Stages[1].Rest || math.Abs(p.Stages[1].Minutes-4.5) > 0.02 || p.Turns[0].Kind != program.LookIn {
+		t.Errorf("as it happened: %+v", p)
+	}
+	say(t, &l, 15, Turned, 0)
+	say(t, &l, 17, Out, 0)
+	if p = l.Actual(); p.Stages[len(p.Stages)-1].Rest {
+		t.Errorf("what is out for good rests: %+v", p)
+	}
+}
+
+func TestTakenOutInTheRestIsAProgramWithoutOne(t *testing.T) {
+	l := plan()
+	l.Program = program.Program{Stages: []program.Stage{{AirC: 160, Minutes: 10}, {AirC: 200, Minutes: 4, Rest: true}, {AirC: 200, Minutes: 8}}}
+	say(t, &l, 0, Loaded, 0)
+	say(t, &l, 10, Dialled, 0)
+	say(t, &l, 12, Out, 0)
+	q := program.Request{Load: program.Load{Cut: "chicken-wing-flat", Pieces: 8, PieceMassG: 42}, Program: l.Actual()}
+	if err := program.Check(q); err != nil {
+		t.Errorf("%+v: %v", q.Program, err)
+	}
+}

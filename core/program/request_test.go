@@ -125,7 +125,14 @@ func TestWarningsProposeWhatMends(t *testing.T) {
 		t.Errorf("still tears at minute %g", *w.Fix)
 	}
 
+	// A look moves nothing, and so tears nothing.
+	crumb.Program.Turns = []Turn{{1, LookIn}}
+	if again := quick(t, crumb); has(again, "tears") != nil {
+		t.Error("a coat tears by being looked at")
+	}
+
 	for code, q := range map[string]Request{
+		"sugar":     {Load: Load{Cut: "chicken-drumstick", Pieces: 4, PieceMassG: 115}, Coat: &Coat{ID: "oil-rub", OilG: 4, SugarPct: 3}, Program: Program{PreheatMin: 4, Stages: []Stage{{AirC: 190, Minutes: 25}}, Turns: []Turn{{11, Flip}}}},
 		"layered":   {Load: Load{Cut: "potato-wedge", Pieces: 40, PieceMassG: 32}, Program: Program{Stages: []Stage{{AirC: 190, Minutes: 20}}}},
 		"smoke":     {Load: Load{Cut: "pork-belly-slice", Pieces: 4, PieceMassG: 42}, Program: Program{Stages: []Stage{{AirC: 200, Minutes: 12}}}},
 		"lifts":     {Load: Load{Cut: "prawn", Pieces: 8, PieceMassG: 16}, Coat: &Coat{ID: "flour-dust"}, Program: Program{Stages: []Stage{{AirC: 190, Minutes: 8}}}},
@@ -134,6 +141,71 @@ func TestWarningsProposeWhatMends(t *testing.T) {
 	} {
 		if w := has(quick(t, q), code); w == nil || w.Message == "" || w.Field == "" {
 			t.Errorf("no %q warning", code)
+		}
+	}
+}
+
+func TestWarningsSayWhen(t *testing.T) {
+	find := func(a Answer, code string) *Warning {
+		for i := range a.Warnings {
+			if a.Warnings[i].Code == code {
+				return &a.Warnings[i]
+			}
+		}
+		return nil
+	}
+	dust := Request{Load: Load{Cut: "prawn", Pieces: 8, PieceMassG: 16}, Coat: &Coat{ID: "flour-dust"}, Program: Program{Stages: []Stage{{AirC: 190, Minutes: 8}}}}
+	if w := find(quick(t, dust), "lifts"); w == nil || w.AtMin == nil || *w.AtMin != 0 || !strings.Contains(w.Message, "until minute") {
+		t.Errorf("a light coat: %+v", w)
+	}
+	belly := Request{Load: Load{Cut: "pork-belly-slice", Pieces: 4, PieceMassG: 42}, Program: Program{Stages: []Stage{{AirC: 170, Minutes: 9}, {AirC: 200, Minutes: 6}}}}
+	if w := find(quick(t, belly), "smoke"); w == nil || w.AtMin == nil || *w.AtMin != 9 || *w.Fix != 190 {
+		t.Errorf("fat over 190 °C: %+v", w)
+	}
+	wet := Request{Load: Load{Cut: "chicken-drumette", Pieces: 8, PieceMassG: 48, Surface: "wet"}, Program: Program{Stages: []Stage{{AirC: 190, Minutes: 20}}}}
+	w := find(quick(t, wet), "rinse")
+	if w == nil || w.Set != "wiped" {
+		t.Fatalf("rinsed poultry: %+v", w)
+	}
+	wet.Load.Surface = w.Set
+	if find(quick(t, wet), "rinse") != nil {
+		t.Error("what was proposed does not mend it")
+	}
+	burnt := Request{Load: Load{Cut: "duck-leg", Pieces: 2, PieceMassG: 230}, Program: Program{PreheatMin: 4, Stages: []Stage{{AirC: 200, Minutes: 50}}}}
+	if w := find(quick(t, burnt), "overdone"); w == nil || w.AtMin == nil || *w.AtMin >= 50 {
+		t.Errorf("fifty minutes: %+v", w)
+	}
+}
+
+// What the food gives, the fryer gets: over whole cooks, with turns, a rest
+// and an opened drawer, the water that left the pieces is the steam that the
+// cavity was told of and the drip, and no heat is made on the way.
+func TestALoadAndItsFryerBalance(t *testing.T) {
+	for name, q := range map[string]Request{
+		"flipped": dozenWings(),
+		"two layers, shaken": {Load: Load{Cut: "potato-wedge", Pieces: 30, PieceMassG: 32}, Coat: &Coat{ID: "oil-rub", OilG: 10},
+			Program: Program{Stages: []Stage{{AirC: 195, Minutes: 24}}, Turns: []Turn{{8, Shake}, {16, Shake}}}},
+		"crumbed": {Load: Load{Cut: "fish-strip", Pieces: 8, PieceMassG: 36}, Coat: &Coat{ID: "three-bowl-crumb", OilG: 8},
+			Program: Program{PreheatMin: 3, Stages: []Stage{{AirC: 200, Minutes: 12}}, Turns: []Turn{{6, Flip}}}},
+	} {
+		s, err := resolve(q)
+		if err != nil {
+			t.Fatal(err)
+		}
+		r, err := newRun(&s, nominal, standard)
+		if err != nil {
+			t.Fatal(err)
+		}
+		r.carry(standard, nil)
+		for i := range r.classes {
+			b := r.classes[i].body
+			l := b.Ledger()
+			if lost := l.StartWater - b.Water(); math.Abs(lost-l.Vapour-l.Drip) > 0.001*lost {
+				t.Errorf("%s: %.4f kg/m² of water left, %.4f as steam and %.4f as drip", name, lost, l.Vapour, l.Drip)
+			}
+			if spent := b.StoredHeat() - l.StartHeat + l.Latent + l.Carried; math.Abs(spent-l.Heat) > 0.005*l.Heat {
+				t.Errorf("%s: %.0f J/m² in, %.0f stored and spent", name, l.Heat, spent)
+			}
 		}
 	}
 }

@@ -28,6 +28,9 @@ func (s *setup) breakages(r *run, a *Answer) {
 		return
 	}
 	for i, t := range s.program.Turns {
+		if t.Kind == LookIn {
+			continue
+		}
 		m := at(a.Timeline, t.AtMin)
 		// Crispness is monotone in dried thickness, so ask it back.
 		need := crust.Crispness(s.coating.Sets/1000, s.half)

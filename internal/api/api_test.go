@@ -123,6 +123,9 @@ func TestAnswersKeepTheContract(t *testing.T) {
 		{"POST", "/api/v1/cooks/" + cook.Id + "/events", `{"kind":"loaded"}`},
 		{"POST", "/api/v1/simulations", simulation},
 		{"POST", "/api/v1/simulations?chance=false", simulation},
+		{"POST", "/api/v1/conversions", `{"request":` + simulation + `,"recipe":{"kind":"oil","tempC":180,"minutes":3}}`},
+		{"POST", "/api/v1/baskets", `{"request":` + simulation + `,"perBasket":4}`},
+		{"POST", "/api/v1/fryer-guesses", `{"kind":"drawer","litres":5.5}`},
 		{"GET", "/api/v1/plans/none", ""},
 		{"POST", "/api/v1/simulations", `{"load":{"cut":"prawn","pieces":0,"pieceMassG":18},"program":{"stages":[]}}`},
 	} {

@@ -181,3 +181,59 @@ func TestBackupIsWholeWhileInUse(t *testing.T) {
 		t.Errorf("plan in the copy: %+v, %v", got, err)
 	}
 }
+
+func TestFryersThatAreNeededStay(t *testing.T) {
+	s, f, p := stocked(t)
+	if err := s.DeleteFryer(t.Context(), f.ID); !errors.Is(err, ErrNeeded) {
+		t.Errorf("the fryer of a dish: %v", err)
+	}
+	spare, err := s.AddFryer(t.Context(), Fryer{Name: "spare", Kind: "oven", Trays: 3, Inferred: JSON[[]string]{[]string{"trays", "powerW"}}})
+	if err != nil {
+		t.Fatal(err)
+	}
+	p.SecondFryerID = &spare.ID
+	if p, err = s.PutPlan(t.Context(), p, nil); err != nil {
+		t.Fatal(err)
+	}
+	if err := s.DeleteFryer(t.Context(), spare.ID); !errors.Is(err, ErrNeeded) {
+		t.Errorf("a fryer that helps with a dish: %v", err)
+	}
+	if err := s.DeletePlan(t.Context(), p.ID); err != nil {
+		t.Fatal(err)
+	}
+	if err := s.DeleteFryer(t.Context(), spare.ID); err != nil {
+		t.Errorf("one that no dish needs: %v", err)
+	}
+	if err := s.DeleteFryer(t.Context(), f.ID); !errors.Is(err, ErrNeeded) {
+		t.Errorf("the last one: %v", err)
+	}
+	back, err := s.RestoreFryer(t.Context(), spare.ID)
+	if err != nil || back.Trays != 3 || len(back.Inferred.V) != 2 {
+		t.Errorf("back as %+v (%v)", back, err)
+	}
+	if _, err := s.RestoreFryer(t.Context(), "nobody's"); !errors.Is(err, ErrNotFound) {
+		t.Errorf("restoring nothing: %v", err)
+	}
+}
+
+func TestABatchedPlanIsKeptWhole(t *testing.T) {
+	s, _, p := stocked(t)
+	per := 7
+	p.PerBasket = &per
+	p.Program.V.Stages = []program.Stage{{AirC: 170, Minutes: 8}, {AirC: 200, Minutes: 4, Rest: true}, {AirC: 200, Minutes: 9}}
+	p.Program.V.HotFromC = 190
+	if _, err := s.PutPlan(t.Context(), p, nil); err != nil {
+		t.Fatal(err)
+	}
+	got, err := s.Plan(t.Context(), p.ID)
+	if err != nil {
+		t.Fatal(err)
+	}
+	if got.PerBasket == nil || *got.PerBasket != 7 || !got.Program.V.Stages[1].Rest || got.Program.V.HotFromC != 190 {
+		t.Errorf("kept as %+v", got)
+	}
+	got.PerBasket = nil
+	if got, err = s.PutPlan(t.Context(), got, nil); err != nil || got.PerBasket != nil {
+		t.Errorf("undone as %+v (%v)", got, err)
+	}
+}

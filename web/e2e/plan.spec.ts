@@ -113,3 +113,49 @@ test('dishes are made, put aside and brought back', async ({ page, kitchen }) =>
   await page.getByRole('button', { name: 'Bring it back' }).click();
   await expect(page.getByRole('link', { name: /^Lockside wings/ })).toBeVisible();
 });
+
+test('a cut is found by name and drawn to scale, and comes first the next time', async ({ page, kitchen }) => {
+  await page.goto(kitchen.url);
+  await page.getByRole('button', { name: '11 wing flats' }).click();
+  const cuts = page.getByRole('listbox', { name: 'Cuts' });
+  await expect(cuts.getByRole('option')).toHaveCount(30);
+  const wide = async (name: string) =>
+    (
+      await cuts
+        .getByRole('option', { name: new RegExp(`^${name}`) })
+        .locator('svg')
+        .boundingBox()
+    )?.width ?? 0;
+  // As long beside one another as in the hand.
+  expect((await wide('whole fish')) / (await wide('meatball'))).toBeGreaterThan(4);
+  await accessible(page);
+  await page.getByRole('searchbox', { name: 'Of which cut' }).fill('shellfish');
+  await expect(cuts.getByRole('option')).toHaveCount(4);
+  await page.getByRole('searchbox', { name: 'Of which cut' }).fill('wheelbarrow');
+  await expect(page.getByText('No cut is called that.')).toBeVisible();
+  await page.getByRole('searchbox', { name: 'Of which cut' }).fill('squid');
+  await cuts.getByRole('option', { name: 'squid ring' }).click();
+  await expect(page.getByRole('button', { name: '11 squid rings' })).toBeVisible();
+  await page.getByRole('button', { name: '11 squid rings' }).click();
+  await expect(cuts.getByRole('group', { name: 'Used lately' }).getByRole('option')).toHaveText(/squid ring/);
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(page.getByRole('button', { name: '11 wing flats' })).toBeVisible();
+});
+
+test('a size is said by weight, by count or by ruler', async ({ page, kitchen }) => {
+  await page.goto(kitchen.url);
+  await page.getByRole('button', { name: '43 g' }).click();
+  const count = page.getByRole('textbox', { name: 'Or pieces to the kilogram' });
+  await count.fill('20');
+  await count.press('Enter');
+  await expect(page.getByRole('textbox', { name: 'One piece weighs' })).toHaveValue('50');
+  const ruler = page.getByRole('textbox', { name: 'Thickest part, by ruler' });
+  await ruler.fill('30');
+  await ruler.press('Enter');
+  await expect(page.getByText('By your ruler.')).toBeVisible();
+  await expect(page.getByRole('img', { name: '30 millimetres on a ruler' })).toBeVisible();
+  await accessible(page);
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('button', { name: '50 g' })).toBeVisible();
+});

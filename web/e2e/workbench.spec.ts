@@ -192,3 +192,37 @@ test('the workbench fits a phone and a tablet', async ({ page, kitchen }) => {
     await accessible(page);
   }
 });
+
+test.describe('by finger', () => {
+  test.use({ hasTouch: true, isMobile: true, viewport: { width: 390, height: 844 } });
+
+  test('a shelf and a turn follow a finger, and the page stays', async ({ page, kitchen }) => {
+    await page.goto(kitchen.url);
+    const touch = await page.context().newCDPSession(page);
+    const swipe = async (what: Locator, dx: number, dy: number) => {
+      await what.scrollIntoViewIfNeeded();
+      const box = await what.boundingBox();
+      if (!box) throw new Error('nothing to take hold of');
+      const at = (k: number) => [
+        { x: box.x + box.width / 2 + (dx * k) / 10, y: box.y + box.height / 2 + (dy * k) / 10 },
+      ];
+      await touch.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: at(0) });
+      for (let k = 1; k <= 10; k++)
+        await touch.send('Input.dispatchTouchEvent', { type: 'touchMove', touchPoints: at(k) });
+      await touch.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] });
+    };
+    const first = stage(page, 1);
+    await first.scrollIntoViewIfNeeded();
+    const scrolled = await page.evaluate(() => window.scrollY);
+    await swipe(first, 0, -25);
+    await expect(first).toHaveAccessibleName(/^Stage 1: 1[789]\d °C for 12 min$/);
+    expect(await page.evaluate(() => window.scrollY)).toBe(scrolled);
+    const turn = page.getByRole('button', { name: /^Turn at minute/ });
+    await swipe(turn, -40, 0);
+    await expect(turn).not.toHaveAccessibleName('Turn at minute 12');
+    await expect(page.getByRole('dialog')).toHaveCount(0);
+    // A tap still opens what a drag only moves.
+    await turn.tap();
+    await expect(page.getByRole('dialog', { name: 'Turn' })).toBeVisible();
+  });
+});

@@ -266,6 +266,16 @@ export function Race({ plant, answer, stages, turns, faces, units, pending, edit
                     {turnWord(t.kind).toLowerCase()} {minutes(t.atMin)}
                   </text>
                 ))}
+            {edit ? null : (
+              <text
+                x={x(programEnd)}
+                y={s.axis + 52}
+                textAnchor={x(programEnd) > s.right - 24 ? 'end' : 'middle'}
+                style={{ fill: 'var(--heat)', fontWeight: 600 }}
+              >
+                out {minutes(programEnd)}
+              </text>
+            )}
             {read !== null ? (
               <line x1={x(read)} x2={x(read)} y1={s.plot.top - 6} y2={s.axis} stroke="var(--ink)" strokeWidth={1} />
             ) : null}

@@ -1,0 +1,193 @@
+package api_test
+
+import (
+	"bufio"
+	"bytes"
+	"context"
+	"encoding/json"
+	"fmt"
+	"net/http"
+	"net/http/httptest"
+	"strings"
+	"testing"
+	"time"
+
+	"velocrustum/core/program"
+	"velocrustum/internal/api"
+)
+
+const wings = `{"load": {"cut": "chicken-wing-flat", "pieces": 12, "pieceMassG": 42}, "coat": {"id": "starch-dust", "oilG": 4},
+	"fryer": {"kind": "drawer", "dial": {"minC": 90, "maxC": 190, "stepC": 10}}, "program": {"preheatMin": 4, "stages": [{"airC": 190, "minutes": 20}]}}`
+
+func TestWaysComeInLinesWithProgress(t *testing.T) {
+	k := newKitchen(t, "")
+	w := k.send("POST", "/api/v1/recommendations?want=crisper", wings)
+	if w.Code != http.StatusOK || w.Header().Get("Content-Type") != "application/x-ndjson" {
+		t.Fatalf("%d %s: %s", w.Code, w.Header().Get("Content-Type"), w.Body)
+	}
+	var lines []api.RecommendationLine
+	scan := bufio.NewScanner(bytes.NewReader(w.Body.Bytes()))
+	scan.Buffer(nil, 1<<22)
+	for scan.Scan() {
+		var l api.RecommendationLine
+		if err := json.Unmarshal(scan.Bytes(), &l); err != nil {
+			t.Fatal(err)
+		}
+		lines = append(lines, l)
+	}
+	last := lines[len(lines)-1]
+	if len(lines) != len(program.Ways)+1 || last.Recommendation == nil || *lines[0].Done != 1 || *lines[0].Of != len(program.Ways) {
+		t.Fatalf("%d lines, the last %+v", len(lines), last)
+	}
+	for _, p := range last.Recommendation.Ways {
+		for _, s := range p.Program.Stages {
+			if s.AirC > 190 || int(s.AirC)%10 != 0 {
+				t.Errorf("%s wants %g °C of a dial from 90 to 190 by tens", p.Way, s.AirC)
+			}
+		}
+	}
+	if !w.Flushed {
+		t.Error("progress was not sent as it came")
+	}
+}
+
+func TestASearchEndsWithItsReader(t *testing.T) {
+	k := newKitchen(t, "")
+	ctx, cancel := context.WithCancel(t.Context())
+	r := httptest.NewRequestWithContext(ctx, "POST", "http://localhost/api/v1/recommendations",
+		strings.NewReader(strings.Replace(wings, `"pieces": 12`, `"pieces": 30`, 1)))
+	r.Header.Set("Content-Type", "application/json")
+	done := make(chan string)
+	go func() {
+		w := httptest.NewRecorder()
+		k.handler.ServeHTTP(w, r)
+		done <- w.Body.String()
+	}()
+	cancel()
+	select {
+	case body := <-done:
+		if strings.Contains(body, "recommendation") {
+			t.Error("a search that was given up still answered")
+		}
+	case <-time.After(20 * time.Second):
+		t.Error("a search goes on without a reader")
+	}
+}
+
+func TestWorkbenchRefusesInWords(t *testing.T) {
+	k := newKitchen(t, "")
+	for _, c := range []struct{ path, body, field string }{
+		{"recommendations?want=fluffier", wings, "want"},
+		{"recommendations", strings.Replace(wings, "chicken-wing-flat", "brick", 1), "load.cut"},
+		{"conversions", `{"request": ` + wings + `, "recipe": {"kind": "pan", "tempC": 180, "minutes": 5}}`, "recipe.kind"},
+		{"conversions", `{"request": ` + wings + `, "recipe": {"kind": "oil", "tempC": 480, "minutes": 5}}`, "recipe.tempC"},
+		{"conversions", `{"request": ` + wings + `}`, "recipe"},
+		{"baskets", `{"request": ` + wings + `, "perBasket": 40}`, "perBasket"},
+		{"baskets", `{"request": ` + strings.Replace(wings, `"pieces": 12`, `"pieces": 900`, 1) + `}`, "load.pieces"},
+		{"fryer-guesses", `{"kind": "drawer", "litres": 400}`, "litres"},
+		{"fryer-guesses", `{"kind": "kettle"}`, "kind"},
+	} {
+		p := get[api.Problem](k, http.StatusUnprocessableEntity, "POST", "/api/v1/"+c.path, c.body)
+		if p.Errors == nil || (*p.Errors)[0].Field != c.field || (*p.Errors)[0].Allowed == "" {
+			t.Errorf("%s: %+v, want %s named", c.path, p.Errors, c.field)
+		}
+	}
+}
+
+func TestConvertAndBatch(t *testing.T) {
+	k := newKitchen(t, "")
+	c := get[program.Conversion](k, 200, "POST", "/api/v1/conversions", `{"request": `+wings+`, "recipe": {"kind": "preset", "tempC": 200, "minutes": 8}}`)
+	if c.Fit != "short" || c.Proposal == nil || c.Says == "" {
+		t.Errorf("eight minutes: %+v", c)
+	}
+	b := get[program.Baskets](k, 200, "POST", "/api/v1/baskets",
+		`{"request": `+strings.Replace(wings, `"pieces": 12`, `"pieces": 22`, 1)+`, "perBasket": 11, "second": {"kind": "drawer", "powerW": 1100, "basket": {"shape": "round", "diameterMm": 190}}}`)
+	if len(b.Batchings) != 3 {
+		t.Errorf("%d batchings", len(b.Batchings))
+	}
+}
+
+func TestFryersAreMadePutAsideAndBroughtBack(t *testing.T) {
+	k := newKitchen(t, "")
+	guess := get[api.FryerInput](k, 200, "POST", "/api/v1/fryer-guesses", `{"kind": "oven", "litres": 20}`)
+	if guess.Inferred == nil || len(*guess.Inferred) < 3 || guess.Trays == nil || *guess.Trays != 2 {
+		t.Fatalf("%+v", guess)
+	}
+	body, err := json.Marshal(guess)
+	if err != nil {
+		t.Fatal(err)
+	}
+	f := get[api.Fryer](k, 201, "POST", "/api/v1/fryers", string(body))
+	if f.Trays != 2 || len(f.Inferred) != len(*guess.Inferred) {
+		t.Errorf("kept as %+v", f)
+	}
+	get[any](k, 204, "DELETE", "/api/v1/fryers/"+f.Id, "")
+	get[api.Problem](k, 404, "DELETE", "/api/v1/fryers/"+f.Id, "")
+	if back := get[api.Fryer](k, 200, "POST", "/api/v1/fryers/"+f.Id+"/restore", ""); back.PowerW != f.PowerW {
+		t.Errorf("back as %+v", back)
+	}
+	// One that a dish needs stays.
+	used := get[[]api.Plan](k, 200, "GET", "/api/v1/plans", "")[0].FryerId
+	if p := get[api.Problem](k, 409, "DELETE", "/api/v1/fryers/"+used, ""); p.Detail == nil {
+		t.Error("no reason is given")
+	}
+}
+
+// planned makes a plan of the demo's wings with changes.
+func planned(k *kitchen, change func(*api.PlanInput)) api.Plan {
+	k.t.Helper()
+	p := get[[]api.Plan](k, 200, "GET", "/api/v1/plans", "")[0]
+	in := api.PlanInput{Name: p.Name, FryerId: p.FryerId, Load: p.Load, Coat: p.Coat, Program: p.Program}
+	change(&in)
+	body, err := json.Marshal(in)
+	if err != nil {
+		k.t.Fatal(err)
+	}
+	return get[api.Plan](k, 201, "POST", "/api/v1/plans", string(body))
+}
+
+func start(k *kitchen, plan string, basket int) api.Cook {
+	k.t.Helper()
+	return get[api.Cook](k, 201, "POST", "/api/v1/cooks", fmt.Sprintf(`{"planId": %q, "basket": %d}`, plan, basket))
+}
+
+func TestABasketfulIsCookedAsItself(t *testing.T) {
+	k := newKitchen(t, "")
+	per := 11
+	p := planned(k, func(in *api.PlanInput) { in.Load.Pieces, in.Coat.OilG, in.PerBasket = 25, 10, &per })
+	first := start(k, p.Id, 1)
+	if first.Baskets != 3 || first.Basket != 1 || first.Plan.Load.Pieces != 11 || first.Plan.Coat.OilG != 4.4 {
+		t.Errorf("first: basket %d of %d, %d pieces, %g g of oil", first.Basket, first.Baskets, first.Plan.Load.Pieces, first.Plan.Coat.OilG)
+	}
+	get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+first.Id+"/events", `{"kind": "stop"}`)
+	third := start(k, p.Id, 3)
+	if third.Plan.Load.Pieces != 3 || third.Plan.Program.HotFromC == 0 || third.Plan.Program.PreheatMin != 0 {
+		t.Errorf("third: %d pieces by %+v", third.Plan.Load.Pieces, third.Plan.Program)
+	}
+	if third.Step.Phase != "loading" {
+		t.Errorf("the fryer is hot, and yet it says %q", third.Step.Title)
+	}
+	get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+third.Id+"/events", `{"kind": "stop"}`)
+	for _, basket := range []int{4, 90} {
+		get[api.Problem](k, 422, "POST", "/api/v1/cooks", fmt.Sprintf(`{"planId": %q, "basket": %d}`, p.Id, basket))
+	}
+}
+
+func TestTheSecondFryerCooksItsShare(t *testing.T) {
+	k := newKitchen(t, "")
+	fryers := get[[]api.Fryer](k, 200, "GET", "/api/v1/fryers", "")
+	p := planned(k, func(in *api.PlanInput) {
+		in.Load.Pieces, in.FryerId, in.SecondFryerId = 16, fryers[0].Id, &fryers[1].Id
+	})
+	one := start(k, p.Id, 1)
+	get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+one.Id+"/events", `{"kind": "stop"}`)
+	two := start(k, p.Id, 2)
+	if two.Fryer.Name != fryers[1].Name || one.Plan.Load.Pieces+two.Plan.Load.Pieces != 16 {
+		t.Errorf("%d in %s, %d in %s", one.Plan.Load.Pieces, one.Fryer.Name, two.Plan.Load.Pieces, two.Fryer.Name)
+	}
+	// A fryer cannot help itself.
+	in, _ := json.Marshal(api.PlanInput{Name: "x", FryerId: fryers[0].Id, SecondFryerId: &fryers[0].Id, Load: p.Load, Coat: p.Coat, Program: p.Program})
+	if pr := get[api.Problem](k, 422, "POST", "/api/v1/plans", string(in)); (*pr.Errors)[0].Field != "secondFryerId" {
+		t.Errorf("%+v", pr.Errors)
+	}
+}
