@@ -42,6 +42,9 @@ type Load struct {
 	ThicknessMm *float64 `json:"thicknessMm,omitempty"` // from mass and cut
 	StartC      *float64 `json:"startC,omitempty"`      // 5
 	Surface     string   `json:"surface,omitempty"`     // wiped
+	// SurfaceWaterG is the free water on it, g/100 cm², in the place of what
+	// Surface stands for; under 0 the rack has dried the outer layer too.
+	SurfaceWaterG *float64 `json:"surfaceWaterG,omitempty"`
 }
 
 // Coat is what the pieces are covered with.
@@ -333,7 +336,8 @@ type setup struct {
 	cut      food.Cut
 	coating  food.Coating
 	surface  food.Surface
-	pieces   int // in one drawer
+	water    float64 // on it, kg/m²
+	pieces   int     // in one drawer
 	drawers  int
 	massG    float64
 	thick    float64 // mm
@@ -382,6 +386,11 @@ func resolve(q Request) (setup, error) {
 	}
 	s.surface = food.Surface(surface)
 	c.among("load.surface", surface, names(food.Surfaces))
+	s.water = s.surface.Water()
+	if w := q.Load.SurfaceWaterG; w != nil {
+		c.within("load.surfaceWaterG", *w, -1.2, 4, "g/100 cm²")
+		s.water = *w / 10 // kg/m²
+	}
 
 	coat := value(q.Coat, Coat{ID: "bare"})
 	if s.coating.Coat, err = food.FindCoat(coat.ID); err != nil {

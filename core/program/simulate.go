@@ -212,7 +212,7 @@ func newRun(s *setup, v variation, res resolution) (*run, error) {
 			if err != nil {
 				return nil, err
 			}
-			body.AddSurfaceWater(s.surface.Water())
+			body.AddSurfaceWater(s.water)
 			c := class{
 				body: body, exposure: e, surface: piece.Surface,
 				pieces: float64(s.pieces) * e.Share,

@@ -102,22 +102,39 @@ func (s *setup) warnings(a *Answer) (list []Warning) {
 	}
 	last := len(s.program.Stages) - 1
 	lengthen := fmt.Sprintf("program.stages[%d].minutes", last)
+	safeAt, crispAt := a.SafeAtMin, a.CrispAtMin
+	if safeAt == nil || crispAt == nil {
+		// What did not come within the program may still come after it.
+		on := *s
+		on.tail = math.Min(60, MaxMinutes-s.minutes)
+		if long, err := on.answer(searching); err == nil && on.tail > s.tail {
+			safeAt, crispAt = long.SafeAtMin, long.CrispAtMin
+			if long.Window.ToMin != nil && crispAt != nil && *long.Window.ToMin < *crispAt {
+				crispAt = nil // by then it is overdone
+			}
+		}
+	}
 	switch {
 	case a.SafeAtMin == nil || *a.SafeAtMin > s.minutes:
 		w := add("under-rule", lengthen, "The coldest meat is at %.0f °C when the program ends, under the %.1f °C of the rule. It is not safe to eat yet.", a.End.CoreC, s.rule.CoreC)
-		if a.SafeAtMin != nil {
-			w.Fix = lengthened(s, last, *a.SafeAtMin)
+		if safeAt != nil {
+			w.Fix = lengthened(s, last, lateSafe**safeAt)
 		}
 	case safeBy == nil || *safeBy > s.minutes:
 		w := add("rule-in-doubt", lengthen, "Most loads are safe by the end, but fewer than 95 in 100: pieces, fridges and fryers differ. Give it longer, or probe the thickest one.")
-		if safeBy != nil {
+		if until := lateSafe * *a.SafeAtMin; safeBy != nil {
 			w.Fix = lengthened(s, last, *safeBy)
+		} else {
+			w.Fix = lengthened(s, last, math.Max(until, s.minutes+1))
 		}
 	}
 	if a.CrispAtMin == nil || *a.CrispAtMin > s.minutes {
 		w := add("soft", lengthen, "The crust ends %s, at %.0f of the %.0f asked for.", a.End.CrustWords, math.Floor(a.End.Crust), s.crust)
-		if a.CrispAtMin != nil {
-			w.Fix = lengthened(s, last, *a.CrispAtMin)
+		switch top := s.dial.MaxC; {
+		case crispAt != nil:
+			w.Fix = lengthened(s, last, *crispAt)
+		case s.program.Stages[last].AirC < top-2:
+			w.Field, w.Fix = fmt.Sprintf("program.stages[%d].airC", last), &top
 		}
 	}
 	if to := a.Window.ToMin; to != nil && *to < s.minutes {
@@ -125,6 +142,8 @@ func (s *setup) warnings(a *Answer) (list []Warning) {
 		w.AtMin = to
 		if fix := s.program.Stages[last].Minutes - (s.minutes - math.Floor(*to)); fix >= 1 && (a.Window.FromMin == nil || *a.Window.FromMin <= math.Floor(*to)) {
 			w.Fix = &fix
+		} else if cooler := math.Max(s.dial.MinC, s.program.Stages[last].AirC-15); cooler < s.program.Stages[last].AirC {
+			w.Field, w.Fix = fmt.Sprintf("program.stages[%d].airC", last), &cooler
 		}
 	}
 	if s.coverage > fryer.FreeCoverage+crowdedBy {

@@ -95,3 +95,27 @@ func (b *Body) Dried(face int) float64 {
 	}
 	return d
 }
+
+// Profile returns a face's temperatures from its surface inward, as pairs of
+// depth in m and °C.
+func (b *Body) Profile(face int) [][2]float64 {
+	out := [][2]float64{{0, b.surf[face]}}
+	edge := 0.0
+	for i := b.g.n - 1; i >= b.g.first; i-- {
+		out = append(out, [2]float64{edge + b.g.width[i]/2, b.t[2*i+face]})
+		edge += b.g.width[i]
+	}
+	return out
+}
+
+// Mean returns the mean temperature of the flesh by volume, °C.
+func (b *Body) Mean() float64 {
+	sum, volume := 0.0, 0.0
+	for i := range b.g.n {
+		if b.g.part[i] == Flesh {
+			sum += b.g.volume[i] * (b.t[2*i] + b.t[2*i+1]) / 2
+			volume += b.g.volume[i]
+		}
+	}
+	return sum / volume
+}

@@ -18,6 +18,7 @@ import (
 	"strings"
 	"time"
 
+	"velocrustum/core/prep"
 	"velocrustum/core/program"
 
 	"github.com/getkin/kin-openapi/openapi3"
@@ -301,6 +302,52 @@ type Basket = program.Basket
 // Baskets defines model for Baskets.
 type Baskets = program.Baskets
 
+// Bench The choices before the basket
+type Bench = prep.Bench
+
+// BenchAnswer defines model for BenchAnswer.
+type BenchAnswer struct {
+	Allergens []string `json:"allergens"`
+	Bowls     []struct {
+		Ingredient string  `json:"ingredient"`
+		Measure    string  `json:"measure"`
+		Name       string  `json:"name"`
+		PutOutG    float64 `json:"putOutG"`
+		SticksG    float64 `json:"sticksG"`
+	} `json:"bowls"`
+	Coat      Coat  `json:"coat"`
+	DeepFried Plate `json:"deepFried"`
+	Load      Load  `json:"load"`
+	Plate     Plate `json:"plate"`
+
+	// Profile Salt by depth after the salting
+	Profile *[]struct {
+		Mm  float64 `json:"mm"`
+		Pct float64 `json:"pct"`
+	} `json:"profile,omitempty"`
+	RubG     float64            `json:"rubG"`
+	SaltFrom map[string]float64 `json:"saltFrom"`
+	SaltPct  float64            `json:"saltPct"`
+	Stations []struct {
+		Cautions []string `json:"cautions"`
+
+		// Does What it does to the crust and the clock
+		Does     string `json:"does"`
+		Headline string `json:"headline"`
+
+		// Id dry, marinade, salt, coat or finish
+		Id    string `json:"id"`
+		Title string `json:"title"`
+		Why   string `json:"why"`
+
+		// Without The load and coat if the step is skipped
+		Without struct {
+			Coat Coat `json:"coat"`
+			Load Load `json:"load"`
+		} `json:"without"`
+	} `json:"stations"`
+}
+
 // Catalog defines model for Catalog.
 type Catalog struct {
 	Coats      []CoatInfo `json:"coats"`
@@ -538,6 +585,12 @@ type FryerKnownKind string
 // FryerKnownShape defines model for FryerKnown.Shape.
 type FryerKnownShape string
 
+// Ingredient What is in 100 g, in g, and its density by the spoon
+type Ingredient = prep.Ingredient
+
+// Item defines model for Item.
+type Item = prep.Item
+
 // Load defines model for Load.
 type Load = program.Load
 
@@ -561,6 +614,8 @@ type OutcomeInside string
 
 // Plan defines model for Plan.
 type Plan struct {
+	// Bench The choices before the basket
+	Bench     *Bench    `json:"bench,omitempty"`
 	ChangedAt time.Time `json:"changedAt"`
 	Coat      Coat      `json:"coat"`
 	FryerId   string    `json:"fryerId"`
@@ -582,6 +637,8 @@ type Plan struct {
 
 // PlanInput defines model for PlanInput.
 type PlanInput struct {
+	// Bench The choices before the basket
+	Bench   *Bench `json:"bench,omitempty"`
 	Coat    Coat   `json:"coat"`
 	FryerId string `json:"fryerId"`
 	Load    Load   `json:"load"`
@@ -597,6 +654,9 @@ type PlanInput struct {
 	// TableTime Local time on the table
 	TableTime *string `json:"tableTime,omitempty"`
 }
+
+// Plate defines model for Plate.
+type Plate = prep.Plate
 
 // Problem defines model for Problem.
 type Problem struct {
@@ -668,12 +728,25 @@ type Id = string
 // IfMatch defines model for IfMatch.
 type IfMatch = string
 
+// ReadAmountJSONBody defines parameters for ReadAmount.
+type ReadAmountJSONBody struct {
+	Ingredient string `json:"ingredient"`
+	Text       string `json:"text"`
+}
+
 // PlanBasketsJSONBody defines parameters for PlanBaskets.
 type PlanBasketsJSONBody struct {
 	// PerBasket pieces in the first basket; 0 leaves it open
 	PerBasket *int              `json:"perBasket,omitempty"`
 	Request   SimulationRequest `json:"request"`
 	Second    *SimulationFryer  `json:"second,omitempty"`
+}
+
+// WorkBenchJSONBody defines parameters for WorkBench.
+type WorkBenchJSONBody struct {
+	// Bench The choices before the basket
+	Bench   Bench             `json:"bench"`
+	Request SimulationRequest `json:"request"`
 }
 
 // ConvertJSONBody defines parameters for Convert.
@@ -712,8 +785,14 @@ type SimulateParams struct {
 	Chance *bool `form:"chance,omitempty" json:"chance,omitempty"`
 }
 
+// ReadAmountJSONRequestBody defines body for ReadAmount for application/json ContentType.
+type ReadAmountJSONRequestBody ReadAmountJSONBody
+
 // PlanBasketsJSONRequestBody defines body for PlanBaskets for application/json ContentType.
 type PlanBasketsJSONRequestBody PlanBasketsJSONBody
+
+// WorkBenchJSONRequestBody defines body for WorkBench for application/json ContentType.
+type WorkBenchJSONRequestBody WorkBenchJSONBody
 
 // ConvertJSONRequestBody defines body for Convert for application/json ContentType.
 type ConvertJSONRequestBody ConvertJSONBody
@@ -736,6 +815,9 @@ type CreateFryerJSONRequestBody = FryerInput
 // PutFryerJSONRequestBody defines body for PutFryer for application/json ContentType.
 type PutFryerJSONRequestBody = FryerInput
 
+// PutIngredientJSONRequestBody defines body for PutIngredient for application/json ContentType.
+type PutIngredientJSONRequestBody = Ingredient
+
 // CreatePlanJSONRequestBody defines body for CreatePlan for application/json ContentType.
 type CreatePlanJSONRequestBody = PlanInput
 
@@ -753,9 +835,15 @@ type SimulateJSONRequestBody = SimulationRequest
 
 // ServerInterface represents all server handlers.
 type ServerInterface interface {
+	// ReadAmount Read an amount of an ingredient as people write it
+	// (POST /amounts)
+	ReadAmount(w http.ResponseWriter, r *http.Request)
 	// PlanBaskets Plan how a dish of many pieces goes through one or two fryers
 	// (POST /baskets)
 	PlanBaskets(w http.ResponseWriter, r *http.Request)
+	// WorkBench Work out everything before the basket, and what the engine is told of it
+	// (POST /bench)
+	WorkBench(w http.ResponseWriter, r *http.Request)
 	// GetCatalog Cuts, coats and rules that the engine knows
 	// (GET /catalog)
 	GetCatalog(w http.ResponseWriter, r *http.Request)
@@ -807,6 +895,15 @@ type ServerInterface interface {
 
 	// (POST /fryers/{id}/restore)
 	RestoreFryer(w http.ResponseWriter, r *http.Request, id Id)
+	// ListPantry All ingredients, with the household's own figures over those that ship
+	// (GET /pantry)
+	ListPantry(w http.ResponseWriter, r *http.Request)
+	// DropIngredient Go back to the figures that ship
+	// (DELETE /pantry/{id})
+	DropIngredient(w http.ResponseWriter, r *http.Request, id Id)
+
+	// (PUT /pantry/{id})
+	PutIngredient(w http.ResponseWriter, r *http.Request, id Id)
 
 	// (GET /plans)
 	ListPlans(w http.ResponseWriter, r *http.Request)
@@ -843,9 +940,21 @@ type ServerInterface interface {
 
 type Unimplemented struct{}
 
+// ReadAmount Read an amount of an ingredient as people write it
+// (POST /amounts)
+func (_ Unimplemented) ReadAmount(w http.ResponseWriter, r *http.Request) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
 // PlanBaskets Plan how a dish of many pieces goes through one or two fryers
 // (POST /baskets)
 func (_ Unimplemented) PlanBaskets(w http.ResponseWriter, r *http.Request) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
+// WorkBench Work out everything before the basket, and what the engine is told of it
+// (POST /bench)
+func (_ Unimplemented) WorkBench(w http.ResponseWriter, r *http.Request) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
@@ -940,6 +1049,23 @@ func (_ Unimplemented) RestoreFryer(w http.ResponseWriter, r *http.Request, id I
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
+// ListPantry All ingredients, with the household's own figures over those that ship
+// (GET /pantry)
+func (_ Unimplemented) ListPantry(w http.ResponseWriter, r *http.Request) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
+// DropIngredient Go back to the figures that ship
+// (DELETE /pantry/{id})
+func (_ Unimplemented) DropIngredient(w http.ResponseWriter, r *http.Request, id Id) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
+// (PUT /pantry/{id})
+func (_ Unimplemented) PutIngredient(w http.ResponseWriter, r *http.Request, id Id) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
 // (GET /plans)
 func (_ Unimplemented) ListPlans(w http.ResponseWriter, r *http.Request) {
 	w.WriteHeader(http.StatusNotImplemented)
@@ -1001,11 +1127,39 @@ type ServerInterfaceWrapper struct {
 
 type MiddlewareFunc func(http.Handler) http.Handler
 
+// ReadAmount operation middleware
+func (siw *ServerInterfaceWrapper) ReadAmount(w http.ResponseWriter, r *http.Request) {
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.ReadAmount(w, r)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
 // PlanBaskets operation middleware
 func (siw *ServerInterfaceWrapper) PlanBaskets(w http.ResponseWriter, r *http.Request) {
 
 	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
 		siw.Handler.PlanBaskets(w, r)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
+// WorkBench operation middleware
+func (siw *ServerInterfaceWrapper) WorkBench(w http.ResponseWriter, r *http.Request) {
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.WorkBench(w, r)
 	}))
 
 	for _, middleware := range siw.HandlerMiddlewares {
@@ -1376,6 +1530,72 @@ func (siw *ServerInterfaceWrapper) RestoreFryer(w http.ResponseWriter, r *http.R
 
 	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
 		siw.Handler.RestoreFryer(w, r, id)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
+// ListPantry operation middleware
+func (siw *ServerInterfaceWrapper) ListPantry(w http.ResponseWriter, r *http.Request) {
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.ListPantry(w, r)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
+// DropIngredient operation middleware
+func (siw *ServerInterfaceWrapper) DropIngredient(w http.ResponseWriter, r *http.Request) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id Id
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", chi.URLParam(r, "id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: r.URL.RawPath == ""})
+	if err != nil {
+		siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "id", Err: err})
+		return
+	}
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.DropIngredient(w, r, id)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
+// PutIngredient operation middleware
+func (siw *ServerInterfaceWrapper) PutIngredient(w http.ResponseWriter, r *http.Request) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id Id
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", chi.URLParam(r, "id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: r.URL.RawPath == ""})
+	if err != nil {
+		siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "id", Err: err})
+		return
+	}
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.PutIngredient(w, r, id)
 	}))
 
 	for _, middleware := range siw.HandlerMiddlewares {
@@ -1767,6 +1987,21 @@ func HandlerWithOptions(si ServerInterface, options ChiServerOptions) http.Handl
 		r.Post(options.BaseURL+"/fryer-guesses", wrapper.GuessFryer)
 	})
 	r.Group(func(r chi.Router) {
+		r.Post(options.BaseURL+"/bench", wrapper.WorkBench)
+	})
+	r.Group(func(r chi.Router) {
+		r.Post(options.BaseURL+"/amounts", wrapper.ReadAmount)
+	})
+	r.Group(func(r chi.Router) {
+		r.Get(options.BaseURL+"/pantry", wrapper.ListPantry)
+	})
+	r.Group(func(r chi.Router) {
+		r.Delete(options.BaseURL+"/pantry/{id}", wrapper.DropIngredient)
+	})
+	r.Group(func(r chi.Router) {
+		r.Put(options.BaseURL+"/pantry/{id}", wrapper.PutIngredient)
+	})
+	r.Group(func(r chi.Router) {
 		r.Get(options.BaseURL+"/settings", wrapper.GetSettings)
 	})
 	r.Group(func(r chi.Router) {
@@ -1838,6 +2073,50 @@ func HandlerWithOptions(si ServerInterface, options ChiServerOptions) http.Handl
 
 type ProblemApplicationProblemPlusJSONResponse Problem
 
+type ReadAmountRequestObject struct {
+	Body *ReadAmountJSONRequestBody
+}
+
+type ReadAmountResponseObject interface {
+	VisitReadAmountResponse(w http.ResponseWriter) error
+}
+
+type ReadAmount200JSONResponse struct {
+	G float64 `json:"g"`
+
+	// Says in the household's spoons
+	Says string `json:"says"`
+}
+
+func (response ReadAmount200JSONResponse) VisitReadAmountResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type ReadAmountdefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response ReadAmountdefaultApplicationProblemPlusJSONResponse) VisitReadAmountResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
 type PlanBasketsRequestObject struct {
 	Body *PlanBasketsJSONRequestBody
 }
@@ -1866,6 +2145,45 @@ type PlanBasketsdefaultApplicationProblemPlusJSONResponse struct {
 }
 
 func (response PlanBasketsdefaultApplicationProblemPlusJSONResponse) VisitPlanBasketsResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type WorkBenchRequestObject struct {
+	Body *WorkBenchJSONRequestBody
+}
+
+type WorkBenchResponseObject interface {
+	VisitWorkBenchResponse(w http.ResponseWriter) error
+}
+
+type WorkBench200JSONResponse BenchAnswer
+
+func (response WorkBench200JSONResponse) VisitWorkBenchResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type WorkBenchdefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response WorkBenchdefaultApplicationProblemPlusJSONResponse) VisitWorkBenchResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
@@ -2531,6 +2849,122 @@ func (response RestoreFryerdefaultApplicationProblemPlusJSONResponse) VisitResto
 	return err
 }
 
+type ListPantryRequestObject struct {
+}
+
+type ListPantryResponseObject interface {
+	VisitListPantryResponse(w http.ResponseWriter) error
+}
+
+type ListPantry200JSONResponse struct {
+	Ingredients []Ingredient `json:"ingredients"`
+
+	// Own ids with figures of the household's own
+	Own []string `json:"own"`
+}
+
+func (response ListPantry200JSONResponse) VisitListPantryResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type ListPantrydefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response ListPantrydefaultApplicationProblemPlusJSONResponse) VisitListPantryResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type DropIngredientRequestObject struct {
+	Id Id `json:"id"`
+}
+
+type DropIngredientResponseObject interface {
+	VisitDropIngredientResponse(w http.ResponseWriter) error
+}
+
+type DropIngredient204Response struct {
+}
+
+func (response DropIngredient204Response) VisitDropIngredientResponse(w http.ResponseWriter) error {
+	w.WriteHeader(204)
+	return nil
+}
+
+type DropIngredientdefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response DropIngredientdefaultApplicationProblemPlusJSONResponse) VisitDropIngredientResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type PutIngredientRequestObject struct {
+	Id   Id `json:"id"`
+	Body *PutIngredientJSONRequestBody
+}
+
+type PutIngredientResponseObject interface {
+	VisitPutIngredientResponse(w http.ResponseWriter) error
+}
+
+type PutIngredient200JSONResponse Ingredient
+
+func (response PutIngredient200JSONResponse) VisitPutIngredientResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type PutIngredientdefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response PutIngredientdefaultApplicationProblemPlusJSONResponse) VisitPutIngredientResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
 type ListPlansRequestObject struct {
 }
 
@@ -2948,9 +3382,15 @@ func (response SimulatedefaultApplicationProblemPlusJSONResponse) VisitSimulateR
 
 // StrictServerInterface represents all server handlers.
 type StrictServerInterface interface {
+	// ReadAmount Read an amount of an ingredient as people write it
+	// (POST /amounts)
+	ReadAmount(ctx context.Context, request ReadAmountRequestObject) (ReadAmountResponseObject, error)
 	// PlanBaskets Plan how a dish of many pieces goes through one or two fryers
 	// (POST /baskets)
 	PlanBaskets(ctx context.Context, request PlanBasketsRequestObject) (PlanBasketsResponseObject, error)
+	// WorkBench Work out everything before the basket, and what the engine is told of it
+	// (POST /bench)
+	WorkBench(ctx context.Context, request WorkBenchRequestObject) (WorkBenchResponseObject, error)
 	// GetCatalog Cuts, coats and rules that the engine knows
 	// (GET /catalog)
 	GetCatalog(ctx context.Context, request GetCatalogRequestObject) (GetCatalogResponseObject, error)
@@ -3002,6 +3442,15 @@ type StrictServerInterface interface {
 
 	// (POST /fryers/{id}/restore)
 	RestoreFryer(ctx context.Context, request RestoreFryerRequestObject) (RestoreFryerResponseObject, error)
+	// ListPantry All ingredients, with the household's own figures over those that ship
+	// (GET /pantry)
+	ListPantry(ctx context.Context, request ListPantryRequestObject) (ListPantryResponseObject, error)
+	// DropIngredient Go back to the figures that ship
+	// (DELETE /pantry/{id})
+	DropIngredient(ctx context.Context, request DropIngredientRequestObject) (DropIngredientResponseObject, error)
+
+	// (PUT /pantry/{id})
+	PutIngredient(ctx context.Context, request PutIngredientRequestObject) (PutIngredientResponseObject, error)
 
 	// (GET /plans)
 	ListPlans(ctx context.Context, request ListPlansRequestObject) (ListPlansResponseObject, error)
@@ -3073,6 +3522,37 @@ type strictHandler struct {
 	options     StrictHTTPServerOptions
 }
 
+// ReadAmount operation middleware
+func (sh *strictHandler) ReadAmount(w http.ResponseWriter, r *http.Request) {
+	var request ReadAmountRequestObject
+
+	var body ReadAmountJSONRequestBody
+	if err := runtime.BindJSONBody(r, &body); err != nil {
+		sh.options.RequestErrorHandlerFunc(w, r, fmt.Errorf("can't decode JSON body: %w", err))
+		return
+	}
+	request.Body = &body
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.ReadAmount(ctx, request.(ReadAmountRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "ReadAmount")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(ReadAmountResponseObject); ok {
+		if err := validResponse.VisitReadAmountResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
 // PlanBaskets operation middleware
 func (sh *strictHandler) PlanBaskets(w http.ResponseWriter, r *http.Request) {
 	var request PlanBasketsRequestObject
@@ -3097,6 +3577,37 @@ func (sh *strictHandler) PlanBaskets(w http.ResponseWriter, r *http.Request) {
 		sh.options.ResponseErrorHandlerFunc(w, r, err)
 	} else if validResponse, ok := response.(PlanBasketsResponseObject); ok {
 		if err := validResponse.VisitPlanBasketsResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
+// WorkBench operation middleware
+func (sh *strictHandler) WorkBench(w http.ResponseWriter, r *http.Request) {
+	var request WorkBenchRequestObject
+
+	var body WorkBenchJSONRequestBody
+	if err := runtime.BindJSONBody(r, &body); err != nil {
+		sh.options.RequestErrorHandlerFunc(w, r, fmt.Errorf("can't decode JSON body: %w", err))
+		return
+	}
+	request.Body = &body
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.WorkBench(ctx, request.(WorkBenchRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "WorkBench")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(WorkBenchResponseObject); ok {
+		if err := validResponse.VisitWorkBenchResponse(w); err != nil {
 			sh.options.ResponseErrorHandlerFunc(w, r, err)
 		}
 	} else if response != nil {
@@ -3580,6 +4091,89 @@ func (sh *strictHandler) RestoreFryer(w http.ResponseWriter, r *http.Request, id
 	}
 }
 
+// ListPantry operation middleware
+func (sh *strictHandler) ListPantry(w http.ResponseWriter, r *http.Request) {
+	var request ListPantryRequestObject
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.ListPantry(ctx, request.(ListPantryRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "ListPantry")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(ListPantryResponseObject); ok {
+		if err := validResponse.VisitListPantryResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
+// DropIngredient operation middleware
+func (sh *strictHandler) DropIngredient(w http.ResponseWriter, r *http.Request, id Id) {
+	var request DropIngredientRequestObject
+
+	request.Id = id
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.DropIngredient(ctx, request.(DropIngredientRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "DropIngredient")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(DropIngredientResponseObject); ok {
+		if err := validResponse.VisitDropIngredientResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
+// PutIngredient operation middleware
+func (sh *strictHandler) PutIngredient(w http.ResponseWriter, r *http.Request, id Id) {
+	var request PutIngredientRequestObject
+
+	request.Id = id
+
+	var body PutIngredientJSONRequestBody
+	if err := runtime.BindJSONBody(r, &body); err != nil {
+		sh.options.RequestErrorHandlerFunc(w, r, fmt.Errorf("can't decode JSON body: %w", err))
+		return
+	}
+	request.Body = &body
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.PutIngredient(ctx, request.(PutIngredientRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "PutIngredient")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(PutIngredientResponseObject); ok {
+		if err := validResponse.VisitPutIngredientResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
 // ListPlans operation middleware
 func (sh *strictHandler) ListPlans(w http.ResponseWriter, r *http.Request) {
 	var request ListPlansRequestObject
@@ -3873,104 +4467,124 @@ func (sh *strictHandler) Simulate(w http.ResponseWriter, r *http.Request, params
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"7H3bkttGevCrdOHfKv+pYDQcydrEoyt5YimKpZVK8sYXslLVBD4QbTa64e7GcBhl3smVR/CTpfqEYwME",
-	"SI7sTfZGNSKBPnznMz9HCS9KzoApGV1/jkoscAEKhPnfq1T/S1h0HZVY5VEcMVxAdB2RNIojAb9UREAa",
-	"XStRQRzJJIcC6zfUvtRPSSUI20T393H0KnuDVZLrL1OQiSClIlyv+0MO6BaEJJwhlWOFVA4oyTHbANph",
-	"iQqcAuIsRoShXyquQEaxPVEOOAXRnOlVdmH3mDrJvT62LDmTYG74TvA1hUL/mXCmgCn9Jy5LShKsj3hZ",
-	"2if+8Wepz/u5tfafBGTRdfT/LhsQXtpv5aVf1+zYvfGP+pY7YArtBHfgca/pVb/Fcgv2FGlK9DuYvhO8",
-	"BKGIPnOGqYQ4KlsfaZiWKn9jrpFxUWAVXUcpr9YUotjDgFXFGkSkz0Msjme/IHOsP+njTkCiMNtQQFwg",
-	"wSuWNi97iMfRjqSzz3bfpqqPbt9P9WN8/TMkKoqju4sNv3AfloJvBC4eOcC1vrwgRcmFsnSt8ug6ugXK",
-	"E1FJVRWXCRdw6V42O9sFLBt0oLvWZEXYxvyHKCiCz9QvjzyBmdyBOEQ4H0hRUUN5GnbA0jeEzcRSJvZ2",
-	"/S6WVoalMiKkitGV+Y+EhLeRRZiCjV2kJJDY8wa+c8A6TPsWpnEkFRZq7g16yLfXqU/UWqyGS3Ok2IN3",
-	"QCz39QdYCLzX/zcUMBOowEBs9j/mMx8n6RABnEGMJNyCwFRziuIbULm524BZfq5IAu+SuacrCKuUFwHt",
-	"PTPBiwbvyFKnlqGKm48plgrxSrPLjG2shP08PK4AnO5b36w5p4DZAJdGX5hV4ppTmtN7jLSu3wK832UO",
-	"ZtdgETs4aMKLjAuF9QUHwMr5DhWY7REloGHEGXiI7YjKESYCrUHtAFiQZyTey7Daa8OgkSLunO7F7uEW",
-	"CTt5grS7wQpTvhnKqYTjnhybYvYbjtUrlvEgn1VLFqpG1zGS4HvC0gWr5ZwkEFpsU5EUMyfjTlyLkoKo",
-	"APcZFY+Rxj5IhQq8RzmnaYwyLpBUUJbawOor8QLfPSfiZi7r47uX7ioLXnnTCIx5L7yb0AcFvvug8Gb6",
-	"a6Fu5guzJfcnrHP/LgaMjAMt5JTFRcL59iuJ+I4hUVEwOMFyO0/+FYQtuEmP7xsgNleMa2R3sNLeqQ2/",
-	"Nqh7N+8RQkhIykpk+DwEv8NMnb5OD0BGTMRO7rSO2+bVjhDw56gZMHRrt/lAvFkNPVAQoyrOC/cufT2X",
-	"Ro1ykYJAlDBAZaUkImqo1CdUoVk7eHiOl7oAI/fihL6ca+VjquabHrLaYDH38SEMZuo5A4gTlJzXTkNr",
-	"nFIQG2Bdah6Ar88AS6mHAaTyrcNBl4Q2qASBrlYrlBS//fc8QTRiacSR5JVI4LARMqC+uAWJ9nHrJcPk",
-	"yZzPPgRsRlTABM4QRqUACeoayZwLFaOMKKnNYaqd4IAprJflElOHrbdZdP3xoONh37j/FEesotSae0pU",
-	"MA92AS2uuVxAQkpAREmgGUo5SG9GZ5ynAz2uqXCuFlviiiz0DSTOYIZpbk/rHg9Y4kP89510C74WwsYE",
-	"2xiL18R0CqPzbYDJE1UtJCC74qc4EKZy+yGs5TzKsUQ5LktgkMbWT9hpgiESSUUo1SSS8MKov3Ud0+mu",
-	"ustJkjtXI6so4pmhqpTIHKmcSERk0OFoBRsGfOadmeCLcAuLFDjn2+/0K0GrnDAic0if9wgSK7hQpIAQ",
-	"T2dcQIItxc+PgtSBjalXXuiHXrGyUhNymnKcLjvxuGTnu3A0U4K4BfGVRAnlSdfAnNqIV8qQy4FrvnWP",
-	"aQFJMTsYi6GY1UDRL7wKA0Z/xSBdhhcTkFkGTu38zKG6D/q5SeVV721R4cARe56P6/iRo3m3d4sGm1s3",
-	"0K95tWGysAL0jDGUOQugsSUsjI5bTCs4xrIyK8b6EJPHtiSxzMD0hwVWFXory0v6RJWwQEyJtiX0XwUX",
-	"YKFq9cJa/49qGa3RwMvW6QKX7vLUb7/eGL/ZLBMjFzQyH+ltYrRCJaag5e3XKMVia75ymx0FvzHQfXDE",
-	"GzITOEo5YnwXI8xSVDFFKNrlwAbWAU6Us5uGosOQapMGKTBhaF0pxRlyxtoAaCkoTGhY2OE10Amzpr28",
-	"AJwG12dwp0bWIBKlFeilbHqGM0A7LoJJgDLHEtrUkwNWxBh+mo7sX6JizP6lScr+ZWjKfYi3hG0uXNTS",
-	"aZ8gJSmiaFhqG8SE7gPMwERfV6tetnHXmym/e2Rkr+sPUmNplLCqosBiP2bAzE8B1ObkUPMeoa1HlChh",
-	"kqQwRnJD4L5wAhclnPJKaCtnzVWOjJePHDGCkVu1VVL/MePSfcNkGKW7DRrCk8pdwZSenI+RxTpyps4z",
-	"lwrSUzXi8Q5jQIPbFfjulf3ysQkzNf8ZGH9cFG12lhrzcZTsKWE2KwuUklJyEubQjeBVGaauEcsNsFQv",
-	"RwJ9ZJMrkAqZVJGVn0QihbdG/s7AEgW2UYHsNNFSgSRbBlLaKNSMYCEfPWgO+JbY0P8pWZeSVgKHZb6o",
-	"6GzfU3t8ar8snGCWIQmeHVRyj9v8bxciGLkvLd5i51hRAsPYeIOgOXt6lM183mSoj7G2mo1qEvKrhViz",
-	"3udUIpuQEY42PIfFkY+lGo4dHLONoBZua37z5FxTiyexyfjQC++w9bQZERm1btPwigW+I4UWJlb02L9X",
-	"j54E8NW401NuhKsHsPUO9A2+uzm08der1tZXT1fh0gmtjg8tZV6ul3oyttLbLJOgDi3WOdbF12OLaev0",
-	"4BWftm8YWkjgnSv+GUYPRu2BDISwzuP8SGrfnbA7a6fhFlhQZ3h5WOC7104c/NmCxv/3KmR58h2IHw/A",
-	"5cnTVRvIf16FgCxwsg3bEUp0Y4stmLXipP0vQ1zcRMIcPzuHrvZK3XXimpm6lNSi0BbdtwnEn7bBtbtZ",
-	"C5GjPH2M3/h3rv9b4vogQq5CscQ22/eKTwjQVFo7bAfCeIVbSBGvlPGOGVfG4UQ8y9pG/4Q9erX63yRB",
-	"+naQrcdCFG6Bak8ao/ouE8JmmGJhyFy9TUXTWOyJoIeSOaPy5HvGd+ygPAkVVzDEdwwESjCraQlhZIJ+",
-	"iAtElERrfjcwJI8i9eWURokSY2UWDXIO8eX5KK+u4PRXqGs3tfg3pZufDrmio7Gx1xynC5VCUoXDFMYT",
-	"eIOlnOtfTNUryiXVJ67sIGy7ePP8uDLWxIZBfRFI644zU2QGwMcnx97wwoWqA9kKyne162yiMZyBC7JG",
-	"AVU+O7G5IAk6jEz0amuFkxJnTqi6aNWSWFOjkZ60IyRPDpW4uKyqjZLY+4Q4aX4AZmEyWGN5QWmZlK+5",
-	"lEvrUGc+XJXl3LP0S6k8WWJbOuVz127F+pqN19u+ylRSO8x3jnGO57y3TVJviXA07Q/jmQbXHmFj1TaI",
-	"2LJoHq9aGqBVAesZw2uAEhuIS57pG25sJUOOTfx+XQmmgoqtCf7WmgTvHGj3zTqp2IctMBdYPXTe+wBz",
-	"vHP5zhCwFsW1E1dddaiutc49jyRNJ5LMh5Y3Ej1skf7zDIsUxLcjJQVOjhM2qP7ueCqPV5M2Txztcm24",
-	"qxz2aMN9dgdnCgTCjJvy9WtWUXpcW4Cxd180oO0ZxHYDZ8wZN0LmWICtuav16FBN4zWFH0gRYJ3XPMHU",
-	"MAviFjS23DrWbKxA6Gf+4/9/XF19+ri6+ObTfz3+uLp48ukfrj+uLp7aj/4U2vFo776h2trT95TmCMiR",
-	"aQPeTyMscYxPfi4O+Dup/x8h9bCjeBTJNh13/R620Uw2CMHFZG8V1Zo/Hcl8Aj1QZTF9WbuAfzyuN5vT",
-	"kCIVVtWIezKWpe4nGVwO2S01AlNPlguEQM7VC8GLQPU8JsLXork+GBvLwYbbfq40o0HGBTxDK0TMg8K2",
-	"azLOYF52qxSQA1aLMqmbnpuwLAp5s7ypasbTwrUcDXJbhgEr5QHpy5F6AZ3YFQFqWJiyUn1QVABmu5xo",
-	"8jCSp0cSzvz1B51DiKoS7HjgLUCTj5X0QoKUlLEWbVuIERcoySHZXiNs6nQsdRX8FjQBmeqLgxIIu07A",
-	"0aDEpD/maGmmG/CubjI81g9416plHvrga+OAu+pSntlCGrw3dUwaQjhQY/xwLYzHtyCelNNerFnr3sMu",
-	"QCXOTBPfN081KK9WK5NXTgSRpf5Di7M0NiFofgsitfJqGGUVgGXHsGt3hGTw7X6UI7qF5yFBpsljeHAK",
-	"UiIi0Rq0ln6m71CCSPT19U0MWuaJVi16KGEwu87X+blTYmOovnZ4f1h56Yea3HTNR03nZwPMYBeo3T/Q",
-	"DVpjqHVdD9r5bO3r1Y/l6/emM+DIQspe/J7Q2ITvkal1BAkqZPgtYzcFRXlzQh2pfX9C04Qh68ByElx5",
-	"UQBLsQo2mewwC8ePd8HciPJC1jgJ7ZTTvHaSA9rEnMbtPR9C7QueC1KvHdd3r/+Wge1Rc6aIa5UfpEY4",
-	"gzCr82x0IIC35WcNw9Bg6yN26sUelIJRoQ+glJ/NsCjGRoqRqkDfddgOclVaCFW2fFmQRHUmDbTK2sY7",
-	"Un/79cZ2idQLxHNjse2DaMuI/2dwc9NX5Xuuu5t/IGxD4YIa1YK20K4lbqcWoShBYFWJzuW1BHhxOD/U",
-	"ftsdvAXMNnBiB/72mUM2XKvdYGTgRtig8skMab36jKgYSQCGzFgEvOa3EKOiQPWUBLvYVxIVJE3pMPFR",
-	"8JCR/69+boANG2CFMKUHpmqMDgfZhCYTpLARMLfwkGJXdTXc/26mvtgfoyvuIv1iHPl0oj3HHKdEcF5M",
-	"gLXgAjTynLNp5jBIxUupfYWOk9A2S7hIZ0xjqEMr5gy2zC3yb4fOnuReJvToEKT6K1OEHm8QrvcTlGEs",
-	"14dIw/j+wKOTMHXHoD7grLkrzu4duWlONvnN/HzWzfmBMnZTs1vsDjhvwgyR5Sk+Qo5p9l4buscvoT3r",
-	"F9reOcFTOdXTwUVJw9n5Hqg7h+17BTUse3CJu8zX7GdYytFbkJe164c3MDunTGT5/AQ4gjX4v0ybsHn2",
-	"xxEpuDgakGH1HlgKAtLRmMDB+xuH7nso1ZKE9eY9pFXdLHXErsvT2Nrg5hsIu/3+yw8zW+19cjqQgvag",
-	"GIC38YFbWOx4vx24hGjbaN+xAV5a6QVUGGfwIcdiLj+Y2vBQRb9JNuSEMWgGr9ieDON5EIk0MOreDJRx",
-	"saQ/Y/a8Oq3Mlw23+4v976JSoZvi8dKGhNmHOmFoXnuzFuSaNTsX6N4/btFCg+caoCF6ExWF04RbzumC",
-	"hioBcknSYLyRZaah6NnYn7I5gV9ishVCa7JTVIcy0uGkFc4XDbwFkZJkxOnaEZbynU1hFCZ2rbWsnTdY",
-	"uhJNE8yWtkd21/TN+rBMf5KIGGtmFLw4HiCjQ+smZoQofux+g6mG9uh+ySae6Tp87a2D7UPYNMVOupEL",
-	"WCPhI02c4wnTjNyFhb5dVWNTgkJmAaT4zAgHSOlssWFII+Th6w015wW2O8TKqYlMuA3nGPKWqEMqsxpp",
-	"3T+NNh+Mzg6PcakFVVfodMzfGiCNLGhZ07XxYS1epxu82dEJ1Ne0PDNe+tyHLI+NkzahpLo57Vw9LGfp",
-	"VFlYBG+EZ4IZWoPhAc4QUc/MzMF2yBRtAUqTViYqNG9wgQ89u456vCHloLftxtndRH6ZEIsebKGZam/p",
-	"QvExcrU/O+46LqQtv7EzUjlOjaYypTi8048RaA5Y1DfyMK0hgrtyjjk2abiNxGxkEo6um6RVlFRDJQp2",
-	"kszh4xeuCuJ0Nn5vh2s+YOGbdcEwU7awaMkE5nkzdCwwehmHLjoqGaNqi8zY0DptMJ12mOVczy/bW56Y",
-	"V5jQI2c+N7UO4fqxsWSaJYVjyeredrPxIfjfUcxkjDR8QRpZIKAAfXSJMBEXmSCQmtmi8hH6ocl/SKTZ",
-	"5bdfb2Lj8YJEmxhZV0yioohNdZCsZ9lUzCT/MWK4ADPqBZmywB2R8Ah9Z6rfzIrvX9ygb75++k+oPZXe",
-	"ppVsDSTQNDa9T6ZYrbGziUSubO3RT6weTHId/XsDlVZ96nW0enT1aGVSfyUwXJLoOnryaPXoia0izA0v",
-	"XbbGkJUuQcINBAg3c6YM+JpJxW4c7rfcWt8j8/aHc/YXsPdR1aLP0ApRwLdgxg/oCwflvGgEzjz29mRZ",
-	"V4Eulgw97vAnCNhy9/2fY+j/0MHj1WoR0A9bLjL04wbfYTPQzk669n4eSXIzMBFvwY4synBFRwFZH7v1",
-	"IwpxJP2IHENUZsodtoPyeGazRQ7BGzOeMRe82uSmkooLo9+NbJZmrcukmX29gQDdvgTlx2M/IBj9FgEw",
-	"an/aH/J0iN1USsbIzNe1MqyiIJsxU8A2hAHaMr7z8KlHMk4wt53bqL4MY4u60OZAvYB+6iRmHeG52B/h",
-	"92a+1rjMEcLxlYS1WpBaq9jGndqeNeUwRvJ7Lt2fgdK+1RaJ9UJICTa/bgqbvDFpKhptdZOdoUpkY2dn",
-	"tdS7NCp1lD9fE6luzBMnAnr2FEw/oWtYCjRAwXNKrUVwBnj+YAzuzZrzbYwoVnUNk0UaRpTcgtnN1Prz",
-	"0vodIXa1o8TtVLwvwLCND3yF1ntUw4FVlMbzx6Au6eSYmnDZz/7b547j5asz8jLfjop/jdQcS7SGTcWO",
-	"pKWGly79FLQxhfea3EJNHiewVN/fsnN5D0Ohnqh6xJA0/WYYlyNw9SPCNlzLK85MTbomzdPh/Jmk99b6",
-	"pGDLDrqg/hfzeRjSXwc8kEohrCX3MyRAKi4ArTUMjK26xsn22BPH46bPGajgFKo//kbtXy8bGfXcPHL5",
-	"Ko3uP3URd9kMSD5irTHR+zxNm4Gxx0vfWZOa3bDfL22THJBjtpuOqDOoxA94b13aHZYo5QyeuZ+0Ercg",
-	"kARlW+eM3LgPYveSYl/NF2bRv7KUdxH2e8HNFb6dBXA/4C0YidH8AJQddCoxsZGek7mnNcP6OPapQkGE",
-	"Sr2tpzM/BO/UI7X/GEzzXKItlOo8mujSKY0zS7T3dtXfW1OYdpkTdKCGlXE6LjaVHb446u2+1A/46PVD",
-	"UGFrHtIXJsT25PwwrA2M2j9yYDtB7fwvE7RMzyCgfuRi24xwqpR1H234Ukk376kVpXARnSkn8YVw+ciH",
-	"9xLrYP4c/9AHo442dMIRGQFYwYMT6QIT4+q8O4/RJ4OdDx6cKAjm2u8NkH9HA/6sOtbfaOGi7nd99cp/",
-	"BIJbPTzBnUE/t0jtYRX0CJmuvgxbWkl+Bh1dUsymBb1J1H0ROW+mEM0Q8y51aG1tE7hzM19ctduDyP53",
-	"9jdQHoITW78k82UlvwX4uOAvHUJOIq6ZYr+G7x8wbBM+2+qL4OEUHJxZjzkw/LHU2ELmeXiknUGJNXzz",
-	"sDrs96brcyiwblVex83s4cXUOZoyBUoYmEKsf/vw9i/XrmKh/tAk+UDKGH3+yXRu/xTF6KeIZz9F90br",
-	"uN/j8TnA7gkeoZfklrCN+8r+THFVImCpdOE0LJLc1or0seIWGjIZ0Tf4pQJRz3y49r3xDSpqEEZrTDFL",
-	"IPB7QQ/FhqF074nseHfB0mWHCHTsh8yHGr8uY2vrVsyMgTMEUQ16EeAkN5NmeIbcjy9p/ZRx0WRm7QEE",
-	"ZiZuaBe6lK2m+zF9VDfmPyDv1nuM8G/OKwk5p+lXEtVnPl5Pjaiczk0fgGo7l/xyumMKuGfQH7Jmxomw",
-	"m+NYGAqb3nwpTCX4Ki5eKV/3UFJIXWdK7OYp/VKRZOvEaT0JIyS6XMd3UHh1SvCbn1b925Fbxx4gRAxm",
-	"Lm3CC6uZzpPlcXg3SszWN9i5WKZC1JzBZnwsMVSCRtfRJS7J5e1VdP/p/n8CAAD//w==",
+	"7H3rkhs3dvCroPrbKn+p9Gg4krzJjn/JE0tRVlpNSd74h61Ugd2HbJjdQBtAD4dx5p1ceQQ/WQoH6Dua",
+	"RJOcsTfZP1NDshuXg3O/4ecoEUUpOHCtouufo5JKWoAGiZ/epuYv49F1VFKdRXHEaQHRdcTSKI4k/FQx",
+	"CWl0rWUFcaSSDApq3tC70jyltGR8HT08xNHb1Xuqk8z8mIJKJCs1E2bcbzMgdyAVE5zojGqiMyBJRvka",
+	"yJYqUtAUiOAxYZz8VAkNKortijKgKch2TW9XF3aOfSt5MMtWpeAKcIe3UixzKMy/ieAauDb/0rLMWULN",
+	"Ei9L+8Q//qjMen/ujP0HCavoOvp/ly0IL+2v6rIeF2fs7/g7s8stcE22UjjwuNfMqF9TtQG7ijRl5h2a",
+	"30pRgtTMrHlFcwVxVHa+MjAtdfYet7ESsqA6uo5SUS1ziOIaBrwqliAjsx5mzzj4BZVR883w7CQkmvJ1",
+	"DkRIIkXF0/blGuJxtGVp8Noeulj1vZv3c/OYWP4IiY7i6P5iLS7cl6UUa0mLZw5wnR8vWFEKqS1e6yy6",
+	"ju4gF4mslK6Ky0RIuHQv48x2AEsGPeguDVoxvsYPTEPhfaZ5eeIJytUW5CHE+cSKKkfMM7ADnr5nPPCU",
+	"VnJnx++f0gJJasWk0jG5wg8KEtE9LMY1rO0gJYPErtfzmwPWYdy3MI0jpanUoTsYHL7dTrOizmANXNol",
+	"xTV4R8jy0HxBpaQ78xkxIBCowEGud99lgY+zdHwAgkNMFNyBpLmhFC3WoDPc24hYfqxYArdJ6OoKxitd",
+	"s4DunCspivbcicVOw0O1wK9zqjQRlSGXgGksh/15vFwJNN11flkKkQPlo7NEeYGjxA2ltKuvT6Sz/Q7g",
+	"61lCTnYJ9mBHC01EsRJSU7PBEbAysSUF5TuSMzAwEhxqiG2ZzghlkixBbwG4l2YU3Sm/2OvCoOUibp3u",
+	"xf7iZjE7dQq3A27l8V4xMxbWSSZYAoosYSUkIDIta87bZ3iJoNoAYp4oW9K1D6FiHM57tqtcVNL7S07l",
+	"Gr5Zr5V/RMHyMTJwJNeCGW65lJXKLMkq5SPXkio1xS0Nu0qyUM43Qu1U7uYDLxOV1dxChHqSCeEBwJaV",
+	"EBNJk01MJOMKpfsWz3eM4KNlrxhnKuuJwX2y4q0GFBQFvX9rn3/+ckzWBZWM0xQeERrNas+27CELxOdi",
+	"tygfM1M014985DT3k9AULqRyZ05/KRkHH/4rLYGvdRYusbQhSR3+/JZqkG+OUh7tnvZCHORdrdcNCXgw",
+	"miPHuOFqBxk1lM8sj53Lo6FsGfSrRmkcKJN5DnINvI+yo/MZyUexzffpqIyvJaTMmUGj4QqgqpJ+VWBS",
+	"Rygr/aHSb0JRVLNko4468M7iG2WjHq5dRruLIFXRCZ19zODGPINmHpSvJYP0oIKcUw0onwQ9+PA784wB",
+	"I74UOnIpxYr5dJ1PNNdkuSNoMRK60iCtSeCYTzyFGkWosVgG0vbg9AqjxJt3Q45FVss3M3jeaymKabYa",
+	"xrd83DqcjSmNNt0+2ktoNX7kIEWnwqf+o4+BaWJ+rVV+5DKE8tR+ykWy8bH0DGiaG3bvm91n3qRyF5Na",
+	"QseISDExdGMkh1MHPPNopnP/JNts5/+e6cyYLF4fkiEl3BzOzFYWqTWUhCmiNqwsIfVqqKHUHU6rA8TG",
+	"Fx0nGeO2z1CyoOkchYVJ3KKIO/cWJoeJZigda4SMewts8bpDOY7e4o7UqflRl+vV4sW3lhuqaS7WHqwX",
+	"VIfrXeYw3vKV8LLqas5A1eQ46Hf4M+PpjNHQJvINtq5YSrnzqJw4Vs4KpqeInRJzuqA0KeiOZCJPY7IS",
+	"EkmgBKlGuF/Q+1dM3oQ6Guj9G7eVGa+8b90TYS/c7vE+FfT+k6br/T9LfRPuOpmzf8Z7+++fAHpUgCpt",
+	"XdiUJEJsvlBEbDmRVQ54JlRtwrwtBeMzdjIUow0Q2y3GzWH3TqU7Uxd+XVAPdj5ABK9OXckVPQ/CbynX",
+	"p48zABCyidjxnc5yu7TaYwL1OhoC9PI3O/lYoU7nKcu1K6mPX68UijMhU5DESARSVloR5rfJpxxvOLZ3",
+	"8U4MzrA6J/YlWD5HL5uhP1VrKm+P0yxZGupVu7Ei8FiXWiOdzmWuzcUeDpCqD+4M+ii0JiVIcrVYkKT4",
+	"9b/DGNGEXzOOlKhkAoddniPs66sQ7XKbIf3oyV2EcAzYFfPog2JFKCklKNDXRGVC6pismFZGIc0FGjlj",
+	"K1WKUiiau9P6sIquvz8Y5rBvPHyOI17luXUua1lBGOw8UtxQuYSElUCYVpCvehr8SgifDiuDRfKcwMfM",
+	"SISiKwgIBNjVusc9fv+DCrIDX+fAphjbFIk3yHQKoYuNh8gTXc1EIDviZ5+f3c1HqOHzJKOKZLQsgUMa",
+	"26jEFm08RZRmeW5QJBEFir9lE0EeOHYzlmTOWb+qciKskZQylRGdMUWY8oY3OqHNEZ3VoRPvi3AHswS4",
+	"EJtvzCterRwNSUhfDRCSarjQrPB6J1dCQkKVnhdzbcKo+155bR56y8tK7+HTxrCat+Jpzi62frtXgbwD",
+	"+YVqDPqwiUSlEV0ObPODe8z6n3iA+4k3QDEvvPUDxvzED/vJ+ueC4d954DTGTwjWfdLO5zopvJq57VE4",
+	"cMQ1zcdNtNrhvJu7g4PtrlvoN7TaEplfANaEMeY5M6CxYdx/HHc0r+AYzQpHjCOq9y/bosQ8BbNeLPCq",
+	"qL0oCDtdSQvElBldwvxXCAkWqlYuLAG9GmKDxyDKzuo8m+7T1K+/3KDdjMPExIWo8SszTUwWpKQ5GH77",
+	"kqRUbvAnN9lR8JsC3SeHvD41QZBUEC62Mbq8Kq5ZTrYZ8JF2QBPt9KYx60BUbZOuCso4WVZaC06csjYC",
+	"Wgqa2qCpJ9a6hHyPWtMdXgJNveNzuNdT3kxF0grjzTYZTHAgWyG9KUdlRhV0sScD6rzbBo/sf7Li3P5n",
+	"UMr+hzjlvqQbxtcXLkfCSR8vJk17MvFgfPsBjjAx2zWil6/d9gL59wCN7HZbv6E7pUnEqoqCyt2UAhOe",
+	"cNSok2PJe4S0nhCijCuWwhTKjYH72jFckohcVNJoOUuhM4JWPnHICMi3xjHf8EBAo5iMvXR34E832CPc",
+	"NeyTk+EnMltGBso83JQXn6oJi3fsAxpHE9vgObqZ2g8j5U/IokvOypx8HCW7nHGbAwp5zkolmJ9C11JU",
+	"5Z6AxhizgCr9ZsLRx9aZBqUJJqZZ/skU0XSD/DfglHKMmY9HZ4YrsGTDAbNKwpyFYnKhGdA7ZhONTsnx",
+	"KvNKUj/Pl1UebHsai0/v5rkTcBiW0GCnknvcZpv2IUKJ+9GeW+wMq5zB2DfeHlDInPWRhWY0sFRnx2hb",
+	"7UQNCtWj+UizmedUJNvDIxxu1BQWR7UvFSl2tMzuAXXOtqG3Gp0bbKlRbK9/6HVtsA2kGZOr3JpN4y0W",
+	"9J4VhplY1mP/Xzx74Tmv1pzeZ0a47GObXZ2/p/c3hyZ+uehMffXlwp+obcTxoaHw5WaoF1MjfVitFOhD",
+	"g/WWdfFyajCjnR7c4pfdHfoGknTrSg3G3oNJfWAFUlrjMdyTOjQn7MzGaLgD7pUZNT8s6P07xw7+aEFT",
+	"f7zyaZ5iC/K7A3B58eWiC+Q/LnxAljTZ+PUILfu+xQ7MOn7SA/lMSMWtJ8zRszPo2oROu524IaY+JnUw",
+	"tIP3XQSpV9uetdtZ5yAnafoYu/HvVP+3RPXeA7ny+RK7ZD9IdWeQp8rqYVuQaBVuICWistkuXGg0OIlY",
+	"rbpK/x599Grxv4mDDPUgW/1BcriD3FjSlDR72cNsxiEWTnDrXSzaf4oDFvRYPGeSn/yZiy2fmfJukys4",
+	"EVsOkiSUN7hEKEGnHxGSMK3IUtyPFMmjUH0+puVMy6k0i/ZwDtHl+TCvqRert9BUihn2j4Vinw+ZopO+",
+	"sbe9HNW5R8mUQfmrxYKs0Y20ti40c4ApcMX0jix3NnmsFMLnULN6SYCif2TQN6FyGVrIZ1ccWspEfQWY",
+	"a0KtRfQVWRC2MjYRU8g0E1FxjQ7WkOIzqmeVSHWY4svDTJFxpYHuj4bPZLNSaAj2q0iRT+Vr5MER0sbK",
+	"7az0eYd+OqNWayrnmJ8zS7BwOy36ONRwu6mnd5hoj7YFWGxJoJ542jLz5MO/7WZoH5UUj4UX8zTCdShe",
+	"7st935dqHlYLgCs/ctfvXO7pjF0nld8zi6T+nioV6lLZVxCq5iTcuUwrPxnZ375rij2G1YwABCtBiOCE",
+	"6ZisL+tUFuTihl+XOU2AiJUNjLsRidKUpxi/CeNjjW/kuIrlxMag6gy8DrQD8xPe2WTcYzMT3ovCIbAn",
+	"VJyLbeO3RFe44OAiXJHHjgrOKpmRgTJ2Cw+q/6RT0c6czeJCBXMc/a058KLrnn5xKL/QpbRYF7Xdj0+N",
+	"Cfd+z8zEMac8I69XqXdCqbklx4EPV2UZupZhHmuNltTmrdaJQ27EZputy7G7lX0ZRX66c4RzPOV9aDMq",
+	"5rBp7HQxHeZ1nTBsoNBGcPrag099aAijVr9LihBXYoXyyqaRZRSDp8tKcu21KtrIW6PG060D7a4dJ5U7",
+	"v/nrolqH1usrrrl1ySYD5lCXLO91yeBDBgoIulkhyDn1IGj7TeS37MkHCi338mi1/xyg1YL8eiL7y3F9",
+	"Jyy7bQF6TqXni73maRxtM7Bl3zuyFnUg3taRUS6wr8E1r/L8uH4R6Jp43YJ24LuwEzi7Gz0+KqMSbHp0",
+	"I3XHJhZd5vAtKzyE9k4kNEfSIsKCxtbhx4boNUjzzH/8/+8XV5+/X1z86fN/Pf9+cfHi8z9cf7+4+NJ+",
+	"9QffjEc7YlusbbT1GtOGlTo1eD9PENAx7tOZJHYmevk7YfwfIQy/B/BIBNfgK6KUwZWhKxpclbxJbAQ8",
+	"UKMKtq2sTT2nZOLNcUVBCmugcRuxA5IDQGcV9Qwh5uytK/87yp7tdN0a9rGazC8DKYXc218pNyphOpGP",
+	"BPmB3Mf9mGoHqB+Pm8lCipWVprqasKCncseGoX+X2eWG8hJEy1NmdY/AEk9PTRtlss4Qd71wbISFIqv8",
+	"sTJcElvAOL+hRvZnfuaCQ5ixXUrIgOpZ+U3rgf04LzZ4M7+xUoh70LUdGmWcIPesdA3IOkl44KqLXWq+",
+	"gQUWe5iFkgIo32ZYxI9iY4ASzi6qFxqCiLqS/HjgzTimOoIx8OLkrIyNXNpATIQkSQbJ5ppQzJ612FWI",
+	"O0Dnc8Z8ZTpDELhuYJOhgkMV0GsIrhu5bRqNHWsg3nYqjMbOmSV6ZlzNh1jZ9Fa6w+xiSpxcHMi6x2tj",
+	"dnwbspMyzWarRU3/sT5AFV1hI68/fWlAebVYYLZXIpkqzT+GnaUxxjjEHchUdJvbdGKfEqjq6fBdv/8K",
+	"vt5NUkS/HMzbfElIj9KVg1KEKbIEo2J9ZfZQgkzM9s1O8FgC/ZisgLqNQ1D1jXOA7GMbY/G1pbvDwss8",
+	"1GaMNXTUdn9rgentBGfn93SEa06os90atOFkXVeRHUvXH7Fe78jyhkFUneUxBtUJViCA8nXdmktuGory",
+	"5oTqDvv+Hknjh6wDy0lwFUUBPKXaW/q5pRNdirbejAVdM1m08LqJIGFFngekCa7GzR0Ooe4GzwWpd47q",
+	"+9v/wMFWjjtVxLXLHCUsiF7nlw6pi9VkU9Balw9qiGvANjzYfS8OoOR1F34Cres+XrOcr6yYyNWvewF0",
+	"vZ+VYUKVLSqSLNG9bqOdZPPpPhG//nJjazebAeJQk7K7EKMZif/0To7VznUnlEHnJ8bXOVzkKFrIBroV",
+	"Pt2EHyhKkFS7Pl/1nIYDvD6ctdF92y28A8wucGIH/u6afTpcpwhwoumuX6Gqo1zKumRWTMdEAXCCrVHp",
+	"UtxBTIqCNJ1S7WBfKFKwNM3HEbFC+JT8f617h1qfD9WE5vmBzrqTDYLXvo5dKawlhJYD5NTlQo/nvw+U",
+	"F7tjZMV9ZF6MozrJx64jqJWXEMUesBZCgjm8ut+oMUuVFqUytkLPSOiqJUKmAR1ZG78YrsEmn0f12761",
+	"J1nNE4ZeU6X/yjXLj1cIl7t9rcGM5voY8bm6av/o6FxTx28WGNZQT8KenWZsnd2EBzpvzg+UqZ3ibLFb",
+	"YFiXaabKU2yEjOarj0bRPX4IY1m/NvrOCZbKqZYOLcocQlps9hY7tAoaWA7gEveJr50PScrhm5eWjelH",
+	"1xCcbMBU+eoEOIJV+J+meQc++90EF5ztDVhR/RF4ChLSSZ/Awf2jQfdnKPWcTIb1R0irpoT5iFnn5zcY",
+	"hVuswW/21z9+CmyAU2cteHITalCMwNvawJ1T7Fm/Pbj4cBul71QTfyP0PCJMcPiUURlKD1ix5auzw0hR",
+	"xjiHth2arZREy4MpYoDRVEyGZ2bZWrLgOyuMMJ93wcVf7MdZ2Ww3xfO5ZYLBizrh4ozuZB3ItWP2NtDf",
+	"f9zBhfacG4D68E1WOZzG3DKRzyhzlqDmBA2my0sDFcWajOtVtiuoh9hboGgk2SmiQyN3OGmE83kD70Cm",
+	"LJkwuraMp2JrQxgF+q6NlHXp9K5wAp3Zyqbdb9tuFrVbZtjfS061GJCiOB4gkxdX7OncpcWx841uNrFL",
+	"r4ds/Zmu74bdtbeol2Krir1m5AzSSMREa4XpgOmK3fuZvh3VnKYCTXAAokWghwOUcrrY2KXhs/DNhIby",
+	"PNMdIuUUPRNuwhBF3iK1T2RWEw11TsPNR8Ozw83VGkbVZzo99bcBSMsLOtp0o3xYjdfJhlrt6DnqG1wO",
+	"9Je+ql2Wx/pJW1dSUzJ+rsrSs9SPzqxnQuaZUE6WgDSAqfFfYSfgrsuUbABKDCsz7esCPMOGDk71ny4T",
+	"PWhtuyazN1E9jI9EDxa27is67UPxOXGJW1vh6iCVzZ2y9yTVbcUxj0r0qiQ9JXuzqjkfp2BTCpfOEaKT",
+	"+os7cSIMOLoaz05GWQOVyFvfGULHr10WxOlk/NG2vJ7r9p+RtWhNMIp1cDNvYQvrbGeBMYg49I+jUjGp",
+	"NgSbeTdhg/1hhyDjesbdE7MD85qy/Mh739pcB3/y31QwzaLCsWj1YGvMxRj8tznlKiYGvqCQF0gowCxd",
+	"EcrkxUoySLHjt3pGvm3jH4oYcvn1l5sYLV5QZB0Ta4opUhQxZgeppsNcxTH4TwmnBWADNoI5nVum4Bn5",
+	"BrPfcMSPr2/In15++U+kezOlDSvZBFbI0xgLWjFZrdWzmSIube3ZD7xpF3Yd/XsLlU4q8nW0eHb1bIGh",
+	"vxI4LVl0Hb14tnj2wqaAZkhLl7QQVX13qAuQCIQAE9j9MfoINH2FD7krQ0Hpr4VVvieu3BxftTmnM/X+",
+	"K2y06zA3SB+eUe6HI3hUqYfhjajDu0afLxazNn1cGaO/g7jLbs5EpcBYsV8oW9+sDirM6+nO4eO7TY0N",
+	"aDECa6ttjfKKVvkkw20g1LkyNY5U3aIO0ceIITeqlUnteRCqSAmizIFsJdNgdBwzwGWnaa0fLw1Zt7fo",
+	"PQFiHpWC/hVZkBzoHWCzKkOIXv1DtoIwTOzU7LJJLZ8tsQZoUq/gKQjjsEatfMj5DcX2x/YWxtr/wJIM",
+	"22vTDZwBWw1SYU9katsqi5WNYroDXmMz70yKap1hhp+QqHeizqAc4tYVGH60/U7ITX2t2BMg7bx6kOPR",
+	"cAKbYreA3xyrOnexTbC9+kIdrPyQKciYgEE4FMxGGruMm9ORzKAAZhXDHcidbR86uo2z61/DhpdrxgG9",
+	"7iJHL1zNKJP2Zp41eBDuDej68p5HBHA9xQRw60WeDrybSit7PZXT5aocVNsE18Fpw8XW0WPSNIzfI0xs",
+	"V/kn0nBkk3B4IG/KPPU4VOmW8FuTZaeZ/wTi1BnVjXqsjHZtK1sbux7TAlEDrqlmdwZM+9qoU9Ybw0qw",
+	"eUaY4Fkb1ZjZbbM87Q0PTLX+hlUjZS/RtJikz3dM6Rt84kRAB/for/sHj1MiR0fwKs+tZXQGeNpb3tZL",
+	"ITYxyalucjntoVGSszvA2bBgTZTW/+IjV3vRke3Z/RRCtFH7ruzViw4OvMrzOPyShjnliPv67w+zoOxz",
+	"x9Hy1RlpWWwm2b851IwqsoR1xY/EpZaWLusezVMC7x27gwY9zmbBJe7WkMNQaO57OKKFs3kz1FRLmsIb",
+	"ZpRTw68Ex9ocg5qnw/lnlj5YaycHm37VB/W/4Pd+SL/0eGIqY++xFL4iEpQ2Cs/SwABtoyVNNseuOJ5W",
+	"fc6ABadg/fE7KqmkBWj0eU9cRNM+cvk2jR4+9w/usr2+5YixpljvqzRtr7M4nvsG3SPjriJ5ap3kAB+z",
+	"JeFMn0EkfqI7q+JvqSKp4PCV1XHwThiiQNv6b+QbD97TvcxpndXsJ9G/8lT0D+y3gpszcc4CuG/pBpBj",
+	"2HCGvbnRsD9FmfV4n0w9nRt2jiOfyue0wkus3d0xj0E7zYU/vw+ieaXIBkp9Hkl06YTGmTnaRzvqby0p",
+	"sGzwBBloYIVGx8W6sq3hJ63dN+aBOor3GFjY6db6xIjYvdfLD2uEUfcKNlsRb7sTY/AmPZePp2kwW2lr",
+	"PtowjlauG23HS+E8iPuMxNfS5WU8vpXYBDVD7MPa+Xm0ouP3yEigGh4dSWeoGFfnnXkKPzlsa+fBiYwg",
+	"VH9vgfwbKvBnlbH1jmYOunpPdZLhyL8HhFs8PsKdQT53UO1xBfQEmi6ehiwtJz+DjC4p1/byrklOf2sf",
+	"Oavzog25hl/o2Wn360mrdI0+B3HqVFnRumJrzKFw/q9u4Nq8GAc31J4M5RtR6G/OOeFKtlA9XbYboddZ",
+	"Rtw6pwe7bIFgk6iFgjoTi9lGSg4bDjNqKcpe8+XDvPq1kGuhNfAz7PiNcMaWu8fYbauzlzMz8MFez8+L",
+	"u6j9tLx4OPPZGXKZU75fk8SMqCdRJLEPaIAe6XK0rDGPkQHXR9GVFTyKcnlrr4B9DPTqXKT7tKqlBfi0",
+	"Zlm6AzkJuQL1yga+v0O/sH9tiyc5h1PO4Mx81oHh96UnzySexz+0czHlJ1CSf2u8PoeG3C9/6PmxBueC",
+	"GTmYsZMzbpXNf/v04S/XLgWv+RKzCECpmPz8A7bI+SGKyQ+RWP0QPaDUcdcR13pcfwXPyBt2x/ja/YQI",
+	"T6qSAE+V89dTmWQ2KXd4Km6gMZExs4OfKpBNc63ruglRexQNCKMlzSlPwHNd8mORoS+f5ERyvL/g6bxF",
+	"eFoj+dSH5nxdSohNxMRmTmeI0uDxumwwujMI5e6eNvJpJWSb+mEXICnHwIQd6FJ1uhtNyaOmA9Ij0m4z",
+	"xwT99pKLm2ePllMTIqe300fA2t4mn0527APuGeSHaohxj1/fUSyMmc2gkSfNFdRpyaLSdWJVmUPqSoBj",
+	"17jyp4olG8dOm5ZjPtblWut4mVev1rG93+hvh28duwAfMuDNEIkorGQ6TxjZnTsKMZtAZRuQYikOrsGG",
+	"lC0yVDKPrqNLWrLLu6vo4fPD/wQAAP//",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

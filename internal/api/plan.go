@@ -7,6 +7,7 @@ import (
 
 	"velocrustum/core/food"
 	"velocrustum/core/fryer"
+	"velocrustum/core/prep"
 	"velocrustum/core/program"
 	"velocrustum/core/safety"
 	"velocrustum/internal/store"
@@ -106,6 +107,7 @@ func (s *Server) dish(ctx context.Context, p store.Plan, f store.Fryer, guidance
 // checked returns the plan of an input if it can be cooked.
 func (s *Server) checked(ctx context.Context, in PlanInput) (store.Plan, error) {
 	p := store.Plan{Name: strings.TrimSpace(in.Name), FryerID: in.FryerId, TableTime: in.TableTime, PerBasket: in.PerBasket, SecondFryerID: in.SecondFryerId}
+	p.Bench.V = orElse(in.Bench, prep.Bench{})
 	p.Load.V, p.Coat.V, p.Program.V = in.Load, in.Coat, in.Program
 	if p.Name == "" {
 		return p, program.FieldErrors{{Field: "name", Value: "blank", Allowed: "1 to 80 letters"}}
@@ -126,7 +128,7 @@ func (s *Server) checked(ctx context.Context, in PlanInput) (store.Plan, error) 
 
 func planOut(p store.Plan) Plan {
 	return Plan{Id: p.ID, Name: p.Name, FryerId: p.FryerID, Load: p.Load.V, Coat: p.Coat.V, Program: p.Program.V,
-		TableTime: p.TableTime, PerBasket: p.PerBasket, SecondFryerId: p.SecondFryerID, Version: p.Version, ChangedAt: p.ChangedAt.Time}
+		TableTime: p.TableTime, PerBasket: p.PerBasket, SecondFryerId: p.SecondFryerID, Bench: &p.Bench.V, Version: p.Version, ChangedAt: p.ChangedAt.Time}
 }
 
 // version reads an If-Match header.

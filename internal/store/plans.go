@@ -5,6 +5,7 @@ import (
 
 	"github.com/jmoiron/sqlx"
 
+	"velocrustum/core/prep"
 	"velocrustum/core/program"
 )
 
@@ -19,13 +20,14 @@ type Plan struct {
 	TableTime *string               `db:"table_time"`
 	// PerBasket is how many go into the first of several baskets; nil for
 	// all in one. SecondFryerID is another that shares the pieces.
-	PerBasket     *int    `db:"per_basket"`
-	SecondFryerID *string `db:"second_fryer_id"`
-	Version       int     `db:"version"`
-	ChangedAt     Time    `db:"changed_at"`
+	PerBasket     *int             `db:"per_basket"`
+	SecondFryerID *string          `db:"second_fryer_id"`
+	Bench         JSON[prep.Bench] `db:"bench"`
+	Version       int              `db:"version"`
+	ChangedAt     Time             `db:"changed_at"`
 }
 
-const planColumns = `id, name, fryer_id, load, coat, program, table_time, per_basket, second_fryer_id, version, changed_at`
+const planColumns = `id, name, fryer_id, load, coat, program, table_time, per_basket, second_fryer_id, bench, version, changed_at`
 
 // Plans returns all, the latest changed first.
 func (s *Store) Plans(ctx context.Context) ([]Plan, error) {
@@ -44,7 +46,7 @@ func (s *Store) Plan(ctx context.Context, id string) (p Plan, err error) {
 func (s *Store) AddPlan(ctx context.Context, p Plan) (Plan, error) {
 	p.ID, p.Version, p.ChangedAt = newID(), 1, Time{s.now()}
 	_, err := s.db.NamedExecContext(ctx, `INSERT INTO plans (`+planColumns+`) VALUES
-		(:id, :name, :fryer_id, :load, :coat, :program, :table_time, :per_basket, :second_fryer_id, :version, :changed_at)`, p)
+		(:id, :name, :fryer_id, :load, :coat, :program, :table_time, :per_basket, :second_fryer_id, :bench, :version, :changed_at)`, p)
 	return p, err
 }
 
@@ -57,7 +59,7 @@ func (s *Store) PutPlan(ctx context.Context, p Plan, version *int) (Plan, error)
 		}
 		p.Version, p.ChangedAt = have+1, Time{s.now()}
 		_, err = tx.NamedExecContext(ctx, `UPDATE plans SET name = :name, fryer_id = :fryer_id, load = :load, coat = :coat,
-			program = :program, table_time = :table_time, per_basket = :per_basket, second_fryer_id = :second_fryer_id, version = :version, changed_at = :changed_at WHERE id = :id`, p)
+			program = :program, table_time = :table_time, per_basket = :per_basket, second_fryer_id = :second_fryer_id, bench = :bench, version = :version, changed_at = :changed_at WHERE id = :id`, p)
 		return err
 	})
 	return p, err

@@ -147,10 +147,12 @@ test('a size is said by weight, by count or by ruler', async ({ page, kitchen })
   await page.goto(kitchen.url);
   await page.getByRole('button', { name: '43 g' }).click();
   const count = page.getByRole('textbox', { name: 'Or pieces to the kilogram' });
+  const ruler = page.getByRole('textbox', { name: 'Thickest part, by ruler' });
+  const before = await ruler.inputValue();
   await count.fill('20');
   await count.press('Enter');
   await expect(page.getByRole('textbox', { name: 'One piece weighs' })).toHaveValue('50');
-  const ruler = page.getByRole('textbox', { name: 'Thickest part, by ruler' });
+  await expect(ruler).not.toHaveValue(before); // worked out anew
   await ruler.fill('30');
   await ruler.press('Enter');
   await expect(page.getByText('By your ruler.')).toBeVisible();

@@ -11,6 +11,7 @@ import styled from 'styled-components';
 import type { CutInfo, Fryer, PlanInput, Simulation } from '../api/client';
 import { minutes } from '../format/units';
 import { at, type } from '../theme/tokens';
+import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { Card, Quiet } from '../ui/layout';
 import { BasketView } from './BasketView';
@@ -228,6 +229,9 @@ export function Baskets({
           </Share>
         ) : null}
       </Stack>
+      {!wide && helper && total > 3 ? (
+        <Button onPress={() => choose('together', total)}>Share with the other fryer</Button>
+      ) : null}
       {wide ? (
         <Stack>
           {options.length > 1 ? (

@@ -28,7 +28,7 @@ export function mendLabel(draft: PlanInput, field: string, value: number | strin
   const now = mendPlan(draft, field, value);
   if (JSON.stringify(now) === JSON.stringify(draft)) return null;
   if (field.endsWith('.minutes')) return `Let it run ${minutes(totalOf(now.program))} min`;
-  if (field.endsWith('.airC')) return `Stay at ${units.temperature(value)}`;
+  if (field.endsWith('.airC')) return `Set ${units.temperature(value)}`;
   if (field.endsWith('.atMin')) return `Turn at minute ${minutes(value)}`;
   if (field === 'load.pieces') return `${value} in this basket, the rest in the next`;
   if (field === 'load.thicknessMm') return `Make them ${Math.round(value)} mm thick`;

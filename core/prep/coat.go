@@ -1,0 +1,122 @@
+package prep
+
+import (
+	"math"
+
+	"velocrustum/core/food"
+)
+
+// A Bowl is one station of coating: what is in it, what sticks of it to all
+// the pieces, and what to put out to begin with.
+type Bowl struct {
+	Ingredient string  `json:"ingredient"`
+	SticksG    float64 `json:"sticksG"`
+	PutOutG    float64 `json:"putOutG"`
+}
+
+// parts of what a coat's bowls hold, by their dry matter, as shares of the
+// layer that sticks; the order is that of the hands.
+var bowls = map[string][]struct {
+	ingredient string
+	per100     float64 // g on 100 cm²
+}{
+	"starch-dust":      {{"corn-starch", 2}},
+	"flour-dust":       {{"wheat-flour", 2.5}},
+	"flour-starch":     {{"wheat-flour", 2}, {"corn-starch", 1}},
+	"double-dredge":    {{"wheat-flour", 2.5}, {"egg", 3.5}, {"wheat-flour", 5}},
+	"three-bowl-crumb": {{"wheat-flour", 2.5}, {"egg", 3.5}, {"crumbs", 7}},
+	"low-carb-crumb":   {{"egg", 3.5}, {"nut-crumbs", 7}},
+	"paste":            {{"rice-flour", 3.2}, {"water", 2.8}},
+}
+
+// Oil by way of putting it on, g per 100 cm² a pass.
+var oilPass = map[string]float64{"none": 0, "mist": 0.4, "brush": 1.2, "toss": 1.5}
+
+const (
+	inBag, inBowl = 1.2, 1.4
+	// workingDepth is what one piece needs around it to be turned in a bowl
+	// at all: g for each cm² that the piece covers.
+	workingDepth = 0.8
+)
+
+// Coating is a coat worked out for all pieces.
+type Coating struct {
+	Bowls []Bowl `json:"bowls"`
+	// Eggs is the whole number to break, and StretchG the water or milk that
+	// makes them up to the need; 0 where none is used.
+	Eggs     int     `json:"eggs"`
+	StretchG float64 `json:"stretchG"`
+	OilG     float64 `json:"oilG"`
+	RestMin  float64 `json:"restMin"`
+	// StuckG is all that sticks, oil left out, and Kept what is in it.
+	StuckG float64 `json:"stuckG"`
+	Kept   Totals  `json:"-"`
+	Waste  float64 `json:"wasteG"`
+}
+
+// How a cook coats.
+type Coats struct {
+	Coat      string  `json:"coat"`
+	Bag       bool    `json:"bag"`       // shaken in a bag, not turned in bowls
+	Oil       string  `json:"oil"`       // none, mist, brush, toss
+	Passes    int     `json:"passes"`    // of the oil
+	Starch    float64 `json:"starch"`    // share of starch in a flour and starch coat, 0 to 0.5
+	LargeEggs bool    `json:"largeEggs"` // 50 g of contents, not 44
+	Flour     string  `json:"flour"`     // in the place of wheat flour
+}
+
+// Coat works out what sticks and what to put out. Nothing is mixed for the
+// bin: a bowl is topped up, not filled.
+func (p Pantry) Coat(piece food.Piece, pieces int, c Coats) (Coating, error) {
+	hundred := float64(pieces) * piece.Surface * 100 // of 100 cm²
+	out := Coating{Bowls: []Bowl{}}
+	spare := inBowl
+	if c.Bag {
+		spare = inBag
+	}
+	egg := 44.0
+	if c.LargeEggs {
+		egg = 50
+	}
+	for _, b := range bowls[c.Coat] {
+		id, per := b.ingredient, b.per100
+		if c.Coat == "flour-starch" {
+			if id == "corn-starch" {
+				per = 3 * c.Starch
+			} else {
+				per = 3 * (1 - c.Starch)
+			}
+		}
+		if id == "wheat-flour" && c.Flour != "" {
+			id = c.Flour
+		}
+		i, err := p.Find(id)
+		if err != nil {
+			return out, err
+		}
+		sticks := per * hundred
+		put := sticks * spare
+		if i.Role == Starchy && !c.Bag {
+			put = math.Max(put, sticks+workingDepth*piece.Footprint()*1e4*0.5)
+		}
+		out.Kept.add(i, sticks)
+		out.StuckG += sticks
+		if i.Role == Egg {
+			out.Eggs = int(math.Ceil(put/egg/1.25 - 1e-9)) // up to a quarter of stretch
+			out.StretchG = math.Max(0, put-float64(out.Eggs)*egg)
+			put = float64(out.Eggs)*egg + out.StretchG
+		}
+		out.Waste += put - sticks
+		out.Bowls = append(out.Bowls, Bowl{id, sticks, put})
+	}
+	out.OilG = oilPass[c.Oil] * float64(max(1, c.Passes)) * hundred
+	switch c.Coat {
+	case "flour-dust", "flour-starch", "double-dredge":
+		out.RestMin = 12
+	case "three-bowl-crumb", "low-carb-crumb":
+		out.RestMin = 15
+	case "starch-dust":
+		out.RestMin = 2
+	}
+	return out, nil
+}

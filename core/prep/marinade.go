@@ -1,0 +1,185 @@
+package prep
+
+import (
+	"fmt"
+	"math"
+
+	"velocrustum/core/food"
+	"velocrustum/core/safety"
+	"velocrustum/core/units"
+)
+
+// An Item is one ingredient of a recipe with its amount in g.
+type Item struct {
+	Ingredient string  `json:"ingredient"`
+	G          float64 `json:"g"`
+}
+
+// Totals are what a mixture holds, g.
+type Totals struct {
+	MassG    float64 `json:"massG"`
+	SaltG    float64 `json:"saltG"`
+	SugarG   float64 `json:"sugarG"`
+	CarbG    float64 `json:"carbG"`
+	FatG     float64 `json:"fatG"`
+	ProteinG float64 `json:"proteinG"`
+	AcidG    float64 `json:"acidG"`
+}
+
+// add puts g grams of an ingredient in.
+func (t *Totals) add(i Ingredient, g float64) {
+	t.MassG += g
+	t.SaltG += g * i.Salt / 100
+	t.SugarG += g * i.Sugar / 100
+	t.CarbG += g * i.Carb / 100
+	t.FatG += g * i.Fat / 100
+	t.ProteinG += g * i.Protein / 100
+	t.AcidG += g * i.Acid / 100
+}
+
+// part returns a share of a mixture.
+func (t Totals) part(share float64) Totals {
+	return Totals{t.MassG * share, t.SaltG * share, t.SugarG * share, t.CarbG * share, t.FatG * share, t.ProteinG * share, t.AcidG * share}
+}
+
+func (t Totals) plus(o Totals) Totals {
+	return Totals{t.MassG + o.MassG, t.SaltG + o.SaltG, t.SugarG + o.SugarG, t.CarbG + o.CarbG, t.FatG + o.FatG, t.ProteinG + o.ProteinG, t.AcidG + o.AcidG}
+}
+
+// Grams reads an amount of an ingredient as people write it.
+func (p Pantry) Grams(id, text string, spoons units.Spoons) (float64, error) {
+	i, err := p.Find(id)
+	if err != nil {
+		return 0, err
+	}
+	a, err := units.ParseAmount(text, spoons)
+	if err != nil {
+		return 0, err
+	}
+	switch a.Dimension {
+	case units.Volume:
+		return a.Value * i.Density, nil
+	case units.Pieces:
+		if i.Each == 0 {
+			return 0, fmt.Errorf("%q: %s is not counted in pieces; allowed: a weight or a volume, like \"20 g\" or \"1 tbsp\"", text, i.Name)
+		}
+		return a.Value * i.Each, nil
+	}
+	return a.Value, nil
+}
+
+// A Reach is how long a marinade is worth it.
+type Reach struct {
+	Kind string `json:"kind"` // what in it sets the limit
+	// Least is worth the trouble, Best and Most the limits, hours.
+	Least float64 `json:"least"`
+	Best  float64 `json:"best"`
+	Most  float64 `json:"most"`
+	// Past says what goes wrong after Most.
+	Past string `json:"past"`
+}
+
+// reach finds the limit by what is strongest in the mixture, for poultry and
+// meat, or for fish and shellfish. Middle of what cooks and extension
+// services give, ±30 %.
+func reach(t Totals, roles map[Role]float64, class safety.Class) Reach {
+	fish := class == safety.Fish
+	share := func(g float64) float64 { return g / math.Max(t.MassG, 1e-9) }
+	var r Reach
+	switch {
+	case share(roles[Enzyme]) > 0.03:
+		r = Reach{"fresh enzymes", 0.25, 0.5, 0.67, "mushy: the enzymes go on eating the surface"}
+	case share(t.AcidG) > 0.02: // below about pH 4.5
+		r = Reach{"strong acid", 0.5, 3, 6, "chalky outside: the acid has cooked it"}
+		if fish {
+			r.Least, r.Best, r.Most = 0.2, 0.3, 0.5
+		}
+	case share(roles[Milky]) > 0.3:
+		r = Reach{"dairy", 2, 8, 24, "soft to mushy outside"}
+	case share(t.SaltG) > 0.02:
+		r = Reach{"salt", 0.5, 4, 24, "ham-like: firm and salty"}
+	default:
+		r = Reach{"spices and oil", 0.5, 2, 24, "no worse, and no better"}
+	}
+	if fish && r.Most > 1 && t.SaltG > 0 {
+		r.Least, r.Best, r.Most, r.Past = 0.2, 0.5, 1, "firm and salty, as if cured"
+	}
+	return r
+}
+
+// A Marinaded is what a marinade does.
+type Marinaded struct {
+	// Per kilogram of meat: all that is in the bowl.
+	PerKg   Totals `json:"perKg"`
+	Reach   Reach  `json:"reach"`
+	Verdict string `json:"verdict"`
+	// TakenG goes along with the pieces into the basket.
+	TakenG float64 `json:"takenG"`
+	Salted Salted  `json:"salted"`
+	// SurfaceSugarPct is the sugar in what clings.
+	SurfaceSugarPct float64  `json:"surfaceSugarPct"`
+	Allergens       []string `json:"allergens"`
+}
+
+// Marinate lays pieces into a mixture for some hours at a temperature.
+func (p Pantry) Marinate(cut food.Cut, piece food.Piece, pieces int, massG float64, items []Item, hours, tempC float64) (Marinaded, error) {
+	var t Totals
+	roles := map[Role]float64{}
+	thick := 0.0
+	out := Marinaded{Allergens: []string{}}
+	for _, it := range items {
+		i, err := p.Find(it.Ingredient)
+		if err != nil {
+			return out, err
+		}
+		t.add(i, it.G)
+		roles[i.Role] += it.G
+		if i.Thick {
+			thick += it.G
+		}
+		out.Allergens = merge(out.Allergens, i.Allergens)
+	}
+	if t.MassG == 0 {
+		return out, nil
+	}
+	out.PerKg = t.part(1000 / massG)
+	out.Reach = reach(t, roles, cut.Class)
+	// 4 to 8 % of the meat's weight clings of a thin one, 8 to 12 of a thick.
+	out.TakenG = math.Min(t.MassG, massG*(0.06+0.04*thick/t.MassG))
+	out.SurfaceSugarPct = 100 * t.SugarG / t.MassG
+	water := math.Max(0.05*t.MassG, t.MassG-t.SaltG-t.CarbG-t.FatG-t.ProteinG)
+	var err error
+	out.Salted, err = Salt(cut, piece, pieces, Bath{SaltG: t.SaltG, WaterG: water, TempC: tempC, Hours: hours})
+	r := out.Reach
+	switch {
+	case hours > r.Most:
+		out.Verdict = fmt.Sprintf("Too long: %s.", r.Past)
+	case hours < r.Least:
+		out.Verdict = fmt.Sprintf("Hardly worth it before %s.", hoursWords(r.Least))
+	default:
+		out.Verdict = fmt.Sprintf("Good: best around %s, most %s.", hoursWords(r.Best), hoursWords(r.Most))
+	}
+	return out, err
+}
+
+// hoursWords words a time: "20 min", "8 h".
+func hoursWords(h float64) string {
+	if h < 1 {
+		return fmt.Sprintf("%.0f min", math.Round(h*12)*5)
+	}
+	return fmt.Sprintf("%.0f h", math.Round(h))
+}
+
+// merge adds names that are not there yet.
+func merge(list, more []string) []string {
+	for _, m := range more {
+		have := false
+		for _, l := range list {
+			have = have || l == m
+		}
+		if !have {
+			list = append(list, m)
+		}
+	}
+	return list
+}

@@ -1,0 +1,252 @@
+package units
+
+import (
+	"fmt"
+	"math"
+	"strconv"
+	"strings"
+	"unicode"
+)
+
+// A Dimension says what an amount is of.
+type Dimension uint8
+
+const (
+	Mass   Dimension = iota // g
+	Volume                  // ml
+	Pieces                  // a count
+)
+
+// An Amount is a quantity as a recipe gives it, in g, ml or pieces.
+type Amount struct {
+	Value     float64
+	Dimension Dimension
+}
+
+// Spoons is the country whose spoons and cups are meant.
+type Spoons string
+
+const (
+	MetricSpoons Spoons = "metric" // 5, 15 and 250 ml
+	USSpoons     Spoons = "us"     // 4.93, 14.79 and 236.6 ml
+)
+
+type unit struct {
+	size float64
+	dim  Dimension
+}
+
+// measures are by every name that people write; sizes in g or ml.
+func measures(s Spoons) map[string]unit {
+	tsp, tbsp, cup := 5.0, 15.0, 250.0
+	if s == USSpoons {
+		tsp, tbsp, cup = 4.929, 14.787, 236.588
+	}
+	out := map[string]unit{}
+	add := func(size float64, dim Dimension, names string) {
+		for name := range strings.FieldsSeq(names) {
+			out[name] = unit{size, dim}
+		}
+	}
+	add(1, Mass, "g gr gram grams gramme grammes")
+	add(1000, Mass, "kg kilo kilos kilogram kilograms")
+	add(0.001, Mass, "mg milligram milligrams")
+	add(28.3495, Mass, "oz ounce ounces")
+	add(453.592, Mass, "lb lbs pound pounds")
+	add(1, Volume, "ml millilitre millilitres milliliter milliliters")
+	add(10, Volume, "cl")
+	add(100, Volume, "dl")
+	add(1000, Volume, "l litre litres liter liters")
+	add(tsp, Volume, "tsp tsps teaspoon teaspoons")
+	add(tbsp, Volume, "tbsp tbsps tbs tablespoon tablespoons")
+	add(cup, Volume, "cup cups")
+	add(tsp/8, Volume, "dash dashes")
+	add(tsp/16, Volume, "pinch pinches")
+	add(1, Pieces, "piece pieces pc pcs whole")
+	add(12, Pieces, "dozen dozens")
+	return out
+}
+
+var numberWords = map[string]float64{"a": 1, "an": 1, "one": 1, "two": 2, "three": 3, "four": 4, "five": 5, "six": 6, "seven": 7, "eight": 8, "nine": 9, "ten": 10, "eleven": 11, "twelve": 12, "half": 0.5, "quarter": 0.25}
+
+var fractions = map[rune]float64{'½': 0.5, '¼': 0.25, '¾': 0.75, '⅓': 1.0 / 3, '⅔': 2.0 / 3, '⅛': 0.125, '⅜': 0.375, '⅝': 0.625, '⅞': 0.875, '⅕': 0.2}
+
+// MaxAmount is the most that is taken for an amount, in g, ml or pieces.
+const MaxAmount = 100000.0
+
+// amountAllowed is what a refusal proposes.
+const amountAllowed = `a number and a measure, like "250 g", "1 1/2 tbsp", "½ cup", "1 lb 4 oz" or "a dozen"`
+
+// ParseAmount reads an amount as people write it: numbers, fractions, mixed
+// numbers, "a", "half", with g, kg, oz, lb, ml, l, tsp, tbsp, cup, pinch,
+// dozen or nothing for pieces; several of one kind add up. The error says
+// what was not understood.
+func ParseAmount(text string, spoons Spoons) (Amount, error) {
+	refuse := func(what string) (Amount, error) {
+		return Amount{}, fmt.Errorf("%q: %s; allowed: %s", text, what, amountAllowed)
+	}
+	words := amountWords(text)
+	if len(words) == 0 {
+		return refuse("nothing is there")
+	}
+	known := measures(spoons)
+	total, dim, have := 0.0, Pieces, false
+	number, open := 0.0, false // a number that waits for its measure
+	take := func(u unit) error {
+		if have && dim != u.dim {
+			return fmt.Errorf("weight, volume and number do not add up")
+		}
+		total, dim, have = total+number*u.size, u.dim, true
+		number, open = 0, false
+		return nil
+	}
+	for i, w := range words {
+		if (w == "a" || w == "an") && open { // half a dozen
+			continue
+		}
+		if v, ok := amountNumber(w); ok {
+			// "1 1/2" is one and a half; "2 3" is nothing.
+			if open && (v >= 1 || number != math.Trunc(number)) {
+				return refuse("two numbers stand side by side")
+			}
+			number, open = number+v, true
+			continue
+		}
+		if w == "of" || w == "and" {
+			if w == "of" && i == len(words)-1 {
+				return refuse("it ends in the middle")
+			}
+			continue
+		}
+		u, ok := known[w]
+		if !ok {
+			return refuse(fmt.Sprintf("%q is no measure", w))
+		}
+		if !open {
+			number = 1
+			if i > 0 {
+				return refuse(fmt.Sprintf("%q has no number", w))
+			}
+		}
+		if err := take(u); err != nil {
+			return refuse(err.Error())
+		}
+	}
+	if open {
+		if have {
+			return refuse("the last number has no measure")
+		}
+		if err := take(unit{1, Pieces}); err != nil {
+			return refuse(err.Error())
+		}
+	}
+	if !(total > 0 && total <= MaxAmount) {
+		return refuse(fmt.Sprintf("more than nothing and up to %g", MaxAmount))
+	}
+	return Amount{total, dim}, nil
+}
+
+// amountWords cuts a text into numbers and words: "250g" is two.
+func amountWords(text string) []string {
+	var words []string
+	var word strings.Builder
+	flush := func() {
+		if word.Len() > 0 {
+			words = append(words, word.String())
+			word.Reset()
+		}
+	}
+	digit := false
+	for _, r := range strings.ToLower(text) {
+		_, vulgar := fractions[r]
+		switch {
+		case unicode.IsSpace(r) || r == '-':
+			flush()
+		case vulgar:
+			flush()
+			words = append(words, string(r))
+		default:
+			d := r >= '0' && r <= '9' || r == '.' || r == ',' || r == '/' || r == '⁄'
+			if r == '.' && word.Len() > 0 && !digit {
+				continue // tbsp.
+			}
+			if word.Len() > 0 && d != digit {
+				flush()
+			}
+			digit = d
+			word.WriteRune(r)
+		}
+	}
+	flush()
+	return words
+}
+
+// amountNumber reads one number: 12, 1.5, 1,5, 3/4, ½, a, half.
+func amountNumber(w string) (float64, bool) {
+	if v, ok := numberWords[w]; ok {
+		return v, true
+	}
+	if r := []rune(w); len(r) == 1 {
+		if v, ok := fractions[r[0]]; ok {
+			return v, true
+		}
+	}
+	w = strings.Replace(w, "⁄", "/", 1)
+	if over, under, ok := strings.Cut(w, "/"); ok {
+		a, errA := strconv.ParseUint(over, 10, 16)
+		b, errB := strconv.ParseUint(under, 10, 16)
+		if errA != nil || errB != nil || b == 0 {
+			return 0, false
+		}
+		return float64(a) / float64(b), true
+	}
+	if !strings.ContainsAny(w[:1], "0123456789.") {
+		return 0, false
+	}
+	v, err := strconv.ParseFloat(strings.Replace(w, ",", ".", 1), 64)
+	return v, err == nil && !math.IsInf(v, 0)
+}
+
+// spoonFractions are those that measuring spoons and eyes have.
+var spoonFractions = []struct {
+	v    float64
+	text string
+}{{0, ""}, {0.125, "⅛"}, {0.25, "¼"}, {1.0 / 3, "⅓"}, {0.5, "½"}, {2.0 / 3, "⅔"}, {0.75, "¾"}, {1, ""}}
+
+// InSpoons words a volume of ml in spoons or cups to the nearest fraction
+// that a set of them has: "1 ½ tsp", "¾ cup".
+func InSpoons(ml float64, s Spoons) string {
+	m := measures(s)
+	name := "tsp"
+	switch {
+	case ml >= m["cup"].size/4*0.95:
+		name = "cup"
+	case ml >= m["tbsp"].size*0.95:
+		name = "tbsp"
+	}
+	n := ml / m[name].size
+	if n < 0.0625 {
+		return "a pinch"
+	}
+	whole, rest := math.Modf(n)
+	best := spoonFractions[0]
+	for _, f := range spoonFractions {
+		if math.Abs(f.v-rest) < math.Abs(best.v-rest) {
+			best = f
+		}
+	}
+	if best.v == 1 {
+		whole, best.text = whole+1, ""
+	}
+	if whole == 0 && best.text == "" {
+		best.text = "⅛"
+	}
+	count := best.text
+	if whole > 0 {
+		count = strings.TrimSpace(fmt.Sprintf("%.0f %s", whole, best.text))
+	}
+	if name == "cup" && (whole > 1 || whole == 1 && best.text != "") {
+		name = "cups"
+	}
+	return count + " " + name
+}
