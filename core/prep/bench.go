@@ -14,11 +14,19 @@ import (
 // empty is not done.
 type Bench struct {
 	Servings int       `json:"servings,omitempty"` // 2
+	Cutting  *Cutting  `json:"cutting,omitempty"`
 	Drying   Drying    `json:"drying"`
 	Salting  *Salting  `json:"salting,omitempty"`
 	Marinade *Marinade `json:"marinade,omitempty"`
 	Coating  Coats     `json:"coating"`
 	Finish   []Item    `json:"finish,omitempty"` // sauce and seasoning afterwards
+}
+
+// Cutting is how the pieces are made.
+type Cutting struct {
+	WholeG    float64 `json:"wholeG,omitempty"`    // what is cut up
+	SpreadPct float64 `json:"spreadPct,omitempty"` // how uneven the pieces are
+	SliceMm   float64 `json:"sliceMm,omitempty"`   // width of a slice of a wrap
 }
 
 // Drying is how the surface is dried. Schools: wipe, rack, rinse (and wiped),
@@ -44,6 +52,11 @@ type Salting struct {
 type Marinade struct {
 	Items []Item  `json:"items"`
 	Hours float64 `json:"hours"`
+	// CoatShare of the dry seasoning is kept back for the coat, so that each
+	// layer is seasoned.
+	CoatShare float64 `json:"coatShare,omitempty"`
+	// ForG is the weight of meat that the amounts are for.
+	ForG float64 `json:"forG,omitempty"`
 }
 
 // A Station is one step of the bench, in the order of the hands.
@@ -58,6 +71,7 @@ type Station struct {
 // Effects are what the engine is told.
 type Effects struct {
 	SurfaceWaterG float64 `json:"surfaceWaterG"` // g/100 cm²
+	SpreadPct     float64 `json:"spreadPct"`     // of thickness; 0 leaves it
 	SaltPct       float64 `json:"saltPct"`
 	SugarPct      float64 `json:"sugarPct"`
 	OilG          float64 `json:"oilG"`
@@ -75,6 +89,7 @@ type Worked struct {
 	SaltFrom  map[string]float64 `json:"saltFrom"`
 	RubG      float64            `json:"rubG"` // dry salt to put on
 	Allergens []string           `json:"allergens"`
+	MassG     float64            `json:"massG"` // raw
 	edible    float64
 	added     Totals
 }
@@ -118,6 +133,10 @@ func (b Bench) check(p Pantry) error {
 		within("coating.passes", float64(b.Coating.Passes), 0, 6, "passes"),
 		within("coating.starch", b.Coating.Starch, 0, 0.5, "of the flour"),
 	}
+	if c := b.Cutting; c != nil {
+		list = append(list, within("cutting.wholeG", c.WholeG, 0, MaxItemG, "g"), within("cutting.spreadPct", c.SpreadPct, 0, 40, "percent"),
+			within("cutting.sliceMm", c.SliceMm, 0, 120, "mm"))
+	}
 	if s := b.Salting; s != nil {
 		list = append(list, among("salting.school", s.School, "dry", "brine"), within("salting.hours", s.Hours, 0, MaxHours, "hours"),
 			within("salting.targetPct", s.TargetPct, 0, 3, "percent"), within("salting.waterG", s.WaterG, 0, MaxItemG, "g"),
@@ -133,7 +152,8 @@ func (b Bench) check(p Pantry) error {
 	}
 	items := slices.Clone(b.Finish)
 	if b.Marinade != nil {
-		list = append(list, within("marinade.hours", b.Marinade.Hours, 0, MaxHours, "hours"))
+		list = append(list, within("marinade.hours", b.Marinade.Hours, 0, MaxHours, "hours"),
+			within("marinade.coatShare", b.Marinade.CoatShare, 0, 1, "of the dry seasoning"), within("marinade.forG", b.Marinade.ForG, 0, MaxItemG, "g"))
 		items = append(items, b.Marinade.Items...)
 	}
 	if len(items) > MaxItems {
@@ -175,7 +195,8 @@ func (p Pantry) Work(cut food.Cut, pieceG, thicknessMm float64, pieces int, coat
 	}
 	piece := cut.Piece(pieceG, thicknessMm)
 	massG := pieceG * float64(pieces)
-	w := Worked{Stations: []Station{}, SaltFrom: map[string]float64{}, Allergens: []string{}, edible: massG * (1 - cut.Bone)}
+	w := Worked{Stations: []Station{}, SaltFrom: map[string]float64{}, Allergens: []string{}, edible: massG * (1 - cut.Bone), MassG: massG}
+	w.cut(cut, piece, pieces, pieceG, coatID, b.Cutting)
 	w.dry(cut, piece, pieces, b.Drying)
 	b.Coating.Coat = coatID
 	var err error
@@ -221,6 +242,8 @@ func (p Pantry) Work(cut food.Cut, pieceG, thicknessMm float64, pieces int, coat
 			}
 		}
 	}
+	order := []string{"cut", "dry", "salt", "marinade", "coat", "finish"}
+	slices.SortStableFunc(w.Stations, func(a, b Station) int { return slices.Index(order, a.ID) - slices.Index(order, b.ID) })
 	w.Effects.SaltPct = 0
 	for _, from := range []string{"salt", "marinade"} {
 		w.Effects.SaltPct += 100 * w.SaltFrom[from] / w.edible
@@ -228,6 +251,46 @@ func (p Pantry) Work(cut food.Cut, pieceG, thicknessMm float64, pieces int, coat
 	w.Effects.SaltPct = math.Min(5, w.Effects.SaltPct)
 	w.Effects.OilG = math.Min(200, w.Coated.OilG+w.Effects.OilG)
 	return w, nil
+}
+
+// cut says how many pieces and how large, what goes into them and what
+// around them. It is there when something of it is asked or is in the cut.
+func (w *Worked) cut(cut food.Cut, piece food.Piece, pieces int, pieceG float64, coatID string, c *Cutting) {
+	wrapped := coatID == "wrap" || cut.ID == "prawn-wrapped"
+	if c == nil {
+		if cut.Stuffing == 0 && !wrapped {
+			return
+		}
+		c = &Cutting{}
+	}
+	s := Station{ID: "cut", Title: "Cut", Cautions: []string{}}
+	s.Headline = fmt.Sprintf("%d %s of %.0f g, %.0f mm thick", pieces, plural(pieces, cut.Name, cut.Plural), pieceG, piece.Thickness*1000)
+	if c.WholeG > 0 {
+		from := int(math.Floor(c.WholeG/pieceG + 1e-9))
+		s.Why = fmt.Sprintf("%.0f g make %d of them, with %.0f g over. ", c.WholeG, from, c.WholeG-float64(from)*pieceG)
+	}
+	if cut.Stuffing > 0 {
+		each := pieceG * cut.Stuffing
+		s.Why += fmt.Sprintf("Stuff each with %.0f g, %.0f g in all. ", each, each*float64(pieces))
+		s.Cautions = append(s.Cautions, "A stuffing has to reach its own temperature, the poultry's; stuff just before frying.")
+	}
+	if wrapped {
+		// A slice goes around once, with a fifth over for the seam.
+		wide := c.SliceMm
+		if wide == 0 {
+			wide = 30
+		}
+		girth := math.Pi * (piece.Width + piece.Thickness) / 2 * 1000
+		each := math.Max(1, math.Round(piece.Length*1000/wide))
+		s.Why += fmt.Sprintf("Around each: %.0f %s of %.0f mm, %.0f mm long, seam down. ", each, plural(int(each), "slice", "slices"), wide, math.Ceil(1.2*girth))
+	}
+	if c.SpreadPct > 0 {
+		w.Effects.SpreadPct = c.SpreadPct
+		s.Why += fmt.Sprintf("Nineteen in twenty within %.0f %% of that: the thickest decides when all are safe, the thinnest when the first is dry.", c.SpreadPct)
+	} else {
+		s.Why += "Even pieces cook evenly."
+	}
+	w.Stations = append(w.Stations, s)
 }
 
 func (w *Worked) dry(cut food.Cut, piece food.Piece, pieces int, d Drying) {
@@ -256,7 +319,13 @@ func (w *Worked) dry(cut food.Cut, piece food.Piece, pieces int, d Drying) {
 }
 
 func (w *Worked) marinate(p Pantry, cut food.Cut, piece food.Piece, pieces int, massG float64, m Marinade) error {
-	got, err := p.Marinate(cut, piece, pieces, massG, m.Items, m.Hours, fridge)
+	items, kept := p.split(m.Items, m.CoatShare)
+	if kept.MassG > 0 {
+		w.SaltFrom["coat"] += kept.SaltG
+		w.Coated.Kept = w.Coated.Kept.plus(kept)
+		w.Coated.StuckG += kept.MassG
+	}
+	got, err := p.Marinate(cut, piece, pieces, massG, items, m.Hours, fridge)
 	if err != nil {
 		return err
 	}
@@ -274,6 +343,9 @@ func (w *Worked) marinate(p Pantry, cut food.Cut, piece food.Piece, pieces int, 
 	s := Station{ID: "marinade", Title: "Marinate", Headline: fmt.Sprintf("%s in the fridge", hoursWords(m.Hours)), Cautions: []string{}}
 	s.Why = fmt.Sprintf("%s For 1 kg it holds %.0f g of salt, %.0f of sugar and %.0f of acid; %.0f g of it go along into the basket, and salt gets %.0f mm in.",
 		got.Verdict, got.PerKg.SaltG, got.PerKg.SugarG, got.PerKg.AcidG, got.TakenG, got.Salted.ReachMm)
+	if kept.MassG > 0 {
+		s.Why += fmt.Sprintf(" %.0f g of the dry seasoning are kept for the coat.", kept.MassG)
+	}
 	if m.Hours > 2 {
 		s.Cautions = append(s.Cautions, "Over two hours always in the fridge, at 4 °C or under.")
 	}

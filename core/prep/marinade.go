@@ -107,6 +107,19 @@ func reach(t Totals, roles map[Role]float64, class safety.Class) Reach {
 	return r
 }
 
+// split keeps a share of the dry seasoning, salts and spices without water,
+// back for the coat.
+func (p Pantry) split(items []Item, share float64) (rest []Item, kept Totals) {
+	for _, it := range items {
+		if i := p[it.Ingredient]; share > 0 && (i.Salt >= 90 || i.Role == Spice && !i.Thick) {
+			kept.add(i, it.G*share)
+			it.G *= 1 - share
+		}
+		rest = append(rest, it)
+	}
+	return rest, kept
+}
+
 // A Marinaded is what a marinade does.
 type Marinaded struct {
 	// Per kilogram of meat: all that is in the bowl.

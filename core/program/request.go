@@ -45,6 +45,9 @@ type Load struct {
 	// SurfaceWaterG is the free water on it, g/100 cm², in the place of what
 	// Surface stands for; under 0 the rack has dried the outer layer too.
 	SurfaceWaterG *float64 `json:"surfaceWaterG,omitempty"`
+	// SpreadPct is how far pieces differ in thickness: nineteen in twenty
+	// lie within so many percent of the mean; 8 for a careful hand.
+	SpreadPct *float64 `json:"spreadPct,omitempty"`
 }
 
 // Coat is what the pieces are covered with.
@@ -337,6 +340,7 @@ type setup struct {
 	coating  food.Coating
 	surface  food.Surface
 	water    float64 // on it, kg/m²
+	spread   float64 // of thickness, percent
 	pieces   int     // in one drawer
 	drawers  int
 	massG    float64
@@ -386,6 +390,8 @@ func resolve(q Request) (setup, error) {
 	}
 	s.surface = food.Surface(surface)
 	c.among("load.surface", surface, names(food.Surfaces))
+	s.spread = value(q.Load.SpreadPct, 100*thicknessSpread)
+	c.within("load.spreadPct", s.spread, 0, 40, "percent of the thickness")
 	s.water = s.surface.Water()
 	if w := q.Load.SurfaceWaterG; w != nil {
 		c.within("load.surfaceWaterG", *w, -1.2, 4, "g/100 cm²")

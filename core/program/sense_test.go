@@ -212,7 +212,7 @@ func TestNoAllocationPerStep(t *testing.T) {
 }
 
 func TestWindowWidensWithDoubtAndNarrowsWithNone(t *testing.T) {
-	all := draws(Samples, 12)
+	all := draws(Samples, 12, thicknessSpread)
 	if len(all) < 64 {
 		t.Fatalf("%d samples", len(all))
 	}
@@ -235,7 +235,7 @@ func TestWindowWidensWithDoubtAndNarrowsWithNone(t *testing.T) {
 	if d := mean.sizes[0] - 1 - thicknessSpread/2*1.63; math.Abs(d) > 0.006 {
 		t.Errorf("the thickest of twelve is %.3f of the mean", mean.sizes[0])
 	}
-	one := draws(Samples, 1)
+	one := draws(Samples, 1, thicknessSpread)
 	for _, v := range one {
 		if v.sizes[0] != v.sizes[1] {
 			t.Fatal("one piece has two sizes")
@@ -357,5 +357,23 @@ func TestWindowLiesAroundTheNominalCook(t *testing.T) {
 				t.Errorf("%s, %d pieces: crisp at %.1f, half ready at %.1f", name, pieces, *a.CrispAtMin, orLate(c.HalfReadyMin))
 			}
 		}
+	}
+}
+
+func TestUnevenPiecesWidenTheWindow(t *testing.T) {
+	q := dozenWings()
+	q.TailMin = 12
+	at := func(spread float64) Chance {
+		q.Load.SpreadPct = &spread
+		a, err := Simulate(context.Background(), q, Options{})
+		if err != nil {
+			t.Fatal(err)
+		}
+		return *a.Chance
+	}
+	even, uneven := at(3), at(20)
+	if *uneven.SafeByMin < *even.SafeByMin+1 || *uneven.LookFirstMin > *even.LookFirstMin-0.2 || orLate(uneven.BestUntilMin) > orLate(even.BestUntilMin) {
+		t.Errorf("even: look at %.1f, safe by %.1f, best until %.1f; uneven: %.1f, %.1f, %.1f", *even.LookFirstMin, *even.SafeByMin, orLate(even.BestUntilMin),
+			*uneven.LookFirstMin, *uneven.SafeByMin, orLate(uneven.BestUntilMin))
 	}
 }

@@ -367,7 +367,7 @@ func (s *setup) search(ctx context.Context, w Way, g goal) (choice, trial, error
 // nil: the thickest piece of each alone decides, and a load that is safe
 // need not be followed on.
 func (s *setup) sureBy(ctx context.Context) (*float64, error) {
-	all := draws(Samples, s.pieces*s.drawers)
+	all := draws(Samples, s.pieces*s.drawers, s.spread/100)
 	safe := make([]float64, len(all))
 	err := parallel(len(all), func(i int) error {
 		v := all[i]

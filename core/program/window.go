@@ -54,10 +54,11 @@ const (
 	fridgeSpreadC   = 2.0
 )
 
-// draws returns n fixed quasi-random variations: the additive recurrence of
+// draws returns n fixed quasi-random variations of so many pieces whose
+// thickness spreads so far: the additive recurrence of
 // the generalised golden ratio in four dimensions (Roberts 2018), which is
 // even for every n and the same for every call.
-func draws(n, pieces int) []variation {
+func draws(n, pieces int, spread float64) []variation {
 	const dim = 5
 	g := 1.0
 	for range 60 { // the positive root of g^(dim+1) = g + 1
@@ -77,7 +78,7 @@ func draws(n, pieces int) []variation {
 			thin = thick
 		}
 		out[i] = variation{
-			sizes:   []float64{1 + thicknessSpread/2*thick, 1 + thicknessSpread/2*min(thin, thick)},
+			sizes:   []float64{1 + spread/2*thick, 1 + spread/2*min(thin, thick)},
 			airflow: 1 + airflowSpread/2*normal(u[1]),
 			dialC:   dialSpreadC / 2 * normal(u[2]),
 			startC:  fridgeSpreadC / 2 * normal(u[3]),
@@ -133,7 +134,7 @@ func outcome(ctx context.Context, s *setup, v variation) (sample, error) {
 
 // chance samples the spread, on all cores.
 func chance(ctx context.Context, s *setup) (*Chance, error) {
-	all := draws(Samples, s.pieces*s.drawers)
+	all := draws(Samples, s.pieces*s.drawers, s.spread/100)
 	results := make([]sample, len(all))
 	err := parallel(len(all), func(i int) (err error) {
 		results[i], err = outcome(ctx, s, all[i])

@@ -62,14 +62,22 @@ func (s *Server) WorkBench(ctx context.Context, r WorkBenchRequestObject) (WorkB
 	e := w.Effects
 	load := q.Load
 	load.SurfaceWaterG = &e.SurfaceWaterG
-	coat.SaltPct, coat.SugarPct, coat.OilG = e.SaltPct, e.SugarPct, math.Round(e.OilG*10)/10
+	coat.SaltPct, coat.SugarPct = e.SaltPct, e.SugarPct
+	if bench.Coating.Oil != "" { // or the plan's own oil stays
+		coat.OilG = math.Round(e.OilG*10) / 10
+	}
+	load.SpreadPct = nil
+	if e.SpreadPct > 0 {
+		load.SpreadPct = &e.SpreadPct
+	}
 	q.Load, q.Coat = load, &coat
 	q.TailMin = math.Max(q.TailMin, math.Min(20, program.MaxMinutes-total(q.Program)))
 	with, err := program.Simulate(ctx, q, program.Options{NoChance: true})
 	if err != nil {
 		return nil, err
 	}
-	out := BenchAnswer{Load: load, Coat: coat, SaltPct: w.SaltPct, SaltFrom: w.SaltFrom, RubG: w.RubG, Allergens: w.Allergens}
+	out := BenchAnswer{Load: load, Coat: coat, SaltPct: w.SaltPct, SaltFrom: w.SaltFrom, RubG: w.RubG, Allergens: w.Allergens, MassG: w.MassG,
+		EnergyWh: with.End.EnergyWh, OvenWh: ovenWh(total(r.Body.Request.Program))}
 	for _, st := range w.Stations {
 		bare, bareCoat := load, coat
 		switch st.ID {
@@ -94,7 +102,13 @@ func (s *Server) WorkBench(ctx context.Context, r WorkBenchRequestObject) (WorkB
 			return nil, err
 		}
 		does := "Nothing that the basket feels."
-		if st.ID != "finish" {
+		switch st.ID {
+		case "finish":
+		case "cut":
+			if does, err = spread(ctx, q); err != nil {
+				return nil, err
+			}
+		default:
 			does = beside(with, skipped)
 		}
 		item := struct {
@@ -150,11 +164,36 @@ func (s *Server) WorkBench(ctx context.Context, r WorkBenchRequestObject) (WorkB
 	return WorkBench200JSONResponse(out), nil
 }
 
+// ovenWh is what a domestic oven takes for the same: 2.2 kW, twelve minutes
+// of heating, then on for 60 % of a time that is half as long again.
+func ovenWh(minutes float64) float64 { return 2200 * (12 + 0.6*1.5*minutes) / 60 }
+
 func total(p program.Program) (sum float64) {
 	for _, s := range p.Stages {
 		sum += s.Minutes
 	}
 	return sum
+}
+
+// spread says what uneven pieces cost in the window.
+func spread(ctx context.Context, q program.Request) (string, error) {
+	uneven, err := program.Simulate(ctx, q, program.Options{})
+	if err != nil {
+		return "", err
+	}
+	q.Load.SpreadPct = nil
+	even, err := program.Simulate(ctx, q, program.Options{})
+	if err != nil {
+		return "", err
+	}
+	a, b := uneven.Verdict, even.Verdict
+	if a.FromMin == nil || b.FromMin == nil || a.ToMin == nil || b.ToMin == nil {
+		return "Within this program the window does not show it.", nil
+	}
+	if math.Abs(*a.FromMin-*b.FromMin) < 0.5 && math.Abs(*a.ToMin-*b.ToMin) < 0.5 {
+		return fmt.Sprintf("The window is %.0f to %.0f min, as with a careful hand.", *a.FromMin, *a.ToMin), nil
+	}
+	return fmt.Sprintf("The window is %.0f to %.0f min; a careful hand makes it %.0f to %.0f.", *a.FromMin, *a.ToMin, *b.FromMin, *b.ToMin), nil
 }
 
 // beside says what a step does, from two answers of the engine.

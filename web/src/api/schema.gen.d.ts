@@ -109,6 +109,76 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/bench": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Work out everything before the basket, and what the engine is told of it */
+        post: operations["workBench"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/amounts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Read an amount of an ingredient as people write it */
+        post: operations["readAmount"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/pantry": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** All ingredients, with the household's own figures over those that ship */
+        get: operations["listPantry"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/pantry/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["putIngredient"];
+        post?: never;
+        /** Go back to the figures that ship */
+        delete: operations["dropIngredient"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/settings": {
         parameters: {
             query?: never;
@@ -484,6 +554,16 @@ export interface components {
             /** Format: double */
             startC?: number;
             surface?: string;
+            /**
+             * Format: double
+             * @description free water on it, g/100 cm², in the place of what surface stands for
+             */
+            surfaceWaterG?: number;
+            /**
+             * Format: double
+             * @description how far nineteen in twenty pieces differ in thickness, percent; 8 by default
+             */
+            spreadPct?: number;
         };
         Coat: {
             id: string;
@@ -816,6 +896,181 @@ export interface components {
                 }[];
             }[];
         };
+        /** @description What is in 100 g, in g, and its density by the spoon */
+        Ingredient: {
+            id: string;
+            name: string;
+            role: string;
+            /** Format: double */
+            density: number;
+            /**
+             * Format: double
+             * @description g a piece; 0 if it is not counted
+             */
+            each: number;
+            /** Format: double */
+            salt: number;
+            /** Format: double */
+            sugar: number;
+            /** Format: double */
+            carb: number;
+            /** Format: double */
+            fat: number;
+            /** Format: double */
+            protein: number;
+            /** Format: double */
+            acid: number;
+            thick: boolean;
+            allergens?: string[];
+            instead?: string;
+            source: string;
+        };
+        Item: {
+            ingredient: string;
+            /** Format: double */
+            g: number;
+        };
+        /** @description The choices before the basket */
+        Bench: {
+            servings?: number;
+            cutting?: {
+                /**
+                 * Format: double
+                 * @description weight of what is cut up
+                 */
+                wholeG?: number;
+                /**
+                 * Format: double
+                 * @description how uneven the pieces are
+                 */
+                spreadPct?: number;
+                /**
+                 * Format: double
+                 * @description width of one slice of a wrap
+                 */
+                sliceMm?: number;
+            };
+            drying: {
+                /** @description wipe, rack, rinse or wet */
+                school?: string;
+                /** Format: double */
+                hours?: number;
+            };
+            salting?: {
+                /** @description dry or brine */
+                school: string;
+                salt?: string;
+                /** Format: double */
+                targetPct?: number;
+                /** Format: double */
+                hours: number;
+                /** Format: double */
+                waterG?: number;
+                /** Format: double */
+                strengthPct?: number;
+            };
+            marinade?: {
+                items: components["schemas"]["Item"][];
+                /** Format: double */
+                hours: number;
+                /**
+                 * Format: double
+                 * @description share of the dry seasoning kept for the coat, 0 to 1
+                 */
+                coatShare?: number;
+                /**
+                 * Format: double
+                 * @description the weight of meat that the amounts are for
+                 */
+                forG?: number;
+            };
+            coating: {
+                coat?: string;
+                bag?: boolean;
+                /** @description none, mist, brush or toss */
+                oil?: string;
+                passes?: number;
+                /** Format: double */
+                starch?: number;
+                largeEggs?: boolean;
+                flour?: string;
+            };
+            finish?: components["schemas"]["Item"][];
+        };
+        Plate: {
+            /** Format: double */
+            massG: number;
+            /** Format: double */
+            kcal: number;
+            /** Format: double */
+            carbG: number;
+            /** Format: double */
+            fatG: number;
+            /** Format: double */
+            proteinG: number;
+            /** Format: double */
+            saltG: number;
+        };
+        BenchAnswer: {
+            stations: {
+                /** @description dry, marinade, salt, coat or finish */
+                id: string;
+                title: string;
+                headline: string;
+                why: string;
+                cautions: string[];
+                /** @description What it does to the crust and the clock */
+                does: string;
+                /** @description The load and coat if the step is skipped */
+                without: {
+                    load: components["schemas"]["Load"];
+                    coat: components["schemas"]["Coat"];
+                };
+            }[];
+            load: components["schemas"]["Load"];
+            coat: components["schemas"]["Coat"];
+            /** Format: double */
+            saltPct: number;
+            saltFrom: {
+                [key: string]: number;
+            };
+            /** Format: double */
+            rubG: number;
+            /**
+             * Format: double
+             * @description raw weight of all pieces
+             */
+            massG: number;
+            /**
+             * Format: double
+             * @description of this cook
+             */
+            energyWh: number;
+            /**
+             * Format: double
+             * @description of the same in a domestic oven
+             */
+            ovenWh: number;
+            allergens: string[];
+            /** @description Salt by depth after the salting */
+            profile?: {
+                /** Format: double */
+                mm: number;
+                /** Format: double */
+                pct: number;
+            }[];
+            bowls: {
+                ingredient: string;
+                name: string;
+                /** Format: double */
+                sticksG: number;
+                /** Format: double */
+                putOutG: number;
+                measure: string;
+            }[];
+            plate: components["schemas"]["Plate"];
+            deepFried: components["schemas"]["Plate"];
+        };
         Settings: {
             /** @enum {string} */
             temperature: "C" | "F";
@@ -905,6 +1160,7 @@ export interface components {
             perBasket?: number;
             /** @description another fryer that shares the pieces */
             secondFryerId?: string;
+            bench?: components["schemas"]["Bench"];
         };
         Plan: {
             name: string;
@@ -918,6 +1174,7 @@ export interface components {
             perBasket?: number;
             /** @description another fryer that shares the pieces */
             secondFryerId?: string;
+            bench?: components["schemas"]["Bench"];
             id: string;
             version: number;
             /** Format: date-time */
@@ -1191,6 +1448,140 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["FryerInput"];
                 };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    workBench: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    request: components["schemas"]["SimulationRequest"];
+                    bench: components["schemas"]["Bench"];
+                };
+            };
+        };
+        responses: {
+            /** @description The stations in order, each with its answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchAnswer"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    readAmount: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    ingredient: string;
+                    text: string;
+                };
+            };
+        };
+        responses: {
+            /** @description The amount in g */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /** Format: double */
+                        g: number;
+                        /** @description in the household's spoons */
+                        says: string;
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    listPantry: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The pantry */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        ingredients: components["schemas"]["Ingredient"][];
+                        /** @description ids with figures of the household's own */
+                        own: string[];
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    putIngredient: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Ingredient"];
+            };
+        };
+        responses: {
+            /** @description As kept */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Ingredient"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    dropIngredient: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Forgotten */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             default: components["responses"]["Problem"];
         };
