@@ -63,6 +63,8 @@ type Coats struct {
 	Starch    float64 `json:"starch"`    // share of starch in a flour and starch coat, 0 to 0.5
 	LargeEggs bool    `json:"largeEggs"` // 50 g of contents, not 44
 	Flour     string  `json:"flour"`     // in the place of wheat flour
+	// PlannedOilG stands where no way of oiling is chosen.
+	PlannedOilG float64 `json:"-"`
 }
 
 // Coat works out what sticks and what to put out. Nothing is mixed for the
@@ -110,6 +112,9 @@ func (p Pantry) Coat(piece food.Piece, pieces int, c Coats) (Coating, error) {
 		out.Bowls = append(out.Bowls, Bowl{id, sticks, put})
 	}
 	out.OilG = oilPass[c.Oil] * float64(max(1, c.Passes)) * hundred
+	if c.Oil == "" {
+		out.OilG = c.PlannedOilG
+	}
 	switch c.Coat {
 	case "flour-dust", "flour-starch", "double-dredge":
 		out.RestMin = 12

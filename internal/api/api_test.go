@@ -126,6 +126,9 @@ func TestAnswersKeepTheContract(t *testing.T) {
 		{"POST", "/api/v1/conversions", `{"request":` + simulation + `,"recipe":{"kind":"oil","tempC":180,"minutes":3}}`},
 		{"POST", "/api/v1/baskets", `{"request":` + simulation + `,"perBasket":4}`},
 		{"POST", "/api/v1/fryer-guesses", `{"kind":"drawer","litres":5.5}`},
+		{"POST", "/api/v1/bench", benchOf},
+		{"POST", "/api/v1/amounts", `{"ingredient":"egg","text":"2"}`},
+		{"GET", "/api/v1/pantry", ""},
 		{"GET", "/api/v1/plans/none", ""},
 		{"POST", "/api/v1/simulations", `{"load":{"cut":"prawn","pieces":0,"pieceMassG":18},"program":{"stages":[]}}`},
 	} {

@@ -27,11 +27,12 @@ func (s *Server) pantry(ctx context.Context) (prep.Pantry, units.Spoons, error) 
 	return prep.NewPantry(own), spoons, err
 }
 
-// prepError turns a refusal of the bench into field errors.
-func prepError(err error) error {
+// prepError turns a refusal of the bench into field errors, named under what
+// holds the field.
+func prepError(under string, err error) error {
 	var p prep.Problem
 	if errors.As(err, &p) {
-		return program.FieldErrors{{Field: "bench." + p.Field, Value: p.Value, Allowed: p.Allowed}}
+		return program.FieldErrors{{Field: under + p.Field, Value: p.Value, Allowed: p.Allowed}}
 	}
 	return err
 }
@@ -55,9 +56,10 @@ func (s *Server) WorkBench(ctx context.Context, r WorkBenchRequestObject) (WorkB
 		coat = *q.Coat
 	}
 	thick := orElse(q.Load.ThicknessMm, 0)
+	bench.Coating.PlannedOilG = coat.OilG
 	w, err := pantry.Work(cut, q.Load.PieceMassG, thick, q.Load.Pieces, coat.ID, bench, spoons)
 	if err != nil {
-		return nil, prepError(err)
+		return nil, prepError("bench.", err)
 	}
 	e := w.Effects
 	load := q.Load
@@ -186,14 +188,23 @@ func spread(ctx context.Context, q program.Request) (string, error) {
 	if err != nil {
 		return "", err
 	}
-	a, b := uneven.Verdict, even.Verdict
-	if a.FromMin == nil || b.FromMin == nil || a.ToMin == nil || b.ToMin == nil {
-		return "Within this program the window does not show it.", nil
+	says := ""
+	for _, f := range []struct {
+		what string
+		a, b *float64
+	}{{"All are safe by", uneven.Chance.SafeByMin, even.Chance.SafeByMin}, {"the first is past its best at", uneven.Chance.BestUntilMin, even.Chance.BestUntilMin}} {
+		if f.a == nil || f.b == nil || math.Abs(*f.a-*f.b) < 0.3 {
+			continue
+		}
+		if says != "" {
+			says += "; "
+		}
+		says += fmt.Sprintf("%s %.0f min, with a careful hand %.0f", f.what, math.Ceil(*f.a), math.Ceil(*f.b))
 	}
-	if math.Abs(*a.FromMin-*b.FromMin) < 0.5 && math.Abs(*a.ToMin-*b.ToMin) < 0.5 {
-		return fmt.Sprintf("The window is %.0f to %.0f min, as with a careful hand.", *a.FromMin, *a.ToMin), nil
+	if says == "" {
+		return "The window is as with a careful hand.", nil
 	}
-	return fmt.Sprintf("The window is %.0f to %.0f min; a careful hand makes it %.0f to %.0f.", *a.FromMin, *a.ToMin, *b.FromMin, *b.ToMin), nil
+	return says + ".", nil
 }
 
 // beside says what a step does, from two answers of the engine.
@@ -281,7 +292,7 @@ func (s *Server) PutIngredient(ctx context.Context, r PutIngredientRequestObject
 	i := *r.Body
 	i.ID = r.Id
 	if err := i.Check(); err != nil {
-		return nil, prepError(err)
+		return nil, prepError("", err)
 	}
 	return PutIngredient200JSONResponse(i), s.store.PutIngredient(ctx, i)
 }

@@ -6,6 +6,8 @@ import { Blank, Page, Quiet } from './ui/layout';
 import { Toasts } from './ui/toast';
 
 const PlanPage = lazy(() => import('./plan/PlanPage'));
+const BenchPage = lazy(() => import('./bench/BenchPage'));
+const PantryPage = lazy(() => import('./pantry/PantryPage'));
 const CookPage = lazy(() => import('./cook/CookPage'));
 const LogbookPage = lazy(() => import('./logbook/LogbookPage'));
 const EntryPage = lazy(() => import('./logbook/EntryPage'));
@@ -36,6 +38,9 @@ export function App() {
             <Route path="/" element={<Navigate to="/plan" replace />} />
             <Route path="/plan" element={<PlanPage />} />
             <Route path="/plan/:id" element={<PlanPage />} />
+            <Route path="/bench" element={<BenchPage />} />
+            <Route path="/bench/:id" element={<BenchPage />} />
+            <Route path="/pantry" element={<PantryPage />} />
             <Route path="/cook" element={<CookPage />} />
             <Route path="/logbook" element={<LogbookPage />} />
             <Route path="/logbook/:id" element={<EntryPage />} />

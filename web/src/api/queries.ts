@@ -6,6 +6,7 @@ export const useCatalog = () =>
 export const useSettings = () => useQuery({ queryKey: ['settings'], queryFn: () => ask(client.GET('/settings')) });
 export const useFryers = () => useQuery({ queryKey: ['fryers'], queryFn: () => ask(client.GET('/fryers')) });
 export const usePlans = () => useQuery({ queryKey: ['plans'], queryFn: () => ask(client.GET('/plans')) });
+export const usePantry = () => useQuery({ queryKey: ['pantry'], queryFn: () => ask(client.GET('/pantry')) });
 export const useCooks = () => useQuery({ queryKey: ['cooks'], queryFn: () => ask(client.GET('/cooks')) });
 export const useCook = (id: string) =>
   useQuery({ queryKey: ['cook', id], queryFn: () => ask(client.GET('/cooks/{id}', { params: { path: { id } } })) });
@@ -59,6 +60,9 @@ export const guessFryer = (body: Schemas['FryerKnown']) => ask(client.POST('/fry
 export const createFryer = (body: FryerInput) => ask(client.POST('/fryers', { body }));
 export const deleteFryer = (id: string) => ask(client.DELETE('/fryers/{id}', { params: { path: { id } } }));
 export const restoreFryer = (id: string) => ask(client.POST('/fryers/{id}/restore', { params: { path: { id } } }));
+export const saveIngredient = (i: Schemas['Ingredient']) =>
+  ask(client.PUT('/pantry/{id}', { params: { path: { id: i.id } }, body: i }));
+export const dropIngredient = (id: string) => ask(client.DELETE('/pantry/{id}', { params: { path: { id } } }));
 export const saveFryer = (id: string, version: number, body: FryerInput) =>
   ask(client.PUT('/fryers/{id}', { params: { path: { id }, header: { 'If-Match': `"${version}"` } }, body }));
 

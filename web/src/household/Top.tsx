@@ -52,8 +52,9 @@ const View = styled(NavLink)`
     color: var(--paper);
   }
   ${at.phone} {
-    padding: 9px 12px;
+    padding: 10px 7px;
     min-height: 44px;
+    font-size: 15px;
   }
 `;
 
@@ -93,6 +94,7 @@ export function Top() {
       </Name>
       <Views aria-label="Views">
         <View to="/plan">Plan</View>
+        <View to="/bench">Bench</View>
         <View to="/cook">
           Cook
           {live.data?.cook ? (
@@ -104,6 +106,7 @@ export function Top() {
         </View>
         <View to="/logbook">Logbook</View>
         <View to="/fryers">Fryers</View>
+        <View to="/pantry">Pantry</View>
       </Views>
       <Spring />
       <Shortcuts />

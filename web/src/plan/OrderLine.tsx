@@ -109,6 +109,7 @@ interface Props {
   piece: Simulation['piece'] | null;
   /** How many pieces a dish may have. */
   most: number;
+  toBench: () => void;
 }
 
 function warmth(c: number): string {
@@ -119,13 +120,20 @@ function warmth(c: number): string {
 }
 
 /** What the cook has, as one sentence; each underlined part is a choice. */
-export function OrderLine({ plan, edit, catalog, fryers, units, piece, most }: Props) {
+export function OrderLine({ plan, edit, catalog, fryers, units, piece, most, toBench }: Props) {
   const { load, coat } = plan;
   const cut = catalog.cuts.find((c) => c.id === load.cut);
   const coatInfo = catalog.coats.find((c) => c.id === coat.id);
   const fryer = fryers.find((f) => f.id === plan.fryerId);
   const second = fryers.find((f) => f.id === plan.secondFryerId);
   const startC = load.startC ?? 5;
+  const hours = (h: number) => (h < 1 ? `${Math.round(h * 60)} min` : `${h} h`);
+  const before = [
+    ...(plan.bench?.salting
+      ? [`${hours(plan.bench.salting.hours)} in ${plan.bench.salting.school === 'brine' ? 'brine' : 'salt'}`]
+      : []),
+    ...(plan.bench?.marinade?.items.length ? [`${hours(plan.bench.marinade.hours)} in the marinade`] : []),
+  ];
   const perMass = units.gram === 'oz' ? 453.6 : 1000;
   const thick = load.thicknessMm ?? piece?.thicknessMm ?? 20;
   const setLoad = (what: string, change: Partial<PlanInput['load']>) =>
@@ -246,7 +254,9 @@ export function OrderLine({ plan, edit, catalog, fryers, units, piece, most }: P
       and{' '}
       {part(
         'How dry is it outside',
-        catalog.surfaces.find((s) => s.id === (load.surface ?? 'wiped'))?.says ?? '',
+        plan.bench?.drying.school === 'rack' && load.surfaceWaterG !== undefined
+          ? `dried ${plan.bench.drying.hours ?? 0} h on the rack`
+          : (catalog.surfaces.find((s) => s.id === (load.surface ?? 'wiped'))?.says ?? ''),
         (close) => (
           <>
             <Choice
@@ -255,7 +265,12 @@ export function OrderLine({ plan, edit, catalog, fryers, units, piece, most }: P
               options={catalog.surfaces.map((s) => ({ id: s.id, name: s.name }))}
               value={load.surface ?? 'wiped'}
               onChange={(surface) => {
-                setLoad('surface', { surface });
+                // Said here, it is not what the bench had.
+                edit('surface', (now) => ({
+                  ...now,
+                  load: { ...now.load, surface, surfaceWaterG: undefined },
+                  bench: now.bench ? { ...now.bench, drying: {} } : undefined,
+                }));
                 close();
               }}
             />
@@ -289,7 +304,11 @@ export function OrderLine({ plan, edit, catalog, fryers, units, piece, most }: P
             max={units.toMass(120)}
             step={units.massStep}
             onChange={(m) =>
-              edit('oil', (now) => ({ ...now, coat: { ...now.coat, oilG: Math.round(units.fromMass(m) * 10) / 10 } }))
+              edit('oil', (now) => ({
+                ...now,
+                coat: { ...now.coat, oilG: Math.round(units.fromMass(m) * 10) / 10 },
+                bench: now.bench ? { ...now.bench, coating: { ...now.bench.coating, oil: undefined } } : undefined,
+              }))
             }
           />
           <Stepper
@@ -304,6 +323,24 @@ export function OrderLine({ plan, edit, catalog, fryers, units, piece, most }: P
         </>,
         440,
       )}
+      {before.length > 0 ? (
+        <>
+          , after{' '}
+          {part('Before the basket', before.join(' and '), (close) => (
+            <>
+              <Small>Salt and marinade are worked out on the bench and fed into this forecast.</Small>
+              <Button
+                onPress={() => {
+                  close();
+                  toBench();
+                }}
+              >
+                To the bench
+              </Button>
+            </>
+          ))}
+        </>
+      ) : null}
       , through the{' '}
       {part('In which fryer', fryer?.name ?? 'fryer', (close) => (
         <Choice

@@ -4,7 +4,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { Input, TextField } from 'react-aria-components';
 import { useNavigate } from 'react-router';
 import styled from 'styled-components';
-import type { Catalog, Fryer, Plan, PlanInput, Schemas, Settings, SimulationRequest } from '../api/client';
+import type { Catalog, Fryer, Plan, PlanInput, Settings, SimulationRequest } from '../api/client';
 import { savePlan, startCook } from '../api/queries';
 import { unitsOf } from '../format/units';
 import { Race } from '../race/Race';
@@ -22,6 +22,7 @@ import { OrderLine } from './OrderLine';
 import { firstBasket, totalOf, turnsOf } from './program';
 import { mendLabel, mendPlan } from './mend';
 import { editOf, RaceTools } from './ProgramEditor';
+import { inputOf, simulated } from './request';
 import { useBaskets } from './useBaskets';
 import { useSimulation } from './useSimulation';
 import { useWays } from './useWays';
@@ -107,36 +108,6 @@ const Trouble = styled.p`
   margin-bottom: 10px;
   white-space: pre-line;
 `;
-
-/** The part of a plan that the cook edits. */
-function inputOf(p: PlanInput): PlanInput {
-  const { name, fryerId, load, coat, program, tableTime, perBasket, secondFryerId } = p;
-  return {
-    name,
-    fryerId,
-    load,
-    coat,
-    program,
-    ...(tableTime ? { tableTime } : {}),
-    ...(perBasket ? { perBasket } : {}),
-    ...(secondFryerId ? { secondFryerId } : {}),
-  };
-}
-
-/** A fryer as the engine takes it. */
-function simulated(f: Fryer): Schemas['SimulationFryer'] {
-  return {
-    kind: f.kind,
-    powerW: f.powerW,
-    basket: f.basket,
-    airflow: f.airflow,
-    dialOffsetC: f.dialOffsetC,
-    drawers: f.drawers,
-    rack: f.rack,
-    ...(f.kind === 'oven' ? { trays: f.trays } : {}),
-    dial: { minC: f.dialMinC, maxC: f.dialMaxC, stepC: f.dialStepC },
-  };
-}
 
 interface Props {
   plan: Plan;
@@ -325,6 +296,7 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
         units={units}
         piece={answer?.piece ?? null}
         most={catalog.limits.maxPieces}
+        toBench={() => void navigate(`/bench/${plan.id}`)}
       />
       {problem ? (
         <Trouble role="alert">

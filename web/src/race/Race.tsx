@@ -311,7 +311,9 @@ export function Race({ plant, answer, stages, turns, faces, units, pending, edit
           ? ''
           : `${stages
               .map((st) => `${st.rest ? 'rest' : units.temperature(st.airC)} for ${minutes(st.minutes)} min`)
-              .join(', then ')}${turns.map((t) => `, ${turnWord(t.kind).toLowerCase()} at ${minutes(t.atMin)}`).join('')}. ${summary}`}
+              .join(
+                ', then ',
+              )}${turns.map((t) => `, ${turnWord(t.kind).toLowerCase()} at ${minutes(t.atMin)}`).join('')}. ${summary}`}
       </span>
     </Frame>
   );

@@ -1,0 +1,273 @@
+package prep
+
+import (
+	"errors"
+	"math"
+	"math/rand/v2"
+	"strings"
+	"testing"
+
+	"velocrustum/core/food"
+	"velocrustum/core/units"
+)
+
+var shelf = NewPantry(nil)
+
+func near(t *testing.T, what string, got, want, slip float64) {
+	t.Helper()
+	if math.Abs(got-want) > slip {
+		t.Errorf("%s: %.3f, want %.3f", what, got, want)
+	}
+}
+
+func worked(t *testing.T, cut string, g float64, pieces int, coat string, b Bench) Worked {
+	t.Helper()
+	w, err := shelf.Work(cutOf(t, cut), g, 0, pieces, coat, b, units.MetricSpoons)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return w
+}
+
+func station(t *testing.T, w Worked, id string) Station {
+	t.Helper()
+	for _, s := range w.Stations {
+		if s.ID == id {
+			return s
+		}
+	}
+	t.Fatalf("no %q station in %+v", id, w.Stations)
+	return Station{}
+}
+
+func TestEveryIngredientIsWhole(t *testing.T) {
+	for _, i := range Ingredients() {
+		if err := i.Check(); err != nil || i.Name == "" || i.Role == "" || i.Source == "" {
+			t.Errorf("%s: %v", i.ID, err)
+		}
+	}
+	// Grams in a level teaspoon of 4.93 ml.
+	for id, want := range map[string]float64{"salt-fine": 6, "salt-sea": 5.5, "salt-coarse": 5, "salt-flake": 4.8, "salt-flake-light": 2.8} {
+		near(t, id, shelf[id].Density*4.93, want, 1e-9)
+	}
+	own := NewPantry([]Ingredient{{ID: "soy-light", Name: "my soy", Role: Salty, Density: 1.2, Salt: 12}})
+	if own["soy-light"].Salt != 12 || shelf["soy-light"].Salt != 15 {
+		t.Error("one's own figures do not stand over those that ship, or reach them")
+	}
+	var p Problem
+	for _, bad := range []Ingredient{{Density: 9}, {Density: 1, Salt: 120}, {Density: 1, Sugar: 20, Carb: 10}, {Density: 1, Carb: 70, Fat: 60}} {
+		if err := bad.Check(); !errors.As(err, &p) || p.Field == "" || p.Allowed == "" {
+			t.Errorf("%+v was taken (%v)", bad, err)
+		}
+	}
+}
+
+func TestGramsOfAnIngredient(t *testing.T) {
+	for _, c := range []struct {
+		id, text string
+		g        float64
+	}{{"salt-fine", "1 tsp", 6.08}, {"soy-light", "2 tbsp", 35.1}, {"egg", "2", 100}, {"oil", "1 cup", 230}, {"garlic", "3", 12}, {"crumbs", "80 g", 80}} {
+		g, err := shelf.Grams(c.id, c.text, units.MetricSpoons)
+		if err != nil {
+			t.Fatal(err)
+		}
+		near(t, c.text+" of "+c.id, g, c.g, 0.1)
+	}
+	for _, c := range [][2]string{{"oil", "3"}, {"oil", "some"}, {"gold", "1 g"}} {
+		if _, err := shelf.Grams(c[0], c[1], units.MetricSpoons); err == nil {
+			t.Errorf("%q of %s was taken", c[1], c[0])
+		}
+	}
+}
+
+// 8 drumsticks of 115 g, 16 % bone: 1 % of 772.8 g is 7.73 g in all; 20 g of
+// light soy bring 3 of them.
+func TestTheRubDropsByWhatTheSauceBrings(t *testing.T) {
+	b := Bench{Salting: &Salting{School: "dry", TargetPct: 1, Hours: 4}}
+	plain := worked(t, "chicken-drumstick", 115, 8, "bare", b)
+	near(t, "rub alone", plain.RubG, 7.728, 0.01)
+	b.Finish = []Item{{"soy-light", 20}}
+	sauced := worked(t, "chicken-drumstick", 115, 8, "bare", b)
+	near(t, "rub with soy to come", sauced.RubG, 4.728, 0.01)
+	near(t, "salt in all", sauced.SaltPct, 1, 0.001)
+	b.Finish[0].G = 100
+	if salty := worked(t, "chicken-drumstick", 115, 8, "bare", b); salty.RubG != 0 || !strings.Contains(strings.Join(station(t, salty, "salt").Cautions, " "), "too salty") {
+		t.Errorf("a hundred grams of soy: rub %.2f g, %.2f %%, cautions %v", salty.RubG, salty.SaltPct, station(t, salty, "salt").Cautions)
+	}
+}
+
+// A ball of 1000 cm² in all takes 7 g of crumbs to 100 cm²: 70 g, of which
+// 98 are put out in bowls and 84 in a bag.
+func TestCoatOnAKnownSurface(t *testing.T) {
+	piece := food.Piece{Surface: 0.0125, Length: 0.06, Width: 0.06}
+	c, err := shelf.Coat(piece, 8, Coats{Coat: "three-bowl-crumb", Oil: "mist", Passes: 2})
+	if err != nil {
+		t.Fatal(err)
+	}
+	crumbs := c.Bowls[2]
+	near(t, "crumbs stick", crumbs.SticksG, 70, 1e-9)
+	near(t, "crumbs out", crumbs.PutOutG, 98, 1e-6)
+	near(t, "oil", c.OilG, 8, 1e-9)
+	// 35 g of egg stick, 49 are needed: one medium egg of 44 and 5 of water.
+	if c.Eggs != 1 {
+		t.Errorf("%d eggs", c.Eggs)
+	}
+	near(t, "stretch", c.StretchG, 5, 1e-6)
+	bag, err := shelf.Coat(piece, 8, Coats{Coat: "three-bowl-crumb", Bag: true})
+	if err != nil {
+		t.Fatal(err)
+	}
+	near(t, "in a bag", bag.Bowls[2].PutOutG, 84, 1e-6)
+	more, err := shelf.Coat(piece, 16, Coats{Coat: "three-bowl-crumb"})
+	if err != nil || more.Eggs != 2 {
+		t.Errorf("twice the pieces: %d eggs (%v)", more.Eggs, err)
+	}
+	near(t, "twice the meat, twice the coat", more.StuckG, 2*c.StuckG, 1e-9)
+	rice, err := shelf.Coat(piece, 8, Coats{Coat: "double-dredge", Flour: "rice-flour"})
+	if err != nil || rice.Bowls[0].Ingredient != "rice-flour" || rice.Bowls[2].Ingredient != "rice-flour" {
+		t.Errorf("%+v (%v)", rice.Bowls, err)
+	}
+}
+
+func TestMarinadesHaveTheirTime(t *testing.T) {
+	for _, c := range []struct {
+		cut   string
+		items []Item
+		kind  string
+		most  float64
+	}{
+		{"chicken-drumstick", []Item{{"yoghurt", 150}, {"lemon-juice", 10}}, "dairy", 24},
+		{"chicken-drumstick", []Item{{"lemon-juice", 60}, {"oil", 40}}, "strong acid", 6},
+		{"fish-fillet-white", []Item{{"lemon-juice", 60}, {"oil", 40}}, "strong acid", 0.5},
+		{"chicken-drumstick", []Item{{"soy-light", 60}, {"water", 40}}, "salt", 24},
+		{"prawn", []Item{{"soy-light", 60}, {"water", 40}}, "salt", 1},
+		{"pork-rib", []Item{{"pineapple", 80}}, "fresh enzymes", 0.67},
+		{"pork-rib", []Item{{"oil", 80}, {"spices", 10}}, "spices and oil", 24},
+	} {
+		w := worked(t, c.cut, cutOf(t, c.cut).Typical, 6, "bare", Bench{Marinade: &Marinade{Items: c.items, Hours: c.most * 1.5}})
+		m := w.Marinaded
+		if m.Reach.Kind != c.kind || m.Reach.Most != c.most || !strings.HasPrefix(m.Verdict, "Too long") {
+			t.Errorf("%v on %s: %+v, %q", c.items, c.cut, m.Reach, m.Verdict)
+		}
+		if !(m.Reach.Least < m.Reach.Best && m.Reach.Best < m.Reach.Most) {
+			t.Errorf("%s: %+v", c.kind, m.Reach)
+		}
+	}
+}
+
+func TestSeasoningIsSharedWithTheCoat(t *testing.T) {
+	m := &Marinade{Items: []Item{{"yoghurt", 100}, {"salt-fine", 6}, {"spices", 8}}, Hours: 6}
+	all := worked(t, "chicken-thigh-chunk", 20, 20, "flour-dust", Bench{Marinade: m})
+	half := *m
+	half.CoatShare = 0.5
+	shared := worked(t, "chicken-thigh-chunk", 20, 20, "flour-dust", Bench{Marinade: &half})
+	near(t, "salt in the coat", shared.SaltFrom["coat"]-all.SaltFrom["coat"], 3, 1e-9)
+	near(t, "seasoning in the coat", shared.Coated.StuckG-all.Coated.StuckG, 7, 1e-9)
+	if shared.SaltFrom["marinade"] >= all.SaltFrom["marinade"] {
+		t.Error("the marinade did not lose its share")
+	}
+}
+
+func TestStationsStandInTheOrderOfTheHands(t *testing.T) {
+	w := worked(t, "chicken-wing-stuffed", 95, 6, "starch-dust", Bench{
+		Finish: []Item{{"lemon-juice", 5}}, Marinade: &Marinade{Items: []Item{{"yoghurt", 90}}, Hours: 3}, Salting: &Salting{School: "dry", TargetPct: 1, Hours: 3},
+		Drying: Drying{School: "rack", Hours: 5}, Coating: Coats{Oil: "mist"},
+	})
+	var ids []string
+	for _, s := range w.Stations {
+		ids = append(ids, s.ID)
+		if s.Headline == "" || s.Why == "" || s.Title == "" {
+			t.Errorf("%+v", s)
+		}
+	}
+	if got := strings.Join(ids, " "); got != "cut dry salt marinade coat finish" {
+		t.Error(got)
+	}
+	if cut := station(t, w, "cut"); !strings.Contains(cut.Why, "43 g, 256 g in all") {
+		t.Errorf("stuffing: %q", cut.Why)
+	}
+	near(t, "water after five hours on the rack", w.Effects.SurfaceWaterG, -0.7, 1e-9)
+	if got := worked(t, "prawn", 16, 10, "wrap", Bench{}); !strings.Contains(station(t, got, "cut").Why, "seam down") {
+		t.Error("a wrap has no slices")
+	}
+}
+
+func TestThePlateHoldsWhatIsKept(t *testing.T) {
+	b := Bench{Coating: Coats{Oil: "mist", Passes: 2}}
+	w := worked(t, "fish-strip", 36, 10, "three-bowl-crumb", b)
+	cut := cutOf(t, "fish-strip")
+	kept := Kept{MassLossPct: 10}
+	one, deep := w.Serve(cut, 36, 0, 10, "three-bowl-crumb", 2, kept)
+	four, _ := w.Serve(cut, 36, 0, 10, "three-bowl-crumb", 4, kept)
+	near(t, "half a serving", four.Kcal, one.Kcal/2, 1e-9)
+	near(t, "energy", one.Kcal, 4*one.CarbG+4*one.ProteinG+9*one.FatG, 1e-9)
+	// 360 g of fish hold 61.2 g of protein; crumbs and flour some more.
+	if one.ProteinG < 30.6 || one.ProteinG > 42 || deep.FatG < one.FatG+10 || deep.CarbG != one.CarbG {
+		t.Errorf("basket %+v, deep-fried %+v", one, deep)
+	}
+	lean, _ := w.Serve(cutOf(t, "chicken-wing-flat"), 42, 0, 10, "bare", 2, Kept{FatRenderedPct: 90})
+	fat, _ := w.Serve(cutOf(t, "chicken-wing-flat"), 42, 0, 10, "bare", 2, Kept{})
+	if lean.FatG >= fat.FatG {
+		t.Error("rendered fat is still on the plate")
+	}
+}
+
+func TestBenchesAreRefusedByField(t *testing.T) {
+	cut := cutOf(t, "prawn")
+	for field, b := range map[string]Bench{
+		"drying.school":             {Drying: Drying{School: "tumble"}},
+		"drying.hours":              {Drying: Drying{School: "rack", Hours: 400}},
+		"salting.waterG":            {Salting: &Salting{School: "brine", Hours: 1}},
+		"salting.strengthPct":       {Salting: &Salting{School: "brine", WaterG: 500, StrengthPct: 60, Hours: 1}},
+		"salting.salt":              {Salting: &Salting{School: "dry", Salt: "sugar", Hours: 1}},
+		"marinade.items.ingredient": {Marinade: &Marinade{Items: []Item{{"gold", 3}}, Hours: 1}},
+		"marinade.items.g":          {Marinade: &Marinade{Items: []Item{{"oil", -3}}, Hours: 1}},
+		"coating.oil":               {Coating: Coats{Oil: "pour"}},
+		"cutting.spreadPct":         {Cutting: &Cutting{SpreadPct: 90}},
+	} {
+		var p Problem
+		if _, err := shelf.Work(cut, 16, 0, 8, "bare", b, units.MetricSpoons); !errors.As(err, &p) || p.Field != field || p.Allowed == "" {
+			t.Errorf("%s gave %v", field, err)
+		}
+	}
+}
+
+// Over benches of every kind: twice the meat and twice of everything is
+// twice the coat, salt and oil, and the same percentages.
+func TestTwiceTheMeatIsTwiceTheRest(t *testing.T) {
+	r := rand.New(rand.NewPCG(8, 15))
+	cuts, coats := food.Cuts(), food.CoatIDs()
+	for range 25 {
+		cut, coat := cuts[r.IntN(len(cuts))], coats[r.IntN(len(coats))]
+		n := 2 + r.IntN(10)
+		make := func(k float64) Bench {
+			return Bench{
+				Marinade: &Marinade{Items: []Item{{"yoghurt", 80 * k}, {"salt-fine", 2 * k}}, Hours: 3},
+				Salting:  &Salting{School: "brine", WaterG: 700 * k, StrengthPct: 3, Hours: 2},
+				Coating:  Coats{Oil: "brush"}, Finish: []Item{{"soy-light", 5 * k}},
+			}
+		}
+		one := worked(t, cut.ID, cut.Typical, n, coat, make(1))
+		two := worked(t, cut.ID, cut.Typical, 2*n, coat, make(2))
+		near(t, cut.ID+" coat", two.Coated.StuckG, 2*one.Coated.StuckG, 1e-6)
+		near(t, cut.ID+" oil", two.Effects.OilG, 2*one.Effects.OilG, 1e-6)
+		near(t, cut.ID+" salt", two.SaltPct, one.SaltPct, 1e-6)
+		near(t, cut.ID+" sugar", two.Effects.SugarPct, one.Effects.SugarPct, 1e-6)
+		if one.SaltPct < 0 || math.IsNaN(one.SaltPct) || one.Effects.SaltPct > 5 {
+			t.Errorf("%s: %+v", cut.ID, one.Effects)
+		}
+	}
+}
+
+func BenchmarkSaltADay(b *testing.B) {
+	cut, err := food.FindCut("chicken-drumstick")
+	if err != nil {
+		b.Fatal(err)
+	}
+	piece := cut.Piece(115, 0)
+	for b.Loop() {
+		if _, err := Salt(cut, piece, 6, Bath{SaltG: 7, TempC: 4, Hours: 24}); err != nil {
+			b.Fatal(err)
+		}
+	}
+}

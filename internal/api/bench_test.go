@@ -1,0 +1,128 @@
+package api_test
+
+import (
+	"encoding/json"
+	"net/http"
+	"strings"
+	"testing"
+
+	"velocrustum/internal/api"
+)
+
+const benchOf = `{"request": ` + wings + `, "bench": {"servings": 3, "drying": {"school": "rack", "hours": 6},
+	"salting": {"school": "dry", "salt": "salt-flake", "targetPct": 1, "hours": 4},
+	"marinade": {"items": [{"ingredient": "yoghurt", "g": 120}, {"ingredient": "honey", "g": 15}], "hours": 4}, "coating": {"oil": "mist", "passes": 2}}}`
+
+func TestTheBenchIsFedToTheEngine(t *testing.T) {
+	k := newKitchen(t, "")
+	a := get[api.BenchAnswer](k, 200, "POST", "/api/v1/bench", benchOf)
+	if a.Load.SurfaceWaterG == nil || *a.Load.SurfaceWaterG > -0.8 || a.Coat.SaltPct <= 0 || a.Coat.SugarPct <= 0 || a.Coat.OilG <= 0 {
+		t.Errorf("the engine is told %+v and %+v", a.Load, a.Coat)
+	}
+	if a.SaltPct < 0.95 || a.SaltPct > 1.05 || a.Profile == nil || len(*a.Profile) < 5 || a.Plate.Kcal <= 0 || a.DeepFried.FatG <= a.Plate.FatG {
+		t.Errorf("salt %.2f %%, plate %+v, deep-fried %+v", a.SaltPct, a.Plate, a.DeepFried)
+	}
+	for _, s := range a.Stations {
+		if s.Does == "" {
+			t.Errorf("%s does nothing", s.Id)
+		}
+		if s.Id == "dry" && !strings.Contains(s.Does, "sooner") {
+			t.Errorf("six hours on the rack: %s", s.Does)
+		}
+		if s.Id == "marinade" && s.Without.Coat.SugarPct != 0 {
+			t.Error("without the marinade its sugar stays")
+		}
+	}
+	// What was planned in oil stays until a way of oiling is chosen.
+	plain := strings.Replace(benchOf, `"oil": "mist", "passes": 2`, "", 1)
+	if b := get[api.BenchAnswer](k, 200, "POST", "/api/v1/bench", plain); b.Coat.OilG != 4 {
+		t.Errorf("the plan's 4 g of oil are %g", b.Coat.OilG)
+	}
+	p := get[api.Problem](k, 422, "POST", "/api/v1/bench", strings.Replace(benchOf, `"hours": 6`, `"hours": 600`, 1))
+	if p.Errors == nil || (*p.Errors)[0].Field != "bench.drying.hours" {
+		t.Errorf("%+v", p.Errors)
+	}
+}
+
+func TestUnevenPiecesCostTheWindow(t *testing.T) {
+	k := newKitchen(t, "")
+	body := `{"request": ` + strings.Replace(wings, `"airC": 190, "minutes": 20`, `"airC": 190, "minutes": 26`, 1) + `, "bench": {"cutting": {"wholeG": 900, "spreadPct": 18}, "drying": {}, "coating": {}}}`
+	a := get[api.BenchAnswer](k, 200, "POST", "/api/v1/bench", body)
+	if s := a.Stations[0]; s.Id != "cut" || !strings.Contains(s.Why, "900 g make 21 of them") || !strings.Contains(s.Does, "careful hand") || *a.Load.SpreadPct != 18 {
+		t.Errorf("%+v", s)
+	}
+}
+
+func TestABenchIsKeptWithItsPlan(t *testing.T) {
+	k := newKitchen(t, "")
+	p := get[[]api.Plan](k, 200, "GET", "/api/v1/plans", "")[0]
+	in := api.PlanInput{Name: p.Name, FryerId: p.FryerId, Load: p.Load, Coat: p.Coat, Program: p.Program}
+	body, err := json.Marshal(in)
+	if err != nil {
+		t.Fatal(err)
+	}
+	with := strings.Replace(string(body), `{`, `{"bench": {"drying": {"school": "rack", "hours": 3}, "coating": {"oil": "brush"}, "salting": {"school": "dry", "hours": 5, "targetPct": 0.8}},`, 1)
+	got := get[api.Plan](k, 200, "PUT", "/api/v1/plans/"+p.Id, with)
+	if got.Bench == nil || got.Bench.Drying.Hours != 3 || got.Bench.Salting == nil || got.Bench.Salting.TargetPct != 0.8 || got.Bench.Coating.Oil != "brush" {
+		t.Errorf("%+v", got.Bench)
+	}
+}
+
+func TestThePantryIsTheHouseholds(t *testing.T) {
+	k := newKitchen(t, "")
+	type pantry struct {
+		Ingredients []map[string]any `json:"ingredients"`
+		Own         []string         `json:"own"`
+	}
+	soy := func(p pantry) map[string]any {
+		for _, i := range p.Ingredients {
+			if i["id"] == "soy-light" {
+				return i
+			}
+		}
+		t.Fatal("no soy sauce")
+		return nil
+	}
+	first := get[pantry](k, 200, "GET", "/api/v1/pantry", "")
+	mine := soy(first)
+	mine["salt"], mine["source"] = 11.5, "the bottle"
+	body, err := json.Marshal(mine)
+	if err != nil {
+		t.Fatal(err)
+	}
+	get[any](k, 200, "PUT", "/api/v1/pantry/soy-light", string(body))
+	now := get[pantry](k, 200, "GET", "/api/v1/pantry", "")
+	if soy(now)["salt"] != 11.5 || len(now.Own) != 1 || len(now.Ingredients) != len(first.Ingredients) {
+		t.Errorf("%v, own %v", soy(now), now.Own)
+	}
+	// The bench counts with it.
+	finish := strings.Replace(benchOf, `"servings": 3`, `"servings": 3, "finish": [{"ingredient": "soy-light", "g": 20}]`, 1)
+	if a := get[api.BenchAnswer](k, 200, "POST", "/api/v1/bench", finish); a.SaltFrom["finish"] != 2.3 {
+		t.Errorf("20 g of it hold %.2f g of salt", a.SaltFrom["finish"])
+	}
+	get[any](k, 204, "DELETE", "/api/v1/pantry/soy-light", "")
+	if back := get[pantry](k, 200, "GET", "/api/v1/pantry", ""); soy(back)["salt"] != 15.0 || len(back.Own) != 0 {
+		t.Errorf("as it ships: %v", soy(back))
+	}
+	mine["salt"] = 240
+	body, _ = json.Marshal(mine)
+	if p := get[api.Problem](k, http.StatusUnprocessableEntity, "PUT", "/api/v1/pantry/soy-light", string(body)); (*p.Errors)[0].Field != "salt" {
+		t.Errorf("%+v", p.Errors)
+	}
+}
+
+func TestAmountsAreReadForAnIngredient(t *testing.T) {
+	k := newKitchen(t, "")
+	a := get[struct {
+		G    float64
+		Says string
+	}](k, 200, "POST", "/api/v1/amounts", `{"ingredient": "oil", "text": "1 1/2 tbsp"}`)
+	if a.G != 20.7 || a.Says != "1 ½ tbsp" {
+		t.Errorf("%+v", a)
+	}
+	for _, body := range []string{`{"ingredient": "oil", "text": "a glug"}`, `{"ingredient": "oil", "text": "2"}`, `{"ingredient": "gold", "text": "2 g"}`} {
+		if p := get[api.Problem](k, 422, "POST", "/api/v1/amounts", body); p.Errors == nil || (*p.Errors)[0].Allowed == "" {
+			t.Errorf("%s: %+v", body, p)
+		}
+	}
+}

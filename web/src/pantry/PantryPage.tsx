@@ -1,0 +1,180 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
+import { Input, Label, SearchField } from 'react-aria-components';
+import styled from 'styled-components';
+import type { Schemas } from '../api/client';
+import { dropIngredient, saveIngredient, usePantry } from '../api/queries';
+import { at } from '../theme/tokens';
+import { Button } from '../ui/Button';
+import { fieldBox, labelled } from '../ui/field';
+import { Blank, Card, Page, Quiet, Title } from '../ui/layout';
+import { Pop } from '../ui/Pop';
+import { Stepper } from '../ui/Stepper';
+import { complain, say } from '../ui/toast';
+
+type Ingredient = Schemas['Ingredient'];
+
+const Find = styled(SearchField)`
+  ${labelled}
+  max-width: 340px;
+  margin: 12px 0;
+  input {
+    ${fieldBox}
+  }
+`;
+
+const List = styled.ul`
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(300px, 1fr));
+  gap: 12px;
+  ${at.phone} {
+    grid-template-columns: minmax(0, 1fr);
+  }
+`;
+
+const One = styled(Card)`
+  display: grid;
+  gap: 5px;
+  height: 100%;
+  align-content: start;
+  h2 {
+    font-size: 17px;
+  }
+`;
+
+const Figures = styled.p`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 12px;
+  font-size: 14.5px;
+`;
+
+const Small = styled(Quiet)`
+  font-size: 13.5px;
+`;
+
+const fields: { key: 'salt' | 'sugar' | 'carb' | 'fat' | 'protein' | 'acid'; name: string }[] = [
+  { key: 'salt', name: 'Salt' },
+  { key: 'sugar', name: 'Sugar' },
+  { key: 'carb', name: 'Carbohydrate, sugar included' },
+  { key: 'fat', name: 'Fat' },
+  { key: 'protein', name: 'Protein' },
+  { key: 'acid', name: 'Acid' },
+];
+
+/** The ingredients: what is in them, what a spoon of them weighs, and where that is from. */
+export default function PantryPage() {
+  const pantry = usePantry();
+  const queries = useQueryClient();
+  const [search, setSearch] = useState('');
+  useEffect(() => {
+    document.title = 'Pantry · Velocrustum';
+  }, []);
+  if (pantry.isError)
+    return (
+      <Page>
+        <Blank title="The pantry could not be had">
+          <Quiet>{pantry.error.message}</Quiet>
+          <Button onPress={() => void pantry.refetch()}>Try again</Button>
+        </Blank>
+      </Page>
+    );
+  const again = () => queries.invalidateQueries({ queryKey: ['pantry'] });
+  const save = async (i: Ingredient) => {
+    try {
+      await saveIngredient({ ...i, source: 'your own' });
+      await again();
+    } catch (cause) {
+      complain(cause);
+    }
+  };
+  const back = async (i: Ingredient) => {
+    try {
+      await dropIngredient(i.id);
+      await again();
+      say(`${i.name} is as it ships.`, { label: 'Bring mine back', run: () => void save(i) });
+    } catch (cause) {
+      complain(cause);
+    }
+  };
+  const wanted = search.trim().toLowerCase();
+  const found = (pantry.data?.ingredients ?? []).filter((i) => `${i.name} ${i.role}`.toLowerCase().includes(wanted));
+  return (
+    <Page>
+      <Title>Pantry</Title>
+      <Quiet>
+        What is in 100 g, and what a spoon of it weighs. Put in what stands on your own labels; the bench counts with
+        it.
+      </Quiet>
+      <Find value={search} onChange={setSearch}>
+        <Label>Find</Label>
+        <Input placeholder="soy, flour, acid…" />
+      </Find>
+      {pantry.data ? null : <Quiet role="status">Opening it…</Quiet>}
+      {pantry.data && found.length === 0 ? <Quiet>Nothing is called that.</Quiet> : null}
+      <List>
+        {found.map((i) => {
+          const own = pantry.data?.own.includes(i.id) ?? false;
+          return (
+            <li key={i.id}>
+              <One aria-label={i.name}>
+                <h2>{i.name}</h2>
+                <Figures>
+                  {fields
+                    .filter((f) => i[f.key] > 0)
+                    .map((f) => (
+                      <span key={f.key}>
+                        {f.name.split(',')[0]?.toLowerCase()} <b>{i[f.key]} g</b>
+                      </span>
+                    ))}
+                  <span>
+                    a teaspoon <b>{(i.density * 5).toFixed(1)} g</b>
+                  </span>
+                </Figures>
+                {i.instead ? <Small>In its place: {i.instead}.</Small> : null}
+                {i.allergens?.length ? <Small>Holds {i.allergens.join(', ')}.</Small> : null}
+                <Small>{own ? 'Your own figures.' : i.source}</Small>
+                <div>
+                  <Pop
+                    title={i.name}
+                    body={
+                      <>
+                        {fields.map((f) => (
+                          <Stepper
+                            key={f.key}
+                            label={f.name}
+                            unit="g in 100 g"
+                            value={i[f.key]}
+                            min={0}
+                            max={100}
+                            step={0.1}
+                            onChange={(v) => void save({ ...i, [f.key]: v })}
+                          />
+                        ))}
+                        <Stepper
+                          label="A level teaspoon of 5 ml weighs"
+                          unit="g"
+                          value={Math.round(i.density * 50) / 10}
+                          min={0.5}
+                          max={15}
+                          step={0.1}
+                          onChange={(v) => void save({ ...i, density: v / 5 })}
+                        />
+                      </>
+                    }
+                  >
+                    <Button>Change</Button>
+                  </Pop>{' '}
+                  {own ? <Button onPress={() => void back(i)}>As it ships</Button> : null}
+                </div>
+              </One>
+            </li>
+          );
+        })}
+      </List>
+    </Page>
+  );
+}
