@@ -20,6 +20,13 @@ type Bench struct {
 	Marinade *Marinade `json:"marinade,omitempty"`
 	Coating  Coats     `json:"coating"`
 	Finish   []Item    `json:"finish,omitempty"` // sauce and seasoning afterwards
+	Prices   *Prices   `json:"prices,omitempty"`
+}
+
+// Prices are the cook's own, in one currency.
+type Prices struct {
+	MeatPerKg float64 `json:"meatPerKg,omitempty"`
+	PerKWh    float64 `json:"perKWh,omitempty"`
 }
 
 // Cutting is how the pieces are made.
@@ -27,6 +34,45 @@ type Cutting struct {
 	WholeG    float64 `json:"wholeG,omitempty"`    // what is cut up
 	SpreadPct float64 `json:"spreadPct,omitempty"` // how uneven the pieces are
 	SliceMm   float64 `json:"sliceMm,omitempty"`   // width of a slice of a wrap
+	// As is the cut that the pieces are made into: boned, frenched,
+	// butterflied, stuffed, cut up. Empty leaves them.
+	As string `json:"as,omitempty"`
+}
+
+// made lists what a cut can be made into with a knife, and what share of a
+// piece is left of it.
+var made = map[string][]Making{
+	"prawn":                  {{"prawn-butterflied", "Butterfly them", 1, 1}, {"prawn-wrapped", "Wrap them", 1.75, 1}},
+	"chicken-drumstick":      {{"chicken-drumstick-frenched", "French them", 0.95, 1}},
+	"chicken-thigh-bone-in":  {{"chicken-thigh-boneless", "Bone and skin them", 0.68, 1}},
+	"chicken-thigh-boneless": {{"chicken-thigh-chunk", "Cut them into chunks", 0.16, 6}},
+	"chicken-breast-cutlet":  {{"chicken-breast-chunk", "Cut them into chunks", 0.142, 7}},
+	"chicken-wing-whole":     {{"chicken-wing-stuffed", "Bone and stuff them", 0.95, 1}},
+	"fish-fillet-white":      {{"fish-strip", "Cut them into fingers", 0.25, 4}},
+}
+
+// A Making is one way of making a cut into another.
+type Making struct {
+	To     string  `json:"to"`
+	Says   string  `json:"says"`
+	Share  float64 `json:"share"`  // of a piece's weight that a new piece has
+	Pieces int     `json:"pieces"` // new ones from one
+}
+
+// Makings returns what a cut can be made into.
+func Makings(cut string) []Making { return made[cut] }
+
+// Make returns how many pieces of what weight come of making a cut into
+// another, or a Problem.
+func Make(cut, to string, pieces int, pieceG float64) (int, float64, error) {
+	var known []string
+	for _, m := range made[cut] {
+		if m.To == to {
+			return pieces * m.Pieces, pieceG * m.Share, nil
+		}
+		known = append(known, m.To)
+	}
+	return 0, 0, Problem{"cutting.as", fmt.Sprintf("%q", to), fmt.Sprintf("what a %s can be made into: %v", cut, known)}
 }
 
 // Drying is how the surface is dried. Schools: wipe, rack, rinse (and wiped),
@@ -136,6 +182,9 @@ func (b Bench) check(p Pantry) error {
 	if c := b.Cutting; c != nil {
 		list = append(list, within("cutting.wholeG", c.WholeG, 0, MaxItemG, "g"), within("cutting.spreadPct", c.SpreadPct, 0, 40, "percent"),
 			within("cutting.sliceMm", c.SliceMm, 0, 120, "mm"))
+	}
+	if c := b.Prices; c != nil {
+		list = append(list, within("prices.meatPerKg", c.MeatPerKg, 0, 10000, "for 1 kg"), within("prices.perKWh", c.PerKWh, 0, 1000, "for 1 kWh"))
 	}
 	if s := b.Salting; s != nil {
 		list = append(list, among("salting.school", s.School, "dry", "brine"), within("salting.hours", s.Hours, 0, MaxHours, "hours"),
@@ -398,6 +447,9 @@ func (w *Worked) salt(p Pantry, cut food.Cut, piece food.Piece, pieces int, c Sa
 		middle = "and the middle too"
 	}
 	s.Why = fmt.Sprintf("After %s it is seasoned %.0f mm in, %s. Four fifths are in after %s.", hoursWords(c.Hours), got.ReachMm, middle, orLonger(got.To80Hours))
+	if got.EvenHours > 0 {
+		s.Why += fmt.Sprintf(" The middle has half of the mean after %s.", hoursWords(got.EvenHours))
+	}
 	if c.School == "brine" {
 		s.Why += fmt.Sprintf(" Left for days it would even out at %.1f %%.", got.EquilibriumPct)
 	}
@@ -475,6 +527,31 @@ func list(names []string) string {
 		}
 	}
 	return out
+}
+
+// Cost adds up what a dish costs by the household's prices, energy included,
+// and says whether any price was known.
+func (w *Worked) Cost(p Pantry, b Bench, energyWh float64) (cost float64, known bool) {
+	add := func(g, perKg float64) {
+		cost += g / 1000 * perKg
+		known = known || perKg > 0
+	}
+	for _, bowl := range w.Coated.Bowls {
+		add(bowl.PutOutG, p[bowl.Ingredient].Price)
+	}
+	add(w.Coated.OilG, p["oil"].Price)
+	items := slices.Clone(b.Finish)
+	if b.Marinade != nil {
+		items = append(items, b.Marinade.Items...)
+	}
+	for _, it := range items {
+		add(it.G, p[it.Ingredient].Price)
+	}
+	if b.Prices != nil {
+		add(w.MassG, b.Prices.MeatPerKg)
+		add(energyWh, b.Prices.PerKWh)
+	}
+	return cost, known
 }
 
 // Serve returns a serving of the worked bench, and the same deep-fried.

@@ -271,3 +271,64 @@ func BenchmarkSaltADay(b *testing.B) {
 		}
 	}
 }
+
+func TestCutsAreMadeIntoOthers(t *testing.T) {
+	for from, makings := range made {
+		cut := cutOf(t, from)
+		for _, m := range makings {
+			to := cutOf(t, m.To)
+			n, g, err := Make(from, m.To, 4, cut.Typical)
+			if err != nil {
+				t.Fatal(err)
+			}
+			least, most := to.Allowed()
+			if n != 4*m.Pieces || g < least || g > most || g < 0.5*to.Typical || g > 1.8*to.Typical {
+				t.Errorf("%s made into %s: %d of %.0f g; typical is %.0f", from, m.To, n, g, to.Typical)
+			}
+			if lost := 1 - float64(n)*g/(4*cut.Typical); to.Stuffing == 0 && m.To != "prawn-wrapped" && (lost < 0 || lost > 0.4) {
+				t.Errorf("%s made into %s loses %.0f %%", from, m.To, 100*lost)
+			}
+		}
+	}
+	var p Problem
+	if _, _, err := Make("meatball", "fish-whole", 3, 25); !errors.As(err, &p) || p.Field != "cutting.as" {
+		t.Errorf("a meatball made into a fish gave %v", err)
+	}
+}
+
+// 8 drumsticks of 115 g at 9 a kilogram are 8.28; half a kilowatt-hour at
+// 0.40 is 0.20; 20 g of soy at 5 a kilogram 0.10.
+func TestCostByTheCooksOwnPrices(t *testing.T) {
+	soy := shelf["soy-light"]
+	soy.Price = 5
+	own := NewPantry([]Ingredient{soy})
+	b := Bench{Finish: []Item{{"soy-light", 20}}, Prices: &Prices{MeatPerKg: 9, PerKWh: 0.4}}
+	w, err := own.Work(cutOf(t, "chicken-drumstick"), 115, 0, 8, "bare", b, units.MetricSpoons)
+	if err != nil {
+		t.Fatal(err)
+	}
+	cost, known := w.Cost(own, b, 500)
+	if !known {
+		t.Error("no price is known")
+	}
+	near(t, "cost", cost, 8.58, 1e-9)
+	if _, known := w.Cost(shelf, Bench{Finish: b.Finish}, 500); known {
+		t.Error("a price is known that nobody gave")
+	}
+}
+
+func TestBrineSalts(t *testing.T) {
+	short, long := Salting{School: "brine", WaterG: 1500, StrengthPct: 6, Hours: 0.5}, Salting{School: "brine", WaterG: 1500, StrengthPct: 6, Hours: 12}
+	a := worked(t, "chicken-breast-cutlet", 130, 6, "bare", Bench{Salting: &short})
+	b := worked(t, "chicken-breast-cutlet", 130, 6, "bare", Bench{Salting: &long})
+	if !(a.SaltFrom["salt"] < b.SaltFrom["salt"]) || b.SaltFrom["salt"] >= 90 || a.RubG != 0 {
+		t.Errorf("half an hour takes %.1f g, twelve %.1f of 90", a.SaltFrom["salt"], b.SaltFrom["salt"])
+	}
+	if s := station(t, b, "salt"); !strings.Contains(s.Headline, "90 g of salt") || !strings.Contains(s.Why, "even out at") || len(s.Cautions) == 0 {
+		t.Errorf("%+v", s)
+	}
+	fish := worked(t, "fish-fillet-white", 140, 4, "bare", Bench{Salting: &long})
+	if !strings.Contains(strings.Join(station(t, fish, "salt").Cautions, " "), "as if cured") {
+		t.Error("fish lies in brine for half a day, and nothing is said")
+	}
+}

@@ -42,6 +42,8 @@ type Ingredient struct {
 	Acid      float64  `json:"acid"`
 	Thick     bool     `json:"thick"` // clings
 	Allergens []string `json:"allergens,omitempty"`
+	// Price is what the household pays for 1 kg; 0 is not known.
+	Price float64 `json:"price,omitempty"`
 	// Instead names others that do the same.
 	Instead string `json:"instead,omitempty"`
 	Source  string `json:"source"`
@@ -140,6 +142,9 @@ func (i Ingredient) Check() error {
 		return err
 	}
 	if err := within("each", i.Each, 0, 2000, "g a piece"); err != nil {
+		return err
+	}
+	if err := within("price", i.Price, 0, 10000, "for 1 kg"); err != nil {
 		return err
 	}
 	if i.Sugar > i.Carb {

@@ -209,3 +209,36 @@ func TestALoadAndItsFryerBalance(t *testing.T) {
 		}
 	}
 }
+
+func TestFiguresOfTheBenchHaveLimits(t *testing.T) {
+	for field, change := range map[string]func(q *Request){
+		"load.surfaceWaterG": func(q *Request) { q.Load.SurfaceWaterG = ptr(40.0) },
+		"load.spreadPct":     func(q *Request) { q.Load.SpreadPct = ptr(-1.0) },
+		"coat.saltPct":       func(q *Request) { q.Coat.SaltPct = 50 },
+		"program.hotFromC":   func(q *Request) { q.Program.HotFromC = 900 },
+		"fryer.dial.stepC":   func(q *Request) { q.Fryer = &Fryer{Dial: &Dial{80, 200, 0}} },
+	} {
+		q := dozenWings()
+		change(&q)
+		var errs FieldErrors
+		if err := Check(q); !errors.As(err, &errs) || errs[0].Field != field || errs[0].Allowed == "" {
+			t.Errorf("%s gave %v", field, err)
+		}
+	}
+	// A figure in the place of a word says the same as the word.
+	q := dozenWings()
+	word := quick(t, q)
+	q.Load.SurfaceWaterG = ptr(0.3)
+	if figure := quick(t, q); *figure.SafeAtMin != *word.SafeAtMin {
+		t.Errorf("wiped is safe at %g, 0.3 g/100 cm² at %g", *word.SafeAtMin, *figure.SafeAtMin)
+	}
+	last := -1.0
+	for _, water := range []float64{-1, 0, 0.3, 1, 2.5, 4} {
+		q.Load.SurfaceWaterG = &water
+		if at := orLate(quick(t, q).SafeAtMin); at < last-0.05 {
+			t.Errorf("%g g/100 cm² of water are safe at %.2f, less of it at %.2f", water, at, last)
+		} else {
+			last = at
+		}
+	}
+}

@@ -150,3 +150,24 @@ func TestImpossiblePiecesAreRefused(t *testing.T) {
 		}
 	}
 }
+
+func TestProfileAndMeanReadTheSameBody(t *testing.T) {
+	b := wing(t, DefaultResolution)
+	fry(t, b, 6, fryerAir)
+	p := b.Profile(0)
+	if p[0][0] != 0 || p[0][1] != b.Surface(0) {
+		t.Errorf("the profile begins at %v, the surface is at %g", p[0], b.Surface(0))
+	}
+	for i := 1; i < len(p); i++ {
+		if p[i][0] <= p[i-1][0] || p[i][1] > p[i-1][1]+1e-9 {
+			t.Errorf("%.2f mm at %.1f °C after %.2f mm at %.1f", 1000*p[i][0], p[i][1], 1000*p[i-1][0], p[i-1][1])
+		}
+	}
+	// Ten millimetres of flesh and skin lie over the bone.
+	if depth := p[len(p)-1][0]; depth > 6.2e-3 || depth < 4.5e-3 {
+		t.Errorf("the profile ends %.1f mm in", 1000*depth)
+	}
+	if m := b.Mean(); m <= b.Coldest() || m >= b.Surface(0) {
+		t.Errorf("mean %.1f °C between %.1f and %.1f", m, b.Coldest(), b.Surface(0))
+	}
+}

@@ -2,6 +2,7 @@ package units
 
 import (
 	"math"
+	"strconv"
 	"strings"
 	"testing"
 )
@@ -76,4 +77,30 @@ func FuzzParseAmount(f *testing.F) {
 			}
 		}
 	})
+}
+
+// Whatever number, fraction and measure are put together, they are read as
+// their sum, in any case and with or without a space.
+func TestAmountsReadBackWhatWasWritten(t *testing.T) {
+	fractionsOf := map[string]float64{"": 0, " 1/2": 0.5, "½": 0.5, " ¼": 0.25, " 2/3": 2.0 / 3, "⅛": 0.125}
+	for whole := 1; whole <= 12; whole += 3 {
+		for text, part := range fractionsOf {
+			for name, u := range measures(USSpoons) {
+				if u.dim == Pieces && part > 0 || name == "mg" {
+					continue
+				}
+				want := (float64(whole) + part) * u.size
+				for _, written := range []string{
+					strings.Repeat(" ", whole%2) + strconv.Itoa(whole) + text + " " + name,
+					strconv.Itoa(whole) + text + " " + strings.ToUpper(name),
+					strconv.Itoa(whole) + text + name + " ",
+				} {
+					got, err := ParseAmount(written, USSpoons)
+					if err != nil || math.Abs(got.Value-want) > 1e-9*want || got.Dimension != u.dim {
+						t.Errorf("%q is %+v (%v), want %g", written, got, err, want)
+					}
+				}
+			}
+		}
+	}
 }

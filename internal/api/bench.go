@@ -55,6 +55,21 @@ func (s *Server) WorkBench(ctx context.Context, r WorkBenchRequestObject) (WorkB
 	if q.Coat != nil {
 		coat = *q.Coat
 	}
+	makings := prep.Makings(q.Load.Cut)
+	if c := bench.Cutting; c != nil && c.As != "" {
+		n, g, err := prep.Make(q.Load.Cut, c.As, q.Load.Pieces, q.Load.PieceMassG)
+		if err != nil {
+			return nil, prepError("bench.", err)
+		}
+		// Made once, they are what the plan has from now on.
+		q.Load.Cut, q.Load.Pieces, q.Load.PieceMassG, q.Load.ThicknessMm = c.As, min(program.MaxPieces, n), math.Round(g*10)/10, nil
+		if cut, err = food.FindCut(c.As); err != nil {
+			return nil, err
+		}
+		if err := program.Check(q); err != nil {
+			return nil, err
+		}
+	}
 	thick := orElse(q.Load.ThicknessMm, 0)
 	bench.Coating.PlannedOilG = coat.OilG
 	w, err := pantry.Work(cut, q.Load.PieceMassG, thick, q.Load.Pieces, coat.ID, bench, spoons)
@@ -161,6 +176,21 @@ func (s *Server) WorkBench(ctx context.Context, r WorkBenchRequestObject) (WorkB
 	servings := bench.Servings
 	if servings == 0 {
 		servings = 2
+	}
+	for _, m := range makings {
+		out.Makings = append(out.Makings, struct {
+			Says string `json:"says"`
+			To   string `json:"to"`
+		}{m.Says, m.To})
+	}
+	if out.Makings == nil {
+		out.Makings = make([]struct {
+			Says string `json:"says"`
+			To   string `json:"to"`
+		}, 0)
+	}
+	if cost, known := w.Cost(pantry, bench, with.End.EnergyWh); known {
+		out.Cost = &cost
 	}
 	out.Plate, out.DeepFried = w.Serve(cut, q.Load.PieceMassG, thick, q.Load.Pieces, coat.ID, servings, kept)
 	return WorkBench200JSONResponse(out), nil

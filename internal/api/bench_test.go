@@ -126,3 +126,28 @@ func TestAmountsAreReadForAnIngredient(t *testing.T) {
 		}
 	}
 }
+
+func TestCutsAreMadeAndPricedOnTheBench(t *testing.T) {
+	k := newKitchen(t, "")
+	prawns := strings.NewReplacer("chicken-wing-flat", "prawn", `"pieceMassG": 42`, `"pieceMassG": 18`, "starch-dust", "bare").Replace(wings)
+	plain := get[api.BenchAnswer](k, 200, "POST", "/api/v1/bench", `{"request": `+prawns+`, "bench": {"drying": {}, "coating": {}}}`)
+	if len(plain.Makings) != 2 || plain.Cost != nil {
+		t.Errorf("prawns can be made into %+v and cost %v", plain.Makings, plain.Cost)
+	}
+	body := `{"request": ` + prawns + `, "bench": {"servings": 2, "cutting": {"as": "prawn-butterflied"}, "drying": {}, "coating": {}, "prices": {"meatPerKg": 20, "perKWh": 0.5}}}`
+	a := get[api.BenchAnswer](k, 200, "POST", "/api/v1/bench", body)
+	if a.Load.Cut != "prawn-butterflied" || a.Load.Pieces != 12 || a.Stations[0].Id != "cut" {
+		t.Errorf("butterflied: %+v", a.Load)
+	}
+	// 216 g of prawns at 20 a kilogram, and the energy.
+	if want := 0.216*20 + a.EnergyWh/1000*0.5; a.Cost == nil || *a.Cost < want-0.01 || *a.Cost > want+0.01 {
+		t.Errorf("cost %v, want %.2f", a.Cost, want)
+	}
+	if a.OvenWh <= a.EnergyWh {
+		t.Errorf("%.0f Wh here, %.0f in an oven", a.EnergyWh, a.OvenWh)
+	}
+	p := get[api.Problem](k, 422, "POST", "/api/v1/bench", strings.Replace(body, "prawn-butterflied", "duck-leg", 1))
+	if (*p.Errors)[0].Field != "bench.cutting.as" {
+		t.Errorf("%+v", p.Errors)
+	}
+}

@@ -10,6 +10,7 @@ import (
 	"time"
 
 	"velocrustum/core/cook"
+	"velocrustum/core/prep"
 	"velocrustum/core/program"
 )
 
@@ -235,5 +236,34 @@ func TestABatchedPlanIsKeptWhole(t *testing.T) {
 	got.PerBasket = nil
 	if got, err = s.PutPlan(t.Context(), got, nil); err != nil || got.PerBasket != nil {
 		t.Errorf("undone as %+v (%v)", got, err)
+	}
+}
+
+func TestOwnFiguresOfAnIngredient(t *testing.T) {
+	s, path := open(t)
+	mine := prep.Ingredient{ID: "miso", Name: "our miso", Role: prep.Salty, Density: 1.1, Salt: 9, Price: 12.5, Allergens: []string{"soy"}}
+	for _, salt := range []float64{9, 9.5} { // the later stands
+		mine.Salt = salt
+		if err := s.PutIngredient(t.Context(), mine); err != nil {
+			t.Fatal(err)
+		}
+	}
+	if err := s.Close(); err != nil {
+		t.Fatal(err)
+	}
+	again, err := Open(t.Context(), path, func() time.Time { return noon })
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer again.Close()
+	own, err := again.Pantry(t.Context())
+	if err != nil || len(own) != 1 || own[0].Salt != 9.5 || own[0].Price != 12.5 || own[0].Allergens[0] != "soy" {
+		t.Errorf("%+v (%v)", own, err)
+	}
+	if err := again.DropIngredient(t.Context(), "miso"); err != nil {
+		t.Error(err)
+	}
+	if err := again.DropIngredient(t.Context(), "miso"); !errors.Is(err, ErrNotFound) {
+		t.Errorf("forgetting what is not there: %v", err)
 	}
 }

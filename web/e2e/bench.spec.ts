@@ -105,3 +105,45 @@ test('the pantry takes the figures of one’s own label, on a phone too', async 
   await miso.getByRole('button', { name: 'As it ships' }).click();
   await expect(miso).toContainText('salt 11 g');
 });
+
+test('prawns are butterflied once, their marinade is scaled, and the dish is priced', async ({ page, kitchen }) => {
+  await page.goto(kitchen.url);
+  await page.getByRole('link', { name: /^Chickpea-flour prawns/ }).click();
+  await expect(page.getByRole('button', { name: '8 prawns' })).toBeVisible();
+  await page.getByRole('navigation').getByRole('link', { name: 'Bench' }).click();
+  await page.getByRole('combobox', { name: 'Dish' }).selectOption('Chickpea-flour prawns');
+  await page.getByRole('button', { name: 'A marinade' }).click();
+  const marinade = page.getByRole('region', { name: 'Marinate' });
+  await marinade.getByRole('combobox').selectOption('lemon juice');
+  await expect(marinade).toContainText('Too long: chalky outside'); // prawns, two hours in acid
+  const hours = marinade.getByRole('textbox', { name: 'For, hours' });
+  await hours.fill('0.25');
+  await hours.press('Enter');
+  await expect(marinade).toContainText('Good: best around 20 min, most 30 min');
+
+  const coat = page.getByRole('region', { name: 'Coat and oil' });
+  await expect(coat.getByRole('list', { name: 'Bowls in order' }).getByRole('listitem')).toHaveCount(3);
+  await coat.getByText('Chickpea, gluten-free').click();
+  await expect(coat).toContainText('chickpea flour');
+
+  const price = page.getByRole('textbox', { name: 'Meat or fish, price of 1 kg' });
+  await price.fill('24');
+  await price.press('Enter');
+  await expect(page.getByText(/It costs \d+\.\d\d in all, \d+\.\d\d a serving/)).toBeVisible();
+
+  await page.getByRole('button', { name: 'Cutting' }).click();
+  const cut = page.getByRole('region', { name: 'Cut', exact: true });
+  await cut.getByText('Wrap them').click();
+  await expect(cut).toContainText('seam down');
+  // More of them by weight: the marinade made for less is scaled by one tap.
+  await marinade.getByRole('button', { name: /^Scale it to 252 g$/ }).click();
+  await expect(marinade.getByRole('textbox', { name: 'lemon juice' })).toHaveValue('27.1 g');
+  await cut.getByText('Butterfly them').click();
+  await expect(cut).toContainText('8 butterflied prawns of 18 g');
+  await expect(page.getByText('Kept', { exact: true })).toBeVisible();
+  await page.reload();
+  await expect(cut).toContainText('8 butterflied prawns of 18 g');
+  await expect(page.getByRole('alert')).toHaveCount(0);
+  await page.getByRole('button', { name: 'To the race' }).click();
+  await expect(page.getByRole('button', { name: '8 butterflied prawns' })).toBeVisible();
+});

@@ -923,6 +923,11 @@ export interface components {
             thick: boolean;
             allergens?: string[];
             instead?: string;
+            /**
+             * Format: double
+             * @description for 1 kg; 0 is not known
+             */
+            price?: number;
             source: string;
         };
         Item: {
@@ -949,6 +954,8 @@ export interface components {
                  * @description width of one slice of a wrap
                  */
                 sliceMm?: number;
+                /** @description the cut that the pieces are made into: boned, frenched, butterflied, cut up */
+                as?: string;
             };
             drying: {
                 /** @description wipe, rack, rinse or wet */
@@ -996,6 +1003,13 @@ export interface components {
                 flour?: string;
             };
             finish?: components["schemas"]["Item"][];
+            /** @description the cook's own, in one currency */
+            prices?: {
+                /** Format: double */
+                meatPerKg?: number;
+                /** Format: double */
+                perKWh?: number;
+            };
         };
         Plate: {
             /** Format: double */
@@ -1051,6 +1065,16 @@ export interface components {
              * @description of the same in a domestic oven
              */
             ovenWh: number;
+            /**
+             * Format: double
+             * @description by the household's prices; left out where none is known
+             */
+            cost?: number;
+            /** @description what the cut can be made into with a knife */
+            makings: {
+                to: string;
+                says: string;
+            }[];
             allergens: string[];
             /** @description Salt by depth after the salting */
             profile?: {

@@ -1,12 +1,13 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { Plus, Redo2, Undo2 } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
-import { Navigate, useNavigate, useParams } from 'react-router';
+import { useNavigate, useParams } from 'react-router';
 import styled from 'styled-components';
 import type { Catalog, Fryer, Plan, Schemas, Settings, SimulationRequest } from '../api/client';
 import { savePlan, useCatalog, useFryers, usePantry, usePlans, useSettings } from '../api/queries';
 import { unitsOf } from '../format/units';
 import { inputOf, simulated } from '../plan/request';
+import { useLatest } from '../plan/useLatest';
 import { at, type } from '../theme/tokens';
 import { Button, IconButton } from '../ui/Button';
 import { useHistory } from '../ui/history';
@@ -132,6 +133,8 @@ export default function BenchPage() {
   const catalog = useCatalog();
   const settings = useSettings();
   const pantry = usePantry();
+  const latest = useLatest(plans.data);
+  const here = id ?? latest;
   useEffect(() => {
     document.title = 'Bench · Velocrustum';
   }, []);
@@ -152,9 +155,7 @@ export default function BenchPage() {
         <Quiet role="status">Clearing the bench…</Quiet>
       </Page>
     );
-  const first = plans.data[0];
-  if (!id && first) return <Navigate to={`/bench/${first.id}`} replace />;
-  const plan = plans.data.find((p) => p.id === id);
+  const plan = plans.data.find((p) => p.id === here);
   const fryer = fryers.data.find((f) => f.id === plan?.fryerId);
   if (!plan || !fryer)
     return (
@@ -213,7 +214,9 @@ function OneBench({ plan, plans, fryer, catalog, settings, pantry }: Props) {
   // What the bench does goes into the plan, once it is worked out.
   const [applied, setApplied] = useState(start);
   const worked = !pending && !problem && answer !== null && history.past.length + history.future.length > 0;
-  const now = worked ? { ...applied, bench, load: answer.load, coat: answer.coat } : applied;
+  // What was cut is what the plan has from then on: it is not cut again.
+  const done = bench.cutting?.as ? { ...bench, cutting: { ...bench.cutting, as: undefined } } : bench;
+  const now = worked ? { ...applied, bench: done, load: answer.load, coat: answer.coat } : applied;
   if (worked && JSON.stringify(now) !== JSON.stringify(applied)) setApplied(now);
   const kept = useKept({
     key: plan.id,
@@ -385,6 +388,29 @@ function OneBench({ plan, plans, fryer, catalog, settings, pantry }: Props) {
                   <dd>{(answer.ovenWh / 1000).toFixed(2)} kWh</dd>
                 </div>
               </Totals>
+              <Stepper
+                label="Meat or fish, price of 1 kg"
+                value={bench.prices?.meatPerKg ?? 0}
+                min={0}
+                max={10000}
+                step={0.5}
+                onChange={(meatPerKg) => edit('meat price', (b) => ({ ...b, prices: { ...b.prices, meatPerKg } }))}
+              />
+              <Stepper
+                label="Electricity, price of 1 kWh"
+                value={bench.prices?.perKWh ?? 0}
+                min={0}
+                max={1000}
+                step={0.1}
+                onChange={(perKWh) => edit('electricity', (b) => ({ ...b, prices: { ...b.prices, perKWh } }))}
+              />
+              {answer.cost === undefined ? null : (
+                <p>
+                  It costs <b>{answer.cost.toFixed(2)}</b> in all,{' '}
+                  <b>{(answer.cost / (bench.servings ?? 2)).toFixed(2)}</b> a serving, by your prices. Those of
+                  ingredients are in the pantry.
+                </p>
+              )}
               <Quiet>
                 {answer.allergens.length > 0
                   ? `Holds ${answer.allergens.join(', ')}.`

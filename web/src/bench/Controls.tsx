@@ -3,6 +3,7 @@ import type { Units } from '../format/units';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { Stepper } from '../ui/Stepper';
+import { Bowls } from './Bowls';
 import { Items, Select } from './Items';
 import type { Bench, BenchAnswer } from './useBench';
 
@@ -36,6 +37,17 @@ export function Controls({ station, bench, set, answer, pantry, units }: Props) 
               set('whole', (b) => ({ ...b, cutting: { ...b.cutting, wholeG: Math.round(units.fromMass(m)) } }))
             }
           />
+          {answer.makings.length > 0 ? (
+            <Choice
+              label="Made into"
+              options={[
+                { id: '', name: 'Left as they are' },
+                ...answer.makings.map((m) => ({ id: m.to, name: m.says })),
+              ]}
+              value={c.as ?? ''}
+              onChange={(as) => set('as', (b) => ({ ...b, cutting: { ...b.cutting, as: as || undefined } }))}
+            />
+          ) : null}
           <Choice
             label="How even are they"
             row
@@ -238,6 +250,7 @@ export function Controls({ station, bench, set, answer, pantry, units }: Props) 
               onChange={(passes) => change('passes', { passes })}
             />
           ) : null}
+          {answer.bowls.length > 0 ? <Bowls bowls={answer.bowls} bag={c.bag ?? false} /> : null}
           {answer.bowls.length > 0 ? (
             <Choice
               label="Coat it"

@@ -155,6 +155,14 @@ export default function PantryPage() {
                           />
                         ))}
                         <Stepper
+                          label="Price of 1 kg, in your currency"
+                          value={i.price ?? 0}
+                          min={0}
+                          max={10000}
+                          step={0.1}
+                          onChange={(v) => void save({ ...i, price: v })}
+                        />
+                        <Stepper
                           label="A level teaspoon of 5 ml weighs"
                           unit="g"
                           value={Math.round(i.density * 50) / 10}

@@ -1,10 +1,11 @@
 import { useEffect } from 'react';
-import { Navigate, useParams } from 'react-router';
+import { useParams } from 'react-router';
 import { useCatalog, useFryers, usePlans, useSettings } from '../api/queries';
 import { Button } from '../ui/Button';
 import { Blank, Page, Quiet } from '../ui/layout';
 import { NewDish } from './Dishes';
 import { PlanBench } from './PlanBench';
+import { useLatest } from './useLatest';
 
 /** Finds the plan of the address, or the latest. */
 export default function PlanPage() {
@@ -13,6 +14,9 @@ export default function PlanPage() {
   const fryers = useFryers();
   const catalog = useCatalog();
   const settings = useSettings();
+  // Without an address it is the latest dish, and stays that one.
+  const latest = useLatest(plans.data);
+  const here = id ?? latest;
   useEffect(() => {
     document.title = 'Plan · Velocrustum';
   }, []);
@@ -32,10 +36,8 @@ export default function PlanPage() {
         <Quiet role="status">Getting your dishes…</Quiet>
       </Page>
     );
-  const first = plans.data[0];
   const fryer = fryers.data[0];
-  if (!id && first) return <Navigate to={`/plan/${first.id}`} replace />;
-  const plan = plans.data.find((p) => p.id === id);
+  const plan = plans.data.find((p) => p.id === here);
   if (plan && fryer)
     return (
       <PlanBench
