@@ -6,6 +6,7 @@ import (
 	"slices"
 
 	"velocrustum/core/food"
+	"velocrustum/core/program"
 	"velocrustum/core/safety"
 	"velocrustum/core/units"
 )
@@ -29,52 +30,6 @@ type Prices struct {
 	PerKWh    float64 `json:"perKWh,omitempty"`
 }
 
-// Cutting is how the pieces are made.
-type Cutting struct {
-	WholeG    float64 `json:"wholeG,omitempty"`    // what is cut up
-	SpreadPct float64 `json:"spreadPct,omitempty"` // how uneven the pieces are
-	SliceMm   float64 `json:"sliceMm,omitempty"`   // width of a slice of a wrap
-	// As is the cut that the pieces are made into: boned, frenched,
-	// butterflied, stuffed, cut up. Empty leaves them.
-	As string `json:"as,omitempty"`
-}
-
-// made lists what a cut can be made into with a knife, and what share of a
-// piece is left of it.
-var made = map[string][]Making{
-	"prawn":                  {{"prawn-butterflied", "Butterfly them", 1, 1}, {"prawn-wrapped", "Wrap them", 1.75, 1}},
-	"chicken-drumstick":      {{"chicken-drumstick-frenched", "French them", 0.95, 1}},
-	"chicken-thigh-bone-in":  {{"chicken-thigh-boneless", "Bone and skin them", 0.68, 1}},
-	"chicken-thigh-boneless": {{"chicken-thigh-chunk", "Cut them into chunks", 0.16, 6}},
-	"chicken-breast-cutlet":  {{"chicken-breast-chunk", "Cut them into chunks", 0.142, 7}},
-	"chicken-wing-whole":     {{"chicken-wing-stuffed", "Bone and stuff them", 0.95, 1}},
-	"fish-fillet-white":      {{"fish-strip", "Cut them into fingers", 0.25, 4}},
-}
-
-// A Making is one way of making a cut into another.
-type Making struct {
-	To     string  `json:"to"`
-	Says   string  `json:"says"`
-	Share  float64 `json:"share"`  // of a piece's weight that a new piece has
-	Pieces int     `json:"pieces"` // new ones from one
-}
-
-// Makings returns what a cut can be made into.
-func Makings(cut string) []Making { return made[cut] }
-
-// Make returns how many pieces of what weight come of making a cut into
-// another, or a Problem.
-func Make(cut, to string, pieces int, pieceG float64) (int, float64, error) {
-	var known []string
-	for _, m := range made[cut] {
-		if m.To == to {
-			return pieces * m.Pieces, pieceG * m.Share, nil
-		}
-		known = append(known, m.To)
-	}
-	return 0, 0, Problem{"cutting.as", fmt.Sprintf("%q", to), fmt.Sprintf("what a %s can be made into: %v", cut, known)}
-}
-
 // Drying is how the surface is dried. Schools: wipe, rack, rinse (and wiped),
 // wet.
 type Drying struct {
@@ -82,16 +37,18 @@ type Drying struct {
 	Hours  float64 `json:"hours,omitempty"` // on the rack
 }
 
-// Salting is dry salt or a wet brine.
+// Salting is dry salt, a wet brine, or a soak in a liquid with little salt.
 type Salting struct {
-	School string `json:"school"` // dry, brine
+	School string `json:"school"` // dry, brine, soak
 	Salt   string `json:"salt,omitempty"`
 	// TargetPct is the salt wanted in the edible part, with all sources.
 	TargetPct float64 `json:"targetPct,omitempty"`
 	Hours     float64 `json:"hours"`
-	// WaterG and StrengthPct are those of a brine.
+	// WaterG and StrengthPct are those of a brine or a soak.
 	WaterG      float64 `json:"waterG,omitempty"`
 	StrengthPct float64 `json:"strengthPct,omitempty"`
+	// Liquid of a soak: water, or milk or buttermilk with their own salt.
+	Liquid string `json:"liquid,omitempty"`
 }
 
 // Marinade is a mixture and its time.
@@ -121,6 +78,19 @@ type Effects struct {
 	SaltPct       float64 `json:"saltPct"`
 	SugarPct      float64 `json:"sugarPct"`
 	OilG          float64 `json:"oilG"`
+}
+
+// Into tells a simulation what was done. Oil is the plan's own unless the
+// bench says how it is put on.
+func (e Effects) Into(load *program.Load, coat *program.Coat, oiled bool) {
+	load.SurfaceWaterG, load.SpreadPct = &e.SurfaceWaterG, nil
+	if e.SpreadPct > 0 {
+		load.SpreadPct = &e.SpreadPct
+	}
+	coat.SaltPct, coat.SugarPct = e.SaltPct, e.SugarPct
+	if oiled {
+		coat.OilG = math.Round(e.OilG*10) / 10
+	}
 }
 
 // Worked is the bench worked out.
@@ -169,8 +139,8 @@ func among(field, v string, known ...string) error {
 	return Problem{field, fmt.Sprintf("%q", v), fmt.Sprint(known)}
 }
 
-// check returns the first thing that is wrong.
-func (b Bench) check(p Pantry) error {
+// Check returns the first thing that is wrong as a Problem, or nil.
+func (b Bench) Check(p Pantry) error {
 	list := []error{
 		within("servings", float64(b.Servings), 0, 40, "servings"),
 		among("drying.school", b.Drying.School, "", "wipe", "rack", "rinse", "wet"),
@@ -178,20 +148,23 @@ func (b Bench) check(p Pantry) error {
 		among("coating.oil", b.Coating.Oil, "", "none", "mist", "brush", "toss"),
 		within("coating.passes", float64(b.Coating.Passes), 0, 6, "passes"),
 		within("coating.starch", b.Coating.Starch, 0, 0.5, "of the flour"),
+		among("coating.where", b.Coating.Where, "", "all", "up"),
+		among("coating.flour", b.Coating.Flour, "", "wheat-flour", "rice-flour", "chickpea-flour"),
+		among("coating.crumbs", b.Coating.Crumbs, "", "crumbs", "rice-crumbs"),
 	}
 	if c := b.Cutting; c != nil {
 		list = append(list, within("cutting.wholeG", c.WholeG, 0, MaxItemG, "g"), within("cutting.spreadPct", c.SpreadPct, 0, 40, "percent"),
-			within("cutting.sliceMm", c.SliceMm, 0, 120, "mm"))
+			within("cutting.sliceMm", c.SliceMm, 0, 120, "mm"), within("cutting.pieces", float64(c.Pieces), 0, 120, "pieces"))
 	}
 	if c := b.Prices; c != nil {
 		list = append(list, within("prices.meatPerKg", c.MeatPerKg, 0, 10000, "for 1 kg"), within("prices.perKWh", c.PerKWh, 0, 1000, "for 1 kWh"))
 	}
 	if s := b.Salting; s != nil {
-		list = append(list, among("salting.school", s.School, "dry", "brine"), within("salting.hours", s.Hours, 0, MaxHours, "hours"),
+		list = append(list, among("salting.school", s.School, "dry", "brine", "soak"), among("salting.liquid", s.Liquid, "", "water", "milk", "buttermilk"), within("salting.hours", s.Hours, 0, MaxHours, "hours"),
 			within("salting.targetPct", s.TargetPct, 0, 3, "percent"), within("salting.waterG", s.WaterG, 0, MaxItemG, "g"),
 			within("salting.strengthPct", s.StrengthPct, 0, 26, "percent of the water"))
-		if s.School == "brine" && s.WaterG == 0 {
-			list = append(list, Problem{"salting.waterG", "0", "the water of the brine, in g"})
+		if s.School != "dry" && s.WaterG == 0 {
+			list = append(list, Problem{"salting.waterG", "0", "the liquid of the " + s.School + ", in g"})
 		}
 		if s.Salt != "" {
 			if i, err := p.Find(s.Salt); err != nil || i.Salt < 90 {
@@ -239,7 +212,7 @@ const fridge = 4.0 // °C
 // Work works a bench out for pieces of a cut. spoons are those of the cook's
 // country; coatID is the plan's coat. The error is a Problem, or Salt's.
 func (p Pantry) Work(cut food.Cut, pieceG, thicknessMm float64, pieces int, coatID string, b Bench, spoons units.Spoons) (Worked, error) {
-	if err := b.check(p); err != nil {
+	if err := b.Check(p); err != nil {
 		return Worked{}, err
 	}
 	piece := cut.Piece(pieceG, thicknessMm)
@@ -249,7 +222,7 @@ func (p Pantry) Work(cut food.Cut, pieceG, thicknessMm float64, pieces int, coat
 	w.dry(cut, piece, pieces, b.Drying)
 	b.Coating.Coat = coatID
 	var err error
-	if w.Coated, err = p.Coat(piece, pieces, b.Coating); err != nil {
+	if w.Coated, err = p.Coat(piece, pieces, massG, b.Coating); err != nil {
 		return w, err
 	}
 	var finish Totals
@@ -300,46 +273,6 @@ func (p Pantry) Work(cut food.Cut, pieceG, thicknessMm float64, pieces int, coat
 	w.Effects.SaltPct = math.Min(5, w.Effects.SaltPct)
 	w.Effects.OilG = math.Min(200, w.Coated.OilG+w.Effects.OilG)
 	return w, nil
-}
-
-// cut says how many pieces and how large, what goes into them and what
-// around them. It is there when something of it is asked or is in the cut.
-func (w *Worked) cut(cut food.Cut, piece food.Piece, pieces int, pieceG float64, coatID string, c *Cutting) {
-	wrapped := coatID == "wrap" || cut.ID == "prawn-wrapped"
-	if c == nil {
-		if cut.Stuffing == 0 && !wrapped {
-			return
-		}
-		c = &Cutting{}
-	}
-	s := Station{ID: "cut", Title: "Cut", Cautions: []string{}}
-	s.Headline = fmt.Sprintf("%d %s of %.0f g, %.0f mm thick", pieces, plural(pieces, cut.Name, cut.Plural), pieceG, piece.Thickness*1000)
-	if c.WholeG > 0 {
-		from := int(math.Floor(c.WholeG/pieceG + 1e-9))
-		s.Why = fmt.Sprintf("%.0f g make %d of them, with %.0f g over. ", c.WholeG, from, c.WholeG-float64(from)*pieceG)
-	}
-	if cut.Stuffing > 0 {
-		each := pieceG * cut.Stuffing
-		s.Why += fmt.Sprintf("Stuff each with %.0f g, %.0f g in all. ", each, each*float64(pieces))
-		s.Cautions = append(s.Cautions, "A stuffing has to reach its own temperature, the poultry's; stuff just before frying.")
-	}
-	if wrapped {
-		// A slice goes around once, with a fifth over for the seam.
-		wide := c.SliceMm
-		if wide == 0 {
-			wide = 30
-		}
-		girth := math.Pi * (piece.Width + piece.Thickness) / 2 * 1000
-		each := math.Max(1, math.Round(piece.Length*1000/wide))
-		s.Why += fmt.Sprintf("Around each: %.0f %s of %.0f mm, %.0f mm long, seam down. ", each, plural(int(each), "slice", "slices"), wide, math.Ceil(1.2*girth))
-	}
-	if c.SpreadPct > 0 {
-		w.Effects.SpreadPct = c.SpreadPct
-		s.Why += fmt.Sprintf("Nineteen in twenty within %.0f %% of that: the thickest decides when all are safe, the thinnest when the first is dry.", c.SpreadPct)
-	} else {
-		s.Why += "Even pieces cook evenly."
-	}
-	w.Stations = append(w.Stations, s)
 }
 
 func (w *Worked) dry(cut food.Cut, piece food.Piece, pieces int, d Drying) {
@@ -414,9 +347,27 @@ func (w *Worked) salt(p Pantry, cut food.Cut, piece food.Piece, pieces int, c Sa
 	}
 	s := Station{ID: "salt", Title: "Salt", Cautions: []string{}}
 	bath := Bath{TempC: fridge, Hours: c.Hours}
-	if c.School == "brine" {
-		bath.SaltG, bath.WaterG = Brine(c.WaterG, c.StrengthPct), c.WaterG
-		s.Headline = fmt.Sprintf("%.0f g of salt (%s) in %.1f l, %s", bath.SaltG, units.InSpoons(bath.SaltG/salt.Density, spoons), c.WaterG/1000, hoursWords(c.Hours))
+	if c.School != "dry" {
+		liquid, in := p["water"], ""
+		if c.School == "soak" && c.Liquid != "" {
+			if liquid, err = p.Find(c.Liquid); err != nil {
+				return err
+			}
+			in = " of " + liquid.Name
+		}
+		put := Brine(c.WaterG, c.StrengthPct)
+		bath.SaltG = put + c.WaterG*liquid.Salt/100
+		bath.WaterG = c.WaterG * (1 - (liquid.Salt+liquid.Carb+liquid.Fat+liquid.Protein+liquid.Acid)/100)
+		s.Headline = fmt.Sprintf("%.0f g of salt (%s) in %.1f l%s, %s", put, units.InSpoons(put/salt.Density, spoons), c.WaterG/1000/liquid.Density, in, hoursWords(c.Hours))
+		if put == 0 {
+			s.Headline = fmt.Sprintf("%.1f l%s, no salt, %s", c.WaterG/1000/liquid.Density, in, hoursWords(c.Hours))
+		}
+		w.Allergens = merge(w.Allergens, liquid.Allergens)
+		if bath.SaltG == 0 {
+			s.Why = "Without salt nothing goes in; it wets the surface, so wipe it dry."
+			w.Stations = append(w.Stations, s)
+			return nil
+		}
 	} else {
 		others := 0.0
 		for _, g := range w.SaltFrom {
@@ -437,7 +388,7 @@ func (w *Worked) salt(p Pantry, cut food.Cut, piece food.Piece, pieces int, c Sa
 		return err
 	}
 	w.Salted = &got
-	if c.School == "brine" {
+	if c.School != "dry" {
 		w.SaltFrom["salt"] = got.TakenG
 	} else {
 		w.SaltFrom["salt"] = w.RubG // what is not in yet lies on it
@@ -450,7 +401,7 @@ func (w *Worked) salt(p Pantry, cut food.Cut, piece food.Piece, pieces int, c Sa
 	if got.EvenHours > 0 {
 		s.Why += fmt.Sprintf(" The middle has half of the mean after %s.", hoursWords(got.EvenHours))
 	}
-	if c.School == "brine" {
+	if c.School != "dry" {
 		s.Why += fmt.Sprintf(" Left for days it would even out at %.1f %%.", got.EquilibriumPct)
 	}
 	if c.Hours > 2 {
@@ -496,18 +447,50 @@ func (w *Worked) coat(p Pantry, c Coats, spoons units.Spoons) {
 			w.Allergens = merge(w.Allergens, ing.Allergens)
 		}
 		s.Headline = "Put out " + text
-		s.Why = fmt.Sprintf("%.0f g stick to the surface of all of them; top the bowls up rather than fill them. Oil: %.0f g.", w.Coated.StuckG, w.Coated.OilG)
+		s.Why = fmt.Sprintf("%.0f g stick to the surface of all of them; top the bowls up rather than fill them.", w.Coated.StuckG)
+		if c.Coat == "leavened-rub" {
+			s.Headline = "Rub in " + text
+			s.Why = "It makes the skin alkaline: that browns sooner and blisters thin. Mix it with the salt and the spices."
+			s.Cautions = append(s.Cautions, "Baking powder, not soda alone: that tastes of soap.")
+		}
 		if w.Coated.RestMin >= 5 {
 			s.Why += fmt.Sprintf(" Rest %.0f min so that it holds.", w.Coated.RestMin)
 		}
 	}
+	if w.Coated.LeaveningG > 0 {
+		s.Headline += fmt.Sprintf("; %.1f g of baking powder (%s) in the flour", w.Coated.LeaveningG, units.InSpoons(w.Coated.LeaveningG/p["leavening"].Density, spoons))
+		s.Why += " Its gas makes the crust lighter to the bite, which the forecast leaves out."
+	}
+	s.Why += oilWords(c, w.Coated.OilG)
 	if c.Oil == "mist" {
 		s.Cautions = append(s.Cautions, "No spray with propellant on non-stick surfaces.")
+	}
+	if coat, err := food.FindCoat(c.Coat); err == nil && c.Where == "up" && coat.NeedsOil > 0 && w.Coated.OilG > 0 {
+		s.Cautions = append(s.Cautions, "Dry patches on the other side stay pale and floury; mist them at the turn.")
 	}
 	if len(w.Allergens) > 0 {
 		s.Cautions = append(s.Cautions, "Holds "+list(w.Allergens)+".")
 	}
 	w.Stations = append(w.Stations, s)
+}
+
+// oilWords says how much oil goes where, and when.
+func oilWords(c Coats, oilG float64) string {
+	if oilG == 0 {
+		return " No oil."
+	}
+	if c.Oil == "" {
+		return fmt.Sprintf(" Oil: %.0f g.", oilG)
+	}
+	where := "all over"
+	if c.Where == "up" {
+		where = "on the side that is up"
+	}
+	passes := max(1, c.Passes)
+	if passes == 1 {
+		return fmt.Sprintf(" Oil: %.0f g %s.", oilG, where)
+	}
+	return fmt.Sprintf(" Oil: %.0f g %s in %d passes of %.1f g, thin and each let in before the next.", oilG, where, passes, oilG/float64(passes))
 }
 
 func plural(n int, one, more string) string {

@@ -100,7 +100,7 @@ func TestTheRubDropsByWhatTheSauceBrings(t *testing.T) {
 // 98 are put out in bowls and 84 in a bag.
 func TestCoatOnAKnownSurface(t *testing.T) {
 	piece := food.Piece{Surface: 0.0125, Length: 0.06, Width: 0.06}
-	c, err := shelf.Coat(piece, 8, Coats{Coat: "three-bowl-crumb", Oil: "mist", Passes: 2})
+	c, err := shelf.Coat(piece, 8, 800, Coats{Coat: "three-bowl-crumb", Oil: "mist", Passes: 2})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -113,17 +113,17 @@ func TestCoatOnAKnownSurface(t *testing.T) {
 		t.Errorf("%d eggs", c.Eggs)
 	}
 	near(t, "stretch", c.StretchG, 5, 1e-6)
-	bag, err := shelf.Coat(piece, 8, Coats{Coat: "three-bowl-crumb", Bag: true})
+	bag, err := shelf.Coat(piece, 8, 800, Coats{Coat: "three-bowl-crumb", Bag: true})
 	if err != nil {
 		t.Fatal(err)
 	}
 	near(t, "in a bag", bag.Bowls[2].PutOutG, 84, 1e-6)
-	more, err := shelf.Coat(piece, 16, Coats{Coat: "three-bowl-crumb"})
+	more, err := shelf.Coat(piece, 16, 1600, Coats{Coat: "three-bowl-crumb"})
 	if err != nil || more.Eggs != 2 {
 		t.Errorf("twice the pieces: %d eggs (%v)", more.Eggs, err)
 	}
 	near(t, "twice the meat, twice the coat", more.StuckG, 2*c.StuckG, 1e-9)
-	rice, err := shelf.Coat(piece, 8, Coats{Coat: "double-dredge", Flour: "rice-flour"})
+	rice, err := shelf.Coat(piece, 8, 800, Coats{Coat: "double-dredge", Flour: "rice-flour"})
 	if err != nil || rice.Bowls[0].Ingredient != "rice-flour" || rice.Bowls[2].Ingredient != "rice-flour" {
 		t.Errorf("%+v (%v)", rice.Bowls, err)
 	}

@@ -2,6 +2,7 @@ package prep
 
 import (
 	"math"
+	"strings"
 
 	"velocrustum/core/food"
 )
@@ -29,6 +30,13 @@ var bowls = map[string][]struct {
 	"paste":            {{"rice-flour", 3.2}, {"water", 2.8}},
 }
 
+const (
+	// rubLeavening is baking powder on bare skin for 1 kg of meat, 2 to 3 g.
+	rubLeavening = 2.5
+	// flourLeavening is that for 250 g of flour.
+	flourLeavening = 4.0
+)
+
 // Oil by way of putting it on, g per 100 cm² a pass.
 var oilPass = map[string]float64{"none": 0, "mist": 0.4, "brush": 1.2, "toss": 1.5}
 
@@ -46,8 +54,10 @@ type Coating struct {
 	// makes them up to the need; 0 where none is used.
 	Eggs     int     `json:"eggs"`
 	StretchG float64 `json:"stretchG"`
-	OilG     float64 `json:"oilG"`
-	RestMin  float64 `json:"restMin"`
+	// LeaveningG is the baking powder in the flour put out.
+	LeaveningG float64 `json:"leaveningG"`
+	OilG       float64 `json:"oilG"`
+	RestMin    float64 `json:"restMin"`
 	// StuckG is all that sticks, oil left out, and Kept what is in it.
 	StuckG float64 `json:"stuckG"`
 	Kept   Totals  `json:"-"`
@@ -56,20 +66,23 @@ type Coating struct {
 
 // How a cook coats.
 type Coats struct {
-	Coat      string  `json:"coat"`
-	Bag       bool    `json:"bag"`       // shaken in a bag, not turned in bowls
-	Oil       string  `json:"oil"`       // none, mist, brush, toss
-	Passes    int     `json:"passes"`    // of the oil
-	Starch    float64 `json:"starch"`    // share of starch in a flour and starch coat, 0 to 0.5
-	LargeEggs bool    `json:"largeEggs"` // 50 g of contents, not 44
-	Flour     string  `json:"flour"`     // in the place of wheat flour
+	Coat      string  `json:"coat,omitempty"`
+	Bag       bool    `json:"bag,omitempty"`       // shaken in a bag, not turned in bowls
+	Oil       string  `json:"oil,omitempty"`       // none, mist, brush, toss
+	Passes    int     `json:"passes,omitempty"`    // of the oil
+	Starch    float64 `json:"starch,omitempty"`    // share of starch in a flour and starch coat, 0 to 0.5
+	LargeEggs bool    `json:"largeEggs,omitempty"` // 50 g of contents, not 44
+	Flour     string  `json:"flour,omitempty"`     // in the place of wheat flour
+	Crumbs    string  `json:"crumbs,omitempty"`    // in the place of breadcrumbs
+	Where     string  `json:"where,omitempty"`     // the oil goes: all, or up for one side
+	Leavening bool    `json:"leavening,omitempty"` // baking powder in the flour
 	// PlannedOilG stands where no way of oiling is chosen.
 	PlannedOilG float64 `json:"-"`
 }
 
-// Coat works out what sticks and what to put out. Nothing is mixed for the
-// bin: a bowl is topped up, not filled.
-func (p Pantry) Coat(piece food.Piece, pieces int, c Coats) (Coating, error) {
+// Coat works out what sticks to pieces of massG together and what to put
+// out. Nothing is mixed for the bin: a bowl is topped up, not filled.
+func (p Pantry) Coat(piece food.Piece, pieces int, massG float64, c Coats) (Coating, error) {
 	hundred := float64(pieces) * piece.Surface * 100 // of 100 cm²
 	out := Coating{Bowls: []Bowl{}}
 	spare := inBowl
@@ -79,6 +92,12 @@ func (p Pantry) Coat(piece food.Piece, pieces int, c Coats) (Coating, error) {
 	egg := 44.0
 	if c.LargeEggs {
 		egg = 50
+	}
+	if c.Coat == "leavened-rub" {
+		i, g := p["leavening"], rubLeavening*massG/1000
+		out.Kept.add(i, g)
+		out.StuckG = g
+		out.Bowls = append(out.Bowls, Bowl{i.ID, g, g})
 	}
 	for _, b := range bowls[c.Coat] {
 		id, per := b.ingredient, b.per100
@@ -91,6 +110,9 @@ func (p Pantry) Coat(piece food.Piece, pieces int, c Coats) (Coating, error) {
 		}
 		if id == "wheat-flour" && c.Flour != "" {
 			id = c.Flour
+		}
+		if id == "crumbs" && c.Crumbs != "" {
+			id = c.Crumbs
 		}
 		i, err := p.Find(id)
 		if err != nil {
@@ -108,10 +130,19 @@ func (p Pantry) Coat(piece food.Piece, pieces int, c Coats) (Coating, error) {
 			out.StretchG = math.Max(0, put-float64(out.Eggs)*egg)
 			put = float64(out.Eggs)*egg + out.StretchG
 		}
+		if c.Leavening && strings.HasSuffix(id, "flour") {
+			share := flourLeavening / 250
+			out.LeaveningG += put * share
+			out.Kept.add(p["leavening"], sticks*share)
+			out.StuckG += sticks * share
+		}
 		out.Waste += put - sticks
 		out.Bowls = append(out.Bowls, Bowl{id, sticks, put})
 	}
 	out.OilG = oilPass[c.Oil] * float64(max(1, c.Passes)) * hundred
+	if c.Where == "up" {
+		out.OilG /= 2
+	}
 	if c.Oil == "" {
 		out.OilG = c.PlannedOilG
 	}

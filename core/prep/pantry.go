@@ -90,6 +90,7 @@ var ingredients = []Ingredient{
 	{ID: "corn-starch", Name: "corn starch", Role: Starchy, Density: 0.54, Carb: 91, Protein: 0.3, Instead: "potato starch", Source: fdc},
 	{ID: "potato-starch", Name: "potato starch", Role: Starchy, Density: 0.65, Carb: 83, Protein: 0.1, Instead: "corn starch", Source: fdc},
 	{ID: "crumbs", Name: "dry breadcrumbs", Role: Starchy, Density: 0.45, Salt: 1.2, Sugar: 6, Carb: 72, Fat: 5, Protein: 13, Allergens: []string{"wheat", "milk"}, Source: fdc},
+	{ID: "rice-crumbs", Name: "rice crumbs, gluten-free", Role: Starchy, Density: 0.42, Salt: 0.8, Sugar: 1, Carb: 83, Fat: 1, Protein: 7, Source: labels},
 	{ID: "nut-crumbs", Name: "ground nuts and hard cheese", Role: Starchy, Density: 0.5, Salt: 1.5, Sugar: 3, Carb: 12, Fat: 42, Protein: 25, Allergens: []string{"nuts", "milk"}, Source: fdc},
 	{ID: "egg", Name: "egg", Role: Egg, Density: 1.03, Each: 50, Salt: 0.35, Sugar: 0.4, Carb: 0.7, Fat: 9.5, Protein: 12.6, Allergens: []string{"egg"}, Source: fdc},
 	{ID: "leavening", Name: "baking powder", Role: Raising, Density: 0.9, Salt: 20, Carb: 28, Instead: "none; soda alone tastes of soap", Source: labels},

@@ -29,6 +29,7 @@ type Spoons string
 const (
 	MetricSpoons Spoons = "metric" // 5, 15 and 250 ml
 	USSpoons     Spoons = "us"     // 4.93, 14.79 and 236.6 ml
+	AUSpoons     Spoons = "au"     // 5, 20 and 250 ml
 )
 
 type unit struct {
@@ -39,8 +40,11 @@ type unit struct {
 // measures are by every name that people write; sizes in g or ml.
 func measures(s Spoons) map[string]unit {
 	tsp, tbsp, cup := 5.0, 15.0, 250.0
-	if s == USSpoons {
+	switch s {
+	case USSpoons:
 		tsp, tbsp, cup = 4.929, 14.787, 236.588
+	case AUSpoons:
+		tbsp = 20
 	}
 	out := map[string]unit{}
 	add := func(size float64, dim Dimension, names string) {

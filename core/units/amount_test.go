@@ -29,6 +29,9 @@ func TestAmountsAsPeopleWriteThem(t *testing.T) {
 	if us, _ := ParseAmount("1 cup", USSpoons); math.Abs(us.Value-236.588) > 0.001 {
 		t.Errorf("a US cup is %g ml", us.Value)
 	}
+	if au, _ := ParseAmount("2 tbsp", AUSpoons); au.Value != 40 {
+		t.Errorf("two Australian tablespoons are %g ml", au.Value)
+	}
 }
 
 func TestAmountsAreRefusedClearly(t *testing.T) {

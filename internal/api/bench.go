@@ -6,26 +6,13 @@ import (
 	"fmt"
 	"math"
 	"slices"
+	"strings"
 
 	"velocrustum/core/food"
 	"velocrustum/core/prep"
 	"velocrustum/core/program"
 	"velocrustum/core/units"
 )
-
-// pantry returns the household's pantry and its spoons.
-func (s *Server) pantry(ctx context.Context) (prep.Pantry, units.Spoons, error) {
-	own, err := s.store.Pantry(ctx)
-	if err != nil {
-		return nil, "", err
-	}
-	set, err := s.store.Settings(ctx)
-	spoons := units.MetricSpoons
-	if set.Mass == "oz" {
-		spoons = units.USSpoons
-	}
-	return prep.NewPantry(own), spoons, err
-}
 
 // prepError turns a refusal of the bench into field errors, named under what
 // holds the field.
@@ -55,7 +42,15 @@ func (s *Server) WorkBench(ctx context.Context, r WorkBenchRequestObject) (WorkB
 	if q.Coat != nil {
 		coat = *q.Coat
 	}
+	if err := bench.Check(pantry); err != nil {
+		return nil, prepError("bench.", err)
+	}
 	makings := prep.Makings(q.Load.Cut)
+	if q.Load.Pieces, q.Load.PieceMassG = bench.Cutting.Portion(q.Load.Pieces, q.Load.PieceMassG); bench.Cutting != nil {
+		if err := program.Check(q); err != nil {
+			return nil, err
+		}
+	}
 	if c := bench.Cutting; c != nil && c.As != "" {
 		n, g, err := prep.Make(q.Load.Cut, c.As, q.Load.Pieces, q.Load.PieceMassG)
 		if err != nil {
@@ -71,30 +66,27 @@ func (s *Server) WorkBench(ctx context.Context, r WorkBenchRequestObject) (WorkB
 		}
 	}
 	thick := orElse(q.Load.ThicknessMm, 0)
+	if bench.Coating.Coat != "" {
+		if _, err := food.FindCoat(bench.Coating.Coat); err != nil {
+			return nil, program.FieldErrors{{Field: "bench.coating.coat", Value: fmt.Sprintf("%q", bench.Coating.Coat), Allowed: strings.Join(food.CoatIDs(), ", ")}}
+		}
+		coat.ID = bench.Coating.Coat
+	}
 	bench.Coating.PlannedOilG = coat.OilG
 	w, err := pantry.Work(cut, q.Load.PieceMassG, thick, q.Load.Pieces, coat.ID, bench, spoons)
 	if err != nil {
 		return nil, prepError("bench.", err)
 	}
-	e := w.Effects
 	load := q.Load
-	load.SurfaceWaterG = &e.SurfaceWaterG
-	coat.SaltPct, coat.SugarPct = e.SaltPct, e.SugarPct
-	if bench.Coating.Oil != "" { // or the plan's own oil stays
-		coat.OilG = math.Round(e.OilG*10) / 10
-	}
-	load.SpreadPct = nil
-	if e.SpreadPct > 0 {
-		load.SpreadPct = &e.SpreadPct
-	}
+	w.Effects.Into(&load, &coat, bench.Coating.Oil != "")
 	q.Load, q.Coat = load, &coat
 	q.TailMin = math.Max(q.TailMin, math.Min(20, program.MaxMinutes-total(q.Program)))
 	with, err := program.Simulate(ctx, q, program.Options{NoChance: true})
 	if err != nil {
 		return nil, err
 	}
-	out := BenchAnswer{Load: load, Coat: coat, SaltPct: w.SaltPct, SaltFrom: w.SaltFrom, RubG: w.RubG, Allergens: w.Allergens, MassG: w.MassG,
-		EnergyWh: with.End.EnergyWh, OvenWh: ovenWh(total(r.Body.Request.Program))}
+	out := BenchAnswer{Bowls: []BenchBowl{}, Makings: orEmpty(makings), Measures: map[string]string{}, Swaps: map[string][]Swap{}, Load: load, Coat: coat, SaltPct: w.SaltPct, SaltFrom: w.SaltFrom, RubG: w.RubG, Allergens: w.Allergens, MassG: w.MassG,
+		EnergyWh: with.End.EnergyWh, OvenWh: prep.OvenWh(total(r.Body.Request.Program)), PanWh: prep.PanWh(w.MassG, with.End.MassLossPct)}
 	for _, st := range w.Stations {
 		bare, bareCoat := load, coat
 		switch st.ID {
@@ -128,66 +120,30 @@ func (s *Server) WorkBench(ctx context.Context, r WorkBenchRequestObject) (WorkB
 		default:
 			does = beside(with, skipped)
 		}
-		item := struct {
-			Cautions []string `json:"cautions"`
-			Does     string   `json:"does"`
-			Headline string   `json:"headline"`
-			Id       string   `json:"id"`
-			Title    string   `json:"title"`
-			Why      string   `json:"why"`
-			Without  struct {
-				Coat Coat `json:"coat"`
-				Load Load `json:"load"`
-			} `json:"without"`
-		}{Cautions: st.Cautions, Does: does, Headline: st.Headline, Id: st.ID, Title: st.Title, Why: st.Why}
-		item.Without.Load, item.Without.Coat = bare, bareCoat
-		out.Stations = append(out.Stations, item)
+		out.Stations = append(out.Stations, Station{Cautions: st.Cautions, Does: does, Headline: st.Headline, Id: st.ID, Title: st.Title, Why: st.Why,
+			Without: Without{Load: bare, Coat: bareCoat}})
 	}
 	if w.Salted != nil {
-		profile := make([]struct {
-			Mm  float64 `json:"mm"`
-			Pct float64 `json:"pct"`
-		}, len(w.Salted.Profile))
-		for i, p := range w.Salted.Profile {
-			profile[i].Mm, profile[i].Pct = p.Mm, p.Pct
-		}
-		out.Profile = &profile
+		out.Profile = &w.Salted.Profile
 	}
 	for _, b := range w.Coated.Bowls {
 		ing := pantry[b.Ingredient]
-		out.Bowls = append(out.Bowls, struct {
-			Ingredient string  `json:"ingredient"`
-			Measure    string  `json:"measure"`
-			Name       string  `json:"name"`
-			PutOutG    float64 `json:"putOutG"`
-			SticksG    float64 `json:"sticksG"`
-		}{b.Ingredient, units.InSpoons(b.PutOutG/ing.Density, spoons), ing.Name, b.PutOutG, b.SticksG})
+		out.Bowls = append(out.Bowls, BenchBowl{b.Ingredient, units.InSpoons(b.PutOutG/ing.Density, spoons), ing.Name, b.PutOutG, b.SticksG})
 	}
-	if out.Bowls == nil {
-		out.Bowls = make([]struct {
-			Ingredient string  `json:"ingredient"`
-			Measure    string  `json:"measure"`
-			Name       string  `json:"name"`
-			PutOutG    float64 `json:"putOutG"`
-			SticksG    float64 `json:"sticksG"`
-		}, 0)
+	items := slices.Clone(bench.Finish)
+	if bench.Marinade != nil {
+		items = append(items, bench.Marinade.Items...)
+	}
+	for _, it := range items {
+		out.Measures[it.Ingredient] = units.InSpoons(it.G/pantry[it.Ingredient].Density, spoons)
+		if swaps := pantry.Swaps(it.Ingredient, it.G); len(swaps) > 0 {
+			out.Swaps[it.Ingredient] = swaps
+		}
 	}
 	kept := prep.Kept{MassLossPct: with.End.MassLossPct, FatRenderedPct: orElse(with.End.FatRenderedPct, 0)}
 	servings := bench.Servings
 	if servings == 0 {
 		servings = 2
-	}
-	for _, m := range makings {
-		out.Makings = append(out.Makings, struct {
-			Says string `json:"says"`
-			To   string `json:"to"`
-		}{m.Says, m.To})
-	}
-	if out.Makings == nil {
-		out.Makings = make([]struct {
-			Says string `json:"says"`
-			To   string `json:"to"`
-		}, 0)
 	}
 	if cost, known := w.Cost(pantry, bench, with.End.EnergyWh); known {
 		out.Cost = &cost
@@ -195,10 +151,6 @@ func (s *Server) WorkBench(ctx context.Context, r WorkBenchRequestObject) (WorkB
 	out.Plate, out.DeepFried = w.Serve(cut, q.Load.PieceMassG, thick, q.Load.Pieces, coat.ID, servings, kept)
 	return WorkBench200JSONResponse(out), nil
 }
-
-// ovenWh is what a domestic oven takes for the same: 2.2 kW, twelve minutes
-// of heating, then on for 60 % of a time that is half as long again.
-func ovenWh(minutes float64) float64 { return 2200 * (12 + 0.6*1.5*minutes) / 60 }
 
 func total(p program.Program) (sum float64) {
 	for _, s := range p.Stages {
@@ -280,54 +232,4 @@ func beside(with, without program.Answer) string {
 		return "Hardly felt in the basket."
 	}
 	return "With it: " + text + "."
-}
-
-// ReadAmount answers POST /amounts.
-func (s *Server) ReadAmount(ctx context.Context, r ReadAmountRequestObject) (ReadAmountResponseObject, error) {
-	pantry, spoons, err := s.pantry(ctx)
-	if err != nil {
-		return nil, err
-	}
-	i, err := pantry.Find(r.Body.Ingredient)
-	if err != nil {
-		return nil, program.FieldErrors{{Field: "ingredient", Value: fmt.Sprintf("%q", r.Body.Ingredient), Allowed: "an ingredient of the pantry"}}
-	}
-	g, err := pantry.Grams(i.ID, r.Body.Text, spoons)
-	if err != nil {
-		return nil, program.FieldErrors{{Field: "text", Value: fmt.Sprintf("%q", r.Body.Text), Allowed: err.Error()}}
-	}
-	return ReadAmount200JSONResponse{G: math.Round(g*100) / 100, Says: units.InSpoons(g/i.Density, spoons)}, nil
-}
-
-// ListPantry answers GET /pantry.
-func (s *Server) ListPantry(ctx context.Context, _ ListPantryRequestObject) (ListPantryResponseObject, error) {
-	own, err := s.store.Pantry(ctx)
-	if err != nil {
-		return nil, err
-	}
-	out := ListPantry200JSONResponse{Ingredients: prep.Ingredients(), Own: []string{}}
-	for _, o := range own {
-		out.Own = append(out.Own, o.ID)
-		if k := slices.IndexFunc(out.Ingredients, func(i prep.Ingredient) bool { return i.ID == o.ID }); k >= 0 {
-			out.Ingredients[k] = o
-		} else {
-			out.Ingredients = append(out.Ingredients, o)
-		}
-	}
-	return out, nil
-}
-
-// PutIngredient answers PUT /pantry/{id}.
-func (s *Server) PutIngredient(ctx context.Context, r PutIngredientRequestObject) (PutIngredientResponseObject, error) {
-	i := *r.Body
-	i.ID = r.Id
-	if err := i.Check(); err != nil {
-		return nil, prepError("", err)
-	}
-	return PutIngredient200JSONResponse(i), s.store.PutIngredient(ctx, i)
-}
-
-// DropIngredient answers DELETE /pantry/{id}.
-func (s *Server) DropIngredient(ctx context.Context, r DropIngredientRequestObject) (DropIngredientResponseObject, error) {
-	return DropIngredient204Response{}, s.store.DropIngredient(ctx, r.Id)
 }

@@ -151,3 +151,74 @@ func TestCutsAreMadeAndPricedOnTheBench(t *testing.T) {
 		t.Errorf("%+v", p.Errors)
 	}
 }
+
+func TestMarinadesAreKeptChangedAndForgotten(t *testing.T) {
+	k := newKitchen(t, "")
+	before := get[[]api.MarinadeRecipe](k, 200, "GET", "/api/v1/marinades", "")
+	made := get[api.MarinadeRecipe](k, 201, "POST", "/api/v1/marinades", `{"name": "Aunt's", "marinade": {"hours": 2, "forG": 500, "items": [{"ingredient": "yoghurt", "g": 150}]}}`)
+	if made.ID == "" || len(before) == 0 {
+		t.Fatalf("%+v after %d", made, len(before))
+	}
+	changed := get[api.MarinadeRecipe](k, 200, "PUT", "/api/v1/marinades/"+made.ID, `{"id": "`+made.ID+`", "name": "Aunt's own", "marinade": {"hours": 4, "items": [{"ingredient": "yoghurt", "g": 90}]}}`)
+	if changed.Name != "Aunt's own" || changed.Marinade.Hours != 4 {
+		t.Errorf("%+v", changed)
+	}
+	if all := get[[]api.MarinadeRecipe](k, 200, "GET", "/api/v1/marinades", ""); len(all) != len(before)+1 || all[0].Name != "Aunt's own" {
+		t.Errorf("%+v", all)
+	}
+	for body, field := range map[string]string{
+		`{"name": "X", "marinade": {"hours": 2, "items": []}}`:                                    "marinade.items",
+		`{"name": "X", "marinade": {"hours": 2, "items": [{"ingredient": "moonshine", "g": 5}]}}`: "marinade.items.ingredient",
+		`{"name": "X", "marinade": {"hours": 200, "items": [{"ingredient": "oil", "g": 5}]}}`:     "marinade.hours",
+		`{"name": "", "marinade": {"hours": 2, "items": [{"ingredient": "oil", "g": 5}]}}`:        "name",
+	} {
+		if p := get[api.Problem](k, 422, "POST", "/api/v1/marinades", body); (*p.Errors)[0].Field != field {
+			t.Errorf("%s: %+v", body, p.Errors)
+		}
+	}
+	get[struct{}](k, 204, "DELETE", "/api/v1/marinades/"+made.ID, "")
+	get[api.Problem](k, 404, "DELETE", "/api/v1/marinades/"+made.ID, "")
+}
+
+func TestTheBenchTakesAnotherCoatAndAWholeWeight(t *testing.T) {
+	k := newKitchen(t, "")
+	bench := `{"cutting": {"wholeG": 600, "pieces": 15}, "drying": {}, "coating": {"coat": "flour-dust", "leavening": true},
+		"marinade": {"hours": 1, "items": [{"ingredient": "soy-light", "g": 35.1}]}}`
+	a := get[api.BenchAnswer](k, 200, "POST", "/api/v1/bench", `{"request": `+wings+`, "bench": `+bench+`}`)
+	if a.Load.Pieces != 15 || a.Load.PieceMassG != 40 || a.Coat.ID != "flour-dust" || len(a.Bowls) != 1 {
+		t.Errorf("load %+v, coat %+v, bowls %+v", a.Load, a.Coat, a.Bowls)
+	}
+	if a.Measures["soy-light"] != "2 tbsp" || len(a.Swaps["soy-light"]) == 0 || a.PanWh <= 0 {
+		t.Errorf("measures %v, swaps %v", a.Measures, a.Swaps)
+	}
+	for part, field := range map[string]string{`"pieces": 15`: "", `"coat": "flour-dust"`: "bench.coating.coat"} {
+		bad, want := strings.Replace(bench, part, `"pieces": 500`, 1), "bench.cutting.pieces"
+		if field != "" {
+			bad, want = strings.Replace(bench, part, `"coat": "concrete"`, 1), field
+		}
+		if p := get[api.Problem](k, 422, "POST", "/api/v1/bench", `{"request": `+wings+`, "bench": `+bad+`}`); (*p.Errors)[0].Field != want {
+			t.Errorf("%s: %+v", part, p.Errors)
+		}
+	}
+}
+
+func TestSpoonsAreTheHouseholds(t *testing.T) {
+	k := newKitchen(t, "")
+	read := func() float64 {
+		return get[struct {
+			G float64 `json:"g"`
+		}](k, 200, "POST", "/api/v1/amounts", `{"ingredient": "water", "text": "1 tbsp"}`).G
+	}
+	for spoons, want := range map[string]float64{"metric": 15, "us": 14.79, "au": 20} {
+		s := get[api.Settings](k, 200, "GET", "/api/v1/settings", "")
+		s.Spoons = api.SettingsSpoons(spoons)
+		body, err := json.Marshal(s)
+		if err != nil {
+			t.Fatal(err)
+		}
+		get[api.Settings](k, 200, "PUT", "/api/v1/settings", string(body))
+		if g := read(); g != want {
+			t.Errorf("a tablespoon of water, %s: %g g, want %g", spoons, g, want)
+		}
+	}
+}

@@ -241,19 +241,19 @@ func (e OutcomeInside) Valid() bool {
 
 // Defines values for SettingsGuidance.
 const (
-	Stricter SettingsGuidance = "stricter"
-	Uk       SettingsGuidance = "uk"
-	Us       SettingsGuidance = "us"
+	SettingsGuidanceStricter SettingsGuidance = "stricter"
+	SettingsGuidanceUk       SettingsGuidance = "uk"
+	SettingsGuidanceUs       SettingsGuidance = "us"
 )
 
 // Valid indicates whether the value is a known member of the SettingsGuidance enum.
 func (e SettingsGuidance) Valid() bool {
 	switch e {
-	case Stricter:
+	case SettingsGuidanceStricter:
 		return true
-	case Uk:
+	case SettingsGuidanceUk:
 		return true
-	case Us:
+	case SettingsGuidanceUs:
 		return true
 	default:
 		return false
@@ -278,6 +278,27 @@ func (e SettingsMass) Valid() bool {
 	}
 }
 
+// Defines values for SettingsSpoons.
+const (
+	SettingsSpoonsAu     SettingsSpoons = "au"
+	SettingsSpoonsMetric SettingsSpoons = "metric"
+	SettingsSpoonsUs     SettingsSpoons = "us"
+)
+
+// Valid indicates whether the value is a known member of the SettingsSpoons enum.
+func (e SettingsSpoons) Valid() bool {
+	switch e {
+	case SettingsSpoonsAu:
+		return true
+	case SettingsSpoonsMetric:
+		return true
+	case SettingsSpoonsUs:
+		return true
+	default:
+		return false
+	}
+}
+
 // Defines values for SettingsTemperature.
 const (
 	C SettingsTemperature = "C"
@@ -296,6 +317,9 @@ func (e SettingsTemperature) Valid() bool {
 	}
 }
 
+// AtDepth defines model for AtDepth.
+type AtDepth = prep.AtDepth
+
 // Basket defines model for Basket.
 type Basket = program.Basket
 
@@ -307,63 +331,50 @@ type Bench = prep.Bench
 
 // BenchAnswer defines model for BenchAnswer.
 type BenchAnswer struct {
-	Allergens []string `json:"allergens"`
-	Bowls     []struct {
-		Ingredient string  `json:"ingredient"`
-		Measure    string  `json:"measure"`
-		Name       string  `json:"name"`
-		PutOutG    float64 `json:"putOutG"`
-		SticksG    float64 `json:"sticksG"`
-	} `json:"bowls"`
-	Coat Coat `json:"coat"`
+	Allergens []string    `json:"allergens"`
+	Bowls     []BenchBowl `json:"bowls"`
+	Coat      Coat        `json:"coat"`
 
 	// Cost by the household's prices; left out where none is known
 	Cost      *float64 `json:"cost,omitempty"`
 	DeepFried Plate    `json:"deepFried"`
 
 	// EnergyWh of this cook
-	EnergyWh float64 `json:"energyWh"`
-	Load     Load    `json:"load"`
-
-	// Makings what the cut can be made into with a knife
-	Makings []struct {
-		Says string `json:"says"`
-		To   string `json:"to"`
-	} `json:"makings"`
+	EnergyWh float64  `json:"energyWh"`
+	Load     Load     `json:"load"`
+	Makings  []Making `json:"makings"`
 
 	// MassG raw weight of all pieces
 	MassG float64 `json:"massG"`
 
+	// Measures Amounts of marinade and finish in the household's spoons, by ingredient
+	Measures map[string]string `json:"measures"`
+
 	// OvenWh of the same in a domestic oven
 	OvenWh float64 `json:"ovenWh"`
-	Plate  Plate   `json:"plate"`
+
+	// PanWh of the same in a pan of oil
+	PanWh float64 `json:"panWh"`
+	Plate Plate   `json:"plate"`
 
 	// Profile Salt by depth after the salting
-	Profile *[]struct {
-		Mm  float64 `json:"mm"`
-		Pct float64 `json:"pct"`
-	} `json:"profile,omitempty"`
+	Profile  *[]AtDepth         `json:"profile,omitempty"`
 	RubG     float64            `json:"rubG"`
 	SaltFrom map[string]float64 `json:"saltFrom"`
 	SaltPct  float64            `json:"saltPct"`
-	Stations []struct {
-		Cautions []string `json:"cautions"`
+	Stations []Station          `json:"stations"`
 
-		// Does What it does to the crust and the clock
-		Does     string `json:"does"`
-		Headline string `json:"headline"`
+	// Swaps What could stand in for an ingredient of marinade or finish
+	Swaps map[string][]Swap `json:"swaps"`
+}
 
-		// Id dry, marinade, salt, coat or finish
-		Id    string `json:"id"`
-		Title string `json:"title"`
-		Why   string `json:"why"`
-
-		// Without The load and coat if the step is skipped
-		Without struct {
-			Coat Coat `json:"coat"`
-			Load Load `json:"load"`
-		} `json:"without"`
-	} `json:"stations"`
+// BenchBowl defines model for BenchBowl.
+type BenchBowl struct {
+	Ingredient string  `json:"ingredient"`
+	Measure    string  `json:"measure"`
+	Name       string  `json:"name"`
+	PutOutG    float64 `json:"putOutG"`
+	SticksG    float64 `json:"sticksG"`
 }
 
 // Catalog defines model for Catalog.
@@ -612,6 +623,15 @@ type Item = prep.Item
 // Load defines model for Load.
 type Load = program.Load
 
+// Making What a cut can be made into with a knife
+type Making = prep.Making
+
+// Marinade defines model for Marinade.
+type Marinade = prep.Marinade
+
+// MarinadeRecipe defines model for MarinadeRecipe.
+type MarinadeRecipe = prep.Recipe
+
 // Moment The slowest pieces at one minute
 type Moment = program.Moment
 
@@ -718,7 +738,10 @@ type Settings struct {
 	Mass      SettingsMass `json:"mass"`
 
 	// Shortcuts Single-letter keys
-	Shortcuts   bool                `json:"shortcuts"`
+	Shortcuts bool `json:"shortcuts"`
+
+	// Spoons Whose spoons and cups
+	Spoons      SettingsSpoons      `json:"spoons"`
 	Temperature SettingsTemperature `json:"temperature"`
 }
 
@@ -727,6 +750,9 @@ type SettingsGuidance string
 
 // SettingsMass defines model for Settings.Mass.
 type SettingsMass string
+
+// SettingsSpoons Whose spoons and cups
+type SettingsSpoons string
 
 // SettingsTemperature defines model for Settings.Temperature.
 type SettingsTemperature string
@@ -739,6 +765,32 @@ type SimulationFryer = program.Fryer
 
 // SimulationRequest defines model for SimulationRequest.
 type SimulationRequest = program.Request
+
+// Station defines model for Station.
+type Station struct {
+	Cautions []string `json:"cautions"`
+
+	// Does What it does to the crust and the clock
+	Does     string `json:"does"`
+	Headline string `json:"headline"`
+
+	// Id cut, dry, salt, marinade, coat or finish
+	Id    string `json:"id"`
+	Title string `json:"title"`
+	Why   string `json:"why"`
+
+	// Without The load and coat if the step is skipped
+	Without Without `json:"without"`
+}
+
+// Swap What stands in for an ingredient, by what that is there for
+type Swap = prep.Swap
+
+// Without The load and coat if the step is skipped
+type Without struct {
+	Coat Coat `json:"coat"`
+	Load Load `json:"load"`
+}
 
 // Id defines model for Id.
 type Id = string
@@ -784,6 +836,12 @@ type StartCookJSONBody struct {
 type PutFryerParams struct {
 	// IfMatch The version that the change was made on, in quotes
 	IfMatch *IfMatch `json:"If-Match,omitempty"`
+}
+
+// AddMarinadeJSONBody defines parameters for AddMarinade.
+type AddMarinadeJSONBody struct {
+	Marinade Marinade `json:"marinade"`
+	Name     string   `json:"name"`
 }
 
 // PutPlanParams defines parameters for PutPlan.
@@ -832,6 +890,12 @@ type CreateFryerJSONRequestBody = FryerInput
 
 // PutFryerJSONRequestBody defines body for PutFryer for application/json ContentType.
 type PutFryerJSONRequestBody = FryerInput
+
+// AddMarinadeJSONRequestBody defines body for AddMarinade for application/json ContentType.
+type AddMarinadeJSONRequestBody AddMarinadeJSONBody
+
+// PutMarinadeJSONRequestBody defines body for PutMarinade for application/json ContentType.
+type PutMarinadeJSONRequestBody = MarinadeRecipe
 
 // PutIngredientJSONRequestBody defines body for PutIngredient for application/json ContentType.
 type PutIngredientJSONRequestBody = Ingredient
@@ -913,6 +977,18 @@ type ServerInterface interface {
 
 	// (POST /fryers/{id}/restore)
 	RestoreFryer(w http.ResponseWriter, r *http.Request, id Id)
+	// ListMarinades The household's own marinades, by name
+	// (GET /marinades)
+	ListMarinades(w http.ResponseWriter, r *http.Request)
+	// AddMarinade Keep a marinade under a name
+	// (POST /marinades)
+	AddMarinade(w http.ResponseWriter, r *http.Request)
+
+	// (DELETE /marinades/{id})
+	DropMarinade(w http.ResponseWriter, r *http.Request, id Id)
+	// PutMarinade Keep a marinade, or change it
+	// (PUT /marinades/{id})
+	PutMarinade(w http.ResponseWriter, r *http.Request, id Id)
 	// ListPantry All ingredients, with the household's own figures over those that ship
 	// (GET /pantry)
 	ListPantry(w http.ResponseWriter, r *http.Request)
@@ -1064,6 +1140,29 @@ func (_ Unimplemented) PutFryer(w http.ResponseWriter, r *http.Request, id Id, p
 
 // (POST /fryers/{id}/restore)
 func (_ Unimplemented) RestoreFryer(w http.ResponseWriter, r *http.Request, id Id) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
+// ListMarinades The household's own marinades, by name
+// (GET /marinades)
+func (_ Unimplemented) ListMarinades(w http.ResponseWriter, r *http.Request) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
+// AddMarinade Keep a marinade under a name
+// (POST /marinades)
+func (_ Unimplemented) AddMarinade(w http.ResponseWriter, r *http.Request) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
+// (DELETE /marinades/{id})
+func (_ Unimplemented) DropMarinade(w http.ResponseWriter, r *http.Request, id Id) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
+// PutMarinade Keep a marinade, or change it
+// (PUT /marinades/{id})
+func (_ Unimplemented) PutMarinade(w http.ResponseWriter, r *http.Request, id Id) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
@@ -1557,6 +1656,86 @@ func (siw *ServerInterfaceWrapper) RestoreFryer(w http.ResponseWriter, r *http.R
 	handler.ServeHTTP(w, r)
 }
 
+// ListMarinades operation middleware
+func (siw *ServerInterfaceWrapper) ListMarinades(w http.ResponseWriter, r *http.Request) {
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.ListMarinades(w, r)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
+// AddMarinade operation middleware
+func (siw *ServerInterfaceWrapper) AddMarinade(w http.ResponseWriter, r *http.Request) {
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.AddMarinade(w, r)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
+// DropMarinade operation middleware
+func (siw *ServerInterfaceWrapper) DropMarinade(w http.ResponseWriter, r *http.Request) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id Id
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", chi.URLParam(r, "id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: r.URL.RawPath == ""})
+	if err != nil {
+		siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "id", Err: err})
+		return
+	}
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.DropMarinade(w, r, id)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
+// PutMarinade operation middleware
+func (siw *ServerInterfaceWrapper) PutMarinade(w http.ResponseWriter, r *http.Request) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id Id
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", chi.URLParam(r, "id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: r.URL.RawPath == ""})
+	if err != nil {
+		siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "id", Err: err})
+		return
+	}
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.PutMarinade(w, r, id)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
 // ListPantry operation middleware
 func (siw *ServerInterfaceWrapper) ListPantry(w http.ResponseWriter, r *http.Request) {
 
@@ -2018,6 +2197,18 @@ func HandlerWithOptions(si ServerInterface, options ChiServerOptions) http.Handl
 	})
 	r.Group(func(r chi.Router) {
 		r.Put(options.BaseURL+"/pantry/{id}", wrapper.PutIngredient)
+	})
+	r.Group(func(r chi.Router) {
+		r.Get(options.BaseURL+"/marinades", wrapper.ListMarinades)
+	})
+	r.Group(func(r chi.Router) {
+		r.Post(options.BaseURL+"/marinades", wrapper.AddMarinade)
+	})
+	r.Group(func(r chi.Router) {
+		r.Delete(options.BaseURL+"/marinades/{id}", wrapper.DropMarinade)
+	})
+	r.Group(func(r chi.Router) {
+		r.Put(options.BaseURL+"/marinades/{id}", wrapper.PutMarinade)
 	})
 	r.Group(func(r chi.Router) {
 		r.Get(options.BaseURL+"/settings", wrapper.GetSettings)
@@ -2867,6 +3058,156 @@ func (response RestoreFryerdefaultApplicationProblemPlusJSONResponse) VisitResto
 	return err
 }
 
+type ListMarinadesRequestObject struct {
+}
+
+type ListMarinadesResponseObject interface {
+	VisitListMarinadesResponse(w http.ResponseWriter) error
+}
+
+type ListMarinades200JSONResponse []MarinadeRecipe
+
+func (response ListMarinades200JSONResponse) VisitListMarinadesResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type ListMarinadesdefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response ListMarinadesdefaultApplicationProblemPlusJSONResponse) VisitListMarinadesResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type AddMarinadeRequestObject struct {
+	Body *AddMarinadeJSONRequestBody
+}
+
+type AddMarinadeResponseObject interface {
+	VisitAddMarinadeResponse(w http.ResponseWriter) error
+}
+
+type AddMarinade201JSONResponse MarinadeRecipe
+
+func (response AddMarinade201JSONResponse) VisitAddMarinadeResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(201)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type AddMarinadedefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response AddMarinadedefaultApplicationProblemPlusJSONResponse) VisitAddMarinadeResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type DropMarinadeRequestObject struct {
+	Id Id `json:"id"`
+}
+
+type DropMarinadeResponseObject interface {
+	VisitDropMarinadeResponse(w http.ResponseWriter) error
+}
+
+type DropMarinade204Response struct {
+}
+
+func (response DropMarinade204Response) VisitDropMarinadeResponse(w http.ResponseWriter) error {
+	w.WriteHeader(204)
+	return nil
+}
+
+type DropMarinadedefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response DropMarinadedefaultApplicationProblemPlusJSONResponse) VisitDropMarinadeResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type PutMarinadeRequestObject struct {
+	Id   Id `json:"id"`
+	Body *PutMarinadeJSONRequestBody
+}
+
+type PutMarinadeResponseObject interface {
+	VisitPutMarinadeResponse(w http.ResponseWriter) error
+}
+
+type PutMarinade200JSONResponse MarinadeRecipe
+
+func (response PutMarinade200JSONResponse) VisitPutMarinadeResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type PutMarinadedefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response PutMarinadedefaultApplicationProblemPlusJSONResponse) VisitPutMarinadeResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
 type ListPantryRequestObject struct {
 }
 
@@ -3460,6 +3801,18 @@ type StrictServerInterface interface {
 
 	// (POST /fryers/{id}/restore)
 	RestoreFryer(ctx context.Context, request RestoreFryerRequestObject) (RestoreFryerResponseObject, error)
+	// ListMarinades The household's own marinades, by name
+	// (GET /marinades)
+	ListMarinades(ctx context.Context, request ListMarinadesRequestObject) (ListMarinadesResponseObject, error)
+	// AddMarinade Keep a marinade under a name
+	// (POST /marinades)
+	AddMarinade(ctx context.Context, request AddMarinadeRequestObject) (AddMarinadeResponseObject, error)
+
+	// (DELETE /marinades/{id})
+	DropMarinade(ctx context.Context, request DropMarinadeRequestObject) (DropMarinadeResponseObject, error)
+	// PutMarinade Keep a marinade, or change it
+	// (PUT /marinades/{id})
+	PutMarinade(ctx context.Context, request PutMarinadeRequestObject) (PutMarinadeResponseObject, error)
 	// ListPantry All ingredients, with the household's own figures over those that ship
 	// (GET /pantry)
 	ListPantry(ctx context.Context, request ListPantryRequestObject) (ListPantryResponseObject, error)
@@ -4109,6 +4462,120 @@ func (sh *strictHandler) RestoreFryer(w http.ResponseWriter, r *http.Request, id
 	}
 }
 
+// ListMarinades operation middleware
+func (sh *strictHandler) ListMarinades(w http.ResponseWriter, r *http.Request) {
+	var request ListMarinadesRequestObject
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.ListMarinades(ctx, request.(ListMarinadesRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "ListMarinades")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(ListMarinadesResponseObject); ok {
+		if err := validResponse.VisitListMarinadesResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
+// AddMarinade operation middleware
+func (sh *strictHandler) AddMarinade(w http.ResponseWriter, r *http.Request) {
+	var request AddMarinadeRequestObject
+
+	var body AddMarinadeJSONRequestBody
+	if err := runtime.BindJSONBody(r, &body); err != nil {
+		sh.options.RequestErrorHandlerFunc(w, r, fmt.Errorf("can't decode JSON body: %w", err))
+		return
+	}
+	request.Body = &body
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.AddMarinade(ctx, request.(AddMarinadeRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "AddMarinade")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(AddMarinadeResponseObject); ok {
+		if err := validResponse.VisitAddMarinadeResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
+// DropMarinade operation middleware
+func (sh *strictHandler) DropMarinade(w http.ResponseWriter, r *http.Request, id Id) {
+	var request DropMarinadeRequestObject
+
+	request.Id = id
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.DropMarinade(ctx, request.(DropMarinadeRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "DropMarinade")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(DropMarinadeResponseObject); ok {
+		if err := validResponse.VisitDropMarinadeResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
+// PutMarinade operation middleware
+func (sh *strictHandler) PutMarinade(w http.ResponseWriter, r *http.Request, id Id) {
+	var request PutMarinadeRequestObject
+
+	request.Id = id
+
+	var body PutMarinadeJSONRequestBody
+	if err := runtime.BindJSONBody(r, &body); err != nil {
+		sh.options.RequestErrorHandlerFunc(w, r, fmt.Errorf("can't decode JSON body: %w", err))
+		return
+	}
+	request.Body = &body
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.PutMarinade(ctx, request.(PutMarinadeRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "PutMarinade")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(PutMarinadeResponseObject); ok {
+		if err := validResponse.VisitPutMarinadeResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
 // ListPantry operation middleware
 func (sh *strictHandler) ListPantry(w http.ResponseWriter, r *http.Request) {
 	var request ListPantryRequestObject
@@ -4485,130 +4952,140 @@ func (sh *strictHandler) Simulate(w http.ResponseWriter, r *http.Request, params
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"7H3tkts2luiroHSnKvfWpd3qOJmdaf9yemOvN/bYZWfWPxJvFUQeiohIgAHAlrVZv9PUPkKebAsHAEmR",
-	"oARK6k5md/50tSQSHwfn+wu/LFJR1YID12px88uippJWoEHip5eZ+cv44mZRU10skgWnFSxuFixbJAsJ",
-	"PzdMQra40bKBZKHSAipq3tC72jyltGR8vfj8OVm8zF9TnRbmxwxUKlmtmTDjfl8AuQOpmOBEF1QTXQBJ",
-	"C8rXQLZUkYpmQARPCOPk50ZoUIvErqgAmoHs1vQyf2TnOLSSz2bZqhZcAe7wrRSrEirzbyq4Bq7Nv7Su",
-	"S5ZSs8Sr2j7x/39SZr2/9Mb+g4R8cbP4P1cdCK/sr+rKj4sz7u/4g9nlFrgmWykceNxrZtRvqNqAXUWW",
-	"MfMOLd9KUYPUzKw5p6WCZFH3vjIwrXXxGreRC1lRvbhZZKJZlbBIPAx4U61ALsx6mD3j6BdUQc03w7OT",
-	"kGrK1yUQIYkUDc+6lz3Ek8WWZdFr+9zHqh/cvB/bx8TqJ0j1Ill8erQWj9yXtRRrSavHDnC9Hx+xqhZS",
-	"W7zWxeJmcQelSGWjdFNdpULClXsZZ7YDWDLYg+7KoBXja/zANFTBZ9qXJ56gXG1BHkOc96xqSsQ8Azvg",
-	"2WvGI08plzs7/v4pLZGkciaVTsg1flCQiv5hMa5hbQepGaR2vYHfHLCO476FabJQmkodu4PB4dvttCvq",
-	"DdbCpVtS4sE7QpbP7RdUSroznxEDIoEKHOR696GIfJxl4wMQHBKi4A4kLQ2laLEGXeDeRsTyU8NSeJvG",
-	"rq5ivNGeBfTnzKWounMnFjsND9UCvy6p0kQ0hlwiprEc9pfxciXQbNf7ZSVECZSPzhLlBY6StJTSrd6f",
-	"SG/7PcD7WWJOdgX2YEcLTUWVC6mp2eAIWIXYkoryHSkZGBgJDh5iW6YLQpkkK9BbAB6kGUV3Kiz2+jDo",
-	"uIhbp3txf3GzmJ06h9sBt/L4oJgZC+u0ECwFRVaQCwmITCvPefcZXiqoNoCYJ8pWdB1CqASHC55tXopG",
-	"Bn8pqVzDt+u1Co8oWDlGBo7kWjHDLVeyUYUlWaVC5FpTpaa4pWFXaRHL+UaonTb6BOjRAC9AjarRnXpl",
-	"OSqhEqx6xbgWN2QlOGQJyaVBDPPfqtEaZF4y88EM0NQhGKiSpWDl+/68KPiJyJGe8CnzgZKtpHUc31G1",
-	"IX3HDsc023C4Az7YUtzI20KU8CKwZmDrQpt1bg20mOo2ftIpZnI3/xAL0Vj9OwZEaSFEGQJ+DQmRNN0k",
-	"RDKuUEfbIpWO2dRo2TnjTBV7yswhif9SA4r7in56aZ//8qsxc66oZJxmMBMahu7fF+ZkR5tU5mtzWAYF",
-	"MrkjCqgSnPE12UCtSW5I12C/oDohSyP8ruPwIxfyRZiSOgypgPaIilai4dpSVS5k3DRzTro9iYsdyVBI",
-	"43N+USFxW0vmlMMZQsMegNh8oYjYWkPOMIS0kYbT7EZiw4D1Lcjv1pFwqUF+9+F0Pqtoqe+ZRGkZFlxT",
-	"tGswWUiykoxDkONqCXyti3g9URtBqOOf31INlgBmm2x2T4ewSIG889bUUGwORnPsM2l1iaPqEdSPrWYz",
-	"VzOCulOLnrWm2kC6liXINfB9Mhydz0grFdvykGXI+FpCxpzzYTRcBVQ1MqyAT2rmdaPfNPpFLIpqlm7U",
-	"SQfeW3yr4vvhumV0u4gy0Jyqd4jB3Zpn8FkVUA9WO2TKhWgUFKLMvlDEMq+npIQcTR+yLUACMfqekfMb",
-	"LrY8jmtnAPVzySA7agmXVMPQihwYh0Z4GTVDiE3E7MkCLZICnGrNm7I0iq6gRxfzyjyDEmHjqW+gMrTu",
-	"t0aTlHKy6umHzhIiG85ys6wJVJ4whZKFFsctJC28TRSDJBVVKiCjJd32ZDQtS9I6ECKOVtwBnzwmIIpW",
-	"aCFSkokKDJoT80bc2DViQyzK1FLkLGStvqelJqsdQZ8fobkG6dZmBdnk2VSx7r46Uk4Mjq+qFvbdmNOT",
-	"zerFDPn5XIpqWkTHycCQ5I8XiUqjV+4QH09pM37kqHTIRMiBg15ipon51TttUGIRyjP7qRTpJqQeFECz",
-	"0qgOodlDDqpM7hLitfMEESlBndloIc4UCMyjmS7Dk2yLXfh7pgvR6HAUwPAw3BzOzBzBaagNd1YbVteQ",
-	"BX0MsZIinkkOEBtfdFJpjNshV5cFTe8oLEySDkXcuXcwOU40Q03LI2Syt8AOr3uU4+gt6Wkwnh/1xZlX",
-	"VTxz3fPCOdbYCZDQim+ppqVYB2hDUB1vvZgje8lzEVQOmjkDNZPjoH/5O8azGaOh7ys02LphGeXOODpz",
-	"rJJVTE+xBEoMDoDSpKI7YlSbBM1cQyg1SDU2p+inZ0zexjqU6acXbiszXnnduaHjXnh7IMpQ0U/vNV0f",
-	"/lnq23gX+Zz9M763/7EpWwJVzuynPbuWyKYEPBOqNnH6QMX4jJ0MhW0LxG6LSXvYe6fSn6kPvz6oBzsf",
-	"IELQimtkTi+D8FvK9fnjDACEbCJxfKe33D6t7jEBv46WAIP8zU4+NuGyeeaZ15P38euZQqEnZAaSGLlB",
-	"6kYrwsJeu6kAy6QGfeuE5Qw/x8S+BCvnaG8ztKxmTeXb0/RPlsVGT26toDw1dNJKp0s5COZiDwfI1Bt3",
-	"BvsotCY1SHK9XJK0+vW/It3sU0abEo1M4bjhNsK+fUWjW247ZBg9ucsEGQM2ZzpolFFSS1Cgb4gqhNQJ",
-	"yZlWRm0tBZpCY7+IFLVQtHSn9SZf3PxwNJxt3/j8MVkYe9sGEbVsIA52ASluqFxCymogTCso8z09Pxci",
-	"pOnKaJE8J8A9M+KsaA4RAV+7Wvd4IL57VI124Osd2BRjmyLxFpnOIXSxCRB5qpuZCGRH/BiKp7r5CDV8",
-	"nhRUkYLWNWAsDn0uPhClNCtLgyKpqFD8rdpMoaEfh6WFC8rmTdnGR5gqrK+JqWAYu5fCMqIzHyIPvgh3",
-	"MEuAC7H51rwS1MrR3ITs2QAhqYZHmlVBf3guJKRU6Xm5NW26zKFXnpuHXvK60Qf4tDG/5q14mrOLbdg6",
-	"ViDvQH6hWrM/biLRaESXI9t84x6zXioe4aTiLVDMCy/DgDE/8eNu0v1zwTSfeeA0xk8M1r3Xzss/Kbza",
-	"ue1ROHAknuaTNivJ4bybu4eD3a476Le02hFZWAB6whjznBnQ2DAePo47WjZwimaFIyYLqg8v26LEPAXT",
-	"LxZ4U3lfC8JON9ICMWNGlzD/VQLD+zZtqZZiBej7QMe50qLurS6w6X2a+vVvt2g34zAJcalI+JWZJiFL",
-	"UtMSDL/9imRUbvCnMs5LH4TfFOjeO+QNqQmCZIJwsU3QMdZwzUqyLYCPtAOaaqc3jVkHomoXqK4o45jb",
-	"IThxytoIaBloapNjAjk1KygPqDX94SXQLDg+h096yuepSNZgXlEXK94KGUwtrQuqoI89Pi5iebL9Tzac",
-	"2/8MStn/EKfcl+jNeuRy4Zz0CWLStL8TDya0H5edYrZrRC9fu+1F8u8BGtntdt5Fd0qTiNVUFZW7KQUm",
-	"PrG0VSfHkvcEaT0hRBlXLIMplBsD97ljuCQVpWik0XJWQhcErXzikBGQb40zJ+LDBa1iMvbS3UE4reyA",
-	"cNdwSE7Gn8hsGRkp83BTQXxqJizesQ9oHL/uUlDQzdR9GCl/QlZ9clbm5JNFuisZt7n+UJasVoKFKXQt",
-	"RVMfCHuMMQuo0hOJPiVbFxqUtvFDyz+ZIppuYgN+JWZpjEdnhiuwdMMBswfjnIVicqEF0DtmE0rPyeWt",
-	"y0bSMM+XTRltexqLT+/muRNwGJbSaKeSezyUdUiJ+9GeW+IMq5LB2DfeHVDMnP7IYnNoWKaLU7StbqIW",
-	"hfxoIdJs5zkXyQ7wCIcbnsKShfelIsWOltk/oN7ZtvTm0bnFFo9iB/1Dz73BNpBmTOalNZvGW6zoJ1YZ",
-	"ZmJZj/1/+fhJ4Lw6c/qQGeGqTGwVTfmafro9NvFXy97U118vwwU5RhwfGwpfbod6MjXSmzxXoI8Ntres",
-	"R19NDWa006Nb/Lq/w9BAkm5dSdnYezCpD+QgpTUe4z2pQ3PCzuyil0GZ4flhRT+9cuzgjxY0/uN1SPMU",
-	"W5AfjsDlydfLPpD/uAwBWdJ0E9YjtNz3LfZg1vOTHsmgQyruPGGOnp1B1yXu2+0kLTHtY1IPQ3t430cQ",
-	"v9rurN3Oegc5SdOn2I3/oPq/J6oPHsh1yJfYJ/tBSRODMlNWD9uCRKtwAxmm8hnrmAuNBicRed5X+g/o",
-	"o9fL/0kcZKgH2So/UsIdlC5pze/lALMZh1i4z3HrsOjwKQ5Y0H3xnEl+8h2mcs7LUrfJFZyILQeJ2Y8e",
-	"lwgl6PQjQhKmFVmJTyNF8iRUn49pJdNyKs2iO5xjdHk5zGvrgv0W2opgw/6xIPjjMVN00jf2ci8reu5R",
-	"MmVQ/nq5JGt0I62tC80cYAZcMb0jLkdY1UKEHGpWL4lQ9E8M+qZUrmILtu2KY0tWaajQfk2otYiekiVh",
-	"ubGJmEKmmYqGa3SwxhTGUD2rFLbHFL86zhQZVxro4Wj4TDYrWSgKmwtJrslmjcCwYJiRAF5LoSHaWSNF",
-	"OZUEUkaHXVvTubf9L3tE2Ru1WVM5x6adWb+L2+lw0uGb242f3qG3xZcOYImlKz/xtLkXKOt42S80OKm2",
-	"A2ui5qmZsUVIB0s4DlVMxJW04MpP3PUrl/Y6p+SuCbt7kX+89nn3MYRyIM/vSHFnTiXhjIMG4Fi4vgWu",
-	"d77QM2N5DpL0nRwJqUGmwPVT8iebH5/Tpoz0iqk5KYUulyxM0/a3D20B1bAuH4BgdRURnDCdkPWVT9ZJ",
-	"7HaA1CW1tbIY+ncjEqUpz1R8bWELmNN6b6Q2yuZzDHtHH5mB8comJZ+ae/FaVI6aAsHwUmxbzyw6+wUH",
-	"F8NbBCzF6LyZGTk2Y8f3oI5dOiX0wvk6LhgyJ5TRGTxP+g74J8cyKF3SjnXC2/2EFLV4//7MXCNzyjMy",
-	"l5V6JZSa2zwj8uGmrmPXMszU9WhJbWauT41yI7bb7Jyq/a0cypkK050jnNMp702XMzJHZmDPpulAtuvp",
-	"ZEOhNka1r8qEdJmWMLyBUVOEuBI5Ck+bKFdQDA+vGsl10G7qYoutoUK3DrS7bpxM7sIGvovbHVtvqMjo",
-	"rUunGTAH33zjoNMJHzJQQNDNCrLOqYtB63Yig+dAxlNsvWFAb/9ThN4O8puJ/DbH9Z2w7De42XObfbk8",
-	"aIAnC1v/qQvYkbXwqQa2no5ygR16fH3lCZ2P0PnyvAPtwDtjJ3CeBfRpYTMD1etmEay5oqsSvmdVgNBe",
-	"iZSWSFpEWNDYjjKJIXoN0jzz7//3h+X1xx+Wj/788T+//GH56MnH/3fzw/LR1/arP4RmPNnV3GFtazp4",
-	"TBtWLHnwfpwgoFMcxDNJ7EL08g/C+F9CGGEf54kIriFUTCqjK2RzGl3pv0ltjD9So4o29KyBP6co5MVp",
-	"ZU+2LhG3kTggOQD0VuFniLGt37oyyJOM617/yGFHxskMOpBSyIOdAkujEmYTGVdQHsnuPIypdgD/eNJO",
-	"FlO0rTTVzYQ5P5UdN0xucLlrbqggQXQ8ZVZHFix1DVTtUSZ9Drzr6mZjSBRZ5U+N4ZLYzMx5RjWyP/Mz",
-	"FxxiPYJQANWzMrjWA/txXvTzdn6LwBhfJYS6aVDHPRvtAenToAd+w8QVHxhYYDmLWSipgPJtgc0MUGwM",
-	"UMLZRX6hMYioG8lPB96MY/IxmoEXp2R1YuTSBhIiJEkLSDc3hGJ+sMWuStwB+pULFipEGoLA9bWcDIYc",
-	"qwRfQ3RlzNu2ZeapBuLbXg3V2DmzQs+Mq2px3d+2dIf505Q4uTiQdffXkPP0hppn5dLNVovaTpqDDmc0",
-	"x4Yjf/7agPJ6ucR8tlQyVZt/DDvLEgxfiDuQmeg3jOpFdyX2RZsIQuTwzW6SIvYL3oIN6ESoNVsJShGm",
-	"yAqMivXU7MG5Z5XZCR5LpB+TVeDbWUTVFzkHyCG2MRZfW7o7LrzMQ11OXEtHXR/TDpjBnqZ2/kBv0/aE",
-	"etv1oI0na18ndypdv8OKxBMLOAZ5A6xMMG2AYI0FqFDnwbnkpqGqb8+oX7HvH5A0Ycg6sJwFV1FVwDOq",
-	"g8WtWzrR+WsbzMnQnsmihddPdYkrYz0iTXA1bu54CPU3eClIvXJUv7/9NxxsbbxTRVzj51FKhtjrgNMj",
-	"dZFPtrf2unxUa3cDtuHBHnpxAKWgu/A9YNdXNdv5yqqJagTf7aDv/WwME2ps2ZRkqd7rm91Lp5/uhPHr",
-	"325tdWo7QBJrUvYXYjQj8R/BybGe2/d6GXTAYnxdwqMSRQvZQL+GqZ/SBFUNkmrXO8/PaTjA8+N5Kf23",
-	"3cJ7wOwDJ3Hg7685pMP1yhwn2seHFSof5VLWJZMznRAFwAk2+aYrcQcJqSrS9vy2g32hSMWyrBxHxKpg",
-	"y7x/8V2wrc+HakLL8kiP+MlW9+tQ57IM1hJiCx5K6rK9x/N/ipQXu1NkxaeFeTFZ+DQmu46olmZCVAfA",
-	"WgkJ5vB852xjliotamVshT0joa+WCJlF9BZv/WK4Bptev/Bvh9aeFp4nDL2mSv+Va1aerhCudodapBnN",
-	"9T7ic74vwcnRubZTgVlgXJNKCQd2WrB1cRsf6Ly9PFCmdoqzJW6BcfclMFWfYyMUtMzfGUX39CGMZf3c",
-	"6DtnWCrnWjq0qkuIaVu7t9ihVdDCcgCXZJ/4uvmQpBy+BWnZmH50DdHJBkzVz86AI1iF/2Hak+CzHya4",
-	"4GxvQE71O+AZSMgmfQJH948G3XdQ6zmZDOt3kDVtkfYJs87PbzAKt1hD2Oz3P76PbPHjsxYCuQkeFCPw",
-	"djZw7xT3rN89uIRwG6Xv1HU0RugFRJjg0PaLj6rSpEqHKgkxUlQwzqFr+GZrQX3TXgOMtiY0PjPLVstF",
-	"375khPm8q5r+Yj/Oyma7rb6cWwgZvagzroDqT9aDXDfm3gb295/0cKE75xagIXyTTQnnMbdClDMKuSWo",
-	"OUGD6QLaSEXRk7FfZbcCP8TBEkwjyc4RHRq5w1kjXM4beAcyY+mE0bVlPBNbG8Ko0HdtpKwrGHClIejM",
-	"VrawYNv16/BumWEHMznVREGK6nSATF7BlBxqxn3qfKM7uuzS/ZCdP9N1FrG7DpYtU2zGcdCMnEEaqZho",
-	"HjEdMM3ZpzDTt6Oa01SgCQ5AsDd5DLMGpZwuNnZphCx8vFNEyCww3TFSztAz4SaMUeQtUodEZjPRMug8",
-	"3Lw3PDvePq5lVPtMZ0/9bQHS8YKeNt0qH1bjdbLBqx17jvoWlyP9pc+8y/JUP2nnSmqL4i9VO3uRCtmZ",
-	"FVvIPN2NA4YGMDX+KfY67rtMyQagxrAy06E+xzNs6OhU/+lC2KPWtmuje7vww4RI9Gjp7qGy2n0ofulu",
-	"tNBb4So9lc2dsjf++fbqmEcl9upAA0WJs+pV76ckVQqXzhGjk4bLV3EiDDi6KtZeRlkLlUWwgjWGjp+7",
-	"LIjzyfidbep9wtVY0fekoAlGsdJv5n2icb37LDAGEYf942hUQpoNwXblbdjgcNghyriOz7mcH5jXlJUn",
-	"3mDa5TqEk/+mgmkWFU5Fq8+2il6Mwf+2pFwlxMAXFPICCRWYpStCmXyUSwYZ9jRXj8n3XfzDXmr2699u",
-	"E7R4QZF1QqwppkhVJZgdpNoeeg3H4D8lnFaALeYI5nRumYLH5FvMfsMR3z2/JX/+6ut/Iv07lm1YySaw",
-	"QpklWLKLyWqdns0UcWlrj3/kbUO0m8W/dVDppSLfLJaPrx8vMfRXA6c1W9wsnjxePn5iU0ALpKUrd4Eb",
-	"AtkFSARCgAnsb7l4BzR7hg+5y69B6W+EVb4nLo8eXxo9p/f24WuhtOuhN0gfnlF7iCMEVKnPw7u9h7dm",
-	"f7lcztr0aTWV4R7pLru5f7MTVnCrowrzero3+viW7u/bK/2wetxWYduCwgne0UKod/l3slC+CR+ijxFD",
-	"blQrk7rzIFSRGkRdAtlKpsHoOGaAq15b3jBeGrLu7oN9AMQ8KQX9KVmSEugdYDsuQ4hB/UN2gjBO7Hh2",
-	"2aaWz5ZYAzTxK3gIwjiuUasQcn5LscGzvU/Y+x9YWmADcbqBC2CrQSrs+kxt42iR2yimO+A1tisvpGjW",
-	"BWb4CYl6J+oMyiGur8AIo+0HITf+qr4HQNp59SCno+EENiVuAb85VvXuN5xge/5iIaz8kBnIhIBBOBTM",
-	"Rhq7jJvzkcygAGYVwx3InW2QOrpXuu9fw5aea2Zv7NOiRC+cZ5Rpd/fQGgII9wK0v57oHgHsp5gArl/k",
-	"+cC7bbSy13Q5Xa4pQXVtfh2cNlxsHT2mbUv8A8LE9s1/IA1HtgmHR/KmzFP3Q5VuCb81WfauK5hAHJ9R",
-	"3arH7i5CxTJo7XpMC0QN2FPN7gKY9o1Rp6w3htVg84wwwdMb1ZjZbbM87R0WTHX+hryVsldoWkzS5yum",
-	"9C0+cSago28h8B2SxymRoyN4VpbWMroAPO1td+uVEJuElFS3uZz20Cgp2Z29MxkL1kRt/S8hcrVXOdmu",
-	"5A8hRFu177rfYgPLOpL4ayjmlCMeumFgmAVlnzuNlq8vSMtiM8n+zaEWVJEVrBt+Ii51tHTlu1BPCbxX",
-	"7A5a9LiYBZe6e1GOQ6G90eKEJtXmzVhTLW0Lb5hRTg2/Ehxrcwxqng/nX1j22Vo7Jdj0q31Q/zN+H4b0",
-	"VwFPTGPsPZbBUyJBaaPwrAwM0DZa0XRz6oqTadXnAlhwDtafvqOaSlqBRp/3xFU73SNXL7PF54/7B3fV",
-	"XVBzwlhTrPdZlnUXdpzOfaNuynGXrTy0TnKEj9mScKYvIBLf051V8bdUkUxweGp1HLz1hijQtv4b+cbn",
-	"4OleldRnNYdJ9K88E/sH9lvBzZk4FwHc93QDyDFsOMPeTWnYn6LMerzPpp7eHUKnkU8TclrhxfDudpz7",
-	"oJ32SqPfB9E8U2QDtb6MJLpyQuPCHO2dHfW3lhRYNniGDDSwQqPj0bqxze8nrd0X5gEfxbsPLOz1o31g",
-	"ROzfXBaGNcKof8mcrYi3/ZcxeJNdysfTttBttDUfbRhHK9dvt+elcB7EQ0bic+nyMu7fSmyDmjH2oXd+",
-	"nqzohD0yEqiGe0fSGSrG9WVnnsJPDlvvPDiTEcTq7x2Qf0MF/qIy1u9o5qD5a6rTAkf+PSDc8v4R7gLy",
-	"uYdq9yugJ9B0+TBkaTn5BWR0Tbm215NNcvq39pGLOi+6kGv8laW93sOBtErX6HMQp86UFa05W2MOhfN/",
-	"9QPXtuF0bMvwyVC+EYXh5pwTrmQL1fNluxF6vWUknXN6sMsOCDaJWijwmVjMNlJy2HCcUUtR73WCPs6r",
-	"nwu5FloDv8COXwhnbLmbmt22enu5MAMf7PXyvLiP2g/Li4czX5wh1yXlhzVJzIh6EEUS+4BG6JEuR8sa",
-	"8xgZcH0UXVnBvSiXb+0lt/eBXr2rgh9WtbQAn9Ysa3cgZyFXpF7Zwvd36BcOr235IOdwzhlcmM86MPy+",
-	"9OSZxHP/h3YppvwASvJvjdeX0JD3yx/2/FiDc8GMHMzYKRm3yua/vn/zlxuXgtd+iVkEeFnCLz9ii5wf",
-	"Fwn5cSHyHxefUeq4C5e9Hre/gsfkBbtjfO1+QoQnTU2AZ8r566lMC5uUOzwVN9CYyJjZwc8NyLa51o1v",
-	"QtQdRQvCxYqWlKcQuBD6vsgwlE9yJjl+esSzeYsItEYKqQ/t+bqUEJuIic2cLhClweN12WB0ZxDK3a5t",
-	"5FMuZJf6YRcgKcfAhB3oSvW6G03Jo7YD0j3SbjvHBP3uJRe3z54spyZEzt5O7wFr9zb5cLLjEHAvID9U",
-	"S4wH/PqOYmHMbAaNPGmpwKcli0b7xKq6hMyVACeuceXPDUs3jp22LcdCrMu11gkyr71ax+6ypb8fvnXq",
-	"AkLIgDdDpKKykukyYWR37ijEbAKVbUCKpTi4BhtStsjQyHJxs7iiNbu6u158/vj5vwMAAP//",
+	"7D1tk9s2en8Fo95M2jnaq42T6936k7MXu27ss8fO1R8SdwYiH4mISIABwJW36f6nm/6E/LIOHgAkRYIS",
+	"SGnXufa+7KwkEi8Pnvc3/LJIRVkJDlyrxdUvi4pKWoIGiZ9eZuYv44urRUV1vkgWnJawuFqwbJEsJPxc",
+	"MwnZ4krLGpKFSnMoqXlD31bmKaUl45vF3V2yeLl+TXWamx8zUKlklWbCjPt9DuQGpGKCE51TTXQOJM0p",
+	"3wDZUUVKmgERPCGMk59roUEtEruiHGgGsl3Ty/UjO8ehldyZZatKcAW4w7dSrAoozb+p4Bq4Nv/SqipY",
+	"Ss0SLyr7xO9/Uma9v3TG/p2E9eJq8U8XLQgv7K/qwo+LM+7v+IPZ5Q64JjspHHjca2bUZ/rPUGmEVCVF",
+	"BVIzu9QSV7kWsqR6cbXIRL0qYJH4LfK6XIFc3CWLKtVRT951j/AHM75992PzpFj9BKleJItPjzbikfuy",
+	"klA99qvs/PSIlZWQ2mKR2cDiBgqRylrpurxIhYQL8yrO+w1VW7CgzjJmAEOLt53drmmhIOkBIDMzvo6F",
+	"QsYsIke/oHJqvukjqIRUU74pgAhJpKh51r7s0SpZ7FgWvbYe3O28R4EuNpKWjx3gpoIdX+5AXg3Ra2Vo",
+	"h/ENfmAayuAzzcsjT1CudiCPUcd7VtYFkpeBHfDsNeORp7SWt3b8/VNaIt9YM6l0Qi7xg4JUdA+LcQ0b",
+	"RyEMUrvewG8OWMcJ3MI0WShNpY7dQe/w7XaaFXUGa+DSLinx4B0gy13zBZWS3prPiAGRQAUOcnP7IY98",
+	"nGXDAxAcEqLgBiQtDKVosQGd494GxPJTzVJ4m8aurmS81p4FdOdcS1G2504sdhpBoQV+XVCliagNuURM",
+	"Y8XIL8PlSqDZbeeXlRAFUD44SxSKOErSUEq7en8ine13AO9niTnZFdiDHSw0FeVaSE3NBgfAysWOlJTf",
+	"koKBgZHg4CG2YzonlEmyAr0D4EGaUfRWhWV7FwYtF3HrdC/uL24Ss1OncDvgVuk4KGaGGkmaC5aCIitY",
+	"CwmITCvPefcZXiqoNoCYJspWdBNCqASHG54dJeZ7xOwcSFXQFIhY+w/8CxWislTW5SpANf1RVgbz3MOB",
+	"YdaFqOXxUXY5UE3sw4FRCio38O1mo8LbLoDeAHdw3J9oRbeMb0gldhlID4LePJ2RBCuGY3DkTiUzwmEl",
+	"a5VbDqWCG66oUmPCwXDnNJZN7nKQAUI06xesIBsB6orQokjMauqKrM2ijOBiGVhdmClSV8M13gWYRFrr",
+	"GXhIVXh9aa1bbdzKJkIlWG2ccS2uyEpwyBKylobEzH+rWmuQ64KZD2aA0NK7sneEP5l5zOsNd9/logCy",
+	"A7bJdZg1FSwFq3ztj4lamcFOw+zwKfOBkp2kVZxQUJWhDierhguuOdwA70EpbmTc1YvAmnGflqQsCjSw",
+	"jFEuBoiRydvpeJGL2lqAMSBKcyGKEPArSIik6TYhknGFCvQOdBw+rxlnKt/TNA+pYy81oC5W0k8v7fNf",
+	"fjWUnCWVjNMMjo322j+H+iBz+DpBhiANCbH9QhGxs8arQcG0loZcbgdSpASq34L8bhNr4oH8LlJdCwFX",
+	"0ULfL1IU7Oc6qCYa8lOCbq/IjmqQhisXW4MZln2YTyGuYVYc1HnGsC+Tt4bXM45oZ2YMDqsl8I3O45VR",
+	"bQSZjn8ed/lill1od5Y4uIc0QwXyxptsfbbYG82xgaRRWGKsfKs+zbXxzcvPGnuwJ3iKAuQG+L4tOTif",
+	"geordoWKZgq4gm/ErgjaR07TOjTAtXkGn1UBAbC6Rcafi1pBLorsC0Uss3hKClij5UFQByBG/zCcfMvF",
+	"jseJhwygei4ZZEcN0YJq6BtxA6LTuREkQmwjZk8WaBAYhQ6ZBK+LwpC0oEcX88o8g4x2O3AlHGa425ET",
+	"L6lSASkp6Y60kpIWBWks6BiLEqiq5SGuHsDF/QU8K0XNtTKze6lCKM+IlVteT+3ihqqE4Cohq1vC+EZC",
+	"xoB3hGFL1eIG+OgxAlG0RAOOkkyUoDRLiXkjbucVjRu6ohz1JlZEjotYGIuqlRRrFjJS39NCGwChq4/Q",
+	"tQanEjuBlcShk/dOBvBJ1qsXsYoNLfRzKcpDWBIjMULSN16AKI2Osnhaeq8bz1p/82pHq4NIHzfBjlah",
+	"0QNu7lTURUaUNpTBOFo4lHfQf498hHTUMySKvmj0MHFcyXHzFrSdw3NHnnREjkfXLpf1ssVznD3fjKNI",
+	"Tz4tf+uwEg/dkJxuBdFAEHZYQYjpuOGDv406rKpav6l1NJprlm7VLBVlj485z5cfrl1Gu4sQbK6ppoXY",
+	"DCFjjjQeKY2ofsnXIijq6ykD1aPjoLP2O8azCaOhIyk02KZmGeUpnGOsgpVMB2xqpEFKzJGB0qSkt8QI",
+	"owQJUWmoKpBqaIzQT8+YvI71ztJPL9xWJrzyuvXpxr3w9oDLvqSf3mu6Ofyz1Nfx/uYp+2d8b/9DQ7AA",
+	"qpw7hXasQiLrAvBMqNpG6i2MT9hJP77XALHdYtIc9t6pdGfqwq8L6t7Oe4gQtFZquabnQfgd5fr0cXoA",
+	"QjaROL7TWW6XVveYgF9HQ4BB/mYnHzL+bBpT9/73nhqqUD8SMgNJCmPtVrVWhIW9LGPRChw7uHhnJE3w",
+	"EozsS7Biit41QT+qN1S+nRfyZllsKOLa6hdz4xCNdDqXITwVezhApt64M9hHoQ2pQJLL5ZKk5a//E+kW",
+	"DQeDkoUStUzheJxogH37+lm73GbIMHpylzsyBOya6RH3UyVBgb4iKhdSJ2TNjBknSSHQwBhqU1JUQtHC",
+	"ndab9eLqh6OxYfvG3cdkYaxnG5HTsoY42AWkuKFyCSmrgDCtoFiTTIDykc61EFkgNCWjRfKUaPHE8K2i",
+	"a4iIntrVuscDwdKPR40CC77OgY0xtjESb5DpFEIX2wCRp7qeiEB2xI+h4KSbj1DD50lOFclpVQGGY9Bz",
+	"4wMHSrOiMCiSihLF36pJu+m56nOW5i7Cua4LH1vMmMqt54ipYOClkw8yoDMfzwm+CDcwSYALsf3WvBLU",
+	"ytFmhOxZDyGphkealRAMagoJKVV6WqJKk3ty6JXn5qGXvKr1AT5trNZpKx7n7GIXzqpTIG9AfqFIWoh0",
+	"X8E8NJGoNaLLkW2+cY9Z3w+PcP3wBijmhZdhwJif+HGn5/65YM7MNHAa4ycG695r580eFV7N3PYoHDgS",
+	"T/NJk+LjcN7N3cHBdtct9BtabYksLAA9YQx5zgRobBkPH8cNLWqYo1nhiIlZxMFlW5SYpmD6xQKvSzOV",
+	"pSWzolpaIGbM6BLmv1JgONbmAFVSrABdRugGV1pUndUFNr1PU7/+7RrtZhwmIS6vB78y0yRkSSpagOG3",
+	"X5GMyi3+VMT53IPwGwPde4e8ITVBkEwQLnYJeqNrrllBdjnwgXZAU+30piHrQFRtEwBKyjjG5wQnTlkL",
+	"eMc1takXgdyPFRQH1Jru8BJoFhyfwyc9MgZTJKsxSaeNtO6EDOZpVjlV0MUeH+WwPNn+J2vO7X8Gpex/",
+	"iFPuS3T+PXKJZU76BDFJM12EuTYeTGg/LpvAbNeIXr5x24vk3z00stv1C2lOaRSx6rKk8nZMgYnP0mzU",
+	"yaHknSGtR4Qo44plMIZyQ+A+dwyXpKIQtcTcJ6FzglY+ccgIyLcaraT5J97R3ygmQy/dDYTTnw4Idw2H",
+	"5GT8iUyWkZEyDzcVxKd6xOId+oCGXu82iwPdTO2HgfInZNklZ2VOPlmktwXjtjoAioJVSrAwhW6kqKsw",
+	"do1obkCVfjHi6GObXIPSNhbZpHBpuo0NzxWYjTCSbcfSLQfMTYtzForRheZAb5jNzjwlMbYqaknDPF/W",
+	"RbTtaSw+fTvNnYDDsJRGO5Xc46EsMUrcj/bcEmdYFQyGvvH2gGLm9EcWmyvCMp3P0bbaiRoU8qOFSLOZ",
+	"51QkO8AjHG54CksW3peKFDtYZveAOmfb0JtH5wZbPIod9A899wZbT5oxuS6s2TTcYkk/sdIwE8t67P/L",
+	"x08C59Wa0wezUOxTtiSleE0/XR+b+KtlZ+rLr5fh6hYjjo8NhS83Qz0ZG+nNeq1AHxtsb1mPvhobzGin",
+	"R7f4dXeHoYEk3bkitKH3YFQfWIOU1niM96T2zQk7swv6BmWG54cl/fTKsYM/WND4j5chzVPsQH44Apcn",
+	"Xy+7QP7DMgRkSdNtWI/Qct+32IFZx096JFMMqbj1hDl6dgZdmwVvt5M0xLSPSR0M7eB9F0H8atuzdjvr",
+	"HOQoTc+xG/9B9X9PVB88kMuQL7FL9r36IAZFpqwetgOJVuEWMkzMM9YxFxoNTiLW667Sf0AfvVz+X+Ig",
+	"fT3IlsyRAm6gcClmfi8HmM0wxMJ9RlqLRYdPsceC7ovnjPKT7zAxc1qOt02u4ETsOEiSUt7gEqEEnX5E",
+	"SMK0IivxaaBIzkL16ZhWMC3H0izawzlGl+fDvKbI1m+hKa817B+raz8eM0VHfWMv93Kpph4lUwblL5dL",
+	"skE30sa60MwBZsAV07fEZfxiJmfAoWb1kghFf2bQN6VyFVv9bFccW/9JQ6X5G0KtRfSULAlbG5uIKWSa",
+	"qai5RgdrTMUu1ZPqSjtM8avjTJFxpYEejoZPZLOShaKwayHJJdluEBgWDBPSuSspNEQ7a6QoxpJAiuiw",
+	"a2M6d7b/ZYcoO6PWGyqn2LQTi2FxOy1OOnxzu/HTO/S2+NICLLF05SceN/cC5Qsvu+mJs2oYsKxompoZ",
+	"W8JzMPHzUJ5lXOkGrnzmrl+5TP8Ju07rsLsX+cdrn8MfQygH8vyOFOOtqSSccdAAHBPwd8D1rS/My9h6",
+	"7QtInZMjIRXIFLh+Sv5os87XtC4ivWJqSkqhyyUL07T97UNTKNQvcgewtVJEcMJ0QjYXPlknIcMyXKqJ",
+	"G9HmXWOEKm5LDWDmNbJIbZTN5xh2jj4yA+OVzeWem3vhikjGsmDTWqOWtuqUsbrSd7LlbA0DiT5Wqsph",
+	"RwQHZUtUBYcpBfOoA4Xqgm1ukpnyC+VrW1zSqJnQ+pRzGun91eI4W9Gizb6yi2qOL4bFOHjPZDKvO7WY",
+	"UxiNoPp9GIC4hSZ3Rd4SBVQJzviGbKHSTX21GSIhS6IFuYxUYYQc8aS3NUgl0E7IlLryILOiaPqbUmA5",
+	"jFCdWh7blzn43Gj1YRAf3ImeiBHvMM1tVtrpNN1xTjnwHJ3ygGrULCEGwA4wc8ErSqdsBHKFCrFrAlcY",
+	"CxUcXIrDIuBIi04rnJCCOIwL9npmSGejnzmd0cWKp0R6WzJ60o1PPjmWYO5yGm2M0u4nZMfGhz8npmKa",
+	"U55Q2KHUK6HU1EY9kQ/XVRW7ln4hg0dLagsXfOaoG7HZZhtz6m7lUEppWC1xhDNfMXnTptRNkXTYBG88",
+	"z8c1ybOZIsxxk66ltww3hbGE4f0vFUWIK7FG28LmEecUs2dWteQ66FZqUy8aPw7dOdDetuNk8jbs/3Rp",
+	"DcfWG6qefOuyDXvMwTf6OVoPjlBA0E3KQZlSLo7Ov5EExwMJobHF1QER9McItwbIb0bSfx3X9711Os20",
+	"9qIKXy4P+iddwxszxi3ZCJ+JZYt4KRfYDcwXk8/osoa+6ectaHvOazuBc7yiHob6oOo0ZwmdKzak+p6V",
+	"AUJ7JVJaIGkRYUFju1clhug1SPPMf/7zD8vLjz8sH/3p439/+cPy0ZOP/3L1w/LR1/ar34VmnB2Ja7G2",
+	"UR88pvXrYD14P44Q0Jz42UQSOxO9/IMw/p8QRjgENBPBdaDgLqUyuvR/TaPLp7epTYGK1Kii/WDW/zml",
+	"Zu7FvKpQW+2O20gckBwAOqvwM8SYKW9dcf0sK6XTkLff/XU0wRikFPJgV9LCqITZSEIqFEeS3w9jqh3A",
+	"P540k8W0clSa6nrE2zmWPNx34rjUXjdUkCBanjKp3RM2UAgUNVMmvZvFdZC0IXaKrPKn2nBJbJzoAkca",
+	"2Z/5mVtnWRT+Qw5UT0pw3fTsx2nJIdfT25HGhHJABRs6Wu5Zaw9IXyXSC6skrjbLwAKr/cxCSQmU73Ls",
+	"oIJio4cSzi7yC41BRF1LPh94E47Jh7B7Tu6CVYmRS1vAbohpDun2ilAsn7DYVYobwLBbzkJ1mn0QuB66",
+	"o7Hig4a6w6VI+/Bt0553roH4tlNiOnTOrNAz44r+XDPDHb213VSIk4s9WXd/zX/nN+89KdV4slrUdO3t",
+	"OYnpGlsc/elrA8rL5RLTfVPJVGX+MewsSzC6K25AZnvO/U7yi0TX8kiMdg3f3I5SxH49cLCfogh5twtQ",
+	"ijBFVmBUrKdmDy56hU2o8FgiQwOshIJxiO/OZR0gh9jGUHzt6O1x4WUealOGGzpqeya3wAz2T7bzB/oo",
+	"NyfU2a4HbTxZ+zLiuXQ9y5Md5pCCFQlmVREsQQMVaqQ5ldw0lNX1CeV99v0DkiYM2Zl+7D24irIEnlEd",
+	"rP3f0ZF2Srtgypr2TBYtvNgmY22V/xFpgqtxc8dDqLvBc0HqlaP6/e2/4WBbhzhVxDWZH2SsCQ5hUhfr",
+	"0Vb6XpePuivDgK1/sIde7EEp6C58D9gXWU12vrJypFjLN4Ppej9rw4RqW1UqWar3evR3qo3GGwX9+rdr",
+	"G4xuBkhiTcruQoxmJP4rODm2u/CtsHpt9xjfFPCoQNFCttAt8ezs3HYwDHmkhXJZcQpz5tK6slzZLqoE",
+	"sycDIezzUYdrJaGsQFLtup35dw17eX48J7D7toNKs97OkXWPIHGH3IVMSFPs1JqPXIgRVtt8LE1Zx8+a",
+	"6YQoAG6zBuhK3EBCyrLtc20H+0KRkmVZMYy7lcEupP/m+2ZbzxLVhBbFkVsvRi/v2ISaMmawkRBbdVZQ",
+	"V3IznP9TpFS6nSORPi3Mi8nC55LadcSYPlKI8gBYSyHBHJ6/C8AYv0qLShmLZM8U6So/QmYRtyU03jdc",
+	"g61xWvi3Q2tPc895+r5Zpf/KNSvmq52r2wOYgfrxfUQBfXOY2THApl2MWWDUvShOux7Zac42+XV8OPX6",
+	"/EAZ2ynOlrgFxt0Aw1R1iiWS02L9zqjT84cw9vtzo1WdYA+dak/Rsiogpkf23mL7tkcDyx5ckn3ia+dD",
+	"knL4FqRlY2DSDUSnNDBVPTsBjmDNiofpEYXPfhjhgpN9Dmuq3wHPQEI26nk4un80G7+DSk/Jl9i8g6xu",
+	"OmXMmHV6FoVR68UGws4F/+P7yD5rPjcikAHhQTEAb2tpd05xz8beg0sIt1H6jl2wZYReQIQJDk1iX1Sp",
+	"PFU6VM6N8aiccQ5t102bPOn7oBtgNIX58el5tmQ5+j45I8ynXT73F/txUkrxdfnl1Gr06EWdcKldd7IO",
+	"5Nox9zawv/+kgwvtOTcADeGbrAs4jbnlopjQTUOCmhKaGO9iEKkoejL2q2xX4Ic4WAdvJNkpokMjdzhp",
+	"hPP5HG9AZiwdMbp2jGdiZwMlJXrIjZR1VVuuPg9d5spWd+3apkne+dNvIynHOtlIUc4HyOilcgcSx7WY",
+	"O9/g1kG7dD9k6zV12eB218HeERQ7Ih00IyeQRipGOviMh2XX7FOY6dtRzWkq0AQHIJjiHnUjhFJOFxs6",
+	"TkIWPiZ/C5kFpjtGypgh7SeMUeQtUodEZj3St+003Lw3PDvew7NhVPtMZ0/9bQDS8oKONt0oH1bjdbLB",
+	"qx174YAGlyO9ss+8Y3SuN7Z1JTWdSc7VwOAsbQomls0i83QlNYYGsD7pKTac7zpmyRagwuA106Fm8xNs",
+	"6Oh6q/FuBEetbdfL/HrhhwmR6NH+CYd6G+xD8Ut3SZDeCVdur2yGlr3DVNAMJRVma4m9YvxAZfikpgH3",
+	"0xdACpc0EqOThnsI4EQY1nStBDp5aw1UFsE2AjF0/NzlWpxOxu/szQozapiir55CE4xiufXEG5LjGqha",
+	"YPTiGvvHUauE1HhJWyc4cTi4EWVcx2d2Tg//a8qKmXcytxkV4RTDsZCdRYUT0EqPRBlSWg+vADraLSAT",
+	"MHYlCNN73cNxRQ2T8e2CBxPkQDOvw4/kte/PldY6IXgRn6KFTpqbfhJ7nW3gvp+Y1pm7PNwrbsd0Luqj",
+	"hPXBPRZMtvbJdM1W7XRJewQOru10wZDRjo41aHU1uaHLkPBqMGuQ+M6BKBisgyJUHBJGhHmlgYPUxKj7",
+	"np294IsF/bJi0kQRSDOzRD+0Zz20ARuRaS9NdlebaaiwJ/qWVRVki1N4cjznCnMWnCugC9tmRmK4q7cF",
+	"5SohhsOCjbBKKMEwL0Uok4/WkkGGV8uox+T7NhRq609//dt1gj4vUGSTEOuMUaQsE8xCVE0r45pjkhEl",
+	"nJaAnX4J5o7vmILH5FvMssUR3z2/Jn/66ut/JS7C//uflOA2fG0T5aHIEuycgkmxraXNFHHpsY9/5A29",
+	"XS3+oz3pTsnD1WL5+PLxElMMKuC0YourxZPHy8dPbKp5jid34WptEXFciFQgBJjANuOLd0Aze1/fwp4H",
+	"KP2NsOZ3Krj2DWOqqmApvnbxk8vussc5tRb18J1e2rUy7pUpTGgBgSOEEah9x103IUFVgrsbrb9cLidt",
+	"el5ri/BVNaNXIh41mTfjV9Tc3YVuSLAYgU18bDMc29dhhGQbCLWZKOhfdb2QEX0Mp3ajWq20c4cdVaQC",
+	"URVAdpJpMFaOGeCicztCGC8NWbd33D8AYs4qdXlKlgTvZ8euqIYQgxaIbFXhOMXTK0xNCctknbWHJn4F",
+	"D0EYx21qFULObynes6HTnPGN90CyNEdNjG7hDNhqkAov36D2/g68YZE3bVA2qPflUtSbHDOJhUTLE60G",
+	"5RDXV3qF0faDkFt/M/ADIO20urP5aDiCTYlbwGfHqs51yiNsz1+LiRVmMgOZEDAIh4LZSGOX2Xc6khkU",
+	"wOoFuAF5a/vUu/yYNpOp62HHzuobZq9B1qJAP7xnlGl7BeQGAgj3ArS/JfIeAeynGAGuX+TpwLuutbIm",
+	"kNPl6gJU2zrEwWnLxc7RY9rcTHRAmNjrix5Iw5FNYvOR/Ezz1P1QpVvC5ybLzq1RI4jjKzca9djdsqyY",
+	"uzK6ST9GDdhTze0ZMO0bo05ZfyyrwLUrYkXSuNWwgsRmk1tnAFOt+bRupOwFmhaj9PmKKX2NT5wI6OjL",
+	"oPxFFcPU6+FF3UVhLaMzwNNal5uVENuEFFQ3OeP20Cgp2A3gbFgYKyrrgQ2Rq71R014O8xBCtFH7Lrud",
+	"zrB8LIm/DWxK2fOhi576eZD2uXm0fHlGWhbbUfZvDjWniqxgU/OZuNTS0oW/DGRM4L1iN9Cgx9ksuNRd",
+	"T3ccCs3FYjPuCjFvxppqaVPgx4xyaviV4FgDaFDzdDj/wrI7a+0UYBMw90H9Z/w+DOmvAp6Y2th7LIOn",
+	"RILSRuFZGRigbbSi6XbuipNx1ecMWHAK1s/fUUUlLUFj1GvkxsP2kYuX2eLu4/7BXbT3BM4Ya4z1Psuy",
+	"9t60+dw36sJCd+fdQ+skR/iYbT3B9BlE4nvqfNY7qkgmODy1Og5ePkgUaNtnAvnGXfB0Lwrq6xrCJPpX",
+	"non9A/tccHMmzlkA9z3dAnIMG9C0V4Qb9qcoszGvk6mnc5XjPPKpQ04rvNXfXVJ4H7TT3Cz52yCaZwq7",
+	"R55HEl04oXFmjvbOjvq5JQWWJ58gAw2s0Oh4tKntHUSj1u4L84CP498HFnauBXhgROxeIBuGNcKoe9ev",
+	"7bxhr8HA4E12Lh9Pc5NBra35aMM4WrlrDzpeCudBPGQkPpcuM+v+rcQmrSHGPvTOz9mKTtgjI4FquHck",
+	"naBiXJ535jH85LDzzoMTGUGs/t4C+TMq8GeVsX5HEwddv6Y6zXHk3wLCLe8f4c4gnzuodr8CegRNlw9D",
+	"lpaTn0FG+zyew8z+dfPUQ/D7XvPoSMZvXVvlmVyD3dC22PEm30lhZg92Obk7YJR2+mc/gEfwMzW/Ptr3",
+	"+oEFWR9vzs1gujjyHUBFaIMWpOYZSJdus9inrONyT4pqD2GOCb7nQm6E1sB/IwLuDNg+9VwfTlp9Rqxy",
+	"/dOwN7QPsFaUa3ut9yi3fmsfOau3uc2RmZCO2OY5BZISXQf4XmJRpqwttGYbTHpzAYseOz54w9/hqxA6",
+	"+7BriPVuO8CffshGWHWWkbTRxL7QaYBg696EAp88z6ouNkRxmL0blO6fx3R3/EI475hwGUl2W529nJkh",
+	"9fZ6fpbURe2HZUf9mc+uQVcF5Ye1QUxhfRBNEBvER+h/LqnWel8xlOsabLtK0HvxBuDi7ge92r7eD6xC",
+	"WYCPuwIqdyAnIVekI6CB728wkBde2/JBzuGUMzgzn3Vg+G05NiYSz/0f2rmY8gN4NT43Xp/DpbFfsboX",
+	"eOidC6ZQYoplwbhVNv/9/Zu/XLmc6eZLTPvCSwZ/+RF7J/64SMiPC7H+cXGHUsfeAtDocfsreExesBvG",
+	"N+4nRHhSVwR4plyAlco0t1UU/VNxAw2JjJkd/FyDbLquXvnulO1RNCBcrGhBeQpZIOHjnsgwlAB4Ijl+",
+	"esSzaYsI9MwMqQ/N+bocPps5j10+zxBWx+N16bv01iCUrDneZcf8TXYuV88uQFK+db4sg8+q0/ZyTB41",
+	"rTHvkXabOUbod68apHl2tpwaETl7O70HrN3b5MPJjkPAPYP8UA0xHgjEOoqFIbPpdXinhQJfRyJq7TNh",
+	"qwIy17UlcR3Nf65ZunXstOlFG2JdrhtikHnttadoLyn+++FbcxcQQgasPE1FaSXTefJ+3LmjELMZr7Yz",
+	"fWELH7GqR954ZKhlsbhaXNCKXdxcLu4+3v1vAAAA//8=",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

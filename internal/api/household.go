@@ -16,7 +16,7 @@ import (
 func (s *Server) GetSettings(ctx context.Context, _ GetSettingsRequestObject) (GetSettingsResponseObject, error) {
 	v, err := s.store.Settings(ctx)
 	return GetSettings200JSONResponse{
-		Temperature: SettingsTemperature(v.Temperature), Mass: SettingsMass(v.Mass), Guidance: SettingsGuidance(v.Guidance),
+		Temperature: SettingsTemperature(v.Temperature), Mass: SettingsMass(v.Mass), Spoons: SettingsSpoons(v.Spoons), Guidance: SettingsGuidance(v.Guidance),
 		GuidanceC: v.GuidanceC, Chime: v.Chime, Shortcuts: v.Shortcuts,
 	}, err
 }
@@ -24,7 +24,7 @@ func (s *Server) GetSettings(ctx context.Context, _ GetSettingsRequestObject) (G
 // PutSettings answers PUT /settings.
 func (s *Server) PutSettings(ctx context.Context, r PutSettingsRequestObject) (PutSettingsResponseObject, error) {
 	v := store.Settings{
-		Temperature: units.Temperature(r.Body.Temperature), Mass: string(r.Body.Mass), Guidance: safety.Guidance(r.Body.Guidance),
+		Temperature: units.Temperature(r.Body.Temperature), Mass: string(r.Body.Mass), Spoons: units.Spoons(r.Body.Spoons), Guidance: safety.Guidance(r.Body.Guidance),
 		GuidanceC: r.Body.GuidanceC, Chime: r.Body.Chime, Shortcuts: r.Body.Shortcuts,
 	}
 	if v.Guidance == safety.Stricter && !(v.GuidanceC >= safety.StricterFloor && v.GuidanceC <= safety.StricterTop) {
@@ -65,9 +65,9 @@ func (s *Server) PutFryer(ctx context.Context, r PutFryerRequestObject) (PutFrye
 	return PutFryer200JSONResponse(fryerOut(f)), err
 }
 
-func orEmpty(list []string) []string {
+func orEmpty[T any](list []T) []T {
 	if list == nil {
-		return []string{}
+		return []T{}
 	}
 	return list
 }

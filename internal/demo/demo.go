@@ -9,7 +9,9 @@ import (
 
 	"velocrustum/core/cook"
 	"velocrustum/core/food"
+	"velocrustum/core/prep"
 	"velocrustum/core/program"
+	"velocrustum/core/units"
 	"velocrustum/internal/store"
 )
 
@@ -46,26 +48,39 @@ type dish struct {
 	program program.Program
 	table   string
 	round   bool // goes into the borrowed fryer
+	bench   *prep.Bench
 }
 
 var dishes = []dish{
 	{"Caraway potato wedges", program.Load{Cut: "potato-wedge", Pieces: 14, PieceMassG: 32, StartC: ptr(18.0), Surface: "wiped"}, program.Coat{ID: "oil-rub", OilG: 14},
-		program.Program{PreheatMin: 3, Stages: []program.Stage{{AirC: 180, Minutes: 14}, {AirC: 200, Minutes: 14}}, Turns: shakes(8, 14, 21)}, "19:30", false},
+		program.Program{PreheatMin: 3, Stages: []program.Stage{{AirC: 180, Minutes: 14}, {AirC: 200, Minutes: 14}}, Turns: shakes(8, 14, 21)}, "19:30", false, nil},
 	{"Chickpea-flour prawns", program.Load{Cut: "prawn", Pieces: 8, PieceMassG: 18, Surface: "wiped"}, program.Coat{ID: "three-bowl-crumb", OilG: 5},
-		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 200, Minutes: 11}}, Turns: flips(6)}, "19:15", true},
+		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 200, Minutes: 11}}, Turns: flips(6)}, "19:15", true, nil},
 	{"Turmeric-yoghurt thigh pieces", program.Load{Cut: "chicken-thigh-chunk", Pieces: 18, PieceMassG: 20, Surface: "wiped"}, program.Coat{ID: "double-dredge", OilG: 9},
-		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 200, Minutes: 21}}, Turns: flips(11)}, "19:00", false},
+		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 200, Minutes: 21}}, Turns: flips(11)}, "19:00", false, nil},
 	{"Sea bream with dukkah", program.Load{Cut: "fish-whole", Pieces: 1, PieceMassG: 340, Surface: "racked"}, program.Coat{ID: "oil-rub", OilG: 4},
-		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 200, Minutes: 23}}, Turns: flips(13)}, "19:00", false},
+		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 200, Minutes: 23}}, Turns: flips(13)}, "19:00", false, nil},
 	{"Fennel-salt pork belly slices", program.Load{Cut: "pork-belly-slice", Pieces: 7, PieceMassG: 44, ThicknessMm: ptr(13.0), Surface: "racked"}, program.Coat{ID: "bare"},
-		program.Program{PreheatMin: 3, Stages: []program.Stage{{AirC: 190, Minutes: 18}}, Turns: flips(9)}, "19:45", false},
+		program.Program{PreheatMin: 3, Stages: []program.Stage{{AirC: 190, Minutes: 18}}, Turns: flips(9)}, "19:45", false, nil},
 	{"Rye-crumbed pollock fingers", program.Load{Cut: "fish-strip", Pieces: 9, PieceMassG: 36, Surface: "wiped"}, program.Coat{ID: "three-bowl-crumb", OilG: 10},
-		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 195, Minutes: 13}}, Turns: flips(8)}, "18:45", false},
-	{"Harissa drumsticks", program.Load{Cut: "chicken-drumstick", Pieces: 5, PieceMassG: 112, Surface: "wiped"}, program.Coat{ID: "oil-rub", OilG: 5, SugarPct: 1.5},
-		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 175, Minutes: 16}, {AirC: 195, Minutes: 14}}, Turns: flips(16)}, "19:30", false},
+		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 195, Minutes: 13}}, Turns: flips(8)}, "18:45", false, nil},
+	{"Harissa drumsticks", program.Load{Cut: "chicken-drumstick", Pieces: 5, PieceMassG: 112, Surface: "wiped"}, program.Coat{ID: "oil-rub", OilG: 5},
+		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 175, Minutes: 16}, {AirC: 195, Minutes: 14}}, Turns: flips(16)}, "19:30", false,
+		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "wipe"}, Marinade: &harissa,
+			Salting: &prep.Salting{School: "dry", Salt: "salt-sea", TargetPct: 1, Hours: 3}}},
 	{"Sumac and lemon-thyme wing flats", program.Load{Cut: "chicken-wing-flat", Pieces: 11, PieceMassG: 43, StartC: ptr(5.0), Surface: "wiped"}, program.Coat{ID: "starch-dust", OilG: 4, SugarPct: 0.4},
-		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 165, Minutes: 12}, {AirC: 200, Minutes: 15}}, Turns: flips(12)}, "19:30", false},
+		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 165, Minutes: 12}, {AirC: 200, Minutes: 15}}, Turns: flips(12)}, "19:30", false, nil},
 }
+
+// marinades of the household.
+var marinades = []prep.Recipe{
+	{Name: "Boatyard harissa and lemon", Marinade: harissa},
+	{Name: "Turmeric yoghurt", Marinade: prep.Marinade{Hours: 8, ForG: 400, CoatShare: 0.5, Items: []prep.Item{
+		{Ingredient: "yoghurt", G: 130}, {Ingredient: "salt-fine", G: 5}, {Ingredient: "garlic", G: 8}, {Ingredient: "spices", G: 5}, {Ingredient: "oil", G: 9.2}}}},
+}
+
+var harissa = prep.Marinade{Hours: 3, ForG: 560, Items: []prep.Item{
+	{Ingredient: "harissa", G: 47}, {Ingredient: "oil", G: 13.8}, {Ingredient: "lemon-juice", G: 15.5}, {Ingredient: "honey", G: 7.1}}}
 
 // A past cook: which dish, how many days ago at what hour, how many minutes
 // late the turns were said and the food came out, and how it was.
@@ -108,8 +123,18 @@ func Fill(ctx context.Context, s *store.Store, now time.Time) error {
 			p.FryerID = round.ID
 		}
 		p.Load.V, p.Coat.V, p.Program.V = d.load, d.coat, d.program
+		if d.bench != nil {
+			if err := work(&p, *d.bench); err != nil {
+				return fmt.Errorf("the bench of %s: %w", d.name, err)
+			}
+		}
 		if plans[i], err = s.AddPlan(ctx, p); err != nil {
 			return fmt.Errorf("%s: %w", d.name, err)
+		}
+	}
+	for _, m := range marinades {
+		if _, err := s.AddMarinade(ctx, m); err != nil {
+			return fmt.Errorf("%s: %w", m.Name, err)
 		}
 	}
 	for _, w := range week {
@@ -121,6 +146,27 @@ func Fill(ctx context.Context, s *store.Store, now time.Time) error {
 			return fmt.Errorf("the cook of %s: %w", dishes[w.dish].name, err)
 		}
 	}
+	return nil
+}
+
+// work does a bench and tells the plan.
+func work(p *store.Plan, b prep.Bench) error {
+	load, coat := &p.Load.V, &p.Coat.V
+	cut, err := food.FindCut(load.Cut)
+	if err != nil {
+		return err
+	}
+	thick := 0.0
+	if load.ThicknessMm != nil {
+		thick = *load.ThicknessMm
+	}
+	b.Coating.PlannedOilG = coat.OilG
+	w, err := prep.NewPantry(nil).Work(cut, load.PieceMassG, thick, load.Pieces, coat.ID, b, units.MetricSpoons)
+	if err != nil {
+		return err
+	}
+	w.Effects.Into(load, coat, b.Coating.Oil != "")
+	p.Bench.V = b
 	return nil
 }
 

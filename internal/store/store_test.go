@@ -267,3 +267,30 @@ func TestOwnFiguresOfAnIngredient(t *testing.T) {
 		t.Errorf("forgetting what is not there: %v", err)
 	}
 }
+
+func TestMarinadesOfTheHousehold(t *testing.T) {
+	s, _ := open(t)
+	for _, name := range []string{"turmeric yoghurt", "Boatyard harissa"} {
+		if _, err := s.AddMarinade(t.Context(), prep.Recipe{Name: name, Marinade: prep.Marinade{Hours: 3, ForG: 400, Items: []prep.Item{{Ingredient: "oil", G: 20}}}}); err != nil {
+			t.Fatal(err)
+		}
+	}
+	all, err := s.Marinades(t.Context())
+	if err != nil || len(all) != 2 || all[0].Name != "Boatyard harissa" || all[0].ID == all[1].ID || all[1].Marinade.Items[0].G != 20 {
+		t.Fatalf("%+v (%v)", all, err)
+	}
+	all[0].Marinade.Hours = 5
+	if err := s.PutMarinade(t.Context(), all[0]); err != nil {
+		t.Fatal(err)
+	}
+	if err := s.DropMarinade(t.Context(), all[1].ID); err != nil {
+		t.Fatal(err)
+	}
+	if err := s.DropMarinade(t.Context(), all[1].ID); !errors.Is(err, ErrNotFound) {
+		t.Errorf("forgetting what is not there: %v", err)
+	}
+	left, err := s.Marinades(t.Context())
+	if err != nil || len(left) != 1 || left[0].Marinade.Hours != 5 {
+		t.Errorf("%+v (%v)", left, err)
+	}
+}

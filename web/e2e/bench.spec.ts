@@ -3,7 +3,7 @@ import { accessible, expect, fits, test } from './kitchen';
 test('from the cut to the coat and back to the race', async ({ page, kitchen }) => {
   await page.goto(kitchen.url);
   await page.getByRole('navigation').getByRole('link', { name: 'Bench' }).click();
-  const stations = page.getByRole('list', { name: 'Stations' });
+  const stations = page.getByRole('group', { name: 'Stations' });
   await expect(stations.getByRole('region', { name: 'Dry' })).toContainText('Wipe with paper');
   await accessible(page);
 
@@ -35,7 +35,7 @@ test('from the cut to the coat and back to the race', async ({ page, kitchen }) 
   // A marinade, in amounts as people say them.
   await page.getByRole('button', { name: 'A marinade' }).click();
   const marinade = stations.getByRole('region', { name: 'Marinate' });
-  await marinade.getByRole('combobox').selectOption('plain yoghurt');
+  await marinade.getByRole('combobox', { name: 'Add to marinade' }).selectOption('plain yoghurt');
   const yoghurt = marinade.getByRole('textbox', { name: 'plain yoghurt' });
   await yoghurt.fill('½ cup');
   await yoghurt.press('Enter');
@@ -88,7 +88,7 @@ test('an amount that is no amount is said, and nothing is lost', async ({ page, 
 test('the pantry takes the figures of one’s own label, on a phone too', async ({ page, kitchen }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto(`${kitchen.url}/bench`);
-  await expect(page.getByRole('list', { name: 'Stations' })).toBeVisible();
+  await expect(page.getByRole('group', { name: 'Stations' })).toBeVisible();
   await fits(page);
   await page.getByRole('navigation').getByRole('link', { name: 'Pantry' }).click();
   await page.getByRole('searchbox', { name: 'Find' }).fill('miso');
@@ -114,7 +114,7 @@ test('prawns are butterflied once, their marinade is scaled, and the dish is pri
   await page.getByRole('combobox', { name: 'Dish' }).selectOption('Chickpea-flour prawns');
   await page.getByRole('button', { name: 'A marinade' }).click();
   const marinade = page.getByRole('region', { name: 'Marinate' });
-  await marinade.getByRole('combobox').selectOption('lemon juice');
+  await marinade.getByRole('combobox', { name: 'Add to marinade' }).selectOption('lemon juice');
   await expect(marinade).toContainText('Too long: chalky outside'); // prawns, two hours in acid
   const hours = marinade.getByRole('textbox', { name: 'For, hours' });
   await hours.fill('0.25');
@@ -146,4 +146,109 @@ test('prawns are butterflied once, their marinade is scaled, and the dish is pri
   await expect(page.getByRole('alert')).toHaveCount(0);
   await page.getByRole('button', { name: 'To the race' }).click();
   await expect(page.getByRole('button', { name: '8 butterflied prawns' })).toBeVisible();
+});
+
+test('a marinade is taken for this weight, swapped, kept and forgotten', async ({ page, kitchen }) => {
+  await page.goto(`${kitchen.url}/bench`);
+  await page.getByRole('combobox', { name: 'Dish' }).selectOption('Turmeric-yoghurt thigh pieces');
+  await page.getByRole('button', { name: 'A marinade' }).click();
+  const marinade = page.getByRole('region', { name: 'Marinate' });
+  await marinade.getByRole('combobox', { name: 'One of your own' }).selectOption('Turmeric yoghurt');
+  // 130 g for 400 g of meat are 117 for 360.
+  const yoghurt = marinade.getByRole('textbox', { name: 'plain yoghurt' });
+  await expect(yoghurt).toHaveValue('117 g');
+  await expect(marinade).toContainText('½ cup');
+  await expect(marinade).toContainText('of the dry seasoning are kept for the coat');
+
+  await marinade.getByRole('button', { name: 'No plain yoghurt in?' }).click();
+  await accessible(page);
+  await page.getByRole('button', { name: '117 g of buttermilk' }).click();
+  await expect(marinade.getByRole('textbox', { name: 'buttermilk' })).toHaveValue('117 g');
+  await expect(yoghurt).toHaveCount(0);
+
+  await marinade.getByRole('button', { name: 'Keep it under a name' }).click();
+  await page.getByRole('textbox', { name: 'Its name' }).fill('With buttermilk');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('With buttermilk is kept.')).toBeVisible();
+  await expect(marinade.getByRole('combobox', { name: 'One of your own' })).toHaveValue(/.+/);
+  await marinade.getByRole('button', { name: 'Forget With buttermilk' }).click();
+  await page.getByRole('button', { name: 'Bring it back' }).click();
+  await page.reload();
+  await expect(
+    marinade.getByRole('combobox', { name: 'One of your own' }).getByRole('option', { name: 'With buttermilk' }),
+  ).toBeAttached();
+});
+
+test('pieces from a whole weight, in another coat, with the spoons of another country', async ({ page, kitchen }) => {
+  await page.goto(`${kitchen.url}/bench`);
+  await page.getByRole('combobox', { name: 'Dish' }).selectOption('Rye-crumbed pollock fingers');
+  await page.getByRole('button', { name: 'Cutting' }).click();
+  const whole = page.getByRole('textbox', { name: /^Cut from a whole weight of/ });
+  await whole.fill('480');
+  await whole.press('Enter');
+  const pieces = page.getByRole('textbox', { name: 'Into pieces' });
+  await pieces.fill('12');
+  await pieces.press('Enter');
+  await expect(page.getByRole('region', { name: 'Cut', exact: true })).toContainText('12 fish fingers of 40 g');
+
+  const coat = page.getByRole('region', { name: 'Coat and oil' });
+  await coat.getByRole('combobox', { name: 'Coat' }).selectOption('flour dust');
+  await expect(coat.getByRole('list', { name: 'Bowls in order' }).getByRole('listitem')).toHaveCount(1);
+  await coat.getByText('Baking powder in the flour').click();
+  await expect(coat).toContainText('of baking powder (');
+  await expect(coat).toContainText('Holds wheat.');
+
+  await page.getByRole('button', { name: 'Salt', exact: true }).click();
+  const salt = page.getByRole('region', { name: 'Salt', exact: true });
+  await salt.getByText('Soak').click();
+  await expect(salt).toContainText('of buttermilk');
+  await salt.getByText('Water', { exact: true }).click();
+  await expect(salt).toContainText('10 g of salt (1 ⅔ tsp) in 1.0 l of water, 2 h');
+
+  await page.getByRole('button', { name: /^Units and rules/ }).click();
+  await page.getByText('Australian').click();
+  await page.keyboard.press('Escape');
+  await expect(page.getByText('Kept', { exact: true })).toBeVisible();
+
+  // The plan has them, and cutting is not done twice.
+  await page.getByRole('button', { name: 'To the race' }).click();
+  await expect(page.getByRole('button', { name: '12 fish fingers' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'dusted with flour' })).toBeVisible();
+  await page.goBack();
+  await expect(page.getByRole('region', { name: 'Cut', exact: true })).toContainText('12 fish fingers of 40 g');
+});
+
+test('an ingredient of one’s own goes into the pantry and onto the bench', async ({ page, kitchen }) => {
+  await page.goto(`${kitchen.url}/pantry`);
+  await page.getByRole('button', { name: 'An ingredient of your own' }).click();
+  const name = page.getByRole('textbox', { name: 'Its name' });
+  await name.fill('Light miso');
+  await expect(page.getByRole('alert')).toContainText('already');
+  await name.fill('Boatyard chilli paste');
+  await page.getByRole('combobox', { name: 'What it is there for' }).selectOption('Spice, herb, paste');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'An ingredient of your own' }).click();
+  await expect(name).toHaveValue('Boatyard chilli paste'); // nothing lost
+  await page.getByRole('button', { name: 'Put it in the pantry' }).click();
+  const own = page.getByRole('region', { name: 'Boatyard chilli paste' });
+  await own.getByRole('button', { name: 'Change' }).click();
+  const sugar = page.getByRole('textbox', { name: 'Sugar, g in 100 g' });
+  await sugar.fill('12');
+  await sugar.press('Enter');
+  await expect(page.getByRole('textbox', { name: 'Carbohydrate, sugar included, g in 100 g' })).toHaveValue('12');
+  await page.getByRole('textbox', { name: 'Allergens, with commas' }).fill('Sesame, soy');
+  await page.keyboard.press('Escape');
+  await expect(own).toContainText('Holds sesame, soy.');
+
+  await page.getByRole('navigation').getByRole('link', { name: 'Bench' }).click();
+  await page.getByRole('button', { name: 'A finish or sauce' }).click();
+  await page.getByRole('region', { name: 'Finish' }).getByRole('combobox').selectOption('Boatyard chilli paste');
+  await expect(page.getByRole('region', { name: 'Salt and energy' })).toContainText('Holds sesame, soy.');
+
+  await page.getByRole('navigation').getByRole('link', { name: 'Pantry' }).click();
+  await page.getByRole('searchbox', { name: 'Find' }).fill('boatyard');
+  await own.getByRole('button', { name: 'Take it out' }).click();
+  await expect(own).toHaveCount(0);
+  await page.getByRole('button', { name: 'Bring mine back' }).click();
+  await expect(own).toContainText('sugar 12 g');
 });

@@ -7,6 +7,7 @@ export const useSettings = () => useQuery({ queryKey: ['settings'], queryFn: () 
 export const useFryers = () => useQuery({ queryKey: ['fryers'], queryFn: () => ask(client.GET('/fryers')) });
 export const usePlans = () => useQuery({ queryKey: ['plans'], queryFn: () => ask(client.GET('/plans')) });
 export const usePantry = () => useQuery({ queryKey: ['pantry'], queryFn: () => ask(client.GET('/pantry')) });
+export const useMarinades = () => useQuery({ queryKey: ['marinades'], queryFn: () => ask(client.GET('/marinades')) });
 export const useCooks = () => useQuery({ queryKey: ['cooks'], queryFn: () => ask(client.GET('/cooks')) });
 export const useCook = (id: string) =>
   useQuery({ queryKey: ['cook', id], queryFn: () => ask(client.GET('/cooks/{id}', { params: { path: { id } } })) });
@@ -63,6 +64,11 @@ export const restoreFryer = (id: string) => ask(client.POST('/fryers/{id}/restor
 export const saveIngredient = (i: Schemas['Ingredient']) =>
   ask(client.PUT('/pantry/{id}', { params: { path: { id: i.id } }, body: i }));
 export const dropIngredient = (id: string) => ask(client.DELETE('/pantry/{id}', { params: { path: { id } } }));
+export const addMarinade = (name: string, marinade: Schemas['Marinade']) =>
+  ask(client.POST('/marinades', { body: { name, marinade } }));
+export const saveMarinade = (m: Schemas['MarinadeRecipe']) =>
+  ask(client.PUT('/marinades/{id}', { params: { path: { id: m.id } }, body: m }));
+export const dropMarinade = (id: string) => ask(client.DELETE('/marinades/{id}', { params: { path: { id } } }));
 export const saveFryer = (id: string, version: number, body: FryerInput) =>
   ask(client.PUT('/fryers/{id}', { params: { path: { id }, header: { 'If-Match': `"${version}"` } }, body }));
 

@@ -179,6 +179,43 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/marinades": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The household's own marinades, by name */
+        get: operations["listMarinades"];
+        put?: never;
+        /** Keep a marinade under a name */
+        post: operations["addMarinade"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/marinades/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Keep a marinade, or change it */
+        put: operations["putMarinade"];
+        post?: never;
+        delete: operations["dropMarinade"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/settings": {
         parameters: {
             query?: never;
@@ -935,6 +972,75 @@ export interface components {
             /** Format: double */
             g: number;
         };
+        Marinade: {
+            items: components["schemas"]["Item"][];
+            /** Format: double */
+            hours: number;
+            /**
+             * Format: double
+             * @description share of the dry seasoning kept for the coat, 0 to 1
+             */
+            coatShare?: number;
+            /**
+             * Format: double
+             * @description the weight of meat that the amounts are for
+             */
+            forG?: number;
+        };
+        MarinadeRecipe: {
+            id: string;
+            name: string;
+            marinade: components["schemas"]["Marinade"];
+        };
+        /** @description What a cut can be made into with a knife */
+        Making: {
+            to: string;
+            says: string;
+            /**
+             * Format: double
+             * @description of a piece's weight that a new piece has
+             */
+            share: number;
+            /** @description new ones from one */
+            pieces: number;
+        };
+        /** @description What stands in for an ingredient, by what that is there for */
+        Swap: {
+            says: string;
+            items: components["schemas"]["Item"][];
+            changes: string;
+        };
+        AtDepth: {
+            /** Format: double */
+            mm: number;
+            /** Format: double */
+            pct: number;
+        };
+        Station: {
+            /** @description cut, dry, salt, marinade, coat or finish */
+            id: string;
+            title: string;
+            headline: string;
+            why: string;
+            cautions: string[];
+            /** @description What it does to the crust and the clock */
+            does: string;
+            without: components["schemas"]["Without"];
+        };
+        /** @description The load and coat if the step is skipped */
+        Without: {
+            load: components["schemas"]["Load"];
+            coat: components["schemas"]["Coat"];
+        };
+        BenchBowl: {
+            ingredient: string;
+            name: string;
+            /** Format: double */
+            sticksG: number;
+            /** Format: double */
+            putOutG: number;
+            measure: string;
+        };
         /** @description The choices before the basket */
         Bench: {
             servings?: number;
@@ -954,6 +1060,8 @@ export interface components {
                  * @description width of one slice of a wrap
                  */
                 sliceMm?: number;
+                /** @description how many are cut from the whole weight */
+                pieces?: number;
                 /** @description the cut that the pieces are made into: boned, frenched, butterflied, cut up */
                 as?: string;
             };
@@ -964,7 +1072,7 @@ export interface components {
                 hours?: number;
             };
             salting?: {
-                /** @description dry or brine */
+                /** @description dry, brine or soak */
                 school: string;
                 salt?: string;
                 /** Format: double */
@@ -975,23 +1083,12 @@ export interface components {
                 waterG?: number;
                 /** Format: double */
                 strengthPct?: number;
+                /** @description of a soak: water, milk or buttermilk */
+                liquid?: string;
             };
-            marinade?: {
-                items: components["schemas"]["Item"][];
-                /** Format: double */
-                hours: number;
-                /**
-                 * Format: double
-                 * @description share of the dry seasoning kept for the coat, 0 to 1
-                 */
-                coatShare?: number;
-                /**
-                 * Format: double
-                 * @description the weight of meat that the amounts are for
-                 */
-                forG?: number;
-            };
+            marinade?: components["schemas"]["Marinade"];
             coating: {
+                /** @description a coat in the place of the plan's */
                 coat?: string;
                 bag?: boolean;
                 /** @description none, mist, brush or toss */
@@ -1000,7 +1097,14 @@ export interface components {
                 /** Format: double */
                 starch?: number;
                 largeEggs?: boolean;
+                /** @description in the place of wheat flour */
                 flour?: string;
+                /** @description in the place of breadcrumbs */
+                crumbs?: string;
+                /** @description the oil goes: all, or up for the side that is up */
+                where?: string;
+                /** @description baking powder in the flour */
+                leavening?: boolean;
             };
             finish?: components["schemas"]["Item"][];
             /** @description the cook's own, in one currency */
@@ -1026,21 +1130,7 @@ export interface components {
             saltG: number;
         };
         BenchAnswer: {
-            stations: {
-                /** @description dry, marinade, salt, coat or finish */
-                id: string;
-                title: string;
-                headline: string;
-                why: string;
-                cautions: string[];
-                /** @description What it does to the crust and the clock */
-                does: string;
-                /** @description The load and coat if the step is skipped */
-                without: {
-                    load: components["schemas"]["Load"];
-                    coat: components["schemas"]["Coat"];
-                };
-            }[];
+            stations: components["schemas"]["Station"][];
             load: components["schemas"]["Load"];
             coat: components["schemas"]["Coat"];
             /** Format: double */
@@ -1067,31 +1157,27 @@ export interface components {
             ovenWh: number;
             /**
              * Format: double
+             * @description of the same in a pan of oil
+             */
+            panWh: number;
+            /**
+             * Format: double
              * @description by the household's prices; left out where none is known
              */
             cost?: number;
-            /** @description what the cut can be made into with a knife */
-            makings: {
-                to: string;
-                says: string;
-            }[];
+            makings: components["schemas"]["Making"][];
             allergens: string[];
             /** @description Salt by depth after the salting */
-            profile?: {
-                /** Format: double */
-                mm: number;
-                /** Format: double */
-                pct: number;
-            }[];
-            bowls: {
-                ingredient: string;
-                name: string;
-                /** Format: double */
-                sticksG: number;
-                /** Format: double */
-                putOutG: number;
-                measure: string;
-            }[];
+            profile?: components["schemas"]["AtDepth"][];
+            bowls: components["schemas"]["BenchBowl"][];
+            /** @description Amounts of marinade and finish in the household's spoons, by ingredient */
+            measures: {
+                [key: string]: string;
+            };
+            /** @description What could stand in for an ingredient of marinade or finish */
+            swaps: {
+                [key: string]: components["schemas"]["Swap"][];
+            };
             plate: components["schemas"]["Plate"];
             deepFried: components["schemas"]["Plate"];
         };
@@ -1100,6 +1186,11 @@ export interface components {
             temperature: "C" | "F";
             /** @enum {string} */
             mass: "g" | "oz";
+            /**
+             * @description Whose spoons and cups
+             * @enum {string}
+             */
+            spoons: "metric" | "us" | "au";
             /** @enum {string} */
             guidance: "us" | "uk" | "stricter";
             /**
@@ -1590,6 +1681,103 @@ export interface operations {
         };
     };
     dropIngredient: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Forgotten */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    listMarinades: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description All of them */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MarinadeRecipe"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    addMarinade: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    name: string;
+                    marinade: components["schemas"]["Marinade"];
+                };
+            };
+        };
+        responses: {
+            /** @description As kept */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MarinadeRecipe"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    putMarinade: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MarinadeRecipe"];
+            };
+        };
+        responses: {
+            /** @description As kept */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MarinadeRecipe"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    dropMarinade: {
         parameters: {
             query?: never;
             header?: never;

@@ -42,18 +42,28 @@ const Select = styled.select`
   font: 600 16px/1 ${type.plain};
 `;
 
-const Row = styled.ol`
-  list-style: none;
+const Row = styled.div`
   margin: 14px 0;
-  padding: 0;
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(290px, 1fr));
+  display: flex;
+  flex-wrap: wrap;
   gap: 14px;
   align-items: start;
+  > * {
+    flex: 1 1 280px;
+    max-width: 430px;
+    min-width: 0;
+    display: grid;
+    gap: 14px;
+  }
   ${at.phone} {
-    grid-template-columns: minmax(0, 1fr);
+    > * {
+      max-width: none;
+    }
   }
 `;
+
+// What is done at one place stands in one column; the numbers give the order.
+const places = [['cut', 'dry'], ['salt'], ['marinade'], ['coat', 'finish']];
 
 const StationCard = styled(Card)`
   display: grid;
@@ -107,6 +117,15 @@ const Below = styled.div`
   align-items: start;
   ${at.narrow} {
     grid-template-columns: minmax(0, 1fr);
+  }
+`;
+
+const Sum = styled(Card)`
+  display: grid;
+  gap: 10px;
+  align-content: start;
+  [role='group'] {
+    max-width: 240px;
   }
 `;
 
@@ -214,8 +233,12 @@ function OneBench({ plan, plans, fryer, catalog, settings, pantry }: Props) {
   // What the bench does goes into the plan, once it is worked out.
   const [applied, setApplied] = useState(start);
   const worked = !pending && !problem && answer !== null && history.past.length + history.future.length > 0;
-  // What was cut is what the plan has from then on: it is not cut again.
-  const done = bench.cutting?.as ? { ...bench, cutting: { ...bench.cutting, as: undefined } } : bench;
+  // What was cut and coated is what the plan has from then on: not again.
+  const done: Bench = {
+    ...bench,
+    ...(bench.cutting ? { cutting: { ...bench.cutting, as: undefined, pieces: undefined } } : {}),
+    coating: { ...bench.coating, coat: undefined },
+  };
   const now = worked ? { ...applied, bench: done, load: answer.load, coat: answer.coat } : applied;
   if (worked && JSON.stringify(now) !== JSON.stringify(applied)) setApplied(now);
   const kept = useKept({
@@ -301,43 +324,50 @@ function OneBench({ plan, plans, fryer, catalog, settings, pantry }: Props) {
       {problem ? <Caution role="alert">{problem}</Caution> : null}
       {answer ? (
         <>
-          <Row aria-label="Stations" aria-busy={pending}>
-            {stations.map((s) => (
-              <li key={s.id}>
-                <StationCard aria-label={s.title}>
-                  <Name>
-                    <h2>{s.title}</h2>
-                    {drop[s.id] && (s.id !== 'cut' || bench.cutting) ? (
-                      <Button onPress={() => edit(`drop ${s.id}`, drop[s.id] ?? ((b) => b))}>Leave it out</Button>
-                    ) : null}
-                  </Name>
-                  <Answer>{s.headline}</Answer>
-                  <Quiet>{s.why}</Quiet>
-                  {s.id === 'salt' && answer.profile ? <SaltProfile profile={answer.profile} /> : null}
-                  {s.does ? <Does>{s.does}</Does> : null}
-                  {s.cautions.map((c) => (
-                    <Caution key={c}>{c}</Caution>
+          <Row role="group" aria-label="Stations" aria-busy={pending}>
+            {places.map((place) => {
+              const here = stations.filter((s) => place.includes(s.id));
+              if (here.length === 0) return null;
+              return (
+                <div key={place[0]}>
+                  {here.map((s) => (
+                    <StationCard key={s.id} aria-label={s.title}>
+                      <Name>
+                        <h2>
+                          {stations.indexOf(s) + 1}. {s.title}
+                        </h2>
+                        {drop[s.id] && (s.id !== 'cut' || bench.cutting) ? (
+                          <Button onPress={() => edit(`drop ${s.id}`, drop[s.id] ?? ((b) => b))}>Leave it out</Button>
+                        ) : null}
+                      </Name>
+                      <Answer>{s.headline}</Answer>
+                      <Quiet>{s.why}</Quiet>
+                      {s.id === 'salt' && answer.profile ? <SaltProfile profile={answer.profile} /> : null}
+                      {s.does ? <Does>{s.does}</Does> : null}
+                      {s.cautions.map((c) => (
+                        <Caution key={c}>{c}</Caution>
+                      ))}
+                      <Controls
+                        station={s.id}
+                        bench={bench}
+                        set={edit}
+                        answer={answer}
+                        pantry={pantry}
+                        catalog={catalog}
+                        units={units}
+                      />
+                      {s.id === 'cut' || s.id === 'finish' || s.does === '' ? null : (
+                        <Skipped
+                          title={s.title.toLowerCase()}
+                          withIt={{ ...request, load: answer.load, coat: answer.coat }}
+                          without={{ ...request, load: s.without.load, coat: s.without.coat }}
+                        />
+                      )}
+                    </StationCard>
                   ))}
-                  <Controls
-                    station={s.id}
-                    bench={bench}
-                    set={edit}
-                    plan={plan}
-                    answer={answer}
-                    pantry={pantry}
-                    catalog={catalog}
-                    units={units}
-                  />
-                  {s.id === 'cut' || s.id === 'finish' || s.does === '' ? null : (
-                    <Skipped
-                      title={s.title.toLowerCase()}
-                      withIt={{ ...request, load: answer.load, coat: answer.coat }}
-                      without={{ ...request, load: s.without.load, coat: s.without.coat }}
-                    />
-                  )}
-                </StationCard>
-              </li>
-            ))}
+                </div>
+              );
+            })}
           </Row>
           <More>
             {add
@@ -349,7 +379,7 @@ function OneBench({ plan, plans, fryer, catalog, settings, pantry }: Props) {
               ))}
           </More>
           <Below>
-            <Card aria-label="On the plate">
+            <Sum aria-label="On the plate">
               <Name>
                 <h2>On the plate, by what is kept and not by what was mixed</h2>
               </Name>
@@ -361,8 +391,8 @@ function OneBench({ plan, plans, fryer, catalog, settings, pantry }: Props) {
                 onChange={(servings) => edit('servings', (b) => ({ ...b, servings }))}
               />
               <PlateTable plate={answer.plate} deep={answer.deepFried} units={units} />
-            </Card>
-            <Card aria-label="Salt and energy">
+            </Sum>
+            <Sum aria-label="Salt and energy">
               <Name>
                 <h2>Salt, allergens, energy</h2>
               </Name>
@@ -384,7 +414,11 @@ function OneBench({ plan, plans, fryer, catalog, settings, pantry }: Props) {
                   <dd>{(answer.energyWh / 1000).toFixed(2)} kWh</dd>
                 </div>
                 <div>
-                  <dt>the same in an oven</dt>
+                  <dt>in a pan of oil</dt>
+                  <dd>{(answer.panWh / 1000).toFixed(2)} kWh</dd>
+                </div>
+                <div>
+                  <dt>in an oven</dt>
                   <dd>{(answer.ovenWh / 1000).toFixed(2)} kWh</dd>
                 </div>
               </Totals>
@@ -416,7 +450,7 @@ function OneBench({ plan, plans, fryer, catalog, settings, pantry }: Props) {
                   ? `Holds ${answer.allergens.join(', ')}.`
                   : 'None of the usual allergens in coat or marinade.'}
               </Quiet>
-            </Card>
+            </Sum>
           </Below>
         </>
       ) : problem ? null : (

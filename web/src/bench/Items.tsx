@@ -4,6 +4,10 @@ import type { Schemas } from '../api/client';
 import { IconButton } from '../ui/Button';
 import { Quiet } from '../ui/layout';
 import { Amount } from './Amount';
+import { Swaps } from './Swaps';
+import type { BenchAnswer } from './useBench';
+
+type Item = Schemas['Item'];
 
 const List = styled.ul`
   list-style: none;
@@ -30,21 +34,32 @@ export const Select = styled.select`
   font: inherit;
 `;
 
-const Small = styled(Quiet)`
-  font-size: 13.5px;
+const Under = styled(Quiet)`
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  margin-top: 5px;
+  font-size: 14px;
 `;
 
-type Item = Schemas['Item'];
+/** The items with one replaced by others; what is there already grows. */
+function swapped(items: Item[], at: number, more: Item[]): Item[] {
+  const rest = items.filter((_, k) => k !== at);
+  const grown = rest.map((it) => ({ ...it, g: it.g + (more.find((m) => m.ingredient === it.ingredient)?.g ?? 0) }));
+  const fresh = more.filter((m) => !rest.some((it) => it.ingredient === m.ingredient));
+  return [...grown.slice(0, at), ...fresh, ...grown.slice(at)];
+}
 
 interface Props {
   label: string;
   items: Item[];
   pantry: Schemas['Ingredient'][];
+  answer: BenchAnswer;
   onChange: (items: Item[]) => void;
 }
 
 /** A recipe's ingredients with their amounts; what could stand in for each. */
-export function Items({ label, items, pantry, onChange }: Props) {
+export function Items({ label, items, pantry, answer, onChange }: Props) {
   return (
     <>
       <List aria-label={label}>
@@ -66,7 +81,15 @@ export function Items({ label, items, pantry, onChange }: Props) {
                   <Trash2 size={17} aria-hidden />
                 </IconButton>
               </Row>
-              {known?.instead ? <Small>None in? {known.instead}.</Small> : null}
+              <Under>
+                {answer.measures[it.ingredient] ?? ''}
+                <Swaps
+                  name={known?.name ?? it.ingredient}
+                  swaps={answer.swaps[it.ingredient] ?? []}
+                  note={known?.instead}
+                  take={(more) => onChange(swapped(items, i, more))}
+                />
+              </Under>
             </li>
           );
         })}

@@ -1,35 +1,14 @@
-import { SwitchButton, SwitchField } from 'react-aria-components';
+import { SwitchField } from 'react-aria-components';
 import styled from 'styled-components';
 import type { Settings } from '../api/client';
 import { useCatalog, useSaveSettings, useSettings } from '../api/queries';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
+import { Knob } from '../ui/Knob';
 import { Quiet } from '../ui/layout';
 import { Pop } from '../ui/Pop';
 import { Stepper } from '../ui/Stepper';
 import { complain } from '../ui/toast';
-
-const Knob = styled(SwitchButton)`
-  display: flex;
-  align-items: center;
-  gap: 10px;
-  min-height: 44px;
-  cursor: pointer;
-  &::before {
-    content: '';
-    width: 40px;
-    height: 24px;
-    border-radius: 12px;
-    background: radial-gradient(circle at 12px 12px, var(--surface) 8.5px, transparent 9px) var(--quiet);
-  }
-  &[data-selected]::before {
-    background: radial-gradient(circle at 28px 12px, var(--surface) 8.5px, transparent 9px) var(--safe);
-  }
-  &[data-focus-visible]::before {
-    outline: 3px solid var(--lemon);
-    outline-offset: 2px;
-  }
-`;
 
 const Small = styled(Quiet)`
   font-size: 14px;
@@ -66,6 +45,17 @@ export function HouseholdSettings() {
             ]}
             value={data.mass}
             onChange={(mass) => set({ mass })}
+          />
+          <Choice
+            label="Spoons and cups"
+            row
+            options={[
+              { id: 'metric', name: 'Metric', note: '15 and 250 ml' },
+              { id: 'us', name: 'US', note: '14.8 and 237 ml' },
+              { id: 'au', name: 'Australian', note: '20 and 250 ml' },
+            ]}
+            value={data.spoons}
+            onChange={(spoons) => set({ spoons })}
           />
           <Choice
             label="What counts as safe"

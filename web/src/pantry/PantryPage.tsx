@@ -9,17 +9,27 @@ import { Button } from '../ui/Button';
 import { fieldBox, labelled } from '../ui/field';
 import { Blank, Card, Page, Quiet, Title } from '../ui/layout';
 import { Pop } from '../ui/Pop';
-import { Stepper } from '../ui/Stepper';
 import { complain, say } from '../ui/toast';
+import { Figures, fields, NewIngredient } from './Figures';
 
 type Ingredient = Schemas['Ingredient'];
 
 const Find = styled(SearchField)`
   ${labelled}
-  max-width: 340px;
-  margin: 12px 0;
+  flex: 0 1 340px;
   input {
     ${fieldBox}
+  }
+`;
+
+const Tools = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: end;
+  gap: 10px;
+  margin: 12px 0;
+  > button {
+    min-height: 46px;
   }
 `;
 
@@ -45,7 +55,7 @@ const One = styled(Card)`
   }
 `;
 
-const Figures = styled.p`
+const Line = styled.p`
   display: flex;
   flex-wrap: wrap;
   gap: 2px 12px;
@@ -55,15 +65,6 @@ const Figures = styled.p`
 const Small = styled(Quiet)`
   font-size: 13.5px;
 `;
-
-const fields: { key: 'salt' | 'sugar' | 'carb' | 'fat' | 'protein' | 'acid'; name: string }[] = [
-  { key: 'salt', name: 'Salt' },
-  { key: 'sugar', name: 'Sugar' },
-  { key: 'carb', name: 'Carbohydrate, sugar included' },
-  { key: 'fat', name: 'Fat' },
-  { key: 'protein', name: 'Protein' },
-  { key: 'acid', name: 'Acid' },
-];
 
 /** The ingredients: what is in them, what a spoon of them weighs, and where that is from. */
 export default function PantryPage() {
@@ -82,6 +83,7 @@ export default function PantryPage() {
         </Blank>
       </Page>
     );
+  const ships = (i: Ingredient) => !i.id.startsWith('own-');
   const again = () => queries.invalidateQueries({ queryKey: ['pantry'] });
   const save = async (i: Ingredient) => {
     try {
@@ -95,7 +97,10 @@ export default function PantryPage() {
     try {
       await dropIngredient(i.id);
       await again();
-      say(`${i.name} is as it ships.`, { label: 'Bring mine back', run: () => void save(i) });
+      say(ships(i) ? `${i.name} is as it ships.` : `${i.name} is out of the pantry.`, {
+        label: 'Bring mine back',
+        run: () => void save(i),
+      });
     } catch (cause) {
       complain(cause);
     }
@@ -109,10 +114,19 @@ export default function PantryPage() {
         What is in 100 g, and what a spoon of it weighs. Put in what stands on your own labels; the bench counts with
         it.
       </Quiet>
-      <Find value={search} onChange={setSearch}>
-        <Label>Find</Label>
-        <Input placeholder="soy, flour, acid…" />
-      </Find>
+      <Tools>
+        <Find value={search} onChange={setSearch}>
+          <Label>Find</Label>
+          <Input placeholder="soy, flour, acid…" />
+        </Find>
+        <NewIngredient
+          taken={pantry.data?.ingredients ?? []}
+          save={(i) => {
+            void save(i);
+            setSearch(i.name);
+          }}
+        />
+      </Tools>
       {pantry.data ? null : <Quiet role="status">Opening it…</Quiet>}
       {pantry.data && found.length === 0 ? <Quiet>Nothing is called that.</Quiet> : null}
       <List>
@@ -122,7 +136,7 @@ export default function PantryPage() {
             <li key={i.id}>
               <One aria-label={i.name}>
                 <h2>{i.name}</h2>
-                <Figures>
+                <Line>
                   {fields
                     .filter((f) => i[f.key] > 0)
                     .map((f) => (
@@ -133,50 +147,17 @@ export default function PantryPage() {
                   <span>
                     a teaspoon <b>{(i.density * 5).toFixed(1)} g</b>
                   </span>
-                </Figures>
+                </Line>
                 {i.instead ? <Small>In its place: {i.instead}.</Small> : null}
                 {i.allergens?.length ? <Small>Holds {i.allergens.join(', ')}.</Small> : null}
                 <Small>{own ? 'Your own figures.' : i.source}</Small>
                 <div>
-                  <Pop
-                    title={i.name}
-                    body={
-                      <>
-                        {fields.map((f) => (
-                          <Stepper
-                            key={f.key}
-                            label={f.name}
-                            unit="g in 100 g"
-                            value={i[f.key]}
-                            min={0}
-                            max={100}
-                            step={0.1}
-                            onChange={(v) => void save({ ...i, [f.key]: v })}
-                          />
-                        ))}
-                        <Stepper
-                          label="Price of 1 kg, in your currency"
-                          value={i.price ?? 0}
-                          min={0}
-                          max={10000}
-                          step={0.1}
-                          onChange={(v) => void save({ ...i, price: v })}
-                        />
-                        <Stepper
-                          label="A level teaspoon of 5 ml weighs"
-                          unit="g"
-                          value={Math.round(i.density * 50) / 10}
-                          min={0.5}
-                          max={15}
-                          step={0.1}
-                          onChange={(v) => void save({ ...i, density: v / 5 })}
-                        />
-                      </>
-                    }
-                  >
+                  <Pop title={i.name} body={<Figures of={i} save={(v) => void save(v)} />}>
                     <Button>Change</Button>
                   </Pop>{' '}
-                  {own ? <Button onPress={() => void back(i)}>As it ships</Button> : null}
+                  {own ? (
+                    <Button onPress={() => void back(i)}>{ships(i) ? 'As it ships' : 'Take it out'}</Button>
+                  ) : null}
                 </div>
               </One>
             </li>

@@ -74,7 +74,7 @@ export function Stepper({ label, value, onChange, min, max, step = 1, unit }: Pr
       onChange={(v) => {
         if (!Number.isNaN(v) && v !== value) onChange(v);
       }}
-      formatOptions={{ maximumFractionDigits: step < 1 ? 1 : 0, useGrouping: false }}
+      formatOptions={{ maximumFractionDigits: String(step).split('.')[1]?.length ?? 0, useGrouping: false }}
     >
       <Name>{unit ? `${label}, ${unit}` : label}</Name>
       <Row>

@@ -1,0 +1,132 @@
+package prep
+
+import (
+	"fmt"
+	"math"
+	"slices"
+)
+
+// A Swap stands in for an ingredient: as much of others as does the same.
+type Swap struct {
+	Says  string `json:"says"` // "20.3 g of fish sauce"
+	Items []Item `json:"items"`
+	// Changes says what else that brings or takes away; empty if next to
+	// nothing.
+	Changes string `json:"changes"`
+}
+
+// mixed stand in for an ingredient as a mixture, by shares of its weight.
+var mixed = map[string][]Item{
+	"buttermilk":   {{"milk", 0.94}, {"lemon-juice", 0.06}}, // after 10 minutes
+	"rice-wine":    {{"water", 0.93}, {"vinegar", 0.04}, {"sugar", 0.03}},
+	"soy-light":    {{"water", 0.8}, {"salt-fine", 0.15}, {"sugar", 0.05}},
+	"oyster-style": {{"soy-light", 0.65}, {"sugar", 0.2}, {"corn-starch", 0.15}},
+	"pineapple":    {{"ginger", 0.4}, {"sugar", 0.1}, {"water", 0.5}},
+}
+
+// does is what an ingredient is there for, in 100 g of it; 0 if its own kind
+// is not swapped by a figure.
+func (i Ingredient) does() float64 {
+	switch i.Role {
+	case Salty:
+		return i.Salt
+	case Soury:
+		return i.Acid
+	case Sweet:
+		return i.Sugar
+	case Milky, Starchy: // one for one
+		return 100
+	}
+	return 0
+}
+
+// Swaps returns what could stand in for g grams of an ingredient, by what it
+// is there for: as much salt, acid or sugar, as much of a dairy or a starch.
+// At most four, the nearest in weight first.
+func (p Pantry) Swaps(id string, g float64) []Swap {
+	of, ok := p[id]
+	if !ok || g <= 0 {
+		return nil
+	}
+	var was Totals
+	was.add(of, g)
+	var out []Swap
+	offer := func(says string, items []Item) {
+		var is Totals
+		for _, it := range items {
+			is.add(p[it.Ingredient], it.G)
+		}
+		out = append(out, Swap{Says: says, Items: items, Changes: changes(was, is)})
+	}
+	if parts := mixed[id]; parts != nil {
+		var items []Item
+		var names []string
+		for _, part := range parts {
+			it := Item{part.Ingredient, math.Round(part.G*g*10) / 10}
+			items = append(items, it)
+			names = append(names, fmt.Sprintf("%g g of %s", it.G, p[it.Ingredient].Name))
+		}
+		offer(list(names), items)
+	}
+	var near []Ingredient
+	for _, i := range p {
+		if i.ID != id && i.Role == of.Role && i.does() > 0 && of.does() > 0 {
+			near = append(near, i)
+		}
+	}
+	far := func(i Ingredient) float64 { return math.Abs(math.Log(of.does() / i.does())) }
+	slices.SortFunc(near, func(a, b Ingredient) int {
+		if d := far(a) - far(b); math.Abs(d) > 1e-9 {
+			return int(math.Copysign(1, d))
+		}
+		if a.ID < b.ID {
+			return -1
+		}
+		return 1
+	})
+	for _, i := range near[:min(len(near), 4-len(out))] {
+		it := Item{i.ID, math.Round(g*of.does()/i.does()*10) / 10}
+		offer(fmt.Sprintf("%g g of %s", it.G, i.Name), []Item{it})
+	}
+	return out
+}
+
+// changes words what one mixture brings more or less of than another.
+func changes(was, is Totals) string {
+	var words []string
+	for _, f := range []struct {
+		name string
+		d    float64
+	}{{"salt", is.SaltG - was.SaltG}, {"sugar", is.SugarG - was.SugarG}, {"acid", is.AcidG - was.AcidG}, {"fat", is.FatG - was.FatG}} {
+		if math.Abs(f.d) < 0.5 {
+			continue
+		}
+		word := "more"
+		if f.d < 0 {
+			word = "less"
+		}
+		words = append(words, fmt.Sprintf("%.1f g %s %s", math.Abs(f.d), word, f.name))
+	}
+	if len(words) == 0 {
+		return ""
+	}
+	return list(words)
+}
+
+// A Recipe is a marinade that a household keeps.
+type Recipe struct {
+	ID       string   `json:"id"`
+	Name     string   `json:"name"`
+	Marinade Marinade `json:"marinade"`
+}
+
+// Check returns what is wrong with a recipe as a Problem, or nil.
+func (r Recipe) Check(p Pantry) error {
+	if n := len([]rune(r.Name)); n < 1 || n > 60 {
+		return Problem{"name", fmt.Sprintf("%d characters", n), "1 to 60 characters"}
+	}
+	if len(r.Marinade.Items) == 0 {
+		return Problem{"marinade.items", "0 ingredients", fmt.Sprintf("1 to %d", MaxItems)}
+	}
+	return Bench{Marinade: &r.Marinade}.Check(p)
+}

@@ -1,0 +1,194 @@
+package prep
+
+import (
+	"errors"
+	"math"
+	"strings"
+	"testing"
+
+	"velocrustum/core/program"
+)
+
+// What stands in does the same: as much salt, acid or sugar.
+func TestSwapsDoTheSame(t *testing.T) {
+	salt := func(items []Item) (g float64) {
+		for _, it := range items {
+			g += it.G * shelf[it.Ingredient].Salt / 100
+		}
+		return g
+	}
+	swaps := shelf.Swaps("soy-light", 30) // 4.5 g of salt
+	if len(swaps) != 4 {
+		t.Fatalf("%d swaps for soy sauce", len(swaps))
+	}
+	for _, s := range swaps {
+		near(t, s.Says, salt(s.Items), 4.5, 0.06)
+		if s.Says == "" {
+			t.Error("a swap without words")
+		}
+	}
+	// A mixture first, then the nearest in weight: dark soy sauce.
+	if len(swaps[0].Items) != 3 || swaps[1].Items[0].Ingredient != "soy-dark" || !strings.Contains(swaps[1].Changes, "3.3 g more sugar") {
+		t.Errorf("%+v", swaps)
+	}
+	lemon := shelf.Swaps("lemon-juice", 24)
+	if len(lemon) != 1 || lemon[0].Items[0].Ingredient != "vinegar" {
+		t.Fatalf("%+v", lemon)
+	}
+	near(t, "vinegar", lemon[0].Items[0].G, 22, 0.05) // 24·5.5/6
+	milk := shelf.Swaps("buttermilk", 250)[0].Items
+	if milk[0] != (Item{"milk", 235}) || milk[1] != (Item{"lemon-juice", 15}) {
+		t.Errorf("%+v", milk)
+	}
+	for _, none := range []string{"spices", "egg", "gold"} {
+		if s := shelf.Swaps(none, 10); len(s) != 0 {
+			t.Errorf("%s is swapped for %+v", none, s)
+		}
+	}
+	// Every mixture is of the pantry, and as heavy as what it stands for.
+	for id, parts := range mixed {
+		sum := 0.0
+		for _, p := range parts {
+			sum += p.G
+			if _, err := shelf.Find(p.Ingredient); err != nil {
+				t.Errorf("%s: %v", id, err)
+			}
+		}
+		if _, err := shelf.Find(id); err != nil || math.Abs(sum-1) > 1e-9 {
+			t.Errorf("%s is made of %.2f (%v)", id, sum, err)
+		}
+	}
+}
+
+func TestRecipesAreChecked(t *testing.T) {
+	good := Recipe{Name: "Ours", Marinade: Marinade{Hours: 2, Items: []Item{{"oil", 20}}}}
+	if err := good.Check(shelf); err != nil {
+		t.Error(err)
+	}
+	for field, change := range map[string]func(*Recipe){
+		"name":                      func(r *Recipe) { r.Name = "" },
+		"marinade.items":            func(r *Recipe) { r.Marinade.Items = nil },
+		"marinade.items.ingredient": func(r *Recipe) { r.Marinade.Items = []Item{{"gold", 1}} },
+		"marinade.hours":            func(r *Recipe) { r.Marinade.Hours = -1 },
+		"marinade.coatShare":        func(r *Recipe) { r.Marinade.CoatShare = 2 },
+	} {
+		bad := good
+		change(&bad)
+		var p Problem
+		if err := bad.Check(shelf); !errors.As(err, &p) || p.Field != field || p.Allowed == "" {
+			t.Errorf("%s gave %v", field, err)
+		}
+	}
+}
+
+// A sphere of 30 g at 1040 kg/m³ has 46 cm²: by hand, and coated.
+func TestCoatOnASphere(t *testing.T) {
+	cut := cutOf(t, "meatball")
+	piece := cut.Piece(30, 0)
+	r := math.Cbrt(3 * piece.Volume / (4 * math.Pi))
+	near(t, "surface, cm²", piece.Surface*1e4, 4*math.Pi*r*r*1e4, 0.02*4*math.Pi*r*r*1e4)
+	c, err := shelf.Coat(piece, 10, 300, Coats{Coat: "flour-dust", Bag: true, Leavening: true})
+	if err != nil {
+		t.Fatal(err)
+	}
+	flour := 2.5 * 10 * piece.Surface * 100
+	near(t, "flour sticks", c.Bowls[0].SticksG, flour, 1e-9)
+	near(t, "out, in a bag", c.Bowls[0].PutOutG, 1.2*flour, 1e-9)
+	near(t, "4 g of baking powder in 250 of flour", c.LeaveningG, 1.2*flour*4/250, 1e-9)
+	near(t, "its salt is counted", c.Kept.SaltG, flour*4/250*shelf["leavening"].Salt/100, 1e-9)
+}
+
+func TestLeavenedRubGoesByTheMeat(t *testing.T) {
+	w := worked(t, "chicken-wing-flat", 42, 12, "leavened-rub", Bench{Coating: Coats{Oil: "none"}})
+	near(t, "baking powder", w.Coated.Bowls[0].PutOutG, 2.5*0.504, 1e-9)
+	if s := station(t, w, "coat"); !strings.Contains(s.Headline, "Rub in 1 g of baking powder") || !strings.Contains(strings.Join(s.Cautions, " "), "not soda alone") || !strings.Contains(s.Why, "No oil") {
+		t.Errorf("%+v", s)
+	}
+}
+
+func TestOilByPassesAndSide(t *testing.T) {
+	all := worked(t, "fish-strip", 36, 10, "three-bowl-crumb", Bench{Coating: Coats{Oil: "mist", Passes: 2}})
+	up := worked(t, "fish-strip", 36, 10, "three-bowl-crumb", Bench{Coating: Coats{Oil: "mist", Passes: 2, Where: "up"}})
+	near(t, "half the surface, half the oil", up.Coated.OilG, all.Coated.OilG/2, 1e-9)
+	if s := station(t, all, "coat"); !strings.Contains(s.Why, "all over in 2 passes") || strings.Contains(strings.Join(s.Cautions, " "), "other side") {
+		t.Errorf("%+v", s)
+	}
+	if s := station(t, up, "coat"); !strings.Contains(s.Why, "on the side that is up") || !strings.Contains(strings.Join(s.Cautions, " "), "other side stay pale") {
+		t.Errorf("%+v", s)
+	}
+	free := worked(t, "fish-strip", 36, 10, "three-bowl-crumb", Bench{Coating: Coats{Oil: "mist", Flour: "rice-flour", Crumbs: "rice-crumbs"}})
+	for _, a := range free.Allergens {
+		if a == "wheat" {
+			t.Error("wheat in a gluten-free crumb")
+		}
+	}
+}
+
+// A soak is a brine in another liquid: its own salt counts, its solids do not
+// dissolve any, and the same salt in as much water goes in as far.
+func TestASoakIsAWeakBrine(t *testing.T) {
+	soak := func(liquid string, strength float64) Worked {
+		return worked(t, "chicken-breast-cutlet", 140, 4, "bare", Bench{Salting: &Salting{School: "soak", Liquid: liquid, WaterG: 1000, StrengthPct: strength, Hours: 6}})
+	}
+	brine := worked(t, "chicken-breast-cutlet", 140, 4, "bare", Bench{Salting: &Salting{School: "brine", WaterG: 1000, StrengthPct: 1, Hours: 6}})
+	water := soak("water", 1)
+	near(t, "in water", water.SaltFrom["salt"], brine.SaltFrom["salt"], 1e-9)
+	butter := soak("buttermilk", 1)
+	if r := butter.SaltFrom["salt"] / water.SaltFrom["salt"]; r < 1.2 || r > 1.45 { // 12 g of salt for 10, in 90 % of the water
+		t.Errorf("in buttermilk %.2f times the salt", r)
+	}
+	if s := station(t, soak("water", 0), "salt"); !strings.Contains(s.Headline, "no salt") || !strings.Contains(s.Why, "nothing goes in") {
+		t.Errorf("%+v", s)
+	}
+	own := soak("milk", 0)
+	if own.SaltFrom["salt"] <= 0 || !strings.Contains(strings.Join(own.Allergens, " "), "milk") {
+		t.Errorf("milk's own salt %+v, allergens %v", own.SaltFrom, own.Allergens)
+	}
+}
+
+func TestPiecesFromAWhole(t *testing.T) {
+	if n, g := (*Cutting)(nil).Portion(8, 42); n != 8 || g != 42 {
+		t.Errorf("nothing cut: %d of %g g", n, g)
+	}
+	if n, g := (&Cutting{WholeG: 900}).Portion(8, 42); n != 8 || g != 42 {
+		t.Errorf("no number given: %d of %g g", n, g)
+	}
+	if n, g := (&Cutting{WholeG: 900, Pieces: 12}).Portion(8, 42); n != 12 || g != 75 {
+		t.Errorf("900 g in twelve: %d of %g g", n, g)
+	}
+	// A wrap is asked for by the slice, from the girth.
+	w := worked(t, "prawn-wrapped", 30, 6, "bare", Bench{})
+	s := station(t, w, "cut")
+	piece := cutOf(t, "prawn-wrapped").Piece(30, 0)
+	if girth := math.Pi * (piece.Width + piece.Thickness) / 2 * 1000; !strings.Contains(s.Why, "seam down") || girth < 30 {
+		t.Errorf("girth %.0f mm: %+v", girth, s)
+	}
+}
+
+func TestTheBenchTellsASimulation(t *testing.T) {
+	w := worked(t, "chicken-wing-flat", 42, 12, "bare", Bench{Drying: Drying{School: "rack", Hours: 4}, Cutting: &Cutting{SpreadPct: 12},
+		Salting: &Salting{School: "dry", TargetPct: 1, Hours: 2}, Coating: Coats{Oil: "mist", PlannedOilG: 9}})
+	var load program.Load
+	var coat program.Coat
+	w.Effects.Into(&load, &coat, true)
+	near(t, "surface water", *load.SurfaceWaterG, 0.3-0.8, 1e-9)
+	near(t, "salt", coat.SaltPct, 1, 1e-6)
+	if *load.SpreadPct != 12 || coat.OilG < 1 || coat.OilG > 5 {
+		t.Errorf("%+v %+v", load, coat)
+	}
+	w.Effects.SpreadPct = 0
+	coat.OilG = 7
+	w.Effects.Into(&load, &coat, false)
+	if load.SpreadPct != nil || coat.OilG != 7 {
+		t.Errorf("what is not said is changed: %+v %+v", load, coat)
+	}
+}
+
+func TestEnergyBesideAnOvenAndAPan(t *testing.T) {
+	near(t, "oven", OvenWh(20), 2200*(12+18)/60.0, 1e-9)
+	// 1 l of oil at least: 0.92 kg by 155 K; 100 g of food to 80 °C, a tenth boiled off.
+	near(t, "pan", PanWh(100, 10), (0.92*2000*155+0.1*(3400*76+0.1*2.26e6))/0.65/3600, 1e-9)
+	if PanWh(1000, 20) < 3*0.9*PanWh(300, 20) {
+		t.Error("a large pan takes less than its share")
+	}
+}

@@ -1,0 +1,124 @@
+import { SwitchField } from 'react-aria-components';
+import { Choice } from '../ui/Choice';
+import { Knob } from '../ui/Knob';
+import { Stepper } from '../ui/Stepper';
+import { Bowls } from './Bowls';
+import type { Props } from './Controls';
+import { Select } from './Items';
+
+/** Which coat, of what, how it is put on; and the oil. */
+export function Coating({ bench, set, answer, catalog }: Props) {
+  const c = bench.coating;
+  const change = (what: string, more: Partial<typeof c>) =>
+    set(what, (b) => ({ ...b, coating: { ...b.coating, ...more } }));
+  const floured = answer.coat.id !== 'paste' && answer.bowls.some((b) => b.ingredient.endsWith('-flour'));
+  const eggs = answer.bowls.some((b) => b.ingredient === 'egg');
+  const bowls = answer.bowls.length > 0 && answer.coat.id !== 'leavened-rub';
+  return (
+    <>
+      <label>
+        <span className="quietly">Coat</span>
+        <Select value={answer.coat.id} onChange={(e) => change('coat', { coat: e.target.value })}>
+          {catalog.coats.map((o) => (
+            <option key={o.id} value={o.id}>
+              {o.name}
+            </option>
+          ))}
+        </Select>
+      </label>
+      <Choice
+        label="Oil"
+        row
+        options={[
+          { id: 'planned', name: 'As planned' },
+          { id: 'none', name: 'None' },
+          { id: 'mist', name: 'Mist' },
+          { id: 'brush', name: 'Brush' },
+          { id: 'toss', name: 'Toss' },
+        ]}
+        value={c.oil ?? 'planned'}
+        onChange={(oil) => change('oil', oil === 'planned' ? { oil: undefined } : { oil, passes: c.passes ?? 1 })}
+      />
+      {c.oil && c.oil !== 'none' ? (
+        <>
+          <Choice
+            label="Where"
+            row
+            options={[
+              { id: 'all', name: 'All over' },
+              { id: 'up', name: 'Only the side that is up' },
+            ]}
+            value={c.where ?? 'all'}
+            onChange={(where) => change('where', { where })}
+          />
+          <Stepper
+            label="Passes"
+            value={c.passes ?? 1}
+            min={1}
+            max={6}
+            onChange={(passes) => change('passes', { passes })}
+          />
+        </>
+      ) : null}
+      {bowls ? <Bowls bowls={answer.bowls} bag={c.bag ?? false} /> : null}
+      {bowls ? (
+        <Choice
+          label="Coat it"
+          row
+          options={[
+            { id: 'bowls', name: 'In bowls' },
+            { id: 'bag', name: 'In a bag' },
+          ]}
+          value={c.bag ? 'bag' : 'bowls'}
+          onChange={(v) => change('bag', { bag: v === 'bag' })}
+        />
+      ) : null}
+      {floured ? (
+        <Choice
+          label="Flour"
+          row
+          options={[
+            { id: 'wheat-flour', name: 'Wheat' },
+            { id: 'rice-flour', name: 'Rice, gluten-free' },
+            { id: 'chickpea-flour', name: 'Chickpea, gluten-free' },
+          ]}
+          value={c.flour ?? 'wheat-flour'}
+          onChange={(flour) => change('flour', { flour })}
+        />
+      ) : null}
+      {answer.coat.id === 'three-bowl-crumb' ? (
+        <Choice
+          label="Crumbs"
+          row
+          options={[
+            { id: 'crumbs', name: 'Bread' },
+            { id: 'rice-crumbs', name: 'Rice, gluten-free' },
+          ]}
+          value={c.crumbs ?? 'crumbs'}
+          onChange={(crumbs) => change('crumbs', { crumbs })}
+        />
+      ) : null}
+      {floured ? (
+        <SwitchField isSelected={c.leavening ?? false} onChange={(leavening) => change('leavening', { leavening })}>
+          <Knob>Baking powder in the flour</Knob>
+        </SwitchField>
+      ) : null}
+      {eggs ? (
+        <SwitchField isSelected={c.largeEggs ?? false} onChange={(largeEggs) => change('eggs', { largeEggs })}>
+          <Knob>Large eggs, 50 g without the shell</Knob>
+        </SwitchField>
+      ) : null}
+      {answer.coat.id === 'flour-starch' ? (
+        <Stepper
+          label="Starch in the flour: more is crisper and paler"
+          unit="%"
+          value={Math.round((c.starch ?? 0) * 100)}
+          min={0}
+          max={50}
+          step={5}
+          onChange={(v) => change('starch', { starch: v / 100 })}
+        />
+      ) : null}
+    </>
+  );
+}

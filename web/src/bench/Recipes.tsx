@@ -1,0 +1,128 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Input, Label, TextField } from 'react-aria-components';
+import styled from 'styled-components';
+import type { Schemas } from '../api/client';
+import { addMarinade, dropMarinade, saveMarinade, useMarinades } from '../api/queries';
+import { Button } from '../ui/Button';
+import { fieldBox, labelled } from '../ui/field';
+import { Pop } from '../ui/Pop';
+import { complain, say } from '../ui/toast';
+import { Select } from './Items';
+
+type Marinade = Schemas['Marinade'];
+type Recipe = Schemas['MarinadeRecipe'];
+
+/** A marinade made for another weight of meat. */
+export function scaled(m: Marinade, massG: number): Marinade {
+  const by = m.forG ? massG / m.forG : 1;
+  return { ...m, items: m.items.map((it) => ({ ...it, g: Math.round(it.g * by * 10) / 10 })), forG: massG };
+}
+
+const Name = styled(TextField)`
+  ${labelled}
+  input {
+    ${fieldBox}
+  }
+`;
+
+const Buttons = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+`;
+
+interface Props {
+  marinade: Marinade;
+  massG: number;
+  take: (m: Marinade) => void;
+}
+
+/** The household's own marinades: taken for this weight, kept under a name, forgotten. */
+export function Recipes({ marinade, massG, take }: Props) {
+  const own = useMarinades();
+  const queries = useQueryClient();
+  const [name, setName] = useState('');
+  const [taken, setTaken] = useState('');
+  const again = () => queries.invalidateQueries({ queryKey: ['marinades'] });
+  const known = own.data ?? [];
+  const whole = { ...marinade, forG: marinade.forG ?? massG };
+  const now = known.find((r) => r.id === taken);
+  const keep = async (asked: () => Promise<Recipe>) => {
+    try {
+      const recipe = await asked();
+      await again();
+      setTaken(recipe.id);
+      say(`${recipe.name} is kept.`);
+    } catch (cause) {
+      complain(cause);
+    }
+  };
+  const forget = async (recipe: Recipe) => {
+    try {
+      await dropMarinade(recipe.id);
+      await again();
+      setTaken('');
+      say(`${recipe.name} is forgotten.`, { label: 'Bring it back', run: () => void keep(() => saveMarinade(recipe)) });
+    } catch (cause) {
+      complain(cause);
+    }
+  };
+  return (
+    <>
+      {known.length > 0 ? (
+        <label>
+          <span className="quietly">One of your own</span>
+          <Select
+            value={taken}
+            onChange={(e) => {
+              const found = known.find((r) => r.id === e.target.value);
+              setTaken(e.target.value);
+              if (found) take(scaled(found.marinade, massG));
+            }}
+          >
+            <option value="">One of your own…</option>
+            {known.map((r) => (
+              <option key={r.id} value={r.id}>
+                {r.name}
+              </option>
+            ))}
+          </Select>
+        </label>
+      ) : null}
+      {marinade.items.length > 0 ? (
+        <Buttons>
+          {now && JSON.stringify(scaled(now.marinade, massG)) !== JSON.stringify(whole) ? (
+            <Button onPress={() => void keep(() => saveMarinade({ ...now, marinade: whole }))}>
+              Keep it as {now.name}
+            </Button>
+          ) : null}
+          <Pop
+            title="Keep this marinade"
+            body={(close) => (
+              <form
+                onSubmit={(e) => {
+                  e.preventDefault();
+                  void keep(() => addMarinade(name.trim(), whole));
+                  setName('');
+                  close();
+                }}
+              >
+                <Name value={name} onChange={setName} isRequired maxLength={60}>
+                  <Label>Its name</Label>
+                  <Input />
+                </Name>
+                <Button type="submit" isDisabled={name.trim() === ''}>
+                  Keep it
+                </Button>
+              </form>
+            )}
+          >
+            <Button>Keep it under a name</Button>
+          </Pop>
+          {now ? <Button onPress={() => void forget(now)}>Forget {now.name}</Button> : null}
+        </Buttons>
+      ) : null}
+    </>
+  );
+}
