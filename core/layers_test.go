@@ -21,7 +21,7 @@ var below = map[string][]string{
 	"fryer":   {"thermal"},
 	"program": {"crust", "food", "fryer", "safety", "thermal", "units"},
 	"cook":    {"program", "units"},
-	"prep":    {"food", "safety", "thermal", "units"},
+	"prep":    {"food", "program", "safety", "thermal", "units"},
 }
 
 func TestArrowsPointDownward(t *testing.T) {

@@ -44,7 +44,7 @@ const (
 	inBag, inBowl = 1.2, 1.4
 	// workingDepth is what one piece needs around it to be turned in a bowl
 	// at all: g for each cm² that the piece covers.
-	workingDepth = 0.8
+	workingDepth = 0.4
 )
 
 // Coating is a coat worked out for all pieces.
@@ -121,7 +121,7 @@ func (p Pantry) Coat(piece food.Piece, pieces int, massG float64, c Coats) (Coat
 		sticks := per * hundred
 		put := sticks * spare
 		if i.Role == Starchy && !c.Bag {
-			put = math.Max(put, sticks+workingDepth*piece.Footprint()*1e4*0.5)
+			put = math.Max(put, sticks+workingDepth*piece.Footprint()*1e4)
 		}
 		out.Kept.add(i, sticks)
 		out.StuckG += sticks

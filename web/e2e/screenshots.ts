@@ -52,6 +52,15 @@ test('desk', async ({ page, kitchen }) => {
   const undo = page.getByRole('button', { name: 'Undo', exact: true });
   while (await undo.isEnabled()) await undo.click();
   await page.waitForTimeout(1500);
+  await page.getByRole('navigation').getByRole('link', { name: 'Bench' }).click();
+  await page.getByRole('combobox', { name: 'Dish' }).selectOption('Harissa drumsticks');
+  await page.getByRole('region', { name: 'Marinate' }).waitFor();
+  await page.waitForTimeout(800);
+  await page.screenshot({ path: to('bench') });
+  await page.getByRole('navigation').getByRole('link', { name: 'Pantry' }).click();
+  await page.getByRole('region', { name: 'light miso' }).waitFor();
+  await page.waitForTimeout(300);
+  await page.screenshot({ path: to('pantry') });
   await page.getByRole('navigation').getByRole('link', { name: 'Logbook' }).click();
   await page.waitForTimeout(600);
   await page.screenshot({ path: to('logbook') });

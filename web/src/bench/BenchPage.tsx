@@ -358,7 +358,6 @@ function OneBench({ plan, plans, fryer, catalog, settings, pantry }: Props) {
                       />
                       {s.id === 'cut' || s.id === 'finish' || s.does === '' ? null : (
                         <Skipped
-                          title={s.title.toLowerCase()}
                           withIt={{ ...request, load: answer.load, coat: answer.coat }}
                           without={{ ...request, load: s.without.load, coat: s.without.coat }}
                         />

@@ -1,6 +1,7 @@
 import { Trash2 } from 'lucide-react';
 import styled from 'styled-components';
 import type { Schemas } from '../api/client';
+import { type } from '../theme/tokens';
 import { IconButton } from '../ui/Button';
 import { Quiet } from '../ui/layout';
 import { Amount } from './Amount';
@@ -23,6 +24,14 @@ const Row = styled.li`
   gap: 8px;
 `;
 
+/** A select with its words above. */
+export const Labelled = styled.label`
+  display: grid;
+  gap: 4px;
+  font-size: 14px;
+  color: var(--quiet);
+`;
+
 export const Select = styled.select`
   min-height: 46px;
   width: 100%;
@@ -31,7 +40,7 @@ export const Select = styled.select`
   border-radius: 10px;
   background: var(--surface);
   color: var(--ink);
-  font: inherit;
+  font: 500 16px/1.2 ${type.plain};
 `;
 
 const Under = styled(Quiet)`

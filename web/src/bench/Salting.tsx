@@ -1,7 +1,7 @@
 import { Choice } from '../ui/Choice';
 import { Stepper } from '../ui/Stepper';
 import type { Props } from './Controls';
-import { Select } from './Items';
+import { Labelled, Select } from './Items';
 
 const litres = (g: number) => Math.round(g / 100) / 10;
 
@@ -37,8 +37,8 @@ export function Salting({ bench, set, pantry }: Props) {
           )
         }
       />
-      <label>
-        <span>Salt at hand</span>
+      <Labelled>
+        Salt at hand
         <Select value={s.salt ?? 'salt-fine'} onChange={(e) => change('salt kind', { salt: e.target.value })}>
           {pantry
             .filter((p) => p.salt >= 90)
@@ -48,7 +48,7 @@ export function Salting({ bench, set, pantry }: Props) {
               </option>
             ))}
         </Select>
-      </label>
+      </Labelled>
       {s.school !== 'dry' ? (
         <>
           {s.school === 'soak' ? (

@@ -21,7 +21,6 @@ const Small = styled(Quiet)`
 `;
 
 interface Props {
-  title: string;
   withIt: SimulationRequest;
   without: SimulationRequest;
 }
@@ -30,7 +29,7 @@ const crisp = (a: Simulation) =>
   `${a.crispAtMin == null ? 'not crisp within this program' : `crisp at ${Math.round(a.crispAtMin)} min`}, juice ${Math.round(a.end.juiceKeptPct)} %`;
 
 /** What the faces would look like if a step were skipped, under what they will. */
-export function Skipped({ title, withIt, without }: Props) {
+export function Skipped({ withIt, without }: Props) {
   const id = useId().replaceAll(':', '');
   const [pair, setPair] = useState<{ of: string; answers: [Simulation, Simulation] } | null>(null);
   const of = JSON.stringify([withIt, without]);
@@ -51,7 +50,7 @@ export function Skipped({ title, withIt, without }: Props) {
     <Box role="status">
       {[a, b].map((answer, k) => (
         <div key={k}>
-          <Small>{k === 0 ? `With it: ${crisp(answer)}` : `Without the ${title}: ${crisp(answer)}`}</Small>
+          <Small>{k === 0 ? `With it: ${crisp(answer)}` : `Without it: ${crisp(answer)}`}</Small>
           <svg viewBox="0 0 300 16" height={16} preserveAspectRatio="none" aria-hidden>
             <Strip id={`${id}${k}`} timeline={answer.timeline} face={0} x={x} y={0} height={16} square />
           </svg>

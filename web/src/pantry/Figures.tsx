@@ -3,7 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 import { Input, Label, TextField } from 'react-aria-components';
 import styled from 'styled-components';
 import type { Schemas } from '../api/client';
-import { Select } from '../bench/Items';
+import { Labelled, Select } from '../bench/Items';
 import { Button } from '../ui/Button';
 import { fieldBox, labelled } from '../ui/field';
 import { Pop } from '../ui/Pop';
@@ -134,8 +134,8 @@ export function NewIngredient({ taken, save }: { taken: Ingredient[]; save: (i: 
             <Input />
             {twice ? <small role="alert">There is one of that name already.</small> : null}
           </Field>
-          <label>
-            <span>What it is there for</span>
+          <Labelled>
+            What it is there for
             <Select value={role} onChange={(e) => setRole(e.target.value)}>
               {roles.map((r) => (
                 <option key={r.id} value={r.id}>
@@ -143,7 +143,7 @@ export function NewIngredient({ taken, save }: { taken: Ingredient[]; save: (i: 
                 </option>
               ))}
             </Select>
-          </label>
+          </Labelled>
           <Button type="submit" isDisabled={!wanted || twice}>
             Put it in the pantry
           </Button>
