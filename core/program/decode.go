@@ -1,0 +1,110 @@
+package program
+
+import (
+	"bytes"
+	"encoding/json"
+	"errors"
+	"fmt"
+	"io"
+	"reflect"
+	"strings"
+)
+
+// A FieldError names a field that cannot be used, what it held and what is
+// allowed.
+type FieldError struct {
+	Field   string `json:"field"`
+	Value   string `json:"value"`
+	Allowed string `json:"allowed"`
+}
+
+func (e FieldError) Error() string {
+	return fmt.Sprintf("%s: %s is not possible; allowed: %s", e.Field, e.Value, e.Allowed)
+}
+
+// FieldErrors is one or more of them.
+type FieldErrors []FieldError
+
+func (e FieldErrors) Error() string {
+	var lines []string
+	for _, f := range e {
+		lines = append(lines, f.Error())
+	}
+	return strings.Join(lines, "\n")
+}
+
+// Decode reads one request. A word for a number, an unknown field or trailing
+// text is refused as FieldErrors.
+func Decode(r io.Reader) (Request, error) {
+	raw, err := io.ReadAll(r)
+	if err != nil {
+		return Request{}, fmt.Errorf("reading the request: %w", err)
+	}
+	d := json.NewDecoder(bytes.NewReader(raw))
+	d.DisallowUnknownFields()
+	var q Request
+	if err := d.Decode(&q); err != nil {
+		return Request{}, decodeError(err, raw)
+	}
+	if _, err := d.Token(); !errors.Is(err, io.EOF) {
+		return Request{}, FieldErrors{{"(end of request)", "more text", "one JSON object and nothing after it"}}
+	}
+	return q, nil
+}
+
+func decodeError(err error, raw []byte) error {
+	var wrong *json.UnmarshalTypeError
+	if errors.As(err, &wrong) {
+		field := wrong.Field
+		if field == "" {
+			field = "(request)"
+		}
+		value := wrong.Value
+		// The decoder's offset is just past the value: show what stood there.
+		if end := int(wrong.Offset); end <= len(raw) {
+			if from := bytes.LastIndexAny(raw[:max(0, end-1)], ":[,"); from >= 0 && end-from < 60 {
+				value = strings.TrimSpace(string(raw[from+1 : end]))
+			}
+		}
+		return FieldErrors{{field, value, describe(wrong.Type)}}
+	}
+	if name, ok := strings.CutPrefix(err.Error(), "json: unknown field "); ok {
+		if name = strings.Trim(name, `"`); name == "" {
+			name = "(a field without a name)"
+		}
+		return FieldErrors{{name, "unknown field", "fields of the request: " + strings.Join(fieldNames(reflect.TypeFor[Request]()), ", ")}}
+	}
+	return FieldErrors{{"(request)", strings.TrimPrefix(err.Error(), "json: "), "a JSON object as in the description of the interface"}}
+}
+
+func fieldNames(t reflect.Type) (names []string) {
+	for i := range t.NumField() {
+		f := t.Field(i)
+		name, _, _ := strings.Cut(f.Tag.Get("json"), ",")
+		names = append(names, name)
+		ft := f.Type
+		for ft.Kind() == reflect.Pointer || ft.Kind() == reflect.Slice {
+			ft = ft.Elem()
+		}
+		if ft.Kind() == reflect.Struct {
+			for _, sub := range fieldNames(ft) {
+				names = append(names, name+"."+sub)
+			}
+		}
+	}
+	return names
+}
+
+func describe(t reflect.Type) string {
+	switch t.Kind() {
+	case reflect.Int:
+		return "a whole number"
+	case reflect.Float64:
+		return "a number"
+	case reflect.String:
+		return "text in quotes"
+	case reflect.Slice:
+		return "a list"
+	}
+	return "an object"
+}

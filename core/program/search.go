@@ -1,0 +1,306 @@
+package program
+
+import (
+	"context"
+	"math"
+	"runtime"
+	"slices"
+	"sync"
+
+	"velocrustum/core/crust"
+	"velocrustum/core/thermal"
+)
+
+// searching is the resolution of a search: fewer shells and longer steps
+// than an answer, and close to it (TestSearchIsCloseToTheAnswer).
+var searching = resolution{shells: thermal.Resolution{Surface: 0.2e-3, Growth: 0.45}, steps: 0.75}
+
+// choice is a point of the search: two temperatures, when the second
+// begins, and how long all lasts.
+type choice struct {
+	first, second float64 // °C
+	split, end    float64 // minutes
+}
+
+// build lays a program out. Times are whole minutes.
+func (w Way) build(c choice, preheat, hotFrom float64) Program {
+	p := Program{PreheatMin: preheat, HotFromC: hotFrom}
+	end := math.Max(2, math.Round(c.end))
+	least := math.Min(leastStage, math.Floor(end/2))
+	split := math.Min(math.Max(least, math.Round(c.split)), end-least)
+	turn := func(at float64, kind string) {
+		p.Turns = append(p.Turns, Turn{AtMin: math.Min(math.Max(1, math.Round(at)), end-0.5), Kind: kind})
+	}
+	switch w {
+	case GentleHot:
+		p.Stages = []Stage{{AirC: c.first, Minutes: split}, {AirC: c.second, Minutes: end - split}}
+		turn(split, Flip)
+	case HotGentle:
+		p.Stages = []Stage{{AirC: c.first, Minutes: split}, {AirC: c.second, Minutes: end - split}}
+		turn(end/2, Flip)
+	case GentleRestHot:
+		p.Stages = []Stage{{AirC: c.first, Minutes: split}, {AirC: c.second, Minutes: restFor, Rest: true}, {AirC: c.second, Minutes: math.Max(least, end-split-restFor)}}
+		end = p.minutes()
+		turn(split+restFor, Flip)
+	default:
+		p.Stages = []Stage{{AirC: c.first, Minutes: end}}
+		switch w {
+		case TurnOften:
+			for at := turnEvery; at < end-1.5; at += turnEvery {
+				turn(at, Flip)
+			}
+		case ShakeOften:
+			for k := 1.0; k < 3; k++ {
+				turn(end*k/3, Shake)
+			}
+		case SingleLateTurn:
+			turn(end*0.65, Flip)
+		default:
+			turn(end/2, Flip)
+		}
+	}
+	return p
+}
+
+// twoStages says whether the way has a second temperature.
+func (w Way) twoStages() bool { return w == GentleHot || w == HotGentle || w == GentleRestHot }
+
+// goal is what a search looks for.
+type goal struct {
+	weights
+	late float64 // how much later than the nominal load 95 in 100 are safe
+	// core asks for the minute at which the coldest flesh comes to it, °C,
+	// and no other, or, where more only dries it, that minute or a later one;
+	// NaN leaves the minute free.
+	core  float64
+	atOne bool
+}
+
+// trial is one program's best minute and what it costs.
+type trial struct {
+	end, score float64
+	crust      float64
+	juice      float64
+	brown      [2]float64 // of the paler and the darker face
+}
+
+// try runs a program on and finds the best minute to end it.
+func (s *setup) try(ctx context.Context, p Program, g goal, res resolution) (trial, error) {
+	t := *s
+	t.program = p
+	t.minutes = p.minutes()
+	t.tail = math.Max(0, longest-t.minutes)
+	r, err := newRun(&t, nominal, res)
+	if err != nil {
+		return trial{}, err
+	}
+	before := 0.0 // the program but its last stage: it cannot end there
+	for _, st := range p.Stages[:len(p.Stages)-1] {
+		before += st.Minutes
+	}
+	best := trial{score: math.Inf(1), end: longest}
+	started := false
+	limit, _ := s.limit()
+	want := s.wanted(g)
+	r.carry(res, func(minute float64) bool {
+		if ctx.Err() != nil {
+			return false
+		}
+		if minute != math.Trunc(minute) || minute < before+1 {
+			return true
+		}
+		slow := r.slowest()
+		safe := !math.IsNaN(slow.safeAt) && g.late*slow.safeAt <= minute
+		if !math.IsNaN(g.core) {
+			if slow.lastC < g.core && minute < longest {
+				return true
+			}
+			if g.atOne && safe {
+				best = r.cost(minute, g)
+				return false
+			}
+		}
+		if !safe {
+			return minute < longest
+		}
+		now := r.cost(minute, g)
+		if now.score < best.score {
+			best, started = now, true
+		}
+		// Juice goes before the crust comes: only once it is there, or never
+		// will be, does a minute that is worse mean that all later ones are.
+		done := now.crust >= want || now.brown[1] > float64(limit) || now.juice < r.cut.Juice-parched
+		return minute < longest && !(started && done && minute >= best.end+3)
+	})
+	return best, ctx.Err()
+}
+
+// cost weighs the load as it is at a minute.
+func (r *run) cost(minute float64, g goal) trial {
+	t := trial{end: minute, crust: math.Inf(1), juice: math.Inf(1), brown: [2]float64{math.Inf(1), 0}}
+	for i := range r.classes {
+		c := &r.classes[i]
+		t.crust = min(t.crust, r.crustOf(c))
+		t.juice = min(t.juice, r.juice(c))
+		for _, b := range c.brown {
+			t.brown[0] = min(t.brown[0], float64(b.Stage))
+			t.brown[1] = max(t.brown[1], float64(b.Stage))
+		}
+	}
+	t.score = r.weigh(g, t, len(r.program.Turns))
+	return t
+}
+
+// weigh turns an outcome into one figure, in percents of juice.
+func (s *setup) weigh(g goal, t trial, turns int) float64 {
+	limit, _ := s.limit()
+	return g.juice*(100-t.juice) + g.minute*t.end + g.turn*float64(turns) +
+		g.short*max(0, s.wanted(g)-max(worthless, t.crust)) +
+		bitterness*max(0, t.brown[1]-float64(min(g.brown, limit-0.3))) +
+		dryness*max(0, s.cut.Juice-t.juice) + pallor*max(0, float64(crust.Straw)-t.brown[0])
+}
+
+// wanted returns the crispness that a search goes for.
+func (s *setup) wanted(g goal) float64 { return min(95, max(40, s.crust+g.above)) + margin }
+
+// settled finds the length that fits the program it lays the turns of.
+func (s *setup) settled(ctx context.Context, w Way, c choice, g goal, res resolution) (choice, trial, error) {
+	best := trial{score: math.Inf(1)}
+	at := c
+	for range 3 {
+		t, err := s.try(ctx, w.build(c, s.program.PreheatMin, s.program.HotFromC), g, res)
+		if err != nil {
+			return c, t, err
+		}
+		if t.score < best.score {
+			best, at = t, c
+			at.end = t.end
+		}
+		if math.Abs(t.end-c.end) <= 1 {
+			break
+		}
+		c.end = t.end
+	}
+	return at, best, nil
+}
+
+// search finds the best choice of a way by descent along each coordinate, on
+// the dial's own steps.
+func (s *setup) search(ctx context.Context, w Way, g goal) (choice, trial, error) {
+	snap := func(t float64) float64 {
+		d := s.dial
+		return min(d.MaxC, max(d.MinC, d.MinC+math.Round((t-d.MinC)/d.StepC)*d.StepC))
+	}
+	length := 18.0
+	seeds := []choice{{first: snap(190), end: length}, {first: snap(175), end: length}}
+	switch w {
+	case GentleHot:
+		seeds = []choice{{snap(165), snap(200), 12, 22}, {snap(150), snap(200), 8, 16}}
+	case HotGentle:
+		seeds = []choice{{snap(200), snap(165), 8, 20}}
+	case GentleRestHot:
+		seeds = []choice{{snap(160), snap(200), 10, 22}}
+	}
+	var at choice
+	best := trial{score: math.Inf(1)}
+	consider := func(c choice) (bool, error) {
+		c, t, err := s.settled(ctx, w, c, g, searching)
+		if err != nil || t.score >= best.score-0.05 {
+			return false, err
+		}
+		at, best = c, t
+		return true, nil
+	}
+	for _, c := range seeds {
+		if _, err := consider(c); err != nil {
+			return at, best, err
+		}
+	}
+	step := max(10, s.dial.StepC)
+	minute := 3.0
+	for {
+		moved := false
+		moves := []choice{{first: step}, {first: -step}}
+		if w.twoStages() {
+			moves = append(moves, choice{second: step}, choice{second: -step}, choice{split: minute}, choice{split: -minute})
+		}
+		for _, m := range moves {
+			c := at
+			c.first, c.second = snap(at.first+m.first), snap(at.second+m.second)
+			c.split += m.split
+			if w == GentleHot || w == GentleRestHot {
+				if c.first > c.second-leastStep {
+					continue
+				}
+			} else if w == HotGentle && c.first < c.second+leastStep {
+				continue
+			}
+			if c == at || c.split < 1 && w.twoStages() {
+				continue
+			}
+			ok, err := consider(c)
+			if err != nil {
+				return at, best, err
+			}
+			moved = moved || ok
+		}
+		if moved {
+			continue
+		}
+		if step <= s.dial.StepC && minute <= 1 {
+			return at, best, nil
+		}
+		step, minute = max(s.dial.StepC, step/2), max(1, minute-1)
+	}
+}
+
+// sureBy returns the minute by which 95 in 100 sampled loads are safe, or
+// nil: the thickest piece of each alone decides, and a load that is safe
+// need not be followed on.
+func (s *setup) sureBy(ctx context.Context) (*float64, error) {
+	all := draws(Samples, s.pieces*s.drawers, s.spread/100)
+	safe := make([]float64, len(all))
+	err := parallel(len(all), func(i int) error {
+		v := all[i]
+		v.sizes = v.sizes[:1]
+		r, err := newRun(s, v, searching)
+		if err != nil {
+			return err
+		}
+		r.carry(searching, func(float64) bool { return ctx.Err() == nil && math.IsNaN(r.slowest().safeAt) })
+		if safe[i] = r.slowest().safeAt; math.IsNaN(safe[i]) {
+			safe[i] = math.Inf(1)
+		}
+		return ctx.Err()
+	})
+	if err != nil {
+		return nil, err
+	}
+	slices.Sort(safe)
+	return quantile(safe, 0.95), nil
+}
+
+// parallel calls f for 0 to n−1 on all cores and returns an error of theirs.
+func parallel(n int, f func(i int) error) error {
+	errs := make([]error, n)
+	next := make(chan int)
+	var wg sync.WaitGroup
+	for range min(runtime.GOMAXPROCS(0), n) {
+		wg.Go(func() {
+			for i := range next {
+				errs[i] = f(i)
+			}
+		})
+	}
+	for i := range n {
+		next <- i
+	}
+	close(next)
+	wg.Wait()
+	for _, err := range errs {
+		if err != nil {
+			return err
+		}
+	}
+	return nil
+}
