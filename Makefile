@@ -72,7 +72,10 @@ lint: need-go web/node_modules/.installed
 	test -z "$$(gofmt -l cmd core internal web/*.go)" || { gofmt -l cmd core internal web/*.go; exit 1; }
 	go vet ./...
 	go tool staticcheck ./...
-	cd web && npx --no-install tsc --noEmit && npm run --silent lint
+	cd web
+	npx --no-install tsc --noEmit & types=$$!
+	npm run --silent lint
+	wait $$types
 
 go-test: need-go
 	@echo "== Go tests"

@@ -6,7 +6,7 @@ export default defineConfig({
   testMatch: '*.spec.ts',
   fullyParallel: true,
   workers: 2,
-  timeout: 90_000,
+  timeout: 150_000,
   expect: { timeout: 15_000 },
   forbidOnly: true,
   reporter: [['list']],

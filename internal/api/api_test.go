@@ -8,6 +8,7 @@ import (
 	"log/slog"
 	"net/http"
 	"net/http/httptest"
+	"os"
 	"path/filepath"
 	"strings"
 	"sync"
@@ -32,17 +33,47 @@ type kitchen struct {
 	now     time.Time
 }
 
+var opened = time.Date(2026, 11, 20, 18, 0, 0, 0, time.UTC)
+
+// household is the demo household's file, filled once for all kitchens.
+var household = sync.OnceValues(func() ([]byte, error) {
+	dir, err := os.MkdirTemp("", "velocrustum-")
+	if err != nil {
+		return nil, err
+	}
+	defer os.RemoveAll(dir)
+	ctx := context.Background()
+	st, err := store.Open(ctx, filepath.Join(dir, "filled.db"), func() time.Time { return opened })
+	if err != nil {
+		return nil, err
+	}
+	defer st.Close()
+	if err := demo.Fill(ctx, st, opened); err != nil {
+		return nil, err
+	}
+	copied := filepath.Join(dir, "copy.db")
+	if err := st.Backup(ctx, copied); err != nil {
+		return nil, err
+	}
+	return os.ReadFile(copied)
+})
+
 func newKitchen(t *testing.T, passphrase string) *kitchen {
 	t.Helper()
-	k := &kitchen{t: t, now: time.Date(2026, 11, 20, 18, 0, 0, 0, time.UTC)}
-	st, err := store.Open(t.Context(), filepath.Join(t.TempDir(), "kitchen.db"), k.clock)
+	k := &kitchen{t: t, now: opened}
+	path := filepath.Join(t.TempDir(), "kitchen.db")
+	filled, err := household()
+	if err != nil {
+		t.Fatal(err)
+	}
+	if err := os.WriteFile(path, filled, 0o600); err != nil {
+		t.Fatal(err)
+	}
+	st, err := store.Open(t.Context(), path, k.clock)
 	if err != nil {
 		t.Fatal(err)
 	}
 	t.Cleanup(func() { _ = st.Close() })
-	if err := demo.Fill(t.Context(), st, k.now); err != nil {
-		t.Fatal(err)
-	}
 	files := fstest.MapFS{
 		"index.html":      {Data: []byte(`<html><meta nonce="__CSP_NONCE__"><script nonce="__CSP_NONCE__"></script></html>`)},
 		"assets/a-1.js":   {Data: []byte("1")},

@@ -2,7 +2,7 @@ import AxeBuilder from '@axe-core/playwright';
 import { expect, test as base, type Page } from '@playwright/test';
 import { spawn, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { copyFileSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
@@ -11,9 +11,10 @@ export class Kitchen {
   url = '';
   private process: ChildProcess | null = null;
   private readonly dir = mkdtempSync(join(tmpdir(), 'velocrustum-'));
+  readonly file = join(this.dir, 'demo.db');
 
   async start(addr = '127.0.0.1:0') {
-    const server = spawn('../bin/velocrustum', ['demo', '--db', join(this.dir, 'demo.db'), '--addr', addr], {
+    const server = spawn('../bin/velocrustum', ['demo', '--db', this.file, '--addr', addr], {
       stdio: ['ignore', 'pipe', 'inherit'],
     });
     this.process = server;
@@ -50,9 +51,22 @@ export class Kitchen {
 }
 
 /** Every test has its own kitchen, and fails on any error the browser sees. */
-export const test = base.extend<{ kitchen: Kitchen; errors: string[] }>({
-  kitchen: async ({ context }, lend) => {
+export const test = base.extend<{ kitchen: Kitchen; errors: string[] }, { filled: string }>({
+  // The household is made once for all tests of a worker.
+  filled: [
+    // eslint-disable-next-line no-empty-pattern -- the fixture's form
+    async ({}, lend) => {
+      const first = new Kitchen();
+      await first.start();
+      await first.stop();
+      await lend(first.file);
+      await first.close();
+    },
+    { scope: 'worker' },
+  ],
+  kitchen: async ({ context, filled }, lend) => {
     const kitchen = new Kitchen();
+    copyFileSync(filled, kitchen.file);
     await kitchen.start();
     await lend(kitchen);
     // Pages first: one that still asks would see the server go.
