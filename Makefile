@@ -3,7 +3,8 @@ SHELL := /bin/bash
 .ONESHELL:
 .SHELLFLAGS := -euo pipefail -c
 export CGO_ENABLED ?= 0
-GOFLAGS_BUILD := -trimpath
+# One set of flags for all, so that nothing is compiled twice.
+export GOFLAGS ?= -trimpath
 BIN := bin/velocrustum
 ADDR ?= 127.0.0.1:8642
 WEB_SOURCES := $(shell find web/src web/public web/index.html web/vite.config.ts web/tsconfig.json -type f 2>/dev/null)
@@ -42,7 +43,7 @@ web/dist/index.html: $(WEB_SOURCES) web/node_modules/.installed api/openapi.yaml
 
 build: need-go web/dist/index.html
 	@echo "== building the program"
-	go build $(GOFLAGS_BUILD) -o $(BIN) ./cmd/velocrustum
+	go build -o $(BIN) ./cmd/velocrustum
 
 demo: build
 	@echo "== starting with demo data"
@@ -79,7 +80,7 @@ lint: need-go web/node_modules/.installed
 
 go-test: need-go
 	@echo "== Go tests"
-	go test $(GOFLAGS_BUILD) ./...
+	go test ./...
 
 race-test: need-go
 	@echo "== Go tests with the race detector, where goroutines meet"
