@@ -46,6 +46,8 @@ type Salting struct {
 	StrengthPct float64 `json:"strengthPct,omitempty"`
 	// Liquid of a soak: water, or milk or buttermilk with their own salt.
 	Liquid string `json:"liquid,omitempty"`
+	// Even is the share of the mean that the middle is to have, 0.5.
+	Even float64 `json:"even,omitempty"`
 }
 
 // Marinade is a mixture and its time.
@@ -158,7 +160,7 @@ func (b Bench) Check(p Pantry) error {
 	}
 	if s := b.Salting; s != nil {
 		list = append(list, among("salting.school", s.School, "dry", "brine", "soak"), among("salting.liquid", s.Liquid, "", "water", "milk", "buttermilk"), within("salting.hours", s.Hours, 0, MaxHours, "hours"),
-			within("salting.targetPct", s.TargetPct, 0, 3, "percent"), within("salting.waterG", s.WaterG, 0, MaxItemG, "g"),
+			within("salting.targetPct", s.TargetPct, 0, 3, "percent"), within("salting.even", s.Even, 0, 0.95, "of the mean"), within("salting.waterG", s.WaterG, 0, MaxItemG, "g"),
 			within("salting.strengthPct", s.StrengthPct, 0, 26, "percent of the water"))
 		if s.School != "dry" && s.WaterG == 0 {
 			list = append(list, Problem{"salting.waterG", "0", "the liquid of the " + s.School + ", in g"})

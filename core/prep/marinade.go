@@ -3,6 +3,7 @@ package prep
 import (
 	"fmt"
 	"math"
+	"strings"
 
 	"velocrustum/core/food"
 	"velocrustum/core/safety"
@@ -166,7 +167,8 @@ func (p Pantry) Marinate(cut food.Cut, piece food.Piece, pieces int, massG float
 	r := out.Reach
 	switch {
 	case hours > r.Most:
-		out.Verdict = fmt.Sprintf("Too long: %s.", r.Past)
+		short, _, _ := strings.Cut(r.Past, ":")
+		out.Verdict = fmt.Sprintf("Too long: %s.", short)
 	case hours < r.Least:
 		out.Verdict = fmt.Sprintf("Hardly worth it before %s.", hoursWords(r.Least))
 	default:

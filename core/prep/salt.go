@@ -33,6 +33,9 @@ type Bath struct {
 	SaltG, WaterG float64 // for all pieces
 	TempC         float64
 	Hours         float64
+	// Even is the share of the mean that the middle is to have, for
+	// EvenHours; 0 is a half.
+	Even float64
 }
 
 // Salted is what a bath does to pieces.
@@ -43,7 +46,8 @@ type Salted struct {
 	CentrePct      float64 `json:"centrePct"`
 	EquilibriumPct float64 `json:"equilibriumPct"`
 	// To80Hours is when the mean has come to four fifths of equilibrium,
-	// EvenHours when the middle has half of the mean; 0 is beyond reach.
+	// EvenHours when the middle has the bath's share of the mean; 0 is beyond
+	// reach.
 	To80Hours float64 `json:"to80Hours"`
 	EvenHours float64 `json:"evenHours"`
 	// ReachMm is how deep there is at least half of the mean at the surface.
@@ -96,6 +100,10 @@ func Salt(cut food.Cut, piece food.Piece, pieces int, bath Bath) (Salted, error)
 	}
 	held := water * (piece.Volume * (1 - cut.Bone - cut.Stuffing)) / piece.Surface
 	out := Salted{}
+	share := bath.Even
+	if share == 0 {
+		share = 0.5
+	}
 	even := salt / (wet + held)
 	pct := func(c float64) float64 { return 100 * c * flesh.Water }
 	out.EquilibriumPct = pct(even)
@@ -128,7 +136,7 @@ func Salt(cut food.Cut, piece food.Piece, pieces int, bath Bath) (Salted, error)
 		}
 		if out.EvenHours == 0 && mean > 0.1*even {
 			profile := body.Profile(0)
-			if profile[len(profile)-1][1] >= 0.5*mean {
+			if profile[len(profile)-1][1] >= share*mean {
 				out.EvenHours = t / 3600
 			}
 		}

@@ -114,3 +114,22 @@ func TestSaltSense(t *testing.T) {
 		t.Errorf("twice the meat with twice the salt has %.2f %%, once %.2f", w.MeanPct, thick.MeanPct)
 	}
 }
+
+// The more even it is to be, the longer it takes; at the time given the
+// middle has the share asked for.
+func TestEvennessTakesItsTime(t *testing.T) {
+	cut := cutOf(t, "chicken-breast-cutlet")
+	piece := cut.Piece(140, 0)
+	last := 0.0
+	for _, share := range []float64{0.2, 0.5, 0.8} {
+		got, err := Salt(cut, piece, 2, Bath{SaltG: 2.8, TempC: 4, Hours: 4, Even: share})
+		if err != nil || got.EvenHours <= last {
+			t.Fatalf("%g of the mean after %g h, less after %g (%v)", share, got.EvenHours, last, err)
+		}
+		last = got.EvenHours
+		then, err := Salt(cut, piece, 2, Bath{SaltG: 2.8, TempC: 4, Hours: last})
+		if err != nil || then.CentrePct < share*then.MeanPct*0.98 || then.CentrePct > share*then.MeanPct*1.08 {
+			t.Errorf("after %g h the middle has %.3f %%, the mean %.3f, wanted %g of it (%v)", last, then.CentrePct, then.MeanPct, share, err)
+		}
+	}
+}

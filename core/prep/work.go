@@ -138,8 +138,10 @@ func (w *Worked) marinate(p Pantry, cut food.Cut, piece food.Piece, pieces int, 
 	w.Effects.SugarPct = math.Min(30, got.SurfaceSugarPct*film/(film+1))
 	w.Effects.OilG += clings.FatG
 	s := Station{ID: "marinade", Title: "Marinate", Headline: fmt.Sprintf("%s in the fridge", hoursWords(m.Hours)), Cautions: []string{}}
-	s.Why = fmt.Sprintf("%s For 1 kg it holds %.0f g of salt, %.0f of sugar and %.0f of acid; %.0f g of it go along into the basket, and salt gets %.0f mm in.",
-		got.Verdict, got.PerKg.SaltG, got.PerKg.SugarG, got.PerKg.AcidG, got.TakenG, got.Salted.ReachMm)
+	r := got.Reach
+	s.Why = fmt.Sprintf("%s The limit is set by the %s: worth it from %s; past %s it is %s. For 1 kg of meat it holds %.0f g of salt, %.0f of sugar, %.0f of acid and %.0f of fat; %.0f g of it go along into the basket, and salt gets %.0f mm in.",
+		got.Verdict, r.Kind, hoursWords(r.Least), hoursWords(r.Most), r.Past,
+		got.PerKg.SaltG, got.PerKg.SugarG, got.PerKg.AcidG, got.PerKg.FatG, got.TakenG, got.Salted.ReachMm)
 	if kept.MassG > 0 {
 		s.Why += fmt.Sprintf(" %.0f g of the dry seasoning are kept for the coat.", kept.MassG)
 	}
@@ -161,7 +163,7 @@ func (w *Worked) salt(p Pantry, cut food.Cut, piece food.Piece, pieces int, c Sa
 		return err
 	}
 	s := Station{ID: "salt", Title: "Salt", Cautions: []string{}}
-	bath := Bath{TempC: fridge, Hours: c.Hours}
+	bath := Bath{TempC: fridge, Hours: c.Hours, Even: c.Even}
 	if c.School != "dry" {
 		liquid, in := p["water"], ""
 		if c.School == "soak" && c.Liquid != "" {
@@ -213,9 +215,11 @@ func (w *Worked) salt(p Pantry, cut food.Cut, piece food.Piece, pieces int, c Sa
 		middle = "and the middle too"
 	}
 	s.Why = fmt.Sprintf("After %s it is seasoned %.0f mm in, %s. Four fifths are in after %s.", hoursWords(c.Hours), got.ReachMm, middle, orLonger(got.To80Hours))
-	if got.EvenHours > 0 {
-		s.Why += fmt.Sprintf(" The middle has half of the mean after %s.", hoursWords(got.EvenHours))
+	share := 50.0
+	if c.Even > 0 {
+		share = 100 * c.Even
 	}
+	s.Why += fmt.Sprintf(" The middle has %.0f %% of the mean after %s.", share, orLonger(got.EvenHours))
 	if c.School != "dry" {
 		s.Why += fmt.Sprintf(" Left for days it would even out at %.1f %%.", got.EquilibriumPct)
 	}

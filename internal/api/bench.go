@@ -125,6 +125,9 @@ func (s *Server) WorkBench(ctx context.Context, r WorkBenchRequestObject) (WorkB
 	}
 	if w.Salted != nil {
 		out.Profile = &w.Salted.Profile
+		if h := w.Salted.EvenHours; h > 0 {
+			out.EvenHours = &h
+		}
 	}
 	for _, b := range w.Coated.Bowls {
 		ing := pantry[b.Ingredient]
@@ -216,6 +219,9 @@ func beside(with, without program.Answer) string {
 	when("safe", with.SafeAtMin, without.SafeAtMin)
 	if d := with.End.JuiceKeptPct - without.End.JuiceKeptPct; math.Abs(d) >= 1 {
 		add(fmt.Sprintf("%+.0f %% juice", d))
+	}
+	if d := with.End.Crust - without.End.Crust; math.Abs(d) >= 2 {
+		add(fmt.Sprintf("crust %+.0f of 100", d))
 	}
 	brown := func(a program.Answer) float64 {
 		f := a.Timeline[len(a.Timeline)-1].Faces

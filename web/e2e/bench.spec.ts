@@ -29,6 +29,11 @@ test('from the cut to the coat and back to the race', async ({ page, kitchen }) 
   await expect(salt).toContainText('of light flake salt');
   expect(await salt.textContent()).toContain(`${grams ?? '?'} g of salt`); // the weight stands, the spoons change
   await expect(salt.getByRole('img', { name: /^Salt from .* at the surface/ })).toBeVisible();
+  await salt.getByText('A little', { exact: true }).click();
+  await expect(salt).toContainText('The middle has 20 % of the mean after');
+  await salt.getByRole('button', { name: /^Give it \d+(\.\d)? hours$/ }).click();
+  await expect(salt.getByRole('button', { name: /^Give it/ })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await salt.getByText('Wet brine').click();
   await expect(salt).toContainText('50 g of salt');
 

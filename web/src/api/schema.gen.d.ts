@@ -1083,6 +1083,11 @@ export interface components {
                 waterG?: number;
                 /** Format: double */
                 strengthPct?: number;
+                /**
+                 * Format: double
+                 * @description share of the mean that the middle is to have, 0.5
+                 */
+                even?: number;
                 /** @description of a soak: water, milk or buttermilk */
                 liquid?: string;
             };
@@ -1155,6 +1160,11 @@ export interface components {
              * @description of the same in a domestic oven
              */
             ovenWh: number;
+            /**
+             * Format: double
+             * @description until the middle has the chosen share of the mean; left out beyond four days
+             */
+            evenHours?: number;
             /**
              * Format: double
              * @description of the same in a pan of oil

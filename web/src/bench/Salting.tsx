@@ -1,3 +1,4 @@
+import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { Stepper } from '../ui/Stepper';
 import type { Props } from './Controls';
@@ -6,9 +7,10 @@ import { Labelled, Select } from './Items';
 const litres = (g: number) => Math.round(g / 100) / 10;
 
 /** Dry, in a brine or in a soak; with which salt, how much and how long. */
-export function Salting({ bench, set, pantry }: Props) {
+export function Salting({ bench, set, answer, pantry }: Props) {
   const s = bench.salting;
   if (!s) return null;
+  const even = Math.max(0.5, Math.ceil((answer.evenHours ?? 0) * 2) / 2);
   const change = (what: string, more: Partial<typeof s>) =>
     set(what, (b) => (b.salting ? { ...b, salting: { ...b.salting, ...more } } : b));
   return (
@@ -96,6 +98,20 @@ export function Salting({ bench, set, pantry }: Props) {
           onChange={(v) => change('target', { targetPct: Number(v) })}
         />
       )}
+      <Choice
+        label="The middle is to have"
+        row
+        options={[
+          { id: '0.2', name: 'A little' },
+          { id: '0.5', name: 'Half' },
+          { id: '0.8', name: 'Nearly all' },
+        ]}
+        value={String(s.even || 0.5)}
+        onChange={(v) => change('evenness', { even: Number(v) })}
+      />
+      {answer.evenHours && answer.evenHours <= 48 && Math.abs(even - s.hours) > 0.3 ? (
+        <Button onPress={() => change('salt hours', { hours: even })}>Give it {even} hours</Button>
+      ) : null}
       <Stepper
         label="For"
         unit="hours"
