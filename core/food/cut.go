@@ -88,6 +88,19 @@ type Cut struct {
 // Cuts returns all cuts in the order of the table.
 func Cuts() []Cut { return slices.Clone(cuts) }
 
+// Allergens returns what the food itself is to those who cannot have it.
+func (c Cut) Allergens() []string {
+	switch {
+	case c.ID == "squid-ring":
+		return []string{"molluscs"}
+	case c.Group == "Shellfish":
+		return []string{"crustaceans"}
+	case c.Group == "Fish":
+		return []string{"fish"}
+	}
+	return []string{}
+}
+
 // Allowed returns the masses that a piece is taken for, g: half the lightest
 // to twice the heaviest usual one.
 func (c Cut) Allowed() (least, most float64) { return math.Floor(c.Least / 2), 2 * c.Most }

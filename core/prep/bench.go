@@ -79,14 +79,14 @@ type Effects struct {
 	OilG          float64 `json:"oilG"`
 }
 
-// Into tells a simulation what was done. Oil is the plan's own unless the
-// bench says how it is put on.
+// Into tells a simulation what was done. Sugar comes on top of the plan's
+// own; oil is the plan's own unless the bench says how it is put on.
 func (e Effects) Into(load *program.Load, coat *program.Coat, oiled bool) {
 	load.SurfaceWaterG, load.SpreadPct = &e.SurfaceWaterG, nil
 	if e.SpreadPct > 0 {
 		load.SpreadPct = &e.SpreadPct
 	}
-	coat.SaltPct, coat.SugarPct = e.SaltPct, e.SugarPct
+	coat.SaltPct, coat.SugarPct = e.SaltPct, math.Min(30, coat.SugarPct+e.SugarPct)
 	if oiled {
 		coat.OilG = math.Round(e.OilG*10) / 10
 	}

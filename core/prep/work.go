@@ -32,7 +32,7 @@ func (p Pantry) Work(cut food.Cut, pieceG, thicknessMm float64, pieces int, coat
 	}
 	piece := cut.Piece(pieceG, thicknessMm)
 	massG := pieceG * float64(pieces)
-	w := Worked{Stations: []Station{}, SaltFrom: map[string]float64{}, Allergens: []string{}, edible: massG * (1 - cut.Bone), MassG: massG}
+	w := Worked{Stations: []Station{}, SaltFrom: map[string]float64{}, Allergens: cut.Allergens(), edible: massG * (1 - cut.Bone), MassG: massG}
 	w.cut(cut, piece, pieces, pieceG, coatID, b.Cutting)
 	w.dry(cut, piece, pieces, b.Drying)
 	b.Coating.Coat = coatID

@@ -77,7 +77,7 @@ func (s *Server) WorkBench(ctx context.Context, r WorkBenchRequestObject) (WorkB
 	if err != nil {
 		return nil, prepError("bench.", err)
 	}
-	load := q.Load
+	load, sugar := q.Load, coat.SugarPct
 	w.Effects.Into(&load, &coat, bench.Coating.Oil != "")
 	q.Load, q.Coat = load, &coat
 	q.TailMin = math.Max(q.TailMin, math.Min(20, program.MaxMinutes-total(q.Program)))
@@ -97,7 +97,7 @@ func (s *Server) WorkBench(ctx context.Context, r WorkBenchRequestObject) (WorkB
 			}
 			bare.SurfaceWaterG = &wet
 		case "marinade":
-			bareCoat.SugarPct = 0
+			bareCoat.SugarPct = sugar
 			bareCoat.SaltPct = math.Max(0, coat.SaltPct-100*w.SaltFrom["marinade"]/(q.Load.PieceMassG*float64(q.Load.Pieces)*(1-cut.Bone)))
 		case "salt":
 			bareCoat.SaltPct = math.Max(0, coat.SaltPct-100*w.SaltFrom["salt"]/(q.Load.PieceMassG*float64(q.Load.Pieces)*(1-cut.Bone)))

@@ -33,6 +33,11 @@ func TestTheBenchIsFedToTheEngine(t *testing.T) {
 			t.Error("without the marinade its sugar stays")
 		}
 	}
+	// Sugar said by hand stays under that of the marinade.
+	sweet := get[api.BenchAnswer](k, 200, "POST", "/api/v1/bench", strings.Replace(benchOf, `"oilG": 4`, `"oilG": 4, "sugarPct": 1.5`, 1))
+	if d := sweet.Coat.SugarPct - a.Coat.SugarPct; d < 1.499 || d > 1.501 {
+		t.Errorf("1.5 %% of sugar by hand are %.2f", d)
+	}
 	// What was planned in oil stays until a way of oiling is chosen.
 	plain := strings.Replace(benchOf, `"oil": "mist", "passes": 2`, "", 1)
 	if b := get[api.BenchAnswer](k, 200, "POST", "/api/v1/bench", plain); b.Coat.OilG != 4 {

@@ -201,7 +201,7 @@ test('pieces from a whole weight, in another coat, with the spoons of another co
   await expect(coat.getByRole('list', { name: 'Bowls in order' }).getByRole('listitem')).toHaveCount(1);
   await coat.getByText('Baking powder in the flour').click();
   await expect(coat).toContainText('of baking powder (');
-  await expect(coat).toContainText('Holds wheat.');
+  await expect(coat).toContainText('Holds fish and wheat.');
 
   await page.getByRole('button', { name: 'Salt', exact: true }).click();
   const salt = page.getByRole('region', { name: 'Salt', exact: true });

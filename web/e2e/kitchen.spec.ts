@@ -62,6 +62,14 @@ test('keys lead to the views and the sheet of keys', async ({ page, kitchen }) =
   await expect(page.getByRole('region', { name: 'Verdict' })).toBeVisible();
   await page.keyboard.press('l');
   await expect(page.getByRole('heading', { name: 'Logbook' })).toBeVisible();
+  await page.keyboard.press('y');
+  await expect(page.getByRole('heading', { name: 'Pantry', level: 1 })).toBeVisible();
+  await page.keyboard.press('b');
+  await expect(page.getByRole('region', { name: 'Dry' })).toBeVisible();
+  await page.getByRole('combobox', { name: 'Dish' }).focus();
+  await page.keyboard.press('f'); // chooses in the list, and leads nowhere
+  await expect(page.getByRole('combobox', { name: 'Dish' })).toBeVisible();
+  await page.getByRole('button', { name: 'To the race' }).focus();
   await page.keyboard.press('f');
   await expect(page.getByRole('heading', { name: 'Fryers' })).toBeVisible();
   await page.keyboard.press('?');

@@ -221,7 +221,8 @@ function OneBench({ plan, plans, fryer, catalog, settings, pantry }: Props) {
   const request = useMemo<SimulationRequest>(
     () => ({
       load: opened.load,
-      coat: opened.coat,
+      // A marinade's sugar is worked out again; what was said by hand stays.
+      coat: opened.bench?.marinade ? { ...opened.coat, sugarPct: 0 } : opened.coat,
       program: opened.program,
       fryer: simulated(fryer),
       guidance: settings.guidance,
@@ -447,7 +448,7 @@ function OneBench({ plan, plans, fryer, catalog, settings, pantry }: Props) {
               <Quiet>
                 {answer.allergens.length > 0
                   ? `Holds ${answer.allergens.join(', ')}.`
-                  : 'None of the usual allergens in coat or marinade.'}
+                  : 'None of the usual allergens in food, coat or marinade.'}
               </Quiet>
             </Sum>
           </Below>

@@ -49,8 +49,8 @@ const Mark = styled(PlainButton)`
 
 const keys: [string, string][] = [
   ['?', 'This sheet'],
-  ['P  C  L  F', 'Plan, cook, logbook, fryers'],
-  ['Ctrl Z, Ctrl Shift Z', 'Undo and redo a change of the plan'],
+  ['P  B  C  L  F  Y', 'Plan, bench, cook, logbook, fryers, pantry'],
+  ['Ctrl Z, Ctrl Shift Z', 'Undo and redo a change of the plan or the bench'],
   ['Arrow up, down', 'On a stage: hotter, cooler. Page up and down: larger steps'],
   ['Arrow left, right', 'On a stage: shorter, longer. On a turn: earlier, later'],
   ['Delete', 'On a stage or turn: take it away'],
@@ -58,14 +58,22 @@ const keys: [string, string][] = [
 
 const typing = (e: KeyboardEvent) =>
   e.target instanceof HTMLElement &&
-  (e.target.closest('input, textarea, [contenteditable]') !== null || e.target.closest('[role=dialog]') !== null);
+  (e.target.closest('input, select, textarea, [contenteditable]') !== null ||
+    e.target.closest('[role=dialog]') !== null);
 
 export function Shortcuts() {
   const [open, setOpen] = useState(false);
   const navigate = useNavigate();
   const on = useSettings().data?.shortcuts ?? false;
   useEffect(() => {
-    const go: Record<string, string> = { p: '/plan', c: '/cook', l: '/logbook', f: '/fryers' };
+    const go: Record<string, string> = {
+      p: '/plan',
+      b: '/bench',
+      c: '/cook',
+      l: '/logbook',
+      f: '/fryers',
+      y: '/pantry',
+    };
     const press = (e: KeyboardEvent) => {
       if (!on || e.ctrlKey || e.metaKey || e.altKey || typing(e)) return;
       const to = go[e.key];
