@@ -15,7 +15,8 @@ type Swap struct {
 	Changes string `json:"changes"`
 }
 
-// mixed stand in for an ingredient as a mixture, by shares of its weight.
+// mixed stand in for an ingredient as a mixture, by shares of its weight; so
+// that what it is there for is the same, the rest by judgement.
 var mixed = map[string][]Item{
 	"buttermilk":   {{"milk", 0.94}, {"lemon-juice", 0.06}}, // after 10 minutes
 	"rice-wine":    {{"water", 0.93}, {"vinegar", 0.04}, {"sugar", 0.03}},
