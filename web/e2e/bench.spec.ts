@@ -23,6 +23,7 @@ test('from the cut to the coat and back to the race', async ({ page, kitchen }) 
   // Salt by weight and by the spoon, the profile, and a brine instead.
   await page.getByRole('button', { name: 'Salt', exact: true }).click();
   const salt = stations.getByRole('region', { name: 'Salt' });
+  await expect(salt).toBeFocused(); // the button is gone, the keyboard goes on from what it brought
   await expect(salt).toContainText(/\d\.\d g of salt: .* of fine table salt/);
   const grams = /(\d\.\d) g of salt/.exec((await salt.textContent()) ?? '')?.[1];
   await salt.getByRole('combobox', { name: 'Salt at hand' }).selectOption('light flake salt');

@@ -1,6 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { Plus, Redo2, Undo2 } from 'lucide-react';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import styled from 'styled-components';
 import type { Catalog, Fryer, Plan, Schemas, Settings, SimulationRequest } from '../api/client';
@@ -265,11 +265,24 @@ function OneBench({ plan, plans, fryer, catalog, settings, pantry }: Props) {
     return () => window.removeEventListener('keydown', press);
   }, [undo, redo]);
 
-  const add: [string, boolean, (b: Bench) => Bench][] = [
-    ['Cutting', !bench.cutting, (b) => ({ ...b, cutting: { spreadPct: 8 } })],
-    ['Salt', !bench.salting, (b) => ({ ...b, salting: { school: 'dry', salt: 'salt-fine', targetPct: 1, hours: 2 } })],
-    ['A marinade', !bench.marinade, (b) => ({ ...b, marinade: { items: [], hours: 2 } })],
-    ['A finish or sauce', !bench.finish, (b) => ({ ...b, finish: [] })],
+  // A button that is gone takes the focus with it; it goes to what came.
+  const focus = useRef('');
+  useEffect(() => {
+    const there = focus.current ? document.getElementById(`station-${focus.current}`) : null;
+    if (!there) return;
+    there.focus();
+    focus.current = '';
+  });
+  const add: [string, string, boolean, (b: Bench) => Bench][] = [
+    ['cut', 'Cutting', !bench.cutting, (b) => ({ ...b, cutting: { spreadPct: 8 } })],
+    [
+      'salt',
+      'Salt',
+      !bench.salting,
+      (b) => ({ ...b, salting: { school: 'dry', salt: 'salt-fine', targetPct: 1, hours: 2 } }),
+    ],
+    ['marinade', 'A marinade', !bench.marinade, (b) => ({ ...b, marinade: { items: [], hours: 2 } })],
+    ['finish', 'A finish or sauce', !bench.finish, (b) => ({ ...b, finish: [] })],
   ];
   const drop: Record<string, (b: Bench) => Bench> = {
     cut: (b) => ({ ...b, cutting: undefined }),
@@ -332,13 +345,20 @@ function OneBench({ plan, plans, fryer, catalog, settings, pantry }: Props) {
               return (
                 <div key={place[0]}>
                   {here.map((s) => (
-                    <StationCard key={s.id} aria-label={s.title}>
+                    <StationCard key={s.id} id={`station-${s.id}`} tabIndex={-1} aria-label={s.title}>
                       <Name>
                         <h2>
                           {stations.indexOf(s) + 1}. {s.title}
                         </h2>
                         {drop[s.id] && (s.id !== 'cut' || bench.cutting) ? (
-                          <Button onPress={() => edit(`drop ${s.id}`, drop[s.id] ?? ((b) => b))}>Leave it out</Button>
+                          <Button
+                            onPress={() => {
+                              focus.current = 'more';
+                              edit(`drop ${s.id}`, drop[s.id] ?? ((b) => b));
+                            }}
+                          >
+                            Leave it out
+                          </Button>
                         ) : null}
                       </Name>
                       <Answer>{s.headline}</Answer>
@@ -369,11 +389,17 @@ function OneBench({ plan, plans, fryer, catalog, settings, pantry }: Props) {
               );
             })}
           </Row>
-          <More>
+          <More id="station-more" tabIndex={-1}>
             {add
-              .filter(([, can]) => can)
-              .map(([name, , change]) => (
-                <Button key={name} onPress={() => edit(`add ${name}`, change)}>
+              .filter(([, , can]) => can)
+              .map(([id, name, , change]) => (
+                <Button
+                  key={id}
+                  onPress={() => {
+                    focus.current = id;
+                    edit(`add ${name}`, change);
+                  }}
+                >
                   <Plus size={18} aria-hidden /> {name}
                 </Button>
               ))}
