@@ -4,14 +4,13 @@ package crust
 
 import "math"
 
-// Crispness maps the thickness of dried shell, m, to 0–100. half is the
-// thickness in mm at which a coat is half as crisp as it can be. The scale,
-// by tenths: 0 raw or soggy, 10 tacky, 20 dry to the touch, 30 leathery,
-// 40 firm, 50 first crackle, 60 crisp, 70 crisp and loud, 80 shatters,
-// 90 hard, 100 brittle through.
-func Crispness(driedM, half float64) float64 {
-	d := driedM * 1000 / half
-	d *= math.Sqrt(d)
+// Crispness maps a crust to 0–100: its thickness over that at which what it
+// is made of is half as crisp as can be. The scale, by tenths: 0 raw or
+// soggy, 10 tacky, 20 dry to the touch, 30 leathery, 40 firm, 50 first
+// crackle, 60 crisp, 70 crisp and loud, 80 shatters, 90 hard, 100 brittle
+// through.
+func Crispness(halves float64) float64 {
+	d := halves * math.Sqrt(halves)
 	return 100 * d / (1 + d)
 }
 
@@ -26,44 +25,57 @@ const Crisp = 60
 
 // Browning grows by an Arrhenius rate in surface temperature; energy and
 // rate after Ateba and Mittal (J. Food Eng. 21, 1994) and kin, 80 to
-// 120 kJ/mol.
+// 120 kJ/mol. Its reactants run out on the way to dark; what is darker is
+// charred, which takes a hotter surface: 140 kJ/mol, as starches and proteins
+// pyrolyse (120 to 180), two minutes a stage at 200 °C.
 const (
 	energy      = 80000.0 // J/mol
 	gasConstant = 8.314
 	referenceK  = 160 + 273.15
-	rate        = 1.0 / 64 // 1/s at 160 °C on dry, plain food
+	rate        = 1.0 / 50 // 1/s at 160 °C on dry, plain food
 	wetHalf     = 0.25     // kg/kg dry that halves the rate
+	runsOut     = 3.1      // the stage at which nothing is left to brown
+	charEnergy  = 140000.0
+	charRate    = 1.0 / 120 // 1/s at 200 °C
 )
 
 // A Browner browns one face. Gain scales its rate: sugar, alkali, oil.
 type Browner struct {
 	Gain float64
 	Stage
+	last [2]float64 // rates at the end of the step before, 1/s
 }
 
 // Stage is how far a face is: 0 raw, 0.5 straw, 1 gold, 2 copper, 3 dark,
 // 5 black.
 type Stage float64
 
-var rates = func() (table [642]float64) {
+// rates are of browning and of charring, 1/s, every half kelvin.
+var rates = func() (table [642][2]float64) {
 	for i := range table {
 		t := float64(i)/2 + 273.15
-		table[i] = rate * math.Exp(-energy/gasConstant*(1/t-1/referenceK))
+		table[i] = [2]float64{rate * math.Exp(-energy/gasConstant*(1/t-1/referenceK)),
+			charRate * math.Exp(-charEnergy/gasConstant*(1/t-1/473.15))}
 	}
 	return table
 }()
 
-// Add browns the face for dt s at t °C with x kg water per kg dry in its
-// outer shell.
+// Add browns the face for dt s that end at t °C with x kg water per kg dry at
+// its surface; rates in between are the mean of those at both ends.
 func (b *Browner) Add(dt, t, x float64) {
-	if t < 60 {
-		return
+	now := [2]float64{}
+	if t > 60 {
+		f := min(2*t, 640)
+		i := int(f)
+		part := f - float64(i)
+		w := x / wetHalf
+		for k := range now {
+			now[k] = (rates[i][k] + part*(rates[i+1][k]-rates[i][k])) / (1 + w*w)
+		}
 	}
-	f := min(2*t, 640)
-	i := int(f)
-	r := rates[i] + (f-float64(i))*(rates[i+1]-rates[i])
-	w := x / wetHalf
-	b.Stage += Stage(dt*r*b.Gain/(1+w*w)) * (1 - b.Stage/6)
+	brown, char := (now[0]+b.last[0])/2, (now[1]+b.last[1])/2
+	b.last = now
+	b.Stage += Stage(dt) * (Stage(brown*b.Gain)*max(0, 1-b.Stage/runsOut) + Stage(char)*(1-b.Stage/5))
 }
 
 // Gain returns the scale of browning. Reducing sugar, percent of the

@@ -2,6 +2,7 @@ package food
 
 import (
 	"fmt"
+	"math"
 	"slices"
 	"strings"
 
@@ -15,9 +16,14 @@ type Coat struct {
 	// Says is how the order line puts it: "in rice starch".
 	Says  string
 	Stuck []Stuck // from the inside out
-	// Half is the thickness of dried shell that is half as crisp as can be,
-	// mm: a starch shatters thin, skin has to be thicker.
-	Half float64
+	// Half is the thickness of its own dried layers that is half as crisp as
+	// can be, mm: a starch shatters thin. Crackles is how much crisper it
+	// makes the skin or flesh beneath; 0 is 1.
+	Half, Crackles float64
+	// Rough is how much more passes the film of air than on a smooth surface;
+	// 0 is 1. Crags as high as the film is thick, 0.6 mm, add a fifth to a
+	// third of surface.
+	Rough float64
 	// Browns is how readily the coat's own matter browns beside bare skin,
 	// from its amines; Sugar adds percent of reducing sugar to that of the
 	// cut; Alkali is how far it raises the surface's pH.
@@ -45,6 +51,9 @@ type Stuck struct {
 	// hardly any through loose crumbs, more through dust, which hydrates.
 	Wicks float64
 	DryK  float64 // W/m·K, without water or oil
+	// Pores is what of free diffusion is open to vapour in it once dry:
+	// porosity over tortuosity.
+	Pores float64
 }
 
 const (
@@ -59,17 +68,17 @@ var (
 )
 
 var coats = []Coat{
-	{ID: "bare", Name: "bare", Says: "bare", Half: 0.45, Browns: 1, Source: ownRubs},
-	{ID: "oil-rub", Name: "oil rub", Says: "rubbed with oil", Half: 0.44, Browns: 1.05, Source: ownRubs},
-	{ID: "leavened-rub", Name: "leavened rub", Says: "in a leavened rub", Half: 0.36, Browns: 1, Alkali: 0.8, Source: ownRubs},
-	{ID: "starch-dust", Name: "starch dust", Says: "dusted with starch", Stuck: []Stuck{{1.75, 0.25, 0, 620, 0.7, 0.07}}, Half: 0.44, Browns: 0.9, NeedsOil: 0.3, Light: true, Starchy: true, Raw: palePowder, Covers: 0.35, Source: stuck},
-	{ID: "flour-dust", Name: "flour dust", Says: "dusted with flour", Stuck: []Stuck{{2.15, 0.35, 0, 620, 0.4, 0.07}}, Half: 0.36, Browns: 1.4, NeedsOil: 0.4, Light: true, Starchy: true, Raw: palePowder, Covers: 0.5, Allergens: []string{"wheat"}, Source: stuck},
-	{ID: "flour-starch", Name: "flour and starch", Says: "in flour and starch", Stuck: []Stuck{{2.6, 0.4, 0, 640, 0.4, 0.07}}, Half: 0.28, Browns: 1.4, NeedsOil: 0.4, Light: true, Starchy: true, Raw: palePowder, Covers: 0.55, Allergens: []string{"wheat"}, Source: stuck},
-	{ID: "double-dredge", Name: "double dredge", Says: "dredged twice", Stuck: []Stuck{{2.9, 2.9, 0.4, 1050, 0.3, 0.12}, {4.3, 0.7, 0, 650, 0.05, 0.07}}, Half: 0.36, Browns: 1.7, NeedsOil: 0.8, Sets: 0.30, Starchy: true, Raw: paste, Covers: 0.9, Allergens: []string{"wheat", "egg"}, Source: stuck},
-	{ID: "three-bowl-crumb", Name: "three-bowl crumb", Says: "in three-bowl crumb", Stuck: []Stuck{{2.8, 2.9, 0.4, 1050, 0.7, 0.12}, {6.3, 0.6, 0.1, 550, 0.03, 0.08}}, Half: 0.7, Browns: 1.6, Sugar: 0.5, NeedsOil: 0.8, Sets: 0.35, Starchy: true, Raw: paleCrumb, Covers: 0.95, Allergens: []string{"wheat", "egg", "milk"}, Source: stuck},
-	{ID: "low-carb-crumb", Name: "low-carb crumb", Says: "in low-carb crumb", Stuck: []Stuck{{0.8, 2.6, 0.4, 1030, 0.7, 0.12}, {4.4, 0.4, 2.2, 600, 0.03, 0.08}}, Half: 0.65, Browns: 1.5, NeedsOil: 0.4, Sets: 0.35, Raw: paleCrumb, Covers: 0.95, Allergens: []string{"egg", "milk", "nuts"}, Source: stuck},
-	{ID: "paste", Name: "batter-like paste", Says: "in a thick paste", Stuck: []Stuck{{3.2, 2.8, 0.1, 1050, 0.2, 0.12}}, Half: 0.22, Browns: 1.8, NeedsOil: 0.6, Sets: 0.25, Starchy: true, Raw: paste, Covers: 0.9, Allergens: []string{"wheat"}, Source: stuck},
-	{ID: "wrap", Name: "fatty wrap", Says: "wrapped in a fatty slice", Stuck: []Stuck{{1.8, 5.3, 5.2, 980, 0.1, 0.1}}, Half: 0.38, Browns: 1.8, Sugar: 0.5, Sets: 0.2, Renders: 1.3, Raw: rawPork, Covers: 1, Source: "a cured streaky slice stretched to 1.3 mm, USDA FoodData Central; ±25 %"},
+	{ID: "bare", Name: "bare", Says: "bare", Browns: 1, Source: ownRubs},
+	{ID: "oil-rub", Name: "oil rub", Says: "rubbed with oil", Browns: 1.05, Source: ownRubs},
+	{ID: "leavened-rub", Name: "leavened rub", Says: "in a leavened rub", Crackles: 1.25, Browns: 1, Alkali: 0.8, Source: ownRubs},
+	{ID: "starch-dust", Name: "starch dust", Says: "dusted with starch", Stuck: []Stuck{{1.75, 0.25, 0, 620, 0.1, 0.10, 0.3}}, Half: 0.44, Browns: 0.9, NeedsOil: 0.3, Light: true, Starchy: true, Raw: palePowder, Covers: 0.35, Source: stuck},
+	{ID: "flour-dust", Name: "flour dust", Says: "dusted with flour", Stuck: []Stuck{{2.15, 0.35, 0, 620, 0.1, 0.10, 0.3}}, Half: 0.40, Browns: 1.4, NeedsOil: 0.4, Light: true, Starchy: true, Raw: palePowder, Covers: 0.5, Allergens: []string{"wheat"}, Source: stuck},
+	{ID: "flour-starch", Name: "flour and starch", Says: "in flour and starch", Stuck: []Stuck{{2.6, 0.4, 0, 640, 0.1, 0.10, 0.3}}, Half: 0.36, Browns: 1.4, NeedsOil: 0.4, Light: true, Starchy: true, Raw: palePowder, Covers: 0.55, Allergens: []string{"wheat"}, Source: stuck},
+	{ID: "double-dredge", Name: "double dredge", Says: "dredged twice", Stuck: []Stuck{{2.9, 2.9, 0.4, 1050, 0.4, 0.12, 0}, {4.3, 0.7, 0, 700, 0.05, 0.09, 0.3}}, Rough: 1.1, Half: 0.5, Browns: 1.3, NeedsOil: 0.8, Sets: 0.30, Starchy: true, Raw: paste, Covers: 0.9, Allergens: []string{"wheat", "egg"}, Source: stuck},
+	{ID: "three-bowl-crumb", Name: "three-bowl crumb", Says: "in three-bowl crumb", Stuck: []Stuck{{2.8, 2.9, 0.4, 1050, 0.2, 0.12, 0}, {6.3, 0.6, 0.1, 550, 0.03, 0.11, 0.4}}, Rough: 1.2, Half: 0.8, Browns: 1.6, Sugar: 0.5, NeedsOil: 0.8, Sets: 0.35, Starchy: true, Raw: paleCrumb, Covers: 0.95, Allergens: []string{"wheat", "egg", "milk"}, Source: stuck},
+	{ID: "low-carb-crumb", Name: "low-carb crumb", Says: "in low-carb crumb", Stuck: []Stuck{{0.8, 2.6, 0.4, 1030, 0.1, 0.15, 0}, {4.4, 0.4, 2.2, 600, 0.03, 0.14, 0.25}}, Rough: 1.2, Half: 0.65, Browns: 1.5, NeedsOil: 0.4, Sets: 0.35, Raw: paleCrumb, Covers: 0.95, Allergens: []string{"egg", "milk", "nuts"}, Source: stuck},
+	{ID: "paste", Name: "batter-like paste", Says: "in a thick paste", Stuck: []Stuck{{3.2, 2.8, 0.1, 1050, 0.8, 0.10, 0}}, Half: 0.22, Browns: 1.8, NeedsOil: 0.6, Sets: 0.25, Starchy: true, Raw: paste, Covers: 0.9, Allergens: []string{"wheat"}, Source: stuck},
+	{ID: "wrap", Name: "fatty wrap", Says: "wrapped in a fatty slice", Stuck: []Stuck{{1.8, 5.3, 5.2, 980, 0.1, 0.1, 0}}, Half: 0.38, Browns: 1.8, Sugar: 0.5, Sets: 0.2, Renders: 1.3, Raw: rawPork, Covers: 1, Source: "a cured streaky slice stretched to 1.3 mm, USDA FoodData Central; ±25 %"},
 }
 
 // Coats returns all coats, the lightest first.
@@ -119,29 +128,53 @@ func (c Coating) Grams(p Piece) float64 {
 
 func (l Stuck) grams() float64 { return l.Dry + l.Wet + l.Fat }
 
-// layers returns the coat's own layers, if it has any. Oil fills the outer
-// one's pores up to a third of its weight: a loose coat conducts 0.07 W/m·K
-// dry, oil brings it towards 0.17 and water towards 0.5.
-func (c Coating) layers() (out []thermal.Layer) {
+// layers returns the coat's own layers around a body of radius r and shape e,
+// if it has any: as thick as what sticks to each unit of the food's surface
+// needs where it curves. Oil fills the outer one's pores up to a third of its
+// weight: a loose coat conducts 0.07 W/m·K dry, oil brings it towards 0.17
+// and water towards 0.5.
+func (c Coating) layers(r, e float64) (out []thermal.Layer) {
+	volume := r / e // under it, m³ per m² of the food's surface
+	edge := r
 	for i, l := range c.Stuck {
 		kept := l.grams()
 		dens := l.Density / kept
 		m := thermal.Material{
 			Solids: l.Dry * dens, Water: l.Wet * dens, Fat: l.Fat * dens, SolidsHeat: 1700,
-			DryK: l.DryK, WetK: 0.40, Diffusivity: l.Wicks, Rendering: c.Renders, Part: thermal.Coat,
+			DryK: l.DryK, WetK: 0.40, Diffusivity: l.Wicks, Pores: l.Pores, Crisp: c.Half / 1000 * (1 + dryIsDull*(1-c.Oiled())), Rendering: c.Renders, Drains: wrapDrains, Part: thermal.Coat,
 		}
 		if i == len(c.Stuck)-1 {
-			oil := min(c.Oil, kept/3)
-			// Only a loose layer has pores to fill; on others it is a film.
-			if l.DryK < 0.1 {
-				m.Fat += oil * dens
-				m.DryK += 0.25 * oil / kept
-			}
+			oil := c.Oil - c.FilmOil()
+			m.Fat += oil * dens
+			m.DryK += 0.25 * oil / kept
 		}
-		out = append(out, thermal.Layer{Thickness: kept * 0.1 / l.Density, Material: m}) // g/100 cm² is 0.1 kg/m²
+		volume += kept * 0.1 / l.Density // g/100 cm² is 0.1 kg/m²
+		next := r * math.Pow(volume*e/r, 1/e)
+		out = append(out, thermal.Layer{Thickness: next - edge, Material: m})
+		edge = next
 	}
 	return out
 }
+
+// Film returns how much more heat and vapour pass the film on the coat than
+// on a smooth surface.
+func (c Coating) Film() float64 { return orDefault(c.Rough, 1) }
+
+// dryIsDull is how much more of a coat without its oil it takes to be as
+// crisp: it is baked dry and crumbles, where oil fries it (cooks' word, ±0.1).
+const dryIsDull = 0.25
+
+// FilmOil returns the oil that lies on the outside as a film, g per 100 cm²:
+// a loose layer takes it into its pores, up to a third of its own weight.
+func (c Coating) FilmOil() float64 {
+	if n := len(c.Stuck); n > 0 && c.Stuck[n-1].Pores > 0 {
+		return max(0, c.Oil-c.Stuck[n-1].grams()/3)
+	}
+	return c.Oil
+}
+
+// crackles returns how much crisper the coat makes what it lies on.
+func (c Coating) crackles() float64 { return orDefault(c.Crackles, 1) }
 
 // A Surface says how dry the outside is when the food goes in.
 type Surface string

@@ -58,9 +58,9 @@ type Cut struct {
 	// the cut, on all of the surface that has it; Skin what it is made of.
 	SkinMm float64
 	Skin   Composition
-	// Crackles scales how thick the crust counts: thin fish skin and the
-	// gelled starch of a potato are crisp where meat is leathery. 0 is 1.
-	Crackles float64
+	// SkinCrispMm and FleshCrispMm are the thickness of dried layer that is
+	// half as crisp as can be; 0 means that of bird skin and of lean meat.
+	SkinCrispMm, FleshCrispMm float64
 	// SkinWicks is the diffusivity of water in it over that in meat; 0 means
 	// that of bird skin.
 	SkinWicks float64
@@ -147,27 +147,46 @@ type Piece struct {
 	Surface, Volume          float64
 }
 
+// full is the share of its box that a form fills.
+var full = map[Form]float64{Slab: 1, Cylinder: math.Pi / 4, Ellipsoid: math.Pi / 6}
+
+// roundSection is the width, in thicknesses, up to which a section counts as
+// round: such a piece that is thicker is thicker all round, and shorter.
+const roundSection = 1.35
+
 // Piece returns the geometry of a piece of massG grams. A thickness of 0 is
-// worked out from the mass and the cut's proportions; otherwise length and
-// width follow from it, in proportion.
+// worked out from the mass and the cut's proportions. One by ruler is kept:
+// a flat cut then gives in length and width alike, one round in section keeps
+// its section and gives in length. No piece is thicker than it is wide or
+// long, so that the thickest that a mass can be is as deep as it is wide and
+// long; more by ruler is taken for that.
 func (c Cut) Piece(massG, thicknessMm float64) Piece {
 	v := massG / 1000 / c.Density()
-	full := map[Form]float64{Slab: 1, Cylinder: math.Pi / 4, Ellipsoid: math.Pi / 6}[c.Form]
-	t := math.Cbrt(v / (full * c.Length * c.Width))
+	box := v / full[c.Form] // of which it fills its share
+	t := math.Cbrt(box / (c.Length * c.Width))
 	l, w := c.Length*t, c.Width*t
 	if thicknessMm > 0 {
-		t = thicknessMm / 1000
-		grow := math.Sqrt(v / (full * t * l * w))
-		l, w = l*grow, w*grow
+		t = min(thicknessMm/1000, math.Cbrt(box))
+		if c.Width <= roundSection {
+			w = min(c.Width*t, math.Sqrt(box/t))
+		} else {
+			w = max(t, math.Sqrt(box/t*c.Width/c.Length))
+		}
+		l = box / t / w
 	}
-	p := Piece{Form: c.Form, Thickness: t, Length: l, Width: w, Volume: v}
-	a, b, d := l/2, w/2, t/2
-	switch c.Form {
+	return NewPiece(c.Form, l, w, t)
+}
+
+// NewPiece returns a form's geometry from its outer dimensions in m.
+func NewPiece(form Form, length, width, thickness float64) Piece {
+	p := Piece{Form: form, Thickness: thickness, Length: length, Width: width, Volume: full[form] * length * width * thickness}
+	a, b, d := length/2, width/2, thickness/2
+	switch form {
 	case Slab:
-		p.Surface = 2 * (l*w + l*t + w*t)
+		p.Surface = 8 * (a*b + a*d + b*d)
 	case Cylinder:
 		// Ramanujan's circumference of the ellipse, and the two ends.
-		p.Surface = math.Pi*(3*(b+d)-math.Sqrt((3*b+d)*(b+3*d)))*l + 2*math.Pi*b*d
+		p.Surface = math.Pi*(3*(b+d)-math.Sqrt((3*b+d)*(b+3*d)))*length + 2*math.Pi*b*d
 	case Ellipsoid:
 		// Thomsen's formula, within 1.1 %.
 		const q = 1.6075
@@ -178,11 +197,6 @@ func (c Cut) Piece(massG, thicknessMm float64) Piece {
 
 // Half returns the smallest half-dimension, m: heat has no farther to go.
 func (p Piece) Half() float64 { return min(p.Thickness, p.Width, p.Length) / 2 }
-
-// Shape returns the shape number E = S·R/V, held between 1 and 3.
-func (p Piece) Shape() float64 {
-	return min(3, max(1, p.Surface*p.Half()/p.Volume))
-}
 
 // Footprint returns the area seen from above, m².
 func (p Piece) Footprint() float64 {
@@ -198,17 +212,48 @@ func (c Composition) material() thermal.Material {
 	return thermal.Material{
 		Solids: d * (c.Protein + c.Carb + c.Ash), Fat: d * c.Fat, Water: d * c.Water, SolidsHeat: c.solidsHeat(),
 		// Fat conducts a third as well as wet flesh.
-		DryK: 0.07, WetK: 0.46 * (1 - 1.1*d*c.Fat/917), Diffusivity: 1,
+		DryK: 0.07, WetK: 0.47 * (1 - 1.1*d*c.Fat/917), Diffusivity: 1,
 	}
 }
 
-// Layers returns the piece from the inside out, with its coat. saltPct is the
-// salt in the flesh, percent of its mass: it opens the protein, which then
-// holds more water when heated (drip falls by about a fifth at 1 % and hardly
-// more beyond 2 %; Offer and Trinick, Meat Science 8, 1983).
-func (c Cut) Layers(p Piece, coat Coating, saltPct float64) []thermal.Layer {
-	r, e := p.Half(), p.Shape()
-	var layers []thermal.Layer
+// Columns returns the parts of the piece that the heat is computed for, each
+// from the inside out and with its coat, in air that gives film W/m²·K on the
+// mean of its faces. saltPct is the salt in the flesh, percent of its mass:
+// it opens the protein, which then holds more water when heated (drip falls
+// by about a fifth at 1 % and hardly more beyond 2 %; Offer and Trinick, Meat
+// Science 8, 1983).
+func (c Cut) Columns(p Piece, coat Coating, saltPct, film float64) []Column {
+	parts := p.Parts(film * p.Half() / fleshConducts)
+	out := make([]Column, 0, len(parts))
+	for _, part := range parts {
+		r := p.Half()
+		inner := part.Share * p.Volume * part.Shape / r // the food's own surface, under its coat
+		layers := c.layers(r, part.Shape, saltPct, coat)
+		outer := r
+		for _, l := range coat.layers(r, part.Shape) {
+			outer += l.Thickness
+			layers = append(layers, l)
+		}
+		out = append(out, Column{Shape: part.Shape, Layers: layers, Area: inner * math.Pow(outer/r, part.Shape-1)})
+	}
+	return out
+}
+
+// A Column is a part of a piece, for core/thermal: its shape number, what it
+// is made of from the inside out, and its outer surface in m².
+type Column struct {
+	Shape  float64
+	Layers []thermal.Layer
+	Area   float64
+}
+
+// Wrap is the coat that is a slice of meat.
+const Wrap = "wrap"
+
+// Wrapped says whether the cut comes in a fatty wrap.
+func (c Cut) Wrapped() bool { return c.Skin == streaky }
+
+func (c Cut) layers(r, e, saltPct float64, coat Coating) (layers []thermal.Layer) {
 	inside := 0.0
 	skin := min(c.SkinMm/1000, r/2)
 	if c.Bone > 0 {
@@ -222,20 +267,47 @@ func (c Cut) Layers(p Piece, coat Coating, saltPct float64) []thermal.Layer {
 		layers = append(layers, thermal.Layer{Thickness: inside, Material: filling})
 	}
 	flesh := c.Flesh.material()
-	flesh.Holding, flesh.Rendering = c.Holding*(1-0.2*min(2, saltPct)), c.Renders
+	flesh.Holding, flesh.Rendering, flesh.Drains = c.Holding*(1-0.2*min(2, saltPct)), c.Renders, FleshDrains
+	flesh.Crisp = orDefault(c.FleshCrispMm, fleshCrispMm) / 1000 / coat.crackles()
 	layers = append(layers, thermal.Layer{Thickness: r - inside - skin, Material: flesh})
 	if skin > 0 {
 		m := c.Skin.material()
-		m.Part, m.Holding, m.Rendering, m.Diffusivity = thermal.Skin, 0.10, 1, skinDiffusivity
-		if c.SkinWicks > 0 {
-			m.Diffusivity = c.SkinWicks
-		}
+		m.Part, m.Holding, m.Rendering, m.Drains = thermal.Skin, 0.10, 1, c.SkinDrains()
+		m.Diffusivity = orDefault(c.SkinWicks, skinWicks)
+		m.Crisp = orDefault(c.SkinCrispMm, skinCrispMm) / 1000 / coat.crackles()
 		layers = append(layers, thermal.Layer{Thickness: skin, Material: m})
 	}
-	return append(layers, coat.layers()...)
+	return layers
 }
 
-// skinDiffusivity is the diffusivity of water in skin over that in meat
-// (spread 2 to 4): fresh bird skin stays wet longer than cut
-// flesh, whose surface seals as its protein sets.
-const skinDiffusivity = 7.0
+func orDefault(v, d float64) float64 {
+	if v == 0 {
+		return d
+	}
+	return v
+}
+
+// SkinDrains returns the share of the fat melted in the skin, or in the wrap
+// that the cut comes in, that leaves.
+func (c Cut) SkinDrains() float64 {
+	if c.Wrapped() {
+		return wrapDrains
+	}
+	return skinDrains
+}
+
+const (
+	// Of the fat that has melted, what leaves: skin keeps most of it under
+	// itself, sliced fat lets go of more, a thin cured slice of half. Worked
+	// back from raw and roasted fat of wings, drumsticks and belly in USDA
+	// FoodData Central with the yields of the USDA Table of Cooking Yields
+	// for Meat and Poultry (2012), ±0.1.
+	skinDrains, FleshDrains, wrapDrains = 0.20, 0.40, 0.50
+	// fleshConducts is the conductivity of wet flesh, W/m·K, for a Biot
+	// number: 0.42 to 0.50 over the table's cuts.
+	fleshConducts = 0.45
+	// skinWicks is the diffusivity of water in bird skin over that in meat.
+	skinWicks = 1.6
+	// The thickness of dried layer, mm, that is half as crisp as can be.
+	skinCrispMm, fleshCrispMm = 0.60, 0.60
+)

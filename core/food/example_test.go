@@ -14,7 +14,7 @@ func ExampleCut_Piece() {
 			panic(err)
 		}
 		p := c.Piece(c.Typical, 0)
-		fmt.Printf("%s: %.0f mm thick, E %.1f\n", c.Name, p.Thickness*1000, p.Shape())
+		fmt.Printf("%s: %.0f mm thick, E %.1f\n", c.Name, p.Thickness*1000, p.Uptake())
 	}
 	// Output:
 	// white fish fillet: 17 mm thick, E 1.4

@@ -68,13 +68,37 @@ const nested = 0.8
 
 // Coverage returns how full the basket is with n pieces of a size, from 0;
 // over 1 is more than one layer. It is the larger of the share of the floor
-// under the pieces and of what a real packing of them allows: a few long
-// pieces fill a round basket long before its floor is covered.
+// under the pieces and of what a packing of them allows: a few long pieces
+// fill a basket long before its floor is covered. It grows without jumps in
+// all it depends on: what fits is a mean over hands that lay pieces
+// differently, not a whole number.
 func (s Spec) Coverage(lengthMm, widthMm, footprint float64, n int) float64 {
 	levels := float64(max(1, s.Levels))
 	floor := float64(n) * footprint / s.Basket.Area()
-	packed := nested * float64(n) / float64(s.Basket.Capacity(lengthMm, widthMm))
+	packed := nested * float64(n) / s.Basket.fits(lengthMm, widthMm)
 	return math.Max(floor, packed) / levels
+}
+
+// fits is how many boxes of a size lie in one layer in the mean: side by side
+// along each side of the basket, or of the square of a round one's area, with
+// up to two fifths of a box of waste.
+func (b Basket) fits(lengthMm, widthMm float64) float64 {
+	length, width := b.fit(lengthMm, widthMm)
+	w, d := b.sides()
+	wall := 1.0
+	if b.Shape == Round {
+		wall = 1 - 0.35*(length/w)*(length/w)
+		w *= math.Sqrt(math.Pi) / 2
+		d = w
+	}
+	along := func(side, box float64) float64 {
+		if x := side / box; x > 1 {
+			return x - 0.7*(1-1/x)
+		} else {
+			return x
+		}
+	}
+	return wall * math.Max(along(w, length)*along(d, width), along(d, length)*along(w, width))
 }
 
 // lower is the share of the air that each level further down still gets: the

@@ -23,7 +23,7 @@ var Kinds = []Kind{Drawer, Oven}
 // build holds what goes with a kind, by watt of heater where that scales
 // with size. Start values of the model, spread ±25 % between makes.
 type build struct {
-	Metal      float64 // J/K per W: liner, grate, element carrier
+	HeatUpMin  float64 // minutes from cold to 200 °C, empty, from which the metal follows
 	Coupling   float64 // W/K per W, air to metal
 	Loss       float64 // W/K per W, metal to room
 	Fresh      float64 // kg/s of air drawn through
@@ -35,8 +35,8 @@ type build struct {
 }
 
 var builds = map[Kind]build{
-	Drawer: {Metal: 1.25, Coupling: 0.018, Loss: 0.0016, Fresh: 0.0024, Cavity: 0.009, Upper: 35, Lower: 17, Radiation: 9, RadiationL: 11},
-	Oven:   {Metal: 2.2, Coupling: 0.018, Loss: 0.0020, Fresh: 0.0025, Cavity: 0.024, Upper: 26, Lower: 15, Radiation: 12, RadiationL: 9},
+	Drawer: {HeatUpMin: 3.6, Coupling: 0.018, Loss: 0.0016, Fresh: 0.0024, Cavity: 0.009, Upper: 54, Lower: 28, Radiation: 9, RadiationL: 11},
+	Oven:   {HeatUpMin: 6.5, Coupling: 0.018, Loss: 0.0020, Fresh: 0.0025, Cavity: 0.024, Upper: 26, Lower: 15, Radiation: 12, RadiationL: 9},
 }
 
 // Spec is a fryer as its owner knows it.
@@ -47,6 +47,12 @@ type Spec struct {
 	Airflow     float64 // 1 is middling
 	DialOffsetC float64 // air minus dial
 	RoomC       float64
+	// HeatUpMin is how many minutes it takes from a cold room to 200 °C,
+	// empty; 0 means that of its kind. Its owner can time it.
+	HeatUpMin float64
+	// MetalJK is the heat capacity that follows from it, J/K; 0 has it
+	// worked out.
+	MetalJK float64
 	// Levels is how many trays, or levels of a rack, share the load.
 	Levels int
 }
@@ -72,6 +78,7 @@ const (
 type State struct {
 	spec    Spec
 	build   build
+	metal   float64 // J/K
 	airC    float64
 	metalC  float64
 	vapour  float64 // kg per kg of dry air
@@ -87,11 +94,71 @@ func NewState(s Spec) (*State, error) {
 	if !ok {
 		return nil, fmt.Errorf("no fryer kind is called %q; known are %v", s.Kind, Kinds)
 	}
-	p := s.PowerW
-	b.Metal *= p
-	b.Coupling *= p
-	b.Loss *= p
-	return &State{spec: s, build: b, airC: s.RoomC, metalC: s.RoomC, vapour: roomVapour}, nil
+	if s.MetalJK == 0 {
+		s.MetalJK = Metal(s)
+	}
+	b.Coupling *= s.PowerW
+	b.Loss *= s.PowerW
+	return &State{spec: s, build: b, metal: s.MetalJK, airC: s.RoomC, metalC: s.RoomC, vapour: roomVapour}, nil
+}
+
+// HeatUp returns the minutes that a kind takes from cold to 200 °C where
+// nobody has timed it.
+func (k Kind) HeatUp() float64 { return builds[k].HeatUpMin }
+
+// Limits of a fryer's minutes to 200 °C.
+const MinHeatUp, MaxHeatUp = 1.5, 20.0
+
+// Metal returns the heat capacity in J/K of liner, grate and element carrier
+// that makes a fryer take its minutes to 200 °C, at full power, from a room of
+// 21 °C.
+func Metal(s Spec) float64 {
+	goal := s.HeatUpMin
+	if goal == 0 {
+		goal = s.Kind.HeatUp()
+	}
+	s.RoomC, s.DialOffsetC = 21, 0
+	takes := func(metal float64) float64 {
+		s.MetalJK = metal
+		f, err := NewState(s)
+		if err != nil {
+			return 0
+		}
+		const dt = 5.0
+		for t := 0.0; t < 60*60; t += dt {
+			before := f.airC
+			if f.Step(dt, 300, false, Take{}); f.airC >= 200 {
+				return (t + dt*(200-before)/(f.airC-before)) / 60
+			}
+		}
+		return 60
+	}
+	lo, hi := 1.0, 20*s.PowerW // J/K
+	for range 24 {
+		if m := (lo + hi) / 2; takes(m) < goal {
+			lo = m
+		} else {
+			hi = m
+		}
+	}
+	return (lo + hi) / 2
+}
+
+// Curve returns the air of an empty fryer each half minute from cold, °C, at
+// a dial.
+func Curve(s Spec, dialC, minutes float64) ([]float64, error) {
+	f, err := NewState(s)
+	if err != nil {
+		return nil, err
+	}
+	out := []float64{f.airC}
+	for range int(2 * minutes) {
+		for range 10 {
+			f.Step(3, dialC, false, Take{})
+		}
+		out = append(out, f.airC)
+	}
+	return out, nil
 }
 
 // roomVapour is that of a kitchen of 21 °C at half saturation, kg/kg.
@@ -144,8 +211,8 @@ func (f *State) Step(dt, dialC float64, open bool, load Take) {
 		steamFlow := f.steam
 		a := heatA/dt + coupling + fresh*airHeat + load.Conductance + slope + steamFlow*steamHeat
 		ra := heatA/dt*f.airC + power + fresh*airHeat*f.spec.RoomC + load.Conductance*load.SurfaceC - f.owedHeat/dt + steamFlow*steamHeat*100
-		m := b.Metal/dt + coupling + b.Loss
-		rm := b.Metal/dt*f.metalC + b.Loss*f.spec.RoomC
+		m := f.metal/dt + coupling + b.Loss
+		rm := f.metal/dt*f.metalC + b.Loss*f.spec.RoomC
 		det := a*m - coupling*coupling
 		return (ra*m + coupling*rm) / det, (a*rm + coupling*ra) / det
 	}

@@ -76,7 +76,7 @@ func Salt(cut food.Cut, piece food.Piece, pieces int, bath Bath) (Salted, error)
 		return thermal.Material{Solids: water, SolidsHeat: 1, Water: 1e-9, DryK: d * let * water}
 	}
 	var layers []thermal.Layer
-	r, e := piece.Half(), piece.Shape()
+	r, e := piece.Half(), piece.Uptake()
 	skin := math.Min(cut.SkinMm/1000, r/3)
 	inside := 0.0
 	if hollow := cut.Bone + cut.Stuffing; hollow > 0 {

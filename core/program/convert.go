@@ -60,6 +60,9 @@ var media = map[string]medium{
 	FromOven: {h: [2]float64{21, 17}, convect: [2]float64{11, 7}, vapour: 2500},
 }
 
+// inOil fills the pores of any coat, g per 100 cm².
+const inOil = 20.0
+
 // wellDone is the coldest flesh, °C, beyond which the inside only dries.
 const wellDone = 97.0
 
@@ -92,7 +95,13 @@ func Convert(ctx context.Context, q Request, from Recipe) (Conversion, error) {
 	if err != nil {
 		return Conversion{}, err
 	}
-	r, err := newRun(&s, nominal, standard)
+	there := s
+	m := media[from.Kind]
+	there.film = (m.h[0] + m.h[1]) / 2
+	if from.Kind == FromOil {
+		there.coating.Oil = inOil
+	}
+	r, err := newRun(&there, nominal, standard)
 	if err != nil {
 		return Conversion{}, err
 	}
@@ -130,6 +139,9 @@ func (r *run) immerse(from Recipe) (Source, error) {
 	const dt = 1.0
 	for t := 0.0; t < from.Minutes*60-1e-6; t += dt {
 		c.body.Step(dt, air)
+		if c.edge != nil {
+			c.edge.Step(dt, air)
+		}
 		core := c.body.Coldest()
 		if math.IsNaN(c.safeAt) {
 			c.safeAt = c.watch.Add((t+dt)/60, core)

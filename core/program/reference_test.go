@@ -44,7 +44,7 @@ func referenceCooks(t testing.TB) (cooks []referenceCook) {
 		q.Load.ThicknessMm, q.Load.StartC = &thick, &start
 		q.Coat = &Coat{ID: row[7], OilG: num(row[8])}
 		q.Program.PreheatMin = num(row[9])
-		for _, s := range strings.Fields(row[10]) {
+		for _, s := range strings.FieldsFunc(row[10], func(r rune) bool { return r == ' ' || r == ';' }) {
 			air, minutes, _ := strings.Cut(s, ":")
 			q.Program.Stages = append(q.Program.Stages, Stage{AirC: num(air), Minutes: num(minutes)})
 		}
@@ -58,6 +58,10 @@ func referenceCooks(t testing.TB) (cooks []referenceCook) {
 			t.Fatal(row[12], err)
 		}
 		q.Fryer = &Fryer{Basket: &Basket{Shape: "rectangle", WidthMm: w, DepthMm: d}}
+		if _, twin, ok := strings.Cut(row[12], " of two drawers "); ok {
+			watts := num(strings.TrimSuffix(twin, " W"))
+			q.Fryer.Drawers, q.Fryer.PowerW = 2, &watts
+		}
 		cooks = append(cooks, referenceCook{row[0], row[13], q, num(row[14]), num(row[15])})
 	}
 	return cooks
@@ -72,6 +76,11 @@ func (c referenceCook) read(a Answer) (v float64, ok bool) {
 	case strings.HasPrefix(c.quantity, "mass_loss_pct_at_"):
 		m, err := strconv.ParseFloat(strings.TrimPrefix(c.quantity, "mass_loss_pct_at_"), 64)
 		return at(a.Timeline, m).MassLossPct, err == nil
+	}
+	if after, ok := strings.CutPrefix(c.quantity, "brown_at_"); ok {
+		m, err := strconv.ParseFloat(after, 64)
+		f := at(a.Timeline, m).Faces
+		return min(f[0].Brown, f[1].Brown), err == nil
 	}
 	return 0, false
 }

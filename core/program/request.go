@@ -60,6 +60,12 @@ type Fryer struct {
 	Basket      *Basket  `json:"basket,omitempty"` // rectangle 230 by 230
 	Airflow     *float64 `json:"airflow,omitempty"`
 	DialOffsetC float64  `json:"dialOffsetC,omitempty"`
+	// HeatUpMin is how long it takes from cold to 200 °C, empty, timed by its
+	// owner; left out, that of its kind.
+	HeatUpMin *float64 `json:"heatUpMin,omitempty"`
+	// Inferred names the figures that nobody has read off or measured:
+	// their spread is wider.
+	Inferred []string `json:"inferred,omitempty"`
 	// Trays is how many levels of an oven share the load, 1; Rack lifts half
 	// of a drawer's load onto a second level.
 	Trays int `json:"trays,omitempty"`
@@ -152,7 +158,7 @@ func names[T ~string](list []T) []string {
 const (
 	MaxPieces  = 120
 	MaxMinutes = 120.0
-	MinStartC  = -2.0
+	MinStartC  = -1.0 // colder, water in it is ice
 	MaxStartC  = 60.0
 	MinAirC    = 60.0
 	MaxAirC    = 240.0
@@ -188,6 +194,10 @@ func (c *checker) fryer(f Fryer) fryer.Spec {
 		Kind: fryer.Kind(kind), PowerW: value(f.PowerW, 1500), Airflow: value(f.Airflow, 1),
 		DialOffsetC: f.DialOffsetC, RoomC: value(f.RoomC, 21),
 		Basket: fryer.Basket{Shape: fryer.BasketShape(basket.Shape), WidthMm: basket.WidthMm, DepthMm: basket.DepthMm, DiameterMm: basket.DiameterMm},
+	}
+	if f.HeatUpMin != nil {
+		c.within("fryer.heatUpMin", *f.HeatUpMin, fryer.MinHeatUp, fryer.MaxHeatUp, "minutes from cold to 200 °C")
+		s.HeatUpMin = *f.HeatUpMin
 	}
 	s.Levels = max(1, f.Trays)
 	if s.Kind == fryer.Oven {
@@ -232,30 +242,34 @@ func Check(q Request) error {
 
 // setup is a request resolved: tables looked up, defaults in, all checked.
 type setup struct {
-	cut      food.Cut
-	coating  food.Coating
-	surface  food.Surface
-	water    float64 // on it, kg/m²
-	spread   float64 // of thickness, percent
-	pieces   int     // in one drawer
-	drawers  int
-	massG    float64
-	thick    float64 // mm
-	startC   float64
-	piece    food.Piece
-	spec     fryer.Spec
-	program  Program
-	minutes  float64
-	tail     float64
-	rule     safety.Rule
-	crust    float64
-	gain     float64 // of browning
-	half     float64 // mm of crust that is half as crisp as can be
-	guidance safety.Guidance
-	coverage float64
-	sugar    float64 // percent added to the surface
-	salt     float64 // percent in the flesh
-	dial     Dial
+	cut         food.Cut
+	coating     food.Coating
+	surface     food.Surface
+	water       float64  // on it, kg/m²
+	pieceSpread float64  // of thickness, percent
+	measured    bool     // the thickness, by ruler
+	timed       bool     // the fryer's minutes to 200 °C
+	inferred    []string // the fryer's figures that nobody measured
+	shownMin    float64  // what a screen shows, where a run goes on; 0 is all
+	film        float64  // W/m²·K that the shape is for, where it is not the fryer's
+	pieces      int      // in one drawer
+	drawers     int
+	massG       float64
+	thick       float64 // mm
+	startC      float64
+	piece       food.Piece
+	spec        fryer.Spec
+	program     Program
+	minutes     float64
+	tail        float64
+	rule        safety.Rule
+	crust       float64
+	gain        float64 // of browning
+	guidance    safety.Guidance
+	coverage    float64
+	sugar       float64 // percent added to the surface
+	salt        float64 // percent in the flesh
+	dial        Dial
 }
 
 // resolve checks a request and fills its defaults. The error is FieldErrors.
@@ -286,8 +300,8 @@ func resolve(q Request) (setup, error) {
 	}
 	s.surface = food.Surface(surface)
 	c.among("load.surface", surface, names(food.Surfaces))
-	s.spread = value(q.Load.SpreadPct, 100*thicknessSpread)
-	c.within("load.spreadPct", s.spread, 0, 40, "percent of the thickness")
+	s.pieceSpread = value(q.Load.SpreadPct, 100*thicknessSpread)
+	c.within("load.spreadPct", s.pieceSpread, 0, 40, "percent of the thickness")
 	s.water = s.surface.Water()
 	if w := q.Load.SurfaceWaterG; w != nil {
 		c.within("load.surfaceWaterG", *w, -1.2, 4, "g/100 cm²")
@@ -295,6 +309,9 @@ func resolve(q Request) (setup, error) {
 	}
 
 	coat := value(q.Coat, Coat{ID: "bare"})
+	if coat.ID == food.Wrap && s.cut.Wrapped() {
+		coat.ID = "bare" // it comes in its wrap
+	}
 	if s.coating.Coat, err = food.FindCoat(coat.ID); err != nil {
 		c.errs = append(c.errs, FieldError{"coat.id", fmt.Sprintf("%q", coat.ID), strings.Join(food.CoatIDs(), ", ")})
 	}
@@ -303,8 +320,10 @@ func resolve(q Request) (setup, error) {
 	c.within("coat.saltPct", coat.SaltPct, 0, 5, "percent")
 	s.sugar, s.salt = coat.SugarPct, coat.SaltPct
 
-	s.spec = c.fryer(value(q.Fryer, Fryer{}))
-	s.drawers = max(1, value(q.Fryer, Fryer{}).Drawers)
+	machine := value(q.Fryer, Fryer{})
+	s.spec = c.fryer(machine)
+	s.drawers = max(1, machine.Drawers)
+	s.measured, s.timed, s.inferred = q.Load.ThicknessMm != nil, heatUpKnown(machine), machine.Inferred
 
 	c.within("program.preheatMin", q.Program.PreheatMin, 0, 30, "minutes")
 	if q.Program.HotFromC != 0 {
@@ -365,7 +384,10 @@ func resolve(q Request) (setup, error) {
 		}
 		return 0
 	})
-	s.spec.PowerW /= float64(s.drawers)
+	if s.drawers > 1 {
+		s.spec = twin(s.spec)
+	}
+	s.spec.MetalJK = fryer.Metal(s.spec)
 	s.piece = s.cut.Piece(s.massG, value(q.Load.ThicknessMm, 0))
 	s.thick = s.piece.Thickness * 1000
 	if q.Load.ThicknessMm != nil {
@@ -375,10 +397,6 @@ func resolve(q Request) (setup, error) {
 	s.coating.Oil = coat.OilG / float64(s.pieces) / (s.piece.Surface * 100) // per 100 cm²
 	// The fuller of two drawers decides.
 	s.pieces = (s.pieces + s.drawers - 1) / s.drawers
-	s.half = s.coating.Half
-	if (len(s.coating.Stuck) == 0 || s.coating.Light) && s.cut.Crackles > 0 {
-		s.half /= s.cut.Crackles
-	}
 	s.gain = sugarGain(s, coat.SugarPct)
 	s.coverage = s.spec.Coverage(s.piece.Length*1000, s.piece.Width*1000, s.piece.Footprint(), s.pieces)
 	if s.coverage > MaxCoverage {

@@ -132,7 +132,7 @@ func TestWarningsProposeWhatMends(t *testing.T) {
 	}
 
 	for code, q := range map[string]Request{
-		"sugar":     {Load: Load{Cut: "chicken-drumstick", Pieces: 4, PieceMassG: 115}, Coat: &Coat{ID: "oil-rub", OilG: 4, SugarPct: 3}, Program: Program{PreheatMin: 4, Stages: []Stage{{AirC: 190, Minutes: 25}}, Turns: []Turn{{11, Flip}}}},
+		"sugar":     {Load: Load{Cut: "chicken-drumstick", Pieces: 4, PieceMassG: 115}, Coat: &Coat{ID: "oil-rub", OilG: 4, SugarPct: 3}, Program: Program{PreheatMin: 4, Stages: []Stage{{AirC: 175, Minutes: 22}}, Turns: []Turn{{11, Flip}}}},
 		"layered":   {Load: Load{Cut: "potato-wedge", Pieces: 40, PieceMassG: 32}, Program: Program{Stages: []Stage{{AirC: 190, Minutes: 20}}}},
 		"smoke":     {Load: Load{Cut: "pork-belly-slice", Pieces: 4, PieceMassG: 42}, Program: Program{Stages: []Stage{{AirC: 200, Minutes: 12}}}},
 		"lifts":     {Load: Load{Cut: "prawn", Pieces: 8, PieceMassG: 16}, Coat: &Coat{ID: "flour-dust"}, Program: Program{Stages: []Stage{{AirC: 190, Minutes: 8}}}},

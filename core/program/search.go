@@ -4,7 +4,6 @@ import (
 	"context"
 	"math"
 	"runtime"
-	"slices"
 	"sync"
 
 	"velocrustum/core/crust"
@@ -252,32 +251,6 @@ func (s *setup) search(ctx context.Context, w Way, g goal) (choice, trial, error
 		}
 		step, minute = max(s.dial.StepC, step/2), max(1, minute-1)
 	}
-}
-
-// sureBy returns the minute by which 95 in 100 sampled loads are safe, or
-// nil: the thickest piece of each alone decides, and a load that is safe
-// need not be followed on.
-func (s *setup) sureBy(ctx context.Context) (*float64, error) {
-	all := draws(Samples, s.pieces*s.drawers, s.spread/100)
-	safe := make([]float64, len(all))
-	err := parallel(len(all), func(i int) error {
-		v := all[i]
-		v.sizes = v.sizes[:1]
-		r, err := newRun(s, v, searching)
-		if err != nil {
-			return err
-		}
-		r.carry(searching, func(float64) bool { return ctx.Err() == nil && math.IsNaN(r.slowest().safeAt) })
-		if safe[i] = r.slowest().safeAt; math.IsNaN(safe[i]) {
-			safe[i] = math.Inf(1)
-		}
-		return ctx.Err()
-	})
-	if err != nil {
-		return nil, err
-	}
-	slices.Sort(safe)
-	return quantile(safe, 0.95), nil
 }
 
 // parallel calls f for 0 to n−1 on all cores and returns an error of theirs.

@@ -136,29 +136,43 @@ func TestOilAndSugarNeverPaler(t *testing.T) {
 	}
 }
 
+// Two shells for one and a quarter of the step move safe by under 1 %, and
+// crisp, loss and colour by under 2 %, or by less than the eye sees.
 func TestConvergence(t *testing.T) {
+	done := map[string]bool{}
 	for _, c := range referenceCooks(t) {
-		if c.quantity != "safe_at_min" {
+		if done[c.id] {
 			continue
 		}
+		done[c.id] = true
 		s, err := resolve(c.request)
 		if err != nil {
 			t.Fatal(err)
 		}
+		s.tail = 12 // so that what comes late is there
 		base, err := s.answer(standard)
 		if err != nil {
 			t.Fatal(err)
 		}
 		for name, res := range map[string]resolution{
-			"half the step":    {standard.shells, 2},
-			"twice the shells": {standard.shells.Finer(2), 1},
+			"a quarter of the step": {standard.shells, 4},
+			"twice the shells":      {standard.shells.Finer(2), 1},
 		} {
 			fine, err := s.answer(res)
 			if err != nil {
 				t.Fatal(err)
 			}
-			if d := *fine.SafeAtMin / *base.SafeAtMin - 1; math.Abs(d) > 0.01 {
-				t.Errorf("%s, %s: safe at moves by %.2f %%", c.id, name, 100*d)
+			near := func(what string, got, want, share, slack float64) {
+				if d := math.Abs(got - want); d > share*want && d > slack {
+					t.Errorf("%s, %s: %s %.3f for %.3f, %.2f %%", c.id, name, what, got, want, 100*(got/want-1))
+				}
+			}
+			near("safe", orLate(fine.SafeAtMin), orLate(base.SafeAtMin), 0.01, 0.03)
+			near("crisp", orLate(fine.CrispAtMin), orLate(base.CrispAtMin), 0.02, 0.1)
+			a, b := at(fine.Timeline, s.minutes), at(base.Timeline, s.minutes)
+			near("loss", a.MassLossPct, b.MassLossPct, 0.02, 0.1)
+			for f := range a.Faces {
+				near("browning", a.Faces[f].Brown, b.Faces[f].Brown, 0.02, 0.05) // 1 in L*
 			}
 		}
 	}
@@ -211,33 +225,35 @@ func TestNoAllocationPerStep(t *testing.T) {
 	}
 }
 
-func TestWindowWidensWithDoubtAndNarrowsWithNone(t *testing.T) {
-	all := draws(Samples, 12, thicknessSpread)
-	if len(all) < 64 {
-		t.Fatalf("%d samples", len(all))
-	}
-	mean := variation{sizes: []float64{0, 0}}
-	for _, v := range all {
-		mean.airflow += v.airflow / float64(len(all))
-		mean.dialC += v.dialC / float64(len(all))
-		mean.startC += v.startC / float64(len(all))
-		for k := range mean.sizes {
-			mean.sizes[k] += v.sizes[k] / float64(len(all))
+func TestLoadsAreEvenAndOrdered(t *testing.T) {
+	v := spread{piece: 0.08, mean: 0.04, airflow: 0.15, dialC: 6, startC: 2, heatUp: 0.2, wicks: 0.4, browns: 0.25}
+	all := v.loads(Loads, 12)
+	var mean, square [dims]float64
+	thick := 0.0
+	for _, l := range all {
+		for k := byAirflow; k < dims; k++ {
+			mean[k] += l.thick[k] / Loads
+			square[k] += l.thick[k] * l.thick[k] / Loads
+			if l.thick[k] != l.thin[k] {
+				t.Fatal("one load has two fryers")
+			}
 		}
-		if v.sizes[0] < v.sizes[1] {
-			t.Errorf("the thickest piece is thinner than the thinnest: %v", v.sizes)
+		if l.thick[bySize] < l.thin[bySize] {
+			t.Fatalf("the thickest piece is thinner than the thinnest: %v", l)
 		}
+		thick += l.thick[bySize] * v.size() / 2 / Loads
 	}
-	if math.Abs(mean.airflow-1) > 0.01 || math.Abs(mean.dialC) > 0.2 || math.Abs(mean.startC) > 0.1 {
-		t.Errorf("the draws lean to one side: %+v", mean)
+	for k := byAirflow; k < dims; k++ {
+		if math.Abs(mean[k]) > 0.05 || math.Abs(square[k]-1) > 0.06 {
+			t.Errorf("figure %d has mean %.3f and variance %.3f", k, mean[k], square[k])
+		}
 	}
 	// The expected largest of twelve normals is 1.63 standard deviations.
-	if d := mean.sizes[0] - 1 - thicknessSpread/2*1.63; math.Abs(d) > 0.006 {
-		t.Errorf("the thickest of twelve is %.3f of the mean", mean.sizes[0])
+	if d := thick - v.piece/2*1.63; math.Abs(d) > 0.004 {
+		t.Errorf("the thickest of twelve is %.3f over the mean", thick)
 	}
-	one := draws(Samples, 1, thicknessSpread)
-	for _, v := range one {
-		if v.sizes[0] != v.sizes[1] {
+	for _, l := range v.loads(100, 1) {
+		if l.thick != l.thin {
 			t.Fatal("one piece has two sizes")
 		}
 	}
@@ -350,7 +366,7 @@ func TestWindowLiesAroundTheNominalCook(t *testing.T) {
 				t.Fatal(err)
 			}
 			c := a.Chance
-			if c.SafeByMin == nil || *c.SafeByMin < *a.SafeAtMin || *c.SafeByMin > 1.34**a.SafeAtMin {
+			if c.SafeByMin == nil || *c.SafeByMin < *a.SafeAtMin || *c.SafeByMin > 1.42**a.SafeAtMin {
 				t.Errorf("%s, %d pieces: safe at %.1f, by %v", name, pieces, *a.SafeAtMin, orLate(c.SafeByMin))
 			}
 			if a.CrispAtMin != nil && (orLate(c.HalfReadyMin) < 0.8**a.CrispAtMin || orLate(c.HalfReadyMin) > 1.3**a.CrispAtMin) {

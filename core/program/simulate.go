@@ -104,37 +104,29 @@ type Face struct {
 	Brown float64    `json:"brown"` // 0 raw, 1 gold, 2 copper, 3 dark
 }
 
-// variation is one draw from the spread of pieces, fryers and fridges.
-type variation struct {
-	sizes   []float64 // scale a piece's thickness; one class of pieces each
-	airflow float64   // scales
-	dialC   float64   // adds
-	startC  float64   // adds
-}
-
-var nominal = variation{sizes: []float64{1}, airflow: 1}
-
 // class is one kind of place in the basket, with a piece that stands for
 // all in it.
 type class struct {
-	body     *thermal.Body
-	pieces   float64
-	surface  float64 // m², of one piece
-	massG    float64 // raw, with coat
-	exposure fryer.Exposure
-	up       int // the face that looks up
-	brown    [2]crust.Browner
-	watch    safety.Watch
-	crust    float64 // of the softer face, when last judged
-	tenderAt float64
-	safeAt   float64
-	crispAt  float64
-	overAt   float64
-	over     string
-	deaths   float64 // decimal reductions
-	lastC    float64
-	flesh0   float64
-	fat0     float64
+	// body is the middle, which decides what is safe and whose faces are
+	// seen; edge, nil for a ball, the edges and thin ends.
+	body, edge         *thermal.Body
+	bodyArea, edgeArea float64 // m², of one piece
+	pieces             float64
+	massG              float64 // raw, with coat
+	exposure           fryer.Exposure
+	up                 int // the face that looks up
+	brown              [2]crust.Browner
+	watch              safety.Watch
+	crust              float64 // of the softer face, when last judged
+	tenderAt           float64
+	safeAt             float64
+	crispAt            float64
+	overAt             float64
+	over               string
+	deaths             float64 // decimal reductions
+	lastC              float64
+	flesh0             float64
+	fat0               float64
 }
 
 // run carries one load through a program.
@@ -142,6 +134,7 @@ type run struct {
 	*setup
 	fryer    *fryer.State
 	classes  []class
+	rough    float64 // scales the film
 	oiled    float64 // how far a film of oil covers the surface, 0 to 1
 	openTill float64 // s
 	resting  bool    // out of the fryer
@@ -154,12 +147,13 @@ type run struct {
 // from 60 to 90 °C at the surface the hold is lost.
 const oilHolds = 0.5
 
-// step lengths, s: short while a face is new to its air, long after.
+// step lengths, s: short while a face is new to its air, then longer by a
+// share of the time since.
 const (
-	shortStep   = 1.0
-	longStep    = 7.5
-	shortFor    = 40.0
-	judgeEvery  = 15.0
+	shortStep   = 1.5
+	longStep    = 10.0
+	stepGrows   = 0.2
+	judgeEvery  = 10.0
 	preheatStep = 4.0
 	longUse     = 900.0 // after which the fryer's metal is as hot as it gets
 )
@@ -170,6 +164,9 @@ type resolution struct {
 	steps  float64 // divides the step length
 }
 
+// edgeShells is how fine the edges are taken beside the middle.
+const edgeShells = 0.45
+
 var standard = resolution{thermal.DefaultResolution, 1}
 
 // newRun heats the fryer as the program says and puts the load in.
@@ -177,12 +174,13 @@ func newRun(s *setup, v variation, res resolution) (*run, error) {
 	spec := s.spec
 	spec.Airflow *= v.airflow
 	spec.DialOffsetC += v.dialC
+	spec.MetalJK *= v.heatUp
 	f, err := fryer.NewState(spec)
 	if err != nil {
 		return nil, err
 	}
 	r := &run{setup: s, fryer: f, openTill: -1}
-	r.oiled = min(1, s.coating.Oil)
+	r.oiled = min(1, s.coating.FilmOil())
 	hot, pre := s.program.Stages[0].AirC, s.program.PreheatMin*60
 	if s.program.HotFromC > 0 {
 		hot, pre = s.program.HotFromC, longUse
@@ -196,6 +194,7 @@ func newRun(s *setup, v variation, res resolution) (*run, error) {
 		}
 	}
 	r.film, _ = f.Film(false)
+	r.rough = s.coating.Film()
 	start := s.startC + v.startC
 	pathogen, _ := safety.PathogenFor(s.class())
 	r.pathogen = pathogen
@@ -205,24 +204,38 @@ func newRun(s *setup, v variation, res resolution) (*run, error) {
 			// A thicker piece of the same kind is larger all over.
 			piece = s.cut.Piece(s.massG*size*size*size, s.thick*size)
 		}
-		layers := s.cut.Layers(piece, s.coating, s.salt)
 		for _, e := range s.spec.Exposures(s.coverage) {
 			e.Share /= float64(len(v.sizes)) // all classes of a run add up to one
-			body, err := thermal.New(piece.Shape(), layers, res.shells, start)
-			if err != nil {
-				return nil, err
-			}
-			body.AddSurfaceWater(s.water)
 			c := class{
-				body: body, exposure: e, surface: piece.Surface,
-				pieces: float64(s.pieces) * e.Share,
+				exposure: e, pieces: float64(s.pieces) * e.Share,
 				massG:  s.massG*size*size*size + s.coating.Grams(piece),
 				safeAt: math.NaN(), tenderAt: math.NaN(), crispAt: math.NaN(), overAt: math.NaN(), lastC: start,
-				flesh0: body.FleshWater(), fat0: body.Fat(),
 			}
+			mean := r.rough * (r.film[0]*e.Upper + r.film[1]*e.Lower) / 2
+			if s.film > 0 {
+				mean = s.film
+			}
+			for i, part := range s.cut.Columns(piece, s.coating, s.salt, mean) {
+				shells := res.shells
+				if i > 0 {
+					shells = shells.Finer(edgeShells)
+				}
+				body, err := thermal.New(part.Shape, part.Layers, shells, start)
+				if err != nil {
+					return nil, err
+				}
+				body.AddSurfaceWater(s.water)
+				body.Wick(v.wicks)
+				if i == 0 {
+					c.body, c.bodyArea = body, part.Area
+				} else {
+					c.edge, c.edgeArea = body, part.Area
+				}
+			}
+			c.flesh0, c.fat0 = c.both((*thermal.Body).FleshWater), c.both(firm)
 			c.watch = safety.NewWatch(s.rule, start)
 			for face := range c.brown {
-				c.brown[face].Gain = s.gain
+				c.brown[face].Gain = s.gain * v.browns
 			}
 			r.classes = append(r.classes, c)
 		}
@@ -251,9 +264,9 @@ func (r *run) step(t, dt, dialC float64) {
 	for i := range r.classes {
 		c := &r.classes[i]
 		for face := range 2 {
-			h := c.film(face, film) * c.pieces * c.surface / 2
-			take.Conductance += h
-			take.SurfaceC += h * c.body.Surface(face)
+			h := r.rough * c.film(face, film) * c.pieces / 2
+			take.Conductance += h * (c.bodyArea + c.edgeArea)
+			take.SurfaceC += h * c.both(func(b *thermal.Body) float64 { return b.Surface(face) })
 		}
 	}
 	take.SurfaceC /= take.Conductance
@@ -263,9 +276,8 @@ func (r *run) step(t, dt, dialC float64) {
 	for i := range r.classes {
 		c := &r.classes[i]
 		flow := r.expose(c, t, dt, air, film, convect)
-		area := c.pieces * c.surface
-		heat += flow.Heat * area
-		steam += flow.Vapour * area
+		heat += flow.Heat * c.pieces
+		steam += flow.Vapour * c.pieces
 	}
 	r.fryer.Settle(dt, heat, steam, take)
 }
@@ -273,14 +285,34 @@ func (r *run) step(t, dt, dialC float64) {
 // roomPressure is the steam in a kitchen of 21 °C at half saturation, Pa.
 const roomPressure = 1250.0
 
-// expose moves one class on by dt from second t in the given air.
+// both returns the sum of a figure per m² over both parts of a piece.
+func (c *class) both(figure func(*thermal.Body) float64) float64 {
+	v := c.bodyArea * figure(c.body)
+	if c.edge != nil {
+		v += c.edgeArea * figure(c.edge)
+	}
+	return v
+}
+
+// firm returns the fat that has not melted, kg/m².
+func firm(b *thermal.Body) float64 { _, f := b.Fat(); return f }
+
+// expose moves one class on by dt from second t in the given air. Returns
+// what one piece took and gave, W and kg/s.
 func (r *run) expose(c *class, t, dt float64, air thermal.Air, film, convect [2]float64) thermal.Flow {
 	for face := range 2 {
-		air.H[face] = c.film(face, film)
+		air.H[face] = r.rough * c.film(face, film)
 		hold := oilHolds * r.oiled * min(1, max(0, (90-c.body.Surface(face))/30))
-		air.Convect[face] = c.film(face, convect) * (1 - hold)
+		air.Convect[face] = r.rough * c.film(face, convect) * (1 - hold)
 	}
 	flow := c.body.Step(dt, air)
+	flow.Heat *= c.bodyArea
+	flow.Vapour *= c.bodyArea
+	if c.edge != nil {
+		e := c.edge.Step(dt, air)
+		flow.Heat += c.edgeArea * e.Heat
+		flow.Vapour += c.edgeArea * e.Vapour
+	}
 	for face := range 2 {
 		c.brown[face].Add(dt, c.body.Surface(face), c.body.SurfaceWater(face))
 	}
@@ -365,16 +397,18 @@ func (r *run) judge(m float64) {
 
 // crustOf returns the crispness of a class's softer face.
 func (r *run) crustOf(c *class) float64 {
-	return min(crust.Crispness(c.body.Dried(0), r.half), crust.Crispness(c.body.Dried(1), r.half))
+	return crust.Crispness(min(c.body.Crust(0), c.body.Crust(1)))
 }
 
 // juice returns the percent of the flesh's own water that is still there.
-func (r *run) juice(c *class) float64 { return 100 * c.body.FleshWater() / c.flesh0 }
+func (r *run) juice(c *class) float64 { return 100 * c.both((*thermal.Body).FleshWater) / c.flesh0 }
 
 // massLoss returns the loss in percent of the raw piece with its coat.
 func (r *run) massLoss(c *class) float64 {
-	l := c.body.Ledger()
-	return 100 * (l.Vapour + l.Drip + l.Fat) * c.surface * 1000 / c.massG
+	return 100 * c.both(func(b *thermal.Body) float64 {
+		l := b.Ledger()
+		return l.Vapour + l.Drip + l.Fat
+	}) * 1000 / c.massG
 }
 
 // slowest returns the class whose answer counts for the load: the last to be
@@ -407,7 +441,7 @@ func (r *run) carry(res resolution, look func(minute float64) bool) {
 	end := (r.minutes + r.tail) * 60
 	stage, stageEnd := 0, r.program.Stages[0].Minutes*60
 	turn := 0
-	calm := shortFor // from when steps may be long
+	stir := 0.0 // when the faces came into new air
 	nextLook, nextJudge := record, judgeEvery
 	if look != nil && !look(0) {
 		return
@@ -421,18 +455,15 @@ func (r *run) carry(res resolution, look func(minute float64) bool) {
 				if r.resting = rest; !rest {
 					r.openTill = t + fryer.OpenToLoad
 				}
-				calm = t + shortFor
+				stir = t
 			}
 		}
 		for turn < len(r.program.Turns) && t > r.program.Turns[turn].AtMin*60-tiny {
 			r.turn(t, r.program.Turns[turn].Kind)
 			turn++
-			calm = t + shortFor
+			stir = t
 		}
-		dt := longStep / res.steps
-		if t < calm-tiny {
-			dt = shortStep / res.steps
-		}
+		dt := math.Min(longStep, shortStep+stepGrows*(t-stir)) / res.steps
 		// Never step across anything that happens.
 		for _, at := range [...]float64{nextLook, nextJudge, stageEnd, r.openTill, end} {
 			if at > t+tiny && at < t+dt {
@@ -469,7 +500,7 @@ func (r *run) moment(minute float64) Moment {
 	}
 	for face := range m.Faces {
 		m.Faces[face] = Face{
-			Crust: crust.Crispness(c.body.Dried(face), r.half),
+			Crust: crust.Crispness(c.body.Crust(face)),
 			Lab:   crust.Colour(r.raw(), c.brown[face].Stage),
 			Brown: float64(c.brown[face].Stage),
 		}

@@ -24,10 +24,10 @@ func TestVerdictFitsTheFigures(t *testing.T) {
 		says                string
 	}{
 		{200, 26, 6, true, "Crisp and safe together."},
-		{200, 5, 0, false, "Not safe inside"},
+		{90, 5, 0, false, "Not safe inside"},
 		{200, 9, 6, false, "Not surely safe before minute"},
 		{120, 30, 0, false, "the crust does not get there"},
-		{200, 15, 12, false, "crisp only at minute"},
+		{175, 15, 12, false, "crisp only at minute"},
 	} {
 		a := wings(c.airC, c.minutes, c.tail)
 		v := a.Verdict

@@ -33,7 +33,7 @@ func (s *setup) breakages(r *run, a *Answer) {
 		}
 		m := at(a.Timeline, t.AtMin)
 		// Crispness is monotone in dried thickness, so ask it back.
-		need := crust.Crispness(s.coating.Sets/1000, s.half)
+		need := crust.Crispness(s.coating.Sets / s.coating.Half)
 		c := max(m.Faces[0].Crust, m.Faces[1].Crust)
 		if c >= need {
 			continue

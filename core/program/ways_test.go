@@ -214,7 +214,7 @@ func TestAHotFryerIsSooner(t *testing.T) {
 
 func TestConversionKeepsTheInside(t *testing.T) {
 	fillet := Request{Load: Load{Cut: "fish-fillet-white", Pieces: 2, PieceMassG: 140}, Coat: &Coat{ID: "three-bowl-crumb", OilG: 6}, Program: Program{PreheatMin: 4}}
-	c, err := Convert(context.Background(), fillet, Recipe{FromOil, 180, 5})
+	c, err := Convert(context.Background(), fillet, Recipe{FromOil, 180, 6})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -222,16 +222,16 @@ func TestConversionKeepsTheInside(t *testing.T) {
 	if !c.Source.Safe || math.Abs(end-max(c.Source.CoreC, 63)) > 12 {
 		t.Errorf("oil ends at %.0f °C, the program at %.0f", c.Source.CoreC, end)
 	}
-	if c.Proposal.Minutes <= 5 || !strings.Contains(c.Says, "less heat than fat") {
+	if c.Proposal.Minutes <= 6 || !strings.Contains(c.Says, "less heat than fat") {
 		t.Errorf("%.0f min: %s", c.Proposal.Minutes, c.Says)
 	}
 	// Longer in the oil is hotter inside, and so longer here.
-	long, err := Convert(context.Background(), fillet, Recipe{FromOil, 180, 6.5})
+	long, err := Convert(context.Background(), fillet, Recipe{FromOil, 180, 7.5})
 	if err != nil {
 		t.Fatal(err)
 	}
 	if long.Source.CoreC <= c.Source.CoreC || long.Proposal.last().CoreC < end {
-		t.Errorf("6.5 min in oil: %.0f °C there, %.0f here; 5 min: %.0f and %.0f", long.Source.CoreC, long.Proposal.last().CoreC, c.Source.CoreC, end)
+		t.Errorf("7.5 min in oil: %.0f °C there, %.0f here; 6 min: %.0f and %.0f", long.Source.CoreC, long.Proposal.last().CoreC, c.Source.CoreC, end)
 	}
 	// Raw in the middle is not converted, but cooked on.
 	short, err := Convert(context.Background(), fillet, Recipe{FromOil, 180, 2})

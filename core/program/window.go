@@ -21,7 +21,14 @@ type Chance struct {
 	HalfReadyMin *float64 `json:"halfReadyMin"`
 	// BestUntilMin is when the first load in ten is overdone.
 	BestUntilMin *float64 `json:"bestUntilMin"`
-	Samples      int      `json:"samples"`
+	// Samples is how many loads that is over, Runs how many were run for it,
+	// and SlipMin by how many minutes a run that is left out is foretold
+	// amiss; nil where loads were counted instead.
+	Samples int      `json:"samples"`
+	Runs    int      `json:"runs"`
+	SlipMin *float64 `json:"slipMin"`
+	// Doubts are the figures that would narrow it most, if they were known.
+	Doubts []Doubt `json:"doubts"`
 	// By is the chance each half minute that the whole load is safe, and
 	// that it is safe and crisp, 0 to 1.
 	By []ChanceAt `json:"by"`
@@ -43,134 +50,28 @@ type Band struct {
 	HighC  float64 `json:"highC"`
 }
 
-// Samples is how many loads the window draws.
-const Samples = 64
-
-// Spread is taken as two standard deviations: nineteen in twenty lie inside.
-const (
-	thicknessSpread = 0.08 // of a piece's thickness
-	airflowSpread   = 0.15 // of the fryer's
-	dialSpreadC     = 6.0
-	fridgeSpreadC   = 2.0
-)
-
-// draws returns n fixed quasi-random variations of so many pieces whose
-// thickness spreads so far: the additive recurrence of
-// the generalised golden ratio in four dimensions (Roberts 2018), which is
-// even for every n and the same for every call.
-func draws(n, pieces int, spread float64) []variation {
-	const dim = 5
-	g := 1.0
-	for range 60 { // the positive root of g^(dim+1) = g + 1
-		g = math.Pow(1+g, 1.0/(dim+1))
-	}
-	out := make([]variation, n)
-	for i := range out {
-		var u [dim]float64
-		for k := range u {
-			_, u[k] = math.Modf(0.5 + float64(i+1)*math.Pow(g, -float64(k+1)))
-		}
-		// The thickest and thinnest of so many pieces: their order
-		// statistics, each from its own draw.
-		thick := normal(math.Pow(u[0], 1/float64(pieces)))
-		thin := normal(1 - math.Pow(u[4], 1/float64(pieces)))
-		if pieces == 1 {
-			thin = thick
-		}
-		out[i] = variation{
-			sizes:   []float64{1 + spread/2*thick, 1 + spread/2*min(thin, thick)},
-			airflow: 1 + airflowSpread/2*normal(u[1]),
-			dialC:   dialSpreadC / 2 * normal(u[2]),
-			startC:  fridgeSpreadC / 2 * normal(u[3]),
-		}
-	}
-	return out
-}
-
-// normal returns the standard normal quantile of u, within ±3.
-func normal(u float64) float64 {
-	return max(-3, min(3, math.Sqrt2*math.Erfinv(2*u-1)))
-}
-
-// sample is one load's outcome.
-type sample struct {
-	first, safe, crisp, over float64 // first: of its first piece
-	core                     []float64
-}
-
-// outcome runs one variation without keeping a timeline.
-func outcome(ctx context.Context, s *setup, v variation) (sample, error) {
-	r, err := newRun(s, v, standard)
-	if err != nil {
-		return sample{}, err
-	}
-	var core []float64
-	r.carry(standard, func(float64) bool {
-		cold := math.Inf(1)
-		for i := range r.classes {
-			cold = min(cold, r.classes[i].lastC)
-		}
-		core = append(core, cold)
-		return ctx.Err() == nil
-	})
-	out := sample{core: core, first: math.NaN(), over: math.NaN()}
-	for i := range r.classes {
-		c := &r.classes[i]
-		if later(out.first, c.safeAt) {
-			out.first = c.safeAt
-		}
-		if i == 0 || later(c.safeAt, out.safe) {
-			out.safe = c.safeAt
-		}
-		if i == 0 || later(c.crispAt, out.crisp) {
-			out.crisp = c.crispAt
-		}
-		if math.IsNaN(out.over) || c.overAt < out.over {
-			out.over = c.overAt
-		}
-	}
-	return out, ctx.Err()
-}
-
-// chance samples the spread, on all cores.
+// chance gathers what varies into the window.
 func chance(ctx context.Context, s *setup) (*Chance, error) {
-	all := draws(Samples, s.pieces*s.drawers, s.spread/100)
-	results := make([]sample, len(all))
-	err := parallel(len(all), func(i int) (err error) {
-		results[i], err = outcome(ctx, s, all[i])
-		return err
-	})
+	e, err := s.gather(ctx)
 	if err != nil {
 		return nil, err
 	}
-	pick := func(f func(sample) float64) []float64 {
-		out := make([]float64, len(results))
-		for i, r := range results {
-			if out[i] = f(r); math.IsNaN(out[i]) {
-				out[i] = math.Inf(1)
-			}
-		}
-		slices.Sort(out)
-		return out
+	ready := make([]float64, len(e.safe))
+	for i := range ready {
+		ready[i] = math.Max(e.safe[i], e.crisp[i])
 	}
-	safe := pick(func(r sample) float64 { return r.safe })
-	first := pick(func(r sample) float64 { return r.first })
-	crisp := pick(func(r sample) float64 { return r.crisp })
-	ready := pick(func(r sample) float64 { return math.Max(r.safe, r.crisp) })
-	over := pick(func(r sample) float64 { return r.over })
+	sorted := func(m []float64) []float64 { m = slices.Clone(m); slices.Sort(m); return m }
+	safe, crisp, over := sorted(e.safe), sorted(e.crisp), sorted(e.over)
+	slices.Sort(ready)
 	c := &Chance{
-		LookFirstMin: quantile(first, 0.10), SafeByMin: quantile(safe, 0.95),
-		CrispByMin: quantile(crisp, 0.95), HalfReadyMin: quantile(ready, 0.5), BestUntilMin: quantile(over, 0.10), Samples: len(all),
+		LookFirstMin: quantile(sorted(e.first), 0.10), SafeByMin: quantile(safe, 0.95),
+		CrispByMin: quantile(crisp, 0.95), HalfReadyMin: quantile(ready, 0.5), BestUntilMin: quantile(over, 0.10),
+		Samples: Loads, Runs: e.runs, SlipMin: minute(e.slip), Doubts: s.doubts(e),
 	}
-	cores := make([]float64, len(results))
-	for i := range results[0].core {
+	for i, band := range e.core {
 		m := float64(i) / 2
 		c.By = append(c.By, ChanceAt{Minute: m, Safe: share(safe, m), Crisp: share(ready, m)})
-		for k := range results {
-			cores[k] = results[k].core[i]
-		}
-		slices.Sort(cores)
-		c.Core = append(c.Core, Band{Minute: m, LowC: cores[len(cores)/20], HighC: cores[len(cores)-1-len(cores)/20]})
+		c.Core = append(c.Core, Band{Minute: m, LowC: band[0], HighC: band[1]})
 	}
 	return c, nil
 }
@@ -234,7 +135,7 @@ func (s *setup) answer(res resolution) (Answer, error) {
 	a.Rule = Rule{s.rule.CoreC, s.rule.HoldMin, s.rule.RestMin, s.rule.Words, s.rule.Source}
 	a.Piece = PieceSize{
 		ThicknessMm: s.piece.Thickness * 1000, LengthMm: s.piece.Length * 1000, WidthMm: s.piece.Width * 1000,
-		SurfaceCm2: s.piece.Surface * 1e4, ShapeNumber: s.piece.Shape(), BoneShare: s.cut.Bone,
+		SurfaceCm2: s.piece.Surface * 1e4, ShapeNumber: r.classes[0].body.Shape(), BoneShare: s.cut.Bone,
 	}
 	a.Piece.LeastMm, a.Piece.MostMm = s.cut.Thicknesses(s.massG)
 	a.Basket = s.inBasket()
@@ -288,7 +189,7 @@ func (r *run) end() End {
 	}
 	e.CrustWords = crust.Words(e.Crust)
 	if c.fat0 > 0 {
-		rendered := 100 * (1 - c.body.Fat()/c.fat0)
+		rendered := 100 * (1 - c.both(firm)/c.fat0)
 		e.FatRenderedPct = &rendered
 	}
 	if r.pathogen.Name != "" {

@@ -37,7 +37,7 @@ import (
 // Coefficients of the transport of water; units, spread and source stand in
 // docs/model.md.
 const (
-	diffusivityAt60   = 0.25e-9    // m²/s
+	diffusivityAt60   = 0.32e-9    // m²/s
 	diffusivityEnergy = 22000.0    // J/mol
 	boundHalf         = 0.40       // kg/kg dry at which half the water is too bound to move
 	gasConstant       = 8.314      // J/mol·K
@@ -48,16 +48,24 @@ const (
 	boneHeat          = 2.2e6      // J/m³·K
 	boneConductivity  = 0.4        // W/m·K
 	conductHalf       = 0.45       // kg/kg dry at which a shell conducts half-way between dry and wet
-	setAt, setOver    = 102.5, 4.0 // °C at which a dry shell has set to a crust, and over how many K
+	setAt, setOver    = 102.5, 8.0 // °C at which a dry shell has set to a crust, and over how many K
 	// Steam from a depth has to push its way out, so that what lies deeper
 	// boils later: by pressSlope K per m, up to pressTop K.
-	pressSlope, pressTop = 3000.0, 2.5
-	shrinkShare          = 0.7 // of the volume of lost water; the rest leaves pores
+	pressSlope, pressTop = 3000.0, 1.0
+	poresHalf            = 0.30    // kg/kg dry at which water fills half the pores
+	frontDepth           = 0.13e-3 // m in which a layer of that content hides what lies under it
+	shrinkShare          = 0.7     // of the volume of lost water; the rest leaves pores
 )
 
 var (
 	diffusivity = tabulate(func(t float64) float64 {
 		return diffusivityAt60 * math.Exp(-diffusivityEnergy/gasConstant*(1/(t+273.15)-1/333.15))
+	})
+	// vapourMoves is the diffusivity of vapour in air, over R·T of steam:
+	// kg/m·s per Pa (Massman, Atmos. Environ. 32, 1998).
+	vapourMoves = tabulate(func(t float64) float64 {
+		k := t + 273.15
+		return 2.178e-5 * math.Pow(k/273.15, 1.81) / (gasConstantSteam * k)
 	})
 	rendering = tabulate(func(t float64) float64 {
 		if t < 40 {
@@ -93,7 +101,7 @@ type Ledger struct {
 	Carried    float64 // J, sensible heat that left with water and fat
 	Vapour     float64 // kg
 	Drip       float64 // kg of water
-	Fat        float64 // kg rendered
+	Fat        float64 // kg that has melted and left
 	StartHeat  float64 // J, stored at the start, above 0 °C
 	StartWater float64 // kg
 }
@@ -104,25 +112,30 @@ type Body struct {
 	// Two values a shell, face 0 and face 1 interleaved.
 	t, x    []float64 // °C; kg water per kg fat-free dry
 	fat     []float64 // kg/m²
+	firm    []float64 // of it what has not melted
 	solids  []float64 // kg/m² of half-surface, one a shell
 	heat    []float64 // J/m²·K of solids, one a shell
 	k, c    []float64
 	hottest []float64 // °C so far
-	sink    []float64 // what holds a boiling shell, J/m²·K
-	point   []float64 // °C, its boiling point
-	keep    []float64 // the heat balance's right side while it is solved
-	sinks   bool      // some shell boils
-	hold    []float64 // initial water mass fraction of the fat-free mass, one a shell
-	// wicks is solids density times diffusivity factor; dryK and wetK as in
-	// Material; one a shell.
-	wicks, dryK, wetK []float64
-	sys               system
-	surf              [2]float64 // °C
-	dry               [2]float64 // kg/kg dry at the very surface
-	slope             [2]float64 // of evaporation in the outer shell's x
-	ledger            Ledger
-	volume            float64 // m³/m² at the start
-	sinceWeep         float64 // s
+	// Of the vapour that leaves from inside a shell: what leaves, kg/m²·s,
+	// and how that grows with x and with the temperature.
+	gives, givesX, givesT []float64
+	front                 [2]int     // innermost shell that gives, by face
+	under                 [2]float64 // kg/kg dry at the surface of what lies under a loose coat
+	sink                  []float64  // what holds a boiling shell, J/m²·K
+	point                 []float64  // °C, its boiling point
+	keep                  []float64  // the heat balance's right side while it is solved
+	freed                 []bool     // whose sink was let go while the balance was solved
+	hold                  []float64  // initial water mass fraction of the fat-free mass, one a shell
+	// wicks is solids density times diffusivity factor; dryK, wetK and pores
+	// as in Material; one a shell.
+	wicks, dryK, wetK, pores []float64
+	sys                      system
+	surf                     [2]float64 // °C
+	dry                      [2]float64 // kg/kg dry at the very surface
+	ledger                   Ledger
+	volume                   float64 // m³/m² at the start
+	sinceWeep                float64 // s
 }
 
 // New returns a piece of the given shape number at start °C throughout.
@@ -135,10 +148,11 @@ func New(shape float64, layers []Layer, res Resolution, start float64) (*Body, e
 		return nil, err
 	}
 	n := g.n
-	f := make([]float64, 9*2*n+6*n)
+	f := make([]float64, 13*2*n+7*n)
 	take := func(k int) []float64 { s := f[:k:k]; f = f[k:]; return s }
-	b := &Body{g: g, t: take(2 * n), x: take(2 * n), fat: take(2 * n), k: take(2 * n), c: take(2 * n), hottest: take(2 * n), sink: take(2 * n), point: take(2 * n), keep: take(2 * n),
-		solids: take(n), heat: take(n), hold: take(n), wicks: take(n), dryK: take(n), wetK: take(n), sys: newSystem(n)}
+	b := &Body{g: g, t: take(2 * n), x: take(2 * n), fat: take(2 * n), firm: take(2 * n), k: take(2 * n), c: take(2 * n), hottest: take(2 * n), sink: take(2 * n), point: take(2 * n), keep: take(2 * n),
+		gives: take(2 * n), givesX: take(2 * n), givesT: take(2 * n),
+		solids: take(n), heat: take(n), hold: take(n), wicks: take(n), dryK: take(n), wetK: take(n), pores: take(n), sys: newSystem(n)}
 	for i, m := range g.mat {
 		v := g.volume[i]
 		b.volume += v
@@ -150,7 +164,7 @@ func New(shape float64, layers []Layer, res Resolution, start float64) (*Body, e
 		} else {
 			b.hold[i] = m.Water / (m.Water + m.Solids)
 			b.wicks[i] = m.Solids * m.Diffusivity
-			b.dryK[i], b.wetK[i] = m.DryK, m.WetK
+			b.dryK[i], b.wetK[i], b.pores[i] = m.DryK, m.WetK, m.Pores
 		}
 		for face := range 2 {
 			j := 2*i + face
@@ -158,11 +172,14 @@ func New(shape float64, layers []Layer, res Resolution, start float64) (*Body, e
 			if m.Part != Bone {
 				b.x[j] = m.Water / m.Solids
 				b.fat[j] = m.Fat * v
+				b.firm[j] = b.fat[j]
 			}
 		}
 	}
+	b.freed = make([]bool, 2*n)
 	b.surf = [2]float64{start, start}
 	b.dry = [2]float64{b.x[2*n-2], b.x[2*n-1]}
+	b.under = b.dry
 	b.begin()
 	return b, nil
 }
@@ -177,6 +194,15 @@ func orDefault(v, d float64) float64 {
 // begin sets the ledger's starting stock.
 func (b *Body) begin() {
 	b.ledger.StartHeat, b.ledger.StartWater = b.StoredHeat(), b.Water()
+}
+
+// Wick scales how readily water moves in flesh and skin.
+func (b *Body) Wick(by float64) {
+	for i, p := range b.g.part {
+		if p == Flesh || p == Skin {
+			b.wicks[i] *= by
+		}
+	}
 }
 
 // AddSurfaceWater wets both faces by w kg/m², or dries them if w is

@@ -16,12 +16,19 @@ type Material struct {
 	DryK, WetK float64
 	// Diffusivity scales the diffusivity of water in meat.
 	Diffusivity float64
+	// Pores is the porosity over the tortuosity once dry, 0 to 1: what of
+	// free diffusion in air is open to vapour.
+	Pores float64
+	// Crisp is the thickness in m of which a dried layer is half as crisp as
+	// can be; 0 for what never is.
+	Crisp float64
 	// Holding is the fall of the water mass fraction, on the fat-free mass,
 	// that denaturing protein can still hold; 0 for what does not weep.
 	Holding float64
-	// Rendering scales the rate at which fat melts out; 0 for none.
-	Rendering float64
-	Part      Part
+	// Rendering scales the rate at which fat melts; 0 for none. Drains is
+	// what leaves of it: the rest stays, liquid, where it was.
+	Rendering, Drains float64
+	Part              Part
 }
 
 // A Part says which part of the piece a layer belongs to.
@@ -44,8 +51,12 @@ type Layer struct {
 // and Growth how much thicker each next one inward is, per unit of depth.
 type Resolution struct{ Surface, Growth float64 }
 
-// DefaultResolution gives 10 to 16 shells for pieces of 15 to 50 mm.
-var DefaultResolution = Resolution{Surface: 0.13e-3, Growth: 0.30}
+// DefaultResolution gives 13 to 22 shells for pieces of 15 to 50 mm.
+var DefaultResolution = Resolution{Surface: 0.10e-3, Growth: 0.17}
+
+// coatShells is how many shells a layer of coat has at least at the default
+// resolution.
+const coatShells = 4.0
 
 // Finer returns r with n times the shells.
 func (r Resolution) Finer(n float64) Resolution {
@@ -67,7 +78,7 @@ type grid struct {
 	inner, outer []float64
 	around       []float64 // exchange with the other half per unit conductivity, 1/m
 	centre       float64   // conductance through the centre per unit conductivity, 1/m
-	press        []float64 // K by which a shell boils later than one at the surface
+	late         []float64 // K by which a shell boils later than one at the surface
 	first        int       // innermost shell that is not bone
 	// extrapolate is the weight by which the centre of a boneless piece is
 	// colder than its innermost shell, in differences to the next shell.
@@ -95,8 +106,11 @@ func newGrid(shape float64, layers []Layer, res Resolution) (*grid, error) {
 	for _, l := range layers {
 		from, to := s(R-r), s(R-r-l.Thickness)
 		n := max(1, int(math.Round(from-to)))
-		if l.Material.Part == Bone {
+		switch l.Material.Part {
+		case Bone:
 			n = max(2, n/3)
+		case Coat:
+			n = max(n, int(math.Ceil(coatShells*(DefaultResolution.Surface/res.Surface))))
 		}
 		for i := range n {
 			edge := R - back(from+(to-from)*float64(i)/float64(n))
@@ -144,7 +158,7 @@ func newGrid(shape float64, layers []Layer, res Resolution) (*grid, error) {
 		g.centre = 1 / (2 * math.Max(through, 0.05*g.width[0]))
 	}
 	for i := range g.n {
-		g.press = append(g.press, min(pressTop, pressSlope*(R-(edges[i]+edges[i+1])/2)))
+		g.late = append(g.late, min(pressTop, pressSlope*(R-(edges[i]+edges[i+1])/2)))
 	}
 	for g.first < g.n-1 && g.part[g.first] == Bone {
 		g.first++

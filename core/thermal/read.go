@@ -3,6 +3,9 @@ package thermal
 // Ledger returns what came and went so far.
 func (b *Body) Ledger() Ledger { return b.ledger }
 
+// Shape returns the shape number.
+func (b *Body) Shape() float64 { return b.g.shape }
+
 // Surface returns the temperature of a face's surface, °C.
 func (b *Body) Surface(face int) float64 { return b.surf[face] }
 
@@ -24,6 +27,17 @@ func (b *Body) StoredHeat() float64 {
 // Water returns the water in the piece, kg per m² of surface.
 func (b *Body) Water() float64 { return b.water(func(Part) bool { return true }) }
 
+// Mass returns what the piece weighs without its bone, kg per m² of surface.
+func (b *Body) Mass() float64 {
+	m := b.Water()
+	for i, part := range b.g.part {
+		if part != Bone {
+			m += b.solids[i] + (b.fat[2*i]+b.fat[2*i+1])/2
+		}
+	}
+	return m
+}
+
 // FleshWater returns the water in the flesh, kg per m² of surface.
 func (b *Body) FleshWater() float64 { return b.water(func(p Part) bool { return p == Flesh }) }
 
@@ -37,14 +51,15 @@ func (b *Body) water(in func(Part) bool) (w float64) {
 }
 
 // Fat returns the fat of skin, wrap and other parts that render, kg per m²
-// of surface.
-func (b *Body) Fat() (f float64) {
+// of surface, and how much of it is still firm.
+func (b *Body) Fat() (all, firm float64) {
 	for i := range b.g.n {
 		if b.g.mat[i].Rendering > 0 {
-			f += (b.fat[2*i] + b.fat[2*i+1]) / 2
+			all += (b.fat[2*i] + b.fat[2*i+1]) / 2
+			firm += (b.firm[2*i] + b.firm[2*i+1]) / 2
 		}
 	}
-	return f
+	return all, firm
 }
 
 // Coldest returns the temperature of the coldest flesh, °C: of the centre,
@@ -71,7 +86,9 @@ func (b *Body) Centre() float64 {
 	at := func(face int) float64 {
 		j := 2*i + face
 		if i == 0 {
-			return b.t[j] - g.extrapolate*(b.t[j+2]-b.t[j])
+			// What boils is flat: there the shell stands for the centre.
+			curved := min(1, max(0, (leastBoiling-b.t[j])/boilsOver))
+			return b.t[j] - curved*g.extrapolate*(b.t[j+2]-b.t[j])
 		}
 		bone, flesh := boneConductivity/g.outer[i-1], b.k[j]/g.inner[i]
 		return (bone*b.t[j-2] + flesh*b.t[j]) / (bone + flesh)
@@ -79,21 +96,41 @@ func (b *Body) Centre() float64 {
 	return min(at(0), at(1))
 }
 
+// boilsOver is over how many kelvins under leastBoiling the profile at the
+// centre flattens.
+const boilsOver = 4.0
+
 // Dried returns the thickness of a face's crust, m: of the shells that have
 // dried, each by a smooth share that is one half at 0.2 kg water per kg dry,
 // and that have set, which takes the heat of boiling. What has merely dried
 // in warm air, or went in dry like crumbs, is no crust yet.
 func (b *Body) Dried(face int) float64 {
 	d := 0.0
+	b.dried(face, func(_ int, m float64) { d += m })
+	return d
+}
+
+// Crust returns the same in units of the thickness at which each layer is
+// half as crisp as can be.
+func (b *Body) Crust(face int) float64 {
+	u := 0.0
+	b.dried(face, func(i int, m float64) {
+		if half := b.g.mat[i].Crisp; half > 0 {
+			u += m / half
+		}
+	})
+	return u
+}
+
+func (b *Body) dried(face int, add func(shell int, m float64)) {
 	for i := b.g.n - 1; i >= b.g.first; i-- {
 		q := b.x[2*i+face] / 0.2
 		q *= q
 		if q > 50 {
-			break
+			return
 		}
-		d += b.g.width[i] / (1 + q*q) * min(1, max(0, (b.hottest[2*i+face]-setAt)/(2*setOver)+0.5))
+		add(i, b.g.width[i]/(1+q*q)*min(1, max(0, (b.hottest[2*i+face]-setAt)/(2*setOver)+0.5)))
 	}
-	return d
 }
 
 // Profile returns a face's temperatures from its surface inward, as pairs of

@@ -92,21 +92,26 @@ func TestCrustSoftensInSteam(t *testing.T) {
 
 func TestFatRendersAndNeverComesBack(t *testing.T) {
 	b := wing(t, DefaultResolution)
-	last := b.Fat()
-	if last <= 0 {
-		t.Fatal("the skin has no fat")
+	start, last := b.Fat()
+	if last <= 0 || last != start {
+		t.Fatalf("the skin has %g kg/m² of fat, %g of it firm", start, last)
 	}
 	for range 24 {
 		fry(t, b, 1, fryerAir)
-		if now := b.Fat(); now > last {
-			t.Fatalf("fat grew from %g to %g", last, now)
-		} else {
-			last = now
+		all, firm := b.Fat()
+		if firm > last || all < firm {
+			t.Fatalf("firm fat grew from %g to %g of %g", last, firm, all)
 		}
+		last = firm
 	}
+	all, _ := b.Fat()
 	l := b.Ledger()
-	if share := l.Fat / (l.Fat + last); share < 0.5 {
+	if share := 1 - last/start; share < 0.5 {
 		t.Errorf("%.0f %% of the skin's fat has rendered", 100*share)
+	}
+	// What has left is the drained share of what has melted, and no more.
+	if want := skin.Drains * (start - last); math.Abs(l.Fat-want) > 1e-9 || math.Abs(all+l.Fat-start) > 1e-9 {
+		t.Errorf("%g kg/m² of fat left, want %g; %g of %g are still there", l.Fat, want, all, start)
 	}
 }
 

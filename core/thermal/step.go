@@ -2,84 +2,78 @@ package thermal
 
 import "math"
 
+// face is what happens at one face in one step.
+type face struct {
+	hs, gs float64 // conductances of the film and of the outer half-shell, W/m²·K
+	kappa  float64 // of the film for vapour, kg/m²·s per Pa
+	leaves float64 // from the very surface, kg/m²·s
+	slope  float64 // … more per unit of the outer shell's x
+	hot    float64 // … and per kelvin
+}
+
 // Step moves the piece on by dt s in the given air.
 func (b *Body) Step(dt float64, air Air) Flow {
 	g, n := b.g, b.g.n
 	shrink := 1 - shrinkShare*(b.ledger.Vapour+b.ledger.Drip)/1000/b.volume
 	shrink = math.Cbrt(shrink * shrink)
 	out := 2 * (n - 1)
-
-	// Water. Each face's evaporation is κ·(a(xs)·p_sat(T) − p), supplied
-	// through half a shell by G·(x − xs): xs, at the very surface, is found
-	// first, and what leaves is then linear in the shell's x.
-	var kappa, moist, activity, damp [2]float64
 	s := &b.sys
+	var faces [2]face
 	if !air.Adiabat {
 		b.fillWater(dt)
-		for face := range 2 {
-			j := out + face
-			ts := b.surf[face]
-			film := (ts+air.T)/2 + 273.15
-			// Chilton–Colburn with ρ·cp of air at the film temperature
-			// and a Lewis number of 0.86 to the two thirds.
-			kappa[face] = shrink * air.Convect[face] / (StandardPressure / 287.1 / film * 1010 * 0.905) / (gasConstantSteam * film)
-			x := b.x[j]
-			supply := b.k[j] / g.outer[n-1]
-			demand := kappa[face] * saturation.at(ts)
-			xs := surfaceContent(b.dry[face], x, supply, demand, kappa[face]*air.Vapour)
-			b.dry[face] = xs
-			a, rise := activitySlope(xs)
-			leaves := demand*a - kappa[face]*air.Vapour
-			activity[face] = a
-			damp[face] = supply / (supply + demand*rise)
-			// The chord keeps a nearly dry shell from being overdrawn.
-			slope := math.Max(demand*rise*damp[face], leaves/math.Max(x, 1e-6))
-			s.diag[j] += dt * slope
-			s.rhs[j] -= dt * (leaves - slope*x)
-			moist[face] = leaves
-			b.slope[face] = slope
+		for f := range faces {
+			b.evaporate(&faces[f], f, dt, shrink, air)
 		}
 		s.solve()
-		for face := range 2 {
-			moist[face] += b.slope[face] * (s.rhs[out+face] - b.x[out+face])
+		for f := range faces {
+			faces[f].leaves += faces[f].slope * (s.rhs[out+f] - b.x[out+f])
+			for i := b.front[f]; i < n-1; i++ {
+				j := 2*i + f
+				b.gives[j] += b.givesX[j] * (s.rhs[j] - b.x[j])
+			}
 		}
-		b.carry(dt, moist)
+		b.carry(dt, &faces)
 	}
 
-	// Heat.
 	b.fillHeat(dt, air.Adiabat)
-	var hs, gs, base, slopeM, m0 [2]float64
-	for face := range 2 {
-		j := out + face
-		hs[face] = shrink * air.H[face]
-		gs[face] = b.k[j] / g.outer[n-1]
+	var base [2]float64
+	for f := range faces {
+		c := &faces[f]
+		j := out + f
+		c.hs, c.gs = shrink*air.H[f], b.k[j]/g.outer[n-1]
+		L := LatentHeat(b.surf[f])
+		whole := c.hs + c.gs + L*c.hot
+		base[f] = c.hs*air.T - L*c.leaves + L*c.hot*b.surf[f]
+		s.diag[j] += dt * c.gs * (1 - c.gs/whole)
+		s.rhs[j] += dt * c.gs / whole * base[f]
 		if !air.Adiabat {
-			_, dp := saturation.both(b.surf[face])
-			m0[face] = moist[face]
-			// Hotter, more leaves, but no more than comes up from below.
-			slopeM[face] = kappa[face] * activity[face] * dp * damp[face]
+			for i := b.front[f]; i < n-1; i++ {
+				k := 2*i + f
+				L := LatentHeat(b.t[k])
+				s.diag[k] += dt * L * b.givesT[k]
+				s.rhs[k] -= dt * L * (b.gives[k] - b.givesT[k]*b.t[k])
+			}
 		}
-		L := LatentHeat(b.surf[face])
-		whole := hs[face] + gs[face] + L*slopeM[face]
-		base[face] = hs[face]*air.T - L*m0[face] + L*slopeM[face]*b.surf[face]
-		s.diag[j] += dt * gs[face] * (1 - gs[face]/whole)
-		s.rhs[j] += dt * gs[face] / whole * base[face]
 	}
-	b.settle()
+	b.settle(air.Adiabat)
 
 	var flow Flow
-	for face := range 2 {
-		j := out + face
-		L := LatentHeat(b.surf[face])
-		ts := (base[face] + gs[face]*s.rhs[j]) / (hs[face] + gs[face] + L*slopeM[face])
-		m := m0[face] + slopeM[face]*(ts-b.surf[face])
-		heat := hs[face] * (air.T - ts)
+	for f := range faces {
+		c := &faces[f]
+		j := out + f
+		L := LatentHeat(b.surf[f])
+		ts := (base[f] + c.gs*s.rhs[j]) / (c.hs + c.gs + L*c.hot)
+		heat := c.hs * (air.T - ts)
 		flow.Heat += heat / 2
 		if !air.Adiabat {
-			flow.Vapour += b.reconcile(face, dt, m, moist[face], L) / 2
+			flow.Vapour += b.reconcile(j, dt, c.leaves+c.hot*(ts-b.surf[f]), c.leaves, L) / 2
+			for i := b.front[f]; i < n-1; i++ {
+				k := 2*i + f
+				flow.Vapour += b.reconcile(k, dt, b.gives[k]+b.givesT[k]*(s.rhs[k]-b.t[k]), b.gives[k], LatentHeat(b.t[k])) / 2
+			}
 		}
 		b.ledger.Heat += heat * dt / 2
-		b.surf[face] = ts
+		b.surf[f] = ts
 	}
 	if !air.Adiabat {
 		flow.Vapour += b.boil(dt) / 2
@@ -96,21 +90,139 @@ func (b *Body) Step(dt float64, air Air) Flow {
 	return flow
 }
 
+// evaporate sets up one face of the water balance.
+//
+// Water evaporates where vapour can leave from: at the very surface while
+// the outer shell is wet, and as shells dry, from the front below them,
+// through their pores. Seen from outside, a shell hides some of what lies
+// under it, the more the wetter and thicker it is, so that a front moves
+// inward without jumps. What leaves from a shell at depth goes down the pressure
+// a(x)·p_sat(T) of that shell to the air's, through its own dry part, the
+// dry shells above it and the film in series: pores hold next to no vapour,
+// so that flow through them is steady (Whitaker, Adv. Heat Transfer 13,
+// 1977; Datta, J. Food Eng. 80, 2007).
+//
+// At the surface what evaporates, κ·(a(xs)·p_sat(T) − p), equals what comes
+// up through half a shell by G·(x − xs): xs is found first, and what leaves
+// is then linear in the shell's x. κ follows from the convective h by
+// Chilton–Colburn with ρ·cp of air at the film temperature and a Lewis
+// number of 0.86 to the two thirds.
+func (b *Body) evaporate(c *face, f int, dt, shrink float64, air Air) {
+	g, s := b.g, &b.sys
+	n := g.n
+	j := 2*(n-1) + f
+	ts, x := b.surf[f], b.x[j]
+	film := (ts+air.T)/2 + 273.15
+	c.kappa = shrink * air.Convect[f] / (StandardPressure / 287.1 / film * 1010 * 0.905) / (gasConstantSteam * film)
+	supply := b.k[j] / g.outer[n-1]
+	sat, rise := saturation.both(ts)
+	demand := c.kappa * sat
+	xs := surfaceContent(b.dry[f], x, supply, demand, c.kappa*air.Vapour)
+	b.dry[f] = xs
+	a, da := activitySlope(xs)
+	dry := 0.0 // share of the front that lies deeper
+	if b.pores[n-1] > 0 {
+		dry = b.seenThrough(n-1, x)
+	}
+	damp := supply / (supply + demand*da + 1e-300)
+	c.leaves = (1 - dry) * (demand*a - c.kappa*air.Vapour)
+	// The chord keeps a nearly dry shell from being overdrawn.
+	c.slope = math.Max((1-dry)*demand*da*damp, c.leaves/math.Max(x, 1e-6))
+	// Hotter, more leaves, but no more than comes up from below.
+	c.hot = (1 - dry) * c.kappa * a * rise * damp
+	s.diag[j] += dt * c.slope
+	s.rhs[j] -= dt * (c.leaves - c.slope*x)
+
+	b.front[f] = n - 1
+	above := 1 / (c.kappa + 1e-30) // resistance up to the air, Pa per kg/m²·s
+	if dry > 0 {
+		above += dryShare(x) * (g.outer[n-1] + g.inner[n-1]) / (vapourMoves.at(b.t[j]) * b.pores[n-1])
+	}
+	for i := n - 2; i >= g.first && dry >= leastFront; i-- {
+		k := 2*i + f
+		x := b.x[k]
+		sat, rise := saturation.both(b.t[k])
+		if b.pores[i] == 0 {
+			// What is not loose ends the way in: it evaporates from its own
+			// surface, as a bare face does.
+			v := dry / above
+			supply := b.k[k] / g.outer[i]
+			xs := surfaceContent(b.under[f], x, supply, v*sat, v*air.Vapour)
+			b.under[f] = xs
+			a, da := activitySlope(xs)
+			damp := supply / (supply + v*sat*da + 1e-300)
+			gives := v * (a*sat - air.Vapour)
+			slope := math.Max(v*sat*da*damp, gives/math.Max(x, 1e-6))
+			b.gives[k], b.givesX[k], b.givesT[k] = gives, slope, v*a*rise*damp
+			s.diag[k] += dt * slope
+			s.rhs[k] -= dt * (gives - slope*x)
+			b.front[f] = i
+			return
+		}
+		d := b.seenThrough(i, x)
+		across := dryShare(x) / (vapourMoves.at(b.t[k]) * b.pores[i])
+		v := dry * (1 - d) / (above + across*g.outer[i])
+		a, da := activitySlope(x)
+		gives := v * (a*sat - air.Vapour)
+		slope := math.Max(v*sat*da, gives/math.Max(x, 1e-6))
+		b.gives[k], b.givesX[k], b.givesT[k] = gives, slope, v*a*rise
+		s.diag[k] += dt * slope
+		s.rhs[k] -= dt * (gives - slope*x)
+		b.front[f] = i
+		dry *= d
+		above += across * (g.outer[i] + g.inner[i])
+	}
+}
+
+// leastFront is the share of a front that is followed inward.
+const leastFront = 0.005
+
+// dryShare is the share of a shell's pores that water has left.
+func dryShare(x float64) float64 { return poresHalf * poresHalf / (x*x + poresHalf*poresHalf) }
+
+// seenThrough is the share of the front that lies deeper than a shell: what
+// is wet hides it within frontDepth, and shells hide it in proportion to
+// their thickness, however many they are.
+func (b *Body) seenThrough(i int, x float64) float64 {
+	q := x / poresHalf
+	q *= q
+	// (1 + τ/8)⁻⁸ for exp(−τ): within 0.05, and no exponential a shell.
+	e := 1 + b.g.width[i]/(8*frontDepth)*q*q
+	e *= e
+	e *= e
+	return 1 / (e * e)
+}
+
 // settle solves the heat balance. A sink only takes: where the solution stays
-// under a shell's boiling point, its sink would have to give, so it is let go
-// and the rest solved again. Without a sink everything is colder, so that
-// letting go ends.
-func (b *Body) settle() {
+// under a shell's boiling point, its sink would have to give, so it is let
+// go, and where a wet shell without one comes over its boiling point, it gets
+// one; then the rest is solved again. One that was let go stays so for the
+// step, so that this ends.
+func (b *Body) settle(dry bool) {
 	s := &b.sys
-	copy(b.keep, s.rhs)
-	for again := b.sinks; again; {
+	if dry {
 		s.solve()
-		again = false
-		for j, hold := range b.sink {
-			if hold > 0 && s.rhs[j] < b.point[j] {
-				s.diag[j] -= hold
-				b.keep[j] -= hold * b.point[j]
-				b.sink[j], again = 0, true
+		return
+	}
+	copy(b.keep, s.rhs)
+	clear(b.freed)
+	for {
+		s.solve()
+		again := false
+		for j, t := range s.rhs {
+			switch hold := b.sink[j]; {
+			case hold > 0:
+				if t < b.point[j] {
+					s.diag[j] -= hold
+					b.keep[j] -= hold * b.point[j]
+					b.sink[j], b.freed[j], again = 0, true, true
+				}
+			case t > leastBoiling && !b.freed[j] && b.x[j] > boundRest:
+				if tb, hold := b.boiling(j, j/2); t > tb {
+					s.diag[j] += hold
+					b.keep[j] += hold * tb
+					b.point[j], b.sink[j], again = tb, hold, true
+				}
 			}
 		}
 		if !again {
@@ -118,8 +230,14 @@ func (b *Body) settle() {
 		}
 		copy(s.rhs, b.keep)
 	}
-	s.solve()
 }
+
+// leastBoiling is a temperature, °C, under which nothing boils; boundRest is
+// the water, kg/kg dry, that does not boil off.
+const (
+	leastBoiling = 99.0
+	boundRest    = 0.01
+)
 
 // activitySlope returns the water activity over x kg/kg, and its slope.
 func activitySlope(x float64) (a, slope float64) {
@@ -213,7 +331,7 @@ func (b *Body) join(dt float64) {
 
 // carry takes over the new water contents and moves the heat that the water
 // takes along: a shell that receives is mixed with what comes in.
-func (b *Body) carry(dt float64, moist [2]float64) {
+func (b *Body) carry(dt float64, faces *[2]face) {
 	g, s := b.g, &b.sys
 	n := g.n
 	fresh := s.rhs[:2*n]
@@ -241,11 +359,16 @@ func (b *Body) carry(dt float64, moist [2]float64) {
 		t[u] += waterHeat * in[u] / c[u]
 		t[l] += waterHeat * in[l] / c[l]
 	}
-	// The surface gives its liquid at the outer shell's temperature.
-	for face := range 2 {
-		m := moist[face] * dt / 2
-		b.ledger.Carried += waterHeat * t[2*n-2+face] * m
-		b.ledger.Vapour += m
+	// What evaporates gives its liquid at its shell's temperature.
+	for f := range faces {
+		gone := faces[f].leaves
+		warm := t[2*n-2+f] * gone
+		for i := b.front[f]; i < n-1; i++ {
+			gone += b.gives[2*i+f]
+			warm += t[2*i+f] * b.gives[2*i+f]
+		}
+		b.ledger.Carried += waterHeat * warm * dt / 2
+		b.ledger.Vapour += gone * dt / 2
 	}
 }
 
@@ -265,7 +388,6 @@ func (b *Body) fillHeat(dt float64, dry bool) {
 	k, c, t, x, fat, sink := b.k[:2*n], b.c[:2*n], b.t[:2*n], b.x[:2*n], b.fat[:2*n], b.sink[:2*n]
 	diag, rhs := s.diag[:2*n], s.rhs[:2*n]
 	solids, heat, dryK, wetK := b.solids[:n], b.heat[:n], b.dryK[:n], b.wetK[:n]
-	b.sinks = false
 	for i := range n {
 		m, h := waterHeat*solids[i], heat[i]
 		for j := 2 * i; j < 2*i+2; j++ {
@@ -275,14 +397,11 @@ func (b *Body) fillHeat(dt float64, dry bool) {
 			cj := h + fatHeat*fat[j] + m*xj
 			c[j], sink[j] = cj, 0
 			diag[j], rhs[j] = cj, cj*tj
-			if tj > 98 && xj > 0.01 && !dry {
-				tb, hold := b.boiling(j, i)
-				b.point[j] = tb
-				if tj > tb-0.5 {
-					sink[j] = hold
+			if tj > leastBoiling && xj > boundRest && !dry {
+				if tb, hold := b.boiling(j, i); tj > tb-0.5 {
+					b.point[j], sink[j] = tb, hold
 					diag[j] += hold
 					rhs[j] += hold * tb
-					b.sinks = true
 				}
 			}
 		}
@@ -295,51 +414,41 @@ func (b *Body) fillHeat(dt float64, dry bool) {
 // point climbs with each gram that leaves.
 func (b *Body) boiling(j, i int) (tb, sink float64) {
 	tb, rise := boilingOver(b.x[j])
-	tb += b.g.press[i]
-	return tb, 1 / (1/(20*b.c[j]) + rise/(2.25e6*b.solids[i]))
+	tb += b.g.late[i]
+	return tb, 1 / (1/(holdsFast*b.c[j]) + rise/(2.25e6*b.solids[i]))
 }
+
+// holdsFast is how much stiffer a boiling shell is held than its own heat
+// capacity holds it.
+const holdsFast = 200.0
 
 // boil turns what the sinks took into steam. Returns kg/m²·s, both faces.
 func (b *Body) boil(dt float64) (vapour float64) {
-	g, s := b.g, &b.sys
-	for i := range g.n {
-		if g.part[i] == Bone {
+	s := &b.sys
+	for j, hold := range b.sink {
+		if hold == 0 {
 			continue
 		}
-		for j := 2 * i; j < 2*i+2; j++ {
-			told, tnew := b.t[j], s.rhs[j]
-			if (tnew <= 99 && told <= 98) || b.x[j] <= 0.01 {
-				continue
-			}
-			tb := b.point[j]
-			if told <= 98 {
-				tb, _ = b.boiling(j, i)
-			}
-			L := LatentHeat(tb)
-			taken := b.sink[j] * (tnew - tb)
-			// Water that can leave at this temperature: down to the
-			// content whose activity boils there, but not all bound.
-			m := math.Max(taken, 0) / L
-			if taken == 0 && tnew > tb {
-				m = b.c[j] * (tnew - tb) / L * 0.5
-			}
-			m = math.Min(m, b.solids[i]*(b.x[j]-0.005))
-			s.rhs[j] += (taken - L*m) / b.c[j]
-			b.x[j] -= m / b.solids[i]
-			vapour += m / dt
-			b.ledger.Vapour += m / 2
-			b.ledger.Latent += L * m / 2
-			b.ledger.Carried += waterHeat * s.rhs[j] * m / 2
-		}
+		ms := b.solids[j/2]
+		L := LatentHeat(b.point[j])
+		taken := hold * (s.rhs[j] - b.point[j])
+		// A shell gives what it has, but not what is bound for good.
+		m := math.Min(math.Max(taken, 0)/L, ms*math.Max(0, b.x[j]-boundRest/2))
+		s.rhs[j] += (taken - L*m) / b.c[j]
+		b.x[j] -= m / ms
+		vapour += m / dt
+		b.ledger.Vapour += m / 2
+		b.ledger.Latent += L * m / 2
+		b.ledger.Carried += waterHeat * s.rhs[j] * m / 2
 	}
 	return vapour
 }
 
-// reconcile settles the evaporation that the heat balance paid for (m)
-// against the water that the water balance let go (moist), and returns what
-// the face gave, kg/m²·s.
-func (b *Body) reconcile(face int, dt, m, moist, latent float64) float64 {
-	j, ms := 2*b.g.n-2+face, b.solids[b.g.n-1]
+// reconcile settles the evaporation from a shell that the heat balance paid
+// for (m) against the water that the water balance let go (moist), and
+// returns what was given, kg/m²·s.
+func (b *Body) reconcile(j int, dt, m, moist, latent float64) float64 {
+	ms := b.solids[j/2]
 	given := moist
 	if d := (m - moist) * dt; d < ms*(b.x[j]-0.003) {
 		b.x[j] -= d / ms
@@ -373,7 +482,9 @@ func (b *Body) weep(dt float64) {
 		}
 		if m.Rendering > 0 {
 			for j := 2 * i; j < 2*i+2; j++ {
-				d := b.fat[j] * (1 - 1/(1+dt*m.Rendering*rendering.at(s.rhs[j])))
+				d := b.firm[j] * (1 - 1/(1+dt*m.Rendering*rendering.at(s.rhs[j])))
+				b.firm[j] -= d
+				d *= m.Drains
 				b.fat[j] -= d
 				b.ledger.Fat += d / 2
 				b.ledger.Carried += fatHeat * s.rhs[j] * d / 2

@@ -135,7 +135,7 @@ func (b *Body) stepBetween(dt, t0, t1, h0, h1 float64) {
 
 var (
 	thigh = Material{Solids: 250, Fat: 43, Water: 800, DryK: 0.16, WetK: 0.40, Diffusivity: 1, Holding: 0.14}
-	skin  = Material{Solids: 150, Fat: 320, Water: 540, DryK: 0.16, WetK: 0.40, Diffusivity: 0.25, Holding: 0.1, Rendering: 1, Part: Skin}
+	skin  = Material{Solids: 150, Fat: 320, Water: 540, DryK: 0.16, WetK: 0.40, Diffusivity: 0.25, Holding: 0.1, Rendering: 1, Drains: 0.2, Part: Skin}
 	bone  = Material{Part: Bone}
 )
 

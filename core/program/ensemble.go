@@ -1,0 +1,665 @@
+package program
+
+import (
+	"context"
+	"fmt"
+	"math"
+	"slices"
+
+	"gonum.org/v1/gonum/mat"
+
+	"velocrustum/core/fryer"
+)
+
+// # A thousand loads
+//
+// Pieces, fryers and fridges differ, so that one load's minutes are not
+// another's. What a load's thickest and thinnest pieces come to depends
+// smoothly on a few figures that vary; a quadratic through sampled runs gives
+// it for as many loads as are wanted in microseconds, and steadier quantiles
+// than the runs alone (response surface methodology: Box and Draper,
+// Empirical Model-Building and Response Surfaces, 1987). The quadratic is
+// checked by leaving each run out in turn; where it does not hold, as in
+// loads that are crisp or safe only now and then, loads are run and counted.
+//
+// Runs that end before something has happened are not thrown away: what is
+// not there yet is taken for the later of the run's end and what the
+// quadratic says of it, until that no longer moves (Schmee and Hahn,
+// Technometrics 21, 1979).
+
+// The figures that vary, each with a mean of 0 and a standard deviation of 1.
+const (
+	bySize    = iota // a piece's thickness, from a mean known or not
+	byAirflow        // of the fryer
+	byDial           // air over dial
+	byStart          // the fridge
+	byHeatUp         // the fryer's metal
+	byWicks          // how readily the surface supplies water
+	byBrowning
+	dims
+)
+
+// variation is one draw from what varies.
+type variation struct {
+	sizes   []float64 // scale a piece's thickness; one class of pieces each
+	airflow float64   // scales
+	dialC   float64   // adds
+	startC  float64   // adds
+	heatUp  float64   // scales
+	wicks   float64   // scales
+	browns  float64   // scales
+}
+
+var nominal = variation{sizes: []float64{1}, airflow: 1, heatUp: 1, wicks: 1, browns: 1}
+
+// spread is how far each figure varies: nineteen in twenty lie inside.
+type spread struct {
+	piece   float64 // of one piece's thickness around the load's mean, share
+	mean    float64 // of that mean around what was said or worked out, share
+	airflow float64 // share
+	dialC   float64
+	startC  float64
+	heatUp  float64 // share
+	wicks   float64 // share
+	browns  float64 // share
+}
+
+// Spreads of what is known only by kind; docs/model.md says why.
+const (
+	thicknessSpread = 0.08 // of a careful hand's pieces
+	ruler           = 0.04 // of a mean that was measured
+	byProportion    = 0.10 // of one worked out from mass and cut
+	airflowSpread   = 0.15
+	airflowInferred = 0.22
+	dialSpreadC     = 6.0
+	fridgeSpreadC   = 2.0
+	heatUpSpread    = 0.25
+	heatUpTimed     = 0.08
+	wicksSpread     = 0.40
+	brownsSpread    = 0.25
+	twinWider       = 1.4 // two drawers in one housing, beside one
+)
+
+// spread returns how far this load's figures vary.
+func (s *setup) spread() spread {
+	v := spread{piece: s.pieceSpread / 100, mean: byProportion, airflow: airflowSpread, dialC: dialSpreadC, startC: fridgeSpreadC,
+		heatUp: heatUpSpread, wicks: wicksSpread, browns: brownsSpread}
+	if s.measured {
+		v.mean = ruler
+	}
+	if s.timed {
+		v.heatUp = heatUpTimed
+	}
+	if slices.Contains(s.inferred, "airflow") {
+		v.airflow = airflowInferred
+	}
+	if s.drawers > 1 {
+		v.airflow *= twinWider
+		if !s.timed {
+			v.heatUp *= twinWider
+		}
+	}
+	return v
+}
+
+// reach is how far, in standard deviations of a piece's size, the sampled
+// runs go: the thickest of many and the thinnest are drawn from one quadratic.
+const reach = 1.7
+
+// at turns a point into what it stands for.
+func (v spread) at(z *[dims]float64) variation {
+	scale := func(sd float64) float64 { return math.Exp(sd / 2) } // never under 0
+	return variation{
+		sizes:   []float64{1 + z[bySize]*v.size()/2},
+		airflow: scale(v.airflow * z[byAirflow]), dialC: v.dialC / 2 * z[byDial], startC: v.startC / 2 * z[byStart],
+		heatUp: scale(v.heatUp * z[byHeatUp]), wicks: scale(v.wicks * z[byWicks]), browns: scale(v.browns * z[byBrowning]),
+	}
+}
+
+// size is the spread of all pieces of all loads.
+func (v spread) size() float64 { return math.Hypot(v.piece, v.mean) }
+
+// load is one drawn load: where its thickest and its thinnest piece lie.
+type load struct{ thick, thin [dims]float64 }
+
+// loads returns n fixed quasi-random loads of so many pieces: the additive
+// recurrence of the generalised golden ratio (Roberts 2018), which is even for
+// every n and the same for every call.
+func (v spread) loads(n, pieces int) []load {
+	const columns = dims + 2
+	size := math.Max(v.size(), 1e-9)
+	out := make([]load, n)
+	for i, u := range even(n, columns) {
+		var z [dims]float64
+		for k := byAirflow; k < dims; k++ {
+			z[k] = normal(u[k])
+		}
+		// The thickest and thinnest of so many pieces: their order
+		// statistics, each from its own draw, around the load's mean.
+		thick := normal(math.Pow(u[dims], 1/float64(pieces)))
+		thin := normal(1 - math.Pow(u[dims+1], 1/float64(pieces)))
+		if pieces == 1 {
+			thin = thick
+		}
+		mean := normal(u[bySize]) * v.mean
+		out[i] = load{z, z}
+		out[i].thick[bySize] = (mean + v.piece*thick) / size
+		out[i].thin[bySize] = (mean + v.piece*min(thin, thick)) / size
+	}
+	return out
+}
+
+// runs returns the points at which loads are run.
+func (v spread) runs(n int) [][dims]float64 {
+	out := make([][dims]float64, n)
+	for i, u := range even(n, dims) {
+		for k := range out[i] {
+			out[i][k] = normal(u[k])
+		}
+		out[i][bySize] *= reach
+	}
+	return out
+}
+
+// even returns n points of the unit cube.
+func even(n, columns int) [][]float64 {
+	g := 1.0
+	for range 60 { // the positive root of g^(columns+1) = g + 1
+		g = math.Pow(1+g, 1.0/float64(columns+1))
+	}
+	out := make([][]float64, n)
+	for i := range out {
+		out[i] = make([]float64, columns)
+		for k := range out[i] {
+			_, out[i][k] = math.Modf(0.5 + float64(i+1)*math.Pow(g, -float64(k+1)))
+		}
+	}
+	return out
+}
+
+// normal returns the standard normal quantile of u, within ±3.
+func normal(u float64) float64 {
+	return max(-3, min(3, math.Sqrt2*math.Erfinv(2*u-1)))
+}
+
+// curved are the pairs of figures whose product the quadratic knows, beside
+// all squares: the rest have been looked at and bring nothing.
+var curved = [][2]int{{bySize, byAirflow}, {bySize, byDial}, {bySize, byStart}, {bySize, byWicks}, {byAirflow, byDial}, {byAirflow, byWicks}, {byDial, byBrowning}, {bySize, byBrowning}}
+
+const terms = 1 + 2*dims + 8
+
+// basis lays a point out in the quadratic's terms.
+func basis(z *[dims]float64, row []float64) {
+	row[0] = 1
+	for k := range z {
+		row[1+2*k], row[2+2*k] = z[k], z[k]*z[k]
+	}
+	for i, p := range curved {
+		row[1+2*dims+i] = z[p[0]] * z[p[1]]
+	}
+}
+
+// surface fits quadratics through one set of runs.
+type surface struct {
+	n     int
+	rows  []float64 // n × terms
+	solve mat.Dense // terms × n: what turns outcomes into coefficients
+	lever []float64 // of each run
+}
+
+func newSurface(points [][dims]float64) (*surface, error) {
+	s := &surface{n: len(points), rows: make([]float64, len(points)*terms)}
+	for i := range points {
+		basis(&points[i], s.rows[i*terms:(i+1)*terms])
+	}
+	x := mat.NewDense(s.n, terms, s.rows)
+	var qr mat.QR
+	qr.Factorize(x)
+	eye := mat.NewDiagDense(s.n, nil)
+	for i := range s.n {
+		eye.SetDiag(i, 1)
+	}
+	if err := qr.SolveTo(&s.solve, false, eye); err != nil {
+		return nil, fmt.Errorf("laying a quadratic through %d runs: %w", s.n, err)
+	}
+	s.lever = make([]float64, s.n)
+	for i := range s.n {
+		for k := range terms {
+			s.lever[i] += s.rows[i*terms+k] * s.solve.At(k, i)
+		}
+	}
+	return s, nil
+}
+
+// quadratic is one outcome over what varies.
+type quadratic [terms]float64
+
+func (q *quadratic) at(z *[dims]float64) float64 {
+	var row [terms]float64
+	basis(z, row[:])
+	v := 0.0
+	for k, c := range q {
+		v += c * row[k]
+	}
+	return v
+}
+
+func (s *surface) coefficients(y []float64) (q quadratic) {
+	for k := range q {
+		for i, v := range y {
+			q[k] += s.solve.At(k, i) * v
+		}
+	}
+	return q
+}
+
+// fit lays a quadratic through the runs' outcomes, where NaN is not yet at
+// the run's end. Returns the typical error of a run that is left out, and
+// whether enough of them got there.
+func (s *surface) fit(outcome []float64, end float64) (q quadratic, slip float64, enough bool) {
+	y := slices.Clone(outcome)
+	there := 0
+	for i, v := range y {
+		if math.IsNaN(v) {
+			y[i] = end
+		} else {
+			there++
+		}
+	}
+	if there < s.n*3/5 {
+		return q, math.Inf(1), false
+	}
+	for range 12 {
+		q = s.coefficients(y)
+		if there == s.n {
+			break
+		}
+		for i, v := range outcome {
+			if math.IsNaN(v) {
+				y[i] = math.Max(end, s.value(&q, i))
+			}
+		}
+	}
+	sum := 0.0
+	for i, v := range outcome {
+		if !math.IsNaN(v) {
+			d := (v - s.value(&q, i)) / math.Max(0.05, 1-s.lever[i])
+			sum += d * d
+		}
+	}
+	return q, math.Sqrt(sum / float64(there)), true
+}
+
+func (s *surface) value(q *quadratic, run int) (v float64) {
+	for k, c := range q {
+		v += c * s.rows[run*terms+k]
+	}
+	return v
+}
+
+// outcome is what one run came to, minutes, NaN for not by its end.
+type outcome struct {
+	first, safe, crisp, over float64
+	core                     []float64 // each half minute, °C
+}
+
+// outcome runs one variation without keeping a timeline, until all that may
+// happen has or the time is up.
+func (s *setup) outcome(ctx context.Context, v variation, res resolution) (outcome, error) {
+	r, err := newRun(s, v, res)
+	if err != nil {
+		return outcome{}, err
+	}
+	shown := s.shown()
+	out := outcome{core: make([]float64, 0, int(2*shown)+2)}
+	r.carry(res, func(minute float64) bool {
+		if minute <= shown+0.01 {
+			cold := math.Inf(1)
+			for i := range r.classes {
+				cold = min(cold, r.classes[i].lastC)
+			}
+			out.core = append(out.core, cold)
+			return ctx.Err() == nil
+		}
+		out.read(r)
+		return ctx.Err() == nil && (math.IsNaN(out.safe) || math.IsNaN(out.crisp) || math.IsNaN(out.over))
+	})
+	out.read(r)
+	return out, ctx.Err()
+}
+
+// read takes the outcome from a run.
+func (o *outcome) read(r *run) {
+	o.first, o.safe, o.crisp, o.over = math.NaN(), math.NaN(), math.NaN(), math.NaN()
+	for i := range r.classes {
+		c := &r.classes[i]
+		if later(o.first, c.safeAt) {
+			o.first = c.safeAt
+		}
+		if i == 0 || later(c.safeAt, o.safe) {
+			o.safe = c.safeAt
+		}
+		if i == 0 || later(c.crispAt, o.crisp) {
+			o.crisp = c.crispAt
+		}
+		if math.IsNaN(o.over) || c.overAt < o.over {
+			o.over = c.overAt
+		}
+	}
+}
+
+// shown is how long a screen shows, minutes: the program and its tail.
+func (s *setup) shown() float64 {
+	if s.shownMin > 0 {
+		return s.shownMin
+	}
+	return s.minutes + s.tail
+}
+
+const (
+	// Loads is how many loads the window is over, and sampledRuns how many
+	// are run for it.
+	Loads       = 2000
+	sampledRuns = 64
+	countedRuns = 64
+	// A quadratic holds if a run left out is foretold within so many
+	// minutes, or within so much of the time.
+	slipMin, slipShare = 0.35, 0.04
+)
+
+// ensemble is what a load's minutes are over all that varies.
+type ensemble struct {
+	first, safe, crisp, over []float64 // by load, minutes; +Inf for never
+	core                     [][2]float64
+	runs                     int
+	slip                     float64 // minutes, of safe; NaN where loads were counted
+	// safeBy answers for other spreads of the same load, where a quadratic
+	// holds; nil otherwise.
+	safeOver *quadratic
+	spread   spread
+}
+
+// gather runs the load over what varies, on all cores.
+func (s *setup) gather(ctx context.Context) (*ensemble, error) {
+	v := s.spread()
+	points := v.runs(sampledRuns)
+	on := *s
+	on.tail = math.Max(s.tail, math.Max(10, 0.4*s.minutes))
+	on.shownMin = s.shown()
+	end := on.minutes + on.tail
+	results := make([]outcome, len(points))
+	if err := parallel(len(points), func(i int) (err error) {
+		results[i], err = on.outcome(ctx, v.at(&points[i]), standard)
+		return err
+	}); err != nil {
+		return nil, err
+	}
+	surf, err := newSurface(points)
+	if err != nil {
+		return nil, err
+	}
+	pick := func(f func(outcome) float64) []float64 {
+		out := make([]float64, len(results))
+		for i, r := range results {
+			out[i] = f(r)
+		}
+		return out
+	}
+	all := v.loads(Loads, s.pieces*s.drawers)
+	e := &ensemble{runs: len(points), spread: v}
+	// over draws every load's minutes from one quadratic, if it holds.
+	over := func(f func(outcome) float64, thick bool, into *[]float64) (*quadratic, float64) {
+		outcomes := pick(f)
+		q, slip, enough := surf.fit(outcomes, end)
+		median := middle(outcomes, end)
+		if !enough || slip > math.Max(slipMin, slipShare*median) {
+			return nil, slip
+		}
+		*into = make([]float64, len(all))
+		for i := range all {
+			z := &all[i].thin
+			if thick {
+				z = &all[i].thick
+			}
+			if (*into)[i] = q.at(z); (*into)[i] > end {
+				(*into)[i] = math.Inf(1)
+			}
+		}
+		return &q, slip
+	}
+	var counted []outcome
+	count := func() error {
+		if counted != nil {
+			return nil
+		}
+		counted = make([]outcome, countedRuns)
+		few := v.loads(countedRuns, s.pieces*s.drawers)
+		e.runs += countedRuns
+		return parallel(countedRuns, func(i int) (err error) {
+			draw := v.at(&few[i].thick)
+			draw.sizes = append(draw.sizes, v.at(&few[i].thin).sizes...)
+			counted[i], err = on.outcome(ctx, draw, searching)
+			return err
+		})
+	}
+	e.slip = math.NaN()
+	for _, o := range []struct {
+		f     func(outcome) float64
+		thick bool
+		into  *[]float64
+		safe  bool
+	}{
+		{func(o outcome) float64 { return o.safe }, true, &e.safe, true},
+		{func(o outcome) float64 { return o.first }, false, &e.first, false},
+		{func(o outcome) float64 { return o.crisp }, true, &e.crisp, false},
+		{func(o outcome) float64 { return o.over }, false, &e.over, false},
+	} {
+		q, slip := over(o.f, o.thick, o.into)
+		if q == nil {
+			if rare(pick(o.f), end) { // as good as never: no need to count
+				*o.into = slices.Repeat([]float64{math.Inf(1)}, len(all))
+				continue
+			}
+			if err := count(); err != nil {
+				return nil, err
+			}
+			// Each counted load stands for as many drawn ones.
+			*o.into = make([]float64, len(all))
+			for i := range all {
+				m := o.f(counted[i%countedRuns])
+				if math.IsNaN(m) {
+					m = math.Inf(1)
+				}
+				(*o.into)[i] = m
+			}
+		} else if o.safe {
+			e.slip, e.safeOver = slip, q
+		}
+	}
+	// The spread of the coldest meat, half minute by half minute, clear of
+	// its own roundness: the same quadratic, over fewer loads.
+	few := all[:min(len(all), 400)]
+	y := make([]float64, len(results))
+	at := make([]float64, len(few))
+	for t := range results[0].core {
+		lo, hi := math.Inf(1), math.Inf(-1)
+		for i, r := range results {
+			y[i] = r.core[t]
+			lo, hi = min(lo, y[i]), max(hi, y[i])
+		}
+		q := surf.coefficients(y)
+		for i := range few {
+			at[i] = min(hi, max(lo, min(q.at(&few[i].thick), q.at(&few[i].thin))))
+		}
+		slices.Sort(at)
+		e.core = append(e.core, [2]float64{at[len(at)/20], at[len(at)-1-len(at)/20]})
+	}
+	return e, nil
+}
+
+// rare says whether hardly any run came to something at all.
+func rare(outcomes []float64, end float64) bool {
+	n := 0
+	for _, v := range outcomes {
+		if !math.IsNaN(v) && v <= end {
+			n++
+		}
+	}
+	return n <= len(outcomes)/32
+}
+
+// middle is the median, with what is not there yet at the end.
+func middle(outcomes []float64, end float64) float64 {
+	s := slices.Clone(outcomes)
+	for i, v := range s {
+		if math.IsNaN(v) {
+			s[i] = end
+		}
+	}
+	slices.Sort(s)
+	return s[len(s)/2]
+}
+
+// A Doubt is a figure that could be known better, and what that would bring.
+type Doubt struct {
+	Field string `json:"field"`
+	// Minutes is how much shorter the time would be in which nineteen loads
+	// in twenty turn safe.
+	Minutes float64 `json:"minutes"`
+	Says    string  `json:"says"`
+}
+
+// doubts says which figures would narrow safe most, the most telling first;
+// what brings under a minute is left out.
+func (s *setup) doubts(e *ensemble) []Doubt {
+	out := []Doubt{}
+	if e.safeOver == nil {
+		return out
+	}
+	width := func(v spread) float64 {
+		all := v.loads(500, s.pieces*s.drawers)
+		m := make([]float64, len(all))
+		for i := range all {
+			z := all[i].thick
+			// The quadratic's unit is the spread it was laid with.
+			z[bySize] *= v.size() / e.spread.size()
+			z[byHeatUp] *= v.heatUp / e.spread.heatUp
+			z[byAirflow] *= v.airflow / e.spread.airflow
+			z[byDial] *= v.dialC / e.spread.dialC
+			m[i] = e.safeOver.at(&z)
+		}
+		slices.Sort(m)
+		return m[len(m)-1-len(m)/40] - m[len(m)/40]
+	}
+	now := width(e.spread)
+	add := func(field, what string, v spread) {
+		if gone := math.Round(now - width(v)); gone >= 1 {
+			out = append(out, Doubt{field, gone, what})
+		}
+	}
+	if !s.measured {
+		v := e.spread
+		v.mean = ruler
+		add("load.thicknessMm", "Measure the thickest", v)
+	}
+	if !s.timed && s.program.PreheatMin < 3 && s.program.HotFromC == 0 {
+		v := e.spread
+		v.heatUp = heatUpTimed
+		add("fryer.heatUpMin", "Time the fryer to 200 °C", v)
+	}
+	if s.pieces*s.drawers > 1 && s.pieceSpread > 5 {
+		v := e.spread
+		v.piece = 0.04
+		add("load.spreadPct", "Choose pieces of one thickness", v)
+	}
+	slices.SortStableFunc(out, func(a, b Doubt) int { return int(math.Round(b.Minutes - a.Minutes)) })
+	for i := range out {
+		unit := "minutes'"
+		if out[i].Minutes == 1 {
+			unit = "minute's"
+		}
+		out[i].Says += fmt.Sprintf(": %.0f %s doubt go.", out[i].Minutes, unit)
+	}
+	return out
+}
+
+// sureBy returns the minute by which 95 in 100 loads are safe, or nil, from
+// few runs: along each figure apart, since only safe is asked and only what
+// moves the thickest piece's counts.
+func (s *setup) sureBy(ctx context.Context) (*float64, error) {
+	v := s.spread()
+	const step = 1.5
+	var z [dims]float64
+	points := [][dims]float64{z}
+	for k := range dims {
+		if k == byBrowning {
+			continue
+		}
+		for _, d := range [...]float64{-step, step} {
+			p := z
+			if p[k] = d; k == bySize && d > 0 {
+				p[k] *= reach
+			}
+			points = append(points, p)
+		}
+	}
+	safe := make([]float64, len(points))
+	err := parallel(len(points), func(i int) error {
+		r, err := newRun(s, v.at(&points[i]), searching)
+		if err != nil {
+			return err
+		}
+		r.carry(searching, func(float64) bool { return ctx.Err() == nil && math.IsNaN(r.slowest().safeAt) })
+		safe[i] = r.slowest().safeAt
+		return ctx.Err()
+	})
+	if err != nil {
+		return nil, err
+	}
+	for _, m := range safe {
+		if math.IsNaN(m) {
+			return nil, nil // some are not by the end of what was run
+		}
+	}
+	var slope, bend [dims]float64
+	for k, i := 0, 1; k < dims; k++ {
+		if k == byBrowning {
+			continue
+		}
+		// Through three points, of which the upper may lie farther out.
+		a, b := points[i][k], points[i+1][k]
+		da, db := (safe[i]-safe[0])/a, (safe[i+1]-safe[0])/b
+		bend[k] = (db - da) / (b - a)
+		slope[k] = da - bend[k]*a
+		i += 2
+	}
+	all := v.loads(1000, s.pieces*s.drawers)
+	m := make([]float64, len(all))
+	for i := range all {
+		m[i] = safe[0]
+		for k, x := range all[i].thick {
+			m[i] += slope[k]*x + bend[k]*x*x
+		}
+	}
+	slices.Sort(m)
+	return quantile(m, 0.95), nil
+}
+
+// heatUpKnown says whether a fryer's minutes to 200 °C were timed.
+func heatUpKnown(f Fryer) bool { return f.HeatUpMin != nil && !slices.Contains(f.Inferred, "heatUp") }
+
+// twin applies what two drawers in one housing cost each other: they share
+// the power, and each gets less air than one alone.
+func twin(spec fryer.Spec) fryer.Spec {
+	spec.PowerW /= 2
+	spec.Airflow *= twinAir
+	if spec.HeatUpMin == 0 {
+		spec.HeatUpMin = twinSlower * spec.Kind.HeatUp()
+	}
+	return spec
+}
+
+const (
+	twinAir    = 0.88 // of one alone, ±0.1
+	twinSlower = 1.25 // longer to 200 °C
+)
