@@ -223,20 +223,38 @@ func (c Composition) material() thermal.Material {
 // by about a fifth at 1 % and hardly more beyond 2 %; Offer and Trinick, Meat
 // Science 8, 1983).
 func (c Cut) Columns(p Piece, coat Coating, saltPct, film float64) []Column {
-	parts := p.Parts(film * p.Half() / fleshConducts)
+	r := p.Half()
+	parts := p.Parts(film * r / fleshConducts)
 	out := make([]Column, 0, len(parts))
-	for _, part := range parts {
-		r := p.Half()
-		inner := part.Share * p.Volume * part.Shape / r // the food's own surface, under its coat
-		layers := c.layers(r, part.Shape, saltPct, coat)
+	for i, part := range parts {
+		inside := c.inside(i)
+		layers := c.layers(r, inside, saltPct, coat)
+		// A bone stays as thick beside the flesh when the piece is cut or
+		// tied thicker than usual, and the flesh keeps its mass.
+		flesh := (1 - c.Bone) / (1 - math.Pow(inside, part.Shape))
+		if c.Bone == 0 {
+			flesh = 1
+		}
+		area := part.Share * p.Volume * part.Shape / r * flesh // under the coat
 		outer := r
 		for _, l := range coat.layers(r, part.Shape) {
 			outer += l.Thickness
 			layers = append(layers, l)
 		}
-		out = append(out, Column{Shape: part.Shape, Layers: layers, Area: inner * math.Pow(outer/r, part.Shape-1)})
+		out = append(out, Column{Shape: part.Shape, Layers: layers, Area: area * math.Pow(outer/r, part.Shape-1)})
 	}
 	return out
+}
+
+// inside returns how much of the radius of a part bone or filling takes: what
+// its share of the volume does in a piece of the cut's own proportions.
+func (c Cut) inside(part int) float64 {
+	share := c.Bone + c.Stuffing
+	if share == 0 {
+		return 0
+	}
+	parts := c.Piece(c.Typical, 0).Parts(1)
+	return min(math.Pow(share, 1/parts[min(part, len(parts)-1)].Shape), 0.8)
 }
 
 // A Column is a part of a piece, for core/thermal: its shape number, what it
@@ -253,15 +271,15 @@ const Wrap = "wrap"
 // Wrapped says whether the cut comes in a fatty wrap.
 func (c Cut) Wrapped() bool { return c.Skin == streaky }
 
-func (c Cut) layers(r, e, saltPct float64, coat Coating) (layers []thermal.Layer) {
-	inside := 0.0
+// layers returns bone or filling, which reach to a share of the radius r,
+// flesh and skin.
+func (c Cut) layers(r, share, saltPct float64, coat Coating) (layers []thermal.Layer) {
 	skin := min(c.SkinMm/1000, r/2)
-	if c.Bone > 0 {
-		inside = min(r*math.Pow(c.Bone, 1/e), 0.8*(r-skin))
+	inside := min(share*r, 0.8*(r-skin))
+	switch {
+	case c.Bone > 0:
 		layers = append(layers, thermal.Layer{Thickness: inside, Material: thermal.Material{Part: thermal.Bone}})
-	}
-	if c.Stuffing > 0 {
-		inside = r * math.Pow(c.Stuffing, 1/e)
+	case c.Stuffing > 0:
 		filling := c.Filling.material()
 		filling.Holding = 0.06
 		layers = append(layers, thermal.Layer{Thickness: inside, Material: filling})

@@ -36,7 +36,7 @@ func deepUptake(coat string) float64 {
 // Kept is what the cook did to the food, from the engine.
 type Kept struct {
 	MassLossPct    float64
-	FatRenderedPct float64 // of the skin's or wrap's fat
+	FatRenderedPct float64 // of the skin's, wrap's or sliced fat: melted, of which a part leaves
 }
 
 // Serve returns a serving as it comes from the basket, from what is kept and
@@ -45,7 +45,7 @@ func Serve(cut food.Cut, piece food.Piece, pieces int, massG float64, coat Coati
 	var t Totals
 	skin := 0.0
 	if cut.SkinMm > 0 {
-		skin = math.Min(0.5, piece.Surface*cut.SkinMm/1000/piece.Volume)
+		skin = math.Min(0.5, piece.Surface*cut.SkinMm/1000/(piece.Volume*(1-cut.Bone)))
 	}
 	edible := massG * (1 - cut.Bone)
 	mix := func(c food.Composition, g, fatKept float64) {
@@ -54,24 +54,26 @@ func Serve(cut food.Cut, piece food.Piece, pieces int, massG float64, coat Coati
 		t.FatG += g * c.Fat * fatKept
 		t.ProteinG += g * c.Protein
 	}
+	melted := kept.FatRenderedPct / 100
 	fleshFat := 1.0
 	if cut.Renders > 0 {
-		fleshFat = 1 - cut.Renders*kept.FatRenderedPct/100
+		fleshFat = 1 - food.FleshDrains*melted
 	}
 	mix(cut.Flesh, edible*(1-skin-cut.Stuffing), fleshFat)
-	mix(cut.Skin, edible*skin, 1-kept.FatRenderedPct/100)
+	mix(cut.Skin, edible*skin, 1-cut.SkinDrains()*melted)
 	mix(cut.Filling, edible*cut.Stuffing, 1)
 	stuck := coat.Kept.plus(added)
 	stuck.FatG += coat.OilG
 	stuck.MassG += coat.OilG
+	// What is lost is lost by what is eaten: the bone loses nothing.
+	lost := kept.MassLossPct / 100 * (massG + coat.Kept.MassG + coat.OilG)
 	all := t.plus(stuck)
-	raw := all.MassG
-	all.MassG = raw * (1 - kept.MassLossPct/100)
+	all.MassG -= lost
 	here = plateOf(all, servings)
 	// In oil the same is in and on it, without the oil of its own, and with
 	// what it takes up.
 	fried := t.plus(coat.Kept).plus(added)
-	fried.MassG = fried.MassG * (1 - kept.MassLossPct/100)
+	fried.MassG -= lost
 	share := deepUptake(coatID)
 	oil := fried.MassG * share / (1 - share)
 	fried.FatG += oil

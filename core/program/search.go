@@ -188,6 +188,10 @@ func (s *setup) settled(ctx context.Context, w Way, c choice, g goal, res resolu
 func (s *setup) search(ctx context.Context, w Way, g goal) (choice, trial, error) {
 	snap := func(t float64) float64 {
 		d := s.dial
+		if s.fatty() {
+			// No way is proposed that the page would warn of.
+			d.MaxC = max(d.MinC, d.MinC+math.Floor((min(d.MaxC, smokesOver)-d.MinC)/d.StepC)*d.StepC)
+		}
 		return min(d.MaxC, max(d.MinC, d.MinC+math.Round((t-d.MinC)/d.StepC)*d.StepC))
 	}
 	length := 18.0

@@ -165,7 +165,7 @@ type resolution struct {
 }
 
 // edgeShells is how fine the edges are taken beside the middle.
-const edgeShells = 0.45
+const edgeShells = 0.3
 
 var standard = resolution{thermal.DefaultResolution, 1}
 

@@ -52,6 +52,14 @@ func (s *setup) breakages(r *run, a *Answer) {
 	}
 }
 
+// smokesOver is the air, °C, over which dripped fat smokes.
+const smokesOver = 190.0
+
+// fatty says whether the load drips enough fat to smoke.
+func (s *setup) fatty() bool {
+	return s.cut.Flesh.Fat > 0.25 || s.cut.SkinMm > 2.5 || s.coating.Renders > 0
+}
+
 // inBasket lays the load out and says how full it is.
 func (s *setup) inBasket() *InBasket {
 	l, w := s.piece.Length*1000, s.piece.Width*1000
@@ -163,9 +171,9 @@ func (s *setup) warnings(a *Answer) (list []Warning) {
 		}
 		start += st.Minutes
 	}
-	if fatty := s.cut.Flesh.Fat > 0.25 || s.cut.SkinMm > 2.5 || s.coating.Renders > 0; fatty && hottest > 190 {
+	if s.fatty() && hottest > smokesOver {
 		w := add("smoke", fmt.Sprintf("program.stages[%d].airC", hot), "Fat that drips smokes in air over about 190 °C. Put a little water under the basket, or stay at 190.")
-		fix := 190.0
+		fix := smokesOver
 		w.Fix, w.AtMin = &fix, &since
 	}
 	// when returns the first minute at which something holds, in words.

@@ -118,7 +118,7 @@ func TestSchoolsAreWhatTheySay(t *testing.T) {
 			GentleHot:      len(st) == 2 && st[0].AirC <= st[len(st)-1].AirC-20,
 			HotGentle:      len(st) == 2 && st[0].AirC >= st[len(st)-1].AirC+20,
 			GentleRestHot:  len(st) == 3 && st[1%len(st)].Rest,
-			TurnOften:      len(st) == 1 && len(turns) >= 3,
+			TurnOften:      len(st) == 1 && len(turns) >= 2,
 			ShakeOften:     len(st) == 1 && len(turns) == 2 && turns[0].Kind == Shake,
 			SingleLateTurn: len(st) == 1 && len(turns) == 1 && turns[0].AtMin > 0.6*p.Minutes,
 		}[p.Way]

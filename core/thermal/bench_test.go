@@ -32,7 +32,7 @@ func BenchmarkSolve(b *testing.B) {
 		for j := range s.rhs {
 			s.rhs[j] = float64(j)
 		}
-		s.solve()
+		s.solve(0)
 	}
 }
 

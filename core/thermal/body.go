@@ -37,18 +37,17 @@ import (
 // Coefficients of the transport of water; units, spread and source stand in
 // docs/model.md.
 const (
-	diffusivityAt60   = 0.32e-9    // m²/s
-	diffusivityEnergy = 22000.0    // J/mol
-	boundHalf         = 0.40       // kg/kg dry at which half the water is too bound to move
-	gasConstant       = 8.314      // J/mol·K
-	dripTime          = 1000.0     // s, time constant of weeping
-	renderTime        = 420.0      // s, at 100 °C
-	renderEnergy      = 60000.0    // J/mol
-	fatHeat           = 2060.0     // J/kg·K (Choi and Okos 1986, at 60 °C)
-	boneHeat          = 2.2e6      // J/m³·K
-	boneConductivity  = 0.4        // W/m·K
-	conductHalf       = 0.45       // kg/kg dry at which a shell conducts half-way between dry and wet
-	setAt, setOver    = 102.5, 8.0 // °C at which a dry shell has set to a crust, and over how many K
+	diffusivityAt60   = 0.32e-9 // m²/s
+	diffusivityEnergy = 22000.0 // J/mol
+	boundHalf         = 0.40    // kg/kg dry at which half the water is too bound to move
+	gasConstant       = 8.314   // J/mol·K
+	dripTime          = 1000.0  // s, time constant of weeping
+	renderTime        = 420.0   // s, at 100 °C
+	renderEnergy      = 60000.0 // J/mol
+	fatHeat           = 2060.0  // J/kg·K (Choi and Okos 1986, at 60 °C)
+	boneHeat          = 2.2e6   // J/m³·K
+	boneConductivity  = 0.4     // W/m·K
+	conductHalf       = 0.45    // kg/kg dry at which a shell conducts half-way between dry and wet
 	// Steam from a depth has to push its way out, so that what lies deeper
 	// boils later: by pressSlope K per m, up to pressTop K.
 	pressSlope, pressTop = 3000.0, 1.0
@@ -73,6 +72,10 @@ var (
 		}
 		return math.Exp(-renderEnergy/gasConstant*(1/(t+273.15)-1/373.15)) / renderTime
 	})
+	// setting is the rate at which what is dry sets to a crust, 1/s: proteins
+	// and starches bind in a minute at 110 °C, twice as fast every 8 K (100 to
+	// 120 °C is where crusts form; own judgement of the rate, ±40 %).
+	setting = tabulate(func(t float64) float64 { return math.Exp2((t-110)/8) / 60 })
 	// denatured is the share of the fall in water holding that has taken
 	// place (van der Sman, Meat Science 76, 2007).
 	denatured = tabulate(func(t float64) float64 { return 1 / (1 + 30*math.Exp(-0.25*(t-52))) })
@@ -110,13 +113,13 @@ type Ledger struct {
 type Body struct {
 	g *grid
 	// Two values a shell, face 0 and face 1 interleaved.
-	t, x    []float64 // °C; kg water per kg fat-free dry
-	fat     []float64 // kg/m²
-	firm    []float64 // of it what has not melted
-	solids  []float64 // kg/m² of half-surface, one a shell
-	heat    []float64 // J/m²·K of solids, one a shell
-	k, c    []float64
-	hottest []float64 // °C so far
+	t, x   []float64 // °C; kg water per kg fat-free dry
+	fat    []float64 // kg/m²
+	firm   []float64 // of it what has not melted
+	solids []float64 // kg/m² of half-surface, one a shell
+	heat   []float64 // J/m²·K of solids, one a shell
+	k, c   []float64
+	set    []float64 // how far a shell has set to a crust, 0 to 1
 	// Of the vapour that leaves from inside a shell: what leaves, kg/m²·s,
 	// and how that grows with x and with the temperature.
 	gives, givesX, givesT []float64
@@ -150,7 +153,7 @@ func New(shape float64, layers []Layer, res Resolution, start float64) (*Body, e
 	n := g.n
 	f := make([]float64, 13*2*n+7*n)
 	take := func(k int) []float64 { s := f[:k:k]; f = f[k:]; return s }
-	b := &Body{g: g, t: take(2 * n), x: take(2 * n), fat: take(2 * n), firm: take(2 * n), k: take(2 * n), c: take(2 * n), hottest: take(2 * n), sink: take(2 * n), point: take(2 * n), keep: take(2 * n),
+	b := &Body{g: g, t: take(2 * n), x: take(2 * n), fat: take(2 * n), firm: take(2 * n), k: take(2 * n), c: take(2 * n), set: take(2 * n), sink: take(2 * n), point: take(2 * n), keep: take(2 * n),
 		gives: take(2 * n), givesX: take(2 * n), givesT: take(2 * n),
 		solids: take(n), heat: take(n), hold: take(n), wicks: take(n), dryK: take(n), wetK: take(n), pores: take(n), sys: newSystem(n)}
 	for i, m := range g.mat {

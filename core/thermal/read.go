@@ -102,8 +102,8 @@ const boilsOver = 4.0
 
 // Dried returns the thickness of a face's crust, m: of the shells that have
 // dried, each by a smooth share that is one half at 0.2 kg water per kg dry,
-// and that have set, which takes the heat of boiling. What has merely dried
-// in warm air, or went in dry like crumbs, is no crust yet.
+// and that have set, which takes minutes at the heat of boiling. What has
+// merely dried in warm air, or went in dry like crumbs, is no crust yet.
 func (b *Body) Dried(face int) float64 {
 	d := 0.0
 	b.dried(face, func(_ int, m float64) { d += m })
@@ -129,7 +129,7 @@ func (b *Body) dried(face int, add func(shell int, m float64)) {
 		if q > 50 {
 			return
 		}
-		add(i, b.g.width[i]/(1+q*q)*min(1, max(0, (b.hottest[2*i+face]-setAt)/(2*setOver)+0.5)))
+		add(i, b.g.width[i]/(1+q*q)*b.set[2*i+face])
 	}
 }
 

@@ -24,12 +24,13 @@ func newSystem(n int) system {
 		out: make([]float64, 2*n), rhs: make([]float64, 2*n), inv: make([]float64, 3*n)}
 }
 
-// solve overwrites rhs with the solution.
-func (s *system) solve() {
+// solve overwrites rhs with the solution, for the pairs from the first on;
+// nothing may cross into it from the one before.
+func (s *system) solve(first int) {
 	n := s.n
 	diag, cross, out, rhs, inv := s.diag[:2*n], s.cross[:n], s.out[:2*n], s.rhs[:2*n], s.inv[:3*n]
 	var iuu, iul, ill, ou, ol, ru, rl float64
-	for i := range n {
+	for i := first; i < n; i++ {
 		u, l := 2*i, 2*i+1
 		duu := diag[u] - ou*ou*iuu
 		dul := -cross[i] - ou*ol*iul
@@ -43,7 +44,7 @@ func (s *system) solve() {
 		rhs[u], rhs[l] = ru, rl
 		ou, ol = out[u], out[l]
 	}
-	for i := n - 2; i >= 0; i-- {
+	for i := n - 2; i >= first; i-- {
 		u, l := 2*i, 2*i+1
 		xu, xl := out[u]*rhs[u+2], out[l]*rhs[l+2]
 		rhs[u] += inv[3*i]*xu + inv[3*i+1]*xl

@@ -24,7 +24,7 @@ func (b *Body) Step(dt float64, air Air) Flow {
 		for f := range faces {
 			b.evaporate(&faces[f], f, dt, shrink, air)
 		}
-		s.solve()
+		s.solve(g.moves)
 		for f := range faces {
 			faces[f].leaves += faces[f].slope * (s.rhs[out+f] - b.x[out+f])
 			for i := b.front[f]; i < n-1; i++ {
@@ -77,15 +77,18 @@ func (b *Body) Step(dt float64, air Air) Flow {
 	}
 	if !air.Adiabat {
 		flow.Vapour += b.boil(dt) / 2
-		// Slow next to heat: every ten seconds is often enough.
-		if b.sinceWeep += dt; b.sinceWeep >= 10 {
+		// Slow next to heat: every twenty seconds is often enough.
+		if b.sinceWeep += dt; b.sinceWeep >= 20 {
 			b.weep(b.sinceWeep)
 			b.sinceWeep = 0
 		}
 	}
 	for j, t := range s.rhs {
 		b.t[j] = t
-		b.hottest[j] = max(b.hottest[j], t)
+		if t > leastSetting && b.set[j] < 1 {
+			q := dt * setting.at(t)
+			b.set[j] = (b.set[j] + q) / (1 + q)
+		}
 	}
 	return flow
 }
@@ -201,13 +204,13 @@ func (b *Body) seenThrough(i int, x float64) float64 {
 func (b *Body) settle(dry bool) {
 	s := &b.sys
 	if dry {
-		s.solve()
+		s.solve(0)
 		return
 	}
 	copy(b.keep, s.rhs)
 	clear(b.freed)
 	for {
-		s.solve()
+		s.solve(0)
 		again := false
 		for j, t := range s.rhs {
 			switch hold := b.sink[j]; {
@@ -231,6 +234,9 @@ func (b *Body) settle(dry bool) {
 		copy(s.rhs, b.keep)
 	}
 }
+
+// leastSetting is a temperature, °C, under which hardly anything sets.
+const leastSetting = 75.0
 
 // leastBoiling is a temperature, °C, under which nothing boils; boundRest is
 // the water, kg/kg dry, that does not boil off.
@@ -280,7 +286,7 @@ func (b *Body) fillWater(dt float64) {
 	k, x, t := b.k[:2*n], b.x[:2*n], b.t[:2*n]
 	diag, rhs := s.diag[:2*n], s.rhs[:2*n]
 	solids, wicks := b.solids[:n], b.wicks[:n]
-	for i := range n {
+	for i := b.g.moves; i < n; i++ {
 		u, l := 2*i, 2*i+1
 		w, m := wicks[i], solids[i]
 		xu, xl := x[u], x[l]
@@ -293,16 +299,17 @@ func (b *Body) fillWater(dt float64) {
 		}
 		diag[u], diag[l] = m, m
 	}
-	b.join(dt)
+	b.join(dt, b.g.moves)
 }
 
-// join adds conductances between shells from b.k to the system.
-func (b *Body) join(dt float64) {
+// join adds conductances between shells from b.k to the system, from the
+// first on.
+func (b *Body) join(dt float64, first int) {
 	g, s := b.g, &b.sys
 	n := g.n
 	k, diag, out := b.k[:2*n], s.diag[:2*n], s.out[:2*n]
 	cross, around, outer, inner := s.cross[:n], g.around[:n], g.outer[:n], g.inner[:n]
-	for i := range n {
+	for i := first; i < n; i++ {
 		u, l := 2*i, 2*i+1
 		ku, kl := k[u], k[l]
 		c := dt * around[i] * (ku + kl) / 2
@@ -341,7 +348,7 @@ func (b *Body) carry(dt float64, faces *[2]face) {
 	// heat of water.
 	in := b.k[:2*n]
 	clear(in)
-	for i := range n {
+	for i := g.moves; i < n; i++ {
 		u, l := 2*i, 2*i+1
 		mix(cross[i]*(fresh[u]-fresh[l]), t[u], t[l], &in[u], &in[l])
 		if i < n-1 {
@@ -350,7 +357,7 @@ func (b *Body) carry(dt float64, faces *[2]face) {
 		}
 	}
 	solids, heat := b.solids[:n], b.heat[:n]
-	for i := g.first; i < n; i++ {
+	for i := max(g.first, g.moves); i < n; i++ {
 		u, l := 2*i, 2*i+1
 		m, h := waterHeat*solids[i], heat[i]
 		x[u], x[l] = fresh[u], fresh[l]
@@ -406,7 +413,7 @@ func (b *Body) fillHeat(dt float64, dry bool) {
 			}
 		}
 	}
-	b.join(dt)
+	b.join(dt, 0)
 }
 
 // boiling returns the boiling point of a shell in °C and the sink that holds
