@@ -70,6 +70,7 @@ const (
 	airHeat     = 1010.0 // J/kg·K
 	steamHeat   = 1900.0 // J/kg·K
 	thermostatK = 6.0    // K over which the heater backs off
+	elementHeat = 150.0  // J/K: 0.3 kg of sheathed heater, which air has to be shared with
 	openAir     = 0.003  // kg/s exchanged with the room by an open drawer
 	stillAir    = 7.0    // W/m²·K on a face while the fan stands
 )
@@ -144,17 +145,20 @@ func Metal(s Spec) float64 {
 	return (lo + hi) / 2
 }
 
-// Curve returns the air of an empty fryer each half minute from cold, °C, at
-// a dial.
+// CurveStep is the time between two points of a Curve, minutes.
+const CurveStep = 0.25
+
+// Curve returns the air of an empty fryer every CurveStep from cold, °C, at a
+// dial.
 func Curve(s Spec, dialC, minutes float64) ([]float64, error) {
 	f, err := NewState(s)
 	if err != nil {
 		return nil, err
 	}
 	out := []float64{f.airC}
-	for range int(2 * minutes) {
-		for range 10 {
-			f.Step(3, dialC, false, Take{})
+	for range int(math.Round(minutes / CurveStep)) {
+		for range 5 {
+			f.Step(60*CurveStep/5, dialC, false, Take{})
 		}
 		out = append(out, f.airC)
 	}
@@ -205,7 +209,7 @@ func (f *State) Step(dt, dialC float64, open bool, load Take) {
 	}
 	// Air and metal are solved together; the heater is on full, backing
 	// off in proportion over the last kelvins, so try full first.
-	heatA := f.build.Cavity*0.8*airHeat + 30 // J/K; 30 for the element
+	heatA := f.build.Cavity*0.8*airHeat + elementHeat
 	solve := func(power, slope float64) (air, metal float64) {
 		// [a c; c' m] · [air metal] = rhs
 		steamFlow := f.steam

@@ -62,7 +62,7 @@ func TestHeatCloses(t *testing.T) {
 		}
 	}
 	taken -= f.owedHeat // the last is still owed
-	stored := f.metal*(f.metalC-room) + (f.build.Cavity*0.8*airHeat+30)*(f.airC-room)
+	stored := f.metal*(f.metalC-room) + (f.build.Cavity*0.8*airHeat+elementHeat)*(f.airC-room)
 	if d := f.energyJ - stored - lost - taken; math.Abs(d) > 0.005*f.energyJ {
 		t.Errorf("%.0f J of %.0f are missing", d, f.energyJ)
 	}

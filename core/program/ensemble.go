@@ -574,11 +574,11 @@ func (s *setup) doubts(e *ensemble) []Doubt {
 	}
 	slices.SortStableFunc(out, func(a, b Doubt) int { return int(math.Round(b.Minutes - a.Minutes)) })
 	for i := range out {
-		unit := "minutes'"
 		if out[i].Minutes == 1 {
-			unit = "minute's"
+			out[i].Says += ": a minute's doubt goes."
+		} else {
+			out[i].Says += fmt.Sprintf(": %.0f minutes' doubt go.", out[i].Minutes)
 		}
-		out[i].Says += fmt.Sprintf(": %.0f %s doubt go.", out[i].Minutes, unit)
 	}
 	return out
 }

@@ -6,7 +6,6 @@ import (
 	"runtime"
 	"sync"
 
-	"velocrustum/core/crust"
 	"velocrustum/core/thermal"
 )
 
@@ -156,7 +155,7 @@ func (s *setup) weigh(g goal, t trial, turns int) float64 {
 	return g.juice*(100-t.juice) + g.minute*t.end + g.turn*float64(turns) +
 		g.short*max(0, s.wanted(g)-max(worthless, t.crust)) +
 		bitterness*max(0, t.brown[1]-float64(min(g.brown, limit-0.3))) +
-		dryness*max(0, s.cut.Juice-t.juice) + pallor*max(0, float64(crust.Straw)-t.brown[0])
+		dryness*max(0, s.cut.Juice-t.juice) + pallor*max(0, float64(g.pale)-t.brown[0])
 }
 
 // wanted returns the crispness that a search goes for.

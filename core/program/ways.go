@@ -81,20 +81,24 @@ type Recommendation struct {
 // weights turn an outcome into one figure, in percents of juice.
 type weights struct {
 	juice, minute, turn float64
-	short               float64 // each point of crust that is missing
-	above               float64 // added to the crust asked for, which is never under 40
-	brown               crust.Stage
+	short               float64     // each point of crust that is missing
+	above               float64     // added to the crust asked for, which is never under 40
+	brown               crust.Stage // on the darker face, at most
+	pale                crust.Stage // on the paler face, at least
 }
+
+// nearGold is what most cooks call golden.
+const nearGold crust.Stage = 0.9
 
 // Weights of the wants: what a cook gives up for what, by judgement. Most
 // juice first, then the shortest; a point of missing crust costs more than a
 // percent of juice, and a minute a sixth of one.
 var wantWeights = map[Want]weights{
-	Balanced: {juice: 1, minute: 0.15, turn: 0.3, short: 1.2, brown: 2.6},
-	Crisper:  {juice: 0.4, minute: 0.1, turn: 0.2, short: 1.5, above: 15, brown: 2.9},
-	Juicier:  {juice: 1.5, minute: 0.1, turn: 0.3, short: 2, above: -10, brown: 2.4},
-	Sooner:   {juice: 0.5, minute: 1.2, turn: 0.4, short: 1.5, brown: 2.8},
-	Paler:    {juice: 1, minute: 0.15, turn: 0.3, short: 1.2, brown: 1.2},
+	Balanced: {juice: 1, minute: 0.15, turn: 0.3, short: 1.2, brown: 2.6, pale: nearGold},
+	Crisper:  {juice: 0.4, minute: 0.1, turn: 0.2, short: 1.5, above: 15, brown: 2.9, pale: crust.Gold},
+	Juicier:  {juice: 1.5, minute: 0.1, turn: 0.3, short: 2, above: -10, brown: 2.4, pale: crust.Straw},
+	Sooner:   {juice: 0.5, minute: 1.2, turn: 0.4, short: 1.5, brown: 2.8, pale: crust.Straw},
+	Paler:    {juice: 1, minute: 0.15, turn: 0.3, short: 1.2, brown: 1.2, pale: crust.Straw},
 }
 
 const (
@@ -103,7 +107,7 @@ const (
 	bitterness = 60.0
 	dryness    = 4.0 // of a percent of juice under what the cut should keep
 	parched    = 15.0
-	pallor     = 8.0 // of a stage short of straw on the paler face
+	pallor     = 8.0 // of a stage short of what is wanted on the paler face
 	unsafe     = 1000.0
 	longest    = 75.0
 	// margin is how much crispness more than asked the nominal load needs

@@ -556,21 +556,24 @@ type CutInfoForm string
 
 // Fryer defines model for Fryer.
 type Fryer struct {
-	Airflow     float64   `json:"airflow"`
-	Basket      Basket    `json:"basket"`
-	DialMaxC    float64   `json:"dialMaxC"`
-	DialMinC    float64   `json:"dialMinC"`
-	DialOffsetC float64   `json:"dialOffsetC"`
-	DialStepC   float64   `json:"dialStepC"`
-	Drawers     int       `json:"drawers"`
-	Id          string    `json:"id"`
-	Inferred    []string  `json:"inferred"`
-	Kind        FryerKind `json:"kind"`
-	Name        string    `json:"name"`
-	PowerW      float64   `json:"powerW"`
-	Rack        bool      `json:"rack"`
-	Trays       int       `json:"trays"`
-	Version     int       `json:"version"`
+	Airflow     float64 `json:"airflow"`
+	Basket      Basket  `json:"basket"`
+	DialMaxC    float64 `json:"dialMaxC"`
+	DialMinC    float64 `json:"dialMinC"`
+	DialOffsetC float64 `json:"dialOffsetC"`
+	DialStepC   float64 `json:"dialStepC"`
+	Drawers     int     `json:"drawers"`
+
+	// HeatUpMin minutes from cold to 200 °C
+	HeatUpMin *float64  `json:"heatUpMin,omitempty"`
+	Id        string    `json:"id"`
+	Inferred  []string  `json:"inferred"`
+	Kind      FryerKind `json:"kind"`
+	Name      string    `json:"name"`
+	PowerW    float64   `json:"powerW"`
+	Rack      bool      `json:"rack"`
+	Trays     int       `json:"trays"`
+	Version   int       `json:"version"`
 }
 
 // FryerKind defines model for Fryer.Kind.
@@ -585,6 +588,9 @@ type FryerInput struct {
 	DialOffsetC float64 `json:"dialOffsetC"`
 	DialStepC   float64 `json:"dialStepC"`
 	Drawers     *int    `json:"drawers,omitempty"`
+
+	// HeatUpMin minutes from cold to 200 °C
+	HeatUpMin *float64 `json:"heatUpMin,omitempty"`
 
 	// Inferred fields that were worked out and not read off
 	Inferred *[]string      `json:"inferred,omitempty"`
@@ -698,6 +704,16 @@ type PlanInput struct {
 
 // Plate defines model for Plate.
 type Plate = prep.Plate
+
+// Portrait defines model for Portrait.
+type Portrait = program.Portrait
+
+// PortraitRequest defines model for PortraitRequest.
+type PortraitRequest struct {
+	// DialC what is set; 200 °C or as hot as it goes
+	DialC *float64        `json:"dialC,omitempty"`
+	Fryer SimulationFryer `json:"fryer"`
+}
 
 // Problem defines model for Problem.
 type Problem struct {
@@ -888,6 +904,9 @@ type PutOutcomeJSONRequestBody = Outcome
 // GuessFryerJSONRequestBody defines body for GuessFryer for application/json ContentType.
 type GuessFryerJSONRequestBody = FryerKnown
 
+// PortrayFryerJSONRequestBody defines body for PortrayFryer for application/json ContentType.
+type PortrayFryerJSONRequestBody = PortraitRequest
+
 // CreateFryerJSONRequestBody defines body for CreateFryer for application/json ContentType.
 type CreateFryerJSONRequestBody = FryerInput
 
@@ -965,6 +984,9 @@ type ServerInterface interface {
 	// GuessFryer Work a fryer out from what its owner knows
 	// (POST /fryer-guesses)
 	GuessFryer(w http.ResponseWriter, r *http.Request)
+	// PortrayFryer What a fryer's dial really gives from cold, and what would make that surer
+	// (POST /fryer-portraits)
+	PortrayFryer(w http.ResponseWriter, r *http.Request)
 
 	// (GET /fryers)
 	ListFryers(w http.ResponseWriter, r *http.Request)
@@ -1118,6 +1140,12 @@ func (_ Unimplemented) RestoreCook(w http.ResponseWriter, r *http.Request, id Id
 // GuessFryer Work a fryer out from what its owner knows
 // (POST /fryer-guesses)
 func (_ Unimplemented) GuessFryer(w http.ResponseWriter, r *http.Request) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
+// PortrayFryer What a fryer's dial really gives from cold, and what would make that surer
+// (POST /fryer-portraits)
+func (_ Unimplemented) PortrayFryer(w http.ResponseWriter, r *http.Request) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
@@ -1520,6 +1548,20 @@ func (siw *ServerInterfaceWrapper) GuessFryer(w http.ResponseWriter, r *http.Req
 
 	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
 		siw.Handler.GuessFryer(w, r)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
+// PortrayFryer operation middleware
+func (siw *ServerInterfaceWrapper) PortrayFryer(w http.ResponseWriter, r *http.Request) {
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.PortrayFryer(w, r)
 	}))
 
 	for _, middleware := range siw.HandlerMiddlewares {
@@ -2226,6 +2268,9 @@ func HandlerWithOptions(si ServerInterface, options ChiServerOptions) http.Handl
 		r.Post(options.BaseURL+"/fryers", wrapper.CreateFryer)
 	})
 	r.Group(func(r chi.Router) {
+		r.Post(options.BaseURL+"/fryer-portraits", wrapper.PortrayFryer)
+	})
+	r.Group(func(r chi.Router) {
 		r.Post(options.BaseURL+"/fryers/{id}/restore", wrapper.RestoreFryer)
 	})
 	r.Group(func(r chi.Router) {
@@ -2860,6 +2905,45 @@ type GuessFryerdefaultApplicationProblemPlusJSONResponse struct {
 }
 
 func (response GuessFryerdefaultApplicationProblemPlusJSONResponse) VisitGuessFryerResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type PortrayFryerRequestObject struct {
+	Body *PortrayFryerJSONRequestBody
+}
+
+type PortrayFryerResponseObject interface {
+	VisitPortrayFryerResponse(w http.ResponseWriter) error
+}
+
+type PortrayFryer200JSONResponse Portrait
+
+func (response PortrayFryer200JSONResponse) VisitPortrayFryerResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type PortrayFryerdefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response PortrayFryerdefaultApplicationProblemPlusJSONResponse) VisitPortrayFryerResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
@@ -3789,6 +3873,9 @@ type StrictServerInterface interface {
 	// GuessFryer Work a fryer out from what its owner knows
 	// (POST /fryer-guesses)
 	GuessFryer(ctx context.Context, request GuessFryerRequestObject) (GuessFryerResponseObject, error)
+	// PortrayFryer What a fryer's dial really gives from cold, and what would make that surer
+	// (POST /fryer-portraits)
+	PortrayFryer(ctx context.Context, request PortrayFryerRequestObject) (PortrayFryerResponseObject, error)
 
 	// (GET /fryers)
 	ListFryers(ctx context.Context, request ListFryersRequestObject) (ListFryersResponseObject, error)
@@ -4317,6 +4404,37 @@ func (sh *strictHandler) GuessFryer(w http.ResponseWriter, r *http.Request) {
 		sh.options.ResponseErrorHandlerFunc(w, r, err)
 	} else if validResponse, ok := response.(GuessFryerResponseObject); ok {
 		if err := validResponse.VisitGuessFryerResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
+// PortrayFryer operation middleware
+func (sh *strictHandler) PortrayFryer(w http.ResponseWriter, r *http.Request) {
+	var request PortrayFryerRequestObject
+
+	var body PortrayFryerJSONRequestBody
+	if err := runtime.BindJSONBody(r, &body); err != nil {
+		sh.options.RequestErrorHandlerFunc(w, r, fmt.Errorf("can't decode JSON body: %w", err))
+		return
+	}
+	request.Body = &body
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.PortrayFryer(ctx, request.(PortrayFryerRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "PortrayFryer")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(PortrayFryerResponseObject); ok {
+		if err := validResponse.VisitPortrayFryerResponse(w); err != nil {
 			sh.options.ResponseErrorHandlerFunc(w, r, err)
 		}
 	} else if response != nil {
@@ -4955,141 +5073,148 @@ func (sh *strictHandler) Simulate(w http.ResponseWriter, r *http.Request, params
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"7H3dkts2lvCroPRNVb6tod3qOJmdaV85PbHHG3vssjPri8RbBZFHIiISYACw5d5sv9PUPkKebAsHAEmR",
-	"oARS6nZmd266WhKJn4Pz/4dfFqkoK8GBa7W4+mVRUUlL0CDx08vM/GV8cbWoqM4XyYLTEhZXC5YtkoWE",
-	"n2smIVtcaVlDslBpDiU1b+jbyjyltGR8s7i7SxYv16+pTnPzYwYqlazSTJhxv8+B3IBUTHCic6qJzoGk",
-	"OeUbIDuqSEkzIIInhHHycy00qEViV5QDzUC2a3q5fmTnOLSSO7NsVQmuAHf4VopVAaX5NxVcA9fmX1pV",
-	"BUupWeJFZZ/4/U/KrPeXzti/k7BeXC3+30ULwgv7q7rw4+KM+zv+YHa5A67JTgoHHveaGfWZ/jNUGiFV",
-	"SVGB1MwutcRVroUsqV5cLTJRrwpYJH6LvC5XIBd3yaJKddSTd90j/MGMb9/92DwpVj9BqhfJ4tOjjXjk",
-	"vqwkVI/9Kjs/PWJlJaS2WGQ2sLiBQqSyVrouL1Ih4cK8ivN+Q9UWLKizjBnA0OJtZ7drWihIegDIzIyv",
-	"Y6GQMYvI0S+onJpv+ggqIdWUbwogQhIpap61L3u0ShY7lkWvrQd3O+9RoIuNpOVjB7ipYMeXO5BXQ/Ra",
-	"GdphfIMfmIYy+Ezz8sgTlKsdyGPU8Z6VdYHkZWAHPHvNeOQpreWtHX//lJbIN9ZMKp2QS/ygIBXdw2Jc",
-	"w8ZRCIPUrjfwmwPWcQK3ME0WSlOpY3fQO3y7nWZFncEauLRLSjx4B8hy13xBpaS35jNiQCRQgYPc3H7I",
-	"Ix9n2fAABIeEKLgBSQtDKVpsQOe4twGx/FSzFN6msasrGa+1ZwHdOddSlO25E4udRlBogV8XVGkiakMu",
-	"EdNYMfLLcLkSaHbb+WUlRAGUD84ShSKOkjSU0q7en0hn+x3A+1liTnYF9mAHC01FuRZSU7PBAbBysSMl",
-	"5bekYGBgJDh4iO2YzgllkqxA7wB4kGYUvVVh2d6FQctF3Drdi/uLm8Ts1CncDrhVOg6KmaFGkuaCpaDI",
-	"CtZCAiLTynPefYaXCqoNIKaJshXdhBAqweGGZ0eJ+R4xOwdSFTQFItb+A/9ChagslXW5ClBNf5SVwTz3",
-	"cGCYdSFqeXyUXQ5UE/twYJSCyg18u9mo8LYLoDfAHRz3J1rRLeMbUoldBtKDoDdPZyTBiuEYHLlTyYxw",
-	"WMla5ZZDqeCGK6rUmHAw3DmNZZO7HGSAEM36BSvIRoC6IrQoErOauiJrsygjuFgGVhdmitTVcI13ASaR",
-	"1noGHlIVXl9a61Ybt7KJUAlWG2dciyuyEhyyhKylITHz36rWGuS6YOaDGSC09K7sHeFPZh7zesPdd7ko",
-	"gOyAbXIdZk0FS8EqX/tjolZmsNMwO3zKfKBkJ2kVJxRUZajDyarhgmsON8B7UIobGXf1IrBm3KclKYsC",
-	"DSxjlIsBYmTydjpe5KK2FmAMiNJciCIE/AoSImm6TYhkXKECvQMdh89rxpnK9zTNQ+rYSw2oi5X000v7",
-	"/JdfDSVnSSXjNINjo732z6E+yBy+TpAhSENCbL9QROys8WpQMK2lIZfbgRQpgeq3IL/bxJp4IL+LVNdC",
-	"wFW0mMEsDKoPj1nlhmCdNCqBdsz4kmVZAQaFtSA5vYGELB9/HUceUzCwYD/XQZ3U0LoSdHtFdlSDNCKg",
-	"2Bo0tLzKfAqxKAOeoII1huqZvDWChXHEcTNjcFgtgW90Hq/5aiM1dfzzuMsXs4xQuzMP95AaqkDeePuw",
-	"z4N7ozmekzTaUYxLwepqcx0K5uVnjfHZk3JFAXIDfN9wHZzPQM8Wu0JFcyBcwTdiVwSNMafWHRrg2jyD",
-	"z6qAtFndIknlolaQiyL7QhHLmZ6SAtZo5hBUOIhRdgzNbbnY8ThiywCq55JBdtTqLaiGvsU4IDqdG6kl",
-	"xDZi9mSB1ofRHpEj8boozPg3wP/iWcD+BDXXrOjyl5wq5zUUCjgZMKQOhFZwK3hG1qKWJLN2SQx/EfQo",
-	"ZF6ZZ1DEbAdOlMOiZjuCfiVVKqAfSLojrY5Ai4I0voMYWxqoquUheRYgjP0FPCtFzbUys3t5SqgBKkps",
-	"r6F3EVVVQnCVkNUtYXwjIWPAO2pAy2LEDfBRnAKiaImmKyWZKEFplhLzRtzOKxo3dEU5aoysiBwXSSKW",
-	"biop1ixknr+nhTYAQicnoWsNzhhwojqJQyfvlw3gk6xXL2JVOlro51KUh7AkRnyF9I54aaY0ugjjaem9",
-	"bnyK/c2rHa0OIn3cBDtahUYPOPhTURcZUdpQBuNo21HeQf898hHSUc+QKPpy2sPEcSUnWlrQdg7PHXnS",
-	"kX8eXbss3ws6z3H2vFKOIj35tPytw0o8dENKQysVB1K5wwpCTMcNH/xt1FVX1fpNraPRXLN0q2bpS3t8",
-	"zPn8/HDtMtpdhGBzTTUtxGYIGXOk8Uhp9IaXfC2Cekc9ZaB6dBx0U3/HeDZhNHShhQbb1CyjPIVzjFWw",
-	"kumAkoA0SIk5MlCalPSWGGGUICEqDVUFUg3NMPrpGZPXsX5p+umF28qEV1633uy4F94eCFaU9NN7TTeH",
-	"f5b6Ot7TPmX/jO/tf2gCF0CVcyTRjj1MZF0AnglV20i9hfEJO+lHNhsgtltMmsPeO5XuTF34dUHd23kP",
-	"EYKmUy3X9DwIv6Ncnz5OD0DIJhLHdzrL7dLqHhPw62gIMMjf7ORDxp9NY+o+8tBTQ63SL2QGkhTG9K5q",
-	"rQgL+5fG4jQ4dnDxzmKb4B8Z2ZdgxRS9a4J+VG+ofDsv2M+y2CDMtdUv5kZgGul0Lqt8KvZwgEy9cWew",
-	"j0IbUoEkl8slSctf/zvSIRwOgyULJWqZwvEI2QD79vWzdrnNkGH05C5rZgjYNdMjvrBKggJ9RVQupE7I",
-	"mhkzTpJCoIEx1KakqISihTutN+vF1Q9Ho+L2jbuPycKY8jYWqWUNcbALSHFD5RJSVgFhWkGxJpkA5WO8",
-	"ayGyQFBORovkKXHyiYFrRdcQETe2q3WPB8LEH48aBRZ8nQMbY2xjJN4g0ymELrYBIk91PRGB7IgfQ2FZ",
-	"Nx+hhs+j3yenVQUYiEI3kg+ZKM2KwqBIKkoUf6sm4agXpMhZmrvY7rouvNsoYyq3biymgiGnTibMgM58",
-	"JCv4ItzAJAEuxPZb80pQK0ebEbJnPYSkGh5pVkIwnCskpFTpaSk6TdbNoVeem4de8qrWB/i0sVqnrXic",
-	"s4tdOJ9QgbwB+YUiaSHSfQXz0ESi1oguR7b5xj1mfT88wvXDG6CYF16GAWN+4sc9sPvngtlC08BpjJ8Y",
-	"rHuvnWt9VHg1c9ujcOBIPM0nTXKTw3k3dwcH21230G9otSWysAD0hDHkOROgsWU8fBw3tKhhjmaFIyZm",
-	"EQeXbVFimoLpFwu8Ls1UlpbMimppgZgxo0uY/0qBgWib/VRJsQJ0GaFPXmlRdVYX2PQ+Tf3692u0m3GY",
-	"hLiMJvzKTJOQJaloAYbffkUyKrf4UxEXAAjCbwx07x3yhtQEQTJBuNgl6I22UYJdDnygHdBUO71pyDoQ",
-	"VTsRTMo4BgsFJ05ZC3jHNbVJJ4GslxUUB9Sa7vASaBYcn8MnPTIGUySrMT2pjTHvhAxmqFY5VdDFHh9y",
-	"sTzZ/idrzu1/BqXsf4hT7kt0/j1yKXVO+gQxSTNdhLk2HkxoPy6PwmzXiF6+cduL5N89NLLb9QtpTmkU",
-	"seqypPJ2TIGJz09t1Mmh5J0hrUeEKOOKZTCGckPgPncMl6SiELXErC+hc4JWPnHICMi3Gq2k+Sfe0d8o",
-	"JkMv3Q2EE78OCHcNh+Rk/IlMlpGRMg83FcSnesTiHfqAhl7vNn8F3Uzth4HyJ2TZJWdlTj5ZpLcF47Yu",
-	"AoqCVUqwMIVupKirMHaNaG5AlX4x4uhjm1yD0jYW2SSvabqNDc8VmBoxkmfI0i0HzMqLcxaK0YXmQG+Y",
-	"zUs9JSW4KmpJwzxf1kW07WksPn07zZ2Aw7CURjuV3OOh/DhK3I/23BJnWBUMhr7x9oBi5vRHFpu4wjKd",
-	"z9G22okaFPKjhUizmedUJDvAIxxueApLFt6XihQ7WGb3gDpn29CbR+cGWzyKHfQPPfcGW0+aMbkurNk0",
-	"3GJJP7HSMBPLeuz/y8dPAufVmtMHU2LsU7YYp3hNP10fm/irZWfqy6+X4boeI46PDYUvN0M9GRvpzXqt",
-	"QB8bbG9Zj74aG8xop0e3+HV3h6GBJN258ruh92BUH1iDlNZ4jPek9s0JO7ML+gZlhueHJf30yrGDP1jQ",
-	"+I+XIc1T7EB+OAKXJ18vu0D+wzIEZEnTbViP0HLft9iBWcdPeiRtDam49YQ5enYGXZv/b7eTNMS0j0kd",
-	"DO3gfRdB/Grbs3Y76xzkKE3PsRv/SfX/SFQfPJDLkC+xS/a9yigGRaasHrYDiVbhFjLMgTPWMRcaDU4i",
-	"1uuu0n9AH71c/m/iIH09yBYLkgJuoHApZn4vB5jNMMTCfUZai0WHT7HHgu6L54zyk+8wS3RadrtNruBE",
-	"7DhIklLe4BKhBJ1+REjCtCIr8WmgSM5C9emYVjAtx9Is2sM5Rpfnw7ymvNhvoSksNuwf64o/HjNFR31j",
-	"L/dyqaYeJVMG5S+XS7JBN9LGutDMAWbAFdO3xKUfYyZnwKFm9ZIIRX9m0DelchVb921XHFv5SkNNCTaE",
-	"WovoKVkStjY2EVPINFNRc40O1phaZaonVdR2mOJXx5ki40oDPRwNn8hmJQtFYddCkkuy3SAwLBgm5JZX",
-	"UmiIdtZIUYwlgRTRYdfGdO5s/8sOUXZGrTdUTrFpJ5YB43ZanHT45nbjp3fobfGlBVhi6cpPPG7uBWop",
-	"XnbTE2cVVGBB1TQ1M7Z46WDi56E8y7g6Elz5zF2/cpn+E3ad1mF3L/KP1z6HP4ZQDuT5HSlDXFNJOOOg",
-	"ATgm4O+A61tfkpix9dqXzjonR0IqkClw/ZT80Wadr2ldRHrF1JSUQpdLFqZp+9uHpmqpX94PYAu3iOCE",
-	"6YRsLnyyTkKGBchUEzeizbvGCFXclhrAzGvhkdoom88x7Bx9ZAbGK5vLPTf3whWRjGXBprVGLW3VKeB1",
-	"Rf9ky9kaBhJ9rEiXw44IDsoW5woOU1oFJLZWcCw3yUz5hfK1LS5p1Exofco5jfT+anGcrWjRZl/ZRTXH",
-	"F8NiHLxnMpnXnSrUKYxGUP0+DMC9kqdM3hIFVAnO+IZsodJNZbkZIiFLogW5jFRhhBzxpLc1SCXQTsiU",
-	"uvIgs6Jo+ptS7TmMUJ1aGNyXOfjcaClkEB/ciZ6IEe8wzW1W2uk03XFOIfQcnfKAatQsIQbADjBzwStK",
-	"p2wEcoUKsWsCVxgLFRxcisMi4EiLTiuckII4jAv2uoVIZ6OfOZ3RxYqnRHpbMnrSjU8+OZZg7nIabYzS",
-	"7idkx8aHPyemYppTnlDYodQrodTUFkWRD9dVFbuWfiGDR0tqCxd85qgbsdlmG3PqbuVQSmlYLXGEM18x",
-	"edOm1E2RdNj+bzzPx7UHtJkizHGTrqW3DLfDsYTh/S8VRYgrsUbbwuYR5xSzZ1a15DroVmpTLxo/Dt05",
-	"0N6242TyNuz/dGkNx9Ybqp5867INe8zBtzg6WpyOUEDQTcpBmVK7js6/kQTHAwmhscXVARH0xwi3Bshv",
-	"RtJ/Hdf3XYU6bcT2ogpfLg/6J12rHzPGLdkIn4lli3gpF9gHzVe2z+gvh77p5y1oe85rO4FzvKIehvqg",
-	"6rSlCZ0rtuL6npUBQnslUlogaRFhQWP7diWG6DVI88x//P8flpcff1g++tPH//ryh+WjJx//5eqH5aOv",
-	"7Ve/C804OxLXYm2jPnhM69fBevB+HCGgOfGziSR2Jnr5J2H8HyGMcAhoJoLrQMFdSmV06f+aRpdPb1Ob",
-	"AhWpUUX7waz/c0rN3It5VaG22h23kTggOQB0VuFniDFT3rri+llWSqcVcb/v7WiCMUgp5MF+rIVRCbOR",
-	"hFQojiS/H8ZUO4B/PGkmi2liqTTV9Yi3cyx5uO/Ecam9bqggQbQ8ZVL3M2ygEChqpkx6N4vrnWlD7BRZ",
-	"5U+14ZLYMtIFjjSyP/Mzt86yKPyHHKielOC66dmP05JDrqc3Yo0J5YAKtrK03LPWHpC+SqQXVklcbZaB",
-	"BVb7mYViP59djh1UUGz0UMLZRX6hMYioa8nnA2/CMfkQds/JXbAqMXJpC9gHMs0h3V4RiuUTFrtKcQMY",
-	"dstZqE6zDwLXPXg0VnzQUHe4FGkfvm0aE881EN92SkyHzpkVemZc0Z9r47ijt7abCnFysSfr7q/t8fy2",
-	"xSelGk9Wi5p+xT0nMV1ji6M/fW1AeblcYrpvKpmqzD+GnWUJRnfFDchsz7nfSX6R6FoeidGu4ZvbUYrY",
-	"rwcOdpIUIe92AUoRpsgKjIr11OzBRa+wCRUeS2RogJVQMA7x3bmsA+QQ2xiKrx29PS68zENtynBDR223",
-	"6BaYwc7Rdv5AB+nmhDrb9aCNJ2tfRjyXrmd5ssMcUrAiwawqgiVooEItRKeSm4ayuj6hvM++f0DShCE7",
-	"04+9B1dRlsAzqoO1/zs60k5pF0xZ057JooUX22SsrfI/Ik1wNW7ueAh1N3guSL1yVL+//TccbOsQp4q4",
-	"9vqDjDXBIUzqYj16iYDX5aNuCTFg6x/soRd7UAq6C98DdoRWk52vrBwp1vLNYLrez9owodpWlUqW6r3b",
-	"CTrVRuONgn79+7UNRjcDJLEmZXchRjMS/xmcHNtd+FZYvbZ7jG8KeFSgaCFb6JZ4dnZuOxiGPNJCuaw4",
-	"hTlzaV1ZrmwXVYLZk4EQ9vmow7WSUFYgqXbdzvy7hr08P54T2H3bQaVZb+fIukeQuEPuQiakKXZqzUeu",
-	"AgmrbT6WpqzjZ810QhQAt1kDdCVuICFl2Xb4toN9oVxHz2FfrmBL1L/4juHWs0Q1oUVx5L6P0WtLNqGm",
-	"jBlsJMRWnRXUldwM5/8UKZVu50ikTwvzYrLwuaR2HTGmjxSiPADWUkgwh+dvQTDGr9KiUsYi2TNFusqP",
-	"kFnEPRGN9w3XYGucFv7t0NrT3HOevm9W6b9xzYr5aufq9gBmoH58H1FA3xxmdgywaRdjFhh1I4zTrkd2",
-	"mrNNfh0fTr0+P1DGdoqzJW6BcXffMFWdYonktFi/M+r0/CGM/f7caFUn2EOn2lO0rAqIadi9t9i+7dHA",
-	"sgeXZJ/42vmQpBy+BWnZGJh0A9EpDUxVz06AI1iz4mF6ROGzH0a44GSfw5rqd8AzkJCNeh6O7h/Nxu+g",
-	"0lPyJTbvIKubThkzZp2eRWHUerGBsHPB//g+ss+az40IZEB4UAzA21ranVPcs7H34BLCbZS+Y1eLGaEX",
-	"EGGCQ5PYF1UqT5UOlXNjPCpnnEPbddMmT/qm7AYYTWF+fHqeLVmOvknPCPNp1+791X6clFJ8XX45tRo9",
-	"elEnXOfXnawDuXbMvQ3s7z/p4EJ7zg1AQ/gm6wJOY265KCZ005CgpoQmxrsYRCqKnoz9KtsV+CEO1sEb",
-	"SXaK6NDIHU4a4Xw+xxuQGUtHjK4d45nY2UBJiR5yI2Vd1Zarz0OXubLVXbu2aZJ3/vTbSMqxTjZSlPMB",
-	"Mnqd3oHEcS3mzje4b9Eu3Q/Zek1dNrjddbB3BMWOSAfNyAmkkYqRDj7jYdk1+xRm+nZUc5oKNMEBCKa4",
-	"R90IoZTTxYaOk5CFj8nfQmaB6Y6RMmZI+wljFHmL1CGRWY/0bTsNN+8Nz4738GwY1T7T2VN/G4C0vKCj",
-	"TTfKh9V4nWzwasdeOKDB5Uiv7DPvGJ3rjW1dSU1nknM1MDhLm4KJZbPIPF1JjaEBrE96ig3nu45ZsgWo",
-	"MHjNdKjZ/AQbOrrearwbwVFr2/Uyv174YUIkerR/wqHeBvtQ/NLdWKR3wpXbK3d7D/aUEjRDSYXZWmKv",
-	"GD9QGT6pacD99AWQwiWNxOik4R4COBGGNV0rgU7eWgOVRbCNQAwdP3e5FqeT8Tt7s8KMGqboe7DQBKNY",
-	"bj3xbui4BqoWGL24Ru+uKZWQGm+M6wQnDgc3znyf1PTwv6asmHkbdZtREU4xHAvZWVQ4Aa30SJQhpfXw",
-	"CqCj3QIyAWNXgjC91z0cV9QwGd8ueDBBDjTzOvxIXvv+XGmtE4K3Aipa6KS56SexF/kG7vuJaZ25y8O9",
-	"4nZM56I+Slgf3GPBZGufTNds1U6XtEfg4NpOFwwZ7ehYg1ZXkxu6DAmvBrMGie8ciILBOihCxSFhRJhX",
-	"GjhITYy66drZC75Y0C8rJk0UgTQzS/RDe9ZDG7ARmfa6aHe1mYYKe6JvWVVBtjiFJ8dzrjBnwbkCurBt",
-	"ZiSGu3pbUK4SYjgs2AirhBIM81KEMvloLRlkeLWMeky+b0Ohtv70179fJ+jzAkU2CbHOGEXKMsEsRNW0",
-	"Mq45JhlRwmkJ2OmXYO74jil4TL7FLFsc8d3za/Knr77+V+Ii/L//SQluw9c2UR6KLMHOKZgU21raTBGX",
-	"Hvv4R97Q29Xi39uT7pQ8XC2Wjy8fLzHFoAJOK7a4Wjx5vHz8xKaa53hyF67WFhHHhUgFQoAJbDO+eAc0",
-	"s/f1Lex5gNLfCGt+p4Jr3zCmqgqW4msXP7nsLnucU2tRD9/ppV0r416ZwoQWEDhCGIHad9x1ExJUJbi7",
-	"y/vL5XLSpue1tghfVTN6JeJRk3kzfkXN3V3ohgSLEdjExzbDsX0dRki2gVCbiYL+VdcLGdHHcGo3qtVK",
-	"O3fYUUUqEFUBZCeZBmPlmAEuOrcjhPHSkHV7u/8DIOasUpenZEnwZnrsimoIMWiByFYVjlM8vcLUlLBM",
-	"1ll7aOJX8BCEcdymViHk/JbiPRs6zRnfeA8kS3PUxOgWzoCtBqnw8g1q7+/AGxZ50wZlg3pfLkW9yTGT",
-	"WEi0PNFqUA5xfaVXGG0/CLn11xQ/ANJOqzubj4Yj2JS4BXx2rOrc7TzC9vy1mFhhJjOQCQGDcCiYjTR2",
-	"mX2nI5lBAaxegBuQt7ZPvcuPaTOZuh527Ky+Ydzdg16gH94zyrS9AnIDAYR7AdrfEnmPAPZTjADXL/J0",
-	"4F3XWlkTyOlydQGqbR3i4LTlYufoMW1uJjogTOz1RQ+k4cgmsflIfqZ56n6o0i3hc5Nl59aoEcTxlRuN",
-	"euxuWVbMXRndpB+jBuyp5vYMmPaNUaesP5ZV4NoVsSJp3GpYQWKzya0zgKnWfFo3UvYCTYtR+nzFlL7G",
-	"J04EdPRlUP6iimHq9fCi7qKwltEZ4Gmty81KiG1CCqqbnHF7aJQU7AZwNiyMFZX1wIbI1d6oaS+HeQgh",
-	"2qh9l91OZ1g+lsTfBjal7PnQRU/9PEj73DxavjwjLYvtKPs3h5pTRVawqflMXGpp6cJfBjIm8F6xG2jQ",
-	"42wWXOqupzsOheZisRl3hZg3Y021tCnwY0Y5NfxKcKwBNKh5Opx/YdmdtXYKsAmY+6D+M34fhvRXAU9M",
-	"bew9lsFTIkFpo/CsDAzQNlrRdDt3xcm46nMGLDgF6+fvqKKSlqAx6jVy42H7yMXLbHH3cf/gLtp7AmeM",
-	"NcZ6n2VZe2/afO4bdWGhu/PuoXWSI3zMtp5g+gwi8T11PusdVSQTHJ5aHQcvHyQKtO0zgXzjLni6FwX1",
-	"dQ1hEv0bz8T+gX0uuDkT5yyA+55uATmGDWjaK8IN+1OU2ZjXydTTucpxHvnUIacV3urvLim8D9ppbpb8",
-	"bRDNM4XdI88jiS6c0DgzR3tnR/3ckgLLk0+QgQZWaHQ82tT2DqJRa/eFecDH8e8DCzvXAjwwInYvkA3D",
-	"GmHUvevXdt6w12Bg8CY7l4+nucmg1tZ8tGEcrdy1Bx0vhfMgHjISn0uXmXX/VmKT1hBjH3rn52xFJ+yR",
-	"kUA13DuSTlAxLs878xh+cth558GJjCBWf2+B/BkV+LPKWL+jiYOuX1Od5jjybwHhlvePcGeQzx1Uu18B",
-	"PYKmy4chS8vJzyCjfR7PYWb/unnqIfh9r3l0JOO3rq3yTK7Bbmhb7HiT76Qwswe7nNwdMEo7/bMfwCP4",
-	"mZpfH+17/cCCrI8352YwXRz5DqAitEELUvMMpEu3WexT1nG5J0W1hzDHBN9zITdCa+C/EQF3Bmyfeq4P",
-	"J60+I1a5/mnYG9oHWCvKtb3We5Rbv7WPnNXb3ObITEhHbPOcAkmJrgN8L7EoU9YWWrMNJr25gEWPHR+8",
-	"4e/wVQidfdg1xHq3HeBPP2QjrDrLSNpoYl/oNECwdW9CgU+eZ1UXG6I4zN4NSvfPY7o7fiGcd0y4jCS7",
-	"rc5ezsyQens9P0vqovbDsqP+zGfXoKuC8sPaIKawPogmiA3iI/Q/l1Rrva8YynUNtl0l6L14A3Bx94Ne",
-	"bV/vB1ahLMDHXQGVO5CTkCvSEdDA9zcYyAuvbfkg53DKGZyZzzow/LYcGxOJ5/4P7VxM+QG8Gp8br8/h",
-	"0tivWN0LPPTOBVMoMcWyYNwqm//2/s1fr1zOdPMlpn3hJYO//Ii9E39cJOTHhVj/uLhDqWNvAWj0uP0V",
-	"PCYv2A3jG/cTIjypKwI8Uy7ASmWa2yqK/qm4gYZExswOfq5BNl1Xr3x3yvYoGhAuVrSgPIUskPBxT2QY",
-	"SgA8kRw/PeLZtEUEemaG1IfmfF0On82cxy6fZwir4/G69F16axBK1hzvsmP+JjuXq2cXICnfOl+WwWfV",
-	"aXs5Jo+a1pj3SLvNHCP0u1cN0jw7W06NiJy9nd4D1u5t8uFkxyHgnkF+qIYYDwRiHcXCkNn0OrzTQoGv",
-	"IxG19pmwVQGZ69qSuI7mP9cs3Tp22vSiDbEu1w0xyLz22lO0lxT/4/CtuQsIIQNWnqaitJLpPHk/7txR",
-	"iNmMV9uZvrCFj1jVI288MtSyWFwtLmjFLm4uF3cf7/4nAAD//w==",
+	"7H3tktu2luCroLRTld0a2q1O4tm57V9Oz7WvN/bYZd+7/pF4qyDySEREAgwAtqzN9jvd2kfIk23hAOAn",
+	"KIGSup27M39c7m4SBA7O9+dvi1SUleDAtVrc/LaoqKQlaJD40+vM/Mv44mZRUZ0vkgWnJSxuFixbJAsJ",
+	"v9ZMQra40bKGZKHSHEpq3tD7yjyltGR8s7i/Txav12+pTnPzxwxUKlmlmTDr/jUHcgdSMcGJzqkmOgeS",
+	"5pRvgOyoIiXNgAieEMbJr7XQoBaJ3VEONAPZ7un1+on9xqGd3Jttq0pwBXjC91KsCijNf1PBNXBt/kur",
+	"qmApNVu8quwT//yLMvv9rbP2P0lYL24W/+WqBeGV/au68uviF/sn/mROuQOuyU4KBx73mln1hf43qDRC",
+	"qpKiAqmZ3WqJu1wLWVK9uFlkol4VsEj8EXldrkAu7pNFleqoJ++7V/iTWd+++7l5Uqx+gVQvksWXJxvx",
+	"xP2yklA99bvs/OkJKyshtcUic4DFHRQilbXSdXmVCglX5lX87g9UbcGCOsuYAQwt3ndOu6aFgmQAgMx8",
+	"8W0sFDJmETn6BZVT85shgkpINeWbAoiQRIqaZ+3LHq2SxY5l0XsbwN1+9yjQxUbS8qkD3Fyw48sdyKsx",
+	"eq0M7TC+wR+YhjL4TPPyxBOUqx3IY9TxkZV1geRlYAc8e8t45C2t5d6u37+lJfKNNZNKJ+Qaf1CQiu5l",
+	"Ma5h4yiEQWr3G/ibA9ZxArcwTRZKU6ljTzC4fHucZkedxRq4tFtKPHhHyHLf/IJKSffmZ8SASKACB7nZ",
+	"f8ojH2fZ+AIEh4QouANJC0MpWmxA53i2EbH8UrMU3qexuysZr7VnAd1vrqUo23snFjuNoNACf11QpYmo",
+	"DblEfMaKkd/G25VAs33nLyshCqB8dJcoFHGVpKGUdvf+RjrH7wDefyXmZldgL3a00VSUayE1NQccASsX",
+	"O1JSvicFAwMjwcFDbMd0TiiTZAV6B8CDNKPoXoVlexcGLRdx+3Qv9jc3i9mpc7gdcKt0HBQzY40kzQVL",
+	"QZEVrIUERKaV57x9hpcKqg0g5omyFd2EECrB5cZ3R4n5PWJ2DqQqaApErP0P/BsVorJU1uUqQDXDVVYG",
+	"89zDgWXWhajl8VV2OVBN7MOBVQoqN/DnzUaFj10AvQPu4Nj/0IpuGd+QSuwykB4Eg+90VhKsGK/BkTuV",
+	"zAiHlaxVbjmUCh64okpNCQfDndNYNrnLQQYI0exfsIJsBKgbQosiMbupK7I2mzKCi2VgdWGmSF2N93gf",
+	"YBJprU/AQ6rC+0tr3WrjVjYRKsFq44xrcUNWgkOWkLU0JGb+t6q1BrkumPnBLBDaelf2TvAn8x3zesPd",
+	"d7kogOyAbXIdZk0FS8EqX/01USsz2GmYHT5lfqBkJ2kVJxRUZajDyarxhmsOd8AHUIpbGU/1KrBnPKcl",
+	"KYsCDSxjlIsRYmRyPx8vclFbCzAGRGkuRBECfgUJkTTdJkQyrlCB3oGOw+c140zlPU3zkDr2WgPqYiX9",
+	"8to+/+33Y8lZUsk4zeDYam/9c6gPMoevM2QI0pAQ228UETtrvBoUTGtpyGU/kiIlUP0e5I+bWBMP5I+R",
+	"6loIuIoWJzALg+rja1a5IVgnjUqgHTO+ZFlWgEFhLUhO7yAhy6fP4shjDgYW7Nc6qJMaWleCbm/IjmqQ",
+	"RgQUW4OGlleZn0IsyoAnqGBNoXom90awMI44br4YXFZL4Budx2u+2khNHf88nvLVSUaoPZmHe0gNVSDv",
+	"vH045MGD1RzPSRrtKMalYHW1Ux0K5uUXjfE5kHJFAXIDvG+4ju5npGeLXaGiORDu4AexK4LGmFPrDi1w",
+	"a57BZ1VA2qz2SFK5qBXkosi+UcRypuekgDWaOQQVDmKUHUNzWy52PI7YMoDqpWSQHbV6C6phaDGOiE7n",
+	"RmoJsY34erJA68Noj8iReF0UZv074H/xLKD/gZprVnT5S06V8xoKBZyMGFIHQivYC56RtaglyaxdEsNf",
+	"BD0KmTfmGRQx25ET5bCo2U6gX0mVCugHku5IqyPQoiCN7yDGlgaqanlIngUIo7+BF6WouVbm616eEmqA",
+	"ihLba+hdRFWVEFwlZLUnjG8kZAx4Rw1oWYy4Az6JU0AULdF0pSQTJSjNUmLeiDt5ReOWrihHjZEVkesi",
+	"ScTSTSXFmoXM84+00AZA6OQkdK3BGQNOVCdx6OT9sgF8kvXqVaxKRwv9UoryEJbEiK+Q3hEvzZRGF2E8",
+	"LX3UjU9xeHi1o9VBpI/7wI5WodUDDv5U1EVGlDaUwTjadpR30L9HPkI66hkTxVBOe5g4ruRESwvazuW5",
+	"K0868s+ja5fle0HnOU7PK+Uo0pNPy986rMRDN6Q0tFJxJJU7rCDEdNzywb9NuuqqWr+rdTSaa5Zu1Un6",
+	"Uo+POZ+fX67dRnuKEGxuqaaF2IwhY640HimN3vCar0VQ76jnLFRProNu6h8Zz2ashi600GKbmmWUp3CJ",
+	"tQpWMh1QEpAGKTFXBkqTku6JEUYJEqLSUFUg1dgMo19eMHkb65emX165o8x45W3rzY574f2BYEVJv3zU",
+	"dHP4z1Lfxnva55yf8d75xyZwAVQ5RxLt2MNE1gXgnVC1jdRbGJ9xkmFkswFie8SkuezerXS/1IVfF9SD",
+	"kw8QIWg61XJNL4PwO8r1+esMAIRsInF8p7PdLq32mIDfR0OAQf5mPz5m/Nk8pu4jDwM11Cr9QmYgSWFM",
+	"76rWirCwf2kqToNrBzfvLLYZ/pGJcwlWzNG7ZuhH9YbK96cF+1kWG4S5tfrFqRGYRjpdyiqfiz0cIFPv",
+	"3B30UWhDKpDkerkkafn7/410CIfDYMlCiVqmcDxCNsK+vn7WbrdZMoye3GXNjAG7ZnrCF1ZJUKBviMqF",
+	"1AlZM2PGSVIINDDG2pQUlVC0cLf1br24+eloVNy+cf85WRhT3sYitawhDnYBKW6oXELKKiBMKyjWJBOg",
+	"fIx3LUQWCMrJaJE8J04+M3Ct6Boi4sZ2t+7xQJj481GjwIKvc2FTjG2KxBtkOofQxTZA5KmuZyKQXfFz",
+	"KCzrvkeo4fPo98lpVQEGotCN5EMmSrOiMCiSihLF36pJOBoEKXKW5i62u64L7zbKmMqtG4upYMipkwkz",
+	"ojMfyQq+CHcwS4ALsf2zeSWolaPNCNmLAUJSDU80KyEYzhUSUqr0vBSdJuvm0CsvzUOveVXrA3zaWK3z",
+	"djzN2cUunE+oQN6B/EaRtBBpX8E89CFRa0SXI8d85x6zvh8e4frhDVDMC6/DgDF/4sc9sP17wWyheeA0",
+	"xk8M1n3UzrU+Kbyab9urcOBIPM0nTXKTw3n37Q4Otqduod/QaktkYQHoCWPMc2ZAY8t4+DruaFHDKZoV",
+	"rpiYTRzctkWJeQqm3yzwujSfsrRkdlRLC8SMGV3C/K8UGIi22U+VFCtAlxH65JUWVWd3gUP3aer3v9+i",
+	"3YzLJMRlNOGvzGcSsiQVLcDw2+9JRuUW/1TEBQCC8JsC3UeHvCE1QZBMEC52CXqjbZRglwMfaQc01U5v",
+	"GrMORNVOBJMyjsFCwYlT1gLecU1t0kkg62UFxQG1pru8BJoF1+fwRU+swRTJakxPamPMOyGDGapVThV0",
+	"sceHXCxPtv+TNef2fwal7P8Qp9wv0fn3xKXUOekTxCTNdBHm2ngxofO4PApzXCN6+cYdL5J/D9DIHtdv",
+	"pLmlScSqy5LK/ZQCE5+f2qiTY8l7grSeEKKMK5bBFMqNgfvSMVySikLUErO+hM4JWvnEISMg32q0kuY/",
+	"8Y7+RjEZe+nuIJz4dUC4azgkJ+NvZLaMjJR5eKggPtUTFu/YBzT2erf5K+hman8YKX9Cll1yVubmk0W6",
+	"Lxi3dRFQFKxSgoUpdCNFXYWxa0JzA6r0qwlHH9vkGpS2scgmeU3TbWx4rsDUiIk8Q5ZuOWBWXpyzUExu",
+	"NAd6x2xe6jkpwVVRSxrm+bIuom1PY/Hp/Tx3Ai7DUhrtVHKPh/LjKHF/tPeWOMOqYDD2jbcXFPNNf2Wx",
+	"iSss0/kp2lb7oQaF/Goh0my+cy6SHeARDjc8hSUL70tFih1ts3tBnbtt6M2jc4MtHsUO+odeeoNtIM2Y",
+	"XBfWbBofsaRfWGmYiWU99v/Lp98F7qs1pw+mxNinbDFO8ZZ+uT324e+XnU9fP1uG63qMOD62FL7cLPXd",
+	"1Erv1msF+thivW09+X5qMaOdHj3is+4JQwtJunPld2PvgdHZ/lY52dfH4UYrl6I0cj4zGvG3yyX5/e+3",
+	"QYxut9QD+tNnRmkqIcN0DY0BG4NKvC6KyVqQgIayBimtORvv2x0aOBYWLgwdlGKeQ5f0yxvHoP7FHsf/",
+	"eB3ShcUO5KcjN/Xds2UXMP+yDF27pOk2rNlo2fd2dm6x47k9kkiHfKX1zTkO40zMtiLBHidpyLuP2x2a",
+	"6VBiF2X9blvscyfrXOQklznFkv1PPvSPxIeCF3Kd/GPwpw4jGlSPMSgyZXXVHUi0nLeQYZ4g5RnhQqNR",
+	"TsR63TWMDujs18v/n3jaUFe0BZWkgDsoXBqeP8sB9jcOQ3Gftdfi9WG8GjDFh+KCkxzuR8yknVcBYBNQ",
+	"uMVOklLe4BKhBB2jREjE35X4MlK2TyK++ZhWMC2nUlHayznGKS6HeU0Jtj9CU3xtBBLWXn8+Zq5P+g9f",
+	"9/LN5l4lUwblr5dLskFX28a6Gc0FZsAV03viUrQx2zXgdLSaUoQxdGJgPKVyFVsbb3ccWx1MQ40bNoRa",
+	"q/E5WRK2NnYjU8g0U1FzjU7omHpuqmdVHXeY4vfHmSLjSgM9nDEwk81KFopUr4Uk12S7QWBYMMzIv6+k",
+	"0BDt0JKimEqUKaJD0417oXP8bztE2Vm13lA5x+6fWSqNx2lx0uGbO43/vENviy8twBJLV/7D0yZxoN7k",
+	"dTeF86SiEyw6m6f4xhZ4HUyOPZSLGldrgzs/8dRvXDXEjFOnddgljvzjra9ziCGUA7mQR0o111QSzjho",
+	"AI5FCjvgeu/LNjO2XvvyYucISkgFMgWun5N/tZn5a1oXkZ5DNSft0uXbhWna/u1TU9k1bIEAYIvbiOCE",
+	"6YRsrnxCU0LGRdpUE7eizU3HKF7ckRrAnNbmJLWRSJ+H2bn6yCyVNzbf/dT8FFdoM5UpnNYatbRVp8jZ",
+	"NUYgW87WMJLoU4XMHHZEcG/pCA5z2ikktp5yKn/LfPIb5et/XGKt+aD1u+c00kOuxXG2okWboWY31Vxf",
+	"DItx8D6RybztVOrOYTSC6o9hAPbKwjK5JwqoEpzxDdlCpZvqe7NEQpbGOr2OVGGEnIg2tHVaJdBOWJm6",
+	"Eiqzo2j6m1MRO47inVs8PZQ5+NxkuWgQH9yNnokRHzAV8KTU3Hm64ynF4qfolAdUo2YLMQB2gDkVvKJ0",
+	"ykYgn6oQuya4h/FiwcGlgSwCrr3o1MsZaZrj2Omgo4p0NvqFUz5dPH1ONLwlo++6MdzvjiXhu7xPG8e1",
+	"5wnZsfEh4pnpquaWZxS/KPVGKDW3jVPkw3VVxe5lWOzh0ZLa4g6fXetWbI7ZxuW6RzmUdhtWSxzhnK6Y",
+	"vGvTDudIOmyROJ0L5Voo2mwa5rhJ19JbhlsGWcLw/peKIsSVWKNtYXOtc4oZRqtach10K7XpKY0fh+4c",
+	"aPftOpnch/2fLvXj2H5DFabvXUbmgDn4NlBHC/gRCgi6WXk6c+r70fk3kQR6IGk2tgA9IIL+NcKtAfKH",
+	"iRRpx/V956VOq7VenKPvpR+pvK4dklljTzbCZ6vZQmfKBfaK89X/J/TgQ9/0yxa0A+e1/YBzvKIehvqg",
+	"6rTuCd0rtiv7KysDhPZGpLRA0iLCgsb2NksM0WuQ5pn/9V9/Wl5//mn55E+f/8+3Py2ffPf5v938tHzy",
+	"zP7qn0JfPDk22GJtoz54TBvWCnvwfp4goFMiejNJ7EL08p+E8R+EMMIhoBMRXAeKElMqo9sjrGl0ifk2",
+	"tWlikRpVtB/M+j/n1BW+Oq1y1nYEwGMkDkgOAJ1d+C/EmCnvXQOCk6yU90JqSVkg6T+tpc0xnWpMG2+W",
+	"5GyTxz67ZTz7y8zn34jdbbxKfnt59fqIxowf9WDobLl72pg+pRmjRTTMu4kDMRgNWhegYpfHhIFwns6O",
+	"YrBqGnMwT+BgYfJhXmXfP1BqfNAqtEDsAsifpgOExKF/c5pI26Uhp9OtF7/EB9tpYW5Lb48iw6o8V8YH",
+	"+rnPESFCEqpILrTLUt2I2HzgqOq1trDK5k6GOzUHJUrbQ37YsHyyMgSkFPJgI+3C2KnZRCXBFEY2BTxx",
+	"KGkfT5qPxVC10lTXEyGYqaqPoWfZ1WS4pSZg6hWdWW0rsfNNAKMok97365oe27wfivrbL7VR3bDXr4tm",
+	"a9TJzJ+59eBHCWUwVDqrMmEzcGrNy6G7nd9BOya+DCrYg9iqdLX2gPTlfQOemriiWgMLLNM2G8VGbLsc",
+	"W1+hLjtACSd6/EZjEFHXkp8OvBnX5PNqBpG3glWJUZa3gA180xzS7Q2hWPdmsasUd4C5ADkLFdgPQeDa",
+	"vk8msByUEw6XYhl/01H+ZL7f6Q0w9hiv0F3sqrVd/90d3ds2WMQp6wMF7uH61Z/eb/6sGpHZtlrTaH4Q",
+	"uaJr7E33p2cGlNfLJdZppJKpyvzHsLMswZQTcQcy60UcO4qOxHjXhCKzhh/2kxTRb+QQbAEsQiG3ApQy",
+	"YnwFxu57bs7gQurYPRCvJTJeyUooGIf4torWK3uIbYzF147ujwsv81Bb69HQUdvmvwVmsOW//X6g9X9z",
+	"Q53jetDGk7Xv/3AqXZ8UXgtzSMGKBFM9CdYOgwr1fp5LbhrK6vaMumz7/gFJE4bsicG1HlxFWQLPqA42",
+	"bTGKe5A2d8E8Wu2ZLLqdYrtDtu1ZjkgT3I37djyEuge8FKTeOKrvH/8dB9vzyakibi7KyLwQHMKkLtaT",
+	"01+8Lh813smAbXixh14cQCkYw/gI2MpfzY4IsXKiytZ38eqGZGrDhGrbDkCyVPeMm06Z6HSHN2OUYYZM",
+	"s0AS6+fqbsRoRuJ/Bz+OfYp8D8NBv1TGNwU8KVC0kC10a/M7J7etZ0NhMqFcqq7CRN60rixXtpsqwZzJ",
+	"QAgbNNXhIncoK5BUuzaV/l3DXl4eT1Tuvu2g0uy3c2XdK0jcJXchE9IUO01CJmY4hdU2H+BX1hu9Zjoh",
+	"CoDbVCa6EneQkLJsRzPYxb5RrhXzuKFisJf1X/yoB+vupprQojgyqGly3tQm1E03g42EWPdAQZ17YPz9",
+	"L5FSaX+KRPqyMC8mC5/gbvcRY/pIIcoDYC2FBHN5fnyNMX6VFpUyFknPFOkqP0JmEd6sJiSAe7DFqQv/",
+	"dmjvae45zzBgpPTfuGbF6Wrnan8AM1A/fojUBN/V62Q3a9Pny2wwapSX064nTjrHX/24DuWeJzluaBlT",
+	"1TmWiHkyJC7WbFPbqBbVZIe9mTmVUuwIM3a60s7ps7elYJi7n9geLeaPGrAFyljbinUVz1Ny5zmWu6bH",
+	"Ps53ktNi/cFYHadDuhBi+9KA4/QlZB0SzYWgvbI8Wdv22Wxi+M+5tistqwIO78PWthjremr+ULjmcbW3",
+	"zeDqNCcUD+I7YzQTCRhmYIMWRUZoyVRYZh05xQAxelczNEgbAhtgQdLnyC1g3D21x2yoDDmwY09B1m8g",
+	"RjcQnZbHVPXiDHwCa4U+Ti9IfPbThNCc7aJaU/0BeAYSsklH1dHzo5fhR6j0nJy/zQfI6qYj1glfnZ8J",
+	"aKxAsYGwL8r/8WNkP1Wf3xfI4vOgGIG3dcx0brHnkunBJYTbqKxNjRA1OlJA4xEcmuT0qJY4VOlQ2xbM",
+	"qcgZ59B217YFAH74igFG04AnPsXctiaJnphrROO88br/bn+cVRZzW347t+tM9KbOGNvb/VgHcu2avQP0",
+	"z590cKG95wagIXyTdQHnMbdcFDO6ZklQcyJZ092KIu0KT8Z+l+0O/BIH+90YGXeO6NDIHc5a4XIu6juQ",
+	"GUsnbPQd45nY2bhaiYqRkbKu8tjVmGOERdkK5V3bHNFrr0OlVU51rJOiPEO7mxqbe6D4SYtTvzeK1tut",
+	"+yVbJ7uraLKnDvaIotj58KDXYQZppGKiU9+0sbBmX8JM365qblOBJrgAwTKtqMlPSjldbOxnCzmEsIBJ",
+	"yCzwuWOkjFU+/oMx9ohF6pDIrCf6s56Hmw+GZ8d7dTeMqs90eupvA5CWF3S06Ub5sBqvkw1e7ehFjxpc",
+	"jnTiv/B+9FOd98Msmgu2BbpI85+ZrR+QebqyUEMDWGP7HAfLdP34ZAtQYa4D06GhMjNcLtE1w9M9fo46",
+	"Z9zMktuFXyZEoke7Eh3qGNSH4rduMqHeCdcyRrkpfdg7UtAMJRVmHIvdhJF9emshKCu99w2CAue4TDOh",
+	"jn+Ji5XI9tifvmn6IiRxs6Cyg82EptoHzer38zAtfaRwqVUxqni4/Q9+CIP/rgtQJ+W8QYZFsANQDPt6",
+	"6TKSzudep6UzzhrziZZnk3z6YGmM/ejfYJSmSkiNA3E7IbzDIcALj8ucnySjKYtuxzzyi/m8o3B1wFRg",
+	"26LCGWilJ2JxKa3HEw6PsoRMwNTEM6Z7w1FwRw1v9dMQRh/IgWbedJkoSet/K611QnDosaKFTppBhglW",
+	"z4fGGcZ0Bt/l4Va4O6ZzUR8lrE/usWCdlE85bY5qP5e0V+Dg2n4uGFjd0an+866dRmjWI04+tXaYb4yM",
+	"8tD6ZUJ1nWFEOK2qf5TAGxVccGaSr/P324qp8EAgnVjg8am967Hp22gKiGXMTW7VUGGu+JZVFYRmAcXz",
+	"5HjOFeYs+K2ACWBVBzE+1fuCcpUQw2HB5iFIKMEwL0Uok0/WkkGGk/PUU/LXNmHAto74/e+3Cbr6QJFN",
+	"QqwPSpGyTDBXVzWTGmqOqXiUcFoCDjIgWPa1Ywqekj9jLjqu+OHlLfnT98/+O3F5MP/8ixLcJnnYGjco",
+	"sgQVJUwdbx0MTBGXRP70Z97Q283if7Y33alWvFksn14/XWIiTgWcVmxxs/ju6fLpd7ZKLMebu3JtMhBx",
+	"XCKBQAgwgVNUFh+AZnYc8cLeByj9g7Beh1Rw7Xu9VVXBUnzt6heXA2mvc24bicMjS7Wb1DCoMJzRvQlX",
+	"CCNQ+46bpiVBVYIru7Nvl8tZhz6tK1V4Et/kxOejnoLNdMzy/j40AMpiBPbfs33sbEumCZJtINTma6Fb",
+	"2Y16QPQxnNqtarXSzoheqkgFoiqA7CTTYIw7s8BVZ/hTGC8NWf/gHnoUxDypSvU5WZIC6B1gOY0hxKDh",
+	"JVtVOE7x9ApTU316bumN38FjEMZxV4IKIeefKY4R02nO+MY7XlmaoyZGt3ABbDVIheFkaseT4QBp3nQw",
+	"26Del0tRb3LMtxcSDW60GpRDXF+kHUbbT0JubYn2oyDtvJLx09FwApsSt4GvjlVmF87xNsH2/NRvLA6X",
+	"GciEgEE4FMxGGrv81/ORzKAA5iXAHci9HcPjssjafL9uYAEHx2wYB1RrRYHhB88o03bC9QYCCPcKtB+C",
+	"/YAA9p+YAK7f5PnAu621siaQ0+XqwruEOnDacrFz9Jg2gxcPCBM7nfGRNBzZpP8fyWI2Tz0MVbotfG2y",
+	"7AzFnEAcX9/UqMfKaNe2+U1jdGOSPmrAnmr2F8C0H4w6Zd3QrALXaZAVSeNWwzorW3NhnQFMtebTupGy",
+	"V2haTNLnG6b0LT5xJqCjZ136OVzjAoXRFbwoCmsZXQCe1rrcrITYJqSguqmssJdGScHuAL+GPS1EZT2w",
+	"IXK1A8Pt7LvHEKKN2nfdbVLqPNjRw07ndCw5NMdymC1snzuNlq8vSMtiO8n+zaXmVJEVbGp+Ii61tHTl",
+	"Z51NCbw37A4a9LiYBZe66bvHodDMTT1hFJp5M9ZUS5syWGaUU8OvBMdKWYOa58P5N5bdW2unAJum3Af1",
+	"v+Hvw5D+PuCJqY29xzJ4TiQobRSelYEB2kYrmm5P3XEyrfpcAAvOwfrTT1RRSUvQGOybGOjcPnL1Olvc",
+	"f+5f3FU7BvmEtaZY74ssa8fCns59o+Yxu5G+j62THOFjtmsU0xcQiR+p81nvqCKZ4PDc6jg4W5ko0LZF",
+	"FPKN++DtXhXUV/+ESfRvPBP9C/tacHMmzkUA91e6BeQYNqBJlR9nqiizMa+zqaczqfo08qlDTqtav2tm",
+	"MD8E7TSDs/8YRPNCYePny0iiKyc0LszRPthVv7akwCL+M2SggRUaHU82tR2xOGntvjIP+Dj+Q2BhZ6LP",
+	"IyNidz5+GNYIo8QalLu2P41NOsHgTXYpH08zhKjW1ny0YRyfAtP1Utibq1yjp0Nub3xk/5C3N2w39chX",
+	"2DTMClzga61I1fz9/Fuyef0I/G8UyRgtiARaFHuyYXfdbKeOO85WtpVGAmk368Fb+s4PfMjUfyldWuHD",
+	"2/pNckqMle9d2Cerq2G/mgSq4cFZzQxF8fqyX57iMhx23gV0JjuPtcJaIH9FM+yimpI/0cxF12+pTnNc",
+	"+Y+AcMuHR7gLaFkdVHtYNWsCTZePQ5ZWHl9A0/LZWIeZ/dvmqcfg94PpHZGM3zooyws5eLsJCmLHm6w1",
+	"hflZ2NHp/oBroTPA5BH8ul9p+sjRwSOPLMiGeHNpBtPFkR8BKkIbtCA1z0C6pKlFn7KOyz0pqh7CHBN8",
+	"L4XcCK2B/0EE3AWwfe69Pp60+opY5XpF4nAOHyavKNdyf5Bbv7ePXDRm0GY6zUgqbbPVAqmlbgTPID0s",
+	"U9ai9TUSLuw0YMczqiImM+iMLAuPzZmI4Fqonn/JRlh1tpG0MeGh0GmAYIs2hfKWWs6qLjZEcZjeCMuH",
+	"5zHdE78SzscpXF5Zp/7FnuXCDGlw1suzpC5qPy47Gn754hp0VVB+WBvERORH0QRxQk+E/udSo60PHQPy",
+	"bsKJK2N+EG8Abu6BPFfNYJVHVqEswKddAZW7kLOQK9IR0MD3DxiODe9t+Sj3cM4dXJjPOjD8sRwbM4nn",
+	"4S/tUkz5EbwaXxuvL+HS6Jdb90IQg3vBRFhMlC0Yt8rm//j47t9vXOZ780tM3sMpz7/9jH1if14k5OeF",
+	"WP+8uEepY8cwNXpcfwdPySt2x/jG/QkRntQVAZ4pFyanMs1tLczwVtxCYyJj5gS/1iCbDtM3vhNvexUN",
+	"CBcrWlCeQhZI23kgMgylcZ5Jjl+e8GzeJgL9gUPqQ3O/LhPT1j9gR+MLJEfg9bokbLo3CCVrjsOEmR8l",
+	"7DIu7QYk5VvnyzL4rDotfqfkUdMG+AFpt/nGBP32anqaZ0+WUxMip3fSB8Da3iEfT3YcAu4F5IdqiPFA",
+	"SNZRLIyZzaB/AS0U+GogUWufz1wVkLmWQ4mb3vBrzdKtY6dN3+0Q63KdX4PMq9dbpekx8A/Et07dQAgZ",
+	"MNSbitJKpstkb7l7RyFm85btFI7Clq9ibZa888hQy2Jxs7iiFbu6u17cf77/fwEAAP//",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

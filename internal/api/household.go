@@ -46,7 +46,7 @@ func (s *Server) ListFryers(ctx context.Context, _ ListFryersRequestObject) (Lis
 
 func fryerOut(f store.Fryer) Fryer {
 	return Fryer{Id: f.ID, Name: f.Name, Kind: FryerKind(f.Kind), Basket: f.Basket.V, PowerW: f.PowerW, Airflow: f.Airflow,
-		DialOffsetC: f.DialOffsetC, DialMinC: f.DialMinC, DialMaxC: f.DialMaxC, DialStepC: f.DialStepC,
+		DialOffsetC: f.DialOffsetC, DialMinC: f.DialMinC, DialMaxC: f.DialMaxC, DialStepC: f.DialStepC, HeatUpMin: f.HeatUpMin,
 		Trays: max(1, f.Trays), Drawers: max(1, f.Drawers), Rack: f.Rack, Inferred: orEmpty(f.Inferred.V), Version: f.Version}
 }
 
@@ -82,7 +82,7 @@ func orElse[T any](p *T, d T) T {
 // fryerIn returns the fryer of an input if it can be simulated.
 func fryerIn(in FryerInput) (store.Fryer, error) {
 	f := store.Fryer{Name: strings.TrimSpace(in.Name), Kind: string(in.Kind), PowerW: in.PowerW, Airflow: in.Airflow,
-		DialOffsetC: in.DialOffsetC, DialMinC: in.DialMinC, DialMaxC: in.DialMaxC, DialStepC: in.DialStepC,
+		DialOffsetC: in.DialOffsetC, DialMinC: in.DialMinC, DialMaxC: in.DialMaxC, DialStepC: in.DialStepC, HeatUpMin: in.HeatUpMin,
 		Trays: max(1, orElse(in.Trays, 1)), Drawers: max(1, orElse(in.Drawers, 1)), Rack: orElse(in.Rack, false)}
 	f.Basket.V, f.Inferred.V = in.Basket, orEmpty(orElse(in.Inferred, nil))
 	if f.Name == "" {
@@ -110,6 +110,12 @@ func (s *Server) DeleteFryer(ctx context.Context, r DeleteFryerRequestObject) (D
 func (s *Server) RestoreFryer(ctx context.Context, r RestoreFryerRequestObject) (RestoreFryerResponseObject, error) {
 	f, err := s.store.RestoreFryer(ctx, r.Id)
 	return RestoreFryer200JSONResponse(fryerOut(f)), err
+}
+
+// PortrayFryer answers POST /fryer-portraits.
+func (s *Server) PortrayFryer(_ context.Context, r PortrayFryerRequestObject) (PortrayFryerResponseObject, error) {
+	p, err := program.PortraitOf(r.Body.Fryer, orElse(r.Body.DialC, 0))
+	return PortrayFryer200JSONResponse(p), err
 }
 
 // GuessFryer answers POST /fryer-guesses.

@@ -21,6 +21,7 @@ type Fryer struct {
 	DialMinC    float64              `db:"dial_min_c"`
 	DialMaxC    float64              `db:"dial_max_c"`
 	DialStepC   float64              `db:"dial_step_c"`
+	HeatUpMin   *float64             `db:"heat_up_min"` // from cold to 200 °C, where its owner has timed it
 	Trays       int                  `db:"trays"`
 	Drawers     int                  `db:"drawers"`
 	Rack        bool                 `db:"rack"`
@@ -32,14 +33,14 @@ type Fryer struct {
 func (f Fryer) Simulated() *program.Fryer {
 	basket := f.Basket.V
 	q := &program.Fryer{Kind: f.Kind, PowerW: &f.PowerW, Basket: &basket, Airflow: &f.Airflow, DialOffsetC: f.DialOffsetC,
-		Rack: f.Rack, Drawers: f.Drawers, Dial: &program.Dial{MinC: f.DialMinC, MaxC: f.DialMaxC, StepC: f.DialStepC}}
+		HeatUpMin: f.HeatUpMin, Inferred: f.Inferred.V, Rack: f.Rack, Drawers: f.Drawers, Dial: &program.Dial{MinC: f.DialMinC, MaxC: f.DialMaxC, StepC: f.DialStepC}}
 	if f.Kind == string(fryer.Oven) {
 		q.Trays = f.Trays
 	}
 	return q
 }
 
-const fryerColumns = `id, name, kind, basket, power_w, airflow, dial_offset_c, dial_min_c, dial_max_c, dial_step_c, trays, drawers, rack, inferred, version`
+const fryerColumns = `id, name, kind, basket, power_w, airflow, dial_offset_c, dial_min_c, dial_max_c, dial_step_c, heat_up_min, trays, drawers, rack, inferred, version`
 
 // Fryers returns all, the first made first.
 func (s *Store) Fryers(ctx context.Context) ([]Fryer, error) {
@@ -58,7 +59,7 @@ func (s *Store) Fryer(ctx context.Context, id string) (f Fryer, err error) {
 func (s *Store) AddFryer(ctx context.Context, f Fryer) (Fryer, error) {
 	f.ID, f.Version, f.Trays, f.Drawers = newID(), 1, max(1, f.Trays), max(1, f.Drawers)
 	_, err := s.db.NamedExecContext(ctx, `INSERT INTO fryers (`+fryerColumns+`) VALUES (:id, :name, :kind, :basket,
-		:power_w, :airflow, :dial_offset_c, :dial_min_c, :dial_max_c, :dial_step_c, :trays, :drawers, :rack, :inferred, :version)`, f)
+		:power_w, :airflow, :dial_offset_c, :dial_min_c, :dial_max_c, :dial_step_c, :heat_up_min, :trays, :drawers, :rack, :inferred, :version)`, f)
 	return f, err
 }
 
@@ -72,7 +73,7 @@ func (s *Store) PutFryer(ctx context.Context, f Fryer, version *int) (Fryer, err
 		f.Version = have + 1
 		_, err = tx.NamedExecContext(ctx, `UPDATE fryers SET name = :name, kind = :kind, basket = :basket, power_w = :power_w,
 			airflow = :airflow, dial_offset_c = :dial_offset_c, dial_min_c = :dial_min_c, dial_max_c = :dial_max_c,
-			dial_step_c = :dial_step_c, trays = :trays, drawers = :drawers, rack = :rack, inferred = :inferred, version = :version WHERE id = :id`, f)
+			dial_step_c = :dial_step_c, heat_up_min = :heat_up_min, trays = :trays, drawers = :drawers, rack = :rack, inferred = :inferred, version = :version WHERE id = :id`, f)
 		return err
 	})
 	return f, err

@@ -58,6 +58,7 @@ export const deletePlan = (id: string) => ask(client.DELETE('/plans/{id}', { par
 export const restorePlan = (id: string) => ask(client.POST('/plans/{id}/restore', { params: { path: { id } } }));
 
 export const guessFryer = (body: Schemas['FryerKnown']) => ask(client.POST('/fryer-guesses', { body }));
+export const portrayFryer = (body: Schemas['PortraitRequest']) => ask(client.POST('/fryer-portraits', { body }));
 export const createFryer = (body: FryerInput) => ask(client.POST('/fryers', { body }));
 export const deleteFryer = (id: string) => ask(client.DELETE('/fryers/{id}', { params: { path: { id } } }));
 export const restoreFryer = (id: string) => ask(client.POST('/fryers/{id}/restore', { params: { path: { id } } }));

@@ -248,6 +248,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/fryer-portraits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a fryer's dial really gives from cold, and what would make that surer */
+        post: operations["portrayFryer"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/fryers/{id}/restore": {
         parameters: {
             query?: never;
@@ -630,6 +647,13 @@ export interface components {
             airflow?: number;
             /** Format: double */
             dialOffsetC?: number;
+            /**
+             * Format: double
+             * @description minutes from cold to 200 °C
+             */
+            heatUpMin?: number;
+            /** @description figures that nobody has read off or measured */
+            inferred?: string[];
             /** @description levels of an oven that share the load */
             trays?: number;
             /** @description a second level in a drawer */
@@ -696,7 +720,22 @@ export interface components {
                 halfReadyMin: number | null;
                 /** Format: double */
                 bestUntilMin: number | null;
+                /** @description loads that it is over */
                 samples: number;
+                /** @description loads that were run for it */
+                runs: number;
+                /**
+                 * Format: double
+                 * @description by how much a run that is left out is foretold amiss
+                 */
+                slipMin: number | null;
+                /** @description figures that would narrow it most if they were known, the most telling first */
+                doubts: {
+                    field: string;
+                    /** Format: double */
+                    minutes: number;
+                    says: string;
+                }[];
                 by: {
                     /** Format: double */
                     minute: number;
@@ -1229,6 +1268,11 @@ export interface components {
             dialMaxC: number;
             /** Format: double */
             dialStepC: number;
+            /**
+             * Format: double
+             * @description minutes from cold to 200 °C
+             */
+            heatUpMin?: number;
             /** @description of an oven */
             trays?: number;
             drawers?: number;
@@ -1254,12 +1298,52 @@ export interface components {
             dialMaxC: number;
             /** Format: double */
             dialStepC: number;
+            /**
+             * Format: double
+             * @description minutes from cold to 200 °C
+             */
+            heatUpMin?: number;
             trays: number;
             drawers: number;
             rack: boolean;
             inferred: string[];
             id: string;
             version: number;
+        };
+        PortraitRequest: {
+            fryer: components["schemas"]["SimulationFryer"];
+            /**
+             * Format: double
+             * @description what is set; 200 °C or as hot as it goes
+             */
+            dialC?: number;
+        };
+        Portrait: {
+            /** Format: double */
+            dialC: number;
+            /** Format: double */
+            heatUpMin: number;
+            timed: boolean;
+            /** Format: double */
+            settlesC: number;
+            curve: {
+                /** Format: double */
+                minute: number;
+                /** Format: double */
+                airC: number;
+                /** Format: double */
+                lowC: number;
+                /** Format: double */
+                highC: number;
+                /** Format: double */
+                kindLowC: number;
+                /** Format: double */
+                kindHighC: number;
+            }[];
+            wanted: {
+                field: string;
+                says: string;
+            }[];
         };
         /** @description What an owner can read off a fryer or its box */
         FryerKnown: {
@@ -1895,6 +1979,31 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Fryer"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    portrayFryer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PortraitRequest"];
+            };
+        };
+        responses: {
+            /** @description Its portrait */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Portrait"];
                 };
             };
             default: components["responses"]["Problem"];

@@ -1,48 +1,16 @@
 import type { ReactNode } from 'react';
-import { Button as AriaButton } from 'react-aria-components';
 import styled from 'styled-components';
 import type { Catalog, Fryer, PlanInput, Simulation } from '../api/client';
 import type { Units } from '../format/units';
-import { at, type } from '../theme/tokens';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { fieldBox } from '../ui/field';
 import { Quiet } from '../ui/layout';
 import { Pop } from '../ui/Pop';
+import { Line, Part } from '../ui/sentence';
 import { Stepper } from '../ui/Stepper';
+import { basketWords } from './basketWords';
 import { CutPicker } from './CutPicker';
-
-const Line = styled.p`
-  font: 600 25px/1.6 ${type.loud};
-  letter-spacing: -0.012em;
-  margin: 4px 0 12px;
-  text-wrap: pretty;
-  ${at.phone} {
-    font-size: 21px;
-    line-height: 1.9;
-  }
-`;
-
-const Part = styled(AriaButton)`
-  display: inline;
-  padding: 2px 1px;
-  margin: 0;
-  border: 0;
-  text-decoration: underline 3px var(--lemon);
-  text-underline-offset: 7px;
-  text-decoration-skip-ink: none;
-  background: transparent;
-  color: inherit;
-  font: inherit;
-  letter-spacing: inherit;
-  text-align: start;
-  cursor: pointer;
-  &[data-hovered],
-  &[aria-expanded='true'] {
-    background: var(--lemon-wash);
-    border-radius: 6px;
-  }
-`;
 
 const Scroll = styled.div`
   max-height: 300px;
@@ -438,10 +406,4 @@ export function OrderLine({ plan, edit, catalog, fryers, units, piece, most, toB
       .
     </Line>
   );
-}
-
-export function basketWords(b: Fryer['basket']): string {
-  return b.shape === 'round'
-    ? `round basket, ${(b.diameterMm ?? 0) / 10} cm across`
-    : `basket of ${(b.widthMm ?? 0) / 10} by ${(b.depthMm ?? 0) / 10} cm`;
 }

@@ -76,6 +76,11 @@ const Warning = styled.li<{ $grave: boolean }>`
   justify-items: start;
 `;
 
+const Doubt = styled.p`
+  color: var(--quiet);
+  font-size: 14.5px;
+`;
+
 const Foot = styled.p`
   color: var(--quiet);
   font-size: 13px;
@@ -105,6 +110,7 @@ export function Verdict({ plant, answer, pending, units, totalMin, mend, mendLab
   const to = v.toMin;
   const safeBy = answer.chance ? answer.chance.safeByMin : answer.safeAtMin;
   const tender = answer.tenderAtMin;
+  const doubt = answer.chance?.doubts[0];
   const faces = answer.timeline.at(-1)?.faces;
   const rendered = answer.end.fatRenderedPct;
   return (
@@ -127,6 +133,7 @@ export function Verdict({ plant, answer, pending, units, totalMin, mend, mendLab
       <Says>
         {v.says} {v.first}
       </Says>
+      {doubt ? <Doubt>{doubt.says}</Doubt> : null}
       <Facts>
         <dt>
           <Chip style={{ background: 'var(--core)' }} />

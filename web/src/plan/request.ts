@@ -24,6 +24,8 @@ export function simulated(f: Fryer): Schemas['SimulationFryer'] {
     basket: f.basket,
     airflow: f.airflow,
     dialOffsetC: f.dialOffsetC,
+    ...(f.heatUpMin == null ? {} : { heatUpMin: f.heatUpMin }),
+    inferred: f.inferred,
     drawers: f.drawers,
     rack: f.rack,
     ...(f.kind === 'oven' ? { trays: f.trays } : {}),

@@ -1,0 +1,105 @@
+package program
+
+import (
+	"math"
+	"slices"
+
+	"velocrustum/core/fryer"
+)
+
+// A Portrait is what a fryer's dial really gives, empty and from cold, how
+// surely that is known, and what would make it surer.
+type Portrait struct {
+	DialC float64 `json:"dialC"`
+	// HeatUpMin is the minutes to 200 °C that are taken, Timed whether its
+	// owner timed them.
+	HeatUpMin float64 `json:"heatUpMin"`
+	Timed     bool    `json:"timed"`
+	// SettlesC is the air that the dial ends up at.
+	SettlesC float64      `json:"settlesC"`
+	Curve    []PortraitAt `json:"curve"`
+	Wanted   []Wanted     `json:"wanted"`
+}
+
+// PortraitAt is the air at one minute: of this fryer, with the spread that is
+// left of it, and the spread over all of its kind.
+type PortraitAt struct {
+	Minute    float64 `json:"minute"`
+	AirC      float64 `json:"airC"`
+	LowC      float64 `json:"lowC"`
+	HighC     float64 `json:"highC"`
+	KindLowC  float64 `json:"kindLowC"`
+	KindHighC float64 `json:"kindHighC"`
+}
+
+// Wanted is a figure that nobody has read off or measured, and how to.
+type Wanted struct {
+	Field string `json:"field"`
+	Says  string `json:"says"`
+}
+
+// portraitFor is how long a portrait is, minutes.
+const portraitFor = 12.0
+
+// PortraitOf draws a fryer at a dial; 0 is 200 °C, or as hot as it goes. The
+// error is FieldErrors.
+func PortraitOf(f Fryer, dialC float64) (Portrait, error) {
+	var c checker
+	spec := c.fryer(f)
+	dial := value(f.Dial, Dial{80, 200, 5})
+	if dialC == 0 {
+		dialC = math.Min(200, dial.MaxC)
+	}
+	c.within("dialC", dialC, dial.MinC, dial.MaxC, "°C, as its dial goes")
+	if len(c.errs) > 0 {
+		return Portrait{}, c.errs
+	}
+	if f.Drawers > 1 {
+		spec = twin(spec)
+	}
+	if spec.HeatUpMin == 0 {
+		spec.HeatUpMin = spec.Kind.HeatUp()
+	}
+	s := setup{drawers: max(1, f.Drawers), timed: heatUpKnown(f), inferred: f.Inferred}
+	own := s.spread()
+	s.timed = false
+	kind := s.spread()
+	curve := func(heatUp, offset float64) ([]float64, error) {
+		one := spec
+		one.HeatUpMin *= heatUp
+		one.DialOffsetC += offset
+		return fryer.Curve(one, dialC, portraitFor)
+	}
+	// The kind's spread lies around the kind's own middle.
+	middle := spec.Kind.HeatUp() / spec.HeatUpMin
+	if f.Drawers > 1 {
+		middle *= twinSlower
+	}
+	var lines [5][]float64
+	for i, at := range [5][2]float64{{1, 0}, {1 + own.heatUp, -own.dialC}, {1 / (1 + own.heatUp), own.dialC},
+		{middle * (1 + kind.heatUp), -kind.dialC - spec.DialOffsetC}, {middle / (1 + kind.heatUp), kind.dialC - spec.DialOffsetC}} {
+		var err error
+		if lines[i], err = curve(at[0], at[1]); err != nil {
+			return Portrait{}, err
+		}
+	}
+	p := Portrait{DialC: dialC, HeatUpMin: spec.HeatUpMin, Timed: heatUpKnown(f), SettlesC: dialC + spec.DialOffsetC, Wanted: []Wanted{}}
+	for i := range lines[0] {
+		p.Curve = append(p.Curve, PortraitAt{float64(i) * fryer.CurveStep, lines[0][i], lines[1][i], lines[2][i], lines[3][i], lines[4][i]})
+	}
+	for _, w := range []struct {
+		field, says string
+		known       bool
+	}{
+		{"heatUpMin", "Time it: empty and cold, dial at 200 °C, until a thermometer in the basket reads 200. A cold start and the time to preheat hang on it.", p.Timed},
+		{"basket", "Measure the basket inside with a ruler: what fits and what crowds hangs on it.", !slices.Contains(f.Inferred, "basket")},
+		{"powerW", "Read the watts off the label underneath: a weak heater sags under a full basket.", !slices.Contains(f.Inferred, "powerW")},
+		{"dial", "Look at the dial: where it starts, where it ends, and by how much it steps.", !slices.Contains(f.Inferred, "dial")},
+		{"airflow", "How hard it blows is on no label. Probe a few cooks: if they are ready early it blows harder than most.", !slices.Contains(f.Inferred, "airflow")},
+	} {
+		if !w.known {
+			p.Wanted = append(p.Wanted, Wanted{w.field, w.says})
+		}
+	}
+	return p, nil
+}
