@@ -212,7 +212,7 @@ func (c Composition) material() thermal.Material {
 	return thermal.Material{
 		Solids: d * (c.Protein + c.Carb + c.Ash), Fat: d * c.Fat, Water: d * c.Water, SolidsHeat: c.solidsHeat(),
 		// Fat conducts a third as well as wet flesh.
-		DryK: 0.07, WetK: 0.47 * (1 - 1.1*d*c.Fat/917), Diffusivity: 1,
+		DryK: 0.07, WetK: 0.45 * (1 - 1.1*d*c.Fat/917), Diffusivity: 1,
 	}
 }
 

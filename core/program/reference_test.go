@@ -4,6 +4,7 @@ import (
 	"encoding/csv"
 	"flag"
 	"fmt"
+	"math"
 	"os"
 	"path/filepath"
 	"strconv"
@@ -89,16 +90,17 @@ func (c referenceCook) read(a Answer) (v float64, ok bool) {
 // drawing into; make validate sets it.
 var write = flag.String("write", "", "folder for validation.md and its drawing")
 
+// drawn are the reference cooks that validation.md shows minute by minute.
+var drawn = []string{"wings-hot", "cutlet-crumbed", "thighs-bone-in"}
+
 func TestReferenceCooks(t *testing.T) {
 	var table strings.Builder
 	tw := tabwriter.NewWriter(&table, 0, 4, 2, ' ', 0)
 	fmt.Fprintln(tw, "case\tquantity\trange\tanswer")
-	var drawn *Answer
+	answers := map[string]Answer{}
 	for _, c := range referenceCooks(t) {
 		a := quick(t, c.request)
-		if drawn == nil {
-			drawn = &a
-		}
+		answers[c.id] = a
 		v, ok := c.read(a)
 		if !ok || v < c.low || v > c.high {
 			t.Errorf("%s %s: %.1f, want %g to %g", c.id, c.quantity, v, c.low, c.high)
@@ -110,30 +112,34 @@ func TestReferenceCooks(t *testing.T) {
 	if *write == "" {
 		return
 	}
-	text := "# Validation\n\nWritten by `make validate`; one parameter set for all. Ranges are those of kitchens, from core/program/testdata/reference-cooks.csv.\n\n```text\n" +
-		table.String() + "```\n\nThe first of them, minute by minute: air (dotted), both surfaces, and the coldest meat against its rule.\n\n![wings-hot: air, surfaces and coldest meat](validation-wings.svg)\n\n" +
-		"The arithmetic itself is held against analytic solutions by `core/thermal/thermal_test.go` (series solutions for slab, cylinder and sphere at Bi 0.1, 1, 10 and Fo 0.05 to 2, within 0.5 %; the two-sided slab; heat within 0.5 % and water within 0.1 % over a cook), and against sense by `core/program/sense_test.go`.\n"
-	if err := os.WriteFile(filepath.Join(*write, "validation.md"), []byte(text), 0o644); err != nil {
-		t.Fatal(err)
+	text := "# Validation\n\nWritten by `make validate`; one parameter set for all. The ranges, from core/program/testdata/reference-cooks.csv, are what they are: for \"safe\" a probe that failed before and passed after, for crisp and colour reports of cooks, pooled over kitchens and fryers, each with its own idea of crisp. `brown_at` is the stage of the paler face: 0.5 straw, 1 gold, 2 copper.\n\n```text\n" +
+		table.String() + "```\n\nThree of them, minute by minute: air (dotted), the upper and the lower surface (full and broken), the coldest meat (blue) against its rule (green), and under them the colour that each face has.\n"
+	for _, id := range drawn {
+		a := answers[id]
+		text += fmt.Sprintf("\n![%s: air, surfaces, coldest meat and colour](validation-%s.svg)\n", id, id)
+		if err := os.WriteFile(filepath.Join(*write, "validation-"+id+".svg"), []byte(draw(id, &a)), 0o644); err != nil {
+			t.Fatal(err)
+		}
 	}
-	if err := os.WriteFile(filepath.Join(*write, "validation-wings.svg"), []byte(draw(drawn)), 0o644); err != nil {
+	text += "\nThe arithmetic itself is held against analytic solutions by `core/thermal/thermal_test.go` (series solutions for slab, cylinder and sphere at Bi 0.1, 1, 10 and Fo 0.05 to 2, within 0.5 %; the two-sided slab; heat within 0.5 % and water within 0.1 % over a cook), the shape against finite elements and products of slabs by `core/food/shape_test.go`, properties by `core/program/property_test.go` and `sense_test.go`, convergence by `TestConvergence`, the plate against food tables by `core/prep/tables_test.go`.\n"
+	if err := os.WriteFile(filepath.Join(*write, "validation.md"), []byte(text), 0o644); err != nil {
 		t.Fatal(err)
 	}
 }
 
-// draw returns one cook's temperatures over time as SVG.
-func draw(a *Answer) string {
-	const w, h, left, bottom = 760, 320, 50, 280
+// draw returns one cook's temperatures and colours over time as SVG.
+func draw(id string, a *Answer) string {
+	const w, h, left, bottom, strip = 760, 390, 50, 280, 24
 	end := a.Timeline[len(a.Timeline)-1].Minute
 	x := func(m float64) float64 { return left + (w-left-20)*m/end }
 	y := func(c float64) float64 { return bottom - (bottom-20)*c/215 }
 	var s strings.Builder
-	fmt.Fprintf(&s, `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 %d %d" font-family="sans-serif" font-size="13"><rect width="%d" height="%d" fill="#fbfcfa"/>`, w, h, w, h)
+	fmt.Fprintf(&s, `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 %d %d" font-family="sans-serif" font-size="13"><title>%s</title><rect width="%d" height="%d" fill="#fbfcfa"/>`, w, h, id, w, h)
 	for c := 0; c <= 200; c += 50 {
 		fmt.Fprintf(&s, `<path d="M%d %.1fH%d" stroke="#d3dcd6"/><text x="%d" y="%.1f" text-anchor="end">%d°</text>`, left, y(float64(c)), w-20, left-8, y(float64(c))+4, c)
 	}
 	for m := 0; m <= int(end); m += 4 {
-		fmt.Fprintf(&s, `<text x="%.1f" y="%d" text-anchor="middle">%d min</text>`, x(float64(m)), bottom+20, m)
+		fmt.Fprintf(&s, `<text x="%.1f" y="%d" text-anchor="middle">%d min</text>`, x(float64(m)), h-8, m)
 	}
 	fmt.Fprintf(&s, `<path d="M%d %.1fH%d" stroke="#1a6e4f" stroke-width="1.5"/>`, left, y(a.Rule.CoreC), w-20)
 	curve := func(stroke, dash string, f func(Moment) float64) {
@@ -147,7 +153,36 @@ func draw(a *Answer) string {
 	curve("#c98a3a", "", func(m Moment) float64 { return m.UpperC })
 	curve("#8a5a20", "6 3", func(m Moment) float64 { return m.LowerC })
 	curve("#2457a0", "", func(m Moment) float64 { return m.CoreC })
+	for face := range 2 {
+		top := bottom + 18 + face*(strip+8)
+		for i, m := range a.Timeline[1:] {
+			from := x(a.Timeline[i].Minute)
+			fmt.Fprintf(&s, `<rect x="%.1f" y="%d" width="%.1f" height="%d" fill="%s"/>`, from, top, x(m.Minute)-from+0.5, strip, srgb(m.Faces[face].Lab))
+		}
+	}
 	return s.String() + "</svg>\n"
+}
+
+// srgb returns a CIELAB colour (D50) as CSS takes it everywhere.
+func srgb(lab [3]float64) string {
+	f := (lab[0] + 16) / 116
+	back := func(t float64) float64 {
+		if t > 6.0/29 {
+			return t * t * t
+		}
+		return 3 * 36.0 / 841 * (t - 4.0/29)
+	}
+	x, y, z := 0.9642*back(f+lab[1]/500), back(f), 0.8251*back(f-lab[2]/200)
+	hex := "#"
+	for _, v := range [3]float64{3.1339*x - 1.6169*y - 0.4906*z, -0.9788*x + 1.9161*y + 0.0335*z, 0.0719*x - 0.2290*y + 1.4052*z} {
+		if v = math.Min(1, math.Max(0, v)); v > 0.0031308 {
+			v = 1.055*math.Pow(v, 1/2.4) - 0.055
+		} else {
+			v *= 12.92
+		}
+		hex += fmt.Sprintf("%02x", int(math.Round(255*v)))
+	}
+	return hex
 }
 
 func btoi(b bool) int {

@@ -24,5 +24,5 @@ func ExampleWatch() {
 	}
 	// Output:
 	// us: safe at 6.3 min
-	// uk: safe at 9.0 min
+	// uk: safe at 8.7 min
 }

@@ -97,6 +97,29 @@ const (
 // equivalents are the UK's times, minutes at °C.
 var equivalents = []struct{ c, min float64 }{{60, 45}, {65, 10}, {70, 2}, {75, 0.5}, {80, 0.1}}
 
+// pace returns how much of the UK rule a minute is worth, in the mean of a
+// span over which the core goes from one temperature to another in a straight
+// line: the mean of an exponential between them, of what lies at 60 °C or
+// over.
+func pace(from, to float64) float64 {
+	lo, hi := math.Min(from, to), math.Max(from, to)
+	least := equivalents[0].c
+	if hi <= least {
+		if hi < least || lo < least {
+			return 0
+		}
+	}
+	share := 1.0
+	if lo < least {
+		share, lo = (hi-least)/(hi-lo), least
+	}
+	a, b := 1/required(lo), 1/required(hi)
+	if b-a < 1e-9*b {
+		return share * a
+	}
+	return share * (b - a) / math.Log(b/a)
+}
+
 // required returns the minutes that satisfy the UK rule at t °C: between the
 // published points on a straight line in the logarithm, none under 60 °C.
 func required(t float64) float64 {
@@ -139,9 +162,8 @@ func (w *Watch) Add(minute, coreC float64) float64 {
 		}
 		return minute
 	}
-	// The colder end counts for the whole of the span.
 	before := w.progress
-	w.progress += (minute - start) / required(math.Min(from, coreC))
+	w.progress += (minute - start) * pace(from, coreC)
 	if w.progress < 1 {
 		return math.NaN()
 	}

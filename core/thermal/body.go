@@ -45,8 +45,8 @@ const (
 	renderTime        = 420.0   // s, at 100 °C
 	renderEnergy      = 60000.0 // J/mol
 	fatHeat           = 2060.0  // J/kg·K (Choi and Okos 1986, at 60 °C)
-	boneHeat          = 2.2e6   // J/m³·K
-	boneConductivity  = 0.4     // W/m·K
+	boneHeat          = 2.6e6   // J/m³·K
+	boneConductivity  = 0.32    // W/m·K
 	conductHalf       = 0.45    // kg/kg dry at which a shell conducts half-way between dry and wet
 	// Steam from a depth has to push its way out, so that what lies deeper
 	// boils later: by pressSlope K per m, up to pressTop K.

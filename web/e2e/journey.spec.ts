@@ -75,8 +75,10 @@ test('the fryer shapes the plan', async ({ page, kitchen }) => {
   const fryer = page.getByRole('region', { name: 'Square drawer' });
   await accessible(page);
   await fits(page);
-  await fryer.getByRole('textbox', { name: 'Width, inside' }).fill('160');
+  await fryer.getByRole('button', { name: 'basket of 23 by 23 cm' }).click();
+  await page.getByRole('textbox', { name: 'Width, inside' }).fill('160');
   await page.keyboard.press('Enter');
+  await page.keyboard.press('Escape');
   await expect(fryer.getByText('basket of 16 by 23 cm, to scale')).toBeVisible();
   await expect(fryer.getByText('Kept', { exact: true })).toBeVisible();
   await page.getByRole('navigation').getByRole('link', { name: 'Plan' }).click();

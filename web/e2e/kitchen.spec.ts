@@ -79,10 +79,12 @@ test('keys lead to the views and the sheet of keys', async ({ page, kitchen }) =
   await expect(page.getByRole('dialog')).toHaveCount(0);
 
   // Letters typed into a field stay there, and keys can be turned off.
-  const name = page.getByRole('textbox', { name: 'Name' }).last();
+  await page.getByRole('button', { name: 'Borrowed round one' }).click();
+  const name = page.getByRole('textbox', { name: 'Name' });
   await name.fill('');
   await name.pressSequentially('plc');
   await expect(name).toHaveValue('plc');
+  await page.keyboard.press('Escape');
   await page.getByRole('button', { name: /^Units and rules/ }).click();
   await page.getByText('Single-letter keys').click();
   await page.keyboard.press('Escape');
@@ -93,14 +95,46 @@ test('keys lead to the views and the sheet of keys', async ({ page, kitchen }) =
 test('a fryer is changed, undone, and a basket of another shape fits less', async ({ page, kitchen }) => {
   await page.goto(`${kitchen.url}/fryers`);
   const fryer = page.getByRole('region', { name: 'Square drawer' });
-  await fryer.getByText('Round', { exact: true }).click();
+  await fryer.getByRole('button', { name: 'basket of 23 by 23 cm' }).click();
+  await page.getByText('Round', { exact: true }).click();
+  await page.keyboard.press('Escape');
   await expect(fryer.getByText('round basket, 23 cm across, to scale')).toBeVisible();
   await fryer.getByRole('button', { name: 'Undo' }).click();
   await expect(fryer.getByText('basket of 23 by 23 cm, to scale')).toBeVisible();
-  await fryer.getByText('Oven with trays').click();
+  await fryer.getByRole('button', { name: 'a drawer' }).click();
+  await page.getByText('Oven with trays').click();
+  await page.keyboard.press('Escape');
   await expect(fryer.getByText('Kept', { exact: true })).toBeVisible();
   await page.reload();
-  await expect(fryer.getByRole('radio', { name: 'Oven with trays' })).toBeChecked();
+  await expect(fryer.getByRole('button', { name: 'an oven with a tray' })).toBeVisible();
+});
+
+test('a fryer is timed to 200 °C, through a reload, and its portrait follows', async ({ page, kitchen }) => {
+  await page.clock.install();
+  await page.goto(`${kitchen.url}/fryers`);
+  const fryer = page.getByRole('region', { name: 'Square drawer' });
+  await expect(fryer.getByRole('img', { name: /^Dial at 200 °C: the air settles at 194 °C/ })).toBeVisible();
+  await expect(fryer.getByText(/^Time it: empty and cold/)).toBeVisible();
+  await fryer.getByRole('button', { name: '3.6 min to 200 °C' }).click();
+  await page.getByRole('button', { name: 'I switch it on now' }).click();
+  await expect(page.getByRole('button', { name: 'It reads 200 °C now' })).toBeDisabled();
+  await page.reload(); // the stopwatch outlives it
+  await fryer.getByRole('button', { name: '3.6 min to 200 °C' }).click();
+  await page.clock.fastForward('05:06');
+  await expect(page.getByRole('timer')).toHaveText(/^5:0/);
+  await accessible(page);
+  await page.getByRole('button', { name: 'It reads 200 °C now' }).click();
+  await page.keyboard.press('Escape');
+  await expect(fryer.getByRole('button', { name: '5.1 min to 200 °C' })).toBeVisible();
+  await expect(fryer.getByText(/^Time it: empty and cold/)).toHaveCount(0);
+  await page.clock.runFor(2000);
+  await expect(fryer.getByText('Kept', { exact: true })).toBeVisible();
+
+  // Forgotten again, it is as most of its kind.
+  await fryer.getByRole('button', { name: '5.1 min to 200 °C' }).click();
+  await page.getByRole('button', { name: /^Forget it/ }).click();
+  await page.keyboard.press('Escape');
+  await expect(fryer.getByRole('button', { name: '3.6 min to 200 °C' })).toBeVisible();
 });
 
 test('unknown addresses and vanished dishes say what to do', async ({ page, kitchen }) => {

@@ -159,10 +159,14 @@ test('two fryers share a dish, and a new one is set up from its box', async ({ p
   await page.getByText('An oven with trays').click();
   await page.getByRole('button', { name: 'Add it' }).click();
   const oven = page.getByRole('region', { name: 'New oven' });
-  await expect(oven.getByRole('textbox', { name: 'Trays in use (inferred)' })).toHaveValue('2');
-  await oven.getByRole('textbox', { name: 'Power, from the label (inferred), W' }).fill('1800');
+  await expect(oven.getByRole('button', { name: 'an oven with 2 trays' })).toBeVisible();
+  await expect(oven.getByText(/^Read the watts off the label/)).toBeVisible();
+  await oven.getByRole('button', { name: /^\d+ W$/ }).click();
+  await page.getByRole('textbox', { name: 'On the label, W' }).fill('1800');
   await page.keyboard.press('Enter');
-  await expect(oven.getByRole('textbox', { name: 'Power, from the label, W' })).toHaveValue('1800');
+  await page.keyboard.press('Escape');
+  await expect(oven.getByRole('button', { name: '1800 W' })).toBeVisible();
+  await expect(oven.getByText(/^Read the watts off the label/)).toHaveCount(0);
   await expect(oven.getByText('Kept', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Delete New oven' }).click();
   await expect(oven).toHaveCount(0);
