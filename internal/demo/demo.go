@@ -70,9 +70,8 @@ var dishes = []dish{
 		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "wipe"}, Marinade: &harissa,
 			Salting: &prep.Salting{School: "dry", Salt: "salt-sea", TargetPct: 1, Hours: 3}}},
 	{"Sumac and lemon-thyme wing flats", program.Load{Cut: "chicken-wing-flat", Pieces: 11, PieceMassG: 43, StartC: ptr(5.0), Surface: "wiped"}, program.Coat{ID: "starch-dust", OilG: 4, SugarPct: 0.4},
-		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 170, Minutes: 12}, {AirC: 200, Minutes: 9}}, Turns: flips(12)}, "19:30", false,
-		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "rack", Hours: 2}, Salting: &prep.Salting{School: "dry", Salt: "salt-sea", TargetPct: 1, Hours: 2},
-			Finish: []prep.Item{{Ingredient: "spices", G: 4}}}},
+		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 165, Minutes: 12}, {AirC: 200, Minutes: 11}}, Turns: flips(12)}, "19:30", false,
+		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "wipe"}, Salting: &prep.Salting{School: "dry", Salt: "salt-sea", TargetPct: 1, Hours: 2}}},
 }
 
 // marinades of the household.

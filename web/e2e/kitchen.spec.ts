@@ -79,7 +79,7 @@ test('keys lead to the views and the sheet of keys', async ({ page, kitchen }) =
   await expect(page.getByRole('dialog')).toHaveCount(0);
 
   // Letters typed into a field stay there, and keys can be turned off.
-  await page.getByRole('button', { name: 'Borrowed round one' }).click();
+  await page.getByRole('button', { name: 'Borrowed round one', exact: true }).click();
   const name = page.getByRole('textbox', { name: 'Name' });
   await name.fill('');
   await name.pressSequentially('plc');
