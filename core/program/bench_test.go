@@ -28,7 +28,7 @@ func benchmarkCook(b *testing.B, res resolution) {
 	}
 }
 
-// BenchmarkCook30 is a 30-minute cook of one class of pieces.
+// BenchmarkCook30 is a 30-minute cook of one class of pieces, middle and edges.
 func BenchmarkCook30(b *testing.B) { benchmarkCook(b, standard) }
 
 // BenchmarkCook30Fine is the same physics with four times the shells and
@@ -37,7 +37,8 @@ func BenchmarkCook30Fine(b *testing.B) {
 	benchmarkCook(b, resolution{standard.shells.Finer(4), 4})
 }
 
-// BenchmarkWindow is the 64 samples of a 24-minute cook.
+// BenchmarkWindow is the window of a 24-minute cook over two thousand loads: 64
+// runs, and a quadratic through each outcome.
 func BenchmarkWindow(b *testing.B) {
 	s, err := resolve(referenceCooks(b)[0].request)
 	if err != nil {

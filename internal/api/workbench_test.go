@@ -191,3 +191,27 @@ func TestTheSecondFryerCooksItsShare(t *testing.T) {
 		t.Errorf("%+v", pr.Errors)
 	}
 }
+
+func TestAFryerIsTimedAndPortrayed(t *testing.T) {
+	k := newKitchen(t, "")
+	in := `{"name": "Two drawers", "kind": "drawer", "basket": {"shape": "rectangle", "widthMm": 180, "depthMm": 215}, "powerW": 2400, "airflow": 1, "drawers": 2,
+		"dialOffsetC": 0, "dialMinC": 80, "dialMaxC": 200, "dialStepC": 5, "heatUpMin": 5.2, "inferred": ["airflow"]}`
+	made := get[api.Fryer](k, 201, "POST", "/api/v1/fryers", in)
+	for _, f := range get[[]api.Fryer](k, 200, "GET", "/api/v1/fryers", "") {
+		if f.Id == made.Id && (f.HeatUpMin == nil || *f.HeatUpMin != 5.2) {
+			t.Errorf("kept as %+v", f)
+		}
+	}
+	p := get[program.Portrait](k, 200, "POST", "/api/v1/fryer-portraits", `{"fryer": {"drawers": 2, "heatUpMin": 5.2, "inferred": ["airflow"]}, "dialC": 180}`)
+	if p.DialC != 180 || !p.Timed || len(p.Curve) < 20 || len(p.Wanted) != 1 || p.Wanted[0].Field != "airflow" {
+		t.Errorf("portrait %+v", p)
+	}
+	if w := k.send("POST", "/api/v1/fryer-portraits", `{"fryer": {"heatUpMin": 45}}`); w.Code != 422 || !strings.Contains(w.Body.String(), "fryer.heatUpMin") {
+		t.Errorf("45 minutes to 200 °C: %d %s", w.Code, w.Body)
+	}
+	// Put back without a time, it is one of its kind again.
+	in = strings.Replace(in, `"heatUpMin": 5.2, `, "", 1)
+	if f := get[api.Fryer](k, 200, "PUT", "/api/v1/fryers/"+made.Id, in); f.HeatUpMin != nil {
+		t.Errorf("forgotten as %v", *f.HeatUpMin)
+	}
+}
