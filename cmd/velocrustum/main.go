@@ -162,7 +162,7 @@ func simulateCommand() *cobra.Command {
 	c := &cobra.Command{Use: "simulate FILE", Short: "Simulate the cook in a JSON request; - reads standard input", Args: cobra.ExactArgs(1),
 		RunE: func(c *cobra.Command, args []string) error {
 			return answer(c, args[0], func(ctx context.Context, q program.Request) (any, error) {
-				return program.Simulate(ctx, q, program.Options{NoChance: quick})
+				return program.Simulate(ctx, q, program.Options{NoChance: quick, Changes: true})
 			})
 		}}
 	c.Flags().BoolVar(&quick, "quick", false, "leave out the sampled window")

@@ -40,9 +40,27 @@ type Live struct {
 	Piece   string    // one, in words
 	Plural  string    // several
 	Faces   [2]string // the one that starts up first
+	Judged  Judging
 	Started time.Time
 	Events  []Event
 	Degrees units.Temperature
+}
+
+// Judging is how a cook tells that a food is done, and what may not touch it
+// after it was raw.
+type Judging uint8
+
+const (
+	ByTheBone Judging = iota // probed away from the bone
+	ByProbe                  // probed where it is thickest
+	ByBite                   // a plant: soft, nothing raw about it
+)
+
+// tell is what is done before the food comes out.
+var tell = map[Judging]string{
+	ByTheBone: "Probe the thickest one away from the bone first. The thermometer decides, not the colour.",
+	ByProbe:   "Probe the thickest one in its middle first. The thermometer decides, not the colour.",
+	ByBite:    "Try one first: it should be soft right through.",
 }
 
 // Phases of a cook.
@@ -224,13 +242,13 @@ func (l Live) Step(now time.Time) Step {
 	loaded, ok := l.loadedAt()
 	if !ok {
 		ready := l.Started.Add(minutes(l.Program.PreheatMin))
-		in := fmt.Sprintf("%s in, %s up, one layer with gaps.", capital(all), lower(l.Faces[0]))
+		in := fmt.Sprintf("%s in%s. %s", capital(all), l.side(), l.gaps())
 		if now.Before(ready) {
 			return Step{Phase: Heating, Title: "Heat the empty basket to " + first,
 				Detail: "No loose paper in it while it heats. Then " + lower(in), Until: ready, Next: "load", Action: Loaded, Label: "Food is in"}
 		}
-		return Step{Phase: Loading, Title: fmt.Sprintf("Put %s in, %s up", all, lower(l.Faces[0])),
-			Detail: "One layer with gaps. Set " + first + ", shut it, and tap: the clock starts then.", Action: Loaded, Label: "Food is in"}
+		return Step{Phase: Loading, Title: fmt.Sprintf("Put %s in%s", all, l.side()),
+			Detail: l.gaps() + "Set " + first + ", shut it, and tap: the clock starts then.", Action: Loaded, Label: "Food is in"}
 	}
 	list, end := l.dues()
 	at := func(m float64) time.Time { return loaded.Add(minutes(m)) }
@@ -255,7 +273,7 @@ func (l Live) Step(now time.Time) Step {
 			s.Label += " and set"
 		}
 		s.Detail = l.after(list[i+1:], d.at, end)
-		if (d.turn == program.Flip || d.turn == program.Shake) && i == 0 {
+		if (d.turn == program.Flip || d.turn == program.Shake) && i == 0 && l.Judged != ByBite {
 			s.Detail += " Use clean tongs from here: what touched it raw stays away."
 		}
 		if !now.Before(s.Until) {
@@ -264,7 +282,7 @@ func (l Live) Step(now time.Time) Step {
 		return s
 	}
 	s := Step{Phase: Running, Until: at(end), Next: "out", Title: "Take " + all + " out", Action: Out, Label: "It is out",
-		Detail: "Probe the thickest one away from the bone first. The thermometer decides, not the colour."}
+		Detail: tell[l.Judged]}
 	if !now.Before(s.Until) {
 		s.Phase = TakingOut
 	}
@@ -293,10 +311,15 @@ func (l Live) words(d due) string {
 		return "Take the basket out to rest, " + set
 	case d.move == backIn:
 		return "Basket back in"
-	case d.turn == program.LookIn && set != "":
-		return "Look at one and probe it, " + set
 	case d.turn == program.LookIn:
-		return "Look at one and probe it"
+		look := "Look at one and probe it"
+		if l.Judged == ByBite {
+			look = "Look at one and try it"
+		}
+		if set != "" {
+			look += ", " + set
+		}
+		return look
 	case d.turn == "":
 		return capital(set)
 	case d.turn == program.Shake && set != "":
@@ -306,7 +329,26 @@ func (l Live) words(d due) string {
 	case set != "":
 		return "Turn " + all + ", " + set
 	}
+	if l.Judged == ByBite {
+		return "Turn " + all
+	}
 	return "Turn " + all + ", " + lower(l.Faces[1]) + " up"
+}
+
+// side says which side is up, where it matters.
+func (l Live) side() string {
+	if l.Judged == ByBite {
+		return ""
+	}
+	return ", " + lower(l.Faces[0]) + " up"
+}
+
+// gaps says how several pieces lie.
+func (l Live) gaps() string {
+	if l.Pieces == 1 {
+		return ""
+	}
+	return "One layer with gaps. "
 }
 
 func (l Live) all() string {

@@ -2,6 +2,7 @@ package cook
 
 import (
 	"math"
+	"strings"
 	"testing"
 	"time"
 
@@ -222,5 +223,39 @@ func TestTakenOutInTheRestIsAProgramWithoutOne(t *testing.T) {
 	q := program.Request{Load: program.Load{Cut: "chicken-wing-flat", Pieces: 8, PieceMassG: 42}, Program: l.Actual()}
 	if err := program.Check(q); err != nil {
 		t.Errorf("%+v: %v", q.Program, err)
+	}
+}
+
+// Plants have no probe, no raw side and no tongs to change; what has no bone
+// is not probed away from one.
+func TestFoodIsJudgedAsItIs(t *testing.T) {
+	start := time.Date(2026, 3, 1, 18, 0, 0, 0, time.UTC)
+	words := func(j Judging, pieces int) string {
+		l := Live{Program: program.Program{Stages: []program.Stage{{AirC: 190, Minutes: 20}}, Turns: []program.Turn{{AtMin: 6, Kind: program.Flip}, {AtMin: 12, Kind: program.LookIn}}},
+			Pieces: pieces, Piece: "potato wedge", Plural: "potato wedges", Faces: [2]string{"First side", "Second side"}, Judged: j, Started: start}
+		all := ""
+		say := func(kind string, at float64) {
+			t.Helper()
+			s := l.Step(start.Add(minutes(at)))
+			all += s.Title + " " + s.Detail + "\n"
+			var err error
+			if l.Events, err = l.Add(Event{Kind: kind, At: start.Add(minutes(at))}); err != nil {
+				t.Fatal(err)
+			}
+		}
+		say(Loaded, 0)
+		say(Turned, 6)
+		say(Turned, 12)
+		say(Out, 20)
+		return all
+	}
+	if plant := words(ByBite, 14); strings.Contains(plant, "robe") || strings.Contains(plant, "tongs") || strings.Contains(plant, "side") || !strings.Contains(plant, "soft right through") {
+		t.Errorf("wedges: %s", plant)
+	}
+	if fillet := words(ByProbe, 1); strings.Contains(fillet, "bone") || strings.Contains(fillet, "gaps") || !strings.Contains(fillet, "tongs") || !strings.Contains(fillet, "Probe") {
+		t.Errorf("one fillet: %s", fillet)
+	}
+	if wings := words(ByTheBone, 11); !strings.Contains(wings, "away from the bone") || !strings.Contains(wings, "gaps") {
+		t.Errorf("wings: %s", wings)
 	}
 }

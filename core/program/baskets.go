@@ -167,8 +167,8 @@ func basketful(ctx context.Context, q Request, start float64, second, fitted boo
 	if err != nil {
 		return Basketful{}, err
 	}
-	if v := a.Verdict; fitted && v.FromMin != nil && *v.FromMin > q.Program.minutes() && (v.ToMin == nil || *v.ToMin >= *v.FromMin) {
-		q.Program = q.Program.lasting(math.Ceil(*v.FromMin))
+	if v := a.Verdict; fitted && v.Standing == TooShort {
+		q.Program = q.Program.lasting(notBefore(*v.from))
 		if a, err = Simulate(ctx, q, Options{}); err != nil {
 			return Basketful{}, err
 		}

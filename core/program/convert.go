@@ -189,7 +189,7 @@ func preset(ctx context.Context, q Request, from Recipe) (Conversion, error) {
 		return Conversion{}, err
 	}
 	out := Conversion{Source: Source{CoreC: a.End.CoreC, Crust: a.End.Crust, JuicePct: a.End.JuiceKeptPct}}
-	sure, from1, to := a.Chance.SafeByMin, a.Verdict.FromMin, a.Verdict.ToMin
+	sure, from1, to := a.Chance.SafeByMin, a.Verdict.from, a.Verdict.to
 	out.Source.Safe = sure != nil && *sure <= from.Minutes
 	lead := fmt.Sprintf("The preset of %.0f min at %.0f °C ", from.Minutes, from.TempC)
 	switch {

@@ -358,7 +358,7 @@ func (s *setup) shown() float64 {
 
 const (
 	// Loads is how many loads the window is over, and sampledRuns how many
-	// are run for it.
+	// are run for it; where no quadratic holds, countedRuns more.
 	Loads       = 2000
 	sampledRuns = 64
 	countedRuns = 64

@@ -8,10 +8,10 @@ import (
 	"testing"
 )
 
-// answered is a request's answer with its window.
+// answered is a request's answer with its window and its changes.
 func answered(t *testing.T, q Request) Answer {
 	t.Helper()
-	a, err := Simulate(context.Background(), q, Options{})
+	a, err := Simulate(context.Background(), q, Options{Changes: true})
 	if err != nil {
 		t.Fatal(err)
 	}

@@ -11,6 +11,7 @@ import (
 	"velocrustum/core/food"
 	"velocrustum/core/fryer"
 	"velocrustum/core/safety"
+	"velocrustum/core/units"
 )
 
 // Request is what a cook asks: this load, in this coat, in this fryer, by
@@ -245,14 +246,17 @@ type setup struct {
 	cut         food.Cut
 	coating     food.Coating
 	surface     food.Surface
-	water       float64  // on it, kg/m²
-	pieceSpread float64  // of thickness, percent
-	measured    bool     // the thickness, by ruler
-	timed       bool     // the fryer's minutes to 200 °C
-	inferred    []string // the fryer's figures that nobody measured
-	shownMin    float64  // what a screen shows, where a run goes on; 0 is all
-	film        float64  // W/m²·K that the shape is for, where it is not the fryer's
-	pieces      int      // in one drawer
+	water       float64           // on it, kg/m²
+	pieceSpread float64           // of thickness, percent
+	measured    bool              // the thickness, by ruler
+	timed       bool              // the fryer's minutes to 200 °C
+	inferred    []string          // the fryer's figures that nobody measured
+	degrees     units.Temperature // for what is said
+	ounces      bool
+	alone       bool    // judged by the nominal load, without the window
+	shownMin    float64 // what a screen shows, where a run goes on; 0 is all
+	film        float64 // W/m²·K that the shape is for, where it is not the fryer's
+	pieces      int     // in one drawer
 	drawers     int
 	massG       float64
 	thick       float64 // mm

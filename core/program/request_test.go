@@ -5,6 +5,7 @@ import (
 	"context"
 	"encoding/json"
 	"errors"
+	"fmt"
 	"math"
 	"strings"
 	"testing"
@@ -94,35 +95,62 @@ func TestTheSlowestPieceDecides(t *testing.T) {
 	}
 }
 
-func TestWarningsProposeWhatMends(t *testing.T) {
-	has := func(a Answer, code string) *Warning {
-		for i := range a.Warnings {
-			if a.Warnings[i].Code == code {
-				return &a.Warnings[i]
-			}
+// warned returns the warning of a code, or nil.
+func warned(a Answer, code string) *Warning {
+	for i := range a.Warnings {
+		if a.Warnings[i].Code == code {
+			return &a.Warnings[i]
 		}
-		return nil
 	}
+	return nil
+}
+
+// pressed is a request with a warning's change made.
+func pressed(q Request, c Change) Request {
+	switch {
+	case c.Program != nil:
+		q.Program = *c.Program
+	case c.Surface != "":
+		q.Load.Surface = c.Surface
+	case c.ThicknessMm != nil:
+		q.Load.ThicknessMm = c.ThicknessMm
+	case c.OilG != nil:
+		coat := *q.Coat
+		coat.OilG = *c.OilG
+		q.Coat = &coat
+	case c.PerBasket > 0:
+		if q.Coat != nil {
+			coat := *q.Coat
+			coat.OilG *= float64(c.PerBasket) / float64(q.Load.Pieces)
+			q.Coat = &coat
+		}
+		q.Load.Pieces = c.PerBasket
+	}
+	return q
+}
+
+func TestWarningsProposeWhatMends(t *testing.T) {
+	has := warned
 	q := Request{Load: Load{Cut: "chicken-drumstick", Pieces: 4, PieceMassG: 115}, Program: Program{PreheatMin: 4, Stages: []Stage{{AirC: 190, Minutes: 12}}}, TailMin: 25}
-	a := quick(t, q)
-	w := has(a, "under-rule")
-	if w == nil || w.Fix == nil {
-		t.Fatalf("12 minutes: %+v", a.Warnings)
+	w := has(answered(t, q), "under-rule")
+	if w == nil || w.Change == nil || !strings.HasPrefix(w.Change.Label, "Let it run ") || !strings.HasPrefix(w.Change.Gives, "crust ") {
+		t.Fatalf("12 minutes: %+v", w)
 	}
-	q.Program.Stages[0].Minutes = *w.Fix
-	if again := quick(t, q); has(again, "under-rule") != nil {
-		t.Errorf("still under the rule after %g minutes", *w.Fix)
+	if again := answered(t, pressed(q, *w.Change)); has(again, "under-rule") != nil || has(again, "rule-in-doubt") != nil || !again.Verdict.Ready {
+		t.Errorf("after %q: %+v", w.Change.Label, again.Verdict)
+	} else if got := fmt.Sprintf("crust %.0f, juice %.0f %%", math.Floor(again.End.Crust), math.Floor(again.End.JuiceKeptPct)); got != w.Change.Gives {
+		t.Errorf("promised %s, gives %s", w.Change.Gives, got)
 	}
 
 	crumb := Request{Load: Load{Cut: "chicken-breast-cutlet", Pieces: 2, PieceMassG: 130}, Coat: &Coat{ID: "three-bowl-crumb", OilG: 8},
-		Program: Program{PreheatMin: 4, Stages: []Stage{{AirC: 195, Minutes: 18}}, Turns: []Turn{{1, Flip}}}}
-	w = has(quick(t, crumb), "tears")
-	if w == nil || w.Fix == nil {
+		Program: Program{PreheatMin: 4, Stages: []Stage{{AirC: 195, Minutes: 12}}, Turns: []Turn{{1, Flip}}}}
+	w = has(answered(t, crumb), "tears")
+	if w == nil || w.Change == nil {
 		t.Fatal("a crumb turned in the first minute does not tear")
 	}
-	crumb.Program.Turns[0].AtMin = *w.Fix
+	crumb = pressed(crumb, *w.Change)
 	if again := quick(t, crumb); has(again, "tears") != nil {
-		t.Errorf("still tears at minute %g", *w.Fix)
+		t.Errorf("still tears after %q", w.Change.Label)
 	}
 
 	// A look moves nothing, and so tears nothing.
@@ -159,15 +187,15 @@ func TestWarningsSayWhen(t *testing.T) {
 		t.Errorf("a light coat: %+v", w)
 	}
 	belly := Request{Load: Load{Cut: "pork-belly-slice", Pieces: 4, PieceMassG: 42}, Program: Program{Stages: []Stage{{AirC: 170, Minutes: 9}, {AirC: 200, Minutes: 6}}}}
-	if w := find(quick(t, belly), "smoke"); w == nil || w.AtMin == nil || *w.AtMin != 9 || *w.Fix != 190 {
+	if w := find(quick(t, belly), "smoke"); w == nil || w.AtMin == nil || *w.AtMin != 9 {
 		t.Errorf("fat over 190 °C: %+v", w)
 	}
 	wet := Request{Load: Load{Cut: "chicken-drumette", Pieces: 8, PieceMassG: 48, Surface: "wet"}, Program: Program{Stages: []Stage{{AirC: 190, Minutes: 20}}}}
-	w := find(quick(t, wet), "rinse")
-	if w == nil || w.Set != "wiped" {
+	w := find(answered(t, wet), "rinse")
+	if w == nil || w.Change == nil || w.Change.Surface != "wiped" {
 		t.Fatalf("rinsed poultry: %+v", w)
 	}
-	wet.Load.Surface = w.Set
+	wet = pressed(wet, *w.Change)
 	if find(quick(t, wet), "rinse") != nil {
 		t.Error("what was proposed does not mend it")
 	}

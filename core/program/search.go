@@ -185,14 +185,12 @@ func (s *setup) settled(ctx context.Context, w Way, c choice, g goal, res resolu
 // search finds the best choice of a way by descent along each coordinate, on
 // the dial's own steps.
 func (s *setup) search(ctx context.Context, w Way, g goal) (choice, trial, error) {
-	snap := func(t float64) float64 {
-		d := s.dial
-		if s.fatty() {
-			// No way is proposed that the page would warn of.
-			d.MaxC = max(d.MinC, d.MinC+math.Floor((min(d.MaxC, smokesOver)-d.MinC)/d.StepC)*d.StepC)
-		}
-		return min(d.MaxC, max(d.MinC, d.MinC+math.Round((t-d.MinC)/d.StepC)*d.StepC))
+	dial := s.dial
+	if s.fatty() {
+		// No way is proposed that the page would warn of.
+		dial.MaxC = max(dial.MinC, onDial(dial, min(dial.MaxC, smokesOver)))
 	}
+	snap := func(t float64) float64 { return min(dial.MaxC, onDial(dial, t)) }
 	length := 18.0
 	seeds := []choice{{first: snap(190), end: length}, {first: snap(175), end: length}}
 	switch w {

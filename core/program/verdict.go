@@ -3,61 +3,183 @@ package program
 import (
 	"fmt"
 	"math"
+	"strings"
+
+	"velocrustum/core/safety"
+	"velocrustum/core/units"
 )
 
-// Verdict is the answer in a line: when it is ready, and what to do first.
+// A Standing is what a program comes to.
+type Standing string
+
+// Standings, the worst first.
+const (
+	NeverSafe   Standing = "unsafe"   // not in 95 loads of 100, not even after it
+	NeverCrisp  Standing = "soft"     // safe, and the crust does not get there
+	NoGoodTime  Standing = "overdone" // overdone before it is safe and crisp
+	TooShort    Standing = "short"    // it would be ready after the program ends
+	ReadyWindow Standing = "ready"    // from, to
+	ReadyOpen   Standing = "open"     // from, and for as long as was looked
+)
+
+// Verdict is the answer in a line: what the program comes to, when to take
+// the food out, and what to do first. Headline, band, sentences, ways,
+// baskets and the live cook all follow from it.
 type Verdict struct {
-	// FromMin and ToMin are the window to aim for: from when 95 loads in
-	// 100 are safe and half are crisp, until one in ten is overdone. Nil
-	// where there is none, or no end to it in what was simulated.
+	Standing Standing `json:"standing"`
+	// FromMin and ToMin are the whole minutes to aim for: from when 95 loads
+	// in 100 are safe and half are crisp, until one in ten is overdone. Both
+	// nil where there is no such time.
 	FromMin *float64 `json:"fromMin"`
 	ToMin   *float64 `json:"toMin"`
 	// Ready says whether there is a window within the program.
-	Ready bool   `json:"ready"`
-	Says  string `json:"says"`
-	First string `json:"first"`
+	Ready bool `json:"ready"`
+	// Figure and Unit are what is read from two metres.
+	Figure string `json:"figure"`
+	Unit   string `json:"unit"`
+	Says   string `json:"says"`
+	First  string `json:"first"`
+	// SafeBy and CrispAt word when the inside is safe and the crust there.
+	SafeBy  string `json:"safeBy"`
+	CrispAt string `json:"crispAt"`
+	// from and to are the same before rounding, whenever they come; safe is
+	// when the inside is.
+	from, to, safe *float64
+}
+
+// Whole minutes, once and for all: what must not be too early is rounded up,
+// what must not be too late down; a moment past the minute is the minute.
+const moment = 0.05
+
+func notBefore(m float64) float64 { return math.Max(1, math.Ceil(m-moment)) }
+func notAfter(m float64) float64  { return math.Floor(m + moment) }
+
+// tooSoon says what happens before a load is ready, by what ends its window.
+var tooSoon = map[string]string{
+	"dry":    "It dries out before it is crisp.",
+	"bitter": "Its sugar turns bitter before it is safe and crisp.",
+	"burnt":  "It burns before it is safe and crisp.",
+	"brown":  "It goes past gold before it is safe and crisp.",
 }
 
 // verdict reads an answer. Without chances it goes by the nominal load.
 func (s *setup) verdict(a *Answer) Verdict {
-	safe, from, to := a.SafeAtMin, a.Window.FromMin, a.Window.ToMin
-	first := safe
+	safe, crisp, to, first := a.SafeAtMin, a.CrispAtMin, a.Window.ToMin, a.SafeAtMin
+	from := a.Window.FromMin
 	if c := a.Chance; c != nil {
-		safe, first, to = c.SafeByMin, c.LookFirstMin, c.BestUntilMin
+		safe, crisp, to, first = c.SafeByMin, c.HalfReadyMin, c.BestUntilMin, c.LookFirstMin
 		from = nil
-		if c.SafeByMin != nil && c.HalfReadyMin != nil {
-			v := math.Max(*c.SafeByMin, *c.HalfReadyMin)
-			from = &v
+		if safe != nil && crisp != nil {
+			m := math.Max(*safe, *crisp)
+			from = &m
 		}
 	}
-	v := Verdict{FromMin: from, ToMin: to}
-	if from != nil && to != nil && *to < *from {
-		v.ToMin = nil
+	end := s.minutes
+	v := Verdict{SafeBy: "not in time", CrispAt: "not in time", from: from, to: to, safe: safe}
+	if safe != nil && *safe <= end+moment {
+		v.SafeBy = fmt.Sprintf("by %.0f min", notBefore(*safe))
 	}
-	within := func(m *float64) bool { return m != nil && *m <= s.minutes+0.01 }
-	v.Ready = within(from) && (to == nil || *to >= *from)
+	if m := a.CrispAtMin; m != nil && *m <= end+moment {
+		v.CrispAt = fmt.Sprintf("%.0f min", notBefore(*m))
+	}
+	inside := "safe inside"
+	if s.plant() {
+		inside = "soft inside"
+	}
 	switch {
-	case !within(safe) && safe == nil:
-		v.Says = "Not safe inside within this program."
-	case !within(safe):
-		v.Says = fmt.Sprintf("Not surely safe before minute %.0f, after this program ends.", math.Ceil(*safe))
+	case safe == nil || *safe > end+moment && (from == nil || to != nil && *to < *from):
+		v.Standing = NeverSafe
+		v.Figure = "Not " + inside[:4]
+		v.Says = s.unsafeSays(a, safe, inside)
 	case from == nil:
-		v.Says = "Safe in time, but the crust does not get there."
-	case to != nil && *to < *from:
-		v.Says = map[string]string{"dry": "It dries out before it is crisp.", "bitter": "Its sugar turns bitter before it is safe and crisp.", "burnt": "It burns before it is safe and crisp.", "brown": "It goes past gold before it is safe and crisp."}[a.Window.Bound]
-		if v.Says == "" {
+		v.Standing, v.Figure = NeverCrisp, "Not crisp"
+		v.Says = fmt.Sprintf("%s by minute %.0f, but the crust does not get there.", upper(inside), notBefore(*safe))
+	case to != nil && notAfter(*to) < notBefore(*from):
+		v.Standing, v.Figure = NoGoodTime, "No good minute"
+		if v.Says = tooSoon[a.Window.Bound]; v.Says == "" {
 			v.Says = "Some pieces are overdone before all are ready."
 		}
-	case !within(from):
-		v.Says = fmt.Sprintf("Safe in time, but crisp only at minute %.0f, after this program ends.", math.Ceil(*from))
+		if s.plant() {
+			v.Says = strings.Replace(v.Says, "safe", "soft", 1)
+		}
+	case *from > end+moment:
+		v.Standing, v.Figure = TooShort, "Too short"
+		what := "crisp"
+		if *safe > end+moment {
+			what = "surely " + inside
+		}
+		v.Says = fmt.Sprintf("It ends at minute %.0f and is %s only from minute %.0f on.", end, what, notBefore(*from))
 	default:
+		f := notBefore(*from)
+		v.FromMin, v.Ready = &f, true
+		v.Figure, v.Unit = fmt.Sprintf("%.0f", f), "min"
 		v.Says = "Crisp and safe together."
-	}
-	if first != nil {
-		v.First = fmt.Sprintf("Probe one at %.0f.", math.Max(1, math.Floor(*first)))
-		if from != nil && math.Round(*from) > math.Floor(*first) {
-			v.First = fmt.Sprintf("Probe one at %.0f, look at %.0f.", math.Max(1, math.Floor(*first)), math.Round(*from))
+		if s.plant() {
+			v.Says = "Crisp, and soft inside."
+		}
+		if to == nil {
+			v.Standing, v.Unit = ReadyOpen, "min, and a while after"
+			break
+		}
+		v.Standing = ReadyWindow
+		if t := notAfter(*to); t > f {
+			v.ToMin = &t
+			v.Figure = fmt.Sprintf("%.0f to %.0f", f, t)
+		} else {
+			v.ToMin = &f
 		}
 	}
+	v.First = s.firstSays(first, v.FromMin)
 	return v
 }
+
+// plant says whether the food is judged by softness, with no rule and no
+// probe.
+func (s *setup) plant() bool { return s.class() == safety.Plant }
+
+// flesh is what the coldest spot of the food is made of.
+func (s *setup) flesh() string {
+	switch s.class() {
+	case safety.Plant:
+		return "middle"
+	case safety.Fish:
+		return "fish"
+	}
+	return "meat"
+}
+
+// unsafeSays words a program that 95 loads in 100 do not get through safe.
+func (s *setup) unsafeSays(a *Answer, safe *float64, inside string) string {
+	says := fmt.Sprintf("Not %s within this program", inside)
+	if c := a.Chance; c != nil {
+		for _, at := range c.By {
+			if math.Abs(at.Minute-s.minutes) < 0.3 && at.Safe >= 0.15 {
+				says = fmt.Sprintf("By its end about %s loads in ten are %s, not 95 in 100", units.Count(int(math.Min(9, math.Floor(10*at.Safe)))), inside)
+				break
+			}
+		}
+	}
+	if safe != nil {
+		return fmt.Sprintf("%s; that takes until minute %.0f.", says, notBefore(*safe))
+	}
+	return says + "."
+}
+
+// firstSays says what to do first: probe, where there is anything to probe,
+// and look.
+func (s *setup) firstSays(first, from *float64) string {
+	if first == nil || *first > s.minutes {
+		return ""
+	}
+	soon := math.Max(1, math.Floor(*first))
+	what := "Probe one at"
+	if s.plant() {
+		what = "Try one at"
+	}
+	if from != nil && *from > soon {
+		return fmt.Sprintf("%s %.0f, look at %.0f.", what, soon, *from)
+	}
+	return fmt.Sprintf("%s %.0f.", what, soon)
+}
+
+func upper(s string) string { return string(s[0]-0x20) + s[1:] }

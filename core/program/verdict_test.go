@@ -2,8 +2,13 @@ package program
 
 import (
 	"context"
+	"fmt"
+	"math"
+	"math/rand/v2"
 	"strings"
 	"testing"
+
+	"velocrustum/core/food"
 )
 
 func TestVerdictFitsTheFigures(t *testing.T) {
@@ -20,22 +25,19 @@ func TestVerdictFitsTheFigures(t *testing.T) {
 	}
 	for _, c := range []struct {
 		airC, minutes, tail float64
-		ready               bool
-		says                string
+		standing            Standing
+		figure, says        string
 	}{
-		{200, 26, 6, true, "Crisp and safe together."},
-		{90, 5, 0, false, "Not safe inside"},
-		{200, 9, 6, false, "Not surely safe before minute"},
-		{120, 30, 0, false, "the crust does not get there"},
-		{175, 15, 12, false, "crisp only at minute"},
+		{200, 20, 6, ReadyWindow, " to ", "Crisp and safe together."},
+		{90, 5, 0, NeverSafe, "Not safe", "Not safe inside within this program."},
+		{200, 9, 6, TooShort, "Too short", "surely safe inside only from minute"},
+		{120, 30, 0, NeverCrisp, "Not crisp", "but the crust does not get there"},
+		{175, 15, 12, TooShort, "Too short", "crisp only from minute"},
 	} {
 		a := wings(c.airC, c.minutes, c.tail)
 		v := a.Verdict
-		if v.Ready != c.ready || !strings.Contains(v.Says, c.says) {
-			t.Errorf("%g °C for %g min: %+v, want %q", c.airC, c.minutes, v, c.says)
-		}
-		if v.FromMin != nil && v.ToMin != nil && *v.ToMin < *v.FromMin {
-			t.Errorf("%g °C for %g min: a window from %g to %g", c.airC, c.minutes, *v.FromMin, *v.ToMin)
+		if v.Standing != c.standing || !strings.Contains(v.Figure, c.figure) || !strings.Contains(v.Says, c.says) {
+			t.Errorf("%g °C for %g min: %+v, want %s, %q", c.airC, c.minutes, v, c.standing, c.says)
 		}
 		if v.Ready && !strings.HasPrefix(v.First, "Probe one at ") {
 			t.Errorf("nothing to do first: %q", v.First)
@@ -44,6 +46,87 @@ func TestVerdictFitsTheFigures(t *testing.T) {
 		if last := a.Timeline[len(a.Timeline)-1].Minute; last < c.minutes || last > c.minutes+c.tail+0.01 {
 			t.Errorf("the timeline of %g + %g minutes ends at %g", c.minutes, c.tail, last)
 		}
+	}
+}
+
+// Over plans of every kind: what the verdict says holds together, in each of
+// its parts.
+func TestVerdictsDoNotContradictThemselves(t *testing.T) {
+	r := rand.New(rand.NewPCG(2, 26))
+	seen := map[Standing]int{}
+	for range 120 {
+		q := anyPlan(r)
+		a, err := Simulate(context.Background(), q, Options{})
+		if err != nil {
+			t.Fatal(err)
+		}
+		v := a.Verdict
+		seen[v.Standing]++
+		ready := v.Standing == ReadyWindow || v.Standing == ReadyOpen
+		if v.Ready != ready || (v.FromMin != nil) != ready || (v.ToMin != nil) != (v.Standing == ReadyWindow) || v.Figure == "" || v.Says == "" {
+			t.Errorf("%s in %s: %+v", q.Load.Cut, q.Coat.ID, v)
+		}
+		end := q.Program.minutes()
+		if v.FromMin != nil {
+			if *v.FromMin != math.Trunc(*v.FromMin) || *v.FromMin > math.Ceil(end) || !strings.HasPrefix(v.Figure, fmt.Sprintf("%.0f", *v.FromMin)) {
+				t.Errorf("%s: from %g of %g, %q", q.Load.Cut, *v.FromMin, end, v.Figure)
+			}
+			if v.ToMin != nil && *v.ToMin < *v.FromMin {
+				t.Errorf("%s: %g to %g", q.Load.Cut, *v.FromMin, *v.ToMin)
+			}
+			// Never sooner than 95 loads in 100 are safe.
+			if *a.Chance.SafeByMin > *v.FromMin+0.06 {
+				t.Errorf("%s: from %g, safe by %.2f", q.Load.Cut, *v.FromMin, *a.Chance.SafeByMin)
+			}
+		}
+		if safe := warned(a, "under-rule") == nil && warned(a, "rule-in-doubt") == nil; ready && !safe {
+			t.Errorf("%s: %s, and warned %+v", q.Load.Cut, v.Figure, a.Warnings)
+		}
+		plant := strings.HasPrefix(q.Load.Cut, "potato") || strings.HasPrefix(q.Load.Cut, "onion")
+		plant = plant && q.Coat.ID != food.Wrap // which is meat
+		words := v.Says + v.First + v.Figure
+		for _, w := range a.Warnings {
+			words += w.Message
+		}
+		if plant && (strings.Contains(words, "safe") || strings.Contains(words, "Probe") || strings.Contains(words, "meat")) {
+			t.Errorf("%s: %s", q.Load.Cut, words)
+		}
+		if (strings.HasPrefix(q.Load.Cut, "fish") || q.Load.Cut == "prawn") && q.Coat.ID != food.Wrap && strings.Contains(words, "coldest meat") {
+			t.Errorf("%s: %s", q.Load.Cut, words)
+		}
+	}
+	for _, s := range []Standing{NeverSafe, NeverCrisp, NoGoodTime, TooShort, ReadyWindow} {
+		if seen[s] == 0 {
+			t.Errorf("no plan of them is %s: %v", s, seen)
+		}
+	}
+}
+
+func TestUKGuidanceNamesTheTimeThatIsMissing(t *testing.T) {
+	q := Request{Load: Load{Cut: "chicken-drumstick", Pieces: 4, PieceMassG: 115}, Guidance: "uk",
+		Program: Program{PreheatMin: 4, Stages: []Stage{{AirC: 190, Minutes: 20}}, Turns: []Turn{{9, Flip}}}}
+	s, err := resolve(q)
+	if err != nil {
+		t.Fatal(err)
+	}
+	s.tail = 10
+	long, err := s.answer(standard)
+	if err != nil {
+		t.Fatal(err)
+	}
+	// End between the minute at which it comes to 70 °C and the one by which
+	// it has held.
+	hot := 0.0
+	for _, m := range long.Timeline {
+		if m.CoreC >= 70.3 {
+			hot = m.Minute
+			break
+		}
+	}
+	q.Program.Stages[0].Minutes = hot
+	w := warned(quick(t, q), "under-rule")
+	if w == nil || !strings.Contains(w.Message, "has not yet held 70 °C for the 2 min of the rule") {
+		t.Errorf("at %g min: %+v", hot, w)
 	}
 }
 

@@ -8,6 +8,7 @@ import (
 	"velocrustum/core/food"
 	"velocrustum/core/fryer"
 	"velocrustum/core/safety"
+	"velocrustum/core/units"
 )
 
 // Warning says what may go wrong, why, and which field would mend it.
@@ -16,10 +17,11 @@ type Warning struct {
 	Message string   `json:"message"`
 	Field   string   `json:"field,omitempty"`
 	AtMin   *float64 `json:"atMin,omitempty"`
-	// Fix is the value of Field that would mend it, where there is one.
-	Fix *float64 `json:"fix,omitempty"`
-	// Set is the same where the field holds a word.
-	Set string `json:"set,omitempty"`
+	// Change is what would mend it, where something would.
+	Change *Change `json:"change,omitempty"`
+	// Of a turn that tears: which, and the minute from which it would not.
+	turn  int
+	later *float64
 }
 
 // breakages watches the nominal run for what a turn can break.
@@ -39,12 +41,12 @@ func (s *setup) breakages(r *run, a *Answer) {
 			continue
 		}
 		when := t.AtMin
-		w := Warning{Code: "tears", Field: fmt.Sprintf("program.turns[%d].atMin", i), AtMin: &when,
-			Message: fmt.Sprintf("At minute %.0f the coat has not set: %.0f of the %.0f on the crust scale it needs to hold. Turned now, it tears.", t.AtMin, c, need)}
+		w := Warning{Code: "tears", Field: fmt.Sprintf("program.turns[%d].atMin", i), AtMin: &when, turn: i,
+			Message: fmt.Sprintf("At minute %.0f the coat has not set: %.0f of the %.0f on the crust scale it needs to hold. Turned now, it tears.", t.AtMin, math.Floor(c), math.Ceil(need))}
 		for _, m := range a.Timeline {
 			if max(m.Faces[0].Crust, m.Faces[1].Crust) >= need && m.Minute > t.AtMin && m.Minute < s.minutes {
-				fix := math.Ceil(m.Minute)
-				w.Fix = &fix
+				later := math.Ceil(m.Minute)
+				w.later = &later
 				break
 			}
 		}
@@ -110,58 +112,37 @@ func (s *setup) warnings(a *Answer) (list []Warning) {
 	}
 	last := len(s.program.Stages) - 1
 	lengthen := fmt.Sprintf("program.stages[%d].minutes", last)
-	safeAt, crispAt := a.SafeAtMin, a.CrispAtMin
-	if safeAt == nil || crispAt == nil {
-		// What did not come within the program may still come after it.
-		on := *s
-		on.tail = math.Min(60, MaxMinutes-s.minutes)
-		if long, err := on.answer(searching); err == nil && on.tail > s.tail {
-			safeAt, crispAt = long.SafeAtMin, long.CrispAtMin
-			if long.Window.ToMin != nil && crispAt != nil && *long.Window.ToMin < *crispAt {
-				crispAt = nil // by then it is overdone
-			}
-		}
-	}
 	switch {
 	case a.SafeAtMin == nil || *a.SafeAtMin > s.minutes:
-		w := add("under-rule", lengthen, "The coldest meat is at %.0f °C when the program ends, under the %.1f °C of the rule. It is not safe to eat yet.", a.End.CoreC, s.rule.CoreC)
-		if safeAt != nil {
-			w.Fix = lengthened(s, last, lateSafe**safeAt)
+		switch at := a.End.CoreC; {
+		case s.plant():
+			add("under-rule", lengthen, "The middle is at %s when the program ends, and soft from about %s.", s.degrees.Words(math.Floor(at)), s.degrees.Words(s.rule.CoreC))
+		case at >= s.rule.CoreC:
+			// Hot enough, but not for long enough.
+			add("under-rule", lengthen, "The coldest %s is at %s when the program ends, but has not yet held %s for the %s of the rule, or an equivalent. It is not safe to eat yet.",
+				s.flesh(), s.degrees.Words(math.Floor(at)), s.degrees.Words(s.rule.CoreC), units.Minutes(s.rule.HoldMin))
+		default:
+			add("under-rule", lengthen, "The coldest %s is at %s when the program ends, under the %s of the rule. It is not safe to eat yet.",
+				s.flesh(), s.degrees.Words(math.Floor(at)), s.degrees.Words(math.Ceil(s.rule.CoreC)))
 		}
-	case safeBy == nil || *safeBy > s.minutes:
-		w := add("rule-in-doubt", lengthen, "Most loads are safe by the end, but fewer than 95 in 100: pieces, fridges and fryers differ. Give it longer, or probe the thickest one.")
-		if until := lateSafe * *a.SafeAtMin; safeBy != nil {
-			w.Fix = lengthened(s, last, *safeBy)
+	case safeBy == nil || *safeBy > s.minutes+moment:
+		if s.plant() {
+			add("rule-in-doubt", lengthen, "Most loads are soft inside by the end, but fewer than 95 in 100: pieces and fryers differ.")
 		} else {
-			w.Fix = lengthened(s, last, math.Max(until, s.minutes+1))
+			add("rule-in-doubt", lengthen, "Most loads are safe by the end, but fewer than 95 in 100: pieces, fridges and fryers differ. Give it longer, or probe the thickest one.")
 		}
 	}
-	if a.CrispAtMin == nil || *a.CrispAtMin > s.minutes {
-		w := add("soft", lengthen, "The crust ends %s, at %.0f of the %.0f asked for.", a.End.CrustWords, math.Floor(a.End.Crust), s.crust)
-		switch top := s.dial.MaxC; {
-		case crispAt != nil:
-			w.Fix = lengthened(s, last, *crispAt)
-		case s.program.Stages[last].AirC < top-2:
-			w.Field, w.Fix = fmt.Sprintf("program.stages[%d].airC", last), &top
-		}
+	if a.CrispAtMin == nil || *a.CrispAtMin > s.minutes+moment {
+		add("soft", lengthen, "The crust ends %s, at %.0f of the %.0f asked for.", a.End.CrustWords, math.Floor(a.End.Crust), s.crust)
 	}
-	if to := a.Window.ToMin; to != nil && *to < s.minutes {
-		w := add("overdone", lengthen, "From minute %.0f it is %s. Take it out by then.", *to, overWords[a.Window.Bound])
-		w.AtMin = to
-		if fix := s.program.Stages[last].Minutes - (s.minutes - math.Floor(*to)); fix >= 1 && (a.Window.FromMin == nil || *a.Window.FromMin <= math.Floor(*to)) {
-			w.Fix = &fix
-		} else if cooler := math.Max(s.dial.MinC, s.program.Stages[last].AirC-15); cooler < s.program.Stages[last].AirC {
-			w.Field, w.Fix = fmt.Sprintf("program.stages[%d].airC", last), &cooler
-		}
+	if to := a.Window.ToMin; to != nil && notAfter(*to) < s.minutes {
+		add("overdone", lengthen, "From minute %.0f on it is %s.", notAfter(*to), overWords[a.Window.Bound]).AtMin = to
 	}
 	if s.coverage > fryer.FreeCoverage+crowdedBy {
 		w := add("crowded", "load.pieces", "Pieces cover %.0f %% of the basket, so air has little way between them: steam stays and sides turn out softer.", 100*s.coverage)
 		if s.coverage > 1 {
 			w.Code = "layered"
 			w.Message = fmt.Sprintf("Pieces lie in about %.1f layers. What lies below cooks later and softer; shake or turn often, or fry two baskets.", s.coverage)
-		}
-		if fix := math.Floor(float64(s.pieces*s.drawers) * (fryer.FreeCoverage + 0.12) / s.coverage); fix >= 1 {
-			w.Fix = &fix
 		}
 	}
 	hottest, hot, since, start := 0.0, 0, 0.0, 0.0
@@ -172,9 +153,7 @@ func (s *setup) warnings(a *Answer) (list []Warning) {
 		start += st.Minutes
 	}
 	if s.fatty() && hottest > smokesOver {
-		w := add("smoke", fmt.Sprintf("program.stages[%d].airC", hot), "Fat that drips smokes in air over about 190 °C. Put a little water under the basket, or stay at 190.")
-		fix := smokesOver
-		w.Fix, w.AtMin = &fix, &since
+		add("smoke", fmt.Sprintf("program.stages[%d].airC", hot), "Fat that drips smokes in air over about %s. Put a little water under the basket, or stay under it.", s.degrees.Words(smokesOver)).AtMin = &since
 	}
 	// when returns the first minute at which something holds, in words.
 	when := func(holds func(Moment) bool) string {
@@ -190,27 +169,23 @@ func (s *setup) warnings(a *Answer) (list []Warning) {
 		w := add("lifts", "coat.oilG", "A light, dry coat can lift off in the moving air %s, before the heat has set it. Press it on, and mist it.",
 			when(func(m Moment) bool { return math.Min(m.UpperC, m.LowerC) >= gels }))
 		w.AtMin = &soon
-		fix := math.Ceil(s.coating.NeedsOil * s.piece.Surface * 100 * float64(s.pieces*s.drawers))
-		w.Fix = &fix
 	} else if s.coating.NeedsOil > 0 && s.coating.Oil < 0.6*s.coating.NeedsOil {
-		w := add("dry-coat", "coat.oilG", "Dry patches of this coat stay pale and floury without oil.")
-		fix := math.Ceil(s.coating.NeedsOil * s.piece.Surface * 100 * float64(s.pieces*s.drawers))
-		w.Fix = &fix
+		add("dry-coat", "coat.oilG", "Dry patches of this coat stay pale and floury without oil.")
 	}
 	if s.surface == food.Wet && len(s.coating.Stuck) > 0 && s.coating.Sets == 0 {
 		w := add("wet-patch", "load.surface", "Dust on a wet surface turns to paste: it stays wet %s, so patches stay pale and soft. Wipe first.",
 			when(func(m Moment) bool { return math.Min(m.Faces[0].Crust, m.Faces[1].Crust) >= 20 }))
-		w.AtMin, w.Set = &soon, string(food.Wiped)
+		w.AtMin = &soon
 	}
 	if s.class() == safety.Poultry && s.surface == food.Wet {
-		add("rinse", "load.surface", "Rinsing raw poultry splashes germs around the sink. Public advice is not to; wipe it instead.").Set = string(food.Wiped)
+		add("rinse", "load.surface", "Rinsing raw poultry splashes germs around the sink. Public advice is not to; wipe it instead.")
 	}
 	if limit, _ := s.limit(); s.sugar >= 1 && a.Window.Bound != "bitter" {
 		for _, m := range a.Timeline {
 			if brown := max(m.Faces[0].Brown, m.Faces[1].Brown); brown > float64(limit)-0.7 && m.Minute < s.minutes {
 				w := add("sugar", fmt.Sprintf("program.stages[%d].airC", hot), "The sugar in it is close to burning from minute %.0f: a cooler last stage, or basting in the last minutes only, keeps it sweet.", m.Minute)
-				at, fix := m.Minute, max(s.dial.MinC, hottest-15)
-				w.AtMin, w.Fix = &at, &fix
+				at := m.Minute
+				w.AtMin = &at
 				break
 			}
 		}
@@ -219,19 +194,9 @@ func (s *setup) warnings(a *Answer) (list []Warning) {
 		// A thinner piece does not last longer, but crisps before it dries
 		// where its inside is what takes the time.
 		if safe := a.SafeAtMin; safe != nil && *safe > 0.6**a.Window.ToMin {
-			w := add("too-thick", "load.thicknessMm", "It is %.0f mm thick: by the time the crust is there, at minute %.0f, the inside is dry, from minute %.0f on. Butterflied or cut flatter, it is through sooner.",
+			add("too-thick", "load.thicknessMm", "It is %.0f mm thick: by the time the crust is there, at minute %.0f, the inside is dry, from minute %.0f on. Butterflied or cut flatter, it is through sooner.",
 				s.thick, *a.CrispAtMin, *a.Window.ToMin)
-			least, _ := s.cut.Thicknesses(s.massG)
-			fix := max(least, math.Round(s.thick*0.7))
-			w.Fix = &fix
 		}
 	}
 	return list
-}
-
-// lengthened returns the length of the last stage that lets the program last
-// until a minute, rounded up.
-func lengthened(s *setup, last int, until float64) *float64 {
-	m := math.Ceil(s.program.Stages[last].Minutes + until - s.minutes)
-	return &m
 }

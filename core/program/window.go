@@ -6,6 +6,7 @@ import (
 	"slices"
 
 	"velocrustum/core/crust"
+	"velocrustum/core/units"
 )
 
 // Chance is the window over the spread of pieces, fryers and fridges.
@@ -101,6 +102,11 @@ func share(sorted []float64, v float64) float64 {
 type Options struct {
 	// NoChance leaves out the sampled window: one run instead of 65.
 	NoChance bool
+	// Changes has warnings propose what mends them, each simulated.
+	Changes bool
+	// Degrees and Ounces are the household's units, for what is said.
+	Degrees units.Temperature
+	Ounces  bool
 }
 
 // Simulate answers a request. The same request always has the same answer.
@@ -111,18 +117,12 @@ func Simulate(ctx context.Context, q Request, opt Options) (Answer, error) {
 	if err != nil {
 		return Answer{}, err
 	}
-	a, err := s.answer(standard)
-	if err != nil {
-		return Answer{}, err
+	s.degrees, s.ounces, s.alone = opt.Degrees, opt.Ounces, opt.NoChance
+	a, err := s.judged(ctx)
+	if err == nil && opt.Changes {
+		err = s.mend(ctx, &a, len(a.Warnings))
 	}
-	if !opt.NoChance {
-		if a.Chance, err = chance(ctx, &s); err != nil {
-			return Answer{}, err
-		}
-	}
-	a.Warnings = append(a.Warnings, s.warnings(&a)...)
-	a.Verdict = s.verdict(&a)
-	return a, nil
+	return a, err
 }
 
 // answer runs the nominal load.

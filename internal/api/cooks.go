@@ -8,6 +8,7 @@ import (
 	"velocrustum/core/cook"
 	"velocrustum/core/food"
 	"velocrustum/core/program"
+	"velocrustum/core/safety"
 	"velocrustum/internal/store"
 )
 
@@ -23,8 +24,19 @@ func (s *Server) live(ctx context.Context, c store.Cook) (cook.Live, error) {
 	}
 	return cook.Live{
 		Program: c.Plan.V.Program.V, Pieces: c.Plan.V.Load.V.Pieces, Piece: cut.Name, Plural: cut.Plural, Faces: cut.Faces,
-		Started: c.StartedAt.Time, Events: c.Events, Degrees: set.Temperature,
+		Judged: judged(cut), Started: c.StartedAt.Time, Events: c.Events, Degrees: set.Temperature,
 	}, nil
+}
+
+// judged is how a cut is told to be done.
+func judged(c food.Cut) cook.Judging {
+	switch {
+	case c.Class == safety.Plant:
+		return cook.ByBite
+	case c.Bone > 0:
+		return cook.ByTheBone
+	}
+	return cook.ByProbe
 }
 
 // led returns a kept cook, and as the core leads it.

@@ -15,7 +15,13 @@ import (
 
 // Simulate answers POST /simulations.
 func (s *Server) Simulate(ctx context.Context, r SimulateRequestObject) (SimulateResponseObject, error) {
-	a, err := program.Simulate(ctx, *r.Body, program.Options{NoChance: r.Params.Chance != nil && !*r.Params.Chance})
+	set, err := s.store.Settings(ctx)
+	if err != nil {
+		return nil, err
+	}
+	a, err := program.Simulate(ctx, *r.Body, program.Options{
+		NoChance: !orElse(r.Params.Chance, true), Changes: orElse(r.Params.Changes, true), Degrees: set.Temperature, Ounces: set.Mass == "oz",
+	})
 	return Simulate200JSONResponse(a), err
 }
 

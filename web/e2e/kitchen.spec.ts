@@ -39,7 +39,7 @@ test('shaken dishes are led by shakes', async ({ page, kitchen }) => {
   const said = page.getByRole('button', { name: 'Shaken and set' });
   await expect(async () => {
     if (await said.isVisible()) await said.click({ timeout: 1000 });
-    await expect(page.getByText('Then 7 min more.')).toBeVisible({ timeout: 2500 });
+    await expect(page.getByText('Then 4 min more.')).toBeVisible({ timeout: 2500 });
   }).toPass();
 });
 

@@ -753,13 +753,23 @@ export interface components {
                     highC: number;
                 }[];
             };
-            /** @description The window to aim for over the spread of loads, and what to do first */
+            /** @description What the program comes to over the spread of loads, when to take the food out, and what to do first */
             verdict: {
-                /** Format: double */
+                /** @enum {string} */
+                standing: "unsafe" | "soft" | "overdone" | "short" | "ready" | "open";
+                /**
+                 * Format: double
+                 * @description whole minutes; null where there is no time to aim for
+                 */
                 fromMin: number | null;
                 /** Format: double */
                 toMin: number | null;
                 ready: boolean;
+                /** @description what is read from two metres */
+                figure: string;
+                unit: string;
+                safeBy: string;
+                crispAt: string;
                 says: string;
                 first: string;
             };
@@ -843,14 +853,23 @@ export interface components {
                 field?: string;
                 /** Format: double */
                 atMin?: number;
-                /**
-                 * Format: double
-                 * @description the number to set field to
-                 */
-                fix?: number;
-                /** @description the word to set field to */
-                set?: string;
+                change?: components["schemas"]["Change"];
             }[];
+        };
+        /** @description What a warning proposes; it has been simulated, and ends better. One of program, surface, thicknessMm, oilG, perBasket is set. */
+        Change: {
+            label: string;
+            gives?: string;
+            program?: components["schemas"]["Program"];
+            surface?: string;
+            /** Format: double */
+            thicknessMm?: number;
+            /**
+             * Format: double
+             * @description on the whole load of this basket
+             */
+            oilG?: number;
+            perBasket?: number;
         };
         /** @description The slowest pieces at one minute */
         Moment: {
@@ -1528,6 +1547,8 @@ export interface operations {
             query?: {
                 /** @description false leaves out the sampled window, for a quick first answer */
                 chance?: boolean;
+                /** @description false leaves out what warnings propose, which takes longer than the window */
+                changes?: boolean;
             };
             header?: never;
             path?: never;

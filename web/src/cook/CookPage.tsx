@@ -242,6 +242,7 @@ function Live({ cook, skewMs, stale }: { cook: Cook; skewMs: number; stale: bool
   };
 
   const forecast = cook.forecast;
+  const plant = cut?.safety === 'plant';
   const inside = minute === null ? null : between(forecast.timeline, Math.max(0, minute), (m) => m.coreC);
   const safe = forecast.chance?.safeByMin ?? forecast.safeAtMin;
   const [probe, setProbe] = useState(70);
@@ -283,10 +284,12 @@ function Live({ cook, skewMs, stale }: { cook: Cook; skewMs: number; stale: bool
               <p>
                 inside now, by estimate.{' '}
                 {safe == null
-                  ? 'Not safe within this program: give it longer.'
+                  ? forecast.verdict.says
                   : (minute ?? 0) < safe
-                    ? `95 loads in 100 are safe in about ${Math.max(1, Math.ceil(safe - (minute ?? 0)))} min; probe the thickest one.`
-                    : 'Safe by estimate. The thermometer decides.'}
+                    ? `95 loads in 100 are ${plant ? 'soft inside' : 'safe'} in about ${Math.max(1, Math.ceil(safe - (minute ?? 0)))} min${plant ? '.' : '; probe the thickest one.'}`
+                    : plant
+                      ? 'Soft by estimate.'
+                      : 'Safe by estimate. The thermometer decides.'}
                 {lastProbe?.value != null
                   ? ` You read ${units.temperature(lastProbe.value)} at ${clock(lastProbe.at)}.`
                   : ''}
@@ -294,8 +297,13 @@ function Live({ cook, skewMs, stale }: { cook: Cook; skewMs: number; stale: bool
             </Estimate>
           ) : (
             <Estimate>
-              <p>{forecast.verdict.fromMin == null ? '—' : `${Math.round(forecast.verdict.fromMin)} min`}</p>
-              <p>until crisp and safe, once the food is in. {forecast.verdict.first}</p>
+              <p>
+                {forecast.verdict.figure} {forecast.verdict.unit}
+              </p>
+              <p>
+                {forecast.verdict.ready ? 'Once the food is in. ' : ''}
+                {forecast.verdict.says} {forecast.verdict.first}
+              </p>
             </Estimate>
           )}
           {action && cook.step.label ? (

@@ -20,7 +20,7 @@ import { Convert } from './Convert';
 import { Dishes } from './Dishes';
 import { OrderLine } from './OrderLine';
 import { firstBasket, totalOf, turnsOf } from './program';
-import { mendLabel, mendPlan } from './mend';
+import { mendPlan } from './mend';
 import { editOf, RaceTools } from './ProgramEditor';
 import { inputOf, simulated } from './request';
 import { useBaskets } from './useBaskets';
@@ -371,8 +371,7 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
                 pending={other ? batching : pending}
                 units={units}
                 totalMin={totalOf(other?.program ?? program)}
-                mend={(field, value) => edit('mend', (now) => mendPlan(now, field, value))}
-                mendLabel={(field, value) => mendLabel(draft, field, value, units)}
+                mend={(change) => edit('mend', (now) => mendPlan(now, change))}
               />
               {crowded ? null : theBasket}
             </>

@@ -1,5 +1,5 @@
 import styled from 'styled-components';
-import type { Simulation } from '../api/client';
+import type { Schemas, Simulation } from '../api/client';
 import type { Units } from '../format/units';
 import { minutes } from '../format/units';
 import { at, type } from '../theme/tokens';
@@ -76,6 +76,10 @@ const Warning = styled.li<{ $grave: boolean }>`
   justify-items: start;
 `;
 
+const Gives = styled.span`
+  font-weight: 400;
+`;
+
 const Doubt = styled.p`
   color: var(--quiet);
   font-size: 14.5px;
@@ -98,17 +102,12 @@ interface Props {
   units: Units;
   totalMin: number;
   /** Makes the change that a warning proposes. */
-  mend: (field: string, value: number | string) => void;
-  /** What the change would be called. */
-  mendLabel: (field: string, value: number | string) => string | null;
+  mend: (change: Schemas['Change']) => void;
 }
 
 /** When it is ready, in figures to be read from two metres, and why. */
-export function Verdict({ plant, answer, pending, units, totalMin, mend, mendLabel }: Props) {
+export function Verdict({ plant, answer, pending, units, totalMin, mend }: Props) {
   const v = answer.verdict;
-  const from = v.fromMin;
-  const to = v.toMin;
-  const safeBy = answer.chance ? answer.chance.safeByMin : answer.safeAtMin;
   const tender = answer.tenderAtMin;
   const doubt = answer.chance?.doubts[0];
   const faces = answer.timeline.at(-1)?.faces;
@@ -116,19 +115,8 @@ export function Verdict({ plant, answer, pending, units, totalMin, mend, mendLab
   return (
     <Box aria-label="Verdict">
       <Figures $stale={pending}>
-        {from == null ? (
-          <>Not yet</>
-        ) : to != null && Math.round(to) > Math.round(from) ? (
-          <>
-            {Math.round(from)} to {Math.round(to)}
-            <small> min</small>
-          </>
-        ) : (
-          <>
-            {Math.round(from)}
-            <small>{to == null && from <= totalMin ? ' min, and a while after' : ' min'}</small>
-          </>
-        )}
+        {v.figure}
+        {v.unit ? <small> {v.unit}</small> : null}
       </Figures>
       <Says>
         {v.says} {v.first}
@@ -139,7 +127,7 @@ export function Verdict({ plant, answer, pending, units, totalMin, mend, mendLab
           <Chip style={{ background: 'var(--core)' }} />
           {plant ? 'Soft inside, 95 loads in 100' : 'Safe inside, 95 loads in 100'}
         </dt>
-        <dd>{safeBy == null ? 'not in time' : `by ${Math.ceil(safeBy)} min`}</dd>
+        <dd>{v.safeBy}</dd>
         {tender != null && tender > (answer.safeAtMin ?? 0) + 1 ? (
           <>
             <dt>
@@ -157,7 +145,7 @@ export function Verdict({ plant, answer, pending, units, totalMin, mend, mendLab
           />
           Crust where you like it
         </dt>
-        <dd>{answer.crispAtMin == null ? 'not in time' : `${minutes(answer.crispAtMin)} min`}</dd>
+        <dd>{v.crispAt}</dd>
         {rendered == null ? null : (
           <>
             <dt>
@@ -176,18 +164,14 @@ export function Verdict({ plant, answer, pending, units, totalMin, mend, mendLab
       {answer.warnings.length > 0 ? (
         <Warnings aria-label="Cautions">
           {answer.warnings.map((w) => {
-            const fix = w.fix ?? w.set;
-            const label = w.field && fix !== undefined ? mendLabel(w.field, fix) : null;
+            const change = w.change;
             return (
               <Warning key={`${w.code}${w.field ?? ''}`} $grave={grave.has(w.code)}>
                 {w.message}
-                {label && w.field && fix !== undefined ? (
-                  <Button
-                    onPress={() => {
-                      if (w.field) mend(w.field, fix);
-                    }}
-                  >
-                    {label}
+                {change ? (
+                  <Button onPress={() => mend(change)}>
+                    {change.label}
+                    {change.gives ? <Gives>: {change.gives}</Gives> : null}
                   </Button>
                 ) : null}
               </Warning>

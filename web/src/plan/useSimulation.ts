@@ -16,7 +16,7 @@ const ready = (name: string, since: number) => performance.measure(name, { start
 /**
  * Answers a request as it changes: quick runs one after another while it
  * moves, each for the newest request there is, then the window over the
- * spread. One is on its way at a time, so that no answer overtakes another.
+ * spread, then what would mend its warnings. One is on its way at a time, so that no answer overtakes another.
  */
 export function useSimulation(request: SimulationRequest | null): State {
   const [state, setState] = useState<State>({ answer: null, pending: true, problem: null });
@@ -26,10 +26,10 @@ export function useSimulation(request: SimulationRequest | null): State {
   const busy = useRef(false);
   const spread = useRef<{ timer: ReturnType<typeof setTimeout>; stop: AbortController }>(undefined);
 
-  const simulate = (body: string, chance: boolean, signal?: AbortSignal) =>
+  const simulate = (body: string, chance: boolean, changes: boolean, signal?: AbortSignal) =>
     ask(
       client.POST('/simulations', {
-        params: { query: { chance } },
+        params: { query: { chance, changes } },
         body: JSON.parse(body) as SimulationRequest,
         ...(signal ? { signal } : {}),
       }),
@@ -42,11 +42,15 @@ export function useSimulation(request: SimulationRequest | null): State {
   const later = useCallback((asked: string, changed: number) => {
     const stop = new AbortController();
     const timer = setTimeout(() => {
-      simulate(asked, true, stop.signal).then(
-        (answer) => {
+      simulate(asked, true, false, stop.signal).then(
+        async (answer) => {
           if (newest.current !== asked) return;
           setState({ answer, pending: false, problem: null });
           ready('race window', changed);
+          if (answer.warnings.length === 0) return;
+          // What would mend them is simulated in turn, and comes after.
+          const mended = await simulate(asked, true, true, stop.signal).catch(() => null);
+          if (mended && newest.current === asked) setState({ answer: mended, pending: false, problem: null });
         },
         (cause: unknown) => {
           if (!stop.signal.aborted && newest.current === asked) refuse(cause);
@@ -64,7 +68,7 @@ export function useSimulation(request: SimulationRequest | null): State {
       asked = newest.current;
       const changed = since.current;
       try {
-        const answer = await simulate(asked, false);
+        const answer = await simulate(asked, false, false);
         // Until the new spread is in, the old window stands, paler.
         setState((before) => ({
           answer: before.answer ? { ...answer, chance: before.answer.chance, verdict: before.answer.verdict } : answer,
