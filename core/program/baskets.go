@@ -372,7 +372,7 @@ func (b *Baskets) choose(crust float64) {
 	for _, k := range b.Batchings {
 		cost := 0.4*k.Minutes + 0.8*max(0, crust-k.Crust) + 0.5*(100-k.JuicePct)
 		if !k.Ready {
-			cost += 20
+			continue // what is not safe or not crisp is not the best of anything
 		}
 		if cost < best {
 			best, b.Best = cost, k.ID
@@ -390,18 +390,28 @@ func (b *Baskets) choose(crust float64) {
 		b.Says = fmt.Sprintf("They do not all go in at once. %s take %.0f min.", capital(units.Count(len(several.Baskets)))+" baskets", several.Minutes)
 	case one != nil && several != nil:
 		layers := "crowded"
-		if n := one.Baskets[0].Answer.Layers; n > 1 {
+		if a := one.Baskets[0].Answer; a.Coverage <= fryer.FreeCoverage+crowdedBy {
+			layers = "close"
+		} else if a.Layers > 1 {
 			layers = fmt.Sprintf("in %.1f layers", one.Baskets[0].Answer.Coverage)
 		}
 		b.Says = fmt.Sprintf("All at once, %s: %.0f min, and the softest piece ends at %.0f of crust. %s baskets: %.0f min with the change, and %.0f.",
 			layers, one.Minutes, one.Crust, capital(units.Count(len(several.Baskets))), several.Minutes, several.Crust)
-		if b.Best == OneBasket {
-			b.Says += " A second basket is not worth its minutes here."
-		} else if b.Best == SeveralBaskets {
-			b.Says += " The second basket is worth it."
+		more := "The second basket is"
+		if n := len(several.Baskets); n > 2 {
+			more = "More baskets are"
+		}
+		switch b.Best {
+		case OneBasket:
+			b.Says += " " + more + " not worth the minutes here."
+		case SeveralBaskets:
+			b.Says += " " + more + " worth it."
 		}
 	default:
 		b.Says = "All of them lie in one basket with air between."
+	}
+	if b.Best == "" {
+		b.Says += " As it stands none of this gets every piece safe and crisp: lengthen the program, or put fewer in."
 	}
 	if both != nil {
 		b.Says += fmt.Sprintf(" Shared with the other fryer, %d and %d are done together in %.0f min.", both.Baskets[0].Pieces, both.Baskets[1].Pieces, both.Minutes)

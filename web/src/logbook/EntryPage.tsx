@@ -196,11 +196,11 @@ function Entry({ cook }: { cook: Cook }) {
       units.temperature(cook.planned.end.coreC),
       units.temperature(cook.forecast.end.coreC),
     ],
-    ['Crust at the end, of 100', `${Math.round(cook.planned.end.crust)}`, `${Math.round(cook.forecast.end.crust)}`],
+    ['Crust at the end, of 100', `${Math.floor(cook.planned.end.crust)}`, `${Math.floor(cook.forecast.end.crust)}`],
     [
       'Juice kept, estimate',
-      `${Math.round(cook.planned.end.juiceKeptPct)} %`,
-      `${Math.round(cook.forecast.end.juiceKeptPct)} %`,
+      `${Math.floor(cook.planned.end.juiceKeptPct)} %`,
+      `${Math.floor(cook.forecast.end.juiceKeptPct)} %`,
     ],
   ];
   const remove = async () => {

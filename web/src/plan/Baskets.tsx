@@ -110,7 +110,7 @@ export const chosenOf = (plan: Pick<PlanInput, 'perBasket' | 'secondFryerId'>): 
   plan.secondFryerId ? 'together' : plan.perBasket ? 'several' : 'one';
 
 const figures = (b: Batching) =>
-  `${minutes(b.minutes)} min in all, crust ${Math.round(b.crust)}, juice ${Math.round(b.juicePct)} %`;
+  `${minutes(b.minutes)} min in all, crust ${Math.floor(b.crust)}, juice ${Math.floor(b.juicePct)} %`;
 
 interface Props {
   plan: PlanInput;

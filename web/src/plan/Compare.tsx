@@ -101,8 +101,8 @@ export function Compare({ pair, rule, faces, units, close }: Props) {
   const rows: [string, (p: Proposal) => string][] = [
     ['Minutes', (p) => minutes(p.minutes)],
     ['Safe by, 95 in 100', (p) => (p.safeByMin == null ? 'not in time' : `${Math.ceil(p.safeByMin)} min`)],
-    ['Crust, softer side', (p) => `${Math.round(p.crust)}`],
-    ['Juice kept', (p) => `${Math.round(p.juicePct)} %`],
+    ['Crust, softer side', (p) => `${Math.floor(p.crust)}`],
+    ['Juice kept', (p) => `${Math.floor(p.juicePct)} %`],
     ['Turns', (p) => `${p.turns}`],
     ['Energy', (p) => `${(p.energyWh / 1000).toFixed(2)} kWh`],
   ];

@@ -159,7 +159,7 @@ export function Verdict({ plant, answer, pending, units, totalMin, mend }: Props
           <Chip style={{ background: '#8fb0d8' }} />
           Juice kept at {minutes(totalMin)} min
         </dt>
-        <dd>{Math.round(answer.end.juiceKeptPct)} %</dd>
+        <dd>{Math.floor(answer.end.juiceKeptPct)} %</dd>
       </Facts>
       {answer.warnings.length > 0 ? (
         <Warnings aria-label="Cautions">

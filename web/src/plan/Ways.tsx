@@ -148,6 +148,7 @@ export function Colours({ way }: { way: Proposal }) {
 
 interface Props {
   ways: Proposal[];
+  says: string;
   progress: { done: number; of: number } | null;
   problem: string | null;
   cancel: () => void;
@@ -165,6 +166,7 @@ interface Props {
 /** The schools of running this load, the best first. */
 export function Ways({
   ways,
+  says,
   progress,
   problem,
   cancel,
@@ -204,6 +206,7 @@ export function Ways({
         ) : ways.length === 0 ? (
           <Button onPress={again}>Search the ways</Button>
         ) : (
+          says ||
           `${wants.find((w) => w.id === want)?.says ?? ''}: searched on your dial for this load.`.replace(/^./, (c) =>
             c.toUpperCase(),
           )
@@ -216,15 +219,15 @@ export function Ways({
             <Card key={w.way} $here={here}>
               <Name>
                 {w.name}
-                {i === 0 ? <Best>recommended</Best> : w.ready ? null : <Best>falls short</Best>}
+                {!w.ready ? <Best>falls short</Best> : i === 0 ? <Best>recommended</Best> : null}
               </Name>
               <Line>
                 <b>{minutes(w.minutes)} min</b> {programWords(w.program, units)}
               </Line>
               <Colours way={w} />
               <Figures>
-                <span>crust {Math.round(w.crust)}</span>
-                <span>juice {Math.round(w.juicePct)} %</span>
+                <span>crust {Math.floor(w.crust)}</span>
+                <span>juice {Math.floor(w.juicePct)} %</span>
                 <span>
                   {w.turns} {w.turns === 1 ? 'turn' : 'turns'}
                 </span>

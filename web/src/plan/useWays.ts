@@ -5,6 +5,8 @@ export type Proposal = Schemas['Proposal'];
 
 interface State {
   ways: Proposal[];
+  /** Why none of them is to be recommended; empty if the first is. */
+  says: string;
   /** How far the search is; null when none is going on. */
   progress: { done: number; of: number } | null;
   problem: string | null;
@@ -28,7 +30,7 @@ async function* lines(stream: ReadableStream<Uint8Array>): AsyncGenerator<Schema
 
 /** Every way of running a load, searched anew when the load changes; it can be given up. */
 export function useWays(request: SimulationRequest | null, want: string) {
-  const [state, setState] = useState<State>({ ways: [], progress: null, problem: null });
+  const [state, setState] = useState<State>({ ways: [], says: '', progress: null, problem: null });
   const running = useRef<AbortController>(undefined);
   // A way does not depend on the program that stands.
   const key = request
@@ -52,7 +54,8 @@ export function useWays(request: SimulationRequest | null, want: string) {
       )) as ReadableStream<Uint8Array>;
       for await (const line of lines(stream)) {
         if (line.recommendation) {
-          setState({ ways: line.recommendation.ways, progress: null, problem: null });
+          const { ways, says = '' } = line.recommendation;
+          setState({ ways, says, progress: null, problem: null });
         } else if (line.problem) {
           throw new Refusal(line.problem);
         } else {
@@ -61,7 +64,7 @@ export function useWays(request: SimulationRequest | null, want: string) {
       }
     } catch (cause) {
       if (stop.signal.aborted) return;
-      setState({ ways: [], progress: null, problem: cause instanceof Error ? cause.message : 'No answer' });
+      setState({ ways: [], says: '', progress: null, problem: cause instanceof Error ? cause.message : 'No answer' });
     }
   }, []);
 
