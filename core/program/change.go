@@ -93,15 +93,24 @@ func clears(code string, before, after *Answer) bool {
 
 // judged answers for a program with its window and warnings, without changes.
 func (s *setup) judged(ctx context.Context) (Answer, error) {
+	if s.alone {
+		return s.judgedBy(nil)
+	}
+	c, err := chance(ctx, s)
+	if err != nil {
+		return Answer{}, err
+	}
+	return s.judgedBy(c)
+}
+
+// judgedBy runs and judges a load whose chances are known, nil for none: they
+// hold for the same program ending later, as far as they reach.
+func (s *setup) judgedBy(c *Chance) (Answer, error) {
 	a, err := s.answer(standard)
 	if err != nil {
 		return Answer{}, err
 	}
-	if !s.alone {
-		if a.Chance, err = chance(ctx, s); err != nil {
-			return Answer{}, err
-		}
-	}
+	a.Chance = c
 	a.Warnings = append(a.Warnings, s.warnings(&a)...)
 	a.Verdict = s.verdict(&a)
 	return a, nil

@@ -152,7 +152,7 @@ const oilHolds = 0.5
 const (
 	shortStep   = 1.5
 	longStep    = 10.0
-	stepGrows   = 0.2
+	stepGrows   = 0.25
 	judgeEvery  = 10.0
 	preheatStep = 4.0
 	longUse     = 900.0 // after which the fryer's metal is as hot as it gets
@@ -366,8 +366,9 @@ func (s *setup) limit() (crust.Stage, string) {
 	return crust.TooDark, "burnt"
 }
 
-// judge notes when a class turned crisp or was overdone, at minute m.
-func (r *run) judge(m float64) {
+// judge notes when a class turned crisp or was overdone, at minute m, the
+// given minutes after it was last asked.
+func (r *run) judge(m, since float64) {
 	limit, why := r.limit()
 	for i := range r.classes {
 		c := &r.classes[i]
@@ -379,7 +380,7 @@ func (r *run) judge(m float64) {
 			if now >= r.crust {
 				c.crispAt = m
 				if now > c.crust {
-					c.crispAt -= judgeEvery / 60 * (now - r.crust) / (now - c.crust)
+					c.crispAt -= since * (now - r.crust) / (now - c.crust)
 				}
 			}
 			c.crust = now
@@ -442,7 +443,7 @@ func (r *run) carry(res resolution, look func(minute float64) bool) {
 	stage, stageEnd := 0, r.program.Stages[0].Minutes*60
 	turn := 0
 	stir := 0.0 // when the faces came into new air
-	nextLook, nextJudge := record, judgeEvery
+	nextLook, judged := record, 0.0
 	if look != nil && !look(0) {
 		return
 	}
@@ -465,7 +466,7 @@ func (r *run) carry(res resolution, look func(minute float64) bool) {
 		}
 		dt := math.Min(longStep, shortStep+stepGrows*(t-stir)) / res.steps
 		// Never step across anything that happens.
-		for _, at := range [...]float64{nextLook, nextJudge, stageEnd, r.openTill, end} {
+		for _, at := range [...]float64{nextLook, stageEnd, r.openTill, end} {
 			if at > t+tiny && at < t+dt {
 				dt = at - t
 			}
@@ -477,9 +478,9 @@ func (r *run) carry(res resolution, look func(minute float64) bool) {
 		}
 		r.step(t, dt, r.program.Stages[stage].AirC)
 		t += dt
-		if t > nextJudge-tiny {
-			r.judge(t / 60)
-			nextJudge += judgeEvery
+		if t-judged > judgeEvery-tiny {
+			r.judge(t/60, (t-judged)/60)
+			judged = t
 		}
 		if t > nextLook-tiny {
 			if look != nil && !look(t/60) {

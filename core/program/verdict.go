@@ -64,13 +64,13 @@ var tooSoon = map[string]string{
 
 // verdict reads an answer. Without chances it goes by the nominal load.
 func (s *setup) verdict(a *Answer) Verdict {
-	safe, crisp, to, first := a.SafeAtMin, a.CrispAtMin, a.Window.ToMin, a.SafeAtMin
+	safe, to, first := a.SafeAtMin, a.Window.ToMin, a.SafeAtMin
 	from := a.Window.FromMin
 	if c := a.Chance; c != nil {
-		safe, crisp, to, first = c.SafeByMin, c.HalfReadyMin, c.BestUntilMin, c.LookFirstMin
+		safe, to, first = c.SafeByMin, c.BestUntilMin, c.LookFirstMin
 		from = nil
-		if safe != nil && crisp != nil {
-			m := math.Max(*safe, *crisp)
+		if half := c.HalfReadyMin; safe != nil && half != nil {
+			m := math.Max(*safe, *half)
 			from = &m
 		}
 	}

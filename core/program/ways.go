@@ -196,7 +196,7 @@ func (s *setup) prove(ctx context.Context, ways []Proposal) (says string, err er
 		a, err := t.judged(ctx)
 		if err == nil && a.Verdict.Standing == TooShort {
 			t = t.with(t.program.lasting(notBefore(*a.Verdict.from)))
-			a, err = t.judged(ctx)
+			a, err = t.judgedBy(a.Chance)
 		}
 		if err != nil {
 			return "", err
