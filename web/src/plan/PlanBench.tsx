@@ -143,7 +143,7 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
             fryer: simulated(fryer),
             guidance: settings.guidance,
             ...(settings.guidance === 'stricter' ? { guidanceC: settings.guidanceC } : {}),
-            tailMin: Math.min(6, Math.max(2, Math.round(totalOf(draft.program) * 0.15))),
+            tailMin: Math.min(8, Math.max(3, Math.round(totalOf(draft.program) * 0.2))),
           }
         : null,
     [draft.load, draft.coat, draft.program, fryer, settings.guidance, settings.guidanceC],

@@ -120,7 +120,7 @@ export function Race({ plant, answer, stages, turns, faces, units, pending, edit
                   strokeDasharray="2 4"
                   strokeWidth={1.6}
                 />
-                {toMin != null ? (
+                {toMin != null && toMin <= end ? (
                   <line
                     x1={x(windowTo)}
                     x2={x(windowTo)}
@@ -191,7 +191,14 @@ export function Race({ plant, answer, stages, turns, faces, units, pending, edit
             <text
               x={x(end * 0.3)}
               y={y(between(answer.timeline, end * 0.3, (m) => m.coreC)) + 30}
-              style={{ fill: 'var(--core)', fontWeight: 600, fontSize: 13 }}
+              style={{
+                fill: 'var(--core)',
+                fontWeight: 600,
+                fontSize: 13,
+                stroke: 'var(--surface)',
+                strokeWidth: 4,
+                paintOrder: 'stroke',
+              }}
             >
               {answer.piece.boneShare > 0 ? 'coldest spot by the bone' : 'coldest spot inside'}
             </text>
