@@ -6,7 +6,6 @@ import (
 	"database/sql"
 	"database/sql/driver"
 	"embed"
-	"encoding/json"
 	"errors"
 	"fmt"
 	"io/fs"
@@ -147,26 +146,6 @@ func touched(r sql.Result, err error) error {
 }
 
 func newID() string { return uuid.Must(uuid.NewV7()).String() }
-
-// JSON is a column that holds T as JSON.
-type JSON[T any] struct{ V T }
-
-// Value implements driver.Valuer.
-func (j JSON[T]) Value() (driver.Value, error) {
-	b, err := json.Marshal(j.V)
-	return string(b), err
-}
-
-// Scan implements sql.Scanner.
-func (j *JSON[T]) Scan(src any) error {
-	switch v := src.(type) {
-	case string:
-		return json.Unmarshal([]byte(v), &j.V)
-	case []byte:
-		return json.Unmarshal(v, &j.V)
-	}
-	return fmt.Errorf("a JSON column holds %T", src)
-}
 
 // Time is a UTC time kept as text that sorts.
 type Time struct{ time.Time }

@@ -1,0 +1,121 @@
+package store
+
+import (
+	"database/sql/driver"
+	"encoding/json"
+	"fmt"
+
+	"velocrustum/core/prep"
+	"velocrustum/core/program"
+)
+
+// Documents is the version in which documents are kept. Version 1 was the
+// bare value; a migration rewrites what is older, so that only this one is
+// read. What a document looked like in each is in testdata.
+const Documents = 2
+
+// JSON is a column that holds T as a versioned document.
+type JSON[T any] struct{ V T }
+
+type document[T any] struct {
+	Version int `json:"version"`
+	Holds   T   `json:"holds"`
+}
+
+// Value implements driver.Valuer.
+func (j JSON[T]) Value() (driver.Value, error) {
+	b, err := json.Marshal(document[T]{Documents, j.V})
+	return string(b), err
+}
+
+// Scan implements sql.Scanner.
+func (j *JSON[T]) Scan(src any) error {
+	var text []byte
+	switch v := src.(type) {
+	case string:
+		text = []byte(v)
+	case []byte:
+		text = v
+	default:
+		return fmt.Errorf("a document is %T, not text", src)
+	}
+	var d document[T]
+	if err := json.Unmarshal(text, &d); err != nil {
+		return fmt.Errorf("reading a document: %w", err)
+	}
+	if d.Version != Documents {
+		return fmt.Errorf("a document of version %d, where %d is read", d.Version, Documents)
+	}
+	j.V = d.Holds
+	return nil
+}
+
+// dish is the copy of a plan that a cook keeps.
+type dish struct {
+	ID            string          `json:"id"`
+	Name          string          `json:"name"`
+	FryerID       string          `json:"fryerId"`
+	Load          program.Load    `json:"load"`
+	Coat          program.Coat    `json:"coat"`
+	Program       program.Program `json:"program"`
+	TableTime     *string         `json:"tableTime"`
+	PerBasket     *int            `json:"perBasket"`
+	SecondFryerID *string         `json:"secondFryerId"`
+	Bench         prep.Bench      `json:"bench"`
+	Version       int             `json:"version"`
+	ChangedAt     Time            `json:"changedAt"`
+}
+
+// MarshalJSON writes the copy of a plan.
+func (p Plan) MarshalJSON() ([]byte, error) {
+	return json.Marshal(dish{p.ID, p.Name, p.FryerID, p.Load.V, p.Coat.V, p.Program.V, p.TableTime,
+		p.PerBasket, p.SecondFryerID, p.Bench.V, p.Version, p.ChangedAt})
+}
+
+// UnmarshalJSON reads it.
+func (p *Plan) UnmarshalJSON(b []byte) error {
+	var d dish
+	if err := json.Unmarshal(b, &d); err != nil {
+		return err
+	}
+	*p = Plan{d.ID, d.Name, d.FryerID, JSON[program.Load]{d.Load}, JSON[program.Coat]{d.Coat}, JSON[program.Program]{d.Program},
+		d.TableTime, d.PerBasket, d.SecondFryerID, JSON[prep.Bench]{d.Bench}, d.Version, d.ChangedAt}
+	return nil
+}
+
+// machine is the copy of a fryer that a cook keeps.
+type machine struct {
+	ID          string         `json:"id"`
+	Name        string         `json:"name"`
+	Kind        string         `json:"kind"`
+	Basket      program.Basket `json:"basket"`
+	PowerW      float64        `json:"powerW"`
+	Airflow     float64        `json:"airflow"`
+	DialOffsetC float64        `json:"dialOffsetC"`
+	DialMinC    float64        `json:"dialMinC"`
+	DialMaxC    float64        `json:"dialMaxC"`
+	DialStepC   float64        `json:"dialStepC"`
+	HeatUpMin   *float64       `json:"heatUpMin"`
+	Trays       int            `json:"trays"`
+	Drawers     int            `json:"drawers"`
+	Rack        bool           `json:"rack"`
+	Inferred    []string       `json:"inferred"`
+	Version     int            `json:"version"`
+}
+
+// MarshalJSON writes the copy of a fryer.
+func (f Fryer) MarshalJSON() ([]byte, error) {
+	return json.Marshal(machine{f.ID, f.Name, f.Kind, f.Basket.V, f.PowerW, f.Airflow, f.DialOffsetC, f.DialMinC, f.DialMaxC,
+		f.DialStepC, f.HeatUpMin, f.Trays, f.Drawers, f.Rack, f.Inferred.V, f.Version})
+}
+
+// UnmarshalJSON reads it.
+func (f *Fryer) UnmarshalJSON(b []byte) error {
+	var m machine
+	if err := json.Unmarshal(b, &m); err != nil {
+		return err
+	}
+	*f = Fryer{m.ID, m.Name, m.Kind, JSON[program.Basket]{m.Basket}, m.PowerW, m.Airflow, m.DialOffsetC, m.DialMinC, m.DialMaxC,
+		m.DialStepC, m.HeatUpMin, m.Trays, m.Drawers, m.Rack, JSON[[]string]{m.Inferred}, m.Version}
+	return nil
+}

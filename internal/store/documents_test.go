@@ -1,0 +1,201 @@
+package store
+
+import (
+	"database/sql"
+	"encoding/json"
+	"flag"
+	"os"
+	"path/filepath"
+	"reflect"
+	"testing"
+	"time"
+)
+
+var writeGolden = flag.Bool("write-documents", false, "write the documents of the present version")
+
+// columns hold documents.
+var columns = map[string][]string{
+	"fryers": {"basket", "inferred"}, "plans": {"load", "coat", "program", "bench"}, "pantry": {"ingredient"},
+	"marinades": {"marinade"}, "cooks": {"plan", "fryer", "planned", "forecast"},
+}
+
+// household opens the file of the first build.
+func household(t *testing.T) *Store {
+	t.Helper()
+	dump, err := os.ReadFile("testdata/household.v1.sql")
+	if err != nil {
+		t.Fatal(err)
+	}
+	path := filepath.Join(t.TempDir(), "old.db")
+	db, err := sql.Open("sqlite", path)
+	if err != nil {
+		t.Fatal(err)
+	}
+	if _, err := db.Exec(string(dump)); err != nil {
+		t.Fatal(err)
+	}
+	if err := db.Close(); err != nil {
+		t.Fatal(err)
+	}
+	s, err := Open(t.Context(), path, func() time.Time { return noon })
+	if err != nil {
+		t.Fatal(err)
+	}
+	t.Cleanup(func() { _ = s.Close() })
+	return s
+}
+
+// documentsOf reads every document of a file as it is kept.
+func documentsOf(t *testing.T, s *Store) map[string]any {
+	t.Helper()
+	out := map[string]any{}
+	for table, names := range columns {
+		for _, name := range names {
+			rows, err := s.db.QueryContext(t.Context(), `SELECT id, `+name+` FROM `+table)
+			if err != nil {
+				t.Fatal(err)
+			}
+			for rows.Next() {
+				var id, text string
+				var v any
+				if err := rows.Scan(&id, &text); err != nil {
+					t.Fatal(err)
+				}
+				if err := json.Unmarshal([]byte(text), &v); err != nil {
+					t.Fatalf("%s of %s %s: %v", name, table, id, err)
+				}
+				out[table+"/"+id+"/"+name] = v
+			}
+			if err := rows.Err(); err != nil {
+				t.Fatal(err)
+			}
+		}
+	}
+	return out
+}
+
+func TestAFirstHouseholdIsRewrittenAsItWas(t *testing.T) {
+	s := household(t)
+	got := documentsOf(t, s)
+	const golden = "testdata/documents.v2.json"
+	if *writeGolden {
+		b, err := json.MarshalIndent(got, "", " ")
+		if err != nil {
+			t.Fatal(err)
+		}
+		if err := os.WriteFile(golden, append(b, '\n'), 0o600); err != nil {
+			t.Fatal(err)
+		}
+	}
+	b, err := os.ReadFile(golden)
+	if err != nil {
+		t.Fatal(err)
+	}
+	var want map[string]any
+	if err := json.Unmarshal(b, &want); err != nil {
+		t.Fatal(err)
+	}
+	if len(got) != len(want) || len(got) < 20 {
+		t.Errorf("%d documents for %d", len(got), len(want))
+	}
+	for id, w := range want {
+		if !reflect.DeepEqual(got[id], w) {
+			t.Errorf("%s is %v, was %v", id, got[id], w)
+		}
+	}
+}
+
+// kept says whether all that was in a document is in another.
+func kept(was, is any) bool {
+	switch w := was.(type) {
+	case map[string]any:
+		i, ok := is.(map[string]any)
+		for k, v := range w {
+			ok = ok && (kept(v, i[k]))
+		}
+		return ok
+	case []any:
+		i, ok := is.([]any)
+		ok = ok && len(i) == len(w)
+		for k := range w {
+			ok = ok && kept(w[k], i[k])
+		}
+		return ok
+	}
+	return reflect.DeepEqual(was, is)
+}
+
+// Renaming a field in Go would lose it here, in the reading and writing of
+// what is in the file.
+func TestNothingIsLostInADocument(t *testing.T) {
+	s := household(t)
+	was := documentsOf(t, s)
+	ctx := t.Context()
+	again := func(id string, v any, err error) {
+		t.Helper()
+		if err != nil {
+			t.Fatal(err)
+		}
+		b, err := json.Marshal(v)
+		if err != nil {
+			t.Fatal(err)
+		}
+		var is any
+		if err := json.Unmarshal(b, &is); err != nil {
+			t.Fatal(err)
+		}
+		w, ok := was[id].(map[string]any)
+		if !ok {
+			t.Fatalf("no document %s", id)
+		}
+		if !kept(w["holds"], is) {
+			t.Errorf("%s was %v, is %v", id, w["holds"], is)
+		}
+		delete(was, id)
+	}
+	fryers, err := s.Fryers(ctx)
+	for _, f := range fryers {
+		again("fryers/"+f.ID+"/basket", f.Basket.V, err)
+		again("fryers/"+f.ID+"/inferred", f.Inferred.V, err)
+	}
+	plans, err := s.Plans(ctx)
+	for _, p := range plans {
+		again("plans/"+p.ID+"/load", p.Load.V, err)
+		again("plans/"+p.ID+"/coat", p.Coat.V, err)
+		again("plans/"+p.ID+"/program", p.Program.V, err)
+		again("plans/"+p.ID+"/bench", p.Bench.V, err)
+	}
+	cooks, err := s.Cooks(ctx)
+	for _, c := range cooks {
+		again("cooks/"+c.ID+"/plan", c.Plan.V, err)
+		again("cooks/"+c.ID+"/fryer", c.Fryer.V, err)
+		again("cooks/"+c.ID+"/planned", c.Planned.V, err)
+		again("cooks/"+c.ID+"/forecast", c.Forecast.V, err)
+		if len(c.Events) == 0 || c.Plan.V.Load.V.Pieces == 0 || c.Forecast.V.Verdict.Figure == "" {
+			t.Errorf("%s: events %d, load %v, verdict %v", c.Name, len(c.Events), c.Plan.V.Load.V, c.Forecast.V.Verdict)
+		}
+	}
+	own, err := s.Pantry(ctx)
+	for _, i := range own {
+		again("pantry/"+i.ID+"/ingredient", i, err)
+	}
+	marinades, err := s.Marinades(ctx)
+	for _, m := range marinades {
+		again("marinades/"+m.ID+"/marinade", m.Marinade, err)
+	}
+	for id := range was {
+		t.Errorf("%s was not read", id)
+	}
+}
+
+func TestADocumentOfAnotherVersionIsRefused(t *testing.T) {
+	var j JSON[[]string]
+	for _, text := range []string{`["airflow"]`, `{"version":3,"holds":["airflow"]}`, `{"version":2`} {
+		if err := j.Scan(text); err == nil {
+			t.Errorf("%s was read as %v", text, j.V)
+		}
+	}
+	if err := j.Scan(`{"version":2,"holds":["airflow"]}`); err != nil || len(j.V) != 1 {
+		t.Errorf("read %v, %v", j.V, err)
+	}
+}
