@@ -4,6 +4,7 @@ import (
 	"errors"
 	"math"
 	"math/rand/v2"
+	"reflect"
 	"strings"
 	"testing"
 
@@ -197,16 +198,16 @@ func TestThePlateHoldsWhatIsKept(t *testing.T) {
 	w := worked(t, "fish-strip", 36, 10, "three-bowl-crumb", b)
 	cut := cutOf(t, "fish-strip")
 	kept := Kept{MassLossPct: 10}
-	one, deep := w.Serve(cut, 36, 0, 10, "three-bowl-crumb", 2, kept)
-	four, _ := w.Serve(cut, 36, 0, 10, "three-bowl-crumb", 4, kept)
+	one, deep := w.Serve(cut, 36, 0, 10, coatOf(t, "three-bowl-crumb"), 2, kept)
+	four, _ := w.Serve(cut, 36, 0, 10, coatOf(t, "three-bowl-crumb"), 4, kept)
 	near(t, "half a serving", four.Kcal, one.Kcal/2, 1e-9)
 	near(t, "energy", one.Kcal, 4*one.CarbG+4*one.ProteinG+9*one.FatG, 1e-9)
 	// 360 g of fish hold 61.2 g of protein; crumbs and flour some more.
 	if one.ProteinG < 30.6 || one.ProteinG > 42 || deep.FatG < one.FatG+10 || deep.CarbG != one.CarbG {
 		t.Errorf("basket %+v, deep-fried %+v", one, deep)
 	}
-	lean, _ := w.Serve(cutOf(t, "chicken-wing-flat"), 42, 0, 10, "bare", 2, Kept{FatRenderedPct: 90})
-	fat, _ := w.Serve(cutOf(t, "chicken-wing-flat"), 42, 0, 10, "bare", 2, Kept{})
+	lean, _ := w.Serve(cutOf(t, "chicken-wing-flat"), 42, 0, 10, coatOf(t, "bare"), 2, Kept{FatRenderedPct: 90})
+	fat, _ := w.Serve(cutOf(t, "chicken-wing-flat"), 42, 0, 10, coatOf(t, "bare"), 2, Kept{})
 	if lean.FatG >= fat.FatG {
 		t.Error("rendered fat is still on the plate")
 	}
@@ -330,5 +331,100 @@ func TestBrineSalts(t *testing.T) {
 	fish := worked(t, "fish-fillet-white", 140, 4, "bare", Bench{Salting: &long})
 	if !strings.Contains(strings.Join(station(t, fish, "salt").Cautions, " "), "as if cured") {
 		t.Error("fish lies in brine for half a day, and nothing is said")
+	}
+}
+
+func coatOf(t testing.TB, id string) food.Coat {
+	t.Helper()
+	c, err := food.FindCoat(id)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return c
+}
+
+// The engine's layers and the cook's bowls are one row.
+func TestWhatSticksIsWhatTheBowlsGive(t *testing.T) {
+	for _, c := range food.Coats() {
+		layers, given := 0.0, 0.0
+		for _, l := range c.Stuck {
+			layers += l.Dry + l.Wet + l.Fat
+		}
+		for _, b := range c.Bowls {
+			given += b.Sticks
+			if _, err := shelf.Find(b.Ingredient); err != nil {
+				t.Errorf("%s: %v", c.ID, err)
+			}
+		}
+		// A wrap is cut, not put out in a bowl.
+		if c.ID != "wrap" && math.Abs(layers-given) > 0.05*given {
+			t.Errorf("%s: %.2f g in its layers, %.2f in its bowls", c.ID, layers, given)
+		}
+		if c.Fried < 0.05 || c.Fried > 0.18 {
+			t.Errorf("%s takes up %.2f of oil", c.ID, c.Fried)
+		}
+	}
+	if got := shelf.Allergens(coatOf(t, "paste")); len(got) != 0 {
+		t.Errorf("rice flour and water hold %v", got)
+	}
+}
+
+// Every mixture of salt and dry spice, at any amount and hour.
+func TestADryRubSaltsAtAnyAmount(t *testing.T) {
+	for _, id := range []string{"chicken-wing-flat", "chicken-drumstick", "fish-fillet-white", "pork-belly-slice"} {
+		cut := cutOf(t, id)
+		for _, saltG := range []float64{0, 0.5, 4, 15, 60} {
+			for _, spiceG := range []float64{0.2, 3, 20} {
+				last := -1.0
+				for _, hours := range []float64{0.25, 2, 12, 48} {
+					b := Bench{Marinade: &Marinade{Hours: hours, Items: []Item{{"salt-fine", saltG}, {"spices", spiceG}}}}
+					w, err := shelf.Work(cut, cut.Typical, 0, 8, "bare", b, units.MetricSpoons)
+					if err != nil {
+						t.Fatalf("%s, %g g of salt, %g of spice, %g h: %v", id, saltG, spiceG, hours, err)
+					}
+					s := w.Marinaded.Salted
+					inside := s.MeanPct / 100 * 8 * cut.Typical * (1 - cut.Bone - cut.Stuffing)
+					switch {
+					case s.TakenG < last-1e-6 || s.TakenG > saltG+1e-6:
+						t.Errorf("%s: %g g of salt gave %.3f after %g h, %.3f before", id, saltG, s.TakenG, hours, last)
+					case cut.SkinMm == 0 && math.Abs(inside-s.TakenG) > 0.03*saltG+0.02: // skin holds some too
+						t.Errorf("%s, %g g, %g h: %.3f g inside, %.3f gone", id, saltG, hours, inside, s.TakenG)
+					case s.CentrePct < -1e-9 || s.CentrePct > s.MeanPct+1e-9 || w.Effects.SaltPct < 0:
+						t.Errorf("%s: centre %.3f, mean %.3f, told %.3f", id, s.CentrePct, s.MeanPct, w.Effects.SaltPct)
+					}
+					last = s.TakenG
+				}
+			}
+		}
+	}
+}
+
+func TestAMarinadeIsMadeForTheMeat(t *testing.T) {
+	m := Marinade{Hours: 3, ForG: 500, Items: []Item{{"salt-fine", 6}, {"spices", 5}}}
+	at := func(forG float64) Worked {
+		m.ForG = forG
+		return worked(t, "chicken-drumstick", 125, 8, "bare", Bench{Marinade: &m})
+	}
+	same, twice := at(1000), at(500)
+	near(t, "salt for twice the meat", twice.Marinaded.PerKg.SaltG, 2*same.Marinaded.PerKg.SaltG, 1e-9)
+	near(t, "amounts without a weight are for this meat", at(0).Marinaded.PerKg.SaltG, same.Marinaded.PerKg.SaltG, 1e-9)
+	if m.Items[0].G != 6 {
+		t.Errorf("the cook's own amount became %g", m.Items[0].G)
+	}
+}
+
+// A choice counts, or it is said that it does not.
+func TestChoicesOfACoatCountOrAreSaid(t *testing.T) {
+	with := func(coat string, c Coats) Worked {
+		return worked(t, "chicken-drumstick", 115, 6, coat, Bench{Coating: c})
+	}
+	for _, coat := range food.Coats() {
+		for what, c := range map[string]Coats{"flour": {Flour: "chickpea-flour"}, "starch": {Starch: 0.5}, "crumbs": {Crumbs: "rice-crumbs"}} {
+			plain, chosen := with(coat.ID, Coats{}), with(coat.ID, c)
+			said := strings.Contains(strings.Join(station(t, chosen, "coat").Cautions, " "), "you chose")
+			if counts := !reflect.DeepEqual(plain.Coated.Bowls, chosen.Coated.Bowls); counts == said {
+				t.Errorf("%s of %s: counts %t, said not to %t", what, coat.ID, counts, said)
+			}
+		}
 	}
 }

@@ -1,7 +1,9 @@
 package prep
 
 import (
+	"fmt"
 	"math"
+	"slices"
 	"strings"
 
 	"velocrustum/core/food"
@@ -13,21 +15,6 @@ type Bowl struct {
 	Ingredient string  `json:"ingredient"`
 	SticksG    float64 `json:"sticksG"`
 	PutOutG    float64 `json:"putOutG"`
-}
-
-// parts of what a coat's bowls hold, by their dry matter, as shares of the
-// layer that sticks; the order is that of the hands.
-var bowls = map[string][]struct {
-	ingredient string
-	per100     float64 // g on 100 cm²
-}{
-	"starch-dust":      {{"corn-starch", 2}},
-	"flour-dust":       {{"wheat-flour", 2.5}},
-	"flour-starch":     {{"wheat-flour", 2}, {"corn-starch", 1}},
-	"double-dredge":    {{"wheat-flour", 2.5}, {"egg", 3.5}, {"wheat-flour", 5}},
-	"three-bowl-crumb": {{"wheat-flour", 2.5}, {"egg", 3.5}, {"crumbs", 7}},
-	"low-carb-crumb":   {{"egg", 3.5}, {"nut-crumbs", 7}},
-	"paste":            {{"rice-flour", 3.2}, {"water", 2.8}},
 }
 
 const (
@@ -70,7 +57,7 @@ type Coats struct {
 	Bag       bool    `json:"bag,omitempty"`       // shaken in a bag, not turned in bowls
 	Oil       string  `json:"oil,omitempty"`       // none, mist, brush, toss
 	Passes    int     `json:"passes,omitempty"`    // of the oil
-	Starch    float64 `json:"starch,omitempty"`    // share of starch in a flour and starch coat, 0 to 0.5
+	Starch    float64 `json:"starch,omitempty"`    // share of starch in a flour and starch coat, to 0.5; 0 is a third
 	LargeEggs bool    `json:"largeEggs,omitempty"` // 50 g of contents, not 44
 	Flour     string  `json:"flour,omitempty"`     // in the place of wheat flour
 	Crumbs    string  `json:"crumbs,omitempty"`    // in the place of breadcrumbs
@@ -99,21 +86,12 @@ func (p Pantry) Coat(piece food.Piece, pieces int, massG float64, c Coats) (Coat
 		out.StuckG = g
 		out.Bowls = append(out.Bowls, Bowl{i.ID, g, g})
 	}
-	for _, b := range bowls[c.Coat] {
-		id, per := b.ingredient, b.per100
-		if c.Coat == "flour-starch" {
-			if id == "corn-starch" {
-				per = 3 * c.Starch
-			} else {
-				per = 3 * (1 - c.Starch)
-			}
-		}
-		if id == "wheat-flour" && c.Flour != "" {
-			id = c.Flour
-		}
-		if id == "crumbs" && c.Crumbs != "" {
-			id = c.Crumbs
-		}
+	coat, err := food.FindCoat(c.Coat)
+	if err != nil {
+		return out, err
+	}
+	for _, b := range coat.Bowls {
+		id, per := c.chosen(b, coat)
 		i, err := p.Find(id)
 		if err != nil {
 			return out, err
@@ -130,7 +108,7 @@ func (p Pantry) Coat(piece food.Piece, pieces int, massG float64, c Coats) (Coat
 			out.StretchG = math.Max(0, put-float64(out.Eggs)*egg)
 			put = float64(out.Eggs)*egg + out.StretchG
 		}
-		if c.Leavening && strings.HasSuffix(id, "flour") {
+		if c.Leavening && isFlour(id) {
 			share := flourLeavening / 250
 			out.LeaveningG += put * share
 			out.Kept.add(p["leavening"], sticks*share)
@@ -146,13 +124,57 @@ func (p Pantry) Coat(piece food.Piece, pieces int, massG float64, c Coats) (Coat
 	if c.Oil == "" {
 		out.OilG = c.PlannedOilG
 	}
-	switch c.Coat {
-	case "flour-dust", "flour-starch", "double-dredge":
-		out.RestMin = 12
-	case "three-bowl-crumb", "low-carb-crumb":
-		out.RestMin = 15
-	case "starch-dust":
-		out.RestMin = 2
-	}
+	out.RestMin = coat.RestMin
 	return out, nil
+}
+
+// A coat of flour and starch sticks as one: its starch is a share of both.
+const withStarch = "flour-starch"
+
+// chosen returns what is in a bowl by the cook's choices, and what of it
+// sticks on 100 cm².
+func (c Coats) chosen(b food.Bowl, coat food.Coat) (ingredient string, per float64) {
+	ingredient, per = b.Ingredient, b.Sticks
+	if coat.ID == withStarch && c.Starch > 0 {
+		both := coat.Bowls[0].Sticks + coat.Bowls[1].Sticks
+		if per = both * c.Starch; isFlour(ingredient) {
+			per = both - per
+		}
+	}
+	switch {
+	case isFlour(ingredient) && c.Flour != "":
+		ingredient = c.Flour
+	case ingredient == "crumbs" && c.Crumbs != "":
+		ingredient = c.Crumbs
+	}
+	return ingredient, per
+}
+
+func isFlour(id string) bool { return strings.HasSuffix(id, "-flour") }
+
+// unused words what was chosen for a coat that has none of it; it is kept
+// for one that has.
+func (c Coats) unused(coat food.Coat, p Pantry) (said []string) {
+	has := func(is func(string) bool) bool {
+		return slices.ContainsFunc(coat.Bowls, func(b food.Bowl) bool { return is(b.Ingredient) })
+	}
+	if c.Flour != "" && !has(isFlour) {
+		said = append(said, fmt.Sprintf("The %s that you chose is not in this coat; it waits for one with flour.", p[c.Flour].Name))
+	}
+	if c.Crumbs != "" && !has(func(id string) bool { return id == "crumbs" }) {
+		said = append(said, fmt.Sprintf("The %s that you chose are not in this coat; they wait for one with crumbs.", p[c.Crumbs].Name))
+	}
+	if c.Starch > 0 && coat.ID != withStarch {
+		said = append(said, "The share of starch that you chose is for flour and starch, not for this coat.")
+	}
+	return said
+}
+
+// Allergens returns what a coat's bowls hold as they come.
+func (p Pantry) Allergens(coat food.Coat) []string {
+	out := []string{}
+	for _, b := range coat.Bowls {
+		out = merge(out, p[b.Ingredient].Allergens)
+	}
+	return out
 }

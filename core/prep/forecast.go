@@ -138,7 +138,11 @@ func (p Pantry) Forecast(ctx context.Context, q program.Request, b Bench, spoons
 	if servings == 0 {
 		servings = defaultServings
 	}
-	f.Plate, f.DeepFried = f.Serve(f.Cut, f.Load.PieceMassG, thick, f.Load.Pieces, f.Coat.ID, servings, kept)
+	coat, err := food.FindCoat(f.Coat.ID)
+	if err != nil {
+		return f, err
+	}
+	f.Plate, f.DeepFried = f.Serve(f.Cut, f.Load.PieceMassG, thick, f.Load.Pieces, coat, servings, kept)
 	return f, nil
 }
 

@@ -3,6 +3,7 @@ package prep
 import (
 	"fmt"
 	"math"
+	"slices"
 	"strings"
 
 	"velocrustum/core/food"
@@ -119,6 +120,18 @@ func (p Pantry) split(items []Item, share float64) (rest []Item, kept Totals) {
 		rest = append(rest, it)
 	}
 	return rest, kept
+}
+
+// made returns the marinade for so much meat.
+func (m Marinade) made(massG float64) Marinade {
+	if m.ForG > 0 && m.ForG != massG {
+		m.Items = slices.Clone(m.Items)
+		for i := range m.Items {
+			m.Items[i].G *= massG / m.ForG
+		}
+		m.ForG = massG
+	}
+	return m
 }
 
 // A Marinaded is what a marinade does.

@@ -21,18 +21,6 @@ func plateOf(t Totals, servings float64) Plate {
 		CarbG: t.CarbG / servings, FatG: t.FatG / servings, ProteinG: t.ProteinG / servings, SaltG: t.SaltG / servings}
 }
 
-// deepUptake is the share of a finished deep-fried piece that is oil it took
-// up: bare skin 5 %, dusted 8, crumbed or in batter 15 (12 to 18).
-func deepUptake(coat string) float64 {
-	switch coat {
-	case "starch-dust", "flour-dust", "flour-starch":
-		return 0.08
-	case "double-dredge", "three-bowl-crumb", "low-carb-crumb", "paste":
-		return 0.15
-	}
-	return 0.05
-}
-
 // Kept is what the cook did to the food, from the engine.
 type Kept struct {
 	MassLossPct    float64
@@ -41,7 +29,7 @@ type Kept struct {
 
 // Serve returns a serving as it comes from the basket, from what is kept and
 // not from what was mixed, and beside it the same dish deep-fried.
-func Serve(cut food.Cut, piece food.Piece, pieces int, massG float64, coat Coating, coatID string, added Totals, servings float64, kept Kept) (here, deep Plate) {
+func Serve(cut food.Cut, piece food.Piece, pieces int, massG float64, coat Coating, fried float64, added Totals, servings float64, kept Kept) (here, deep Plate) {
 	var t Totals
 	skin := 0.0
 	if cut.SkinMm > 0 {
@@ -72,13 +60,12 @@ func Serve(cut food.Cut, piece food.Piece, pieces int, massG float64, coat Coati
 	here = plateOf(all, servings)
 	// In oil the same is in and on it, without the oil of its own, and with
 	// what it takes up.
-	fried := t.plus(coat.Kept).plus(added)
-	fried.MassG -= lost
-	share := deepUptake(coatID)
-	oil := fried.MassG * share / (1 - share)
-	fried.FatG += oil
-	fried.MassG += oil
-	return here, plateOf(fried, servings)
+	inOil := t.plus(coat.Kept).plus(added)
+	inOil.MassG -= lost
+	oil := inOil.MassG * fried / (1 - fried)
+	inOil.FatG += oil
+	inOil.MassG += oil
+	return here, plateOf(inOil, servings)
 }
 
 // OvenWh is what a domestic oven takes for a cook of so many minutes: 2.2 kW,

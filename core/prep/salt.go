@@ -95,9 +95,9 @@ func Salt(cut food.Cut, piece food.Piece, pieces int, bath Bath) (Salted, error)
 	}
 	// Per m² of surface: salt and water in the bath, and the tissue's water.
 	salt, wet := bath.SaltG/1000/surface, bath.WaterG/1000/surface
-	if bath.WaterG == 0 {
-		wet = wetFilm + salt*(1-saturated)/saturated
-	}
+	// No bath is stronger than saturated: salt with little or no water of its
+	// own draws what it dissolves in.
+	wet = math.Max(wet, wetFilm+salt*(1-saturated)/saturated)
 	held := water * (piece.Volume * (1 - cut.Bone - cut.Stuffing)) / piece.Surface
 	out := Salted{}
 	share := bath.Even
@@ -145,9 +145,14 @@ func Salt(cut food.Cut, piece food.Piece, pieces int, bath Bath) (Salted, error)
 		}
 		// Short steps at first, while the surface is steep.
 		n := math.Ceil(lookEvery / math.Min(lookEvery, 30+t/20))
+		dt := lookEvery / n
+		// The bath at the end of the step, for what it has at its beginning:
+		// its own capacity is one more resistance in series. A film of brine
+		// would swing otherwise.
+		h := 1 / (1/quick + dt/wet)
 		for range int(n) {
-			flow := body.Step(lookEvery/n, thermal.Air{T: left / wet, H: [2]float64{quick, quick}, Adiabat: true})
-			left -= flow.Heat * lookEvery / n
+			flow := body.Step(dt, thermal.Air{T: left / wet, H: [2]float64{h, h}, Adiabat: true})
+			left -= flow.Heat * dt
 		}
 	}
 	return out, nil

@@ -35,7 +35,7 @@ func TestThePlateAgreesWithFoodTables(t *testing.T) {
 			kept.FatRenderedPct = *f
 		}
 		cut := cutOf(t, c.cut)
-		plate, _ := Serve(cut, cut.Piece(c.massG, 0), c.pieces, c.massG*float64(c.pieces), Coating{}, "bare", Totals{}, 1, kept)
+		plate, _ := Serve(cut, cut.Piece(c.massG, 0), c.pieces, c.massG*float64(c.pieces), Coating{}, coatOf(t, "bare").Fried, Totals{}, 1, kept)
 		fat, protein := 100*plate.FatG/plate.MassG, 100*plate.ProteinG/plate.MassG
 		t.Logf("%s: fat %.1f, protein %.1f in 100 g, %.0f %% lost", c.cut, fat, protein, a.End.MassLossPct)
 		if fat < c.fat[0] || fat > c.fat[1] || protein < c.protein[0] || protein > c.protein[1] {

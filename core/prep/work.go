@@ -52,7 +52,7 @@ func (p Pantry) Work(cut food.Cut, pieceG, thicknessMm float64, pieces int, coat
 	w.SaltFrom["coat"], w.SaltFrom["finish"] = w.Coated.Kept.SaltG, finish.SaltG
 	w.added = finish
 	if b.Marinade != nil && len(b.Marinade.Items) > 0 {
-		if err := w.marinate(p, cut, piece, pieces, massG, *b.Marinade); err != nil {
+		if err := w.marinate(p, cut, piece, pieces, massG, b.Marinade.made(massG)); err != nil {
 			return w, err
 		}
 	}
@@ -287,6 +287,9 @@ func (w *Worked) coat(p Pantry, c Coats, spoons units.Spoons) {
 	if coat, err := food.FindCoat(c.Coat); err == nil && c.Where == "up" && coat.NeedsOil > 0 && w.Coated.OilG > 0 {
 		s.Cautions = append(s.Cautions, "Dry patches on the other side stay pale and floury; mist them at the turn.")
 	}
+	if coat, err := food.FindCoat(c.Coat); err == nil {
+		s.Cautions = append(s.Cautions, c.unused(coat, p)...)
+	}
 	if len(w.Allergens) > 0 {
 		s.Cautions = append(s.Cautions, "Holds "+list(w.Allergens)+".")
 	}
@@ -344,7 +347,7 @@ func (w *Worked) Cost(p Pantry, b Bench, energyWh float64) (cost float64, known 
 	add(w.Coated.OilG, p["oil"].Price)
 	items := slices.Clone(b.Finish)
 	if b.Marinade != nil {
-		items = append(items, b.Marinade.Items...)
+		items = append(items, b.Marinade.made(w.MassG).Items...)
 	}
 	for _, it := range items {
 		add(it.G, p[it.Ingredient].Price)
@@ -357,12 +360,12 @@ func (w *Worked) Cost(p Pantry, b Bench, energyWh float64) (cost float64, known 
 }
 
 // Serve returns a serving of the worked bench, and the same deep-fried.
-func (w *Worked) Serve(cut food.Cut, pieceG, thicknessMm float64, pieces int, coatID string, servings int, kept Kept) (here, deep Plate) {
+func (w *Worked) Serve(cut food.Cut, pieceG, thicknessMm float64, pieces int, coat food.Coat, servings int, kept Kept) (here, deep Plate) {
 	added := w.added
 	for from, g := range w.SaltFrom {
 		if from == "salt" || from == "marinade" {
 			added.SaltG += g
 		}
 	}
-	return Serve(cut, cut.Piece(pieceG, thicknessMm), pieces, pieceG*float64(pieces), w.Coated, coatID, added, float64(max(1, servings)), kept)
+	return Serve(cut, cut.Piece(pieceG, thicknessMm), pieces, pieceG*float64(pieces), w.Coated, coat.Fried, added, float64(max(1, servings)), kept)
 }

@@ -31,6 +31,10 @@ func (s *Server) GetCatalog(ctx context.Context, _ GetCatalogRequestObject) (Get
 	if err != nil {
 		return nil, err
 	}
+	pantry, _, err := s.pantry(ctx)
+	if err != nil {
+		return nil, err
+	}
 	c := Catalog{
 		Surfaces: []Choice{
 			{"wet", "Wet from the tap or the brine", "still wet"},
@@ -75,11 +79,7 @@ func (s *Server) GetCatalog(ctx context.Context, _ GetCatalogRequestObject) (Get
 		c.Cuts = append(c.Cuts, info)
 	}
 	for _, k := range food.Coats() {
-		allergens := k.Allergens
-		if allergens == nil {
-			allergens = []string{}
-		}
-		c.Coats = append(c.Coats, CoatInfo{Id: k.ID, Name: k.Name, Says: k.Says, Allergens: allergens, NeedsOilG: k.NeedsOil, Source: k.Source})
+		c.Coats = append(c.Coats, CoatInfo{Id: k.ID, Name: k.Name, Says: k.Says, Allergens: pantry.Allergens(k), NeedsOilG: k.NeedsOil, Source: k.Source})
 	}
 	return GetCatalog200JSONResponse(c), nil
 }
@@ -124,6 +124,13 @@ func (s *Server) checked(ctx context.Context, in PlanInput) (store.Plan, error) 
 	}
 	if in.SecondFryerId != nil && *in.SecondFryerId == in.FryerId {
 		return p, program.FieldErrors{{Field: "secondFryerId", Value: *in.SecondFryerId, Allowed: "the id of another of your fryers"}}
+	}
+	pantry, _, err := s.pantry(ctx)
+	if err != nil {
+		return p, err
+	}
+	if err := p.Bench.V.Check(pantry); err != nil {
+		return p, prepError("bench.", err)
 	}
 	d, err := s.dish(ctx, p, f, safety.US, 0)
 	if err != nil {

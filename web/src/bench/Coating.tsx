@@ -11,7 +11,7 @@ export function Coating({ bench, set, answer, catalog }: Props) {
   const c = bench.coating;
   const change = (what: string, more: Partial<typeof c>) =>
     set(what, (b) => ({ ...b, coating: { ...b.coating, ...more } }));
-  const floured = answer.coat.id !== 'paste' && answer.bowls.some((b) => b.ingredient.endsWith('-flour'));
+  const floured = answer.bowls.some((b) => b.ingredient.endsWith('-flour'));
   const eggs = answer.bowls.some((b) => b.ingredient === 'egg');
   const bowls = answer.bowls.length > 0 && answer.coat.id !== 'leavened-rub';
   return (
@@ -82,7 +82,7 @@ export function Coating({ bench, set, answer, catalog }: Props) {
             { id: 'rice-flour', name: 'Rice, gluten-free' },
             { id: 'chickpea-flour', name: 'Chickpea, gluten-free' },
           ]}
-          value={c.flour ?? 'wheat-flour'}
+          value={c.flour ?? answer.bowls.find((b) => b.ingredient.endsWith('flour'))?.ingredient ?? 'wheat-flour'}
           onChange={(flour) => change('flour', { flour })}
         />
       ) : null}
@@ -112,8 +112,8 @@ export function Coating({ bench, set, answer, catalog }: Props) {
         <Stepper
           label="Starch in the flour: more is crisper and paler"
           unit="%"
-          value={Math.round((c.starch ?? 0) * 100)}
-          min={0}
+          value={Math.round((c.starch || 1 / 3) * 100)}
+          min={5}
           max={50}
           step={5}
           onChange={(v) => change('starch', { starch: v / 100 })}
