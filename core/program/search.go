@@ -4,7 +4,8 @@ import (
 	"context"
 	"math"
 	"runtime"
-	"sync"
+
+	"golang.org/x/sync/errgroup"
 
 	"velocrustum/core/thermal"
 )
@@ -256,25 +257,10 @@ func (s *setup) search(ctx context.Context, w Way, g goal) (choice, trial, error
 
 // parallel calls f for 0 to n−1 on all cores and returns an error of theirs.
 func parallel(n int, f func(i int) error) error {
-	errs := make([]error, n)
-	next := make(chan int)
-	var wg sync.WaitGroup
-	for range min(runtime.GOMAXPROCS(0), n) {
-		wg.Go(func() {
-			for i := range next {
-				errs[i] = f(i)
-			}
-		})
-	}
+	var g errgroup.Group
+	g.SetLimit(runtime.GOMAXPROCS(0))
 	for i := range n {
-		next <- i
+		g.Go(func() error { return f(i) })
 	}
-	close(next)
-	wg.Wait()
-	for _, err := range errs {
-		if err != nil {
-			return err
-		}
-	}
-	return nil
+	return g.Wait()
 }
