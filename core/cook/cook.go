@@ -26,8 +26,10 @@ const (
 	Stop    = "stop"  // given up before the food went in
 )
 
-// An Event is one thing said.
+// An Event is one thing said. Its id is the device's own, so that it counts
+// once however often it is sent.
 type Event struct {
+	ID    string    `json:"id" db:"id"`
 	Kind  string    `json:"kind" db:"kind"`
 	At    time.Time `json:"at" db:"at"`
 	Value float64   `json:"value" db:"value"`
@@ -82,12 +84,16 @@ type Step struct {
 	Action, Label        string    // the main button's event and words
 }
 
-// doubleTap is the time within which the same word again is a slip of a
-// greasy finger.
+// doubleTap is the time within which the same word with the same value is a
+// slip of a greasy finger.
 const doubleTap = 4 * time.Second
 
-// Add returns the events with e added, or why it cannot be.
+// Add returns the events with e added, or why it cannot be. What was said
+// already, by its id or by a finger that tapped twice, adds nothing.
 func (l Live) Add(e Event) ([]Event, error) {
+	if e.ID != "" && slices.ContainsFunc(l.Events, func(o Event) bool { return o.ID == e.ID }) {
+		return l.Events, nil
+	}
 	refuse := func(allowed string) ([]Event, error) {
 		return nil, program.FieldErrors{{Field: "kind", Value: e.Kind, Allowed: allowed}}
 	}
@@ -95,7 +101,11 @@ func (l Live) Add(e Event) ([]Event, error) {
 		return refuse("nothing more: this cook is finished; undo to go on with it")
 	}
 	if n := len(l.Events); n > 0 {
-		if last := l.Events[n-1]; last.Kind == e.Kind && e.At.Sub(last.At) < doubleTap && e.Kind != Probe {
+		last := l.Events[n-1]
+		if e.At.Before(last.At) {
+			e.At = last.At // a clock set back
+		}
+		if last.Kind == e.Kind && last.Value == e.Value && e.At.Sub(last.At) < doubleTap && e.Kind != Probe {
 			return l.Events, nil
 		}
 	}
@@ -135,6 +145,18 @@ func (l Live) Add(e Event) ([]Event, error) {
 		return refuse("loaded, turned, dialled, more, out, probe, look, stop")
 	}
 	return append(slices.Clone(l.Events), e), nil
+}
+
+// Without returns the events but for one, or why it cannot be taken back.
+func (l Live) Without(id string) ([]Event, error) {
+	i := slices.IndexFunc(l.Events, func(e Event) bool { return e.ID == id })
+	if i < 0 {
+		return l.Events, nil
+	}
+	if l.Events[i].Kind == Loaded && i < len(l.Events)-1 {
+		return nil, program.FieldErrors{{Field: "event", Value: "food is in", Allowed: "the food is in while something was done with it since; take that back first"}}
+	}
+	return slices.Delete(slices.Clone(l.Events), i, i+1), nil
 }
 
 func (l Live) over() bool {

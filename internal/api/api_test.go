@@ -288,7 +288,7 @@ func TestACookFromHeatingToTheLogbook(t *testing.T) {
 		t.Errorf("the logbook begins with %+v", first)
 	}
 	// Taken back, it goes on; put aside and brought back, it is all there.
-	if c = get[api.Cook](k, 200, "DELETE", "/api/v1/cooks/"+c.Id+"/events/last", ""); c.FinishedAt != nil {
+	if c = get[api.Cook](k, 200, "DELETE", "/api/v1/cooks/"+c.Id+"/events/"+c.Events[len(c.Events)-1].Id, ""); c.FinishedAt != nil {
 		t.Error("still finished after taking it back")
 	}
 	say(c.Id, `{"kind":"out"}`)
@@ -315,6 +315,38 @@ func TestConcurrentTapsCountOnce(t *testing.T) {
 	c = get[api.Cook](k, 200, "GET", "/api/v1/cooks/"+c.Id, "")
 	if len(c.Events) != 2 {
 		t.Errorf("six taps at once left %d events", len(c.Events))
+	}
+
+	// An answer that was lost and a tap sent again, long after: once. Taken
+	// back it stays so, however often it is sent or taken back.
+	at := "/api/v1/cooks/" + c.Id + "/events"
+	for range 3 {
+		c = get[api.Cook](k, 200, "POST", at, `{"id":"device-a-0001","kind":"more","value":2}`)
+		k.wait(time.Minute)
+	}
+	if e := c.Events[len(c.Events)-1]; len(c.Events) != 3 || e.Id != "device-a-0001" || *e.Value != 2 {
+		t.Errorf("sent three times: %+v", c.Events)
+	}
+	for range 2 {
+		c = get[api.Cook](k, 200, "DELETE", at+"/device-a-0001", "")
+	}
+	if c = get[api.Cook](k, 200, "POST", at, `{"id":"device-a-0001","kind":"more","value":2}`); len(c.Events) != 2 {
+		t.Errorf("taken back and sent late: %+v", c.Events)
+	}
+	// Two values within a second are two things said.
+	get[api.Cook](k, 200, "POST", at, `{"kind":"more","value":2}`)
+	if c = get[api.Cook](k, 200, "POST", at, `{"kind":"more","value":3}`); len(c.Events) != 4 {
+		t.Errorf("two and three minutes more: %+v", c.Events)
+	}
+	if p := get[api.Problem](k, 422, "DELETE", at+"/"+c.Events[0].Id, ""); p.Errors == nil || (*p.Errors)[0].Field != "event" {
+		t.Errorf("the loading was taken back under what followed: %+v", p)
+	}
+	get[api.Problem](k, 404, "DELETE", at+"/never-said-0", "")
+	// A clock set back an hour stops the cook's, no more.
+	k.wait(-time.Hour)
+	c = get[api.Cook](k, 200, "POST", at, `{"kind":"probe","value":60}`)
+	if n := len(c.Events); c.Events[n-1].At.Before(c.Events[n-2].At) {
+		t.Errorf("events run backwards: %+v", c.Events)
 	}
 }
 

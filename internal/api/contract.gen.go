@@ -468,12 +468,15 @@ type Cook struct {
 // CookEvent defines model for CookEvent.
 type CookEvent struct {
 	At    time.Time `json:"at"`
+	Id    string    `json:"id"`
 	Kind  string    `json:"kind"`
 	Value *float64  `json:"value,omitempty"`
 }
 
 // CookEventInput defines model for CookEventInput.
 type CookEventInput struct {
+	// Id the device's own, so that it counts once however often it is sent
+	Id   *string            `json:"id,omitempty"`
 	Kind CookEventInputKind `json:"kind"`
 
 	// Value °C for probe, minutes for more, 0 pale to 4 dark for look
@@ -978,9 +981,9 @@ type ServerInterface interface {
 	// AddCookEvent Say what was done; the server sets the time
 	// (POST /cooks/{id}/events)
 	AddCookEvent(w http.ResponseWriter, r *http.Request, id Id)
-	// UndoCookEvent Take back the last thing said
-	// (DELETE /cooks/{id}/events/last)
-	UndoCookEvent(w http.ResponseWriter, r *http.Request, id Id)
+	// RevokeCookEvent Take back one thing said; again it changes nothing
+	// (DELETE /cooks/{id}/events/{event})
+	RevokeCookEvent(w http.ResponseWriter, r *http.Request, id Id, event string)
 
 	// (PUT /cooks/{id}/outcome)
 	PutOutcome(w http.ResponseWriter, r *http.Request, id Id)
@@ -1127,9 +1130,9 @@ func (_ Unimplemented) AddCookEvent(w http.ResponseWriter, r *http.Request, id I
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
-// UndoCookEvent Take back the last thing said
-// (DELETE /cooks/{id}/events/last)
-func (_ Unimplemented) UndoCookEvent(w http.ResponseWriter, r *http.Request, id Id) {
+// RevokeCookEvent Take back one thing said; again it changes nothing
+// (DELETE /cooks/{id}/events/{event})
+func (_ Unimplemented) RevokeCookEvent(w http.ResponseWriter, r *http.Request, id Id, event string) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
@@ -1471,8 +1474,8 @@ func (siw *ServerInterfaceWrapper) AddCookEvent(w http.ResponseWriter, r *http.R
 	handler.ServeHTTP(w, r)
 }
 
-// UndoCookEvent operation middleware
-func (siw *ServerInterfaceWrapper) UndoCookEvent(w http.ResponseWriter, r *http.Request) {
+// RevokeCookEvent operation middleware
+func (siw *ServerInterfaceWrapper) RevokeCookEvent(w http.ResponseWriter, r *http.Request) {
 
 	var err error
 	_ = err
@@ -1486,8 +1489,17 @@ func (siw *ServerInterfaceWrapper) UndoCookEvent(w http.ResponseWriter, r *http.
 		return
 	}
 
+	// ------------- Path parameter "event" -------------
+	var event string
+
+	err = runtime.BindStyledParameterWithOptions("simple", "event", chi.URLParam(r, "event"), &event, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: r.URL.RawPath == ""})
+	if err != nil {
+		siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "event", Err: err})
+		return
+	}
+
 	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
-		siw.Handler.UndoCookEvent(w, r, id)
+		siw.Handler.RevokeCookEvent(w, r, id, event)
 	}))
 
 	for _, middleware := range siw.HandlerMiddlewares {
@@ -2338,7 +2350,7 @@ func HandlerWithOptions(si ServerInterface, options ChiServerOptions) http.Handl
 		r.Post(options.BaseURL+"/cooks/{id}/events", wrapper.AddCookEvent)
 	})
 	r.Group(func(r chi.Router) {
-		r.Delete(options.BaseURL+"/cooks/{id}/events/last", wrapper.UndoCookEvent)
+		r.Delete(options.BaseURL+"/cooks/{id}/events/{event}", wrapper.RevokeCookEvent)
 	})
 	r.Group(func(r chi.Router) {
 		r.Put(options.BaseURL+"/cooks/{id}/outcome", wrapper.PutOutcome)
@@ -2778,17 +2790,18 @@ func (response AddCookEventdefaultApplicationProblemPlusJSONResponse) VisitAddCo
 	return err
 }
 
-type UndoCookEventRequestObject struct {
-	Id Id `json:"id"`
+type RevokeCookEventRequestObject struct {
+	Id    Id     `json:"id"`
+	Event string `json:"event"`
 }
 
-type UndoCookEventResponseObject interface {
-	VisitUndoCookEventResponse(w http.ResponseWriter) error
+type RevokeCookEventResponseObject interface {
+	VisitRevokeCookEventResponse(w http.ResponseWriter) error
 }
 
-type UndoCookEvent200JSONResponse Cook
+type RevokeCookEvent200JSONResponse Cook
 
-func (response UndoCookEvent200JSONResponse) VisitUndoCookEventResponse(w http.ResponseWriter) error {
+func (response RevokeCookEvent200JSONResponse) VisitRevokeCookEventResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response); err != nil {
@@ -2800,12 +2813,12 @@ func (response UndoCookEvent200JSONResponse) VisitUndoCookEventResponse(w http.R
 	return err
 }
 
-type UndoCookEventdefaultApplicationProblemPlusJSONResponse struct {
+type RevokeCookEventdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response UndoCookEventdefaultApplicationProblemPlusJSONResponse) VisitUndoCookEventResponse(w http.ResponseWriter) error {
+func (response RevokeCookEventdefaultApplicationProblemPlusJSONResponse) VisitRevokeCookEventResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
@@ -3880,9 +3893,9 @@ type StrictServerInterface interface {
 	// AddCookEvent Say what was done; the server sets the time
 	// (POST /cooks/{id}/events)
 	AddCookEvent(ctx context.Context, request AddCookEventRequestObject) (AddCookEventResponseObject, error)
-	// UndoCookEvent Take back the last thing said
-	// (DELETE /cooks/{id}/events/last)
-	UndoCookEvent(ctx context.Context, request UndoCookEventRequestObject) (UndoCookEventResponseObject, error)
+	// RevokeCookEvent Take back one thing said; again it changes nothing
+	// (DELETE /cooks/{id}/events/{event})
+	RevokeCookEvent(ctx context.Context, request RevokeCookEventRequestObject) (RevokeCookEventResponseObject, error)
 
 	// (PUT /cooks/{id}/outcome)
 	PutOutcome(ctx context.Context, request PutOutcomeRequestObject) (PutOutcomeResponseObject, error)
@@ -4314,25 +4327,26 @@ func (sh *strictHandler) AddCookEvent(w http.ResponseWriter, r *http.Request, id
 	}
 }
 
-// UndoCookEvent operation middleware
-func (sh *strictHandler) UndoCookEvent(w http.ResponseWriter, r *http.Request, id Id) {
-	var request UndoCookEventRequestObject
+// RevokeCookEvent operation middleware
+func (sh *strictHandler) RevokeCookEvent(w http.ResponseWriter, r *http.Request, id Id, event string) {
+	var request RevokeCookEventRequestObject
 
 	request.Id = id
+	request.Event = event
 
 	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
-		return sh.ssi.UndoCookEvent(ctx, request.(UndoCookEventRequestObject))
+		return sh.ssi.RevokeCookEvent(ctx, request.(RevokeCookEventRequestObject))
 	}
 	for _, middleware := range sh.middlewares {
-		handler = middleware(handler, "UndoCookEvent")
+		handler = middleware(handler, "RevokeCookEvent")
 	}
 
 	response, err := handler(r.Context(), w, r, request)
 
 	if err != nil {
 		sh.options.ResponseErrorHandlerFunc(w, r, err)
-	} else if validResponse, ok := response.(UndoCookEventResponseObject); ok {
-		if err := validResponse.VisitUndoCookEventResponse(w); err != nil {
+	} else if validResponse, ok := response.(RevokeCookEventResponseObject); ok {
+		if err := validResponse.VisitRevokeCookEventResponse(w); err != nil {
 			sh.options.ResponseErrorHandlerFunc(w, r, err)
 		}
 	} else if response != nil {
@@ -5092,153 +5106,155 @@ func (sh *strictHandler) Simulate(w http.ResponseWriter, r *http.Request, params
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"7H3tktu2luCroLRTld0a2i3nY3Zu+5fjufb1xh674ns3PxJvFUQeiYhAgAHAlrXZfqdb+wh5si0cACRF",
-	"ghIoqTu5O/PH5e4mQeDgfH/+ushlVUsBwujF7a+LmipagQGFP70p7L9MLG4XNTXlIlsIWsHidsGKRbZQ",
-	"8EvDFBSLW6MayBY6L6Gi9g2zr+1T2igmNov7+2zxZv2Omry0fyxA54rVhkm77l9LIHegNJOCmJIaYkog",
-	"eUnFBsiOalLRAogUGWGC/NJIA3qRuR2VQAtQ3Z7erJ+4bxzbyb3dtq6l0IAn/KDkikNl/5tLYUAY+19a",
-	"15zl1G7xpnZP/PPP2u73197a/6Rgvbhd/JebDoQ37q/6JqyLXzw88Q/2lDsQhuyU9ODxr9lVX5h/g9og",
-	"pGola1CGua1WuMu1VBU1i9tFIZsVh0UWjiiaagVqcZ8t6twkPXnfv8If7fru3U/tk3L1M+RmkS0+P9nI",
-	"J/6XtYL6adhl709PWFVLZRwW2QMs7oDLXDXaNNVNLhXc2Ffxu99SvQUH6qJgFjCUf+iddk25hmwAgMJ+",
-	"8V0qFArmEDn5BV1S+5shgirIDRUbDkQqomQjiu7lgFbZYseK5L0N4O6+exLocqNo9dQDbi7Y8eUe5PUY",
-	"vVaWdpjY4A/MQBV9pn154gkq9A7UKer4yKqGI3lZ2IEo3jGReEtrtXfrH97SEvnGmiltMvIMf9CQy/5l",
-	"MWFg4ymEQe72G/mbB9ZpAncwzRbaUGVSTzC4fHecdke9xVq4dFvKAnhHyHLf/oIqRff2Z8SARKCCALXZ",
-	"/1AmPs6K8QVIARnRcAeKckspRm7AlHi2EbH83LAcPuSpu6uYaExgAf1vrpWsunsnDjutoDASf82pNkQ2",
-	"llwSPuPEyK/j7Sqgxb73l5WUHKgY3SUKRVwlayml2324kd7xe4APX0m52RW4ix1tNJfVWipD7QFHwCrl",
-	"jlRU7AlnYGEkBQSI7ZgpCWWKrMDsAESUZjTd67hs78Og4yJ+n/7Fw83NYnb6Em4HwikdR8XMWCPJS8ly",
-	"0GQFa6kAkWkVOO8hw8slNRYQ80TZim5iCJXhcuO7o8T+HjG7BFJzmgOR6/CD+ELHqCxXTbWKUM1wlZXF",
-	"PP9wZJk1l406vcquBGqIeziyCqdqA3/ebHT82BzoHQgPx8MPreiWiQ2p5a4AFUAw+E5vJcn4eA2B3Kli",
-	"VjisVKNLx6F09MA11XpKOFjunKeyyV0JKkKIdv+ScbKRoG8J5Tyzu2lqsrabsoKLFeB0YaZJU4/3eB9h",
-	"EnljzsBDquP7yxvTaeNONhGqwGnjTBh5S1ZSQJGRtbIkZv+3aowBtebM/mAXiG29L3sn+JP9jn295e67",
-	"UnIgO2Cb0sRZE2c5OOXrcE3Uyix2WmaHT9kfKNkpWqcJBV1b6vCyarzhRsAdiAGU0lbGU72O7BnP6UjK",
-	"oUALyxTlYoQYhdrPx4tSNs4CTAFRXkrJY8CvISOK5tuMKCY0KtA7MGn4vGaC6fJA0zymjr0xgLpYRT+/",
-	"cc9/+fVYclZUMUELOLXau/Ac6oPM4+sMGYI0JOX2C03kzhmvFgXzRlly2Y+kSAXUfAD13SbVxAP1XaK6",
-	"FgOupvwMZmFRfXzNurQE66VRBbRnxlesKDhYFDaSlPQOMrJ8+k0aeczBQM5+aaI6qaV1Len2luyoAWVF",
-	"AN9aNHS8yv4UY1EWPFEFawrVC7W3goUJxHH7xeiyRoHYmDJd8zVWapr05/GUr88yQt3JAtxjaqgGdRfs",
-	"wyEPHqzmeU7WakcpLgWnq53rULAvv2iNz4GU4xzUBsSh4Tq6n5GeLXdcJ3Mg3MG3csejxphX644t8NI+",
-	"g8/qiLRZ7ZGkStloKCUvvtDEcabnhMMazRyCCgexyo6lua2QO5FGbAVA/UoxKE5avZwaGFqMI6IzpZVa",
-	"Um4Tvp4t0Pqw2iNyJNFwbte/A/GXwAIOP9AIw3ifv5RUe6+h1CDIiCH1ILSCvRQFWctGkcLZJSn8RdKT",
-	"kHlrn0ERsx05UY6Lmu0E+lVU64h+oOiOdDoC5Zy0voMUWxqobtQxeRYhjMMNvKhkI4y2Xw/ylFALVJTY",
-	"QUPvI6qupRQ6I6s9YWKjoGAgempAx2LkHYhJnAKiaYWmKyWFrEAblhP7RtrJa5q2dE0FaoyMJ66LJJFK",
-	"N7WSaxYzzz9SbiyA0MlJ6NqANwa8qM7S0Cn4ZSP4pJrV61SVjnLzSsnqGJakiK+Y3pEuzbRBF2E6LX00",
-	"rU9xeHi9o/VRpE/7wI7WsdUjDv5cNrwg2ljKYAJtOyp66H9APlJ56hkTxVBOB5h4ruRFSwfa3uX5K896",
-	"8i+ga5/lB0EXOM6BV8pTZCCfjr/1WEmAbkxp6KTiSCr3WEGM6fjlo3+bdNXVjXnfmGQ0Nyzf6rP0pQM+",
-	"5n1+YbluG90pYrB5SQ3lcjOGjL3SdKS0esMbsZZRvaOZs1AzuQ66qb9jopixGrrQYottGlZQkcM11uKs",
-	"YiaiJCANUmKvDLQhFd0TK4wyJERtoK5B6bEZRj+/YOplql+afn7tjzLjlXedNzvthQ9HghUV/fzR0M3x",
-	"PyvzMt3TPuf8TBycf2wCc6DaO5Jozx4mquGAd0L1NlFvYWLGSYaRzRaI3RGz9rIPbqX/pT78+qAenHyA",
-	"CFHTqVFreh2E31FhLl9nACBkE5nnO73t9mn1gAmEfbQEGOVvGMWfpM0dVQI9u0rWUltDhhnU5VdgtXgX",
-	"IoQiQ+USRGH/YK32p+S9QP3eO/oz4vebWcMj3wrQ+l2VWQ3udUZqUN/6uJAmGszTEdFv2N2E3svpCnj0",
-	"L3btWAys56+04pkEY6gNHqT5drrw+FXikw48cZu3g9g5lOUglBjO8fhwfjTHY/NYkyjmaQkhlDWwa5wV",
-	"KVUBinAmgNSN0YTFHZZTgT9cO0oN3gUww+E2ca6AfImK/AyFu9lQ9eG87BFWJKOBU1jPRoKg7lzLzTMX",
-	"ewRAod9HGcDGshvybLkkefXb/02MMMTjqtlCy0ZFqfYU9h0q/N122yXj6Cl8GtYYsGtmJpyrtQIN5pbo",
-	"UiqTkTUz2hozXKLFOlbPkdVT7m/r/Xpx++NJNubeuP+ULUTDuQtuG9VAGuwiosdSuYKc1UCY0cDXpJCg",
-	"Q9LAWsoiEuVVyTrenMSLmZkQmq4hIRHB7dY/Hsk7+HTSynTg613YFGObIvEWmS4hdLmNEHlumpkI5Fb8",
-	"FIvz++8RqoPyUdK6Boxsol8yxOC0YZxbFMllhfrUqhXRg6hXyfLSy/t1w4MfsmC6dKoA09EYZi+1akRn",
-	"ITQafRHuYJZGKOX2z/aVqJmHTggoXgwQkhp4YlgF0fwAqSCn2szL+WrTuI698so+9EbUjTnCp62eNW/H",
-	"05xd7uIJqhrUHagvNMm5zA8tlmMfko1BdDlxzPf+MedMFAm+RNECxb7wJg4Y+ydx2qV/eC+YfjYPnNaa",
-	"TsG6j8bHaiaFV/ttdxUeHFmg+azNlvM477/dw8Hu1B30W1rtiCwuAANhjHnODGhsmYhfxx3lDZyjWeGK",
-	"md3E0W07lJinYIbNgmgqVOeRluyOGuWAWDCrS9j/VRIzG1w6Xa3kCtAHiUEebWTd213k0Ic09dvfX6Ij",
-	"BpfJiE+Rw1/Zz2RkSWrKwfLbr0lB1Rb/xNMiSlH4TYHuo0femJogSSGJkDtngbqw064EMdIOaG683jRm",
-	"HYiqvZA4ZQKjz1IQr6xFwi2GMn7cIp1Qa/rLK6BFdH0Bn83EGkyTosF8ty5pYSdVNOW5LqmGPvaEGJ7j",
-	"ye5/qhHC/c+ilPsf4pT/JXqTn/gcTS99ophkmOFxro0XEzuPT8yxx7WiV2z88RL59wCN3HHDRtpbmkSs",
-	"pqqo2k8pMOkJz606OZa8Z0jrCSHKhGYFTKHcGLivPMMlueSyUZhGKE1J0G1EPDIC8q1WK2n/kx45ahWT",
-	"sdv3DuKZhEeEu4FjcjL9RmbLyESZh4eK4lMzYfGOnYrjMEqXEIV+y+6HkfInVdUnZ21vPlvke86EK7QB",
-	"zlmtJYtT6EbJpo5j14TmBlSb1xOeY7YpDWjjgtttNqSh29R4L8dcm4nEVe/0So6ay8mNlkDvmEt0viTH",
-	"vOaNonGerxqebHtai8/s57kTcBmW02Snkn88lnBJif+ju7fMG1acwTjY0l1QyjfDlaVmQrHClOdoW92H",
-	"WhQKq8VIs/3OpUh2hEd43AgUli2Ccx4pdrTN/gX17ralt4DOLbYEFDvqH3oVDLaBNGNqzZ3ZND5iRT+z",
-	"yjITx3rc/5dPv4rcV2dOH82xck+56i7+jn5+eerDXy97n372zTJeKGbF8aml8OV2qa+mVnq/XmswpxY7",
-	"2NaTr6cWs9rpySN+0z9hbCFFd76ec+w9sDrb32ov+w5xuNXKlaysnC+sRvzlckl++/vLKEZ3WzoA+tNv",
-	"rNJUQYH5PwYjgBaVRMP5ZHFRRENZg1LOnE337Q4NHAcLn9cQlWKBQ1f081vPoP7FHSf8+CymC8sdqB9O",
-	"3NRX3yz7gPmXZezaFc23cc3GqENvZ+8We57bE5mZyFc635znMN7E7Epc3HGylrwPcbtHMz1K7KNs2G2H",
-	"ff5kvYuc5DLnWLL/yYf+kfhQ9EKeZf8Y/KnHiAbliAx4oZ2uugOFlvMWCkw8paIgQho0yolcr/uG0RGd",
-	"/dny/yeeNtQVXYUu4XAH3Od1hrMcYX/jMJQIaaAdXh/HqwFTfCguOMnhvsPU7HklJS5rQjjsJDkVLS4R",
-	"StAxSqRC/F3JzyNl+yzim49pnBk1ldvUXc4pTnE9zGtr+sMR2mp+K5CwmP/TKXN90n/45iCBce5VMm1R",
-	"/tlySTboats4N6O9wAKEZmZPfM4/pk9HnI5OU0owhs4MjOdUrVKbLbgdp5ab01gnkA2hzmp8TpaEra3d",
-	"yDQyzVw2wqATOqVBADWzyth7TPHr00yRCW2AHs8YmMlmFYtFqtdSkWdku0FgODDMKOiolTSQ7NBSkk8l",
-	"yvDk0HTrXugd/8seUfZWbTZUzbH7Z9be43E6nPT45k8TPu/R2+FLB7DM0VX48LRJHClgetPPCT6rigmr",
-	"GOcpvqkVg0ezrY8lN6cVb+HOzzz1W19eM+PUeRN3iSP/eBcKZ1II5Uhy7Yna3zVVRDABBkBg1csOhNmH",
-	"OuCCrdehXt07gjAZMQdhnpN/daUea9rwRM+hnpPHeyzjz//th7ZUcNhTA8BVSxIpCDMZ2dyEhKaMjKv+",
-	"qQnpl67YAaN4aUe6MPcwd5HIkNjbu/rELJW3roDi3PwUX7k1ld6aNwa1tFWvat532iBbwdYwkuhTlfEC",
-	"dkSKYOlIAXP6c2SuQHcqf8t+8gsdCsp8prb9oPO7lzTRQ27kabZiZJeh5jbVXl8Ki/HwPpPJvOuVfs9h",
-	"NJKaj3EAHtQZFmpPNFAtMaV5C7Vp2znYJTKytNbps0QVRqqJaENX+FcB7YWVqa/JsztKpr85JdbjKN6l",
-	"1fhDmYPPTdYfR/HB3+iFGPE9pgKelZo7T3c8p/vAOTrlEdWo3UIKgD1gzgWvrLyyEcmn4nLXBvcwXiwF",
-	"+DSQRcS1l5x6OSNNcxw7HbToUd5Gv3LKp4+nz4mGd2T0VT+G+9Wpqg6f9+niuO48MTs2PUQ8M13V3vKM",
-	"aiqt30qt5/YFS3y4qevUvQyrhwJaUlctFLJr/YrtMbu4XP8ox9Ju42qJJ5zzFZP3XdrhHEl3rFrHyNCT",
-	"02XTMM9N+pbeMt6DyhFG8L/UFCGu5RptC5drXVLMMFo1SpioW6lLT2n9OHTnQbvv1inUPu7/9Kkfp/Yb",
-	"K1n+4DMyB8wh9BU72RECoYCgm5WnM6dhBDr/JpJAjyTNpnY0iIigf01wa/SrmA4xynP90Mqr17vvIM5x",
-	"6KUfqby+v5ZdY082MmSrucp5KiQ2HwztJM4omkLf9KsOtAPntfuAd7yiHob6oO71gordK/a/+yurIoT2",
-	"VuaUI2kRX0jmmuVllugNKPvM//qvPy6fffpx+eRPn/7Plz8un3z16b/d/rh88o371T/Fvnh2bLDD2lZ9",
-	"CJg2LD4P4P00QUDnRPRmktiV6OU/CeM/CGHEQ0BnIriJFCXmVCX321jT5J4F29yliSVqVMl+MOf/nFNX",
-	"+Pq8UmzXYgKPkXkgeQD0dhG+kGKmfPAdLc6yUj5IZRRlkaT/vFEux3Sq03G6WVKyTZn67JaJ4i8zn38r",
-	"dy/TVfKX11evT2jM+NEAht6W+6dNaXxbMMqTYd5PHEjBaDCGg05dHhMG4nk6O4rBqmnMwTyBo4XJx3mV",
-	"e/9IqfFRq9ABsQ+gcJoeEDKP/u1pEm2XlpzOt17CEt+71h1ze8QHFBlW5dHQAOB5yBEhUhGqSSmNz1Ld",
-	"yNR84KTqta6wyuVOxlt/RyVKN5Rg2AF/sjIElJLqaGd2bu3UYqKSYAoj2wKeNJR0j2ftx1KoWhtqmokQ",
-	"zFTVx9Cz7Gsy/FITMA2Kzqw+qNhKKYJRlKng+/VdtF3eD0X97efGqm7YPNpHsw3qZPbPwnnwk4QyWCqd",
-	"VZmwGTi15uXQvZzfkj0lvgw62tTaqXSNCYAM5X0Dnpr5oloLCyzTthvFzn67EnupoS47QAkvesJGUxDR",
-	"NEqcD7wZ1xTyagaRN87qzCrLW8CO0HkJ+faWUKx7c9hVyTvAXICSxQrshyDwcwQmE1iOygmPS6mMvx1R",
-	"cDbf7/UGGHuMV+gu9tXavqHzju5dXzXilfWBAvdwAxDOH2BwUY3IbFutnVwwiFzRNTY7/NM3FpTPlkus",
-	"08gV07X9j2VnRYYpJ/IOVHEQcewpOgrjXROKzBq+3U9SxGEjh2hPaRkLuXHQ2opx1wjouT2DD6ljO0q8",
-	"lsR4JauAMwHpfTqdV/YY2xiLrx3dnxZe9qGu1qOlo25uRAfM6AwJ9/3ILIn2hnrHDaBNJ+vQ/+Fcuj4r",
-	"vBbnkJLxDFM9CdYOg441E59Lbgaq+uUFddnu/SOSJg7ZM4NrB3CVVQWioCbatCXe5GhX7tsGwUaSFXZC",
-	"cetA8ZzQlQZhvL7iPVAs6q+xdkGU9HfR75rAw3HN1G6mXfeXE8IKd+O/nX4Bffhd6yLeeqZyePz3AlxL",
-	"Ka/p+Dk+I+tFCohzErme7AYWTIWkcWQWbEO8OfbiAErREMlHwNETenbAiVUTRbyh61w/4tNYNGxctwHF",
-	"cnNgO/WqUKc7ElqbDxNw2gWyVDdafyNW8ZL/O/pxbIMUem4O+vsyseHwhKPkIlvol/73Tu5aJceicFL7",
-	"TGCNecJ5Uzum7zZVgT2ThRD2f2riNfRQ1aCo8W1Vw7uWe706nQfdf9tDpd1v78r6V5D5S+5DJqaI9nqQ",
-	"TMwci2uFIX9AO2f3mpmMaADhMqXoSt5BRqqqGyXiFvtC+9bh4wag0d7rfwmjSZw3nRpCOT8xWGxyPtom",
-	"1v25gI2CVO8Dp977MP7+50Shtz9H4H1e2BezRcifd/tIsayUlNURsFZSWWETLGYcRaWNrLU1eA4snb5u",
-	"JVWR4CxrIw64B1f7ughvx/ael4HzDONR2vxNGMbP12pX+yOYger3Q2Q+hKZhZ3tx2zZidoNJo+e88j5x",
-	"0jnu8Mf1Vx84qtOG7DFdX2Lo2Cdj4mLNNo0LmlFDdthLXFCl5I4wQywOex1t7yrNsDQgcy1g7B8NYIeV",
-	"sbaV6omep0PP81v3LZt9mmumpHz9vTVqzoc0l3L7yoLj/CVUExPNXNKDqj/VuHbvbGJY1aWmMa1qDsf3",
-	"4UpnrPE+NS8rXlK52rtec01eEooHCY032gkaDBO8wUheEFoxHZdZJ04x7CLbv5qhvdsS2AALskOO3AHG",
-	"31N3zJbKkAN79hRl/RZidAPJWX9M1y8uwCdwRu7jtJrEZ3+YEJqzPWBrar63NqOCYtIPdvL86MT4Dmoz",
-	"J6Vw8z0UTdtw64yvzk80tFag3EDc1RX++DGxXWtIH4wkCQZQjMDb+X16t3jg8TmASwy3UVmbGnlrdaSI",
-	"xiMFtLnvSR13qDaxrjCYslEyIaDrBu/qC0J/bAuMtr9Pega763ySPOHZisZ546D/3f04q+rmZfXl3KY2",
-	"yZu6YMx0/2M9yHVrHhzg8PxZDxe6e24BGsM31XC4jLmVks9oyqVAzwmUTTdDSrQrAhmHXXY7CEscbadj",
-	"ZdwlosMgd7hohet5wO9AFSw3R/oShshNLivXadlKWl/c7MvYMYijM+ywiL2Y6RbahsxW9XD10buuNWNQ",
-	"biN21IupjnmbJhZXCOkBuBXnLNhJUoFR8WQ19+XoF5SsoqqVGwrgVd/nxF4PafP0FLgaXxcRxQhnNckF",
-	"T6upU/Oqg2o1J/cEg8qi8JVurTNOeKPQJ3L34kTo6enFIGQ90SvAyPORtxEsoY613Xl3L+Gz3f48Tvg1",
-	"2wK1gFweYq22F+8C5kZZHHX8zOBOXSr+8dke+BTqrRO9G4/Yd6C113RP8TmssArPpxhrOyYK14pnqE80",
-	"E71xe1RzDic7G5FGGTmHSHK6T3rLxQ858oFt0AKkY5Q9U6PVzJw54AVn0MkOInctliVGOF6EIMO5kY1h",
-	"BtMVWzJdpfHSzLYbyOV9Sa4G4+qbn+OUqH6Qg2wBahRSzMQmRM3wRyXXa0/3VzrpufIDiF4uwjIxEj3Z",
-	"EepYt6ZDKH4ZxNZO+nY92o/cxL6dkhYop1Hqy92EB+L8tk5Q1WYfmjNFznGdRk4955uQK1nscTZA23BH",
-	"KuIHuxVHGzlNtW6a1WvpYdopKenT2lLslHjrJfwQJl74Dky9dP8WGRbR7ksp7OuVzwa7nHudl0o6a2Yv",
-	"muVt4u+DpZAehkYHc3F1Rhqcbt2Lbx6Pj1559u38BCVDWXIr7JHTMOR8xSszpqL+DhUuQCszEajMaTMe",
-	"V3qSJRQSpsYXMnMwmAZ31PLWMIli9IESaBHsuolywMNv5da0wgnmmnKTtVNJM+xcEJtNmtKVfVfGzYwd",
-	"M6VsThLWD/6xaI1aSPdtj+o+l3VX4OHafS4add7Rqd7/vpVJbHArjjF2VmhoSo3y0JlrsZraOCKc11Fh",
-	"lDydFHnxNk3osRC2lVJdg0A6s7jmh+6ux7H7VlNALPMZR1aDwTz9LatriM1hSufJ6ZwrzlnwWxETwKkO",
-	"cnyqD5wKnRHLYcElaSiowDIvTShTT9aKQYFjMPVT8tcum8K17fjt7y8z9IOCJpuMOAedJlWVoVdAt1My",
-	"GoFpkJQIWgEOkSBYcrdjGp6SP2MdAK74/auX5E9ff/PfiU8S+ueftRQuA8ZldwEvMlSUMG2/c68wTXwC",
-	"/9OfREtvt4v/2d10r1L0drF8+uzpErOUahC0ZovbxVdPl0+/chV6Jd7cjW9RgojjsywkQoBJnGCz+B5o",
-	"4WaLL9x9gDbfSufJyKUwoc9eXXOW42s3P/v8U3edc1t4HJ8/bPyUjEF154zOWbhCHIG6d/wkMwW6lkK7",
-	"nX25XM469HkdweIJgpPj20+mm2+mA7r397HhWw4jsPeh6yHo2mFNkGwLoS6ZDX3ufswGoo/l1H5Vp5X2",
-	"5m1TTWqQNQeyU8yANe7sAje9wVtxvLRk/a1/6FEQ86wK4edkSTjQO8BSJnS6xQwv1anCaYpnUJjayt9L",
-	"y57CDh6DME67EnQMOf9McYSbyUsmNsHtzPIyuKWvgK0WqTDWTt1oOJwGL9rucRvU+0olm02JtQ5SocGN",
-	"VoP2iBsK5ONo+4NUW1ce/yhIO69c/3w0nMCmzG/gd8cquwvveJtge2GEPxbmqwJURsAiHApmK419cvDl",
-	"SGZRAJM24A7U3o1A8il2XTJkP6yCQ3s2LKSHc4zLBEaZd+PqNxBBuNdgwkT7BwRw+MQEcMMmLwfey8Zo",
-	"ZwJ5Xa7hwSXUg9NWyJ2nx7wdenlEmLjJmI+k4ai29OJEird96mGo0m/h9ybL3kDSCcQJEcpWPdZWu3aN",
-	"h1qjGysYUAMOVLO/AqZ9a9Up54ZmNfguj4xnrVsNa9xcvYtzBjDdmU/rVsreoGkxSZ9vmTYv8YkLAZ08",
-	"ZzTMQBtXb4yu4AXnzjK6AjyddblZSbnNCKemLTtxl0YJZ3eAX8N+IrJ2HtgYubrp/27u4GMI0Vbte9Zv",
-	"EOs92MmDZud0izk2Q3SYSu2eO4+Wn12RluV2kv3bSy2pJivYNOJMXOpo6SbMmZsSeG/ZHbTocTULLveT",
-	"j09DoZ1Ze8YYOvtmqqmWtyXIzCqnll9JgVXKFjUvh/OvrLh31g4Hl8N9COp/w9/HIf11xBPTWHuPFfCc",
-	"KNDGKjwrCwO0jVY0356742xa9bkCFlyC9eefqKaKVmAw2DcxTLt75OZNsbj/dHhxN90I6jPWmmK9L4qi",
-	"G8l7PvdNmoXtxyk/tk5ygo+5jl3MXEEkfqTeZ72jmhRSwHOn4+Bca6LBuPZcyDfuo7d7w2kojYqT6N9E",
-	"IQ8v7PeCmzdxrgK4v9ItIMdwAU2qwyhZTZmLeV1MPb0p4eeRTxNzWjXmfTv/+iFopx1a/scgmhcam25f",
-	"RxLdeKFxZY72vVv195YU2EDhAhloYYVGx5NN48ZbTlq7r+0DIY7/EFjYm6b0yIjYm1Q3AWuEUeYMyl3X",
-	"G8glnWDwpriWj6cdANUYZz66ME5Igel7KdzN1b7J1jG3Nz6yf8jbG7b6euQrbJuVRS7wjdGkbv9++S25",
-	"ogcE/heaFIxyooByvicbdtfPduq541zZX+XyoN2cjWDpez/wMVP/lfJphQ9v67fJKSlWfnBhn62uxv1q",
-	"CqiBB2c1MxTFZ9f98hSXEbALLqAL2XmqFdYB+Xc0w66qKYUTzVx0/Y6avMSV/wgIt3x4hLuCltVDtYdV",
-	"sybQdPk4ZOnk8RU0rZCNdZzZv2ufegx+P5icksj4nYOyupKDt5+gIHeizVrTmJ+F3bTuj7gWesNjHsGv",
-	"+ztNfjk59OWRBdkQb67NYPo48h1ATWiLFqQRBSifNLU4pKzTck/J+gBhTgm+V1JtpDEg/iAC7grYPvde",
-	"H09a/Y5Y5ft04mCUECavqTBqf5Rbf3CPXDVm0GU6zUgq7bLVIqmlfvzRID2s0M6iDTUSPuw0YMczqiIm",
-	"M+isLIuPLJqI4DqoXn7JVlj1tpF1MeGh0GmB4KpZpQ6WWsnqPjYkcZiD8aEPz2P6J34tvY9T+ryyXv2L",
-	"O8uVGdLgrNdnSX3Uflx2NPzy1TXomlNxXBvERORH0QRxOlKC/udTo50PHQPyfrqML+J+EG8Abu6BPFft",
-	"UJtHVqEcwKddAbW/kIuQK9ER0ML3DxiOje9t+Sj3cMkdXJnPejD8sRwbM4nn4S/tWkz5EbwavzdeX8Ol",
-	"cVhufRCCGNwLJsJioixnwimb/+Pj+3+/9Znv7S8xeQ8nbP/6EzbR/WmRkZ8Wcv3T4h6ljhuB1epxhzt4",
-	"Sl6zOyY2/k+I8KSpCYhC+zA5VXnpamGGt+IXGhMZsyf4pQHVdve+DW2Ku6toQbhYUU5FDkUkbeeByDCW",
-	"xnkhOX5+Iop5m4g0T46pD+39+kxMV/+A7Z6vkByB1+uTsOneIpRqBA5yZmGMs8+4dBtQVGy9L8vis+71",
-	"P56SR22P5Aek3fYbE/R7UNPTPnu2nJoQOQcnfQCsPTjk48mOY8C9gvzQLTEeCcl6ioUxsxn0L6BcQ6gG",
-	"ko0J+cw1h4K4ZiSZn5zxS8PyrWenbVPyGOvybXGjzOugt0rbY+A+O7kvHxZ3bU0sF6+lhiwU29AtWKoT",
-	"GzdI0NN86KUytcmN6yyavMt/HO567gZiKIsBadeNy5d4XM5GPXaiqHXZ1W5OC3dFtlhBpu4CyjaKL24X",
-	"N7RmN3fPFvef7v9fAAAA//8=",
+	"7H3bkts4luCvILQTUbvRTKdcl9nu9JPL03Z7yx477J6tiK3yRkDkkYgSCbAAMGVNbf5Tx35Cf9kGDgBe",
+	"QQlkKtPVO/NiZ6YoEDg49+tvq1SUleDAtVrd/LaqqKQlaJD42+vM/Mv46mZVUZ2vkhWnJaxuVixbJSsJ",
+	"v9ZMQra60bKGZKXSHEpqvqGPlXlKacn4bnV3l6xeb99SnebmwwxUKlmlmTDr/jUHcgtSMcGJzqkmOgeS",
+	"5pTvgByoIiXNgAieEMbJr7XQoFaJ3VEONAPZ7un19sq+49RO7sy2VSW4Ajzheyk2BZTmx1RwDVybH2lV",
+	"FSylZovXlX3iD78os9/fOmv/k4Tt6mb1X65bEF7bT9W1Xxff2D/xj+aUB+CaHKRw4HFfM6s+1/8ClUZI",
+	"VVJUIDWzWy1xl1shS6pXN6tM1JsCVok/Iq/LDcjVXbKqUh315F33Cn8y69vvfmqeFJtfINWrZPX5aieu",
+	"3B8rCdUTv8vOR1esrITUFovMAVa3UIhU1krX5XUqJFybr+J7v6dqDxbUWcYMYGjxvnPaLS0UJAMAZOaN",
+	"b2OhkDGLyNFfUDk1fxkiqIRUU74rgAhJpKh51n7Zo1WyOrAsem8DuNv3ngW62ElaPnGAmwt2/HIH8mqM",
+	"XhtDO4zv8BemoQw+03x54gnK1QHkOer4yMq6QPIysAOevWU88pa28mjX79/SGvnGlkmlE/IUf1GQiu5l",
+	"Ma5h5yiEQWr3G/jMAes8gVuYJiulqdSxJxhcvj1Os6POYg1c2i0lHrwjZLlr/kClpEfzO2JAJFCBg9wd",
+	"f8wjH2fZ+AIEh4QouAVJC0MpWuxA53i2EbH8UrMU3qexuysZr7VnAd13bqUo23snFjuNoNAC/1xQpYmo",
+	"DblEvMaKkd/G25VAs2Pnk40QBVA+uksUirhK0lBKu3t/I53jdwDv3xJzsxuwFzvaaCrKrZCamgOOgJWL",
+	"AykpP5KCgYGR4OAhdmA6J5RJsgF9AOBBmlH0qMKyvQuDlou4fbov9jc3i9mp+3A74FbpOClmxhpJmguW",
+	"giIb2AoJiEwbz3n7DC8VVBtAzBNlG7oLIVSCy43vjhLzd8TsHEhV0BSI2Ppf+FcqRGWprMtNgGqGq2wM",
+	"5rmHA8tsC1HL86sccqCa2IcDqxRU7uDPu50KH7sAegvcwbH/og3dM74jlThkID0IBu/prCRYMV6DI3cq",
+	"mREOG1mr3HIoFTxwRZWaEg6GO6exbPKQgwwQotm/YAXZCVA3hBZFYnZTV2RrNmUEF8vA6sJMkboa7/Eu",
+	"wCTSWi/AQ6rC+0tr3WrjVjYRKsFq44xrcUM2gkOWkK00JGZ+2tRag9wWzPxiFghtvSt7J/iTeY/5esPd",
+	"D7kogByA7XIdZk0FS8EqX/01USsz2GmYHT5lfqHkIGkVJxRUZajDyarxhmsOt8AHUIpbGU/1KrBnPKcl",
+	"KYsCDSxjlIsRYmTyOB8vclFbCzAGRGkuRBECfgUJkTTdJ0QyrlCBPoCOw+ct40zlPU3zlDr2WgPqYiX9",
+	"/No+//W3Y8lZUsk4zeDcam/9c6gPMoevM2QI0pAQ+68UEQdrvBoUTGtpyOU4kiIlUP0e5A+7WBMP5A+R",
+	"6loIuIoWC5iFQfXxNavcEKyTRiXQjhlfsiwrwKCwFiSnt5CQ9ZPv4shjDgYW7Nc6qJMaWleC7m/IgWqQ",
+	"RgQUe4OGlleZ30IsyoAnqGBNoXomj0awMI44bt4YXFZL4Dudx2u+2khNHf88nvLVIiPUnszDPaSGKpC3",
+	"3j4c8uDBao7nJI12FONSsLraUoeC+fLzxvgcSLmiALkD3jdcR/cz0rPFoVDRHAh38L04FEFjzKl1pxZ4",
+	"YZ7BZ1VA2myOSFK5qBXkosi+UsRypmekgC2aOQQVDmKUHUNzey4OPI7YMoDqpWSQnbV6C6phaDGOiE7n",
+	"RmoJsY94e7JC68Noj8iReF0UZv1b4H/xLKD/gpprVnT5S06V8xoKBZyMGFIHQhs4Cp6RraglyaxdEsNf",
+	"BD0LmTfmGRQx+5ET5bSo2U+gX0mVCugHkh5IqyPQoiCN7yDGlgaqanlKngUIo7+B56WouVbm7V6eEmqA",
+	"ihLba+hdRFWVEFwlZHMkjO8kZAx4Rw1oWYy4BT6JU0AULdF0pSQTJSjNUmK+EXfyisYtXVGOGiMrItdF",
+	"koilm0qKLQuZ5x9poQ2A0MlJ6FaDMwacqE7i0Mn7ZQP4JOvNq1iVjhb6pRTlKSyJEV8hvSNemimNLsJ4",
+	"WvqoG5/i8PDqQKuTSB/3ggOtQqsHHPypqIuMKG0og3G07SjvoH+PfIR01DMmiqGc9jBxXMmJlha0nctz",
+	"V5505J9H1y7L94LOc5yeV8pRpCeflr91WImHbkhpaKXiSCp3WEGI6bjlg59NuuqqWr+rdTSaa5bu1SJ9",
+	"qcfHnM/PL9duoz1FCDYvqKaF2I0hY640HimN3vCab0VQ76jnLFRProNu6h8Yz2ashi600GK7mmWUp3CJ",
+	"tQpWMh1QEpAGKTFXBkqTkh6JEUYJEqLSUFUg1dgMo5+fM/ki1i9NP79yR5nxlbetNzvuC+9PBCtK+vmj",
+	"prvTH0v9It7TPuf8jPfOPzaBC6DKOZJoxx4msi4A74SqfaTewviMkwwjmw0Q2yMmzWX3bqX7pi78uqAe",
+	"nHyACEHTqZZbehmEP1Cu77/OAEDIJhLHdzrb7dJqjwn4fTQEGORvGMWfpM0DlRw9u1JUQhlDhmnU5Tdg",
+	"tHgbIoQsQeUSeGY+MFb7E/KOo37vHP0JcftNjOGR7jko9bZMjAb3KiEVyO9dXEgRBfrJiOh37HZC7y3o",
+	"BorgJ2btUAys46804pl4Y6gJHsT5dtrw+EXikxY8YZu3hdgSyrIQigznOHxYHs1x2DzWJLJ5WoIPZQ3s",
+	"GmtFCpmBJAXjQKpaK8LCDsupwB+uHaQG5wKY4XCbOJdHvkhFfobCXe+ofL8se4Rl0WhgFdbFSODVnUu5",
+	"eeZiDwfI1LsgA9gZdkOertckLf/+fyMjDOG4arJSopZBqj2HfX2Fv91us2QYPblLwxoDdsv0hHO1kqBA",
+	"3xCVC6kTsmVaGWOmEGixjtVzZPW0cLf1bru6+eksG7PfuPuUrHhdFDa4rWUNcbALiB5D5RJSVgFhWkGx",
+	"JZkA5ZMGtkJkgSivjNbx5iRezMyEUHQLEYkIdrfu8UDewaezVqYFX+fCphjbFIk3yHQfQhf7AJGnup6J",
+	"QHbFT6E4v3sfocorHzmtKsDIJvolfQxOaVYUBkVSUaI+tWlE9CDqlbM0d/J+WxfeD5kxlVtVgKlgDLOT",
+	"WjWiMx8aDX4RbmGWRijE/s/mK0EzD50QkD0fICTVcKVZCcH8ACEhpUrPy/lq0rhOfeWleeg1r2p9gk8b",
+	"PWvejqc5uziEE1QVyFuQXymSFiLtWyynXiRqjehy5pjv3GPWmcgjfIm8AYr5wuswYMxH/LxLv38vmH42",
+	"D5zGmo7Buo/axWomhVfzbnsVDhyJp/mkyZZzOO/e3cHB9tQt9BtabYksLAA9YYx5zgxoTGDpnvHwB7e0",
+	"qGGhwuWWTcwGTx7JossS5XNs02dwy1LwgW0lXKYKejwxLMBTMBwLbkESsdXAzYdofKGzrKSf32AYdHXz",
+	"z9+iKe1//WNi5IIGaV71v396fvW/6NW/r6/+dPXpD/8UArWHKfC6RGMEOYF5spYWBTJmNCHzUykwL8Mm",
+	"A1ZSbAA9qBiiUlpUHfgF7qYPhb//7QW6kXCZhLgEP/yTeU1C1qSiBRhp8S3JqNzjR0VcPGx4zXjIqcv9",
+	"6EgvpOQIkgnCxcHazzZodsiBj3Qbmmqn9Y0ZHxJaJ6BPGcfYueDEqZqBYJGmrDhtT08oZd3lJdAsuD6H",
+	"z3piDaZIVmO2XptycRAymLBd5VRBF3t8BNJKFPuTrDm3PxmUsj8hTrk/oi/8ymWYOtkZxCTNdBGWOXgx",
+	"ofO4tCJzXKM48J07XqT0GaCRPa7fSHNLk4hVlyWVxyn1Kz5du1GGx3rDAl1jgrkyrlgGUyg3Bu5LJy5I",
+	"KgpRS0yCFDon6PQiDhkBOWujUzU/xMe9GrVq7LS+hXAe5AnVRMMpKR9/I7MlfKTExkMF8amesNfHLtFx",
+	"EKhN50JR0f4yUl2FLLvkrMzNJ6v0WDBuy4SgKFilBAtT6E6Kugpj14TeCVTpVxN+b7bLNShtQ/NNLqem",
+	"+9hodeFkYjDt1rnsomP+YnKjOdBbZtO075MhXxW1pGGeL+si2nI29qo+znOG4DIspdEuMfd4KF2UEveh",
+	"vbfEmYUFg3GoqL2gmHf6K4vN42KZzpcohe2LGhTyq4VIs3nPfZHsBI9wuOEpLFn50AJS7Gib3Qvq3G1D",
+	"bx6dG2zxKHbSu/XSm5sDacbktrBG3/iIJf3MSsNMLOuxP6+ffBO4r9YZcDJDzD5la9OKt/Tzi3Mv/nbd",
+	"efXT79bhMjcjjs8thV9ulvpmaqV3260CfW6x3rauvp1azGinZ4/4XfeEoYUkPbhq1LHvw+hs/1Y52dfH",
+	"4UYrl6I0cj4zGvHX6zX5+99eBDG63VIP6E++M0pTCRlmL2k0ewwq8booJkujAhrKFqS0xni8Z3po4FhY",
+	"uKyMoBTzHLprZK17RtbTkC4sDiB/PHNT33y37gLmn9eha5c03Yc1Gy37vtrOLXb8zmfySpGvtJ5Fx2Gc",
+	"EdwW6NjjJA1593G7QzMdSuyirN9ti33uZJ2LnOQyS2zt/+RD/0h8KHghT5N/DP7UYUSDYkoGRaasrnoA",
+	"iZbzHjJMm6U8I1xoNMqJ2G67htEJnf3p+v8nnjbUFW19MSngFgqXlerPcoL9jYNo3Cextnh9Gq8GTPGh",
+	"uOAkh/sBE8vnFcTYnA9usZOklDe4RChBty4REvF3Iz6PlO1FxDcf0wqm5VRmVns55zjF5TCv6Ujgj9D0",
+	"IjACCVsRfDpnrk/6D1/30i/nXiVTBuWfrtdkh662nXUzmgvMgCumj8RVLGDyd8DpaDWlCGNoYVg/pXIT",
+	"2yrC7ji2WJ6G+pjsCLVW4zOyJmzrfN6GaaJfHJ3QMe0NqJ5VhN9hit+eZ4qMKw30dL7DTDYrWSjOvhWS",
+	"PCX7HQLDgmFGOUolhYZoh5YUxVSaTxEdWG/cC53jf90hys6q9Y7KOXb/zM4BeJwWJx2+udP41zv0tvjS",
+	"AiyxdOVfPG0SB8qvXnczmhfVYGEN5jzFN7be8WSu+KnU7LjSM9z5wlO/ccVBM06d1mGXOPKPt77sJ4ZQ",
+	"TqQGn6lc3lJJOOOgATjW7ByA66OvYs7Yduur7Z0jCFMpU+D6GfmjLVTZ0rqI9ByqOVnIp/IV3Wc/NoWO",
+	"w44gALbWkwhOmE7I7tqnYyVk3LOAap88aks1MIoXd6R7Zk6mNhLp05I7Vx+ZY/PGln8sza5xdWdTyblp",
+	"rVFL23Rq/l2fELLnbAsjiT5V18/hQAT3lo7gMKe7SGLLi6eyz8wrv1K+HM7lmZsXWr97TiM95FqcZyta",
+	"tPl1dlPN9cWwGAfvhUzmbadwfQ6jEVR/DAOwVyWZySNRQJXAhOw9VLppRmGWSMjaWKdPI1UYISeiDW3Z",
+	"Ygm0E1amrqLQ7Cia/uYUiI+jePftJTCUOfjcZPV0EB/cjd4TIz5gIuOi3I55uuOS3glLdMoTqlGzhRgA",
+	"O8AsBa8onbIRyAYrxKEJ7mG8WHBwaSCrgGsvOnF0RpLpOHY6aDAknY1+4YRVF0+fEw1vyeibbgz3m3M1",
+	"KS5r1cZx7XlCdmx8iHhmsq255Rm1YEq9EUrN7WoW+XBdVbF7GdY+ebSkttbJ5wa7FZtjtnG57lFOJQ2H",
+	"1RJHOMsVk3dt0uQcSXeq1kgL31HUZtMwx026lt463EHLEob3v1QUIa7EFm0LmymeU8ww2tSS66BbqU1P",
+	"afw49OBAe2zXyeQx7P90qR/n9hsquH7v8kkHzMF3RTvbzwKhgKCblaczp90FOv8mUlhPpPzG9mMIiKA/",
+	"Rrg1ujVYfYxyXN83Iut0HuzFOfpe+pHK67qDmTWOZCd8tpqt+6dcYOtE3wxjQckX+qZftqAdOK/tC5zj",
+	"FfUw1AdVp5NV6F6xe99fWRkgtDcipQWSFnFlcLbVXy+n87/+tH766af11Z8+/Z+vf1pfffPpv938tL76",
+	"zv4pmOO5ODbYYm2jPnhMG5bOe/B+miCgJRG9mSR2IXr5T8L4D0IY4RDQQgTXgZLKlMrobiFbGt1xYZ/a",
+	"NLFIjSraD2b9n3OqIl8tKyS3DTLwGIkDkgNAZxf+DTFmynvXj2ORlfJeSC0pC5QspLW0OaZTfZrjzZKc",
+	"7fLYZ/eMZ3+Z+fwbcXgRr5K/uLx6fUZjxpd6MHS23D1tTNvejNEiGubdxIEYjAatC1Cxy2PCQDhP50Ax",
+	"WDWNOZgncLKs+jSvst8/USh90iq0QOwCyJ+mA4TEoX9zmkjbpSGn5daLX+KDbTwyt8O9R5FhTSH17Que",
+	"+RwRIiShiuRCuyzVnYjNB46qvWvLwmzuZLhxeVCitCMVhv37JytDQEohT/aVL4ydmk1UEkxhZFPAE4eS",
+	"9vGkeVkMVStNdT0Rgpmq+hh6ll1NhltqAqZe0ZnVxRUbQQUwijLpfb+uB7jN+6Gov/1SG9UNW1+7aLZG",
+	"ncx8zK0HP0oog6HSWZUJu4FTa14O3Yv5DeVj4suggi25rUpXaw9IX5w44KmJKwk2sMAic7NR7Et4yLET",
+	"HOqyA5RwosdvNAYRdS35cuDNuCafVzOIvBWsSoyyvAfsZ53mkO5vCMW6N4tdpbgFzAXIWag9wBAEbgrC",
+	"ZALLSTnhcCmW8TcDFhbz/U5ng7HHeIPuYldr7tpRH+jRdoUjTlkfKHAPN75h+fiFe9WIzLbVmrkLg8gV",
+	"3WKrxj99Z0D5dL3GOo1UMlWZHww7yxJMORG3ILNexLGj6EiMd00oMlv4/jhJEf02FMGO2CIUcitAKSPG",
+	"bRujZ+YMLqSOzTTxWiLjlayEgnGI7zJqvbKn2MZYfB3o8bzwMg+1tR4NHbVTL1pgBidg2PcHJmE0N9Q5",
+	"rgdtPFn77hVL6XpReC3MIQUrEkz1JFg7DCrUCn0uuWkoq0VxAZcuar9/QtKEIbswuNaDqyhL4BnVwZYz",
+	"4RZNh/zYtDfWgmywj4tdB7JnhG4UcO30FeeBYkF/jbELgqR/CL5Xex6Oa8b2Ym1715wRVrgb9+74C+jC",
+	"71IX8cYxlf7x33GwDbGcpuOmEI2sF8EhzEnEdrKXmTcVooapGbAN8ebUFwdQCoZIPgIOzlCzA06snCji",
+	"9T3zuhGf2qBhbbsNSJbqnu3UqUKd7qdobD5MwGkWSGLdaN2NGMVL/Hvw5djEyXcMHXQnZnxXwFWBkovs",
+	"oVv63zm5bfQcisIJ5TKBFeYJp3Vlmb7dVAnmTAZC2L2qDtfQQ1mBpNo1hfXfNdzr5fk86O63HVSa/Xau",
+	"rHsFibvkLmRCiming8rExLSwVujzB5R1dm+ZTogC4DZTim7ELSSkLNtBKHaxr5RrfD5uXxrsHP8XP1jF",
+	"etOpJrQozoxFm5zutgv1rs5gJyHW+1BQ530Yv/9zpNA7LhF4n1fmi8nK58/bfcRYVlKI8gRYSyGNsPEW",
+	"Mw7SUlpUyhg8PUunq1sJmUU4y5qIA+7B1r6u/LdDe09zz3mG8Sil/41rVizXajfHE5iB6vdDZD74lmeL",
+	"vbhNEzSzwajBeU55nzjpHHf44/qre47quBGBTFX3MXTMkyFxsWW72gbNqCYH7ITOqZTiQJgmBoedjna0",
+	"lWZYGpDYFjDmQw3YYWWsbcV6oufp0PP81l3L5hjnmslpsf1gjJrlkC6E2L804Fi+hKxDorkQtFf1J2vb",
+	"rJ5NjNq6r2lMy6qA0/uwpTPGeJ+a9hUuqdwcbae8Os0JxYP4xhvN/A+GCd6gRZERWjIVlllnTjHsgdu9",
+	"mqG92xDYAAuSPkduAePuqT1mQ2XIgR17CrJ+AzG6g+isP6aq5/fAJ7BG7uM0ysRnf5wQmrM9YFuqPxib",
+	"UUI26Qc7e350YvwAlZ6TUrj7AFndNNxa8Nb5iYbGChQ7CLu6/IcfI5vN+vTBQJKgB8UIvK3fp3OLPY9P",
+	"Dy4h3EZlbWpgr9GRAhqP4NDkvkd13KFKh7rCYMpGzjiHtpe9rS/w3b0NMJr+PvEZ7LbzSfR8aiMa5w2z",
+	"/lf766yqmxfl13Ob2kRv6h5Dsrsv60CuXbN3gP75kw4utPfcADSEb7Iu4H7MLRfFjKZcEtScQNl0M6RI",
+	"u8KTsd9luwO/xMl2OkbG3Ud0aOQO91rhch7wW5AZS/WJvoQ+cpOK0vaJNpLWFTe7MnYM4qgEOyxiJ2m6",
+	"h6adtFE9bH30oW3N6JXbgB31fKpj3q4OxRV8egBuxToLDoKUoGU4Wc2+OfgGKcqgamVHGjjV9xkx10Oa",
+	"PD0JtsbXRkQxwllOcsHzaurUtG2vWs3JPcGgMs9cpVvjjOPOKHSJ3J04EXp6OjEIUU30CtBiOfLWnEXU",
+	"sTY7b+/Fv7bdn8MJt2ZToOaRy0Gs0fbCXcDsII6Tjp8Z3KlNxT89mQSfQr11onfjCfsOlHKa7jk+hxVW",
+	"/vkYY+3AeGZb8Qz1iXqihW+HapZwssWINMrI6SPJ+S7vDRfvc+SebdAApGWUHVOj0cysOeAEp9fJepG7",
+	"BssiIxzPfZBhaWRjmMF0wZZMF2m8NLPtBnJ5V5KrQNv65mc446ob5CB7gAqFFNOh+VYz/FHR9drT/ZXO",
+	"eq7c+KQXK79MiETPdoQ61a2pD8Wvvdg6CNeuR7mBodi3U9AM5TRKfXGY8EAsb+sEZaWPvjlT4ByXaeTU",
+	"cb5xsRHZEScbNA13hCRuLF12spHTVOumWb2WHqadkhQurS3GTgm3XsIXYeKF68DUSfdvkGEV7L4Uw75e",
+	"umyw+3OvZamksyYOo1neJP4+WAppPzQ6mOqrElLjbO5OfPN0fPTCk3vnJyhpyqJbYY+chj7nK1yZMRX1",
+	"t6hwD7TSE4HKlNbjYatnWUImYGr4ItO9sTq4o4a3+jkaoxfkQDNv102UA/bflRrTCuevK1ropJmpmmDn",
+	"gtBk1Ziu7Ic8bGYcmM5FfZawfnSPBWvUfLpvc1T7uqS9AgfX9nXBqPOBTvX+d61MQmNncQiztUJ9U2qU",
+	"h9ZcC9XUhhFhWUeFUfJ0VOTF2TS+x4LfVkx1DQJpYXHNj+1dj2P3jaaAWOYyjowGg3n6e1ZVEJoiFc+T",
+	"4zlXmLPguwImgFUdxPhU7wvKVUIMhwWbpCGhBMO8FKFMXm0lgwyHeKon5K9tNoVt2/H3v71I0A8KiuwS",
+	"Yh10ipRlgl4B1UzJqDmmQVLCaQk4RIJgyd2BKXhC/ox1ALjih5cvyJ++/e6/E5ck9IdflOA2A8Zmd0GR",
+	"JagoYdp+615hirgE/ic/84beblb/s73pTqXozWr95OmTNWYpVcBpxVY3q2+erJ98Yyv0cry5a9eiBBHH",
+	"ZVkIhAATOH9n9QFoZiejr+x9gNLfC+vJSAXXvs9eVRUsxa9d/+LyT+11zm3hcXp6snZTMgbVnTM6Z+EK",
+	"YQRqv+PmsElQleDK7uzr9XrWoZd1BAsnCE4Onz+bbr6bDuje3YVGh1mMwN6HtoegbYc1QbINhNpkNvS5",
+	"uzEbiD6GU7tVrVbamRZOFalAVAWQg2QajHFnFrjujA0L46Uh6+/dQ4+CmIsqhJ+RNSmA3gKWMqHTLWR4",
+	"yVYVjlM8vcLUVP7et+zJ7+AxCOO8K0GFkPPPFAfQ6TRnfOfdzizNvVv6AthqkApj7dQOtsNZ9rzpHrdD",
+	"vS+Xot7lWOsgJBrcaDUoh7i+QD6Mtj8Kubfl8Y+CtPPK9Zej4QQ2JW4DXxyrzC6c422C7SlrQCAV46jc",
+	"hIBBOBTMRhq75OD7I5lBAUzagFuQRzsCyaXYtcmQ3bAKDu3ZMZ8eXmBcxjPKtB22v4MAwr0C7efxPyCA",
+	"/SsmgOs3eX/gvai1siaQ0+XqwruEOnDac3Fw9Jg2IztPCBM71/ORNBzZlF6cSfE2Tz0MVbotfGmy7IxT",
+	"nUAcH6Fs1GNltGvbeKgxurGCATVgTzXHC2Da90adsm5oVoHr8siKpHGrYY2brXexzgCmWvNp20jZazQt",
+	"JunzDVP6BT5xT0BHT0n1M9DG1RujK3heFNYyugA8rXW52wixT0hBdVN2Yi+NkoLdAr4N+4mIynpgQ+T6",
+	"Ebuu2rmDjyFEG7XvabdBrPNgR4/JndMt5tQE1GEqtX1uGS0/vSAti/0k+zeXmlNFNrCr+UJcamnp2s+Z",
+	"mxJ4b9gtNOhxMQsudXObz0Ohmbi7YAyd+WasqZY2JcjMKKeGXwmOVcoGNe8P599YdmetnQJsDncf1P+C",
+	"fw9D+tuAJ6Y29h7L4BmRoLRReDYGBmgbbWi6X7rjZFr1uQAW3Afrl5+oopKWoDHYNzEKvH3k+nW2uvvU",
+	"v7jrdoD2grWmWO/zLGsHCi/nvlGTvN0w6MfWSc7wMduxi+kLiMSP1PmsD1SRTHB4ZnUcnMpNFGjbngv5",
+	"xl3wdq9/w/9PUukHuBV76N/alwKec/xfBnx/pXtAvoG2uDWkFGXZM0J3lOF4ZudTb5ozLCKs5LcVQzcP",
+	"xTl+thOAndW9GqJm0oHUYCL0kO8P6bUzVX0ZwdYhN1mt3zXzwh+CWpsh778PMn2usM33ZWTftRNTF+ah",
+	"H+yqX1o2YcuGe0hdAys0c652tR2oOWlfvzIP+MyBh8DCzvymR0bEzmy8CVgjjBJrwh7abkQ2zQXDRdml",
+	"vErNyKlaW4PVBo580k3XL2JvrnJtvU452vGR40Pe3rC52CNfYdMeLXCBr7UiVfP5/W/Jllkg8L9SJGO0",
+	"IBJoURzJjt1286s6DkBbaFjazGs72cP7Fpzn+ZRz4aV0iYwP711o0mFi/Areab5YQQ578iRQDQ/Oamao",
+	"pk8v++YpLsPh4J1O92TnsXZfC+QvaPhdVFPyJ5q56PYt1WmOK/8eEG798Ah3AS2rg2oPq2ZNoOn6ccjS",
+	"yuMLaFo+/+s0s3/bPPUY/H4wqyWS8VuXaHkhl3I3JUIceJMnpzAjDG21uxPOjM64mkfwJH+hWTNnx8w8",
+	"siAb4s2lGUwXR34AqAht0ILUPAPp0rRWfco6L/ekqHoIc07wvRRyJ7QG/jsRcBfA9rn3+njS6gtilesM",
+	"iqNYfGC+olzL40lu/d4+ctEoRZtbNSONtc2PCySzuoFLg4S0TFmL1ldluEDXgB3PqMOYzNkzsiw8JGki",
+	"Zmyhev9LNsKqs42kjUIPhU4DBFs/K5S31HJWdbEhisP0BpY+PI/pnviVsP5Ul9veq7ixZ7kwQxqc9fIs",
+	"qYvaj8uOhm++uAZdFZSf1gYx9flRNEGcxxSh/7lkbCxDsikAbp6NKxt/EG8Abu6BPFfNGJ1HVqEswKdd",
+	"AZW7kHshV6QjoIHv7zAAHN7b+lHu4T53cGE+68Dw+3JszCSeh7+0SzHlR/BqfGm8voRLo1/g3QtBDO4F",
+	"U28xNbdg3Cqb/+Pju3+9cbn2zR8xXRBnev/2M7bt/XmVkJ9XYvvz6g6ljh261ehx/R08Ia/YLeM79xEi",
+	"PKkrAjxTLjBPZZrb6pvhrbiFxkSGoeNfa5DHNnbsGiO3V9GAcLWhBeUpZIFEoQciw1Di6D3J8fMVz+Zt",
+	"ItCuOaQ+NPfrcj9txQU2mL5AOgZer0v7pkeDULLmODqa+cHRLsfTbkBSvne+LIPPqtNxeUoeNV2ZH5B2",
+	"m3dM0G+viqh5drGcmhA5vZM+ANb2Dvl4suMUcC8gP1RDjCdCso5iYcxsBh0TaKHA1x+JWvsM6qqAjNj2",
+	"J4mb1fFrzdK9Y6dNG/QQ63KNeIPMq9fNpelqcJec3ZcLi9tGKoaLV0JB4st76B4M1fGdHV3oaN53b5na",
+	"5M72Mo3e5T8Od126gRDKYkDa9v9yRSX3Z6MOO1HU2nxuOxmmsGW9WLMmbz3K1rJY3ayuacWub5+u7j7d",
+	"/b8AAAD//w==",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

@@ -80,7 +80,7 @@ func (s *Server) cookOut(ctx context.Context, c store.Cook) (Cook, error) {
 		out.FinishedAt = &c.FinishedAt.Time
 	}
 	for _, e := range c.Events {
-		ev := CookEvent{Kind: e.Kind, At: e.At}
+		ev := CookEvent{Id: e.ID, Kind: e.Kind, At: e.At}
 		if e.Kind == cook.More || e.Kind == cook.Probe || e.Kind == cook.Look {
 			v := e.Value
 			ev.Value = &v
@@ -92,32 +92,23 @@ func (s *Server) cookOut(ctx context.Context, c store.Cook) (Cook, error) {
 
 // ListCooks answers GET /cooks.
 func (s *Server) ListCooks(ctx context.Context, _ ListCooksRequestObject) (ListCooksResponseObject, error) {
-	cooks, err := s.store.Cooks(ctx)
+	cooks, err := s.store.Summaries(ctx)
 	if err != nil {
 		return nil, err
 	}
 	out := make(ListCooks200JSONResponse, len(cooks))
 	for i, c := range cooks {
-		sum := CookSummary{Id: c.ID, Name: c.Name, StartedAt: c.StartedAt.Time, Live: c.FinishedAt == nil, Crust: c.Crust, Inside: c.Inside, Note: c.Note}
-		planned := 0.0
-		for _, st := range c.Plan.V.Program.V.Stages {
-			planned += st.Minutes
-		}
-		sum.PlannedMin = &planned
+		out[i] = CookSummary{Id: c.ID, Name: c.Name, StartedAt: c.StartedAt.Time, Live: c.FinishedAt == nil, Crust: c.Crust, Inside: c.Inside, Note: c.Note, PlannedMin: &c.PlannedMin}
 		if c.FinishedAt != nil {
-			sum.FinishedAt = &c.FinishedAt.Time
-			l := cook.Live{Events: c.Events}
-			if at, ok := l.LoadedAt(); ok {
-				m := c.FinishedAt.Sub(at).Minutes()
-				sum.ActualMin = &m
+			out[i].FinishedAt = &c.FinishedAt.Time
+			if c.LoadedAt != nil {
+				m := c.FinishedAt.Sub(c.LoadedAt.Time).Minutes()
+				out[i].ActualMin = &m
 			}
 		}
-		if line := c.Forecast.V.Timeline; len(line) > 0 {
-			last := line[len(line)-1]
-			lab := [][]float64{last.Faces[0].Lab[:], last.Faces[1].Lab[:]}
-			sum.Lab = &lab
+		if len(c.Lab.V) > 0 {
+			out[i].Lab = &c.Lab.V
 		}
-		out[i] = sum
 	}
 	return out, nil
 }
@@ -221,51 +212,73 @@ func (s *Server) AddCookEvent(ctx context.Context, r AddCookEventRequestObject) 
 	if err != nil {
 		return nil, err
 	}
-	e := cook.Event{Kind: string(r.Body.Kind), At: s.now().UTC()}
-	if r.Body.Value != nil {
-		e.Value = *r.Body.Value
+	e := cook.Event{ID: orElse(r.Body.Id, ""), Kind: string(r.Body.Kind), At: s.now().UTC(), Value: orElse(r.Body.Value, 0)}
+	said := false
+	if e.ID != "" {
+		if said, err = s.store.Said(ctx, c.ID, e.ID); err != nil {
+			return nil, err
+		}
 	}
-	if c.Events, err = l.Add(e); err != nil {
-		return nil, err
+	events := l.Events
+	if !said {
+		if events, err = l.Add(e); err != nil {
+			return nil, err
+		}
 	}
-	out, err := s.keep(ctx, c, l)
+	if len(events) > len(l.Events) {
+		l.Events = events
+		if c, err = s.forecast(ctx, c, l); err != nil {
+			return nil, err
+		}
+		if err := s.store.Say(ctx, c, events[len(events)-1]); err != nil {
+			return nil, err
+		}
+		if c, err = s.store.Cook(ctx, c.ID); err != nil {
+			return nil, err
+		}
+	}
+	out, err := s.cookOut(ctx, c)
 	return AddCookEvent200JSONResponse(out), err
 }
 
-// UndoCookEvent answers DELETE /cooks/{id}/events/last.
-func (s *Server) UndoCookEvent(ctx context.Context, r UndoCookEventRequestObject) (UndoCookEventResponseObject, error) {
+// RevokeCookEvent answers DELETE /cooks/{id}/events/{event}.
+func (s *Server) RevokeCookEvent(ctx context.Context, r RevokeCookEventRequestObject) (RevokeCookEventResponseObject, error) {
 	s.cooking.Lock()
 	defer s.cooking.Unlock()
 	c, l, err := s.led(ctx, r.Id)
 	if err != nil {
 		return nil, err
 	}
-	if len(c.Events) == 0 {
-		return nil, program.FieldErrors{{Field: "events", Value: "none", Allowed: "at least one thing said, to take back"}}
+	without, err := l.Without(r.Event)
+	if err != nil {
+		return nil, err
 	}
-	c.Events = c.Events[:len(c.Events)-1]
-	out, err := s.keep(ctx, c, l)
-	return UndoCookEvent200JSONResponse(out), err
+	if len(without) < len(l.Events) {
+		l.Events = without
+		if c, err = s.forecast(ctx, c, l); err != nil {
+			return nil, err
+		}
+		if err := s.store.Revoke(ctx, c, r.Event); err != nil {
+			return nil, err
+		}
+	} else if said, err := s.store.Said(ctx, c.ID, r.Event); err != nil || !said {
+		return nil, errors.Join(err, store.ErrNotFound)
+	}
+	out, err := s.cookOut(ctx, c)
+	return RevokeCookEvent200JSONResponse(out), err
 }
 
-// keep forecasts a cook anew after its events changed, and keeps it.
-func (s *Server) keep(ctx context.Context, c store.Cook, l cook.Live) (Cook, error) {
-	l.Events = c.Events
-	c.FinishedAt = nil
+// forecast returns a cook as it goes on after what was said.
+func (s *Server) forecast(ctx context.Context, c store.Cook, l cook.Live) (store.Cook, error) {
+	c.Events, c.FinishedAt = l.Events, nil
 	if at, ok := l.Finished(); ok {
 		c.FinishedAt = &store.Time{Time: at}
 	}
 	p := c.Plan.V
 	p.Program.V = l.Actual()
-	a, err := program.Simulate(ctx, request(p, c.Fryer.V, c.Guidance, c.GuidanceC), program.Options{})
-	if err != nil {
-		return Cook{}, err
-	}
-	c.Forecast.V = a
-	if err := s.store.PutCook(ctx, c); err != nil {
-		return Cook{}, err
-	}
-	return s.cookOut(ctx, c)
+	var err error
+	c.Forecast.V, err = program.Simulate(ctx, request(p, c.Fryer.V, c.Guidance, c.GuidanceC), program.Options{})
+	return c, err
 }
 
 // PutOutcome answers PUT /cooks/{id}/outcome.

@@ -94,7 +94,8 @@ func TestEventsAreRefusedInWords(t *testing.T) {
 	path := "/api/v1/cooks/" + c.Id + "/events"
 	get[api.Problem](k, 422, "POST", path, `{"kind":"turned"}`)
 	get[api.Problem](k, 422, "POST", path, `{"kind":"sung"}`)
-	get[api.Problem](k, 422, "DELETE", path+"/last", "")
+	get[api.Problem](k, 404, "DELETE", path+"/none-such-id", "")
+	get[api.Problem](k, 422, "POST", path, `{"id":"x","kind":"loaded"}`)
 	get[api.Cook](k, 200, "POST", path, `{"kind":"loaded"}`)
 	p := get[api.Problem](k, 422, "POST", path, `{"kind":"probe","value":900}`)
 	if p.Errors == nil || (*p.Errors)[0].Field != "value" || (*p.Errors)[0].Value != "900" {

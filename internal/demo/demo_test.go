@@ -46,12 +46,12 @@ func TestFillIsDoneOnce(t *testing.T) {
 	if err != nil || len(plans) != len(dishes) {
 		t.Errorf("%d plans, %v", len(plans), err)
 	}
-	cooks, err := s.Cooks(t.Context())
+	cooks, err := s.Summaries(t.Context())
 	if err != nil || len(cooks) != len(week) {
 		t.Fatalf("%d cooks, %v", len(cooks), err)
 	}
 	for _, c := range cooks {
-		if c.FinishedAt == nil || c.FinishedAt.After(now) || *c.Note == "" || len(c.Forecast.V.Timeline) == 0 {
+		if c.FinishedAt == nil || c.FinishedAt.After(now) || *c.Note == "" || len(c.Lab.V) != 2 || c.PlannedMin == 0 || c.LoadedAt == nil {
 			t.Errorf("%s is not a finished cook", c.Name)
 		}
 	}

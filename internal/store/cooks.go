@@ -2,7 +2,6 @@ package store
 
 import (
 	"context"
-	"strings"
 
 	"github.com/jmoiron/sqlx"
 
@@ -34,21 +33,29 @@ type Cook struct {
 	Events     []cook.Event         `db:"-"`
 }
 
+// Summary is a cook as the logbook lists it.
+type Summary struct {
+	ID         string            `db:"id"`
+	Name       string            `db:"name"`
+	StartedAt  Time              `db:"started_at"`
+	LoadedAt   *Time             `db:"loaded_at"`
+	FinishedAt *Time             `db:"finished_at"`
+	Crust      *string           `db:"crust"`
+	Inside     *string           `db:"inside"`
+	Note       *string           `db:"note"`
+	PlannedMin float64           `db:"planned_min"`
+	Lab        JSON[[][]float64] `db:"lab"` // forecast colour of both faces at the end
+}
+
 const cookColumns = `id, plan_id, name, plan, fryer, guidance, guidance_c, planned, forecast, started_at, finished_at, crust, inside, note, change_next, basket, baskets`
 
-// Cooks returns the logbook, the latest first.
-func (s *Store) Cooks(ctx context.Context) ([]Cook, error) {
-	out := []Cook{}
-	if err := s.db.SelectContext(ctx, &out, `SELECT `+cookColumns+` FROM cooks WHERE deleted_at IS NULL ORDER BY started_at DESC, id DESC`); err != nil {
-		return nil, err
-	}
-	for i := range out {
-		var err error
-		if out[i].Events, err = s.events(ctx, out[i].ID); err != nil {
-			return nil, err
-		}
-	}
-	return out, nil
+// Summaries returns the logbook, the latest first.
+func (s *Store) Summaries(ctx context.Context) ([]Summary, error) {
+	out := []Summary{}
+	err := s.db.SelectContext(ctx, &out, `SELECT id, name, started_at, finished_at, crust, inside, note, planned_min, lab,
+		(SELECT at FROM cook_events WHERE cook_id = cooks.id AND kind = ? AND revoked_at IS NULL ORDER BY seq LIMIT 1) AS loaded_at
+		FROM cooks WHERE deleted_at IS NULL ORDER BY started_at DESC, id DESC`, cook.Loaded)
+	return out, err
 }
 
 // Cook returns one with its events.
@@ -72,59 +79,119 @@ func (s *Store) oneCook(ctx context.Context, where string, args ...any) (c Cook,
 
 func (s *Store) events(ctx context.Context, id string) ([]cook.Event, error) {
 	var rows []struct {
+		ID    string  `db:"id"`
 		Kind  string  `db:"kind"`
 		At    Time    `db:"at"`
 		Value float64 `db:"value"`
 	}
-	if err := s.db.SelectContext(ctx, &rows, `SELECT kind, at, value FROM cook_events WHERE cook_id = ? ORDER BY seq`, id); err != nil {
+	if err := s.db.SelectContext(ctx, &rows, `SELECT id, kind, at, value FROM cook_events WHERE cook_id = ? AND revoked_at IS NULL ORDER BY seq`, id); err != nil {
 		return nil, err
 	}
 	out := make([]cook.Event, len(rows))
 	for i, r := range rows {
-		out[i] = cook.Event{Kind: r.Kind, At: r.At.Time, Value: r.Value}
+		out[i] = cook.Event{ID: r.ID, Kind: r.Kind, At: r.At.Time, Value: r.Value}
 	}
 	return out, nil
+}
+
+// Said tells whether an event was ever said, also if it was taken back.
+func (s *Store) Said(ctx context.Context, cookID, id string) (said bool, err error) {
+	err = s.db.GetContext(ctx, &said, `SELECT EXISTS (SELECT 1 FROM cook_events WHERE cook_id = ? AND id = ?)`, cookID, id)
+	return said, err
 }
 
 // AddCook starts one; ErrLive if another is going on.
 func (s *Store) AddCook(ctx context.Context, c Cook) (Cook, error) {
 	c.ID = newID()
 	c.Basket, c.Baskets = max(1, c.Basket), max(1, c.Baskets)
-	_, err := s.db.NamedExecContext(ctx, `INSERT INTO cooks (`+cookColumns+`) VALUES (:id, :plan_id, :name, :plan, :fryer,
-		:guidance, :guidance_c, :planned, :forecast, :started_at, :finished_at, :crust, :inside, :note, :change_next, :basket, :baskets)`, c)
-	if err == nil {
-		err = s.PutCook(ctx, c)
-	}
-	return c, live(err)
+	err := s.write(ctx, func(tx *sqlx.Tx) error {
+		if c.FinishedAt == nil {
+			if err := s.alone(ctx, tx, c.ID); err != nil {
+				return err
+			}
+		}
+		if _, err := tx.NamedExecContext(ctx, `INSERT INTO cooks (`+cookColumns+`) VALUES (:id, :plan_id, :name, :plan, :fryer,
+			:guidance, :guidance_c, :planned, :forecast, :started_at, :finished_at, :crust, :inside, :note, :change_next, :basket, :baskets)`, c); err != nil {
+			return err
+		}
+		for i := range c.Events {
+			if err := s.say(ctx, tx, c.ID, &c.Events[i]); err != nil {
+				return err
+			}
+		}
+		return s.put(ctx, tx, c)
+	})
+	return c, err
 }
 
-// live names the breach of "one live cook".
-func live(err error) error {
-	if err != nil && strings.Contains(err.Error(), "UNIQUE") && strings.Contains(err.Error(), "one_live") {
+// alone is ErrLive if a cook other than the given one is going on: screens
+// show one.
+func (s *Store) alone(ctx context.Context, tx *sqlx.Tx, id string) error {
+	var others bool
+	err := tx.GetContext(ctx, &others, `SELECT EXISTS (SELECT 1 FROM cooks WHERE finished_at IS NULL AND deleted_at IS NULL AND id <> ?)`, id)
+	if err == nil && others {
 		return ErrLive
 	}
 	return err
 }
 
-// PutCook keeps what has happened since: events, forecast, outcome.
+// say adds one event after those that are there, with an id if it has none.
+func (s *Store) say(ctx context.Context, tx *sqlx.Tx, cookID string, e *cook.Event) error {
+	if e.ID == "" {
+		e.ID = newID()
+	}
+	_, err := tx.ExecContext(ctx, `INSERT INTO cook_events (cook_id, id, seq, kind, at, value)
+		SELECT ?, ?, COALESCE(MAX(seq) + 1, 0), ?, ?, ? FROM cook_events WHERE cook_id = ?`, cookID, e.ID, e.Kind, Time{e.At}, e.Value, cookID)
+	return err
+}
+
+// put keeps what is forecast and what came of a cook.
+func (s *Store) put(ctx context.Context, tx *sqlx.Tx, c Cook) error {
+	sum := struct {
+		Cook
+		PlannedMin float64           `db:"planned_min"`
+		Lab        JSON[[][]float64] `db:"lab"`
+	}{Cook: c}
+	for _, st := range c.Plan.V.Program.V.Stages {
+		sum.PlannedMin += st.Minutes
+	}
+	if line := c.Forecast.V.Timeline; len(line) > 0 {
+		faces := line[len(line)-1].Faces
+		sum.Lab.V = [][]float64{faces[0].Lab[:], faces[1].Lab[:]}
+	}
+	return touched(tx.NamedExecContext(ctx, `UPDATE cooks SET forecast = :forecast, finished_at = :finished_at, crust = :crust,
+		inside = :inside, note = :note, change_next = :change_next, planned_min = :planned_min, lab = :lab WHERE id = :id AND deleted_at IS NULL`, sum))
+}
+
+// PutCook keeps the outcome of a cook.
 func (s *Store) PutCook(ctx context.Context, c Cook) error {
-	return live(s.write(ctx, func(tx *sqlx.Tx) error {
-		r, err := tx.NamedExecContext(ctx, `UPDATE cooks SET forecast = :forecast, finished_at = :finished_at, crust = :crust,
-			inside = :inside, note = :note, change_next = :change_next WHERE id = :id AND deleted_at IS NULL`, c)
-		if err := touched(r, err); err != nil {
+	return s.write(ctx, func(tx *sqlx.Tx) error { return s.put(ctx, tx, c) })
+}
+
+// Say keeps one more event of a cook, and what is forecast since.
+func (s *Store) Say(ctx context.Context, c Cook, e cook.Event) error {
+	return s.write(ctx, func(tx *sqlx.Tx) error {
+		if err := s.say(ctx, tx, c.ID, &e); err != nil {
 			return err
 		}
-		if _, err := tx.ExecContext(ctx, `DELETE FROM cook_events WHERE cook_id = ?`, c.ID); err != nil {
-			return err
-		}
-		for i, e := range c.Events {
-			if _, err := tx.ExecContext(ctx, `INSERT INTO cook_events (cook_id, seq, kind, at, value) VALUES (?, ?, ?, ?, ?)`,
-				c.ID, i, e.Kind, Time{e.At}, e.Value); err != nil {
+		return s.put(ctx, tx, c)
+	})
+}
+
+// Revoke takes one event of a cook back for good, and keeps what is forecast
+// without it; ErrLive if that would make it live beside another.
+func (s *Store) Revoke(ctx context.Context, c Cook, id string) error {
+	return s.write(ctx, func(tx *sqlx.Tx) error {
+		if c.FinishedAt == nil {
+			if err := s.alone(ctx, tx, c.ID); err != nil {
 				return err
 			}
 		}
-		return nil
-	}))
+		if err := touched(tx.ExecContext(ctx, `UPDATE cook_events SET revoked_at = COALESCE(revoked_at, ?) WHERE cook_id = ? AND id = ?`, Time{s.now()}, c.ID, id)); err != nil {
+			return err
+		}
+		return s.put(ctx, tx, c)
+	})
 }
 
 // DeleteCook puts a finished one aside.
@@ -142,7 +209,7 @@ func (s *Store) DeleteCook(ctx context.Context, id string) error {
 // RestoreCook brings one back.
 func (s *Store) RestoreCook(ctx context.Context, id string) (Cook, error) {
 	if err := touched(s.db.ExecContext(ctx, `UPDATE cooks SET deleted_at = NULL WHERE id = ?`, id)); err != nil {
-		return Cook{}, live(err)
+		return Cook{}, err
 	}
 	return s.Cook(ctx, id)
 }

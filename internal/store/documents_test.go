@@ -16,7 +16,7 @@ var writeGolden = flag.Bool("write-documents", false, "write the documents of th
 // columns hold documents.
 var columns = map[string][]string{
 	"fryers": {"basket", "inferred"}, "plans": {"load", "coat", "program", "bench"}, "pantry": {"ingredient"},
-	"marinades": {"marinade"}, "cooks": {"plan", "fryer", "planned", "forecast"},
+	"marinades": {"marinade"}, "cooks": {"plan", "fryer", "planned", "forecast", "lab"},
 }
 
 // household opens the file of the first build.
@@ -165,8 +165,13 @@ func TestNothingIsLostInADocument(t *testing.T) {
 		again("plans/"+p.ID+"/program", p.Program.V, err)
 		again("plans/"+p.ID+"/bench", p.Bench.V, err)
 	}
-	cooks, err := s.Cooks(ctx)
-	for _, c := range cooks {
+	listed, err := s.Summaries(ctx)
+	for _, l := range listed {
+		if l.PlannedMin < 5 || len(l.Lab.V) != 2 || len(l.Lab.V[1]) != 3 || l.LoadedAt == nil {
+			t.Errorf("listed as %+v (%v)", l, err)
+		}
+		delete(was, "cooks/"+l.ID+"/lab")
+		c, err := s.Cook(ctx, l.ID)
 		again("cooks/"+c.ID+"/plan", c.Plan.V, err)
 		again("cooks/"+c.ID+"/fryer", c.Fryer.V, err)
 		again("cooks/"+c.ID+"/planned", c.Planned.V, err)

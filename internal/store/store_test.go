@@ -143,9 +143,16 @@ func TestOneLiveCookAtATime(t *testing.T) {
 		t.Errorf("live %+v, %v", live, err)
 	}
 	live.FinishedAt = &Time{noon.Add(time.Hour)}
-	live.Events = live.Events[:1]
-	if err := s.PutCook(t.Context(), live); err != nil {
-		t.Fatal(err)
+	for range 2 { // again it changes nothing
+		if err := s.Revoke(t.Context(), live, live.Events[1].ID); err != nil {
+			t.Fatal(err)
+		}
+	}
+	if err := s.Revoke(t.Context(), live, "no such event"); !errors.Is(err, ErrNotFound) {
+		t.Errorf("taking back what was not said: %v", err)
+	}
+	if said, err := s.Said(t.Context(), live.ID, live.Events[1].ID); err != nil || !said {
+		t.Errorf("what was taken back was never said: %v", err)
 	}
 	if _, err := s.LiveCook(t.Context()); !errors.Is(err, ErrNotFound) {
 		t.Errorf("still live: %v", err)
@@ -153,7 +160,7 @@ func TestOneLiveCookAtATime(t *testing.T) {
 	if err := s.DeleteCook(t.Context(), c.ID); err != nil {
 		t.Fatal(err)
 	}
-	if all, err := s.Cooks(t.Context()); err != nil || len(all) != 0 {
+	if all, err := s.Summaries(t.Context()); err != nil || len(all) != 0 {
 		t.Errorf("%d cooks after deleting, %v", len(all), err)
 	}
 	back, err := s.RestoreCook(t.Context(), c.ID)
@@ -292,5 +299,45 @@ func TestMarinadesOfTheHousehold(t *testing.T) {
 	left, err := s.Marinades(t.Context())
 	if err != nil || len(left) != 1 || left[0].Marinade.Hours != 5 {
 		t.Errorf("%+v (%v)", left, err)
+	}
+}
+
+// Two servers on one file: what both were told is there, in order.
+func TestEventsOfTwoServersAreAllKept(t *testing.T) {
+	s, f, p := stocked(t)
+	c := Cook{PlanID: &p.ID, Name: p.Name, Guidance: "us", StartedAt: Time{noon}}
+	c.Plan.V, c.Fryer.V = p, f
+	c, err := s.AddCook(t.Context(), c)
+	if err != nil {
+		t.Fatal(err)
+	}
+	var path string
+	if err := s.db.Get(&path, `SELECT file FROM pragma_database_list WHERE name = 'main'`); err != nil {
+		t.Fatal(err)
+	}
+	other, err := Open(t.Context(), path, func() time.Time { return noon })
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer other.Close()
+	const each = 20
+	var all sync.WaitGroup
+	for _, server := range []*Store{s, other} {
+		all.Go(func() {
+			for i := range each {
+				if err := server.Say(t.Context(), c, cook.Event{Kind: cook.Look, At: noon.Add(time.Duration(i) * time.Minute)}); err != nil {
+					t.Error(err)
+				}
+			}
+		})
+	}
+	all.Wait()
+	got, err := s.Cook(t.Context(), c.ID)
+	if err != nil || len(got.Events) != 2*each {
+		t.Errorf("%d of %d events, %v", len(got.Events), 2*each, err)
+	}
+	// The same id a second time is refused by the file itself.
+	if err := other.Say(t.Context(), c, got.Events[0]); err == nil {
+		t.Error("one event was kept twice")
 	}
 }

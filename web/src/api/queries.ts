@@ -74,9 +74,13 @@ export const saveFryer = (id: string, version: number, body: FryerInput) =>
   ask(client.PUT('/fryers/{id}', { params: { path: { id }, header: { 'If-Match': `"${version}"` } }, body }));
 
 export const startCook = (planId: string, basket = 1) => ask(client.POST('/cooks', { body: { planId, basket } }));
+/** An id of this device's own; randomUUID is not there without TLS. */
+const ownId = () =>
+  Array.from(crypto.getRandomValues(new Uint8Array(12)), (b) => b.toString(16).padStart(2, '0')).join('');
 export const sayToCook = (id: string, body: Schemas['CookEventInput']) =>
-  ask(client.POST('/cooks/{id}/events', { params: { path: { id } }, body }));
-export const takeBack = (id: string) => ask(client.DELETE('/cooks/{id}/events/last', { params: { path: { id } } }));
+  ask(client.POST('/cooks/{id}/events', { params: { path: { id } }, body: { id: ownId(), ...body } }));
+export const takeBack = (id: string, event: string) =>
+  ask(client.DELETE('/cooks/{id}/events/{event}', { params: { path: { id, event } } }));
 export const saveOutcome = (id: string, body: Schemas['Outcome']) =>
   ask(client.PUT('/cooks/{id}/outcome', { params: { path: { id } }, body }));
 export const deleteCook = (id: string) => ask(client.DELETE('/cooks/{id}', { params: { path: { id } } }));

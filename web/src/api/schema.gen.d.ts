@@ -441,20 +441,21 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/cooks/{id}/events/last": {
+    "/cooks/{id}/events/{event}": {
         parameters: {
             query?: never;
             header?: never;
             path: {
                 id: components["parameters"]["Id"];
+                event: string;
             };
             cookie?: never;
         };
         get?: never;
         put?: never;
         post?: never;
-        /** Take back the last thing said */
-        delete: operations["undoCookEvent"];
+        /** Take back one thing said; again it changes nothing */
+        delete: operations["revokeCookEvent"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1411,6 +1412,8 @@ export interface components {
             changedAt: string;
         };
         CookEventInput: {
+            /** @description the device's own, so that it counts once however often it is sent */
+            id?: string;
             /** @enum {string} */
             kind: "loaded" | "turned" | "dialled" | "more" | "out" | "probe" | "look" | "stop";
             /**
@@ -1420,6 +1423,7 @@ export interface components {
             value?: number;
         };
         CookEvent: {
+            id: string;
             kind: string;
             /** Format: date-time */
             at: string;
@@ -2418,18 +2422,19 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
-    undoCookEvent: {
+    revokeCookEvent: {
         parameters: {
             query?: never;
             header?: never;
             path: {
                 id: components["parameters"]["Id"];
+                event: string;
             };
             cookie?: never;
         };
         requestBody?: never;
         responses: {
-            /** @description The cook before it */
+            /** @description The cook without it */
             200: {
                 headers: {
                     [name: string]: unknown;

@@ -232,9 +232,11 @@ function Live({ cook, skewMs, stale }: { cook: Cook; skewMs: number; stale: bool
     }
     setBusy(false);
   };
+  const lastEvent = cook.events.at(-1);
   const undo = async () => {
+    if (!lastEvent) return;
     try {
-      await takeBack(cook.id);
+      await takeBack(cook.id, lastEvent.id);
       await queries.invalidateQueries({ queryKey: ['live'] });
     } catch (cause) {
       complain(cause);
@@ -246,7 +248,6 @@ function Live({ cook, skewMs, stale }: { cook: Cook; skewMs: number; stale: bool
   const inside = minute === null ? null : between(forecast.timeline, Math.max(0, minute), (m) => m.coreC);
   const safe = forecast.chance?.safeByMin ?? forecast.safeAtMin;
   const [probe, setProbe] = useState(70);
-  const lastEvent = cook.events.at(-1);
   const lastProbe = cook.events.findLast((e) => e.kind === 'probe');
   const action = cook.step.action as Schemas['CookEventInput']['kind'] | undefined;
 

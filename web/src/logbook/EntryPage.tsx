@@ -217,8 +217,10 @@ function Entry({ cook }: { cook: Cook }) {
     }
   };
   const goOn = async () => {
+    const out = cook.events.at(-1);
+    if (!out) return;
     try {
-      await takeBack(cook.id);
+      await takeBack(cook.id, out.id);
       await Promise.all([
         queries.invalidateQueries({ queryKey: ['live'] }),
         queries.invalidateQueries({ queryKey: ['cooks'] }),
