@@ -9,6 +9,7 @@ import (
 	"testing"
 
 	"velocrustum/core/food"
+	"velocrustum/core/program"
 	"velocrustum/core/units"
 )
 
@@ -426,5 +427,17 @@ func TestChoicesOfACoatCountOrAreSaid(t *testing.T) {
 				t.Errorf("%s of %s: counts %t, said not to %t", what, coat.ID, counts, said)
 			}
 		}
+	}
+}
+
+func TestDifferencesAreAsSureAsTheForecast(t *testing.T) {
+	at := func(crisp, safe, juice, crust float64) program.Answer {
+		a := program.Answer{CrispAtMin: &crisp, SafeAtMin: &safe, Timeline: make([]program.Moment, 1)}
+		a.End.JuiceKeptPct, a.End.Crust = juice, crust
+		return a
+	}
+	got := beside(at(10, 12.2, 60, 70), at(24.1, 11, 63, 61))
+	if want := "With it: crisp 14 min sooner; safe 1 min later; −3\u00a0% juice; crust +9 of 100."; got != want {
+		t.Errorf("%q, want %q", got, want)
 	}
 }

@@ -196,6 +196,9 @@ func spread(ctx context.Context, q program.Request) (string, error) {
 	return says + ".", nil
 }
 
+// signed writes a whole difference with its sign.
+func signed(d float64) string { return strings.Replace(fmt.Sprintf("%+.0f", d), "-", "−", 1) }
+
 // beside says what a step does, from two answers of the engine.
 func beside(with, without program.Answer) string {
 	text := ""
@@ -212,7 +215,12 @@ func beside(with, without program.Answer) string {
 			if *a > *b {
 				word = "later"
 			}
-			add(fmt.Sprintf("%s %.1f min %s", name, math.Abs(*a-*b), word))
+			// Halves up to three minutes: the forecast knows no better.
+			d := math.Abs(*a - *b)
+			if d = math.Round(2*d) / 2; d >= 3 {
+				d = math.Round(d)
+			}
+			add(fmt.Sprintf("%s %g min %s", name, d, word))
 		case a != nil && b == nil:
 			add(fmt.Sprintf("%s at %.0f min, and without it not at all", name, *a))
 		case a == nil && b != nil:
@@ -222,10 +230,10 @@ func beside(with, without program.Answer) string {
 	when("crisp", with.CrispAtMin, without.CrispAtMin)
 	when("safe", with.SafeAtMin, without.SafeAtMin)
 	if d := with.End.JuiceKeptPct - without.End.JuiceKeptPct; math.Abs(d) >= 1 {
-		add(fmt.Sprintf("%+.0f %% juice", d))
+		add(signed(d) + "\u00a0% juice")
 	}
 	if d := with.End.Crust - without.End.Crust; math.Abs(d) >= 2 {
-		add(fmt.Sprintf("crust %+.0f of 100", d))
+		add("crust " + signed(d) + " of 100")
 	}
 	brown := func(a program.Answer) float64 {
 		f := a.Timeline[len(a.Timeline)-1].Faces

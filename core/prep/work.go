@@ -66,10 +66,10 @@ func (p Pantry) Work(cut food.Cut, pieceG, thicknessMm float64, pieces int, coat
 		total += g
 	}
 	w.SaltPct = 100 * total / w.edible
-	w.coat(p, b.Coating, spoons)
+	w.coat(p, b.Coating, cut.SkinMm > 0, spoons)
 	if len(b.Finish) > 0 {
 		w.Stations = append(w.Stations, Station{ID: "finish", Title: "Finish", Headline: fmt.Sprintf("%.0f g on all of it", finish.MassG),
-			Why: fmt.Sprintf("It brings %.1f g of salt; the rub has dropped by that.", finish.SaltG), Cautions: []string{}})
+			Why: w.finishSays(finish.SaltG, b.Salting), Cautions: []string{}})
 	}
 	if w.SaltPct > tooSalty {
 		for i := range w.Stations {
@@ -139,9 +139,12 @@ func (w *Worked) marinate(p Pantry, cut food.Cut, piece food.Piece, pieces int, 
 	w.Effects.OilG += clings.FatG
 	s := Station{ID: "marinade", Title: "Marinate", Headline: fmt.Sprintf("%s in the fridge", hoursWords(m.Hours)), Cautions: []string{}}
 	r := got.Reach
-	s.Why = fmt.Sprintf("%s The limit is set by the %s: worth it from %s; past %s it is %s. For 1 kg of meat it holds %.0f g of salt, %.0f of sugar, %.0f of acid and %.0f of fat; %.0f g of it go along into the basket, and salt gets %.0f mm in.",
+	s.Why = fmt.Sprintf("%s The limit is set by the %s: worth it from %s; past %s it is %s. For 1 kg of meat it holds %.0f g of salt, %.0f of sugar, %.0f of acid and %.0f of fat; %.0f g of it go along into the basket.",
 		got.Verdict, r.Kind, hoursWords(r.Least), hoursWords(r.Most), r.Past,
-		got.PerKg.SaltG, got.PerKg.SugarG, got.PerKg.AcidG, got.PerKg.FatG, got.TakenG, got.Salted.ReachMm)
+		got.PerKg.SaltG, got.PerKg.SugarG, got.PerKg.AcidG, got.PerKg.FatG, got.TakenG)
+	if got.PerKg.SaltG > 0 {
+		s.Why += fmt.Sprintf(" Its salt gets %.0f mm in.", got.Salted.ReachMm)
+	}
 	if kept.MassG > 0 {
 		s.Why += fmt.Sprintf(" %.0f g of the dry seasoning are kept for the coat.", kept.MassG)
 	}
@@ -233,6 +236,17 @@ func (w *Worked) salt(p Pantry, cut food.Cut, piece food.Piece, pieces int, c Sa
 	return nil
 }
 
+// finishSays words what a finish does to the salt.
+func (w *Worked) finishSays(saltG float64, by *Salting) string {
+	switch {
+	case saltG < 0.05:
+		return "It brings no salt."
+	case by != nil && by.School == "dry":
+		return fmt.Sprintf("It brings %.1f g of salt; the rub has dropped by that.", saltG)
+	}
+	return fmt.Sprintf("It brings %.1f g of salt, on top of the rest.", saltG)
+}
+
 func orLonger(h float64) string {
 	if h == 0 {
 		return "more than four days"
@@ -240,14 +254,20 @@ func orLonger(h float64) string {
 	return hoursWords(h)
 }
 
-func (w *Worked) coat(p Pantry, c Coats, spoons units.Spoons) {
+func (w *Worked) coat(p Pantry, c Coats, skin bool, spoons units.Spoons) {
 	s := Station{ID: "coat", Title: "Coat and oil", Cautions: []string{}}
 	if len(w.Coated.Bowls) == 0 {
 		s.Headline = fmt.Sprintf("%.0f g of oil", w.Coated.OilG)
 		if w.Coated.OilG == 0 {
 			s.Headline = "Nothing on it"
 		}
-		s.Why = "No layer of its own; skin or a fatty wrap renders its own fat."
+		s.Why = "No layer of its own."
+		switch {
+		case c.Coat == "wrap":
+			s.Why = "The wrap renders its own fat."
+		case skin:
+			s.Why += " The skin renders its own fat."
+		}
 	} else {
 		text := ""
 		for i, b := range w.Coated.Bowls {

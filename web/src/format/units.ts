@@ -13,6 +13,8 @@ export interface Units {
   toMass: (g: number) => number;
   fromMass: (m: number) => number;
   massStep: number;
+  /** Round numbers of the household's scale for an axis of air, 0 to about 215 °C, in its degrees. */
+  axis: number[];
 }
 
 const GRAMS_PER_OUNCE = 28.3495;
@@ -32,6 +34,7 @@ export function unitsOf(settings: Pick<Settings, 'temperature' | 'mass'>): Units
     toMass,
     fromMass: (m) => (oz ? m * GRAMS_PER_OUNCE : m),
     massStep: oz ? 0.1 : 1,
+    axis: f ? [100, 200, 300, 400] : [0, 50, 100, 150, 200],
   };
 }
 

@@ -34,7 +34,7 @@ export function Curve({ portrait, units }: { portrait: Portrait; units: Units })
   const x = scaleLinear([0, end], [box.left, width - box.right]);
   const y = scaleLinear([0, Math.max(220, dialC + 20)], [box.bottom, box.top]);
   // Round figures of the household's own scale.
-  const ticks = units.degree === '°F' ? [100, 200, 300, 400] : [50, 100, 150, 200];
+  const ticks = units.axis.filter((d) => d > 0);
   const line = (pick: (p: At) => number) =>
     curve.map((p, i) => `${i === 0 ? 'M' : 'L'}${x(p.minute).toFixed(1)} ${y(pick(p)).toFixed(1)}`).join('');
   const band = (low: (p: At) => number, high: (p: At) => number) =>

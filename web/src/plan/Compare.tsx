@@ -125,11 +125,17 @@ export function Compare({ pair, rule, faces, units, close }: Props) {
               role="img"
               aria-label={`Air, core and faces of ${pair[0].name} and ${pair[1].name} over ${Math.round(end)} minutes`}
             >
-              {[0, 50, 100, 150, 200].map((c) => (
-                <g key={c}>
-                  <line x1={s.left} x2={s.right} y1={y(c)} y2={y(c)} stroke="var(--line)" />
-                  <text x={s.left - 8} y={y(c) + 4} textAnchor="end">
-                    {units.toDegrees(c)}°
+              {units.axis.map((d) => (
+                <g key={d}>
+                  <line
+                    x1={s.left}
+                    x2={s.right}
+                    y1={y(units.fromDegrees(d))}
+                    y2={y(units.fromDegrees(d))}
+                    stroke="var(--line)"
+                  />
+                  <text x={s.left - 8} y={y(units.fromDegrees(d)) + 4} textAnchor="end">
+                    {d}°
                   </text>
                 </g>
               ))}

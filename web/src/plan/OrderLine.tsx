@@ -309,7 +309,7 @@ export function OrderLine({ plan, edit, catalog, fryers, units, piece, most, toB
           ))}
         </>
       ) : null}
-      , through the{' '}
+      , cooked in{' '}
       {part('In which fryer', fryer?.name ?? 'fryer', (close) => (
         <Choice
           label="Fryer"

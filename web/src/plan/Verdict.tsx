@@ -185,7 +185,7 @@ export function Verdict({ plant, answer, pending, units, totalMin, mend }: Props
           ? ''
           : `${answer.rule.words}: ${units.temperature(answer.rule.coreC)}${answer.rule.holdMin > 0 ? ` for ${answer.rule.holdMin} min` : ''} in the coldest spot${answer.rule.restMin > 0 ? `, then ${answer.rule.restMin} min rest` : ''}. `}
         {answer.end.logReduction != null && answer.end.pathogen && answer.end.logReduction >= 1
-          ? `For information only: ${answer.end.logReduction > 12 ? 'over 12' : Math.floor(answer.end.logReduction)} decimal reductions of ${answer.end.pathogen} by the end. `
+          ? `For information only: ${answer.end.logReduction > 12 ? 'over 12' : Math.floor(answer.end.logReduction)} decimal reduction${answer.end.logReduction < 2 ? '' : 's'} of ${answer.end.pathogen} by the end. `
           : ''}
         Check with a thermometer; local rules and medical advice come first.
       </Foot>

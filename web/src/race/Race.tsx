@@ -52,7 +52,6 @@ export function Race({ plant, answer, stages, turns, faces, units, pending, edit
   const maxC = Math.max(215, ...stages.map((s) => s.airC + 12));
   const s = raceScale(Math.max(width, 280), end, maxC, compact);
   const { x, y } = s;
-  const ticksC = units.degree === '°F' ? [32, 120, 212, 300, 390].map(units.fromDegrees) : [0, 50, 100, 150, 200];
   const starts = stages.map((_, i) => stages.slice(0, i).reduce((sum, st) => sum + st.minutes, 0));
   const { fromMin, toMin } = answer.verdict;
   const core =
@@ -133,11 +132,17 @@ export function Race({ plant, answer, stages, turns, faces, units, pending, edit
                 ) : null}
               </g>
             ) : null}
-            {ticksC.map((c) => (
-              <g key={c}>
-                <line x1={s.left} x2={s.right} y1={y(c)} y2={y(c)} stroke="var(--line)" />
-                <text x={s.left - 10} y={y(c) + 5} textAnchor="end">
-                  {units.toDegrees(c)}°
+            {units.axis.map((d) => (
+              <g key={d}>
+                <line
+                  x1={s.left}
+                  x2={s.right}
+                  y1={y(units.fromDegrees(d))}
+                  y2={y(units.fromDegrees(d))}
+                  stroke="var(--line)"
+                />
+                <text x={s.left - 10} y={y(units.fromDegrees(d)) + 5} textAnchor="end">
+                  {d}°
                 </text>
               </g>
             ))}
