@@ -14,14 +14,15 @@ import (
 // below lists what each layer of the core may import of the others.
 var below = map[string][]string{
 	"units":   {},
+	"refuse":  {},
 	"safety":  {},
 	"thermal": {},
 	"crust":   {},
 	"food":    {"safety", "thermal"},
 	"fryer":   {"thermal"},
-	"program": {"crust", "food", "fryer", "safety", "thermal", "units"},
-	"cook":    {"program", "units"},
-	"prep":    {"food", "program", "safety", "thermal", "units"},
+	"program": {"crust", "food", "fryer", "refuse", "safety", "thermal", "units"},
+	"cook":    {"program", "refuse", "units"},
+	"prep":    {"food", "program", "refuse", "safety", "thermal", "units"},
 }
 
 func TestArrowsPointDownward(t *testing.T) {

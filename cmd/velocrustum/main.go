@@ -19,6 +19,7 @@ import (
 	"github.com/spf13/cobra"
 
 	"velocrustum/core/program"
+	"velocrustum/core/refuse"
 	"velocrustum/internal/api"
 	"velocrustum/internal/demo"
 	"velocrustum/internal/store"
@@ -188,18 +189,18 @@ func answer(c *cobra.Command, path string, f func(context.Context, program.Reque
 	if path != "-" {
 		file, err := os.Open(path)
 		if err != nil {
-			return refuse(c, err)
+			return refused(c, err)
 		}
 		defer file.Close()
 		in = file
 	}
 	q, err := program.Decode(in)
 	if err != nil {
-		return refuse(c, err)
+		return refused(c, err)
 	}
 	a, err := f(c.Context(), q)
-	if fields := (program.FieldErrors)(nil); errors.As(err, &fields) {
-		return refuse(c, err)
+	if fields := (refuse.Fields)(nil); errors.As(err, &fields) {
+		return refused(c, err)
 	} else if err != nil {
 		return err
 	}
@@ -208,7 +209,7 @@ func answer(c *cobra.Command, path string, f func(context.Context, program.Reque
 	return e.Encode(a)
 }
 
-func refuse(c *cobra.Command, err error) error {
+func refused(c *cobra.Command, err error) error {
 	fmt.Fprintln(c.ErrOrStderr(), err)
 	return errInput
 }

@@ -11,6 +11,7 @@ import (
 	"time"
 
 	"velocrustum/core/program"
+	"velocrustum/core/refuse"
 	"velocrustum/core/units"
 )
 
@@ -94,11 +95,11 @@ func (l Live) Add(e Event) ([]Event, error) {
 	if e.ID != "" && slices.ContainsFunc(l.Events, func(o Event) bool { return o.ID == e.ID }) {
 		return l.Events, nil
 	}
-	refuse := func(allowed string) ([]Event, error) {
-		return nil, program.FieldErrors{{Field: "kind", Value: e.Kind, Allowed: allowed}}
+	no := func(allowed string) ([]Event, error) {
+		return nil, refuse.One("kind", e.Kind, allowed)
 	}
 	if l.over() {
-		return refuse("nothing more: this cook is finished; undo to go on with it")
+		return no("nothing more: this cook is finished; undo to go on with it")
 	}
 	if n := len(l.Events); n > 0 {
 		last := l.Events[n-1]
@@ -113,21 +114,21 @@ func (l Live) Add(e Event) ([]Event, error) {
 	switch e.Kind {
 	case Loaded:
 		if loaded {
-			return refuse("once; the food is in already")
+			return no("once; the food is in already")
 		}
 	case Stop:
 		if loaded {
-			return refuse("before the food is in; after that, take it out")
+			return no("before the food is in; after that, take it out")
 		}
 	case Turned, Dialled, More, Out, Probe, Look:
 		if !loaded {
-			return refuse("after the food has gone in")
+			return no("after the food has gone in")
 		}
 		within := func(lo, hi float64, unit string) error {
 			if e.Value >= lo && e.Value <= hi {
 				return nil
 			}
-			return program.FieldErrors{{Field: "value", Value: fmt.Sprintf("%g", e.Value), Allowed: fmt.Sprintf("%g to %g %s", lo, hi, unit)}}
+			return refuse.One("value", fmt.Sprintf("%g", e.Value), fmt.Sprintf("%g to %g %s", lo, hi, unit))
 		}
 		var err error
 		switch e.Kind {
@@ -142,7 +143,7 @@ func (l Live) Add(e Event) ([]Event, error) {
 			return nil, err
 		}
 	default:
-		return refuse("loaded, turned, dialled, more, out, probe, look, stop")
+		return no("loaded, turned, dialled, more, out, probe, look, stop")
 	}
 	return append(slices.Clone(l.Events), e), nil
 }
@@ -154,7 +155,7 @@ func (l Live) Without(id string) ([]Event, error) {
 		return l.Events, nil
 	}
 	if l.Events[i].Kind == Loaded && i < len(l.Events)-1 {
-		return nil, program.FieldErrors{{Field: "event", Value: "food is in", Allowed: "the food is in while something was done with it since; take that back first"}}
+		return nil, refuse.One("event", "food is in", "the food is in while something was done with it since; take that back first")
 	}
 	return slices.Delete(slices.Clone(l.Events), i, i+1), nil
 }

@@ -6,6 +6,7 @@ import (
 	"slices"
 
 	"velocrustum/core/program"
+	"velocrustum/core/refuse"
 )
 
 // A Bench is what a cook does before the basket, by choices. What is nil or
@@ -117,79 +118,60 @@ const (
 	DryingStart = "wipe"
 )
 
-// Problem is a field of a bench that cannot be.
-type Problem struct{ Field, Value, Allowed string }
-
-func (p Problem) Error() string {
-	return fmt.Sprintf("%s: %s is not possible; allowed: %s", p.Field, p.Value, p.Allowed)
-}
-
-func within(field string, v, lo, hi float64, unit string) error {
-	if v >= lo && v <= hi {
-		return nil
-	}
-	return Problem{field, fmt.Sprintf("%g", v), fmt.Sprintf("%g to %g %s", lo, hi, unit)}
-}
-
-func among(field, v string, known ...string) error {
-	if slices.Contains(known, v) {
-		return nil
-	}
-	return Problem{field, fmt.Sprintf("%q", v), fmt.Sprint(known)}
-}
-
-// Check returns the first thing that is wrong as a Problem, or nil.
+// Check returns what is wrong as refuse.Fields, or nil.
 func (b Bench) Check(p Pantry) error {
-	list := []error{
-		within("servings", float64(b.Servings), 0, 40, "servings"),
-		among("drying.school", b.Drying.School, "", "wipe", "rack", "rinse", "wet"),
-		within("drying.hours", b.Drying.Hours, 0, 48, "hours"),
-		among("coating.oil", b.Coating.Oil, "", "none", "mist", "brush", "toss"),
-		within("coating.passes", float64(b.Coating.Passes), 0, 6, "passes"),
-		within("coating.starch", b.Coating.Starch, 0, 0.5, "of the flour"),
-		among("coating.where", b.Coating.Where, "", "all", "up"),
-		among("coating.flour", b.Coating.Flour, "", "wheat-flour", "rice-flour", "chickpea-flour"),
-		among("coating.crumbs", b.Coating.Crumbs, "", "crumbs", "rice-crumbs"),
+	var c refuse.Check
+	c.Within("servings", float64(b.Servings), 0, 40, "servings")
+	c.Among("drying.school", b.Drying.School, "", "wipe", "rack", "rinse", "wet")
+	c.Within("drying.hours", b.Drying.Hours, 0, 48, "hours")
+	c.Among("coating.oil", b.Coating.Oil, "", "none", "mist", "brush", "toss")
+	c.Within("coating.passes", float64(b.Coating.Passes), 0, 6, "passes")
+	c.Within("coating.starch", b.Coating.Starch, 0, 0.5, "of the flour")
+	c.Among("coating.where", b.Coating.Where, "", "all", "up")
+	c.Among("coating.flour", b.Coating.Flour, "", "wheat-flour", "rice-flour", "chickpea-flour")
+	c.Among("coating.crumbs", b.Coating.Crumbs, "", "crumbs", "rice-crumbs")
+	if cut := b.Cutting; cut != nil {
+		c.Within("cutting.wholeG", cut.WholeG, 0, MaxItemG, "g")
+		c.Within("cutting.spreadPct", cut.SpreadPct, 0, 40, "percent")
+		c.Within("cutting.sliceMm", cut.SliceMm, 0, 120, "mm")
+		c.Within("cutting.pieces", float64(cut.Pieces), 0, 120, "pieces")
 	}
-	if c := b.Cutting; c != nil {
-		list = append(list, within("cutting.wholeG", c.WholeG, 0, MaxItemG, "g"), within("cutting.spreadPct", c.SpreadPct, 0, 40, "percent"),
-			within("cutting.sliceMm", c.SliceMm, 0, 120, "mm"), within("cutting.pieces", float64(c.Pieces), 0, 120, "pieces"))
-	}
-	if c := b.Prices; c != nil {
-		list = append(list, within("prices.meatPerKg", c.MeatPerKg, 0, 10000, "for 1 kg"), within("prices.perKWh", c.PerKWh, 0, 1000, "for 1 kWh"))
+	if by := b.Prices; by != nil {
+		c.Within("prices.meatPerKg", by.MeatPerKg, 0, 10000, "for 1 kg")
+		c.Within("prices.perKWh", by.PerKWh, 0, 1000, "for 1 kWh")
 	}
 	if s := b.Salting; s != nil {
-		list = append(list, among("salting.school", s.School, "dry", "brine", "soak"), among("salting.liquid", s.Liquid, "", "water", "milk", "buttermilk"), within("salting.hours", s.Hours, 0, MaxHours, "hours"),
-			within("salting.targetPct", s.TargetPct, 0, 3, "percent"), within("salting.even", s.Even, 0, 0.95, "of the mean"), within("salting.waterG", s.WaterG, 0, MaxItemG, "g"),
-			within("salting.strengthPct", s.StrengthPct, 0, 26, "percent of the water"))
+		c.Among("salting.school", s.School, "dry", "brine", "soak")
+		c.Among("salting.liquid", s.Liquid, "", "water", "milk", "buttermilk")
+		c.Within("salting.hours", s.Hours, 0, MaxHours, "hours")
+		c.Within("salting.targetPct", s.TargetPct, 0, 3, "percent")
+		c.Within("salting.even", s.Even, 0, 0.95, "of the mean")
+		c.Within("salting.waterG", s.WaterG, 0, MaxItemG, "g")
+		c.Within("salting.strengthPct", s.StrengthPct, 0, 26, "percent of the water")
 		if s.School != "dry" && s.WaterG == 0 {
-			list = append(list, Problem{"salting.waterG", "0", "the liquid of the " + s.School + ", in g"})
+			c.Add("salting.waterG", "0", "the liquid of the "+s.School+", in g")
 		}
 		if s.Salt != "" {
-			if i, err := p.Find(s.Salt); err != nil || i.Salt < 90 {
-				list = append(list, Problem{"salting.salt", fmt.Sprintf("%q", s.Salt), "a salt of the pantry"})
+			if i, err := p.Find(s.Salt); err != nil || !i.isSalt() {
+				c.Add("salting.salt", fmt.Sprintf("%q", s.Salt), "a salt of the pantry")
 			}
 		}
 	}
 	items := slices.Clone(b.Finish)
-	if b.Marinade != nil {
-		list = append(list, within("marinade.hours", b.Marinade.Hours, 0, MaxHours, "hours"),
-			within("marinade.coatShare", b.Marinade.CoatShare, 0, 1, "of the dry seasoning"), within("marinade.forG", b.Marinade.ForG, 0, MaxItemG, "g"))
-		items = append(items, b.Marinade.Items...)
+	if m := b.Marinade; m != nil {
+		c.Within("marinade.hours", m.Hours, 0, MaxHours, "hours")
+		c.Within("marinade.coatShare", m.CoatShare, 0, 1, "of the dry seasoning")
+		c.Within("marinade.forG", m.ForG, 0, MaxItemG, "g")
+		items = append(items, m.Items...)
 	}
 	if len(items) > MaxItems {
-		list = append(list, Problem{"marinade.items", fmt.Sprintf("%d ingredients", len(items)), fmt.Sprintf("up to %d", MaxItems)})
+		c.Add("marinade.items", fmt.Sprintf("%d ingredients", len(items)), fmt.Sprintf("up to %d", MaxItems))
 	}
 	for _, it := range items {
-		list = append(list, within("marinade.items.g", it.G, 0, MaxItemG, "g"))
+		c.Within("marinade.items.g", it.G, 0, MaxItemG, "g")
 		if _, err := p.Find(it.Ingredient); err != nil {
-			list = append(list, Problem{"marinade.items.ingredient", fmt.Sprintf("%q", it.Ingredient), "an ingredient of the pantry"})
+			c.Add("marinade.items.ingredient", fmt.Sprintf("%q", it.Ingredient), "an ingredient of the pantry")
 		}
 	}
-	for _, err := range list {
-		if err != nil {
-			return err
-		}
-	}
-	return nil
+	return c.Err()
 }

@@ -10,6 +10,7 @@ import (
 
 	"velocrustum/core/food"
 	"velocrustum/core/program"
+	"velocrustum/core/refuse"
 	"velocrustum/core/units"
 )
 
@@ -56,9 +57,9 @@ func TestEveryIngredientIsWhole(t *testing.T) {
 	if own["soy-light"].Salt != 12 || shelf["soy-light"].Salt != 15 {
 		t.Error("one's own figures do not stand over those that ship, or reach them")
 	}
-	var p Problem
+	var p refuse.Fields
 	for _, bad := range []Ingredient{{Density: 9}, {Density: 1, Salt: 120}, {Density: 1, Sugar: 20, Carb: 10}, {Density: 1, Carb: 70, Fat: 60}} {
-		if err := bad.Check(); !errors.As(err, &p) || p.Field == "" || p.Allowed == "" {
+		if err := bad.Check(); !errors.As(err, &p) || p[0].Field == "" || p[0].Allowed == "" {
 			t.Errorf("%+v was taken (%v)", bad, err)
 		}
 	}
@@ -227,8 +228,8 @@ func TestBenchesAreRefusedByField(t *testing.T) {
 		"coating.oil":               {Coating: Coats{Oil: "pour"}},
 		"cutting.spreadPct":         {Cutting: &Cutting{SpreadPct: 90}},
 	} {
-		var p Problem
-		if _, err := shelf.Work(cut, 16, 0, 8, "bare", b, units.MetricSpoons); !errors.As(err, &p) || p.Field != field || p.Allowed == "" {
+		var p refuse.Fields
+		if _, err := shelf.Work(cut, 16, 0, 8, "bare", b, units.MetricSpoons); !errors.As(err, &p) || p[0].Field != field || p[0].Allowed == "" {
 			t.Errorf("%s gave %v", field, err)
 		}
 	}
@@ -292,8 +293,8 @@ func TestCutsAreMadeIntoOthers(t *testing.T) {
 			}
 		}
 	}
-	var p Problem
-	if _, _, err := Make("meatball", "fish-whole", 3, 25); !errors.As(err, &p) || p.Field != "cutting.as" {
+	var p refuse.Fields
+	if _, _, err := Make("meatball", "fish-whole", 3, 25); !errors.As(err, &p) || p[0].Field != "cutting.as" {
 		t.Errorf("a meatball made into a fish gave %v", err)
 	}
 }

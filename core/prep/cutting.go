@@ -5,6 +5,7 @@ import (
 	"math"
 
 	"velocrustum/core/food"
+	"velocrustum/core/refuse"
 )
 
 // Cutting is how the pieces are made.
@@ -43,7 +44,7 @@ type Making struct {
 func Makings(cut string) []Making { return made[cut] }
 
 // Make returns how many pieces of what weight come of making a cut into
-// another, or a Problem.
+// another, or refuse.Fields.
 func Make(cut, to string, pieces int, pieceG float64) (int, float64, error) {
 	var known []string
 	for _, m := range made[cut] {
@@ -52,7 +53,7 @@ func Make(cut, to string, pieces int, pieceG float64) (int, float64, error) {
 		}
 		known = append(known, m.To)
 	}
-	return 0, 0, Problem{"cutting.as", fmt.Sprintf("%q", to), fmt.Sprintf("what a %s can be made into: %v", cut, known)}
+	return 0, 0, refuse.One("cutting.as", fmt.Sprintf("%q", to), fmt.Sprintf("what a %s can be made into: %v", cut, known))
 }
 
 // Portion returns the weight of each of the pieces cut from a whole, or those

@@ -8,6 +8,7 @@ import (
 
 	"velocrustum/core/food"
 	"velocrustum/core/program"
+	"velocrustum/core/refuse"
 	"velocrustum/core/units"
 )
 
@@ -53,7 +54,7 @@ func (b Bench) take(q *program.Request) error {
 		if c.As != "" {
 			n, g, err := Make(l.Cut, c.As, l.Pieces, l.PieceMassG)
 			if err != nil {
-				return err
+				return refuse.Under("bench.", err)
 			}
 			l.Cut, l.Pieces, l.PieceMassG, l.ThicknessMm = c.As, min(program.MaxPieces, n), math.Round(g*10)/10, nil
 		}
@@ -64,7 +65,7 @@ func (b Bench) take(q *program.Request) error {
 	}
 	if id := b.Coating.Coat; id != "" {
 		if _, err := food.FindCoat(id); err != nil {
-			return Problem{"coating.coat", fmt.Sprintf("%q", id), strings.Join(food.CoatIDs(), ", ")}
+			return refuse.One("bench.coating.coat", fmt.Sprintf("%q", id), strings.Join(food.CoatIDs(), ", "))
 		}
 		coat.ID = id
 	}
@@ -73,8 +74,8 @@ func (b Bench) take(q *program.Request) error {
 }
 
 // Forecast works a bench out for a request and simulates it, with every step
-// and without each. The error is a Problem under the bench, FieldErrors of
-// the request, or the context's.
+// and without each. The error is refuse.Fields, those of the bench under its name,
+// or the context's.
 func (p Pantry) Forecast(ctx context.Context, q program.Request, b Bench, spoons units.Spoons) (Forecast, error) {
 	f := Forecast{Makings: Makings(q.Load.Cut)}
 	for _, s := range q.Program.Stages {
@@ -83,7 +84,7 @@ func (p Pantry) Forecast(ctx context.Context, q program.Request, b Bench, spoons
 	if err := program.Check(q); err != nil {
 		return f, err
 	}
-	if err := b.Check(p); err != nil {
+	if err := refuse.Under("bench.", b.Check(p)); err != nil {
 		return f, err
 	}
 	if err := b.take(&q); err != nil {

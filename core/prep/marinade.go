@@ -113,7 +113,7 @@ func reach(t Totals, roles map[Role]float64, class safety.Class) Reach {
 // back for the coat.
 func (p Pantry) split(items []Item, share float64) (rest []Item, kept Totals) {
 	for _, it := range items {
-		if i := p[it.Ingredient]; share > 0 && (i.Salt >= 90 || i.Role == Spice && !i.Thick) {
+		if i := p[it.Ingredient]; share > 0 && (i.isSalt() || i.Role == Spice && !i.Thick) {
 			kept.add(i, it.G*share)
 			it.G *= 1 - share
 		}

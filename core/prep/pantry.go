@@ -7,6 +7,8 @@ import (
 	"fmt"
 	"slices"
 	"strings"
+
+	"velocrustum/core/refuse"
 )
 
 // A Role is what an ingredient does in a marinade or a coat.
@@ -128,31 +130,27 @@ func (p Pantry) Find(id string) (Ingredient, error) {
 	return Ingredient{}, fmt.Errorf("no ingredient is called %q; known are %s", id, strings.Join(known, ", "))
 }
 
-// Check returns what is wrong with an ingredient's figures as a Problem, or
-// nil.
+// isSalt says whether an ingredient is a salt, to be used as one.
+func (i Ingredient) isSalt() bool { return i.Salt >= 90 }
+
+// Check returns what is wrong with an ingredient's figures as refuse.Fields,
+// or nil.
 func (i Ingredient) Check() error {
-	for _, f := range []struct {
-		name string
-		v    float64
-	}{{"salt", i.Salt}, {"sugar", i.Sugar}, {"carb", i.Carb}, {"fat", i.Fat}, {"protein", i.Protein}, {"acid", i.Acid}} {
-		if err := within(f.name, f.v, 0, 100, "g in 100 g"); err != nil {
-			return err
-		}
-	}
-	if err := within("density", i.Density, 0.1, 3, "g/ml"); err != nil {
-		return err
-	}
-	if err := within("each", i.Each, 0, 2000, "g a piece"); err != nil {
-		return err
-	}
-	if err := within("price", i.Price, 0, 10000, "for 1 kg"); err != nil {
-		return err
-	}
+	var c refuse.Check
+	c.Within("salt", i.Salt, 0, 100, "g in 100 g")
+	c.Within("sugar", i.Sugar, 0, 100, "g in 100 g")
+	c.Within("carb", i.Carb, 0, 100, "g in 100 g")
+	c.Within("fat", i.Fat, 0, 100, "g in 100 g")
+	c.Within("protein", i.Protein, 0, 100, "g in 100 g")
+	c.Within("acid", i.Acid, 0, 100, "g in 100 g")
+	c.Within("density", i.Density, 0.1, 3, "g/ml")
+	c.Within("each", i.Each, 0, 2000, "g a piece")
+	c.Within("price", i.Price, 0, 10000, "for 1 kg")
 	if i.Sugar > i.Carb {
-		return Problem{"sugar", fmt.Sprintf("%g", i.Sugar), fmt.Sprintf("up to the carbohydrate, %g g", i.Carb)}
+		c.Add("sugar", fmt.Sprintf("%g", i.Sugar), fmt.Sprintf("up to the carbohydrate, %g g", i.Carb))
 	}
 	if sum := i.Salt + i.Carb + i.Fat + i.Protein + i.Acid; sum > 101 {
-		return Problem{"carb", fmt.Sprintf("%g g of salt, carbohydrate, fat, protein and acid together", sum), "up to 100 g in 100 g"}
+		c.Add("carb", fmt.Sprintf("%g g of salt, carbohydrate, fat, protein and acid together", sum), "up to 100 g in 100 g")
 	}
-	return nil
+	return c.Err()
 }

@@ -4,6 +4,8 @@ import (
 	"fmt"
 	"math"
 	"slices"
+
+	"velocrustum/core/refuse"
 )
 
 // A Swap stands in for an ingredient: as much of others as does the same.
@@ -121,13 +123,13 @@ type Recipe struct {
 	Marinade Marinade `json:"marinade"`
 }
 
-// Check returns what is wrong with a recipe as a Problem, or nil.
+// Check returns what is wrong with a recipe as refuse.Fields, or nil.
 func (r Recipe) Check(p Pantry) error {
 	if n := len([]rune(r.Name)); n < 1 || n > 60 {
-		return Problem{"name", fmt.Sprintf("%d characters", n), "1 to 60 characters"}
+		return refuse.One("name", fmt.Sprintf("%d characters", n), "1 to 60 characters")
 	}
 	if len(r.Marinade.Items) == 0 {
-		return Problem{"marinade.items", "0 ingredients", fmt.Sprintf("1 to %d", MaxItems)}
+		return refuse.One("marinade.items", "0 ingredients", fmt.Sprintf("1 to %d", MaxItems))
 	}
 	return Bench{Marinade: &r.Marinade}.Check(p)
 }

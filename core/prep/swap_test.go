@@ -7,6 +7,7 @@ import (
 	"testing"
 
 	"velocrustum/core/program"
+	"velocrustum/core/refuse"
 )
 
 // What stands in does the same: as much salt, acid or sugar.
@@ -74,8 +75,8 @@ func TestRecipesAreChecked(t *testing.T) {
 	} {
 		bad := good
 		change(&bad)
-		var p Problem
-		if err := bad.Check(shelf); !errors.As(err, &p) || p.Field != field || p.Allowed == "" {
+		var p refuse.Fields
+		if err := bad.Check(shelf); !errors.As(err, &p) || p[0].Field != field || p[0].Allowed == "" {
 			t.Errorf("%s gave %v", field, err)
 		}
 	}

@@ -25,7 +25,7 @@ func (d Drying) SurfaceWater() float64 {
 const fridge = 4.0 // °C
 
 // Work works a bench out for pieces of a cut. spoons are those of the cook's
-// country; coatID is the plan's coat. The error is a Problem, or Salt's.
+// country; coatID is the plan's coat. The error is refuse.Fields, or Salt's.
 func (p Pantry) Work(cut food.Cut, pieceG, thicknessMm float64, pieces int, coatID string, b Bench, spoons units.Spoons) (Worked, error) {
 	if err := b.Check(p); err != nil {
 		return Worked{}, err

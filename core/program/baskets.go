@@ -9,6 +9,7 @@ import (
 	"strings"
 
 	"velocrustum/core/fryer"
+	"velocrustum/core/refuse"
 	"velocrustum/core/units"
 )
 
@@ -84,7 +85,7 @@ func (d Dish) part(pieces int, second bool) Request {
 	return q
 }
 
-// Check returns what is wrong with the first basket as FieldErrors, or nil.
+// Check returns what is wrong with the first basket as refuse.Fields, or nil.
 func (d Dish) Check() error {
 	n := d.Load.Pieces
 	if d.PerBasket > 0 && n > 0 {
@@ -194,7 +195,7 @@ func (b *Batching) sum() {
 
 // Batch plans the baskets of a dish: all at once, one after another, and,
 // with a second fryer, shared so that both finish together. The error is
-// FieldErrors or the context's.
+// refuse.Fields or the context's.
 func Batch(ctx context.Context, d Dish) (Baskets, error) {
 	total := d.Load.Pieces
 	one, err := resolve(d.part(1, false))
@@ -202,12 +203,12 @@ func Batch(ctx context.Context, d Dish) (Baskets, error) {
 		return Baskets{}, err
 	}
 	var c checker
-	c.within("load.pieces", float64(total), 1, MaxPieces, "pieces")
+	c.Within("load.pieces", float64(total), 1, MaxPieces, "pieces")
 	if d.PerBasket != 0 {
-		c.within("perBasket", float64(d.PerBasket), 1, float64(total), "pieces")
+		c.Within("perBasket", float64(d.PerBasket), 1, float64(total), "pieces")
 	}
-	if len(c.errs) > 0 {
-		return Baskets{}, c.errs
+	if len(c.Fields) > 0 {
+		return Baskets{}, c.Fields
 	}
 	out := Baskets{Comfortable: min(total, one.comfortable())}
 	if total <= one.most() {
@@ -303,7 +304,7 @@ func (d Dish) together(ctx context.Context) ([]Basketful, error) {
 	for _, second := range []bool{false, true} {
 		ends[second] = func(n int) (Request, float64, error) {
 			q, worth, err := fitted(ctx, d.part(n, second))
-			var tooMany FieldErrors
+			var tooMany refuse.Fields
 			if errors.As(err, &tooMany) && n > 1 {
 				return q, math.Inf(1), nil
 			}
@@ -353,7 +354,7 @@ func (d Dish) together(ctx context.Context) ([]Basketful, error) {
 		return nil, err
 	}
 	if math.IsInf(a, 1) || math.IsInf(b, 1) {
-		return nil, FieldErrors{{"load.pieces", fmt.Sprint(total), "as many as two baskets of these fryers take"}}
+		return nil, refuse.One("load.pieces", fmt.Sprint(total), "as many as two baskets of these fryers take")
 	}
 	a, b = qa.Program.minutes(), qb.Program.minutes()
 	end := math.Max(a, b)

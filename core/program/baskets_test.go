@@ -5,6 +5,8 @@ import (
 	"errors"
 	"math"
 	"testing"
+
+	"velocrustum/core/refuse"
 )
 
 func batched(t *testing.T, d Dish) map[string]Batching {
@@ -104,7 +106,7 @@ func TestTwoFryersFinishTogether(t *testing.T) {
 }
 
 func TestDishesAreChecked(t *testing.T) {
-	var fields FieldErrors
+	var fields refuse.Fields
 	q := dozenWings()
 	for name, d := range map[string]Dish{
 		"none":      {Request: Request{Load: Load{Cut: "prawn", PieceMassG: 16}, Program: q.Program}},

@@ -69,17 +69,17 @@ const wellDone = 97.0
 // Convert brings a recipe to this fryer: the program under which the coldest
 // flesh ends as it does in the recipe, safe by the rule in any case, with the
 // best crust. The request's own stages and turns do not matter. The error is
-// FieldErrors or the context's.
+// refuse.Fields or the context's.
 func Convert(ctx context.Context, q Request, from Recipe) (Conversion, error) {
 	var c checker
-	c.among("recipe.kind", from.Kind, []string{FromOil, FromOven, FromPreset})
+	c.Among("recipe.kind", from.Kind, []string{FromOil, FromOven, FromPreset}...)
 	limits := map[string][2]float64{FromOil: {130, 200}, FromOven: {100, 280}, FromPreset: {MinAirC, MaxAirC}}[from.Kind]
-	if len(c.errs) == 0 {
-		c.within("recipe.tempC", from.TempC, limits[0], limits[1], "°C")
+	if len(c.Fields) == 0 {
+		c.Within("recipe.tempC", from.TempC, limits[0], limits[1], "°C")
 	}
-	c.within("recipe.minutes", from.Minutes, 0.5, MaxMinutes, "minutes")
-	if len(c.errs) > 0 {
-		return Conversion{}, c.errs
+	c.Within("recipe.minutes", from.Minutes, 0.5, MaxMinutes, "minutes")
+	if len(c.Fields) > 0 {
+		return Conversion{}, c.Fields
 	}
 	if from.Kind == FromPreset {
 		q.Program.Stages = []Stage{{AirC: from.TempC, Minutes: from.Minutes}}

@@ -8,33 +8,12 @@ import (
 	"io"
 	"reflect"
 	"strings"
+
+	"velocrustum/core/refuse"
 )
 
-// A FieldError names a field that cannot be used, what it held and what is
-// allowed.
-type FieldError struct {
-	Field   string `json:"field"`
-	Value   string `json:"value"`
-	Allowed string `json:"allowed"`
-}
-
-func (e FieldError) Error() string {
-	return fmt.Sprintf("%s: %s is not possible; allowed: %s", e.Field, e.Value, e.Allowed)
-}
-
-// FieldErrors is one or more of them.
-type FieldErrors []FieldError
-
-func (e FieldErrors) Error() string {
-	var lines []string
-	for _, f := range e {
-		lines = append(lines, f.Error())
-	}
-	return strings.Join(lines, "\n")
-}
-
 // Decode reads one request. A word for a number, an unknown field or trailing
-// text is refused as FieldErrors.
+// text is refused as refuse.Fields.
 func Decode(r io.Reader) (Request, error) {
 	raw, err := io.ReadAll(r)
 	if err != nil {
@@ -47,7 +26,7 @@ func Decode(r io.Reader) (Request, error) {
 		return Request{}, decodeError(err, raw)
 	}
 	if _, err := d.Token(); !errors.Is(err, io.EOF) {
-		return Request{}, FieldErrors{{"(end of request)", "more text", "one JSON object and nothing after it"}}
+		return Request{}, refuse.One("(end of request)", "more text", "one JSON object and nothing after it")
 	}
 	return q, nil
 }
@@ -66,15 +45,15 @@ func decodeError(err error, raw []byte) error {
 				value = strings.TrimSpace(string(raw[from+1 : end]))
 			}
 		}
-		return FieldErrors{{field, value, describe(wrong.Type)}}
+		return refuse.One(field, value, describe(wrong.Type))
 	}
 	if name, ok := strings.CutPrefix(err.Error(), "json: unknown field "); ok {
 		if name = strings.Trim(name, `"`); name == "" {
 			name = "(a field without a name)"
 		}
-		return FieldErrors{{name, "unknown field", "fields of the request: " + strings.Join(fieldNames(reflect.TypeFor[Request]()), ", ")}}
+		return refuse.One(name, "unknown field", "fields of the request: "+strings.Join(fieldNames(reflect.TypeFor[Request]()), ", "))
 	}
-	return FieldErrors{{"(request)", strings.TrimPrefix(err.Error(), "json: "), "a JSON object as in the description of the interface"}}
+	return refuse.One("(request)", strings.TrimPrefix(err.Error(), "json: "), "a JSON object as in the description of the interface")
 }
 
 func fieldNames(t reflect.Type) (names []string) {

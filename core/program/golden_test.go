@@ -6,6 +6,8 @@ import (
 	"math"
 	"math/rand/v2"
 	"testing"
+
+	"velocrustum/core/refuse"
 )
 
 // Golden cooks: what the engine answers today, to see what a change moves.
@@ -82,7 +84,7 @@ func TestBasketsHoldEveryPieceOnce(t *testing.T) {
 		q.Load.Pieces = 1 + r.IntN(40)
 		q.Program.Stages[0].Minutes = 20
 		b, err := Batch(context.Background(), Dish{Request: q})
-		if fields := (FieldErrors)(nil); errors.As(err, &fields) {
+		if fields := (refuse.Fields)(nil); errors.As(err, &fields) {
 			t.Fatalf("%d of %s: %v", q.Load.Pieces, q.Load.Cut, err)
 		} else if err != nil {
 			t.Fatal(err)

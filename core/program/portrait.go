@@ -42,7 +42,7 @@ type Wanted struct {
 const portraitFor = 12.0
 
 // PortraitOf draws a fryer at a dial; 0 is 200 °C, or as hot as it goes. The
-// error is FieldErrors.
+// error is refuse.Fields.
 func PortraitOf(f Fryer, dialC float64) (Portrait, error) {
 	var c checker
 	spec := c.fryer(f)
@@ -50,9 +50,9 @@ func PortraitOf(f Fryer, dialC float64) (Portrait, error) {
 	if dialC == 0 {
 		dialC = math.Min(200, dial.MaxC)
 	}
-	c.within("dialC", dialC, dial.MinC, dial.MaxC, "°C, as its dial goes")
-	if len(c.errs) > 0 {
-		return Portrait{}, c.errs
+	c.Within("dialC", dialC, dial.MinC, dial.MaxC, "°C, as its dial goes")
+	if len(c.Fields) > 0 {
+		return Portrait{}, c.Fields
 	}
 	if f.Drawers > 1 {
 		spec = twin(spec)

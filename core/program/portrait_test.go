@@ -6,6 +6,8 @@ import (
 	"math"
 	"slices"
 	"testing"
+
+	"velocrustum/core/refuse"
 )
 
 // answered is a request's answer with its window and its changes.
@@ -58,7 +60,7 @@ func TestAPortraitIsWhatTheFryerDoes(t *testing.T) {
 	if len(p.Wanted) != 0 || len(loose.Wanted) != 1 || loose.Wanted[0].Field != "heatUpMin" {
 		t.Errorf("wanted of a timed one %v, of another %v", p.Wanted, loose.Wanted)
 	}
-	var fields FieldErrors
+	var fields refuse.Fields
 	if _, err := PortraitOf(Fryer{}, 260); !errors.As(err, &fields) || fields[0].Field != "dialC" {
 		t.Errorf("a dial of 260: %v", err)
 	}

@@ -9,6 +9,7 @@ import (
 
 	"velocrustum/core/food"
 	"velocrustum/core/fryer"
+	"velocrustum/core/refuse"
 	"velocrustum/core/thermal"
 )
 
@@ -88,7 +89,7 @@ func TestAnswersHaveNoCorners(t *testing.T) {
 				q := typical(cut, c.coat, 185)
 				set(&q, v)
 				a, err := Simulate(context.Background(), q, Options{NoChance: true})
-				if fields := (FieldErrors)(nil); errors.As(err, &fields) {
+				if fields := (refuse.Fields)(nil); errors.As(err, &fields) {
 					last = nil
 					continue // not taken, and said so
 				} else if err != nil {
@@ -194,7 +195,7 @@ func TestIceIsRefused(t *testing.T) {
 	cut, _ := food.FindCut("fish-strip")
 	q := typical(cut, "bare", 190)
 	q.Load.StartC = ptr(-1.5)
-	var fields FieldErrors
+	var fields refuse.Fields
 	if err := Check(q); !errors.As(err, &fields) || fields[0].Field != "load.startC" {
 		t.Errorf("−1.5 °C: %v", err)
 	}

@@ -10,6 +10,7 @@ import (
 
 	"velocrustum/core/food"
 	"velocrustum/core/fryer"
+	"velocrustum/core/refuse"
 	"velocrustum/core/safety"
 	"velocrustum/core/units"
 )
@@ -133,19 +134,7 @@ func (p Program) minutes() (sum float64) {
 }
 
 // checker gathers what is wrong.
-type checker struct{ errs FieldErrors }
-
-func (c *checker) within(field string, v, lo, hi float64, unit string) {
-	if !(v >= lo && v <= hi) {
-		c.errs = append(c.errs, FieldError{field, fmt.Sprintf("%g", v), strings.TrimSpace(fmt.Sprintf("%g to %g %s", lo, hi, unit))})
-	}
-}
-
-func (c *checker) among(field, v string, known []string) {
-	if !slices.Contains(known, v) {
-		c.errs = append(c.errs, FieldError{field, fmt.Sprintf("%q", v), strings.Join(known, ", ")})
-	}
-}
+type checker struct{ refuse.Check }
 
 func names[T ~string](list []T) []string {
 	out := make([]string, len(list))
@@ -180,16 +169,16 @@ func (c *checker) fryer(f Fryer) fryer.Spec {
 	if kind == "" {
 		kind = string(fryer.Drawer)
 	}
-	c.among("fryer.kind", kind, names(fryer.Kinds))
+	c.Among("fryer.kind", kind, names(fryer.Kinds)...)
 	basket := value(f.Basket, Basket{Shape: string(fryer.Rectangle), WidthMm: 230, DepthMm: 230})
 	switch fryer.BasketShape(basket.Shape) {
 	case fryer.Rectangle:
-		c.within("fryer.basket.widthMm", basket.WidthMm, 100, 600, "mm")
-		c.within("fryer.basket.depthMm", basket.DepthMm, 100, 600, "mm")
+		c.Within("fryer.basket.widthMm", basket.WidthMm, 100, 600, "mm")
+		c.Within("fryer.basket.depthMm", basket.DepthMm, 100, 600, "mm")
 	case fryer.Round:
-		c.within("fryer.basket.diameterMm", basket.DiameterMm, 100, 600, "mm")
+		c.Within("fryer.basket.diameterMm", basket.DiameterMm, 100, 600, "mm")
 	default:
-		c.among("fryer.basket.shape", basket.Shape, []string{string(fryer.Rectangle), string(fryer.Round)})
+		c.Among("fryer.basket.shape", basket.Shape, []string{string(fryer.Rectangle), string(fryer.Round)}...)
 	}
 	s := fryer.Spec{
 		Kind: fryer.Kind(kind), PowerW: value(f.PowerW, 1500), Airflow: value(f.Airflow, 1),
@@ -197,45 +186,45 @@ func (c *checker) fryer(f Fryer) fryer.Spec {
 		Basket: fryer.Basket{Shape: fryer.BasketShape(basket.Shape), WidthMm: basket.WidthMm, DepthMm: basket.DepthMm, DiameterMm: basket.DiameterMm},
 	}
 	if f.HeatUpMin != nil {
-		c.within("fryer.heatUpMin", *f.HeatUpMin, fryer.MinHeatUp, fryer.MaxHeatUp, "minutes from cold to 200 °C")
+		c.Within("fryer.heatUpMin", *f.HeatUpMin, fryer.MinHeatUp, fryer.MaxHeatUp, "minutes from cold to 200 °C")
 		s.HeatUpMin = *f.HeatUpMin
 	}
 	s.Levels = max(1, f.Trays)
 	if s.Kind == fryer.Oven {
-		c.within("fryer.trays", float64(f.Trays), 0, fryer.MaxTrays, "trays")
+		c.Within("fryer.trays", float64(f.Trays), 0, fryer.MaxTrays, "trays")
 		if f.Rack {
-			c.errs = append(c.errs, FieldError{"fryer.rack", "true", "false for an oven; give its trays"})
+			c.Add("fryer.rack", "true", "false for an oven; give its trays")
 		}
 	} else {
-		c.within("fryer.trays", float64(f.Trays), 0, 1, "tray in a drawer; a rack makes a second level")
+		c.Within("fryer.trays", float64(f.Trays), 0, 1, "tray in a drawer; a rack makes a second level")
 		if f.Rack {
 			s.Levels = 2
 		}
 	}
 	if f.Drawers != 0 {
-		c.within("fryer.drawers", float64(f.Drawers), 1, 2, "drawers")
+		c.Within("fryer.drawers", float64(f.Drawers), 1, 2, "drawers")
 		if s.Kind != fryer.Drawer && f.Drawers > 1 {
-			c.errs = append(c.errs, FieldError{"fryer.drawers", fmt.Sprint(f.Drawers), "1 for an oven; give its trays"})
+			c.Add("fryer.drawers", fmt.Sprint(f.Drawers), "1 for an oven; give its trays")
 		}
 	}
-	c.within("fryer.powerW", s.PowerW, 600, 3500, "W")
-	c.within("fryer.airflow", s.Airflow, 0.3, 2, "of a middling fryer")
-	c.within("fryer.dialOffsetC", f.DialOffsetC, -40, 40, "°C")
-	c.within("fryer.roomC", s.RoomC, 0, 45, "°C")
+	c.Within("fryer.powerW", s.PowerW, 600, 3500, "W")
+	c.Within("fryer.airflow", s.Airflow, 0.3, 2, "of a middling fryer")
+	c.Within("fryer.dialOffsetC", f.DialOffsetC, -40, 40, "°C")
+	c.Within("fryer.roomC", s.RoomC, 0, 45, "°C")
 	return s
 }
 
-// CheckFryer returns what is wrong with a fryer as FieldErrors, or nil.
+// CheckFryer returns what is wrong with a fryer as refuse.Fields, or nil.
 func CheckFryer(f Fryer) error {
 	var c checker
 	c.fryer(f)
-	if len(c.errs) > 0 {
-		return c.errs
+	if len(c.Fields) > 0 {
+		return c.Fields
 	}
 	return nil
 }
 
-// Check returns what is wrong with a request as FieldErrors, or nil.
+// Check returns what is wrong with a request as refuse.Fields, or nil.
 func Check(q Request) error {
 	_, err := resolve(q)
 	return err
@@ -276,39 +265,39 @@ type setup struct {
 	dial        Dial
 }
 
-// resolve checks a request and fills its defaults. The error is FieldErrors.
+// resolve checks a request and fills its defaults. The error is refuse.Fields.
 func resolve(q Request) (setup, error) {
 	var c checker
 	s := setup{pieces: q.Load.Pieces, massG: q.Load.PieceMassG, program: q.Program, tail: q.TailMin}
 	var err error
 	if s.cut, err = food.FindCut(q.Load.Cut); err != nil {
-		c.errs = append(c.errs, FieldError{"load.cut", fmt.Sprintf("%q", q.Load.Cut), strings.Join(food.CutIDs(), ", ")})
+		c.Add("load.cut", fmt.Sprintf("%q", q.Load.Cut), strings.Join(food.CutIDs(), ", "))
 	}
-	c.within("load.pieces", float64(q.Load.Pieces), 1, MaxPieces, "pieces")
+	c.Within("load.pieces", float64(q.Load.Pieces), 1, MaxPieces, "pieces")
 	if s.cut.ID == "" {
-		c.within("load.pieceMassG", s.massG, 2, 800, "g")
+		c.Within("load.pieceMassG", s.massG, 2, 800, "g")
 	} else {
 		least, most := s.cut.Allowed()
-		c.within("load.pieceMassG", s.massG, least, most, "g for "+s.cut.Plural)
+		c.Within("load.pieceMassG", s.massG, least, most, "g for "+s.cut.Plural)
 	}
 	s.startC = value(q.Load.StartC, 5)
 	if s.startC < MinStartC {
-		c.errs = append(c.errs, FieldError{"load.startC", fmt.Sprintf("%g", s.startC),
-			fmt.Sprintf("%g to %g °C; frozen food has to thaw in the fridge first, since its middle would stay raw while the outside burns", MinStartC, MaxStartC)})
+		c.Add("load.startC", fmt.Sprintf("%g", s.startC),
+			fmt.Sprintf("%g to %g °C; frozen food has to thaw in the fridge first, since its middle would stay raw while the outside burns", MinStartC, MaxStartC))
 	} else {
-		c.within("load.startC", s.startC, MinStartC, MaxStartC, "°C")
+		c.Within("load.startC", s.startC, MinStartC, MaxStartC, "°C")
 	}
 	surface := q.Load.Surface
 	if surface == "" {
 		surface = string(food.Wiped)
 	}
 	s.surface = food.Surface(surface)
-	c.among("load.surface", surface, names(food.Surfaces))
+	c.Among("load.surface", surface, names(food.Surfaces)...)
 	s.pieceSpread = value(q.Load.SpreadPct, 100*thicknessSpread)
-	c.within("load.spreadPct", s.pieceSpread, 0, 40, "percent of the thickness")
+	c.Within("load.spreadPct", s.pieceSpread, 0, 40, "percent of the thickness")
 	s.water = s.surface.Water()
 	if w := q.Load.SurfaceWaterG; w != nil {
-		c.within("load.surfaceWaterG", *w, -1.2, 4, "g/100 cm²")
+		c.Within("load.surfaceWaterG", *w, -1.2, 4, "g/100 cm²")
 		s.water = *w / 10 // kg/m²
 	}
 
@@ -317,11 +306,11 @@ func resolve(q Request) (setup, error) {
 		coat.ID = "bare" // it comes in its wrap
 	}
 	if s.coating.Coat, err = food.FindCoat(coat.ID); err != nil {
-		c.errs = append(c.errs, FieldError{"coat.id", fmt.Sprintf("%q", coat.ID), strings.Join(food.CoatIDs(), ", ")})
+		c.Add("coat.id", fmt.Sprintf("%q", coat.ID), strings.Join(food.CoatIDs(), ", "))
 	}
-	c.within("coat.oilG", coat.OilG, 0, 200, "g on the whole load")
-	c.within("coat.sugarPct", coat.SugarPct, 0, 30, "percent")
-	c.within("coat.saltPct", coat.SaltPct, 0, 5, "percent")
+	c.Within("coat.oilG", coat.OilG, 0, 200, "g on the whole load")
+	c.Within("coat.sugarPct", coat.SugarPct, 0, 30, "percent")
+	c.Within("coat.saltPct", coat.SaltPct, 0, 5, "percent")
 	s.sugar, s.salt = coat.SugarPct, coat.SaltPct
 
 	machine := value(q.Fryer, Fryer{})
@@ -329,53 +318,53 @@ func resolve(q Request) (setup, error) {
 	s.drawers = max(1, machine.Drawers)
 	s.measured, s.timed, s.inferred = q.Load.ThicknessMm != nil, heatUpKnown(machine), machine.Inferred
 
-	c.within("program.preheatMin", q.Program.PreheatMin, 0, 30, "minutes")
+	c.Within("program.preheatMin", q.Program.PreheatMin, 0, 30, "minutes")
 	if q.Program.HotFromC != 0 {
-		c.within("program.hotFromC", q.Program.HotFromC, MinAirC, MaxAirC, "°C, or 0 for a fryer that stood")
+		c.Within("program.hotFromC", q.Program.HotFromC, MinAirC, MaxAirC, "°C, or 0 for a fryer that stood")
 	}
 	s.dial = value(value(q.Fryer, Fryer{}).Dial, Dial{80, 200, 5})
-	c.within("fryer.dial.minC", s.dial.MinC, 30, 150, "°C")
-	c.within("fryer.dial.maxC", s.dial.MaxC, 150, MaxAirC, "°C")
-	c.within("fryer.dial.stepC", s.dial.StepC, 1, 25, "°C")
+	c.Within("fryer.dial.minC", s.dial.MinC, 30, 150, "°C")
+	c.Within("fryer.dial.maxC", s.dial.MaxC, 150, MaxAirC, "°C")
+	c.Within("fryer.dial.stepC", s.dial.StepC, 1, 25, "°C")
 	if n := len(q.Program.Stages); n < 1 || n > MaxStages {
-		c.errs = append(c.errs, FieldError{"program.stages", fmt.Sprintf("%d stages", n), fmt.Sprintf("1 to %d stages", MaxStages)})
+		c.Add("program.stages", fmt.Sprintf("%d stages", n), fmt.Sprintf("1 to %d stages", MaxStages))
 	}
 	for i, st := range q.Program.Stages {
-		c.within(fmt.Sprintf("program.stages[%d].airC", i), st.AirC, MinAirC, MaxAirC, "°C")
-		c.within(fmt.Sprintf("program.stages[%d].minutes", i), st.Minutes, 0.5, MaxMinutes, "minutes")
+		c.Within(fmt.Sprintf("program.stages[%d].airC", i), st.AirC, MinAirC, MaxAirC, "°C")
+		c.Within(fmt.Sprintf("program.stages[%d].minutes", i), st.Minutes, 0.5, MaxMinutes, "minutes")
 		if st.Rest && (i == 0 || i == len(q.Program.Stages)-1) {
-			c.errs = append(c.errs, FieldError{fmt.Sprintf("program.stages[%d].rest", i), "true", "false for the first and the last stage: a rest lies between two"})
+			c.Add(fmt.Sprintf("program.stages[%d].rest", i), "true", "false for the first and the last stage: a rest lies between two")
 		}
 	}
 	s.minutes = q.Program.minutes()
 	if s.minutes > MaxMinutes {
-		c.errs = append(c.errs, FieldError{"program.stages", fmt.Sprintf("%g minutes together", s.minutes), fmt.Sprintf("up to %g minutes", MaxMinutes)})
+		c.Add("program.stages", fmt.Sprintf("%g minutes together", s.minutes), fmt.Sprintf("up to %g minutes", MaxMinutes))
 	}
 	if n := len(q.Program.Turns); n > MaxTurns {
-		c.errs = append(c.errs, FieldError{"program.turns", fmt.Sprintf("%d turns", n), fmt.Sprintf("up to %d", MaxTurns)})
+		c.Add("program.turns", fmt.Sprintf("%d turns", n), fmt.Sprintf("up to %d", MaxTurns))
 	}
 	for i, t := range q.Program.Turns {
-		c.within(fmt.Sprintf("program.turns[%d].atMin", i), t.AtMin, 0, s.minutes, "minutes, within the program")
-		c.among(fmt.Sprintf("program.turns[%d].kind", i), t.Kind, []string{Flip, Shake, LookIn})
+		c.Within(fmt.Sprintf("program.turns[%d].atMin", i), t.AtMin, 0, s.minutes, "minutes, within the program")
+		c.Among(fmt.Sprintf("program.turns[%d].kind", i), t.Kind, []string{Flip, Shake, LookIn}...)
 	}
-	c.within("tailMin", q.TailMin, 0, 60, "minutes")
+	c.Within("tailMin", q.TailMin, 0, 60, "minutes")
 	s.crust = value(q.CrustWanted, 60)
-	c.within("crustWanted", s.crust, 20, 95, "on the scale of crispness")
+	c.Within("crustWanted", s.crust, 20, 95, "on the scale of crispness")
 
 	guidance := q.Guidance
 	if guidance == "" {
 		guidance = string(safety.US)
 	}
 	s.guidance = safety.Guidance(guidance)
-	c.among("guidance", guidance, names(safety.Guidances))
+	c.Among("guidance", guidance, names(safety.Guidances)...)
 	if s.cut.ID != "" && slices.Contains(safety.Guidances, s.guidance) {
 		if s.rule, err = safety.For(s.guidance, s.class(), q.GuidanceC); err != nil {
-			c.errs = append(c.errs, FieldError{"guidanceC", fmt.Sprintf("%g", q.GuidanceC),
-				fmt.Sprintf("%g to %g °C, never under the guidance", safety.StricterFloor, safety.StricterTop)})
+			c.Add("guidanceC", fmt.Sprintf("%g", q.GuidanceC),
+				fmt.Sprintf("%g to %g °C, never under the guidance", safety.StricterFloor, safety.StricterTop))
 		}
 	}
-	if len(c.errs) > 0 {
-		return setup{}, c.errs
+	if len(c.Fields) > 0 {
+		return setup{}, c.Fields
 	}
 
 	s.program.Turns = slices.Clone(q.Program.Turns)
@@ -396,7 +385,7 @@ func resolve(q Request) (setup, error) {
 	s.thick = s.piece.Thickness * 1000
 	if q.Load.ThicknessMm != nil {
 		least, most := s.cut.Thicknesses(s.massG)
-		c.within("load.thicknessMm", *q.Load.ThicknessMm, least, most, fmt.Sprintf("mm for %g g", s.massG))
+		c.Within("load.thicknessMm", *q.Load.ThicknessMm, least, most, fmt.Sprintf("mm for %g g", s.massG))
 	}
 	s.coating.Oil = coat.OilG / float64(s.pieces) / (s.piece.Surface * 100) // per 100 cm²
 	// The fuller of two drawers decides.
@@ -404,10 +393,10 @@ func resolve(q Request) (setup, error) {
 	s.gain = sugarGain(s, coat.SugarPct)
 	s.coverage = s.spec.Coverage(s.piece.Length*1000, s.piece.Width*1000, s.piece.Footprint(), s.pieces)
 	if s.coverage > MaxCoverage {
-		c.errs = append(c.errs, FieldError{"load.pieces", fmt.Sprint(q.Load.Pieces), fmt.Sprintf("1 to %d of this size in this basket; more would stand over its rim", s.most())})
+		c.Add("load.pieces", fmt.Sprint(q.Load.Pieces), fmt.Sprintf("1 to %d of this size in this basket; more would stand over its rim", s.most()))
 	}
-	if len(c.errs) > 0 {
-		return setup{}, c.errs
+	if len(c.Fields) > 0 {
+		return setup{}, c.Fields
 	}
 	return s, nil
 }

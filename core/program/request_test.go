@@ -9,6 +9,8 @@ import (
 	"math"
 	"strings"
 	"testing"
+
+	"velocrustum/core/refuse"
 )
 
 func FuzzDecode(f *testing.F) {
@@ -18,7 +20,7 @@ func FuzzDecode(f *testing.F) {
 	f.Add([]byte(`{"fryer":{"basket":{"shape":"round","diameterMm":100},"airflow":2,"powerW":3500,"kind":"oven","roomC":45}}`))
 	f.Fuzz(func(t *testing.T, raw []byte) {
 		q, err := Decode(bytes.NewReader(raw))
-		var fields FieldErrors
+		var fields refuse.Fields
 		if err != nil {
 			if !errors.As(err, &fields) || fields[0].Field == "" || fields[0].Allowed == "" {
 				t.Fatalf("refused without a field: %v", err)
@@ -63,7 +65,7 @@ func TestDefaultsAreTheNamedOnes(t *testing.T) {
 
 func TestAllThatIsWrongIsSaidAtOnce(t *testing.T) {
 	q := Request{Load: Load{Cut: "x", Pieces: -1, PieceMassG: math.NaN()}, Coat: &Coat{ID: "y"}, Program: Program{PreheatMin: 99}, Guidance: "z"}
-	var fields FieldErrors
+	var fields refuse.Fields
 	if err := Check(q); !errors.As(err, &fields) {
 		t.Fatal(err)
 	}
@@ -248,7 +250,7 @@ func TestFiguresOfTheBenchHaveLimits(t *testing.T) {
 	} {
 		q := dozenWings()
 		change(&q)
-		var errs FieldErrors
+		var errs refuse.Fields
 		if err := Check(q); !errors.As(err, &errs) || errs[0].Field != field || errs[0].Allowed == "" {
 			t.Errorf("%s gave %v", field, err)
 		}

@@ -9,6 +9,7 @@ import (
 	"testing"
 
 	"velocrustum/core/food"
+	"velocrustum/core/refuse"
 )
 
 func ptr[T any](v T) *T { return &v }
@@ -67,7 +68,7 @@ func TestWhatDelaysNeverHastens(t *testing.T) {
 				p.Program.Stages = slices.Clone(q.Program.Stages)
 				worse(&p)
 				a, err := Simulate(context.Background(), p, Options{NoChance: true})
-				if fields := (FieldErrors)(nil); errors.As(err, &fields) {
+				if fields := (refuse.Fields)(nil); errors.As(err, &fields) {
 					continue // three times as many do not go in
 				} else if err != nil {
 					t.Fatal(err)
@@ -310,7 +311,7 @@ func TestTraysAndRackShareTheLoad(t *testing.T) {
 	}
 	for _, f := range []Fryer{{Drawers: 3}, {Kind: "oven", Drawers: 2}, {Trays: 3}, {Kind: "oven", Trays: 9}, {Kind: "oven", Rack: true}} {
 		q.Fryer = &f
-		var fields FieldErrors
+		var fields refuse.Fields
 		if err := Check(q); !errors.As(err, &fields) {
 			t.Errorf("%+v was taken", f)
 		}

@@ -230,8 +230,8 @@ func toRecommend(q Request, want Want) (setup, Want, error) {
 		want = Balanced
 	}
 	var c checker
-	if c.among("want", string(want), names(Wants)); len(c.errs) > 0 {
-		return setup{}, want, c.errs
+	if c.Among("want", string(want), names(Wants)...); len(c.Fields) > 0 {
+		return setup{}, want, c.Fields
 	}
 	q.Program.Stages, q.Program.Turns = []Stage{{AirC: 190, Minutes: 20}}, nil
 	s, err := resolve(q)
@@ -239,7 +239,7 @@ func toRecommend(q Request, want Want) (setup, Want, error) {
 }
 
 // CheckRecommend returns what is wrong with a request for ways as
-// FieldErrors, or nil.
+// refuse.Fields, or nil.
 func CheckRecommend(q Request, want Want) error {
 	_, _, err := toRecommend(q, want)
 	return err
@@ -248,7 +248,7 @@ func CheckRecommend(q Request, want Want) error {
 // Recommend searches each way for this load and ranks them. progress, if not
 // nil, is told how many ways are done, from any goroutine. The request's own
 // stages and turns do not matter; its preheating does. The error is
-// FieldErrors or the context's.
+// refuse.Fields or the context's.
 func Recommend(ctx context.Context, q Request, want Want, progress func(done, of int)) (Recommendation, error) {
 	s, want, err := toRecommend(q, want)
 	if err != nil {

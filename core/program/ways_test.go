@@ -9,6 +9,7 @@ import (
 	"testing"
 
 	"velocrustum/core/crust"
+	"velocrustum/core/refuse"
 )
 
 func dozenWings() Request {
@@ -157,7 +158,7 @@ func TestSearchesStopAndRefuse(t *testing.T) {
 	if _, err := Recommend(ctx, dozenWings(), Balanced, nil); !errors.Is(err, context.Canceled) {
 		t.Errorf("a cancelled search answered %v", err)
 	}
-	var fields FieldErrors
+	var fields refuse.Fields
 	if _, err := Recommend(context.Background(), dozenWings(), "fluffier", nil); !errors.As(err, &fields) || fields[0].Field != "want" {
 		t.Errorf("an unknown want gave %v", err)
 	}
@@ -180,7 +181,7 @@ func TestRestCoolsTheOutsideAndSteamsOff(t *testing.T) {
 		t.Errorf("the empty fryer stands at %.0f °C after the rest", in.AirC)
 	}
 	q.Program.Stages = q.Program.Stages[:2]
-	var fields FieldErrors
+	var fields refuse.Fields
 	if err := Check(q); !errors.As(err, &fields) || fields[0].Field != "program.stages[1].rest" {
 		t.Errorf("a rest at the end gave %v", err)
 	}
@@ -260,7 +261,7 @@ func TestPresetsAreJudged(t *testing.T) {
 			t.Errorf("%g min at 200 °C: %s, want %s: %s", minutes, c.Fit, fit, c.Says)
 		}
 	}
-	var fields FieldErrors
+	var fields refuse.Fields
 	for _, r := range []Recipe{{"pan", 180, 5}, {FromOil, 400, 5}, {FromOven, 200, 0}} {
 		if _, err := Convert(context.Background(), dozenWings(), r); !errors.As(err, &fields) {
 			t.Errorf("%+v gave %v", r, err)

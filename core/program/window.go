@@ -110,7 +110,7 @@ type Options struct {
 }
 
 // Simulate answers a request. The same request always has the same answer.
-// The error is FieldErrors for a request that cannot be simulated, or the
+// The error is refuse.Fields for a request that cannot be simulated, or the
 // context's.
 func Simulate(ctx context.Context, q Request, opt Options) (Answer, error) {
 	s, err := resolve(q)

@@ -2,23 +2,11 @@ package api
 
 import (
 	"context"
-	"errors"
 	"slices"
 
 	"velocrustum/core/prep"
-	"velocrustum/core/program"
 	"velocrustum/core/units"
 )
-
-// prepError turns a refusal of the bench into field errors, named under what
-// holds the field.
-func prepError(under string, err error) error {
-	var p prep.Problem
-	if errors.As(err, &p) {
-		return program.FieldErrors{{Field: under + p.Field, Value: p.Value, Allowed: p.Allowed}}
-	}
-	return err
-}
 
 // WorkBench answers POST /bench.
 func (s *Server) WorkBench(ctx context.Context, r WorkBenchRequestObject) (WorkBenchResponseObject, error) {
@@ -29,7 +17,7 @@ func (s *Server) WorkBench(ctx context.Context, r WorkBenchRequestObject) (WorkB
 	}
 	f, err := pantry.Forecast(ctx, r.Body.Request, bench, spoons)
 	if err != nil {
-		return nil, prepError("bench.", err)
+		return nil, err
 	}
 	out := BenchAnswer{Bowls: []BenchBowl{}, Makings: orEmpty(f.Makings), Measures: map[string]string{}, Swaps: map[string][]Swap{},
 		Load: f.Load, Coat: f.Coat, SaltPct: f.SaltPct, SaltFrom: f.SaltFrom, RubG: f.RubG, Allergens: f.Allergens, MassG: f.MassG,

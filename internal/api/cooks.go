@@ -8,6 +8,7 @@ import (
 	"velocrustum/core/cook"
 	"velocrustum/core/food"
 	"velocrustum/core/program"
+	"velocrustum/core/refuse"
 	"velocrustum/core/safety"
 	"velocrustum/internal/store"
 )
@@ -148,7 +149,7 @@ func (s *Server) StartCook(ctx context.Context, r StartCookRequestObject) (Start
 func (s *Server) basketful(ctx context.Context, p *store.Plan, f *store.Fryer, set store.Settings, which int) (n, of int, err error) {
 	if p.PerBasket == nil && p.SecondFryerID == nil {
 		if which != 1 {
-			return 0, 0, program.FieldErrors{{Field: "basket", Value: fmt.Sprint(which), Allowed: "1: this dish goes in all at once"}}
+			return 0, 0, refuse.One("basket", fmt.Sprint(which), "1: this dish goes in all at once")
 		}
 		return 1, 1, nil
 	}
@@ -165,7 +166,7 @@ func (s *Server) basketful(ctx context.Context, p *store.Plan, f *store.Fryer, s
 		return 0, 0, err
 	}
 	if which < 1 || which > len(baskets) {
-		return 0, 0, program.FieldErrors{{Field: "basket", Value: fmt.Sprint(which), Allowed: fmt.Sprintf("1 to %d", len(baskets))}}
+		return 0, 0, refuse.One("basket", fmt.Sprint(which), fmt.Sprintf("1 to %d", len(baskets)))
 	}
 	b := baskets[which-1]
 	if b.Fryer == 1 {

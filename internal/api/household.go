@@ -7,6 +7,7 @@ import (
 
 	"velocrustum/core/fryer"
 	"velocrustum/core/program"
+	"velocrustum/core/refuse"
 	"velocrustum/core/safety"
 	"velocrustum/core/units"
 	"velocrustum/internal/store"
@@ -28,7 +29,7 @@ func (s *Server) PutSettings(ctx context.Context, r PutSettingsRequestObject) (P
 		GuidanceC: r.Body.GuidanceC, Chime: r.Body.Chime, Shortcuts: r.Body.Shortcuts,
 	}
 	if v.Guidance == safety.Stricter && !(v.GuidanceC >= safety.StricterFloor && v.GuidanceC <= safety.StricterTop) {
-		return nil, program.FieldErrors{{Field: "guidanceC", Value: fmt.Sprintf("%g", v.GuidanceC),
+		return nil, refuse.Fields{{Field: "guidanceC", Value: fmt.Sprintf("%g", v.GuidanceC),
 			Allowed: fmt.Sprintf("%g to %g °C, never under the guidance", safety.StricterFloor, safety.StricterTop)}}
 	}
 	return PutSettings200JSONResponse(*r.Body), s.store.PutSettings(ctx, v)
@@ -86,7 +87,7 @@ func fryerIn(in FryerInput) (store.Fryer, error) {
 		Trays: max(1, orElse(in.Trays, 1)), Drawers: max(1, orElse(in.Drawers, 1)), Rack: orElse(in.Rack, false)}
 	f.Basket.V, f.Inferred.V = in.Basket, orEmpty(orElse(in.Inferred, nil))
 	if f.Name == "" {
-		return f, program.FieldErrors{{Field: "name", Value: "blank", Allowed: "1 to 60 letters"}}
+		return f, refuse.One("name", "blank", "1 to 60 letters")
 	}
 	return f, program.CheckFryer(*f.Simulated())
 }
@@ -126,7 +127,7 @@ func (s *Server) GuessFryer(_ context.Context, r GuessFryerRequestObject) (Guess
 	}
 	g, err := fryer.Infer(k)
 	if err != nil {
-		return nil, program.FieldErrors{{Field: "litres", Value: fmt.Sprintf("%g", k.Litres), Allowed: fmt.Sprintf("%g to %g litres", fryer.MinLitres, fryer.MaxLitres)}}
+		return nil, refuse.One("litres", fmt.Sprintf("%g", k.Litres), fmt.Sprintf("%g to %g litres", fryer.MinLitres, fryer.MaxLitres))
 	}
 	name := map[fryer.Kind]string{fryer.Drawer: "New drawer", fryer.Oven: "New oven"}[g.Kind]
 	return GuessFryer200JSONResponse{

@@ -7,7 +7,7 @@ import (
 	"slices"
 
 	"velocrustum/core/prep"
-	"velocrustum/core/program"
+	"velocrustum/core/refuse"
 	"velocrustum/core/units"
 )
 
@@ -29,11 +29,11 @@ func (s *Server) ReadAmount(ctx context.Context, r ReadAmountRequestObject) (Rea
 	}
 	i, err := pantry.Find(r.Body.Ingredient)
 	if err != nil {
-		return nil, program.FieldErrors{{Field: "ingredient", Value: fmt.Sprintf("%q", r.Body.Ingredient), Allowed: "an ingredient of the pantry"}}
+		return nil, refuse.One("ingredient", fmt.Sprintf("%q", r.Body.Ingredient), "an ingredient of the pantry")
 	}
 	g, err := pantry.Grams(i.ID, r.Body.Text, spoons)
 	if err != nil {
-		return nil, program.FieldErrors{{Field: "text", Value: fmt.Sprintf("%q", r.Body.Text), Allowed: err.Error()}}
+		return nil, refuse.One("text", fmt.Sprintf("%q", r.Body.Text), err.Error())
 	}
 	return ReadAmount200JSONResponse{G: math.Round(g*100) / 100, Says: units.InSpoons(g/i.Density, spoons)}, nil
 }
@@ -61,7 +61,7 @@ func (s *Server) PutIngredient(ctx context.Context, r PutIngredientRequestObject
 	i := *r.Body
 	i.ID = r.Id
 	if err := i.Check(); err != nil {
-		return nil, prepError("", err)
+		return nil, err
 	}
 	return PutIngredient200JSONResponse(i), s.store.PutIngredient(ctx, i)
 }
@@ -92,7 +92,7 @@ func (s *Server) checkMarinade(ctx context.Context, m prep.Recipe) error {
 	if err != nil {
 		return err
 	}
-	return prepError("", m.Check(pantry))
+	return m.Check(pantry)
 }
 
 // PutMarinade answers PUT /marinades/{id}.

@@ -9,6 +9,7 @@ import (
 	"velocrustum/core/fryer"
 	"velocrustum/core/prep"
 	"velocrustum/core/program"
+	"velocrustum/core/refuse"
 	"velocrustum/core/safety"
 	"velocrustum/internal/store"
 )
@@ -116,25 +117,25 @@ func (s *Server) checked(ctx context.Context, in PlanInput) (store.Plan, error) 
 	p.Bench.V = orElse(in.Bench, prep.Bench{})
 	p.Load.V, p.Coat.V, p.Program.V = in.Load, in.Coat, in.Program
 	if p.Name == "" {
-		return p, program.FieldErrors{{Field: "name", Value: "blank", Allowed: "1 to 80 letters"}}
+		return p, refuse.One("name", "blank", "1 to 80 letters")
 	}
 	f, err := s.store.Fryer(ctx, in.FryerId)
 	if err != nil {
-		return p, program.FieldErrors{{Field: "fryerId", Value: in.FryerId, Allowed: "the id of one of your fryers"}}
+		return p, refuse.One("fryerId", in.FryerId, "the id of one of your fryers")
 	}
 	if in.SecondFryerId != nil && *in.SecondFryerId == in.FryerId {
-		return p, program.FieldErrors{{Field: "secondFryerId", Value: *in.SecondFryerId, Allowed: "the id of another of your fryers"}}
+		return p, refuse.One("secondFryerId", *in.SecondFryerId, "the id of another of your fryers")
 	}
 	pantry, _, err := s.pantry(ctx)
 	if err != nil {
 		return p, err
 	}
-	if err := p.Bench.V.Check(pantry); err != nil {
-		return p, prepError("bench.", err)
+	if err := refuse.Under("bench.", p.Bench.V.Check(pantry)); err != nil {
+		return p, err
 	}
 	d, err := s.dish(ctx, p, f, safety.US, 0)
 	if err != nil {
-		return p, program.FieldErrors{{Field: "secondFryerId", Value: *in.SecondFryerId, Allowed: "the id of one of your fryers"}}
+		return p, refuse.One("secondFryerId", *in.SecondFryerId, "the id of one of your fryers")
 	}
 	return p, d.Check()
 }
@@ -151,7 +152,7 @@ func version(h *string) (*int, error) {
 	}
 	v, err := strconv.Atoi(strings.Trim(*h, `"`))
 	if err != nil {
-		return nil, program.FieldErrors{{Field: "If-Match", Value: *h, Allowed: `a version in quotes, like "3"`}}
+		return nil, refuse.One("If-Match", *h, `a version in quotes, like "3"`)
 	}
 	return &v, nil
 }

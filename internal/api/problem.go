@@ -12,7 +12,7 @@ import (
 	"github.com/getkin/kin-openapi/openapi3"
 	"github.com/getkin/kin-openapi/openapi3filter"
 
-	"velocrustum/core/program"
+	"velocrustum/core/refuse"
 	"velocrustum/internal/store"
 )
 
@@ -27,7 +27,7 @@ func text(s string) *string { return &s }
 
 // problemOf turns an error into what the client is told.
 func problemOf(err error) Problem {
-	var fields program.FieldErrors
+	var fields refuse.Fields
 	var request *openapi3filter.RequestError
 	switch {
 	case errors.As(err, &fields):
@@ -48,7 +48,7 @@ func problemOf(err error) Problem {
 	return Problem{Status: http.StatusInternalServerError, Title: "That went wrong here", Detail: text("What you had is kept. Try again.")}
 }
 
-func withFields(status int, title string, fields program.FieldErrors) Problem {
+func withFields(status int, title string, fields refuse.Fields) Problem {
 	p := Problem{Status: status, Title: title, Detail: text(fields.Error())}
 	list := make([]struct {
 		Allowed string `json:"allowed"`
@@ -64,7 +64,7 @@ func withFields(status int, title string, fields program.FieldErrors) Problem {
 
 // requestProblem words what the contract's check found.
 func requestProblem(r *openapi3filter.RequestError) Problem {
-	var fields program.FieldErrors
+	var fields refuse.Fields
 	var walk func(err error)
 	walk = func(err error) {
 		var multi openapi3.MultiError
@@ -77,17 +77,17 @@ func requestProblem(r *openapi3filter.RequestError) Problem {
 		case errors.As(err, &schema):
 			fields = append(fields, schemaField(schema))
 		case err != nil:
-			fields = append(fields, program.FieldError{Field: "(request)", Value: "what was sent", Allowed: strings.SplitN(err.Error(), "\n", 2)[0]})
+			fields = append(fields, refuse.Field{Field: "(request)", Value: "what was sent", Allowed: strings.SplitN(err.Error(), "\n", 2)[0]})
 		}
 	}
 	walk(r.Err)
 	if r.Err == nil {
-		fields = append(fields, program.FieldError{Field: "(request)", Value: "what was sent", Allowed: r.Reason})
+		fields = append(fields, refuse.Field{Field: "(request)", Value: "what was sent", Allowed: r.Reason})
 	}
 	return withFields(http.StatusUnprocessableEntity, "That is not possible", fields)
 }
 
-func schemaField(e *openapi3.SchemaError) program.FieldError {
+func schemaField(e *openapi3.SchemaError) refuse.Field {
 	var name strings.Builder
 	for _, part := range e.JSONPointer() {
 		if part != "" && strings.Trim(part, "0123456789") == "" {
@@ -99,7 +99,7 @@ func schemaField(e *openapi3.SchemaError) program.FieldError {
 		}
 		name.WriteString(part)
 	}
-	f := program.FieldError{Field: name.String(), Value: short(e.Value), Allowed: e.Reason}
+	f := refuse.Field{Field: name.String(), Value: short(e.Value), Allowed: e.Reason}
 	s := e.Schema
 	switch e.SchemaField {
 	case "type":
