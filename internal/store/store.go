@@ -8,6 +8,7 @@ import (
 	"embed"
 	"errors"
 	"fmt"
+	"io"
 	"io/fs"
 	"net/url"
 	"os"
@@ -94,13 +95,63 @@ func (s *Store) migrate(ctx context.Context, path string, existed bool) error {
 	return nil
 }
 
-// Backup writes a consistent copy to path, replacing what is there.
-func (s *Store) Backup(ctx context.Context, path string) error {
-	if err := os.Remove(path); err != nil && !errors.Is(err, fs.ErrNotExist) {
-		return fmt.Errorf("replacing the copy: %w", err)
+// Backup writes a consistent copy to path. It takes the place of an earlier
+// copy only when it is whole, and never that of the database or of anything
+// that is not a database.
+func (s *Store) Backup(ctx context.Context, path string) (err error) {
+	if err := s.mayReplace(ctx, path); err != nil {
+		return err
 	}
-	if _, err := s.db.ExecContext(ctx, "VACUUM INTO ?", path); err != nil {
+	part := path + ".part-" + newID()
+	defer func() {
+		if err != nil {
+			_ = os.Remove(part)
+		}
+	}()
+	if _, err := s.db.ExecContext(ctx, "VACUUM INTO ?", part); err != nil {
 		return fmt.Errorf("copying the database: %w", err)
+	}
+	f, err := os.Open(part)
+	if err != nil {
+		return fmt.Errorf("reading the copy: %w", err)
+	}
+	if err := errors.Join(f.Sync(), f.Close()); err != nil {
+		return fmt.Errorf("keeping the copy: %w", err)
+	}
+	if err := os.Rename(part, path); err != nil {
+		return fmt.Errorf("putting the copy in its place: %w", err)
+	}
+	return nil
+}
+
+// sqliteMagic opens every SQLite file.
+const sqliteMagic = "SQLite format 3\x00"
+
+// mayReplace says why a copy cannot go to path.
+func (s *Store) mayReplace(ctx context.Context, path string) error {
+	there, err := os.Stat(path)
+	if errors.Is(err, fs.ErrNotExist) {
+		return nil
+	} else if err != nil {
+		return fmt.Errorf("looking at where the copy goes: %w", err)
+	}
+	var own string
+	if err := s.db.GetContext(ctx, &own, `SELECT file FROM pragma_database_list WHERE name = 'main'`); err != nil {
+		return fmt.Errorf("looking for the database's file: %w", err)
+	}
+	for _, name := range []string{own, own + "-wal", own + "-shm"} {
+		if mine, err := os.Stat(name); err == nil && os.SameFile(mine, there) {
+			return fmt.Errorf("%s is the database itself; give the copy another name", path)
+		}
+	}
+	f, err := os.Open(path)
+	if err != nil {
+		return fmt.Errorf("looking at what would be replaced: %w", err)
+	}
+	defer f.Close()
+	head := make([]byte, len(sqliteMagic))
+	if _, err := io.ReadFull(f, head); err != nil || string(head) != sqliteMagic {
+		return fmt.Errorf("%s is there and is no database; give the copy another name", path)
 	}
 	return nil
 }

@@ -341,3 +341,49 @@ func TestEventsOfTwoServersAreAllKept(t *testing.T) {
 		t.Error("one event was kept twice")
 	}
 }
+
+func TestBackupReplacesNothingButACopy(t *testing.T) {
+	s, path := open(t)
+	dir := t.TempDir()
+	letter := filepath.Join(dir, "letter.txt")
+	if err := os.WriteFile(letter, []byte("Dear aunt, the wings"), 0o600); err != nil {
+		t.Fatal(err)
+	}
+	other := filepath.Join(dir, "same.db")
+	if err := os.Link(path, other); err != nil {
+		t.Fatal(err)
+	}
+	for _, to := range []string{path, path + "-wal", path + "-shm", other, letter} {
+		was, err := os.ReadFile(to)
+		if err != nil {
+			t.Fatal(err)
+		}
+		if err := s.Backup(t.Context(), to); err == nil {
+			t.Errorf("a copy went over %s", to)
+		}
+		if is, err := os.ReadFile(to); err != nil || len(is) != len(was) {
+			t.Errorf("%s has %d bytes of %d: %v", to, len(is), len(was), err)
+		}
+	}
+	// A copy that fails leaves the earlier one, and nothing beside it.
+	kept := filepath.Join(dir, "kept.db")
+	if err := s.Backup(t.Context(), kept); err != nil {
+		t.Fatal(err)
+	}
+	given, stop := context.WithCancel(t.Context())
+	stop()
+	if err := s.Backup(given, kept); err == nil {
+		t.Error("a copy was made for nobody")
+	}
+	if err := s.Backup(t.Context(), kept); err != nil {
+		t.Error(err)
+	}
+	whole, err := Open(t.Context(), kept, func() time.Time { return noon })
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer whole.Close()
+	if parts, _ := filepath.Glob(filepath.Join(dir, "*.part-*")); len(parts) > 0 {
+		t.Errorf("left behind: %v", parts)
+	}
+}
