@@ -99,16 +99,7 @@ func TestBoxesAreProductsOfSlabs(t *testing.T) {
 				return theta > left
 			})
 			part := p.Parts(h * p.Half() / k)[0]
-			b, err := thermal.New(part.Shape, []thermal.Layer{{Thickness: p.Half(), Material: thermal.Material{Solids: 1000, SolidsHeat: rhoc / 1000, Water: 1e-9, DryK: k}}}, thermal.DefaultResolution, start)
-			if err != nil {
-				t.Fatal(err)
-			}
-			s := 0.0
-			for b.Coldest() < goal {
-				b.Step(1, thermal.Air{T: air, H: [2]float64{h, h}, Adiabat: true})
-				s++
-			}
-			if late := 100 * (s/60/minutes - 1); math.Abs(late) > 3 {
+			if late := 100 * (minutesTo(t, part.Shape, p.Half(), k, rhoc, h, start, air, goal)/minutes - 1); math.Abs(late) > 3 {
 				t.Errorf("%v mm at h %g: %.1f %% from the product of three slabs, %.2f min", box, h, late, minutes)
 			}
 		}
@@ -188,16 +179,7 @@ func TestCylindersAreProducts(t *testing.T) {
 				return slabCentre(h*length/2/k, s*4/length/length)*rodCentre(h*across/2/k, s*4/across/across) > left
 			})
 			part := p.Parts(h * p.Half() / k)[0]
-			b, err := thermal.New(part.Shape, []thermal.Layer{{Thickness: p.Half(), Material: thermal.Material{Solids: 1000, SolidsHeat: rhoc / 1000, Water: 1e-9, DryK: k}}}, thermal.DefaultResolution, start)
-			if err != nil {
-				t.Fatal(err)
-			}
-			s := 0.0
-			for b.Coldest() < goal {
-				b.Step(1, thermal.Air{T: air, H: [2]float64{h, h}, Adiabat: true})
-				s++
-			}
-			if late := 100 * (s/60/minutes - 1); math.Abs(late) > 4 {
+			if late := 100 * (minutesTo(t, part.Shape, p.Half(), k, rhoc, h, start, air, goal)/minutes - 1); math.Abs(late) > 4 {
 				t.Errorf("%g mm long, %g across, at h %g: E %.2f, %+.1f %% from the product, %.2f min", c[0], c[1], h, part.Shape, late, minutes)
 			}
 		}
@@ -219,4 +201,20 @@ func rodCentre(bi, fo float64) (left float64) {
 		left += 2 / root * math.J1(root) / (math.J0(root)*math.J0(root) + math.J1(root)*math.J1(root)) * math.Exp(-root*root*fo)
 	}
 	return min(1, left)
+}
+
+// minutesTo returns when the coldest spot of a dry body of a shape, half
+// thickness r, comes to goal °C in air, by the engine.
+func minutesTo(t *testing.T, shape, r, k, rhoc, h, start, air, goal float64) float64 {
+	t.Helper()
+	b, err := thermal.New(shape, []thermal.Layer{{Thickness: r, Material: thermal.Material{Solids: 1000, SolidsHeat: rhoc / 1000, Water: 1e-9, DryK: k}}}, thermal.DefaultResolution, start)
+	if err != nil {
+		t.Fatal(err)
+	}
+	s := 0.0
+	for b.Coldest() < goal {
+		b.Step(1, thermal.Air{T: air, H: [2]float64{h, h}, Adiabat: true})
+		s++
+	}
+	return s / 60
 }

@@ -5,6 +5,7 @@ import styled from 'styled-components';
 import type { Simulation } from '../api/client';
 import { minutes, type Units } from '../format/units';
 import { minuteTicks, raceScale } from '../race/scale';
+import { AirAxis } from '../race/AirAxis';
 import { Strip } from '../race/Strip';
 import { useWidth } from '../race/useWidth';
 import { at } from '../theme/tokens';
@@ -125,20 +126,7 @@ export function Compare({ pair, rule, faces, units, close }: Props) {
               role="img"
               aria-label={`Air, core and faces of ${pair[0].name} and ${pair[1].name} over ${Math.round(end)} minutes`}
             >
-              {units.axis.map((d) => (
-                <g key={d}>
-                  <line
-                    x1={s.left}
-                    x2={s.right}
-                    y1={y(units.fromDegrees(d))}
-                    y2={y(units.fromDegrees(d))}
-                    stroke="var(--line)"
-                  />
-                  <text x={s.left - 8} y={y(units.fromDegrees(d)) + 4} textAnchor="end">
-                    {d}°
-                  </text>
-                </g>
-              ))}
+              <AirAxis units={units} left={s.left} right={s.right} y={y} />
               <line
                 x1={s.left}
                 x2={s.right}

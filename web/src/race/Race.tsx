@@ -6,6 +6,7 @@ import { minutes, type Units } from '../format/units';
 import { Handles, turnWord, type RaceEdit, type StageLike, type TurnLike } from './Handles';
 import { Readout } from './Readout';
 import { between, minuteTicks, raceScale } from './scale';
+import { AirAxis } from './AirAxis';
 import { Strip } from './Strip';
 import { useWidth } from './useWidth';
 
@@ -132,20 +133,7 @@ export function Race({ plant, answer, stages, turns, faces, units, pending, edit
                 ) : null}
               </g>
             ) : null}
-            {units.axis.map((d) => (
-              <g key={d}>
-                <line
-                  x1={s.left}
-                  x2={s.right}
-                  y1={y(units.fromDegrees(d))}
-                  y2={y(units.fromDegrees(d))}
-                  stroke="var(--line)"
-                />
-                <text x={s.left - 10} y={y(units.fromDegrees(d)) + 5} textAnchor="end">
-                  {d}°
-                </text>
-              </g>
-            ))}
+            <AirAxis units={units} left={s.left} right={s.right} y={y} />
             {end > programEnd ? (
               <rect
                 x={x(programEnd)}

@@ -1,0 +1,100 @@
+package program
+
+import (
+	"velocrustum/core/fryer"
+)
+
+// Answer is what comes of a request.
+type Answer struct {
+	SafeAtMin *float64 `json:"safeAtMin"`
+	// TenderAtMin is when the coldest flesh is also at its best to eat: for
+	// meat on the bone that is well past safe.
+	TenderAtMin *float64  `json:"tenderAtMin"`
+	CrispAtMin  *float64  `json:"crispAtMin"`
+	Window      Window    `json:"window"`
+	Chance      *Chance   `json:"chance,omitempty"`
+	Verdict     Verdict   `json:"verdict"`
+	Coverage    float64   `json:"coverage"`
+	Layers      int       `json:"layers"`
+	End         End       `json:"end"`
+	Rule        Rule      `json:"rule"`
+	Piece       PieceSize `json:"piece"`
+	Basket      *InBasket `json:"basket,omitempty"`
+	Timeline    []Moment  `json:"timeline"`
+	Warnings    []Warning `json:"warnings"`
+}
+
+// Window is when the load is safe, crisp and not yet overdone.
+type Window struct {
+	FromMin *float64 `json:"fromMin"`
+	ToMin   *float64 `json:"toMin"`
+	// Bound says what ends it: "burnt", "bitter", "brown", "dry", or nothing yet.
+	Bound string `json:"bound,omitempty"`
+}
+
+// End is the load when the program is over.
+type End struct {
+	CoreC          float64  `json:"coreC"`
+	MassLossPct    float64  `json:"massLossPct"`
+	JuiceKeptPct   float64  `json:"juiceKeptPct"`
+	FatRenderedPct *float64 `json:"fatRenderedPct"`
+	Crust          float64  `json:"crust"` // of the softer face
+	CrustWords     string   `json:"crustWords"`
+	EnergyWh       float64  `json:"energyWh"` // with preheating
+	// LogReduction is for information; the rule decides.
+	LogReduction *float64 `json:"logReduction"`
+	Pathogen     string   `json:"pathogen,omitempty"`
+	// PathogenSource says where its figures come from.
+	PathogenSource string `json:"pathogenSource,omitempty"`
+}
+
+// Rule is what "safe" meant.
+type Rule struct {
+	CoreC   float64 `json:"coreC"`
+	HoldMin float64 `json:"holdMin"`
+	RestMin float64 `json:"restMin"`
+	Words   string  `json:"words"`
+	Source  string  `json:"source"`
+}
+
+// PieceSize is the geometry used.
+type PieceSize struct {
+	ThicknessMm float64 `json:"thicknessMm"`
+	LengthMm    float64 `json:"lengthMm"`
+	WidthMm     float64 `json:"widthMm"`
+	SurfaceCm2  float64 `json:"surfaceCm2"`
+	ShapeNumber float64 `json:"shapeNumber"`
+	BoneShare   float64 `json:"boneShare"`
+	// LeastMm and MostMm are the thicknesses taken for this mass.
+	LeastMm float64 `json:"leastMm"`
+	MostMm  float64 `json:"mostMm"`
+}
+
+// InBasket is how the pieces lie.
+type InBasket struct {
+	Words string `json:"words"`
+	// Room is how many more go in before they crowd.
+	Room int `json:"room"`
+	// Most is how many go in at all.
+	Most   int          `json:"most"`
+	Pieces []fryer.Spot `json:"pieces"`
+}
+
+// Moment is the slowest class of pieces at one minute.
+type Moment struct {
+	Minute      float64 `json:"minute"`
+	AirC        float64 `json:"airC"`
+	CoreC       float64 `json:"coreC"`
+	UpperC      float64 `json:"upperC"` // surface that is up just now
+	LowerC      float64 `json:"lowerC"`
+	Faces       [2]Face `json:"faces"`
+	MassLossPct float64 `json:"massLossPct"`
+	JuicePct    float64 `json:"juicePct"`
+}
+
+// Face is one side of a piece, named by where it started.
+type Face struct {
+	Crust float64    `json:"crust"`
+	Lab   [3]float64 `json:"lab"`
+	Brown float64    `json:"brown"` // 0 raw, 1 gold, 2 copper, 3 dark
+}
