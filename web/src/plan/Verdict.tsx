@@ -171,7 +171,7 @@ export function Verdict({ plant, answer, pending, units, totalMin, mend }: Props
                 {change ? (
                   <Button onPress={() => mend(change)}>
                     {change.label}
-                    {change.gives ? <Gives>: {change.gives}</Gives> : null}
+                    {change.gives ? <Gives>{change.gives}</Gives> : null}
                   </Button>
                 ) : null}
               </Warning>
