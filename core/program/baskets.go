@@ -67,9 +67,9 @@ const (
 // changeOver is the time between one basket out and the next one in, min.
 const changeOver = 2.0
 
-// part returns the request for some of a dish's pieces: with their share of
-// the oil, in one of the fryers.
-func (d Dish) part(pieces int, second bool) Request {
+// part resolves some of a dish's pieces: with their share of the oil, in one
+// of the fryers.
+func (d Dish) part(pieces int, second bool) (*setup, error) {
 	q := d.Request
 	if q.Coat != nil {
 		coat := *q.Coat
@@ -80,9 +80,8 @@ func (d Dish) part(pieces int, second bool) Request {
 	if second {
 		q.Fryer = d.Second
 	}
-	q.Program.Stages = slices.Clone(q.Program.Stages)
-	q.Program.Turns = slices.Clone(q.Program.Turns)
-	return q
+	s, err := resolve(q)
+	return &s, err
 }
 
 // Check returns what is wrong with the first basket as refuse.Fields, or nil.
@@ -97,46 +96,34 @@ func (d Dish) Check() error {
 	if n < 1 || d.Load.Pieces > MaxPieces {
 		return Check(d.Request)
 	}
-	return Check(d.part(n, false))
+	_, err := d.part(n, false)
+	return err
 }
 
-// fit sets the length of a program's last stage to what its load needs, and
-// moves the turns in proportion.
-func fit(ctx context.Context, q Request) (Request, error) {
-	q, _, err := fitted(ctx, q)
-	return q, err
-}
-
-// fitted is fit, and how many minutes the program is worth: those it takes,
-// and more for a crust that it does not reach.
-func fitted(ctx context.Context, q Request) (Request, float64, error) {
+// fitted is the load under its program with the last stage as long as it
+// needs, and how many minutes that is worth: those it takes, and more for a
+// crust that it does not reach.
+func (s *setup) fitted(ctx context.Context) (*setup, float64, error) {
 	missing := 0.0
 	g := goal{weights: wantWeights[Balanced], late: lateSafe, core: math.NaN()}
 	for range 2 {
-		s, err := resolve(q)
+		t, err := s.try(ctx, s.program, g, standard)
 		if err != nil {
-			return q, 0, err
+			return nil, 0, err
 		}
-		t, err := s.try(ctx, q.Program, g, standard)
-		if err != nil {
-			return q, 0, err
-		}
-		q.Program = q.Program.lasting(t.end)
+		s = s.with(s.program.lasting(t.end))
 		missing = max(0, s.wanted(g)-t.crust)
 	}
-	s, err := resolve(q)
+	on := *s
+	on.tail = 15
+	sure, err := on.sureBy(ctx)
 	if err != nil {
-		return q, 0, err
+		return nil, 0, err
 	}
-	s.tail = 15
-	sure, err := s.sureBy(ctx)
-	if err != nil {
-		return q, 0, err
+	if sure != nil && *sure > s.minutes() {
+		s = s.with(s.program.lasting(math.Ceil(*sure)))
 	}
-	if sure != nil && *sure > s.minutes {
-		q.Program = q.Program.lasting(math.Ceil(*sure))
-	}
-	return q, q.Program.minutes() + missing/2, nil
+	return s, s.minutes() + missing/2, nil
 }
 
 // lasting returns the program with its last stage as long as it takes to end
@@ -162,19 +149,20 @@ func (p Program) lasting(end float64) Program {
 // basketful simulates one basket with its window. A fitted one is as long as
 // its window asks, which many pieces may open later than the one that it was
 // fitted to.
-func basketful(ctx context.Context, q Request, start float64, second, fitted bool) (Basketful, error) {
-	q.TailMin = min(10, MaxMinutes-q.Program.minutes())
-	a, err := Simulate(ctx, q, Options{})
+func (s *setup) basketful(ctx context.Context, start float64, second, fitted bool) (Basketful, error) {
+	on := *s
+	on.tail = min(10, MaxMinutes-s.minutes())
+	a, err := on.judged(ctx)
 	if err != nil {
 		return Basketful{}, err
 	}
 	if v := a.Verdict; fitted && v.Standing == TooShort {
-		q.Program = q.Program.lasting(notBefore(*v.from))
-		if a, err = Simulate(ctx, q, Options{}); err != nil {
+		on = *on.with(on.program.lasting(notBefore(*v.from)))
+		if a, err = on.judged(ctx); err != nil {
 			return Basketful{}, err
 		}
 	}
-	b := Basketful{Pieces: q.Load.Pieces, StartMin: start, EndMin: start + q.Program.minutes(), Program: q.Program, Answer: a}
+	b := Basketful{Pieces: s.all, StartMin: start, EndMin: start + on.minutes(), Program: on.program, Answer: a}
 	if second {
 		b.Fryer = 1
 	}
@@ -198,7 +186,7 @@ func (b *Batching) sum() {
 // refuse.Fields or the context's.
 func Batch(ctx context.Context, d Dish) (Baskets, error) {
 	total := d.Load.Pieces
-	one, err := resolve(d.part(1, false))
+	one, err := d.part(1, false)
 	if err != nil {
 		return Baskets{}, err
 	}
@@ -213,14 +201,17 @@ func Batch(ctx context.Context, d Dish) (Baskets, error) {
 	out := Baskets{Comfortable: min(total, one.comfortable())}
 	if total <= one.most() {
 		// A program made for less is fitted to the whole.
-		q := d.part(total, false)
+		s, err := d.part(total, false)
+		if err != nil {
+			return Baskets{}, err
+		}
 		less := d.PerBasket > 0 && d.PerBasket < total
 		if less {
-			if q, err = fit(ctx, q); err != nil {
+			if s, _, err = s.fitted(ctx); err != nil {
 				return Baskets{}, err
 			}
 		}
-		b, err := basketful(ctx, q, 0, false, less)
+		b, err := s.basketful(ctx, 0, false, less)
 		if err != nil {
 			return Baskets{}, err
 		}
@@ -260,12 +251,6 @@ func Batched(ctx context.Context, d Dish, id string) ([]Basketful, error) {
 	return d.several(ctx, d.PerBasket)
 }
 
-// comfortable is how many pieces lie in the basket with air between them.
-func (s *setup) comfortable() int {
-	each := s.spec.Coverage(s.piece.Length*1000, s.piece.Width*1000, s.piece.Footprint(), 1)
-	return max(1, int((fryer.FreeCoverage+crowdedBy)/each+1e-9)*s.drawers)
-}
-
 // several plans one basket after another: the first by the dish's program,
 // those after it from a hot fryer and as long as they need.
 func (d Dish) several(ctx context.Context, per int) (list []Basketful, err error) {
@@ -274,20 +259,23 @@ func (d Dish) several(ctx context.Context, per int) (list []Basketful, err error
 	for left := d.Load.Pieces; left > 0; {
 		n := min(per, left)
 		left -= n
-		q := d.part(n, false)
 		var b Basketful
 		if k := len(list); k > 1 && list[k-1].Pieces == n {
 			// The same again.
 			b = list[k-1]
 			b.StartMin, b.EndMin = start, start+b.Program.minutes()
 		} else {
+			s, err := d.part(n, false)
+			if err != nil {
+				return nil, err
+			}
 			if k > 0 {
-				q.Program.PreheatMin, q.Program.HotFromC = 0, last
-				if q, err = fit(ctx, q); err != nil {
+				s.program.PreheatMin, s.program.HotFromC = 0, last
+				if s, _, err = s.fitted(ctx); err != nil {
 					return nil, err
 				}
 			}
-			if b, err = basketful(ctx, q, start, false, k > 0); err != nil {
+			if b, err = s.basketful(ctx, start, false, k > 0); err != nil {
 				return nil, err
 			}
 		}
@@ -300,28 +288,31 @@ func (d Dish) several(ctx context.Context, per int) (list []Basketful, err error
 // together shares the pieces between two fryers so that both are done as
 // soon as can be, and starts the quicker one later.
 func (d Dish) together(ctx context.Context) ([]Basketful, error) {
-	ends := map[bool]func(n int) (Request, float64, error){}
-	for _, second := range []bool{false, true} {
-		ends[second] = func(n int) (Request, float64, error) {
-			q, worth, err := fitted(ctx, d.part(n, second))
-			var tooMany refuse.Fields
-			if errors.As(err, &tooMany) && n > 1 {
-				return q, math.Inf(1), nil
-			}
-			return q, worth, err
+	total := d.Load.Pieces
+	// A share that does not go in at all is worth no end of minutes.
+	share := func(n int, second bool) (*setup, float64, error) {
+		s, err := d.part(n, second)
+		var tooMany refuse.Fields
+		if errors.As(err, &tooMany) && n > 1 {
+			return nil, math.Inf(1), nil
 		}
+		if err != nil {
+			return nil, 0, err
+		}
+		return s.fitted(ctx)
+	}
+	worth := func(n int) (a, b float64, err error) {
+		if _, a, err = share(n, false); err == nil {
+			_, b, err = share(total-n, true)
+		}
+		return a, b, err
 	}
 	// More pieces are never worth fewer minutes, so halve towards the share
 	// at which the first fryer becomes the later one.
-	total := d.Load.Pieces
 	lo, hi := 1, total-1
 	for lo < hi {
 		mid := (lo + hi) / 2
-		_, a, err := ends[false](mid)
-		if err != nil {
-			return nil, err
-		}
-		_, b, err := ends[true](total - mid)
+		a, b, err := worth(mid)
 		if err != nil {
 			return nil, err
 		}
@@ -333,11 +324,11 @@ func (d Dish) together(ctx context.Context) ([]Basketful, error) {
 	}
 	if lo > 1 {
 		// One fewer may be the better of the two beside the crossing.
-		_, a, err := ends[false](lo)
+		a, _, err := worth(lo)
 		if err != nil {
 			return nil, err
 		}
-		_, b, err := ends[true](total - lo + 1)
+		_, b, err := worth(lo - 1)
 		if err != nil {
 			return nil, err
 		}
@@ -345,25 +336,24 @@ func (d Dish) together(ctx context.Context) ([]Basketful, error) {
 			lo--
 		}
 	}
-	qa, a, err := ends[false](lo)
+	own, _, err := share(lo, false)
 	if err != nil {
 		return nil, err
 	}
-	qb, b, err := ends[true](total - lo)
+	other, _, err := share(total-lo, true)
 	if err != nil {
 		return nil, err
 	}
-	if math.IsInf(a, 1) || math.IsInf(b, 1) {
+	if own == nil || other == nil {
 		return nil, refuse.One("load.pieces", fmt.Sprint(total), "as many as two baskets of these fryers take")
 	}
-	a, b = qa.Program.minutes(), qb.Program.minutes()
-	end := math.Max(a, b)
-	first, err := basketful(ctx, qa, end-a, false, true)
+	end := math.Max(own.minutes(), other.minutes())
+	first, err := own.basketful(ctx, end-own.minutes(), false, true)
 	if err != nil {
 		return nil, err
 	}
-	other, err := basketful(ctx, qb, end-b, true, true)
-	return []Basketful{first, other}, err
+	last, err := other.basketful(ctx, end-other.minutes(), true, true)
+	return []Basketful{first, last}, err
 }
 
 // choose ranks the batchings: a window for every piece first, then crust

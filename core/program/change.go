@@ -66,7 +66,7 @@ func (s *setup) mend(ctx context.Context, a *Answer, most int) error {
 			// A later turn may want a later end.
 			with = with.with(with.program.lasting(notBefore(*b.Verdict.from)))
 			change.Program = &with.program
-			change.Label += fmt.Sprintf(" and let it run %.0f min", with.minutes)
+			change.Label += fmt.Sprintf(" and let it run %.0f min", with.minutes())
 			b, err = with.judged(ctx)
 		}
 		if err != nil {
@@ -182,14 +182,14 @@ func (s *setup) bettered(ctx context.Context) (*setup, Answer, error) {
 		if from == nil {
 			from = v.safe // never crisp, but it can be safe
 		}
-		to := best.minutes
+		to := best.minutes()
 		switch {
-		case from != nil && *from > best.minutes+moment:
+		case from != nil && *from > best.minutes()+moment:
 			to = notBefore(*from)
-		case v.ToMin != nil && *v.ToMin < best.minutes && warns(&a, "overdone"):
+		case v.ToMin != nil && *v.ToMin < best.minutes() && warns(&a, "overdone"):
 			to = *v.ToMin
 		}
-		if to == best.minutes || to > MaxMinutes {
+		if to == best.minutes() || to > MaxMinutes {
 			break
 		}
 		best = best.with(best.program.lasting(to))
@@ -209,13 +209,6 @@ func onDial(d Dial, c float64) float64 {
 	return min(d.MaxC, max(d.MinC, d.MinC+math.Round((c-d.MinC)/d.StepC)*d.StepC))
 }
 
-// with is the same load under another program.
-func (s *setup) with(p Program) *setup {
-	out := *s
-	out.program, out.minutes = p, p.minutes()
-	return &out
-}
-
 func sameProgram(a, b Program) bool {
 	return slices.Equal(a.Stages, b.Stages) && slices.Equal(a.Turns, b.Turns)
 }
@@ -224,11 +217,11 @@ func sameProgram(a, b Program) bool {
 func (s *setup) heatLabel(to *setup) string {
 	last := len(s.program.Stages) - 1
 	a, b := s.program.Stages[last], to.program.Stages[last]
-	run := fmt.Sprintf("et it run %.0f min", to.minutes)
+	run := fmt.Sprintf("et it run %.0f min", to.minutes())
 	if a.AirC == b.AirC {
 		return "L" + run
 	}
-	if to.minutes == s.minutes {
+	if to.minutes() == s.minutes() {
 		return "Set " + s.degrees.Words(b.AirC)
 	}
 	return fmt.Sprintf("Set %s and l%s", s.degrees.Words(b.AirC), run)
@@ -271,28 +264,24 @@ func (s *setup) other(w *Warning) (*setup, *Change) {
 		return &out, &Change{Label: fmt.Sprintf("Turn at minute %.0f", *w.later), Program: &p}
 	case "crowded", "layered":
 		n := s.comfortable()
-		if n >= s.pieces*s.drawers {
+		if n >= s.all {
 			return nil, nil
 		}
-		out.pieces = (n + s.drawers - 1) / s.drawers
-		out.coverage = s.coverage * float64(out.pieces) / float64(s.pieces)
+		out.share(n)
 		return &out, &Change{Label: fmt.Sprintf("%d in this basket, the rest in the next", n), PerBasket: n}
 	case "lifts", "dry-coat":
-		whole := s.piece.Surface * 100 * float64(s.pieces*s.drawers)
+		whole := s.surface100(s.all)
 		g := math.Ceil(s.coating.NeedsOil * whole)
-		out.coating.Oil = g / whole
-		out.gain = sugarGain(out, s.sugar)
+		out.oil(g / whole)
 		return &out, &Change{Label: "Oil it with " + s.mass(g), OilG: &g}
 	case "wet-patch", "rinse":
-		out.surface = food.Wiped
-		out.water = food.Wiped.Water()
+		out.surface, out.water = food.Wiped, food.Wiped.Water()
 		return &out, &Change{Label: "Wipe them dry", Surface: string(food.Wiped)}
 	case "too-thick":
 		least, _ := s.cut.Thicknesses(s.massG)
 		mm := math.Max(least, math.Round(s.thick*0.7))
-		out.piece = s.cut.Piece(s.massG, mm)
-		out.thick, out.measured = out.piece.Thickness*1000, true
-		out.coverage = s.spec.Coverage(out.piece.Length*1000, out.piece.Width*1000, out.piece.Footprint(), s.pieces)
+		out.lie(s.cut.Piece(s.massG, mm))
+		out.measured = true
 		if mm >= s.thick || out.coverage > math.Max(s.coverage, fryer.FreeCoverage+crowdedBy) {
 			return nil, nil
 		}

@@ -79,7 +79,7 @@ func (s *setup) shown() float64 {
 	if s.shownMin > 0 {
 		return s.shownMin
 	}
-	return s.minutes + s.tail
+	return s.minutes() + s.tail
 }
 
 const (
@@ -110,9 +110,9 @@ func (s *setup) gather(ctx context.Context) (*ensemble, error) {
 	v := s.spread()
 	points := v.runs(sampledRuns)
 	on := *s
-	on.tail = math.Max(s.tail, math.Max(10, 0.4*s.minutes))
+	on.tail = math.Max(s.tail, math.Max(10, 0.4*s.minutes()))
 	on.shownMin = s.shown()
-	end := on.minutes + on.tail
+	end := on.minutes() + on.tail
 	results := make([]outcome, len(points))
 	if err := parallel(len(points), func(i int) (err error) {
 		results[i], err = on.outcome(ctx, v.at(&points[i]), standard)
@@ -131,7 +131,7 @@ func (s *setup) gather(ctx context.Context) (*ensemble, error) {
 		}
 		return out
 	}
-	all := v.loads(Loads, s.pieces*s.drawers)
+	all := v.loads(Loads, s.all)
 	e := &ensemble{runs: len(points), spread: v}
 	// over draws every load's minutes from one quadratic, if it holds.
 	over := func(f func(outcome) float64, thick bool, into *[]float64) (*quadratic, float64) {
@@ -159,7 +159,7 @@ func (s *setup) gather(ctx context.Context) (*ensemble, error) {
 			return nil
 		}
 		counted = make([]outcome, countedRuns)
-		few := v.loads(countedRuns, s.pieces*s.drawers)
+		few := v.loads(countedRuns, s.all)
 		e.runs += countedRuns
 		return parallel(countedRuns, func(i int) (err error) {
 			draw := v.at(&few[i].thick)
@@ -263,7 +263,7 @@ func (s *setup) doubts(e *ensemble) []Doubt {
 		return out
 	}
 	width := func(v spread) float64 {
-		all := v.loads(500, s.pieces*s.drawers)
+		all := v.loads(500, s.all)
 		m := make([]float64, len(all))
 		for i := range all {
 			z := all[i].thick
@@ -293,7 +293,7 @@ func (s *setup) doubts(e *ensemble) []Doubt {
 		v.heatUp = heatUpTimed
 		add("fryer.heatUpMin", "Time the fryer to 200 °C", v)
 	}
-	if s.pieces*s.drawers > 1 && s.pieceSpread > 5 {
+	if s.all > 1 && s.pieceSpread > 5 {
 		v := e.spread
 		v.piece = 0.04
 		add("load.spreadPct", "Choose pieces of one thickness", v)
@@ -359,7 +359,7 @@ func (s *setup) sureBy(ctx context.Context) (*float64, error) {
 		slope[k] = da - bend[k]*a
 		i += 2
 	}
-	all := v.loads(1000, s.pieces*s.drawers)
+	all := v.loads(1000, s.all)
 	m := make([]float64, len(all))
 	for i := range all {
 		m[i] = safe[0]

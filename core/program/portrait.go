@@ -45,8 +45,8 @@ const portraitFor = 12.0
 // error is refuse.Fields.
 func PortraitOf(f Fryer, dialC float64) (Portrait, error) {
 	var c checker
-	spec := c.fryer(f)
-	dial := value(f.Dial, Dial{80, 200, 5})
+	k := kitchen{machine: c.machine(f)}
+	spec, dial := k.spec, k.dial
 	if dialC == 0 {
 		dialC = math.Min(200, dial.MaxC)
 	}
@@ -54,16 +54,16 @@ func PortraitOf(f Fryer, dialC float64) (Portrait, error) {
 	if len(c.Fields) > 0 {
 		return Portrait{}, c.Fields
 	}
-	if f.Drawers > 1 {
+	if k.drawers > 1 {
 		spec = twin(spec)
 	}
 	if spec.HeatUpMin == 0 {
 		spec.HeatUpMin = spec.Kind.HeatUp()
 	}
-	s := setup{drawers: max(1, f.Drawers), timed: heatUpKnown(f), inferred: f.Inferred}
-	own := s.spread()
-	s.timed = false
-	kind := s.spread()
+	timed := k.timed
+	own := k.spread()
+	k.timed = false
+	kind := k.spread()
 	curve := func(heatUp, offset float64) ([]float64, error) {
 		one := spec
 		one.HeatUpMin *= heatUp
@@ -72,7 +72,7 @@ func PortraitOf(f Fryer, dialC float64) (Portrait, error) {
 	}
 	// The kind's spread lies around the kind's own middle.
 	middle := spec.Kind.HeatUp() / spec.HeatUpMin
-	if f.Drawers > 1 {
+	if k.drawers > 1 {
 		middle *= twinSlower
 	}
 	var lines [5][]float64
@@ -83,7 +83,7 @@ func PortraitOf(f Fryer, dialC float64) (Portrait, error) {
 			return Portrait{}, err
 		}
 	}
-	p := Portrait{DialC: dialC, HeatUpMin: spec.HeatUpMin, Timed: heatUpKnown(f), SettlesC: dialC + spec.DialOffsetC, Wanted: []Wanted{}}
+	p := Portrait{DialC: dialC, HeatUpMin: spec.HeatUpMin, Timed: timed, SettlesC: dialC + spec.DialOffsetC, Wanted: []Wanted{}}
 	for i := range lines[0] {
 		p.Curve = append(p.Curve, PortraitAt{float64(i) * fryer.CurveStep, lines[0][i], lines[1][i], lines[2][i], lines[3][i], lines[4][i]})
 	}

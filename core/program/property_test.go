@@ -162,7 +162,7 @@ func TestHeatAndWaterCloseInEveryCoat(t *testing.T) {
 			if err != nil {
 				t.Fatal(err)
 			}
-			s.program.Stages[0].Minutes, s.minutes = 25, 25
+			s.program.Stages[0].Minutes = 25
 			r, err := newRun(&s, nominal, standard)
 			if err != nil {
 				t.Fatal(err)

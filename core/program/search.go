@@ -87,8 +87,7 @@ type trial struct {
 func (s *setup) try(ctx context.Context, p Program, g goal, res resolution) (trial, error) {
 	t := *s
 	t.program = p
-	t.minutes = p.minutes()
-	t.tail = math.Max(0, longest-t.minutes)
+	t.tail = math.Max(0, longest-t.minutes())
 	r, err := newRun(&t, nominal, res)
 	if err != nil {
 		return trial{}, err
@@ -151,16 +150,16 @@ func (r *run) cost(minute float64, g goal) trial {
 }
 
 // weigh turns an outcome into one figure, in percents of juice.
-func (s *setup) weigh(g goal, t trial, turns int) float64 {
-	limit, _ := s.limit()
+func (k *kitchen) weigh(g goal, t trial, turns int) float64 {
+	limit, _ := k.limit()
 	return g.juice*(100-t.juice) + g.minute*t.end + g.turn*float64(turns) +
-		g.short*max(0, s.wanted(g)-max(worthless, t.crust)) +
+		g.short*max(0, k.wanted(g)-max(worthless, t.crust)) +
 		bitterness*max(0, t.brown[1]-float64(min(g.brown, limit-0.3))) +
-		dryness*max(0, s.cut.Juice-t.juice) + pallor*max(0, float64(g.pale)-t.brown[0])
+		dryness*max(0, k.cut.Juice-t.juice) + pallor*max(0, float64(g.pale)-t.brown[0])
 }
 
 // wanted returns the crispness that a search goes for.
-func (s *setup) wanted(g goal) float64 { return min(95, max(40, s.crust+g.above)) + margin }
+func (k *kitchen) wanted(g goal) float64 { return min(95, max(40, k.crust+g.above)) + margin }
 
 // settled finds the length that fits the program it lays the turns of.
 func (s *setup) settled(ctx context.Context, w Way, c choice, g goal, res resolution) (choice, trial, error) {

@@ -170,7 +170,7 @@ func TestConvergence(t *testing.T) {
 			}
 			near("safe", orLate(fine.SafeAtMin), orLate(base.SafeAtMin), 0.01, 0.03)
 			near("crisp", orLate(fine.CrispAtMin), orLate(base.CrispAtMin), 0.02, 0.1)
-			a, b := at(fine.Timeline, s.minutes), at(base.Timeline, s.minutes)
+			a, b := at(fine.Timeline, s.minutes()), at(base.Timeline, s.minutes())
 			near("loss", a.MassLossPct, b.MassLossPct, 0.02, 0.1)
 			for f := range a.Faces {
 				near("browning", a.Faces[f].Brown, b.Faces[f].Brown, 0.02, 0.05) // 1 in L*

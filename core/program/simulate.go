@@ -148,10 +148,6 @@ func newRun(s *setup, v variation, res resolution) (*run, error) {
 	return r, nil
 }
 
-func sugarGain(s setup, added float64) float64 {
-	return crust.Gain(s.cut.Sugar*(1-s.coating.Covers)+s.coating.Sugar+added, s.coating.Alkali, s.coating.Browns, s.coating.Oiled())
-}
-
 // step moves all on from second t by dt with the dial at dialC.
 func (r *run) step(t, dt, dialC float64) {
 	if r.resting {
@@ -259,18 +255,6 @@ func (r *run) turn(t float64, kind string) {
 	}
 }
 
-// limit returns the browning that is too much, and what it is called.
-func (s *setup) limit() (crust.Stage, string) {
-	switch {
-	case s.cut.Starchy:
-		return crust.StarchyLimit, "brown"
-	case s.sugar >= 1:
-		// Caramel turns bitter before plain crust does.
-		return crust.BitterLimit, "bitter"
-	}
-	return crust.TooDark, "burnt"
-}
-
 // judge notes when a class turned crisp or was overdone, at minute m, the
 // given minutes after it was last asked.
 func (r *run) judge(m, since float64) {
@@ -344,7 +328,7 @@ func later(a, b float64) bool {
 // minute, from 0 to the end and through the tail.
 func (r *run) carry(res resolution, look func(minute float64) bool) {
 	const record = 30.0
-	end := (r.minutes + r.tail) * 60
+	end := (r.minutes() + r.tail) * 60
 	stage, stageEnd := 0, r.program.Stages[0].Minutes*60
 	turn := 0
 	stir := 0.0 // when the faces came into new air
@@ -412,13 +396,4 @@ func (r *run) moment(minute float64) Moment {
 		}
 	}
 	return m
-}
-
-// raw is the colour before any browning: the food's under the coat's.
-func (s *setup) raw() [3]float64 {
-	lab := s.cut.Raw
-	for k := range lab {
-		lab[k] += s.coating.Covers * (s.coating.Raw[k] - lab[k])
-	}
-	return lab
 }

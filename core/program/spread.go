@@ -61,21 +61,21 @@ const (
 )
 
 // spread returns how far this load's figures vary.
-func (s *setup) spread() spread {
-	v := spread{piece: s.pieceSpread / 100, mean: byProportion, airflow: airflowSpread, dialC: dialSpreadC, startC: fridgeSpreadC,
+func (k *kitchen) spread() spread {
+	v := spread{piece: k.pieceSpread / 100, mean: byProportion, airflow: airflowSpread, dialC: dialSpreadC, startC: fridgeSpreadC,
 		heatUp: heatUpSpread, wicks: wicksSpread, browns: brownsSpread}
-	if s.measured {
+	if k.measured {
 		v.mean = ruler
 	}
-	if s.timed {
+	if k.timed {
 		v.heatUp = heatUpTimed
 	}
-	if slices.Contains(s.inferred, "airflow") {
+	if slices.Contains(k.inferred, "airflow") {
 		v.airflow = airflowInferred
 	}
-	if s.drawers > 1 {
+	if k.drawers > 1 {
 		v.airflow *= twinWider
-		if !s.timed {
+		if !k.timed {
 			v.heatUp *= twinWider
 		}
 	}

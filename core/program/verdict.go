@@ -5,7 +5,6 @@ import (
 	"math"
 	"strings"
 
-	"velocrustum/core/safety"
 	"velocrustum/core/units"
 )
 
@@ -74,7 +73,7 @@ func (s *setup) verdict(a *Answer) Verdict {
 			from = &m
 		}
 	}
-	end := s.minutes
+	end := s.minutes()
 	v := Verdict{SafeBy: "not in time", CrispAt: "not in time", from: from, to: to, safe: safe}
 	if safe != nil && *safe <= end+moment {
 		v.SafeBy = fmt.Sprintf("by %.0f min", notBefore(*safe))
@@ -133,27 +132,12 @@ func (s *setup) verdict(a *Answer) Verdict {
 	return v
 }
 
-// plant says whether the food is judged by softness, with no rule and no
-// probe.
-func (s *setup) plant() bool { return s.class() == safety.Plant }
-
-// flesh is what the coldest spot of the food is made of.
-func (s *setup) flesh() string {
-	switch s.class() {
-	case safety.Plant:
-		return "middle"
-	case safety.Fish:
-		return "fish"
-	}
-	return "meat"
-}
-
 // unsafeSays words a program that 95 loads in 100 do not get through safe.
 func (s *setup) unsafeSays(a *Answer, safe *float64, inside string) string {
 	says := fmt.Sprintf("Not %s within this program", inside)
 	if c := a.Chance; c != nil {
 		for _, at := range c.By {
-			if math.Abs(at.Minute-s.minutes) < 0.3 && at.Safe >= 0.15 {
+			if math.Abs(at.Minute-s.minutes()) < 0.3 && at.Safe >= 0.15 {
 				says = fmt.Sprintf("By its end about %s loads in ten are %s, not 95 in 100", units.Count(int(math.Min(9, math.Floor(10*at.Safe)))), inside)
 				break
 			}
@@ -168,7 +152,7 @@ func (s *setup) unsafeSays(a *Answer, safe *float64, inside string) string {
 // firstSays says what to do first: probe, where there is anything to probe,
 // and look.
 func (s *setup) firstSays(first, from *float64) string {
-	if first == nil || *first > s.minutes {
+	if first == nil || *first > s.minutes() {
 		return ""
 	}
 	soon := math.Max(1, math.Floor(*first))

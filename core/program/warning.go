@@ -44,7 +44,7 @@ func (s *setup) breakages(r *run, a *Answer) {
 		w := Warning{Code: "tears", Field: fmt.Sprintf("program.turns[%d].atMin", i), AtMin: &when, turn: i,
 			Message: fmt.Sprintf("At minute %.0f the coat has not set: %.0f of the %.0f on the crust scale it needs to hold. Turned now, it tears.", t.AtMin, math.Floor(c), math.Ceil(need))}
 		for _, m := range a.Timeline {
-			if max(m.Faces[0].Crust, m.Faces[1].Crust) >= need && m.Minute > t.AtMin && m.Minute < s.minutes {
+			if max(m.Faces[0].Crust, m.Faces[1].Crust) >= need && m.Minute > t.AtMin && m.Minute < s.minutes() {
 				later := math.Ceil(m.Minute)
 				w.later = &later
 				break
@@ -56,11 +56,6 @@ func (s *setup) breakages(r *run, a *Answer) {
 
 // smokesOver is the air, °C, over which dripped fat smokes.
 const smokesOver = 190.0
-
-// fatty says whether the load drips enough fat to smoke.
-func (s *setup) fatty() bool {
-	return s.cut.Flesh.Fat > 0.25 || s.cut.SkinMm > 2.5 || s.coating.Renders > 0
-}
 
 // inBasket lays the load out and says how full it is.
 func (s *setup) inBasket() *InBasket {
@@ -113,7 +108,7 @@ func (s *setup) warnings(a *Answer) (list []Warning) {
 	last := len(s.program.Stages) - 1
 	lengthen := fmt.Sprintf("program.stages[%d].minutes", last)
 	switch {
-	case a.SafeAtMin == nil || *a.SafeAtMin > s.minutes:
+	case a.SafeAtMin == nil || *a.SafeAtMin > s.minutes():
 		switch at := a.End.CoreC; {
 		case s.plant():
 			add("under-rule", lengthen, "The middle is at %s when the program ends, and soft from about %s.", s.degrees.Words(math.Floor(at)), s.degrees.Words(s.rule.CoreC))
@@ -125,17 +120,17 @@ func (s *setup) warnings(a *Answer) (list []Warning) {
 			add("under-rule", lengthen, "The coldest %s is at %s when the program ends, under the %s of the rule. It is not safe to eat yet.",
 				s.flesh(), s.degrees.Words(math.Floor(at)), s.degrees.Words(math.Ceil(s.rule.CoreC)))
 		}
-	case safeBy == nil || *safeBy > s.minutes+moment:
+	case safeBy == nil || *safeBy > s.minutes()+moment:
 		if s.plant() {
 			add("rule-in-doubt", lengthen, "Most loads are soft inside by the end, but fewer than 95 in 100: pieces and fryers differ.")
 		} else {
 			add("rule-in-doubt", lengthen, "Most loads are safe by the end, but fewer than 95 in 100: pieces, fridges and fryers differ. Give it longer, or probe the thickest one.")
 		}
 	}
-	if a.CrispAtMin == nil || *a.CrispAtMin > s.minutes+moment {
+	if a.CrispAtMin == nil || *a.CrispAtMin > s.minutes()+moment {
 		add("soft", lengthen, "The crust ends %s, at %.0f of the %.0f asked for.", a.End.CrustWords, math.Floor(a.End.Crust), s.crust)
 	}
-	if to := a.Window.ToMin; to != nil && notAfter(*to) < s.minutes {
+	if to := a.Window.ToMin; to != nil && notAfter(*to) < s.minutes() {
 		add("overdone", lengthen, "From minute %.0f on it is %s.", notAfter(*to), overWords[a.Window.Bound]).AtMin = to
 	}
 	if s.coverage > fryer.FreeCoverage+crowdedBy {
@@ -182,7 +177,7 @@ func (s *setup) warnings(a *Answer) (list []Warning) {
 	}
 	if limit, _ := s.limit(); s.sugar >= 1 && a.Window.Bound != "bitter" {
 		for _, m := range a.Timeline {
-			if brown := max(m.Faces[0].Brown, m.Faces[1].Brown); brown > float64(limit)-0.7 && m.Minute < s.minutes {
+			if brown := max(m.Faces[0].Brown, m.Faces[1].Brown); brown > float64(limit)-0.7 && m.Minute < s.minutes() {
 				w := add("sugar", fmt.Sprintf("program.stages[%d].airC", hot), "The sugar in it is close to burning from minute %.0f: a cooler last stage, or basting in the last minutes only, keeps it sweet.", m.Minute)
 				at := m.Minute
 				w.AtMin = &at

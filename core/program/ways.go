@@ -145,12 +145,11 @@ func (s *setup) propose(ctx context.Context, w Way, g goal) (Proposal, error) {
 	for range 3 {
 		t = *s
 		t.program = w.build(c, s.program.PreheatMin, s.program.HotFromC)
-		t.minutes = t.program.minutes()
 		t.tail = 15
 		if sure, err = t.sureBy(ctx); err != nil {
 			return Proposal{}, err
 		}
-		if sure == nil || *sure <= t.minutes {
+		if sure == nil || *sure <= t.minutes() {
 			break
 		}
 		c.end = notBefore(*sure)
@@ -160,14 +159,14 @@ func (s *setup) propose(ctx context.Context, w Way, g goal) (Proposal, error) {
 		return Proposal{}, err
 	}
 	last := a.Timeline[len(a.Timeline)-1].Faces
-	got := trial{end: t.minutes, crust: a.End.Crust, juice: a.End.JuiceKeptPct,
+	got := trial{end: t.minutes(), crust: a.End.Crust, juice: a.End.JuiceKeptPct,
 		brown: [2]float64{min(last[0].Brown, last[1].Brown), max(last[0].Brown, last[1].Brown)}}
 	p := Proposal{Way: w, Name: w.Name(), SafeByMin: sure, Score: s.weigh(g, got, len(t.program.Turns))}
 	p.is(&t, &a)
-	if a.Window.ToMin != nil && *a.Window.ToMin < t.minutes {
+	if a.Window.ToMin != nil && *a.Window.ToMin < t.minutes() {
 		p.over = a.Window.Bound
 	}
-	late := sure == nil || *sure > t.minutes+moment
+	late := sure == nil || *sure > t.minutes()+moment
 	p.Ready = !late && p.Crust >= s.wanted(g)-margin-2 && p.over == ""
 	if late {
 		p.Score += unsafe
@@ -177,7 +176,7 @@ func (s *setup) propose(ctx context.Context, w Way, g goal) (Proposal, error) {
 
 // is fills in what a program comes to, in the whole figures that are shown.
 func (p *Proposal) is(t *setup, a *Answer) {
-	p.Program, p.Minutes, p.Turns = t.program, t.minutes, len(t.program.Turns)
+	p.Program, p.Minutes, p.Turns = t.program, t.minutes(), len(t.program.Turns)
 	p.Crust, p.JuicePct, p.EnergyWh, p.Timeline = math.Floor(a.End.Crust), math.Floor(a.End.JuiceKeptPct), a.End.EnergyWh, a.Timeline
 }
 

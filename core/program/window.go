@@ -141,15 +141,15 @@ func (s *setup) answer(res resolution) (Answer, error) {
 	a.Basket = s.inBasket()
 	r.carry(res, func(minute float64) bool {
 		a.Timeline = append(a.Timeline, r.moment(minute))
-		if math.Abs(minute-s.minutes) < 0.01 {
+		if math.Abs(minute-s.minutes()) < 0.01 {
 			a.End = r.end()
 		}
 		return true
 	})
-	if math.Mod(s.minutes, 0.5) > 0.01 { // the end falls between records
+	if math.Mod(s.minutes(), 0.5) > 0.01 { // the end falls between records
 		if s.tail == 0 {
 			a.End = r.end()
-			a.Timeline = append(a.Timeline, r.moment(s.minutes))
+			a.Timeline = append(a.Timeline, r.moment(s.minutes()))
 		}
 	}
 	slow := r.slowest()

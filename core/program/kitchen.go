@@ -1,0 +1,313 @@
+package program
+
+import (
+	"fmt"
+	"slices"
+	"strings"
+
+	"velocrustum/core/crust"
+	"velocrustum/core/food"
+	"velocrustum/core/fryer"
+	"velocrustum/core/safety"
+)
+
+// # Kitchen and program
+//
+// A kitchen is what lies in which fryer and what is wanted of it; a setup is
+// a kitchen and the program it is run by. Both are made once from a request,
+// checked, and are never changed after: what would be another load (oiled,
+// wiped, fewer) or another program is a new one.
+
+// kitchen is a load in its coat, in its fryer, and when it is done.
+type kitchen struct {
+	lot
+	cover
+	machine
+	aim
+	coverage float64 // layers in the basket
+	film     float64 // W/m²·K that the shape is for, where it is not the fryer's
+}
+
+// lot is the pieces.
+type lot struct {
+	cut         food.Cut
+	piece       food.Piece
+	all         int // how many there are
+	pieces      int // in one drawer
+	massG       float64
+	thick       float64 // mm
+	measured    bool    // the thickness, by ruler
+	startC      float64
+	surface     food.Surface
+	water       float64 // on it, kg/m²
+	pieceSpread float64 // of thickness, percent
+}
+
+// cover is what they are covered with.
+type cover struct {
+	coating food.Coating
+	sugar   float64 // percent added to the surface
+	salt    float64 // percent in the flesh
+	gain    float64 // of browning
+}
+
+// machine is the fryer.
+type machine struct {
+	spec     fryer.Spec
+	drawers  int
+	dial     Dial
+	timed    bool     // the minutes to 200 °C
+	inferred []string // figures that nobody measured
+}
+
+// aim is when the load is safe and when it is crisp.
+type aim struct {
+	guidance safety.Guidance
+	rule     safety.Rule
+	crust    float64
+}
+
+// MaxCoverage is how many layers a basket takes at most.
+const MaxCoverage = 3.0
+
+// kitchen checks all of a request but its program and fills its defaults.
+func (c *checker) kitchen(q Request) kitchen {
+	var k kitchen
+	k.lot = c.lot(q.Load)
+	coat := value(q.Coat, Coat{ID: "bare"})
+	k.cover = c.cover(coat, k.cut)
+	k.machine = c.machine(value(q.Fryer, Fryer{}))
+	k.aim = c.aim(q, &k)
+	if len(c.Fields) > 0 {
+		return kitchen{}
+	}
+	if k.drawers > 1 {
+		k.spec = twin(k.spec)
+	}
+	k.spec.MetalJK = fryer.Metal(k.spec)
+	if mm := q.Load.ThicknessMm; mm != nil {
+		least, most := k.cut.Thicknesses(k.massG)
+		c.Within("load.thicknessMm", *mm, least, most, fmt.Sprintf("mm for %g g", k.massG))
+	}
+	k.lie(k.cut.Piece(k.massG, value(q.Load.ThicknessMm, 0)))
+	k.share(q.Load.Pieces)
+	k.oil(coat.OilG / k.surface100(q.Load.Pieces))
+	if k.coverage > MaxCoverage {
+		c.Add("load.pieces", fmt.Sprint(q.Load.Pieces), fmt.Sprintf("1 to %d of this size in this basket; more would stand over its rim", k.most()))
+	}
+	return k
+}
+
+// lot checks the pieces. Their shape waits until all else is known.
+func (c *checker) lot(l Load) lot {
+	out := lot{pieces: l.Pieces, massG: l.PieceMassG, measured: l.ThicknessMm != nil, startC: value(l.StartC, 5), surface: food.Surface(l.Surface), pieceSpread: value(l.SpreadPct, 100*thicknessSpread)}
+	var err error
+	if out.cut, err = food.FindCut(l.Cut); err != nil {
+		c.Add("load.cut", fmt.Sprintf("%q", l.Cut), strings.Join(food.CutIDs(), ", "))
+	}
+	c.Within("load.pieces", float64(l.Pieces), 1, MaxPieces, "pieces")
+	if err != nil {
+		c.Within("load.pieceMassG", out.massG, 2, 800, "g")
+	} else {
+		least, most := out.cut.Allowed()
+		c.Within("load.pieceMassG", out.massG, least, most, "g for "+out.cut.Plural)
+	}
+	if out.startC < MinStartC {
+		c.Add("load.startC", fmt.Sprintf("%g", out.startC),
+			fmt.Sprintf("%g to %g °C; frozen food has to thaw in the fridge first, since its middle would stay raw while the outside burns", MinStartC, MaxStartC))
+	} else {
+		c.Within("load.startC", out.startC, MinStartC, MaxStartC, "°C")
+	}
+	if out.surface == "" {
+		out.surface = food.Wiped
+	}
+	c.Among("load.surface", string(out.surface), names(food.Surfaces)...)
+	c.Within("load.spreadPct", out.pieceSpread, 0, 40, "percent of the thickness")
+	out.water = out.surface.Water()
+	if w := l.SurfaceWaterG; w != nil {
+		c.Within("load.surfaceWaterG", *w, -1.2, 4, "g/100 cm²")
+		out.water = *w / 10 // kg/m²
+	}
+	return out
+}
+
+// cover checks the coat on a cut.
+func (c *checker) cover(coat Coat, cut food.Cut) cover {
+	if coat.ID == food.Wrap && cut.Wrapped() {
+		coat.ID = "bare" // it comes in its wrap
+	}
+	out := cover{sugar: coat.SugarPct, salt: coat.SaltPct}
+	var err error
+	if out.coating.Coat, err = food.FindCoat(coat.ID); err != nil {
+		c.Add("coat.id", fmt.Sprintf("%q", coat.ID), strings.Join(food.CoatIDs(), ", "))
+	}
+	c.Within("coat.oilG", coat.OilG, 0, 200, "g on the whole load")
+	c.Within("coat.sugarPct", coat.SugarPct, 0, 30, "percent")
+	c.Within("coat.saltPct", coat.SaltPct, 0, 5, "percent")
+	return out
+}
+
+// machine checks a fryer and its dial.
+func (c *checker) machine(f Fryer) machine {
+	m := machine{spec: c.fryer(f), drawers: max(1, f.Drawers), dial: value(f.Dial, Dial{80, 200, 5}), timed: heatUpKnown(f), inferred: f.Inferred}
+	c.Within("fryer.dial.minC", m.dial.MinC, 30, 150, "°C")
+	c.Within("fryer.dial.maxC", m.dial.MaxC, 150, MaxAirC, "°C")
+	c.Within("fryer.dial.stepC", m.dial.StepC, 1, 25, "°C")
+	return m
+}
+
+// aim checks what is wanted.
+func (c *checker) aim(q Request, k *kitchen) aim {
+	out := aim{guidance: safety.Guidance(q.Guidance), crust: value(q.CrustWanted, 60)}
+	if out.guidance == "" {
+		out.guidance = safety.US
+	}
+	c.Within("crustWanted", out.crust, 20, 95, "on the scale of crispness")
+	c.Among("guidance", string(out.guidance), names(safety.Guidances)...)
+	if k.cut.ID != "" && slices.Contains(safety.Guidances, out.guidance) {
+		var err error
+		if out.rule, err = safety.For(out.guidance, k.class(), q.GuidanceC); err != nil {
+			c.Add("guidanceC", fmt.Sprintf("%g", q.GuidanceC),
+				fmt.Sprintf("%g to %g °C, never under the guidance", safety.StricterFloor, safety.StricterTop))
+		}
+	}
+	return out
+}
+
+// fryer checks a fryer and fills its defaults.
+func (c *checker) fryer(f Fryer) fryer.Spec {
+	kind := f.Kind
+	if kind == "" {
+		kind = string(fryer.Drawer)
+	}
+	c.Among("fryer.kind", kind, names(fryer.Kinds)...)
+	basket := value(f.Basket, Basket{Shape: string(fryer.Rectangle), WidthMm: 230, DepthMm: 230})
+	switch fryer.BasketShape(basket.Shape) {
+	case fryer.Rectangle:
+		c.Within("fryer.basket.widthMm", basket.WidthMm, 100, 600, "mm")
+		c.Within("fryer.basket.depthMm", basket.DepthMm, 100, 600, "mm")
+	case fryer.Round:
+		c.Within("fryer.basket.diameterMm", basket.DiameterMm, 100, 600, "mm")
+	default:
+		c.Among("fryer.basket.shape", basket.Shape, []string{string(fryer.Rectangle), string(fryer.Round)}...)
+	}
+	s := fryer.Spec{
+		Kind: fryer.Kind(kind), PowerW: value(f.PowerW, 1500), Airflow: value(f.Airflow, 1),
+		DialOffsetC: f.DialOffsetC, RoomC: value(f.RoomC, 21),
+		Basket: fryer.Basket{Shape: fryer.BasketShape(basket.Shape), WidthMm: basket.WidthMm, DepthMm: basket.DepthMm, DiameterMm: basket.DiameterMm},
+	}
+	if f.HeatUpMin != nil {
+		c.Within("fryer.heatUpMin", *f.HeatUpMin, fryer.MinHeatUp, fryer.MaxHeatUp, "minutes from cold to 200 °C")
+		s.HeatUpMin = *f.HeatUpMin
+	}
+	s.Levels = max(1, f.Trays)
+	if s.Kind == fryer.Oven {
+		c.Within("fryer.trays", float64(f.Trays), 0, fryer.MaxTrays, "trays")
+		if f.Rack {
+			c.Add("fryer.rack", "true", "false for an oven; give its trays")
+		}
+	} else {
+		c.Within("fryer.trays", float64(f.Trays), 0, 1, "tray in a drawer; a rack makes a second level")
+		if f.Rack {
+			s.Levels = 2
+		}
+	}
+	if f.Drawers != 0 {
+		c.Within("fryer.drawers", float64(f.Drawers), 1, 2, "drawers")
+		if s.Kind != fryer.Drawer && f.Drawers > 1 {
+			c.Add("fryer.drawers", fmt.Sprint(f.Drawers), "1 for an oven; give its trays")
+		}
+	}
+	c.Within("fryer.powerW", s.PowerW, 600, 3500, "W")
+	c.Within("fryer.airflow", s.Airflow, 0.3, 2, "of a middling fryer")
+	c.Within("fryer.dialOffsetC", f.DialOffsetC, -40, 40, "°C")
+	c.Within("fryer.roomC", s.RoomC, 0, 45, "°C")
+	return s
+}
+
+// lie gives the pieces a shape and lays them in the basket.
+func (k *kitchen) lie(p food.Piece) {
+	k.piece, k.thick = p, p.Thickness*1000
+	k.coverage = k.covers(k.pieces)
+}
+
+// share puts so many pieces in, in all; of two drawers the fuller decides.
+func (k *kitchen) share(all int) {
+	k.all = all
+	k.pieces = (all + k.drawers - 1) / k.drawers
+	k.coverage = k.covers(k.pieces)
+}
+
+// covers is how many layers so many pieces make.
+func (k *kitchen) covers(pieces int) float64 {
+	return k.spec.Coverage(k.piece.Length*1000, k.piece.Width*1000, k.piece.Footprint(), pieces)
+}
+
+// oil puts so many g/100 cm² on them.
+func (k *kitchen) oil(film float64) {
+	k.coating.Oil = film
+	k.gain = crust.Gain(k.cut.Sugar*(1-k.coating.Covers)+k.coating.Sugar+k.sugar, k.coating.Alkali, k.coating.Browns, k.coating.Oiled())
+}
+
+// surface100 is the surface of so many pieces, in 100 cm².
+func (k *kitchen) surface100(pieces int) float64 { return k.piece.Surface * 100 * float64(pieces) }
+
+// most is how many pieces of this size the basket takes.
+func (k *kitchen) most() int {
+	return max(1, min(MaxPieces, int(MaxCoverage/k.covers(1))*k.drawers))
+}
+
+// comfortable is how many pieces lie in the basket with air between them.
+func (k *kitchen) comfortable() int {
+	return max(1, int((fryer.FreeCoverage+crowdedBy)/k.covers(1)+1e-9)*k.drawers)
+}
+
+// class is the cut's safety class; a fatty wrap around fish brings the rule
+// for meat with it, which is no laxer.
+func (k *kitchen) class() safety.Class {
+	if k.coating.ID == food.Wrap && (k.cut.Class == safety.Fish || k.cut.Class == safety.Plant) {
+		return safety.WholeMeat
+	}
+	return k.cut.Class
+}
+
+// plant says whether the food is judged by softness, with no rule and no
+// probe.
+func (k *kitchen) plant() bool { return k.class() == safety.Plant }
+
+// flesh is what the coldest spot of the food is made of.
+func (k *kitchen) flesh() string {
+	switch k.class() {
+	case safety.Plant:
+		return "middle"
+	case safety.Fish:
+		return "fish"
+	}
+	return "meat"
+}
+
+// fatty says whether the load drips enough fat to smoke.
+func (k *kitchen) fatty() bool {
+	return k.cut.Flesh.Fat > 0.25 || k.cut.SkinMm > 2.5 || k.coating.Renders > 0
+}
+
+// raw is the colour before any browning: the food's under the coat's.
+func (k *kitchen) raw() [3]float64 {
+	lab := k.cut.Raw
+	for i := range lab {
+		lab[i] += k.coating.Covers * (k.coating.Raw[i] - lab[i])
+	}
+	return lab
+}
+
+// limit returns the browning that is too much, and what it is called.
+func (k *kitchen) limit() (crust.Stage, string) {
+	switch {
+	case k.cut.Starchy:
+		return crust.StarchyLimit, "brown"
+	case k.sugar >= 1:
+		// Caramel turns bitter before plain crust does.
+		return crust.BitterLimit, "bitter"
+	}
+	return crust.TooDark, "burnt"
+}
