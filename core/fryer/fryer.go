@@ -103,6 +103,9 @@ func NewState(s Spec) (*State, error) {
 	return &State{spec: s, build: b, metal: s.MetalJK, airC: s.RoomC, metalC: s.RoomC, vapour: roomVapour}, nil
 }
 
+// Clone returns a fryer in the same state that goes its own way from here.
+func (s *State) Clone() *State { c := *s; return &c }
+
 // HeatUp returns the minutes that a kind takes from cold to 200 °C where
 // nobody has timed it.
 func (k Kind) HeatUp() float64 { return builds[k].HeatUpMin }

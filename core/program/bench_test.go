@@ -24,7 +24,7 @@ func benchmarkCook(b *testing.B, res resolution) {
 		if err != nil {
 			b.Fatal(err)
 		}
-		r.carry(res, nil)
+		r.carry(nil)
 	}
 }
 

@@ -38,7 +38,7 @@ func (s *setup) outcome(ctx context.Context, v variation, res resolution) (outco
 	}
 	shown := s.shown()
 	out := outcome{core: make([]float64, 0, int(2*shown)+2)}
-	r.carry(res, func(minute float64) bool {
+	r.carry(func(minute float64) bool {
 		if minute <= shown+0.01 {
 			cold := math.Inf(1)
 			for i := range r.classes {
@@ -335,7 +335,7 @@ func (s *setup) sureBy(ctx context.Context) (*float64, error) {
 		if err != nil {
 			return err
 		}
-		r.carry(searching, func(float64) bool { return ctx.Err() == nil && math.IsNaN(r.slowest().safeAt) })
+		r.carry(func(float64) bool { return ctx.Err() == nil && math.IsNaN(r.slowest().safeAt) })
 		safe[i] = r.slowest().safeAt
 		return ctx.Err()
 	})

@@ -173,7 +173,7 @@ func TestHeatAndWaterCloseInEveryCoat(t *testing.T) {
 			if math.Abs(start/edible-1) > 0.04 {
 				t.Errorf("%s in %s: the parts weigh %.2f g, the piece %.2f", cut.ID, coat, start, edible)
 			}
-			r.carry(standard, nil)
+			r.carry(nil)
 			for name, b := range map[string]*thermal.Body{"middle": c.body, "edges": c.edge} {
 				if b == nil {
 					continue

@@ -226,7 +226,7 @@ func TestALoadAndItsFryerBalance(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		r.carry(standard, nil)
+		r.carry(nil)
 		for i := range r.classes {
 			b := r.classes[i].body
 			l := b.Ledger()

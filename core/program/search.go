@@ -85,22 +85,25 @@ type trial struct {
 
 // try runs a program on and finds the best minute to end it.
 func (s *setup) try(ctx context.Context, p Program, g goal, res resolution) (trial, error) {
-	t := *s
-	t.program = p
-	t.tail = math.Max(0, longest-t.minutes())
-	r, err := newRun(&t, nominal, res)
+	r, err := newRun(s.with(p), nominal, res)
 	if err != nil {
 		return trial{}, err
 	}
+	return r.best(ctx, g)
+}
+
+// best goes on as long as it takes to find the best minute to end.
+func (r *run) best(ctx context.Context, g goal) (trial, error) {
+	p := r.program
 	before := 0.0 // the program but its last stage: it cannot end there
 	for _, st := range p.Stages[:len(p.Stages)-1] {
 		before += st.Minutes
 	}
 	best := trial{score: math.Inf(1), end: longest}
 	started := false
-	limit, _ := s.limit()
-	want := s.wanted(g)
-	r.carry(res, func(minute float64) bool {
+	limit, _ := r.limit()
+	want := r.wanted(g)
+	r.advance(math.Max(longest, r.minutes()), func(minute float64) bool {
 		if ctx.Err() != nil {
 			return false
 		}

@@ -218,7 +218,7 @@ func TestNoAllocationPerStep(t *testing.T) {
 			if err != nil {
 				t.Fatal(err)
 			}
-			r.carry(standard, nil)
+			r.carry(nil)
 		})
 	}
 	if short, long := allocs(15), allocs(60); long > short {

@@ -2,6 +2,7 @@ package program
 
 import (
 	"math"
+	"slices"
 
 	"velocrustum/core/crust"
 	"velocrustum/core/fryer"
@@ -34,9 +35,18 @@ type class struct {
 	fat0               float64
 }
 
-// run carries one load through a program.
+// run is one load on its way through a program. It can be advanced to any
+// minute, cloned there, and go on under another program.
 type run struct {
 	*setup
+	res      resolution
+	t        float64 // s
+	stage    int     // and when it ends, s
+	stageEnd float64
+	turned   int     // turns that were made
+	stir     float64 // when the faces came into new air, s
+	nextLook float64
+	judged   float64 // when last, s
 	fryer    *fryer.State
 	classes  []class
 	rough    float64 // scales the film
@@ -84,7 +94,7 @@ func newRun(s *setup, v variation, res resolution) (*run, error) {
 	if err != nil {
 		return nil, err
 	}
-	r := &run{setup: s, fryer: f, openTill: -1}
+	r := &run{setup: s, res: res, fryer: f, openTill: -1, nextLook: record, stageEnd: s.program.Stages[0].Minutes * 60}
 	r.oiled = min(1, s.coating.FilmOil())
 	hot, pre := s.program.Stages[0].AirC, s.program.PreheatMin*60
 	if s.program.HotFromC > 0 {
@@ -324,60 +334,93 @@ func later(a, b float64) bool {
 	return a > b
 }
 
-// carry runs the program and calls look at each record time: every half
-// minute, from 0 to the end and through the tail.
-func (r *run) carry(res resolution, look func(minute float64) bool) {
-	const record = 30.0
-	end := (r.minutes() + r.tail) * 60
-	stage, stageEnd := 0, r.program.Stages[0].Minutes*60
-	turn := 0
-	stir := 0.0 // when the faces came into new air
-	nextLook, judged := record, 0.0
-	if look != nil && !look(0) {
-		return
+const (
+	record  = 30.0 // how often a run is looked at, s
+	instant = 1e-6 // within which two things happen at once, s
+)
+
+// carry runs the program to its end and through the tail, and calls look
+// every half minute, from 0 on, until it wants no more.
+func (r *run) carry(look func(minute float64) bool) {
+	if look == nil || look(0) {
+		r.advance(r.minutes()+r.tail, look)
 	}
-	const tiny = 1e-6
-	for t := 0.0; t < end-tiny; {
-		for stage < len(r.program.Stages)-1 && t > stageEnd-tiny {
-			stage++
-			stageEnd += r.program.Stages[stage].Minutes * 60
-			if rest := r.program.Stages[stage].Rest; rest != r.resting {
-				if r.resting = rest; !rest {
-					r.openTill = t + fryer.OpenToLoad
-				}
-				stir = t
-			}
-		}
-		for turn < len(r.program.Turns) && t > r.program.Turns[turn].AtMin*60-tiny {
-			r.turn(t, r.program.Turns[turn].Kind)
-			turn++
-			stir = t
-		}
-		dt := math.Min(longStep, shortStep+stepGrows*(t-stir)) / res.steps
+}
+
+// advance runs on to a minute, and calls look every half minute after the
+// one it stands at, until it wants no more.
+func (r *run) advance(minute float64, look func(minute float64) bool) {
+	end := minute * 60
+	for r.t < end-instant {
+		r.happens()
 		// Never step across anything that happens.
-		for _, at := range [...]float64{nextLook, stageEnd, r.openTill, end} {
-			if at > t+tiny && at < t+dt {
-				dt = at - t
+		dt := math.Min(longStep, shortStep+stepGrows*(r.t-r.stir)) / r.res.steps
+		turnAt := math.Inf(1)
+		if r.turned < len(r.program.Turns) {
+			turnAt = r.program.Turns[r.turned].AtMin * 60
+		}
+		for _, at := range [...]float64{r.nextLook, r.stageEnd, r.openTill, end, turnAt} {
+			if at > r.t+instant && at < r.t+dt {
+				dt = at - r.t
 			}
 		}
-		if turn < len(r.program.Turns) {
-			if at := r.program.Turns[turn].AtMin * 60; at > t+tiny && at < t+dt {
-				dt = at - t
-			}
+		r.step(r.t, dt, r.program.Stages[r.stage].AirC)
+		r.t += dt
+		if r.t-r.judged > judgeEvery-instant {
+			r.judge(r.t/60, (r.t-r.judged)/60)
+			r.judged = r.t
 		}
-		r.step(t, dt, r.program.Stages[stage].AirC)
-		t += dt
-		if t-judged > judgeEvery-tiny {
-			r.judge(t/60, (t-judged)/60)
-			judged = t
-		}
-		if t > nextLook-tiny {
-			if look != nil && !look(t/60) {
+		if r.t > r.nextLook-instant {
+			r.nextLook += record
+			if look != nil && !look(r.t/60) {
 				return
 			}
-			nextLook += record
 		}
 	}
+}
+
+// happens begins the stage and makes the turns that are due.
+func (r *run) happens() {
+	for r.stage < len(r.program.Stages)-1 && r.t > r.stageEnd-instant {
+		r.stage++
+		r.stageEnd += r.program.Stages[r.stage].Minutes * 60
+		if rest := r.program.Stages[r.stage].Rest; rest != r.resting {
+			if r.resting = rest; !rest {
+				r.openTill = r.t + fryer.OpenToLoad
+			}
+			r.stir = r.t
+		}
+	}
+	for r.turned < len(r.program.Turns) && r.t > r.program.Turns[r.turned].AtMin*60-instant {
+		r.turn(r.t, r.program.Turns[r.turned].Kind)
+		r.turned++
+		r.stir = r.t
+	}
+}
+
+// clone returns a run in the same state that goes its own way from here.
+func (r *run) clone() *run {
+	out := *r
+	out.fryer = r.fryer.Clone()
+	out.classes = slices.Clone(r.classes)
+	for i := range out.classes {
+		c := &out.classes[i]
+		c.body = c.body.Clone()
+		if c.edge != nil {
+			c.edge = c.edge.Clone()
+		}
+	}
+	return &out
+}
+
+// under goes on under another program that is the same up to now.
+func (r *run) under(s *setup) *run {
+	r.setup = s
+	r.stageEnd = 0
+	for _, st := range s.program.Stages[:r.stage+1] {
+		r.stageEnd += st.Minutes * 60
+	}
+	return r
 }
 
 // moment describes the slowest class now.

@@ -139,7 +139,7 @@ func (s *setup) answer(res resolution) (Answer, error) {
 	}
 	a.Piece.LeastMm, a.Piece.MostMm = s.cut.Thicknesses(s.massG)
 	a.Basket = s.inBasket()
-	r.carry(res, func(minute float64) bool {
+	r.carry(func(minute float64) bool {
 		a.Timeline = append(a.Timeline, r.moment(minute))
 		if math.Abs(minute-s.minutes()) < 0.01 {
 			a.End = r.end()

@@ -32,6 +32,7 @@ package thermal
 import (
 	"errors"
 	"math"
+	"slices"
 )
 
 // Coefficients of the transport of water; units, spread and source stand in
@@ -111,7 +112,8 @@ type Ledger struct {
 
 // Body is the state of one piece.
 type Body struct {
-	g *grid
+	g     *grid
+	store []float64 // holds all the slices below
 	// Two values a shell, face 0 and face 1 interleaved.
 	t, x   []float64 // °C; kg water per kg fat-free dry
 	fat    []float64 // kg/m²
@@ -151,11 +153,8 @@ func New(shape float64, layers []Layer, res Resolution, start float64) (*Body, e
 		return nil, err
 	}
 	n := g.n
-	f := make([]float64, 13*2*n+7*n)
-	take := func(k int) []float64 { s := f[:k:k]; f = f[k:]; return s }
-	b := &Body{g: g, t: take(2 * n), x: take(2 * n), fat: take(2 * n), firm: take(2 * n), k: take(2 * n), c: take(2 * n), set: take(2 * n), sink: take(2 * n), point: take(2 * n), keep: take(2 * n),
-		gives: take(2 * n), givesX: take(2 * n), givesT: take(2 * n),
-		solids: take(n), heat: take(n), hold: take(n), wicks: take(n), dryK: take(n), wetK: take(n), pores: take(n), sys: newSystem(n)}
+	b := &Body{g: g}
+	b.carve(make([]float64, 13*2*n+7*n), make([]bool, 2*n))
 	for i, m := range g.mat {
 		v := g.volume[i]
 		b.volume += v
@@ -179,12 +178,30 @@ func New(shape float64, layers []Layer, res Resolution, start float64) (*Body, e
 			}
 		}
 	}
-	b.freed = make([]bool, 2*n)
 	b.surf = [2]float64{start, start}
 	b.dry = [2]float64{b.x[2*n-2], b.x[2*n-1]}
 	b.under = b.dry
 	b.begin()
 	return b, nil
+}
+
+// carve lays the slices into their store.
+func (b *Body) carve(store []float64, freed []bool) {
+	n := b.g.n
+	b.store, b.freed, b.sys = store, freed, newSystem(n)
+	for _, s := range [...]*[]float64{&b.t, &b.x, &b.fat, &b.firm, &b.k, &b.c, &b.set, &b.sink, &b.point, &b.keep, &b.gives, &b.givesX, &b.givesT} {
+		*s, store = store[:2*n:2*n], store[2*n:]
+	}
+	for _, s := range [...]*[]float64{&b.solids, &b.heat, &b.hold, &b.wicks, &b.dryK, &b.wetK, &b.pores} {
+		*s, store = store[:n:n], store[n:]
+	}
+}
+
+// Clone returns a piece in the same state that goes its own way from here.
+func (b *Body) Clone() *Body {
+	c := *b
+	c.carve(slices.Clone(b.store), slices.Clone(b.freed))
+	return &c
 }
 
 func orDefault(v, d float64) float64 {
