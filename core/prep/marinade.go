@@ -4,9 +4,7 @@ import (
 	"fmt"
 	"math"
 	"slices"
-	"strings"
 
-	"velocrustum/core/food"
 	"velocrustum/core/safety"
 	"velocrustum/core/units"
 )
@@ -137,9 +135,9 @@ func (m Marinade) made(massG float64) Marinade {
 // A Marinaded is what a marinade does.
 type Marinaded struct {
 	// Per kilogram of meat: all that is in the bowl.
-	PerKg   Totals `json:"perKg"`
-	Reach   Reach  `json:"reach"`
-	Verdict string `json:"verdict"`
+	PerKg Totals  `json:"perKg"`
+	Reach Reach   `json:"reach"`
+	Hours float64 `json:"hours"`
 	// TakenG goes along with the pieces into the basket.
 	TakenG float64 `json:"takenG"`
 	Salted Salted  `json:"salted"`
@@ -148,12 +146,13 @@ type Marinaded struct {
 	Allergens       []string `json:"allergens"`
 }
 
-// Marinate lays pieces into a mixture for some hours at a temperature.
-func (p Pantry) Marinate(cut food.Cut, piece food.Piece, pieces int, massG float64, items []Item, hours, tempC float64) (Marinaded, error) {
+// Marinate lays the pieces of a lot into a mixture for some hours at a
+// temperature.
+func (p Pantry) Marinate(lot Lot, items []Item, hours, tempC float64) (Marinaded, error) {
 	var t Totals
 	roles := map[Role]float64{}
 	thick := 0.0
-	out := Marinaded{Allergens: []string{}}
+	out := Marinaded{Hours: hours, Allergens: []string{}}
 	for _, it := range items {
 		i, err := p.Find(it.Ingredient)
 		if err != nil {
@@ -169,33 +168,16 @@ func (p Pantry) Marinate(cut food.Cut, piece food.Piece, pieces int, massG float
 	if t.MassG == 0 {
 		return out, nil
 	}
+	massG := lot.MassG()
 	out.PerKg = t.part(1000 / massG)
-	out.Reach = reach(t, roles, cut.Class)
+	out.Reach = reach(t, roles, lot.Cut.Class)
 	// 4 to 8 % of the meat's weight clings of a thin one, 8 to 12 of a thick.
 	out.TakenG = math.Min(t.MassG, massG*(0.06+0.04*thick/t.MassG))
 	out.SurfaceSugarPct = 100 * t.SugarG / t.MassG
 	water := math.Max(0.05*t.MassG, t.MassG-t.SaltG-t.CarbG-t.FatG-t.ProteinG)
 	var err error
-	out.Salted, err = Salt(cut, piece, pieces, Bath{SaltG: t.SaltG, WaterG: water, TempC: tempC, Hours: hours})
-	r := out.Reach
-	switch {
-	case hours > r.Most:
-		short, _, _ := strings.Cut(r.Past, ":")
-		out.Verdict = fmt.Sprintf("Too long: %s.", short)
-	case hours < r.Least:
-		out.Verdict = fmt.Sprintf("Hardly worth it before %s.", hoursWords(r.Least))
-	default:
-		out.Verdict = fmt.Sprintf("Good: best around %s, most %s.", hoursWords(r.Best), hoursWords(r.Most))
-	}
+	out.Salted, err = Salt(lot, Bath{SaltG: t.SaltG, WaterG: water, TempC: tempC, Hours: hours})
 	return out, err
-}
-
-// hoursWords words a time: "20 min", "8 h".
-func hoursWords(h float64) string {
-	if h < 1 {
-		return fmt.Sprintf("%.0f min", math.Round(h*12)*5)
-	}
-	return fmt.Sprintf("%.0f h", math.Round(h))
 }
 
 // merge adds names that are not there yet.

@@ -16,7 +16,7 @@ type Role string
 
 const (
 	Salty   Role = "salt"
-	Soury   Role = "acid"
+	Acidic  Role = "acid"
 	Milky   Role = "dairy"
 	Enzyme  Role = "enzyme"
 	Sweet   Role = "sugar"
@@ -73,8 +73,8 @@ var ingredients = []Ingredient{
 	{ID: "buttermilk", Name: "buttermilk", Role: Milky, Density: 1.03, Salt: 0.2, Sugar: 4.8, Carb: 4.8, Fat: 1, Protein: 3.3, Acid: 0.9, Thick: true, Allergens: []string{"milk"}, Instead: "milk with 6 % lemon juice or vinegar, after 10 minutes", Source: fdc},
 	{ID: "yoghurt", Name: "plain yoghurt", Role: Milky, Density: 1.04, Salt: 0.1, Sugar: 4.7, Carb: 4.7, Fat: 3.3, Protein: 3.5, Acid: 1, Thick: true, Allergens: []string{"milk"}, Instead: "buttermilk", Source: fdc},
 	{ID: "milk", Name: "milk", Role: Liquid, Density: 1.03, Salt: 0.1, Sugar: 4.8, Carb: 4.8, Fat: 3.3, Protein: 3.2, Allergens: []string{"milk"}, Source: fdc},
-	{ID: "lemon-juice", Name: "lemon juice", Role: Soury, Density: 1.03, Sugar: 2.5, Carb: 6.9, Acid: 5.5, Instead: "vinegar, a little more", Source: fdc},
-	{ID: "vinegar", Name: "wine vinegar", Role: Soury, Density: 1.01, Carb: 0.3, Acid: 6, Instead: "lemon juice", Source: labels},
+	{ID: "lemon-juice", Name: "lemon juice", Role: Acidic, Density: 1.03, Sugar: 2.5, Carb: 6.9, Acid: 5.5, Instead: "vinegar, a little more", Source: fdc},
+	{ID: "vinegar", Name: "wine vinegar", Role: Acidic, Density: 1.01, Carb: 0.3, Acid: 6, Instead: "lemon juice", Source: labels},
 	{ID: "ginger", Name: "fresh ginger", Role: Enzyme, Density: 0.9, Each: 15, Sugar: 1.7, Carb: 17.8, Fat: 0.8, Protein: 1.8, Source: fdc},
 	{ID: "pineapple", Name: "fresh pineapple juice", Role: Enzyme, Density: 1.05, Sugar: 10, Carb: 13, Acid: 0.8, Source: fdc},
 	{ID: "sugar", Name: "sugar", Role: Sweet, Density: 0.85, Sugar: 100, Carb: 100, Source: fdc},

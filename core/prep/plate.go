@@ -29,13 +29,14 @@ type Kept struct {
 
 // Serve returns a serving as it comes from the basket, from what is kept and
 // not from what was mixed, and beside it the same dish deep-fried.
-func Serve(cut food.Cut, piece food.Piece, pieces int, massG float64, coat Coating, fried float64, added Totals, servings float64, kept Kept) (here, deep Plate) {
+func Serve(lot Lot, coat Coated, added Totals, servings float64, kept Kept) (here, deep Plate) {
 	var t Totals
+	cut, piece, massG, fried := lot.Cut, lot.Piece, lot.MassG(), coat.Coat.Fried
 	skin := 0.0
 	if cut.SkinMm > 0 {
 		skin = math.Min(0.5, piece.Surface*cut.SkinMm/1000/(piece.Volume*(1-cut.Bone)))
 	}
-	edible := massG * (1 - cut.Bone)
+	edible := lot.EdibleG()
 	mix := func(c food.Composition, g, fatKept float64) {
 		t.MassG += g
 		t.CarbG += g * c.Carb

@@ -3,7 +3,6 @@ package prep
 import (
 	"math"
 
-	"velocrustum/core/food"
 	"velocrustum/core/thermal"
 )
 
@@ -63,23 +62,64 @@ type AtDepth struct {
 	Pct float64 `json:"pct"`
 }
 
-// Salt carries salt into pieces of a cut by diffusion in their own geometry,
-// the one of core/thermal: concentration in the tissue's water takes the
-// place of temperature. A soak, a brine and dry salt differ by their bath.
-func Salt(cut food.Cut, piece food.Piece, pieces int, bath Bath) (Salted, error) {
-	surface := float64(pieces) * piece.Surface
-	flesh := cut.Flesh
-	water := flesh.Density() * flesh.Water // kg/m³
-	d := saltDiffusivity(bath.TempC)
+// Salt carries salt into the pieces of a lot by diffusion in their own
+// geometry, the one of core/thermal: concentration in the tissue's water takes
+// the place of temperature. A soak, a brine and dry salt differ by their bath.
+func Salt(lot Lot, bath Bath) (Salted, error) {
+	body, err := salting(lot, bath.TempC)
+	if err != nil {
+		return Salted{}, err
+	}
+	surface := float64(lot.Pieces) * lot.Piece.Surface
+	water := lot.Cut.Flesh.Density() * lot.Cut.Flesh.Water // kg/m³
+	// Per m² of surface: salt and water in the bath, and the tissue's water.
+	salt, wet := bath.SaltG/1000/surface, bath.WaterG/1000/surface
+	// No bath is stronger than saturated: salt with little or no water of its
+	// own draws what it dissolves in.
+	wet = math.Max(wet, wetFilm+salt*(1-saturated)/saturated)
+	held := water * (lot.Piece.Volume * (1 - lot.Cut.Bone - lot.Cut.Stuffing)) / lot.Piece.Surface
+	even := salt / (wet + held)
+	share := bath.Even
+	if share == 0 {
+		share = 0.5
+	}
+	out := Salted{EquilibriumPct: 100 * even * lot.Cut.Flesh.Water}
+	left, done := salt, false
+	for t := 0.0; t < longestDry*3600; t += lookEvery {
+		if !done && t >= bath.Hours*3600-1 {
+			out.read(body, lot.Cut.Flesh.Water, even)
+			out.TakenG = (salt - left) * surface * 1000
+			done = true
+		}
+		mean := body.Mean()
+		if out.To80Hours == 0 && mean >= 0.8*even {
+			out.To80Hours = t / 3600
+		}
+		if out.EvenHours == 0 && mean > 0.1*even && middleOf(body) >= share*mean {
+			out.EvenHours = t / 3600
+		}
+		if done && out.To80Hours > 0 && out.EvenHours > 0 {
+			break
+		}
+		left = soak(body, left, wet, t)
+	}
+	return out, nil
+}
+
+// salting is a piece as salt sees it: flesh and skin, around bone or filling
+// that takes none.
+func salting(lot Lot, tempC float64) (*thermal.Body, error) {
+	water := lot.Cut.Flesh.Density() * lot.Cut.Flesh.Water
+	d := saltDiffusivity(tempC)
 	tissue := func(let float64) thermal.Material {
 		// One J/kg·K of "solids" makes its density the capacity for salt.
 		return thermal.Material{Solids: water, SolidsHeat: 1, Water: 1e-9, DryK: d * let * water}
 	}
 	var layers []thermal.Layer
-	r, e := piece.Half(), piece.Uptake()
-	skin := math.Min(cut.SkinMm/1000, r/3)
+	r, e := lot.Piece.Half(), lot.Piece.Uptake()
+	skin := math.Min(lot.Cut.SkinMm/1000, r/3)
 	inside := 0.0
-	if hollow := cut.Bone + cut.Stuffing; hollow > 0 {
+	if hollow := lot.Cut.Bone + lot.Cut.Stuffing; hollow > 0 {
 		inside = math.Min(r*math.Pow(hollow, 1/e), 0.8*(r-skin))
 		layers = append(layers, thermal.Layer{Thickness: inside, Material: thermal.Material{Solids: 1e-3, SolidsHeat: 1, Water: 1e-9, DryK: 1e-12, Part: thermal.Coat}})
 	}
@@ -89,74 +129,41 @@ func Salt(cut food.Cut, piece food.Piece, pieces int, bath Bath) (Salted, error)
 		m.Part = thermal.Skin
 		layers = append(layers, thermal.Layer{Thickness: skin, Material: m})
 	}
-	body, err := thermal.New(e, layers, thermal.Resolution{Surface: 0.2e-3, Growth: 0.15}, 0)
-	if err != nil {
-		return Salted{}, err
-	}
-	// Per m² of surface: salt and water in the bath, and the tissue's water.
-	salt, wet := bath.SaltG/1000/surface, bath.WaterG/1000/surface
-	// No bath is stronger than saturated: salt with little or no water of its
-	// own draws what it dissolves in.
-	wet = math.Max(wet, wetFilm+salt*(1-saturated)/saturated)
-	held := water * (piece.Volume * (1 - cut.Bone - cut.Stuffing)) / piece.Surface
-	out := Salted{}
-	share := bath.Even
-	if share == 0 {
-		share = 0.5
-	}
-	even := salt / (wet + held)
-	pct := func(c float64) float64 { return 100 * c * flesh.Water }
-	out.EquilibriumPct = pct(even)
-	left := salt
-	const quick = 1.0 // kg/m²·s per unit: as good as touching
-	read := func() {
-		out.MeanPct = pct(body.Mean())
-		profile := body.Profile(0)
-		out.Profile = out.Profile[:0]
-		out.ReachMm = 0
-		for _, p := range profile {
-			out.Profile = append(out.Profile, AtDepth{p[0] * 1000, pct(p[1])})
-			if p[1] >= even/2 {
-				out.ReachMm = p[0] * 1000
-			}
-		}
-		out.CentrePct = pct(math.Max(0, profile[len(profile)-1][1]))
-		out.TakenG = (salt - left) * surface * 1000
-	}
-	end := bath.Hours * 3600
-	done := false
-	for t := 0.0; t < longestDry*3600; t += lookEvery {
-		if !done && t >= end-1 {
-			read()
-			done = true
-		}
-		mean := body.Mean()
-		if out.To80Hours == 0 && mean >= 0.8*even {
-			out.To80Hours = t / 3600
-		}
-		if out.EvenHours == 0 && mean > 0.1*even {
-			profile := body.Profile(0)
-			if profile[len(profile)-1][1] >= share*mean {
-				out.EvenHours = t / 3600
-			}
-		}
-		if done && out.To80Hours > 0 && out.EvenHours > 0 {
-			break
-		}
-		// Short steps at first, while the surface is steep.
-		n := math.Ceil(lookEvery / math.Min(lookEvery, 30+t/20))
-		dt := lookEvery / n
-		// The bath at the end of the step, for what it has at its beginning:
-		// its own capacity is one more resistance in series. A film of brine
-		// would swing otherwise.
-		h := 1 / (1/quick + dt/wet)
-		for range int(n) {
-			flow := body.Step(dt, thermal.Air{T: left / wet, H: [2]float64{h, h}, Adiabat: true})
-			left -= flow.Heat * dt
-		}
-	}
-	return out, nil
+	return thermal.New(e, layers, thermal.Resolution{Surface: 0.2e-3, Growth: 0.15}, 0)
 }
 
-// Brine returns the salt for a brine of a strength in percent of its water.
-func Brine(waterG, strengthPct float64) float64 { return waterG * strengthPct / 100 }
+// soak moves salt from the bath into a piece for as long as it is looked at
+// next, from second t on, and returns what is left in the bath, kg/m².
+func soak(body *thermal.Body, left, wet, t float64) float64 {
+	const quick = 1.0 // kg/m²·s per unit: as good as touching
+	// Short steps at first, while the surface is steep.
+	n := math.Ceil(lookEvery / math.Min(lookEvery, 30+t/20))
+	dt := lookEvery / n
+	// The bath at the end of the step, for what it has at its beginning: its
+	// own capacity is one more resistance in series. A film of brine would
+	// swing otherwise.
+	h := 1 / (1/quick + dt/wet)
+	for range int(n) {
+		flow := body.Step(dt, thermal.Air{T: left / wet, H: [2]float64{h, h}, Adiabat: true})
+		left -= flow.Heat * dt
+	}
+	return left
+}
+
+// read takes the salt in the flesh, percent of its mass, from a piece.
+func (s *Salted) read(body *thermal.Body, water, even float64) {
+	pct := func(c float64) float64 { return 100 * c * water }
+	s.MeanPct = pct(body.Mean())
+	for _, p := range body.Profile(0) {
+		s.Profile = append(s.Profile, AtDepth{p[0] * 1000, pct(p[1])})
+		if p[1] >= even/2 {
+			s.ReachMm = p[0] * 1000
+		}
+	}
+	s.CentrePct = pct(math.Max(0, middleOf(body)))
+}
+
+func middleOf(body *thermal.Body) float64 {
+	profile := body.Profile(0)
+	return profile[len(profile)-1][1]
+}

@@ -19,7 +19,7 @@ func cutOf(t testing.TB, id string) food.Cut {
 func salted(t testing.TB, id string, massG float64, pieces int, b Bath) Salted {
 	t.Helper()
 	c := cutOf(t, id)
-	s, err := Salt(c, c.Piece(massG, 0), pieces, b)
+	s, err := Salt(LotOf(c, massG, 0, pieces), b)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -34,7 +34,7 @@ func TestSaltFollowsTheAnalyticProfile(t *testing.T) {
 	piece.Volume = piece.Thickness
 	piece.Surface = 2 // faces only: a slab without edges
 	const hours = 6
-	s, err := Salt(cut, piece, 1, Bath{SaltG: 5e7, WaterG: 1e9, TempC: 4, Hours: hours})
+	s, err := Salt(Lot{Cut: cut, Piece: piece, Pieces: 1}, Bath{SaltG: 5e7, WaterG: 1e9, TempC: 4, Hours: hours})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -119,15 +119,15 @@ func TestSaltSense(t *testing.T) {
 // middle has the share asked for.
 func TestEvennessTakesItsTime(t *testing.T) {
 	cut := cutOf(t, "chicken-breast-cutlet")
-	piece := cut.Piece(140, 0)
+	lot := LotOf(cut, 140, 0, 2)
 	last := 0.0
 	for _, share := range []float64{0.2, 0.5, 0.8} {
-		got, err := Salt(cut, piece, 2, Bath{SaltG: 2.8, TempC: 4, Hours: 4, Even: share})
+		got, err := Salt(lot, Bath{SaltG: 2.8, TempC: 4, Hours: 4, Even: share})
 		if err != nil || got.EvenHours <= last {
 			t.Fatalf("%g of the mean after %g h, less after %g (%v)", share, got.EvenHours, last, err)
 		}
 		last = got.EvenHours
-		then, err := Salt(cut, piece, 2, Bath{SaltG: 2.8, TempC: 4, Hours: last})
+		then, err := Salt(lot, Bath{SaltG: 2.8, TempC: 4, Hours: last})
 		if err != nil || then.CentrePct < share*then.MeanPct*0.98 || then.CentrePct > share*then.MeanPct*1.08 {
 			t.Errorf("after %g h the middle has %.3f %%, the mean %.3f, wanted %g of it (%v)", last, then.CentrePct, then.MeanPct, share, err)
 		}

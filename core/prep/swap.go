@@ -33,7 +33,7 @@ func (i Ingredient) does() float64 {
 	switch i.Role {
 	case Salty:
 		return i.Salt
-	case Soury:
+	case Acidic:
 		return i.Acid
 	case Sweet:
 		return i.Sugar

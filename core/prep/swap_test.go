@@ -3,6 +3,7 @@ package prep
 import (
 	"errors"
 	"math"
+	"reflect"
 	"strings"
 	"testing"
 
@@ -88,7 +89,7 @@ func TestCoatOnASphere(t *testing.T) {
 	piece := cut.Piece(30, 0)
 	r := math.Cbrt(3 * piece.Volume / (4 * math.Pi))
 	near(t, "surface, cm²", piece.Surface*1e4, 4*math.Pi*r*r*1e4, 0.02*4*math.Pi*r*r*1e4)
-	c, err := shelf.Coat(piece, 10, 300, Coats{Coat: "flour-dust", Bag: true, Leavening: true})
+	c, err := shelf.Coat(LotOf(cut, 30, 0, 10), coatOf(t, "flour-dust"), Coating{Bag: true, Leavening: true}, 0)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -100,16 +101,16 @@ func TestCoatOnASphere(t *testing.T) {
 }
 
 func TestLeavenedRubGoesByTheMeat(t *testing.T) {
-	w := worked(t, "chicken-wing-flat", 42, 12, "leavened-rub", Bench{Coating: Coats{Oil: "none"}})
+	w := worked(t, "chicken-wing-flat", 42, 12, "leavened-rub", Bench{Coating: Coating{Oil: "none"}})
 	near(t, "baking powder", w.Coated.Bowls[0].PutOutG, 2.5*0.504, 1e-9)
-	if s := station(t, w, "coat"); !strings.Contains(s.Headline, "Rub in 1 g of baking powder") || !strings.Contains(strings.Join(s.Cautions, " "), "not soda alone") || !strings.Contains(s.Why, "No oil") {
+	if s := station(t, w, "coat"); !strings.Contains(s.Headline, "Rub in 1.3 g of baking powder") || !strings.Contains(strings.Join(s.Cautions, " "), "not soda alone") || !strings.Contains(s.Why, "No oil") {
 		t.Errorf("%+v", s)
 	}
 }
 
 func TestOilByPassesAndSide(t *testing.T) {
-	all := worked(t, "fish-strip", 36, 10, "three-bowl-crumb", Bench{Coating: Coats{Oil: "mist", Passes: 2}})
-	up := worked(t, "fish-strip", 36, 10, "three-bowl-crumb", Bench{Coating: Coats{Oil: "mist", Passes: 2, Where: "up"}})
+	all := worked(t, "fish-strip", 36, 10, "three-bowl-crumb", Bench{Coating: Coating{Oil: "mist", Passes: 2}})
+	up := worked(t, "fish-strip", 36, 10, "three-bowl-crumb", Bench{Coating: Coating{Oil: "mist", Passes: 2, Where: "up"}})
 	near(t, "half the surface, half the oil", up.Coated.OilG, all.Coated.OilG/2, 1e-9)
 	if s := station(t, all, "coat"); !strings.Contains(s.Why, "all over in 2 passes") || strings.Contains(strings.Join(s.Cautions, " "), "other side") {
 		t.Errorf("%+v", s)
@@ -117,7 +118,7 @@ func TestOilByPassesAndSide(t *testing.T) {
 	if s := station(t, up, "coat"); !strings.Contains(s.Why, "on the side that is up") || !strings.Contains(strings.Join(s.Cautions, " "), "other side stay pale") {
 		t.Errorf("%+v", s)
 	}
-	free := worked(t, "fish-strip", 36, 10, "three-bowl-crumb", Bench{Coating: Coats{Oil: "mist", Flour: "rice-flour", Crumbs: "rice-crumbs"}})
+	free := worked(t, "fish-strip", 36, 10, "three-bowl-crumb", Bench{Coating: Coating{Oil: "mist", Flour: "rice-flour", Crumbs: "rice-crumbs"}})
 	for _, a := range free.Allergens {
 		if a == "wheat" {
 			t.Error("wheat in a gluten-free crumb")
@@ -148,14 +149,24 @@ func TestASoakIsAWeakBrine(t *testing.T) {
 }
 
 func TestPiecesFromAWhole(t *testing.T) {
-	if n, g := (*Cutting)(nil).Portion(8, 42); n != 8 || g != 42 {
+	cut := func(c *Cutting) (int, float64) {
+		l := program.Load{Cut: "chicken-breast-cutlet", Pieces: 8, PieceMassG: 42}
+		if err := c.cut(&l); err != nil {
+			t.Fatal(err)
+		}
+		return l.Pieces, l.PieceMassG
+	}
+	if n, g := cut(nil); n != 8 || g != 42 {
 		t.Errorf("nothing cut: %d of %g g", n, g)
 	}
-	if n, g := (&Cutting{WholeG: 900}).Portion(8, 42); n != 8 || g != 42 {
+	if n, g := cut(&Cutting{WholeG: 900}); n != 8 || g != 42 {
 		t.Errorf("no number given: %d of %g g", n, g)
 	}
-	if n, g := (&Cutting{WholeG: 900, Pieces: 12}).Portion(8, 42); n != 12 || g != 75 {
+	if n, g := cut(&Cutting{WholeG: 900, Pieces: 12}); n != 12 || g != 75 {
 		t.Errorf("900 g in twelve: %d of %g g", n, g)
+	}
+	if n, g := cut(&Cutting{WholeG: 900, Pieces: 6, As: "chicken-breast-chunk"}); n != 42 || g != 21.3 {
+		t.Errorf("900 g in six, and those in chunks: %d of %g g", n, g)
 	}
 	// A wrap is asked for by the slice, from the girth.
 	w := worked(t, "prawn-wrapped", 30, 6, "bare", Bench{})
@@ -166,22 +177,42 @@ func TestPiecesFromAWhole(t *testing.T) {
 	}
 }
 
-func TestTheBenchTellsASimulation(t *testing.T) {
-	w := worked(t, "chicken-wing-flat", 42, 12, "bare", Bench{Drying: Drying{School: "rack", Hours: 4}, Cutting: &Cutting{SpreadPct: 12},
-		Salting: &Salting{School: "dry", TargetPct: 1, Hours: 2}, Coating: Coats{Oil: "mist", PlannedOilG: 9}})
-	var load program.Load
-	var coat program.Coat
-	w.Effects.Into(&load, &coat, true)
-	near(t, "surface water", *load.SurfaceWaterG, 0.3-0.8, 1e-9)
-	near(t, "salt", coat.SaltPct, 1, 1e-6)
-	if *load.SpreadPct != 12 || coat.OilG < 1 || coat.OilG > 5 {
-		t.Errorf("%+v %+v", load, coat)
+// What the basket gets follows from what was bought and what is done to it,
+// and asking twice is asking once.
+func TestADishFollowsFromWhatWasBought(t *testing.T) {
+	d := Dish{Dish: program.Dish{Request: program.Request{
+		Load:    program.Load{Cut: "chicken-wing-flat", Pieces: 12, PieceMassG: 42, Surface: "wet"},
+		Coat:    &program.Coat{ID: "bare", OilG: 9, SugarPct: 1},
+		Program: program.Program{Stages: []program.Stage{{AirC: 190, Minutes: 20}}},
+	}}, Bench: &Bench{Drying: Drying{School: "rack", Hours: 4}, Cutting: &Cutting{SpreadPct: 12},
+		Salting: &Salting{School: "dry", TargetPct: 1, Hours: 2}, Coating: Coating{Oil: "mist"}, Marinade: &Marinade{Hours: 2, Items: []Item{{"honey", 40}}}}}
+	ready := func() program.Dish {
+		t.Helper()
+		got, _, err := shelf.Ready(d)
+		if err != nil {
+			t.Fatal(err)
+		}
+		return got
 	}
-	w.Effects.SpreadPct = 0
-	coat.OilG = 7
-	w.Effects.Into(&load, &coat, false)
-	if load.SpreadPct != nil || coat.OilG != 7 {
-		t.Errorf("what is not said is changed: %+v %+v", load, coat)
+	got := ready()
+	near(t, "surface water", *got.Load.SurfaceWaterG, 0.3-0.8, 1e-9)
+	near(t, "salt", got.Coat.SaltPct, 1, 1e-6)
+	if *got.Load.SpreadPct != 12 || got.Coat.OilG < 1 || got.Coat.OilG > 5 || got.Coat.SugarPct <= 1 {
+		t.Errorf("%+v %+v", got.Load, *got.Coat)
+	}
+	if d.Load.SurfaceWaterG != nil || d.Coat.OilG != 9 || d.Coat.SugarPct != 1 {
+		t.Errorf("written back: %+v %+v", d.Load, *d.Coat)
+	}
+	if again := ready(); !reflect.DeepEqual(got, again) {
+		t.Errorf("once %+v, then %+v", got, again)
+	}
+	d.Bench = &Bench{}
+	if plain := ready(); !reflect.DeepEqual(plain, d.Dish) {
+		t.Errorf("a bench on which nothing is done changed %+v to %+v", d.Dish, plain)
+	}
+	d.Bench = nil
+	if plain := ready(); !reflect.DeepEqual(plain, d.Dish) {
+		t.Errorf("without a bench %+v is %+v", d.Dish, plain)
 	}
 }
 

@@ -67,11 +67,11 @@ const (
 // changeOver is the time between one basket out and the next one in, min.
 const changeOver = 2.0
 
-// part resolves some of a dish's pieces: with their share of the oil, in one
-// of the fryers.
-func (d Dish) part(pieces int, second bool) (*setup, error) {
+// share is the request for some of a dish's pieces: with their share of the
+// oil, in one of the fryers.
+func (d Dish) share(pieces int, second bool) Request {
 	q := d.Request
-	if q.Coat != nil {
+	if q.Coat != nil && pieces != q.Load.Pieces {
 		coat := *q.Coat
 		coat.OilG *= float64(pieces) / float64(d.Load.Pieces)
 		q.Coat = &coat
@@ -80,8 +80,22 @@ func (d Dish) part(pieces int, second bool) (*setup, error) {
 	if second {
 		q.Fryer = d.Second
 	}
-	s, err := resolve(q)
+	return q
+}
+
+func (d Dish) part(pieces int, second bool) (*setup, error) {
+	s, err := resolve(d.share(pieces, second))
 	return &s, err
+}
+
+// First is the request for the first basket: all pieces, or as many as go in
+// at a time.
+func (d Dish) First() Request {
+	n := d.Load.Pieces
+	if d.PerBasket > 0 {
+		n = min(n, d.PerBasket)
+	}
+	return d.share(n, false)
 }
 
 // Check returns what is wrong with the first basket as refuse.Fields, or nil.

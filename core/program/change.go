@@ -228,9 +228,9 @@ func (s *setup) heatLabel(to *setup) string {
 		return "L" + run
 	}
 	if to.minutes() == s.minutes() {
-		return "Set " + s.degrees.Words(b.AirC)
+		return "Set " + s.units.Degrees(b.AirC)
 	}
-	return fmt.Sprintf("Set %s and l%s", s.degrees.Words(b.AirC), run)
+	return fmt.Sprintf("Set %s and l%s", s.units.Degrees(b.AirC), run)
 }
 
 // gives words what a load ends at.
@@ -279,7 +279,7 @@ func (s *setup) other(w *Warning) (*setup, *Change) {
 		whole := s.surface100(s.all)
 		g := math.Ceil(s.coating.NeedsOil * whole)
 		out.oil(g / whole)
-		return &out, &Change{Label: "Oil it with " + s.mass(g), OilG: &g}
+		return &out, &Change{Label: "Oil it with " + s.units.Grams(g), OilG: &g}
 	case "wet-patch", "rinse":
 		out.surface, out.water = food.Wiped, food.Wiped.Water()
 		return &out, &Change{Label: "Wipe them dry", Surface: string(food.Wiped)}
@@ -291,15 +291,7 @@ func (s *setup) other(w *Warning) (*setup, *Change) {
 		if mm >= s.thick || out.coverage > math.Max(s.coverage, fryer.FreeCoverage+crowdedBy) {
 			return nil, nil
 		}
-		return &out, &Change{Label: fmt.Sprintf("Make them %.0f mm thick", mm), ThicknessMm: &mm}
+		return &out, &Change{Label: fmt.Sprintf("Make them %s thick", s.units.Millimetres(mm)), ThicknessMm: &mm}
 	}
 	return nil, nil
-}
-
-// mass words an amount in the household's unit.
-func (s *setup) mass(g float64) string {
-	if s.ounces {
-		return fmt.Sprintf("%.1f oz", g/28.3495)
-	}
-	return fmt.Sprintf("%.0f g", g)
 }

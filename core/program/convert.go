@@ -154,11 +154,11 @@ func (r *run) immerse(from Recipe) (Source, error) {
 // compare explains the difference between a recipe and its program.
 func (s *setup) compare(from Recipe, src Source, p *Proposal, core float64) string {
 	where := map[string]string{FromOil: "oil", FromOven: "the oven"}[from.Kind]
-	says := fmt.Sprintf("%.0f min in %s at %.0f °C bring the coldest spot to %.0f °C. ", from.Minutes, where, from.TempC, src.CoreC)
+	says := fmt.Sprintf("%.0f min in %s at %s bring the coldest spot to %s. ", from.Minutes, where, s.units.Degrees(from.TempC), s.units.Degrees(src.CoreC))
 	if !src.Safe {
-		says = fmt.Sprintf("%.0f min in %s at %.0f °C leave the coldest spot at %.0f °C, under the %.1f °C of the rule: the program goes on to there. ", from.Minutes, where, from.TempC, src.CoreC, s.rule.CoreC)
+		says = fmt.Sprintf("%.0f min in %s at %s leave the coldest spot at %s, under the %s of the rule: the program goes on to there. ", from.Minutes, where, s.units.Degrees(from.TempC), s.units.Degrees(math.Floor(src.CoreC)), s.units.Degrees(math.Ceil(s.rule.CoreC)))
 	} else if src.CoreC > core+0.5 {
-		says += fmt.Sprintf("Past %.0f °C it only dries, so the crust decides from there on. ", core)
+		says += fmt.Sprintf("Past %s it only dries, so the crust decides from there on. ", s.units.Degrees(core))
 	}
 	says += fmt.Sprintf("This fryer takes %.0f min", p.Minutes)
 	if d := p.Minutes - from.Minutes; d >= 1 {
@@ -191,12 +191,12 @@ func preset(ctx context.Context, q Request, from Recipe) (Conversion, error) {
 	out := Conversion{Source: Source{CoreC: a.End.CoreC, Crust: a.End.Crust, JuicePct: a.End.JuiceKeptPct}}
 	sure, from1, to := a.Chance.SafeByMin, a.Verdict.from, a.Verdict.to
 	out.Source.Safe = sure != nil && *sure <= from.Minutes
-	lead := fmt.Sprintf("The preset of %.0f min at %.0f °C ", from.Minutes, from.TempC)
+	lead := fmt.Sprintf("The preset of %.0f min at %s ", from.Minutes, s.units.Degrees(from.TempC))
 	switch {
 	case !out.Source.Safe && sure == nil:
 		out.Fit, out.Says = "short", lead+"does not get this load safe, however long it is left."
 	case !out.Source.Safe:
-		out.Fit, out.Says = "short", lead+fmt.Sprintf("is too short: 95 loads in 100 like this are safe by minute %.0f, and the coldest spot ends at %.0f °C.", math.Ceil(*sure), a.End.CoreC)
+		out.Fit, out.Says = "short", lead+fmt.Sprintf("is too short: 95 loads in 100 like this are safe by minute %.0f, and the coldest spot ends at %s.", math.Ceil(*sure), s.units.Degrees(math.Floor(a.End.CoreC)))
 	case to != nil && *to < from.Minutes:
 		out.Fit, out.Says = "long", lead+fmt.Sprintf("is too long: from minute %.0f it is %s. Safe is by minute %.0f.", *to, overWords[a.Window.Bound], math.Ceil(*sure))
 	case from1 != nil && *from1 > from.Minutes+1:

@@ -60,6 +60,9 @@ func fieldNames(t reflect.Type) (names []string) {
 	for i := range t.NumField() {
 		f := t.Field(i)
 		name, _, _ := strings.Cut(f.Tag.Get("json"), ",")
+		if name == "-" {
+			continue
+		}
 		names = append(names, name)
 		ft := f.Type
 		for ft.Kind() == reflect.Pointer || ft.Kind() == reflect.Slice {

@@ -291,7 +291,7 @@ func (s *setup) doubts(e *ensemble) []Doubt {
 	if !s.timed && s.program.PreheatMin < 3 && s.program.HotFromC == 0 {
 		v := e.spread
 		v.heatUp = heatUpTimed
-		add("fryer.heatUpMin", "Time the fryer to 200 °C", v)
+		add("fryer.heatUpMin", "Time the fryer to "+s.units.Degrees(200), v)
 	}
 	if s.all > 1 && s.pieceSpread > 5 {
 		v := e.spread

@@ -1,10 +1,12 @@
 package program
 
 import (
+	"fmt"
 	"math"
 	"slices"
 
 	"velocrustum/core/fryer"
+	"velocrustum/core/units"
 )
 
 // A Portrait is what a fryer's dial really gives, empty and from cold, how
@@ -41,9 +43,10 @@ type Wanted struct {
 // portraitFor is how long a portrait is, minutes.
 const portraitFor = 12.0
 
-// PortraitOf draws a fryer at a dial; 0 is 200 °C, or as hot as it goes. The
+// PortraitOf draws a fryer at a dial; 0 is 200 °C, or as hot as it goes. What
+// is wanted is worded in a household's units. The
 // error is refuse.Fields.
-func PortraitOf(f Fryer, dialC float64) (Portrait, error) {
+func PortraitOf(f Fryer, dialC float64, say units.Household) (Portrait, error) {
 	var c checker
 	k := kitchen{machine: c.machine(f)}
 	spec, dial := k.spec, k.dial
@@ -91,7 +94,7 @@ func PortraitOf(f Fryer, dialC float64) (Portrait, error) {
 		field, says string
 		known       bool
 	}{
-		{"heatUpMin", "Time it: empty and cold, dial at 200 °C, until a thermometer in the basket reads 200. A cold start and the time to preheat hang on it.", p.Timed},
+		{"heatUpMin", fmt.Sprintf("Time it: empty and cold, dial at %s, until a thermometer in the basket reads that. A cold start and the time to preheat hang on it.", say.Degrees(200)), p.Timed},
 		{"basket", "Measure the basket inside with a ruler: what fits and what crowds hangs on it.", !slices.Contains(f.Inferred, "basket")},
 		{"powerW", "Read the watts off the label underneath: a weak heater sags under a full basket.", !slices.Contains(f.Inferred, "powerW")},
 		{"dial", "Look at the dial: where it starts, where it ends, and by how much it steps.", !slices.Contains(f.Inferred, "dial")},

@@ -8,6 +8,7 @@ import (
 	"testing"
 
 	"velocrustum/core/refuse"
+	"velocrustum/core/units"
 )
 
 // answered is a request's answer with its window and its changes.
@@ -29,7 +30,7 @@ func quantileOf(list []float64, q float64) float64 {
 
 func TestAPortraitIsWhatTheFryerDoes(t *testing.T) {
 	timed := 5.0
-	p, err := PortraitOf(Fryer{HeatUpMin: &timed, DialOffsetC: -6}, 0)
+	p, err := PortraitOf(Fryer{HeatUpMin: &timed, DialOffsetC: -6}, 0, units.Household{})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -49,7 +50,7 @@ func TestAPortraitIsWhatTheFryerDoes(t *testing.T) {
 		}
 	}
 	// Timed is surer than not, and asks for one thing less.
-	loose, err := PortraitOf(Fryer{}, 0)
+	loose, err := PortraitOf(Fryer{}, 0, units.Household{})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -61,7 +62,7 @@ func TestAPortraitIsWhatTheFryerDoes(t *testing.T) {
 		t.Errorf("wanted of a timed one %v, of another %v", p.Wanted, loose.Wanted)
 	}
 	var fields refuse.Fields
-	if _, err := PortraitOf(Fryer{}, 260); !errors.As(err, &fields) || fields[0].Field != "dialC" {
+	if _, err := PortraitOf(Fryer{}, 260, units.Household{}); !errors.As(err, &fields) || fields[0].Field != "dialC" {
 		t.Errorf("a dial of 260: %v", err)
 	}
 	slow := 30.0

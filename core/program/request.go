@@ -26,6 +26,8 @@ type Request struct {
 	// TailMin carries the last stage on past the program's end, so that a
 	// screen can show what would come; 0.
 	TailMin float64 `json:"tailMin,omitempty"`
+	// Units are those that answers are worded in: °C and g.
+	Units units.Household `json:"-"`
 }
 
 // Load is all the pieces in one basket.
@@ -177,11 +179,10 @@ func Check(q Request) error {
 type setup struct {
 	kitchen
 	program  Program
-	tail     float64           // minutes carried on past the program's end
-	shownMin float64           // what a screen shows, where a run goes on; 0 is all
-	alone    bool              // judged by the nominal load, without the window
-	degrees  units.Temperature // for what is said
-	ounces   bool
+	tail     float64         // minutes carried on past the program's end
+	shownMin float64         // what a screen shows, where a run goes on; 0 is all
+	alone    bool            // judged by the nominal load, without the window
+	units    units.Household // for what is said
 }
 
 // minutes is how long the program is.
@@ -197,7 +198,7 @@ func (s *setup) with(p Program) *setup {
 // resolve checks a request and fills its defaults. The error is refuse.Fields.
 func resolve(q Request) (setup, error) {
 	var c checker
-	s := setup{kitchen: c.kitchen(q), program: c.program(q.Program), tail: q.TailMin}
+	s := setup{kitchen: c.kitchen(q), program: c.program(q.Program), tail: q.TailMin, units: q.Units}
 	c.Within("tailMin", q.TailMin, 0, 60, "minutes")
 	return s, c.Err()
 }

@@ -111,14 +111,14 @@ func (s *setup) warnings(a *Answer) (list []Warning) {
 	case a.SafeAtMin == nil || *a.SafeAtMin > s.minutes():
 		switch at := a.End.CoreC; {
 		case s.plant():
-			add("under-rule", lengthen, "The middle is at %s when the program ends, and soft from about %s.", s.degrees.Words(math.Floor(at)), s.degrees.Words(s.rule.CoreC))
+			add("under-rule", lengthen, "The middle is at %s when the program ends, and soft from about %s.", s.units.Degrees(math.Floor(at)), s.units.Degrees(s.rule.CoreC))
 		case at >= s.rule.CoreC:
 			// Hot enough, but not for long enough.
 			add("under-rule", lengthen, "The coldest %s is at %s when the program ends, but has not yet held %s for the %s of the rule, or an equivalent. It is not safe to eat yet.",
-				s.flesh(), s.degrees.Words(math.Floor(at)), s.degrees.Words(s.rule.CoreC), units.Minutes(s.rule.HoldMin))
+				s.flesh(), s.units.Degrees(math.Floor(at)), s.units.Degrees(s.rule.CoreC), units.Minutes(s.rule.HoldMin))
 		default:
 			add("under-rule", lengthen, "The coldest %s is at %s when the program ends, under the %s of the rule. It is not safe to eat yet.",
-				s.flesh(), s.degrees.Words(math.Floor(at)), s.degrees.Words(math.Ceil(s.rule.CoreC)))
+				s.flesh(), s.units.Degrees(math.Floor(at)), s.units.Degrees(math.Ceil(s.rule.CoreC)))
 		}
 	case safeBy == nil || *safeBy > s.minutes()+moment:
 		if s.plant() {
@@ -148,7 +148,7 @@ func (s *setup) warnings(a *Answer) (list []Warning) {
 		start += st.Minutes
 	}
 	if s.fatty() && hottest > smokesOver {
-		add("smoke", fmt.Sprintf("program.stages[%d].airC", hot), "Fat that drips smokes in air over about %s. Put a little water under the basket, or stay under it.", s.degrees.Words(smokesOver)).AtMin = &since
+		add("smoke", fmt.Sprintf("program.stages[%d].airC", hot), "Fat that drips smokes in air over about %s. Put a little water under the basket, or stay under it.", s.units.Degrees(smokesOver)).AtMin = &since
 	}
 	// when returns the first minute at which something holds, in words.
 	when := func(holds func(Moment) bool) string {
@@ -189,8 +189,8 @@ func (s *setup) warnings(a *Answer) (list []Warning) {
 		// A thinner piece does not last longer, but crisps before it dries
 		// where its inside is what takes the time.
 		if safe := a.SafeAtMin; safe != nil && *safe > 0.6**a.Window.ToMin {
-			add("too-thick", "load.thicknessMm", "It is %.0f mm thick: by the time the crust is there, at minute %.0f, the inside is dry, from minute %.0f on. Butterflied or cut flatter, it is through sooner.",
-				s.thick, *a.CrispAtMin, *a.Window.ToMin)
+			add("too-thick", "load.thicknessMm", "It is %s thick: by the time the crust is there, at minute %.0f, the inside is dry, from minute %.0f on. Butterflied or cut flatter, it is through sooner.",
+				s.units.Millimetres(s.thick), *a.CrispAtMin, *a.Window.ToMin)
 		}
 	}
 	return list

@@ -307,13 +307,14 @@ func (s *setup) mechanism(p *Proposal) string {
 	st := p.Program.Stages
 	first, last := st[0], st[len(st)-1]
 	joint := at(p.Timeline, first.Minutes)
+	dial := func(st Stage) string { return s.units.Degrees(st.AirC) }
 	switch p.Way {
 	case GentleHot:
-		return fmt.Sprintf("%.0f min at %.0f °C bring the middle to %.0f °C while the outside dries; %.0f °C then crisps it.", first.Minutes, first.AirC, joint.CoreC, last.AirC)
+		return fmt.Sprintf("%.0f min at %s bring the middle to %s while the outside dries; %s then crisps it.", first.Minutes, dial(first), s.units.Degrees(joint.CoreC), dial(last))
 	case HotGentle:
-		return fmt.Sprintf("%.0f °C sets the outside first; from minute %.0f, %.0f °C lets the middle catch up from %.0f °C.", first.AirC, first.Minutes, last.AirC, joint.CoreC)
+		return fmt.Sprintf("%s sets the outside first; from minute %.0f, %s lets the middle catch up from %s.", dial(first), first.Minutes, dial(last), s.units.Degrees(joint.CoreC))
 	case GentleRestHot:
-		return fmt.Sprintf("Out to rest at minute %.0f, it steams off and evens out; back in, %.0f °C crisps a dry surface.", first.Minutes, last.AirC)
+		return fmt.Sprintf("Out to rest at minute %.0f, it steams off and evens out; back in, %s crisps a dry surface.", first.Minutes, dial(last))
 	case TurnOften:
 		return fmt.Sprintf("Turned every %.0f min, %s, both faces get the hard air by parts: they end at %.0f and %.0f of crust. Each opening costs heat.", turnEvery, times(p.Turns), p.last().Faces[0].Crust, p.last().Faces[1].Crust)
 	case ShakeOften:
@@ -325,7 +326,7 @@ func (s *setup) mechanism(p *Proposal) string {
 			return fmt.Sprintf("The first face is done at minute %.0f; turned then, the other catches up in the hard air.", at)
 		}
 	}
-	return fmt.Sprintf("%.0f °C all along, turned once: nothing to watch.", first.AirC)
+	return fmt.Sprintf("%s all along, turned once: nothing to watch.", dial(first))
 }
 
 func times(n int) string {

@@ -6,7 +6,6 @@ import (
 	"slices"
 
 	"velocrustum/core/crust"
-	"velocrustum/core/units"
 )
 
 // Chance is the window over the spread of pieces, fryers and fridges.
@@ -104,10 +103,14 @@ type Options struct {
 	NoChance bool
 	// Changes has warnings propose what mends them, each simulated.
 	Changes bool
-	// Degrees and Ounces are the household's units, for what is said.
-	Degrees units.Temperature
-	Ounces  bool
+	// Ahead carries the last stage on past the end, as far as a screen shows
+	// what would come.
+	Ahead bool
 }
+
+// aheadBy is how far a screen looks past the end, of the program's length,
+// from 3 to 8 minutes.
+const aheadBy = 0.2
 
 // Simulate answers a request. The same request always has the same answer.
 // The error is refuse.Fields for a request that cannot be simulated, or the
@@ -117,7 +120,10 @@ func Simulate(ctx context.Context, q Request, opt Options) (Answer, error) {
 	if err != nil {
 		return Answer{}, err
 	}
-	s.degrees, s.ounces, s.alone = opt.Degrees, opt.Ounces, opt.NoChance
+	s.alone = opt.NoChance
+	if opt.Ahead {
+		s.tail = math.Min(8, math.Max(3, math.Round(aheadBy*s.minutes())))
+	}
 	a, err := s.judged(ctx)
 	if err == nil && opt.Changes {
 		err = s.mend(ctx, &a, len(a.Warnings))

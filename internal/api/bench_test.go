@@ -3,15 +3,21 @@ package api_test
 import (
 	"encoding/json"
 	"net/http"
+	"reflect"
 	"strings"
 	"testing"
 
+	"velocrustum/core/prep"
+	"velocrustum/core/program"
 	"velocrustum/internal/api"
 )
 
-const benchOf = `{"request": ` + wings + `, "bench": {"servings": 3, "drying": {"school": "rack", "hours": 6},
+// with adds fields to a request.
+func with(request, fields string) string { return strings.Replace(request, "{", "{"+fields+", ", 1) }
+
+var benchOf = with(wings, `"bench": {"servings": 3, "drying": {"school": "rack", "hours": 6},
 	"salting": {"school": "dry", "salt": "salt-flake", "targetPct": 1, "hours": 4},
-	"marinade": {"items": [{"ingredient": "yoghurt", "g": 120}, {"ingredient": "honey", "g": 15}], "hours": 4}, "coating": {"oil": "mist", "passes": 2}}}`
+	"marinade": {"items": [{"ingredient": "yoghurt", "g": 120}, {"ingredient": "honey", "g": 15}], "hours": 4}, "coating": {"oil": "mist", "passes": 2}}`)
 
 func TestTheBenchIsFedToTheEngine(t *testing.T) {
 	k := newKitchen(t, "")
@@ -51,7 +57,7 @@ func TestTheBenchIsFedToTheEngine(t *testing.T) {
 
 func TestUnevenPiecesCostTheWindow(t *testing.T) {
 	k := newKitchen(t, "")
-	body := `{"request": ` + strings.Replace(wings, `"airC": 190, "minutes": 20`, `"airC": 190, "minutes": 26`, 1) + `, "bench": {"cutting": {"wholeG": 900, "spreadPct": 18}, "drying": {}, "coating": {}}}`
+	body := with(strings.Replace(wings, `"airC": 190, "minutes": 20`, `"airC": 190, "minutes": 26`, 1), `"bench": {"cutting": {"wholeG": 900, "spreadPct": 18}, "drying": {}, "coating": {}}`)
 	a := get[api.BenchAnswer](k, 200, "POST", "/api/v1/bench", body)
 	if s := a.Stations[0]; s.Id != "cut" || !strings.Contains(s.Why, "900 g make 21 of them") || !strings.Contains(s.Does, "careful hand") || *a.Load.SpreadPct != 18 {
 		t.Errorf("%+v", s)
@@ -135,11 +141,11 @@ func TestAmountsAreReadForAnIngredient(t *testing.T) {
 func TestCutsAreMadeAndPricedOnTheBench(t *testing.T) {
 	k := newKitchen(t, "")
 	prawns := strings.NewReplacer("chicken-wing-flat", "prawn", `"pieceMassG": 42`, `"pieceMassG": 18`, "starch-dust", "bare").Replace(wings)
-	plain := get[api.BenchAnswer](k, 200, "POST", "/api/v1/bench", `{"request": `+prawns+`, "bench": {"drying": {}, "coating": {}}}`)
+	plain := get[api.BenchAnswer](k, 200, "POST", "/api/v1/bench", prawns)
 	if len(plain.Makings) != 2 || plain.Cost != nil {
 		t.Errorf("prawns can be made into %+v and cost %v", plain.Makings, plain.Cost)
 	}
-	body := `{"request": ` + prawns + `, "bench": {"servings": 2, "cutting": {"as": "prawn-butterflied"}, "drying": {}, "coating": {}, "prices": {"meatPerKg": 20, "perKWh": 0.5}}}`
+	body := with(prawns, `"bench": {"servings": 2, "cutting": {"as": "prawn-butterflied"}, "drying": {}, "coating": {}, "prices": {"meatPerKg": 20, "perKWh": 0.5}}`)
 	a := get[api.BenchAnswer](k, 200, "POST", "/api/v1/bench", body)
 	if a.Load.Cut != "prawn-butterflied" || a.Load.Pieces != 12 || a.Stations[0].Id != "cut" {
 		t.Errorf("butterflied: %+v", a.Load)
@@ -185,25 +191,69 @@ func TestMarinadesAreKeptChangedAndForgotten(t *testing.T) {
 	get[api.Problem](k, 404, "DELETE", "/api/v1/marinades/"+made.ID, "")
 }
 
-func TestTheBenchTakesAnotherCoatAndAWholeWeight(t *testing.T) {
+func TestTheBenchTakesAWholeWeight(t *testing.T) {
 	k := newKitchen(t, "")
-	bench := `{"cutting": {"wholeG": 600, "pieces": 15}, "drying": {}, "coating": {"coat": "flour-dust", "leavening": true},
-		"marinade": {"hours": 1, "items": [{"ingredient": "soy-light", "g": 35.1}]}}`
-	a := get[api.BenchAnswer](k, 200, "POST", "/api/v1/bench", `{"request": `+wings+`, "bench": `+bench+`}`)
-	if a.Load.Pieces != 15 || a.Load.PieceMassG != 40 || a.Coat.ID != "flour-dust" || len(a.Bowls) != 1 {
+	floured := strings.Replace(wings, "starch-dust", "flour-dust", 1)
+	body := with(floured, `"bench": {"cutting": {"wholeG": 600, "pieces": 15}, "drying": {}, "coating": {"leavening": true},
+		"marinade": {"hours": 1, "items": [{"ingredient": "soy-light", "g": 35.1}]}}`)
+	a := get[api.BenchAnswer](k, 200, "POST", "/api/v1/bench", body)
+	if a.Load.Pieces != 15 || a.Load.PieceMassG != 40 || len(a.Bowls) != 1 {
 		t.Errorf("load %+v, coat %+v, bowls %+v", a.Load, a.Coat, a.Bowls)
 	}
 	if a.Measures["soy-light"] != "2 tbsp" || len(a.Swaps["soy-light"]) == 0 || a.PanWh <= 0 {
 		t.Errorf("measures %v, swaps %v", a.Measures, a.Swaps)
 	}
-	for part, field := range map[string]string{`"pieces": 15`: "", `"coat": "flour-dust"`: "bench.coating.coat"} {
-		bad, want := strings.Replace(bench, part, `"pieces": 500`, 1), "bench.cutting.pieces"
-		if field != "" {
-			bad, want = strings.Replace(bench, part, `"coat": "concrete"`, 1), field
+	for from, bad := range map[string][2]string{
+		`"pieces": 15`: {`"pieces": 500`, "bench.cutting.pieces"}, "flour-dust": {"concrete", "coat.id"}, `"leavening": true`: {`"coat": "paste"`, "bench.coating.coat"},
+	} {
+		if p := get[api.Problem](k, 422, "POST", "/api/v1/bench", strings.Replace(body, from, bad[0], 1)); (*p.Errors)[0].Field != bad[1] {
+			t.Errorf("%s: %+v", bad[0], p.Errors)
 		}
-		if p := get[api.Problem](k, 422, "POST", "/api/v1/bench", `{"request": `+wings+`, "bench": `+bad+`}`); (*p.Errors)[0].Field != want {
-			t.Errorf("%s: %+v", part, p.Errors)
-		}
+	}
+}
+
+// What a simulation, ways, baskets and the bench are asked of is the same
+// dish; its bench is worked out each time and never written into the plan.
+func TestTheBenchIsDerivedEverywhere(t *testing.T) {
+	k := newKitchen(t, "")
+	worked := get[api.BenchAnswer](k, 200, "POST", "/api/v1/bench", benchOf)
+	byHand, err := json.Marshal(map[string]any{"load": worked.Load, "coat": worked.Coat})
+	if err != nil {
+		t.Fatal(err)
+	}
+	var q map[string]any
+	if err := json.Unmarshal([]byte(wings), &q); err != nil {
+		t.Fatal(err)
+	}
+	if err := json.Unmarshal(byHand, &q); err != nil {
+		t.Fatal(err)
+	}
+	told, err := json.Marshal(q)
+	if err != nil {
+		t.Fatal(err)
+	}
+	ask := func(body string) program.Answer {
+		return get[program.Answer](k, 200, "POST", "/api/v1/simulations?chance=false", body)
+	}
+	if got, want := ask(benchOf), ask(string(told)); !reflect.DeepEqual(got.End, want.End) || *got.SafeAtMin != *want.SafeAtMin {
+		t.Errorf("with the bench %+v, told what it does %+v", got.End, want.End)
+	}
+	b := get[program.Baskets](k, 200, "POST", "/api/v1/baskets", with(benchOf, `"perBasket": 6`))
+	if got, want := b.Batchings[1].Baskets[0].Answer.End, ask(with(benchOf, `"perBasket": 6`)).End; !reflect.DeepEqual(got, want) {
+		t.Errorf("the first of two baskets ends as %+v, simulated as %+v", got, want)
+	}
+	var kept api.Plan
+	planned(k, func(in *api.PlanInput) {
+		in.Bench = &api.Bench{Drying: prep.Drying{School: "rack", Hours: 3}, Salting: &prep.Salting{School: "dry", Hours: 5, TargetPct: 0.8}}
+	})
+	kept = get[[]api.Plan](k, 200, "GET", "/api/v1/plans", "")[0]
+	if kept.Load.SurfaceWaterG != nil || kept.Coat.SaltPct != 0 {
+		t.Errorf("the bench was written into %+v, %+v", kept.Load, kept.Coat)
+	}
+	// A cook's copy is what went into the basket.
+	c := get[api.Cook](k, 201, "POST", "/api/v1/cooks", `{"planId": "`+kept.Id+`"}`)
+	if w := c.Plan.Load.SurfaceWaterG; w == nil || *w > -0.2 || c.Plan.Coat.SaltPct < 0.79 {
+		t.Errorf("it went in as %+v, %+v", c.Plan.Load, c.Plan.Coat)
 	}
 }
 

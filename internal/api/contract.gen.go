@@ -788,8 +788,30 @@ type Simulation = program.Answer
 // SimulationFryer defines model for SimulationFryer.
 type SimulationFryer = program.Fryer
 
-// SimulationRequest defines model for SimulationRequest.
-type SimulationRequest = program.Request
+// SimulationRequest A dish, its fryer and its program. What is done on the bench is worked out from it each time; what is asked of is its first basket.
+type SimulationRequest struct {
+	// Bench The choices before the basket
+	Bench       *Bench           `json:"bench,omitempty"`
+	Coat        *Coat            `json:"coat,omitempty"`
+	CrustWanted *float64         `json:"crustWanted,omitempty"`
+	Fryer       *SimulationFryer `json:"fryer,omitempty"`
+
+	// FryerId one of the household's
+	FryerId *string `json:"fryerId,omitempty"`
+
+	// Guidance us, uk or stricter; the household's where left out
+	Guidance  *string  `json:"guidance,omitempty"`
+	GuidanceC *float64 `json:"guidanceC,omitempty"`
+	Load      Load     `json:"load"`
+
+	// PerBasket pieces in the first basket
+	PerBasket *int    `json:"perBasket,omitempty"`
+	Program   Program `json:"program"`
+
+	// SecondFryerId another fryer that shares the pieces
+	SecondFryerId *string  `json:"secondFryerId,omitempty"`
+	TailMin       *float64 `json:"tailMin,omitempty"`
+}
 
 // Station defines model for Station.
 type Station struct {
@@ -829,24 +851,11 @@ type ReadAmountJSONBody struct {
 	Text       string `json:"text"`
 }
 
-// PlanBasketsJSONBody defines parameters for PlanBaskets.
-type PlanBasketsJSONBody struct {
-	// PerBasket pieces in the first basket; 0 leaves it open
-	PerBasket *int              `json:"perBasket,omitempty"`
-	Request   SimulationRequest `json:"request"`
-	Second    *SimulationFryer  `json:"second,omitempty"`
-}
-
-// WorkBenchJSONBody defines parameters for WorkBench.
-type WorkBenchJSONBody struct {
-	// Bench The choices before the basket
-	Bench   Bench             `json:"bench"`
-	Request SimulationRequest `json:"request"`
-}
-
 // ConvertJSONBody defines parameters for Convert.
 type ConvertJSONBody struct {
-	Recipe  Recipe            `json:"recipe"`
+	Recipe Recipe `json:"recipe"`
+
+	// Request A dish, its fryer and its program. What is done on the bench is worked out from it each time; what is asked of is its first basket.
 	Request SimulationRequest `json:"request"`
 }
 
@@ -887,16 +896,19 @@ type SimulateParams struct {
 
 	// Changes false leaves out what warnings propose, which takes longer than the window
 	Changes *bool `form:"changes,omitempty" json:"changes,omitempty"`
+
+	// Ahead carries the last stage on past the end, as far as a screen shows what would come
+	Ahead *bool `form:"ahead,omitempty" json:"ahead,omitempty"`
 }
 
 // ReadAmountJSONRequestBody defines body for ReadAmount for application/json ContentType.
 type ReadAmountJSONRequestBody ReadAmountJSONBody
 
 // PlanBasketsJSONRequestBody defines body for PlanBaskets for application/json ContentType.
-type PlanBasketsJSONRequestBody PlanBasketsJSONBody
+type PlanBasketsJSONRequestBody = SimulationRequest
 
 // WorkBenchJSONRequestBody defines body for WorkBench for application/json ContentType.
-type WorkBenchJSONRequestBody WorkBenchJSONBody
+type WorkBenchJSONRequestBody = SimulationRequest
 
 // ConvertJSONRequestBody defines body for Convert for application/json ContentType.
 type ConvertJSONRequestBody ConvertJSONBody
@@ -2113,6 +2125,19 @@ func (siw *ServerInterfaceWrapper) Simulate(w http.ResponseWriter, r *http.Reque
 			siw.ErrorHandlerFunc(w, r, &RequiredParamError{ParamName: "changes"})
 		} else {
 			siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "changes", Err: err})
+		}
+		return
+	}
+
+	// ------------- Optional query parameter "ahead" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "ahead", r.URL.Query(), &params.Ahead, runtime.BindQueryParameterOptions{Type: "boolean", Format: ""})
+	if err != nil {
+		var requiredError *runtime.RequiredParameterError
+		if errors.As(err, &requiredError) {
+			siw.ErrorHandlerFunc(w, r, &RequiredParamError{ParamName: "ahead"})
+		} else {
+			siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "ahead", Err: err})
 		}
 		return
 	}
@@ -5106,155 +5131,156 @@ func (sh *strictHandler) Simulate(w http.ResponseWriter, r *http.Request, params
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"7H3bkts4luCvILQTUbvRTKdcl9nu9JPL03Z7yx477J6tiK3yRkDkkYgSCbAAMGVNbf5Tx35Cf9kGDgBe",
-	"QQlkKtPVO/NiZ6YoEDg49+tvq1SUleDAtVrd/LaqqKQlaJD42+vM/Mv46mZVUZ2vkhWnJaxuVixbJSsJ",
-	"v9ZMQra60bKGZKXSHEpqvqGPlXlKacn4bnV3l6xeb99SnebmwwxUKlmlmTDr/jUHcgtSMcGJzqkmOgeS",
-	"5pTvgByoIiXNgAieEMbJr7XQoFaJ3VEONAPZ7un19sq+49RO7sy2VSW4Ajzheyk2BZTmx1RwDVybH2lV",
-	"FSylZovXlX3iD78os9/fOmv/k4Tt6mb1X65bEF7bT9W1Xxff2D/xj+aUB+CaHKRw4HFfM6s+1/8ClUZI",
-	"VVJUIDWzWy1xl1shS6pXN6tM1JsCVok/Iq/LDcjVXbKqUh315F33Cn8y69vvfmqeFJtfINWrZPX5aieu",
-	"3B8rCdUTv8vOR1esrITUFovMAVa3UIhU1krX5XUqJFybr+J7v6dqDxbUWcYMYGjxvnPaLS0UJAMAZOaN",
+	"7H3rkts2uuCroLSnKrs1bLecy9mZ9i/HZ+zxxj522XM2VZt4qyDyk4iIBBgAbFkn2+80tY+QJ9vCB4BX",
+	"UALZ6k5mdv7Y3S0KBD589+svq1SUleDAtVrd/LKqqKQlaJD42+vM/Mv46mZVUZ2vkhWnJaxuVixbJSsJ",
+	"P9dMQra60bKGZKXSHEpqvqGPlXlKacn4bnV3l6xeb99SnebmwwxUKlmlmTDr/jUHcgtSMcGJzqkmOgeS",
+	"5pTvgByoIiXNgAieEMbJz7XQoFaJ3VEONAPZ7un19sq+49RO7sy2VSW4Ajzheyk2BZTmx1RwDVybH2lV",
+	"FSylZovXlX3iDz8ps99fOmv/i4Tt6mb1X65bEF7bT9W1Xxff2D/x9+aUB+CaHKRw4HFfM6s+1/8GlUZI",
+	"VVJUIDWzWy1xl1shS6pXN6tM1JsCVok/Iq/LDcjVXbKqUh315F33Cn8w69vvfmqeFJufINWrZPX5aieu",
+	"3B8rCdUTv8vOR1esrITUFovMAVa3UIhU1krX5XUqJFybr+J7v6VqDxbUWcYMYGjxvnPaLS0UJAMAZOaN",
 	"b2OhkDGLyNFfUDk1fxkiqIRUU74rgAhJpKh51n7Zo1WyOrAsem8DuNv3ngW62ElaPnGAmwt2/HIH8mqM",
 	"XhtDO4zv8BemoQw+03x54gnK1QHkOer4yMq6QPIysAOevWU88pa28mjX79/SGvnGlkmlE/IUf1GQiu5l",
 	"Ma5h5yiEQWr3G/jMAes8gVuYJiulqdSxJxhcvj1Os6POYg1c2i0lHrwjZLlr/kClpEfzO2JAJFCBg9wd",
-	"f8wjH2fZ+AIEh4QouAVJC0MpWuxA53i2EbH8UrMU3qexuysZr7VnAd13bqUo23snFjuNoNAC/1xQpYmo",
-	"DblEvMaKkd/G25VAs2Pnk40QBVA+uksUirhK0lBKu3t/I53jdwDv3xJzsxuwFzvaaCrKrZCamgOOgJWL",
+	"v88jH2fZ+AIEh4QouAVJC0MpWuxA53i2EbH8VLMU3qexuysZr7VnAd13bqUo23snFjuNoNAC/1xQpYmo",
+	"DblEvMaKkV/G25VAs2Pnk40QBVA+uksUirhK0lBKu3t/I53jdwDv3xJzsxuwFzvaaCrKrZCamgOOgJWL",
 	"AykpP5KCgYGR4OAhdmA6J5RJsgF9AOBBmlH0qMKyvQuDlou4fbov9jc3i9mp+3A74FbpOClmxhpJmguW",
-	"giIb2AoJiEwbz3n7DC8VVBtAzBNlG7oLIVSCy43vjhLzd8TsHEhV0BSI2Ppf+FcqRGWprMtNgGqGq2wM",
-	"5rmHA8tsC1HL86sccqCa2IcDqxRU7uDPu50KH7sAegvcwbH/og3dM74jlThkID0IBu/prCRYMV6DI3cq",
-	"mREOG1mr3HIoFTxwRZWaEg6GO6exbPKQgwwQotm/YAXZCVA3hBZFYnZTV2RrNmUEF8vA6sJMkboa7/Eu",
-	"wCTSWi/AQ6rC+0tr3WrjVjYRKsFq44xrcUM2gkOWkK00JGZ+2tRag9wWzPxiFghtvSt7J/iTeY/5esPd",
-	"D7kogByA7XIdZk0FS8EqX/01USsz2GmYHT5lfqHkIGkVJxRUZajDyarxhmsOt8AHUIpbGU/1KrBnPKcl",
-	"KYsCDSxjlIsRYmTyOB8vclFbCzAGRGkuRBECfgUJkTTdJ0QyrlCBPoCOw+ct40zlPU3zlDr2WgPqYiX9",
-	"/No+//W3Y8lZUsk4zeDcam/9c6gPMoevM2QI0pAQ+68UEQdrvBoUTGtpyOU4kiIlUP0e5A+7WBMP5A+R",
-	"6loIuIoWC5iFQfXxNavcEKyTRiXQjhlfsiwrwKCwFiSnt5CQ9ZPv4shjDgYW7Nc6qJMaWleC7m/IgWqQ",
-	"RgQUe4OGlleZ30IsyoAnqGBNoXomj0awMI44bt4YXFZL4Dudx2u+2khNHf88nvLVIiPUnszDPaSGKpC3",
-	"3j4c8uDBao7nJI12FONSsLraUoeC+fLzxvgcSLmiALkD3jdcR/cz0rPFoVDRHAh38L04FEFjzKl1pxZ4",
-	"YZ7BZ1VA2myOSFK5qBXkosi+UsRypmekgC2aOQQVDmKUHUNzey4OPI7YMoDqpWSQnbV6C6phaDGOiE7n",
-	"RmoJsY94e7JC68Noj8iReF0UZv1b4H/xLKD/gpprVnT5S06V8xoKBZyMGFIHQhs4Cp6RraglyaxdEsNf",
-	"BD0LmTfmGRQx+5ET5bSo2U+gX0mVCugHkh5IqyPQoiCN7yDGlgaqanlKngUIo7+B56WouVbm7V6eEmqA",
-	"ihLba+hdRFWVEFwlZHMkjO8kZAx4Rw1oWYy4BT6JU0AULdF0pSQTJSjNUmK+EXfyisYtXVGOGiMrItdF",
-	"koilm0qKLQuZ5x9poQ2A0MlJ6FaDMwacqE7i0Mn7ZQP4JOvNq1iVjhb6pRTlKSyJEV8hvSNemimNLsJ4",
-	"WvqoG5/i8PDqQKuTSB/3ggOtQqsHHPypqIuMKG0og3G07SjvoH+PfIR01DMmiqGc9jBxXMmJlha0nctz",
-	"V5505J9H1y7L94LOc5yeV8pRpCeflr91WImHbkhpaKXiSCp3WEGI6bjlg59NuuqqWr+rdTSaa5bu1SJ9",
-	"qcfHnM/PL9duoz1FCDYvqKaF2I0hY640HimN3vCab0VQ76jnLFRProNu6h8Yz2ashi600GK7mmWUp3CJ",
-	"tQpWMh1QEpAGKTFXBkqTkh6JEUYJEqLSUFUg1dgMo5+fM/ki1i9NP79yR5nxlbetNzvuC+9PBCtK+vmj",
-	"prvTH0v9It7TPuf8jPfOPzaBC6DKOZJoxx4msi4A74SqfaTewviMkwwjmw0Q2yMmzWX3bqX7pi78uqAe",
-	"nHyACEHTqZZbehmEP1Cu77/OAEDIJhLHdzrb7dJqjwn4fTQEGORvGMWfpM0DlRw9u1JUQhlDhmnU5Tdg",
-	"tHgbIoQsQeUSeGY+MFb7E/KOo37vHP0JcftNjOGR7jko9bZMjAb3KiEVyO9dXEgRBfrJiOh37HZC7y3o",
-	"BorgJ2btUAys46804pl4Y6gJHsT5dtrw+EXikxY8YZu3hdgSyrIQigznOHxYHs1x2DzWJLJ5WoIPZQ3s",
-	"GmtFCpmBJAXjQKpaK8LCDsupwB+uHaQG5wKY4XCbOJdHvkhFfobCXe+ofL8se4Rl0WhgFdbFSODVnUu5",
-	"eeZiDwfI1LsgA9gZdkOertckLf/+fyMjDOG4arJSopZBqj2HfX2Fv91us2QYPblLwxoDdsv0hHO1kqBA",
-	"3xCVC6kTsmVaGWOmEGixjtVzZPW0cLf1bru6+eksG7PfuPuUrHhdFDa4rWUNcbALiB5D5RJSVgFhWkGx",
-	"JZkA5ZMGtkJkgSivjNbx5iRezMyEUHQLEYkIdrfu8UDewaezVqYFX+fCphjbFIk3yHQfQhf7AJGnup6J",
-	"QHbFT6E4v3sfocorHzmtKsDIJvolfQxOaVYUBkVSUaI+tWlE9CDqlbM0d/J+WxfeD5kxlVtVgKlgDLOT",
-	"WjWiMx8aDX4RbmGWRijE/s/mK0EzD50QkD0fICTVcKVZCcH8ACEhpUrPy/lq0rhOfeWleeg1r2p9gk8b",
-	"PWvejqc5uziEE1QVyFuQXymSFiLtWyynXiRqjehy5pjv3GPWmcgjfIm8AYr5wuswYMxH/LxLv38vmH42",
-	"D5zGmo7Buo/axWomhVfzbnsVDhyJp/mkyZZzOO/e3cHB9tQt9BtabYksLAA9YYx5zgxoTGDpnvHwB7e0",
-	"qGGhwuWWTcwGTx7JossS5XNs02dwy1LwgW0lXKYKejwxLMBTMBwLbkESsdXAzYdofKGzrKSf32AYdHXz",
-	"z9+iKe1//WNi5IIGaV71v396fvW/6NW/r6/+dPXpD/8UArWHKfC6RGMEOYF5spYWBTJmNCHzUykwL8Mm",
-	"A1ZSbAA9qBiiUlpUHfgF7qYPhb//7QW6kXCZhLgEP/yTeU1C1qSiBRhp8S3JqNzjR0VcPGx4zXjIqcv9",
-	"6EgvpOQIkgnCxcHazzZodsiBj3Qbmmqn9Y0ZHxJaJ6BPGcfYueDEqZqBYJGmrDhtT08oZd3lJdAsuD6H",
-	"z3piDaZIVmO2XptycRAymLBd5VRBF3t8BNJKFPuTrDm3PxmUsj8hTrk/oi/8ymWYOtkZxCTNdBGWOXgx",
-	"ofO4tCJzXKM48J07XqT0GaCRPa7fSHNLk4hVlyWVxyn1Kz5du1GGx3rDAl1jgrkyrlgGUyg3Bu5LJy5I",
-	"KgpRS0yCFDon6PQiDhkBOWujUzU/xMe9GrVq7LS+hXAe5AnVRMMpKR9/I7MlfKTExkMF8amesNfHLtFx",
-	"EKhN50JR0f4yUl2FLLvkrMzNJ6v0WDBuy4SgKFilBAtT6E6Kugpj14TeCVTpVxN+b7bLNShtQ/NNLqem",
-	"+9hodeFkYjDt1rnsomP+YnKjOdBbZtO075MhXxW1pGGeL+si2nI29qo+znOG4DIspdEuMfd4KF2UEveh",
-	"vbfEmYUFg3GoqL2gmHf6K4vN42KZzpcohe2LGhTyq4VIs3nPfZHsBI9wuOEpLFn50AJS7Gib3Qvq3G1D",
-	"bx6dG2zxKHbSu/XSm5sDacbktrBG3/iIJf3MSsNMLOuxP6+ffBO4r9YZcDJDzD5la9OKt/Tzi3Mv/nbd",
-	"efXT79bhMjcjjs8thV9ulvpmaqV3260CfW6x3rauvp1azGinZ4/4XfeEoYUkPbhq1LHvw+hs/1Y52dfH",
-	"4UYrl6I0cj4zGvHX6zX5+99eBDG63VIP6E++M0pTCRlmL2k0ewwq8booJkujAhrKFqS0xni8Z3po4FhY",
-	"uKyMoBTzHLprZK17RtbTkC4sDiB/PHNT33y37gLmn9eha5c03Yc1Gy37vtrOLXb8zmfySpGvtJ5Fx2Gc",
-	"EdwW6NjjJA1593G7QzMdSuyirN9ti33uZJ2LnOQyS2zt/+RD/0h8KHghT5N/DP7UYUSDYkoGRaasrnoA",
-	"iZbzHjJMm6U8I1xoNMqJ2G67htEJnf3p+v8nnjbUFW19MSngFgqXlerPcoL9jYNo3Cextnh9Gq8GTPGh",
-	"uOAkh/sBE8vnFcTYnA9usZOklDe4RChBty4REvF3Iz6PlO1FxDcf0wqm5VRmVns55zjF5TCv6Ujgj9D0",
-	"IjACCVsRfDpnrk/6D1/30i/nXiVTBuWfrtdkh662nXUzmgvMgCumj8RVLGDyd8DpaDWlCGNoYVg/pXIT",
-	"2yrC7ji2WJ6G+pjsCLVW4zOyJmzrfN6GaaJfHJ3QMe0NqJ5VhN9hit+eZ4qMKw30dL7DTDYrWSjOvhWS",
-	"PCX7HQLDgmFGOUolhYZoh5YUxVSaTxEdWG/cC53jf90hys6q9Y7KOXb/zM4BeJwWJx2+udP41zv0tvjS",
-	"AiyxdOVfPG0SB8qvXnczmhfVYGEN5jzFN7be8WSu+KnU7LjSM9z5wlO/ccVBM06d1mGXOPKPt77sJ4ZQ",
-	"TqQGn6lc3lJJOOOgATjW7ByA66OvYs7Yduur7Z0jCFMpU+D6GfmjLVTZ0rqI9ByqOVnIp/IV3Wc/NoWO",
-	"w44gALbWkwhOmE7I7tqnYyVk3LOAap88aks1MIoXd6R7Zk6mNhLp05I7Vx+ZY/PGln8sza5xdWdTyblp",
-	"rVFL23Rq/l2fELLnbAsjiT5V18/hQAT3lo7gMKe7SGLLi6eyz8wrv1K+HM7lmZsXWr97TiM95FqcZyta",
-	"tPl1dlPN9cWwGAfvhUzmbadwfQ6jEVR/DAOwVyWZySNRQJXAhOw9VLppRmGWSMjaWKdPI1UYISeiDW3Z",
-	"Ygm0E1amrqLQ7Cia/uYUiI+jePftJTCUOfjcZPV0EB/cjd4TIz5gIuOi3I55uuOS3glLdMoTqlGzhRgA",
-	"O8AsBa8onbIRyAYrxKEJ7mG8WHBwaSCrgGsvOnF0RpLpOHY6aDAknY1+4YRVF0+fEw1vyeibbgz3m3M1",
-	"KS5r1cZx7XlCdmx8iHhmsq255Rm1YEq9EUrN7WoW+XBdVbF7GdY+ebSkttbJ5wa7FZtjtnG57lFOJQ2H",
-	"1RJHOMsVk3dt0uQcSXeq1kgL31HUZtMwx026lt463EHLEob3v1QUIa7EFm0LmymeU8ww2tSS66BbqU1P",
-	"afw49OBAe2zXyeQx7P90qR/n9hsquH7v8kkHzMF3RTvbzwKhgKCblaczp90FOv8mUlhPpPzG9mMIiKA/",
-	"Rrg1ujVYfYxyXN83Iut0HuzFOfpe+pHK67qDmTWOZCd8tpqt+6dcYOtE3wxjQckX+qZftqAdOK/tC5zj",
-	"FfUw1AdVp5NV6F6xe99fWRkgtDcipQWSFnFlcLbVXy+n87/+tH766af11Z8+/Z+vf1pfffPpv938tL76",
-	"zv4pmOO5ODbYYm2jPnhMG5bOe/B+miCgJRG9mSR2IXr5T8L4D0IY4RDQQgTXgZLKlMrobiFbGt1xYZ/a",
-	"NLFIjSraD2b9n3OqIl8tKyS3DTLwGIkDkgNAZxf+DTFmynvXj2ORlfJeSC0pC5QspLW0OaZTfZrjzZKc",
-	"7fLYZ/eMZ3+Z+fwbcXgRr5K/uLx6fUZjxpd6MHS23D1tTNvejNEiGubdxIEYjAatC1Cxy2PCQDhP50Ax",
-	"WDWNOZgncLKs+jSvst8/USh90iq0QOwCyJ+mA4TEoX9zmkjbpSGn5daLX+KDbTwyt8O9R5FhTSH17Que",
-	"+RwRIiShiuRCuyzVnYjNB46qvWvLwmzuZLhxeVCitCMVhv37JytDQEohT/aVL4ydmk1UEkxhZFPAE4eS",
-	"9vGkeVkMVStNdT0Rgpmq+hh6ll1NhltqAqZe0ZnVxRUbQQUwijLpfb+uB7jN+6Gov/1SG9UNW1+7aLZG",
-	"ncx8zK0HP0oog6HSWZUJu4FTa14O3Yv5DeVj4suggi25rUpXaw9IX5w44KmJKwk2sMAic7NR7Et4yLET",
-	"HOqyA5RwosdvNAYRdS35cuDNuCafVzOIvBWsSoyyvAfsZ53mkO5vCMW6N4tdpbgFzAXIWag9wBAEbgrC",
-	"ZALLSTnhcCmW8TcDFhbz/U5ng7HHeIPuYldr7tpRH+jRdoUjTlkfKHAPN75h+fiFe9WIzLbVmrkLg8gV",
-	"3WKrxj99Z0D5dL3GOo1UMlWZHww7yxJMORG3ILNexLGj6EiMd00oMlv4/jhJEf02FMGO2CIUcitAKSPG",
-	"bRujZ+YMLqSOzTTxWiLjlayEgnGI7zJqvbKn2MZYfB3o8bzwMg+1tR4NHbVTL1pgBidg2PcHJmE0N9Q5",
-	"rgdtPFn77hVL6XpReC3MIQUrEkz1JFg7DCrUCn0uuWkoq0VxAZcuar9/QtKEIbswuNaDqyhL4BnVwZYz",
-	"4RZNh/zYtDfWgmywj4tdB7JnhG4UcO30FeeBYkF/jbELgqR/CL5Xex6Oa8b2Ym1715wRVrgb9+74C+jC",
-	"71IX8cYxlf7x33GwDbGcpuOmEI2sF8EhzEnEdrKXmTcVooapGbAN8ebUFwdQCoZIPgIOzlCzA06snCji",
-	"9T3zuhGf2qBhbbsNSJbqnu3UqUKd7qdobD5MwGkWSGLdaN2NGMVL/Hvw5djEyXcMHXQnZnxXwFWBkovs",
-	"oVv63zm5bfQcisIJ5TKBFeYJp3Vlmb7dVAnmTAZC2L2qDtfQQ1mBpNo1hfXfNdzr5fk86O63HVSa/Xau",
-	"rHsFibvkLmRCiming8rExLSwVujzB5R1dm+ZTogC4DZTim7ELSSkLNtBKHaxr5RrfD5uXxrsHP8XP1jF",
-	"etOpJrQozoxFm5zutgv1rs5gJyHW+1BQ530Yv/9zpNA7LhF4n1fmi8nK58/bfcRYVlKI8gRYSyGNsPEW",
-	"Mw7SUlpUyhg8PUunq1sJmUU4y5qIA+7B1r6u/LdDe09zz3mG8Sil/41rVizXajfHE5iB6vdDZD74lmeL",
-	"vbhNEzSzwajBeU55nzjpHHf44/qre47quBGBTFX3MXTMkyFxsWW72gbNqCYH7ITOqZTiQJgmBoedjna0",
-	"lWZYGpDYFjDmQw3YYWWsbcV6oufp0PP81l3L5hjnmslpsf1gjJrlkC6E2L804Fi+hKxDorkQtFf1J2vb",
-	"rJ5NjNq6r2lMy6qA0/uwpTPGeJ+a9hUuqdwcbae8Os0JxYP4xhvN/A+GCd6gRZERWjIVlllnTjHsgdu9",
-	"mqG92xDYAAuSPkduAePuqT1mQ2XIgR17CrJ+AzG6g+isP6aq5/fAJ7BG7uM0ysRnf5wQmrM9YFuqPxib",
-	"UUI26Qc7e350YvwAlZ6TUrj7AFndNNxa8Nb5iYbGChQ7CLu6/IcfI5vN+vTBQJKgB8UIvK3fp3OLPY9P",
-	"Dy4h3EZlbWpgr9GRAhqP4NDkvkd13KFKh7rCYMpGzjiHtpe9rS/w3b0NMJr+PvEZ7LbzSfR8aiMa5w2z",
-	"/lf766yqmxfl13Ob2kRv6h5Dsrsv60CuXbN3gP75kw4utPfcADSEb7Iu4H7MLRfFjKZcEtScQNl0M6RI",
-	"u8KTsd9luwO/xMl2OkbG3Ud0aOQO91rhch7wW5AZS/WJvoQ+cpOK0vaJNpLWFTe7MnYM4qgEOyxiJ2m6",
-	"h6adtFE9bH30oW3N6JXbgB31fKpj3q4OxRV8egBuxToLDoKUoGU4Wc2+OfgGKcqgamVHGjjV9xkx10Oa",
-	"PD0JtsbXRkQxwllOcsHzaurUtG2vWs3JPcGgMs9cpVvjjOPOKHSJ3J04EXp6OjEIUU30CtBiOfLWnEXU",
-	"sTY7b+/Fv7bdn8MJt2ZToOaRy0Gs0fbCXcDsII6Tjp8Z3KlNxT89mQSfQr11onfjCfsOlHKa7jk+hxVW",
-	"/vkYY+3AeGZb8Qz1iXqihW+HapZwssWINMrI6SPJ+S7vDRfvc+SebdAApGWUHVOj0cysOeAEp9fJepG7",
-	"BssiIxzPfZBhaWRjmMF0wZZMF2m8NLPtBnJ5V5KrQNv65mc446ob5CB7gAqFFNOh+VYz/FHR9drT/ZXO",
-	"eq7c+KQXK79MiETPdoQ61a2pD8Wvvdg6CNeuR7mBodi3U9AM5TRKfXGY8EAsb+sEZaWPvjlT4ByXaeTU",
-	"cb5xsRHZEScbNA13hCRuLF12spHTVOumWb2WHqadkhQurS3GTgm3XsIXYeKF68DUSfdvkGEV7L4Uw75e",
-	"umyw+3OvZamksyYOo1neJP4+WAppPzQ6mOqrElLjbO5OfPN0fPTCk3vnJyhpyqJbYY+chj7nK1yZMRX1",
-	"t6hwD7TSE4HKlNbjYatnWUImYGr4ItO9sTq4o4a3+jkaoxfkQDNv102UA/bflRrTCuevK1ropJmpmmDn",
-	"gtBk1Ziu7Ic8bGYcmM5FfZawfnSPBWvUfLpvc1T7uqS9AgfX9nXBqPOBTvX+d61MQmNncQiztUJ9U2qU",
-	"h9ZcC9XUhhFhWUeFUfJ0VOTF2TS+x4LfVkx1DQJpYXHNj+1dj2P3jaaAWOYyjowGg3n6e1ZVEJoiFc+T",
-	"4zlXmLPguwImgFUdxPhU7wvKVUIMhwWbpCGhBMO8FKFMXm0lgwyHeKon5K9tNoVt2/H3v71I0A8KiuwS",
-	"Yh10ipRlgl4B1UzJqDmmQVLCaQk4RIJgyd2BKXhC/ox1ALjih5cvyJ++/e6/E5ck9IdflOA2A8Zmd0GR",
-	"JagoYdp+615hirgE/ic/84beblb/s73pTqXozWr95OmTNWYpVcBpxVY3q2+erJ98Yyv0cry5a9eiBBHH",
-	"ZVkIhAATOH9n9QFoZiejr+x9gNLfC+vJSAXXvs9eVRUsxa9d/+LyT+11zm3hcXp6snZTMgbVnTM6Z+EK",
-	"YQRqv+PmsElQleDK7uzr9XrWoZd1BAsnCE4Onz+bbr6bDuje3YVGh1mMwN6HtoegbYc1QbINhNpkNvS5",
-	"uzEbiD6GU7tVrVbamRZOFalAVAWQg2QajHFnFrjujA0L46Uh6+/dQ4+CmIsqhJ+RNSmA3gKWMqHTLWR4",
-	"yVYVjlM8vcLUVP7et+zJ7+AxCOO8K0GFkPPPFAfQ6TRnfOfdzizNvVv6AthqkApj7dQOtsNZ9rzpHrdD",
-	"vS+Xot7lWOsgJBrcaDUoh7i+QD6Mtj8Kubfl8Y+CtPPK9Zej4QQ2JW4DXxyrzC6c422C7SlrQCAV46jc",
-	"hIBBOBTMRhq75OD7I5lBAUzagFuQRzsCyaXYtcmQ3bAKDu3ZMZ8eXmBcxjPKtB22v4MAwr0C7efxPyCA",
-	"/SsmgOs3eX/gvai1siaQ0+XqwruEOnDac3Fw9Jg2IztPCBM71/ORNBzZlF6cSfE2Tz0MVbotfGmy7IxT",
-	"nUAcH6Fs1GNltGvbeKgxurGCATVgTzXHC2Da90adsm5oVoHr8siKpHGrYY2brXexzgCmWvNp20jZazQt",
-	"JunzDVP6BT5xT0BHT0n1M9DG1RujK3heFNYyugA8rXW52wixT0hBdVN2Yi+NkoLdAr4N+4mIynpgQ+T6",
-	"Ebuu2rmDjyFEG7XvabdBrPNgR4/JndMt5tQE1GEqtX1uGS0/vSAti/0k+zeXmlNFNrCr+UJcamnp2s+Z",
-	"mxJ4b9gtNOhxMQsudXObz0Ohmbi7YAyd+WasqZY2JcjMKKeGXwmOVcoGNe8P599YdmetnQJsDncf1P+C",
-	"fw9D+tuAJ6Y29h7L4BmRoLRReDYGBmgbbWi6X7rjZFr1uQAW3Afrl5+oopKWoDHYNzEKvH3k+nW2uvvU",
-	"v7jrdoD2grWmWO/zLGsHCi/nvlGTvN0w6MfWSc7wMduxi+kLiMSP1PmsD1SRTHB4ZnUcnMpNFGjbngv5",
-	"xl3wdq9/w/9PUukHuBV76N/alwKec/xfBnx/pXtAvoG2uDWkFGXZM0J3lOF4ZudTb5ozLCKs5LcVQzcP",
-	"xTl+thOAndW9GqJm0oHUYCL0kO8P6bUzVX0ZwdYhN1mt3zXzwh+CWpsh778PMn2usM33ZWTftRNTF+ah",
-	"H+yqX1o2YcuGe0hdAys0c652tR2oOWlfvzIP+MyBh8DCzvymR0bEzmy8CVgjjBJrwh7abkQ2zQXDRdml",
-	"vErNyKlaW4PVBo580k3XL2JvrnJtvU452vGR40Pe3rC52CNfYdMeLXCBr7UiVfP5/W/Jllkg8L9SJGO0",
-	"IBJoURzJjt1286s6DkBbaFjazGs72cP7Fpzn+ZRz4aV0iYwP711o0mFi/Areab5YQQ578iRQDQ/Oamao",
-	"pk8v++YpLsPh4J1O92TnsXZfC+QvaPhdVFPyJ5q56PYt1WmOK/8eEG798Ah3AS2rg2oPq2ZNoOn6ccjS",
-	"yuMLaFo+/+s0s3/bPPUY/H4wqyWS8VuXaHkhl3I3JUIceJMnpzAjDG21uxPOjM64mkfwJH+hWTNnx8w8",
-	"siAb4s2lGUwXR34AqAht0ILUPAPp0rRWfco6L/ekqHoIc07wvRRyJ7QG/jsRcBfA9rn3+njS6gtilesM",
-	"iqNYfGC+olzL40lu/d4+ctEoRZtbNSONtc2PCySzuoFLg4S0TFmL1ldluEDXgB3PqMOYzNkzsiw8JGki",
-	"Zmyhev9LNsKqs42kjUIPhU4DBFs/K5S31HJWdbEhisP0BpY+PI/pnviVsP5Ul9veq7ixZ7kwQxqc9fIs",
-	"qYvaj8uOhm++uAZdFZSf1gYx9flRNEGcxxSh/7lkbCxDsikAbp6NKxt/EG8Abu6BPFfNGJ1HVqEswKdd",
-	"AZW7kHshV6QjoIHv7zAAHN7b+lHu4T53cGE+68Dw+3JszCSeh7+0SzHlR/BqfGm8voRLo1/g3QtBDO4F",
-	"U28xNbdg3Cqb/+Pju3+9cbn2zR8xXRBnev/2M7bt/XmVkJ9XYvvz6g6ljh261ehx/R08Ia/YLeM79xEi",
-	"PKkrAjxTLjBPZZrb6pvhrbiFxkSGoeNfa5DHNnbsGiO3V9GAcLWhBeUpZIFEoQciw1Di6D3J8fMVz+Zt",
-	"ItCuOaQ+NPfrcj9txQU2mL5AOgZer0v7pkeDULLmODqa+cHRLsfTbkBSvne+LIPPqtNxeUoeNV2ZH5B2",
-	"m3dM0G+viqh5drGcmhA5vZM+ANb2Dvl4suMUcC8gP1RDjCdCso5iYcxsBh0TaKHA1x+JWvsM6qqAjNj2",
-	"J4mb1fFrzdK9Y6dNG/QQ63KNeIPMq9fNpelqcJec3ZcLi9tGKoaLV0JB4st76B4M1fGdHV3oaN53b5na",
-	"5M72Mo3e5T8Od126gRDKYkDa9v9yRSX3Z6MOO1HU2nxuOxmmsGW9WLMmbz3K1rJY3ayuacWub5+u7j7d",
-	"/b8AAAD//w==",
+	"giIb2AoJiEwbz3n7DC8VVBtAzBNlG7oLIRTiSLkJoLpB6hxIVdAUiNiSjUEX93CAwraFqOX5VQ45UE3s",
+	"w4FVCip38OfdToX3WgC9Be4O33/Rhu4Z35FKHDKQxL128J7OSoIV4zU4spSSGY6+kbXKLVtRwQNXVKkp",
+	"jm5YahrL2w45yAD1mP0LVpCdAHVDaFEkZjd1RbZmU0basAysAssUqavxHu8ClJ3WegHyUBXeX1rrVoW2",
+	"AoVQCVaFZlyLG7IRHLKEbKWhC/PTptYa5LZg5hezQGjrXYE5wVTMe8zXG5Z8yEUB5ABsl+swPylYClZj",
+	"6q+JqpTBTsOh8CnzCyUHSas4Tq4qQx1OwIw3XHO4BT6AUtzKeKpXgT3jOS1JWRRoYBmjEYwQI5PH+XiR",
+	"i9qabTEgSnMhihDwK0iIpOk+IZJxhVrvAXQcPm8ZZyrvqYendKjXGlCBKunn1/b5L78ei7uSSsZpBudW",
+	"e+ufQyWOOXydwfiRhoTYf6GIOFiL06BgWktDLscR6y+B6vcgv9vF2mUgv4vUsULAVbRYwCwMqo+vWeWG",
+	"YMUWiaAE2rG9S5ZlBRgU1oLk9BYSsn7yTRx5zMHAgv1cBxVJQ+tK0P0NOVAN0oiAYm/Q0PIq81uIRRnw",
+	"BLWiKVTP5NEIFsYRx80bg8tqCXyn83h1VRupqeOfx1O+WmQ52pN5uId0RwXy1ht1Qx48WM3xnKRRaWL8",
+	"AFbBWuoFMF9+3liMAylXFCB3wPvW5uh+RsqxOBQqmgPhDr4VhyJoQQmqzy3wwjyDz6qAtNkckaRyUSvI",
+	"RZF9oYjlTM9IAVu0TQgqHMQoO4bm9lwceByxZQDVS8kgO2uqFlTD0MwbEZ3OjdQSYh/x9mSFJoPRHpEj",
+	"8boozPq3wP/iWUD/BTXXrOjyl5wq5+oTCjgZMaQOhDZwFDwjW1FLklljIoa/CHoWMm/MMyhi9iPPx2lR",
+	"s59Av5IqFdAPJD2QVkegRUEagz/GAAaqanlKngUIo7+B56WouVbm7V6eEmqAihLba+hdRFWVEFwlZHMk",
+	"jO8kZAx4Rw1oWYy4BT6JU0AULdHepCQTJSjNUmK+EXfyisYtXVGOGiMrItdFkoilm0qKLQvZ1B9poQ2A",
+	"0DNJ6FaDMwacqE7i0Mk7UwP4JOvNq1iVjhb6pRTlKSyJEV8hvSNemimNfr14WvqoG0fg8PDqQKuTSB/3",
+	"ggOtQqsHvPKpqIuMKG0og3G07SjvoH+PfIR01DMmiqGc9jBxXMmJlha0nctzV5505J9H1y7L94LOc5ye",
+	"K8lRpCeflr91WImHbkhpaKXiSCp3WEGI6bjlg59N+teqWr+rdTSaa5bu1SJ9qcfHnKPOL9duoz1FCDYv",
+	"qKaF2I0hY640HimN3vCab0VQ76jnLFRProO+5e8Yz2ashn6v0GK7mmWUp3CJtQpWMh1QEpAGKTFXBkqT",
+	"kh6JEUYJEqLSUFUg1dgMo5+fM/ki1plMP79yR5nxlbetCzruC+9PRBhK+vmjprvTH0v9It49Puf8jPfO",
+	"PzaBC6DKOZJoxx4msi4A74SqfaTewviMkwzDkQ0Q2yMmzWX3bqX7pi78uqAenHyACEHTqZZbehmEP1Cu",
+	"77/OAEDIJhLHdzrb7dJqjwn4fTQEGORvGHqfpM0DlRw9u1JUQhlDhmnU5TdgtHgb14MsQeUSeGY+MFb7",
+	"E/KOo37vvPMJcftNjOGR7jko9bZMjAb3KiEVyG9dMEcRBfrJiOh37HZC7y3oBorgJ2btUOCq46804pl4",
+	"Y6jx+Mf5dtqY9kWCihY8YZu3hdgSyrIQiozBOHxYHoJx2DzWJLJ5WoKPPw3sGmtFCpmBJAXjQKpaK8LC",
+	"DsupaB2uHaQG5wKY4XCbOJdHvkhFfobCXe+ofL8s5YNl0WhgFdbFSODVnUu5eeZiDwfI1LsgA9gZdkOe",
+	"rtckLX/9v5ERhnAwNFkpUcsg1Z7Dvr7C3263WTKMntzlTo0Bu2V6wrlaSVCgb4jKhdQJ2TKtjDFTCLRY",
+	"x+o5snpauNt6t13d/HCWjdlv3H1KVrwuChuR1rKGONgFRI+hcgkpq4AwraDYkkyA8pH+rRBZIDQro3W8",
+	"OdkSM9MXFN1CRPaA3a17PJAs8OmslWnB17mwKcY2ReINMt2H0MU+QOSprmcikF3xUyg4795HqPLKR06r",
+	"CjCyiX5JH4NTmhWFQZFUlKhPbRoRPYh65SzNnbzf1oX3Q2ZM5VYVYCoYw+zkQ43ozIdGg1+EW5ilEQqx",
+	"/7P5StDMQycEZM8HCEk1XGlWQjA/QEhIqdLzErWa3KtTX3lpHnrNq1qf4NNGz5q342nOLg7hrFIF8hbk",
+	"F4qkhUj7FsupF4laI7qcOeY795h1JvIIXyJvgGK+8DoMGPMRP+/S798L5ozNA6expmOw7qN2sZpJ4dW8",
+	"216FA0fiaT5pUtwczrt3d3CwPXUL/YZWWyILC0BPGGOeMwMaE1i6Zzz8wS0taliocLllE7PBk0ey6LJE",
+	"+Rzb9BncshR8YFsJl6mCHk8MC/AUDMeCW5BEbDVw8yEaX+gsK+nnNxgGXd3869doSvtf/5gYuaBBmlf9",
+	"7x+eX/0vevWf66s/XX36w7+EQO1hCrwu0RhBTmCerKVFgYwZTcj8VArMy7AZfJUUG0APKoaolBZVB36B",
+	"u+lD4de/vUA3Ei6TEJeVh38yr0nImlS0ACMtviYZlXv8qIiLhw2vGQ85dbkfHemFlBxBMkG4OFj72QbN",
+	"DjnwkW5DU+20vjHjQ0LrBPQp4xg7F5w4VTMQLNKUFaft6QmlrLu8BJoF1+fwWU+swRTJakyxa1MuDkIG",
+	"s6yrnCroYo+PQFqJYn+SNef2J4NS9ifEKfdH9IVfubRQJzuDmKSZLsIyBy8mdB6XVmSOaxQHvnPHi5Q+",
+	"AzSyx/UbaW5pErHqsqTyOKV+xedYN8rwWG9YoGtMMFfGFctgCuXGwH3pxAVJRSFqiUmQQucEnV7EISMg",
+	"Z210quaH+LhXo1aNnda3EM6DPKGaaDgl5eNvZLaEj5TYeKggPtUT9vrYJToOArXpXCgq2l9GqquQZZec",
+	"lbn5ZJUeC8ZtbQ8UBauUYGEK3UlRV2HsmtA7gSr9asLvzXa5BqVtaL7J5dR0HxutLpxMDKbdOpdddMxf",
+	"TG40B3rLbG71fdLaq6KWNMzzZV1EW87GXtXHec4QXIalNNol5h4PpYtS4j6095Y4s7BgMA4VtRcU805/",
+	"ZbF5XCzT+RKlsH1Rg0J+tRBpNu+5L5Kd4BEONzyFJSsfWkCKHW2ze0Gdu23ozaNzgy0exU56t156c3Mg",
+	"zZjcFtboGx+xpJ9ZaZiJZT325/WTrwL31ToDTmaI2adsQVnxln5+ce7FX687r376zTpcm2bE8bml8MvN",
+	"Ul9NrfRuu1Wgzy3W29bV11OLGe307BG/6Z4wtJCkB1dCOvZ9GJ3tPyon+/o43GjlUpRGzmdGI/5yvSa/",
+	"/u1FEKPbLfWA/uQbozSVkGH2kkazx6ASr4tisp4poKFsQUprjMd7pocGjoWFy8oISjHPobtG1rpnZD0N",
+	"6cLiAPL7Mzf11TfrLmD+dR26dknTfViz0bLvq+3cYsfvfCavFPlK61l0HMYZwW1VjT1O0pB3H7c7NNOh",
+	"xC7K+t222OdO1rnISS6zxNb+Jx/6e+JDwQt5mvx98KcOIxpUQDIoMmV11QNItJz3kGHaLOUZ4UKjUU7E",
+	"dts1jE7o7E/X/0g8bagr2qJgUsAtFC4r1Z/lBPsbB9G4T2Jt8fo0Xg2Y4kNxwUkO9x0mls8riLE5H9xi",
+	"J0kpb3CJUIJuXSIk4u9GfB4p24uIbz6mFUzLqcys9nLOcYrLYV7TRsAfoWkgYAQS9g/4dM5cn/Qfvu6l",
+	"X869SqYMyj9dr8kOXW0762Y0F5gBV0wfiatYwOTvgNPRakoRxtDCsH5K5Sa2v4PdcWyFOw01H9kRaq3G",
+	"Z2RN2Nb5vA3TRL84OqFjehJQPatyvsMUvz7PFBlXGujpfIeZbFayUJx9KyR5SvY7BIYFw4xylEoKDdEO",
+	"LSmKqTSfIjqw3rgXOsf/skOUnVXrHZVz7P6Z5f54nBYnHb650/jXO/S2+NICLLF05V88bRIHyq9edzOa",
+	"F9VgYQ3mPMU3tt7xZK74qdTsuNIz3PnCU79xxUEzTp3WYZc48o+3vuwnhlBOpAafqVzeUkk446ABONbs",
+	"HIDro69izth266vtnSMIUylT4PoZ+aMtVNnSuoj0HKo5Wcin8hXdZ983hY7DNh4AttaTCE6YTsju2qdj",
+	"JWTcs4BqnzxqSzUwihd3pHtmTqY2EunTkjtXH5lj88aWfyzNrnF1Z1PJuWmtUUvbdGr+XXMPsudsCyOJ",
+	"PlXXz+FABPeWjuAwpyVIYsuLp7LPzCu/UL4czuWZmxdav3tOIz3kWpxnK1q0+XV2U831xbAYB++FTOZt",
+	"p3B9DqMRVH8MA7BXJZnJI1FAlcCE7D1UumlGYZZIyNpYp08jVRghJ6INbdliCbQTVqauotDsKJr+5hSI",
+	"j6N49+0lMJQ5+Nxk9XQQH9yN3hMjPmAi46Lcjnm645LeCUt0yhOqUbOFGAA7wCwFryidshHIBivEoQnu",
+	"YbxYcHBpIKuAay86cXRGkuk4djroCiSdjX7hhFUXT58TDW/J6KtuDPerczUpLmvVxnHteUJ2bHyIeGay",
+	"rbnlGbVgSr0RSs1tRRb5cF1VsXsZ1j55tKS21snnBrsVm2O2cbnuUU4lDYfVEkc4yxWTd23S5BxJd6rW",
+	"SAvfBtRm0zDHTbqWXsjUawjD+18qihBXYou2hc0UzylmGG1qyXXQrdSmpzR+HHpwoD2262TyGPZ/utSP",
+	"c/sNFVy/d/mkA+bgW5md7WeBUEDQzcrTmdPuAp1/EymsJ1J+Y/sxBETQHyPcGt0arD5GOa7vG5F12gX2",
+	"4hx9L/1I5XXdwcwaR7ITPlvN1v1TLrDfoW+GsaDkC33TL1vQDpzX9gXO8Yp6GOqDqtPJKnSv2HLvr6wM",
+	"ENobkdICSYu4Mjjbn6+X0/lff1g//fTD+upPn/7Plz+sr7769N9uflhffWP/FMzxXBwbbLG2UR88pg1L",
+	"5z14P00Q0JKI3kwSuxC9/JMw/j8hjHAIaCGC60BJZUpldLeQLY3uuLBPbZpYpEYV7Qez/s85VZGvlhWS",
+	"2wYZeIzEAckBoLML/4YYM+W968exyEp5L6SWlAVKFtJa2hzTqebK8WZJznZ57LN7xrO/zHz+jTi8iFfJ",
+	"X1xevT6jMeNLPRg6W+6eNqbXbsZoEQ3zbuJADEaD1gWo2OUxYSCcp3OgGKyaxhzMEzhZVn2aV9nvnyiU",
+	"PmkVWiB2AeRP0wFC4tC/OU2k7dKQ03LrxS/xwTYemduW3qPIsKaQ+vYFz3yOCBGSUEVyoV2W6k7E5gNH",
+	"1d61ZWE2dzLcbTwoUdo5CMOm+5OVISClkCebwRfGTs0mKgmmMLIp4IlDSft40rwshqqVprqeCMFMVX0M",
+	"PcuuJsMtNQFTr+jM6uKKjaACGEWZ9L5f17jb5v1Q1N9+qo3qhv2qXTRbo05mPubWgx8llMFQ6azKhN3A",
+	"qTUvh+7F/C7wMfFlCPVjpE6lq7UHpC9OHPDUxJUEG1hgkbnZKPYlPOTYCQ512QFKONHjNxqDiLqWfDnw",
+	"ZlyTz6sZRN4KViVGWd4D9rNOc0j3N4Ri3ZvFrlLcAuYC5CzUHmAIAje6YDKB5aSccLgUy/ibqQiL+X6n",
+	"s8HYY7xBd7GrNXftqA/0aLvCEaesDxS4h5u5sHxmwr1qRGbbas2whEHkim6xVeOfvjGgfLpeY51GKpmq",
+	"zA+GnWUJppyIW5BZL+LYUXQkxrsmFJktfHucpIh+G4pgR2wRCrkVoJQR47aN0TNzBhdSx2aaeC2R8UpW",
+	"QsE4xHcZtV7ZU2xjLL4O9HheeJmH2lqPho7aURUtMINjK+z7A+MrmhvqHNeDNp6sffeKpXS9KLwW5pCC",
+	"FQmmehKsHQYVaoU+l9w0lNWiuIBLF7XfPyFpwpBdGFzrwVWUJfCM6mDLmXCLpkN+bNoba0E22MfFrgPZ",
+	"M0I3Crh2+orzQLGgv8bYBUHSPwTfqz0PxzVje7G2vWvOCCvcjXt3/AV04Xepi3jjmEr/+O842IZYTtNx",
+	"o4NG1ovgEOYkYjvZy8ybClET0AzYhnhz6osDKAVDJB8BB2eo2QEnVk4U8fqeed2IT23QsLbdBiRLdc92",
+	"6lShTvdTNDYfJuA0CySxbrTuRoziJf4z+HJs4uQ7hg66EzO+K+CqQMlF9tAt/e+c3DZ6DkXhhHKZwArz",
+	"hNO6skzfbqoEcyYDIexeVYdr6KGsQFLtmsL67xru9fJ8HnT32w4qzX47V9a9gsRdchcyIUW000FlYsxZ",
+	"WCv0+QPKOru3TCdEAXCbKUU34hYSUpbtIBS72BfKNT4fty8Ndo7/ix+sYr3pVBNaFGdmmU2OZNuFeldn",
+	"sJMQ630oqPM+jN//OVLoHZcIvM8r88Vk5fPn7T5iLCspRHkCrKWQRth4ixmnXyktKmUMnp6l09WthMwi",
+	"nGVNxAH3YGtfV/7bob2nuec8w3iU0v/BNSuWa7Wb4wnMQPX7ITIffMuzxV7cpgma2WDUtDunvE+cdI47",
+	"/HH91T1HddxcP6aq+xg65smQuNiyXW2DZlSTA3ZC51RKcSBME4PDTkc72kozLA1IbAsY86EG7LAy1rZi",
+	"PdHzdOh5fuuuZXOMc83ktNh+MEbNckgXQuxfGnAsX0LWIdFcCNqr+pO1bVbPJkZt3dc0pmVVwOl92NIZ",
+	"Y7xPTfsKl1RujrZTXp3mhOJBfOONZv4HwwRv0KLICC2ZCsusM6cY9sDtXs3Q3m0IbIAFSZ8jt4Bx99Qe",
+	"s6Ey5MCOPQVZv4EY3UF01h9T1fN74BNYI/dxGmXis99PCM3ZHrAt1R+MzSghm/SDnT0/OjG+g0rPSSnc",
+	"fYCsbhpuLXjr/ERDYwWKHYRdXf7Dj5HNZn36YCBJ0INiBN7W79O5xZ7HpweXEG6jsjY1ZdfoSAGNR3Bo",
+	"ct+jOu5QpUNdYTBlI2ecQ9vL3tYX+O7eBhhNf5/4DHbb+SR6qLQRjfMmUP+7/XVW1c2L8su5TW2iN3WP",
+	"ydbdl3Ug167ZO0D//EkHF9p7bgAawjdZF3A/5paLYkZTLglqTqBsuhlSpF3hydjvst2BX+JkOx0j4+4j",
+	"OjRyh3utcDkP+C3IjKX6RF9CH7lJRWn7RBtJ64qbXRk7BnFUgh0WsZM03UPTTtqoHrY++tC2ZvTKbcCO",
+	"ej7VMW9Xh+IKPj0At2KdBQdBStAynKxm3xx8gxRlULWyIw2c6vuMmOshTZ6eBFvjayOiGOEsJ7ngeTV1",
+	"akS2V63m5J5gUJlnrtKtccZxZxS6RO5OnAg9PZ0YhKgmegVosRx5a84i6libnbf34l/b7s/hhFuzKVDz",
+	"yOUg1mh74S5gdhDHScfPDO7UpuKfnkyCT6HeOtG78YR9B0o5Tfccn8MKK/98jLF2YDyzrXiG+kQ90cK3",
+	"QzVLONliRBpl5PSR5HyX94aL9zlyzzZoANIyyo6p0Whm1hxwgtPrZL3IXYNlkRGO5z7IsDSyMcxgumBL",
+	"pos0XprZdgO5vCvJVaBtffMznHHVDXKQPUCFQorp0HyrGf6o6Hrt6f5KZz1XbnzSi5VfJkSiZztCnerW",
+	"1Ifil15sHYRr16PcwFDs2ylohnIapb44THgglrd1grLSR9+cKXCOyzRy6jjfuNiI7IiTDZqGO0ISN5Yu",
+	"O9nIaap106xeSw/TTkkKl9YWY6eEWy/hizDxwnVg6qT7N8iwCnZfimFfL1022P25V2wq6WCaEY6cSBCT",
+	"bDWD78/jd0iantmCN7UJWLdi/tjp/oW4zDQBmuao4z1rxmJgso2BIVP2TZ2qjyc/jtv+PFxZjHUtNMnL",
+	"D5YG2yvAGY7/aiLknem32DSw33fCvblH2eMYcGDysUpIjfPLfQz42WjWrmVv3uG5OhdjvvD043+WB02U",
+	"B7Honukj77JPDpws4fFjbwNFPPV4gO5ZNp8JmBqoyXRvVBLSXCMv/WyU0QtyoJm31SdKPPvvSo25jDP1",
+	"FS100szJTbAbRWhabkyn/UMeNh0PTOeiPstovnePBesOfQp3c1T7uqS9AgfX9nXBmzzQqXkOrj1NaJQw",
+	"Dta2ngXfaBxpxJrgoTrpMCIs65IxSoiPiqY5O9X3zfDbiqmYQiAtLJj6vr3rcT5Go/0hlrksMqOVYu3F",
+	"nlUVhCaDxcuoeE4aZgL4roBZZ9VBMT7V+4JylRDD8cEm3kgowfAZRSiTV1vJIMPBrOoJ+WubIWNbsfz6",
+	"txcJ+rZBkV1CrNNVkbJMUAtQzeSTmmNqKyWcloCDQQjyyQNT8IT8GWs7cMUPL1+QP339zX8nLvHrDz8p",
+	"wW1WkxUKUGRWZcFSjNZlZlQNW5RhtQpH5av/2d50p/r3ZrV+8vTJGjPPKuC0Yqub1VdP1k++slWXOd7c",
+	"tWs7g4jjMmcEQoAJnKm0+gA0s9PuV/Y+QOlvhfVOpYJr3zuxqgqW4teuf3I5xfY657ZlOT0RW7vJJ4OK",
+	"3Rnd0HCFMAK133Gz9SSoSnBld/blej3r0Mu6vIWTPp3G0FVymryt02ffTQfp7+5C4+AsRmA/S9sX0rY4",
+	"myDZBkJtgiLGUdzoFEQfw6ndqtbS6EyAp4pUIKoCyEEyDcZgNwtcd0bBhfHSkPW37qHliBmn9nrr4wGQ",
+	"5LyrRIUu6s8UB+zpNGd8593qzJgm1u1+gZszAMZcAmoH9+Gsft50x9uhDpRLUe9yVD+FRIcCqoXKXaK3",
+	"dMJX+L2Qe2vn/KNeoDmc8+FNUJuyeisqNTh1N7EmJsoDIwRcnvH979NAG01ZuAV5tNOUXLZem1fZjdDg",
+	"/J8d85nmhbVxHX2m7dz+HQTu9hVoP9r/AQHsXzEBXL/J+wPvRa2V1bydClEX3rvUgdOei4ND/bSZ/nmC",
+	"h9kRoY8kWGVTxXEmW9w8dddsaQmR9SWQXyjxW3gM4XtaFW0ms04gjg92NlqZMkqd7WHU2HpYDIGKl6ea",
+	"4wUw7Vsjxa1Hm1XgGkayImk8dFguZ0tnrA3KVKu1b5s65WvUaCfp8w1T+gU+cU9ARw9c9ePUxoUgoyt4",
+	"XhRWIb8APK1Rs9sIsU9IQXVTwWIvjZKC3QK+Dd1/orLO3BC5fsQGrnaE4SMQbBtPedrtNetcZtETd+d4",
+	"lk4NUx1mZdvnltHy0wvSsthPsn9zqTlVZAO7mi/EpZaWrv3IuimB94bdQoMeFzMcUjcC+jwUmuG9Cyba",
+	"mW/GWghpU83MjB5o+JXgWPBsUPP+cP6FZXfWBCrApoP3Qf1v+PcwpL8OOABqY2awDJ4RCUobhWdjYIAd",
+	"IzY03S/dcTKt+lwAC+6D9ctPVFFJS9AYN5yYKt4+cv06W9196l/cdTuLe8FaU6z3eZa1s4kfxloYDAp+",
+	"dJ3kDB+z3n2mLyASP1LnKj1QG/iyERQ74Jso0NaVj3zjLni717/g/yep9APcij30b+23Ap7zN18GfH+l",
+	"e0C+gWavNaQUZdkzQneU4aRn58pt+jwsIqzklxXDoBHFkYC2qYAd+70aombSgdRguPSQ7w/ptTOgfRnB",
+	"1iHvTK3fNaPHH4Jam3nxvw8yfa6wY/hlZN+1E1MX5qEf7Kq/tWzC7g/3kLoGVmjmXO1qO5tz0r5+ZR7w",
+	"SQgPgYWdUVCPjIidMXsTsEYYJdaEPbSNjWzGDEYpskt5lZrpVT5RwsYrfP5O1y9ib65yHcJO+XfxkeND",
+	"3t6wT9kjX2HTaS1wga+1IlXz+f1vyVZsIPC/UCRjtCASaFEcyY7ddlO1Og5AW7NY2iRuOyTE+xack/eU",
+	"c+GldDmRD+9daLJSYvwK3j+9WEEOe/IkUA0PzmpmqKZPL/vmKS7D4eCdTvdk57F2Xwvk39Dwu6im5E80",
+	"c9HtW6rTHFf+PSDc+uER7gJaVgfVHlbNmkDT9eOQpZXHF9C0fNrRaWb/tnnqMfj9YOxLJOO3LtHyQi7l",
+	"biReHHiTnqUwEQlttbsTzozO5JtH8CT/RmNrzk6seWRBNsSbSzOYLo58B1AR2qAFqXkG0mUHrfqUdV7u",
+	"SVH1EOac4Hsp5E5oDfx3IuAugO1z7/XxpNVviFWuyShOdfGB+YpyLY8nufV7+8hFoxRtSs+M7Mk2LSuQ",
+	"Q+lmNw3yoDJlLVpf4DHONSd2xGpsru9kqpiRZeF5SxMxYwvV+1+yEVadbSRtFHoodBog2FJcobyllrOq",
+	"iw1RHKY3+/TheUz3xK+E9ae6lOpe8Y49y4UZ0uCsl2dJXdR+XHY0fPPFNeiqoPy0NogZt4+iCeJopwj9",
+	"z+UAY0WTTQFwo3FcBfqDeANwcw/kuWom8jyyCmUBPu0KqNyF3Au5Ih0BDXx/hwHg8N7Wj3IP97mDC/NZ",
+	"B4bfl2NjJvE8/KVdiik/glfjt8brS7g0+rXivRDE4F4w9RZTcwvGrbL5Pz6++/cbV7nX/BHTBXE8+C8/",
+	"YgfgH1cJ+XEltj+u7lDq2AK9Ro/r7+AJecVuGd+5jxDhSV0R4JlygXkq09wWfQxvxS00JjIMHf9cgzy2",
+	"sWPXY7m9igaEqw0tKE8hCyQKffq7yc7+fMWzeZsIdH4OqQ/N/brcT1uNgb2qL5COgdfr0r7p0SCUrDlO",
+	"oWZ+BrXL8bQbkJTvnS/L4LPqNG+ekkdNg+cHpN3mHRP02yteaZ5dLKcmRE7vpA+Atb1DPp7sOAXcC8gP",
+	"1RDjiZCso1gYM5tB8wVaKCAF0FvDHmvtM6irAjJiO6kkbuzHzzVL946dNh3VQ6zL9fQNMq9eY5imQcJd",
+	"cnZfLixue7IYLl4JBYmvpKF7MFTHd7bM2dG8bwQztcmdbYu6fJcplZK5auqCKqx63WFvgooqX26Q4byP",
+	"LcX5V5SoVAJwonJxUN3grUvACe2V5oD1lIGdOh/yaKuf/kHLdDq9ywPUhbFz2/XM1b/cn+M7QkKtwKae",
+	"23k4hS18xSJ8eeupq5bF6mZ1TSt2fft0dffp7v8FAAD//w==",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

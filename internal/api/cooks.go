@@ -129,11 +129,11 @@ func (s *Server) StartCook(ctx context.Context, r StartCookRequestObject) (Start
 		return nil, err
 	}
 	c := store.Cook{PlanID: &p.ID, Name: p.Name, Guidance: set.Guidance, GuidanceC: set.GuidanceC, StartedAt: store.Time{Time: s.now().UTC()}}
-	if c.Basket, c.Baskets, err = s.basketful(ctx, &p, &f, set, orElse(r.Body.Basket, 1)); err != nil {
+	if c.Basket, c.Baskets, err = s.basketful(ctx, &p, &f, orElse(r.Body.Basket, 1)); err != nil {
 		return nil, err
 	}
 	c.Plan.V, c.Fryer.V = p, f
-	if c.Planned.V, err = program.Simulate(ctx, request(p, f, c.Guidance, c.GuidanceC), program.Options{}); err != nil {
+	if c.Planned.V, err = program.Simulate(ctx, c.Request(set.Units()), program.Options{}); err != nil {
 		return nil, err
 	}
 	c.Forecast = c.Planned
@@ -144,18 +144,19 @@ func (s *Server) StartCook(ctx context.Context, r StartCookRequestObject) (Start
 	return StartCook201JSONResponse(out), err
 }
 
-// basketful narrows a plan and its fryer to one basketful of the dish, and
-// returns which of how many it is.
-func (s *Server) basketful(ctx context.Context, p *store.Plan, f *store.Fryer, set store.Settings, which int) (n, of int, err error) {
+// basketful narrows a plan and its fryer to one basketful of the dish, as it
+// goes into the basket, and returns which of how many it is.
+func (s *Server) basketful(ctx context.Context, p *store.Plan, f *store.Fryer, which int) (n, of int, err error) {
+	d, err := s.ready(ctx, asked(*p))
+	if err != nil {
+		return 0, 0, err
+	}
+	p.Load.V, p.Coat.V = d.Load, *d.Coat
 	if p.PerBasket == nil && p.SecondFryerID == nil {
 		if which != 1 {
 			return 0, 0, refuse.One("basket", fmt.Sprint(which), "1: this dish goes in all at once")
 		}
 		return 1, 1, nil
-	}
-	d, err := s.dish(ctx, *p, *f, set.Guidance, set.GuidanceC)
-	if err != nil {
-		return 0, 0, err
 	}
 	id := program.SeveralBaskets
 	if p.SecondFryerID != nil {
@@ -275,10 +276,13 @@ func (s *Server) forecast(ctx context.Context, c store.Cook, l cook.Live) (store
 	if at, ok := l.Finished(); ok {
 		c.FinishedAt = &store.Time{Time: at}
 	}
-	p := c.Plan.V
-	p.Program.V = l.Actual()
-	var err error
-	c.Forecast.V, err = program.Simulate(ctx, request(p, c.Fryer.V, c.Guidance, c.GuidanceC), program.Options{})
+	set, err := s.store.Settings(ctx)
+	if err != nil {
+		return c, err
+	}
+	q := c.Request(set.Units())
+	q.Program = l.Actual()
+	c.Forecast.V, err = program.Simulate(ctx, q, program.Options{})
 	return c, err
 }
 

@@ -25,7 +25,7 @@ func (s *Server) GetSettings(ctx context.Context, _ GetSettingsRequestObject) (G
 // PutSettings answers PUT /settings.
 func (s *Server) PutSettings(ctx context.Context, r PutSettingsRequestObject) (PutSettingsResponseObject, error) {
 	v := store.Settings{
-		Temperature: units.Temperature(r.Body.Temperature), Mass: string(r.Body.Mass), Spoons: units.Spoons(r.Body.Spoons), Guidance: safety.Guidance(r.Body.Guidance),
+		Temperature: units.Temperature(r.Body.Temperature), Mass: units.Scale(r.Body.Mass), Spoons: units.Spoons(r.Body.Spoons), Guidance: safety.Guidance(r.Body.Guidance),
 		GuidanceC: r.Body.GuidanceC, Chime: r.Body.Chime, Shortcuts: r.Body.Shortcuts,
 	}
 	if v.Guidance == safety.Stricter && !(v.GuidanceC >= safety.StricterFloor && v.GuidanceC <= safety.StricterTop) {
@@ -114,8 +114,12 @@ func (s *Server) RestoreFryer(ctx context.Context, r RestoreFryerRequestObject) 
 }
 
 // PortrayFryer answers POST /fryer-portraits.
-func (s *Server) PortrayFryer(_ context.Context, r PortrayFryerRequestObject) (PortrayFryerResponseObject, error) {
-	p, err := program.PortraitOf(r.Body.Fryer, orElse(r.Body.DialC, 0))
+func (s *Server) PortrayFryer(ctx context.Context, r PortrayFryerRequestObject) (PortrayFryerResponseObject, error) {
+	set, err := s.store.Settings(ctx)
+	if err != nil {
+		return nil, err
+	}
+	p, err := program.PortraitOf(r.Body.Fryer, orElse(r.Body.DialC, 0), set.Units())
 	return PortrayFryer200JSONResponse(p), err
 }
 

@@ -11,19 +11,19 @@ import (
 	"velocrustum/core/units"
 )
 
-// pantry returns the household's pantry and its spoons.
-func (s *Server) pantry(ctx context.Context) (prep.Pantry, units.Spoons, error) {
+// pantry returns the household's pantry and the units it reads in.
+func (s *Server) pantry(ctx context.Context) (prep.Pantry, units.Household, error) {
 	own, err := s.store.Pantry(ctx)
 	if err != nil {
-		return nil, "", err
+		return nil, units.Household{}, err
 	}
 	set, err := s.store.Settings(ctx)
-	return prep.NewPantry(own), set.Spoons, err
+	return prep.NewPantry(own), set.Units(), err
 }
 
 // ReadAmount answers POST /amounts.
 func (s *Server) ReadAmount(ctx context.Context, r ReadAmountRequestObject) (ReadAmountResponseObject, error) {
-	pantry, spoons, err := s.pantry(ctx)
+	pantry, say, err := s.pantry(ctx)
 	if err != nil {
 		return nil, err
 	}
@@ -31,11 +31,11 @@ func (s *Server) ReadAmount(ctx context.Context, r ReadAmountRequestObject) (Rea
 	if err != nil {
 		return nil, refuse.One("ingredient", fmt.Sprintf("%q", r.Body.Ingredient), "an ingredient of the pantry")
 	}
-	g, err := pantry.Grams(i.ID, r.Body.Text, spoons)
+	g, err := pantry.Grams(i.ID, r.Body.Text, say.Spoons)
 	if err != nil {
 		return nil, refuse.One("text", fmt.Sprintf("%q", r.Body.Text), err.Error())
 	}
-	return ReadAmount200JSONResponse{G: math.Round(g*100) / 100, Says: units.InSpoons(g/i.Density, spoons)}, nil
+	return ReadAmount200JSONResponse{G: math.Round(g*100) / 100, Says: say.Spooned(g/i.Density)}, nil
 }
 
 // ListPantry answers GET /pantry.

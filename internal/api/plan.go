@@ -14,18 +14,6 @@ import (
 	"velocrustum/internal/store"
 )
 
-// Simulate answers POST /simulations.
-func (s *Server) Simulate(ctx context.Context, r SimulateRequestObject) (SimulateResponseObject, error) {
-	set, err := s.store.Settings(ctx)
-	if err != nil {
-		return nil, err
-	}
-	a, err := program.Simulate(ctx, *r.Body, program.Options{
-		NoChance: !orElse(r.Params.Chance, true), Changes: orElse(r.Params.Changes, true), Degrees: set.Temperature, Ounces: set.Mass == "oz",
-	})
-	return Simulate200JSONResponse(a), err
-}
-
 // GetCatalog answers GET /catalog.
 func (s *Server) GetCatalog(ctx context.Context, _ GetCatalogRequestObject) (GetCatalogResponseObject, error) {
 	set, err := s.store.Settings(ctx)
@@ -85,30 +73,10 @@ func (s *Server) GetCatalog(ctx context.Context, _ GetCatalogRequestObject) (Get
 	return GetCatalog200JSONResponse(c), nil
 }
 
-// request puts a plan, its fryer and the household's rule together, for the
-// whole dish in one basket.
-func request(p store.Plan, f store.Fryer, guidance safety.Guidance, guidanceC float64) program.Request {
-	q := program.Request{Load: p.Load.V, Coat: &p.Coat.V, Fryer: f.Simulated(), Program: p.Program.V, Guidance: string(guidance)}
-	if guidance == safety.Stricter {
-		q.GuidanceC = guidanceC
-	}
-	return q
-}
-
-// dish puts a plan together as all its basketfuls.
-func (s *Server) dish(ctx context.Context, p store.Plan, f store.Fryer, guidance safety.Guidance, guidanceC float64) (program.Dish, error) {
-	d := program.Dish{Request: request(p, f, guidance, guidanceC)}
-	if p.PerBasket != nil {
-		d.PerBasket = *p.PerBasket
-	}
-	if p.SecondFryerID != nil {
-		second, err := s.store.Fryer(ctx, *p.SecondFryerID)
-		if err != nil {
-			return d, err
-		}
-		d.Second = second.Simulated()
-	}
-	return d, nil
+// asked is a plan as a request for what comes of it.
+func asked(p store.Plan) SimulationRequest {
+	return SimulationRequest{Load: p.Load.V, Coat: &p.Coat.V, Bench: &p.Bench.V, Program: p.Program.V, PerBasket: p.PerBasket,
+		FryerId: &p.FryerID, SecondFryerId: p.SecondFryerID}
 }
 
 // checked returns the plan of an input if it can be cooked.
@@ -119,25 +87,11 @@ func (s *Server) checked(ctx context.Context, in PlanInput) (store.Plan, error) 
 	if p.Name == "" {
 		return p, refuse.One("name", "blank", "1 to 80 letters")
 	}
-	f, err := s.store.Fryer(ctx, in.FryerId)
-	if err != nil {
-		return p, refuse.One("fryerId", in.FryerId, "the id of one of your fryers")
-	}
 	if in.SecondFryerId != nil && *in.SecondFryerId == in.FryerId {
 		return p, refuse.One("secondFryerId", *in.SecondFryerId, "the id of another of your fryers")
 	}
-	pantry, _, err := s.pantry(ctx)
-	if err != nil {
-		return p, err
-	}
-	if err := refuse.Under("bench.", p.Bench.V.Check(pantry)); err != nil {
-		return p, err
-	}
-	d, err := s.dish(ctx, p, f, safety.US, 0)
-	if err != nil {
-		return p, refuse.One("secondFryerId", *in.SecondFryerId, "the id of one of your fryers")
-	}
-	return p, d.Check()
+	_, err := s.ready(ctx, asked(p))
+	return p, err
 }
 
 func planOut(p store.Plan) Plan {

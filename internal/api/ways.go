@@ -19,7 +19,11 @@ type searching struct {
 
 // Recommend answers POST /recommendations.
 func (s *Server) Recommend(ctx context.Context, r RecommendRequestObject) (RecommendResponseObject, error) {
-	a := searching{ctx: ctx, q: *r.Body}
+	d, err := s.ready(ctx, *r.Body)
+	if err != nil {
+		return nil, err
+	}
+	a := searching{ctx: ctx, q: d.First()}
 	if r.Params.Want != nil {
 		a.want = program.Want(*r.Params.Want)
 	}
@@ -56,12 +60,20 @@ func (a searching) VisitRecommendResponse(w http.ResponseWriter) error {
 
 // Convert answers POST /conversions.
 func (s *Server) Convert(ctx context.Context, r ConvertRequestObject) (ConvertResponseObject, error) {
-	c, err := program.Convert(ctx, r.Body.Request, r.Body.Recipe)
+	d, err := s.ready(ctx, r.Body.Request)
+	if err != nil {
+		return nil, err
+	}
+	c, err := program.Convert(ctx, d.First(), r.Body.Recipe)
 	return Convert200JSONResponse(c), err
 }
 
 // PlanBaskets answers POST /baskets.
 func (s *Server) PlanBaskets(ctx context.Context, r PlanBasketsRequestObject) (PlanBasketsResponseObject, error) {
-	b, err := program.Batch(ctx, program.Dish{Request: r.Body.Request, PerBasket: orElse(r.Body.PerBasket, 0), Second: r.Body.Second})
+	d, err := s.ready(ctx, *r.Body)
+	if err != nil {
+		return nil, err
+	}
+	b, err := program.Batch(ctx, d)
 	return PlanBaskets200JSONResponse(b), err
 }

@@ -82,8 +82,9 @@ func TestWorkbenchRefusesInWords(t *testing.T) {
 		{"conversions", `{"request": ` + wings + `, "recipe": {"kind": "pan", "tempC": 180, "minutes": 5}}`, "recipe.kind"},
 		{"conversions", `{"request": ` + wings + `, "recipe": {"kind": "oil", "tempC": 480, "minutes": 5}}`, "recipe.tempC"},
 		{"conversions", `{"request": ` + wings + `}`, "recipe"},
-		{"baskets", `{"request": ` + wings + `, "perBasket": 40}`, "perBasket"},
-		{"baskets", `{"request": ` + strings.Replace(wings, `"pieces": 12`, `"pieces": 900`, 1) + `}`, "load.pieces"},
+		{"baskets", with(wings, `"perBasket": 40`), "perBasket"},
+		{"baskets", strings.Replace(wings, `"pieces": 12`, `"pieces": 900`, 1), "load.pieces"},
+		{"simulations", with(wings, `"fryerId": "nobody's"`), "fryerId"},
 		{"fryer-guesses", `{"kind": "drawer", "litres": 400}`, "litres"},
 		{"fryer-guesses", `{"kind": "kettle"}`, "kind"},
 	} {
@@ -100,8 +101,9 @@ func TestConvertAndBatch(t *testing.T) {
 	if c.Fit != "short" || c.Proposal == nil || c.Says == "" {
 		t.Errorf("eight minutes: %+v", c)
 	}
+	fryers := get[[]api.Fryer](k, 200, "GET", "/api/v1/fryers", "")
 	b := get[program.Baskets](k, 200, "POST", "/api/v1/baskets",
-		`{"request": `+strings.Replace(wings, `"pieces": 12`, `"pieces": 22`, 1)+`, "perBasket": 11, "second": {"kind": "drawer", "powerW": 1100, "basket": {"shape": "round", "diameterMm": 190}}}`)
+		with(strings.Replace(wings, `"pieces": 12`, `"pieces": 22`, 1), `"perBasket": 11, "fryerId": "`+fryers[0].Id+`", "secondFryerId": "`+fryers[1].Id+`"`))
 	if len(b.Batchings) != 3 {
 		t.Errorf("%d batchings", len(b.Batchings))
 	}

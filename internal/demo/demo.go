@@ -11,7 +11,6 @@ import (
 	"velocrustum/core/food"
 	"velocrustum/core/prep"
 	"velocrustum/core/program"
-	"velocrustum/core/units"
 	"velocrustum/internal/store"
 )
 
@@ -56,7 +55,7 @@ var dishes = []dish{
 		program.Program{PreheatMin: 3, Stages: []program.Stage{{AirC: 180, Minutes: 13}, {AirC: 200, Minutes: 8}}, Turns: shakes(7, 13, 17)}, "19:30", false, nil},
 	{"Chickpea-flour prawns", program.Load{Cut: "prawn", Pieces: 8, PieceMassG: 18, Surface: "wiped"}, program.Coat{ID: "three-bowl-crumb", OilG: 5},
 		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 200, Minutes: 9}}, Turns: flips(5)}, "19:15", true,
-		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "wipe"}, Coating: prep.Coats{Flour: "chickpea-flour"}}},
+		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "wipe"}, Coating: prep.Coating{Flour: "chickpea-flour"}}},
 	{"Turmeric-yoghurt thigh pieces", program.Load{Cut: "chicken-thigh-chunk", Pieces: 18, PieceMassG: 20, Surface: "wiped"}, program.Coat{ID: "double-dredge", OilG: 9},
 		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 190, Minutes: 14}}, Turns: flips(7)}, "19:00", false, nil},
 	{"Sea bream with dukkah", program.Load{Cut: "fish-whole", Pieces: 1, PieceMassG: 340, Surface: "racked"}, program.Coat{ID: "oil-rub", OilG: 4},
@@ -126,9 +125,7 @@ func Fill(ctx context.Context, s *store.Store, now time.Time) error {
 		}
 		p.Load.V, p.Coat.V, p.Program.V = d.load, d.coat, d.program
 		if d.bench != nil {
-			if err := work(&p, *d.bench); err != nil {
-				return fmt.Errorf("the bench of %s: %w", d.name, err)
-			}
+			p.Bench.V = *d.bench
 		}
 		if plans[i], err = s.AddPlan(ctx, p); err != nil {
 			return fmt.Errorf("%s: %w", d.name, err)
@@ -148,27 +145,6 @@ func Fill(ctx context.Context, s *store.Store, now time.Time) error {
 			return fmt.Errorf("the cook of %s: %w", dishes[w.dish].name, err)
 		}
 	}
-	return nil
-}
-
-// work does a bench and tells the plan.
-func work(p *store.Plan, b prep.Bench) error {
-	load, coat := &p.Load.V, &p.Coat.V
-	cut, err := food.FindCut(load.Cut)
-	if err != nil {
-		return err
-	}
-	thick := 0.0
-	if load.ThicknessMm != nil {
-		thick = *load.ThicknessMm
-	}
-	b.Coating.PlannedOilG = coat.OilG
-	w, err := prep.NewPantry(nil).Work(cut, load.PieceMassG, thick, load.Pieces, coat.ID, b, units.MetricSpoons)
-	if err != nil {
-		return err
-	}
-	w.Effects.Into(load, coat, b.Coating.Oil != "")
-	p.Bench.V = b
 	return nil
 }
 
@@ -205,7 +181,13 @@ func (w past) add(ctx context.Context, s *store.Store, p store.Plan, f store.Fry
 	if err != nil {
 		return err
 	}
-	q := program.Request{Load: p.Load.V, Coat: &p.Coat.V, Fryer: f.Simulated(), Program: p.Program.V}
+	ready, _, err := prep.NewPantry(nil).Ready(prep.Dish{Bench: &p.Bench.V,
+		Dish: program.Dish{Request: program.Request{Load: p.Load.V, Coat: &p.Coat.V, Fryer: f.Simulated(), Program: p.Program.V}}})
+	if err != nil {
+		return err
+	}
+	q := ready.Request
+	p.Load.V, p.Coat.V = q.Load, *q.Coat
 	c := store.Cook{PlanID: &p.ID, Name: p.Name, Guidance: "us", GuidanceC: 75, StartedAt: store.Time{Time: start}, Events: l.Events,
 		Crust: &w.crust, Inside: &w.inside, Note: &w.note, ChangeNext: &w.again}
 	c.Plan.V, c.Fryer.V = p, f

@@ -8,6 +8,7 @@ import (
 	"velocrustum/core/cook"
 	"velocrustum/core/program"
 	"velocrustum/core/safety"
+	"velocrustum/core/units"
 )
 
 // Cook is one live or finished run of a plan, with copies of the plan and
@@ -31,6 +32,17 @@ type Cook struct {
 	Basket     int                  `db:"basket"` // which basketful of the dish
 	Baskets    int                  `db:"baskets"`
 	Events     []cook.Event         `db:"-"`
+}
+
+// Request is what the cook's planned program is simulated by. Its copy of the
+// plan has the load and the coat as they went into the basket.
+func (c Cook) Request(say units.Household) program.Request {
+	p := c.Plan.V
+	q := program.Request{Load: p.Load.V, Coat: &p.Coat.V, Fryer: c.Fryer.V.Simulated(), Program: p.Program.V, Guidance: string(c.Guidance), Units: say}
+	if c.Guidance == safety.Stricter {
+		q.GuidanceC = c.GuidanceC
+	}
+	return q
 }
 
 // Summary is a cook as the logbook lists it.

@@ -4,6 +4,7 @@ import (
 	"database/sql"
 	"encoding/json"
 	"flag"
+	"fmt"
 	"os"
 	"path/filepath"
 	"reflect"
@@ -19,25 +20,40 @@ var columns = map[string][]string{
 	"marinades": {"marinade"}, "cooks": {"plan", "fryer", "planned", "forecast", "lab"},
 }
 
-// household opens the file of the first build.
-func household(t *testing.T) *Store {
+// lastOf is the migration after which documents have a version.
+var lastOf = map[int]int64{2: 7, Documents: 8}
+
+// firstBuild lays out the file of the first build, brought to a version of its
+// documents.
+func firstBuild(t *testing.T, version int) (path string) {
 	t.Helper()
 	dump, err := os.ReadFile("testdata/household.v1.sql")
 	if err != nil {
 		t.Fatal(err)
 	}
-	path := filepath.Join(t.TempDir(), "old.db")
+	path = filepath.Join(t.TempDir(), "old.db")
 	db, err := sql.Open("sqlite", path)
 	if err != nil {
 		t.Fatal(err)
 	}
+	defer func() { _ = db.Close() }()
 	if _, err := db.Exec(string(dump)); err != nil {
 		t.Fatal(err)
 	}
-	if err := db.Close(); err != nil {
+	p, err := steps(db)
+	if err != nil {
 		t.Fatal(err)
 	}
-	s, err := Open(t.Context(), path, func() time.Time { return noon })
+	if _, err := p.UpTo(t.Context(), lastOf[version]); err != nil {
+		t.Fatal(err)
+	}
+	return path
+}
+
+// household opens the file of the first build.
+func household(t *testing.T) *Store {
+	t.Helper()
+	s, err := Open(t.Context(), firstBuild(t, 2), func() time.Time { return noon })
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -46,12 +62,12 @@ func household(t *testing.T) *Store {
 }
 
 // documentsOf reads every document of a file as it is kept.
-func documentsOf(t *testing.T, s *Store) map[string]any {
+func documentsOf(t *testing.T, db *sql.DB) map[string]any {
 	t.Helper()
 	out := map[string]any{}
 	for table, names := range columns {
 		for _, name := range names {
-			rows, err := s.db.QueryContext(t.Context(), `SELECT id, `+name+` FROM `+table)
+			rows, err := db.QueryContext(t.Context(), `SELECT id, `+name+` FROM `+table)
 			if err != nil {
 				t.Fatal(err)
 			}
@@ -74,33 +90,42 @@ func documentsOf(t *testing.T, s *Store) map[string]any {
 	return out
 }
 
-func TestAFirstHouseholdIsRewrittenAsItWas(t *testing.T) {
-	s := household(t)
-	got := documentsOf(t, s)
-	const golden = "testdata/documents.v2.json"
-	if *writeGolden {
-		b, err := json.MarshalIndent(got, "", " ")
+// A household of the first build, in each version of its documents since.
+func TestAHouseholdIsRewrittenVersionByVersion(t *testing.T) {
+	for version := 2; version <= Documents; version++ {
+		db, err := sql.Open("sqlite", firstBuild(t, version))
 		if err != nil {
 			t.Fatal(err)
 		}
-		if err := os.WriteFile(golden, append(b, '\n'), 0o600); err != nil {
+		got := documentsOf(t, db)
+		if err := db.Close(); err != nil {
 			t.Fatal(err)
 		}
-	}
-	b, err := os.ReadFile(golden)
-	if err != nil {
-		t.Fatal(err)
-	}
-	var want map[string]any
-	if err := json.Unmarshal(b, &want); err != nil {
-		t.Fatal(err)
-	}
-	if len(got) != len(want) || len(got) < 20 {
-		t.Errorf("%d documents for %d", len(got), len(want))
-	}
-	for id, w := range want {
-		if !reflect.DeepEqual(got[id], w) {
-			t.Errorf("%s is %v, was %v", id, got[id], w)
+		golden := fmt.Sprintf("testdata/documents.v%d.json", version)
+		if *writeGolden && version == Documents {
+			b, err := json.MarshalIndent(got, "", " ")
+			if err != nil {
+				t.Fatal(err)
+			}
+			if err := os.WriteFile(golden, append(b, '\n'), 0o600); err != nil {
+				t.Fatal(err)
+			}
+		}
+		b, err := os.ReadFile(golden)
+		if err != nil {
+			t.Fatal(err)
+		}
+		var want map[string]any
+		if err := json.Unmarshal(b, &want); err != nil {
+			t.Fatal(err)
+		}
+		if len(got) != len(want) || len(got) < 20 {
+			t.Errorf("%d documents for %d", len(got), len(want))
+		}
+		for id, w := range want {
+			if !reflect.DeepEqual(got[id], w) {
+				t.Errorf("version %d: %s is %v, was %v", version, id, got[id], w)
+			}
 		}
 	}
 }
@@ -129,7 +154,7 @@ func kept(was, is any) bool {
 // what is in the file.
 func TestNothingIsLostInADocument(t *testing.T) {
 	s := household(t)
-	was := documentsOf(t, s)
+	was := documentsOf(t, s.db.DB)
 	ctx := t.Context()
 	again := func(id string, v any, err error) {
 		t.Helper()
@@ -195,12 +220,12 @@ func TestNothingIsLostInADocument(t *testing.T) {
 
 func TestADocumentOfAnotherVersionIsRefused(t *testing.T) {
 	var j JSON[[]string]
-	for _, text := range []string{`["airflow"]`, `{"version":3,"holds":["airflow"]}`, `{"version":2`} {
+	for _, text := range []string{`["airflow"]`, `{"version":2,"holds":["airflow"]}`, `{"version":4,"holds":["airflow"]}`, `{"version":3`} {
 		if err := j.Scan(text); err == nil {
 			t.Errorf("%s was read as %v", text, j.V)
 		}
 	}
-	if err := j.Scan(`{"version":2,"holds":["airflow"]}`); err != nil || len(j.V) != 1 {
+	if err := j.Scan(`{"version":3,"holds":["airflow"]}`); err != nil || len(j.V) != 1 {
 		t.Errorf("read %v, %v", j.V, err)
 	}
 }

@@ -10,12 +10,17 @@ import (
 // Settings are the household's.
 type Settings struct {
 	Temperature units.Temperature `db:"temperature"`
-	Mass        string            `db:"mass"`
+	Mass        units.Scale       `db:"mass"`
 	Spoons      units.Spoons      `db:"spoons"`
 	Guidance    safety.Guidance   `db:"guidance"`
 	GuidanceC   float64           `db:"guidance_c"`
 	Chime       bool              `db:"chime"`
 	Shortcuts   bool              `db:"shortcuts"`
+}
+
+// Units are those that the household reads in.
+func (s Settings) Units() units.Household {
+	return units.Household{Temperature: s.Temperature, Mass: s.Mass, Spoons: s.Spoons}
 }
 
 // Settings returns them.

@@ -67,14 +67,23 @@ func Open(ctx context.Context, path string, now func() time.Time) (*Store, error
 	return s, nil
 }
 
-func (s *Store) migrate(ctx context.Context, path string, existed bool) error {
+// steps are the migrations of a database.
+func steps(db *sql.DB) (*goose.Provider, error) {
 	sub, err := fs.Sub(migrations, "migrations")
 	if err != nil {
-		return err
+		return nil, err
 	}
-	p, err := goose.NewProvider(goose.DialectSQLite3, s.db.DB, sub)
+	p, err := goose.NewProvider(goose.DialectSQLite3, db, sub)
 	if err != nil {
-		return fmt.Errorf("reading the migrations: %w", err)
+		return nil, fmt.Errorf("reading the migrations: %w", err)
+	}
+	return p, nil
+}
+
+func (s *Store) migrate(ctx context.Context, path string, existed bool) error {
+	p, err := steps(s.db.DB)
+	if err != nil {
+		return err
 	}
 	pending, err := p.HasPending(ctx)
 	if err != nil {

@@ -585,12 +585,20 @@ export interface components {
             needsOilG: number;
             source: string;
         };
+        /** @description A dish, its fryer and its program. What is done on the bench is worked out from it each time; what is asked of is its first basket. */
         SimulationRequest: {
             load: components["schemas"]["Load"];
             coat?: components["schemas"]["Coat"];
-            fryer?: components["schemas"]["SimulationFryer"];
+            bench?: components["schemas"]["Bench"];
             program: components["schemas"]["Program"];
-            /** @description us, uk or stricter */
+            /** @description pieces in the first basket */
+            perBasket?: number;
+            fryer?: components["schemas"]["SimulationFryer"];
+            /** @description one of the household's */
+            fryerId?: string;
+            /** @description another fryer that shares the pieces */
+            secondFryerId?: string;
+            /** @description us, uk or stricter; the household's where left out */
             guidance?: string;
             /** Format: double */
             guidanceC?: number;
@@ -1154,8 +1162,6 @@ export interface components {
             };
             marinade?: components["schemas"]["Marinade"];
             coating: {
-                /** @description a coat in the place of the plan's */
-                coat?: string;
                 bag?: boolean;
                 /** @description none, mist, brush or toss */
                 oil?: string;
@@ -1555,6 +1561,8 @@ export interface operations {
                 chance?: boolean;
                 /** @description false leaves out what warnings propose, which takes longer than the window */
                 changes?: boolean;
+                /** @description carries the last stage on past the end, as far as a screen shows what would come */
+                ahead?: boolean;
             };
             header?: never;
             path?: never;
@@ -1642,12 +1650,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    request: components["schemas"]["SimulationRequest"];
-                    /** @description pieces in the first basket; 0 leaves it open */
-                    perBasket?: number;
-                    second?: components["schemas"]["SimulationFryer"];
-                };
+                "application/json": components["schemas"]["SimulationRequest"];
             };
         };
         responses: {
@@ -1697,10 +1700,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    request: components["schemas"]["SimulationRequest"];
-                    bench: components["schemas"]["Bench"];
-                };
+                "application/json": components["schemas"]["SimulationRequest"];
             };
         };
         responses: {

@@ -1,0 +1,98 @@
+package prep
+
+import (
+	"math"
+
+	"velocrustum/core/food"
+	"velocrustum/core/program"
+	"velocrustum/core/refuse"
+)
+
+// A Dish is the pieces as they were bought, the coat that was chosen, and what
+// is done to them on the bench. What the basket gets follows from all three,
+// each time anew, and is never written back.
+type Dish struct {
+	program.Dish
+	Bench *Bench // nil leaves all as it was bought
+}
+
+// Ready returns a dish as it goes into the basket, and the bench worked out,
+// nil where there is none. The error is refuse.Fields, those of the bench
+// under its name.
+func (p Pantry) Ready(d Dish) (program.Dish, *Worked, error) {
+	out := d.Dish
+	if d.Bench == nil {
+		return out, nil, out.Check()
+	}
+	if err := refuse.Under("bench.", d.Bench.Check(p)); err != nil {
+		return out, nil, err
+	}
+	if err := d.Bench.Cutting.cut(&out.Load); err != nil {
+		return out, nil, refuse.Under("bench.", err)
+	}
+	if err := out.Check(); err != nil {
+		return out, nil, err
+	}
+	coat := program.Coat{ID: "bare"}
+	if out.Coat != nil {
+		coat = *out.Coat
+	}
+	what, err := food.FindCoat(coat.ID)
+	if err != nil {
+		return out, nil, err
+	}
+	cut, err := food.FindCut(out.Load.Cut)
+	if err != nil {
+		return out, nil, err
+	}
+	thick := 0.0
+	if mm := out.Load.ThicknessMm; mm != nil {
+		thick = *mm
+	}
+	lot := LotOf(cut, out.Load.PieceMassG, thick, out.Load.Pieces)
+	lot.Wet = food.Surface(out.Load.Surface)
+	w, err := p.Work(lot, what, coat.OilG, *d.Bench)
+	if err != nil {
+		return out, nil, refuse.Under("bench.", err)
+	}
+	w.Effects.into(&out.Load, &coat)
+	out.Coat = &coat
+	return out, &w, out.Check()
+}
+
+// into tells a simulation what was done.
+func (e Effects) into(load *program.Load, coat *program.Coat) {
+	if e.SurfaceWaterG != nil {
+		load.SurfaceWaterG = e.SurfaceWaterG
+	}
+	if e.SpreadPct != nil {
+		load.SpreadPct = e.SpreadPct
+	}
+	if e.SaltPct != nil {
+		coat.SaltPct = *e.SaltPct
+	}
+	if e.OilG != nil {
+		coat.OilG = *e.OilG
+	}
+	coat.SugarPct = math.Min(30, coat.SugarPct+e.SugarPct)
+}
+
+// cut makes the pieces of a load what they are cut into.
+func (c *Cutting) cut(l *program.Load) error {
+	if c == nil {
+		return nil
+	}
+	if c.WholeG > 0 && c.Pieces > 0 {
+		l.Pieces, l.PieceMassG = c.Pieces, c.WholeG/float64(c.Pieces)
+	}
+	if c.As == "" {
+		return nil
+	}
+	n, g, err := Make(l.Cut, c.As, l.Pieces, l.PieceMassG)
+	if err != nil {
+		return err
+	}
+	// A ruler's thickness was that of the piece before.
+	l.Cut, l.Pieces, l.PieceMassG, l.ThicknessMm = c.As, min(program.MaxPieces, n), math.Round(g*10)/10, nil
+	return nil
+}

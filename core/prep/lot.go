@@ -1,0 +1,28 @@
+package prep
+
+import "velocrustum/core/food"
+
+// A Lot is the pieces on the bench, all alike.
+type Lot struct {
+	Cut    food.Cut
+	Piece  food.Piece
+	Pieces int
+	PieceG float64
+	// Wet is how wet they are as they came; empty is wiped.
+	Wet food.Surface
+}
+
+// LotOf returns pieces of a cut by their weight, g, and thickness, mm; 0 works
+// it out from the weight.
+func LotOf(cut food.Cut, pieceG, thicknessMm float64, pieces int) Lot {
+	return Lot{Cut: cut, Piece: cut.Piece(pieceG, thicknessMm), Pieces: pieces, PieceG: pieceG}
+}
+
+// MassG is what all weigh raw, g, bones included.
+func (l Lot) MassG() float64 { return l.PieceG * float64(l.Pieces) }
+
+// EdibleG is that without bones.
+func (l Lot) EdibleG() float64 { return l.MassG() * (1 - l.Cut.Bone) }
+
+// Surface is that of all, in 100 cm².
+func (l Lot) Surface() float64 { return float64(l.Pieces) * l.Piece.Surface * 100 }

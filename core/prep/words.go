@@ -1,0 +1,344 @@
+package prep
+
+import (
+	"fmt"
+	"math"
+	"strings"
+
+	"velocrustum/core/food"
+	"velocrustum/core/safety"
+	"velocrustum/core/units"
+)
+
+// A Station is one step of the bench, in the order of the hands.
+type Station struct {
+	ID       string   `json:"id"`
+	Title    string   `json:"title"`
+	Headline string   `json:"headline"` // how much, how long
+	Why      string   `json:"why"`
+	Cautions []string `json:"cautions"`
+}
+
+// words puts the figures of a bench into sentences in a household's units.
+type words struct {
+	*Worked
+	p Pantry
+	units.Household
+}
+
+// Words returns the stations of a worked bench in the order of the hands.
+func (w *Worked) Words(p Pantry, h units.Household) []Station {
+	say := words{w, p, h}
+	b := &w.Bench
+	out := []Station{}
+	if b.Cutting != nil || w.Lot.Cut.Stuffing > 0 || say.wrapped() {
+		out = append(out, say.cutting())
+	}
+	out = append(out, say.drying())
+	if b.Salting != nil {
+		out = append(out, say.salting(b.Salting))
+	}
+	if w.Marinaded != nil {
+		out = append(out, say.marinating(w.Marinaded))
+	}
+	out = append(out, say.coating())
+	if len(b.Finish) > 0 {
+		out = append(out, say.finishing())
+	}
+	if w.SaltPct > tooSalty {
+		for i := range out {
+			if s := &out[i]; s.ID == "salt" || s.ID == "marinade" || s.ID == "finish" {
+				s.Cautions = append(s.Cautions, fmt.Sprintf("With all sources it comes to %.1f %% salt, too salty for most; %g is mild, %g bold.", w.SaltPct, MildSalt, BoldSalt))
+				break
+			}
+		}
+	}
+	return out
+}
+
+func (w words) wrapped() bool {
+	return w.Coated.Coat.ID == food.Wrap || w.Lot.Cut.Wrapped()
+}
+
+// sliceMm is how wide a slice of a wrap is, where nobody says.
+const sliceMm = 30.0
+
+// cutting says how many pieces and how large, what goes into them and what
+// around them.
+func (w words) cutting() Station {
+	l := &w.Lot
+	c := w.Bench.Cutting
+	if c == nil {
+		c = &Cutting{}
+	}
+	s := Station{ID: "cut", Title: "Cut", Cautions: []string{}}
+	s.Headline = fmt.Sprintf("%d %s of %s, %s thick", l.Pieces, plural(l.Pieces, l.Cut.Name, l.Cut.Plural), w.Grams(l.PieceG), w.Millimetres(l.Piece.Thickness*1000))
+	if c.WholeG > 0 {
+		from := int(math.Floor(c.WholeG/l.PieceG + 1e-9))
+		s.Why = fmt.Sprintf("%s make %d of them, with %s over. ", w.Grams(c.WholeG), from, w.Grams(c.WholeG-float64(from)*l.PieceG))
+	}
+	if l.Cut.Stuffing > 0 {
+		each := l.PieceG * l.Cut.Stuffing
+		s.Why += fmt.Sprintf("Stuff each with %s, %s in all. ", w.Grams(each), w.Grams(each*float64(l.Pieces)))
+		s.Cautions = append(s.Cautions, "A stuffing has to reach its own temperature, the poultry's; stuff just before frying.")
+	}
+	if w.wrapped() {
+		// A slice goes around once, with a fifth over for the seam.
+		wide := c.SliceMm
+		if wide == 0 {
+			wide = sliceMm
+		}
+		girth := math.Pi * (l.Piece.Width + l.Piece.Thickness) / 2 * 1000
+		each := math.Max(1, math.Round(l.Piece.Length*1000/wide))
+		s.Why += fmt.Sprintf("Around each: %.0f %s of %s, %s long, seam down. ", each, plural(int(each), "slice", "slices"), w.Millimetres(wide), w.Millimetres(math.Ceil(1.2*girth)))
+	}
+	if c.SpreadPct > 0 {
+		s.Why += fmt.Sprintf("Nineteen in twenty within %.0f %% of that: the thickest decides when all are safe, the thinnest when the first is dry.", c.SpreadPct)
+	} else {
+		s.Why += "Even pieces cook evenly."
+	}
+	return s
+}
+
+func (w words) drying() Station {
+	d := w.Bench.Drying
+	if d.School == "" {
+		d = asIs(w.Lot.Wet)
+	}
+	s := Station{ID: "dry", Title: "Dry", Cautions: []string{}}
+	switch d.School {
+	case "rack":
+		s.Headline = fmt.Sprintf("Wipe, then %s on a rack", hoursWords(d.Hours))
+		s.Why = fmt.Sprintf("Uncovered at %s the fridge takes about %s of water off all of them.", w.Degrees(fridge), w.Grams(math.Round(rackTakes*d.Hours*w.Lot.Surface())))
+		s.Cautions = append(s.Cautions, fmt.Sprintf("Fridge at %s or under, raw food below what is eaten raw.", w.Degrees(fridge)))
+	case "wet":
+		s.Headline = "Left wet"
+		s.Why = fmt.Sprintf("About %s of water have to boil off before anything crisps.", w.Grams(math.Round(d.SurfaceWater()*w.Lot.Surface())))
+	case "rinse":
+		s.Headline = "Rinse, then wipe dry"
+		s.Why = "Wiped dry it is as dry as unrinsed."
+	default:
+		s.Headline = "Wipe with paper"
+		s.Why = "A dry surface decides crispness, and paper leaves little on it."
+	}
+	if (d.School == "rinse" || d.School == "wet") && (w.Lot.Cut.Class == safety.Poultry || w.Lot.Cut.Class == safety.Stuffed) {
+		s.Cautions = append(s.Cautions, "Public advice is not to rinse raw poultry: splashes spread germs around the sink.")
+	}
+	return s
+}
+
+func (w words) salting(c *Salting) Station {
+	s := Station{ID: "salt", Title: "Salt", Cautions: []string{}}
+	id := c.Salt
+	if id == "" {
+		id = usualSalt
+	}
+	salt := w.p[id]
+	if b := w.Brine; b != nil {
+		in := ""
+		if c.School == "soak" && c.Liquid != "" {
+			in = " of " + b.Liquid
+		}
+		s.Headline = fmt.Sprintf("%s of salt (%s) in %s%s, %s", w.Grams(b.SaltG), w.Spooned(b.SaltG/salt.Density), w.Litres(b.Ml), in, hoursWords(c.Hours))
+		if b.SaltG == 0 {
+			s.Headline = fmt.Sprintf("%s%s, no salt, %s", w.Litres(b.Ml), in, hoursWords(c.Hours))
+		}
+		if w.Salted == nil {
+			s.Why = "Without salt nothing goes in; it wets the surface, so wipe it dry."
+			return s
+		}
+	} else {
+		if w.Salted == nil {
+			others := 0.0
+			for _, g := range w.SaltFrom {
+				others += g
+			}
+			s.Headline = "No salt: it is in the rest"
+			s.Why = fmt.Sprintf("The other sources bring %s already, %.1f %%.", w.Grams(others), 100*others/w.Lot.EdibleG())
+			return s
+		}
+		s.Headline = fmt.Sprintf("%s of salt: %s of %s", w.Grams(w.RubG), w.Spooned(w.RubG/salt.Density), salt.Name)
+	}
+	got := w.Salted
+	middle := "the middle stays plain"
+	if got.CentrePct >= 0.5*got.MeanPct {
+		middle = "and the middle too"
+	}
+	s.Why = fmt.Sprintf("After %s it is seasoned %s in, %s. Four fifths are in after %s.", hoursWords(c.Hours), w.Millimetres(got.ReachMm), middle, orLonger(got.To80Hours))
+	share := 50.0
+	if c.Even > 0 {
+		share = 100 * c.Even
+	}
+	s.Why += fmt.Sprintf(" The middle has %.0f %% of the mean after %s.", share, orLonger(got.EvenHours))
+	if c.School != "dry" {
+		s.Why += fmt.Sprintf(" Left for days it would even out at %.1f %%.", got.EquilibriumPct)
+	}
+	s.Cautions = w.chilled(s.Cautions, c.Hours)
+	if w.Lot.Cut.Class == safety.Fish && c.Hours > 1 {
+		s.Cautions = append(s.Cautions, "Fish turns firm, as if cured, after about an hour in salt.")
+	}
+	return s
+}
+
+// chilled adds where it has to stand, if that is long.
+func (w words) chilled(cautions []string, hours float64) []string {
+	if hours <= 2 {
+		return cautions
+	}
+	return append(cautions, fmt.Sprintf("Over two hours always in the fridge, at %s or under.", w.Degrees(fridge)))
+}
+
+func (w words) marinating(m *Marinaded) Station {
+	s := Station{ID: "marinade", Title: "Marinate", Headline: fmt.Sprintf("%s in the fridge", hoursWords(m.Hours)), Cautions: []string{}}
+	r := m.Reach
+	for1, whole := w.Whole()
+	per := m.PerKg.part(for1 / 1000)
+	s.Why = fmt.Sprintf("%s The limit is set by the %s: worth it from %s; past %s it is %s. For %s of meat it holds %s of salt, %s of sugar, %s of acid and %s of fat; %s of it go along into the basket.",
+		r.verdict(m.Hours), r.Kind, hoursWords(r.Least), hoursWords(r.Most), r.Past, whole,
+		w.Grams(per.SaltG), w.Grams(per.SugarG), w.Grams(per.AcidG), w.Grams(per.FatG), w.Grams(m.TakenG))
+	if m.PerKg.SaltG > 0 {
+		s.Why += fmt.Sprintf(" Its salt gets %s in.", w.Millimetres(m.Salted.ReachMm))
+	}
+	if kept := w.KeptBackG.MassG; kept > 0 {
+		s.Why += fmt.Sprintf(" %s of the dry seasoning are kept for the coat.", w.Grams(kept))
+	}
+	s.Cautions = append(w.chilled(s.Cautions, m.Hours), "Throw used marinade away, or boil it.")
+	return s
+}
+
+// verdict says whether so many hours are worth it.
+func (r Reach) verdict(hours float64) string {
+	switch {
+	case hours > r.Most:
+		short, _, _ := strings.Cut(r.Past, ":")
+		return fmt.Sprintf("Too long: %s.", short)
+	case hours < r.Least:
+		return fmt.Sprintf("Hardly worth it before %s.", hoursWords(r.Least))
+	}
+	return fmt.Sprintf("Good: best around %s, most %s.", hoursWords(r.Best), hoursWords(r.Most))
+}
+
+func (w words) coating() Station {
+	s := Station{ID: "coat", Title: "Coat and oil", Cautions: []string{}}
+	coat, c := w.Coated.Coat, w.Bench.Coating
+	if len(w.Coated.Bowls) == 0 {
+		s.Headline = w.Grams(w.Coated.OilG) + " of oil"
+		if w.Coated.OilG == 0 {
+			s.Headline = "Nothing on it"
+		}
+		s.Why = "No layer of its own."
+		switch {
+		case coat.ID == food.Wrap:
+			s.Why = "The wrap renders its own fat."
+		case w.Lot.Cut.SkinMm > 0:
+			s.Why += " The skin renders its own fat."
+		}
+	} else {
+		s.Headline = "Put out " + w.bowls()
+		s.Why = fmt.Sprintf("%s stick to the surface of all of them; top the bowls up rather than fill them.", w.Grams(w.Coated.StuckG))
+		if coat.ID == leavened {
+			s.Headline = "Rub in " + w.bowls()
+			s.Why = "It makes the skin alkaline: that browns sooner and blisters thin. Mix it with the salt and the spices."
+			s.Cautions = append(s.Cautions, "Baking powder, not soda alone: that tastes of soap.")
+		}
+		if w.Coated.RestMin >= 5 {
+			s.Why += fmt.Sprintf(" Rest %.0f min so that it holds.", w.Coated.RestMin)
+		}
+	}
+	if g := w.Coated.LeaveningG; g > 0 {
+		s.Headline += fmt.Sprintf("; %s of baking powder (%s) in the flour", w.Grams(g), w.Spooned(g/w.p["leavening"].Density))
+		s.Why += " Its gas makes the crust lighter to the bite, which the forecast leaves out."
+	}
+	s.Why += w.oiling()
+	if c.Oil == "mist" {
+		s.Cautions = append(s.Cautions, "No spray with propellant on non-stick surfaces.")
+	}
+	if c.Where == "up" && coat.NeedsOil > 0 && w.Coated.OilG > 0 {
+		s.Cautions = append(s.Cautions, "Dry patches on the other side stay pale and floury; mist them at the turn.")
+	}
+	s.Cautions = append(s.Cautions, c.unused(coat, w.p)...)
+	if len(w.Allergens) > 0 {
+		s.Cautions = append(s.Cautions, "Holds "+list(w.Allergens)+".")
+	}
+	return s
+}
+
+// bowls says what to put out.
+func (w words) bowls() string {
+	var out []string
+	for _, b := range w.Coated.Bowls {
+		ing := w.p[b.Ingredient]
+		text := fmt.Sprintf("%s of %s (%s)", w.Grams(b.PutOutG), ing.Name, w.Spooned(b.PutOutG/ing.Density))
+		if ing.Role == Egg {
+			text = fmt.Sprintf("%d %s", w.Coated.Eggs, plural(w.Coated.Eggs, "egg", "eggs"))
+			if g := w.Coated.StretchG; g >= 1 {
+				text += fmt.Sprintf(" with %s of water", w.Grams(g))
+			}
+		}
+		out = append(out, text)
+	}
+	return strings.Join(out, ", then ")
+}
+
+// oiling says how much oil goes where, and when.
+func (w words) oiling() string {
+	c, g := w.Bench.Coating, w.Coated.OilG
+	if g == 0 {
+		return " No oil."
+	}
+	if c.Oil == "" {
+		return fmt.Sprintf(" Oil: %s.", w.Grams(g))
+	}
+	where := "all over"
+	if c.Where == "up" {
+		where = "on the side that is up"
+	}
+	passes := max(1, c.Passes)
+	if passes == 1 {
+		return fmt.Sprintf(" Oil: %s %s.", w.Grams(g), where)
+	}
+	return fmt.Sprintf(" Oil: %s %s in %d passes of %s, thin and each let in before the next.", w.Grams(g), where, passes, w.Grams(g/float64(passes)))
+}
+
+func (w words) finishing() Station {
+	s := Station{ID: "finish", Title: "Finish", Headline: w.Grams(w.FinishG.MassG) + " on all of it", Cautions: []string{}}
+	by := w.Bench.Salting
+	switch g := w.FinishG.SaltG; {
+	case g < tooLittle:
+		s.Why = "It brings no salt."
+	case by != nil && by.School == "dry":
+		s.Why = fmt.Sprintf("It brings %s of salt; the rub has dropped by that.", w.Grams(g))
+	default:
+		s.Why = fmt.Sprintf("It brings %s of salt, on top of the rest.", w.Grams(g))
+	}
+	return s
+}
+
+// hoursWords words a time: "20 min", "8 h".
+func hoursWords(h float64) string {
+	if h < 1 {
+		return fmt.Sprintf("%.0f min", math.Round(h*12)*5)
+	}
+	return fmt.Sprintf("%.0f h", math.Round(h))
+}
+
+func orLonger(h float64) string {
+	if h == 0 {
+		return "more than four days"
+	}
+	return hoursWords(h)
+}
+
+func plural(n int, one, more string) string {
+	if n == 1 {
+		return one
+	}
+	return more
+}
+
+func list(names []string) string {
+	if len(names) == 1 {
+		return names[0]
+	}
+	return strings.Join(names[:len(names)-1], ", ") + " and " + names[len(names)-1]
+}

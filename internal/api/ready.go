@@ -1,0 +1,74 @@
+package api
+
+import (
+	"context"
+	"errors"
+
+	"velocrustum/core/prep"
+	"velocrustum/core/program"
+	"velocrustum/core/refuse"
+	"velocrustum/core/safety"
+	"velocrustum/internal/store"
+)
+
+// dish puts together what was asked for: the household's fryers by their ids,
+// and its guidance where none is named.
+func (s *Server) dish(ctx context.Context, q SimulationRequest) (prep.Dish, error) {
+	set, err := s.store.Settings(ctx)
+	if err != nil {
+		return prep.Dish{}, err
+	}
+	d := prep.Dish{Bench: q.Bench}
+	d.Request = program.Request{Load: q.Load, Coat: q.Coat, Fryer: q.Fryer, Program: q.Program, CrustWanted: q.CrustWanted,
+		TailMin: orElse(q.TailMin, 0), Guidance: string(set.Guidance), Units: set.Units()}
+	if set.Guidance == safety.Stricter {
+		d.GuidanceC = set.GuidanceC
+	}
+	if q.Guidance != nil {
+		d.Guidance, d.GuidanceC = *q.Guidance, orElse(q.GuidanceC, 0)
+	}
+	d.PerBasket = orElse(q.PerBasket, 0)
+	for _, f := range []struct {
+		field string
+		id    *string
+		into  **program.Fryer
+	}{{"fryerId", q.FryerId, &d.Fryer}, {"secondFryerId", q.SecondFryerId, &d.Second}} {
+		if f.id == nil {
+			continue
+		}
+		own, err := s.store.Fryer(ctx, *f.id)
+		if errors.Is(err, store.ErrNotFound) {
+			return d, refuse.One(f.field, *f.id, "the id of one of your fryers")
+		} else if err != nil {
+			return d, err
+		}
+		*f.into = own.Simulated()
+	}
+	return d, nil
+}
+
+// ready is what was asked for as it goes into the basket, off the bench.
+func (s *Server) ready(ctx context.Context, q SimulationRequest) (program.Dish, error) {
+	d, err := s.dish(ctx, q)
+	if err != nil {
+		return program.Dish{}, err
+	}
+	pantry, _, err := s.pantry(ctx)
+	if err != nil {
+		return program.Dish{}, err
+	}
+	out, _, err := pantry.Ready(d)
+	return out, err
+}
+
+// Simulate answers POST /simulations.
+func (s *Server) Simulate(ctx context.Context, r SimulateRequestObject) (SimulateResponseObject, error) {
+	d, err := s.ready(ctx, *r.Body)
+	if err != nil {
+		return nil, err
+	}
+	a, err := program.Simulate(ctx, d.First(), program.Options{
+		NoChance: !orElse(r.Params.Chance, true), Changes: orElse(r.Params.Changes, true), Ahead: orElse(r.Params.Ahead, false),
+	})
+	return Simulate200JSONResponse(a), err
+}
