@@ -198,6 +198,17 @@ const (
 	Racked Surface = "racked"
 )
 
+// Words returns what a surface is called, and how an order has it.
+func (s Surface) Words() (name, says string) {
+	switch s {
+	case Wet:
+		return "Wet from the tap or the brine", "still wet"
+	case Racked:
+		return "Wiped, then two hours on a rack in the fridge", "dried on the rack"
+	}
+	return "Wiped with paper", "wiped dry"
+}
+
 // Surfaces lists the known ones, the wettest first.
 var Surfaces = []Surface{Wet, Wiped, Racked}
 

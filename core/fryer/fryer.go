@@ -17,6 +17,14 @@ const (
 	Oven   Kind = "oven"
 )
 
+// Words returns what a kind is called, and how it is said in passing.
+func (k Kind) Words() (name, says string) {
+	if k == Oven {
+		return "Oven with trays", "oven"
+	}
+	return "Drawer with a basket", "drawer"
+}
+
 // Kinds lists the known builds.
 var Kinds = []Kind{Drawer, Oven}
 

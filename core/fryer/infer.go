@@ -96,3 +96,11 @@ func Infer(k Known) (Inferred, error) {
 	guess("dial")
 	return out, nil
 }
+
+// Usual is what stands on the boxes of a usual drawer, of two drawers in one
+// housing, and of an oven.
+var Usual = []Known{
+	{Kind: Drawer, Litres: 5, PowerW: 1500, Drawers: 1},
+	{Kind: Drawer, Litres: 8, PowerW: 2200, Drawers: 2},
+	{Kind: Oven, Litres: 12, PowerW: 1500, Drawers: 1},
+}

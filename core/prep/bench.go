@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"slices"
 
+	"velocrustum/core/program"
 	"velocrustum/core/refuse"
 )
 
@@ -60,43 +61,97 @@ type Marinade struct {
 	ForG float64 `json:"forG,omitempty"`
 }
 
-// Limits of a bench.
-const (
-	MaxHours = 96.0
-	MaxItems = 24
-	MaxItemG = 20000.0
+// maxItems is how many ingredients a marinade and a finish have together.
+const maxItems = 24
+
+// Limits are what the figures of a bench may be.
+var Limits = refuse.Limits{
+	"servings":            {Min: 1, Max: 40, Step: 1, Unit: "servings"},
+	"drying.hours":        {Min: 0, Max: 48, Step: 0.5, Unit: "hours"},
+	"coating.passes":      {Min: 1, Max: 6, Step: 1, Unit: "passes"},
+	"coating.starch":      {Min: 0, Max: 0.5, Step: 0.05, Unit: "of the flour"},
+	"cutting.wholeG":      {Min: 0, Max: 20000, Step: 10, Unit: "g"},
+	"cutting.spreadPct":   {Min: 0, Max: 40, Step: 1, Unit: "percent"},
+	"cutting.sliceMm":     {Min: 0, Max: 120, Step: 1, Unit: "mm"},
+	"cutting.pieces":      {Min: 0, Max: program.MaxPieces, Step: 1, Unit: "pieces"},
+	"prices.meatPerKg":    {Min: 0, Max: 10000, Step: 0.5, Unit: "for 1 kg"},
+	"prices.perKWh":       {Min: 0, Max: 1000, Step: 0.1, Unit: "for 1 kWh"},
+	"salting.hours":       {Min: 0, Max: 96, Step: 0.5, Unit: "hours"},
+	"salting.targetPct":   {Min: 0, Max: 3, Step: 0.05, Unit: "percent"},
+	"salting.even":        {Min: 0, Max: 0.95, Step: 0.05, Unit: "of the mean"},
+	"salting.waterG":      {Min: 0, Max: 20000, Step: 100, Unit: "g"},
+	"salting.strengthPct": {Min: 0, Max: 26, Step: 0.5, Unit: "percent of the water"},
+	"marinade.hours":      {Min: 0, Max: 96, Step: 0.25, Unit: "hours"},
+	"marinade.coatShare":  {Min: 0, Max: 1, Step: 0.1, Unit: "of the dry seasoning"},
+	"marinade.forG":       {Min: 0, Max: 20000, Step: 10, Unit: "g"},
+	"marinade.items.g":    {Min: 0, Max: 20000, Step: 1, Unit: "g"},
+}
+
+// Usual is what a step begins with when it is put on the bench.
+var Usual = Bench{
+	Servings: defaultServings,
+	Cutting:  &Cutting{SpreadPct: 8},
+	Drying:   Drying{School: "wipe"},
+	Salting:  &Salting{School: "dry", Salt: usualSalt, TargetPct: UsualSalt, Hours: 2, Even: halfWay},
+	Marinade: &Marinade{Items: []Item{}, Hours: 2},
+	Coating:  Coating{Passes: 1},
+}
+
+// What another school of drying and salting begins with.
+var (
+	UsualRack  = Drying{School: "rack", Hours: rackedFor}
+	UsualBrine = Salting{School: "brine", WaterG: 1000, StrengthPct: 5}
+	UsualSoak  = Salting{School: "soak", WaterG: 1000, StrengthPct: 1, Liquid: "buttermilk"}
+)
+
+// A Level is a figure by what a cook calls it.
+type Level struct {
+	Name  string  `json:"name"`
+	Value float64 `json:"value"`
+}
+
+// Levels of salt in the edible part, percent; of how much of the mean the
+// middle is to have; of how far the pieces differ, percent.
+var (
+	SaltLevels   = []Level{{"Mild", MildSalt}, {"Usual", UsualSalt}, {"Bold", BoldSalt}}
+	EvenLevels   = []Level{{"A little", 0.2}, {"Half", halfWay}, {"Nearly all", 0.8}}
+	SpreadLevels = []Level{{"Very even", 4}, {"By a careful hand", 8}, {"As they come", 16}}
 )
 
 // Check returns what is wrong as refuse.Fields, or nil.
 func (b Bench) Check(p Pantry) error {
 	var c refuse.Check
-	c.Within("servings", float64(b.Servings), 0, 40, "servings")
+	if b.Servings != 0 {
+		c.In(Limits, "servings", float64(b.Servings))
+	}
 	c.Among("drying.school", b.Drying.School, "", "wipe", "rack", "rinse", "wet")
-	c.Within("drying.hours", b.Drying.Hours, 0, 48, "hours")
+	c.In(Limits, "drying.hours", b.Drying.Hours)
 	c.Among("coating.oil", b.Coating.Oil, "", "none", "mist", "brush", "toss")
-	c.Within("coating.passes", float64(b.Coating.Passes), 0, 6, "passes")
-	c.Within("coating.starch", b.Coating.Starch, 0, 0.5, "of the flour")
+	if b.Coating.Passes != 0 {
+		c.In(Limits, "coating.passes", float64(b.Coating.Passes))
+	}
+	c.In(Limits, "coating.starch", b.Coating.Starch)
 	c.Among("coating.where", b.Coating.Where, "", "all", "up")
 	c.Among("coating.flour", b.Coating.Flour, "", "wheat-flour", "rice-flour", "chickpea-flour")
 	c.Among("coating.crumbs", b.Coating.Crumbs, "", "crumbs", "rice-crumbs")
 	if cut := b.Cutting; cut != nil {
-		c.Within("cutting.wholeG", cut.WholeG, 0, MaxItemG, "g")
-		c.Within("cutting.spreadPct", cut.SpreadPct, 0, 40, "percent")
-		c.Within("cutting.sliceMm", cut.SliceMm, 0, 120, "mm")
-		c.Within("cutting.pieces", float64(cut.Pieces), 0, 120, "pieces")
+		c.In(Limits, "cutting.wholeG", cut.WholeG)
+		c.In(Limits, "cutting.spreadPct", cut.SpreadPct)
+		c.In(Limits, "cutting.sliceMm", cut.SliceMm)
+		c.In(Limits, "cutting.pieces", float64(cut.Pieces))
 	}
 	if by := b.Prices; by != nil {
-		c.Within("prices.meatPerKg", by.MeatPerKg, 0, 10000, "for 1 kg")
-		c.Within("prices.perKWh", by.PerKWh, 0, 1000, "for 1 kWh")
+		c.In(Limits, "prices.meatPerKg", by.MeatPerKg)
+		c.In(Limits, "prices.perKWh", by.PerKWh)
 	}
 	if s := b.Salting; s != nil {
 		c.Among("salting.school", s.School, "dry", "brine", "soak")
 		c.Among("salting.liquid", s.Liquid, "", "water", "milk", "buttermilk")
-		c.Within("salting.hours", s.Hours, 0, MaxHours, "hours")
-		c.Within("salting.targetPct", s.TargetPct, 0, 3, "percent")
-		c.Within("salting.even", s.Even, 0, 0.95, "of the mean")
-		c.Within("salting.waterG", s.WaterG, 0, MaxItemG, "g")
-		c.Within("salting.strengthPct", s.StrengthPct, 0, 26, "percent of the water")
+		c.In(Limits, "salting.hours", s.Hours)
+		c.In(Limits, "salting.targetPct", s.TargetPct)
+		c.In(Limits, "salting.even", s.Even)
+		c.In(Limits, "salting.waterG", s.WaterG)
+		c.In(Limits, "salting.strengthPct", s.StrengthPct)
 		if s.School != "dry" && s.WaterG == 0 {
 			c.Add("salting.waterG", "0", "the liquid of the "+s.School+", in g")
 		}
@@ -108,16 +163,16 @@ func (b Bench) Check(p Pantry) error {
 	}
 	items := slices.Clone(b.Finish)
 	if m := b.Marinade; m != nil {
-		c.Within("marinade.hours", m.Hours, 0, MaxHours, "hours")
-		c.Within("marinade.coatShare", m.CoatShare, 0, 1, "of the dry seasoning")
-		c.Within("marinade.forG", m.ForG, 0, MaxItemG, "g")
+		c.In(Limits, "marinade.hours", m.Hours)
+		c.In(Limits, "marinade.coatShare", m.CoatShare)
+		c.In(Limits, "marinade.forG", m.ForG)
 		items = append(items, m.Items...)
 	}
-	if len(items) > MaxItems {
-		c.Add("marinade.items", fmt.Sprintf("%d ingredients", len(items)), fmt.Sprintf("up to %d", MaxItems))
+	if len(items) > maxItems {
+		c.Add("marinade.items", fmt.Sprintf("%d ingredients", len(items)), fmt.Sprintf("up to %d", maxItems))
 	}
 	for _, it := range items {
-		c.Within("marinade.items.g", it.G, 0, MaxItemG, "g")
+		c.In(Limits, "marinade.items.g", it.G)
 		if _, err := p.Find(it.Ingredient); err != nil {
 			c.Add("marinade.items.ingredient", fmt.Sprintf("%q", it.Ingredient), "an ingredient of the pantry")
 		}

@@ -79,7 +79,7 @@ func (p Pantry) Coat(lot Lot, coat food.Coat, c Coating, plannedOilG float64) (C
 	if c.LargeEggs {
 		egg = 50
 	}
-	if coat.ID == leavened {
+	if out.Rubbed() {
 		i, g := p["leavening"], rubLeavening*lot.MassG()/1000
 		out.Kept.add(i, g)
 		out.StuckG = g
@@ -128,6 +128,18 @@ const leavened = "leavened-rub"
 
 // A coat of flour and starch sticks as one: its starch is a share of both.
 const withStarch = "flour-starch"
+
+// Rubbed says whether the coat is rubbed in.
+func (c *Coated) Rubbed() bool { return c.Coat.ID == leavened }
+
+// StarchShare is that of a coat of flour and starch; 0 of another.
+func (c *Coated) StarchShare() float64 {
+	if c.Coat.ID != withStarch {
+		return 0
+	}
+	flour, starch := c.Bowls[0].SticksG, c.Bowls[1].SticksG
+	return starch / (flour + starch)
+}
 
 // chosen returns what is in a bowl by the cook's choices, and what of it
 // sticks on 100 cm².

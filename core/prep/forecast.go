@@ -30,6 +30,7 @@ type Forecast struct {
 	Answer  program.Answer // of the first basket
 	// EnergyWh is that of all baskets, and OvenWh and PanWh that of others.
 	EnergyWh, OvenWh, PanWh float64
+	Servings                int
 	// Plate is a serving, and DeepFried the same from oil.
 	Plate, DeepFried Plate
 }
@@ -66,10 +67,12 @@ func (p Pantry) Forecast(ctx context.Context, d Dish, h units.Household) (Foreca
 	}
 	for _, st := range w.Words(p, h) {
 		step := Step{Station: st, Load: f.Load, Coat: f.Coat, Does: "Nothing that the basket feels."}
-		switch st.ID {
-		case "cut":
+		switch {
+		case st.Headline == nothingYet:
+			step.Does = ""
+		case st.ID == "cut":
 			step.Does, err = spread(ctx, q)
-		case "finish":
+		case st.ID == "finish":
 		default:
 			f.skip(&step, sugar)
 			without := ready
@@ -94,11 +97,10 @@ func (p Pantry) Forecast(ctx context.Context, d Dish, h units.Household) (Foreca
 	}
 	f.EnergyWh = end.EnergyWh * float64(f.Load.Pieces) / float64(q.Load.Pieces)
 	f.OvenWh, f.PanWh = OvenWh(minutes), PanWh(w.Lot.MassG(), end.MassLossPct)
-	servings := d.Bench.Servings
-	if servings == 0 {
-		servings = defaultServings
+	if f.Servings = d.Bench.Servings; f.Servings == 0 {
+		f.Servings = defaultServings
 	}
-	f.Plate, f.DeepFried = w.Serve(servings, kept)
+	f.Plate, f.DeepFried = w.Serve(f.Servings, kept)
 	return f, nil
 }
 

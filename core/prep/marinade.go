@@ -132,6 +132,19 @@ func (m Marinade) made(massG float64) Marinade {
 	return m
 }
 
+// For returns the marinade for so much meat in amounts to be weighed, or nil
+// if it is for that already.
+func (m Marinade) For(massG float64) *Marinade {
+	if m.ForG == 0 || m.ForG == massG {
+		return nil
+	}
+	out := m.made(massG)
+	for i := range out.Items {
+		out.Items[i].G = math.Round(out.Items[i].G*10) / 10
+	}
+	return &out
+}
+
 // A Marinaded is what a marinade does.
 type Marinaded struct {
 	// Per kilogram of meat: all that is in the bowl.

@@ -133,6 +133,18 @@ func (p Pantry) Find(id string) (Ingredient, error) {
 // isSalt says whether an ingredient is a salt, to be used as one.
 func (i Ingredient) isSalt() bool { return i.Salt >= 90 }
 
+// Salts returns the ids of the salts.
+func (p Pantry) Salts() []string {
+	out := []string{}
+	for id, i := range p {
+		if i.isSalt() {
+			out = append(out, id)
+		}
+	}
+	slices.Sort(out)
+	return out
+}
+
 // Check returns what is wrong with an ingredient's figures as refuse.Fields,
 // or nil.
 func (i Ingredient) Check() error {

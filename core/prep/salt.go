@@ -12,6 +12,10 @@ const (
 	tooSalty                      = 1.6
 )
 
+// halfWay is the share of the mean that the middle is to have, where nobody
+// says.
+const halfWay = 0.5
+
 // Diffusivity of salt in meat and fish, m²/s, by Arrhenius between 3e-10 at
 // 4 °C and 6e-10 at 20 °C (spread ±40 %); skin lets a quarter through.
 func saltDiffusivity(t float64) float64 {
@@ -81,7 +85,7 @@ func Salt(lot Lot, bath Bath) (Salted, error) {
 	even := salt / (wet + held)
 	share := bath.Even
 	if share == 0 {
-		share = 0.5
+		share = halfWay
 	}
 	out := Salted{EquilibriumPct: 100 * even * lot.Cut.Flesh.Water}
 	left, done := salt, false

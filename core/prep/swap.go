@@ -129,7 +129,7 @@ func (r Recipe) Check(p Pantry) error {
 		return refuse.One("name", fmt.Sprintf("%d characters", n), "1 to 60 characters")
 	}
 	if len(r.Marinade.Items) == 0 {
-		return refuse.One("marinade.items", "0 ingredients", fmt.Sprintf("1 to %d", MaxItems))
+		return refuse.One("marinade.items", "0 ingredients", fmt.Sprintf("1 to %d", maxItems))
 	}
 	return Bench{Marinade: &r.Marinade}.Check(p)
 }

@@ -40,10 +40,14 @@ func (w *Worked) Words(p Pantry, h units.Household) []Station {
 	}
 	if w.Marinaded != nil {
 		out = append(out, say.marinating(w.Marinaded))
+	} else if b.Marinade != nil {
+		out = append(out, unsaid("marinade", "Marinate"))
 	}
 	out = append(out, say.coating())
 	if len(b.Finish) > 0 {
 		out = append(out, say.finishing())
+	} else if b.Finish != nil {
+		out = append(out, unsaid("finish", "Finish"))
 	}
 	if w.SaltPct > tooSalty {
 		for i := range out {
@@ -54,6 +58,13 @@ func (w *Worked) Words(p Pantry, h units.Household) []Station {
 		}
 	}
 	return out
+}
+
+const nothingYet = "What is in it?"
+
+// unsaid is a step of which nobody has said what is in it.
+func unsaid(id, title string) Station {
+	return Station{ID: id, Title: title, Headline: nothingYet, Why: "Add what you have; amounts as you would say them: 2 tbsp, ½ cup, 120 g.", Cautions: []string{}}
 }
 
 func (w words) wrapped() bool {
@@ -236,7 +247,7 @@ func (w words) coating() Station {
 	} else {
 		s.Headline = "Put out " + w.bowls()
 		s.Why = fmt.Sprintf("%s stick to the surface of all of them; top the bowls up rather than fill them.", w.Grams(w.Coated.StuckG))
-		if coat.ID == leavened {
+		if w.Coated.Rubbed() {
 			s.Headline = "Rub in " + w.bowls()
 			s.Why = "It makes the skin alkaline: that browns sooner and blisters thin. Mix it with the salt and the spices."
 			s.Cautions = append(s.Cautions, "Baking powder, not soda alone: that tastes of soap.")

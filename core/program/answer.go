@@ -76,7 +76,9 @@ type InBasket struct {
 	// Room is how many more go in before they crowd.
 	Room int `json:"room"`
 	// Most is how many go in at all.
-	Most   int          `json:"most"`
+	Most int `json:"most"`
+	// Seam is that of a wrap: it lies down.
+	Seam   bool         `json:"seam"`
 	Pieces []fryer.Spot `json:"pieces"`
 }
 

@@ -98,6 +98,19 @@ func (d Dish) First() Request {
 	return d.share(n, false)
 }
 
+// Simulate answers for the first basket of a dish; what a change puts on in
+// oil is for the whole of it.
+func (d Dish) Simulate(ctx context.Context, opt Options) (Answer, error) {
+	first := d.First()
+	a, err := Simulate(ctx, first, opt)
+	for _, w := range a.Warnings {
+		if c := w.Change; c != nil && c.OilG != nil {
+			*c.OilG = math.Ceil(*c.OilG * float64(d.Load.Pieces) / float64(first.Load.Pieces))
+		}
+	}
+	return a, err
+}
+
 // Check returns what is wrong with the first basket as refuse.Fields, or nil.
 func (d Dish) Check() error {
 	n := d.Load.Pieces
@@ -205,7 +218,7 @@ func Batch(ctx context.Context, d Dish) (Baskets, error) {
 		return Baskets{}, err
 	}
 	var c checker
-	c.Within("load.pieces", float64(total), 1, MaxPieces, "pieces")
+	c.In(Limits, "load.pieces", float64(total))
 	if d.PerBasket != 0 {
 		c.Within("perBasket", float64(d.PerBasket), 1, float64(total), "pieces")
 	}

@@ -21,7 +21,7 @@ type Change struct {
 	Program     *Program `json:"program,omitempty"`
 	Surface     string   `json:"surface,omitempty"`
 	ThicknessMm *float64 `json:"thicknessMm,omitempty"`
-	OilG        *float64 `json:"oilG,omitempty"` // on the whole load of this basket
+	OilG        *float64 `json:"oilG,omitempty"` // on the whole load, of a dish on all of it
 	PerBasket   int      `json:"perBasket,omitempty"`
 }
 

@@ -73,11 +73,10 @@ const wellDone = 97.0
 func Convert(ctx context.Context, q Request, from Recipe) (Conversion, error) {
 	var c checker
 	c.Among("recipe.kind", from.Kind, []string{FromOil, FromOven, FromPreset}...)
-	limits := map[string][2]float64{FromOil: {130, 200}, FromOven: {100, 280}, FromPreset: {MinAirC, MaxAirC}}[from.Kind]
-	if len(c.Fields) == 0 {
-		c.Within("recipe.tempC", from.TempC, limits[0], limits[1], "°C")
+	if r, ok := Limits["recipe."+from.Kind+".tempC"]; ok {
+		c.Within("recipe.tempC", from.TempC, r.Min, r.Max, r.Unit)
 	}
-	c.Within("recipe.minutes", from.Minutes, 0.5, MaxMinutes, "minutes")
+	c.In(Limits, "recipe.minutes", from.Minutes)
 	if len(c.Fields) > 0 {
 		return Conversion{}, c.Fields
 	}

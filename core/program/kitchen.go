@@ -100,12 +100,12 @@ func (c *checker) kitchen(q Request) kitchen {
 
 // lot checks the pieces. Their shape waits until all else is known.
 func (c *checker) lot(l Load) lot {
-	out := lot{pieces: l.Pieces, massG: l.PieceMassG, measured: l.ThicknessMm != nil, startC: value(l.StartC, 5), surface: food.Surface(l.Surface), pieceSpread: value(l.SpreadPct, 100*thicknessSpread)}
+	out := lot{pieces: l.Pieces, massG: l.PieceMassG, measured: l.ThicknessMm != nil, startC: value(l.StartC, fridgeC), surface: food.Surface(l.Surface), pieceSpread: value(l.SpreadPct, 100*thicknessSpread)}
 	var err error
 	if out.cut, err = food.FindCut(l.Cut); err != nil {
 		c.Add("load.cut", fmt.Sprintf("%q", l.Cut), strings.Join(food.CutIDs(), ", "))
 	}
-	c.Within("load.pieces", float64(l.Pieces), 1, MaxPieces, "pieces")
+	c.In(Limits, "load.pieces", float64(l.Pieces))
 	if err != nil {
 		c.Within("load.pieceMassG", out.massG, 2, 800, "g")
 	} else {
@@ -114,18 +114,18 @@ func (c *checker) lot(l Load) lot {
 	}
 	if out.startC < MinStartC {
 		c.Add("load.startC", fmt.Sprintf("%g", out.startC),
-			fmt.Sprintf("%g to %g °C; frozen food has to thaw in the fridge first, since its middle would stay raw while the outside burns", MinStartC, MaxStartC))
+			fmt.Sprintf("%g °C and over; frozen food has to thaw in the fridge first, since its middle would stay raw while the outside burns", MinStartC))
 	} else {
-		c.Within("load.startC", out.startC, MinStartC, MaxStartC, "°C")
+		c.In(Limits, "load.startC", out.startC)
 	}
 	if out.surface == "" {
 		out.surface = food.Wiped
 	}
 	c.Among("load.surface", string(out.surface), names(food.Surfaces)...)
-	c.Within("load.spreadPct", out.pieceSpread, 0, 40, "percent of the thickness")
+	c.In(Limits, "load.spreadPct", out.pieceSpread)
 	out.water = out.surface.Water()
 	if w := l.SurfaceWaterG; w != nil {
-		c.Within("load.surfaceWaterG", *w, -1.2, 4, "g/100 cm²")
+		c.In(Limits, "load.surfaceWaterG", *w)
 		out.water = *w / 10 // kg/m²
 	}
 	return out
@@ -141,28 +141,28 @@ func (c *checker) cover(coat Coat, cut food.Cut) cover {
 	if out.coating.Coat, err = food.FindCoat(coat.ID); err != nil {
 		c.Add("coat.id", fmt.Sprintf("%q", coat.ID), strings.Join(food.CoatIDs(), ", "))
 	}
-	c.Within("coat.oilG", coat.OilG, 0, 200, "g on the whole load")
-	c.Within("coat.sugarPct", coat.SugarPct, 0, 30, "percent")
-	c.Within("coat.saltPct", coat.SaltPct, 0, 5, "percent")
+	c.In(Limits, "coat.oilG", coat.OilG)
+	c.In(Limits, "coat.sugarPct", coat.SugarPct)
+	c.In(Limits, "coat.saltPct", coat.SaltPct)
 	return out
 }
 
 // machine checks a fryer and its dial.
 func (c *checker) machine(f Fryer) machine {
 	m := machine{spec: c.fryer(f), drawers: max(1, f.Drawers), dial: value(f.Dial, Dial{80, 200, 5}), timed: heatUpKnown(f), inferred: f.Inferred}
-	c.Within("fryer.dial.minC", m.dial.MinC, 30, 150, "°C")
-	c.Within("fryer.dial.maxC", m.dial.MaxC, 150, MaxAirC, "°C")
-	c.Within("fryer.dial.stepC", m.dial.StepC, 1, 25, "°C")
+	c.In(Limits, "fryer.dial.minC", m.dial.MinC)
+	c.In(Limits, "fryer.dial.maxC", m.dial.MaxC)
+	c.In(Limits, "fryer.dial.stepC", m.dial.StepC)
 	return m
 }
 
 // aim checks what is wanted.
 func (c *checker) aim(q Request, k *kitchen) aim {
-	out := aim{guidance: safety.Guidance(q.Guidance), crust: value(q.CrustWanted, 60)}
+	out := aim{guidance: safety.Guidance(q.Guidance), crust: value(q.CrustWanted, crustGood)}
 	if out.guidance == "" {
 		out.guidance = safety.US
 	}
-	c.Within("crustWanted", out.crust, 20, 95, "on the scale of crispness")
+	c.In(Limits, "crustWanted", out.crust)
 	c.Among("guidance", string(out.guidance), names(safety.Guidances)...)
 	if k.cut.ID != "" && slices.Contains(safety.Guidances, out.guidance) {
 		var err error
@@ -181,23 +181,23 @@ func (c *checker) fryer(f Fryer) fryer.Spec {
 		kind = string(fryer.Drawer)
 	}
 	c.Among("fryer.kind", kind, names(fryer.Kinds)...)
-	basket := value(f.Basket, Basket{Shape: string(fryer.Rectangle), WidthMm: 230, DepthMm: 230})
+	basket := value(f.Basket, Basket{Shape: string(fryer.Rectangle), WidthMm: basketMm, DepthMm: basketMm})
 	switch fryer.BasketShape(basket.Shape) {
 	case fryer.Rectangle:
-		c.Within("fryer.basket.widthMm", basket.WidthMm, 100, 600, "mm")
-		c.Within("fryer.basket.depthMm", basket.DepthMm, 100, 600, "mm")
+		c.In(Limits, "fryer.basket.widthMm", basket.WidthMm)
+		c.In(Limits, "fryer.basket.depthMm", basket.DepthMm)
 	case fryer.Round:
-		c.Within("fryer.basket.diameterMm", basket.DiameterMm, 100, 600, "mm")
+		c.In(Limits, "fryer.basket.diameterMm", basket.DiameterMm)
 	default:
 		c.Among("fryer.basket.shape", basket.Shape, []string{string(fryer.Rectangle), string(fryer.Round)}...)
 	}
 	s := fryer.Spec{
-		Kind: fryer.Kind(kind), PowerW: value(f.PowerW, 1500), Airflow: value(f.Airflow, 1),
-		DialOffsetC: f.DialOffsetC, RoomC: value(f.RoomC, 21),
+		Kind: fryer.Kind(kind), PowerW: value(f.PowerW, powerW), Airflow: value(f.Airflow, 1),
+		DialOffsetC: f.DialOffsetC, RoomC: value(f.RoomC, roomC),
 		Basket: fryer.Basket{Shape: fryer.BasketShape(basket.Shape), WidthMm: basket.WidthMm, DepthMm: basket.DepthMm, DiameterMm: basket.DiameterMm},
 	}
 	if f.HeatUpMin != nil {
-		c.Within("fryer.heatUpMin", *f.HeatUpMin, fryer.MinHeatUp, fryer.MaxHeatUp, "minutes from cold to 200 °C")
+		c.In(Limits, "fryer.heatUpMin", *f.HeatUpMin)
 		s.HeatUpMin = *f.HeatUpMin
 	}
 	s.Levels = max(1, f.Trays)
@@ -213,15 +213,15 @@ func (c *checker) fryer(f Fryer) fryer.Spec {
 		}
 	}
 	if f.Drawers != 0 {
-		c.Within("fryer.drawers", float64(f.Drawers), 1, 2, "drawers")
+		c.In(Limits, "fryer.drawers", float64(f.Drawers))
 		if s.Kind != fryer.Drawer && f.Drawers > 1 {
 			c.Add("fryer.drawers", fmt.Sprint(f.Drawers), "1 for an oven; give its trays")
 		}
 	}
-	c.Within("fryer.powerW", s.PowerW, 600, 3500, "W")
-	c.Within("fryer.airflow", s.Airflow, 0.3, 2, "of a middling fryer")
-	c.Within("fryer.dialOffsetC", f.DialOffsetC, -40, 40, "°C")
-	c.Within("fryer.roomC", s.RoomC, 0, 45, "°C")
+	c.In(Limits, "fryer.powerW", s.PowerW)
+	c.In(Limits, "fryer.airflow", s.Airflow)
+	c.In(Limits, "fryer.dialOffsetC", f.DialOffsetC)
+	c.In(Limits, "fryer.roomC", s.RoomC)
 	return s
 }
 

@@ -18,9 +18,11 @@ type Portrait struct {
 	HeatUpMin float64 `json:"heatUpMin"`
 	Timed     bool    `json:"timed"`
 	// SettlesC is the air that the dial ends up at.
-	SettlesC float64      `json:"settlesC"`
-	Curve    []PortraitAt `json:"curve"`
-	Wanted   []Wanted     `json:"wanted"`
+	SettlesC float64 `json:"settlesC"`
+	// Blows is how hard, beside most.
+	Blows  string       `json:"blows"`
+	Curve  []PortraitAt `json:"curve"`
+	Wanted []Wanted     `json:"wanted"`
 }
 
 // PortraitAt is the air at one minute: of this fryer, with the spread that is
@@ -38,6 +40,21 @@ type PortraitAt struct {
 type Wanted struct {
 	Field string `json:"field"`
 	Says  string `json:"says"`
+}
+
+// blows words an airflow beside a middling fryer's.
+func blows(airflow float64) string {
+	switch {
+	case airflow < 0.8:
+		return "a good deal less than most"
+	case airflow < 0.95:
+		return "a little less than most"
+	case airflow <= 1.05:
+		return "as most do"
+	case airflow <= 1.2:
+		return "a little harder than most"
+	}
+	return "a good deal harder than most"
 }
 
 // portraitFor is how long a portrait is, minutes.
@@ -86,7 +103,7 @@ func PortraitOf(f Fryer, dialC float64, say units.Household) (Portrait, error) {
 			return Portrait{}, err
 		}
 	}
-	p := Portrait{DialC: dialC, HeatUpMin: spec.HeatUpMin, Timed: timed, SettlesC: dialC + spec.DialOffsetC, Wanted: []Wanted{}}
+	p := Portrait{DialC: dialC, HeatUpMin: spec.HeatUpMin, Timed: timed, SettlesC: dialC + spec.DialOffsetC, Blows: blows(k.spec.Airflow), Wanted: []Wanted{}}
 	for i := range lines[0] {
 		p.Curve = append(p.Curve, PortraitAt{float64(i) * fryer.CurveStep, lines[0][i], lines[1][i], lines[2][i], lines[3][i], lines[4][i]})
 	}

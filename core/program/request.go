@@ -143,18 +143,6 @@ func names[T ~string](list []T) []string {
 	return out
 }
 
-// Limits of a request.
-const (
-	MaxPieces  = 120
-	MaxMinutes = 120.0
-	MinStartC  = -1.0 // colder, water in it is ice
-	MaxStartC  = 60.0
-	MinAirC    = 60.0
-	MaxAirC    = 240.0
-	MaxStages  = 8
-	MaxTurns   = 30
-)
-
 func value[T any](p *T, d T) T {
 	if p == nil {
 		return d
@@ -199,22 +187,22 @@ func (s *setup) with(p Program) *setup {
 func resolve(q Request) (setup, error) {
 	var c checker
 	s := setup{kitchen: c.kitchen(q), program: c.program(q.Program), tail: q.TailMin, units: q.Units}
-	c.Within("tailMin", q.TailMin, 0, 60, "minutes")
+	c.In(Limits, "tailMin", q.TailMin)
 	return s, c.Err()
 }
 
 // program checks a program and puts its turns in order.
 func (c *checker) program(p Program) Program {
-	c.Within("program.preheatMin", p.PreheatMin, 0, 30, "minutes")
+	c.In(Limits, "program.preheatMin", p.PreheatMin)
 	if p.HotFromC != 0 {
-		c.Within("program.hotFromC", p.HotFromC, MinAirC, MaxAirC, "°C, or 0 for a fryer that stood")
+		c.In(Limits, "program.hotFromC", p.HotFromC)
 	}
 	if n := len(p.Stages); n < 1 || n > MaxStages {
 		c.Add("program.stages", fmt.Sprintf("%d stages", n), fmt.Sprintf("1 to %d stages", MaxStages))
 	}
 	for i, st := range p.Stages {
-		c.Within(fmt.Sprintf("program.stages[%d].airC", i), st.AirC, MinAirC, MaxAirC, "°C")
-		c.Within(fmt.Sprintf("program.stages[%d].minutes", i), st.Minutes, 0.5, MaxMinutes, "minutes")
+		c.In(Limits, fmt.Sprintf("program.stages[%d].airC", i), st.AirC)
+		c.In(Limits, fmt.Sprintf("program.stages[%d].minutes", i), st.Minutes)
 		if st.Rest && (i == 0 || i == len(p.Stages)-1) {
 			c.Add(fmt.Sprintf("program.stages[%d].rest", i), "true", "false for the first and the last stage: a rest lies between two")
 		}
@@ -223,9 +211,7 @@ func (c *checker) program(p Program) Program {
 	if all > MaxMinutes {
 		c.Add("program.stages", fmt.Sprintf("%g minutes together", all), fmt.Sprintf("up to %g minutes", MaxMinutes))
 	}
-	if n := len(p.Turns); n > MaxTurns {
-		c.Add("program.turns", fmt.Sprintf("%d turns", n), fmt.Sprintf("up to %d", MaxTurns))
-	}
+	c.In(Limits, "program.turns", float64(len(p.Turns)))
 	for i, t := range p.Turns {
 		c.Within(fmt.Sprintf("program.turns[%d].atMin", i), t.AtMin, 0, all, "minutes, within the program")
 		c.Among(fmt.Sprintf("program.turns[%d].kind", i), t.Kind, Flip, Shake, LookIn)

@@ -12,8 +12,6 @@ import (
 	"velocrustum/core/refuse"
 )
 
-func ptr[T any](v T) *T { return &v }
-
 // anyRequest draws a plausible cook, with a long tail so that things happen.
 func anyRequest(r *rand.Rand) Request {
 	cuts := food.Cuts()

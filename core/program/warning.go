@@ -64,6 +64,7 @@ func (s *setup) inBasket() *InBasket {
 	free := int((fryer.FreeCoverage + crowdedBy) / s.coverage * float64(s.pieces))
 	b.Room = max(0, free-s.pieces)
 	b.Most = s.most()
+	b.Seam = s.coating.ID == food.Wrap || s.cut.Wrapped()
 	switch c := s.coverage; {
 	case c <= fryer.FreeCoverage:
 		b.Words = "plenty of air between"

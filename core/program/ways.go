@@ -48,6 +48,21 @@ const (
 	Paler    Want = "paler"
 )
 
+// Words returns what a want is called, and what it is more of.
+func (w Want) Words() (name, says string) {
+	switch w {
+	case Crisper:
+		return "Crisper", "a harder crust"
+	case Juicier:
+		return "Juicier", "more juice"
+	case Sooner:
+		return "Sooner", "fewer minutes"
+	case Paler:
+		return "Paler", "gold, not brown: better for starchy food"
+	}
+	return "Balanced", "a crust with most of the juice"
+}
+
 // Wants lists them.
 var Wants = []Want{Balanced, Crisper, Juicier, Sooner, Paler}
 

@@ -5,6 +5,7 @@ package refuse
 import (
 	"errors"
 	"fmt"
+	"regexp"
 	"slices"
 	"strings"
 )
@@ -77,3 +78,23 @@ func Under(holder string, err error) error {
 	}
 	return out
 }
+
+// A Range is what a figure may be, and the step that a hand moves it by.
+type Range struct {
+	Min  float64 `json:"min"`
+	Max  float64 `json:"max"`
+	Step float64 `json:"step"`
+	Unit string  `json:"unit"`
+}
+
+// Limits are ranges by the field that they are for; those of a list stand
+// under its name, without a place in it.
+type Limits map[string]Range
+
+// In notes a number that is not within the limits of its field.
+func (c *Check) In(l Limits, field string, v float64) {
+	r := l[placeless.ReplaceAllString(field, "")]
+	c.Within(field, v, r.Min, r.Max, r.Unit)
+}
+
+var placeless = regexp.MustCompile(`\[\d+\]`)

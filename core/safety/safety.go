@@ -30,6 +30,17 @@ const (
 	Stricter Guidance = "stricter"
 )
 
+// Words returns what a guidance is called, and how it is said in passing.
+func (g Guidance) Words() (name, says string) {
+	switch g {
+	case UK:
+		return "UK guidance: held for two minutes, or equivalent", "UK guidance"
+	case Stricter:
+		return "My own, stricter", "your own rule"
+	}
+	return "US consumer guidance", "US guidance"
+}
+
 // Guidances lists the known ones.
 var Guidances = []Guidance{US, UK, Stricter}
 

@@ -2,6 +2,7 @@ package api
 
 import (
 	"context"
+	"math"
 	"slices"
 
 	"velocrustum/core/prep"
@@ -27,6 +28,7 @@ func (s *Server) WorkBench(ctx context.Context, r WorkBenchRequestObject) (WorkB
 	out := BenchAnswer{Bowls: []BenchBowl{}, Makings: orEmpty(f.Makings), Measures: map[string]string{}, Swaps: map[string][]Swap{},
 		Load: f.Load, Coat: f.Coat, SaltPct: f.SaltPct, SaltFrom: f.SaltFrom, RubG: f.RubG, Allergens: f.Allergens, MassG: f.Lot.MassG(),
 		EnergyWh: f.EnergyWh, OvenWh: f.OvenWh, PanWh: f.PanWh,
+		Rubbed: f.Coated.Rubbed(), StarchShare: f.Coated.StarchShare(), Salts: pantry.Salts(), Servings: f.Servings,
 		Plate: f.Plate, DeepFried: f.DeepFried}
 	for _, st := range f.Steps {
 		out.Stations = append(out.Stations, Station{Cautions: st.Cautions, Does: st.Does, Headline: st.Headline, Id: st.ID, Title: st.Title, Why: st.Why,
@@ -35,26 +37,31 @@ func (s *Server) WorkBench(ctx context.Context, r WorkBenchRequestObject) (WorkB
 	if f.Salted != nil {
 		out.Profile = &f.Salted.Profile
 		if h := f.Salted.EvenHours; h > 0 {
+			h = math.Max(0.5, math.Ceil(2*h)/2)
 			out.EvenHours = &h
 		}
 	}
 	for _, b := range f.Coated.Bowls {
 		ing := pantry[b.Ingredient]
-		out.Bowls = append(out.Bowls, BenchBowl{b.Ingredient, say.Spooned(b.PutOutG/ing.Density), ing.Name, b.PutOutG, b.SticksG})
+		out.Bowls = append(out.Bowls, BenchBowl{b.Ingredient, say.Spooned(b.PutOutG / ing.Density), ing.Name, b.PutOutG, b.SticksG})
 	}
 	bench := d.Bench
 	items := slices.Clone(bench.Finish)
-	if bench.Marinade != nil {
-		items = append(items, bench.Marinade.Items...)
+	if m := bench.Marinade; m != nil {
+		if out.Made = m.For(f.Lot.MassG()); out.Made != nil {
+			m = out.Made
+		}
+		items = append(items, m.Items...)
 	}
 	for _, it := range items {
-		out.Measures[it.Ingredient] = say.Spooned(it.G/pantry[it.Ingredient].Density)
+		out.Measures[it.Ingredient] = say.Spooned(it.G / pantry[it.Ingredient].Density)
 		if swaps := pantry.Swaps(it.Ingredient, it.G); len(swaps) > 0 {
 			out.Swaps[it.Ingredient] = swaps
 		}
 	}
 	if cost, known := f.Cost(pantry, f.EnergyWh); known {
-		out.Cost = &cost
+		each := cost / float64(f.Servings)
+		out.Cost, out.CostEach = &cost, &each
 	}
 	return WorkBench200JSONResponse(out), nil
 }

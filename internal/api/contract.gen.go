@@ -20,6 +20,7 @@ import (
 
 	"velocrustum/core/prep"
 	"velocrustum/core/program"
+	"velocrustum/core/refuse"
 
 	"github.com/getkin/kin-openapi/openapi3"
 	"github.com/go-chi/chi/v5"
@@ -336,16 +337,20 @@ type BenchAnswer struct {
 	Coat      Coat        `json:"coat"`
 
 	// Cost by the household's prices; left out where none is known
-	Cost      *float64 `json:"cost,omitempty"`
+	Cost *float64 `json:"cost,omitempty"`
+
+	// CostEach of a serving
+	CostEach  *float64 `json:"costEach,omitempty"`
 	DeepFried Plate    `json:"deepFried"`
 
 	// EnergyWh of this cook
 	EnergyWh float64 `json:"energyWh"`
 
-	// EvenHours until the middle has the chosen share of the mean; left out beyond four days
-	EvenHours *float64 `json:"evenHours,omitempty"`
-	Load      Load     `json:"load"`
-	Makings   []Making `json:"makings"`
+	// EvenHours until the middle has the chosen share of the mean, in halves; left out beyond four days
+	EvenHours *float64  `json:"evenHours,omitempty"`
+	Load      Load      `json:"load"`
+	Made      *Marinade `json:"made,omitempty"`
+	Makings   []Making  `json:"makings"`
 
 	// MassG raw weight of all pieces
 	MassG float64 `json:"massG"`
@@ -361,11 +366,21 @@ type BenchAnswer struct {
 	Plate Plate   `json:"plate"`
 
 	// Profile Salt by depth after the salting
-	Profile  *[]AtDepth         `json:"profile,omitempty"`
-	RubG     float64            `json:"rubG"`
+	Profile *[]AtDepth `json:"profile,omitempty"`
+	RubG    float64    `json:"rubG"`
+
+	// Rubbed the coat is rubbed in and not put on from bowls
+	Rubbed   bool               `json:"rubbed"`
 	SaltFrom map[string]float64 `json:"saltFrom"`
 	SaltPct  float64            `json:"saltPct"`
-	Stations []Station          `json:"stations"`
+
+	// Salts what of the pantry is a salt
+	Salts    []string `json:"salts"`
+	Servings int      `json:"servings"`
+
+	// StarchShare of a coat of flour and starch; 0 of another
+	StarchShare float64   `json:"starchShare"`
+	Stations    []Station `json:"stations"`
 
 	// Swaps What could stand in for an ingredient of marinade or finish
 	Swaps map[string][]Swap `json:"swaps"`
@@ -387,22 +402,13 @@ type Catalog struct {
 	FryerKinds []Choice   `json:"fryerKinds"`
 	Guidances  []Choice   `json:"guidances"`
 
-	// Limits What a request may hold, for steppers
-	Limits struct {
-		MaxAirC      float64 `json:"maxAirC"`
-		MaxGuidanceC float64 `json:"maxGuidanceC"`
-		MaxMinutes   float64 `json:"maxMinutes"`
-		MaxPieces    int     `json:"maxPieces"`
-		MaxStages    int     `json:"maxStages"`
-		MaxStartC    float64 `json:"maxStartC"`
-		MinAirC      float64 `json:"minAirC"`
+	// Limits What a figure may be and the step that a hand moves it by, by its field
+	Limits   map[string]Range `json:"limits"`
+	Surfaces []Choice         `json:"surfaces"`
 
-		// MinGuidanceC the least that a cook's own rule may ask
-		MinGuidanceC float64 `json:"minGuidanceC"`
-		MinStartC    float64 `json:"minStartC"`
-	} `json:"limits"`
-	Surfaces []Choice `json:"surfaces"`
-	Wants    []Choice `json:"wants"`
+	// Usual What things begin with
+	Usual Usual    `json:"usual"`
+	Wants []Choice `json:"wants"`
 }
 
 // Change What a warning proposes; it has been simulated, and ends better. One of program, surface, thicknessMm, oilG, perBasket is set.
@@ -431,6 +437,9 @@ type CoatInfo struct {
 	Says      string  `json:"says"`
 	Source    string  `json:"source"`
 }
+
+// Coating defines model for Coating.
+type Coating = prep.Coating
 
 // Conversion defines model for Conversion.
 type Conversion = program.Conversion
@@ -560,6 +569,12 @@ type CutInfo struct {
 // CutInfoForm defines model for CutInfo.Form.
 type CutInfoForm string
 
+// Cutting defines model for Cutting.
+type Cutting = prep.Cutting
+
+// Drying defines model for Drying.
+type Drying = prep.Drying
+
 // Fryer defines model for Fryer.
 type Fryer struct {
 	Airflow     float64 `json:"airflow"`
@@ -634,6 +649,9 @@ type Ingredient = prep.Ingredient
 
 // Item defines model for Item.
 type Item = prep.Item
+
+// Level A figure by what a cook calls it
+type Level = prep.Level
 
 // Load defines model for Load.
 type Load = program.Load
@@ -717,8 +735,8 @@ type Portrait = program.Portrait
 // PortraitRequest defines model for PortraitRequest.
 type PortraitRequest struct {
 	// DialC what is set; 200 °C or as hot as it goes
-	DialC *float64        `json:"dialC,omitempty"`
-	Fryer SimulationFryer `json:"fryer"`
+	DialC *float64   `json:"dialC,omitempty"`
+	Fryer FryerInput `json:"fryer"`
 }
 
 // Problem defines model for Problem.
@@ -739,6 +757,9 @@ type Program = program.Program
 // Proposal The best program of one way for a load
 type Proposal = program.Proposal
 
+// Range defines model for Range.
+type Range = refuse.Range
+
 // Recipe defines model for Recipe.
 type Recipe = program.Recipe
 
@@ -752,6 +773,9 @@ type RecommendationLine struct {
 	Problem        *Problem        `json:"problem,omitempty"`
 	Recommendation *Recommendation `json:"recommendation,omitempty"`
 }
+
+// Salting defines model for Salting.
+type Salting = prep.Salting
 
 // Settings defines model for Settings.
 type Settings struct {
@@ -781,6 +805,9 @@ type SettingsSpoons string
 
 // SettingsTemperature defines model for Settings.Temperature.
 type SettingsTemperature string
+
+// Simulated defines model for Simulated.
+type Simulated = Answered
 
 // Simulation defines model for Simulation.
 type Simulation = program.Answer
@@ -832,6 +859,37 @@ type Station struct {
 
 // Swap What stands in for an ingredient, by what that is there for
 type Swap = prep.Swap
+
+// Usual What things begin with
+type Usual struct {
+	// Bench The choices before the basket
+	Bench Bench `json:"bench"`
+
+	// Boxes what stands on the box of a usual fryer
+	Boxes []FryerKnown `json:"boxes"`
+	Brine Salting      `json:"brine"`
+	Coat  Coat         `json:"coat"`
+
+	// Even share of the mean in the middle
+	Even    []Level  `json:"even"`
+	Load    Load     `json:"load"`
+	Program Program  `json:"program"`
+	Rack    Drying   `json:"rack"`
+	Recipes []Recipe `json:"recipes"`
+
+	// Salt percent in the edible part
+	Salt []Level `json:"salt"`
+	Soak Salting `json:"soak"`
+
+	// Spread percent by which the pieces differ
+	Spread []Level `json:"spread"`
+
+	// Warmth How cold a piece is inside, in words
+	Warmth []struct {
+		Says   string  `json:"says"`
+		UnderC float64 `json:"underC"`
+	} `json:"warmth"`
+}
 
 // Without The load and coat if the step is skipped
 type Without struct {
@@ -3852,7 +3910,7 @@ type SimulateResponseObject interface {
 	VisitSimulateResponse(w http.ResponseWriter) error
 }
 
-type Simulate200JSONResponse Simulation
+type Simulate200JSONResponse Simulated
 
 func (response Simulate200JSONResponse) VisitSimulateResponse(w http.ResponseWriter) error {
 
@@ -5131,156 +5189,166 @@ func (sh *strictHandler) Simulate(w http.ResponseWriter, r *http.Request, params
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"7H3rkts2uuCroLSnKrs1bLecy9mZ9i/HZ+zxxj522XM2VZt4qyDyk4iIBBgAbFkn2+80tY+QJ9vCB4BX",
-	"UALZ6k5mdv7Y3S0KBD589+svq1SUleDAtVrd/LKqqKQlaJD42+vM/Mv46mZVUZ2vkhWnJaxuVixbJSsJ",
-	"P9dMQra60bKGZKXSHEpqvqGPlXlKacn4bnV3l6xeb99SnebmwwxUKlmlmTDr/jUHcgtSMcGJzqkmOgeS",
-	"5pTvgByoIiXNgAieEMbJz7XQoFaJ3VEONAPZ7un19sq+49RO7sy2VSW4Ajzheyk2BZTmx1RwDVybH2lV",
-	"FSylZovXlX3iDz8ps99fOmv/i4Tt6mb1X65bEF7bT9W1Xxff2D/x9+aUB+CaHKRw4HFfM6s+1/8GlUZI",
-	"VVJUIDWzWy1xl1shS6pXN6tM1JsCVok/Iq/LDcjVXbKqUh315F33Cn8w69vvfmqeFJufINWrZPX5aieu",
-	"3B8rCdUTv8vOR1esrITUFovMAVa3UIhU1krX5XUqJFybr+J7v6VqDxbUWcYMYGjxvnPaLS0UJAMAZOaN",
-	"b2OhkDGLyNFfUDk1fxkiqIRUU74rgAhJpKh51n7Zo1WyOrAsem8DuNv3ngW62ElaPnGAmwt2/HIH8mqM",
-	"XhtDO4zv8BemoQw+03x54gnK1QHkOer4yMq6QPIysAOevWU88pa28mjX79/SGvnGlkmlE/IUf1GQiu5l",
-	"Ma5h5yiEQWr3G/jMAes8gVuYJiulqdSxJxhcvj1Os6POYg1c2i0lHrwjZLlr/kClpEfzO2JAJFCBg9wd",
-	"v88jH2fZ+AIEh4QouAVJC0MpWuxA53i2EbH8VLMU3qexuysZr7VnAd13bqUo23snFjuNoNAC/1xQpYmo",
-	"DblEvMaKkV/G25VAs2Pnk40QBVA+uksUirhK0lBKu3t/I53jdwDv3xJzsxuwFzvaaCrKrZCamgOOgJWL",
-	"AykpP5KCgYGR4OAhdmA6J5RJsgF9AOBBmlH0qMKyvQuDlou4fbov9jc3i9mp+3A74FbpOClmxhpJmguW",
-	"giIb2AoJiEwbz3n7DC8VVBtAzBNlG7oLIRTiSLkJoLpB6hxIVdAUiNiSjUEX93CAwraFqOX5VQ45UE3s",
-	"w4FVCip38OfdToX3WgC9Be4O33/Rhu4Z35FKHDKQxL128J7OSoIV4zU4spSSGY6+kbXKLVtRwQNXVKkp",
-	"jm5YahrL2w45yAD1mP0LVpCdAHVDaFEkZjd1RbZmU0basAysAssUqavxHu8ClJ3WegHyUBXeX1rrVoW2",
-	"AoVQCVaFZlyLG7IRHLKEbKWhC/PTptYa5LZg5hezQGjrXYE5wVTMe8zXG5Z8yEUB5ABsl+swPylYClZj",
-	"6q+JqpTBTsOh8CnzCyUHSas4Tq4qQx1OwIw3XHO4BT6AUtzKeKpXgT3jOS1JWRRoYBmjEYwQI5PH+XiR",
-	"i9qabTEgSnMhihDwK0iIpOk+IZJxhVrvAXQcPm8ZZyrvqYendKjXGlCBKunn1/b5L78ei7uSSsZpBudW",
-	"e+ufQyWOOXydwfiRhoTYf6GIOFiL06BgWktDLscR6y+B6vcgv9vF2mUgv4vUsULAVbRYwCwMqo+vWeWG",
-	"YMUWiaAE2rG9S5ZlBRgU1oLk9BYSsn7yTRx5zMHAgv1cBxVJQ+tK0P0NOVAN0oiAYm/Q0PIq81uIRRnw",
-	"BLWiKVTP5NEIFsYRx80bg8tqCXyn83h1VRupqeOfx1O+WmQ52pN5uId0RwXy1ht1Qx48WM3xnKRRaWL8",
-	"AFbBWuoFMF9+3liMAylXFCB3wPvW5uh+RsqxOBQqmgPhDr4VhyJoQQmqzy3wwjyDz6qAtNkckaRyUSvI",
-	"RZF9oYjlTM9IAVu0TQgqHMQoO4bm9lwceByxZQDVS8kgO2uqFlTD0MwbEZ3OjdQSYh/x9mSFJoPRHpEj",
-	"8boozPq3wP/iWUD/BTXXrOjyl5wq5+oTCjgZMaQOhDZwFDwjW1FLklljIoa/CHoWMm/MMyhi9iPPx2lR",
-	"s59Av5IqFdAPJD2QVkegRUEagz/GAAaqanlKngUIo7+B56WouVbm7V6eEmqAihLba+hdRFWVEFwlZHMk",
-	"jO8kZAx4Rw1oWYy4BT6JU0AULdHepCQTJSjNUmK+EXfyisYtXVGOGiMrItdFkoilm0qKLQvZ1B9poQ2A",
-	"0DNJ6FaDMwacqE7i0Mk7UwP4JOvNq1iVjhb6pRTlKSyJEV8hvSNemimNfr14WvqoG0fg8PDqQKuTSB/3",
-	"ggOtQqsHvPKpqIuMKG0og3G07SjvoH+PfIR01DMmiqGc9jBxXMmJlha0nctzV5505J9H1y7L94LOc5ye",
-	"K8lRpCeflr91WImHbkhpaKXiSCp3WEGI6bjlg59N+teqWr+rdTSaa5bu1SJ9qcfHnKPOL9duoz1FCDYv",
-	"qKaF2I0hY640HimN3vCab0VQ76jnLFRProO+5e8Yz2ashn6v0GK7mmWUp3CJtQpWMh1QEpAGKTFXBkqT",
-	"kh6JEUYJEqLSUFUg1dgMo5+fM/ki1plMP79yR5nxlbetCzruC+9PRBhK+vmjprvTH0v9It49Puf8jPfO",
-	"PzaBC6DKOZJoxx4msi4A74SqfaTewviMkwzDkQ0Q2yMmzWX3bqX7pi78uqAenHyACEHTqZZbehmEP1Cu",
-	"77/OAEDIJhLHdzrb7dJqjwn4fTQEGORvGHqfpM0DlRw9u1JUQhlDhmnU5TdgtHgb14MsQeUSeGY+MFb7",
-	"E/KOo37vvPMJcftNjOGR7jko9bZMjAb3KiEVyG9dMEcRBfrJiOh37HZC7y3oBorgJ2btUOCq46804pl4",
-	"Y6jx+Mf5dtqY9kWCihY8YZu3hdgSyrIQiozBOHxYHoJx2DzWJLJ5WoKPPw3sGmtFCpmBJAXjQKpaK8LC",
-	"DsupaB2uHaQG5wKY4XCbOJdHvkhFfobCXe+ofL8s5YNl0WhgFdbFSODVnUu5eeZiDwfI1LsgA9gZdkOe",
-	"rtckLX/9v5ERhnAwNFkpUcsg1Z7Dvr7C3263WTKMntzlTo0Bu2V6wrlaSVCgb4jKhdQJ2TKtjDFTCLRY",
-	"x+o5snpauNt6t13d/HCWjdlv3H1KVrwuChuR1rKGONgFRI+hcgkpq4AwraDYkkyA8pH+rRBZIDQro3W8",
-	"OdkSM9MXFN1CRPaA3a17PJAs8OmslWnB17mwKcY2ReINMt2H0MU+QOSprmcikF3xUyg4795HqPLKR06r",
-	"CjCyiX5JH4NTmhWFQZFUlKhPbRoRPYh65SzNnbzf1oX3Q2ZM5VYVYCoYw+zkQ43ozIdGg1+EW5ilEQqx",
-	"/7P5StDMQycEZM8HCEk1XGlWQjA/QEhIqdLzErWa3KtTX3lpHnrNq1qf4NNGz5q342nOLg7hrFIF8hbk",
-	"F4qkhUj7FsupF4laI7qcOeY795h1JvIIXyJvgGK+8DoMGPMRP+/S798L5ozNA6expmOw7qN2sZpJ4dW8",
-	"216FA0fiaT5pUtwczrt3d3CwPXUL/YZWWyILC0BPGGOeMwMaE1i6Zzz8wS0taliocLllE7PBk0ey6LJE",
-	"+Rzb9BncshR8YFsJl6mCHk8MC/AUDMeCW5BEbDVw8yEaX+gsK+nnNxgGXd3869doSvtf/5gYuaBBmlf9",
-	"7x+eX/0vevWf66s/XX36w7+EQO1hCrwu0RhBTmCerKVFgYwZTcj8VArMy7AZfJUUG0APKoaolBZVB36B",
-	"u+lD4de/vUA3Ei6TEJeVh38yr0nImlS0ACMtviYZlXv8qIiLhw2vGQ85dbkfHemFlBxBMkG4OFj72QbN",
-	"DjnwkW5DU+20vjHjQ0LrBPQp4xg7F5w4VTMQLNKUFaft6QmlrLu8BJoF1+fwWU+swRTJakyxa1MuDkIG",
-	"s6yrnCroYo+PQFqJYn+SNef2J4NS9ifEKfdH9IVfubRQJzuDmKSZLsIyBy8mdB6XVmSOaxQHvnPHi5Q+",
-	"AzSyx/UbaW5pErHqsqTyOKV+xedYN8rwWG9YoGtMMFfGFctgCuXGwH3pxAVJRSFqiUmQQucEnV7EISMg",
-	"Z210quaH+LhXo1aNnda3EM6DPKGaaDgl5eNvZLaEj5TYeKggPtUT9vrYJToOArXpXCgq2l9GqquQZZec",
-	"lbn5ZJUeC8ZtbQ8UBauUYGEK3UlRV2HsmtA7gSr9asLvzXa5BqVtaL7J5dR0HxutLpxMDKbdOpdddMxf",
-	"TG40B3rLbG71fdLaq6KWNMzzZV1EW87GXtXHec4QXIalNNol5h4PpYtS4j6095Y4s7BgMA4VtRcU805/",
-	"ZbF5XCzT+RKlsH1Rg0J+tRBpNu+5L5Kd4BEONzyFJSsfWkCKHW2ze0Gdu23ozaNzgy0exU56t156c3Mg",
-	"zZjcFtboGx+xpJ9ZaZiJZT325/WTrwL31ToDTmaI2adsQVnxln5+ce7FX687r376zTpcm2bE8bml8MvN",
-	"Ul9NrfRuu1Wgzy3W29bV11OLGe307BG/6Z4wtJCkB1dCOvZ9GJ3tPyon+/o43GjlUpRGzmdGI/5yvSa/",
-	"/u1FEKPbLfWA/uQbozSVkGH2kkazx6ASr4tisp4poKFsQUprjMd7pocGjoWFy8oISjHPobtG1rpnZD0N",
-	"6cLiAPL7Mzf11TfrLmD+dR26dknTfViz0bLvq+3cYsfvfCavFPlK61l0HMYZwW1VjT1O0pB3H7c7NNOh",
-	"xC7K+t222OdO1rnISS6zxNb+Jx/6e+JDwQt5mvx98KcOIxpUQDIoMmV11QNItJz3kGHaLOUZ4UKjUU7E",
-	"dts1jE7o7E/X/0g8bagr2qJgUsAtFC4r1Z/lBPsbB9G4T2Jt8fo0Xg2Y4kNxwUkO9x0mls8riLE5H9xi",
-	"J0kpb3CJUIJuXSIk4u9GfB4p24uIbz6mFUzLqcys9nLOcYrLYV7TRsAfoWkgYAQS9g/4dM5cn/Qfvu6l",
-	"X869SqYMyj9dr8kOXW0762Y0F5gBV0wfiatYwOTvgNPRakoRxtDCsH5K5Sa2v4PdcWyFOw01H9kRaq3G",
-	"Z2RN2Nb5vA3TRL84OqFjehJQPatyvsMUvz7PFBlXGujpfIeZbFayUJx9KyR5SvY7BIYFw4xylEoKDdEO",
-	"LSmKqTSfIjqw3rgXOsf/skOUnVXrHZVz7P6Z5f54nBYnHb650/jXO/S2+NICLLF05V88bRIHyq9edzOa",
-	"F9VgYQ3mPMU3tt7xZK74qdTsuNIz3PnCU79xxUEzTp3WYZc48o+3vuwnhlBOpAafqVzeUkk446ABONbs",
-	"HIDro69izth266vtnSMIUylT4PoZ+aMtVNnSuoj0HKo5Wcin8hXdZ983hY7DNh4AttaTCE6YTsju2qdj",
-	"JWTcs4BqnzxqSzUwihd3pHtmTqY2EunTkjtXH5lj88aWfyzNrnF1Z1PJuWmtUUvbdGr+XXMPsudsCyOJ",
-	"PlXXz+FABPeWjuAwpyVIYsuLp7LPzCu/UL4czuWZmxdav3tOIz3kWpxnK1q0+XV2U831xbAYB++FTOZt",
-	"p3B9DqMRVH8MA7BXJZnJI1FAlcCE7D1UumlGYZZIyNpYp08jVRghJ6INbdliCbQTVqauotDsKJr+5hSI",
-	"j6N49+0lMJQ5+Nxk9XQQH9yN3hMjPmAi46Lcjnm645LeCUt0yhOqUbOFGAA7wCwFryidshHIBivEoQnu",
-	"YbxYcHBpIKuAay86cXRGkuk4djroCiSdjX7hhFUXT58TDW/J6KtuDPerczUpLmvVxnHteUJ2bHyIeGay",
-	"rbnlGbVgSr0RSs1tRRb5cF1VsXsZ1j55tKS21snnBrsVm2O2cbnuUU4lDYfVEkc4yxWTd23S5BxJd6rW",
-	"SAvfBtRm0zDHTbqWXsjUawjD+18qihBXYou2hc0UzylmGG1qyXXQrdSmpzR+HHpwoD2262TyGPZ/utSP",
-	"c/sNFVy/d/mkA+bgW5md7WeBUEDQzcrTmdPuAp1/EymsJ1J+Y/sxBETQHyPcGt0arD5GOa7vG5F12gX2",
-	"4hx9L/1I5XXdwcwaR7ITPlvN1v1TLrDfoW+GsaDkC33TL1vQDpzX9gXO8Yp6GOqDqtPJKnSv2HLvr6wM",
-	"ENobkdICSYu4Mjjbn6+X0/lff1g//fTD+upPn/7Plz+sr7769N9uflhffWP/FMzxXBwbbLG2UR88pg1L",
-	"5z14P00Q0JKI3kwSuxC9/JMw/j8hjHAIaCGC60BJZUpldLeQLY3uuLBPbZpYpEYV7Qez/s85VZGvlhWS",
-	"2wYZeIzEAckBoLML/4YYM+W968exyEp5L6SWlAVKFtJa2hzTqebK8WZJznZ57LN7xrO/zHz+jTi8iFfJ",
-	"X1xevT6jMeNLPRg6W+6eNqbXbsZoEQ3zbuJADEaD1gWo2OUxYSCcp3OgGKyaxhzMEzhZVn2aV9nvnyiU",
-	"PmkVWiB2AeRP0wFC4tC/OU2k7dKQ03LrxS/xwTYemduW3qPIsKaQ+vYFz3yOCBGSUEVyoV2W6k7E5gNH",
-	"1d61ZWE2dzLcbTwoUdo5CMOm+5OVISClkCebwRfGTs0mKgmmMLIp4IlDSft40rwshqqVprqeCMFMVX0M",
-	"PcuuJsMtNQFTr+jM6uKKjaACGEWZ9L5f17jb5v1Q1N9+qo3qhv2qXTRbo05mPubWgx8llMFQ6azKhN3A",
-	"qTUvh+7F/C7wMfFlCPVjpE6lq7UHpC9OHPDUxJUEG1hgkbnZKPYlPOTYCQ512QFKONHjNxqDiLqWfDnw",
-	"ZlyTz6sZRN4KViVGWd4D9rNOc0j3N4Ri3ZvFrlLcAuYC5CzUHmAIAje6YDKB5aSccLgUy/ibqQiL+X6n",
-	"s8HYY7xBd7GrNXftqA/0aLvCEaesDxS4h5u5sHxmwr1qRGbbas2whEHkim6xVeOfvjGgfLpeY51GKpmq",
-	"zA+GnWUJppyIW5BZL+LYUXQkxrsmFJktfHucpIh+G4pgR2wRCrkVoJQR47aN0TNzBhdSx2aaeC2R8UpW",
-	"QsE4xHcZtV7ZU2xjLL4O9HheeJmH2lqPho7aURUtMINjK+z7A+MrmhvqHNeDNp6sffeKpXS9KLwW5pCC",
-	"FQmmehKsHQYVaoU+l9w0lNWiuIBLF7XfPyFpwpBdGFzrwVWUJfCM6mDLmXCLpkN+bNoba0E22MfFrgPZ",
-	"M0I3Crh2+orzQLGgv8bYBUHSPwTfqz0PxzVje7G2vWvOCCvcjXt3/AV04Xepi3jjmEr/+O842IZYTtNx",
-	"o4NG1ovgEOYkYjvZy8ybClET0AzYhnhz6osDKAVDJB8BB2eo2QEnVk4U8fqeed2IT23QsLbdBiRLdc92",
-	"6lShTvdTNDYfJuA0CySxbrTuRoziJf4z+HJs4uQ7hg66EzO+K+CqQMlF9tAt/e+c3DZ6DkXhhHKZwArz",
-	"hNO6skzfbqoEcyYDIexeVYdr6KGsQFLtmsL67xru9fJ8HnT32w4qzX47V9a9gsRdchcyIUW000FlYsxZ",
-	"WCv0+QPKOru3TCdEAXCbKUU34hYSUpbtIBS72BfKNT4fty8Ndo7/ix+sYr3pVBNaFGdmmU2OZNuFeldn",
-	"sJMQ630oqPM+jN//OVLoHZcIvM8r88Vk5fPn7T5iLCspRHkCrKWQRth4ixmnXyktKmUMnp6l09WthMwi",
-	"nGVNxAH3YGtfV/7bob2nuec8w3iU0v/BNSuWa7Wb4wnMQPX7ITIffMuzxV7cpgma2WDUtDunvE+cdI47",
-	"/HH91T1HddxcP6aq+xg65smQuNiyXW2DZlSTA3ZC51RKcSBME4PDTkc72kozLA1IbAsY86EG7LAy1rZi",
-	"PdHzdOh5fuuuZXOMc83ktNh+MEbNckgXQuxfGnAsX0LWIdFcCNqr+pO1bVbPJkZt3dc0pmVVwOl92NIZ",
-	"Y7xPTfsKl1RujrZTXp3mhOJBfOONZv4HwwRv0KLICC2ZCsusM6cY9sDtXs3Q3m0IbIAFSZ8jt4Bx99Qe",
-	"s6Ey5MCOPQVZv4EY3UF01h9T1fN74BNYI/dxGmXis99PCM3ZHrAt1R+MzSghm/SDnT0/OjG+g0rPSSnc",
-	"fYCsbhpuLXjr/ERDYwWKHYRdXf7Dj5HNZn36YCBJ0INiBN7W79O5xZ7HpweXEG6jsjY1ZdfoSAGNR3Bo",
-	"ct+jOu5QpUNdYTBlI2ecQ9vL3tYX+O7eBhhNf5/4DHbb+SR6qLQRjfMmUP+7/XVW1c2L8su5TW2iN3WP",
-	"ydbdl3Ug167ZO0D//EkHF9p7bgAawjdZF3A/5paLYkZTLglqTqBsuhlSpF3hydjvst2BX+JkOx0j4+4j",
-	"OjRyh3utcDkP+C3IjKX6RF9CH7lJRWn7RBtJ64qbXRk7BnFUgh0WsZM03UPTTtqoHrY++tC2ZvTKbcCO",
-	"ej7VMW9Xh+IKPj0At2KdBQdBStAynKxm3xx8gxRlULWyIw2c6vuMmOshTZ6eBFvjayOiGOEsJ7ngeTV1",
-	"akS2V63m5J5gUJlnrtKtccZxZxS6RO5OnAg9PZ0YhKgmegVosRx5a84i6libnbf34l/b7s/hhFuzKVDz",
-	"yOUg1mh74S5gdhDHScfPDO7UpuKfnkyCT6HeOtG78YR9B0o5Tfccn8MKK/98jLF2YDyzrXiG+kQ90cK3",
-	"QzVLONliRBpl5PSR5HyX94aL9zlyzzZoANIyyo6p0Whm1hxwgtPrZL3IXYNlkRGO5z7IsDSyMcxgumBL",
-	"pos0XprZdgO5vCvJVaBtffMznHHVDXKQPUCFQorp0HyrGf6o6Hrt6f5KZz1XbnzSi5VfJkSiZztCnerW",
-	"1Ifil15sHYRr16PcwFDs2ylohnIapb44THgglrd1grLSR9+cKXCOyzRy6jjfuNiI7IiTDZqGO0ISN5Yu",
-	"O9nIaap106xeSw/TTkkKl9YWY6eEWy/hizDxwnVg6qT7N8iwCnZfimFfL1022P25V2wq6WCaEY6cSBCT",
-	"bDWD78/jd0iantmCN7UJWLdi/tjp/oW4zDQBmuao4z1rxmJgso2BIVP2TZ2qjyc/jtv+PFxZjHUtNMnL",
-	"D5YG2yvAGY7/aiLknem32DSw33fCvblH2eMYcGDysUpIjfPLfQz42WjWrmVv3uG5OhdjvvD043+WB02U",
-	"B7Honukj77JPDpws4fFjbwNFPPV4gO5ZNp8JmBqoyXRvVBLSXCMv/WyU0QtyoJm31SdKPPvvSo25jDP1",
-	"FS100szJTbAbRWhabkyn/UMeNh0PTOeiPstovnePBesOfQp3c1T7uqS9AgfX9nXBmzzQqXkOrj1NaJQw",
-	"Dta2ngXfaBxpxJrgoTrpMCIs65IxSoiPiqY5O9X3zfDbiqmYQiAtLJj6vr3rcT5Go/0hlrksMqOVYu3F",
-	"nlUVhCaDxcuoeE4aZgL4roBZZ9VBMT7V+4JylRDD8cEm3kgowfAZRSiTV1vJIMPBrOoJ+WubIWNbsfz6",
-	"txcJ+rZBkV1CrNNVkbJMUAtQzeSTmmNqKyWcloCDQQjyyQNT8IT8GWs7cMUPL1+QP339zX8nLvHrDz8p",
-	"wW1WkxUKUGRWZcFSjNZlZlQNW5RhtQpH5av/2d50p/r3ZrV+8vTJGjPPKuC0Yqub1VdP1k++slWXOd7c",
-	"tWs7g4jjMmcEQoAJnKm0+gA0s9PuV/Y+QOlvhfVOpYJr3zuxqgqW4teuf3I5xfY657ZlOT0RW7vJJ4OK",
-	"3Rnd0HCFMAK133Gz9SSoSnBld/blej3r0Mu6vIWTPp3G0FVymryt02ffTQfp7+5C4+AsRmA/S9sX0rY4",
-	"myDZBkJtgiLGUdzoFEQfw6ndqtbS6EyAp4pUIKoCyEEyDcZgNwtcd0bBhfHSkPW37qHliBmn9nrr4wGQ",
-	"5LyrRIUu6s8UB+zpNGd8593qzJgm1u1+gZszAMZcAmoH9+Gsft50x9uhDpRLUe9yVD+FRIcCqoXKXaK3",
-	"dMJX+L2Qe2vn/KNeoDmc8+FNUJuyeisqNTh1N7EmJsoDIwRcnvH979NAG01ZuAV5tNOUXLZem1fZjdDg",
-	"/J8d85nmhbVxHX2m7dz+HQTu9hVoP9r/AQHsXzEBXL/J+wPvRa2V1bydClEX3rvUgdOei4ND/bSZ/nmC",
-	"h9kRoY8kWGVTxXEmW9w8dddsaQmR9SWQXyjxW3gM4XtaFW0ms04gjg92NlqZMkqd7WHU2HpYDIGKl6ea",
-	"4wUw7Vsjxa1Hm1XgGkayImk8dFguZ0tnrA3KVKu1b5s65WvUaCfp8w1T+gU+cU9ARw9c9ePUxoUgoyt4",
-	"XhRWIb8APK1Rs9sIsU9IQXVTwWIvjZKC3QK+Dd1/orLO3BC5fsQGrnaE4SMQbBtPedrtNetcZtETd+d4",
-	"lk4NUx1mZdvnltHy0wvSsthPsn9zqTlVZAO7mi/EpZaWrv3IuimB94bdQoMeFzMcUjcC+jwUmuG9Cyba",
-	"mW/GWghpU83MjB5o+JXgWPBsUPP+cP6FZXfWBCrApoP3Qf1v+PcwpL8OOABqY2awDJ4RCUobhWdjYIAd",
-	"IzY03S/dcTKt+lwAC+6D9ctPVFFJS9AYN5yYKt4+cv06W9196l/cdTuLe8FaU6z3eZa1s4kfxloYDAp+",
-	"dJ3kDB+z3n2mLyASP1LnKj1QG/iyERQ74Jso0NaVj3zjLni717/g/yep9APcij30b+23Ap7zN18GfH+l",
-	"e0C+gWavNaQUZdkzQneU4aRn58pt+jwsIqzklxXDoBHFkYC2qYAd+70aombSgdRguPSQ7w/ptTOgfRnB",
-	"1iHvTK3fNaPHH4Jam3nxvw8yfa6wY/hlZN+1E1MX5qEf7Kq/tWzC7g/3kLoGVmjmXO1qO5tz0r5+ZR7w",
-	"SQgPgYWdUVCPjIidMXsTsEYYJdaEPbSNjWzGDEYpskt5lZrpVT5RwsYrfP5O1y9ib65yHcJO+XfxkeND",
-	"3t6wT9kjX2HTaS1wga+1IlXz+f1vyVZsIPC/UCRjtCASaFEcyY7ddlO1Og5AW7NY2iRuOyTE+xack/eU",
-	"c+GldDmRD+9daLJSYvwK3j+9WEEOe/IkUA0PzmpmqKZPL/vmKS7D4eCdTvdk57F2Xwvk39Dwu6im5E80",
-	"c9HtW6rTHFf+PSDc+uER7gJaVgfVHlbNmkDT9eOQpZXHF9C0fNrRaWb/tnnqMfj9YOxLJOO3LtHyQi7l",
-	"biReHHiTnqUwEQlttbsTzozO5JtH8CT/RmNrzk6seWRBNsSbSzOYLo58B1AR2qAFqXkG0mUHrfqUdV7u",
-	"SVH1EOac4Hsp5E5oDfx3IuAugO1z7/XxpNVviFWuyShOdfGB+YpyLY8nufV7+8hFoxRtSs+M7Mk2LSuQ",
-	"Q+lmNw3yoDJlLVpf4DHONSd2xGpsru9kqpiRZeF5SxMxYwvV+1+yEVadbSRtFHoodBog2FJcobyllrOq",
-	"iw1RHKY3+/TheUz3xK+E9ae6lOpe8Y49y4UZ0uCsl2dJXdR+XHY0fPPFNeiqoPy0NogZt4+iCeJopwj9",
-	"z+UAY0WTTQFwo3FcBfqDeANwcw/kuWom8jyyCmUBPu0KqNyF3Au5Ih0BDXx/hwHg8N7Wj3IP97mDC/NZ",
-	"B4bfl2NjJvE8/KVdiik/glfjt8brS7g0+rXivRDE4F4w9RZTcwvGrbL5Pz6++/cbV7nX/BHTBXE8+C8/",
-	"YgfgH1cJ+XEltj+u7lDq2AK9Ro/r7+AJecVuGd+5jxDhSV0R4JlygXkq09wWfQxvxS00JjIMHf9cgzy2",
-	"sWPXY7m9igaEqw0tKE8hCyQKffq7yc7+fMWzeZsIdH4OqQ/N/brcT1uNgb2qL5COgdfr0r7p0SCUrDlO",
-	"oWZ+BrXL8bQbkJTvnS/L4LPqNG+ekkdNg+cHpN3mHRP02yteaZ5dLKcmRE7vpA+Atb1DPp7sOAXcC8gP",
-	"1RDjiZCso1gYM5tB8wVaKCAF0FvDHmvtM6irAjJiO6kkbuzHzzVL946dNh3VQ6zL9fQNMq9eY5imQcJd",
-	"cnZfLixue7IYLl4JBYmvpKF7MFTHd7bM2dG8bwQztcmdbYu6fJcplZK5auqCKqx63WFvgooqX26Q4byP",
-	"LcX5V5SoVAJwonJxUN3grUvACe2V5oD1lIGdOh/yaKuf/kHLdDq9ywPUhbFz2/XM1b/cn+M7QkKtwKae",
-	"23k4hS18xSJ8eeupq5bF6mZ1TSt2fft0dffp7v8FAAD//w==",
+	"7H3tkts2tuCroLS3Krt12XY7ce7O2L+cTuzxxr522ZlN1SbeKog8EhGBAAOAknWz/U5T+wjzZFs4APgh",
+	"ghKoVndyZ+fPjNMiQeDgfH/+tshlVUsBwujFs98WNVW0AgMK/+t1Yf+XicWzRU1NucgWglaweLZgxSJb",
+	"KPi1YQqKxTOjGsgWOi+hovYNs6/tU9ooJtaL29ts8Xr1lpq8tD8WoHPFasOkXfeHEsgWlGZSEFNSQ0wJ",
+	"JC+pWAPZUU0qWgCRIiNMkF8baUAvMrejEmgBqtvT69WV+8axndzabetaCg14wvdKLjlU9p+5FAaEsf+k",
+	"dc1ZTu0WH9fuiX/9Rdv9/tZb+18UrBbPFv/lcQfCx+5X/Tisi18cnvhHe8odCEN2Snrw+Nfsqi/Mt1Ab",
+	"hFStZA3KMLfVCne5kqqiZvFsUchmyWGRhSOKplqCWtxmizo3SU/e9q/wJ7u+e/dT+6Rc/gK5WWSLz1dr",
+	"eeX/WCuoH4Vd9n66YlUtlXFYZA+w2AKXuWq0aarHuVTw2L6K3/2G6g04UBcFs4Ch/H3vtCvKNWQHACjs",
+	"F9+mQqFgDpGTX9AltX85RFAFuaFizYFIRZRsRNG9HNAqW+xYkby3A7i7754EulwrWj3ygJsLdny5B3k9",
+	"Rq+lpR0m1vgfzEAVfaZ9eeIJKvQO1Cnq+MiqhiN5WdiBKN4ykXhLK7V36w9v6Rr5xoopbTLyBP9DQy77",
+	"l8WEgbWnEAa522/kNw+s0wTuYJottKHKpJ7g4PLdcdod9RZr4dJtKQvgHSHLbfsHqhTd2/9GDEgEKghQ",
+	"6/2PZeLjrBhfgBSQEQ1bUJRbSjFyDabEs42I5ZeG5fA+T91dxURjAgvof3OlZNXdO3HYaQWFkfhnTrUh",
+	"srHkkvAZJ0Z+G29XAS32vV+WUnKgYnSXKBRxlayllG734UZ6x+8BPnwl5WaX4C52tNFcViupDLUHHAGr",
+	"lDtSUbEnnIGFkRQQILZjpiSUKbIEswMQUZrRdK/jsr0Pg46L+H36F4ebm8Xs9F24HQindBwVM2ONJC8l",
+	"y0GTJaykAkSmZeC8Q4aXS2osIE6wixv/mL2lxiS94R+zokztE1741j1leSQTTJcDLn3sxdcGkI9V9PNr",
+	"9/yXT8dYV1HFBC3g1Gpvw3PIS5nnszPgjwqglJsvNJE7p/hZXM0bpUDk+9ENVEDNe1Dfr1PVI1DfJ7K6",
+	"2wg1aspTru+jf8y+AWobBOshXR2Qj7/prEWrFF3MIfm5mph9+UUrtQ+kOeeg1iCGEn/Ed0YMSu64TkY/",
+	"3ME3csejUkxSk0Jb7lnHF4fotNwj+Zay0VBKXnyhiUPL54TDCuUD2ZWggAiLZkyTjZA7kSYz7Ce/ozG7",
+	"Rq4IJf7m09YqAOqXikFxUvXg1MCh2B593ZRMIx0lfN3qr6YkJXheJhrO7fpbEH+RjYqI3kYYxhGwFSsK",
+	"DqSk2ptuUoMguqQKCG4DSAXU0XFJ+XYA+CXspSjISjaKFE5OJECKS3oSSG/sM8i25rGsim5GSvDxdzcT",
+	"VFBRrV9F7Am6Iztg69JY8FDOSav7pehCQHWjjvHUCH0ON/Ciko0w2n498HRC7SWg1ED16YBedC2l0BlZ",
+	"7gkTawUFs3ZyhDfKLYhJdASiaYWqByWFrEAblhP7RtrJa5q2dE2FPZpkPHFdpKZUkquVXLGYemX5vQUQ",
+	"GqmErgwovzEnB7I0dAp2dQSfVLN8lSjiVLNcQkRJd6KVGsvl3DMIM1EQIQ2pG0OkIKhVOxaejVReJ/9e",
+	"Klkdw8CELUblarpNYJ+OsKVdSU3gOjUVRu3tUSneQv8KToqwYzLbGWl5+dHyuAnOj1CWK7LilrVZCLt3",
+	"npNrJHshvXGUclaDpnI6T/poWtt6dK4drY8yj7QP7GgdWz3i6Mplw/HwAnFtJS00emxkwIak8lxozFwO",
+	"nSYBJl4aeE2hQ6MeonrSyXrqTCD7vtQNektLPsN7DjjXw43A4wd2nOeBgWF1EqXHvMM9xKy9Th0aqWM9",
+	"5hvDYb989LdJ47ZuzLvGpDIWy7M3+tU5no6B5PBWcliu20Z3ihhsbqihXK7HkLGXn46+VmF8LVYyqnA2",
+	"cxZqJtdBx873TBQzVkOjM7bYumEFFTlcYi3OKmaOsoBj636gYg0TpE7Jiq0bBaSie7J0SgWKQAO18+1T",
+	"Uto/VnILmjArL51SYTRZMeBFTKfQjVrRyxy90Q3lp17/Kz50my12VJi7f/WAChC9Mo+vvcP173iAPGEf",
+	"7cWFY0TpA+MmY5Hkr2dHlWBiTSztSG0VcWZQcV+CVdmdUxaKDG8ORGF/MAbUI/JOoDLvXSsZ8fvOrJWR",
+	"bwRo/bbKrM71KiM1qG+8J04TDebRyGJfs+2EpsrpEnj0F7t2zOuIGLYrJQdiBQEJlk/rrknzCHQBiYt4",
+	"hB144ppGB7Fz2KiDUKIDzePD+f4zj9VjSVTMkzLBeXhgiTiTUaoCFOFMgFVBLWMYO42PuFpx7Sg1eN/B",
+	"jBDTxLkC8iUqpjPU2GZN1fvz4nWsSEYDpxqdjQRBXF7KPzQXewRAod9FGcDashvy5Pqa5NXf/2+iPh33",
+	"ZGcLLRsVpdpT2DdULbvttktOoad3JM7A0CVdx0IRGF2olhEi8/Z8zWmOPHypgBb+4UhsBg2W06vsSqDG",
+	"WTexVThVa/huPbCfenvlQLcg/OEP3HWoLZNa7ixT8J89+E5vJWvmj9YQGIyqmDYZWapGly4gpfXzcAjx",
+	"hfZOv+CKip2iplrDURMwkczxU3FzXDJO1hL0M0I5z+xGmxqtJNScWAFOc2KaNHWULZ50Dwc8O9NBfCOF",
+	"z88Y0/+KmQn7t1agwTwjupTKZGRlVTypCJe4kTGkUSNxyhnl/N1q8eynk9LWvXH7KVuIhnMX9TKqgTQS",
+	"j2hIFuQKclaDVUmBr0ghQYdo4krKIhL+UXCTiAVzIrIzQ6SariAhQul26x+PBCQ/nTS7Hfh6FzYlf6ck",
+	"UYtMd5FHchORRblpZiKQW/FTLADov0eoDjpySesahNWO0Ve+81SpDePcokguK1T/l60meeiaYnnp1dJV",
+	"w4OXqmC6dBor09G4ay/nYkRnIaYbfRG2MMuAkXLznX0las2iVwaKFwcISQ1cGVZBVJJIBTnVZl4ySJvf",
+	"ceyVl/ah16JuzBF1wpoD83Y8rYDIXTxzTYPagvpCk5zLfBhpOfYh2RhElxPHfOcfc15qkeCkFi1Q7Auv",
+	"44CxP4nTYabhvWBeyjxwWrs/Bes+Gi9qJnWs9tvuKjw4skDzWZtG43Hef7uHg92pO+i3tNoRWVxPC4Qx",
+	"5jkzoDGBpRsm4j9sKW/gTLvAL5vZDR49kkOXc2yksSZTwJblEKL2WnrFBV3AGG8SOViOBVtQRK4MCPsj",
+	"+gjQJ1jRz29ArC3//7enmDcT/vNPVhUzBpT91P/+6cXV/6JX/3F99eerT//6LzFQB5iCaCq0mZET2Ccb",
+	"5VCgYFZht/+qJPp2nQZYK7kEdClj2FQbWffgF7mbIRT+/rcbVN1wGauAYuYP/sl+JiPXpKYcrLR4Sgqq",
+	"NvgTT4vRHl4zHnLqcj960ospOZIUkgi5c24eF8jdlSBGug3Njdf6xowPCa1L2K0oE2TZGCMF8RZRJApp",
+	"KOPH3T4TSll/eWu+RNcX8NlMrME0KRpM4+nySXZSRTM565Jq6GNPiIo7ieL+pRoh3L8sSrl/IU75P6IR",
+	"c+VTz7zsjGKSYYbHZQ5eTOw84Gwie1yrOIi1P16i9DlAI3fcsJH2liYRq6kqqvZT6ld6HmerDI/1hjN0",
+	"jQnmyoS1oKZQbgzcl15ckFxi3M6ay9KUBH20xCMjIGdtdar2H+lBz1atGvvmtxC3mI+oJgaOSfn0G5kt",
+	"4RMlNh4qik/NhFtp7O8fx7q6XDUUFd1/jFRXqao+OWt789ki33MmXP0AcM5qLVmcQtdKNnUcuyb0TqDa",
+	"vIrLSM7WpQFtXM5Ha9obuklNg+BeJkYdNN6znJxMIic3WgLdMpe/eZfU2Zo3isZ5vmp4suVs7VWzn+ez",
+	"w2VYTpM9t/5x55YfQoQS/6O7t8ybhZwhpIfI211QyjfDlaU6klhhynOUwu5DLQqF1WKk2X7nrkh2hEd4",
+	"3AgUli1CJAwpdrTN/gX17ralt4DOLbYEFDvuhO2ScWeowFRP5NY0PZ3IpXURigHRAggTRj4jS4k+hJUC",
+	"kZf2X1atAbXizP6HXSDm5+uXLEykddvv2NfbpHgXFHOpZvGMbs5yiKE7AhyTqAQQfApzVshO0TrRxV5b",
+	"Nc37r8YbboTVHw+glLYynirCtLqUuuCZaWE5P8035kX1iHKmF/XbNoV7BpqVIfcyBeJ5KSWP3WUNGVE0",
+	"32REMaExyWYH5jnxCZsYNWWn3eEpQPo2pC+fBaOXwfVzQGxMrbhzwIzhUNHPrLKC3akB7t/Xj76KQKhz",
+	"zB3NRnZPuQIy/pZ+vjn14afXvU8/+fo6XotmVeNTS+HL7VJfTa30brXSYE4tNtjW1dOpxaylePKIX/dP",
+	"GFtI0Z0vGR2zGWs//bX2eugQOVsL2fKsXPLCWqdfXl+Tv//tJkq43ZYGQH/0tTVgKihCNoncCYtKouF8",
+	"sn4pYi2sQCnnGEsPZh46GxwsfCJYVKMM2lLf4XE9cHg8iQkAuQP144mb+urr6z5g/u06du2WGcStDKOG",
+	"cZPeLfZiQCdqGFDGd15+L+29Q6qronHHyVryHuJ2j2Z6lNhH2bDbDvv8yXoXGZP4Pd/xTKH/Tz70n4gP",
+	"RS/kSfafgz/1GNFBxSMDXminY+6svN5JtYECaylCGrfVvIhcrY7mO3f285PrfySedmi3uSJgwmEL3Jce",
+	"hLMcYX/jgLYIlQodXh/HqwOmeF9ccJLDfY9FTPMq71yaoHDYSXIqWlwilGCIxSqPFn+X8vPI8D2L+OZj",
+	"GmdGTVUZdJdzilNcDvPatgHhCG3DACuQsF/Ap1Ous0lf/utBxvfcq2TaovyT62uyRrf32rn87QUWIDQz",
+	"e+Kr47DCJxIAcJpSgvlxZiZYTtUytZ+D23FqRXu0KG9NqDM4n5NrwlY+/mSZJsaoMCCU0oOAmlmV8j2m",
+	"+PQ0U2RCG6DHU+RmslnFYjkvK6nIE7JZIzAcGGaUPtZKGkh2LivJpzJDeXKSS+vq6x3/yx5R9lZt1lTN",
+	"8cHNLO/H43Q46fHNnyZ83qO3w5cOYJmjq/DhafdUxMB+3S+iOMvIxmLveYpvamH10fKUY9UgaWXOuPMz",
+	"T/3Gyv9IAnKoWFjunduIYsUsySnnPg95CIpJR/fZ0XqPUO79FDC4o5wLB185O+P28yYepkM++jbUuKYw",
+	"jCNNV074C1dUEcEEGACBOaE7EGYffIcFW61Crqh3TmMVQg7CPCd/clWZK9pwk1xvp0xyaOJIqr//7Udq",
+	"QL2KtS8BIDv7I5GCMJOR9eOQyZyRccYtNaHuwtXTYWZB2pHuWHSQu+yIUKfcu/rEvL83rkbv3Iw/X2Q9",
+	"VdeSNwa11WXP0+6bmpCNYCsY0fGUN13AjkgRLD4pYE4rFNQFJytC8ZNf6FD77euh7AddLLCkiVE7I0+z",
+	"VyO71HTtyxf9mVN4jIf3mUzmba9TyBxGI6mZKKkddBMo1J5ooFpiLdMGatPmS9slMnJtrfQniaqcVBMR",
+	"0C6gUAHthXWoL5+3O0qmvzme/HFmwV2btxzKXnwubCoNH/yN3hEjPmBy9Vn5ZvN06HOa1ZyjWx9REdst",
+	"pADYA+Zc8MrKK12RDFUud23CAeawSAE+NW0RcXEmJ7PPSHwf53Mc1LQo76u4cBK9z/GZk6HTkdFX/byS",
+	"r06VdfpMepdb4s4Ts+fT01ZmFgDYW06+u4pq/UZqPbcFW+LDTV2n7uWwBWVAS0TErK1X8Cu2x+xyBfpH",
+	"OVbIEFdLPOGcr5i86xK550i6Y2W6Rob2py7Dj3lu0rd4YyZvSxjBD1VThLiWK7SxXPVKSTHrcdkoYaLu",
+	"tS5lrvVn0Z0H7b5bp1D7uB/Yp6Od2m+sA8h7n+N+wBxCC7eTPaQQCgi6WbmDc1pMoRN0Iq3+SBlCarOi",
+	"iAj6U4J7p1++PMQoz/VDGV2vTeIg3jOMVoxUXl/AZtfYk7UMGbSuyU1oZRKaRp1RLY0++pcdaA+c+O4D",
+	"3gGNehjqg7qXPxK7V2w1+AOrIoT2RuaUI2kRX0Hu+hIO8sz/60/XTz79dH3150//58ufrq+++vTfnv10",
+	"ffW1+1M07/zsGGmHta36EDDtsL9JAO+nCQI6J7I5k8QuRC//JIz/Twgj7vE6E8FNpBtBTlVya6wVTW52",
+	"s8ld6mqiRpXsB3N+4DkNBc5quBN6E+ExMg8kD4DeLsIXUsyU975p0llWynupjKIsUka15HLnGRFWPFfY",
+	"yNEFx8fOQK/CjOV4o1z2/FRr6nTjpmTrMvXZDRPFX2Y+/0bubtIV+5vLK+kn9G78aABDb8v906Z0Ki4Y",
+	"5ckw76dhpNAFGMNBpy6P6RfxrKcdxdDfNOa43kTH+poc53iht9Fkp5KjtqUDYh9A4TQ9IGSeiAIZtKdK",
+	"tIRa4jzfFgpLfIBfG9+hek5z/4AqkYZ+ro/Q85B5Q6QiVJNSGp+Hv5apFQ+zq4uj7dqjoqkbJHE4tWCy",
+	"7A2UkupoN31uDd5iokxqCinbWFQaVrrHs/ZjKYStDTXNRCxnqqTt0EXtC878UhMwDRrTrKxpbPsXQSbK",
+	"VHAi+87nLpGKoiL4S2N1QGz47dMDDCp39mfhQgFJ0h0soc4qu1ofeMfmJSXezG+jnxKwh1gzZep1w6bt",
+	"shkqrw/Yaub7HVhYYAcNu1FsBLwrsX8qKsUHKOGlT9hoCiKaRonzgTfjmkKi0kEIj7M6s1r3BrB3S15C",
+	"vnlGKBb1Ouxyze6sqs5ivU8OQeBnP0xmBB0VFR6XUnl+O1bibJbfa9sydj0v0e/sG2n4apId3bseoMRr",
+	"/Qea/P0NrTh/6MSdCuBmG33ttImDEBhdYYPjP39tQfnk+hqL0HLFdG3/YdlZkWEOj9yCKgahy56uozBw",
+	"NqHLrOCb/SRFDHvsRCtQZCx2x0FrK8FdK8Hn9gw+No8tqPFaEgOfrALOBKT35nbu3WNsYyy+dnR/WnjZ",
+	"h7pCtpaOulkfHTCjcz/c9yPzP9ob6h03gDadrENrnnPp+kPwTx9MWqCf06knWfy5TgUpcQXBEjKLKubT",
+	"dLsuIPjiCegpWDUaHn04o2Gie9UB7pwAZ1y0SMYzTDom2FECNER7lM3jUwaq+qzIjE9cdu8fEdFxlDwz",
+	"vNlDSMhlVYEoqIk2Iov3l9yV+3aog5Fkid293DpQPCd0qUEYr+h5HyCLesysLRXlmbvod00Qfrhmauv3",
+	"rqPZCSmPu/HfTr+APvwudRFvPDceHv+dANfN06uIfmjVyOKTAuIsWK4mG7EGGytp9p4F2yHeHG1uPHw6",
+	"GqT62I1/mUHisAVxIq3F6sa9hipuqoZD3JJuISPXj76+fLIJZ7820XFeOL5E0s0zl6GWkYrxjWVFrl7Z",
+	"/le055NP5x3/MFGfWqh9RpYK0UXhF+OtpBT6+dP1N0PVGmZ0Yt21SXqz5/e5k83Jp/nYDoU4y5P6EbAW",
+	"Wc8OO7Nqor1IaD7dj/s22Gva9UFSLDcDx0evP4Z/9SbeDwnT8NoFslRnen8jFk7yP6Ifx/aSoWX7wUAO",
+	"JtYcrjiqnWQD+4lxFjjbJBaLl9rXRWismsib2mlsblMV2DNhN+5FtqBNvLsPVDUoanxX/vCulaAvT1eF",
+	"9N/2UGn327uy/hVk/pL7kIlZkR9Dr+/0fomDdnCx/vupMcH0uN9h6+tenGh8qE9DOnMjraDonTaqOUy1",
+	"a/yh15tAuwDfipmMaAA/IoUupWXLVdW1XHCLfaE9+x6PKotOqPpLaOHgIojUEMr5ibmVk+M317HhNAWs",
+	"FaT6SDn1PtLx91PV//05fNQq7Huccelqp9w+UpxASsrqCFgrqax6F5x7OOlQG1lrUsntwCnTz/EF73gU",
+	"BU5M9OFQ9+dYaOoHiyJWnu8UrWsootxmJ1WREDBoY7d4MtfZZOH3FBaJASYvAxM/DPBr81dhGD/ful/u",
+	"j6AduiHuI5Us9LU9O6DVdrq1G0wam+qdGBMnnRMZfNjQ3SBmlzYglun6Lg4f+2RM8rqamlCljPN/BFVK",
+	"7ggzGNv1JtfelTBjzVnmtF77owFsozc2nlKDcvNM4nkhvL6HZ5/moi4pX30AWtwB0lzKzUsLjvOXUE1M",
+	"y7EitV9Orho3oolNdAy6q4uQVjWH4/twNZly248qDJsWxWv1l3vXDrnJS0LxIKG7WjttkGHFDBjJC0Ir",
+	"puMC8cQpRkpJ72oO/X4tgR1gQTbkyB1g/D11x2ypDDmwZ09R1m8hRteQnEbNdP3iDvgEzmf1MN3Q8dkf",
+	"J2Tn7EjAipoPIAqrHU7ahyfPj87c76E2c3K01x+gaNquqmd8dX7mtjUm5RriLv/w48fEwRchHzuSdR1A",
+	"MQJv5//u3eLA8z2ASwy3UROcGtduVaWIxiMFtMVESW0VqTaxXmiYA1cyIUC3RVuuYCtMGrLAaJs4ppcE",
+	"ufZ2ifV4TgVMfhh7Evy7+89ZZYw31ZdzOxcmbwq7yp1Xf9j/WA9y3ZqDAwzPn/VwobvnFqAxfFMNh7sx",
+	"t1LyGZ1XFeg5CQPTHS8TzYtAxmGX3Q7CEkd7JloZdxfRYZA73GmFy0UCt6AKlpsjzadDBDuXlRsGYiWt",
+	"75rh+6NgMFtn2EYbx4XQDbQzQ6zq4Rpv7Lr+20G5jdhRL6baIq+bWHw1ZEjhVpwnYidJBUbFs3/dl6Nf",
+	"ULKKqlauk6RXfZ8Tez2kTXxW4JpHuMwQzPSoJrngaTU1RL9jg2etajUnDQ+Ta0Th3fWtX1N4o9BXxvTi",
+	"5eg068ViZT3RhMbI85E3LYzZ7ry7l/DZbn8eJ/yabcVvQC4PsVbbi7d6dUMBj3qVZnCnrrbp+LTEMEcy",
+	"lxMNuo/Yd6C113RP8TksWQ3PpxhrOyYK1+PtUJ9oJuY09KjmHE52NiKNMhOHSHJ6lE/LxYcceWAbtADp",
+	"GGXP1Gg1M2cOeMEZdLJBBkOLZYkByxchZnhuoLLz+bZtRS/V6+8iHf1m9nNCLu97HGgwrmHEc2voDmKW",
+	"ZANQo5CKNC+pJpsIxvxRNzMSOM4t9nS2BLY005PtzE62GjzWBnAIxS+D2NpJ3wdOu5KZrhNuGFqLDcIW",
+	"l+0XCFVt9sF7HDnHZToE9pxvQi5lscfxVW0nN6mIH7FczJqIPjmo5lgrtfvp06ekT+9NsVPiPf3wQ5p0",
+	"rf169VMtMiyibf1S2NdLnxV7d+6Vmk1/2NioYLrM3GRlLA8Ljd/CDkk7GEWKNrqBhYDYDLprK4m4zAwB",
+	"mpeo4z1vO2xj0qGFIdN+hnNXRvfo53E/ufurM3SuhbaO41KVAIdCZFjReDiKuE3lKGWjwRpXX2jsRjts",
+	"5OO/PKDscTh9/IFGZ6TBFIwQTn9++LWEmZaDcH2S0yq9SvOf9ZYT9ZYseTBOPOR9rCbyo5mIbOe0sT/M",
+	"7MhYSNBTU5TMYB4m0lwrL8MAvNEHSqBFsNUnauaH38qtuYxpQZpyk5HQSCXD9j4W/92EoMWscUq7Mm46",
+	"7pgpZXOS0fzoH4sWcodSlvao7nNZdwUert3noje5o1NDu3y/L+aiM1SQrn9e1java6fJII04EzzWeCKO",
+	"COe1HRoVBiVF07ydGhoRhW0lpU7tcAbFWXlTfw3z/6OeHmuekCWsmcCkpTtKr6X8DHrCW+NvMwhd+dmN",
+	"18C5/m1BTdI19Fr9Ri4D0+pOyjifizZT4qZmNHqO3ybEJB3L9TiMDciaI43ml1545fTY437EhcstZTWk",
+	"k4xPgo4SDY+JTFclESAIBVtyIDVV5s5gxDTLdLxwfs7pHSIDYlY97JKmXFPGO+90R1UVm0T0F7lzBlaI",
+	"xmCvY82smLAE7L3YEw6tSX9hI4ozWxf5N88t8o33QMg802knGziK9hfYtpsF15rcX1OHmYELtWCMbevH",
+	"TgCOM+BakxhFr8+Ut6Y61uRumE90+sMlA946G1mOT/WeU6EzYtVgcImdCiqwV6oJZepqpRgU2AVWPyI/",
+	"dBmYruHf3/92k2HADzRZZ8RFojSpqgxNI93O/GwE1j1RImgFOBKToPK4Yxoeke+w8BdX/PDyhvz56df/",
+	"nfjk9n/9RUsngLymDLxwdhzW6XZxBGt/uYpdZ2p51WfxPzvx1+sx82xx/ejJo2vMrq9B0Jotni2+enT9",
+	"6CvX26PEm3vsmxsixfhcRYkQYBKnCS8+AC1e4EMLdx+gzTfSuexzKUzoVF7XnOX42uNffMGZu865zf+O",
+	"9RTOFsbP/DzoCzOj9zCuEEeg7h0/VV6BrqXQbmdfXl/POvR5PZXjhS1eJPQtvzYv+PjZ19Mc6vY2Ngjd",
+	"YQR2j3dd2F0j3QmSbSHUFWFgcNkPDUX0seqrX9W5X7r7IFSTGmTNgewUM0CY07gf94agx/HSkvU3/qHz",
+	"ETPNFxBcMveAJKf9xzp2Ud9RHC1vcqvEhlgjCmQXi7zAzVkAY4IVdSPr5col13pxv0bDsFSyWZdok0uF",
+	"XlbUZrW/xKBAx6/wR6k23wRx9w95gfZwPrAxQW3aGfNo6UlVgMqc3w3lgRUCvpbq7vdpoY3+PdiC2rs5",
+	"wj4/ustk74etcfLtmoVqOu4cf54+c2ool8jU1hC521dgbvwj9wjg8IkJ4IZN3h14N43Rzh3hVYiGB5d7",
+	"D04bIXce9XMpvCQ+wsNu8KEHEqyqrVRNs1lU54eeS2RDCRQWCmrqgwjf46pouJspxAkZIK1Wpq1S58yN",
+	"1gGGBZ+oeAWq2V8A076xUtyF+VgNvi0541kbtsBeCq482DnmmO60dudL8BgoN3qSPt8wbW7wiTsCOsna",
+	"6w8SHxtGoyt4wblTyC8AT2fUrJdSbjLCqWmrdN2lUcLZFtwQCCmIkbWLcMXI9SOOCXDD+x+AYLsg85P+",
+	"RINoLYoT/u6NVcPbzunOa5rsbvdTxKP9Gw8rVtxz59HykwvSstxMsn97qSVFH18jzsSljpYeh2HtUwLv",
+	"DdtCix4XMxzst9OgkC3EYQZD8ix3+2aqhZC3rW6Y1QMtv5ICu+FY1Lw7nH9jxa0zgTi4GpkhqL/Fv8ch",
+	"/TTiAGismcEKeE4UaGMVnqVC3y8zZEnzzbk7zqZVnwtgwV2w/vwT1VTRCgwmU0zUh3aPPH5dLG4/DS/u",
+	"MWwhOBTmrzXFel8UhT3zd1u4kx/iFExx/dAI7oF1khN8zIU8mbmASPxIffxoR102wHNf6ai2oIgG4+Kb",
+	"yDduo7f7+Df8/6NU+gG2cgPDW/u9gOeDcJcB3w90A8g30Ox1hpSmrHhO6JoyYbmKj2+1TcDOIqzstwVD",
+	"pzvF2JTrOIWu30ACHWpmPUj1x1k8HfP9Q3qVXUf78wi2iXlnGhM65d8PtYbV/yBk+kLjXJrLyL7HXkxd",
+	"mId+cKv+3rIJW4PdQepaWKGZc7VuQPsDxE/8yj4QMrPuAwv70diHRcRBy9IorBFGmTNhd13XS5dGiFGK",
+	"4lJepXZWbMgec/GKkNTY94u4m6t959hj/l18ZH+ft3fYv/aBr7DtwBu5wNdGk7r9/e635MrYEPhfaFIw",
+	"yokCyvmerNm2n7/acwC6Qu7KVba4UXTBt+CdvMecCy+VTxS/f+9Cm6qX4lcI/umzFeS4J08BNXDvrGaG",
+	"avrksl+e4jICdsHpdEd2nmr3dUD+HQ2/i2pK4UQzF129pSYvceU/AsJd3z/CXUDL6qHa/apZE2h6/TBk",
+	"6eTxBTStkIt5nNm/bZ96CH5/MFwwkfE7l2h1IZdyPxIvd6LNWdWYnYm22u0RZ0ZvvuIDeJJ/p+GIJ+ci",
+	"PrAgO8SbSzOYPo58D1AT2qIFwWwxnx20GFLWabmnZD1AmFOC76VUa2kMiD+IgLsAts+914eTVr8jVvkO",
+	"9Dg7MATmayqM2h/l1u/dIxeNUnQpPTNSyru0rEgiqJ8QepAHVWhn0Yaqt3EBjmXHM+rcJlPFrCyLT/Wc",
+	"iBk7qN79kq2w6m0j66LQh0KnBYLrTyB1sNRKVvexIYnDvO4nyd0/j+mf+JV0/lRfZzKoaHRnuTBDOjjr",
+	"5VlSH7Uflh0dfvniGnTNqTiuDWLG7YNogjhANEH/8znAWObpUgD8AEbfluNevAG4uXvyXLVzHx9YhXIA",
+	"n3YF1P5C7oRciY6AFr5/wABwfG/XD3IPd7mDC/NZD4Y/lmNjJvHc/6Vdiik/gFfj98brS7g0hg00BiGI",
+	"g3vB1FtMzeVMOGXzf3x89+/PfDlz+0dMFwStM/Lbzzjl4OdFRn5eyNXPi1uUOq5qudXjhjt4RF6xLRNr",
+	"/xMiPGlqAqLQoQWxyktX9HF4K36hMZFh6PjXBtS+ix37ORLdVbQgXCwppyKHyJzN+yLDe8jO/nwlinmb",
+	"iEy3iKkP7f363E9XjYHzOC6QjoHX69O+6d4ilGqEsBjBDJb/tjmebgOKio33ZVl81r3hAFPyqB0gcI+0",
+	"235jgn4HxSvts2fLqQmRMzjpPWDt4JAPJzuOAfcC8kO3xHgkJBtmCIyZzUFHGso1EA50a9ljY0IGdc2h",
+	"IK69VOZnwv3asHzj2Wk7NSbGunyj8yjzGnTLarvG3GYn9+XD4q5RleXitdSQhUoaugFLdWLtej94mg/d",
+	"saY2uXa9os/fZU6VYr7FBKcai8fX2LClpjqUGxQ4DG5FcS4qJTpXAILoUu50P3jrE3Bie6WlKx2N7NT7",
+	"kEdb/fQPWqbTzcaIEBeGzl0nSF/+cneG77+HSoHLPHezErmre8XGJGobiKtRfPFs8ZjW7PH2yeL20+3/",
+	"CwAA//8=",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

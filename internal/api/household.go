@@ -119,7 +119,11 @@ func (s *Server) PortrayFryer(ctx context.Context, r PortrayFryerRequestObject) 
 	if err != nil {
 		return nil, err
 	}
-	p, err := program.PortraitOf(r.Body.Fryer, orElse(r.Body.DialC, 0), set.Units())
+	f, err := fryerIn(r.Body.Fryer)
+	if err != nil {
+		return nil, err
+	}
+	p, err := program.PortraitOf(*f.Simulated(), orElse(r.Body.DialC, 0), set.Units())
 	return PortrayFryer200JSONResponse(p), err
 }
 

@@ -35,7 +35,7 @@ func (s *Server) ReadAmount(ctx context.Context, r ReadAmountRequestObject) (Rea
 	if err != nil {
 		return nil, refuse.One("text", fmt.Sprintf("%q", r.Body.Text), err.Error())
 	}
-	return ReadAmount200JSONResponse{G: math.Round(g*100) / 100, Says: say.Spooned(g/i.Density)}, nil
+	return ReadAmount200JSONResponse{G: math.Round(g*100) / 100, Says: say.Spooned(g / i.Density)}, nil
 }
 
 // ListPantry answers GET /pantry.

@@ -5,73 +5,10 @@ import (
 	"strconv"
 	"strings"
 
-	"velocrustum/core/food"
-	"velocrustum/core/fryer"
 	"velocrustum/core/prep"
-	"velocrustum/core/program"
 	"velocrustum/core/refuse"
-	"velocrustum/core/safety"
 	"velocrustum/internal/store"
 )
-
-// GetCatalog answers GET /catalog.
-func (s *Server) GetCatalog(ctx context.Context, _ GetCatalogRequestObject) (GetCatalogResponseObject, error) {
-	set, err := s.store.Settings(ctx)
-	if err != nil {
-		return nil, err
-	}
-	pantry, _, err := s.pantry(ctx)
-	if err != nil {
-		return nil, err
-	}
-	c := Catalog{
-		Surfaces: []Choice{
-			{"wet", "Wet from the tap or the brine", "still wet"},
-			{"wiped", "Wiped with paper", "wiped dry"},
-			{"racked", "Wiped, then two hours on a rack in the fridge", "dried on the rack"},
-		},
-		Guidances: []Choice{
-			{"us", "US consumer guidance", "US guidance"},
-			{"uk", "UK guidance: 70 °C for 2 min or equivalent", "UK guidance"},
-			{"stricter", "My own, stricter", "your own rule"},
-		},
-		FryerKinds: []Choice{
-			{string(fryer.Drawer), "Drawer with a basket", "drawer"},
-			{string(fryer.Oven), "Oven with trays", "oven"},
-		},
-	}
-	c.Wants = []Choice{
-		{string(program.Balanced), "Balanced", "a crust with most of the juice"},
-		{string(program.Crisper), "Crisper", "a harder crust"},
-		{string(program.Juicier), "Juicier", "more juice"},
-		{string(program.Sooner), "Sooner", "fewer minutes"},
-		{string(program.Paler), "Paler", "gold, not brown: better for starchy food"},
-	}
-	l := &c.Limits
-	l.MaxPieces, l.MaxStages = program.MaxPieces, program.MaxStages
-	l.MinAirC, l.MaxAirC, l.MaxMinutes = program.MinAirC, program.MaxAirC, program.MaxMinutes
-	l.MinStartC, l.MaxStartC = program.MinStartC, program.MaxStartC
-	l.MinGuidanceC, l.MaxGuidanceC = safety.StricterFloor, safety.StricterTop
-	forms := map[food.Form]CutInfoForm{food.Slab: "slab", food.Cylinder: "cylinder", food.Ellipsoid: "ellipsoid"}
-	for _, f := range food.Cuts() {
-		rule, err := safety.For(set.Guidance, f.Class, set.GuidanceC)
-		if err != nil {
-			return nil, err
-		}
-		least, most := f.Allowed()
-		piece := f.Piece(f.Typical, 0)
-		info := CutInfo{
-			Id: f.ID, Name: f.Name, Plural: f.Plural, Group: f.Group, Faces: f.Faces[:], Form: forms[f.Form], Length: f.Length, Width: f.Width,
-			TypicalG: f.Typical, LeastG: least, MostG: most, Safety: string(f.Class), RuleC: rule.CoreC, Source: f.Source,
-		}
-		info.TypicalMm.Thickness, info.TypicalMm.Length, info.TypicalMm.Width = piece.Thickness*1000, piece.Length*1000, piece.Width*1000
-		c.Cuts = append(c.Cuts, info)
-	}
-	for _, k := range food.Coats() {
-		c.Coats = append(c.Coats, CoatInfo{Id: k.ID, Name: k.Name, Says: k.Says, Allergens: pantry.Allergens(k), NeedsOilG: k.NeedsOil, Source: k.Source})
-	}
-	return GetCatalog200JSONResponse(c), nil
-}
 
 // asked is a plan as a request for what comes of it.
 func asked(p store.Plan) SimulationRequest {

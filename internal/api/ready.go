@@ -61,14 +61,25 @@ func (s *Server) ready(ctx context.Context, q SimulationRequest) (program.Dish, 
 	return out, err
 }
 
+// Answered is an answer, and the whole dish as it goes into the basket.
+type Answered struct {
+	program.Answer
+	Load program.Load `json:"load"`
+	Coat program.Coat `json:"coat"`
+}
+
 // Simulate answers POST /simulations.
 func (s *Server) Simulate(ctx context.Context, r SimulateRequestObject) (SimulateResponseObject, error) {
 	d, err := s.ready(ctx, *r.Body)
 	if err != nil {
 		return nil, err
 	}
-	a, err := program.Simulate(ctx, d.First(), program.Options{
+	a, err := d.Simulate(ctx, program.Options{
 		NoChance: !orElse(r.Params.Chance, true), Changes: orElse(r.Params.Changes, true), Ahead: orElse(r.Params.Ahead, false),
 	})
-	return Simulate200JSONResponse(a), err
+	out := Answered{Answer: a, Load: d.Load, Coat: program.Coat{ID: "bare"}}
+	if d.Coat != nil {
+		out.Coat = *d.Coat
+	}
+	return Simulate200JSONResponse(out), err
 }

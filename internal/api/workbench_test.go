@@ -194,6 +194,9 @@ func TestTheSecondFryerCooksItsShare(t *testing.T) {
 	}
 }
 
+const twoDrawers = `"fryer": {"name": "Two", "kind": "drawer", "basket": {"shape": "rectangle", "widthMm": 200, "depthMm": 250}, "powerW": 2200, "airflow": 1,
+	"dialOffsetC": 0, "dialMinC": 80, "dialMaxC": 200, "dialStepC": 5, "drawers": 2, "heatUpMin": 5.2, "inferred": ["airflow"]}`
+
 func TestAFryerIsTimedAndPortrayed(t *testing.T) {
 	k := newKitchen(t, "")
 	in := `{"name": "Two drawers", "kind": "drawer", "basket": {"shape": "rectangle", "widthMm": 180, "depthMm": 215}, "powerW": 2400, "airflow": 1, "drawers": 2,
@@ -204,11 +207,11 @@ func TestAFryerIsTimedAndPortrayed(t *testing.T) {
 			t.Errorf("kept as %+v", f)
 		}
 	}
-	p := get[program.Portrait](k, 200, "POST", "/api/v1/fryer-portraits", `{"fryer": {"drawers": 2, "heatUpMin": 5.2, "inferred": ["airflow"]}, "dialC": 180}`)
+	p := get[program.Portrait](k, 200, "POST", "/api/v1/fryer-portraits", with(`{"dialC": 180}`, twoDrawers))
 	if p.DialC != 180 || !p.Timed || len(p.Curve) < 20 || len(p.Wanted) != 1 || p.Wanted[0].Field != "airflow" {
 		t.Errorf("portrait %+v", p)
 	}
-	if w := k.send("POST", "/api/v1/fryer-portraits", `{"fryer": {"heatUpMin": 45}}`); w.Code != 422 || !strings.Contains(w.Body.String(), "fryer.heatUpMin") {
+	if w := k.send("POST", "/api/v1/fryer-portraits", `{`+strings.Replace(twoDrawers, "5.2", "45", 1)+`}`); w.Code != 422 || !strings.Contains(w.Body.String(), "fryer.heatUpMin") {
 		t.Errorf("45 minutes to 200 °C: %d %s", w.Code, w.Body)
 	}
 	// Put back without a time, it is one of its kind again.

@@ -4,7 +4,6 @@ import { minutes, unitsOf } from '../src/format/units';
 import { step, type History } from '../src/ui/history';
 import {
   addTurn,
-  firstBasket,
   nudgeStage,
   onDial,
   removeStage,
@@ -14,7 +13,7 @@ import {
   splitStage,
   totalOf,
 } from '../src/plan/program';
-import { mendPlan } from '../src/plan/mend';
+import { mendPlan, setPieces, setSurface } from '../src/dish/edits';
 import { between, minuteTicks, raceScale } from '../src/race/scale';
 
 // What the screen works out by itself: no browser needed.
@@ -111,22 +110,29 @@ test.describe('changing a program', () => {
     expect(setStage(mid, 1, { minutes: 5 }).stages[1]?.rest).toBe(true);
   });
 
-  test('the first basket has its share of the oil', () => {
-    const whole = { load: plan.load, coat: plan.coat, program: plan.program };
-    expect(firstBasket(whole, undefined)).toBe(whole);
-    const part = firstBasket({ ...whole, load: { ...plan.load, pieces: 20 } }, 5);
-    expect([part.load.pieces, part.coat?.oilG]).toEqual([5, 1]);
-  });
-
   test('a warning makes its own change, and no other', () => {
     const program = { stages: [{ airC: 190, minutes: 16 }] };
     expect(mendPlan(plan, { label: '', program })).toEqual({ ...plan, program });
     expect(mendPlan(plan, { label: '', perBasket: 8 })).toEqual({ ...plan, perBasket: 8 });
-    expect(mendPlan({ ...plan, perBasket: 6 }, { label: '', oilG: 3 }).coat.oilG).toBe(6);
     expect(mendPlan(plan, { label: '', surface: 'wiped' }).load.surface).toBe('wiped');
     expect(mendPlan(plan, { label: '', thicknessMm: 20 }).load.thicknessMm).toBe(20);
     expect(mendPlan(plan, { label: '', oilG: 9 }).coat).toEqual({ id: 'starch-dust', oilG: 9 });
     expect(mendPlan(plan, { label: '' })).toBe(plan);
+  });
+
+  test('what is said in the order takes the place of what the bench had', () => {
+    const bench = {
+      drying: { school: 'wet' },
+      coating: { oil: 'mist' },
+      cutting: { wholeG: 900, pieces: 12, as: 'chunk', spreadPct: 16 },
+      salting: { school: 'dry', hours: 2 },
+    };
+    const on = { ...plan, bench };
+    expect(setSurface(on, 'wiped').bench).toEqual({ ...bench, drying: {} });
+    expect(mendPlan(on, { label: '', oilG: 3 }).bench).toEqual({ ...bench, coating: {} });
+    const fewer = setPieces({ ...on, perBasket: 9 }, { pieces: 6 });
+    expect(fewer.bench).toEqual({ ...bench, cutting: { spreadPct: 16 } });
+    expect(fewer.perBasket).toBeUndefined();
   });
 });
 
@@ -180,10 +186,25 @@ test.describe('units', () => {
     expect(us.temperature(73.9)).toBe('165 °F');
     expect(us.mass(43)).toBe('1.5 oz');
     for (const c of [60, 165, 200]) expect(us.fromDegrees(us.toDegrees(c))).toBeCloseTo(c, 0);
-    for (const g of [20, 43, 290]) expect(Math.abs(us.fromMass(us.toMass(g)) - g)).toBeLessThan(1.5);
+    for (const g of [20, 43, 290]) expect(Math.abs(us.weight.from(us.weight.to(g)) - g)).toBeLessThan(1.5);
+    expect(us.length.words(16)).toBe('0.63 in');
+    expect(us.volume.words(1000)).toBe('1.1 quarts');
+    expect(us.warmer.to(-10)).toBe(-18);
     const home = unitsOf({ temperature: 'C', mass: 'g' });
     expect(home.temperature(164.6)).toBe('165 °C');
     expect(home.mass(42.4)).toBe('42 g');
+  });
+
+  test('a stepper has round numbers of its own scale, within what is allowed', () => {
+    const us = unitsOf({ temperature: 'F', mass: 'oz' });
+    const dial = us.heat.stepper({ min: 80, max: 200, step: 5 });
+    expect(dial).toEqual({ min: 180, max: 390, step: 10, unit: '°F' });
+    expect(us.heat.from(dial.min)).toBeGreaterThanOrEqual(80);
+    expect(us.heat.from(dial.max)).toBeLessThanOrEqual(200);
+    const home = unitsOf({ temperature: 'C', mass: 'g' });
+    expect(home.heat.stepper({ min: 80, max: 200, step: 5 })).toEqual({ min: 80, max: 200, step: 5, unit: '°C' });
+    expect(home.length.stepper({ min: 100, max: 600, step: 5 })).toMatchObject({ min: 100, max: 600, step: 5 });
+    expect(home.volume.stepper({ min: 0, max: 20000, step: 100 })).toMatchObject({ max: 20, step: 0.1 });
   });
 
   test('minutes as a cook reads them', () => {

@@ -500,28 +500,51 @@ export interface components {
             surfaces: components["schemas"]["Choice"][];
             guidances: components["schemas"]["Choice"][];
             fryerKinds: components["schemas"]["Choice"][];
-            /** @description What a request may hold, for steppers */
+            /** @description What a figure may be and the step that a hand moves it by, by its field */
             limits: {
-                maxPieces: number;
-                /** Format: double */
-                minAirC: number;
-                /** Format: double */
-                maxAirC: number;
-                /** Format: double */
-                maxMinutes: number;
-                /** Format: double */
-                minStartC: number;
-                /** Format: double */
-                maxStartC: number;
-                maxStages: number;
-                /**
-                 * Format: double
-                 * @description the least that a cook's own rule may ask
-                 */
-                minGuidanceC: number;
-                /** Format: double */
-                maxGuidanceC: number;
+                [key: string]: components["schemas"]["Range"];
             };
+            usual: components["schemas"]["Usual"];
+        };
+        Range: {
+            /** Format: double */
+            min: number;
+            /** Format: double */
+            max: number;
+            /** Format: double */
+            step: number;
+            unit: string;
+        };
+        /** @description A figure by what a cook calls it */
+        Level: {
+            name: string;
+            /** Format: double */
+            value: number;
+        };
+        /** @description What things begin with */
+        Usual: {
+            load: components["schemas"]["Load"];
+            coat: components["schemas"]["Coat"];
+            program: components["schemas"]["Program"];
+            bench: components["schemas"]["Bench"];
+            rack: components["schemas"]["Drying"];
+            brine: components["schemas"]["Salting"];
+            soak: components["schemas"]["Salting"];
+            /** @description percent in the edible part */
+            salt: components["schemas"]["Level"][];
+            /** @description share of the mean in the middle */
+            even: components["schemas"]["Level"][];
+            /** @description percent by which the pieces differ */
+            spread: components["schemas"]["Level"][];
+            recipes: components["schemas"]["Recipe"][];
+            /** @description what stands on the box of a usual fryer */
+            boxes: components["schemas"]["FryerKnown"][];
+            /** @description How cold a piece is inside, in words */
+            warmth: {
+                /** Format: double */
+                underC: number;
+                says: string;
+            }[];
         };
         Choice: {
             id: string;
@@ -584,6 +607,10 @@ export interface components {
              */
             needsOilG: number;
             source: string;
+        };
+        Simulated: components["schemas"]["Simulation"] & {
+            load: components["schemas"]["Load"];
+            coat: components["schemas"]["Coat"];
         };
         /** @description A dish, its fryer and its program. What is done on the bench is worked out from it each time; what is asked of is its first basket. */
         SimulationRequest: {
@@ -842,6 +869,8 @@ export interface components {
                 room: number;
                 /** @description How many go in at all */
                 most: number;
+                /** @description They are wrapped */
+                seam: boolean;
                 pieces: {
                     /** Format: double */
                     x: number;
@@ -1113,71 +1142,11 @@ export interface components {
         /** @description The choices before the basket */
         Bench: {
             servings?: number;
-            cutting?: {
-                /**
-                 * Format: double
-                 * @description weight of what is cut up
-                 */
-                wholeG?: number;
-                /**
-                 * Format: double
-                 * @description how uneven the pieces are
-                 */
-                spreadPct?: number;
-                /**
-                 * Format: double
-                 * @description width of one slice of a wrap
-                 */
-                sliceMm?: number;
-                /** @description how many are cut from the whole weight */
-                pieces?: number;
-                /** @description the cut that the pieces are made into: boned, frenched, butterflied, cut up */
-                as?: string;
-            };
-            drying: {
-                /** @description wipe, rack, rinse or wet */
-                school?: string;
-                /** Format: double */
-                hours?: number;
-            };
-            salting?: {
-                /** @description dry, brine or soak */
-                school: string;
-                salt?: string;
-                /** Format: double */
-                targetPct?: number;
-                /** Format: double */
-                hours: number;
-                /** Format: double */
-                waterG?: number;
-                /** Format: double */
-                strengthPct?: number;
-                /**
-                 * Format: double
-                 * @description share of the mean that the middle is to have, 0.5
-                 */
-                even?: number;
-                /** @description of a soak: water, milk or buttermilk */
-                liquid?: string;
-            };
+            cutting?: components["schemas"]["Cutting"];
+            drying: components["schemas"]["Drying"];
+            salting?: components["schemas"]["Salting"];
             marinade?: components["schemas"]["Marinade"];
-            coating: {
-                bag?: boolean;
-                /** @description none, mist, brush or toss */
-                oil?: string;
-                passes?: number;
-                /** Format: double */
-                starch?: number;
-                largeEggs?: boolean;
-                /** @description in the place of wheat flour */
-                flour?: string;
-                /** @description in the place of breadcrumbs */
-                crumbs?: string;
-                /** @description the oil goes: all, or up for the side that is up */
-                where?: string;
-                /** @description baking powder in the flour */
-                leavening?: boolean;
-            };
+            coating: components["schemas"]["Coating"];
             finish?: components["schemas"]["Item"][];
             /** @description the cook's own, in one currency */
             prices?: {
@@ -1186,6 +1155,70 @@ export interface components {
                 /** Format: double */
                 perKWh?: number;
             };
+        };
+        Cutting: {
+            /**
+             * Format: double
+             * @description weight of what is cut up
+             */
+            wholeG?: number;
+            /**
+             * Format: double
+             * @description how uneven the pieces are
+             */
+            spreadPct?: number;
+            /**
+             * Format: double
+             * @description width of one slice of a wrap
+             */
+            sliceMm?: number;
+            /** @description how many are cut from the whole weight */
+            pieces?: number;
+            /** @description the cut that the pieces are made into: boned, frenched, butterflied, cut up */
+            as?: string;
+        };
+        Drying: {
+            /** @description wipe, rack, rinse or wet; as the load is where left out */
+            school?: string;
+            /** Format: double */
+            hours?: number;
+        };
+        Salting: {
+            /** @description dry, brine or soak */
+            school: string;
+            salt?: string;
+            /** Format: double */
+            targetPct?: number;
+            /** Format: double */
+            hours: number;
+            /** Format: double */
+            waterG?: number;
+            /** Format: double */
+            strengthPct?: number;
+            /**
+             * Format: double
+             * @description share of the mean that the middle is to have, 0.5
+             */
+            even?: number;
+            /** @description of a soak: water, milk or buttermilk */
+            liquid?: string;
+        };
+        Coating: {
+            bag?: boolean;
+            /** @description none, mist, brush or toss; the plan's where left out */
+            oil?: string;
+            passes?: number;
+            /** Format: double */
+            starch?: number;
+            largeEggs?: boolean;
+            /** @description in the place of wheat flour */
+            flour?: string;
+            /** @description in the place of breadcrumbs */
+            crumbs?: string;
+            /** @description the oil goes: all, or up for the side that is up */
+            where?: string;
+            /** @description baking powder in the flour */
+            leavening?: boolean;
         };
         Plate: {
             /** Format: double */
@@ -1229,9 +1262,20 @@ export interface components {
             ovenWh: number;
             /**
              * Format: double
-             * @description until the middle has the chosen share of the mean; left out beyond four days
+             * @description until the middle has the chosen share of the mean, in halves; left out beyond four days
              */
             evenHours?: number;
+            made?: components["schemas"]["Marinade"];
+            /** @description what of the pantry is a salt */
+            salts: string[];
+            servings: number;
+            /** @description the coat is rubbed in and not put on from bowls */
+            rubbed: boolean;
+            /**
+             * Format: double
+             * @description of a coat of flour and starch; 0 of another
+             */
+            starchShare: number;
             /**
              * Format: double
              * @description of the same in a pan of oil
@@ -1242,6 +1286,11 @@ export interface components {
              * @description by the household's prices; left out where none is known
              */
             cost?: number;
+            /**
+             * Format: double
+             * @description of a serving
+             */
+            costEach?: number;
             makings: components["schemas"]["Making"][];
             allergens: string[];
             /** @description Salt by depth after the salting */
@@ -1339,7 +1388,7 @@ export interface components {
             version: number;
         };
         PortraitRequest: {
-            fryer: components["schemas"]["SimulationFryer"];
+            fryer: components["schemas"]["FryerInput"];
             /**
              * Format: double
              * @description what is set; 200 °C or as hot as it goes
@@ -1354,6 +1403,8 @@ export interface components {
             timed: boolean;
             /** Format: double */
             settlesC: number;
+            /** @description how hard */
+            blows: string;
             curve: {
                 /** Format: double */
                 minute: number;
@@ -1580,7 +1631,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Simulation"];
+                    "application/json": components["schemas"]["Simulated"];
                 };
             };
             default: components["responses"]["Problem"];

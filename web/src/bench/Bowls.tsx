@@ -1,4 +1,5 @@
 import styled from 'styled-components';
+import type { Units } from '../format/units';
 import type { BenchAnswer } from './useBench';
 
 const Row = styled.ol`
@@ -24,7 +25,7 @@ const Row = styled.ol`
 `;
 
 /** The bowls in the order of the hands, as full as they are to be. */
-export function Bowls({ bowls, bag }: { bowls: BenchAnswer['bowls']; bag: boolean }) {
+export function Bowls({ bowls, bag, units }: { bowls: BenchAnswer['bowls']; bag: boolean; units: Units }) {
   const most = Math.max(...bowls.map((b) => b.putOutG));
   return (
     <Row aria-label={bag ? 'What goes in the bag' : 'Bowls in order'}>
@@ -47,9 +48,9 @@ export function Bowls({ bowls, bag }: { bowls: BenchAnswer['bowls']; bag: boolea
             <b>
               {i + 1}. {b.name}
             </b>
-            {Math.round(b.putOutG)} g out
+            {units.mass(b.putOutG)} out
             <small>
-              {Math.round(b.sticksG)} g stick · {b.measure}
+              {units.mass(b.sticksG)} stick · {b.measure}
             </small>
           </li>
         );

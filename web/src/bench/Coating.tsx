@@ -1,24 +1,28 @@
 import { SwitchField } from 'react-aria-components';
+import { within } from '../api/limits';
+import { setCoat } from '../dish/edits';
 import { Choice } from '../ui/Choice';
 import { Knob } from '../ui/Knob';
+import { Select } from '../ui/Select';
 import { Stepper } from '../ui/Stepper';
 import { Bowls } from './Bowls';
-import type { Props } from './Controls';
-import { Select } from './Items';
+import type { StationProps } from './props';
 
 /** Which coat, of what, how it is put on; and the oil. */
-export function Coating({ bench, set, answer, catalog }: Props) {
+export function Coating({ plan, bench, set, edit, answer, catalog, units }: StationProps) {
   const c = bench.coating;
   const change = (what: string, more: Partial<typeof c>) =>
     set(what, (b) => ({ ...b, coating: { ...b.coating, ...more } }));
   const floured = answer.bowls.some((b) => b.ingredient.endsWith('-flour'));
   const eggs = answer.bowls.some((b) => b.ingredient === 'egg');
-  const bowls = answer.bowls.length > 0 && answer.coat.id !== 'leavened-rub';
+  const crumbs = answer.bowls.some((b) => b.ingredient.endsWith('crumbs'));
+  const bowls = answer.bowls.length > 0 && !answer.rubbed;
+  const starch = within(catalog, 'bench.coating.starch');
   return (
     <>
       <label>
         <span className="quietly">Coat</span>
-        <Select value={answer.coat.id} onChange={(e) => change('coat', { coat: e.target.value })}>
+        <Select value={plan.coat.id} onChange={(e) => edit('coat', (now) => setCoat(now, e.target.value))}>
           {catalog.coats.map((o) => (
             <option key={o.id} value={o.id}>
               {o.name}
@@ -37,7 +41,12 @@ export function Coating({ bench, set, answer, catalog }: Props) {
           { id: 'toss', name: 'Toss' },
         ]}
         value={c.oil ?? 'planned'}
-        onChange={(oil) => change('oil', oil === 'planned' ? { oil: undefined } : { oil, passes: c.passes ?? 1 })}
+        onChange={(oil) =>
+          change(
+            'oil',
+            oil === 'planned' ? { oil: undefined } : { oil, passes: c.passes ?? catalog.usual.bench.coating.passes },
+          )
+        }
       />
       {c.oil && c.oil !== 'none' ? (
         <>
@@ -53,14 +62,13 @@ export function Coating({ bench, set, answer, catalog }: Props) {
           />
           <Stepper
             label="Passes"
-            value={c.passes ?? 1}
-            min={1}
-            max={6}
+            value={c.passes ?? catalog.usual.bench.coating.passes ?? 0}
+            {...within(catalog, 'bench.coating.passes')}
             onChange={(passes) => change('passes', { passes })}
           />
         </>
       ) : null}
-      {bowls ? <Bowls bowls={answer.bowls} bag={c.bag ?? false} /> : null}
+      {bowls ? <Bowls bowls={answer.bowls} bag={c.bag ?? false} units={units} /> : null}
       {bowls ? (
         <Choice
           label="Coat it"
@@ -86,7 +94,7 @@ export function Coating({ bench, set, answer, catalog }: Props) {
           onChange={(flour) => change('flour', { flour })}
         />
       ) : null}
-      {answer.coat.id === 'three-bowl-crumb' ? (
+      {crumbs ? (
         <Choice
           label="Crumbs"
           row
@@ -108,14 +116,14 @@ export function Coating({ bench, set, answer, catalog }: Props) {
           <Knob>Large eggs, 50 g without the shell</Knob>
         </SwitchField>
       ) : null}
-      {answer.coat.id === 'flour-starch' ? (
+      {answer.starchShare > 0 ? (
         <Stepper
           label="Starch in the flour: more is crisper and paler"
           unit="%"
-          value={Math.round((c.starch || 1 / 3) * 100)}
-          min={5}
-          max={50}
-          step={5}
+          value={Math.round((c.starch || answer.starchShare) * 100)}
+          min={0}
+          max={Math.round(starch.max * 100)}
+          step={Math.round(starch.step * 100)}
           onChange={(v) => change('starch', { starch: v / 100 })}
         />
       ) : null}

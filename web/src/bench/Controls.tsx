@@ -1,24 +1,13 @@
-import type { Catalog, Schemas } from '../api/client';
-import type { Units } from '../format/units';
 import { Coating } from './Coating';
 import { Cutting } from './Cutting';
 import { Drying } from './Drying';
 import { Items } from './Items';
 import { Marinating } from './Marinating';
 import { Salting } from './Salting';
-import type { Bench, BenchAnswer } from './useBench';
-
-export interface Props {
-  bench: Bench;
-  set: (what: string, change: (now: Bench) => Bench) => void;
-  answer: BenchAnswer;
-  pantry: Schemas['Ingredient'][];
-  catalog: Catalog;
-  units: Units;
-}
+import type { StationProps } from './props';
 
 /** The schools and figures of one station. */
-export function Controls({ station, ...props }: Props & { station: string }) {
+export function Controls({ station, ...props }: StationProps & { station: string }) {
   switch (station) {
     case 'cut':
       return <Cutting {...props} />;

@@ -1,29 +1,24 @@
+import { limitOf, within } from '../api/limits';
 import { Choice } from '../ui/Choice';
 import { Stepper } from '../ui/Stepper';
-import type { Props } from './Controls';
+import type { StationProps } from './props';
 
 /** What the pieces are cut from, what they are made into, how even they are. */
-export function Cutting({ bench, set, answer, units }: Props) {
+export function Cutting({ bench, set, answer, catalog, units }: StationProps) {
   const c = bench.cutting ?? {};
   return (
     <>
       <Stepper
         label="Cut from a whole weight of"
-        unit={units.gram}
-        value={units.toMass(c.wholeG ?? 0)}
-        min={0}
-        max={units.toMass(10000)}
-        step={units.gram === 'oz' ? 1 : 10}
-        onChange={(m) =>
-          set('whole', (b) => ({ ...b, cutting: { ...b.cutting, wholeG: Math.round(units.fromMass(m)) } }))
-        }
+        value={units.weight.to(c.wholeG ?? 0)}
+        {...units.weight.stepper(limitOf(catalog, 'bench.cutting.wholeG'))}
+        onChange={(m) => set('whole', (b) => ({ ...b, cutting: { ...b.cutting, wholeG: units.weight.from(m) } }))}
       />
       {c.wholeG ? (
         <Stepper
           label="Into pieces"
           value={c.pieces ?? answer.load.pieces}
-          min={1}
-          max={120}
+          {...within(catalog, 'load.pieces')}
           onChange={(pieces) => set('pieces', (b) => ({ ...b, cutting: { ...b.cutting, pieces } }))}
         />
       ) : null}
@@ -38,12 +33,8 @@ export function Cutting({ bench, set, answer, units }: Props) {
       <Choice
         label="How even are they"
         row
-        options={[
-          { id: '4', name: 'Very even' },
-          { id: '8', name: 'By a careful hand' },
-          { id: '16', name: 'As they come' },
-        ]}
-        value={String(c.spreadPct ?? 8)}
+        options={catalog.usual.spread.map((l) => ({ id: String(l.value), name: l.name }))}
+        value={String(c.spreadPct ?? catalog.usual.bench.cutting?.spreadPct)}
         onChange={(v) => set('spread', (b) => ({ ...b, cutting: { ...b.cutting, spreadPct: Number(v) } }))}
       />
     </>

@@ -1,11 +1,13 @@
+import { within } from '../api/limits';
 import { Choice } from '../ui/Choice';
 import { Stepper } from '../ui/Stepper';
-import type { Props } from './Controls';
+import type { StationProps } from './props';
 
 /** How the surface is dried. */
-export function Drying({ bench, set }: Props) {
+export function Drying({ plan, bench, set, catalog }: StationProps) {
   const d = bench.drying;
-  const school = d.school ?? 'wipe';
+  // Undone here, it is as dry as the order says.
+  const school = d.school ?? { wet: 'wet', racked: 'rack' }[plan.load.surface ?? ''] ?? 'wipe';
   return (
     <>
       <Choice
@@ -18,18 +20,14 @@ export function Drying({ bench, set }: Props) {
           { id: 'wet', name: 'Leave it wet' },
         ]}
         value={school}
-        onChange={(s) =>
-          set('drying', (b) => ({ ...b, drying: { school: s, hours: s === 'rack' ? d.hours || 2 : 0 } }))
-        }
+        onChange={(s) => set('drying', (b) => ({ ...b, drying: s === 'rack' ? catalog.usual.rack : { school: s } }))}
       />
       {school === 'rack' ? (
         <Stepper
           label="On the rack"
           unit="hours"
-          value={d.hours ?? 2}
-          min={0.5}
-          max={48}
-          step={0.5}
+          value={d.hours ?? catalog.usual.rack.hours ?? 0}
+          {...within(catalog, 'bench.drying.hours')}
           onChange={(hours) => set('rack', (b) => ({ ...b, drying: { school: 'rack', hours } }))}
         />
       ) : null}

@@ -1,9 +1,9 @@
 import { Trash2 } from 'lucide-react';
 import styled from 'styled-components';
 import type { Schemas } from '../api/client';
-import { type } from '../theme/tokens';
 import { IconButton } from '../ui/Button';
 import { Quiet } from '../ui/layout';
+import { Select } from '../ui/Select';
 import { Amount } from './Amount';
 import { Swaps } from './Swaps';
 import type { BenchAnswer } from './useBench';
@@ -22,25 +22,6 @@ const Row = styled.li`
   display: flex;
   align-items: end;
   gap: 8px;
-`;
-
-/** A select with its words above. */
-export const Labelled = styled.label`
-  display: grid;
-  gap: 4px;
-  font-size: 14px;
-  color: var(--quiet);
-`;
-
-export const Select = styled.select`
-  min-height: 46px;
-  width: 100%;
-  padding: 0 10px;
-  border: 1px solid var(--line);
-  border-radius: 10px;
-  background: var(--surface);
-  color: var(--ink);
-  font: 500 16px/1.2 ${type.plain};
 `;
 
 const Under = styled(Quiet)`

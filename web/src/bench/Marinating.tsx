@@ -1,49 +1,51 @@
-import { Button } from '../ui/Button';
+import type { Schemas } from '../api/client';
+import { within } from '../api/limits';
 import { Stepper } from '../ui/Stepper';
-import type { Props } from './Controls';
+import type { StationProps } from './props';
 import { Items } from './Items';
-import { Recipes, scaled } from './Recipes';
+import { Recipes } from './Recipes';
+
+const names = (m: Schemas['Marinade']) => m.items.map((it) => it.ingredient).join();
 
 /** What is in the marinade, for how long, and what of it is kept for the coat. */
-export function Marinating({ bench, set, answer, pantry, units }: Props) {
+export function Marinating({ bench, set, answer, catalog, pantry }: StationProps) {
   const m = bench.marinade;
   if (!m) return null;
   const change = (what: string, more: Partial<typeof m>) =>
     set(what, (b) => (b.marinade ? { ...b, marinade: { ...b.marinade, ...more } } : b));
-  const scale = m.forG ? answer.massG / m.forG : 1;
+  // The amounts are those for tonight's meat; an edit makes them its own.
+  const made = answer.made;
+  const shown = m.forG && m.forG !== answer.massG && made && names(made) === names(m) ? made : m;
+  const share = within(catalog, 'bench.marinade.coatShare');
+  const percent = (v: number) => Math.round(v * 100);
   return (
     <>
       <Recipes
-        marinade={m}
+        marinade={shown}
         massG={answer.massG}
         take={(taken) => set('a marinade of your own', (b) => ({ ...b, marinade: taken }))}
       />
       <Items
         label="Marinade"
-        items={m.items}
+        items={shown.items}
         pantry={pantry}
         answer={answer}
         onChange={(items) => change('items', { items, forG: answer.massG })}
       />
-      {Math.abs(scale - 1) > 0.02 ? (
-        <Button onPress={() => change('scale', scaled(m, answer.massG))}>Scale it to {units.mass(answer.massG)}</Button>
-      ) : null}
       <Stepper
         label="For"
         unit="hours"
         value={m.hours}
-        min={0.25}
-        max={48}
-        step={0.25}
+        {...within(catalog, 'bench.marinade.hours')}
         onChange={(hours) => change('hours', { hours })}
       />
       <Stepper
         label="Dry seasoning kept for the coat"
         unit="%"
-        value={Math.round((m.coatShare ?? 0) * 100)}
-        min={0}
-        max={100}
-        step={10}
+        value={percent(m.coatShare ?? 0)}
+        min={percent(share.min)}
+        max={percent(share.max)}
+        step={percent(share.step)}
         onChange={(v) => change('share', { coatShare: v / 100 })}
       />
     </>

@@ -7,17 +7,11 @@ import { addMarinade, dropMarinade, saveMarinade, useMarinades } from '../api/qu
 import { Button } from '../ui/Button';
 import { fieldBox, labelled } from '../ui/field';
 import { Pop } from '../ui/Pop';
+import { Select } from '../ui/Select';
 import { complain, say } from '../ui/toast';
-import { Select } from './Items';
 
 type Marinade = Schemas['Marinade'];
 type Recipe = Schemas['MarinadeRecipe'];
-
-/** A marinade made for another weight of meat. */
-export function scaled(m: Marinade, massG: number): Marinade {
-  const by = m.forG ? massG / m.forG : 1;
-  return { ...m, items: m.items.map((it) => ({ ...it, g: Math.round(it.g * by * 10) / 10 })), forG: massG };
-}
 
 const Name = styled(TextField)`
   ${labelled}
@@ -78,7 +72,7 @@ export function Recipes({ marinade, massG, take }: Props) {
             onChange={(e) => {
               const found = known.find((r) => r.id === e.target.value);
               setTaken(e.target.value);
-              if (found) take(scaled(found.marinade, massG));
+              if (found) take(found.marinade);
             }}
           >
             <option value="">One of your own…</option>
@@ -92,7 +86,7 @@ export function Recipes({ marinade, massG, take }: Props) {
       ) : null}
       {marinade.items.length > 0 ? (
         <Buttons>
-          {now && JSON.stringify(scaled(now.marinade, massG)) !== JSON.stringify(whole) ? (
+          {now && JSON.stringify(now.marinade) !== JSON.stringify(whole) ? (
             <Button onPress={() => void keep(() => saveMarinade({ ...now, marinade: whole }))}>
               Keep it as {now.name}
             </Button>

@@ -1,5 +1,6 @@
 import { line } from 'd3-shape';
 import styled from 'styled-components';
+import type { Units } from '../format/units';
 import type { BenchAnswer } from './useBench';
 
 const Box = styled.figure`
@@ -14,8 +15,13 @@ const Box = styled.figure`
   }
 `;
 
+interface Props {
+  profile: NonNullable<BenchAnswer['profile']>;
+  units: Units;
+}
+
 /** Salt by depth, from the surface to the middle. */
-export function SaltProfile({ profile }: { profile: NonNullable<BenchAnswer['profile']> }) {
+export function SaltProfile({ profile, units }: Props) {
   const deepest = profile.at(-1)?.mm ?? 1;
   const top = Math.max(0.5, ...profile.map((p) => p.pct));
   const x = (mm: number) => 34 + (mm / deepest) * 250;
@@ -46,7 +52,7 @@ export function SaltProfile({ profile }: { profile: NonNullable<BenchAnswer['pro
           surface
         </text>
         <text x={284} y={113} textAnchor="end">
-          {Math.round(deepest)} mm, the middle
+          {units.length.words(deepest)}, the middle
         </text>
       </svg>
       <figcaption>Salt in the flesh by depth, after the time above.</figcaption>

@@ -1,16 +1,19 @@
+import type { Schemas } from '../api/client';
+import { limitOf, within } from '../api/limits';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
+import { Labelled, Select } from '../ui/Select';
 import { Stepper } from '../ui/Stepper';
-import type { Props } from './Controls';
-import { Labelled, Select } from './Items';
+import type { StationProps } from './props';
 
-const litres = (g: number) => Math.round(g / 100) / 10;
+const levels = (list: Schemas['Level'][]) => list.map((l) => ({ id: String(l.value), name: l.name }));
+
+const none = { waterG: undefined, strengthPct: undefined, liquid: undefined };
 
 /** Dry, in a brine or in a soak; with which salt, how much and how long. */
-export function Salting({ bench, set, answer, pantry }: Props) {
+export function Salting({ bench, set, answer, pantry, catalog, units }: StationProps) {
   const s = bench.salting;
   if (!s) return null;
-  const even = Math.max(0.5, Math.ceil((answer.evenHours ?? 0) * 2) / 2);
   const change = (what: string, more: Partial<typeof s>) =>
     set(what, (b) => (b.salting ? { ...b, salting: { ...b.salting, ...more } } : b));
   return (
@@ -25,25 +28,21 @@ export function Salting({ bench, set, answer, pantry }: Props) {
           { id: 'soak', name: 'Soak' },
         ]}
         value={s.school}
-        onChange={(school) =>
-          change(
-            'school',
-            school === 'dry'
-              ? { school }
-              : {
-                  school,
-                  waterG: s.waterG || 1000,
-                  strengthPct: school === 'brine' ? 5 : 1,
-                  liquid: school === 'soak' ? 'buttermilk' : undefined,
-                },
-          )
-        }
+        onChange={(school) => {
+          const { usual } = catalog;
+          const start = { dry: usual.bench.salting, brine: usual.brine, soak: usual.soak }[school];
+          // The hours, the salt and how even it is to be stay.
+          change('school', { ...start, hours: s.hours, salt: s.salt, even: s.even, ...(school === 'dry' ? none : {}) });
+        }}
       />
       <Labelled>
         Salt at hand
-        <Select value={s.salt ?? 'salt-fine'} onChange={(e) => change('salt kind', { salt: e.target.value })}>
+        <Select
+          value={s.salt ?? catalog.usual.bench.salting?.salt}
+          onChange={(e) => change('salt kind', { salt: e.target.value })}
+        >
           {pantry
-            .filter((p) => p.salt >= 90)
+            .filter((p) => answer.salts.includes(p.id))
             .map((p) => (
               <option key={p.id} value={p.id}>
                 {p.name}
@@ -68,20 +67,15 @@ export function Salting({ bench, set, answer, pantry }: Props) {
           ) : null}
           <Stepper
             label={s.school === 'soak' ? 'How much' : 'Water'}
-            unit="litres"
-            value={litres(s.waterG ?? 1000)}
-            min={0.2}
-            max={15}
-            step={0.1}
-            onChange={(l) => change('water', { waterG: l * 1000 })}
+            value={units.volume.to(s.waterG ?? 0)}
+            {...units.volume.stepper(limitOf(catalog, 'bench.salting.waterG'))}
+            onChange={(v) => change('water', { waterG: units.volume.from(v) })}
           />
           <Stepper
             label="Strength"
             unit="% salt"
-            value={s.strengthPct ?? 5}
-            min={s.school === 'soak' ? 0 : 0.5}
-            max={20}
-            step={0.5}
+            value={s.strengthPct ?? 0}
+            {...within(catalog, 'bench.salting.strengthPct')}
             onChange={(strengthPct) => change('strength', { strengthPct })}
           />
         </>
@@ -89,36 +83,28 @@ export function Salting({ bench, set, answer, pantry }: Props) {
         <Choice
           label="Salted"
           row
-          options={[
-            { id: '0.8', name: 'Mild' },
-            { id: '1', name: 'Usual' },
-            { id: '1.25', name: 'Bold' },
-          ]}
-          value={String(s.targetPct ?? 1)}
+          options={levels(catalog.usual.salt)}
+          value={String(s.targetPct)}
           onChange={(v) => change('target', { targetPct: Number(v) })}
         />
       )}
       <Choice
         label="The middle is to have"
         row
-        options={[
-          { id: '0.2', name: 'A little' },
-          { id: '0.5', name: 'Half' },
-          { id: '0.8', name: 'Nearly all' },
-        ]}
-        value={String(s.even || 0.5)}
+        options={levels(catalog.usual.even)}
+        value={String(s.even || catalog.usual.bench.salting?.even)}
         onChange={(v) => change('evenness', { even: Number(v) })}
       />
-      {answer.evenHours && answer.evenHours <= 48 && Math.abs(even - s.hours) > 0.3 ? (
-        <Button onPress={() => change('salt hours', { hours: even })}>Give it {even} hours</Button>
+      {answer.evenHours && answer.evenHours !== s.hours ? (
+        <Button onPress={() => change('salt hours', { hours: answer.evenHours ?? s.hours })}>
+          Give it {answer.evenHours} hours
+        </Button>
       ) : null}
       <Stepper
         label="For"
         unit="hours"
         value={s.hours}
-        min={0.5}
-        max={48}
-        step={0.5}
+        {...within(catalog, 'bench.salting.hours')}
         onChange={(hours) => change('salt hours', { hours })}
       />
     </>

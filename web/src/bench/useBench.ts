@@ -1,5 +1,7 @@
-import { useEffect, useState } from 'react';
-import { ask, client, Refusal, type Schemas, type SimulationRequest } from '../api/client';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { ask, client, type Schemas, type SimulationRequest } from '../api/client';
+import { useSettled } from '../api/useSettled';
 
 export type Bench = Schemas['Bench'];
 export type BenchAnswer = Schemas['BenchAnswer'];
@@ -7,35 +9,20 @@ export type Station = BenchAnswer['stations'][number];
 
 const AFTER_MS = 220;
 
-interface State {
-  answer: BenchAnswer | null;
-  /** The bench that the answer is of. */
-  of: string;
-  problem: string;
-}
-
-/** Works the bench out as it changes. */
-export function useBench(request: SimulationRequest | null, bench: Bench): State & { pending: boolean } {
-  const key = request ? JSON.stringify({ request, bench }) : '';
-  const [state, setState] = useState<State>({ answer: null, of: '', problem: '' });
-  useEffect(() => {
-    if (!key) return;
-    const stop = new AbortController();
-    const timer = setTimeout(() => {
-      const body = JSON.parse(key) as { request: SimulationRequest; bench: Bench };
-      ask(client.POST('/bench', { body, signal: stop.signal })).then(
-        (answer) => setState({ answer, of: key, problem: '' }),
-        (cause: unknown) => {
-          if (stop.signal.aborted) return;
-          const problem = cause instanceof Refusal ? cause.message : 'No answer';
-          setState((before) => ({ ...before, of: key, problem }));
-        },
-      );
-    }, AFTER_MS);
-    return () => {
-      clearTimeout(timer);
-      stop.abort();
-    };
-  }, [key]);
-  return { ...state, pending: state.of !== key };
+/**
+ * Works the bench of a dish out as it changes; what is refused leaves the
+ * answer before it standing. What the household says beside it, like its
+ * units, has it answered anew.
+ */
+export function useBench(request: SimulationRequest, household: string) {
+  const key = JSON.stringify(request);
+  const asked = useSettled(key, AFTER_MS);
+  const { data, error, isFetching } = useQuery({
+    queryKey: ['bench', asked, household],
+    queryFn: ({ signal }) => ask(client.POST('/bench', { body: JSON.parse(asked) as SimulationRequest, signal })),
+    retry: false,
+  });
+  const [answer, setAnswer] = useState<BenchAnswer | null>(null);
+  if (data && data !== answer) setAnswer(data);
+  return { answer: data ?? answer, pending: isFetching || key !== asked, problem: error?.message ?? '' };
 }

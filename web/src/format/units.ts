@@ -1,39 +1,111 @@
-import type { Settings } from '../api/client';
+import type { Schemas, Settings } from '../api/client';
 
-/** Shows °C and g in the household's units, and reads steppers back. */
+type Range = Schemas['Range'];
+
+/** One quantity in the household's unit: shown, and read back from a stepper. */
+export interface Scale {
+  unit: string;
+  to: (si: number) => number;
+  from: (shown: number) => number;
+  /** A figure with its unit. */
+  words: (si: number) => string;
+  /** A range of the contract for a stepper, on this scale's own round numbers. */
+  stepper: (range: Pick<Range, 'min' | 'max' | 'step'>) => { min: number; max: number; step: number; unit: string };
+}
+
+interface Conversion {
+  unit: string;
+  /** How many of the contract's unit make one of this. */
+  per: number;
+  zero?: number;
+  digits: number;
+  /** The least step that a hand moves this by. */
+  least: number;
+  /** Steps that are larger are rounded to one of these. */
+  steps?: number[];
+}
+
+function scale({ unit, per, zero = 0, digits, least, steps }: Conversion): Scale {
+  const round = (v: number) => Math.round(v * 10 ** digits) / 10 ** digits + 0;
+  const to = (si: number) => round(si / per + zero);
+  const from = (shown: number) => Math.round((shown - zero) * per * 10) / 10;
+  return {
+    unit,
+    to,
+    from,
+    words: (si) => `${to(si)} ${unit}`,
+    stepper: ({ min, max, step }) => {
+      const own = Math.max(least, round(step / per));
+      const nice = steps ? steps.reduce((best, s) => (Math.abs(s - own) < Math.abs(best - own) ? s : best)) : own;
+      return {
+        min: Math.ceil((min / per + zero) / nice - 1e-9) * nice,
+        max: Math.floor((max / per + zero) / nice + 1e-9) * nice,
+        step: nice,
+        unit,
+      };
+    },
+  };
+}
+
+/** Shows °C, g, mm and ml in the household's units, and reads steppers back. */
 export interface Units {
+  heat: Scale;
+  /** A difference of temperatures. */
+  warmer: Scale;
+  weight: Scale;
+  length: Scale;
+  volume: Scale;
   degree: string;
   gram: string;
   /** Whole degrees with the sign, as in 165 °C. */
   temperature: (c: number) => string;
   /** A mass with its unit. */
   mass: (g: number) => string;
+  /** A small one, finer. */
+  pinch: (g: number) => string;
   toDegrees: (c: number) => number;
   fromDegrees: (d: number) => number;
-  toMass: (g: number) => number;
-  fromMass: (m: number) => number;
-  massStep: number;
+  /** The weight that pieces are counted to, and its name. */
+  whole: { g: number; name: string };
   /** Round numbers of the household's scale for an axis of air, 0 to about 215 °C, in its degrees. */
   axis: number[];
 }
 
-const GRAMS_PER_OUNCE = 28.3495;
+const KELVIN_PER_F = 5 / 9;
+const GRAMS_PER_OUNCE = 28.349523125;
+const MM_PER_INCH = 25.4;
+const ML_PER_QUART = 946.352946;
 
 export function unitsOf(settings: Pick<Settings, 'temperature' | 'mass'>): Units {
   const f = settings.temperature === 'F';
   const oz = settings.mass === 'oz';
-  const toDegrees = (c: number) => Math.round(f ? (c * 9) / 5 + 32 : c);
-  const toMass = (g: number) => (oz ? Math.round((g / GRAMS_PER_OUNCE) * 10) / 10 : Math.round(g));
+  const warm = { digits: 0, least: 1, steps: [1, 5, 10, 25] };
+  const heat = scale(f ? { unit: '°F', per: KELVIN_PER_F, zero: 32, ...warm } : { unit: '°C', per: 1, ...warm });
+  const weight = scale(
+    oz ? { unit: 'oz', per: GRAMS_PER_OUNCE, digits: 1, least: 0.1 } : { unit: 'g', per: 1, digits: 0, least: 1 },
+  );
   return {
-    degree: f ? '°F' : '°C',
-    gram: oz ? 'oz' : 'g',
-    temperature: (c) => `${toDegrees(c)} ${f ? '°F' : '°C'}`,
-    mass: (g) => `${toMass(g)} ${oz ? 'oz' : 'g'}`,
-    toDegrees,
-    fromDegrees: (d) => (f ? ((d - 32) * 5) / 9 : d),
-    toMass,
-    fromMass: (m) => (oz ? m * GRAMS_PER_OUNCE : m),
-    massStep: oz ? 0.1 : 1,
+    heat,
+    warmer: scale(f ? { unit: '°F', per: KELVIN_PER_F, ...warm } : { unit: '°C', per: 1, ...warm }),
+    weight,
+    length: scale(
+      oz
+        ? { unit: 'in', per: MM_PER_INCH, digits: 2, least: 0.05, steps: [0.05, 0.25] }
+        : { unit: 'mm', per: 1, digits: 0, least: 1 },
+    ),
+    volume: scale(
+      oz
+        ? { unit: 'quarts', per: ML_PER_QUART, digits: 1, least: 0.1 }
+        : { unit: 'litres', per: 1000, digits: 1, least: 0.1 },
+    ),
+    degree: heat.unit,
+    gram: weight.unit,
+    temperature: heat.words,
+    mass: weight.words,
+    pinch: (g) => (oz ? `${(g / GRAMS_PER_OUNCE).toFixed(2)} oz` : `${g.toFixed(1)} g`),
+    toDegrees: heat.to,
+    fromDegrees: heat.from,
+    whole: oz ? { g: 16 * GRAMS_PER_OUNCE, name: 'pound' } : { g: 1000, name: 'kilogram' },
     axis: f ? [100, 200, 300, 400] : [0, 50, 100, 150, 200],
   };
 }
@@ -45,3 +117,6 @@ export const clock = (iso: string) => new Date(iso).toLocaleTimeString('en-GB', 
 
 export const day = (iso: string) =>
   new Date(iso).toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' });
+
+/** A length of time before the basket: 20 min, 3 h. */
+export const hours = (h: number) => (h < 1 ? `${Math.round(h * 60)} min` : `${h} h`);

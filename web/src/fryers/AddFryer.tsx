@@ -1,7 +1,8 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
-import type { Fryer, Schemas } from '../api/client';
+import type { Catalog, Fryer, Schemas } from '../api/client';
+import { within } from '../api/limits';
 import { createFryer, guessFryer } from '../api/queries';
 import { Button, MainButton } from '../ui/Button';
 import { Choice } from '../ui/Choice';
@@ -13,18 +14,14 @@ import { complain } from '../ui/toast';
 type Known = Schemas['FryerKnown'];
 type Build = 'drawer' | 'two' | 'oven';
 
-const sizes: Record<Build, { litres: number; powerW: number }> = {
-  drawer: { litres: 5, powerW: 1500 },
-  two: { litres: 8, powerW: 2200 },
-  oven: { litres: 12, powerW: 1500 },
-};
-
 /** Sets a fryer up from what stands on its box; the rest is inferred and marked so. */
-export function AddFryer() {
+export function AddFryer({ catalog }: { catalog: Catalog }) {
   const queries = useQueryClient();
   const [build, setBuild] = useState<Build>('drawer');
   const [shape, setShape] = useState<'rectangle' | 'round' | 'unknown'>('rectangle');
-  const [litres, setLitres] = useState<number | null>(sizes.drawer.litres);
+  const box = (b: Build) =>
+    catalog.usual.boxes.find((k) => (b === 'oven') === (k.kind === 'oven') && (b === 'two') === (k.drawers ?? 1) > 1);
+  const [litres, setLitres] = useState<number | null>(box('drawer')?.litres ?? null);
   const [powerW, setPowerW] = useState<number | null>(null);
   const [busy, setBusy] = useState(false);
   const add = async (close: () => void) => {
@@ -62,8 +59,8 @@ export function AddFryer() {
             value={build}
             onChange={(b) => {
               setBuild(b);
-              if (litres !== null) setLitres(sizes[b].litres);
-              if (powerW !== null) setPowerW(sizes[b].powerW);
+              if (litres !== null) setLitres(box(b)?.litres ?? null);
+              if (powerW !== null) setPowerW(box(b)?.powerW ?? null);
             }}
           />
           {build === 'oven' ? null : (
@@ -80,32 +77,28 @@ export function AddFryer() {
             />
           )}
           {litres === null ? (
-            <Button onPress={() => setLitres(sizes[build].litres)}>I know its litres</Button>
+            <Button onPress={() => setLitres(box(build)?.litres ?? null)}>I know its litres</Button>
           ) : (
             <>
               <Stepper
                 label={build === 'two' ? 'Size on the box, both together' : 'Size on the box'}
                 unit="litres"
                 value={litres}
-                min={1}
-                max={45}
-                step={0.5}
+                {...within(catalog, 'litres')}
                 onChange={setLitres}
               />
               <Button onPress={() => setLitres(null)}>I do not know its litres</Button>
             </>
           )}
           {powerW === null ? (
-            <Button onPress={() => setPowerW(sizes[build].powerW)}>I know its watts</Button>
+            <Button onPress={() => setPowerW(box(build)?.powerW ?? null)}>I know its watts</Button>
           ) : (
             <>
               <Stepper
                 label="Power on the label"
                 unit="W"
                 value={powerW}
-                min={600}
-                max={3500}
-                step={50}
+                {...within(catalog, 'fryer.powerW')}
                 onChange={setPowerW}
               />
               <Button onPress={() => setPowerW(null)}>I do not know its watts</Button>

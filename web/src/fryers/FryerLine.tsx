@@ -1,14 +1,15 @@
 import { Input, Label, TextField } from 'react-aria-components';
 import styled from 'styled-components';
 import type { Catalog, FryerInput, Schemas } from '../api/client';
+import { limitOf, within } from '../api/limits';
 import type { Units } from '../format/units';
-import { basketWords } from '../plan/basketWords';
 import { Choice } from '../ui/Choice';
 import { fieldBox, labelled } from '../ui/field';
 import { Quiet } from '../ui/layout';
 import { Pop } from '../ui/Pop';
 import { Line, Part, Whole } from '../ui/sentence';
 import { Stepper } from '../ui/Stepper';
+import { basketWords } from './basketWords';
 import type { Change } from './change';
 import { HeatUp } from './HeatUp';
 
@@ -30,14 +31,6 @@ interface Props {
   set: (change: Change) => void;
 }
 
-function blows(airflow: number): string {
-  if (airflow < 0.8) return 'a good deal less than most';
-  if (airflow < 0.95) return 'a little less than most';
-  if (airflow <= 1.05) return 'as most do';
-  if (airflow <= 1.2) return 'a little harder than most';
-  return 'a good deal harder than most';
-}
-
 /** What a fryer is, as one sentence; each underlined part is a choice. */
 export function FryerLine({ id, fryer, portrait, catalog, units, set }: Props) {
   const b = fryer.basket;
@@ -45,9 +38,18 @@ export function FryerLine({ id, fryer, portrait, catalog, units, set }: Props) {
   const oven = fryer.kind === 'oven';
   const guessed = fryer.inferred ?? [];
   const about = (name: string) => (guessed.includes(name) ? 'about ' : '');
-  const span = (c: number) => Math.round(units.degree === '°F' ? (c * 9) / 5 : c);
-  const back = (d: number) => (units.degree === '°F' ? (d * 5) / 9 : d);
+  const span = units.warmer.to;
+  const airflow = within(catalog, 'fryer.airflow');
+  const percent = (share: number) => Math.round(share * 100);
   const offset = span(fryer.dialOffsetC);
+  const side = (label: string, field: 'widthMm' | 'depthMm' | 'diameterMm') => (
+    <Stepper
+      label={`${label}, inside`}
+      value={units.length.to(b[field] ?? 0)}
+      {...units.length.stepper(limitOf(catalog, `fryer.basket.${field}`))}
+      onChange={(v) => set({ basket: { ...b, [field]: units.length.from(v) } })}
+    />
+  );
   const build = oven
     ? `an oven with ${(fryer.trays ?? 1) > 1 ? `${fryer.trays} trays` : 'a tray'}`
     : (fryer.drawers ?? 1) > 1
@@ -55,7 +57,7 @@ export function FryerLine({ id, fryer, portrait, catalog, units, set }: Props) {
       : fryer.rack
         ? 'a drawer with a rack'
         : 'a drawer';
-  const minutes = portrait?.heatUpMin ?? fryer.heatUpMin ?? 4;
+  const minutes = portrait?.heatUpMin ?? fryer.heatUpMin;
   return (
     <Line>
       <Whole>
@@ -93,8 +95,7 @@ export function FryerLine({ id, fryer, portrait, catalog, units, set }: Props) {
                 <Stepper
                   label="Trays in use"
                   value={fryer.trays ?? 1}
-                  min={1}
-                  max={4}
+                  {...within(catalog, 'fryer.trays')}
                   onChange={(trays) => set({ trays })}
                 />
               ) : (
@@ -138,51 +139,23 @@ export function FryerLine({ id, fryer, portrait, catalog, units, set }: Props) {
                   set({
                     basket:
                       shape === 'round'
-                        ? { shape, diameterMm: b.diameterMm ?? Math.min(b.widthMm ?? 200, b.depthMm ?? 200) }
-                        : {
-                            shape,
-                            widthMm: b.widthMm ?? b.diameterMm ?? 230,
-                            depthMm: b.depthMm ?? b.diameterMm ?? 230,
-                          },
+                        ? { shape, diameterMm: b.diameterMm ?? Math.min(b.widthMm ?? 0, b.depthMm ?? 0) }
+                        : { shape, widthMm: b.widthMm ?? b.diameterMm, depthMm: b.depthMm ?? b.diameterMm },
                   })
                 }
               />
               {round ? (
-                <Stepper
-                  label="Across, inside"
-                  unit="mm"
-                  value={b.diameterMm ?? 200}
-                  min={100}
-                  max={600}
-                  step={5}
-                  onChange={(diameterMm) => set({ basket: { ...b, diameterMm } })}
-                />
+                side('Across', 'diameterMm')
               ) : (
                 <>
-                  <Stepper
-                    label="Width, inside"
-                    unit="mm"
-                    value={b.widthMm ?? 230}
-                    min={100}
-                    max={600}
-                    step={5}
-                    onChange={(widthMm) => set({ basket: { ...b, widthMm } })}
-                  />
-                  <Stepper
-                    label="Depth, inside"
-                    unit="mm"
-                    value={b.depthMm ?? 230}
-                    min={100}
-                    max={600}
-                    step={5}
-                    onChange={(depthMm) => set({ basket: { ...b, depthMm } })}
-                  />
+                  {side('Width', 'widthMm')}
+                  {side('Depth', 'depthMm')}
                 </>
               )}
             </>
           }
         >
-          <Part>{basketWords(b)}</Part>
+          <Part>{basketWords(b, units)}</Part>
         </Pop>
         ,
       </Whole>{' '}
@@ -195,9 +168,7 @@ export function FryerLine({ id, fryer, portrait, catalog, units, set }: Props) {
               label="On the label"
               unit="W"
               value={fryer.powerW}
-              min={600}
-              max={3500}
-              step={50}
+              {...within(catalog, 'fryer.powerW')}
               onChange={(powerW) => set({ powerW })}
             />
           }
@@ -214,29 +185,21 @@ export function FryerLine({ id, fryer, portrait, catalog, units, set }: Props) {
             <>
               <Stepper
                 label="Starts at"
-                unit={units.degree}
-                value={units.toDegrees(fryer.dialMinC)}
-                min={units.toDegrees(30)}
-                max={units.toDegrees(150)}
-                step={5}
-                onChange={(v) => set({ dialMinC: Math.round(units.fromDegrees(v) * 10) / 10 })}
+                value={units.heat.to(fryer.dialMinC)}
+                {...units.heat.stepper(limitOf(catalog, 'fryer.dial.minC'))}
+                onChange={(v) => set({ dialMinC: units.heat.from(v) })}
               />
               <Stepper
                 label="Ends at"
-                unit={units.degree}
-                value={units.toDegrees(fryer.dialMaxC)}
-                min={units.toDegrees(150)}
-                max={units.toDegrees(240)}
-                step={5}
-                onChange={(v) => set({ dialMaxC: Math.round(units.fromDegrees(v) * 10) / 10 })}
+                value={units.heat.to(fryer.dialMaxC)}
+                {...units.heat.stepper(limitOf(catalog, 'fryer.dial.maxC'))}
+                onChange={(v) => set({ dialMaxC: units.heat.from(v) })}
               />
               <Stepper
                 label="Steps"
-                unit={units.degree}
                 value={span(fryer.dialStepC)}
-                min={1}
-                max={span(25)}
-                onChange={(v) => set({ dialStepC: Math.round(back(v) * 10) / 10 })}
+                {...units.warmer.stepper(limitOf(catalog, 'fryer.dial.stepC'))}
+                onChange={(v) => set({ dialStepC: units.warmer.from(v) })}
               />
             </>
           }
@@ -255,11 +218,9 @@ export function FryerLine({ id, fryer, portrait, catalog, units, set }: Props) {
             <>
               <Stepper
                 label="Over (+) or under (−)"
-                unit={units.degree}
                 value={offset}
-                min={span(-40)}
-                max={span(40)}
-                onChange={(v) => set({ dialOffsetC: Math.round(back(v) * 10) / 10 })}
+                {...units.warmer.stepper(limitOf(catalog, 'fryer.dialOffsetC'))}
+                onChange={(v) => set({ dialOffsetC: units.warmer.from(v) })}
               />
               <Quiet>An oven thermometer in the empty basket tells, after a quarter of an hour.</Quiet>
             </>
@@ -281,17 +242,17 @@ export function FryerLine({ id, fryer, portrait, catalog, units, set }: Props) {
             <Stepper
               label="100 is middling"
               unit="%"
-              value={Math.round(fryer.airflow * 100)}
-              min={30}
-              max={200}
-              step={5}
+              value={percent(fryer.airflow)}
+              min={percent(airflow.min)}
+              max={percent(airflow.max)}
+              step={percent(airflow.step)}
               onChange={(v) => set({ airflow: v / 100 })}
             />
             <Quiet>If food is ready before the forecast again and again, it blows harder.</Quiet>
           </>
         }
       >
-        <Part>{blows(fryer.airflow)}</Part>
+        <Part>{portrait?.blows ?? '…'}</Part>
       </Pop>{' '}
       and needs {portrait?.timed ? '' : 'about '}
       <Whole>
@@ -301,6 +262,7 @@ export function FryerLine({ id, fryer, portrait, catalog, units, set }: Props) {
             <HeatUp
               id={id}
               minutes={minutes}
+              range={within(catalog, 'fryer.heatUpMin')}
               timed={portrait?.timed ?? false}
               units={units}
               onChange={(heatUpMin) => set({ heatUpMin })}
@@ -308,7 +270,7 @@ export function FryerLine({ id, fryer, portrait, catalog, units, set }: Props) {
           }
         >
           <Part>
-            {Math.round(minutes * 10) / 10} min to {units.temperature(200)}
+            {minutes === undefined ? '…' : Math.round(minutes * 10) / 10} min to {units.temperature(200)}
           </Part>
         </Pop>
         .

@@ -6,7 +6,6 @@ import type { Catalog, Fryer, FryerInput } from '../api/client';
 import { deleteFryer, restoreFryer, saveFryer, useCatalog, useFryers, useSettings } from '../api/queries';
 import { unitsOf, type Units } from '../format/units';
 import { BasketView } from '../plan/BasketView';
-import { basketWords } from '../plan/basketWords';
 import { at } from '../theme/tokens';
 import { Button, IconButton } from '../ui/Button';
 import { useHistory } from '../ui/history';
@@ -14,6 +13,7 @@ import { Blank, Card, Page, Quiet, Title } from '../ui/layout';
 import { complain, say } from '../ui/toast';
 import { unsent, useKept } from '../ui/useKept';
 import { AddFryer } from './AddFryer';
+import { basketWords } from './basketWords';
 import { known, type Change } from './change';
 import { Curve } from './Curve';
 import { FryerLine } from './FryerLine';
@@ -108,7 +108,7 @@ export default function FryersPage() {
     <Page>
       <Head>
         <Title>Fryers</Title>
-        <AddFryer />
+        {catalog.data ? <AddFryer catalog={catalog.data} /> : null}
       </Head>
       <Quiet>
         Times come from your machine, not from a chart. What is underlined can be changed; what nobody has measured yet
@@ -141,7 +141,7 @@ function OneFryer({ fryer, catalog, units, only }: { fryer: Fryer; catalog: Cata
         (name) => !(name in change) && !(name === 'dial' && Object.keys(change).some((k) => k.startsWith('dial'))),
       ),
     }));
-  const portrait = usePortrait(now);
+  const portrait = usePortrait(now, units.degree);
   const remove = async () => {
     try {
       await deleteFryer(fryer.id);
@@ -194,9 +194,9 @@ function OneFryer({ fryer, catalog, units, only }: { fryer: Fryer; catalog: Cata
         </Picture>
         <Picture>
           <figure>
-            <BasketView basket={b} label={`The ${basketWords(b)}`} scale={0.72} />
+            <BasketView basket={b} label={`The ${basketWords(b, units)}`} scale={0.72} />
           </figure>
-          <Quiet>{basketWords(b)}, to scale</Quiet>
+          <Quiet>{basketWords(b, units)}, to scale</Quiet>
           <Row>
             <Button isDisabled={history.past.length === 0} onPress={undo}>
               Undo

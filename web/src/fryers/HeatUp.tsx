@@ -16,14 +16,16 @@ const drawerOf = (id: string) => `velocrustum.timing.${id}`;
 interface Props {
   /** Names the stopwatch on this device, so that it outlives a reload. */
   id: string;
-  minutes: number;
+  /** What is taken now; not known until the fryer is drawn. */
+  minutes: number | undefined;
+  range: { min: number; max: number; step: number };
   timed: boolean;
   units: Units;
   onChange: (minutes: number | null) => void;
 }
 
 /** The minutes to 200 °C: set by hand, or timed with the fryer on the counter. */
-export function HeatUp({ id, minutes, timed, units, onChange }: Props) {
+export function HeatUp({ id, minutes, range, timed, units, onChange }: Props) {
   const [began, setBegan] = useState(() => Number(localStorage.getItem(drawerOf(id))) || null);
   const [now, setNow] = useState(() => Date.now());
   useEffect(() => {
@@ -42,10 +44,8 @@ export function HeatUp({ id, minutes, timed, units, onChange }: Props) {
       <Stepper
         label={`From cold to ${hot}, empty`}
         unit="min"
-        value={Math.round(minutes * 10) / 10}
-        min={1.5}
-        max={20}
-        step={0.1}
+        value={Math.round((minutes ?? range.min) * 10) / 10}
+        {...range}
         onChange={onChange}
       />
       {began === null ? (
@@ -72,9 +72,9 @@ export function HeatUp({ id, minutes, timed, units, onChange }: Props) {
             {Math.floor(seconds / 60)}:{String(seconds % 60).padStart(2, '0')}
           </Clock>
           <MainButton
-            isDisabled={seconds < 90}
+            isDisabled={seconds < range.min * 60}
             onPress={() => {
-              onChange(Math.min(20, Math.round(seconds / 6) / 10));
+              onChange(Math.min(range.max, Math.round(seconds / 6) / 10));
               stop();
             }}
           >

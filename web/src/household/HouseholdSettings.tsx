@@ -1,7 +1,9 @@
 import { SwitchField } from 'react-aria-components';
 import styled from 'styled-components';
 import type { Settings } from '../api/client';
+import { limitOf } from '../api/limits';
 import { useCatalog, useSaveSettings, useSettings } from '../api/queries';
+import { unitsOf } from '../format/units';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { Knob } from '../ui/Knob';
@@ -20,6 +22,7 @@ export function HouseholdSettings() {
   const catalog = useCatalog();
   const save = useSaveSettings();
   if (!data) return null;
+  const units = unitsOf(data);
   const set = (change: Partial<Settings>) => save.mutate(change, { onError: (e) => complain(e) });
   return (
     <Pop
@@ -63,14 +66,12 @@ export function HouseholdSettings() {
             value={data.guidance}
             onChange={(guidance) => set({ guidance })}
           />
-          {data.guidance === 'stricter' ? (
+          {data.guidance === 'stricter' && catalog.data ? (
             <Stepper
               label="My own minimum"
-              unit="°C"
-              value={data.guidanceC}
-              min={catalog.data?.limits.minGuidanceC ?? data.guidanceC}
-              max={catalog.data?.limits.maxGuidanceC ?? data.guidanceC}
-              onChange={(guidanceC) => set({ guidanceC })}
+              value={units.heat.to(data.guidanceC)}
+              {...units.heat.stepper(limitOf(catalog.data, 'guidanceC'))}
+              onChange={(d) => set({ guidanceC: units.heat.from(d) })}
             />
           ) : null}
           <Small>

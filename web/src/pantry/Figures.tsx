@@ -3,7 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 import { Input, Label, TextField } from 'react-aria-components';
 import styled from 'styled-components';
 import type { Schemas } from '../api/client';
-import { Labelled, Select } from '../bench/Items';
+import { Labelled, Select } from '../ui/Select';
 import { Button } from '../ui/Button';
 import { fieldBox, labelled } from '../ui/field';
 import { Pop } from '../ui/Pop';

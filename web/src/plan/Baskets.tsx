@@ -114,6 +114,8 @@ const figures = (b: Batching) =>
 
 interface Props {
   plan: PlanInput;
+  /** How many pieces come off the bench. */
+  total: number;
   /** The basket that is shown: its fryer, and how it comes out. */
   fryer: Fryer;
   answer: Simulation;
@@ -122,9 +124,8 @@ interface Props {
   pending: boolean;
   shown: number;
   show: (basket: number) => void;
-  choose: (batching: string, comfortable: number) => void;
+  choose: (batching: string) => void;
   setPerBasket: (pieces: number) => void;
-  wrapped: boolean;
   /** Another fryer that could help. */
   helper: Fryer | undefined;
 }
@@ -132,6 +133,7 @@ interface Props {
 /** The basket from above, how many go in, and what is left for the next. */
 export function Baskets({
   plan,
+  total,
   fryer,
   answer,
   cut,
@@ -141,16 +143,14 @@ export function Baskets({
   show,
   choose,
   setPerBasket,
-  wrapped,
   helper,
 }: Props) {
   const chosen = chosenOf(plan);
   const batching = baskets?.batchings.find((b) => b.id === chosen);
   const list = batching?.baskets ?? [];
   const here = list[shown];
-  const pieces = here?.pieces ?? Math.min(plan.perBasket ?? plan.load.pieces, plan.load.pieces);
+  const pieces = here?.pieces ?? Math.min(plan.perBasket ?? total, total);
   const basket = answer.basket;
-  const total = plan.load.pieces;
   const title =
     list.length > 1
       ? chosen === 'together'
@@ -181,13 +181,13 @@ export function Baskets({
             answer={answer}
             form={cut.form}
             skin={/skin/i.test(cut.faces[0] ?? '')}
-            seam={wrapped}
+            seam={basket?.seam ?? false}
             label={`${pieces} pieces in the ${fryer.name}, seen from above`}
           />
           <div>
             <h2>{title}</h2>
             <Small>
-              {pieces} {pieces === 1 ? cut.name : cut.plural}, {up} up{wrapped ? ', seam down' : ''}.{' '}
+              {pieces} {pieces === 1 ? cut.name : cut.plural}, {up} up{basket?.seam ? ', seam down' : ''}.{' '}
               {Math.round(answer.coverage * 100)} % covered, {basket?.words}.
               {basket && basket.room > 0 && answer.layers === 1 && list.length < 2
                 ? ` Room for ${basket.room} more before air stops moving.`
@@ -230,17 +230,12 @@ export function Baskets({
         ) : null}
       </Stack>
       {!wide && helper && total > 3 ? (
-        <Button onPress={() => choose('together', total)}>Share with the other fryer</Button>
+        <Button onPress={() => choose('together')}>Share with the other fryer</Button>
       ) : null}
       {wide ? (
         <Stack>
           {options.length > 1 ? (
-            <Choice
-              label="How they go in"
-              options={options}
-              value={chosen}
-              onChange={(id) => choose(id, baskets.comfortable)}
-            />
+            <Choice label="How they go in" options={options} value={chosen} onChange={choose} />
           ) : null}
           <Small role="status">{baskets.says}</Small>
         </Stack>

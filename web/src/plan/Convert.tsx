@@ -1,7 +1,16 @@
 import { X } from 'lucide-react';
 import { useState } from 'react';
 import styled from 'styled-components';
-import { ask, client, Refusal, type PlanInput, type Schemas, type SimulationRequest } from '../api/client';
+import {
+  ask,
+  client,
+  Refusal,
+  type Catalog,
+  type PlanInput,
+  type Schemas,
+  type SimulationRequest,
+} from '../api/client';
+import { limitOf, within } from '../api/limits';
 import type { Units } from '../format/units';
 import { at } from '../theme/tokens';
 import { Button, IconButton, MainButton } from '../ui/Button';
@@ -17,12 +26,6 @@ const kinds: { id: Kind; name: string; note: string }[] = [
   { id: 'oven', name: 'From the oven', note: 'still air, on a tray' },
   { id: 'preset', name: 'A preset on the fryer', note: 'is it right for this load?' },
 ];
-
-const start: Record<Kind, { tempC: number; minutes: number; min: number; max: number }> = {
-  oil: { tempC: 175, minutes: 9, min: 130, max: 200 },
-  oven: { tempC: 200, minutes: 40, min: 100, max: 280 },
-  preset: { tempC: 200, minutes: 20, min: 80, max: 240 },
-};
 
 const Head = styled.div`
   display: flex;
@@ -56,16 +59,18 @@ const Says = styled.p`
 
 interface Props {
   request: SimulationRequest;
+  catalog: Catalog;
   units: Units;
   use: (program: PlanInput['program']) => void;
   close: () => void;
 }
 
 /** Brings a recipe from oil, an oven or a printed preset to this load and fryer. */
-export function Convert({ request, units, use, close }: Props) {
+export function Convert({ request, catalog, units, use, close }: Props) {
   const [kind, setKind] = useState<Kind>('oil');
-  const [tempC, setTempC] = useState(start.oil.tempC);
-  const [minutes, setMinutes] = useState(start.oil.minutes);
+  const begin = (k: Kind) => catalog.usual.recipes.find((r) => r.kind === k);
+  const [tempC, setTempC] = useState(begin('oil')?.tempC ?? 0);
+  const [minutes, setMinutes] = useState(begin('oil')?.minutes ?? 0);
   const [answer, setAnswer] = useState<Schemas['Conversion'] | null>(null);
   const [trouble, setTrouble] = useState('');
   const [busy, setBusy] = useState(false);
@@ -102,27 +107,22 @@ export function Convert({ request, units, use, close }: Props) {
             onChange={(k) =>
               change(() => {
                 setKind(k);
-                setTempC(start[k].tempC);
-                setMinutes(start[k].minutes);
+                setTempC(begin(k)?.tempC ?? tempC);
+                setMinutes(begin(k)?.minutes ?? minutes);
               })
             }
           />
           <Stepper
             label={kind === 'oil' ? 'The fat was at' : kind === 'oven' ? 'The oven was at' : 'The preset says'}
-            unit={units.degree}
-            value={units.toDegrees(tempC)}
-            min={units.toDegrees(start[kind].min)}
-            max={units.toDegrees(start[kind].max)}
-            step={5}
-            onChange={(d) => change(() => setTempC(Math.round(units.fromDegrees(d) * 10) / 10))}
+            value={units.heat.to(tempC)}
+            {...units.heat.stepper(limitOf(catalog, `recipe.${kind}.tempC`))}
+            onChange={(d) => change(() => setTempC(units.heat.from(d)))}
           />
           <Stepper
             label="For"
             unit="min"
             value={minutes}
-            min={0.5}
-            max={120}
-            step={0.5}
+            {...within(catalog, 'recipe.minutes')}
             onChange={(m) => change(() => setMinutes(m))}
           />
           <Button isDisabled={busy} onPress={() => void work()}>

@@ -59,19 +59,12 @@ const Heading = styled.div`
   }
 `;
 
-const firstDish = (fryerId: string): PlanInput => ({
+const firstDish = ({ usual }: Catalog, fryerId: string): PlanInput => ({
   name: 'New dish',
   fryerId,
-  load: { cut: 'chicken-wing-flat', pieces: 10, pieceMassG: 42, startC: 5, surface: 'wiped' },
-  coat: { id: 'starch-dust', oilG: 4 },
-  program: {
-    preheatMin: 4,
-    stages: [
-      { airC: 170, minutes: 12 },
-      { airC: 200, minutes: 12 },
-    ],
-    turns: [{ atMin: 12, kind: 'flip' }],
-  },
+  load: usual.load,
+  coat: usual.coat,
+  program: usual.program,
 });
 
 function useAdd() {
@@ -89,10 +82,10 @@ function useAdd() {
   };
 }
 
-export function NewDish({ fryerId }: { fryerId: string }) {
+export function NewDish({ catalog, fryerId }: { catalog: Catalog; fryerId: string }) {
   const add = useAdd();
   return (
-    <Button onPress={() => void add(firstDish(fryerId))}>
+    <Button onPress={() => void add(firstDish(catalog, fryerId))}>
       <Plus size={18} aria-hidden /> New dish
     </Button>
   );
@@ -132,7 +125,7 @@ export function Dishes({ plans, here, catalog, units }: Props) {
     <section aria-labelledby="dishes">
       <Heading>
         <h2 id="dishes">Your dishes</h2>
-        <NewDish fryerId={here.fryerId} />
+        <NewDish catalog={catalog} fryerId={here.fryerId} />
       </Heading>
       <Shelf>
         {plans.map((p) => {

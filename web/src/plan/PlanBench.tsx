@@ -1,71 +1,28 @@
-import { useQueryClient } from '@tanstack/react-query';
-import { Redo2, Undo2 } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
-import { Input, TextField } from 'react-aria-components';
 import { useNavigate } from 'react-router';
 import styled from 'styled-components';
-import type { Catalog, Fryer, Plan, PlanInput, Settings, SimulationRequest } from '../api/client';
-import { savePlan, startCook } from '../api/queries';
+import type { Catalog, Fryer, Plan, Settings } from '../api/client';
+import { mendPlan } from '../dish/edits';
+import { useDish } from '../dish/useDish';
 import { unitsOf } from '../format/units';
 import { Race } from '../race/Race';
-import { at, type } from '../theme/tokens';
-import { Button, IconButton, MainButton } from '../ui/Button';
+import { at } from '../theme/tokens';
+import { Button } from '../ui/Button';
 import { Card, Page, Quiet } from '../ui/layout';
-import { useHistory } from '../ui/history';
-import { unsent, useKept } from '../ui/useKept';
-import { complain } from '../ui/toast';
-import { Baskets, chosenOf } from './Baskets';
+import { Baskets } from './Baskets';
 import { Compare } from './Compare';
 import { Convert } from './Convert';
 import { Dishes } from './Dishes';
-import { OrderLine } from './OrderLine';
-import { firstBasket, totalOf, turnsOf } from './program';
-import { mendPlan } from './mend';
+import { OrderLine } from './order/OrderLine';
+import { PlanHead } from './PlanHead';
+import { totalOf, turnsOf } from './program';
 import { editOf, RaceTools } from './ProgramEditor';
-import { inputOf, simulated } from './request';
-import { useBaskets } from './useBaskets';
+import { Trouble } from './Trouble';
+import { useDishBaskets } from './useDishBaskets';
 import { useSimulation } from './useSimulation';
 import { useWays } from './useWays';
 import { Verdict } from './Verdict';
 import { Ways } from './Ways';
-
-const Head = styled.div`
-  display: flex;
-  align-items: center;
-  gap: 8px;
-  flex-wrap: wrap;
-`;
-
-const NameField = styled(TextField)`
-  flex: 1 1 260px;
-  min-width: 0;
-  input {
-    width: 100%;
-    min-height: 40px;
-    padding: 0 8px;
-    margin-left: -8px;
-    border: 0;
-    border-radius: 9px;
-    background: transparent;
-    font: 600 16px/1 ${type.plain};
-    color: var(--quiet);
-    text-overflow: ellipsis;
-    &:hover {
-      background: var(--soft);
-    }
-    &:focus {
-      background: var(--surface);
-      color: var(--ink);
-    }
-  }
-`;
-
-const State = styled.span`
-  font-size: 14px;
-  color: var(--quiet);
-  min-width: 62px;
-  text-align: right;
-`;
 
 const Columns = styled.div`
   display: grid;
@@ -101,14 +58,6 @@ const RaceCard = styled(Card)`
   }
 `;
 
-const Trouble = styled.p`
-  background: var(--lemon-wash);
-  border-radius: 10px;
-  padding: 10px 12px;
-  margin-bottom: 10px;
-  white-space: pre-line;
-`;
-
 interface Props {
   plan: Plan;
   plans: Plan[];
@@ -119,273 +68,135 @@ interface Props {
 
 /** One dish: what it is, how it runs, when it is ready. */
 export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
-  // The plan as it was when this dish was opened; later saves are our own.
-  const [opened] = useState(plan);
-  const [first] = useState(() => (unsent(plan.id, plan.version) as PlanInput | null) ?? inputOf(plan));
-  const { history, edit, undo, redo } = useHistory(first);
-  const draft = history.now;
-  const queries = useQueryClient();
+  const dish = useDish(plan);
+  const { draft, edit, request, setPossible } = dish;
   const navigate = useNavigate();
   const units = useMemo(() => unitsOf(settings), [settings]);
-  const fryer = fryers.find((f) => f.id === draft.fryerId) ?? fryers[0];
-  const cut = catalog.cuts.find((c) => c.id === draft.load.cut);
-  const [starting, setStarting] = useState(false);
-
-  const second = fryers.find((f) => f.id === draft.secondFryerId);
-  // The whole dish in one basket; the race shows the first of them.
-  const whole = useMemo<SimulationRequest | null>(
-    () =>
-      fryer
-        ? {
-            load: draft.load,
-            coat: draft.coat,
-            program: draft.program,
-            fryer: simulated(fryer),
-            guidance: settings.guidance,
-            ...(settings.guidance === 'stricter' ? { guidanceC: settings.guidanceC } : {}),
-            tailMin: Math.min(8, Math.max(3, Math.round(totalOf(draft.program) * 0.2))),
-          }
-        : null,
-    [draft.load, draft.coat, draft.program, fryer, settings.guidance, settings.guidanceC],
-  );
-  const request = useMemo<SimulationRequest | null>(
-    () => (whole ? firstBasket(whole, draft.perBasket) : null),
-    [whole, draft.perBasket],
-  );
-  const { answer, pending, problem } = useSimulation(request);
-  const [saved] = useState(() => inputOf(plan));
-  const kept = useKept({
-    key: plan.id,
-    version: opened.version,
-    saved,
-    now: draft,
-    possible: problem?.status !== 422,
-    save: async (version, input) => {
-      const plan = await savePlan(opened.id, version, { ...input, name: input.name.trim() || 'Unnamed dish' });
-      queries.setQueryData<Plan[]>(['plans'], (all) => [plan, ...(all ?? []).filter((p) => p.id !== plan.id)]);
-      return plan.version;
-    },
-  });
-
-  const crowded =
-    draft.perBasket !== undefined ||
-    second !== undefined ||
-    (answer !== null && answer.basket?.room === 0 && draft.load.pieces > 1) ||
-    (problem?.errors?.some((e) => e.field === 'load.pieces') ?? false);
-  const { baskets, pending: batching } = useBaskets(
-    whole && crowded
-      ? {
-          request: whole,
-          ...(draft.perBasket ? { perBasket: draft.perBasket } : {}),
-          ...(second ? { second: simulated(second) } : {}),
-        }
-      : null,
-  );
-  const [basketWanted, show] = useState(0);
-  const list = baskets?.batchings.find((b) => b.id === chosenOf(draft))?.baskets ?? [];
-  const shown = Math.min(basketWanted, Math.max(0, list.length - 1));
-  // The first of several is the one that is edited, and answers at once.
-  const other = shown > 0 || second ? list[shown] : undefined;
-
+  const { temperature, mass, guidance, guidanceC } = settings;
+  const { answer, pending, problem } = useSimulation(request, [temperature, mass, guidance, guidanceC].join());
+  const refused = problem?.status === 422;
+  useEffect(() => setPossible(!refused), [refused, setPossible]);
+  const tray = useDishBaskets(dish, fryers, answer, problem);
+  const { other, second, shown } = tray;
   const [want, setWant] = useState('balanced');
   const search = useWays(problem ? null : request, want);
   const [bringing, setBringing] = useState(false);
   const [pinned, setPinned] = useState<string[]>([]);
-  const pair = search.ways.filter((w) => pinned.includes(w.way));
+  const [one, two] = search.ways.filter((w) => pinned.includes(w.way));
 
-  useEffect(() => {
-    const press = (e: KeyboardEvent) => {
-      if (!(e.ctrlKey || e.metaKey) || e.key.toLowerCase() !== 'z') return;
-      if (e.target instanceof HTMLInputElement && e.target.type === 'text' && e.target.id === 'dish-name') return;
-      e.preventDefault();
-      if (e.shiftKey) redo();
-      else undo();
-    };
-    window.addEventListener('keydown', press, true);
-    return () => window.removeEventListener('keydown', press, true);
-  }, [undo, redo]);
-
+  const fryer = fryers.find((f) => f.id === draft.fryerId) ?? fryers[0];
+  const cut = catalog.cuts.find((c) => c.id === (answer?.load.cut ?? draft.load.cut));
   if (!fryer || !cut) return null;
   const program = draft.program;
   const change = (what: string, f: (p: typeof program) => typeof program) =>
     edit(what, (now) => ({ ...now, program: f(now.program) }));
-  const raceEdit = editOf({ program, change, fryer, units, maxStages: catalog.limits.maxStages });
-
-  const begin = async () => {
-    setStarting(true);
-    try {
-      await startCook(plan.id, shown + 1);
-      await queries.invalidateQueries({ queryKey: ['live'] });
-      await navigate('/cook');
-    } catch (cause) {
-      complain(cause, { label: 'To the cook', run: () => void navigate('/cook') });
-      setStarting(false);
-    }
-  };
-
   const display = other?.answer ?? answer;
-  const shownFryer = other?.fryer === 1 && second ? second : fryer;
-  const choose = (id: string, comfortable: number) =>
-    edit('baskets', (now) => {
-      const all = now.load.pieces;
-      const helper = now.secondFryerId ?? fryers.find((f) => f.id !== now.fryerId)?.id;
-      return {
-        ...now,
-        perBasket: id === 'several' ? Math.ceil(all / Math.ceil(all / comfortable)) : undefined,
-        secondFryerId: id === 'together' ? helper : undefined,
-      };
-    });
-  const bringRecipe =
-    bringing && request ? (
-      <Convert
-        request={request}
-        units={units}
-        use={(p) => change('convert', (now) => ({ ...p, preheatMin: now.preheatMin ?? 0 }))}
-        close={() => setBringing(false)}
-      />
-    ) : null;
-  const theBasket =
-    display === null ? null : (
-      <Baskets
-        plan={draft}
-        fryer={shownFryer}
-        answer={display}
-        cut={cut}
-        baskets={baskets}
-        pending={batching && crowded}
-        shown={shown}
-        show={show}
-        choose={choose}
-        setPerBasket={(n) => edit('per basket', (now) => ({ ...now, perBasket: n }))}
-        helper={fryers.find((f) => f.id !== draft.fryerId)}
-        wrapped={draft.coat.id === 'wrap' || cut.id === 'prawn-wrapped'}
-      />
-    );
+  const raceEdit = editOf({ program, change, fryer, units, catalog });
+  const theBasket = display ? (
+    <Baskets
+      plan={draft}
+      total={tray.pieces}
+      fryer={other?.fryer === 1 && second ? second : fryer}
+      answer={display}
+      cut={cut}
+      baskets={tray.baskets}
+      pending={tray.pending}
+      shown={shown}
+      show={tray.show}
+      choose={tray.choose}
+      setPerBasket={(n) => edit('per basket', (now) => ({ ...now, perBasket: n }))}
+      helper={tray.helper}
+    />
+  ) : null;
   return (
     <Page>
-      <Head>
-        <NameField
-          aria-label="Name of the dish"
-          value={draft.name}
-          maxLength={80}
-          onChange={(name) => edit('name', (now) => ({ ...now, name }))}
-        >
-          <Input id="dish-name" placeholder="Unnamed dish" />
-        </NameField>
-        <State role="status">
-          {kept === 'kept' ? 'Kept' : kept === 'keeping' ? 'Keeping…' : 'Kept on this device only'}
-        </State>
-        <IconButton label="Undo" isDisabled={history.past.length === 0} onPress={undo}>
-          <Undo2 size={18} aria-hidden />
-        </IconButton>
-        <IconButton label="Redo" isDisabled={history.future.length === 0} onPress={redo}>
-          <Redo2 size={18} aria-hidden />
-        </IconButton>
-        <MainButton
-          isDisabled={starting || kept === 'keeping' || !answer || problem !== null}
-          onPress={() => void begin()}
-        >
-          Cook this
-        </MainButton>
-      </Head>
+      <PlanHead id={plan.id} dish={dish} basket={shown + 1} ready={answer !== null && problem === null} />
       <OrderLine
         plan={draft}
         edit={edit}
         catalog={catalog}
         fryers={fryers}
         units={units}
-        piece={answer?.piece ?? null}
-        most={catalog.limits.maxPieces}
+        piece={draft.bench?.cutting?.as ? null : (answer?.piece ?? null)}
+        pieces={tray.pieces}
         toBench={() => void navigate(`/bench/${plan.id}`)}
       />
       {problem ? (
-        <Trouble role="alert">
-          {problem.errors?.map((e) => `${e.field}: ${e.value} is not possible. Allowed: ${e.allowed}`).join('\n') ??
-            problem.detail ??
-            problem.title}
-          {'\n'}The drawing shows what stood before.
-          {baskets && !draft.perBasket && !second ? (
-            <>
-              {' '}
-              <Button onPress={() => choose('several', baskets.comfortable)}>
-                Fry them {baskets.comfortable} at a time
-              </Button>
-            </>
-          ) : null}
-        </Trouble>
+        <Trouble
+          problem={problem}
+          several={draft.perBasket || second ? undefined : tray.several}
+          split={() => tray.choose('several')}
+        />
       ) : null}
       <Columns>
         <Stack>
           <RaceCard aria-label="The race">
             {display ? (
-              <>
-                <Race
-                  plant={cut.safety === 'plant'}
-                  answer={display}
-                  stages={other?.program.stages ?? program.stages}
-                  turns={turnsOf(other?.program ?? program)}
-                  faces={cut.faces}
-                  units={units}
-                  pending={other ? batching : pending}
-                  {...(other ? {} : { edit: raceEdit })}
-                />
-                {other ? (
-                  <Quiet>
-                    {second
-                      ? 'Both fryers follow your program, each as long as its share needs; one starts later so that both are done together. '
-                      : 'Follows the first basket’s program from a hot fryer, as long as it needs. '}
-                    <Button
-                      onPress={() => {
-                        show(0);
-                        if (second) choose('one', draft.load.pieces);
-                      }}
-                    >
-                      {second ? 'Edit it in one fryer' : 'Edit the first'}
-                    </Button>
-                  </Quiet>
-                ) : null}
-                {other ? null : (
-                  <RaceTools
-                    program={program}
-                    change={change}
-                    fryer={fryer}
-                    maxStages={catalog.limits.maxStages}
-                    bringing={bringing}
-                    bring={setBringing}
-                  />
-                )}
-              </>
+              <Race
+                plant={cut.safety === 'plant'}
+                answer={display}
+                stages={other?.program.stages ?? program.stages}
+                turns={turnsOf(other?.program ?? program)}
+                faces={cut.faces}
+                units={units}
+                pending={other ? tray.pending : pending}
+                {...(other ? {} : { edit: raceEdit })}
+              />
             ) : problem ? null : (
               <Quiet role="status">Working it out…</Quiet>
             )}
+            {other ? (
+              <Quiet>
+                {second
+                  ? 'Both fryers follow your program, each as long as its share needs; one starts later so that both are done together. '
+                  : 'Follows the first basket’s program from a hot fryer, as long as it needs. '}
+                <Button
+                  onPress={() => {
+                    tray.show(0);
+                    if (second) tray.choose('one');
+                  }}
+                >
+                  {second ? 'Edit it in one fryer' : 'Edit the first'}
+                </Button>
+              </Quiet>
+            ) : display ? (
+              <RaceTools
+                program={program}
+                change={change}
+                fryer={fryer}
+                catalog={catalog}
+                bringing={bringing}
+                bring={setBringing}
+              />
+            ) : null}
           </RaceCard>
-          {bringRecipe}
-          {crowded ? theBasket : null}
+          {bringing ? (
+            <Convert
+              request={request}
+              catalog={catalog}
+              units={units}
+              use={(p) => change('convert', (now) => ({ ...p, preheatMin: now.preheatMin ?? 0 }))}
+              close={() => setBringing(false)}
+            />
+          ) : null}
+          {tray.crowded ? theBasket : null}
         </Stack>
         <Side>
           {display ? (
-            <>
-              <Verdict
-                plant={cut.safety === 'plant'}
-                answer={display}
-                pending={other ? batching : pending}
-                units={units}
-                totalMin={totalOf(other?.program ?? program)}
-                mend={(change) => edit('mend', (now) => mendPlan(now, change))}
-              />
-              {crowded ? null : theBasket}
-            </>
+            <Verdict
+              plant={cut.safety === 'plant'}
+              answer={display}
+              pending={other ? tray.pending : pending}
+              units={units}
+              totalMin={totalOf(other?.program ?? program)}
+              mend={(c) => edit('mend', (now) => mendPlan(now, c))}
+            />
           ) : null}
+          {tray.crowded ? null : theBasket}
         </Side>
       </Columns>
-      {pair[0] && pair[1] && answer ? (
-        <Compare
-          pair={[pair[0], pair[1]]}
-          rule={answer.rule}
-          faces={cut.faces}
-          units={units}
-          close={() => setPinned([])}
-        />
+      {one && two && answer ? (
+        <Compare pair={[one, two]} rule={answer.rule} faces={cut.faces} units={units} close={() => setPinned([])} />
       ) : null}
       <Ways
         {...search}

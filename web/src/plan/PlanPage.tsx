@@ -57,7 +57,7 @@ export default function PlanPage() {
             ? 'It may have been deleted on another device. Your other dishes are kept.'
             : 'Say what goes in the basket, and see when it will be crisp and safe, and why.'}
         </Quiet>
-        {fryer ? <NewDish fryerId={fryer.id} /> : null}
+        {fryer ? <NewDish catalog={catalog.data} fryerId={fryer.id} /> : null}
       </Blank>
     </Page>
   );

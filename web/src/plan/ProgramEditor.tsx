@@ -1,6 +1,7 @@
 import { ArrowLeftRight, Split, Trash2 } from 'lucide-react';
 import styled from 'styled-components';
-import type { Fryer, PlanInput } from '../api/client';
+import type { Catalog, Fryer, PlanInput } from '../api/client';
+import { limitOf, within } from '../api/limits';
 import { minutes, type Units } from '../format/units';
 import type { RaceEdit } from '../race/Handles';
 import { Button } from '../ui/Button';
@@ -36,10 +37,10 @@ interface Editing {
   change: Change;
   fryer: Fryer;
   units: Units;
-  maxStages: number;
+  catalog: Catalog;
 }
 
-function StageBody({ program, change, fryer, units, maxStages, i }: Editing & { i: number }) {
+function StageBody({ program, change, fryer, units, catalog, i }: Editing & { i: number }) {
   const s = program.stages[i];
   if (!s) return null;
   const between = i > 0 && i < program.stages.length - 1;
@@ -47,20 +48,15 @@ function StageBody({ program, change, fryer, units, maxStages, i }: Editing & { 
     <>
       <Stepper
         label="Dial"
-        unit={units.degree}
-        value={units.toDegrees(s.airC)}
-        min={units.toDegrees(fryer.dialMinC)}
-        max={units.toDegrees(fryer.dialMaxC)}
-        step={units.degree === '°F' ? Math.max(5, Math.round((fryer.dialStepC * 9) / 25) * 5) : fryer.dialStepC}
-        onChange={(d) => change(`air${i}`, (p) => setStage(p, i, { airC: Math.round(units.fromDegrees(d) * 10) / 10 }))}
+        value={units.heat.to(s.airC)}
+        {...units.heat.stepper({ min: fryer.dialMinC, max: fryer.dialMaxC, step: fryer.dialStepC })}
+        onChange={(d) => change(`air${i}`, (p) => setStage(p, i, { airC: units.heat.from(d) }))}
       />
       <Stepper
         label="For"
         unit="min"
         value={s.minutes}
-        min={1}
-        max={90}
-        step={1}
+        {...within(catalog, 'program.stages.minutes')}
         onChange={(m) => change(`length${i}`, (p) => setStage(p, i, { minutes: m }))}
       />
       {i === 0 ? (
@@ -68,8 +64,7 @@ function StageBody({ program, change, fryer, units, maxStages, i }: Editing & { 
           label="Heat the empty fryer first"
           unit="min"
           value={program.preheatMin ?? 0}
-          min={0}
-          max={15}
+          {...within(catalog, 'program.preheatMin')}
           onChange={(m) => change('preheat', (p) => ({ ...p, preheatMin: m }))}
         />
       ) : null}
@@ -87,7 +82,7 @@ function StageBody({ program, change, fryer, units, maxStages, i }: Editing & { 
           </Button>
         ) : null}
         <Button
-          isDisabled={s.minutes < 2 || program.stages.length >= maxStages}
+          isDisabled={s.minutes < 2 || program.stages.length >= limitOf(catalog, 'program.stages').max}
           onPress={() => change('split', (p) => splitStage(p, i, fryer))}
         >
           <Split size={16} aria-hidden /> Split in two
@@ -156,8 +151,8 @@ interface ToolsProps extends Omit<Editing, 'units'> {
 }
 
 /** The row under the race: heating, turns, stages, and recipes from elsewhere. */
-export function RaceTools({ program, change, fryer, maxStages, bringing, bring }: ToolsProps) {
-  const full = turnsOf(program).length >= 12;
+export function RaceTools({ program, change, fryer, catalog, bringing, bring }: ToolsProps) {
+  const full = turnsOf(program).length >= limitOf(catalog, 'program.turns').max;
   return (
     <Tools>
       <Pop
@@ -167,8 +162,7 @@ export function RaceTools({ program, change, fryer, maxStages, bringing, bring }
             label="Empty, before the food"
             unit="min"
             value={program.preheatMin ?? 0}
-            min={0}
-            max={15}
+            {...within(catalog, 'program.preheatMin')}
             onChange={(m) => change('preheat', (p) => ({ ...p, preheatMin: m }))}
           />
         }
@@ -185,7 +179,7 @@ export function RaceTools({ program, change, fryer, maxStages, bringing, bring }
         Add a check
       </Button>
       <Button
-        isDisabled={program.stages.length >= maxStages}
+        isDisabled={program.stages.length >= limitOf(catalog, 'program.stages').max}
         onPress={() => change('split', (p) => splitStage(p, p.stages.length - 1, fryer))}
       >
         Add a stage

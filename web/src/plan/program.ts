@@ -1,4 +1,4 @@
-import type { Fryer, PlanInput, SimulationRequest } from '../api/client';
+import type { Fryer, PlanInput } from '../api/client';
 
 type Program = PlanInput['program'];
 type Dial = Pick<Fryer, 'dialMinC' | 'dialMaxC' | 'dialStepC'>;
@@ -27,7 +27,7 @@ export function setStage(p: Program, i: number, change: { airC?: number; minutes
   return settle({
     ...p,
     stages: p.stages.map((s, k) =>
-      k === i ? { ...s, airC: change.airC ?? s.airC, minutes: clamp(half(change.minutes ?? s.minutes), 1, 90) } : s,
+      k === i ? { ...s, airC: change.airC ?? s.airC, minutes: Math.max(1, half(change.minutes ?? s.minutes)) } : s,
     ),
   });
 }
@@ -117,17 +117,6 @@ export function addTurn(p: Program, kind: string): Program {
     }
   });
   return settle({ ...p, turns: [...turnsOf(p), { atMin: half(at), kind }] });
-}
-
-/** The request for the first basket of a dish, with its share of the oil. */
-export function firstBasket(whole: SimulationRequest, perBasket: number | undefined): SimulationRequest {
-  const total = whole.load.pieces;
-  if (!perBasket || perBasket >= total) return whole;
-  return {
-    ...whole,
-    load: { ...whole.load, pieces: perBasket },
-    ...(whole.coat ? { coat: { ...whole.coat, oilG: ((whole.coat.oilG ?? 0) * perBasket) / total } } : {}),
-  };
 }
 
 /** Whether two programs run the food alike; heating the empty fryer apart. */

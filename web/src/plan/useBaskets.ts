@@ -1,37 +1,22 @@
-import { useEffect, useState } from 'react';
+import { useQuery } from '@tanstack/react-query';
 import { ask, client, type Schemas, type SimulationRequest } from '../api/client';
+import { useSettled } from '../api/useSettled';
 
 export type BasketsAnswer = Schemas['Baskets'];
 export type Batching = BasketsAnswer['batchings'][number];
 
-export interface Dish {
-  request: SimulationRequest;
-  perBasket?: number;
-  second?: Schemas['SimulationFryer'];
-}
-
 const AFTER_MS = 450;
 
-/** How a dish goes through its fryers; nothing while it simply fits. */
-export function useBaskets(dish: Dish | null): { baskets: BasketsAnswer | null; pending: boolean } {
-  const key = dish ? JSON.stringify(dish) : '';
-  const [state, setState] = useState<{ key: string; baskets: BasketsAnswer | null }>({ key: '', baskets: null });
-  useEffect(() => {
-    if (!key) return;
-    const stop = new AbortController();
-    const timer = setTimeout(() => {
-      ask(client.POST('/baskets', { body: JSON.parse(key) as Dish, signal: stop.signal })).then(
-        (baskets) => setState({ key, baskets }),
-        () => {
-          // What is wrong is said by the simulation of the first basket.
-          if (!stop.signal.aborted) setState({ key, baskets: null });
-        },
-      );
-    }, AFTER_MS);
-    return () => {
-      clearTimeout(timer);
-      stop.abort();
-    };
-  }, [key]);
-  return { baskets: key ? state.baskets : null, pending: key !== state.key };
+/** How a dish goes through its fryers; nothing while it simply fits. What is wrong is said by its simulation. */
+export function useBaskets(request: SimulationRequest | null): { baskets: BasketsAnswer | null; pending: boolean } {
+  const key = request ? JSON.stringify(request) : '';
+  const asked = useSettled(key, AFTER_MS);
+  const { data, isFetching } = useQuery({
+    queryKey: ['baskets', asked],
+    queryFn: ({ signal }) => ask(client.POST('/baskets', { body: JSON.parse(asked) as SimulationRequest, signal })),
+    enabled: asked !== '',
+    placeholderData: (before) => before,
+    retry: false,
+  });
+  return { baskets: key ? (data ?? null) : null, pending: key !== asked || isFetching };
 }

@@ -1,8 +1,8 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { ask, client, Refusal, type Problem, type Simulation, type SimulationRequest } from '../api/client';
+import { ask, client, Refusal, type Problem, type Schemas, type SimulationRequest } from '../api/client';
 
 interface State {
-  answer: Simulation | null;
+  answer: Schemas['Simulated'] | null;
   /** The window over the spread of loads is still to come. */
   pending: boolean;
   problem: Problem | null;
@@ -16,11 +16,13 @@ const ready = (name: string, since: number) => performance.measure(name, { start
 /**
  * Answers a request as it changes: quick runs one after another while it
  * moves, each for the newest request there is, then the window over the
- * spread, then what would mend its warnings. One is on its way at a time, so that no answer overtakes another.
+ * spread, then what would mend its warnings. One is on its way at a time, so
+ * that no answer overtakes another. What the household says beside it, like
+ * its units, has it answered anew.
  */
-export function useSimulation(request: SimulationRequest | null): State {
+export function useSimulation(request: SimulationRequest, household: string): State {
   const [state, setState] = useState<State>({ answer: null, pending: true, problem: null });
-  const key = request ? JSON.stringify(request) : '';
+  const key = `${household}\n${JSON.stringify(request)}`;
   const newest = useRef('');
   const since = useRef(0);
   const busy = useRef(false);
@@ -29,8 +31,8 @@ export function useSimulation(request: SimulationRequest | null): State {
   const simulate = (body: string, chance: boolean, changes: boolean, signal?: AbortSignal) =>
     ask(
       client.POST('/simulations', {
-        params: { query: { chance, changes } },
-        body: JSON.parse(body) as SimulationRequest,
+        params: { query: { chance, changes, ahead: true } },
+        body: JSON.parse(body.slice(body.indexOf('\n'))) as SimulationRequest,
         ...(signal ? { signal } : {}),
       }),
     );
@@ -85,7 +87,6 @@ export function useSimulation(request: SimulationRequest | null): State {
   }, [later]);
 
   useEffect(() => {
-    if (!key) return;
     newest.current = key;
     since.current = performance.now();
     if (spread.current) {

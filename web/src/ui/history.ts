@@ -1,4 +1,4 @@
-import { useCallback, useReducer } from 'react';
+import { useCallback, useEffect, useReducer } from 'react';
 
 /** A draft with everything it was before, and everything undone. */
 export interface History<T> {
@@ -44,4 +44,23 @@ export function useHistory<T>(first: T) {
   const undo = useCallback(() => send({ kind: 'undo' }), []);
   const redo = useCallback(() => send({ kind: 'redo' }), []);
   return { history, edit, undo, redo };
+}
+
+/** Whether a key is for the text it is typed into, which has its own way back. */
+const inText = (e: KeyboardEvent) =>
+  (e.target instanceof HTMLInputElement && e.target.type === 'text' && !/decimal|numeric/.test(e.target.inputMode)) ||
+  e.target instanceof HTMLTextAreaElement;
+
+/** Control or Command with Z takes back, with Shift brings again. */
+export function useUndoKeys(undo: () => void, redo?: () => void) {
+  useEffect(() => {
+    const press = (e: KeyboardEvent) => {
+      if (!(e.ctrlKey || e.metaKey) || e.key.toLowerCase() !== 'z' || inText(e)) return;
+      e.preventDefault();
+      if (e.shiftKey) redo?.();
+      else undo();
+    };
+    window.addEventListener('keydown', press, true);
+    return () => window.removeEventListener('keydown', press, true);
+  }, [undo, redo]);
 }

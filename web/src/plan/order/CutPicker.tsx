@@ -1,10 +1,10 @@
 import { useState } from 'react';
 import { Input, Label, ListBox, ListBoxItem, ListBoxSection, Header, SearchField } from 'react-aria-components';
 import styled from 'styled-components';
-import type { CutInfo } from '../api/client';
-import type { Units } from '../format/units';
-import { fieldBox, labelled } from '../ui/field';
-import { Quiet } from '../ui/layout';
+import type { CutInfo } from '../../api/client';
+import type { Units } from '../../format/units';
+import { fieldBox, labelled } from '../../ui/field';
+import { Quiet } from '../../ui/layout';
 import { CutDrawing } from './CutDrawing';
 
 const Find = styled(SearchField)`

@@ -1,4 +1,4 @@
-import type { CutInfo } from '../api/client';
+import type { CutInfo } from '../../api/client';
 
 interface Shape {
   /** In a box of one by one about the middle, length across. */

@@ -1,0 +1,87 @@
+package api
+
+import (
+	"context"
+	"maps"
+
+	"velocrustum/core/food"
+	"velocrustum/core/fryer"
+	"velocrustum/core/prep"
+	"velocrustum/core/program"
+	"velocrustum/core/refuse"
+	"velocrustum/core/safety"
+)
+
+// choices lists ids with their words.
+func choices[T interface {
+	~string
+	Words() (name, says string)
+}](list []T) []Choice {
+	out := make([]Choice, len(list))
+	for i, v := range list {
+		name, says := v.Words()
+		out[i] = Choice{string(v), name, says}
+	}
+	return out
+}
+
+// limits are those of every figure, by its field.
+func limits() map[string]Range {
+	out := maps.Clone(map[string]Range(program.Limits))
+	for field, r := range prep.Limits {
+		out["bench."+field] = r
+	}
+	out["guidanceC"] = refuse.Range{Min: safety.StricterFloor, Max: safety.StricterTop, Step: 1, Unit: "°C"}
+	out["litres"] = refuse.Range{Min: fryer.MinLitres, Max: fryer.MaxLitres, Step: 0.5, Unit: "litres"}
+	return out
+}
+
+// usual is what things begin with.
+func usual() Usual {
+	u := Usual{Load: program.FirstLoad, Coat: program.FirstCoat, Program: program.FirstProgram, Bench: prep.Usual,
+		Rack: prep.UsualRack, Brine: prep.UsualBrine, Soak: prep.UsualSoak,
+		Salt: prep.SaltLevels, Even: prep.EvenLevels, Spread: prep.SpreadLevels, Recipes: program.FirstRecipes}
+	for _, k := range fryer.Usual {
+		u.Boxes = append(u.Boxes, FryerKnown{Kind: FryerKnownKind(k.Kind), Litres: &k.Litres, PowerW: &k.PowerW, Drawers: &k.Drawers})
+	}
+	for _, w := range program.Warmth {
+		u.Warmth = append(u.Warmth, struct {
+			Says   string  `json:"says"`
+			UnderC float64 `json:"underC"`
+		}{w.Says, w.UnderC})
+	}
+	return u
+}
+
+// GetCatalog answers GET /catalog.
+func (s *Server) GetCatalog(ctx context.Context, _ GetCatalogRequestObject) (GetCatalogResponseObject, error) {
+	set, err := s.store.Settings(ctx)
+	if err != nil {
+		return nil, err
+	}
+	pantry, _, err := s.pantry(ctx)
+	if err != nil {
+		return nil, err
+	}
+	c := Catalog{Surfaces: choices(food.Surfaces), Guidances: choices(safety.Guidances), FryerKinds: choices(fryer.Kinds), Wants: choices(program.Wants),
+		Limits: limits(), Usual: usual()}
+	forms := map[food.Form]CutInfoForm{food.Slab: "slab", food.Cylinder: "cylinder", food.Ellipsoid: "ellipsoid"}
+	for _, f := range food.Cuts() {
+		rule, err := safety.For(set.Guidance, f.Class, set.GuidanceC)
+		if err != nil {
+			return nil, err
+		}
+		least, most := f.Allowed()
+		piece := f.Piece(f.Typical, 0)
+		info := CutInfo{
+			Id: f.ID, Name: f.Name, Plural: f.Plural, Group: f.Group, Faces: f.Faces[:], Form: forms[f.Form], Length: f.Length, Width: f.Width,
+			TypicalG: f.Typical, LeastG: least, MostG: most, Safety: string(f.Class), RuleC: rule.CoreC, Source: f.Source,
+		}
+		info.TypicalMm.Thickness, info.TypicalMm.Length, info.TypicalMm.Width = piece.Thickness*1000, piece.Length*1000, piece.Width*1000
+		c.Cuts = append(c.Cuts, info)
+	}
+	for _, k := range food.Coats() {
+		c.Coats = append(c.Coats, CoatInfo{Id: k.ID, Name: k.Name, Says: k.Says, Allergens: pantry.Allergens(k), NeedsOilG: k.NeedsOil, Source: k.Source})
+	}
+	return GetCatalog200JSONResponse(c), nil
+}

@@ -1,0 +1,58 @@
+import type { PlanInput, Schemas } from '../api/client';
+
+type Bench = Schemas['Bench'];
+
+/** A bench on which nothing is done. */
+export const bare: Bench = { drying: {}, coating: {} };
+
+export const onBench = (p: PlanInput, change: (b: Bench) => Bench): PlanInput => ({
+  ...p,
+  bench: change(p.bench ?? bare),
+});
+
+/** Pieces as they were bought; said anew, they are not cut up from a whole or into others. */
+export const setLoad = (p: PlanInput, load: Partial<PlanInput['load']>): PlanInput => ({
+  ...p,
+  load: { ...p.load, ...load },
+});
+
+export function setPieces(p: PlanInput, load: Partial<PlanInput['load']>): PlanInput {
+  const next = setLoad(p, load);
+  const { pieces } = next.load;
+  const cutting = p.bench?.cutting;
+  return {
+    ...next,
+    ...(p.perBasket && p.perBasket >= pieces ? { perBasket: undefined } : {}),
+    ...(cutting
+      ? {
+          bench: { ...(p.bench ?? bare), cutting: { ...cutting, wholeG: undefined, pieces: undefined, as: undefined } },
+        }
+      : {}),
+  };
+}
+
+/** How dry it is; said here, it is not what the bench had. */
+export const setSurface = (p: PlanInput, surface: string): PlanInput => ({
+  ...setLoad(p, { surface, surfaceWaterG: undefined }),
+  ...(p.bench ? { bench: { ...p.bench, drying: {} } } : {}),
+});
+
+/** Grams of oil on all of it; said here, it is not put on as the bench had it. */
+export const setOil = (p: PlanInput, oilG: number): PlanInput => ({
+  ...p,
+  coat: { ...p.coat, oilG },
+  ...(p.bench ? { bench: { ...p.bench, coating: { ...p.bench.coating, oil: undefined } } } : {}),
+});
+
+export const setCoat = (p: PlanInput, id: string): PlanInput => ({ ...p, coat: { ...p.coat, id } });
+
+/** A plan with a warning's change made. */
+export function mendPlan(p: PlanInput, change: Schemas['Change']): PlanInput {
+  const { program, surface, thicknessMm, oilG, perBasket } = change;
+  if (program) return { ...p, program };
+  if (surface) return setSurface(p, surface);
+  if (thicknessMm) return setLoad(p, { thicknessMm });
+  if (perBasket) return { ...p, perBasket };
+  if (oilG) return setOil(p, oilG);
+  return p;
+}

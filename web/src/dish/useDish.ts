@@ -1,0 +1,49 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useMemo, useState } from 'react';
+import type { Plan, PlanInput } from '../api/client';
+import { savePlan } from '../api/queries';
+import { useHistory, useUndoKeys } from '../ui/history';
+import { unsent, useKept } from '../ui/useKept';
+import { inputOf, requestOf } from './input';
+
+export type EditDish = (what: string, change: (now: PlanInput) => PlanInput) => void;
+
+/** One dish on a page: its draft, what it was before, where it is kept, and what it asks. */
+export function useDish(plan: Plan) {
+  // The plan as it was when this dish was opened; later saves are our own.
+  const [opened] = useState(plan);
+  const [saved] = useState(() => inputOf(plan));
+  const [first] = useState(() => (unsent(plan.id, plan.version) as PlanInput | null) ?? saved);
+  const { history, edit, undo, redo } = useHistory(first);
+  useUndoKeys(undo, redo);
+  const draft = history.now;
+  // What cannot be stays on this device until it is mended.
+  const [possible, setPossible] = useState(true);
+  const queries = useQueryClient();
+  const kept = useKept({
+    key: plan.id,
+    version: opened.version,
+    saved,
+    now: draft,
+    possible,
+    save: async (version, input) => {
+      const got = await savePlan(opened.id, version, { ...input, name: input.name.trim() || 'Unnamed dish' });
+      queries.setQueryData<Plan[]>(['plans'], (all) => [got, ...(all ?? []).filter((p) => p.id !== got.id)]);
+      return got.version;
+    },
+  });
+  const request = useMemo(() => requestOf(draft), [draft]);
+  return {
+    draft,
+    edit,
+    undo,
+    redo,
+    canUndo: history.past.length > 0,
+    canRedo: history.future.length > 0,
+    kept,
+    request,
+    setPossible,
+  };
+}
+
+export type Dish = ReturnType<typeof useDish>;

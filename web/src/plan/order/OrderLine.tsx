@@ -1,0 +1,29 @@
+import type { Fryer, Simulation } from '../../api/client';
+import { Line } from '../../ui/sentence';
+import { Before } from './Before';
+import { Coat, Cold, Dry } from './Outside';
+import type { Order } from './part';
+import { Pieces } from './Pieces';
+import { Size } from './Size';
+import { TableTime } from './TableTime';
+import { Where } from './Where';
+
+interface Props extends Order {
+  fryers: Fryer[];
+  piece: Simulation['piece'] | null;
+  /** How many pieces come off the bench. */
+  pieces: number;
+  toBench: () => void;
+}
+
+/** What the cook has, as one sentence; each underlined part is a choice. */
+export function OrderLine({ fryers, piece, pieces, toBench, ...order }: Props) {
+  return (
+    <Line aria-label="What you have">
+      <Pieces {...order} /> of about <Size {...order} piece={piece} />, <Cold {...order} /> and <Dry {...order} />,{' '}
+      <Coat {...order} />
+      <Before {...order} toBench={toBench} />, cooked in <Where {...order} fryers={fryers} pieces={pieces} />, on the
+      table <TableTime {...order} />.
+    </Line>
+  );
+}

@@ -1,0 +1,105 @@
+import { limitOf, within } from '../../api/limits';
+import { setCoat, setLoad, setOil, setSurface } from '../../dish/edits';
+import { hours } from '../../format/units';
+import { Choice } from '../../ui/Choice';
+import { Stepper } from '../../ui/Stepper';
+import { OrderPart, type Order } from './part';
+import { Small } from './Size';
+import styled from 'styled-components';
+
+const Scroll = styled.div`
+  max-height: 300px;
+  overflow: auto;
+  margin: 0 -6px;
+  padding: 4px 6px;
+`;
+
+/** How cold it is inside when it goes in. */
+export function Cold({ plan, edit, catalog, units }: Order) {
+  const startC = plan.load.startC ?? catalog.usual.load.startC ?? 0;
+  const says = catalog.usual.warmth.find((w) => startC < w.underC)?.says ?? '';
+  return (
+    <OrderPart title="How cold is it" text={says}>
+      <Stepper
+        label="Inside, when it goes in"
+        value={units.heat.to(startC)}
+        {...units.heat.stepper(limitOf(catalog, 'load.startC'))}
+        onChange={(d) => edit('start', (now) => setLoad(now, { startC: units.heat.from(d) }))}
+      />
+      <Small>
+        Straight from the fridge is about {units.temperature(catalog.usual.load.startC ?? 0)}. Thaw frozen pieces in the
+        fridge first: a frozen middle stays raw while the outside burns.
+      </Small>
+    </OrderPart>
+  );
+}
+
+const dried: Record<string, string> = { wipe: 'wiped dry', rinse: 'rinsed and wiped', wet: 'still wet' };
+
+/** How dry it is outside; the bench may have its own word. */
+export function Dry({ plan, edit, catalog }: Order) {
+  const surface = plan.load.surface ?? catalog.usual.load.surface ?? '';
+  const { school, hours: h } = plan.bench?.drying ?? {};
+  const says = school
+    ? (dried[school] ?? `dried ${hours(h ?? 0)} on the rack`)
+    : (catalog.surfaces.find((s) => s.id === surface)?.says ?? '');
+  return (
+    <OrderPart title="How dry is it outside" text={says}>
+      {(close) => (
+        <>
+          <Choice
+            label="Outside"
+            quiet
+            options={catalog.surfaces.map((s) => ({ id: s.id, name: s.name }))}
+            value={school ? '' : surface}
+            onChange={(s) => {
+              edit('surface', (now) => setSurface(now, s));
+              close();
+            }}
+          />
+          <Small>A dry surface decides crispness. Raw poultry is wiped, not rinsed: splashes spread germs.</Small>
+        </>
+      )}
+    </OrderPart>
+  );
+}
+
+/** In which coat, with how much oil and sugar. */
+export function Coat({ plan, edit, catalog, units }: Order) {
+  const { coat } = plan;
+  const says = catalog.coats.find((c) => c.id === coat.id)?.says ?? coat.id;
+  const way = plan.bench?.coating.oil;
+  const oiled = way ? way !== 'none' : (coat.oilG ?? 0) > 0;
+  return (
+    <OrderPart title="In which coat" text={`${says}${oiled && coat.id !== 'oil-rub' ? ' and oiled' : ''}`} width={440}>
+      <Scroll>
+        <Choice
+          label="Coat"
+          quiet
+          options={catalog.coats.map((c) => ({
+            id: c.id,
+            name: c.name,
+            ...(c.allergens.length > 0 ? { note: `holds ${c.allergens.join(', ')}` } : {}),
+          }))}
+          value={coat.id}
+          onChange={(id) => edit('coat', (now) => setCoat(now, id))}
+        />
+      </Scroll>
+      <Stepper
+        label="Oil on all of it"
+        value={units.weight.to(coat.oilG ?? 0)}
+        {...units.weight.stepper(limitOf(catalog, 'coat.oilG'))}
+        onChange={(m) => edit('oil', (now) => setOil(now, units.weight.from(m)))}
+      />
+      {way ? <Small>It is put on as the bench has it; a weight said here takes its place.</Small> : null}
+      <Stepper
+        label="Sugar in rub or marinade"
+        unit="% of the surface"
+        value={coat.sugarPct ?? 0}
+        {...within(catalog, 'coat.sugarPct')}
+        onChange={(sugarPct) => edit('sugar', (now) => ({ ...now, coat: { ...now.coat, sugarPct } }))}
+      />
+      {plan.bench?.marinade?.items.length ? <Small>That of the marinade comes on top.</Small> : null}
+    </OrderPart>
+  );
+}

@@ -1,0 +1,43 @@
+import { within } from '../../api/limits';
+import { setPieces } from '../../dish/edits';
+import { Stepper } from '../../ui/Stepper';
+import { CutPicker } from './CutPicker';
+import { OrderPart, type Order } from './part';
+
+/** How many of which cut. */
+export function Pieces({ plan, edit, catalog, units }: Order) {
+  const { load } = plan;
+  const cut = catalog.cuts.find((c) => c.id === load.cut);
+  const name = load.pieces === 1 ? cut?.name : cut?.plural;
+  return (
+    <OrderPart title="How many" text={`${load.pieces} ${name ?? ''}`} width={440}>
+      {(close) => (
+        <>
+          <Stepper
+            label="Pieces in all"
+            value={load.pieces}
+            {...within(catalog, 'load.pieces')}
+            onChange={(pieces) => edit('pieces', (now) => setPieces(now, { pieces }))}
+          />
+          <CutPicker
+            cuts={catalog.cuts}
+            value={load.cut}
+            units={units}
+            onChange={(next) => {
+              if (next.id !== load.cut)
+                edit('cut', (now) =>
+                  setPieces(now, {
+                    cut: next.id,
+                    pieceMassG: next.typicalG,
+                    thicknessMm: undefined,
+                    spreadPct: undefined,
+                  }),
+                );
+              close();
+            }}
+          />
+        </>
+      )}
+    </OrderPart>
+  );
+}

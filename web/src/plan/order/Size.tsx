@@ -1,0 +1,60 @@
+import styled from 'styled-components';
+import type { Simulation } from '../../api/client';
+import { setLoad, setPieces } from '../../dish/edits';
+import { Quiet } from '../../ui/layout';
+import { Stepper } from '../../ui/Stepper';
+import { OrderPart, type Order } from './part';
+import { Ruler } from './Ruler';
+
+export const Small = styled(Quiet)`
+  font-size: 14px;
+`;
+
+/** What one piece weighs and how thick it is. */
+export function Size({ plan, edit, catalog, units, piece }: Order & { piece: Simulation['piece'] | null }) {
+  const { load } = plan;
+  const cut = catalog.cuts.find((c) => c.id === load.cut);
+  const mass = (pieceMassG: number) =>
+    edit('mass', (now) => setPieces(now, { pieceMassG: Math.round(pieceMassG * 10) / 10, thicknessMm: undefined }));
+  const thick = load.thicknessMm ?? piece?.thicknessMm;
+  const toWhole = units.whole.g / load.pieceMassG;
+  const tenth = (v: number) => Math.round(v * 10) / 10;
+  return (
+    <OrderPart title="How big is one" text={units.mass(load.pieceMassG)}>
+      {cut ? (
+        <>
+          <Stepper
+            label="One piece weighs"
+            value={units.weight.to(load.pieceMassG)}
+            {...units.weight.stepper({ min: cut.leastG, max: cut.mostG, step: 1 })}
+            onChange={(m) => mass(units.weight.from(m))}
+          />
+          <Stepper
+            label={`Or pieces to the ${units.whole.name}`}
+            value={tenth(toWhole)}
+            min={Math.ceil((units.whole.g / cut.mostG) * 10) / 10}
+            max={Math.floor((units.whole.g / cut.leastG) * 10) / 10}
+            step={toWhole < 12 ? 0.5 : 1}
+            onChange={(n) => mass(units.whole.g / n)}
+          />
+        </>
+      ) : null}
+      {piece && thick !== undefined ? (
+        <>
+          <Stepper
+            label="Thickest part, by ruler"
+            value={units.length.to(thick)}
+            {...units.length.stepper({ min: piece.leastMm, max: piece.mostMm, step: 1 })}
+            onChange={(v) => edit('thickness', (now) => setLoad(now, { thicknessMm: units.length.from(v) }))}
+          />
+          <Ruler mm={thick} units={units} />
+        </>
+      ) : null}
+      <Small>
+        {load.thicknessMm
+          ? 'By your ruler. A change of weight works it out anew.'
+          : 'Worked out from the weight and the shape of the cut. A ruler does better.'}
+      </Small>
+    </OrderPart>
+  );
+}

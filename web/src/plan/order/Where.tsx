@@ -1,0 +1,91 @@
+import type { Fryer } from '../../api/client';
+import { basketWords } from '../../fryers/basketWords';
+import { Button } from '../../ui/Button';
+import { Choice } from '../../ui/Choice';
+import { Stepper } from '../../ui/Stepper';
+import { OrderPart, type Order } from './part';
+
+/** In which fryer, which other one helps, and how many at a time. */
+export function Where({ plan, edit, units, fryers, pieces }: Order & { fryers: Fryer[]; pieces: number }) {
+  const fryer = fryers.find((f) => f.id === plan.fryerId);
+  const second = fryers.find((f) => f.id === plan.secondFryerId);
+  const option = (f: Fryer) => ({ id: f.id, name: f.name, note: basketWords(f.basket, units) });
+  return (
+    <>
+      <OrderPart title="In which fryer" text={fryer?.name ?? 'fryer'}>
+        {(close) => (
+          <Choice
+            label="Fryer"
+            quiet
+            options={fryers.map(option)}
+            value={plan.fryerId}
+            onChange={(fryerId) => {
+              edit('fryer', (now) => ({
+                ...now,
+                fryerId,
+                secondFryerId: now.secondFryerId === fryerId ? undefined : now.secondFryerId,
+              }));
+              close();
+            }}
+          />
+        )}
+      </OrderPart>
+      {second ? (
+        <>
+          {' '}
+          and the{' '}
+          <OrderPart title="Which other one helps" text={second.name}>
+            {(close) => (
+              <>
+                <Choice
+                  label="Second fryer"
+                  quiet
+                  options={fryers.filter((f) => f.id !== plan.fryerId).map(option)}
+                  value={second.id}
+                  onChange={(secondFryerId) => {
+                    edit('second fryer', (now) => ({ ...now, secondFryerId }));
+                    close();
+                  }}
+                />
+                <Button
+                  onPress={() => {
+                    edit('second fryer', (now) => ({ ...now, secondFryerId: undefined }));
+                    close();
+                  }}
+                >
+                  Only the first
+                </Button>
+              </>
+            )}
+          </OrderPart>
+        </>
+      ) : null}
+      {plan.perBasket && plan.perBasket < pieces ? (
+        <>
+          ,{' '}
+          <OrderPart title="How many at a time" text={`${plan.perBasket} at a time`}>
+            {(close) => (
+              <>
+                <Stepper
+                  label="In the first basket"
+                  value={plan.perBasket ?? pieces}
+                  min={1}
+                  max={pieces}
+                  onChange={(perBasket) => edit('per basket', (now) => ({ ...now, perBasket }))}
+                />
+                <Button
+                  onPress={() => {
+                    edit('per basket', (now) => ({ ...now, perBasket: undefined }));
+                    close();
+                  }}
+                >
+                  All at once
+                </Button>
+              </>
+            )}
+          </OrderPart>
+        </>
+      ) : null}
+    </>
+  );
+}

@@ -1,0 +1,30 @@
+import type { ReactNode } from 'react';
+import type { Catalog, PlanInput } from '../../api/client';
+import type { EditDish } from '../../dish/useDish';
+import type { Units } from '../../format/units';
+import { Pop } from '../../ui/Pop';
+import { Part } from '../../ui/sentence';
+
+/** What every part of the order needs. */
+export interface Order {
+  plan: PlanInput;
+  edit: EditDish;
+  catalog: Catalog;
+  units: Units;
+}
+
+interface Props {
+  title: string;
+  text: string;
+  width?: number;
+  children: ReactNode | ((close: () => void) => ReactNode);
+}
+
+/** An underlined part of the order, and what opens from it. */
+export function OrderPart({ title, text, width, children }: Props) {
+  return (
+    <Pop title={title} body={children} {...(width ? { width } : {})}>
+      <Part>{text}</Part>
+    </Pop>
+  );
+}
