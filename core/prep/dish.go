@@ -22,7 +22,7 @@ type Dish struct {
 func (p Pantry) Ready(d Dish) (program.Dish, *Worked, error) {
 	out := d.Dish
 	if d.Bench == nil {
-		return out, nil, out.Check()
+		return out, nil, out.CheckPiece()
 	}
 	if err := refuse.Under("bench.", d.Bench.Check(p)); err != nil {
 		return out, nil, err
@@ -30,7 +30,7 @@ func (p Pantry) Ready(d Dish) (program.Dish, *Worked, error) {
 	if err := d.Bench.Cutting.cut(&out.Load); err != nil {
 		return out, nil, refuse.Under("bench.", err)
 	}
-	if err := out.Check(); err != nil {
+	if err := out.CheckPiece(); err != nil {
 		return out, nil, err
 	}
 	coat := program.Coat{ID: "bare"}
@@ -57,7 +57,7 @@ func (p Pantry) Ready(d Dish) (program.Dish, *Worked, error) {
 	}
 	w.Effects.into(&out.Load, &coat)
 	out.Coat = &coat
-	return out, &w, out.Check()
+	return out, &w, nil
 }
 
 // into tells a simulation what was done.

@@ -111,6 +111,18 @@ func (d Dish) Simulate(ctx context.Context, opt Options) (Answer, error) {
 	return a, err
 }
 
+// CheckPiece returns what is wrong with a dish, but for how many of its pieces
+// go into a basket, as refuse.Fields, or nil.
+func (d Dish) CheckPiece() error {
+	var c checker
+	c.In(Limits, "load.pieces", float64(d.Load.Pieces))
+	if err := c.Err(); err != nil {
+		return err
+	}
+	_, err := d.part(1, false)
+	return err
+}
+
 // Check returns what is wrong with the first basket as refuse.Fields, or nil.
 func (d Dish) Check() error {
 	n := d.Load.Pieces

@@ -27,8 +27,11 @@ func (s *Server) checked(ctx context.Context, in PlanInput) (store.Plan, error) 
 	if in.SecondFryerId != nil && *in.SecondFryerId == in.FryerId {
 		return p, refuse.One("secondFryerId", *in.SecondFryerId, "the id of another of your fryers")
 	}
-	_, err := s.ready(ctx, asked(p))
-	return p, err
+	d, err := s.ready(ctx, asked(p))
+	if err != nil {
+		return p, err
+	}
+	return p, d.Check()
 }
 
 func planOut(p store.Plan) Plan {

@@ -158,7 +158,7 @@ test('a size is said by weight, by count or by ruler', async ({ page, kitchen })
   await ruler.fill('30');
   await ruler.press('Enter');
   await expect(page.getByText('By your ruler.')).toBeVisible();
-  await expect(page.getByRole('img', { name: '30 millimetres on a ruler' })).toBeVisible();
+  await expect(page.getByRole('img', { name: '30 mm on a ruler' })).toBeVisible();
   await accessible(page);
   await page.keyboard.press('Escape');
   await expect(page.getByRole('button', { name: '50 g' })).toBeVisible();

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import styled from 'styled-components';
-import type { Catalog, Fryer, Plan, Settings } from '../api/client';
+import type { Catalog, Fryer, Plan, PlanInput, Schemas, Settings } from '../api/client';
 import { mendPlan } from '../dish/edits';
 import { useDish } from '../dish/useDish';
 import { unitsOf } from '../format/units';
@@ -57,6 +57,13 @@ const RaceCard = styled(Card)`
     min-height: 460px;
   }
 `;
+
+/** The pieces as they come off the bench, where they are cut up on it. */
+function offBench({ load, bench }: PlanInput, answer: Schemas['Simulated'] | null): PlanInput['load'] {
+  if (!answer || !bench?.cutting) return load;
+  const { cut, pieces, pieceMassG, thicknessMm } = answer.load;
+  return { ...load, cut, pieces, pieceMassG, thicknessMm };
+}
 
 interface Props {
   plan: Plan;
@@ -117,8 +124,8 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
         catalog={catalog}
         fryers={fryers}
         units={units}
-        piece={draft.bench?.cutting?.as ? null : (answer?.piece ?? null)}
-        pieces={tray.pieces}
+        load={offBench(draft, answer)}
+        piece={answer?.piece ?? null}
         toBench={() => void navigate(`/bench/${plan.id}`)}
       />
       {problem ? (

@@ -3,18 +3,12 @@ import { Button } from '../../ui/Button';
 import { OrderPart, type Order } from './part';
 import { Small } from './Size';
 
-/** What the bench does to it before the basket. */
-function doings({ plan, catalog, units }: Order): string[] {
-  const { cutting, salting, marinade } = plan.bench ?? {};
-  const as = catalog.cuts.find((c) => c.id === cutting?.as);
+/** What the bench does to it before the basket, but for the knife. */
+function doings({ plan }: Order): string[] {
+  const { salting, marinade } = plan.bench ?? {};
+  const into = { dry: 'salt', brine: 'brine' }[salting?.school ?? ''] ?? 'a soak';
   return [
-    ...(cutting?.wholeG && cutting.pieces ? [`${units.mass(cutting.wholeG)} cut into ${cutting.pieces}`] : []),
-    ...(as ? [`made into ${as.plural}`] : []),
-    ...(salting
-      ? [
-          `${hours(salting.hours)} in ${salting.school === 'dry' ? 'salt' : salting.school === 'brine' ? 'brine' : 'a soak'}`,
-        ]
-      : []),
+    ...(salting ? [`${hours(salting.hours)} in ${into}`] : []),
     ...(marinade?.items.length ? [`${hours(marinade.hours)} in the marinade`] : []),
   ];
 }

@@ -11,19 +11,17 @@ import { Where } from './Where';
 interface Props extends Order {
   fryers: Fryer[];
   piece: Simulation['piece'] | null;
-  /** How many pieces come off the bench. */
-  pieces: number;
   toBench: () => void;
 }
 
 /** What the cook has, as one sentence; each underlined part is a choice. */
-export function OrderLine({ fryers, piece, pieces, toBench, ...order }: Props) {
+export function OrderLine({ fryers, piece, toBench, ...order }: Props) {
   return (
     <Line aria-label="What you have">
       <Pieces {...order} /> of about <Size {...order} piece={piece} />, <Cold {...order} /> and <Dry {...order} />,{' '}
       <Coat {...order} />
-      <Before {...order} toBench={toBench} />, cooked in <Where {...order} fryers={fryers} pieces={pieces} />, on the
-      table <TableTime {...order} />.
+      <Before {...order} toBench={toBench} />, cooked in <Where {...order} fryers={fryers} />, on the table{' '}
+      <TableTime {...order} />.
     </Line>
   );
 }

@@ -5,8 +5,7 @@ import { CutPicker } from './CutPicker';
 import { OrderPart, type Order } from './part';
 
 /** How many of which cut. */
-export function Pieces({ plan, edit, catalog, units }: Order) {
-  const { load } = plan;
+export function Pieces({ load, edit, catalog, units }: Order) {
   const cut = catalog.cuts.find((c) => c.id === load.cut);
   const name = load.pieces === 1 ? cut?.name : cut?.plural;
   return (
@@ -17,7 +16,7 @@ export function Pieces({ plan, edit, catalog, units }: Order) {
             label="Pieces in all"
             value={load.pieces}
             {...within(catalog, 'load.pieces')}
-            onChange={(pieces) => edit('pieces', (now) => setPieces(now, { pieces }))}
+            onChange={(pieces) => edit('pieces', (now) => setPieces(now, { ...load, pieces }))}
           />
           <CutPicker
             cuts={catalog.cuts}
@@ -27,6 +26,7 @@ export function Pieces({ plan, edit, catalog, units }: Order) {
               if (next.id !== load.cut)
                 edit('cut', (now) =>
                   setPieces(now, {
+                    ...load,
                     cut: next.id,
                     pieceMassG: next.typicalG,
                     thicknessMm: undefined,

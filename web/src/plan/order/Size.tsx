@@ -1,6 +1,6 @@
 import styled from 'styled-components';
 import type { Simulation } from '../../api/client';
-import { setLoad, setPieces } from '../../dish/edits';
+import { setPieces } from '../../dish/edits';
 import { Quiet } from '../../ui/layout';
 import { Stepper } from '../../ui/Stepper';
 import { OrderPart, type Order } from './part';
@@ -11,11 +11,12 @@ export const Small = styled(Quiet)`
 `;
 
 /** What one piece weighs and how thick it is. */
-export function Size({ plan, edit, catalog, units, piece }: Order & { piece: Simulation['piece'] | null }) {
-  const { load } = plan;
+export function Size({ load, edit, catalog, units, piece }: Order & { piece: Simulation['piece'] | null }) {
   const cut = catalog.cuts.find((c) => c.id === load.cut);
   const mass = (pieceMassG: number) =>
-    edit('mass', (now) => setPieces(now, { pieceMassG: Math.round(pieceMassG * 10) / 10, thicknessMm: undefined }));
+    edit('mass', (now) =>
+      setPieces(now, { ...load, pieceMassG: Math.round(pieceMassG * 10) / 10, thicknessMm: undefined }),
+    );
   const thick = load.thicknessMm ?? piece?.thicknessMm;
   const toWhole = units.whole.g / load.pieceMassG;
   const tenth = (v: number) => Math.round(v * 10) / 10;
@@ -45,7 +46,7 @@ export function Size({ plan, edit, catalog, units, piece }: Order & { piece: Sim
             label="Thickest part, by ruler"
             value={units.length.to(thick)}
             {...units.length.stepper({ min: piece.leastMm, max: piece.mostMm, step: 1 })}
-            onChange={(v) => edit('thickness', (now) => setLoad(now, { thicknessMm: units.length.from(v) }))}
+            onChange={(v) => edit('thickness', (now) => setPieces(now, { ...load, thicknessMm: units.length.from(v) }))}
           />
           <Ruler mm={thick} units={units} />
         </>

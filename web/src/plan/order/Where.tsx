@@ -6,7 +6,8 @@ import { Stepper } from '../../ui/Stepper';
 import { OrderPart, type Order } from './part';
 
 /** In which fryer, which other one helps, and how many at a time. */
-export function Where({ plan, edit, units, fryers, pieces }: Order & { fryers: Fryer[]; pieces: number }) {
+export function Where({ plan, load, edit, units, fryers }: Order & { fryers: Fryer[] }) {
+  const { pieces } = load;
   const fryer = fryers.find((f) => f.id === plan.fryerId);
   const second = fryers.find((f) => f.id === plan.secondFryerId);
   const option = (f: Fryer) => ({ id: f.id, name: f.name, note: basketWords(f.basket, units) });

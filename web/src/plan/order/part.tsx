@@ -8,6 +8,8 @@ import { Part } from '../../ui/sentence';
 /** What every part of the order needs. */
 export interface Order {
   plan: PlanInput;
+  /** The pieces as they come off the bench. */
+  load: PlanInput['load'];
   edit: EditDish;
   catalog: Catalog;
   units: Units;
