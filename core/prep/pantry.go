@@ -145,19 +145,27 @@ func (p Pantry) Salts() []string {
 	return out
 }
 
+var inHundred = refuse.Range{Min: 0, Max: 100, Step: 0.1, Unit: "g in 100 g"}
+
+// IngredientLimits are what the figures of an ingredient may be.
+var IngredientLimits = refuse.Limits{
+	"salt": inHundred, "sugar": inHundred, "carb": inHundred, "fat": inHundred, "protein": inHundred, "acid": inHundred,
+	"density": {Min: 0.1, Max: 3, Step: 0.02, Unit: "g/ml"},
+	"each":    {Min: 0, Max: 2000, Step: 1, Unit: "g a piece"},
+	"price":   {Min: 0, Max: 10000, Step: 0.1, Unit: "for 1 kg"},
+}
+
 // Check returns what is wrong with an ingredient's figures as refuse.Fields,
 // or nil.
 func (i Ingredient) Check() error {
 	var c refuse.Check
-	c.Within("salt", i.Salt, 0, 100, "g in 100 g")
-	c.Within("sugar", i.Sugar, 0, 100, "g in 100 g")
-	c.Within("carb", i.Carb, 0, 100, "g in 100 g")
-	c.Within("fat", i.Fat, 0, 100, "g in 100 g")
-	c.Within("protein", i.Protein, 0, 100, "g in 100 g")
-	c.Within("acid", i.Acid, 0, 100, "g in 100 g")
-	c.Within("density", i.Density, 0.1, 3, "g/ml")
-	c.Within("each", i.Each, 0, 2000, "g a piece")
-	c.Within("price", i.Price, 0, 10000, "for 1 kg")
+	for _, f := range [...]struct {
+		field string
+		v     float64
+	}{{"salt", i.Salt}, {"sugar", i.Sugar}, {"carb", i.Carb}, {"fat", i.Fat}, {"protein", i.Protein}, {"acid", i.Acid},
+		{"density", i.Density}, {"each", i.Each}, {"price", i.Price}} {
+		c.In(IngredientLimits, f.field, f.v)
+	}
 	if i.Sugar > i.Carb {
 		c.Add("sugar", fmt.Sprintf("%g", i.Sugar), fmt.Sprintf("up to the carbohydrate, %g g", i.Carb))
 	}

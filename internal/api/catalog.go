@@ -4,6 +4,7 @@ import (
 	"context"
 	"maps"
 
+	"velocrustum/core/cook"
 	"velocrustum/core/food"
 	"velocrustum/core/fryer"
 	"velocrustum/core/prep"
@@ -31,6 +32,12 @@ func limits() map[string]Range {
 	for field, r := range prep.Limits {
 		out["bench."+field] = r
 	}
+	for kind, r := range cook.Limits {
+		out["event."+kind] = r
+	}
+	for field, r := range prep.IngredientLimits {
+		out["ingredient."+field] = r
+	}
 	out["guidanceC"] = refuse.Range{Min: safety.StricterFloor, Max: safety.StricterTop, Step: 1, Unit: "°C"}
 	out["litres"] = refuse.Range{Min: fryer.MinLitres, Max: fryer.MaxLitres, Step: 0.5, Unit: "litres"}
 	return out
@@ -40,7 +47,7 @@ func limits() map[string]Range {
 func usual() Usual {
 	u := Usual{Load: program.FirstLoad, Coat: program.FirstCoat, Program: program.FirstProgram, Bench: prep.Usual,
 		Rack: prep.UsualRack, Brine: prep.UsualBrine, Soak: prep.UsualSoak,
-		Salt: prep.SaltLevels, Even: prep.EvenLevels, Spread: prep.SpreadLevels, Recipes: program.FirstRecipes}
+		Salt: prep.SaltLevels, Even: prep.EvenLevels, Spread: prep.SpreadLevels, Recipes: program.FirstRecipes, MoreMin: cook.UsualMore}
 	for _, k := range fryer.Usual {
 		u.Boxes = append(u.Boxes, FryerKnown{Kind: FryerKnownKind(k.Kind), Litres: &k.Litres, PowerW: &k.PowerW, Drawers: &k.Drawers})
 	}

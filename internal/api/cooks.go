@@ -4,6 +4,7 @@ import (
 	"context"
 	"errors"
 	"fmt"
+	"slices"
 
 	"velocrustum/core/cook"
 	"velocrustum/core/food"
@@ -58,7 +59,7 @@ func (s *Server) cookOut(ctx context.Context, c store.Cook) (Cook, error) {
 	p := planOut(c.Plan.V)
 	f := fryerOut(c.Fryer.V)
 	out := Cook{
-		Id: c.ID, Name: c.Name, PlanId: c.PlanID, StartedAt: c.StartedAt.Time, Now: now,
+		Id: c.ID, Session: c.SessionID, Name: c.Name, PlanId: c.PlanID, StartedAt: c.StartedAt.Time, Now: now,
 		Plan: PlanInput{Name: p.Name, FryerId: p.FryerId, Load: p.Load, Coat: p.Coat, Program: p.Program, TableTime: p.TableTime},
 		Fryer: FryerInput{Name: f.Name, Kind: FryerInputKind(f.Kind), Basket: f.Basket, PowerW: f.PowerW, Airflow: f.Airflow,
 			DialOffsetC: f.DialOffsetC, DialMinC: f.DialMinC, DialMaxC: f.DialMaxC, DialStepC: f.DialStepC,
@@ -82,6 +83,9 @@ func (s *Server) cookOut(ctx context.Context, c store.Cook) (Cook, error) {
 	}
 	for _, e := range c.Events {
 		ev := CookEvent{Id: e.ID, Kind: e.Kind, At: e.At}
+		if turn := l.TurnOf(e.ID); turn != "" {
+			ev.Turn = &turn
+		}
 		if e.Kind == cook.More || e.Kind == cook.Probe || e.Kind == cook.Look {
 			v := e.Value
 			ev.Value = &v
@@ -131,6 +135,18 @@ func (s *Server) StartCook(ctx context.Context, r StartCookRequestObject) (Start
 	c := store.Cook{PlanID: &p.ID, Name: p.Name, Guidance: set.Guidance, GuidanceC: set.GuidanceC, StartedAt: store.Time{Time: s.now().UTC()}}
 	if c.Basket, c.Baskets, err = s.basketful(ctx, &p, &f, orElse(r.Body.Basket, 1)); err != nil {
 		return nil, err
+	}
+	if r.Body.Session != nil {
+		c.SessionID = *r.Body.Session
+		cooked, err := s.store.InSession(ctx, c.SessionID, p.ID)
+		if errors.Is(err, store.ErrNotFound) {
+			return nil, refuse.One("session", c.SessionID, "a session in which a basket of this dish was cooked")
+		} else if err != nil {
+			return nil, err
+		}
+		if slices.Contains(cooked, c.Basket) {
+			return nil, refuse.One("basket", fmt.Sprint(c.Basket), "one that was not cooked yet in this session")
+		}
 	}
 	c.Plan.V, c.Fryer.V = p, f
 	if c.Planned.V, err = program.Simulate(ctx, c.Request(set.Units()), program.Options{}); err != nil {

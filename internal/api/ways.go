@@ -55,7 +55,10 @@ func (a searching) VisitRecommendResponse(w http.ResponseWriter) error {
 		p := problemOf(err)
 		return write(RecommendationLine{Problem: &p})
 	}
-	return write(RecommendationLine{Recommendation: &rec})
+	if err := write(RecommendationLine{Recommendation: &rec}); err != nil && a.ctx.Err() == nil {
+		return err
+	}
+	return nil // a reader that is gone wants no more
 }
 
 // Convert answers POST /conversions.

@@ -175,6 +175,39 @@ func TestABasketfulIsCookedAsItself(t *testing.T) {
 	}
 }
 
+// The baskets of a dish are one session; each is cooked in it once, unless it
+// was given up.
+func TestBasketsAreOneSession(t *testing.T) {
+	k := newKitchen(t, "")
+	per := 11
+	p := planned(k, func(in *api.PlanInput) { in.Load.Pieces, in.PerBasket = 22, &per })
+	in := func(session string, basket int) string {
+		return fmt.Sprintf(`{"planId": %q, "basket": %d, "session": %q}`, p.Id, basket, session)
+	}
+	say := func(c api.Cook, kinds ...string) {
+		for _, kind := range kinds {
+			get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+c.Id+"/events", `{"kind": "`+kind+`"}`)
+		}
+	}
+	first := start(k, p.Id, 1)
+	say(first, "loaded", "out")
+	if pr := get[api.Problem](k, 422, "POST", "/api/v1/cooks", in(first.Session, 1)); (*pr.Errors)[0].Field != "basket" {
+		t.Errorf("the first again: %+v", pr.Errors)
+	}
+	if pr := get[api.Problem](k, 422, "POST", "/api/v1/cooks", in("nobody's", 2)); (*pr.Errors)[0].Field != "session" {
+		t.Errorf("an unknown session: %+v", pr.Errors)
+	}
+	second := get[api.Cook](k, 201, "POST", "/api/v1/cooks", in(first.Session, 2))
+	if second.Session != first.Session || second.Basket != 2 {
+		t.Errorf("basket %d in session %s", second.Basket, second.Session)
+	}
+	say(second, "stop")
+	say(get[api.Cook](k, 201, "POST", "/api/v1/cooks", in(first.Session, 2)), "loaded", "out")
+	if alone := start(k, p.Id, 1); alone.Session == first.Session {
+		t.Error("another evening is the same session")
+	}
+}
+
 func TestTheSecondFryerCooksItsShare(t *testing.T) {
 	k := newKitchen(t, "")
 	fryers := get[[]api.Fryer](k, 200, "GET", "/api/v1/fryers", "")

@@ -15,6 +15,7 @@ import (
 // the fryer as they were.
 type Cook struct {
 	ID         string               `db:"id"`
+	SessionID  string               `db:"session_id"` // with the other baskets of the dish
 	PlanID     *string              `db:"plan_id"`
 	Name       string               `db:"name"`
 	Plan       JSON[Plan]           `db:"plan"`
@@ -59,7 +60,7 @@ type Summary struct {
 	Lab        JSON[[][]float64] `db:"lab"` // forecast colour of both faces at the end
 }
 
-const cookColumns = `id, plan_id, name, plan, fryer, guidance, guidance_c, planned, forecast, started_at, finished_at, crust, inside, note, change_next, basket, baskets`
+const cookColumns = `id, session_id, plan_id, name, plan, fryer, guidance, guidance_c, planned, forecast, started_at, finished_at, crust, inside, note, change_next, basket, baskets`
 
 // Summaries returns the logbook, the latest first.
 func (s *Store) Summaries(ctx context.Context) ([]Summary, error) {
@@ -106,13 +107,38 @@ func (s *Store) events(ctx context.Context, id string) ([]cook.Event, error) {
 	return out, nil
 }
 
+// InSession returns which baskets of a plan were cooked in a session, given up
+// ones left out, or ErrNotFound if there is no such session of it.
+func (s *Store) InSession(ctx context.Context, sessionID, planID string) ([]int, error) {
+	var rows []struct {
+		Basket  int  `db:"basket"`
+		Stopped bool `db:"stopped"`
+	}
+	err := s.db.SelectContext(ctx, &rows, `SELECT basket, EXISTS (SELECT 1 FROM cook_events WHERE cook_id = cooks.id AND kind = ? AND revoked_at IS NULL) AS stopped
+		FROM cooks WHERE session_id = ? AND plan_id = ? AND deleted_at IS NULL ORDER BY basket`, cook.Stop, sessionID, planID)
+	if err != nil {
+		return nil, err
+	}
+	if len(rows) == 0 {
+		return nil, ErrNotFound
+	}
+	var out []int
+	for _, r := range rows {
+		if !r.Stopped {
+			out = append(out, r.Basket)
+		}
+	}
+	return out, nil
+}
+
 // Said tells whether an event was ever said, also if it was taken back.
 func (s *Store) Said(ctx context.Context, cookID, id string) (said bool, err error) {
 	err = s.db.GetContext(ctx, &said, `SELECT EXISTS (SELECT 1 FROM cook_events WHERE cook_id = ? AND id = ?)`, cookID, id)
 	return said, err
 }
 
-// AddCook starts one; ErrLive if another is going on.
+// AddCook starts one, in a session of its own if none is named; ErrLive if
+// another is going on.
 func (s *Store) AddCook(ctx context.Context, c Cook) (Cook, error) {
 	c.ID = newID()
 	c.Basket, c.Baskets = max(1, c.Basket), max(1, c.Baskets)
@@ -122,7 +148,13 @@ func (s *Store) AddCook(ctx context.Context, c Cook) (Cook, error) {
 				return err
 			}
 		}
-		if _, err := tx.NamedExecContext(ctx, `INSERT INTO cooks (`+cookColumns+`) VALUES (:id, :plan_id, :name, :plan, :fryer,
+		if c.SessionID == "" {
+			c.SessionID = newID()
+			if _, err := tx.ExecContext(ctx, `INSERT INTO sessions (id, started_at) VALUES (?, ?)`, c.SessionID, c.StartedAt); err != nil {
+				return err
+			}
+		}
+		if _, err := tx.NamedExecContext(ctx, `INSERT INTO cooks (`+cookColumns+`) VALUES (:id, :session_id, :plan_id, :name, :plan, :fryer,
 			:guidance, :guidance_c, :planned, :forecast, :started_at, :finished_at, :crust, :inside, :note, :change_next, :basket, :baskets)`, c); err != nil {
 			return err
 		}

@@ -21,7 +21,7 @@ var columns = map[string][]string{
 }
 
 // lastOf is the migration after which documents have a version.
-var lastOf = map[int]int64{2: 7, Documents: 8}
+var lastOf = map[int]int64{2: 7, Documents: 9}
 
 // firstBuild lays out the file of the first build, brought to a version of its
 // documents.

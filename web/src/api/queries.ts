@@ -73,7 +73,8 @@ export const dropMarinade = (id: string) => ask(client.DELETE('/marinades/{id}',
 export const saveFryer = (id: string, version: number, body: FryerInput) =>
   ask(client.PUT('/fryers/{id}', { params: { path: { id }, header: { 'If-Match': `"${version}"` } }, body }));
 
-export const startCook = (planId: string, basket = 1) => ask(client.POST('/cooks', { body: { planId, basket } }));
+export const startCook = (planId: string, basket = 1, session?: string) =>
+  ask(client.POST('/cooks', { body: { planId, basket, ...(session ? { session } : {}) } }));
 /** An id of this device's own; randomUUID is not there without TLS. */
 const ownId = () =>
   Array.from(crypto.getRandomValues(new Uint8Array(12)), (b) => b.toString(16).padStart(2, '0')).join('');

@@ -539,6 +539,11 @@ export interface components {
             recipes: components["schemas"]["Recipe"][];
             /** @description what stands on the box of a usual fryer */
             boxes: components["schemas"]["FryerKnown"][];
+            /**
+             * Format: double
+             * @description minutes that a cook gives it more
+             */
+            moreMin: number;
             /** @description How cold a piece is inside, in words */
             warmth: {
                 /** Format: double */
@@ -1486,6 +1491,8 @@ export interface components {
             at: string;
             /** Format: double */
             value?: number;
+            /** @description what kind of turn it was: flip, shake or check */
+            turn?: string;
         };
         Outcome: {
             /** @enum {string} */
@@ -1538,6 +1545,8 @@ export interface components {
             /** @description of how many */
             baskets: number;
             id: string;
+            /** @description one dish in all its baskets */
+            session: string;
             name: string;
             planId?: string;
             /** Format: date-time */
@@ -2338,6 +2347,8 @@ export interface operations {
                     planId: string;
                     /** @description which basketful of the dish */
                     basket?: number;
+                    /** @description that of the baskets before it; a new one where left out */
+                    session?: string;
                 };
             };
         };

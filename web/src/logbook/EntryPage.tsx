@@ -167,9 +167,7 @@ function Entry({ cook }: { cook: Cook }) {
       case 'loaded':
         return 'Food in';
       case 'turned': {
-        const nth = cook.events.filter((k) => k.kind === 'turned').indexOf(e);
-        const kind = cook.plan.program.turns?.[nth]?.kind;
-        return kind === 'shake' ? 'Shaken' : kind === 'check' ? 'Looked and probed' : 'Turned';
+        return e.turn === 'shake' ? 'Shaken' : e.turn === 'check' ? 'Looked and probed' : 'Turned';
       }
       case 'dialled':
         return 'Dial set';
@@ -232,7 +230,7 @@ function Entry({ cook }: { cook: Cook }) {
   };
   const next = async () => {
     try {
-      await startCook(cook.planId ?? '', cook.basket + 1);
+      await startCook(cook.planId ?? '', cook.basket + 1, cook.session);
       await queries.invalidateQueries({ queryKey: ['live'] });
       await navigate('/cook');
     } catch (cause) {

@@ -2,7 +2,8 @@ import { Plus } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { Input, Label, TextField } from 'react-aria-components';
 import styled from 'styled-components';
-import type { Schemas } from '../api/client';
+import type { Catalog, Schemas } from '../api/client';
+import { within } from '../api/limits';
 import { Labelled, Select } from '../ui/Select';
 import { Button } from '../ui/Button';
 import { fieldBox, labelled } from '../ui/field';
@@ -45,8 +46,18 @@ const roles = [
   { id: 'liquid', name: 'Another liquid' },
 ];
 
+// The spoon that a density is told by.
+const SPOON_ML = 5;
+
+interface Props {
+  of: Ingredient;
+  catalog: Catalog;
+  save: (i: Ingredient) => void;
+}
+
 /** The figures of one ingredient, each kept as it is changed. */
-export function Figures({ of: i, save }: { of: Ingredient; save: (i: Ingredient) => void }) {
+export function Figures({ of: i, catalog, save }: Props) {
+  const density = within(catalog, 'ingredient.density');
   const [allergens, setAllergens] = useState((i.allergens ?? []).join(', '));
   const keep = () => {
     const list = allergens
@@ -69,28 +80,24 @@ export function Figures({ of: i, save }: { of: Ingredient; save: (i: Ingredient)
           label={f.name}
           unit="g in 100 g"
           value={i[f.key]}
-          min={0}
-          max={100}
-          step={0.1}
+          {...within(catalog, `ingredient.${f.key}`)}
           onChange={(v) => save({ ...i, [f.key]: v, ...(f.key === 'sugar' && v > i.carb ? { carb: v } : {}) })}
         />
       ))}
       <Stepper
         label="Price of 1 kg, in your currency"
         value={i.price ?? 0}
-        min={0}
-        max={10000}
-        step={0.1}
+        {...within(catalog, 'ingredient.price')}
         onChange={(v) => save({ ...i, price: v })}
       />
       <Stepper
-        label="A level teaspoon of 5 ml weighs"
+        label={`A level teaspoon of ${SPOON_ML} ml weighs`}
         unit="g"
-        value={Math.round(i.density * 50) / 10}
-        min={0.5}
-        max={15}
-        step={0.1}
-        onChange={(v) => save({ ...i, density: v / 5 })}
+        value={Math.round(i.density * SPOON_ML * 10) / 10}
+        min={density.min * SPOON_ML}
+        max={density.max * SPOON_ML}
+        step={density.step * SPOON_ML}
+        onChange={(v) => save({ ...i, density: v / SPOON_ML })}
       />
       <Field value={allergens} onChange={setAllergens} onBlur={keep}>
         <Label>Allergens, with commas</Label>

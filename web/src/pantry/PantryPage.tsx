@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react';
 import { Input, Label, SearchField } from 'react-aria-components';
 import styled from 'styled-components';
 import type { Schemas } from '../api/client';
-import { dropIngredient, saveIngredient, usePantry } from '../api/queries';
+import { dropIngredient, saveIngredient, useCatalog, usePantry } from '../api/queries';
 import { at } from '../theme/tokens';
 import { Button } from '../ui/Button';
 import { fieldBox, labelled } from '../ui/field';
@@ -69,6 +69,7 @@ const Small = styled(Quiet)`
 /** The ingredients: what is in them, what a spoon of them weighs, and where that is from. */
 export default function PantryPage() {
   const pantry = usePantry();
+  const catalog = useCatalog();
   const queries = useQueryClient();
   const [search, setSearch] = useState('');
   useEffect(() => {
@@ -152,9 +153,11 @@ export default function PantryPage() {
                 {i.allergens?.length ? <Small>Holds {i.allergens.join(', ')}.</Small> : null}
                 <Small>{own ? 'Your own figures.' : i.source}</Small>
                 <div>
-                  <Pop title={i.name} body={<Figures of={i} save={(v) => void save(v)} />}>
-                    <Button>Change</Button>
-                  </Pop>{' '}
+                  {catalog.data ? (
+                    <Pop title={i.name} body={<Figures of={i} catalog={catalog.data} save={(v) => void save(v)} />}>
+                      <Button>Change</Button>
+                    </Pop>
+                  ) : null}{' '}
                   {own ? (
                     <Button onPress={() => void back(i)}>{ships(i) ? 'As it ships' : 'Take it out'}</Button>
                   ) : null}

@@ -1,0 +1,182 @@
+package cook
+
+import (
+	"cmp"
+	"math"
+	"slices"
+	"time"
+
+	"velocrustum/core/program"
+)
+
+// due is something to do at a minute.
+type due struct {
+	at    float64
+	turn  string  // kind, or none
+	dialC float64 // or 0
+	join  int     // of the stages between which the dial is set; -1 for none
+	move  string  // out to rest, or back in
+	said  time.Time
+}
+
+func (d due) done() bool { return !d.said.IsZero() }
+
+// Moves of a basket around a rest.
+const (
+	toRest = "out"
+	backIn = "in"
+)
+
+// course is all that the program asks, in order, matched once to what was
+// said.
+type course struct {
+	dues  []due
+	extra []time.Time // turns that nobody had asked for
+	end   float64     // minutes, with those that were asked for since
+	kinds map[string]string
+}
+
+// TurnOf returns what kind of turn an event was, by its id; empty if it was
+// none.
+func (l Live) TurnOf(id string) string { return l.course().kinds[id] }
+
+// dues returns what the program asks. A dial set within half a minute of a
+// turn is one thing to do.
+func dues(p program.Program) (list []due, end float64) {
+	for _, t := range p.Turns {
+		list = append(list, due{at: t.AtMin, turn: t.Kind, join: -1})
+	}
+	for i, s := range p.Stages {
+		if i > 0 {
+			list = dial(list, due{at: end, dialC: s.AirC, join: i - 1}, p.Stages[i-1].Rest, s.Rest)
+		}
+		end += s.Minutes
+	}
+	// At one minute the basket comes back in first, and goes out last.
+	rank := map[string]int{backIn: -1, toRest: 1}
+	slices.SortStableFunc(list, func(a, b due) int {
+		return cmp.Or(cmp.Compare(a.at, b.at), cmp.Compare(rank[a.move], rank[b.move]))
+	})
+	return list, end
+}
+
+// dial adds a dial that is due, to a turn at that time if there is one.
+func dial(list []due, d due, from, to bool) []due {
+	switch {
+	case to:
+		d.move = toRest
+	case from:
+		d.move = backIn
+	default:
+		for k := range list {
+			if l := &list[k]; l.move == "" && l.dialC == 0 && math.Abs(l.at-d.at) <= 0.5 {
+				l.dialC, l.join = d.dialC, d.join
+				return list
+			}
+		}
+	}
+	return append(list, d)
+}
+
+// course matches what was said to what was due: each answers the first of its
+// kind that is still open.
+func (l Live) course() course {
+	c := course{kinds: map[string]string{}}
+	c.dues, c.end = dues(l.Program)
+	for _, e := range l.Events {
+		switch e.Kind {
+		case More:
+			c.end += e.Value
+		case Turned, Dialled:
+			i := slices.IndexFunc(c.dues, func(d due) bool { return !d.done() && (e.Kind == Turned) == (d.turn != "") })
+			if i >= 0 {
+				c.dues[i].said = e.At
+				c.kinds[e.ID] = c.dues[i].turn
+			} else if e.Kind == Turned {
+				c.extra = append(c.extra, e.At)
+				c.kinds[e.ID] = program.Flip
+			}
+		}
+	}
+	return c
+}
+
+// Actual returns the program as it happened so far, with what is still
+// planned after it, for a new forecast. Before loading it is the plan.
+func (l Live) Actual() program.Program {
+	p := l.Program
+	loaded, ok := l.loadedAt()
+	if !ok {
+		return p
+	}
+	since := func(t time.Time) float64 { return math.Round(t.Sub(loaded).Minutes()*60) / 60 }
+	if p.PreheatMin > 0 { // else the clock ran, the fryer did not
+		p.PreheatMin = math.Min(30, math.Max(0, loaded.Sub(l.Started).Minutes()))
+	}
+	c := l.course()
+	end := c.end
+	if over, ok := l.Finished(); ok {
+		end = since(over)
+	}
+	end = math.Min(program.MaxMinutes, math.Max(0.5, end))
+	p.Turns, p.Stages = c.turns(since, end), c.stages(l.Program.Stages, since, end)
+	return p
+}
+
+// turns are those said, when they were said, and those still to come.
+func (c course) turns(since func(time.Time) float64, end float64) (out []program.Turn) {
+	for _, d := range c.dues {
+		switch {
+		case d.turn == "":
+		case d.done():
+			out = append(out, program.Turn{AtMin: math.Min(end, since(d.said)), Kind: d.turn})
+		case d.at <= end:
+			out = append(out, program.Turn{AtMin: d.at, Kind: d.turn})
+		}
+	}
+	for _, t := range c.extra {
+		out = append(out, program.Turn{AtMin: math.Min(end, since(t)), Kind: program.Flip})
+	}
+	slices.SortStableFunc(out, func(a, b program.Turn) int { return cmp.Compare(a.AtMin, b.AtMin) })
+	return out
+}
+
+// shortest is the shortest stage that is one, minutes.
+const shortest = 0.5
+
+// stages are the planned ones with the joins where the dial was set, up to the
+// end.
+func (c course) stages(planned []program.Stage, since func(time.Time) float64, end float64) (out []program.Stage) {
+	joins := make([]float64, 0, len(planned))
+	at := 0.0
+	for _, s := range planned {
+		at += s.Minutes
+		joins = append(joins, at)
+	}
+	joins[len(joins)-1] = end
+	for _, d := range c.dues {
+		if d.join >= 0 && d.done() {
+			joins[d.join] = since(d.said)
+		}
+	}
+	from := 0.0
+	for i, s := range planned {
+		to := math.Min(end, joins[i])
+		if i < len(planned)-1 {
+			to = math.Min(end, math.Max(joins[i], from+shortest))
+		}
+		if to-from >= shortest {
+			out = append(out, program.Stage{AirC: s.AirC, Minutes: to - from, Rest: s.Rest})
+			from = to
+		}
+	}
+	if len(out) == 0 {
+		return []program.Stage{{AirC: planned[0].AirC, Minutes: end}}
+	}
+	last := &out[len(out)-1]
+	last.Rest = false // what was taken out for good did not rest
+	if left := end - from; left > 0 {
+		last.Minutes += left // too short a stage goes to the one before
+	}
+	return out
+}

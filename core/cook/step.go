@@ -1,0 +1,151 @@
+package cook
+
+import (
+	"fmt"
+	"time"
+
+	"velocrustum/core/program"
+	"velocrustum/core/units"
+)
+
+// Step returns what to do at now.
+func (l Live) Step(now time.Time) Step {
+	if l.over() {
+		return Step{Phase: Finished, Title: "Out of the basket", Detail: "Note how it came out, while it is fresh."}
+	}
+	first := l.Degrees.Words(l.Program.Stages[0].AirC)
+	all := l.all()
+	loaded, ok := l.loadedAt()
+	if !ok {
+		ready := l.Started.Add(minutes(l.Program.PreheatMin))
+		in := fmt.Sprintf("%s in%s. %s", capital(all), l.side(), l.gaps())
+		if now.Before(ready) {
+			return Step{Phase: Heating, Title: "Heat the empty basket to " + first,
+				Detail: "No loose paper in it while it heats. Then " + lower(in), Until: ready, Next: "load", Action: Loaded, Label: "Food is in"}
+		}
+		return Step{Phase: Loading, Title: fmt.Sprintf("Put %s in%s", all, l.side()),
+			Detail: l.gaps() + "Set " + first + ", shut it, and tap: the clock starts then.", Action: Loaded, Label: "Food is in"}
+	}
+	c := l.course()
+	at := func(m float64) time.Time { return loaded.Add(minutes(m)) }
+	for i, d := range c.dues {
+		if d.done() {
+			continue
+		}
+		s := Step{Phase: Running, Until: at(d.at), Title: l.words(d), Next: "turn", Action: Turned, Label: "Turned"}
+		phase := Turning
+		switch d.turn {
+		case program.Shake:
+			s.Label = "Shaken"
+		case program.LookIn:
+			s.Label, s.Next = "Looked", "check"
+		}
+		if d.move != "" {
+			s.Next, s.Action, phase = "rest", Dialled, Dialling
+			s.Label = map[string]string{toRest: "It is out to rest", backIn: "It is back in"}[d.move]
+		} else if d.turn == "" {
+			s.Next, s.Action, s.Label, phase = "dial", Dialled, "Set", Dialling
+		} else if d.dialC > 0 {
+			s.Label += " and set"
+		}
+		s.Detail = l.after(c.dues[i+1:], d.at, c.end)
+		if (d.turn == program.Flip || d.turn == program.Shake) && i == 0 && l.Judged != ByBite {
+			s.Detail += " Use clean tongs from here: what touched it raw stays away."
+		}
+		if !now.Before(s.Until) {
+			s.Phase = phase
+		}
+		return s
+	}
+	s := Step{Phase: Running, Until: at(c.end), Next: "out", Title: "Take " + all + " out", Action: Out, Label: "It is out",
+		Detail: tell[l.Judged]}
+	if !now.Before(s.Until) {
+		s.Phase = TakingOut
+	}
+	return s
+}
+
+// after says what follows a thing that is due at a minute.
+func (l Live) after(rest []due, at, end float64) string {
+	for _, d := range rest {
+		if !d.done() {
+			return fmt.Sprintf("%s later: %s.", units.Minutes(d.at-at), lower(l.words(d)))
+		}
+	}
+	return fmt.Sprintf("Then %s more.", units.Minutes(end-at))
+}
+
+// words says what is to be done.
+func (l Live) words(d due) string {
+	all := l.all()
+	set := ""
+	if d.dialC > 0 {
+		set = "set " + l.Degrees.Words(d.dialC)
+	}
+	switch {
+	case d.move == toRest:
+		return "Take the basket out to rest, " + set
+	case d.move == backIn:
+		return "Basket back in"
+	case d.turn == program.LookIn:
+		look := "Look at one and probe it"
+		if l.Judged == ByBite {
+			look = "Look at one and try it"
+		}
+		if set != "" {
+			look += ", " + set
+		}
+		return look
+	case d.turn == "":
+		return capital(set)
+	case d.turn == program.Shake && set != "":
+		return "Shake the basket, " + set
+	case d.turn == program.Shake:
+		return "Shake the basket"
+	case set != "":
+		return "Turn " + all + ", " + set
+	}
+	if l.Judged == ByBite {
+		return "Turn " + all
+	}
+	return "Turn " + all + ", " + lower(l.Faces[1]) + " up"
+}
+
+// side says which side is up, where it matters.
+func (l Live) side() string {
+	if l.Judged == ByBite {
+		return ""
+	}
+	return ", " + lower(l.Faces[0]) + " up"
+}
+
+// gaps says how several pieces lie.
+func (l Live) gaps() string {
+	if l.Pieces == 1 {
+		return ""
+	}
+	return "One layer with gaps. "
+}
+
+func (l Live) all() string {
+	if l.Pieces == 1 {
+		return "the " + l.Piece
+	}
+	return "all " + units.Count(l.Pieces)
+}
+
+func minutes(m float64) time.Duration { return time.Duration(m * float64(time.Minute)) }
+
+func lower(s string) string {
+	if s == "" {
+		return s
+	}
+	return string(s[0]|0x20) + s[1:]
+}
+
+func capital(s string) string {
+	if s == "" || s[0] < 'a' || s[0] > 'z' {
+		return s
+	}
+	return string(s[0]-0x20) + s[1:]
+}

@@ -1,0 +1,74 @@
+import { useQueryClient } from '@tanstack/react-query';
+import styled from 'styled-components';
+import type { Plan } from '../api/client';
+import { startCook, usePlans } from '../api/queries';
+import { minutes } from '../format/units';
+import { Blank, Quiet, Title } from '../ui/layout';
+import { complain } from '../ui/toast';
+import { Half } from './Buttons';
+import { readyChime } from './chime';
+
+const Choices = styled.ul`
+  list-style: none;
+  padding: 0;
+  margin: 18px 0 0;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(300px, 1fr));
+  gap: 12px;
+`;
+
+const Dish = styled(Half)`
+  width: 100%;
+  min-height: 88px;
+  background: var(--surface);
+  color: var(--ink);
+  flex-direction: column;
+  align-items: flex-start;
+  padding: 14px 18px;
+  gap: 4px;
+  text-align: start;
+  small {
+    font-size: 16px;
+    font-weight: 400;
+    color: var(--quiet);
+  }
+`;
+
+/** Which dish to begin. */
+export function Begin() {
+  const plans = usePlans();
+  const queries = useQueryClient();
+  const begin = async (plan: Plan) => {
+    readyChime();
+    try {
+      await startCook(plan.id);
+      await queries.invalidateQueries({ queryKey: ['live'] });
+    } catch (cause) {
+      complain(cause);
+    }
+  };
+  return (
+    <>
+      <Title>Which one goes in the basket?</Title>
+      <Quiet>Nothing is cooking. Choosing a dish starts with heating the fryer.</Quiet>
+      <Choices>
+        {(plans.data ?? []).map((p) => (
+          <li key={p.id}>
+            <Dish onPress={() => void begin(p)}>
+              {p.name}
+              <small>
+                {p.program.stages.map((s) => `${minutes(s.minutes)} min`).join(' + ')}
+                {p.tableTime ? `, on the table at ${p.tableTime}` : ''}
+              </small>
+            </Dish>
+          </li>
+        ))}
+      </Choices>
+      {plans.data?.length === 0 ? (
+        <Blank title="No dish yet">
+          <Quiet>Plan one first; it takes a minute.</Quiet>
+        </Blank>
+      ) : null}
+    </>
+  );
+}

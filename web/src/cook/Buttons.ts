@@ -1,0 +1,27 @@
+import styled from 'styled-components';
+import { Button, MainButton } from '../ui/Button';
+
+/** What is due now. */
+export const Big = styled(MainButton)`
+  min-height: 74px;
+  font-size: 24px;
+  border-radius: 16px;
+`;
+
+export const Half = styled(Button)`
+  min-height: 64px;
+  font-size: 19px;
+  border-radius: 14px;
+  border: 0;
+  background: #f4f7f2;
+  color: #16292b;
+  &[data-pressed] {
+    background: #cfd8d2;
+  }
+`;
+
+export const Row = styled.div`
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 12px;
+`;

@@ -1,0 +1,65 @@
+import styled from 'styled-components';
+import type { Cook } from '../api/client';
+import { at, type } from '../theme/tokens';
+
+const Now = styled.h1`
+  font: 700 42px/1.1 ${type.loud};
+  text-wrap: balance;
+  ${at.phone} {
+    font-size: 31px;
+  }
+`;
+
+const Left = styled.p<{ $over: boolean }>`
+  font: 800 188px/0.94 ${type.loud};
+  font-stretch: 82%;
+  letter-spacing: -0.035em;
+  color: ${(p) => (p.$over ? '#ff9b84' : 'var(--lemon)')};
+  margin: 14px 0 20px;
+  ${at.phone} {
+    font-size: 116px;
+    margin: 8px 0 12px;
+  }
+`;
+
+const Detail = styled.p`
+  font-size: 21px;
+  line-height: 1.4;
+  color: var(--quiet);
+  max-width: 34em;
+  ${at.phone} {
+    font-size: 19px;
+  }
+`;
+
+function countdown(ms: number): string {
+  const s = Math.abs(Math.ceil(ms / 1000));
+  return `${Math.floor(s / 60)}:${String(s % 60).padStart(2, '0')}`;
+}
+
+interface Props {
+  step: Cook['step'];
+  /** Until it is due, less than 0 since; null where nothing is timed. */
+  leftMs: number | null;
+}
+
+/** What to do, to be read from two metres, and how long there is. */
+export function Countdown({ step, leftMs }: Props) {
+  const due = leftMs !== null && leftMs <= 0;
+  return (
+    <div>
+      <Now aria-live="assertive">{step.title}</Now>
+      {leftMs !== null ? (
+        <Left $over={due} role="timer" aria-label={due ? `due ${countdown(leftMs)} ago` : `${countdown(leftMs)} left`}>
+          {due ? '+' : ''}
+          {countdown(leftMs)}
+        </Left>
+      ) : (
+        <Left $over={false} as="p">
+          {step.phase === 'loading' ? 'now' : ''}
+        </Left>
+      )}
+      <Detail>{step.detail}</Detail>
+    </div>
+  );
+}

@@ -1,0 +1,154 @@
+import { Undo2 } from 'lucide-react';
+import { useEffect, useRef, useState } from 'react';
+import styled from 'styled-components';
+import type { Catalog, Cook, Settings } from '../api/client';
+import { clock, unitsOf } from '../format/units';
+import { between } from '../race/scale';
+import { at } from '../theme/tokens';
+import { Button } from '../ui/Button';
+import { Quiet } from '../ui/layout';
+import { Big, Half, Row } from './Buttons';
+import { chime } from './chime';
+import { Countdown } from './Countdown';
+import { Inside } from './Inside';
+import { Looks } from './Looks';
+import { ProbeReading } from './ProbeReading';
+import { Strips } from './Strips';
+import { useAwake } from './useAwake';
+import { useTelling, type Told } from './useTelling';
+
+const Grid = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 432px;
+  gap: 20px 28px;
+  min-height: 400px;
+  ${at.narrow} {
+    grid-template-columns: minmax(0, 1fr);
+    min-height: 0;
+    gap: 16px;
+  }
+`;
+
+const Side = styled.div`
+  display: grid;
+  gap: 12px;
+  align-content: start;
+`;
+
+const Back = styled(Button)`
+  justify-self: start;
+  background: transparent;
+  min-height: 48px;
+  color: var(--quiet);
+`;
+
+const said: Record<string, string> = {
+  loaded: 'food is in',
+  turned: 'turned',
+  dialled: 'dial set',
+  more: 'more minutes',
+  out: 'it is out',
+  probe: 'probe reading',
+  look: 'how it looks',
+  stop: 'given up',
+};
+
+/** The server's time, as this device's clock goes. */
+function useClock(skewMs: number): number {
+  const [here, setHere] = useState(() => Date.now());
+  useEffect(() => {
+    const timer = setInterval(() => setHere(Date.now()), 200);
+    return () => clearInterval(timer);
+  }, []);
+  return here + skewMs;
+}
+
+/** Rings once for each thing that falls due. */
+function useRing(moment: string, due: boolean, wanted: boolean) {
+  const rung = useRef('');
+  useEffect(() => {
+    if (!due || rung.current === moment) return;
+    rung.current = moment;
+    if (wanted) chime();
+  }, [due, moment, wanted]);
+}
+
+interface Props {
+  cook: Cook;
+  catalog: Catalog;
+  settings: Settings;
+  skewMs: number;
+  /** The server has not answered lately. */
+  stale: boolean;
+}
+
+/** The cook that is going on: what is due, how it stands, and what can be said. */
+export function Live({ cook, catalog, settings, skewMs, stale }: Props) {
+  const now = useClock(skewMs);
+  const telling = useTelling(cook);
+  const { busy, tell, last } = telling;
+  useAwake(true);
+  const { step } = cook;
+  const leftMs = step.until ? Date.parse(step.until) - now : null;
+  const due = leftMs === null ? step.phase !== 'heating' : leftMs <= 0;
+  useRing(`${cook.events.length}${step.title}`, due, settings.chime);
+
+  const units = unitsOf(settings);
+  const cut = catalog.cuts.find((c) => c.id === cook.plan.load.cut);
+  const minute = cook.loadedAt ? (now - Date.parse(cook.loadedAt)) / 60000 : null;
+  const insideC = minute === null ? null : between(cook.forecast.timeline, Math.max(0, minute), (m) => m.coreC);
+  const action = step.action as Told | undefined;
+  const more = catalog.usual.moreMin;
+  return (
+    <>
+      <Quiet>
+        {cook.name}
+        {cook.baskets > 1 ? ` · basket ${cook.basket} of ${cook.baskets}` : ''} · since {clock(cook.startedAt)}
+        {cook.plan.tableTime ? ` · on the table at ${cook.plan.tableTime}` : ''}
+        {stale ? ' · no connection, the clock goes on' : ''}
+      </Quiet>
+      <Grid>
+        <Countdown step={step} leftMs={leftMs} />
+        <Side>
+          <Inside cook={cook} minute={minute} insideC={insideC} plant={cut?.safety === 'plant'} units={units} />
+          {action && step.label ? (
+            <Big isDisabled={busy} onPress={() => tell(action)}>
+              {step.label}
+            </Big>
+          ) : null}
+          {insideC !== null ? (
+            <>
+              <Row>
+                <ProbeReading
+                  catalog={catalog}
+                  units={units}
+                  from={insideC}
+                  note={(c) => tell('probe', Math.round(c * 10) / 10)}
+                />
+                <Half isDisabled={busy} onPress={() => tell('more', more)}>
+                  {more === 2 ? 'Two' : more} more minutes
+                </Half>
+              </Row>
+              {action === 'out' ? null : (
+                <Half isDisabled={busy} onPress={() => tell('out')}>
+                  Done, it is out
+                </Half>
+              )}
+              <Looks busy={busy} tell={(shade) => tell('look', shade)} />
+            </>
+          ) : (
+            <Half isDisabled={busy} onPress={() => tell('stop')}>
+              Give this cook up
+            </Half>
+          )}
+          {last ? (
+            <Back onPress={telling.undo}>
+              <Undo2 size={18} aria-hidden /> Take back: {said[last.kind] ?? last.kind}
+            </Back>
+          ) : null}
+        </Side>
+      </Grid>
+      <Strips cook={cook} minute={minute} faces={cut?.faces ?? ['First side', 'Second side']} />
+    </>
+  );
+}

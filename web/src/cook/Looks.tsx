@@ -1,0 +1,47 @@
+import { useId } from 'react';
+import styled from 'styled-components';
+import { Button } from '../ui/Button';
+import { Quiet } from '../ui/layout';
+
+const Shades = styled.div`
+  display: flex;
+  border-radius: 14px;
+  overflow: hidden;
+`;
+
+const Shade = styled(Button)`
+  flex: 1;
+  min-height: 64px;
+  padding: 0 4px;
+  border: 0;
+  border-radius: 0;
+  font-size: 16px;
+  &[data-focus-visible] {
+    outline-offset: -4px;
+  }
+`;
+
+const shades: [string, string, string][] = [
+  ['pale', '#ead7b6', '#16292b'],
+  ['straw', '#e0bb78', '#16292b'],
+  ['gold', '#cb9145', '#16292b'],
+  ['copper', '#9c5c22', '#ffffff'],
+  ['dark', '#6f3d19', '#ffffff'],
+];
+
+/** How it looks, from pale to dark. */
+export function Looks({ busy, tell }: { busy: boolean; tell: (shade: number) => void }) {
+  const id = useId();
+  return (
+    <>
+      <Quiet id={id}>How does it look?</Quiet>
+      <Shades role="group" aria-labelledby={id}>
+        {shades.map(([name, background, color], i) => (
+          <Shade key={name} style={{ background, color }} isDisabled={busy} onPress={() => tell(i)}>
+            {name}
+          </Shade>
+        ))}
+      </Shades>
+    </>
+  );
+}

@@ -1,0 +1,46 @@
+import { useState } from 'react';
+import type { Catalog } from '../api/client';
+import { limitOf } from '../api/limits';
+import type { Units } from '../format/units';
+import { MainButton } from '../ui/Button';
+import { Pop } from '../ui/Pop';
+import { Stepper } from '../ui/Stepper';
+import { Half } from './Buttons';
+
+interface Props {
+  catalog: Catalog;
+  units: Units;
+  /** Where the stepper begins: the estimate, °C. */
+  from: number;
+  note: (c: number) => void;
+}
+
+/** What the thermometer reads. */
+export function ProbeReading({ catalog, units, from, note }: Props) {
+  const [c, setC] = useState(from);
+  return (
+    <Pop
+      title="Probe reading"
+      body={(close) => (
+        <>
+          <Stepper
+            label="In the thickest part, away from the bone"
+            value={units.heat.to(c)}
+            {...units.heat.stepper(limitOf(catalog, 'event.probe'))}
+            onChange={(d) => setC(units.heat.from(d))}
+          />
+          <MainButton
+            onPress={() => {
+              close();
+              note(c);
+            }}
+          >
+            Note it
+          </MainButton>
+        </>
+      )}
+    >
+      <Half onPress={() => setC(Math.round(from))}>Probe reading</Half>
+    </Pop>
+  );
+}
