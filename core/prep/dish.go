@@ -63,7 +63,7 @@ func (p Pantry) Ready(d Dish) (program.Dish, *Worked, error) {
 // into tells a simulation what was done.
 func (e Effects) into(load *program.Load, coat *program.Coat) {
 	if e.SurfaceWaterG != nil {
-		load.SurfaceWaterG = e.SurfaceWaterG
+		load.SurfaceWaterG, load.Surface = e.SurfaceWaterG, string(e.Surface)
 	}
 	if e.SpreadPct != nil {
 		load.SpreadPct = e.SpreadPct

@@ -28,8 +28,9 @@ type Worked struct {
 
 // Effects are what the engine is told; nil is not for the bench to say.
 type Effects struct {
-	SurfaceWaterG *float64 // g/100 cm²
-	SpreadPct     *float64 // of thickness
+	SurfaceWaterG *float64     // g/100 cm²
+	Surface       food.Surface // what that is called
+	SpreadPct     *float64     // of thickness
 	SaltPct       *float64
 	SugarPct      float64 // on top of what was said by hand
 	OilG          *float64
@@ -47,6 +48,17 @@ func (d Drying) SurfaceWater() float64 {
 		return math.Max(driest, 10*food.Wiped.Water()-rackTakes*d.Hours)
 	}
 	return 10 * food.Wiped.Water()
+}
+
+// surface is what a surface is called that was dried so.
+func (d Drying) surface() food.Surface {
+	switch d.School {
+	case "wet":
+		return food.Wet
+	case "rack":
+		return food.Racked
+	}
+	return food.Wiped
 }
 
 // asIs is how pieces were dried that nobody dries on the bench.
@@ -113,7 +125,7 @@ func (w *Worked) effects(clingsG float64) {
 	e, b := &w.Effects, &w.Bench
 	if b.Drying.School != "" {
 		g := b.Drying.SurfaceWater()
-		e.SurfaceWaterG = &g
+		e.SurfaceWaterG, e.Surface = &g, b.Drying.surface()
 	}
 	if b.Cutting != nil && b.Cutting.SpreadPct > 0 {
 		e.SpreadPct = &b.Cutting.SpreadPct

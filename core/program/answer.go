@@ -55,7 +55,16 @@ type Rule struct {
 	RestMin float64 `json:"restMin"`
 	Words   string  `json:"words"`
 	Source  string  `json:"source"`
+	// Inside is what it is when the rule is met: safe, or soft where none
+	// applies.
+	Inside string `json:"inside"`
 }
+
+// Insides.
+const (
+	SafeInside = "safe"
+	SoftInside = "soft"
+)
 
 // PieceSize is the geometry used.
 type PieceSize struct {

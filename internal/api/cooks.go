@@ -10,7 +10,6 @@ import (
 	"velocrustum/core/food"
 	"velocrustum/core/program"
 	"velocrustum/core/refuse"
-	"velocrustum/core/safety"
 	"velocrustum/internal/store"
 )
 
@@ -26,14 +25,14 @@ func (s *Server) live(ctx context.Context, c store.Cook) (cook.Live, error) {
 	}
 	return cook.Live{
 		Program: c.Plan.V.Program.V, Pieces: c.Plan.V.Load.V.Pieces, Piece: cut.Name, Plural: cut.Plural, Faces: cut.Faces,
-		Judged: judged(cut), Started: c.StartedAt.Time, Events: c.Events, Degrees: set.Temperature,
+		Judged: judged(cut, c.Planned.V.Rule.Inside), Started: c.StartedAt.Time, Events: c.Events, Degrees: set.Temperature,
 	}, nil
 }
 
 // judged is how a cut is told to be done.
-func judged(c food.Cut) cook.Judging {
+func judged(c food.Cut, inside string) cook.Judging {
 	switch {
-	case c.Class == safety.Plant:
+	case inside == program.SoftInside:
 		return cook.ByBite
 	case c.Bone > 0:
 		return cook.ByTheBone

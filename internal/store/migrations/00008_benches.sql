@@ -13,6 +13,10 @@ UPDATE plans SET load = json_set(load, '$.version', 3), coat = json_set(coat, '$
 UPDATE fryers SET basket = json_set(basket, '$.version', 3), inferred = json_set(inferred, '$.version', 3);
 UPDATE pantry SET ingredient = json_set(ingredient, '$.version', 3);
 UPDATE marinades SET marinade = json_set(marinade, '$.version', 3);
+-- A rule says what it makes of the inside: plants get soft, all else safe.
+UPDATE cooks SET
+  planned = json_set(planned, '$.holds.rule.inside', CASE WHEN planned ->> '$.holds.rule.words' LIKE 'soft%' THEN 'soft' ELSE 'safe' END),
+  forecast = json_set(forecast, '$.holds.rule.inside', CASE WHEN forecast ->> '$.holds.rule.words' LIKE 'soft%' THEN 'soft' ELSE 'safe' END);
 UPDATE cooks SET plan = json_set(plan, '$.version', 3), fryer = json_set(fryer, '$.version', 3),
   planned = json_set(planned, '$.version', 3), forecast = json_set(forecast, '$.version', 3), lab = json_set(lab, '$.version', 3);
 

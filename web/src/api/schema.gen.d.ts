@@ -837,6 +837,11 @@ export interface components {
                 pathogenSource?: string;
             };
             rule: {
+                /**
+                 * @description what it is when the rule is met; soft where none applies
+                 * @enum {string}
+                 */
+                inside: "safe" | "soft";
                 /** Format: double */
                 coreC: number;
                 /** Format: double */

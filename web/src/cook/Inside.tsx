@@ -22,23 +22,23 @@ interface Props {
   /** Since the food went in; null before. */
   minute: number | null;
   insideC: number | null;
-  plant: boolean;
   units: Units;
 }
 
 /** When it will surely be safe, or soft. */
-function safety({ cook, minute, plant }: Props): string {
+function safety({ cook, minute }: Props): string {
   const { forecast } = cook;
+  const soft = forecast.rule.inside === 'soft';
   const safe = forecast.chance?.safeByMin ?? forecast.safeAtMin;
   if (safe == null) return forecast.verdict.says;
   const left = safe - (minute ?? 0);
   if (left > 0) {
     const min = Math.max(1, Math.ceil(left));
-    return plant
+    return soft
       ? `95 loads in 100 are soft inside in about ${min} min.`
       : `95 loads in 100 are safe in about ${min} min; probe the thickest one.`;
   }
-  return plant ? 'Soft by estimate.' : 'Safe by estimate. The thermometer decides.';
+  return soft ? 'Soft by estimate.' : 'Safe by estimate. The thermometer decides.';
 }
 
 /** The inside as it is now, or what to expect before the food is in. */

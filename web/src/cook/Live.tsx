@@ -110,7 +110,7 @@ export function Live({ cook, catalog, settings, skewMs, stale }: Props) {
       <Grid>
         <Countdown step={step} leftMs={leftMs} />
         <Side>
-          <Inside cook={cook} minute={minute} insideC={insideC} plant={cut?.safety === 'plant'} units={units} />
+          <Inside cook={cook} minute={minute} insideC={insideC} units={units} />
           {action && step.label ? (
             <Big isDisabled={busy} onPress={() => tell(action)}>
               {step.label}

@@ -276,7 +276,6 @@ function Entry({ cook }: { cook: Cook }) {
             <Card aria-label="As it happened">
               <h2>As it happened, by the model</h2>
               <Race
-                plant={cut.safety === 'plant'}
                 answer={cook.forecast}
                 stages={cook.actual.stages}
                 turns={cook.actual.turns ?? []}

@@ -140,7 +140,6 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
           <RaceCard aria-label="The race">
             {display ? (
               <Race
-                plant={cut.safety === 'plant'}
                 answer={display}
                 stages={other?.program.stages ?? program.stages}
                 turns={turnsOf(other?.program ?? program)}
@@ -191,7 +190,6 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
         <Side>
           {display ? (
             <Verdict
-              plant={cut.safety === 'plant'}
               answer={display}
               pending={other ? tray.pending : pending}
               units={units}

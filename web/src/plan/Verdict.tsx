@@ -95,8 +95,6 @@ const Foot = styled.p`
 const grave = new Set(['under-rule', 'rule-in-doubt', 'overdone']);
 
 interface Props {
-  /** Plants have no rule for safe, only soft. */
-  plant: boolean;
   answer: Simulation;
   pending: boolean;
   units: Units;
@@ -106,8 +104,10 @@ interface Props {
 }
 
 /** When it is ready, in figures to be read from two metres, and why. */
-export function Verdict({ plant, answer, pending, units, totalMin, mend }: Props) {
+export function Verdict({ answer, pending, units, totalMin, mend }: Props) {
   const v = answer.verdict;
+  // Where no rule applies there is only soft.
+  const soft = answer.rule.inside === 'soft';
   const tender = answer.tenderAtMin;
   const doubt = answer.chance?.doubts[0];
   const faces = answer.timeline.at(-1)?.faces;
@@ -125,7 +125,7 @@ export function Verdict({ plant, answer, pending, units, totalMin, mend }: Props
       <Facts>
         <dt>
           <Chip style={{ background: 'var(--core)' }} />
-          {plant ? 'Soft inside, 95 loads in 100' : 'Safe inside, 95 loads in 100'}
+          {soft ? 'Soft' : 'Safe'} inside, 95 loads in 100
         </dt>
         <dd>{v.safeBy}</dd>
         {tender != null && tender > (answer.safeAtMin ?? 0) + 1 ? (
@@ -181,7 +181,7 @@ export function Verdict({ plant, answer, pending, units, totalMin, mend }: Props
       ) : null}
       <Foot>
         An estimate.{' '}
-        {plant
+        {soft
           ? ''
           : `${answer.rule.words}: ${units.temperature(answer.rule.coreC)}${answer.rule.holdMin > 0 ? ` for ${answer.rule.holdMin} min` : ''} in the coldest spot${answer.rule.restMin > 0 ? `, then ${answer.rule.restMin} min rest` : ''}. `}
         {answer.end.logReduction != null && answer.end.pathogen && answer.end.logReduction >= 1

@@ -27,8 +27,6 @@ const Frame = styled.div`
 `;
 
 interface Props {
-  /** Plants have no rule for safe, only soft. */
-  plant: boolean;
   answer: Simulation;
   stages: StageLike[];
   turns: TurnLike[];
@@ -40,7 +38,7 @@ interface Props {
 }
 
 /** The inside getting safe against the outside getting crisp, on one time axis. */
-export function Race({ plant, answer, stages, turns, faces, units, pending, edit }: Props) {
+export function Race({ answer, stages, turns, faces, units, pending, edit }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>();
   const id = useId().replaceAll(':', '');
   const compact = width < 560;
@@ -148,7 +146,7 @@ export function Race({ plant, answer, stages, turns, faces, units, pending, edit
             <path d={spread} fill="var(--core)" opacity={pending ? 0.1 : 0.2} />
             <line x1={s.left} x2={s.right} y1={y(rule)} y2={y(rule)} stroke="var(--safe)" strokeWidth={1.6} />
             <text x={s.left + 6} y={y(rule) - 6} style={{ fill: 'var(--safe)', fontWeight: 600, fontSize: 13 }}>
-              {plant ? 'soft inside' : 'safe inside'} · {units.temperature(rule)}
+              {answer.rule.inside} inside · {units.temperature(rule)}
               {answer.rule.holdMin > 0 ? ` for ${answer.rule.holdMin} min` : ''}
             </text>
             {stages.map((st, i) => (
