@@ -1,6 +1,3 @@
-// Package prep works out everything before the basket: drying, salt,
-// marinade, coat and oil, and what of them is on the plate. All in g, °C and
-// hours; what it finds is what the engine is told.
 package prep
 
 import (

@@ -1,6 +1,3 @@
-// Package program simulates one cook of one load: a program of stages and
-// turns in a fryer, the window in which it is safe, crisp and not overdone,
-// and how sure that is.
 package program
 
 import (
