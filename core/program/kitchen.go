@@ -148,12 +148,56 @@ func (c *checker) cover(coat Coat, cut food.Cut) cover {
 }
 
 // machine checks a fryer and its dial.
-func (c *checker) machine(f Fryer) machine {
-	m := machine{spec: c.fryer(f), drawers: max(1, f.Drawers), dial: value(f.Dial, Dial{80, 200, 5}), timed: heatUpKnown(f), inferred: f.Inferred}
+func (c *checker) machine(given Fryer) machine {
+	f := given.Whole()
+	m := machine{spec: c.spec(f), drawers: f.Drawers, dial: *f.Dial, timed: heatUpKnown(f), inferred: f.Inferred}
 	c.In(Limits, "fryer.dial.minC", m.dial.MinC)
 	c.In(Limits, "fryer.dial.maxC", m.dial.MaxC)
 	c.In(Limits, "fryer.dial.stepC", m.dial.StepC)
+	c.In(Limits, "fryer.drawers", float64(f.Drawers))
+	if f.Kind == string(fryer.Oven) {
+		c.In(Limits, "fryer.trays", float64(f.Trays))
+		if f.Rack {
+			c.Add("fryer.rack", "true", "false for an oven; give its trays")
+		}
+		if f.Drawers > 1 {
+			c.Add("fryer.drawers", fmt.Sprint(f.Drawers), "1 for an oven; give its trays")
+		}
+		m.spec.Levels = f.Trays
+	} else {
+		c.Within("fryer.trays", float64(f.Trays), 0, 1, "tray in a drawer; a rack makes a second level")
+		if m.spec.Levels = 1; f.Rack {
+			m.spec.Levels = 2
+		}
+	}
 	return m
+}
+
+// spec checks what a fryer without its levels is.
+func (c *checker) spec(f Fryer) fryer.Spec {
+	c.Among("fryer.kind", f.Kind, names(fryer.Kinds)...)
+	b := *f.Basket
+	c.Among("fryer.basket.shape", b.Shape, string(fryer.Rectangle), string(fryer.Round))
+	switch fryer.BasketShape(b.Shape) {
+	case fryer.Rectangle:
+		c.In(Limits, "fryer.basket.widthMm", b.WidthMm)
+		c.In(Limits, "fryer.basket.depthMm", b.DepthMm)
+	case fryer.Round:
+		c.In(Limits, "fryer.basket.diameterMm", b.DiameterMm)
+	}
+	s := fryer.Spec{
+		Kind: fryer.Kind(f.Kind), PowerW: *f.PowerW, Airflow: *f.Airflow, DialOffsetC: f.DialOffsetC, RoomC: value(f.RoomC, roomC),
+		Basket: fryer.Basket{Shape: fryer.BasketShape(b.Shape), WidthMm: b.WidthMm, DepthMm: b.DepthMm, DiameterMm: b.DiameterMm},
+	}
+	if f.HeatUpMin != nil {
+		c.In(Limits, "fryer.heatUpMin", *f.HeatUpMin)
+		s.HeatUpMin = *f.HeatUpMin
+	}
+	c.In(Limits, "fryer.powerW", s.PowerW)
+	c.In(Limits, "fryer.airflow", s.Airflow)
+	c.In(Limits, "fryer.dialOffsetC", f.DialOffsetC)
+	c.In(Limits, "fryer.roomC", s.RoomC)
+	return s
 }
 
 // aim checks what is wanted.
@@ -172,57 +216,6 @@ func (c *checker) aim(q Request, k *kitchen) aim {
 		}
 	}
 	return out
-}
-
-// fryer checks a fryer and fills its defaults.
-func (c *checker) fryer(f Fryer) fryer.Spec {
-	kind := f.Kind
-	if kind == "" {
-		kind = string(fryer.Drawer)
-	}
-	c.Among("fryer.kind", kind, names(fryer.Kinds)...)
-	basket := value(f.Basket, Basket{Shape: string(fryer.Rectangle), WidthMm: basketMm, DepthMm: basketMm})
-	switch fryer.BasketShape(basket.Shape) {
-	case fryer.Rectangle:
-		c.In(Limits, "fryer.basket.widthMm", basket.WidthMm)
-		c.In(Limits, "fryer.basket.depthMm", basket.DepthMm)
-	case fryer.Round:
-		c.In(Limits, "fryer.basket.diameterMm", basket.DiameterMm)
-	default:
-		c.Among("fryer.basket.shape", basket.Shape, []string{string(fryer.Rectangle), string(fryer.Round)}...)
-	}
-	s := fryer.Spec{
-		Kind: fryer.Kind(kind), PowerW: value(f.PowerW, powerW), Airflow: value(f.Airflow, 1),
-		DialOffsetC: f.DialOffsetC, RoomC: value(f.RoomC, roomC),
-		Basket: fryer.Basket{Shape: fryer.BasketShape(basket.Shape), WidthMm: basket.WidthMm, DepthMm: basket.DepthMm, DiameterMm: basket.DiameterMm},
-	}
-	if f.HeatUpMin != nil {
-		c.In(Limits, "fryer.heatUpMin", *f.HeatUpMin)
-		s.HeatUpMin = *f.HeatUpMin
-	}
-	s.Levels = max(1, f.Trays)
-	if s.Kind == fryer.Oven {
-		c.Within("fryer.trays", float64(f.Trays), 0, fryer.MaxTrays, "trays")
-		if f.Rack {
-			c.Add("fryer.rack", "true", "false for an oven; give its trays")
-		}
-	} else {
-		c.Within("fryer.trays", float64(f.Trays), 0, 1, "tray in a drawer; a rack makes a second level")
-		if f.Rack {
-			s.Levels = 2
-		}
-	}
-	if f.Drawers != 0 {
-		c.In(Limits, "fryer.drawers", float64(f.Drawers))
-		if s.Kind != fryer.Drawer && f.Drawers > 1 {
-			c.Add("fryer.drawers", fmt.Sprint(f.Drawers), "1 for an oven; give its trays")
-		}
-	}
-	c.In(Limits, "fryer.powerW", s.PowerW)
-	c.In(Limits, "fryer.airflow", s.Airflow)
-	c.In(Limits, "fryer.dialOffsetC", f.DialOffsetC)
-	c.In(Limits, "fryer.roomC", s.RoomC)
-	return s
 }
 
 // lie gives the pieces a shape and lays them in the basket.

@@ -76,6 +76,8 @@ const (
 	crustGood = 60.0
 )
 
+var usualDial = Dial{80, 200, 5}
+
 // Warmth words how cold a piece is inside, under so many °C.
 var Warmth = []struct {
 	UnderC float64

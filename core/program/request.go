@@ -5,6 +5,7 @@ import (
 	"fmt"
 	"slices"
 
+	"velocrustum/core/fryer"
 	"velocrustum/core/refuse"
 	"velocrustum/core/units"
 )
@@ -57,22 +58,37 @@ type Fryer struct {
 	PowerW      *float64 `json:"powerW,omitempty"` // 1500
 	Basket      *Basket  `json:"basket,omitempty"` // rectangle 230 by 230
 	Airflow     *float64 `json:"airflow,omitempty"`
-	DialOffsetC float64  `json:"dialOffsetC,omitempty"`
+	DialOffsetC float64  `json:"dialOffsetC"`
 	// HeatUpMin is how long it takes from cold to 200 °C, empty, timed by its
 	// owner; left out, that of its kind.
 	HeatUpMin *float64 `json:"heatUpMin,omitempty"`
 	// Inferred names the figures that nobody has read off or measured:
 	// their spread is wider.
-	Inferred []string `json:"inferred,omitempty"`
+	Inferred []string `json:"inferred"`
 	// Trays is how many levels of an oven share the load, 1; Rack lifts half
 	// of a drawer's load onto a second level.
-	Trays int `json:"trays,omitempty"`
+	Trays int `json:"trays"`
 	// Drawers is 2 where two drawers share the load and the power.
-	Drawers int      `json:"drawers,omitempty"`
-	Rack    bool     `json:"rack,omitempty"`
+	Drawers int      `json:"drawers"`
+	Rack    bool     `json:"rack"`
 	RoomC   *float64 `json:"roomC,omitempty"` // 21
 	// Dial is what can be set on it; a recommendation keeps to it.
 	Dial *Dial `json:"dial,omitempty"` // 80 to 200 by 5
+}
+
+// Whole returns the fryer with its defaults in.
+func (f Fryer) Whole() Fryer {
+	if f.Kind == "" {
+		f.Kind = string(fryer.Drawer)
+	}
+	f.PowerW, f.Airflow = ptr(value(f.PowerW, powerW)), ptr(value(f.Airflow, 1))
+	f.Basket = ptr(value(f.Basket, Basket{Shape: string(fryer.Rectangle), WidthMm: basketMm, DepthMm: basketMm}))
+	f.Dial = ptr(value(f.Dial, usualDial))
+	f.Trays, f.Drawers = cmp.Or(f.Trays, 1), cmp.Or(f.Drawers, 1)
+	if f.Inferred == nil {
+		f.Inferred = []string{}
+	}
+	return f
 }
 
 // Dial is the range and the step of what can be set, °C.

@@ -21,6 +21,7 @@ import (
 	"velocrustum/core/prep"
 	"velocrustum/core/program"
 	"velocrustum/core/refuse"
+	"velocrustum/internal/store"
 
 	"github.com/getkin/kin-openapi/openapi3"
 	"github.com/go-chi/chi/v5"
@@ -117,54 +118,18 @@ func (e CutInfoForm) Valid() bool {
 	}
 }
 
-// Defines values for FryerKind.
-const (
-	FryerKindDrawer FryerKind = "drawer"
-	FryerKindOven   FryerKind = "oven"
-)
-
-// Valid indicates whether the value is a known member of the FryerKind enum.
-func (e FryerKind) Valid() bool {
-	switch e {
-	case FryerKindDrawer:
-		return true
-	case FryerKindOven:
-		return true
-	default:
-		return false
-	}
-}
-
-// Defines values for FryerInputKind.
-const (
-	FryerInputKindDrawer FryerInputKind = "drawer"
-	FryerInputKindOven   FryerInputKind = "oven"
-)
-
-// Valid indicates whether the value is a known member of the FryerInputKind enum.
-func (e FryerInputKind) Valid() bool {
-	switch e {
-	case FryerInputKindDrawer:
-		return true
-	case FryerInputKindOven:
-		return true
-	default:
-		return false
-	}
-}
-
 // Defines values for FryerKnownKind.
 const (
-	FryerKnownKindDrawer FryerKnownKind = "drawer"
-	FryerKnownKindOven   FryerKnownKind = "oven"
+	Drawer FryerKnownKind = "drawer"
+	Oven   FryerKnownKind = "oven"
 )
 
 // Valid indicates whether the value is a known member of the FryerKnownKind enum.
 func (e FryerKnownKind) Valid() bool {
 	switch e {
-	case FryerKnownKindDrawer:
+	case Drawer:
 		return true
-	case FryerKnownKindOven:
+	case Oven:
 		return true
 	default:
 		return false
@@ -457,7 +422,7 @@ type Cook struct {
 	Events     []CookEvent `json:"events"`
 	FinishedAt *time.Time  `json:"finishedAt,omitempty"`
 	Forecast   Simulation  `json:"forecast"`
-	Fryer      FryerInput  `json:"fryer"`
+	Fryer      Fryer       `json:"fryer"`
 	Id         string      `json:"id"`
 	LoadedAt   *time.Time  `json:"loadedAt,omitempty"`
 	Name       string      `json:"name"`
@@ -578,62 +543,17 @@ type CutInfoForm string
 // Cutting defines model for Cutting.
 type Cutting = prep.Cutting
 
+// Dial defines model for Dial.
+type Dial = program.Dial
+
 // Drying defines model for Drying.
 type Drying = prep.Drying
 
 // Fryer defines model for Fryer.
-type Fryer struct {
-	Airflow     float64 `json:"airflow"`
-	Basket      Basket  `json:"basket"`
-	DialMaxC    float64 `json:"dialMaxC"`
-	DialMinC    float64 `json:"dialMinC"`
-	DialOffsetC float64 `json:"dialOffsetC"`
-	DialStepC   float64 `json:"dialStepC"`
-	Drawers     int     `json:"drawers"`
-
-	// HeatUpMin minutes from cold to 200 °C
-	HeatUpMin *float64  `json:"heatUpMin,omitempty"`
-	Id        string    `json:"id"`
-	Inferred  []string  `json:"inferred"`
-	Kind      FryerKind `json:"kind"`
-	Name      string    `json:"name"`
-	PowerW    float64   `json:"powerW"`
-	Rack      bool      `json:"rack"`
-	Trays     int       `json:"trays"`
-	Version   int       `json:"version"`
-}
-
-// FryerKind defines model for Fryer.Kind.
-type FryerKind string
+type Fryer = store.Fryer
 
 // FryerInput defines model for FryerInput.
-type FryerInput struct {
-	Airflow     float64 `json:"airflow"`
-	Basket      Basket  `json:"basket"`
-	DialMaxC    float64 `json:"dialMaxC"`
-	DialMinC    float64 `json:"dialMinC"`
-	DialOffsetC float64 `json:"dialOffsetC"`
-	DialStepC   float64 `json:"dialStepC"`
-	Drawers     *int    `json:"drawers,omitempty"`
-
-	// HeatUpMin minutes from cold to 200 °C
-	HeatUpMin *float64 `json:"heatUpMin,omitempty"`
-
-	// Inferred fields that were worked out and not read off
-	Inferred *[]string      `json:"inferred,omitempty"`
-	Kind     FryerInputKind `json:"kind"`
-	Name     string         `json:"name"`
-	PowerW   float64        `json:"powerW"`
-
-	// Rack a second level in a drawer
-	Rack *bool `json:"rack,omitempty"`
-
-	// Trays of an oven
-	Trays *int `json:"trays,omitempty"`
-}
-
-// FryerInputKind defines model for FryerInput.Kind.
-type FryerInputKind string
+type FryerInput = store.Fryer
 
 // FryerKnown What an owner can read off a fryer or its box
 type FryerKnown struct {
@@ -5201,168 +5121,167 @@ func (sh *strictHandler) Simulate(w http.ResponseWriter, r *http.Request, params
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"7H3tkts2tuCroLS3Krt12bacOHdnun85ndjjjX3tsjObqk28VRB5JCIiAQYARetm+52m9hHmybZwAPBD",
-	"BCVQre7kzs6fpN1NgsDB+f78bZGKshIcuFaL698WFZW0BA0S//U6M/9lfHG9qKjOF8mC0xIW1wuWLZKF",
-	"hF9rJiFbXGtZQ7JQaQ4lNW/ofWWeUloyvlnc3SWL1+u3VKe5+WMGKpWs0kyYdX/IgexAKiY40TnVROdA",
-	"0pzyDZCGKlLSDIjgCWGc/FoLDWqR2B3lQDOQ3Z5er6/sN47t5M5sW1WCK8ATvpdiVUBpfkwF18C1+ZFW",
-	"VcFSarb4tLJP/Osvyuz3t97a/yJhvbhe/JenHQif2r+qp35d/OLwxD+aUzbANWmkcOBxr5lVX+hvodII",
-	"qUqKCqRmdqsl7nItZEn14nqRiXpVwCLxR+R1uQK5uEsWVaqjnrzrX+FPZn377qf2SbH6BVK9SBafrzbi",
-	"yv2yklA98bvs/emKlZWQ2mKROcBiB4VIZa10XT5NhYSn5lX87jdUbcGCOsuYAQwt3vdOu6aFguQAAJn5",
-	"4ttYKGTMInL0Cyqn5jeHCCoh1ZRvCiBCEilqnnUve7RKFg3Lovd2AHf73ZNAFxtJyycOcHPBji/3IK/G",
-	"6LUytMP4Bv/BNJTBZ9qXJ56gXDUgT1HHR1bWBZKXgR3w7C3jkbe0lnu7/vCWlsg31kwqnZBn+A8Fqehf",
-	"FuMaNo5CGKR2v4G/OWCdJnAL02ShNJU69gQHl2+P0+6ot1gLl25LiQfvCFnu2l9QKene/BsxIBKowEFu",
-	"9j/mkY+zbHwBgkNCFOxA0sJQihYb0DmebUQsv9Qshfdp7O5KxmvtWUD/m2spyu7eicVOIyi0wF8XVGki",
-	"akMuEZ+xYuS38XYl0Gzf+8tKiAIoH90lCkVcJWkppdu9v5He8XuA91+JudkV2IsdbTQV5VpITc0BR8DK",
-	"RUNKyvekYGBgJDh4iDVM54QySVagGwAepBlF9yos2/sw6LiI26d7cbi5WcxO3YfbAbdKx1ExM9ZI0lyw",
-	"FBRZwVpIQGRaec47ZHipoNoA4gS7uHWPmVuqddQb7jEjyuQ+4oVv7VOGRzLOVD7g0sdefK0B+VhJP7+2",
-	"z3/5fIx1JZWM0wxOrfbWP4e8lDk+OwP+qAAKsf1CEdFYxc/galpLCTzdj26gBKrfg/x+E6segfw+ktXd",
-	"BahR0SLm+j66x8wbIHdesB7S1QH5uJtOWrSK0cUskp+riZmXX7RS+0CaFwXIDfChxB/xnRGDEk2hotEP",
-	"d/CNaIqgFBNUx9CWfdbyxSE6rfZIvrmoFeSiyL5QxKLlDSlgjfKBNDlIINygGVNky0XD42SG+eR3NGTX",
-	"iDWhxN183FoZQPVSMshOqh4F1XAotkdf1zlTSEcRXzf6q85JDo6X8boozPo74H8RtQyI3pprViBgS5Zl",
-	"BZCcKme6CQWcqJxKILgNICVQS8c5LXYDwK9gL3hG1qKWJLNyIgJShaAngfTGPINsax7LKul2pAQff3c7",
-	"QQUlVepVwJ6gDWmAbXJtwEOLgrS6X4wuBFTV8hhPDdDncAMvSlFzrczXPU8n1FwCSg1Unw7oRVVCcJWQ",
-	"1Z4wvpGQMWMnB3ij2AGfREcgipaoelCSiRKUZikxb8SdvKJxS1eUm6MJVkSui9QUS3KVFGsWUq8MvzcA",
-	"QiOV0LUG6TZm5UASh07erg7gk6xXryJFnKxXKwgo6Va0Um24nH0GYcYzwoUmVa2J4AS1asvCk5HKa+Xf",
-	"SynKYxgYscWgXI23CczTAbbU5FR7rlNRruXeHJXiLfSv4KQIOyazrZGW5h8Nj5vg/AhlsSbrwrA2A2H7",
-	"zg1ZItlz4YyjmLNqNJXjedJH3drWo3M1tDrKPOI+0NAqtHrA0ZWKusDDc8S1tTDQ6LGRARsS0nGhMXM5",
-	"dJp4mDhp4DSFDo16iOpIJ+mpM57s+1LX6y0t+Qzv2eNcDzc8jx/YcY4HeobVSZQe8/b3ELL2OnVopI71",
-	"mG8Ih93ywb9NGrdVrd/VOpaxGJ69Va/O8XQMJIezkv1y3Ta6U4Rgc0s1LcRmDBlz+fHoaxTG13wtggpn",
-	"PWehenIddOx8z3g2YzU0OkOLbWqWUZ7CJdYqWMn0URZwbN0PlG9ggtQpWbNNLYGUdE9WVqlAEaihsr59",
-	"SnLzy1LsQBFm5KVVKrQiawZFFtIpVC3X9DJHr1VNi1Ov/xUfuksWDeX6/l89oAJEr8Tha+9w/TseII/f",
-	"R3tx/hhB+sC4yVgkuetpqOSMb4ihHaGMIs40Ku4rMCq7dcpCluDNAc/MH7QG+YS846jMO9dKQty+E2Nl",
-	"pFsOSr0tE6NzvUpIBfIb54lTRIF+MrLYN2w3oakWdAVF8C9m7ZDXETGsyUUBxAgC4i2f1l0T5xHoAhIX",
-	"8Qhb8IQ1jQ5i57BRC6FIB5rDh/P9Zw6rx5IomydlvPPwwBKxJqOQGUhSMA5GBTWMYew0PuJqxbWD1OB8",
-	"BzNCTBPn8sgXqZjOUGPrDZXvz4vXsSwaDaxqdDYSeHF5Kf/QXOzhAJl6F2QAG8NuyLPlkqTl3/9vpD4d",
-	"9mQnCyVqGaTaU9g3VC277bZLTqGncyTOwNAV3YRCERhdKFcBInP2fFXQFHn4SgLN3MOB2AwaLKdXaXKg",
-	"2lo3oVUKKjfw3WZgP/X2WgDdAXeHP3DXobZMKtEYpuA+e/Cd3krGzB+twTEYVTKlE7KStcptQEqpG38I",
-	"/oVyTj/vigqdoqJKwVETMJLM8VNhc1ywgmwEqGtCiyIxG60rtJJQc2IZWM2JKVJXQbZ40j3s8exMB/Gt",
-	"4C4/Y0z/a6Yn7N9KggJ9TVQupE7I2qh4QpJC4EbGkEaNxCpntCjerRfXP52UtvaNu0/JgtdFYaNeWtYQ",
-	"R+IBDcmAXELKKjAqKRRrkglQPpq4FiILhH8k3EZiwZyI7MwQqaJriIhQ2t26xwMByU8nzW4Lvt6FTcnf",
-	"KUnUItN95JHYBmRRquuZCGRX/BQKALrvEaq8jpzTqgJutGP0lTeOKpVmRWFQJBUlqv+rVpM8dE2xNHdq",
-	"6bouvJcqYyq3GitTwbhrL+diRGc+pht8EXYwy4ARYvudeSVozaJXBrIXBwhJNVxpVkJQkggJKVV6XjJI",
-	"m99x7JWX5qHXvKr1EXXCmAPzdjytgIgmnLmmQO5AfqFIWoh0GGk59iFRa0SXE8d85x6zXmoe4aTmLVDM",
-	"C6/DgDF/4qfDTMN7UaC8DBglflgkZhyjGYbTd9kPYwasqdTzrkVpqGKw96N2Imukq/nN9xxPfhf2ch2A",
-	"E89FkjYxx1GR20UPqzs4dvfZUn9HtmHNz5PamIvNgMsE3m8ZD/9B15JPuMzNO8iRaskNw2uouibrglUJ",
-	"UTndomc2zQFRfLTujhY1nGnBuO0m5uBHQWUR+xxrbqxzZbBjKfj8AiWcioXOaoyM8RQMb4UdSCLWGhAm",
-	"6M1A72VJP78BvjGS6t+eY4aP/+efjNKoNRhAL/73Ty+u/he9+o/l1Z+vPv3rv4RA5+8KeF2idY88a2Hv",
-	"Cn/ImDEtzE+lQC+01VUrKVaAzm8M8Cotqh78AnczhMLf/3aLSiYuY1RlzFHCX5nPJGRJKlqAkWvPSUbl",
-	"Fv9UxEWTD68ZDzl1uR8dcYfUMUEyQbhorEPKhpybHPhIC6OpDvImw6KRgLvU4pIyTla11oITZ7sF4qWa",
-	"suK4g2pCfewvbwyt4PocPuuJNZgiWY0JR13mSyNkMOe0yqmCPvb4+L2VffYnWXNufzIoZX9CnHK/RHPr",
-	"yiXJOSkfxCTNdBGWjngxofOAtd7McY2KwzfueJFy8gCN7HH9RtpbmkSsuiyp3E8pivEZp63aPtZwztCK",
-	"Jpg248bWm0K5MXBfOjFEUoERRmPYC50T9CYTh4yAnLXV/tof4sOzrQI4jiLsIGzbH1GiNBzTR+JvZLYO",
-	"ccx/09ME8FBBfKonHGDjyMQ4Ktdl1aGo6P4xUrKFLPvkrMzNJ4t0XzBuKx2gKFilBAtT6EaKugpj14SG",
-	"DFTpV2EZWbBNrkFpm53SOiE03cYmbBROJgZdSc4HHp32IiY3mgPdMZtpep8k36qoJQ3zfFkX0Ta+saz1",
-	"fp53EZdhKY32MbvHbQBhCBFK3B/tvSXOgC0YQnqIvN0FxXzTX1msy4tlOj9HKew+1KKQXy1Emu137otk",
-	"R3iEww1PYcnCx+yQYkfb7F9Q725bevPo3GKLR7Hj7uIubXiGCkzVRBZQ3dOJbAIaoRi6zYAwrsU1WQn0",
-	"dqwl8DQ3Pxm1BuS6YOYfZoGQR7JfXDGRgG6+Y15v0/dt+M4mxYVzzwuWQgjdEeCY7sWB4FOYXUMaSavI",
-	"YEBl1DTnaRtvuOZGfzyAUtzKeKoA0+qS/7wPqYXl/ITkkL/XIcqZ/t5v22TzGWiW+yzRGIinuRBF6C4r",
-	"SIik6TYhknGFRmcD+oa41FKM77LTjvsYIH3rE63PgtFL76Q6IDYm14V1FY3hUNLPrDSC3aoB9uflk68C",
-	"EOpciEfzpu1TttSteEs/35768PNl79PPvl6Gq+aManxqKXy5XeqrqZXerdcK9KnFBtu6ej61mLEUTx7x",
-	"6/4JQwtJ2rji1jGbMfbTXyunhw6Rs7WQDc9KRZEZ6/TL5ZL8/W+3QcLttjQA+pOvjQFTQubzXkTDDSrx",
-	"uigmK60C1sIapLQuvPiw66GzwcLCpawFNUqvLfUdHsuBw+NZSACIBuSPJ27qq6+XfcD82zJ07YYZhK0M",
-	"LYcRnt4t9qJVJ6otUMZ38Qgn7Z1Dqqv3scdJWvIe4naPZnqU2EdZv9sO+9zJehcZkvg9L/dMof9PPvSf",
-	"iA8FL+RZ8p+DP/UY0UFtJoMiU1bHbIy8boTcQoZVHz7h3GheRKzXRzOzO/v52fIfiacd2m22XJkUsIPC",
-	"FUn4sxxhf+PQO/c1FR1eH8erA6b4UFxwksN9j+VW82oEbUIjt9hJUspbXCKUYOjGKI8YihKfR4bvWcQ3",
-	"H9MKpuVUPUR3Oac4xeUwr21w4I/QtjYwAgk7G3w65Tqb9OW/HuSmz71KpgzKP1suyQbd3hvr8jcXmAFX",
-	"TO+Jq+PDWqRAAMBqShHmx5k5aymVq9jOE3bHsbX3wfLBDaHW4LwhS8LWLv5kmCbGqDAgFNMtgepZNf09",
-	"pvj8NFNkXGmgx5P5ZrJZyULZOWshyTOy3SAwLBhmFGlWUmiIdi5LUUzlsBbR6Titq693/C97RNlbtd5Q",
-	"OccHN7MRAR6nw0mHb+40/vMOvS2+dABLLF35D0+7pwIG9ut+ucdZRjaWpc9TfGNLwI8W0hyrW4kryMad",
-	"n3nqN0b+B1KlfW3Fam/dRhRre0lKi8JlTA9BMenoPjta7xDKvh8DBnuUc+Hganxn3H5ah8N0yEff+mrc",
-	"GIZxpD3MCX/hmkrCGQcNwDF7tQGu9953mLH12me1Ouc01kukwPUN+ZOtH13TutDRlYFSR4cmjhQluL/9",
-	"SDXIV6FGKwCkMX8kghOmE7J56nOuEzLODabaV4jYyj/MLIg70j3LI1KbHeErqntXH5mh+MZWE56bm+jK",
-	"wacqcNJao7a66nnaXfsVsuVsDSM6nvKmc2iI4N7iExzmNG1BXXCydhU/+YXyVequcst80MYCcxoZtdPi",
-	"NHvVokuiV67Q0p05hsc4eJ/JZN72eprMYTSC6oni30Hfg0zuiQKqBFZdbaHSbWa3WSIhS2OlP4tU5YSc",
-	"iIB2AYUSaC+sQ12hv9lRNP3N8eSPMwvu22bmUPbic35TcfjgbvSeGPEB08DPyjebp0Of01bnHN36iIrY",
-	"biEGwA4w54JXlE7pCuTSFqJpEw4wh0VwcKlpi4CLMzrtfkaK/jif46D6RjpfxYXT/V2Oz5wMnY6Mvurn",
-	"lXx1qgDV5fzb3BJ7npA9H5+2MrNUwdxy9N2VVKk3Qqm5zeIiH66rKnYvh80yPVoiIiZtZYVbsT1mlyvQ",
-	"P8qxkouwWuII53zF5F2Xcj5H0h0rKNbCN2q1GX7McZO+xRsyeVvC8H6oiiLElVijjWXrbHKKWY+rWnId",
-	"dK91KXOtP4s2DrT7bp1M7sN+YJeOdmq/oV4l7102/gFz8M3mTna7Qigg6GblDs5phoVO0IkCgCMFE7Ft",
-	"lQIi6E8R7p1+ofUQoxzX9wV/vYaOg3jPMFoxUnldqZ1ZY082wmfQ2nY8vumKb291Rl03+uhfdqA9cOLb",
-	"DzgHNOphqA+qXv5I6F6xKeIPrAwQ2huR0gJJi7had9tBcZBn/l9/Wj779NPy6s+f/s+XPy2vvvr0365/",
-	"Wl59bX8VzDs/O0baYW2rPnhMO+zE4sH7aYKAzolsziSxC9HLPwnj/xPCCHu8zkRwHeibkFIZ3cRrTaPb",
-	"8mxTm7oaqVFF+8GsH3hO64OzWgP5Lkp4jMQByQGgtwv/hRgz5b1r73SWlfJeSC0pC5RnrQrROEaEtdkl",
-	"tpy0wfGxM9CpMGM5XkubPT/VRDveuMnZJo99dst49peZz78RzW28Yn97eSX9hN6NH/Vg6G25f9qYnsoZ",
-	"o0U0zPtpGDF0AVoXoGKXx/SLcNZTQzH0N405tovSsQ4sxzme78I02VPlqG1pgdgHkD9NDwiJIyJPBu2p",
-	"Ii2hljjPt4X8Eh/g19r10p4zhsCjSqCO0nY8uvGZN0RIQhXJhXZ5+BsRW/Ewuw462Fg+KJq6kReH8xUm",
-	"y95ASiGP9v0vjMGbTZRJTSFlG4uKw0r7eNJ+LIawlaa6nojlTJW0HbqoXcGZW2oCpl5jmpU1jQ0KA8hE",
-	"mfROZNej3SZSUVQEf6mNDoityV16gEblzvyZ21BAlHQHQ6izyq42B96xeUmJt/Mb/scE7CHU9pk63bBu",
-	"+4H6iu4Dtpq4zgwGFtjrw2wUWxY3OXZ6RaX4ACWc9PEbjUFEXUt+PvBmXJNPVDoI4XXF3ElbzX1NKBb1",
-	"WuyybfmMqs5CXVoOQeCmVExmBB0VFQ6XYnl+OwDjbJbfazAzdj2v0O/sWn64apKG7m23UuK0/gNN/uHG",
-	"a5w/HuNeBXCzjb52LsZBCIyusRXzn782oHy2XGIRWiqZqswPhp1lCebwiB3IbBC67Ok6EgNnE7rMGr7Z",
-	"T1LEsBtQsAJFhGJ3BShlJLhtenhjzuBi89gsG68lMvDJSigYh/gu4ta9e4xtjMVXQ/enhZd5qCtka+mo",
-	"m0rSATM4ocR+PzCppL2h3nE9aOPJ2jcROpeuP3j/9MFMCPo5nnqixZ/tVBATV+AsIrOoZC5Nt+sugi+e",
-	"gJ6Eda3gyYczWjvaVy3gzglwhkWLYEWCSccEO0qAgmA3tXl8SkNZnRWZcYnL9v0jIjqMkmeGN3sICako",
-	"S+AZ1cGWaeFOmE2+b8dPaEFW2IfMrgPZDaErBVw7Rc/5AFnQY2ZsqSDPbILf1V744ZqxTeq73msnpDzu",
-	"xn07/gL68LvURbxx3Hh4/HccbN9RpyK68Voji09wCLNgsZ5sGettrKgpgQZsh3hztA3z8OlgkOpjN6hm",
-	"BonDDviJtBajG/caqtj5HxZxc7qDhCyffH35ZJOC/VoHB4/hoBVBt9c2Qy0hJSu2hhXZemXzr2BXKZfO",
-	"O/7DRH1qJvcJWUlEF4lfDDerkujnj9ffNJUbmNEztmmT9GZPGrQnm5NP87EdX3GWJ/UjYC2ymh12ZuVE",
-	"exHfJrsf962xK7btgyRZqgeOj15/DPfqbbgfEqbhtQsksc70/kYMnMR/BD+OjTB9c/mD0SGMbwq4KlDt",
-	"JFvYTwzewCksoVi8UK4uQmHVRFpXVmOzmyrBnAn7hi+SBa3D3X2grEBS7eYH+HeNBH15uiqk/7aDSrvf",
-	"3pX1ryBxl9yHTMiK/Oi7ksd3dhw0rgtNCoiNCcbH/Q6bdPfiRONDfRrSmR2+BVnvtEHNYaqx5A+93gTK",
-	"BvjWTCdEAbhhLnQlDFsuy67lgl3sC+XY93ioWnCW1l98CwcbQaSa0KI4MWFzclDoJjRGJ4ONhFgfaUGd",
-	"j3T8/Vj1f38OHzUK+x6ncdraKbuPGCeQFKI8AtZSSKPeeecezmRUWlSKlGI3cMr0c3zBOR55hrMdXTjU",
-	"/joUmvrBoIiR542kVQVZkNs0QmYRAYM2dosns51NFm5PfpEQYNLcM/HDAL/Sf+WaFedb96v9EbRDN8RD",
-	"pJL5DrxnB7Tanrxmg1EDXp0TY+KkcyKDjxu6G8Ts4kbZMlXdx+FjngxJXltT46uUcVIRp1KKhjCNsV1n",
-	"cu1tCTPWnCVW6zV/1IBt9MbGU2xQbp5JPC+E1/fw7ONc1Dkt1h+AZveAdCHE9qUBx/lLyDqk5RiR2i8n",
-	"l7UdJsUmOgbd10VIy6qA4/uwNZli148qDJsWhWv1V3vbuLlOc0LxIL67WjsXkWHFDGhRZISWTIUF4olT",
-	"jJSS3tUc+v1aAjvAgmTIkTvAuHvqjtlSGXJgx56CrN9AjG4gOo2aqerFPfAJrM/qcfq247M/TsjO2ZGA",
-	"NdUfgGdGO5y0D0+eH52530Ol5+Robz5AVrddVc/46vzMbWNMig2EXf7+jx8jR3T4fOxA1rUHxQi8nf+7",
-	"d4sDz/cALiHcRk1warC8UZUCGo/g0BYTRbVVpEqHeqFhDlzOOAfVFm3Zgi0/E8kAo23iGF8SZNvbRdbj",
-	"WRUw+mHsSfDv9p+zyhhvyy/ndi6M3hR2lTuv/rD/sR7kujUHBxieP+nhQnfPLUBD+CbrAu7H3HJRzOi8",
-	"2uXch5JftOvOZg0QszfzixL0DVFiPRizTKvK9aRsu51a/ReLAEIeCglqTq7CdLPNSMvGcxAPoG4Hfomk",
-	"G4fh4PIpONd0DfcRXxo51L1WuFw0cgcyY6k+0gDbR9FTUdrRKUbau84drkcLBtRV4jBFIDtqJ6wY9cc2",
-	"/2i6HuBewQ7Yci+mWjNvagnTWVq4FesNaYRBURnOQLZfDn5BijKo3tlulk79viHmekibfC3BNrCw2SmY",
-	"bVJOcuLTqrKPwIfG9Br1bk4qICb48MyFDFrfKu8TJna78TF7dNz14sGimmiEo8X5yBsXSm133t2L/2y3",
-	"P4cTbs226tgjl4NYq3GG283aEYpHPVsz2FRXX3V8tqSfupmKiSbhR2xMUMpp26cYHpbN+udjDMaG8cz2",
-	"mTvUaeqJGRQ9qjmHk52NSKPsyCGSnB581HLxIUce2CctQDpG2TN3Wu3QmiROeHu9cJBF0WJZZND0hY9b",
-	"nhss7fzObWvTS/UbvEhXwZk9pZDLuz4LCrRtWnFjjO1B3JRsASoUUoEGKuVkI8OQT+x2RhLJuQWn1p7B",
-	"tmpqsqXayXaHx1oRDqH4pRdbjXC96JQt2+m68foRv9ikbHHZnoVQVnrvPdiBc1ymS2HPAcjFSmR7HPbV",
-	"dpMTkriB1Nms+fGTQ3iOtXN7mF6BUrgU4xhbKdxXED+kSNdesFfD1SLDIthaMIZ9vXSZuffnXrEZ/YfN",
-	"lTKm8sTOocYSNd98zu+QtMNZjPHiIixYjIgmT9faEnGZaQI0zVHHu2m7fGPio4EhU27idVfK9+TncU+7",
-	"h6t1tO6NtpbkUtUIh0JkWFU5nhrm0klyUSswVtYXCi2pYTMh9+UBZY9D+uMP1CohNaaB+JD+zeHXIiaA",
-	"DlIGohxn8ZWi/6z5nKj5ZNHDecJh92N1mR/1RHQ9pbX5w8yukJkANTXJSQ+mhyLNtfLSjwscfSAHmnlb",
-	"faJuf/it1JjLmJqkaKET4pu5JNhiyOC/nVK0mDXSqcnDpmPDdC7qk4zmR/dYsJjcl9O0R7WfS7orcHDt",
-	"Phe8yYZODQ5zPceYjRBRTroefknbQK+daIM0Yk3wUPOLMCKc1/poVJwUFdFzdqpvhuS3FZW+1eAcjLNy",
-	"t/6qajo96syYJ2QFG8Yxceqe0mslPoOa8Na42/RCV3y2Iz5qs722qCfqGnrthgOXgal9J2Wcy4ebKXFj",
-	"syodx2+TcqKOZfsshoZ0zZBGpZBwVEvXva6TG7YDZWPkMrrabHZ5iVN+jz3uxnjY/FlWQTxJukTvIFEW",
-	"IZFsK0H8DUHGVgWQikp972vCVNJ4vLN+1OkdIoNjRv3sEsNs48l777ShsgxNW/qLaKwB5yNO2M9ZMSOG",
-	"DINw7vIJh9mkP7Lm2Zntmdyb5xYyh/s8JI6ptdMbLMdwF9i21AXbft1dU4eZnsu1YOyILrTBHztRO873",
-	"a41vFPKuLkBpqLACectcWtcfLvXxzlrjYnyq9wXlKiFG4QabxiqhBHO5ilAmr9aSQYbcRz0hP3T5pra9",
-	"4d//dptgeBMU2STExt0UKcsEjTDVTjitOVZ5UcJpCTgAlKCa2jAFT8h3WOaMK354eUv+/Pzr/05cKv+/",
-	"/qKEFXVOJ4cisxYjViV3EQtj6dn6ZGvUOSVr8T87QdvrqHO9WD559mSJtQQVcFqxxfXiqyfLJ1/ZTiY5",
-	"3txT18oRacdlZgqEABM45XnxAWj2Ah9a2PsApb8RNjiQCq59X/aqKliKrz39xZXX2euc2+rwWAflZKHd",
-	"hNODLjgzOi3jCmEE6t5x0/4lqEpwZXf25XI569DndZAOl/E44dC3Mdss6ONn30zzqru70IB6ixHYK9/2",
-	"nLdtgydItoVQV3KCoXQ3IhXRxyjKblXr6Onug1BFKhBVAaSRTANhVrd/2htOH8ZLQ9bftNPAz0XMOK+D",
-	"d/48AJKc9lSr0EV9R3Hkv06NuuyjmiiabdTzAjdnAIzpZNROYRdrm0rsBP8GTdBcinqTo/UvJPpzUW9W",
-	"7hK9qh6+wh+F3H7jBd8/5AWaw7kQygS1Kes2QJtSyAxkYj18KA+MEHCVY/e/TwNt9CTCDuTeTk122eBd",
-	"3n4/QI5zfjfM1w4W1sXo6DOlmhYCmdoGAnf7CvSte+QBAew/MQFcv8n7A++21so6PpwKURfecunBactF",
-	"41A/FdxJ4iM87BYfeiTBKtu63DjrRXYe77lENpRAfiGvsD6K8D2uivq7mUIcn2vSamXKKHXW8GhdbVje",
-	"ioqXp5r9BTDtGyPFbUCRVeCasLMiaQMk2DnCFkNbFyBTndZuvRYOA8VWTdLnG6b0LT5xT0BH2X39selj",
-	"E2l0BS+KwirkF4CnNWo2KyG2CSmobmuS7aVRUrAdWOeD4ESLysbSQuT6EYciCLF9HILtwtnP+vMbgpU3",
-	"VvjbN9Z10faJt/7ZaMe+m5k+0a1SgfK9PQ8TRKkedhVSXrTY6LibKRAzYHVQA2T3ch6/eHZBfiG2kyLG",
-	"IE5O0WNZ8zPxtaPXp378/ZRQfcN20KLgxYwT8+04KCQLfpiPET0d37wZa4WkbfMgZnRNwxMFx/5CBv3v",
-	"D+ffWHZnEbkAW3U0BPW3+PswpJ8HnAy1MWVYBjdEgtIG81cSPdlMkxVNt+fuOJlWry6ABffB+vNPVFFJ",
-	"S9CYGjJRcds98vR1trj7NLy4p7AD77SYv9YUe3+RZebM3+3gXr6OUzDF9X1rvUfWe07wMRvAZfoCYvcj",
-	"ddGwhtrchhtXOyp3IIkyEgLLCgzfuAve7tPf8P9HqfQD7MQWhrf2ewHPhRQvA74f6BaQb6DYtMaaoiy7",
-	"IXRDGTdcxUXr2rZqZxFW8tuCoYufotvY9vBCR7MngQ41kx6k+gNCno/5/iG9im5GwHkEW4c8QLX2swce",
-	"hlr96n8QMn2hcNLPZWTfUyemLsxDP9hVf2/ZhM3W7iF1DazQlLra1KDcAcInfmUe8HlmD4GF/djy4yLi",
-	"oAlsENYIo8SayU3XR9QmRWIkJLuU56qdvutz4VxlkEvR7Pte7M1VrhfvMR8yPrJ/yNs77Aj8yFfY9jQO",
-	"XOBrrUjV/v3+t2TD+Aj8LxTJGC2IBFoUexfVb7Nxe05GWxpf2jodO9zP+y+cI/mYA+OldGnvD+/BaBMP",
-	"Y3wX3gd+toIc9hZKoBoenNXMUE2fXfbLU1yGQ+MdW/dk57F2Xwfk39Hwu6im5E80c9H1W6rTHFf+IyDc",
-	"8uER7gJaVg/VHlbNmkDT5eOQpZXHF9C0fGbpcWb/tn3qMfj9wbjGSMZvfaDlhdzW/Wi/aHibgasw1xRt",
-	"tbsjzozexMpH8Fb/TuMmT06afGRBdog3l2YwfRz5HqAitEULgrlpLgNpMaSs03JPimqAMKcE30shN0Jr",
-	"4H8QAXcBbJ97r48nrX5HrHI9/XEaow/+V5RruT/Krd/bRy4apejShmYkyHepX4G0Uzdz9SDXKlPWovU1",
-	"fONyIsOOZ1TtTaajGVkWnpM6EZe2UL3/JRth1dtG0kW6D4VOCwTbbUEob6nlrOpjQxSHed1PxHt4HtM/",
-	"8Sth/amuamZQn2nPcmGGdHDWy7OkPmo/Ljs6/PLFNeiqoPy4NohZvY+iCeJI1gj9z+UZY9GqTTNwIy1d",
-	"k5EH8Qbg5h7Ic9VO0nxkFcoCfNoVULkLuRdyRToCWvj+AQPA4b0tH+Ue7nMHF+azDgx/LMfGTOJ5+Eu7",
-	"FFN+BK/G743Xl3BpDNuBDEIQB/eC6b2Y/lswbpXN//Hx3b9fu+Ls9peYkghKJeS3n3FuxM+LhPy8EOuf",
-	"F3codWwNdqvHDXfwhLxiO8Y37k+I8KSuCPBM+abOMs1tYcnhrbiFxkSGoeNfa5D7LnbsJnN0V9GCcLGi",
-	"BeUpBCaXPhQZPkAG+Ocrns3bRGBeSEh9aO/X5Zfaig+ccHKBdAy8XpdaTvcGoWTNucEIprGYuc0jtRuQ",
-	"lG+dL8vgs+qNW5iSR+1Ihgek3fYbE/Q7KJBpnz1bTk2InMFJHwBrB4d8PNlxDLgXkB+qJcYjIVk/lWHM",
-	"bA7669BCASmA7gx7rLXP0q4KyIhtlpW4KXu/1izdOnbazuEJsS7XOj7IvAa9v9oeOHfJyX25sLhtu2W4",
-	"eCUUJL5ah27BUB3f2E4WjuZ9r6+pTW5s9+3zd5lSKZlrmFFQhaXwG2w/U1HlSxoyHK+3pjhplhKVSgBO",
-	"VC4a1Q/eugSc0F5pbgtVAzt1PuTRVj/9g5YCddNGAsSFoXPb19KV2Nyf4bvvoVJgs9vt9MnC1tZiOrfc",
-	"eeKqZbG4XjylFXu6e7a4+3T3/wIAAP//",
+	"7H3rktw2utiroDqnykktpRn5crI7+iWPLa1i+UgleeOq2EoVmvy6CTcJ0ADYVB9n3mkrj7BPlsIHgJcm",
+	"2A1yesY+J/vHHs2QIPDhu19/W6WirAQHrtXq5rdVRSUtQYPEf73OzH8ZX92sKqrzVbLitITVzYplq2Ql",
+	"4deaSchWN1rWkKxUmkNJzRv6UJmnlJaMb1d3d8nq9eZ7qtPc/DEDlUpWaSbMuj/kQPYgFROc6JxqonMg",
+	"aU75FkhDFSlpBkTwhDBOfq2FBrVK7I5yoBnIbk+vN0/sN07t5M5sW1WCK8ATvpNiXUBpfkwF18C1+ZFW",
+	"VcFSarZ4Vdkn/vSLMvv9rbf2v0jYrG5W/+WqA+GV/au68uviF4cn/tGcsgGuSSOFA497zaz6Qn8DlUZI",
+	"VVJUIDWzWy1xlxshS6pXN6tM1OsCVok/Iq/LNcjVXbKqUh315F3/Cn8y69t3P7ZPivUvkOpVsvr0ZCue",
+	"uF9WEqqnfpe9Pz1hZSWktlhkDrDaQyFSWStdl1epkHBlXsXvfk3VDiyos4wZwNDiXe+0G1ooSI4AkJkv",
+	"fh8LhYxZRI5+QeXU/OYYQSWkmvJtAURIIkXNs+5lj1bJqmFZ9N6O4G6/exboYitp+dQBbi7Y8eUe5NUY",
+	"vdaGdhjf4j+YhjL4TPvyxBOUqwbkOer4wMq6QPIysAOefc945C1t5MGuP7yla+QbGyaVTsgz/IeCVPQv",
+	"i3ENW0chDFK738DfHLDOE7iFabJSmkode4Kjy7fHaXfUW6yFS7elxIN3hCx37S+olPRg/o0YEAlU4CC3",
+	"hx/zyMdZNr4AwSEhCvYgaWEoRYst6BzPNiKWX2qWwrs0dncl47X2LKD/zY0UZXfvxGKnERRa4K8LqjQR",
+	"tSGXiM9YMfLbeLsSaHbo/WUtRAGUj+4ShSKukrSU0u3e30jv+D3A+6/E3Owa7MWONpqKciOkpuaAI2Dl",
+	"oiEl5QdSMDAwEhw8xBqmc0KZJGvQDQAP0oyiBxWW7X0YdFzE7dO9ONzcLGan7sPtgFul46SYGWskaS5Y",
+	"CoqsYSMkIDKtPecdMrxUUG0AcYZd3LrHzC3VOuoN95gRZfIQ8cI39inDIxlnKh9w6VMvvtaAfKykn17b",
+	"5z//cox1JZWM0wzOrfa9fw55KXN8dgb8UQEUYveZIqKxip/B1bSWEnh6GN1ACVS/A/ndNlY9AvldJKu7",
+	"C1CjokXM9X1wj5k3QO69YD2mqyPycTedtGgVo4tZJF+qiZmXX7RS+0iaFwXILfChxB/xnRGDEk2hotEP",
+	"d/C1aIqgFBNUx9CWfdbyxSE6rQ9IvrmoFeSiyD5TxKLlc1LABuUDaXKQQLhBM6bIjouGx8kM88lvaciu",
+	"ERtCibv5uLUygOqlZJCdVT0KquFYbI++rnOmkI4ivm70V52THBwv43VRmPX3wP8qahkQvTXXrEDAlizL",
+	"CiA5Vc50Ewo4UTmVQHAbQEqglo5zWuwHgF/DQfCMbEQtSWblRASkCkHPAumNeQbZ1jyWVdLdSAk+/e5u",
+	"ggpKqtSrgD1BG9IA2+bagIcWBWl1vxhdCKiq5SmeGqDP4QZelKLmWpmve55OqLkElBqoPh3Ri6qE4Coh",
+	"6wNhfCshY8ZODvBGsQc+iY5AFC1R9aAkEyUozVJi3og7eUXjlq4oN0cTrIhcF6kpluQqKTYspF4Zfm8A",
+	"hEYqoRsN0m3MyoEkDp28XR3AJ1mvX0WKOFmv1xBQ0q1opdpwOfsMwoxnhAtNqloTwQlq1ZaFJyOV18q/",
+	"l1KUpzAwYotBuRpvE5inA2ypyan2XKeiXMuDOSrFW+hfwVkRdkpmWyMtzT8YHjfB+RHKYkM2hWFtBsL2",
+	"nefkGsmeC2ccxZxVo6kcz5M+6Na2Hp2rodVJ5hH3gYZWodUDjq5U1AUeniOubYSBRo+NDNiQkI4LjZnL",
+	"sdPEw8RJA6cpdGjUQ1RHOklPnfFk35e6Xm9pyWd4zx7nerjhefzAjnM80DOsTqL0mLe/h5C116lDI3Ws",
+	"x3xDOOyWD/5t0ritav221rGMxfDsnXq1xNMxkBzOSvbLddvoThGCzS3VtBDbMWTM5cejr1EYX/ONCCqc",
+	"9ZyF6sl10LHzHePZjNXQ6Awttq1ZRnkKl1irYCXTJ1nAqXXfU76FCVKnZMO2tQRS0gNZW6UCRaCGyvr2",
+	"KcnNL0uxB0WYkZdWqdCKbBgUWUinULXc0MscvVY1Lc69/jd86C5ZNZTr+3/1iAoQvRKHr73D9e94gDx+",
+	"H+3F+WME6QPjJmOR5K6noZIzviWGdoQyijjTqLivwajs1ikLWYI3Bzwzf9Aa5FPylqMy71wrCXH7ToyV",
+	"ke44KPV9mRid61VCKpBfO0+cIgr005HFvmX7CU21oGsogn8xa4e8johhTS4KIEYQEG/5tO6aOI9AF5C4",
+	"iEfYgiesaXQQW8JGLYQiHWgOH5b7zxxWjyVRNk/KeOfhkSViTUYhM5CkYByMCmoYw9hpfMLVimsHqcH5",
+	"DmaEmCbO5ZEvUjGdocbWWyrfLYvXsSwaDaxqtBgJvLi8lH9oLvZwgEy9DTKArWE35Nn1NUnLf/zfSH06",
+	"7MlOVkrUMki157BvqFp2222XnEJP50icgaFrug2FIjC6UK4DRObs+aqgKfLwtQSauYcDsRk0WM6v0uRA",
+	"tbVuQqsUVG7h2+3AfurttQC6B+4Of+SuQ22ZVKIxTMF99ug7vZWMmT9ag2MwqmRKJ2Qta5XbgJRSz/0h",
+	"+GfKOf28Kyp0iooqBSdNwEgyx0+FzXHBCrIVoG4ILYrEbLSu0EpCzYllYDUnpkhdBdniWfewx7OFDuJb",
+	"wV1+xpj+N0xP2L+VBAX6hqhcSJ2QjVHxhCSFwI2MIY0aiVXOaFG83axufjorbe0bdx+TFa+Lwka9tKwh",
+	"jsQDGpIBuYSUVWBUUig2JBOgfDRxI0QWCP9IuI3EgjkR2ZkhUkU3EBGhtLt1jwcCkh/Pmt0WfL0Lm5K/",
+	"U5KoRab7yCOxC8iiVNczEciu+DEUAHTfI1R5HTmnVQXcaMfoK28cVSrNisKgSCpKVP/XrSZ57Jpiae7U",
+	"0k1deC9VxlRuNVamgnHXXs7FiM58TDf4IuxhlgEjxO5b80rQmkWvDGQvjhCSaniiWQlBSSIkpFTpeckg",
+	"bX7HqVde4kPTmoSxBOZtdlr3EE04aU2B3IP8TJG0EOkwyHLqQ6LWiClnTvjWPWYd1DzCP81f86rW/oXX",
+	"YcCYP/HzEabhlShQnv2Pcj4s/jKOgQzD5LvEhzHv1VTqedeiNFQxiPtBO2k1UtP85ns+J78Le7kOwIln",
+	"IEmbk+MIyO2ih9AdHLv7bAm/o9iw0uepbMzAZsBlAu93jIf/oGvJJ7zl5h1kRrXkhtc1VN2QTcGqhKic",
+	"7tApm+aAKD5ad0+LGhYaL267iTn4SVBZxF5iyI3VrQz2LAWfWqCE067QT41BMZ6CYauwB0nERgPCBB0Z",
+	"6Lgs6ac3wLdGSP3rl5jc4//5Z6Mvag0G0Kv//dOLJ/+LPvn36yd/efLxT/8SAp2/K+B1iYY98qyVvSv8",
+	"IWPGqjA/lQId0FZNraRYA/q9MbartKh68AvczRAK//j7LeqXuIzRkjE9CX9lPpOQa1LRAoxI+5JkVO7w",
+	"T0VcIPn4mvGQU5f7wRF3SBMTJBOEi8b6omy0ucmBjxQwmuogbzIsGgm4yyouKeNkXWstOHFmWyBUqikr",
+	"TvumJjTH/vLGxgquz+GTnliDKZLVmGvUJb00QgbTTaucKuhjjw/dW9lnf5I15/Yng1L2J8Qp90u0tJ64",
+	"/Dgn4IOYpJkuwtIRLyZ0HrCGmzmu0W741h0vUk4eoZE9rt9Ie0uTiFWXJZWHKR0xPtm01djHys0ChWiC",
+	"aTNuzLwplBsD96UTQyQVGFw0Nr3QOUFHMnHICMhZW8Wv/SE+MtvqfuMAwh7CZv0JJUrDKX0k/kZm6xCn",
+	"XDc9TQAPFcSnesL3NQ5KjANyXUIdioruHyP9WsiyT87K3HyySg8F47bIAYqCVUqwMIVupairMHZNaMhA",
+	"lX4VlpEF2+YalLaJKa3/QdNdbK5G4WRi0Ivk3N/RGS9icqM50D2zSab3ye+tilrSMM+XdRFt3hujWh/m",
+	"ORZxGZbSaPeye9zGDoYQocT90d5b4mzXgiGkh8jbXVDMN/2VxXq7WKbzJUph96EWhfxqIdJsv3NfJDvB",
+	"IxxueApLVj5chxQ72mb/gnp329KbR+cWWzyKnfYUdxnDM1RgqiYSgOqeTmRzzwjFqG0GhHEtbshaoKNj",
+	"I4GnufnJqDUgNwUz/zALhJyR/bqKidxz8x3zepu5byN3Nh8unHZesBRC6I4Ax0wvDgSfwsQa0khaRcYB",
+	"KqOmOSfbeMM1N/rjEZTiVsZTBZhWl/fn3UctLOfnIodcvQ5RFrp6v2HOgRaPZCX9dBtfxhHNSjVUt4tq",
+	"2Mw3Ersrv0ykaxIPv9wp+U2boz8DerlPro2BSZoLUYTooIKESJruEiIZV2iwN6CfE5eRi2Fxdj7eEYNg",
+	"3/j89EX49dL79o4YFZObIuRmWwMGQKjNMTZGhHfNRMCr88OeTD63T9l6wbO5IYgj7tm3m40CfRuQw0wS",
+	"sXfpn5nFqpj0b0kbV3Y75oLGvPtb5dTk4edaA96w1FQUmTGeP7++Jv/4+234y6yEzKfdiIabK+F1UUwW",
+	"egUslg1IGUowxSweZcVLY9CtEXIHGeZ6+zRTw3SJ2GxO5mN2qvOz67G6fOw7sbBzyXdBBXla+RMNyB9j",
+	"82ppugspXrbUkBSwh8IlOPsdja0kLYPJEJgV6vOhxxjQi8GdqSFB9aWLsjhFxvnauiome+6kpb4hVjt6",
+	"8Lvt0NMBoYcEZ/ir0kLC05eOcCP5hjmb5LS4wrc75rHEFfhP9vKHZS//cflI3w98PfADP0v+ozKZIz5y",
+	"L8bxmEzhO6zXmldkaDMiuUVQklLeohOhlg0YNQoDWuLTyHzuEVNJP7HSYI918difn4U4+HxkK5iWUwUV",
+	"7Xe//Cr44V524wnka1f54qvr6946/3p9fapDgj9C2xvBiAVsjfDxnANuMiLwepDcPvcqmTIk8ez6mmzR",
+	"eb61gQNzgRlwxfSBuEJALGYKhBGsrhNBnwuT3lIq17GtK+yOY4v3g/WHW0Kt2fqcXBO2cVEswzcx0oVh",
+	"pZh2C1TPagrQ44tfnueLjCsN9HQ24ExOK1kovWcjJHlGdlsEhgXDjCrPSgoN0S5qKYqpJNgiOp+ndRj2",
+	"jv95jyh7q9ZbKud48mZ2MsDjdDjp8M2dxn/eobfFlw5giaUr/+FpJ1fA1HzdrxdZZG5iXfs8XTG2hvxk",
+	"Jc6pwpe4im7c+cJTvzH6QSDX2hdnrA/W+USxOJiktChcyvUQFJMW0+KYv0Mo+34MGOxRlsLBFQnPuP20",
+	"Dgf7kI9+78t5YxjGif4yZ7yOGyoJZxw0AMf01wa4PngPZMY2G58W61zcWHCRAtfPyZ9tAeqG1oWOLi2U",
+	"Otord6Kqwf3tR6pBvgp1agEgjfkjEZwwnZDtlU/aTsg4uZhqX2JiSwcxPyHuSPesr0htjoUvye5dfaQf",
+	"8Y0tR1zqR3T15FMlPGmtUVtd9/z1rn8L2XG2gREdT/nkOTREcG/ZCQ5zur6gLjhZ/Iqf/Ez5MndX+mU+",
+	"aCOKOY2M/Wlxnr1q0WXhK1ep6c4cw2McvBcyme97TVHmMBpB9UT18KBxQiYPRAFVAsu2dlDpNjXcLJGQ",
+	"a2ONP4tU5YSciKN2YYkSaC84RF2nALOjaPqb49Me5yfct0/NsezF5/ym4vDB3eg9MeI95pEvylqbp0Mv",
+	"6cuzRLc+oSK2W4gBsAPMUvCK0ildgYzcQjRt2gJmwggOLsFtFfAKRuftz8jxH2eFHJXvSOeruHC9gMsU",
+	"mpPn05HRF/3slC/OVbC6ogGboWLPE7Ln45NfZtY6mFuOvruSKvVGKDW321zkw3VVxe5lHKm0aImImLSl",
+	"GW7F9phdxkH/KKdqNsJqiSOc5YrJ2y5xfY6kO1WRrIXv9GrzBJnjJn2LN2TytoTh/VAVRYgrsUEbyxbq",
+	"5BRzJ9e15DroXusS71p/Fm0caA/dOpk8hF3BLqnt3H5DzU7euZz+I+bgu9WdbZeFUEDQzcpAnNNNC52g",
+	"E2UEJ8ouYvsyBUTQnyPcO/1K7SFGOa7vKwZ7HSH7fs5nn1+f9NO6Wj2zxoFshc/Dtf18fNcW3x9rQWE4",
+	"+vBfdqA9cvLbDzgHNOphqA+qXhZK6F6xq+IPrAwQ2huR0gJJi7hieduCcZCt/l9/un728afrJ3/5+H8+",
+	"/+n6yRcf/9vNT9dPvrK/CmavLw5Hdljbqg8e045buXjwfpwgoCXBwJkkdiF6+Sdh/H9CGGGP10IE14HG",
+	"CymV0V3ANjS6r88utdHpSI0q2g9m/cBzeics6i3k2zDhMRIHJAeA3i78F2LMlHeuP9QiK+WdkFpSFijy",
+	"WheicYwIkw9K7Flp4+NjZ6BTYcZyvJY2B3+qC3e8cZOzbR777I7x7K8zn38jmtt4xf728kr6Gb0bP+rB",
+	"0Nty/7QxTZkzRotomPfTLWLoArQuQMUujxkY4QqNhmLobxpzbBumUy1cTnM838ZpsinLSdvSArEPIH+a",
+	"HhASR0SeDNpTRVpCLXEut4X8Eu/h19o1454zx8CjSqAa07ZMeu4zbIiQhCqSC+2y+bcitm4ivpDaFQ4H",
+	"O9MHRVM3M+N4QMNk8RxIKeTJwQGFMXiziWKrKaRsY1FxWGkfT9qPxRC20lTXE7GcqcK4Yxe1K1tzS03A",
+	"1GtMs/KHscPhVJbYpte43OVSUVQEf6mNDoi9zV16gEblzvyZ21BAlHQHQ6izire2R96xeXl8t/MnBsQE",
+	"7CHUN5o63bBuG4r67MAjtpq41g4GFtgsxGwUex43ObaKRaX4CCWc9PEbjUFEXUu+HHgzrsknKh2F8LqS",
+	"8KStCb8hFEuDLXbZvn5GVWehNi/HIHBjLiYzgk6KCodLsTy/naCxmOX3OtSMXc9r9Du7niGuJqWhB9vu",
+	"lDit/0iTf7j5HMvna9yrjG620dcO1jgKgdEN9nL+y1cGlM+ur7GULZVMVeYHw86yBHN4xB5kNghd9nQd",
+	"iYGzCV1mA18fJili2E4oWIshQrG7ApQyEtx2TXxuzuBi89htG68lMvDJSigYh/g25Na9e4ptjMVXQw/n",
+	"hZd5qCuHa+moG2vSATM44sR+PzDqpL2h3nE9aOPJ2nchWkrX771/elTXFE89M6qaYuMKnEVkFpUIc7PV",
+	"tkcJvngGehI2tYKn7xf0hrSvWsAtCXCGRYtgRYJJyQT7UoCCYDu2eXxKQ7mshswlPNv3T4joMEouDG/2",
+	"EBJSUZbAM6qDPdfCrTSb/NDOr9CCrLGRmV0HsueErhVw7RQ95wNkQY+ZsaWCPLMJfld74Ydrxna575q3",
+	"nZHyuBv37fgL6MPvUhfxxnHj4fHfcrCNS52K6OZzjSw+wSHMgsVmsuest7GixgwasB3jzck+zsOng0Gq",
+	"D92kmxkkDnvgZ9JajG7ca8tiB4hYxM3pHhJy/fSryyebFOzXOji5DCe1CLq7sRlqCSlZsTOsyFY9m38F",
+	"e1O5dN7xHyYqNTN5SMhaIrpI/GK45ZVEP3+8/qap3MKMprNNm6Q3e1ShPdmcfJoP7fyLRZ7UD4AVzWp2",
+	"2JmVE01KfJ/tfty3xrbatpuSZKkeOD56XTbcq7fhrkqYhtcukMQ60/sbMXAS/x78OHbS9N3pj2aPML4t",
+	"4EmBaifZwWFicgeOcQnF4oVydREKqybSurIam91UCeZM2Hh8laxoHe4RBGUFkmo3gMC/ayToy/NVIf23",
+	"HVTa/faurH8FibvkPmRCVuQH39Y8vjXkoP1daNRAbEwwPu533OW7FycaH+rjkM7s9C7IeqcNag5TnSl/",
+	"6HU4UDbAt2E6IQrATYOha2HYcll2jRvsYp8px77HU9mCw7j+6htB2Agi1YQWxZkRnZOTRrehOTwZbCXE",
+	"+kgL6nyk4+/Hqv+HJXzUKOwHHOdpa6fsPmKcQFKI8gRYSyGNeuedezjUUWlRKVKK/cAp08/xBed45BkO",
+	"h3ThUPvrUGjqB4MiRp43klYVZEFu0wiZRQQM2tgtnsz2R1m5PflFQoBJc8/EjwP8Sv+Na1Yst+7XhxNo",
+	"h26Ih0gl8y18Fwe02qa+ZoNRE2KdE2PipHMig48buhvE7OJm4TJV3cfhY54MSV5bU+MLlXHUEadSioYw",
+	"jbFdZ3IdbBUz1pwlVus1f9RQ2LrzY+MpNig3zySeF8Lre3gOcS7qnBab90Cze0C6EGL30oBj+RKyDmk5",
+	"RqT2K8plbadRsYm+Q/d1EdKyKuD0PmxNptj3owrD1kfhmvz1wXZ+rtOcUDyI79HWDlZkWDEDWhQZoSVT",
+	"YYF45hQjpaR3Ncd+v5bAjrAgGXLkDjDunrpjtlSGHNixpyDrNxCjW4hOo2aqenEPfALrs3qcxu/47I8T",
+	"snN2JGBD9XvgmdEOJ+3Ds+dHZ+53UOk5Odrb95DVbW/WBV+dn7ltjEmxhbDL3//xQ+SMD5+PHci69qAY",
+	"gbfzf/duceD5HsAlhNuoCU5NpjeqUkDjERzaYqKo5oxU6VBHNcyByxnnoNqiLVuw5YcqGWC0rSDjS4Js",
+	"k7zIejyrAkY/jD0J/s3+c1YZ4235+dz+h9Gbwt50y+oP+x/rQa5bc3CA4fmTHi5099wCNIRvsi7gfswt",
+	"F8WM/q1dzn0o+UW7PmXWADF7M78oQT8nSmwGc5ppVbnOlm3PVKv/YhFAyEMhQc3JVZhu2Rlp2XgO4gHU",
+	"7cAvkXTzNBxcPgYHo27gPuJLI4e61wqXi0buQWYs1SfaaPsoeipKO3ulbXZkK6cNM0IdKnGYIpAdtSNa",
+	"jPpjm380XSdxr2AHbLkXUw2et7WE6Swt3Ir1hjTCoKgMZyDbLwe/IEUZVO9sT0ynfj8n5npIm3wtwTaw",
+	"sNkpmG1STnLi86qyj8CH5vwa9W5OKiAm+PDMhQxa3yrvEyZ2u/Exe3Tc9eLBoppohKPFcuSNC6W2O+/u",
+	"xX+225/DCbdmW3XskctBrNU4w01r7QzGk56tGWyqq686PZzSj+1MxUSr8RM2JijltO1zDA/LZv3zMQZj",
+	"w3hmW7Md6zT1xCSLHtUs4WSLEWmUHTlEkvOTk1ouPuTIA/ukBUjHKHvmTqsdWpPECW+vFw6yKFosiwya",
+	"vvBxy6XB0s7v3Db5XNai74/Vem9eY70hG//cM+1GuE5tyhatdF1Z/YRcbNEV9AEs78wHZaUP3n/7YG36",
+	"eu4vLtYiO+CsrLaXmpDEzXPOZo1fnxxk8/id9KRwCbYxlkK46x5+SJGu+V6vgqlFhnBDvhjindlG7wTt",
+	"xuazH7cWypjKEzvGGQu0fOs1v0PSDjgxqruLL2ApHir8XW9HxGWmCdA0Rw3nedspG9P+DAyZcgOju0K2",
+	"pz+PO7o9XKWfNe7bSopL5eIfs9BhTeF48pZLpshFrcDYGJ8ptCOGrXTclweUPQ5ojz9Qq4TUmAThA9rP",
+	"j78WMUBzEDCPchvF10n+s+JxouKRRQ+4CQedT1UlftATseWU1uYPM3siZgLU1DQkPRi+iTTXyks/cm/0",
+	"gRxo5i3Viar14bdSYyxiYo6ihU6Ib2WSYIMdg/920s9q1likJg8bTg3TuajPMpof3WPBUmpfTNIe1X4u",
+	"6a7AwbX7XPAmGzo1fMt13GI2PkI56TrYJW37uHYqDNKINUBDrR/CiLCs8c+oNCcqnuWsNN8KyG8rKnmp",
+	"wVkSizKX/qZqOj0uzCjnZA1bxjFt6J7Say0+gZrwVbjb9EJXfLJjMmqzvbakJeoaes12A5eBiW1nZZzL",
+	"BpspcWNzCh3Hb1NSoo5luwyGBl3NkEalkHBSS9e9notbtgdlI8QyutZqdnGFU35PWj12nIPNHmUVxJOk",
+	"S3MOEmUREsm2DsLfEGRsXQCpqNT3viZMpIzHO+tFnN4hMjhm1M8uLcq2Xbz3Thsqy9DEor+KxhpwPt6C",
+	"3YwVM2LIMAjnLJ5wF01642qeLWxO5N5cWsYb7nKQOKbWThCwHMNdYNtQFmxzcndNHWZ6LteCsSO60AZ/",
+	"7ETtONutNb5RyLuseKWhwvrbHXNJTX+4xL87a42L8aneFZSrhBiFG2wSp4QSzOUqQpl8spEMMuQ+6in5",
+	"ocu2tM39/vH32wSDe6DINiE26qRIWSZohKl2SmjNscaJEk5LwCGaBNXUhil4Sr7FIl9c8f3LW/KXL7/6",
+	"78Qlsv/pFyWsqHM6ORSZtRixJrfz1xtLz1bnWqPOKVmr/9kJ2l4/mZvV9dNnT68xk74CTiu2ull98fT6",
+	"6Re2j0eON3flGhki7bi8RIEQYAInJa/eA81e4EMrex+g9NfCusZTwbXvSl5VBUvxtatfXHGZvc65jf5O",
+	"9Q9OVtpNCT3qATOjzzCuEEag7h03LF+CqgRXdmefX1/POvSy/snhIhYnHPo2ZpsDfPrs22ledXcXmu9u",
+	"MQI7xduO67Zp7gTJthDqCi4wkOzGjCL6GEXZrWodPd19EKpIBaIqgDSSaSDM6vZXvdnuYbw0ZP11O1F7",
+	"KWLGeR288+cBkOS8n1aFLupbihPzdWrUZR/TQ9FsY34XuDkDYEymonaSudjYRFon+LdoguZS1NscrX8h",
+	"0Z+LerNyl+hV9fAV/ijk7msv+P5TXqA5nAsgTFCbsm4DtCmFzEAm1sOH8sAIAVc3df/7NNBGTyLsQR7s",
+	"5GGXC91lrffDwzgrd8t85VxhXYyOPlOqaSGQqW0hcLevQN+6Rx4QwP4TE8D1m7w/8G5rrazjw6kQdeEt",
+	"lx6cdlw0DvVTwZ0kPsHDbvGhRxKssq1KjbNeZOfxnktkQwnkF/IK66MI39OqqL+bKcTxmRatVqaMUmcN",
+	"j9bVhsWdqHh5qjlcANO+NlKcUGJh5VqQsyJpAyTYN8GWAlsXIFOd1m69Fg4DxU5N0ucbpvQtPnFPQEfZ",
+	"ff3R42MTaXQFL4rCKuQXgKc1arZrIXYJKahuK3LtpVFSsD1Y54PgRIvKxtJC5PoBRwLYcf+PQLBdMPdZ",
+	"f3pBsO7ECn/7xqYu2i7p1j8b7dh3c8cnejUqUL6z5XF6JNXDnjrKixamn7sG99j44/ygzUEFjN3LMn7x",
+	"7IL8QuwmRYxBnJyix7LmC/G1o9crP0J+Sqi+YXtoUfBixon5dhwUkhU/zkaInjBv3oy1QtK2dQ4zuqbh",
+	"iYJjdx2D/veH828su7OIXICtuRmC+hv8fRjSXwacDLUxZVgGz4kEHMKG5cxb9GWuabpbuuNkWr26ABbc",
+	"B+uXn6iikpagMTVkot60e+Tqdba6+zi8uCvYg3dazF9rir2/yDJz5m/3cC9fxzmY4vq+sdwj6z1n+JgN",
+	"4DJ9AbH7gbpoWENtbsNzVzkp9yCJMhICk+oN37gL3u7Vb/j/k1T6HvZiB8Nb+72A50KKlwHfD3QHyDdQ",
+	"bFpjTVGWPSd0Sxk3XMVF69qmYosIK/ltxdDFT9FtbDtYoaPZk0CHmkkPUv3xGF+O+f4xvYquQ/4ygq1D",
+	"HqBa+877D0OtfvU/CJm+UDjn5jKy78qJqQvz0Pd21d9bNmGrsXtIXQMrNKWebGtQ7gDhE78yD/g8s4fA",
+	"wn5s+XERcdACNQhrhFFizeSm66JpkyIxEpJdynPVzp71uXCuLsalaPZ9L/bmKteJ9pQPGR85POTtHffD",
+	"feQrbDv6Bi7wtVakav9+/1uyYXwE/mcK528TCbQoDi6q32bj9pyMtjC8tFUqdrSd9184R/IpB8ZL6ZK+",
+	"H96D0SYexvguvA98sYIc9hZKoBoenNXMUE2fXfbLU1yGQ+MdW/dk57F2Xwfk39Hwu6im5E80c9HN91Sn",
+	"Oa78R0C464dHuAtoWT1Ue1g1awJNrx+HLK08voCm5TNLTzP779unHoPfHw0rjGT81gdaXsht3Y/2i4a3",
+	"GbgKc03RVrs74czozWt8BG/17zRs8eycxUcWZMd4c2kG08eR7wAqQlu0IJib5jKQVkPKOi/3pKgGCHNO",
+	"8L0Uciu0Bv4HEXAXwPa59/p40up3xCrX0R5nEfrgf0W5loeT3PqdfeSiUYoubWhGgnyX+hVIO3UTR49y",
+	"rTJlLVpfwzcuJzLseEbV3mQ6mpFl4SmhE3FpC9X7X7IRVr1tJF2k+1jotECwvQaE8pZazqo+NkRxmNf9",
+	"RLyH5zH9E78S1p/qqmYG9Zn2LBdmSEdnvTxL6qP247Kj4y9fXIOuCspPa4OY1fsomiAOJI3Q/1yeMRat",
+	"2jQDN9DRtdh4EG8Abu6BPFftHMlHVqEswKddAZW7kHshV6QjoIXvHzAAHN7b9aPcw33u4MJ81oHhj+XY",
+	"mEk8D39pl2LKj+DV+L3x+hIujeHIgUEI4uheML0X038Lxq2y+T8+vP23G1ec3f4SUxJBqYT89jNOTfh5",
+	"lZCfV2Lz8+oOpY6twW71uOEOnpJXbM/41v0JEZ7UFQGeKd/SWKa5LSw5vhW30JjIMHT8aw3y0MWO3VyK",
+	"7ipaEK7WtKA8hcDczociwwfIAP/0hGfzNhGYlhFSH9r7dfmltuID53tcIB0Dr9elltODQShZc24wgmks",
+	"Zm7zSO0GJOU758sy+Kx6wwam5FE7kOABabf9xgT9Dgpk2mcXy6kJkTM46QNg7eCQjyc7TgH3AvJDtcR4",
+	"IiTrZxKMmc1Rfx1aKCAF0L1hj7X2WdpVARmxraISN2Pu15qlO8dO2yk0IdblGqcHmdeg81XbA+cuObsv",
+	"Fxa3TacMF6+EgsRX69AdGKrjW9vJwtG873Q1tcmt7T29fJcplZK5hhkFVVgKv8X2MxVVvqQhw+FyG4pz",
+	"VilRqQTgROWiUf3grUvACe2V5rZQNbBT50MebfXjf9JSoG7WRoC4MHRuuzq6Epv7M3z3PVQKbHa7nb1Y",
+	"2NpaTOeWe09ctSxWN6srWrGr/bPV3ce7/xcAAP//",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

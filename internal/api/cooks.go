@@ -56,13 +56,10 @@ func (s *Server) cookOut(ctx context.Context, c store.Cook) (Cook, error) {
 	now := s.now().UTC()
 	step := l.Step(now)
 	p := planOut(c.Plan.V)
-	f := fryerOut(c.Fryer.V)
 	out := Cook{
 		Id: c.ID, Session: c.SessionID, Name: c.Name, PlanId: c.PlanID, StartedAt: c.StartedAt.Time, Now: now,
-		Plan: PlanInput{Name: p.Name, FryerId: p.FryerId, Load: p.Load, Coat: p.Coat, Program: p.Program, TableTime: p.TableTime},
-		Fryer: FryerInput{Name: f.Name, Kind: FryerInputKind(f.Kind), Basket: f.Basket, PowerW: f.PowerW, Airflow: f.Airflow,
-			DialOffsetC: f.DialOffsetC, DialMinC: f.DialMinC, DialMaxC: f.DialMaxC, DialStepC: f.DialStepC,
-			Trays: &f.Trays, Drawers: &f.Drawers, Rack: &f.Rack, Inferred: &f.Inferred},
+		Plan:   PlanInput{Name: p.Name, FryerId: p.FryerId, Load: p.Load, Coat: p.Coat, Program: p.Program, TableTime: p.TableTime},
+		Fryer:  c.Fryer.V,
 		Basket: c.Basket, Baskets: c.Baskets,
 		Actual: l.Actual(), Events: []CookEvent{}, Planned: c.Planned.V, Forecast: c.Forecast.V,
 		Step:    CookStep{Phase: CookStepPhase(step.Phase), Title: step.Title, Detail: step.Detail},

@@ -59,23 +59,23 @@ func TestFryerChangesReachTheNextForecastOnly(t *testing.T) {
 	}
 	first := begin()
 	for _, f := range get[[]api.Fryer](k, 200, "GET", "/api/v1/fryers", "") {
-		if f.Id != plan.FryerId {
+		if f.ID != plan.FryerId {
 			continue
 		}
-		in := api.FryerInput{Name: f.Name, Kind: api.FryerInputKind(f.Kind), Basket: f.Basket, PowerW: f.PowerW, Airflow: 0.6,
-			DialOffsetC: -25, DialMinC: f.DialMinC, DialMaxC: f.DialMaxC, DialStepC: f.DialStepC}
+		in, less := f, 0.6
+		in.ID, in.Version, in.Airflow, in.DialOffsetC = "", 0, &less, -25
 		body, err := json.Marshal(in)
 		if err != nil {
 			t.Fatal(err)
 		}
-		if now := get[api.Fryer](k, 200, "PUT", "/api/v1/fryers/"+f.Id, string(body), "If-Match", `"1"`); now.Version != 2 {
+		if now := get[api.Fryer](k, 200, "PUT", "/api/v1/fryers/"+f.ID, string(body), "If-Match", `"1"`); now.Version != 2 {
 			t.Errorf("version %d", now.Version)
 		}
-		get[api.Problem](k, 412, "PUT", "/api/v1/fryers/"+f.Id, string(body), "If-Match", `"1"`)
+		get[api.Problem](k, 412, "PUT", "/api/v1/fryers/"+f.ID, string(body), "If-Match", `"1"`)
 	}
 	k.wait(5 * time.Minute)
 	again := get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+first.Id+"/events", `{"kind":"loaded"}`)
-	if again.Fryer.Airflow != 1 {
+	if *again.Fryer.Airflow != 1 {
 		t.Error("the fryer changed under a live cook")
 	}
 	k.wait(30 * time.Minute)

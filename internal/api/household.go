@@ -38,17 +38,7 @@ func (s *Server) PutSettings(ctx context.Context, r PutSettingsRequestObject) (P
 // ListFryers answers GET /fryers.
 func (s *Server) ListFryers(ctx context.Context, _ ListFryersRequestObject) (ListFryersResponseObject, error) {
 	fryers, err := s.store.Fryers(ctx)
-	out := make(ListFryers200JSONResponse, len(fryers))
-	for i, f := range fryers {
-		out[i] = fryerOut(f)
-	}
-	return out, err
-}
-
-func fryerOut(f store.Fryer) Fryer {
-	return Fryer{Id: f.ID, Name: f.Name, Kind: FryerKind(f.Kind), Basket: f.Basket.V, PowerW: f.PowerW, Airflow: f.Airflow,
-		DialOffsetC: f.DialOffsetC, DialMinC: f.DialMinC, DialMaxC: f.DialMaxC, DialStepC: f.DialStepC, HeatUpMin: f.HeatUpMin,
-		Trays: max(1, f.Trays), Drawers: max(1, f.Drawers), Rack: f.Rack, Inferred: orEmpty(f.Inferred.V), Version: f.Version}
+	return ListFryers200JSONResponse(fryers), err
 }
 
 // PutFryer answers PUT /fryers/{id}.
@@ -57,13 +47,13 @@ func (s *Server) PutFryer(ctx context.Context, r PutFryerRequestObject) (PutFrye
 	if err != nil {
 		return nil, err
 	}
-	f, err := fryerIn(*r.Body)
+	f, err := checkedFryer(*r.Body)
 	if err != nil {
 		return nil, err
 	}
 	f.ID = r.Id
 	f, err = s.store.PutFryer(ctx, f, v)
-	return PutFryer200JSONResponse(fryerOut(f)), err
+	return PutFryer200JSONResponse(f), err
 }
 
 func orEmpty[T any](list []T) []T {
@@ -80,26 +70,22 @@ func orElse[T any](p *T, d T) T {
 	return *p
 }
 
-// fryerIn returns the fryer of an input if it can be simulated.
-func fryerIn(in FryerInput) (store.Fryer, error) {
-	f := store.Fryer{Name: strings.TrimSpace(in.Name), Kind: string(in.Kind), PowerW: in.PowerW, Airflow: in.Airflow,
-		DialOffsetC: in.DialOffsetC, DialMinC: in.DialMinC, DialMaxC: in.DialMaxC, DialStepC: in.DialStepC, HeatUpMin: in.HeatUpMin,
-		Trays: max(1, orElse(in.Trays, 1)), Drawers: max(1, orElse(in.Drawers, 1)), Rack: orElse(in.Rack, false)}
-	f.Basket.V, f.Inferred.V = in.Basket, orEmpty(orElse(in.Inferred, nil))
-	if f.Name == "" {
+// checkedFryer returns a fryer if it can be simulated.
+func checkedFryer(f store.Fryer) (store.Fryer, error) {
+	if f.Name = strings.TrimSpace(f.Name); f.Name == "" {
 		return f, refuse.One("name", "blank", "1 to 60 letters")
 	}
-	return f, program.CheckFryer(*f.Simulated())
+	return f, program.CheckFryer(f.Fryer)
 }
 
 // CreateFryer answers POST /fryers.
 func (s *Server) CreateFryer(ctx context.Context, r CreateFryerRequestObject) (CreateFryerResponseObject, error) {
-	f, err := fryerIn(*r.Body)
+	f, err := checkedFryer(*r.Body)
 	if err != nil {
 		return nil, err
 	}
 	f, err = s.store.AddFryer(ctx, f)
-	return CreateFryer201JSONResponse(fryerOut(f)), err
+	return CreateFryer201JSONResponse(f), err
 }
 
 // DeleteFryer answers DELETE /fryers/{id}.
@@ -110,7 +96,7 @@ func (s *Server) DeleteFryer(ctx context.Context, r DeleteFryerRequestObject) (D
 // RestoreFryer answers POST /fryers/{id}/restore.
 func (s *Server) RestoreFryer(ctx context.Context, r RestoreFryerRequestObject) (RestoreFryerResponseObject, error) {
 	f, err := s.store.RestoreFryer(ctx, r.Id)
-	return RestoreFryer200JSONResponse(fryerOut(f)), err
+	return RestoreFryer200JSONResponse(f), err
 }
 
 // PortrayFryer answers POST /fryer-portraits.
@@ -119,11 +105,11 @@ func (s *Server) PortrayFryer(ctx context.Context, r PortrayFryerRequestObject) 
 	if err != nil {
 		return nil, err
 	}
-	f, err := fryerIn(r.Body.Fryer)
+	f, err := checkedFryer(r.Body.Fryer)
 	if err != nil {
 		return nil, err
 	}
-	p, err := program.PortraitOf(*f.Simulated(), orElse(r.Body.DialC, 0), set.Units())
+	p, err := program.PortraitOf(f.Fryer, orElse(r.Body.DialC, 0), set.Units())
 	return PortrayFryer200JSONResponse(p), err
 }
 
@@ -138,9 +124,8 @@ func (s *Server) GuessFryer(_ context.Context, r GuessFryerRequestObject) (Guess
 		return nil, refuse.One("litres", fmt.Sprintf("%g", k.Litres), fmt.Sprintf("%g to %g litres", fryer.MinLitres, fryer.MaxLitres))
 	}
 	name := map[fryer.Kind]string{fryer.Drawer: "New drawer", fryer.Oven: "New oven"}[g.Kind]
-	return GuessFryer200JSONResponse{
-		Name: name, Kind: FryerInputKind(g.Kind), PowerW: g.PowerW, Airflow: g.Airflow, Trays: &g.Levels, Drawers: &g.Drawers, Rack: new(bool),
-		Basket:   program.Basket{Shape: string(g.Basket.Shape), WidthMm: g.Basket.WidthMm, DepthMm: g.Basket.DepthMm, DiameterMm: g.Basket.DiameterMm},
-		DialMinC: g.DialMin, DialMaxC: g.DialMax, DialStepC: g.Step, Inferred: &g.Guessed,
-	}, nil
+	basket := program.Basket{Shape: string(g.Basket.Shape), WidthMm: g.Basket.WidthMm, DepthMm: g.Basket.DepthMm, DiameterMm: g.Basket.DiameterMm}
+	made := program.Fryer{Kind: string(g.Kind), PowerW: &g.PowerW, Airflow: &g.Airflow, Trays: g.Levels, Drawers: g.Drawers, Basket: &basket,
+		Dial: &program.Dial{MinC: g.DialMin, MaxC: g.DialMax, StepC: g.Step}, Inferred: g.Guessed}
+	return GuessFryer200JSONResponse(store.Fryer{Name: name, Fryer: made.Whole()}), nil
 }

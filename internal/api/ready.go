@@ -42,7 +42,7 @@ func (s *Server) dish(ctx context.Context, q SimulationRequest) (prep.Dish, erro
 		} else if err != nil {
 			return d, err
 		}
-		*f.into = own.Simulated()
+		*f.into = &own.Fryer
 	}
 	return d, nil
 }

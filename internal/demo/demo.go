@@ -17,13 +17,13 @@ import (
 func ptr[T any](v T) *T { return &v }
 
 var drawer = store.Fryer{
-	Name: "Square drawer", Kind: "drawer", Basket: store.JSON[program.Basket]{V: program.Basket{Shape: "rectangle", WidthMm: 230, DepthMm: 230}},
-	PowerW: 1500, Airflow: 1, DialOffsetC: -6, DialMinC: 80, DialMaxC: 200, DialStepC: 5,
+	Name: "Square drawer", Fryer: program.Fryer{Kind: "drawer", Basket: &program.Basket{Shape: "rectangle", WidthMm: 230, DepthMm: 230},
+		PowerW: ptr(1500.0), Airflow: ptr(1.0), DialOffsetC: -6, Dial: &program.Dial{MinC: 80, MaxC: 200, StepC: 5}},
 }
 
 var borrowed = store.Fryer{
-	Name: "Borrowed round one", Kind: "drawer", Basket: store.JSON[program.Basket]{V: program.Basket{Shape: "round", DiameterMm: 190}},
-	PowerW: 1100, Airflow: 0.85, DialMinC: 80, DialMaxC: 200, DialStepC: 10,
+	Name: "Borrowed round one", Fryer: program.Fryer{Kind: "drawer", Basket: &program.Basket{Shape: "round", DiameterMm: 190},
+		PowerW: ptr(1100.0), Airflow: ptr(0.85), Dial: &program.Dial{MinC: 80, MaxC: 200, StepC: 10}},
 }
 
 func flips(at ...float64) (t []program.Turn) {
@@ -182,7 +182,7 @@ func (w past) add(ctx context.Context, s *store.Store, p store.Plan, f store.Fry
 		return err
 	}
 	ready, _, err := prep.NewPantry(nil).Ready(prep.Dish{Bench: &p.Bench.V,
-		Dish: program.Dish{Request: program.Request{Load: p.Load.V, Coat: &p.Coat.V, Fryer: f.Simulated(), Program: p.Program.V}}})
+		Dish: program.Dish{Request: program.Request{Load: p.Load.V, Coat: &p.Coat.V, Fryer: &f.Fryer, Program: p.Program.V}}})
 	if err != nil {
 		return err
 	}

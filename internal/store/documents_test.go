@@ -16,12 +16,12 @@ var writeGolden = flag.Bool("write-documents", false, "write the documents of th
 
 // columns hold documents.
 var columns = map[string][]string{
-	"fryers": {"basket", "inferred"}, "plans": {"load", "coat", "program", "bench"}, "pantry": {"ingredient"},
+	"fryers": {"machine", "basket", "inferred"}, "plans": {"load", "coat", "program", "bench"}, "pantry": {"ingredient"},
 	"marinades": {"marinade"}, "cooks": {"plan", "fryer", "planned", "forecast", "lab"},
 }
 
 // lastOf is the migration after which documents have a version.
-var lastOf = map[int]int64{2: 7, Documents: 9}
+var lastOf = map[int]int64{2: 7, Documents: 10}
 
 // firstBuild lays out the file of the first build, brought to a version of its
 // documents.
@@ -61,12 +61,23 @@ func household(t *testing.T) *Store {
 	return s
 }
 
+func has(t *testing.T, db *sql.DB, table, column string) (yes bool) {
+	t.Helper()
+	if err := db.QueryRowContext(t.Context(), `SELECT EXISTS (SELECT 1 FROM pragma_table_info(?) WHERE name = ?)`, table, column).Scan(&yes); err != nil {
+		t.Fatal(err)
+	}
+	return yes
+}
+
 // documentsOf reads every document of a file as it is kept.
 func documentsOf(t *testing.T, db *sql.DB) map[string]any {
 	t.Helper()
 	out := map[string]any{}
 	for table, names := range columns {
 		for _, name := range names {
+			if !has(t, db, table, name) { // another version's
+				continue
+			}
 			rows, err := db.QueryContext(t.Context(), `SELECT id, `+name+` FROM `+table)
 			if err != nil {
 				t.Fatal(err)
@@ -180,8 +191,7 @@ func TestNothingIsLostInADocument(t *testing.T) {
 	}
 	fryers, err := s.Fryers(ctx)
 	for _, f := range fryers {
-		again("fryers/"+f.ID+"/basket", f.Basket.V, err)
-		again("fryers/"+f.ID+"/inferred", f.Inferred.V, err)
+		again("fryers/"+f.ID+"/machine", f.Fryer, err)
 	}
 	plans, err := s.Plans(ctx)
 	for _, p := range plans {

@@ -30,8 +30,7 @@ func open(t *testing.T) (*Store, string) {
 func stocked(t *testing.T) (*Store, Fryer, Plan) {
 	t.Helper()
 	s, _ := open(t)
-	f, err := s.AddFryer(t.Context(), Fryer{Name: "drawer", Kind: "drawer", PowerW: 1500, Airflow: 1,
-		Basket: JSON[program.Basket]{program.Basket{Shape: "round", DiameterMm: 190}}, DialMinC: 80, DialMaxC: 200, DialStepC: 5})
+	f, err := s.AddFryer(t.Context(), Fryer{Name: "drawer", Fryer: program.Fryer{Kind: "drawer", Basket: &program.Basket{Shape: "round", DiameterMm: 190}}})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -46,7 +45,7 @@ func stocked(t *testing.T) (*Store, Fryer, Plan) {
 
 func TestKeptAcrossReopening(t *testing.T) {
 	s, path := open(t)
-	f, err := s.AddFryer(t.Context(), Fryer{Name: "drawer", Kind: "drawer", Basket: JSON[program.Basket]{program.Basket{Shape: "round", DiameterMm: 190}}})
+	f, err := s.AddFryer(t.Context(), Fryer{Name: "drawer", Fryer: program.Fryer{Kind: "drawer", Basket: &program.Basket{Shape: "round", DiameterMm: 190}}})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -67,7 +66,7 @@ func TestKeptAcrossReopening(t *testing.T) {
 	}
 	defer again.Close()
 	got, err := again.Fryer(t.Context(), f.ID)
-	if err != nil || got.Basket.V.DiameterMm != 190 {
+	if err != nil || got.Basket.DiameterMm != 190 {
 		t.Errorf("fryer %+v, %v", got, err)
 	}
 	if now, err := again.Settings(t.Context()); err != nil || now != set {
@@ -195,7 +194,7 @@ func TestFryersThatAreNeededStay(t *testing.T) {
 	if err := s.DeleteFryer(t.Context(), f.ID); !errors.Is(err, ErrNeeded) {
 		t.Errorf("the fryer of a dish: %v", err)
 	}
-	spare, err := s.AddFryer(t.Context(), Fryer{Name: "spare", Kind: "oven", Trays: 3, Inferred: JSON[[]string]{[]string{"trays", "powerW"}}})
+	spare, err := s.AddFryer(t.Context(), Fryer{Name: "spare", Fryer: program.Fryer{Kind: "oven", Trays: 3, Inferred: []string{"trays", "powerW"}}})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -216,7 +215,7 @@ func TestFryersThatAreNeededStay(t *testing.T) {
 		t.Errorf("the last one: %v", err)
 	}
 	back, err := s.RestoreFryer(t.Context(), spare.ID)
-	if err != nil || back.Trays != 3 || len(back.Inferred.V) != 2 {
+	if err != nil || back.Trays != 3 || len(back.Inferred) != 2 {
 		t.Errorf("back as %+v (%v)", back, err)
 	}
 	if _, err := s.RestoreFryer(t.Context(), "nobody's"); !errors.Is(err, ErrNotFound) {

@@ -27,9 +27,7 @@ const fryer = {
   powerW: 1500,
   airflow: 1,
   dialOffsetC: 0,
-  dialMinC: 80,
-  dialMaxC: 200,
-  dialStepC: 5,
+  dial: { minC: 80, maxC: 200, stepC: 5 },
 };
 
 const plan: PlanInput = {
@@ -51,13 +49,13 @@ test.describe('changing a program', () => {
   const p = plan.program;
 
   test('stages snap to the dial and stay within it', () => {
-    expect(nudgeStage(p, 0, fryer, 1, 0).stages[0]?.airC).toBe(170);
-    expect(nudgeStage(p, 0, fryer, -100, 0).stages[0]?.airC).toBe(80);
-    expect(nudgeStage(p, 1, fryer, 100, 0).stages[1]?.airC).toBe(200);
+    expect(nudgeStage(p, 0, fryer.dial, 1, 0).stages[0]?.airC).toBe(170);
+    expect(nudgeStage(p, 0, fryer.dial, -100, 0).stages[0]?.airC).toBe(80);
+    expect(nudgeStage(p, 1, fryer.dial, 100, 0).stages[1]?.airC).toBe(200);
     const odd = setStage(p, 0, { airC: 176.7 });
-    expect(nudgeStage(odd, 0, fryer, 1, 0).stages[0]?.airC).toBe(180);
-    expect(nudgeStage(p, 0, fryer, 0, -40).stages[0]?.minutes).toBe(1);
-    expect(nudgeStage(p, 7, fryer, 1, 1)).toBe(p);
+    expect(nudgeStage(odd, 0, fryer.dial, 1, 0).stages[0]?.airC).toBe(180);
+    expect(nudgeStage(p, 0, fryer.dial, 0, -40).stages[0]?.minutes).toBe(1);
+    expect(nudgeStage(p, 7, fryer.dial, 1, 1)).toBe(p);
   });
 
   test('turns stay inside a shorter program and in order', () => {
@@ -78,12 +76,12 @@ test.describe('changing a program', () => {
   });
 
   test('splitting and taking away keep the minutes', () => {
-    const split = splitStage(p, 1, fryer);
+    const split = splitStage(p, 1, fryer.dial);
     expect(split.stages).toHaveLength(3);
     expect(totalOf(split)).toBe(25);
     expect(totalOf(removeStage(split, 0))).toBe(25);
     expect(removeStage(removeStage(p, 0), 0).stages).toHaveLength(1);
-    expect(splitStage(setStage(p, 0, { minutes: 1 }), 0, fryer).stages).toHaveLength(2);
+    expect(splitStage(setStage(p, 0, { minutes: 1 }), 0, fryer.dial).stages).toHaveLength(2);
   });
 
   test('a join moves between its neighbours and no further', () => {
@@ -95,9 +93,9 @@ test.describe('changing a program', () => {
   });
 
   test('a dragged temperature is one the dial has', () => {
-    expect(onDial(167.4, fryer)).toBe(165);
-    expect(onDial(240, fryer)).toBe(200);
-    expect(onDial(12, fryer)).toBe(80);
+    expect(onDial(167.4, fryer.dial)).toBe(165);
+    expect(onDial(240, fryer.dial)).toBe(200);
+    expect(onDial(12, fryer.dial)).toBe(80);
   });
 
   test('a rest is no first or last stage', () => {

@@ -703,15 +703,7 @@ export interface components {
             drawers?: number;
             /** Format: double */
             roomC?: number;
-            /** @description what can be set on it; a recommendation keeps to it */
-            dial?: {
-                /** Format: double */
-                minC: number;
-                /** Format: double */
-                maxC: number;
-                /** Format: double */
-                stepC: number;
-            };
+            dial?: components["schemas"]["Dial"];
         };
         Program: {
             /** Format: double */
@@ -1338,6 +1330,14 @@ export interface components {
             /** @description Single-letter keys */
             shortcuts: boolean;
         };
+        Dial: {
+            /** Format: double */
+            minC: number;
+            /** Format: double */
+            maxC: number;
+            /** Format: double */
+            stepC: number;
+        };
         FryerInput: {
             name: string;
             /** @enum {string} */
@@ -1345,16 +1345,17 @@ export interface components {
             basket: components["schemas"]["Basket"];
             /** Format: double */
             powerW: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description beside a middling fryer
+             */
             airflow: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description air over the dial
+             */
             dialOffsetC: number;
-            /** Format: double */
-            dialMinC: number;
-            /** Format: double */
-            dialMaxC: number;
-            /** Format: double */
-            dialStepC: number;
+            dial: components["schemas"]["Dial"];
             /**
              * Format: double
              * @description minutes from cold to 200 °C
@@ -1369,33 +1370,37 @@ export interface components {
             inferred?: string[];
         };
         Fryer: {
+            id: string;
+            version: number;
             name: string;
             /** @enum {string} */
             kind: "drawer" | "oven";
             basket: components["schemas"]["Basket"];
             /** Format: double */
             powerW: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description beside a middling fryer
+             */
             airflow: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description air over the dial
+             */
             dialOffsetC: number;
-            /** Format: double */
-            dialMinC: number;
-            /** Format: double */
-            dialMaxC: number;
-            /** Format: double */
-            dialStepC: number;
+            dial: components["schemas"]["Dial"];
             /**
              * Format: double
              * @description minutes from cold to 200 °C
              */
             heatUpMin?: number;
+            /** @description of an oven */
             trays: number;
             drawers: number;
+            /** @description a second level in a drawer */
             rack: boolean;
+            /** @description fields that were worked out and not read off */
             inferred: string[];
-            id: string;
-            version: number;
         };
         PortraitRequest: {
             fryer: components["schemas"]["FryerInput"];
@@ -1568,7 +1573,7 @@ export interface components {
             plan: components["schemas"]["PlanInput"];
             /** @description The program as it has happened, with what is still to come */
             actual: components["schemas"]["Program"];
-            fryer: components["schemas"]["FryerInput"];
+            fryer: components["schemas"]["Fryer"];
             events: components["schemas"]["CookEvent"][];
             step: components["schemas"]["CookStep"];
             planned: components["schemas"]["Simulation"];

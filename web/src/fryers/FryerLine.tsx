@@ -33,7 +33,7 @@ interface Props {
 
 /** What a fryer is, as one sentence; each underlined part is a choice. */
 export function FryerLine({ id, fryer, portrait, catalog, units, set }: Props) {
-  const b = fryer.basket;
+  const { basket: b, dial } = fryer;
   const round = b.shape === 'round';
   const oven = fryer.kind === 'oven';
   const guessed = fryer.inferred ?? [];
@@ -185,27 +185,27 @@ export function FryerLine({ id, fryer, portrait, catalog, units, set }: Props) {
             <>
               <Stepper
                 label="Starts at"
-                value={units.heat.to(fryer.dialMinC)}
+                value={units.heat.to(dial.minC)}
                 {...units.heat.stepper(limitOf(catalog, 'fryer.dial.minC'))}
-                onChange={(v) => set({ dialMinC: units.heat.from(v) })}
+                onChange={(v) => set({ dial: { ...dial, minC: units.heat.from(v) } })}
               />
               <Stepper
                 label="Ends at"
-                value={units.heat.to(fryer.dialMaxC)}
+                value={units.heat.to(dial.maxC)}
                 {...units.heat.stepper(limitOf(catalog, 'fryer.dial.maxC'))}
-                onChange={(v) => set({ dialMaxC: units.heat.from(v) })}
+                onChange={(v) => set({ dial: { ...dial, maxC: units.heat.from(v) } })}
               />
               <Stepper
                 label="Steps"
-                value={span(fryer.dialStepC)}
+                value={span(dial.stepC)}
                 {...units.warmer.stepper(limitOf(catalog, 'fryer.dial.stepC'))}
-                onChange={(v) => set({ dialStepC: units.warmer.from(v) })}
+                onChange={(v) => set({ dial: { ...dial, stepC: units.warmer.from(v) } })}
               />
             </>
           }
         >
           <Part>
-            {units.toDegrees(fryer.dialMinC)} to {units.temperature(fryer.dialMaxC)} by {span(fryer.dialStepC)}
+            {units.toDegrees(dial.minC)} to {units.temperature(dial.maxC)} by {span(dial.stepC)}
           </Part>
         </Pop>
         .

@@ -79,11 +79,12 @@ const Head = styled.div`
   gap: 8px 20px;
 `;
 
+/** What of a fryer its owner says. */
 function inputOf(f: Fryer): FryerInput {
-  const { name, kind, basket, powerW, airflow, dialOffsetC, dialMinC, dialMaxC, dialStepC, heatUpMin } = f;
-  const { trays, drawers, rack, inferred } = f;
-  const input = { name, kind, basket, powerW, airflow, dialOffsetC, dialMinC, dialMaxC, dialStepC };
-  return { ...input, trays, drawers, rack, inferred, ...(heatUpMin == null ? {} : { heatUpMin }) };
+  const input: Partial<Fryer> & FryerInput = { ...f };
+  delete input.id;
+  delete input.version;
+  return input;
 }
 
 /** The machines, each with its basket to scale. */
@@ -137,9 +138,7 @@ function OneFryer({ fryer, catalog, units, only }: { fryer: Fryer; catalog: Cata
       ...f,
       ...known({ ...(heatUpMin === undefined ? {} : { heatUpMin }), ...change }),
       // What its owner has set is not inferred any more.
-      inferred: (f.inferred ?? []).filter(
-        (name) => !(name in change) && !(name === 'dial' && Object.keys(change).some((k) => k.startsWith('dial'))),
-      ),
+      inferred: (f.inferred ?? []).filter((name) => !(name in change)),
     }));
   const portrait = usePortrait(now, units.degree);
   const remove = async () => {

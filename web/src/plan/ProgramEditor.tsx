@@ -49,7 +49,7 @@ function StageBody({ program, change, fryer, units, catalog, i }: Editing & { i:
       <Stepper
         label="Dial"
         value={units.heat.to(s.airC)}
-        {...units.heat.stepper({ min: fryer.dialMinC, max: fryer.dialMaxC, step: fryer.dialStepC })}
+        {...units.heat.stepper({ min: fryer.dial.minC, max: fryer.dial.maxC, step: fryer.dial.stepC })}
         onChange={(d) => change(`air${i}`, (p) => setStage(p, i, { airC: units.heat.from(d) }))}
       />
       <Stepper
@@ -83,7 +83,7 @@ function StageBody({ program, change, fryer, units, catalog, i }: Editing & { i:
         ) : null}
         <Button
           isDisabled={s.minutes < 2 || program.stages.length >= limitOf(catalog, 'program.stages').max}
-          onPress={() => change('split', (p) => splitStage(p, i, fryer))}
+          onPress={() => change('split', (p) => splitStage(p, i, fryer.dial))}
         >
           <Split size={16} aria-hidden /> Split in two
         </Button>
@@ -132,13 +132,13 @@ function TurnBody({ program, change, i }: Pick<Editing, 'program' | 'change'> & 
 export function editOf(editing: Editing): RaceEdit {
   const { program, change, fryer } = editing;
   return {
-    stage: (i, steps, mins) => change(`stage${i}`, (p) => nudgeStage(p, i, fryer, steps, mins)),
+    stage: (i, steps, mins) => change(`stage${i}`, (p) => nudgeStage(p, i, fryer.dial, steps, mins)),
     removeStage: (i) => change('remove stage', (p) => removeStage(p, i)),
     turn: (i, mins) => change(`turn${i}`, (p) => setTurn(p, i, { atMin: (turnsOf(p)[i]?.atMin ?? 0) + mins })),
     removeTurn: (i) => change('remove turn', (p) => removeTurn(p, i)),
     stageBody: (i) => <StageBody {...editing} i={i} />,
     turnBody: (i) => <TurnBody program={program} change={change} i={i} />,
-    dragAir: (drag, i, airC) => change(drag, (p) => setStage(p, i, { airC: onDial(airC, fryer) })),
+    dragAir: (drag, i, airC) => change(drag, (p) => setStage(p, i, { airC: onDial(airC, fryer.dial) })),
     dragLength: (drag, i, mins) => change(drag, (p) => setStage(p, i, { minutes: Math.round(mins) })),
     dragJoin: (drag, i, minute) => change(drag, (p) => setJoin(p, i, minute)),
     dragTurn: (drag, i, minute) => change(drag, (p) => setTurn(p, i, { atMin: minute })),
@@ -180,7 +180,7 @@ export function RaceTools({ program, change, fryer, catalog, bringing, bring }: 
       </Button>
       <Button
         isDisabled={program.stages.length >= limitOf(catalog, 'program.stages').max}
-        onPress={() => change('split', (p) => splitStage(p, p.stages.length - 1, fryer))}
+        onPress={() => change('split', (p) => splitStage(p, p.stages.length - 1, fryer.dial))}
       >
         Add a stage
       </Button>

@@ -1,7 +1,7 @@
 import type { Fryer, PlanInput } from '../api/client';
 
 type Program = PlanInput['program'];
-type Dial = Pick<Fryer, 'dialMinC' | 'dialMaxC' | 'dialStepC'>;
+type Dial = Fryer['dial'];
 
 const clamp = (v: number, lo: number, hi: number) => Math.min(hi, Math.max(lo, v));
 const half = (v: number) => Math.round(v * 2) / 2;
@@ -49,28 +49,24 @@ export function setJoin(p: Program, i: number, minute: number): Program {
 }
 
 /** The nearest temperature that the fryer's dial has. */
-export const onDial = (airC: number, fryer: Dial) =>
-  clamp(
-    fryer.dialMinC + Math.round((airC - fryer.dialMinC) / fryer.dialStepC) * fryer.dialStepC,
-    fryer.dialMinC,
-    fryer.dialMaxC,
-  );
+export const onDial = (airC: number, dial: Dial) =>
+  clamp(dial.minC + Math.round((airC - dial.minC) / dial.stepC) * dial.stepC, dial.minC, dial.maxC);
 
 /** Moves a stage by steps of the fryer's own dial. */
-export function nudgeStage(p: Program, i: number, fryer: Dial, steps: number, minutes: number): Program {
+export function nudgeStage(p: Program, i: number, dial: Dial, steps: number, minutes: number): Program {
   const s = p.stages[i];
   if (!s) return p;
-  const snapped = Math.round(s.airC / fryer.dialStepC) * fryer.dialStepC;
-  const airC = steps === 0 ? s.airC : clamp(snapped + steps * fryer.dialStepC, fryer.dialMinC, fryer.dialMaxC);
+  const snapped = Math.round(s.airC / dial.stepC) * dial.stepC;
+  const airC = steps === 0 ? s.airC : clamp(snapped + steps * dial.stepC, dial.minC, dial.maxC);
   return setStage(p, i, { airC, minutes: s.minutes + minutes });
 }
 
 /** Splits a stage in two halves, the second a step hotter. */
-export function splitStage(p: Program, i: number, fryer: Dial): Program {
+export function splitStage(p: Program, i: number, dial: Dial): Program {
   const s = p.stages[i];
   if (!s || s.minutes < 2) return p;
   const first = half(s.minutes / 2);
-  const hotter = clamp(s.airC + fryer.dialStepC * 2, fryer.dialMinC, fryer.dialMaxC);
+  const hotter = clamp(s.airC + dial.stepC * 2, dial.minC, dial.maxC);
   return {
     ...p,
     stages: p.stages.flatMap((st, k) =>
