@@ -278,7 +278,7 @@ func Batch(ctx context.Context, d Dish) (Baskets, error) {
 	for i := range out.Batchings {
 		out.Batchings[i].sum()
 	}
-	out.choose(one.crust)
+	out.choose(one)
 	return out, nil
 }
 
@@ -397,10 +397,10 @@ func (d Dish) together(ctx context.Context) ([]Basketful, error) {
 
 // choose ranks the batchings: a window for every piece first, then crust
 // against minutes.
-func (b *Baskets) choose(crust float64) {
+func (b *Baskets) choose(one *setup) {
 	best := math.Inf(1)
 	for _, k := range b.Batchings {
-		cost := 0.4*k.Minutes + 0.8*max(0, crust-k.Crust) + 0.5*(100-k.JuicePct)
+		cost := 0.4*k.Minutes + 0.8*max(0, one.crust-k.Crust) + 0.5*(100-k.JuicePct)
 		if !k.Ready {
 			continue // what is not safe or not crisp is not the best of anything
 		}
@@ -414,19 +414,19 @@ func (b *Baskets) choose(crust float64) {
 		}
 		return nil
 	}
-	one, several, both := find(OneBasket), find(SeveralBaskets), find(TwoFryers)
+	all, several, both := find(OneBasket), find(SeveralBaskets), find(TwoFryers)
 	switch {
-	case one == nil && several != nil:
+	case all == nil && several != nil:
 		b.Says = fmt.Sprintf("They do not all go in at once. %s take %.0f min.", capital(units.Count(len(several.Baskets)))+" baskets", several.Minutes)
-	case one != nil && several != nil:
+	case all != nil && several != nil:
 		layers := "crowded"
-		if a := one.Baskets[0].Answer; a.Coverage <= fryer.FreeCoverage+crowdedBy {
+		if a := all.Baskets[0].Answer; a.Coverage <= fryer.FreeCoverage+crowdedBy {
 			layers = "close"
 		} else if a.Layers > 1 {
-			layers = fmt.Sprintf("in %.1f layers", one.Baskets[0].Answer.Coverage)
+			layers = fmt.Sprintf("in %.1f layers", all.Baskets[0].Answer.Coverage)
 		}
 		b.Says = fmt.Sprintf("All at once, %s: %.0f min, and the softest piece ends at %.0f of crust. %s baskets: %.0f min with the change, and %.0f.",
-			layers, one.Minutes, one.Crust, capital(units.Count(len(several.Baskets))), several.Minutes, several.Crust)
+			layers, all.Minutes, all.Crust, capital(units.Count(len(several.Baskets))), several.Minutes, several.Crust)
 		more := "The second basket is"
 		if n := len(several.Baskets); n > 2 {
 			more = "More baskets are"
@@ -441,7 +441,7 @@ func (b *Baskets) choose(crust float64) {
 		b.Says = "All of them lie in one basket with air between."
 	}
 	if b.Best == "" {
-		b.Says += " As it stands none of this gets every piece safe and crisp: lengthen the program, or put fewer in."
+		b.Says += fmt.Sprintf(" As it stands none of this gets every piece %s and crisp: lengthen the program, or put fewer in.", one.inside())
 	}
 	if both != nil {
 		b.Says += fmt.Sprintf(" Shared with the other fryer, %d and %d are done together in %.0f min.", both.Baskets[0].Pieces, both.Baskets[1].Pieces, both.Minutes)

@@ -103,8 +103,7 @@ func (s *setup) judged(ctx context.Context) (Answer, error) {
 	return s.judgedBy(c)
 }
 
-// judgedBy runs and judges a load whose chances are known, nil for none: they
-// hold for the same program ending later, as far as they reach.
+// judgedBy runs and judges a load whose chances are known, nil for none.
 func (s *setup) judgedBy(c *Chance) (Answer, error) {
 	a, err := s.answer(standard)
 	if err != nil {

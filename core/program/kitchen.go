@@ -268,6 +268,14 @@ func (k *kitchen) class() safety.Class {
 // probe.
 func (k *kitchen) plant() bool { return k.class() == safety.Plant }
 
+// inside is what the food is when its rule is met.
+func (k *kitchen) inside() string {
+	if k.plant() {
+		return SoftInside
+	}
+	return SafeInside
+}
+
 // flesh is what the coldest spot of the food is made of.
 func (k *kitchen) flesh() string {
 	switch k.class() {

@@ -81,10 +81,7 @@ func (s *setup) verdict(a *Answer) Verdict {
 	if m := a.CrispAtMin; m != nil && *m <= end+moment {
 		v.CrispAt = fmt.Sprintf("%.0f min", notBefore(*m))
 	}
-	inside := "safe inside"
-	if s.plant() {
-		inside = "soft inside"
-	}
+	inside := s.inside() + " inside"
 	switch {
 	case safe == nil || *safe > end+moment && (from == nil || to != nil && *to < *from):
 		v.Standing = NeverSafe

@@ -208,9 +208,11 @@ func (s *setup) prove(ctx context.Context, ways []Proposal) (says string, err er
 		t := s.with(p.Program)
 		t.tail = 0
 		a, err := t.judged(ctx)
-		if err == nil && a.Verdict.Standing == TooShort {
+		// Longer, its turns move, and with them what was foretold: twice is
+		// enough, or it is not ready.
+		for k := 0; k < 2 && err == nil && a.Verdict.Standing == TooShort; k++ {
 			t = t.with(t.program.lasting(notBefore(*a.Verdict.from)))
-			a, err = t.judgedBy(a.Chance)
+			a, err = t.judged(ctx)
 		}
 		if err != nil {
 			return "", err
@@ -305,7 +307,7 @@ func (s *setup) reasons(ways []Proposal, crust float64) {
 		p.Reason = s.mechanism(p)
 		switch {
 		case p.SafeByMin == nil || *p.SafeByMin > p.Minutes+0.5:
-			p.Reason += " It does not get this load safe in time."
+			p.Reason += fmt.Sprintf(" It does not get this load %s in time.", s.inside())
 		case p.over != "":
 			p.Reason += " " + map[string]string{"dry": "It ends drier than this cut should be.", "burnt": "It ends too dark.", "bitter": "Its sugar burns.", "brown": "It ends past gold."}[p.over]
 		case p.Crust < crust-2:
