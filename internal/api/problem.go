@@ -53,10 +53,11 @@ func withFields(status int, title string, fields refuse.Fields) Problem {
 	list := make([]struct {
 		Allowed string `json:"allowed"`
 		Field   string `json:"field"`
+		Says    string `json:"says"`
 		Value   string `json:"value"`
 	}, len(fields))
 	for i, f := range fields {
-		list[i].Field, list[i].Value, list[i].Allowed = f.Field, f.Value, f.Allowed
+		list[i].Field, list[i].Value, list[i].Allowed, list[i].Says = f.Field, f.Value, f.Allowed, refused(f)
 	}
 	p.Errors = &list
 	return p

@@ -20,11 +20,7 @@ export const client = createClient<paths>({ baseUrl: '/api/v1' });
 /** What the server refused, with the fields it named. */
 export class Refusal extends Error {
   constructor(readonly problem: Problem) {
-    super(
-      problem.errors?.map((e) => `${e.field}: ${e.value} is not possible. Allowed: ${e.allowed}`).join('\n') ??
-        problem.detail ??
-        problem.title,
-    );
+    super(problem.errors?.map((e) => e.says).join('\n') ?? problem.detail ?? problem.title);
     this.name = problem.title;
   }
 }

@@ -489,6 +489,8 @@ export interface components {
             detail?: string;
             errors?: {
                 field: string;
+                /** @description the same in a cook's words */
+                says: string;
                 value: string;
                 allowed: string;
             }[];

@@ -21,9 +21,7 @@ interface Props {
 export function Trouble({ problem, several, split }: Props) {
   return (
     <Box role="alert">
-      {problem.errors?.map((e) => `${e.field}: ${e.value} is not possible. Allowed: ${e.allowed}`).join('\n') ??
-        problem.detail ??
-        problem.title}
+      {problem.errors?.map((e) => e.says).join('\n') ?? problem.detail ?? problem.title}
       {'\n'}The drawing shows what stood before.
       {several ? (
         <>

@@ -180,7 +180,10 @@ export function Verdict({ answer, pending, units, totalMin, mend }: Props) {
         </Warnings>
       ) : null}
       <Foot>
-        An estimate.{' '}
+        An estimate
+        {answer.chance
+          ? `, over ${answer.chance.samples.toLocaleString('en-GB')} loads like yours, as pieces, fridges and fryers differ. `
+          : '. '}
         {soft
           ? ''
           : `${answer.rule.words}: ${units.temperature(answer.rule.coreC)}${answer.rule.holdMin > 0 ? ` for ${answer.rule.holdMin} min` : ''} in the coldest spot${answer.rule.restMin > 0 ? `, then ${answer.rule.restMin} min rest` : ''}. `}

@@ -1,0 +1,47 @@
+package api
+
+import (
+	"fmt"
+	"regexp"
+	"strconv"
+	"strings"
+
+	"velocrustum/core/refuse"
+)
+
+// fieldWords are what a cook calls a field; one of a list has its number in
+// the place of %d. A field that is not here keeps its name: no screen sends it.
+var fieldWords = map[string]string{
+	"name": "The name", "load.cut": "The cut", "load.pieces": "How many pieces", "load.pieceMassG": "The weight of one piece",
+	"load.thicknessMm": "The thickness", "load.startC": "How cold it is inside", "load.surface": "How dry it is outside", "load.spreadPct": "How even the pieces are",
+	"coat.id": "The coat", "coat.oilG": "The oil", "coat.sugarPct": "The sugar", "coat.saltPct": "The salt", "perBasket": "How many at a time",
+	"fryerId": "The fryer", "secondFryerId": "The second fryer", "program.stages": "The stages", "program.turns": "The turns", "program.preheatMin": "Heating it first",
+	"program.stages.airC": "Stage %d's dial", "program.stages.minutes": "Stage %d's minutes", "program.stages.rest": "Stage %d's rest",
+	"program.turns.atMin": "Turn %d's minute", "program.turns.kind": "Turn %d",
+	"fryer.basket.widthMm": "The basket's width", "fryer.basket.depthMm": "The basket's depth", "fryer.basket.diameterMm": "The basket, across", "fryer.basket.shape": "The basket's shape",
+	"fryer.powerW": "The power", "fryer.airflow": "How hard it blows", "fryer.dialOffsetC": "Air beside the dial", "fryer.heatUpMin": "The minutes from cold to hot",
+	"fryer.dial.minC": "Where the dial starts", "fryer.dial.maxC": "Where the dial ends", "fryer.dial.stepC": "The dial's steps", "fryer.trays": "The trays",
+	"fryer.drawers": "The drawers", "fryer.rack": "The rack", "dialC": "The dial", "litres": "The litres", "guidanceC": "Your own minimum",
+	"recipe.tempC": "The recipe's temperature", "recipe.minutes": "The recipe's minutes", "text": "The amount", "ingredient": "The ingredient", "session": "The evening", "basket": "The basket",
+	"bench.servings": "The servings", "bench.drying.hours": "The hours on the rack", "bench.cutting.wholeG": "The whole weight", "bench.cutting.pieces": "How many pieces are cut",
+	"bench.cutting.as": "What they are made into", "bench.salting.hours": "The hours in salt", "bench.salting.waterG": "The liquid of the brine", "bench.salting.strengthPct": "The brine's strength",
+	"bench.salting.salt": "The salt", "bench.marinade.hours": "The hours in the marinade", "bench.marinade.items": "The ingredients", "bench.marinade.items.g": "An amount",
+	"bench.marinade.items.ingredient": "An ingredient", "marinade.items": "The ingredients", "marinade.hours": "The hours in the marinade", "value": "The reading", "kind": "What was tapped",
+	"salt": "The salt", "sugar": "The sugar", "carb": "The carbohydrate", "fat": "The fat", "protein": "The protein", "acid": "The acid", "density": "The weight of a teaspoon",
+	"each": "The weight of one", "price": "The price",
+}
+
+var numbered = regexp.MustCompile(`\[(\d+)\]`)
+
+// refused says in a cook's words what cannot be.
+func refused(f refuse.Field) string {
+	words, ok := fieldWords[numbered.ReplaceAllString(f.Field, "")]
+	if !ok {
+		words = f.Field
+	}
+	if at := numbered.FindStringSubmatch(f.Field); at != nil && ok && strings.Contains(words, "%d") {
+		n, _ := strconv.Atoi(at[1]) // digits, by the pattern
+		words = fmt.Sprintf(words, n+1)
+	}
+	return fmt.Sprintf("%s: %s is not possible; allowed: %s.", words, f.Value, f.Allowed)
+}
