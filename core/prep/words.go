@@ -175,7 +175,7 @@ func (w words) salting(c *Salting) Station {
 	if got.CentrePct >= 0.5*got.MeanPct {
 		middle = "and the middle too"
 	}
-	s.Why = fmt.Sprintf("After %s it is seasoned %s in, %s. Four fifths are in after %s.", hoursWords(c.Hours), w.Millimetres(got.ReachMm), middle, orLonger(got.To80Hours))
+	s.Why = fmt.Sprintf("After %s it is seasoned %s deep, %s. Four fifths are in after %s.", hoursWords(c.Hours), w.Millimetres(got.ReachMm), middle, orLonger(got.To80Hours))
 	share := 50.0
 	if c.Even > 0 {
 		share = 100 * c.Even
@@ -208,7 +208,7 @@ func (w words) marinating(m *Marinaded) Station {
 		r.verdict(m.Hours), r.Kind, hoursWords(r.Least), hoursWords(r.Most), r.Past, whole,
 		w.Grams(per.SaltG), w.Grams(per.SugarG), w.Grams(per.AcidG), w.Grams(per.FatG), w.Grams(m.TakenG))
 	if m.PerKg.SaltG > 0 {
-		s.Why += fmt.Sprintf(" Its salt gets %s in.", w.Millimetres(m.Salted.ReachMm))
+		s.Why += fmt.Sprintf(" Its salt gets %s deep.", w.Millimetres(m.Salted.ReachMm))
 	}
 	if kept := w.KeptBackG.MassG; kept > 0 {
 		s.Why += fmt.Sprintf(" %s of the dry seasoning are kept for the coat.", w.Grams(kept))

@@ -62,13 +62,13 @@ func (h Household) Millimetres(mm float64) string {
 	}
 	switch {
 	case n == 0:
-		return "under 1/16 in"
+		return "under 1/16 inch"
 	case part == 0:
-		return fmt.Sprintf("%d in", whole)
+		return fmt.Sprintf("%d inch", whole)
 	case whole == 0:
-		return fmt.Sprintf("%d/%d in", part, of)
+		return fmt.Sprintf("%d/%d inch", part, of)
 	}
-	return fmt.Sprintf("%d %d/%d in", whole, part, of)
+	return fmt.Sprintf("%d %d/%d inch", whole, part, of)
 }
 
 // Litres words a volume, ml.

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { Input, Label, TextField } from 'react-aria-components';
 import styled from 'styled-components';
 import { ask, client, Refusal } from '../api/client';
+import type { Units } from '../format/units';
 import { fieldBox, labelled } from '../ui/field';
 
 const Field = styled(TextField)`
@@ -22,11 +23,12 @@ interface Props {
   ingredient: string;
   /** Grams as they stand. */
   g: number;
+  units: Units;
   onChange: (g: number) => void;
 }
 
 /** An amount as people write it: 1 1/2 tbsp, ½ cup, 250 g. What is not understood is said, and nothing is lost. */
-export function Amount({ label, ingredient, g, onChange }: Props) {
+export function Amount({ label, ingredient, g, units, onChange }: Props) {
   const [text, setText] = useState<string | null>(null);
   const [wrong, setWrong] = useState('');
   const read = async () => {
@@ -46,7 +48,7 @@ export function Amount({ label, ingredient, g, onChange }: Props) {
   };
   return (
     <Field
-      value={text ?? `${Math.round(g * 10) / 10} g`}
+      value={text ?? units.amount(g)}
       isInvalid={wrong !== ''}
       onChange={setText}
       onBlur={() => void read()}

@@ -26,6 +26,7 @@ export function Controls({ station, ...props }: StationProps & { station: string
           items={props.bench.finish ?? []}
           pantry={props.pantry}
           answer={props.answer}
+          units={props.units}
           onChange={(finish) => props.set('finish', (b) => ({ ...b, finish }))}
         />
       );

@@ -1,6 +1,7 @@
 import { Trash2 } from 'lucide-react';
 import styled from 'styled-components';
 import type { Schemas } from '../api/client';
+import type { Units } from '../format/units';
 import { IconButton } from '../ui/Button';
 import { Quiet } from '../ui/layout';
 import { Select } from '../ui/Select';
@@ -45,11 +46,12 @@ interface Props {
   items: Item[];
   pantry: Schemas['Ingredient'][];
   answer: BenchAnswer;
+  units: Units;
   onChange: (items: Item[]) => void;
 }
 
 /** A recipe's ingredients with their amounts; what could stand in for each. */
-export function Items({ label, items, pantry, answer, onChange }: Props) {
+export function Items({ label, items, pantry, answer, units, onChange }: Props) {
   return (
     <>
       <List aria-label={label}>
@@ -62,6 +64,7 @@ export function Items({ label, items, pantry, answer, onChange }: Props) {
                   label={known?.name ?? it.ingredient}
                   ingredient={it.ingredient}
                   g={it.g}
+                  units={units}
                   onChange={(g) => onChange(items.map((o, k) => (k === i ? { ...o, g } : o)))}
                 />
                 <IconButton

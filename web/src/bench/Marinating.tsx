@@ -8,7 +8,7 @@ import { Recipes } from './Recipes';
 const names = (m: Schemas['Marinade']) => m.items.map((it) => it.ingredient).join();
 
 /** What is in the marinade, for how long, and what of it is kept for the coat. */
-export function Marinating({ bench, set, answer, catalog, pantry }: StationProps) {
+export function Marinating({ bench, set, answer, catalog, pantry, units }: StationProps) {
   const m = bench.marinade;
   if (!m) return null;
   const change = (what: string, more: Partial<typeof m>) =>
@@ -30,6 +30,7 @@ export function Marinating({ bench, set, answer, catalog, pantry }: StationProps
         items={shown.items}
         pantry={pantry}
         answer={answer}
+        units={units}
         onChange={(items) => change('items', { items, forG: answer.massG })}
       />
       <Stepper

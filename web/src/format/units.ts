@@ -63,6 +63,8 @@ export interface Units {
   mass: (g: number) => string;
   /** A small one, finer. */
   pinch: (g: number) => string;
+  /** One to be weighed, as it is typed. */
+  amount: (g: number) => string;
   toDegrees: (c: number) => number;
   fromDegrees: (d: number) => number;
   /** The weight that pieces are counted to, and its name. */
@@ -102,6 +104,7 @@ export function unitsOf(settings: Pick<Settings, 'temperature' | 'mass'>): Units
     gram: weight.unit,
     temperature: heat.words,
     mass: weight.words,
+    amount: (g) => (oz ? `${Math.round((g / GRAMS_PER_OUNCE) * 100) / 100} oz` : `${Math.round(g * 10) / 10} g`),
     pinch: (g) => (oz ? `${(g / GRAMS_PER_OUNCE).toFixed(2)} oz` : `${g.toFixed(1)} g`),
     toDegrees: heat.to,
     fromDegrees: heat.from,
