@@ -83,7 +83,8 @@ go-test: need-go
 
 race-test: need-go
 	@echo "== Go tests with the race detector, where goroutines meet"
-	CGO_ENABLED=1 go test -race -run 'SameRequest|CancelledWindow|ChancesRise' ./core/program
+	CGO_ENABLED=1 go test -race -run 'SameRequest|CancelledWindow|ChancesRise|EveryWayIsSearched|TwoFryersFinish' ./core/program
+	CGO_ENABLED=1 go test -race -run 'ConcurrentTaps|ASearchEnds|WaysComeInLines|OfTwoServers' ./internal/api ./internal/store
 
 e2e: build need-chromium
 	@echo "== browser tests"

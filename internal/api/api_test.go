@@ -6,6 +6,7 @@ import (
 	"encoding/json"
 	"io"
 	"log/slog"
+	"maps"
 	"net/http"
 	"net/http/httptest"
 	"os"
@@ -16,6 +17,7 @@ import (
 	"testing/fstest"
 	"time"
 
+	"github.com/getkin/kin-openapi/openapi3"
 	"github.com/getkin/kin-openapi/openapi3filter"
 	"github.com/getkin/kin-openapi/routers/gorillamux"
 
@@ -155,7 +157,7 @@ func TestAnswersKeepTheContract(t *testing.T) {
 		{"POST", "/api/v1/simulations", simulation},
 		{"POST", "/api/v1/simulations?chance=false", simulation},
 		{"POST", "/api/v1/conversions", `{"request":` + simulation + `,"recipe":{"kind":"oil","tempC":180,"minutes":3}}`},
-		{"POST", "/api/v1/baskets", `{"request":` + simulation + `,"perBasket":4}`},
+		{"POST", "/api/v1/baskets", with(simulation, `"perBasket":4`)},
 		{"POST", "/api/v1/fryer-guesses", `{"kind":"drawer","litres":5.5}`},
 		{"POST", "/api/v1/bench", benchOf},
 		{"POST", "/api/v1/amounts", `{"ingredient":"egg","text":"2"}`},
@@ -176,7 +178,67 @@ func TestAnswersKeepTheContract(t *testing.T) {
 		if err != nil {
 			t.Errorf("%s %s: %v", c.method, c.path, err)
 		}
+		answer := route.Operation.Responses.Status(w.Code)
+		if answer == nil {
+			answer = route.Operation.Responses.Default()
+		}
+		for kind, media := range answer.Value.Content {
+			if strings.HasPrefix(w.Header().Get("Content-Type"), kind) {
+				declared(t, c.method+" "+c.path, media.Schema.Value, w.Body.Bytes())
+			}
+		}
 	}
+	w := k.send("POST", "/api/v1/recommendations", simulation)
+	for _, line := range bytes.Split(bytes.TrimSpace(w.Body.Bytes()), []byte("\n")) {
+		schema := spec.Components.Schemas["RecommendationLine"].Value
+		var v any
+		if err := json.Unmarshal(line, &v); err != nil {
+			t.Fatal(err)
+		}
+		if err := schema.VisitJSON(v); err != nil {
+			t.Errorf("a line of ways: %v", err)
+		}
+		declared(t, "a line of ways", schema, line)
+	}
+}
+
+// declared says which properties of an answer the contract does not know.
+func declared(t *testing.T, what string, schema *openapi3.Schema, body []byte) {
+	t.Helper()
+	var v any
+	if err := json.Unmarshal(body, &v); err != nil {
+		t.Fatalf("%s: %v", what, err)
+	}
+	var walk func(at string, s *openapi3.Schema, v any)
+	walk = func(at string, s *openapi3.Schema, v any) {
+		switch v := v.(type) {
+		case map[string]any:
+			known := maps.Clone(s.Properties)
+			if known == nil {
+				known = openapi3.Schemas{}
+			}
+			for _, part := range s.AllOf {
+				maps.Copy(known, part.Value.Properties)
+			}
+			any := s.AdditionalProperties.Schema
+			for name, inner := range v {
+				if k, ok := known[name]; ok {
+					walk(at+"."+name, k.Value, inner)
+				} else if any != nil {
+					walk(at+"."+name, any.Value, inner)
+				} else {
+					t.Errorf("%s: %s.%s is not in the contract", what, at, name)
+				}
+			}
+		case []any:
+			for _, inner := range v {
+				if s.Items != nil {
+					walk(at+"[]", s.Items.Value, inner)
+				}
+			}
+		}
+	}
+	walk("", schema, v)
 }
 
 func TestBadRequestsNameTheField(t *testing.T) {
