@@ -12,10 +12,10 @@ const (
 
 // A Basket is the area that food lies on, inside measure.
 type Basket struct {
-	Shape      BasketShape
-	WidthMm    float64
-	DepthMm    float64
-	DiameterMm float64
+	Shape      BasketShape `json:"shape"`
+	WidthMm    float64     `json:"widthMm,omitempty"`
+	DepthMm    float64     `json:"depthMm,omitempty"`
+	DiameterMm float64     `json:"diameterMm,omitempty"`
 }
 
 // Area returns the basket's floor, m².

@@ -10,9 +10,9 @@ import (
 	"velocrustum/core/units"
 )
 
-// A Step is a station with what it does to the cook, and the load and coat
+// A Weighed is a station with what it does to the cook, and the load and coat
 // without it.
-type Step struct {
+type Weighed struct {
 	Station
 	Does string
 	Load program.Load
@@ -26,7 +26,7 @@ type Forecast struct {
 	Load    program.Load
 	Coat    program.Coat
 	Makings []Making // of the cut as it came
-	Steps   []Step
+	Weighed []Weighed
 	Answer  program.Answer // of the first basket
 	// EnergyWh is that of all baskets, and OvenWh and PanWh that of others.
 	EnergyWh, OvenWh, PanWh float64
@@ -66,7 +66,7 @@ func (p Pantry) Forecast(ctx context.Context, d Dish, h units.Household) (Foreca
 		sugar = d.Coat.SugarPct
 	}
 	for _, st := range w.Words(p, h) {
-		step := Step{Station: st, Load: f.Load, Coat: f.Coat, Does: "Nothing that the basket feels."}
+		step := Weighed{Station: st, Load: f.Load, Coat: f.Coat, Does: "Nothing that the basket feels."}
 		switch {
 		case st.Headline == nothingYet:
 			step.Does = ""
@@ -88,7 +88,7 @@ func (p Pantry) Forecast(ctx context.Context, d Dish, h units.Household) (Foreca
 		if err != nil {
 			return f, err
 		}
-		f.Steps = append(f.Steps, step)
+		f.Weighed = append(f.Weighed, step)
 	}
 	end := f.Answer.End
 	kept := Kept{MassLossPct: end.MassLossPct}
@@ -106,7 +106,7 @@ func (p Pantry) Forecast(ctx context.Context, d Dish, h units.Household) (Foreca
 
 // skip takes out of a step's load and coat what the step puts in. A rack is
 // skipped for paper, paper for nothing.
-func (f *Forecast) skip(s *Step, sugarBefore float64) {
+func (f *Forecast) skip(s *Weighed, sugarBefore float64) {
 	switch s.ID {
 	case "dry":
 		wet := Drying{School: "wet"}.SurfaceWater()

@@ -116,15 +116,15 @@ func changes(was, is Totals) string {
 	return list(words)
 }
 
-// A Recipe is a marinade that a household keeps.
-type Recipe struct {
+// A OwnMarinade is a marinade that a household keeps.
+type OwnMarinade struct {
 	ID       string   `json:"id"`
 	Name     string   `json:"name"`
 	Marinade Marinade `json:"marinade"`
 }
 
 // Check returns what is wrong with a recipe as refuse.Fields, or nil.
-func (r Recipe) Check(p Pantry) error {
+func (r OwnMarinade) Check(p Pantry) error {
 	if n := len([]rune(r.Name)); n < 1 || n > 60 {
 		return refuse.One("name", fmt.Sprintf("%d characters", n), "1 to 60 characters")
 	}

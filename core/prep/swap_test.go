@@ -63,16 +63,16 @@ func TestSwapsDoTheSame(t *testing.T) {
 }
 
 func TestRecipesAreChecked(t *testing.T) {
-	good := Recipe{Name: "Ours", Marinade: Marinade{Hours: 2, Items: []Item{{"oil", 20}}}}
+	good := OwnMarinade{Name: "Ours", Marinade: Marinade{Hours: 2, Items: []Item{{"oil", 20}}}}
 	if err := good.Check(shelf); err != nil {
 		t.Error(err)
 	}
-	for field, change := range map[string]func(*Recipe){
-		"name":                      func(r *Recipe) { r.Name = "" },
-		"marinade.items":            func(r *Recipe) { r.Marinade.Items = nil },
-		"marinade.items.ingredient": func(r *Recipe) { r.Marinade.Items = []Item{{"gold", 1}} },
-		"marinade.hours":            func(r *Recipe) { r.Marinade.Hours = -1 },
-		"marinade.coatShare":        func(r *Recipe) { r.Marinade.CoatShare = 2 },
+	for field, change := range map[string]func(*OwnMarinade){
+		"name":                      func(r *OwnMarinade) { r.Name = "" },
+		"marinade.items":            func(r *OwnMarinade) { r.Marinade.Items = nil },
+		"marinade.items.ingredient": func(r *OwnMarinade) { r.Marinade.Items = []Item{{"gold", 1}} },
+		"marinade.hours":            func(r *OwnMarinade) { r.Marinade.Hours = -1 },
+		"marinade.coatShare":        func(r *OwnMarinade) { r.Marinade.CoatShare = 2 },
 	} {
 		bad := good
 		change(&bad)
@@ -216,11 +216,22 @@ func TestADishFollowsFromWhatWasBought(t *testing.T) {
 	}
 }
 
+// Beside what is measured and what must be: a domestic oven takes 0.8 to 1.5
+// kWh for a roast of half an hour at 200 °C; no pan gives the food and the oil
+// more heat than it takes from the socket, and few waste more than they give.
 func TestEnergyBesideAnOvenAndAPan(t *testing.T) {
-	near(t, "oven", OvenWh(20), 2200*(12+18)/60.0, 1e-9)
-	// 1 l of oil at least: 0.92 kg by 155 K; 100 g of food to 80 °C, a tenth boiled off.
-	near(t, "pan", PanWh(100, 10), (0.92*2000*155+0.1*(3400*76+0.1*2.26e6))/0.65/3600, 1e-9)
-	if PanWh(1000, 20) < 3*0.9*PanWh(300, 20) {
-		t.Error("a large pan takes less than its share")
+	if wh := OvenWh(20); wh < 800 || wh > 1500 { // half as long again in still air
+		t.Errorf("an oven takes %.0f Wh", wh)
+	}
+	if OvenWh(40)-OvenWh(20) >= OvenWh(20) {
+		t.Error("heating up is not counted once")
+	}
+	for _, massG := range []float64{100, 500, 1500} {
+		water := massG / 1000 * 0.2 * 2.26e6 / 3600             // a fifth boiled off
+		food := massG / 1000 * 3.4e3 * 76 / 3600                // 4 to 80 °C
+		oil := math.Max(0.9, 3*massG/1000) * 2.0e3 * 155 / 3600 // 20 to 175 °C
+		if wh := PanWh(massG, 20); wh < water+food+oil || wh > 2*(water+food+oil) {
+			t.Errorf("a pan of %.0f g takes %.0f Wh for %.0f Wh of heat", massG, wh, water+food+oil)
+		}
 	}
 }

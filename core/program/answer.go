@@ -2,6 +2,7 @@ package program
 
 import (
 	"velocrustum/core/fryer"
+	"velocrustum/core/safety"
 )
 
 // Answer is what comes of a request.
@@ -48,15 +49,10 @@ type End struct {
 	PathogenSource string `json:"pathogenSource,omitempty"`
 }
 
-// Rule is what "safe" meant.
+// Rule is what "safe" meant, and what the inside is when it is met: safe, or
+// soft where no rule applies.
 type Rule struct {
-	CoreC   float64 `json:"coreC"`
-	HoldMin float64 `json:"holdMin"`
-	RestMin float64 `json:"restMin"`
-	Words   string  `json:"words"`
-	Source  string  `json:"source"`
-	// Inside is what it is when the rule is met: safe, or soft where none
-	// applies.
+	safety.Rule
 	Inside string `json:"inside"`
 }
 

@@ -6,6 +6,7 @@ import (
 	"math"
 	"testing"
 
+	"velocrustum/core/fryer"
 	"velocrustum/core/refuse"
 )
 
@@ -88,7 +89,7 @@ func TestASecondLayerIsWeighedAgainstASecondBasket(t *testing.T) {
 
 func TestTwoFryersFinishTogether(t *testing.T) {
 	power, air := 1100.0, 0.85
-	small := &Fryer{PowerW: &power, Airflow: &air, Basket: &Basket{Shape: "round", DiameterMm: 190}}
+	small := &Fryer{PowerW: &power, Airflow: &air, Basket: &fryer.Basket{Shape: "round", DiameterMm: 190}}
 	q := dozenWings()
 	q.Load.Pieces = 18
 	both := batched(t, Dish{Request: q, Second: small})[TwoFryers]

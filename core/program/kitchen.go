@@ -177,8 +177,8 @@ func (c *checker) machine(given Fryer) machine {
 func (c *checker) spec(f Fryer) fryer.Spec {
 	c.Among("fryer.kind", f.Kind, names(fryer.Kinds)...)
 	b := *f.Basket
-	c.Among("fryer.basket.shape", b.Shape, string(fryer.Rectangle), string(fryer.Round))
-	switch fryer.BasketShape(b.Shape) {
+	c.Among("fryer.basket.shape", string(b.Shape), string(fryer.Rectangle), string(fryer.Round))
+	switch b.Shape {
 	case fryer.Rectangle:
 		c.In(Limits, "fryer.basket.widthMm", b.WidthMm)
 		c.In(Limits, "fryer.basket.depthMm", b.DepthMm)
@@ -187,7 +187,7 @@ func (c *checker) spec(f Fryer) fryer.Spec {
 	}
 	s := fryer.Spec{
 		Kind: fryer.Kind(f.Kind), PowerW: *f.PowerW, Airflow: *f.Airflow, DialOffsetC: f.DialOffsetC, RoomC: value(f.RoomC, roomC),
-		Basket: fryer.Basket{Shape: fryer.BasketShape(b.Shape), WidthMm: b.WidthMm, DepthMm: b.DepthMm, DiameterMm: b.DiameterMm},
+		Basket: b,
 	}
 	if f.HeatUpMin != nil {
 		c.In(Limits, "fryer.heatUpMin", *f.HeatUpMin)

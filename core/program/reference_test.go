@@ -13,6 +13,7 @@ import (
 	"text/tabwriter"
 
 	"velocrustum/core/food"
+	"velocrustum/core/fryer"
 )
 
 // A referenceCook is a row of testdata/reference-cooks.csv.
@@ -58,7 +59,7 @@ func referenceCooks(t testing.TB) (cooks []referenceCook) {
 		if _, err := fmt.Sscanf(row[12], "rectangle %fx%f", &w, &d); err != nil {
 			t.Fatal(row[12], err)
 		}
-		q.Fryer = &Fryer{Basket: &Basket{Shape: "rectangle", WidthMm: w, DepthMm: d}}
+		q.Fryer = &Fryer{Basket: &fryer.Basket{Shape: "rectangle", WidthMm: w, DepthMm: d}}
 		if _, twin, ok := strings.Cut(row[12], " of two drawers "); ok {
 			watts := num(strings.TrimSuffix(twin, " W"))
 			q.Fryer.Drawers, q.Fryer.PowerW = 2, &watts

@@ -54,11 +54,11 @@ type Coat struct {
 
 // Fryer is the machine.
 type Fryer struct {
-	Kind        string   `json:"kind,omitempty"`   // drawer
-	PowerW      *float64 `json:"powerW,omitempty"` // 1500
-	Basket      *Basket  `json:"basket,omitempty"` // rectangle 230 by 230
-	Airflow     *float64 `json:"airflow,omitempty"`
-	DialOffsetC float64  `json:"dialOffsetC"`
+	Kind        string        `json:"kind,omitempty"`   // drawer
+	PowerW      *float64      `json:"powerW,omitempty"` // 1500
+	Basket      *fryer.Basket `json:"basket,omitempty"` // rectangle 230 by 230
+	Airflow     *float64      `json:"airflow,omitempty"`
+	DialOffsetC float64       `json:"dialOffsetC"`
 	// HeatUpMin is how long it takes from cold to 200 °C, empty, timed by its
 	// owner; left out, that of its kind.
 	HeatUpMin *float64 `json:"heatUpMin,omitempty"`
@@ -82,7 +82,7 @@ func (f Fryer) Whole() Fryer {
 		f.Kind = string(fryer.Drawer)
 	}
 	f.PowerW, f.Airflow = ptr(value(f.PowerW, powerW)), ptr(value(f.Airflow, 1))
-	f.Basket = ptr(value(f.Basket, Basket{Shape: string(fryer.Rectangle), WidthMm: basketMm, DepthMm: basketMm}))
+	f.Basket = ptr(value(f.Basket, fryer.Basket{Shape: fryer.Rectangle, WidthMm: basketMm, DepthMm: basketMm}))
 	f.Dial = ptr(value(f.Dial, usualDial))
 	f.Trays, f.Drawers = cmp.Or(f.Trays, 1), cmp.Or(f.Drawers, 1)
 	if f.Inferred == nil {
@@ -96,14 +96,6 @@ type Dial struct {
 	MinC  float64 `json:"minC"`
 	MaxC  float64 `json:"maxC"`
 	StepC float64 `json:"stepC"`
-}
-
-// Basket is the floor that the food lies on, inside measure.
-type Basket struct {
-	Shape      string  `json:"shape"`
-	WidthMm    float64 `json:"widthMm,omitempty"`
-	DepthMm    float64 `json:"depthMm,omitempty"`
-	DiameterMm float64 `json:"diameterMm,omitempty"`
 }
 
 // Program is stages and turns; minute 0 is when the food goes in.

@@ -10,6 +10,7 @@ import (
 	"strings"
 	"testing"
 
+	"velocrustum/core/fryer"
 	"velocrustum/core/refuse"
 )
 
@@ -54,7 +55,7 @@ func TestDefaultsAreTheNamedOnes(t *testing.T) {
 	full := q
 	full.Load.StartC, full.Load.Surface = ptr(5.0), "wiped"
 	full.Coat = &Coat{ID: "bare"}
-	full.Fryer = &Fryer{Kind: "drawer", PowerW: ptr(1500.0), Airflow: ptr(1.0), RoomC: ptr(21.0), Basket: &Basket{Shape: "rectangle", WidthMm: 230, DepthMm: 230}}
+	full.Fryer = &Fryer{Kind: "drawer", PowerW: ptr(1500.0), Airflow: ptr(1.0), RoomC: ptr(21.0), Basket: &fryer.Basket{Shape: "rectangle", WidthMm: 230, DepthMm: 230}}
 	full.Guidance, full.CrustWanted = "us", ptr(60.0)
 	a, _ := json.Marshal(quick(t, q))
 	b, _ := json.Marshal(quick(t, full))

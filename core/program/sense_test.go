@@ -9,6 +9,7 @@ import (
 	"testing"
 
 	"velocrustum/core/food"
+	"velocrustum/core/fryer"
 	"velocrustum/core/refuse"
 )
 
@@ -288,7 +289,7 @@ func TestTraysAndRackShareTheLoad(t *testing.T) {
 	drawer := quick(t, q)
 	q.Fryer = &Fryer{Rack: true}
 	rack := quick(t, q)
-	q.Fryer = &Fryer{Kind: "oven", PowerW: ptr(1800.0), Trays: 2, Basket: &Basket{Shape: "rectangle", WidthMm: 330, DepthMm: 280}}
+	q.Fryer = &Fryer{Kind: "oven", PowerW: ptr(1800.0), Trays: 2, Basket: &fryer.Basket{Shape: "rectangle", WidthMm: 330, DepthMm: 280}}
 	oven := quick(t, q)
 	if drawer.Layers < 2 || rack.Layers != 1 || oven.Layers != 1 {
 		t.Errorf("layers: drawer %d, rack %d, trays %d", drawer.Layers, rack.Layers, oven.Layers)

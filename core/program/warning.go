@@ -96,103 +96,166 @@ func at(timeline []Moment, minute float64) Moment {
 	return best
 }
 
-// warnings judges an answer.
-func (s *setup) warnings(a *Answer) (list []Warning) {
-	add := func(code, field, format string, args ...any) *Warning {
-		list = append(list, Warning{Code: code, Field: field, Message: fmt.Sprintf(format, args...)})
-		return &list[len(list)-1]
-	}
-	safeBy := a.SafeAtMin
+// warner gathers the warnings of an answer.
+type warner struct {
+	*setup
+	a    *Answer
+	list []Warning
+}
+
+func (w *warner) add(code, field, format string, args ...any) *Warning {
+	w.list = append(w.list, Warning{Code: code, Field: field, Message: fmt.Sprintf(format, args...)})
+	return &w.list[len(w.list)-1]
+}
+
+// warnings judges an answer, the gravest first.
+func (s *setup) warnings(a *Answer) []Warning {
+	w := warner{setup: s, a: a}
+	w.inside()
+	w.outside()
+	w.basket()
+	w.smoke()
+	w.coat()
+	w.surface()
+	w.caramel()
+	w.thickness()
+	return w.list
+}
+
+// lastStage is the field that a longer program changes.
+func (w *warner) lastStage() string {
+	return fmt.Sprintf("program.stages[%d].minutes", len(w.program.Stages)-1)
+}
+
+// inside says what is not safe, or not soft, by the program's end.
+func (w *warner) inside() {
+	a, safeBy := w.a, w.a.SafeAtMin
 	if a.Chance != nil {
 		safeBy = a.Chance.SafeByMin
 	}
-	last := len(s.program.Stages) - 1
-	lengthen := fmt.Sprintf("program.stages[%d].minutes", last)
+	ends := w.units.Degrees(math.Floor(a.End.CoreC))
 	switch {
-	case a.SafeAtMin == nil || *a.SafeAtMin > s.minutes():
-		switch at := a.End.CoreC; {
-		case s.plant():
-			add("under-rule", lengthen, "The middle is at %s when the program ends, and soft from about %s.", s.units.Degrees(math.Floor(at)), s.units.Degrees(s.rule.CoreC))
-		case at >= s.rule.CoreC:
+	case a.SafeAtMin == nil || *a.SafeAtMin > w.minutes():
+		switch {
+		case w.plant():
+			w.add("under-rule", w.lastStage(), "The middle is at %s when the program ends, and soft from about %s.", ends, w.units.Degrees(w.rule.CoreC))
+		case a.End.CoreC >= w.rule.CoreC:
 			// Hot enough, but not for long enough.
-			add("under-rule", lengthen, "The coldest %s is at %s when the program ends, but has not yet held %s for the %s of the rule, or an equivalent. It is not safe to eat yet.",
-				s.flesh(), s.units.Degrees(math.Floor(at)), s.units.Degrees(s.rule.CoreC), units.Minutes(s.rule.HoldMin))
+			w.add("under-rule", w.lastStage(), "The coldest %s is at %s when the program ends, but has not yet held %s for the %s of the rule, or an equivalent. It is not safe to eat yet.",
+				w.flesh(), ends, w.units.Degrees(w.rule.CoreC), units.Minutes(w.rule.HoldMin))
 		default:
-			add("under-rule", lengthen, "The coldest %s is at %s when the program ends, under the %s of the rule. It is not safe to eat yet.",
-				s.flesh(), s.units.Degrees(math.Floor(at)), s.units.Degrees(math.Ceil(s.rule.CoreC)))
+			w.add("under-rule", w.lastStage(), "The coldest %s is at %s when the program ends, under the %s of the rule. It is not safe to eat yet.",
+				w.flesh(), ends, w.units.Degrees(math.Ceil(w.rule.CoreC)))
 		}
-	case safeBy == nil || *safeBy > s.minutes()+moment:
-		if s.plant() {
-			add("rule-in-doubt", lengthen, "Most loads are soft inside by the end, but fewer than 95 in 100: pieces and fryers differ.")
+	case safeBy == nil || *safeBy > w.minutes()+moment:
+		if w.plant() {
+			w.add("rule-in-doubt", w.lastStage(), "Most loads are soft inside by the end, but fewer than 95 in 100: pieces and fryers differ.")
 		} else {
-			add("rule-in-doubt", lengthen, "Most loads are safe by the end, but fewer than 95 in 100: pieces, fridges and fryers differ. Give it longer, or probe the thickest one.")
+			w.add("rule-in-doubt", w.lastStage(), "Most loads are safe by the end, but fewer than 95 in 100: pieces, fridges and fryers differ. Give it longer, or probe the thickest one.")
 		}
 	}
-	if a.CrispAtMin == nil || *a.CrispAtMin > s.minutes()+moment {
-		add("soft", lengthen, "The crust ends %s, at %.0f of the %.0f asked for.", a.End.CrustWords, math.Floor(a.End.Crust), s.crust)
+}
+
+// outside says what the crust is not, and what is too much of it.
+func (w *warner) outside() {
+	a := w.a
+	if a.CrispAtMin == nil || *a.CrispAtMin > w.minutes()+moment {
+		w.add("soft", w.lastStage(), "The crust ends %s, at %.0f of the %.0f asked for.", a.End.CrustWords, math.Floor(a.End.Crust), w.crust)
 	}
-	if to := a.Window.ToMin; to != nil && notAfter(*to) < s.minutes() {
-		add("overdone", lengthen, "From minute %.0f on it is %s.", notAfter(*to), overWords[a.Window.Bound]).AtMin = to
+	if to := a.Window.ToMin; to != nil && notAfter(*to) < w.minutes() {
+		w.add("overdone", w.lastStage(), "From minute %.0f on it is %s.", notAfter(*to), overWords[a.Window.Bound]).AtMin = to
 	}
-	if s.coverage > fryer.FreeCoverage+crowdedBy {
-		w := add("crowded", "load.pieces", "Pieces cover %.0f %% of the basket, so air has little way between them: steam stays and sides turn out softer.", 100*s.coverage)
-		if s.coverage > 1 {
-			w.Code = "layered"
-			w.Message = fmt.Sprintf("Pieces lie in about %.1f layers. What lies below cooks later and softer; shake or turn often, or fry two baskets.", s.coverage)
-		}
+}
+
+// basket says what is too full.
+func (w *warner) basket() {
+	switch {
+	case w.coverage > 1:
+		w.add("layered", "load.pieces", "Pieces lie in about %.1f layers. What lies below cooks later and softer; shake or turn often, or fry two baskets.", w.coverage)
+	case w.coverage > fryer.FreeCoverage+crowdedBy:
+		w.add("crowded", "load.pieces", "Pieces cover %.0f %% of the basket, so air has little way between them: steam stays and sides turn out softer.", 100*w.coverage)
 	}
-	hottest, hot, since, start := 0.0, 0, 0.0, 0.0
-	for i, st := range s.program.Stages {
-		if st.AirC > hottest {
-			hottest, hot, since = st.AirC, i, start
+}
+
+// hottest returns the hottest stage and when it begins.
+func (w *warner) hottest() (stage int, since float64) {
+	start := 0.0
+	for i, st := range w.program.Stages {
+		if st.AirC > w.program.Stages[stage].AirC {
+			stage, since = i, start
 		}
 		start += st.Minutes
 	}
-	if s.fatty() && hottest > smokesOver {
-		add("smoke", fmt.Sprintf("program.stages[%d].airC", hot), "Fat that drips smokes in air over about %s. Put a little water under the basket, or stay under it.", s.units.Degrees(smokesOver)).AtMin = &since
+	return stage, since
+}
+
+func (w *warner) smoke() {
+	hot, since := w.hottest()
+	if w.fatty() && w.program.Stages[hot].AirC > smokesOver {
+		w.add("smoke", fmt.Sprintf("program.stages[%d].airC", hot), "Fat that drips smokes in air over about %s. Put a little water under the basket, or stay under it.", w.units.Degrees(smokesOver)).AtMin = &since
 	}
-	// when returns the first minute at which something holds, in words.
-	when := func(holds func(Moment) bool) string {
-		for _, m := range a.Timeline {
-			if holds(m) {
-				return fmt.Sprintf("until minute %.0f", math.Max(1, math.Ceil(m.Minute)))
-			}
-		}
-		return "all along"
-	}
-	soon := 0.0
-	if s.coating.Light && s.coating.Oil < s.coating.NeedsOil && s.spec.Airflow >= 0.9 {
-		w := add("lifts", "coat.oilG", "A light, dry coat can lift off in the moving air %s, before the heat has set it. Press it on, and mist it.",
-			when(func(m Moment) bool { return math.Min(m.UpperC, m.LowerC) >= gels }))
-		w.AtMin = &soon
-	} else if s.coating.NeedsOil > 0 && s.coating.Oil < 0.6*s.coating.NeedsOil {
-		add("dry-coat", "coat.oilG", "Dry patches of this coat stay pale and floury without oil.")
-	}
-	if s.surface == food.Wet && len(s.coating.Stuck) > 0 && s.coating.Sets == 0 {
-		w := add("wet-patch", "load.surface", "Dust on a wet surface turns to paste: it stays wet %s, so patches stay pale and soft. Wipe first.",
-			when(func(m Moment) bool { return math.Min(m.Faces[0].Crust, m.Faces[1].Crust) >= 20 }))
-		w.AtMin = &soon
-	}
-	if s.class() == safety.Poultry && s.surface == food.Wet {
-		add("rinse", "load.surface", "Rinsing raw poultry splashes germs around the sink. Public advice is not to; wipe it instead.")
-	}
-	if limit, _ := s.limit(); s.sugar >= 1 && a.Window.Bound != "bitter" {
-		for _, m := range a.Timeline {
-			if brown := max(m.Faces[0].Brown, m.Faces[1].Brown); brown > float64(limit)-0.7 && m.Minute < s.minutes() {
-				w := add("sugar", fmt.Sprintf("program.stages[%d].airC", hot), "The sugar in it is close to burning from minute %.0f: a cooler last stage, or basting in the last minutes only, keeps it sweet.", m.Minute)
-				at := m.Minute
-				w.AtMin = &at
-				break
-			}
+}
+
+// until words the first minute at which something holds.
+func (w *warner) until(holds func(Moment) bool) string {
+	for _, m := range w.a.Timeline {
+		if holds(m) {
+			return fmt.Sprintf("until minute %.0f", math.Max(1, math.Ceil(m.Minute)))
 		}
 	}
-	if a.CrispAtMin != nil && a.Window.Bound == "dry" && a.Window.ToMin != nil && *a.Window.ToMin < *a.CrispAtMin {
-		// A thinner piece does not last longer, but crisps before it dries
-		// where its inside is what takes the time.
-		if safe := a.SafeAtMin; safe != nil && *safe > 0.6**a.Window.ToMin {
-			add("too-thick", "load.thicknessMm", "It is %s thick: by the time the crust is there, at minute %.0f, the inside is dry, from minute %.0f on. Butterflied or cut flatter, it is through sooner.",
-				s.units.Millimetres(s.thick), *a.CrispAtMin, *a.Window.ToMin)
+	return "all along"
+}
+
+// coat says what a coat wants of oil.
+func (w *warner) coat() {
+	k := &w.coating
+	switch {
+	case k.Light && k.Oil < k.NeedsOil && w.spec.Airflow >= 0.9:
+		w.add("lifts", "coat.oilG", "A light, dry coat can lift off in the moving air %s, before the heat has set it. Press it on, and mist it.",
+			w.until(func(m Moment) bool { return math.Min(m.UpperC, m.LowerC) >= gels })).AtMin = new(float64)
+	case k.NeedsOil > 0 && k.Oil < 0.6*k.NeedsOil:
+		w.add("dry-coat", "coat.oilG", "Dry patches of this coat stay pale and floury without oil.")
+	}
+}
+
+// surface says what a wet one does.
+func (w *warner) surface() {
+	if w.lot.surface != food.Wet {
+		return
+	}
+	if len(w.coating.Stuck) > 0 && w.coating.Sets == 0 {
+		w.add("wet-patch", "load.surface", "Dust on a wet surface turns to paste: it stays wet %s, so patches stay pale and soft. Wipe first.",
+			w.until(func(m Moment) bool { return math.Min(m.Faces[0].Crust, m.Faces[1].Crust) >= 20 })).AtMin = new(float64)
+	}
+	if w.class() == safety.Poultry {
+		w.add("rinse", "load.surface", "Rinsing raw poultry splashes germs around the sink. Public advice is not to; wipe it instead.")
+	}
+}
+
+// caramel says when added sugar comes close to burning.
+func (w *warner) caramel() {
+	if w.sugar < 1 || w.a.Window.Bound == "bitter" {
+		return
+	}
+	limit, _ := w.limit()
+	hot, _ := w.hottest()
+	for _, m := range w.a.Timeline {
+		if brown := max(m.Faces[0].Brown, m.Faces[1].Brown); brown > float64(limit)-0.7 && m.Minute < w.minutes() {
+			at := m.Minute
+			w.add("sugar", fmt.Sprintf("program.stages[%d].airC", hot), "The sugar in it is close to burning from minute %.0f: a cooler last stage, or basting in the last minutes only, keeps it sweet.", at).AtMin = &at
+			return
 		}
 	}
-	return list
+}
+
+// thickness says when a thinner piece would be through sooner: it does not
+// last longer, but crisps before it dries where its inside takes the time.
+func (w *warner) thickness() {
+	a := w.a
+	dry := a.Window.ToMin
+	if a.CrispAtMin == nil || a.Window.Bound != "dry" || dry == nil || *dry >= *a.CrispAtMin || a.SafeAtMin == nil || *a.SafeAtMin <= 0.6**dry {
+		return
+	}
+	w.add("too-thick", "load.thicknessMm", "It is %s thick: by the time the crust is there, at minute %.0f, the inside is dry, from minute %.0f on. Butterflied or cut flatter, it is through sooner.",
+		w.units.Millimetres(w.thick), *a.CrispAtMin, *dry)
 }

@@ -138,7 +138,7 @@ func (s *setup) answer(res resolution) (Answer, error) {
 		return Answer{}, err
 	}
 	a := Answer{Coverage: s.coverage, Layers: int(math.Ceil(s.coverage)), Warnings: []Warning{}}
-	a.Rule = Rule{s.rule.CoreC, s.rule.HoldMin, s.rule.RestMin, s.rule.Words, s.rule.Source, s.inside()}
+	a.Rule = Rule{s.rule, s.inside()}
 	a.Piece = PieceSize{
 		ThicknessMm: s.piece.Thickness * 1000, LengthMm: s.piece.Length * 1000, WidthMm: s.piece.Width * 1000,
 		SurfaceCm2: s.piece.Surface * 1e4, ShapeNumber: r.classes[0].body.Shape(), BoneShare: s.cut.Bone,

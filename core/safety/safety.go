@@ -46,11 +46,11 @@ var Guidances = []Guidance{US, UK, Stricter}
 
 // A Rule says what the coldest meat must reach.
 type Rule struct {
-	CoreC   float64 // °C
-	HoldMin float64 // minutes at CoreC, or an equivalent; 0 is at once
-	RestMin float64 // minutes to rest afterwards
-	Words   string
-	Source  string
+	CoreC   float64 `json:"coreC"`   // °C
+	HoldMin float64 `json:"holdMin"` // minutes at CoreC, or an equivalent; 0 is at once
+	RestMin float64 `json:"restMin"` // minutes to rest afterwards
+	Words   string  `json:"words"`
+	Source  string  `json:"source"`
 	// equivalent allows other times at other temperatures.
 	equivalent bool
 }

@@ -30,7 +30,7 @@ func (s *Server) WorkBench(ctx context.Context, r WorkBenchRequestObject) (WorkB
 		EnergyWh: f.EnergyWh, OvenWh: f.OvenWh, PanWh: f.PanWh,
 		Rubbed: f.Coated.Rubbed(), StarchShare: f.Coated.StarchShare(), Salts: pantry.Salts(), Servings: f.Servings,
 		Plate: f.Plate, DeepFried: f.DeepFried}
-	for _, st := range f.Steps {
+	for _, st := range f.Weighed {
 		out.Stations = append(out.Stations, Station{Cautions: st.Cautions, Does: st.Does, Headline: st.Headline, Id: st.ID, Title: st.Title, Why: st.Why,
 			Without: Without{Load: st.Load, Coat: st.Coat}})
 	}

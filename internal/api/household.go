@@ -124,8 +124,7 @@ func (s *Server) GuessFryer(_ context.Context, r GuessFryerRequestObject) (Guess
 		return nil, refuse.One("litres", fmt.Sprintf("%g", k.Litres), fmt.Sprintf("%g to %g litres", fryer.MinLitres, fryer.MaxLitres))
 	}
 	name := map[fryer.Kind]string{fryer.Drawer: "New drawer", fryer.Oven: "New oven"}[g.Kind]
-	basket := program.Basket{Shape: string(g.Basket.Shape), WidthMm: g.Basket.WidthMm, DepthMm: g.Basket.DepthMm, DiameterMm: g.Basket.DiameterMm}
-	made := program.Fryer{Kind: string(g.Kind), PowerW: &g.PowerW, Airflow: &g.Airflow, Trays: g.Levels, Drawers: g.Drawers, Basket: &basket,
+	made := program.Fryer{Kind: string(g.Kind), PowerW: &g.PowerW, Airflow: &g.Airflow, Trays: g.Levels, Drawers: g.Drawers, Basket: &g.Basket,
 		Dial: &program.Dial{MinC: g.DialMin, MaxC: g.DialMax, StepC: g.Step}, Inferred: g.Guessed}
 	return GuessFryer200JSONResponse(store.Fryer{Name: name, Fryer: made.Whole()}), nil
 }

@@ -79,7 +79,7 @@ func (s *Server) ListMarinades(ctx context.Context, _ ListMarinadesRequestObject
 
 // AddMarinade answers POST /marinades.
 func (s *Server) AddMarinade(ctx context.Context, r AddMarinadeRequestObject) (AddMarinadeResponseObject, error) {
-	m := prep.Recipe{Name: r.Body.Name, Marinade: r.Body.Marinade}
+	m := prep.OwnMarinade{Name: r.Body.Name, Marinade: r.Body.Marinade}
 	if err := s.checkMarinade(ctx, m); err != nil {
 		return nil, err
 	}
@@ -87,7 +87,7 @@ func (s *Server) AddMarinade(ctx context.Context, r AddMarinadeRequestObject) (A
 	return AddMarinade201JSONResponse(m), err
 }
 
-func (s *Server) checkMarinade(ctx context.Context, m prep.Recipe) error {
+func (s *Server) checkMarinade(ctx context.Context, m prep.OwnMarinade) error {
 	pantry, _, err := s.pantry(ctx)
 	if err != nil {
 		return err

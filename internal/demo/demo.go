@@ -9,6 +9,7 @@ import (
 
 	"velocrustum/core/cook"
 	"velocrustum/core/food"
+	"velocrustum/core/fryer"
 	"velocrustum/core/prep"
 	"velocrustum/core/program"
 	"velocrustum/internal/store"
@@ -17,12 +18,12 @@ import (
 func ptr[T any](v T) *T { return &v }
 
 var drawer = store.Fryer{
-	Name: "Square drawer", Fryer: program.Fryer{Kind: "drawer", Basket: &program.Basket{Shape: "rectangle", WidthMm: 230, DepthMm: 230},
+	Name: "Square drawer", Fryer: program.Fryer{Kind: "drawer", Basket: &fryer.Basket{Shape: "rectangle", WidthMm: 230, DepthMm: 230},
 		PowerW: ptr(1500.0), Airflow: ptr(1.0), DialOffsetC: -6, Dial: &program.Dial{MinC: 80, MaxC: 200, StepC: 5}},
 }
 
 var borrowed = store.Fryer{
-	Name: "Borrowed round one", Fryer: program.Fryer{Kind: "drawer", Basket: &program.Basket{Shape: "round", DiameterMm: 190},
+	Name: "Borrowed round one", Fryer: program.Fryer{Kind: "drawer", Basket: &fryer.Basket{Shape: "round", DiameterMm: 190},
 		PowerW: ptr(1100.0), Airflow: ptr(0.85), Dial: &program.Dial{MinC: 80, MaxC: 200, StepC: 10}},
 }
 
@@ -74,7 +75,7 @@ var dishes = []dish{
 }
 
 // marinades of the household.
-var marinades = []prep.Recipe{
+var marinades = []prep.OwnMarinade{
 	{Name: "Boatyard harissa and lemon", Marinade: harissa},
 	{Name: "Turmeric yoghurt", Marinade: prep.Marinade{Hours: 8, ForG: 400, CoatShare: 0.5, Items: []prep.Item{
 		{Ingredient: "yoghurt", G: 130}, {Ingredient: "salt-fine", G: 5}, {Ingredient: "garlic", G: 8}, {Ingredient: "spices", G: 5}, {Ingredient: "oil", G: 9.2}}}},

@@ -7,7 +7,7 @@ import (
 )
 
 // Marinades returns the household's own, by name.
-func (s *Store) Marinades(ctx context.Context) ([]prep.Recipe, error) {
+func (s *Store) Marinades(ctx context.Context) ([]prep.OwnMarinade, error) {
 	var rows []struct {
 		ID       string              `db:"id"`
 		Name     string              `db:"name"`
@@ -16,21 +16,21 @@ func (s *Store) Marinades(ctx context.Context) ([]prep.Recipe, error) {
 	if err := s.db.SelectContext(ctx, &rows, `SELECT id, name, marinade FROM marinades ORDER BY name COLLATE NOCASE, id`); err != nil {
 		return nil, err
 	}
-	out := make([]prep.Recipe, len(rows))
+	out := make([]prep.OwnMarinade, len(rows))
 	for i, r := range rows {
-		out[i] = prep.Recipe{ID: r.ID, Name: r.Name, Marinade: r.Marinade.V}
+		out[i] = prep.OwnMarinade{ID: r.ID, Name: r.Name, Marinade: r.Marinade.V}
 	}
 	return out, nil
 }
 
 // AddMarinade keeps a new one, with an id of its own.
-func (s *Store) AddMarinade(ctx context.Context, r prep.Recipe) (prep.Recipe, error) {
+func (s *Store) AddMarinade(ctx context.Context, r prep.OwnMarinade) (prep.OwnMarinade, error) {
 	r.ID = newID()
 	return r, s.PutMarinade(ctx, r)
 }
 
 // PutMarinade keeps one.
-func (s *Store) PutMarinade(ctx context.Context, r prep.Recipe) error {
+func (s *Store) PutMarinade(ctx context.Context, r prep.OwnMarinade) error {
 	_, err := s.db.ExecContext(ctx, `INSERT INTO marinades (id, name, marinade) VALUES (?, ?, ?)
 		ON CONFLICT (id) DO UPDATE SET name = excluded.name, marinade = excluded.marinade`, r.ID, r.Name, JSON[prep.Marinade]{r.Marinade})
 	return err

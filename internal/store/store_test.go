@@ -10,6 +10,7 @@ import (
 	"time"
 
 	"velocrustum/core/cook"
+	"velocrustum/core/fryer"
 	"velocrustum/core/prep"
 	"velocrustum/core/program"
 )
@@ -30,7 +31,7 @@ func open(t *testing.T) (*Store, string) {
 func stocked(t *testing.T) (*Store, Fryer, Plan) {
 	t.Helper()
 	s, _ := open(t)
-	f, err := s.AddFryer(t.Context(), Fryer{Name: "drawer", Fryer: program.Fryer{Kind: "drawer", Basket: &program.Basket{Shape: "round", DiameterMm: 190}}})
+	f, err := s.AddFryer(t.Context(), Fryer{Name: "drawer", Fryer: program.Fryer{Kind: "drawer", Basket: &fryer.Basket{Shape: "round", DiameterMm: 190}}})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -45,7 +46,7 @@ func stocked(t *testing.T) (*Store, Fryer, Plan) {
 
 func TestKeptAcrossReopening(t *testing.T) {
 	s, path := open(t)
-	f, err := s.AddFryer(t.Context(), Fryer{Name: "drawer", Fryer: program.Fryer{Kind: "drawer", Basket: &program.Basket{Shape: "round", DiameterMm: 190}}})
+	f, err := s.AddFryer(t.Context(), Fryer{Name: "drawer", Fryer: program.Fryer{Kind: "drawer", Basket: &fryer.Basket{Shape: "round", DiameterMm: 190}}})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -277,7 +278,7 @@ func TestOwnFiguresOfAnIngredient(t *testing.T) {
 func TestMarinadesOfTheHousehold(t *testing.T) {
 	s, _ := open(t)
 	for _, name := range []string{"turmeric yoghurt", "Boatyard harissa"} {
-		if _, err := s.AddMarinade(t.Context(), prep.Recipe{Name: name, Marinade: prep.Marinade{Hours: 3, ForG: 400, Items: []prep.Item{{Ingredient: "oil", G: 20}}}}); err != nil {
+		if _, err := s.AddMarinade(t.Context(), prep.OwnMarinade{Name: name, Marinade: prep.Marinade{Hours: 3, ForG: 400, Items: []prep.Item{{Ingredient: "oil", G: 20}}}}); err != nil {
 			t.Fatal(err)
 		}
 	}

@@ -5,7 +5,7 @@ import styled from 'styled-components';
 import type { Catalog, Fryer, FryerInput } from '../api/client';
 import { deleteFryer, restoreFryer, saveFryer, useCatalog, useFryers, useSettings } from '../api/queries';
 import { unitsOf, type Units } from '../format/units';
-import { BasketView } from '../plan/BasketView';
+import { BasketView } from './BasketView';
 import { at } from '../theme/tokens';
 import { Button, IconButton } from '../ui/Button';
 import { useHistory } from '../ui/history';

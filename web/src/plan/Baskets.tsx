@@ -14,7 +14,7 @@ import { at, type } from '../theme/tokens';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { Card, Quiet } from '../ui/layout';
-import { BasketView } from './BasketView';
+import { BasketView } from '../fryers/BasketView';
 import type { BasketsAnswer, Batching } from './useBaskets';
 
 const Box = styled(Card)<{ $wide: boolean }>`
