@@ -92,9 +92,11 @@ var Limits = refuse.Limits{
 // UsualMore is how many minutes are given at a tap.
 const UsualMore = 2.0
 
-// doubleTap is the time within which the same word with the same value is a
-// slip of a greasy finger.
+// doubleTap is the time within which the same word is a slip of a greasy
+// finger, but for what can be meant again.
 const doubleTap = 4 * time.Second
+
+var again = []string{More, Probe, Look}
 
 // Add returns the events with e added, or why it cannot be. What was said
 // already, by its id or by a finger that tapped twice, adds nothing.
@@ -113,7 +115,7 @@ func (l Live) Add(e Event) ([]Event, error) {
 		if e.At.Before(last.At) {
 			e.At = last.At // a clock set back
 		}
-		if last.Kind == e.Kind && last.Value == e.Value && e.At.Sub(last.At) < doubleTap && e.Kind != Probe {
+		if last.Kind == e.Kind && e.At.Sub(last.At) < doubleTap && !slices.Contains(again, e.Kind) {
 			return l.Events, nil
 		}
 	}

@@ -429,11 +429,12 @@ type Cook struct {
 	Name       string      `json:"name"`
 
 	// Now The server's clock
-	Now     time.Time  `json:"now"`
-	Outcome Outcome    `json:"outcome"`
-	Plan    PlanInput  `json:"plan"`
-	PlanId  *string    `json:"planId,omitempty"`
-	Planned Simulation `json:"planned"`
+	Now            time.Time  `json:"now"`
+	Outcome        Outcome    `json:"outcome"`
+	OutcomeVersion int        `json:"outcomeVersion"`
+	Plan           PlanInput  `json:"plan"`
+	PlanId         *string    `json:"planId,omitempty"`
+	Planned        Simulation `json:"planned"`
 
 	// Session one dish in all its baskets
 	Session   string    `json:"session"`
@@ -456,6 +457,9 @@ type CookEvent struct {
 
 // CookEventInput defines model for CookEventInput.
 type CookEventInput struct {
+	// At when it was tapped, by the server's clock; now where left out or later
+	At *time.Time `json:"at,omitempty"`
+
 	// Id the device's own, so that it counts once however often it is sent
 	Id   *string            `json:"id,omitempty"`
 	Kind CookEventInputKind `json:"kind"`
@@ -860,6 +864,12 @@ type StartCookJSONBody struct {
 	Session *string `json:"session,omitempty"`
 }
 
+// PutOutcomeParams defines parameters for PutOutcome.
+type PutOutcomeParams struct {
+	// IfMatch The version that the change was made on, in quotes
+	IfMatch *IfMatch `json:"If-Match,omitempty"`
+}
+
 // PutFryerParams defines parameters for PutFryer.
 type PutFryerParams struct {
 	// IfMatch The version that the change was made on, in quotes
@@ -992,7 +1002,7 @@ type ServerInterface interface {
 	RevokeCookEvent(w http.ResponseWriter, r *http.Request, id Id, event string)
 
 	// (PUT /cooks/{id}/outcome)
-	PutOutcome(w http.ResponseWriter, r *http.Request, id Id)
+	PutOutcome(w http.ResponseWriter, r *http.Request, id Id, params PutOutcomeParams)
 
 	// (POST /cooks/{id}/restore)
 	RestoreCook(w http.ResponseWriter, r *http.Request, id Id)
@@ -1143,7 +1153,7 @@ func (_ Unimplemented) RevokeCookEvent(w http.ResponseWriter, r *http.Request, i
 }
 
 // (PUT /cooks/{id}/outcome)
-func (_ Unimplemented) PutOutcome(w http.ResponseWriter, r *http.Request, id Id) {
+func (_ Unimplemented) PutOutcome(w http.ResponseWriter, r *http.Request, id Id, params PutOutcomeParams) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
@@ -1530,8 +1540,32 @@ func (siw *ServerInterfaceWrapper) PutOutcome(w http.ResponseWriter, r *http.Req
 		return
 	}
 
+	// Parameter object where we will unmarshal all parameters from the context
+	var params PutOutcomeParams
+
+	headers := r.Header
+
+	// ------------- Optional header parameter "If-Match" -------------
+	if valueList, found := headers[http.CanonicalHeaderKey("If-Match")]; found {
+		var IfMatch IfMatch
+		n := len(valueList)
+		if n != 1 {
+			siw.ErrorHandlerFunc(w, r, &TooManyValuesForParamError{ParamName: "If-Match", Count: n})
+			return
+		}
+
+		err = runtime.BindStyledParameterWithOptions("simple", "If-Match", valueList[0], &IfMatch, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationHeader, Explode: false, Required: false, Type: "string", Format: ""})
+		if err != nil {
+			siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "If-Match", Err: err})
+			return
+		}
+
+		params.IfMatch = &IfMatch
+
+	}
+
 	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
-		siw.Handler.PutOutcome(w, r, id)
+		siw.Handler.PutOutcome(w, r, id, params)
 	}))
 
 	for _, middleware := range siw.HandlerMiddlewares {
@@ -2850,8 +2884,9 @@ func (response RevokeCookEventdefaultApplicationProblemPlusJSONResponse) VisitRe
 }
 
 type PutOutcomeRequestObject struct {
-	Id   Id `json:"id"`
-	Body *PutOutcomeJSONRequestBody
+	Id     Id `json:"id"`
+	Params PutOutcomeParams
+	Body   *PutOutcomeJSONRequestBody
 }
 
 type PutOutcomeResponseObject interface {
@@ -4374,10 +4409,11 @@ func (sh *strictHandler) RevokeCookEvent(w http.ResponseWriter, r *http.Request,
 }
 
 // PutOutcome operation middleware
-func (sh *strictHandler) PutOutcome(w http.ResponseWriter, r *http.Request, id Id) {
+func (sh *strictHandler) PutOutcome(w http.ResponseWriter, r *http.Request, id Id, params PutOutcomeParams) {
 	var request PutOutcomeRequestObject
 
 	request.Id = id
+	request.Params = params
 
 	var body PutOutcomeJSONRequestBody
 	if err := runtime.BindJSONBody(r, &body); err != nil {
@@ -5125,167 +5161,168 @@ func (sh *strictHandler) Simulate(w http.ResponseWriter, r *http.Request, params
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"7H3rktw2utiroDqnykktpRn5crI7+iWPLa1i+UgleeOq2EoVmvy6CTcJ0ADYVB9n3mkrj7BPlsIHgJcm",
-	"2A1yesY+J/vHHs2QIPDhu19/W6WirAQHrtXq5rdVRSUtQYPEf73OzH8ZX92sKqrzVbLitITVzYplq2Ql",
-	"4deaSchWN1rWkKxUmkNJzRv6UJmnlJaMb1d3d8nq9eZ7qtPc/DEDlUpWaSbMuj/kQPYgFROc6JxqonMg",
-	"aU75FkhDFSlpBkTwhDBOfq2FBrVK7I5yoBnIbk+vN0/sN07t5M5sW1WCK8ATvpNiXUBpfkwF18C1+ZFW",
-	"VcFSarZ4Vdkn/vSLMvv9rbf2v0jYrG5W/+WqA+GV/au68uviF4cn/tGcsgGuSSOFA497zaz6Qn8DlUZI",
-	"VVJUIDWzWy1xlxshS6pXN6tM1OsCVok/Iq/LNcjVXbKqUh315F3/Cn8y69t3P7ZPivUvkOpVsvr0ZCue",
-	"uF9WEqqnfpe9Pz1hZSWktlhkDrDaQyFSWStdl1epkHBlXsXvfk3VDiyos4wZwNDiXe+0G1ooSI4AkJkv",
-	"fh8LhYxZRI5+QeXU/OYYQSWkmvJtAURIIkXNs+5lj1bJqmFZ9N6O4G6/ewboG3kA+dSBbR7Q8dUe1NUY",
-	"tdaGbhjf4j+YhjL4TPvyxBOUqwbkOcr4wMq6QNIycAOefc945A3Zk4xu6Bp5xoZJpRPyDP+hIBX9i2Jc",
-	"w9ZRB4PU7jfwNym2kpYRxI2PGaTRVOrYExxdvD1Ou6PeYi1cui0lHrwjRLlrf0GlpAfzb7z/SKACB7k9",
-	"/JhHPs6y8QUIDglRsAdJC0MlWmxB53i2EaH8UrMU3qWxuysZr7Un//43N1KU3b0Ti51GSGiBvy6o0kTU",
-	"hlgiPmNFyG/j7Uqg2aH3l7UQBVA+uksUiLhK0lJKt3t/I73j9wDvvxJzs2uwFzvaaCrKjZCamgOOgJWL",
-	"hpSUH0jBwMBIcPAQa5jOCWWSrEE3ADxIM4oeVFiu92HQcRG3T/ficHNnpQvi+9OvWyDOEzCOMg23A24V",
-	"jpMiZqyNpLlgKSiyho2QgMi09nx3yPBSQbUBxBl2ceseM7dU66g33GNGjMlDxAvf2KcMj2ScqXzApU+9",
-	"+FoD8rGSfnptn//8yzHWlVQyTjM4t9r3/jnkpczx2RnwR+VPiN1niojGKn0GV9NaSuDpYXQDJVD9DuR3",
-	"21jVCOR3kazuLkCNihYx1/fBPWbeALn3gvWYro7Ix9100qJVjB5mkXypFmZeftFK7SNpXhQgt8CHEn/E",
-	"d0YMSjSFikY/3MHXoimCUkxQHUNb9lnLF4fotD4g+eaiVpCLIvtMEYuWz0kBG5QPpMlBAuEGzZgiOy4a",
-	"HiczzCe/pSGbRmwIJe7m49bKAKqXkkF2VvUoqIZjsT36us6ZQjqK+LrRXXVOcnC8jNdFYdbfA/+rqGVA",
-	"9NZcswIBW7IsK4DkVDmzTSjgROVUAsFtACmBWjrOabEfAH4NB8EzshG1JJmVExGQKgQ9C6Q35hlkW/NY",
-	"Vkl3IyX49Lu7CSooqVKvArYEbUgDbJtrAx5aFKTV/WJ0IaCqlqd4aoA+hxt4UYqaa2W+7nk6oeYSUGqg",
-	"+nREL6oSgquErA+E8a2EjBkbOcAbxR74JDoCUbRE1YOSTJSgNEuJeSPu5BWNW7qi3BxNsCJyXaSmWJKr",
-	"pNiwkHpl+L0BEBqohG40SLcxKweSOHTyNnUAn2S9fhUp4mS9XkNASbeilWrD5ewzCDOeES40qWpNBCeo",
-	"VVsWnoxUXiv/XkpRnsLAiC0G5Wq8TWCeDrClJqfac52Kci0P5qgUb6F/BWdF2CmZbY20NP9geNwE50co",
-	"iw3ZFIa1GQjbd56TayR7LpxxFHNWjaZyPE/6oFvbenSuhlYnmUfcBxpahVYPOLlSURd4eI64thEGGj02",
-	"MmBDQjouNGYuxw4TDxMnDZym0KFRD1Ed6SQ9dcaTfV/qer2lJZ/hPXuc6+GG5/EDO87xQM+wOonSY97+",
-	"HkLWXqcOjdSxHvMN4bBbPvi3SeO2qvXbWscyFsOzd+rVEk/HQHI4K9kv122jO0UINrdU00Jsx5Axlx+P",
-	"vkZhfM03Iqhw1nMWqifXQcfOd4xnM1ZDozO02LZmGeUpXGKtgpVMn2QBp9Z9T/kWJkidkg3b1hJISQ9k",
-	"bZUKFIEaKuvXpyQ3vyzFHhRhRl5apUIrsmFQZCGdQtVyQy9z9FrVtDj3+t/wobtk1VCu7//VIypA9Eoc",
-	"vvYO17/jAfL4fbQX548RpA+MmYxFkruehkrO+JYY2hHKKOJMo+K+BqOyW6csZAneHPDM/EFrkE/JW47K",
-	"vHOtJMTtOzFWRrrjoNT3ZWJ0rlcJqUB+7TxxiijQT0cW+5btJzTVgq6hCP7FrB3yOiKGNbkogBhBQLzl",
-	"07pr4jwCXTDiIh5hC56wptFBbAkbtRCKdKA5fFjuP3NYPZZE2Twp452HR5aINRmFzECSgnEwKqhhDGOn",
-	"8QlXK64dpAbnO5gRXpo4l0e+SMV0hhpbb6l8tyxWx7JoNLCq0WIk8OLyUv6hudjDATL1NsgAtobdkGfX",
-	"1yQt//F/I/XpsCc7WSlRyyDVnsO+oWrZbbddcgo9nSNxBoau6TYUisDoQrkOEJmz56uCpsjD1xJo5h4O",
-	"xGbQYDm/SpMD1da6Ca1SULmFb7cD+6m31wLoHrg7/JG7DrVlUonGMAX32aPv9FYyZv5oDY7BqJIpnZC1",
-	"rFVuA1JKPfeH4J8p5/TzrqjQKSqqFJw0ASPJHD8VNscFK8hWgLohtCgSs9G6QisJNSeWgdWcmCJ1FWSL",
-	"Z93DHs8WOohvBXe5GWP63zA9Yf9WEhToG6JyIXVCNkbFE5IUAjcyhjRqJFY5o0XxdrO6+emstLVv3H1M",
-	"VrwuChv10rKGOBIPaEgG5BJSVoFRSaHYkEyA8tHEjRBZIPwj4TYSC+ZEZGeGSBXdQESE0u7WPR4ISH48",
-	"a3Zb8PUubEr+TkmiFpnuI4/ELiCLUl3PRCC74sdQANB9j1DldeScVhVwox2jr7xxVKk0KwqDIqkoUf1f",
-	"t5rksWuKpblTSzd14b1UGVO51ViZCsZdezkXIzrzMd3gi7CHWQaMELtvzStBaxa9MpC9OEJIquGJZiUE",
-	"JYmQkFKl5yWDtPkdp155adNZJjUJYwnM2+y07iGacMKaArkH+ZkiaSHSYZDl1IdErRFTzpzwrXvMOqh5",
-	"hH+av+ZVrf0Lr8OAMX/i5yNMwytRoDz7H+V8WPxlHAMZhsl3iQ9j3qup1POuRWmoYhD3g3bSaqSm+c33",
-	"fE5+F/ZyHYATz0CSNifHEZDbRQ+hOzh299kSfkexYaXPU9mYgc2AywTe7xgP/0HXkk94y807yIxqyQ2v",
-	"a6i6IZuCVQlROd2hUzbNAVF8tO6eFjUsNF7cdhNz8JOgsoi9xJAbq1sZ7FkKPrVACaddoZ8ag2I8BcNW",
-	"YQ+SiI0GhAk6MtBxWdJPb4BvjZD61y8xucf/889GX9QaDKBX//unF0/+F33y79dP/vLk45/+JQQ6f1fA",
-	"6xINe+RZK3tX+EPGjFVhfioFOqCtmlpJsQb0e2NsV2lR9eAXuJshFP7x91vUL3EZoyVjehL+ynwmIdek",
-	"ogUYkfYlyajc4Z+KuEDy8TXjIacu94Mj7pAmJkgmCBeN9UXZaHOTAx8pYDTVQd5kWDQScJdRXFLGybrW",
-	"WnDizLZAqFRTVpz2TU1ojv3ljY0VXJ/DJz2xBlMkqzHXqEt6aYQMpppWOVXQxx4fureyz/4ka87tTwal",
-	"7E+IU+6XaGk9cflxTsAHMUkzXYSlI15M6DxgDTdzXKPd8K07XqScPEIje1y/kfaWJhGrLksqD1M6Ynyy",
-	"aauxj5WbBQrRBNNm3Jh5Uyg3Bu5LJ4ZIKjC4aGx6oXOCjmTikBGQs7aKX/tDfGS21f3GAYQ9hM36E0qU",
-	"hlP6SPyNzNYhTrluepoAHiqIT/WE72sclBgH5LqEOhQV3T9G+rWQZZ+clbn5ZJUeCsZtgQMUBauUYGEK",
-	"3UpRV2HsmtCQgSr9KiwjC7bNNShtE1Na/4Omu9hcjcLJxKAXybm/ozNexORGc6B7ZpNM75PfWxW1pGGe",
-	"L+si2rw3RrU+zHMs4jIspdHuZfe4jR0MIUKJ+6O9t8TZrgVDSA+Rt7ugmG/6K4v1drFM50uUwu5DLQr5",
-	"1UKk2X7nvkh2gkc43PAUlqx8uA4pdrTN/gX17ralN4/OLbZ4FDvtKe4yhmeowFRNJADVPZ3I5p4RilHb",
-	"DAjjWtyQtUBHx0YCT3Pzk1FrQG4KZv5hFgg5I/t1FRO55+Y75vU2c99G7mw+XDjtvGAphNAdAY6ZXhwI",
-	"PoWJNaSRtIqMA1RGTXNOtvGGa270xyMoxa2MpwowrS7vz7uPWljOz0UOuXodoix09X7DnAMtHslK+uk2",
-	"vowjmpVqqG4X1a+ZbyR2V36ZSNckHn65U/KbNkd/BvRyn1wbA5M0F6II0UEFCZE03SVEMq7QYG9APycu",
-	"IxfD4ux8vCMGwb7x+emL8Oul9+0dMSomN0XIzbYGDIBQm2NsjAjvmomAV+eHPZl8bp+ytYJnc0MQR9yz",
-	"bzcbBfo2IIeZJGLv0j8zi1Ux6d+SNq7kdswFjXn3t8qpycPPtQa8YampKDJjPH9+fU3+8ffb8JdZCZlP",
-	"uxENN1fC66KYLPQKWCwbkDKUYIpZPMqKl8agWyPkDjLM9fZppobpErHZnMzH7FTnZ9djdfnYd2Jh55Lv",
-	"ggrytPInGpA/xubV0nQXUrxsqSEpYA+FS3D2OxpbSVoGkyEwK9TnQ48xoBeDO1NDgupLF2VxiozztXVV",
-	"TPbcSUt9Q6x29OB326GnA0IPCc7wV6WFhKcvHeFG8g1zNslpcYVvd8xjiSvwn+zlD8te/uPykb4f+Hrg",
-	"B36W/EdlMkd85F6M4zGZwndYrzWvyNBmRHKLoCSlvEUnQi0bMGoUBrTEp5H53COmkn5ipcEe6+KxPz8L",
-	"cfD5yFYwLacKKtrvfvlV8MO97MYTyNeu8sVX19e9df71+vpUdwR/hLYvghEL2Bbh4zkH3GRE4PUguX3u",
-	"VTJlSOLZ9TXZovN8awMH5gIz4IrpA3GFgFjMFAgjWF0ngj4XJr2lVK5j21bYHccW7wfrD7eEWrP1Obkm",
-	"bOOiWIZvYqQLw0ox7RaontUUoMcXvzzPFxlXGujpbMCZnFayUHrPRkjyjOy2CAwLhhlVnpUUGqJd1FIU",
-	"U0mwRXQ+T+sw7B3/8x5R9latt1TO8eTN7GSAx+lw0uGbO43/vENviy8dwBJLV/7D006ugKn5ul8vssjc",
-	"xLr2ebpibA35yUqcU4UvcRXduPOFp35j9INArrUvzlgfrPOJYnEwSWlRuJTrISgmLabFMX+HUPb9GDDY",
-	"oyyFgysSnnH7aR0O9iEf/d6X88YwjBP9Zc54HTdUEs44aACO6a8NcH3wHsiMbTY+Lda5uLHgIgWun5M/",
-	"2wLUDa0LHV1aKHW0V+5EVYP7249Ug3wV6tQCQBrzRyI4YToh2yuftJ2QcXIx1b7ExJYOYn5C3JHuWV+R",
-	"2hwLX5Ldu/pIP+IbW4641I/o6smnSnjSWqO2uu75613/FrLjbAMjOp7yyXNoiODeshMc5nR9QV1wsvgV",
-	"P/mZ8mXurvTLfNBGFHMaGfvT4jx71aLLwleuUtOdOYbHOHgvZDLf95qizGE0guqJ6uFB44RMHogCqgSW",
-	"be2g0m1quFkiIdfGGn8WqcoJORFH7cISJdBecIi6TgFmR9H0N8enPc5PuG+fmmPZi8/5TcXhg7vRe2LE",
-	"e8wjX5S1Nk+HXtKXZ4lufUJFbLcQA+C3Db83jEXpNK9AWm4hmjZ3AdNhBAeX5bYKuAajk/dnJPqPU0OO",
-	"anikc1hcuGjApQvNSfbpaOmLforKF+fKWF3lgE1TsecJGfXxGTAzCx7MLUffXUmVeiOUmttyLvLhuqpi",
-	"9zIOV1q0RERM2voMt2J7zC7toH+UU4UbYd3EEc5y7eRtl70+R9ydKkvWwrd6tcmCzLGUvtkbsntbwvDO",
-	"qIoixJXYoKFlq3VyigmU61pyHfSxddl3rVOLNg60h26dTB7C/mCX2XZuv6GOJ+9cYv8Rc/At6872zEIo",
-	"IOhmpSHOaamFntCJWoITtRexzZkCcujPET6efrn2EKMc1/dlg722kH1n57PPr086a13BnlnjQLbCJ+Pa",
-	"pj6+dYtvkrWgOhwd+S870B55+u0HnBcalTFUClUvFSV0r9ha8QdWBgjtjUhpgaRFXMW87cM4SFn/rz9d",
-	"P/v40/WTv3z8P5//dP3ki4//7ean6ydf2V8FU9gXxyQ7rG11CI9px/1cPHg/ThDQkojgTBK7EL38kzD+",
-	"PyGMsNtrIYLrQPeFlMroVmAbGt3cZ5faEHWkRhXtDLPO4DkNFBY1GPK9mPAYiQOSA0BvF/4LMbbKO9ck",
-	"apGV8k5ILSkLVHqtC9E4RoQZCCU2rrRB8rFH0KkwYzleS5uIP9WKO964ydk2j312x3j215nPvxHNbbxi",
-	"f3t5Jf2M3o0f9WDobbl/2pjOzBmjRTTM+zkXMXQBWhegYpfHNIxwmUZDMf43jTm2F9OpPi6nOZ7v5TTZ",
-	"meWkbWmB2AeQP00PCIkjIk8G7akiLaGWOJfbQn6J9/Br7Tpyzxlk4FElUJJp+yY992k2REhCFcmFdin9",
-	"WxFbPBFfTe2qh4Pt6YOiqRuacTyhYbKCDqQU8uT0gMIYvNlExdU5pBw7NruuoK6hdCNkuC6vDWrFYbZ9",
-	"PGk3HI3rtptjPREbmiq0O3Z5uzI4t9TE9Xjla1Y+MnZMnMo62/QaobvcLIo65S+1USexV7pLN9CoJ5o/",
-	"cxtaiFIUwND8rGKw7ZGjbV5e4O38CQQxCQAQ6kNNnZpZtw1KfbbhEYdOXKsIAwtsPmI2ij2Umxxbz6J+",
-	"fYQSTpD5jcYgoq4lXw68GdfkE5+OQoJdiXnS1pjfEIqlxha7bJ9Ao/WzUNuYYxC4sRmTGUYnpY7DpVjx",
-	"0U7kWCw9eh1vxl7sNbqwXQ8SV+PS0INtn0qcAXFkFDzcvI/l8zruVZY3235sB3UchdToBqXAX74yoHx2",
-	"fY2lcalkqjI/GHaWJZgTJPYgs0EotKc2SQzETUigDXx9mKSIYXuiYG2HCMUCC1DKKAO2C+NzcwYX68fu",
-	"3XgtkYFUVkLBOMS3Nbee4lNsYyy+Gno4L7zMQ115XUtH3ZiUDpjBkSn2+4HRKe0N9Y7rQRtP1r6r0VK6",
-	"fu9d3aM6qXjqmVElFRui4CwiU6lEmJuttj1P8MUz0JOwqRU8fb+g16R91QJuScA0LFoEKxJMcibY5wIU",
-	"BNu7zeNTGsplNWkugdq+f0JEh1HSgeUeCAmpKEvgGdXBHm5h7bnJD+08DC3IGhuj2XUge07oWgHXTtFz",
-	"7kQWVKyNWRbkmc2k1o7CD9eM7ZrfNYM7I+VxN+7b8RfQh9+lLuKN48bD47/lYBuhOhXRzfsaGY+CQ5gF",
-	"i81kD1tvrkWNLDRgO8abk32hh08H410fusk5M0gc9sDPpMkY3bjX5sUOJLGIm9M9JOT66VeXT14p2K91",
-	"cBIaTn4RdHdjM94SUrJiZ1iRraI2/wr2unLpweM/TFR+ZvKQkLVEdJH4xXALLYkhg3j9TVO5hRlNbJs2",
-	"6W/22EN7sjn5OR/aeRqLnLIfACuk1ewINisnmp74vt39EHKNbbptdybJUj3wofS6drhXb8NdmjCtr10g",
-	"ifXL9zdi4CT+Pfhx7Mzpu90fzTJhfFvAkwLVTrKDw8QkEBwLEwrrC+XqLBRWYaR1ZTU2u6kSzJmwkfkq",
-	"WdE63HMIygok1W6ggX/XSNCX56tM+m87qLT77V1Z/woSd8l9yISsyA++TXp8q8lBO73Q6ILY8GJ8CPG4",
-	"a3gv5DQ+1MchndlpYJD1ThvUHKY6Xf7Q65igbKxww3RCFICbLkPXwrDlsuwaQdjFPlOOfY+nvAWHe/3V",
-	"N5awwUiqCS2KMyM/JyeXbkNzfTLYSoh1txbUuVvH349V/w9L+KhR2A84HtTWYtl9xDiBpBDlCbCWQhr1",
-	"zjv3cEik0qJSpBT7gVOmnzMMzvHIMxw26SKr9tehKNcPBkWMPG8krSrIgtzGum7P2jBtGBhPZvutrNye",
-	"/CIhwKS5Z+LHuQJK/41rViy37teHE2iHboiHyErzLYEXx8baJsFmg1ETZ50TY+Kkc4KMjxsFHIT/4mbr",
-	"MlXdx+FjngxJXluj4wufcXQSp1KKhjCNYWJnch1sVTTWsCVW6zV/1FDYOvZj4yk2vjfPJJ4XDex7eCJj",
-	"JTktNu+BZveAdCHE7qUBx/IlZB3ScoxI7Veoy9pOt2ITfYzu6yKkZVXA6X3YGk+x70cVhq2UwjX+64Pt",
-	"JF2nOaF4EN/zrR3UyLACB7QoMkJLpsIC8cwpRkpJ72qO/X4tgR1hQTLkyB1g3D11x2ypDDmwY09B1m8g",
-	"RrcQnZHNVPXiHvgE1mf1OI3k8dkfJ2Tn7EjAhur3wDOjHU7ah2fPj87c76DSc9K9t+8hq9terwu+Oj8J",
-	"3BiTYgthl7//44fImSE+tTuQwO1BMQJv5//u3eLA8z2ASwi3UROcmnRvVKWAxiM4tMVJUc0eqdKhDm2Y",
-	"TpczzkG1RWC2AMwPaTLAaFtLxpcY2aZ7kfV9VgWMfhh7HPyb/eesssjb8vO5/RSjN4W97pbVM/Y/1oNc",
-	"t+bgAMPzJz1c6O65BWgI32RdwP2YWy6KGf1gu/T9UB6Ndn3PrAFi9mZ+UYJ+TpTYDOY+06pynTLbHqxW",
-	"/8V6gpCHQoKak6sw3QI00rLxHMQDqNuBXyLp5nM4uHwMDlrdwH3El0YOda8VLheN3IPMWKpPtOX2UfRU",
-	"lHaWS9s8yVZiG2aEOlTiMEUgO2pHvhj1xzYTabrO5F7BDthyL6YaRm9rCdMJX7gV6w1phEFRGU5mtl8O",
-	"fkGKMqje2R6bTv1+Tsz1kDaPW4JtiGGzUzDbpJzkxOdVZR+BD80NNurdnKxCTPDhmQsZtL5V3idM7J7j",
-	"Y/bouOvFg0U10VhHi+XIGxdKbXfe3Yv/bLc/hxNuzbaK2SOXg1ircYab4NqZjic9WzPYVFeqdXrYpR8D",
-	"moqJ1uUnbExQymnb5xgeloj652MMxobxzLZ6O9Zp6onJGD2qWcLJFiPSKNFyiCTnJzG1XHzIkQf2SQuQ",
-	"jlH2zJ1WO7QmiRPeXi8cZFG0WBYZNH3h45ZLg6Wd37ltGrqs5d8fq5XfvEZ9Qzb+uWfajXCd35Stf+m6",
-	"vPqJu9jyK+gDWN7pD8pKH7z/9sHa/vXcX1ysRXbA2VttbzYhiZsPnc0a5z45GOfxO/NJ4RJsYyyFcBc/",
-	"/JAiXTO/XjFUiwzhBn8xxDuzLd8J2o1NjT9uVZQxlSd2LDTWevlWbn6HpB2YYlR3F1/Aqj5U+LtekYjL",
-	"TBOgaY4azvO28zam/RkYMuUGUHc1cU9/HneIe7iiQWvct0UZl0rrP2ahw/LE8SQvl0yRi1qBsTE+U2hH",
-	"DFvzuC8PKHsc0B5/oFYJqTEJwge0nx9/LWIg5yBgHuU2ii+5/Gfx5ETxJIsemBMOOp8qcPygJ2LLKa3N",
-	"H2b2WMwEqKnpSnowzBNprpWXfoTf6AM50MxbqhMF8MNvpcZYxMQcRQudEN8aJcGGPQb/7eSg1awxS00e",
-	"NpwapnNRn2U0P7rHglXZvpikPar9XNJdgYNr97ngTTZ0apiX6+DFbHyEctJ1xEvadnTtlBmkEWuAhrpI",
-	"hBFhWSOhUWlOVDzLWWm+tZDfVlTyUoOzKRZlLv1N1XR6/JhRzskatoxj2tA9pddafAI14atwt+mFrvhk",
-	"x27UZnttSUvUNfSa9wYuAxPbzso4lw02U+LG5hQ6jt+mpEQdy3YtDA3OmiGNSiHhpJauez0ct2wPykaI",
-	"ZXSt1eziCqf8nrR67HgImz3KKognSZfmHCTKIiSSbR2EvyHI2LoAUlGp731NmEgZj3fWizi9Q2RwzKif",
-	"XVqUbeN47502VJahCUh/FY014Hy8BbsjK2bEkGEQzlk84S6a9MbVPFvY58i9ubQiONwwIXFMrZ1IYDmG",
-	"u8C2QS3YZufumjrM9FyuBWNHdKEN/tiJ2nG2W2t8o5B3WfFKQ4WlvDvmkpr+cIl/d9YaF+NTvSsoVwkx",
-	"CjfYJE4JJZjLVYQy+WQjGWTIfdRT8kOXbWmbBf7j77cJBvdAkW1CbNRJkbJM0AhT7dTRmmONEyWcloBD",
-	"OQmqqQ1T8JR8i/XCuOL7l7fkL19+9d+JS2T/0y9KWFHndHIoMmsxYmlu5683lp4t0rVGnVOyVv+zE7S9",
-	"1jQ3q+unz55eYyZ9BZxWbHWz+uLp9dMvbEuQHG/uyjVGRNpxeYkCIcAETl5evQeavcCHVvY+QOmvhXWN",
-	"p4Jr3+W8qgqW4mtXv7jiMnudcxsHnupHnKy0mzp61E5mRt9iXCGMQN07bvi+BFUJruzOPr++nnXoZf2Y",
-	"w0UsTjj0bcw2B/j02bfTvOruLjQv3mIEdp63HdxtE94Jkm0h1BVcYCDZjS1F9DGKslvVOnq6+yBUkQpE",
-	"VQBpJNNAmNXtr3qz4sN4acj663ZC91LEjPM6eOfPAyDJeT+tCl3UtxQn8OvUqMs+poei2cb8LnBzBsCY",
-	"TEXtZHSxsYm0TvBv0QTNpai3OVr/QqI/F/Vm5S7Rq+rhK/xRyN3XXvD9p7xAczgXQJigNmXdBmhTCpmB",
-	"TKyHD+WBEQKubur+92mgjZ5E2IM82EnGLhe6y1rvh4dx9u6W+cq5wroYHX2mVNNCIFPbQuBuX4G+dY88",
-	"IID9JyaA6zd5f+Dd1lpZx4dTIerCWy49OO24aBzqp4I7SXyCh93iQ48kWGVblRpnvcjO4z2XyIYSyC/k",
-	"FdZHEb6nVVF/N1OI4zMtWq3MtV+xU7acqw2LO1Hx8lRzuACmfW2kOKHEwsq1NGdF0gZIsG+CLQW2LkCm",
-	"Oq3dei0cBoqdmqTPN0zpW3zinoCOsvv6o8zHJtLoCl4UhVXILwBPa9Rs10LsElJQ3Vbk2kujpGB7sM4H",
-	"wYkWlY2lhcj1A44YEGL3OATbBXOf9achBOtOrPC3b2zqou26bv2z0Y59N8d8ou2jAuWbZB6nR1I97Kmj",
-	"vGhh+rlrmI+NP84P7hxUwNi9LOMXzy7IL8RuUsQYxMkpeixrvhBfO3q98iPpp4TqG7aHFgUvZpyYb8dB",
-	"IVnx42yE6In15s1YKyRtW+cwo2sanig4dtcx6H9/OP/GsjuLyAXYmpshqL/B34ch/WXAyVAbU4Zl8JxI",
-	"wKFuWM68RV/mmqa7pTtOptWrC2DBfbB++YkqKmkJGlNDJupNu0euXmeru4/Di7uCPXinxfy1ptj7iywz",
-	"Z/52D/fydZyDKa7ve9Q9st5zho/ZAC7TFxC7H6iLhjXU5jY8d5WTcg+SKCMhMKne8I274O1e/Yb/P0ml",
-	"72EvdjC8td8LeC6keBnw/UB3gHwDxaY11hRl2XNCt5Rxw1VctK5tKraIsJLfVgxd/BTdxraDFTqaPQl0",
-	"qJn0INUft/HlmO8f06vomu0vI9g65AGqtW/i/zDU6lf/g5DpC4Vzcy4j+66cmLowD31vV/29ZRO2GruH",
-	"1DWwQlPqybYG5Q4QPvEr84DPM3sILOzHlh8XEQfdVIOwRhgl1kxuui6aNikSIyHZpTxX7Sxbnwvn6mJc",
-	"imbf92JvrnJNbU/5kPGRw0Pe3nFr3Ue+wrY5cOACX2tFqvbv978lG8ZH4H+mcJ43kUCL4uCi+m02bs/J",
-	"aAvDS1ulYkflef+FcySfcmC8lC7p++E9GG3iYYzvwvvAFyvIYW+hBKrhwVnNDNX02WW/PMVlODTesXVP",
-	"dh5r93VA/h0Nv4tqSv5EMxfdfE91muPKfwSEu354hLuAltVDtYdVsybQ9PpxyNLK4wtoWj6z9DSz/759",
-	"6jH4/dHww0jGb32g5YXc1v1ov2h4m4GrMNcUbbW7E86M3mzCR/BW/07DG8/ObXxkQXaMN5dmMH0c+Q6g",
-	"IrRFC4K5aS4DaTWkrPNyT4pqgDDnBN9LIbdCa+B/EAF3AWyfe6+PJ61+R6xyHe1xrKEP/leUa3k4ya3f",
-	"2UcuGqXo0oZmJMh3qV+BtFM3vPQo1ypT1qL1NXzjciLDjmdU7U2moxlZFh44OhGXtlC9/yUbYdXbRtJF",
-	"uo+FTgsE22tAKG+p5azqY0MUh3ndT8R7eB7TP/ErYf2prmpmUJ9pz3JhhnR01suzpD5qPy47Ov7yxTXo",
-	"qqD8tDaIWb2PognibNMI/c/lGWPRqk0zcLMhXYuNB/EG4OYeyHPVjqR8ZBXKAnzaFVC5C7kXckU6Alr4",
-	"/gEDwOG9XT/KPdznDi7MZx0Y/liOjZnE8/CXdimm/Ahejd8bry/h0hiOHBiEII7uBdN7Mf23YNwqm//j",
-	"w9t/u3HF2e0vMSURlErIbz/j1ISfVwn5eSU2P6/uUOrYGuxWjxvu4Cl5xfaMb92fEOFJXRHgmfItjWWa",
-	"28KS41txC42JDEPHv9YgD13s2M2l6K6iBeFqTQvKUwiMAH0oMnyADPBPT3g2bxOBaRkh9aG9X5dfais+",
-	"cL7HBdIx8Hpdajk9GISSNecGI5jGYuY2j9RuQFK+c74sg8+qN2xgSh61AwkekHbbb0zQ76BApn12sZya",
-	"EDmDkz4A1g4O+Xiy4xRwLyA/VEuMJ0KyfibBmNkc9dehhQJSAN0b9lhrn6VdFZAR2yoqcTPmfq1ZunPs",
-	"tJ1CE2JdrnF6kHkNOl+1PXDukrP7cmFx23TKcPFKKEh8tQ7dgaE6vrWdLBzN+05XU5vc2t7Ty3eZUimZ",
-	"a5hRUIWl8FtsP1NR5UsaMhwut6E4spUSlUoATlQuGtUP3roEnNBeaW4LVQM7dT7k0VY//ictBepmbQSI",
-	"C0PntqujK7G5P8N330OlwGa329mLha2txXRuuffEVctidbO6ohW72j9b3X28+38BAAD//w==",
+	"7L3rktw2liD8Koj8JsLfRlOqki+z3VW/pLKl1loaKST3OGJtbQSSPJmEkwRoAEwqx1vv1LGP0E+2gQOA",
+	"lySYCWZmlT2z/adbriRB4ODcr78tUlFWggPXanHz26KikpagQeJ/vc7M/zK+uFlUVOeLZMFpCYubBcsW",
+	"yULCrzWTkC1utKwhWag0h5KaN/SuMk8pLRlfL+7vk8Xr1Vuq09z8mIFKJas0E2bdH3IgW5CKCU50TjXR",
+	"OZA0p3wNpKGKlDQDInhCGCe/1kKDWiR2RznQDGS3p9erJ/Ybh3Zyb7atKsEV4AnfS7EsoDT/TAXXwLX5",
+	"J62qgqXUbPGqsk/86Rdl9vtbb+1/kbBa3Cz+v6sOhFf2V3Xl18UvDk/8ozllA1yTRgoHHveaWfW5/hYq",
+	"jZCqpKhAama3WuIuV0KWVC9uFpmolwUsEn9EXpdLkIv7ZFGlOurJ+/4V/mTWt+9+ap8Uy18g1Ytk8fnJ",
+	"Wjxxf6wkVE/9Lns/PWFlJaS2WGQOsNhCIVJZK12XV6mQcGVexe++oGoDFtRZxgxgaPG+d9oVLRQkewDI",
+	"zBffxkIhYxaRo19QOTV/2UdQCammfF0AEZJIUfOse9mjVbJoWBa9tz242+8eAfpK7kA+dWCbB3R8tQd1",
+	"NUatpaEbxtf4H0xDGXymfXniCcpVA/IYZXxkZV0gaRm4Ac/eMh55Q/Ykoxu6Rp6xYlLphDzD/1CQiv5F",
+	"Ma5h7aiDQWr3G/hNirWkZQRx42MGaTSVOvYEexdvj9PuqLdYC5duS4kH7whR7ts/UCnpzvw33n8kUIGD",
+	"XO9+zCMfZ9n4AgSHhCjYgqSFoRIt1qBzPNuIUH6pWQrv09jdlYzX2pN//5srKcru3onFTiMktMA/F1Rp",
+	"ImpDLBGfsSLkt/F2JdBs1/tlKUQBlI/uEgUirpK0lNLt3t9I7/g9wPuvxNzsEuzFjjaainIlpKbmgCNg",
+	"5aIhJeU7UjAwMBIcPMQapnNCmSRL0A0AD9KMojsVlut9GHRcxO3TvTjc3FHpgvj+9EULxHkCxlGm4XbA",
+	"rcJxUMSMtZE0FywFRZawEhIQmZae7w4ZXiqoNoA4wi7u3GPmlmod9YZ7zIgxuYt44Vv7lOGRjDOVD7j0",
+	"oRdfa0A+VtLPr+3zX349xrqSSsZpBsdWe+ufQ17KHJ+dAX9U/oTYfKGIaKzSZ3A1raUEnu5GN1AC1e9B",
+	"fr+OVY1Afh/J6u4D1KhoEXN9H91j5g2QWy9Y9+lqj3zcTSctWsXoYRbJT9XCzMvPW6m9J82LAuQa+FDi",
+	"j/jOiEGJplDR6Ic7eCGaIijFBNUxtGWftXxxiE7LHZJvLmoFuSiyLxSxaHlLClihfCBNDhIIN2jGFNlw",
+	"0fA4mWE++R0N2TRiRShxNx+3VgZQvZQMsqOqR0E17Ivt0dd1zhTSUcTXje6qc5KD42W8Lgqz/hb4X0Ut",
+	"A6K35poVCNiSZVkBJKfKmW1CAScqpxIIbgNICdTScU6L7QDwS9gJnpGVqCXJrJyIgFQh6FEgvTHPINua",
+	"x7JKuhkpwYff3UxQQUmVehWwJWhDGmDrXBvw0KIgre4XowsBVbU8xFMD9DncwPNS1Fwr83XP0wk1l4BS",
+	"A9WnPXpRlRBcJWS5I4yvJWTM2MgB3ii2wCfREYiiJaoelGSiBKVZSswbcSevaNzSFeXmaIIVkesiNcWS",
+	"XCXFioXUK8PvDYDQQCV0pUG6jVk5kMShk7epA/gk6+WrSBEn6+USAkq6Fa1UGy5nn0GY8YxwoUlVayI4",
+	"Qa3asvBkpPJa+fdSivIQBkZsMShX420C83SALTU51Z7rVJRruTNHpXgL/Ss4KsIOyWxrpKX5R8PjJjg/",
+	"QlmsyKowrM1A2L5zS66R7LlwxlHMWTWayvE86aNubevRuRpaHWQecR9oaBVaPeDkSkVd4OE54tpKGGj0",
+	"2MiADQnpuNCYuew7TDxMnDRwmkKHRj1EdaST9NQZT/Z9qev1lpZ8hvfsca6HG57HD+w4xwM9w+okSo95",
+	"+3sIWXudOjRSx3rMN4TDbvngb5PGbVXrd7WOZSyGZ2/Uq1M8HQPJ4axkv1y3je4UIdjcUU0LsR5Dxlx+",
+	"PPoahfE1X4mgwlnPWaieXAcdO98zns1YDY3O0GLrmmWUp3CJtQpWMn2QBRxa9wPla5ggdUpWbF1LICXd",
+	"kaVVKlAEaqisX5+S3PyxFFtQhBl5aZUKrciKQZGFdApVyxW9zNFrVdPi2Ot/w4fuk0VDuT7/q3tUgOiV",
+	"OHztHa5/xwPk8ftoL84fI0gfGDMZiyR3PQ2VnPE1MbQjlFHEmUbFfQlGZbdOWcgSvDngmflBa5BPyTuO",
+	"yrxzrSTE7TsxVka64aDU2zIxOterhFQgXzhPnCIK9NORxb5m2wlNtaBLKIK/mLVDXkfEsCYXBRAjCIi3",
+	"fFp3TZxHoAtGXMQjbMET1jQ6iJ3CRi2EIh1oDh9O9585rB5LomyelPHOwz1LxJqMQmYgScE4GBXUMIax",
+	"0/iAqxXXDlKD8x3MCC9NnMsjX6RiOkONrddUvj8tVseyaDSwqtHJSODF5aX8Q3OxhwNk6l2QAawNuyHP",
+	"rq9JWv7j/0Tq02FPdrJQopZBqj2GfUPVsttuu+QUejpH4gwMXdJ1KBSB0YVyGSAyZ89XBU2Rhy8l0Mw9",
+	"HIjNoMFyfJUmB6qtdRNapaByDd+tB/ZTb68F0C1wd/g9dx1qy6QSjWEK7rN73+mtZMz80Rocg1ElUzoh",
+	"S1mr3AaklLr1h+BfKOf0866o0CkqqhQcNAEjyRw/FTbHBSvIWoC6IbQoErPRukIrCTUnloHVnJgidRVk",
+	"i0fdwx7PTnQQ3wnucjPG9L9iesL+rSQo0DdE5ULqhKyMiickKQRuZAxp1EisckaL4t1qcfPTUWlr37j/",
+	"lCx4XRQ26qVlDXEkHtCQDMglpKwCo5JCsSKZAOWjiSshskD4R8JdJBbMicjODJEquoKICKXdrXs8EJD8",
+	"dNTstuDrXdiU/J2SRC0ynSOPxCYgi1Jdz0Qgu+KnUADQfY9Q5XXknFYVcKMdo6+8cVSpNCsKgyKpKFH9",
+	"X7aa5L5riqW5U0tXdeG9VBlTudVYmQrGXXs5FyM68zHd4IuwhVkGjBCb78wrQWsWvTKQPd9DSKrhiWYl",
+	"BCWJkJBSpeclg7T5HYdeeWnTWSY1CWMJzNvstO4hmnDCmgK5BfmFImkh0mGQ5dCHRK0RU46c8J17rHvj",
+	"3zsmHDBRCsojfNj8Na9q7V94HQae+Ykfj0INr02B8rsb5YVYHGccgx1GEHTJEWP+rKnU865OaahikPuj",
+	"dhJtpMr5zY9g3XNU+W1ZjHAQTzzXSdpEHkd1bls9KugA2yFByy06Mg9rip40x1xvBqAmiGXDePgHXUs+",
+	"4WI37yAHqyU3DLKh6oasClYlROV0g57cNAeki9G6W1rUcKLF47abmIMfBJXF9Hm6NQ2ybfAnJNqIgAxd",
+	"VnrEAW4JF82eUokqD9V7jv7jdzRWEzPYshR8SoQSTitE/zoG83gKRhzAFiQRK203jQ4YdLiW9PMb4Gsj",
+	"XP/1a0xK8v/5Z6Pnag3mrhf/66fnT/4nffIf10/+8uTTn/4ltEOPLsDrEh0SyGsXFl3wHxkz1pD5VynQ",
+	"cW7V60qKJaC/HmPSSouqd4UB9BhC4R9/v0O9GJcx2j2mVeGfzGcSck0qWoARxV+TjMoN/lTEBcD3MQ0P",
+	"OYVfHx3DCWmQgmTCIIL1odkouUGhkeJIUx3kl0a0IA/pMqFLyjhZ1loLTpy5GQjxasqKwz61CY23v7yx",
+	"DYPrc/isJ9ZgimQ15kh1yTqNkMEU2SqnCvrY41MOrMy2/5I15/ZfBqXsvxCn3B/RQnzi8vqcYhLEJM10",
+	"EZbqeDGh84A1OM1xjVbG1+54kQS8h0b2uH4j7S1NIlZdllTupnTb+CTZ1tIYK2UnKHITcoNxY55OodwY",
+	"uC+dJCSpwKCoWJGl0DlBBzhxyAjI3FuFtf1HfES51VnHgY8thN0RB5Q/DYd0pPgbma3XHHI59ZQRPFQQ",
+	"n+oJn904mDIOJHaJgCgquv8Y2QVCln1yVubmk0W6Kxi3hRlQFKxSgoUpdC1FXYWxa0KzB6r0q7CMLNg6",
+	"16C0Tahp/SaabmJzTAonE4PeL+e2j87UEZMbzYFumU2OPScvuSpqScM8X9ZFtFtC0RXo3TyHKC7DUhrt",
+	"FneP25jHECKUuB/tvSXO5i4YQnqIvN0FxXzTX1msl45lOj9FL+0+1KKQXy1Emu13zkWyAzzC4YansGTh",
+	"w4xIsaNt9i+od7ctvXl0brHFo9hhD3eX6TxHC1cTiUt1TyeyOXOEYrQ5A8K4FjdkKdBBs5LA0xw19dpo",
+	"tquCmf8wC4ScqP16kImcefMd83pbcWAjjjaPL5wuX7AUQuiOAMcMNQ4En8KEINJIWkXGLyqjpjnn4HjD",
+	"NTf64x6U4lbGUwWYVpev6N1eLSzn51CHXNQOUU50UX/LnOMvHslK+vkuvvwkmpVqqO5Oqrsz30jsrvwy",
+	"kS5VPPzpztRv29qCGdDLfVJwDEzSXIgiRAcVJETSdJMQybhCn0ED+pa4TGIM57PjcZoYBPvW59WfhF8v",
+	"vU9yj1ExuSpC7sElYOCG2txoY0R471AEvDr/8cGkefuUrXE8mtOCOOKefbdaKdB3ATnMJBFbl7aaWayK",
+	"SVuXtHGlwmMuaMy7v1VOTR5+rjXgDUtNRZEZ4/nL62vyj7/fhb/MSsh8upBouLkSXhfFZIFawGJZgZSh",
+	"xFjMPlJWvDQG3RohN5ChD8enxxqmS8RqdTCPtFOdn12P1eV934mFnUsaDCrI08qfaED+GJsPTNNNSPGy",
+	"JZKkgC0ULjHb72hsJWkZTOLAbFafxz3GgO202zqkvmz3Pa/O3ddVX9lzJy31DbHa0YPfbYeeDgg9JDjC",
+	"X5UWEp6+dIQbyTfM2SSnxRW+3TGPk7yR/2Qvf1T28p+Xj/T9wNcDP/Cz5D8rk9njI2cxjsdkCt9jndm8",
+	"4kibycktgpKU8hadCLVswKhRGGQTn0fmc4+YSvqZlQZ7rIvH/vtZiIPPR7aCaTlVCNJ+9+tvgh/uZWUe",
+	"QL52la++ub7urfOv19eHujr4I7T9HIxYwHYOn4454CYjAq8HSflzr5IpQxLPrq/JGp3naxs4MBeYAVdM",
+	"79poUyVEKIxgdZ0I+jwxWS+lchnbbsPuOLbpQLBuck2oNVtvyTVhKxfFMnwTI10YVoppE0H1rGYGPb74",
+	"9XG+yLjSQA9nMc7ktJKF0pJWQpJnZLNGYFgwzKhOraTQEO2ilqKYSt4tovOQWodh7/hf9oiyt2q9pnKO",
+	"J29mBwY8ToeTDt/cafznHXpbfOkAlli68h+ednIFTM3X/TqXk8xNrMefpyvG1r4frCA6VLATV4mOOz/x",
+	"1G+MfhDIEfdFJcuddT5RLGomKS0Klyo+BMWkxXRy2oFDKPt+DBjsUU6FgytunnH7aR0O9iEffevLkGMY",
+	"xoG+OEe8jisqCWccNADHtN0GuN55D2TGViufzutc3FgokgLXt+TPtnB2RetCR5dESh3tlTtQjeF++5Fq",
+	"kK9CHWYASGN+JIITphOyvvLJ5gkZJ0VT7UtjbMkj5ifEHenMupDU5lj4UvLe1Uf6Ed/YMspT/YiuDn6q",
+	"9CitNWqry56/3vWdIRvOVjCi4ymfPIeGCO4tO8FhTrca1AUni3bxk18oX57vStbMB21EMaeRsT8tjrNX",
+	"LbrqAeUqTN2ZY3iMg/eJTOZtr5nLHEYjqJ6oeh40fMjkjiigSmC52QYq3aa0myUScm2s8WeRqpyQE3HU",
+	"LixRAu0Fh6jrcGB2FE1/c3za4/yEc/vr7MtefM5vKg4f3I2eiREfMP/9pLKpeTr0Kf2ETtGtD6iI7RZi",
+	"APyu4WfDWJRO8wqkExeiaXMXMB1GcHBZbouAazC66GBGgcI4NWSv9kg6h8WFix1cutCcZJ+Olr7qp6h8",
+	"daz81lU82DQVe56QUR+fATOzUMPccvTdlVSpN0Kpua3yIh+uqyp2L+NwpUVLRMSkrStxK7bH7NIO+kc5",
+	"VHAS1k0c4Zyunbzrsu7niLtD5dRa+Ba1NlmQOZbSN3tDdm9LGN4ZVVGEuBIrNLRslVFOMYFyWUuugz62",
+	"LvuudWrRxoF2162TyV3YH+wy247tN9Sp5b0rNthjDr7V3tFeXwgFBN2sNMQ5rcDQEzpR33CgZiS2qVRA",
+	"Dv05wsfTLzMfYpTj+r7csdfOsu/sfPbl9UFnrSs0NGvsyFr4ZFzbjMi3nPHNvU6oakdH/ssOtHuefvsB",
+	"54VGZQyVQtVLRQndK7aE/IGVAUJ7I1JaIGkRV+lv+0cOUtb//5+un3366frJXz797y9/un7y1af/dvPT",
+	"9ZNv7J+CKewnxyQ7rG11CI9p+31oPHg/TRDQKRHBmSR2IXr5J2H8P0IYYbfXiQiuA10jUiqjW5itaHRT",
+	"ok1qQ9SRGlW0M8w6g+c0fjipMZLvIYXHSByQHAB6u/BfiLFV3rvmVidZKe+F1JKyQLHZshCNY0SYgVBi",
+	"w00bJB97BJ0KM5bjtbSJ+FMtxOONm5yt89hnN4xnf535/BvR3MUr9neXV9KP6N34UQ+G3pb7p43pKJ0x",
+	"WkTDvJ9zEUMXoHUBKnZ5TMMIl2k0FON/05hje0gd6j9zmOP5HlSTHWUO2pYWiH0A+dP0gJA4IvJk0J4q",
+	"0hJqifN0W8gv8QF+rV0n8TkDGDyqBKpCbb+nW59mQ4QkVJFcaJfSvxaxxRPxVeCuojnYVj8omrphH/uT",
+	"JSYr6EBKIQ9OPSiMwZtNVFwdQ8qxY7PrZuoaYTdChuvy2qBWHGbbx5N2w9G4brtQ1hOxoalCu32XtyuD",
+	"c0tNXI9XvmblI2Onx6mss1WvgbvLzaKoU/5SG3USe7y7dAONeqL5mdvQQpSiAIbmZxWDrfccbfPyAu/m",
+	"T06ISQCAUP9s6tTMum2s6rMN9zh04lpcGFhg0xSzUez93OTYMhf16z2UcILMbzQGEXUt+enAm3FNPvFp",
+	"LyTYVbknbZn7DaFYamyxy/Y3NFo/C7W72QeBG/cxmWF0UOo4XIoVH+0kkZOlR69Tz9iLvUQXtuud4mpc",
+	"GrqzbV+JMyD2jIKHm1Ny+pyRs8ryZtuP7YCRvZAaXaEU+Ms3BpTPrq+xNC6VTFXmH4adZQnmBIktyGwQ",
+	"Cu2pTRIDcRMSaAUvdpMUMWyrFKztEKFYYAFKGWXAdo+8NWdwsX7sOo7XEhlIZSUUjEN8O3brKT7ENsbi",
+	"q6G748LLPNSV17V01I136YAZHPVivx8Y+dLeUO+4HrTxZO27MZ1K1x+8q3tUJxVPPTOqpGJDFJxFZCqV",
+	"CHOz1bbtCr54BHoSVrWCpx9O6JFpX7WAOyVgGhYtghUJJjkT7HMBCoJt6ebxKQ3laTVpLoHavn9ARIdR",
+	"0oHlDISEVJQl8IzqYO+5sPbc5Lt2jocWZIkN3ew6kN0SulTAtVP0nDuRBRVrY5YFeWYzqbWj8MM1Y7v9",
+	"d03sjkh53I37dvwF9OF3qYt447jx8PjvONgGrk5FdHPKRsaj4BBmwWI12XvXm2tRoxYN2Pbx5mA/6+HT",
+	"wXjXx27izwwShy3wI2kyRjfutXmxg1Qs4uZ0Cwm5fvrN5ZNXCvZrHZzghhNrBN3c2Iy3hJSs2BhWZKuo",
+	"zX8F+2+59ODxDxOVn5ncJWQpEV0kfjHc1ktiyCBef9NUrmFG892mTfqbPa7RnmxOfs7Hdg7ISU7Zj4AV",
+	"0mp2BJuVE01PfL/xfgi5xvbitjuTZKke+FB6XTvcq3fhLk2Y1tcukMT65fsbMXAS/xH8OHYU9V3692aw",
+	"ML4u4EmBaifZwG5iggmOswmF9YVydRYKqzDSurIam91UCeZM2IB9kSxoHe45BGUFkmo3iMG/ayToy+NV",
+	"Jv23HVTa/faurH8FibvkPmRCVuRH3949vkXmoMVfaORCbHgxPoS43+28F3IaH+rTkM7sFDPIeqcNag5T",
+	"HTp/6HVMUDZWuGI6IQrATcWhS2HYcll2jSDsYl8ox77H0+mCQ8n+6htL2GAk1YQWxZFRpZMTV9eheUQZ",
+	"rCXEulsL6tyt4+/Hqv+7U/ioUdh3ONbU1mLZfcQ4gaQQ5QGwlkIa9c4793C4pdKiUqQU24FTpp8zDM7x",
+	"yDMckukiq/bPoSjXDwZFjDxvJHYGDHIb67o9asO0YWA8me23snB78ouEAJPmnonv5woo/TeuWXG6db/c",
+	"HUA7dEM8RFaab2V8cmysbW5sNhg1Kdc5MSZOOifI+LhRwEH4L24mMFPVOQ4f82RI8toaHV/4jCOfOJVS",
+	"NIRpDBM7k2tnq6Kxhi2xWq/5UUNh69j3jafY+N48k3heNLDv4YmMleS0WH0Amp0B6UKIzUsDjtOXkHVI",
+	"yzEitV+hLms7lYtN9DE610VIy6qAw/uwNZ5i248qDFsphWv8lzvbAbtOc0LxIL7nW9uAlWEFDmhRZISW",
+	"TIUF4pFTjJSS3tXs+/1aAtvDgmTIkTvAuHvqjtlSGXJgx56CrN9AjK4hOiObqer5GfgE1mf1OA3w8dkf",
+	"J2Tn7EjAiuoPwDOjHU7ah0fPj87c76HSc9K91x8gq9teryd8dX4SuDEmxRrCLn//48fIWSc+tTuQwO1B",
+	"MQJv5//u3eLA8z2ASwi3UROcmtBvVKWAxiM4tMVJUc0eqdKhDm2YTpczzkG1RWC2AMwPlzLAaFtLxpcY",
+	"2aZ7kfV9VgWMfhh7HPyb/c9ZZZF35Zdz+ylGbwp73Z1Wz9j/WA9y3ZqDAwzPn/RwobvnFqAhfJN1Aecx",
+	"t1wUM/rBdun7oTwa7fqeWQPE7M38oQR9S5RYDeZV06pynTLbHqxW/8V6gpCHQoKak6sw3QI00rLxHMQD",
+	"qNuBXyLp5oo4uHwKDohdwTniSyOHOmuFy0UjtyAzluoDbbl9FD0VpZ1B0zZPspXYhhmhDpU4TBHIjtpR",
+	"NUb9sc1Emq4zuVewA7bc86mG0etawnTCF27FekMaYVBUhpOZ7ZeDX5CiDKp3tsemU79vibke0uZxS7AN",
+	"MWx2CmablJOc+Liq7CPwoXnHRr2bk1WICT48cyGD1rfK+4SJ3XN8zB4dd714sKgmGutocTryxoVS2513",
+	"9+I/2+3P4YRbs61i9sjlINZqnOEmuHYW5UHP1gw21ZVqHR7S6ceXpmKidfkBGxOUctr2MYaHJaL++RiD",
+	"sWE8s63e9nWaemI4R49qTuFkJyPSKNFyiCTHJ0i1XHzIkQf2SQuQjlH2zJ1WO7QmiRPeXi8cZFG0WBYZ",
+	"NH3u45anBks7v3PbNPS0ln9/rFZ+8xr1Ddn4l55pN8J1flO2/qXr8uonBWPLr6AP4PROf1BWeuf9tw/W",
+	"9q/n/uJiKbIdzgxre7MJSdxc62zWGPrJ2TyP35lPCpdgG2MphLv44YcU6Zr59YqhWmQIN/iLId6ZbfkO",
+	"0G5savx+q6KMqTyx46yx1su3cvM7JO3AFKO6u/gCVvWhwt/1ikRcZpoATXPUcG7bztuY9mdgyJQbnN3V",
+	"xD39edwh7uGKBq1x3xZlXCqtf5+FDssTx9PFXDJFLmoFxsb4QqEdMWzN4748oOxxQHv8gVolpMYkCB/Q",
+	"vt3/WsQg0UHAPMptFF9y+c/iyYniSRY9MCccdD5U4PhRT8SWU1qbH2b2WMwEqKnpSnowhBRprpWXfvTg",
+	"6AM50MxbqlEzxlJjLGJijqKFTohvjZJgwx6D/3Zy0GLWmKUmDxtODdO5qI8ymh/dY8GqbF9M0h7Vfi7p",
+	"rsDBtftc8CYbOjXMy3XwYjY+QjnpOuIlbTu6dsoM0og1QENdJMKIcFojoVFpTlQ8y1lpvrWQ31ZU8lKD",
+	"sylOylz6m6rp9Pgxo5yTJawZx7ShM6XXUnwGNeGrcLfpha74bMdu1GZ7bUlL1DX0mvcGLgMT247KOJcN",
+	"NlPixuYUOo7fpqREHct2LQwNzpohjUoh4aCWrns9HNdsC8pGiGV0rdXs4gqn/B60eux4CJs9yiqIJ0mX",
+	"5hwkyiIkkm0dhL8hyNiyAFJRqc++JkykjMc760Wc3iEyOGbUzy4tyrZxPHunDZVlaALSX0VjDTgfb8Hu",
+	"yIoZMWQYhHMWT7iLJr1xNc9O7HPk3jy1IjjcMCFxTK2dSGA5hrvAtkEt2Gbn7po6zPRcrgVjR3ShDf7Y",
+	"idpxtltrfKOQd1nxSkOFpbwb5pKa/nCJf/fWGhfjU70vKFcJMQo32CROCSWYy1WEMvlkJRlkyH3UU/JD",
+	"l21pmwX+4+93CQb3QJF1QmzUSZGyTNAIU+3U0ZpjjRMlnJaAQzkJqqkNU/CUfIf1wrjih5d35C9ff/Pf",
+	"iUtk/9MvSlhR53RyKDJrMWJpbuevN5aeLdK1Rp1Tshb/3gnaXmuam8X102dPrzGTvgJOK7a4WXz19Prp",
+	"V7YlSI43d+UaIyLtuLxEgRBgAqdBLz4AzZ7jQwt7H6D0C2Fd46ng2nc5r6qCpfja1S+uuMxe59zGgYf6",
+	"EScL7aaO7rWTmdG3GFcII1D3jpY12MBYJbiyO/vy+nrWoU/rxxwuYnHCoW9jtjnAh8++nuZV9/ehOfcW",
+	"I7DzvO3gbpvwTpBsC6Gu4AIDyW5sKaKPUZTdqtbR090HoYpUIKoCSCOZBsKsbn/Vm3EfxktD1i/aqeGn",
+	"Imac18E7fx4ASY77aVXoor6jaU6WVKdGXfYxPRTNNuZ3gZszAMZkKmqntYuVTaR1gn+NJmguRb3O0foX",
+	"Ev25qDcrd4leVQ9f4Y9Cbl54wfdf8gLN4VwAYYLalHUboE0pZAYysR4+lAdGCLi6qfPv00AbPYmwBbmz",
+	"k4xdLnSXtd4PD+Ps3TXzlXOFdTE6+kyppoVApraGwN2+An3nHnlAAPtPTADXb/J84N3VWlnHh1Mh6sJb",
+	"Lj04bbhoHOqngjtJfICH3eFDjyRYZVuVGme9yM7jPZfIhhLIL+QV1kcRvodVUX83U4jjMy1arcy1X7FT",
+	"tpyrDYs7UfHyVLO7AKa9MFKcUGJh5VqasyJpAyTYN8GWAlsXIFOd1m69Fg4DxUZN0ucbpvQdPnEmoKPs",
+	"vv4o87GJNLqC50VhFfILwNMaNeulEJuEFFS3Fbn20igp2Bas80FwokVlY2khcv2IIwaE2DwOwXbB3Gf9",
+	"aQjBuhMr/O0bq7pou65b/2y0Y9/NMZ9o+6hA+SaZ++mRVA976igvWpi+dQ3zsfHH8cGdgwoYu5fT+MWz",
+	"C/ILsZkUMQZxcooey5qfiK8dvV75kfRTQvUN20KLghczTsy346CQLPh+NkL0xHrzZqwVkratc5jRNQ1P",
+	"FBy76xj0Px/Ov7Hs3iJyAbbmZgjqb/HvYUh/HXAy1MaUYRncEgk41A3Lmdfoy1zSdHPqjpNp9eoCWHAO",
+	"1p9+oopKWoLG1JCJetPukavX2eL+0/DirmAL3mkxf60p9v48y8yZv9vCWb6OYzDF9X2PukfWe47wMRvA",
+	"ZfoCYvcjddGwhtrchltXOSm3IIkyEgKT6g3fuA/e7tVv+P8HqfQDbMUGhrf2ewHPhRQvA74f6AaQb6DY",
+	"tMaaoiy7JXRNGTdcxUXr2qZiJxFW8tuCoYufotvYdrBCR7MngQ41kx6k+uM2vh7z/X16FV2z/dMItg55",
+	"gGrtm/jPPvrqLdVpjms/BJ37ff1BCPy5wok7l5GaV07AXZj7frCr/t5SDZuUnSGvDazQCHuyrkG5A4RP",
+	"/Mo84DPUHgIL+1Hpx0XEQR/WIKwRRok1sJuu/6ZNp8QYSnYpn1c7Bddn0bmKGpfc2ffa2JurXDvcQ95n",
+	"fGT3kLe335T3ka+wbSscuMDXWpGq/f38W7IJAAj8LxROAicSaFHsXD5Am8fbc0/akvLS1rfYIXve8+Fc",
+	"0IdcHy+lSxd/eN9Hm7IY4/Xw3vOTVeuwn1EC1fDgrGaGUvvssl+e4jIcGu8SO5Odx1qMHZB/R5PxojqW",
+	"P9EfS8Oai3DXD49wF9Cyeqj2sGrWBJpePw5ZWnl8AU3L56QeZvZv26ceg9/vjU2MZPzWe1peyOHdzxMQ",
+	"DW9zdxVmqaKVd3/ADdKbavgIfu7faezj0YmPjyzI9vHm0gymjyPfA1SEtmhBMKvN5S4thpR1XO5JUQ0Q",
+	"5pjgeynkWmgN/A8i4C6A7XPv9fGk1e+IVa4XPg5E9GkDFeVa7g5y6/f2kYvGN7qEoxmp9V3SWCBh1Y09",
+	"3cvSypS1aH3137gQybDjGfV+k4lsRpaFR5VORLQtVM+/ZCOsettIuhj5vtBpgWC7FAjlLbWcVX1siOIw",
+	"r/spfA/PY/onfiWsJ9bV2wwqO+1ZLsyQ9s56eZbUR+3HZUf7X764Bl0VlB/WBjEf+FE0QZyKGqH/uQxl",
+	"LHe1CQpuqqRrzvEg3gDc3AN5rtphlo+sQlmAT7sCKnchZyFXpCOghe8fMHQc3tv1o9zDOXdwYT7rwPDH",
+	"cmzMJJ6Hv7RLMeVH8Gr83nh9CZfGcFjBIASxdy+YGIyJwwXjVtn8Hx/f/duNK+tu/4jJjKBUQn77Gect",
+	"/LxIyM8Lsfp5cY9Sx1Zvt3rccAdPySu2ZXztfkKEJ3VFgGfKN0OWaW5LUvZvxS00JjIMOv9ag9x1UWc3",
+	"0aK7ihaEiyUtKE8hMDz0ocjwAXLHPz/h2bxNBOZshNSH9n5dZqqtFcHJIBdI5MDrdUnpdGcQStacG4xg",
+	"Gsug2wxUuwFJ+cb5sgw+q96Ygil51I4yeEDabb8xQb+D0pr22ZPl1ITIGZz0AbB2cMjHkx2HgHsB+aFa",
+	"YjwQkvXTDMbMZq8zDy0UkALo1rDHWvv87qqAjNgmU4mbTvdrzdKNY6ft/JoQ63It14PMa9Azq+2ec58c",
+	"3ZcLi9t2VYaLV0JB4ut86AYM1fG17YHhaN73yJra5Np2rT59lymVkrlWGwVVWES/xsY1FVW+GCLDsXQr",
+	"isNeKVGpBOBE5aJR/eCtS90J7ZXmtsQ1sFPnQx5t9dN/0SKibkpHgLgwdG77QbrinPMZvvseKgU2L95O",
+	"bSxsVS4mgsutJ65aFoubxRWt2NX22eL+0/3/DQAA//8=",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

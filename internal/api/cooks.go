@@ -57,7 +57,7 @@ func (s *Server) cookOut(ctx context.Context, c store.Cook) (Cook, error) {
 	step := l.Step(now)
 	p := planOut(c.Plan.V)
 	out := Cook{
-		Id: c.ID, Session: c.SessionID, Name: c.Name, PlanId: c.PlanID, StartedAt: c.StartedAt.Time, Now: now,
+		Id: c.ID, Session: c.SessionID, OutcomeVersion: c.OutcomeVersion, Name: c.Name, PlanId: c.PlanID, StartedAt: c.StartedAt.Time, Now: now,
 		Plan:   PlanInput{Name: p.Name, FryerId: p.FryerId, Load: p.Load, Coat: p.Coat, Program: p.Program, TableTime: p.TableTime},
 		Fryer:  c.Fryer.V,
 		Basket: c.Basket, Baskets: c.Baskets,
@@ -227,6 +227,12 @@ func (s *Server) AddCookEvent(ctx context.Context, r AddCookEventRequestObject) 
 		return nil, err
 	}
 	e := cook.Event{ID: orElse(r.Body.Id, ""), Kind: string(r.Body.Kind), At: s.now().UTC(), Value: orElse(r.Body.Value, 0)}
+	if tapped := r.Body.At; tapped != nil && tapped.Before(e.At) {
+		e.At = tapped.UTC() // sent late; it cannot be before the cook began
+		if e.At.Before(c.StartedAt.Time) {
+			e.At = c.StartedAt.Time
+		}
+	}
 	said := false
 	if e.ID != "" {
 		if said, err = s.store.Said(ctx, c.ID, e.ID); err != nil {
@@ -300,14 +306,16 @@ func (s *Server) forecast(ctx context.Context, c store.Cook, l cook.Live) (store
 
 // PutOutcome answers PUT /cooks/{id}/outcome.
 func (s *Server) PutOutcome(ctx context.Context, r PutOutcomeRequestObject) (PutOutcomeResponseObject, error) {
-	s.cooking.Lock()
-	defer s.cooking.Unlock()
+	v, err := version(r.Params.IfMatch)
+	if err != nil {
+		return nil, err
+	}
 	c, err := s.store.Cook(ctx, r.Id)
 	if err != nil {
 		return nil, err
 	}
 	c.Crust, c.Inside, c.Note, c.ChangeNext = (*string)(r.Body.Crust), (*string)(r.Body.Inside), r.Body.Note, r.Body.Change
-	if err := s.store.PutCook(ctx, c); err != nil {
+	if c.OutcomeVersion, err = s.store.PutOutcome(ctx, c, v); err != nil {
 		return nil, err
 	}
 	out, err := s.cookOut(ctx, c)

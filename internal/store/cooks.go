@@ -32,7 +32,9 @@ type Cook struct {
 	ChangeNext *string              `db:"change_next"`
 	Basket     int                  `db:"basket"` // which basketful of the dish
 	Baskets    int                  `db:"baskets"`
-	Events     []cook.Event         `db:"-"`
+	// OutcomeVersion counts how often crust, inside and notes were written.
+	OutcomeVersion int          `db:"outcome_version"`
+	Events         []cook.Event `db:"-"`
 }
 
 // Request is what the cook's planned program is simulated by. Its copy of the
@@ -60,7 +62,7 @@ type Summary struct {
 	Lab        JSON[[][]float64] `db:"lab"` // forecast colour of both faces at the end
 }
 
-const cookColumns = `id, session_id, plan_id, name, plan, fryer, guidance, guidance_c, planned, forecast, started_at, finished_at, crust, inside, note, change_next, basket, baskets`
+const cookColumns = `id, session_id, plan_id, name, plan, fryer, guidance, guidance_c, planned, forecast, started_at, finished_at, crust, inside, note, change_next, basket, baskets, outcome_version`
 
 // Summaries returns the logbook, the latest first.
 func (s *Store) Summaries(ctx context.Context) ([]Summary, error) {
@@ -155,7 +157,7 @@ func (s *Store) AddCook(ctx context.Context, c Cook) (Cook, error) {
 			}
 		}
 		if _, err := tx.NamedExecContext(ctx, `INSERT INTO cooks (`+cookColumns+`) VALUES (:id, :session_id, :plan_id, :name, :plan, :fryer,
-			:guidance, :guidance_c, :planned, :forecast, :started_at, :finished_at, :crust, :inside, :note, :change_next, :basket, :baskets)`, c); err != nil {
+			:guidance, :guidance_c, :planned, :forecast, :started_at, :finished_at, :crust, :inside, :note, :change_next, :basket, :baskets, :outcome_version)`, c); err != nil {
 			return err
 		}
 		for i := range c.Events {
@@ -203,13 +205,24 @@ func (s *Store) put(ctx context.Context, tx *sqlx.Tx, c Cook) error {
 		faces := line[len(line)-1].Faces
 		sum.Lab.V = [][]float64{faces[0].Lab[:], faces[1].Lab[:]}
 	}
-	return touched(tx.NamedExecContext(ctx, `UPDATE cooks SET forecast = :forecast, finished_at = :finished_at, crust = :crust,
-		inside = :inside, note = :note, change_next = :change_next, planned_min = :planned_min, lab = :lab WHERE id = :id AND deleted_at IS NULL`, sum))
+	return touched(tx.NamedExecContext(ctx, `UPDATE cooks SET forecast = :forecast, finished_at = :finished_at, planned_min = :planned_min, lab = :lab WHERE id = :id AND deleted_at IS NULL`, sum))
 }
 
-// PutCook keeps the outcome of a cook.
-func (s *Store) PutCook(ctx context.Context, c Cook) error {
-	return s.write(ctx, func(tx *sqlx.Tx) error { return s.put(ctx, tx, c) })
+// PutOutcome keeps how a cook came out; with a version, only on that version.
+// Returns the new one.
+func (s *Store) PutOutcome(ctx context.Context, c Cook, version *int) (have int, err error) {
+	err = s.write(ctx, func(tx *sqlx.Tx) error {
+		if err := tx.GetContext(ctx, &have, `SELECT outcome_version FROM cooks WHERE id = ? AND deleted_at IS NULL`, c.ID); err != nil {
+			return found(err)
+		}
+		if version != nil && *version != have {
+			return ErrChanged
+		}
+		have++
+		return touched(tx.ExecContext(ctx, `UPDATE cooks SET crust = ?, inside = ?, note = ?, change_next = ?, outcome_version = ? WHERE id = ?`,
+			c.Crust, c.Inside, c.Note, c.ChangeNext, have, c.ID))
+	})
+	return have, err
 }
 
 // Say keeps one more event of a cook, and what is forecast since.

@@ -50,3 +50,71 @@ test('a change without a connection is kept and sent later', async ({ page, kitc
   await expect(page.getByText('Kept', { exact: true })).toBeVisible();
   errors.length = 0; // refused connections were the point
 });
+
+test('a tap without a connection waits on the device, and counts once when it was tapped', async ({
+  page,
+  kitchen,
+  errors,
+}) => {
+  await page.goto(`${kitchen.url}/cook`);
+  await page.getByRole('button', { name: /^Sea bream with dukkah/ }).click();
+  await page.getByRole('button', { name: 'Food is in' }).click();
+  await expect(page.getByRole('button', { name: 'Turned' })).toBeVisible();
+  await kitchen.stop();
+  await page.getByRole('button', { name: 'Turned' }).click();
+  await page.getByRole('button', { name: 'gold' }).click();
+  await expect(page.getByText(/^Kept on this device, and sent when .*: turned, .*; how it looks/)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Turned' })).toBeDisabled();
+  // The page goes away before the server is back; another view sends it.
+  await kitchen.start(new URL(kitchen.url).host);
+  await page.goto(`${kitchen.url}/logbook`);
+  await page.getByRole('navigation').getByRole('link', { name: 'Cook' }).click();
+  await expect(page.getByRole('button', { name: 'Take back: how it looks' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: /^Take the .* out$/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'gold ✓' })).toBeVisible();
+  errors.length = 0; // refused connections were the point
+});
+
+test('two devices change one dish, and the cook chooses', async ({ page, kitchen, browser, errors }) => {
+  await page.goto(kitchen.url);
+  await expect(page.getByRole('region', { name: 'Verdict' })).toBeVisible();
+  const context = await browser.newContext();
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await expect(other.getByRole('region', { name: 'Verdict' })).toBeVisible();
+  const name = (p: typeof page) => p.getByRole('textbox', { name: 'Name of the dish' });
+  const kept = (p: typeof page) => p.getByText('Kept', { exact: true });
+  await name(other).fill('Flats of the other phone');
+  await expect(kept(other)).toBeVisible();
+  await name(page).fill('Flats of this one');
+  const conflict = page.getByRole('alert').filter({ hasText: 'Changed on another device too' });
+  await expect(conflict).toBeVisible();
+  // A reload loses neither.
+  await page.reload();
+  await expect(name(page)).toHaveValue('Flats of this one');
+  await expect(conflict).toBeVisible();
+  await conflict.getByRole('button', { name: 'Keep mine' }).click();
+  await expect(kept(page)).toBeVisible();
+  await other.reload();
+  await expect(name(other)).toHaveValue('Flats of this one');
+
+  await name(other).fill('Flats again');
+  await expect(kept(other)).toBeVisible();
+  await name(page).fill('Flats no more');
+  await conflict.getByRole('button', { name: 'Take theirs' }).click();
+  await expect(name(page)).toHaveValue('Flats again');
+  await expect(kept(page)).toBeVisible();
+  await context.close();
+  errors.length = 0; // the browser notes the refused change
+});
+
+test('a view whose script cannot be fetched leaves the others as they are', async ({ page, kitchen, errors }) => {
+  await page.goto(`${kitchen.url}/logbook`);
+  await expect(page.getByRole('heading', { name: 'Logbook' })).toBeVisible();
+  await page.route('**/PantryPage-*.js', (route) => route.abort());
+  await page.getByRole('navigation').getByRole('link', { name: 'Pantry' }).click();
+  await expect(page.getByRole('heading', { name: 'This page could not be shown' })).toBeVisible({ timeout: 15_000 });
+  await page.getByRole('navigation').getByRole('link', { name: 'Logbook' }).click();
+  await expect(page.getByRole('heading', { name: 'Logbook' })).toBeVisible();
+  errors.length = 0; // the script that failed was the point
+});

@@ -9,8 +9,7 @@ export const usePlans = () => useQuery({ queryKey: ['plans'], queryFn: () => ask
 export const usePantry = () => useQuery({ queryKey: ['pantry'], queryFn: () => ask(client.GET('/pantry')) });
 export const useMarinades = () => useQuery({ queryKey: ['marinades'], queryFn: () => ask(client.GET('/marinades')) });
 export const useCooks = () => useQuery({ queryKey: ['cooks'], queryFn: () => ask(client.GET('/cooks')) });
-export const useCook = (id: string) =>
-  useQuery({ queryKey: ['cook', id], queryFn: () => ask(client.GET('/cooks/{id}', { params: { path: { id } } })) });
+export const useCook = (id: string) => useQuery({ queryKey: ['cook', id], queryFn: () => getCook(id) });
 
 /** The cook that is going on, kept the same on every device by asking often. */
 export const useLiveCook = (everyMs: number) =>
@@ -54,12 +53,15 @@ export function useSaveSettings() {
 export const createPlan = (body: PlanInput) => ask(client.POST('/plans', { body }));
 export const savePlan = (id: string, version: number, body: PlanInput) =>
   ask(client.PUT('/plans/{id}', { params: { path: { id }, header: { 'If-Match': `"${version}"` } }, body }));
+export const getPlan = (id: string) => ask(client.GET('/plans/{id}', { params: { path: { id } } }));
 export const deletePlan = (id: string) => ask(client.DELETE('/plans/{id}', { params: { path: { id } } }));
 export const restorePlan = (id: string) => ask(client.POST('/plans/{id}/restore', { params: { path: { id } } }));
 
 export const guessFryer = (body: Schemas['FryerKnown']) => ask(client.POST('/fryer-guesses', { body }));
 export const portrayFryer = (body: Schemas['PortraitRequest']) => ask(client.POST('/fryer-portraits', { body }));
 export const createFryer = (body: FryerInput) => ask(client.POST('/fryers', { body }));
+export const fryerVersion = async (id: string) =>
+  (await ask(client.GET('/fryers'))).find((f) => f.id === id)?.version ?? 0;
 export const deleteFryer = (id: string) => ask(client.DELETE('/fryers/{id}', { params: { path: { id } } }));
 export const restoreFryer = (id: string) => ask(client.POST('/fryers/{id}/restore', { params: { path: { id } } }));
 export const saveIngredient = (i: Schemas['Ingredient']) =>
@@ -75,14 +77,12 @@ export const saveFryer = (id: string, version: number, body: FryerInput) =>
 
 export const startCook = (planId: string, basket = 1, session?: string) =>
   ask(client.POST('/cooks', { body: { planId, basket, ...(session ? { session } : {}) } }));
-/** An id of this device's own; randomUUID is not there without TLS. */
-const ownId = () =>
-  Array.from(crypto.getRandomValues(new Uint8Array(12)), (b) => b.toString(16).padStart(2, '0')).join('');
 export const sayToCook = (id: string, body: Schemas['CookEventInput']) =>
-  ask(client.POST('/cooks/{id}/events', { params: { path: { id } }, body: { id: ownId(), ...body } }));
+  ask(client.POST('/cooks/{id}/events', { params: { path: { id } }, body }));
 export const takeBack = (id: string, event: string) =>
   ask(client.DELETE('/cooks/{id}/events/{event}', { params: { path: { id, event } } }));
-export const saveOutcome = (id: string, body: Schemas['Outcome']) =>
-  ask(client.PUT('/cooks/{id}/outcome', { params: { path: { id } }, body }));
+export const getCook = (id: string) => ask(client.GET('/cooks/{id}', { params: { path: { id } } }));
+export const saveOutcome = (id: string, version: number, body: Schemas['Outcome']) =>
+  ask(client.PUT('/cooks/{id}/outcome', { params: { path: { id }, header: { 'If-Match': `"${version}"` } }, body }));
 export const deleteCook = (id: string) => ask(client.DELETE('/cooks/{id}', { params: { path: { id } } }));
 export const restoreCook = (id: string) => ask(client.POST('/cooks/{id}/restore', { params: { path: { id } } }));

@@ -1491,6 +1491,11 @@ export interface components {
             /** @enum {string} */
             kind: "loaded" | "turned" | "dialled" | "more" | "out" | "probe" | "look" | "stop";
             /**
+             * Format: date-time
+             * @description when it was tapped, by the server's clock; now where left out or later
+             */
+            at?: string;
+            /**
              * Format: double
              * @description °C for probe, minutes for more, 0 pale to 4 dark for look
              */
@@ -1559,6 +1564,7 @@ export interface components {
             id: string;
             /** @description one dish in all its baskets */
             session: string;
+            outcomeVersion: number;
             name: string;
             planId?: string;
             /** Format: date-time */
@@ -2523,7 +2529,10 @@ export interface operations {
     putOutcome: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description The version that the change was made on, in quotes */
+                "If-Match"?: components["parameters"]["IfMatch"];
+            };
             path: {
                 id: components["parameters"]["Id"];
             };

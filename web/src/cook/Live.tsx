@@ -53,6 +53,8 @@ const said: Record<string, string> = {
   stop: 'given up',
 };
 
+const LATE_MS = 1500;
+
 /** The server's time, as this device's clock goes. */
 function useClock(skewMs: number): number {
   const [here, setHere] = useState(() => Date.now());
@@ -85,8 +87,11 @@ interface Props {
 /** The cook that is going on: what is due, how it stands, and what can be said. */
 export function Live({ cook, catalog, settings, skewMs, stale }: Props) {
   const now = useClock(skewMs);
-  const telling = useTelling(cook);
-  const { busy, tell, last } = telling;
+  const telling = useTelling(cook, skewMs);
+  const { waiting, tell, last } = telling;
+  // Most are answered before they could be read as waiting.
+  const late = waiting.filter((t) => now - Date.parse(t.event.at) > LATE_MS);
+  const lookedAt = [...cook.events, ...waiting.map((t) => t.event)].findLast((e) => e.kind === 'look')?.value;
   useAwake(true);
   const { step } = cook;
   const leftMs = step.until ? Date.parse(step.until) - now : null;
@@ -112,7 +117,7 @@ export function Live({ cook, catalog, settings, skewMs, stale }: Props) {
         <Side>
           <Inside cook={cook} minute={minute} insideC={insideC} units={units} />
           {action && step.label ? (
-            <Big isDisabled={busy} onPress={() => tell(action)}>
+            <Big isDisabled={waiting.some((t) => t.event.kind === action)} onPress={() => tell(action)}>
               {step.label}
             </Big>
           ) : null}
@@ -125,22 +130,20 @@ export function Live({ cook, catalog, settings, skewMs, stale }: Props) {
                   from={insideC}
                   note={(c) => tell('probe', Math.round(c * 10) / 10)}
                 />
-                <Half isDisabled={busy} onPress={() => tell('more', more)}>
-                  {more === 2 ? 'Two' : more} more minutes
-                </Half>
+                <Half onPress={() => tell('more', more)}>{more === 2 ? 'Two' : more} more minutes</Half>
               </Row>
-              {action === 'out' ? null : (
-                <Half isDisabled={busy} onPress={() => tell('out')}>
-                  Done, it is out
-                </Half>
-              )}
-              <Looks busy={busy} tell={(shade) => tell('look', shade)} />
+              {action === 'out' ? null : <Half onPress={() => tell('out')}>Done, it is out</Half>}
+              <Looks said={lookedAt ?? null} tell={(shade) => tell('look', shade)} />
             </>
           ) : (
-            <Half isDisabled={busy} onPress={() => tell('stop')}>
-              Give this cook up
-            </Half>
+            <Half onPress={() => tell('stop')}>Give this cook up</Half>
           )}
+          {late.length > 0 ? (
+            <Quiet role="status">
+              Kept on this device, and sent when the kitchen computer answers:{' '}
+              {late.map((t) => `${said[t.event.kind] ?? t.event.kind}, ${clock(t.event.at)}`).join('; ')}
+            </Quiet>
+          ) : null}
           {last ? (
             <Back onPress={telling.undo}>
               <Undo2 size={18} aria-hidden /> Take back: {said[last.kind] ?? last.kind}

@@ -29,16 +29,17 @@ const shades: [string, string, string][] = [
   ['dark', '#6f3d19', '#ffffff'],
 ];
 
-/** How it looks, from pale to dark. */
-export function Looks({ busy, tell }: { busy: boolean; tell: (shade: number) => void }) {
+/** How it looks, from pale to dark; what was said last is marked. */
+export function Looks({ said, tell }: { said: number | null; tell: (shade: number) => void }) {
   const id = useId();
   return (
     <>
       <Quiet id={id}>How does it look?</Quiet>
       <Shades role="group" aria-labelledby={id}>
         {shades.map(([name, background, color], i) => (
-          <Shade key={name} style={{ background, color }} isDisabled={busy} onPress={() => tell(i)}>
+          <Shade key={name} style={{ background, color }} aria-pressed={said === i} onPress={() => tell(i)}>
             {name}
+            {said === i ? ' ✓' : ''}
           </Shade>
         ))}
       </Shades>

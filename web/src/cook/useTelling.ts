@@ -1,37 +1,45 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useEffect } from 'react';
 import { useNavigate } from 'react-router';
-import type { Cook, Schemas } from '../api/client';
-import { sayToCook, takeBack } from '../api/queries';
+import { Refusal, type Cook, type Schemas } from '../api/client';
+import { onAnswer, tap, untap, useWaiting } from '../api/outbox';
+import { takeBack } from '../api/queries';
 import { complain } from '../ui/toast';
 import { readyChime } from './chime';
 
 export type Told = Schemas['CookEventInput']['kind'];
 
-/** What the cook says, and takes back. */
-export function useTelling(cook: Cook) {
+/** What the cook says, and takes back. Nothing tapped is lost: it waits on this device until it is answered. */
+export function useTelling(cook: Cook, skewMs: number) {
   const queries = useQueryClient();
   const navigate = useNavigate();
-  const [busy, setBusy] = useState(false);
-  const tell = async (kind: Told, value?: number) => {
+  const waiting = useWaiting(cook.id);
+  useEffect(
+    () =>
+      onAnswer((of, answer) => {
+        void queries.invalidateQueries({ queryKey: ['live'] });
+        if (answer instanceof Refusal) {
+          complain(answer);
+          return;
+        }
+        if (of.event.kind !== 'out' && of.event.kind !== 'stop') return;
+        void queries.invalidateQueries({ queryKey: ['cooks'] });
+        queries.setQueryData(['cook', of.cook], answer);
+        void navigate(`/logbook/${of.cook}`);
+      }),
+    [queries, navigate],
+  );
+  const tell = (kind: Told, value?: number) => {
     readyChime();
-    setBusy(true);
-    try {
-      const after = await sayToCook(cook.id, value === undefined ? { kind } : { kind, value });
-      if (kind === 'out' || kind === 'stop') {
-        await queries.invalidateQueries({ queryKey: ['cooks'] });
-        queries.setQueryData(['cook', cook.id], after);
-        await navigate(`/logbook/${cook.id}`);
-      }
-      await queries.invalidateQueries({ queryKey: ['live'] });
-    } catch (cause) {
-      complain(cause);
-    }
-    setBusy(false);
+    tap(cook.id, skewMs, kind, value);
   };
-  const last = cook.events.at(-1);
+  const last = waiting.at(-1)?.event ?? cook.events.at(-1);
   const undo = async () => {
-    if (!last) return;
+    if (!last?.id) return;
+    if (waiting.length > 0) {
+      untap(last.id);
+      return;
+    }
     try {
       await takeBack(cook.id, last.id);
       await queries.invalidateQueries({ queryKey: ['live'] });
@@ -39,5 +47,5 @@ export function useTelling(cook: Cook) {
       complain(cause);
     }
   };
-  return { busy, tell: (kind: Told, value?: number) => void tell(kind, value), last, undo: () => void undo() };
+  return { waiting, tell, last, undo: () => void undo() };
 }

@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import type { Plan, PlanInput } from '../api/client';
-import { savePlan } from '../api/queries';
+import { getPlan, savePlan } from '../api/queries';
 import { useHistory, useUndoKeys } from '../ui/history';
 import { unsent, useKept } from '../ui/useKept';
 import { inputOf, requestOf } from './input';
@@ -13,7 +13,7 @@ export function useDish(plan: Plan) {
   // The plan as it was when this dish was opened; later saves are our own.
   const [opened] = useState(plan);
   const [saved] = useState(() => inputOf(plan));
-  const [first] = useState(() => (unsent(plan.id, plan.version) as PlanInput | null) ?? saved);
+  const [first] = useState(() => (unsent(plan.id)?.input as PlanInput | undefined) ?? saved);
   const { history, edit, undo, redo } = useHistory(first);
   useUndoKeys(undo, redo);
   const draft = history.now;
@@ -31,6 +31,7 @@ export function useDish(plan: Plan) {
       queries.setQueryData<Plan[]>(['plans'], (all) => [got, ...(all ?? []).filter((p) => p.id !== got.id)]);
       return got.version;
     },
+    newest: async () => (await getPlan(opened.id)).version,
   });
   const request = useMemo(() => requestOf(draft), [draft]);
   return {

@@ -3,7 +3,7 @@ import { Trash2 } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import styled from 'styled-components';
 import type { Catalog, Fryer, FryerInput } from '../api/client';
-import { deleteFryer, restoreFryer, saveFryer, useCatalog, useFryers, useSettings } from '../api/queries';
+import { deleteFryer, fryerVersion, restoreFryer, saveFryer, useCatalog, useFryers, useSettings } from '../api/queries';
 import { unitsOf, type Units } from '../format/units';
 import { BasketView } from './BasketView';
 import { at } from '../theme/tokens';
@@ -11,6 +11,7 @@ import { Button, IconButton } from '../ui/Button';
 import { useHistory } from '../ui/history';
 import { Blank, Card, Page, Quiet, Title } from '../ui/layout';
 import { complain, say } from '../ui/toast';
+import { KeptState } from '../ui/KeptState';
 import { unsent, useKept } from '../ui/useKept';
 import { AddFryer } from './AddFryer';
 import { basketWords } from './basketWords';
@@ -130,7 +131,7 @@ function OneFryer({ fryer, catalog, units, only }: { fryer: Fryer; catalog: Cata
   const queries = useQueryClient();
   const [saved] = useState(() => inputOf(fryer));
   const [version] = useState(fryer.version);
-  const { history, edit, undo } = useHistory((unsent(fryer.id, fryer.version) as FryerInput | null) ?? saved);
+  const { history, edit, undo } = useHistory((unsent(fryer.id)?.input as FryerInput | undefined) ?? saved);
   const now = history.now;
   const named = now.name.trim() !== '';
   const set = (change: Change) =>
@@ -169,6 +170,7 @@ function OneFryer({ fryer, catalog, units, only }: { fryer: Fryer; catalog: Cata
       queries.setQueryData<Fryer[]>(['fryers'], (all) => all?.map((f) => (f.id === fryerNow.id ? fryerNow : f)));
       return fryerNow.version;
     },
+    newest: () => fryerVersion(fryer.id),
   });
 
   const b = now.basket;
@@ -205,11 +207,7 @@ function OneFryer({ fryer, catalog, units, only }: { fryer: Fryer; catalog: Cata
                 <Trash2 size={17} aria-hidden />
               </IconButton>
             )}
-            <Quiet role="status">
-              {named
-                ? { kept: 'Kept', keeping: 'Keeping…', unsent: 'Kept on this device only' }[kept]
-                : 'Give it a name to keep it'}
-            </Quiet>
+            <KeptState kept={kept} instead={named ? undefined : 'Give it a name to keep it'} />
           </Row>
         </Picture>
       </Pictures>

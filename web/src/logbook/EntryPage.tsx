@@ -10,6 +10,7 @@ import {
   restoreCook,
   saveOutcome,
   startCook,
+  getCook,
   takeBack,
   useCatalog,
   useCook,
@@ -24,6 +25,7 @@ import { Choice } from '../ui/Choice';
 import { fieldBox, labelled } from '../ui/field';
 import { Blank, Card, Page, Quiet, Title } from '../ui/layout';
 import { complain, say } from '../ui/toast';
+import { KeptState } from '../ui/KeptState';
 import { unsent, useKept } from '../ui/useKept';
 import { crustWords, insideWords } from './words';
 
@@ -143,18 +145,20 @@ function Entry({ cook }: { cook: Cook }) {
   const cut = useCatalog().data?.cuts.find((c) => c.id === cook.plan.load.cut);
   const units = unitsOf(settings ?? { temperature: 'C', mass: 'g' });
   const [outcome, setOutcome] = useState<Outcome>(
-    () => (unsent(`outcome.${cook.id}`, 0) as Outcome | null) ?? cook.outcome,
+    () => (unsent(`outcome.${cook.id}`)?.input as Outcome | undefined) ?? cook.outcome,
   );
   const kept = useKept({
     key: `outcome.${cook.id}`,
-    version: 0,
+    version: cook.outcomeVersion,
     saved: cook.outcome,
     now: outcome,
-    save: async (_, now) => {
-      queries.setQueryData(['cook', cook.id], await saveOutcome(cook.id, now));
+    save: async (version, now) => {
+      const got = await saveOutcome(cook.id, version, now);
+      queries.setQueryData(['cook', cook.id], got);
       await queries.invalidateQueries({ queryKey: ['cooks'] });
-      return 0;
+      return got.outcomeVersion;
     },
+    newest: async () => (await getCook(cook.id)).outcomeVersion,
   });
 
   const loaded = cook.loadedAt ? Date.parse(cook.loadedAt) : null;
@@ -339,7 +343,7 @@ function Entry({ cook }: { cook: Cook }) {
               <Label>Next time I would change</Label>
               <TextArea />
             </Area>
-            <Quiet role="status">{kept === 'unsent' ? 'Kept on this device only' : 'Kept as you write.'}</Quiet>
+            <KeptState kept={kept} instead={kept.state === 'unsent' ? undefined : 'Kept as you write.'} />
           </Form>
           <Card>
             <h2>What was said</h2>

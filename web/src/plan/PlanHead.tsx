@@ -77,7 +77,10 @@ export function PlanHead({ id, dish, basket, ready }: Props) {
         <Input id="dish-name" placeholder="Unnamed dish" />
       </NameField>
       <DishState dish={dish} />
-      <MainButton isDisabled={starting || dish.kept === 'keeping' || !ready} onPress={() => void begin()}>
+      <MainButton
+        isDisabled={starting || dish.kept.state === 'keeping' || dish.kept.state === 'conflict' || !ready}
+        onPress={() => void begin()}
+      >
         Cook this
       </MainButton>
     </Head>

@@ -3,21 +3,31 @@ import { Refusal } from '../api/client';
 import { complain } from './toast';
 
 const WAIT_MS = 500;
-const RETRY_MS = 4000;
+// Pauses between tries grow to a minute.
+const RETRY_MS = 2000;
+const LONGEST_MS = 60_000;
 
 const drawerOf = (key: string) => `velocrustum.draft.${key}`;
 
-/** A draft that could not be sent before the page went away, if there is one for this version. */
-export function unsent(key: string, version: number): unknown {
+interface Draft {
+  /** The version it was made on. */
+  version: number;
+  input: unknown;
+}
+
+/** A draft that could not be sent before the page went away; the server may have a newer version by now. */
+export function unsent(key: string): Draft | null {
   const kept = localStorage.getItem(drawerOf(key));
   if (!kept) return null;
   try {
-    const draft = JSON.parse(kept) as { version: number; input: unknown };
-    return draft.version === version ? draft.input : null;
+    return JSON.parse(kept) as Draft;
   } catch {
     return null;
   }
 }
+
+/** Kept on the server; on its way; on this device only; or changed on another device as well. */
+export type Keeping = 'kept' | 'keeping' | 'unsent' | 'conflict';
 
 interface Keep<T> {
   /** Names the draft on this device. */
@@ -30,25 +40,30 @@ interface Keep<T> {
   possible?: boolean;
   /** Sends a value made on a version, and answers with the new version. */
   save: (version: number, value: T) => Promise<number>;
+  /** The version that the server has by now. */
+  newest: () => Promise<number>;
+}
+
+export interface Kept {
+  state: Keeping;
+  /** What is here takes the place of what another device has kept. */
+  keepMine: () => void;
+  /** What another device has kept takes the place of what is here. */
+  takeTheirs: () => void;
 }
 
 /** Keeps what is edited: on this device at once, on the server a moment later, and again once it answers. */
-export function useKept<T>({
-  key,
-  version,
-  saved,
-  now,
-  possible = true,
-  save,
-}: Keep<T>): 'kept' | 'keeping' | 'unsent' {
-  const [state, setState] = useState<'kept' | 'keeping' | 'unsent'>('kept');
-  const on = useRef(version);
+export function useKept<T>({ key, version, saved, now, possible = true, save, newest }: Keep<T>): Kept {
+  const [state, setState] = useState<Keeping>('kept');
+  const on = useRef(unsent(key)?.version ?? version);
   const sent = useRef(JSON.stringify(saved));
   const chain = useRef(Promise.resolve());
   const retry = useRef<ReturnType<typeof setTimeout>>(undefined);
-  const latest = useRef({ now, possible, save });
+  const tries = useRef(0);
+  const held = useRef(false); // by a conflict, until the cook has chosen
+  const latest = useRef({ now, possible, save, newest });
   useEffect(() => {
-    latest.current = { now, possible, save };
+    latest.current = { now, possible, save, newest };
   });
 
   const send = useCallback(() => {
@@ -56,25 +71,26 @@ export function useKept<T>({
     chain.current = chain.current.then(async () => {
       const value = latest.current.now;
       const text = JSON.stringify(value);
-      if (text === sent.current || !latest.current.possible) return;
+      if (text === sent.current || !latest.current.possible || held.current) return;
       try {
         on.current = await latest.current.save(on.current, value);
         sent.current = text;
+        tries.current = 0;
         localStorage.removeItem(drawerOf(key));
         setState('kept');
       } catch (cause) {
         const status = cause instanceof Refusal ? cause.problem.status : 500;
         if (status === 412) {
-          // Another device was first: its version counts from here.
-          localStorage.removeItem(drawerOf(key));
-          complain(cause, { label: 'Load it', run: () => window.location.reload() });
-        } else {
-          setState((before) => {
-            if (before !== 'unsent') complain(cause);
-            return 'unsent';
-          });
-          if (status === 0) retry.current = setTimeout(send, RETRY_MS);
+          held.current = true;
+          setState('conflict');
+          return;
         }
+        setState((before) => {
+          if (before !== 'unsent') complain(cause);
+          return 'unsent';
+        });
+        if (status === 0 || status >= 500)
+          retry.current = setTimeout(send, Math.min(LONGEST_MS, RETRY_MS * 2 ** tries.current++));
       }
     });
   }, [key]);
@@ -84,22 +100,45 @@ export function useKept<T>({
     if (text === sent.current) {
       // Undone before it was sent, or sent already.
       localStorage.removeItem(drawerOf(key));
+      held.current = false;
       setState('kept');
       return;
     }
-    localStorage.setItem(drawerOf(key), JSON.stringify({ version: on.current, input: latest.current.now }));
+    localStorage.setItem(
+      drawerOf(key),
+      JSON.stringify({ version: on.current, input: latest.current.now } satisfies Draft),
+    );
+    if (held.current) return;
     setState((before) => (before === 'unsent' ? before : 'keeping'));
     if (!possible) return;
     const timer = setTimeout(send, WAIT_MS);
     return () => clearTimeout(timer);
   }, [text, key, possible, send]);
 
-  useEffect(
-    () => () => {
+  useEffect(() => {
+    window.addEventListener('online', send);
+    return () => {
+      window.removeEventListener('online', send);
       send();
       clearTimeout(retry.current);
-    },
-    [send],
-  );
-  return state;
+    };
+  }, [send]);
+
+  const keepMine = useCallback(() => {
+    latest.current.newest().then(
+      (newer) => {
+        on.current = newer;
+        held.current = false;
+        setState('keeping');
+        send();
+      },
+      (cause: unknown) => complain(cause),
+    );
+  }, [send]);
+  const takeTheirs = useCallback(() => {
+    localStorage.removeItem(drawerOf(key));
+    held.current = true; // nothing more is sent from here
+    window.location.reload();
+  }, [key]);
+  return { state, keepMine, takeTheirs };
 }
