@@ -10,6 +10,11 @@ import (
 
 // WorkBench answers POST /bench.
 func (s *Server) WorkBench(ctx context.Context, r WorkBenchRequestObject) (WorkBenchResponseObject, error) {
+	ctx, leave, err := s.work.place(ctx)
+	if err != nil {
+		return nil, err
+	}
+	defer leave()
 	pantry, say, err := s.pantry(ctx)
 	if err != nil {
 		return nil, err

@@ -5,6 +5,7 @@ import (
 	"errors"
 	"fmt"
 	"slices"
+	"sync"
 
 	"velocrustum/core/cook"
 	"velocrustum/core/food"
@@ -220,79 +221,108 @@ func (s *Server) GetCook(ctx context.Context, r GetCookRequestObject) (GetCookRe
 
 // AddCookEvent answers POST /cooks/{id}/events.
 func (s *Server) AddCookEvent(ctx context.Context, r AddCookEventRequestObject) (AddCookEventResponseObject, error) {
-	s.cooking.Lock()
-	defer s.cooking.Unlock()
-	c, l, err := s.led(ctx, r.Id)
-	if err != nil {
+	if err := s.say(ctx, r.Id, *r.Body); err != nil {
 		return nil, err
 	}
-	e := cook.Event{ID: orElse(r.Body.Id, ""), Kind: string(r.Body.Kind), At: s.now().UTC(), Value: orElse(r.Body.Value, 0)}
-	if tapped := r.Body.At; tapped != nil && tapped.Before(e.At) {
-		e.At = tapped.UTC() // sent late; it cannot be before the cook began
-		if e.At.Before(c.StartedAt.Time) {
-			e.At = c.StartedAt.Time
-		}
-	}
-	said := false
-	if e.ID != "" {
-		if said, err = s.store.Said(ctx, c.ID, e.ID); err != nil {
-			return nil, err
-		}
-	}
-	events := l.Events
-	if !said {
-		if events, err = l.Add(e); err != nil {
-			return nil, err
-		}
-	}
-	if len(events) > len(l.Events) {
-		l.Events = events
-		if c, err = s.forecast(ctx, c, l); err != nil {
-			return nil, err
-		}
-		if err := s.store.Say(ctx, c, events[len(events)-1]); err != nil {
-			return nil, err
-		}
-		if c, err = s.store.Cook(ctx, c.ID); err != nil {
-			return nil, err
-		}
+	c, err := s.foretell(ctx, r.Id)
+	if err != nil {
+		return nil, err
 	}
 	out, err := s.cookOut(ctx, c)
 	return AddCookEvent200JSONResponse(out), err
 }
 
-// RevokeCookEvent answers DELETE /cooks/{id}/events/{event}.
-func (s *Server) RevokeCookEvent(ctx context.Context, r RevokeCookEventRequestObject) (RevokeCookEventResponseObject, error) {
+// say keeps what a device said of a cook, once.
+func (s *Server) say(ctx context.Context, id string, in CookEventInput) error {
 	s.cooking.Lock()
 	defer s.cooking.Unlock()
-	c, l, err := s.led(ctx, r.Id)
+	c, l, err := s.led(ctx, id)
 	if err != nil {
+		return err
+	}
+	e := cook.Event{ID: orElse(in.Id, ""), Kind: string(in.Kind), At: s.now().UTC(), Value: orElse(in.Value, 0)}
+	if tapped := in.At; tapped != nil && tapped.Before(e.At) {
+		e.At = tapped.UTC() // sent late; it cannot be before the cook began
+		if e.At.Before(c.StartedAt.Time) {
+			e.At = c.StartedAt.Time
+		}
+	}
+	if e.ID != "" {
+		if said, err := s.store.Said(ctx, c.ID, e.ID); err != nil || said {
+			return err
+		}
+	}
+	events, err := l.Add(e)
+	if err != nil || len(events) == len(l.Events) {
+		return err
+	}
+	return s.store.Say(ctx, finished(c, l, events), events[len(events)-1])
+}
+
+// finished is a cook after other events: over, or not.
+func finished(c store.Cook, l cook.Live, events []cook.Event) store.Cook {
+	l.Events, c.FinishedAt = events, nil
+	if at, ok := l.Finished(); ok {
+		c.FinishedAt = &store.Time{Time: at}
+	}
+	return c
+}
+
+// RevokeCookEvent answers DELETE /cooks/{id}/events/{event}.
+func (s *Server) RevokeCookEvent(ctx context.Context, r RevokeCookEventRequestObject) (RevokeCookEventResponseObject, error) {
+	if err := s.revoke(ctx, r.Id, r.Event); err != nil {
 		return nil, err
 	}
-	without, err := l.Without(r.Event)
+	c, err := s.foretell(ctx, r.Id)
 	if err != nil {
 		return nil, err
-	}
-	if len(without) < len(l.Events) {
-		l.Events = without
-		if c, err = s.forecast(ctx, c, l); err != nil {
-			return nil, err
-		}
-		if err := s.store.Revoke(ctx, c, r.Event); err != nil {
-			return nil, err
-		}
-	} else if said, err := s.store.Said(ctx, c.ID, r.Event); err != nil || !said {
-		return nil, errors.Join(err, store.ErrNotFound)
 	}
 	out, err := s.cookOut(ctx, c)
 	return RevokeCookEvent200JSONResponse(out), err
 }
 
-// forecast returns a cook as it goes on after what was said.
-func (s *Server) forecast(ctx context.Context, c store.Cook, l cook.Live) (store.Cook, error) {
-	c.Events, c.FinishedAt = l.Events, nil
-	if at, ok := l.Finished(); ok {
-		c.FinishedAt = &store.Time{Time: at}
+// revoke takes one thing said back; taken back twice it is gone once.
+func (s *Server) revoke(ctx context.Context, id, event string) error {
+	s.cooking.Lock()
+	defer s.cooking.Unlock()
+	c, l, err := s.led(ctx, id)
+	if err != nil {
+		return err
+	}
+	without, err := l.Without(event)
+	if err != nil {
+		return err
+	}
+	if len(without) < len(l.Events) {
+		return s.store.Revoke(ctx, finished(c, l, without), event)
+	}
+	if said, err := s.store.Said(ctx, c.ID, event); err != nil || !said {
+		return errors.Join(err, store.ErrNotFound)
+	}
+	return nil
+}
+
+// foretold is for which events a cook's forecast was made last, by its id.
+type foretold struct {
+	making sync.Mutex
+	of     map[string]string
+}
+
+// foretell returns a cook with the forecast of what has been said by now. One
+// is made at a time, and answers all who said something meanwhile.
+func (s *Server) foretell(ctx context.Context, id string) (store.Cook, error) {
+	s.making.Lock()
+	defer s.making.Unlock()
+	c, l, err := s.led(ctx, id)
+	if err != nil {
+		return c, err
+	}
+	key := ""
+	for _, e := range c.Events {
+		key += e.ID + " "
+	}
+	if s.of[id] == key {
+		return c, nil
 	}
 	set, err := s.store.Settings(ctx)
 	if err != nil {
@@ -300,8 +330,14 @@ func (s *Server) forecast(ctx context.Context, c store.Cook, l cook.Live) (store
 	}
 	q := c.Request(set.Units())
 	q.Program = l.Actual()
-	c.Forecast.V, err = program.Simulate(ctx, q, program.Options{})
-	return c, err
+	if c.Forecast.V, err = program.Simulate(ctx, q, program.Options{}); err != nil {
+		return c, err
+	}
+	if err := s.store.Foretell(ctx, c); err != nil {
+		return c, err
+	}
+	s.of[id] = key
+	return c, nil
 }
 
 // PutOutcome answers PUT /cooks/{id}/outcome.

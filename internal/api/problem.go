@@ -19,6 +19,9 @@ import (
 // writeProblem answers with an RFC 9457 problem.
 func writeProblem(w http.ResponseWriter, p Problem) {
 	w.Header().Set("Content-Type", "application/problem+json")
+	if p.Status == http.StatusServiceUnavailable {
+		w.Header().Set("Retry-After", retryAfter)
+	}
 	w.WriteHeader(p.Status)
 	_ = json.NewEncoder(w).Encode(p) // the client may be gone
 }
@@ -42,6 +45,8 @@ func problemOf(err error) Problem {
 		return Problem{Status: http.StatusConflict, Title: "A cook is going on", Detail: text("Finish it first: one basket at a time.")}
 	case errors.Is(err, store.ErrNeeded):
 		return Problem{Status: http.StatusConflict, Title: "This fryer is still needed", Detail: text("A dish runs in it, or it is the only one. Choose another fryer for the dish first.")}
+	case errors.Is(err, errBusy), errors.Is(err, context.DeadlineExceeded):
+		return Problem{Status: http.StatusServiceUnavailable, Title: "The kitchen computer is busy", Detail: text("It is working for others. Nothing is lost; it is tried again.")}
 	case errors.Is(err, context.Canceled):
 		return Problem{Status: 499, Title: "Given up"}
 	}

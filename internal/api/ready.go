@@ -70,6 +70,11 @@ type Answered struct {
 
 // Simulate answers POST /simulations.
 func (s *Server) Simulate(ctx context.Context, r SimulateRequestObject) (SimulateResponseObject, error) {
+	ctx, leave, err := s.work.place(ctx)
+	if err != nil {
+		return nil, err
+	}
+	defer leave()
 	d, err := s.ready(ctx, *r.Body)
 	if err != nil {
 		return nil, err

@@ -28,9 +28,11 @@ import (
 type Server struct {
 	store *store.Store
 	now   func() time.Time
+	work  workshop
 	// cooking lets one change of a cook happen at a time: two devices may
 	// say the same thing at once.
 	cooking sync.Mutex
+	foretold
 }
 
 var _ StrictServerInterface = (*Server)(nil)
@@ -57,7 +59,7 @@ func NewHandler(st *store.Store, o Options) (http.Handler, error) {
 	if err != nil {
 		return nil, err
 	}
-	s := &Server{store: st, now: o.Now}
+	s := &Server{store: st, now: o.Now, work: newWorkshop(), foretold: foretold{of: map[string]string{}}}
 	r := chi.NewRouter()
 	r.Use(middleware.RequestID, logged(o.Log), middleware.Recoverer, s.guard(o.Passphrase), http.NewCrossOriginProtection().Handler)
 	r.Get("/healthz", func(w http.ResponseWriter, r *http.Request) {
@@ -104,7 +106,7 @@ func NewHandler(st *store.Store, o Options) (http.Handler, error) {
 	} else if err != nil {
 		return nil, err
 	}
-	r.NotFound(interfaceFiles(o.Files, string(page)))
+	r.With(middleware.Compress(5)).NotFound(interfaceFiles(o.Files, string(page)))
 	return r, nil
 }
 

@@ -12,9 +12,10 @@ import (
 // searching is an answer of POST /recommendations that is still being worked
 // out: it writes progress while it searches, in lines of JSON.
 type searching struct {
-	ctx  context.Context
-	q    program.Request
-	want program.Want
+	ctx   context.Context
+	leave func()
+	q     program.Request
+	want  program.Want
 }
 
 // Recommend answers POST /recommendations.
@@ -23,16 +24,21 @@ func (s *Server) Recommend(ctx context.Context, r RecommendRequestObject) (Recom
 	if err != nil {
 		return nil, err
 	}
-	a := searching{ctx: ctx, q: d.First()}
+	a := searching{q: d.First()}
 	if r.Params.Want != nil {
 		a.want = program.Want(*r.Params.Want)
 	}
 	// What is refused is refused before the first line.
-	return a, program.CheckRecommend(a.q, a.want)
+	if err := program.CheckRecommend(a.q, a.want); err != nil {
+		return nil, err
+	}
+	a.ctx, a.leave, err = s.work.place(ctx)
+	return a, err
 }
 
 // VisitRecommendResponse searches and writes.
 func (a searching) VisitRecommendResponse(w http.ResponseWriter) error {
+	defer a.leave()
 	w.Header().Set("Content-Type", "application/x-ndjson")
 	w.WriteHeader(http.StatusOK)
 	lines, out := json.NewEncoder(w), http.NewResponseController(w)
@@ -63,6 +69,11 @@ func (a searching) VisitRecommendResponse(w http.ResponseWriter) error {
 
 // Convert answers POST /conversions.
 func (s *Server) Convert(ctx context.Context, r ConvertRequestObject) (ConvertResponseObject, error) {
+	ctx, leave, err := s.work.place(ctx)
+	if err != nil {
+		return nil, err
+	}
+	defer leave()
 	d, err := s.ready(ctx, r.Body.Request)
 	if err != nil {
 		return nil, err
@@ -73,6 +84,11 @@ func (s *Server) Convert(ctx context.Context, r ConvertRequestObject) (ConvertRe
 
 // PlanBaskets answers POST /baskets.
 func (s *Server) PlanBaskets(ctx context.Context, r PlanBasketsRequestObject) (PlanBasketsResponseObject, error) {
+	ctx, leave, err := s.work.place(ctx)
+	if err != nil {
+		return nil, err
+	}
+	defer leave()
 	d, err := s.ready(ctx, *r.Body)
 	if err != nil {
 		return nil, err

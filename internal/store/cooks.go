@@ -191,7 +191,17 @@ func (s *Store) say(ctx context.Context, tx *sqlx.Tx, cookID string, e *cook.Eve
 	return err
 }
 
-// put keeps what is forecast and what came of a cook.
+// over keeps whether a cook is over.
+func (s *Store) over(ctx context.Context, tx *sqlx.Tx, c Cook) error {
+	return touched(tx.ExecContext(ctx, `UPDATE cooks SET finished_at = ? WHERE id = ? AND deleted_at IS NULL`, c.FinishedAt, c.ID))
+}
+
+// Foretell keeps what is forecast of a cook.
+func (s *Store) Foretell(ctx context.Context, c Cook) error {
+	return s.write(ctx, func(tx *sqlx.Tx) error { return s.put(ctx, tx, c) })
+}
+
+// put keeps what is forecast of a cook.
 func (s *Store) put(ctx context.Context, tx *sqlx.Tx, c Cook) error {
 	sum := struct {
 		Cook
@@ -205,7 +215,7 @@ func (s *Store) put(ctx context.Context, tx *sqlx.Tx, c Cook) error {
 		faces := line[len(line)-1].Faces
 		sum.Lab.V = [][]float64{faces[0].Lab[:], faces[1].Lab[:]}
 	}
-	return touched(tx.NamedExecContext(ctx, `UPDATE cooks SET forecast = :forecast, finished_at = :finished_at, planned_min = :planned_min, lab = :lab WHERE id = :id AND deleted_at IS NULL`, sum))
+	return touched(tx.NamedExecContext(ctx, `UPDATE cooks SET forecast = :forecast, planned_min = :planned_min, lab = :lab WHERE id = :id AND deleted_at IS NULL`, sum))
 }
 
 // PutOutcome keeps how a cook came out; with a version, only on that version.
@@ -225,18 +235,17 @@ func (s *Store) PutOutcome(ctx context.Context, c Cook, version *int) (have int,
 	return have, err
 }
 
-// Say keeps one more event of a cook, and what is forecast since.
+// Say keeps one more event of a cook.
 func (s *Store) Say(ctx context.Context, c Cook, e cook.Event) error {
 	return s.write(ctx, func(tx *sqlx.Tx) error {
 		if err := s.say(ctx, tx, c.ID, &e); err != nil {
 			return err
 		}
-		return s.put(ctx, tx, c)
+		return s.over(ctx, tx, c)
 	})
 }
 
-// Revoke takes one event of a cook back for good, and keeps what is forecast
-// without it; ErrLive if that would make it live beside another.
+// Revoke takes one event of a cook back for good; ErrLive if that would make it live beside another.
 func (s *Store) Revoke(ctx context.Context, c Cook, id string) error {
 	return s.write(ctx, func(tx *sqlx.Tx) error {
 		if c.FinishedAt == nil {
@@ -247,7 +256,7 @@ func (s *Store) Revoke(ctx context.Context, c Cook, id string) error {
 		if err := touched(tx.ExecContext(ctx, `UPDATE cook_events SET revoked_at = COALESCE(revoked_at, ?) WHERE cook_id = ? AND id = ?`, Time{s.now()}, c.ID, id)); err != nil {
 			return err
 		}
-		return s.put(ctx, tx, c)
+		return s.over(ctx, tx, c)
 	})
 }
 

@@ -1,0 +1,52 @@
+package api
+
+import (
+	"context"
+	"errors"
+	"time"
+)
+
+// errBusy is for work that finds no place in time.
+var errBusy = errors.New("too much at once")
+
+const (
+	// places is how many searches and windows run at a time: each takes all
+	// cores.
+	places = 2
+	// queue is how many wait for a place, and patience for how long.
+	queue    = 24
+	patience = 4 * time.Second
+	// longest is how long one may take before it is given up.
+	longest    = 20 * time.Second
+	retryAfter = "3" // seconds
+)
+
+// workshop bounds the work that is done at once. A live cook's forecast does
+// not wait here: it has a place of its own.
+type workshop struct{ waiting, working chan struct{} }
+
+func newWorkshop() workshop {
+	return workshop{waiting: make(chan struct{}, queue), working: make(chan struct{}, places)}
+}
+
+// place waits for a place. It returns the context to work in and what gives
+// the place back, or errBusy.
+func (w workshop) place(ctx context.Context) (context.Context, func(), error) {
+	select {
+	case w.waiting <- struct{}{}:
+	default:
+		return ctx, nil, errBusy
+	}
+	defer func() { <-w.waiting }()
+	timer := time.NewTimer(patience)
+	defer timer.Stop()
+	select {
+	case w.working <- struct{}{}:
+	case <-timer.C:
+		return ctx, nil, errBusy
+	case <-ctx.Done():
+		return ctx, nil, ctx.Err()
+	}
+	ctx, cancel := context.WithTimeout(ctx, longest)
+	return ctx, func() { cancel(); <-w.working }, nil
+}

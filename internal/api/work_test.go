@@ -1,0 +1,86 @@
+package api_test
+
+import (
+	"context"
+	"net/http"
+	"net/http/httptest"
+	"strings"
+	"sync"
+	"testing"
+	"time"
+
+	"velocrustum/internal/api"
+)
+
+// Of many dear requests at once a few are worked on, a few wait, and the rest
+// are told to come again; a live cook and the sign of life do not wait for
+// them.
+func TestManyDearRequestsAtOnceLeaveTheCookItsPlace(t *testing.T) {
+	k := newKitchen(t, "")
+	plan := get[[]api.Plan](k, 200, "GET", "/api/v1/plans", "")[0]
+	cook := get[api.Cook](k, 201, "POST", "/api/v1/cooks", `{"planId":"`+plan.Id+`"}`)
+	ctx, stop := context.WithCancel(t.Context())
+	codes := make(chan *httptest.ResponseRecorder, 100)
+	var all sync.WaitGroup
+	for range cap(codes) {
+		all.Go(func() {
+			w := httptest.NewRecorder()
+			r := httptest.NewRequestWithContext(ctx, "POST", "http://localhost/api/v1/recommendations", strings.NewReader(wings))
+			r.Header.Set("Content-Type", "application/json")
+			k.handler.ServeHTTP(w, r)
+			codes <- w
+		})
+	}
+	within := func(what string, most time.Duration, f func()) {
+		t.Helper()
+		began := time.Now()
+		f()
+		if took := time.Since(began); took > most {
+			t.Errorf("%s took %v", what, took)
+		}
+	}
+	within("the sign of life", 2*time.Second, func() {
+		if w := k.send("GET", "/healthz", ""); w.Code != http.StatusOK {
+			t.Errorf("the sign of life is %d", w.Code)
+		}
+	})
+	within("an event", 5*time.Second, func() {
+		get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+cook.Id+"/events", `{"kind":"loaded"}`)
+	})
+	stop()
+	all.Wait()
+	close(codes)
+	busy := 0
+	for w := range codes {
+		if w.Code != http.StatusServiceUnavailable {
+			continue
+		}
+		if busy++; w.Header().Get("Retry-After") == "" || !strings.Contains(w.Body.String(), "busy") {
+			t.Errorf("busy without a time to come again: %v %s", w.Header(), w.Body)
+		}
+	}
+	if busy == 0 {
+		t.Error("a hundred searches found a place at once")
+	}
+}
+
+// What fifty devices say at once is all kept, and foretold for all in a few
+// forecasts.
+func TestFiftySayingsAreForetoldTogether(t *testing.T) {
+	k := newKitchen(t, "")
+	plan := get[[]api.Plan](k, 200, "GET", "/api/v1/plans", "")[0]
+	cook := get[api.Cook](k, 201, "POST", "/api/v1/cooks", `{"planId":"`+plan.Id+`"}`)
+	get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+cook.Id+"/events", `{"kind":"loaded"}`)
+	var all sync.WaitGroup
+	for range 50 {
+		all.Go(func() {
+			if w := k.send("POST", "/api/v1/cooks/"+cook.Id+"/events", `{"kind":"probe","value":41}`); w.Code != http.StatusOK {
+				t.Errorf("%d %s", w.Code, w.Body)
+			}
+		})
+	}
+	all.Wait()
+	if got := get[api.Cook](k, 200, "GET", "/api/v1/cooks/"+cook.Id, ""); len(got.Events) != 51 || got.Forecast.Verdict.Figure == "" {
+		t.Errorf("%d of 51 events", len(got.Events))
+	}
+}
