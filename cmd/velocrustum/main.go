@@ -84,23 +84,27 @@ func demoCommand() *cobra.Command {
 	var f serveFlags
 	c := &cobra.Command{Use: "demo", Short: "Start the application with a made-up household", Args: cobra.NoArgs,
 		RunE: func(c *cobra.Command, _ []string) error {
-			if f.reset {
-				for _, suffix := range []string{"", "-wal", "-shm"} {
-					if err := os.Remove(f.db + suffix); err != nil && !errors.Is(err, os.ErrNotExist) {
-						return err
-					}
-				}
-			}
 			return serve(c.Context(), c.OutOrStdout(), f, func(ctx context.Context, s *store.Store) error { return demo.Fill(ctx, s, time.Now()) })
 		}}
 	f.add(c, filepath.Join("data", "demo.db"), "127.0.0.1:8642")
-	c.Flags().BoolVar(&f.reset, "reset", false, "start over with fresh demo data")
+	c.Flags().BoolVar(&f.reset, "reset", false, "start over with fresh demo data; the database that was is set aside, with .before in its name")
 	return c
 }
 
 // household gives a new database its first fryer, so that there is no empty
 // screen to begin on.
 func household(ctx context.Context, s *store.Store) error { return demo.FirstFryer(ctx, s) }
+
+// setAside moves a database out of the way, so that a new one is begun; it
+// takes the place of what was set aside before.
+func setAside(db string) error {
+	for _, suffix := range []string{"", "-wal", "-shm"} {
+		if err := os.Rename(db+suffix, db+".before"+suffix); err != nil && !errors.Is(err, os.ErrNotExist) {
+			return fmt.Errorf("setting the database aside: %w", err)
+		}
+	}
+	return nil
+}
 
 func serve(ctx context.Context, out io.Writer, f serveFlags, fill func(context.Context, *store.Store) error) error {
 	level := slog.LevelInfo
@@ -117,8 +121,15 @@ func serve(ctx context.Context, out io.Writer, f serveFlags, fill func(context.C
 	if !api.IsLoopback(host) && passphrase == "" {
 		return fmt.Errorf("--addr %s is open to the network: set VELOCRUSTUM_PASSPHRASE first, or stay on 127.0.0.1", f.addr)
 	}
-	if api.IsLoopback(host) {
-		passphrase = ""
+	release, err := store.Claim(f.db)
+	if err != nil {
+		return err
+	}
+	defer release()
+	if f.reset {
+		if err := setAside(f.db); err != nil {
+			return err
+		}
 	}
 	st, err := store.Open(ctx, f.db, time.Now)
 	if err != nil {
@@ -221,12 +232,7 @@ func backupCommand() *cobra.Command {
 			if _, err := os.Stat(db); err != nil {
 				return fmt.Errorf("there is no database at %s", db)
 			}
-			st, err := store.Open(c.Context(), db, time.Now)
-			if err != nil {
-				return err
-			}
-			defer st.Close()
-			return st.Backup(c.Context(), args[0])
+			return store.Copy(c.Context(), db, args[0])
 		}}
 	c.Flags().StringVar(&db, "db", defaultDB(), "database file")
 	return c

@@ -40,7 +40,7 @@ func problemOf(err error) Problem {
 	case errors.Is(err, store.ErrNotFound):
 		return Problem{Status: http.StatusNotFound, Title: "That is not here", Detail: text("It may have been deleted on another device.")}
 	case errors.Is(err, store.ErrChanged):
-		return Problem{Status: http.StatusPreconditionFailed, Title: "Changed on another device", Detail: text("It was changed there meanwhile. Nothing of either is lost: load it again, and make the change once more.")}
+		return Problem{Status: http.StatusPreconditionFailed, Title: "Changed on another device", Detail: text("It was changed there meanwhile. Both are still there: choose which to keep.")}
 	case errors.Is(err, store.ErrLive):
 		return Problem{Status: http.StatusConflict, Title: "A cook is going on", Detail: text("Finish it first: one basket at a time.")}
 	case errors.Is(err, store.ErrNeeded):
@@ -50,7 +50,10 @@ func problemOf(err error) Problem {
 	case errors.Is(err, context.Canceled):
 		return Problem{Status: 499, Title: "Given up"}
 	}
-	return Problem{Status: http.StatusInternalServerError, Title: "That went wrong here", Detail: text("What you had is kept. Try again.")}
+	if says := store.Trouble(err); says != "" {
+		return Problem{Status: http.StatusInsufficientStorage, Title: "It cannot be kept there", Detail: &says}
+	}
+	return Problem{Status: http.StatusInternalServerError, Title: "That went wrong here", Detail: text("It was not kept there. Try again.")}
 }
 
 func withFields(status int, title string, fields refuse.Fields) Problem {

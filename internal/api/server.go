@@ -41,7 +41,7 @@ var _ StrictServerInterface = (*Server)(nil)
 type Options struct {
 	Files fs.FS // the built interface
 	Now   func() time.Time
-	// Passphrase is asked of every request when the address is not loopback.
+	// Passphrase is asked of every request, if there is one.
 	Passphrase string
 	Log        *slog.Logger
 }
@@ -61,9 +61,9 @@ func NewHandler(st *store.Store, o Options) (http.Handler, error) {
 	}
 	s := &Server{store: st, now: o.Now, work: newWorkshop(), foretold: foretold{of: map[string]string{}}}
 	r := chi.NewRouter()
-	r.Use(middleware.RequestID, logged(o.Log), middleware.Recoverer, s.guard(o.Passphrase), http.NewCrossOriginProtection().Handler)
+	r.Use(middleware.RequestID, logged(o.Log), middleware.Recoverer, s.guard(o.Passphrase, o.Log), http.NewCrossOriginProtection().Handler)
 	r.Get("/healthz", func(w http.ResponseWriter, r *http.Request) {
-		if err := st.Ping(r.Context()); err != nil {
+		if err := st.Healthy(r.Context()); err != nil {
 			fail(w, r, err)
 			return
 		}
@@ -146,12 +146,17 @@ func noStore(next http.Handler) http.Handler {
 
 // guard keeps strangers out: on loopback by the host's name, elsewhere by
 // the passphrase.
-func (s *Server) guard(passphrase string) func(http.Handler) http.Handler {
+func (s *Server) guard(passphrase string, log *slog.Logger) func(http.Handler) http.Handler {
+	var guesses guesser
 	return func(next http.Handler) http.Handler {
 		return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
 			if passphrase != "" {
 				_, given, ok := r.BasicAuth()
 				if !ok || subtle.ConstantTimeCompare([]byte(given), []byte(passphrase)) != 1 {
+					if ok {
+						log.WarnContext(r.Context(), "wrong passphrase", "from", hostOnly(r.RemoteAddr))
+						guesses.slow(r.Context())
+					}
 					w.Header().Set("WWW-Authenticate", `Basic realm="Velocrustum", charset="UTF-8"`)
 					writeProblem(w, Problem{Status: http.StatusUnauthorized, Title: "The passphrase, please"})
 					return
@@ -162,6 +167,22 @@ func (s *Server) guard(passphrase string) func(http.Handler) http.Handler {
 			}
 			next.ServeHTTP(w, r)
 		})
+	}
+}
+
+// guessEvery is the least time between two wrong passphrases that are
+// answered, from wherever they come.
+const guessEvery = 400 * time.Millisecond
+
+// guesser answers wrong passphrases one after another.
+type guesser struct{ sync.Mutex }
+
+func (g *guesser) slow(ctx context.Context) {
+	g.Lock()
+	defer g.Unlock()
+	select {
+	case <-time.After(guessEvery):
+	case <-ctx.Done():
 	}
 }
 

@@ -18,7 +18,8 @@ import (
 	"github.com/google/uuid"
 	"github.com/jmoiron/sqlx"
 	"github.com/pressly/goose/v3"
-	_ "modernc.org/sqlite" // the driver
+	"modernc.org/sqlite"
+	sqlite3 "modernc.org/sqlite/lib"
 )
 
 //go:embed migrations/*.sql
@@ -47,24 +48,60 @@ func Open(ctx context.Context, path string, now func() time.Time) (*Store, error
 	if err := os.MkdirAll(filepath.Dir(path), 0o700); err != nil {
 		return nil, fmt.Errorf("making the data folder: %w", err)
 	}
+	there, statErr := os.Stat(path)
+	existed := statErr == nil && there.Size() > 0
+	if err := private(path); err != nil {
+		return nil, fmt.Errorf("the database %s cannot be written: %w; give it to the user that runs this, or name another file with --db", path, err)
+	}
+	s, err := connect(path, now)
+	if err != nil {
+		return nil, err
+	}
+	if err := s.migrate(ctx, path, existed); err != nil {
+		_ = s.Close()
+		return nil, broken(path, err)
+	}
+	return s, nil
+}
+
+// connect opens the file at path as it is.
+func connect(path string, now func() time.Time) (*Store, error) {
 	q := url.Values{}
 	for _, p := range []string{"busy_timeout(5000)", "journal_mode(WAL)", "foreign_keys(1)", "synchronous(NORMAL)"} {
 		q.Add("_pragma", p)
 	}
 	q.Set("_txlock", "immediate")
-	_, statErr := os.Stat(path)
-	existed := statErr == nil
 	db, err := sqlx.Open("sqlite", "file:"+(&url.URL{Path: path}).EscapedPath()+"?"+q.Encode())
 	if err != nil {
 		return nil, fmt.Errorf("opening the database: %w", err)
 	}
 	db.SetMaxOpenConns(4)
-	s := &Store{db: db, now: now}
-	if err := s.migrate(ctx, path, existed); err != nil {
-		_ = db.Close()
-		return nil, err
+	return &Store{db: db, now: now}, nil
+}
+
+// Copy writes a consistent copy of the database at path to another, as it is:
+// nothing of it is brought up to date.
+func Copy(ctx context.Context, path, to string) error {
+	s, err := connect(path, time.Now)
+	if err != nil {
+		return err
 	}
-	return s, nil
+	if err := s.Backup(ctx, to); err != nil {
+		return errors.Join(broken(path, err), s.Close())
+	}
+	return s.Close()
+}
+
+// ErrSpoilt is for a file that is no database any more, or never was one.
+var ErrSpoilt = errors.New("damaged, or not a database of Velocrustum")
+
+// broken names the file and the way on where SQLite cannot read it.
+func broken(path string, err error) error {
+	var sq *sqlite.Error
+	if errors.As(err, &sq) && (sq.Code() == sqlite3.SQLITE_CORRUPT || sq.Code() == sqlite3.SQLITE_NOTADB) {
+		return fmt.Errorf("%s is %w. Put the latest copy in its place (%s.v… or your own backup), or name another file with --db. (%w)", path, ErrSpoilt, path, err)
+	}
+	return err
 }
 
 // steps are the migrations of a database.
@@ -89,17 +126,25 @@ func (s *Store) migrate(ctx context.Context, path string, existed bool) error {
 	if err != nil {
 		return fmt.Errorf("reading the database's version: %w", err)
 	}
+	version, err := p.GetDBVersion(ctx)
+	if err != nil {
+		return fmt.Errorf("reading the database's version: %w", err)
+	}
+	all := p.ListSources()
+	if newest := all[len(all)-1].Version; version > newest {
+		return fmt.Errorf("%s is of a newer Velocrustum (version %d, this one knows %d): start that one, or name another file with --db", path, version, newest)
+	}
+	kept := fmt.Sprintf("%s.v%d", path, version)
 	if pending && existed {
-		version, err := p.GetDBVersion(ctx)
-		if err != nil {
-			return fmt.Errorf("reading the database's version: %w", err)
-		}
-		if err := s.Backup(ctx, fmt.Sprintf("%s.v%d", path, version)); err != nil {
+		if err := s.Backup(ctx, kept); err != nil {
 			return err
 		}
 	}
 	if _, err := p.Up(ctx); err != nil {
-		return fmt.Errorf("bringing the database up to date: %w", err)
+		if existed {
+			return fmt.Errorf("bringing %s up to date: %w; as it was before it is in %s", path, err, kept)
+		}
+		return fmt.Errorf("making the database: %w", err)
 	}
 	return nil
 }
@@ -168,8 +213,31 @@ func (s *Store) mayReplace(ctx context.Context, path string) error {
 // Close closes the file.
 func (s *Store) Close() error { return s.db.Close() }
 
-// Ping says whether the database answers.
-func (s *Store) Ping(ctx context.Context) error { return s.db.PingContext(ctx) }
+// Healthy says whether the database can be read and written.
+func (s *Store) Healthy(ctx context.Context) error {
+	return s.write(ctx, func(tx *sqlx.Tx) error {
+		var n int
+		return tx.GetContext(ctx, &n, `SELECT count(*) FROM settings`)
+	})
+}
+
+// Trouble says in plain words what ails the disk or the file, and the way on;
+// empty if it is something else.
+func Trouble(err error) string {
+	var sq *sqlite.Error
+	if !errors.As(err, &sq) {
+		return ""
+	}
+	switch sq.Code() & 0xff {
+	case sqlite3.SQLITE_FULL:
+		return "The disk of the kitchen computer is full. What you did stays on this device; make room there, and it is sent again."
+	case sqlite3.SQLITE_READONLY, sqlite3.SQLITE_CANTOPEN, sqlite3.SQLITE_PERM:
+		return "The kitchen computer may not write its database any more. What you did stays on this device; give the file back to the user that runs it, and it is sent again."
+	case sqlite3.SQLITE_CORRUPT, sqlite3.SQLITE_NOTADB, sqlite3.SQLITE_IOERR:
+		return "The database of the kitchen computer is damaged, or its disk is. What you did stays on this device; stop the program there and put the latest copy in its place."
+	}
+	return ""
+}
 
 // write runs f in one transaction.
 func (s *Store) write(ctx context.Context, f func(tx *sqlx.Tx) error) error {

@@ -15,7 +15,27 @@ export type Settings = Schemas['Settings'];
 export type Problem = Schemas['Problem'];
 export type Lab = number[];
 
-export const client = createClient<paths>({ baseUrl: '/api/v1' });
+const TRIES = 4;
+const LONGEST_MS = 40_000;
+
+/** Fetches; where the server is busy, comes again when it says so. What is not answered at all is given up in time. */
+async function patient(request: Request): Promise<Response> {
+  const signal = AbortSignal.any([request.signal, AbortSignal.timeout(LONGEST_MS)]);
+  for (let k = 1; ; k++) {
+    const response = await fetch(request.clone(), { signal });
+    if (response.status !== 503 || k === TRIES) return response;
+    const seconds = Number(response.headers.get('Retry-After')) || 2;
+    await new Promise((resolve, reject) => {
+      const timer = setTimeout(resolve, seconds * 1000 * (0.5 + Math.random()));
+      signal.addEventListener('abort', () => {
+        clearTimeout(timer);
+        reject(new DOMException('given up', 'AbortError'));
+      });
+    });
+  }
+}
+
+export const client = createClient<paths>({ baseUrl: '/api/v1', fetch: patient });
 
 /** What the server refused, with the fields it named. */
 export class Refusal extends Error {
