@@ -1,10 +1,10 @@
 import '@fontsource-variable/bricolage-grotesque/wdth.css';
-import '@fontsource-variable/bricolage-grotesque/wght.css';
 import '@fontsource-variable/instrument-sans/wght.css';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter } from 'react-router';
+import { askAhead } from './api/queries';
 import { App } from './App';
 import { GlobalStyle } from './theme/GlobalStyle';
 
@@ -14,6 +14,9 @@ const queries = new QueryClient({
     mutations: { networkMode: 'always' },
   },
 });
+// What every page needs is on its way while the page's script is fetched.
+askAhead(queries);
+
 const root = document.getElementById('root');
 if (root)
   createRoot(root).render(

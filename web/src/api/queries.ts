@@ -1,11 +1,29 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { queryOptions, useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { ask, client, type FryerInput, type PlanInput, type Schemas, type Settings } from './client';
 
-export const useCatalog = () =>
-  useQuery({ queryKey: ['catalog'], queryFn: () => ask(client.GET('/catalog')), staleTime: Infinity });
-export const useSettings = () => useQuery({ queryKey: ['settings'], queryFn: () => ask(client.GET('/settings')) });
-export const useFryers = () => useQuery({ queryKey: ['fryers'], queryFn: () => ask(client.GET('/fryers')) });
-export const usePlans = () => useQuery({ queryKey: ['plans'], queryFn: () => ask(client.GET('/plans')) });
+const catalog = queryOptions({
+  queryKey: ['catalog'],
+  queryFn: () => ask(client.GET('/catalog')),
+  staleTime: Infinity,
+});
+const settings = queryOptions({ queryKey: ['settings'], queryFn: () => ask(client.GET('/settings')) });
+const fryers = queryOptions({ queryKey: ['fryers'], queryFn: () => ask(client.GET('/fryers')) });
+const plans = queryOptions({ queryKey: ['plans'], queryFn: () => ask(client.GET('/plans')) });
+
+export const useCatalog = () => useQuery(catalog);
+export const useSettings = () => useQuery(settings);
+export const useFryers = () => useQuery(fryers);
+export const usePlans = () => useQuery(plans);
+
+/** Asks for what every page needs; a page that gets no answer says so itself. */
+export function askAhead(queries: QueryClient) {
+  const quietly = () => undefined;
+  queries.query(catalog).catch(quietly);
+  queries.query(settings).catch(quietly);
+  queries.query(fryers).catch(quietly);
+  queries.query(plans).catch(quietly);
+}
+
 export const usePantry = () => useQuery({ queryKey: ['pantry'], queryFn: () => ask(client.GET('/pantry')) });
 export const useMarinades = () => useQuery({ queryKey: ['marinades'], queryFn: () => ask(client.GET('/marinades')) });
 export const useCooks = () => useQuery({ queryKey: ['cooks'], queryFn: () => ask(client.GET('/cooks')) });
