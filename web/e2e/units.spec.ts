@@ -14,7 +14,7 @@ import {
   totalOf,
 } from '../src/plan/program';
 import { mendPlan, setPieces, setSurface } from '../src/dish/edits';
-import { between, minuteTicks, raceScale } from '../src/race/scale';
+import { between, flagRows, minuteTicks, raceScale } from '../src/race/scale';
 
 // What the screen works out by itself: no browser needed.
 
@@ -58,12 +58,12 @@ test.describe('changing a program', () => {
     expect(nudgeStage(p, 7, fryer.dial, 1, 1)).toBe(p);
   });
 
-  test('turns stay inside a shorter program and in order', () => {
+  test('turns stay inside a shorter program, and each keeps its place in the list', () => {
     const short = setStage(setStage(p, 0, { minutes: 3 }), 1, { minutes: 4 });
     expect(short.turns?.[0]?.atMin).toBe(6.5);
-    const two = setTurn(addTurn(p, 'shake'), 0, { atMin: 20 });
-    const times = (two.turns ?? []).map((t) => t.atMin);
-    expect(times).toEqual([...times].sort((a, b) => a - b));
+    const two = addTurn(p, 'shake');
+    const passed = setTurn(two, 0, { atMin: 20 });
+    expect(passed.turns).toEqual([{ atMin: 20, kind: 'flip' }, two.turns?.[1]]);
     expect(setTurn(p, 0, { atMin: -5 }).turns?.[0]?.atMin).toBe(0.5);
   });
 
@@ -164,10 +164,17 @@ test.describe('undo', () => {
     expect(h.past).toHaveLength(2);
   });
 
+  test('what is one thing each time is one undo each, however quick', () => {
+    let h = start;
+    for (let i = 0; i < 4; i++) h = step(h, named(`n${i}`, 'add turn', i * 50));
+    expect(h.past).toHaveLength(4);
+  });
+
   test('a drag is one undo, however long it takes', () => {
     let h: History<number> = { past: [], now: 1, future: [], last: '', at: 0 };
-    for (let k = 1; k < 20; k++) h = step(h, { kind: 'edit', what: 'drag 7', at: k * 900_000, change: (n) => n + 1 });
-    expect(h.past).toEqual([1]);
+    for (let k = 1; k < 20; k++) h = step(h, { kind: 'edit', what: 'drag 7', at: k * 900_000, change: (n) => n + k });
+    // It is a change of what was there when it began, not of each step on the way.
+    expect([h.past, h.now]).toEqual([[1], 20]);
     expect(step(h, { kind: 'edit', what: 'drag 8', at: 1, change: (n) => n + 1 }).past).toEqual([1, 20]);
   });
 
@@ -228,6 +235,18 @@ test.describe('the drawing', () => {
         expect(ticks.length).toBeGreaterThan(1);
         expect(((ticks[1] ?? 0) / end) * width).toBeGreaterThan(28);
       }
+  });
+
+  test('no flag covers another', () => {
+    expect(flagRows([600, 100, 300])).toEqual([0, 0, 0]);
+    expect(flagRows([600, 300, 330, 350])).toEqual([0, 0, 1, 2]);
+    const many = Array.from({ length: 9 }, (_, k) => 100 + k * 25);
+    const rows = flagRows(many);
+    many.forEach((a, i) =>
+      many.forEach((b, k) => {
+        if (i < k && rows[i] === rows[k]) expect(Math.abs(a - b)).toBeGreaterThanOrEqual(62);
+      }),
+    );
   });
 
   test('minutes run right and heat runs up', () => {

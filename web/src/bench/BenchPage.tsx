@@ -1,5 +1,5 @@
 import { useEffect } from 'react';
-import { useParams } from 'react-router';
+import { Link, useParams } from 'react-router';
 import { useCatalog, usePantry, usePlans, useSettings } from '../api/queries';
 import { useLatest } from '../plan/useLatest';
 import { Button } from '../ui/Button';
@@ -40,7 +40,14 @@ export default function BenchPage() {
     return (
       <Page>
         <Blank title="No dish on the bench">
-          <Quiet>Plan one first: the bench works from its pieces.</Quiet>
+          <Quiet>
+            {plans.data.length > 0
+              ? 'It may have been deleted on another device.'
+              : 'Plan one first: the bench works from its pieces.'}
+          </Quiet>
+          <Link to={plans.data.length > 0 ? '/bench' : '/plan'}>
+            {plans.data.length > 0 ? 'To the latest dish' : 'To the plan'}
+          </Link>
         </Blank>
       </Page>
     );

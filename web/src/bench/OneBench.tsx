@@ -8,7 +8,7 @@ import { useDish } from '../dish/useDish';
 import { unitsOf } from '../format/units';
 import { at } from '../theme/tokens';
 import { Button } from '../ui/Button';
-import { Page, Quiet, Title } from '../ui/layout';
+import { Heading, Page, Quiet } from '../ui/layout';
 import { Select } from '../ui/Select';
 import { Adding, dropOf } from './Adding';
 import type { StationProps } from './props';
@@ -22,8 +22,12 @@ const Head = styled.div`
   flex-wrap: wrap;
   gap: 8px 12px;
   margin-bottom: 4px;
-  h1 {
+  > p {
     flex: 1 1 300px;
+  }
+  label {
+    min-width: 0;
+    max-width: 100%;
   }
   select {
     width: auto;
@@ -92,8 +96,9 @@ export function OneBench({ plan, plans, catalog, settings, pantry }: Props) {
 
   return (
     <Page>
-      <Head>
-        <Title>Bench</Title>
+      <h1 className="quietly">Bench: {draft.name}</h1>
+      <Head className="no-print">
+        <Heading>Bench</Heading>
         <label>
           <span className="quietly">Dish</span>
           <Select value={plan.id} onChange={(e) => void navigate(`/bench/${e.target.value}`)}>

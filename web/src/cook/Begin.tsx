@@ -1,4 +1,5 @@
 import { useQueryClient } from '@tanstack/react-query';
+import { Link } from 'react-router';
 import styled from 'styled-components';
 import type { Plan } from '../api/client';
 import { startCook, usePlans } from '../api/queries';
@@ -67,6 +68,7 @@ export function Begin() {
       {plans.data?.length === 0 ? (
         <Blank title="No dish yet">
           <Quiet>Plan one first; it takes a minute.</Quiet>
+          <Link to="/plan">To the plan</Link>
         </Blank>
       ) : null}
     </>

@@ -14,7 +14,7 @@ export function useDish(plan: Plan) {
   const [opened] = useState(plan);
   const [saved] = useState(() => inputOf(plan));
   const [first] = useState(() => (unsent(plan.id)?.input as PlanInput | undefined) ?? saved);
-  const { history, edit, undo, redo } = useHistory(first);
+  const { history, edit, undo, redo } = useHistory(first, plan.id);
   useUndoKeys(undo, redo);
   const draft = history.now;
   // What cannot be stays on this device until it is mended.

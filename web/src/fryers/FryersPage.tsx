@@ -131,7 +131,7 @@ function OneFryer({ fryer, catalog, units, only }: { fryer: Fryer; catalog: Cata
   const queries = useQueryClient();
   const [saved] = useState(() => inputOf(fryer));
   const [version] = useState(fryer.version);
-  const { history, edit, undo } = useHistory((unsent(fryer.id)?.input as FryerInput | undefined) ?? saved);
+  const { history, edit, undo } = useHistory((unsent(fryer.id)?.input as FryerInput | undefined) ?? saved, fryer.id);
   const now = history.now;
   const named = now.name.trim() !== '';
   const set = (change: Change) =>

@@ -52,9 +52,10 @@ const View = styled(NavLink)`
     color: var(--paper);
   }
   ${at.phone} {
-    padding: 10px 7px;
+    padding: 10px clamp(2px, 1.6vw, 7px);
     min-height: 44px;
-    font-size: 15px;
+    font-size: clamp(13px, 3.9vw, 15px);
+    white-space: nowrap;
   }
 `;
 
@@ -88,6 +89,9 @@ export function Top() {
   const live = useLiveCook(cooking ? 2000 : 10000);
   return (
     <Bar className="no-print">
+      <a className="skip" href="#page">
+        To the page
+      </a>
       <Name to="/plan">
         <Mark />
         Velocrustum

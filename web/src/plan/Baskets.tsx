@@ -98,7 +98,7 @@ const Thumb = styled(SliderThumb)`
   border: 3px solid var(--ink);
   cursor: ew-resize;
   &[data-focus-visible] {
-    outline: 3px solid var(--lemon);
+    outline: 3px solid var(--focus);
   }
   &[data-dragging] {
     background: var(--lemon);

@@ -122,7 +122,7 @@ export function Dishes({ plans, here, catalog, units }: Props) {
     }
   };
   return (
-    <section aria-labelledby="dishes">
+    <section aria-labelledby="dishes" className="no-print">
       <Heading>
         <h2 id="dishes">Your dishes</h2>
         <NewDish catalog={catalog} fryerId={here.fryerId} />

@@ -117,6 +117,7 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
   ) : null;
   return (
     <Page>
+      <h1 className="quietly">Plan: {draft.name}</h1>
       <PlanHead id={plan.id} dish={dish} basket={shown + 1} ready={answer !== null && problem === null} />
       <OrderLine
         plan={draft}

@@ -179,7 +179,9 @@ export function RaceTools({ program, change, fryer, catalog, bringing, bring }: 
         Add a check
       </Button>
       <Button
-        isDisabled={program.stages.length >= limitOf(catalog, 'program.stages').max}
+        isDisabled={
+          program.stages.length >= limitOf(catalog, 'program.stages').max || (program.stages.at(-1)?.minutes ?? 0) < 2
+        }
         onPress={() => change('split', (p) => splitStage(p, p.stages.length - 1, fryer.dial))}
       >
         Add a stage

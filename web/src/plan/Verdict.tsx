@@ -1,3 +1,4 @@
+import { useRef } from 'react';
 import styled from 'styled-components';
 import type { Schemas, Simulation } from '../api/client';
 import type { Units } from '../format/units';
@@ -105,6 +106,7 @@ interface Props {
 
 /** When it is ready, in figures to be read from two metres, and why. */
 export function Verdict({ answer, pending, units, totalMin, mend }: Props) {
+  const box = useRef<HTMLElement>(null);
   const v = answer.verdict;
   // Where no rule applies there is only soft.
   const soft = answer.rule.inside === 'soft';
@@ -113,7 +115,7 @@ export function Verdict({ answer, pending, units, totalMin, mend }: Props) {
   const faces = answer.timeline.at(-1)?.faces;
   const rendered = answer.end.fatRenderedPct;
   return (
-    <Box aria-label="Verdict">
+    <Box aria-label="Verdict" ref={box} tabIndex={-1}>
       <Figures $stale={pending}>
         {v.figure}
         {v.unit ? <small> {v.unit}</small> : null}
@@ -169,7 +171,13 @@ export function Verdict({ answer, pending, units, totalMin, mend }: Props) {
               <Warning key={`${w.code}${w.field ?? ''}`} $grave={grave.has(w.code)}>
                 {w.message}
                 {change ? (
-                  <Button onPress={() => mend(change)}>
+                  <Button
+                    onPress={() => {
+                      mend(change);
+                      // The button goes with its warning; what came of it is read here.
+                      box.current?.focus();
+                    }}
+                  >
                     {change.label}
                     {change.gives ? <Gives>{change.gives}</Gives> : null}
                   </Button>

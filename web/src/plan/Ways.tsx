@@ -181,7 +181,7 @@ export function Ways({
   units,
 }: Props) {
   return (
-    <section aria-labelledby="ways">
+    <section aria-labelledby="ways" className="no-print">
       <Head>
         <h2 id="ways">Ways to run it</h2>
         <Choice
@@ -245,7 +245,7 @@ export function Ways({
                       <Check size={16} aria-hidden /> In use
                     </>
                   ) : (
-                    'Run it so'
+                    'Use this way'
                   )}
                 </Take>
                 <Pin

@@ -9,7 +9,7 @@ const half = (v: number) => Math.round(v * 2) / 2;
 export const totalOf = (p: Program) => p.stages.reduce((sum, s) => sum + s.minutes, 0);
 export const turnsOf = (p: Program) => p.turns ?? [];
 
-/** Keeps turns inside the program and in order, and rests between two stages. */
+/** Keeps turns inside the program, and rests between two stages. A turn keeps its place in the list, whatever it passes. */
 function settle(p: Program): Program {
   const total = totalOf(p);
   return {
@@ -17,9 +17,7 @@ function settle(p: Program): Program {
     stages: p.stages.map((s, i) =>
       s.rest && (i === 0 || i === p.stages.length - 1) ? { airC: s.airC, minutes: s.minutes } : s,
     ),
-    turns: turnsOf(p)
-      .map((t) => ({ ...t, atMin: clamp(t.atMin, 0.5, total - 0.5) }))
-      .sort((a, b) => a.atMin - b.atMin),
+    turns: turnsOf(p).map((t) => ({ ...t, atMin: clamp(t.atMin, 0.5, total - 0.5) })),
   };
 }
 
@@ -102,7 +100,7 @@ export function setTurn(p: Program, i: number, change: { atMin?: number; kind?: 
 
 /** Adds a turn in the widest gap. */
 export function addTurn(p: Program, kind: string): Program {
-  const marks = [0, ...turnsOf(p).map((t) => t.atMin), totalOf(p)];
+  const marks = [0, ...turnsOf(p).map((t) => t.atMin), totalOf(p)].sort((a, b) => a - b);
   let at = totalOf(p) / 2;
   let widest = 0;
   marks.slice(1).forEach((m, k) => {

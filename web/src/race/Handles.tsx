@@ -3,7 +3,7 @@ import { Button as AriaButton } from 'react-aria-components';
 import styled from 'styled-components';
 import { minutes, type Units } from '../format/units';
 import { Pop } from '../ui/Pop';
-import type { raceScale } from './scale';
+import { FLAG_ROW, flagRows, type raceScale } from './scale';
 import { useDrag } from './useDrag';
 
 const Grip = styled.div`
@@ -14,7 +14,7 @@ const Grip = styled.div`
   user-select: none;
 `;
 
-const Handle = styled(AriaButton)`
+const Handle = styled(AriaButton).attrs({ className: 'printed' })`
   white-space: nowrap;
   min-height: 30px;
   padding: 0 13px;
@@ -167,6 +167,9 @@ export function Handles({ stages, turns, scale: s, compact, units, probe, progra
       return (dx) => act(drag, minuteAt(at, dx));
     }, end);
   const last = stages.length - 1;
+  const outAt = Math.min(x(programEnd), s.right - 12);
+  const rows = flagRows([outAt, ...turns.map((t) => x(t.atMin))]);
+  const flagTop = (row = 0) => s.axis + 46 + row * FLAG_ROW;
 
   return (
     <>
@@ -231,7 +234,7 @@ export function Handles({ stages, turns, scale: s, compact, units, probe, progra
           <Grip
             key={i}
             role="presentation"
-            style={{ left: x(t.atMin), top: s.axis + 46 }}
+            style={{ left: x(t.atMin), top: flagTop(rows[i + 1]) }}
             onPointerDownCapture={sides(t.atMin, (drag, m) => edit.dragTurn(drag, i, m))}
           >
             <Pop title={turnWord(t.kind)} body={edit.turnBody(i)} mayOpen={mayOpen}>
@@ -260,7 +263,7 @@ export function Handles({ stages, turns, scale: s, compact, units, probe, progra
       ) : null}
       <Grip
         role="presentation"
-        style={{ left: Math.min(x(programEnd), s.right - 12), top: s.axis + 46 }}
+        style={{ left: outAt, top: flagTop(rows[0]) }}
         onPointerDownCapture={sides(programEnd, (drag, m) => edit.dragLength(drag, last, m - (starts[last] ?? 0)))}
       >
         <Out

@@ -2,7 +2,7 @@ import { scaleLinear } from 'd3-scale';
 import type { Simulation } from '../api/client';
 
 /** Where everything in the race stands, in pixels. */
-export function raceScale(width: number, endMin: number, maxC: number, compact: boolean) {
+export function raceScale(width: number, endMin: number, maxC: number, compact: boolean, rows = 1) {
   const left = compact ? 38 : 60;
   const right = compact ? 10 : 22;
   const plot = { top: 22, bottom: compact ? 230 : 270 };
@@ -11,7 +11,25 @@ export function raceScale(width: number, endMin: number, maxC: number, compact: 
   const axis = strips[1] + strip + 22;
   const x = scaleLinear([0, endMin], [left, width - right]);
   const y = scaleLinear([0, maxC], [plot.bottom, plot.top]);
-  return { left, right: width - right, plot, strip, strips, axis, height: axis + 66, x, y };
+  return { left, right: width - right, plot, strip, strips, axis, height: axis + 66 + (rows - 1) * FLAG_ROW, x, y };
+}
+
+/** How wide a flag is with its margin, and how high a row of them. */
+const FLAG = 62;
+export const FLAG_ROW = 40;
+
+/** In which row each flag stands, so that none covers another: by its place, pixels. */
+export function flagRows(places: number[]): number[] {
+  const ends: number[] = [];
+  const rows = places.map(() => 0);
+  for (const i of places.map((_, k) => k).sort((a, b) => (places[a] ?? 0) - (places[b] ?? 0))) {
+    const at = places[i] ?? 0;
+    let row = ends.findIndex((end) => at - end >= FLAG);
+    if (row === -1) row = ends.length;
+    ends[row] = at;
+    rows[i] = row;
+  }
+  return rows;
 }
 
 /** Ticks every 1, 2, 3, 5 or 10 minutes, as room allows. */

@@ -7,7 +7,7 @@ export const GlobalStyle = createGlobalStyle`
   *, *::before, *::after { box-sizing: border-box; }
   html { -webkit-text-size-adjust: 100%; }
   body {
-    margin: 0; background: var(--paper); color: var(--ink);
+    margin: 0; background: var(--paper); color: var(--ink); overflow-wrap: break-word;
     font: 400 16px/1.45 ${type.plain}; font-variant-numeric: tabular-nums;
   }
   body.night { ${palettes.night} background: var(--paper); color: var(--ink); color-scheme: dark; }
@@ -15,8 +15,24 @@ export const GlobalStyle = createGlobalStyle`
   p { margin: 0; }
   button, input, textarea { font: inherit; color: inherit; }
   a { color: inherit; }
-  [data-focus-visible], a:focus-visible, button:focus-visible { outline: 3px solid var(--lemon); outline-offset: 2px; }
+  [data-focus-visible], a:focus-visible, button:focus-visible { outline: 3px solid var(--focus); outline-offset: 2px; }
   .quietly { position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%); white-space: nowrap; }
   @media (prefers-reduced-motion: reduce) { *, *::before, *::after { transition: none !important; animation: none !important; } }
-  @media print { nav, .no-print { display: none !important; } body { background: #fff; } }
+  @media (forced-colors: active) {
+    [aria-current='page'], [data-selected] { forced-color-adjust: none; background: Highlight; color: HighlightText; }
+  }
+  .skip { position: absolute; left: -999px; }
+  .skip:focus { left: 8px; top: 8px; padding: 10px 14px; background: var(--surface); z-index: 2; }
+  @media print {
+    @page { margin: 14mm; }
+    nav, .no-print { display: none !important; }
+    :root, body.night { ${palettes.day} --paper: #fff; --surface: #fff; color-scheme: light; }
+    body, body.night { background: #fff; color: #000; }
+    main { max-width: none; padding: 0; }
+    section { break-inside: avoid; }
+    button:not(.printed), select, input, textarea, [role='radiogroup'], [role='group']:has(> input) { display: none !important; }
+    label:has(select), label:has(input) { display: none; }
+    main > h1.quietly { position: static; width: auto; height: auto; clip-path: none; font-size: 22px; }
+    .printed { background: #fff !important; color: #000 !important; text-decoration: none !important; }
+  }
 `;

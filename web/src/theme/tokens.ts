@@ -17,6 +17,8 @@ const day = css`
   --safe: #1a6e4f;
   --on-heat: #ffffff;
   --shade: rgb(22 41 43 / 45%);
+  --focus: #16292b;
+  --edge: #75877f;
 `;
 
 const night = css`
@@ -35,6 +37,8 @@ const night = css`
   --safe: #6fcfa5;
   --on-heat: #ffffff;
   --shade: rgb(0 0 0 / 60%);
+  --focus: #f3c93a;
+  --edge: #6f8a86;
 `;
 
 export const palettes = { day, night };

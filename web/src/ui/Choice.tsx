@@ -32,7 +32,7 @@ const Item = styled(RadioButton)`
     color: var(--paper);
   }
   &[data-focus-visible] {
-    outline: 3px solid var(--lemon);
+    outline: 3px solid var(--focus);
     outline-offset: 1px;
   }
   small {
@@ -54,11 +54,13 @@ interface Props<T extends string> {
   options: Option<T>[];
   value: T | null;
   onChange: (value: T) => void;
+  /** Told when one is meant: by a tap or Enter, not by arrows on the way. */
+  onMeant?: () => void;
   row?: boolean;
 }
 
 /** One of a few, all in sight. */
-export function Choice<T extends string>({ label, quiet, options, value, onChange, row }: Props<T>) {
+export function Choice<T extends string>({ label, quiet, options, value, onChange, onMeant, row }: Props<T>) {
   return (
     <List
       $row={row ?? false}
@@ -69,8 +71,20 @@ export function Choice<T extends string>({ label, quiet, options, value, onChang
     >
       {quiet ? null : <Name>{label}</Name>}
       {options.map((o) => (
-        <RadioField key={o.id} value={o.id}>
-          <Item>
+        <RadioField
+          key={o.id}
+          value={o.id}
+          onKeyDown={(e) => {
+            if (e.key === 'Enter') onMeant?.();
+            else e.continuePropagation();
+          }}
+        >
+          <Item
+            onPointerUp={() => {
+              // Its value is changed first.
+              if (onMeant) setTimeout(onMeant);
+            }}
+          >
             {o.name}
             {o.note ? <small>{o.note}</small> : null}
           </Item>

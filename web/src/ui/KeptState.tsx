@@ -38,5 +38,9 @@ export function KeptState({ kept, instead }: Props) {
         <Button onPress={kept.takeTheirs}>Take theirs</Button>
       </Conflict>
     );
-  return <Words role="status">{instead ?? words[kept.state]}</Words>;
+  return (
+    <Words role="status" className="no-print">
+      {instead ?? words[kept.state]}
+    </Words>
+  );
 }

@@ -20,7 +20,7 @@ export const Knob = styled(SwitchButton)`
     background: radial-gradient(circle at 28px 12px, var(--surface) 8.5px, transparent 9px) var(--safe);
   }
   &[data-focus-visible]::before {
-    outline: 3px solid var(--lemon);
+    outline: 3px solid var(--focus);
     outline-offset: 2px;
   }
 `;

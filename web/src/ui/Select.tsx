@@ -6,7 +6,7 @@ export const Select = styled.select`
   min-height: 46px;
   width: 100%;
   padding: 0 10px;
-  border: 1px solid var(--line);
+  border: 1px solid var(--edge);
   border-radius: 10px;
   background: var(--surface);
   color: var(--ink);

@@ -14,12 +14,12 @@ const Name = styled(Label)`
 
 const Row = styled(Group)`
   display: flex;
-  border: 1px solid var(--line);
+  border: 1px solid var(--edge);
   border-radius: 10px;
   background: var(--surface);
   overflow: hidden;
   &[data-focus-within] {
-    outline: 3px solid var(--lemon);
+    outline: 3px solid var(--focus);
     outline-offset: 1px;
   }
 `;
@@ -67,6 +67,7 @@ interface Props {
 export function Stepper({ label, value, onChange, min, max, step = 1, unit }: Props) {
   return (
     <Field
+      className="no-print"
       value={value}
       minValue={min}
       maxValue={max}

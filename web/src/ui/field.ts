@@ -4,7 +4,7 @@ import { css } from 'styled-components';
 export const fieldBox = css`
   min-height: 46px;
   padding: 0 12px;
-  border: 1px solid var(--line);
+  border: 1px solid var(--edge);
   border-radius: 10px;
   background: var(--paper);
   color: var(--ink);

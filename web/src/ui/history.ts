@@ -14,6 +14,8 @@ type Change<T> =
   { kind: 'edit'; what: string; at: number; change: (now: T) => T } | { kind: 'undo' } | { kind: 'redo' };
 
 const RUN_MS = 1200;
+/** What is one change each time, however quickly it is done again. */
+const single = /^(add|remove|drop|split|rest|mend|way|convert|kind)/;
 
 export function step<T>(h: History<T>, c: Change<T>): History<T> {
   switch (c.kind) {
@@ -26,17 +28,29 @@ export function step<T>(h: History<T>, c: Change<T>): History<T> {
       return next ? { past: [...h.past, h.now], now: next, future: rest, last: '', at: 0 } : h;
     }
     case 'edit': {
-      const now = c.change(h.now);
+      const drag = c.what.startsWith('drag');
+      // A drag is one change, however long it takes, of what was there when it began.
+      const run = c.what === h.last && (drag || (c.at - h.at < RUN_MS && !single.test(c.what)));
+      const now = c.change(run && drag ? (h.past.at(-1) ?? h.now) : h.now);
       if (JSON.stringify(now) === JSON.stringify(h.now)) return h;
-      // A drag is one change, however long it takes.
-      const run = c.what === h.last && (c.what.startsWith('drag') || c.at - h.at < RUN_MS);
       return { past: run ? h.past : [...h.past, h.now].slice(-100), now, future: [], last: c.what, at: c.at };
     }
   }
 }
 
-export function useHistory<T>(first: T) {
-  const [history, send] = useReducer(step<T>, { past: [], now: first, future: [], last: '', at: 0 });
+/** Histories of things that were left, by their names: a dish has one, wherever it is edited. */
+const left = new Map<string, History<unknown>>();
+
+/** A draft and its history; named, it goes on where it was left, unless it was changed elsewhere meanwhile. */
+export function useHistory<T>(first: T, name?: string) {
+  const [history, send] = useReducer(step<T>, null, () => {
+    const before = name ? (left.get(name) as History<T> | undefined) : undefined;
+    if (before && JSON.stringify(before.now) === JSON.stringify(first)) return before;
+    return { past: [], now: first, future: [], last: '', at: 0 };
+  });
+  useEffect(() => {
+    if (name) left.set(name, history);
+  }, [name, history]);
   const edit = useCallback(
     (what: string, change: (now: T) => T) => send({ kind: 'edit', what, at: Date.now(), change }),
     [],

@@ -2,7 +2,8 @@ import type { ReactNode } from 'react';
 import styled from 'styled-components';
 import { at, type } from '../theme/tokens';
 
-export const Page = styled.main`
+export const Page = styled.main.attrs({ id: 'page', tabIndex: -1 })`
+  outline: none;
   max-width: 1320px;
   margin: 0 auto;
   padding: 6px 28px 40px;
@@ -21,6 +22,11 @@ export const Quiet = styled.p`
   color: var(--quiet);
 `;
 
+/** Looks like a title where the page's own names more. */
+export const Heading = styled.p`
+  font: 700 27px/1.15 ${type.loud};
+`;
+
 export const Title = styled.h1`
   font: 700 27px/1.15 ${type.loud};
 `;
@@ -32,13 +38,16 @@ const Box = styled(Card)`
   padding: 28px;
   max-width: 640px;
   margin: 32px auto;
+  h1 {
+    font-size: 24px;
+  }
 `;
 
 /** What a screen shows when it has nothing, or could not be had. */
 export function Blank({ title, children }: { title: string; children: ReactNode }) {
   return (
     <Box>
-      <h2>{title}</h2>
+      <h1>{title}</h1>
       {children}
     </Box>
   );

@@ -15,7 +15,7 @@ export const Line = styled.p`
 `;
 
 /** One of them: a button that reads as words. */
-export const Part = styled(Button)`
+export const Part = styled(Button).attrs({ className: 'printed' })`
   display: inline;
   padding: 2px 1px;
   margin: 0;

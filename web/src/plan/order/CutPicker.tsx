@@ -62,7 +62,7 @@ const Item = styled(ListBoxItem)`
     font-weight: 600;
   }
   &[data-focus-visible] {
-    outline: 3px solid var(--lemon);
+    outline: 3px solid var(--focus);
   }
 `;
 

@@ -52,10 +52,8 @@ export function Dry({ plan, edit, catalog }: Order) {
             quiet
             options={catalog.surfaces.map((s) => ({ id: s.id, name: s.name }))}
             value={school ? '' : surface}
-            onChange={(s) => {
-              edit('surface', (now) => setSurface(now, s));
-              close();
-            }}
+            onChange={(s) => edit('surface', (now) => setSurface(now, s))}
+            onMeant={close}
           />
           <Small>A dry surface decides crispness. Raw poultry is wiped, not rinsed: splashes spread germs.</Small>
         </>

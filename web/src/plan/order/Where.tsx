@@ -20,14 +20,14 @@ export function Where({ plan, load, edit, units, fryers }: Order & { fryers: Fry
             quiet
             options={fryers.map(option)}
             value={plan.fryerId}
-            onChange={(fryerId) => {
+            onChange={(fryerId) =>
               edit('fryer', (now) => ({
                 ...now,
                 fryerId,
                 secondFryerId: now.secondFryerId === fryerId ? undefined : now.secondFryerId,
-              }));
-              close();
-            }}
+              }))
+            }
+            onMeant={close}
           />
         )}
       </OrderPart>
@@ -43,10 +43,8 @@ export function Where({ plan, load, edit, units, fryers }: Order & { fryers: Fry
                   quiet
                   options={fryers.filter((f) => f.id !== plan.fryerId).map(option)}
                   value={second.id}
-                  onChange={(secondFryerId) => {
-                    edit('second fryer', (now) => ({ ...now, secondFryerId }));
-                    close();
-                  }}
+                  onChange={(secondFryerId) => edit('second fryer', (now) => ({ ...now, secondFryerId }))}
+                  onMeant={close}
                 />
                 <Button
                   onPress={() => {
