@@ -91,9 +91,9 @@ func demoCommand() *cobra.Command {
 	return c
 }
 
-// household gives a new database its first fryer, so that there is no empty
+// household gives a new database its first fryer and dish, so that there is no empty
 // screen to begin on.
-func household(ctx context.Context, s *store.Store) error { return demo.FirstFryer(ctx, s) }
+func household(ctx context.Context, s *store.Store) error { return demo.First(ctx, s) }
 
 // setAside moves a database out of the way, so that a new one is begun; it
 // takes the place of what was set aside before.

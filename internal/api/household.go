@@ -28,7 +28,7 @@ func (s *Server) PutSettings(ctx context.Context, r PutSettingsRequestObject) (P
 		Temperature: units.Temperature(r.Body.Temperature), Mass: units.Scale(r.Body.Mass), Spoons: units.Spoons(r.Body.Spoons), Guidance: safety.Guidance(r.Body.Guidance),
 		GuidanceC: r.Body.GuidanceC, Chime: r.Body.Chime, Shortcuts: r.Body.Shortcuts,
 	}
-	if v.Guidance == safety.Stricter && !(v.GuidanceC >= safety.StricterFloor && v.GuidanceC <= safety.StricterTop) {
+	if !(v.GuidanceC >= safety.StricterFloor && v.GuidanceC <= safety.StricterTop) {
 		return nil, refuse.Fields{{Field: "guidanceC", Value: fmt.Sprintf("%g", v.GuidanceC),
 			Allowed: fmt.Sprintf("%g to %g °C, never under the guidance", safety.StricterFloor, safety.StricterTop)}}
 	}

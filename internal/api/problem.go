@@ -32,6 +32,7 @@ func text(s string) *string { return &s }
 func problemOf(err error) Problem {
 	var fields refuse.Fields
 	var request *openapi3filter.RequestError
+	var needed store.NeededError
 	switch {
 	case errors.As(err, &fields):
 		return withFields(http.StatusUnprocessableEntity, "That is not possible", fields)
@@ -43,8 +44,12 @@ func problemOf(err error) Problem {
 		return Problem{Status: http.StatusPreconditionFailed, Title: "Changed on another device", Detail: text("It was changed there meanwhile. Both are still there: choose which to keep.")}
 	case errors.Is(err, store.ErrLive):
 		return Problem{Status: http.StatusConflict, Title: "A cook is going on", Detail: text("Finish it first: one basket at a time.")}
-	case errors.Is(err, store.ErrNeeded):
-		return Problem{Status: http.StatusConflict, Title: "This fryer is still needed", Detail: text("A dish runs in it, or it is the only one. Choose another fryer for the dish first.")}
+	case errors.As(err, &needed):
+		says := "It is the only one: add another first."
+		if len(needed.Dishes) > 0 {
+			says = "In it run: " + strings.Join(needed.Dishes, ", ") + ". Choose another fryer for them first."
+		}
+		return Problem{Status: http.StatusConflict, Title: "This fryer is still needed", Detail: &says}
 	case errors.Is(err, errBusy), errors.Is(err, context.DeadlineExceeded):
 		return Problem{Status: http.StatusServiceUnavailable, Title: "The kitchen computer is busy", Detail: text("It is working for others. Nothing is lost; it is tried again.")}
 	case errors.Is(err, context.Canceled):

@@ -205,14 +205,20 @@ func (w past) add(ctx context.Context, s *store.Store, p store.Plan, f store.Fry
 	return err
 }
 
-// FirstFryer gives a new household a middling drawer to begin with.
-func FirstFryer(ctx context.Context, s *store.Store) error {
+// First gives a new household a middling drawer, of which nothing is measured
+// yet, and a dish in it: it begins on an order line that can be said, with its
+// race below.
+func First(ctx context.Context, s *store.Store) error {
 	fryers, err := s.Fryers(ctx)
 	if err != nil || len(fryers) > 0 {
 		return err
 	}
-	f := drawer
-	f.Name, f.DialOffsetC = "My fryer", 0
-	_, err = s.AddFryer(ctx, f)
+	f, err := s.AddFryer(ctx, store.Fryer{Name: "My fryer", Fryer: program.Fryer{Inferred: []string{"basket", "powerW", "dial", "airflow"}}})
+	if err != nil {
+		return err
+	}
+	p := store.Plan{Name: "Tonight", FryerID: f.ID}
+	p.Load.V, p.Coat.V, p.Program.V = program.FirstLoad, program.FirstCoat, program.FirstProgram
+	_, err = s.AddPlan(ctx, p)
 	return err
 }

@@ -73,19 +73,19 @@ func (s *Store) PutFryer(ctx context.Context, f Fryer, version *int) (Fryer, err
 // DeleteFryer puts one aside, unless a dish needs it (ErrNeeded).
 func (s *Store) DeleteFryer(ctx context.Context, id string) error {
 	return s.write(ctx, func(tx *sqlx.Tx) error {
-		var needed int
-		if err := tx.GetContext(ctx, &needed, `SELECT COUNT(*) FROM plans WHERE deleted_at IS NULL AND ? IN (fryer_id, second_fryer_id)`, id); err != nil {
+		var dishes []string
+		if err := tx.SelectContext(ctx, &dishes, `SELECT name FROM plans WHERE deleted_at IS NULL AND ? IN (fryer_id, second_fryer_id) ORDER BY changed_at DESC`, id); err != nil {
 			return err
 		}
-		if needed > 0 {
-			return ErrNeeded
+		if len(dishes) > 0 {
+			return NeededError{dishes}
 		}
 		var others int
 		if err := tx.GetContext(ctx, &others, `SELECT COUNT(*) FROM fryers WHERE deleted_at IS NULL AND id <> ?`, id); err != nil {
 			return err
 		}
 		if others == 0 {
-			return ErrNeeded
+			return NeededError{}
 		}
 		return touched(tx.ExecContext(ctx, `UPDATE fryers SET deleted_at = ? WHERE id = ? AND deleted_at IS NULL`, Time{s.now()}, id))
 	})

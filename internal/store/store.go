@@ -13,6 +13,7 @@ import (
 	"net/url"
 	"os"
 	"path/filepath"
+	"strings"
 	"time"
 
 	"github.com/google/uuid"
@@ -32,9 +33,12 @@ var (
 	ErrChanged = errors.New("changed meanwhile")
 	// ErrLive is for a second live cook, or a deleted live one.
 	ErrLive = errors.New("a cook is going on")
-	// ErrNeeded is for a fryer that a dish needs, or the last one.
-	ErrNeeded = errors.New("still needed")
 )
+
+// NeededError is for a fryer that dishes need, or, without any, the last one.
+type NeededError struct{ Dishes []string }
+
+func (e NeededError) Error() string { return "still needed by " + strings.Join(e.Dishes, ", ") }
 
 // Store is the open database. One connection writes at a time.
 type Store struct {

@@ -194,7 +194,7 @@ func TestBackupIsWholeWhileInUse(t *testing.T) {
 
 func TestFryersThatAreNeededStay(t *testing.T) {
 	s, f, p := stocked(t)
-	if err := s.DeleteFryer(t.Context(), f.ID); !errors.Is(err, ErrNeeded) {
+	if err := s.DeleteFryer(t.Context(), f.ID); !errors.As(err, new(NeededError)) {
 		t.Errorf("the fryer of a dish: %v", err)
 	}
 	spare, err := s.AddFryer(t.Context(), Fryer{Name: "spare", Fryer: program.Fryer{Kind: "oven", Trays: 3, Inferred: []string{"trays", "powerW"}}})
@@ -205,7 +205,7 @@ func TestFryersThatAreNeededStay(t *testing.T) {
 	if p, err = s.PutPlan(t.Context(), p, nil); err != nil {
 		t.Fatal(err)
 	}
-	if err := s.DeleteFryer(t.Context(), spare.ID); !errors.Is(err, ErrNeeded) {
+	if err := s.DeleteFryer(t.Context(), spare.ID); !errors.As(err, new(NeededError)) {
 		t.Errorf("a fryer that helps with a dish: %v", err)
 	}
 	if err := s.DeletePlan(t.Context(), p.ID); err != nil {
@@ -214,7 +214,7 @@ func TestFryersThatAreNeededStay(t *testing.T) {
 	if err := s.DeleteFryer(t.Context(), spare.ID); err != nil {
 		t.Errorf("one that no dish needs: %v", err)
 	}
-	if err := s.DeleteFryer(t.Context(), f.ID); !errors.Is(err, ErrNeeded) {
+	if err := s.DeleteFryer(t.Context(), f.ID); !errors.As(err, new(NeededError)) {
 		t.Errorf("the last one: %v", err)
 	}
 	back, err := s.RestoreFryer(t.Context(), spare.ID)

@@ -7,8 +7,8 @@ const catalog = queryOptions({
   staleTime: Infinity,
 });
 const settings = queryOptions({ queryKey: ['settings'], queryFn: () => ask(client.GET('/settings')) });
-const fryers = queryOptions({ queryKey: ['fryers'], queryFn: () => ask(client.GET('/fryers')) });
-const plans = queryOptions({ queryKey: ['plans'], queryFn: () => ask(client.GET('/plans')) });
+export const fryers = queryOptions({ queryKey: ['fryers'], queryFn: () => ask(client.GET('/fryers')) });
+export const plans = queryOptions({ queryKey: ['plans'], queryFn: () => ask(client.GET('/plans')) });
 
 export const useCatalog = () => useQuery(catalog);
 export const useSettings = () => useQuery(settings);

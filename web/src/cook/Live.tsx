@@ -7,6 +7,7 @@ import { between } from '../race/scale';
 import { at } from '../theme/tokens';
 import { Button } from '../ui/Button';
 import { Quiet } from '../ui/layout';
+import { say } from '../ui/toast';
 import { Big, Half, Row } from './Buttons';
 import { chime } from './chime';
 import { Countdown } from './Countdown';
@@ -103,6 +104,15 @@ export function Live({ cook, catalog, settings, skewMs, stale }: Props) {
   const minute = cook.loadedAt ? (now - Date.parse(cook.loadedAt)) / 60000 : null;
   const insideC = minute === null ? null : between(cook.forecast.timeline, Math.max(0, minute), (m) => m.coreC);
   const action = step.action as Told | undefined;
+  const out = () => {
+    const { rule, chance, safeAtMin } = cook.forecast;
+    const safe = chance?.safeByMin ?? safeAtMin;
+    if (minute !== null && insideC !== null && rule.inside === 'safe' && (safe == null || minute < safe))
+      say(
+        `Out early: by estimate the inside is ${units.temperature(insideC)}, not yet surely safe. Probe it before anyone eats.`,
+      );
+    tell('out');
+  };
   const more = catalog.usual.moreMin;
   return (
     <>
@@ -117,7 +127,10 @@ export function Live({ cook, catalog, settings, skewMs, stale }: Props) {
         <Side>
           <Inside cook={cook} minute={minute} insideC={insideC} units={units} />
           {action && step.label ? (
-            <Big isDisabled={waiting.some((t) => t.event.kind === action)} onPress={() => tell(action)}>
+            <Big
+              isDisabled={waiting.some((t) => t.event.kind === action)}
+              onPress={() => (action === 'out' ? out() : tell(action))}
+            >
               {step.label}
             </Big>
           ) : null}
@@ -132,7 +145,7 @@ export function Live({ cook, catalog, settings, skewMs, stale }: Props) {
                 />
                 <Half onPress={() => tell('more', more)}>{more === 2 ? 'Two' : more} more minutes</Half>
               </Row>
-              {action === 'out' ? null : <Half onPress={() => tell('out')}>Done, it is out</Half>}
+              {action === 'out' ? null : <Half onPress={out}>Done, it is out</Half>}
               <Looks said={lookedAt ?? null} tell={(shade) => tell('look', shade)} />
             </>
           ) : (

@@ -4,19 +4,23 @@ import { useEffect, useState } from 'react';
 import { Label, TextArea, TextField } from 'react-aria-components';
 import { Link, useNavigate, useParams } from 'react-router';
 import styled from 'styled-components';
-import type { Cook, Schemas } from '../api/client';
+import type { Cook, Plan, Schemas } from '../api/client';
 import {
+  createPlan,
   deleteCook,
+  fryers as fryersQuery,
   restoreCook,
   saveOutcome,
   startCook,
   getCook,
+  plans as plansQuery,
   takeBack,
   useCatalog,
   useCook,
   useSettings,
 } from '../api/queries';
 import { clock, day, minutes, unitsOf } from '../format/units';
+import { alike } from '../plan/program';
 import { Race } from '../race/Race';
 import { between } from '../race/scale';
 import { at } from '../theme/tokens';
@@ -205,6 +209,29 @@ function Entry({ cook }: { cook: Cook }) {
       `${Math.floor(cook.forecast.end.juiceKeptPct)} %`,
     ],
   ];
+  // The dish as it was cooked: that of today, if it still is that one, or a new one.
+  const planAgain = async () => {
+    try {
+      const plans = await queries.query(plansQuery);
+      const fryers = await queries.query(fryersQuery);
+      const today = plans.find((p) => p.id === cook.planId);
+      if (
+        today &&
+        cook.baskets === 1 &&
+        alike(today.program, cook.plan.program) &&
+        today.load.cut === cook.plan.load.cut
+      ) {
+        await navigate(`/plan/${today.id}`);
+        return;
+      }
+      const fryerId = fryers.find((f) => f.id === cook.plan.fryerId)?.id ?? fryers[0]?.id ?? '';
+      const made = await createPlan({ ...cook.plan, fryerId, name: `${cook.name}, as cooked`.slice(0, 80) });
+      queries.setQueryData<Plan[]>(['plans'], (all) => [made, ...(all ?? [])]);
+      await navigate(`/plan/${made.id}`);
+    } catch (cause) {
+      complain(cause);
+    }
+  };
   const remove = async () => {
     try {
       await deleteCook(cook.id);
@@ -259,9 +286,7 @@ function Entry({ cook }: { cook: Cook }) {
             Start basket {cook.basket + 1} of {cook.baskets}
           </MainButton>
         ) : null}
-        {cook.planId ? (
-          <Button onPress={() => void navigate(`/plan/${cook.planId ?? ''}`)}>Plan it again</Button>
-        ) : null}
+        <Button onPress={() => void planAgain()}>Plan it again</Button>
         {cook.finishedAt ? (
           <Button onPress={() => void remove()}>Delete</Button>
         ) : (

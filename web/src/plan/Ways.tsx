@@ -1,5 +1,5 @@
 import { Check, Columns2 } from 'lucide-react';
-import { useId } from 'react';
+import { useId, useState } from 'react';
 import { ToggleButton } from 'react-aria-components';
 import styled from 'styled-components';
 import type { Catalog, PlanInput } from '../api/client';
@@ -21,13 +21,28 @@ const Head = styled.div`
   margin: 22px 0 10px;
 `;
 
-const Grid = styled.ul`
+const Grid = styled.ul<{ $all: boolean }>`
   list-style: none;
   margin: 0;
   padding: 0;
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(270px, 1fr));
   gap: 12px;
+  ${at.phone} {
+    > li:not(:first-child) {
+      display: ${(p) => (p.$all ? 'flex' : 'none')};
+    }
+  }
+`;
+
+const More = styled(Button)`
+  display: none;
+  width: 100%;
+  margin-top: 10px;
+  min-height: 46px;
+  ${at.phone} {
+    display: inline-flex;
+  }
 `;
 
 const Card = styled.li<{ $here: boolean }>`
@@ -180,6 +195,8 @@ export function Ways({
   wants,
   units,
 }: Props) {
+  // A phone shows the best one first, and the others when asked.
+  const [all, setAll] = useState(false);
   return (
     <section aria-labelledby="ways" className="no-print">
       <Head>
@@ -212,7 +229,7 @@ export function Ways({
           )
         )}
       </Quiet>
-      <Grid aria-busy={progress !== null} style={{ marginTop: 10 }}>
+      <Grid aria-busy={progress !== null} $all={all} style={{ marginTop: 10 }}>
         {ways.map((w, i) => {
           const here = alike(w.program, now);
           return (
@@ -261,6 +278,11 @@ export function Ways({
           );
         })}
       </Grid>
+      {ways.length > 1 ? (
+        <More aria-expanded={all} onPress={() => setAll(!all)}>
+          {all ? 'Only the best way' : `All ${ways.length} ways`}
+        </More>
+      ) : null}
     </section>
   );
 }
