@@ -70,7 +70,7 @@ func NewHandler(st *store.Store, o Options) (http.Handler, error) {
 		_, _ = w.Write([]byte("ok\n"))
 	})
 	r.Route("/api", func(r chi.Router) {
-		r.Use(middleware.RequestSize(maxBody), middleware.Compress(5), noStore)
+		r.Use(middleware.Compress(5), noStore, wholeBody)
 		r.Group(func(r chi.Router) {
 			r.Use(validator.OapiRequestValidatorWithOptions(spec, &validator.Options{
 				SilenceServersWarning: true,
@@ -116,7 +116,8 @@ func interfaceFiles(files fs.FS, page string) http.HandlerFunc {
 	static := http.FileServerFS(files)
 	return func(w http.ResponseWriter, r *http.Request) {
 		if r.Method != http.MethodGet && r.Method != http.MethodHead {
-			http.Error(w, "only GET", http.StatusMethodNotAllowed)
+			w.Header().Set("Allow", "GET, HEAD")
+			writeProblem(w, Problem{Status: http.StatusMethodNotAllowed, Title: "This can only be read"})
 			return
 		}
 		h := w.Header()

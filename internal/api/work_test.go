@@ -84,3 +84,31 @@ func TestFiftySayingsAreForetoldTogether(t *testing.T) {
 		t.Errorf("%d of 51 events", len(got.Events))
 	}
 }
+
+func TestBodiesAreOneWholeValue(t *testing.T) {
+	k := newKitchen(t, "")
+	for _, c := range []struct {
+		what, kind, body string
+		code             int
+		says             string
+	}{
+		{"as it should be", "application/json; charset=utf-8", wings, 200, ""},
+		{"text after it", "application/json", wings + " {}", 422, "nothing after it"},
+		{"half of it", "application/json", wings[:40], 422, "nothing after it"},
+		{"a field twice", "application/json", strings.Replace(wings, `"pieces": 12`, `"pieces": 12, "pieces": 3`, 1), 422, "load.pieces"},
+		{"the same name in two objects", "application/json", strings.Replace(wings, `"oilG": 4`, `"oilG": 4`, 1), 200, ""},
+		{"another kind", "text/plain", wings, 415, "JSON"},
+		{"too much", "application/json", `{"load": "` + strings.Repeat("x", 2<<20) + `"}`, 413, "too much"},
+	} {
+		w := httptest.NewRecorder()
+		r := httptest.NewRequestWithContext(t.Context(), "POST", "http://localhost/api/v1/simulations?chance=false", strings.NewReader(c.body))
+		r.Header.Set("Content-Type", c.kind)
+		k.handler.ServeHTTP(w, r)
+		if w.Code != c.code || !strings.Contains(w.Body.String(), c.says) || c.code != 200 && w.Header().Get("Content-Type") != "application/problem+json" {
+			t.Errorf("%s: %d %.200s", c.what, w.Code, w.Body)
+		}
+	}
+	if w := k.send("POST", "/logbook", ""); w.Code != 405 || w.Header().Get("Content-Type") != "application/problem+json" {
+		t.Errorf("posted to a page: %d %s", w.Code, w.Body)
+	}
+}

@@ -1,0 +1,87 @@
+package api
+
+import (
+	"bytes"
+	"encoding/json"
+	"errors"
+	"io"
+	"mime"
+	"net/http"
+	"strings"
+
+	"velocrustum/core/refuse"
+)
+
+// wholeBody lets through what is one JSON value and nothing after it, in
+// which no object names a field twice.
+func wholeBody(next http.Handler) http.Handler {
+	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		raw, err := io.ReadAll(http.MaxBytesReader(w, r.Body, maxBody))
+		var large *http.MaxBytesError
+		switch {
+		case errors.As(err, &large):
+			writeProblem(w, Problem{Status: http.StatusRequestEntityTooLarge, Title: "That is too much at once"})
+			return
+		case err != nil:
+			writeProblem(w, Problem{Status: http.StatusBadRequest, Title: "That could not be read"})
+			return
+		}
+		if len(raw) > 0 {
+			if kind, _, err := mime.ParseMediaType(r.Header.Get("Content-Type")); err != nil || kind != "application/json" {
+				writeProblem(w, Problem{Status: http.StatusUnsupportedMediaType, Title: "Only JSON is read", Detail: text("Content-Type: application/json")})
+				return
+			}
+			if !json.Valid(raw) {
+				writeProblem(w, withFields(http.StatusUnprocessableEntity, "That is not possible", refuse.One("(request)", "what was sent", "one JSON value, and nothing after it")))
+				return
+			}
+			if twice := repeated(raw); twice != "" {
+				writeProblem(w, withFields(http.StatusUnprocessableEntity, "That is not possible", refuse.One(twice, "said twice", "each field once")))
+				return
+			}
+		}
+		r.Body = io.NopCloser(bytes.NewReader(raw))
+		next.ServeHTTP(w, r)
+	})
+}
+
+// repeated returns the first field that an object of a valid JSON text names
+// twice, with where it is.
+func repeated(raw []byte) string {
+	type level struct {
+		seen map[string]bool // nil for a list
+		name string
+	}
+	d := json.NewDecoder(bytes.NewReader(raw))
+	var open []level
+	named := false // a name was read, its value comes
+	for {
+		t, err := d.Token()
+		if err != nil {
+			return "" // the end: the text is valid
+		}
+		top := len(open) - 1
+		if text, ok := t.(string); ok && top >= 0 && open[top].seen != nil && !named {
+			if open[top].seen[text] {
+				path := []string{}
+				for _, l := range open[:top] {
+					if l.name != "" {
+						path = append(path, l.name)
+					}
+				}
+				return strings.Join(append(path, text), ".")
+			}
+			open[top].seen[text], open[top].name, named = true, text, true
+			continue
+		}
+		named = false
+		switch t {
+		case json.Delim('{'):
+			open = append(open, level{seen: map[string]bool{}})
+		case json.Delim('['):
+			open = append(open, level{})
+		case json.Delim('}'), json.Delim(']'):
+			open = open[:top]
+		}
+	}
+}
