@@ -90,7 +90,8 @@ export function OneBench({ plan, plans, catalog, settings, pantry }: Props) {
   const units = useMemo(() => unitsOf(settings), [settings]);
   const { temperature, mass, spoons, guidance, guidanceC } = settings;
   const { answer, pending, problem } = useBench(request, [temperature, mass, spoons, guidance, guidanceC].join());
-  useEffect(() => setPossible(problem === ''), [problem, setPossible]);
+  const untaken = pending || problem !== '';
+  useEffect(() => setPossible(!untaken), [untaken, setPossible]);
   const focusOn = useFocusOnStation();
   const set: StationProps['set'] = (what, change) => edit(what, (now) => onBench(now, change));
 

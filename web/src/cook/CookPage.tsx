@@ -3,6 +3,7 @@ import { useCatalog, useLiveCook, useSettings } from '../api/queries';
 import { Blank, Page, Quiet } from '../ui/layout';
 import { Begin } from './Begin';
 import { Live } from './Live';
+import { useAnswers } from './useTelling';
 
 const Dark = () => {
   useEffect(() => {
@@ -16,6 +17,7 @@ const Dark = () => {
 /** The live cook, or which dish to begin. */
 export default function CookPage() {
   const live = useLiveCook(2000);
+  useAnswers();
   const settings = useSettings();
   const catalog = useCatalog();
   if (live.isPending)

@@ -9,11 +9,10 @@ import { readyChime } from './chime';
 
 export type Told = Schemas['CookEventInput']['kind'];
 
-/** What the cook says, and takes back. Nothing tapped is lost: it waits on this device until it is answered. */
-export function useTelling(cook: Cook, skewMs: number) {
+/** Follows what is answered: a cook that is over leads to its entry, also where it is not shown any more. */
+export function useAnswers() {
   const queries = useQueryClient();
   const navigate = useNavigate();
-  const waiting = useWaiting(cook.id);
   useEffect(
     () =>
       onAnswer((of, answer) => {
@@ -29,6 +28,12 @@ export function useTelling(cook: Cook, skewMs: number) {
       }),
     [queries, navigate],
   );
+}
+
+/** What the cook says, and takes back. Nothing tapped is lost: it waits on this device until it is answered. */
+export function useTelling(cook: Cook, skewMs: number) {
+  const queries = useQueryClient();
+  const waiting = useWaiting(cook.id);
   const tell = (kind: Told, value?: number) => {
     readyChime();
     tap(cook.id, skewMs, kind, value);

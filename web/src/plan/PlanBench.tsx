@@ -81,8 +81,9 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
   const units = useMemo(() => unitsOf(settings), [settings]);
   const { temperature, mass, guidance, guidanceC } = settings;
   const { answer, pending, problem } = useSimulation(request, [temperature, mass, guidance, guidanceC].join());
-  const refused = problem?.status === 422;
-  useEffect(() => setPossible(!refused), [refused, setPossible]);
+  // What the engine has not taken yet is not sent to be kept.
+  const untaken = pending || problem?.status === 422;
+  useEffect(() => setPossible(!untaken), [untaken, setPossible]);
   const tray = useDishBaskets(dish, fryers, answer, problem);
   const { other, second, shown } = tray;
   const [want, setWant] = useState('balanced');

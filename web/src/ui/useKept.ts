@@ -66,12 +66,13 @@ export function useKept<T>({ key, version, saved, now, possible = true, save, ne
     latest.current = { now, possible, save, newest };
   });
 
+  const leaving = useRef(false);
   const send = useCallback(() => {
     clearTimeout(retry.current);
     chain.current = chain.current.then(async () => {
       const value = latest.current.now;
       const text = JSON.stringify(value);
-      if (text === sent.current || !latest.current.possible || held.current) return;
+      if (text === sent.current || held.current || !(latest.current.possible || leaving.current)) return;
       try {
         on.current = await latest.current.save(on.current, value);
         sent.current = text;
@@ -116,9 +117,11 @@ export function useKept<T>({ key, version, saved, now, possible = true, save, ne
   }, [text, key, possible, send]);
 
   useEffect(() => {
+    leaving.current = false;
     window.addEventListener('online', send);
     return () => {
       window.removeEventListener('online', send);
+      leaving.current = true; // the page that would tell goes away: the server decides
       send();
       clearTimeout(retry.current);
     };
