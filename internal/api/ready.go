@@ -61,6 +61,17 @@ func (s *Server) ready(ctx context.Context, q SimulationRequest) (program.Dish, 
 	return out, err
 }
 
+// taken makes what was asked for ready and finds a place to work on it, which
+// is given back by the function returned.
+func (s *Server) taken(ctx context.Context, q SimulationRequest) (context.Context, program.Dish, func(), error) {
+	d, err := s.ready(ctx, q)
+	if err != nil {
+		return ctx, d, nil, err
+	}
+	ctx, leave, err := s.work.place(ctx)
+	return ctx, d, leave, err
+}
+
 // Answered is an answer, and the whole dish as it goes into the basket.
 type Answered struct {
 	program.Answer
@@ -70,15 +81,11 @@ type Answered struct {
 
 // Simulate answers POST /simulations.
 func (s *Server) Simulate(ctx context.Context, r SimulateRequestObject) (SimulateResponseObject, error) {
-	ctx, leave, err := s.work.place(ctx)
+	ctx, d, leave, err := s.taken(ctx, *r.Body)
 	if err != nil {
 		return nil, err
 	}
 	defer leave()
-	d, err := s.ready(ctx, *r.Body)
-	if err != nil {
-		return nil, err
-	}
 	a, err := d.Simulate(ctx, program.Options{
 		NoChance: !orElse(r.Params.Chance, true), Changes: orElse(r.Params.Changes, true), Ahead: orElse(r.Params.Ahead, false),
 	})

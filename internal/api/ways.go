@@ -69,30 +69,22 @@ func (a searching) VisitRecommendResponse(w http.ResponseWriter) error {
 
 // Convert answers POST /conversions.
 func (s *Server) Convert(ctx context.Context, r ConvertRequestObject) (ConvertResponseObject, error) {
-	ctx, leave, err := s.work.place(ctx)
+	ctx, d, leave, err := s.taken(ctx, r.Body.Request)
 	if err != nil {
 		return nil, err
 	}
 	defer leave()
-	d, err := s.ready(ctx, r.Body.Request)
-	if err != nil {
-		return nil, err
-	}
 	c, err := program.Convert(ctx, d.First(), r.Body.Recipe)
 	return Convert200JSONResponse(c), err
 }
 
 // PlanBaskets answers POST /baskets.
 func (s *Server) PlanBaskets(ctx context.Context, r PlanBasketsRequestObject) (PlanBasketsResponseObject, error) {
-	ctx, leave, err := s.work.place(ctx)
+	ctx, d, leave, err := s.taken(ctx, *r.Body)
 	if err != nil {
 		return nil, err
 	}
 	defer leave()
-	d, err := s.ready(ctx, *r.Body)
-	if err != nil {
-		return nil, err
-	}
 	b, err := program.Batch(ctx, d)
 	return PlanBaskets200JSONResponse(b), err
 }

@@ -75,6 +75,21 @@ test('a tap without a connection waits on the device, and counts once when it wa
   errors.length = 0; // refused connections were the point
 });
 
+test('a change on the way from page to page is no conflict with itself', async ({ page, kitchen }) => {
+  await page.goto(kitchen.url);
+  await expect(page.getByRole('region', { name: 'Verdict' })).toBeVisible();
+  for (const name of ['Flats one', 'Flats two']) {
+    await page.getByRole('textbox', { name: 'Name of the dish' }).fill(name);
+    await page.getByRole('navigation').getByRole('link', { name: 'Bench' }).click();
+    await page.getByText('Leave it wet').click();
+    await page.getByText('Wipe with paper', { exact: true }).last().click();
+    await page.getByRole('button', { name: 'To the race' }).click();
+    await expect(page.getByRole('textbox', { name: 'Name of the dish' })).toHaveValue(name);
+    await expect(page.getByText('Kept', { exact: true })).toBeVisible();
+  }
+  await expect(page.getByText('Changed on another device too')).toHaveCount(0);
+});
+
 test('two devices change one dish, and the cook chooses', async ({ page, kitchen, browser, errors }) => {
   await page.goto(kitchen.url);
   await expect(page.getByRole('region', { name: 'Verdict' })).toBeVisible();

@@ -1,5 +1,6 @@
 import { useSyncExternalStore } from 'react';
 import { Refusal, type Cook, type Schemas } from './client';
+import { complain } from '../ui/toast';
 import { sayToCook } from './queries';
 
 /** What was tapped in a cook and has not been answered yet. */
@@ -25,10 +26,11 @@ let tries = 0;
 let timer: ReturnType<typeof setTimeout> | undefined;
 let sending = false;
 const listeners = new Set<() => void>();
-const answered = new Set<(tap: Tap, answer: Cook | Refusal) => void>();
+const answered = new Set<(tap: Tap, answer: Cook | null) => void>();
 
-function keep(next: Tap[]) {
-  taps = next;
+/** Changes what is kept, which another tab may have changed meanwhile. */
+function keep(change: (kept: Tap[]) => Tap[]) {
+  taps = change(read());
   localStorage.setItem(DRAWER, JSON.stringify(taps));
   listeners.forEach((l) => l());
 }
@@ -52,8 +54,10 @@ async function pump() {
       answer = refusal;
     }
     tries = 0;
-    keep(taps.filter((t) => t.event.id !== tap.event.id));
-    answered.forEach((tell) => tell(tap, answer));
+    keep((kept) => kept.filter((t) => t.event.id !== tap.event.id));
+    // Whatever page is shown: what was refused is told, and not kept in silence.
+    if (answer instanceof Refusal) complain(answer);
+    answered.forEach((tell) => tell(tap, answer instanceof Refusal ? null : answer));
   }
   sending = false;
 }
@@ -65,22 +69,27 @@ const ownId = () =>
 /** Keeps a tap on this device, by the server's clock, and sends it as soon as it can. */
 export function tap(cook: string, skewMs: number, kind: Schemas['CookEventInput']['kind'], value?: number) {
   const event = { id: ownId(), kind, at: new Date(Date.now() + skewMs).toISOString() };
-  keep([...taps, { cook, event: value === undefined ? event : { ...event, value } }]);
+  keep((kept) => [...kept, { cook, event: value === undefined ? event : { ...event, value } }]);
   tries = 0;
   void pump();
 }
 
 /** Takes a tap back that has not been sent yet. */
-export const untap = (id: string) => keep(taps.filter((t) => t.event.id !== id));
+export const untap = (id: string) => keep((kept) => kept.filter((t) => t.event.id !== id));
 
-/** Hears of each tap that was answered, until the returned function is called. */
-export function onAnswer(tell: (tap: Tap, answer: Cook | Refusal) => void): () => void {
+/** Hears of each tap that was answered, with null for one that was refused, until the returned function is called. */
+export function onAnswer(tell: (tap: Tap, answer: Cook | null) => void): () => void {
   answered.add(tell);
   void pump();
   return () => answered.delete(tell);
 }
 
 window.addEventListener('online', () => void pump());
+window.addEventListener('storage', (e) => {
+  if (e.key !== DRAWER) return;
+  taps = read();
+  listeners.forEach((l) => l());
+});
 
 const subscribe = (listener: () => void) => {
   listeners.add(listener);

@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { useNavigate } from 'react-router';
-import { Refusal, type Cook, type Schemas } from '../api/client';
+import type { Cook, Schemas } from '../api/client';
 import { onAnswer, tap, untap, useWaiting } from '../api/outbox';
 import { takeBack } from '../api/queries';
 import { complain } from '../ui/toast';
@@ -17,11 +17,7 @@ export function useAnswers() {
     () =>
       onAnswer((of, answer) => {
         void queries.invalidateQueries({ queryKey: ['live'] });
-        if (answer instanceof Refusal) {
-          complain(answer);
-          return;
-        }
-        if (of.event.kind !== 'out' && of.event.kind !== 'stop') return;
+        if (!answer || (of.event.kind !== 'out' && of.event.kind !== 'stop')) return;
         void queries.invalidateQueries({ queryKey: ['cooks'] });
         queries.setQueryData(['cook', of.cook], answer);
         void navigate(`/logbook/${of.cook}`);

@@ -7,6 +7,10 @@ const WAIT_MS = 500;
 const RETRY_MS = 2000;
 const LONGEST_MS = 60_000;
 
+/** What is on its way of each thing, and the version that this page itself made last: pages of one thing follow one another. */
+const lines = new Map<string, Promise<void>>();
+const made = new Map<string, number>();
+
 const drawerOf = (key: string) => `velocrustum.draft.${key}`;
 
 interface Draft {
@@ -55,9 +59,12 @@ export interface Kept {
 /** Keeps what is edited: on this device at once, on the server a moment later, and again once it answers. */
 export function useKept<T>({ key, version, saved, now, possible = true, save, newest }: Keep<T>): Kept {
   const [state, setState] = useState<Keeping>('kept');
-  const on = useRef(unsent(key)?.version ?? version);
+  const [base] = useState(() => {
+    const draft = unsent(key);
+    return draft && JSON.stringify(draft.input) !== JSON.stringify(saved) ? draft.version : version;
+  });
+  const on = useRef(base);
   const sent = useRef(JSON.stringify(saved));
-  const chain = useRef(Promise.resolve());
   const retry = useRef<ReturnType<typeof setTimeout>>(undefined);
   const tries = useRef(0);
   const held = useRef(false); // by a conflict, until the cook has chosen
@@ -69,15 +76,18 @@ export function useKept<T>({ key, version, saved, now, possible = true, save, ne
   const leaving = useRef(false);
   const send = useCallback(() => {
     clearTimeout(retry.current);
-    chain.current = chain.current.then(async () => {
+    const before = lines.get(key) ?? Promise.resolve();
+    const next = before.then(async () => {
       const value = latest.current.now;
       const text = JSON.stringify(value);
       if (text === sent.current || held.current || !(latest.current.possible || leaving.current)) return;
       try {
-        on.current = await latest.current.save(on.current, value);
+        on.current = await latest.current.save(Math.max(on.current, made.get(key) ?? 0), value);
+        made.set(key, on.current);
         sent.current = text;
         tries.current = 0;
-        localStorage.removeItem(drawerOf(key));
+        // A newer draft stays until it is sent in turn.
+        if (JSON.stringify(unsent(key)?.input) === text) localStorage.removeItem(drawerOf(key));
         setState('kept');
       } catch (cause) {
         const status = cause instanceof Refusal ? cause.problem.status : 500;
@@ -94,6 +104,7 @@ export function useKept<T>({ key, version, saved, now, possible = true, save, ne
           retry.current = setTimeout(send, Math.min(LONGEST_MS, RETRY_MS * 2 ** tries.current++));
       }
     });
+    lines.set(key, next);
   }, [key]);
 
   const text = JSON.stringify(now);
