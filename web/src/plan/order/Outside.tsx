@@ -51,7 +51,7 @@ export function Dry({ plan, edit, catalog }: Order) {
             label="Outside"
             quiet
             options={catalog.surfaces.map((s) => ({ id: s.id, name: s.name }))}
-            value={school ? '' : surface}
+            value={school ? null : surface}
             onChange={(s) => edit('surface', (now) => setSurface(now, s))}
             onMeant={close}
           />
