@@ -4,14 +4,12 @@ package api
 
 import (
 	"context"
-	"crypto/rand"
 	"crypto/subtle"
 	"errors"
 	"io/fs"
 	"log/slog"
 	"net"
 	"net/http"
-	"path"
 	"strings"
 	"sync"
 	"time"
@@ -46,12 +44,7 @@ type Options struct {
 	Log        *slog.Logger
 }
 
-const (
-	maxBody = 1 << 20
-	csp     = "default-src 'none'; script-src 'self' 'nonce-%'; style-src 'self' 'nonce-%'; style-src-attr 'none'; " +
-		"img-src 'self' data:; font-src 'self'; connect-src 'self'; manifest-src 'self'; base-uri 'none'; form-action 'none'; frame-ancestors 'none'"
-	nonceMark = "__CSP_NONCE__"
-)
+const maxBody = 1 << 20
 
 // NewHandler returns the whole of the application over HTTP.
 func NewHandler(st *store.Store, o Options) (http.Handler, error) {
@@ -100,42 +93,12 @@ func NewHandler(st *store.Store, o Options) (http.Handler, error) {
 			writeProblem(w, Problem{Status: http.StatusNotFound, Title: "There is nothing here"})
 		})
 	})
-	page, err := fs.ReadFile(o.Files, "index.html")
-	if errors.Is(err, fs.ErrNotExist) {
-		page = []byte("<!doctype html><html lang=en><title>Velocrustum</title><h1>The interface is not built</h1><p>Run <code>make demo</code>. The programming interface under /api/v1 works without it.")
-	} else if err != nil {
+	page, err := interfaceFiles(o.Files)
+	if err != nil {
 		return nil, err
 	}
-	r.With(middleware.Compress(5)).NotFound(interfaceFiles(o.Files, string(page)))
+	r.NotFound(page)
 	return r, nil
-}
-
-// interfaceFiles serves the built files, and the one page for all paths
-// without an ending. A missing file stays missing.
-func interfaceFiles(files fs.FS, page string) http.HandlerFunc {
-	static := http.FileServerFS(files)
-	return func(w http.ResponseWriter, r *http.Request) {
-		if r.Method != http.MethodGet && r.Method != http.MethodHead {
-			w.Header().Set("Allow", "GET, HEAD")
-			writeProblem(w, Problem{Status: http.StatusMethodNotAllowed, Title: "This can only be read"})
-			return
-		}
-		h := w.Header()
-		h.Set("X-Content-Type-Options", "nosniff")
-		h.Set("Referrer-Policy", "no-referrer")
-		if ext := path.Ext(r.URL.Path); ext != "" && ext != ".html" {
-			if strings.HasPrefix(r.URL.Path, "/assets/") {
-				h.Set("Cache-Control", "public, max-age=31536000, immutable")
-			}
-			static.ServeHTTP(w, r)
-			return
-		}
-		nonce := rand.Text()
-		h.Set("Content-Security-Policy", strings.ReplaceAll(csp, "%", nonce))
-		h.Set("Content-Type", "text/html; charset=utf-8")
-		h.Set("Cache-Control", "no-store")
-		_, _ = w.Write([]byte(strings.ReplaceAll(page, nonceMark, nonce)))
-	}
 }
 
 func noStore(next http.Handler) http.Handler {

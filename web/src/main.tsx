@@ -1,11 +1,13 @@
 import '@fontsource-variable/bricolage-grotesque/wdth.css';
 import '@fontsource-variable/instrument-sans/wght.css';
+import '../node_modules/.fonts/fonts.css'; // after the whole ones, so that it comes before them
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter } from 'react-router';
 import { askAhead } from './api/queries';
-import { App } from './App';
+import { ahead, App } from './App';
+import { foreseeDish } from './plan/ahead';
 import { GlobalStyle } from './theme/GlobalStyle';
 
 const queries = new QueryClient({
@@ -14,18 +16,24 @@ const queries = new QueryClient({
     mutations: { networkMode: 'always' },
   },
 });
+
+// The plan is where a household begins; a page that sends there would be drawn for nothing.
+if (window.location.pathname === '/') window.history.replaceState(null, '', '/plan');
+
 // What every page needs is on its way while the page's script is fetched.
-askAhead(queries);
+void askAhead(queries).then((plans) => foreseeDish(window.location.pathname, plans));
 
 const root = document.getElementById('root');
 if (root)
-  createRoot(root).render(
-    <StrictMode>
-      <QueryClientProvider client={queries}>
-        <GlobalStyle />
-        <BrowserRouter>
-          <App />
-        </BrowserRouter>
-      </QueryClientProvider>
-    </StrictMode>,
+  void ahead(window.location.pathname).then(() =>
+    createRoot(root).render(
+      <StrictMode>
+        <QueryClientProvider client={queries}>
+          <GlobalStyle />
+          <BrowserRouter>
+            <App />
+          </BrowserRouter>
+        </QueryClientProvider>
+      </StrictMode>,
+    ),
   );

@@ -1,5 +1,5 @@
 import { queryOptions, useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
-import { ask, client, type FryerInput, type PlanInput, type Schemas, type Settings } from './client';
+import { ask, client, type FryerInput, type Plan, type PlanInput, type Schemas, type Settings } from './client';
 
 const catalog = queryOptions({
   queryKey: ['catalog'],
@@ -15,13 +15,13 @@ export const useSettings = () => useQuery(settings);
 export const useFryers = () => useQuery(fryers);
 export const usePlans = () => useQuery(plans);
 
-/** Asks for what every page needs; a page that gets no answer says so itself. */
-export function askAhead(queries: QueryClient) {
+/** Asks for what every page needs, and answers with the dishes; a page that gets no answer says so itself. */
+export function askAhead(queries: QueryClient): Promise<Plan[]> {
   const quietly = () => undefined;
   queries.query(catalog).catch(quietly);
   queries.query(settings).catch(quietly);
   queries.query(fryers).catch(quietly);
-  queries.query(plans).catch(quietly);
+  return queries.query(plans).catch(() => []);
 }
 
 export const usePantry = () => useQuery({ queryKey: ['pantry'], queryFn: () => ask(client.GET('/pantry')) });

@@ -11,7 +11,7 @@ const Now = styled.h1`
 `;
 
 const Left = styled.p<{ $over: boolean }>`
-  font: 800 188px/0.94 ${type.loud};
+  font: 700 188px/0.94 ${type.loud};
   font-stretch: 82%;
   letter-spacing: -0.035em;
   color: ${(p) => (p.$over ? '#ff9b84' : 'var(--lemon)')};

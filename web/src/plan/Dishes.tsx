@@ -1,12 +1,13 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { Plus, Trash2 } from 'lucide-react';
+import { Trash2 } from 'lucide-react';
 import { Link, useNavigate } from 'react-router';
 import styled from 'styled-components';
-import type { Catalog, Plan, PlanInput } from '../api/client';
-import { createPlan, deletePlan, restorePlan } from '../api/queries';
+import type { Catalog, Plan } from '../api/client';
+import { deletePlan, restorePlan } from '../api/queries';
 import { minutes, type Units } from '../format/units';
-import { Button, PlainButton } from '../ui/Button';
+import { PlainButton } from '../ui/Button';
 import { complain, say } from '../ui/toast';
+import { NewDish } from './NewDish';
 import { totalOf } from './program';
 
 const Shelf = styled.ul`
@@ -58,38 +59,6 @@ const Heading = styled.div`
     font-size: 18px;
   }
 `;
-
-const firstDish = ({ usual }: Catalog, fryerId: string): PlanInput => ({
-  name: 'New dish',
-  fryerId,
-  load: usual.load,
-  coat: usual.coat,
-  program: usual.program,
-});
-
-function useAdd() {
-  const queries = useQueryClient();
-  const navigate = useNavigate();
-  return async (input: PlanInput) => {
-    try {
-      const plan = await createPlan(input);
-      queries.setQueryData<Plan[]>(['plans'], (all) => [plan, ...(all ?? [])]);
-      await navigate(`/plan/${plan.id}`);
-      window.scrollTo({ top: 0 });
-    } catch (cause) {
-      complain(cause);
-    }
-  };
-}
-
-export function NewDish({ catalog, fryerId }: { catalog: Catalog; fryerId: string }) {
-  const add = useAdd();
-  return (
-    <Button onPress={() => void add(firstDish(catalog, fryerId))}>
-      <Plus size={18} aria-hidden /> New dish
-    </Button>
-  );
-}
 
 interface Props {
   plans: Plan[];

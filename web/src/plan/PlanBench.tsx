@@ -9,10 +9,8 @@ import { Race } from '../race/Race';
 import { at } from '../theme/tokens';
 import { Button } from '../ui/Button';
 import { Card, Page, Quiet } from '../ui/layout';
+import { later } from '../ui/later';
 import { Baskets } from './Baskets';
-import { Compare } from './Compare';
-import { Convert } from './Convert';
-import { Dishes } from './Dishes';
 import { OrderLine } from './order/OrderLine';
 import { PlanHead } from './PlanHead';
 import { totalOf, turnsOf } from './program';
@@ -22,7 +20,13 @@ import { useDishBaskets } from './useDishBaskets';
 import { useSimulation } from './useSimulation';
 import { useWays } from './useWays';
 import { Verdict } from './Verdict';
-import { Ways } from './Ways';
+
+// The race comes first; what stands below it follows.
+const below = () => import('./below');
+const Compare = later(async () => (await below()).Compare);
+const Convert = later(async () => (await below()).Convert);
+const Dishes = later(async () => (await below()).Dishes);
+const Ways = later(async () => (await below()).Ways);
 
 const Columns = styled.div`
   display: grid;
@@ -205,18 +209,22 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
       {one && two && answer ? (
         <Compare pair={[one, two]} rule={answer.rule} faces={cut.faces} units={units} close={() => setPinned([])} />
       ) : null}
-      <Ways
-        {...search}
-        now={program}
-        choose={(w) => change('way', (now) => ({ ...w.program, preheatMin: now.preheatMin ?? 0 }))}
-        pinned={pinned}
-        pin={(way, on) => setPinned((now) => (on ? [...now, way] : now.filter((w) => w !== way)))}
-        want={want}
-        setWant={setWant}
-        wants={catalog.wants}
-        units={units}
-      />
-      <Dishes plans={plans} here={plan} catalog={catalog} units={units} />
+      {display || problem ? (
+        <>
+          <Ways
+            {...search}
+            now={program}
+            choose={(w) => change('way', (now) => ({ ...w.program, preheatMin: now.preheatMin ?? 0 }))}
+            pinned={pinned}
+            pin={(way, on) => setPinned((now) => (on ? [...now, way] : now.filter((w) => w !== way)))}
+            want={want}
+            setWant={setWant}
+            wants={catalog.wants}
+            units={units}
+          />
+          <Dishes plans={plans} here={plan} catalog={catalog} units={units} />
+        </>
+      ) : null}
     </Page>
   );
 }

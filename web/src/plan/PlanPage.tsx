@@ -3,7 +3,7 @@ import { useParams } from 'react-router';
 import { useCatalog, useFryers, usePlans, useSettings } from '../api/queries';
 import { Button } from '../ui/Button';
 import { Blank, Page, Quiet } from '../ui/layout';
-import { NewDish } from './Dishes';
+import { NewDish } from './NewDish';
 import { PlanBench } from './PlanBench';
 import { useLatest } from './useLatest';
 

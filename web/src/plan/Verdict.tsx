@@ -14,7 +14,7 @@ const Box = styled(Card)`
 `;
 
 const Figures = styled.h2<{ $stale: boolean }>`
-  font: 800 46px/1 ${type.loud};
+  font: 700 46px/1 ${type.loud};
   font-stretch: 88%;
   letter-spacing: -0.02em;
   color: ${(p) => (p.$stale ? 'var(--quiet)' : 'inherit')};

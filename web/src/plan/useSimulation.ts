@@ -1,8 +1,10 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { ask, client, Refusal, type Problem, type Schemas, type SimulationRequest } from '../api/client';
 
+type Simulated = Schemas['Simulated'];
+
 interface State {
-  answer: Schemas['Simulated'] | null;
+  answer: Simulated | null;
   /** The window over the spread of loads is still to come. */
   pending: boolean;
   problem: Problem | null;
@@ -13,6 +15,39 @@ const SPREAD_AFTER_MS = 35;
 
 const ready = (name: string, since: number) => performance.measure(name, { start: since, end: performance.now() });
 
+/** A key without what the household says beside it. */
+const bodyOf = (key: string) => key.slice(key.indexOf('\n') + 1);
+
+const simulate = (asked: string, chance: boolean, changes: boolean, signal?: AbortSignal) =>
+  ask(
+    client.POST('/simulations', {
+      params: { query: { chance, changes, ahead: true } },
+      body: JSON.parse(asked) as SimulationRequest,
+      ...(signal ? { signal } : {}),
+    }),
+  );
+
+/** What the first page asks, under way before it is drawn, and its answer once it is here. */
+let first: { asked: string; coming: Promise<Simulated>; here?: Simulated } | undefined;
+
+/** Asks quickly for what the first page will ask in a moment. */
+export function foresee(request: SimulationRequest) {
+  const asked = JSON.stringify(request);
+  const ahead: typeof first = { asked, coming: simulate(asked, false, false) };
+  first = ahead;
+  ahead.coming.then(
+    (answer) => (ahead.here = answer),
+    () => undefined, // whoever asks for it is told
+  );
+}
+
+/** Takes what was foreseen, once. */
+function take(asked: string) {
+  const found = first?.asked === asked ? first.coming : undefined;
+  first = undefined;
+  return found;
+}
+
 /**
  * Answers a request as it changes: quick runs one after another while it
  * moves, each for the newest request there is, then the window over the
@@ -21,21 +56,18 @@ const ready = (name: string, since: number) => performance.measure(name, { start
  * its units, has it answered anew.
  */
 export function useSimulation(request: SimulationRequest, household: string): State {
-  const [state, setState] = useState<State>({ answer: null, pending: true, problem: null });
-  const key = `${household}\n${JSON.stringify(request)}`;
+  const asked = JSON.stringify(request);
+  const [state, setState] = useState<State>(() => ({
+    answer: (first?.asked === asked && first.here) || null,
+    pending: true,
+    problem: null,
+  }));
+  const key = `${household}\n${asked}`;
   const newest = useRef('');
   const since = useRef(0);
   const busy = useRef(false);
   const spread = useRef<{ timer: ReturnType<typeof setTimeout>; stop: AbortController }>(undefined);
 
-  const simulate = (body: string, chance: boolean, changes: boolean, signal?: AbortSignal) =>
-    ask(
-      client.POST('/simulations', {
-        params: { query: { chance, changes, ahead: true } },
-        body: JSON.parse(body.slice(body.indexOf('\n'))) as SimulationRequest,
-        ...(signal ? { signal } : {}),
-      }),
-    );
   const refuse = (cause: unknown) => {
     const problem = cause instanceof Refusal ? cause.problem : { status: 0, title: 'No answer' };
     setState((before) => ({ ...before, pending: false, problem }));
@@ -44,14 +76,14 @@ export function useSimulation(request: SimulationRequest, household: string): St
   const later = useCallback((asked: string, changed: number) => {
     const stop = new AbortController();
     const timer = setTimeout(() => {
-      simulate(asked, true, false, stop.signal).then(
+      simulate(bodyOf(asked), true, false, stop.signal).then(
         async (answer) => {
           if (newest.current !== asked) return;
           setState({ answer, pending: false, problem: null });
           ready('race window', changed);
           if (answer.warnings.length === 0) return;
           // What would mend them is simulated in turn, and comes after.
-          const mended = await simulate(asked, true, true, stop.signal).catch(() => null);
+          const mended = await simulate(bodyOf(asked), true, true, stop.signal).catch(() => null);
           if (mended && newest.current === asked) setState({ answer: mended, pending: false, problem: null });
         },
         (cause: unknown) => {
@@ -70,7 +102,7 @@ export function useSimulation(request: SimulationRequest, household: string): St
       asked = newest.current;
       const changed = since.current;
       try {
-        const answer = await simulate(asked, false, false);
+        const answer = await (take(bodyOf(asked)) ?? simulate(bodyOf(asked), false, false));
         // Until the new spread is in, the old window stands, paler.
         setState((before) => ({
           answer: before.answer ? { ...answer, chance: before.answer.chance, verdict: before.answer.verdict } : answer,

@@ -4,7 +4,7 @@ import { at, type } from '../theme/tokens';
 
 /** A sentence in large type, of which parts are choices. */
 export const Line = styled.p`
-  font: 600 25px/1.6 ${type.loud};
+  font: 700 25px/1.6 ${type.loud};
   letter-spacing: -0.012em;
   margin: 4px 0 12px;
   text-wrap: pretty;

@@ -1,8 +1,10 @@
 import { within } from '../../api/limits';
 import { setPieces } from '../../dish/edits';
 import { Stepper } from '../../ui/Stepper';
-import { CutPicker } from './CutPicker';
+import { later } from '../../ui/later';
 import { OrderPart, type Order } from './part';
+
+const CutPicker = later(async () => (await import('./CutPicker')).CutPicker);
 
 /** How many of which cut. */
 export function Pieces({ load, edit, catalog, units }: Order) {

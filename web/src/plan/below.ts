@@ -1,0 +1,4 @@
+export { Compare } from './Compare';
+export { Convert } from './Convert';
+export { Dishes } from './Dishes';
+export { Ways } from './Ways';
