@@ -21,6 +21,7 @@ import (
 	"velocrustum/core/program"
 	"velocrustum/core/refuse"
 	"velocrustum/internal/api"
+	"velocrustum/internal/clock"
 	"velocrustum/internal/demo"
 	"velocrustum/internal/store"
 	"velocrustum/web"
@@ -139,7 +140,7 @@ func serve(ctx context.Context, out io.Writer, f serveFlags, fill func(context.C
 	if err := fill(ctx, st); err != nil {
 		return fmt.Errorf("filling the database: %w", err)
 	}
-	h, err := api.NewHandler(st, api.Options{Files: web.Files(), Now: time.Now, Passphrase: passphrase, Log: log})
+	h, err := api.NewHandler(st, api.Options{Files: web.Files(), Clock: clock.System(), Passphrase: passphrase, Log: log})
 	if err != nil {
 		return err
 	}

@@ -1,6 +1,8 @@
 package program
 
 import (
+	"math"
+
 	"velocrustum/core/fryer"
 	"velocrustum/core/safety"
 )
@@ -98,6 +100,34 @@ type Moment struct {
 	MassLossPct float64 `json:"massLossPct"`
 	JuicePct    float64 `json:"juicePct"`
 }
+
+// Rounded is an answer with its timeline to the hundredth of each unit.
+func (a Answer) Rounded() Answer {
+	line := make([]Moment, len(a.Timeline))
+	for i, m := range a.Timeline {
+		line[i] = m.Rounded()
+	}
+	a.Timeline = line
+	return a
+}
+
+// Rounded is a minute to the hundredth of each unit: what is drawn shows
+// less, and the digits behind weigh more than the rest.
+func (m Moment) Rounded() Moment {
+	for _, v := range []*float64{&m.Minute, &m.AirC, &m.CoreC, &m.UpperC, &m.LowerC, &m.MassLossPct, &m.JuicePct} {
+		*v = hundredth(*v)
+	}
+	for k := range m.Faces {
+		f := &m.Faces[k]
+		f.Crust, f.Brown = hundredth(f.Crust), hundredth(f.Brown)
+		for i := range f.Lab {
+			f.Lab[i] = hundredth(f.Lab[i])
+		}
+	}
+	return m
+}
+
+func hundredth(v float64) float64 { return math.Round(v*100) / 100 }
 
 // Face is one side of a piece, named by where it started.
 type Face struct {

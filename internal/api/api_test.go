@@ -22,6 +22,7 @@ import (
 	"github.com/getkin/kin-openapi/routers/gorillamux"
 
 	"velocrustum/internal/api"
+	"velocrustum/internal/clock"
 	"velocrustum/internal/demo"
 	"velocrustum/internal/store"
 )
@@ -33,6 +34,7 @@ type kitchen struct {
 	handler http.Handler
 	mu      sync.Mutex
 	now     time.Time
+	passed  time.Duration
 }
 
 var opened = time.Date(2026, 11, 20, 18, 0, 0, 0, time.UTC)
@@ -81,7 +83,7 @@ func newKitchen(t *testing.T, passphrase string) *kitchen {
 		"assets/a-1.js":   {Data: []byte("1")},
 		"favicon-32.webp": {Data: []byte("x")},
 	}
-	k.handler, err = api.NewHandler(st, api.Options{Files: files, Now: k.clock, Passphrase: passphrase, Log: slog.New(slog.DiscardHandler)})
+	k.handler, err = api.NewHandler(st, api.Options{Files: files, Clock: clock.New(k.clock, k.count), Passphrase: passphrase, Log: slog.New(slog.DiscardHandler)})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -97,7 +99,20 @@ func (k *kitchen) clock() time.Time {
 func (k *kitchen) wait(d time.Duration) {
 	k.mu.Lock()
 	defer k.mu.Unlock()
+	k.now, k.passed = k.now.Add(d), k.passed+d
+}
+
+// set sets the computer's clock on or back.
+func (k *kitchen) set(d time.Duration) {
+	k.mu.Lock()
+	defer k.mu.Unlock()
 	k.now = k.now.Add(d)
+}
+
+func (k *kitchen) count() time.Duration {
+	k.mu.Lock()
+	defer k.mu.Unlock()
+	return k.passed
 }
 
 // send sends one request and returns the answer. The answer's body is
@@ -335,15 +350,16 @@ func TestACookFromHeatingToTheLogbook(t *testing.T) {
 		t.Errorf("turned at %g in the forecast", turned)
 	}
 	k.wait(12 * time.Minute)
-	planned := *c.Planned.SafeAtMin
+	entry := func() api.CookEntry { return get[api.CookEntry](k, 200, "GET", "/api/v1/cooks/"+c.Id, "") }
+	planned := *entry().Planned.SafeAtMin
 	c = say(c.Id, `{"kind":"probe","value":88.5}`)
 	c = say(c.Id, `{"kind":"out"}`)
-	if c.Step.Phase != "finished" || c.FinishedAt == nil || *c.Planned.SafeAtMin != planned {
+	if c.Step.Phase != "finished" || c.FinishedAt == nil || *entry().Planned.SafeAtMin != planned {
 		t.Errorf("ends with %+v", c.Step)
 	}
-	c = get[api.Cook](k, 200, "PUT", "/api/v1/cooks/"+c.Id+"/outcome", `{"crust":"good","inside":"juicy","note":"loud","change":"nothing"}`)
-	if *c.Outcome.Note != "loud" {
-		t.Errorf("outcome %+v", c.Outcome)
+	kept := get[api.CookEntry](k, 200, "PUT", "/api/v1/cooks/"+c.Id+"/outcome", `{"crust":"good","inside":"juicy","note":"loud","change":"nothing"}`)
+	if *kept.Outcome.Note != "loud" {
+		t.Errorf("outcome %+v", kept.Outcome)
 	}
 	first := get[[]api.CookSummary](k, 200, "GET", "/api/v1/cooks", "")[0]
 	if first.Id != c.Id || first.Live || *first.ActualMin < 24.4 || *first.ActualMin > 24.6 || *first.Crust != "good" {
@@ -404,11 +420,37 @@ func TestConcurrentTapsCountOnce(t *testing.T) {
 		t.Errorf("the loading was taken back under what followed: %+v", p)
 	}
 	get[api.Problem](k, 404, "DELETE", at+"/never-said-0", "")
-	// A clock set back an hour stops the cook's, no more.
-	k.wait(-time.Hour)
-	c = get[api.Cook](k, 200, "POST", at, `{"kind":"probe","value":60}`)
-	if n := len(c.Events); c.Events[n-1].At.Before(c.Events[n-2].At) {
-		t.Errorf("events run backwards: %+v", c.Events)
+	// A clock set back an hour, and one set forward by two, is told of and not believed.
+	type live = struct {
+		Now         time.Time
+		Mark        string
+		ClockOffMin *float64
+		Cook        *api.Cook
+	}
+	for _, set := range []time.Duration{-time.Hour, 2 * time.Hour} {
+		before := get[live](k, 200, "GET", "/api/v1/cooks/live", "")
+		k.set(set)
+		k.wait(time.Minute)
+		c = get[api.Cook](k, 200, "POST", at, `{"kind":"probe","value":60}`)
+		if said := c.Events[len(c.Events)-1].At; said.Sub(before.Now) != time.Minute {
+			t.Errorf("said a minute later under a clock set by %s, noted %s later", set, said.Sub(before.Now))
+		}
+	}
+	now := get[live](k, 200, "GET", "/api/v1/cooks/live", "")
+	if now.ClockOffMin == nil || *now.ClockOffMin != 60 {
+		t.Errorf("the clock that is an hour off is told as %v", now.ClockOffMin)
+	}
+	// Who knows the cook as it is hears no more than the time.
+	if again := get[live](k, 200, "GET", "/api/v1/cooks/live?known="+now.Mark, ""); again.Cook != nil || again.Mark != now.Mark {
+		t.Errorf("a known cook was said again: %+v", again)
+	}
+	get[api.Cook](k, 200, "POST", at, `{"kind":"more","value":1}`)
+	if again := get[live](k, 200, "GET", "/api/v1/cooks/live?known="+now.Mark, ""); again.Cook == nil || again.Mark == now.Mark {
+		t.Errorf("a changed cook was not said: %+v", again)
+	}
+	get[api.Cook](k, 200, "POST", at, `{"kind":"out"}`)
+	if over := get[live](k, 200, "GET", "/api/v1/cooks/live", ""); over.Cook != nil || over.ClockOffMin != nil || !over.Now.Equal(k.clock()) {
+		t.Errorf("with nothing to time the computer's clock is right: %+v", over)
 	}
 }
 

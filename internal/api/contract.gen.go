@@ -408,10 +408,51 @@ type CoatInfo struct {
 type Coating = prep.Coating
 
 // Conversion defines model for Conversion.
-type Conversion = program.Conversion
+type Conversion struct {
+	// Fit of a preset: short, fits or long
+	Fit      *string   `json:"fit,omitempty"`
+	Proposal *Proposal `json:"proposal"`
+	Says     string    `json:"says"`
+
+	// Source What the recipe itself does to the food
+	Source program.Source `json:"source"`
+}
 
 // Cook defines model for Cook.
 type Cook struct {
+	// Actual The program as it has happened, with what is still to come
+	Actual Program `json:"actual"`
+
+	// Basket which basketful of the dish this is
+	Basket int `json:"basket"`
+
+	// Baskets of how many
+	Baskets    int         `json:"baskets"`
+	Events     []CookEvent `json:"events"`
+	FinishedAt *time.Time  `json:"finishedAt,omitempty"`
+	Forecast   Simulation  `json:"forecast"`
+	Fryer      Fryer       `json:"fryer"`
+	Id         string      `json:"id"`
+	LoadedAt   *time.Time  `json:"loadedAt,omitempty"`
+	Name       string      `json:"name"`
+
+	// Now The server's clock
+	Now            time.Time `json:"now"`
+	Outcome        Outcome   `json:"outcome"`
+	OutcomeVersion int       `json:"outcomeVersion"`
+	Plan           PlanInput `json:"plan"`
+	PlanId         *string   `json:"planId,omitempty"`
+
+	// Session one dish in all its baskets
+	Session   string    `json:"session"`
+	StartedAt time.Time `json:"startedAt"`
+
+	// Step What to do now, and until when
+	Step CookStep `json:"step"`
+}
+
+// CookEntry A cook as the logbook shows it, beside what was planned
+type CookEntry struct {
 	// Actual The program as it has happened, with what is still to come
 	Actual Program `json:"actual"`
 
@@ -614,6 +655,16 @@ type OutcomeCrust string
 // OutcomeInside defines model for Outcome.Inside.
 type OutcomeInside string
 
+// Outline What a small drawing shows of one minute
+type Outline struct {
+	AirC  float64 `json:"airC"`
+	CoreC float64 `json:"coreC"`
+	Faces []struct {
+		Lab []float64 `json:"lab"`
+	} `json:"faces"`
+	Minute float64 `json:"minute"`
+}
+
 // Plan defines model for Plan.
 type Plan struct {
 	// Bench The choices before the basket
@@ -689,7 +740,28 @@ type Problem struct {
 type Program = program.Program
 
 // Proposal The best program of one way for a load
-type Proposal = program.Proposal
+type Proposal struct {
+	Crust    float64 `json:"crust"`
+	EnergyWh float64 `json:"energyWh"`
+	JuicePct float64 `json:"juicePct"`
+	Minutes  float64 `json:"minutes"`
+	Name     string  `json:"name"`
+
+	// Paler which face is the paler at the end
+	Paler   int     `json:"paler"`
+	Program Program `json:"program"`
+
+	// Ready safe in 95 of 100, as crisp as asked, not overdone
+	Ready     bool     `json:"ready"`
+	Reason    string   `json:"reason"`
+	SafeByMin *float64 `json:"safeByMin"`
+
+	// Score less is better; in percents of juice
+	Score    float64   `json:"score"`
+	Timeline []Outline `json:"timeline"`
+	Turns    int       `json:"turns"`
+	Way      string    `json:"way"`
+}
 
 // Range defines model for Range.
 type Range = refuse.Range
@@ -698,7 +770,14 @@ type Range = refuse.Range
 type Recipe = program.Recipe
 
 // Recommendation defines model for Recommendation.
-type Recommendation = program.Recommendation
+type Recommendation struct {
+	// Says why none is to be recommended; absent if the first is
+	Says *string `json:"says,omitempty"`
+	Want string  `json:"want"`
+
+	// Ways the best first
+	Ways []Proposal `json:"ways"`
+}
 
 // RecommendationLine One line of the answer
 type RecommendationLine struct {
@@ -864,6 +943,12 @@ type StartCookJSONBody struct {
 	Session *string `json:"session,omitempty"`
 }
 
+// GetLiveCookParams defines parameters for GetLiveCook.
+type GetLiveCookParams struct {
+	// Known The mark of the answer that the device has; if nothing is new, the cook is not said again
+	Known *string `form:"known,omitempty" json:"known,omitempty"`
+}
+
 // PutOutcomeParams defines parameters for PutOutcome.
 type PutOutcomeParams struct {
 	// IfMatch The version that the change was made on, in quotes
@@ -987,7 +1072,7 @@ type ServerInterface interface {
 	StartCook(w http.ResponseWriter, r *http.Request)
 
 	// (GET /cooks/live)
-	GetLiveCook(w http.ResponseWriter, r *http.Request)
+	GetLiveCook(w http.ResponseWriter, r *http.Request, params GetLiveCookParams)
 
 	// (DELETE /cooks/{id})
 	DeleteCook(w http.ResponseWriter, r *http.Request, id Id)
@@ -1126,7 +1211,7 @@ func (_ Unimplemented) StartCook(w http.ResponseWriter, r *http.Request) {
 }
 
 // (GET /cooks/live)
-func (_ Unimplemented) GetLiveCook(w http.ResponseWriter, r *http.Request) {
+func (_ Unimplemented) GetLiveCook(w http.ResponseWriter, r *http.Request, params GetLiveCookParams) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
@@ -1401,8 +1486,27 @@ func (siw *ServerInterfaceWrapper) StartCook(w http.ResponseWriter, r *http.Requ
 // GetLiveCook operation middleware
 func (siw *ServerInterfaceWrapper) GetLiveCook(w http.ResponseWriter, r *http.Request) {
 
+	var err error
+	_ = err
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params GetLiveCookParams
+
+	// ------------- Optional query parameter "known" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "known", r.URL.Query(), &params.Known, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		var requiredError *runtime.RequiredParameterError
+		if errors.As(err, &requiredError) {
+			siw.ErrorHandlerFunc(w, r, &RequiredParamError{ParamName: "known"})
+		} else {
+			siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "known", Err: err})
+		}
+		return
+	}
+
 	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
-		siw.Handler.GetLiveCook(w, r)
+		siw.Handler.GetLiveCook(w, r, params)
 	}))
 
 	for _, middleware := range siw.HandlerMiddlewares {
@@ -2691,6 +2795,7 @@ func (response StartCookdefaultApplicationProblemPlusJSONResponse) VisitStartCoo
 }
 
 type GetLiveCookRequestObject struct {
+	Params GetLiveCookParams
 }
 
 type GetLiveCookResponseObject interface {
@@ -2698,7 +2803,12 @@ type GetLiveCookResponseObject interface {
 }
 
 type GetLiveCook200JSONResponse struct {
-	Cook *Cook     `json:"cook,omitempty"`
+	// ClockOffMin by how many minutes the computer's clock was set while this cook goes on; it goes on by its own count
+	ClockOffMin *float64 `json:"clockOffMin,omitempty"`
+	Cook        *Cook    `json:"cook,omitempty"`
+
+	// Mark changes when the cook does; empty without one
+	Mark string    `json:"mark"`
 	Now  time.Time `json:"now"`
 }
 
@@ -2772,7 +2882,7 @@ type GetCookResponseObject interface {
 	VisitGetCookResponse(w http.ResponseWriter) error
 }
 
-type GetCook200JSONResponse Cook
+type GetCook200JSONResponse CookEntry
 
 func (response GetCook200JSONResponse) VisitGetCookResponse(w http.ResponseWriter) error {
 
@@ -2893,7 +3003,7 @@ type PutOutcomeResponseObject interface {
 	VisitPutOutcomeResponse(w http.ResponseWriter) error
 }
 
-type PutOutcome200JSONResponse Cook
+type PutOutcome200JSONResponse CookEntry
 
 func (response PutOutcome200JSONResponse) VisitPutOutcomeResponse(w http.ResponseWriter) error {
 
@@ -2932,7 +3042,7 @@ type RestoreCookResponseObject interface {
 	VisitRestoreCookResponse(w http.ResponseWriter) error
 }
 
-type RestoreCook200JSONResponse Cook
+type RestoreCook200JSONResponse CookEntry
 
 func (response RestoreCook200JSONResponse) VisitRestoreCookResponse(w http.ResponseWriter) error {
 
@@ -4273,8 +4383,10 @@ func (sh *strictHandler) StartCook(w http.ResponseWriter, r *http.Request) {
 }
 
 // GetLiveCook operation middleware
-func (sh *strictHandler) GetLiveCook(w http.ResponseWriter, r *http.Request) {
+func (sh *strictHandler) GetLiveCook(w http.ResponseWriter, r *http.Request, params GetLiveCookParams) {
 	var request GetLiveCookRequestObject
+
+	request.Params = params
 
 	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
 		return sh.ssi.GetLiveCook(ctx, request.(GetLiveCookRequestObject))
@@ -5161,168 +5273,173 @@ func (sh *strictHandler) Simulate(w http.ResponseWriter, r *http.Request, params
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"7L3rktw2liD8Koj8JsLfRlOqki+z3VW/pLKl1loaKST3OGJtbQSSPJmEkwRoAEwqx1vv1LGP0E+2gQOA",
-	"lySYCWZmlT2z/adbriRB4ODcr78tUlFWggPXanHz26KikpagQeJ/vc7M/zK+uFlUVOeLZMFpCYubBcsW",
-	"yULCrzWTkC1utKwhWag0h5KaN/SuMk8pLRlfL+7vk8Xr1Vuq09z8mIFKJas0E2bdH3IgW5CKCU50TjXR",
-	"OZA0p3wNpKGKlDQDInhCGCe/1kKDWiR2RznQDGS3p9erJ/Ybh3Zyb7atKsEV4AnfS7EsoDT/TAXXwLX5",
-	"J62qgqXUbPGqsk/86Rdl9vtbb+1/kbBa3Cz+v6sOhFf2V3Xl18UvDk/8ozllA1yTRgoHHveaWfW5/hYq",
-	"jZCqpKhAama3WuIuV0KWVC9uFpmolwUsEn9EXpdLkIv7ZFGlOurJ+/4V/mTWt+9+ap8Uy18g1Ytk8fnJ",
-	"Wjxxf6wkVE/9Lns/PWFlJaS2WGQOsNhCIVJZK12XV6mQcGVexe++oGoDFtRZxgxgaPG+d9oVLRQkewDI",
-	"zBffxkIhYxaRo19QOTV/2UdQCammfF0AEZJIUfOse9mjVbJoWBa9tz242+8eAfpK7kA+dWCbB3R8tQd1",
-	"NUatpaEbxtf4H0xDGXymfXniCcpVA/IYZXxkZV0gaRm4Ac/eMh55Q/Ykoxu6Rp6xYlLphDzD/1CQiv5F",
-	"Ma5h7aiDQWr3G/hNirWkZQRx42MGaTSVOvYEexdvj9PuqLdYC5duS4kH7whR7ts/UCnpzvw33n8kUIGD",
-	"XO9+zCMfZ9n4AgSHhCjYgqSFoRIt1qBzPNuIUH6pWQrv09jdlYzX2pN//5srKcru3onFTiMktMA/F1Rp",
-	"ImpDLBGfsSLkt/F2JdBs1/tlKUQBlI/uEgUirpK0lNLt3t9I7/g9wPuvxNzsEuzFjjaainIlpKbmgCNg",
-	"5aIhJeU7UjAwMBIcPMQapnNCmSRL0A0AD9KMojsVlut9GHRcxO3TvTjc3FHpgvj+9EULxHkCxlGm4XbA",
-	"rcJxUMSMtZE0FywFRZawEhIQmZae7w4ZXiqoNoA4wi7u3GPmlmod9YZ7zIgxuYt44Vv7lOGRjDOVD7j0",
-	"oRdfa0A+VtLPr+3zX349xrqSSsZpBsdWe+ufQ17KHJ+dAX9U/oTYfKGIaKzSZ3A1raUEnu5GN1AC1e9B",
-	"fr+OVY1Afh/J6u4D1KhoEXN9H91j5g2QWy9Y9+lqj3zcTSctWsXoYRbJT9XCzMvPW6m9J82LAuQa+FDi",
-	"j/jOiEGJplDR6Ic7eCGaIijFBNUxtGWftXxxiE7LHZJvLmoFuSiyLxSxaHlLClihfCBNDhIIN2jGFNlw",
-	"0fA4mWE++R0N2TRiRShxNx+3VgZQvZQMsqOqR0E17Ivt0dd1zhTSUcTXje6qc5KD42W8Lgqz/hb4X0Ut",
-	"A6K35poVCNiSZVkBJKfKmW1CAScqpxIIbgNICdTScU6L7QDwS9gJnpGVqCXJrJyIgFQh6FEgvTHPINua",
-	"x7JKuhkpwYff3UxQQUmVehWwJWhDGmDrXBvw0KIgre4XowsBVbU8xFMD9DncwPNS1Fwr83XP0wk1l4BS",
-	"A9WnPXpRlRBcJWS5I4yvJWTM2MgB3ii2wCfREYiiJaoelGSiBKVZSswbcSevaNzSFeXmaIIVkesiNcWS",
-	"XCXFioXUK8PvDYDQQCV0pUG6jVk5kMShk7epA/gk6+WrSBEn6+USAkq6Fa1UGy5nn0GY8YxwoUlVayI4",
-	"Qa3asvBkpPJa+fdSivIQBkZsMShX420C83SALTU51Z7rVJRruTNHpXgL/Ss4KsIOyWxrpKX5R8PjJjg/",
-	"QlmsyKowrM1A2L5zS66R7LlwxlHMWTWayvE86aNubevRuRpaHWQecR9oaBVaPeDkSkVd4OE54tpKGGj0",
-	"2MiADQnpuNCYuew7TDxMnDRwmkKHRj1EdaST9NQZT/Z9qev1lpZ8hvfsca6HG57HD+w4xwM9w+okSo95",
-	"+3sIWXudOjRSx3rMN4TDbvngb5PGbVXrd7WOZSyGZ2/Uq1M8HQPJ4axkv1y3je4UIdjcUU0LsR5Dxlx+",
-	"PPoahfE1X4mgwlnPWaieXAcdO98zns1YDY3O0GLrmmWUp3CJtQpWMn2QBRxa9wPla5ggdUpWbF1LICXd",
-	"kaVVKlAEaqisX5+S3PyxFFtQhBl5aZUKrciKQZGFdApVyxW9zNFrVdPi2Ot/w4fuk0VDuT7/q3tUgOiV",
-	"OHztHa5/xwPk8ftoL84fI0gfGDMZiyR3PQ2VnPE1MbQjlFHEmUbFfQlGZbdOWcgSvDngmflBa5BPyTuO",
-	"yrxzrSTE7TsxVka64aDU2zIxOterhFQgXzhPnCIK9NORxb5m2wlNtaBLKIK/mLVDXkfEsCYXBRAjCIi3",
-	"fFp3TZxHoAtGXMQjbMET1jQ6iJ3CRi2EIh1oDh9O9585rB5LomyelPHOwz1LxJqMQmYgScE4GBXUMIax",
-	"0/iAqxXXDlKD8x3MCC9NnMsjX6RiOkONrddUvj8tVseyaDSwqtHJSODF5aX8Q3OxhwNk6l2QAawNuyHP",
-	"rq9JWv7j/0Tq02FPdrJQopZBqj2GfUPVsttuu+QUejpH4gwMXdJ1KBSB0YVyGSAyZ89XBU2Rhy8l0Mw9",
-	"HIjNoMFyfJUmB6qtdRNapaByDd+tB/ZTb68F0C1wd/g9dx1qy6QSjWEK7rN73+mtZMz80Rocg1ElUzoh",
-	"S1mr3AaklLr1h+BfKOf0866o0CkqqhQcNAEjyRw/FTbHBSvIWoC6IbQoErPRukIrCTUnloHVnJgidRVk",
-	"i0fdwx7PTnQQ3wnucjPG9L9iesL+rSQo0DdE5ULqhKyMiickKQRuZAxp1EisckaL4t1qcfPTUWlr37j/",
-	"lCx4XRQ26qVlDXEkHtCQDMglpKwCo5JCsSKZAOWjiSshskD4R8JdJBbMicjODJEquoKICKXdrXs8EJD8",
-	"dNTstuDrXdiU/J2SRC0ynSOPxCYgi1Jdz0Qgu+KnUADQfY9Q5XXknFYVcKMdo6+8cVSpNCsKgyKpKFH9",
-	"X7aa5L5riqW5U0tXdeG9VBlTudVYmQrGXXs5FyM68zHd4IuwhVkGjBCb78wrQWsWvTKQPd9DSKrhiWYl",
-	"BCWJkJBSpeclg7T5HYdeeWnTWSY1CWMJzNvstO4hmnDCmgK5BfmFImkh0mGQ5dCHRK0RU46c8J17rHvj",
-	"3zsmHDBRCsojfNj8Na9q7V94HQae+Ykfj0INr02B8rsb5YVYHGccgx1GEHTJEWP+rKnU865OaahikPuj",
-	"dhJtpMr5zY9g3XNU+W1ZjHAQTzzXSdpEHkd1bls9KugA2yFByy06Mg9rip40x1xvBqAmiGXDePgHXUs+",
-	"4WI37yAHqyU3DLKh6oasClYlROV0g57cNAeki9G6W1rUcKLF47abmIMfBJXF9Hm6NQ2ybfAnJNqIgAxd",
-	"VnrEAW4JF82eUokqD9V7jv7jdzRWEzPYshR8SoQSTitE/zoG83gKRhzAFiQRK203jQ4YdLiW9PMb4Gsj",
-	"XP/1a0xK8v/5Z6Pnag3mrhf/66fnT/4nffIf10/+8uTTn/4ltEOPLsDrEh0SyGsXFl3wHxkz1pD5VynQ",
-	"cW7V60qKJaC/HmPSSouqd4UB9BhC4R9/v0O9GJcx2j2mVeGfzGcSck0qWoARxV+TjMoN/lTEBcD3MQ0P",
-	"OYVfHx3DCWmQgmTCIIL1odkouUGhkeJIUx3kl0a0IA/pMqFLyjhZ1loLTpy5GQjxasqKwz61CY23v7yx",
-	"DYPrc/isJ9ZgimQ15kh1yTqNkMEU2SqnCvrY41MOrMy2/5I15/ZfBqXsvxCn3B/RQnzi8vqcYhLEJM10",
-	"EZbqeDGh84A1OM1xjVbG1+54kQS8h0b2uH4j7S1NIlZdllTupnTb+CTZ1tIYK2UnKHITcoNxY55OodwY",
-	"uC+dJCSpwKCoWJGl0DlBBzhxyAjI3FuFtf1HfES51VnHgY8thN0RB5Q/DYd0pPgbma3XHHI59ZQRPFQQ",
-	"n+oJn904mDIOJHaJgCgquv8Y2QVCln1yVubmk0W6Kxi3hRlQFKxSgoUpdC1FXYWxa0KzB6r0q7CMLNg6",
-	"16C0Tahp/SaabmJzTAonE4PeL+e2j87UEZMbzYFumU2OPScvuSpqScM8X9ZFtFtC0RXo3TyHKC7DUhrt",
-	"FneP25jHECKUuB/tvSXO5i4YQnqIvN0FxXzTX1msl45lOj9FL+0+1KKQXy1Emu13zkWyAzzC4YansGTh",
-	"w4xIsaNt9i+od7ctvXl0brHFo9hhD3eX6TxHC1cTiUt1TyeyOXOEYrQ5A8K4FjdkKdBBs5LA0xw19dpo",
-	"tquCmf8wC4ScqP16kImcefMd83pbcWAjjjaPL5wuX7AUQuiOAMcMNQ4En8KEINJIWkXGLyqjpjnn4HjD",
-	"NTf64x6U4lbGUwWYVpev6N1eLSzn51CHXNQOUU50UX/LnOMvHslK+vkuvvwkmpVqqO5Oqrsz30jsrvwy",
-	"kS5VPPzpztRv29qCGdDLfVJwDEzSXIgiRAcVJETSdJMQybhCn0ED+pa4TGIM57PjcZoYBPvW59WfhF8v",
-	"vU9yj1ExuSpC7sElYOCG2txoY0R471AEvDr/8cGkefuUrXE8mtOCOOKefbdaKdB3ATnMJBFbl7aaWayK",
-	"SVuXtHGlwmMuaMy7v1VOTR5+rjXgDUtNRZEZ4/nL62vyj7/fhb/MSsh8upBouLkSXhfFZIFawGJZgZSh",
-	"xFjMPlJWvDQG3RohN5ChD8enxxqmS8RqdTCPtFOdn12P1eV934mFnUsaDCrI08qfaED+GJsPTNNNSPGy",
-	"JZKkgC0ULjHb72hsJWkZTOLAbFafxz3GgO202zqkvmz3Pa/O3ddVX9lzJy31DbHa0YPfbYeeDgg9JDjC",
-	"X5UWEp6+dIQbyTfM2SSnxRW+3TGPk7yR/2Qvf1T28p+Xj/T9wNcDP/Cz5D8rk9njI2cxjsdkCt9jndm8",
-	"4kibycktgpKU8hadCLVswKhRGGQTn0fmc4+YSvqZlQZ7rIvH/vtZiIPPR7aCaTlVCNJ+9+tvgh/uZWUe",
-	"QL52la++ub7urfOv19eHujr4I7T9HIxYwHYOn4454CYjAq8HSflzr5IpQxLPrq/JGp3naxs4MBeYAVdM",
-	"79poUyVEKIxgdZ0I+jwxWS+lchnbbsPuOLbpQLBuck2oNVtvyTVhKxfFMnwTI10YVoppE0H1rGYGPb74",
-	"9XG+yLjSQA9nMc7ktJKF0pJWQpJnZLNGYFgwzKhOraTQEO2ilqKYSt4tovOQWodh7/hf9oiyt2q9pnKO",
-	"J29mBwY8ToeTDt/cafznHXpbfOkAlli68h+ednIFTM3X/TqXk8xNrMefpyvG1r4frCA6VLATV4mOOz/x",
-	"1G+MfhDIEfdFJcuddT5RLGomKS0Klyo+BMWkxXRy2oFDKPt+DBjsUU6FgytunnH7aR0O9iEffevLkGMY",
-	"xoG+OEe8jisqCWccNADHtN0GuN55D2TGViufzutc3FgokgLXt+TPtnB2RetCR5dESh3tlTtQjeF++5Fq",
-	"kK9CHWYASGN+JIITphOyvvLJ5gkZJ0VT7UtjbMkj5ifEHenMupDU5lj4UvLe1Uf6Ed/YMspT/YiuDn6q",
-	"9CitNWqry56/3vWdIRvOVjCi4ymfPIeGCO4tO8FhTrca1AUni3bxk18oX57vStbMB21EMaeRsT8tjrNX",
-	"LbrqAeUqTN2ZY3iMg/eJTOZtr5nLHEYjqJ6oeh40fMjkjiigSmC52QYq3aa0myUScm2s8WeRqpyQE3HU",
-	"LixRAu0Fh6jrcGB2FE1/c3za4/yEc/vr7MtefM5vKg4f3I2eiREfMP/9pLKpeTr0Kf2ETtGtD6iI7RZi",
-	"APyu4WfDWJRO8wqkExeiaXMXMB1GcHBZbouAazC66GBGgcI4NWSv9kg6h8WFix1cutCcZJ+Olr7qp6h8",
-	"daz81lU82DQVe56QUR+fATOzUMPccvTdlVSpN0Kpua3yIh+uqyp2L+NwpUVLRMSkrStxK7bH7NIO+kc5",
-	"VHAS1k0c4Zyunbzrsu7niLtD5dRa+Ba1NlmQOZbSN3tDdm9LGN4ZVVGEuBIrNLRslVFOMYFyWUuugz62",
-	"LvuudWrRxoF2162TyV3YH+wy247tN9Sp5b0rNthjDr7V3tFeXwgFBN2sNMQ5rcDQEzpR33CgZiS2qVRA",
-	"Dv05wsfTLzMfYpTj+r7csdfOsu/sfPbl9UFnrSs0NGvsyFr4ZFzbjMi3nPHNvU6oakdH/ssOtHuefvsB",
-	"54VGZQyVQtVLRQndK7aE/IGVAUJ7I1JaIGkRV+lv+0cOUtb//5+un3366frJXz797y9/un7y1af/dvPT",
-	"9ZNv7J+CKewnxyQ7rG11CI9p+31oPHg/TRDQKRHBmSR2IXr5J2H8P0IYYbfXiQiuA10jUiqjW5itaHRT",
-	"ok1qQ9SRGlW0M8w6g+c0fjipMZLvIYXHSByQHAB6u/BfiLFV3rvmVidZKe+F1JKyQLHZshCNY0SYgVBi",
-	"w00bJB97BJ0KM5bjtbSJ+FMtxOONm5yt89hnN4xnf535/BvR3MUr9neXV9KP6N34UQ+G3pb7p43pKJ0x",
-	"WkTDvJ9zEUMXoHUBKnZ5TMMIl2k0FON/05hje0gd6j9zmOP5HlSTHWUO2pYWiH0A+dP0gJA4IvJk0J4q",
-	"0hJqifN0W8gv8QF+rV0n8TkDGDyqBKpCbb+nW59mQ4QkVJFcaJfSvxaxxRPxVeCuojnYVj8omrphH/uT",
-	"JSYr6EBKIQ9OPSiMwZtNVFwdQ8qxY7PrZuoaYTdChuvy2qBWHGbbx5N2w9G4brtQ1hOxoalCu32XtyuD",
-	"c0tNXI9XvmblI2Onx6mss1WvgbvLzaKoU/5SG3USe7y7dAONeqL5mdvQQpSiAIbmZxWDrfccbfPyAu/m",
-	"T06ISQCAUP9s6tTMum2s6rMN9zh04lpcGFhg0xSzUez93OTYMhf16z2UcILMbzQGEXUt+enAm3FNPvFp",
-	"LyTYVbknbZn7DaFYamyxy/Y3NFo/C7W72QeBG/cxmWF0UOo4XIoVH+0kkZOlR69Tz9iLvUQXtuud4mpc",
-	"GrqzbV+JMyD2jIKHm1Ny+pyRs8ryZtuP7YCRvZAaXaEU+Ms3BpTPrq+xNC6VTFXmH4adZQnmBIktyGwQ",
-	"Cu2pTRIDcRMSaAUvdpMUMWyrFKztEKFYYAFKGWXAdo+8NWdwsX7sOo7XEhlIZSUUjEN8O3brKT7ENsbi",
-	"q6G748LLPNSV17V01I136YAZHPVivx8Y+dLeUO+4HrTxZO27MZ1K1x+8q3tUJxVPPTOqpGJDFJxFZCqV",
-	"CHOz1bbtCr54BHoSVrWCpx9O6JFpX7WAOyVgGhYtghUJJjkT7HMBCoJt6ebxKQ3laTVpLoHavn9ARIdR",
-	"0oHlDISEVJQl8IzqYO+5sPbc5Lt2jocWZIkN3ew6kN0SulTAtVP0nDuRBRVrY5YFeWYzqbWj8MM1Y7v9",
-	"d03sjkh53I37dvwF9OF3qYt447jx8PjvONgGrk5FdHPKRsaj4BBmwWI12XvXm2tRoxYN2Pbx5mA/6+HT",
-	"wXjXx27izwwShy3wI2kyRjfutXmxg1Qs4uZ0Cwm5fvrN5ZNXCvZrHZzghhNrBN3c2Iy3hJSs2BhWZKuo",
-	"zX8F+2+59ODxDxOVn5ncJWQpEV0kfjHc1ktiyCBef9NUrmFG892mTfqbPa7RnmxOfs7Hdg7ISU7Zj4AV",
-	"0mp2BJuVE01PfL/xfgi5xvbitjuTZKke+FB6XTvcq3fhLk2Y1tcukMT65fsbMXAS/xH8OHYU9V3692aw",
-	"ML4u4EmBaifZwG5iggmOswmF9YVydRYKqzDSurIam91UCeZM2IB9kSxoHe45BGUFkmo3iMG/ayToy+NV",
-	"Jv23HVTa/faurH8FibvkPmRCVuRH3949vkXmoMVfaORCbHgxPoS43+28F3IaH+rTkM7sFDPIeqcNag5T",
-	"HTp/6HVMUDZWuGI6IQrATcWhS2HYcll2jSDsYl8ox77H0+mCQ8n+6htL2GAk1YQWxZFRpZMTV9eheUQZ",
-	"rCXEulsL6tyt4+/Hqv+7U/ioUdh3ONbU1mLZfcQ4gaQQ5QGwlkIa9c4793C4pdKiUqQU24FTpp8zDM7x",
-	"yDMckukiq/bPoSjXDwZFjDxvJHYGDHIb67o9asO0YWA8me23snB78ouEAJPmnonv5woo/TeuWXG6db/c",
-	"HUA7dEM8RFaab2V8cmysbW5sNhg1Kdc5MSZOOifI+LhRwEH4L24mMFPVOQ4f82RI8toaHV/4jCOfOJVS",
-	"NIRpDBM7k2tnq6Kxhi2xWq/5UUNh69j3jafY+N48k3heNLDv4YmMleS0WH0Amp0B6UKIzUsDjtOXkHVI",
-	"yzEitV+hLms7lYtN9DE610VIy6qAw/uwNZ5i248qDFsphWv8lzvbAbtOc0LxIL7nW9uAlWEFDmhRZISW",
-	"TIUF4pFTjJSS3tXs+/1aAtvDgmTIkTvAuHvqjtlSGXJgx56CrN9AjK4hOiObqer5GfgE1mf1OA3w8dkf",
-	"J2Tn7EjAiuoPwDOjHU7ah0fPj87c76HSc9K91x8gq9teryd8dX4SuDEmxRrCLn//48fIWSc+tTuQwO1B",
-	"MQJv5//u3eLA8z2ASwi3UROcmtBvVKWAxiM4tMVJUc0eqdKhDm2YTpczzkG1RWC2AMwPlzLAaFtLxpcY",
-	"2aZ7kfV9VgWMfhh7HPyb/c9ZZZF35Zdz+ylGbwp73Z1Wz9j/WA9y3ZqDAwzPn/RwobvnFqAhfJN1Aecx",
-	"t1wUM/rBdun7oTwa7fqeWQPE7M38oQR9S5RYDeZV06pynTLbHqxW/8V6gpCHQoKak6sw3QI00rLxHMQD",
-	"qNuBXyLp5oo4uHwKDohdwTniSyOHOmuFy0UjtyAzluoDbbl9FD0VpZ1B0zZPspXYhhmhDpU4TBHIjtpR",
-	"NUb9sc1Emq4zuVewA7bc86mG0etawnTCF27FekMaYVBUhpOZ7ZeDX5CiDKp3tsemU79vibke0uZxS7AN",
-	"MWx2CmablJOc+Liq7CPwoXnHRr2bk1WICT48cyGD1rfK+4SJ3XN8zB4dd714sKgmGutocTryxoVS2513",
-	"9+I/2+3P4YRbs61i9sjlINZqnOEmuHYW5UHP1gw21ZVqHR7S6ceXpmKidfkBGxOUctr2MYaHJaL++RiD",
-	"sWE8s63e9nWaemI4R49qTuFkJyPSKNFyiCTHJ0i1XHzIkQf2SQuQjlH2zJ1WO7QmiRPeXi8cZFG0WBYZ",
-	"NH3u45anBks7v3PbNPS0ln9/rFZ+8xr1Ddn4l55pN8J1flO2/qXr8uonBWPLr6AP4PROf1BWeuf9tw/W",
-	"9q/n/uJiKbIdzgxre7MJSdxc62zWGPrJ2TyP35lPCpdgG2MphLv44YcU6Zr59YqhWmQIN/iLId6ZbfkO",
-	"0G5savx+q6KMqTyx46yx1su3cvM7JO3AFKO6u/gCVvWhwt/1ikRcZpoATXPUcG7bztuY9mdgyJQbnN3V",
-	"xD39edwh7uGKBq1x3xZlXCqtf5+FDssTx9PFXDJFLmoFxsb4QqEdMWzN4748oOxxQHv8gVolpMYkCB/Q",
-	"vt3/WsQg0UHAPMptFF9y+c/iyYniSRY9MCccdD5U4PhRT8SWU1qbH2b2WMwEqKnpSnowhBRprpWXfvTg",
-	"6AM50MxbqlEzxlJjLGJijqKFTohvjZJgwx6D/3Zy0GLWmKUmDxtODdO5qI8ymh/dY8GqbF9M0h7Vfi7p",
-	"rsDBtftc8CYbOjXMy3XwYjY+QjnpOuIlbTu6dsoM0og1QENdJMKIcFojoVFpTlQ8y1lpvrWQ31ZU8lKD",
-	"sylOylz6m6rp9Pgxo5yTJawZx7ShM6XXUnwGNeGrcLfpha74bMdu1GZ7bUlL1DX0mvcGLgMT247KOJcN",
-	"NlPixuYUOo7fpqREHct2LQwNzpohjUoh4aCWrns9HNdsC8pGiGV0rdXs4gqn/B60eux4CJs9yiqIJ0mX",
-	"5hwkyiIkkm0dhL8hyNiyAFJRqc++JkykjMc760Wc3iEyOGbUzy4tyrZxPHunDZVlaALSX0VjDTgfb8Hu",
-	"yIoZMWQYhHMWT7iLJr1xNc9O7HPk3jy1IjjcMCFxTK2dSGA5hrvAtkEt2Gbn7po6zPRcrgVjR3ShDf7Y",
-	"idpxtltrfKOQd1nxSkOFpbwb5pKa/nCJf/fWGhfjU70vKFcJMQo32CROCSWYy1WEMvlkJRlkyH3UU/JD",
-	"l21pmwX+4+93CQb3QJF1QmzUSZGyTNAIU+3U0ZpjjRMlnJaAQzkJqqkNU/CUfIf1wrjih5d35C9ff/Pf",
-	"iUtk/9MvSlhR53RyKDJrMWJpbuevN5aeLdK1Rp1Tshb/3gnaXmuam8X102dPrzGTvgJOK7a4WXz19Prp",
-	"V7YlSI43d+UaIyLtuLxEgRBgAqdBLz4AzZ7jQwt7H6D0C2Fd46ng2nc5r6qCpfja1S+uuMxe59zGgYf6",
-	"EScL7aaO7rWTmdG3GFcII1D3jpY12MBYJbiyO/vy+nrWoU/rxxwuYnHCoW9jtjnAh8++nuZV9/ehOfcW",
-	"I7DzvO3gbpvwTpBsC6Gu4AIDyW5sKaKPUZTdqtbR090HoYpUIKoCSCOZBsKsbn/Vm3EfxktD1i/aqeGn",
-	"Imac18E7fx4ASY77aVXoor6jaU6WVKdGXfYxPRTNNuZ3gZszAMZkKmqntYuVTaR1gn+NJmguRb3O0foX",
-	"Ev25qDcrd4leVQ9f4Y9Cbl54wfdf8gLN4VwAYYLalHUboE0pZAYysR4+lAdGCLi6qfPv00AbPYmwBbmz",
-	"k4xdLnSXtd4PD+Ps3TXzlXOFdTE6+kyppoVApraGwN2+An3nHnlAAPtPTADXb/J84N3VWlnHh1Mh6sJb",
-	"Lj04bbhoHOqngjtJfICH3eFDjyRYZVuVGme9yM7jPZfIhhLIL+QV1kcRvodVUX83U4jjMy1arcy1X7FT",
-	"tpyrDYs7UfHyVLO7AKa9MFKcUGJh5VqasyJpAyTYN8GWAlsXIFOd1m69Fg4DxUZN0ucbpvQdPnEmoKPs",
-	"vv4o87GJNLqC50VhFfILwNMaNeulEJuEFFS3Fbn20igp2Bas80FwokVlY2khcv2IIwaE2DwOwXbB3Gf9",
-	"aQjBuhMr/O0bq7pou65b/2y0Y9/NMZ9o+6hA+SaZ++mRVA976igvWpi+dQ3zsfHH8cGdgwoYu5fT+MWz",
-	"C/ILsZkUMQZxcooey5qfiK8dvV75kfRTQvUN20KLghczTsy346CQLPh+NkL0xHrzZqwVkratc5jRNQ1P",
-	"FBy76xj0Px/Ov7Hs3iJyAbbmZgjqb/HvYUh/HXAy1MaUYRncEgk41A3Lmdfoy1zSdHPqjpNp9eoCWHAO",
-	"1p9+oopKWoLG1JCJetPukavX2eL+0/DirmAL3mkxf60p9v48y8yZv9vCWb6OYzDF9X2PukfWe47wMRvA",
-	"ZfoCYvcjddGwhtrchltXOSm3IIkyEgKT6g3fuA/e7tVv+P8HqfQDbMUGhrf2ewHPhRQvA74f6AaQb6DY",
-	"tMaaoiy7JXRNGTdcxUXr2qZiJxFW8tuCoYufotvYdrBCR7MngQ41kx6k+uM2vh7z/X16FV2z/dMItg55",
-	"gGrtm/jPPvrqLdVpjms/BJ37ff1BCPy5wok7l5GaV07AXZj7frCr/t5SDZuUnSGvDazQCHuyrkG5A4RP",
-	"/Mo84DPUHgIL+1Hpx0XEQR/WIKwRRok1sJuu/6ZNp8QYSnYpn1c7Bddn0bmKGpfc2ffa2JurXDvcQ95n",
-	"fGT3kLe335T3ka+wbSscuMDXWpGq/f38W7IJAAj8LxROAicSaFHsXD5Am8fbc0/akvLS1rfYIXve8+Fc",
-	"0IdcHy+lSxd/eN9Hm7IY4/Xw3vOTVeuwn1EC1fDgrGaGUvvssl+e4jIcGu8SO5Odx1qMHZB/R5PxojqW",
-	"P9EfS8Oai3DXD49wF9Cyeqj2sGrWBJpePw5ZWnl8AU3L56QeZvZv26ceg9/vjU2MZPzWe1peyOHdzxMQ",
-	"DW9zdxVmqaKVd3/ADdKbavgIfu7faezj0YmPjyzI9vHm0gymjyPfA1SEtmhBMKvN5S4thpR1XO5JUQ0Q",
-	"5pjgeynkWmgN/A8i4C6A7XPv9fGk1e+IVa4XPg5E9GkDFeVa7g5y6/f2kYvGN7qEoxmp9V3SWCBh1Y09",
-	"3cvSypS1aH3137gQybDjGfV+k4lsRpaFR5VORLQtVM+/ZCOsettIuhj5vtBpgWC7FAjlLbWcVX1siOIw",
-	"r/spfA/PY/onfiWsJ9bV2wwqO+1ZLsyQ9s56eZbUR+3HZUf7X764Bl0VlB/WBjEf+FE0QZyKGqH/uQxl",
-	"LHe1CQpuqqRrzvEg3gDc3AN5rtphlo+sQlmAT7sCKnchZyFXpCOghe8fMHQc3tv1o9zDOXdwYT7rwPDH",
-	"cmzMJJ6Hv7RLMeVH8Gr83nh9CZfGcFjBIASxdy+YGIyJwwXjVtn8Hx/f/duNK+tu/4jJjKBUQn77Gect",
-	"/LxIyM8Lsfp5cY9Sx1Zvt3rccAdPySu2ZXztfkKEJ3VFgGfKN0OWaW5LUvZvxS00JjIMOv9ag9x1UWc3",
-	"0aK7ihaEiyUtKE8hMDz0ocjwAXLHPz/h2bxNBOZshNSH9n5dZqqtFcHJIBdI5MDrdUnpdGcQStacG4xg",
-	"Gsug2wxUuwFJ+cb5sgw+q96Ygil51I4yeEDabb8xQb+D0pr22ZPl1ITIGZz0AbB2cMjHkx2HgHsB+aFa",
-	"YjwQkvXTDMbMZq8zDy0UkALo1rDHWvv87qqAjNgmU4mbTvdrzdKNY6ft/JoQ63It14PMa9Azq+2ec58c",
-	"3ZcLi9t2VYaLV0JB4ut86AYM1fG17YHhaN73yJra5Np2rT59lymVkrlWGwVVWES/xsY1FVW+GCLDsXQr",
-	"isNeKVGpBOBE5aJR/eCtS90J7ZXmtsQ1sFPnQx5t9dN/0SKibkpHgLgwdG77QbrinPMZvvseKgU2L95O",
-	"bSxsVS4mgsutJ65aFoubxRWt2NX22eL+0/3/DQAA//8=",
+	"7L3rktw2liD8Koj8JsLfRlOqlC+z3VW/5LKl1loaKST3OGJtbQSSPJmEkwRoAEwqx1vv1LGP0E+2gQOA",
+	"lySYCWZllTWz/cdWVZEgcHDu198XqSgrwYFrtbj+fVFRSUvQIPGnV5n5L+OL60VFdb5IFpyWsLhesGyR",
+	"LCT8VjMJ2eJayxqShUpzKKl5Q+8r85TSkvHN4u4uWbxav6E6zc0fM1CpZJVmwqz7Yw5kB1IxwYnOqSY6",
+	"B5LmlG+ANFSRkmZABE8I4+S3WmhQi8TuKAeagez29Gr9xH7j2E7uzLZVJbgCPOE7KVYFlOafqeAauDb/",
+	"pFVVsJSaLV5V9ok//arMfn/vrf0vEtaL68X/d9WB8Mr+VV35dfGLwxP/ZE7ZANekkcKBx71mVn2uv4NK",
+	"I6QqKSqQmtmtlrjLtZAl1YvrRSbqVQGLxB+R1+UK5OIuWVSpjnryrn+FP5v17bsf2yfF6ldI9SJZfHqy",
+	"EU/cLysJ1VO/y96fnrCyElJbLDIHWOygEKmsla7Lq1RIuDKv4ne/pWoLFtRZxgxgaPGud9o1LRQkBwDI",
+	"zBffxEIhYxaRo19QOTW/OURQCammfFMAEZJIUfOse9mjVbJoWBa9twO42++eAPpa7kE+dWCbB3R8tQd1",
+	"NUatlaEbxjf4A9NQBp9pX554gnLVgDxFGR9YWRdIWgZuwLM3jEfekD3J6IaWyDPWTCqdkGf4g4JU9C+K",
+	"cQ0bRx0MUrvfwN+k2EhaRhA3PmaQRlOpY09wcPH2OO2Oeou1cOm2lHjwjhDlrv0FlZLuzc94/5FABQ5y",
+	"s/8pj3ycZeMLEBwSomAHkhaGSrTYgM7xbCNC+bVmKbxLY3dXMl5rT/79b66lKLt7JxY7jZDQAn9dUKWJ",
+	"qA2xRHzGipDfx9uVQLN97y8rIQqgfHSXKBBxlaSllG73/kZ6x+8B3n8l5mZXYC92tNFUlGshNTUHHAEr",
+	"Fw0pKd+TgoGBkeDgIdYwnRPKJFmBbgB4kGYU3auwXO/DoOMibp/uxeHmTkoXxPen37ZAnCdgHGUabgfc",
+	"KhxHRcxYG0lzwVJQZAVrIQGRaeX57pDhpYJqA4gT7OLWPWZuqdZRb7jHjBiT+4gXvrNPGR7JOFP5gEsf",
+	"e/GVBuRjJf30yj7/5ddjrCupZJxmcGq1N/455KXM8dkZ8EflT4jtF4qIxip9BlfTWkrg6X50AyVQ/Q7k",
+	"D5tY1QjkD5Gs7i5AjYoWMdf3wT1m3gC584L1kK4OyMfddNKiVYweZpH8XC3MvPy8ldoH0rwoQG6ADyX+",
+	"iO+MGJRoChWNfriDb0VTBKWYoDqGtuyzli8O0Wm1R/LNRa0gF0X2hSIWLW9IAWuUD6TJQQLhBs2YIlsu",
+	"Gh4nM8wnv6chm0asCSXu5uPWygCqF5JBdlL1KKiGQ7E9+rrOmUI6ivi60V11TnJwvIzXRWHW3wH/q6hl",
+	"QPTWXLMCAVuyLCuA5FQ5s00o4ETlVALBbQApgVo6zmmxGwB+BXvBM7IWtSSZlRMRkCoEPQmk1+YZZFvz",
+	"WFZJtyMl+Pi72wkqKKlSLwO2BG1IA2yTawMeWhSk1f1idCGgqpbHeGqAPocbeF6Kmmtlvu55OqHmElBq",
+	"oPp0QC+qEoKrhKz2hPGNhIwZGznAG8UO+CQ6AlG0RNWDkkyUoDRLiXkj7uQVjVu6otwcTbAicl2kpliS",
+	"q6RYs5B6Zfi9ARAaqISuNUi3MSsHkjh08jZ1AJ9kvXoZKeJkvVpBQEm3opVqw+XsMwgznhEuNKlqTQQn",
+	"qFVbFp6MVF4r/15IUR7DwIgtBuVqvE1gng6wpSan2nOdinIt9+aoFG+hfwUnRdgxmW2NtDT/YHjcBOdH",
+	"KIs1WReGtRkI23duyBLJngtnHMWcVaOpHM+TPujWth6dq6HVUeYR94GGVqHVA06uVNQFHp4jrq2FgUaP",
+	"jQzYkJCOC42Zy6HDxMPESQOnKXRo1ENURzpJT53xZN+Xul5vaclneM8e53q44Xn8wI5zPNAzrE6i9Ji3",
+	"v4eQtdepQyN1rMd8Qzjslg/+bdK4rWr9ttaxjMXw7K16eY6nYyA5nJXsl+u20Z0iBJtbqmkhNmPImMuP",
+	"R1+jML7iaxFUOOs5C9WT66Bj5wfGsxmrodEZWmxTs4zyFC6xVsFKpo+ygGPrvqd8AxOkTsmabWoJpKR7",
+	"srJKBYpADZX161OSm1+WYgeKMCMvrVKhFVkzKLKQTqFquaaXOXqtalqcev1v+NBdsmgo1/f/6gEVIHol",
+	"Dl97h+vf8QB5/D7ai/PHCNIHxkzGIsldT0MlZ3xDDO0IZRRxplFxX4FR2a1TFrIEbw54Zv6gNcin5C1H",
+	"Zd65VhLi9p0YKyPdclDqTZkYnetlQiqQ3zpPnCIK9NORxb5huwlNtaArKIJ/MWuHvI6IYU0uCiBGEBBv",
+	"+bTumjiPQBeMuIhH2IInrGl0EDuHjVoIRTrQHD6c7z9zWD2WRNk8KeOdhweWiDUZhcxAkoJxMCqoYQxj",
+	"p/ERVyuuHaQG5zuYEV6aOJdHvkjFdIYaW2+ofHderI5l0WhgVaOzkcCLy0v5h+ZiDwfI1NsgA9gYdkOe",
+	"LZckLf/xfyL16bAnO1koUcsg1Z7CvqFq2W23XXIKPZ0jcQaGrugmFIrA6EK5ChCZs+ergqbIw1cSaOYe",
+	"DsRm0GA5vUqTA9XWugmtUlC5ge83A/upt9cC6A64O/yBuw61ZVKJxjAF99mD7/RWMmb+aA2OwaiSKZ2Q",
+	"laxVbgNSSt34Q/AvlHP6eVdU6BQVVQqOmoCRZI6fCpvjghVkI0BdE1oUidloXaGVhJoTy8BqTkyRugqy",
+	"xZPuYY9nZzqIbwV3uRlj+l8zPWH/VhIU6GuiciF1QtZGxROSFAI3MoY0aiRWOaNF8Xa9uP75pLS1b9x9",
+	"TBa8Lgob9dKyhjgSD2hIBuQSUlaBUUmhWJNMgPLRxLUQWSD8I+E2EgvmRGRnhkgVXUNEhNLu1j0eCEhG",
+	"ypMPFojnSpRDU96v1iLBUZkutgE5lOp6JvLYvXwMBf/cTglVXj/OaVUBN5ox+skbR5FKs6Iw6JGKElX/",
+	"VatFHrqlWJo7lXRdF95DlTGVW22VqWDMtZdvMaIxH88Nvgg7mGW8CLH93rwStGTRIwPZ8wNkpBqeaFZC",
+	"UIoICSlVel4iSJvbceyVFzaVZVKLMFbAvM1O6x2iCSerKZA7kF8okhYiHQZYjn1I1Box5cQJ37rHujf+",
+	"vWPAAfOkoDzCf81f8arW/oVXYeApUP5Do/QOi66MY8zC8PMux2G8jqZSz7sFpaGKwdMP2gmmkUbmNz8C",
+	"W8/f5LdlL9cBL/EMJGnzcRwBuW31ELq7xZbcOzqd4ljfcy338ewJmdxdcsjlzF756fBgn6YOwORXGO9z",
+	"xAifY+yQuKheITYr86PKRWO4YkJWgMoJssKGKuKX9ifeOS/lAaOegRAT9L1lPPwHXUs+EREw7yDTrSU3",
+	"PL2h6pqsC1YlROV0i47nNAck5dG6O1rUcKaB5rabmINPIocBlSXOeaYADUoa8Cck2kitDD1sesS0bggX",
+	"zYEOjBoa1QdxidN3NNZqM9ixFHwGhxJOicVwAMYeeQpGgsEOJBFrbTeN/iL0D5f002vgG6NJ/OvXmEPl",
+	"f/yzUcu1BnPXi//18/Mn/5M++Y/lk788+finfwnt0KML8LpE/wmKh4VFF/xHxozxZv5VCvTzW2ugkmIF",
+	"GF7AELrSoupdYQA9hlD4x99vUY3HZYwxgllg+CvzmYQsSUULMNrD1ySjcot/KuLi9YeYhoecwq8PjrGG",
+	"FF5BMmEQwbr8bFDfoNBIz6WpDsoFIw2RV3aJ2yVlnKxqrQUnzjoORKQ1ZcVxF+CEgt5f3piywfU5fNIT",
+	"azBFshpTurrcokbIYEZvlVMFfezxGRJWzbD/kjXn9l8Gpey/EKfcL9GgfeLSEJ0uFcQkzXQRVkTwYkLn",
+	"AWsfm+MaRZJv3PEiCfhQPOBx/UbaW5pErLosqZVrIXU8Pqe3NYzGeuQZuueE3GDcCKwplBsD94WT+CQV",
+	"GMMVa7ISOiforycOGQGZe6tjt/+ID4C3avY4TrODsPfkiL6qJ4J8VjjH38hs/e2Yh6yndOGhgvhUT7gY",
+	"x7Gfcdyzy1tEUdH9MDJlhCz75KzMzSeLdF8wbutIoChYpQQLU+hGiroKY9eEMQJU6ZdhGVmwTa5BaZv/",
+	"07p5NN3GpsQUTiYGnXUuyhCdWCQmN5oD3TGby3ufNOqqqCUN83xZF9FeFEXXoPfz/Le4DEtptBffPW5D",
+	"NEOIUOL+aO8tcW6CgiGkh8jbXVDMN/2VxToVWabzc/TS7kMtCvnVQqTZfue+SHaERzjc8BSWLHxUFCl2",
+	"tM3+BfXutqU3j84ttngUO+6Q7xKz52jhaiLPqu7pRDbFj1AMjmdAGNfimqwE+pTWEniao6ZeG812XTDz",
+	"g1kg5PPtl69MpPib75jX2wIJGyC1aYfh7P6CpRBCdwQ4JtRxIPgU5i+RRtIqMtxSGTXN+TLHG6650R8P",
+	"oBS3Mp4qwLS69ErvqWthOT/lO+RRd4hypkf9O+Z8lfFIVtJPt/HVMtGsVEN1e1aZoPlGYnfll4n0HePh",
+	"z49FfteWQsyAXu5zmGNgkuZCFCE6qCAhkqbbhEjGFfoMGtA3nYuEZgbVToWVYhDsO18GcBZ+vfBu1ANG",
+	"xeS6CHk0nSuH2lRuY0R4L1gEvDqX99Ecf/uULck8mYKDOOKefbteK9C3ATnMJBE7l2WbWayKybKXtHGV",
+	"zWMuaMy7v1VOTR5+rjXgDUtNRZEZ4/nL5ZL84++34S+zEjKf3SQabq6E10UxWU8XsFjWIGUojxeTpZQV",
+	"L41Bt0bILWTow/HZvIbpErFeH0177VTnZ8uxunzoO7GwczmOQQV5WvkTDcifYtOXaboNKV62opMUsIPC",
+	"5ZH7HY2tJC2DOSeYfOvTzscYsJv2tIfUl92hh9m5+7piMXvupKW+IVY7evC77dDTAaGHBCf4q9JCwtMX",
+	"jnAj+YY5m+S0uMK3O+Zxljfyn+zlc2Uv/3n5SN8PvBz4gZ8l/1mZzAEfuRfjeEym8AOWxc2r5bSJp9wi",
+	"KEkpb9GJUMsGjBqFwUTxaWQ+94ippJ9YabDHunjsv5+FOPh8ZCuYllN1K+13v/4m+OFeEukR5GtX+eqb",
+	"5bK3zr8ul8eaUPgjtO0njFjA7hMfTzngJiMCrwY1BHOvkilDEs+WS7JB5/nGBg7MBWbAFdP7NtpUCREK",
+	"I1hdJ4I+z8wtTKlcxXYHsTuO7ZEQLPPcEGrN1huyJGztoliGb2KkC8NKMV0tqJ7Ve6HHF78+zRcZVxro",
+	"8aTLmZxWslAW1VpI8oxsNwgMC4YZxbSVFBqiXdRSFFO5xkV02lTrMOwd/8seUfZWrTdUzvHkzWwYgcfp",
+	"cNLhmzuN/7xDb4svHcASS1f+w9NOroCp+apflnOWuYntA+bpirGl+kcLno7VF8UVzuPOzzz1a6MfBFLa",
+	"fQ3Mam+dT9TmUaS0KFxm+xAUkxbT2WkHDqHs+zFgsEc5Fw6uFnvG7ad1ONiHfPSNr5qOYRhH2vic8Dqu",
+	"qSSccdAAHLOMG+B67z2QGVuvffaxc3FjXUsKXN+QP9s63zWtCx1dwSl1tFfuSPGI+9tPVIN8GWqIA0Aa",
+	"80ciOKbpbK58bnxCxjncVPtKHluhifkJcUe6ZxlLanMsfOV77+oj/YivbdXnuX5EV7Y/VSmV1hq11VXP",
+	"X+/a5JAtZ2sY0fGUT55DQwT3lp3gMKe5DuqCkzXG+MkvlO8m4CrszAdtRDGnkbE/LU6zVy26YgflCmLd",
+	"mWN4jIP3mUzmTa/3zBxGI6ieKNIe9KfI5J4ooEpgddwWKt1m4JslErI01vizSFVOyIk4aheWKIH2gkPU",
+	"NWQwO4qmvzk+7XF+wn3bAR3KXnzObyoOH9yN3hMj3mO6/llVXvN06HPaH52jWx9REdstxAD4bcPvDWNR",
+	"Os0rkAFdiKbNXcB0GMHBZbktAq7B6BqJGfUU49SQg1Ip6RwWF67NcOlCc5J9Olr6qp+i8tWpamFXoGHT",
+	"VOx5QkZ9fAbMzLoSc8vRd1dSpV4LpeZ29ot8uK6q2L2Mw5UWLRERk7YMxq3YHrNLO+gfZX59jCOc87WT",
+	"t12hwBxxd6z6WwvfUdcmCzLHUvpmb8jubQnDO6MqihBXYo2Gli2KyikmUK5qyXXQx9Zl37VOLdo40O67",
+	"dTK5D/uDXWbbqf2GGsu8rXXB+HRVvCppUaCT10h/m+Hu8h0+L372eHzHfOl+fGYGZUcSq4VOaFfvXAHM",
+	"Aff3rR9P9p7De0LamJVnOqc1Hbq6J2pujtQxxTY5Cygaf45w4vXbHgxJw4l1X37ba6/a92Y/+3J51Bvv",
+	"Cl/NGnuyET7b2jbH8i2QfLO5M7osYKTmRQfag1CO/YALM6C2jVq/6uUahe4VW5T+yMoAx3gtUlog7ySu",
+	"84TtZzqoSfj/f14++/jz8slfPv7vL39ePvnq43+7/nn55Bv7q2CNwtlB5w5rWyXRY9phXyQP3ikCOifk",
+	"O5PELkQv/ySM/0cII+zXPBPBdaCLSUpldEu9NY1ukrVNbQ5CpMoc7e203v45jUjOatTle5rhMRIHJAeA",
+	"3i78F2KM0Xeu2dpZZug7IbWkLFBNuCpE4xgRppiU2ADWZkGMXb5ORx3L8VraSouplvbx2l7ONnnss1vG",
+	"s7/OfP61aG7jLbfby1thJ3Q1/KgHQ2/L/dPGdDjPGC2iYd5PqomhC9C6ABW7PObZhOtwGooB3mnMsT3N",
+	"jvVDOs7xfE+0yW4IR5V4C8Q+gPxpekBIHBF5MmhPFWnqtsR5vrHrl3gPv9Wus/2cgSAeVQJlv7b/2I3P",
+	"oyJCEqpILrSr2diI2OqY+M4Erso+OOYhKJq64TOHk04mSyRBSiGPTuEoCtFANlFSdwopx57rrruua8ze",
+	"CBkuvGyjlnGYbR9P2g1H47rtilpPBP+mKikPYxquztEtNXE9XvmalXCOnUen0grXvYECLvmOok75a23U",
+	"SZw54PJJNOqJ5s/cxo6iFAUwND+r2m9z4HmYl/h5O3+SR0yGB4T6uVOnZtZto1+fTnrAoRPXdsXAApv4",
+	"mI1iL/ImxxbOqF8foIQTZH6jMYioa8nPB96Ma/KZbQcx366NQdL2MbgmFGvJLXbZfptG62eh9kuHIHDj",
+	"ZyZTyI5KHYdLseKjnWxztvTodY4ahylWGKNw/XycU6+he9uGmDgD4sAoeLi5OefPvblX3SUtQhOTLHFg",
+	"7J85y888OKxs7izanj27TC7SJLMdq3MQmaVrlDV/+cZc2LPlEissU8lUZf5hmGaWYGqZ2IHMBhH1nnIm",
+	"MZ47IefW8O1+ku6GzcSCJUIiFFIuQCkDStsz9cacwaWMoD8ZLz8yHs9K8C7rqJCtd3Ef407jK2vo/rSM",
+	"NA91ZZotuXZTjTpoBicc2e8HJh21V9Q7r0dWD+MQ93nvgxyjCrl4sppRHxcbnOIsIketRCiZrbaNhfDF",
+	"E9xSwrpW8PT9Gc1c7au4kbNC5WGZI1iRYHo7wQ4noCDYP3EeA9NQnleN6FLn7ftHZHdYBDmwnC+B3kMq",
+	"yhJ4RnWwSWJYrW7yfTtwRguyws6Ddh3IbghdKeDaaYDOz8iCGrex14JsrplU51Eq4pqxYym6bosnxD/u",
+	"xn07SL0DYL0OxuXecrDdgJ1+54bejSw/wSHM2MR6spGzt7Wi5naaox3e7dHm6MOng9HID934qBlkCDvg",
+	"J5KYjGLba8Jjp/JY5MrpDhKyfPrN5VOLCvZbHRwHiOOPBN1e23zEhJSs2Bp2YWvczU/BLnAueXv8h4m6",
+	"3EzuE7KSiC4SvxhuLifR3x+vfGkqNzCjk3PTpmTOnv1pTzYne+pDO1TmLI/qB8D6dTU7v4CVEy1pfPP6",
+	"foC/xl71tneWZKkeOEB6PVXcq7fhHlqYdNkukMQ61fsbMXAS/xH8OLan9SMfDgb6ML4p4EmB2hzZwn5i",
+	"HA7ORgolFwjlqmAU1sikdWX1ILupEsyZsJv/IlnQOtwRCsoKJNVuqod/10i5F6drgPpvO6i0++1dWf8K",
+	"EnfJfciE2PgHPysgvqnhoNVnaH5HbGwwPv53mNXQixcFOyD26cyOxLMNDXtbnxiJG7Y+fXKcsoG+NdMJ",
+	"UQBuxBJdCcOWy7Jr02EX+0I59j0edRiccPdX3/bDRhKpJrQoTsy9nRzfuwkNt8pgIyHWV1pQ5ysdfz9W",
+	"Rd+fw0eNUr3HGbm2Us7uI8aDI4Uoj4C1FNKoYN4zh5NSlRaVIqXYDTwq/YxucF5DnuHEVRcWtb8Ohah+",
+	"NChi5HkjsW9jkNtYv+tJO6ON4eLJbDechduTXyQEmDT3TPww0K/037hmxflG82p/BO3Qun+InEHfF/vs",
+	"wFbbKdtsMGrssvMNTJx0ToTwcUN4g9hd3IBppqr7+FHMkyHJayuofFk6zg/jVErREKYxxuvMor2tWccK",
+	"w8RqveaPGgrbZeDQwIkNzs0zW+eF8vp+k8hAR06L9Xug2T0gXQixfWHAcf4Ssg5pOUak9vsHyNqOeGMT",
+	"Xabu63mjZVXA8X3YClyx64cEho2uwh0YVnvbUr1Oc0LxIL4jX9sel2F9FGhRZISWTIUF4olTjJSS3tUc",
+	"etNaAjvAgmTIkTvAuHvqjtlSGXJgx56CrN9AjG4gOl+eqer5PfAJrF/pcaYp4LM/TcjO2W78NdXvgWdG",
+	"O5y0D0+eH12kP0Cl5yTjb95DVredeM/46vwUfWNMig3widCC/eOHyME5Ppc3kF7vQTECb+dV7t3iwJ88",
+	"gEsIt1ETnHCCo6oU0HgEh7Z0LKoVJ1U61D8Pc+FyxjmotkTPluf5SWUGGG3jz/gCMNsSMbL60qqA0Q9j",
+	"B4p/sz/OKlq9Lb+c2+0yelPYifC8atP+x3qQ69YcHGB4/qSHC909twAN4ZusC7gfc8tFMaNbb1dcEUqC",
+	"0a4rnTVAzN7ML0rQN0SJ9WD4Oa0q18e07ZBr9V+s9gh5KCSoOYkG0w1aIy0bz0E8gLod+CWSbqCMg8vH",
+	"4LThNdxHfGnkUPdaYW6Qz1UVBTTEHciMpfpI03QfAk9FaQcata2tbJ28YUaoQyUOUwSyo3bukVF/bKuX",
+	"pusb7xXsgC33fKqd96aWMJ2thVux3pBGGBSV4Uxk++XgF6Qog+qd7YDq1O8bYq6HtEnYEmy7Eptagqki",
+	"5SQnPq0q+8B2aHi2Ue/mpARidg7PXMig9a3yPmFibyMfCkfHXS/KKqqJtkdanI+8ceHOdufdvfjPdvtz",
+	"OOHWbGvMPXI5iLUaZ7hFsR1setSzNYNNdYV0xye++lm4qZhoLH/ExgSlnLZ9iuFhAa9/PsZgbBjPbCO+",
+	"Q52mnhid0qOaczjZ2Yg0ypIcIsnHk1PAWy4+5MgD+6QFSMcoe+ZOqx1ak8QJb68XDnITWiyLjCw/93HL",
+	"cyPLnd+5bel6XkPGz6vR4rw2ikM2/qVn2o1wffmULV7pevD6sdPYkC3oAzi/DyOUld57/+2DNWXsub+4",
+	"WIlsj0Po2s55QhI3JD072pRxqg3jZ9A3UQqXHRtjKYR7LOKHMLPKtVrsVTK1yBBuvxhDvDObJh6h3di8",
+	"9sNGUhlTeWJno2Ohlm+053dI2nE2RnV38QUsyUOFv+vkibjMNAGa5qjh3LR90TGbzsCQKTeFvStoe/rL",
+	"uH/fw1X8WeO+rai4VE7+IQsd1haOZ9y5ZIpc1AqMjfGFQjti2DjJfXlA2eOA9vgDtUpIjUkQPqB9c/i1",
+	"iKm0g4B5lNsovl7yn5WPE5WPLHqcUTjofKw68YOeiC2ntDZ/mNkBMxOgpmZf6cFEW6S5Vl76WZajD+RA",
+	"M2+pRk2AS42xiIk5ihY6Ib5xTYLtlAz+27lOi1lDsJo8bDg1TOeiPslofnKPBUuqfSVIe1T7uaS7AgfX",
+	"7nPBm2zo1Kg111+N2fgI5aTrV5i0zQLbGUBII9YADfX4CCPCeW2eRnU1UfEsZ6X5xk9+W1HJSw1ODjkr",
+	"c+lvqqbTw+GMck5WsGEc04buKb1W4hOoCV+Fu00vdMUnOxSlNttr61GirqHXWjlwGZjYdlLGuWywmRI3",
+	"NqfQcfw2JSXqWLanZGis2QxpVAoJR7V03euwuWE7UDZCLKMLpWbXLDjl96jVY4d32OxRVkE8SbpU5CBR",
+	"FiGRbMsL/A1BxlYFkIpKfe9rwkTKeLyzXsTpHSKDY0b97NKibJPNe++0obIMzaf6q2isAefjLdi7WjEj",
+	"hgyDcM7iCXfRpDeu5tmZXajcm+eW84a7HSSOqbXzIizHcBfYtg8G24reXVOHmZ7LtWDsiC60wZ86UTvO",
+	"dmuNbxTyLnNdaaiwDnfLXFLTZ5f4d2etcTE+1buCcpUQo3CDTeKUUIK5XEUok0/WkkGG3Ec9JT922Za2",
+	"leM//n6bYHAPFNkkxEadFCnLBI0w1c6ErTmWDlHCaQk4MpWgmtowBU/J91jsiyu+f3FL/vL1N/+duET2",
+	"P/2qhBV1TieHIrMWI9bVdv56Y+nZCltr1Dkla/HvnaDt9ZW5XiyfPnu6xEz6Cjit2OJ68dXT5dOvbD+P",
+	"HG/uyrWtRNpxeYkCIcAEjhdfvAeaPceHFvY+QOlvhXWNp4Jr34O+qgqW4mtXv7qaLXudc9s6HusWnSy0",
+	"mwl70AtmRldpXCGMQN07WtZgA2OV4Mru7Mvlctahz+uWHS40ccKhb2O2OcDHz76Z5lV3d4H0RdfIFOcC",
+	"2P76tkXyBMm2EOoKLjCQ7IbKIvoYRdmtah093X0QqkgFoiqANJJpIMzq9ld+GPskXhqy/radXX8uYsZ5",
+	"Hbzz5wGQ5LSfVoUu6nua5mRFdWrUZR/TQ9FsY34XuDkDYEymoujEwo63lLfdtTdoguZS1JscrX8h0Z+L",
+	"erNyl+hV9fAV/iTk9lsv+P5LXqA5nAsgTFCbsm4DtCmFzEAm1sOH8sAIAVc3df/7NNBGTyLsQO7tnGmX",
+	"C91lrffDw1g/vGG+uq2wLkZHnynVtBDI1DYQuNuXoG/dIw8IYP+JCeD6Td4feLe1Vtbx4VSIuvCWSw9O",
+	"Wy4ah/qp4E4SH+Fht/jQIwlW2VaOxlkvsvN4zyWyoQTyC3mF9VGE73FV1N/NFOL4TItWK3O9U+wMNOdq",
+	"wwJMVLw81ewvgGnfGilOKLGwcg3nWZG0ARJsemDLda0LkKlOa7deC4eBYqsm6fM1U/oWn7gnoKPsvv6g",
+	"+bGJNLqC50VhFfILwNMaNZuVENuEFFS3VbP20igp2A6s80FwokVlY2khcv2AAyCE2D4OwXbB3Gf9WRXB",
+	"uhMr/O0b67poe+Jb/2y0Y99NmZ/o2ahA+Q6Xh+mRVA8b4igvWpi+ceMMsGvH6bGqgwoYu5fz+MWzC/IL",
+	"sZ0UMQZxcooey5qfia8dvV7hbP2OaA/owgX6NHB0N6MkJxnsbFOKkQR+zXbg8LWikpagMRz/c8jwL6lR",
+	"D/q12p14s18wx7whbO170GC2FTSJG7Egtn5alKIsI3RDMW2DmQ/8VoNsO1BcL/w4qQ78/eb6X4/R4uNF",
+	"TTGMkbxdr49WEGDNWOuhNAcsq1qD/ELZGAu2czI8GPsQWTZsXZhGMRb8xvcmM2ylSyawE8XiPJtmuTjc",
+	"xLECgYC+8+h3iaO4w0yAuiGYBUFcIGQ406TfsruJ7aV82OgTc3VwW7GWZ9r2OmLGvjAoJnjSNdBiCrd5",
+	"bxr7nWV3FlYF2HqrIeV8h79vGf0A774OOJhqY8ayDG6IBBy3iKXsG/Rjr2i6PXfHybRqHdzb8qIc73uu",
+	"5f7YVZ1/rANmFHqze+TqVba4+zi8vSvYgfdazV9rSr4/zzI8+A7u5ew6CVizvu8w+MiK7wlBZiP4TF9A",
+	"7/pAXTjU8MlMcLhxpbNyB9IwTstWkZfcBW/36nf8/1FSfQ87sYXhrf1RwPOs9CLg+5FuAZkH6k1W3hq5",
+	"emMFq2Etnrn7lnBnEVbyu5XQGLRtBTT0SKBDzTkC++BGRTcL4zyCrUMuwFr7GRuzj75+Q3WaL6xmcXk6",
+	"9/v6Awh8km8/VzgV6zLy88qJuguz4Pd21c9CvmEbuHuIbwMwtMefbGpQ7hThY780D/hkxYfAx36CwuOi",
+	"5KCfbhDWCKPE+lqaro+qzazFcFp2KfdnO67aJ1S64iqX59t34Nmbq1xb42OBCHxk/5C3d9hc+ZGvsG0P",
+	"HbjAV1qRqv37/W/J5oIg8L9QOLKfSKBFsXepIW1Kd89TbbsLlLbUyU7D9E4wF4045gV7IV3lwMO7wdrs",
+	"1RgHmA+knK1kh13OEqiGB2c1M9TbZ5f98hSX4dB47+g92XmsAdkB+Q+0IC+qbfkTfV661lyEWz48wl1A",
+	"1eqh2sPqWhNounwcsrTy+AKalk9PPs7s37RPPQa/P5hvGsn4rRO2vFDso58yIhrepnEr9CCjvXd3xCHS",
+	"Gz/6CCGPP2g+68nRrI8syA7x5tIMpo8jPwBUhLZoQTDB0aWxLYaUdVruSVENEOaU4Hsh5EZoDfwzEXAX",
+	"wPa59/p40uoPxCo30wAnl/oMkoqiAX6MW7+zj1w0+NPlns2osujyBwO5y24+8UHCXqasResLQcc1acQG",
+	"wWJrgiZzGo0sC88UnkhusFC9/yUbYdXbRtKlSxwKnRYItmGFUN5Sy1nVx4YoDvOqn8358Dymf+KXwvpk",
+	"XenVoMjXnuXCDOngrJdnSX3Uflx2dPjli2vQVUH5cW0QU8MfRRPE6bYR+p9LVsfKZ5ur4qaDuj4tD+IN",
+	"wM09kOeqHUr6yCqUBfi0K6ByF3Iv5Ip0BLTw/QwjyeG9LR/lHu5zBxfmsw4Mn5djYybxPPylXYopP4JX",
+	"44/G60u4NIZzKwYhiIN7wXwtzCEvGLfK5v/48Pbfrl2Ff/tLzGsFpRLy+y84euOXRUJ+WYj1L4s7lDq2",
+	"kL/V44Y7eEpesh3jG/cnRHhSVwR4pnxfbJnmtjrp8FbcQmMiCyWIuQEk3VW0IFysaEF5CoEhsA9Fhg9Q",
+	"RvDpCc/mbSIwciWkPrT365KUbdYXDnK5QEoHXq+rT6B7g1Cy5hxTATVWxLfJyHYDkvKt82UZfFa9iRVT",
+	"8qidavGAtNt+Y4J+B1VW7bNny6kJkTM46QNg7eCQjyc7jgH3AvJDtcR4JCTrB1ucyntFHyQpgO4Me6y1",
+	"T/WvCsiI7TeWuCmDv9Us3Tp22o4yCrEu130/yLwG7dPaRkp3ycl9ubC47VxmuHglFCS+5ItuwVAd39ic",
+	"XUfzvl3a1CY3toH5+btMqZTMZccWVGE/hQ32MKqoaucP4uC/NcWhvZSoVAJwonLRqH7w1iXxhPZKc1vt",
+	"HNip8yGPtvrxv2g9WTewJUBcGDq3rUFdndb9Gb77HioFtkTCTt8sbIE21gTInSeuWhaL68UVrdjV7tni",
+	"7uPd/w0AAP//",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

@@ -2,10 +2,15 @@ package api
 
 import (
 	"context"
+	"crypto/sha256"
+	"encoding/base64"
+	"encoding/json"
 	"errors"
 	"fmt"
+	"math"
 	"slices"
 	"sync"
+	"time"
 
 	"velocrustum/core/cook"
 	"velocrustum/core/food"
@@ -54,7 +59,7 @@ func (s *Server) cookOut(ctx context.Context, c store.Cook) (Cook, error) {
 	if err != nil {
 		return Cook{}, err
 	}
-	now := s.now().UTC()
+	now := s.clock.Now()
 	step := l.Step(now)
 	p := planOut(c.Plan.V)
 	out := Cook{
@@ -62,7 +67,7 @@ func (s *Server) cookOut(ctx context.Context, c store.Cook) (Cook, error) {
 		Plan:   PlanInput{Name: p.Name, FryerId: p.FryerId, Load: p.Load, Coat: p.Coat, Program: p.Program, TableTime: p.TableTime},
 		Fryer:  c.Fryer.V,
 		Basket: c.Basket, Baskets: c.Baskets,
-		Actual: l.Actual(), Events: []CookEvent{}, Planned: c.Planned.V, Forecast: c.Forecast.V,
+		Actual: l.Actual(), Events: []CookEvent{}, Forecast: c.Forecast.V.Rounded(),
 		Step:    CookStep{Phase: CookStepPhase(step.Phase), Title: step.Title, Detail: step.Detail},
 		Outcome: Outcome{Crust: (*OutcomeCrust)(c.Crust), Inside: (*OutcomeInside)(c.Inside), Note: c.Note, Change: c.ChangeNext},
 	}
@@ -90,6 +95,17 @@ func (s *Server) cookOut(ctx context.Context, c store.Cook) (Cook, error) {
 		out.Events = append(out.Events, ev)
 	}
 	return out, nil
+}
+
+// entryOut returns a cook beside what was planned.
+func (s *Server) entryOut(ctx context.Context, c store.Cook) (CookEntry, error) {
+	out, err := s.cookOut(ctx, c)
+	return CookEntry{
+		Id: out.Id, Session: out.Session, OutcomeVersion: out.OutcomeVersion, Name: out.Name, PlanId: out.PlanId,
+		StartedAt: out.StartedAt, LoadedAt: out.LoadedAt, FinishedAt: out.FinishedAt, Now: out.Now, Plan: out.Plan, Fryer: out.Fryer,
+		Basket: out.Basket, Baskets: out.Baskets, Actual: out.Actual, Events: out.Events, Step: out.Step, Outcome: out.Outcome,
+		Forecast: out.Forecast, Planned: c.Planned.V.Rounded(),
+	}, err
 }
 
 // ListCooks answers GET /cooks.
@@ -129,7 +145,10 @@ func (s *Server) StartCook(ctx context.Context, r StartCookRequestObject) (Start
 	if err != nil {
 		return nil, err
 	}
-	c := store.Cook{PlanID: &p.ID, Name: p.Name, Guidance: set.Guidance, GuidanceC: set.GuidanceC, StartedAt: store.Time{Time: s.now().UTC()}}
+	if _, err := s.store.LiveCook(ctx); errors.Is(err, store.ErrNotFound) {
+		s.clock.Believe()
+	}
+	c := store.Cook{PlanID: &p.ID, Name: p.Name, Guidance: set.Guidance, GuidanceC: set.GuidanceC, StartedAt: store.Time{Time: s.clock.Now()}}
 	if c.Basket, c.Baskets, err = s.basketful(ctx, &p, &f, orElse(r.Body.Basket, 1)); err != nil {
 		return nil, err
 	}
@@ -196,17 +215,46 @@ func (s *Server) basketful(ctx context.Context, p *store.Plan, f *store.Fryer, w
 }
 
 // GetLiveCook answers GET /cooks/live.
-func (s *Server) GetLiveCook(ctx context.Context, _ GetLiveCookRequestObject) (GetLiveCookResponseObject, error) {
-	out := GetLiveCook200JSONResponse{Now: s.now().UTC()}
+func (s *Server) GetLiveCook(ctx context.Context, r GetLiveCookRequestObject) (GetLiveCookResponseObject, error) {
 	c, err := s.store.LiveCook(ctx)
 	if errors.Is(err, store.ErrNotFound) {
-		return out, nil
+		s.clock.Believe()
+		return GetLiveCook200JSONResponse{Now: s.clock.Now()}, nil
 	} else if err != nil {
 		return nil, err
 	}
+	s.clock.NotBefore(c.StartedAt.Time)
+	if n := len(c.Events); n > 0 {
+		s.clock.NotBefore(c.Events[n-1].At)
+	}
+	out := GetLiveCook200JSONResponse{Now: s.clock.Now()}
+	if off := s.clock.Off(); off.Abs() >= toldOff {
+		minutes := math.Round(off.Minutes())
+		out.ClockOffMin = &minutes
+	}
 	view, err := s.cookOut(ctx, c)
-	out.Cook = &view
-	return out, err
+	if err != nil {
+		return nil, err
+	}
+	if out.Mark, err = mark(view); err != nil {
+		return nil, err
+	}
+	if out.Mark != orElse(r.Params.Known, "") {
+		out.Cook = &view
+	}
+	return out, nil
+}
+
+// toldOff is how far the computer's clock must be set while a cook goes on,
+// to be told of.
+const toldOff = time.Minute
+
+// mark is short, and another one for another cook or state of it, whatever the clock says.
+func mark(c Cook) (string, error) {
+	c.Now = time.Time{}
+	b, err := json.Marshal(c)
+	sum := sha256.Sum256(b)
+	return base64.RawURLEncoding.EncodeToString(sum[:12]), err
 }
 
 // GetCook answers GET /cooks/{id}.
@@ -215,7 +263,7 @@ func (s *Server) GetCook(ctx context.Context, r GetCookRequestObject) (GetCookRe
 	if err != nil {
 		return nil, err
 	}
-	out, err := s.cookOut(ctx, c)
+	out, err := s.entryOut(ctx, c)
 	return GetCook200JSONResponse(out), err
 }
 
@@ -240,7 +288,7 @@ func (s *Server) say(ctx context.Context, id string, in CookEventInput) error {
 	if err != nil {
 		return err
 	}
-	e := cook.Event{ID: orElse(in.Id, ""), Kind: string(in.Kind), At: s.now().UTC(), Value: orElse(in.Value, 0)}
+	e := cook.Event{ID: orElse(in.Id, ""), Kind: string(in.Kind), At: s.clock.Now(), Value: orElse(in.Value, 0)}
 	if tapped := in.At; tapped != nil && tapped.Before(e.At) {
 		e.At = tapped.UTC() // sent late; it cannot be before the cook began
 		if e.At.Before(c.StartedAt.Time) {
@@ -354,7 +402,7 @@ func (s *Server) PutOutcome(ctx context.Context, r PutOutcomeRequestObject) (Put
 	if c.OutcomeVersion, err = s.store.PutOutcome(ctx, c, v); err != nil {
 		return nil, err
 	}
-	out, err := s.cookOut(ctx, c)
+	out, err := s.entryOut(ctx, c)
 	return PutOutcome200JSONResponse(out), err
 }
 
@@ -369,6 +417,6 @@ func (s *Server) RestoreCook(ctx context.Context, r RestoreCookRequestObject) (R
 	if err != nil {
 		return nil, err
 	}
-	out, err := s.cookOut(ctx, c)
+	out, err := s.entryOut(ctx, c)
 	return RestoreCook200JSONResponse(out), err
 }

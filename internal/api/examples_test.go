@@ -81,7 +81,10 @@ func TestFryerChangesReachTheNextForecastOnly(t *testing.T) {
 	k.wait(30 * time.Minute)
 	get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+first.Id+"/events", `{"kind":"out"}`)
 	second := begin()
-	slow, fast := second.Planned.SafeAtMin, first.Planned.SafeAtMin
+	planned := func(c api.Cook) *float64 {
+		return get[api.CookEntry](k, 200, "GET", "/api/v1/cooks/"+c.Id, "").Planned.SafeAtMin
+	}
+	slow, fast := planned(second), planned(first)
 	if slow == nil || fast == nil || *slow < *fast+1 {
 		t.Errorf("a weak, cool fryer is safe at %v, the old one at %v", slow, fast)
 	}

@@ -89,7 +89,7 @@ func (s *Server) Simulate(ctx context.Context, r SimulateRequestObject) (Simulat
 	a, err := d.Simulate(ctx, program.Options{
 		NoChance: !orElse(r.Params.Chance, true), Changes: orElse(r.Params.Changes, true), Ahead: orElse(r.Params.Ahead, false),
 	})
-	out := Answered{Answer: a, Load: d.Load, Coat: program.Coat{ID: "bare"}}
+	out := Answered{Answer: a.Rounded(), Load: d.Load, Coat: program.Coat{ID: "bare"}}
 	if d.Coat != nil {
 		out.Coat = *d.Coat
 	}

@@ -19,13 +19,14 @@ import (
 	"github.com/go-chi/chi/v5/middleware"
 	validator "github.com/oapi-codegen/nethttp-middleware"
 
+	"velocrustum/internal/clock"
 	"velocrustum/internal/store"
 )
 
 // Server answers requests over one store.
 type Server struct {
 	store *store.Store
-	now   func() time.Time
+	clock *clock.Clock
 	work  workshop
 	// cooking lets one change of a cook happen at a time: two devices may
 	// say the same thing at once.
@@ -38,7 +39,7 @@ var _ StrictServerInterface = (*Server)(nil)
 // Options of a handler.
 type Options struct {
 	Files fs.FS // the built interface
-	Now   func() time.Time
+	Clock *clock.Clock
 	// Passphrase is asked of every request, if there is one.
 	Passphrase string
 	Log        *slog.Logger
@@ -52,7 +53,7 @@ func NewHandler(st *store.Store, o Options) (http.Handler, error) {
 	if err != nil {
 		return nil, err
 	}
-	s := &Server{store: st, now: o.Now, work: newWorkshop(), foretold: foretold{of: map[string]string{}}}
+	s := &Server{store: st, clock: o.Clock, work: newWorkshop(), foretold: foretold{of: map[string]string{}}}
 	r := chi.NewRouter()
 	r.Use(middleware.RequestID, logged(o.Log), middleware.Recoverer, s.guard(o.Passphrase, o.Log), http.NewCrossOriginProtection().Handler)
 	r.Get("/healthz", func(w http.ResponseWriter, r *http.Request) {

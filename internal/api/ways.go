@@ -61,10 +61,49 @@ func (a searching) VisitRecommendResponse(w http.ResponseWriter) error {
 		p := problemOf(err)
 		return write(RecommendationLine{Problem: &p})
 	}
-	if err := write(RecommendationLine{Recommendation: &rec}); err != nil && a.ctx.Err() == nil {
+	all := recommendationOut(rec)
+	if err := write(RecommendationLine{Recommendation: &all}); err != nil && a.ctx.Err() == nil {
 		return err
 	}
 	return nil // a reader that is gone wants no more
+}
+
+// recommendationOut leaves out what no drawing of the ways shows.
+func recommendationOut(r program.Recommendation) Recommendation {
+	out := Recommendation{Want: string(r.Want), Ways: make([]Proposal, len(r.Ways))}
+	if r.Says != "" {
+		out.Says = &r.Says
+	}
+	for i, p := range r.Ways {
+		out.Ways[i] = proposalOut(p)
+	}
+	return out
+}
+
+func proposalOut(p program.Proposal) Proposal {
+	out := Proposal{
+		Way: string(p.Way), Name: p.Name, Program: p.Program, Minutes: p.Minutes, SafeByMin: p.SafeByMin, Crust: p.Crust,
+		JuicePct: p.JuicePct, Turns: p.Turns, EnergyWh: p.EnergyWh, Ready: p.Ready, Reason: p.Reason, Score: p.Score,
+		Timeline: make([]Outline, len(p.Timeline)),
+	}
+	for k, m := range p.Timeline {
+		out.Timeline[k] = outline(m)
+	}
+	if last := p.Timeline[len(p.Timeline)-1].Faces; last[1].Brown < last[0].Brown {
+		out.Paler = 1
+	}
+	return out
+}
+
+func outline(m program.Moment) Outline {
+	m = m.Rounded()
+	o := Outline{Minute: m.Minute, AirC: m.AirC, CoreC: m.CoreC}
+	for _, f := range m.Faces {
+		o.Faces = append(o.Faces, struct {
+			Lab []float64 `json:"lab"`
+		}{f.Lab[:]})
+	}
+	return o
 }
 
 // Convert answers POST /conversions.
@@ -75,7 +114,18 @@ func (s *Server) Convert(ctx context.Context, r ConvertRequestObject) (ConvertRe
 	}
 	defer leave()
 	c, err := program.Convert(ctx, d.First(), r.Body.Recipe)
-	return Convert200JSONResponse(c), err
+	if err != nil {
+		return nil, err
+	}
+	out := Convert200JSONResponse{Source: c.Source, Says: c.Says}
+	if c.Fit != "" {
+		out.Fit = &c.Fit
+	}
+	if c.Proposal != nil {
+		p := proposalOut(*c.Proposal)
+		out.Proposal = &p
+	}
+	return out, nil
 }
 
 // PlanBaskets answers POST /baskets.

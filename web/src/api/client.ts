@@ -9,6 +9,7 @@ export type PlanInput = Schemas['PlanInput'];
 export type Fryer = Schemas['Fryer'];
 export type FryerInput = Schemas['FryerInput'];
 export type Cook = Schemas['Cook'];
+export type CookEntry = Schemas['CookEntry'];
 export type Catalog = Schemas['Catalog'];
 export type CutInfo = Schemas['CutInfo'];
 export type Settings = Schemas['Settings'];

@@ -66,9 +66,9 @@ async function pump() {
 const ownId = () =>
   Array.from(crypto.getRandomValues(new Uint8Array(12)), (b) => b.toString(16).padStart(2, '0')).join('');
 
-/** Keeps a tap on this device, by the server's clock, and sends it as soon as it can. */
+/** Keeps a tap on this device, by the server's clock (ahead of this device's count by skewMs), and sends it as soon as it can. */
 export function tap(cook: string, skewMs: number, kind: Schemas['CookEventInput']['kind'], value?: number) {
-  const event = { id: ownId(), kind, at: new Date(Date.now() + skewMs).toISOString() };
+  const event = { id: ownId(), kind, at: new Date(performance.now() + skewMs).toISOString() };
   keep((kept) => [...kept, { cook, event: value === undefined ? event : { ...event, value } }]);
   tries = 0;
   void pump();

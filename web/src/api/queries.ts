@@ -1,5 +1,14 @@
 import { queryOptions, useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
-import { ask, client, type FryerInput, type Plan, type PlanInput, type Schemas, type Settings } from './client';
+import {
+  ask,
+  client,
+  type Cook,
+  type FryerInput,
+  type Plan,
+  type PlanInput,
+  type Schemas,
+  type Settings,
+} from './client';
 
 const catalog = queryOptions({
   queryKey: ['catalog'],
@@ -29,18 +38,25 @@ export const useMarinades = () => useQuery({ queryKey: ['marinades'], queryFn: (
 export const useCooks = () => useQuery({ queryKey: ['cooks'], queryFn: () => ask(client.GET('/cooks')) });
 export const useCook = (id: string) => useQuery({ queryKey: ['cook', id], queryFn: () => getCook(id) });
 
-/** The cook that is going on, kept the same on every device by asking often. */
-export const useLiveCook = (everyMs: number) =>
-  useQuery({
+/** The cook that is going on, kept the same on every device by asking often; it is sent again only if it has changed. */
+export function useLiveCook(everyMs: number) {
+  const queries = useQueryClient();
+  return useQuery({
     queryKey: ['live'],
     queryFn: async () => {
-      const asked = Date.now();
-      const live = await ask(client.GET('/cooks/live'));
-      // The server's clock minus this one's, at the middle of the request.
-      return { ...live, skewMs: Date.parse(live.now) - (asked + Date.now()) / 2 };
+      const before = queries.getQueryData<{ mark: string; cook?: Cook }>(['live']);
+      const asked = performance.now();
+      const live = await ask(
+        client.GET('/cooks/live', before?.mark ? { params: { query: { known: before.mark } } } : {}),
+      );
+      const cook = live.cook ?? (live.mark ? before?.cook : undefined);
+      // The server's clock minus this device's count, at the middle of the
+      // request: a device whose clock is set goes on counting.
+      return { ...live, cook, skewMs: Date.parse(live.now) - (asked + performance.now()) / 2 };
     },
     refetchInterval: everyMs,
   });
+}
 
 /** Changes settings at once here, and one after another on the server. */
 export function useSaveSettings() {

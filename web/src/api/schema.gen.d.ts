@@ -377,6 +377,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /** @description Asked often, by every device */
         get: operations["getLiveCook"];
         put?: never;
         post?: never;
@@ -937,6 +938,18 @@ export interface components {
                 lab: number[];
             }[];
         };
+        /** @description What a small drawing shows of one minute */
+        Outline: {
+            /** Format: double */
+            minute: number;
+            /** Format: double */
+            airC: number;
+            /** Format: double */
+            coreC: number;
+            faces: {
+                lab: number[];
+            }[];
+        };
         /** @description The best program of one way for a load */
         Proposal: {
             way: string;
@@ -956,7 +969,9 @@ export interface components {
             /** @description safe in 95 of 100, as crisp as asked, not overdone */
             ready: boolean;
             reason: string;
-            timeline: components["schemas"]["Moment"][];
+            timeline: components["schemas"]["Outline"][];
+            /** @description which face is the paler at the end */
+            paler: number;
             /**
              * Format: double
              * @description less is better; in percents of juice
@@ -1556,6 +1571,10 @@ export interface components {
             /** @description Forecast colour of both faces at the end */
             lab?: number[][];
         };
+        /** @description A cook as the logbook shows it, beside what was planned */
+        CookEntry: components["schemas"]["Cook"] & {
+            planned: components["schemas"]["Simulation"];
+        };
         Cook: {
             /** @description which basketful of the dish this is */
             basket: number;
@@ -1584,7 +1603,6 @@ export interface components {
             fryer: components["schemas"]["Fryer"];
             events: components["schemas"]["CookEvent"][];
             step: components["schemas"]["CookStep"];
-            planned: components["schemas"]["Simulation"];
             forecast: components["schemas"]["Simulation"];
             outcome: components["schemas"]["Outcome"];
         };
@@ -2385,14 +2403,17 @@ export interface operations {
     };
     getLiveCook: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The mark of the answer that the device has; if nothing is new, the cook is not said again */
+                known?: string;
+            };
             header?: never;
             path?: never;
             cookie?: never;
         };
         requestBody?: never;
         responses: {
-            /** @description The cook that is going on, or null */
+            /** @description The cook that is going on, if there is one */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -2401,6 +2422,13 @@ export interface operations {
                     "application/json": {
                         /** Format: date-time */
                         now: string;
+                        /**
+                         * Format: double
+                         * @description by how many minutes the computer's clock was set while this cook goes on; it goes on by its own count
+                         */
+                        clockOffMin?: number;
+                        /** @description changes when the cook does; empty without one */
+                        mark: string;
                         cook?: components["schemas"]["Cook"];
                     };
                 };
@@ -2425,7 +2453,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Cook"];
+                    "application/json": components["schemas"]["CookEntry"];
                 };
             };
             default: components["responses"]["Problem"];
@@ -2469,7 +2497,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Cook"];
+                    "application/json": components["schemas"]["CookEntry"];
                 };
             };
             default: components["responses"]["Problem"];
@@ -2550,7 +2578,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Cook"];
+                    "application/json": components["schemas"]["CookEntry"];
                 };
             };
             default: components["responses"]["Problem"];

@@ -48,6 +48,7 @@ export default function CookPage() {
           catalog={catalog.data}
           settings={settings.data}
           skewMs={live.data.skewMs}
+          clockOffMin={live.data.clockOffMin}
           stale={live.isError}
         />
       ) : null}

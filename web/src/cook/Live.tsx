@@ -56,11 +56,11 @@ const said: Record<string, string> = {
 
 const LATE_MS = 1500;
 
-/** The server's time, as this device's clock goes. */
+/** The server's time, as this device counts on. */
 function useClock(skewMs: number): number {
-  const [here, setHere] = useState(() => Date.now());
+  const [here, setHere] = useState(() => performance.now());
   useEffect(() => {
-    const timer = setInterval(() => setHere(Date.now()), 200);
+    const timer = setInterval(() => setHere(performance.now()), 200);
     return () => clearInterval(timer);
   }, []);
   return here + skewMs;
@@ -81,12 +81,14 @@ interface Props {
   catalog: Catalog;
   settings: Settings;
   skewMs: number;
+  /** By how many minutes the kitchen computer's clock was set meanwhile. */
+  clockOffMin: number | undefined;
   /** The server has not answered lately. */
   stale: boolean;
 }
 
 /** The cook that is going on: what is due, how it stands, and what can be said. */
-export function Live({ cook, catalog, settings, skewMs, stale }: Props) {
+export function Live({ cook, catalog, settings, skewMs, clockOffMin, stale }: Props) {
   const now = useClock(skewMs);
   const telling = useTelling(cook, skewMs);
   const { waiting, tell, last } = telling;
@@ -122,6 +124,12 @@ export function Live({ cook, catalog, settings, skewMs, stale }: Props) {
         {cook.plan.tableTime ? ` · on the table at ${cook.plan.tableTime}` : ''}
         {stale ? ' · no connection, the clock goes on' : ''}
       </Quiet>
+      {clockOffMin ? (
+        <Quiet role="status">
+          The kitchen computer’s clock was set {clockOffMin > 0 ? 'forward' : 'back'} by {Math.abs(clockOffMin)} minutes
+          while this cook goes on. The cook goes on by its own count; times of day follow the clock as it was.
+        </Quiet>
+      ) : null}
       <Grid>
         <Countdown step={step} leftMs={leftMs} />
         <Side>

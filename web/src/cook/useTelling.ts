@@ -19,7 +19,7 @@ export function useAnswers() {
         void queries.invalidateQueries({ queryKey: ['live'] });
         if (!answer || (of.event.kind !== 'out' && of.event.kind !== 'stop')) return;
         void queries.invalidateQueries({ queryKey: ['cooks'] });
-        queries.setQueryData(['cook', of.cook], answer);
+        void queries.invalidateQueries({ queryKey: ['cook', of.cook] });
         void navigate(`/logbook/${of.cook}`);
       }),
     [queries, navigate],

@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react';
 import { Label, TextArea, TextField } from 'react-aria-components';
 import { Link, useNavigate, useParams } from 'react-router';
 import styled from 'styled-components';
-import type { Cook, Plan, Schemas } from '../api/client';
+import type { CookEntry, Plan, Schemas } from '../api/client';
 import {
   createPlan,
   deleteCook,
@@ -142,7 +142,7 @@ export default function EntryPage() {
   return <Entry key={id} cook={cook.data} />;
 }
 
-function Entry({ cook }: { cook: Cook }) {
+function Entry({ cook }: { cook: CookEntry }) {
   const queries = useQueryClient();
   const navigate = useNavigate();
   const settings = useSettings().data;
@@ -169,7 +169,7 @@ function Entry({ cook }: { cook: Cook }) {
   const actual = loaded && cook.finishedAt ? (Date.parse(cook.finishedAt) - loaded) / 60000 : null;
   const planned = cook.plan.program.stages.reduce((s, st) => s + st.minutes, 0);
   const minuteOf = (iso: string) => (loaded ? (Date.parse(iso) - loaded) / 60000 : 0);
-  const tell = (e: Cook['events'][number]) => {
+  const tell = (e: CookEntry['events'][number]) => {
     const m = minuteOf(e.at);
     switch (e.kind) {
       case 'loaded':

@@ -152,11 +152,10 @@ export function Colours({ way }: { way: Proposal }) {
   const id = useId().replaceAll(':', '');
   const last = way.timeline.at(-1);
   if (!last) return null;
-  const face = (last.faces[0]?.brown ?? 0) <= (last.faces[1]?.brown ?? 0) ? 0 : 1;
   const x = (m: number) => (m / last.minute) * 300;
   return (
     <Bar viewBox="0 0 300 14" height={14} preserveAspectRatio="none" aria-hidden>
-      <Strip id={id} timeline={way.timeline} face={face} x={x} y={0} height={14} square />
+      <Strip id={id} timeline={way.timeline} face={way.paler === 1 ? 1 : 0} x={x} y={0} height={14} square />
     </Bar>
   );
 }

@@ -1,9 +1,9 @@
-import type { Simulation } from '../api/client';
+import type { Schemas } from '../api/client';
 import { cssLab } from '../format/colour';
 
 interface Props {
   id: string;
-  timeline: Simulation['timeline'];
+  timeline: Pick<Schemas['Outline'], 'minute' | 'faces'>[];
   face: 0 | 1;
   x: (minute: number) => number;
   y: number;

@@ -1,0 +1,46 @@
+package clock
+
+import (
+	"testing"
+	"time"
+)
+
+func TestClock(t *testing.T) {
+	wall := time.Date(2026, 10, 25, 0, 30, 0, 0, time.UTC)
+	var count time.Duration
+	c := New(func() time.Time { return wall }, func() time.Duration { return count })
+	pass := func(d time.Duration) { wall, count = wall.Add(d), count+d }
+	is := func(what string, now time.Time, off time.Duration) {
+		t.Helper()
+		if !c.Now().Equal(now) || c.Off() != off {
+			t.Errorf("%s: %s, off by %s; want %s, %s", what, c.Now(), c.Off(), now, off)
+		}
+	}
+	began := wall
+	pass(10 * time.Minute)
+	is("ten minutes on", began.Add(10*time.Minute), 0)
+	wall = wall.Add(-time.Hour)
+	is("set back", began.Add(10*time.Minute), -time.Hour)
+	pass(time.Minute)
+	is("set back, a minute on", began.Add(11*time.Minute), -time.Hour)
+	c.Believe()
+	is("believed", wall, 0)
+	c.NotBefore(began.Add(11 * time.Minute))
+	is("begun again under a clock set back", began.Add(11*time.Minute), -time.Hour)
+	c.NotBefore(began)
+	is("what was before anyway", began.Add(11*time.Minute), -time.Hour)
+	wall = wall.Add(3 * time.Hour)
+	is("set forward", began.Add(11*time.Minute), 2*time.Hour)
+}
+
+func TestSystem(t *testing.T) {
+	c := System()
+	before := c.Now()
+	time.Sleep(5 * time.Millisecond)
+	if d := c.Now().Sub(before); d < 5*time.Millisecond || d > time.Minute {
+		t.Errorf("5 ms took %s", d)
+	}
+	if off := c.Off(); off.Abs() > time.Second {
+		t.Errorf("off by %s at once", off)
+	}
+}
