@@ -31,7 +31,7 @@ import (
 // test moves.
 type kitchen struct {
 	t       *testing.T
-	handler http.Handler
+	handler *api.App
 	mu      sync.Mutex
 	now     time.Time
 	passed  time.Duration
@@ -62,31 +62,43 @@ var household = sync.OnceValues(func() ([]byte, error) {
 	return os.ReadFile(copied)
 })
 
+// openFilled opens a copy of the demo household.
+func openFilled(ctx context.Context, path string, now func() time.Time) (*store.Store, error) {
+	filled, err := household()
+	if err != nil {
+		return nil, err
+	}
+	if err := os.WriteFile(path, filled, 0o600); err != nil {
+		return nil, err
+	}
+	return store.Open(ctx, path, now)
+}
+
 func newKitchen(t *testing.T, passphrase string) *kitchen {
 	t.Helper()
 	k := &kitchen{t: t, now: opened}
-	path := filepath.Join(t.TempDir(), "kitchen.db")
-	filled, err := household()
-	if err != nil {
-		t.Fatal(err)
-	}
-	if err := os.WriteFile(path, filled, 0o600); err != nil {
-		t.Fatal(err)
-	}
-	st, err := store.Open(t.Context(), path, k.clock)
+	st, err := openFilled(t.Context(), filepath.Join(t.TempDir(), "kitchen.db"), k.clock)
 	if err != nil {
 		t.Fatal(err)
 	}
 	t.Cleanup(func() { _ = st.Close() })
 	files := fstest.MapFS{
-		"index.html":      {Data: []byte(`<html><meta nonce="__CSP_NONCE__"><script nonce="__CSP_NONCE__"></script></html>`)},
+		"index.html":      {Data: []byte(`<html><head><meta nonce="__CSP_NONCE__"><script nonce="__CSP_NONCE__"></script></head></html>`)},
+		"manifest.json":   {Data: []byte(`{"src/plan/PlanPage.tsx": {"file": "assets/plan-2.js", "imports": ["_a"]}, "_a": {"file": "assets/a-1.js", "imports": ["_a"]}}`)},
 		"assets/a-1.js":   {Data: []byte("1")},
 		"favicon-32.webp": {Data: []byte("x")},
 	}
-	k.handler, err = api.NewHandler(st, api.Options{Files: files, Clock: clock.New(k.clock, k.count), Passphrase: passphrase, Log: slog.New(slog.DiscardHandler)})
+	k.handler, err = api.NewHandler(st, api.Options{Files: files, Clock: clock.New(k.clock, k.count), Passphrase: passphrase,
+		LAN: &api.LAN{URL: "http://192.168.1.20:8642", Passphrase: "wasabi-pea"},
+		Demo: func(ctx context.Context) (*store.Store, func(), error) {
+			st, err := openFilled(ctx, filepath.Join(t.TempDir(), "demo.db"), k.clock)
+			return st, func() { _ = st.Close() }, err
+		},
+		Log: slog.New(slog.DiscardHandler)})
 	if err != nil {
 		t.Fatal(err)
 	}
+	t.Cleanup(k.handler.Close)
 	return k
 }
 
@@ -271,8 +283,8 @@ func TestBadRequestsNameTheField(t *testing.T) {
 		{"POST", "/simulations", `{` + load + `,"program":{"stages":[{"airC":2000,"minutes":8}]}}`, "program.stages[0].airC", "2000"},
 		{"POST", "/simulations", `{` + load + `,` + stages + `,"sauce":1}`, "sauce", "unknown field"},
 		{"POST", "/simulations", `{` + load + `,` + stages + `,"guidance":"stricter","guidanceC":50}`, "guidanceC", "50"},
-		{"PUT", "/settings", `{"temperature":"K","mass":"g","spoons":"metric","guidance":"us","guidanceC":75,"chime":true,"shortcuts":true}`, "temperature", `"K"`},
-		{"PUT", "/settings", `{"temperature":"C","mass":"g","spoons":"metric","guidance":"stricter","guidanceC":60,"chime":true,"shortcuts":true}`, "guidanceC", "60"},
+		{"PATCH", "/settings", `{"temperature":"K"}`, "temperature", `"K"`},
+		{"PATCH", "/settings", `{"guidance":"stricter","guidanceC":60}`, "guidanceC", "60"},
 		{"PUT", "/plans/" + plan.Id, `{"name":"  ","fryerId":"` + plan.FryerId + `",` + load + `,"coat":{"id":"bare"},` + stages + `}`, "name", "blank"},
 		{"POST", "/plans", `{"name":"x","fryerId":"none",` + load + `,"coat":{"id":"bare"},` + stages + `}`, "fryerId", "none"},
 		{"POST", "/plans", `{"name":"x","fryerId":"` + plan.FryerId + `",` + load + `,"coat":{"id":"tar"},` + stages + `}`, "coat.id", `"tar"`},

@@ -9,6 +9,7 @@ import (
 
 	"velocrustum/core/prep"
 	"velocrustum/core/program"
+	"velocrustum/core/units"
 	"velocrustum/internal/api"
 )
 
@@ -83,7 +84,7 @@ func TestThePantryIsTheHouseholds(t *testing.T) {
 	k := newKitchen(t, "")
 	type pantry struct {
 		Ingredients []map[string]any `json:"ingredients"`
-		Own         []string         `json:"own"`
+		Own         map[string]int   `json:"own"`
 	}
 	soy := func(p pantry) map[string]any {
 		for _, i := range p.Ingredients {
@@ -166,7 +167,7 @@ func TestCutsAreMadeAndPricedOnTheBench(t *testing.T) {
 func TestMarinadesAreKeptChangedAndForgotten(t *testing.T) {
 	k := newKitchen(t, "")
 	before := get[[]api.MarinadeRecipe](k, 200, "GET", "/api/v1/marinades", "")
-	made := get[api.MarinadeRecipe](k, 201, "POST", "/api/v1/marinades", `{"name": "Aunt's", "marinade": {"hours": 2, "forG": 500, "items": [{"ingredient": "yoghurt", "g": 150}]}}`)
+	made := get[api.MarinadeRecipe](k, 200, "PUT", "/api/v1/marinades/own-1", `{"id": "own-1", "name": "Aunt's", "marinade": {"hours": 2, "forG": 500, "items": [{"ingredient": "yoghurt", "g": 150}]}}`)
 	if made.ID == "" || len(before) == 0 {
 		t.Fatalf("%+v after %d", made, len(before))
 	}
@@ -178,12 +179,12 @@ func TestMarinadesAreKeptChangedAndForgotten(t *testing.T) {
 		t.Errorf("%+v", all)
 	}
 	for body, field := range map[string]string{
-		`{"name": "X", "marinade": {"hours": 2, "items": []}}`:                                    "marinade.items",
-		`{"name": "X", "marinade": {"hours": 2, "items": [{"ingredient": "moonshine", "g": 5}]}}`: "marinade.items.ingredient",
-		`{"name": "X", "marinade": {"hours": 200, "items": [{"ingredient": "oil", "g": 5}]}}`:     "marinade.hours",
-		`{"name": "", "marinade": {"hours": 2, "items": [{"ingredient": "oil", "g": 5}]}}`:        "name",
+		`{"id": "own-2", "name": "X", "marinade": {"hours": 2, "items": []}}`:                                    "marinade.items",
+		`{"id": "own-2", "name": "X", "marinade": {"hours": 2, "items": [{"ingredient": "moonshine", "g": 5}]}}`: "marinade.items.ingredient",
+		`{"id": "own-2", "name": "X", "marinade": {"hours": 200, "items": [{"ingredient": "oil", "g": 5}]}}`:     "marinade.hours",
+		`{"id": "own-2", "name": "", "marinade": {"hours": 2, "items": [{"ingredient": "oil", "g": 5}]}}`:        "name",
 	} {
-		if p := get[api.Problem](k, 422, "POST", "/api/v1/marinades", body); (*p.Errors)[0].Field != field {
+		if p := get[api.Problem](k, 422, "PUT", "/api/v1/marinades/own-2", body); (*p.Errors)[0].Field != field {
 			t.Errorf("%s: %+v", body, p.Errors)
 		}
 	}
@@ -266,12 +267,12 @@ func TestSpoonsAreTheHouseholds(t *testing.T) {
 	}
 	for spoons, want := range map[string]float64{"metric": 15, "us": 14.79, "au": 20} {
 		s := get[api.Settings](k, 200, "GET", "/api/v1/settings", "")
-		s.Spoons = api.SettingsSpoons(spoons)
+		s.Spoons = units.Spoons(spoons)
 		body, err := json.Marshal(s)
 		if err != nil {
 			t.Fatal(err)
 		}
-		get[api.Settings](k, 200, "PUT", "/api/v1/settings", string(body))
+		get[api.Settings](k, 200, "PATCH", "/api/v1/settings", string(body))
 		if g := read(); g != want {
 			t.Errorf("a tablespoon of water, %s: %g g, want %g", spoons, g, want)
 		}

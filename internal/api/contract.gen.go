@@ -206,84 +206,6 @@ func (e OutcomeInside) Valid() bool {
 	}
 }
 
-// Defines values for SettingsGuidance.
-const (
-	SettingsGuidanceStricter SettingsGuidance = "stricter"
-	SettingsGuidanceUk       SettingsGuidance = "uk"
-	SettingsGuidanceUs       SettingsGuidance = "us"
-)
-
-// Valid indicates whether the value is a known member of the SettingsGuidance enum.
-func (e SettingsGuidance) Valid() bool {
-	switch e {
-	case SettingsGuidanceStricter:
-		return true
-	case SettingsGuidanceUk:
-		return true
-	case SettingsGuidanceUs:
-		return true
-	default:
-		return false
-	}
-}
-
-// Defines values for SettingsMass.
-const (
-	G  SettingsMass = "g"
-	Oz SettingsMass = "oz"
-)
-
-// Valid indicates whether the value is a known member of the SettingsMass enum.
-func (e SettingsMass) Valid() bool {
-	switch e {
-	case G:
-		return true
-	case Oz:
-		return true
-	default:
-		return false
-	}
-}
-
-// Defines values for SettingsSpoons.
-const (
-	SettingsSpoonsAu     SettingsSpoons = "au"
-	SettingsSpoonsMetric SettingsSpoons = "metric"
-	SettingsSpoonsUs     SettingsSpoons = "us"
-)
-
-// Valid indicates whether the value is a known member of the SettingsSpoons enum.
-func (e SettingsSpoons) Valid() bool {
-	switch e {
-	case SettingsSpoonsAu:
-		return true
-	case SettingsSpoonsMetric:
-		return true
-	case SettingsSpoonsUs:
-		return true
-	default:
-		return false
-	}
-}
-
-// Defines values for SettingsTemperature.
-const (
-	C SettingsTemperature = "C"
-	F SettingsTemperature = "F"
-)
-
-// Valid indicates whether the value is a known member of the SettingsTemperature enum.
-func (e SettingsTemperature) Valid() bool {
-	switch e {
-	case C:
-		return true
-	case F:
-		return true
-	default:
-		return false
-	}
-}
-
 // AtDepth defines model for AtDepth.
 type AtDepth = prep.AtDepth
 
@@ -589,6 +511,9 @@ type CutInfoForm string
 // Cutting defines model for Cutting.
 type Cutting = prep.Cutting
 
+// Device defines model for Device.
+type Device = store.Device
+
 // Dial defines model for Dial.
 type Dial = program.Dial
 
@@ -635,7 +560,7 @@ type Making = prep.Making
 type Marinade = prep.Marinade
 
 // MarinadeRecipe defines model for MarinadeRecipe.
-type MarinadeRecipe = prep.OwnMarinade
+type MarinadeRecipe = store.Marinade
 
 // Moment The slowest pieces at one minute
 type Moment = program.Moment
@@ -663,6 +588,19 @@ type Outline struct {
 		Lab []float64 `json:"lab"`
 	} `json:"faces"`
 	Minute float64 `json:"minute"`
+}
+
+// PairingCode A code that lets one phone in
+type PairingCode struct {
+	// Path its dark squares as an SVG path
+	Path string `json:"path"`
+
+	// Size of the drawing
+	Size  int       `json:"size"`
+	Until time.Time `json:"until"`
+
+	// Url what the code says
+	Url string `json:"url"`
 }
 
 // Plan defines model for Plan.
@@ -791,33 +729,10 @@ type RecommendationLine struct {
 type Salting = prep.Salting
 
 // Settings defines model for Settings.
-type Settings struct {
-	Chime    bool             `json:"chime"`
-	Guidance SettingsGuidance `json:"guidance"`
+type Settings = store.Settings
 
-	// GuidanceC °C with stricter
-	GuidanceC float64      `json:"guidanceC"`
-	Mass      SettingsMass `json:"mass"`
-
-	// Shortcuts Single-letter keys
-	Shortcuts bool `json:"shortcuts"`
-
-	// Spoons Whose spoons and cups
-	Spoons      SettingsSpoons      `json:"spoons"`
-	Temperature SettingsTemperature `json:"temperature"`
-}
-
-// SettingsGuidance defines model for Settings.Guidance.
-type SettingsGuidance string
-
-// SettingsMass defines model for Settings.Mass.
-type SettingsMass string
-
-// SettingsSpoons Whose spoons and cups
-type SettingsSpoons string
-
-// SettingsTemperature defines model for Settings.Temperature.
-type SettingsTemperature string
+// SettingsChange defines model for SettingsChange.
+type SettingsChange = Patch
 
 // Simulated defines model for Simulated.
 type Simulated = Answered
@@ -951,25 +866,31 @@ type GetLiveCookParams struct {
 
 // PutOutcomeParams defines parameters for PutOutcome.
 type PutOutcomeParams struct {
-	// IfMatch The version that the change was made on, in quotes
+	// IfMatch The version that the change was made on, in quotes; "0" for what is new
 	IfMatch *IfMatch `json:"If-Match,omitempty"`
 }
 
 // PutFryerParams defines parameters for PutFryer.
 type PutFryerParams struct {
-	// IfMatch The version that the change was made on, in quotes
+	// IfMatch The version that the change was made on, in quotes; "0" for what is new
 	IfMatch *IfMatch `json:"If-Match,omitempty"`
 }
 
-// AddMarinadeJSONBody defines parameters for AddMarinade.
-type AddMarinadeJSONBody struct {
-	Marinade Marinade `json:"marinade"`
-	Name     string   `json:"name"`
+// PutMarinadeParams defines parameters for PutMarinade.
+type PutMarinadeParams struct {
+	// IfMatch The version that the change was made on, in quotes; "0" for what is new
+	IfMatch *IfMatch `json:"If-Match,omitempty"`
+}
+
+// PutIngredientParams defines parameters for PutIngredient.
+type PutIngredientParams struct {
+	// IfMatch The version that the change was made on, in quotes; "0" for what is new
+	IfMatch *IfMatch `json:"If-Match,omitempty"`
 }
 
 // PutPlanParams defines parameters for PutPlan.
 type PutPlanParams struct {
-	// IfMatch The version that the change was made on, in quotes
+	// IfMatch The version that the change was made on, in quotes; "0" for what is new
 	IfMatch *IfMatch `json:"If-Match,omitempty"`
 }
 
@@ -1023,9 +944,6 @@ type CreateFryerJSONRequestBody = FryerInput
 // PutFryerJSONRequestBody defines body for PutFryer for application/json ContentType.
 type PutFryerJSONRequestBody = FryerInput
 
-// AddMarinadeJSONRequestBody defines body for AddMarinade for application/json ContentType.
-type AddMarinadeJSONRequestBody AddMarinadeJSONBody
-
 // PutMarinadeJSONRequestBody defines body for PutMarinade for application/json ContentType.
 type PutMarinadeJSONRequestBody = MarinadeRecipe
 
@@ -1041,14 +959,23 @@ type PutPlanJSONRequestBody = PlanInput
 // RecommendJSONRequestBody defines body for Recommend for application/json ContentType.
 type RecommendJSONRequestBody = SimulationRequest
 
-// PutSettingsJSONRequestBody defines body for PutSettings for application/json ContentType.
-type PutSettingsJSONRequestBody = Settings
+// ChangeSettingsJSONRequestBody defines body for ChangeSettings for application/json ContentType.
+type ChangeSettingsJSONRequestBody = SettingsChange
 
 // SimulateJSONRequestBody defines body for Simulate for application/json ContentType.
 type SimulateJSONRequestBody = SimulationRequest
 
 // ServerInterface represents all server handlers.
 type ServerInterface interface {
+
+	// (GET /access)
+	GetAccess(w http.ResponseWriter, r *http.Request)
+
+	// (POST /access/codes)
+	ShowCode(w http.ResponseWriter, r *http.Request)
+
+	// (DELETE /access/devices/{id})
+	TakeBack(w http.ResponseWriter, r *http.Request, id Id)
 	// ReadAmount Read an amount of an ingredient as people write it
 	// (POST /amounts)
 	ReadAmount(w http.ResponseWriter, r *http.Request)
@@ -1115,15 +1042,12 @@ type ServerInterface interface {
 	// ListMarinades The household's own marinades, by name
 	// (GET /marinades)
 	ListMarinades(w http.ResponseWriter, r *http.Request)
-	// AddMarinade Keep a marinade under a name
-	// (POST /marinades)
-	AddMarinade(w http.ResponseWriter, r *http.Request)
 
 	// (DELETE /marinades/{id})
 	DropMarinade(w http.ResponseWriter, r *http.Request, id Id)
 	// PutMarinade Keep a marinade, or change it
 	// (PUT /marinades/{id})
-	PutMarinade(w http.ResponseWriter, r *http.Request, id Id)
+	PutMarinade(w http.ResponseWriter, r *http.Request, id Id, params PutMarinadeParams)
 	// ListPantry All ingredients, with the household's own figures over those that ship
 	// (GET /pantry)
 	ListPantry(w http.ResponseWriter, r *http.Request)
@@ -1132,7 +1056,7 @@ type ServerInterface interface {
 	DropIngredient(w http.ResponseWriter, r *http.Request, id Id)
 
 	// (PUT /pantry/{id})
-	PutIngredient(w http.ResponseWriter, r *http.Request, id Id)
+	PutIngredient(w http.ResponseWriter, r *http.Request, id Id, params PutIngredientParams)
 
 	// (GET /plans)
 	ListPlans(w http.ResponseWriter, r *http.Request)
@@ -1158,8 +1082,8 @@ type ServerInterface interface {
 	// (GET /settings)
 	GetSettings(w http.ResponseWriter, r *http.Request)
 
-	// (PUT /settings)
-	PutSettings(w http.ResponseWriter, r *http.Request)
+	// (PATCH /settings)
+	ChangeSettings(w http.ResponseWriter, r *http.Request)
 	// Simulate Simulate one cook of one load
 	// (POST /simulations)
 	Simulate(w http.ResponseWriter, r *http.Request, params SimulateParams)
@@ -1168,6 +1092,21 @@ type ServerInterface interface {
 // Unimplemented server implementation that returns http.StatusNotImplemented for each endpoint.
 
 type Unimplemented struct{}
+
+// (GET /access)
+func (_ Unimplemented) GetAccess(w http.ResponseWriter, r *http.Request) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
+// (POST /access/codes)
+func (_ Unimplemented) ShowCode(w http.ResponseWriter, r *http.Request) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
+// (DELETE /access/devices/{id})
+func (_ Unimplemented) TakeBack(w http.ResponseWriter, r *http.Request, id Id) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
 
 // ReadAmount Read an amount of an ingredient as people write it
 // (POST /amounts)
@@ -1290,12 +1229,6 @@ func (_ Unimplemented) ListMarinades(w http.ResponseWriter, r *http.Request) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
-// AddMarinade Keep a marinade under a name
-// (POST /marinades)
-func (_ Unimplemented) AddMarinade(w http.ResponseWriter, r *http.Request) {
-	w.WriteHeader(http.StatusNotImplemented)
-}
-
 // (DELETE /marinades/{id})
 func (_ Unimplemented) DropMarinade(w http.ResponseWriter, r *http.Request, id Id) {
 	w.WriteHeader(http.StatusNotImplemented)
@@ -1303,7 +1236,7 @@ func (_ Unimplemented) DropMarinade(w http.ResponseWriter, r *http.Request, id I
 
 // PutMarinade Keep a marinade, or change it
 // (PUT /marinades/{id})
-func (_ Unimplemented) PutMarinade(w http.ResponseWriter, r *http.Request, id Id) {
+func (_ Unimplemented) PutMarinade(w http.ResponseWriter, r *http.Request, id Id, params PutMarinadeParams) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
@@ -1320,7 +1253,7 @@ func (_ Unimplemented) DropIngredient(w http.ResponseWriter, r *http.Request, id
 }
 
 // (PUT /pantry/{id})
-func (_ Unimplemented) PutIngredient(w http.ResponseWriter, r *http.Request, id Id) {
+func (_ Unimplemented) PutIngredient(w http.ResponseWriter, r *http.Request, id Id, params PutIngredientParams) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
@@ -1365,8 +1298,8 @@ func (_ Unimplemented) GetSettings(w http.ResponseWriter, r *http.Request) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
-// (PUT /settings)
-func (_ Unimplemented) PutSettings(w http.ResponseWriter, r *http.Request) {
+// (PATCH /settings)
+func (_ Unimplemented) ChangeSettings(w http.ResponseWriter, r *http.Request) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
@@ -1384,6 +1317,60 @@ type ServerInterfaceWrapper struct {
 }
 
 type MiddlewareFunc func(http.Handler) http.Handler
+
+// GetAccess operation middleware
+func (siw *ServerInterfaceWrapper) GetAccess(w http.ResponseWriter, r *http.Request) {
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.GetAccess(w, r)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
+// ShowCode operation middleware
+func (siw *ServerInterfaceWrapper) ShowCode(w http.ResponseWriter, r *http.Request) {
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.ShowCode(w, r)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
+// TakeBack operation middleware
+func (siw *ServerInterfaceWrapper) TakeBack(w http.ResponseWriter, r *http.Request) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id Id
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", chi.URLParam(r, "id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: r.URL.RawPath == ""})
+	if err != nil {
+		siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "id", Err: err})
+		return
+	}
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.TakeBack(w, r, id)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
 
 // ReadAmount operation middleware
 func (siw *ServerInterfaceWrapper) ReadAmount(w http.ResponseWriter, r *http.Request) {
@@ -1877,20 +1864,6 @@ func (siw *ServerInterfaceWrapper) ListMarinades(w http.ResponseWriter, r *http.
 	handler.ServeHTTP(w, r)
 }
 
-// AddMarinade operation middleware
-func (siw *ServerInterfaceWrapper) AddMarinade(w http.ResponseWriter, r *http.Request) {
-
-	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
-		siw.Handler.AddMarinade(w, r)
-	}))
-
-	for _, middleware := range siw.HandlerMiddlewares {
-		handler = middleware(handler)
-	}
-
-	handler.ServeHTTP(w, r)
-}
-
 // DropMarinade operation middleware
 func (siw *ServerInterfaceWrapper) DropMarinade(w http.ResponseWriter, r *http.Request) {
 
@@ -1932,8 +1905,32 @@ func (siw *ServerInterfaceWrapper) PutMarinade(w http.ResponseWriter, r *http.Re
 		return
 	}
 
+	// Parameter object where we will unmarshal all parameters from the context
+	var params PutMarinadeParams
+
+	headers := r.Header
+
+	// ------------- Optional header parameter "If-Match" -------------
+	if valueList, found := headers[http.CanonicalHeaderKey("If-Match")]; found {
+		var IfMatch IfMatch
+		n := len(valueList)
+		if n != 1 {
+			siw.ErrorHandlerFunc(w, r, &TooManyValuesForParamError{ParamName: "If-Match", Count: n})
+			return
+		}
+
+		err = runtime.BindStyledParameterWithOptions("simple", "If-Match", valueList[0], &IfMatch, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationHeader, Explode: false, Required: false, Type: "string", Format: ""})
+		if err != nil {
+			siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "If-Match", Err: err})
+			return
+		}
+
+		params.IfMatch = &IfMatch
+
+	}
+
 	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
-		siw.Handler.PutMarinade(w, r, id)
+		siw.Handler.PutMarinade(w, r, id, params)
 	}))
 
 	for _, middleware := range siw.HandlerMiddlewares {
@@ -1998,8 +1995,32 @@ func (siw *ServerInterfaceWrapper) PutIngredient(w http.ResponseWriter, r *http.
 		return
 	}
 
+	// Parameter object where we will unmarshal all parameters from the context
+	var params PutIngredientParams
+
+	headers := r.Header
+
+	// ------------- Optional header parameter "If-Match" -------------
+	if valueList, found := headers[http.CanonicalHeaderKey("If-Match")]; found {
+		var IfMatch IfMatch
+		n := len(valueList)
+		if n != 1 {
+			siw.ErrorHandlerFunc(w, r, &TooManyValuesForParamError{ParamName: "If-Match", Count: n})
+			return
+		}
+
+		err = runtime.BindStyledParameterWithOptions("simple", "If-Match", valueList[0], &IfMatch, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationHeader, Explode: false, Required: false, Type: "string", Format: ""})
+		if err != nil {
+			siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "If-Match", Err: err})
+			return
+		}
+
+		params.IfMatch = &IfMatch
+
+	}
+
 	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
-		siw.Handler.PutIngredient(w, r, id)
+		siw.Handler.PutIngredient(w, r, id, params)
 	}))
 
 	for _, middleware := range siw.HandlerMiddlewares {
@@ -2212,11 +2233,11 @@ func (siw *ServerInterfaceWrapper) GetSettings(w http.ResponseWriter, r *http.Re
 	handler.ServeHTTP(w, r)
 }
 
-// PutSettings operation middleware
-func (siw *ServerInterfaceWrapper) PutSettings(w http.ResponseWriter, r *http.Request) {
+// ChangeSettings operation middleware
+func (siw *ServerInterfaceWrapper) ChangeSettings(w http.ResponseWriter, r *http.Request) {
 
 	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
-		siw.Handler.PutSettings(w, r)
+		siw.Handler.ChangeSettings(w, r)
 	}))
 
 	for _, middleware := range siw.HandlerMiddlewares {
@@ -2435,9 +2456,6 @@ func HandlerWithOptions(si ServerInterface, options ChiServerOptions) http.Handl
 		r.Get(options.BaseURL+"/marinades", wrapper.ListMarinades)
 	})
 	r.Group(func(r chi.Router) {
-		r.Post(options.BaseURL+"/marinades", wrapper.AddMarinade)
-	})
-	r.Group(func(r chi.Router) {
 		r.Delete(options.BaseURL+"/marinades/{id}", wrapper.DropMarinade)
 	})
 	r.Group(func(r chi.Router) {
@@ -2447,7 +2465,16 @@ func HandlerWithOptions(si ServerInterface, options ChiServerOptions) http.Handl
 		r.Get(options.BaseURL+"/settings", wrapper.GetSettings)
 	})
 	r.Group(func(r chi.Router) {
-		r.Put(options.BaseURL+"/settings", wrapper.PutSettings)
+		r.Patch(options.BaseURL+"/settings", wrapper.ChangeSettings)
+	})
+	r.Group(func(r chi.Router) {
+		r.Get(options.BaseURL+"/access", wrapper.GetAccess)
+	})
+	r.Group(func(r chi.Router) {
+		r.Post(options.BaseURL+"/access/codes", wrapper.ShowCode)
+	})
+	r.Group(func(r chi.Router) {
+		r.Delete(options.BaseURL+"/access/devices/{id}", wrapper.TakeBack)
 	})
 	r.Group(func(r chi.Router) {
 		r.Get(options.BaseURL+"/fryers", wrapper.ListFryers)
@@ -2517,6 +2544,118 @@ func HandlerWithOptions(si ServerInterface, options ChiServerOptions) http.Handl
 }
 
 type ProblemApplicationProblemPlusJSONResponse Problem
+
+type GetAccessRequestObject struct {
+}
+
+type GetAccessResponseObject interface {
+	VisitGetAccessResponse(w http.ResponseWriter) error
+}
+
+type GetAccess200JSONResponse struct {
+	Devices []Device `json:"devices"`
+	Url     *string  `json:"url,omitempty"`
+}
+
+func (response GetAccess200JSONResponse) VisitGetAccessResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetAccessdefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response GetAccessdefaultApplicationProblemPlusJSONResponse) VisitGetAccessResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type ShowCodeRequestObject struct {
+}
+
+type ShowCodeResponseObject interface {
+	VisitShowCodeResponse(w http.ResponseWriter) error
+}
+
+type ShowCode201JSONResponse PairingCode
+
+func (response ShowCode201JSONResponse) VisitShowCodeResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(201)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type ShowCodedefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response ShowCodedefaultApplicationProblemPlusJSONResponse) VisitShowCodeResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type TakeBackRequestObject struct {
+	Id Id `json:"id"`
+}
+
+type TakeBackResponseObject interface {
+	VisitTakeBackResponse(w http.ResponseWriter) error
+}
+
+type TakeBack204Response struct {
+}
+
+func (response TakeBack204Response) VisitTakeBackResponse(w http.ResponseWriter) error {
+	w.WriteHeader(204)
+	return nil
+}
+
+type TakeBackdefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response TakeBackdefaultApplicationProblemPlusJSONResponse) VisitTakeBackResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
 
 type ReadAmountRequestObject struct {
 	Body *ReadAmountJSONRequestBody
@@ -3379,45 +3518,6 @@ func (response ListMarinadesdefaultApplicationProblemPlusJSONResponse) VisitList
 	return err
 }
 
-type AddMarinadeRequestObject struct {
-	Body *AddMarinadeJSONRequestBody
-}
-
-type AddMarinadeResponseObject interface {
-	VisitAddMarinadeResponse(w http.ResponseWriter) error
-}
-
-type AddMarinade201JSONResponse MarinadeRecipe
-
-func (response AddMarinade201JSONResponse) VisitAddMarinadeResponse(w http.ResponseWriter) error {
-
-	var buf bytes.Buffer
-	if err := json.NewEncoder(&buf).Encode(response); err != nil {
-		return err
-	}
-	w.Header().Set("Content-Type", "application/json")
-	w.WriteHeader(201)
-	_, err := buf.WriteTo(w)
-	return err
-}
-
-type AddMarinadedefaultApplicationProblemPlusJSONResponse struct {
-	Body       Problem
-	StatusCode int
-}
-
-func (response AddMarinadedefaultApplicationProblemPlusJSONResponse) VisitAddMarinadeResponse(w http.ResponseWriter) error {
-
-	var buf bytes.Buffer
-	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
-		return err
-	}
-	w.Header().Set("Content-Type", "application/problem+json")
-	w.WriteHeader(response.StatusCode)
-	_, err := buf.WriteTo(w)
-	return err
-}
-
 type DropMarinadeRequestObject struct {
 	Id Id `json:"id"`
 }
@@ -3452,8 +3552,9 @@ func (response DropMarinadedefaultApplicationProblemPlusJSONResponse) VisitDropM
 }
 
 type PutMarinadeRequestObject struct {
-	Id   Id `json:"id"`
-	Body *PutMarinadeJSONRequestBody
+	Id     Id `json:"id"`
+	Params PutMarinadeParams
+	Body   *PutMarinadeJSONRequestBody
 }
 
 type PutMarinadeResponseObject interface {
@@ -3501,8 +3602,8 @@ type ListPantryResponseObject interface {
 type ListPantry200JSONResponse struct {
 	Ingredients []Ingredient `json:"ingredients"`
 
-	// Own ids with figures of the household's own
-	Own []string `json:"own"`
+	// Own versions of the figures of the household's own, by id
+	Own map[string]int `json:"own"`
 }
 
 func (response ListPantry200JSONResponse) VisitListPantryResponse(w http.ResponseWriter) error {
@@ -3568,8 +3669,9 @@ func (response DropIngredientdefaultApplicationProblemPlusJSONResponse) VisitDro
 }
 
 type PutIngredientRequestObject struct {
-	Id   Id `json:"id"`
-	Body *PutIngredientJSONRequestBody
+	Id     Id `json:"id"`
+	Params PutIngredientParams
+	Body   *PutIngredientJSONRequestBody
 }
 
 type PutIngredientResponseObject interface {
@@ -3943,17 +4045,17 @@ func (response GetSettingsdefaultApplicationProblemPlusJSONResponse) VisitGetSet
 	return err
 }
 
-type PutSettingsRequestObject struct {
-	Body *PutSettingsJSONRequestBody
+type ChangeSettingsRequestObject struct {
+	Body *ChangeSettingsJSONRequestBody
 }
 
-type PutSettingsResponseObject interface {
-	VisitPutSettingsResponse(w http.ResponseWriter) error
+type ChangeSettingsResponseObject interface {
+	VisitChangeSettingsResponse(w http.ResponseWriter) error
 }
 
-type PutSettings200JSONResponse Settings
+type ChangeSettings200JSONResponse Settings
 
-func (response PutSettings200JSONResponse) VisitPutSettingsResponse(w http.ResponseWriter) error {
+func (response ChangeSettings200JSONResponse) VisitChangeSettingsResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response); err != nil {
@@ -3965,12 +4067,12 @@ func (response PutSettings200JSONResponse) VisitPutSettingsResponse(w http.Respo
 	return err
 }
 
-type PutSettingsdefaultApplicationProblemPlusJSONResponse struct {
+type ChangeSettingsdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response PutSettingsdefaultApplicationProblemPlusJSONResponse) VisitPutSettingsResponse(w http.ResponseWriter) error {
+func (response ChangeSettingsdefaultApplicationProblemPlusJSONResponse) VisitChangeSettingsResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
@@ -4024,6 +4126,15 @@ func (response SimulatedefaultApplicationProblemPlusJSONResponse) VisitSimulateR
 
 // StrictServerInterface represents all server handlers.
 type StrictServerInterface interface {
+
+	// (GET /access)
+	GetAccess(ctx context.Context, request GetAccessRequestObject) (GetAccessResponseObject, error)
+
+	// (POST /access/codes)
+	ShowCode(ctx context.Context, request ShowCodeRequestObject) (ShowCodeResponseObject, error)
+
+	// (DELETE /access/devices/{id})
+	TakeBack(ctx context.Context, request TakeBackRequestObject) (TakeBackResponseObject, error)
 	// ReadAmount Read an amount of an ingredient as people write it
 	// (POST /amounts)
 	ReadAmount(ctx context.Context, request ReadAmountRequestObject) (ReadAmountResponseObject, error)
@@ -4090,9 +4201,6 @@ type StrictServerInterface interface {
 	// ListMarinades The household's own marinades, by name
 	// (GET /marinades)
 	ListMarinades(ctx context.Context, request ListMarinadesRequestObject) (ListMarinadesResponseObject, error)
-	// AddMarinade Keep a marinade under a name
-	// (POST /marinades)
-	AddMarinade(ctx context.Context, request AddMarinadeRequestObject) (AddMarinadeResponseObject, error)
 
 	// (DELETE /marinades/{id})
 	DropMarinade(ctx context.Context, request DropMarinadeRequestObject) (DropMarinadeResponseObject, error)
@@ -4133,8 +4241,8 @@ type StrictServerInterface interface {
 	// (GET /settings)
 	GetSettings(ctx context.Context, request GetSettingsRequestObject) (GetSettingsResponseObject, error)
 
-	// (PUT /settings)
-	PutSettings(ctx context.Context, request PutSettingsRequestObject) (PutSettingsResponseObject, error)
+	// (PATCH /settings)
+	ChangeSettings(ctx context.Context, request ChangeSettingsRequestObject) (ChangeSettingsResponseObject, error)
 	// Simulate Simulate one cook of one load
 	// (POST /simulations)
 	Simulate(ctx context.Context, request SimulateRequestObject) (SimulateResponseObject, error)
@@ -4177,6 +4285,80 @@ type strictHandler struct {
 	ssi         StrictServerInterface
 	middlewares []StrictMiddlewareFunc
 	options     StrictHTTPServerOptions
+}
+
+// GetAccess operation middleware
+func (sh *strictHandler) GetAccess(w http.ResponseWriter, r *http.Request) {
+	var request GetAccessRequestObject
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.GetAccess(ctx, request.(GetAccessRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "GetAccess")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(GetAccessResponseObject); ok {
+		if err := validResponse.VisitGetAccessResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
+// ShowCode operation middleware
+func (sh *strictHandler) ShowCode(w http.ResponseWriter, r *http.Request) {
+	var request ShowCodeRequestObject
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.ShowCode(ctx, request.(ShowCodeRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "ShowCode")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(ShowCodeResponseObject); ok {
+		if err := validResponse.VisitShowCodeResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
+// TakeBack operation middleware
+func (sh *strictHandler) TakeBack(w http.ResponseWriter, r *http.Request, id Id) {
+	var request TakeBackRequestObject
+
+	request.Id = id
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.TakeBack(ctx, request.(TakeBackRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "TakeBack")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(TakeBackResponseObject); ok {
+		if err := validResponse.VisitTakeBackResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
 }
 
 // ReadAmount operation middleware
@@ -4807,37 +4989,6 @@ func (sh *strictHandler) ListMarinades(w http.ResponseWriter, r *http.Request) {
 	}
 }
 
-// AddMarinade operation middleware
-func (sh *strictHandler) AddMarinade(w http.ResponseWriter, r *http.Request) {
-	var request AddMarinadeRequestObject
-
-	var body AddMarinadeJSONRequestBody
-	if err := runtime.BindJSONBody(r, &body); err != nil {
-		sh.options.RequestErrorHandlerFunc(w, r, fmt.Errorf("can't decode JSON body: %w", err))
-		return
-	}
-	request.Body = &body
-
-	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
-		return sh.ssi.AddMarinade(ctx, request.(AddMarinadeRequestObject))
-	}
-	for _, middleware := range sh.middlewares {
-		handler = middleware(handler, "AddMarinade")
-	}
-
-	response, err := handler(r.Context(), w, r, request)
-
-	if err != nil {
-		sh.options.ResponseErrorHandlerFunc(w, r, err)
-	} else if validResponse, ok := response.(AddMarinadeResponseObject); ok {
-		if err := validResponse.VisitAddMarinadeResponse(w); err != nil {
-			sh.options.ResponseErrorHandlerFunc(w, r, err)
-		}
-	} else if response != nil {
-		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
-	}
-}
-
 // DropMarinade operation middleware
 func (sh *strictHandler) DropMarinade(w http.ResponseWriter, r *http.Request, id Id) {
 	var request DropMarinadeRequestObject
@@ -4865,10 +5016,11 @@ func (sh *strictHandler) DropMarinade(w http.ResponseWriter, r *http.Request, id
 }
 
 // PutMarinade operation middleware
-func (sh *strictHandler) PutMarinade(w http.ResponseWriter, r *http.Request, id Id) {
+func (sh *strictHandler) PutMarinade(w http.ResponseWriter, r *http.Request, id Id, params PutMarinadeParams) {
 	var request PutMarinadeRequestObject
 
 	request.Id = id
+	request.Params = params
 
 	var body PutMarinadeJSONRequestBody
 	if err := runtime.BindJSONBody(r, &body); err != nil {
@@ -4948,10 +5100,11 @@ func (sh *strictHandler) DropIngredient(w http.ResponseWriter, r *http.Request, 
 }
 
 // PutIngredient operation middleware
-func (sh *strictHandler) PutIngredient(w http.ResponseWriter, r *http.Request, id Id) {
+func (sh *strictHandler) PutIngredient(w http.ResponseWriter, r *http.Request, id Id, params PutIngredientParams) {
 	var request PutIngredientRequestObject
 
 	request.Id = id
+	request.Params = params
 
 	var body PutIngredientJSONRequestBody
 	if err := runtime.BindJSONBody(r, &body); err != nil {
@@ -5204,11 +5357,11 @@ func (sh *strictHandler) GetSettings(w http.ResponseWriter, r *http.Request) {
 	}
 }
 
-// PutSettings operation middleware
-func (sh *strictHandler) PutSettings(w http.ResponseWriter, r *http.Request) {
-	var request PutSettingsRequestObject
+// ChangeSettings operation middleware
+func (sh *strictHandler) ChangeSettings(w http.ResponseWriter, r *http.Request) {
+	var request ChangeSettingsRequestObject
 
-	var body PutSettingsJSONRequestBody
+	var body ChangeSettingsJSONRequestBody
 	if err := runtime.BindJSONBody(r, &body); err != nil {
 		sh.options.RequestErrorHandlerFunc(w, r, fmt.Errorf("can't decode JSON body: %w", err))
 		return
@@ -5216,18 +5369,18 @@ func (sh *strictHandler) PutSettings(w http.ResponseWriter, r *http.Request) {
 	request.Body = &body
 
 	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
-		return sh.ssi.PutSettings(ctx, request.(PutSettingsRequestObject))
+		return sh.ssi.ChangeSettings(ctx, request.(ChangeSettingsRequestObject))
 	}
 	for _, middleware := range sh.middlewares {
-		handler = middleware(handler, "PutSettings")
+		handler = middleware(handler, "ChangeSettings")
 	}
 
 	response, err := handler(r.Context(), w, r, request)
 
 	if err != nil {
 		sh.options.ResponseErrorHandlerFunc(w, r, err)
-	} else if validResponse, ok := response.(PutSettingsResponseObject); ok {
-		if err := validResponse.VisitPutSettingsResponse(w); err != nil {
+	} else if validResponse, ok := response.(ChangeSettingsResponseObject); ok {
+		if err := validResponse.VisitChangeSettingsResponse(w); err != nil {
 			sh.options.ResponseErrorHandlerFunc(w, r, err)
 		}
 	} else if response != nil {
@@ -5273,173 +5426,180 @@ func (sh *strictHandler) Simulate(w http.ResponseWriter, r *http.Request, params
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"7L3rktw2liD8Koj8JsLfRlOqlC+z3VW/5LKl1loaKST3OGJtbQSSPJmEkwRoAEwqx1vv1LGP0E+2gQOA",
-	"lySYCWZllTWz/cdWVZEgcHDu198XqSgrwYFrtbj+fVFRSUvQIPGnV5n5L+OL60VFdb5IFpyWsLhesGyR",
-	"LCT8VjMJ2eJayxqShUpzKKl5Q+8r85TSkvHN4u4uWbxav6E6zc0fM1CpZJVmwqz7Yw5kB1IxwYnOqSY6",
-	"B5LmlG+ANFSRkmZABE8I4+S3WmhQi8TuKAeagez29Gr9xH7j2E7uzLZVJbgCPOE7KVYFlOafqeAauDb/",
-	"pFVVsJSaLV5V9ok//arMfn/vrf0vEtaL68X/d9WB8Mr+VV35dfGLwxP/ZE7ZANekkcKBx71mVn2uv4NK",
-	"I6QqKSqQmtmtlrjLtZAl1YvrRSbqVQGLxB+R1+UK5OIuWVSpjnryrn+FP5v17bsf2yfF6ldI9SJZfHqy",
-	"EU/cLysJ1VO/y96fnrCyElJbLDIHWOygEKmsla7Lq1RIuDKv4ne/pWoLFtRZxgxgaPGud9o1LRQkBwDI",
-	"zBffxEIhYxaRo19QOTW/OURQCammfFMAEZJIUfOse9mjVbJoWBa9twO42++eAPpa7kE+dWCbB3R8tQd1",
-	"NUatlaEbxjf4A9NQBp9pX554gnLVgDxFGR9YWRdIWgZuwLM3jEfekD3J6IaWyDPWTCqdkGf4g4JU9C+K",
-	"cQ0bRx0MUrvfwN+k2EhaRhA3PmaQRlOpY09wcPH2OO2Oeou1cOm2lHjwjhDlrv0FlZLuzc94/5FABQ5y",
-	"s/8pj3ycZeMLEBwSomAHkhaGSrTYgM7xbCNC+bVmKbxLY3dXMl5rT/79b66lKLt7JxY7jZDQAn9dUKWJ",
-	"qA2xRHzGipDfx9uVQLN97y8rIQqgfHSXKBBxlaSllG73/kZ6x+8B3n8l5mZXYC92tNFUlGshNTUHHAEr",
-	"Fw0pKd+TgoGBkeDgIdYwnRPKJFmBbgB4kGYU3auwXO/DoOMibp/uxeHmTkoXxPen37ZAnCdgHGUabgfc",
-	"KhxHRcxYG0lzwVJQZAVrIQGRaeX57pDhpYJqA4gT7OLWPWZuqdZRb7jHjBiT+4gXvrNPGR7JOFP5gEsf",
-	"e/GVBuRjJf30yj7/5ddjrCupZJxmcGq1N/455KXM8dkZ8EflT4jtF4qIxip9BlfTWkrg6X50AyVQ/Q7k",
-	"D5tY1QjkD5Gs7i5AjYoWMdf3wT1m3gC584L1kK4OyMfddNKiVYweZpH8XC3MvPy8ldoH0rwoQG6ADyX+",
-	"iO+MGJRoChWNfriDb0VTBKWYoDqGtuyzli8O0Wm1R/LNRa0gF0X2hSIWLW9IAWuUD6TJQQLhBs2YIlsu",
-	"Gh4nM8wnv6chm0asCSXu5uPWygCqF5JBdlL1KKiGQ7E9+rrOmUI6ivi60V11TnJwvIzXRWHW3wH/q6hl",
-	"QPTWXLMCAVuyLCuA5FQ5s00o4ETlVALBbQApgVo6zmmxGwB+BXvBM7IWtSSZlRMRkCoEPQmk1+YZZFvz",
-	"WFZJtyMl+Pi72wkqKKlSLwO2BG1IA2yTawMeWhSk1f1idCGgqpbHeGqAPocbeF6Kmmtlvu55OqHmElBq",
-	"oPp0QC+qEoKrhKz2hPGNhIwZGznAG8UO+CQ6AlG0RNWDkkyUoDRLiXkj7uQVjVu6otwcTbAicl2kpliS",
-	"q6RYs5B6Zfi9ARAaqISuNUi3MSsHkjh08jZ1AJ9kvXoZKeJkvVpBQEm3opVqw+XsMwgznhEuNKlqTQQn",
-	"qFVbFp6MVF4r/15IUR7DwIgtBuVqvE1gng6wpSan2nOdinIt9+aoFG+hfwUnRdgxmW2NtDT/YHjcBOdH",
-	"KIs1WReGtRkI23duyBLJngtnHMWcVaOpHM+TPujWth6dq6HVUeYR94GGVqHVA06uVNQFHp4jrq2FgUaP",
-	"jQzYkJCOC42Zy6HDxMPESQOnKXRo1ENURzpJT53xZN+Xul5vaclneM8e53q44Xn8wI5zPNAzrE6i9Ji3",
-	"v4eQtdepQyN1rMd8Qzjslg/+bdK4rWr9ttaxjMXw7K16eY6nYyA5nJXsl+u20Z0iBJtbqmkhNmPImMuP",
-	"R1+jML7iaxFUOOs5C9WT66Bj5wfGsxmrodEZWmxTs4zyFC6xVsFKpo+ygGPrvqd8AxOkTsmabWoJpKR7",
-	"srJKBYpADZX161OSm1+WYgeKMCMvrVKhFVkzKLKQTqFquaaXOXqtalqcev1v+NBdsmgo1/f/6gEVIHol",
-	"Dl97h+vf8QB5/D7ai/PHCNIHxkzGIsldT0MlZ3xDDO0IZRRxplFxX4FR2a1TFrIEbw54Zv6gNcin5C1H",
-	"Zd65VhLi9p0YKyPdclDqTZkYnetlQiqQ3zpPnCIK9NORxb5huwlNtaArKIJ/MWuHvI6IYU0uCiBGEBBv",
-	"+bTumjiPQBeMuIhH2IInrGl0EDuHjVoIRTrQHD6c7z9zWD2WRNk8KeOdhweWiDUZhcxAkoJxMCqoYQxj",
-	"p/ERVyuuHaQG5zuYEV6aOJdHvkjFdIYaW2+ofHderI5l0WhgVaOzkcCLy0v5h+ZiDwfI1NsgA9gYdkOe",
-	"LZckLf/xfyL16bAnO1koUcsg1Z7CvqFq2W23XXIKPZ0jcQaGrugmFIrA6EK5ChCZs+ergqbIw1cSaOYe",
-	"DsRm0GA5vUqTA9XWugmtUlC5ge83A/upt9cC6A64O/yBuw61ZVKJxjAF99mD7/RWMmb+aA2OwaiSKZ2Q",
-	"laxVbgNSSt34Q/AvlHP6eVdU6BQVVQqOmoCRZI6fCpvjghVkI0BdE1oUidloXaGVhJoTy8BqTkyRugqy",
-	"xZPuYY9nZzqIbwV3uRlj+l8zPWH/VhIU6GuiciF1QtZGxROSFAI3MoY0aiRWOaNF8Xa9uP75pLS1b9x9",
-	"TBa8Lgob9dKyhjgSD2hIBuQSUlaBUUmhWJNMgPLRxLUQWSD8I+E2EgvmRGRnhkgVXUNEhNLu1j0eCEhG",
-	"ypMPFojnSpRDU96v1iLBUZkutgE5lOp6JvLYvXwMBf/cTglVXj/OaVUBN5ox+skbR5FKs6Iw6JGKElX/",
-	"VatFHrqlWJo7lXRdF95DlTGVW22VqWDMtZdvMaIxH88Nvgg7mGW8CLH93rwStGTRIwPZ8wNkpBqeaFZC",
-	"UIoICSlVel4iSJvbceyVFzaVZVKLMFbAvM1O6x2iCSerKZA7kF8okhYiHQZYjn1I1Box5cQJ37rHujf+",
-	"vWPAAfOkoDzCf81f8arW/oVXYeApUP5Do/QOi66MY8zC8PMux2G8jqZSz7sFpaGKwdMP2gmmkUbmNz8C",
-	"W8/f5LdlL9cBL/EMJGnzcRwBuW31ELq7xZbcOzqd4ljfcy338ewJmdxdcsjlzF756fBgn6YOwORXGO9z",
-	"xAifY+yQuKheITYr86PKRWO4YkJWgMoJssKGKuKX9ifeOS/lAaOegRAT9L1lPPwHXUs+EREw7yDTrSU3",
-	"PL2h6pqsC1YlROV0i47nNAck5dG6O1rUcKaB5rabmINPIocBlSXOeaYADUoa8Cck2kitDD1sesS0bggX",
-	"zYEOjBoa1QdxidN3NNZqM9ixFHwGhxJOicVwAMYeeQpGgsEOJBFrbTeN/iL0D5f002vgG6NJ/OvXmEPl",
-	"f/yzUcu1BnPXi//18/Mn/5M++Y/lk788+finfwnt0KML8LpE/wmKh4VFF/xHxozxZv5VCvTzW2ugkmIF",
-	"GF7AELrSoupdYQA9hlD4x99vUY3HZYwxgllg+CvzmYQsSUULMNrD1ySjcot/KuLi9YeYhoecwq8PjrGG",
-	"FF5BMmEQwbr8bFDfoNBIz6WpDsoFIw2RV3aJ2yVlnKxqrQUnzjoORKQ1ZcVxF+CEgt5f3piywfU5fNIT",
-	"azBFshpTurrcokbIYEZvlVMFfezxGRJWzbD/kjXn9l8Gpey/EKfcL9GgfeLSEJ0uFcQkzXQRVkTwYkLn",
-	"AWsfm+MaRZJv3PEiCfhQPOBx/UbaW5pErLosqZVrIXU8Pqe3NYzGeuQZuueE3GDcCKwplBsD94WT+CQV",
-	"GMMVa7ISOiforycOGQGZe6tjt/+ID4C3avY4TrODsPfkiL6qJ4J8VjjH38hs/e2Yh6yndOGhgvhUT7gY",
-	"x7Gfcdyzy1tEUdH9MDJlhCz75KzMzSeLdF8wbutIoChYpQQLU+hGiroKY9eEMQJU6ZdhGVmwTa5BaZv/",
-	"07p5NN3GpsQUTiYGnXUuyhCdWCQmN5oD3TGby3ufNOqqqCUN83xZF9FeFEXXoPfz/Le4DEtptBffPW5D",
-	"NEOIUOL+aO8tcW6CgiGkh8jbXVDMN/2VxToVWabzc/TS7kMtCvnVQqTZfue+SHaERzjc8BSWLHxUFCl2",
-	"tM3+BfXutqU3j84ttngUO+6Q7xKz52jhaiLPqu7pRDbFj1AMjmdAGNfimqwE+pTWEniao6ZeG812XTDz",
-	"g1kg5PPtl69MpPib75jX2wIJGyC1aYfh7P6CpRBCdwQ4JtRxIPgU5i+RRtIqMtxSGTXN+TLHG6650R8P",
-	"oBS3Mp4qwLS69ErvqWthOT/lO+RRd4hypkf9O+Z8lfFIVtJPt/HVMtGsVEN1e1aZoPlGYnfll4n0HePh",
-	"z49FfteWQsyAXu5zmGNgkuZCFCE6qCAhkqbbhEjGFfoMGtA3nYuEZgbVToWVYhDsO18GcBZ+vfBu1ANG",
-	"xeS6CHk0nSuH2lRuY0R4L1gEvDqX99Ecf/uULck8mYKDOOKefbteK9C3ATnMJBE7l2WbWayKybKXtHGV",
-	"zWMuaMy7v1VOTR5+rjXgDUtNRZEZ4/nL5ZL84++34S+zEjKf3SQabq6E10UxWU8XsFjWIGUojxeTpZQV",
-	"L41Bt0bILWTow/HZvIbpErFeH0177VTnZ8uxunzoO7GwczmOQQV5WvkTDcifYtOXaboNKV62opMUsIPC",
-	"5ZH7HY2tJC2DOSeYfOvTzscYsJv2tIfUl92hh9m5+7piMXvupKW+IVY7evC77dDTAaGHBCf4q9JCwtMX",
-	"jnAj+YY5m+S0uMK3O+Zxljfyn+zlc2Uv/3n5SN8PvBz4gZ8l/1mZzAEfuRfjeEym8AOWxc2r5bSJp9wi",
-	"KEkpb9GJUMsGjBqFwUTxaWQ+94ippJ9YabDHunjsv5+FOPh8ZCuYllN1K+13v/4m+OFeEukR5GtX+eqb",
-	"5bK3zr8ul8eaUPgjtO0njFjA7hMfTzngJiMCrwY1BHOvkilDEs+WS7JB5/nGBg7MBWbAFdP7NtpUCREK",
-	"I1hdJ4I+z8wtTKlcxXYHsTuO7ZEQLPPcEGrN1huyJGztoliGb2KkC8NKMV0tqJ7Ve6HHF78+zRcZVxro",
-	"8aTLmZxWslAW1VpI8oxsNwgMC4YZxbSVFBqiXdRSFFO5xkV02lTrMOwd/8seUfZWrTdUzvHkzWwYgcfp",
-	"cNLhmzuN/7xDb4svHcASS1f+w9NOroCp+apflnOWuYntA+bpirGl+kcLno7VF8UVzuPOzzz1a6MfBFLa",
-	"fQ3Mam+dT9TmUaS0KFxm+xAUkxbT2WkHDqHs+zFgsEc5Fw6uFnvG7ad1ONiHfPSNr5qOYRhH2vic8Dqu",
-	"qSSccdAAHLOMG+B67z2QGVuvffaxc3FjXUsKXN+QP9s63zWtCx1dwSl1tFfuSPGI+9tPVIN8GWqIA0Aa",
-	"80ciOKbpbK58bnxCxjncVPtKHluhifkJcUe6ZxlLanMsfOV77+oj/YivbdXnuX5EV7Y/VSmV1hq11VXP",
-	"X+/a5JAtZ2sY0fGUT55DQwT3lp3gMKe5DuqCkzXG+MkvlO8m4CrszAdtRDGnkbE/LU6zVy26YgflCmLd",
-	"mWN4jIP3mUzmTa/3zBxGI6ieKNIe9KfI5J4ooEpgddwWKt1m4JslErI01vizSFVOyIk4aheWKIH2gkPU",
-	"NWQwO4qmvzk+7XF+wn3bAR3KXnzObyoOH9yN3hMj3mO6/llVXvN06HPaH52jWx9REdstxAD4bcPvDWNR",
-	"Os0rkAFdiKbNXcB0GMHBZbktAq7B6BqJGfUU49SQg1Ip6RwWF67NcOlCc5J9Olr6qp+i8tWpamFXoGHT",
-	"VOx5QkZ9fAbMzLoSc8vRd1dSpV4LpeZ29ot8uK6q2L2Mw5UWLRERk7YMxq3YHrNLO+gfZX59jCOc87WT",
-	"t12hwBxxd6z6WwvfUdcmCzLHUvpmb8jubQnDO6MqihBXYo2Gli2KyikmUK5qyXXQx9Zl37VOLdo40O67",
-	"dTK5D/uDXWbbqf2GGsu8rXXB+HRVvCppUaCT10h/m+Hu8h0+L372eHzHfOl+fGYGZUcSq4VOaFfvXAHM",
-	"Aff3rR9P9p7De0LamJVnOqc1Hbq6J2pujtQxxTY5Cygaf45w4vXbHgxJw4l1X37ba6/a92Y/+3J51Bvv",
-	"Cl/NGnuyET7b2jbH8i2QfLO5M7osYKTmRQfag1CO/YALM6C2jVq/6uUahe4VW5T+yMoAx3gtUlog7ySu",
-	"84TtZzqoSfj/f14++/jz8slfPv7vL39ePvnq43+7/nn55Bv7q2CNwtlB5w5rWyXRY9phXyQP3ikCOifk",
-	"O5PELkQv/ySM/0cII+zXPBPBdaCLSUpldEu9NY1ukrVNbQ5CpMoc7e203v45jUjOatTle5rhMRIHJAeA",
-	"3i78F2KM0Xeu2dpZZug7IbWkLFBNuCpE4xgRppiU2ADWZkGMXb5ORx3L8VraSouplvbx2l7ONnnss1vG",
-	"s7/OfP61aG7jLbfby1thJ3Q1/KgHQ2/L/dPGdDjPGC2iYd5PqomhC9C6ABW7PObZhOtwGooB3mnMsT3N",
-	"jvVDOs7xfE+0yW4IR5V4C8Q+gPxpekBIHBF5MmhPFWnqtsR5vrHrl3gPv9Wus/2cgSAeVQJlv7b/2I3P",
-	"oyJCEqpILrSr2diI2OqY+M4Erso+OOYhKJq64TOHk04mSyRBSiGPTuEoCtFANlFSdwopx57rrruua8ze",
-	"CBkuvGyjlnGYbR9P2g1H47rtilpPBP+mKikPYxquztEtNXE9XvmalXCOnUen0grXvYECLvmOok75a23U",
-	"SZw54PJJNOqJ5s/cxo6iFAUwND+r2m9z4HmYl/h5O3+SR0yGB4T6uVOnZtZto1+fTnrAoRPXdsXAApv4",
-	"mI1iL/ImxxbOqF8foIQTZH6jMYioa8nPB96Ma/KZbQcx366NQdL2MbgmFGvJLXbZfptG62eh9kuHIHDj",
-	"ZyZTyI5KHYdLseKjnWxztvTodY4ahylWGKNw/XycU6+he9uGmDgD4sAoeLi5OefPvblX3SUtQhOTLHFg",
-	"7J85y888OKxs7izanj27TC7SJLMdq3MQmaVrlDV/+cZc2LPlEissU8lUZf5hmGaWYGqZ2IHMBhH1nnIm",
-	"MZ47IefW8O1+ku6GzcSCJUIiFFIuQCkDStsz9cacwaWMoD8ZLz8yHs9K8C7rqJCtd3Ef407jK2vo/rSM",
-	"NA91ZZotuXZTjTpoBicc2e8HJh21V9Q7r0dWD+MQ93nvgxyjCrl4sppRHxcbnOIsIketRCiZrbaNhfDF",
-	"E9xSwrpW8PT9Gc1c7au4kbNC5WGZI1iRYHo7wQ4noCDYP3EeA9NQnleN6FLn7ftHZHdYBDmwnC+B3kMq",
-	"yhJ4RnWwSWJYrW7yfTtwRguyws6Ddh3IbghdKeDaaYDOz8iCGrex14JsrplU51Eq4pqxYym6bosnxD/u",
-	"xn07SL0DYL0OxuXecrDdgJ1+54bejSw/wSHM2MR6spGzt7Wi5naaox3e7dHm6MOng9HID934qBlkCDvg",
-	"J5KYjGLba8Jjp/JY5MrpDhKyfPrN5VOLCvZbHRwHiOOPBN1e23zEhJSs2Bp2YWvczU/BLnAueXv8h4m6",
-	"3EzuE7KSiC4SvxhuLifR3x+vfGkqNzCjk3PTpmTOnv1pTzYne+pDO1TmLI/qB8D6dTU7v4CVEy1pfPP6",
-	"foC/xl71tneWZKkeOEB6PVXcq7fhHlqYdNkukMQ61fsbMXAS/xH8OLan9SMfDgb6ML4p4EmB2hzZwn5i",
-	"HA7ORgolFwjlqmAU1sikdWX1ILupEsyZsJv/IlnQOtwRCsoKJNVuqod/10i5F6drgPpvO6i0++1dWf8K",
-	"EnfJfciE2PgHPysgvqnhoNVnaH5HbGwwPv53mNXQixcFOyD26cyOxLMNDXtbnxiJG7Y+fXKcsoG+NdMJ",
-	"UQBuxBJdCcOWy7Jr02EX+0I59j0edRiccPdX3/bDRhKpJrQoTsy9nRzfuwkNt8pgIyHWV1pQ5ysdfz9W",
-	"Rd+fw0eNUr3HGbm2Us7uI8aDI4Uoj4C1FNKoYN4zh5NSlRaVIqXYDTwq/YxucF5DnuHEVRcWtb8Ohah+",
-	"NChi5HkjsW9jkNtYv+tJO6ON4eLJbDechduTXyQEmDT3TPww0K/037hmxflG82p/BO3Qun+InEHfF/vs",
-	"wFbbKdtsMGrssvMNTJx0ToTwcUN4g9hd3IBppqr7+FHMkyHJayuofFk6zg/jVErREKYxxuvMor2tWccK",
-	"w8RqveaPGgrbZeDQwIkNzs0zW+eF8vp+k8hAR06L9Xug2T0gXQixfWHAcf4Ssg5pOUak9vsHyNqOeGMT",
-	"Xabu63mjZVXA8X3YClyx64cEho2uwh0YVnvbUr1Oc0LxIL4jX9sel2F9FGhRZISWTIUF4olTjJSS3tUc",
-	"etNaAjvAgmTIkTvAuHvqjtlSGXJgx56CrN9AjG4gOl+eqer5PfAJrF/pcaYp4LM/TcjO2W78NdXvgWdG",
-	"O5y0D0+eH12kP0Cl5yTjb95DVredeM/46vwUfWNMig3widCC/eOHyME5Ppc3kF7vQTECb+dV7t3iwJ88",
-	"gEsIt1ETnHCCo6oU0HgEh7Z0LKoVJ1U61D8Pc+FyxjmotkTPluf5SWUGGG3jz/gCMNsSMbL60qqA0Q9j",
-	"B4p/sz/OKlq9Lb+c2+0yelPYifC8atP+x3qQ69YcHGB4/qSHC909twAN4ZusC7gfc8tFMaNbb1dcEUqC",
-	"0a4rnTVAzN7ML0rQN0SJ9WD4Oa0q18e07ZBr9V+s9gh5KCSoOYkG0w1aIy0bz0E8gLod+CWSbqCMg8vH",
-	"4LThNdxHfGnkUPdaYW6Qz1UVBTTEHciMpfpI03QfAk9FaQcata2tbJ28YUaoQyUOUwSyo3bukVF/bKuX",
-	"pusb7xXsgC33fKqd96aWMJ2thVux3pBGGBSV4Uxk++XgF6Qog+qd7YDq1O8bYq6HtEnYEmy7Eptagqki",
-	"5SQnPq0q+8B2aHi2Ue/mpARidg7PXMig9a3yPmFibyMfCkfHXS/KKqqJtkdanI+8ceHOdufdvfjPdvtz",
-	"OOHWbGvMPXI5iLUaZ7hFsR1setSzNYNNdYV0xye++lm4qZhoLH/ExgSlnLZ9iuFhAa9/PsZgbBjPbCO+",
-	"Q52mnhid0qOaczjZ2Yg0ypIcIsnHk1PAWy4+5MgD+6QFSMcoe+ZOqx1ak8QJb68XDnITWiyLjCw/93HL",
-	"cyPLnd+5bel6XkPGz6vR4rw2ikM2/qVn2o1wffmULV7pevD6sdPYkC3oAzi/DyOUld57/+2DNWXsub+4",
-	"WIlsj0Po2s55QhI3JD072pRxqg3jZ9A3UQqXHRtjKYR7LOKHMLPKtVrsVTK1yBBuvxhDvDObJh6h3di8",
-	"9sNGUhlTeWJno2Ohlm+053dI2nE2RnV38QUsyUOFv+vkibjMNAGa5qjh3LR90TGbzsCQKTeFvStoe/rL",
-	"uH/fw1X8WeO+rai4VE7+IQsd1haOZ9y5ZIpc1AqMjfGFQjti2DjJfXlA2eOA9vgDtUpIjUkQPqB9c/i1",
-	"iKm0g4B5lNsovl7yn5WPE5WPLHqcUTjofKw68YOeiC2ntDZ/mNkBMxOgpmZf6cFEW6S5Vl76WZajD+RA",
-	"M2+pRk2AS42xiIk5ihY6Ib5xTYLtlAz+27lOi1lDsJo8bDg1TOeiPslofnKPBUuqfSVIe1T7uaS7AgfX",
-	"7nPBm2zo1Kg111+N2fgI5aTrV5i0zQLbGUBII9YADfX4CCPCeW2eRnU1UfEsZ6X5xk9+W1HJSw1ODjkr",
-	"c+lvqqbTw+GMck5WsGEc04buKb1W4hOoCV+Fu00vdMUnOxSlNttr61GirqHXWjlwGZjYdlLGuWywmRI3",
-	"NqfQcfw2JSXqWLanZGis2QxpVAoJR7V03euwuWE7UDZCLKMLpWbXLDjl96jVY4d32OxRVkE8SbpU5CBR",
-	"FiGRbMsL/A1BxlYFkIpKfe9rwkTKeLyzXsTpHSKDY0b97NKibJPNe++0obIMzaf6q2isAefjLdi7WjEj",
-	"hgyDcM7iCXfRpDeu5tmZXajcm+eW84a7HSSOqbXzIizHcBfYtg8G24reXVOHmZ7LtWDsiC60wZ86UTvO",
-	"dmuNbxTyLnNdaaiwDnfLXFLTZ5f4d2etcTE+1buCcpUQo3CDTeKUUIK5XEUok0/WkkGG3Ec9JT922Za2",
-	"leM//n6bYHAPFNkkxEadFCnLBI0w1c6ErTmWDlHCaQk4MpWgmtowBU/J91jsiyu+f3FL/vL1N/+duET2",
-	"P/2qhBV1TieHIrMWI9bVdv56Y+nZCltr1Dkla/HvnaDt9ZW5XiyfPnu6xEz6Cjit2OJ68dXT5dOvbD+P",
-	"HG/uyrWtRNpxeYkCIcAEjhdfvAeaPceHFvY+QOlvhXWNp4Jr34O+qgqW4mtXv7qaLXudc9s6HusWnSy0",
-	"mwl70AtmRldpXCGMQN07WtZgA2OV4Mru7Mvlctahz+uWHS40ccKhb2O2OcDHz76Z5lV3d4H0RdfIFOcC",
-	"2P76tkXyBMm2EOoKLjCQ7IbKIvoYRdmtah093X0QqkgFoiqANJJpIMzq9ld+GPskXhqy/radXX8uYsZ5",
-	"Hbzz5wGQ5LSfVoUu6nua5mRFdWrUZR/TQ9FsY34XuDkDYEymoujEwo63lLfdtTdoguZS1JscrX8h0Z+L",
-	"erNyl+hV9fAV/iTk9lsv+P5LXqA5nAsgTFCbsm4DtCmFzEAm1sOH8sAIAVc3df/7NNBGTyLsQO7tnGmX",
-	"C91lrffDw1g/vGG+uq2wLkZHnynVtBDI1DYQuNuXoG/dIw8IYP+JCeD6Td4feLe1Vtbx4VSIuvCWSw9O",
-	"Wy4ah/qp4E4SH+Fht/jQIwlW2VaOxlkvsvN4zyWyoQTyC3mF9VGE73FV1N/NFOL4TItWK3O9U+wMNOdq",
-	"wwJMVLw81ewvgGnfGilOKLGwcg3nWZG0ARJsemDLda0LkKlOa7deC4eBYqsm6fM1U/oWn7gnoKPsvv6g",
-	"+bGJNLqC50VhFfILwNMaNZuVENuEFFS3VbP20igp2A6s80FwokVlY2khcv2AAyCE2D4OwXbB3Gf9WRXB",
-	"uhMr/O0b67poe+Jb/2y0Y99NmZ/o2ahA+Q6Xh+mRVA8b4igvWpi+ceMMsGvH6bGqgwoYu5fz+MWzC/IL",
-	"sZ0UMQZxcooey5qfia8dvV7hbP2OaA/owgX6NHB0N6MkJxnsbFOKkQR+zXbg8LWikpagMRz/c8jwL6lR",
-	"D/q12p14s18wx7whbO170GC2FTSJG7Egtn5alKIsI3RDMW2DmQ/8VoNsO1BcL/w4qQ78/eb6X4/R4uNF",
-	"TTGMkbxdr49WEGDNWOuhNAcsq1qD/ELZGAu2czI8GPsQWTZsXZhGMRb8xvcmM2ylSyawE8XiPJtmuTjc",
-	"xLECgYC+8+h3iaO4w0yAuiGYBUFcIGQ406TfsruJ7aV82OgTc3VwW7GWZ9r2OmLGvjAoJnjSNdBiCrd5",
-	"bxr7nWV3FlYF2HqrIeV8h79vGf0A774OOJhqY8ayDG6IBBy3iKXsG/Rjr2i6PXfHybRqHdzb8qIc73uu",
-	"5f7YVZ1/rANmFHqze+TqVba4+zi8vSvYgfdazV9rSr4/zzI8+A7u5ew6CVizvu8w+MiK7wlBZiP4TF9A",
-	"7/pAXTjU8MlMcLhxpbNyB9IwTstWkZfcBW/36nf8/1FSfQ87sYXhrf1RwPOs9CLg+5FuAZkH6k1W3hq5",
-	"emMFq2Etnrn7lnBnEVbyu5XQGLRtBTT0SKBDzTkC++BGRTcL4zyCrUMuwFr7GRuzj75+Q3WaL6xmcXk6",
-	"9/v6Awh8km8/VzgV6zLy88qJuguz4Pd21c9CvmEbuHuIbwMwtMefbGpQ7hThY780D/hkxYfAx36CwuOi",
-	"5KCfbhDWCKPE+lqaro+qzazFcFp2KfdnO67aJ1S64iqX59t34Nmbq1xb42OBCHxk/5C3d9hc+ZGvsG0P",
-	"HbjAV1qRqv37/W/J5oIg8L9QOLKfSKBFsXepIW1Kd89TbbsLlLbUyU7D9E4wF4045gV7IV3lwMO7wdrs",
-	"1RgHmA+knK1kh13OEqiGB2c1M9TbZ5f98hSX4dB47+g92XmsAdkB+Q+0IC+qbfkTfV661lyEWz48wl1A",
-	"1eqh2sPqWhNounwcsrTy+AKalk9PPs7s37RPPQa/P5hvGsn4rRO2vFDso58yIhrepnEr9CCjvXd3xCHS",
-	"Gz/6CCGPP2g+68nRrI8syA7x5tIMpo8jPwBUhLZoQTDB0aWxLYaUdVruSVENEOaU4Hsh5EZoDfwzEXAX",
-	"wPa59/p40uoPxCo30wAnl/oMkoqiAX6MW7+zj1w0+NPlns2osujyBwO5y24+8UHCXqasResLQcc1acQG",
-	"wWJrgiZzGo0sC88UnkhusFC9/yUbYdXbRtKlSxwKnRYItmGFUN5Sy1nVx4YoDvOqn8358Dymf+KXwvpk",
-	"XenVoMjXnuXCDOngrJdnSX3Uflx2dPjli2vQVUH5cW0QU8MfRRPE6bYR+p9LVsfKZ5ur4qaDuj4tD+IN",
-	"wM09kOeqHUr6yCqUBfi0K6ByF3Iv5Ip0BLTw/QwjyeG9LR/lHu5zBxfmsw4Mn5djYybxPPylXYopP4JX",
-	"44/G60u4NIZzKwYhiIN7wXwtzCEvGLfK5v/48Pbfrl2Ff/tLzGsFpRLy+y84euOXRUJ+WYj1L4s7lDq2",
-	"kL/V44Y7eEpesh3jG/cnRHhSVwR4pnxfbJnmtjrp8FbcQmMiCyWIuQEk3VW0IFysaEF5CoEhsA9Fhg9Q",
-	"RvDpCc/mbSIwciWkPrT365KUbdYXDnK5QEoHXq+rT6B7g1Cy5hxTATVWxLfJyHYDkvKt82UZfFa9iRVT",
-	"8qidavGAtNt+Y4J+B1VW7bNny6kJkTM46QNg7eCQjyc7jgH3AvJDtcR4JCTrB1ucyntFHyQpgO4Me6y1",
-	"T/WvCsiI7TeWuCmDv9Us3Tp22o4yCrEu130/yLwG7dPaRkp3ycl9ubC47VxmuHglFCS+5ItuwVAd39ic",
-	"XUfzvl3a1CY3toH5+btMqZTMZccWVGE/hQ32MKqoaucP4uC/NcWhvZSoVAJwonLRqH7w1iXxhPZKc1vt",
-	"HNip8yGPtvrxv2g9WTewJUBcGDq3rUFdndb9Gb77HioFtkTCTt8sbIE21gTInSeuWhaL68UVrdjV7tni",
-	"7uPd/w0AAP//",
+	"7H3rkts2uuCroLSnKrs1tLudy9kZ9y+7E3u8sY9ddmZStYm3CiI/iYhAgAFA0Zpsv9PUPsI82RY+ACQl",
+	"ghKovoznnPxJ3N0kCHz47tffFrmsailAGL14+tuipopWYEDhT68K+18mFk8XNTXlIlsIWsHi6YIVi2yh",
+	"4NeGKSgWT41qIFvovISK2jfMrrZPaaOYWC9ubrLFq9UbavLS/rEAnStWGybtuj+UQLagNJOCmJIaYkog",
+	"eUnFGkhLNaloAUSKjDBBfm2kAX1Ffl5c/rwgK6lIa99gmghoF5nbaAm0ANVv9dXqkfv0sQ3e2NPoWgoN",
+	"ePB3Si45VPafuRQGhLH/pHXNWU7tzi9q98QfftH2GL8N1v43BavF08V/u+ghe+H+qi/CuvjFfUD8aI/S",
+	"gjCkVdJDzb9mV31mvoXaIABrJWtQhrmtVrjLlVQVNYuni0I2Sw6LLBxRNNUS1OImW9S5SXryZnizP9n1",
+	"3bsfuyfl8hfIzSJbfHq0lo/8L2sF9eOwy8GfHrGqlso45LIHWGyBy1w12jTVRS4VXNhX8bvPqd6AA3VR",
+	"MAsYyt8NTruiXEN2AIDCfvFNKhQK5vA7+QVdUvubQ7xVkBsq1hyIVETJRhT9ywGtskXLiuS9HcDdffcE",
+	"0FdqB+qxB9s8oOOrA6jrMWotLd0wscYfmIEq+kz38sQTVOgW1CnK+MCqhiNpWbiBKN4wkXhD7iSjG7pE",
+	"VrJiSpuMPMEfNORyeFFMGFh76mCQu/1G/qbkWtEqgbjxMYs0hiqTeoKDi3fH6XY0WKyDS7+lLIB3hCg3",
+	"3S+oUnRnf8b7TwQqCFDr3Y9l4uOsGF+AFJARDVtQlFsqMXINpsSzjQjll4bl8C5P3V3FRGMC+Q+/uVKy",
+	"6u+dOOy0ssNI/DWn2hDZWGJJ+IwTIb+Nt6uAFrvBX5ZScqBidJcoJ3GVrKOUfvfhRgbHHwA+fCXlZpfg",
+	"Lna00VxWK6kMtQccAauULamo2BHOwMJICggQa5kpCWWKLMG0ACJKM5rudFzcD2HQcxG/T//i/uZOShfE",
+	"98fPOyDOEzCeMi23A+H0kKMiZqyk5KVkOWiyhJVUgMi0DHx3n+HlkhoLiBPs4to/Zm+pMUlv+MesGFO7",
+	"hBe+dU9ZHskE0+Uelz724isDyMcq+umVe/7Lr8dYV1HFBC3g1GpvwnPIS5nnszPgjzqhlJsvNJGt0wUt",
+	"ruaNUiDy3egGKqDmHajv16mqEajvE1ndTYQaNeUp1/fBP2bfALUNgvWQrg7Ix9901qFVih7mkPxcLcy+",
+	"/KyT2gfSnHNQaxD7En/Ed0YMSrZcJ6Mf7uC5bHlUiklqUmjLPev44j46LXdIvqVsNJSSF19o4tDyinBY",
+	"oXwgbQkKiLBoxjTZCNmKNJlhP/kdjZk6ckUo8TeftlYBUL9QDIqTqgenBg7F9ujrpmQa6Sjh61Z3NSUp",
+	"wfMy0XBu19+C+LNsVET0NsIwjoCtWFFwICXV3pqTGgTRJVVAcBtAKqCOjkvKt3uAX8JOioKsZKNI4eRE",
+	"AqS4pCeB9No+g2xrHsuq6GakBB9/dzNBBRXV+mXElqAtaYGtS2PBQzknne6XogsB1Y06xlMj9Lm/gWeV",
+	"bITR9uuBpxNqLwGlBqpPB/SiaymFzshyR5hYKyiYtZEjvFFuQUyiIxBNK1Q9KClkBdqwnNg30k5e07Sl",
+	"ayrs0STjiesiNaWSXK3kisXUK8vvLYDQQCV0ZUD5jTk5kKWhU7CpI/ikmuXLRBGnmuUSIkq6E63Oi+Ke",
+	"QZiJgghpSN0YIgVBrdqx8Gyk8jr590LJ6hgGJmwxKlfTbQL7dIQtoYvIo0RNhVE7e1SKtzC8gpMi7JjM",
+	"dkZaXn6wPG6C8yOU5YqsuGVtFsLunStyiWQvpDeOUs5q0FRO50kfTGdbj87V0voo80j7QEvr2OoRJ1cu",
+	"G46HF4hrK2mhMWAje2xIKs+Fxszl0GESYOKlgdcUejQaIKonnWygzgSyH0rdoLd05LN/zwHnBrgRePye",
+	"Hed5YGBYvUQZMO9wDzFrr1eHRurYgPnGcNgvH/3bpHFbN+ZtY1IZi+XZG/3yHE/HnuTwVnJYrt9Gf4oY",
+	"bK6poVyux5Cxl5+OvlZhfCVWMqpwNnMWaibXQcfO90wUM1ZDozO22LphBRU53MVanFXMHGUBx9Z9T8Ua",
+	"JkidkhVbNwpIRXdk6ZQKFIEGaufup6S0v6zkFjRhVl46pcJosmLAi5hOoRu1ondz9EY3lJ96/S/40E22",
+	"aKkwt//qARUgemUeXweHG97xHvKEfXQXF44RpQ8MpYxFkr+elirBxJpY2pHaKuLMoOK+BKuyO6csFBne",
+	"HIjC/sEYUI/JW4HKvHetZMTvO7NWRr4RoPWbKrM618uM1KCee0+cJhrM45HFvmbbCU2V0yXw6F/s2jGv",
+	"I2JYW0oOxAoCEiyfzl2T5hHogxF34hF24IlrGj3EzmGjDkKJDjSPD+f7zzxWjyVRMU/KBOfhgSXiTEap",
+	"ClCEMwFWBbWMYew0PuJqxbWj1OB9BzPCSxPnCsiXqJjOUGObNVXvzovVsSIZDZxqdDYSBHF5V/6hudgj",
+	"AAr9NsoA1pbdkCeXlySv/vH/EvXpuCc7W2jZqCjVnsK+fdWy32635BR6ekfiDAxd0nUsFIHRhWoZITJv",
+	"z9ec5sjDlwpo4R+OxGbQYDm9SlsCNc66ia3CqVrDd+s9+2mwVw50C8If/sBdh9oyqWVrmYL/7MF3BitZ",
+	"M3+0hsBgVMW0ychSNbp0ASmtr8IhxBfaO/2CKyp2ippqDUdNwEQyx0/FzXHJOFlL0E8J5TyzG21qtJJQ",
+	"c2IFOM2JadLUUbZ40j0c8OxMB/G1FD5lY0z/K2Ym7N9agQbzlOhSKpORlVXxpCJc4kbGkEaNxClnlPO3",
+	"q8XTn05KW/fGzcdsIRrOXdTLqAbSSDyiIVmQK8hZDVYlBb4ihQQdookrKYtI+EfBdSIWzInIzgyRarqC",
+	"hAil261/PBKQTJQnHxwQz5Uoh6Z8WK1DgqMyXW4icig3zUzkcXv5GAv++Z0SqoN+XNK6BmE1Y/STh0Qk",
+	"bRjnFj1yWaHqv+y0yEO3FMtLr5KuGh48VAXTpdNWmY7GXAf5FiMaC/Hc6IuwhVnGi5Sb7+wrUUsWPTJQ",
+	"PDtARmrgkWEVRKWIVJBTbeYlgnS5HcdeeeFSWSa1CGsFzNvstN4h23gOmwa1BfWFJjmX+X6A5diHZGMQ",
+	"U06c8K1/rH/jrz0DjpgnnIoE/7V4JerGhBdexYGnQYcPjdI7HLoygTELy8/7HIfxOoYqM+8WtIE6BU8/",
+	"GC+YRhpZ2PwIbAN/U9iWu1wPvCwwkKzLx/EE5Lc1QOj+Fjty7+l0imN9J4zapbMnZHI32SGXs3sVp8OD",
+	"Q5o6AFNYYbzPESN8hrFD4qN6XK6X9kddytZyxYwsAZUTZIUt1SQsHU689V7KA0Y9AyEm6HvDRPwPplFi",
+	"IiJg30Gm2yhheXpL9VOy4qzOiC7pBh3PeQlIyqN1t5Q3cKaB5reb2YNPIocFlSPOeaYAjUoaCCckxkqt",
+	"Aj1sZsS0roiQ7YEOjBoaNQdxidN3NNZqC9iyHEIGh5ZeicVwAMYeRQ5WgsEWFJEr4zaN/iL0D1f002sQ",
+	"a6tJ/PvXmEMVfvyjVcuNAXvXi//z07NH/5s++tvloz89+viHf4vtMKALiKZC/wmKh4VDF/xHwazxZv9V",
+	"SfTzO2ugVnIJGF7AELo2sh5cYQQ99qHwj79foxqPy1hjBLPA8Ff2Mxm5JDXlYLWHr0lB1Qb/xNPi9YeY",
+	"hoecwq8PnrHGFF5JCmkRwbn8XFDfotBIz6W5icoFKw2RV/b53BVlgiwbY6Qg3jqORKQNZfy4C3BCQR8u",
+	"b03Z6PoCPpmJNZgmRYMpXX1uUStVNKO3LqmGIfaEDAmnZrh/qUYI9y+LUu5fiFP+l2jQPvJpiF6XimKS",
+	"YYbHFRG8mNh5wNnH9rhWkRRrf7xEAj4UD3jcsJHuliYRq6kq6uRaTB1Pz+ntDKOxHnmG7jkhN5iwAmsK",
+	"5cbAfeElPsklxnDliiylKQn664lHRkDm3unY3T/SA+Cdmj2O02wh7j05oq+aiSCfE87pNzJbfzvmIRso",
+	"XXioKD41Ey7GcexnHPfs8xZRVPQ/jEwZqaohOWt789ki33EmXB0JcM5qLVmcQtdKNnUcuyaMEaDavIzL",
+	"SM7WpQFtXP5P5+YxdJOaEsO9TIw663yUITmxSE5utAS6ZS6X9zZp1DVvFI3zfNXwZC+Kpiswu3n+W1yG",
+	"5TTZi+8fdyGafYhQ4v/o7i3zbgLOENL7yNtfUMo3w5WlOhVZYcpz9NL+Qx0KhdVipNl957ZIdoRHeNwI",
+	"FJYtQlQUKXa0zeEFDe62o7eAzh22BBQ77pDvE7PnaOF6Is+qGehELsWPUAyOF0CYMPIpWUr0Ka0UiLxE",
+	"Tb2xmu2KM/uDXSDm8x2Wr0yk+Nvv2Ne7AgkXIHVph/Hsfs5yiKE7AhwT6gQQfArzl0iraJ0YbqmtmuZ9",
+	"meMNN8LqjwdQSlsZTxVhWn16ZfDUdbCcn/Id86h7RDnTo/4tGke3D6rW1JLSLB8LgHgWuQfv4S5dlOWW",
+	"8r7bVve9E25lbaSCxx4qyTC1yKsE5Rf4ugMs807gdOqt6Kfr9DKkZBlloL4+q/7SfiNzuwrLJDrl8fDn",
+	"B3m/7WpMZkCvDMnhKTDJSyl5jMHUkBFF801GFBManTEtmKve90QLS8On4nUplPttqK84i3BfBP/0gQRg",
+	"asVjrmLvI6MuR95aZ8G9mACvPpZwtHjCPeVqXU/mNiGO+GffrlYazHVEwWGKyK1PXy4cVqWULyja+kry",
+	"sXixdvNfam9/7H+u84xYWZVLXhAjyZeXl+Qff7+Of5lVUIS0MdkKeyWi4XyyUDFiCq5AqViCNGahaSe3",
+	"W4turVQbKNA5FtKkrTQjcrU6mk/c2yRPLsd2yKFTysHOJ49GLY9pISBbUD+m5oXTfBPTaF2pLOGwBe4T",
+	"9MOOxuanUdFkHsxqDvn8YwzYTocwYrJke+i6937UvgrPnTvrqG8fqz09hN326OmBMECCJOn0whPu+cIJ",
+	"VzjLzfs7e/lc2cu/Lh8ZOtgv9xzsT7J/VSZzwEduxTgekil8j/WG84pkXUavcAhKcio6dCLUsQGrRmGU",
+	"Vn4a+SUGxFTRT6yy2ON8Z+7fT2IcfD6ycWbUVEFQ992vv4l+eJCdewT5ulW++ubycrDOv19eHuvuEY7Q",
+	"9fWwYgHbenw8ZelMhlpe7RVnzL1Kpi1JPLm8JGuMSqxdRMZeYAFCM7Prwni1lLH4jNN1EujzzKTNnKpl",
+	"atsVt+PU5hPR+tk1oc4fcEUuCVv58KDlmxhCxHhdSrsQamY1tRjwxa9P80UmtAF63GyfyWkVi6WnraQi",
+	"T8hmjcBwYJhRpVwraSDZ968kn0ri5sn5aJ0ndnD8LwdEOVi1WVM1x0U6sxMHHqfHSY9v/jTh8x69Hb70",
+	"AMscXYUPT3sPI6bmq2G901nmJvZlmKcrpvZAOFpJdqxwK60jAe78zFO/tvpBpFYgFBctd86rR12CSk45",
+	"9yUD+6CYtJjOzufwCOXeTwGDO8q5cPBF7jNuP2/iUVTko29COXoKwzjSH+mEO3dFFRFMgAEQmL7dgjC7",
+	"4Not2GoV0rp97AALhnIQ5or80RVQr2jDTXJprDLJXrkjVTn+bz9SA+plrNMQAGntH4kUmP+0vghFBxkZ",
+	"J8dTE0qkXOkrJn6kHemW9UG5S14JLQUGV5/oR3ztymnP9SP6fghTJWh5Y1BbXQ4CIb7/ENkItoIRHU8F",
+	"OwS0RIpg2UkBc7oWoS44WbyNn/xChzYNvnTRftCFakuaGFQ18jR7NbKvItG+0tifOYXHeHifyWTeDJr6",
+	"zGE0kpqJ6ve9xh+F2hENVEssO9xAbbrSBrtERi6tNf4kUZWTaiJA3cd7KqCDqBv1nS7sjpLpb45Pe5z4",
+	"cds+S4eyF58Lm0rDB3+jt8SI91gHcVb53Dwd+py+Uufp1jNdkF7cd/tLcgnMB3/EK/BGVl4zi6Sec9l2",
+	"SSOYhyQF+PTCRcR1mFycMqOQZZyTc1CjprxD446LYnye1pwsq57WvhrmBn11qkzbV8a4/CB3npjRn556",
+	"NLOgx95y8t1VVOvXUuu5LRUTH27qOnUv43CmQ0tExKyrP/Irdsfs8z2GR5lfmOQJ53zt5W1foTFHHB4r",
+	"uzcydDh2WZrMc5WhWRyzizvCCM6qmiLEtVyhIeaq0UqKmavLRgkT9cH1aY+d04u2HrS7fp1C7eL+Yp9S",
+	"eGq/sY4+bxvDmZhuR6Aryjk6ga124EoLfKLJ58XPHo7v2C/djs/MoOxEYnXQie3qHWX29q9lATGDPZeh",
+	"epUD5vwDqUvssTf2XzriHOWYGe1y4/WvDVVW3GlCBfnw15fEtygf6/XsbzDZJczjGkb/wpoH0Z2B7dBl",
+	"Xacl1zSKT5SfOH23gIl0+IN7sOuEj/vzZA4+0Tvw1V8HEjj0PT3ZeBFpBfnTrEyiOX0ZMRwxUXB2pIgv",
+	"tcNfRBn8Y4KjddjzY//OvGoVas8HvYWHEYcnX14ejZj4qm+7xo6sZSg1cJ3hQv+v0GnxjBYjGE170YP2",
+	"INzmPuBDQUiEaJnpQaJd7F6xP+8PrIrQ0GuZU47yi/i2K66Z715Bzn//6fLJx58uH/3p4//98qfLR199",
+	"/B9Pf7p89I37VbRA5+zEgB5rO109YNphU7AA3ikCOicsP5PE7ohefieM/yKEEfc9n4ngJpJtmlOV3E9y",
+	"RZM7xG1yymeYLckeaReRmdOF56wudaGhHx4j80DyABjsInwhxSPzzncaPMsd804qoyiLlNIuuWw9I8I0",
+	"oAq7HztdZuyW93bCWI43ypUZTc1zSNe4S7YuU5/dMFH8eebzr2V7nW49X9+9JXxCX8aPBjAMtjw8bUp7",
+	"/4JRngzzYeJTCl2AMRx06vKYCxUvQmspBuGnMcc19DvWDOw4xwsNASdbgRw1pBwQhwAKpxkAIfNEFMig",
+	"O1Wiu6EjzvMdDmGJ9/Br48c6zJmGE1AlYnS45ntXIdeNSGWtp1IaX7C0lqmlYeltOXyLieiMk6ho6icv",
+	"HY75mawPBqWkOjqChnPZQjFRT3oKKcfRhb61tJ9K0EoVrzruIstpmO0ez7oNJ+O6awncTARop8qID+NO",
+	"vsjXLzVxPUH5mlUUgG13p1I/V4NpGj5BkqJO+Utj1UkcuOFzfgzqifbPwsX3khQFsDQ/q9R1feD9mZec",
+	"ez1/jE1KFg7EhhlQr2Y2XZfrkPJ7wKEz33PIwgI7WNmNYiP+tsT+5ahfH6CEF2RhoymIaBolzgfejGsK",
+	"2YcHcfm+h0fWNfF4Sig2UnDY5ZrNWq2fxXqPHYLAz16aTPM7KnU8LqWKj26s09nSY9A2bRwqWmKcyDez",
+	"8o7Vlu5cD27iDYgDo+D+hkadP/TpVkXHlMfGhTniwPwM5i0/++B+WX9v0Q7s2cvsTjrEdjOlDqLndIWy",
+	"5k/f2At7cnmJ5cW5YrpG36feQJFh+p/cgir2sh4GypnCmPuEnFvB890k3e130ouWcclY2J+D1haUrmHw",
+	"lT2DT+tBnz5efmLOBKsghA2SwuohzHCMO42vrKW70zLSPtTXNXbk2o/06qEZHe/lvh8Z89Vd0eC8AVkD",
+	"jGPc530INI2qGNPJakYNY2qAULCEPMIKoWS32nXVwhdPcEsFq0bD4/dndDJ2r+JGzkpniMscyXiGJQgE",
+	"2/uAhmjz0HkMzEB1XsWoL29w7x+R3XER5MFyvgR6D7msKhAFNdEOoXG1ui133bQlI8kS2266daC4InSp",
+	"QRivAXo/I4tq3NZei7K5dlKdR6mIa6bOZOlbjZ4Q/7gb/+0o9e4B63U0NvpWgGuF7fU7P/FxZPlJAXHG",
+	"JleTXcyDrZU0tNYe7fBuj04G2H86GhH+0M9Om0GGsAVxItHMKraDDlRuJJVDrpJuISOXj7+5+/Qvzn5t",
+	"orMwcfaXpJunLmc0IxXjG8suXIMH+1M0dukT7Md/mKidLtQuI0uF6KLwi/HOigr9/enKl6FqDTPamLdd",
+	"2uzswbfuZHMy3D50E5XO8qh+AGzeoGfneLBqoh9TmNwwTLJocFCDaxynWG72HCCDhkL+1et4AzlMjO0W",
+	"yFKd6sONWDjJv0U/jr2Zw7yTg2lWTKw5POKozZEN7CZmQeFgsFiCh9S+UkljHVPe1E4PcpuqwJ4JR1ks",
+	"sgVt4u3QoKpBUeNH2oR3rZR7cbpOa/i2h0q338GVDa8g85c8hExS0l+HUrdJ+guL9DM8jmJnxcTwt09+",
+	"x9d/PXw9hlnvcIy9xYswliW9f+xeV+XYqKTUSHR6tPkwj2kQnYw2mx0e1U0fdb1jB1ufmD4e93WEdFjt",
+	"wsorZjKiAfw0O7qUVgmoqr4jklvsC+2VhfFU2egw0T+HDksubk0NoZyfGDE+OSl9HZsjWMBaQapnnlPv",
+	"mR9/P9Ug3J0jta0Jt8Nx5K521u0jxV+opKyOgLWSyir8wQ+MQ6m1kbUmldzu+e+GNR7gfdSiwOHWPgjv",
+	"fh0LiP5gUcRqj63CFrlRXuG8/Cet2i5jAE/mGo8t/J7CIjHA5GVgwYdpJdr8RRjGz3fRLHdH0A59SfeR",
+	"JRxGEJwdRu2GEtgNJk24956oiZPOiUc/bMB4L1KcNsuf6fo2Xjv7ZExuuprK0KgCRzUKqpRsCTOYUeCN",
+	"8J3rYoE1x5mzsewfDXDXd+TQnE4NBc9zkswLHA+9dIlhtZLy1XugxS0gzaXcvLDgOH8J1cR0FCtShx1F",
+	"VOOmabKJhn639fPSquZwfB+uJl9uhwGo/Z6C8Z4sy52bXtHkJaF4kND8tOtEzrBiEozkBaEV03GBeOIU",
+	"I6VkcDWHvtuOwA6wINvnyD1g/D31x+yoDDmwZ09R1m8hRteQXCHDdP3sFvgEzov5MINr8NkfJ2Tn7KDR",
+	"ipr3IAqrHU56I06eHx3y30Nt5pTfrN9D0XRNz8/46vyiHGsnyjWIiUCW++OHxBllIXs/UlATQDECbx/D",
+	"GNziXvRiDy4x3EZNcCLkgqpSROORArpi0qSux1SbWKtSzLwsmRCgu6JdV7AbhkJaYHQ9ltNLQl332cR6",
+	"bKcCJj+MPWn+w/04q4z9uvpybmPh5E1h09fz6s+HHxtArl9z7wD7588GuNDfcwfQGL6phsPtmFsp+YzG",
+	"6H05VSzlyvg+lc4AsXuzv6jAXBEtV8a3sMTIB61r3zK6a0bu9F+s74r5FxToOWkt072wEy2bwEECgPod",
+	"hCWyfnaXh8vH6GD3FdxGfBnkULdaYW5I2dcRRjTELaiC5ebIfIqQcJHLys2O65rduc4ZlhmhDpV5TJHI",
+	"jroRc1b9cc2f2n5ER1CwI7bcs6nJCetGwXRuIG7FeUNaaVFUxfPe3ZejX1Cyiqp3rtm0V7+viL0e0qX8",
+	"K3ANjFwiEyYmVZOc+LSqHNIoIr4+VO/mJKBiLpgofICq84yKIWFit7OQeIEOyUFMX9YTjdCMPB9504Lr",
+	"3c77ewmf7ffnccKv2XWdCMjlIdZpnPFu8G6G9FHP1gw21ZfOHh+uHcaO53JihscRGxO09tr2KYaHdfvh",
+	"+RSDsWWicK05D3WaZmJK1YBqzuFkZyPSKCd3H0nGhz1EsI6L73PkPfukA0jPKAfmTqcdOpPEC++gF+5l",
+	"wnRYlpjH8CxEyc/NY+j9zl2T5/NatH5erVfnNVbdZ+NfBqbdSt+pU7tSqb4rd5jwjy0aoz6A8zuzQlWb",
+	"XfDf3lub1oH7S8ilLHY477PrpSkVqYDqRkFxtE3rVGPWz6CTqpI+FzvFUoh3XcUPYR6fb746qJvrkCHe",
+	"kDWFeGe2UT1Cu6lVFIeV6gXTZYaY5MoCQ+vNsEPSTQ6zqruPL2ABKCr8fW9fxGVmCNC8RA3nqhtBgbmb",
+	"FoZMuy8Nyicf/zyuiL+/+lJn3Hf1O3dVAXLIQvcrWcfjRH3qTikbDdbG+EK7uvy9Vmr+y3uUPQ5Hjz/Q",
+	"6Iw0mHITwtFXh19LGAC+F+5OchulV+f+Xmc7UWfLkifHxYPOx2phP5iJ2HJOG/uHmT1xCwl6asyg2Rse",
+	"jjTXycswNnj0gRJoESzVpGGbuTUWMQ1MU24yErpVZdhgzeK/G6G3mDVvsC3jhlPLTCmbk4zmR/9YtIA/",
+	"1B11R3Wfy/or8HDtPxe9yZZOTbX0HReZi49QQfoOplnXPrQbt4Y04gzQWFefOCKc1/htVMWVFM/yVlpo",
+	"BRe2lZQq1+KQprPy5P6iGzo9h9Mq52QJayYw6eeW0mspP4Ge8FX42wxCV35y86cau72u+inpGgbN1iOX",
+	"gWmUJ2Wczz2cKXFTM1g9x+9SUpKO5brMxiZIzpBGlVRwVEs3g567a7YF7SLEKrksb3aFjFd+j1o9bpyP",
+	"y1VmNaSTpE98jxIlj4lkV8wSbggKtuRAaqrMra8J03bT8c55Ead3iAyOWfWzT4tybXdvvdOWqirWpunP",
+	"snUGXIi3YDd7zawYsgzCO4sn3EWT3rhGFGf2nfNvnls8Hu+tkXmm1k2QcRzDX2DXUBzccAp/TT1mBi7X",
+	"gbEnutgGf+xF7TjbrTO+Ucj7OgltoMaq7w3zSU2fXeLfjbPG5fhU7zgVOiNW4QaXgqmgAnu5mlCmHq0U",
+	"gwK5j35MfugzLV1z13/8/TrD4B5oss6IizppUlUZGmG6G7/dCCxUo0TQyrXjIqimtkzDY/Idlpbjiu9f",
+	"XJM/ff3N/yS+bOIPv2jpRJ3XyYEXzmLEKu7eX28tPVfP7Yw6r2Qt/toL2kEXo6eLy8dPHl9i3UYNgtZs",
+	"8XTx1ePLx1/5nl94cxc0z/1c0DVMZCVS31tNWdPTa9mdsRPiCZYttM7oMa4Lm0RAMimsDr94CeaZ+xQG",
+	"e2optMOdLy8vHQoJEwZc1DVnOb568YsvNnSYEavm37J8BnP2owAjHMj3WDuuMIXPxfFvTE20KJTFCq9i",
+	"lLICIsBYsz7zoyc40waE1xazTo8PX8JlXdvyiaN10OwLbHA3/movcln4RnjRvNOjzfQyHKfvw0l+jH6O",
+	"A59HF/yhlO21c3Mf3O+TWfd7VIYPugKegLgZdcfrYYu/oto7t5hYW01Js7/hBAD8f2jgd3vo+3u8+I0V",
+	"Nw74HEys05MFPfXXbkWbkEEH2ofzD3QDz52UOIDz1+NVX7k0qsacexLLKhStwKAfdyI5vH/k4lWxuPmI",
+	"x3cNsod4t3+O90CLZ/jQwtEYaPNcupBbMrLMaSB9bC5FtjB+rP9BR7MZ8ytwhThj6N8xqoGbO+WA65kZ",
+	"jpFRy/u+q66S5fjZ19M60ARl4mXjBKIzsTFb6KaqqNp59LEGuF/VOZD7+7DkXYOsOZBWMQOEOZ/BhXN2",
+	"HcFLqy489w+dj5hp3szgVL4HJDkd/9Gxi/qO5iVZUpNbM3wo230uwR3cnAUwJmlSdI5jb30qujkea3Rt",
+	"lUo26xJlkVQYJ0J7XPtLDC6A+BX+KNXmeVCo/1NeoD2cD0xOUJt27kj0VUlVgMpc5AD1TKtc+urf29+n",
+	"hTZGKGALaof+m1Bj0VfDDNNOsAvGmoUabe5CF54+c2ool+uBQjrSI6/9I/cI4PCJCeCGTd4eeNeN0c6h",
+	"6k2ThsNAefFw2gjZetTPpfAa/hEedo0PPZBgVV3/gzSviOojaXOJbF8ChYWCIfwgwve4iRvuZgpxQgZX",
+	"Z+35DmBu2qpXT7GNABp0gWp2d4Bpz60UJ5Q4WPnRNoxnXeAVW/e4phMutMB07w1w3lCPgXKjJ+nzNdPm",
+	"Gp+4JaCTzDn7pQ/+iGPXy+gKnnHuDP07gKdzlqyXUm4ywqnpej+4S6OEsy04p6a1/mTtYvQxcv2Ao6ak",
+	"3DwMwfZJIk+GU7Gi9WxO+Ls3Vg3vpu+4uE9ywNAenVMx0XlYgw59mg/TrqnZb+umg2hh5soPTsLeU6cH",
+	"uO9V1rm9nMcvntwhv5CbSRFjEaekGAlpxG0MUUT4C4uNk16eZz6BwIDAMBZKcm+Lxjw5r9kWPL4emIfj",
+	"g1TUqgfDjiO9ePPWbkn1FWGr0EkNszihzbytLjdhLqWmrCB0TdG9xOwHfm1AdX2Uni7C4Moe/MMxPl+P",
+	"0eLjnZpiGHt9u1odrUzCWtQu8mEPWNWNAfWFdrFbbEpoeTB203Ns2IVGrGIsxVXosGnZSp+k5GaXpkVM",
+	"7HJpuIkziiKJQj5S2Cek4w4LCfqKYHYV8QHW/elpw+EfbepEgMN21ZgDiNtKtTzzrmMfs/YFOnxE1reB",
+	"ZOj0uj2NjX08+5TzLf6+Y/SnnDfvGmvGsgKuiALs5oANWdYYH1vSfHO+U2dStY7u7fJOOd53wqjdsat6",
+	"cF9Vf3sXsIXgtZq/1pR8f1YUePAt3MrZdRKwdv3QJ/eBFd8TgsxlBjFzB3rXB+rTLCyfLKSAK1+Sr7ag",
+	"LON0bBV5yU30di9+w/8fJdX3sJUb2L+1fxbwAiu9E/D9QDeAzAP1JidvrVy9coLVspbA3ENj07MIK/vN",
+	"SWg/TMcLaBiQQI+acwT2wY3KfqrWeQTbxFyAjQnTumYfffXGdVf5eD90Hvb1TyDwSb79TOP8zbuRnxde",
+	"1N0xC37vVv0s5Bs2M72F+LYAQ3v80boBreGII+ilfSAkQd8HPg4Tnx4WJfe6wkdhjTDKnK+l7buBu4x9",
+	"DNMXd+X+pD4ZtUvU9kWbvn5g6MBzN1f75vzHAhH4yO4+b+9wRMADX2E35CByga+MJnX399vfkssxQ+B/",
+	"oUnBKCcKKOc7n3LWlYoMPNWua0nlSijd3O3gBPPRiGNesBfKVyTdvxusy4pPcYCFQMrZSnbc5ayAGrh3",
+	"VjNDvX1yt1+e4jIC2uAdvSU7TzUgeyD/Ey3IO9W2wok+L11rLsJd3j/C3YGqNUC1+9W1JtD08mHI0snj",
+	"O9C0QtnDcWb/pnvqIfj9wST1RMbvnLDVHcU+hikjshVdeYhGDzLae/vwO83dlKwHQ85Ps7cXUq2lMSA+",
+	"EzY22PznxckO8eVhuVns63fJ1oaY+T1ATeigVgknt+CM7JBhUFM00I5R8zv3yJ0GB/rcpBnVPX1+WSRj",
+	"1U/Cj0f+Yl2S9oEe0gi6cT++YnlcPEmwNd9yR9igFHeimH94TLfFVC+9v5fb44DldYNtZH20/ZBndUd2",
+	"fVSkDop+yeohsiSxrlfDZMD7Z17DE7+UzqXnKwL3as/dWe6Y0+2d9fPidUOaeVg+d/jlO1fdak7FcTUE",
+	"ax0eRAXB4eAJioevvsBSfpck4Ycr+8ZD92KG4ubuyWXSzXR+YCPUAXzaBq39hdwKuRIt0A6+n2EIM763",
+	"ywe5h9vcwR1zaA+Gz4s3zySe+7+0u2LKD2BO/7Px+i5s6f2xP8eKkjBRCJOXORNOKf1fH97+x1PfsqL7",
+	"JSZUgtYZ+e1nnFz08yIjPy/k6ufFDUod15mi0wD3d/CYvGRbJtb+T4jwpKkJiEKHRu8qL1253eGt+IXG",
+	"RBbLTPLzm/qr6EC4WFJORQ6RGdr3RYb3kL/+6ZEo5m0iMrEqpj509+uzY126Ec7BuoNcArxenxhPdxah",
+	"VCME5qAZbPHQZcG6DSgqNt6JYvFZDwb+TMmjwQSXe6Pd7hsT9LtX3tM9e76cMnk51Ztk0GhbG7rTfiQ0",
+	"0xnR0mf+tTKUN7pfeAPdlZKD6JpA+N8vJaYQHCh6+Lc94N4DoewPznlgoXXsVu9AcOmOCxwJQoYRMacy",
+	"PTHRmHCgW8B6w5DcXnMoiOvcl/npsL82LN94Pt6NoIvxTD/HIso19xoRdi3JbrKT+/KBYNcD0IqPWmos",
+	"cMUiJ7oBS+5i7bJUPbMJjQenNrl2owDO32VOlWI+H5RTjaSzxm5gNdXd3Fgc2LqiypWu6lwBCKJL2eph",
+	"uNKnrcT2SkvXNyCyU58oPtrqx/+kFVT96KMIcSEnc012fWXS7SWN/x5qI64owE1N5q7VAWbBq20gLixG",
+	"X1zQml1snyxuPt78/wAAAP//",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

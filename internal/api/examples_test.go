@@ -24,7 +24,7 @@ func TestSettingsReachTheCook(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	get[api.Settings](k, 200, "PUT", "/api/v1/settings", string(body))
+	get[api.Settings](k, 200, "PATCH", "/api/v1/settings", string(body))
 	c = get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+c.Id+"/events", `{"kind":"loaded"}`)
 	if !strings.Contains(c.Step.Title, "392 °F") {
 		t.Errorf("says %q", c.Step.Title)
@@ -71,7 +71,7 @@ func TestFryerChangesReachTheNextForecastOnly(t *testing.T) {
 		if now := get[api.Fryer](k, 200, "PUT", "/api/v1/fryers/"+f.ID, string(body), "If-Match", `"1"`); now.Version != 2 {
 			t.Errorf("version %d", now.Version)
 		}
-		get[api.Problem](k, 412, "PUT", "/api/v1/fryers/"+f.ID, string(body), "If-Match", `"1"`)
+		get[api.Problem](k, 412, "PUT", "/api/v1/fryers/"+f.ID, strings.Replace(string(body), "-25", "-20", 1), "If-Match", `"1"`)
 	}
 	k.wait(5 * time.Minute)
 	again := get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+first.Id+"/events", `{"kind":"loaded"}`)

@@ -2,6 +2,7 @@ package api
 
 import (
 	"context"
+	"encoding/json"
 	"fmt"
 	"strings"
 
@@ -9,30 +10,32 @@ import (
 	"velocrustum/core/program"
 	"velocrustum/core/refuse"
 	"velocrustum/core/safety"
-	"velocrustum/core/units"
 	"velocrustum/internal/store"
 )
 
 // GetSettings answers GET /settings.
 func (s *Server) GetSettings(ctx context.Context, _ GetSettingsRequestObject) (GetSettingsResponseObject, error) {
 	v, err := s.store.Settings(ctx)
-	return GetSettings200JSONResponse{
-		Temperature: SettingsTemperature(v.Temperature), Mass: SettingsMass(v.Mass), Spoons: SettingsSpoons(v.Spoons), Guidance: SettingsGuidance(v.Guidance),
-		GuidanceC: v.GuidanceC, Chime: v.Chime, Shortcuts: v.Shortcuts,
-	}, err
+	return GetSettings200JSONResponse(v), err
 }
 
-// PutSettings answers PUT /settings.
-func (s *Server) PutSettings(ctx context.Context, r PutSettingsRequestObject) (PutSettingsResponseObject, error) {
-	v := store.Settings{
-		Temperature: units.Temperature(r.Body.Temperature), Mass: units.Scale(r.Body.Mass), Spoons: units.Spoons(r.Body.Spoons), Guidance: safety.Guidance(r.Body.Guidance),
-		GuidanceC: r.Body.GuidanceC, Chime: r.Body.Chime, Shortcuts: r.Body.Shortcuts,
-	}
-	if !(v.GuidanceC >= safety.StricterFloor && v.GuidanceC <= safety.StricterTop) {
-		return nil, refuse.Fields{{Field: "guidanceC", Value: fmt.Sprintf("%g", v.GuidanceC),
-			Allowed: fmt.Sprintf("%g to %g °C, never under the guidance", safety.StricterFloor, safety.StricterTop)}}
-	}
-	return PutSettings200JSONResponse(*r.Body), s.store.PutSettings(ctx, v)
+// Patch is what of a thing is to be changed, as it was sent.
+type Patch = json.RawMessage
+
+// ChangeSettings answers PATCH /settings.
+func (s *Server) ChangeSettings(ctx context.Context, r ChangeSettingsRequestObject) (ChangeSettingsResponseObject, error) {
+	v, err := s.store.ChangeSettings(ctx, func(v store.Settings) (store.Settings, error) {
+		// What is left out stays.
+		if err := json.Unmarshal(*r.Body, &v); err != nil {
+			return v, err
+		}
+		if !(v.GuidanceC >= safety.StricterFloor && v.GuidanceC <= safety.StricterTop) {
+			return v, refuse.Fields{{Field: "guidanceC", Value: fmt.Sprintf("%g", v.GuidanceC),
+				Allowed: fmt.Sprintf("%g to %g °C, never under the guidance", safety.StricterFloor, safety.StricterTop)}}
+		}
+		return v, nil
+	})
+	return ChangeSettings200JSONResponse(v), err
 }
 
 // ListFryers answers GET /fryers.

@@ -18,7 +18,7 @@ import (
 
 const (
 	csp = "default-src 'none'; script-src 'self' 'nonce-%'; style-src 'self' 'nonce-%'; style-src-attr 'none'; " +
-		"img-src 'self' data:; font-src 'self'; connect-src 'self'; manifest-src 'self'; base-uri 'none'; form-action 'none'; frame-ancestors 'none'"
+		"img-src 'self' data:; media-src data:; font-src 'self'; connect-src 'self'; manifest-src 'self'; base-uri 'none'; form-action 'none'; frame-ancestors 'none'"
 	nonceMark = "__CSP_NONCE__"
 	// noInterface is the page of a program without its interface.
 	noInterface = "<!doctype html><html lang=en><title>Velocrustum</title><h1>The interface is not built</h1><p>Run <code>make demo</code>. The programming interface under /api/v1 works without it."
@@ -28,7 +28,7 @@ const (
 // any other address leads to the plan.
 var views = map[string]string{
 	"bench": "src/bench/BenchPage.tsx", "cook": "src/cook/CookPage.tsx", "logbook": "src/logbook/LogbookPage.tsx",
-	"fryers": "src/fryers/FryersPage.tsx", "pantry": "src/pantry/PantryPage.tsx", "plan": "src/plan/PlanPage.tsx",
+	"fryers": "src/fryers/FryersPage.tsx", "household": "src/household/HouseholdPage.tsx", "pantry": "src/pantry/PantryPage.tsx", "plan": "src/plan/PlanPage.tsx",
 }
 
 // askedFirst is what every page asks for before it can draw: on a slow line
@@ -61,8 +61,9 @@ func scripts(manifest map[string]chunk, view string) []string {
 }
 
 // pages returns the one page as it is served for each view: with the
-// scripts of the view and what it asks first named in its head.
-func pages(files fs.FS) (map[string]string, error) {
+// scripts of the view and what it asks first named in its head, for a
+// household under a first part of the address.
+func pages(files fs.FS, under string) (map[string]string, error) {
 	page, err := fs.ReadFile(files, "index.html")
 	if errors.Is(err, fs.ErrNotExist) {
 		return map[string]string{"plan": noInterface}, nil
@@ -81,7 +82,7 @@ func pages(files fs.FS) (map[string]string, error) {
 	for name, view := range views {
 		var ahead strings.Builder
 		for _, ask := range askedFirst {
-			fmt.Fprintf(&ahead, `<link rel="preload" as="fetch" crossorigin href="/api/v1/%s">`, ask)
+			fmt.Fprintf(&ahead, `<link rel="preload" as="fetch" crossorigin href="%s/api/v1/%s">`, under, ask)
 		}
 		for _, file := range scripts(manifest, view) {
 			if !bytes.Contains(page, []byte(file)) {
@@ -95,8 +96,8 @@ func pages(files fs.FS) (map[string]string, error) {
 
 // interfaceFiles serves the built files, and the one page for all paths
 // without an ending. A missing file stays missing.
-func interfaceFiles(files fs.FS) (http.HandlerFunc, error) {
-	byView, err := pages(files)
+func interfaceFiles(files fs.FS, under string) (http.HandlerFunc, error) {
+	byView, err := pages(files, under)
 	if err != nil {
 		return nil, err
 	}

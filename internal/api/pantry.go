@@ -40,13 +40,12 @@ func (s *Server) ReadAmount(ctx context.Context, r ReadAmountRequestObject) (Rea
 
 // ListPantry answers GET /pantry.
 func (s *Server) ListPantry(ctx context.Context, _ ListPantryRequestObject) (ListPantryResponseObject, error) {
-	own, err := s.store.Pantry(ctx)
+	own, versions, err := s.store.OwnPantry(ctx)
 	if err != nil {
 		return nil, err
 	}
-	out := ListPantry200JSONResponse{Ingredients: prep.Ingredients(), Own: []string{}}
+	out := ListPantry200JSONResponse{Ingredients: prep.Ingredients(), Own: versions}
 	for _, o := range own {
-		out.Own = append(out.Own, o.ID)
 		if k := slices.IndexFunc(out.Ingredients, func(i prep.Ingredient) bool { return i.ID == o.ID }); k >= 0 {
 			out.Ingredients[k] = o
 		} else {
@@ -63,7 +62,12 @@ func (s *Server) PutIngredient(ctx context.Context, r PutIngredientRequestObject
 	if err := i.Check(); err != nil {
 		return nil, err
 	}
-	return PutIngredient200JSONResponse(i), s.store.PutIngredient(ctx, i)
+	v, err := version(r.Params.IfMatch)
+	if err != nil {
+		return nil, err
+	}
+	_, err = s.store.PutIngredient(ctx, i, v)
+	return PutIngredient200JSONResponse(i), err
 }
 
 // DropIngredient answers DELETE /pantry/{id}.
@@ -77,32 +81,23 @@ func (s *Server) ListMarinades(ctx context.Context, _ ListMarinadesRequestObject
 	return ListMarinades200JSONResponse(all), err
 }
 
-// AddMarinade answers POST /marinades.
-func (s *Server) AddMarinade(ctx context.Context, r AddMarinadeRequestObject) (AddMarinadeResponseObject, error) {
-	m := prep.OwnMarinade{Name: r.Body.Name, Marinade: r.Body.Marinade}
-	if err := s.checkMarinade(ctx, m); err != nil {
-		return nil, err
-	}
-	m, err := s.store.AddMarinade(ctx, m)
-	return AddMarinade201JSONResponse(m), err
-}
-
-func (s *Server) checkMarinade(ctx context.Context, m prep.OwnMarinade) error {
-	pantry, _, err := s.pantry(ctx)
-	if err != nil {
-		return err
-	}
-	return m.Check(pantry)
-}
-
 // PutMarinade answers PUT /marinades/{id}.
 func (s *Server) PutMarinade(ctx context.Context, r PutMarinadeRequestObject) (PutMarinadeResponseObject, error) {
 	m := *r.Body
 	m.ID = r.Id
-	if err := s.checkMarinade(ctx, m); err != nil {
+	pantry, _, err := s.pantry(ctx)
+	if err != nil {
 		return nil, err
 	}
-	return PutMarinade200JSONResponse(m), s.store.PutMarinade(ctx, m)
+	if err := m.Check(pantry); err != nil {
+		return nil, err
+	}
+	v, err := version(r.Params.IfMatch)
+	if err != nil {
+		return nil, err
+	}
+	m, err = s.store.PutMarinade(ctx, m, v)
+	return PutMarinade200JSONResponse(m), err
 }
 
 // DropMarinade answers DELETE /marinades/{id}.

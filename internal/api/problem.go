@@ -50,6 +50,8 @@ func problemOf(err error) Problem {
 			says = "In it run: " + strings.Join(needed.Dishes, ", ") + ". Choose another fryer for them first."
 		}
 		return Problem{Status: http.StatusConflict, Title: "This fryer is still needed", Detail: &says}
+	case errors.Is(err, errNoLAN):
+		return Problem{Status: http.StatusConflict, Title: "Not on the home network", Detail: text("Start it with --lan, so that a phone can reach it.")}
 	case errors.Is(err, errBusy), errors.Is(err, context.DeadlineExceeded):
 		return Problem{Status: http.StatusServiceUnavailable, Title: "The kitchen computer is busy", Detail: text("It is working for others. Nothing is lost; it is tried again.")}
 	case errors.Is(err, context.Canceled):

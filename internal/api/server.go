@@ -4,13 +4,10 @@ package api
 
 import (
 	"context"
-	"crypto/subtle"
 	"errors"
 	"io/fs"
 	"log/slog"
-	"net"
 	"net/http"
-	"strings"
 	"sync"
 	"time"
 
@@ -25,9 +22,10 @@ import (
 
 // Server answers requests over one store.
 type Server struct {
-	store *store.Store
-	clock *clock.Clock
-	work  workshop
+	store  *store.Store
+	clock  *clock.Clock
+	access *access
+	work   workshop
 	// cooking lets one change of a cook happen at a time: two devices may
 	// say the same thing at once.
 	cooking sync.Mutex
@@ -42,20 +40,36 @@ type Options struct {
 	Clock *clock.Clock
 	// Passphrase is asked of every request, if there is one.
 	Passphrase string
-	Log        *slog.Logger
+	// LAN is how it is reached from the home network, if it is.
+	LAN *LAN
+	// Demo opens a made-up household beside the own one, new each time, with
+	// what throws it away.
+	Demo func(context.Context) (st *store.Store, discard func(), err error)
+	Log  *slog.Logger
 }
 
 const maxBody = 1 << 20
 
+// App is the whole of the application over HTTP.
+type App struct {
+	http.Handler
+	door  *access
+	shown *shownHousehold
+}
+
+// Close throws the made-up household away.
+func (a *App) Close() { a.shown.leave() }
+
+// PairURL is an address that lets one phone in, until when; it is what the
+// code in a terminal says.
+func (a *App) PairURL() (string, time.Time, error) { return a.door.pairURL() }
+
 // NewHandler returns the whole of the application over HTTP.
-func NewHandler(st *store.Store, o Options) (http.Handler, error) {
-	spec, err := GetSpec()
-	if err != nil {
-		return nil, err
-	}
-	s := &Server{store: st, clock: o.Clock, work: newWorkshop(), foretold: foretold{of: map[string]string{}}}
+func NewHandler(st *store.Store, o Options) (*App, error) {
+	door := &access{store: st, passphrase: o.Passphrase, lan: o.LAN, now: o.Clock.Now, log: o.Log, codes: map[string]time.Time{}}
+	s := newServer(st, o.Clock, door, newWorkshop())
 	r := chi.NewRouter()
-	r.Use(middleware.RequestID, logged(o.Log), middleware.Recoverer, s.guard(o.Passphrase, o.Log), http.NewCrossOriginProtection().Handler)
+	r.Use(middleware.RequestID, logged(o.Log), middleware.Recoverer, door.guard, http.NewCrossOriginProtection().Handler)
 	r.Get("/healthz", func(w http.ResponseWriter, r *http.Request) {
 		if err := st.Healthy(r.Context()); err != nil {
 			fail(w, r, err)
@@ -63,6 +77,34 @@ func NewHandler(st *store.Store, o Options) (http.Handler, error) {
 		}
 		_, _ = w.Write([]byte("ok\n"))
 	})
+	r.HandleFunc("/pair", door.pair)
+	shown := &shownHousehold{open: o.Demo, serve: func(st *store.Store) (http.Handler, error) {
+		return newServer(st, clock.System(), door, s.work).household("/demo", o.Files)
+	}}
+	if o.Demo != nil {
+		r.Handle("/demo", shown)
+		r.Handle("/demo/*", shown)
+	}
+	own, err := s.household("", o.Files)
+	if err != nil {
+		return nil, err
+	}
+	r.NotFound(own.ServeHTTP)
+	return &App{r, door, shown}, nil
+}
+
+func newServer(st *store.Store, c *clock.Clock, door *access, work workshop) *Server {
+	return &Server{store: st, clock: c, access: door, work: work, foretold: foretold{of: map[string]string{}}}
+}
+
+// household serves one household: its programming interface, and its pages,
+// under a first part of the address.
+func (s *Server) household(under string, files fs.FS) (http.Handler, error) {
+	spec, err := GetSpec()
+	if err != nil {
+		return nil, err
+	}
+	r := chi.NewRouter()
 	r.Route("/api", func(r chi.Router) {
 		r.Use(middleware.Compress(5), noStore, wholeBody)
 		r.Group(func(r chi.Router) {
@@ -90,16 +132,70 @@ func NewHandler(st *store.Store, o Options) (http.Handler, error) {
 				writeProblem(w, Problem{Status: http.StatusBadRequest, Title: "That could not be read", Detail: text(err.Error())})
 			}})
 		})
-		r.NotFound(func(w http.ResponseWriter, _ *http.Request) {
-			writeProblem(w, Problem{Status: http.StatusNotFound, Title: "There is nothing here"})
-		})
+		nothing := func(status int) http.HandlerFunc {
+			return func(w http.ResponseWriter, _ *http.Request) {
+				writeProblem(w, Problem{Status: status, Title: "There is nothing here"})
+			}
+		}
+		r.NotFound(nothing(http.StatusNotFound))
+		r.MethodNotAllowed(nothing(http.StatusMethodNotAllowed))
 	})
-	page, err := interfaceFiles(o.Files)
+	page, err := interfaceFiles(files, under)
 	if err != nil {
 		return nil, err
 	}
 	r.NotFound(page)
-	return r, nil
+	return http.StripPrefix(under, r), nil
+}
+
+// shownHousehold is a made-up household that is opened when somebody looks
+// in, and is gone when they leave.
+type shownHousehold struct {
+	open    func(context.Context) (*store.Store, func(), error)
+	serve   func(*store.Store) (http.Handler, error)
+	mu      sync.Mutex
+	discard func()
+	handler http.Handler
+}
+
+func (d *shownHousehold) ServeHTTP(w http.ResponseWriter, r *http.Request) {
+	if r.Method == http.MethodDelete && r.URL.Path == "/demo" {
+		d.leave()
+		w.WriteHeader(http.StatusNoContent)
+		return
+	}
+	h, err := d.opened(r.Context())
+	if err != nil {
+		fail(w, r, err)
+		return
+	}
+	h.ServeHTTP(w, r)
+}
+
+func (d *shownHousehold) leave() {
+	d.mu.Lock()
+	defer d.mu.Unlock()
+	if d.discard != nil {
+		d.discard()
+		d.discard, d.handler = nil, nil
+	}
+}
+
+func (d *shownHousehold) opened(ctx context.Context) (http.Handler, error) {
+	d.mu.Lock()
+	defer d.mu.Unlock()
+	if d.handler == nil {
+		st, discard, err := d.open(context.WithoutCancel(ctx))
+		if err != nil {
+			return nil, err
+		}
+		if d.handler, err = d.serve(st); err != nil {
+			discard()
+			return nil, err
+		}
+		d.discard = discard
+	}
+	return d.handler, nil
 }
 
 func noStore(next http.Handler) http.Handler {
@@ -107,61 +203,6 @@ func noStore(next http.Handler) http.Handler {
 		w.Header().Set("Cache-Control", "no-store")
 		next.ServeHTTP(w, r)
 	})
-}
-
-// guard keeps strangers out: on loopback by the host's name, elsewhere by
-// the passphrase.
-func (s *Server) guard(passphrase string, log *slog.Logger) func(http.Handler) http.Handler {
-	var guesses guesser
-	return func(next http.Handler) http.Handler {
-		return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
-			if passphrase != "" {
-				_, given, ok := r.BasicAuth()
-				if !ok || subtle.ConstantTimeCompare([]byte(given), []byte(passphrase)) != 1 {
-					if ok {
-						log.WarnContext(r.Context(), "wrong passphrase", "from", hostOnly(r.RemoteAddr))
-						guesses.slow(r.Context())
-					}
-					w.Header().Set("WWW-Authenticate", `Basic realm="Velocrustum", charset="UTF-8"`)
-					writeProblem(w, Problem{Status: http.StatusUnauthorized, Title: "The passphrase, please"})
-					return
-				}
-			} else if host := hostOnly(r.Host); host != "localhost" && !IsLoopback(host) {
-				writeProblem(w, Problem{Status: http.StatusMisdirectedRequest, Title: "Not under this name"})
-				return
-			}
-			next.ServeHTTP(w, r)
-		})
-	}
-}
-
-// guessEvery is the least time between two wrong passphrases that are
-// answered, from wherever they come.
-const guessEvery = 400 * time.Millisecond
-
-// guesser answers wrong passphrases one after another.
-type guesser struct{ sync.Mutex }
-
-func (g *guesser) slow(ctx context.Context) {
-	g.Lock()
-	defer g.Unlock()
-	select {
-	case <-time.After(guessEvery):
-	case <-ctx.Done():
-	}
-}
-
-func hostOnly(hostport string) string {
-	if host, _, err := net.SplitHostPort(hostport); err == nil {
-		return host
-	}
-	return strings.Trim(hostport, "[]")
-}
-
-// IsLoopback says whether a host's address stays on this machine.
-func IsLoopback(host string) bool {
-	ip := net.ParseIP(host)
-	return host == "localhost" || ip != nil && ip.IsLoopback()
 }
 
 // logged writes one line a request, without private data.

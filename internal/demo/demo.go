@@ -133,7 +133,7 @@ func Fill(ctx context.Context, s *store.Store, now time.Time) error {
 		}
 	}
 	for _, m := range marinades {
-		if _, err := s.AddMarinade(ctx, m); err != nil {
+		if _, err := s.PutMarinade(ctx, store.Marinade{OwnMarinade: m}, nil); err != nil {
 			return fmt.Errorf("%s: %w", m.Name, err)
 		}
 	}

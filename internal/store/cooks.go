@@ -2,6 +2,7 @@ package store
 
 import (
 	"context"
+	"errors"
 
 	"github.com/jmoiron/sqlx"
 
@@ -222,11 +223,19 @@ func (s *Store) put(ctx context.Context, tx *sqlx.Tx, c Cook) error {
 // Returns the new one.
 func (s *Store) PutOutcome(ctx context.Context, c Cook, version *int) (have int, err error) {
 	err = s.write(ctx, func(tx *sqlx.Tx) error {
-		if err := tx.GetContext(ctx, &have, `SELECT outcome_version FROM cooks WHERE id = ? AND deleted_at IS NULL`, c.ID); err != nil {
-			return found(err)
+		var err error
+		have, err = outcomesVersion.of(ctx, tx, c.ID, version)
+		if errors.Is(err, ErrChanged) {
+			var kept Cook
+			if err := tx.GetContext(ctx, &kept, `SELECT crust, inside, note, change_next FROM cooks WHERE id = ?`, c.ID); err != nil {
+				return err
+			}
+			if same([]*string{kept.Crust, kept.Inside, kept.Note, kept.ChangeNext}, []*string{c.Crust, c.Inside, c.Note, c.ChangeNext}) {
+				return nil
+			}
 		}
-		if version != nil && *version != have {
-			return ErrChanged
+		if err != nil {
+			return err
 		}
 		have++
 		return touched(tx.ExecContext(ctx, `UPDATE cooks SET crust = ?, inside = ?, note = ?, change_next = ?, outcome_version = ? WHERE id = ?`,

@@ -2,6 +2,7 @@ package store
 
 import (
 	"context"
+	"errors"
 
 	"github.com/jmoiron/sqlx"
 
@@ -50,21 +51,31 @@ func (s *Store) Fryer(ctx context.Context, id string) (Fryer, error) {
 
 // AddFryer keeps a new one, with its defaults in, and returns it with its id.
 func (s *Store) AddFryer(ctx context.Context, f Fryer) (Fryer, error) {
-	f.ID, f.Version, f.Fryer = newID(), 1, f.Whole()
-	_, err := s.db.NamedExecContext(ctx, `INSERT INTO fryers (`+fryerColumns+`) VALUES (:id, :name, :machine, :version)`, f.row())
-	return f, err
+	f.ID = newID()
+	return s.PutFryer(ctx, f, new(int))
 }
 
-// PutFryer replaces one; with a version, only that version.
+// PutFryer replaces one; with a version, only that version, and with version
+// 0 it is a new one.
 func (s *Store) PutFryer(ctx context.Context, f Fryer, version *int) (Fryer, error) {
 	f.Fryer = f.Whole()
 	err := s.write(ctx, func(tx *sqlx.Tx) error {
-		have, err := s.versionOf(ctx, tx, "fryers", f.ID, version)
+		have, err := fryersVersion.of(ctx, tx, f.ID, version)
+		if errors.Is(err, ErrChanged) {
+			var kept fryerRow
+			if err := tx.GetContext(ctx, &kept, `SELECT `+fryerColumns+` FROM fryers WHERE id = ?`, f.ID); err != nil {
+				return err
+			}
+			if f.Version = kept.Version; same(f, kept.fryer()) {
+				return nil
+			}
+		}
 		if err != nil {
 			return err
 		}
 		f.Version = have + 1
-		_, err = tx.NamedExecContext(ctx, `UPDATE fryers SET name = :name, machine = :machine, version = :version WHERE id = :id`, f.row())
+		_, err = tx.NamedExecContext(ctx, `INSERT INTO fryers (`+fryerColumns+`) VALUES (:id, :name, :machine, :version)
+			ON CONFLICT (id) DO UPDATE SET name = excluded.name, machine = excluded.machine, version = excluded.version`, f.row())
 		return err
 	})
 	return f, err
@@ -97,17 +108,4 @@ func (s *Store) RestoreFryer(ctx context.Context, id string) (Fryer, error) {
 		return Fryer{}, err
 	}
 	return s.Fryer(ctx, id)
-}
-
-// versionOf returns a row's version, or ErrChanged if it is not the one
-// wanted.
-func (s *Store) versionOf(ctx context.Context, tx *sqlx.Tx, table, id string, want *int) (have int, err error) {
-	err = tx.GetContext(ctx, &have, `SELECT version FROM `+table+` WHERE id = ? AND deleted_at IS NULL`, id)
-	if err != nil {
-		return 0, found(err)
-	}
-	if want != nil && *want != have {
-		return have, ErrChanged
-	}
-	return have, nil
 }

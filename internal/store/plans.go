@@ -2,6 +2,7 @@ package store
 
 import (
 	"context"
+	"errors"
 
 	"github.com/jmoiron/sqlx"
 
@@ -44,22 +45,33 @@ func (s *Store) Plan(ctx context.Context, id string) (p Plan, err error) {
 
 // AddPlan keeps a new one and returns it with its id.
 func (s *Store) AddPlan(ctx context.Context, p Plan) (Plan, error) {
-	p.ID, p.Version, p.ChangedAt = newID(), 1, Time{s.now()}
-	_, err := s.db.NamedExecContext(ctx, `INSERT INTO plans (`+planColumns+`) VALUES
-		(:id, :name, :fryer_id, :load, :coat, :program, :table_time, :per_basket, :second_fryer_id, :bench, :version, :changed_at)`, p)
-	return p, err
+	p.ID = newID()
+	return s.PutPlan(ctx, p, new(int))
 }
 
-// PutPlan replaces one; with a version, only that version.
+// PutPlan replaces one; with a version, only that version, and with version
+// 0 it is a new one.
 func (s *Store) PutPlan(ctx context.Context, p Plan, version *int) (Plan, error) {
 	err := s.write(ctx, func(tx *sqlx.Tx) error {
-		have, err := s.versionOf(ctx, tx, "plans", p.ID, version)
+		have, err := plansVersion.of(ctx, tx, p.ID, version)
+		if errors.Is(err, ErrChanged) {
+			var kept Plan
+			if err := tx.GetContext(ctx, &kept, `SELECT `+planColumns+` FROM plans WHERE id = ?`, p.ID); err != nil {
+				return err
+			}
+			if p.Version, p.ChangedAt = kept.Version, kept.ChangedAt; same(p, kept) {
+				return nil
+			}
+		}
 		if err != nil {
 			return err
 		}
 		p.Version, p.ChangedAt = have+1, Time{s.now()}
-		_, err = tx.NamedExecContext(ctx, `UPDATE plans SET name = :name, fryer_id = :fryer_id, load = :load, coat = :coat,
-			program = :program, table_time = :table_time, per_basket = :per_basket, second_fryer_id = :second_fryer_id, bench = :bench, version = :version, changed_at = :changed_at WHERE id = :id`, p)
+		_, err = tx.NamedExecContext(ctx, `INSERT INTO plans (`+planColumns+`) VALUES
+			(:id, :name, :fryer_id, :load, :coat, :program, :table_time, :per_basket, :second_fryer_id, :bench, :version, :changed_at)
+			ON CONFLICT (id) DO UPDATE SET name = excluded.name, fryer_id = excluded.fryer_id, load = excluded.load, coat = excluded.coat,
+			program = excluded.program, table_time = excluded.table_time, per_basket = excluded.per_basket,
+			second_fryer_id = excluded.second_fryer_id, bench = excluded.bench, version = excluded.version, changed_at = excluded.changed_at`, p)
 		return err
 	})
 	return p, err

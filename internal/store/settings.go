@@ -3,19 +3,21 @@ package store
 import (
 	"context"
 
+	"github.com/jmoiron/sqlx"
+
 	"velocrustum/core/safety"
 	"velocrustum/core/units"
 )
 
 // Settings are the household's.
 type Settings struct {
-	Temperature units.Temperature `db:"temperature"`
-	Mass        units.Scale       `db:"mass"`
-	Spoons      units.Spoons      `db:"spoons"`
-	Guidance    safety.Guidance   `db:"guidance"`
-	GuidanceC   float64           `db:"guidance_c"`
-	Chime       bool              `db:"chime"`
-	Shortcuts   bool              `db:"shortcuts"`
+	Temperature units.Temperature `db:"temperature" json:"temperature"`
+	Mass        units.Scale       `db:"mass" json:"mass"`
+	Spoons      units.Spoons      `db:"spoons" json:"spoons"`
+	Guidance    safety.Guidance   `db:"guidance" json:"guidance"`
+	GuidanceC   float64           `db:"guidance_c" json:"guidanceC"`
+	Chime       bool              `db:"chime" json:"chime"`
+	Shortcuts   bool              `db:"shortcuts" json:"shortcuts"`
 }
 
 // Units are those that the household reads in.
@@ -23,15 +25,27 @@ func (s Settings) Units() units.Household {
 	return units.Household{Temperature: s.Temperature, Mass: s.Mass, Spoons: s.Spoons}
 }
 
+const settingsQuery = `SELECT temperature, mass, spoons, guidance, guidance_c, chime, shortcuts FROM settings`
+
 // Settings returns them.
 func (s *Store) Settings(ctx context.Context) (out Settings, err error) {
-	err = s.db.GetContext(ctx, &out, `SELECT temperature, mass, spoons, guidance, guidance_c, chime, shortcuts FROM settings`)
+	err = s.db.GetContext(ctx, &out, settingsQuery)
 	return out, err
 }
 
-// PutSettings replaces them.
-func (s *Store) PutSettings(ctx context.Context, v Settings) error {
-	_, err := s.db.NamedExecContext(ctx, `UPDATE settings SET temperature = :temperature, mass = :mass, spoons = :spoons,
-		guidance = :guidance, guidance_c = :guidance_c, chime = :chime, shortcuts = :shortcuts`, v)
-	return err
+// ChangeSettings changes them as they are by now, and returns them.
+func (s *Store) ChangeSettings(ctx context.Context, change func(Settings) (Settings, error)) (out Settings, err error) {
+	err = s.write(ctx, func(tx *sqlx.Tx) error {
+		if err := tx.GetContext(ctx, &out, settingsQuery); err != nil {
+			return err
+		}
+		var err error
+		if out, err = change(out); err != nil {
+			return err
+		}
+		_, err = tx.NamedExecContext(ctx, `UPDATE settings SET temperature = :temperature, mass = :mass, spoons = :spoons,
+			guidance = :guidance, guidance_c = :guidance_c, chime = :chime, shortcuts = :shortcuts`, out)
+		return err
+	})
+	return out, err
 }

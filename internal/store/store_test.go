@@ -52,12 +52,10 @@ func TestKeptAcrossReopening(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	set, err := s.Settings(t.Context())
-	if err != nil {
-		t.Fatal(err)
-	}
-	set.Temperature, set.Guidance = "F", "uk"
-	if err := s.PutSettings(t.Context(), set); err != nil {
+	if _, err := s.ChangeSettings(t.Context(), func(set Settings) (Settings, error) {
+		set.Temperature, set.Guidance = "F", "uk"
+		return set, nil
+	}); err != nil {
 		t.Fatal(err)
 	}
 	if err := s.Close(); err != nil {
@@ -72,7 +70,7 @@ func TestKeptAcrossReopening(t *testing.T) {
 	if err != nil || got.Basket.DiameterMm != 190 {
 		t.Errorf("fryer %+v, %v", got, err)
 	}
-	if now, err := again.Settings(t.Context()); err != nil || now != set {
+	if now, err := again.Settings(t.Context()); err != nil || now.Temperature != "F" || now.Guidance != "uk" {
 		t.Errorf("settings %+v, %v", now, err)
 	}
 }
@@ -253,7 +251,7 @@ func TestOwnFiguresOfAnIngredient(t *testing.T) {
 	mine := prep.Ingredient{ID: "miso", Name: "our miso", Role: prep.Salty, Density: 1.1, Salt: 9, Price: 12.5, Allergens: []string{"soy"}}
 	for _, salt := range []float64{9, 9.5} { // the later stands
 		mine.Salt = salt
-		if err := s.PutIngredient(t.Context(), mine); err != nil {
+		if _, err := s.PutIngredient(t.Context(), mine, nil); err != nil {
 			t.Fatal(err)
 		}
 	}
@@ -280,7 +278,7 @@ func TestOwnFiguresOfAnIngredient(t *testing.T) {
 func TestMarinadesOfTheHousehold(t *testing.T) {
 	s, _ := open(t)
 	for _, name := range []string{"turmeric yoghurt", "Boatyard harissa"} {
-		if _, err := s.AddMarinade(t.Context(), prep.OwnMarinade{Name: name, Marinade: prep.Marinade{Hours: 3, ForG: 400, Items: []prep.Item{{Ingredient: "oil", G: 20}}}}); err != nil {
+		if _, err := s.PutMarinade(t.Context(), Marinade{OwnMarinade: prep.OwnMarinade{Name: name, Marinade: prep.Marinade{Hours: 3, ForG: 400, Items: []prep.Item{{Ingredient: "oil", G: 20}}}}}, nil); err != nil {
 			t.Fatal(err)
 		}
 	}
@@ -289,7 +287,7 @@ func TestMarinadesOfTheHousehold(t *testing.T) {
 		t.Fatalf("%+v (%v)", all, err)
 	}
 	all[0].Marinade.Hours = 5
-	if err := s.PutMarinade(t.Context(), all[0]); err != nil {
+	if _, err := s.PutMarinade(t.Context(), all[0], &all[0].Version); err != nil {
 		t.Fatal(err)
 	}
 	if err := s.DropMarinade(t.Context(), all[1].ID); err != nil {
@@ -468,5 +466,69 @@ func TestADiskThatIsFullIsToldPlainly(t *testing.T) {
 	}
 	if Trouble(ErrChanged) != "" {
 		t.Error("a lost race is no trouble of the disk")
+	}
+}
+
+// What is sent again, because its answer was lost, is no other's change; what
+// another has changed is.
+func TestSentAgain(t *testing.T) {
+	s, f, p := stocked(t)
+	ctx := t.Context()
+	c, err := s.AddCook(ctx, Cook{PlanID: &p.ID, Name: p.Name, Guidance: "us", StartedAt: Time{noon}})
+	if err != nil {
+		t.Fatal(err)
+	}
+	item := []prep.Item{{Ingredient: "oil", G: 20}}
+	for what, put := range map[string]func(name string, on int) (int, error){
+		"a new dish": func(name string, on int) (int, error) {
+			mine := p
+			mine.ID, mine.Name = "device-a-1", name
+			kept, err := s.PutPlan(ctx, mine, &on)
+			return kept.Version, err
+		},
+		"a new fryer": func(name string, on int) (int, error) {
+			mine := f
+			mine.ID, mine.Name = "device-a-2", name
+			kept, err := s.PutFryer(ctx, mine, &on)
+			return kept.Version, err
+		},
+		"a marinade": func(name string, on int) (int, error) {
+			kept, err := s.PutMarinade(ctx, Marinade{OwnMarinade: prep.OwnMarinade{ID: "device-a-3", Name: name, Marinade: prep.Marinade{Hours: 3, Items: item}}}, &on)
+			return kept.Version, err
+		},
+		"an ingredient": func(name string, on int) (int, error) {
+			return s.PutIngredient(ctx, prep.Ingredient{ID: "own-vinegar", Name: name, Density: 1}, &on)
+		},
+		"an outcome": func(name string, on int) (int, error) {
+			mine := c
+			mine.Note = &name
+			return s.PutOutcome(ctx, mine, &on)
+		},
+	} {
+		for _, step := range []struct {
+			name    string
+			on      int
+			version int
+			err     error
+		}{
+			{"first", 0, 1, nil},
+			{"first", 0, 1, nil},
+			{"another's", 0, 1, ErrChanged},
+			{"second", 1, 2, nil},
+			{"second", 1, 2, nil},
+			{"first", 1, 2, ErrChanged},
+		} {
+			version, err := put(step.name, step.on)
+			if !errors.Is(err, step.err) || err == nil && version != step.version {
+				t.Errorf("%s %q on version %d: version %d, %v; want %d, %v", what, step.name, step.on, version, err, step.version, step.err)
+			}
+		}
+	}
+	if err := s.DeletePlan(ctx, "device-a-1"); err != nil {
+		t.Fatal(err)
+	}
+	p.ID = "device-a-1"
+	if _, err := s.PutPlan(ctx, p, new(int)); !errors.Is(err, ErrNotFound) {
+		t.Errorf("a dish that was put aside comes back by itself: %v", err)
 	}
 }

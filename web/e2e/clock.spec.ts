@@ -133,3 +133,59 @@ test('a view whose script cannot be fetched leaves the others as they are', asyn
   await expect(page.getByRole('heading', { name: 'Logbook' })).toBeVisible();
   errors.length = 0; // the script that failed was the point
 });
+
+test('what is made without a connection is here at once, waits, and is sent once', async ({
+  page,
+  kitchen,
+  browser,
+  errors,
+}) => {
+  await page.goto(`${kitchen.url}/pantry`);
+  const salt = (p: typeof page) => p.getByRole('region', { name: 'light soy sauce' });
+  await expect(salt(page)).toBeVisible();
+  await page.getByRole('navigation').getByRole('link', { name: 'Plan' }).click();
+  await expect(page.getByRole('region', { name: 'Verdict' })).toBeVisible();
+  await kitchen.stop();
+  await page.getByRole('button', { name: 'New dish' }).click();
+  await page.getByRole('textbox', { name: 'Name of the dish' }).fill('Thighs on a Sunday');
+  await page.getByRole('button', { name: /^Units and rules/ }).click();
+  await page.getByText('°F', { exact: true }).click();
+  await page.keyboard.press('Escape');
+  await expect(page.getByText(/^Kept on this device, and sent when .*: new dish New dish; a setting/)).toBeVisible();
+  await expect(page.getByText('Kept on this device only')).toBeVisible();
+
+  await kitchen.start(new URL(kitchen.url).host);
+  await expect(page.getByText('Kept', { exact: true })).toBeVisible({ timeout: 15_000 });
+  await expect(page.getByText(/^Kept on this device/)).toHaveCount(0);
+  await page.reload();
+  await expect(page.getByRole('textbox', { name: 'Name of the dish' })).toHaveValue('Thighs on a Sunday');
+  await expect(page.getByRole('link', { name: /^Thighs on a Sunday/ })).toHaveCount(1);
+  await expect(page.getByRole('button', { name: /^Units and rules: °F/ })).toBeVisible();
+
+  // Two devices change one ingredient on the same figures.
+  const context = await browser.newContext();
+  const other = await context.newPage();
+  const change = async (p: typeof page, to: string) => {
+    await salt(p).getByRole('button', { name: 'Change' }).click();
+    const field = p.getByRole('textbox', { name: /^Salt/ });
+    await field.fill(to);
+    await field.press('Tab');
+    await p.keyboard.press('Escape');
+  };
+  await page.goto(`${kitchen.url}/pantry`);
+  await other.goto(`${kitchen.url}/pantry`);
+  await expect(salt(other)).toBeVisible();
+  await change(page, '11');
+  await expect(salt(page).getByText('Your own figures.')).toBeVisible();
+  await other.route('**/api/v1/pantry', (route) => route.abort()); // it has not heard of it
+  await change(other, '12');
+  const conflict = other.getByRole('alert').filter({ hasText: 'Changed on another device too: light soy sauce' });
+  await expect(conflict).toBeVisible();
+  await other.unroute('**/api/v1/pantry');
+  await conflict.getByRole('button', { name: 'Keep mine' }).click();
+  await expect(conflict).toHaveCount(0);
+  await page.reload();
+  await expect(salt(page).getByText('12 g')).toBeVisible();
+  await context.close();
+  errors.length = 0; // refused connections and the refused change were the point
+});

@@ -1,4 +1,4 @@
-import { accessible, expect, fits, test } from './kitchen';
+import { accessible, expect, fits, Kitchen, test } from './kitchen';
 
 test('a cook given up before the food goes in', async ({ page, kitchen }) => {
   await page.goto(`${kitchen.url}/cook`);
@@ -145,4 +145,58 @@ test('unknown addresses and vanished dishes say what to do', async ({ page, kitc
   await accessible(page);
   await page.getByRole('button', { name: 'New dish' }).click();
   await expect(page.getByRole('button', { name: '10 wing flats' })).toBeVisible();
+});
+
+test('a new household looks around in a made-up one, lets a phone in, and keeps nothing of the other', async ({
+  page,
+  browser,
+}) => {
+  const kitchen = new Kitchen();
+  // Another address of this machine stands in for the home network.
+  await kitchen.start('127.0.0.1:0', 'serve', '--lan=127.0.0.2');
+  await page.goto(kitchen.url);
+  await expect(page.getByRole('textbox', { name: 'Name of the dish' })).toHaveValue('Tonight');
+  await page.getByRole('button', { name: 'look around in a made-up household' }).click();
+  await expect(page.getByText(/^A made-up household to look around in/)).toBeVisible();
+  await page.getByRole('textbox', { name: 'Name of the dish' }).fill('Not mine');
+  await expect(page.getByText('Kept', { exact: true })).toBeVisible();
+  await page.getByRole('navigation').getByRole('link', { name: 'Logbook' }).click();
+  await expect(page).toHaveURL(/\/demo\/logbook$/);
+  await expect(page.getByRole('heading', { name: 'Logbook' })).toBeVisible();
+  await page.getByRole('button', { name: 'Back to your own' }).click();
+  await expect(page.getByRole('textbox', { name: 'Name of the dish' })).toHaveValue('Tonight');
+  expect(await page.evaluate(() => Object.keys(localStorage))).toEqual([]);
+
+  await page.getByRole('button', { name: /^Units and rules/ }).click();
+  await page.getByRole('link', { name: 'Phones, and a household to look around in' }).click();
+  await page.getByRole('button', { name: 'Show a code to scan' }).click();
+  const code = page.getByRole('img', { name: /^Code of/ });
+  await expect(code).toBeVisible();
+  await accessible(page);
+  const phone = await (await browser.newContext()).newPage();
+  await phone.goto((await code.getAttribute('aria-label'))?.replace('Code of ', '') ?? '');
+  await phone.getByLabel('What this phone is called').fill('Hob phone');
+  await phone.getByRole('button', { name: 'Let it in' }).click();
+  await expect(phone.getByRole('heading', { name: 'Which one goes in the basket?' })).toBeVisible();
+  await page.reload();
+  await page
+    .getByRole('listitem')
+    .filter({ hasText: 'Hob phone' })
+    .getByRole('button', { name: 'Take it back' })
+    .click();
+  await expect(page.getByText('Hob phone is let in no more.')).toBeVisible();
+  expect((await phone.request.get(phone.url())).status()).toBe(401);
+  await phone.context().close();
+  await page.close();
+  await kitchen.close();
+});
+
+test('a key on the race says the one value and the window, once', async ({ page, kitchen }) => {
+  await page.goto(kitchen.url);
+  await expect(page.getByRole('region', { name: 'Verdict' })).toBeVisible();
+  await page.getByRole('button', { name: /^Stage 2:/ }).focus();
+  await page.keyboard.press('ArrowDown');
+  await expect(page.getByRole('status').filter({ hasText: '°C for' })).toHaveText(
+    /^\s*195 °C for 11 min\. (\d+ to \d+|\d+) min.{0,20}\s*$/,
+  );
 });

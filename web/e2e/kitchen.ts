@@ -13,10 +13,14 @@ export class Kitchen {
   private readonly dir = mkdtempSync(join(tmpdir(), 'velocrustum-'));
   readonly file = join(this.dir, 'demo.db');
 
-  async start(addr = '127.0.0.1:0') {
-    const server = spawn('../bin/velocrustum', ['demo', '--db', this.file, '--addr', addr], {
-      stdio: ['ignore', 'pipe', 'inherit'],
-    });
+  async start(addr = '127.0.0.1:0', ...how: string[]) {
+    const server = spawn(
+      '../bin/velocrustum',
+      [...(how.length > 0 ? how : ['demo']), '--db', this.file, '--addr', addr],
+      {
+        stdio: ['ignore', 'pipe', 'inherit'],
+      },
+    );
     this.process = server;
     this.url = await new Promise((resolve, reject) => {
       let out = '';

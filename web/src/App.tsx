@@ -1,8 +1,8 @@
 import { useEffect, type ComponentType } from 'react';
 import { I18nProvider, RouterProvider } from 'react-aria-components';
 import { Navigate, Route, Routes, useHref, useLocation, useNavigate } from 'react-router';
-import './api/outbox'; // what waits is sent from any page
 import { Top } from './household/Top';
+import { Waiting } from './household/Waiting';
 import { Boundary } from './ui/Boundary';
 import { later } from './ui/later';
 import { Blank, Page, Quiet } from './ui/layout';
@@ -22,9 +22,17 @@ const PantryPage = view(() => import('./pantry/PantryPage'));
 const CookPage = view(() => import('./cook/CookPage'));
 const LogbookPage = view(() => import('./logbook/LogbookPage'));
 const EntryPage = view(() => import('./logbook/EntryPage'));
+const HouseholdPage = view(() => import('./household/HouseholdPage'));
 const FryersPage = view(() => import('./fryers/FryersPage'));
 
-const byAddress = { bench: BenchPage, pantry: PantryPage, cook: CookPage, logbook: LogbookPage, fryers: FryersPage };
+const byAddress = {
+  bench: BenchPage,
+  pantry: PantryPage,
+  cook: CookPage,
+  logbook: LogbookPage,
+  fryers: FryersPage,
+  household: HouseholdPage,
+};
 
 /** Fetches the script of the page that is opened first, so that it is drawn at once. */
 export const ahead = (path: string) =>
@@ -49,6 +57,7 @@ export function App() {
     <I18nProvider locale="en-GB">
       <RouterProvider navigate={(to) => void navigate(to)} useHref={useHref}>
         <Top />
+        <Waiting />
         <Boundary at={pathname}>
           <Routes>
             <Route path="/" element={<Navigate to="/plan" replace />} />
@@ -60,6 +69,7 @@ export function App() {
             <Route path="/cook" element={<CookPage />} />
             <Route path="/logbook" element={<LogbookPage />} />
             <Route path="/logbook/:id" element={<EntryPage />} />
+            <Route path="/household" element={<HouseholdPage />} />
             <Route path="/fryers" element={<FryersPage />} />
             <Route
               path="*"

@@ -5,7 +5,8 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter } from 'react-router';
-import { askAhead } from './api/queries';
+import { place } from './api/place';
+import { askAhead, followLetters } from './api/queries';
 import { ahead, App } from './App';
 import { foreseeDish } from './plan/ahead';
 import { GlobalStyle } from './theme/GlobalStyle';
@@ -18,19 +19,21 @@ const queries = new QueryClient({
 });
 
 // The plan is where a household begins; a page that sends there would be drawn for nothing.
-if (window.location.pathname === '/') window.history.replaceState(null, '', '/plan');
+if (window.location.pathname.slice(place.length).length < 2) window.history.replaceState(null, '', `${place}/plan`);
 
+followLetters(queries);
 // What every page needs is on its way while the page's script is fetched.
-void askAhead(queries).then((plans) => foreseeDish(window.location.pathname, plans));
+void askAhead(queries).then((plans) => foreseeDish(here(), plans));
 
+const here = () => window.location.pathname.slice(place.length);
 const root = document.getElementById('root');
 if (root)
-  void ahead(window.location.pathname).then(() =>
+  void ahead(here()).then(() =>
     createRoot(root).render(
       <StrictMode>
         <QueryClientProvider client={queries}>
           <GlobalStyle />
-          <BrowserRouter>
+          <BrowserRouter basename={place}>
             <App />
           </BrowserRouter>
         </QueryClientProvider>

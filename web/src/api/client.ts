@@ -1,4 +1,5 @@
 import createClient from 'openapi-fetch';
+import { place } from './place';
 import type { components, paths } from './schema.gen';
 
 export type Schemas = components['schemas'];
@@ -36,7 +37,8 @@ async function patient(request: Request): Promise<Response> {
   }
 }
 
-export const client = createClient<paths>({ baseUrl: '/api/v1', fetch: patient });
+const API = `${place}/api/v1`;
+export const client = createClient<paths>({ baseUrl: API, fetch: patient });
 
 /** What the server refused, with the fields it named. */
 export class Refusal extends Error {
@@ -62,10 +64,29 @@ export async function ask<T>(request: Promise<Result<T>>): Promise<T> {
     throw new Refusal({
       status: 0,
       title: 'No connection',
-      detail: 'The kitchen computer does not answer. What you changed is kept here and goes out when it is back.',
+      detail: 'The kitchen computer does not answer.',
     });
   }
   if (!result.response.ok)
     throw new Refusal(result.error ?? { status: result.response.status, title: 'That went wrong there' });
   return result.data as T;
 }
+
+/** Sends what an earlier moment has written, whatever it is. */
+export const sendOn = (letter: { method: string; path: string; body: unknown; version?: number }): Promise<unknown> =>
+  ask(
+    (async () => {
+      const response = await patient(
+        new Request(API + letter.path, {
+          method: letter.method,
+          headers: {
+            'Content-Type': 'application/json',
+            ...(letter.version === undefined ? {} : { 'If-Match': `"${letter.version}"` }),
+          },
+          body: JSON.stringify(letter.body),
+        }),
+      );
+      const answer: unknown = await response.json();
+      return response.ok ? { data: answer, response } : { error: answer as Problem, response };
+    })(),
+  );

@@ -1,4 +1,4 @@
-import { queryOptions, useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
+import { queryOptions, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import {
   ask,
   client,
@@ -9,6 +9,7 @@ import {
   type Schemas,
   type Settings,
 } from './client';
+import { onAnswer, ownId, post, waitingFor } from './outbox';
 
 const catalog = queryOptions({
   queryKey: ['catalog'],
@@ -17,7 +18,22 @@ const catalog = queryOptions({
 });
 const settings = queryOptions({ queryKey: ['settings'], queryFn: () => ask(client.GET('/settings')) });
 export const fryers = queryOptions({ queryKey: ['fryers'], queryFn: () => ask(client.GET('/fryers')) });
-export const plans = queryOptions({ queryKey: ['plans'], queryFn: () => ask(client.GET('/plans')) });
+export const plans = queryOptions({
+  queryKey: ['plans'],
+  queryFn: async () => {
+    const all = await ask(client.GET('/plans'));
+    // A dish whose letter is on its way is there, too.
+    const made = waitingFor('/plans')
+      .filter((l) => l.version === 0 && !all.some((p) => l.path.endsWith(p.id)))
+      .map((l): Plan => ({
+        ...(l.body as PlanInput),
+        id: l.path.slice('/plans/'.length),
+        version: 1,
+        changedAt: l.at,
+      }));
+    return [...made.reverse(), ...all];
+  },
+});
 
 export const useCatalog = () => useQuery(catalog);
 export const useSettings = () => useQuery(settings);
@@ -32,6 +48,10 @@ export function askAhead(queries: QueryClient): Promise<Plan[]> {
   queries.query(fryers).catch(quietly);
   return queries.query(plans).catch(() => []);
 }
+
+export const useAccess = () => useQuery({ queryKey: ['access'], queryFn: () => ask(client.GET('/access')) });
+export const showCode = () => ask(client.POST('/access/codes'));
+export const takeDeviceBack = (id: string) => ask(client.DELETE('/access/devices/{id}', { params: { path: { id } } }));
 
 export const usePantry = () => useQuery({ queryKey: ['pantry'], queryFn: () => ask(client.GET('/pantry')) });
 export const useMarinades = () => useQuery({ queryKey: ['marinades'], queryFn: () => ask(client.GET('/marinades')) });
@@ -58,33 +78,68 @@ export function useLiveCook(everyMs: number) {
   });
 }
 
-/** Changes settings at once here, and one after another on the server. */
-export function useSaveSettings() {
-  const queries = useQueryClient();
-  const mutationKey = ['save settings'];
-  return useMutation({
-    mutationKey,
-    scope: { id: 'settings' },
-    mutationFn: async (change: Partial<Settings>) => {
-      const now = queries.getQueryData<Settings>(['settings']);
-      if (now) await ask(client.PUT('/settings', { body: { ...now, ...change } }));
-    },
-    onMutate: (change) => {
-      // An answer still on its way knows nothing of this change.
-      void queries.cancelQueries({ queryKey: ['settings'] });
-      queries.setQueryData<Settings>(['settings'], (now) => (now ? { ...now, ...change } : now));
-    },
-    onSettled: () =>
-      queries.isMutating({ mutationKey }) === 1
-        ? Promise.all([
-            queries.invalidateQueries({ queryKey: ['settings'] }),
-            queries.invalidateQueries({ queryKey: ['catalog'] }),
-          ])
-        : undefined,
-  });
+/** Changes settings at once here, and on the server when it can be. */
+export function changeSettings(queries: QueryClient, change: Partial<Settings>) {
+  queries.setQueryData<Settings>(['settings'], (now) => (now ? { ...now, ...change } : now));
+  post({ what: 'a setting', method: 'PATCH', path: '/settings', body: change });
 }
 
-export const createPlan = (body: PlanInput) => ask(client.POST('/plans', { body }));
+/** A new dish, here at once; the server hears of it when it can. */
+export function addPlan(queries: QueryClient, input: PlanInput): Plan {
+  const id = `dish-${ownId()}`;
+  post({ what: `new dish ${input.name}`, method: 'PUT', path: `/plans/${id}`, body: input, version: 0 });
+  const plan: Plan = { ...input, id, version: 1, changedAt: new Date().toISOString() };
+  queries.setQueryData<Plan[]>(['plans'], (all) => [plan, ...(all ?? []).filter((p) => p.id !== id)]);
+  return plan;
+}
+
+type Pantry = NonNullable<ReturnType<typeof usePantry>['data']>;
+
+/** The household's own figures of an ingredient. */
+export function keepIngredient(queries: QueryClient, i: Schemas['Ingredient']) {
+  const version = queries.getQueryData<Pantry>(['pantry'])?.own[i.id] ?? 0;
+  queries.setQueryData<Pantry>(['pantry'], (now) =>
+    now
+      ? {
+          own: { ...now.own, [i.id]: version + 1 },
+          ingredients: now.ingredients.some((o) => o.id === i.id)
+            ? now.ingredients.map((o) => (o.id === i.id ? i : o))
+            : [...now.ingredients, i],
+        }
+      : now,
+  );
+  post({ what: i.name, method: 'PUT', path: `/pantry/${i.id}`, body: i, version });
+}
+
+type Recipe = Schemas['MarinadeRecipe'];
+
+/** A marinade under its name; a new one without an id of its own yet. */
+export function keepMarinade(queries: QueryClient, recipe: Omit<Recipe, 'id'> & { id?: string }): Recipe {
+  const { version = 0, ...kept } = { ...recipe, id: recipe.id ?? `own-${ownId()}` };
+  queries.setQueryData<Recipe[]>(['marinades'], (all) => [
+    ...(all ?? []).filter((r) => r.id !== kept.id),
+    { ...kept, version: version + 1 },
+  ]);
+  post({ what: `marinade ${kept.name}`, method: 'PUT', path: `/marinades/${kept.id}`, body: kept, version });
+  return { ...kept, version: version + 1 };
+}
+
+/** What of the household is asked anew when a letter of such a path was answered. */
+const touches: [path: string, keys: string[]][] = [
+  ['/settings', ['settings', 'catalog']],
+  ['/plans', ['plans']],
+  ['/pantry', ['pantry']],
+  ['/marinades', ['marinades']],
+];
+
+/** Asks anew for what letters have changed, once none of its kind waits any more. */
+export const followLetters = (queries: QueryClient) =>
+  onAnswer((letter) => {
+    for (const [path, keys] of touches)
+      if (letter.path.startsWith(path) && waitingFor(path).length === 0)
+        for (const key of keys) void queries.invalidateQueries({ queryKey: [key] });
+  });
+
 export const savePlan = (id: string, version: number, body: PlanInput) =>
   ask(client.PUT('/plans/{id}', { params: { path: { id }, header: { 'If-Match': `"${version}"` } }, body }));
 export const getPlan = (id: string) => ask(client.GET('/plans/{id}', { params: { path: { id } } }));
@@ -98,21 +153,13 @@ export const fryerVersion = async (id: string) =>
   (await ask(client.GET('/fryers'))).find((f) => f.id === id)?.version ?? 0;
 export const deleteFryer = (id: string) => ask(client.DELETE('/fryers/{id}', { params: { path: { id } } }));
 export const restoreFryer = (id: string) => ask(client.POST('/fryers/{id}/restore', { params: { path: { id } } }));
-export const saveIngredient = (i: Schemas['Ingredient']) =>
-  ask(client.PUT('/pantry/{id}', { params: { path: { id: i.id } }, body: i }));
 export const dropIngredient = (id: string) => ask(client.DELETE('/pantry/{id}', { params: { path: { id } } }));
-export const addMarinade = (name: string, marinade: Schemas['Marinade']) =>
-  ask(client.POST('/marinades', { body: { name, marinade } }));
-export const saveMarinade = (m: Schemas['MarinadeRecipe']) =>
-  ask(client.PUT('/marinades/{id}', { params: { path: { id: m.id } }, body: m }));
 export const dropMarinade = (id: string) => ask(client.DELETE('/marinades/{id}', { params: { path: { id } } }));
 export const saveFryer = (id: string, version: number, body: FryerInput) =>
   ask(client.PUT('/fryers/{id}', { params: { path: { id }, header: { 'If-Match': `"${version}"` } }, body }));
 
 export const startCook = (planId: string, basket = 1, session?: string) =>
   ask(client.POST('/cooks', { body: { planId, basket, ...(session ? { session } : {}) } }));
-export const sayToCook = (id: string, body: Schemas['CookEventInput']) =>
-  ask(client.POST('/cooks/{id}/events', { params: { path: { id } }, body }));
 export const takeBack = (id: string, event: string) =>
   ask(client.DELETE('/cooks/{id}/events/{event}', { params: { path: { id, event } } }));
 export const getCook = (id: string) => ask(client.GET('/cooks/{id}', { params: { path: { id } } }));

@@ -189,8 +189,7 @@ export interface paths {
         /** The household's own marinades, by name */
         get: operations["listMarinades"];
         put?: never;
-        /** Keep a marinade under a name */
-        post: operations["addMarinade"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -224,9 +223,63 @@ export interface paths {
             cookie?: never;
         };
         get: operations["getSettings"];
-        put: operations["putSettings"];
+        put?: never;
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        /** @description What is left out stays as it is, so that two devices that change different things change both */
+        patch: operations["changeSettings"];
+        trace?: never;
+    };
+    "/access": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description How a phone reaches the household, and which were let in */
+        get: operations["getAccess"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/access/codes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description A code that lets one phone in, once, when it is scanned */
+        post: operations["showCode"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/access/devices/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** @description Lets a device in no more */
+        delete: operations["takeBack"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1108,6 +1161,7 @@ export interface components {
             id: string;
             name: string;
             marinade: components["schemas"]["Marinade"];
+            version?: number;
         };
         /** @description What a cut can be made into with a knife */
         Making: {
@@ -1346,6 +1400,49 @@ export interface components {
             chime: boolean;
             /** @description Single-letter keys */
             shortcuts: boolean;
+        };
+        SettingsChange: {
+            /** @enum {string} */
+            temperature?: "C" | "F";
+            /** @enum {string} */
+            mass?: "g" | "oz";
+            /**
+             * @description Whose spoons and cups
+             * @enum {string}
+             */
+            spoons?: "metric" | "us" | "au";
+            /** @enum {string} */
+            guidance?: "us" | "uk" | "stricter";
+            /**
+             * Format: double
+             * @description °C with stricter
+             */
+            guidanceC?: number;
+            chime?: boolean;
+            /** @description Single-letter keys */
+            shortcuts?: boolean;
+        };
+        /** @description A code that lets one phone in */
+        PairingCode: {
+            /** @description what the code says */
+            url: string;
+            /** Format: date-time */
+            until: string;
+            /** @description of the drawing */
+            size: number;
+            /** @description its dark squares as an SVG path */
+            path: string;
+        };
+        Device: {
+            id: string;
+            name: string;
+            /** Format: date-time */
+            pairedAt: string;
+            /**
+             * Format: date-time
+             * @description to the hour
+             */
+            seenAt: string;
         };
         Dial: {
             /** Format: double */
@@ -1620,7 +1717,7 @@ export interface components {
     };
     parameters: {
         Id: string;
-        /** @description The version that the change was made on, in quotes */
+        /** @description The version that the change was made on, in quotes; "0" for what is new */
         IfMatch: string;
     };
     requestBodies: never;
@@ -1862,8 +1959,10 @@ export interface operations {
                 content: {
                     "application/json": {
                         ingredients: components["schemas"]["Ingredient"][];
-                        /** @description ids with figures of the household's own */
-                        own: string[];
+                        /** @description versions of the figures of the household's own, by id */
+                        own: {
+                            [key: string]: number;
+                        };
                     };
                 };
             };
@@ -1873,7 +1972,10 @@ export interface operations {
     putIngredient: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description The version that the change was made on, in quotes; "0" for what is new */
+                "If-Match"?: components["parameters"]["IfMatch"];
+            };
             path: {
                 id: components["parameters"]["Id"];
             };
@@ -1939,38 +2041,13 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
-    addMarinade: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": {
-                    name: string;
-                    marinade: components["schemas"]["Marinade"];
-                };
-            };
-        };
-        responses: {
-            /** @description As kept */
-            201: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["MarinadeRecipe"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
     putMarinade: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description The version that the change was made on, in quotes; "0" for what is new */
+                "If-Match"?: components["parameters"]["IfMatch"];
+            };
             path: {
                 id: components["parameters"]["Id"];
             };
@@ -2036,7 +2113,7 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
-    putSettings: {
+    changeSettings: {
         parameters: {
             query?: never;
             header?: never;
@@ -2045,7 +2122,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Settings"];
+                "application/json": components["schemas"]["SettingsChange"];
             };
         };
         responses: {
@@ -2057,6 +2134,72 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Settings"];
                 };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getAccess: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The address on the home network, if it listens there, and the devices */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        url?: string;
+                        devices: components["schemas"]["Device"][];
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    showCode: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The address that the code says, and the code as a drawing of size by size squares */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PairingCode"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    takeBack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description It is out */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             default: components["responses"]["Problem"];
         };
@@ -2159,7 +2302,7 @@ export interface operations {
         parameters: {
             query?: never;
             header?: {
-                /** @description The version that the change was made on, in quotes */
+                /** @description The version that the change was made on, in quotes; "0" for what is new */
                 "If-Match"?: components["parameters"]["IfMatch"];
             };
             path: {
@@ -2279,7 +2422,7 @@ export interface operations {
         parameters: {
             query?: never;
             header?: {
-                /** @description The version that the change was made on, in quotes */
+                /** @description The version that the change was made on, in quotes; "0" for what is new */
                 "If-Match"?: components["parameters"]["IfMatch"];
             };
             path: {
@@ -2558,7 +2701,7 @@ export interface operations {
         parameters: {
             query?: never;
             header?: {
-                /** @description The version that the change was made on, in quotes */
+                /** @description The version that the change was made on, in quotes; "0" for what is new */
                 "If-Match"?: components["parameters"]["IfMatch"];
             };
             path: {

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Input, Label, TextField } from 'react-aria-components';
 import styled from 'styled-components';
 import type { Schemas } from '../api/client';
-import { addMarinade, dropMarinade, saveMarinade, useMarinades } from '../api/queries';
+import { dropMarinade, keepMarinade, useMarinades } from '../api/queries';
 import { Button } from '../ui/Button';
 import { fieldBox, labelled } from '../ui/field';
 import { Pop } from '../ui/Pop';
@@ -42,22 +42,16 @@ export function Recipes({ marinade, massG, take }: Props) {
   const known = own.data ?? [];
   const whole = { ...marinade, forG: marinade.forG ?? massG };
   const now = known.find((r) => r.id === taken);
-  const keep = async (asked: () => Promise<Recipe>) => {
-    try {
-      const recipe = await asked();
-      await again();
-      setTaken(recipe.id);
-      say(`${recipe.name} is kept.`);
-    } catch (cause) {
-      complain(cause);
-    }
+  const keep = (recipe: Parameters<typeof keepMarinade>[1]) => {
+    setTaken(keepMarinade(queries, recipe).id);
+    say(`${recipe.name} is kept.`);
   };
   const forget = async (recipe: Recipe) => {
     try {
       await dropMarinade(recipe.id);
       await again();
       setTaken('');
-      say(`${recipe.name} is forgotten.`, { label: 'Bring it back', run: () => void keep(() => saveMarinade(recipe)) });
+      say(`${recipe.name} is forgotten.`, { label: 'Bring it back', run: () => keep({ ...recipe, version: 0 }) });
     } catch (cause) {
       complain(cause);
     }
@@ -87,9 +81,7 @@ export function Recipes({ marinade, massG, take }: Props) {
       {marinade.items.length > 0 ? (
         <Buttons>
           {now && JSON.stringify(now.marinade) !== JSON.stringify(whole) ? (
-            <Button onPress={() => void keep(() => saveMarinade({ ...now, marinade: whole }))}>
-              Keep it as {now.name}
-            </Button>
+            <Button onPress={() => keep({ ...now, marinade: whole })}>Keep it as {now.name}</Button>
           ) : null}
           <Pop
             title="Keep this marinade"
@@ -97,7 +89,7 @@ export function Recipes({ marinade, massG, take }: Props) {
               <form
                 onSubmit={(e) => {
                   e.preventDefault();
-                  void keep(() => addMarinade(name.trim(), whole));
+                  keep({ name: name.trim(), marinade: whole });
                   setName('');
                   close();
                 }}

@@ -16,7 +16,7 @@ import { Looks } from './Looks';
 import { ProbeReading } from './ProbeReading';
 import { Strips } from './Strips';
 import { useAwake } from './useAwake';
-import { useTelling, type Told } from './useTelling';
+import { said, useTelling, type Told } from './useTelling';
 
 const Grid = styled.div`
   display: grid;
@@ -42,17 +42,6 @@ const Back = styled(Button)`
   min-height: 48px;
   color: var(--quiet);
 `;
-
-const said: Record<string, string> = {
-  loaded: 'food is in',
-  turned: 'turned',
-  dialled: 'dial set',
-  more: 'more minutes',
-  out: 'it is out',
-  probe: 'probe reading',
-  look: 'how it looks',
-  stop: 'given up',
-};
 
 const LATE_MS = 1500;
 
@@ -93,8 +82,8 @@ export function Live({ cook, catalog, settings, skewMs, clockOffMin, stale }: Pr
   const telling = useTelling(cook, skewMs);
   const { waiting, tell, last } = telling;
   // Most are answered before they could be read as waiting.
-  const late = waiting.filter((t) => now - Date.parse(t.event.at) > LATE_MS);
-  const lookedAt = [...cook.events, ...waiting.map((t) => t.event)].findLast((e) => e.kind === 'look')?.value;
+  const late = waiting.filter((t) => now - Date.parse(t.at) > LATE_MS);
+  const lookedAt = [...cook.events, ...waiting].findLast((e) => e.kind === 'look')?.value;
   useAwake(true);
   const { step } = cook;
   const leftMs = step.until ? Date.parse(step.until) - now : null;
@@ -136,7 +125,7 @@ export function Live({ cook, catalog, settings, skewMs, clockOffMin, stale }: Pr
           <Inside cook={cook} minute={minute} insideC={insideC} units={units} />
           {action && step.label ? (
             <Big
-              isDisabled={waiting.some((t) => t.event.kind === action)}
+              isDisabled={waiting.some((t) => t.kind === action)}
               onPress={() => (action === 'out' ? out() : tell(action))}
             >
               {step.label}
@@ -162,12 +151,12 @@ export function Live({ cook, catalog, settings, skewMs, clockOffMin, stale }: Pr
           {late.length > 0 ? (
             <Quiet role="status">
               Kept on this device, and sent when the kitchen computer answers:{' '}
-              {late.map((t) => `${said[t.event.kind] ?? t.event.kind}, ${clock(t.event.at)}`).join('; ')}
+              {late.map((t) => `${said[t.kind]}, ${clock(t.at)}`).join('; ')}
             </Quiet>
           ) : null}
           {last ? (
             <Back onPress={telling.undo}>
-              <Undo2 size={18} aria-hidden /> Take back: {said[last.kind] ?? last.kind}
+              <Undo2 size={18} aria-hidden /> Take back: {said[last.kind as Told]}
             </Back>
           ) : null}
         </Side>

@@ -1,6 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import type { Plan, PlanInput } from '../api/client';
+import { delivered } from '../api/outbox';
 import { getPlan, savePlan } from '../api/queries';
 import { useHistory, useUndoKeys } from '../ui/history';
 import { unsent, useKept } from '../ui/useKept';
@@ -27,6 +28,7 @@ export function useDish(plan: Plan) {
     now: draft,
     possible,
     save: async (version, input) => {
+      delivered(`/plans/${opened.id}`); // a new dish goes before its changes
       const got = await savePlan(opened.id, version, { ...input, name: input.name.trim() || 'Unnamed dish' });
       queries.setQueryData<Plan[]>(['plans'], (all) => [got, ...(all ?? []).filter((p) => p.id !== got.id)]);
       return got.version;

@@ -1,7 +1,10 @@
 import { Link, NavLink, useMatch } from 'react-router';
 import styled from 'styled-components';
 import { useLiveCook } from '../api/queries';
+import { place } from '../api/place';
 import { at, type } from '../theme/tokens';
+import { Button } from '../ui/Button';
+import { leave } from './demo';
 import { HouseholdSettings } from './HouseholdSettings';
 import { Shortcuts } from './Shortcuts';
 
@@ -74,6 +77,21 @@ const Dot = styled.span`
   vertical-align: 2px;
 `;
 
+const Shown = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  justify-content: center;
+  gap: 4px 14px;
+  padding: 6px 14px;
+  background: var(--ink);
+  color: var(--paper);
+  font-size: 14.5px;
+  button {
+    color: var(--ink);
+  }
+`;
+
 function Mark() {
   return (
     <svg width="26" height="22" viewBox="0 0 32 28" aria-hidden>
@@ -88,33 +106,41 @@ export function Top() {
   const cooking = useMatch('/cook');
   const live = useLiveCook(cooking ? 2000 : 10000);
   return (
-    <Bar className="no-print">
-      <a className="skip" href="#page">
-        To the page
-      </a>
-      <Name to="/plan">
-        <Mark />
-        Velocrustum
-      </Name>
-      <Views aria-label="Views">
-        <View to="/plan">Plan</View>
-        <View to="/bench">Bench</View>
-        <View to="/cook">
-          Cook
-          {live.data?.cook ? (
-            <>
-              <Dot aria-hidden />
-              <span className="quietly">, one is going on</span>
-            </>
-          ) : null}
-        </View>
-        <View to="/logbook">Logbook</View>
-        <View to="/fryers">Fryers</View>
-        <View to="/pantry">Pantry</View>
-      </Views>
-      <Spring />
-      <Shortcuts />
-      <HouseholdSettings />
-    </Bar>
+    <>
+      {place ? (
+        <Shown className="no-print">
+          A made-up household to look around in. Nothing here is yours, and it is gone when you leave.
+          <Button onPress={() => void leave()}>Back to your own</Button>
+        </Shown>
+      ) : null}
+      <Bar className="no-print">
+        <a className="skip" href="#page">
+          To the page
+        </a>
+        <Name to="/plan">
+          <Mark />
+          Velocrustum
+        </Name>
+        <Views aria-label="Views">
+          <View to="/plan">Plan</View>
+          <View to="/bench">Bench</View>
+          <View to="/cook">
+            Cook
+            {live.data?.cook ? (
+              <>
+                <Dot aria-hidden />
+                <span className="quietly">, one is going on</span>
+              </>
+            ) : null}
+          </View>
+          <View to="/logbook">Logbook</View>
+          <View to="/fryers">Fryers</View>
+          <View to="/pantry">Pantry</View>
+        </Views>
+        <Spring />
+        <Shortcuts />
+        <HouseholdSettings />
+      </Bar>
+    </>
   );
 }

@@ -4,9 +4,9 @@ import { useEffect, useState } from 'react';
 import { Label, TextArea, TextField } from 'react-aria-components';
 import { Link, useNavigate, useParams } from 'react-router';
 import styled from 'styled-components';
-import type { CookEntry, Plan, Schemas } from '../api/client';
+import type { CookEntry, Schemas } from '../api/client';
 import {
-  createPlan,
+  addPlan,
   deleteCook,
   fryers as fryersQuery,
   restoreCook,
@@ -225,8 +225,7 @@ function Entry({ cook }: { cook: CookEntry }) {
         return;
       }
       const fryerId = fryers.find((f) => f.id === cook.plan.fryerId)?.id ?? fryers[0]?.id ?? '';
-      const made = await createPlan({ ...cook.plan, fryerId, name: `${cook.name}, as cooked`.slice(0, 80) });
-      queries.setQueryData<Plan[]>(['plans'], (all) => [made, ...(all ?? [])]);
+      const made = addPlan(queries, { ...cook.plan, fryerId, name: `${cook.name}, as cooked`.slice(0, 80) });
       await navigate(`/plan/${made.id}`);
     } catch (cause) {
       complain(cause);

@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react';
 import { Input, Label, SearchField } from 'react-aria-components';
 import styled from 'styled-components';
 import type { Schemas } from '../api/client';
-import { dropIngredient, saveIngredient, useCatalog, usePantry } from '../api/queries';
+import { dropIngredient, keepIngredient, useCatalog, usePantry } from '../api/queries';
 import { at } from '../theme/tokens';
 import { Button } from '../ui/Button';
 import { fieldBox, labelled } from '../ui/field';
@@ -86,21 +86,14 @@ export default function PantryPage() {
     );
   const ships = (i: Ingredient) => !i.id.startsWith('own-');
   const again = () => queries.invalidateQueries({ queryKey: ['pantry'] });
-  const save = async (i: Ingredient) => {
-    try {
-      await saveIngredient({ ...i, source: 'your own' });
-      await again();
-    } catch (cause) {
-      complain(cause);
-    }
-  };
+  const save = (i: Ingredient) => keepIngredient(queries, { ...i, source: 'your own' });
   const back = async (i: Ingredient) => {
     try {
       await dropIngredient(i.id);
       await again();
       say(ships(i) ? `${i.name} is as it ships.` : `${i.name} is out of the pantry.`, {
         label: 'Bring mine back',
-        run: () => void save(i),
+        run: () => save(i),
       });
     } catch (cause) {
       complain(cause);
@@ -123,7 +116,7 @@ export default function PantryPage() {
         <NewIngredient
           taken={pantry.data?.ingredients ?? []}
           save={(i) => {
-            void save(i);
+            save(i);
             setSearch(i.name);
           }}
         />
@@ -132,7 +125,7 @@ export default function PantryPage() {
       {pantry.data && found.length === 0 ? <Quiet>Nothing is called that.</Quiet> : null}
       <List>
         {found.map((i) => {
-          const own = pantry.data?.own.includes(i.id) ?? false;
+          const own = i.id in (pantry.data?.own ?? {});
           return (
             <li key={i.id}>
               <One aria-label={i.name}>
@@ -154,7 +147,7 @@ export default function PantryPage() {
                 <Small>{own ? 'Your own figures.' : i.source}</Small>
                 <div>
                   {catalog.data ? (
-                    <Pop title={i.name} body={<Figures of={i} catalog={catalog.data} save={(v) => void save(v)} />}>
+                    <Pop title={i.name} body={<Figures of={i} catalog={catalog.data} save={(v) => save(v)} />}>
                       <Button>Change</Button>
                     </Pop>
                   ) : null}{' '}

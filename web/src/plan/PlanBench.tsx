@@ -2,9 +2,11 @@ import { useEffect, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import styled from 'styled-components';
 import type { Catalog, Fryer, Plan, PlanInput, Schemas, Settings } from '../api/client';
+import { place } from '../api/place';
 import { mendPlan } from '../dish/edits';
 import { useDish } from '../dish/useDish';
 import { unitsOf } from '../format/units';
+import { lookAround } from '../household/demo';
 import { Race } from '../race/Race';
 import { at } from '../theme/tokens';
 import { Button } from '../ui/Button';
@@ -51,6 +53,10 @@ const Side = styled.div`
     grid-template-columns: repeat(auto-fit, minmax(280px, 1fr));
     align-items: start;
   }
+`;
+
+const Hello = styled(Quiet)`
+  margin-bottom: 10px;
 `;
 
 const RaceCard = styled(Card)`
@@ -134,6 +140,12 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
         piece={answer?.piece ?? null}
         toBench={() => void navigate(`/bench/${plan.id}`)}
       />
+      {plans.length === 1 && plan.version === 1 && !place ? (
+        <Hello className="no-print">
+          Say what you have got, in the line above. Or first{' '}
+          <Button onPress={lookAround}>look around in a made-up household</Button>
+        </Hello>
+      ) : null}
       {problem ? (
         <Trouble
           problem={problem}

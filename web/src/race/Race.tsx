@@ -8,6 +8,7 @@ import { Readout } from './Readout';
 import { between, flagRows, minuteTicks, raceScale } from './scale';
 import { AirAxis } from './AirAxis';
 import { Strip } from './Strip';
+import { useHeard } from './useHeard';
 import { useWidth } from './useWidth';
 
 const Frame = styled.div`
@@ -76,7 +77,16 @@ export function Race({ answer, stages, turns, faces, units, pending, edit }: Pro
   const rule = answer.rule.coreC;
   const probe = answer.chance?.lookFirstMin;
   const windowTo = Math.min(end, toMin ?? end);
-  const summary = `${answer.verdict.says} ${answer.verdict.first}`;
+  const { verdict } = answer;
+  const summary = `${verdict.says} ${verdict.first}`;
+  const heard = useHeard(
+    [
+      ...stages.map((st) => `${st.rest ? 'rest' : units.temperature(st.airC)} for ${minutes(st.minutes)} min`),
+      ...turns.map((t) => `${turnWord(t.kind).toLowerCase()} at ${minutes(t.atMin)}`),
+    ],
+    verdict.ready ? `${verdict.figure} ${verdict.unit}` : verdict.says,
+    !pending,
+  );
 
   return (
     <Frame ref={ref}>
@@ -308,13 +318,7 @@ export function Race({ answer, stages, turns, faces, units, pending, edit }: Pro
         </>
       ) : null}
       <span className="quietly" role="status">
-        {pending
-          ? ''
-          : `${stages
-              .map((st) => `${st.rest ? 'rest' : units.temperature(st.airC)} for ${minutes(st.minutes)} min`)
-              .join(
-                ', then ',
-              )}${turns.map((t) => `, ${turnWord(t.kind).toLowerCase()} at ${minutes(t.atMin)}`).join('')}. ${summary}`}
+        {heard}
       </span>
     </Frame>
   );

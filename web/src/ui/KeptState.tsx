@@ -39,7 +39,7 @@ export function KeptState({ kept, instead }: Props) {
       </Conflict>
     );
   return (
-    <Words role="status" className="no-print">
+    <Words role={kept.state === 'unsent' || instead ? 'status' : undefined} className="no-print">
       {instead ?? words[kept.state]}
     </Words>
   );

@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { Refusal } from '../api/client';
+import { drawerOf } from '../api/place';
 import { complain } from './toast';
 
 const WAIT_MS = 500;
@@ -11,7 +12,7 @@ const LONGEST_MS = 60_000;
 const lines = new Map<string, Promise<void>>();
 const made = new Map<string, number>();
 
-const drawerOf = (key: string) => `velocrustum.draft.${key}`;
+const draftOf = (key: string) => drawerOf(`draft.${key}`);
 
 interface Draft {
   /** The version it was made on. */
@@ -21,7 +22,7 @@ interface Draft {
 
 /** A draft that could not be sent before the page went away; the server may have a newer version by now. */
 export function unsent(key: string): Draft | null {
-  const kept = localStorage.getItem(drawerOf(key));
+  const kept = localStorage.getItem(draftOf(key));
   if (!kept) return null;
   try {
     return JSON.parse(kept) as Draft;
@@ -87,7 +88,7 @@ export function useKept<T>({ key, version, saved, now, possible = true, save, ne
         sent.current = text;
         tries.current = 0;
         // A newer draft stays until it is sent in turn.
-        if (JSON.stringify(unsent(key)?.input) === text) localStorage.removeItem(drawerOf(key));
+        if (JSON.stringify(unsent(key)?.input) === text) localStorage.removeItem(draftOf(key));
         setState('kept');
       } catch (cause) {
         const status = cause instanceof Refusal ? cause.problem.status : 500;
@@ -111,13 +112,13 @@ export function useKept<T>({ key, version, saved, now, possible = true, save, ne
   useEffect(() => {
     if (text === sent.current) {
       // Undone before it was sent, or sent already.
-      localStorage.removeItem(drawerOf(key));
+      localStorage.removeItem(draftOf(key));
       held.current = false;
       setState('kept');
       return;
     }
     localStorage.setItem(
-      drawerOf(key),
+      draftOf(key),
       JSON.stringify({ version: on.current, input: latest.current.now } satisfies Draft),
     );
     if (held.current) return;
@@ -150,7 +151,7 @@ export function useKept<T>({ key, version, saved, now, possible = true, save, ne
     );
   }, [send]);
   const takeTheirs = useCallback(() => {
-    localStorage.removeItem(drawerOf(key));
+    localStorage.removeItem(draftOf(key));
     held.current = true; // nothing more is sent from here
     window.location.reload();
   }, [key]);

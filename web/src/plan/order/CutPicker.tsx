@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { Input, Label, ListBox, ListBoxItem, ListBoxSection, Header, SearchField } from 'react-aria-components';
 import styled from 'styled-components';
 import type { CutInfo } from '../../api/client';
+import { drawerOf } from '../../api/place';
 import type { Units } from '../../format/units';
 import { fieldBox, labelled } from '../../ui/field';
 import { Quiet } from '../../ui/layout';
@@ -67,7 +68,7 @@ const Item = styled(ListBoxItem)`
 `;
 
 const SCALE = 0.5;
-const RECENT = 'velocrustum.cuts';
+const RECENT = drawerOf('cuts');
 
 function recent(): string[] {
   try {

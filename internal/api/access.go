@@ -1,0 +1,265 @@
+package api
+
+import (
+	"context"
+	"crypto/rand"
+	"crypto/subtle"
+	"errors"
+	"fmt"
+	"html/template"
+	"log/slog"
+	"net"
+	"net/http"
+	"net/url"
+	"strings"
+	"sync"
+	"time"
+	"unicode"
+
+	"rsc.io/qr"
+
+	"velocrustum/internal/store"
+)
+
+// LAN is how the program is reached from the home network.
+type LAN struct {
+	// URL is without a path, like http://192.168.1.20:8642.
+	URL        string
+	Passphrase string
+}
+
+type lanKey struct{}
+
+// OnLAN marks the requests of a listener on the home network.
+func OnLAN(ctx context.Context) context.Context { return context.WithValue(ctx, lanKey{}, true) }
+
+const (
+	deviceCookie = "velocrustum_device"
+	// codeLasts is how long a code on the screen lets a phone in, once.
+	codeLasts = 10 * time.Minute
+	// tokenLasts is how long browsers keep it at most.
+	tokenLasts = 400 * 24 * time.Hour
+	deviceName = 40
+)
+
+// access lets devices in: by a passphrase, or paired once by a code.
+type access struct {
+	store      *store.Store
+	passphrase string // asked of every request, if there is one
+	lan        *LAN
+	now        func() time.Time
+	log        *slog.Logger
+	guesses    guesser
+	mu         sync.Mutex
+	codes      map[string]time.Time // until when
+}
+
+// guard keeps strangers out: on loopback by the host's name, elsewhere by
+// the passphrase or a paired device's token.
+func (a *access) guard(next http.Handler) http.Handler {
+	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		passphrase := a.passphrase
+		if on, _ := r.Context().Value(lanKey{}).(bool); on && passphrase == "" {
+			passphrase = a.lan.Passphrase
+		}
+		if passphrase == "" {
+			if host := hostOnly(r.Host); host != "localhost" && !IsLoopback(host) {
+				writeProblem(w, Problem{Status: http.StatusMisdirectedRequest, Title: "Not under this name"})
+				return
+			}
+			next.ServeHTTP(w, r)
+			return
+		}
+		_, err := a.device(r)
+		if err != nil && !errors.Is(err, store.ErrNotFound) {
+			fail(w, r, err)
+			return
+		}
+		_, given, ok := r.BasicAuth()
+		if err == nil || r.URL.Path == "/pair" || ok && subtle.ConstantTimeCompare([]byte(given), []byte(passphrase)) == 1 {
+			next.ServeHTTP(w, r)
+			return
+		}
+		if ok {
+			a.log.WarnContext(r.Context(), "wrong passphrase", "from", hostOnly(r.RemoteAddr))
+			a.guesses.slow(r.Context())
+		}
+		w.Header().Set("WWW-Authenticate", `Basic realm="Velocrustum", charset="UTF-8"`)
+		writeProblem(w, Problem{Status: http.StatusUnauthorized, Title: "The passphrase, please"})
+	})
+}
+
+// device returns the paired device that a request comes from.
+func (a *access) device(r *http.Request) (store.Device, error) {
+	c, err := r.Cookie(deviceCookie)
+	if err != nil {
+		return store.Device{}, store.ErrNotFound
+	}
+	return a.store.Paired(r.Context(), c.Value)
+}
+
+// guessEvery is the least time between two wrong passphrases that are
+// answered, from wherever they come.
+const guessEvery = 400 * time.Millisecond
+
+// guesser answers wrong passphrases one after another.
+type guesser struct{ sync.Mutex }
+
+func (g *guesser) slow(ctx context.Context) {
+	g.Lock()
+	defer g.Unlock()
+	select {
+	case <-time.After(guessEvery):
+	case <-ctx.Done():
+	}
+}
+
+func hostOnly(hostport string) string {
+	if host, _, err := net.SplitHostPort(hostport); err == nil {
+		return host
+	}
+	return strings.Trim(hostport, "[]")
+}
+
+// IsLoopback says whether a host's address stays on this machine.
+func IsLoopback(host string) bool {
+	ip := net.ParseIP(host)
+	return host == "localhost" || ip != nil && ip.IsLoopback()
+}
+
+// newCode makes a code that lets one device in.
+func (a *access) newCode() (code string, until time.Time) {
+	a.mu.Lock()
+	defer a.mu.Unlock()
+	now := a.now()
+	for c, until := range a.codes {
+		if now.After(until) {
+			delete(a.codes, c)
+		}
+	}
+	code, until = rand.Text(), now.Add(codeLasts)
+	a.codes[code] = until
+	return code, until
+}
+
+// spend takes a code, once.
+func (a *access) spend(code string) bool {
+	a.mu.Lock()
+	defer a.mu.Unlock()
+	until, ok := a.codes[code]
+	delete(a.codes, code)
+	return ok && !a.now().After(until)
+}
+
+var pairPage = template.Must(template.New("pair").Parse(`<!doctype html>
+<html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1">
+<title>Velocrustum: let this phone in</title>
+<style nonce="{{.Nonce}}">
+body { font: 18px/1.45 sans-serif; margin: 0; padding: 32px 20px; background: #eef2ee; color: #17211f }
+main { max-width: 420px; margin: auto; display: grid; gap: 16px }
+h1 { font-size: 26px; margin: 0 } p { margin: 0 } form, label { display: grid; gap: 8px }
+input, button { font: inherit; padding: 12px 14px; border-radius: 10px; border: 2px solid #6f8a86; background: #fff; color: inherit }
+button { background: #17211f; color: #fff; min-height: 56px }
+@media (prefers-color-scheme: dark) { body { background: #14201e; color: #eef2ee } input { background: #1d2b29 } button { background: #eef2ee; color: #17211f } }
+</style>
+<main><h1>{{.Title}}</h1><p>{{.Says}}</p>
+{{with .Code}}<form method="post" action="pair"><input type="hidden" name="code" value="{{.}}">
+<label>What this phone is called<input name="name" value="Phone" maxlength="40" required></label>
+<button>Let it in</button></form>{{end}}</main></html>`))
+
+// pair shows the page that a scanned code leads to, and lets the phone in
+// when its button is pressed: what only looks at an address spends no code.
+func (a *access) pair(w http.ResponseWriter, r *http.Request) {
+	show := func(status int, title, says, code string) {
+		nonce := rand.Text()
+		w.Header().Set("Content-Security-Policy", "default-src 'none'; style-src 'nonce-"+nonce+"'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'")
+		w.Header().Set("Content-Type", "text/html; charset=utf-8")
+		w.Header().Set("Cache-Control", "no-store")
+		w.Header().Set("Referrer-Policy", "no-referrer")
+		w.WriteHeader(status)
+		_ = pairPage.Execute(w, map[string]string{"Nonce": nonce, "Title": title, "Says": says, "Code": code})
+	}
+	const over = "It lets one phone in, within ten minutes. Show a new one on the household's page and scan that."
+	switch r.Method {
+	case http.MethodGet:
+		show(http.StatusOK, "Let this phone in", "It will follow the cook and say what is done, without the passphrase. It can be taken back on the household's page.", r.URL.Query().Get("code"))
+	case http.MethodPost:
+		r.Body = http.MaxBytesReader(w, r.Body, 4<<10)
+		name := strings.TrimSpace(strings.Map(func(c rune) rune {
+			if !unicode.IsPrint(c) {
+				return -1
+			}
+			return c
+		}, r.PostFormValue("name")))
+		if n := []rune(name); len(n) > deviceName {
+			name = string(n[:deviceName])
+		}
+		if name == "" {
+			name = "Phone"
+		}
+		if !a.spend(r.PostFormValue("code")) {
+			a.log.WarnContext(r.Context(), "a code that lets nobody in", "from", hostOnly(r.RemoteAddr))
+			a.guesses.slow(r.Context())
+			show(http.StatusForbidden, "This code is over", over, "")
+			return
+		}
+		token := rand.Text()
+		if _, err := a.store.Pair(r.Context(), name, token); err != nil {
+			fail(w, r, err)
+			return
+		}
+		http.SetCookie(w, &http.Cookie{Name: deviceCookie, Value: token, Path: "/", HttpOnly: true, SameSite: http.SameSiteStrictMode,
+			Secure: r.TLS != nil, MaxAge: int(tokenLasts.Seconds())})
+		http.Redirect(w, r, "/cook", http.StatusSeeOther)
+	default:
+		w.Header().Set("Allow", "GET, POST")
+		writeProblem(w, Problem{Status: http.StatusMethodNotAllowed, Title: "This can only be read or sent"})
+	}
+}
+
+// pairURL is where a new code leads to, until when.
+func (a *access) pairURL() (string, time.Time, error) {
+	if a.lan == nil {
+		return "", time.Time{}, errNoLAN
+	}
+	code, until := a.newCode()
+	return a.lan.URL + "/pair?code=" + url.QueryEscape(code), until, nil
+}
+
+var errNoLAN = errors.New("not on the home network")
+
+// GetAccess answers GET /access.
+func (s *Server) GetAccess(ctx context.Context, _ GetAccessRequestObject) (GetAccessResponseObject, error) {
+	devices, err := s.store.Devices(ctx)
+	out := GetAccess200JSONResponse{Devices: devices}
+	if s.access.lan != nil {
+		out.Url = &s.access.lan.URL
+	}
+	return out, err
+}
+
+// ShowCode answers POST /access/codes.
+func (s *Server) ShowCode(_ context.Context, _ ShowCodeRequestObject) (ShowCodeResponseObject, error) {
+	to, until, err := s.access.pairURL()
+	if err != nil {
+		return nil, err
+	}
+	code, err := qr.Encode(to, qr.M)
+	if err != nil {
+		return nil, fmt.Errorf("drawing the code: %w", err)
+	}
+	var path strings.Builder
+	for y := range code.Size {
+		for x := range code.Size {
+			if code.Black(x, y) {
+				fmt.Fprintf(&path, "M%d %dh1v1h-1z", x, y)
+			}
+		}
+	}
+	return ShowCode201JSONResponse{Url: to, Until: until, Size: code.Size, Path: path.String()}, nil
+}
+
+// TakeBack answers DELETE /access/devices/{id}.
+func (s *Server) TakeBack(ctx context.Context, r TakeBackRequestObject) (TakeBackResponseObject, error) {
+	return TakeBack204Response{}, s.store.Unpair(ctx, r.Id)
+}

@@ -1,0 +1,130 @@
+package api_test
+
+import (
+	"net/http"
+	"net/http/httptest"
+	"net/url"
+	"strings"
+	"testing"
+	"time"
+
+	"velocrustum/internal/api"
+)
+
+// fromLAN sends a request as a phone on the home network does.
+func (k *kitchen) fromLAN(r *http.Request, cookies ...*http.Cookie) *httptest.ResponseRecorder {
+	r.Host = "192.168.1.20:8642"
+	for _, c := range cookies {
+		r.AddCookie(c)
+	}
+	w := httptest.NewRecorder()
+	k.handler.ServeHTTP(w, r.WithContext(api.OnLAN(r.Context())))
+	return w
+}
+
+func TestAPhoneIsLetInOnceAndTakenBack(t *testing.T) {
+	k := newKitchen(t, "")
+	look := func(cookies ...*http.Cookie) int {
+		return k.fromLAN(httptest.NewRequest("GET", "/api/v1/plans", nil), cookies...).Code
+	}
+	if got := look(); got != 401 {
+		t.Fatalf("a stranger on the network: %d", got)
+	}
+	typed := httptest.NewRequest("GET", "/api/v1/plans", nil)
+	typed.SetBasicAuth("anyone", "wasabi-pea")
+	if w := k.fromLAN(typed); w.Code != 200 {
+		t.Errorf("with the passphrase: %d", w.Code)
+	}
+	// The machine itself is not asked.
+	if w := k.send("GET", "/api/v1/plans", ""); w.Code != 200 {
+		t.Errorf("on the machine itself: %d", w.Code)
+	}
+
+	shown := get[struct {
+		URL   string    `json:"url"`
+		Until time.Time `json:"until"`
+		Size  int       `json:"size"`
+		Path  string    `json:"path"`
+	}](k, 201, "POST", "/api/v1/access/codes", "")
+	if !strings.HasPrefix(shown.URL, "http://192.168.1.20:8642/pair?code=") || shown.Size < 21 || strings.Count(shown.Path, "M") < 100 {
+		t.Fatalf("the code: %+v", shown)
+	}
+	to, err := url.Parse(shown.URL)
+	if err != nil {
+		t.Fatal(err)
+	}
+	pair := func(code string) *httptest.ResponseRecorder {
+		form := url.Values{"code": {code}, "name": {"Hob\u0000 phone"}}
+		r := httptest.NewRequest("POST", "/pair", strings.NewReader(form.Encode()))
+		r.Header.Set("Content-Type", "application/x-www-form-urlencoded")
+		return k.fromLAN(r)
+	}
+	// To look at it spends nothing.
+	for range 2 {
+		if w := k.fromLAN(httptest.NewRequest("GET", to.RequestURI(), nil)); w.Code != 200 || !strings.Contains(w.Body.String(), to.Query().Get("code")) {
+			t.Fatalf("the page of a scanned code: %d %s", w.Code, w.Body)
+		}
+	}
+	w := pair(to.Query().Get("code"))
+	cookies := w.Result().Cookies()
+	if w.Code != http.StatusSeeOther || len(cookies) != 1 || !cookies[0].HttpOnly || cookies[0].SameSite != http.SameSiteStrictMode {
+		t.Fatalf("let in: %d %v", w.Code, cookies)
+	}
+	if again := pair(to.Query().Get("code")); again.Code != 403 || len(again.Result().Cookies()) != 0 {
+		t.Errorf("the same code again: %d", again.Code)
+	}
+	if got := look(cookies[0]); got != 200 {
+		t.Errorf("the phone that was let in: %d", got)
+	}
+	if got := look(&http.Cookie{Name: cookies[0].Name, Value: "guess"}); got != 401 {
+		t.Errorf("a guessed token: %d", got)
+	}
+
+	type access struct {
+		URL     string `json:"url"`
+		Devices []struct{ ID, Name string }
+	}
+	in := get[access](k, 200, "GET", "/api/v1/access", "")
+	if in.URL != "http://192.168.1.20:8642" || len(in.Devices) != 1 || in.Devices[0].Name != "Hob phone" {
+		t.Fatalf("who is in: %+v", in)
+	}
+	get[struct{}](k, 204, "DELETE", "/api/v1/access/devices/"+in.Devices[0].ID, "")
+	if got := look(cookies[0]); got != 401 {
+		t.Errorf("the phone that was taken back: %d", got)
+	}
+
+	late := get[struct{ URL string }](k, 201, "POST", "/api/v1/access/codes", "").URL
+	k.wait(11 * time.Minute)
+	if w := pair(late[strings.Index(late, "code=")+5:]); w.Code != 403 {
+		t.Errorf("a code of eleven minutes ago: %d", w.Code)
+	}
+}
+
+func TestTheDemonstrationLeavesNoTrace(t *testing.T) {
+	k := newKitchen(t, "")
+	own := get[[]api.Plan](k, 200, "GET", "/api/v1/plans", "")
+	for _, p := range own {
+		get[struct{}](k, 204, "DELETE", "/api/v1/plans/"+p.Id, "")
+	}
+	there := func() []api.Plan { return get[[]api.Plan](k, 200, "GET", "/demo/api/v1/plans", "") }
+	shown := there()
+	if len(shown) != len(own) {
+		t.Fatalf("%d dishes are shown", len(shown))
+	}
+	get[struct{}](k, 204, "DELETE", "/demo/api/v1/plans/"+shown[0].Id, "")
+	if now := there(); len(now) != len(own)-1 {
+		t.Errorf("%d after one was put aside", len(now))
+	}
+	if page := k.send("GET", "/demo/plan", ""); page.Code != 200 || !strings.Contains(page.Body.String(), `href="/demo/api/v1/plans"`) || !strings.Contains(page.Body.String(), `href="/assets/plan-2.js"`) {
+		t.Errorf("its page: %d %s", page.Code, page.Body)
+	}
+	if mine := get[[]api.Plan](k, 200, "GET", "/api/v1/plans", ""); len(mine) != 0 {
+		t.Errorf("%d dishes came over", len(mine))
+	}
+	if w := k.send("DELETE", "/demo", ""); w.Code != 204 {
+		t.Errorf("left: %d", w.Code)
+	}
+	if now := there(); len(now) != len(own) {
+		t.Errorf("%d dishes the next time", len(now))
+	}
+}

@@ -1,0 +1,164 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
+import styled from 'styled-components';
+import type { Schemas } from '../api/client';
+import { place } from '../api/place';
+import { showCode, takeDeviceBack, useAccess } from '../api/queries';
+import { clock, day } from '../format/units';
+import { Button } from '../ui/Button';
+import { Card, Page, Quiet, Title } from '../ui/layout';
+import { complain, say } from '../ui/toast';
+import { UnitsAndRules } from './HouseholdSettings';
+import { lookAround } from './demo';
+
+const Columns = styled.div`
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(min(100%, 340px), 1fr));
+  gap: 16px;
+  align-items: start;
+  margin-top: 12px;
+`;
+
+const Block = styled(Card)`
+  display: grid;
+  gap: 12px;
+  h2 {
+    font-size: 19px;
+  }
+`;
+
+// Scanners want dark on light, whatever the theme.
+const Code = styled.svg`
+  width: min(100%, 280px);
+  background: #fff;
+  border-radius: 10px;
+`;
+
+const Devices = styled.ul`
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  gap: 8px;
+  li {
+    display: flex;
+    align-items: center;
+    gap: 10px;
+  }
+  span {
+    flex: 1;
+    min-width: 0;
+  }
+  small {
+    display: block;
+    color: var(--quiet);
+    font-size: 14px;
+  }
+`;
+
+type Shown = Schemas['PairingCode'];
+
+// A code without quiet around it is not found.
+const QUIET = 4;
+
+function Phones() {
+  const access = useAccess();
+  const queries = useQueryClient();
+  const [shown, setShown] = useState<Shown | null>(null);
+  const again = () => queries.invalidateQueries({ queryKey: ['access'] });
+  const show = () => showCode().then(setShown, complain);
+  const out = (d: Schemas['Device']) =>
+    takeDeviceBack(d.id).then(() => {
+      say(`${d.name} is let in no more.`);
+      return again();
+    }, complain);
+  return (
+    <Block aria-labelledby="phones">
+      <h2 id="phones">A phone on the counter</h2>
+      {access.isError ? <Quiet>{access.error.message}</Quiet> : null}
+      {access.data && !access.data.url ? (
+        <Quiet>
+          The kitchen computer answers itself alone. Started with <code>velocrustum serve --lan</code> it is on the home
+          network as well, and shows a code here that lets a phone in.
+        </Quiet>
+      ) : null}
+      {access.data?.url ? (
+        <>
+          <Quiet>
+            On the home network it is at <b>{access.data.url}</b>, with the passphrase that it was started with. A phone
+            that scans a code needs no passphrase, and can be taken back here.
+          </Quiet>
+          {shown ? (
+            <>
+              <Code
+                viewBox={`${-QUIET} ${-QUIET} ${shown.size + 2 * QUIET} ${shown.size + 2 * QUIET}`}
+                role="img"
+                aria-label={`Code of ${shown.url}`}
+                shapeRendering="crispEdges"
+              >
+                <path d={shown.path} fill="#000" />
+              </Code>
+              <Quiet role="status">It lets one phone in, until {clock(shown.until)}.</Quiet>
+            </>
+          ) : null}
+          <div>
+            <Button onPress={() => void show()}>{shown ? 'Show another code' : 'Show a code to scan'}</Button>
+          </div>
+        </>
+      ) : null}
+      {access.data && access.data.devices.length > 0 ? (
+        <Devices aria-label="Phones that were let in">
+          {access.data.devices.map((d) => (
+            <li key={d.id}>
+              <span>
+                {d.name}
+                <small>
+                  let in {day(d.pairedAt)}, last here {day(d.seenAt)}
+                </small>
+              </span>
+              <Button onPress={() => void out(d)}>Take it back</Button>
+            </li>
+          ))}
+        </Devices>
+      ) : null}
+      <Quiet>
+        A screen stays awake in a live cook where the browser lets a page do so by itself: on this machine, and under an
+        https address. Elsewhere a silent film is played for it from the first tap on; where that does not hold it, the
+        phone’s own setting has to.
+      </Quiet>
+    </Block>
+  );
+}
+
+/** What stays of a household: how it reads and what counts as safe, which phones are in, a made-up one to look at. */
+export default function HouseholdPage() {
+  useEffect(() => {
+    document.title = 'Household · Velocrustum';
+  }, []);
+  return (
+    <Page>
+      <Title>Household</Title>
+      <Columns>
+        <Block aria-labelledby="rules">
+          <h2 id="rules">Units and rules</h2>
+          <UnitsAndRules />
+        </Block>
+        {place ? null : (
+          <>
+            <Phones />
+            <Block aria-labelledby="demo">
+              <h2 id="demo">A household to look around in</h2>
+              <Quiet>
+                Eight dishes, two fryers and a week of cooks, all made up. Change what you like there: nothing of it
+                comes over to yours, and it is gone when you leave.
+              </Quiet>
+              <div>
+                <Button onPress={lookAround}>Look around</Button>
+              </div>
+            </Block>
+          </>
+        )}
+      </Columns>
+    </Page>
+  );
+}
