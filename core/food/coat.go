@@ -44,6 +44,10 @@ type Coat struct {
 	Bowls []Bowl
 	// RestMin is how long it rests before the basket, to hold.
 	RestMin float64
+	// Layers are what it is composed of; none of a rub, a wrap or bare food.
+	Layers []CoatLayer
+	// LayerSticks is what of each stays on, g per 100 cm².
+	LayerSticks []float64
 	// Fried is the share of a finished deep-fried piece that is oil taken up:
 	// bare skin 5 %, dusted 8, crumbed or in batter 15 (12 to 18).
 	Fried  float64
@@ -84,15 +88,33 @@ var coats = []Coat{
 	{ID: "bare", Name: "bare", Says: "bare", Browns: 1, Fried: 0.05, Source: ownRubs},
 	{ID: "oil-rub", Name: "oil rub", Says: "rubbed with oil", Browns: 1.05, Fried: 0.05, Source: ownRubs},
 	{ID: "leavened-rub", Name: "leavened rub", Says: "in a leavened rub", Crackles: 1.25, Browns: 1, Alkali: 0.8, Fried: 0.05, Source: ownRubs},
-	{ID: "starch-dust", Name: "starch dust", Says: "dusted with starch", Stuck: []Stuck{{1.75, 0.25, 0, 700, 0.1, 0.15, 0.25}}, Half: 0.44, Browns: 0.9, NeedsOil: 0.3, Light: true, Starchy: true, Raw: palePowder, Covers: 0.35, Bowls: []Bowl{{"corn-starch", 2}}, RestMin: 2, Fried: 0.08, Source: stuck},
-	{ID: "flour-dust", Name: "flour dust", Says: "dusted with flour", Stuck: []Stuck{{2.15, 0.35, 0, 700, 0.1, 0.15, 0.25}}, Half: 0.40, Browns: 1.4, NeedsOil: 0.4, Light: true, Starchy: true, Raw: palePowder, Covers: 0.5, Bowls: []Bowl{{"wheat-flour", 2.5}}, RestMin: 12, Fried: 0.08, Source: stuck},
-	{ID: "flour-starch", Name: "flour and starch", Says: "in flour and starch", Stuck: []Stuck{{2.6, 0.4, 0, 700, 0.1, 0.15, 0.25}}, Half: 0.36, Browns: 1.4, NeedsOil: 0.4, Light: true, Starchy: true, Raw: palePowder, Covers: 0.55, Bowls: []Bowl{{"wheat-flour", 2}, {"corn-starch", 1}}, RestMin: 12, Fried: 0.08, Source: stuck},
-	{ID: "double-dredge", Name: "double dredge", Says: "dredged twice", Stuck: []Stuck{{2.9, 2.9, 0.4, 1050, 0.4, 0.12, 0}, {4.3, 0.7, 0, 750, 0.05, 0.13, 0.25}}, Rough: 1.1, Half: 0.36, Browns: 1.3, NeedsOil: 0.8, Sets: 0.30, Starchy: true, Raw: paste, Covers: 0.9, Bowls: []Bowl{{"wheat-flour", 2.5}, {"egg", 3.5}, {"wheat-flour", 5}}, RestMin: 12, Fried: 0.15, Source: stuck},
-	{ID: "three-bowl-crumb", Name: "three-bowl crumb", Says: "in three-bowl crumb", Stuck: []Stuck{{2.8, 2.9, 0.4, 1050, 0.2, 0.12, 0}, {6.3, 0.6, 0.1, 550, 0.03, 0.13, 0.4}}, Rough: 1.2, Half: 0.66, Browns: 1.6, Sugar: 0.5, NeedsOil: 0.8, Sets: 0.35, Starchy: true, Raw: paleCrumb, Covers: 0.95, Bowls: []Bowl{{"wheat-flour", 2.5}, {"egg", 3.5}, {"crumbs", 7}}, RestMin: 15, Fried: 0.15, Source: stuck},
-	{ID: "low-carb-crumb", Name: "low-carb crumb", Says: "in low-carb crumb", Stuck: []Stuck{{0.8, 2.6, 0.4, 1030, 0.1, 0.15, 0}, {4.4, 0.4, 2.2, 600, 0.03, 0.14, 0.25}}, Rough: 1.2, Half: 0.65, Browns: 1.5, NeedsOil: 0.4, Sets: 0.35, Raw: paleCrumb, Covers: 0.95, Bowls: []Bowl{{"egg", 3.5}, {"nut-crumbs", 7}}, RestMin: 15, Fried: 0.15, Source: stuck},
-	{ID: "paste", Name: "batter-like paste", Says: "in a thick paste", Stuck: []Stuck{{3.2, 2.8, 0.1, 1050, 0.8, 0.10, 0}}, Half: 0.22, Browns: 1.8, NeedsOil: 0.6, Sets: 0.10, Starchy: true, Raw: paste, Covers: 0.9, Bowls: []Bowl{{"rice-flour", 3.2}, {"water", 2.8}}, Fried: 0.15, Source: stuck},
+	made("starch-dust", "starch dust", "dusted with starch", 2, only("corn-starch")),
+	made("flour-dust", "flour dust", "dusted with flour", 12, only("wheat-flour")),
+	made("flour-starch", "flour and starch", "in flour and starch", 12, CoatLayer{Parts: []Mixed{{"wheat-flour", 2}, {"corn-starch", 1}}}),
+	made("double-dredge", "double dredge", "dredged twice", 12, only("wheat-flour"), only("egg"), only("wheat-flour")),
+	made("three-bowl-crumb", "three-bowl crumb", "in three-bowl crumb", 15, only("wheat-flour"), only("egg"), only("crumbs")),
+	made("low-carb-crumb", "low-carb crumb", "in low-carb crumb", 15, only("egg"), only("nut-crumbs")),
+	made("paste", "batter-like paste", "in a thick paste", 0, CoatLayer{Parts: []Mixed{{"rice-flour", 3.2}, {"water", 2.8}}, Sticks: 6}),
 	{ID: "wrap", Name: "fatty wrap", Says: "wrapped in a fatty slice", Stuck: []Stuck{{1.8, 5.3, 5.2, 980, 0.1, 0.1, 0}}, Half: 0.38, Browns: 1.8, Sugar: 0.5, Sets: 0.2, Renders: 1.3, Raw: rawPork, Covers: 1, Fried: 0.05, Source: "a cured streaky slice stretched to 1.3 mm, USDA FoodData Central; ±25 %"},
 }
+
+// Rested returns the coat after so many minutes: one that had less than it
+// needs has to be drier before it holds; one that had its time has hydrated,
+// and does not lift.
+func (c Coat) Rested(min float64) Coat {
+	if c.RestMin == 0 {
+		return c
+	}
+	if held := math.Min(1, min/c.RestMin); held < 1 {
+		c.Sets *= 2 - held
+	} else if c.RestMin >= hydrates {
+		c.Light = false
+	}
+	return c
+}
+
+// hydrates is the rest, minutes, of a coat that takes up water by it.
+const hydrates = 8.0
 
 // Coats returns all coats, the lightest first.
 func Coats() []Coat { return slices.Clone(coats) }

@@ -69,6 +69,7 @@ var Limits = refuse.Limits{
 	"servings":            {Min: 1, Max: 40, Step: 1, Unit: "servings"},
 	"drying.hours":        {Min: 0, Max: 48, Step: 0.5, Unit: "hours"},
 	"coating.passes":      {Min: 1, Max: 6, Step: 1, Unit: "passes"},
+	"coating.restMin":     {Min: 0, Max: 120, Step: 1, Unit: "minutes"},
 	"coating.starch":      {Min: 0, Max: 0.5, Step: 0.05, Unit: "of the flour"},
 	"cutting.wholeG":      {Min: 0, Max: 20000, Step: 10, Unit: "g"},
 	"cutting.spreadPct":   {Min: 0, Max: 40, Step: 1, Unit: "percent"},
@@ -131,6 +132,9 @@ func (b Bench) Check(p Pantry) error {
 		c.In(Limits, "coating.passes", float64(b.Coating.Passes))
 	}
 	c.In(Limits, "coating.starch", b.Coating.Starch)
+	if m := b.Coating.RestMin; m != nil {
+		c.In(Limits, "coating.restMin", *m)
+	}
 	c.Among("coating.where", b.Coating.Where, "", "all", "up")
 	c.Among("coating.flour", b.Coating.Flour, "", "wheat-flour", "rice-flour", "chickpea-flour")
 	c.Among("coating.crumbs", b.Coating.Crumbs, "", "crumbs", "rice-crumbs")
@@ -156,7 +160,7 @@ func (b Bench) Check(p Pantry) error {
 			c.Add("salting.waterG", "0", "the liquid of the "+s.School+", in g")
 		}
 		if s.Salt != "" {
-			if i, err := p.Find(s.Salt); err != nil || !i.isSalt() {
+			if i, err := p.Find(s.Salt); err != nil || !i.IsSalt() {
 				c.Add("salting.salt", fmt.Sprintf("%q", s.Salt), "a salt of the pantry")
 			}
 		}

@@ -7,6 +7,7 @@ import (
 	"reflect"
 	"strings"
 	"testing"
+	"velocrustum/core/larder"
 
 	"velocrustum/core/food"
 	"velocrustum/core/program"
@@ -54,7 +55,7 @@ func TestEveryIngredientIsWhole(t *testing.T) {
 	for id, want := range map[string]float64{"salt-fine": 6, "salt-sea": 5.5, "salt-coarse": 5, "salt-flake": 4.8, "salt-flake-light": 2.8} {
 		near(t, id, shelf[id].Density*4.93, want, 1e-9)
 	}
-	own := NewPantry([]Ingredient{{ID: "soy-light", Name: "my soy", Role: Salty, Density: 1.2, Salt: 12}})
+	own := NewPantry([]Ingredient{{ID: "soy-light", Name: "my soy", Role: larder.Salty, Density: 1.2, Salt: 12}})
 	if own["soy-light"].Salt != 12 || shelf["soy-light"].Salt != 15 {
 		t.Error("one's own figures do not stand over those that ship, or reach them")
 	}

@@ -7,6 +7,7 @@ import (
 	"strings"
 
 	"velocrustum/core/food"
+	"velocrustum/core/larder"
 )
 
 // A Bowl is one station of coating: what is in it, what sticks of it to all
@@ -20,6 +21,8 @@ type Bowl struct {
 const (
 	// rubLeavening is baking powder on bare skin for 1 kg of meat, 2 to 3 g.
 	rubLeavening = 2.5
+	// rubAlkali is what that does to the surface's pH.
+	rubAlkali = 0.8
 	// flourLeavening is that for 250 g of flour.
 	flourLeavening = 4.0
 )
@@ -50,6 +53,11 @@ type Coated struct {
 	StuckG float64 `json:"stuckG"`
 	Kept   Totals  `json:"-"`
 	Waste  float64 `json:"wasteG"`
+	// FryMin is how long what is left of crumbs or flour takes in a pan, 0 if
+	// there is none worth it.
+	FryMin  float64   `json:"fryMin,omitempty"`
+	named   food.Coat // the coat that was chosen, before what was put in its place
+	changed bool      // the coat is made of other layers than it names
 }
 
 // Coating is how a cook coats and oils.
@@ -63,6 +71,8 @@ type Coating struct {
 	Crumbs    string  `json:"crumbs,omitempty"`    // in the place of breadcrumbs
 	Where     string  `json:"where,omitempty"`     // the oil goes: all, or up for one side
 	Leavening bool    `json:"leavening,omitempty"` // baking powder in the flour
+	// RestMin is how long it rests coated; as long as it needs where left out.
+	RestMin *float64 `json:"restMin,omitempty"`
 }
 
 // Coat works out what of a coat sticks to the pieces of a lot and what to put
@@ -70,7 +80,7 @@ type Coating struct {
 // mixed for the bin: a bowl is topped up, not filled.
 func (p Pantry) Coat(lot Lot, coat food.Coat, c Coating, plannedOilG float64) (Coated, error) {
 	hundred := lot.Surface()
-	out := Coated{Coat: coat, Bowls: []Bowl{}}
+	out := Coated{Coat: coat, named: coat, Bowls: []Bowl{}}
 	spare := inBowl
 	if c.Bag {
 		spare = inBag
@@ -85,20 +95,30 @@ func (p Pantry) Coat(lot Lot, coat food.Coat, c Coating, plannedOilG float64) (C
 		out.StuckG = g
 		out.Bowls = append(out.Bowls, Bowl{i.ID, g, g})
 	}
+	layers, changed := c.chosen(coat.Layers)
+	if changed {
+		as, err := food.Compose(layers, p.Find)
+		if err != nil {
+			return out, err
+		}
+		as.ID, as.Name, as.Says = coat.ID, coat.Name, coat.Says
+		coat = as
+		out.Coat, out.changed = as, true
+	}
 	for _, b := range coat.Bowls {
-		id, per := c.chosen(b, coat)
+		id, per := b.Ingredient, b.Sticks
 		i, err := p.Find(id)
 		if err != nil {
 			return out, err
 		}
 		sticks := per * hundred
 		put := sticks * spare
-		if i.Role == Starchy && !c.Bag {
+		if i.Role == larder.Starchy && !c.Bag {
 			put = math.Max(put, sticks+workingDepth*lot.Piece.Footprint()*1e4)
 		}
 		out.Kept.add(i, sticks)
 		out.StuckG += sticks
-		if i.Role == Egg {
+		if i.Role == larder.Egg {
 			out.Eggs = int(math.Ceil(put/egg/1.25 - 1e-9)) // up to a quarter of stretch
 			out.StretchG = math.Max(0, put-float64(out.Eggs)*egg)
 			put = float64(out.Eggs)*egg + out.StretchG
@@ -112,6 +132,7 @@ func (p Pantry) Coat(lot Lot, coat food.Coat, c Coating, plannedOilG float64) (C
 		out.Waste += put - sticks
 		out.Bowls = append(out.Bowls, Bowl{id, sticks, put})
 	}
+	out.FryMin = leftoverMin(out, p)
 	out.OilG = oilPass[c.Oil] * float64(max(1, c.Passes)) * hundred
 	if c.Where == "up" {
 		out.OilG /= 2
@@ -120,7 +141,31 @@ func (p Pantry) Coat(lot Lot, coat food.Coat, c Coating, plannedOilG float64) (C
 		out.OilG = plannedOilG
 	}
 	out.RestMin = coat.RestMin
+	if c.RestMin != nil {
+		out.RestMin = *c.RestMin
+	}
 	return out, nil
+}
+
+// leftoverMin is how long what is left in the bowls takes in a pan, stirred,
+// to be brown and safe throughout: what it has of water at 600 W into the
+// mass, then two minutes.
+func leftoverMin(c Coated, p Pantry) float64 {
+	left, wet := 0.0, 0.0
+	for _, b := range c.Bowls {
+		i := p[b.Ingredient]
+		g := b.PutOutG - b.SticksG
+		switch {
+		case i.Form == larder.Crumb:
+			left += g
+		case i.Role == larder.Egg:
+			wet = 0.15 * g // what drips into the crumbs
+		}
+	}
+	if left < 10 {
+		return 0
+	}
+	return math.Ceil(2 + (0.08*left+wet)*2.6/36)
 }
 
 // leavened is baking powder rubbed onto bare skin.
@@ -141,23 +186,38 @@ func (c *Coated) StarchShare() float64 {
 	return starch / (flour + starch)
 }
 
-// chosen returns what is in a bowl by the cook's choices, and what of it
-// sticks on 100 cm².
-func (c Coating) chosen(b food.Bowl, coat food.Coat) (ingredient string, per float64) {
-	ingredient, per = b.Ingredient, b.Sticks
-	if coat.ID == withStarch && c.Starch > 0 {
-		both := coat.Bowls[0].Sticks + coat.Bowls[1].Sticks
-		if per = both * c.Starch; isFlour(ingredient) {
-			per = both - per
+// chosen returns the layers with what the cook puts in the place of the usual,
+// and whether that is another coat.
+func (c Coating) chosen(layers []food.CoatLayer) (out []food.CoatLayer, changed bool) {
+	for _, l := range layers {
+		l.Parts = slices.Clone(l.Parts)
+		for k := range l.Parts {
+			p := &l.Parts[k]
+			if c.Starch > 0 && isBlend(layers) {
+				if p.Share = 1 - c.Starch; !isFlour(p.Ingredient) {
+					p.Share = c.Starch
+				}
+				changed = true
+			}
+			to := ""
+			switch {
+			case isFlour(p.Ingredient):
+				to = c.Flour
+			case p.Ingredient == "crumbs":
+				to = c.Crumbs
+			}
+			if to != "" && to != p.Ingredient {
+				p.Ingredient, changed = to, true
+			}
 		}
+		out = append(out, l)
 	}
-	switch {
-	case isFlour(ingredient) && c.Flour != "":
-		ingredient = c.Flour
-	case ingredient == "crumbs" && c.Crumbs != "":
-		ingredient = c.Crumbs
-	}
-	return ingredient, per
+	return out, changed
+}
+
+// isBlend says whether a coat is flour and starch in one layer.
+func isBlend(layers []food.CoatLayer) bool {
+	return len(layers) == 1 && len(layers[0].Parts) == 2 && isFlour(layers[0].Parts[0].Ingredient) && strings.HasSuffix(layers[0].Parts[1].Ingredient, "-starch")
 }
 
 func isFlour(id string) bool { return strings.HasSuffix(id, "-flour") }
@@ -174,7 +234,7 @@ func (c Coating) unused(coat food.Coat, p Pantry) (said []string) {
 	if c.Crumbs != "" && !has(func(id string) bool { return id == "crumbs" }) {
 		said = append(said, fmt.Sprintf("The %s that you chose are not in this coat; they wait for one with crumbs.", p[c.Crumbs].Name))
 	}
-	if c.Starch > 0 && coat.ID != withStarch {
+	if c.Starch > 0 && !isBlend(coat.Layers) {
 		said = append(said, "The share of starch that you chose is for flour and starch, not for this coat.")
 	}
 	return said

@@ -21,6 +21,7 @@ type Dish struct {
 // under its name.
 func (p Pantry) Ready(d Dish) (program.Dish, *Worked, error) {
 	out := d.Dish
+	out.Larder = p
 	if d.Bench == nil {
 		return out, nil, out.CheckPiece()
 	}
@@ -37,7 +38,7 @@ func (p Pantry) Ready(d Dish) (program.Dish, *Worked, error) {
 	if out.Coat != nil {
 		coat = *out.Coat
 	}
-	what, err := food.FindCoat(coat.ID)
+	what, err := coat.Find(p.Find)
 	if err != nil {
 		return out, nil, err
 	}
@@ -74,7 +75,14 @@ func (e Effects) into(load *program.Load, coat *program.Coat) {
 	if e.OilG != nil {
 		coat.OilG = *e.OilG
 	}
-	coat.SugarPct = math.Min(30, coat.SugarPct+e.SugarPct)
+	if e.Layers != nil {
+		coat.Layers = e.Layers
+	}
+	coat.SugarPct = math.Min(program.Limits["coat.sugarPct"].Max, coat.SugarPct+e.SugarPct)
+	if d := e.RestMin; d != nil {
+		coat.RestMin = d
+	}
+	coat.Alkali = math.Min(program.Limits["coat.alkali"].Max, coat.Alkali+e.Alkali)
 }
 
 // cut makes the pieces of a load what they are cut into.

@@ -5,6 +5,7 @@ import (
 	"math"
 	"slices"
 
+	"velocrustum/core/larder"
 	"velocrustum/core/safety"
 	"velocrustum/core/units"
 )
@@ -82,19 +83,19 @@ type Reach struct {
 // reach finds the limit by what is strongest in the mixture, for poultry and
 // meat, or for fish and shellfish. Middle of what cooks and extension
 // services give, ±30 %.
-func reach(t Totals, roles map[Role]float64, class safety.Class) Reach {
+func reach(t Totals, roles map[larder.Role]float64, class safety.Class) Reach {
 	fish := class == safety.Fish
 	share := func(g float64) float64 { return g / math.Max(t.MassG, 1e-9) }
 	var r Reach
 	switch {
-	case share(roles[Enzyme]) > 0.03:
+	case share(roles[larder.Enzyme]) > 0.03:
 		r = Reach{"fresh enzymes", 0.25, 0.5, 0.67, "mushy: the enzymes go on eating the surface"}
 	case share(t.AcidG) > 0.02: // below about pH 4.5
 		r = Reach{"strong acid", 0.5, 3, 6, "chalky outside: the acid has cooked it"}
 		if fish {
 			r.Least, r.Best, r.Most = 0.2, 0.3, 0.5
 		}
-	case share(roles[Milky]) > 0.3:
+	case share(roles[larder.Milky]) > 0.3:
 		r = Reach{"dairy", 2, 8, 24, "soft to mushy outside"}
 	case share(t.SaltG) > 0.02:
 		r = Reach{"salt", 0.5, 4, 24, "ham-like: firm and salty"}
@@ -111,7 +112,7 @@ func reach(t Totals, roles map[Role]float64, class safety.Class) Reach {
 // back for the coat.
 func (p Pantry) split(items []Item, share float64) (rest []Item, kept Totals) {
 	for _, it := range items {
-		if i := p[it.Ingredient]; share > 0 && (i.isSalt() || i.Role == Spice && !i.Thick) {
+		if i := p[it.Ingredient]; share > 0 && (i.IsSalt() || i.Role == larder.Spice && !i.Thick) {
 			kept.add(i, it.G*share)
 			it.G *= 1 - share
 		}
@@ -163,7 +164,7 @@ type Marinaded struct {
 // temperature.
 func (p Pantry) Marinate(lot Lot, items []Item, hours, tempC float64) (Marinaded, error) {
 	var t Totals
-	roles := map[Role]float64{}
+	roles := map[larder.Role]float64{}
 	thick := 0.0
 	out := Marinaded{Hours: hours, Allergens: []string{}}
 	for _, it := range items {

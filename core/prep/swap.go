@@ -5,6 +5,7 @@ import (
 	"math"
 	"slices"
 
+	"velocrustum/core/larder"
 	"velocrustum/core/refuse"
 )
 
@@ -29,15 +30,15 @@ var mixed = map[string][]Item{
 
 // does is what an ingredient is there for, in 100 g of it; 0 if its own kind
 // is not swapped by a figure.
-func (i Ingredient) does() float64 {
+func does(i Ingredient) float64 {
 	switch i.Role {
-	case Salty:
+	case larder.Salty:
 		return i.Salt
-	case Acidic:
+	case larder.Acidic:
 		return i.Acid
-	case Sweet:
+	case larder.Sweet:
 		return i.Sugar
-	case Milky, Starchy: // one for one
+	case larder.Milky, larder.Starchy: // one for one
 		return 100
 	}
 	return 0
@@ -73,11 +74,11 @@ func (p Pantry) Swaps(id string, g float64) []Swap {
 	}
 	var near []Ingredient
 	for _, i := range p {
-		if i.ID != id && i.Role == of.Role && i.does() > 0 && of.does() > 0 {
+		if i.ID != id && i.Role == of.Role && does(i) > 0 && does(of) > 0 {
 			near = append(near, i)
 		}
 	}
-	far := func(i Ingredient) float64 { return math.Abs(math.Log(of.does() / i.does())) }
+	far := func(i Ingredient) float64 { return math.Abs(math.Log(does(of) / does(i))) }
 	slices.SortFunc(near, func(a, b Ingredient) int {
 		if d := far(a) - far(b); math.Abs(d) > 1e-9 {
 			return int(math.Copysign(1, d))
@@ -88,7 +89,7 @@ func (p Pantry) Swaps(id string, g float64) []Swap {
 		return 1
 	})
 	for _, i := range near[:min(len(near), 4-len(out))] {
-		it := Item{i.ID, math.Round(g*of.does()/i.does()*10) / 10}
+		it := Item{i.ID, math.Round(g*does(of)/does(i)*10) / 10}
 		offer(fmt.Sprintf("%g g of %s", it.G, i.Name), []Item{it})
 	}
 	return out

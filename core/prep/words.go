@@ -6,6 +6,7 @@ import (
 	"strings"
 
 	"velocrustum/core/food"
+	"velocrustum/core/larder"
 	"velocrustum/core/safety"
 	"velocrustum/core/units"
 )
@@ -252,6 +253,9 @@ func (w words) coating() Station {
 			s.Why = "It makes the skin alkaline: that browns sooner and blisters thin. Mix it with the salt and the spices."
 			s.Cautions = append(s.Cautions, "Baking powder, not soda alone: that tastes of soap.")
 		}
+		if need := w.Coated.Coat.RestMin; w.Coated.RestMin < need {
+			s.Cautions = append(s.Cautions, fmt.Sprintf("Rested %.0f min it holds less: it needs %.0f. Turn it late, and gently.", w.Coated.RestMin, need))
+		}
 		if w.Coated.RestMin >= 5 {
 			s.Why += fmt.Sprintf(" Rest %.0f min so that it holds.", w.Coated.RestMin)
 		}
@@ -261,13 +265,20 @@ func (w words) coating() Station {
 		s.Why += " Its gas makes the crust lighter to the bite, which the forecast leaves out."
 	}
 	s.Why += w.oiling()
+	if w.Coated.Waste >= 10 && len(w.Coated.Bowls) > 0 && !w.Coated.Rubbed() {
+		text := fmt.Sprintf("About %s is left in the bowls, and has touched raw food: away with it", w.Grams(w.Coated.Waste))
+		if m := w.Coated.FryMin; m > 0 {
+			text += fmt.Sprintf(", or fry the crumbs at once in a spoon of oil, %.0f min, stirring, until all are brown, and eat them hot", m)
+		}
+		s.Cautions = append(s.Cautions, text+".")
+	}
 	if c.Oil == "mist" {
 		s.Cautions = append(s.Cautions, "No spray with propellant on non-stick surfaces.")
 	}
 	if c.Where == "up" && coat.NeedsOil > 0 && w.Coated.OilG > 0 {
 		s.Cautions = append(s.Cautions, "Dry patches on the other side stay pale and floury; mist them at the turn.")
 	}
-	s.Cautions = append(s.Cautions, c.unused(coat, w.p)...)
+	s.Cautions = append(s.Cautions, c.unused(w.Coated.named, w.p)...)
 	if len(w.Allergens) > 0 {
 		s.Cautions = append(s.Cautions, "Holds "+list(w.Allergens)+".")
 	}
@@ -280,7 +291,7 @@ func (w words) bowls() string {
 	for _, b := range w.Coated.Bowls {
 		ing := w.p[b.Ingredient]
 		text := fmt.Sprintf("%s of %s (%s)", w.Grams(b.PutOutG), ing.Name, w.Spooned(b.PutOutG/ing.Density))
-		if ing.Role == Egg {
+		if ing.Role == larder.Egg {
 			text = fmt.Sprintf("%d %s", w.Coated.Eggs, plural(w.Coated.Eggs, "egg", "eggs"))
 			if g := w.Coated.StretchG; g >= 1 {
 				text += fmt.Sprintf(" with %s of water", w.Grams(g))

@@ -1,10 +1,12 @@
 package prep
 
 import (
+	"cmp"
 	"math"
 	"slices"
 
 	"velocrustum/core/food"
+	"velocrustum/core/larder"
 )
 
 // Worked is a bench worked out: figures alone. Words makes them stations.
@@ -33,7 +35,10 @@ type Effects struct {
 	SpreadPct     *float64     // of thickness
 	SaltPct       *float64
 	SugarPct      float64 // on top of what was said by hand
+	Alkali        float64 // of pH, on top of the coat's
 	OilG          *float64
+	RestMin       *float64
+	Layers        []food.CoatLayer // of the coat, where they are others than it names
 }
 
 const fridge = 4.0 // °C
@@ -116,12 +121,12 @@ func (p Pantry) Work(lot Lot, coat food.Coat, plannedOilG float64, b Bench) (Wor
 	for _, g := range w.SaltFrom {
 		w.SaltPct += 100 * g / lot.EdibleG()
 	}
-	w.effects(clings)
+	w.effects(p, clings)
 	return w, nil
 }
 
 // effects gathers what the engine is told.
-func (w *Worked) effects(clingsG float64) {
+func (w *Worked) effects(p Pantry, clingsG float64) {
 	e, b := &w.Effects, &w.Bench
 	if b.Drying.School != "" {
 		g := b.Drying.SurfaceWater()
@@ -138,11 +143,60 @@ func (w *Worked) effects(clingsG float64) {
 		// Sugar of what clings, in it and the first millimetre of flesh.
 		film := m.TakenG / 10 / w.Lot.Surface()
 		e.SugarPct = math.Min(30, m.SurfaceSugarPct*film/(film+1))
+		w.film(p)
+	}
+	e.RestMin = b.Coating.RestMin
+	if w.Coated.changed || e.Layers != nil {
+		e.Layers = append(e.Layers, w.Coated.Coat.Layers...)
 	}
 	if b.Coating.Oil != "" {
 		g := math.Round(math.Min(200, w.Coated.OilG+clingsG)*10) / 10
 		e.OilG = &g
 	}
+}
+
+// starchyFilm is the share of powder from which a marinade leaves a layer.
+const starchyFilm = 0.03
+
+// film tells what of a marinade reaches the surface beside its sugar: the
+// alkali of its leavening, and starch, which with what clings is a layer
+// under the coat.
+func (w *Worked) film(p Pantry) {
+	layer := food.CoatLayer{Sticks: math.Max(food.SticksLimit.Min, math.Min(food.SticksLimit.Max, w.Marinaded.TakenG/w.Lot.Surface()))}
+	all, powder, raising := 0.0, 0.0, 0.0
+	for _, it := range w.Bench.Marinade.Items {
+		i := p[it.Ingredient]
+		all += it.G
+		switch {
+		case i.Form == larder.Powder:
+			powder += it.G
+		case i.ID == "soda":
+			raising += 3 * it.G
+		case i.Role == larder.Raising:
+			raising += it.G
+		}
+		if it.G > 0 {
+			layer.Parts = append(layer.Parts, food.Mixed{Ingredient: it.Ingredient, Share: it.G})
+		}
+	}
+	if all == 0 {
+		return
+	}
+	// What 2.5 g of baking powder do to a kilogram of bare skin, in what clings.
+	w.Effects.Alkali = rubAlkali * raising / all * w.Marinaded.TakenG / (w.Lot.MassG() / 1000) / rubLeavening
+	if powder/all < starchyFilm {
+		return
+	}
+	slices.SortFunc(layer.Parts, func(a, b food.Mixed) int { return cmp.Compare(b.Share, a.Share) })
+	layer.Parts = layer.Parts[:min(len(layer.Parts), food.MaxParts)]
+	sum := 0.0
+	for _, m := range layer.Parts {
+		sum += m.Share
+	}
+	for k := range layer.Parts {
+		layer.Parts[k].Share = math.Max(0.01, layer.Parts[k].Share/sum)
+	}
+	w.Effects.Layers = []food.CoatLayer{layer}
 }
 
 // marinate lays the lot into a marinade and returns the fat that clings, g.

@@ -1,6 +1,7 @@
 package program
 
 import (
+	"errors"
 	"fmt"
 	"slices"
 	"strings"
@@ -8,6 +9,8 @@ import (
 	"velocrustum/core/crust"
 	"velocrustum/core/food"
 	"velocrustum/core/fryer"
+	"velocrustum/core/larder"
+	"velocrustum/core/refuse"
 	"velocrustum/core/safety"
 )
 
@@ -75,7 +78,7 @@ func (c *checker) kitchen(q Request) kitchen {
 	var k kitchen
 	k.lot = c.lot(q.Load)
 	coat := value(q.Coat, Coat{ID: "bare"})
-	k.cover = c.cover(coat, k.cut)
+	k.cover = c.cover(coat, k.cut, q.find)
 	k.machine = c.machine(value(q.Fryer, Fryer{}))
 	k.aim = c.aim(q, &k)
 	if len(c.Fields) > 0 {
@@ -132,19 +135,72 @@ func (c *checker) lot(l Load) lot {
 }
 
 // cover checks the coat on a cut.
-func (c *checker) cover(coat Coat, cut food.Cut) cover {
+func (c *checker) cover(coat Coat, cut food.Cut, find func(string) (larder.Ingredient, error)) cover {
 	if coat.ID == food.Wrap && cut.Wrapped() {
 		coat.ID = "bare" // it comes in its wrap
 	}
 	out := cover{sugar: coat.SugarPct, salt: coat.SaltPct}
 	var err error
-	if out.coating.Coat, err = food.FindCoat(coat.ID); err != nil {
-		c.Add("coat.id", fmt.Sprintf("%q", coat.ID), strings.Join(food.CoatIDs(), ", "))
+	if out.coating.Coat, err = coat.Find(find); err != nil {
+		var fields refuse.Fields
+		if errors.As(err, &fields) {
+			c.Fields = append(c.Fields, fields...)
+		} else {
+			c.Add("coat.id", fmt.Sprintf("%q", coat.ID), strings.Join(food.CoatIDs(), ", "))
+		}
+	}
+	c.In(Limits, "coat.alkali", coat.Alkali)
+	out.coating.Alkali += coat.Alkali
+	if r := coat.RestMin; r != nil {
+		c.In(Limits, "coat.restMin", *r)
+		out.coating.Coat = out.coating.Rested(*r)
 	}
 	c.In(Limits, "coat.oilG", coat.OilG)
 	c.In(Limits, "coat.sugarPct", coat.SugarPct)
 	c.In(Limits, "coat.saltPct", coat.SaltPct)
 	return out
+}
+
+// find returns an ingredient by the household's figures.
+func (q *Request) find(id string) (larder.Ingredient, error) {
+	if i, ok := q.Larder[id]; ok {
+		return i, nil
+	}
+	return larder.Shelf(id)
+}
+
+// Find returns the coat that is told by its layers, or by its name. What is
+// made of other layers than the named one keeps its name.
+func (c Coat) Find(find func(string) (larder.Ingredient, error)) (food.Coat, error) {
+	if len(c.Layers) == 0 {
+		return food.FindCoat(c.ID)
+	}
+	made, err := food.Compose(c.Layers, find)
+	if named, known := food.FindCoat(c.ID); known == nil && err == nil {
+		made.ID, made.Name, made.Says = named.ID, named.Name, named.Says
+	} else if c.ID != "" && c.ID != food.Made && err == nil {
+		return made, known
+	}
+	return made, err
+}
+
+// CoatSays is how an order has the coat: by its name, or by what it is made of.
+func (q *Request) CoatSays() string {
+	c := value(q.Coat, Coat{ID: "bare"})
+	if named, err := food.FindCoat(c.ID); err == nil {
+		return named.Says
+	}
+	var layers []string
+	for _, l := range c.Layers {
+		var parts []string
+		for _, p := range l.Parts {
+			if i, err := q.find(p.Ingredient); err == nil {
+				parts = append(parts, i.Name)
+			}
+		}
+		layers = append(layers, strings.Join(parts, " with "))
+	}
+	return "in " + strings.Join(layers, ", then ")
 }
 
 // machine checks a fryer and its dial.

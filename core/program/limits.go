@@ -25,6 +25,8 @@ var Limits = refuse.Limits{
 	"load.surfaceWaterG": {Min: -1.2, Max: 4, Step: 0.1, Unit: "g/100 cm²"},
 	"perBasket":          {Min: 1, Max: MaxPieces, Step: 1, Unit: "pieces"},
 	"coat.oilG":          {Min: 0, Max: 200, Step: 1, Unit: "g on the whole load"},
+	"coat.restMin":       {Min: 0, Max: 120, Step: 1, Unit: "minutes"},
+	"coat.alkali":        {Min: 0, Max: 1.5, Step: 0.1, Unit: "of pH"},
 	"coat.sugarPct":      {Min: 0, Max: 30, Step: 0.5, Unit: "percent"},
 	"coat.saltPct":       {Min: 0, Max: 5, Step: 0.1, Unit: "percent"},
 	"crustWanted":        {Min: 20, Max: 95, Step: 5, Unit: "on the scale of crispness"},

@@ -5,7 +5,9 @@ import (
 	"fmt"
 	"slices"
 
+	"velocrustum/core/food"
 	"velocrustum/core/fryer"
+	"velocrustum/core/larder"
 	"velocrustum/core/refuse"
 	"velocrustum/core/units"
 )
@@ -26,6 +28,9 @@ type Request struct {
 	TailMin float64 `json:"tailMin,omitempty"`
 	// Units are those that answers are worded in: °C and g.
 	Units units.Household `json:"-"`
+	// Larder has the household's own figures of ingredients, by id, over
+	// those that ship.
+	Larder map[string]larder.Ingredient `json:"-"`
 }
 
 // Load is all the pieces in one basket.
@@ -46,7 +51,16 @@ type Load struct {
 
 // Coat is what the pieces are covered with.
 type Coat struct {
-	ID       string  `json:"id"`
+	// ID names a coat; it may be left out where Layers tell it.
+	ID string `json:"id,omitempty"`
+	// Layers are what it is made of, from the inside out, in the place of
+	// what the named one is.
+	Layers []food.CoatLayer `json:"layers,omitempty"`
+	// RestMin is how long it rests before the basket; as long as it needs
+	// where left out.
+	RestMin *float64 `json:"restMin,omitempty"`
+	// Alkali is how far the bench raises the surface's pH beside the coat.
+	Alkali   float64 `json:"alkali,omitempty"`
 	OilG     float64 `json:"oilG,omitempty"`     // g on the whole load
 	SugarPct float64 `json:"sugarPct,omitempty"` // reducing sugar added to the surface, percent
 	SaltPct  float64 `json:"saltPct,omitempty"`  // salt in the flesh, percent

@@ -7,6 +7,7 @@ import (
 	"velocrustum/core/cook"
 	"velocrustum/core/food"
 	"velocrustum/core/fryer"
+	"velocrustum/core/larder"
 	"velocrustum/core/prep"
 	"velocrustum/core/program"
 	"velocrustum/core/refuse"
@@ -35,10 +36,11 @@ func limits() map[string]Range {
 	for kind, r := range cook.Limits {
 		out["event."+kind] = r
 	}
-	for field, r := range prep.IngredientLimits {
+	for field, r := range larder.Limits {
 		out["ingredient."+field] = r
 	}
 	out["guidanceC"] = refuse.Range{Min: safety.StricterFloor, Max: safety.StricterTop, Step: 1, Unit: "°C"}
+	out["coat.share"], out["coat.sticks"] = food.ShareLimit, food.SticksLimit
 	out["litres"] = refuse.Range{Min: fryer.MinLitres, Max: fryer.MaxLitres, Step: 0.5, Unit: "litres"}
 	return out
 }
@@ -88,7 +90,7 @@ func (s *Server) GetCatalog(ctx context.Context, _ GetCatalogRequestObject) (Get
 		c.Cuts = append(c.Cuts, info)
 	}
 	for _, k := range food.Coats() {
-		c.Coats = append(c.Coats, CoatInfo{Id: k.ID, Name: k.Name, Says: k.Says, Allergens: pantry.Allergens(k), NeedsOilG: k.NeedsOil, Source: k.Source})
+		c.Coats = append(c.Coats, CoatInfo{Id: k.ID, Name: k.Name, Says: k.Says, Allergens: pantry.Allergens(k), NeedsOilG: k.NeedsOil, Layers: orEmpty(k.Layers), RestMin: k.RestMin, Source: k.Source})
 	}
 	return GetCatalog200JSONResponse(c), nil
 }

@@ -18,6 +18,7 @@ import (
 	"strings"
 	"time"
 
+	"velocrustum/core/food"
 	"velocrustum/core/fryer"
 	"velocrustum/core/prep"
 	"velocrustum/core/program"
@@ -235,10 +236,13 @@ type BenchAnswer struct {
 	EnergyWh float64 `json:"energyWh"`
 
 	// EvenHours until the middle has the chosen share of the mean, in halves; left out beyond four days
-	EvenHours *float64  `json:"evenHours,omitempty"`
-	Load      Load      `json:"load"`
-	Made      *Marinade `json:"made,omitempty"`
-	Makings   []Making  `json:"makings"`
+	EvenHours *float64 `json:"evenHours,omitempty"`
+
+	// LayerSticks what of each layer stays on, g on 100 cm²
+	LayerSticks []float64 `json:"layerSticks"`
+	Load        Load      `json:"load"`
+	Made        *Marinade `json:"made,omitempty"`
+	Makings     []Making  `json:"makings"`
 
 	// MassG raw weight of all pieces
 	MassG float64 `json:"massG"`
@@ -255,7 +259,10 @@ type BenchAnswer struct {
 
 	// Profile Salt by depth after the salting
 	Profile *[]AtDepth `json:"profile,omitempty"`
-	RubG    float64    `json:"rubG"`
+
+	// RestMin of the coat
+	RestMin float64 `json:"restMin"`
+	RubG    float64 `json:"rubG"`
 
 	// Rubbed the coat is rubbed in and not put on from bowls
 	Rubbed   bool               `json:"rubbed"`
@@ -316,15 +323,20 @@ type Coat = program.Coat
 
 // CoatInfo defines model for CoatInfo.
 type CoatInfo struct {
-	Allergens []string `json:"allergens"`
-	Id        string   `json:"id"`
-	Name      string   `json:"name"`
+	Allergens []string    `json:"allergens"`
+	Id        string      `json:"id"`
+	Layers    []CoatLayer `json:"layers"`
+	Name      string      `json:"name"`
 
 	// NeedsOilG g per 100 cm²
 	NeedsOilG float64 `json:"needsOilG"`
+	RestMin   float64 `json:"restMin"`
 	Says      string  `json:"says"`
 	Source    string  `json:"source"`
 }
+
+// CoatLayer What is put on at once
+type CoatLayer = food.CoatLayer
 
 // Coating defines model for Coating.
 type Coating = prep.Coating
@@ -590,6 +602,9 @@ type Outline struct {
 	Minute float64 `json:"minute"`
 }
 
+// OwnCoat A coat that the household keeps
+type OwnCoat = store.Coat
+
 // PairingCode A code that lets one phone in
 type PairingCode struct {
 	// Path its dark squares as an SVG path
@@ -840,6 +855,12 @@ type ReadAmountJSONBody struct {
 	Text       string `json:"text"`
 }
 
+// PutCoatParams defines parameters for PutCoat.
+type PutCoatParams struct {
+	// IfMatch The version that the change was made on, in quotes; "0" for what is new
+	IfMatch *IfMatch `json:"If-Match,omitempty"`
+}
+
 // ConvertJSONBody defines parameters for Convert.
 type ConvertJSONBody struct {
 	Recipe Recipe `json:"recipe"`
@@ -920,6 +941,9 @@ type PlanBasketsJSONRequestBody = SimulationRequest
 // WorkBenchJSONRequestBody defines body for WorkBench for application/json ContentType.
 type WorkBenchJSONRequestBody = SimulationRequest
 
+// PutCoatJSONRequestBody defines body for PutCoat for application/json ContentType.
+type PutCoatJSONRequestBody = OwnCoat
+
 // ConvertJSONRequestBody defines body for Convert for application/json ContentType.
 type ConvertJSONRequestBody ConvertJSONBody
 
@@ -988,6 +1012,15 @@ type ServerInterface interface {
 	// GetCatalog Cuts, coats and rules that the engine knows
 	// (GET /catalog)
 	GetCatalog(w http.ResponseWriter, r *http.Request)
+	// ListCoats The household's own coats, by name
+	// (GET /coats)
+	ListCoats(w http.ResponseWriter, r *http.Request)
+
+	// (DELETE /coats/{id})
+	DropCoat(w http.ResponseWriter, r *http.Request, id Id)
+	// PutCoat Keep a coat, or change it
+	// (PUT /coats/{id})
+	PutCoat(w http.ResponseWriter, r *http.Request, id Id, params PutCoatParams)
 	// Convert Bring a recipe from oil, an oven or a preset to this load and fryer
 	// (POST /conversions)
 	Convert(w http.ResponseWriter, r *http.Request)
@@ -1129,6 +1162,23 @@ func (_ Unimplemented) WorkBench(w http.ResponseWriter, r *http.Request) {
 // GetCatalog Cuts, coats and rules that the engine knows
 // (GET /catalog)
 func (_ Unimplemented) GetCatalog(w http.ResponseWriter, r *http.Request) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
+// ListCoats The household's own coats, by name
+// (GET /coats)
+func (_ Unimplemented) ListCoats(w http.ResponseWriter, r *http.Request) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
+// (DELETE /coats/{id})
+func (_ Unimplemented) DropCoat(w http.ResponseWriter, r *http.Request, id Id) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
+// PutCoat Keep a coat, or change it
+// (PUT /coats/{id})
+func (_ Unimplemented) PutCoat(w http.ResponseWriter, r *http.Request, id Id, params PutCoatParams) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
@@ -1419,6 +1469,96 @@ func (siw *ServerInterfaceWrapper) GetCatalog(w http.ResponseWriter, r *http.Req
 
 	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
 		siw.Handler.GetCatalog(w, r)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
+// ListCoats operation middleware
+func (siw *ServerInterfaceWrapper) ListCoats(w http.ResponseWriter, r *http.Request) {
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.ListCoats(w, r)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
+// DropCoat operation middleware
+func (siw *ServerInterfaceWrapper) DropCoat(w http.ResponseWriter, r *http.Request) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id Id
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", chi.URLParam(r, "id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: r.URL.RawPath == ""})
+	if err != nil {
+		siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "id", Err: err})
+		return
+	}
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.DropCoat(w, r, id)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
+// PutCoat operation middleware
+func (siw *ServerInterfaceWrapper) PutCoat(w http.ResponseWriter, r *http.Request) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id Id
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", chi.URLParam(r, "id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: r.URL.RawPath == ""})
+	if err != nil {
+		siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "id", Err: err})
+		return
+	}
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params PutCoatParams
+
+	headers := r.Header
+
+	// ------------- Optional header parameter "If-Match" -------------
+	if valueList, found := headers[http.CanonicalHeaderKey("If-Match")]; found {
+		var IfMatch IfMatch
+		n := len(valueList)
+		if n != 1 {
+			siw.ErrorHandlerFunc(w, r, &TooManyValuesForParamError{ParamName: "If-Match", Count: n})
+			return
+		}
+
+		err = runtime.BindStyledParameterWithOptions("simple", "If-Match", valueList[0], &IfMatch, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationHeader, Explode: false, Required: false, Type: "string", Format: ""})
+		if err != nil {
+			siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "If-Match", Err: err})
+			return
+		}
+
+		params.IfMatch = &IfMatch
+
+	}
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.PutCoat(w, r, id, params)
 	}))
 
 	for _, middleware := range siw.HandlerMiddlewares {
@@ -2462,6 +2602,15 @@ func HandlerWithOptions(si ServerInterface, options ChiServerOptions) http.Handl
 		r.Put(options.BaseURL+"/marinades/{id}", wrapper.PutMarinade)
 	})
 	r.Group(func(r chi.Router) {
+		r.Get(options.BaseURL+"/coats", wrapper.ListCoats)
+	})
+	r.Group(func(r chi.Router) {
+		r.Delete(options.BaseURL+"/coats/{id}", wrapper.DropCoat)
+	})
+	r.Group(func(r chi.Router) {
+		r.Put(options.BaseURL+"/coats/{id}", wrapper.PutCoat)
+	})
+	r.Group(func(r chi.Router) {
 		r.Get(options.BaseURL+"/settings", wrapper.GetSettings)
 	})
 	r.Group(func(r chi.Router) {
@@ -2806,6 +2955,118 @@ type GetCatalogdefaultApplicationProblemPlusJSONResponse struct {
 }
 
 func (response GetCatalogdefaultApplicationProblemPlusJSONResponse) VisitGetCatalogResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type ListCoatsRequestObject struct {
+}
+
+type ListCoatsResponseObject interface {
+	VisitListCoatsResponse(w http.ResponseWriter) error
+}
+
+type ListCoats200JSONResponse []OwnCoat
+
+func (response ListCoats200JSONResponse) VisitListCoatsResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type ListCoatsdefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response ListCoatsdefaultApplicationProblemPlusJSONResponse) VisitListCoatsResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type DropCoatRequestObject struct {
+	Id Id `json:"id"`
+}
+
+type DropCoatResponseObject interface {
+	VisitDropCoatResponse(w http.ResponseWriter) error
+}
+
+type DropCoat204Response struct {
+}
+
+func (response DropCoat204Response) VisitDropCoatResponse(w http.ResponseWriter) error {
+	w.WriteHeader(204)
+	return nil
+}
+
+type DropCoatdefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response DropCoatdefaultApplicationProblemPlusJSONResponse) VisitDropCoatResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type PutCoatRequestObject struct {
+	Id     Id `json:"id"`
+	Params PutCoatParams
+	Body   *PutCoatJSONRequestBody
+}
+
+type PutCoatResponseObject interface {
+	VisitPutCoatResponse(w http.ResponseWriter) error
+}
+
+type PutCoat200JSONResponse OwnCoat
+
+func (response PutCoat200JSONResponse) VisitPutCoatResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type PutCoatdefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response PutCoatdefaultApplicationProblemPlusJSONResponse) VisitPutCoatResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
@@ -4147,6 +4408,15 @@ type StrictServerInterface interface {
 	// GetCatalog Cuts, coats and rules that the engine knows
 	// (GET /catalog)
 	GetCatalog(ctx context.Context, request GetCatalogRequestObject) (GetCatalogResponseObject, error)
+	// ListCoats The household's own coats, by name
+	// (GET /coats)
+	ListCoats(ctx context.Context, request ListCoatsRequestObject) (ListCoatsResponseObject, error)
+
+	// (DELETE /coats/{id})
+	DropCoat(ctx context.Context, request DropCoatRequestObject) (DropCoatResponseObject, error)
+	// PutCoat Keep a coat, or change it
+	// (PUT /coats/{id})
+	PutCoat(ctx context.Context, request PutCoatRequestObject) (PutCoatResponseObject, error)
 	// Convert Bring a recipe from oil, an oven or a preset to this load and fryer
 	// (POST /conversions)
 	Convert(ctx context.Context, request ConvertRequestObject) (ConvertResponseObject, error)
@@ -4471,6 +4741,90 @@ func (sh *strictHandler) GetCatalog(w http.ResponseWriter, r *http.Request) {
 		sh.options.ResponseErrorHandlerFunc(w, r, err)
 	} else if validResponse, ok := response.(GetCatalogResponseObject); ok {
 		if err := validResponse.VisitGetCatalogResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
+// ListCoats operation middleware
+func (sh *strictHandler) ListCoats(w http.ResponseWriter, r *http.Request) {
+	var request ListCoatsRequestObject
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.ListCoats(ctx, request.(ListCoatsRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "ListCoats")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(ListCoatsResponseObject); ok {
+		if err := validResponse.VisitListCoatsResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
+// DropCoat operation middleware
+func (sh *strictHandler) DropCoat(w http.ResponseWriter, r *http.Request, id Id) {
+	var request DropCoatRequestObject
+
+	request.Id = id
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.DropCoat(ctx, request.(DropCoatRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "DropCoat")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(DropCoatResponseObject); ok {
+		if err := validResponse.VisitDropCoatResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
+// PutCoat operation middleware
+func (sh *strictHandler) PutCoat(w http.ResponseWriter, r *http.Request, id Id, params PutCoatParams) {
+	var request PutCoatRequestObject
+
+	request.Id = id
+	request.Params = params
+
+	var body PutCoatJSONRequestBody
+	if err := runtime.BindJSONBody(r, &body); err != nil {
+		sh.options.RequestErrorHandlerFunc(w, r, fmt.Errorf("can't decode JSON body: %w", err))
+		return
+	}
+	request.Body = &body
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.PutCoat(ctx, request.(PutCoatRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "PutCoat")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(PutCoatResponseObject); ok {
+		if err := validResponse.VisitPutCoatResponse(w); err != nil {
 			sh.options.ResponseErrorHandlerFunc(w, r, err)
 		}
 	} else if response != nil {
@@ -5426,180 +5780,188 @@ func (sh *strictHandler) Simulate(w http.ResponseWriter, r *http.Request, params
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"7H3rkts2uuCroLSnKrs1tLudy9kZ9y+7E3u8sY9ddmZStYm3CiI/iYhAgAFA0Zpsv9PUPsI82RY+ACQl",
-	"ghKovoznnPxJ3N0kCHz47tffFrmsailAGL14+tuipopWYEDhT68K+18mFk8XNTXlIlsIWsHi6YIVi2yh",
-	"4NeGKSgWT41qIFvovISK2jfMrrZPaaOYWC9ubrLFq9UbavLS/rEAnStWGybtuj+UQLagNJOCmJIaYkog",
-	"eUnFGkhLNaloAUSKjDBBfm2kAX1Ffl5c/rwgK6lIa99gmghoF5nbaAm0ANVv9dXqkfv0sQ3e2NPoWgoN",
-	"ePB3Si45VPafuRQGhLH/pHXNWU7tzi9q98QfftH2GL8N1v43BavF08V/u+ghe+H+qi/CuvjFfUD8aI/S",
-	"gjCkVdJDzb9mV31mvoXaIABrJWtQhrmtVrjLlVQVNYuni0I2Sw6LLBxRNNUS1OImW9S5SXryZnizP9n1",
-	"3bsfuyfl8hfIzSJbfHq0lo/8L2sF9eOwy8GfHrGqlso45LIHWGyBy1w12jTVRS4VXNhX8bvPqd6AA3VR",
-	"MAsYyt8NTruiXEN2AIDCfvFNKhQK5vA7+QVdUvubQ7xVkBsq1hyIVETJRhT9ywGtskXLiuS9HcDdffcE",
-	"0FdqB+qxB9s8oOOrA6jrMWotLd0wscYfmIEq+kz38sQTVOgW1CnK+MCqhiNpWbiBKN4wkXhD7iSjG7pE",
-	"VrJiSpuMPMEfNORyeFFMGFh76mCQu/1G/qbkWtEqgbjxMYs0hiqTeoKDi3fH6XY0WKyDS7+lLIB3hCg3",
-	"3S+oUnRnf8b7TwQqCFDr3Y9l4uOsGF+AFJARDVtQlFsqMXINpsSzjQjll4bl8C5P3V3FRGMC+Q+/uVKy",
-	"6u+dOOy0ssNI/DWn2hDZWGJJ+IwTIb+Nt6uAFrvBX5ZScqBidJcoJ3GVrKOUfvfhRgbHHwA+fCXlZpfg",
-	"Lna00VxWK6kMtQccAauULamo2BHOwMJICggQa5kpCWWKLMG0ACJKM5rudFzcD2HQcxG/T//i/uZOShfE",
-	"98fPOyDOEzCeMi23A+H0kKMiZqyk5KVkOWiyhJVUgMi0DHx3n+HlkhoLiBPs4to/Zm+pMUlv+MesGFO7",
-	"hBe+dU9ZHskE0+Uelz724isDyMcq+umVe/7Lr8dYV1HFBC3g1GpvwnPIS5nnszPgjzqhlJsvNJGt0wUt",
-	"ruaNUiDy3egGKqDmHajv16mqEajvE1ndTYQaNeUp1/fBP2bfALUNgvWQrg7Ix9901qFVih7mkPxcLcy+",
-	"/KyT2gfSnHNQaxD7En/Ed0YMSrZcJ6Mf7uC5bHlUiklqUmjLPev44j46LXdIvqVsNJSSF19o4tDyinBY",
-	"oXwgbQkKiLBoxjTZCNmKNJlhP/kdjZk6ckUo8TeftlYBUL9QDIqTqgenBg7F9ujrpmQa6Sjh61Z3NSUp",
-	"wfMy0XBu19+C+LNsVET0NsIwjoCtWFFwICXV3pqTGgTRJVVAcBtAKqCOjkvKt3uAX8JOioKsZKNI4eRE",
-	"AqS4pCeB9No+g2xrHsuq6GakBB9/dzNBBRXV+mXElqAtaYGtS2PBQzknne6XogsB1Y06xlMj9Lm/gWeV",
-	"bITR9uuBpxNqLwGlBqpPB/SiaymFzshyR5hYKyiYtZEjvFFuQUyiIxBNK1Q9KClkBdqwnNg30k5e07Sl",
-	"ayrs0STjiesiNaWSXK3kisXUK8vvLYDQQCV0ZUD5jTk5kKWhU7CpI/ikmuXLRBGnmuUSIkq6E63Oi+Ke",
-	"QZiJgghpSN0YIgVBrdqx8Gyk8jr590LJ6hgGJmwxKlfTbQL7dIQtoYvIo0RNhVE7e1SKtzC8gpMi7JjM",
-	"dkZaXn6wPG6C8yOU5YqsuGVtFsLunStyiWQvpDeOUs5q0FRO50kfTGdbj87V0voo80j7QEvr2OoRJ1cu",
-	"G46HF4hrK2mhMWAje2xIKs+Fxszl0GESYOKlgdcUejQaIKonnWygzgSyH0rdoLd05LN/zwHnBrgRePye",
-	"Hed5YGBYvUQZMO9wDzFrr1eHRurYgPnGcNgvH/3bpHFbN+ZtY1IZi+XZG/3yHE/HnuTwVnJYrt9Gf4oY",
-	"bK6poVyux5Cxl5+OvlZhfCVWMqpwNnMWaibXQcfO90wUM1ZDozO22LphBRU53MVanFXMHGUBx9Z9T8Ua",
-	"JkidkhVbNwpIRXdk6ZQKFIEGaufup6S0v6zkFjRhVl46pcJosmLAi5hOoRu1ondz9EY3lJ96/S/40E22",
-	"aKkwt//qARUgemUeXweHG97xHvKEfXQXF44RpQ8MpYxFkr+elirBxJpY2pHaKuLMoOK+BKuyO6csFBne",
-	"HIjC/sEYUI/JW4HKvHetZMTvO7NWRr4RoPWbKrM618uM1KCee0+cJhrM45HFvmbbCU2V0yXw6F/s2jGv",
-	"I2JYW0oOxAoCEiyfzl2T5hHogxF34hF24IlrGj3EzmGjDkKJDjSPD+f7zzxWjyVRMU/KBOfhgSXiTEap",
-	"ClCEMwFWBbWMYew0PuJqxbWj1OB9BzPCSxPnCsiXqJjOUGObNVXvzovVsSIZDZxqdDYSBHF5V/6hudgj",
-	"AAr9NsoA1pbdkCeXlySv/vH/EvXpuCc7W2jZqCjVnsK+fdWy32635BR6ekfiDAxd0nUsFIHRhWoZITJv",
-	"z9ec5sjDlwpo4R+OxGbQYDm9SlsCNc66ia3CqVrDd+s9+2mwVw50C8If/sBdh9oyqWVrmYL/7MF3BitZ",
-	"M3+0hsBgVMW0ychSNbp0ASmtr8IhxBfaO/2CKyp2ippqDUdNwEQyx0/FzXHJOFlL0E8J5TyzG21qtJJQ",
-	"c2IFOM2JadLUUbZ40j0c8OxMB/G1FD5lY0z/K2Ym7N9agQbzlOhSKpORlVXxpCJc4kbGkEaNxClnlPO3",
-	"q8XTn05KW/fGzcdsIRrOXdTLqAbSSDyiIVmQK8hZDVYlBb4ihQQdookrKYtI+EfBdSIWzInIzgyRarqC",
-	"hAil261/PBKQTJQnHxwQz5Uoh6Z8WK1DgqMyXW4icig3zUzkcXv5GAv++Z0SqoN+XNK6BmE1Y/STh0Qk",
-	"bRjnFj1yWaHqv+y0yEO3FMtLr5KuGh48VAXTpdNWmY7GXAf5FiMaC/Hc6IuwhVnGi5Sb7+wrUUsWPTJQ",
-	"PDtARmrgkWEVRKWIVJBTbeYlgnS5HcdeeeFSWSa1CGsFzNvstN4h23gOmwa1BfWFJjmX+X6A5diHZGMQ",
-	"U06c8K1/rH/jrz0DjpgnnIoE/7V4JerGhBdexYGnQYcPjdI7HLoygTELy8/7HIfxOoYqM+8WtIE6BU8/",
-	"GC+YRhpZ2PwIbAN/U9iWu1wPvCwwkKzLx/EE5Lc1QOj+Fjty7+l0imN9J4zapbMnZHI32SGXs3sVp8OD",
-	"Q5o6AFNYYbzPESN8hrFD4qN6XK6X9kddytZyxYwsAZUTZIUt1SQsHU689V7KA0Y9AyEm6HvDRPwPplFi",
-	"IiJg30Gm2yhheXpL9VOy4qzOiC7pBh3PeQlIyqN1t5Q3cKaB5reb2YNPIocFlSPOeaYAjUoaCCckxkqt",
-	"Aj1sZsS0roiQ7YEOjBoaNQdxidN3NNZqC9iyHEIGh5ZeicVwAMYeRQ5WgsEWFJEr4zaN/iL0D1f002sQ",
-	"a6tJ/PvXmEMVfvyjVcuNAXvXi//z07NH/5s++tvloz89+viHf4vtMKALiKZC/wmKh4VDF/xHwazxZv9V",
-	"SfTzO2ugVnIJGF7AELo2sh5cYQQ99qHwj79foxqPy1hjBLPA8Ff2Mxm5JDXlYLWHr0lB1Qb/xNPi9YeY",
-	"hoecwq8PnrHGFF5JCmkRwbn8XFDfotBIz6W5icoFKw2RV/b53BVlgiwbY6Qg3jqORKQNZfy4C3BCQR8u",
-	"b03Z6PoCPpmJNZgmRYMpXX1uUStVNKO3LqmGIfaEDAmnZrh/qUYI9y+LUu5fiFP+l2jQPvJpiF6XimKS",
-	"YYbHFRG8mNh5wNnH9rhWkRRrf7xEAj4UD3jcsJHuliYRq6kq6uRaTB1Pz+ntDKOxHnmG7jkhN5iwAmsK",
-	"5cbAfeElPsklxnDliiylKQn664lHRkDm3unY3T/SA+Cdmj2O02wh7j05oq+aiSCfE87pNzJbfzvmIRso",
-	"XXioKD41Ey7GcexnHPfs8xZRVPQ/jEwZqaohOWt789ki33EmXB0JcM5qLVmcQtdKNnUcuyaMEaDavIzL",
-	"SM7WpQFtXP5P5+YxdJOaEsO9TIw663yUITmxSE5utAS6ZS6X9zZp1DVvFI3zfNXwZC+Kpiswu3n+W1yG",
-	"5TTZi+8fdyGafYhQ4v/o7i3zbgLOENL7yNtfUMo3w5WlOhVZYcpz9NL+Qx0KhdVipNl957ZIdoRHeNwI",
-	"FJYtQlQUKXa0zeEFDe62o7eAzh22BBQ77pDvE7PnaOF6Is+qGehELsWPUAyOF0CYMPIpWUr0Ka0UiLxE",
-	"Tb2xmu2KM/uDXSDm8x2Wr0yk+Nvv2Ne7AgkXIHVph/Hsfs5yiKE7AhwT6gQQfArzl0iraJ0YbqmtmuZ9",
-	"meMNN8LqjwdQSlsZTxVhWn16ZfDUdbCcn/Id86h7RDnTo/4tGke3D6rW1JLSLB8LgHgWuQfv4S5dlOWW",
-	"8r7bVve9E25lbaSCxx4qyTC1yKsE5Rf4ugMs807gdOqt6Kfr9DKkZBlloL4+q/7SfiNzuwrLJDrl8fDn",
-	"B3m/7WpMZkCvDMnhKTDJSyl5jMHUkBFF801GFBManTEtmKve90QLS8On4nUplPttqK84i3BfBP/0gQRg",
-	"asVjrmLvI6MuR95aZ8G9mACvPpZwtHjCPeVqXU/mNiGO+GffrlYazHVEwWGKyK1PXy4cVqWULyja+kry",
-	"sXixdvNfam9/7H+u84xYWZVLXhAjyZeXl+Qff7+Of5lVUIS0MdkKeyWi4XyyUDFiCq5AqViCNGahaSe3",
-	"W4turVQbKNA5FtKkrTQjcrU6mk/c2yRPLsd2yKFTysHOJ49GLY9pISBbUD+m5oXTfBPTaF2pLOGwBe4T",
-	"9MOOxuanUdFkHsxqDvn8YwzYTocwYrJke+i6937UvgrPnTvrqG8fqz09hN326OmBMECCJOn0whPu+cIJ",
-	"VzjLzfs7e/lc2cu/Lh8ZOtgv9xzsT7J/VSZzwEduxTgekil8j/WG84pkXUavcAhKcio6dCLUsQGrRmGU",
-	"Vn4a+SUGxFTRT6yy2ON8Z+7fT2IcfD6ycWbUVEFQ992vv4l+eJCdewT5ulW++ubycrDOv19eHuvuEY7Q",
-	"9fWwYgHbenw8ZelMhlpe7RVnzL1Kpi1JPLm8JGuMSqxdRMZeYAFCM7Prwni1lLH4jNN1EujzzKTNnKpl",
-	"atsVt+PU5hPR+tk1oc4fcEUuCVv58KDlmxhCxHhdSrsQamY1tRjwxa9P80UmtAF63GyfyWkVi6WnraQi",
-	"T8hmjcBwYJhRpVwraSDZ968kn0ri5sn5aJ0ndnD8LwdEOVi1WVM1x0U6sxMHHqfHSY9v/jTh8x69Hb70",
-	"AMscXYUPT3sPI6bmq2G901nmJvZlmKcrpvZAOFpJdqxwK60jAe78zFO/tvpBpFYgFBctd86rR12CSk45",
-	"9yUD+6CYtJjOzufwCOXeTwGDO8q5cPBF7jNuP2/iUVTko29COXoKwzjSH+mEO3dFFRFMgAEQmL7dgjC7",
-	"4Not2GoV0rp97AALhnIQ5or80RVQr2jDTXJprDLJXrkjVTn+bz9SA+plrNMQAGntH4kUmP+0vghFBxkZ",
-	"J8dTE0qkXOkrJn6kHemW9UG5S14JLQUGV5/oR3ztymnP9SP6fghTJWh5Y1BbXQ4CIb7/ENkItoIRHU8F",
-	"OwS0RIpg2UkBc7oWoS44WbyNn/xChzYNvnTRftCFakuaGFQ18jR7NbKvItG+0tifOYXHeHifyWTeDJr6",
-	"zGE0kpqJ6ve9xh+F2hENVEssO9xAbbrSBrtERi6tNf4kUZWTaiJA3cd7KqCDqBv1nS7sjpLpb45Pe5z4",
-	"cds+S4eyF58Lm0rDB3+jt8SI91gHcVb53Dwd+py+Uufp1jNdkF7cd/tLcgnMB3/EK/BGVl4zi6Sec9l2",
-	"SSOYhyQF+PTCRcR1mFycMqOQZZyTc1CjprxD446LYnye1pwsq57WvhrmBn11qkzbV8a4/CB3npjRn556",
-	"NLOgx95y8t1VVOvXUuu5LRUTH27qOnUv43CmQ0tExKyrP/Irdsfs8z2GR5lfmOQJ53zt5W1foTFHHB4r",
-	"uzcydDh2WZrMc5WhWRyzizvCCM6qmiLEtVyhIeaq0UqKmavLRgkT9cH1aY+d04u2HrS7fp1C7eL+Yp9S",
-	"eGq/sY4+bxvDmZhuR6Aryjk6ga124EoLfKLJ58XPHo7v2C/djs/MoOxEYnXQie3qHWX29q9lATGDPZeh",
-	"epUD5vwDqUvssTf2XzriHOWYGe1y4/WvDVVW3GlCBfnw15fEtygf6/XsbzDZJczjGkb/wpoH0Z2B7dBl",
-	"Xacl1zSKT5SfOH23gIl0+IN7sOuEj/vzZA4+0Tvw1V8HEjj0PT3ZeBFpBfnTrEyiOX0ZMRwxUXB2pIgv",
-	"tcNfRBn8Y4KjddjzY//OvGoVas8HvYWHEYcnX14ejZj4qm+7xo6sZSg1cJ3hQv+v0GnxjBYjGE170YP2",
-	"INzmPuBDQUiEaJnpQaJd7F6xP+8PrIrQ0GuZU47yi/i2K66Z715Bzn//6fLJx58uH/3p4//98qfLR199",
-	"/B9Pf7p89I37VbRA5+zEgB5rO109YNphU7AA3ikCOicsP5PE7ohefieM/yKEEfc9n4ngJpJtmlOV3E9y",
-	"RZM7xG1yymeYLckeaReRmdOF56wudaGhHx4j80DyABjsInwhxSPzzncaPMsd804qoyiLlNIuuWw9I8I0",
-	"oAq7HztdZuyW93bCWI43ypUZTc1zSNe4S7YuU5/dMFH8eebzr2V7nW49X9+9JXxCX8aPBjAMtjw8bUp7",
-	"/4JRngzzYeJTCl2AMRx06vKYCxUvQmspBuGnMcc19DvWDOw4xwsNASdbgRw1pBwQhwAKpxkAIfNEFMig",
-	"O1Wiu6EjzvMdDmGJ9/Br48c6zJmGE1AlYnS45ntXIdeNSGWtp1IaX7C0lqmlYeltOXyLieiMk6ho6icv",
-	"HY75mawPBqWkOjqChnPZQjFRT3oKKcfRhb61tJ9K0EoVrzruIstpmO0ez7oNJ+O6awncTARop8qID+NO",
-	"vsjXLzVxPUH5mlUUgG13p1I/V4NpGj5BkqJO+Utj1UkcuOFzfgzqifbPwsX3khQFsDQ/q9R1feD9mZec",
-	"ez1/jE1KFg7EhhlQr2Y2XZfrkPJ7wKEz33PIwgI7WNmNYiP+tsT+5ahfH6CEF2RhoymIaBolzgfejGsK",
-	"2YcHcfm+h0fWNfF4Sig2UnDY5ZrNWq2fxXqPHYLAz16aTPM7KnU8LqWKj26s09nSY9A2bRwqWmKcyDez",
-	"8o7Vlu5cD27iDYgDo+D+hkadP/TpVkXHlMfGhTniwPwM5i0/++B+WX9v0Q7s2cvsTjrEdjOlDqLndIWy",
-	"5k/f2At7cnmJ5cW5YrpG36feQJFh+p/cgir2sh4GypnCmPuEnFvB890k3e130ouWcclY2J+D1haUrmHw",
-	"lT2DT+tBnz5efmLOBKsghA2SwuohzHCMO42vrKW70zLSPtTXNXbk2o/06qEZHe/lvh8Z89Vd0eC8AVkD",
-	"jGPc530INI2qGNPJakYNY2qAULCEPMIKoWS32nXVwhdPcEsFq0bD4/dndDJ2r+JGzkpniMscyXiGJQgE",
-	"2/uAhmjz0HkMzEB1XsWoL29w7x+R3XER5MFyvgR6D7msKhAFNdEOoXG1ui133bQlI8kS2266daC4InSp",
-	"QRivAXo/I4tq3NZei7K5dlKdR6mIa6bOZOlbjZ4Q/7gb/+0o9e4B63U0NvpWgGuF7fU7P/FxZPlJAXHG",
-	"JleTXcyDrZU0tNYe7fBuj04G2H86GhH+0M9Om0GGsAVxItHMKraDDlRuJJVDrpJuISOXj7+5+/Qvzn5t",
-	"orMwcfaXpJunLmc0IxXjG8suXIMH+1M0dukT7Md/mKidLtQuI0uF6KLwi/HOigr9/enKl6FqDTPamLdd",
-	"2uzswbfuZHMy3D50E5XO8qh+AGzeoGfneLBqoh9TmNwwTLJocFCDaxynWG72HCCDhkL+1et4AzlMjO0W",
-	"yFKd6sONWDjJv0U/jr2Zw7yTg2lWTKw5POKozZEN7CZmQeFgsFiCh9S+UkljHVPe1E4PcpuqwJ4JR1ks",
-	"sgVt4u3QoKpBUeNH2oR3rZR7cbpOa/i2h0q338GVDa8g85c8hExS0l+HUrdJ+guL9DM8jmJnxcTwt09+",
-	"x9d/PXw9hlnvcIy9xYswliW9f+xeV+XYqKTUSHR6tPkwj2kQnYw2mx0e1U0fdb1jB1ufmD4e93WEdFjt",
-	"wsorZjKiAfw0O7qUVgmoqr4jklvsC+2VhfFU2egw0T+HDksubk0NoZyfGDE+OSl9HZsjWMBaQapnnlPv",
-	"mR9/P9Ug3J0jta0Jt8Nx5K521u0jxV+opKyOgLWSyir8wQ+MQ6m1kbUmldzu+e+GNR7gfdSiwOHWPgjv",
-	"fh0LiP5gUcRqj63CFrlRXuG8/Cet2i5jAE/mGo8t/J7CIjHA5GVgwYdpJdr8RRjGz3fRLHdH0A59SfeR",
-	"JRxGEJwdRu2GEtgNJk24956oiZPOiUc/bMB4L1KcNsuf6fo2Xjv7ZExuuprK0KgCRzUKqpRsCTOYUeCN",
-	"8J3rYoE1x5mzsewfDXDXd+TQnE4NBc9zkswLHA+9dIlhtZLy1XugxS0gzaXcvLDgOH8J1cR0FCtShx1F",
-	"VOOmabKJhn639fPSquZwfB+uJl9uhwGo/Z6C8Z4sy52bXtHkJaF4kND8tOtEzrBiEozkBaEV03GBeOIU",
-	"I6VkcDWHvtuOwA6wINvnyD1g/D31x+yoDDmwZ09R1m8hRteQXCHDdP3sFvgEzov5MINr8NkfJ2Tn7KDR",
-	"ipr3IAqrHU56I06eHx3y30Nt5pTfrN9D0XRNz8/46vyiHGsnyjWIiUCW++OHxBllIXs/UlATQDECbx/D",
-	"GNziXvRiDy4x3EZNcCLkgqpSROORArpi0qSux1SbWKtSzLwsmRCgu6JdV7AbhkJaYHQ9ltNLQl332cR6",
-	"bKcCJj+MPWn+w/04q4z9uvpybmPh5E1h09fz6s+HHxtArl9z7wD7588GuNDfcwfQGL6phsPtmFsp+YzG",
-	"6H05VSzlyvg+lc4AsXuzv6jAXBEtV8a3sMTIB61r3zK6a0bu9F+s74r5FxToOWkt072wEy2bwEECgPod",
-	"hCWyfnaXh8vH6GD3FdxGfBnkULdaYW5I2dcRRjTELaiC5ebIfIqQcJHLys2O65rduc4ZlhmhDpV5TJHI",
-	"jroRc1b9cc2f2n5ER1CwI7bcs6nJCetGwXRuIG7FeUNaaVFUxfPe3ZejX1Cyiqp3rtm0V7+viL0e0qX8",
-	"K3ANjFwiEyYmVZOc+LSqHNIoIr4+VO/mJKBiLpgofICq84yKIWFit7OQeIEOyUFMX9YTjdCMPB9504Lr",
-	"3c77ewmf7ffnccKv2XWdCMjlIdZpnPFu8G6G9FHP1gw21ZfOHh+uHcaO53JihscRGxO09tr2KYaHdfvh",
-	"+RSDsWWicK05D3WaZmJK1YBqzuFkZyPSKCd3H0nGhz1EsI6L73PkPfukA0jPKAfmTqcdOpPEC++gF+5l",
-	"wnRYlpjH8CxEyc/NY+j9zl2T5/NatH5erVfnNVbdZ+NfBqbdSt+pU7tSqb4rd5jwjy0aoz6A8zuzQlWb",
-	"XfDf3lub1oH7S8ilLHY477PrpSkVqYDqRkFxtE3rVGPWz6CTqpI+FzvFUoh3XcUPYR6fb746qJvrkCHe",
-	"kDWFeGe2UT1Cu6lVFIeV6gXTZYaY5MoCQ+vNsEPSTQ6zqruPL2ABKCr8fW9fxGVmCNC8RA3nqhtBgbmb",
-	"FoZMuy8Nyicf/zyuiL+/+lJn3Hf1O3dVAXLIQvcrWcfjRH3qTikbDdbG+EK7uvy9Vmr+y3uUPQ5Hjz/Q",
-	"6Iw0mHITwtFXh19LGAC+F+5OchulV+f+Xmc7UWfLkifHxYPOx2phP5iJ2HJOG/uHmT1xCwl6asyg2Rse",
-	"jjTXycswNnj0gRJoESzVpGGbuTUWMQ1MU24yErpVZdhgzeK/G6G3mDVvsC3jhlPLTCmbk4zmR/9YtIA/",
-	"1B11R3Wfy/or8HDtPxe9yZZOTbX0HReZi49QQfoOplnXPrQbt4Y04gzQWFefOCKc1/htVMWVFM/yVlpo",
-	"BRe2lZQq1+KQprPy5P6iGzo9h9Mq52QJayYw6eeW0mspP4Ge8FX42wxCV35y86cau72u+inpGgbN1iOX",
-	"gWmUJ2Wczz2cKXFTM1g9x+9SUpKO5brMxiZIzpBGlVRwVEs3g567a7YF7SLEKrksb3aFjFd+j1o9bpyP",
-	"y1VmNaSTpE98jxIlj4lkV8wSbggKtuRAaqrMra8J03bT8c55Ead3iAyOWfWzT4tybXdvvdOWqirWpunP",
-	"snUGXIi3YDd7zawYsgzCO4sn3EWT3rhGFGf2nfNvnls8Hu+tkXmm1k2QcRzDX2DXUBzccAp/TT1mBi7X",
-	"gbEnutgGf+xF7TjbrTO+Ucj7OgltoMaq7w3zSU2fXeLfjbPG5fhU7zgVOiNW4QaXgqmgAnu5mlCmHq0U",
-	"gwK5j35MfugzLV1z13/8/TrD4B5oss6IizppUlUZGmG6G7/dCCxUo0TQyrXjIqimtkzDY/Idlpbjiu9f",
-	"XJM/ff3N/yS+bOIPv2jpRJ3XyYEXzmLEKu7eX28tPVfP7Yw6r2Qt/toL2kEXo6eLy8dPHl9i3UYNgtZs",
-	"8XTx1ePLx1/5nl94cxc0z/1c0DVMZCVS31tNWdPTa9mdsRPiCZYttM7oMa4Lm0RAMimsDr94CeaZ+xQG",
-	"e2optMOdLy8vHQoJEwZc1DVnOb568YsvNnSYEavm37J8BnP2owAjHMj3WDuuMIXPxfFvTE20KJTFCq9i",
-	"lLICIsBYsz7zoyc40waE1xazTo8PX8JlXdvyiaN10OwLbHA3/movcln4RnjRvNOjzfQyHKfvw0l+jH6O",
-	"A59HF/yhlO21c3Mf3O+TWfd7VIYPugKegLgZdcfrYYu/oto7t5hYW01Js7/hBAD8f2jgd3vo+3u8+I0V",
-	"Nw74HEys05MFPfXXbkWbkEEH2ofzD3QDz52UOIDz1+NVX7k0qsacexLLKhStwKAfdyI5vH/k4lWxuPmI",
-	"x3cNsod4t3+O90CLZ/jQwtEYaPNcupBbMrLMaSB9bC5FtjB+rP9BR7MZ8ytwhThj6N8xqoGbO+WA65kZ",
-	"jpFRy/u+q66S5fjZ19M60ARl4mXjBKIzsTFb6KaqqNp59LEGuF/VOZD7+7DkXYOsOZBWMQOEOZ/BhXN2",
-	"HcFLqy489w+dj5hp3szgVL4HJDkd/9Gxi/qO5iVZUpNbM3wo230uwR3cnAUwJmlSdI5jb30qujkea3Rt",
-	"lUo26xJlkVQYJ0J7XPtLDC6A+BX+KNXmeVCo/1NeoD2cD0xOUJt27kj0VUlVgMpc5AD1TKtc+urf29+n",
-	"hTZGKGALaof+m1Bj0VfDDNNOsAvGmoUabe5CF54+c2ool+uBQjrSI6/9I/cI4PCJCeCGTd4eeNeN0c6h",
-	"6k2ThsNAefFw2gjZetTPpfAa/hEedo0PPZBgVV3/gzSviOojaXOJbF8ChYWCIfwgwve4iRvuZgpxQgZX",
-	"Z+35DmBu2qpXT7GNABp0gWp2d4Bpz60UJ5Q4WPnRNoxnXeAVW/e4phMutMB07w1w3lCPgXKjJ+nzNdPm",
-	"Gp+4JaCTzDn7pQ/+iGPXy+gKnnHuDP07gKdzlqyXUm4ywqnpej+4S6OEsy04p6a1/mTtYvQxcv2Ao6ak",
-	"3DwMwfZJIk+GU7Gi9WxO+Ls3Vg3vpu+4uE9ywNAenVMx0XlYgw59mg/TrqnZb+umg2hh5soPTsLeU6cH",
-	"uO9V1rm9nMcvntwhv5CbSRFjEaekGAlpxG0MUUT4C4uNk16eZz6BwIDAMBZKcm+Lxjw5r9kWPL4emIfj",
-	"g1TUqgfDjiO9ePPWbkn1FWGr0EkNszihzbytLjdhLqWmrCB0TdG9xOwHfm1AdX2Uni7C4Moe/MMxPl+P",
-	"0eLjnZpiGHt9u1odrUzCWtQu8mEPWNWNAfWFdrFbbEpoeTB203Ns2IVGrGIsxVXosGnZSp+k5GaXpkVM",
-	"7HJpuIkziiKJQj5S2Cek4w4LCfqKYHYV8QHW/elpw+EfbepEgMN21ZgDiNtKtTzzrmMfs/YFOnxE1reB",
-	"ZOj0uj2NjX08+5TzLf6+Y/SnnDfvGmvGsgKuiALs5oANWdYYH1vSfHO+U2dStY7u7fJOOd53wqjdsat6",
-	"cF9Vf3sXsIXgtZq/1pR8f1YUePAt3MrZdRKwdv3QJ/eBFd8TgsxlBjFzB3rXB+rTLCyfLKSAK1+Sr7ag",
-	"LON0bBV5yU30di9+w/8fJdX3sJUb2L+1fxbwAiu9E/D9QDeAzAP1JidvrVy9coLVspbA3ENj07MIK/vN",
-	"SWg/TMcLaBiQQI+acwT2wY3KfqrWeQTbxFyAjQnTumYfffXGdVf5eD90Hvb1TyDwSb79TOP8zbuRnxde",
-	"1N0xC37vVv0s5Bs2M72F+LYAQ3v80boBreGII+ilfSAkQd8HPg4Tnx4WJfe6wkdhjTDKnK+l7buBu4x9",
-	"DNMXd+X+pD4ZtUvU9kWbvn5g6MBzN1f75vzHAhH4yO4+b+9wRMADX2E35CByga+MJnX399vfkssxQ+B/",
-	"oUnBKCcKKOc7n3LWlYoMPNWua0nlSijd3O3gBPPRiGNesBfKVyTdvxusy4pPcYCFQMrZSnbc5ayAGrh3",
-	"VjNDvX1yt1+e4jIC2uAdvSU7TzUgeyD/Ey3IO9W2wok+L11rLsJd3j/C3YGqNUC1+9W1JtD08mHI0snj",
-	"O9C0QtnDcWb/pnvqIfj9wST1RMbvnLDVHcU+hikjshVdeYhGDzLae/vwO83dlKwHQ85Ps7cXUq2lMSA+",
-	"EzY22PznxckO8eVhuVns63fJ1oaY+T1ATeigVgknt+CM7JBhUFM00I5R8zv3yJ0GB/rcpBnVPX1+WSRj",
-	"1U/Cj0f+Yl2S9oEe0gi6cT++YnlcPEmwNd9yR9igFHeimH94TLfFVC+9v5fb44DldYNtZH20/ZBndUd2",
-	"fVSkDop+yeohsiSxrlfDZMD7Z17DE7+UzqXnKwL3as/dWe6Y0+2d9fPidUOaeVg+d/jlO1fdak7FcTUE",
-	"ax0eRAXB4eAJioevvsBSfpck4Ycr+8ZD92KG4ubuyWXSzXR+YCPUAXzaBq39hdwKuRIt0A6+n2EIM763",
-	"ywe5h9vcwR1zaA+Gz4s3zySe+7+0u2LKD2BO/7Px+i5s6f2xP8eKkjBRCJOXORNOKf1fH97+x1PfsqL7",
-	"JSZUgtYZ+e1nnFz08yIjPy/k6ufFDUod15mi0wD3d/CYvGRbJtb+T4jwpKkJiEKHRu8qL1253eGt+IXG",
-	"RBbLTPLzm/qr6EC4WFJORQ6RGdr3RYb3kL/+6ZEo5m0iMrEqpj509+uzY126Ec7BuoNcArxenxhPdxah",
-	"VCME5qAZbPHQZcG6DSgqNt6JYvFZDwb+TMmjwQSXe6Pd7hsT9LtX3tM9e76cMnk51Ztk0GhbG7rTfiQ0",
-	"0xnR0mf+tTKUN7pfeAPdlZKD6JpA+N8vJaYQHCh6+Lc94N4DoewPznlgoXXsVu9AcOmOCxwJQoYRMacy",
-	"PTHRmHCgW8B6w5DcXnMoiOvcl/npsL82LN94Pt6NoIvxTD/HIso19xoRdi3JbrKT+/KBYNcD0IqPWmos",
-	"cMUiJ7oBS+5i7bJUPbMJjQenNrl2owDO32VOlWI+H5RTjaSzxm5gNdXd3Fgc2LqiypWu6lwBCKJL2eph",
-	"uNKnrcT2SkvXNyCyU58oPtrqx/+kFVT96KMIcSEnc012fWXS7SWN/x5qI64owE1N5q7VAWbBq20gLixG",
-	"X1zQml1snyxuPt78/wAAAP//",
+	"7H3tkts2tuCroLS3Krs1tN3Ox92Z7l92J/Z4Y1+73JlJ1SbeKog8EhGRAAOAojVZv9PUPsI82RYOAJIi",
+	"QQmU1B3PvfMncXeTIHBwvj9/W6SirAQHrtXi+rdFRSUtQYPEn15l5r+ML64XFdX5IllwWsLiesGyRbKQ",
+	"8GvNJGSLay1rSBYqzaGk5g29q8xTSkvG14tPn5LFq9UbqtPc/DEDlUpWaSbMuj/kQLYgFROc6JxqonMg",
+	"aU75GkhDFSlpBkTwhDBOfq2FBnVDfl5c/bwgKyFJY95ginBoFondaA40A9lt9dXqkf30oQ1+MqdRleAK",
+	"8ODvpFgWUJp/poJr4Nr8k1ZVwVJqdv6ksk/84RdljvFbb+1/k7BaXC/+25MOsk/sX9UTvy5+cR8QP5qj",
+	"NMA1aaRwUHOvmVWf6W+h0gjASooKpGZ2qyXuciVkSfXiepGJelnAIvFH5HW5BLn4lCyqVEc9+al/sz+Z",
+	"9e27H9onxfIXSPUiWXx8tBaP3C8rCdVjv8venx6xshJSW+QyB1hsoRCprJWuyyepkPDEvIrffU7VBiyo",
+	"s4wZwNDiXe+0K1ooSAYAyMwX38RCIWMWv6NfUDk1vxnirYRUU74ugAhJpKh51r3s0SpZNCyL3tsA7va7",
+	"R4C+kjuQjx3Y5gEdX+1BXY1Ra2nohvE1/sA0lMFn2pcnnqBcNSCPUcYdK+sCScvADXj2hvHIG7InGd3Q",
+	"FbKSFZNKJ+Qp/qAgFf2LYlzD2lEHg9TuN/A3KdaSlhHEjY8ZpNFU6tgTDC7eHqfdUW+xFi7dlhIP3hGi",
+	"fGp/QaWkO/Mz3n8kUIGDXO9+zCMfZ9n4AgSHhCjYgqSFoRIt1qBzPNuIUH6pWQrv0tjdlYzX2pN//5sr",
+	"Kcru3onFTiM7tMBfF1RpImpDLBGfsSLkt/F2JdBs1/vLUogCKB/dJcpJXCVpKaXbvb+R3vF7gPdfibnZ",
+	"JdiLHW00FeVKSE3NAUfAykVDSsp3pGBgYCQ4eIg1TOeEMkmWoBsAHqQZRXcqLO77MOi4iNune3F/c0el",
+	"C+L74+ctEOcJGEeZhtsBt3rIQREzVlLSXLAUFFnCSkhAZFp6vrvP8FJBtQHEEXZx6x4zt1TrqDfcY0aM",
+	"yV3EC9/apwyPZJypfI9LH3rxlQbkYyX9+Mo+/+XXY6wrqWScZnBstTf+OeSlzPHZGfBHnVCIzReKiMbq",
+	"ggZX01pK4OludAMlUP0O5PfrWNUI5PeRrO5TgBoVLWKu7849Zt4AufWCdUhXA/JxN520aBWjh1kkP1UL",
+	"My8/a6X2QJoXBcg18H2JP+I7IwYlmkJFox/u4LloiqAUE1TH0JZ91vLFfXRa7pB8c1EryEWRfaGIRcsb",
+	"UsAK5QNpcpBAuEEzpsiGi4bHyQzzye9oyNQRK0KJu/m4tTKA6oVkkB1VPQqqYSi2R1/XOVNIRxFfN7qr",
+	"zkkOjpfxuijM+lvgfxa1DIjemmtWIGBLlmUFkJwqZ80JBZyonEoguA0gJVBLxzkttnuAX8JO8IysRC1J",
+	"ZuVEBKQKugN5p1m6CewMrUSxIkDTnOCTRGm6U2hXrong5OnVFUnLf/w/Y0R6BI346hA1C0GPXtVr8wwy",
+	"z3mMs6SbkSp++N3NBC2WVKmXAYuGNqQBts4RVrQoSKuBxmhkQFUtD3H2AJfY38CzUtRcK/N1L1kINaiA",
+	"sguVuAHVqkoIrhKy3BHG1xIyZiz1AIcWW+CTRAFE0RIVIEoyUYLSLCXmjbiTVzRu6YpyczTBish1kaZj",
+	"Cb+SYsVCSp6ROgZAaCYTutIg3casNEri0Mlb9gF8kqC8rUMVYZpwgEwZjZ8q9OEoaswDw0GSMJCQpUcB",
+	"RdbLl5HEKevlEgJmif+g4ev2GbwfnhEuNKlqbRgC2hFWaCUjJd9K/BdSlIewPZ5/7GsS8VaQefoAuzMH",
+	"rSjXcmeOSvHG+9d9VGgf0lKsWZrmd4arT8g6hLJYkVVhmLmBsH3nhlwhi+HCmYMxZ9XoHIjnf3e69SaM",
+	"ztXQ6iCjivtAQ6vQ6gG3XirqAg/PEddWhjR4j2XtsTwhHccbM7Khi8jDxEkepxt1aNRDVEc6SU+B8yym",
+	"r2d4Ta0ln/177oh9X+R6XOzhjJczexat48OeaXZSrSdA/P2E7N5OMRwppj0BEMJtt3zwb5NmflXrt7WO",
+	"ZTgKYfHyFJ/PnvRy/gK/XLeN7hQh2NxSTQuxHkPGIEU8WhvV+RVfiaDqXc9ZqJ5cB11c3zOezVgNze/Q",
+	"YuuaZZSncIm1ClYyfZA1HFr3PeVrmGABlKzYupZASrojS6vYoBjWUNnAByW5+WUptoBSdLmzio1WZMWg",
+	"yEJ6jarlil7m6LWqaXHs9b/gQ5+SRUO5Pv+rAypA9EocvvYO17/jPeTx+2gvzh8jSB8YVBqLKnc9DZWc",
+	"8TUxtCOUMUmYRhNmCcZ4se5pyBK8OeCZ+YPWIB+TtxzNGudkSojbd2LsrXTDQak3ZWL0vpcJqUA+dz5J",
+	"RRToxyPfxZptJ7Tlgi6hCP7FrB3yvyKGNbkogBgBQbwN2Dqu4nwjXVjmIr5xC56wBtJB7BQ2aiEU6Up0",
+	"+HC6J9Fh9VgSZfOkjHejDqwhazwLmYEkBeNgVFPDGMbu8wNOZ1w7SA3OizIj0EaLDS1Y2I28otaqWBoB",
+	"TSRlCuz+qz97VdTfe3JyPMHolOZcGWqWN56VDnw2qJcooqEogtBymsuU4syQNG3YeZWQNqDAuGLmd7WO",
+	"NZkMiF/TnbOPW09qwJHq6TfGqumMrfEtFIKvzQHMQwFP9Y0xyPCZvp3moOaAGKmNz7NT6jWV7+LDz1HU",
+	"azXdk2nXazmXcnBOEH2HavNRZviJSQaC9/g2KAPWRuL03VvzUCwKFXZhCClRyyCbP8au9m2U7nAtNPtW",
+	"iPvKFIuzwJwXbfjRJZU4V4CxYTnyrX1EqagcqEAzeOm+tVLSj6+Brw3afn0VYFgqbGQvd85hF3OvhywO",
+	"u34Ihh3b+gbjlu6HpwGj+ojzlekpp+uNTeNBza3YkUzAKUxpcD57O8fSJ4TIHndoMjOBQois5SUu/DMD",
+	"A5Z0HQogY0y4XAYA6fyfVUFT1DeXEmjmHg7gDDpdjq/S5EC19dCERaVcw3frPR9Qb68F0C1wd/gBcqJl",
+	"TyrRGAXGfXbwnd5KghXjNTimEJRM6YQsZa1ym0ag1I0/BP8igCtjO54qNZXcMUOgGq0DsgtKUfSsRPJZ",
+	"/EDYmylYQdYC1DWhRZEYGNUVOplQ7TJai3Ysra6C2uPReKJH8RMjireCuxy/sbxdMT2h6lUSFOhronIh",
+	"dUJWxhIWEkEfvGQ03KwNS4vi7Wpx/dNRo8S+8elDsuB1Udg0CS1riBNsAblhQC4hZRUYyx2KleVnLv0E",
+	"ecY4X0DCbSQWzEnhmZlTo+gKIlJa7G7d44EMlkjr684C8VQNbugJ9au1SHDQ9BGbgN6X6nom8ti9fAhl",
+	"i7idOhaRU0VyWlXAIUtsbo3PXFWaFYVBj1SU6CFZtsb2UI6yNHeK/KouvFWVMZVbo56pYJJOL0FvRGM+",
+	"ASj4Imxhlo9HiM135pWgww8d2pA9GyAj1fBIsxKCAkxISKnS8zIH22TAQ6+8kLu+mTmWeoJm8zY7rZuL",
+	"Jpz0rEBuQX6hSFqIdD8if+hDotaIKUdO+NY91r3x144BB7w4BeURoUb+ile19i+8CgNPgfIfGuUDWnRl",
+	"HMPLhp93SXHjdTSVet4tKA1VDJ7eaSeYRnaI3/wIbD23vN+WvVwHvMQzkKRN4HQE5LbVQ+juFlty7+h0",
+	"imN9x7XcxbMnZHKfkiGXM3vlx/NJ+jQ1VKzdCuN9jhjhM0w2IS4NpBDrpflR5aIxXDEhS0DlBFlhQxXx",
+	"S/sTb515NGDUMxBigr43jIf/oGvJJ0wY8w4y3Vpyw9Mbqq7JqmBVQlRONxi3S3NAUh6tu6VFDScFhgxS",
+	"4nYTc/BJ5DCgssQ506cXlDTgT0i0kVoZBiL0iGndEC6ageaLGhrVg7Du8Tsaa7UZbFkKPuVPCafEYjQV",
+	"00R4CkaCwRYkESttN41udTRqe0b1v3+Nxqv/8Y/GItAazF0v/s9Pzx79b/rob1eP/vTowx/+LbRDjy7A",
+	"6xLdzCgeFhZd8B8Zo0WB/yoFhkmtDVBJsQSMzmLOldKi6l1hAD32ofCPv9+iGo/LGDsI04bxV+YzCbki",
+	"FS3AaA9fk4zKDf6piEvwGmIaHnIKv+4cYw0pvIJkwiCCjYzYLDCDQiM9l6Y6KBeMNERe2RUAlZRxsqy1",
+	"Fpw4n1AgeUhTVhyOlEwo6P3ljRUdXJ/DRz2xBlMkq9Gz2iWjNkIGS0CqnCroY49PqbNqhv2XrDm3/zIo",
+	"Zf+FOOV+ibb0I2dYOl0qiEma6SKsiODFhM4D1jQ3xzWKpDF48XiRBDwUD3hcv5H2liYRqy5LauVaSB2P",
+	"d0O2htFYjzxB95yQGzYGMIVyY+C+cBKfpAJTYMSKLIXOCYY1iUNGQObe6tjn5B+Ow9lbCDtuDuireiIX",
+	"wgrnGY7hufrbIb9wT+nCQwXxqZ5w6Y9D5OP0kC7Rve/n/DJgyghZ9slZmZtPFumuYNwWHkJRsEoJFqbQ",
+	"tRR1FcauCWMEqNIvwzKyYOtcg9I2VbN182i6ic1eLJxMDPoJXTA2OgdUTG40B7pltvjjnLqbqqglDfN8",
+	"WRfRXhRFV6B386IWuAxLaXSkzj1uI9n7EKHE/dHeW+LcBAVDSO8jb3dBMd/0VxbrVGSZzk/RS7sPtSjk",
+	"VwuRZvudc5HsAI9wuOEpLFn45BGk2NE2+xfUu9uW3jw6t9jiUexwzKmr5JmjhauJNNW6pxPZbGxCMYco",
+	"A8K4FtdkKdCntJLA0xw19dpotquCmR/MAiGfb7/ecaImzHzHvN4GwG0eSRtwCiSEFiyFELojwDH3mQPB",
+	"pzD9kzSSVpGe8sqoac6XOd5wzY3+OIBS3Mp4qgDT6jLhvaeuheX5IWyoHntEOdGj/i0aR+fnnlTUkNIs",
+	"HwsAfxa4B+fhzm2A50x5326r/d4Rt7LSQsJjB5VomBrklZwWT/B1C1jmnMDx1FvSj7fxdavRMkpDdXtS",
+	"wb75RmJ35ZeJdMrj4U9Pqvi2LUqcAb3cVxPFwCTNhShCDKaChEiabhIiGVfojGlcwov1PdHM0PCxUGEM",
+	"5X7rC/JOItwX3j89kABMroqQq9j5yKgtqjLWmXcvRsCriyUcrLazT9nmCEdTQBFH3LNvVysF+jag4DBJ",
+	"xNZVmmQWq2Lq3SRtXLrMWLwYu/kvVTBU23pGjKxKRZERLciXV1fkH3+/DX+ZlZD57FrRcHMltj5lIhMt",
+	"YAquQMpQfQkm6yortxuDbo2QG8jQOearTIw0I2K1OliO0dkkT6/GdsjQKWVh53Lsg5bHtBAQDcgfYxPQ",
+	"aLoJabS2twIpYAuFq6XyOxqbn1oGcx6xKMSXXo0xYDsdwgjJku3Qde/8qF3Ztj130lLfPlY7evC77dDT",
+	"AaGHBFHS6YWclWQSEE64wklu3n+xl8+Vvfzz8pG+g/1qz8H+NPlnZTIDPnIW43hIpvA9FqifkOdoQGEQ",
+	"lKSUt+hEqGUDRo3CKK34OPJL9IippB9ZabDH+s7sv5+GOPh8ZCuYllP1lO13v/4m+OFeEcMB5GtX+eqb",
+	"q6veOv9+dXWoHZQ/QtsIyogF7AP14ZilMxlqebWXFXpCyiqzWZVrjEqsbUTGXGAGXDG9a8N4lRCh+IzV",
+	"dSLo88Qk6ZTKZWyfLrvj2G5FwYYLa0KtP+CGXBG2cuFBwzcxhIjxupj+UjQ2hcr7hsceCufdM/YIddUL",
+	"lBTs15plWChNKqq0bZnABQesmrT4ZRMoFy4vNEgj9toGScRH2DHjSgM97C2YyeAlC2XFrYQkT8lmjXdg",
+	"oT+jm0YlhYbokIMUxVSJTRGdBtc6gHvH//IqmJZdr6mc45md2TEKj9ORgkNzdxr/eUdVFk07gCWWnP2H",
+	"p52WAQv3VT83/CQrF/sHzVNRY3v1HKzzPZTkHtc5B3d+4qlfG7UkUMnlSz+XO+tMpDYvJqVF4Qq69kEx",
+	"aaidnEbiEMq+HwMGe5RT4eDaoMy4/bQOB2+Rfb/xDUtiGMaBPn5HvMgrKglnHDQAx4T1BrjeeY9yxlYr",
+	"n8juQhZYzpkC1zfkj7bFxorWxYzkbx3tDDxQM+n+9iPVIF+GOuIBkMb8kQiOaVfrJ77yIiHjcgCqfaWe",
+	"bViA+SZxRzqzejO1OTO+6Uzv6iPdl69tE4RT3ZeuY85UgXBaa1SSl734i+uTRzacrQIVQhMxFg4NEdwb",
+	"lFbcR3fXm6wGsjnz5pNfKN/IxxWWmw/aCHFOI2O5Whxnr1p0JVvK9YdwZ47hMQ7eJzKZN73mc3MYjaB6",
+	"omfJXoOqTO6IAqoEFoVvoNJtRYVZIiFXRAvyNFKDFHIiLt6FmUqgvWAfdb2QzI6i6W+OK32cb3JuP8Ch",
+	"7MXn/Kbi8MHd6JkY8R7LL+YW5J2gQ5/S//A03Xqm59OJ+3Z/UZ6I+eAPOCPeiNJpZoGM90I0ba6KsnWV",
+	"4LIaFwGPZXRNzIz6mXEq0KAqTzo/yoVrcVx62Jzkro7WvuqnJH11rImGK8ixaUn2PIcrO49lPM2sIzK3",
+	"HH13JVXqtVBqbuvfyIfrqordyziKatESETFpy57ciu0xuzST/lHm10M5wjlde3nbFYbMEYeHmqJo4Tvx",
+	"2+RQ5rhK3ywO2cUtYbQ+DIoQV2KFhpgtgsspJswua8l12K3RZlu2vjbaONDuunUyuQu7qV0m47H9hvqw",
+	"va11wfh0sxhV0qJA37PRDmxFg8tv+bz42cPxHfOl8/jMDMqOJFYLndCu3jY8qgPKuKClr6W1vSjJBqAa",
+	"5+6NlIpBIcLT5LIdI/aajBys1n9INcSdKEoJmdfWI6CAvKPM7PZWZBDyxKTCV0MXgDUkQKocm/zyQIOH",
+	"YM6iVrbWQv1aU+lcupzc/fUlcTNSxgYb+xtMNgh1TASjyX7NQbSwZxS2WfxxyVq1LCbKmawhk8FEecXg",
+	"Os06/uPuPImFT4i43rlqwoFq5RuvH+38jEwQBc+szLQ5jaExvDVRwHigKDS2uW+AvP4Y4UHvt9ravzOn",
+	"M/s2Cr3hBv0I1tMvrw5G4FwXAbPGjqyFL12xTWF9O07f6vmEzl4YnX3RgXYQvrUfcKFFJEI0uVUvcTN0",
+	"rzgg4AdWBmjotUhpgYoJcd3O7DSBvQKv//7T1dMPP109+tOH//vlT1ePvvrwP65/unr0jf1VsODr5EST",
+	"Dmtb7ucxbdij04N3ioBOSfOYSWIXopd/EcZ/EcIIBxVORHAdyF5OqYxu77yi0Y1ZNyktZtij0aEGG2p7",
+	"OaNb80nNYX0fXTxG4oDkANDbhf9CjKvtnWv8e5Kf7Z2QWlIWKM1eFqJxjAjTykocvxBq/J2LhjgDcCzH",
+	"a2nL1qYGSsWbUjlb57HPbhjP/jzz+deiuY13i9xe3sVxxBDCj3ow9LbcP23MfKGM0SIa5v1Euhi6AK0L",
+	"ULHLY25duKixoZjUMY05to/uoR6chzme78M72VrmoIVsgdgHkD9NDwiJIyJPBu2pIv1ILXGe7knyS7yH",
+	"X2s3V2rOOD6PKqHemtjz9sbnTroRAbnQrgBuLWJLDePbvLiWJcEha0HR1I1+HM4ZnKw3BymFPDgDryhE",
+	"A9lEffIxpByHjbqpEm4sUiNkuIq9TRmIw2z7eNJuOBrXbYf+eiLyPlWWPgwouqJxt9TE9Xjla1aRCXbB",
+	"n0olXvWapLqEW4o65S+1USexj6rLIdOoJzZdnlaUogCG5meVTq/h5N6SM+Rjb45eZGPQYDErqpl1O3TC",
+	"p5APOHTielgZWGBHNLNRnATU5Di6BPXrAUo4QeY3GoOIupb8dODNuCafzTpIuOh6wiRtU5hrQrExh8Uu",
+	"2+PdaP0s1MtuCALX6nQybfSg1HG4FCs+2rmSJ0uPXhu+cQxwiQFA1xzNecwburMjMYgzIAZGwf1NrTx9",
+	"6uRZRey0CM0rtcSBiTfMWX7mwf02EZ1F27Nnr5KLNGZvh1oO0iLoCmXNn74xF/b06grL1VPJVIW+T7WB",
+	"LMG8TrEFme2ls/SUM4nJFBNybgXPd5N0t9+ZMVgWKEL5HAUoZUBp+/TfmDO4fC0M1uDlRybDsBJ8PCjK",
+	"K+/jR4e40/jKGro7LiPNQ12dbEuu3UzRDprB+aL2+4E5o+0V9c7rkdXDOMR93vsI4qgqNp6sZtTExkZ+",
+	"OYtIEC0RSmarbZc2fPEIt5SwqhU8fn/CAAH7Km7kpDyVsMwRrEiwpIVguyhQEOyDO4+BaShPq0B25TL2",
+	"/QOyOyyCHFhOl0DvIRVlCTyjOthxNqxWN/muHfeoBVliG1e7Dvb8XSrg2mmAzs/Ighq3sdeCbK6ZVOdR",
+	"KuKasbMFuta1R8Q/7sZ9O0i9e8B6HQx6v+VgJ1A4/c6NnB5ZfoJDmLGJ1eTwEG9rRU3NN0cb3u3BgTz7",
+	"TwdD/Xfd8NYZZAhb4EcyCI1i2+toZmdiWuTK6RYScvX4m8vn9dmakqnho4Jurm0ycEJKVmwMu7ANQ8xP",
+	"wdilq5wY/2GiFj+Tu4QsJaKLxC+GO3VK9PfHK1+ayjXMGDrRtPnQsyfv25PNSV28a4cpnuRRvQNsBqJm",
+	"J++wcqK/lx+Y1M+eqXE+km1EKFmq9xwgvQZV7tXbcENCzHhuF0hiner9jRg4ib8FP469vv2YscEgS8bX",
+	"BTwqUJsjG9hNjGbEmaChzB2hXOWbwrq4tK5Ur86qBHMmnCC1SBa0DrfXg7ICSbWbJOffNVLuxfG6v/7b",
+	"DirtfntX1r+CxF1yHzJRiRQtSp2TTOEX6UZnHcTOkvH+b5/+C1//+fD1EGa9o9pGju/8NLT4fsR7XbpD",
+	"EwrjR3pTfRfUpHLRYDkzTsxqh09jsn7BNnBtDEBYry0wBZUKSJMzDWR6iEZ8aHuYDbcXCm33HGya3Aex",
+	"HbtueyD3QDaOtE2Ew3/otcBSNpy9YjohCsANtaVLYZSPsuw6e9nFvlBOSRmP0w9OUf+z7xRm4+VUE1oU",
+	"wUqWrg5myj2O9dNjVQLWEmDOBPCwmhlriO5O0RaM6WiMZ18DbvcR46eUQpQHwFoKaQwN738mlEmitKgU",
+	"KcV2z2/YLxoC5xvnGSlYG/y3vw4FYn8wKGK01kZiq+cgj7LRhaPWdJupgCezDfQWbk9+kRBg0tyz/mE6",
+	"i9J/4ZoVp7uGlrsDaIc+rPtIO/ejNE4O37bDNcwGY3DJe8AmTjonDv6wgeq9CHXUSQ1MzvEWmidD8toW",
+	"6fqGKzixmVMpbfG+QWVn/O9sNxYsYk+sbWf+qKGw/XOGZnxsCHqec2ZewLrvHYwM5+W0WL0Hmp0B6UKI",
+	"zQsDjtOXkHVINzLStd8ZR9Z2qDabaEx5rn+ZllUBh/dhe0uIbT/wtd8bM9xbaLmzU1jqNCcUD+Kb+LYd",
+	"9RmW4IIWRUZoyVRYIB45xUg/6V3N0GfcEtgAC5J9jtwBxt1Td8yWypADO/YUZP0GYnQN0SVXTFXPzsAn",
+	"sN7ThxnAhM/+OCE7ZwerVlS/B54Z7XDSC3L0/BgI+B4qPaeea/0esrpt3n/CV+dXeRn7VKyBTwTQ7B/v",
+	"IidM+nKQQIWWB8UIvF3spHeLe1GTPbiEcLur5JhQiQMaj+DQVidHde+mSoda7mLGZ844B9VWgdsKcD8D",
+	"2gCj7RUeX2NsuyhHFvhbFTD6Yeyt9B/2x1l9EW7LL+c2yI7eFDYvPq2hQf9jPch1a+4dYP/8SQ8Xuntu",
+	"ARrCN1kXcB5zy0Uxo8F/V583OUa58dMlzN5wrjLoG6LEyg9rxogLrSrX+rxtqm/1XywYDPk1Zo6one7p",
+	"HmnZeA7iAdSfQOtTr9oZdA4uoSsy5zpHfGnkUGetMDeU7QpTAxriFmTGUn1gzopP9EhFaWcgtk0bbSsW",
+	"w4xQh0ocpghkR+2oRKP+2CZmTTdqxivYAVvu2dQEkHUtYTonEbdivSGNMCgqw/n29svBL0hRBtU72zTd",
+	"qd83xFwPaUsNJNiOWDaBChOiyklOfFxV9ukbAR8jqndzEl8xB41nLjDWemR5nzCxa59P+EBHaC+XQFQT",
+	"Df20OB1544L67c67e/Gf7fbncMKt2bYx8cjlINZqnOGpBhRn9Rz0bM1gU10t9kE/qH0KdeeJWTQHbExQ",
+	"ymnbxxgeNoLwz8cYjA3jmW0xO9Rp6olpaz2qOYWTnYxIo1zgfSQZH3aIYC0X3+fIe/ZJC5COUfbMnd4s",
+	"c5vYhcLb64V7GTgtlkXmTzzz0flT8yc6v3PbrPy0VsOfVwvheQ2C99n4l55pN8J1nFW2RKvrLm+kFMo8",
+	"0Uz4AE7vMAxlpXfef3tv7YZ77i8uliLbYRCl7QkrJCmBqlpCdrDd8FSD4c+gI7AULgc8xlIIdw/GD2H+",
+	"oGsi3KvXa5Eh3Fg4hnhntgM+QLux1RvDCvmMqTxBTLLliL6FrN8haSfgGdXdxRew8BQV/q5HNeIy0wRo",
+	"mqOGc9OOUsGcUQNDpuyXemWbj38eV+LfX12rNe7buqFLVZ4MWeh+Be14LK5LGWr7SXyhbD+Avd587st7",
+	"lD0Og48/UKuE1Jjq48PgN8OvRczQ3wuzR7mN4quC/1XfO1Hfy6InIIbjz4dqcO/0RGw5pbX5w8zezpkA",
+	"NTUuU+8NwUeaa+WlH389+kAONPOWatTQ2NQYi5h+pmihE+LbnyW2a4uQxI6CXMyam9nkYcOpYToX9VFG",
+	"86N7LNg4wNc7tUe1n0u6K3Bw7T4XvMmGTk1ndS08mY2PUE66lrhJ24+2HRuINGIN0FCbqDAinNZJcFQ9",
+	"FhXPclaa7y3otxWVotfgsLGT8vP+omo6PU/WKOdkCWvGMdnoTOm1FB9BTfgq3G16oSs+2jlqtdleW3UV",
+	"dQ29oQGBy8D0zaMyzuU8zpS4sZmzjuO3KSlRx7Jti0OTUGdIo1JIOKil614T5zXbgrIRYhldDji7Mscp",
+	"vwetHjuWyuZIswriSdIl3AeJsgiJZFtE428IMrYsgFRU6rOvCdOF4/HOehGnd4gMjhn1s0uLsn2cz95p",
+	"Q2UZag/1Z9FYA87HW3Aqg2JGDBkG4ZzFE+6iSW9czbMTGxm6N08tWg/39EgcU2snIVmO4S6w7VAPdsiK",
+	"u6YOMz2Xa8HYEV1ogz92onac7dYa3yjkXX2G0lBhtfmGuaSm0xMOL5IDGPApWWtcjE/1rqBcJcQo3GBT",
+	"PyWUYC5XEcrko5VkkCH3UY/JD12Gp+0W/I+/3yYY3ANF1gmxUSdFyjJBI0y1Y+RrjgVylHBa2jZgBNXU",
+	"hil4TL7DknZc8f2LW/Knr7/5n8SVa/zhFyWsqHM6ORSZtRixerzz1xtLz9aRW6POKVmLv3aCttc96Xpx",
+	"9fjp4yusF6mA04otrhdfPb56/JXrNYY394SmqZtvu4aJrETqerpJY3o6Lbs1dnw8wbCFxho92nZ/EwhI",
+	"JrjR4RcvQT+zn8JgTyW4srjz5dWVRSGu/aCWqipYiq8++cUVOVrMCHUR2LJ0BnN2Iy0DHMj1djusMPnP",
+	"hfFvTE00y6TBCqdi5KIEwkEbsz5xI1QKpjRwpy0mrR7vv4TL2j74E0drodkV9uBu3NU+SUXmGvAF804P",
+	"NvFLiOApuHCSjUGqFAeXjy74LhfNrXVzD+736az7PSjDe90Ij0Bcj7rydbDFX+HoGN9yVKyIYn/DkRL4",
+	"f9848Hzou3t88hvLPlngF6BDHaYM6Km7diPauPA60D6cf6AbeG6lxADOX49XfWXTqGp96kkMq5C0BI1+",
+	"3Imk9O6RJ6+yxacPeHzbcb2Pd/vneA80e4YPLSyNgdLPhQ25RSPLnI7khwadJAsNH3Wgk9qMgSi4Qpgx",
+	"dO9oWcOni3LA9cwMx8DI8H3fVVtBc/js62kdaIIy8bJxktaJ2JgsVF2WVO4c+hgD3K1qHcjdfRjyrkBU",
+	"BZBGMg2EWZ/BE+vsOoCXRl147h46HTHjvJneqXwPSHI8/qNCF/UdTXOypDo1ZnhftrtcggvcnAEwJmlS",
+	"dI7jsAbK28Ewa3Rt5VLU6xxlkZAYJ0J7XLlL9C6A8BX+KOTmuVeo/1NeoDmcC0xOUJuy7kj0VWEJT2Ij",
+	"B6hnGuXSVR2ff58G2hihgC3IHfpvfI1FVw3TTzvB7htr5mvDCxu6cPSZUk0Lse4ppCM98tY9co8A9p+Y",
+	"AK7f5PnAu621sg5VZ5rUBfSUFwenDReNQ318dBI6r5nSt/jEmcCJa8vhun6Pjd4R1J4VhXNHlReA2g8D",
+	"kSUabmGITlhs5tEBK6B67QPtWykq1yj7uEb1Qsi10Br4g2pUycJ1rx3Iqlq7jc9cc/XG1h5+uB8G2SLG",
+	"w7LFvc8O8E/h0KEL4N73AJUbOun6UeFIh5Z/Ce4s8AM6xi0+9ECKr2z7osR5LWUX6Z4rBPc1RL+Qd1Q9",
+	"iHJ82AXl72aKsfsMy9Yb4zoD2qneznzE9iLocPFSbXcBvHputGxCiYWVm2XGiqRNjLBzTbEZjQ39MdV5",
+	"62y0wmGg2ByTEOaJh5AQ5kt37oiRUsJu/zIyohDrpRCbhBRUtz1h7KVRUrAt2KCD4ESLyubQhMj1DmcL",
+	"CrF5GILtkrie9scgButNrXJu31jVRTtuzcZlowP65ugF5RMdyRUo3799WBZB9X67R+VVP4Yjed1ovqP5",
+	"EMPKV7uX0/jF0wvyC7GZVAEN4uQUI5U1P8dRhAj/xGDjpBf2mUvw0cBRw0FN2/mKQp7W12wLDl8HisH4",
+	"ICU16nu/E1GnfjpvVE7VDWEr32ERs6yhSZwvTWz8IGJFWUbomqL7l5kP/FqDbPurXS/8pOIO/INhLkO0",
+	"+HBRVwnmRrxdrQ5WDmKteBuZNAcsq1qD/ELZ3ApsVmp4MHbZtGzYhi6N4Sr4je+8a9hKl0RoZ2THRTTN",
+	"cnG4iUPpAol8LpLfFYzgDjMB6oZg9iNxCRD74zL7056a2Ekhwzb2mKOL24r1DKVtJ09m7H90yPKkaw/L",
+	"0Cl9Po0dNQTw9y2jP2YKvKs1oUYzuCESsMsLNmpaY/x6SdPN6SbCpOkb3NvVRTned1zL3aGrenBfcnd7",
+	"T2AL3qt8khUVlO/PsgwPvoWznNFHAWvW9/2zH1jxPSLIbOYeu4R9dEddGpThk5ngcONaZsgtSMM4LVtF",
+	"XvIpeLtPfsP/HyTV97AVG9i/td8LeJ6VXgR8P9ANIPNAvcnKWyNXb6xgNazFM3ff8Pgkwkp+sxLaDdly",
+	"Ahp6JNCh5hyBPbhR0Y1RvKjbw49n/Ow8H25fvwOBT/Lt83wfQxp1ou7CLPi9XfWzkG/Y5PgM8W0Ahvb4",
+	"o3UNSsEBR9BL84AvUrgPfOwnJj4sSu5NiwjCGmGUWF9L000JsBU16MXNLhWeoC5ZvC2kcEXVrr6n72C3",
+	"N1e5oR2HAoX4yO4+b284OuSBr7AdfhK4wFdakar9+/m3ZHNAEfhfKJIxWhAJtCh2LiW0LeXqRZJsV6HS",
+	"ljhTTVQtvRPMRQsPecFeSFcxeP9usLZqJcYB5gOdJyvZYZezBKrh3lnNDPX26WW/PMVlODTeO3omO481",
+	"IDsg/44W5EW1LX+iz0vXmotwV/ePcBdQtXqodr+61gSaXj0MWVp5fAFNy5clHWb2b9qnHoLf+69NlQL8",
+	"HvHxFk6DGHn7+6g4uT/ZP2WsvLf5z4uTDfHlYblZ6Ov3HD3vagnHEfSKooF2iJrf2UcuGhzocgdnVN91",
+	"+Z+BjHJjdE1G/kJdzPaB7tMI2jFgrqPAuLiZYOvM5Y6wXqn8RLON/jHtFmO99O5ezscBw+t620i6aPuQ",
+	"Z7VHtn2OhPKKfs6qPrJEsa5X/WTd+2de/RO/FNal5yp293pD2LNcmNPtnfXz4nV9mnlYPjf88sVVt6qg",
+	"/LAagrVID6KCmC/FKB6uOgpbbdgkCTd03TUGuxczFDd3Ty6Tdtb7AxuhFuDTNmjlLuQs5Iq0QFv4foYh",
+	"zPDerh7kHs65gwtzaAeGz4s3zySe+7+0SzHlBzCnf2+8voQtvT8O7FDRICYKYXFBwbhVSv/X3dv/uHYt",
+	"ZdpfYkIlKJWQ337GiWY/LxLy80Ksfl58QqljO8e0GuD+Dh6Tl2zL+Nr9CRGe1BUBnik/iEGmuS2HHd6K",
+	"W2hMZKHMJDfXrbuKFoSLJS0oTyEwW/++yPAe6ks+PuLZvE0EJtmF1If2fl12rE03wvl4F8glwOt1hSt0",
+	"ZxBK1pxjDprGFixtFqzdgKR845woBp9VbxDYlDzqTXa6N9ptvzFBv3vld+2zp8spneZTvYN6jfCVpjvl",
+	"RsUzlRAlXOZfI3z5sf2FM9BtqwfgbZMW9/ulwBSCgaKHf9sD7j0Qyv5ArQcWWodu9QKCS7Vc4EAQ0o+O",
+	"OpbpiYnGpAC6BawH9sntVQEZsZ01Ezc1+teapRvHx9vRlCGe6ebMBLnmXqPQtmXgp+Tovlwg2PboNOKj",
+	"EgoL0LEIkW7AkDtf2yxVx2x8Y9CpTa7tqI7Td5lSKZnLBy2oQtJZY7e+iqp2njQOcl5RaUvLVSoBOFG5",
+	"aFQ/XOnSVkJ7pbnt6xHYqUsUH231w3/SCsduJFqAuJCT2SbYrnLwfEnjvofaiC0KsNPUC9uKBLPg5dYT",
+	"FzaLWDyhFXuyfbr49OHT/w8AAP//",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

@@ -5,7 +5,9 @@ import (
 	"fmt"
 	"math"
 	"slices"
+	"strings"
 
+	"velocrustum/core/food"
 	"velocrustum/core/prep"
 	"velocrustum/core/refuse"
 	"velocrustum/core/units"
@@ -103,4 +105,37 @@ func (s *Server) PutMarinade(ctx context.Context, r PutMarinadeRequestObject) (P
 // DropMarinade answers DELETE /marinades/{id}.
 func (s *Server) DropMarinade(ctx context.Context, r DropMarinadeRequestObject) (DropMarinadeResponseObject, error) {
 	return DropMarinade204Response{}, s.store.DropMarinade(ctx, r.Id)
+}
+
+// ListCoats answers GET /coats.
+func (s *Server) ListCoats(ctx context.Context, _ ListCoatsRequestObject) (ListCoatsResponseObject, error) {
+	all, err := s.store.Coats(ctx)
+	return ListCoats200JSONResponse(all), err
+}
+
+// PutCoat answers PUT /coats/{id}.
+func (s *Server) PutCoat(ctx context.Context, r PutCoatRequestObject) (PutCoatResponseObject, error) {
+	c := *r.Body
+	c.ID = r.Id
+	pantry, _, err := s.pantry(ctx)
+	if err != nil {
+		return nil, err
+	}
+	if c.Name = strings.TrimSpace(c.Name); c.Name == "" {
+		return nil, refuse.One("name", "blank", "1 to 60 letters")
+	}
+	if _, err := food.Compose(c.Layers, pantry.Find); err != nil {
+		return nil, err
+	}
+	v, err := version(r.Params.IfMatch)
+	if err != nil {
+		return nil, err
+	}
+	c, err = s.store.PutCoat(ctx, c, v)
+	return PutCoat200JSONResponse(c), err
+}
+
+// DropCoat answers DELETE /coats/{id}.
+func (s *Server) DropCoat(ctx context.Context, r DropCoatRequestObject) (DropCoatResponseObject, error) {
+	return DropCoat204Response{}, s.store.DropCoat(ctx, r.Id)
 }

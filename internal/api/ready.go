@@ -77,6 +77,8 @@ type Answered struct {
 	program.Answer
 	Load program.Load `json:"load"`
 	Coat program.Coat `json:"coat"`
+	// CoatSays is how an order has it.
+	CoatSays string `json:"coatSays"`
 }
 
 // Simulate answers POST /simulations.
@@ -93,5 +95,6 @@ func (s *Server) Simulate(ctx context.Context, r SimulateRequestObject) (Simulat
 	if d.Coat != nil {
 		out.Coat = *d.Coat
 	}
+	out.CoatSays = d.CoatSays()
 	return Simulate200JSONResponse(out), err
 }

@@ -13,6 +13,7 @@ import (
 
 	"velocrustum/core/cook"
 	"velocrustum/core/fryer"
+	"velocrustum/core/larder"
 	"velocrustum/core/prep"
 	"velocrustum/core/program"
 )
@@ -248,7 +249,7 @@ func TestABatchedPlanIsKeptWhole(t *testing.T) {
 
 func TestOwnFiguresOfAnIngredient(t *testing.T) {
 	s, path := open(t)
-	mine := prep.Ingredient{ID: "miso", Name: "our miso", Role: prep.Salty, Density: 1.1, Salt: 9, Price: 12.5, Allergens: []string{"soy"}}
+	mine := prep.Ingredient{ID: "miso", Name: "our miso", Role: larder.Salty, Density: 1.1, Salt: 9, Price: 12.5, Allergens: []string{"soy"}}
 	for _, salt := range []float64{9, 9.5} { // the later stands
 		mine.Salt = salt
 		if _, err := s.PutIngredient(t.Context(), mine, nil); err != nil {

@@ -22,6 +22,7 @@ var (
 	outcomesVersion  = versioned{"cooks", "outcome_version", "deleted_at IS NULL"}
 	pantryVersion    = versioned{"pantry", "version", "TRUE"}
 	marinadesVersion = versioned{"marinades", "version", "TRUE"}
+	coatsVersion     = versioned{"coats", "version", "TRUE"}
 )
 
 // of returns a row's version, or ErrChanged if it is not the one wanted.

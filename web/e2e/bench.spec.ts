@@ -258,3 +258,35 @@ test('an ingredient of one’s own goes into the pantry and onto the bench', asy
   await page.getByRole('button', { name: 'Bring mine back' }).click();
   await expect(own).toContainText('sugar 12 g');
 });
+
+test('a coat is made of what there is, kept under a name, and worn by another dish', async ({ page, kitchen }) => {
+  const openBench = async (dish: RegExp) => {
+    await page.goto(kitchen.url);
+    const link = page.getByRole('link', { name: dish });
+    await page.goto(`${kitchen.url}${(await link.getAttribute('href'))?.replace('/plan/', '/bench/') ?? ''}`);
+  };
+  await openBench(/^Turmeric-yoghurt thigh pieces/);
+  await page.getByText('What it is made of', { exact: true }).click();
+  const layers = page.getByRole('list', { name: 'Layers of the coat' });
+  await expect(layers.getByRole('listitem')).toHaveCount(3);
+  await page.getByRole('combobox', { name: 'Layer 3, part 1' }).selectOption({ label: 'crushed pork crackling' });
+  await page.getByRole('button', { name: 'Leave out layer 1' }).click();
+  await expect(layers.getByRole('listitem')).toHaveCount(2);
+  // What holds it is said, and no wheat is left in it.
+  const coat = page.getByRole('region', { name: 'Coat and oil' });
+  await expect(coat.getByText(/^Put out 1 egg, then .* of crushed pork crackling/)).toBeVisible();
+  await expect(coat.getByText(/^Holds .*egg/)).toBeVisible();
+  await expect(coat.getByText(/^Holds .*wheat/)).toHaveCount(0);
+  await page.getByRole('button', { name: 'Keep it under a name' }).click();
+  await page.getByRole('textbox', { name: 'Its name' }).fill('Crackling crust');
+  await page.getByRole('button', { name: 'Keep it', exact: true }).click();
+  await expect(page.getByText('Crackling crust is kept.')).toBeVisible();
+  await page.getByRole('button', { name: 'To the race' }).click();
+  await expect(page.getByRole('button', { name: 'in egg, then crushed pork crackling and oiled' })).toBeVisible();
+
+  await openBench(/^Rye-crumbed pollock fingers/);
+  await page.getByRole('combobox', { name: 'Coat', exact: true }).selectOption({ label: 'Crackling crust' });
+  await page.getByText('What it is made of', { exact: true }).click();
+  await expect(layers.getByRole('listitem')).toHaveCount(2);
+  await accessible(page);
+});

@@ -55,6 +55,7 @@ export const takeDeviceBack = (id: string) => ask(client.DELETE('/access/devices
 
 export const usePantry = () => useQuery({ queryKey: ['pantry'], queryFn: () => ask(client.GET('/pantry')) });
 export const useMarinades = () => useQuery({ queryKey: ['marinades'], queryFn: () => ask(client.GET('/marinades')) });
+export const useCoats = () => useQuery({ queryKey: ['coats'], queryFn: () => ask(client.GET('/coats')) });
 export const useCooks = () => useQuery({ queryKey: ['cooks'], queryFn: () => ask(client.GET('/cooks')) });
 export const useCook = (id: string) => useQuery({ queryKey: ['cook', id], queryFn: () => getCook(id) });
 
@@ -124,12 +125,25 @@ export function keepMarinade(queries: QueryClient, recipe: Omit<Recipe, 'id'> & 
   return { ...kept, version: version + 1 };
 }
 
+type OwnCoat = Schemas['OwnCoat'];
+
+/** A coat under its name; a new one without an id of its own yet. */
+export function keepCoat(queries: QueryClient, coat: Omit<OwnCoat, 'id'> & { id?: string }) {
+  const { version = 0, ...kept } = { ...coat, id: coat.id ?? `coat-${ownId()}` };
+  queries.setQueryData<OwnCoat[]>(['coats'], (all) => [
+    ...(all ?? []).filter((c) => c.id !== kept.id),
+    { ...kept, version: version + 1 },
+  ]);
+  post({ what: `coat ${kept.name}`, method: 'PUT', path: `/coats/${kept.id}`, body: kept, version });
+}
+
 /** What of the household is asked anew when a letter of such a path was answered. */
 const touches: [path: string, keys: string[]][] = [
   ['/settings', ['settings', 'catalog']],
   ['/plans', ['plans']],
   ['/pantry', ['pantry']],
   ['/marinades', ['marinades']],
+  ['/coats', ['coats']],
 ];
 
 /** Asks anew for what letters have changed, once none of its kind waits any more. */
@@ -154,6 +168,7 @@ export const fryerVersion = async (id: string) =>
 export const deleteFryer = (id: string) => ask(client.DELETE('/fryers/{id}', { params: { path: { id } } }));
 export const restoreFryer = (id: string) => ask(client.POST('/fryers/{id}/restore', { params: { path: { id } } }));
 export const dropIngredient = (id: string) => ask(client.DELETE('/pantry/{id}', { params: { path: { id } } }));
+export const dropCoat = (id: string) => ask(client.DELETE('/coats/{id}', { params: { path: { id } } }));
 export const dropMarinade = (id: string) => ask(client.DELETE('/marinades/{id}', { params: { path: { id } } }));
 export const saveFryer = (id: string, version: number, body: FryerInput) =>
   ask(client.PUT('/fryers/{id}', { params: { path: { id }, header: { 'If-Match': `"${version}"` } }, body }));

@@ -215,6 +215,42 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/coats": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The household's own coats, by name */
+        get: operations["listCoats"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/coats/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Keep a coat, or change it */
+        put: operations["putCoat"];
+        post?: never;
+        delete: operations["dropCoat"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/settings": {
         parameters: {
             query?: never;
@@ -667,11 +703,16 @@ export interface components {
              * @description g per 100 cm²
              */
             needsOilG: number;
+            layers: components["schemas"]["CoatLayer"][];
+            /** Format: double */
+            restMin: number;
             source: string;
         };
         Simulated: components["schemas"]["Simulation"] & {
             load: components["schemas"]["Load"];
             coat: components["schemas"]["Coat"];
+            /** @description how an order has the coat, like: in egg and coarse white crumbs */
+            coatSays: string;
         };
         /** @description A dish, its fryer and its program. What is done on the bench is worked out from it each time; what is asked of is its first basket. */
         SimulationRequest: {
@@ -716,8 +757,44 @@ export interface components {
              */
             spreadPct?: number;
         };
-        Coat: {
+        /** @description What is put on at once */
+        CoatLayer: {
+            parts: {
+                ingredient: string;
+                /**
+                 * Format: double
+                 * @description by weight
+                 */
+                share: number;
+            }[];
+            /**
+             * Format: double
+             * @description what of it stays on, g on 100 cm²; what usually does where left out
+             */
+            sticks?: number;
+        };
+        /** @description A coat that the household keeps */
+        OwnCoat: {
             id: string;
+            name: string;
+            layers: components["schemas"]["CoatLayer"][];
+            version?: number;
+        };
+        Coat: {
+            /** @description of a named coat; may be left out where layers tell it */
+            id?: string;
+            /** @description what it is made of, from the inside out */
+            layers?: components["schemas"]["CoatLayer"][];
+            /**
+             * Format: double
+             * @description how long it rests before the basket; as long as it needs where left out
+             */
+            restMin?: number;
+            /**
+             * Format: double
+             * @description how far the bench raises the pH of the surface
+             */
+            alkali?: number;
             /** Format: double */
             oilG?: number;
             /** Format: double */
@@ -1128,6 +1205,11 @@ export interface components {
             /** Format: double */
             acid: number;
             thick: boolean;
+            /**
+             * @description how it lies as a coat; a liquid or a paste has none
+             * @enum {string}
+             */
+            form?: "powder" | "crumb";
             allergens?: string[];
             instead?: string;
             /**
@@ -1292,6 +1374,11 @@ export interface components {
             where?: string;
             /** @description baking powder in the flour */
             leavening?: boolean;
+            /**
+             * Format: double
+             * @description how long it rests coated; as long as it needs where left out
+             */
+            restMin?: number;
         };
         Plate: {
             /** Format: double */
@@ -1349,6 +1436,13 @@ export interface components {
              * @description of a coat of flour and starch; 0 of another
              */
             starchShare: number;
+            /**
+             * Format: double
+             * @description of the coat
+             */
+            restMin: number;
+            /** @description what of each layer stays on, g on 100 cm² */
+            layerSticks: number[];
             /**
              * Format: double
              * @description of the same in a pan of oil
@@ -2072,6 +2166,78 @@ export interface operations {
         };
     };
     dropMarinade: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Forgotten */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    listCoats: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description All of them */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnCoat"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    putCoat: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The version that the change was made on, in quotes; "0" for what is new */
+                "If-Match"?: components["parameters"]["IfMatch"];
+            };
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OwnCoat"];
+            };
+        };
+        responses: {
+            /** @description As kept */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnCoat"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    dropCoat: {
         parameters: {
             query?: never;
             header?: never;

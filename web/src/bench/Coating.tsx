@@ -1,15 +1,28 @@
+import { useState } from 'react';
 import { SwitchField } from 'react-aria-components';
 import { within } from '../api/limits';
-import { setCoat } from '../dish/edits';
+import { useCoats } from '../api/queries';
+import { setCoat, setLayers } from '../dish/edits';
 import { Choice } from '../ui/Choice';
 import { Knob } from '../ui/Knob';
 import { Select } from '../ui/Select';
 import { Stepper } from '../ui/Stepper';
 import { Bowls } from './Bowls';
+import { Composer } from './Composer';
 import type { StationProps } from './props';
 
 /** Which coat, of what, how it is put on; and the oil. */
-export function Coating({ plan, bench, set, edit, answer, catalog, units }: StationProps) {
+export function Coating(props: StationProps) {
+  const { plan, bench, set, edit, answer, catalog, units } = props;
+  const own = useCoats().data ?? [];
+  const { coat } = plan;
+  const [open, setOpen] = useState(coat.layers !== undefined);
+  const kept = own.find((o) => JSON.stringify(o.layers) === JSON.stringify(coat.layers));
+  const chosen = coat.layers ? (kept?.id ?? 'made') : (coat.id ?? 'bare');
+  const choose = (id: string) => {
+    const mine = own.find((o) => o.id === id);
+    edit('coat', (now) => (mine ? setLayers(now, mine.layers) : setCoat(now, id)));
+  };
   const c = bench.coating;
   const change = (what: string, more: Partial<typeof c>) =>
     set(what, (b) => ({ ...b, coating: { ...b.coating, ...more } }));
@@ -22,14 +35,38 @@ export function Coating({ plan, bench, set, edit, answer, catalog, units }: Stat
     <>
       <label>
         <span className="quietly">Coat</span>
-        <Select value={plan.coat.id} onChange={(e) => edit('coat', (now) => setCoat(now, e.target.value))}>
-          {catalog.coats.map((o) => (
-            <option key={o.id} value={o.id}>
-              {o.name}
-            </option>
-          ))}
+        <Select value={chosen} onChange={(e) => choose(e.target.value)}>
+          {chosen === 'made' ? <option value="made">Of your own making</option> : null}
+          {own.length > 0 ? (
+            <optgroup label="Your own">
+              {own.map((o) => (
+                <option key={o.id} value={o.id}>
+                  {o.name}
+                </option>
+              ))}
+            </optgroup>
+          ) : null}
+          <optgroup label="Usual">
+            {catalog.coats.map((o) => (
+              <option key={o.id} value={o.id}>
+                {o.name}
+              </option>
+            ))}
+          </optgroup>
         </Select>
       </label>
+      <SwitchField isSelected={open} onChange={setOpen}>
+        <Knob>What it is made of</Knob>
+      </SwitchField>
+      {open ? <Composer {...props} /> : null}
+      {answer.restMin > 0 ? (
+        <Stepper
+          label="Rests coated"
+          value={c.restMin ?? answer.restMin}
+          {...within(catalog, 'bench.coating.restMin')}
+          onChange={(restMin) => change('rest', { restMin })}
+        />
+      ) : null}
       <Choice
         label="Oil"
         row
@@ -81,7 +118,7 @@ export function Coating({ plan, bench, set, edit, answer, catalog, units }: Stat
           onChange={(v) => change('bag', { bag: v === 'bag' })}
         />
       ) : null}
-      {floured ? (
+      {floured && !coat.layers ? (
         <Choice
           label="Flour"
           row
@@ -94,7 +131,7 @@ export function Coating({ plan, bench, set, edit, answer, catalog, units }: Stat
           onChange={(flour) => change('flour', { flour })}
         />
       ) : null}
-      {crumbs ? (
+      {crumbs && !coat.layers ? (
         <Choice
           label="Crumbs"
           row
@@ -116,7 +153,7 @@ export function Coating({ plan, bench, set, edit, answer, catalog, units }: Stat
           <Knob>Large eggs, 50 g without the shell</Knob>
         </SwitchField>
       ) : null}
-      {answer.starchShare > 0 ? (
+      {answer.starchShare > 0 && !coat.layers ? (
         <Stepper
           label="Starch in the flour: more is crisper and paler"
           unit="%"

@@ -96,7 +96,10 @@ export function Items({ label, items, pantry, answer, units, onChange }: Props) 
             if (found)
               onChange([
                 ...items,
-                { ingredient: found.id, g: Math.round((found.each || found.density * 15) * 10) / 10 },
+                {
+                  ingredient: found.id,
+                  g: Math.round(((found.role === 'acid' ? 0 : found.each) || found.density * 15) * 10) / 10,
+                },
               ]);
           }}
         >

@@ -44,7 +44,19 @@ export const setOil = (p: PlanInput, oilG: number): PlanInput => ({
   ...(p.bench ? { bench: { ...p.bench, coating: { ...p.bench.coating, oil: undefined } } } : {}),
 });
 
-export const setCoat = (p: PlanInput, id: string): PlanInput => ({ ...p, coat: { ...p.coat, id } });
+/** A named coat, or bare. */
+export const setCoat = (p: PlanInput, id: string): PlanInput => ({ ...p, coat: { ...p.coat, id, layers: undefined } });
+
+/** A coat by what it is made of; what was put in the place of the usual is in its layers now. */
+export const setLayers = (p: PlanInput, layers: Schemas['CoatLayer'][]): PlanInput => ({
+  ...p,
+  coat: layers.length > 0 ? { ...p.coat, id: 'made', layers } : { ...p.coat, id: 'bare', layers: undefined },
+  ...(p.bench
+    ? {
+        bench: { ...p.bench, coating: { ...p.bench.coating, flour: undefined, crumbs: undefined, starch: undefined } },
+      }
+    : {}),
+});
 
 /** A plan with a warning's change made. */
 export function mendPlan(p: PlanInput, change: Schemas['Change']): PlanInput {

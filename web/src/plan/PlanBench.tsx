@@ -138,6 +138,7 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
         units={units}
         load={offBench(draft, answer)}
         piece={answer?.piece ?? null}
+        coatSays={answer?.coatSays}
         toBench={() => void navigate(`/bench/${plan.id}`)}
       />
       {plans.length === 1 && plan.version === 1 && !place ? (

@@ -13,7 +13,8 @@ function doings({ plan }: Order): string[] {
   ];
 }
 
-export function Before({ toBench, ...order }: Order & { toBench: () => void }) {
+export function Before(order: Order) {
+  const { toBench } = order;
   const list = doings(order);
   if (list.length === 0) return null;
   return (

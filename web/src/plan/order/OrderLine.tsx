@@ -11,17 +11,15 @@ import { Where } from './Where';
 interface Props extends Order {
   fryers: Fryer[];
   piece: Simulation['piece'] | null;
-  toBench: () => void;
 }
 
 /** What the cook has, as one sentence; each underlined part is a choice. */
-export function OrderLine({ fryers, piece, toBench, ...order }: Props) {
+export function OrderLine({ fryers, piece, ...order }: Props) {
   return (
     <Line aria-label="What you have">
       <Pieces {...order} /> of about <Size {...order} piece={piece} />, <Cold {...order} /> and <Dry {...order} />,{' '}
       <Coat {...order} />
-      <Before {...order} toBench={toBench} />, cooked in <Where {...order} fryers={fryers} />, on the table{' '}
-      <TableTime {...order} />.
+      <Before {...order} />, cooked in <Where {...order} fryers={fryers} />, on the table <TableTime {...order} />.
     </Line>
   );
 }

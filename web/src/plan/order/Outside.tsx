@@ -1,6 +1,7 @@
 import { limitOf, within } from '../../api/limits';
 import { setCoat, setLoad, setOil, setSurface } from '../../dish/edits';
 import { hours } from '../../format/units';
+import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Stepper } from '../../ui/Stepper';
 import { OrderPart, type Order } from './part';
@@ -63,9 +64,11 @@ export function Dry({ plan, edit, catalog }: Order) {
 }
 
 /** In which coat, with how much oil and sugar. */
-export function Coat({ plan, edit, catalog, units }: Order) {
+export function Coat({ plan, edit, catalog, units, coatSays, toBench }: Order) {
   const { coat } = plan;
-  const says = catalog.coats.find((c) => c.id === coat.id)?.says ?? coat.id;
+  const says = coat.layers
+    ? (coatSays ?? 'in a coat of your own')
+    : (catalog.coats.find((c) => c.id === coat.id)?.says ?? 'bare');
   const way = plan.bench?.coating.oil;
   const oiled = way ? way !== 'none' : (coat.oilG ?? 0) > 0;
   return (
@@ -79,10 +82,11 @@ export function Coat({ plan, edit, catalog, units }: Order) {
             name: c.name,
             ...(c.allergens.length > 0 ? { note: `holds ${c.allergens.join(', ')}` } : {}),
           }))}
-          value={coat.id}
+          value={coat.layers ? null : (coat.id ?? 'bare')}
           onChange={(id) => edit('coat', (now) => setCoat(now, id))}
         />
       </Scroll>
+      <Button onPress={toBench}>{coat.layers ? 'Change what it is made of' : 'One of your own, on the bench'}</Button>
       <Stepper
         label="Oil on all of it"
         value={units.weight.to(coat.oilG ?? 0)}

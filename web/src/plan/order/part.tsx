@@ -10,6 +10,9 @@ export interface Order {
   plan: PlanInput;
   /** The pieces as they come off the bench. */
   load: PlanInput['load'];
+  /** How the coat is said, where it has no name. */
+  coatSays: string | undefined;
+  toBench: () => void;
   edit: EditDish;
   catalog: Catalog;
   units: Units;
