@@ -166,7 +166,7 @@ func (c course) stages(planned []program.Stage, since func(time.Time) float64, e
 			to = math.Min(end, math.Max(joins[i], from+shortest))
 		}
 		if to-from >= shortest {
-			out = append(out, program.Stage{AirC: s.AirC, Minutes: to - from, Rest: s.Rest})
+			out = append(out, program.Stage{AirC: s.AirC, Minutes: to - from, Rest: s.Rest, Hold: s.Hold, HoldC: s.HoldC})
 			from = to
 		}
 	}
@@ -174,7 +174,7 @@ func (c course) stages(planned []program.Stage, since func(time.Time) float64, e
 		return []program.Stage{{AirC: planned[0].AirC, Minutes: end}}
 	}
 	last := &out[len(out)-1]
-	last.Rest = false // what was taken out for good did not rest
+	last.Rest, last.Hold = false, "" // what was taken out for good did not rest
 	if left := end - from; left > 0 {
 		last.Minutes += left // too short a stage goes to the one before
 	}

@@ -46,6 +46,8 @@ type Batching struct {
 	JuicePct float64 `json:"juicePct"`
 	EnergyWh float64 `json:"energyWh"`
 	Ready    bool    `json:"ready"` // every basket has a window within its program
+	// Waits are the baskets that are out before the last, while they wait.
+	Waits []Wait `json:"waits,omitempty"`
 }
 
 // Baskets is a dish in each possible batching, and which to take.
@@ -276,7 +278,12 @@ func Batch(ctx context.Context, d Dish) (Baskets, error) {
 		out.Batchings = append(out.Batchings, Batching{ID: TwoFryers, Name: "Two fryers, done together", Baskets: baskets})
 	}
 	for i := range out.Batchings {
-		out.Batchings[i].sum()
+		b := &out.Batchings[i]
+		b.sum()
+		var err error
+		if b.Waits, err = d.waits(b.Baskets); err != nil {
+			return Baskets{}, err
+		}
 	}
 	out.choose(one)
 	return out, nil

@@ -37,6 +37,7 @@ var Limits = refuse.Limits{
 	"program.stages":         {Min: 1, Max: MaxStages, Step: 1, Unit: "stages"},
 	"program.stages.airC":    {Min: MinAirC, Max: MaxAirC, Step: 5, Unit: "°C"},
 	"program.stages.minutes": {Min: 0.5, Max: MaxMinutes, Step: 0.5, Unit: "minutes"},
+	"program.stages.holdC":   {Min: 60, Max: 120, Step: 5, Unit: "°C"},
 	"program.turns":          {Min: 0, Max: MaxTurns, Step: 1, Unit: "turns"},
 
 	"fryer.powerW":            {Min: 600, Max: 3500, Step: 50, Unit: "W"},

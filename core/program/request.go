@@ -128,6 +128,10 @@ type Stage struct {
 	Minutes float64 `json:"minutes"`
 	// Rest is a time out of the fryer, which heats to AirC meanwhile.
 	Rest bool `json:"rest,omitempty"`
+	// Hold is where the food waits, out of the fryer, which is kept at AirC
+	// meanwhile: one of Holds. HoldC is the heat of a warm oven, 90 °C.
+	Hold  string   `json:"hold,omitempty"`
+	HoldC *float64 `json:"holdC,omitempty"`
 }
 
 // Turn is a flip, a shake, or a check: a look that moves nothing.
@@ -222,6 +226,15 @@ func (c *checker) program(p Program) Program {
 	for i, st := range p.Stages {
 		c.In(Limits, fmt.Sprintf("program.stages[%d].airC", i), st.AirC)
 		c.In(Limits, fmt.Sprintf("program.stages[%d].minutes", i), st.Minutes)
+		if st.Hold != "" {
+			c.Among(fmt.Sprintf("program.stages[%d].hold", i), st.Hold, Holds...)
+			if i == 0 {
+				c.Add("program.stages[0].hold", st.Hold, "nothing for the first stage: what waits has been in the fryer")
+			}
+		}
+		if st.HoldC != nil {
+			c.In(Limits, fmt.Sprintf("program.stages[%d].holdC", i), *st.HoldC)
+		}
 		if st.Rest && (i == 0 || i == len(p.Stages)-1) {
 			c.Add(fmt.Sprintf("program.stages[%d].rest", i), "true", "false for the first and the last stage: a rest lies between two")
 		}

@@ -52,7 +52,7 @@ type run struct {
 	rough    float64 // scales the film
 	oiled    float64 // how far a film of oil covers the surface, 0 to 1
 	openTill float64 // s
-	resting  bool    // out of the fryer
+	out      bool    // of the fryer
 	pathogen safety.Pathogen
 	film     [2]float64
 }
@@ -160,13 +160,8 @@ func newRun(s *setup, v variation, res resolution) (*run, error) {
 
 // step moves all on from second t by dt with the dial at dialC.
 func (r *run) step(t, dt, dialC float64) {
-	if r.resting {
-		// The food stands in the room's still air; the fryer runs empty.
-		r.fryer.Step(dt, dialC, false, fryer.Take{})
-		film, convect := r.fryer.Film(true)
-		for i := range r.classes {
-			r.expose(&r.classes[i], t, dt, thermal.Air{T: r.spec.RoomC, Vapour: roomPressure}, film, convect)
-		}
+	if st := r.program.Stages[r.stage]; r.out {
+		r.hold(t, dt, dialC, st)
 		return
 	}
 	open := t < r.openTill
@@ -192,9 +187,6 @@ func (r *run) step(t, dt, dialC float64) {
 	}
 	r.fryer.Settle(dt, heat, steam, take)
 }
-
-// roomPressure is the steam in a kitchen of 21 °C at half saturation, Pa.
-const roomPressure = 1250.0
 
 // both returns the sum of a figure per m² over both parts of a piece.
 func (c *class) both(figure func(*thermal.Body) float64) float64 {
@@ -384,8 +376,8 @@ func (r *run) happens() {
 	for r.stage < len(r.program.Stages)-1 && r.t > r.stageEnd-instant {
 		r.stage++
 		r.stageEnd += r.program.Stages[r.stage].Minutes * 60
-		if rest := r.program.Stages[r.stage].Rest; rest != r.resting {
-			if r.resting = rest; !rest {
+		if out := r.program.Stages[r.stage].hold() != ""; out != r.out {
+			if r.out = out; !out {
 				r.openTill = r.t + fryer.OpenToLoad
 			}
 			r.stir = r.t

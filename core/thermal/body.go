@@ -42,13 +42,18 @@ const (
 	diffusivityEnergy = 22000.0 // J/mol
 	boundHalf         = 0.40    // kg/kg dry at which half the water is too bound to move
 	gasConstant       = 8.314   // J/mol·K
-	dripTime          = 1000.0  // s, time constant of weeping
-	renderTime        = 420.0   // s, at 100 °C
-	renderEnergy      = 60000.0 // J/mol
-	fatHeat           = 2060.0  // J/kg·K (Choi and Okos 1986, at 60 °C)
-	boneHeat          = 2.6e6   // J/m³·K
-	boneConductivity  = 0.32    // W/m·K
-	conductHalf       = 0.45    // kg/kg dry at which a shell conducts half-way between dry and wet
+	// setSlows is how much slower water is taken up by what has set to a
+	// crust than it leaves it: sorption's hysteresis, with fat and swollen
+	// starch in the pores (own judgement by what waiting does, ±0.05), noted
+	// over setFollows s.
+	setSlows, setFollows = 0.93, 20.0
+	dripTime             = 1000.0  // s, time constant of weeping
+	renderTime           = 420.0   // s, at 100 °C
+	renderEnergy         = 60000.0 // J/mol
+	fatHeat              = 2060.0  // J/kg·K (Choi and Okos 1986, at 60 °C)
+	boneHeat             = 2.6e6   // J/m³·K
+	boneConductivity     = 0.32    // W/m·K
+	conductHalf          = 0.45    // kg/kg dry at which a shell conducts half-way between dry and wet
 	// Steam from a depth has to push its way out, so that what lies deeper
 	// boils later: by pressSlope K per m, up to pressTop K.
 	pressSlope, pressTop = 3000.0, 1.0
@@ -122,6 +127,8 @@ type Body struct {
 	heat   []float64 // J/m²·K of solids, one a shell
 	k, c   []float64
 	set    []float64 // how far a shell has set to a crust, 0 to 1
+	was    []float64 // x a step ago
+	slow   []float64 // how readily water moves in a shell beside one that has not set
 	// Of the vapour that leaves from inside a shell: what leaves, kg/m²·s,
 	// and how that grows with x and with the temperature.
 	gives, givesX, givesT []float64
@@ -137,6 +144,7 @@ type Body struct {
 	wicks, dryK, wetK, pores []float64
 	sys                      system
 	surf                     [2]float64 // °C
+	steam                    [2]float64 // how far the air at a face is full of steam at its heat
 	dry                      [2]float64 // kg/kg dry at the very surface
 	ledger                   Ledger
 	volume                   float64 // m³/m² at the start
@@ -154,7 +162,7 @@ func New(shape float64, layers []Layer, res Resolution, start float64) (*Body, e
 	}
 	n := g.n
 	b := &Body{g: g}
-	b.carve(make([]float64, 13*2*n+7*n), make([]bool, 2*n))
+	b.carve(make([]float64, 15*2*n+7*n), make([]bool, 2*n))
 	for i, m := range g.mat {
 		v := g.volume[i]
 		b.volume += v
@@ -170,7 +178,7 @@ func New(shape float64, layers []Layer, res Resolution, start float64) (*Body, e
 		}
 		for face := range 2 {
 			j := 2*i + face
-			b.t[j] = start
+			b.t[j], b.slow[j] = start, 1
 			if m.Part != Bone {
 				b.x[j] = m.Water / m.Solids
 				b.fat[j] = m.Fat * v
@@ -189,7 +197,7 @@ func New(shape float64, layers []Layer, res Resolution, start float64) (*Body, e
 func (b *Body) carve(store []float64, freed []bool) {
 	n := b.g.n
 	b.store, b.freed, b.sys = store, freed, newSystem(n)
-	for _, s := range [...]*[]float64{&b.t, &b.x, &b.fat, &b.firm, &b.k, &b.c, &b.set, &b.sink, &b.point, &b.keep, &b.gives, &b.givesX, &b.givesT} {
+	for _, s := range [...]*[]float64{&b.t, &b.x, &b.fat, &b.firm, &b.k, &b.c, &b.set, &b.was, &b.slow, &b.sink, &b.point, &b.keep, &b.gives, &b.givesX, &b.givesT} {
 		*s, store = store[:2*n:2*n], store[2*n:]
 	}
 	for _, s := range [...]*[]float64{&b.solids, &b.heat, &b.hold, &b.wicks, &b.dryK, &b.wetK, &b.pores} {
@@ -223,6 +231,18 @@ func (b *Body) Wick(by float64) {
 			b.wicks[i] *= by
 		}
 	}
+}
+
+// Return gives both faces w kg/m² of water back that had left as vapour and
+// has run together around the piece, at the heat of its surface.
+func (b *Body) Return(w float64) {
+	i := b.g.n - 1
+	for face := range 2 {
+		j := 2*i + face
+		b.x[j] += w / b.solids[i]
+		b.ledger.Carried -= waterHeat * w * b.t[j] / 2
+	}
+	b.ledger.Vapour -= w
 }
 
 // AddSurfaceWater wets both faces by w kg/m², or dries them if w is

@@ -20,6 +20,7 @@ func (b *Body) Step(dt float64, air Air) Flow {
 	s := &b.sys
 	var faces [2]face
 	if !air.Adiabat {
+		b.wetted(dt, air)
 		b.fillWater(dt)
 		for f := range faces {
 			b.evaporate(&faces[f], f, dt, shrink, air)
@@ -146,7 +147,7 @@ const (
 func (b *Body) fillWater(dt float64) {
 	n := b.g.n
 	s := &b.sys
-	k, x, t := b.k[:2*n], b.x[:2*n], b.t[:2*n]
+	k, x, t, slow := b.k[:2*n], b.x[:2*n], b.t[:2*n], b.slow[:2*n]
 	diag, rhs := s.diag[:2*n], s.rhs[:2*n]
 	solids, wicks := b.solids[:n], b.wicks[:n]
 	for i := b.g.moves; i < n; i++ {
@@ -154,8 +155,12 @@ func (b *Body) fillWater(dt float64) {
 		w, m := wicks[i], solids[i]
 		xu, xl := x[u], x[l]
 		// Bound water hardly moves: the mobile share falls with x.
-		k[u] = w * diffusivity.at(t[u]) * xu * xu / (xu*xu + boundHalf*boundHalf)
-		k[l] = w * diffusivity.at(t[l]) * xl * xl / (xl*xl + boundHalf*boundHalf)
+		k[u] = w * diffusivity.at(t[u]) * xu * xu / (xu*xu + boundHalf*boundHalf) * slow[u]
+		k[l] = w * diffusivity.at(t[l]) * xl * xl / (xl*xl + boundHalf*boundHalf) * slow[l]
+		if b.steam[0] > leastSteam {
+			k[u] += b.soaks(u)
+			k[l] += b.soaks(l)
+		}
 		rhs[u], rhs[l] = m*xu, m*xl
 		if m == 0 { // bone: any positive number, x stays 0
 			m = 1
@@ -164,6 +169,46 @@ func (b *Body) fillWater(dt float64) {
 	}
 	b.join(dt, b.g.moves)
 }
+
+// wetted notes which set shells take up water: into what has set it moves
+// slower than out of what dries, as sorption does, where the air takes away
+// what comes. Where it is full of steam, that stays in the pores and wets
+// them.
+func (b *Body) wetted(dt float64, air Air) {
+	n := 2 * b.g.n
+	x, was, set, slow := b.x[:n], b.was[:n], b.set[:n], b.slow[:n]
+	follow := dt / (dt + setFollows)
+	for f := range b.steam {
+		b.steam[f] = min(1, air.Vapour/SaturationPressure(b.surf[f]))
+	}
+	for j := 2 * b.g.moves; j < n; j++ {
+		to := 1.0
+		if s := set[j]; s > 0 && x[j] > was[j] {
+			dry := 1 - b.steam[j&1]
+			to -= setSlows * s * dry * dry
+		}
+		slow[j] += (to - slow[j]) * follow
+		was[j] = x[j]
+	}
+}
+
+// soaks is how readily steam that cannot leave moves on in the open pores of
+// a set shell, kg/m·s per unit of x: the diffusion of vapour by the slope of
+// what the shell holds at its heat.
+func (b *Body) soaks(j int) float64 {
+	steam := b.steam[j&1]
+	if steam < leastSteam || b.set[j] == 0 {
+		return 0
+	}
+	x := b.x[j]
+	q := x / poresHalf
+	a := x*x + oswinK*oswinK
+	return (steam - leastSteam) / (1 - leastSteam) * b.set[j] * vapourMoves.at(b.t[j]) * b.pores[j/2] / (1 + q*q*q*q) *
+		SaturationPressure(b.t[j]) * 2 * x * oswinK * oswinK / (a * a)
+}
+
+// leastSteam is the share of saturation from which steam stays in the pores.
+const leastSteam = 0.2
 
 // join adds conductances between shells from b.k to the system, from the
 // first on.

@@ -636,6 +636,11 @@ export interface components {
              * @description minutes that a cook gives it more
              */
             moreMin: number;
+            /**
+             * Format: double
+             * @description an oven that is kept warm
+             */
+            warmC: number;
             /** @description How cold a piece is inside, in words */
             warmth: {
                 /** Format: double */
@@ -853,6 +858,16 @@ export interface components {
                 minutes: number;
                 /** @description a time out of the fryer */
                 rest?: boolean;
+                /**
+                 * @description where the food waits
+                 * @enum {string}
+                 */
+                hold?: "warm" | "rack" | "bowl" | "covered";
+                /**
+                 * Format: double
+                 * @description the heat of a warm oven
+                 */
+                holdC?: number;
             }[];
             turns?: {
                 /** Format: double */
@@ -1146,6 +1161,39 @@ export interface components {
             /** @description of a preset: short, fits or long */
             fit?: string;
         };
+        /** @description What becomes of a basket that is out before the others */
+        Wait: {
+            basket: number;
+            /** Format: double */
+            minutes: number;
+            /**
+             * Format: double
+             * @description as it comes out
+             */
+            crust: number;
+            /** @description where it waits best */
+            best: string;
+            /**
+             * Format: double
+             * @description how long it goes back in at the end; 0 if that is not worth it
+             */
+            flashMin: number;
+            says: string;
+            kept: {
+                /** @enum {string} */
+                hold: "warm" | "rack" | "bowl" | "covered";
+                name: string;
+                /** Format: double */
+                crust: number;
+                /** Format: double */
+                coreC: number;
+                /**
+                 * Format: double
+                 * @description after a flash
+                 */
+                flashCrust: number;
+            }[];
+        };
         Baskets: {
             best: string;
             says: string;
@@ -1167,6 +1215,8 @@ export interface components {
                 /** Format: double */
                 energyWh: number;
                 ready: boolean;
+                /** @description the baskets that are out before the last */
+                waits?: components["schemas"]["Wait"][];
                 baskets: {
                     /** @description 0 the first, 1 the second */
                     fryer: number;

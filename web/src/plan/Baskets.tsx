@@ -9,13 +9,14 @@ import {
 } from 'react-aria-components';
 import styled from 'styled-components';
 import type { CutInfo, Fryer, PlanInput, Simulation } from '../api/client';
-import { minutes } from '../format/units';
+import { minutes, type Units } from '../format/units';
 import { at, type } from '../theme/tokens';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { Card, Quiet } from '../ui/layout';
 import { BasketView } from '../fryers/BasketView';
 import type { BasketsAnswer, Batching } from './useBaskets';
+import { Waits } from './Waits';
 
 const Box = styled(Card)<{ $wide: boolean }>`
   display: grid;
@@ -128,6 +129,7 @@ interface Props {
   setPerBasket: (pieces: number) => void;
   /** Another fryer that could help. */
   helper: Fryer | undefined;
+  units: Units;
 }
 
 /** The basket from above, how many go in, and what is left for the next. */
@@ -144,6 +146,7 @@ export function Baskets({
   choose,
   setPerBasket,
   helper,
+  units,
 }: Props) {
   const chosen = chosenOf(plan);
   const batching = baskets?.batchings.find((b) => b.id === chosen);
@@ -238,6 +241,7 @@ export function Baskets({
             <Choice label="How they go in" options={options} value={chosen} onChange={choose} />
           ) : null}
           <Small role="status">{baskets.says}</Small>
+          {batching?.waits ? <Waits waits={batching.waits} units={units} /> : null}
         </Stack>
       ) : null}
     </Box>

@@ -124,6 +124,7 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
       choose={tray.choose}
       setPerBasket={(n) => edit('per basket', (now) => ({ ...now, perBasket: n }))}
       helper={tray.helper}
+      units={units}
     />
   ) : null;
   return (

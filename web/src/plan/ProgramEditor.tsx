@@ -59,6 +59,29 @@ function StageBody({ program, change, fryer, units, catalog, i }: Editing & { i:
         {...within(catalog, 'program.stages.minutes')}
         onChange={(m) => change(`length${i}`, (p) => setStage(p, i, { minutes: m }))}
       />
+      {s.rest ? (
+        <>
+          <Choice
+            label="Where it stands"
+            options={[
+              { id: 'rack', name: 'On a rack in the room' },
+              { id: 'warm', name: 'On a rack in the warm oven' },
+              { id: 'bowl', name: 'Piled in a bowl' },
+              { id: 'covered', name: 'Under a lid or foil' },
+            ]}
+            value={s.hold ?? 'rack'}
+            onChange={(hold) => change(`hold${i}`, (p) => setStage(p, i, { hold }))}
+          />
+          {s.hold === 'warm' ? (
+            <Stepper
+              label="The oven"
+              value={units.heat.to(s.holdC ?? catalog.usual.warmC)}
+              {...units.heat.stepper(limitOf(catalog, 'program.stages.holdC'))}
+              onChange={(d) => change(`oven${i}`, (p) => setStage(p, i, { holdC: units.heat.from(d) }))}
+            />
+          ) : null}
+        </>
+      ) : null}
       {i === 0 ? (
         <Stepper
           label="Heat the empty fryer first"
@@ -74,7 +97,7 @@ function StageBody({ program, change, fryer, units, catalog, i }: Editing & { i:
             onPress={() =>
               change('rest', (p) => ({
                 ...p,
-                stages: p.stages.map((st, k) => (k === i ? { ...st, rest: !(st.rest ?? false) } : st)),
+                stages: p.stages.map((st, k) => (k === i ? { ...st, rest: !(st.rest ?? false), hold: undefined } : st)),
               }))
             }
           >

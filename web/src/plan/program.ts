@@ -21,11 +21,11 @@ function settle(p: Program): Program {
   };
 }
 
-export function setStage(p: Program, i: number, change: { airC?: number; minutes?: number }): Program {
+export function setStage(p: Program, i: number, change: Partial<Program['stages'][number]>): Program {
   return settle({
     ...p,
     stages: p.stages.map((s, k) =>
-      k === i ? { ...s, airC: change.airC ?? s.airC, minutes: Math.max(1, half(change.minutes ?? s.minutes)) } : s,
+      k === i ? { ...s, ...change, minutes: Math.max(1, half(change.minutes ?? s.minutes)) } : s,
     ),
   });
 }
