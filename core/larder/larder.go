@@ -5,6 +5,7 @@ package larder
 import (
 	"fmt"
 	"slices"
+	"strings"
 
 	"velocrustum/core/refuse"
 )
@@ -154,6 +155,17 @@ func Shelf(id string) (Ingredient, error) {
 		}
 	}
 	return Ingredient{}, fmt.Errorf("no ingredient is called %q", id)
+}
+
+// pieceNames are what pieces of an ingredient are called beside its own name.
+var pieceNames = map[string][]string{"garlic": {"clove"}, "butter": {"stick"}, "lemon-juice": {"lemon"}, "lime-juice": {"lime"}, "orange-juice": {"orange"}, "ginger": {"thumb", "inch"}}
+
+// Counts are what pieces of it may be called: its own name in one, and others.
+func (i Ingredient) Counts() []string {
+	if i.Each == 0 {
+		return nil
+	}
+	return append(strings.Fields(strings.ToLower(i.Name)), pieceNames[i.ID]...)
 }
 
 // IsSalt says whether an ingredient is a salt, to be used as one.

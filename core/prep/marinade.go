@@ -47,26 +47,30 @@ func (t Totals) plus(o Totals) Totals {
 	return Totals{t.MassG + o.MassG, t.SaltG + o.SaltG, t.SugarG + o.SugarG, t.CarbG + o.CarbG, t.FatG + o.FatG, t.ProteinG + o.ProteinG, t.AcidG + o.AcidG}
 }
 
-// Grams reads an amount of an ingredient as people write it.
-func (p Pantry) Grams(id, text string, spoons units.Spoons) (float64, error) {
+// Grams reads an amount of an ingredient as people write it, and says what was
+// taken for what leaves it open.
+func (p Pantry) Grams(id, text string, spoons units.Spoons) (g float64, took string, err error) {
 	i, err := p.Find(id)
 	if err != nil {
-		return 0, err
+		return 0, "", err
 	}
-	a, err := units.ParseAmount(text, spoons)
+	a, err := units.ParseAmount(text, spoons, i.Counts()...)
 	if err != nil {
-		return 0, err
+		return 0, "", err
 	}
 	switch a.Dimension {
 	case units.Volume:
-		return a.Value * i.Density, nil
+		return a.Value * i.Density, a.Took, nil
 	case units.Pieces:
 		if i.Each == 0 {
-			return 0, fmt.Errorf("%q: %s is not counted in pieces; allowed: a weight or a volume, like \"20 g\" or \"1 tbsp\"", text, i.Name)
+			return 0, "", fmt.Errorf("%q: %s is not counted in pieces; allowed: a weight or a volume, like \"20 g\" or \"1 tbsp\"", text, i.Name)
 		}
-		return a.Value * i.Each, nil
+		if a.Took == "" {
+			a.Took = fmt.Sprintf("one as %g g", i.Each)
+		}
+		return a.Value * i.Each, a.Took, nil
 	}
-	return a.Value, nil
+	return a.Value, a.Took, nil
 }
 
 // A Reach is how long a marinade is worth it.

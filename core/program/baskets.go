@@ -300,6 +300,9 @@ func Batched(ctx context.Context, d Dish, id string) ([]Basketful, error) {
 // several plans one basket after another: the first by the dish's program,
 // those after it from a hot fryer and as long as they need.
 func (d Dish) several(ctx context.Context, per int) (list []Basketful, err error) {
+	if n := (d.Load.Pieces + per - 1) / per; n > MaxBaskets {
+		return nil, refuse.One("load.pieces", fmt.Sprint(d.Load.Pieces), fmt.Sprintf("up to %d, in %d baskets of %d", MaxBaskets*per, MaxBaskets, per))
+	}
 	last := d.Program.Stages[len(d.Program.Stages)-1].AirC
 	start := 0.0
 	for left := d.Load.Pieces; left > 0; {

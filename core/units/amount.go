@@ -6,6 +6,7 @@ import (
 	"strconv"
 	"strings"
 	"unicode"
+	"unicode/utf8"
 )
 
 // A Dimension says what an amount is of.
@@ -21,6 +22,9 @@ const (
 type Amount struct {
 	Value     float64
 	Dimension Dimension
+	// Took says what was taken for what leaves it open: "1 to 2" is its
+	// middle, a splash a figure. Empty where nothing was open.
+	Took string
 }
 
 // Spoons is the country whose spoons and cups are meant.
@@ -66,6 +70,12 @@ func measures(s Spoons) map[string]unit {
 	add(cup, Volume, "cup cups")
 	add(tsp/8, Volume, "dash dashes")
 	add(tsp/16, Volume, "pinch pinches")
+	// What says how much only roughly: means of own weighings, ±40 %.
+	add(7, Volume, "splash splashes drizzle drizzles")
+	add(20, Volume, "glug glugs")
+	add(4, Volume, "squeeze squeezes")
+	add(60, Volume, "handful handfuls")
+	add(15, Mass, "knob knobs")
 	add(1, Pieces, "piece pieces pc pcs whole")
 	add(12, Pieces, "dozen dozens")
 	return out
@@ -78,34 +88,75 @@ var fractions = map[rune]float64{'½': 0.5, '¼': 0.25, '¾': 0.75, '⅓': 1.0 /
 // MaxAmount is the most that is taken for an amount, in g, ml or pieces.
 const MaxAmount = 100000.0
 
+// rough are measures that everybody has another idea of.
+var rough = []string{"splash", "drizzle", "glug", "squeeze", "handful", "knob", "dash", "pinch"}
+
+// fills are how full a spoon or a cup is; a level one is 1.
+var fills = map[string]float64{"level": 1, "heaped": 1.6, "heaping": 1.6, "rounded": 1.3, "generous": 1.15, "scant": 0.9, "packed": 1.2, "big": 1.3, "small": 0.8, "large": 1.15, "medium": 1}
+
 // amountAllowed is what a refusal proposes.
 const amountAllowed = `a number and a measure, like "250 g", "1 1/2 tbsp", "½ cup", "1 lb 4 oz" or "a dozen"`
 
 // ParseAmount reads an amount as people write it: numbers, fractions, mixed
 // numbers, "a", "half", with g, kg, oz, lb, ml, l, tsp, tbsp, cup, pinch,
-// dozen or nothing for pieces; several of one kind add up. The error says
-// what was not understood.
-func ParseAmount(text string, spoons Spoons) (Amount, error) {
+// dozen or nothing for pieces; several of one kind add up. Of "1 to 2" the
+// middle is taken; heaped, packed, a splash are taken for figures, which Took
+// says. What follows a comma is how it is cut, and left out. Pieces may be
+// called by the given names. The error says what was not understood.
+func ParseAmount(text string, spoons Spoons, pieces ...string) (Amount, error) {
 	refuse := func(what string) (Amount, error) {
 		return Amount{}, fmt.Errorf("%q: %s; allowed: %s", text, what, amountAllowed)
 	}
-	words := amountWords(text)
+	read := text
+	if i := strings.Index(text, ", "); i > 0 {
+		read = text[:i]
+	}
+	if s := strings.TrimSpace(read); s != "" && (s[0] == '-' || strings.HasPrefix(s, "−") || strings.HasPrefix(s, "–")) {
+		return refuse("there is no less than nothing")
+	}
+	words := amountWords(read)
 	if len(words) == 0 {
 		return refuse("nothing is there")
 	}
 	known := measures(spoons)
+	for _, name := range pieces {
+		if _, ok := known[name]; !ok {
+			known[name], known[name+"s"], known[name+"es"] = unit{1, Pieces}, unit{1, Pieces}, unit{1, Pieces}
+		}
+	}
+	fill, from, ranged := 1.0, 0.0, false
+	var took []string
 	total, dim, have := 0.0, Pieces, false
 	number, open := 0.0, false // a number that waits for its measure
 	take := func(u unit) error {
 		if have && dim != u.dim {
 			return fmt.Errorf("weight, volume and number do not add up")
 		}
-		total, dim, have = total+number*u.size, u.dim, true
-		number, open = 0, false
+		total, dim, have = total+number*u.size*fill, u.dim, true
+		number, open, fill = 0, false, 1
 		return nil
 	}
 	for i, w := range words {
 		if (w == "a" || w == "an") && open { // half a dozen
+			continue
+		}
+		if f, ok := fills[w]; ok {
+			if fill = f; f != 1 {
+				took = append(took, fmt.Sprintf("%s as %g of a level one", w, f))
+			}
+			if open && i == len(words)-1 && have {
+				return refuse("the last number has no measure")
+			}
+			if have && !open { // ¼ cup packed
+				total, fill = total*f, 1
+			}
+			continue
+		}
+		if w == "to" || w == "–" {
+			if !open || from != 0 || ranged {
+				return refuse("a range has two numbers")
+			}
+			from, number, open, ranged = number, 0, false, true
 			continue
 		}
 		if v, ok := amountNumber(w); ok {
@@ -114,6 +165,14 @@ func ParseAmount(text string, spoons Spoons) (Amount, error) {
 				return refuse("two numbers stand side by side")
 			}
 			number, open = number+v, true
+			// The second number of a range, once it is whole.
+			if next := i + 1; from != 0 && (next == len(words) || !isNumber(words[next])) {
+				if number <= from {
+					return refuse("the second number of a range is the larger")
+				}
+				took = append(took, fmt.Sprintf("%s, the middle of %s to %s", short(from/2+number/2), short(from), short(number)))
+				number, from = (from+number)/2, 0
+			}
 			continue
 		}
 		if w == "of" || w == "and" {
@@ -132,9 +191,17 @@ func ParseAmount(text string, spoons Spoons) (Amount, error) {
 				return refuse(fmt.Sprintf("%q has no number", w))
 			}
 		}
+		for _, r := range rough {
+			if strings.HasPrefix(w, r) {
+				took = append(took, fmt.Sprintf("a %s as %g %s", r, u.size, map[Dimension]string{Mass: "g", Volume: "ml"}[u.dim]))
+			}
+		}
 		if err := take(u); err != nil {
 			return refuse(err.Error())
 		}
+	}
+	if from != 0 {
+		return refuse("a range has two numbers")
 	}
 	if open {
 		if have {
@@ -147,7 +214,23 @@ func ParseAmount(text string, spoons Spoons) (Amount, error) {
 	if !(total > 0 && total <= MaxAmount) {
 		return refuse(fmt.Sprintf("more than nothing and up to %g", MaxAmount))
 	}
-	return Amount{total, dim}, nil
+	return Amount{total, dim, strings.Join(took, "; ")}, nil
+}
+
+func isNumber(w string) bool { _, ok := amountNumber(w); return ok && w != "a" && w != "an" }
+
+// short writes a number as a cook does: ½, 1 ½, 3.
+func short(v float64) string {
+	whole, rest := math.Modf(v)
+	for _, f := range spoonFractions {
+		if f.text != "" && math.Abs(f.v-rest) < 0.01 {
+			if whole == 0 {
+				return f.text
+			}
+			return fmt.Sprintf("%.0f %s", whole, f.text)
+		}
+	}
+	return strconv.FormatFloat(math.Round(v*100)/100, 'g', -1, 64)
 }
 
 // amountWords cuts a text into numbers and words: "250g" is two.
@@ -161,10 +244,17 @@ func amountWords(text string) []string {
 		}
 	}
 	digit := false
-	for _, r := range strings.ToLower(text) {
+	text = strings.ToLower(text)
+	for at, r := range text {
 		_, vulgar := fractions[r]
 		switch {
-		case unicode.IsSpace(r) || r == '-':
+		case r == '-' || r == '–':
+			flush()
+			// Between two numbers it is a range; in a word it is nothing.
+			if n := len(words); n > 0 && isNumber(words[n-1]) && amountNext(text, at) {
+				words = append(words, "–")
+			}
+		case unicode.IsSpace(r):
 			flush()
 		case vulgar:
 			flush()
@@ -183,6 +273,17 @@ func amountWords(text string) []string {
 	}
 	flush()
 	return words
+}
+
+// amountNext says whether a number follows a dash.
+func amountNext(text string, at int) bool {
+	rest := strings.TrimLeft(text[at:], "-– ")
+	if rest == "" {
+		return false
+	}
+	r, _ := utf8.DecodeRuneInString(rest)
+	_, vulgar := fractions[r]
+	return vulgar || r >= '0' && r <= '9' || r == '.'
 }
 
 // amountNumber reads one number: 12, 1.5, 1,5, 3/4, ½, a, half.

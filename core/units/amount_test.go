@@ -9,11 +9,11 @@ import (
 
 func TestAmountsAsPeopleWriteThem(t *testing.T) {
 	for text, want := range map[string]Amount{
-		"250 g": {250, Mass}, "250g": {250, Mass}, "1.5kg": {1500, Mass}, "1,5 kg": {1500, Mass},
-		"1 1/2 tbsp": {22.5, Volume}, "1½ tbsp": {22.5, Volume}, "½ cup": {125, Volume}, "1/2 cup": {125, Volume},
-		"1 lb 4 oz": {453.592 + 4*28.3495, Mass}, "2 lbs": {907.184, Mass}, "a dozen": {12, Pieces}, "half a dozen": {6, Pieces},
-		"two dozen": {24, Pieces}, "3": {3, Pieces}, "Three": {3, Pieces}, "a pinch": {0.3125, Volume}, "pinch": {0.3125, Volume},
-		"1 tsp. of": {}, "2 Tbsp.": {30, Volume}, "1 cup and 2 tbsp": {280, Volume}, "0.5 l": {500, Volume}, "3⁄4 tsp": {3.75, Volume},
+		"250 g": {Value: 250, Dimension: Mass}, "250g": {Value: 250, Dimension: Mass}, "1.5kg": {Value: 1500, Dimension: Mass}, "1,5 kg": {Value: 1500, Dimension: Mass},
+		"1 1/2 tbsp": {Value: 22.5, Dimension: Volume}, "1½ tbsp": {Value: 22.5, Dimension: Volume}, "½ cup": {Value: 125, Dimension: Volume}, "1/2 cup": {Value: 125, Dimension: Volume},
+		"1 lb 4 oz": {Value: 453.592 + 4*28.3495, Dimension: Mass}, "2 lbs": {Value: 907.184, Dimension: Mass}, "a dozen": {Value: 12, Dimension: Pieces}, "half a dozen": {Value: 6, Dimension: Pieces},
+		"two dozen": {Value: 24, Dimension: Pieces}, "3": {Value: 3, Dimension: Pieces}, "Three": {Value: 3, Dimension: Pieces}, "a pinch": {Value: 0.3125, Dimension: Volume}, "pinch": {Value: 0.3125, Dimension: Volume},
+		"1 tsp. of": {}, "2 Tbsp.": {Value: 30, Dimension: Volume}, "1 cup and 2 tbsp": {Value: 280, Dimension: Volume}, "0.5 l": {Value: 500, Dimension: Volume}, "3⁄4 tsp": {Value: 3.75, Dimension: Volume},
 	} {
 		got, err := ParseAmount(text, MetricSpoons)
 		if want == (Amount{}) {
@@ -34,10 +34,41 @@ func TestAmountsAsPeopleWriteThem(t *testing.T) {
 	}
 }
 
+// What leaves it open is taken for a figure, which is said.
+func TestAmountsThatLeaveItOpen(t *testing.T) {
+	for _, c := range []struct {
+		text  string
+		names []string
+		want  float64
+		dim   Dimension
+		took  string
+	}{
+		{"1–2 tbsp", nil, 22.5, Volume, "1 ½, the middle of 1 to 2"},
+		{"1-2 tbsp", nil, 22.5, Volume, "1 ½, the middle of 1 to 2"},
+		{"1 to 1 1/2 cups", nil, 312.5, Volume, "1 ¼, the middle of 1 to 1 ½"},
+		{"two heaped tsp", nil, 16, Volume, "heaped as 1.6 of a level one"},
+		{"¼ cup packed", nil, 75, Volume, "packed as 1.2 of a level one"},
+		{"a splash", nil, 7, Volume, "a splash as 7 ml"},
+		{"2 level tsp", nil, 10, Volume, ""},
+		{"3 cloves, crushed", []string{"garlic", "clove"}, 3, Pieces, ""},
+		{"two eggs", []string{"egg"}, 2, Pieces, ""},
+		{"half a stick", []string{"butter", "stick"}, 0.5, Pieces, ""},
+		{"1 lemon", []string{"lemon", "juice"}, 1, Pieces, ""},
+		{"2 limes", []string{"lime"}, 2, Pieces, ""},
+		{"1 big onion", []string{"onion"}, 1.3, Pieces, "big as 1.3 of a level one"},
+	} {
+		got, err := ParseAmount(c.text, MetricSpoons, c.names...)
+		if err != nil || math.Abs(got.Value-c.want) > 1e-9 || got.Dimension != c.dim || !strings.Contains(got.Took, c.took) || c.took == "" && got.Took != "" {
+			t.Errorf("%q is %+v (%v), want %+v", c.text, got, err, c)
+		}
+	}
+}
+
 func TestAmountsAreRefusedClearly(t *testing.T) {
 	for text, part := range map[string]string{
 		"": "nothing is there", "lots": `"lots" is no measure`, "2 3 g": "side by side", "1/0 g": "is no measure", "5 g 2": "no measure",
-		"1 lb 2 cups": "do not add up", "0 g": "more than nothing", "9999999 kg": "up to", "g 5 g g": "no number", "-": "nothing is there",
+		"1 lb 2 cups": "do not add up", "0 g": "more than nothing", "9999999 kg": "up to", "g 5 g g": "no number", "-": "less than nothing",
+		"-5 g": "less than nothing", "−5 g": "less than nothing", "2 to 1 tbsp": "the larger", "2 to": "two numbers", "1 to 2 to 3 g": "two numbers", "heaped": "nothing",
 	} {
 		if got, err := ParseAmount(text, MetricSpoons); err == nil || !strings.Contains(err.Error(), part) || !strings.Contains(err.Error(), "allowed:") {
 			t.Errorf("%q gave %+v and %v, want %q named", text, got, err, part)

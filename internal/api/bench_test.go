@@ -132,7 +132,7 @@ func TestAmountsAreReadForAnIngredient(t *testing.T) {
 	if a.G != 20.7 || a.Says != "1 ½ tbsp" {
 		t.Errorf("%+v", a)
 	}
-	for _, body := range []string{`{"ingredient": "oil", "text": "a glug"}`, `{"ingredient": "oil", "text": "2"}`, `{"ingredient": "gold", "text": "2 g"}`} {
+	for _, body := range []string{`{"ingredient": "oil", "text": "a whiff"}`, `{"ingredient": "oil", "text": "2"}`, `{"ingredient": "gold", "text": "2 g"}`} {
 		if p := get[api.Problem](k, 422, "POST", "/api/v1/amounts", body); p.Errors == nil || (*p.Errors)[0].Allowed == "" {
 			t.Errorf("%s: %+v", body, p)
 		}
@@ -205,7 +205,7 @@ func TestTheBenchTakesAWholeWeight(t *testing.T) {
 		t.Errorf("measures %v, swaps %v", a.Measures, a.Swaps)
 	}
 	for from, bad := range map[string][2]string{
-		`"pieces": 15`: {`"pieces": 500`, "bench.cutting.pieces"}, "flour-dust": {"concrete", "coat.id"}, `"leavening": true`: {`"coat": "paste"`, "bench.coating.coat"},
+		`"pieces": 15`: {`"pieces": 5000`, "bench.cutting.pieces"}, "flour-dust": {"concrete", "coat.id"}, `"leavening": true`: {`"coat": "paste"`, "bench.coating.coat"},
 	} {
 		if p := get[api.Problem](k, 422, "POST", "/api/v1/bench", strings.Replace(body, from, bad[0], 1)); (*p.Errors)[0].Field != bad[1] {
 			t.Errorf("%s: %+v", bad[0], p.Errors)

@@ -33,11 +33,15 @@ func (s *Server) ReadAmount(ctx context.Context, r ReadAmountRequestObject) (Rea
 	if err != nil {
 		return nil, refuse.One("ingredient", fmt.Sprintf("%q", r.Body.Ingredient), "an ingredient of the pantry")
 	}
-	g, err := pantry.Grams(i.ID, r.Body.Text, say.Spoons)
+	g, took, err := pantry.Grams(i.ID, r.Body.Text, say.Spoons)
 	if err != nil {
 		return nil, refuse.One("text", fmt.Sprintf("%q", r.Body.Text), err.Error())
 	}
-	return ReadAmount200JSONResponse{G: math.Round(g*100) / 100, Says: say.Spooned(g / i.Density)}, nil
+	out := ReadAmount200JSONResponse{G: math.Round(g*100) / 100, Says: say.Spooned(g / i.Density)}
+	if took != "" {
+		out.Took = &took
+	}
+	return out, nil
 }
 
 // ListPantry answers GET /pantry.

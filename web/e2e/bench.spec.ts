@@ -81,15 +81,18 @@ test('an amount that is no amount is said, and nothing is lost', async ({ page, 
   const finish = page.getByRole('region', { name: 'Finish' });
   await finish.getByRole('combobox').selectOption('light soy sauce');
   const soy = finish.getByRole('textbox', { name: 'light soy sauce' });
-  await soy.fill('a glug');
+  await soy.fill('a whiff');
   await soy.press('Enter');
-  await expect(finish.getByRole('alert')).toContainText('"glug" is no measure');
-  await expect(soy).toHaveValue('a glug');
+  await expect(finish.getByRole('alert')).toContainText('"whiff" is no measure');
+  await expect(soy).toHaveValue('a whiff');
   errors.length = 0; // the browser notes the refused request
   await soy.fill('2 tbsp');
   await soy.press('Enter');
   await expect(soy).toHaveValue('35.1 g');
   await expect(finish).toContainText('It brings 5.3 g of salt');
+  await soy.fill('1–2 heaped tbsp');
+  await soy.press('Enter');
+  await expect(finish).toContainText('Taken: heaped as 1.6 of a level one; 1 ½, the middle of 1 to 2.');
 });
 
 test('the pantry takes the figures of one’s own label, on a phone too', async ({ page, kitchen }) => {

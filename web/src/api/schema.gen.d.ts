@@ -2080,6 +2080,8 @@ export interface operations {
                         g: number;
                         /** @description in the household's spoons */
                         says: string;
+                        /** @description what was taken for what leaves it open, like: 1 ½, the middle of 1 to 2 */
+                        took?: string;
                     };
                 };
             };

@@ -18,6 +18,11 @@ const Wrong = styled.small`
   max-width: 260px;
 `;
 
+const Taken = styled.small`
+  color: var(--quiet);
+  max-width: 260px;
+`;
+
 interface Props {
   label: string;
   ingredient: string;
@@ -31,11 +36,14 @@ interface Props {
 export function Amount({ label, ingredient, g, units, onChange }: Props) {
   const [text, setText] = useState<string | null>(null);
   const [wrong, setWrong] = useState('');
+  // What was taken for what leaves it open.
+  const [took, setTook] = useState('');
   const read = async () => {
     if (text === null) return;
     try {
       const got = await ask(client.POST('/amounts', { body: { ingredient, text } }));
       setWrong('');
+      setTook(got.took ? `Taken: ${got.took}.` : '');
       setText(null);
       onChange(got.g);
     } catch (cause) {
@@ -58,7 +66,7 @@ export function Amount({ label, ingredient, g, units, onChange }: Props) {
     >
       <Label>{label}</Label>
       <Input />
-      {wrong ? <Wrong role="alert">{wrong}</Wrong> : null}
+      {wrong ? <Wrong role="alert">{wrong}</Wrong> : took ? <Taken role="status">{took}</Taken> : null}
     </Field>
   );
 }

@@ -2,6 +2,9 @@ import type { PlanInput, Schemas } from '../api/client';
 
 type Bench = Schemas['Bench'];
 
+/** What the contract takes of oil on a load, g. */
+const MOST_OIL = 200;
+
 /** A bench on which nothing is done. */
 export const bare: Bench = { drying: {}, coating: {} };
 
@@ -16,12 +19,16 @@ export const setLoad = (p: PlanInput, load: Partial<PlanInput['load']>): PlanInp
   load: { ...p.load, ...load },
 });
 
+/** Pieces, or how heavy they are; oil follows the surface that it is for. */
 export function setPieces(p: PlanInput, load: Partial<PlanInput['load']>): PlanInput {
   const next = setLoad(p, load);
   const { pieces } = next.load;
+  const surface = (l: PlanInput['load']) => l.pieces * l.pieceMassG ** (2 / 3);
+  const oilG = next.coat.oilG && Math.round(((next.coat.oilG * surface(next.load)) / surface(p.load)) * 10) / 10;
   const cutting = p.bench?.cutting;
   return {
     ...next,
+    ...(oilG ? { coat: { ...next.coat, oilG: Math.min(oilG, MOST_OIL) } } : {}),
     ...(p.perBasket && p.perBasket >= pieces ? { perBasket: undefined } : {}),
     ...(cutting
       ? {

@@ -1,4 +1,4 @@
-import { within } from '../../api/limits';
+import { limitOf, within } from '../../api/limits';
 import { setPieces } from '../../dish/edits';
 import { Stepper } from '../../ui/Stepper';
 import { later } from '../../ui/later';
@@ -19,6 +19,19 @@ export function Pieces({ load, edit, catalog, units }: Order) {
             value={load.pieces}
             {...within(catalog, 'load.pieces')}
             onChange={(pieces) => edit('pieces', (now) => setPieces(now, { ...load, pieces }))}
+          />
+          <Stepper
+            label={`By weight: all together, of about ${units.mass(load.pieceMassG)} each`}
+            value={units.weight.to(load.pieces * load.pieceMassG)}
+            {...units.weight.stepper({
+              min: load.pieceMassG,
+              max: load.pieceMassG * limitOf(catalog, 'load.pieces').max,
+              step: load.pieceMassG,
+            })}
+            onChange={(w) => {
+              const pieces = Math.max(1, Math.round(units.weight.from(w) / load.pieceMassG));
+              edit('pieces', (now) => setPieces(now, { ...load, pieces }));
+            }}
           />
           <CutPicker
             cuts={catalog.cuts}
