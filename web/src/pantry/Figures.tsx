@@ -47,7 +47,7 @@ const roles = [
 ];
 
 // The spoon that a density is told by.
-const SPOON_ML = 5;
+export const SPOON_ML = 5;
 
 interface Props {
   of: Ingredient;

@@ -4,13 +4,12 @@ import { Input, Label, SearchField } from 'react-aria-components';
 import styled from 'styled-components';
 import type { Schemas } from '../api/client';
 import { dropIngredient, keepIngredient, useCatalog, usePantry } from '../api/queries';
-import { at } from '../theme/tokens';
 import { Button } from '../ui/Button';
 import { fieldBox, labelled } from '../ui/field';
-import { Blank, Card, Page, Quiet, Title } from '../ui/layout';
-import { Pop } from '../ui/Pop';
+import { Blank, Page, Quiet, Title } from '../ui/layout';
 import { complain, say } from '../ui/toast';
-import { Figures, fields, NewIngredient } from './Figures';
+import { NewIngredient } from './Figures';
+import { Sheet } from './Sheet';
 
 type Ingredient = Schemas['Ingredient'];
 
@@ -33,39 +32,6 @@ const Tools = styled.div`
   }
 `;
 
-const List = styled.ul`
-  list-style: none;
-  margin: 0;
-  padding: 0;
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(300px, 1fr));
-  gap: 12px;
-  ${at.phone} {
-    grid-template-columns: minmax(0, 1fr);
-  }
-`;
-
-const One = styled(Card)`
-  display: grid;
-  gap: 5px;
-  height: 100%;
-  align-content: start;
-  h2 {
-    font-size: 17px;
-  }
-`;
-
-const Line = styled.p`
-  display: flex;
-  flex-wrap: wrap;
-  gap: 2px 12px;
-  font-size: 14.5px;
-`;
-
-const Small = styled(Quiet)`
-  font-size: 13.5px;
-`;
-
 /** The ingredients: what is in them, what a spoon of them weighs, and where that is from. */
 export default function PantryPage() {
   const pantry = usePantry();
@@ -85,12 +51,11 @@ export default function PantryPage() {
       </Page>
     );
   const ships = (i: Ingredient) => !i.id.startsWith('own-');
-  const again = () => queries.invalidateQueries({ queryKey: ['pantry'] });
   const save = (i: Ingredient) => keepIngredient(queries, { ...i, source: 'your own' });
   const back = async (i: Ingredient) => {
     try {
       await dropIngredient(i.id);
-      await again();
+      await queries.invalidateQueries({ queryKey: ['pantry'] });
       say(ships(i) ? `${i.name} is as it ships.` : `${i.name} is out of the pantry.`, {
         label: 'Bring mine back',
         run: () => save(i),
@@ -100,7 +65,9 @@ export default function PantryPage() {
     }
   };
   const wanted = search.trim().toLowerCase();
-  const found = (pantry.data?.ingredients ?? []).filter((i) => `${i.name} ${i.role}`.toLowerCase().includes(wanted));
+  const found = (pantry.data?.ingredients ?? []).filter((i) =>
+    `${i.name} ${i.role} ${i.form ?? ''} ${(i.allergens ?? []).join(' ')}`.toLowerCase().includes(wanted),
+  );
   return (
     <Page>
       <Title>Pantry</Title>
@@ -111,7 +78,7 @@ export default function PantryPage() {
       <Tools>
         <Find value={search} onChange={setSearch}>
           <Label>Find</Label>
-          <Input placeholder="soy, flour, acid…" />
+          <Input placeholder="soy, flour, acid, sesame…" />
         </Find>
         <NewIngredient
           taken={pantry.data?.ingredients ?? []}
@@ -123,43 +90,15 @@ export default function PantryPage() {
       </Tools>
       {pantry.data ? null : <Quiet role="status">Opening it…</Quiet>}
       {pantry.data && found.length === 0 ? <Quiet>Nothing is called that.</Quiet> : null}
-      <List>
-        {found.map((i) => {
-          const own = i.id in (pantry.data?.own ?? {});
-          return (
-            <li key={i.id}>
-              <One aria-label={i.name}>
-                <h2>{i.name}</h2>
-                <Line>
-                  {fields
-                    .filter((f) => i[f.key] > 0)
-                    .map((f) => (
-                      <span key={f.key}>
-                        {f.name.split(',')[0]?.toLowerCase()} <b>{i[f.key]} g</b>
-                      </span>
-                    ))}
-                  <span>
-                    a teaspoon <b>{(i.density * 5).toFixed(1)} g</b>
-                  </span>
-                </Line>
-                {i.instead ? <Small>In its place: {i.instead}.</Small> : null}
-                {i.allergens?.length ? <Small>Holds {i.allergens.join(', ')}.</Small> : null}
-                <Small>{own ? 'Your own figures.' : i.source}</Small>
-                <div>
-                  {catalog.data ? (
-                    <Pop title={i.name} body={<Figures of={i} catalog={catalog.data} save={(v) => save(v)} />}>
-                      <Button>Change</Button>
-                    </Pop>
-                  ) : null}{' '}
-                  {own ? (
-                    <Button onPress={() => void back(i)}>{ships(i) ? 'As it ships' : 'Take it out'}</Button>
-                  ) : null}
-                </div>
-              </One>
-            </li>
-          );
-        })}
-      </List>
+      {catalog.data && found.length > 0 ? (
+        <Sheet
+          ingredients={found}
+          own={pantry.data?.own ?? {}}
+          catalog={catalog.data}
+          save={save}
+          back={(i) => void back(i)}
+        />
+      ) : null}
     </Page>
   );
 }
