@@ -44,6 +44,7 @@ type lot struct {
 	surface     food.Surface
 	water       float64 // on it, kg/m²
 	pieceSpread float64 // of thickness, percent
+	under       string  // what it lies on
 }
 
 // cover is what they are covered with.
@@ -103,7 +104,7 @@ func (c *checker) kitchen(q Request) kitchen {
 
 // lot checks the pieces. Their shape waits until all else is known.
 func (c *checker) lot(l Load) lot {
-	out := lot{pieces: l.Pieces, massG: l.PieceMassG, measured: l.ThicknessMm != nil, startC: value(l.StartC, fridgeC), surface: food.Surface(l.Surface), pieceSpread: value(l.SpreadPct, 100*thicknessSpread)}
+	out := lot{pieces: l.Pieces, massG: l.PieceMassG, measured: l.ThicknessMm != nil, startC: value(l.StartC, fridgeC), surface: food.Surface(l.Surface), pieceSpread: value(l.SpreadPct, 100*thicknessSpread), under: l.Under}
 	var err error
 	if out.cut, err = food.FindCut(l.Cut); err != nil {
 		c.Add("load.cut", fmt.Sprintf("%q", l.Cut), strings.Join(food.CutIDs(), ", "))
@@ -126,6 +127,9 @@ func (c *checker) lot(l Load) lot {
 	}
 	c.Among("load.surface", string(out.surface), names(food.Surfaces)...)
 	c.In(Limits, "load.spreadPct", out.pieceSpread)
+	if l.Under != "" {
+		c.Among("load.under", l.Under, Unders...)
+	}
 	out.water = out.surface.Water()
 	if w := l.SurfaceWaterG; w != nil {
 		c.In(Limits, "load.surfaceWaterG", *w)

@@ -44,6 +44,9 @@ type Load struct {
 	// SurfaceWaterG is the free water on it, g/100 cm², in the place of what
 	// Surface stands for; under 0 the rack has dried the outer layer too.
 	SurfaceWaterG *float64 `json:"surfaceWaterG,omitempty"`
+	// Under is what lies between the food and the grate: one of Unders; the
+	// grate where left out.
+	Under string `json:"under,omitempty"`
 	// SpreadPct is how far pieces differ in thickness: nineteen in twenty
 	// lie within so many percent of the mean; 8 for a careful hand.
 	SpreadPct *float64 `json:"spreadPct,omitempty"`

@@ -108,7 +108,7 @@ func newRun(s *setup, v variation, res resolution) (*run, error) {
 			f.Step(1, 0, true, fryer.Take{})
 		}
 	}
-	r.film, _ = f.Film(false)
+	r.film, _ = s.below(f.Film(false))
 	r.rough = s.coating.Film()
 	start := s.startC + v.startC
 	pathogen, _ := safety.PathogenFor(s.class())
@@ -165,7 +165,7 @@ func (r *run) step(t, dt, dialC float64) {
 		return
 	}
 	open := t < r.openTill
-	film, convect := r.fryer.Film(open)
+	film, convect := r.below(r.fryer.Film(open))
 	var take fryer.Take
 	for i := range r.classes {
 		c := &r.classes[i]

@@ -35,7 +35,7 @@ func (s *setup) breakages(r *run, a *Answer) {
 		}
 		m := at(a.Timeline, t.AtMin)
 		// Crispness is monotone in dried thickness, so ask it back.
-		need := crust.Crispness(s.coating.Sets / s.coating.Half)
+		need := crust.Crispness(s.coating.Sets * unders[s.under].holds / s.coating.Half)
 		c := max(m.Faces[0].Crust, m.Faces[1].Crust)
 		if c >= need {
 			continue
@@ -118,6 +118,7 @@ func (s *setup) warnings(a *Answer) []Warning {
 	w.coat()
 	w.surface()
 	w.caramel()
+	w.liner()
 	w.thickness()
 	return w.list
 }

@@ -757,6 +757,11 @@ export interface components {
              */
             surfaceWaterG?: number;
             /**
+             * @description what lies between the food and the grate
+             * @enum {string}
+             */
+            under?: "grate" | "greased" | "perforated" | "half" | "foil";
+            /**
              * Format: double
              * @description how far nineteen in twenty pieces differ in thickness, percent; 8 by default
              */

@@ -3,7 +3,26 @@ import { basketWords } from '../../fryers/basketWords';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Stepper } from '../../ui/Stepper';
+import { setLoad } from '../../dish/edits';
 import { OrderPart, type Order } from './part';
+
+type Under = NonNullable<Order['load']['under']>;
+
+const unders: { id: Under; name: string; note?: string }[] = [
+  { id: 'grate', name: 'The grate' },
+  { id: 'greased', name: 'The grate, greased' },
+  { id: 'perforated', name: 'A perforated liner' },
+  { id: 'half', name: 'Half a sheet of paper' },
+  { id: 'foil', name: 'Foil', note: 'no air from below' },
+];
+
+const underSays: Record<Under, string> = {
+  grate: 'on the grate',
+  greased: 'on the greased grate',
+  perforated: 'on a perforated liner',
+  half: 'on half a sheet',
+  foil: 'on foil',
+};
 
 /** In which fryer, which other one helps, and how many at a time. */
 export function Where({ plan, load, edit, units, fryers }: Order & { fryers: Fryer[] }) {
@@ -15,22 +34,34 @@ export function Where({ plan, load, edit, units, fryers }: Order & { fryers: Fry
     <>
       <OrderPart title="In which fryer" text={fryer?.name ?? 'fryer'}>
         {(close) => (
-          <Choice
-            label="Fryer"
-            quiet
-            options={fryers.map(option)}
-            value={plan.fryerId}
-            onChange={(fryerId) =>
-              edit('fryer', (now) => ({
-                ...now,
-                fryerId,
-                secondFryerId: now.secondFryerId === fryerId ? undefined : now.secondFryerId,
-              }))
-            }
-            onMeant={close}
-          />
+          <>
+            <Choice
+              label="Fryer"
+              quiet
+              options={fryers.map(option)}
+              value={plan.fryerId}
+              onChange={(fryerId) =>
+                edit('fryer', (now) => ({
+                  ...now,
+                  fryerId,
+                  secondFryerId: now.secondFryerId === fryerId ? undefined : now.secondFryerId,
+                }))
+              }
+              onMeant={close}
+            />
+            <Choice
+              label="Under the food"
+              options={unders}
+              value={load.under ?? 'grate'}
+              onChange={(under) =>
+                edit('under', (now) => setLoad(now, { under: under === 'grate' ? undefined : under }))
+              }
+              onMeant={close}
+            />
+          </>
         )}
       </OrderPart>
+      {load.under ? `, ${underSays[load.under]}` : ''}
       {second ? (
         <>
           {' '}
