@@ -7,6 +7,7 @@ import (
 	"slices"
 	"time"
 
+	"velocrustum/core/larder"
 	"velocrustum/core/program"
 	"velocrustum/core/refuse"
 	"velocrustum/core/units"
@@ -44,6 +45,9 @@ type Live struct {
 	Started time.Time
 	Events  []Event
 	Degrees units.Temperature
+	Say     units.Household // weights
+	// Larder has the household's own names of ingredients.
+	Larder map[string]larder.Ingredient
 }
 
 // Judging is how a cook tells that a food is done, and what may not touch it

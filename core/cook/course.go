@@ -12,7 +12,8 @@ import (
 // due is something to do at a minute.
 type due struct {
 	at    float64
-	turn  string  // kind, or none
+	turn  string // kind, or none
+	brush *program.Brush
 	dialC float64 // or 0
 	join  int     // of the stages between which the dial is set; -1 for none
 	move  string  // out to rest, or back in
@@ -44,7 +45,7 @@ func (l Live) TurnOf(id string) string { return l.course().kinds[id] }
 // turn is one thing to do.
 func dues(p program.Program) (list []due, end float64) {
 	for _, t := range p.Turns {
-		list = append(list, due{at: t.AtMin, turn: t.Kind, join: -1})
+		list = append(list, due{at: t.AtMin, turn: t.Kind, brush: t.Brush, join: -1})
 	}
 	for i, s := range p.Stages {
 		if i > 0 {
@@ -129,9 +130,9 @@ func (c course) turns(since func(time.Time) float64, end float64) (out []program
 		switch {
 		case d.turn == "":
 		case d.done():
-			out = append(out, program.Turn{AtMin: math.Min(end, since(d.said)), Kind: d.turn})
+			out = append(out, program.Turn{AtMin: math.Min(end, since(d.said)), Kind: d.turn, Brush: d.brush})
 		case d.at <= end:
-			out = append(out, program.Turn{AtMin: d.at, Kind: d.turn})
+			out = append(out, program.Turn{AtMin: d.at, Kind: d.turn, Brush: d.brush})
 		}
 	}
 	for _, t := range c.extra {

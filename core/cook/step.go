@@ -2,8 +2,10 @@ package cook
 
 import (
 	"fmt"
+	"strings"
 	"time"
 
+	"velocrustum/core/larder"
 	"velocrustum/core/program"
 	"velocrustum/core/units"
 )
@@ -39,6 +41,8 @@ func (l Live) Step(now time.Time) Step {
 			s.Label = "Shaken"
 		case program.LookIn:
 			s.Label, s.Next = "Looked", "check"
+		case program.BrushOn:
+			s.Label, s.Next = "Brushed", "brush"
 		}
 		if d.move != "" {
 			s.Next, s.Action, phase = "rest", Dialled, Dialling
@@ -96,6 +100,16 @@ func (l Live) words(d due) string {
 			look += ", " + set
 		}
 		return look
+	case d.turn == program.BrushOn:
+		side := "what is up of " + all
+		if d.brush.Both {
+			side = all + " on both sides"
+		}
+		brush := fmt.Sprintf("Brush %s with %s of %s", side, l.Say.Grams(d.brush.G), l.names(d.brush))
+		if set != "" {
+			brush += ", " + set
+		}
+		return brush
 	case d.turn == "":
 		return capital(set)
 	case d.turn == program.Shake && set != "":
@@ -109,6 +123,22 @@ func (l Live) words(d due) string {
 		return "Turn " + all
 	}
 	return "Turn " + all + ", " + lower(l.Faces[1]) + " up"
+}
+
+// names says what is brushed on.
+func (l Live) names(b *program.Brush) string {
+	var out []string
+	for _, p := range b.Parts {
+		name := p.Ingredient
+		if i, err := larder.Shelf(p.Ingredient); err == nil {
+			name = i.Name
+		}
+		if own, ok := l.Larder[p.Ingredient]; ok {
+			name = own.Name
+		}
+		out = append(out, name)
+	}
+	return strings.Join(out, " and ")
 }
 
 // side says which side is up, where it matters.

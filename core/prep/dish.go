@@ -52,7 +52,7 @@ func (p Pantry) Ready(d Dish) (program.Dish, *Worked, error) {
 	}
 	lot := LotOf(cut, out.Load.PieceMassG, thick, out.Load.Pieces)
 	lot.Wet = food.Surface(out.Load.Surface)
-	w, err := p.Work(lot, what, coat.OilG, *d.Bench)
+	w, err := p.Work(lot, what, coat.OilG, *d.Bench, out.Program.Turns...)
 	if err != nil {
 		return out, nil, refuse.Under("bench.", err)
 	}

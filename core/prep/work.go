@@ -7,6 +7,7 @@ import (
 
 	"velocrustum/core/food"
 	"velocrustum/core/larder"
+	"velocrustum/core/program"
 )
 
 // Worked is a bench worked out: figures alone. Words makes them stations.
@@ -83,9 +84,10 @@ const (
 	driest    = -1.2 // g/100 cm², of the outer layer
 )
 
-// Work works a bench out for a lot in a coat that has so much oil by the plan.
+// Work works a bench out for a lot in a coat that has so much oil by the plan;
+// what turns brush on counts with it.
 // The error is refuse.Fields, or Salt's.
-func (p Pantry) Work(lot Lot, coat food.Coat, plannedOilG float64, b Bench) (Worked, error) {
+func (p Pantry) Work(lot Lot, coat food.Coat, plannedOilG float64, b Bench, turns ...program.Turn) (Worked, error) {
 	if err := b.Check(p); err != nil {
 		return Worked{}, err
 	}
@@ -102,8 +104,15 @@ func (p Pantry) Work(lot Lot, coat food.Coat, plannedOilG float64, b Bench) (Wor
 		w.FinishG.add(i, it.G)
 		w.Allergens = merge(w.Allergens, i.Allergens)
 	}
+	brushed, err := w.brush(p, turns)
+	if err != nil {
+		return w, err
+	}
 	w.SaltFrom["coat"], w.SaltFrom["finish"] = w.Coated.Kept.SaltG, w.FinishG.SaltG
-	w.added = w.FinishG
+	if brushed.MassG > 0 {
+		w.SaltFrom["brush"] = brushed.SaltG
+	}
+	w.added = w.FinishG.plus(brushed)
 	clings := 0.0 // g of fat
 	if b.Marinade != nil && len(b.Marinade.Items) > 0 {
 		if clings, err = w.marinate(p, b.Marinade.made(lot.MassG())); err != nil {
@@ -123,6 +132,28 @@ func (p Pantry) Work(lot Lot, coat food.Coat, plannedOilG float64, b Bench) (Wor
 	}
 	w.effects(p, clings)
 	return w, nil
+}
+
+// brush adds up what turns brush on.
+func (w *Worked) brush(p Pantry, turns []program.Turn) (all Totals, err error) {
+	for _, t := range turns {
+		if t.Brush == nil {
+			continue
+		}
+		sum := 0.0
+		for _, m := range t.Brush.Parts {
+			sum += m.Share
+		}
+		for _, m := range t.Brush.Parts {
+			i, err := p.Find(m.Ingredient)
+			if err != nil {
+				return all, err
+			}
+			all.add(i, t.Brush.G*m.Share/sum)
+			w.Allergens = merge(w.Allergens, i.Allergens)
+		}
+	}
+	return all, nil
 }
 
 // effects gathers what the engine is told.

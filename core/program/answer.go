@@ -12,19 +12,21 @@ type Answer struct {
 	SafeAtMin *float64 `json:"safeAtMin"`
 	// TenderAtMin is when the coldest flesh is also at its best to eat: for
 	// meat on the bone that is well past safe.
-	TenderAtMin *float64  `json:"tenderAtMin"`
-	CrispAtMin  *float64  `json:"crispAtMin"`
-	Window      Window    `json:"window"`
-	Chance      *Chance   `json:"chance,omitempty"`
-	Verdict     Verdict   `json:"verdict"`
-	Coverage    float64   `json:"coverage"`
-	Layers      int       `json:"layers"`
-	End         End       `json:"end"`
-	Rule        Rule      `json:"rule"`
-	Piece       PieceSize `json:"piece"`
-	Basket      *InBasket `json:"basket,omitempty"`
-	Timeline    []Moment  `json:"timeline"`
-	Warnings    []Warning `json:"warnings"`
+	TenderAtMin *float64 `json:"tenderAtMin"`
+	CrispAtMin  *float64 `json:"crispAtMin"`
+	Window      Window   `json:"window"`
+	Chance      *Chance  `json:"chance,omitempty"`
+	Verdict     Verdict  `json:"verdict"`
+	// Brushes are the brushes of the program, where changes are asked for.
+	Brushes  []Brushed `json:"brushes,omitempty"`
+	Coverage float64   `json:"coverage"`
+	Layers   int       `json:"layers"`
+	End      End       `json:"end"`
+	Rule     Rule      `json:"rule"`
+	Piece    PieceSize `json:"piece"`
+	Basket   *InBasket `json:"basket,omitempty"`
+	Timeline []Moment  `json:"timeline"`
+	Warnings []Warning `json:"warnings"`
 }
 
 // Window is when the load is safe, crisp and not yet overdone.

@@ -78,11 +78,27 @@ func (d Dish) share(pieces int, second bool) Request {
 		coat.OilG *= float64(pieces) / float64(d.Load.Pieces)
 		q.Coat = &coat
 	}
+	if pieces != q.Load.Pieces {
+		q.Program = q.Program.forShare(float64(pieces) / float64(d.Load.Pieces))
+	}
 	q.Load.Pieces = pieces
 	if second {
 		q.Fryer = d.Second
 	}
 	return q
+}
+
+// forShare brushes as much as a share of the pieces needs.
+func (p Program) forShare(of float64) Program {
+	p.Turns = slices.Clone(p.Turns)
+	for i, t := range p.Turns {
+		if t.Brush != nil {
+			b := *t.Brush
+			b.G *= of
+			p.Turns[i].Brush = &b
+		}
+	}
+	return p
 }
 
 func (d Dish) part(pieces int, second bool) (*setup, error) {

@@ -76,7 +76,7 @@ func TestASecondLayerIsWeighedAgainstASecondBasket(t *testing.T) {
 	}
 	// A few too many for one layer that are shaken are not worth another.
 	w := Request{Load: Load{Cut: "potato-wedge", Pieces: 24, PieceMassG: 32}, Coat: &Coat{ID: "oil-rub", OilG: 14},
-		Program: Program{PreheatMin: 3, Stages: []Stage{{AirC: 200, Minutes: 28}}, Turns: []Turn{{7, Shake}, {14, Shake}, {21, Shake}}}}
+		Program: Program{PreheatMin: 3, Stages: []Stage{{AirC: 200, Minutes: 28}}, Turns: []Turn{{AtMin: 7, Kind: Shake}, {AtMin: 14, Kind: Shake}, {AtMin: 21, Kind: Shake}}}}
 	if b, err = Batch(context.Background(), Dish{Request: w}); err != nil || b.Best != OneBasket {
 		t.Errorf("best is %s (%v): %s", b.Best, err, b.Says)
 	}
@@ -128,7 +128,7 @@ func TestDishesAreChecked(t *testing.T) {
 }
 
 func TestLastingKeepsTheTurnsInside(t *testing.T) {
-	p := Program{Stages: []Stage{{AirC: 160, Minutes: 10}, {AirC: 200, Minutes: 10}}, Turns: []Turn{{10, Flip}, {15, Flip}}}
+	p := Program{Stages: []Stage{{AirC: 160, Minutes: 10}, {AirC: 200, Minutes: 10}}, Turns: []Turn{{AtMin: 10, Kind: Flip}, {AtMin: 15, Kind: Flip}}}
 	long := p.lasting(30)
 	if long.minutes() != 30 || long.Turns[0].AtMin != 10 || long.Turns[1].AtMin != 20 {
 		t.Errorf("%+v", long)

@@ -14,7 +14,7 @@ import (
 // They are not ranges of kitchens (those are the reference cooks), so a
 // change that is meant to move them changes them here, and says so.
 func TestGoldenCooks(t *testing.T) {
-	turn := func(at float64, kind string) []Turn { return []Turn{{at, kind}} }
+	turn := func(at float64, kind string) []Turn { return []Turn{{AtMin: at, Kind: kind}} }
 	for name, c := range map[string]struct {
 		q                        Request
 		safe, crisp, loss, juice float64 // minutes, minutes, percent, percent
@@ -26,7 +26,7 @@ func TestGoldenCooks(t *testing.T) {
 		"pollock fingers": {Request{Load: Load{Cut: "fish-strip", Pieces: 9, PieceMassG: 36}, Coat: &Coat{ID: "three-bowl-crumb", OilG: 10},
 			Program: Program{PreheatMin: 4, Stages: []Stage{{AirC: 195, Minutes: 13}}, Turns: turn(8, Flip)}}, 6.6, 7.3, 20.8, 73.5, [2]float64{2.51, 2.25}},
 		"wedges, shaken": {Request{Load: Load{Cut: "potato-wedge", Pieces: 14, PieceMassG: 32, StartC: ptr(18.0)}, Coat: &Coat{ID: "oil-rub", OilG: 14},
-			Program: Program{PreheatMin: 3, Stages: []Stage{{AirC: 190, Minutes: 26}}, Turns: []Turn{{9, Shake}, {18, Shake}}}}, 11.3, 16.8, 31.4, 59.3, [2]float64{2.45, 2.14}},
+			Program: Program{PreheatMin: 3, Stages: []Stage{{AirC: 190, Minutes: 26}}, Turns: []Turn{{AtMin: 9, Kind: Shake}, {AtMin: 18, Kind: Shake}}}}, 11.3, 16.8, 31.4, 59.3, [2]float64{2.45, 2.14}},
 		"belly": {Request{Load: Load{Cut: "pork-belly-slice", Pieces: 7, PieceMassG: 44, ThicknessMm: ptr(13.0)},
 			Program: Program{PreheatMin: 3, Stages: []Stage{{AirC: 190, Minutes: 18}}, Turns: turn(9, Flip)}}, 5.4, 12.3, 39.5, 36.3, [2]float64{1.95, 2.34}},
 	} {

@@ -9,7 +9,7 @@ import (
 func waited(cut string, pieces int, massG float64, coat string, fried, wait float64, hold string) Request {
 	return Request{
 		Load: Load{Cut: cut, Pieces: pieces, PieceMassG: massG, Surface: "racked"}, Coat: &Coat{ID: coat, OilG: 6},
-		Program: Program{PreheatMin: 4, Stages: []Stage{{AirC: 200, Minutes: fried}, {AirC: 200, Minutes: wait, Hold: hold}, {AirC: 200, Minutes: 3}}, Turns: []Turn{{fried / 2, Flip}}},
+		Program: Program{PreheatMin: 4, Stages: []Stage{{AirC: 200, Minutes: fried}, {AirC: 200, Minutes: wait, Hold: hold}, {AirC: 200, Minutes: 3}}, Turns: []Turn{{AtMin: fried / 2, Kind: Flip}}},
 	}
 }
 
@@ -75,7 +75,7 @@ func TestWaitingHasAnOrder(t *testing.T) {
 
 func TestTheFirstBasketWaits(t *testing.T) {
 	d := Dish{Request: Request{Load: Load{Cut: "chicken-wing-flat", Pieces: 24, PieceMassG: 43, Surface: "wiped"}, Coat: &Coat{ID: "starch-dust", OilG: 8},
-		Program: Program{PreheatMin: 4, Stages: []Stage{{AirC: 200, Minutes: 20}}, Turns: []Turn{{10, Flip}}}}, PerBasket: 12}
+		Program: Program{PreheatMin: 4, Stages: []Stage{{AirC: 200, Minutes: 20}}, Turns: []Turn{{AtMin: 10, Kind: Flip}}}}, PerBasket: 12}
 	b, err := Batch(t.Context(), d)
 	if err != nil {
 		t.Fatal(err)

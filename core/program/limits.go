@@ -17,6 +17,9 @@ const (
 	MaxTurns   = 30
 )
 
+// BrushLimit is what can be brushed on a load at once.
+var BrushLimit = refuse.Range{Min: 1, Max: 500, Step: 1, Unit: "g on the whole load"}
+
 // Limits are what the figures of a request may be. The weight of a piece and
 // its thickness depend on its cut: food.Cut's Allowed and Thicknesses.
 var Limits = refuse.Limits{

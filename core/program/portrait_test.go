@@ -74,7 +74,7 @@ func TestAPortraitIsWhatTheFryerDoes(t *testing.T) {
 // What is known better is narrower, and the answer says what would be.
 func TestKnownFiguresNarrowTheWindow(t *testing.T) {
 	q := Request{Load: Load{Cut: "chicken-drumstick", Pieces: 5, PieceMassG: 112}, Coat: &Coat{ID: "oil-rub", OilG: 5},
-		Program: Program{Stages: []Stage{{AirC: 190, Minutes: 28}}, Turns: []Turn{{14, Flip}}}}
+		Program: Program{Stages: []Stage{{AirC: 190, Minutes: 28}}, Turns: []Turn{{AtMin: 14, Kind: Flip}}}}
 	width := func(q Request) float64 {
 		t.Helper()
 		a := answered(t, q)

@@ -17,7 +17,7 @@ import (
 func typical(cut food.Cut, coat string, airC float64) Request {
 	return Request{
 		Load: Load{Cut: cut.ID, Pieces: 4, PieceMassG: cut.Typical}, Coat: &Coat{ID: coat, OilG: 4},
-		Program: Program{PreheatMin: 4, Stages: []Stage{{AirC: airC, Minutes: 60}}, Turns: []Turn{{10, Flip}}},
+		Program: Program{PreheatMin: 4, Stages: []Stage{{AirC: airC, Minutes: 60}}, Turns: []Turn{{AtMin: 10, Kind: Flip}}},
 	}
 }
 

@@ -52,7 +52,7 @@ func referenceCooks(t testing.TB) (cooks []referenceCook) {
 		}
 		for turn := range strings.SplitSeq(row[11], ";") {
 			if at, kind, ok := strings.Cut(strings.TrimSpace(turn), " "); ok {
-				q.Program.Turns = append(q.Program.Turns, Turn{num(at), kind})
+				q.Program.Turns = append(q.Program.Turns, Turn{AtMin: num(at), Kind: kind})
 			}
 		}
 		var w, d float64
@@ -222,7 +222,7 @@ func TestKitchenTendencies(t *testing.T) {
 		}
 		a := quick(t, Request{
 			Load: Load{Cut: c.cut, Pieces: c.pieces, PieceMassG: cut.Typical}, Coat: &Coat{ID: c.coat, OilG: c.oil},
-			Program: Program{PreheatMin: 4, Stages: []Stage{{AirC: c.air, Minutes: c.minutes}}, Turns: []Turn{{c.turn, c.kind}}},
+			Program: Program{PreheatMin: 4, Stages: []Stage{{AirC: c.air, Minutes: c.minutes}}, Turns: []Turn{{AtMin: c.turn, Kind: c.kind}}},
 		})
 		last := a.Timeline[len(a.Timeline)-1]
 		brown := min(last.Faces[0].Brown, last.Faces[1].Brown)

@@ -137,10 +137,12 @@ type Stage struct {
 	HoldC *float64 `json:"holdC,omitempty"`
 }
 
-// Turn is a flip, a shake, or a check: a look that moves nothing.
+// Turn is a flip, a shake, a check: a look that moves nothing; or a brush.
 type Turn struct {
 	AtMin float64 `json:"atMin"`
 	Kind  string  `json:"kind"`
+	// Brush is what is put on by a turn of that kind.
+	Brush *Brush `json:"brush,omitempty"`
 }
 
 // Kinds of turn.
@@ -197,6 +199,7 @@ type setup struct {
 	shownMin float64         // what a screen shows, where a run goes on; 0 is all
 	alone    bool            // judged by the nominal load, without the window
 	units    units.Household // for what is said
+	find     func(string) (larder.Ingredient, error)
 }
 
 // minutes is how long the program is.
@@ -212,13 +215,13 @@ func (s *setup) with(p Program) *setup {
 // resolve checks a request and fills its defaults. The error is refuse.Fields.
 func resolve(q Request) (setup, error) {
 	var c checker
-	s := setup{kitchen: c.kitchen(q), program: c.program(q.Program), tail: q.TailMin, units: q.Units}
+	s := setup{find: q.find, kitchen: c.kitchen(q), program: c.program(q.Program, q.find), tail: q.TailMin, units: q.Units}
 	c.In(Limits, "tailMin", q.TailMin)
 	return s, c.Err()
 }
 
 // program checks a program and puts its turns in order.
-func (c *checker) program(p Program) Program {
+func (c *checker) program(p Program, find func(string) (larder.Ingredient, error)) Program {
 	c.In(Limits, "program.preheatMin", p.PreheatMin)
 	if p.HotFromC != 0 {
 		c.In(Limits, "program.hotFromC", p.HotFromC)
@@ -249,9 +252,37 @@ func (c *checker) program(p Program) Program {
 	c.In(Limits, "program.turns", float64(len(p.Turns)))
 	for i, t := range p.Turns {
 		c.Within(fmt.Sprintf("program.turns[%d].atMin", i), t.AtMin, 0, all, "minutes, within the program")
-		c.Among(fmt.Sprintf("program.turns[%d].kind", i), t.Kind, Flip, Shake, LookIn)
+		c.Among(fmt.Sprintf("program.turns[%d].kind", i), t.Kind, Flip, Shake, LookIn, BrushOn)
+		c.brush(fmt.Sprintf("program.turns[%d].brush", i), t, find)
 	}
-	p.Turns = slices.Clone(p.Turns)
-	slices.SortStableFunc(p.Turns, func(a, b Turn) int { return cmp.Compare(a.AtMin, b.AtMin) })
+	p.Turns = inOrder(p.Turns)
 	return p
+}
+
+// brush checks what a turn puts on.
+func (c *checker) brush(at string, t Turn, find func(string) (larder.Ingredient, error)) {
+	if t.Kind != BrushOn {
+		if t.Brush != nil {
+			c.Add(at, t.Kind, "nothing but for a turn of kind brush")
+		}
+		return
+	}
+	if t.Brush == nil || len(t.Brush.Parts) == 0 || len(t.Brush.Parts) > food.MaxParts {
+		c.Add(at+".parts", "none, or many", fmt.Sprintf("1 to %d ingredients", food.MaxParts))
+		return
+	}
+	c.Within(at+".g", t.Brush.G, BrushLimit.Min, BrushLimit.Max, BrushLimit.Unit)
+	for k, p := range t.Brush.Parts {
+		if _, err := find(p.Ingredient); err != nil {
+			c.Add(fmt.Sprintf("%s.parts[%d].ingredient", at, k), fmt.Sprintf("%q", p.Ingredient), "an ingredient of the pantry")
+		}
+		c.Within(fmt.Sprintf("%s.parts[%d].share", at, k), p.Share, food.ShareLimit.Min, food.ShareLimit.Max, food.ShareLimit.Unit)
+	}
+}
+
+// inOrder returns turns by their minutes.
+func inOrder(turns []Turn) []Turn {
+	turns = slices.Clone(turns)
+	slices.SortStableFunc(turns, func(a, b Turn) int { return cmp.Compare(a.AtMin, b.AtMin) })
+	return turns
 }

@@ -90,9 +90,9 @@ func TestTheSlowestPieceDecides(t *testing.T) {
 		t.Errorf("two layers are safe at %.1f, one at %.1f", *two.SafeAtMin, *one.SafeAtMin)
 	}
 	// A shake mixes them, a flip does not.
-	q.Program.Turns = []Turn{{6, Flip}}
+	q.Program.Turns = []Turn{{AtMin: 6, Kind: Flip}}
 	flipped := quick(t, q)
-	q.Program.Turns = []Turn{{6, Shake}}
+	q.Program.Turns = []Turn{{AtMin: 6, Kind: Shake}}
 	if shaken := quick(t, q); *shaken.SafeAtMin > *flipped.SafeAtMin-0.5 {
 		t.Errorf("shaken safe at %.1f, flipped at %.1f", *shaken.SafeAtMin, *flipped.SafeAtMin)
 	}
@@ -146,7 +146,7 @@ func TestWarningsProposeWhatMends(t *testing.T) {
 	}
 
 	crumb := Request{Load: Load{Cut: "chicken-breast-cutlet", Pieces: 2, PieceMassG: 130}, Coat: &Coat{ID: "three-bowl-crumb", OilG: 8},
-		Program: Program{PreheatMin: 4, Stages: []Stage{{AirC: 195, Minutes: 12}}, Turns: []Turn{{1, Flip}}}}
+		Program: Program{PreheatMin: 4, Stages: []Stage{{AirC: 195, Minutes: 12}}, Turns: []Turn{{AtMin: 1, Kind: Flip}}}}
 	w = has(answered(t, crumb), "tears")
 	if w == nil || w.Change == nil {
 		t.Fatal("a crumb turned in the first minute does not tear")
@@ -157,13 +157,13 @@ func TestWarningsProposeWhatMends(t *testing.T) {
 	}
 
 	// A look moves nothing, and so tears nothing.
-	crumb.Program.Turns = []Turn{{1, LookIn}}
+	crumb.Program.Turns = []Turn{{AtMin: 1, Kind: LookIn}}
 	if again := quick(t, crumb); has(again, "tears") != nil {
 		t.Error("a coat tears by being looked at")
 	}
 
 	for code, q := range map[string]Request{
-		"sugar":     {Load: Load{Cut: "chicken-drumstick", Pieces: 4, PieceMassG: 115}, Coat: &Coat{ID: "oil-rub", OilG: 4, SugarPct: 3}, Program: Program{PreheatMin: 4, Stages: []Stage{{AirC: 175, Minutes: 22}}, Turns: []Turn{{11, Flip}}}},
+		"sugar":     {Load: Load{Cut: "chicken-drumstick", Pieces: 4, PieceMassG: 115}, Coat: &Coat{ID: "oil-rub", OilG: 4, SugarPct: 3}, Program: Program{PreheatMin: 4, Stages: []Stage{{AirC: 175, Minutes: 22}}, Turns: []Turn{{AtMin: 11, Kind: Flip}}}},
 		"layered":   {Load: Load{Cut: "potato-wedge", Pieces: 40, PieceMassG: 32}, Program: Program{Stages: []Stage{{AirC: 190, Minutes: 20}}}},
 		"smoke":     {Load: Load{Cut: "pork-belly-slice", Pieces: 4, PieceMassG: 42}, Program: Program{Stages: []Stage{{AirC: 200, Minutes: 12}}}},
 		"lifts":     {Load: Load{Cut: "prawn", Pieces: 8, PieceMassG: 16}, Coat: &Coat{ID: "flour-dust"}, Program: Program{Stages: []Stage{{AirC: 190, Minutes: 8}}}},
@@ -215,9 +215,9 @@ func TestALoadAndItsFryerBalance(t *testing.T) {
 	for name, q := range map[string]Request{
 		"flipped": dozenWings(),
 		"two layers, shaken": {Load: Load{Cut: "potato-wedge", Pieces: 30, PieceMassG: 32}, Coat: &Coat{ID: "oil-rub", OilG: 10},
-			Program: Program{Stages: []Stage{{AirC: 195, Minutes: 24}}, Turns: []Turn{{8, Shake}, {16, Shake}}}},
+			Program: Program{Stages: []Stage{{AirC: 195, Minutes: 24}}, Turns: []Turn{{AtMin: 8, Kind: Shake}, {AtMin: 16, Kind: Shake}}}},
 		"crumbed": {Load: Load{Cut: "fish-strip", Pieces: 8, PieceMassG: 36}, Coat: &Coat{ID: "three-bowl-crumb", OilG: 8},
-			Program: Program{PreheatMin: 3, Stages: []Stage{{AirC: 200, Minutes: 12}}, Turns: []Turn{{6, Flip}}}},
+			Program: Program{PreheatMin: 3, Stages: []Stage{{AirC: 200, Minutes: 12}}, Turns: []Turn{{AtMin: 6, Kind: Flip}}}},
 	} {
 		s, err := resolve(q)
 		if err != nil {

@@ -100,7 +100,7 @@ func TestWhatHelpsNeverHinders(t *testing.T) {
 			safe, crisp float64 // slack, minutes
 			change      func(q *Request)
 		}{
-			{"turned", 0.4, 1.2, func(q *Request) { q.Program.Turns = []Turn{{8, Flip}} }},
+			{"turned", 0.4, 1.2, func(q *Request) { q.Program.Turns = []Turn{{AtMin: 8, Kind: Flip}} }},
 			{"oiled", 0.1, 0.5, func(q *Request) { q.Coat = &Coat{ID: q.Coat.ID, OilG: 6} }},
 			{"dried on a rack", 0.05, 0.1, func(q *Request) { q.Load.Surface = "racked" }},
 			{"preheated", 0.05, 0.05, func(q *Request) { q.Program.PreheatMin = 4 }},
@@ -319,7 +319,7 @@ func TestTraysAndRackShareTheLoad(t *testing.T) {
 
 func TestMechanismsAct(t *testing.T) {
 	base := Request{Load: Load{Cut: "chicken-breast-chunk", Pieces: 8, PieceMassG: 18}, Coat: &Coat{ID: "bare"},
-		Program: Program{PreheatMin: 4, Stages: []Stage{{AirC: 190, Minutes: 14}}, Turns: []Turn{{7, Flip}}}}
+		Program: Program{PreheatMin: 4, Stages: []Stage{{AirC: 190, Minutes: 14}}, Turns: []Turn{{AtMin: 7, Kind: Flip}}}}
 	with := func(change func(q *Request)) Answer {
 		q := base
 		coat := *base.Coat
@@ -355,7 +355,7 @@ func TestMechanismsAct(t *testing.T) {
 // third.
 func TestWindowLiesAroundTheNominalCook(t *testing.T) {
 	for name, turns := range map[string][]Turn{
-		"no turn": nil, "flipped": {{7, Flip}}, "shaken": {{6, Shake}}, "shaken three times": {{4, Shake}, {8, Shake}, {12, Shake}},
+		"no turn": nil, "flipped": {{AtMin: 7, Kind: Flip}}, "shaken": {{AtMin: 6, Kind: Shake}}, "shaken three times": {{AtMin: 4, Kind: Shake}, {AtMin: 8, Kind: Shake}, {AtMin: 12, Kind: Shake}},
 	} {
 		for _, pieces := range []int{10, 34} { // one layer, and two
 			a, err := Simulate(context.Background(), Request{

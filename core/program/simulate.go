@@ -22,6 +22,7 @@ type class struct {
 	exposure           fryer.Exposure
 	up                 int // the face that looks up
 	brown              [2]crust.Browner
+	sugar              [2]float64 // brushed on, percent of what is there
 	watch              safety.Watch
 	crust              float64 // of the softer face, when last judged
 	tenderAt           float64
@@ -52,6 +53,7 @@ type run struct {
 	rough    float64 // scales the film
 	oiled    float64 // how far a film of oil covers the surface, 0 to 1
 	openTill float64 // s
+	glazed   bool    // something was brushed on
 	out      bool    // of the fryer
 	pathogen safety.Pathogen
 	film     [2]float64
@@ -236,6 +238,17 @@ func (c *class) film(face int, film [2]float64) float64 {
 	return film[1] * c.exposure.Lower
 }
 
+// make does what a turn asks.
+func (r *run) make(t Turn) {
+	if t.Kind != BrushOn {
+		r.turn(r.t, t.Kind)
+		return
+	}
+	if g, err := r.glaze(*t.Brush, r.find); err == nil { // it was checked
+		r.brush(r.t, g)
+	}
+}
+
 // turn opens the drawer and moves the pieces, unless it is only to look.
 func (r *run) turn(t float64, kind string) {
 	r.openTill = t + fryer.OpenToTurn
@@ -261,6 +274,9 @@ func (r *run) turn(t float64, kind string) {
 // given minutes after it was last asked.
 func (r *run) judge(m, since float64) {
 	limit, why := r.limit()
+	if r.glazed && !r.cut.Starchy {
+		limit, why = crust.BitterLimit, "bitter"
+	}
 	for i := range r.classes {
 		c := &r.classes[i]
 		if math.IsNaN(c.tenderAt) && c.lastC >= r.cut.Tender {
@@ -384,7 +400,7 @@ func (r *run) happens() {
 		}
 	}
 	for r.turned < len(r.program.Turns) && r.t > r.program.Turns[r.turned].AtMin*60-instant {
-		r.turn(r.t, r.program.Turns[r.turned].Kind)
+		r.make(r.program.Turns[r.turned])
 		r.turned++
 		r.stir = r.t
 	}

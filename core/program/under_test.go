@@ -10,7 +10,7 @@ import (
 func TestWhatLiesUnderTheFood(t *testing.T) {
 	on := func(under string) Answer {
 		return quick(t, Request{Load: Load{Cut: "chicken-thigh-chunk", Pieces: 14, PieceMassG: 24, Under: under}, Coat: &Coat{ID: "double-dredge", OilG: 9},
-			Program: Program{PreheatMin: 4, Stages: []Stage{{AirC: 190, Minutes: 22}}, Turns: []Turn{{5, Flip}}}})
+			Program: Program{PreheatMin: 4, Stages: []Stage{{AirC: 190, Minutes: 22}}, Turns: []Turn{{AtMin: 5, Kind: Flip}}}})
 	}
 	bare := on("")
 	last := bare

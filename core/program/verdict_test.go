@@ -16,7 +16,7 @@ func TestVerdictFitsTheFigures(t *testing.T) {
 		t.Helper()
 		a, err := Simulate(context.Background(), Request{
 			Load: Load{Cut: "chicken-wing-flat", Pieces: 8, PieceMassG: 42}, Coat: &Coat{ID: "starch-dust", OilG: 4},
-			Program: Program{PreheatMin: 4, Stages: []Stage{{AirC: airC, Minutes: minutes}}, Turns: []Turn{{minutes / 2, Flip}}}, TailMin: tail,
+			Program: Program{PreheatMin: 4, Stages: []Stage{{AirC: airC, Minutes: minutes}}, Turns: []Turn{{AtMin: minutes / 2, Kind: Flip}}}, TailMin: tail,
 		}, Options{})
 		if err != nil {
 			t.Fatal(err)
@@ -104,7 +104,7 @@ func TestVerdictsDoNotContradictThemselves(t *testing.T) {
 
 func TestUKGuidanceNamesTheTimeThatIsMissing(t *testing.T) {
 	q := Request{Load: Load{Cut: "chicken-drumstick", Pieces: 4, PieceMassG: 115}, Guidance: "uk",
-		Program: Program{PreheatMin: 4, Stages: []Stage{{AirC: 190, Minutes: 20}}, Turns: []Turn{{9, Flip}}}}
+		Program: Program{PreheatMin: 4, Stages: []Stage{{AirC: 190, Minutes: 20}}, Turns: []Turn{{AtMin: 9, Kind: Flip}}}}
 	s, err := resolve(q)
 	if err != nil {
 		t.Fatal(err)
@@ -134,7 +134,7 @@ func TestOverdoneSaysWhatItIs(t *testing.T) {
 	long := func(cut, coat string, sugar, airC, minutes float64) Window {
 		t.Helper()
 		q := Request{Load: Load{Cut: cut, Pieces: 4, PieceMassG: 0}, Coat: &Coat{ID: coat, OilG: 4, SugarPct: sugar},
-			Program: Program{PreheatMin: 4, Stages: []Stage{{AirC: airC, Minutes: minutes}}, Turns: []Turn{{minutes / 2, Flip}}}}
+			Program: Program{PreheatMin: 4, Stages: []Stage{{AirC: airC, Minutes: minutes}}, Turns: []Turn{{AtMin: minutes / 2, Kind: Flip}}}}
 		q.Load.PieceMassG = map[string]float64{"chicken-wing-flat": 42, "potato-wedge": 32, "chicken-breast-chunk": 18, "duck-leg": 230}[cut]
 		return quick(t, q).Window
 	}

@@ -30,7 +30,7 @@ func (s *setup) breakages(r *run, a *Answer) {
 		return
 	}
 	for i, t := range s.program.Turns {
-		if t.Kind == LookIn {
+		if t.Kind == LookIn || t.Kind == BrushOn {
 			continue
 		}
 		m := at(a.Timeline, t.AtMin)

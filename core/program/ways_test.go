@@ -14,7 +14,7 @@ import (
 
 func dozenWings() Request {
 	return Request{Load: Load{Cut: "chicken-wing-flat", Pieces: 12, PieceMassG: 42}, Coat: &Coat{ID: "starch-dust", OilG: 4},
-		Program: Program{PreheatMin: 4, Stages: []Stage{{AirC: 165, Minutes: 12}, {AirC: 200, Minutes: 14}}, Turns: []Turn{{12, Flip}}}}
+		Program: Program{PreheatMin: 4, Stages: []Stage{{AirC: 165, Minutes: 12}, {AirC: 200, Minutes: 14}}, Turns: []Turn{{AtMin: 12, Kind: Flip}}}}
 }
 
 func recommended(t *testing.T, q Request, want Want) Recommendation {
@@ -189,7 +189,7 @@ func TestRestCoolsTheOutsideAndSteamsOff(t *testing.T) {
 
 func TestACheckCostsHeatAndMovesNothing(t *testing.T) {
 	q := dozenWings()
-	q.Program.Turns = []Turn{{8, LookIn}, {12, Flip}}
+	q.Program.Turns = []Turn{{AtMin: 8, Kind: LookIn}, {AtMin: 12, Kind: Flip}}
 	looked, plain := quick(t, q), quick(t, dozenWings())
 	if d := orLate(looked.SafeAtMin) - orLate(plain.SafeAtMin); d <= 0 || d > 1 {
 		t.Errorf("a look makes it safe %.2f min later", d)

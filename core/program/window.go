@@ -126,7 +126,9 @@ func Simulate(ctx context.Context, q Request, opt Options) (Answer, error) {
 	}
 	a, err := s.judged(ctx)
 	if err == nil && opt.Changes {
-		err = s.mend(ctx, &a, len(a.Warnings))
+		if err = s.mend(ctx, &a, len(a.Warnings)); err == nil {
+			a.Brushes, err = s.brushed(ctx)
+		}
 	}
 	return a, err
 }

@@ -113,6 +113,8 @@ type Ledger struct {
 	Fat        float64 // kg that has melted and left
 	StartHeat  float64 // J, stored at the start, above 0 °C
 	StartWater float64 // kg
+	Poured     float64 // kg of water put on since
+	PouredHeat float64 // J that it brought
 }
 
 // Body is the state of one piece.
@@ -231,6 +233,18 @@ func (b *Body) Wick(by float64) {
 			b.wicks[i] *= by
 		}
 	}
+}
+
+// Pour puts w kg/m² of water at t °C on one face.
+func (b *Body) Pour(face int, w, t float64) {
+	j := 2*(b.g.n-1) + face
+	m := b.solids[b.g.n-1]
+	heat := b.heat[b.g.n-1] + waterHeat*m*b.x[j] + fatHeat*b.fat[j]
+	b.t[j] += waterHeat * w * (t - b.t[j]) / (heat + waterHeat*w)
+	b.x[j] += w / m
+	b.surf[face] = b.t[j]
+	b.ledger.Poured += w / 2
+	b.ledger.PouredHeat += waterHeat * w * t / 2
 }
 
 // Return gives both faces w kg/m² of water back that had left as vapour and

@@ -41,6 +41,7 @@ func limits() map[string]Range {
 	}
 	out["guidanceC"] = refuse.Range{Min: safety.StricterFloor, Max: safety.StricterTop, Step: 1, Unit: "°C"}
 	out["coat.share"], out["coat.sticks"] = food.ShareLimit, food.SticksLimit
+	out["brush.g"] = program.BrushLimit
 	out["litres"] = refuse.Range{Min: fryer.MinLitres, Max: fryer.MaxLitres, Step: 0.5, Unit: "litres"}
 	return out
 }

@@ -29,7 +29,11 @@ func (s *Server) live(ctx context.Context, c store.Cook) (cook.Live, error) {
 	if err != nil {
 		return cook.Live{}, err
 	}
-	return cook.Live{
+	pantry, _, err := s.pantry(ctx)
+	if err != nil {
+		return cook.Live{}, err
+	}
+	return cook.Live{Say: set.Units(), Larder: pantry,
 		Program: c.Plan.V.Program.V, Pieces: c.Plan.V.Load.V.Pieces, Piece: cut.Name, Plural: cut.Plural, Faces: cut.Faces,
 		Judged: judged(cut, c.Planned.V.Rule.Inside), Started: c.StartedAt.Time, Events: c.Events, Degrees: set.Temperature,
 	}, nil
@@ -165,7 +169,11 @@ func (s *Server) StartCook(ctx context.Context, r StartCookRequestObject) (Start
 		}
 	}
 	c.Plan.V, c.Fryer.V = p, f
-	if c.Planned.V, err = program.Simulate(ctx, c.Request(set.Units()), program.Options{}); err != nil {
+	q := c.Request(set.Units())
+	if q.Larder, _, err = s.pantry(ctx); err != nil {
+		return nil, err
+	}
+	if c.Planned.V, err = program.Simulate(ctx, q, program.Options{}); err != nil {
 		return nil, err
 	}
 	c.Forecast = c.Planned
@@ -377,7 +385,7 @@ func (s *Server) foretell(ctx context.Context, id string) (store.Cook, error) {
 		return c, err
 	}
 	q := c.Request(set.Units())
-	q.Program = l.Actual()
+	q.Program, q.Larder = l.Actual(), l.Larder
 	if c.Forecast.V, err = program.Simulate(ctx, q, program.Options{}); err != nil {
 		return c, err
 	}

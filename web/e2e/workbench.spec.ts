@@ -233,3 +233,21 @@ test.describe('by finger', () => {
     await expect(page.getByRole('dialog', { name: 'Turn' })).toBeVisible();
   });
 });
+
+test('a glaze is brushed on in mid-cook: how late, how hot, and what the cook says', async ({ page, kitchen }) => {
+  await page.goto(kitchen.url);
+  await expect(page.getByRole('region', { name: 'Verdict' })).toBeVisible();
+  await page.getByRole('button', { name: 'Add a brush' }).click();
+  await page.getByRole('button', { name: 'Brush at minute 18' }).click();
+  await page.getByRole('combobox', { name: 'Brushed on, part 1' }).selectOption({ label: 'honey' });
+  await page.keyboard.press('Escape');
+  const cautions = page.getByRole('list', { name: 'Cautions' });
+  await expect(cautions).toContainText(/latest at which it still dries|turns bitter|does not dry/);
+  await expect(page.getByText('Kept', { exact: true })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('button', { name: 'Brush at minute 18' })).toBeVisible();
+  await page.getByRole('button', { name: 'Cook this' }).click();
+  await page.getByRole('button', { name: 'Food is in' }).click();
+  await page.getByRole('button', { name: /^Turned/ }).click();
+  await expect(page.getByRole('heading', { name: 'Brush what is up of all eleven with 15 g of honey' })).toBeVisible();
+});

@@ -877,9 +877,39 @@ export interface components {
             turns?: {
                 /** Format: double */
                 atMin: number;
-                /** @description flip, shake, or check: a look that moves nothing */
+                /** @description flip, shake, check: a look that moves nothing, or brush */
                 kind: string;
+                brush?: components["schemas"]["Brush"];
             }[];
+        };
+        /** @description What is brushed on, on the faces that are up just then or on both */
+        Brush: {
+            parts: {
+                ingredient: string;
+                /**
+                 * Format: double
+                 * @description by weight
+                 */
+                share: number;
+            }[];
+            /**
+             * Format: double
+             * @description on the whole load
+             */
+            g: number;
+            both?: boolean;
+        };
+        /** @description When and how hot a brush stands */
+        Brushed: {
+            /** @description of the program's turns */
+            turn: number;
+            /** Format: double */
+            bestMin: number | null;
+            /** Format: double */
+            latestMin: number | null;
+            /** Format: double */
+            hottestC: number;
+            says: string;
         };
         Simulation: {
             /** Format: double */
@@ -959,6 +989,8 @@ export interface components {
                 says: string;
                 first: string;
             };
+            /** @description the brushes of the program */
+            brushes?: components["schemas"]["Brushed"][];
             /** Format: double */
             coverage: number;
             layers: number;

@@ -109,7 +109,7 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
   const change = (what: string, f: (p: typeof program) => typeof program) =>
     edit(what, (now) => ({ ...now, program: f(now.program) }));
   const display = other?.answer ?? answer;
-  const raceEdit = editOf({ program, change, fryer, units, catalog });
+  const raceEdit = editOf({ program, change, fryer, units, catalog, brushes: answer?.brushes });
   const theBasket = display ? (
     <Baskets
       plan={draft}

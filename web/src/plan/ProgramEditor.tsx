@@ -1,6 +1,6 @@
 import { ArrowLeftRight, Split, Trash2 } from 'lucide-react';
 import styled from 'styled-components';
-import type { Catalog, Fryer, PlanInput } from '../api/client';
+import type { Catalog, Fryer, PlanInput, Schemas } from '../api/client';
 import { limitOf, within } from '../api/limits';
 import { minutes, type Units } from '../format/units';
 import type { RaceEdit } from '../race/Handles';
@@ -8,8 +8,11 @@ import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { Pop } from '../ui/Pop';
 import { Stepper } from '../ui/Stepper';
+import { BrushBody } from './BrushBody';
 import {
+  addBrush,
   addTurn,
+  firstBrush,
   nudgeStage,
   onDial,
   removeStage,
@@ -38,6 +41,8 @@ interface Editing {
   fryer: Fryer;
   units: Units;
   catalog: Catalog;
+  /** When and how hot each brush stands, once that is known. */
+  brushes: Schemas['Brushed'][] | undefined;
 }
 
 function StageBody({ program, change, fryer, units, catalog, i }: Editing & { i: number }) {
@@ -121,9 +126,11 @@ function StageBody({ program, change, fryer, units, catalog, i }: Editing & { i:
   );
 }
 
-function TurnBody({ program, change, i }: Pick<Editing, 'program' | 'change'> & { i: number }) {
+function TurnBody({ program, change, units, catalog, brushes, i }: Editing & { i: number }) {
   const t = turnsOf(program)[i];
   if (!t) return null;
+  // Answers count turns by their minutes.
+  const at = [...turnsOf(program)].sort((a, b) => a.atMin - b.atMin).indexOf(t);
   return (
     <>
       <Stepper
@@ -140,10 +147,24 @@ function TurnBody({ program, change, i }: Pick<Editing, 'program' | 'change'> & 
           { id: 'flip', name: 'Turn each piece over' },
           { id: 'shake', name: 'Shake the basket' },
           { id: 'check', name: 'Only look and probe' },
+          { id: 'brush', name: 'Brush something on' },
         ]}
-        value={t.kind === 'shake' || t.kind === 'check' ? t.kind : 'flip'}
-        onChange={(kind) => change(`kind${i}`, (p) => setTurn(p, i, { kind }))}
+        value={t.kind}
+        onChange={(kind) =>
+          change(`kind${i}`, (p) =>
+            setTurn(p, i, { kind, brush: kind === 'brush' ? (t.brush ?? firstBrush) : undefined }),
+          )
+        }
       />
+      {t.brush ? (
+        <BrushBody
+          brush={t.brush}
+          onChange={(brush) => change(`brush${i}`, (p) => setTurn(p, i, { brush }))}
+          says={brushes?.find((b) => b.turn === at)?.says}
+          catalog={catalog}
+          units={units}
+        />
+      ) : null}
       <Button onPress={() => change('remove turn', (p) => removeTurn(p, i))}>
         <Trash2 size={16} aria-hidden /> Take away
       </Button>
@@ -153,14 +174,14 @@ function TurnBody({ program, change, i }: Pick<Editing, 'program' | 'change'> & 
 
 /** What the race can change, by hand and by keyboard. */
 export function editOf(editing: Editing): RaceEdit {
-  const { program, change, fryer } = editing;
+  const { change, fryer } = editing;
   return {
     stage: (i, steps, mins) => change(`stage${i}`, (p) => nudgeStage(p, i, fryer.dial, steps, mins)),
     removeStage: (i) => change('remove stage', (p) => removeStage(p, i)),
     turn: (i, mins) => change(`turn${i}`, (p) => setTurn(p, i, { atMin: (turnsOf(p)[i]?.atMin ?? 0) + mins })),
     removeTurn: (i) => change('remove turn', (p) => removeTurn(p, i)),
     stageBody: (i) => <StageBody {...editing} i={i} />,
-    turnBody: (i) => <TurnBody program={program} change={change} i={i} />,
+    turnBody: (i) => <TurnBody {...editing} i={i} />,
     dragAir: (drag, i, airC) => change(drag, (p) => setStage(p, i, { airC: onDial(airC, fryer.dial) })),
     dragLength: (drag, i, mins) => change(drag, (p) => setStage(p, i, { minutes: Math.round(mins) })),
     dragJoin: (drag, i, minute) => change(drag, (p) => setJoin(p, i, minute)),
@@ -168,7 +189,7 @@ export function editOf(editing: Editing): RaceEdit {
   };
 }
 
-interface ToolsProps extends Omit<Editing, 'units'> {
+interface ToolsProps extends Omit<Editing, 'units' | 'brushes'> {
   bringing: boolean;
   bring: (on: boolean) => void;
 }
@@ -200,6 +221,9 @@ export function RaceTools({ program, change, fryer, catalog, bringing, bring }: 
       </Button>
       <Button isDisabled={full} onPress={() => change('add turn', (p) => addTurn(p, 'check'))}>
         Add a check
+      </Button>
+      <Button isDisabled={full} onPress={() => change('add brush', addBrush)}>
+        Add a brush
       </Button>
       <Button
         isDisabled={

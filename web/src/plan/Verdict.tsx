@@ -163,7 +163,7 @@ export function Verdict({ answer, pending, units, totalMin, mend }: Props) {
         </dt>
         <dd>{Math.floor(answer.end.juiceKeptPct)} %</dd>
       </Facts>
-      {answer.warnings.length > 0 ? (
+      {answer.warnings.length > 0 || answer.brushes ? (
         <Warnings aria-label="Cautions">
           {answer.warnings.map((w) => {
             const change = w.change;
@@ -185,6 +185,11 @@ export function Verdict({ answer, pending, units, totalMin, mend }: Props) {
               </Warning>
             );
           })}
+          {answer.brushes?.map((b) => (
+            <Warning key={`brush${b.turn}`} $grave={false}>
+              {b.says}
+            </Warning>
+          ))}
         </Warnings>
       ) : null}
       <Foot>

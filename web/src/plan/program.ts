@@ -91,12 +91,24 @@ export function removeStage(p: Program, i: number): Program {
   });
 }
 
-export function setTurn(p: Program, i: number, change: { atMin?: number; kind?: string }): Program {
+type Turn = NonNullable<Program['turns']>[number];
+
+export function setTurn(p: Program, i: number, change: Partial<Turn>): Program {
   return settle({
     ...p,
     turns: turnsOf(p).map((t, k) => (k === i ? { ...t, ...change, atMin: half(change.atMin ?? t.atMin) } : t)),
   });
 }
+
+/** What a brush begins with: a thin film of something sweet, late. */
+export const firstBrush: NonNullable<Turn['brush']> = { parts: [{ ingredient: 'barbecue', share: 1 }], g: 15 };
+
+/** Adds a brush where sugar has time to dry and none to burn. */
+export const addBrush = (p: Program): Program =>
+  settle({
+    ...p,
+    turns: [...turnsOf(p), { atMin: half(Math.max(1, totalOf(p) - 5)), kind: 'brush', brush: firstBrush }],
+  });
 
 /** Adds a turn in the widest gap. */
 export function addTurn(p: Program, kind: string): Program {
@@ -117,8 +129,11 @@ export function addTurn(p: Program, kind: string): Program {
 export const alike = (a: Program, b: Program) =>
   JSON.stringify([
     a.stages.map((s) => [s.airC, s.minutes, s.rest ?? false]),
-    turnsOf(a).map((t) => [t.atMin, t.kind]),
+    turnsOf(a).map((t) => [t.atMin, t.kind, t.brush]),
   ]) ===
-  JSON.stringify([b.stages.map((s) => [s.airC, s.minutes, s.rest ?? false]), turnsOf(b).map((t) => [t.atMin, t.kind])]);
+  JSON.stringify([
+    b.stages.map((s) => [s.airC, s.minutes, s.rest ?? false]),
+    turnsOf(b).map((t) => [t.atMin, t.kind, t.brush]),
+  ]);
 
 export const removeTurn = (p: Program, i: number): Program => ({ ...p, turns: turnsOf(p).filter((_, k) => k !== i) });

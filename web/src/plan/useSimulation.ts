@@ -81,7 +81,7 @@ export function useSimulation(request: SimulationRequest, household: string): St
           if (newest.current !== asked) return;
           setState({ answer, pending: false, problem: null });
           ready('race window', changed);
-          if (answer.warnings.length === 0) return;
+          if (answer.warnings.length === 0 && !asked.includes('"brush"')) return;
           // What would mend them is simulated in turn, and comes after.
           const mended = await simulate(bodyOf(asked), true, true, stop.signal).catch(() => null);
           if (mended && newest.current === asked) setState({ answer: mended, pending: false, problem: null });

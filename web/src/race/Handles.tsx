@@ -130,7 +130,8 @@ const move = (act: (up: number, right: number) => void, remove: () => void) => (
   }
 };
 
-export const turnWord = (kind: string) => (kind === 'shake' ? 'Shake' : kind === 'check' ? 'Check' : 'Turn');
+const words: Record<string, string> = { shake: 'Shake', check: 'Check', brush: 'Brush' };
+export const turnWord = (kind: string) => words[kind] ?? 'Turn';
 
 interface Props {
   stages: StageLike[];
