@@ -62,7 +62,7 @@ var cuts = []Cut{
 	{ID: "chicken-wing-whole", Name: "whole wing", Plural: "whole wings", Group: "Chicken wings", Faces: skinUnder, Form: Ellipsoid, Length: 4.6, Width: 2.6, Typical: 100, Least: 55, Most: 180,
 		Flesh: darkMeat, Bone: 0.26, SkinMm: 1.6, Skin: henSkin, Holding: 0.14, Class: safety.Poultry, Tender: 82, Juice: 45, Sugar: 0.1, Raw: rawHen, Source: fdc},
 	{ID: "chicken-wing-stuffed", Name: "stuffed wing", Plural: "stuffed wings", Group: "Chicken wings", Faces: skinUnder, Form: Ellipsoid, Length: 2.9, Width: 1.3, Typical: 95, Least: 50, Most: 170,
-		Flesh: darkMeat, Stuffing: 0.45, Filling: filling, SkinMm: 1.6, Skin: henSkin, Holding: 0.14, Class: safety.Stuffed, Tender: 76, Juice: 50, Sugar: 0.1, Raw: rawHen, Source: mixture},
+		Flesh: darkMeat, Stuffing: 0.34, Filling: filling, SkinMm: 1.6, Skin: henSkin, Holding: 0.14, Class: safety.Stuffed, Tender: 76, Juice: 50, Sugar: 0.1, Raw: rawHen, Source: mixture},
 	{ID: "chicken-drumstick", Name: "drumstick", Plural: "drumsticks", Group: "Chicken pieces", Faces: skinUnder, Form: Ellipsoid, Length: 2.6, Width: 1.15, Typical: 115, Least: 60, Most: 200,
 		Flesh: darkMeat, Bone: 0.16, SkinMm: 1.6, Skin: henSkin, Holding: 0.14, Class: safety.Poultry, Tender: 82, Juice: 50, Sugar: 0.1, Raw: rawHen, Source: fdc},
 	{ID: "chicken-drumstick-frenched", Name: "frenched drumstick", Plural: "frenched drumsticks", Group: "Chicken pieces", Faces: skinUnder, Form: Ellipsoid, Length: 1.5, Width: 1.2, Typical: 110, Least: 60, Most: 190,

@@ -56,6 +56,7 @@ func (p Pantry) Ready(d Dish) (program.Dish, *Worked, error) {
 	if err != nil {
 		return out, nil, refuse.Under("bench.", err)
 	}
+	w.before = d.Load
 	w.Effects.into(&out.Load, &coat)
 	out.Coat = &coat
 	return out, &w, nil
@@ -94,7 +95,7 @@ func (c *Cutting) cut(l *program.Load) error {
 		l.Pieces, l.PieceMassG = c.Pieces, c.WholeG/float64(c.Pieces)
 	}
 	if c.As == "" {
-		return nil
+		return c.score(l)
 	}
 	n, g, err := Make(l.Cut, c.As, l.Pieces, l.PieceMassG)
 	if err != nil {
@@ -102,5 +103,21 @@ func (c *Cutting) cut(l *program.Load) error {
 	}
 	// A ruler's thickness was that of the piece before.
 	l.Cut, l.Pieces, l.PieceMassG, l.ThicknessMm = c.As, min(program.MaxPieces, n), math.Round(g*10)/10, nil
+	return c.score(l)
+}
+
+// score makes the pieces as thin as their cuts have them.
+func (c *Cutting) score(l *program.Load) error {
+	cut, err := food.FindCut(l.Cut)
+	if err != nil || !c.Scored || !MayScore(cut) {
+		return nil // an unknown cut is told of where it is looked up
+	}
+	thick := cut.Piece(l.PieceMassG, 0).Thickness * 1000
+	if mm := l.ThicknessMm; mm != nil {
+		thick = *mm
+	}
+	least, _ := cut.Thicknesses(l.PieceMassG)
+	thick = math.Max(least, math.Round(thick*scoredThin*10)/10)
+	l.ThicknessMm = &thick
 	return nil
 }

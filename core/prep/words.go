@@ -89,7 +89,24 @@ func (w words) cutting() Station {
 		from := int(math.Floor(c.WholeG/l.PieceG + 1e-9))
 		s.Why = fmt.Sprintf("%s make %d of them, with %s over. ", w.Grams(c.WholeG), from, w.Grams(c.WholeG-float64(from)*l.PieceG))
 	}
-	if l.Cut.Stuffing > 0 {
+	if m, ok := making(w.before.Cut, c.As); ok {
+		for _, left := range m.Left {
+			g := left.Share * w.before.PieceMassG * float64(w.before.Pieces)
+			what := fmt.Sprintf("%s of %s", w.Grams(g), left.Name)
+			if left.Each > 0 {
+				what = fmt.Sprintf("%d %s, %s", left.Each*w.before.Pieces, left.Name, w.Grams(g))
+			}
+			s.Why += fmt.Sprintf("Over: %s, %s. ", what, left.Use)
+		}
+		if m.FillG > 0 {
+			ml := m.FillG / fillingDensity
+			s.Why += fmt.Sprintf("Filling: %s for each, %s in all. ", w.Spooned(ml), w.Grams(m.FillG*float64(l.Pieces)))
+		}
+	}
+	if c.Scored && MayScore(l.Cut) {
+		s.Why += "Scored a third deep on both sides, every two centimetres: heat, salt and smoke have less far to go. "
+	}
+	if l.Cut.Stuffing > 0 && c.As == "" {
 		each := l.PieceG * l.Cut.Stuffing
 		s.Why += fmt.Sprintf("Stuff each with %s, %s in all. ", w.Grams(each), w.Grams(each*float64(l.Pieces)))
 		s.Cautions = append(s.Cautions, "A stuffing has to reach its own temperature, the poultry's; stuff just before frying.")
@@ -111,6 +128,9 @@ func (w words) cutting() Station {
 	}
 	return s
 }
+
+// fillingDensity is that of a minced filling, g/ml.
+const fillingDensity = 1.0
 
 func (w words) drying() Station {
 	d := w.Bench.Drying

@@ -27,6 +27,7 @@ type Worked struct {
 	RubG      float64 // dry salt to put on
 	Allergens []string
 	added     Totals
+	before    program.Load // as it was bought, before the knife
 }
 
 // Effects are what the engine is told; nil is not for the bench to say.

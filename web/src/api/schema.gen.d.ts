@@ -1343,6 +1343,23 @@ export interface components {
             share: number;
             /** @description new ones from one */
             pieces: number;
+            /**
+             * Format: double
+             * @description filled into each new one
+             */
+            fillG?: number;
+            /** @description what is over */
+            left?: {
+                name: string;
+                /**
+                 * Format: double
+                 * @description of the weight before
+                 */
+                share: number;
+                /** @description how many of it come of one piece */
+                each?: number;
+                use: string;
+            }[];
         };
         /** @description What stands in for an ingredient, by what that is there for */
         Swap: {
@@ -1414,6 +1431,8 @@ export interface components {
              * @description width of one slice of a wrap
              */
             sliceMm?: number;
+            /** @description cut across the thickness every two centimetres */
+            scored?: boolean;
             /** @description how many are cut from the whole weight */
             pieces?: number;
             /** @description the cut that the pieces are made into: boned, frenched, butterflied, cut up */
@@ -1546,6 +1565,7 @@ export interface components {
              */
             costEach?: number;
             makings: components["schemas"]["Making"][];
+            mayScore: boolean;
             allergens: string[];
             /** @description Salt by depth after the salting */
             profile?: components["schemas"]["AtDepth"][];

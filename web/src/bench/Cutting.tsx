@@ -1,5 +1,7 @@
 import { limitOf, within } from '../api/limits';
+import { SwitchField } from 'react-aria-components';
 import { Choice } from '../ui/Choice';
+import { Knob } from '../ui/Knob';
 import { Stepper } from '../ui/Stepper';
 import type { StationProps } from './props';
 
@@ -29,6 +31,14 @@ export function Cutting({ bench, set, answer, catalog, units }: StationProps) {
           value={c.as ?? ''}
           onChange={(as) => set('as', (b) => ({ ...b, cutting: { ...b.cutting, as: as || undefined } }))}
         />
+      ) : null}
+      {answer.mayScore ? (
+        <SwitchField
+          isSelected={c.scored ?? false}
+          onChange={(scored) => set('scored', (b) => ({ ...b, cutting: { ...b.cutting, scored } }))}
+        >
+          <Knob>Scored on both sides</Knob>
+        </SwitchField>
       ) : null}
       <Choice
         label="How even are they"
