@@ -70,7 +70,7 @@ func TestSimulateFromFileAndInput(t *testing.T) {
 func TestSimulateRefusesInWords(t *testing.T) {
 	for _, c := range []struct{ from, to, field, allowed string }{
 		{`"chicken-wing-flat"`, `"chicken-wing-left"`, "load.cut", "chicken-drumette"},
-		{`"pieces": 12`, `"pieces": 0`, "load.pieces", "1 to 120"},
+		{`"pieces": 12`, `"pieces": 0`, "load.pieces", "1 to 2000"},
 		{`"pieceMassG": 42`, `"pieceMassG": -42`, "load.pieceMassG", "wing flats"},
 		{`"pieceMassG": 42`, `"pieceMassG": "heavy"`, "load.pieceMassG", "a number"},
 		{`"startC": 5`, `"startC": -18`, "load.startC", "thaw"},

@@ -53,18 +53,24 @@ type dish struct {
 
 var dishes = []dish{
 	{"Caraway potato wedges", program.Load{Cut: "potato-wedge", Pieces: 14, PieceMassG: 32, StartC: ptr(18.0), Surface: "wiped"}, program.Coat{ID: "oil-rub", OilG: 14},
-		program.Program{PreheatMin: 3, Stages: []program.Stage{{AirC: 180, Minutes: 13}, {AirC: 200, Minutes: 8}}, Turns: shakes(7, 13, 17)}, "19:30", false, nil},
+		program.Program{PreheatMin: 3, Stages: []program.Stage{{AirC: 180, Minutes: 13}, {AirC: 200, Minutes: 8}}, Turns: shakes(7, 13, 17)}, "19:30", false,
+		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "wipe"}, Finish: []prep.Item{{Ingredient: "salt-flake", G: 4}}}},
 	{"Chickpea-flour prawns", program.Load{Cut: "prawn", Pieces: 8, PieceMassG: 18, Surface: "wiped"}, program.Coat{ID: "three-bowl-crumb", OilG: 5},
 		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 200, Minutes: 9}}, Turns: flips(5)}, "19:15", true,
-		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "wipe"}, Coating: prep.Coating{Flour: "chickpea-flour"}}},
+		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "wipe"}, Coating: prep.Coating{Flour: "chickpea-flour"}, Salting: salted(0.5)}},
 	{"Turmeric-yoghurt thigh pieces", program.Load{Cut: "chicken-thigh-chunk", Pieces: 18, PieceMassG: 20, Surface: "wiped"}, program.Coat{ID: "double-dredge", OilG: 9},
-		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 190, Minutes: 14}}, Turns: flips(7)}, "19:00", false, nil},
+		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 190, Minutes: 14}}, Turns: flips(7)}, "19:00", false,
+		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "wipe"}, Marinade: &turmeric, Coating: prep.Coating{}}},
 	{"Sea bream with dukkah", program.Load{Cut: "fish-whole", Pieces: 1, PieceMassG: 340, Surface: "racked"}, program.Coat{ID: "oil-rub", OilG: 4},
-		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 195, Minutes: 21}}, Turns: flips(12)}, "19:00", false, nil},
+		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 195, Minutes: 21}}, Turns: flips(12)}, "19:00", false,
+		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "rack", Hours: 2}, Salting: salted(1), Cutting: &prep.Cutting{Scored: true},
+			Finish: []prep.Item{{Ingredient: "sesame", G: 6}, {Ingredient: "herbs", G: 5}}}},
 	{"Fennel-salt pork belly slices", program.Load{Cut: "pork-belly-slice", Pieces: 7, PieceMassG: 44, ThicknessMm: ptr(13.0), Surface: "racked"}, program.Coat{ID: "bare"},
-		program.Program{PreheatMin: 3, Stages: []program.Stage{{AirC: 190, Minutes: 15}}, Turns: flips(8)}, "19:45", false, nil},
-	{"Rye-crumbed pollock fingers", program.Load{Cut: "fish-strip", Pieces: 9, PieceMassG: 36, Surface: "wiped"}, program.Coat{ID: "three-bowl-crumb", OilG: 10},
-		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 190, Minutes: 10}}, Turns: flips(5)}, "18:45", false, nil},
+		program.Program{PreheatMin: 3, Stages: []program.Stage{{AirC: 190, Minutes: 15}}, Turns: flips(8)}, "19:45", false,
+		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "rack", Hours: 2}, Salting: salted(12)}},
+	{"Rye-crumbed pollock fingers", program.Load{Cut: "fish-strip", Pieces: 9, PieceMassG: 36, Surface: "wiped"}, program.Coat{ID: food.Made, OilG: 10, Layers: ryeCrumb},
+		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 190, Minutes: 10}}, Turns: flips(5)}, "18:45", false,
+		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "wipe"}, Salting: salted(0.5)}},
 	{"Harissa drumsticks", program.Load{Cut: "chicken-drumstick", Pieces: 5, PieceMassG: 112, Surface: "wiped"}, program.Coat{ID: "oil-rub", OilG: 5},
 		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 175, Minutes: 16}, {AirC: 195, Minutes: 8}}, Turns: flips(16)}, "19:30", false,
 		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "wipe"}, Marinade: &harissa,
@@ -74,15 +80,39 @@ var dishes = []dish{
 		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "wipe"}, Salting: &prep.Salting{School: "dry", Salt: "salt-sea", TargetPct: 1, Hours: 2}}},
 }
 
+// salted is dry salt, to 1 % of what is eaten.
+func salted(hours float64) *prep.Salting {
+	return &prep.Salting{School: "dry", Salt: "salt-sea", TargetPct: 1, Hours: hours}
+}
+
+// ryeCrumb is coarse with fine crumbs, three to one, on flour and egg.
+var ryeCrumb = []food.CoatLayer{
+	{Parts: []food.Mixed{{Ingredient: "wheat-flour", Share: 1}}},
+	{Parts: []food.Mixed{{Ingredient: "egg", Share: 1}}},
+	{Parts: []food.Mixed{{Ingredient: "coarse-crumbs", Share: 3}, {Ingredient: "crumbs", Share: 1}}},
+}
+
+// coats of the household.
+var coats = []store.Coat{
+	{Name: "Rye crumb, coarse and fine", Layers: ryeCrumb},
+	{Name: "Crackling crust", Layers: []food.CoatLayer{
+		{Parts: []food.Mixed{{Ingredient: "egg", Share: 1}}}, {Parts: []food.Mixed{{Ingredient: "crackling", Share: 1}}}}},
+	{Name: "Coconut and crumb", Layers: []food.CoatLayer{
+		{Parts: []food.Mixed{{Ingredient: "rice-starch", Share: 1}}}, {Parts: []food.Mixed{{Ingredient: "egg", Share: 1}}},
+		{Parts: []food.Mixed{{Ingredient: "coarse-crumbs", Share: 2}, {Ingredient: "coconut", Share: 1}}}}},
+}
+
 // marinades of the household.
 var marinades = []prep.OwnMarinade{
 	{Name: "Boatyard harissa and lemon", Marinade: harissa},
-	{Name: "Turmeric yoghurt", Marinade: prep.Marinade{Hours: 8, ForG: 400, CoatShare: 0.5, Items: []prep.Item{
-		{Ingredient: "yoghurt", G: 130}, {Ingredient: "salt-fine", G: 5}, {Ingredient: "garlic", G: 8}, {Ingredient: "spices", G: 5}, {Ingredient: "oil", G: 9.2}}}},
+	{Name: "Turmeric yoghurt", Marinade: turmeric},
 }
 
+var turmeric = prep.Marinade{Hours: 8, ForG: 400, CoatShare: 0.5, Items: []prep.Item{
+	{Ingredient: "yoghurt", G: 130}, {Ingredient: "salt-fine", G: 5}, {Ingredient: "garlic", G: 8}, {Ingredient: "spices", G: 5}, {Ingredient: "oil", G: 9.2}}}
+
 var harissa = prep.Marinade{Hours: 3, ForG: 560, Items: []prep.Item{
-	{Ingredient: "harissa", G: 47}, {Ingredient: "oil", G: 13.8}, {Ingredient: "lemon-juice", G: 15.5}}}
+	{Ingredient: "harissa", G: 22}, {Ingredient: "oil", G: 23}, {Ingredient: "lemon-juice", G: 15.5}}}
 
 // A past cook: which dish, how many days ago at what hour, how many minutes
 // late the turns were said and the food came out, and how it was.
@@ -130,6 +160,11 @@ func Fill(ctx context.Context, s *store.Store, now time.Time) error {
 		}
 		if plans[i], err = s.AddPlan(ctx, p); err != nil {
 			return fmt.Errorf("%s: %w", d.name, err)
+		}
+	}
+	for _, c := range coats {
+		if _, err := s.PutCoat(ctx, c, nil); err != nil {
+			return fmt.Errorf("%s: %w", c.Name, err)
 		}
 	}
 	for _, m := range marinades {

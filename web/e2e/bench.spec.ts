@@ -161,7 +161,6 @@ test('prawns are butterflied once, their marinade is scaled, and the dish is pri
 test('a marinade is taken for this weight, swapped, kept and forgotten', async ({ page, kitchen }) => {
   await page.goto(`${kitchen.url}/bench`);
   await page.getByRole('combobox', { name: 'Dish' }).selectOption('Turmeric-yoghurt thigh pieces');
-  await page.getByRole('button', { name: 'A marinade' }).click();
   const marinade = page.getByRole('region', { name: 'Marinate' });
   await marinade.getByRole('combobox', { name: 'One of your own' }).selectOption('Turmeric yoghurt');
   // 130 g for 400 g of meat are 117 for 360.
@@ -208,12 +207,11 @@ test('pieces from a whole weight, in another coat, with the spoons of another co
   await expect(coat).toContainText('of baking powder (');
   await expect(coat).toContainText('Holds fish and wheat.');
 
-  await page.getByRole('button', { name: 'Salt', exact: true }).click();
   const salt = page.getByRole('region', { name: 'Salt', exact: true });
   await salt.getByText('Soak').click();
   await expect(salt).toContainText('of buttermilk');
   await salt.getByText('Water', { exact: true }).click();
-  await expect(salt).toContainText('10 g of salt (1 ⅔ tsp) in 1.0 l of water, 2 h');
+  await expect(salt).toContainText('10 g of salt (1 ¾ tsp) in 1.0 l of water, 30 min');
 
   await page.getByRole('button', { name: /^Units and rules/ }).click();
   await page.getByText('Australian').click();
@@ -290,7 +288,7 @@ test('a coat is made of what there is, kept under a name, and worn by another di
   await page.getByRole('button', { name: 'To the race' }).click();
   await expect(page.getByRole('button', { name: 'in egg, then crushed pork crackling and oiled' })).toBeVisible();
 
-  await openBench(/^Rye-crumbed pollock fingers/);
+  await openBench(/^Fennel-salt pork belly slices/);
   await page.getByRole('combobox', { name: 'Coat', exact: true }).selectOption({ label: 'Crackling crust' });
   await page.getByText('What it is made of', { exact: true }).click();
   await expect(layers.getByRole('listitem')).toHaveCount(2);
