@@ -18,11 +18,12 @@ var below = map[string][]string{
 	"safety":  {},
 	"thermal": {},
 	"crust":   {},
-	"food":    {"safety", "thermal"},
+	"larder":  {"refuse"},
+	"food":    {"larder", "refuse", "safety", "thermal"},
 	"fryer":   {"thermal"},
-	"program": {"crust", "food", "fryer", "refuse", "safety", "thermal", "units"},
-	"cook":    {"program", "refuse", "units"},
-	"prep":    {"food", "program", "refuse", "safety", "thermal", "units"},
+	"program": {"crust", "food", "fryer", "larder", "refuse", "safety", "thermal", "units"},
+	"cook":    {"larder", "program", "refuse", "units"},
+	"prep":    {"food", "larder", "program", "refuse", "safety", "thermal", "units"},
 }
 
 func TestArrowsPointDownward(t *testing.T) {
