@@ -58,10 +58,8 @@ type grain struct {
 	colour [3]float64
 }
 
-const crumbWeighings = "own weighings, ±25 %; bite, ±20 %"
-
 // grains of crumbs; a powder's come from its share of starch. Source:
-// crumbWeighings.
+// own weighings, ±25 %; bite, ±20 %.
 var grains = map[string]grain{
 	"crumbs":        {7, 0.66, paleCrumb},
 	"coarse-crumbs": {7, 0.60, [3]float64{84, 1, 20}},
