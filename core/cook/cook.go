@@ -46,6 +46,9 @@ type Live struct {
 	Events  []Event
 	Degrees units.Temperature
 	Say     units.Household // weights
+	// Kinds are what the kinds in the basket are called, the load's first;
+	// none where there is one.
+	Kinds []string
 	// Larder has the household's own names of ingredients.
 	Larder map[string]larder.Ingredient
 }

@@ -14,6 +14,7 @@ type due struct {
 	at    float64
 	turn  string // kind, or none
 	brush *program.Brush
+	group int
 	dialC float64 // or 0
 	join  int     // of the stages between which the dial is set; -1 for none
 	move  string  // out to rest, or back in
@@ -45,7 +46,7 @@ func (l Live) TurnOf(id string) string { return l.course().kinds[id] }
 // turn is one thing to do.
 func dues(p program.Program) (list []due, end float64) {
 	for _, t := range p.Turns {
-		list = append(list, due{at: t.AtMin, turn: t.Kind, brush: t.Brush, join: -1})
+		list = append(list, due{at: t.AtMin, turn: t.Kind, brush: t.Brush, group: t.Group, join: -1})
 	}
 	for i, s := range p.Stages {
 		if i > 0 {
@@ -130,9 +131,9 @@ func (c course) turns(since func(time.Time) float64, end float64) (out []program
 		switch {
 		case d.turn == "":
 		case d.done():
-			out = append(out, program.Turn{AtMin: math.Min(end, since(d.said)), Kind: d.turn, Brush: d.brush})
+			out = append(out, program.Turn{AtMin: math.Min(end, since(d.said)), Kind: d.turn, Brush: d.brush, Group: d.group})
 		case d.at <= end:
-			out = append(out, program.Turn{AtMin: d.at, Kind: d.turn, Brush: d.brush})
+			out = append(out, program.Turn{AtMin: d.at, Kind: d.turn, Brush: d.brush, Group: d.group})
 		}
 	}
 	for _, t := range c.extra {

@@ -43,6 +43,8 @@ func (l Live) Step(now time.Time) Step {
 			s.Label, s.Next = "Looked", "check"
 		case program.BrushOn:
 			s.Label, s.Next = "Brushed", "brush"
+		case program.TakeOut:
+			s.Label, s.Next = "Out", "some out"
 		}
 		if d.move != "" {
 			s.Next, s.Action, phase = "rest", Dialled, Dialling
@@ -100,7 +102,16 @@ func (l Live) words(d due) string {
 			look += ", " + set
 		}
 		return look
+	case d.turn == program.TakeOut:
+		out := "Take the " + l.kind(d.group) + " out, leave the others; probe one of them first"
+		if set != "" {
+			out += ", " + set
+		}
+		return out
 	case d.turn == program.BrushOn:
+		if len(l.Kinds) > 0 {
+			all = "the " + l.kind(d.group)
+		}
 		side := "what is up of " + all
 		if d.brush.Both {
 			side = all + " on both sides"
@@ -123,6 +134,14 @@ func (l Live) words(d due) string {
 		return "Turn " + all
 	}
 	return "Turn " + all + ", " + lower(l.Faces[1]) + " up"
+}
+
+// kind is what one kind in the basket is called.
+func (l Live) kind(group int) string {
+	if group < len(l.Kinds) {
+		return l.Kinds[group]
+	}
+	return l.Plural
 }
 
 // names says what is brushed on.

@@ -179,6 +179,17 @@ func (b Basket) fit(length, width float64) (l, w float64) {
 	return math.Min(length, long), math.Min(width, short)
 }
 
+// Strip is a part of the basket's width, for one kind of several that lie
+// apart, and where its middle is; of a round basket that of the square in it.
+func (b Basket) Strip(from, to float64) (part Basket, x float64) {
+	w, d := b.WidthMm, b.DepthMm
+	if b.Shape == Round {
+		w = 0.74 * b.DiameterMm
+		d = w
+	}
+	return Basket{Shape: Rectangle, WidthMm: w * (to - from), DepthMm: d}, w * ((from+to)/2 - 0.5)
+}
+
 // Pack lays n pieces of a size into the basket, in even rows with equal
 // gaps, and in further layers once one is full.
 func (b Basket) Pack(lengthMm, widthMm float64, n int) []Spot {

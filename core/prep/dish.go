@@ -57,6 +57,9 @@ func (p Pantry) Ready(d Dish) (program.Dish, *Worked, error) {
 		return out, nil, refuse.Under("bench.", err)
 	}
 	w.before = d.Load
+	if err := w.beside(p, d.Groups); err != nil {
+		return out, nil, err
+	}
 	w.Effects.into(&out.Load, &coat)
 	out.Coat = &coat
 	return out, &w, nil
@@ -104,6 +107,26 @@ func (c *Cutting) cut(l *program.Load) error {
 	// A ruler's thickness was that of the piece before.
 	l.Cut, l.Pieces, l.PieceMassG, l.ThicknessMm = c.As, min(program.MaxPieces, n), math.Round(g*10)/10, nil
 	return c.score(l)
+}
+
+// beside adds what the other kinds in the basket hold.
+func (w *Worked) beside(p Pantry, groups []program.Group) error {
+	for _, g := range groups {
+		cut, err := food.FindCut(g.Load.Cut)
+		if err != nil {
+			continue // it is told of where it is looked up
+		}
+		w.Allergens = merge(w.Allergens, cut.Allergens())
+		if g.Coat == nil {
+			continue
+		}
+		coat, err := g.Coat.Find(p.Find)
+		if err != nil {
+			return err
+		}
+		w.Allergens = merge(w.Allergens, p.Allergens(coat))
+	}
+	return nil
 }
 
 // score makes the pieces as thin as their cuts have them.

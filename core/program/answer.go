@@ -17,6 +17,9 @@ type Answer struct {
 	Window      Window   `json:"window"`
 	Chance      *Chance  `json:"chance,omitempty"`
 	Verdict     Verdict  `json:"verdict"`
+	// Groups are the answers of each kind in the basket, the load's own
+	// first; none where there is one kind.
+	Groups []GroupAnswer `json:"groups,omitempty"`
 	// Brushes are the brushes of the program, where changes are asked for.
 	Brushes  []Brushed `json:"brushes,omitempty"`
 	Coverage float64   `json:"coverage"`
@@ -110,6 +113,14 @@ func (a Answer) Rounded() Answer {
 		line[i] = m.Rounded()
 	}
 	a.Timeline = line
+	groups := make([]GroupAnswer, len(a.Groups))
+	for i, g := range a.Groups {
+		groups[i] = g
+		groups[i].Answer = g.Answer.Rounded()
+	}
+	if a.Groups = groups; len(groups) == 0 {
+		a.Groups = nil
+	}
 	return a
 }
 

@@ -279,14 +279,14 @@ func Batch(ctx context.Context, d Dish) (Baskets, error) {
 		n := (total + out.Comfortable - 1) / out.Comfortable
 		per = (total + n - 1) / n
 	}
-	if per < total {
+	if per < total && len(d.Groups) == 0 {
 		baskets, err := d.several(ctx, per)
 		if err != nil {
 			return Baskets{}, err
 		}
 		out.Batchings = append(out.Batchings, Batching{ID: SeveralBaskets, Name: fmt.Sprintf("%s baskets, one after another", capital(units.Count(len(baskets)))), Baskets: baskets})
 	}
-	if d.Second != nil && total > 1 {
+	if d.Second != nil && total > 1 && len(d.Groups) == 0 {
 		baskets, err := d.together(ctx)
 		if err != nil {
 			return Baskets{}, err

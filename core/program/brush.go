@@ -59,9 +59,8 @@ func (k *kitchen) glaze(b Brush, find func(string) (larder.Ingredient, error)) (
 	return g, nil
 }
 
-// brush puts a glaze on, with the drawer open for as long as that takes.
-func (r *run) brush(t float64, g glaze) {
-	r.openTill = t + brushTakes
+// brush puts a glaze on.
+func (r *run) brush(g glaze) {
 	for i := range r.classes {
 		c := &r.classes[i]
 		for face := range 2 {

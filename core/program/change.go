@@ -104,15 +104,28 @@ func (s *setup) judged(ctx context.Context) (Answer, error) {
 }
 
 // judgedBy runs and judges a load whose chances are known, nil for none.
-func (s *setup) judgedBy(c *Chance) (Answer, error) {
-	a, err := s.answer(standard)
+func (s *setup) judgedBy(c []*Chance) (Answer, error) {
+	all, err := s.answers(standard)
 	if err != nil {
 		return Answer{}, err
 	}
-	a.Chance = c
-	a.Warnings = append(a.Warnings, s.warnings(&a)...)
-	a.Verdict = s.verdict(&a)
-	return a, nil
+	kinds := append([]*setup{s}, s.others...)
+	for k, kind := range kinds {
+		a := &all[k]
+		if c != nil {
+			a.Chance = c[k]
+		}
+		a.Warnings = append(a.Warnings, kind.warnings(a)...)
+		a.Verdict = kind.verdict(a)
+	}
+	out := all[0]
+	if len(kinds) > 1 {
+		out.Groups = make([]GroupAnswer, len(kinds))
+		for k, kind := range kinds {
+			out.Groups[k] = kind.groupAnswer(all[k])
+		}
+	}
+	return out, nil
 }
 
 // bettered looks for the program nearest to this one that is best by the

@@ -29,28 +29,41 @@ type outcome struct {
 	core                     []float64 // each half minute, °C
 }
 
-// outcome runs one variation without keeping a timeline, until all that may
-// happen has or the time is up.
-func (s *setup) outcome(ctx context.Context, v variation, res resolution) (outcome, error) {
-	r, err := newRun(s, v, res)
+// outcomes runs one load, and reads what comes of each kind in it. Where
+// nothing is shown, it ends as soon as all is known.
+func (s *setup) outcomes(ctx context.Context, v variation, res resolution) ([]outcome, error) {
+	lead, err := newRun(s, v, res)
 	if err != nil {
-		return outcome{}, err
+		return nil, err
 	}
+	kinds := lead.everyone()
 	shown := s.shown()
-	out := outcome{core: make([]float64, 0, int(2*shown)+2)}
-	r.carry(func(minute float64) bool {
+	out := make([]outcome, len(kinds))
+	for k := range out {
+		out[k].core = make([]float64, 0, int(2*shown)+2)
+	}
+	lead.carry(func(minute float64) bool {
 		if minute <= shown+0.01 {
-			cold := math.Inf(1)
-			for i := range r.classes {
-				cold = min(cold, r.classes[i].lastC)
+			for k, r := range kinds {
+				cold := math.Inf(1)
+				for i := range r.classes {
+					cold = min(cold, r.classes[i].lastC)
+				}
+				out[k].core = append(out[k].core, cold)
 			}
-			out.core = append(out.core, cold)
 			return ctx.Err() == nil
 		}
-		out.read(r)
-		return ctx.Err() == nil && (math.IsNaN(out.safe) || math.IsNaN(out.crisp) || math.IsNaN(out.over))
+		open := false
+		for k, r := range kinds {
+			o := &out[k]
+			o.read(r)
+			open = open || math.IsNaN(o.safe) || math.IsNaN(o.crisp) || math.IsNaN(o.over)
+		}
+		return ctx.Err() == nil && open
 	})
-	out.read(r)
+	for k, r := range kinds {
+		out[k].read(r)
+	}
 	return out, ctx.Err()
 }
 
@@ -105,17 +118,18 @@ type ensemble struct {
 	spread   spread
 }
 
-// gather runs the load over what varies, on all cores.
-func (s *setup) gather(ctx context.Context) (*ensemble, error) {
-	v := s.spread()
+// gather runs the load over what varies, on all cores, and returns what comes
+// of each kind in it, the load's own first. All kinds share the runs.
+func (s *setup) gather(ctx context.Context) ([]*ensemble, error) {
+	v := s.widest()
 	points := v.runs(sampledRuns)
 	on := *s
 	on.tail = math.Max(s.tail, math.Max(10, 0.4*s.minutes()))
 	on.shownMin = s.shown()
 	end := on.minutes() + on.tail
-	results := make([]outcome, len(points))
+	runs := make([][]outcome, len(points))
 	if err := parallel(len(points), func(i int) (err error) {
-		results[i], err = on.outcome(ctx, v.at(&points[i]), standard)
+		runs[i], err = on.outcomes(ctx, v.at(&points[i]), standard)
 		return err
 	}); err != nil {
 		return nil, err
@@ -124,6 +138,61 @@ func (s *setup) gather(ctx context.Context) (*ensemble, error) {
 	if err != nil {
 		return nil, err
 	}
+	var counted [][]outcome
+	count := func() error {
+		if counted != nil {
+			return nil
+		}
+		counted = make([][]outcome, countedRuns)
+		few := v.loads(countedRuns, s.all)
+		return parallel(countedRuns, func(i int) (err error) {
+			draw := v.at(&few[i].thick)
+			draw.sizes = append(draw.sizes, v.at(&few[i].thin).sizes...)
+			counted[i], err = on.outcomes(ctx, draw, searching)
+			return err
+		})
+	}
+	var out []*ensemble
+	for k, kind := range append([]*setup{s}, s.others...) {
+		results, tallied := make([]outcome, len(runs)), false
+		for i := range runs {
+			results[i] = runs[i][k]
+		}
+		e, err := kind.drawn(v, surf, results, end, func() ([]outcome, error) {
+			tallied = true
+			if err := count(); err != nil {
+				return nil, err
+			}
+			own := make([]outcome, len(counted))
+			for i := range counted {
+				own[i] = counted[i][k]
+			}
+			return own, nil
+		})
+		if err != nil {
+			return nil, err
+		}
+		if e.runs = len(points); tallied {
+			e.runs += countedRuns
+		}
+		out = append(out, e)
+	}
+	return out, nil
+}
+
+// widest is the spread that holds for every kind in the basket.
+func (s *setup) widest() spread {
+	v := s.spread()
+	for _, o := range s.others {
+		w := o.spread()
+		v.piece, v.mean = math.Max(v.piece, w.piece), math.Max(v.mean, w.mean)
+	}
+	return v
+}
+
+// drawn draws the loads of one kind from what its runs came to, counting them
+// where no quadratic holds.
+func (s *setup) drawn(v spread, surf *surface, results []outcome, end float64, count func() ([]outcome, error)) (*ensemble, error) {
 	pick := func(f func(outcome) float64) []float64 {
 		out := make([]float64, len(results))
 		for i, r := range results {
@@ -132,7 +201,7 @@ func (s *setup) gather(ctx context.Context) (*ensemble, error) {
 		return out
 	}
 	all := v.loads(Loads, s.all)
-	e := &ensemble{runs: len(points), spread: v}
+	e := &ensemble{spread: v}
 	// over draws every load's minutes from one quadratic, if it holds.
 	over := func(f func(outcome) float64, thick bool, into *[]float64) (*quadratic, float64) {
 		outcomes := pick(f)
@@ -153,21 +222,6 @@ func (s *setup) gather(ctx context.Context) (*ensemble, error) {
 		}
 		return &q, slip
 	}
-	var counted []outcome
-	count := func() error {
-		if counted != nil {
-			return nil
-		}
-		counted = make([]outcome, countedRuns)
-		few := v.loads(countedRuns, s.all)
-		e.runs += countedRuns
-		return parallel(countedRuns, func(i int) (err error) {
-			draw := v.at(&few[i].thick)
-			draw.sizes = append(draw.sizes, v.at(&few[i].thin).sizes...)
-			counted[i], err = on.outcome(ctx, draw, searching)
-			return err
-		})
-	}
 	e.slip = math.NaN()
 	for _, o := range []struct {
 		f     func(outcome) float64
@@ -186,7 +240,8 @@ func (s *setup) gather(ctx context.Context) (*ensemble, error) {
 				*o.into = slices.Repeat([]float64{math.Inf(1)}, len(all))
 				continue
 			}
-			if err := count(); err != nil {
+			counted, err := count()
+			if err != nil {
 				return nil, err
 			}
 			// Each counted load stands for as many drawn ones.

@@ -1,7 +1,6 @@
 package program
 
 import (
-	"velocrustum/core/fryer"
 	"velocrustum/core/thermal"
 )
 
@@ -61,9 +60,8 @@ func (s Stage) hold() string {
 // roomPressure is the steam in a kitchen of 21 °C at half saturation, Pa.
 const roomPressure = 1250.0
 
-// hold moves the food on by dt where it waits, the fryer meanwhile at dialC.
-func (r *run) hold(t, dt, dialC float64, st Stage) {
-	r.fryer.Step(dt, dialC, false, fryer.Take{})
+// hold moves the food on by dt where it waits.
+func (r *run) hold(t, dt float64, st Stage) {
 	p := places[st.hold()]
 	around := r.spec.RoomC
 	if st.hold() == HoldWarm {

@@ -8,6 +8,7 @@ import (
 // What a request may hold at most, where the core needs the figure itself.
 const (
 	MaxPieces  = 2000 // of a dish; how many a basket takes is a matter of its size
+	MaxGroups  = 5    // beside the load
 	MaxBaskets = 20   // of one dish, one after another
 	MaxMinutes = 120.0
 	MinStartC  = -1.0 // colder, water in it is ice

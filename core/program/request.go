@@ -21,6 +21,9 @@ type Request struct {
 	Program   Program `json:"program"`
 	Guidance  string  `json:"guidance,omitempty"`  // us
 	GuidanceC float64 `json:"guidanceC,omitempty"` // °C, with "stricter"
+	// Groups are what else lies in the same air: other cuts, sizes, coats,
+	// glazes, each with its own answer.
+	Groups []Group `json:"groups,omitempty"`
 	// CrustWanted is the crispness that counts as crisp, 60.
 	CrustWanted *float64 `json:"crustWanted,omitempty"`
 	// TailMin carries the last stage on past the program's end, so that a
@@ -31,6 +34,13 @@ type Request struct {
 	// Larder has the household's own figures of ingredients, by id, over
 	// those that ship.
 	Larder map[string]larder.Ingredient `json:"-"`
+}
+
+// A Group is some of the pieces in a basket that are of another kind.
+type Group struct {
+	Name string `json:"name,omitempty"`
+	Load Load   `json:"load"`
+	Coat *Coat  `json:"coat,omitempty"`
 }
 
 // Load is all the pieces in one basket.
@@ -141,8 +151,10 @@ type Stage struct {
 type Turn struct {
 	AtMin float64 `json:"atMin"`
 	Kind  string  `json:"kind"`
-	// Brush is what is put on by a turn of that kind.
+	// Brush is what is put on by a turn of that kind, on the pieces of the
+	// load, or of the group whose number is Group.
 	Brush *Brush `json:"brush,omitempty"`
+	Group int    `json:"group,omitempty"`
 }
 
 // Kinds of turn.
@@ -150,6 +162,8 @@ const (
 	Flip   = "flip"
 	Shake  = "shake"
 	LookIn = "check"
+	// TakeOut takes one group out and leaves the others.
+	TakeOut = "out"
 )
 
 // minutes returns how long the stages are together.
@@ -200,6 +214,10 @@ type setup struct {
 	alone    bool            // judged by the nominal load, without the window
 	units    units.Household // for what is said
 	find     func(string) (larder.Ingredient, error)
+	group    int      // which of the request's groups this is; 0 is its load
+	others   []*setup // what else lies in the same air
+	name     string
+	strip    [2]float64 // of the basket's width that this kind lies in, from and to
 }
 
 // minutes is how long the program is.
@@ -209,6 +227,10 @@ func (s *setup) minutes() float64 { return s.program.minutes() }
 func (s *setup) with(p Program) *setup {
 	out := *s
 	out.program = p
+	out.others = make([]*setup, len(s.others))
+	for i, o := range s.others {
+		out.others[i] = o.with(p)
+	}
 	return &out
 }
 
@@ -217,7 +239,47 @@ func resolve(q Request) (setup, error) {
 	var c checker
 	s := setup{find: q.find, kitchen: c.kitchen(q), program: c.program(q.Program, q.find), tail: q.TailMin, units: q.Units}
 	c.In(Limits, "tailMin", q.TailMin)
+	for i, t := range q.Program.Turns {
+		if t.Group < 0 || t.Group > len(q.Groups) || t.Kind == TakeOut && len(q.Groups) == 0 {
+			c.Add(fmt.Sprintf("program.turns[%d].group", i), fmt.Sprint(t.Group), fmt.Sprintf("0 to %d, of several groups", len(q.Groups)))
+		}
+	}
+	if len(q.Groups) > 0 && len(c.Fields) == 0 {
+		c.groups(q, &s)
+	}
 	return s, c.Err()
+}
+
+// groups puts what else is in the basket beside a load: they share its room
+// and its air.
+func (c *checker) groups(q Request, s *setup) {
+	if n := len(q.Groups); n > MaxGroups {
+		c.Add("groups", fmt.Sprintf("%d groups", n), fmt.Sprintf("up to %d beside the load", MaxGroups))
+		return
+	}
+	covered := s.coverage
+	for i, g := range q.Groups {
+		var own checker
+		one := q
+		one.Load, one.Coat, one.Groups = g.Load, g.Coat, nil
+		o := *s
+		o.kitchen, o.group, o.name, o.others = own.kitchen(one), i+1, g.Name, nil
+		for _, f := range own.Fields {
+			f.Field = fmt.Sprintf("groups[%d].%s", i, f.Field)
+			c.Fields = append(c.Fields, f)
+		}
+		covered += o.coverage
+		s.others = append(s.others, &o)
+	}
+	if len(c.Fields) == 0 && covered > MaxCoverage {
+		c.Add("groups", fmt.Sprintf("%.0f %% of the basket together", 100*covered), fmt.Sprintf("up to %.0f %%: more would stand over its rim", 100*MaxCoverage))
+	}
+	from := 0.0
+	for _, kind := range append([]*setup{s}, s.others...) {
+		to := from + kind.coverage/covered
+		kind.strip, from = [2]float64{from, to}, to
+		kind.coverage = covered
+	}
 }
 
 // program checks a program and puts its turns in order.
@@ -252,7 +314,7 @@ func (c *checker) program(p Program, find func(string) (larder.Ingredient, error
 	c.In(Limits, "program.turns", float64(len(p.Turns)))
 	for i, t := range p.Turns {
 		c.Within(fmt.Sprintf("program.turns[%d].atMin", i), t.AtMin, 0, all, "minutes, within the program")
-		c.Among(fmt.Sprintf("program.turns[%d].kind", i), t.Kind, Flip, Shake, LookIn, BrushOn)
+		c.Among(fmt.Sprintf("program.turns[%d].kind", i), t.Kind, Flip, Shake, LookIn, BrushOn, TakeOut)
 		c.brush(fmt.Sprintf("program.turns[%d].brush", i), t, find)
 	}
 	p.Turns = inOrder(p.Turns)

@@ -114,6 +114,10 @@ func (r *run) best(ctx context.Context, g goal) (trial, error) {
 		}
 		slow := r.slowest()
 		safe := !math.IsNaN(slow.safeAt) && g.late*slow.safeAt <= minute
+		for _, o := range r.beside { // nobody in the basket may be raw
+			at := o.slowest().safeAt
+			safe = safe && (o.gone || !math.IsNaN(at) && g.late*at <= minute)
+		}
 		if !math.IsNaN(g.core) {
 			if slow.lastC < g.core && minute < longest {
 				return true

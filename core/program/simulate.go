@@ -50,6 +50,8 @@ type run struct {
 	judged   float64 // when last, s
 	fryer    *fryer.State
 	classes  []class
+	gone     bool    // this kind was taken out, and waits on a rack
+	beside   []*run  // the other kinds in the same fryer, which this one leads
 	rough    float64 // scales the film
 	oiled    float64 // how far a film of oil covers the surface, 0 to 1
 	openTill float64 // s
@@ -97,7 +99,6 @@ func newRun(s *setup, v variation, res resolution) (*run, error) {
 		return nil, err
 	}
 	r := &run{setup: s, res: res, fryer: f, openTill: -1, nextLook: record, stageEnd: s.program.Stages[0].Minutes * 60}
-	r.oiled = min(1, s.coating.FilmOil())
 	hot, pre := s.program.Stages[0].AirC, s.program.PreheatMin*60
 	if s.program.HotFromC > 0 {
 		hot, pre = s.program.HotFromC, longUse
@@ -110,7 +111,24 @@ func newRun(s *setup, v variation, res resolution) (*run, error) {
 			f.Step(1, 0, true, fryer.Take{})
 		}
 	}
-	r.film, _ = s.below(f.Film(false))
+	if err := r.board(v); err != nil {
+		return nil, err
+	}
+	for _, o := range s.others {
+		beside := &run{setup: o, res: res, fryer: f}
+		if err := beside.board(v); err != nil {
+			return nil, err
+		}
+		r.beside = append(r.beside, beside)
+	}
+	return r, nil
+}
+
+// board puts the pieces of one kind in.
+func (r *run) board(v variation) error {
+	s, res := r.setup, r.res
+	r.oiled = min(1, s.coating.FilmOil())
+	r.film, _ = s.below(r.fryer.Film(false))
 	r.rough = s.coating.Film()
 	start := s.startC + v.startC
 	pathogen, _ := safety.PathogenFor(s.class())
@@ -139,7 +157,7 @@ func newRun(s *setup, v variation, res resolution) (*run, error) {
 				}
 				body, err := thermal.New(part.Shape, part.Layers, shells, start)
 				if err != nil {
-					return nil, err
+					return err
 				}
 				body.AddSurfaceWater(s.water)
 				body.Wick(v.wicks)
@@ -157,18 +175,45 @@ func newRun(s *setup, v variation, res resolution) (*run, error) {
 			r.classes = append(r.classes, c)
 		}
 	}
-	return r, nil
+	return nil
 }
 
 // step moves all on from second t by dt with the dial at dialC.
 func (r *run) step(t, dt, dialC float64) {
 	if st := r.program.Stages[r.stage]; r.out {
-		r.hold(t, dt, dialC, st)
+		r.fryer.Step(dt, dialC, false, fryer.Take{})
+		r.hold(t, dt, st)
+		for _, o := range r.beside {
+			o.hold(t, dt, st)
+		}
 		return
 	}
 	open := t < r.openTill
-	film, convect := r.below(r.fryer.Film(open))
+	film, convect := r.fryer.Film(open)
 	var take fryer.Take
+	r.takes(&take, film, convect)
+	for _, o := range r.beside {
+		o.takes(&take, film, convect)
+	}
+	if take.Conductance > 0 {
+		take.SurfaceC /= take.Conductance
+	}
+	r.fryer.Step(dt, dialC, open, take)
+	air := thermal.Air{T: r.fryer.AirC(), Vapour: r.fryer.VapourPressure()}
+	heat, steam := r.fry(t, dt, air, film, convect)
+	for _, o := range r.beside {
+		h, v := o.fry(t, dt, air, film, convect)
+		heat, steam = heat+h, steam+v
+	}
+	r.fryer.Settle(dt, heat, steam, take)
+}
+
+// takes adds what the pieces of one kind take from the air.
+func (r *run) takes(take *fryer.Take, film, convect [2]float64) {
+	if r.gone {
+		return
+	}
+	film, _ = r.below(film, convect)
 	for i := range r.classes {
 		c := &r.classes[i]
 		for face := range 2 {
@@ -177,17 +222,23 @@ func (r *run) step(t, dt, dialC float64) {
 			take.SurfaceC += h * c.both(func(b *thermal.Body) float64 { return b.Surface(face) })
 		}
 	}
-	take.SurfaceC /= take.Conductance
-	r.fryer.Step(dt, dialC, open, take)
-	air := thermal.Air{T: r.fryer.AirC(), Vapour: r.fryer.VapourPressure()}
-	heat, steam := 0.0, 0.0
+}
+
+// fry moves the pieces of one kind on, and returns what they took and gave, W
+// and kg/s.
+func (r *run) fry(t, dt float64, air thermal.Air, film, convect [2]float64) (heat, steam float64) {
+	if r.gone {
+		r.hold(t, dt, Stage{Hold: HoldRack})
+		return 0, 0
+	}
+	film, convect = r.below(film, convect)
 	for i := range r.classes {
 		c := &r.classes[i]
 		flow := r.expose(c, t, dt, air, film, convect)
 		heat += flow.Heat * c.pieces
 		steam += flow.Vapour * c.pieces
 	}
-	r.fryer.Settle(dt, heat, steam, take)
+	return heat, steam
 }
 
 // both returns the sum of a figure per m² over both parts of a piece.
@@ -240,14 +291,30 @@ func (c *class) film(face int, film [2]float64) float64 {
 
 // make does what a turn asks.
 func (r *run) make(t Turn) {
-	if t.Kind != BrushOn {
-		r.turn(r.t, t.Kind)
+	if t.Kind == TakeOut {
+		r.openTill = r.t + fryer.OpenToTurn
+		for _, of := range r.everyone() {
+			of.gone = of.gone || of.group == t.Group
+		}
 		return
 	}
-	if g, err := r.glaze(*t.Brush, r.find); err == nil { // it was checked
-		r.brush(r.t, g)
+	if t.Kind != BrushOn {
+		r.turn(r.t, t.Kind)
+		for _, o := range r.beside {
+			o.turn(r.t, t.Kind)
+		}
+		return
+	}
+	r.openTill = r.t + brushTakes
+	for _, of := range r.everyone() {
+		if g, err := of.glaze(*t.Brush, r.find); err == nil && of.group == t.Group { // it was checked
+			of.brush(g)
+		}
 	}
 }
+
+// everyone is the run of each kind in the basket, the load's own first.
+func (r *run) everyone() []*run { return append([]*run{r}, r.beside...) }
 
 // turn opens the drawer and moves the pieces, unless it is only to look.
 func (r *run) turn(t float64, kind string) {
@@ -376,6 +443,9 @@ func (r *run) advance(minute float64, look func(minute float64) bool) {
 		r.t += dt
 		if r.t-r.judged > judgeEvery-instant {
 			r.judge(r.t/60, (r.t-r.judged)/60)
+			for _, o := range r.beside {
+				o.judge(r.t/60, (r.t-r.judged)/60)
+			}
 			r.judged = r.t
 		}
 		if r.t > r.nextLook-instant {
@@ -408,8 +478,18 @@ func (r *run) happens() {
 
 // clone returns a run in the same state that goes its own way from here.
 func (r *run) clone() *run {
+	out := r.cloned(r.fryer.Clone())
+	out.beside = make([]*run, len(r.beside))
+	for i, o := range r.beside {
+		out.beside[i] = o.cloned(out.fryer)
+	}
+	return out
+}
+
+// cloned is one kind in the same state, in a fryer of its own.
+func (r *run) cloned(f *fryer.State) *run {
 	out := *r
-	out.fryer = r.fryer.Clone()
+	out.fryer = f
 	out.classes = slices.Clone(r.classes)
 	for i := range out.classes {
 		c := &out.classes[i]
@@ -424,6 +504,9 @@ func (r *run) clone() *run {
 // under goes on under another program that is the same up to now.
 func (r *run) under(s *setup) *run {
 	r.setup = s
+	for i, o := range r.beside {
+		o.setup = s.others[i]
+	}
 	r.stageEnd = 0
 	for _, st := range s.program.Stages[:r.stage+1] {
 		r.stageEnd += st.Minutes * 60

@@ -30,7 +30,7 @@ func (s *setup) breakages(r *run, a *Answer) {
 		return
 	}
 	for i, t := range s.program.Turns {
-		if t.Kind == LookIn || t.Kind == BrushOn {
+		if t.Kind == LookIn || t.Kind == BrushOn || t.Kind == TakeOut {
 			continue
 		}
 		m := at(a.Timeline, t.AtMin)
@@ -54,6 +54,16 @@ func (s *setup) breakages(r *run, a *Answer) {
 	}
 }
 
+// apart says how raw poultry lies beside what is not.
+func (w *warner) apart() {
+	for _, o := range w.others {
+		if a, b := w.class() == safety.Poultry, o.class() == safety.Poultry; a != b {
+			w.add("apart", "groups", "Raw poultry lies beside other food: leave a gap between them, and take out what is done with clean tongs.")
+			return
+		}
+	}
+}
+
 // smokesOver is the air, °C, over which dripped fat smokes.
 const smokesOver = 190.0
 
@@ -61,6 +71,15 @@ const smokesOver = 190.0
 func (s *setup) inBasket() *InBasket {
 	l, w := s.piece.Length*1000, s.piece.Width*1000
 	b := &InBasket{Pieces: s.spec.Basket.Pack(l, w, s.pieces)}
+	if s.strip[1] > 0 {
+		part, x := s.spec.Basket.Strip(s.strip[0], s.strip[1])
+		if part.Capacity(l, w) > 0 {
+			b.Pieces = part.Pack(l, w, s.pieces)
+			for i := range b.Pieces {
+				b.Pieces[i].X += x
+			}
+		}
+	}
 	free := int((fryer.FreeCoverage + crowdedBy) / s.coverage * float64(s.pieces))
 	b.Room = max(0, free-s.pieces)
 	b.Most = s.most()
@@ -119,6 +138,7 @@ func (s *setup) warnings(a *Answer) []Warning {
 	w.surface()
 	w.caramel()
 	w.liner()
+	w.apart()
 	w.thickness()
 	return w.list
 }

@@ -51,11 +51,20 @@ type Band struct {
 }
 
 // chance gathers what varies into the window.
-func chance(ctx context.Context, s *setup) (*Chance, error) {
-	e, err := s.gather(ctx)
+func chance(ctx context.Context, s *setup) ([]*Chance, error) {
+	all, err := s.gather(ctx)
 	if err != nil {
 		return nil, err
 	}
+	out := make([]*Chance, len(all))
+	for k, kind := range append([]*setup{s}, s.others...) {
+		out[k] = kind.chance(all[k])
+	}
+	return out, nil
+}
+
+// chance reads the chances off the loads that were drawn.
+func (s *setup) chance(e *ensemble) *Chance {
 	ready := make([]float64, len(e.safe))
 	for i := range ready {
 		ready[i] = math.Max(e.safe[i], e.crisp[i])
@@ -73,7 +82,7 @@ func chance(ctx context.Context, s *setup) (*Chance, error) {
 		c.By = append(c.By, ChanceAt{Minute: m, Safe: share(safe, m), Crisp: share(ready, m)})
 		c.Core = append(c.Core, Band{Minute: m, LowC: band[0], HighC: band[1]})
 	}
-	return c, nil
+	return c
 }
 
 // quantile returns the value that a share q of the sorted list does not
@@ -135,10 +144,49 @@ func Simulate(ctx context.Context, q Request, opt Options) (Answer, error) {
 
 // answer runs the nominal load.
 func (s *setup) answer(res resolution) (Answer, error) {
-	r, err := newRun(s, nominal, res)
+	all, err := s.answers(res)
 	if err != nil {
 		return Answer{}, err
 	}
+	return all[0], nil
+}
+
+// answers runs the nominal load, and answers for each kind in the basket, the
+// load's own first.
+func (s *setup) answers(res resolution) ([]Answer, error) {
+	lead, err := newRun(s, nominal, res)
+	if err != nil {
+		return nil, err
+	}
+	kinds := lead.everyone()
+	out := make([]Answer, len(kinds))
+	for i, r := range kinds {
+		out[i] = r.begun()
+	}
+	lead.carry(func(minute float64) bool {
+		for i, r := range kinds {
+			out[i].Timeline = append(out[i].Timeline, r.moment(minute))
+			if math.Abs(minute-s.minutes()) < 0.01 {
+				out[i].End = r.end()
+			}
+		}
+		return true
+	})
+	for i, r := range kinds {
+		a := &out[i]
+		if math.Mod(s.minutes(), 0.5) > 0.01 && s.tail == 0 { // the end falls between records
+			a.End = r.end()
+			a.Timeline = append(a.Timeline, r.moment(s.minutes()))
+		}
+		r.ended(a)
+		r.breakages(r, a)
+	}
+	return out, nil
+}
+
+// begun is an answer before the load has run.
+func (r *run) begun() Answer {
+	s := r.setup
 	a := Answer{Coverage: s.coverage, Layers: int(math.Ceil(s.coverage)), Warnings: []Warning{}}
 	a.Rule = Rule{s.rule, s.inside()}
 	a.Piece = PieceSize{
@@ -147,19 +195,11 @@ func (s *setup) answer(res resolution) (Answer, error) {
 	}
 	a.Piece.LeastMm, a.Piece.MostMm = s.cut.Thicknesses(s.massG)
 	a.Basket = s.inBasket()
-	r.carry(func(minute float64) bool {
-		a.Timeline = append(a.Timeline, r.moment(minute))
-		if math.Abs(minute-s.minutes()) < 0.01 {
-			a.End = r.end()
-		}
-		return true
-	})
-	if math.Mod(s.minutes(), 0.5) > 0.01 { // the end falls between records
-		if s.tail == 0 {
-			a.End = r.end()
-			a.Timeline = append(a.Timeline, r.moment(s.minutes()))
-		}
-	}
+	return a
+}
+
+// ended says when what happened.
+func (r *run) ended(a *Answer) {
 	slow := r.slowest()
 	a.SafeAtMin, a.TenderAtMin = minute(slow.safeAt), minute(slow.tenderAt)
 	crisp, over, why := slow.crispAt, math.NaN(), ""
@@ -177,8 +217,6 @@ func (s *setup) answer(res resolution) (Answer, error) {
 	if from := math.Max(slow.safeAt, crisp); !math.IsNaN(from) {
 		a.Window.FromMin = &from
 	}
-	s.breakages(r, &a)
-	return a, nil
 }
 
 func minute(v float64) *float64 {

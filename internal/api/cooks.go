@@ -33,7 +33,11 @@ func (s *Server) live(ctx context.Context, c store.Cook) (cook.Live, error) {
 	if err != nil {
 		return cook.Live{}, err
 	}
-	return cook.Live{Say: set.Units(), Larder: pantry,
+	var kinds []string
+	for _, g := range c.Planned.V.Groups {
+		kinds = append(kinds, g.Name)
+	}
+	return cook.Live{Say: set.Units(), Larder: pantry, Kinds: kinds,
 		Program: c.Plan.V.Program.V, Pieces: c.Plan.V.Load.V.Pieces, Piece: cut.Name, Plural: cut.Plural, Faces: cut.Faces,
 		Judged: judged(cut, c.Planned.V.Rule.Inside), Started: c.StartedAt.Time, Events: c.Events, Degrees: set.Temperature,
 	}, nil
@@ -68,7 +72,7 @@ func (s *Server) cookOut(ctx context.Context, c store.Cook) (Cook, error) {
 	p := planOut(c.Plan.V)
 	out := Cook{
 		Id: c.ID, Session: c.SessionID, OutcomeVersion: c.OutcomeVersion, Name: c.Name, PlanId: c.PlanID, StartedAt: c.StartedAt.Time, Now: now,
-		Plan:   PlanInput{Name: p.Name, FryerId: p.FryerId, Load: p.Load, Coat: p.Coat, Program: p.Program, TableTime: p.TableTime},
+		Plan:   PlanInput{Name: p.Name, FryerId: p.FryerId, Load: p.Load, Coat: p.Coat, Program: p.Program, Groups: p.Groups, TableTime: p.TableTime},
 		Fryer:  c.Fryer.V,
 		Basket: c.Basket, Baskets: c.Baskets,
 		Actual: l.Actual(), Events: []CookEvent{}, Forecast: c.Forecast.V.Rounded(),

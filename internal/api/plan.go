@@ -12,7 +12,7 @@ import (
 
 // asked is a plan as a request for what comes of it.
 func asked(p store.Plan) SimulationRequest {
-	return SimulationRequest{Load: p.Load.V, Coat: &p.Coat.V, Bench: &p.Bench.V, Program: p.Program.V, PerBasket: p.PerBasket,
+	return SimulationRequest{Load: p.Load.V, Coat: &p.Coat.V, Bench: &p.Bench.V, Program: p.Program.V, Groups: listed(p.Groups.V), PerBasket: p.PerBasket,
 		FryerId: &p.FryerID, SecondFryerId: p.SecondFryerID}
 }
 
@@ -20,7 +20,7 @@ func asked(p store.Plan) SimulationRequest {
 func (s *Server) checked(ctx context.Context, in PlanInput) (store.Plan, error) {
 	p := store.Plan{Name: strings.TrimSpace(in.Name), FryerID: in.FryerId, TableTime: in.TableTime, PerBasket: in.PerBasket, SecondFryerID: in.SecondFryerId}
 	p.Bench.V = orElse(in.Bench, prep.Bench{})
-	p.Load.V, p.Coat.V, p.Program.V = in.Load, in.Coat, in.Program
+	p.Load.V, p.Coat.V, p.Program.V, p.Groups.V = in.Load, in.Coat, in.Program, orElse(in.Groups, nil)
 	if p.Name == "" {
 		return p, refuse.One("name", "blank", "1 to 80 letters")
 	}
@@ -34,9 +34,17 @@ func (s *Server) checked(ctx context.Context, in PlanInput) (store.Plan, error) 
 	return p, d.Check()
 }
 
+// listed is a list, or nothing where it is empty.
+func listed[T any](list []T) *[]T {
+	if len(list) == 0 {
+		return nil
+	}
+	return &list
+}
+
 func planOut(p store.Plan) Plan {
 	return Plan{Id: p.ID, Name: p.Name, FryerId: p.FryerID, Load: p.Load.V, Coat: p.Coat.V, Program: p.Program.V,
-		TableTime: p.TableTime, PerBasket: p.PerBasket, SecondFryerId: p.SecondFryerID, Bench: &p.Bench.V, Version: p.Version, ChangedAt: p.ChangedAt.Time}
+		TableTime: p.TableTime, PerBasket: p.PerBasket, SecondFryerId: p.SecondFryerID, Bench: &p.Bench.V, Groups: listed(p.Groups.V), Version: p.Version, ChangedAt: p.ChangedAt.Time}
 }
 
 // version reads an If-Match header.

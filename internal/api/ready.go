@@ -19,7 +19,7 @@ func (s *Server) dish(ctx context.Context, q SimulationRequest) (prep.Dish, erro
 		return prep.Dish{}, err
 	}
 	d := prep.Dish{Bench: q.Bench}
-	d.Request = program.Request{Load: q.Load, Coat: q.Coat, Fryer: q.Fryer, Program: q.Program, CrustWanted: q.CrustWanted,
+	d.Request = program.Request{Load: q.Load, Coat: q.Coat, Fryer: q.Fryer, Program: q.Program, Groups: orElse(q.Groups, nil), CrustWanted: q.CrustWanted,
 		TailMin: orElse(q.TailMin, 0), Guidance: string(set.Guidance), Units: set.Units()}
 	if set.Guidance == safety.Stricter {
 		d.GuidanceC = set.GuidanceC

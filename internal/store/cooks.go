@@ -42,7 +42,7 @@ type Cook struct {
 // plan has the load and the coat as they went into the basket.
 func (c Cook) Request(say units.Household) program.Request {
 	p := c.Plan.V
-	q := program.Request{Load: p.Load.V, Coat: &p.Coat.V, Fryer: &c.Fryer.V.Fryer, Program: p.Program.V, Guidance: string(c.Guidance), Units: say}
+	q := program.Request{Load: p.Load.V, Coat: &p.Coat.V, Fryer: &c.Fryer.V.Fryer, Program: p.Program.V, Groups: p.Groups.V, Guidance: string(c.Guidance), Units: say}
 	if c.Guidance == safety.Stricter {
 		q.GuidanceC = c.GuidanceC
 	}

@@ -63,6 +63,7 @@ type dish struct {
 	PerBasket     *int            `json:"perBasket"`
 	SecondFryerID *string         `json:"secondFryerId"`
 	Bench         prep.Bench      `json:"bench"`
+	Groups        []program.Group `json:"groups,omitempty"`
 	Version       int             `json:"version"`
 	ChangedAt     Time            `json:"changedAt"`
 }
@@ -70,7 +71,7 @@ type dish struct {
 // MarshalJSON writes the copy of a plan.
 func (p Plan) MarshalJSON() ([]byte, error) {
 	return json.Marshal(dish{p.ID, p.Name, p.FryerID, p.Load.V, p.Coat.V, p.Program.V, p.TableTime,
-		p.PerBasket, p.SecondFryerID, p.Bench.V, p.Version, p.ChangedAt})
+		p.PerBasket, p.SecondFryerID, p.Bench.V, p.Groups.V, p.Version, p.ChangedAt})
 }
 
 // UnmarshalJSON reads it.
@@ -80,6 +81,6 @@ func (p *Plan) UnmarshalJSON(b []byte) error {
 		return err
 	}
 	*p = Plan{d.ID, d.Name, d.FryerID, JSON[program.Load]{d.Load}, JSON[program.Coat]{d.Coat}, JSON[program.Program]{d.Program},
-		d.TableTime, d.PerBasket, d.SecondFryerID, JSON[prep.Bench]{d.Bench}, d.Version, d.ChangedAt}
+		d.TableTime, d.PerBasket, d.SecondFryerID, JSON[prep.Bench]{d.Bench}, JSON[[]program.Group]{d.Groups}, d.Version, d.ChangedAt}
 	return nil
 }

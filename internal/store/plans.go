@@ -24,11 +24,13 @@ type Plan struct {
 	PerBasket     *int             `db:"per_basket"`
 	SecondFryerID *string          `db:"second_fryer_id"`
 	Bench         JSON[prep.Bench] `db:"bench"`
-	Version       int              `db:"version"`
-	ChangedAt     Time             `db:"changed_at"`
+	// Groups are what else lies in its basket.
+	Groups    JSON[[]program.Group] `db:"groups"`
+	Version   int                   `db:"version"`
+	ChangedAt Time                  `db:"changed_at"`
 }
 
-const planColumns = `id, name, fryer_id, load, coat, program, table_time, per_basket, second_fryer_id, bench, version, changed_at`
+const planColumns = `id, name, fryer_id, load, coat, program, table_time, per_basket, second_fryer_id, bench, groups, version, changed_at`
 
 // Plans returns all, the latest changed first.
 func (s *Store) Plans(ctx context.Context) ([]Plan, error) {
@@ -68,10 +70,10 @@ func (s *Store) PutPlan(ctx context.Context, p Plan, version *int) (Plan, error)
 		}
 		p.Version, p.ChangedAt = have+1, Time{s.now()}
 		_, err = tx.NamedExecContext(ctx, `INSERT INTO plans (`+planColumns+`) VALUES
-			(:id, :name, :fryer_id, :load, :coat, :program, :table_time, :per_basket, :second_fryer_id, :bench, :version, :changed_at)
+			(:id, :name, :fryer_id, :load, :coat, :program, :table_time, :per_basket, :second_fryer_id, :bench, :groups, :version, :changed_at)
 			ON CONFLICT (id) DO UPDATE SET name = excluded.name, fryer_id = excluded.fryer_id, load = excluded.load, coat = excluded.coat,
 			program = excluded.program, table_time = excluded.table_time, per_basket = excluded.per_basket,
-			second_fryer_id = excluded.second_fryer_id, bench = excluded.bench, version = excluded.version, changed_at = excluded.changed_at`, p)
+			second_fryer_id = excluded.second_fryer_id, bench = excluded.bench, groups = excluded.groups, version = excluded.version, changed_at = excluded.changed_at`, p)
 		return err
 	})
 	return p, err

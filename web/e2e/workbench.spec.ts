@@ -251,3 +251,30 @@ test('a glaze is brushed on in mid-cook: how late, how hot, and what the cook sa
   await page.getByRole('button', { name: /^Turned/ }).click();
   await expect(page.getByRole('heading', { name: 'Brush what is up of all eleven with 15 g of honey' })).toBeVisible();
 });
+
+test('several kinds in one basket: each has its own race and its own out', async ({ page, kitchen }) => {
+  await page.goto(kitchen.url);
+  const link = page.getByRole('link', { name: /^Harissa drumsticks/ });
+  await page.goto(`${kitchen.url}${(await link.getAttribute('href')) ?? ''}`);
+  await page.getByRole('button', { name: /^5 drumsticks/ }).click();
+  await page.getByRole('button', { name: 'Something else beside them' }).click();
+  await page.getByRole('button', { name: /^2 drumsticks bare/ }).click();
+  await page.getByRole('combobox', { name: 'Of which cut' }).selectOption('prawn');
+  await page.getByRole('textbox', { name: 'Pieces', exact: true }).fill('4');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('button', { name: '4 prawns bare' })).toBeVisible();
+  const prawns = page.getByRole('radio', { name: /^4 prawns/ });
+  await prawns.click();
+  await expect(page.getByText('Underside, up after the turn')).toHaveCount(0); // a prawn has no skin side
+  await expect(page.getByRole('img', { name: /^5 drumsticks and 4 prawns in the Square drawer/ })).toBeVisible();
+  await accessible(page);
+  await page.getByRole('button', { name: /^Take the prawns out at/ }).click();
+  await expect(page.getByRole('button', { name: /^Some out at minute/ })).toBeVisible();
+  await expect(page.getByText('Kept', { exact: true })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('button', { name: '4 prawns bare' })).toBeVisible();
+  await page.getByRole('button', { name: 'Cook this' }).click();
+  await page.getByRole('button', { name: 'Food is in' }).click();
+  await expect(page.getByRole('heading', { name: /^Take the prawns out, leave the others/ })).toBeVisible();
+});

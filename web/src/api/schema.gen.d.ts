@@ -727,6 +727,8 @@ export interface components {
             program: components["schemas"]["Program"];
             /** @description pieces in the first basket */
             perBasket?: number;
+            /** @description what else lies in the basket */
+            groups?: components["schemas"]["Group"][];
             fryer?: components["schemas"]["SimulationFryer"];
             /** @description one of the household's */
             fryerId?: string;
@@ -877,10 +879,29 @@ export interface components {
             turns?: {
                 /** Format: double */
                 atMin: number;
-                /** @description flip, shake, check: a look that moves nothing, or brush */
+                /** @description flip, shake, check: a look that moves nothing, brush, or out: one group is taken out */
                 kind: string;
                 brush?: components["schemas"]["Brush"];
+                /** @description which group is brushed or taken out; 0 is the load */
+                group?: number;
             }[];
+        };
+        /** @description Some of the pieces in a basket that are of another kind */
+        Group: {
+            name?: string;
+            load: components["schemas"]["Load"];
+            coat?: components["schemas"]["Coat"];
+        };
+        /** @description What comes of one kind in a basket */
+        GroupAnswer: components["schemas"]["Simulation"] & {
+            name: string;
+            cut: string;
+            pieces: number;
+            /**
+             * Format: double
+             * @description when it is taken out
+             */
+            outMin: number;
         };
         /** @description What is brushed on, on the faces that are up just then or on both */
         Brush: {
@@ -991,6 +1012,8 @@ export interface components {
             };
             /** @description the brushes of the program */
             brushes?: components["schemas"]["Brushed"][];
+            /** @description of each kind in the basket, the load first */
+            groups?: components["schemas"]["GroupAnswer"][];
             /** Format: double */
             coverage: number;
             layers: number;
@@ -1776,6 +1799,8 @@ export interface components {
             tableTime?: string;
             /** @description pieces in the first basket */
             perBasket?: number;
+            /** @description what else lies in the basket */
+            groups?: components["schemas"]["Group"][];
             /** @description another fryer that shares the pieces */
             secondFryerId?: string;
             bench?: components["schemas"]["Bench"];
@@ -1790,6 +1815,8 @@ export interface components {
             tableTime?: string;
             /** @description pieces in the first basket */
             perBasket?: number;
+            /** @description what else lies in the basket */
+            groups?: components["schemas"]["Group"][];
             /** @description another fryer that shares the pieces */
             secondFryerId?: string;
             bench?: components["schemas"]["Bench"];

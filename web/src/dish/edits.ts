@@ -75,3 +75,22 @@ export function mendPlan(p: PlanInput, change: Schemas['Change']): PlanInput {
   if (oilG) return setOil(p, oilG);
   return p;
 }
+
+/** What else lies in the basket; turns that were for one that is gone go with it. */
+export function setGroups(p: PlanInput, groups: Schemas['Group'][], gone?: number): PlanInput {
+  const turns = p.program.turns ?? [];
+  return {
+    ...p,
+    groups: groups.length > 0 ? groups : undefined,
+    ...(groups.length > 0 ? { perBasket: undefined, secondFryerId: undefined } : {}),
+    program:
+      gone === undefined
+        ? p.program
+        : {
+            ...p.program,
+            turns: turns
+              .filter((t) => (t.group ?? 0) !== gone && !(t.kind === 'out' && groups.length === 0))
+              .map((t) => ((t.group ?? 0) > gone ? { ...t, group: (t.group ?? 0) - 1 } : t)),
+          },
+  };
+}

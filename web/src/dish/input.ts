@@ -8,7 +8,7 @@ export function inputOf(p: PlanInput): PlanInput {
 
 /** What of a plan decides what comes of it. */
 export function requestOf(p: PlanInput): SimulationRequest & Pick<PlanInput, 'fryerId' | 'coat'> {
-  const { fryerId, load, coat, program, perBasket, secondFryerId, bench } = p;
+  const { fryerId, load, coat, program, perBasket, secondFryerId, bench, groups } = p;
   return {
     fryerId,
     load,
@@ -17,5 +17,6 @@ export function requestOf(p: PlanInput): SimulationRequest & Pick<PlanInput, 'fr
     ...(perBasket ? { perBasket } : {}),
     ...(secondFryerId ? { secondFryerId } : {}),
     ...(bench ? { bench } : {}),
+    ...(groups?.length ? { groups } : {}),
   };
 }

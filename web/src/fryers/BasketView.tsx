@@ -17,12 +17,14 @@ interface Props {
   /** Marks the skin, and the seam of a wrap, on the pieces. */
   skin?: boolean;
   seam?: boolean;
+  /** The other kinds in it. */
+  beside?: { answer: Simulation; form: string; skin: boolean }[];
   /** Pixels a millimetre, where baskets are to compare. */
   scale?: number;
 }
 
 /** The basket from above, to scale, with the real pieces in it. */
-export function BasketView({ basket, answer, form, label, skin, seam, scale }: Props) {
+export function BasketView({ basket, answer, form, label, skin, seam, scale, beside }: Props) {
   const round = basket.shape === 'round';
   const w = round ? (basket.diameterMm ?? 0) : (basket.widthMm ?? 0);
   const d = round ? (basket.diameterMm ?? 0) : (basket.depthMm ?? 0);
@@ -30,12 +32,6 @@ export function BasketView({ basket, answer, form, label, skin, seam, scale }: P
   const holes: [number, number][] = [];
   for (let x = -w / 2 + 14; x < w / 2 - 6; x += 20)
     for (let y = -d / 2 + 14; y < d / 2 - 6; y += 20) if (!round || Math.hypot(x, y) < w / 2 - 8) holes.push([x, y]);
-  const end = answer?.timeline.at(-1)?.faces[0]?.lab;
-  const fill = end ? cssLab(end) : 'var(--soft)';
-  const edge = end ? cssLab([(end[0] ?? 60) - 22, (end[1] ?? 0) + 4, end[2] ?? 0]) : 'var(--quiet)';
-  const shine = end ? cssLab([Math.min(96, (end[0] ?? 60) + 12), end[1] ?? 0, end[2] ?? 0]) : 'var(--surface)';
-  const l = answer?.piece.lengthMm ?? 0;
-  const p = answer?.piece.widthMm ?? 0;
   return (
     <Drawing
       viewBox={`${-w / 2 - rim} ${-d / 2 - rim} ${w + 2 * rim} ${d + 2 * rim}`}
@@ -60,7 +56,32 @@ export function BasketView({ basket, answer, form, label, skin, seam, scale }: P
       {holes.map(([x, y]) => (
         <circle key={`${x},${y}`} cx={x} cy={y} r={2} fill="var(--line)" />
       ))}
-      {answer?.basket?.pieces.map((s, i) => (
+      {beside?.map((g, k) => (
+        <Pieces key={k} answer={g.answer} form={g.form} skin={g.skin} seam={g.answer.basket?.seam ?? false} />
+      ))}
+      {answer ? <Pieces answer={answer} form={form} skin={skin} seam={seam} /> : null}
+    </Drawing>
+  );
+}
+
+interface PiecesProps {
+  answer: Simulation;
+  form?: string | undefined;
+  skin?: boolean | undefined;
+  seam?: boolean | undefined;
+}
+
+/** Pieces of one kind, in the colour that they will have. */
+function Pieces({ answer, form, skin, seam }: PiecesProps) {
+  const end = answer.timeline.at(-1)?.faces[0]?.lab;
+  const fill = end ? cssLab(end) : 'var(--soft)';
+  const edge = end ? cssLab([(end[0] ?? 60) - 22, (end[1] ?? 0) + 4, end[2] ?? 0]) : 'var(--quiet)';
+  const shine = end ? cssLab([Math.min(96, (end[0] ?? 60) + 12), end[1] ?? 0, end[2] ?? 0]) : 'var(--surface)';
+  const l = answer.piece.lengthMm;
+  const p = answer.piece.widthMm;
+  return (
+    <>
+      {answer.basket?.pieces.map((s, i) => (
         <g key={i} transform={`translate(${s.x} ${s.y}) rotate(${s.angle})`} opacity={s.layer > 0 ? 0.82 : 1}>
           {form === 'ellipsoid' ? (
             <>
@@ -111,6 +132,6 @@ export function BasketView({ basket, answer, form, label, skin, seam, scale }: P
           ) : null}
         </g>
       ))}
-    </Drawing>
+    </>
   );
 }

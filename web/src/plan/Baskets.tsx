@@ -130,6 +130,8 @@ interface Props {
   /** Another fryer that could help. */
   helper: Fryer | undefined;
   units: Units;
+  /** The kinds in it, where there are several. */
+  kinds: { name: string; answer: Simulation; form: string; skin: boolean }[];
 }
 
 /** The basket from above, how many go in, and what is left for the next. */
@@ -147,6 +149,7 @@ export function Baskets({
   setPerBasket,
   helper,
   units,
+  kinds,
 }: Props) {
   const chosen = chosenOf(plan);
   const batching = baskets?.batchings.find((b) => b.id === chosen);
@@ -168,7 +171,7 @@ export function Baskets({
     name: b.id === baskets?.best ? `${b.name} (best)` : b.name,
     note: figures(b),
   }));
-  if (helper && !plan.secondFryerId)
+  if (helper && !plan.secondFryerId && kinds.length === 0)
     options.push({
       id: 'together',
       name: 'Share with the other fryer',
@@ -185,13 +188,17 @@ export function Baskets({
             form={cut.form}
             skin={/skin/i.test(cut.faces[0] ?? '')}
             seam={basket?.seam ?? false}
-            label={`${pieces} pieces in the ${fryer.name}, seen from above`}
+            beside={kinds.filter((k) => k.answer.basket !== answer.basket)}
+            label={`${kinds.length > 1 ? kinds.map((k) => k.name).join(' and ') : `${pieces} pieces`} in the ${fryer.name}, seen from above`}
           />
           <div>
             <h2>{title}</h2>
             <Small>
-              {pieces} {pieces === 1 ? cut.name : cut.plural}, {up} up{basket?.seam ? ', seam down' : ''}.{' '}
-              {Math.round(answer.coverage * 100)} % covered, {basket?.words}.
+              {kinds.length > 0
+                ? kinds.map((k) => k.name).join(', ')
+                : `${pieces} ${pieces === 1 ? cut.name : cut.plural}`}
+              , {up} up{basket?.seam ? ', seam down' : ''}. {Math.round(answer.coverage * 100)} % covered,{' '}
+              {basket?.words}.
               {basket && basket.room > 0 && answer.layers === 1 && list.length < 2
                 ? ` Room for ${basket.room} more before air stops moving.`
                 : ''}
@@ -232,7 +239,7 @@ export function Baskets({
           </Share>
         ) : null}
       </Stack>
-      {!wide && helper && total > 3 ? (
+      {!wide && helper && total > 3 && kinds.length === 0 ? (
         <Button onPress={() => choose('together')}>Share with the other fryer</Button>
       ) : null}
       {wide ? (

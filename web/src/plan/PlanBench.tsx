@@ -13,9 +13,10 @@ import { Button } from '../ui/Button';
 import { Card, Page, Quiet } from '../ui/layout';
 import { later } from '../ui/later';
 import { Baskets } from './Baskets';
+import { Kinds } from './Kinds';
 import { OrderLine } from './order/OrderLine';
 import { PlanHead } from './PlanHead';
-import { totalOf, turnsOf } from './program';
+import { totalOf, turnsOf, withExtras } from './program';
 import { editOf, RaceTools } from './ProgramEditor';
 import { Trouble } from './Trouble';
 import { useDishBaskets } from './useDishBaskets';
@@ -99,6 +100,7 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
   const [want, setWant] = useState('balanced');
   const search = useWays(problem ? null : request, want);
   const [bringing, setBringing] = useState(false);
+  const [front, setFront] = useState(0);
   const [pinned, setPinned] = useState<string[]>([]);
   const [one, two] = search.ways.filter((w) => pinned.includes(w.way));
 
@@ -108,8 +110,11 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
   const program = draft.program;
   const change = (what: string, f: (p: typeof program) => typeof program) =>
     edit(what, (now) => ({ ...now, program: f(now.program) }));
-  const display = other?.answer ?? answer;
-  const raceEdit = editOf({ program, change, fryer, units, catalog, brushes: answer?.brushes });
+  const kinds = answer?.groups ?? [];
+  const inFront = other ? undefined : kinds[front];
+  const display = other?.answer ?? inFront ?? answer;
+  const shownCut = (inFront && catalog.cuts.find((c) => c.id === inFront.cut)) ?? cut;
+  const raceEdit = editOf({ program, change, fryer, units, catalog, brushes: answer?.brushes, kinds });
   const theBasket = display ? (
     <Baskets
       plan={draft}
@@ -125,6 +130,15 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
       setPerBasket={(n) => edit('per basket', (now) => ({ ...now, perBasket: n }))}
       helper={tray.helper}
       units={units}
+      kinds={kinds.map((k) => {
+        const of = catalog.cuts.find((c) => c.id === k.cut);
+        return {
+          name: `${k.pieces} ${k.name}`,
+          answer: k,
+          form: of?.form ?? '',
+          skin: /skin/i.test(of?.faces[0] ?? ''),
+        };
+      })}
     />
   ) : null;
   return (
@@ -158,12 +172,27 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
       <Columns>
         <Stack>
           <RaceCard aria-label="The race">
+            {kinds.length > 1 && !other ? (
+              <Kinds
+                groups={kinds}
+                front={Math.min(front, kinds.length - 1)}
+                show={setFront}
+                totalMin={totalOf(program)}
+                out={turnsOf(program).flatMap((t) => (t.kind === 'out' ? [t.group ?? 0] : []))}
+                takeOut={(k, minute) =>
+                  change('take out', (p) => ({
+                    ...p,
+                    turns: [...turnsOf(p), { atMin: Math.max(0.5, minute), kind: 'out', group: k }],
+                  }))
+                }
+              />
+            ) : null}
             {display ? (
               <Race
                 answer={display}
                 stages={other?.program.stages ?? program.stages}
                 turns={turnsOf(other?.program ?? program)}
-                faces={cut.faces}
+                faces={shownCut.faces}
                 units={units}
                 pending={other ? tray.pending : pending}
                 {...(other ? {} : { edit: raceEdit })}
@@ -228,7 +257,7 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
           <Ways
             {...search}
             now={program}
-            choose={(w) => change('way', (now) => ({ ...w.program, preheatMin: now.preheatMin ?? 0 }))}
+            choose={(w) => change('way', (now) => withExtras(w.program, now))}
             pinned={pinned}
             pin={(way, on) => setPinned((now) => (on ? [...now, way] : now.filter((w) => w !== way)))}
             want={want}

@@ -43,6 +43,8 @@ interface Editing {
   catalog: Catalog;
   /** When and how hot each brush stands, once that is known. */
   brushes: Schemas['Brushed'][] | undefined;
+  /** The kinds in the basket, where there are several. */
+  kinds: Schemas['GroupAnswer'][];
 }
 
 function StageBody({ program, change, fryer, units, catalog, i }: Editing & { i: number }) {
@@ -126,7 +128,7 @@ function StageBody({ program, change, fryer, units, catalog, i }: Editing & { i:
   );
 }
 
-function TurnBody({ program, change, units, catalog, brushes, i }: Editing & { i: number }) {
+function TurnBody({ program, change, units, catalog, brushes, kinds, i }: Editing & { i: number }) {
   const t = turnsOf(program)[i];
   if (!t) return null;
   // Answers count turns by their minutes.
@@ -141,21 +143,31 @@ function TurnBody({ program, change, units, catalog, brushes, i }: Editing & { i
         step={0.5}
         onChange={(m) => change(`turn${i}`, (p) => setTurn(p, i, { atMin: m }))}
       />
-      <Choice
-        label="How"
-        options={[
-          { id: 'flip', name: 'Turn each piece over' },
-          { id: 'shake', name: 'Shake the basket' },
-          { id: 'check', name: 'Only look and probe' },
-          { id: 'brush', name: 'Brush something on' },
-        ]}
-        value={t.kind}
-        onChange={(kind) =>
-          change(`kind${i}`, (p) =>
-            setTurn(p, i, { kind, brush: kind === 'brush' ? (t.brush ?? firstBrush) : undefined }),
-          )
-        }
-      />
+      {t.kind === 'out' ? null : (
+        <Choice
+          label="How"
+          options={[
+            { id: 'flip', name: 'Turn each piece over' },
+            { id: 'shake', name: 'Shake the basket' },
+            { id: 'check', name: 'Only look and probe' },
+            { id: 'brush', name: 'Brush something on' },
+          ]}
+          value={t.kind}
+          onChange={(kind) =>
+            change(`kind${i}`, (p) =>
+              setTurn(p, i, { kind, brush: kind === 'brush' ? (t.brush ?? firstBrush) : undefined }),
+            )
+          }
+        />
+      )}
+      {t.kind === 'brush' && kinds.length > 1 ? (
+        <Choice
+          label="On which of them"
+          options={kinds.map((k, n) => ({ id: String(n), name: k.name }))}
+          value={String(t.group ?? 0)}
+          onChange={(g) => change(`group${i}`, (p) => setTurn(p, i, { group: Number(g) }))}
+        />
+      ) : null}
       {t.brush ? (
         <BrushBody
           brush={t.brush}
@@ -189,7 +201,7 @@ export function editOf(editing: Editing): RaceEdit {
   };
 }
 
-interface ToolsProps extends Omit<Editing, 'units' | 'brushes'> {
+interface ToolsProps extends Omit<Editing, 'units' | 'brushes' | 'kinds'> {
   bringing: boolean;
   bring: (on: boolean) => void;
 }

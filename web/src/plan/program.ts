@@ -137,3 +137,11 @@ export const alike = (a: Program, b: Program) =>
   ]);
 
 export const removeTurn = (p: Program, i: number): Program => ({ ...p, turns: turnsOf(p).filter((_, k) => k !== i) });
+
+/** Another program for the same dish: what is brushed on and who is taken out stay, inside its time. */
+export const withExtras = (next: Program, now: Program): Program =>
+  settle({
+    ...next,
+    preheatMin: now.preheatMin ?? 0,
+    turns: [...turnsOf(next), ...turnsOf(now).filter((t) => t.kind === 'brush' || t.kind === 'out')],
+  });

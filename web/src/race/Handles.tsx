@@ -130,7 +130,7 @@ const move = (act: (up: number, right: number) => void, remove: () => void) => (
   }
 };
 
-const words: Record<string, string> = { shake: 'Shake', check: 'Check', brush: 'Brush' };
+const words: Record<string, string> = { shake: 'Shake', check: 'Check', brush: 'Brush', out: 'Some out' };
 export const turnWord = (kind: string) => words[kind] ?? 'Turn';
 
 interface Props {

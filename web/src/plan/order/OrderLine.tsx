@@ -1,6 +1,7 @@
 import type { Fryer, Simulation } from '../../api/client';
 import { Line } from '../../ui/sentence';
 import { Before } from './Before';
+import { Beside } from './Beside';
 import { Coat, Cold, Dry } from './Outside';
 import type { Order } from './part';
 import { Pieces } from './Pieces';
@@ -19,6 +20,7 @@ export function OrderLine({ fryers, piece, ...order }: Props) {
     <Line aria-label="What you have">
       <Pieces {...order} /> of about <Size {...order} piece={piece} />, <Cold {...order} /> and <Dry {...order} />,{' '}
       <Coat {...order} />
+      <Beside {...order} />
       <Before {...order} />, cooked in <Where {...order} fryers={fryers} />, on the table <TableTime {...order} />.
     </Line>
   );

@@ -1,13 +1,16 @@
 import { limitOf, within } from '../../api/limits';
-import { setPieces } from '../../dish/edits';
+import { setGroups, setPieces } from '../../dish/edits';
+import { Button } from '../../ui/Button';
 import { Stepper } from '../../ui/Stepper';
 import { later } from '../../ui/later';
 import { OrderPart, type Order } from './part';
 
 const CutPicker = later(async () => (await import('./CutPicker')).CutPicker);
 
+const MOST_GROUPS = 5;
+
 /** How many of which cut. */
-export function Pieces({ load, edit, catalog, units }: Order) {
+export function Pieces({ plan, load, edit, catalog, units }: Order) {
   const cut = catalog.cuts.find((c) => c.id === load.cut);
   const name = load.pieces === 1 ? cut?.name : cut?.plural;
   return (
@@ -33,6 +36,27 @@ export function Pieces({ load, edit, catalog, units }: Order) {
               edit('pieces', (now) => setPieces(now, { ...load, pieces }));
             }}
           />
+          {(plan.groups?.length ?? 0) < MOST_GROUPS ? (
+            <Button
+              onPress={() => {
+                close();
+                edit('put a group in', (now) =>
+                  setGroups(now, [
+                    ...(now.groups ?? []),
+                    {
+                      load: {
+                        cut: load.cut,
+                        pieces: Math.max(1, Math.floor(load.pieces / 2)),
+                        pieceMassG: load.pieceMassG,
+                      },
+                    },
+                  ]),
+                );
+              }}
+            >
+              Something else beside them
+            </Button>
+          ) : null}
           <CutPicker
             cuts={catalog.cuts}
             value={load.cut}

@@ -1,0 +1,141 @@
+package program
+
+import (
+	"math"
+	"strings"
+	"testing"
+
+	"velocrustum/core/food"
+)
+
+var group = Request{Load: Load{Cut: "chicken-wing-flat", Pieces: 10, PieceMassG: 43, Surface: "wiped"}, Coat: &Coat{ID: "starch-dust", OilG: 5},
+	Program: Program{PreheatMin: 4, Stages: []Stage{{AirC: 180, Minutes: 12}, {AirC: 200, Minutes: 12}}, Turns: []Turn{{AtMin: 12, Kind: Flip}}}}
+
+// halved is the same load as two groups of half its pieces.
+func halved(q Request) Request {
+	q.Load.Pieces /= 2
+	coat := *q.Coat
+	coat.OilG /= 2
+	q.Coat = &coat
+	q.Groups = []Group{{Name: "the others", Load: q.Load, Coat: &coat}}
+	return q
+}
+
+// A load of one kind split into two equal groups answers as the load did.
+func TestTwoHalvesAreOneLoad(t *testing.T) {
+	for _, pieces := range []int{6, 10, 16} { // loose, close, more than a layer
+		q := group
+		q.Load.Pieces = pieces
+		whole, split := quick(t, q), quick(t, halved(q))
+		if len(split.Groups) != 2 || len(whole.Groups) != 0 {
+			t.Fatalf("%d groups, and %d of one kind", len(split.Groups), len(whole.Groups))
+		}
+		for _, g := range split.Groups {
+			for _, f := range []struct {
+				what      string
+				got, want *float64
+			}{{"safe", g.SafeAtMin, whole.SafeAtMin}, {"crisp", g.CrispAtMin, whole.CrispAtMin}} {
+				if f.got == nil || f.want == nil || math.Abs(*f.got-*f.want) > 0.02 {
+					t.Errorf("%d in two halves, %s: %s at %v, in one %v", pieces, g.Name, f.what, f.got, f.want)
+				}
+			}
+			if math.Abs(g.End.Crust-whole.End.Crust) > 0.1 || math.Abs(g.End.CoreC-whole.End.CoreC) > 0.05 || math.Abs(g.End.EnergyWh-whole.End.EnergyWh) > 0.1 {
+				t.Errorf("%d in two halves end at %+v, in one at %+v", pieces, g.End, whole.End)
+			}
+		}
+	}
+	whole, err := Simulate(t.Context(), group, Options{})
+	if err != nil {
+		t.Fatal(err)
+	}
+	split, err := Simulate(t.Context(), halved(group), Options{})
+	if err != nil {
+		t.Fatal(err)
+	}
+	// Fewer pieces have a less thick thickest one: never later than the whole.
+	for _, g := range split.Groups {
+		if d := *g.Chance.SafeByMin - *whole.Chance.SafeByMin; d > 0.1 || d < -1.2 {
+			t.Errorf("%s are safe by %.2f, the whole load by %.2f", g.Name, *g.Chance.SafeByMin, *whole.Chance.SafeByMin)
+		}
+	}
+}
+
+// Each kind has its own answer in the one air: prawns are done while
+// drumsticks are raw, and what lies beside them makes both later.
+func TestKindsInOneBasket(t *testing.T) {
+	q := Request{Load: Load{Cut: "chicken-drumstick", Pieces: 3, PieceMassG: 110}, Coat: &Coat{ID: "oil-rub", OilG: 3},
+		Program: Program{PreheatMin: 4, Stages: []Stage{{AirC: 190, Minutes: 26}}, Turns: []Turn{{AtMin: 13, Kind: Flip}}},
+		Groups:  []Group{{Load: Load{Cut: "prawn", Pieces: 6, PieceMassG: 18}, Coat: &Coat{ID: "three-bowl-crumb", OilG: 3}}}}
+	a, err := Simulate(t.Context(), q, Options{})
+	if err != nil {
+		t.Fatal(err)
+	}
+	legs, prawns := a.Groups[0], a.Groups[1]
+	if *prawns.SafeAtMin > 8 || *legs.SafeAtMin < *prawns.SafeAtMin+8 || prawns.Name != "prawns" || prawns.Pieces != 6 {
+		t.Errorf("prawns safe at %.1f, drumsticks at %.1f", *prawns.SafeAtMin, *legs.SafeAtMin)
+	}
+	if prawns.OutMin >= legs.OutMin || prawns.Chance == nil || prawns.Rule.CoreC == 0 {
+		t.Errorf("out at %.0f and %.0f", prawns.OutMin, legs.OutMin)
+	}
+	if *a.SafeAtMin != *legs.SafeAtMin {
+		t.Error("the answer itself is not that of the load")
+	}
+	alone := q
+	alone.Groups = nil
+	if b := quick(t, alone); *b.SafeAtMin > *legs.SafeAtMin {
+		t.Errorf("alone they are safe at %.2f, with prawns beside them at %.2f", *b.SafeAtMin, *legs.SafeAtMin)
+	}
+	// The order of the kinds does not matter.
+	turned := q
+	turned.Load, turned.Coat = q.Groups[0].Load, q.Groups[0].Coat
+	turned.Groups = []Group{{Load: q.Load, Coat: q.Coat}}
+	if b := quick(t, turned); math.Abs(*b.Groups[1].SafeAtMin-*legs.SafeAtMin) > 1e-6 || math.Abs(*b.Groups[0].CrispAtMin-*prawns.CrispAtMin) > 1e-6 {
+		t.Errorf("the other way around safe at %.3f, not %.3f", *b.Groups[1].SafeAtMin, *legs.SafeAtMin)
+	}
+}
+
+// Flavours lie beside each other: a brush is for its own group.
+func TestFlavoursByGroups(t *testing.T) {
+	q := halved(group)
+	q.Groups = append(q.Groups, Group{Name: "plain", Load: q.Load, Coat: q.Coat})
+	q.Load.Pieces, q.Groups[0].Load.Pieces, q.Groups[1].Load.Pieces = 4, 4, 4
+	brush := func(ingredient string, of int) Turn {
+		return Turn{AtMin: 18, Kind: BrushOn, Group: of, Brush: &Brush{Parts: []food.Mixed{{Ingredient: ingredient, Share: 1}}, G: 8}}
+	}
+	q.Program.Turns = append(q.Program.Turns, brush("barbecue", 0), brush("mustard", 1))
+	a := quick(t, q)
+	up := func(g int) float64 { f := a.Groups[g].Timeline; return f[len(f)-1].Faces[1].Brown }
+	if !(up(0) > up(2)+0.05) || up(1) >= up(0) {
+		t.Errorf("barbecued to %.2f, mustard %.2f, plain %.2f", up(0), up(1), up(2))
+	}
+	for field, spoil := range map[string]func(*Request){
+		"groups[0].load.cut":     func(q *Request) { q.Groups[0].Load.Cut = "unicorn" },
+		"program.turns[1].group": func(q *Request) { q.Program.Turns[1].Group = 7 },
+		"groups":                 func(q *Request) { q.Groups[0].Load.Pieces = 60 },
+	} {
+		bad := q
+		bad.Groups = append([]Group{}, q.Groups...)
+		bad.Program.Turns = append([]Turn{}, q.Program.Turns...)
+		spoil(&bad)
+		if err := Check(bad); err == nil || !strings.Contains(err.Error(), field) {
+			t.Errorf("%s: %v", field, err)
+		}
+	}
+}
+
+func BenchmarkThreeGroups(b *testing.B) {
+	q := halved(group)
+	q.Groups = append(q.Groups, Group{Name: "plain", Load: q.Load, Coat: q.Coat})
+	for _, c := range []struct {
+		name string
+		q    Request
+	}{{"one", group}, {"three", q}} {
+		b.Run(c.name, func(b *testing.B) {
+			for b.Loop() {
+				if _, err := Simulate(b.Context(), c.q, Options{}); err != nil {
+					b.Fatal(err)
+				}
+			}
+		})
+	}
+}

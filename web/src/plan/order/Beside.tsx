@@ -1,0 +1,103 @@
+import type { Schemas } from '../../api/client';
+import { limitOf, within } from '../../api/limits';
+import { setGroups } from '../../dish/edits';
+import { Button } from '../../ui/Button';
+import { Labelled, Select } from '../../ui/Select';
+import { Stepper } from '../../ui/Stepper';
+import { OrderPart, type Order } from './part';
+
+type Group = Schemas['Group'];
+
+/** What else lies in the basket: each kind with its own pieces, size and coat. */
+export function Beside(order: Order) {
+  const { plan, edit, catalog, units } = order;
+  const groups = plan.groups ?? [];
+  const change = (k: number, what: string, next: Partial<Group>) =>
+    edit(`group ${k} ${what}`, (now) =>
+      setGroups(
+        now,
+        (now.groups ?? []).map((g, n) => (n === k ? { ...g, ...next } : g)),
+      ),
+    );
+  return groups.map((g, k) => {
+    const cut = catalog.cuts.find((c) => c.id === g.load.cut);
+    const coat = catalog.coats.find((c) => c.id === (g.coat?.id ?? 'bare'));
+    const name = g.load.pieces === 1 ? cut?.name : cut?.plural;
+    const limits = cut ? { min: cut.leastG, max: cut.mostG, step: 1 } : { min: 2, max: 800, step: 1 };
+    return (
+      <span key={k}>
+        , beside{' '}
+        <OrderPart title="Beside them" text={`${g.load.pieces} ${name ?? ''} ${coat?.says ?? ''}`} width={440}>
+          {(close) => (
+            <>
+              <Labelled>
+                Of which cut
+                <Select
+                  value={g.load.cut}
+                  onChange={(e) => {
+                    const next = catalog.cuts.find((c) => c.id === e.target.value);
+                    if (next)
+                      change(k, 'cut', {
+                        load: { ...g.load, cut: next.id, pieceMassG: next.typicalG, thicknessMm: undefined },
+                      });
+                  }}
+                >
+                  {catalog.cuts.map((c) => (
+                    <option key={c.id} value={c.id}>
+                      {c.name}
+                    </option>
+                  ))}
+                </Select>
+              </Labelled>
+              <Stepper
+                label="Pieces"
+                value={g.load.pieces}
+                {...within(catalog, 'load.pieces')}
+                onChange={(pieces) => change(k, 'pieces', { load: { ...g.load, pieces } })}
+              />
+              <Stepper
+                label="One weighs"
+                value={units.weight.to(g.load.pieceMassG)}
+                {...units.weight.stepper(limits)}
+                onChange={(w) => change(k, 'size', { load: { ...g.load, pieceMassG: units.weight.from(w) } })}
+              />
+              <Labelled>
+                In which coat
+                <Select
+                  value={g.coat?.id ?? 'bare'}
+                  onChange={(e) => change(k, 'coat', { coat: { ...g.coat, id: e.target.value } })}
+                >
+                  {catalog.coats.map((c) => (
+                    <option key={c.id} value={c.id}>
+                      {c.name}
+                    </option>
+                  ))}
+                </Select>
+              </Labelled>
+              <Stepper
+                label="Oil on all of them"
+                value={units.weight.to(g.coat?.oilG ?? 0)}
+                {...units.weight.stepper(limitOf(catalog, 'coat.oilG'))}
+                onChange={(w) => change(k, 'oil', { coat: { id: 'bare', ...g.coat, oilG: units.weight.from(w) } })}
+              />
+              <Button
+                onPress={() => {
+                  close();
+                  edit('take a group away', (now) =>
+                    setGroups(
+                      now,
+                      (now.groups ?? []).filter((_, n) => n !== k),
+                      k + 1,
+                    ),
+                  );
+                }}
+              >
+                Not in this basket
+              </Button>
+            </>
+          )}
+        </OrderPart>
+      </span>
+    );
+  });
+}
