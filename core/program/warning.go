@@ -54,6 +54,25 @@ func (s *setup) breakages(r *run, a *Answer) {
 	}
 }
 
+// held says where hot food waits too cold.
+func (w *warner) held() {
+	if w.plant() {
+		return
+	}
+	since := 0.0
+	for i, st := range w.program.Stages {
+		since += st.Minutes
+		if st.Hold == "" {
+			continue
+		}
+		if c, least := at(w.a.Timeline, since).CoreC, w.hotHold(); c < least {
+			w.add("cools", fmt.Sprintf("program.stages[%d].hold", i), "Waiting so, it cools to %s: hot food is held at %s or over, and no longer than %.0f hours.",
+				w.units.Degrees(c), w.units.Degrees(least), hotHours)
+			return
+		}
+	}
+}
+
 // apart says how raw poultry lies beside what is not.
 func (w *warner) apart() {
 	for _, o := range w.others {
@@ -139,6 +158,7 @@ func (s *setup) warnings(a *Answer) []Warning {
 	w.caramel()
 	w.liner()
 	w.apart()
+	w.held()
 	w.thickness()
 	return w.list
 }

@@ -49,35 +49,52 @@ type dish struct {
 	table   string
 	round   bool // goes into the borrowed fryer
 	bench   *prep.Bench
+	beside  []program.Group
+}
+
+// brushed is a thin film of something late in a cook.
+func brushed(at, g float64, of int, ingredients ...string) program.Turn {
+	b := &program.Brush{G: g}
+	for _, i := range ingredients {
+		b.Parts = append(b.Parts, food.Mixed{Ingredient: i, Share: 1})
+	}
+	return program.Turn{AtMin: at, Kind: program.BrushOn, Group: of, Brush: b}
 }
 
 var dishes = []dish{
+	{"Drumettes of three flavours", program.Load{Cut: "chicken-drumette", Pieces: 4, PieceMassG: 45, Surface: "wiped"}, program.Coat{ID: "leavened-rub"},
+		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 190, Minutes: 18}, {AirC: 175, Minutes: 5}},
+			Turns: append(flips(10), brushed(18, 8, 0, "barbecue"), brushed(18, 6, 1, "mustard", "honey"))}, "19:30", false,
+		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "rack", Hours: 4}, Salting: salted(4)},
+		[]program.Group{
+			{Name: "mustard drumettes", Load: program.Load{Cut: "chicken-drumette", Pieces: 4, PieceMassG: 45, Surface: "wiped"}, Coat: &program.Coat{ID: "leavened-rub", SaltPct: 1}},
+			{Name: "plain drumettes", Load: program.Load{Cut: "chicken-drumette", Pieces: 4, PieceMassG: 45, Surface: "wiped"}, Coat: &program.Coat{ID: "leavened-rub", SaltPct: 1}}}},
 	{"Caraway potato wedges", program.Load{Cut: "potato-wedge", Pieces: 14, PieceMassG: 32, StartC: ptr(18.0), Surface: "wiped"}, program.Coat{ID: "oil-rub", OilG: 14},
 		program.Program{PreheatMin: 3, Stages: []program.Stage{{AirC: 180, Minutes: 13}, {AirC: 200, Minutes: 8}}, Turns: shakes(7, 13, 17)}, "19:30", false,
-		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "wipe"}, Finish: []prep.Item{{Ingredient: "salt-flake", G: 4}}}},
+		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "wipe"}, Finish: []prep.Item{{Ingredient: "salt-flake", G: 4}}}, nil},
 	{"Chickpea-flour prawns", program.Load{Cut: "prawn", Pieces: 8, PieceMassG: 18, Surface: "wiped"}, program.Coat{ID: "three-bowl-crumb", OilG: 5},
 		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 200, Minutes: 9}}, Turns: flips(5)}, "19:15", true,
-		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "wipe"}, Coating: prep.Coating{Flour: "chickpea-flour"}, Salting: salted(0.5)}},
+		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "wipe"}, Coating: prep.Coating{Flour: "chickpea-flour"}, Salting: salted(0.5)}, nil},
 	{"Turmeric-yoghurt thigh pieces", program.Load{Cut: "chicken-thigh-chunk", Pieces: 18, PieceMassG: 20, Surface: "wiped"}, program.Coat{ID: "double-dredge", OilG: 9},
 		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 190, Minutes: 14}}, Turns: flips(7)}, "19:00", false,
-		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "wipe"}, Marinade: &turmeric, Coating: prep.Coating{}}},
+		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "wipe"}, Marinade: &turmeric, Coating: prep.Coating{}}, nil},
 	{"Sea bream with dukkah", program.Load{Cut: "fish-whole", Pieces: 1, PieceMassG: 340, Surface: "racked"}, program.Coat{ID: "oil-rub", OilG: 4},
 		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 195, Minutes: 21}}, Turns: flips(12)}, "19:00", false,
 		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "rack", Hours: 2}, Salting: salted(1), Cutting: &prep.Cutting{Scored: true},
-			Finish: []prep.Item{{Ingredient: "sesame", G: 6}, {Ingredient: "herbs", G: 5}}}},
+			Finish: []prep.Item{{Ingredient: "sesame", G: 6}, {Ingredient: "herbs", G: 5}}}, nil},
 	{"Fennel-salt pork belly slices", program.Load{Cut: "pork-belly-slice", Pieces: 7, PieceMassG: 44, ThicknessMm: ptr(13.0), Surface: "racked"}, program.Coat{ID: "bare"},
 		program.Program{PreheatMin: 3, Stages: []program.Stage{{AirC: 190, Minutes: 15}}, Turns: flips(8)}, "19:45", false,
-		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "rack", Hours: 2}, Salting: salted(12)}},
+		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "rack", Hours: 2}, Salting: salted(12)}, nil},
 	{"Rye-crumbed pollock fingers", program.Load{Cut: "fish-strip", Pieces: 9, PieceMassG: 36, Surface: "wiped"}, program.Coat{ID: food.Made, OilG: 10, Layers: ryeCrumb},
 		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 190, Minutes: 10}}, Turns: flips(5)}, "18:45", false,
-		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "wipe"}, Salting: salted(0.5)}},
+		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "wipe"}, Salting: salted(0.5)}, nil},
 	{"Harissa drumsticks", program.Load{Cut: "chicken-drumstick", Pieces: 5, PieceMassG: 112, Surface: "wiped"}, program.Coat{ID: "oil-rub", OilG: 5},
 		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 175, Minutes: 16}, {AirC: 195, Minutes: 8}}, Turns: flips(16)}, "19:30", false,
 		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "wipe"}, Marinade: &harissa,
-			Salting: &prep.Salting{School: "dry", Salt: "salt-sea", TargetPct: 1, Hours: 3}}},
+			Salting: &prep.Salting{School: "dry", Salt: "salt-sea", TargetPct: 1, Hours: 3}}, nil},
 	{"Sumac and lemon-thyme wing flats", program.Load{Cut: "chicken-wing-flat", Pieces: 11, PieceMassG: 43, StartC: ptr(5.0), Surface: "wiped"}, program.Coat{ID: "starch-dust", OilG: 4, SugarPct: 0.4},
 		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 165, Minutes: 12}, {AirC: 200, Minutes: 11}}, Turns: flips(12)}, "19:30", false,
-		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "wipe"}, Salting: &prep.Salting{School: "dry", Salt: "salt-sea", TargetPct: 1, Hours: 2}}},
+		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "wipe"}, Salting: &prep.Salting{School: "dry", Salt: "salt-sea", TargetPct: 1, Hours: 2}}, nil},
 }
 
 // salted is dry salt, to 1 % of what is eaten.
@@ -126,11 +143,11 @@ type past struct {
 }
 
 var week = []past{
-	{7, 1, 18, 0.5, 0, 96, "good", "juicy", "Card night. All eleven gone before the sauce was.", "Nothing."},
-	{0, 1, 19, 1, 2, 0, "soft", "good", "Basket was too full after the wings; the ones below stayed pale.", "Two baskets, or shake once more."},
-	{5, 3, 18, 0, 0, 84, "good", "juicy", "Crumb held at the turn.", ""},
-	{4, 5, 19, 0.5, 2, 0, "hard", "dry", "Sat in two minutes longer while the lock gates were seen to.", "Take them out at 14."},
-	{3, 6, 18, 1.5, 0, 71, "good", "good", "Skin came off the grate in one piece after drying on the rack.", "Score it."},
+	{8, 1, 18, 0.5, 0, 96, "good", "juicy", "Card night. All eleven gone before the sauce was.", "Nothing."},
+	{1, 1, 19, 1, 2, 0, "soft", "good", "Basket was too full after the wings; the ones below stayed pale.", "Two baskets, or shake once more."},
+	{6, 3, 18, 0, 0, 84, "good", "juicy", "Crumb held at the turn.", ""},
+	{5, 5, 19, 0.5, 2, 0, "hard", "dry", "Sat in two minutes longer while the lock gates were seen to.", "Take them out at 14."},
+	{4, 6, 18, 1.5, 0, 71, "good", "good", "Skin came off the grate in one piece after drying on the rack.", "Score it."},
 }
 
 // Fill makes the household, the given instant being now. It does nothing to
@@ -154,7 +171,7 @@ func Fill(ctx context.Context, s *store.Store, now time.Time) error {
 		if d.round {
 			p.FryerID = round.ID
 		}
-		p.Load.V, p.Coat.V, p.Program.V = d.load, d.coat, d.program
+		p.Load.V, p.Coat.V, p.Program.V, p.Groups.V = d.load, d.coat, d.program, d.beside
 		if d.bench != nil {
 			p.Bench.V = *d.bench
 		}

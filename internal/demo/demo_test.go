@@ -15,7 +15,7 @@ func TestEveryDishWorks(t *testing.T) {
 		if d.round {
 			f = borrowed
 		}
-		a, err := program.Simulate(t.Context(), program.Request{Load: d.load, Coat: &d.coat, Fryer: &f.Fryer, Program: d.program, TailMin: 5}, program.Options{})
+		a, err := program.Simulate(t.Context(), program.Request{Load: d.load, Coat: &d.coat, Fryer: &f.Fryer, Program: d.program, Groups: d.beside, TailMin: 5}, program.Options{})
 		if err != nil {
 			t.Errorf("%s: %v", d.name, err)
 			continue

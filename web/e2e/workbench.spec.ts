@@ -262,6 +262,10 @@ test('several kinds in one basket: each has its own race and its own out', async
   await page.getByRole('combobox', { name: 'Of which cut' }).selectOption('prawn');
   await page.getByRole('textbox', { name: 'Pieces', exact: true }).fill('4');
   await page.keyboard.press('Enter');
+  await page.getByRole('textbox', { name: 'What you call them' }).fill('harbour prawns');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: '4 harbour prawns bare' }).click();
+  await page.getByRole('textbox', { name: 'What you call them' }).fill('');
   await page.keyboard.press('Escape');
   await expect(page.getByRole('button', { name: '4 prawns bare' })).toBeVisible();
   const prawns = page.getByRole('radio', { name: /^4 prawns/ });

@@ -20,3 +20,6 @@ export const Labelled = styled.label`
   font-size: 14px;
   color: var(--quiet);
 `;
+
+/** A line to write on, of the same measure. */
+export const Text = styled(Select).attrs({ as: 'input', type: 'text' })``;
