@@ -42,6 +42,8 @@ type Live struct {
 	Plural  string    // several
 	Faces   [2]string // the one that starts up first
 	Judged  Judging
+	Seam    bool // wrapped: they roll, and lie on the seam
+	Tender  bool // tongs would take the coat off
 	Started time.Time
 	Events  []Event
 	Degrees units.Temperature

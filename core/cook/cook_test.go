@@ -255,6 +255,13 @@ func TestFoodIsJudgedAsItIs(t *testing.T) {
 	if fillet := words(ByProbe, 1); strings.Contains(fillet, "bone") || strings.Contains(fillet, "gaps") || !strings.Contains(fillet, "tongs") || !strings.Contains(fillet, "Probe") {
 		t.Errorf("one fillet: %s", fillet)
 	}
+	l := plan()
+	if l.Tender = true; strings.Contains(l.handling(program.Shake, true), "spatula") || !strings.Contains(l.handling(program.Flip, true), "a clean spatula") || strings.Contains(l.handling(program.Flip, false), "clean") || !strings.Contains(l.handling(program.Flip, false), "spatula") {
+		t.Errorf("a crumb is turned so: %s", l.handling(program.Flip, true))
+	}
+	if l.Tender, l.Seam = false, true; !strings.Contains(l.handling(program.Flip, false), "seam down") || strings.Contains(l.handling(program.Flip, true), "spatula") {
+		t.Errorf("a wrap is turned so: %s", l.handling(program.Flip, true))
+	}
 	if wings := words(ByTheBone, 11); !strings.Contains(wings, "away from the bone") || !strings.Contains(wings, "gaps") {
 		t.Errorf("wings: %s", wings)
 	}

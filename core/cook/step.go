@@ -55,8 +55,8 @@ func (l Live) Step(now time.Time) Step {
 			s.Label += " and set"
 		}
 		s.Detail = l.after(c.dues[i+1:], d.at, c.end)
-		if (d.turn == program.Flip || d.turn == program.Shake) && i == 0 && l.Judged != ByBite {
-			s.Detail += " Use clean tongs from here: what touched it raw stays away."
+		if d.turn == program.Flip || d.turn == program.Shake {
+			s.Detail += l.handling(d.turn, i == 0)
 		}
 		if !now.Before(s.Until) {
 			s.Phase = phase
@@ -79,6 +79,22 @@ func (l Live) after(rest []due, at, end float64) string {
 		}
 	}
 	return fmt.Sprintf("Then %s more.", units.Minutes(end-at))
+}
+
+// handling says with what a piece is turned: raw tools stay away after the
+// first turn, tongs tear a crumb, a wrap is rolled.
+func (l Live) handling(turn string, first bool) (out string) {
+	tool := "clean tongs"
+	if l.Tender && turn == program.Flip {
+		tool, out = "a clean spatula", " Slide a spatula under each: tongs pull the coat off."
+	}
+	if l.Seam && turn == program.Flip {
+		out += " Roll them gently, the seam down again."
+	}
+	if first && l.Judged != ByBite {
+		out += fmt.Sprintf(" Use %s from here: what touched it raw stays away.", tool)
+	}
+	return out
 }
 
 // words says what is to be done.

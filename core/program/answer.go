@@ -90,7 +90,9 @@ type InBasket struct {
 	// Most is how many go in at all.
 	Most int `json:"most"`
 	// Seam is that of a wrap: it lies down.
-	Seam   bool         `json:"seam"`
+	Seam bool `json:"seam"`
+	// Tender: tongs would take the coat off.
+	Tender bool         `json:"tender"`
 	Pieces []fryer.Spot `json:"pieces"`
 }
 

@@ -102,7 +102,11 @@ func (s *setup) inBasket() *InBasket {
 	free := int((fryer.FreeCoverage + crowdedBy) / s.coverage * float64(s.pieces))
 	b.Room = max(0, free-s.pieces)
 	b.Most = s.most()
-	b.Seam = s.coating.ID == food.Wrap || s.cut.Wrapped()
+	for _, kind := range append([]*setup{s}, s.others...) {
+		wrapped := kind.coating.ID == food.Wrap || kind.cut.Wrapped()
+		b.Seam = b.Seam || wrapped
+		b.Tender = b.Tender || kind.coating.Sets > 0 && !wrapped
+	}
 	switch c := s.coverage; {
 	case c <= fryer.FreeCoverage:
 		b.Words = "plenty of air between"

@@ -33,6 +33,10 @@ func (s *Server) live(ctx context.Context, c store.Cook) (cook.Live, error) {
 	if err != nil {
 		return cook.Live{}, err
 	}
+	var lie program.InBasket
+	if b := c.Planned.V.Basket; b != nil {
+		lie = *b
+	}
 	var kinds []string
 	for _, g := range c.Planned.V.Groups {
 		kinds = append(kinds, g.Name)
@@ -40,6 +44,7 @@ func (s *Server) live(ctx context.Context, c store.Cook) (cook.Live, error) {
 	return cook.Live{Say: set.Units(), Larder: pantry, Kinds: kinds,
 		Program: c.Plan.V.Program.V, Pieces: c.Plan.V.Load.V.Pieces, Piece: cut.Name, Plural: cut.Plural, Faces: cut.Faces,
 		Judged: judged(cut, c.Planned.V.Rule.Inside), Started: c.StartedAt.Time, Events: c.Events, Degrees: set.Temperature,
+		Seam: lie.Seam, Tender: lie.Tender,
 	}, nil
 }
 

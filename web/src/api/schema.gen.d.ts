@@ -1081,6 +1081,8 @@ export interface components {
                 most: number;
                 /** @description They are wrapped */
                 seam: boolean;
+                /** @description Tongs would take the coat of one of its kinds off */
+                tender: boolean;
                 pieces: {
                     /** Format: double */
                     x: number;
