@@ -98,6 +98,10 @@ func TestKindsInOneBasket(t *testing.T) {
 func TestFlavoursByGroups(t *testing.T) {
 	q := halved(group)
 	q.Groups = append(q.Groups, Group{Name: "plain", Load: q.Load, Coat: q.Coat})
+	// As full as the one, which "three" is not: it is half as full again.
+	thirds := halved(group)
+	thirds.Load.Pieces = group.Load.Pieces / 3
+	thirds.Groups = []Group{{Load: thirds.Load, Coat: q.Coat}, {Load: thirds.Load, Coat: q.Coat}}
 	q.Load.Pieces, q.Groups[0].Load.Pieces, q.Groups[1].Load.Pieces = 4, 4, 4
 	brush := func(ingredient string, of int) Turn {
 		return Turn{AtMin: 18, Kind: BrushOn, Group: of, Brush: &Brush{Parts: []food.Mixed{{Ingredient: ingredient, Share: 1}}, G: 8}}
@@ -126,10 +130,14 @@ func TestFlavoursByGroups(t *testing.T) {
 func BenchmarkThreeGroups(b *testing.B) {
 	q := halved(group)
 	q.Groups = append(q.Groups, Group{Name: "plain", Load: q.Load, Coat: q.Coat})
+	// As full as the one, which "three" is not: it is half as full again.
+	thirds := halved(group)
+	thirds.Load.Pieces = group.Load.Pieces / 3
+	thirds.Groups = []Group{{Load: thirds.Load, Coat: q.Coat}, {Load: thirds.Load, Coat: q.Coat}}
 	for _, c := range []struct {
 		name string
 		q    Request
-	}{{"one", group}, {"three", q}} {
+	}{{"one", group}, {"thirds", thirds}, {"three", q}} {
 		b.Run(c.name, func(b *testing.B) {
 			for b.Loop() {
 				if _, err := Simulate(b.Context(), c.q, Options{}); err != nil {
