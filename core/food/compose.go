@@ -114,21 +114,6 @@ func along(at, v []float64, x float64) float64 {
 // starchy says whether a powder is pure starch.
 func starchy(i larder.Ingredient) bool { return i.Form == larder.Powder && i.Protein < 2 }
 
-// water is what of an ingredient is water, as a share. In what is dry the
-// rest that no label names is fibre and ash, beyond what such a thing holds.
-func water(i larder.Ingredient) float64 {
-	rest := max(0, 1-(i.Salt+i.Carb+i.Protein+i.Acid+i.Fat)/100)
-	switch {
-	case i.Role == larder.Raising:
-		return 0.05
-	case i.Form == larder.Powder:
-		return min(rest, 0.13)
-	case i.Form == larder.Crumb:
-		return min(rest, 0.08)
-	}
-	return rest
-}
-
 // of returns what the parts of a layer are together.
 func (l CoatLayer) of(shelf func(string) (larder.Ingredient, error)) (m matter, err error) {
 	sum := 0.0
@@ -152,7 +137,7 @@ func (l CoatLayer) of(shelf func(string) (larder.Ingredient, error)) (m matter, 
 		default:
 			m.wet += w
 		}
-		wet := water(i)
+		wet := i.Water() / 100
 		m.fat += w * i.Fat / 100
 		m.water += w * wet
 		m.dry += w * max(0, 1-wet-i.Fat/100)

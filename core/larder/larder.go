@@ -76,7 +76,7 @@ var ingredients = []Ingredient{
 	{ID: "soy-light", Name: "light soy sauce", Role: Salty, Density: 1.17, Salt: 15, Sugar: 2, Carb: 6, Protein: 8, Allergens: []string{"soy", "wheat"}, Instead: "salt in water, 15 g to 100 ml, with a little sugar", Source: labels},
 	{ID: "soy-dark", Name: "dark soy sauce", Role: Salty, Density: 1.2, Salt: 16, Sugar: 14, Carb: 22, Protein: 7, Allergens: []string{"soy", "wheat"}, Instead: "light soy sauce with a little molasses", Source: labels},
 	{ID: "fish-sauce", Name: "fish sauce", Role: Salty, Density: 1.2, Salt: 24, Sugar: 3, Carb: 4, Protein: 5, Allergens: []string{"fish"}, Instead: "light soy sauce, half as much again", Source: labels},
-	{ID: "oyster-style", Name: "oyster-style sauce", Role: Salty, Density: 1.25, Salt: 10, Sugar: 18, Carb: 24, Protein: 2, Thick: true, Allergens: []string{"crustaceans", "wheat", "soy"}, Instead: "light soy sauce with sugar and starch", Source: labels},
+	{ID: "oyster-style", Name: "oyster-style sauce", Role: Salty, Density: 1.25, Salt: 10, Sugar: 18, Carb: 24, Protein: 2, Thick: true, Allergens: []string{"molluscs", "wheat", "soy"}, Instead: "light soy sauce with sugar and starch", Source: labels},
 	{ID: "miso", Name: "light miso", Role: Salty, Density: 1.15, Salt: 11, Sugar: 8, Carb: 24, Fat: 5, Protein: 11, Thick: true, Allergens: []string{"soy"}, Instead: "light soy sauce with nut butter", Source: labels},
 	{ID: "stock-powder", Name: "stock powder", Role: Salty, Density: 0.9, Salt: 45, Sugar: 6, Carb: 20, Fat: 8, Protein: 10, Allergens: []string{"celery"}, Source: labels},
 	{ID: "buttermilk", Name: "buttermilk", Role: Milky, Density: 1.03, Salt: 0.2, Sugar: 4.8, Carb: 4.8, Fat: 1, Protein: 3.3, Acid: 0.9, Thick: true, Allergens: []string{"milk"}, Instead: "milk with 6 % lemon juice or vinegar, after 10 minutes", Source: fdc},
@@ -166,6 +166,21 @@ func (i Ingredient) Counts() []string {
 		return nil
 	}
 	return append(strings.Fields(strings.ToLower(i.Name)), pieceNames[i.ID]...)
+}
+
+// Water is what of 100 g is water. In what is dry the rest that no label
+// names is fibre and ash, beyond what such a thing holds.
+func (i Ingredient) Water() float64 {
+	rest := max(0, 100-i.Salt-i.Carb-i.Protein-i.Acid-i.Fat)
+	switch {
+	case i.Role == Raising:
+		return 5
+	case i.Form == Powder:
+		return min(rest, 13)
+	case i.Form == Crumb:
+		return min(rest, 8)
+	}
+	return rest
 }
 
 // IsSalt says whether an ingredient is a salt, to be used as one.

@@ -92,7 +92,7 @@ func TestTheRubDropsByWhatTheSauceBrings(t *testing.T) {
 	b := Bench{Salting: &Salting{School: "dry", TargetPct: 1, Hours: 4}}
 	plain := worked(t, "chicken-drumstick", 115, 8, "bare", b)
 	near(t, "rub alone", plain.RubG, 7.728, 0.01)
-	b.Finish = []Item{{"soy-light", 20}}
+	b.Finish = []Item{{Ingredient: "soy-light", G: 20}}
 	sauced := worked(t, "chicken-drumstick", 115, 8, "bare", b)
 	near(t, "rub with soy to come", sauced.RubG, 4.728, 0.01)
 	near(t, "salt in all", sauced.SaltPct, 1, 0.001)
@@ -142,13 +142,13 @@ func TestMarinadesHaveTheirTime(t *testing.T) {
 		kind  string
 		most  float64
 	}{
-		{"chicken-drumstick", []Item{{"yoghurt", 150}, {"lemon-juice", 10}}, "dairy", 24},
-		{"chicken-drumstick", []Item{{"lemon-juice", 60}, {"oil", 40}}, "strong acid", 6},
-		{"fish-fillet-white", []Item{{"lemon-juice", 60}, {"oil", 40}}, "strong acid", 0.5},
-		{"chicken-drumstick", []Item{{"soy-light", 60}, {"water", 40}}, "salt", 24},
-		{"prawn", []Item{{"soy-light", 60}, {"water", 40}}, "salt", 1},
-		{"pork-rib", []Item{{"pineapple", 80}}, "fresh enzymes", 0.67},
-		{"pork-rib", []Item{{"oil", 80}, {"spices", 10}}, "spices and oil", 24},
+		{"chicken-drumstick", []Item{{Ingredient: "yoghurt", G: 150}, {Ingredient: "lemon-juice", G: 10}}, "dairy", 24},
+		{"chicken-drumstick", []Item{{Ingredient: "lemon-juice", G: 60}, {Ingredient: "oil", G: 40}}, "strong acid", 6},
+		{"fish-fillet-white", []Item{{Ingredient: "lemon-juice", G: 60}, {Ingredient: "oil", G: 40}}, "strong acid", 0.5},
+		{"chicken-drumstick", []Item{{Ingredient: "soy-light", G: 60}, {Ingredient: "water", G: 40}}, "salt", 24},
+		{"prawn", []Item{{Ingredient: "soy-light", G: 60}, {Ingredient: "water", G: 40}}, "salt", 1},
+		{"pork-rib", []Item{{Ingredient: "pineapple", G: 80}}, "fresh enzymes", 0.67},
+		{"pork-rib", []Item{{Ingredient: "oil", G: 80}, {Ingredient: "spices", G: 10}}, "spices and oil", 24},
 	} {
 		w := worked(t, c.cut, cutOf(t, c.cut).Typical, 6, "bare", Bench{Marinade: &Marinade{Items: c.items, Hours: c.most * 1.5}})
 		m := w.Marinaded
@@ -162,7 +162,7 @@ func TestMarinadesHaveTheirTime(t *testing.T) {
 }
 
 func TestSeasoningIsSharedWithTheCoat(t *testing.T) {
-	m := &Marinade{Items: []Item{{"yoghurt", 100}, {"salt-fine", 6}, {"spices", 8}}, Hours: 6}
+	m := &Marinade{Items: []Item{{Ingredient: "yoghurt", G: 100}, {Ingredient: "salt-fine", G: 6}, {Ingredient: "spices", G: 8}}, Hours: 6}
 	all := worked(t, "chicken-thigh-chunk", 20, 20, "flour-dust", Bench{Marinade: m})
 	half := *m
 	half.CoatShare = 0.5
@@ -176,7 +176,7 @@ func TestSeasoningIsSharedWithTheCoat(t *testing.T) {
 
 func TestStationsStandInTheOrderOfTheHands(t *testing.T) {
 	w := worked(t, "chicken-wing-stuffed", 95, 6, "starch-dust", Bench{
-		Finish: []Item{{"lemon-juice", 5}}, Marinade: &Marinade{Items: []Item{{"yoghurt", 90}}, Hours: 3}, Salting: &Salting{School: "dry", TargetPct: 1, Hours: 3},
+		Finish: []Item{{Ingredient: "lemon-juice", G: 5}}, Marinade: &Marinade{Items: []Item{{Ingredient: "yoghurt", G: 90}}, Hours: 3}, Salting: &Salting{School: "dry", TargetPct: 1, Hours: 3},
 		Drying: Drying{School: "rack", Hours: 5}, Coating: Coating{Oil: "mist"},
 	})
 	var ids []string
@@ -226,8 +226,8 @@ func TestBenchesAreRefusedByField(t *testing.T) {
 		"salting.waterG":            {Salting: &Salting{School: "brine", Hours: 1}},
 		"salting.strengthPct":       {Salting: &Salting{School: "brine", WaterG: 500, StrengthPct: 60, Hours: 1}},
 		"salting.salt":              {Salting: &Salting{School: "dry", Salt: "sugar", Hours: 1}},
-		"marinade.items.ingredient": {Marinade: &Marinade{Items: []Item{{"gold", 3}}, Hours: 1}},
-		"marinade.items.g":          {Marinade: &Marinade{Items: []Item{{"oil", -3}}, Hours: 1}},
+		"marinade.items.ingredient": {Marinade: &Marinade{Items: []Item{{Ingredient: "gold", G: 3}}, Hours: 1}},
+		"marinade.items.g":          {Marinade: &Marinade{Items: []Item{{Ingredient: "oil", G: -3}}, Hours: 1}},
 		"coating.oil":               {Coating: Coating{Oil: "pour"}},
 		"cutting.spreadPct":         {Cutting: &Cutting{SpreadPct: 90}},
 	} {
@@ -248,9 +248,9 @@ func TestTwiceTheMeatIsTwiceTheRest(t *testing.T) {
 		n := 2 + r.IntN(10)
 		make := func(k float64) Bench {
 			return Bench{
-				Marinade: &Marinade{Items: []Item{{"yoghurt", 80 * k}, {"salt-fine", 2 * k}}, Hours: 3},
+				Marinade: &Marinade{Items: []Item{{Ingredient: "yoghurt", G: 80 * k}, {Ingredient: "salt-fine", G: 2 * k}}, Hours: 3},
 				Salting:  &Salting{School: "brine", WaterG: 700 * k, StrengthPct: 3, Hours: 2},
-				Coating:  Coating{Oil: "brush"}, Finish: []Item{{"soy-light", 5 * k}},
+				Coating:  Coating{Oil: "brush"}, Finish: []Item{{Ingredient: "soy-light", G: 5 * k}},
 			}
 		}
 		one := worked(t, cut.ID, cut.Typical, n, coat, make(1))
@@ -329,7 +329,7 @@ func TestCostByTheCooksOwnPrices(t *testing.T) {
 	soy := shelf["soy-light"]
 	soy.Price = 5
 	own := NewPantry([]Ingredient{soy})
-	b := Bench{Finish: []Item{{"soy-light", 20}}, Prices: &Prices{MeatPerKg: 9, PerKWh: 0.4}}
+	b := Bench{Finish: []Item{{Ingredient: "soy-light", G: 20}}, Prices: &Prices{MeatPerKg: 9, PerKWh: 0.4}}
 	w, err := own.Work(LotOf(cutOf(t, "chicken-drumstick"), 115, 0, 8), coatOf(t, "bare"), 0, b)
 	if err != nil {
 		t.Fatal(err)
@@ -404,7 +404,7 @@ func TestADryRubSaltsAtAnyAmount(t *testing.T) {
 			for _, spiceG := range []float64{0.2, 3, 20} {
 				last := -1.0
 				for _, hours := range []float64{0.25, 2, 12, 48} {
-					b := Bench{Marinade: &Marinade{Hours: hours, Items: []Item{{"salt-fine", saltG}, {"spices", spiceG}}}}
+					b := Bench{Marinade: &Marinade{Hours: hours, Items: []Item{{Ingredient: "salt-fine", G: saltG}, {Ingredient: "spices", G: spiceG}}}}
 					w, err := shelf.Work(LotOf(cut, cut.Typical, 0, 8), coatOf(t, "bare"), 0, b)
 					if err != nil {
 						t.Fatalf("%s, %g g of salt, %g of spice, %g h: %v", id, saltG, spiceG, hours, err)
@@ -427,7 +427,7 @@ func TestADryRubSaltsAtAnyAmount(t *testing.T) {
 }
 
 func TestAMarinadeIsMadeForTheMeat(t *testing.T) {
-	m := Marinade{Hours: 3, ForG: 500, Items: []Item{{"salt-fine", 6}, {"spices", 5}}}
+	m := Marinade{Hours: 3, ForG: 500, Items: []Item{{Ingredient: "salt-fine", G: 6}, {Ingredient: "spices", G: 5}}}
 	at := func(forG float64) Worked {
 		m.ForG = forG
 		return worked(t, "chicken-drumstick", 125, 8, "bare", Bench{Marinade: &m})

@@ -91,7 +91,7 @@ func (p Pantry) Coat(lot Lot, coat food.Coat, c Coating, plannedOilG float64) (C
 	}
 	if out.Rubbed() {
 		i, g := p["leavening"], rubLeavening*lot.MassG()/1000
-		out.Kept.add(i, g)
+		out.Kept.Add(i, g)
 		out.StuckG = g
 		out.Bowls = append(out.Bowls, Bowl{i.ID, g, g})
 	}
@@ -116,7 +116,7 @@ func (p Pantry) Coat(lot Lot, coat food.Coat, c Coating, plannedOilG float64) (C
 		if i.Role == larder.Starchy && !c.Bag {
 			put = math.Max(put, sticks+workingDepth*lot.Piece.Footprint()*1e4)
 		}
-		out.Kept.add(i, sticks)
+		out.Kept.Add(i, sticks)
 		out.StuckG += sticks
 		if i.Role == larder.Egg {
 			out.Eggs = int(math.Ceil(put/egg/1.25 - 1e-9)) // up to a quarter of stretch
@@ -126,7 +126,7 @@ func (p Pantry) Coat(lot Lot, coat food.Coat, c Coating, plannedOilG float64) (C
 		if c.Leavening && isFlour(id) {
 			share := flourLeavening / 250
 			out.LeaveningG += put * share
-			out.Kept.add(p["leavening"], sticks*share)
+			out.Kept.Add(p["leavening"], sticks*share)
 			out.StuckG += sticks * share
 		}
 		out.Waste += put - sticks

@@ -10,42 +10,12 @@ import (
 	"velocrustum/core/units"
 )
 
-// An Item is one ingredient of a recipe with its amount in g.
-type Item struct {
-	Ingredient string  `json:"ingredient"`
-	G          float64 `json:"g"`
-}
-
-// Totals are what a mixture holds, g.
-type Totals struct {
-	MassG    float64 `json:"massG"`
-	SaltG    float64 `json:"saltG"`
-	SugarG   float64 `json:"sugarG"`
-	CarbG    float64 `json:"carbG"`
-	FatG     float64 `json:"fatG"`
-	ProteinG float64 `json:"proteinG"`
-	AcidG    float64 `json:"acidG"`
-}
-
-// add puts g grams of an ingredient in.
-func (t *Totals) add(i Ingredient, g float64) {
-	t.MassG += g
-	t.SaltG += g * i.Salt / 100
-	t.SugarG += g * i.Sugar / 100
-	t.CarbG += g * i.Carb / 100
-	t.FatG += g * i.Fat / 100
-	t.ProteinG += g * i.Protein / 100
-	t.AcidG += g * i.Acid / 100
-}
-
-// part returns a share of a mixture.
-func (t Totals) part(share float64) Totals {
-	return Totals{t.MassG * share, t.SaltG * share, t.SugarG * share, t.CarbG * share, t.FatG * share, t.ProteinG * share, t.AcidG * share}
-}
-
-func (t Totals) plus(o Totals) Totals {
-	return Totals{t.MassG + o.MassG, t.SaltG + o.SaltG, t.SugarG + o.SugarG, t.CarbG + o.CarbG, t.FatG + o.FatG, t.ProteinG + o.ProteinG, t.AcidG + o.AcidG}
-}
+// An Item is one ingredient of a recipe with its amount in g, and Totals what
+// a mixture holds.
+type (
+	Item   = larder.Item
+	Totals = larder.Totals
+)
 
 // Grams reads an amount of an ingredient as people write it, and says what was
 // taken for what leaves it open.
@@ -117,7 +87,7 @@ func reach(t Totals, roles map[larder.Role]float64, class safety.Class) Reach {
 func (p Pantry) split(items []Item, share float64) (rest []Item, kept Totals) {
 	for _, it := range items {
 		if i := p[it.Ingredient]; share > 0 && (i.IsSalt() || i.Role == larder.Spice && !i.Thick) {
-			kept.add(i, it.G*share)
+			kept.Add(i, it.G*share)
 			it.G *= 1 - share
 		}
 		rest = append(rest, it)
@@ -176,7 +146,7 @@ func (p Pantry) Marinate(lot Lot, items []Item, hours, tempC float64) (Marinaded
 		if err != nil {
 			return out, err
 		}
-		t.add(i, it.G)
+		t.Add(i, it.G)
 		roles[i.Role] += it.G
 		if i.Thick {
 			thick += it.G
@@ -187,7 +157,7 @@ func (p Pantry) Marinate(lot Lot, items []Item, hours, tempC float64) (Marinaded
 		return out, nil
 	}
 	massG := lot.MassG()
-	out.PerKg = t.part(1000 / massG)
+	out.PerKg = t.Part(1000 / massG)
 	out.Reach = reach(t, roles, lot.Cut.Class)
 	// 4 to 8 % of the meat's weight clings of a thin one, 8 to 12 of a thick.
 	out.TakenG = math.Min(t.MassG, massG*(0.06+0.04*thick/t.MassG))

@@ -51,17 +51,17 @@ func Serve(lot Lot, coat Coated, added Totals, servings float64, kept Kept) (her
 	mix(cut.Flesh, edible*(1-skin-cut.Stuffing), fleshFat)
 	mix(cut.Skin, edible*skin, 1-cut.SkinDrains()*melted)
 	mix(cut.Filling, edible*cut.Stuffing, 1)
-	stuck := coat.Kept.plus(added)
+	stuck := coat.Kept.Plus(added)
 	stuck.FatG += coat.OilG
 	stuck.MassG += coat.OilG
 	// What is lost is lost by what is eaten: the bone loses nothing.
 	lost := kept.MassLossPct / 100 * (massG + coat.Kept.MassG + coat.OilG)
-	all := t.plus(stuck)
+	all := t.Plus(stuck)
 	all.MassG -= lost
 	here = plateOf(all, servings)
 	// In oil the same is in and on it, without the oil of its own, and with
 	// what it takes up.
-	inOil := t.plus(coat.Kept).plus(added)
+	inOil := t.Plus(coat.Kept).Plus(added)
 	inOil.MassG -= lost
 	oil := inOil.MassG * fried / (1 - fried)
 	inOil.FatG += oil

@@ -21,11 +21,11 @@ type Swap struct {
 // mixed stand in for an ingredient as a mixture, by shares of its weight; so
 // that what it is there for is the same, the rest by judgement.
 var mixed = map[string][]Item{
-	"buttermilk":   {{"milk", 0.94}, {"lemon-juice", 0.06}}, // after 10 minutes
-	"rice-wine":    {{"water", 0.93}, {"vinegar", 0.04}, {"sugar", 0.03}},
-	"soy-light":    {{"water", 0.8}, {"salt-fine", 0.15}, {"sugar", 0.05}},
-	"oyster-style": {{"soy-light", 0.65}, {"sugar", 0.2}, {"corn-starch", 0.15}},
-	"pineapple":    {{"ginger", 0.4}, {"sugar", 0.1}, {"water", 0.5}},
+	"buttermilk":   {{Ingredient: "milk", G: 0.94}, {Ingredient: "lemon-juice", G: 0.06}}, // after 10 minutes
+	"rice-wine":    {{Ingredient: "water", G: 0.93}, {Ingredient: "vinegar", G: 0.04}, {Ingredient: "sugar", G: 0.03}},
+	"soy-light":    {{Ingredient: "water", G: 0.8}, {Ingredient: "salt-fine", G: 0.15}, {Ingredient: "sugar", G: 0.05}},
+	"oyster-style": {{Ingredient: "soy-light", G: 0.65}, {Ingredient: "sugar", G: 0.2}, {Ingredient: "corn-starch", G: 0.15}},
+	"pineapple":    {{Ingredient: "ginger", G: 0.4}, {Ingredient: "sugar", G: 0.1}, {Ingredient: "water", G: 0.5}},
 }
 
 // does is what an ingredient is there for, in 100 g of it; 0 if its own kind
@@ -53,12 +53,12 @@ func (p Pantry) Swaps(id string, g float64) []Swap {
 		return nil
 	}
 	var was Totals
-	was.add(of, g)
+	was.Add(of, g)
 	var out []Swap
 	offer := func(says string, items []Item) {
 		var is Totals
 		for _, it := range items {
-			is.add(p[it.Ingredient], it.G)
+			is.Add(p[it.Ingredient], it.G)
 		}
 		out = append(out, Swap{Says: says, Items: items, Changes: changes(was, is)})
 	}
@@ -66,7 +66,7 @@ func (p Pantry) Swaps(id string, g float64) []Swap {
 		var items []Item
 		var names []string
 		for _, part := range parts {
-			it := Item{part.Ingredient, math.Round(part.G*g*10) / 10}
+			it := Item{Ingredient: part.Ingredient, G: math.Round(part.G*g*10) / 10}
 			items = append(items, it)
 			names = append(names, fmt.Sprintf("%g g of %s", it.G, p[it.Ingredient].Name))
 		}
@@ -89,7 +89,7 @@ func (p Pantry) Swaps(id string, g float64) []Swap {
 		return 1
 	})
 	for _, i := range near[:min(len(near), 4-len(out))] {
-		it := Item{i.ID, math.Round(g*does(of)/does(i)*10) / 10}
+		it := Item{Ingredient: i.ID, G: math.Round(g*does(of)/does(i)*10) / 10}
 		offer(fmt.Sprintf("%g g of %s", it.G, i.Name), []Item{it})
 	}
 	return out

@@ -39,7 +39,7 @@ func TestSwapsDoTheSame(t *testing.T) {
 	}
 	near(t, "vinegar", lemon[1].Items[0].G, 22, 0.05) // 24·5.5/6
 	milk := shelf.Swaps("buttermilk", 250)[0].Items
-	if milk[0] != (Item{"milk", 235}) || milk[1] != (Item{"lemon-juice", 15}) {
+	if milk[0] != (Item{Ingredient: "milk", G: 235}) || milk[1] != (Item{Ingredient: "lemon-juice", G: 15}) {
 		t.Errorf("%+v", milk)
 	}
 	for _, none := range []string{"spices", "egg", "gold"} {
@@ -63,14 +63,14 @@ func TestSwapsDoTheSame(t *testing.T) {
 }
 
 func TestRecipesAreChecked(t *testing.T) {
-	good := OwnMarinade{Name: "Ours", Marinade: Marinade{Hours: 2, Items: []Item{{"oil", 20}}}}
+	good := OwnMarinade{Name: "Ours", Marinade: Marinade{Hours: 2, Items: []Item{{Ingredient: "oil", G: 20}}}}
 	if err := good.Check(shelf); err != nil {
 		t.Error(err)
 	}
 	for field, change := range map[string]func(*OwnMarinade){
 		"name":                      func(r *OwnMarinade) { r.Name = "" },
 		"marinade.items":            func(r *OwnMarinade) { r.Marinade.Items = nil },
-		"marinade.items.ingredient": func(r *OwnMarinade) { r.Marinade.Items = []Item{{"gold", 1}} },
+		"marinade.items.ingredient": func(r *OwnMarinade) { r.Marinade.Items = []Item{{Ingredient: "gold", G: 1}} },
 		"marinade.hours":            func(r *OwnMarinade) { r.Marinade.Hours = -1 },
 		"marinade.coatShare":        func(r *OwnMarinade) { r.Marinade.CoatShare = 2 },
 	} {
@@ -185,7 +185,7 @@ func TestADishFollowsFromWhatWasBought(t *testing.T) {
 		Coat:    &program.Coat{ID: "bare", OilG: 9, SugarPct: 1},
 		Program: program.Program{Stages: []program.Stage{{AirC: 190, Minutes: 20}}},
 	}}, Bench: &Bench{Drying: Drying{School: "rack", Hours: 4}, Cutting: &Cutting{SpreadPct: 12},
-		Salting: &Salting{School: "dry", TargetPct: 1, Hours: 2}, Coating: Coating{Oil: "mist"}, Marinade: &Marinade{Hours: 2, Items: []Item{{"honey", 40}}}}}
+		Salting: &Salting{School: "dry", TargetPct: 1, Hours: 2}, Coating: Coating{Oil: "mist"}, Marinade: &Marinade{Hours: 2, Items: []Item{{Ingredient: "honey", G: 40}}}}}
 	ready := func() program.Dish {
 		t.Helper()
 		got, _, err := shelf.Ready(d)

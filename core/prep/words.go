@@ -224,7 +224,7 @@ func (w words) marinating(m *Marinaded) Station {
 	s := Station{ID: "marinade", Title: "Marinate", Headline: fmt.Sprintf("%s in the fridge", hoursWords(m.Hours)), Cautions: []string{}}
 	r := m.Reach
 	for1, whole := w.Whole()
-	per := m.PerKg.part(for1 / 1000)
+	per := m.PerKg.Part(for1 / 1000)
 	s.Why = fmt.Sprintf("%s The limit is set by the %s: worth it from %s; past %s it is %s. For %s of meat it holds %s of salt, %s of sugar, %s of acid and %s of fat; %s of it go along into the basket.",
 		r.verdict(m.Hours), r.Kind, hoursWords(r.Least), hoursWords(r.Most), r.Past, whole,
 		w.Grams(per.SaltG), w.Grams(per.SugarG), w.Grams(per.AcidG), w.Grams(per.FatG), w.Grams(m.TakenG))

@@ -102,7 +102,7 @@ func (p Pantry) Work(lot Lot, coat food.Coat, plannedOilG float64, b Bench, turn
 		if err != nil {
 			return w, err
 		}
-		w.FinishG.add(i, it.G)
+		w.FinishG.Add(i, it.G)
 		w.Allergens = merge(w.Allergens, i.Allergens)
 	}
 	brushed, err := w.brush(p, turns)
@@ -113,7 +113,7 @@ func (p Pantry) Work(lot Lot, coat food.Coat, plannedOilG float64, b Bench, turn
 	if brushed.MassG > 0 {
 		w.SaltFrom["brush"] = brushed.SaltG
 	}
-	w.added = w.FinishG.plus(brushed)
+	w.added = w.FinishG.Plus(brushed)
 	clings := 0.0 // g of fat
 	if b.Marinade != nil && len(b.Marinade.Items) > 0 {
 		if clings, err = w.marinate(p, b.Marinade.made(lot.MassG())); err != nil {
@@ -150,7 +150,7 @@ func (w *Worked) brush(p Pantry, turns []program.Turn) (all Totals, err error) {
 			if err != nil {
 				return all, err
 			}
-			all.add(i, t.Brush.G*m.Share/sum)
+			all.Add(i, t.Brush.G*m.Share/sum)
 			w.Allergens = merge(w.Allergens, i.Allergens)
 		}
 	}
@@ -237,7 +237,7 @@ func (w *Worked) marinate(p Pantry, m Marinade) (float64, error) {
 	if kept.MassG > 0 {
 		w.KeptBackG = kept
 		w.SaltFrom["coat"] += kept.SaltG
-		w.Coated.Kept = w.Coated.Kept.plus(kept)
+		w.Coated.Kept = w.Coated.Kept.Plus(kept)
 		w.Coated.StuckG += kept.MassG
 	}
 	got, err := p.Marinate(w.Lot, items, m.Hours, fridge)
@@ -246,11 +246,11 @@ func (w *Worked) marinate(p Pantry, m Marinade) (float64, error) {
 	}
 	w.Marinaded = &got
 	w.Allergens = merge(w.Allergens, got.Allergens)
-	all := got.PerKg.part(w.Lot.MassG() / 1000)
-	clings := all.part(got.TakenG / all.MassG)
+	all := got.PerKg.Part(w.Lot.MassG() / 1000)
+	clings := all.Part(got.TakenG / all.MassG)
 	w.SaltFrom["marinade"] = math.Min(all.SaltG, got.Salted.TakenG+clings.SaltG)
 	clings.SaltG = 0 // counted above
-	w.added = w.added.plus(clings)
+	w.added = w.added.Plus(clings)
 	return clings.FatG, nil
 }
 
@@ -284,7 +284,7 @@ func (w *Worked) salt(p Pantry, c Salting) error {
 		}
 		put := c.WaterG * c.StrengthPct / 100
 		bath.SaltG = put + c.WaterG*liquid.Salt/100
-		bath.WaterG = c.WaterG * (1 - (liquid.Salt+liquid.Carb+liquid.Fat+liquid.Protein+liquid.Acid)/100)
+		bath.WaterG = c.WaterG * liquid.Water() / 100
 		w.Brine = &Brine{liquid.Name, c.WaterG / liquid.Density, put}
 		w.Allergens = merge(w.Allergens, liquid.Allergens)
 	}

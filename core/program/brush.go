@@ -47,7 +47,7 @@ func (k *kitchen) glaze(b Brush, find func(string) (larder.Ingredient, error)) (
 		sum += p.Share
 		sugar += p.Share * i.Sugar
 		g.fat += p.Share * i.Fat / 100
-		g.water += p.Share * math.Max(0, 1-(i.Salt+i.Carb+i.Fat+i.Protein+i.Acid)/100)
+		g.water += p.Share * i.Water() / 100
 	}
 	area := k.surface100(k.all) / 100 / 2 // m², one side of all pieces
 	if g.faces[0] = true; b.Both {

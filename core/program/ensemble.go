@@ -5,6 +5,7 @@ import (
 	"fmt"
 	"math"
 	"slices"
+	"sync"
 )
 
 // # A thousand loads
@@ -138,46 +139,42 @@ func (s *setup) gather(ctx context.Context) ([]*ensemble, error) {
 	if err != nil {
 		return nil, err
 	}
-	var counted [][]outcome
-	count := func() error {
-		if counted != nil {
-			return nil
-		}
-		counted = make([][]outcome, countedRuns)
+	counted := sync.OnceValues(func() ([][]outcome, error) {
+		out := make([][]outcome, countedRuns)
 		few := v.loads(countedRuns, s.all)
-		return parallel(countedRuns, func(i int) (err error) {
+		return out, parallel(countedRuns, func(i int) (err error) {
 			draw := v.at(&few[i].thick)
 			draw.sizes = append(draw.sizes, v.at(&few[i].thin).sizes...)
-			counted[i], err = on.outcomes(ctx, draw, searching)
+			out[i], err = on.outcomes(ctx, draw, searching)
 			return err
 		})
-	}
-	var out []*ensemble
-	for k, kind := range append([]*setup{s}, s.others...) {
-		results, tallied := make([]outcome, len(runs)), false
-		for i := range runs {
-			results[i] = runs[i][k]
-		}
-		e, err := kind.drawn(v, surf, results, end, func() ([]outcome, error) {
+	})
+	kinds := append([]*setup{s}, s.others...)
+	out := make([]*ensemble, len(kinds))
+	return out, parallel(len(kinds), func(k int) (err error) {
+		tallied := false
+		out[k], err = kinds[k].drawn(v, surf, of(runs, k), end, func() ([]outcome, error) {
 			tallied = true
-			if err := count(); err != nil {
-				return nil, err
-			}
-			own := make([]outcome, len(counted))
-			for i := range counted {
-				own[i] = counted[i][k]
-			}
-			return own, nil
+			all, err := counted()
+			return of(all, k), err
 		})
 		if err != nil {
-			return nil, err
+			return err
 		}
-		if e.runs = len(points); tallied {
-			e.runs += countedRuns
+		if out[k].runs = len(points); tallied {
+			out[k].runs += countedRuns
 		}
-		out = append(out, e)
+		return nil
+	})
+}
+
+// of is what came of one kind in each run.
+func of(runs [][]outcome, kind int) []outcome {
+	out := make([]outcome, len(runs))
+	for i, r := range runs {
+		out[i] = r[kind]
 	}
-	return out, nil
+	return out
 }
 
 // widest is the spread that holds for every kind in the basket.

@@ -1,16 +1,13 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { Plus, Trash2 } from 'lucide-react';
-import { useState } from 'react';
-import { Input, Label, TextField } from 'react-aria-components';
 import styled from 'styled-components';
 import type { Schemas } from '../api/client';
 import { within } from '../api/limits';
 import { dropCoat, keepCoat, useCoats } from '../api/queries';
 import { setLayers } from '../dish/edits';
 import { Button, IconButton } from '../ui/Button';
-import { fieldBox, labelled } from '../ui/field';
 import { Quiet } from '../ui/layout';
-import { Pop } from '../ui/Pop';
+import { KeepAs } from '../ui/KeepAs';
 import { Select } from '../ui/Select';
 import { Stepper } from '../ui/Stepper';
 import { complain, say } from '../ui/toast';
@@ -52,13 +49,6 @@ const Row = styled.div`
   gap: 8px;
 `;
 
-const Name = styled(TextField)`
-  ${labelled}
-  input {
-    ${fieldBox}
-  }
-`;
-
 const MOST_LAYERS = 4;
 const MOST_PARTS = 5;
 
@@ -94,7 +84,6 @@ function Options({ pantry }: { pantry: Ingredient[] }) {
 export function Composer({ plan, edit, answer, pantry, catalog, units }: StationProps) {
   const own = useCoats();
   const queries = useQueryClient();
-  const [name, setName] = useState('');
   const { coat } = plan;
   const named = catalog.coats.find((c) => c.id === coat.id);
   const layers = coat.layers ?? named?.layers ?? [];
@@ -220,30 +209,13 @@ export function Composer({ plan, edit, answer, pantry, catalog, units }: Station
           <Plus size={17} aria-hidden /> A layer
         </Button>
         {layers.length > 0 && !known && coat.layers ? (
-          <Pop
-            title="Keep this coat"
-            body={(close) => (
-              <form
-                onSubmit={(e) => {
-                  e.preventDefault();
-                  keepCoat(queries, { name: name.trim(), layers });
-                  say(`${name.trim()} is kept.`);
-                  setName('');
-                  close();
-                }}
-              >
-                <Name value={name} onChange={setName} isRequired maxLength={60}>
-                  <Label>Its name</Label>
-                  <Input />
-                </Name>
-                <Button type="submit" isDisabled={name.trim() === ''}>
-                  Keep it
-                </Button>
-              </form>
-            )}
-          >
-            <Button>Keep it under a name</Button>
-          </Pop>
+          <KeepAs
+            what="this coat"
+            keep={(name) => {
+              keepCoat(queries, { name, layers });
+              say(`${name} is kept.`);
+            }}
+          />
         ) : null}
         {known ? (
           <Button

@@ -1,24 +1,15 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { Input, Label, TextField } from 'react-aria-components';
 import styled from 'styled-components';
 import type { Schemas } from '../api/client';
 import { dropMarinade, keepMarinade, useMarinades } from '../api/queries';
 import { Button } from '../ui/Button';
-import { fieldBox, labelled } from '../ui/field';
-import { Pop } from '../ui/Pop';
+import { KeepAs } from '../ui/KeepAs';
 import { Select } from '../ui/Select';
 import { complain, say } from '../ui/toast';
 
 type Marinade = Schemas['Marinade'];
 type Recipe = Schemas['MarinadeRecipe'];
-
-const Name = styled(TextField)`
-  ${labelled}
-  input {
-    ${fieldBox}
-  }
-`;
 
 const Buttons = styled.div`
   display: flex;
@@ -36,7 +27,6 @@ interface Props {
 export function Recipes({ marinade, massG, take }: Props) {
   const own = useMarinades();
   const queries = useQueryClient();
-  const [name, setName] = useState('');
   const [taken, setTaken] = useState('');
   const again = () => queries.invalidateQueries({ queryKey: ['marinades'] });
   const known = own.data ?? [];
@@ -83,29 +73,7 @@ export function Recipes({ marinade, massG, take }: Props) {
           {now && JSON.stringify(now.marinade) !== JSON.stringify(whole) ? (
             <Button onPress={() => keep({ ...now, marinade: whole })}>Keep it as {now.name}</Button>
           ) : null}
-          <Pop
-            title="Keep this marinade"
-            body={(close) => (
-              <form
-                onSubmit={(e) => {
-                  e.preventDefault();
-                  keep({ name: name.trim(), marinade: whole });
-                  setName('');
-                  close();
-                }}
-              >
-                <Name value={name} onChange={setName} isRequired maxLength={60}>
-                  <Label>Its name</Label>
-                  <Input />
-                </Name>
-                <Button type="submit" isDisabled={name.trim() === ''}>
-                  Keep it
-                </Button>
-              </form>
-            )}
-          >
-            <Button>Keep it under a name</Button>
-          </Pop>
+          <KeepAs what="this marinade" keep={(name) => keep({ name, marinade: whole })} />
           {now ? <Button onPress={() => void forget(now)}>Forget {now.name}</Button> : null}
         </Buttons>
       ) : null}

@@ -1,19 +1,12 @@
-import {
-  Label,
-  Slider,
-  SliderOutput,
-  SliderThumb,
-  SliderTrack,
-  ToggleButton,
-  ToggleButtonGroup,
-} from 'react-aria-components';
+import { Label, Slider, SliderOutput, SliderThumb, SliderTrack } from 'react-aria-components';
 import styled from 'styled-components';
 import type { CutInfo, Fryer, PlanInput, Simulation } from '../api/client';
 import { minutes, type Units } from '../format/units';
-import { at, type } from '../theme/tokens';
+import { at } from '../theme/tokens';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { Card, Quiet } from '../ui/layout';
+import { Tabs } from '../ui/Tabs';
 import { BasketView } from '../fryers/BasketView';
 import type { BasketsAnswer, Batching } from './useBaskets';
 import { Waits } from './Waits';
@@ -46,27 +39,6 @@ const Top = styled.div`
 
 const Small = styled(Quiet)`
   font-size: 14.5px;
-`;
-
-const Tabs = styled(ToggleButtonGroup)`
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-`;
-
-const Tab = styled(ToggleButton)`
-  min-height: 40px;
-  padding: 4px 11px;
-  border: 1px solid var(--line);
-  border-radius: 10px;
-  background: transparent;
-  color: var(--ink);
-  font: 600 14px/1.15 ${type.plain};
-  cursor: pointer;
-  &[data-selected] {
-    background: var(--ink);
-    color: var(--paper);
-  }
 `;
 
 const Share = styled(Slider)`
@@ -207,20 +179,16 @@ export function Baskets({
         </Top>
         {list.length > 1 ? (
           <Tabs
-            aria-label="Basket shown"
-            selectionMode="single"
-            disallowEmptySelection
-            selectedKeys={[String(shown)]}
-            onSelectionChange={(keys) => show(Number([...keys][0] ?? 0))}
-          >
-            {list.map((b, i) => (
-              <Tab key={i} id={String(i)}>
-                {chosen === 'together' ? `${b.fryer === 0 ? 'First' : 'Second'} fryer` : `Basket ${i + 1}`}: {b.pieces},{' '}
-                {minutes(b.program.stages.reduce((sum, s) => sum + s.minutes, 0))} min
-                {b.startMin > 0 ? `, in at ${minutes(b.startMin)}` : ''}
-              </Tab>
-            ))}
-          </Tabs>
+            label="Basket shown"
+            shown={shown}
+            show={show}
+            tabs={list.map(
+              (b, i) =>
+                `${chosen === 'together' ? `${b.fryer === 0 ? 'First' : 'Second'} fryer` : `Basket ${i + 1}`}: ${b.pieces}, ${minutes(
+                  b.program.stages.reduce((sum, s) => sum + s.minutes, 0),
+                )} min${b.startMin > 0 ? `, in at ${minutes(b.startMin)}` : ''}`,
+            )}
+          />
         ) : null}
         {chosen === 'several' && total > 1 ? (
           <Share

@@ -1,8 +1,9 @@
-import { ToggleButton, ToggleButtonGroup } from 'react-aria-components';
+import { Fragment } from 'react';
 import styled from 'styled-components';
 import type { Schemas } from '../api/client';
 import { minutes } from '../format/units';
 import { Button } from '../ui/Button';
+import { Tabs } from '../ui/Tabs';
 
 type GroupAnswer = Schemas['GroupAnswer'];
 
@@ -12,36 +13,6 @@ const Row = styled.div`
   align-items: center;
   gap: 8px;
   margin-bottom: 8px;
-`;
-
-const Tabs = styled(ToggleButtonGroup)`
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-`;
-
-const Tab = styled(ToggleButton)`
-  min-height: 44px;
-  padding: 4px 13px;
-  border: 1px solid var(--edge);
-  border-radius: 10px;
-  background: var(--surface);
-  text-align: left;
-  cursor: pointer;
-  &[data-selected] {
-    background: var(--ink);
-    color: var(--paper);
-  }
-  &[data-focus-visible] {
-    outline: 3px solid var(--focus);
-  }
-  strong {
-    display: block;
-    font-weight: 600;
-  }
-  small {
-    font-size: 13.5px;
-  }
 `;
 
 interface Props {
@@ -62,21 +33,18 @@ export function Kinds({ groups, front, show, totalMin, out, takeOut }: Props) {
   return (
     <Row>
       <Tabs
-        aria-label="Kind drawn in front"
-        selectionMode="single"
-        disallowEmptySelection
-        selectedKeys={[String(front)]}
-        onSelectionChange={(keys) => show(Number([...keys][0] ?? 0))}
-      >
-        {groups.map((g, k) => (
-          <Tab key={k} id={String(k)}>
+        label="Kind drawn in front"
+        shown={front}
+        show={show}
+        tabs={groups.map((g, k) => (
+          <Fragment key={k}>
             <strong>
               {g.pieces} {g.name}
             </strong>
             <small>{g.verdict.ready ? `ready ${g.verdict.figure} ${g.verdict.unit}` : g.verdict.figure}</small>
-          </Tab>
+          </Fragment>
         ))}
-      </Tabs>
+      />
       {leave.map(({ g, k }) => (
         <Button key={k} onPress={() => takeOut(k, g.outMin)}>
           Take the {g.name} out at {minutes(g.outMin)}, leave the others
