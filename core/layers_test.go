@@ -19,11 +19,12 @@ var below = map[string][]string{
 	"thermal": {},
 	"crust":   {},
 	"larder":  {"refuse"},
+	"pan":     {"larder", "refuse", "units"},
 	"food":    {"larder", "refuse", "safety", "thermal"},
 	"fryer":   {"thermal"},
 	"program": {"crust", "food", "fryer", "larder", "refuse", "safety", "thermal", "units"},
 	"cook":    {"larder", "program", "refuse", "units"},
-	"prep":    {"food", "larder", "program", "refuse", "safety", "thermal", "units"},
+	"prep":    {"food", "larder", "pan", "program", "refuse", "safety", "thermal", "units"},
 }
 
 func TestArrowsPointDownward(t *testing.T) {

@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"slices"
 
+	"velocrustum/core/pan"
 	"velocrustum/core/program"
 	"velocrustum/core/refuse"
 )
@@ -17,8 +18,12 @@ type Bench struct {
 	Salting  *Salting  `json:"salting,omitempty"`
 	Marinade *Marinade `json:"marinade,omitempty"`
 	Coating  Coating   `json:"coating"`
-	Finish   []Item    `json:"finish,omitempty"` // sauce and seasoning afterwards
-	Prices   *Prices   `json:"prices,omitempty"`
+	// Finish is put on by hand afterwards: salt, seeds, herbs, citrus; Mixes
+	// are dry seasoning from a jar, and Sauces come from the pan.
+	Finish []Item        `json:"finish,omitempty"`
+	Mixes  []Mix         `json:"mixes,omitempty"`
+	Sauces []pan.Serving `json:"sauces,omitempty"`
+	Prices *Prices       `json:"prices,omitempty"`
 }
 
 // Prices are the cook's own, in one currency.
@@ -85,6 +90,8 @@ var Limits = refuse.Limits{
 	"marinade.hours":      {Min: 0, Max: 96, Step: 0.25, Unit: "hours"},
 	"marinade.coatShare":  {Min: 0, Max: 1, Step: 0.1, Unit: "of the dry seasoning"},
 	"marinade.forG":       {Min: 0, Max: 20000, Step: 10, Unit: "g"},
+	"mixes.gPerKg":        {Min: 0, Max: 60, Step: 1, Unit: "g for 1 kg"},
+	"mixes.jarG":          {Min: 0, Max: 5000, Step: 10, Unit: "g"},
 	"marinade.items.g":    {Min: 0, Max: 20000, Step: 1, Unit: "g"},
 }
 
@@ -181,5 +188,6 @@ func (b Bench) Check(p Pantry) error {
 			c.Add("marinade.items.ingredient", fmt.Sprintf("%q", it.Ingredient), "an ingredient of the pantry")
 		}
 	}
+	b.checkAfter(&c, p)
 	return c.Err()
 }

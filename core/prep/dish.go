@@ -46,12 +46,9 @@ func (p Pantry) Ready(d Dish) (program.Dish, *Worked, error) {
 	if err != nil {
 		return out, nil, err
 	}
-	thick := 0.0
-	if mm := out.Load.ThicknessMm; mm != nil {
-		thick = *mm
-	}
-	lot := LotOf(cut, out.Load.PieceMassG, thick, out.Load.Pieces)
+	lot := LotOf(cut, out.Load.PieceMassG, value(out.Load.ThicknessMm), out.Load.Pieces)
 	lot.Wet = food.Surface(out.Load.Surface)
+	lot.Beside = besides(d.Groups)
 	w, err := p.Work(lot, what, coat.OilG, *d.Bench, out.Program.Turns...)
 	if err != nil {
 		return out, nil, refuse.Under("bench.", err)
@@ -127,6 +124,23 @@ func (w *Worked) beside(p Pantry, groups []program.Group) error {
 		w.Allergens = merge(w.Allergens, p.Allergens(coat))
 	}
 	return nil
+}
+
+// besides is the surface of other kinds, in 100 cm².
+func besides(groups []program.Group) (sum float64) {
+	for _, g := range groups {
+		if cut, err := food.FindCut(g.Load.Cut); err == nil { // told of where it is looked up
+			sum += LotOf(cut, g.Load.PieceMassG, value(g.Load.ThicknessMm), g.Load.Pieces).Surface()
+		}
+	}
+	return sum
+}
+
+func value(p *float64) float64 {
+	if p == nil {
+		return 0
+	}
+	return *p
 }
 
 // score makes the pieces as thin as their cuts have them.

@@ -30,7 +30,6 @@ type Forecast struct {
 	Answer  program.Answer // of the first basket
 	// EnergyWh is that of all baskets, and OvenWh and PanWh that of others.
 	EnergyWh, OvenWh, PanWh float64
-	Servings                int
 	// Plate is a serving, and DeepFried the same from oil.
 	Plate, DeepFried Plate
 }
@@ -97,10 +96,7 @@ func (p Pantry) Forecast(ctx context.Context, d Dish, h units.Household) (Foreca
 	}
 	f.EnergyWh = end.EnergyWh * float64(f.Load.Pieces) / float64(q.Load.Pieces)
 	f.OvenWh, f.PanWh = OvenWh(minutes), PanWh(w.Lot.MassG(), end.MassLossPct)
-	if f.Servings = d.Bench.Servings; f.Servings == 0 {
-		f.Servings = defaultServings
-	}
-	f.Plate, f.DeepFried = w.Serve(f.Servings, kept)
+	f.Plate, f.DeepFried = w.Serve(f.Servings(), kept)
 	return f, nil
 }
 

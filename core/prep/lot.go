@@ -10,6 +10,8 @@ type Lot struct {
 	PieceG float64
 	// Wet is how wet they are as they came; empty is wiped.
 	Wet food.Surface
+	// Beside is the surface of other kinds in the basket, in 100 cm².
+	Beside float64
 }
 
 // LotOf returns pieces of a cut by their weight, g, and thickness, mm; 0 works

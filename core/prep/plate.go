@@ -17,7 +17,7 @@ type Plate struct {
 }
 
 func plateOf(t Totals, servings float64) Plate {
-	return Plate{MassG: t.MassG / servings, Kcal: (4*t.CarbG + 4*t.ProteinG + 9*t.FatG) / servings,
+	return Plate{MassG: t.MassG / servings, Kcal: t.Kcal() / servings,
 		CarbG: t.CarbG / servings, FatG: t.FatG / servings, ProteinG: t.ProteinG / servings, SaltG: t.SaltG / servings}
 }
 
@@ -28,8 +28,9 @@ type Kept struct {
 }
 
 // Serve returns a serving as it comes from the basket, from what is kept and
-// not from what was mixed, and beside it the same dish deep-fried.
-func Serve(lot Lot, coat Coated, added Totals, servings float64, kept Kept) (here, deep Plate) {
+// not from what was mixed, and beside it the same dish deep-fried. What is
+// added goes into the basket, what comes later on top of it.
+func Serve(lot Lot, coat Coated, added, later Totals, servings float64, kept Kept) (here, deep Plate) {
 	var t Totals
 	cut, piece, massG, fried := lot.Cut, lot.Piece, lot.MassG(), coat.Coat.Fried
 	skin := 0.0
@@ -58,7 +59,7 @@ func Serve(lot Lot, coat Coated, added Totals, servings float64, kept Kept) (her
 	lost := kept.MassLossPct / 100 * (massG + coat.Kept.MassG + coat.OilG)
 	all := t.Plus(stuck)
 	all.MassG -= lost
-	here = plateOf(all, servings)
+	here = plateOf(all.Plus(later), servings)
 	// In oil the same is in and on it, without the oil of its own, and with
 	// what it takes up.
 	inOil := t.Plus(coat.Kept).Plus(added)
@@ -66,7 +67,7 @@ func Serve(lot Lot, coat Coated, added Totals, servings float64, kept Kept) (her
 	oil := inOil.MassG * fried / (1 - fried)
 	inOil.FatG += oil
 	inOil.MassG += oil
-	return here, plateOf(inOil, servings)
+	return here, plateOf(inOil.Plus(later), servings)
 }
 
 // OvenWh is what a domestic oven takes for a cook of so many minutes: 2.2 kW,

@@ -34,7 +34,7 @@ func TestThePlateAgreesWithFoodTables(t *testing.T) {
 		if f := a.End.FatRenderedPct; f != nil {
 			kept.FatRenderedPct = *f
 		}
-		plate, _ := Serve(LotOf(cutOf(t, c.cut), c.massG, 0, c.pieces), Coated{Coat: coatOf(t, "bare")}, Totals{}, 1, kept)
+		plate, _ := Serve(LotOf(cutOf(t, c.cut), c.massG, 0, c.pieces), Coated{Coat: coatOf(t, "bare")}, Totals{}, Totals{}, 1, kept)
 		fat, protein := 100*plate.FatG/plate.MassG, 100*plate.ProteinG/plate.MassG
 		t.Logf("%s: fat %.1f, protein %.1f in 100 g, %.0f %% lost", c.cut, fat, protein, a.End.MassLossPct)
 		if fat < c.fat[0] || fat > c.fat[1] || protein < c.protein[0] || protein > c.protein[1] {

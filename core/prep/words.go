@@ -7,6 +7,7 @@ import (
 
 	"velocrustum/core/food"
 	"velocrustum/core/larder"
+	"velocrustum/core/pan"
 	"velocrustum/core/safety"
 	"velocrustum/core/units"
 )
@@ -45,7 +46,7 @@ func (w *Worked) Words(p Pantry, h units.Household) []Station {
 		out = append(out, unsaid("marinade", "Marinate"))
 	}
 	out = append(out, say.coating())
-	if len(b.Finish) > 0 {
+	if len(b.Finish) > 0 || len(b.Mixes) > 0 || len(b.Sauces) > 0 {
 		out = append(out, say.finishing())
 	} else if b.Finish != nil {
 		out = append(out, unsaid("finish", "Finish"))
@@ -343,18 +344,67 @@ func (w words) oiling() string {
 }
 
 func (w words) finishing() Station {
-	s := Station{ID: "finish", Title: "Finish", Headline: w.Grams(w.FinishG.MassG) + " on all of it", Cautions: []string{}}
-	by := w.Bench.Salting
-	switch g := w.FinishG.SaltG; {
+	s := Station{ID: "finish", Title: "Finish", Headline: "Straight from the basket", Cautions: []string{}}
+	b := &w.Bench
+	var hot, last, sauces []string
+	for i, m := range b.Mixes {
+		made := w.Mixes[i]
+		text := fmt.Sprintf("%s of %s", w.Grams(made.G), m.Name)
+		if n := made.Evenings; n != nil && *n >= 0 {
+			text += fmt.Sprintf(" (the jar lasts for %d more)", *n)
+		} else if n != nil {
+			s.Cautions = append(s.Cautions, fmt.Sprintf("The jar of %s has %s: not enough for this.", m.Name, w.Grams(m.JarG)))
+		}
+		hot = append(hot, text)
+		if made.FallsG >= 1 {
+			s.Cautions = append(s.Cautions, fmt.Sprintf("About %s of %s fall off again: a hot crust holds %g g on 100 cm².", w.Grams(made.FallsG), m.Name, dustHolds))
+		}
+	}
+	for _, it := range b.Finish {
+		i := w.p[it.Ingredient]
+		text := fmt.Sprintf("%s of %s", w.Grams(it.G), i.Name)
+		if moment(i) == WhileHot {
+			hot = append(hot, text)
+		} else {
+			last = append(last, text)
+		}
+	}
+	for i, sauce := range b.Sauces {
+		name := sauce.Name
+		if name == "" {
+			name = "the sauce"
+		}
+		sauces = append(sauces, fmt.Sprintf("%s of %s %s", w.Grams(w.Sauces[i].MadeG), name, hows[sauce.Whole().How]))
+	}
+	var parts []string
+	if g := w.FinishG.MassG; g > 0 {
+		parts = append(parts, w.Grams(g)+" on all of it")
+	}
+	if len(sauces) > 0 {
+		parts = append(parts, list(sauces))
+	}
+	if len(parts) > 0 {
+		s.Headline = strings.Join(parts, ", ")
+	}
+	if len(hot) > 0 {
+		s.Why += "At once, while it is hot and glistens: " + list(hot) + ". "
+	}
+	if len(last) > 0 {
+		s.Why += "Last, at the table: " + list(last) + ". "
+	}
+	switch g := w.FinishG.SaltG + w.SaltFrom["sauce"]; {
 	case g < tooLittle:
-		s.Why = "It brings no salt."
-	case by != nil && by.School == "dry":
-		s.Why = fmt.Sprintf("It brings %s of salt; the rub has dropped by that.", w.Grams(g))
+		s.Why += "It brings no salt."
+	case b.Salting != nil && b.Salting.School == "dry":
+		s.Why += fmt.Sprintf("It brings %s of salt; the rub has dropped by that.", w.Grams(g))
 	default:
-		s.Why = fmt.Sprintf("It brings %s of salt, on top of the rest.", w.Grams(g))
+		s.Why += fmt.Sprintf("It brings %s of salt, on top of the rest.", w.Grams(g))
 	}
 	return s
 }
+
+// hows are how a sauce comes to the food.
+var hows = map[string]string{pan.Toss: "to toss it in", pan.Brush: "to brush on", pan.Up: "on one face", pan.Beside: "beside it"}
 
 // hoursWords words a time: "20 min", "8 h".
 func hoursWords(h float64) string {

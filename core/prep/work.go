@@ -7,6 +7,7 @@ import (
 
 	"velocrustum/core/food"
 	"velocrustum/core/larder"
+	"velocrustum/core/pan"
 	"velocrustum/core/program"
 )
 
@@ -19,14 +20,17 @@ type Worked struct {
 	Salted    *Salted
 	Marinaded *Marinaded
 	Coated    Coated
-	FinishG   Totals // all of the finish
+	FinishG   Totals // what is put on by hand, and mixes
+	Mixes     []MixMade
+	Sauces    []pan.Made
 	KeptBackG Totals // seasoning kept from the marinade for the coat
 	// SaltPct is all salt in the edible part, by source in g.
 	SaltPct   float64
 	SaltFrom  map[string]float64
 	RubG      float64 // dry salt to put on
 	Allergens []string
-	added     Totals
+	added     Totals       // goes into the basket beside coat and flesh
+	later     Totals       // comes after it
 	before    program.Load // as it was bought, before the knife
 }
 
@@ -97,23 +101,18 @@ func (p Pantry) Work(lot Lot, coat food.Coat, plannedOilG float64, b Bench, turn
 	if w.Coated, err = p.Coat(lot, coat, b.Coating, plannedOilG); err != nil {
 		return w, err
 	}
-	for _, it := range b.Finish {
-		i, err := p.Find(it.Ingredient)
-		if err != nil {
-			return w, err
-		}
-		w.FinishG.Add(i, it.G)
-		w.Allergens = merge(w.Allergens, i.Allergens)
+	if err := w.after(p); err != nil {
+		return w, err
 	}
 	brushed, err := w.brush(p, turns)
 	if err != nil {
 		return w, err
 	}
-	w.SaltFrom["coat"], w.SaltFrom["finish"] = w.Coated.Kept.SaltG, w.FinishG.SaltG
+	w.SaltFrom["coat"] = w.Coated.Kept.SaltG
 	if brushed.MassG > 0 {
 		w.SaltFrom["brush"] = brushed.SaltG
 	}
-	w.added = w.FinishG.Plus(brushed)
+	w.added = brushed
 	clings := 0.0 // g of fat
 	if b.Marinade != nil && len(b.Marinade.Items) > 0 {
 		if clings, err = w.marinate(p, b.Marinade.made(lot.MassG())); err != nil {
@@ -318,7 +317,7 @@ func (w *Worked) Cost(p Pantry, energyWh float64) (cost float64, known bool) {
 		add(bowl.PutOutG, p[bowl.Ingredient].Price)
 	}
 	add(w.Coated.OilG, p["oil"].Price)
-	items := slices.Clone(b.Finish)
+	items := w.afterItems()
 	if b.Marinade != nil {
 		items = append(items, b.Marinade.made(w.Lot.MassG()).Items...)
 	}
@@ -340,5 +339,5 @@ func (w *Worked) Serve(servings int, kept Kept) (here, deep Plate) {
 			added.SaltG += g
 		}
 	}
-	return Serve(w.Lot, w.Coated, added, float64(max(1, servings)), kept)
+	return Serve(w.Lot, w.Coated, added, w.later, float64(max(1, servings)), kept)
 }

@@ -82,7 +82,7 @@ func agrees(t *testing.T, what string, q Request, a Answer) {
 		t.Helper()
 		t.Errorf("%s of %d %s in %+v: %s; %+v", what, q.Load.Pieces, q.Load.Cut, q.Program, fmt.Sprintf(format, args...), a.Verdict)
 	}
-	v, c, end := a.Verdict, a.Chance, q.Program.minutes()
+	v, c, end := a.Verdict, a.Chance, q.Program.Minutes()
 	has := func(codes ...string) bool {
 		return slices.ContainsFunc(a.Warnings, func(w Warning) bool { return slices.Contains(codes, w.Code) })
 	}

@@ -186,13 +186,13 @@ func (s *setup) fitted(ctx context.Context) (*setup, float64, error) {
 // lasting returns the program with its last stage as long as it takes to end
 // at a minute, and the turns where they were in proportion.
 func (p Program) lasting(end float64) Program {
-	was := p.minutes()
+	was := p.Minutes()
 	n := len(p.Stages) - 1
 	out := p
 	out.Stages, out.Turns = slices.Clone(p.Stages), slices.Clone(p.Turns)
 	before := was - p.Stages[n].Minutes
 	out.Stages[n].Minutes = math.Max(1, end-before)
-	end = out.minutes()
+	end = out.Minutes()
 	for i := range out.Turns {
 		at := p.Turns[i].AtMin
 		if at > before || n == 0 {
@@ -328,7 +328,7 @@ func (d Dish) several(ctx context.Context, per int) (list []Basketful, err error
 		if k := len(list); k > 1 && list[k-1].Pieces == n {
 			// The same again.
 			b = list[k-1]
-			b.StartMin, b.EndMin = start, start+b.Program.minutes()
+			b.StartMin, b.EndMin = start, start+b.Program.Minutes()
 		} else {
 			s, err := d.part(n, false)
 			if err != nil {

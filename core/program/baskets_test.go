@@ -22,7 +22,7 @@ func batched(t *testing.T, d Dish) map[string]Batching {
 		pieces := 0
 		for _, basket := range k.Baskets {
 			pieces += basket.Pieces
-			if basket.EndMin-basket.StartMin != basket.Program.minutes() || basket.EndMin > k.Minutes {
+			if basket.EndMin-basket.StartMin != basket.Program.Minutes() || basket.EndMin > k.Minutes {
 				t.Errorf("%s: a basket from %g to %g of %g", k.ID, basket.StartMin, basket.EndMin, k.Minutes)
 			}
 		}
@@ -130,13 +130,13 @@ func TestDishesAreChecked(t *testing.T) {
 func TestLastingKeepsTheTurnsInside(t *testing.T) {
 	p := Program{Stages: []Stage{{AirC: 160, Minutes: 10}, {AirC: 200, Minutes: 10}}, Turns: []Turn{{AtMin: 10, Kind: Flip}, {AtMin: 15, Kind: Flip}}}
 	long := p.lasting(30)
-	if long.minutes() != 30 || long.Turns[0].AtMin != 10 || long.Turns[1].AtMin != 20 {
+	if long.Minutes() != 30 || long.Turns[0].AtMin != 10 || long.Turns[1].AtMin != 20 {
 		t.Errorf("%+v", long)
 	}
-	if short := p.lasting(4); short.minutes() != 11 || short.Turns[1].AtMin > 10.5 {
+	if short := p.lasting(4); short.Minutes() != 11 || short.Turns[1].AtMin > 10.5 {
 		t.Errorf("%+v", short)
 	}
-	if p.Turns[1].AtMin != 15 || p.minutes() != 20 {
+	if p.Turns[1].AtMin != 15 || p.Minutes() != 20 {
 		t.Error("the old program changed")
 	}
 }

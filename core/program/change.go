@@ -154,7 +154,7 @@ func (s *setup) bettered(ctx context.Context) (*setup, Answer, error) {
 	if err != nil {
 		return nil, Answer{}, err
 	}
-	till.advance(base.minutes()-base.Stages[last].Minutes-0.5, nil)
+	till.advance(base.Minutes()-base.Stages[last].Minutes-0.5, nil)
 	consider := func(p Program) error {
 		t, err := till.clone().under(s.with(p)).best(ctx, g)
 		if err != nil {

@@ -22,7 +22,7 @@ func anyPlan(r *rand.Rand) Request {
 	if r.IntN(2) == 0 {
 		q.Program.Stages = append(q.Program.Stages, Stage{AirC: 170 + 5*float64(r.IntN(7)), Minutes: float64(2 + r.IntN(12))})
 	}
-	if end := q.Program.minutes(); r.IntN(4) > 0 {
+	if end := q.Program.Minutes(); r.IntN(4) > 0 {
 		q.Program.Turns = []Turn{{AtMin: float64(1 + r.IntN(int(end)-1)), Kind: []string{Flip, Shake}[r.IntN(2)]}}
 	}
 	for Check(q) != nil {

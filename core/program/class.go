@@ -22,6 +22,7 @@ type class struct {
 	up                 int // the face that looks up
 	brown              [2]crust.Browner
 	sugar              [2]float64 // brushed on, percent of what is there
+	lies               [2]film    // sauce over a face
 	watch              safety.Watch
 	crust              float64 // of the softer face, when last judged
 	tenderAt           float64
@@ -54,6 +55,9 @@ func (r *run) expose(c *class, t, dt float64, air thermal.Air, film, convect [2]
 		air.H[face] = r.rough * c.film(face, film)
 		hold := oilHolds * r.oiled * min(1, max(0, (90-c.body.Surface(face))/30))
 		air.Convect[face] = r.rough * c.film(face, convect) * (1 - hold)
+	}
+	if c.lies[0].water > 0 || c.lies[1].water > 0 {
+		c.saucy(dt, &air)
 	}
 	flow := c.body.Step(dt, air)
 	flow.Heat *= c.bodyArea

@@ -166,8 +166,8 @@ const (
 	TakeOut = "out"
 )
 
-// minutes returns how long the stages are together.
-func (p Program) minutes() (sum float64) {
+// Minutes returns how long the stages are together.
+func (p Program) Minutes() (sum float64) {
 	for _, s := range p.Stages {
 		sum += s.Minutes
 	}
@@ -221,7 +221,7 @@ type setup struct {
 }
 
 // minutes is how long the program is.
-func (s *setup) minutes() float64 { return s.program.minutes() }
+func (s *setup) minutes() float64 { return s.program.Minutes() }
 
 // with is the same load under another program.
 func (s *setup) with(p Program) *setup {
@@ -307,7 +307,7 @@ func (c *checker) program(p Program, find func(string) (larder.Ingredient, error
 			c.Add(fmt.Sprintf("program.stages[%d].rest", i), "true", "false for the first and the last stage: a rest lies between two")
 		}
 	}
-	all := p.minutes()
+	all := p.Minutes()
 	if all > MaxMinutes {
 		c.Add("program.stages", fmt.Sprintf("%g minutes together", all), fmt.Sprintf("up to %g minutes", MaxMinutes))
 	}

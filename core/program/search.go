@@ -41,7 +41,7 @@ func (w Way) build(c choice, preheat, hotFrom float64) Program {
 		turn(end/2, Flip)
 	case GentleRestHot:
 		p.Stages = []Stage{{AirC: c.first, Minutes: split}, {AirC: c.second, Minutes: restFor, Rest: true}, {AirC: c.second, Minutes: math.Max(least, end-split-restFor)}}
-		end = p.minutes()
+		end = p.Minutes()
 		turn(split+restFor, Flip)
 	default:
 		p.Stages = []Stage{{AirC: c.first, Minutes: end}}

@@ -66,7 +66,7 @@ func TestVerdictsDoNotContradictThemselves(t *testing.T) {
 		if v.Ready != ready || (v.FromMin != nil) != ready || (v.ToMin != nil) != (v.Standing == ReadyWindow) || v.Figure == "" || v.Says == "" {
 			t.Errorf("%s in %s: %+v", q.Load.Cut, q.Coat.ID, v)
 		}
-		end := q.Program.minutes()
+		end := q.Program.Minutes()
 		if v.FromMin != nil {
 			if *v.FromMin != math.Trunc(*v.FromMin) || *v.FromMin > math.Ceil(end) || !strings.HasPrefix(v.Figure, fmt.Sprintf("%.0f", *v.FromMin)) {
 				t.Errorf("%s: from %g of %g, %q", q.Load.Cut, *v.FromMin, end, v.Figure)

@@ -42,7 +42,7 @@ func TestEveryWayIsSearchedAndRanked(t *testing.T) {
 		if i > 0 && p.Score < r.Ways[i-1].Score {
 			t.Errorf("%s is ranked below a worse one", p.Way)
 		}
-		if p.Minutes != p.Program.minutes() || p.Turns != len(p.Program.Turns) || p.Reason == "" || p.Name == "" {
+		if p.Minutes != p.Program.Minutes() || p.Turns != len(p.Program.Turns) || p.Reason == "" || p.Name == "" {
 			t.Errorf("%s: %+v", p.Way, p)
 		}
 		for _, st := range p.Program.Stages {

@@ -98,3 +98,11 @@ func (c *Check) In(l Limits, field string, v float64) {
 }
 
 var placeless = regexp.MustCompile(`\[\d+\]`)
+
+// Part notes what is wrong with a part, under its name.
+func (c *Check) Part(holder string, err error) {
+	var fields Fields
+	if errors.As(Under(holder, err), &fields) {
+		c.Fields = append(c.Fields, fields...)
+	}
+}

@@ -94,6 +94,9 @@ type Air struct {
 	H       [2]float64 // W/m²·K, convection and radiation together
 	Convect [2]float64 // W/m²·K, the convective part, which also carries vapour
 	Adiabat bool       // no evaporation or condensation: pure heating
+	// Under is how full of steam a film of sauce keeps a face that it lies
+	// over, its water's activity; 0 where none does.
+	Under [2]float64
 }
 
 // Flow is what crossed the faces in one step, mean over both, per m² of the

@@ -179,7 +179,7 @@ func (b *Body) wetted(dt float64, air Air) {
 	x, was, set, slow := b.x[:n], b.was[:n], b.set[:n], b.slow[:n]
 	follow := dt / (dt + setFollows)
 	for f := range b.steam {
-		b.steam[f] = min(1, air.Vapour/SaturationPressure(b.surf[f]))
+		b.steam[f] = max(air.Under[f], min(1, air.Vapour/SaturationPressure(b.surf[f])))
 	}
 	for j := 2 * b.g.moves; j < n; j++ {
 		to := 1.0

@@ -30,10 +30,10 @@ func (s *Server) WorkBench(ctx context.Context, r WorkBenchRequestObject) (WorkB
 	if err != nil {
 		return nil, err
 	}
-	out := BenchAnswer{Bowls: []BenchBowl{}, Makings: orEmpty(f.Makings), Measures: map[string]string{}, Swaps: map[string][]Swap{},
+	out := BenchAnswer{Bowls: []BenchBowl{}, Makings: orEmpty(f.Makings),
 		Load: f.Load, Coat: f.Coat, SaltPct: f.SaltPct, SaltFrom: f.SaltFrom, RubG: f.RubG, Allergens: f.Allergens, MassG: f.Lot.MassG(),
 		MayScore: prep.MayScore(f.Lot.Cut), EnergyWh: f.EnergyWh, OvenWh: f.OvenWh, PanWh: f.PanWh,
-		Rubbed: f.Coated.Rubbed(), StarchShare: f.Coated.StarchShare(), RestMin: f.Coated.RestMin, LayerSticks: orEmpty(f.Coated.Coat.LayerSticks), Salts: pantry.Salts(), Servings: f.Servings,
+		Rubbed: f.Coated.Rubbed(), StarchShare: f.Coated.StarchShare(), RestMin: f.Coated.RestMin, LayerSticks: orEmpty(f.Coated.Coat.LayerSticks), Salts: pantry.Salts(), Servings: f.Servings(),
 		Plate: f.Plate, DeepFried: f.DeepFried}
 	for _, st := range f.Weighed {
 		out.Stations = append(out.Stations, Station{Cautions: st.Cautions, Does: st.Does, Headline: st.Headline, Id: st.ID, Title: st.Title, Why: st.Why,
@@ -58,14 +58,9 @@ func (s *Server) WorkBench(ctx context.Context, r WorkBenchRequestObject) (WorkB
 		}
 		items = append(items, m.Items...)
 	}
-	for _, it := range items {
-		out.Measures[it.Ingredient] = say.Spooned(it.G / pantry[it.Ingredient].Density)
-		if swaps := pantry.Swaps(it.Ingredient, it.G); len(swaps) > 0 {
-			out.Swaps[it.Ingredient] = swaps
-		}
-	}
+	out.Measures, out.Swaps = amounts(items, pantry, say)
 	if cost, known := f.Cost(pantry, f.EnergyWh); known {
-		each := cost / float64(f.Servings)
+		each := cost / float64(f.Servings())
 		out.Cost, out.CostEach = &cost, &each
 	}
 	return WorkBench200JSONResponse(out), nil

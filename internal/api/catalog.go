@@ -8,6 +8,7 @@ import (
 	"velocrustum/core/food"
 	"velocrustum/core/fryer"
 	"velocrustum/core/larder"
+	"velocrustum/core/pan"
 	"velocrustum/core/prep"
 	"velocrustum/core/program"
 	"velocrustum/core/refuse"
@@ -40,6 +41,12 @@ func limits() map[string]Range {
 		out["ingredient."+field] = r
 	}
 	out["guidanceC"] = refuse.Range{Min: safety.StricterFloor, Max: safety.StricterTop, Step: 1, Unit: "°C"}
+	for field, r := range pan.Limits {
+		out[field] = r
+	}
+	for field, r := range pan.ServingLimits {
+		out["serving."+field] = r
+	}
 	out["coat.share"], out["coat.sticks"] = food.ShareLimit, food.SticksLimit
 	out["brush.g"] = program.BrushLimit
 	out["litres"] = refuse.Range{Min: fryer.MinLitres, Max: fryer.MaxLitres, Step: 0.5, Unit: "litres"}

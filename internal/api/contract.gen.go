@@ -20,6 +20,8 @@ import (
 
 	"velocrustum/core/food"
 	"velocrustum/core/fryer"
+	"velocrustum/core/larder"
+	"velocrustum/core/pan"
 	"velocrustum/core/prep"
 	"velocrustum/core/program"
 	"velocrustum/core/refuse"
@@ -539,6 +541,9 @@ type Dial = program.Dial
 // Drying defines model for Drying.
 type Drying = prep.Drying
 
+// Fate What becomes of a crust that a sauce goes on, in one way
+type Fate = program.Fate
+
 // Fryer defines model for Fryer.
 type Fryer = store.Fryer
 
@@ -578,6 +583,12 @@ type Level = prep.Level
 // Load defines model for Load.
 type Load = program.Load
 
+// MadeMix defines model for MadeMix.
+type MadeMix = prep.MixMade
+
+// MadeSauce A sauce worked out from the plate
+type MadeSauce = pan.Made
+
 // Making What a cut can be made into with a knife
 type Making = prep.Making
 
@@ -586,6 +597,9 @@ type Marinade = prep.Marinade
 
 // MarinadeRecipe defines model for MarinadeRecipe.
 type MarinadeRecipe = store.Marinade
+
+// Mix Dry seasoning for afterwards, by parts
+type Mix = prep.Mix
 
 // Moment The slowest pieces at one minute
 type Moment = program.Moment
@@ -618,6 +632,12 @@ type Outline struct {
 // OwnCoat A coat that the household keeps
 type OwnCoat = store.Coat
 
+// OwnMix defines model for OwnMix.
+type OwnMix = store.Mix
+
+// OwnSauce defines model for OwnSauce.
+type OwnSauce = store.Sauce
+
 // PairingCode A code that lets one phone in
 type PairingCode struct {
 	// Path its dark squares as an SVG path
@@ -630,6 +650,36 @@ type PairingCode struct {
 	// Url what the code says
 	Url string `json:"url"`
 }
+
+// PanAnswer defines model for PanAnswer.
+type PanAnswer struct {
+	// EndMin when a basket is out
+	EndMin float64 `json:"endMin"`
+
+	// Levels how thick, by what a cook calls it
+	Levels   []PanLevel       `json:"levels"`
+	Mixes    []MadeMix        `json:"mixes"`
+	Sauces   []PanAnswerSauce `json:"sauces"`
+	Servings int              `json:"servings"`
+}
+
+// PanAnswerSauce defines model for PanAnswerSauce.
+type PanAnswerSauce struct {
+	Advice string `json:"advice"`
+
+	// Best the way that is advised
+	Best  string `json:"best"`
+	Fates []Fate `json:"fates"`
+
+	// Made A sauce worked out from the plate
+	Made     MadeSauce         `json:"made"`
+	Measures map[string]string `json:"measures"`
+	Swaps    map[string][]Swap `json:"swaps"`
+	Told     ToldSauce         `json:"told"`
+}
+
+// PanLevel defines model for PanLevel.
+type PanLevel = pan.Level
 
 // Plan defines model for Plan.
 type Plan struct {
@@ -762,6 +812,12 @@ type RecommendationLine struct {
 // Salting defines model for Salting.
 type Salting = prep.Salting
 
+// Sauce A recipe and how it is cooked; its amounts may be for any quantity
+type Sauce = pan.Sauce
+
+// Serving A sauce with the food it is for
+type Serving = pan.Serving
+
 // Settings defines model for Settings.
 type Settings = store.Settings
 
@@ -824,6 +880,12 @@ type Station struct {
 
 // Swap What stands in for an ingredient, by what that is there for
 type Swap = prep.Swap
+
+// ToldSauce defines model for ToldSauce.
+type ToldSauce = pan.Told
+
+// Totals defines model for Totals.
+type Totals = larder.Totals
 
 // Usual What things begin with
 type Usual struct {
@@ -931,6 +993,12 @@ type PutMarinadeParams struct {
 	IfMatch *IfMatch `json:"If-Match,omitempty"`
 }
 
+// PutMixParams defines parameters for PutMix.
+type PutMixParams struct {
+	// IfMatch The version that the change was made on, in quotes; "0" for what is new
+	IfMatch *IfMatch `json:"If-Match,omitempty"`
+}
+
 // PutIngredientParams defines parameters for PutIngredient.
 type PutIngredientParams struct {
 	// IfMatch The version that the change was made on, in quotes; "0" for what is new
@@ -946,6 +1014,12 @@ type PutPlanParams struct {
 // RecommendParams defines parameters for Recommend.
 type RecommendParams struct {
 	Want *string `form:"want,omitempty" json:"want,omitempty"`
+}
+
+// PutSauceParams defines parameters for PutSauce.
+type PutSauceParams struct {
+	// IfMatch The version that the change was made on, in quotes; "0" for what is new
+	IfMatch *IfMatch `json:"If-Match,omitempty"`
 }
 
 // SimulateParams defines parameters for Simulate.
@@ -999,6 +1073,12 @@ type PutFryerJSONRequestBody = FryerInput
 // PutMarinadeJSONRequestBody defines body for PutMarinade for application/json ContentType.
 type PutMarinadeJSONRequestBody = MarinadeRecipe
 
+// PutMixJSONRequestBody defines body for PutMix for application/json ContentType.
+type PutMixJSONRequestBody = OwnMix
+
+// WorkPanJSONRequestBody defines body for WorkPan for application/json ContentType.
+type WorkPanJSONRequestBody = SimulationRequest
+
 // PutIngredientJSONRequestBody defines body for PutIngredient for application/json ContentType.
 type PutIngredientJSONRequestBody = Ingredient
 
@@ -1010,6 +1090,9 @@ type PutPlanJSONRequestBody = PlanInput
 
 // RecommendJSONRequestBody defines body for Recommend for application/json ContentType.
 type RecommendJSONRequestBody = SimulationRequest
+
+// PutSauceJSONRequestBody defines body for PutSauce for application/json ContentType.
+type PutSauceJSONRequestBody = OwnSauce
 
 // ChangeSettingsJSONRequestBody defines body for ChangeSettings for application/json ContentType.
 type ChangeSettingsJSONRequestBody = SettingsChange
@@ -1109,6 +1192,18 @@ type ServerInterface interface {
 	// PutMarinade Keep a marinade, or change it
 	// (PUT /marinades/{id})
 	PutMarinade(w http.ResponseWriter, r *http.Request, id Id, params PutMarinadeParams)
+	// ListMixes The household's own dry mixs, by name
+	// (GET /mixes)
+	ListMixes(w http.ResponseWriter, r *http.Request)
+
+	// (DELETE /mixes/{id})
+	DropMix(w http.ResponseWriter, r *http.Request, id Id)
+	// PutMix Keep a dry mix, or change it
+	// (PUT /mixes/{id})
+	PutMix(w http.ResponseWriter, r *http.Request, id Id, params PutMixParams)
+	// WorkPan Cook the sauces of a dish, worked out from the plate, and what they do to its crust
+	// (POST /pan)
+	WorkPan(w http.ResponseWriter, r *http.Request)
 	// ListPantry All ingredients, with the household's own figures over those that ship
 	// (GET /pantry)
 	ListPantry(w http.ResponseWriter, r *http.Request)
@@ -1139,6 +1234,15 @@ type ServerInterface interface {
 	// Recommend Search each way of running it for this load, and rank them
 	// (POST /recommendations)
 	Recommend(w http.ResponseWriter, r *http.Request, params RecommendParams)
+	// ListSauces The household's own sauces, by name
+	// (GET /sauces)
+	ListSauces(w http.ResponseWriter, r *http.Request)
+
+	// (DELETE /sauces/{id})
+	DropSauce(w http.ResponseWriter, r *http.Request, id Id)
+	// PutSauce Keep a sauce, or change it
+	// (PUT /sauces/{id})
+	PutSauce(w http.ResponseWriter, r *http.Request, id Id, params PutSauceParams)
 
 	// (GET /settings)
 	GetSettings(w http.ResponseWriter, r *http.Request)
@@ -1318,6 +1422,29 @@ func (_ Unimplemented) PutMarinade(w http.ResponseWriter, r *http.Request, id Id
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
+// ListMixes The household's own dry mixs, by name
+// (GET /mixes)
+func (_ Unimplemented) ListMixes(w http.ResponseWriter, r *http.Request) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
+// (DELETE /mixes/{id})
+func (_ Unimplemented) DropMix(w http.ResponseWriter, r *http.Request, id Id) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
+// PutMix Keep a dry mix, or change it
+// (PUT /mixes/{id})
+func (_ Unimplemented) PutMix(w http.ResponseWriter, r *http.Request, id Id, params PutMixParams) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
+// WorkPan Cook the sauces of a dish, worked out from the plate, and what they do to its crust
+// (POST /pan)
+func (_ Unimplemented) WorkPan(w http.ResponseWriter, r *http.Request) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
 // ListPantry All ingredients, with the household's own figures over those that ship
 // (GET /pantry)
 func (_ Unimplemented) ListPantry(w http.ResponseWriter, r *http.Request) {
@@ -1368,6 +1495,23 @@ func (_ Unimplemented) RestorePlan(w http.ResponseWriter, r *http.Request, id Id
 // Recommend Search each way of running it for this load, and rank them
 // (POST /recommendations)
 func (_ Unimplemented) Recommend(w http.ResponseWriter, r *http.Request, params RecommendParams) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
+// ListSauces The household's own sauces, by name
+// (GET /sauces)
+func (_ Unimplemented) ListSauces(w http.ResponseWriter, r *http.Request) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
+// (DELETE /sauces/{id})
+func (_ Unimplemented) DropSauce(w http.ResponseWriter, r *http.Request, id Id) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
+// PutSauce Keep a sauce, or change it
+// (PUT /sauces/{id})
+func (_ Unimplemented) PutSauce(w http.ResponseWriter, r *http.Request, id Id, params PutSauceParams) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
@@ -2108,6 +2252,110 @@ func (siw *ServerInterfaceWrapper) PutMarinade(w http.ResponseWriter, r *http.Re
 	handler.ServeHTTP(w, r)
 }
 
+// ListMixes operation middleware
+func (siw *ServerInterfaceWrapper) ListMixes(w http.ResponseWriter, r *http.Request) {
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.ListMixes(w, r)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
+// DropMix operation middleware
+func (siw *ServerInterfaceWrapper) DropMix(w http.ResponseWriter, r *http.Request) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id Id
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", chi.URLParam(r, "id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: r.URL.RawPath == ""})
+	if err != nil {
+		siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "id", Err: err})
+		return
+	}
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.DropMix(w, r, id)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
+// PutMix operation middleware
+func (siw *ServerInterfaceWrapper) PutMix(w http.ResponseWriter, r *http.Request) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id Id
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", chi.URLParam(r, "id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: r.URL.RawPath == ""})
+	if err != nil {
+		siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "id", Err: err})
+		return
+	}
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params PutMixParams
+
+	headers := r.Header
+
+	// ------------- Optional header parameter "If-Match" -------------
+	if valueList, found := headers[http.CanonicalHeaderKey("If-Match")]; found {
+		var IfMatch IfMatch
+		n := len(valueList)
+		if n != 1 {
+			siw.ErrorHandlerFunc(w, r, &TooManyValuesForParamError{ParamName: "If-Match", Count: n})
+			return
+		}
+
+		err = runtime.BindStyledParameterWithOptions("simple", "If-Match", valueList[0], &IfMatch, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationHeader, Explode: false, Required: false, Type: "string", Format: ""})
+		if err != nil {
+			siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "If-Match", Err: err})
+			return
+		}
+
+		params.IfMatch = &IfMatch
+
+	}
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.PutMix(w, r, id, params)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
+// WorkPan operation middleware
+func (siw *ServerInterfaceWrapper) WorkPan(w http.ResponseWriter, r *http.Request) {
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.WorkPan(w, r)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
 // ListPantry operation middleware
 func (siw *ServerInterfaceWrapper) ListPantry(w http.ResponseWriter, r *http.Request) {
 
@@ -2387,6 +2635,96 @@ func (siw *ServerInterfaceWrapper) Recommend(w http.ResponseWriter, r *http.Requ
 	handler.ServeHTTP(w, r)
 }
 
+// ListSauces operation middleware
+func (siw *ServerInterfaceWrapper) ListSauces(w http.ResponseWriter, r *http.Request) {
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.ListSauces(w, r)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
+// DropSauce operation middleware
+func (siw *ServerInterfaceWrapper) DropSauce(w http.ResponseWriter, r *http.Request) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id Id
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", chi.URLParam(r, "id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: r.URL.RawPath == ""})
+	if err != nil {
+		siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "id", Err: err})
+		return
+	}
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.DropSauce(w, r, id)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
+// PutSauce operation middleware
+func (siw *ServerInterfaceWrapper) PutSauce(w http.ResponseWriter, r *http.Request) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id Id
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", chi.URLParam(r, "id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: r.URL.RawPath == ""})
+	if err != nil {
+		siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "id", Err: err})
+		return
+	}
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params PutSauceParams
+
+	headers := r.Header
+
+	// ------------- Optional header parameter "If-Match" -------------
+	if valueList, found := headers[http.CanonicalHeaderKey("If-Match")]; found {
+		var IfMatch IfMatch
+		n := len(valueList)
+		if n != 1 {
+			siw.ErrorHandlerFunc(w, r, &TooManyValuesForParamError{ParamName: "If-Match", Count: n})
+			return
+		}
+
+		err = runtime.BindStyledParameterWithOptions("simple", "If-Match", valueList[0], &IfMatch, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationHeader, Explode: false, Required: false, Type: "string", Format: ""})
+		if err != nil {
+			siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "If-Match", Err: err})
+			return
+		}
+
+		params.IfMatch = &IfMatch
+
+	}
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.PutSauce(w, r, id, params)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
 // GetSettings operation middleware
 func (siw *ServerInterfaceWrapper) GetSettings(w http.ResponseWriter, r *http.Request) {
 
@@ -2637,6 +2975,27 @@ func HandlerWithOptions(si ServerInterface, options ChiServerOptions) http.Handl
 	})
 	r.Group(func(r chi.Router) {
 		r.Put(options.BaseURL+"/coats/{id}", wrapper.PutCoat)
+	})
+	r.Group(func(r chi.Router) {
+		r.Post(options.BaseURL+"/pan", wrapper.WorkPan)
+	})
+	r.Group(func(r chi.Router) {
+		r.Get(options.BaseURL+"/sauces", wrapper.ListSauces)
+	})
+	r.Group(func(r chi.Router) {
+		r.Delete(options.BaseURL+"/sauces/{id}", wrapper.DropSauce)
+	})
+	r.Group(func(r chi.Router) {
+		r.Put(options.BaseURL+"/sauces/{id}", wrapper.PutSauce)
+	})
+	r.Group(func(r chi.Router) {
+		r.Get(options.BaseURL+"/mixes", wrapper.ListMixes)
+	})
+	r.Group(func(r chi.Router) {
+		r.Delete(options.BaseURL+"/mixes/{id}", wrapper.DropMix)
+	})
+	r.Group(func(r chi.Router) {
+		r.Put(options.BaseURL+"/mixes/{id}", wrapper.PutMix)
 	})
 	r.Group(func(r chi.Router) {
 		r.Get(options.BaseURL+"/settings", wrapper.GetSettings)
@@ -3884,6 +4243,157 @@ func (response PutMarinadedefaultApplicationProblemPlusJSONResponse) VisitPutMar
 	return err
 }
 
+type ListMixesRequestObject struct {
+}
+
+type ListMixesResponseObject interface {
+	VisitListMixesResponse(w http.ResponseWriter) error
+}
+
+type ListMixes200JSONResponse []OwnMix
+
+func (response ListMixes200JSONResponse) VisitListMixesResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type ListMixesdefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response ListMixesdefaultApplicationProblemPlusJSONResponse) VisitListMixesResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type DropMixRequestObject struct {
+	Id Id `json:"id"`
+}
+
+type DropMixResponseObject interface {
+	VisitDropMixResponse(w http.ResponseWriter) error
+}
+
+type DropMix204Response struct {
+}
+
+func (response DropMix204Response) VisitDropMixResponse(w http.ResponseWriter) error {
+	w.WriteHeader(204)
+	return nil
+}
+
+type DropMixdefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response DropMixdefaultApplicationProblemPlusJSONResponse) VisitDropMixResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type PutMixRequestObject struct {
+	Id     Id `json:"id"`
+	Params PutMixParams
+	Body   *PutMixJSONRequestBody
+}
+
+type PutMixResponseObject interface {
+	VisitPutMixResponse(w http.ResponseWriter) error
+}
+
+type PutMix200JSONResponse OwnMix
+
+func (response PutMix200JSONResponse) VisitPutMixResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type PutMixdefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response PutMixdefaultApplicationProblemPlusJSONResponse) VisitPutMixResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type WorkPanRequestObject struct {
+	Body *WorkPanJSONRequestBody
+}
+
+type WorkPanResponseObject interface {
+	VisitWorkPanResponse(w http.ResponseWriter) error
+}
+
+type WorkPan200JSONResponse PanAnswer
+
+func (response WorkPan200JSONResponse) VisitWorkPanResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type WorkPandefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response WorkPandefaultApplicationProblemPlusJSONResponse) VisitWorkPanResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
 type ListPantryRequestObject struct {
 }
 
@@ -4299,6 +4809,118 @@ func (response RecommenddefaultApplicationProblemPlusJSONResponse) VisitRecommen
 	return err
 }
 
+type ListSaucesRequestObject struct {
+}
+
+type ListSaucesResponseObject interface {
+	VisitListSaucesResponse(w http.ResponseWriter) error
+}
+
+type ListSauces200JSONResponse []OwnSauce
+
+func (response ListSauces200JSONResponse) VisitListSaucesResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type ListSaucesdefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response ListSaucesdefaultApplicationProblemPlusJSONResponse) VisitListSaucesResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type DropSauceRequestObject struct {
+	Id Id `json:"id"`
+}
+
+type DropSauceResponseObject interface {
+	VisitDropSauceResponse(w http.ResponseWriter) error
+}
+
+type DropSauce204Response struct {
+}
+
+func (response DropSauce204Response) VisitDropSauceResponse(w http.ResponseWriter) error {
+	w.WriteHeader(204)
+	return nil
+}
+
+type DropSaucedefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response DropSaucedefaultApplicationProblemPlusJSONResponse) VisitDropSauceResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type PutSauceRequestObject struct {
+	Id     Id `json:"id"`
+	Params PutSauceParams
+	Body   *PutSauceJSONRequestBody
+}
+
+type PutSauceResponseObject interface {
+	VisitPutSauceResponse(w http.ResponseWriter) error
+}
+
+type PutSauce200JSONResponse OwnSauce
+
+func (response PutSauce200JSONResponse) VisitPutSauceResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type PutSaucedefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response PutSaucedefaultApplicationProblemPlusJSONResponse) VisitPutSauceResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
 type GetSettingsRequestObject struct {
 }
 
@@ -4508,6 +5130,18 @@ type StrictServerInterface interface {
 	// PutMarinade Keep a marinade, or change it
 	// (PUT /marinades/{id})
 	PutMarinade(ctx context.Context, request PutMarinadeRequestObject) (PutMarinadeResponseObject, error)
+	// ListMixes The household's own dry mixs, by name
+	// (GET /mixes)
+	ListMixes(ctx context.Context, request ListMixesRequestObject) (ListMixesResponseObject, error)
+
+	// (DELETE /mixes/{id})
+	DropMix(ctx context.Context, request DropMixRequestObject) (DropMixResponseObject, error)
+	// PutMix Keep a dry mix, or change it
+	// (PUT /mixes/{id})
+	PutMix(ctx context.Context, request PutMixRequestObject) (PutMixResponseObject, error)
+	// WorkPan Cook the sauces of a dish, worked out from the plate, and what they do to its crust
+	// (POST /pan)
+	WorkPan(ctx context.Context, request WorkPanRequestObject) (WorkPanResponseObject, error)
 	// ListPantry All ingredients, with the household's own figures over those that ship
 	// (GET /pantry)
 	ListPantry(ctx context.Context, request ListPantryRequestObject) (ListPantryResponseObject, error)
@@ -4538,6 +5172,15 @@ type StrictServerInterface interface {
 	// Recommend Search each way of running it for this load, and rank them
 	// (POST /recommendations)
 	Recommend(ctx context.Context, request RecommendRequestObject) (RecommendResponseObject, error)
+	// ListSauces The household's own sauces, by name
+	// (GET /sauces)
+	ListSauces(ctx context.Context, request ListSaucesRequestObject) (ListSaucesResponseObject, error)
+
+	// (DELETE /sauces/{id})
+	DropSauce(ctx context.Context, request DropSauceRequestObject) (DropSauceResponseObject, error)
+	// PutSauce Keep a sauce, or change it
+	// (PUT /sauces/{id})
+	PutSauce(ctx context.Context, request PutSauceRequestObject) (PutSauceResponseObject, error)
 
 	// (GET /settings)
 	GetSettings(ctx context.Context, request GetSettingsRequestObject) (GetSettingsResponseObject, error)
@@ -5434,6 +6077,121 @@ func (sh *strictHandler) PutMarinade(w http.ResponseWriter, r *http.Request, id 
 	}
 }
 
+// ListMixes operation middleware
+func (sh *strictHandler) ListMixes(w http.ResponseWriter, r *http.Request) {
+	var request ListMixesRequestObject
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.ListMixes(ctx, request.(ListMixesRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "ListMixes")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(ListMixesResponseObject); ok {
+		if err := validResponse.VisitListMixesResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
+// DropMix operation middleware
+func (sh *strictHandler) DropMix(w http.ResponseWriter, r *http.Request, id Id) {
+	var request DropMixRequestObject
+
+	request.Id = id
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.DropMix(ctx, request.(DropMixRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "DropMix")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(DropMixResponseObject); ok {
+		if err := validResponse.VisitDropMixResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
+// PutMix operation middleware
+func (sh *strictHandler) PutMix(w http.ResponseWriter, r *http.Request, id Id, params PutMixParams) {
+	var request PutMixRequestObject
+
+	request.Id = id
+	request.Params = params
+
+	var body PutMixJSONRequestBody
+	if err := runtime.BindJSONBody(r, &body); err != nil {
+		sh.options.RequestErrorHandlerFunc(w, r, fmt.Errorf("can't decode JSON body: %w", err))
+		return
+	}
+	request.Body = &body
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.PutMix(ctx, request.(PutMixRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "PutMix")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(PutMixResponseObject); ok {
+		if err := validResponse.VisitPutMixResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
+// WorkPan operation middleware
+func (sh *strictHandler) WorkPan(w http.ResponseWriter, r *http.Request) {
+	var request WorkPanRequestObject
+
+	var body WorkPanJSONRequestBody
+	if err := runtime.BindJSONBody(r, &body); err != nil {
+		sh.options.RequestErrorHandlerFunc(w, r, fmt.Errorf("can't decode JSON body: %w", err))
+		return
+	}
+	request.Body = &body
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.WorkPan(ctx, request.(WorkPanRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "WorkPan")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(WorkPanResponseObject); ok {
+		if err := validResponse.VisitWorkPanResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
 // ListPantry operation middleware
 func (sh *strictHandler) ListPantry(w http.ResponseWriter, r *http.Request) {
 	var request ListPantryRequestObject
@@ -5718,6 +6476,90 @@ func (sh *strictHandler) Recommend(w http.ResponseWriter, r *http.Request, param
 	}
 }
 
+// ListSauces operation middleware
+func (sh *strictHandler) ListSauces(w http.ResponseWriter, r *http.Request) {
+	var request ListSaucesRequestObject
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.ListSauces(ctx, request.(ListSaucesRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "ListSauces")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(ListSaucesResponseObject); ok {
+		if err := validResponse.VisitListSaucesResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
+// DropSauce operation middleware
+func (sh *strictHandler) DropSauce(w http.ResponseWriter, r *http.Request, id Id) {
+	var request DropSauceRequestObject
+
+	request.Id = id
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.DropSauce(ctx, request.(DropSauceRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "DropSauce")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(DropSauceResponseObject); ok {
+		if err := validResponse.VisitDropSauceResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
+// PutSauce operation middleware
+func (sh *strictHandler) PutSauce(w http.ResponseWriter, r *http.Request, id Id, params PutSauceParams) {
+	var request PutSauceRequestObject
+
+	request.Id = id
+	request.Params = params
+
+	var body PutSauceJSONRequestBody
+	if err := runtime.BindJSONBody(r, &body); err != nil {
+		sh.options.RequestErrorHandlerFunc(w, r, fmt.Errorf("can't decode JSON body: %w", err))
+		return
+	}
+	request.Body = &body
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.PutSauce(ctx, request.(PutSauceRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "PutSauce")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(PutSauceResponseObject); ok {
+		if err := validResponse.VisitPutSauceResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
 // GetSettings operation middleware
 func (sh *strictHandler) GetSettings(w http.ResponseWriter, r *http.Request) {
 	var request GetSettingsRequestObject
@@ -5811,203 +6653,235 @@ func (sh *strictHandler) Simulate(w http.ResponseWriter, r *http.Request, params
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"7H3dktw2suarIGpPhHfjUFLLP2dnuq/ktqXRWjpSqD2jiLW1ESgyqwgXCdAA2FSNV+80sfd7M0+2gQRA",
-	"skiQBVZ1tzWzc2Oru0kQSCQS+fvlb6tUlJXgwLVaXf62qqikJWiQ+NPLzPyX8dXlqqI6XyUrTktYXa5Y",
-	"tkpWEn6tmYRsdallDclKpTmU1Lyh95V5SmnJ+Hb16VOyerl5TXWamz9moFLJKs2EGffHHMgtSMUEJzqn",
-	"mugcSJpTvgXSUEVKmgERPCGMk19roUFdkZ9XFz+vyEZI0pg3mCIcmlViJ5oDzUB2U325eWQ/PTfBT2Y1",
-	"qhJcAS78rRTrAkrzz1RwDVybf9KqKlhKzcyfVPaJf/9FmWX81hv73yRsVper//Kko+wT+1f1xI+LXzwk",
-	"xHuzlAa4Jo0UjmruNTPqM/0dVBoJWElRgdTMTrXEWW6ELKleXa4yUa8LWCV+ibwu1yBXn5JVleqoJz/1",
-	"d/YnM75990P7pFj/AqleJauPj7bikftlJaF67GfZ+9MjVlZCastcZgGrWyhEKmul6/JJKiQ8Ma/id7+l",
-	"ageW1FnGDGFo8ba32g0tFCQDAmTmi69jqZAxy9/RL6icmt8M+VZCqinfFkCEJFLUPOte9myVrBqWRc9t",
-	"QHf73SNE38g9yMeObMuIjq/2qK7GrLU254bxLf7ANJTBZ9qXJ56gXDUgj52MG1bWBR4tQzfg2WvGI3fI",
-	"rmS0QxcoSjZMKp2Qp/iDglT0N4pxDVt3Ohikdr6Bv0mxlbSMONz4mGEaTaWOXcFg4+1y2hn1Bmvp0k0p",
-	"8eQdMcqn9hdUSro3P+P+RxIVOMjt/n0e+TjLxhsgOCREwS1IWphTosUWdI5rGx2UX2qWwts0dnYl47X2",
-	"x7//zY0UZbfvxHKnuTu0wF8XVGkianNYIj5jr5DfxtOVQLN97y9rIQqgyLoNZTowMfNxd1bsPUclmImQ",
-	"NWyEhHZy5hrz52iO2d5TFtjjASvhNY2LSNqD2hHPM0SP+r1994uMYaw1WL4a0SkV5UZITQ19RyTJRUNK",
-	"yvekYGC2SHBPItIwnRPKJFmDbgB48MgquldhbaNPg06IuXm6Fw8nd/Ryw+P2+NuWiMvuNycYjLAFbtWg",
-	"2RturCOluWApqD67rL3YP5S3qaDaEOIIA127x8wu1TrqDfeYuUXlPuKF7+xTRkQzzlR+cEnMvfhSA4rR",
-	"kn58aZ//8usx15VUMk4zODbaa/8cinLmxPwC+qNKKsTuC0VEY1VRw6tpLSXwdD/agRKofgvyh22sZgby",
-	"h0hJ+ylwGhUtYrbvxj1m3gB56+/14bkaHB+300nLVjFqoGXyU5VA8/KzVmkYKBNFAXIL/FDhGMmdkYAS",
-	"TaGi2Q9n8K1oiuAlKqiOOVv2WSsXD9lpvcfjm4taQS6K7AtFLFtekQI2eD2RJgcJhBs2Y4rsuGh43JVl",
-	"Pvk9DVlaYkMocTsfN1YGUD2XDLKjmk9BNQy1htHXdc4UnqOIrxvVWeckByfLeF0UZvxb4H8StQxcsDXX",
-	"rEDClizLCiA5Vc6YFAo4UTneuBv7CFB7jnNa3B4Qfg17wTOyEbUkmb0nIihV0D3IG83SXWBmaKSKDQGa",
-	"5gSfJErTvUKzdksEJ08vLkha/v3/9C//iK8OWbMQ9OhWvTLPoPBcJjhLuhtZAvPv7ibOYkmVehEwqGhD",
-	"GmDbHGlFi4K0CnCMQkj3N0aMhHWyEqiq5ZzcD8iQw+k9K0XNtTJz8/cOoYZR8GZDDXNwplUlBFcJWe8J",
-	"41sJGQOuVwH5LW6BTx4ZIIqWqB5RkokSlGYpMW/E0aWicUNXlJulCVZEjosnPlYsVFJsWEgFNHeSIRDa",
-	"8IRuNEg3MXtXRSrD3u0Q4DYJyhtiVBGmCQfIlDFHqEIHk6LGdjHyJQkTCQV+FFFkvX4ReXRlvV5DFjYT",
-	"zAeN1LfP4P7wjHChSVVrIy7QyLFXWhLgdkO851KUc9weL10O9Yx4E808PSMMzUIryrXcm6VS3PH+dh+9",
-	"0ud0GGszp/mNkfkTNyFSWWzIpjCi3lDYvnNFLlAAceFs1Zi1avRcxEvHG926Okbramg1K6jiPtDQKjR6",
-	"wOeYirrAxXPktY05Grwnsg5EnpBO4o0F2dB/5Wni7iWnOXVs1GNUd3SSnnrnRUxfC/F6XHt8Dve5O+yH",
-	"F7LnxR7P+FvowN51ctgLzd6l0l1/vbvEb1XIQO40yJEG27sLQmzuhg/+bdIdUdX6Ta1jZY9Csrw4xTd1",
-	"cJE5x4IfrptGt4ogbWStllrA752ff23ehQw1J2Gv3A01ZnHrUqkr8kutMIzADbcKTtYCPdIDv6WwzvSx",
-	"+NyGPFn4qSYXBRDHzVGXrxx4Rhe4tQ/5pKQfXwHfmjl/fRHwn6mwpFvvnU4VM+G5vbbjh7azs9G/QdeS",
-	"++HpEdeUpY2hdqzrBdnmDMeLZZ0xjd4bTjHCLxcNyYUm1LKZFYlqzDmdRjEmqdEjrLfLxsRGPJELrUHp",
-	"68izamTgOZ+b8JElK11LPqkXOrp9oYh5TAW8b4PdxNGSljT9efeW7KazZMNRyJ+65ddU00JsxzLY3ETx",
-	"d6mx5l/yjQh6A+olA9WT46DT/wdm+C16NPQIhgbb1iyjPIW7GKtgpfNnT+kjc+O+o3wLE3oHJRu2rSWQ",
-	"ku7J2lpTqPtrqJw8J7n5ZSluAVX39d5aU1qRDYMiCxlTqpZ4I9zB0mtV0+LY63/Gh9Dvz/X5Xx2cK2Sv",
-	"xPFrb3H9PT5gHj+PduP8MkKi+xrD7CGJiMRvqOSMb400qIQCdWX2IKeKrAE4UTZgB1mCOwc8M3/QGuRj",
-	"8oajp8WdxYS4eSdE5yzdcVDqdZkYY/NFQiqQ37oojSIK9OORwN2y2wkTvaBrKIJ/MWNH3OPEu6VaX3qc",
-	"u7YLVN9JtNCSJyynO4qdorBZCkVKXMcPZwhcy9VjnTdbps/6W2vggrH+PCEzkKRgHIw9bATDOKA4EwcL",
-	"X0Fm8s6xu0BHo8WOFiwc2dpQ68pYG1OASMoU2PlXf/L2r9/35OQIqzFkzboyNGevvCgduJHRGFJEQ1EE",
-	"qeXMpSlrneHRtIk4m4S0IVbGFcvARVOjb9JXdO9ddl5xDMR2/PmNcaV0CtJ4FwrBt2YB5qFA8OyKUGWf",
-	"6TuHHNUcESNdAMucI/WWyrfxCTlRp9ea1yefXa/l3FXMZeLQd6y2nGWGn5gUILiPb4J3wNbcOH2P+zIW",
-	"i2KFCZ1biVoGxfwxcXXoGOkW11Kz7/pwX5kScZaYp5nfzv9IzX9Rbh0yyr/s3UNP3pF4ENNTcaArm9iI",
-	"mluxJ5mAU4RS0OI+llAmRPa4Y5OFKWVCZK0scRHpBRywptuwRyaVdbkOENIFXaqCpqhvriXQzD0c4Bn0",
-	"9B4fpcmBausWDl+Vcgvfbw8cz725FkBvgbvFD5gTfYikEo1RYNxnB9/pjSRYMR6DY1JVyZROnJcCE6uU",
-	"uvKL4F8EeGXsMaRKTaW7LbhQjdYB2R3eoujOjZSz+IFwCEWwgmwFqEtCiyIxNKor9Gyj2mW0Fu1EWl0F",
-	"tcejKQ6exU9McrgW3GU9j+/bDdMTql4lQYG+JCoXUidkYyxhIZH0wU1Gw83asLQo3mxWlz8dNUrsG58+",
-	"DJ1LcRdb4N4wJJeQsgqM5Q7Fxsozl5CHMmOcwiQh1kO2JKlxYZahoptgQHlopONs3eOBpLpI6+vGEvFU",
-	"DW4YfvGjtUwwa/qIXUDvS3W9kHnsXD6EEtjcTJ2IyKkiOa0q4JAlNt3P5/IrzYrCsEcqSvSQrFtje3iP",
-	"sjR3ivymLrxVlTGVW6OeqWDeYC9leXTGfE5i8EW4hUU+HiF235tXgg4/jKJB9mzAjFTDI81KCF5gQkJK",
-	"lV6WS92mR8+98lzu+2bm+NYTNFs22WndXDThMhAF8hbkF4qkhUgPk4TmPiRqjZxyZIVv3GPdG3/pBHDA",
-	"i1NQHpHfwF/yqtb+hZdh4ilQ/kOjDGnLroxjxouR512e7ngcTaVetgtKQxXDpzfaXUwjO8RPfkS2XgDQ",
-	"T8turiNe4gVI0qa0uwPkptVj6G4X2+PendMpifU913IfL55QyH1KhlLOzJUfT3Hrn6mhYu1GGM9zJAif",
-	"Yf4bcZlphdiuzY8qF42RiglZAyonKAobqogf2q/41plHA0G9gCEmzveO8WxBnAgnaN5BoVtLbmR6Q9Ul",
-	"2RSsSojK6Q6TBdIc8CiPxr2lRQ0nhaANU+J0E7PwSeYwpLKHc6FPL3jTgF8h0ebWyjAQoUdC64pw0Qw0",
-	"X9TQqB7kkhzfo7FWm8EtS8FnISvhlFhM4cDcNJ6CucHgFiQRG20njW51NGp7RvV/fI3Gq//xD8Yi0BrM",
-	"Xq/+10/PHv1P+uivF4/++OjDv/9baIaeXYDXJbqZ8XpYWXbBf2SMFgX+q7QZFNYGqKRYA6aEYBqo0qLq",
-	"bWGAPQ6p8Pe/XaMaj8MYOwgrGfBX5jMJuSAVLcBoD1+TjMod/qmIyzkdchoucoq/bpxgDSm8gmTCMIKN",
-	"jNjEVMNCIz2Xpjp4L5jbEGVlVxJZUsbJutZacOJ8QoGMRU1ZMR8pmVDQ+8MbKzo4PoePemIMpkhWo2e1",
-	"y49vhAwWxVU5VdDnHp/la9UM+y9Zc27/ZVjK/gt5yv0SbelHzrB0ulSQkzTTRVgRwY2ZyAcwNDHLNYqk",
-	"MXhxeZEHeHg94HL9RNpdmmSsuiypvddC6ni8G7I1jMZ65Am658S9YWMAUyw3Ju5zd+OTVGDendhgeo7L",
-	"4nHMCCjcWx37nJTocTj7diJHeEZf1RNZV/ZyXuAYXqq/zfmFe0oXLirIT/WES38cIh8nonW1N30/55cB",
-	"U0bIsn+cldn5ZJXuC8ZtKTYUBauUYOETupWirsLcNWGMAFX6RfiOLNg216C0zR5v3Tya7mJTpgt3Jwb9",
-	"hC4YG52WLiYnmgO9ZbYe7ZxKxKqoJQ3LfFkX0V4URTeg98uiFjgMS2l0pM49biPZhxShxP3R7lvi3AQF",
-	"g3ECVrdBMd/0WxbrVGSZzk/RS7sPtSzkRwsdzfY75zLZjIxwvOFPWLLyySN4YkfT7G9Qb2/b8+bZueUW",
-	"z2LzMaeuuHCJFj5RQpvWPZ3IFohg2idGpxnX4pKsBfqUNhJ4mqOmXhvNdlMw84MZIOTz7VeAT5Spmu+Y",
-	"19sAuM0jaQNOgSz0VMhQyqEZhaZSKGsHtjtulD65J7oRJAVu7gRtM40DSf4FSyF0knAvsZaDA8GnMJ2d",
-	"NJJWkU74ymiAzk06pkXNjWo62IC4kZFgAXnY1f14J2C7TedHx6F67HnwRGf9d2h3nZ/WUlFzShe5bwD4",
-	"s8A+OOd5bmNHZ6oS7bTa7x3xWCstJDx2VImmqTkXktPiCb5uCcucfzleMJT043U8SED09aehuj4JHcV8",
-	"I7Gz8sNE+vtx8afna3zXlmAvoF7uaydjaJLmQhQhAVNBQiRNdwmRjCv08zQul8a6tWhmzvCxKGTMyf3O",
-	"lx+fdHCfe9f34HJhclOEvNDO/UZtCakx/LznMoJeXZhitrbYPmWRaI5mlyKPuGffbDYKbOL4QHdikohb",
-	"VzmXWa6Kqe6VtHGZOOOby5jkf66CUeDW6WKuwVQUGdGCfHlxQf7+t+vwl1kJmU/cFQ03W2Lr7SaS3AJW",
-	"5gZk8CbFPGBX/tEYdmuE3EGGfjdfNWduMyI2m9nyss7ceXoxNnGG/i5LO1czFDRqpi8B0YB8H5vbRtNd",
-	"SFm2QDakgFsoXG2on9FYVdAymE6JRW6+lHTMAbfT0ZHQXXI7jAo4F20HUmHXnbSn75Cr3Xnws+3Y0xGh",
-	"xwRRt9NzuSh/JXA54QgneZD/JV4+V/HyjytH+r77iwPf/dPkH1XIDOTIWYLjIYXCDwjHcUIKpSGFYVCS",
-	"Ut6yE6FWDBg1CgPA4uPI5dE7TCX9yErDPdYtZ//9NCTBlzNbwbScqg9vv/v1N8EP9+ojZpivHeWrby4u",
-	"euP8x8XFHPaeX0KLumeuBQTd+3DM0pmM4rzwbscFu3gjyhZDxBm/eDAcbFUH7NUWkBPHzuMCtFgQmSWo",
-	"HgFpEUifHdaImJcjjZYXzpN0qtWC73fgPnGR+4N8llEtX62XWeGiDmc3+iCv9xbHZy1OYweGJVxqQ6Ee",
-	"3sRNKCJ9wNXrl6C8gwdj8D0WnNs2R/bTN+/lQYr2CfnjzKY4bzFEuLXhUSPyMuCK6X0bU6+ECAVLrXUQ",
-	"sSEnViykVK5jYUTtjGPBFIOATFtCrRC5IheEbRzvGU0D4/kQWWW+obH5jD5QM/bpOVe7seCpKyWipGC/",
-	"1ixDqBRSUaUtpBIXHBA3wUpkm828cknawVvFbttAJB1RYBhXGui8f22hSiRZKEV1IyR5SnZb3ANL/QVo",
-	"W5UUGqLjf1IUU/VuRXROahuN6S3/y4tgjUS9pXJJmCQi17XvN8TldEfBsblbjf+8O1WWTTuCJfY4+w9P",
-	"RxACPqGX/UKNk/xCiC+4zKiLxfKbhfeYqziJQ9bDmZ+46ldGkQ+UVfo67PXeut+pTVJLaVG46spDUkze",
-	"rCfndDmGsu/HkMEu5VQ6OIVqwe5PKRkovl97QLOzVIWjcZcNlYQzDhqMnsKJboDrvVdDM7bZ+KoSF03C",
-	"2uoUuL4if7AgWxtaFwsqMaJRKuYKmN3f3lMN8kUIsBeANOaPRHDMgdw+8WVQCRnX5lDty2YdPgfZiEgP",
-	"ytJS6mRVY/5COPsR70sHT9tWMrQgBltpwYv8Nel/3kqgCm/2CuRGmN+aH3JabHARB4lBE2JjoD72eDBS",
-	"iX9lEWxOVQMdtN8UbEBaa7Rv172orAP0JTvONuO6wQ0rQpWa5teIf6aFxU7k0BCrfUSlcWz0VEGzQodW",
-	"349zOKGwvtYGgm3tXupsQaOG4x4E3ajTNe6T2GQYWrYRUVuwHLfgWkWUlvrsIQeYZd6JAXieio27HXHe",
-	"Ors30UDNczRwmvEXylPCAYKYD9rMnpxG5uBocZwsWnSltp42bs0x15E7ESfeR697OMZL7iRB9QTA3QHW",
-	"aSb3RAFVAsE8dlDpthLODJGQC6IFeRppbAg5kc/UxfBLoL0kDeqAM82MokX1kjjlOE/wXGjpoZqGz/lJ",
-	"xfGD29EzOeIdls0tLaQ+wdw6BUr7NDNsYVjJyat2flFu3uXkD3h6X4vSKfGBSqVCNG2OobL18OCy0VeB",
-	"cFB0LeOCusdxCuegmlo6J/Ud11C6tN4lSbndWfuqn0r61THwI1dIadNJ7XrmK/KPZaourP80uxy9dyVV",
-	"6pVQamkTi1hVtKpi5zJOUbFsiYyYtOWqbsR2mV16YH8py+tY3cE5Xb980xX0LbkO58CstPA9pWxSP3NS",
-	"pe9BCblQ2oPRursoUlyJDdrstng5p1josK4l12EPWJsl3wYyaONIu+/GyeQ+HAN0GejH5hsC7X1T64Lx",
-	"aZAvVdKiwMCe0Q5sJZpTaj8vefZwcsd86Tw5s+BkRx5WS53QrN40PAq5alyI2NfSWuBysgOoxjnXI6Vi",
-	"UED2NLlbpJ8DcKhZlJWHVEPciqKUkGVwTAEF5C1lZrbXIoOQ0y4VHsWiAKz9A1Ll2C+CB4B5grnmWtka",
-	"OfVrTaXz/nNy85cXxHX7Gxts7K/TNqsTIpiq48ccpGL0jMK2+iouE7aWxYQ1bw2ZDCbK4gbbacbxH3fr",
-	"SSx9QofrrasCHyLAuh4+R5uIoBDEi2dR2u+S8DDmDkwUnmPe/xQCERQKrBfLednaCGLUcbWR4CEgUiwI",
-	"2Hkx7T9EhHv6II2Hq+8C98NGYf0EBXvDzmRYOAAaM8iebIWverRNDDx8vG9ccgIoJGbfPO92d5Ce49IL",
-	"bOoIygG0+lUvNyHEWtju6kdWBo7xK5HSAnUjj61te2Md1Ab/158unn746eLRHz/87y9/unj01Yf/dvnT",
-	"xaNv7K+CtcInJxJ2B6cVwJ7Zh5jynrxTZ/iUNL6Fp/yf5sj+62z+/3I2w77hE8+YDhTIpFRGd0TZ0OgG",
-	"BruUFgus8ujYnI1Nv1jQ4OSkJgq+9QQuI3FEcgTozcJ/Icbh+Nb1yjjJ2/hWSC0pCwCLrAvReMx7lgEp",
-	"sZ9ZqFcOYufTcL1/WktbdD3VIDbeoMzZNo99dsd49qeFz78SzXW8c+j67h09R8xB/KgnQ2/K/dXGxHMy",
-	"RotomvdztWPOBWhdgIodHtO3p1qpYhbUNOdYFPg5BOl5iedR5CeB0Wb9BJaIfQL51fSIkLhD5I9Bu6pI",
-	"b1p7OE/3p/kh3sGvtWvUuqS9tmeVcCBVgb7y6fmuqxb20MDy7a2ILZSPBylzgFvBpsnBq6lr5T7sGz6J",
-	"lgJSCjnb07ooRAPZBLrGMaYcB8+6Rmyuz2gjZBiDpc2xieNs+3jSTjia121Tq3oiVWUKVGUYVnWQJ26o",
-	"ie3xyteiOkZsHDVVrbLpKceupoOiUomtgWxQ3SVdatQTmy6xMUpRAHPmFwF/bOFkZOQl96MosmBms0M9",
-	"xxwV26G6y01pKKIBuDKrtWhQKxG34IqtEMPKktQd0wOfTseb5us40z9acTAoAA0qDg4KQ7sidSrLBd0N",
-	"e23AI1G8g8gTqFUPFzkqckkc4KSZLcKXmn3BTqJNjs0N0ZwYnAB3b/uJxpw723LnVF5ZwJVr34hr1sDF",
-	"h/ooLSEQTvzjQYMu2SXRu9RaXxq86lluF3N1K4NsoA5YLrGwcpeEIrSXPeG2S4yxvBjfOnBkRP4Vtb5E",
-	"66+dZD+9f16AUYepPllEMqsguGMfe9O3Lf1Pvuh7eL/joPUaI9YOhdWFeBq6tw3//M4M7LcFceF+69+7",
-	"h+JddtJnEBiKcEKfYWJMKnSMig8e4lG13oenxxh4uUPBttof5/HQDaoFf/zGbNjTiwvExUklUxU669UO",
-	"sgRz1o20zg7yr3p6tMTsnwmVZAPf7s/oL+ab7h5OvAClUBxgQ6ArswaXi4rRRdz8yOwtVoIPYEY5uXzA",
-	"c06yjresofvj6ox5qEPNaI+r580+NQMw0P77Bz0n7ca3W9Rbr2dWT+OQ9HnnQ94jjIz4Y7UAISM6a5ZF",
-	"JL+XSCUz1RYOFl88Ii0lbGoFj9+d0KnIvooTOSmxKnwvCVYkqLIQxKUEBUHA/WUCTEN5Gh6Jqza078/o",
-	"HeEryJHl9BvoHaSiLIFnVAeh7cMWUJPv21b3WpA14sXbcbC5wFoB105Zdz5hFjSOjGkdFHPNpOWFtyKO",
-	"GetF7zDyj1z/OBv37eDpPSDWq2CWxhsOttWV002pr+Eb2LKCQ1iwic1klzJvFh9ZLD6GSxvu7Wznv8On",
-	"g7kpN67L97JjCMY8mE95NUp5DzqVZVnhmSunt5CQi8ff3H0iqq2Xm0hnVoLuLm2hQ0JKVuyMuLDIZOan",
-	"YLDdVYWN/zCBzJPJvVF8kV0kfjEMCS4xNhOvfGkqt7Cgu1XT1nosFV9uZUtybW/aVvEnOb9vAKHB1OJs",
-	"M1ZOAIn6zoz9dK8aGzFaxGPJUn3gq+oF/9yr12HkYyyiaAdIYuMf/YkYOom/Bj+OTUV8P9NB2Tvj2wIe",
-	"FajNkR3sJzDpKuGaoA9TzYRyVb0KK2TSuuo7IEowa8JyhFWyonUYxxfKCiTVrjm2f9fccs+P18z033ZU",
-	"aefb27L+FiRuk/uUicr8aVnqnOwfP0jXo3OWO0vG+799+i9+/cfj1znOeku1zTO48W1X7wo+YUHeAlac",
-	"BDWpXDQIboKtOXOHA2erSwq2g0tjAMJ2a4kpqFRAmpxpINPduuLTEEJwFm3Uup1zEF6hT2ILj2CbLfRI",
-	"Ng6KTqQu/NgDxFQ282DDdEIUALf1UXQtjPJRlh2EqB3sC+WUlJFiZyOuw0/9yVei2dQGqgktimDpVVe4",
-	"NRXJQDSVsSoBWwmxwZvCtxQcfz/WEN2foi0Y09EYzx4Rxs4jxscqhShnyFoKaQwNHyoglEmitKgUKcUt",
-	"6zfb6le5gQtj8IwUrM3TsL8Oub5/NCxitNZGYk+JMK4ShGtQfxR8q0gj6iJDf2Z74rxrD4sUFQKEKIda",
-	"FYiwYpjpqK3epqwg3SwO8MqtuJ2iHy1Ef+sWnjLB7B/JYfP5WHPMt4kf7rJPAbJZZLb+DB1mWIXmc3/M",
-	"X0PQrsYs/DPXrDjdNbbezxw79OHdR52I71l2cqZB28XMTDDmLHkP4MRKl6RsPGxOxUEyRdRKDU3O8Zaa",
-	"J0P6igVg8PBzeKY5ldICs5jD5pwfe4tNhwAlibVtzR81FBZNcOjGiM2WWOacWpZb0feORkaec1ps3gHN",
-	"zqB0IcTuuSHH6UPIOqQbGu2ijxMoa44RFDaBAH6uf52WVQHz82D9ivbAFAoWRlpc7227uzrNCcWF+G4J",
-	"besihvAKoEWREVoyFVYIjqxipJ/1tmboM28P2IALkkOJ3BHG7VO3zPaUoQR24inEdRjhpluIrpFkqnp2",
-	"Bj+B9R4/TKdLfPb9xO2+OFi3ofodXvKQTXqBjq4fAyE/QKWXFGBu30FWt12STvjq8rJMY5+LLfCJAKL9",
-	"401kK29fvxUoqfSkGJG3ix31dvEganRAlxBvT2WRi41F0vCwcZ0JknTQ3Yu84X1kuVC/nbYGbMI2Cahe",
-	"gkOLaxAF9EGVDnVCcK0VOAfV4kdY7AjUNJkiZle6hIBodALbNyMaRcbc0dEPI+Tlf9ofF4HvXJdfLm2J",
-	"Ej0p7CkR+fRUW5TXXccR/Kcf82ABh+tPerzQ7XNL0BDjy7qA86RsLooFLZ26yt5QeqR2MPj2oJm5mV+U",
-	"oK+IEhvtEqQw9EWryjW7adsoWUUcS41DDqZem+5FuHHj4FicEehFmSdQNwM/RNJ1HXZ0CW2RWdc596g1",
-	"N88aYWlOgStpD8i3W5AZS/VMZz2fcWNhO7XosLQt3pcRRqjMJY5TRGfPY7qeqLVFymy65oJeRAeMymdT",
-	"Pd+2tYTpPF6cinVLNYIMG8/0x5FTXeWkKCeAVUXhq8nVFTHbQ9qURAkWdtFm4WFWXTkpiY/r7D6PJuDs",
-	"RT1zSbI45m3yzEUoW9c47x9MBFP2mTfoke4ldYhqAmdZi9OZNy67op15ty/+s938HE+4MVsAJM9cjmKt",
-	"6hvuY0WxO+Osi3GBmOpQHGYd0vYpVOInug/OGLuglFP7jwk8hJDxz8dYrg3jmUX+H+o09UR/3d6pOUWS",
-	"ncxIo/z5QyYZL3bIYK0UP5TIB4ZSS5BOUPbsrlY7tLaRu7y9XniQCtVyWWQiy9lQx10AoO0hc1oHiM+r",
-	"s8Oyvg2HYvxLL7Qb4RoBKFvW2FkOHv0QEeCDzojTGz9AWem9d6TfWxeInh+Oi7XI9hjNaqH6hSQlUFVL",
-	"yGa7QEz1ffgMGjVI4eomYiyFcFMH/JAiXW+HXo1rP807UO4dc3gXdmmYObuxFU9DbI2MqTxBTrIlvB6n",
-	"3M+QtD2PMdLi7GjgaY4Kf9c6BHmZaWt0Gxa9ajvc2ViE2CAuuvlSr9b58c9jDI/7K0e3Xoa21u6uqrWG",
-	"IvSw8H3gl+gy3Fokmi+URRI5AICdL0D5/Yvn+8kUh3OoVUJqzPryGRFXw/Ue7Zg2yLiI8qDFF/P/qyx/",
-	"qiyfRbfdDucizJXO3+iJPIOU1uYPC3sYZALUVI92TcxfiWseice+vbLTQqTBdMEcaOaN5Qlo/1Fz04Rg",
-	"KqKihU6Ix25MXHhaEtt/fLWoWXuTh223hulc1Edl3Xv3WBByxJcptku1n0u6LXB07T4X3MmGVhOkd1DV",
-	"zMaKKCcd9HvS4q63varxjFgbOIRxF2aE02BQR0WfUbE9Zyh6YFQ/rah0zYZWp+Zq/lnVtJh0tRj7gKxh",
-	"yzgmnp15ga7FR5i6Sdxu+ntffLTFi7WZXls9GLUNvXZSgc3AVN6j16zLf1146cdmUTuR36YnRS3LwvN/",
-	"Og9bphQSZg0F3WtWsGW3oGy0XEZX8S6u0nL696zhZRuW2nx5VkH8kXTFF8FDWYTuZFtQ5XcIMrYugFRU",
-	"6rO3CVPH4/nOOjKnZ4gCjhkNuEuRs/0Kzp5pQ2WwCrxvlzBlUa9dnXNUArssQ4h5fxKNtUx9IAl7Gilm",
-	"LjcjdpwXfMIPNulmxDYDJ5X7uDdPRbAIA/wkTlR2JeHSXoquosD1dwFbpu02v+N3LztbMnZH2e9XaKLv",
-	"HQJNQLavoe15ddhqjSm0slyWnuEu1PDG8JWdi2XsklgHy8Ktosq0rZbHMqHVHEDsgP+U7xCg4tuIbQqq",
-	"8qDEy0VDCsG3HlODrGm6c5mfrkC1hTOgbRepRkid28SUGPgbqPRcwto9JSrgoq8nqGjtAoLPxNbrFAc9",
-	"D49hG8S2jRscHPxMWwrahus9WGu3phin8X1kX3XGWZt+5WeJG+3Yvsd0UzIk7KN5fx4kzftOax8nUbeu",
-	"RLQXXNmf0oC1+2rHXK7sQ3RUnJGXAQ+59S2K8areFpSrhBjjHWxFgYQSzI4qQpl8tJEMMlRk1GPyY1c4",
-	"YLNW//636wRTFUCRbUJsDF2RskzQpaR8aI3UHOuuKTF8iXCoVh42TMFj8j2C2uCI755fkz9+/c1/J64K",
-	"8N9/UcJqzc6+hyKz/i/Ej+mij0wRhyRjXVTOXlv9pdvsHoTj5eri8dPHF1iGWAGnFVtdrr56fPH4K4e5",
-	"ijv3hKYp2KqPLUwku1OHbSuBprkz2FvHiY+OGg2jsQ4UbVFwBRKSCf4yW12uXoB+Zj+FoetKcGV558uL",
-	"C8tCXPvehlVVsBRfffKLq523nBHCEbpl6QI97zt8PiQIHMbt/Mn2nwvz3/g00SyThiuctZKLEggH3Qi5",
-	"S1zXwYIpDdwZnknrEvBfwmFt66iJpbXU7OpFcTZua5+kInNAxMFyhlkw44QInoILjtuMCpVSzlEGHG7w",
-	"TS6aaxu0G+zv00X7O2sO9FCZj1Bcj9CJO9rir7DboodeFxui2F+xCxv+3wMon099t49PfmPZJ0v8AnQI",
-	"Y9KQnrptN9oFF96cOqTzj3QH39obdUDnr8ejvvRq2qkrMaJC0hI0RqUmap26R568zFafPuDybeeZPt8d",
-	"ruMd0OwZPrSyZwyU/lbYBIJoZlnSmWWuN2Cy0vBRB8BUF/QQxBHCgqF7R8saPt2pBNwuVF0GMOR85Adv",
-	"CzMDmRNiN+GVaWgvkc9eVwVQ5xYw94+vRXtK/v5/k35luNiQpxhsPIoHtJ02tSZkAbIXtrs9kf+TlarL",
-	"ksq9Y1hCuR/VBuA6DjACpQJRFUAaybQxX3CAJ1YbnDkJRkH51j10+lGIiwb5oNw9sOXx+LkKbdT3NM3J",
-	"murUQkd12oTLxbqDnTMExmx7isFFbJNFedu9EY06nUtRb3NbvSUxzo7OROU20fsvw1v4Xsjdt95u/6fc",
-	"QLM4n2kcPm3KxlLQ0Y61qImNvKJma9RZ2iYqn7mfhtroe4BbkHt0PvfdED6nukvbQyt9yzzISWFDv+58",
-	"plTTQmx7KvBIc712j9wjgf0nJojrJ3k+8a5rrWw0yBlDdQE9dcnRacdF41gfH52kzium9DU+cSZx4vCl",
-	"XL+VsW9tRLVnReF86eUdUO3HwSUpGm5piBEkdEV0xAooe4dE+06KyrUoOa7DPRdyK7QG/qA6XLJyoP2D",
-	"u6rWbuILx9y8tkX0H+5HQLaM8bBi8eCzA/6zju874L0fACrXGR4xFV0zrVZ+Ce5s/hkd4xofeiBVW7YA",
-	"X3EhF9llCi29BA81RD+Q94c/iDo+7/TyezMl2H2Geuv/cWjECPnuDVbEyUIXj7/V9nfAV98aLZtQYmnl",
-	"usiyImkTyxCb0qKq2bwFpjr/oA21Og4Uu2M3hHniIW4I86Ubt8TIW8JO/27uiEJs10LsElJQ3YKb2U2j",
-	"pGC3YCOmghMtKpuDGDquN9gA3JhbD3JguwjN036v8iBwglXO7Rubumgb3dqkkvh0JLP2gvKJTiwKlO9b",
-	"M6wro/oQY1p53Y/pK9ekGNFVj6RzDVEW7FxOExhP71BgiN2kDmg4J6eYZ1Hzc3xTyPFPDDtOOn6fuQxJ",
-	"bUz39d6q2s49FXLuvmK34Bh2oBmMF1JSo7/3MfU6/dM5wHKqrgjbeEhhjKpBkzj3ndj5MJuiLCN0S9Hj",
-	"zMwHfq1Btkihlyss10ccT0/+QR+9IVt8uFPvDGZ2vdlsZmvAEfWkzaswCyyrWoP8QtnMMPSuGCGMWNdW",
-	"DtvEC2O5Cn7VhiYF72Vhk9R516KaRYpdHG9iP+CAG8hDfbQVdzjDTIC6Ipg+Tlz61mGn8n6jzSa2Sduw",
-	"dw4WOeC0Yl1DaQtdzRTZCvQB86TDpGfoBz//jB21BPD3raQ/Zgu8rTWhRjW4IhIQrwwhB7foZlvTdHe6",
-	"jTBp+wbndnGnEu97ruV+bqse3H3d7d4TuAXvyD7JjApe8M+yDBd+C2f5v48S1ozvm3Y8sOZ75CKz+QXs",
-	"LgykG+qSOI2czASHKwf+JG9BGsFpxSrKkk/B3X3yG/5/9qi+g1uxg8Nd+72I50XpnZDvR7oDm9Ri9CZ7",
-	"35p79cperJhM44S7u45XJx2s5Dd7Q7v+pu6Cht4R6FhzyYU92FHRdbC+U7+H74z92bk+3Lx+hwM+KbfP",
-	"c34Mz6i76u5YBL+zo34W9xvC9Z9xfRuCoUH+aFuDUjDjCXphHvBVXvfBj/206odlyYMWVUFaI40S62xp",
-	"utZEtiQR3bjZXcUnqCt1aSvRHCqFK5Dse9jtzlWuU9hcpBAf2d/n7g37lT3wFrYd1wIb+FIrUrV/P3+X",
-	"bAY7Ev8LRTJGCyKBFsXeJbS3tbC9UJLFhystRgTVRNXSe8FcuHDODfZcupLr+/eDtWV/MR4wH+k8WckO",
-	"+5wlUA33LmoWqLdP7/bLU1KGQ+Pdo2eK81gDsiPy72hB3qm25Vf0eelaSxnu4v4Z7g5UrR6r3a+uNcGm",
-	"Fw9zLO19fAeali+qnBf2r9unHkLe+69NFTL9HgHylk6DIHn7+6hAuV/ZP2SwvDf5z0uSDfnlYaVZ6Ov3",
-	"HD7vKqHHIfSKooE2d5rf2kfuNDjQJQ8uqB3uUk4DSezG6JoM/YXqrw6J7vMI2macDpJljA5BEAR5vSes",
-	"hzUygVbUX6adYqyX3u3L+TxgZF1vGkkXbh/KrHbJFihOKK/o56zqM0uU6HrZzw++f+HVX/ELYV16Dm/g",
-	"AFzHruWOJd3BWj8vWdc/Mw8r54ZfvnPVrSoon1dDsPzpQVQQ86UYxcMVZCFWkc2SsOLYg9/eixmKk7sn",
-	"l0lB+e9ihFqCT9uglduQs5gr0gJt6fsZhjDDc7t4kH04Zw/uWEI7Mnxesnnh4bn/TbsrofwA5vTvzdd3",
-	"YUsfNracq1PERCGsLigYt0rp/7h585+XDhGr/SVmVIJSCfntZ+zN+fMqIT+vxObn1Se8dSzuVasBHs7g",
-	"MXnBbhnfuj8hw5O6IsAz5VsKyTS3FbjDXXEDjQ9ZKDPJdSjttqIl4WpNC8rTflOiw/Skf4gCk4+PeLZs",
-	"EoGerCH1od1flx5r042w0+sd5BLg9rrKFbo3DCVrzpnFf9gI2aXB2glIynfOiWL4WfVaWk7dR70ehfd2",
-	"dttvTJzfg4q/9tnT7ymd5lPIZ72WJkrTPXZow1rihCjhMv8a4Sue7S+cgW6BaoC3EFPu92uBKQQDRQ//",
-	"dkDcezgoh60hH/jSmtvVO7i4VCsFZoKQvgnisUxPzDT2VaBm8112e1VARiw0cWIR2civNUt3To63TZZD",
-	"MtN1DAtKzQOk5RZz9VNydF4uEGxBjs31UQmFNe9YhUh3oBD/xWapOmHjkZWnJrm1TZdOn2VKpWQuH7Sg",
-	"Co/OFuFOK6pa4JnEnKUNlbaaXaUSgBOVi0b1w5UubSU0V5pb/KDATF2m+GiqH/5JSxy75p6Bw4WSrAVC",
-	"upusNfc91EZsVYBtHlhY9BPMgpe3/nAhPsXqCa3Yk9unq08fPv2/AAAA//8=",
+	"7H1fk9w2kudXQdRthO5iKanlP3sz6ie5bWl0llYKtWYVcbYuAkWiquAiARoAu1Tj03fauPd7mU92gUwA",
+	"ZJEgC6zqbstz82Kru0kQSCQS+feXvy1yWdVSMGH04ulvi5oqWjHDFPz0srD/5WLxdFFTs1lkC0Ertni6",
+	"4MUiWyj2a8MVKxZPjWpYttD5hlXUvmH2tX1KG8XFevH5c7Z4uXpNTb6xfyyYzhWvDZd23PcbRm6Y0lwK",
+	"YjbUELNhJN9QsWZkRzWpaMGIFBnhgvzaSMP0Jfl5cfHzgqykIjv7BtdEsN0iw4luGC2Yaqf6cvUQPz01",
+	"wc92NbqWQjNY+FsllyWr7D9zKQwTxv6T1nXJc2pn/rjGJ/71F22X8Vtn7H9RbLV4uvgvj1vKPsa/6sd+",
+	"XPjiISE+2KXsmDBkp6SjmnvNjvrMfM9qAwSslayZMhynWsEsV1JV1CyeLgrZLEu2yPwSRVMtmVp8zhZ1",
+	"bpKe/Nzd2Z/s+Pjux/CkXP7CcrPIFp8eruVD98tasfqRn2XnTw95VUtlkLnsAhY3rJS5arRpqse5VOyx",
+	"fRW++x3VW4akLgpuCUPLt53VrmipWdYjQGG/+DqVCgVH/k5+QW+o/U2fbxXLDRXrkhGpiJKNKNqXPVtl",
+	"ix0vkufWozt+9wjRV2rP1CNHtnlEh1c7VNdD1lrac8PFGn7ghlXRZ8LLI09QoXdMHTsZ17xqSjhalm5M",
+	"FK+5SNwhXMlghy5AlKy40iYjT+AHzXLZ3SguDFu708FZjvON/E3JtaJVwuGGxyzTGKpM6gp6G4/LCTPq",
+	"DBbo0k4p8+QdMMrn8AuqFN3bn2H/E4nKBFPr/YdN4uO8GG6AFCwjmt0wRUt7SoxcM7OBtQ0Oyi8Nz9nb",
+	"PHV2FReN8ce/+82VklW77wS5094dRsKvS6oNkY09LAmfwSvkt+F0FaPFvvOXpZQlo8C6O8pNZGL24+6s",
+	"4D1HFbMTIUu2koqFydlrzJ+jKWb7QHlkj3usBNc0LCILB7UlnmeIDvU7++4XmcJYS4Z8NaBTLquVVIZa",
+	"+g5IspE7UlGxJyVndouk8CQiO242hHJFlszsGBPRI6vpXse1jS4NWiHm5ulePJzc0csNjtuj7wIR591v",
+	"TjBYYcsEqkGTN9xQR8o3kudMd9ll6cX+obzNJTWWEEcY6Mo9ZnepMUlvuMfsLar2CS98j09ZEc0F1xHt",
+	"z+tvdWOIFGS5JxsqCkJXhqkdVYVOPQ4vDQPBW9FPL/H5r74Z8mlFFRe0YMdGe+2fA1HziR1eb5Nv8k+H",
+	"04jMolbcXTUzeADUYim3DzSRO1SH7XnJG6WYyPcDLqgYNW+Z+nGdqh0y9WOitP8ckQialiksdO0egzea",
+	"fAZhr5m6cW9OElfjc9GbvCcZHBNn4cSkaLh4fk/Vb+3Lz4I+1NOTypKpNROHNBmI1IHslbsynYwwg+/k",
+	"rozqB5KaFLGBz6LIP+TS5R4k00Y2mm1kWTzQBLn9kpRsBTcv2W2YYkRY7uWabIXcibTb2H7yBxozIuWK",
+	"UOJ2Pm2sgrH6ueKsOKrUldSwvkI0+LrZcA3HM+Hr1iowG7JhTkyLpizt+DdM/EU2KqI7NMLwEghb8aIo",
+	"GdlQ7exkqZkgegPKxAofYRTFw4aWNweEX7K9FAVZyUaRAq/ABEqVdM/UteH5Vo/Ib7kijOYbAk8Sbehe",
+	"g8W+tiL9ycUFyau//5+uIE/4ap81S0mPbtUr+wzIh5kSnm4HRs70u9uRs1hRrV9EbEW6IzvG1xugFS1L",
+	"EnT7FF2X7q+tGImrmxWjulFT10lEhhxO71klG2G0nZu/IIm9hfHSBuW5d6Z1LaXQmb2vuVgrVnAmzCJy",
+	"LcgbJkaPDCOaVqD5UVLIimnDc2LfSKNLTdOGrqmwS5O8TBwXTnyqWKiVXPGYdmuvOksgcE+gRuMmhldg",
+	"omLjPSoRblNMexuTasINEYwV2lpaVIPvTFNrlln5ksWJBAI/iSiqWb5IPLqqWS5ZEbeA7Aet1MdnYH9E",
+	"QYQ0XgME+w2vtCzC7ZZ4z5Wsprg9Xbocqi/p1qd9ekIY2oXWVBi1t0ulsOPd7T56pU/pMOgOyDfXVuaP",
+	"3IRAZbkiq9KKekthfOeSXIAAEtKZ4SlrNeCUmaGomeDFGaxrR+tJQZX2gR2tY6NH3Km5bEpYvABeW9mj",
+	"IToi60DkSeUk3lCQ9V1znibuXnKaU8tGHUZ1RyfrqHdexHS1EK/HheNzuM/tYT+8kD0vdnjG30IHpryT",
+	"w15odi6V9vrr3CV+q2K2f6tBDjTYzl0QY3M3fPRvo56WujFvGpMqezSQ5cUpbreDi8z5TPxw7TTaVURp",
+	"oxo917j/4EzgpX2XFaA5SbxyV9Ra/MFb1NTkl0ZDhERYbrUGswRne88lKzFOMBSf65iTDj6128iSEcfN",
+	"SZev6jl9Z3jsD/mkop9eMbG2c/7mIuIa1HFJt9w7nSplwlN7jePHtrM1NL8Fr5n74ckRrxvSxlI71asE",
+	"bHOGTwlZZ0ijD5ZTrPDbyB3ZSEMoshmKRD3knFajGJLU6hHoyMNw34AnNtIYps1V4lm1MvCcz424/7KF",
+	"aZQY1Qsd3R5oYh/TEcdibzdhtCyQpjvvzpLddOZsOAj5U7f8ihpayvVQBtubKP0utdb8S7GSUW9AM2eg",
+	"ZnQciGf8yC2/JY8Gzs7YYOuGF1TMcRyNj1Xyyrnqx/SRqXHfUbFmI3oHJSu+bhQjFd2TJVpToPsbVjt5",
+	"jo7OSt4wUN2Xe7SmjCYrzsoiZkzpRsGNcAtLb3RDy2Ov/xUegpCGMOd/tXeugL0yx6+dxXX3+IB5/DzC",
+	"xvllxET3FWQQxCQiEH9HleBibaVBLTXTl3YPNlSTJWOCaIxFsiKDnWOisH8whqlH5I0AT4s7ixlx886I",
+	"2fB8K5jWr6vMGpsvMlIz9Z0LQGmimXk0ELhrfjNiopd0ycroX+zYCfc48W6pECZI8wK3MfhbCYQieeJy",
+	"uqXYKQobUihR4jp+OEPgIlcPdd5inj7rb62eCwb9eVIVTJGSC2btYSsYhrHSiRBf/Aqyk3eO3Rk6Gi23",
+	"tOTxoN2KoitjaU0BoijXDOdf/8Xbv37fs5ODx9aQtesqwJy99KK050YGY0gTw8oySi1nLo1Z6xyOJuYY",
+	"rTISosdcaF4wFyhOvklf0b132U1EKPz5TXGltArScBdKKdZ2AfahSFzwklCNz3SdQ45qjoiJLoB5zpFm",
+	"TdXb9FyjpNOL5vXJZ9drObcVcxk59C2rzWeZ/idGBQjs45voHbC2N07X4z6PxZJYYUTn1rJRUTF/TFwd",
+	"OkbaxQVqdl0f7itjIg6JeZr57fyP1P4X5NYho/zT3j305B2JB3EzFge6xJxN0NzKPSkkO0UoRS3uY7ly",
+	"UhaPWjaZmS0nZRFkiQt0z+CAJV3HPTK5aqplhJAu6FKXNAd9c6kYLdzDEZ4BT+/xUXYbRg26heNXpVqz",
+	"H9YHjufOXEtGb5hwi+8xJ/gQSS13VoFxn+19pzOS5OVwDAH5YhXXJnNeCsgZ0/rSL0I8iPDK0GNItR7L",
+	"5JtxoVqtgxW3eIuCOzdRzsIH4iEUyUuylkw/JbQsM0ujpgbPNqhdVmsxTqQ1dVR7PJri4Fn8xCSHKylc",
+	"Qvfwvl1xM6Lq1YppZp4SvZHKZGRlLWGpgPTRTQbDDW1YWpZvVounPx01SvCNzx/7zqW0iy1yb1iSK5bz",
+	"mlnLnZUrlGcu1xBkxjA7S7FUD9mcfM2ZCZSarqIB5b6RDrN1j0fyBROtr2sk4qkaXD/84kcLTDBp+sht",
+	"RO/LTTOTeXAuH2O5eW6mTkRsqCYbWtdMsCLDTEaf5qYNL0vLHrmswEOyDMZ2/x7l+cYp8qum9FZVwfUG",
+	"jXquoymRnWzswRnz6ZbRF9kNm+XjkXL7g30l6vCDKBornvWYkRr20PCKRS8wqVhOtZmXJh4yv6deea72",
+	"XTNzeOtJWsyb7LhuLnfxChfN1A1TDzTJS5kfJglNfUg2BjjlyArfuMfaN/6jFcARL05JRUJ+g3gp6sb4",
+	"F17GiaeZ9h8aJH8ju3IBGS9WnrcpyMNxDFVm3i5ow+oUPr027mIa2CF+8gOydQKAflq4uY54mRcgWcjW",
+	"dwfITavD0O0uhuPentMxifWDMGqfLp5AyH3O+lLOzlUcT3Hrnqm+Yu1GGM5zIAifQf4bcZlppVwv7Y96",
+	"I3dWKmZkyUA5AVG4o5r4of2Kb5x51BPUMxhi5HxvuShmxIlggvYdELqNElam76h+SlYlrzOiN3QLyQL5",
+	"hsFRHox7Q8uGnRSCtkwJ083swkeZw5IKD+dMn170pmF+hcTYW6uAQIQZCK1LIuSup/mChkZNL5fk+B4N",
+	"tdqC3fCc+eRmLZ0SCykckJsmcmZvMHbDFJErg5MGtzoYtR2j+t++AePV//gnaxEYw+xeL/7XT88e/k/6",
+	"8G8XD//88OO//ktshp5dmGgqcDPD9bBAdoF/FJyWJfyrwgwKtAFqJZcMUkIgDVQbWXe2MMIeh1T4+39e",
+	"gRoPw1g7CIo04Ff2Mxm5IDUtmdUeviEFVVv4U5mWc9rnNFjkGH9dO8EaU3glKaRlBIyMYGKqZaGBnktz",
+	"E70X7G0IsrKt9qwoF2TZGCMFcT6hSMaiobycjpSMKOjd4a0VHR1fsE9mZAyuSdGAZ7VNu99JFa33qzdU",
+	"sy73+CxfVDPwX6oRAv9lWQr/BTzlfgm29ENnWDpdKspJhpsyrojAxozkA1ia2OVaRdIavLC8xAPcvx5g",
+	"uX4iYZdGGaupKor3WkwdT3dDBsNoqEeeoHuO3BsYAxhjuSFxn7sbn+QS8u7kCtJzXBaPY0YGwj3o2Oek",
+	"RA/D2TcjOcIT+qoZybrCy3mGY3iu/jblF+4oXbCoKD81Iy79YYh8mIjWFgl1/ZxfRUwZqarucdZ257NF",
+	"vi+5wCpzVpa81pLHT+hayaaOc9eIMcKoNi/id2TJ1xvDtMHs8eDmMXSbmjJdujsx6id0wdjktHQ5OtEN",
+	"ozccS+3OKbKsy0bRuMxXTZnsRdF0xcx+XtQChuE5TY7Uuccxkn1IEUrcH3HfMucmKDkbJmC1G5TyTb9l",
+	"qU5FXpjNKXpp+6HAQn602NEM3zmXySZkhOMNf8KyhU8egRM7mGZ3gzp7G86bZ+fALZ7FpmNObd3kHC18",
+	"pDo4bzo6ERaIQNonRKe5MPIpWUrwKa0UE/kGNPXGararktsf7AAxn2+3uH2kAtd+x74eAuCYRxICTpEs",
+	"9FyqWMqhHYXmSmq0A8OOW6VP7YnZSZIzYe8Eg5nGkST/kucsdpJgL6GWQzACT0E6O9kpWic64WurATo3",
+	"6ZAWjbCqaW8D0kYGgkXkYVv3452AYZvOj46z+pHnwROd9d+D3XV+WktN7Smd5b5hTDyL7INznm8wdnSm",
+	"KhGmFb53xGOtjVTskaNKMk3tuVCClo/hdSQsd/7ldMFQ0U9X6fgHydefYfXVScAv9hsZzsoPk+jvh8Wf",
+	"nq/xfagun0G9ja+dTKFJvpGyjAmYmmVE0XybEcWFBj/PzuXSoFuLFvYMH4tCppzc73358UkH97krUosY",
+	"rEuWy4pplI3wts85hZpriB56SCUwZumwfHxDy1U0UAr+IvtXF+bnmqyliAvJoyncJRdsClsGci5HU7ln",
+	"VDEFgzFeKyihOi89YQ2dMxFVD8ZBqpyWyeBGbkNtjgYpKByjwtlucCTcvstILmWZEYDAyEhTW3ZHP+1R",
+	"KYtM48Qs7GMWmCZRSjzHIqhTpcRzH/zpqVdcrcpYHMY5oCkWUXOxJt53n7DjbaBusroen0KYqaP51SAl",
+	"3bNvVivNsHSix1JcEXnjakcLlKsp9e2K7lwu2lB32zBq/lpHj3dwO1pFMJdlQYwkX11ckL//51X8y7xi",
+	"hU9dlzthtwQrTkfSPCN+lhVTUV0SMuFdAdTOCtydVFtWgOfZ141afY7I1WqywLI1+J9cDM9N3+OLtHNV",
+	"c1GzflwNkjumPqRmd9J8GzMXEaWKlOyGla462s9oqCwbFU0ohjJPX0w95ICb8fhgTJu66cfFXJCiRaDB",
+	"dWfh9B1ytTsPfrYtezoidJggST97rmZlcEXUMxjhpBjKP8XLlype/rhypBu9ujiIXj3J/qhCpidHzhIc",
+	"9ykUfgRAmhOSiC0pLIOSnIrAToSiGLCaFaRAyE8DXbtzmCr6iVeWe9Axjf9+EpPg85mt5EaNISSE737z",
+	"bfTDnQqhCeYLo3z97cVFZ5x/u7iYAtb0SwiQmvZaAETNj8e00NE45gvveJ+xi9eyCig6zv0DB8Nh0rWo",
+	"fQFCgTh2HpZgpsIozcG1iUiLSAJ5v0rKvpyokL9wvtRTNXJ4v4W3SstdOcjoGlSzNmaeH0o2Ztxs5W28",
+	"JD1vdxwYNC7hckwG8AA/bkIJCTQOscJZ7tYwhyyUDgtObZsj++mb9/KgSOGECgqOSf5r8CusMUHAiryC",
+	"Cc3NPmSV1FLG0gXQOkjYkJNx0op9tKoiOMFBtAHxMb1Ek7opa1jHuqk0+rKde3hHDSa6cwMBnaVsEksz",
+	"skVO1TIVrRhpl4rZGgVHWxOK4uySXBDunTZW54HcGpaI+LCiqbnFPmg69K+7sJclmEepUcjg4Jm6JJSU",
+	"/NeGFwBiRGqqDYKdCXQx+ZsC6wwWrnyiPW4fR6P7PZl5RMPiQhtGp13gM3U2xWNZ5CupyBOyXcPW4KbM",
+	"AMSrlTQsOUSvZDlWklomp42HgGln+V9dRMuYmjVVcyKZCenoXdc+LKc9IY773Wr8591hQ+5tCZahvPEf",
+	"Hg/yRdy2L7u1VCe5bgGrdJ7VmYriOYnAM1UUlgZ+CTM/cdWvrKURqXz2UAnLPUbIKOaR5rQsXQH0ISlG",
+	"r/6T0y4dQ+H7KWTApZxKB6fxzdj9MS0IpN5rjzl4li5zNDS6oooILphh9m4UxOyYMHuvJxd8tfKFXy7g",
+	"C/AHORPmkvwJcfBWtClnFEslA8lMYQy4v32w1/WLGFw483e5xLt8/dhXKmZkWD5Hja9sdxA6ZCUTXTxz",
+	"0Q6yRQMpRvEEZbhGHTh2KDYKOCNrha51f1/6n9eKUQ0Xfs3UStrfFs5vD4s4yN0bERs9/bbDg4lWxisE",
+	"mTpVT31NC/aafxo6/hkWJ06lOVS+RP4XqgBtXV8SoDJqRvb6xUo6rglqHCMhrM65WVlB9WJkm6AczA6r",
+	"Dd0TmXivr+OKAkwrHaJrmGSYAqA9qPSlpTkNTw2+ahfjB8naLQpkSxG3r/knu+mnClz77rVVL2OXD0ZE",
+	"O/7AkAHjMfpuB6SZimIc/RzLwtZYLjgnJTQ9kTGHvj6R+5cbopnRZEO7Gc3dCuXS7lgccaYVlVIcEC0R",
+	"zTnWtMPDQyNw9EyI6ILXL5KNJcOOlkG9l4aWOjyeOvZGmqsxssGmI1FdCH0puf0xQ7MI7GOfLqyNvGFY",
+	"RHOfh37L6uNl0tDoIlQeu2LXRNy36cHDfdZ+gpvUDNdVMljkkeyDPDUZvd3ppCObrq6NpRloLnLmYWax",
+	"Z1Ta1TKWbOARQ/1SskWelHFQ0YK9GJdrBo5yx/WGHUUS04urQUXq4f54D3hfKmWEFkUGpyojumyU2kOP",
+	"JvftYVAnUPlk+o26oQcpGuwmptLxjqawZgazjXi+danCXJMddZ6aCJiCeC5lkcpTUkwG5jowQnACMZHF",
+	"iiMsSfZM53KIklHFnlxcpMta2KrJaUqPSb5MtCeADZJRZGXJCz2jmL4uoz1/QHi1Tt1uolg33dUK/JFM",
+	"ejRNIPJQSqmZAH7wYOJ0FvRE5BPacKUAh9tId1Re2EsJIrO7QWHf7WA+YYuko9cLJJbJwl8wiay2GzH0",
+	"gF+5wHJ8hG1IrU+AId+e1jzPK8F+B1pODFP1UrQ9yE6NCTqHv9W68hkUSq/EhBPW2YnOvLsMfQi3BDpY",
+	"57y1WxPYMiR3eYHsRUirJbRXuhdw4Ui0iueBUnRM66fi0Skav/MYuv4MY9iPeWMgRLvspNa7hlNkK/hq",
+	"qPSveBmD27K/9ocHGmAItiNjuZBRTWX86pRIxpGrL+7oD2YuqpW5C2dK4cKZ0UygcaDCUYB5EEyY1o7X",
+	"RdqCG52AD+ZLwBzquX0n5V4dK3BwO+ISTnBvkhuJTdHAhVQeaE8Jl2FrP4jlWRuaqLIbeZwsRrZ4aZ42",
+	"g5jHhAWNJ+JkA7rtmjXHaympGelScNCwplB7ohnVEhBZrVAJRoUdIiMXxEjyJDFKJdXYVRoKMSpGO5U2",
+	"1HU/sTNKdubNSTY/zSSbamQ2csngpNL4we3omRzxDrCP5qLhnRCQO6Vx22mBupmZkU5ehfklZSrNJ38k",
+	"Wcn5QGcE6r8/OGjQDCP02QPQBw9c34s9hTZyA/8PJVteIvZRp8AJlJJL8uSru3RZTDf6+4WqMbsUjVLu",
+	"nC8u8FrxT6xofb8AXEPL5Lt8hNWSrjpcdaIf9OQDC8rbCDZRKXehqlgjAiYjwbYdpL8mo5fNQDobFm33",
+	"KkGUS8q7ZdQ0V8h/ms/1667P9etjcOeungMLyHE90xicx1y6MxHf7C4n711FtX4ltZ7bkTc1slXXqXMZ",
+	"c7kAI2YBoM6NGJbZFgR3lzIfuc4dnNPDVW9aCK85utMUfL2RvkE+wnhwdwV1EzJiGRnhYIQ0GgoU13IF",
+	"KQDowXWBgGWjhIkn1ARcjJC4SXeOtPt2nELt4znPDnPi2HxjbbreNMY7baOmna5oWUIis73hEHvKWUBf",
+	"ljy7P7ljv3SenLkF/2jvsCJ1YrN6sxNJWPVD6LGuSh9aFZItY/VQoxlooD3IqCfZ7WJ7H8DBT+Iq36fO",
+	"6laUpLHOA2CPaKtvdiJFYb0FSwG/ktCjeSbV7MBp2v0cNS1OqhCuvmNincZu2s9uutNzg01gTmNO/EYS",
+	"vfFL51D8LeV2bVeyiOYI5NKDKpcMoOgYqTfQvlhEcOKj0CdGI2Sb/rWhyiXACnL9Hy8IvBAjMv/buPfN",
+	"3XBQN+fH7NVFddxbAQwsDZihUeW46YTEiKO09bbTjuM/7taTIX1ikv8tFWONsZkoxnP6Q3lGesl1toCq",
+	"p5FEIQi8ZRPpiEny/y0VmCUYi5rO6yjv8p2iuTmzWqgHEoezeUbzdPdtv5rM79JBJ0pH58n9DrKup5gV",
+	"HphkwKBLFsscwXDZPsBi2QE0i6L0raiZQbbnrtNvLPidsnmB2ie1ah52AbvTJqpDT7ssi+OR27Jwq+xr",
+	"gOjlgkE83d0GZn6LE/uOhhM1YJX1ZG7SWSBkcZfNOiWAdVKSsItgvXUIzX04DIFhn6MN/sFcARNxFiTP",
+	"nMI1qGocAYUGTK6x7iCs1AzTV116bahtSmJcrFHrNytJbdBzXrXdnxLqPLoN1A5X35YUQnYFV9q0a28L",
+	"Py8OSieHtZ+uOYQdZE/W0oO4YE6Ab+0MusBpDdugLvh5u7u9wmFX+IhFrSBrIZijO1WTMdYCiJH3vIro",
+	"NK9kTkvwYvi0Dnh4cYDb+19/unjy8aeLh3/++L+/+uni4dcf/9vTny4efou/iuL4ngxx0B6coI16Zu/3",
+	"e/bkjcqrgKA+s1XMvFP+D3Nk/3k2/385m/FL9cQzZiK6Y07V8kWypy45X3Sb0/IOsjxdUVpyctqpCfk+",
+	"yROWkTkiOQJ0ZuG/kBKRelueAuHkYlJvpTKK8gjo/7KUO9+PmheMVJAqjubt0GA7zFzvaDONupnK753h",
+	"+t3w9Sb12S0XxV9mPv9K7q7SwzhXtx+SOeK4hY96MnSm3F1tSppOwWmZTPMuikzKuWDGlEynDg/AMnG4",
+	"bJdrO8452KF5qrvrtMTzHZ5HmxZNevSRiF0C+dV0iJC5Q+SPQVhVYtwrHM7TI19+iHfs18ZZ7DPUoMAq",
+	"IyUzzFx64CAoFtfY3x7yY9cyFcQ6vYGQa4bT30l4P3o1Kbkssc63t7DxTgZMKammwka0LOWOFSPI98eY",
+	"cugv0bRiWH+fS7l9oKGvgZ7saZLG2fh4FiaczOuQKmuakRrVsYYH/Ww5147ADTWyPV75moUxap4rWY3h",
+	"aK06yrFDm6KgVP7SaJ8r6UAYXGlEC22QpCgwe+ZngfKv2cldS+fcj85JNPDPdksJoJinU5S6o4DU7QDg",
+	"lnIHWom8YQ4GDvrLIEndMT1wcLe8ab8OM/0zioMeOGtUcXAw9cYBSFNVeRyr5ItVz2jiHEWFB626v8hB",
+	"hUDmmsHZ2UJrQbsvpGJU7DbcngYwJ3onwN3bfqIp5840SpzOKzO4Enp7HjVw4aFuB4VYgzz4o70OYEwG",
+	"sCEB3seldnnY3kXHcruYQtTqJXm3TZ8ybPn0lFBou4MnvJI3WLizgRI+mAh05ZSNeQrWX5hkF3hoWoBR",
+	"l1efWFfUd83jsU+96Z0kPOOi7/TiHKaXLSG3TIUsQYc4jPmHfmd69tuMDC4mmFrvP2zupk3mvJM+gY5e",
+	"xiv5LRMDmoBjVHjwsFdM8D48OcbA8x0KWBM3TM+mK1AL/vyt3bAnFxdQmporrmuIXOotKzIoVrPSujhI",
+	"q+/o0QpyTUdUkhX7bj8qM44CR0P3geHES6Y1iAMATb60a3AgFJAHBJufmJTPKzaoDz3SgxGen5Kswy1z",
+	"yMwzoJbrcFw9b3apGWnR6r/fOSp+48MWddbrmdXTOCZ93vnktAF+ffqxmoFenwyXwRNQbyqgkp1qaNUI",
+	"Lx6RloqtGs0e4crniUp8FSZyUr78SJ0rLzNQWQj0jGOamfHi1uQWU6w6rVeAw0HE9yf0jvgV5Mhy+g30",
+	"juWyqpgoqIm2nY5bQLvNHrRvEL6SLKGXM44Djb+XmgnjlHXnE+ZR48ia1mPA6yOWF9yKMGZyRkHoX33k",
+	"+ofZuG9HT+8BsV5F8ynfCEasOPC6KfXogj1bVgoWF2xyNdJ7tjWLjywWHoOl9fd26sUeJ0SzSK9peULb",
+	"HnbDxJFKJquUd9oa8qIoPXNt6A3LyMWjb2+/vggR80aq1LSk26dYypuRipdbgPiHrkH2p2jmkYODG/5h",
+	"pGtGofZW8QV2UfDFeLteBbGZdOXLULVmZk5Zsa/9nSu+3MrmlFB5JjrR+Z2W4dfPRHO95qkoiINT5Bpc",
+	"N1ZecaNDMVtF91aegY4t9uTXhgqDKHk9TXsMpSRkQh3gD2RkTTqpFZfkT4luNhB04848aOgKpbRQL98B",
+	"IbDGM3HF26nQ3P82VMGs8RxRF+UuI5pXFeIzjwUSzi1Qik1o7CwpVjQ5yzzWaEYqVprMFf/bSVaQXRpJ",
+	"F7SrmC6qb2E5YGxWuLUfoD5gpfocXIF4A1IdA2KnxBfKQS0+mD+K7tA/VNK9g5HlcaAEaP91VcUv1JqK",
+	"Bzrrth5bSmNkdUm++uYEaJQgEdLKs6iYm4Z6kO9zjSlzs+WBQ6/ymAaI2AF7jJWsfSfNezSqIvAjDs/D",
+	"m54+yjvcBGSVaUYbARHpYYdchjbP0CbV3qNglmAFWs6GTZZmAEBFezNAkb5LT0y9h3exDmVaB0/PdNOc",
+	"1NLAuUnV08X5GOrP0mqmRwrwU/Kvge0DOU9jfOhep2eXR/FqpNftuuEFFflBfVJjtfYGm3Irnh/2U+rk",
+	"wLhXr+LNueGYhQGy1DSA7kQsmeTfoh/XG6lM3sRgZK65WJfsYQlODbJlez2OI6NjtVFSO9htDapD3tRd",
+	"P3zF7JoAbGGRLWgTbzXNqpopahp1QFlr7D0/jhnZfdtRJcy3s2XdLcjcJncpk1YO4FnqnIoAP8hVqMOb",
+	"5M6Ki+5vn/yTX/94/DrFWW+pwXQ716wAdZvb6G8wI30P8DSiDgV78VKrHRZMAVx6i51R8i17anUqtl4j",
+	"MSVV2t6t3DAC8OlRl0Z6Nl6s30RI3gpzjvY/6JIYiwFY0aFy1JWzHMnge9/p2aoxAW/FTUY0YwLRX+hS",
+	"Whu8qlqMTxzsgXa2+kBjqqIYlX/xODuY4UcNoWUZBZZpYWnGAvrQ7mRoUbO1Yqk5DFDHF/e2pPpj96cY",
+	"zdYOsRalb9mC80gJNSopqwmyAkrvigc7kHJFtJG1JpV0ukYEw4e5aL4oSMlDuiL+OhYBfm9ZxCqdO0Xr",
+	"egRbz7A4BvN7Kdaa7GRTFhDWCyfOR7gAXEJDBw/t2kpFDBrItjjqsg6Zm0A3bFW9cCsOU/SjxeiP0dEx",
+	"TyT+MTS+CfGFJGv3Owy8DnbZZ8JiMjWi60DcCCwTnwJr/xor/lkybf4qDC9PjxAt91PQnorr+i6ADTRd",
+	"nZdwBwNkboIpZ8kHwkZWOidz8X5TCw9yCpNWamlyTtDQPhnTV7ABge8PB2daUKXQwWYPm4sB7LF5HMAR",
+	"Z+jitX80rMR2f31vfmrS4LwYzbwUw26QMDEBa0PL1bsOAucpfX2l3D635Dh9CNXEdEOrXXQb+alGtPDA",
+	"MWC3M8PMtKpLNj0P3sXri0yh5PFWiL7zUJNvCIWF+MpF7/FwfhxmZFkQWnGtT+myPNDPOlvTDx2HA9bj",
+	"guxQIreEcfvULjOcMpDATjzFuA4SveiaJYP6cF0/O4OfGAZR++p3OqTHnKQUePbDyO0+O2dlRc07uORZ",
+	"MRoMObp+yAf4kdVmDmLQ+h0rmtwr4id8dT6OkLXP5ZqJkTwa/ON1aEN0pFeFAxyJYAB5UgzI26ZQdHbx",
+	"IHnigC4x3h4rppIrdEH6vm6tCZK13eVnBYW7rd8iorwFLRmxTSKqlxQsoDYmldJTbV6POOXNhgvB2v7z",
+	"iIwJmibXxO5KmxeXjL1Yghs1uYuKvaOTH4aelP+OP85qPnNVfTWn19WsPjAQ90h8uu9463ysQ7l2zIMF",
+	"HK4/6/BCu8+BoDHGV03JzpOyG1kW6amkLRRVLLCIgcuNa5Bj5wZQf8xcQsQxdJoQjNC6LjnrepmcIg7Y",
+	"WDEHk2J6Tib2mMBKNgK9KPMEamfghwhfCXSJbZFd1zn3KJqbZ40wN7XOYbBF5NsNUwWPdaz64JMwfOIp",
+	"QrAb2Ta7xn5XVhiBMpc5TpGtPQ+xK9kYbGW5c9BrhQwiOmJUPjMjxRnrRrHxCDhMBd1SO2lZVMVLNUMg",
+	"ffgXJasRlBRZevgzfUns9pCQmY9ImEJiMjokl1ejkvi4zu7TSSPOXtAz59RMQXhZFC4sGlzjonswodux",
+	"T0AFj3Qnt1HWI42QjTydedOSDMPM233xn23n53jCjRngnT1zOYoF1Td6mndUhZ5XYy7GGWKqhR2cdEjj",
+	"U6DEF2xmMVLFtHZq/zGBVyA2CD6fYrnuuCgwYNvXaRpRHDs1p0iykxlpUEZ2yCTDxQ7Qd7wUP5TIB4ZS",
+	"IEgrKDt2V9AO0TZyl7fXCw8yggOXJeZznt2LuA0APPcFevMKl6CVfGI5SggoTPo58SlXw3rs6e855ml2",
+	"W9knNvxte8EfivGvvNDeSdepX2N1f2s5+O5/0Mc46ow4qKmNd1aBSwj6fxjpCywti1S12XtHemQdvGIF",
+	"We7B6Q1d8HvVWl2dbcWUimUHHfjhhFzKYg/RrNBLXyrioIKKyVywQTsrPnL8p5rZD283ij1q+ylNiMpA",
+	"AOsKiylDL/5ITYR05YMploKKRvsQVAu70GMGeAv10K12iqCepBze564M7fyzm1r4289qKrjeZMBJiGTh",
+	"G4n7GRLfcbyASIuzo5nIN6Dw93r5cYNGt2XRy5ADh7EIuYKMM/ulDuTHo5+HuH53h8qCXoZQcn5bRct9",
+	"EXqI/9JHywopzAE69YFGdMGDBqjTdZi/P4ZMN5nicA6NzkgDyc8+I+Kyv95hvtl0xkWSBy0d0+af6DRj",
+	"6DQTYcBjvm5fXDiKIHNtRvIMctrYP8zs81lIpkesUd/jzVqYG0i90CZc2Xkp82jW/IbRwhvLI63tD7+V",
+	"W3sVMvI1LU0WEm6z0G9/xQXXUczRsfJ6yzhx223HzUY2R2XdB/dYFHnLV+uHpeLnsnYLHF3bz0V3ckfr",
+	"EdK7Vs1cuIR40rY+b4E+zUHTwlj+rItlx7filprtpsT2nKHo2774aSVVLVginViy0KI83tJhqeh2hJpW",
+	"4xvzCbB6ytqdGa1PIXcnNp8YQUWkg+MDw/r9av3a/Osd/k9Iw32PCJun5OC6votDx0HOk7tK3hHi1hcB",
+	"o+Wa6p2FueUbYLuRptC3kOxHtrykqmDqkdu6efuO78JU/6qbWNm+855Ci+IlW7u2iWfqxEv5iY0ph05A",
+	"e1VefkJYjsZOL+BipIH12od/hIbRsTbcyl2l00n2WNk1U49PrQ90WlzIOExa1iiW9BwNsxor3PC2v+kA",
+	"Xq/5DdOYAKOS8Wlm4w84k3rSl6L24VbIeT0D49iVFY80tY+o2QgV4HeIFXxZMmiKdfY2QVFkOt9hbGJ8",
+	"hqCzhHa8aB0UfLVKPyejM91RFcU36roauMY2fQ7BJ6k0U1UxYPy/yB06m3xsGArANLf6qhU7LrA1ctmP",
+	"Rg4aUZzYX8i9eSo2Wxy6MnOisgU7UqjnulpZYEcnQcLmt/zuZWcgY3uU/X7FJvrBYStGZPuSuZbEqxY/",
+	"3++sbA4KMMFoG7ZQab2mQy9jHJ8dbc/QN95hgI83Kerxn/YtTWfA/K9KqjdHGw1DOdqS5luXzO2gVwJQ",
+	"F5JFSGPZ0WySW9HbIzKVg3pHuUew6KsRKqKpT+CZ1Ao4DOSkonaNFsBN68Ib1F9d9VnIwPENg9o1JbWl",
+	"v4OEytbfEjIq/SxhowOqfWC6MRkSd7t+OA9s8UNriA/rIkJ0AFwADtDCWhtQfL3lLv399NKUW6kWiQS9",
+	"MFwgh6t6W1KhM7JueMGwSEixitkd1YRy9XClOCtAkdGPyPu2FggT0f/+n1cZZB8xTdYZwbQYTaoqAy+x",
+	"9tFy0ghAFKLE8iV0PUF5uOOaPSI/AFwjjPju+RX58zff/nfi8C3+9RctO83GIRyKLm1ARmwTCrgmDiMR",
+	"vc7OBbP4j3azO+DkTxcXj548ugCAjZoJWvPF08XXjy4efe1aq8DOPaZ5zrCQa81G6leoa2GjGM03zgcX",
+	"fKE+4cFqGDv0iRqsv5dASC7Fy2LxdPGCmWf4KchGqaXQyDtfYbf/XArj2k5Cgk0Orz7+xaFCIWfEEDJv",
+	"+Jy+Jt/D8zFB4FrZTJ9s/7k4/w1PEy0KZbnCWSsbWTEimNlJtc3s4eKGlFwbJpwvKQtePv8lGHZFm3L0",
+	"gAVqtkgoMBu3tY9zWbh+Q9EKpcmeRRlUV7t8F0yS0jkVAmTA4QZfb+TuCuPwvf19Mmt/p7vStM2XjlDc",
+	"DJoQtbSFX1Htom9crK1yo/nfmFWW4f++T9L51Hf7+Pg3XnxG4pfMxNDTLemp23arXQjpzalDOr+nW/Yd",
+	"3qg9On8zHPVl6HV04kqsqFC0YgYCzSPli+0jj18Wi88fYfmILtLlu8N1vGO0eAYPLfCMMW2+k5gTlMws",
+	"c3qeBT9u3OHIPplIm4BpcdAZ040QFwztO0Y17POtSsD1TNWlB+cgBqGtUGsdSYaS2xGvzI52cnPxuioZ",
+	"dW4Be//48tIn5O//N+tiHskVeQL5A0eRLtfjptaILAD2sodpfSL/ZwvdVBVVe8ewhAo/KsbUWw6wAqVm",
+	"si4Z2SlurPkCAzxGbXDiJFgF5Tv30OlHIS3A6+Psd8CWx1NidGyjfqD5hiypyREUtdUmXHrlLeycJTAU",
+	"0FDs1i1XWDzqvCFg1JmNks16gwWZClJnwJmo3SZ6/2V8Cz9Itf3O2+3/kBtoF+eLB+KnTWN4FGJnUF6e",
+	"YTIFaLYAOBVqD87cT0tt8D2wG6b24HzuuiF8mUSbiQtW+pp7+L4Ssznc+cypoaVcd1TggeZ65R65QwL7",
+	"T4wQ10/yfOJdNUZjgNcZQ03JOuqSo9NWyJ1jfXh0lDqvuDZX8MSZxElDTnU9f4e+tQHVnpWl86VXt0C1",
+	"971LUu4E0hCCwuCKaIkVUfYOifa9krVrk3tch3su1Voaw8S96nDZwrWj6t1VjXETnznm6jXiYny8GwEZ",
+	"GON+xeLBZ3v8h47vW+C9HxmrIdRCDaCFu4buQX5J4Wz+CR3jCh66J1VbBejatJCLapP/5l6ChxqiH8j7",
+	"w+9FHZ92evm9GRPsvugk+H9cnw0AIfMGKyDAgovH32r7W+Cr76yWTahHioQMSIAK9gEcQF1HvGBMReK6",
+	"9Q9iqNVxoNweuyHsE/dxQ9gvXbslJt4SOP3buSNKuV5Kuc1ISU2A7cVNo6TkNwwjplIQI2tMK44d12tD",
+	"FRDtfg5sG6F5Yq+zQIcYFgoq5/jGqvF3LCjWszIM7dpLKkZ6DGqmfUfGfqkoNYfdUwIkJTeXhBLBdtg3",
+	"4EiGZh84BedymsB4cosCQ25HdUDLORsKeRaNOMc3BRz/2LLjqOP3mUt6NtZ0X+5R1XbuqZhz9xW/YY5h",
+	"e5rBcCEVtfp7Fy261T+dA2xD9SXhK98sA6JqbJc5953c+jCbprwgdE0R8dV+4NeGqYCB/3QBCByAUO/J",
+	"30VX/GbIFh9v1TsDyZpvVqtJWAcAMgp5FXaBVd0Yph5oTPYE74oVwtDFBeUwJl54dMwOKmdbWEFy511L",
+	"iRo6185x3rRnXEXcQB69JxTRwgwLyfQlgYoQ4jIyyUEPiE7wr1+GM95+uI9DCXVLMK1U11AemrJwTdYS",
+	"fMAia7stcfCDn3/GjloC8Psg6Y/ZAm8bQ6hVDS4B7dhKvaWC3CtuIC59uo0wavtG53ZxqxLvB2HUfmqr",
+	"7t193e7eY3bDvCP7JDMqesE/KwpY+A07y/99lLB2fN+O7p413yMXGeYX8NswkK6py8u2crKQgl06PDd1",
+	"w5QVnChWQZZ8ju7u49/g/5NH9R27kVt2uGu/F/G8KL0V8r2nW4ZJLVZvwvvW3quXeLFCMo0T7u46Xpx0",
+	"sLLf8IaGHIVwQbPOEWhZc86F3dtR2ZhcYh7Jrfo93rhxvzjXh5vX73DAR+X2ec6P/hl1V90ti+B3OOoX",
+	"cb9BI6ozrm9LMDDIH64bpjWb8AS9sA/4ws274MduWvX9suRB89UorYFGGTpbdm3TTawyBjducVvxCeqq",
+	"10JxqQOacTXPXQ877lzteuBORQrhkf1d7l6/E+89b2HoJRzZwJdGkzr8/fxdwgx2IP4DTQpOS6IYLcu9",
+	"S2gP5e2dUBJCPlYI+0IN0Y3yXjAXLpxygz1XDkXh7v1goZI3xQPmI50nK9lxn7Ni1LA7FzUz1Nsnt/vl",
+	"MSkj2M67R88U56kGZEvk39GCvFVty6/oy9K15jLcxd0z3C2oWh1Wu1tda4RNL+7nWOJ9fAualq+Tnhb2",
+	"r8NT9yHv/dfGCpl+jwB5oFMvSB5+nxQo9yv7QwbLO5P/siRZn1/uV5rFvn7H4fMW3GAYQq/4p2OHmX9i",
+	"95bi8pp/+jIOcKH2pOKfBufXEiPt7EIHuj/gsYV5f3EpLsAY957hEr56xyfUcVvsgNZUTCdfvqXiHzX1",
+	"8i0VRxIvaZO7yiY4mb6hCOSsZq5EmStMyryNDEKMnYUPQ2UoAnH1AbUcIpRhh9mYe1JIYiTMEivj/C4b",
+	"tZ+Uw2/xkVuN0bY53DNQWdrM/0gtkdyJ8QyMWBns4ab6dC4fI/dgd0PcLQLtJZZ7wjsobiM4kN1l4hRT",
+	"g6VuX87nHHtjdaaRtVlP/ZsnLBkheKX2/pYNr7vMknQLveyWadz9ZdRd8QuJkRWH5HQAW4hrueWb62Ct",
+	"X9YF1j0z9ytC+1++dQu6LqmYViChCvVeFEj7pRT10dXFAgokJqvhpevbCtyJNxAmd0ee65KK38UXiAQf",
+	"dwXWbkPOYq5ER2Cg7xeYSRKf28W97MM5e3DLEtqR4cuSzTMPz91v2m0J5Xvwav7efH0bLk3FcllVTBTU",
+	"9AsJevsCpggUeZVcoFL6P67f/PtThzUafgmJ7UzrjPz286KQgv28yMjPC7n6efEZbh1EFA0a4OEMHpEX",
+	"/IaLtfsTMDxpasJEoX2zRpVvEAihvytuoOEhiyWI7iioSu1WBBIulrSkImeRRv93dQzvwNj89FAU8ybx",
+	"7mAnXnERddC9DfvrqhQw63NH97eRS38N2+sKCOneMpRqhOAIw7OSqq1GwAkoKrbOFWb5GU3TSY3sGh+5",
+	"J59eaMf++3v1kDY9nx7+MsmcwqX8Ed16fuZfnGPPcce9u/Y6371j5x7wV8y1pztt/cc0x06f9jujRvjG",
+	"yE17AJEQnj2drU2+GUN/7rR11IbuoUs1gK9kREtXKrGTHiIGf+Goish+TARMTvf7pYScy55JBn87IO4d",
+	"XGmH7fHvmcendvUWVEwd7uuJrC3fCP5YaQyUZnnYDLv5rhywLllBsD1LhqjU5NeG51uncVHfQSWm3biu",
+	"yVH95qDbTOg78Tk7Oi+XOYeNXqyiV0sNIEEA20C3TANgHpb1OLXAd5cZm+QaG8+ePsucKsVdAU1JNRyd",
+	"NbR8qKkOSH2ZPUsrqhD+R+eKMUH0Ru50N7/L5fnG5ko3CLgYmakrrRtM9eM/aGDC83URO1wgyQJy5O2k",
+	"+bvvgd2AZZTYQL1EuDgoG1Q3/nABoNfiMa3545sni88fP/+/AAAA//8=",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

@@ -143,3 +143,63 @@ func (s *Server) PutCoat(ctx context.Context, r PutCoatRequestObject) (PutCoatRe
 func (s *Server) DropCoat(ctx context.Context, r DropCoatRequestObject) (DropCoatResponseObject, error) {
 	return DropCoat204Response{}, s.store.DropCoat(ctx, r.Id)
 }
+
+// ListSauces answers GET /sauces.
+func (s *Server) ListSauces(ctx context.Context, _ ListSaucesRequestObject) (ListSaucesResponseObject, error) {
+	all, err := s.store.Sauces(ctx)
+	return ListSauces200JSONResponse(all), err
+}
+
+// PutSauce answers PUT /sauces/{id}.
+func (s *Server) PutSauce(ctx context.Context, r PutSauceRequestObject) (PutSauceResponseObject, error) {
+	own := *r.Body
+	own.ID = r.Id
+	pantry, _, err := s.pantry(ctx)
+	if err != nil {
+		return nil, err
+	}
+	if err := own.Check(pantry.Find); err != nil {
+		return nil, err
+	}
+	v, err := version(r.Params.IfMatch)
+	if err != nil {
+		return nil, err
+	}
+	own, err = s.store.PutSauce(ctx, own, v)
+	return PutSauce200JSONResponse(own), err
+}
+
+// DropSauce answers DELETE /sauces/{id}.
+func (s *Server) DropSauce(ctx context.Context, r DropSauceRequestObject) (DropSauceResponseObject, error) {
+	return DropSauce204Response{}, s.store.DropSauce(ctx, r.Id)
+}
+
+// ListMixes answers GET /mixes.
+func (s *Server) ListMixes(ctx context.Context, _ ListMixesRequestObject) (ListMixesResponseObject, error) {
+	all, err := s.store.Mixes(ctx)
+	return ListMixes200JSONResponse(all), err
+}
+
+// PutMix answers PUT /mixes/{id}.
+func (s *Server) PutMix(ctx context.Context, r PutMixRequestObject) (PutMixResponseObject, error) {
+	own := *r.Body
+	own.ID = r.Id
+	pantry, _, err := s.pantry(ctx)
+	if err != nil {
+		return nil, err
+	}
+	if err := own.Mix.Check(pantry); err != nil {
+		return nil, err
+	}
+	v, err := version(r.Params.IfMatch)
+	if err != nil {
+		return nil, err
+	}
+	own, err = s.store.PutMix(ctx, own, v)
+	return PutMix200JSONResponse(own), err
+}
+
+// DropMix answers DELETE /mixes/{id}.
+func (s *Server) DropMix(ctx context.Context, r DropMixRequestObject) (DropMixResponseObject, error) {
+	return DropMix204Response{}, s.store.DropMix(ctx, r.Id)
+}

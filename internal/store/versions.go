@@ -17,12 +17,10 @@ type versioned struct {
 }
 
 var (
-	plansVersion     = versioned{"plans", "version", "deleted_at IS NULL"}
-	fryersVersion    = versioned{"fryers", "version", "deleted_at IS NULL"}
-	outcomesVersion  = versioned{"cooks", "outcome_version", "deleted_at IS NULL"}
-	pantryVersion    = versioned{"pantry", "version", "TRUE"}
-	marinadesVersion = versioned{"marinades", "version", "TRUE"}
-	coatsVersion     = versioned{"coats", "version", "TRUE"}
+	plansVersion    = versioned{"plans", "version", "deleted_at IS NULL"}
+	fryersVersion   = versioned{"fryers", "version", "deleted_at IS NULL"}
+	outcomesVersion = versioned{"cooks", "outcome_version", "deleted_at IS NULL"}
+	pantryVersion   = versioned{"pantry", "version", "TRUE"}
 )
 
 // of returns a row's version, or ErrChanged if it is not the one wanted.

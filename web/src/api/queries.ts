@@ -56,6 +56,8 @@ export const takeDeviceBack = (id: string) => ask(client.DELETE('/access/devices
 export const usePantry = () => useQuery({ queryKey: ['pantry'], queryFn: () => ask(client.GET('/pantry')) });
 export const useMarinades = () => useQuery({ queryKey: ['marinades'], queryFn: () => ask(client.GET('/marinades')) });
 export const useCoats = () => useQuery({ queryKey: ['coats'], queryFn: () => ask(client.GET('/coats')) });
+export const useSauces = () => useQuery({ queryKey: ['sauces'], queryFn: () => ask(client.GET('/sauces')) });
+export const useMixes = () => useQuery({ queryKey: ['mixes'], queryFn: () => ask(client.GET('/mixes')) });
 export const useCooks = () => useQuery({ queryKey: ['cooks'], queryFn: () => ask(client.GET('/cooks')) });
 export const useCook = (id: string) => useQuery({ queryKey: ['cook', id], queryFn: () => getCook(id) });
 
@@ -112,30 +114,27 @@ export function keepIngredient(queries: QueryClient, i: Schemas['Ingredient']) {
   post({ what: i.name, method: 'PUT', path: `/pantry/${i.id}`, body: i, version });
 }
 
-type Recipe = Schemas['MarinadeRecipe'];
-
-/** A marinade under its name; a new one without an id of its own yet. */
-export function keepMarinade(queries: QueryClient, recipe: Omit<Recipe, 'id'> & { id?: string }): Recipe {
-  const { version = 0, ...kept } = { ...recipe, id: recipe.id ?? `own-${ownId()}` };
-  queries.setQueryData<Recipe[]>(['marinades'], (all) => [
-    ...(all ?? []).filter((r) => r.id !== kept.id),
-    { ...kept, version: version + 1 },
-  ]);
-  post({ what: `marinade ${kept.name}`, method: 'PUT', path: `/marinades/${kept.id}`, body: kept, version });
-  return { ...kept, version: version + 1 };
+/** What the household keeps under names of its own, one path for each kind. */
+interface Kept {
+  id: string;
+  version?: number;
 }
 
-type OwnCoat = Schemas['OwnCoat'];
-
-/** A coat under its name; a new one without an id of its own yet. */
-export function keepCoat(queries: QueryClient, coat: Omit<OwnCoat, 'id'> & { id?: string }) {
-  const { version = 0, ...kept } = { ...coat, id: coat.id ?? `coat-${ownId()}` };
-  queries.setQueryData<OwnCoat[]>(['coats'], (all) => [
-    ...(all ?? []).filter((c) => c.id !== kept.id),
-    { ...kept, version: version + 1 },
-  ]);
-  post({ what: `coat ${kept.name}`, method: 'PUT', path: `/coats/${kept.id}`, body: kept, version });
+/** Keeps one, here at once; a new one has no id of its own yet. */
+function keeping<T extends Kept>(path: string, kind: string, nameOf: (t: Omit<T, 'id'>) => string) {
+  return (queries: QueryClient, it: Omit<T, 'id'> & { id?: string }): T => {
+    const { version = 0, ...kept } = { ...it, id: it.id ?? `${kind}-${ownId()}` };
+    const now = { ...kept, version: version + 1 } as unknown as T;
+    queries.setQueryData<T[]>([path], (all) => [...(all ?? []).filter((o) => o.id !== kept.id), now]);
+    post({ what: `${kind} ${nameOf(it)}`, method: 'PUT', path: `/${path}/${kept.id}`, body: kept, version });
+    return now;
+  };
 }
+
+export const keepMarinade = keeping<Schemas['MarinadeRecipe']>('marinades', 'marinade', (m) => m.name);
+export const keepCoat = keeping<Schemas['OwnCoat']>('coats', 'coat', (c) => c.name);
+export const keepSauce = keeping<Schemas['OwnSauce']>('sauces', 'sauce', (s) => s.name);
+export const keepMix = keeping<Schemas['OwnMix']>('mixes', 'mix', (m) => m.mix.name);
 
 /** What of the household is asked anew when a letter of such a path was answered. */
 const touches: [path: string, keys: string[]][] = [
@@ -144,6 +143,8 @@ const touches: [path: string, keys: string[]][] = [
   ['/pantry', ['pantry']],
   ['/marinades', ['marinades']],
   ['/coats', ['coats']],
+  ['/sauces', ['sauces']],
+  ['/mixes', ['mixes']],
 ];
 
 /** Asks anew for what letters have changed, once none of its kind waits any more. */
@@ -170,6 +171,8 @@ export const restoreFryer = (id: string) => ask(client.POST('/fryers/{id}/restor
 export const dropIngredient = (id: string) => ask(client.DELETE('/pantry/{id}', { params: { path: { id } } }));
 export const dropCoat = (id: string) => ask(client.DELETE('/coats/{id}', { params: { path: { id } } }));
 export const dropMarinade = (id: string) => ask(client.DELETE('/marinades/{id}', { params: { path: { id } } }));
+export const dropSauce = (id: string) => ask(client.DELETE('/sauces/{id}', { params: { path: { id } } }));
+export const dropMix = (id: string) => ask(client.DELETE('/mixes/{id}', { params: { path: { id } } }));
 export const saveFryer = (id: string, version: number, body: FryerInput) =>
   ask(client.PUT('/fryers/{id}', { params: { path: { id }, header: { 'If-Match': `"${version}"` } }, body }));
 

@@ -251,6 +251,95 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/pan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Cook the sauces of a dish, worked out from the plate, and what they do to its crust */
+        post: operations["workPan"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sauces": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The household's own sauces, by name */
+        get: operations["listSauces"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sauces/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Keep a sauce, or change it */
+        put: operations["putSauce"];
+        post?: never;
+        delete: operations["dropSauce"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/mixes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The household's own dry mixs, by name */
+        get: operations["listMixes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/mixes/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Keep a dry mix, or change it */
+        put: operations["putMix"];
+        post?: never;
+        delete: operations["dropMix"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/settings": {
         parameters: {
             query?: never;
@@ -1318,10 +1407,15 @@ export interface components {
             acid: number;
             thick: boolean;
             /**
-             * @description how it lies as a coat; a liquid or a paste has none
+             * @description how it lies as a coat or in a sauce; a liquid or a paste has none
              * @enum {string}
              */
-            form?: "powder" | "crumb";
+            form?: "powder" | "crumb" | "pieces";
+            /**
+             * Format: double
+             * @description by how many powers of ten its pulp and gums thicken the water in it, as bought
+             */
+            body?: number;
             allergens?: string[];
             instead?: string;
             /**
@@ -1356,6 +1450,300 @@ export interface components {
             name: string;
             marinade: components["schemas"]["Marinade"];
             version?: number;
+        };
+        /** @description A recipe and how it is cooked; its amounts may be for any quantity */
+        Sauce: {
+            /** @description reduce, thicken, melt, loosen or mix */
+            school: string;
+            items: components["schemas"]["Item"][];
+            /** @description what is softened in fat before the rest goes in */
+            first?: string[];
+            /** @description low, simmer or hard */
+            heat?: string;
+            /**
+             * Format: double
+             * @description the pan's, across the bottom; 24
+             */
+            widthCm?: number;
+            /**
+             * Format: double
+             * @description how long what is thickened simmers before the starch
+             */
+            simmerMin?: number;
+            starch?: string;
+            /**
+             * Format: double
+             * @description how thick it is wanted, g on 100 cm²; 8
+             */
+            clingsG?: number;
+            /** @description a marinade in which raw food lay is in it */
+            used?: boolean;
+        };
+        /** @description A sauce with the food it is for */
+        Serving: {
+            name: string;
+            sauce: components["schemas"]["Sauce"];
+            /** @description toss, brush, up or beside */
+            how?: string;
+            /** @description it goes on at the table */
+            atTable?: boolean;
+            /**
+             * Format: double
+             * @description of the pieces, 1
+             */
+            share?: number;
+            /**
+             * Format: double
+             * @description beside each serving
+             */
+            dipG?: number;
+            /**
+             * Format: double
+             * @description how long before the food is out the pan goes on; so that both are ready at once where left out
+             */
+            beforeMin?: number;
+        };
+        OwnSauce: {
+            id: string;
+            name: string;
+            sauce: components["schemas"]["Sauce"];
+            version?: number;
+        };
+        /** @description Dry seasoning for afterwards, by parts */
+        Mix: {
+            name: string;
+            items: components["schemas"]["Item"][];
+            /**
+             * Format: double
+             * @description on a kilogram of what is eaten; 12
+             */
+            gPerKg?: number;
+            /**
+             * Format: double
+             * @description what there is of it; 0 is mixed for this dish alone
+             */
+            jarG?: number;
+        };
+        OwnMix: {
+            id: string;
+            mix: components["schemas"]["Mix"];
+            version?: number;
+        };
+        Totals: {
+            /** Format: double */
+            massG: number;
+            /** Format: double */
+            saltG: number;
+            /** Format: double */
+            sugarG: number;
+            /** Format: double */
+            carbG: number;
+            /** Format: double */
+            fatG: number;
+            /** Format: double */
+            proteinG: number;
+            /** Format: double */
+            acidG: number;
+        };
+        /** @description A sauce worked out from the plate */
+        MadeSauce: {
+            items: components["schemas"]["Item"][];
+            /**
+             * Format: double
+             * @description stirred into slurryG of cold water
+             */
+            starchG: number;
+            /** Format: double */
+            slurryG: number;
+            /**
+             * Format: double
+             * @description goes in with the rest
+             */
+            waterG: number;
+            /**
+             * Format: double
+             * @description what is there when it is ready
+             */
+            madeG: number;
+            /** Format: double */
+            onFoodG: number;
+            /** Format: double */
+            dipG: number;
+            /** Format: double */
+            eatenG: number;
+            /** Format: double */
+            leftG: number;
+            /**
+             * Format: double
+             * @description on 100 cm², on the plate
+             */
+            clingsG: number;
+            /** @description what is still good */
+            band: number[];
+            eaten: components["schemas"]["Totals"];
+            per100: components["schemas"]["Totals"];
+            /** Format: double */
+            sugarPct: number;
+            /** Format: double */
+            waterPct: number;
+            /** Format: double */
+            solidsPct: number;
+            allergens: string[];
+            /**
+             * Format: double
+             * @description 0 where no price is known
+             */
+            cost: number;
+            /**
+             * Format: double
+             * @description minutes on the hob
+             */
+            readyMin: number;
+            /**
+             * Format: double
+             * @description how long it is good for then
+             */
+            waitMin: number;
+            /**
+             * Format: double
+             * @description the water that loosens it after that
+             */
+            spoonG: number;
+            line: {
+                /**
+                 * Format: double
+                 * @description since the pan went on
+                 */
+                minute: number;
+                /** Format: double */
+                massG: number;
+                /** Format: double */
+                clingsG: number;
+                /** Format: double */
+                c: number;
+            }[];
+            moments: {
+                /** Format: double */
+                minute: number;
+                /** @description on, add, boil, slurry or ready */
+                kind: string;
+            }[];
+            /**
+             * Format: double
+             * @description minutes before the food is out at which the pan goes on
+             */
+            onMin: number;
+            /**
+             * Format: double
+             * @description how long it waits for the food
+             */
+            keptMin: number;
+            /**
+             * Format: double
+             * @description how long the food waits for it
+             */
+            lateMin: number;
+            /** @description it does not get as thick as it is wanted */
+            never: boolean;
+            /** @description its fat comes out */
+            splits: boolean;
+            /** @description it sets hard */
+            caramel: boolean;
+            /**
+             * Format: double
+             * @description what clings of it boiling, as a spoon at the stove shows
+             */
+            hotClingsG: number;
+        };
+        ToldSauce: {
+            makes: string;
+            reads: string;
+            steps: {
+                /** Format: double */
+                minute: number;
+                says: string;
+            }[];
+            waits: string;
+            cautions: string[];
+        };
+        /** @description What becomes of a crust that a sauce goes on, in one way */
+        Fate: {
+            /** @description now, cool, table, up or beside */
+            way: string;
+            name: string;
+            line: {
+                /**
+                 * Format: double
+                 * @description after it is out
+                 */
+                minute: number;
+                /**
+                 * Format: double
+                 * @description of the softer face
+                 */
+                crust: number;
+                /**
+                 * Format: double
+                 * @description of the other
+                 */
+                better: number;
+            }[];
+            /**
+             * Format: double
+             * @description when half of it is gone
+             */
+            halfMin: number | null;
+        };
+        PanAnswer: {
+            /**
+             * Format: double
+             * @description when a basket is out
+             */
+            endMin: number;
+            servings: number;
+            /** @description how thick, by what a cook calls it */
+            levels: components["schemas"]["PanLevel"][];
+            sauces: components["schemas"]["PanAnswerSauce"][];
+            mixes: components["schemas"]["MadeMix"][];
+        };
+        PanAnswerSauce: {
+            made: components["schemas"]["MadeSauce"];
+            told: components["schemas"]["ToldSauce"];
+            fates: components["schemas"]["Fate"][];
+            /** @description the way that is advised */
+            best: string;
+            advice: string;
+            measures: {
+                [key: string]: string;
+            };
+            swaps: {
+                [key: string]: components["schemas"]["Swap"][];
+            };
+        };
+        PanLevel: {
+            name: string;
+            /**
+             * Format: double
+             * @description on 100 cm²
+             */
+            g: number;
+        };
+        MadeMix: {
+            items: components["schemas"]["Item"][];
+            /**
+             * Format: double
+             * @description for this load
+             */
+            g: number;
+            /** Format: double */
+            saltG: number;
+            /** @description how many more the jar lasts; under 0 if not for this one */
+            evenings: number | null;
+            /**
+             * Format: double
+             * @description what does not stay on
+             */
+            fallsG: number;
         };
         /** @description What a cut can be made into with a knife */
         Making: {
@@ -1431,7 +1819,10 @@ export interface components {
             salting?: components["schemas"]["Salting"];
             marinade?: components["schemas"]["Marinade"];
             coating: components["schemas"]["Coating"];
+            /** @description what is put on by hand afterwards */
             finish?: components["schemas"]["Item"][];
+            mixes?: components["schemas"]["Mix"][];
+            sauces?: components["schemas"]["Serving"][];
             /** @description the cook's own, in one currency */
             prices?: {
                 /** Format: double */
@@ -2376,6 +2767,175 @@ export interface operations {
         };
     };
     dropCoat: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Forgotten */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    workPan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SimulationRequest"];
+            };
+        };
+        responses: {
+            /** @description The sauces and mixes of its bench, in their order */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PanAnswer"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    listSauces: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description All of them */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnSauce"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    putSauce: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The version that the change was made on, in quotes; "0" for what is new */
+                "If-Match"?: components["parameters"]["IfMatch"];
+            };
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OwnSauce"];
+            };
+        };
+        responses: {
+            /** @description As kept */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnSauce"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    dropSauce: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Forgotten */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    listMixes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description All of them */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnMix"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    putMix: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The version that the change was made on, in quotes; "0" for what is new */
+                "If-Match"?: components["parameters"]["IfMatch"];
+            };
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OwnMix"];
+            };
+        };
+        responses: {
+            /** @description As kept */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnMix"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    dropMix: {
         parameters: {
             query?: never;
             header?: never;

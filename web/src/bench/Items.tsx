@@ -1,4 +1,5 @@
 import { Trash2 } from 'lucide-react';
+import type { ReactNode } from 'react';
 import styled from 'styled-components';
 import type { Schemas } from '../api/client';
 import type { Units } from '../format/units';
@@ -7,7 +8,6 @@ import { Quiet } from '../ui/layout';
 import { Select } from '../ui/Select';
 import { Amount } from './Amount';
 import { Swaps } from './Swaps';
-import type { BenchAnswer } from './useBench';
 
 type Item = Schemas['Item'];
 
@@ -45,13 +45,16 @@ interface Props {
   label: string;
   items: Item[];
   pantry: Schemas['Ingredient'][];
-  answer: BenchAnswer;
+  /** In the household's spoons, and what could stand in, by ingredient. */
+  answer: { measures: Record<string, string>; swaps: Record<string, Schemas['Swap'][]> };
   units: Units;
+  /** What more there is to say of one, by its place. */
+  more?: (at: number) => ReactNode;
   onChange: (items: Item[]) => void;
 }
 
 /** A recipe's ingredients with their amounts; what could stand in for each. */
-export function Items({ label, items, pantry, answer, units, onChange }: Props) {
+export function Items({ label, items, pantry, answer, units, more, onChange }: Props) {
   return (
     <>
       <List aria-label={label}>
@@ -75,7 +78,7 @@ export function Items({ label, items, pantry, answer, units, onChange }: Props) 
                 </IconButton>
               </Row>
               <Under>
-                {answer.measures[it.ingredient] ?? ''}
+                {more ? more(i) : (answer.measures[it.ingredient] ?? '')}
                 <Swaps
                   name={known?.name ?? it.ingredient}
                   swaps={answer.swaps[it.ingredient] ?? []}

@@ -1,40 +1,17 @@
 import { useEffect, useMemo, useRef } from 'react';
-import { useNavigate } from 'react-router';
 import styled from 'styled-components';
-import type { Catalog, Plan, Schemas, Settings } from '../api/client';
-import { DishState } from '../dish/DishState';
+import type { AtDishProps } from '../dish/AtDish';
+import { DishHead } from '../dish/DishHead';
 import { bare, onBench } from '../dish/edits';
 import { useDish } from '../dish/useDish';
 import { unitsOf } from '../format/units';
 import { at } from '../theme/tokens';
-import { Button } from '../ui/Button';
-import { Heading, Page, Quiet } from '../ui/layout';
-import { Select } from '../ui/Select';
+import { Page, Quiet } from '../ui/layout';
 import { Adding, dropOf } from './Adding';
 import type { StationProps } from './props';
 import { Caution, StationCard } from './StationCard';
 import { Sums } from './Sums';
 import { useBench, type BenchAnswer } from './useBench';
-
-const Head = styled.div`
-  display: flex;
-  align-items: center;
-  flex-wrap: wrap;
-  gap: 8px 12px;
-  margin-bottom: 4px;
-  > p {
-    flex: 1 1 300px;
-  }
-  label {
-    min-width: 0;
-    max-width: 100%;
-  }
-  select {
-    width: auto;
-    max-width: 100%;
-    font-weight: 600;
-  }
-`;
 
 const Row = styled.div`
   margin: 14px 0;
@@ -73,20 +50,11 @@ function useFocusOnStation() {
   };
 }
 
-interface Props {
-  plan: Plan;
-  plans: Plan[];
-  catalog: Catalog;
-  settings: Settings;
-  pantry: Schemas['Ingredient'][];
-}
-
 /** Everything before the basket, in the order of the hands. */
-export function OneBench({ plan, plans, catalog, settings, pantry }: Props) {
+export function OneBench({ plan, plans, catalog, settings, pantry }: AtDishProps) {
   const dish = useDish(plan);
   const { draft, edit, request, setPossible } = dish;
   const bench = draft.bench ?? bare;
-  const navigate = useNavigate();
   const units = useMemo(() => unitsOf(settings), [settings]);
   const { temperature, mass, spoons, guidance, guidanceC } = settings;
   const { answer, pending, problem } = useBench(request, [temperature, mass, spoons, guidance, guidanceC].join());
@@ -97,22 +65,7 @@ export function OneBench({ plan, plans, catalog, settings, pantry }: Props) {
 
   return (
     <Page>
-      <h1 className="quietly">Bench: {draft.name}</h1>
-      <Head className="no-print">
-        <Heading>Bench</Heading>
-        <label>
-          <span className="quietly">Dish</span>
-          <Select value={plan.id} onChange={(e) => void navigate(`/bench/${e.target.value}`)}>
-            {plans.map((p) => (
-              <option key={p.id} value={p.id}>
-                {p.name}
-              </option>
-            ))}
-          </Select>
-        </label>
-        <DishState dish={dish} />
-        <Button onPress={() => void navigate(`/plan/${plan.id}`)}>To the race</Button>
-      </Head>
+      <DishHead view="Bench" plan={plan} plans={plans} dish={dish} />
       <Quiet>Everything before the basket, worked out from the pieces of this dish and fed into its forecast.</Quiet>
       {problem ? <Caution role="alert">{problem}</Caution> : null}
       {answer ? (

@@ -1,86 +1,10 @@
-import type { KeyboardEvent, ReactNode } from 'react';
-import { Button as AriaButton } from 'react-aria-components';
-import styled from 'styled-components';
+import type { ReactNode } from 'react';
 import { minutes, type Units } from '../format/units';
 import { Pop } from '../ui/Pop';
+import { Checked, Flag, Grip, Handle, Join, Out, Resting, Wished } from './handle';
 import { FLAG_ROW, flagRows, type raceScale } from './scale';
+import { move } from './move';
 import { useDrag } from './useDrag';
-
-const Grip = styled.div`
-  position: absolute;
-  transform: translate(-50%, -50%);
-  z-index: 2;
-  touch-action: none;
-  user-select: none;
-`;
-
-const Handle = styled(AriaButton).attrs({ className: 'printed' })`
-  white-space: nowrap;
-  min-height: 30px;
-  padding: 0 13px;
-  border: 0;
-  border-radius: 15px;
-  background: var(--heat);
-  color: var(--on-heat);
-  font-size: 14px;
-  font-weight: 600;
-  cursor: grab;
-  touch-action: none;
-  &[data-hovered] {
-    filter: brightness(1.1);
-  }
-  &[data-pressed] {
-    cursor: grabbing;
-  }
-  &::after {
-    content: '';
-    position: absolute;
-    inset: -8px -2px;
-  }
-`;
-
-const Resting = styled(Handle)`
-  background: var(--surface);
-  color: var(--ink);
-  border: 1.5px dashed var(--heat);
-`;
-
-const Join = styled(Handle)`
-  width: 22px;
-  min-height: 22px;
-  padding: 0;
-  border-radius: 11px;
-  background: var(--surface);
-  border: 3px solid var(--heat);
-  cursor: ew-resize;
-`;
-
-const Flag = styled(Handle)`
-  border-radius: 8px;
-  padding: 0 9px;
-  min-height: 27px;
-  background: var(--ink);
-  color: var(--paper);
-  cursor: ew-resize;
-`;
-
-const Checked = styled(Flag)`
-  background: var(--surface);
-  color: var(--ink);
-  border: 1.5px solid var(--ink);
-`;
-
-const Out = styled(Flag)`
-  background: var(--heat);
-  color: var(--on-heat);
-`;
-
-const Wished = styled(Flag)`
-  background: var(--surface);
-  color: var(--ink);
-  border: 1.5px dashed var(--quiet);
-  pointer-events: none;
-`;
 
 export interface StageLike {
   airC: number;
@@ -110,25 +34,6 @@ export interface RaceEdit {
   dragJoin: (drag: Drag, index: number, minute: number) => void;
   dragTurn: (drag: Drag, index: number, minute: number) => void;
 }
-
-const move = (act: (up: number, right: number) => void, remove: () => void) => (e: KeyboardEvent) => {
-  const keys: Record<string, [number, number]> = {
-    ArrowUp: [1, 0],
-    ArrowDown: [-1, 0],
-    PageUp: [4, 0],
-    PageDown: [-4, 0],
-    ArrowRight: [0, 1],
-    ArrowLeft: [0, -1],
-  };
-  const step = keys[e.key];
-  if (step) {
-    e.preventDefault();
-    act(...step);
-  } else if (e.key === 'Delete') {
-    e.preventDefault();
-    remove();
-  }
-};
 
 const words: Record<string, string> = { shake: 'Shake', check: 'Check', brush: 'Brush', out: 'Some out' };
 export const turnWord = (kind: string) => words[kind] ?? 'Turn';

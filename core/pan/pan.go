@@ -1,0 +1,151 @@
+// Package pan cooks a sauce: what is in it, how thick it gets on the hob and
+// by when, and what of it clings to the food. It knows nothing of the basket
+// but a surface to cover.
+package pan
+
+import (
+	"fmt"
+	"slices"
+
+	"velocrustum/core/larder"
+	"velocrustum/core/refuse"
+)
+
+// How a sauce is made.
+const (
+	Reduce  = "reduce"  // boiled down until it clings
+	Thicken = "thicken" // simmered, then starch stirred into cold water
+	Melt    = "melt"    // butter melted and whisked in, not boiled
+	Loosen  = "loosen"  // jam, honey or a bought sauce, warmed and let down
+	Mix     = "mix"     // stirred cold
+)
+
+// Schools lists them.
+var Schools = []string{Reduce, Thicken, Melt, Loosen, Mix}
+
+// Heats of the hob, the lowest first.
+var Heats = []string{"low", "simmer", "hard"}
+
+// Sauce is a recipe and how it is cooked. Its items may be for any amount:
+// what is made is worked out from the plate.
+type Sauce struct {
+	School string        `json:"school"`
+	Items  []larder.Item `json:"items"`
+	// First are ingredients of it that are softened in fat before the rest
+	// goes in, 3 min.
+	First []string `json:"first,omitempty"`
+	Heat  string   `json:"heat,omitempty"` // simmer
+	// WidthCm is the pan's, across the bottom; 24.
+	WidthCm float64 `json:"widthCm,omitempty"`
+	// SimmerMin is how long what is thickened simmers before the starch; 3.
+	SimmerMin *float64 `json:"simmerMin,omitempty"`
+	Starch    string   `json:"starch,omitempty"` // corn-starch
+	// ClingsG is how thick it is wanted, by what clings to 100 cm²; 8.
+	ClingsG float64 `json:"clingsG,omitempty"`
+	// Used says that a marinade in which raw food lay is in it.
+	Used bool `json:"used,omitempty"`
+}
+
+// Own is a sauce that a household keeps.
+type Own struct {
+	ID    string `json:"id"`
+	Name  string `json:"name"`
+	Sauce Sauce  `json:"sauce"`
+}
+
+const (
+	usualStarch = "corn-starch"
+	usualWidth  = 24.0
+	usualSimmer = 3.0
+	softenMin   = 3.0
+	// MaxItems is how many ingredients a sauce may have.
+	MaxItems = 16
+)
+
+// Limits are what the figures of a sauce may be.
+var Limits = refuse.Limits{
+	"sauce.widthCm":   {Min: 12, Max: 36, Step: 1, Unit: "cm"},
+	"sauce.simmerMin": {Min: 0, Max: 40, Step: 0.5, Unit: "minutes"},
+	"sauce.clingsG":   {Min: 3.5, Max: 25, Step: 0.5, Unit: "g on 100 cm²"},
+	"sauce.items.g":   {Min: 0, Max: 5000, Step: 1, Unit: "g"},
+}
+
+// A Level is a thickness by what a cook calls it, g on 100 cm².
+type Level struct {
+	Name string  `json:"name"`
+	G    float64 `json:"g"`
+}
+
+// Levels of thickness.
+var Levels = []Level{{"Runs off a spoon", 4}, {"Coats a spoon thinly", 6}, {"Coats a spoon", 8}, {"Thick glaze", 12}, {"Mounds", 16}}
+
+// Whole returns the sauce with its defaults in.
+func (s Sauce) Whole() Sauce {
+	if s.School == "" {
+		s.School = Reduce
+	}
+	if s.Heat == "" {
+		s.Heat = "simmer"
+	}
+	if s.WidthCm == 0 {
+		s.WidthCm = usualWidth
+	}
+	if s.Starch == "" {
+		s.Starch = usualStarch
+	}
+	if s.ClingsG == 0 {
+		s.ClingsG = 8
+	}
+	if s.SimmerMin == nil {
+		s.SimmerMin = new(float64)
+		*s.SimmerMin = usualSimmer
+	}
+	return s
+}
+
+// Hot says whether it is cooked or warmed.
+func (s Sauce) Hot() bool { return s.School != Mix }
+
+// Find looks an ingredient up.
+type Find func(id string) (larder.Ingredient, error)
+
+// Check returns what is wrong with a sauce as refuse.Fields, or nil.
+func (s Sauce) Check(find Find) error {
+	s = s.Whole()
+	var c refuse.Check
+	c.Among("sauce.school", s.School, Schools...)
+	c.Among("sauce.heat", s.Heat, Heats...)
+	c.In(Limits, "sauce.widthCm", s.WidthCm)
+	c.In(Limits, "sauce.simmerMin", *s.SimmerMin)
+	c.In(Limits, "sauce.clingsG", s.ClingsG)
+	if i, err := find(s.Starch); err != nil || thickens[i.ID] == 0 {
+		c.Add("sauce.starch", fmt.Sprintf("%q", s.Starch), "a starch or flour of the pantry that thickens")
+	}
+	if n := len(s.Items); n > MaxItems {
+		c.Add("sauce.items", fmt.Sprintf("%d ingredients", n), fmt.Sprintf("up to %d", MaxItems))
+	}
+	for i, it := range s.Items {
+		at := fmt.Sprintf("sauce.items[%d].", i)
+		c.In(Limits, at+"g", it.G)
+		if _, err := find(it.Ingredient); err != nil {
+			c.Add(at+"ingredient", fmt.Sprintf("%q", it.Ingredient), "an ingredient of the pantry")
+		}
+	}
+	for _, id := range s.First {
+		if !slices.ContainsFunc(s.Items, func(it larder.Item) bool { return it.Ingredient == id }) {
+			c.Add("sauce.first", fmt.Sprintf("%q", id), "an ingredient of the sauce")
+		}
+	}
+	return c.Err()
+}
+
+// Check returns what is wrong with a kept sauce as refuse.Fields, or nil.
+func (o Own) Check(find Find) error {
+	if n := len([]rune(o.Name)); n < 1 || n > 60 {
+		return refuse.One("name", fmt.Sprintf("%d characters", n), "1 to 60 characters")
+	}
+	if len(o.Sauce.Items) == 0 {
+		return refuse.One("sauce.items", "0 ingredients", fmt.Sprintf("1 to %d", MaxItems))
+	}
+	return o.Sauce.Check(find)
+}

@@ -1,0 +1,276 @@
+package pan
+
+import (
+	"errors"
+	"math"
+	"math/rand/v2"
+	"slices"
+	"strings"
+	"testing"
+
+	"velocrustum/core/larder"
+	"velocrustum/core/refuse"
+	"velocrustum/core/units"
+)
+
+// of reads a recipe: names and grams in turn.
+func of(t *testing.T, list ...any) (out []larder.Item) {
+	t.Helper()
+	for i := 0; i < len(list); i += 2 {
+		if _, err := larder.Shelf(list[i].(string)); err != nil {
+			t.Fatal(err)
+		}
+		out = append(out, larder.Item{Ingredient: list[i].(string), G: list[i+1].(float64)})
+	}
+	return out
+}
+
+func made(t *testing.T, s Serving, p Plate) Made {
+	t.Helper()
+	m, err := Make(s, p, larder.Shelf)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return m
+}
+
+var twenty = Plate{Surface: 20, Servings: 2}
+
+// Sucrose syrups at 20 °C: 60 % 58 mPa·s, 70 % 480 (tables after Reiser,
+// Sugar Technology 1995), within a tenth; hot ones far thinner.
+func TestSyrups(t *testing.T) {
+	for _, c := range []struct{ brix, c, mPas float64 }{{0.2, 20, 1.96}, {0.4, 20, 6.2}, {0.6, 20, 58}, {0.7, 20, 480}, {0.6, 60, 9.7}} {
+		if got := 1000 * syrup(c.brix, c.c); math.Abs(got/c.mPas-1) > 0.12 {
+			t.Errorf("%.0f %% at %.0f °C: %.3g mPa·s, tables %.3g", 100*c.brix, c.c, got, c.mPas)
+		}
+	}
+}
+
+// A wash, what coats a spoon and a glaze are by what clings of water, of what
+// is like cream's sauce, and like honey.
+func TestWhatClings(t *testing.T) {
+	for _, c := range []struct{ viscosity, g, within float64 }{{0.0005, 3.1, 0.1}, {0.05, 4, 0.2}, {1.2, 8, 0.4}, {7, 15, 0.8}} {
+		if got := clings(c.viscosity); math.Abs(got-c.g) > c.within {
+			t.Errorf("%g Pa·s: %.2f g, want %g", c.viscosity, got, c.g)
+		}
+	}
+	for _, c := range []struct {
+		id        string
+		low, high float64 // g on 100 cm² at 50 °C
+	}{{"soy-light", 3, 3.4}, {"cream", 3.3, 4.5}, {"hot-sauce", 3.2, 4.5}, {"honey", 8, 15}, {"barbecue", 12, 24}, {"ketchup", 12, 24}, {"mustard", 16, 35}, {"mayonnaise", 12, 30}, {"jam", 20, 80}, {"yoghurt", 6, 12}} {
+		var s state
+		i, _ := larder.Shelf(c.id)
+		s.put(i, 100)
+		if got := s.clings(plateC); got < c.low || got > c.high {
+			t.Errorf("%s: %.1f g cling, want %g to %g", c.id, got, c.low, c.high)
+		}
+	}
+}
+
+// A level tablespoon of corn starch, 8 g, on a cup of stock coats a spoon;
+// half of it runs off, potato does it with less, flour with twice as much.
+func TestStarchByTheSpoon(t *testing.T) {
+	cup := func(starch string, g float64) float64 {
+		s := state{}
+		stock, _ := larder.Shelf("stock")
+		powder, _ := larder.Shelf(starch)
+		s.put(stock, 240)
+		s.put(powder, g)
+		s.starch, s.raw = s.raw, 0
+		return s.clings(plateC)
+	}
+	for _, c := range []struct {
+		starch    string
+		g         float64
+		low, high float64
+	}{{"corn-starch", 8, 6.5, 9.5}, {"corn-starch", 4, 3, 4.5}, {"potato-starch", 6.4, 6.5, 9.5}, {"wheat-flour", 16, 6, 9.5}, {"corn-starch", 14, 20, 70}} {
+		if got := cup(c.starch, c.g); got < c.low || got > c.high {
+			t.Errorf("%g g of %s on a cup: %.1f g cling, want %g to %g", c.g, c.starch, got, c.low, c.high)
+		}
+	}
+}
+
+// Plain water from 24 cm: at a simmer 8 to 12 g/min, low 3 to 5, a hard boil
+// 15 to 20; from 12 cm a quarter of it.
+func TestBoilingAway(t *testing.T) {
+	for heat, c := range map[string][2]float64{"low": {3, 5}, "simmer": {8, 12}, "hard": {15, 20}} {
+		for _, width := range []float64{24, 12} {
+			h := &hob{Sauce: Sauce{WidthCm: width, Heat: heat}.Whole(), state: state{water: 500, mass: 500}, c: boilC, next: math.Inf(1)}
+			h.until(boilC, boilsAway[heat], h.after(10))
+			share := width * width / (24 * 24)
+			if got := (500 - h.water) / 10; got < c[0]*share || got > c[1]*share {
+				t.Errorf("%s in %.0f cm: %.1f g/min", heat, width, got)
+			}
+		}
+	}
+}
+
+// Nothing is made or lost: what went in, less what boiled away, is what is
+// there, and what is not eaten is left.
+func TestMassBalance(t *testing.T) {
+	for _, s := range []Serving{
+		{Sauce: Sauce{School: Reduce, Items: of(t, "honey", 90.0, "harissa", 30.0, "lemon-juice", 30.0, "water", 60.0)}},
+		{Sauce: Sauce{School: Thicken, First: []string{"onion"}, Items: of(t, "onion", 110.0, "pineapple-pieces", 200.0, "ketchup", 60.0, "vinegar", 45.0, "sugar", 50.0, "water", 150.0, "oil", 10.0)}},
+		{Sauce: Sauce{School: Loosen, Items: of(t, "jam", 100.0, "honey", 30.0), ClingsG: 8}},
+	} {
+		m := made(t, s, twenty)
+		in := m.StarchG + m.SlurryG + m.WaterG
+		var solids, later float64
+		for _, it := range m.Items {
+			in += it.G
+			i, _ := larder.Shelf(it.Ingredient)
+			if i.Form != larder.Pieces {
+				solids += it.G * (100 - i.Water()) / 100
+			}
+		}
+		if m.MadeG > in+1e-6 || m.MadeG < 0.3*in {
+			t.Errorf("%s: %.1f g of %.1f", s.Sauce.School, m.MadeG, in)
+		}
+		pieces := 0.0
+		for _, it := range m.Items {
+			if i, _ := larder.Shelf(it.Ingredient); i.Form == larder.Pieces {
+				pieces += it.G
+			}
+		}
+		later = (m.MadeG - pieces) * (1 - m.WaterPct/100)
+		starch, _ := larder.Shelf("corn-starch")
+		if want := solids + m.StarchG*(100-starch.Water())/100; math.Abs(later-want) > 0.01*want {
+			t.Errorf("%s: %.2f g of solids went in, %.2f came out", s.Sauce.School, want, later)
+		}
+		if got := m.EatenG + m.LeftG; math.Abs(got-m.MadeG) > 1e-6 {
+			t.Errorf("%s: %.1f g eaten and left of %.1f", s.Sauce.School, got, m.MadeG)
+		}
+		if math.Abs(m.ClingsG-s.Whole().Sauce.ClingsG) > 0.3 {
+			t.Errorf("%s: %.1f g cling, %g wanted", s.Sauce.School, m.ClingsG, s.Whole().Sauce.ClingsG)
+		}
+	}
+}
+
+// Evenings that cooks have: amounts and minutes by which they can be told.
+func TestEvenings(t *testing.T) {
+	slurry := made(t, Serving{Sauce: Sauce{School: Thicken, Items: of(t, "soy-light", 60.0, "honey", 85.0, "garlic", 12.0, "water", 60.0)}}, Plate{Surface: 7.5, Servings: 2})
+	if slurry.MadeG < 50 || slurry.MadeG > 90 || slurry.StarchG < 0.8 || slurry.StarchG > 4 || slurry.ReadyMin < 4 || slurry.ReadyMin > 9 {
+		t.Errorf("soy, honey and garlic for four drumsticks: %.0f g with %.1f g of starch in %.1f min", slurry.MadeG, slurry.StarchG, slurry.ReadyMin)
+	}
+	// Half a cup each over four drumsticks is 21 g of salt in the pan; what is
+	// eaten of it is a small part.
+	if g := slurry.Eaten.SaltG; g < 1.5 || g > 4.5 {
+		t.Errorf("%.1f g of salt are eaten", g)
+	}
+	butter := made(t, Serving{Sauce: Sauce{School: Melt, Items: of(t, "butter", 57.0, "hot-sauce", 80.0), ClingsG: 4}}, Plate{Surface: 16, Servings: 4})
+	if butter.MadeG < 50 || butter.MadeG > 90 || butter.ReadyMin > 4 || butter.Splits {
+		t.Errorf("butter with hot sauce for 20 wings: %.0f g in %.1f min, split %v", butter.MadeG, butter.ReadyMin, butter.Splits)
+	}
+	reduced := made(t, Serving{Sauce: Sauce{School: Reduce, Heat: "hard", Items: of(t, "soy-light", 140.0, "honey", 170.0), ClingsG: 6}}, twenty)
+	if reduced.ReadyMin < 4 || reduced.ReadyMin > 10 {
+		t.Errorf("soy and honey at a hard boil take %.1f min, cooks 6 to 7", reduced.ReadyMin)
+	}
+	low := made(t, Serving{Sauce: Sauce{School: Reduce, Heat: "low", Items: of(t, "ketchup", 100.0, "vinegar", 30.0, "sugar-brown", 40.0, "water", 30.0), ClingsG: 12}}, Plate{Surface: 20, Servings: 4})
+	if low.ReadyMin < 25 || low.ReadyMin > 60 {
+		t.Errorf("a low reduction takes %.0f min, cooks 35", low.ReadyMin)
+	}
+	dip := made(t, Serving{How: Beside, Sauce: Sauce{School: Mix, Items: of(t, "mustard", 50.0, "honey", 50.0)}}, twenty)
+	if dip.DipG != 60 || dip.OnFoodG != 0 || dip.EatenG > 60 || Reads(dip.ClingsG) == "runs off a spoon" {
+		t.Errorf("mustard and honey to dip: %+v", dip)
+	}
+}
+
+// What holds of any sauce: twice the meat, twice the sauce; a wider pan and
+// more heat, sooner; thicker, longer or more starch; allergens never missing.
+func TestProperties(t *testing.T) {
+	r := rand.New(rand.NewPCG(12, 4))
+	pantry := larder.Ingredients()
+	for n := range 150 {
+		s := Serving{Sauce: Sauce{School: Schools[n%len(Schools)], ClingsG: 5 + 6*r.Float64(), WidthCm: 18 + math.Floor(10*r.Float64())}, How: Ways[r.IntN(3)]}
+		s.Sauce.Items = append(s.Sauce.Items, larder.Item{Ingredient: "water", G: 60 + 100*r.Float64()}, larder.Item{Ingredient: "honey", G: 20 + 60*r.Float64()})
+		for range 1 + r.IntN(5) {
+			s.Sauce.Items = append(s.Sauce.Items, larder.Item{Ingredient: pantry[r.IntN(len(pantry))].ID, G: 1 + 30*r.Float64()})
+		}
+		one := made(t, s, twenty)
+		two := made(t, s, Plate{Surface: 40, Servings: 4})
+		if s.Sauce.School != Thicken && !one.Never && !two.Never && math.Abs(two.MadeG/one.MadeG-2) > 0.02 || math.Abs(two.OnFoodG/one.OnFoodG-2) > 0.05 && !two.Never {
+			t.Errorf("%d %s: twice the meat takes %.1f and %.1f g", n, s.Sauce.School, one.MadeG, two.MadeG)
+		}
+		for _, v := range []float64{one.MadeG, one.EatenG, one.LeftG, one.ReadyMin, one.WaitMin, one.SpoonG, one.Eaten.SaltG, one.StarchG, one.WaterG} {
+			if !(v >= -1e-9 && v < 1e5) {
+				t.Fatalf("%d: %+v of %+v", n, one, s)
+			}
+		}
+		for _, it := range s.Sauce.Items {
+			i, _ := larder.Shelf(it.Ingredient)
+			for _, a := range i.Allergens {
+				if !slices.Contains(one.Allergens, a) {
+					t.Errorf("%d: %s of %s is missing", n, a, i.Name)
+				}
+			}
+		}
+		wider, hotter, thicker := s, s, s
+		wider.Sauce.WidthCm += 6
+		hotter.Sauce.Heat = "hard"
+		thicker.Sauce.ClingsG += 2
+		if s.Sauce.School == Reduce && !one.Never {
+			if w := made(t, wider, twenty); w.ReadyMin > one.ReadyMin+0.15 {
+				t.Errorf("%d: a wider pan takes %.2f min, not %.2f", n, w.ReadyMin, one.ReadyMin)
+			}
+			if w := made(t, hotter, twenty); w.ReadyMin > one.ReadyMin+0.15 {
+				t.Errorf("%d: hotter takes %.2f min, not %.2f", n, w.ReadyMin, one.ReadyMin)
+			}
+			if w := made(t, thicker, twenty); !w.Never && w.ReadyMin < one.ReadyMin-0.15 {
+				t.Errorf("%d: thicker takes %.2f min, not %.2f", n, w.ReadyMin, one.ReadyMin)
+			}
+		}
+		if s.Sauce.School == Thicken && !one.Never {
+			if w := made(t, thicker, twenty); w.StarchG/w.MadeG < one.StarchG/one.MadeG-1e-6 {
+				t.Errorf("%d: thicker takes less starch", n)
+			}
+		}
+	}
+}
+
+// What is wrong with a sauce is named; and a sauce too sweet, too fat or with
+// raw marinade is warned of.
+func TestWarnings(t *testing.T) {
+	tell := func(s Serving) string {
+		m := made(t, s, twenty)
+		out := ""
+		for _, c := range m.Tell(s, larder.Shelf, units.Household{}).Cautions {
+			out += c + "\n"
+		}
+		return out
+	}
+	for _, c := range []struct {
+		says string
+		s    Serving
+	}{
+		{"Over 65 % sugar", Serving{Sauce: Sauce{School: Reduce, Items: of(t, "honey", 200.0, "water", 30.0), ClingsG: 16}}},
+		{"Its fat comes out", Serving{Sauce: Sauce{School: Reduce, Items: of(t, "oil", 90.0, "soy-light", 30.0), ClingsG: 6}}},
+		{"Chilli stings", Serving{Sauce: Sauce{School: Melt, Items: of(t, "butter", 60.0, "chilli-flakes", 3.0), ClingsG: 4}}},
+		{"is raw in it", Serving{Sauce: Sauce{School: Loosen, Items: of(t, "jam", 60.0, "corn-starch", 5.0)}}},
+		{"it has to boil", Serving{Sauce: Sauce{School: Mix, Used: true, Items: of(t, "yoghurt", 60.0)}}},
+		{"By boiling alone", Serving{Sauce: Sauce{School: Reduce, Items: of(t, "stock", 200.0), ClingsG: 12}}},
+		{"belongs into the fridge", Serving{How: Beside, Sauce: Sauce{School: Mix, Items: of(t, "mayonnaise", 60.0)}}},
+	} {
+		if got := tell(c.s); !strings.Contains(got, c.says) {
+			t.Errorf("%s is not said of %+v, but\n%s", c.says, c.s.Sauce.Items, got)
+		}
+	}
+	bad := Serving{How: "pour", Share: 2, Sauce: Sauce{School: "fry", Heat: "white", WidthCm: 90, ClingsG: -1, Starch: "salt-fine", First: []string{"egg"}, Items: []larder.Item{{Ingredient: "moon", G: -3}}}}
+	var fields refuse.Fields
+	if err := bad.Check(larder.Shelf); !errors.As(err, &fields) {
+		t.Fatal(err)
+	}
+	for _, f := range []string{"how", "share", "sauce.school", "sauce.heat", "sauce.widthCm", "sauce.clingsG", "sauce.starch", "sauce.first", "sauce.items[0].ingredient", "sauce.items[0].g"} {
+		if !slices.ContainsFunc(fields, func(g refuse.Field) bool { return g.Field == f }) {
+			t.Errorf("%s is let through: %v", f, fields)
+		}
+	}
+}
+
+func BenchmarkMake(b *testing.B) {
+	s := Serving{Sauce: Sauce{School: Reduce, Items: []larder.Item{{Ingredient: "honey", G: 90}, {Ingredient: "harissa", G: 30}, {Ingredient: "water", G: 90}}}}
+	for b.Loop() {
+		if _, err := Make(s, twenty, larder.Shelf); err != nil {
+			b.Fatal(err)
+		}
+	}
+}

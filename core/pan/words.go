@@ -1,0 +1,224 @@
+package pan
+
+import (
+	"fmt"
+	"math"
+	"strings"
+
+	"velocrustum/core/larder"
+	"velocrustum/core/units"
+)
+
+// A Step is one thing to do at the hob, at a minute after the pan went on.
+type Step struct {
+	Minute float64 `json:"minute"`
+	Says   string  `json:"says"`
+}
+
+// Told is a sauce in words.
+type Told struct {
+	// Makes says how much, and what becomes of it.
+	Makes string `json:"makes"`
+	// Reads says how thick it is, by a spoon.
+	Reads    string   `json:"reads"`
+	Steps    []Step   `json:"steps"`
+	Waits    string   `json:"waits"`
+	Cautions []string `json:"cautions"`
+}
+
+// Reads says how thick a sauce is that clings so, g/100 cm².
+func Reads(g float64) string {
+	at := Levels[0]
+	for _, l := range Levels {
+		if math.Abs(math.Log(g/l.G)) < math.Abs(math.Log(g/at.G)) {
+			at = l
+		}
+	}
+	return strings.ToLower(at.Name[:1]) + at.Name[1:]
+}
+
+// smokes are ingredients whose fumes sting when they get hot.
+var smokes = map[string]bool{"harissa": true, "chilli-flakes": true, "chilli-paste": true, "curry-paste": true, "hot-sauce": true}
+
+// cold are ingredients that do not stand in the room for long.
+var chilled = map[string]bool{"egg": true, "mayonnaise": true, "yoghurt": true, "cream": true, "buttermilk": true, "milk": true}
+
+var heatNames = map[string]string{"low": "low", "simmer": "a simmer", "hard": "a hard boil"}
+
+// Tell puts a sauce that was made into words.
+func (m Made) Tell(s Serving, find Find, h units.Household) Told {
+	s = s.Whole()
+	out := Told{Steps: []Step{}, Cautions: []string{}}
+	if m.MadeG == 0 {
+		out.Makes = "What is in it? Add what you have; amounts as you would say them."
+		return out
+	}
+	g := h.Grams
+	out.Makes = fmt.Sprintf("Makes %s.", g(m.MadeG))
+	if m.OnFoodG > 0 {
+		out.Makes += fmt.Sprintf(" %s cling to the food.", g(m.OnFoodG))
+	}
+	if m.DipG > 0 {
+		out.Makes += fmt.Sprintf(" %s stand beside it.", g(m.DipG))
+	}
+	out.Makes += fmt.Sprintf(" About %s are not eaten: only what is counts in salt and sugar.", g(m.LeftG))
+	out.Reads = fmt.Sprintf("%s: %.0f g cling to 100 cm²", strings.ToUpper(Reads(m.ClingsG)[:1])+Reads(m.ClingsG)[1:], m.ClingsG)
+	if s.Sauce.Hot() && Reads(m.HotClingsG) != Reads(m.ClingsG) {
+		out.Reads += fmt.Sprintf("; boiling in the pan it still %s", strings.Replace(Reads(m.HotClingsG), "thick glaze", "is a thick glaze", 1))
+	}
+	out.Reads += "."
+	m.steps(&out, s, find, h)
+	m.waits(&out, s, h)
+	m.cautions(&out, s, find, h)
+	return out
+}
+
+func (m Made) steps(out *Told, s Serving, find Find, h units.Household) {
+	say := func(minute float64, format string, args ...any) {
+		out.Steps = append(out.Steps, Step{minute, fmt.Sprintf(format, args...)})
+	}
+	name := func(id string) string {
+		if i, err := find(id); err == nil {
+			return i.Name
+		}
+		return id
+	}
+	let := ""
+	if m.WaterG >= 1 {
+		let = fmt.Sprintf(", with %s of water", h.Grams(m.WaterG))
+	}
+	if s.Sauce.School == Mix {
+		say(0, "Stir it all together; it thickens a little while it stands.")
+		return
+	}
+	heat := heatNames[s.Sauce.Heat]
+	for _, at := range m.Moments {
+		switch at.Kind {
+		case "on":
+			switch {
+			case len(s.Sauce.First) > 0:
+				var names []string
+				for _, id := range s.Sauce.First {
+					names = append(names, name(id))
+				}
+				say(at.Minute, "Soften %s in the fat, %.0f min, without colour.", strings.Join(names, " and "), softenMin)
+			case s.Sauce.School == Melt:
+				say(at.Minute, "Warm it over low heat, whisking, until the butter has melted in; it must not boil.")
+			case s.Sauce.School == Loosen:
+				say(at.Minute, "Warm it over low heat%s, stirring until it runs.", let)
+			default:
+				say(at.Minute, "All of it into the pan, over the heat.")
+			}
+		case "add":
+			say(at.Minute, "The rest goes in%s.", let)
+		case "boil":
+			if s.Sauce.School == Reduce {
+				say(at.Minute, "It boils: down to %s, and let it reduce%s.", heat, let)
+			} else {
+				say(at.Minute, "It boils: down to %s, %s.", heat, units.Minutes(*s.Sauce.SimmerMin))
+			}
+		case "slurry":
+			say(at.Minute, "Stir %s of %s into %s of cold water, then into the pan; off the heat when it coats the spoon, a minute later.", h.Grams(m.StarchG), name(s.Sauce.Starch), h.Grams(m.SlurryG))
+		case "ready":
+			say(at.Minute, "Ready: it %s.", lower(Reads(m.ClingsG)))
+		}
+	}
+}
+
+func lower(s string) string {
+	if s == "mounds" || strings.HasPrefix(s, "runs") || strings.HasPrefix(s, "coats") {
+		return s
+	}
+	return "is a " + s
+}
+
+func (m Made) waits(out *Told, s Serving, h units.Household) {
+	switch {
+	case s.Sauce.School == Mix:
+		out.Waits = "It can be made hours before, and stands in the fridge until then; two hours at most on the table."
+	case m.WaitMin >= longestWait:
+		out.Waits = fmt.Sprintf("Under a lid on the lowest heat it is good for %.0f min and more.", longestWait)
+	default:
+		out.Waits = fmt.Sprintf("Under a lid on the lowest heat it is good for %s", units.Minutes(math.Floor(m.WaitMin)))
+		if m.SpoonG >= 1 {
+			out.Waits += fmt.Sprintf("; then %s of water, a spoon at a time, loosen it again", h.Grams(m.SpoonG))
+		}
+		out.Waits += "."
+	}
+	switch {
+	case m.LateMin >= 1:
+		out.Waits = fmt.Sprintf("The food is out %s before the sauce is ready, and waits for it. Put the pan on sooner. ", units.Minutes(math.Ceil(m.LateMin))) + out.Waits
+	case m.KeptMin > m.WaitMin:
+		out.Waits = fmt.Sprintf("It is ready %s before the food and too thick by then. ", units.Minutes(math.Floor(m.KeptMin))) + out.Waits
+	case m.KeptMin >= 1:
+		out.Waits = fmt.Sprintf("It is ready %s before the food, and waits. ", units.Minutes(math.Floor(m.KeptMin))) + out.Waits
+	}
+}
+
+func (m Made) cautions(out *Told, s Serving, find Find, h units.Household) {
+	add := func(format string, args ...any) { out.Cautions = append(out.Cautions, fmt.Sprintf(format, args...)) }
+	has := func(is map[string]bool) bool {
+		for _, it := range m.Items {
+			if is[it.Ingredient] {
+				return true
+			}
+		}
+		return false
+	}
+	hot := s.Sauce.Hot()
+	boils := s.Sauce.School == Reduce || s.Sauce.School == Thicken
+	switch {
+	case m.Never && s.Sauce.School == Reduce:
+		add("By boiling alone it does not get that thick before it is caramel: thicken it with starch, or ask for thinner.")
+	case m.Never:
+		add("With so much starch it would be a paste, and it still does not cling like that.")
+	case m.ClingsG < m.Band[0]:
+		add("It runs off: %.0f g cling to 100 cm², and %.0f are wanted. Reduce it, or thicken it with starch.", m.ClingsG, s.Sauce.ClingsG)
+	case m.ClingsG > m.Band[1]:
+		add("It is thicker than wanted: %.0f g cling to 100 cm². A spoon of water lets it down.", m.ClingsG)
+	}
+	if s.Sauce.Used && !boils {
+		add("There is marinade in it in which raw food lay: it has to boil for a minute. Choose reduced or thickened.")
+	} else if s.Sauce.Used {
+		add("There is marinade in it in which raw food lay: let it boil for a full minute, stirring, before anyone tastes it.")
+	}
+	if m.Caramel {
+		add("Over 65 %% sugar: it boils well over %s, sticks to skin and sets hard as it cools. Stop sooner, or add a spoon of water.", h.Degrees(105))
+	} else if boils && m.SugarPct > 40 {
+		add("Hot sugar burns the skin worse than water: no tasting from the pan, and keep children away.")
+	}
+	if m.Splits {
+		add("Its fat comes out: too much of it, and nothing that holds it. A spoon of mustard or honey does, or a spoon of water whisked in off the heat.")
+	}
+	if hot && has(smokes) {
+		add("Chilli stings the eyes and throat when it gets hot: window open, face away from the pan.")
+	}
+	if raw := m.rawStarch(s, find); raw != "" {
+		add("%s is raw in it and tastes of it: it has to boil.", raw)
+	}
+	if m.StarchG > 0 && cloudy[s.Sauce.Starch] {
+		add("Flour makes it dull; simmer it a few minutes more, until it no longer tastes of flour.")
+	}
+	if has(chilled) && !hot {
+		add("Made with what belongs into the fridge: two hours at most in the room.")
+	}
+	if hot {
+		add("What is left over: cool it within two hours, and heat it once more at most, until it boils.")
+	}
+}
+
+// rawStarch names a starch in a sauce that does not boil.
+func (m Made) rawStarch(s Serving, find Find) string {
+	if s.Sauce.School == Reduce || s.Sauce.School == Thicken {
+		return ""
+	}
+	for _, it := range m.Items {
+		if i, err := find(it.Ingredient); err == nil && thickens[i.ID] > 0 && it.G > 0 {
+			return strings.ToUpper(i.Name[:1]) + i.Name[1:]
+		}
+	}
+	return ""
+}
+
+// Thickens says whether an ingredient thickens a sauce as a starch.
+func Thickens(i larder.Ingredient) bool { return thickens[i.ID] > 0 }

@@ -1,0 +1,198 @@
+package prep
+
+import (
+	"fmt"
+	"math"
+	"slices"
+
+	"velocrustum/core/larder"
+	"velocrustum/core/pan"
+	"velocrustum/core/refuse"
+)
+
+// A Mix is dry seasoning for afterwards, by parts; a household keeps it in a
+// jar.
+type Mix struct {
+	Name  string `json:"name"`
+	Items []Item `json:"items"`
+	// GPerKg goes on a kilogram of what is eaten; 12.
+	GPerKg float64 `json:"gPerKg,omitempty"`
+	// JarG is what there is of it, g; 0 is mixed for this dish alone.
+	JarG float64 `json:"jarG,omitempty"`
+}
+
+// OwnMix is a mix that a household keeps.
+type OwnMix struct {
+	ID  string `json:"id"`
+	Mix Mix    `json:"mix"`
+}
+
+const (
+	usualMix = 12.0 // g/kg
+	// dustHolds is the dry seasoning that stays on a hot crust, g/100 cm²
+	// (±0.3); what is more falls off.
+	dustHolds = 1.5
+	maxSauces = 4
+	maxMixes  = 4
+)
+
+// MixMade is a mix weighed for a lot.
+type MixMade struct {
+	Items []Item  `json:"items"`
+	G     float64 `json:"g"`
+	SaltG float64 `json:"saltG"`
+	// Evenings is how many more like this the jar lasts; nil without a jar,
+	// below 0 where it does not last for this one.
+	Evenings *int `json:"evenings"`
+	// Falls is what does not stay on, g.
+	FallsG float64 `json:"fallsG"`
+}
+
+// Check returns what is wrong with a mix as refuse.Fields, or nil.
+func (m Mix) Check(p Pantry) error {
+	var c refuse.Check
+	if n := len([]rune(m.Name)); n < 1 || n > 60 {
+		c.Add("name", fmt.Sprintf("%d characters", n), "1 to 60 characters")
+	}
+	if n := len(m.Items); n < 1 || n > maxItems {
+		c.Add("items", fmt.Sprintf("%d ingredients", n), fmt.Sprintf("1 to %d", maxItems))
+	}
+	c.In(Limits, "mixes.gPerKg", m.GPerKg)
+	c.In(Limits, "mixes.jarG", m.JarG)
+	sum := 0.0
+	for _, it := range m.Items {
+		c.In(Limits, "marinade.items.g", it.G)
+		sum += it.G
+		if i, err := p.Find(it.Ingredient); err != nil {
+			c.Add("items.ingredient", fmt.Sprintf("%q", it.Ingredient), "an ingredient of the pantry")
+		} else if i.Water() > 40 {
+			c.Add("items.ingredient", fmt.Sprintf("%q", i.Name), "what is dry; what is wet makes a crust soft, and belongs into a sauce")
+		}
+	}
+	if len(m.Items) > 0 && sum == 0 {
+		c.Add("items.g", "0", "more than 0 g of something")
+	}
+	return c.Err()
+}
+
+// made weighs a mix for a lot.
+func (m Mix) made(p Pantry, lot Lot) (out MixMade, t Totals) {
+	sum := 0.0
+	for _, it := range m.Items {
+		sum += it.G
+	}
+	per := m.GPerKg
+	if per == 0 {
+		per = usualMix
+	}
+	out.G = per * lot.EdibleG() / 1000
+	out.FallsG = math.Max(0, out.G-dustHolds*lot.Surface())
+	for _, it := range m.Items {
+		g := out.G * it.G / sum
+		out.Items = append(out.Items, Item{Ingredient: it.Ingredient, G: g})
+		t.Add(p[it.Ingredient], g)
+	}
+	t = t.Part((out.G - out.FallsG) / out.G)
+	out.SaltG = t.SaltG
+	if m.JarG > 0 {
+		n := int(math.Floor(m.JarG/out.G+1e-9)) - 1
+		out.Evenings = &n
+	}
+	return out, t
+}
+
+// checkAfter notes what is wrong with what comes after the basket.
+func (b Bench) checkAfter(c *refuse.Check, p Pantry) {
+	if n := len(b.Sauces); n > maxSauces {
+		c.Add("sauces", fmt.Sprintf("%d sauces", n), fmt.Sprintf("up to %d", maxSauces))
+	}
+	if n := len(b.Mixes); n > maxMixes {
+		c.Add("mixes", fmt.Sprintf("%d mixes", n), fmt.Sprintf("up to %d", maxMixes))
+	}
+	on := 0.0
+	for i, s := range b.Sauces {
+		w := s.Whole()
+		if w.How != pan.Beside {
+			on += w.Share
+		}
+		c.Part(fmt.Sprintf("sauces[%d].", i), s.Check(p.Find))
+	}
+	if on > 1.001 {
+		c.Add("sauces", fmt.Sprintf("%.0f %% of the pieces", 100*on), "shares that come to all pieces at most; what is only dipped does not count")
+	}
+	for i, m := range b.Mixes {
+		c.Part(fmt.Sprintf("mixes[%d].", i), m.Check(p))
+	}
+}
+
+// after works out what comes after the basket: sauces, mixes, and what is put
+// on by hand.
+func (w *Worked) after(p Pantry) error {
+	b := &w.Bench
+	for _, it := range b.Finish {
+		i, err := p.Find(it.Ingredient)
+		if err != nil {
+			return err
+		}
+		w.FinishG.Add(i, it.G)
+		w.Allergens = merge(w.Allergens, i.Allergens)
+	}
+	for _, m := range b.Mixes {
+		made, t := m.made(p, w.Lot)
+		w.Mixes, w.FinishG = append(w.Mixes, made), w.FinishG.Plus(t)
+		for _, it := range m.Items {
+			w.Allergens = merge(w.Allergens, p[it.Ingredient].Allergens)
+		}
+	}
+	w.SaltFrom["finish"] = w.FinishG.SaltG
+	w.later = w.FinishG
+	plate := pan.Plate{Surface: w.Lot.Surface() + w.Lot.Beside, Servings: w.Servings()}
+	for _, s := range b.Sauces {
+		m, err := pan.Make(s, plate, p.Find)
+		if err != nil {
+			return err
+		}
+		w.Sauces, w.later = append(w.Sauces, m), w.later.Plus(m.Eaten)
+		w.SaltFrom["sauce"] += m.Eaten.SaltG
+		w.Allergens = merge(w.Allergens, m.Allergens)
+	}
+	return nil
+}
+
+// Servings is for how many it is.
+func (w *Worked) Servings() int {
+	if n := w.Bench.Servings; n > 0 {
+		return n
+	}
+	return defaultServings
+}
+
+// afterItems are all that is bought for afterwards.
+func (w *Worked) afterItems() []Item {
+	items := slices.Clone(w.Bench.Finish)
+	for _, m := range w.Mixes {
+		items = append(items, m.Items...)
+	}
+	for i, m := range w.Sauces {
+		items = append(items, m.Items...)
+		if m.StarchG > 0 {
+			items = append(items, Item{Ingredient: w.Bench.Sauces[i].Sauce.Whole().Starch, G: m.StarchG})
+		}
+	}
+	return items
+}
+
+// When something goes on that is put on by hand.
+const (
+	WhileHot = "hot"   // at once, on the fat that still glistens
+	AtTable  = "table" // last, so that it stays fresh and crisp
+)
+
+// moment is when an ingredient goes on afterwards.
+func moment(i Ingredient) string {
+	switch {
+	case i.Role == larder.Acidic, i.ID == "herbs", i.ID == "lemon-zest", i.Water() > 40, i.Form == larder.Crumb:
+		return AtTable
+	}
+	return WhileHot
+}

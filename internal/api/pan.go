@@ -1,0 +1,60 @@
+package api
+
+import (
+	"context"
+
+	"velocrustum/core/larder"
+	"velocrustum/core/pan"
+	"velocrustum/core/prep"
+	"velocrustum/core/program"
+	"velocrustum/core/units"
+)
+
+// WorkPan answers POST /pan.
+func (s *Server) WorkPan(ctx context.Context, r WorkPanRequestObject) (WorkPanResponseObject, error) {
+	ctx, leave, err := s.work.place(ctx)
+	if err != nil {
+		return nil, err
+	}
+	defer leave()
+	pantry, say, err := s.pantry(ctx)
+	if err != nil {
+		return nil, err
+	}
+	d, err := s.dish(ctx, *r.Body)
+	if err != nil {
+		return nil, err
+	}
+	if d.Bench == nil {
+		d.Bench = &prep.Bench{}
+	}
+	ready, w, err := pantry.Ready(d)
+	if err != nil {
+		return nil, err
+	}
+	out := PanAnswer{Levels: pan.Levels, Mixes: orEmpty(w.Mixes), Servings: w.Servings(), EndMin: d.Program.Minutes()}
+	for i, m := range w.Sauces {
+		sauce := d.Bench.Sauces[i]
+		fates, err := program.Fates(ctx, ready.First(), program.Dressing{ClingsG: m.ClingsG, WaterPct: m.WaterPct, SolidsPct: m.SolidsPct})
+		if err != nil {
+			return nil, err
+		}
+		best, advice := program.Advice(fates)
+		one := PanAnswerSauce{Made: m, Told: m.Tell(sauce, pantry.Find, say), Fates: fates, Best: best, Advice: advice}
+		one.Measures, one.Swaps = amounts(m.Items, pantry, say)
+		out.Sauces = append(out.Sauces, one)
+	}
+	return WorkPan200JSONResponse(out), nil
+}
+
+// amounts are a recipe's in the household's spoons, and what could stand in.
+func amounts(items []larder.Item, pantry prep.Pantry, say units.Household) (measures map[string]string, swaps map[string][]Swap) {
+	measures, swaps = map[string]string{}, map[string][]Swap{}
+	for _, it := range items {
+		measures[it.Ingredient] = say.Spooned(it.G / pantry[it.Ingredient].Density)
+		if s := pantry.Swaps(it.Ingredient, it.G); len(s) > 0 {
+			swaps[it.Ingredient] = s
+		}
+	}
+	return measures, swaps
+}

@@ -1,0 +1,178 @@
+package store
+
+import (
+	"context"
+	"errors"
+
+	"github.com/jmoiron/sqlx"
+
+	"velocrustum/core/food"
+	"velocrustum/core/pan"
+	"velocrustum/core/prep"
+)
+
+// What a household keeps under a name: marinades, coats, sauces, mixes. A
+// dish that takes one has a copy of it, so that it may be changed without
+// changing what was cooked.
+
+// Marinade is one that the household keeps.
+type Marinade struct {
+	prep.OwnMarinade
+	Version int `json:"version,omitempty"`
+}
+
+// Coat is one that the household keeps.
+type Coat struct {
+	ID      string           `json:"id"`
+	Name    string           `json:"name"`
+	Layers  []food.CoatLayer `json:"layers"`
+	Version int              `json:"version,omitempty"`
+}
+
+// Sauce is one that the household keeps.
+type Sauce struct {
+	pan.Own
+	Version int `json:"version,omitempty"`
+}
+
+// Mix is one that the household keeps in a jar.
+type Mix struct {
+	prep.OwnMix
+	Version int `json:"version,omitempty"`
+}
+
+// ownRow is a row of any of the tables, D the document in it.
+type ownRow[D any] struct {
+	ID      string  `db:"id"`
+	Name    string  `db:"name"`
+	Holds   JSON[D] `db:"holds"`
+	Version int     `db:"version"`
+}
+
+// own is a table of things T that a household keeps, D the document of one.
+type own[T, D any] struct {
+	table, column string
+	open          func(ownRow[D]) T
+	row           func(T) ownRow[D]
+}
+
+var (
+	ownMarinades = own[Marinade, prep.Marinade]{"marinades", "marinade",
+		func(r ownRow[prep.Marinade]) Marinade {
+			return Marinade{prep.OwnMarinade{ID: r.ID, Name: r.Name, Marinade: r.Holds.V}, r.Version}
+		},
+		func(m Marinade) ownRow[prep.Marinade] {
+			return ownRow[prep.Marinade]{m.ID, m.Name, JSON[prep.Marinade]{m.Marinade}, m.Version}
+		}}
+	ownCoats = own[Coat, []food.CoatLayer]{"coats", "layers",
+		func(r ownRow[[]food.CoatLayer]) Coat { return Coat{r.ID, r.Name, r.Holds.V, r.Version} },
+		func(c Coat) ownRow[[]food.CoatLayer] {
+			return ownRow[[]food.CoatLayer]{c.ID, c.Name, JSON[[]food.CoatLayer]{c.Layers}, c.Version}
+		}}
+	ownSauces = own[Sauce, pan.Sauce]{"sauces", "sauce",
+		func(r ownRow[pan.Sauce]) Sauce {
+			return Sauce{pan.Own{ID: r.ID, Name: r.Name, Sauce: r.Holds.V}, r.Version}
+		},
+		func(s Sauce) ownRow[pan.Sauce] {
+			return ownRow[pan.Sauce]{s.ID, s.Name, JSON[pan.Sauce]{s.Sauce}, s.Version}
+		}}
+	ownMixes = own[Mix, prep.Mix]{"mixes", "mix",
+		func(r ownRow[prep.Mix]) Mix { return Mix{prep.OwnMix{ID: r.ID, Mix: r.Holds.V}, r.Version} },
+		func(m Mix) ownRow[prep.Mix] {
+			return ownRow[prep.Mix]{m.ID, m.Mix.Name, JSON[prep.Mix]{m.Mix}, m.Version}
+		}}
+)
+
+func (o own[T, D]) columns() string { return `id, name, ` + o.column + ` AS holds, version` }
+
+// all returns them by name.
+func (o own[T, D]) all(ctx context.Context, s *Store) ([]T, error) {
+	var rows []ownRow[D]
+	err := s.db.SelectContext(ctx, &rows, `SELECT `+o.columns()+` FROM `+o.table+` ORDER BY name COLLATE NOCASE, id`)
+	out := make([]T, len(rows))
+	for i, r := range rows {
+		out[i] = o.open(r)
+	}
+	return out, err
+}
+
+// put keeps one; with a version, only over that one, which is 0 for a new
+// one. Without an id it is given one.
+func (o own[T, D]) put(ctx context.Context, s *Store, t T, version *int) (T, error) {
+	r := o.row(t)
+	if r.ID == "" {
+		r.ID = newID()
+	}
+	err := s.write(ctx, func(tx *sqlx.Tx) error {
+		have, err := versioned{o.table, "version", "TRUE"}.of(ctx, tx, r.ID, version)
+		if errors.Is(err, ErrChanged) {
+			var kept ownRow[D]
+			if err := tx.GetContext(ctx, &kept, `SELECT `+o.columns()+` FROM `+o.table+` WHERE id = ?`, r.ID); err != nil {
+				return err
+			}
+			if r.Version = kept.Version; same(r, kept) {
+				return nil
+			}
+		}
+		if err != nil && !(version == nil && errors.Is(err, ErrNotFound)) {
+			return err
+		}
+		r.Version = have + 1
+		_, err = tx.ExecContext(ctx, `INSERT INTO `+o.table+` (id, name, `+o.column+`, version) VALUES (?, ?, ?, ?)
+			ON CONFLICT (id) DO UPDATE SET name = excluded.name, `+o.column+` = excluded.`+o.column+`, version = excluded.version`,
+			r.ID, r.Name, r.Holds, r.Version)
+		return err
+	})
+	return o.open(r), err
+}
+
+// drop forgets one.
+func (o own[T, D]) drop(ctx context.Context, s *Store, id string) error {
+	return touched(s.db.ExecContext(ctx, `DELETE FROM `+o.table+` WHERE id = ?`, id))
+}
+
+// Marinades returns the household's own, by name.
+func (s *Store) Marinades(ctx context.Context) ([]Marinade, error) { return ownMarinades.all(ctx, s) }
+
+// PutMarinade keeps one, as every Put does: with a version only over that one.
+func (s *Store) PutMarinade(ctx context.Context, m Marinade, version *int) (Marinade, error) {
+	return ownMarinades.put(ctx, s, m, version)
+}
+
+// DropMarinade forgets one.
+func (s *Store) DropMarinade(ctx context.Context, id string) error {
+	return ownMarinades.drop(ctx, s, id)
+}
+
+// Coats returns the household's own, by name.
+func (s *Store) Coats(ctx context.Context) ([]Coat, error) { return ownCoats.all(ctx, s) }
+
+// PutCoat keeps one.
+func (s *Store) PutCoat(ctx context.Context, c Coat, version *int) (Coat, error) {
+	return ownCoats.put(ctx, s, c, version)
+}
+
+// DropCoat forgets one.
+func (s *Store) DropCoat(ctx context.Context, id string) error { return ownCoats.drop(ctx, s, id) }
+
+// Sauces returns the household's own, by name.
+func (s *Store) Sauces(ctx context.Context) ([]Sauce, error) { return ownSauces.all(ctx, s) }
+
+// PutSauce keeps one.
+func (s *Store) PutSauce(ctx context.Context, c Sauce, version *int) (Sauce, error) {
+	return ownSauces.put(ctx, s, c, version)
+}
+
+// DropSauce forgets one.
+func (s *Store) DropSauce(ctx context.Context, id string) error { return ownSauces.drop(ctx, s, id) }
+
+// Mixes returns the household's own, by name.
+func (s *Store) Mixes(ctx context.Context) ([]Mix, error) { return ownMixes.all(ctx, s) }
+
+// PutMix keeps one.
+func (s *Store) PutMix(ctx context.Context, c Mix, version *int) (Mix, error) {
+	return ownMixes.put(ctx, s, c, version)
+}
+
+// DropMix forgets one.
+func (s *Store) DropMix(ctx context.Context, id string) error { return ownMixes.drop(ctx, s, id) }
