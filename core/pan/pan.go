@@ -20,11 +20,24 @@ const (
 	Mix     = "mix"     // stirred cold
 )
 
-// Schools lists them.
-var Schools = []string{Reduce, Thicken, Melt, Loosen, Mix}
+// A Choice is one of a few, by its name, and as a sentence says it.
+type Choice struct{ ID, Name, Says string }
+
+func ids(of []Choice) (out []string) {
+	for _, c := range of {
+		out = append(out, c.ID)
+	}
+	return out
+}
+
+// Schools of making a sauce.
+var Schools = []Choice{
+	{Reduce, "Boiled down", "boiled down"}, {Thicken, "Thickened with starch", "thickened"},
+	{Melt, "Butter, melted", "melted and whisked"}, {Loosen, "Warmed and let down", "warmed and let down"}, {Mix, "Stirred cold", "stirred cold"},
+}
 
 // Heats of the hob, the lowest first.
-var Heats = []string{"low", "simmer", "hard"}
+var Heats = []Choice{{"low", "Low", "over low heat"}, {"simmer", "A simmer", "at a simmer"}, {"hard", "A hard boil", "at a hard boil"}}
 
 // Sauce is a recipe and how it is cooked. Its items may be for any amount:
 // what is made is worked out from the plate.
@@ -73,16 +86,21 @@ var Limits = refuse.Limits{
 // A Level is a thickness by what a cook calls it, g on 100 cm².
 type Level struct {
 	Name string  `json:"name"`
+	Says string  `json:"says"`
 	G    float64 `json:"g"`
 }
 
 // Levels of thickness.
-var Levels = []Level{{"Runs off a spoon", 4}, {"Coats a spoon thinly", 6}, {"Coats a spoon", 8}, {"Thick glaze", 12}, {"Mounds", 16}}
+var Levels = []Level{{"Runs off a spoon", "runs off a spoon", 4}, {"Coats a spoon thinly", "coats a spoon thinly", 6}, {"Coats a spoon", "coats a spoon", 8},
+	{"Thick glaze", "is a thick glaze", 12}, {"Mounds", "mounds on a spoon", 16}}
 
 // Whole returns the sauce with its defaults in.
 func (s Sauce) Whole() Sauce {
 	if s.School == "" {
 		s.School = Reduce
+	}
+	if s.Items == nil {
+		s.Items = []larder.Item{}
 	}
 	if s.Heat == "" {
 		s.Heat = "simmer"
@@ -113,8 +131,8 @@ type Find func(id string) (larder.Ingredient, error)
 func (s Sauce) Check(find Find) error {
 	s = s.Whole()
 	var c refuse.Check
-	c.Among("sauce.school", s.School, Schools...)
-	c.Among("sauce.heat", s.Heat, Heats...)
+	c.Among("sauce.school", s.School, ids(Schools)...)
+	c.Among("sauce.heat", s.Heat, ids(Heats)...)
 	c.In(Limits, "sauce.widthCm", s.WidthCm)
 	c.In(Limits, "sauce.simmerMin", *s.SimmerMin)
 	c.In(Limits, "sauce.clingsG", s.ClingsG)

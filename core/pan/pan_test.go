@@ -181,7 +181,7 @@ func TestProperties(t *testing.T) {
 	r := rand.New(rand.NewPCG(12, 4))
 	pantry := larder.Ingredients()
 	for n := range 150 {
-		s := Serving{Sauce: Sauce{School: Schools[n%len(Schools)], ClingsG: 5 + 6*r.Float64(), WidthCm: 18 + math.Floor(10*r.Float64())}, How: Ways[r.IntN(3)]}
+		s := Serving{Sauce: Sauce{School: Schools[n%len(Schools)].ID, ClingsG: 5 + 6*r.Float64(), WidthCm: 18 + math.Floor(10*r.Float64())}, How: Ways[r.IntN(3)].ID}
 		s.Sauce.Items = append(s.Sauce.Items, larder.Item{Ingredient: "water", G: 60 + 100*r.Float64()}, larder.Item{Ingredient: "honey", G: 20 + 60*r.Float64()})
 		for range 1 + r.IntN(5) {
 			s.Sauce.Items = append(s.Sauce.Items, larder.Item{Ingredient: pantry[r.IntN(len(pantry))].ID, G: 1 + 30*r.Float64()})

@@ -16,8 +16,9 @@ const (
 	Beside = "beside" // to dip
 )
 
-// Ways lists them.
-var Ways = []string{Toss, Brush, Up, Beside}
+// Ways it may come.
+var Ways = []Choice{{Toss, "Tossed, all of it", "tossed over"}, {Brush, "Brushed, thinner", "brushed on"},
+	{Up, "On one face, the other dry", "on one face of"}, {Beside, "Beside, to dip", "beside"}}
 
 // lays is how much of what clings in a bowl lies on a piece, by the way: a
 // brush takes off a third, one face is half, and of what is dipped a third
@@ -75,7 +76,7 @@ func (s Serving) Whole() Serving {
 func (s Serving) Check(find Find) error {
 	w := s.Whole()
 	var c refuse.Check
-	c.Among("how", w.How, Ways...)
+	c.Among("how", w.How, ids(Ways)...)
 	c.In(ServingLimits, "share", w.Share)
 	c.In(ServingLimits, "dipG", *w.DipG)
 	if b := s.BeforeMin; b != nil {

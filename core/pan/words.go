@@ -1,11 +1,13 @@
 package pan
 
 import (
+	"cmp"
 	"fmt"
+	"maps"
 	"math"
+	"slices"
 	"strings"
 
-	"velocrustum/core/larder"
 	"velocrustum/core/units"
 )
 
@@ -34,7 +36,7 @@ func Reads(g float64) string {
 			at = l
 		}
 	}
-	return strings.ToLower(at.Name[:1]) + at.Name[1:]
+	return at.Says
 }
 
 // smokes are ingredients whose fumes sting when they get hot.
@@ -42,8 +44,6 @@ var smokes = map[string]bool{"harissa": true, "chilli-flakes": true, "chilli-pas
 
 // cold are ingredients that do not stand in the room for long.
 var chilled = map[string]bool{"egg": true, "mayonnaise": true, "yoghurt": true, "cream": true, "buttermilk": true, "milk": true}
-
-var heatNames = map[string]string{"low": "low", "simmer": "a simmer", "hard": "a hard boil"}
 
 // Tell puts a sauce that was made into words.
 func (m Made) Tell(s Serving, find Find, h units.Household) Told {
@@ -62,9 +62,9 @@ func (m Made) Tell(s Serving, find Find, h units.Household) Told {
 		out.Makes += fmt.Sprintf(" %s stand beside it.", g(m.DipG))
 	}
 	out.Makes += fmt.Sprintf(" About %s are not eaten: only what is counts in salt and sugar.", g(m.LeftG))
-	out.Reads = fmt.Sprintf("%s: %.0f g cling to 100 cm²", strings.ToUpper(Reads(m.ClingsG)[:1])+Reads(m.ClingsG)[1:], m.ClingsG)
+	out.Reads = fmt.Sprintf("It %s: %.0f g cling to 100 cm²", Reads(m.ClingsG), m.ClingsG)
 	if s.Sauce.Hot() && Reads(m.HotClingsG) != Reads(m.ClingsG) {
-		out.Reads += fmt.Sprintf("; boiling in the pan it still %s", strings.Replace(Reads(m.HotClingsG), "thick glaze", "is a thick glaze", 1))
+		out.Reads += fmt.Sprintf("; boiling in the pan it still %s", Reads(m.HotClingsG))
 	}
 	out.Reads += "."
 	m.steps(&out, s, find, h)
@@ -91,7 +91,12 @@ func (m Made) steps(out *Told, s Serving, find Find, h units.Household) {
 		say(0, "Stir it all together; it thickens a little while it stands.")
 		return
 	}
-	heat := heatNames[s.Sauce.Heat]
+	heat := "low"
+	for _, c := range Heats[1:] {
+		if c.ID == s.Sauce.Heat {
+			heat = strings.ToLower(c.Name)
+		}
+	}
 	for _, at := range m.Moments {
 		switch at.Kind {
 		case "on":
@@ -120,16 +125,9 @@ func (m Made) steps(out *Told, s Serving, find Find, h units.Household) {
 		case "slurry":
 			say(at.Minute, "Stir %s of %s into %s of cold water, then into the pan; off the heat when it coats the spoon, a minute later.", h.Grams(m.StarchG), name(s.Sauce.Starch), h.Grams(m.SlurryG))
 		case "ready":
-			say(at.Minute, "Ready: it %s.", lower(Reads(m.ClingsG)))
+			say(at.Minute, "Ready: it %s.", Reads(m.ClingsG))
 		}
 	}
-}
-
-func lower(s string) string {
-	if s == "mounds" || strings.HasPrefix(s, "runs") || strings.HasPrefix(s, "coats") {
-		return s
-	}
-	return "is a " + s
 }
 
 func (m Made) waits(out *Told, s Serving, h units.Household) {
@@ -140,8 +138,8 @@ func (m Made) waits(out *Told, s Serving, h units.Household) {
 		out.Waits = fmt.Sprintf("Under a lid on the lowest heat it is good for %.0f min and more.", longestWait)
 	default:
 		out.Waits = fmt.Sprintf("Under a lid on the lowest heat it is good for %s", units.Minutes(math.Floor(m.WaitMin)))
-		if m.SpoonG >= 1 {
-			out.Waits += fmt.Sprintf("; then %s of water, a spoon at a time, loosen it again", h.Grams(m.SpoonG))
+		if m.SpoonG >= 0.5 {
+			out.Waits += fmt.Sprintf("; then %s of water loosens it again", h.Spooned(m.SpoonG))
 		}
 		out.Waits += "."
 	}
@@ -182,6 +180,9 @@ func (m Made) cautions(out *Told, s Serving, find Find, h units.Household) {
 	} else if s.Sauce.Used {
 		add("There is marinade in it in which raw food lay: let it boil for a full minute, stirring, before anyone tastes it.")
 	}
+	if deep := m.deepMm(s); hot && deep < thinMm && deep > 0 {
+		add("It lies %.0f mm deep in so wide a pan and catches at the edge: %.0f cm across would do.", math.Max(1, deep), math.Max(12, math.Floor(s.Sauce.WidthCm*math.Sqrt(deep/5))))
+	}
 	if m.Caramel {
 		add("Over 65 %% sugar: it boils well over %s, sticks to skin and sets hard as it cools. Stop sooner, or add a spoon of water.", h.Degrees(105))
 	} else if boils && m.SugarPct > 40 {
@@ -207,6 +208,18 @@ func (m Made) cautions(out *Told, s Serving, find Find, h units.Household) {
 	}
 }
 
+// thinMm is a depth at which a pan catches.
+const thinMm = 3.0
+
+// deepMm is how deep all of it lies in the pan at first.
+func (m Made) deepMm(s Serving) float64 {
+	g := m.WaterG
+	for _, it := range m.Items {
+		g += it.G
+	}
+	return g / 1.1 / (math.Pi / 4 * s.Sauce.WidthCm * s.Sauce.WidthCm) * 10
+}
+
 // rawStarch names a starch in a sauce that does not boil.
 func (m Made) rawStarch(s Serving, find Find) string {
 	if s.Sauce.School == Reduce || s.Sauce.School == Thicken {
@@ -220,5 +233,9 @@ func (m Made) rawStarch(s Serving, find Find) string {
 	return ""
 }
 
-// Thickens says whether an ingredient thickens a sauce as a starch.
-func Thickens(i larder.Ingredient) bool { return thickens[i.ID] > 0 }
+// Starches that thicken, the strongest first.
+func Starches() []string {
+	return slices.SortedFunc(maps.Keys(thickens), func(a, b string) int {
+		return cmp.Or(cmp.Compare(thickens[b], thickens[a]), cmp.Compare(a, b))
+	})
+}

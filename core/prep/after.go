@@ -27,8 +27,10 @@ type OwnMix struct {
 	Mix Mix    `json:"mix"`
 }
 
+// UsualMix is the dry seasoning on a kilogram of what is eaten, g.
+const UsualMix = 12.0
+
 const (
-	usualMix = 12.0 // g/kg
 	// dustHolds is the dry seasoning that stays on a hot crust, g/100 cm²
 	// (±0.3); what is more falls off.
 	dustHolds = 1.5
@@ -83,10 +85,10 @@ func (m Mix) made(p Pantry, lot Lot) (out MixMade, t Totals) {
 	}
 	per := m.GPerKg
 	if per == 0 {
-		per = usualMix
+		per = UsualMix
 	}
-	out.G = per * lot.EdibleG() / 1000
-	out.FallsG = math.Max(0, out.G-dustHolds*lot.Surface())
+	out.G = per * (lot.EdibleG() + lot.BesideG) / 1000
+	out.FallsG = math.Max(0, out.G-dustHolds*(lot.Surface()+lot.Beside))
 	for _, it := range m.Items {
 		g := out.G * it.G / sum
 		out.Items = append(out.Items, Item{Ingredient: it.Ingredient, G: g})
@@ -137,9 +139,11 @@ func (w *Worked) after(p Pantry) error {
 		w.FinishG.Add(i, it.G)
 		w.Allergens = merge(w.Allergens, i.Allergens)
 	}
+	// What is for all kinds in the basket is counted for those of the lot.
+	own := w.Lot.EdibleG() / (w.Lot.EdibleG() + w.Lot.BesideG)
 	for _, m := range b.Mixes {
 		made, t := m.made(p, w.Lot)
-		w.Mixes, w.FinishG = append(w.Mixes, made), w.FinishG.Plus(t)
+		w.Mixes, w.FinishG = append(w.Mixes, made), w.FinishG.Plus(t.Part(own))
 		for _, it := range m.Items {
 			w.Allergens = merge(w.Allergens, p[it.Ingredient].Allergens)
 		}
@@ -152,8 +156,9 @@ func (w *Worked) after(p Pantry) error {
 		if err != nil {
 			return err
 		}
-		w.Sauces, w.later = append(w.Sauces, m), w.later.Plus(m.Eaten)
-		w.SaltFrom["sauce"] += m.Eaten.SaltG
+		eaten := m.Eaten.Part(w.Lot.Surface() / plate.Surface)
+		w.Sauces, w.later = append(w.Sauces, m), w.later.Plus(eaten)
+		w.SaltFrom["sauce"] += eaten.SaltG
 		w.Allergens = merge(w.Allergens, m.Allergens)
 	}
 	return nil

@@ -91,7 +91,7 @@ var Limits = refuse.Limits{
 	"marinade.coatShare":  {Min: 0, Max: 1, Step: 0.1, Unit: "of the dry seasoning"},
 	"marinade.forG":       {Min: 0, Max: 20000, Step: 10, Unit: "g"},
 	"mixes.gPerKg":        {Min: 0, Max: 60, Step: 1, Unit: "g for 1 kg"},
-	"mixes.jarG":          {Min: 0, Max: 5000, Step: 10, Unit: "g"},
+	"mixes.jarG":          {Min: 0, Max: 5000, Step: 5, Unit: "g"},
 	"marinade.items.g":    {Min: 0, Max: 20000, Step: 1, Unit: "g"},
 }
 

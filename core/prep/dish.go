@@ -48,7 +48,7 @@ func (p Pantry) Ready(d Dish) (program.Dish, *Worked, error) {
 	}
 	lot := LotOf(cut, out.Load.PieceMassG, value(out.Load.ThicknessMm), out.Load.Pieces)
 	lot.Wet = food.Surface(out.Load.Surface)
-	lot.Beside = besides(d.Groups)
+	lot.Beside, lot.BesideG = besides(d.Groups)
 	w, err := p.Work(lot, what, coat.OilG, *d.Bench, out.Program.Turns...)
 	if err != nil {
 		return out, nil, refuse.Under("bench.", err)
@@ -126,14 +126,16 @@ func (w *Worked) beside(p Pantry, groups []program.Group) error {
 	return nil
 }
 
-// besides is the surface of other kinds, in 100 cm².
-func besides(groups []program.Group) (sum float64) {
+// besides is the surface of other kinds, in 100 cm², and what is eaten of
+// them, g.
+func besides(groups []program.Group) (surface, edibleG float64) {
 	for _, g := range groups {
 		if cut, err := food.FindCut(g.Load.Cut); err == nil { // told of where it is looked up
-			sum += LotOf(cut, g.Load.PieceMassG, value(g.Load.ThicknessMm), g.Load.Pieces).Surface()
+			lot := LotOf(cut, g.Load.PieceMassG, value(g.Load.ThicknessMm), g.Load.Pieces)
+			surface, edibleG = surface+lot.Surface(), edibleG+lot.EdibleG()
 		}
 	}
-	return sum
+	return surface, edibleG
 }
 
 func value(p *float64) float64 {

@@ -10,8 +10,9 @@ type Lot struct {
 	PieceG float64
 	// Wet is how wet they are as they came; empty is wiped.
 	Wet food.Surface
-	// Beside is the surface of other kinds in the basket, in 100 cm².
-	Beside float64
+	// Beside is the surface of other kinds in the basket, in 100 cm², and
+	// BesideG what is eaten of them, g.
+	Beside, BesideG float64
 }
 
 // LotOf returns pieces of a cut by their weight, g, and thickness, mm; 0 works

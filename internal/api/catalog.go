@@ -28,6 +28,13 @@ func choices[T interface {
 	return out
 }
 
+func panChoices(of []pan.Choice) (out []Choice) {
+	for _, c := range of {
+		out = append(out, Choice{Id: c.ID, Name: c.Name, Says: c.Says})
+	}
+	return out
+}
+
 // limits are those of every figure, by its field.
 func limits() map[string]Range {
 	out := maps.Clone(map[string]Range(program.Limits))
@@ -57,7 +64,7 @@ func limits() map[string]Range {
 func usual() Usual {
 	u := Usual{Load: program.FirstLoad, Coat: program.FirstCoat, Program: program.FirstProgram, Bench: prep.Usual,
 		Rack: prep.UsualRack, Brine: prep.UsualBrine, Soak: prep.UsualSoak,
-		Salt: prep.SaltLevels, Even: prep.EvenLevels, Spread: prep.SpreadLevels, Recipes: program.FirstRecipes, MoreMin: cook.UsualMore, WarmC: program.WarmC}
+		Salt: prep.SaltLevels, Even: prep.EvenLevels, Spread: prep.SpreadLevels, Recipes: program.FirstRecipes, MoreMin: cook.UsualMore, WarmC: program.WarmC, MixGPerKg: prep.UsualMix}
 	for _, k := range fryer.Usual {
 		u.Boxes = append(u.Boxes, FryerKnown{Kind: FryerKnownKind(k.Kind), Litres: &k.Litres, PowerW: &k.PowerW, Drawers: &k.Drawers})
 	}
@@ -81,7 +88,8 @@ func (s *Server) GetCatalog(ctx context.Context, _ GetCatalogRequestObject) (Get
 		return nil, err
 	}
 	c := Catalog{Surfaces: choices(food.Surfaces), Guidances: choices(safety.Guidances), FryerKinds: choices(fryer.Kinds), Wants: choices(program.Wants),
-		Limits: limits(), Usual: usual()}
+		Limits: limits(), Usual: usual(),
+		Pan: PanChoices{Schools: panChoices(pan.Schools), Heats: panChoices(pan.Heats), Ways: panChoices(pan.Ways), Levels: pan.Levels, Starches: pan.Starches(), Usual: pan.Serving{}.Whole()}}
 	forms := map[food.Form]CutInfoForm{food.Slab: "slab", food.Cylinder: "cylinder", food.Ellipsoid: "ellipsoid"}
 	for _, f := range food.Cuts() {
 		rule, err := safety.For(set.Guidance, f.Class, set.GuidanceC)

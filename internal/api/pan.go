@@ -4,7 +4,6 @@ import (
 	"context"
 
 	"velocrustum/core/larder"
-	"velocrustum/core/pan"
 	"velocrustum/core/prep"
 	"velocrustum/core/program"
 	"velocrustum/core/units"
@@ -32,7 +31,7 @@ func (s *Server) WorkPan(ctx context.Context, r WorkPanRequestObject) (WorkPanRe
 	if err != nil {
 		return nil, err
 	}
-	out := PanAnswer{Levels: pan.Levels, Mixes: orEmpty(w.Mixes), Servings: w.Servings(), EndMin: d.Program.Minutes()}
+	out := PanAnswer{Sauces: []PanAnswerSauce{}, Mixes: orEmpty(w.Mixes), Servings: w.Servings(), EndMin: d.Program.Minutes()}
 	for i, m := range w.Sauces {
 		sauce := d.Bench.Sauces[i]
 		fates, err := program.Fates(ctx, ready.First(), program.Dressing{ClingsG: m.ClingsG, WaterPct: m.WaterPct, SolidsPct: m.SolidsPct})

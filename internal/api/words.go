@@ -28,6 +28,13 @@ var fieldWords = map[string]string{
 	"bench.salting.salt": "The salt", "bench.marinade.hours": "The hours in the marinade", "bench.marinade.items": "The ingredients", "bench.marinade.items.g": "An amount",
 	"bench.marinade.items.ingredient": "An ingredient", "marinade.items": "The ingredients", "marinade.hours": "The hours in the marinade", "value": "The reading", "kind": "What was tapped",
 	"salt": "The salt", "sugar": "The sugar", "carb": "The carbohydrate", "fat": "The fat", "protein": "The protein", "acid": "The acid", "density": "The weight of a teaspoon",
+	"bench.sauces": "The sauces", "bench.mixes": "The mixes", "bench.sauces.share": "Sauce %d's share of the pieces", "bench.sauces.dipG": "Sauce %d to dip", "bench.sauces.how": "How sauce %d comes to the food",
+	"bench.sauces.beforeMin": "When pan %d goes on", "bench.sauces.sauce.widthCm": "Pan %d, across", "bench.sauces.sauce.clingsG": "How thick sauce %d is", "bench.sauces.sauce.simmerMin": "How long sauce %d simmers",
+	"bench.sauces.sauce.items": "What is in sauce %d", "bench.sauces.sauce.items.g": "An amount in sauce %d", "bench.sauces.sauce.items.ingredient": "An ingredient of sauce %d", "bench.sauces.sauce.starch": "The starch of sauce %d",
+	"bench.sauces.sauce.first": "What is softened first in sauce %d", "bench.sauces.sauce.school": "How sauce %d is made", "bench.sauces.sauce.heat": "The heat under sauce %d", "bench.sauces.name": "The name of sauce %d",
+	"bench.mixes.name": "The name of mix %d", "bench.mixes.items": "What is in mix %d", "bench.mixes.items.g": "An amount in mix %d", "bench.mixes.items.ingredient": "An ingredient of mix %d",
+	"bench.mixes.gPerKg": "How much of mix %d", "bench.mixes.jarG": "The jar of mix %d", "sauce.items": "What is in it", "sauce.items.ingredient": "An ingredient", "sauce.items.g": "An amount", "items": "What is in it",
+	"items.ingredient": "An ingredient", "items.g": "An amount", "sauce.clingsG": "How thick it is", "sauce.widthCm": "The pan, across",
 	"each": "The weight of one", "price": "The price",
 }
 

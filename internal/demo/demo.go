@@ -10,6 +10,7 @@ import (
 	"velocrustum/core/cook"
 	"velocrustum/core/food"
 	"velocrustum/core/fryer"
+	"velocrustum/core/pan"
 	"velocrustum/core/prep"
 	"velocrustum/core/program"
 	"velocrustum/internal/store"
@@ -74,27 +75,28 @@ var dishes = []dish{
 		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "wipe"}, Finish: []prep.Item{{Ingredient: "salt-flake", G: 4}}}, nil},
 	{"Chickpea-flour prawns", program.Load{Cut: "prawn", Pieces: 8, PieceMassG: 18, Surface: "wiped"}, program.Coat{ID: "three-bowl-crumb", OilG: 5},
 		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 200, Minutes: 9}}, Turns: flips(5)}, "19:15", true,
-		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "wipe"}, Coating: prep.Coating{Flour: "chickpea-flour"}, Salting: salted(0.5)}, nil},
+		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "wipe"}, Coating: prep.Coating{Flour: "chickpea-flour"}, Salting: salted(0.5), Sauces: with("Plum and ginger", plumGinger, pan.Beside, false)}, nil},
 	{"Turmeric-yoghurt thigh pieces", program.Load{Cut: "chicken-thigh-chunk", Pieces: 18, PieceMassG: 20, Surface: "wiped"}, program.Coat{ID: "double-dredge", OilG: 9},
 		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 190, Minutes: 14}}, Turns: flips(7)}, "19:00", false,
-		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "wipe"}, Marinade: &turmeric, Coating: prep.Coating{}}, nil},
+		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "wipe"}, Marinade: &turmeric, Coating: prep.Coating{}, Sauces: with("Sweet and sour with pineapple", sweetAndSour, pan.Toss, true)}, nil},
 	{"Sea bream with dukkah", program.Load{Cut: "fish-whole", Pieces: 1, PieceMassG: 340, Surface: "racked"}, program.Coat{ID: "oil-rub", OilG: 4},
 		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 195, Minutes: 21}}, Turns: flips(12)}, "19:00", false,
 		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "rack", Hours: 2}, Salting: salted(1), Cutting: &prep.Cutting{Scored: true},
 			Finish: []prep.Item{{Ingredient: "sesame", G: 6}, {Ingredient: "herbs", G: 5}}}, nil},
 	{"Fennel-salt pork belly slices", program.Load{Cut: "pork-belly-slice", Pieces: 7, PieceMassG: 44, ThicknessMm: ptr(13.0), Surface: "racked"}, program.Coat{ID: "bare"},
 		program.Program{PreheatMin: 3, Stages: []program.Stage{{AirC: 190, Minutes: 15}}, Turns: flips(8)}, "19:45", false,
-		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "rack", Hours: 2}, Salting: salted(12)}, nil},
+		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "rack", Hours: 2}, Salting: salted(12), Mixes: []prep.Mix{fennelSalt}}, nil},
 	{"Rye-crumbed pollock fingers", program.Load{Cut: "fish-strip", Pieces: 9, PieceMassG: 36, Surface: "wiped"}, program.Coat{ID: food.Made, OilG: 10, Layers: ryeCrumb},
 		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 190, Minutes: 10}}, Turns: flips(5)}, "18:45", false,
-		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "wipe"}, Salting: salted(0.5)}, nil},
+		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "wipe"}, Salting: salted(0.5), Sauces: with("Mustard-dill dip", mustardDill, pan.Beside, false)}, nil},
 	{"Harissa drumsticks", program.Load{Cut: "chicken-drumstick", Pieces: 5, PieceMassG: 112, Surface: "wiped"}, program.Coat{ID: "oil-rub", OilG: 5},
 		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 175, Minutes: 16}, {AirC: 195, Minutes: 8}}, Turns: flips(16)}, "19:30", false,
 		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "wipe"}, Marinade: &harissa,
 			Salting: &prep.Salting{School: "dry", Salt: "salt-sea", TargetPct: 1, Hours: 3}}, nil},
 	{"Sumac and lemon-thyme wing flats", program.Load{Cut: "chicken-wing-flat", Pieces: 11, PieceMassG: 43, StartC: ptr(5.0), Surface: "wiped"}, program.Coat{ID: "starch-dust", OilG: 4, SugarPct: 0.4},
 		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 165, Minutes: 12}, {AirC: 200, Minutes: 11}}, Turns: flips(12)}, "19:30", false,
-		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "wipe"}, Salting: &prep.Salting{School: "dry", Salt: "salt-sea", TargetPct: 1, Hours: 2}}, nil},
+		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "wipe"}, Salting: &prep.Salting{School: "dry", Salt: "salt-sea", TargetPct: 1, Hours: 2},
+			Mixes: []prep.Mix{sumacSalt}, Sauces: with("Honey-harissa glaze", harissaGlaze, pan.Up, false)}, nil},
 }
 
 // salted is dry salt, to 1 % of what is eaten.
@@ -182,6 +184,16 @@ func Fill(ctx context.Context, s *store.Store, now time.Time) error {
 	for _, c := range coats {
 		if _, err := s.PutCoat(ctx, c, nil); err != nil {
 			return fmt.Errorf("%s: %w", c.Name, err)
+		}
+	}
+	for _, o := range sauces {
+		if _, err := s.PutSauce(ctx, store.Sauce{Own: o}, nil); err != nil {
+			return fmt.Errorf("%s: %w", o.Name, err)
+		}
+	}
+	for _, m := range mixes {
+		if _, err := s.PutMix(ctx, store.Mix{OwnMix: prep.OwnMix{Mix: m}}, nil); err != nil {
+			return fmt.Errorf("%s: %w", m.Name, err)
 		}
 	}
 	for _, m := range marinades {

@@ -1,4 +1,4 @@
-import { expect, test } from './kitchen';
+import { expect, stays, test } from './kitchen';
 
 const seconds = (text: string | null) => {
   const [m = '0', s = '0'] = (text ?? '').replace('+', '').split(':');
@@ -127,7 +127,7 @@ test('a view whose script cannot be fetched leaves the others as they are', asyn
   await page.goto(`${kitchen.url}/logbook`);
   await expect(page.getByRole('heading', { name: 'Logbook' })).toBeVisible();
   await page.route('**/PantryPage-*.js', (route) => route.abort());
-  await page.getByRole('navigation').getByRole('link', { name: 'Pantry' }).click();
+  await stays(page, 'Pantry');
   await expect(page.getByRole('heading', { name: 'This page could not be shown' })).toBeVisible({ timeout: 15_000 });
   await page.getByRole('navigation').getByRole('link', { name: 'Logbook' }).click();
   await expect(page.getByRole('heading', { name: 'Logbook' })).toBeVisible();

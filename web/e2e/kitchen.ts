@@ -98,6 +98,12 @@ export async function accessible(page: Page) {
   expect(grave.map((v) => `${v.id}: ${v.nodes.map((n) => n.html).join(' ')}`)).toEqual([]);
 }
 
+/** Goes to one of the things that stay. */
+export async function stays(page: Page, name: 'Fryers' | 'Pantry' | 'Household') {
+  await page.getByRole('link', { name: 'Kitchen' }).click();
+  await page.getByRole('navigation', { name: 'Kitchen' }).getByRole('link', { name }).click();
+}
+
 /** Nothing sticks out to the side. */
 export async function fits(page: Page) {
   expect(

@@ -1,4 +1,4 @@
-import { accessible, expect, test } from './kitchen';
+import { accessible, expect, stays, test } from './kitchen';
 
 test('stages and turns by keyboard, undone and redone', async ({ page, kitchen }) => {
   await page.goto(kitchen.url);
@@ -87,7 +87,7 @@ test('bad input is refused in words and loses nothing', async ({ page, kitchen, 
   await page.keyboard.press('Escape');
 
   // A fryer without a name is not kept.
-  await page.getByRole('navigation').getByRole('link', { name: 'Fryers' }).click();
+  await stays(page, 'Fryers');
   await page.getByRole('button', { name: 'Square drawer', exact: true }).click();
   await page.getByRole('textbox', { name: 'Name' }).fill(' ');
   await page.keyboard.press('Escape');

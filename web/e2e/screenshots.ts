@@ -1,4 +1,4 @@
-import { test } from './kitchen';
+import { stays, test } from './kitchen';
 
 // Refreshes docs/screenshots from the demo data.
 
@@ -65,7 +65,7 @@ test('desk', async ({ page, kitchen }) => {
   await page.waitForTimeout(300);
   await page.screenshot({ path: to('coat') });
   await page.evaluate(() => window.scrollTo({ top: 0 }));
-  await page.getByRole('navigation').getByRole('link', { name: 'Pantry' }).click();
+  await stays(page, 'Pantry');
   await page.getByRole('row', { name: /^light miso/ }).waitFor();
   await page.waitForTimeout(300);
   await page.screenshot({ path: to('pantry') });
@@ -75,7 +75,7 @@ test('desk', async ({ page, kitchen }) => {
   await page.getByRole('link', { name: /^Rye-crumbed/ }).click();
   await page.waitForTimeout(800);
   await page.screenshot({ path: to('logbook-entry') });
-  await page.getByRole('navigation').getByRole('link', { name: 'Fryers' }).click();
+  await stays(page, 'Fryers');
   await page.waitForTimeout(800);
   await page.screenshot({ path: to('fryers') });
   await page.goto(`${kitchen.url}/household`);

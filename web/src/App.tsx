@@ -18,6 +18,7 @@ const view = (script: () => Promise<{ default: ComponentType }>) =>
 
 const PlanPage = view(() => import('./plan/PlanPage'));
 const BenchPage = view(() => import('./bench/BenchPage'));
+const PanPage = view(() => import('./pan/PanPage'));
 const PantryPage = view(() => import('./pantry/PantryPage'));
 const CookPage = view(() => import('./cook/CookPage'));
 const LogbookPage = view(() => import('./logbook/LogbookPage'));
@@ -27,6 +28,7 @@ const FryersPage = view(() => import('./fryers/FryersPage'));
 
 const byAddress = {
   bench: BenchPage,
+  pan: PanPage,
   pantry: PantryPage,
   cook: CookPage,
   logbook: LogbookPage,
@@ -36,7 +38,7 @@ const byAddress = {
 
 /** Fetches the script of the page that is opened first, so that it is drawn at once. */
 export const ahead = (path: string) =>
-  (Object.entries(byAddress).find(([name]) => path.startsWith(`/${name}`))?.[1] ?? PlanPage).ahead();
+  (Object.entries(byAddress).find(([name]) => path.split('/')[1] === name)?.[1] ?? PlanPage).ahead();
 
 /** What a cook needs at the stove is there before it is asked for. */
 function usePreload() {
@@ -65,6 +67,8 @@ export function App() {
             <Route path="/plan/:id" element={<PlanPage />} />
             <Route path="/bench" element={<BenchPage />} />
             <Route path="/bench/:id" element={<BenchPage />} />
+            <Route path="/pan" element={<PanPage />} />
+            <Route path="/pan/:id" element={<PanPage />} />
             <Route path="/pantry" element={<PantryPage />} />
             <Route path="/cook" element={<CookPage />} />
             <Route path="/logbook" element={<LogbookPage />} />

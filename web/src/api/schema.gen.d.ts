@@ -686,6 +686,17 @@ export interface components {
                 [key: string]: components["schemas"]["Range"];
             };
             usual: components["schemas"]["Usual"];
+            pan: components["schemas"]["PanChoices"];
+        };
+        /** @description What can be chosen of a sauce */
+        PanChoices: {
+            schools: components["schemas"]["Choice"][];
+            heats: components["schemas"]["Choice"][];
+            ways: components["schemas"]["Choice"][];
+            /** @description how thick, by what a cook calls it */
+            levels: components["schemas"]["PanLevel"][];
+            starches: string[];
+            usual: components["schemas"]["Serving"];
         };
         Range: {
             /** Format: double */
@@ -725,6 +736,11 @@ export interface components {
              * @description minutes that a cook gives it more
              */
             moreMin: number;
+            /**
+             * Format: double
+             * @description dry seasoning on a kilogram of what is eaten
+             */
+            mixGPerKg: number;
             /**
              * Format: double
              * @description an oven that is kept warm
@@ -1701,8 +1717,6 @@ export interface components {
              */
             endMin: number;
             servings: number;
-            /** @description how thick, by what a cook calls it */
-            levels: components["schemas"]["PanLevel"][];
             sauces: components["schemas"]["PanAnswerSauce"][];
             mixes: components["schemas"]["MadeMix"][];
         };
@@ -1722,6 +1736,7 @@ export interface components {
         };
         PanLevel: {
             name: string;
+            says: string;
             /**
              * Format: double
              * @description on 100 cm²

@@ -16,7 +16,8 @@ const List = styled.ul`
   margin: 0;
   padding: 0;
   display: grid;
-  gap: 10px;
+  grid-template-columns: repeat(auto-fill, minmax(min(100%, 240px), 1fr));
+  gap: 10px 16px;
 `;
 
 const Row = styled.li`
@@ -28,7 +29,8 @@ const Row = styled.li`
 const Under = styled(Quiet)`
   display: flex;
   align-items: center;
-  gap: 10px;
+  flex-wrap: wrap;
+  gap: 6px 10px;
   margin-top: 5px;
   font-size: 14px;
 `;

@@ -9,6 +9,7 @@ import { BasketView } from './BasketView';
 import { at } from '../theme/tokens';
 import { Button, IconButton } from '../ui/Button';
 import { useHistory } from '../ui/history';
+import { Stays } from '../household/Stays';
 import { Blank, Card, Page, Quiet, Title } from '../ui/layout';
 import { complain, say } from '../ui/toast';
 import { KeptState } from '../ui/KeptState';
@@ -108,6 +109,7 @@ export default function FryersPage() {
   const units = unitsOf(settings.data ?? { temperature: 'C', mass: 'g' });
   return (
     <Page>
+      <Stays />
       <Head>
         <Title>Fryers</Title>
         {catalog.data ? <AddFryer catalog={catalog.data} /> : null}

@@ -6,6 +6,7 @@ import { place } from '../api/place';
 import { showCode, takeDeviceBack, useAccess } from '../api/queries';
 import { clock, day } from '../format/units';
 import { Button } from '../ui/Button';
+import { Stays } from './Stays';
 import { Card, Page, Quiet, Title } from '../ui/layout';
 import { complain, say } from '../ui/toast';
 import { UnitsAndRules } from './HouseholdSettings';
@@ -137,6 +138,7 @@ export default function HouseholdPage() {
   }, []);
   return (
     <Page>
+      <Stays />
       <Title>Household</Title>
       <Columns>
         <Block aria-labelledby="rules">

@@ -49,8 +49,9 @@ const Mark = styled(PlainButton)`
 
 const keys: [string, string][] = [
   ['?', 'This sheet'],
-  ['P  B  C  L  F  Y', 'Plan, bench, cook, logbook, fryers, pantry'],
-  ['Ctrl Z, Ctrl Shift Z', 'Undo and redo a change of the plan or the bench'],
+  ['P  B  S  C  L', 'Plan, bench, pan (a sauce), cook, logbook'],
+  ['F  Y  H', 'Fryers, pantry, household'],
+  ['Ctrl Z, Ctrl Shift Z', 'Undo and redo a change of the plan, the bench or the pan'],
   ['Arrow up, down', 'On a stage: hotter, cooler. Page up and down: larger steps'],
   ['Arrow left, right', 'On a stage: shorter, longer. On a turn: earlier, later'],
   ['Delete', 'On a stage or turn: take it away'],
@@ -69,10 +70,12 @@ export function Shortcuts() {
     const go: Record<string, string> = {
       p: '/plan',
       b: '/bench',
+      s: '/pan',
       c: '/cook',
       l: '/logbook',
       f: '/fryers',
       y: '/pantry',
+      h: '/household',
     };
     const press = (e: KeyboardEvent) => {
       if (!on || e.ctrlKey || e.metaKey || e.altKey || typing(e)) return;

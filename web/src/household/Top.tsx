@@ -1,4 +1,4 @@
-import { Link, NavLink, useMatch } from 'react-router';
+import { Link, NavLink, useLocation, useMatch } from 'react-router';
 import styled from 'styled-components';
 import { useLiveCook } from '../api/queries';
 import { place } from '../api/place';
@@ -7,6 +7,7 @@ import { Button } from '../ui/Button';
 import { leave } from './demo';
 import { HouseholdSettings } from './HouseholdSettings';
 import { Shortcuts } from './Shortcuts';
+import { stays } from './Stays';
 
 const Bar = styled.header`
   display: flex;
@@ -34,9 +35,13 @@ const Views = styled.nav`
   display: flex;
   gap: 2px;
   ${at.phone} {
-    order: 3;
-    width: 100%;
-    justify-content: space-between;
+    position: fixed;
+    z-index: 20;
+    inset: auto 0 0;
+    justify-content: space-around;
+    padding: 4px 4px calc(4px + env(safe-area-inset-bottom));
+    background: var(--paper);
+    border-top: 1px solid var(--line);
   }
 `;
 
@@ -55,9 +60,11 @@ const View = styled(NavLink)`
     color: var(--paper);
   }
   ${at.phone} {
-    padding: 10px clamp(2px, 1.6vw, 7px);
-    min-height: 44px;
-    font-size: clamp(13px, 3.9vw, 15px);
+    display: grid;
+    place-items: center;
+    padding: 6px clamp(3px, 1.5vw, 9px);
+    min-height: 48px;
+    font-size: clamp(12.5px, 3.5vw, 15px);
     white-space: nowrap;
   }
 `;
@@ -104,6 +111,10 @@ function Mark() {
 /** The row above every view. */
 export function Top() {
   const cooking = useMatch('/cook');
+  const { pathname } = useLocation();
+  // The dish goes along from its plan to its bench and its pan.
+  const there = useMatch('/:view/:id');
+  const dish = there && ['plan', 'bench', 'pan'].includes(there.params.view ?? '') ? `/${there.params.id ?? ''}` : '';
   const live = useLiveCook(cooking ? 2000 : 10000);
   return (
     <>
@@ -122,8 +133,9 @@ export function Top() {
           Velocrustum
         </Name>
         <Views aria-label="Views">
-          <View to="/plan">Plan</View>
-          <View to="/bench">Bench</View>
+          <View to={`/plan${dish}`}>Plan</View>
+          <View to={`/bench${dish}`}>Bench</View>
+          <View to={`/pan${dish}`}>Pan</View>
           <View to="/cook">
             Cook
             {live.data?.cook ? (
@@ -134,8 +146,9 @@ export function Top() {
             ) : null}
           </View>
           <View to="/logbook">Logbook</View>
-          <View to="/fryers">Fryers</View>
-          <View to="/pantry">Pantry</View>
+          <View to="/fryers" className={stays.includes(pathname) ? 'active' : ''}>
+            Kitchen
+          </View>
         </Views>
         <Spring />
         <Shortcuts />

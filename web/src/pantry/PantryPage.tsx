@@ -6,6 +6,7 @@ import type { Schemas } from '../api/client';
 import { dropIngredient, keepIngredient, useCatalog, usePantry } from '../api/queries';
 import { Button } from '../ui/Button';
 import { fieldBox, labelled } from '../ui/field';
+import { Stays } from '../household/Stays';
 import { Blank, Page, Quiet, Title } from '../ui/layout';
 import { complain, say } from '../ui/toast';
 import { NewIngredient } from './Figures';
@@ -70,6 +71,7 @@ export default function PantryPage() {
   );
   return (
     <Page>
+      <Stays />
       <Title>Pantry</Title>
       <Quiet>
         What is in 100 g, and what a spoon of it weighs. Put in what stands on your own labels; the bench counts with

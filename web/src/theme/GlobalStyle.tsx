@@ -6,6 +6,7 @@ export const GlobalStyle = createGlobalStyle`
   @media (prefers-color-scheme: dark) { :root { ${palettes.night} } }
   *, *::before, *::after { box-sizing: border-box; }
   html { -webkit-text-size-adjust: 100%; }
+  @media (max-width: 640px) { html { scroll-padding-bottom: 76px; } }
   body {
     margin: 0; background: var(--paper); color: var(--ink); overflow-wrap: break-word;
     font: 400 16px/1.45 ${type.plain}; font-variant-numeric: tabular-nums;

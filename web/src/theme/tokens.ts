@@ -15,6 +15,7 @@ const day = css`
   --core: #2457a0;
   --core-wash: #c9d4e4;
   --safe: #1a6e4f;
+  --sauce: #8a4412;
   --on-heat: #ffffff;
   --shade: rgb(22 41 43 / 45%);
   --focus: #16292b;
@@ -35,6 +36,7 @@ const night = css`
   --core: #8fb4ea;
   --core-wash: #2d4760;
   --safe: #6fcfa5;
+  --sauce: #e8a765;
   --on-heat: #ffffff;
   --shade: rgb(0 0 0 / 60%);
   --focus: #f3c93a;

@@ -1,16 +1,7 @@
 import { useState } from 'react';
-import { Input, Label, TextField } from 'react-aria-components';
-import styled from 'styled-components';
 import { Button } from './Button';
-import { fieldBox, labelled } from './field';
 import { Pop } from './Pop';
-
-const Name = styled(TextField)`
-  ${labelled}
-  input {
-    ${fieldBox}
-  }
-`;
+import { Written } from './Written';
 
 interface Props {
   /** What is kept: "this coat". */
@@ -33,10 +24,7 @@ export function KeepAs({ what, keep }: Props) {
             close();
           }}
         >
-          <Name value={name} onChange={setName} isRequired maxLength={60}>
-            <Label>Its name</Label>
-            <Input />
-          </Name>
+          <Written label="Its name" value={name} onChange={setName} required />
           <Button type="submit" isDisabled={name.trim() === ''}>
             Keep it
           </Button>

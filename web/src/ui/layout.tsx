@@ -8,7 +8,7 @@ export const Page = styled.main.attrs({ id: 'page', tabIndex: -1 })`
   margin: 0 auto;
   padding: 6px 28px 40px;
   ${at.phone} {
-    padding: 4px 14px 32px;
+    padding: 4px 14px 96px;
   }
 `;
 

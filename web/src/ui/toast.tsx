@@ -9,6 +9,7 @@ import {
 } from 'react-aria-components';
 import styled from 'styled-components';
 import { Refusal } from '../api/client';
+import { at } from '../theme/tokens';
 
 interface Message {
   text: string;
@@ -38,6 +39,9 @@ const Region = styled(ToastRegion<Message>)`
   left: 50%;
   bottom: 20px;
   transform: translateX(-50%);
+  ${at.phone} {
+    bottom: 76px;
+  }
   display: grid;
   gap: 8px;
   width: min(480px, calc(100vw - 24px));

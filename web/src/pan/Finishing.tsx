@@ -1,0 +1,191 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { Plus, Trash2 } from 'lucide-react';
+import styled from 'styled-components';
+import type { Catalog, Schemas } from '../api/client';
+import { within } from '../api/limits';
+import { dropMix, keepMix, useMixes } from '../api/queries';
+import { Items } from '../bench/Items';
+import type { Bench } from '../bench/useBench';
+import { Caution } from '../bench/StationCard';
+import { at } from '../theme/tokens';
+import type { Units } from '../format/units';
+import { Button } from '../ui/Button';
+import { Card, Quiet } from '../ui/layout';
+import { Own } from '../ui/Own';
+import { Select } from '../ui/Select';
+import { Stepper } from '../ui/Stepper';
+import { Written } from '../ui/Written';
+import type { PanAnswer } from './usePan';
+
+type Mix = Schemas['Mix'];
+
+const Grid = styled.div`
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(320px, 1fr));
+  gap: 16px;
+  margin-top: 10px;
+  ${at.phone} {
+    grid-template-columns: minmax(0, 1fr);
+  }
+`;
+
+const Stack = styled(Card)`
+  display: grid;
+  gap: 11px;
+  align-content: start;
+`;
+
+const Row = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+`;
+
+interface Props {
+  bench: Bench;
+  answer: PanAnswer | null;
+  pantry: Schemas['Ingredient'][];
+  catalog: Catalog;
+  units: Units;
+  set: (what: string, change: (now: Bench) => Bench) => void;
+}
+
+/** Dry mixes by the gram, each with how long its jar lasts. */
+export function Finishing({ bench, answer, pantry, catalog, units, set }: Props) {
+  const own = useMixes();
+  const queries = useQueryClient();
+  const mixes = bench.mixes ?? [];
+  const put = (what: string, next: Mix[]) => set(what, (b) => ({ ...b, mixes: next.length > 0 ? next : undefined }));
+  const change = (what: string, at: number, more: Partial<Mix>) =>
+    put(
+      `${what} ${at}`,
+      mixes.map((m, k) => (k === at ? { ...m, ...more } : m)),
+    );
+  return (
+    <section aria-label="Dry finishes">
+      <h2>Dry finishes</h2>
+      <Quiet>On at once, while it is hot and glistens. Salt, citrus, herbs and seeds by hand stand on the bench.</Quiet>
+      <Grid>
+        {mixes.map((m, i) => {
+          const made = answer?.mixes[i];
+          return (
+            <Stack key={i} aria-label={m.name}>
+              {made ? (
+                <p>
+                  <b>{units.amount(made.g)}</b> on this load, {units.pinch(made.saltG)} of salt in it.
+                  {made.evenings == null
+                    ? ''
+                    : made.evenings < 0
+                      ? ''
+                      : ` The jar lasts for ${made.evenings} more like this.`}
+                </p>
+              ) : null}
+              {made?.evenings != null && made.evenings < 0 ? (
+                <Caution>The jar has not enough for this: mix more.</Caution>
+              ) : null}
+              {made && made.fallsG >= 1 ? <Caution>About {units.amount(made.fallsG)} do not stay on.</Caution> : null}
+              <Written label="Its name" value={m.name} onChange={(name) => change('mix name', i, { name })} />
+              <Items
+                label={m.name}
+                items={m.items}
+                pantry={pantry}
+                answer={{ measures: {}, swaps: {} }}
+                units={units}
+                more={(k) => {
+                  const it = made?.items[k];
+                  return it ? `${units.pinch(it.g)} of it on this load` : '';
+                }}
+                onChange={(items) => change('mix items', i, { items })}
+              />
+              <Row>
+                <Stepper
+                  label="On 1 kg"
+                  unit="g"
+                  value={m.gPerKg ?? catalog.usual.mixGPerKg}
+                  {...within(catalog, 'bench.mixes.gPerKg')}
+                  onChange={(gPerKg) => change('mix dose', i, { gPerKg })}
+                />
+                <Stepper
+                  label="In the jar"
+                  unit="g"
+                  value={m.jarG ?? 0}
+                  {...within(catalog, 'bench.mixes.jarG')}
+                  onChange={(jarG) => change('jar', i, { jarG })}
+                />
+              </Row>
+              <Own
+                what="this mix"
+                known={(own.data ?? []).map((o) => ({ ...o, name: o.mix.name }))}
+                filled={m.items.length > 0 && m.name !== ''}
+                same={(o) => JSON.stringify(o.mix) === JSON.stringify(m)}
+                take={(o) => change('a mix of your own', i, o.mix)}
+                keep={({ name, over, again }) => {
+                  const kept = keepMix(
+                    queries,
+                    again
+                      ? { id: again.id, mix: again.mix, version: 0 }
+                      : { ...(over ? { id: over.id, version: over.version ?? 0 } : {}), mix: { ...m, name } },
+                  );
+                  return { ...kept, name };
+                }}
+                drop={async (o) => {
+                  await dropMix(o.id);
+                  await queries.invalidateQueries({ queryKey: ['mixes'] });
+                }}
+              />
+              <Button
+                onPress={() =>
+                  put(
+                    'leave a mix out',
+                    mixes.filter((_, k) => k !== i),
+                  )
+                }
+              >
+                <Trash2 size={17} aria-hidden /> Leave this mix out
+              </Button>
+            </Stack>
+          );
+        })}
+        {mixes.length < 4 ? (
+          <Stack aria-label="Add a mix">
+            {(own.data ?? []).length > 0 ? (
+              <label>
+                <span className="quietly">Add a mix of your own</span>
+                <Select
+                  value=""
+                  onChange={(e) => {
+                    const found = own.data?.find((o) => o.id === e.target.value);
+                    if (found) put('add a mix', [...mixes, found.mix]);
+                  }}
+                >
+                  <option value="">A mix of your own…</option>
+                  {own.data?.map((o) => (
+                    <option key={o.id} value={o.id}>
+                      {o.mix.name}
+                    </option>
+                  ))}
+                </Select>
+              </label>
+            ) : null}
+            <Button
+              onPress={() =>
+                put('add a mix', [
+                  ...mixes,
+                  {
+                    name: 'A new mix',
+                    items: [
+                      { ingredient: 'salt-fine', g: 10 },
+                      { ingredient: 'paprika', g: 10 },
+                    ],
+                  },
+                ])
+              }
+            >
+              <Plus size={18} aria-hidden /> A new mix
+            </Button>
+          </Stack>
+        ) : null}
+      </Grid>
+    </section>
+  );
+}
