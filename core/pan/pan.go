@@ -124,6 +124,10 @@ func (s Sauce) Whole() Sauce {
 // Hot says whether it is cooked or warmed.
 func (s Sauce) Hot() bool { return s.School != Mix }
 
+// Aims says whether it is brought to the thickness that is wanted; what is
+// melted or stirred is as thick as it is.
+func (s Sauce) Aims() bool { return s.School != Melt && s.School != Mix }
+
 // Find looks an ingredient up.
 type Find func(id string) (larder.Ingredient, error)
 

@@ -274,3 +274,101 @@ func BenchmarkMake(b *testing.B) {
 		}
 	}
 }
+
+// By hand: 100 g of sugar in 300 g of water, boiled hard in 24 cm. At so many
+// g of what clings the syrup is so sweet, so much of it is left, and the rest
+// has boiled away at no more than the rate of water.
+func TestASyrupByHand(t *testing.T) {
+	var before float64
+	for _, want := range []float64{4, 5, 6, 8} {
+		s := Sauce{School: Reduce, Heat: "hard", ClingsG: want, Items: of(t, "sugar", 100.0, "water", 300.0)}.Whole()
+		c, err := s.cook(larder.Shelf, 1, false)
+		if err != nil || c.never {
+			t.Fatal(err, c.never)
+		}
+		brix := c.end.brix()
+		if got := clings(syrup(brix, plateC)); math.Abs(got-want) > 0.01 {
+			t.Errorf("at %.3f it clings %.3f g, want %g", brix, got, want)
+		}
+		if math.Abs(c.end.mass-100/brix) > 0.2 {
+			t.Errorf("at %.3f of 100 g of sugar %.2f g are left, not %.2f", brix, c.end.mass, 100/brix)
+		}
+		gone := 400 - c.end.mass
+		heats := heatOf * 400 * 80 / (intoW * 60)
+		if fastest := heats + gone/17.5; c.ready < fastest-0.2 || c.ready > 1.5*fastest {
+			t.Errorf("%.0f g are gone in %.2f min, at a hard boil %.2f at least", gone, c.ready, fastest)
+		}
+		if c.ready < before {
+			t.Errorf("thicker takes %.2f min, not %.2f", c.ready, before)
+		}
+		before = c.ready
+	}
+}
+
+// A spoon of water brings back what waiting took, and what waits is thicker
+// the longer it does.
+func TestWaitingAndLoosening(t *testing.T) {
+	s := Serving{Sauce: Sauce{School: Reduce, Items: of(t, "honey", 90.0, "harissa", 30.0, "water", 60.0)}}
+	m := made(t, s, twenty)
+	last := 0.0
+	for _, p := range m.Line {
+		if p.Minute < m.ReadyMin {
+			continue
+		}
+		if p.ClingsG < last-1e-6 || p.MassG > m.MadeG+1e-6 {
+			t.Fatalf("while it waits: %+v after %.3f", p, last)
+		}
+		last = p.ClingsG
+	}
+	if m.WaitMin < 3 || m.WaitMin > longestWait || m.SpoonG <= 0 || m.SpoonG > 0.2*m.MadeG {
+		t.Errorf("it waits %.1f min, and %.1f g of water loosen %.0f g", m.WaitMin, m.SpoonG, m.MadeG)
+	}
+	lost := 0.0
+	for _, p := range m.Line {
+		if p.Minute <= m.ReadyMin+m.WaitMin {
+			lost = m.MadeG - p.MassG
+		}
+	}
+	if math.Abs(lost-m.SpoonG) > 0.5 {
+		t.Errorf("it lost %.2f g, and wants %.2f back", lost, m.SpoonG)
+	}
+	early, late := 12.0, 2.0
+	s.BeforeMin = &early
+	a := made(t, s, twenty)
+	s.BeforeMin = &late
+	b := made(t, s, twenty)
+	if math.Abs(a.KeptMin-(early-a.ReadyMin)) > 1e-9 && a.KeptMin != 0 || math.Abs(b.LateMin-(b.ReadyMin-late)) > 1e-9 || b.KeptMin != 0 {
+		t.Errorf("on 12 min before it waits %.1f of %.1f, on 2 min before the food waits %.1f", a.KeptMin, a.ReadyMin, b.LateMin)
+	}
+}
+
+// Words are there for every school, once, and name what they speak of.
+func TestEverySauceIsTold(t *testing.T) {
+	for _, school := range Schools {
+		s := Serving{Name: "it", Sauce: Sauce{School: school.ID, First: []string{"onion"}, Items: of(t, "onion", 20.0, "butter", 20.0, "jam", 60.0, "stock", 120.0)}}
+		m := made(t, s, twenty)
+		told := m.Tell(s, larder.Shelf, units.Household{})
+		if told.Makes == "" || told.Reads == "" || told.Waits == "" || len(told.Steps) == 0 {
+			t.Errorf("%s: %+v", school.ID, told)
+		}
+		last := -1.0
+		for _, step := range told.Steps {
+			if step.Minute < last || strings.Contains(step.Says, "%!") {
+				t.Errorf("%s: %+v", school.ID, told.Steps)
+			}
+			last = step.Minute
+		}
+		if n := len(m.Moments); school.ID != Mix && m.Moments[n-1].Kind != "ready" {
+			t.Errorf("%s ends with %+v", school.ID, m.Moments)
+		}
+	}
+	empty := Serving{Sauce: Sauce{School: Reduce}}
+	if told := made(t, empty, twenty).Tell(empty, larder.Shelf, units.Household{}); !strings.Contains(told.Makes, "What is in it?") {
+		t.Errorf("an empty pan says %+v", told)
+	}
+	for i, l := range Levels {
+		if Reads(l.G) != l.Says || i > 0 && l.G <= Levels[i-1].G {
+			t.Errorf("%g g read %q", l.G, Reads(l.G))
+		}
+	}
+}

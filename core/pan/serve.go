@@ -172,6 +172,9 @@ func Make(s Serving, p Plate, find Find) (Made, error) {
 	if b := s.BeforeMin; b != nil {
 		m.OnMin, m.KeptMin, m.LateMin = *b, math.Max(0, *b-c.ready), math.Max(0, c.ready-*b)
 	}
+	if !s.Sauce.Aims() {
+		m.Band = [2]float64{nearLow * c.clings(s.Sauce), nearHigh * c.clings(s.Sauce)}
+	}
 	m.ClingsG, m.HotClingsG = c.clings(s.Sauce), c.end.clings(boilC)
 	if s.How != Beside {
 		m.OnFoodG = lays[s.How] * m.ClingsG * surface

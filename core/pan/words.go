@@ -170,9 +170,9 @@ func (m Made) cautions(out *Told, s Serving, find Find, h units.Household) {
 		add("By boiling alone it does not get that thick before it is caramel: thicken it with starch, or ask for thinner.")
 	case m.Never:
 		add("With so much starch it would be a paste, and it still does not cling like that.")
-	case m.ClingsG < m.Band[0]:
+	case s.Sauce.Aims() && m.ClingsG < m.Band[0]:
 		add("It runs off: %.0f g cling to 100 cm², and %.0f are wanted. Reduce it, or thicken it with starch.", m.ClingsG, s.Sauce.ClingsG)
-	case m.ClingsG > m.Band[1]:
+	case s.Sauce.Aims() && m.ClingsG > m.Band[1]:
 		add("It is thicker than wanted: %.0f g cling to 100 cm². A spoon of water lets it down.", m.ClingsG)
 	}
 	if s.Sauce.Used && !boils {

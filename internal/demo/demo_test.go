@@ -5,7 +5,11 @@ import (
 	"testing"
 	"time"
 
+	"velocrustum/core/larder"
+	"velocrustum/core/pan"
+	"velocrustum/core/prep"
 	"velocrustum/core/program"
+	"velocrustum/core/units"
 	"velocrustum/internal/store"
 )
 
@@ -53,6 +57,38 @@ func TestFillIsDoneOnce(t *testing.T) {
 	for _, c := range cooks {
 		if c.FinishedAt == nil || c.FinishedAt.After(now) || *c.Note == "" || len(c.Lab.V) != 2 || c.PlannedMin == 0 || c.LoadedAt == nil {
 			t.Errorf("%s is not a finished cook", c.Name)
+		}
+	}
+}
+
+// A show sauce clings as it is wanted, and nothing is wrong with it.
+func TestEverySauceWorks(t *testing.T) {
+	kinds := map[string]int{}
+	for _, o := range sauces {
+		if err := o.Check(larder.Shelf); err != nil {
+			t.Errorf("%s: %v", o.Name, err)
+			continue
+		}
+		s := pan.Serving{Name: o.Name, Sauce: o.Sauce}
+		m, err := pan.Make(s, pan.Plate{Surface: 15, Servings: 4}, larder.Shelf)
+		if err != nil {
+			t.Fatal(err)
+		}
+		kinds[o.Sauce.School]++
+		t.Logf("%-32s %3.0f g, clings %4.1f, %4.1f min, waits %2.0f, %.1f g salt and %.0f g sugar in 100", o.Name, m.MadeG, m.ClingsG, m.ReadyMin, m.WaitMin, m.Per100.SaltG, m.Per100.SugarG)
+		for _, c := range m.Tell(s, larder.Shelf, units.Household{}).Cautions {
+			t.Logf("    %s", c)
+		}
+		if m.Never || m.Splits || m.Caramel || m.Per100.SaltG < 0.3 || m.Per100.SaltG > 7 || (m.ClingsG < m.Band[0] || m.ClingsG > m.Band[1]) {
+			t.Errorf("%s: %.1f g cling, salt %.1f, never %v, splits %v, caramel %v", o.Name, m.ClingsG, m.Per100.SaltG, m.Never, m.Splits, m.Caramel)
+		}
+	}
+	if len(sauces) < 12 || len(kinds) != len(pan.Schools) {
+		t.Errorf("%d sauces of %v", len(sauces), kinds)
+	}
+	for _, m := range mixes {
+		if err := m.Check(prep.NewPantry(nil)); err != nil {
+			t.Errorf("%s: %v", m.Name, err)
 		}
 	}
 }

@@ -77,7 +77,7 @@ test('from the cut to the coat and back to the race', async ({ page, kitchen }) 
 
 test('an amount that is no amount is said, and nothing is lost', async ({ page, kitchen, errors }) => {
   await page.goto(`${kitchen.url}/bench`);
-  await page.getByRole('button', { name: 'A finish or sauce' }).click();
+  await page.getByRole('button', { name: 'A finish by hand' }).click();
   const finish = page.getByRole('region', { name: 'Finish' });
   await finish.getByRole('combobox').selectOption('light soy sauce');
   const soy = finish.getByRole('textbox', { name: 'light soy sauce' });
@@ -251,7 +251,7 @@ test('an ingredient of one’s own goes into the pantry and onto the bench', asy
   await expect(own).toContainText('sesame, soy');
 
   await page.getByRole('navigation').getByRole('link', { name: 'Bench' }).click();
-  await page.getByRole('button', { name: 'A finish or sauce' }).click();
+  await page.getByRole('button', { name: 'A finish by hand' }).click();
   await page.getByRole('region', { name: 'Finish' }).getByRole('combobox').selectOption('Boatyard chilli paste');
   await expect(page.getByRole('region', { name: 'Salt and energy' })).toContainText('Holds sesame, soy.');
 

@@ -17,7 +17,6 @@ test('desk', async ({ page, kitchen }) => {
   await page.emulateMedia({ colorScheme: 'light' });
   await page.getByRole('button', { name: '11 wing flats' }).click();
   await page.waitForTimeout(400);
-  await page.screenshot({ path: to('plan-order') });
   await page.keyboard.press('Escape');
   const ways = page.getByRole('heading', { name: 'Ways to run it' });
   const top = (el: typeof ways) =>
@@ -29,7 +28,6 @@ test('desk', async ({ page, kitchen }) => {
   await page.getByRole('button', { name: 'Compare gentle, then hot' }).click();
   await top(page.getByRole('heading', { name: /beside/ }));
   await page.waitForTimeout(400);
-  await page.screenshot({ path: to('compare') });
   await page.getByRole('button', { name: 'Close the comparison' }).click();
   await page.getByRole('button', { name: 'Bring a recipe' }).click();
   await page.getByRole('button', { name: 'Convert it' }).click();
@@ -64,6 +62,12 @@ test('desk', async ({ page, kitchen }) => {
   await layers.evaluate((e) => window.scrollTo({ top: window.scrollY + e.getBoundingClientRect().top - 190 }));
   await page.waitForTimeout(300);
   await page.screenshot({ path: to('coat') });
+  await page.evaluate(() => window.scrollTo({ top: 0 }));
+  await page.getByRole('navigation').getByRole('link', { name: 'Pan' }).click();
+  await page.getByRole('combobox', { name: 'Dish' }).selectOption('Turmeric-yoghurt thigh pieces');
+  await page.getByRole('region', { name: 'The pan' }).waitFor();
+  await page.waitForTimeout(800);
+  await page.screenshot({ path: to('pan') });
   await page.evaluate(() => window.scrollTo({ top: 0 }));
   await stays(page, 'Pantry');
   await page.getByRole('row', { name: /^light miso/ }).waitFor();

@@ -26,7 +26,7 @@ const optional: Optional[] = [
   { id: 'cut', name: 'Cutting', part: 'cutting' },
   { id: 'salt', name: 'Salt', part: 'salting' },
   { id: 'marinade', name: 'A marinade', part: 'marinade' },
-  { id: 'finish', name: 'A finish or sauce', part: 'finish' },
+  { id: 'finish', name: 'A finish by hand', part: 'finish' },
 ];
 
 /** How a station is taken off the bench, or nothing where it has to be. */

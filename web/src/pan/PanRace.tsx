@@ -74,6 +74,7 @@ export function PanRace({ answer, sauce, endMin, choices, units, pending, edit }
   const on = endMin - made.onMin;
   const ready = on + made.readyMin;
   const wanted = sauce.clingsG ?? choices.usual.sauce.clingsG ?? 0;
+  const aims = sauce.school !== 'melt';
   const boils = sauce.school === 'reduce' || sauce.school === 'thicken';
   const from = Math.min(on - 2, endMin - 6);
   const to = Math.max(endMin + 4, Math.min(ready + made.waitMin, ready + 14) + 2);
@@ -88,7 +89,7 @@ export function PanRace({ answer, sauce, endMin, choices, units, pending, edit }
   };
   const axis = mass.to + 12;
   const x = scaleLinear([from, to], [left, right]);
-  const tallest = Math.max(wanted * 1.7, high * 1.15, 10);
+  const tallest = Math.max(aims ? wanted * 1.7 : 0, high * 1.15, 10);
   const y = scaleLinear([2.5, tallest], [top.to, top.from]).clamp(true);
   const heaviest = Math.max(...made.line.map((p) => p.massG), 1);
   const z = scaleLinear([0, heaviest], [mass.to, mass.from]);
@@ -156,15 +157,17 @@ export function PanRace({ answer, sauce, endMin, choices, units, pending, edit }
               fill="var(--lemon)"
               opacity={pending ? 0.25 : 0.42}
             />
-            <line
-              x1={left}
-              x2={right}
-              y1={y(wanted)}
-              y2={y(wanted)}
-              stroke="var(--sauce)"
-              strokeDasharray="3 5"
-              strokeWidth={1.6}
-            />
+            {aims ? (
+              <line
+                x1={left}
+                x2={right}
+                y1={y(wanted)}
+                y2={y(wanted)}
+                stroke="var(--sauce)"
+                strokeDasharray="3 5"
+                strokeWidth={1.6}
+              />
+            ) : null}
             <g clipPath={`url(#${id})`}>
               <path d={drawn(waiting)} fill="none" stroke="var(--sauce)" strokeWidth={2} strokeDasharray="2 5" />
               <path d={drawn(cooking)} fill="none" stroke="var(--sauce)" strokeWidth={3.2} strokeLinecap="round" />
@@ -244,21 +247,23 @@ export function PanRace({ answer, sauce, endMin, choices, units, pending, edit }
               </text>
             ) : null}
           </svg>
-          <Grip
-            role="presentation"
-            style={{ left: right - 26, top: y(wanted) }}
-            onPointerDownCapture={grip((_, drag) => (_dx, dy) => edit.thick(drag, y.invert(y(wanted) + dy)))}
-          >
-            <Thick
-              aria-label={`How thick: ${wanted} g cling to 100 cm², ${nearest(choices.levels, wanted)}`}
-              onKeyDown={move(
-                (up, side) => edit.thick('thick', wanted + (up + side) / 2),
-                () => undefined,
-              )}
+          {aims ? (
+            <Grip
+              role="presentation"
+              style={{ left: right - 26, top: y(wanted) }}
+              onPointerDownCapture={grip((_, drag) => (_dx, dy) => edit.thick(drag, y.invert(y(wanted) + dy)))}
             >
-              {wanted} g
-            </Thick>
-          </Grip>
+              <Thick
+                aria-label={`How thick: ${wanted} g cling to 100 cm², ${nearest(choices.levels, wanted)}`}
+                onKeyDown={move(
+                  (up, side) => edit.thick('thick', wanted + (up + side) / 2),
+                  () => undefined,
+                )}
+              >
+                {wanted} g
+              </Thick>
+            </Grip>
+          ) : null}
           {boils ? (
             <Grip
               role="presentation"

@@ -92,7 +92,7 @@ export function PanSentence({ serving, answer, servings, catalog, pantry, change
           </Pop>
         </>
       )}
-      {sauce.school === 'mix' ? null : (
+      {sauce.school === 'mix' || sauce.school === 'melt' ? null : (
         <>
           {' '}
           until it{' '}
