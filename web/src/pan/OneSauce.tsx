@@ -1,0 +1,352 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { Trash2 } from 'lucide-react';
+import styled from 'styled-components';
+import { within } from '../api/limits';
+import { dropSauce, keepSauce, useSauces } from '../api/queries';
+import { Items } from '../bench/Items';
+import { Caution } from '../bench/StationCard';
+import type { AtDishProps } from '../dish/AtDish';
+import { minutes, type Units } from '../format/units';
+import { at, type } from '../theme/tokens';
+import { Button } from '../ui/Button';
+import { Card, Quiet } from '../ui/layout';
+import { Own } from '../ui/Own';
+import { Written } from '../ui/Written';
+import { Fates } from './Fates';
+import { PanRace } from './PanRace';
+import { PanSentence } from './PanSentence';
+import { Spoon } from './Spoon';
+import type { PanAnswer, Sauce, Serving } from './usePan';
+
+const Row = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px;
+  margin: 6px 0 10px;
+`;
+
+const Two = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 336px;
+  gap: 16px;
+  align-items: start;
+  margin-bottom: 16px;
+  ${at.narrow} {
+    grid-template-columns: minmax(0, 1fr);
+  }
+`;
+
+const Half = styled(Two)`
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  ${at.narrow} {
+    grid-template-columns: minmax(0, 1fr);
+  }
+`;
+
+const Stack = styled(Card)`
+  display: grid;
+  gap: 11px;
+  align-content: start;
+  h2 {
+    font-size: 18px;
+  }
+`;
+
+const Big = styled.div`
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  strong {
+    font: 700 42px/1 ${type.loud};
+    letter-spacing: -0.02em;
+  }
+  span {
+    font: 600 18px/1.2 ${type.loud};
+  }
+`;
+
+const Steps = styled.ol`
+  margin: 0;
+  padding: 0;
+  list-style: none;
+  display: grid;
+  gap: 7px;
+  li {
+    display: grid;
+    grid-template-columns: 88px 1fr;
+    gap: 8px;
+  }
+  b {
+    white-space: nowrap;
+    font-weight: 600;
+    color: var(--quiet);
+    font-size: 14.5px;
+    padding-top: 1px;
+  }
+`;
+
+const Part = styled.div`
+  display: grid;
+  gap: 8px;
+  padding-top: 10px;
+  border-top: 1px solid var(--line);
+`;
+
+const Facts = styled.dl`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 22px;
+  margin: 0;
+  dt {
+    color: var(--quiet);
+    font-size: 14px;
+  }
+  dd {
+    margin: 0;
+    font: 700 19px/1.2 ${type.loud};
+  }
+`;
+
+interface SauceProps extends Pick<AtDishProps, 'catalog' | 'pantry'> {
+  serving: Serving;
+  at: number;
+  answer: PanAnswer | null;
+  pending: boolean;
+  units: Units;
+  change: (what: string, more: Partial<Serving>) => void;
+  drop: () => void;
+}
+
+/** One sauce: its sentence, its race, what to do, what is in it. */
+export function OneSauce({ serving, at, answer, pending, units, catalog, pantry, change, drop }: SauceProps) {
+  const { sauce } = serving;
+  const cook = (what: string, more: Partial<Sauce>) => change(what, { sauce: { ...sauce, ...more } });
+  const got = answer?.sauces[at];
+  const made = got && got.made.madeG > 0 ? got.made : undefined;
+  const endMin = answer?.endMin ?? 0;
+  const thick = within(catalog, 'sauce.clingsG');
+  const before = within(catalog, 'serving.beforeMin');
+  const clamp = (v: number, { min, max, step }: typeof thick) =>
+    Math.min(max, Math.max(min, Math.round(v / step) * step));
+  const take = (way: string) =>
+    change(
+      'as advised',
+      way === 'up' || way === 'beside' ? { how: way, atTable: false } : { how: 'toss', atTable: way === 'table' },
+    );
+  const cold = sauce.school === 'mix';
+  const inIt = (
+    <Stack aria-label="What is in it">
+      <h2>What is in it</h2>
+      <Written label="Its name" value={serving.name} onChange={(name) => change('name', { name })} />
+      <Items
+        label="Sauce"
+        items={sauce.items}
+        pantry={pantry}
+        answer={{ measures: {}, swaps: got?.swaps ?? {} }}
+        units={units}
+        more={(i) => {
+          const it = made?.items[i];
+          return it ? (
+            <span>
+              for this load <b>{units.amount(it.g)}</b>, {got?.measures[it.ingredient]}
+            </span>
+          ) : (
+            ''
+          );
+        }}
+        onChange={(items) =>
+          cook('ingredients', {
+            items,
+            first: sauce.first?.filter((id) => items.some((it) => it.ingredient === id)),
+          })
+        }
+      />
+      {made && (made.starchG > 0 || made.waterG >= 1) ? (
+        <Quiet>
+          {made.starchG > 0
+            ? `At the end: ${units.amount(made.starchG)} of ${pantry.find((p) => p.id === (sauce.starch ?? catalog.pan.usual.sauce.starch))?.name ?? 'starch'} in ${units.amount(made.slurryG)} of cold water. `
+            : ''}
+          {made.waterG >= 1 ? `And ${units.amount(made.waterG)} of water, to let it down.` : ''}
+        </Quiet>
+      ) : null}
+      <First sauce={sauce} pantry={pantry} cook={cook} />
+      <Kept serving={serving} take={(name, s) => change('a sauce of your own', { name, sauce: s })} />
+      <Row>
+        <Button onPress={drop}>
+          <Trash2 size={17} aria-hidden /> Leave this sauce out
+        </Button>
+      </Row>
+    </Stack>
+  );
+  const todo =
+    got && made ? (
+      <Stack aria-label="What to do" aria-busy={pending}>
+        <Big>
+          <Spoon clingsG={made.clingsG} />
+          <div>
+            <strong>{units.mass(made.madeG)}</strong>
+            <br />
+            <span>
+              {sauce.school === 'mix' ? 'stirred cold' : `pan on ${minutes(made.onMin)} min before it is out`}
+            </span>
+          </div>
+        </Big>
+        <Quiet>
+          {got.told.makes} {got.told.reads}
+        </Quiet>
+        {sauce.school === 'mix' ? null : (
+          <Steps>
+            {got.told.steps.map((s, i) => (
+              <li key={i}>
+                <b>minute {minutes(endMin - made.onMin + s.minute).replace('-', '−')}</b>
+                <span>{s.says}</span>
+              </li>
+            ))}
+          </Steps>
+        )}
+        {cold ? <p>{got.told.steps[0]?.says}</p> : null}
+        <Quiet>{got.told.waits}</Quiet>
+        {got.told.cautions.map((c) => (
+          <Caution key={c}>{c}</Caution>
+        ))}
+        {cold ? <Eaten made={made} units={units} /> : null}
+      </Stack>
+    ) : null;
+  const fates = got && made && serving.how !== 'beside' ? <Fates answer={got} take={take} /> : null;
+  return (
+    <>
+      <PanSentence {...{ serving, catalog, pantry, change, cook }} answer={got} servings={answer?.servings ?? 1} />
+      {cold ? (
+        <Two>
+          {inIt}
+          {todo}
+        </Two>
+      ) : (
+        <>
+          {got && made ? (
+            <Two>
+              <Stack aria-label="The pan">
+                <PanRace
+                  answer={got}
+                  sauce={sauce}
+                  endMin={endMin}
+                  choices={catalog.pan}
+                  units={units}
+                  pending={pending}
+                  edit={{
+                    thick: (drag, g) => cook(`thick ${drag}`, { clingsG: clamp(g, thick) }),
+                    heat: (drag, heat) => cook(`heat ${drag}`, { heat }),
+                    before: (drag, m) => change(`on ${drag}`, { beforeMin: clamp(m, before) }),
+                  }}
+                />
+                {serving.beforeMin === undefined ? null : (
+                  <Row>
+                    <Button onPress={() => change('ready together', { beforeMin: undefined })}>
+                      Ready when the food is: on {minutes(made.readyMin)} min before
+                    </Button>
+                  </Row>
+                )}
+                <Eaten made={made} units={units} />
+              </Stack>
+              {todo}
+            </Two>
+          ) : null}
+          <Half>
+            {inIt}
+            {fates}
+          </Half>
+        </>
+      )}
+      {cold ? fates : null}
+    </>
+  );
+}
+
+/** What is softened in fat before the rest goes in, and whether a used marinade is in it. */
+function First({
+  sauce,
+  pantry,
+  cook,
+}: {
+  sauce: Sauce;
+  pantry: AtDishProps['pantry'];
+  cook: (what: string, more: Partial<Sauce>) => void;
+}) {
+  if (sauce.school !== 'reduce' && sauce.school !== 'thicken') return null;
+  const first = sauce.first ?? [];
+  const toggle = (id: string) =>
+    cook('softened first', { first: first.includes(id) ? first.filter((f) => f !== id) : [...first, id] });
+  const may = sauce.items.filter((it) => {
+    const i = pantry.find((p) => p.id === it.ingredient);
+    return i && (i.form === 'pieces' || ['onion', 'garlic', 'ginger'].includes(i.id));
+  });
+  return (
+    <Row>
+      {may.map((it) => (
+        <label key={it.ingredient}>
+          <input type="checkbox" checked={first.includes(it.ingredient)} onChange={() => toggle(it.ingredient)} />{' '}
+          {pantry.find((p) => p.id === it.ingredient)?.name} softened first
+        </label>
+      ))}
+      <label>
+        <input
+          type="checkbox"
+          checked={sauce.used ?? false}
+          onChange={() => cook('used marinade', { used: !sauce.used })}
+        />{' '}
+        Marinade in which raw food lay is in it
+      </label>
+    </Row>
+  );
+}
+
+/** The household's own sauces: taken, kept, forgotten. */
+function Kept({ serving, take }: { serving: Serving; take: (name: string, s: Sauce) => void }) {
+  const own = useSauces();
+  const queries = useQueryClient();
+  const { sauce } = serving;
+  return (
+    <Own
+      what="this sauce"
+      known={own.data ?? []}
+      filled={sauce.items.length > 0}
+      same={(o) => JSON.stringify(o.sauce) === JSON.stringify(sauce)}
+      take={(o) => take(o.name, o.sauce)}
+      keep={({ name, over, again }) => keepSauce(queries, again ? { ...again, version: 0 } : { ...over, name, sauce })}
+      drop={async (o) => {
+        await dropSauce(o.id);
+        await queries.invalidateQueries({ queryKey: ['sauces'] });
+      }}
+    />
+  );
+}
+
+/** What is eaten of it, in all, and what is in 100 g. */
+function Eaten({ made, units }: { made: NonNullable<PanAnswer['sauces'][number]>['made']; units: Units }) {
+  const kcal = (t: typeof made.eaten) => Math.round(4 * t.carbG + 4 * t.proteinG + 9 * t.fatG);
+  const facts: [string, string][] = [
+    ['Eaten, of all', units.mass(made.eatenG)],
+    ['Salt in that', units.pinch(made.eaten.saltG)],
+    ['Sugar', units.pinch(made.eaten.sugarG)],
+    ['Energy', `${kcal(made.eaten)} kcal`],
+    ['In 100 g', `${kcal(made.per100)} kcal, ${made.per100.saltG.toFixed(1)} g salt`],
+    ...(made.cost > 0 ? [['It costs', made.cost.toFixed(2)] as [string, string]] : []),
+  ];
+  return (
+    <Part role="group" aria-label="What is eaten of it">
+      <Facts>
+        {facts.map(([name, figure]) => (
+          <div key={name}>
+            <dt>{name}</dt>
+            <dd>{figure}</dd>
+          </div>
+        ))}
+      </Facts>
+      <Quiet>
+        {made.allergens.length > 0 ? `Holds ${made.allergens.join(', ')}.` : 'None of the usual allergens.'} It is in
+        the sums of the bench.
+      </Quiet>
+    </Part>
+  );
+}
