@@ -89,11 +89,6 @@ func (s *state) put(i larder.Ingredient, g float64) {
 // holds are ingredients that keep fat and water together.
 var holds = map[string]bool{"mustard": true, "mayonnaise": true, "honey": true, "tahini": true, "peanuts": true, "cream": true, "miso": true}
 
-// times scales a state.
-func (s state) times(k float64) state {
-	return state{s.water * k, s.dissolved * k, s.fat * k, s.pulp * k, s.starch * k, s.raw * k, s.pieces * k, s.mass * k, s.sugar * k, s.held * k}
-}
-
 // brix is the share of the watery part that is dissolved.
 func (s state) brix() float64 { return s.dissolved / math.Max(1e-9, s.dissolved+s.water) }
 
