@@ -13,8 +13,10 @@ import (
 
 	"github.com/spf13/cobra"
 
+	"velocrustum/core/prep"
 	"velocrustum/core/program"
 	"velocrustum/core/refuse"
+	"velocrustum/core/sheet"
 	"velocrustum/internal/store"
 )
 
@@ -40,7 +42,7 @@ func root() *cobra.Command {
 		Short:         "Plans, guides and remembers air-fried cooks",
 		SilenceErrors: true, SilenceUsage: true,
 	}
-	c.AddCommand(serveCommand(), demoCommand(), simulateCommand(), recommendCommand(), backupCommand())
+	c.AddCommand(serveCommand(), demoCommand(), simulateCommand(), recommendCommand(), sheetCommand(), backupCommand())
 	return c
 }
 
@@ -76,9 +78,17 @@ func recommendCommand() *cobra.Command {
 	return c
 }
 
+func sheetCommand() *cobra.Command {
+	return &cobra.Command{Use: "sheet FILE", Short: "Work the supper in a JSON document back from its table time; - reads standard input", Args: cobra.ExactArgs(1),
+		RunE: func(c *cobra.Command, args []string) error {
+			kitchen := &sheet.Kitchen{Pantry: prep.NewPantry(nil)}
+			return answer(c, args[0], func(ctx context.Context, s sheet.Supper) (any, error) { return kitchen.Plan(ctx, s) })
+		}}
+}
+
 // answer reads one request and prints what f makes of it, as JSON. What the
 // request cannot be is said on standard error.
-func answer(c *cobra.Command, path string, f func(context.Context, program.Request) (any, error)) error {
+func answer[Q any](c *cobra.Command, path string, f func(context.Context, Q) (any, error)) error {
 	in := c.InOrStdin()
 	if path != "-" {
 		file, err := os.Open(path)
@@ -88,7 +98,7 @@ func answer(c *cobra.Command, path string, f func(context.Context, program.Reque
 		defer file.Close()
 		in = file
 	}
-	q, err := program.Decode(in)
+	q, err := refuse.Decode[Q](in)
 	if err != nil {
 		return refused(c, err)
 	}

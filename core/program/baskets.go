@@ -88,6 +88,9 @@ func (d Dish) share(pieces int, second bool) Request {
 	return q
 }
 
+// Share is the request for some of a dish's pieces, in its own fryer.
+func (d Dish) Share(pieces int) Request { return d.share(pieces, false) }
+
 // forShare brushes as much as a share of the pieces needs.
 func (p Program) forShare(of float64) Program {
 	p.Turns = slices.Clone(p.Turns)

@@ -361,10 +361,24 @@ func (s *setup) doubts(e *ensemble) []Doubt {
 	return out
 }
 
-// sureBy returns the minute by which 95 in 100 loads are safe, or nil, from
-// few runs: along each figure apart, since only safe is asked and only what
-// moves the thickest piece's counts.
+// sureBy returns the minute by which 95 in 100 loads are safe, or nil.
 func (s *setup) sureBy(ctx context.Context) (*float64, error) {
+	m, err := s.safes(ctx, 0)
+	if err != nil || m == nil {
+		return nil, err
+	}
+	return quantile(m, 0.95), nil
+}
+
+// safes returns when loads turn safe, in order, or nil if some are not by so
+// many minutes past the tail: from few runs, along each figure apart, since
+// only safe is asked and only what moves the thickest piece's counts.
+func (s *setup) safes(ctx context.Context, past float64) ([]float64, error) {
+	if past > 0 {
+		on := *s
+		on.tail = math.Min(past, MaxMinutes-s.minutes())
+		s = &on
+	}
 	v := s.spread()
 	const step = 1.5
 	var z [dims]float64
@@ -420,5 +434,5 @@ func (s *setup) sureBy(ctx context.Context) (*float64, error) {
 		}
 	}
 	slices.Sort(m)
-	return quantile(m, 0.95), nil
+	return m, nil
 }

@@ -6,11 +6,12 @@ import (
 	"strings"
 
 	"velocrustum/core/program"
+	"velocrustum/core/refuse"
 )
 
 // A request is read as JSON; what is wrong with it is said by field.
 func ExampleDecode() {
-	_, err := program.Decode(strings.NewReader(`{"load": {"cut": "prawn", "pieces": "six", "pieceMassG": 16}}`))
+	_, err := refuse.Decode[program.Request](strings.NewReader(`{"load": {"cut": "prawn", "pieces": "six", "pieceMassG": 16}}`))
 	fmt.Println(err)
 	// Output: load.pieces: "six" is not possible; allowed: a whole number
 }

@@ -20,7 +20,7 @@ func FuzzDecode(f *testing.F) {
 	f.Add([]byte(`{"load":{"pieces":1e400}}`))
 	f.Add([]byte(`{"fryer":{"basket":{"shape":"round","diameterMm":100},"airflow":2,"powerW":3500,"kind":"oven","roomC":45}}`))
 	f.Fuzz(func(t *testing.T, raw []byte) {
-		q, err := Decode(bytes.NewReader(raw))
+		q, err := refuse.Decode[Request](bytes.NewReader(raw))
 		var fields refuse.Fields
 		if err != nil {
 			if !errors.As(err, &fields) || fields[0].Field == "" || fields[0].Allowed == "" {

@@ -1,4 +1,4 @@
-package program
+package refuse
 
 import (
 	"bytes"
@@ -8,30 +8,33 @@ import (
 	"io"
 	"reflect"
 	"strings"
-
-	"velocrustum/core/refuse"
+	"time"
 )
 
-// Decode reads one request. A word for a number, an unknown field or trailing
-// text is refused as refuse.Fields.
-func Decode(r io.Reader) (Request, error) {
+// Decode reads one request of a kind. A word for a number, an unknown field or
+// trailing text is refused as Fields.
+func Decode[T any](r io.Reader) (T, error) {
+	var q T
 	raw, err := io.ReadAll(r)
 	if err != nil {
-		return Request{}, fmt.Errorf("reading the request: %w", err)
+		return q, fmt.Errorf("reading the request: %w", err)
 	}
 	d := json.NewDecoder(bytes.NewReader(raw))
 	d.DisallowUnknownFields()
-	var q Request
 	if err := d.Decode(&q); err != nil {
-		return Request{}, decodeError(err, raw)
+		return q, decodeError(err, raw, reflect.TypeFor[T]())
 	}
 	if _, err := d.Token(); !errors.Is(err, io.EOF) {
-		return Request{}, refuse.One("(end of request)", "more text", "one JSON object and nothing after it")
+		return q, One("(end of request)", "more text", "one JSON object and nothing after it")
 	}
 	return q, nil
 }
 
-func decodeError(err error, raw []byte) error {
+func decodeError(err error, raw []byte, of reflect.Type) error {
+	var moment *time.ParseError
+	if errors.As(err, &moment) {
+		return One("(a moment)", moment.Value, `one like "2026-12-05T19:30:00Z"`)
+	}
 	var wrong *json.UnmarshalTypeError
 	if errors.As(err, &wrong) {
 		field := wrong.Field
@@ -45,22 +48,22 @@ func decodeError(err error, raw []byte) error {
 				value = strings.TrimSpace(string(raw[from+1 : end]))
 			}
 		}
-		return refuse.One(field, value, describe(wrong.Type))
+		return One(field, value, describe(wrong.Type))
 	}
 	if name, ok := strings.CutPrefix(err.Error(), "json: unknown field "); ok {
 		if name = strings.Trim(name, `"`); name == "" {
 			name = "(a field without a name)"
 		}
-		return refuse.One(name, "unknown field", "fields of the request: "+strings.Join(fieldNames(reflect.TypeFor[Request]()), ", "))
+		return One(name, "unknown field", "fields of the request: "+strings.Join(fieldNames(of), ", "))
 	}
-	return refuse.One("(request)", strings.TrimPrefix(err.Error(), "json: "), "a JSON object as in the description of the interface")
+	return One("(request)", strings.TrimPrefix(err.Error(), "json: "), "a JSON object as in the description of the interface")
 }
 
 func fieldNames(t reflect.Type) (names []string) {
 	for i := range t.NumField() {
 		f := t.Field(i)
 		name, _, _ := strings.Cut(f.Tag.Get("json"), ",")
-		if name == "-" {
+		if name == "-" || name == "" {
 			continue
 		}
 		names = append(names, name)

@@ -1,0 +1,106 @@
+package prep
+
+import (
+	"fmt"
+	"math"
+
+	"velocrustum/core/units"
+)
+
+// A Task is one thing to do on the bench, in the order of the hands, with what
+// it waits for afterwards.
+type Task struct {
+	ID    string // cut, dry, salt, marinade, coat
+	Says  string
+	Hands float64 // minutes of one pair
+	// Wait is how long it then stands, minutes; none where Most is 0.
+	Wait Wait
+}
+
+// Wait is an elastic time, minutes: what it must have, what is best, and what
+// it stands. Place is where.
+type Wait struct {
+	Least, Best, Most float64
+	Place             string // fridge, board
+	Says              string
+}
+
+// Minutes of one pair of hands: for the step, and for each piece (cooks at
+// work, ±30 %).
+const (
+	cutMin, cutEach   = 1.0, 0.7
+	wipeMin, wipeEach = 1.0, 0.08
+	saltMin, saltEach = 1.0, 0.05
+	mixMin, mixEach   = 3.0, 0.05
+	coatMin, coatEach = 1.0, 0.12 // of each layer
+	oilMin, oilEach   = 0.5, 0.04
+	longestHands      = 40.0
+	dayMin            = 24 * 60.0
+	restsMost         = 45.0 // a coat, minutes; after that it is paste
+	leastSalted       = 15.0 // minutes, until dry salt has drawn and gone back in
+	leastShare        = 0.25 // of a rack's hours, that are worth it
+)
+
+// Tasks are what a worked bench asks of hands and of the clock.
+func (w *Worked) Tasks(p Pantry, h units.Household) []Task {
+	b, n := &w.Bench, float64(w.Lot.Pieces)
+	hands := func(base, each float64) float64 { return math.Min(longestHands, math.Round(2*(base+each*n))/2) }
+	count := fmt.Sprintf("%s %s", units.Count(w.Lot.Pieces), plural(w.Lot.Pieces, w.Lot.Cut.Name, w.Lot.Cut.Plural))
+	var out []Task
+	add := func(id, says string, minutes float64, wait Wait) { out = append(out, Task{id, says, minutes, wait}) }
+	if c := b.Cutting; c != nil && (c.As != "" || c.WholeG > 0 || c.Scored) {
+		add("cut", fmt.Sprintf("Cut %s", count), hands(cutMin, cutEach), Wait{})
+	}
+	dry := b.Drying
+	if dry.School == "" {
+		dry = asIs(w.Lot.Wet)
+	}
+	if dry.School != "wet" {
+		wait := Wait{}
+		if b.Drying.School == "rack" && dry.Hours > 0 {
+			best := dry.Hours * 60
+			wait = Wait{leastShare * best, best, math.Max(best, dayMin), "fridge", "on the rack"}
+		}
+		// Salt goes on before the rack, so that both have the same hours.
+		says := "Wipe " + count
+		if w.RubG >= tooLittle && wait.Most > 0 {
+			says += fmt.Sprintf(", salt them with %s", h.Grams(w.RubG))
+		}
+		add("dry", says, hands(wipeMin, wipeEach), wait)
+	}
+	if s := b.Salting; s != nil && (w.Brine != nil || w.RubG >= tooLittle) {
+		best := s.Hours * 60
+		wait := Wait{math.Min(best, leastSalted), best, math.Max(best, dayMin), "fridge", "in salt"}
+		switch {
+		case w.Brine != nil:
+			wait.Least, wait.Most, wait.Says = best/2, 1.5*best, "in the brine"
+			add("salt", fmt.Sprintf("%s of salt into %s, %s in", h.Grams(w.Brine.SaltG), h.Litres(w.Brine.Ml), count), hands(mixMin, mixEach), wait)
+		case len(out) > 0 && out[len(out)-1].Wait.Most > 0:
+			// It was salted before the rack.
+		default:
+			add("salt", fmt.Sprintf("Salt %s with %s", count, h.Grams(w.RubG)), hands(saltMin, saltEach), wait)
+		}
+	}
+	if m := w.Marinaded; m != nil {
+		best := m.Hours * 60
+		wait := Wait{math.Min(best, m.Reach.Least*60), best, math.Max(best, m.Reach.Most*60), "fridge", "in the marinade"}
+		add("marinade", fmt.Sprintf("Mix the marinade, %s in", count), hands(mixMin, mixEach), wait)
+	}
+	layers := len(w.Coated.Coat.Layers)
+	switch {
+	case layers > 0:
+		best := w.Coated.RestMin
+		wait := Wait{math.Min(best, w.Coated.Coat.RestMin), best, math.Max(best, restsMost), "none", "rest in their coat"}
+		if best == 0 {
+			wait = Wait{}
+		}
+		says := fmt.Sprintf("Coat %s: %s", count, w.Coated.Coat.Name)
+		if w.Coated.OilG > 0 {
+			says += fmt.Sprintf(", %s of oil", h.Grams(w.Coated.OilG))
+		}
+		add("coat", says, hands(coatMin, coatEach*float64(layers)), wait)
+	case w.Coated.OilG > 0:
+		add("coat", fmt.Sprintf("Oil %s with %s", count, h.Grams(w.Coated.OilG)), hands(oilMin, oilEach), Wait{})
+	}
+	return out
+}

@@ -1,0 +1,194 @@
+package sheet
+
+import (
+	"context"
+	"encoding/json"
+	"fmt"
+	"math"
+	"slices"
+	"sync"
+
+	"golang.org/x/sync/errgroup"
+
+	"velocrustum/core/food"
+	"velocrustum/core/prep"
+	"velocrustum/core/program"
+	"velocrustum/core/refuse"
+	"velocrustum/core/units"
+)
+
+// Kitchen remembers baskets that it has fried, so that another order or
+// another moment is answered at once. It may be used from many goroutines.
+type Kitchen struct {
+	Pantry prep.Pantry
+	Units  units.Household
+	mu     sync.Mutex
+	fried  map[string]*program.Fried
+}
+
+// most is how many baskets are remembered.
+const most = 2000
+
+// a basket is some pieces of a dish.
+type basket struct {
+	dish   int
+	number int // 1 is the first
+	pieces int
+}
+
+// a course is a dish made ready for the sheet.
+type course struct {
+	Dish
+	name    string
+	faces   int
+	ready   program.Dish
+	tasks   []prep.Task
+	baskets []basket
+	sauced  bool   // something goes on before the table
+	field   string // what a refusal calls it
+}
+
+// prepare works the benches out and says which baskets there are.
+func (k *Kitchen) prepare(s *Supper, said []Dish) ([]course, error) {
+	var out []course
+	total := 0
+	for i, d := range s.Dishes {
+		at := fmt.Sprintf("dishes[%d].request.", slices.IndexFunc(said, func(o Dish) bool { return o.ID == d.ID }))
+		q := d.Request
+		q.Fryer = s.fryer(d.FryerID)
+		q.Units, q.Larder = k.Units, k.Pantry
+		bench := d.Bench
+		if bench == nil {
+			bench = &prep.Bench{}
+		}
+		ready, w, err := k.Pantry.Ready(prep.Dish{Dish: program.Dish{Request: q, PerBasket: d.PerBasket}, Bench: bench})
+		if err != nil {
+			return nil, refuse.Under(at, err)
+		}
+		c := course{Dish: d, field: at, name: d.Name, ready: ready, tasks: w.Tasks(k.Pantry, k.Units), sauced: d.SauceID != "" && d.How != "beside"}
+		if c.name == "" {
+			c.name = d.ID
+			if cut, err := food.FindCut(ready.Load.Cut); err == nil {
+				c.name = cut.Plural
+			}
+		}
+		per := d.PerBasket
+		if per == 0 || per > ready.Load.Pieces {
+			if per, err = program.Comfortable(ready.Request); err != nil {
+				return nil, refuse.Under(at, err)
+			}
+			n := math.Ceil(float64(ready.Load.Pieces) / float64(per))
+			per = int(math.Ceil(float64(ready.Load.Pieces) / n))
+		}
+		if len(ready.Groups) > 0 {
+			per = ready.Load.Pieces // kinds in one basket stay together
+		}
+		for left := ready.Load.Pieces; left > 0; left -= per {
+			c.baskets = append(c.baskets, basket{i, len(c.baskets) + 1, min(per, left)})
+		}
+		total += len(c.baskets)
+		out = append(out, c)
+	}
+	if total > MaxBaskets {
+		return nil, refuse.One("dishes", fmt.Sprintf("%d baskets", total), fmt.Sprintf("up to %d baskets in all", MaxBaskets))
+	}
+	return out, nil
+}
+
+func (s *Supper) fryer(id string) *program.Fryer {
+	for _, f := range s.Fryers {
+		if f.ID == id || id == "" {
+			if f.Fryer == nil {
+				return &program.Fryer{}
+			}
+			return f.Fryer
+		}
+	}
+	return nil
+}
+
+// hotStep is what the heat that a basket before left is rounded down to, °C:
+// cooler asks for longer.
+const hotStep = 20.0
+
+// fry answers for a basket in a fryer, from cold or after another basket whose
+// last air was so hot.
+func (k *Kitchen) fry(ctx context.Context, s *Supper, c *course, b basket, fryer string, after float64) (*program.Fried, error) {
+	q := c.ready.Share(b.pieces)
+	q.Fryer = s.fryer(fryer)
+	if after > 0 {
+		q.Program.PreheatMin, q.Program.HotFromC = 0, hotStep*math.Floor(after/hotStep)
+	}
+	q.TailMin = 0
+	hold, warm := program.HoldRack, 0.0
+	if s.Oven != nil {
+		hold, warm = program.HoldWarm, s.Oven.WarmC
+	}
+	key, err := json.Marshal(struct {
+		Q    program.Request
+		Hold string
+		Warm float64
+	}{q, hold, warm})
+	if err != nil {
+		return nil, err
+	}
+	k.mu.Lock()
+	got := k.fried[string(key)]
+	k.mu.Unlock()
+	if got != nil {
+		return got, nil
+	}
+	f, err := program.Fry(ctx, q, hold, warm)
+	if err != nil {
+		return nil, refuse.Under(c.field, err)
+	}
+	k.mu.Lock()
+	defer k.mu.Unlock()
+	if k.fried == nil || len(k.fried) >= most {
+		k.fried = map[string]*program.Fried{}
+	}
+	k.fried[string(key)] = &f
+	return &f, nil
+}
+
+// lastAir is what a dish leaves its fryer at.
+func (c *course) lastAir() float64 {
+	st := c.ready.Program.Stages
+	return st[len(st)-1].AirC
+}
+
+// ahead fries all that any order could ask for, on all cores.
+func (k *Kitchen) ahead(ctx context.Context, s *Supper, all []course, where [][]string) error {
+	var g errgroup.Group
+	for i := range all {
+		c := &all[i]
+		for _, fryer := range where[i] {
+			seen := map[string]bool{}
+			for n, b := range c.baskets {
+				var afters []float64
+				if n > 0 {
+					afters = append(afters, c.lastAir())
+				} else {
+					afters = append(afters, 0)
+					for j := range all {
+						if j != i {
+							afters = append(afters, all[j].lastAir())
+						}
+					}
+				}
+				for _, after := range afters {
+					id := fmt.Sprintf("%d %g", b.pieces, hotStep*math.Floor(after/hotStep))
+					if seen[id] {
+						continue
+					}
+					seen[id] = true
+					g.Go(func() error {
+						_, err := k.fry(ctx, s, c, b, fryer, after)
+						return err
+					})
+				}
+			}
+		}
+	}
+	return g.Wait()
+}

@@ -1,0 +1,493 @@
+package sheet
+
+import (
+	"context"
+	"fmt"
+	"math"
+	"slices"
+	"strings"
+	"time"
+
+	"velocrustum/core/program"
+)
+
+// Minutes of hands at the fryer and at the end (±30 %).
+const (
+	loadMin, outMin     = 1.0, 1.0
+	turnMin, turnEach   = 0.5, 0.04
+	turnMost            = 1.5
+	flashLoad, flashOut = 0.5, 0.5
+	tossMin             = 1.5
+	tableMin            = 2.0
+	// waitsFrom is a wait that is told of, minutes.
+	waitsFrom = 1.0
+	// flashFrom is a wait after which a basket is flashed with the others.
+	flashFrom = 5.0
+)
+
+// A choice is one way of running an evening.
+type choice struct {
+	order  []int    // of the dishes in the fryers
+	fryers []string // by dish
+	flash  []bool   // by dish
+	hands  int
+	// ease is how near elastic waits are to their best: 1 is best, 0 least.
+	ease float64
+}
+
+// planned is an evening by a choice, by minutes from the table.
+type planned struct {
+	choice
+	tasks  []timed
+	fried  map[[2]int]*program.Fried // by dish and basket
+	plates []plated
+	start  float64
+	cost   float64
+	missed []string // pins that cannot be held
+	ids    []string // of the dishes
+}
+
+func (p *planned) dishOf(id string) int { return slices.Index(p.ids, id) }
+
+// timed is a task with its minutes from the table.
+type timed struct {
+	Task
+	from, to float64
+	// in is the task within whose time it is done, and at when.
+	in string
+	at float64
+}
+
+type plated struct {
+	dish, basket, pieces int
+	out, wait            float64
+	flashed              bool
+	crust, coreC         float64
+}
+
+// planner places one evening.
+type planner struct {
+	k      *Kitchen
+	s      *Supper
+	all    []course
+	c      choice
+	rooms  rooms
+	out    planned
+	serve  time.Time
+	limits map[string]float64 // when a dish has to be there
+	backIn map[string]float64 // when it goes in for a flash
+}
+
+func (p *planner) minutes(t time.Time) float64 { return t.Sub(p.serve).Minutes() }
+
+// plan works an evening back by a choice.
+func (k *Kitchen) plan(ctx context.Context, s *Supper, all []course, c choice, serve time.Time) (*planned, error) {
+	p := &planner{k: k, s: s, all: all, c: c, serve: serve, limits: map[string]float64{}, backIn: map[string]float64{}}
+	p.out = planned{choice: c, fried: map[[2]int]*program.Fried{}}
+	for i := range all {
+		p.out.ids = append(p.out.ids, all[i].ID)
+	}
+	p.rooms = rooms{room{has: c.hands}, map[string]*room{OnHob: {has: s.Hobs}, Board: {has: 1}}}
+	for _, f := range s.Fryers {
+		p.rooms.places[f.ID] = &room{has: 1}
+	}
+	for _, a := range s.Away {
+		n := a.Hands
+		if n == 0 || n > c.hands {
+			n = c.hands
+		}
+		p.rooms.hands.taken = append(p.rooms.hands.taken, span{p.minutes(a.From), p.minutes(a.Until), n})
+	}
+	table := p.put(block{{Task{ID: "table", Kind: Table, Says: "Plates to the table", Place: None, Hands: 1}, -tableMin, 0}}, 0)
+	p.dress(table - tableMin)
+	if err := p.fry(ctx); err != nil {
+		return nil, err
+	}
+	p.sauces(table - tableMin)
+	p.sides(table - tableMin)
+	p.benches()
+	p.finish()
+	return &p.out, nil
+}
+
+// put places a block, where a pin does not hold it, and returns its end.
+func (p *planner) put(b block, limit float64) float64 {
+	end, pinned := 0.0, false
+	for i := range b {
+		for _, pin := range p.s.Pins {
+			if pin.Task != b[i].ID {
+				continue
+			}
+			end, pinned, b[i].Pin = p.minutes(pin.Start)-b[i].from, true, true
+		}
+	}
+	if pinned && (end > limit+tick || !p.rooms.free(b, end)) {
+		p.out.missed = append(p.out.missed, b[0].ID)
+		pinned = false
+	}
+	if pinned {
+		p.rooms.take(b, end)
+	} else {
+		end = p.rooms.place(b, limit)
+	}
+	for _, one := range b {
+		p.out.tasks = append(p.out.tasks, timed{Task: one.Task, from: end + one.from, to: end + one.to})
+	}
+	return end
+}
+
+// dress places what goes on before the table, and says when a dish has to be
+// there.
+func (p *planner) dress(limit float64) {
+	for i := range p.all {
+		d := &p.all[i]
+		p.limits[d.ID] = limit
+		if !d.sauced {
+			continue
+		}
+		says := map[string]string{"toss": "Toss %s in %s", "brush": "Brush %s with %s", "up": "Spoon over %s, on one face: %s"}[d.How]
+		end := p.put(block{{Task{ID: d.ID + "/toss", Dish: d.ID, Kind: Dress, Says: fmt.Sprintf(says, d.name, p.sauce(d.SauceID).called()), Place: Board, Hands: 1}, -tossMin, 0}}, limit)
+		p.limits[d.ID] = end - tossMin
+	}
+}
+
+func (p *planner) sauce(id string) Sauce {
+	i := slices.IndexFunc(p.s.Sauces, func(a Sauce) bool { return a.ID == id })
+	return p.s.Sauces[i] // it was checked
+}
+
+func (a Sauce) called() string {
+	if a.Name != "" {
+		return a.Name
+	}
+	return a.ID
+}
+
+// fry places the baskets of each fryer, the last one first.
+func (p *planner) fry(ctx context.Context) error {
+	for _, f := range p.s.Fryers {
+		var seq []basket
+		for _, d := range p.c.order {
+			if p.c.fryers[d] == f.ID {
+				seq = append(seq, p.all[d].baskets...)
+			}
+		}
+		next := p.flashes(f.ID)
+		for k := len(seq) - 1; k >= 0; k-- {
+			b := seq[k]
+			d := &p.all[b.dish]
+			after := 0.0
+			if k > 0 {
+				after = p.all[seq[k-1].dish].lastAir()
+			}
+			fried, err := p.k.fry(ctx, p.s, d, b, f.ID, after)
+			if err != nil {
+				return err
+			}
+			p.out.fried[[2]int{b.dish, b.number}] = fried
+			bl := p.basket(d, b, f.ID, fried)
+			end := p.put(bl, math.Min(p.limits[d.ID], next))
+			if gap := next - end; gap > tick && !math.IsInf(next, 1) {
+				// It is kept hot until the next, which counts with that.
+				p.put(block{{Task{ID: fmt.Sprintf("%s/%d/keep", d.ID, b.number), Dish: d.ID, Basket: b.number, Kind: Heat, Says: "Keep the fryer hot, empty", Place: f.ID}, -gap, 0}}, next)
+			}
+			next = end - bl.length()
+			p.out.plates = append(p.out.plates, plated{dish: b.dish, basket: b.number, pieces: b.pieces, out: end})
+		}
+	}
+	return nil
+}
+
+// flashes places those of a fryer, behind its last basket, and returns when
+// the first of them begins.
+func (p *planner) flashes(fryer string) float64 {
+	next := math.Inf(1)
+	for k := len(p.c.order) - 1; k >= 0; k-- {
+		i := p.c.order[k]
+		d := &p.all[i]
+		if !p.c.flash[i] || p.c.fryers[i] != fryer {
+			continue
+		}
+		long := flashLoad + program.FlashMin + flashOut
+		says := fmt.Sprintf("Flash %s, all that has waited together, %.0f min", d.name, program.FlashMin)
+		end := p.put(block{
+			{Task{ID: d.ID + "/flash", Dish: d.ID, Kind: Flash, Says: says, Place: fryer}, -flashOut - program.FlashMin, -flashOut},
+			{Task{ID: d.ID + "/flash-in", Dish: d.ID, Kind: Load, Says: "Back into the hot fryer: " + d.name, Place: fryer, Hands: 1}, -long, -flashOut - program.FlashMin},
+			{Task{ID: d.ID + "/flash-out", Dish: d.ID, Kind: TakeIt, Says: d.name + " out", Place: fryer, Hands: 1}, -flashOut, 0},
+		}, math.Min(p.limits[d.ID], next))
+		next = end - long
+		p.backIn[d.ID] = next
+	}
+	return next
+}
+
+// basket is the block of one: heating, in, running with its turns, out.
+func (p *planner) basket(d *course, b basket, fryer string, f *program.Fried) block {
+	id := func(what string) string { return fmt.Sprintf("%s/%d/%s", d.ID, b.number, what) }
+	name := d.name
+	if len(d.baskets) > 1 {
+		name += fmt.Sprintf(", basket %d", b.number)
+	}
+	run := f.Program.Minutes()
+	task := func(what, kind, says, place string, hands int) Task {
+		return Task{ID: id(what), Dish: d.ID, Basket: b.number, Kind: kind, Says: says, Place: place, Hands: hands}
+	}
+	first := f.Program.Stages[0]
+	out := block{}
+	if pre := f.Program.PreheatMin; pre > 0 {
+		out = append(out, part{task("heat", Heat, "Heat the empty fryer to "+p.k.Units.Degrees(first.AirC), fryer, 0), -outMin - run - loadMin - pre, -outMin - run - loadMin})
+	}
+	ran := task("run", Run, fmt.Sprintf("%s: %s", name, p.stages(f.Program)), fryer, 0)
+	ran.Colours = f.Colours
+	out = append(out,
+		part{task("load", Load, fmt.Sprintf("%s in, %d at %s", name, b.pieces, p.k.Units.Degrees(first.AirC)), fryer, 1), -outMin - run - loadMin, -outMin - run},
+		part{ran, -outMin - run, -outMin})
+	takes := math.Min(turnMost, round(turnMin+turnEach*float64(b.pieces)))
+	for i, t := range f.Program.Turns {
+		word := map[string]string{program.Flip: "Turn", program.Shake: "Shake", program.LookIn: "Look at", program.BrushOn: "Brush", program.TakeOut: "Some out of"}[t.Kind]
+		from := math.Min(-outMin-run+t.AtMin, -outMin-takes)
+		out = append(out, part{task(fmt.Sprintf("turn%d", i+1), Turn, word+" "+name, None, 1), from, from + takes})
+	}
+	return append(out, part{task("out", TakeIt, name+" out; probe the thickest", fryer, 1), -outMin, 0})
+}
+
+func (p *planner) stages(pr program.Program) string {
+	var out []string
+	for _, st := range pr.Stages {
+		word := p.k.Units.Degrees(st.AirC)
+		if st.Rest {
+			word = "rest"
+		}
+		out = append(out, fmt.Sprintf("%s for %g min", word, round(st.Minutes)))
+	}
+	return strings.Join(out, ", then ")
+}
+
+// sauces places what stands on the hob, ready when it is first wanted.
+func (p *planner) sauces(limit float64) {
+	for _, a := range p.s.Sauces {
+		used, need := limit, false
+		for i := range p.all {
+			if d := &p.all[i]; d.SauceID == a.ID {
+				need = true
+				if d.sauced {
+					used = math.Min(used, p.from(d.ID+"/toss"))
+				}
+			}
+		}
+		if !need {
+			used = limit
+		}
+		b := block{}
+		if a.HandsMin > 0 {
+			b = append(b, part{Task{ID: a.ID + "/mix", Dish: a.ID, Kind: Pan, Says: fmt.Sprintf("%s: into the pan", a.called()), Place: OnHob, Hands: 1}, -a.SimmerMin - a.HandsMin, -a.SimmerMin})
+		}
+		if a.SimmerMin > 0 {
+			b = append(b, part{Task{ID: a.ID + "/simmer", Dish: a.ID, Kind: Simmer, Says: fmt.Sprintf("%s simmers", a.called()), Place: OnHob}, -a.SimmerMin, 0})
+		}
+		if len(b) == 0 {
+			continue
+		}
+		if p.s.Hobs == 0 {
+			for i := range b {
+				b[i].Place = Board
+			}
+		}
+		end := p.put(b, used)
+		if over := used - end - a.HoldsMin; over > tick {
+			p.out.cost += stale * over
+		}
+	}
+}
+
+// stale is what a minute costs that a sauce or a side stands too long, and
+// shared what a minute of waiting and of starting sooner do, of crust.
+const (
+	stale   = 2.0
+	waiting = 0.02
+	sooner  = 0.01
+)
+
+func (p *planner) from(id string) float64 {
+	for _, t := range p.out.tasks {
+		if t.ID == id {
+			return t.from
+		}
+	}
+	return 0
+}
+
+// sides places the cook's own steps, the last first.
+func (p *planner) sides(limit float64) {
+	for _, a := range p.s.Sides {
+		name := a.Name
+		if name == "" {
+			name = a.ID
+		}
+		at := limit
+		for k := len(a.Steps) - 1; k >= 0; k-- {
+			st := a.Steps[k]
+			end := p.put(block{{Task{ID: fmt.Sprintf("%s/%d", a.ID, k+1), Dish: a.ID, Kind: Own, Says: fmt.Sprintf("%s: %s", name, st.Says), Place: st.Place, Hands: st.Hands}, -st.Minutes, 0}}, at)
+			if over := limit - end - a.HoldsMin; k == len(a.Steps)-1 && over > tick {
+				p.out.cost += stale * over
+			}
+			at = end - st.Minutes
+		}
+	}
+}
+
+// benches places what is done before the baskets, the dish that goes in last
+// first.
+func (p *planner) benches() {
+	in := func(i int) float64 { return p.from(fmt.Sprintf("%s/1/load", p.all[i].ID)) }
+	list := slices.Clone(p.c.order)
+	slices.SortStableFunc(list, func(a, b int) int {
+		switch d := in(b) - in(a); {
+		case d > tick:
+			return 1
+		case d < -tick:
+			return -1
+		}
+		return a - b
+	})
+	for _, i := range list {
+		d := &p.all[i]
+		at := in(i)
+		for k := len(d.tasks) - 1; k >= 0; k-- {
+			t := d.tasks[k]
+			wait := t.Wait.Least + p.c.ease*(t.Wait.Best-t.Wait.Least)
+			wait = round(wait)
+			end := p.put(block{{Task{ID: d.ID + "/" + t.ID, Dish: d.ID, Kind: Bench, Says: t.Says, Place: Board, Hands: 1}, -t.Hands, 0}}, at-wait)
+			if t.Wait.Most > 0 && at-end > tick {
+				p.out.tasks = append(p.out.tasks, timed{Task: Task{ID: d.ID + "/" + t.ID + "/wait", Dish: d.ID, Kind: Waits, Says: fmt.Sprintf("%s %s", d.name, t.Wait.Says), Place: t.Wait.Place, Least: t.Wait.Least, Most: t.Wait.Most}, from: end, to: at})
+				if over := at - end - t.Wait.Most; over > tick {
+					p.out.cost += stale * over / 10
+				}
+			}
+			at = end - t.Hands
+		}
+	}
+}
+
+// finish says what is on the plate, where what is out waits, and what comes
+// before what.
+func (p *planner) finish() {
+	for i := range p.out.plates {
+		b := &p.out.plates[i]
+		d := &p.all[b.dish]
+		f := p.out.fried[[2]int{b.dish, b.basket}]
+		in, flash := p.backIn[d.ID]
+		b.flashed = flash && in-b.out >= flashFrom
+		until := -tableMin
+		if d.sauced {
+			until = p.from(d.ID + "/toss")
+		}
+		b.wait = -b.out
+		held, rest := until-b.out, -until
+		if b.flashed {
+			held = in - b.out
+			rest = -p.from(d.ID+"/flash") - program.FlashMin
+		}
+		b.crust, b.coreC = f.After(held, b.flashed)
+		later, _ := f.After(rest, false)
+		b.crust = math.Max(0, b.crust-(f.Crust-later))
+		if held >= waitsFrom {
+			place, says := None, "waits on a rack in the room"
+			if p.s.Oven != nil {
+				place, says = InOven, "waits on a rack in the oven at "+p.k.Units.Degrees(p.s.Oven.WarmC)
+			}
+			name := d.name
+			if len(d.baskets) > 1 {
+				name += fmt.Sprintf(", basket %d,", b.basket)
+			}
+			p.out.tasks = append(p.out.tasks, timed{Task: Task{ID: fmt.Sprintf("%s/%d/hold", d.ID, b.basket), Dish: d.ID, Basket: b.basket, Kind: Hold, Says: name + " " + says, Place: place}, from: b.out, to: b.out + held})
+		}
+		share := float64(b.pieces) / float64(d.ready.Load.Pieces)
+		p.out.cost += share*(100-b.crust) + waiting*b.wait
+	}
+	slices.SortStableFunc(p.out.tasks, func(a, b timed) int {
+		switch {
+		case a.from < b.from-tick:
+			return -1
+		case a.from > b.from+tick:
+			return 1
+		}
+		return strings.Compare(a.ID, b.ID)
+	})
+	p.out.start = p.out.tasks[0].from
+	p.out.cost += sooner * -p.out.start
+	p.causes()
+}
+
+// causes notes what comes before what.
+func (p *planner) causes() {
+	byID := map[string]int{}
+	for i := range p.out.tasks {
+		byID[p.out.tasks[i].ID] = i
+		p.out.tasks[i].After = []string{}
+	}
+	link := func(id string, after ...string) {
+		i, ok := byID[id]
+		if !ok {
+			return
+		}
+		for _, a := range after {
+			if _, ok := byID[a]; ok && !slices.Contains(p.out.tasks[i].After, a) {
+				p.out.tasks[i].After = append(p.out.tasks[i].After, a)
+			}
+		}
+	}
+	for i := range p.all {
+		d := &p.all[i]
+		last := ""
+		for _, t := range d.tasks {
+			id := d.ID + "/" + t.ID
+			if last != "" {
+				link(id, last)
+			}
+			if last = id; t.Wait.Most > 0 {
+				link(id+"/wait", id)
+				if _, ok := byID[id+"/wait"]; ok {
+					last = id + "/wait"
+				}
+			}
+		}
+		end := d.ID + "/toss"
+		for _, b := range d.baskets {
+			at := func(what string) string { return fmt.Sprintf("%s/%d/%s", d.ID, b.number, what) }
+			link(at("load"), at("heat"), last)
+			link(at("run"), at("load"))
+			for k := range len(p.out.fried[[2]int{i, b.number}].Program.Turns) {
+				t := at(fmt.Sprintf("turn%d", k+1))
+				link(t, at("load"))
+				if j, ok := byID[t]; ok {
+					p.out.tasks[j].in, p.out.tasks[j].at = at("run"), p.out.tasks[j].from-p.out.tasks[byID[at("run")]].from
+				}
+			}
+			link(at("out"), at("run"))
+			link(at("hold"), at("out"))
+			link(d.ID+"/flash-in", at("out"), at("hold"))
+			link(end, at("out"), at("hold"))
+			link("table", at("out"), at("hold"))
+		}
+		link(d.ID+"/flash", d.ID+"/flash-in")
+		link(d.ID+"/flash-out", d.ID+"/flash")
+		link(end, d.ID+"/flash-out")
+		link("table", end, d.ID+"/flash-out")
+		if d.SauceID != "" {
+			link(end, d.SauceID+"/mix", d.SauceID+"/simmer")
+		}
+	}
+	for _, a := range p.s.Sauces {
+		link(a.ID+"/simmer", a.ID+"/mix")
+		link("table", a.ID+"/mix", a.ID+"/simmer")
+	}
+	for _, a := range p.s.Sides {
+		for k := range a.Steps {
+			if k > 0 {
+				link(fmt.Sprintf("%s/%d", a.ID, k+1), fmt.Sprintf("%s/%d", a.ID, k))
+			}
+		}
+		link("table", fmt.Sprintf("%s/%d", a.ID, len(a.Steps)))
+	}
+}

@@ -1,0 +1,313 @@
+package sheet
+
+import (
+	"context"
+	"fmt"
+	"math"
+	"slices"
+	"strings"
+	"time"
+
+	"velocrustum/core/refuse"
+)
+
+// # Which order
+//
+// Every order of the dishes in their fryers is placed, with and without a
+// flash for those that wait, with one pair of hands and with all that there
+// are, and the best is taken: on time first, then by what crust is missing on
+// the plate, what stands, and how late it can begin. So more hands or another
+// fryer never make it worse: the evening without them is among those.
+
+// eases are how near to their best elastic waits are tried.
+var eases = []float64{1, 0.75, 0.5, 0.25, 0}
+
+// short is what it costs to leave a wait at its least, of crust.
+const short = 4.0
+
+// Plan works a supper back from its table time. The same supper always has
+// the same sheet. The error is refuse.Fields, or the context's.
+func (k *Kitchen) Plan(ctx context.Context, in Supper) (Sheet, error) {
+	if err := in.Check(); err != nil {
+		return Sheet{}, err
+	}
+	s := in.whole()
+	all, err := k.prepare(&s, in.Dishes)
+	if err != nil {
+		return Sheet{}, err
+	}
+	where := make([][]string, len(all))
+	for i, c := range all {
+		if c.FryerID != "" {
+			where[i] = []string{c.FryerID}
+			continue
+		}
+		for _, f := range s.Fryers {
+			where[i] = append(where[i], f.ID)
+		}
+	}
+	if err := k.ahead(ctx, &s, all, where); err != nil {
+		return Sheet{}, err
+	}
+	best, others, err := k.search(ctx, &s, all, where)
+	if err != nil {
+		return Sheet{}, err
+	}
+	return k.write(ctx, &s, all, best, others)
+}
+
+// candidate is an evening with how late its table is.
+type candidate struct {
+	*planned
+	serve time.Time
+	late  float64 // minutes
+}
+
+// better says whether a is the better evening.
+func (a *candidate) better(b *candidate) bool {
+	switch {
+	case b == nil:
+		return true
+	case len(a.missed) != len(b.missed):
+		return len(a.missed) < len(b.missed)
+	case math.Abs(a.late-b.late) > 0.25:
+		return a.late < b.late
+	}
+	return a.total() < b.total()-1e-9
+}
+
+func (a *candidate) total() float64 { return a.cost + short*(1-a.ease) }
+
+// try places a choice, with waits as near to their best as there is time for,
+// and later where there is not enough.
+func (k *Kitchen) try(ctx context.Context, s *Supper, all []course, c choice) (*candidate, error) {
+	serve := s.ServeAt
+	for range 6 {
+		for _, e := range eases {
+			c.ease = e
+			p, err := k.plan(ctx, s, all, c, serve)
+			if err != nil {
+				return nil, err
+			}
+			room := math.Inf(-1)
+			if s.Earliest != nil {
+				room = s.Earliest.Sub(serve).Minutes()
+			}
+			if p.start >= room-tick || e == 0 {
+				if p.start >= room-tick {
+					return &candidate{p, serve, serve.Sub(s.ServeAt).Minutes()}, nil
+				}
+				serve = serve.Add(time.Duration(math.Ceil(room-p.start-tick)) * time.Minute)
+				break
+			}
+		}
+	}
+	p, err := k.plan(ctx, s, all, c, serve)
+	if err != nil {
+		return nil, err
+	}
+	return &candidate{p, serve, serve.Sub(s.ServeAt).Minutes()}, nil
+}
+
+// search returns the best evening, and the best of each other order.
+func (k *Kitchen) search(ctx context.Context, s *Supper, all []course, where [][]string) (*candidate, []*candidate, error) {
+	var best *candidate
+	byOrder := map[string]*candidate{}
+	for _, fryers := range spread(where) {
+		for _, order := range orders(len(all), s.Order, all) {
+			for hands := 1; hands <= s.Hands; hands++ {
+				c := choice{order: order, fryers: fryers, flash: make([]bool, len(all)), hands: hands}
+				for i := range all {
+					c.flash[i] = all[i].Flash != nil && *all[i].Flash
+				}
+				got, err := k.try(ctx, s, all, c)
+				if err != nil {
+					return nil, nil, err
+				}
+				// A flash for each dish by itself, where it is better with it.
+				for i := range all {
+					if all[i].Flash != nil || !waits(got.planned, i) {
+						continue
+					}
+					with := c
+					with.flash = slices.Clone(got.flash)
+					with.flash[i] = true
+					other, err := k.try(ctx, s, all, with)
+					if err != nil {
+						return nil, nil, err
+					}
+					if other.better(got) {
+						got = other
+					}
+				}
+				if got.better(best) {
+					best = got
+				}
+				if id := k.sequence(got, all); got.better(byOrder[id]) {
+					byOrder[id] = got
+				}
+			}
+		}
+		if ctx.Err() != nil {
+			return nil, nil, ctx.Err()
+		}
+	}
+	if len(best.missed) > 0 {
+		return nil, nil, refuse.One("pins", strings.Join(best.missed, ", "), "moments at which hands and place are free, before what follows")
+	}
+	var others []*candidate
+	mine := k.sequence(best, all)
+	for id, c := range byOrder {
+		if id != mine {
+			others = append(others, c)
+		}
+	}
+	slices.SortFunc(others, func(a, b *candidate) int {
+		if a.better(b) {
+			return -1
+		} else if b.better(a) {
+			return 1
+		}
+		return strings.Compare(k.sequence(a, all), k.sequence(b, all))
+	})
+	return best, others, nil
+}
+
+// waits says whether a basket of a dish stands long enough to be flashed.
+func waits(p *planned, dish int) bool {
+	return slices.ContainsFunc(p.plates, func(b plated) bool { return b.dish == dish && b.wait >= flashFrom })
+}
+
+// sequence names which dish is in which fryer in which order.
+func (k *Kitchen) sequence(c *candidate, all []course) string {
+	var out []string
+	for _, i := range c.order {
+		out = append(out, all[i].ID+"@"+c.fryers[i])
+	}
+	// What is in different fryers has no order between them.
+	slices.SortStableFunc(out, func(a, b string) int {
+		_, x, _ := strings.Cut(a, "@")
+		_, y, _ := strings.Cut(b, "@")
+		return strings.Compare(x, y)
+	})
+	return strings.Join(out, " ")
+}
+
+// spread lists which dish goes into which fryer.
+func spread(where [][]string) [][]string {
+	out := [][]string{{}}
+	for _, may := range where {
+		var next [][]string
+		for _, so := range out {
+			for _, f := range may {
+				next = append(next, append(slices.Clone(so), f))
+			}
+		}
+		if len(next) > 64 {
+			next = next[:64]
+		}
+		out = next
+	}
+	return out
+}
+
+// orders lists the orders of n dishes, or the one that is wanted with what it
+// leaves out behind it.
+func orders(n int, wanted []string, all []course) [][]int {
+	if len(wanted) > 0 {
+		var one []int
+		for _, id := range wanted {
+			one = append(one, slices.IndexFunc(all, func(c course) bool { return c.ID == id }))
+		}
+		for i := range all {
+			if !slices.Contains(one, i) {
+				one = append(one, i)
+			}
+		}
+		return [][]int{one}
+	}
+	out := [][]int{{}}
+	for range n {
+		var next [][]int
+		for _, so := range out {
+			for i := range n {
+				if !slices.Contains(so, i) {
+					next = append(next, append(slices.Clone(so), i))
+				}
+			}
+		}
+		out = next
+	}
+	return out
+}
+
+// write puts an evening into moments and words.
+func (k *Kitchen) write(ctx context.Context, s *Supper, all []course, best *candidate, others []*candidate) (Sheet, error) {
+	at := func(m float64) time.Time {
+		return best.serve.Add(time.Duration(math.Round(m*60)) * time.Second)
+	}
+	out := Sheet{ServeAt: best.serve, StartAt: at(best.start), OnTime: best.late < 0.25, Tasks: []Task{}, Plate: []Plate{}, Others: []Other{}, Tight: []Tight{}, Order: []string{}, Shortened: 1 - best.ease}
+	for _, i := range best.order {
+		out.Order = append(out.Order, all[i].ID)
+	}
+	for _, t := range best.tasks {
+		task := t.Task
+		task.Start, task.End = at(t.from), at(t.to)
+		out.Tasks = append(out.Tasks, task)
+	}
+	for _, b := range best.plates {
+		d := &all[b.dish]
+		f := best.fried[[2]int{b.dish, b.basket}]
+		p := Plate{Dish: d.ID, Basket: b.basket, Pieces: b.pieces, OutAt: at(b.out), WaitMin: b.wait, Crust: math.Floor(b.crust), CoreC: math.Round(b.coreC), Safe: f.SafeBy <= f.Program.Minutes()+tick, Flashed: b.flashed, Lab: []float64{}, Line: []float64{}}
+		if n := len(f.Colours); n > 0 {
+			p.Lab = append(p.Lab, f.Colours[n-1][:]...)
+		}
+		for m := 0.0; m <= math.Min(b.wait, float64(len(f.Kept)-1)); m++ {
+			p.Line = append(p.Line, math.Round(f.Kept[int(m)]*10)/10)
+		}
+		p.Says = k.platesays(s, d, b)
+		out.Plate = append(out.Plate, p)
+	}
+	slices.SortStableFunc(out.Plate, func(a, b Plate) int { return a.OutAt.Compare(b.OutAt) })
+	if !out.OnTime {
+		out.Why = k.why(s, best)
+	}
+	out.Others = k.others(s, all, best, others)
+	if err := k.moreHands(ctx, s, all, best, &out); err != nil {
+		return out, err
+	}
+	out.Tight = tight(best, at)
+	out.Chance = chance(best)
+	out.Cautions = k.cautions(s, all, best)
+	return out, nil
+}
+
+// moreHands says what another pair would do.
+func (k *Kitchen) moreHands(ctx context.Context, s *Supper, all []course, best *candidate, out *Sheet) error {
+	c := best.choice
+	c.hands = s.Hands + 1
+	got, err := k.try(ctx, s, all, c)
+	if err != nil {
+		return err
+	}
+	later := got.start - best.start - (best.serve.Sub(got.serve)).Minutes()
+	o := Other{ID: "hands", Hands: c.hands, StartAt: got.serve.Add(time.Duration(got.start * float64(time.Minute))), ServeAt: got.serve, Crust: softest(got.planned) - softest(best.planned)}
+	switch {
+	case got.late < best.late-0.25:
+		o.Says = fmt.Sprintf("One more pair of hands: on the table %.0f min sooner.", math.Round(best.late-got.late))
+	case later >= 1:
+		o.Says = fmt.Sprintf("One more pair of hands: begin %.0f min later.", math.Floor(later))
+	default:
+		o.Says = "One more pair of hands would not make it sooner: what takes long needs none."
+	}
+	out.Others = append(out.Others, o)
+	return nil
+}
+
+func softest(p *planned) float64 {
+	least := 100.0
+	for _, b := range p.plates {
+		least = math.Min(least, b.crust)
+	}
+	return least
+}

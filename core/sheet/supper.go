@@ -1,0 +1,346 @@
+// Package sheet works an evening back from the table: what is done when, at
+// which place and with whose hands, in which order, and what is on the plate
+// then. It knows nothing of HTTP or storage.
+package sheet
+
+import (
+	"fmt"
+	"math"
+	"slices"
+	"strings"
+	"time"
+
+	"velocrustum/core/pan"
+	"velocrustum/core/prep"
+	"velocrustum/core/program"
+	"velocrustum/core/refuse"
+)
+
+// Supper is what comes to one table at one moment.
+type Supper struct {
+	ServeAt time.Time `json:"serveAt"`
+	// Earliest is before which nothing is begun; left out, there is no such
+	// time.
+	Earliest *time.Time `json:"earliest,omitempty"`
+	Hands    int        `json:"hands,omitempty"` // pairs; 1
+	Away     []Away     `json:"away,omitempty"`
+	Hobs     int        `json:"hobs,omitempty"` // rings; 2
+	Oven     *Oven      `json:"oven,omitempty"` // none: what waits does so in the room
+	Fryers   []Fryer    `json:"fryers"`
+	Dishes   []Dish     `json:"dishes"`
+	Sauces   []Sauce    `json:"sauces,omitempty"`
+	Sides    []Side     `json:"sides,omitempty"`
+	// Order is that of the dishes in the fryers, where the cook wants one.
+	Order []string `json:"order,omitempty"`
+	Pins  []Pin    `json:"pins,omitempty"`
+}
+
+// Away is when hands are not there.
+type Away struct {
+	From  time.Time `json:"from"`
+	Until time.Time `json:"until"`
+	Hands int       `json:"hands,omitempty"` // how many pairs; all
+}
+
+// Oven is one that is kept warm.
+type Oven struct {
+	WarmC float64 `json:"warmC,omitempty"` // 90
+}
+
+// Fryer is a machine by its name.
+type Fryer struct {
+	ID    string         `json:"id"`
+	Name  string         `json:"name,omitempty"`
+	Fryer *program.Fryer `json:"fryer,omitempty"`
+}
+
+// Dish is one of the supper, all its pieces.
+type Dish struct {
+	ID   string `json:"id"`
+	Name string `json:"name,omitempty"`
+	// FryerID names its fryer; any, where it is left out.
+	FryerID   string `json:"fryerId,omitempty"`
+	PerBasket int    `json:"perBasket,omitempty"` // as many as lie with air between them
+	SauceID   string `json:"sauceId,omitempty"`
+	How       string `json:"how,omitempty"` // toss, brush, up, beside
+	// Flash is whether what waited goes back in at the end; weighed where it
+	// is left out.
+	Flash   *bool           `json:"flash,omitempty"`
+	Request program.Request `json:"request"`
+	Bench   *prep.Bench     `json:"bench,omitempty"`
+}
+
+// Sauce is what stands on the hob.
+type Sauce struct {
+	ID        string  `json:"id"`
+	Name      string  `json:"name,omitempty"`
+	HandsMin  float64 `json:"handsMin"`  // to get it going
+	SimmerMin float64 `json:"simmerMin"` // until it is ready
+	HoldsMin  float64 `json:"holdsMin"`  // how long it is good for then
+}
+
+// Side is something with steps of the cook's own.
+type Side struct {
+	ID       string  `json:"id"`
+	Name     string  `json:"name,omitempty"`
+	Steps    []Step  `json:"steps"`
+	HoldsMin float64 `json:"holdsMin,omitempty"` // how long it is good for; two hours
+}
+
+// Step is one of a side.
+type Step struct {
+	Says    string  `json:"says"`
+	Place   string  `json:"place,omitempty"` // board
+	Minutes float64 `json:"minutes"`
+	Hands   int     `json:"hands"`
+}
+
+// Pin holds a task to a moment.
+type Pin struct {
+	Task  string    `json:"task"`
+	Start time.Time `json:"start"`
+}
+
+// Places that are no fryer.
+const (
+	OnHob  = "hob"
+	InOven = "oven"
+	Board  = "board"
+	Fridge = "fridge"
+	None   = "none"
+)
+
+var places = []string{OnHob, InOven, Board, Fridge, None}
+
+// Most of each.
+const (
+	MaxDishes  = 6
+	MaxFryers  = 4
+	MaxBaskets = 12
+)
+
+// Limits are what the figures of a supper may be.
+var Limits = refuse.Limits{
+	"hands":            {Min: 1, Max: 4, Step: 1, Unit: "pairs of hands"},
+	"hobs":             {Min: 0, Max: 6, Step: 1, Unit: "rings"},
+	"oven.warmC":       {Min: 60, Max: 120, Step: 5, Unit: "°C"},
+	"sauces.handsMin":  {Min: 0, Max: 60, Step: 0.5, Unit: "minutes"},
+	"sauces.simmerMin": {Min: 0, Max: 240, Step: 0.5, Unit: "minutes"},
+	"sauces.holdsMin":  {Min: 0, Max: 600, Step: 1, Unit: "minutes"},
+	"sides.holdsMin":   {Min: 0, Max: 2880, Step: 1, Unit: "minutes"},
+	"sides.minutes":    {Min: 0.5, Max: 1440, Step: 0.5, Unit: "minutes"},
+	"sides.hands":      {Min: 0, Max: 4, Step: 1, Unit: "pairs of hands"},
+}
+
+// whole returns the supper with its defaults in, in an order that does not
+// hang on how it was said.
+func (s Supper) whole() Supper {
+	if s.Hands == 0 {
+		s.Hands = 1
+	}
+	if s.Hobs == 0 {
+		s.Hobs = 2
+	}
+	if s.Oven != nil && s.Oven.WarmC == 0 {
+		s.Oven = &Oven{program.WarmC}
+	}
+	s.Dishes, s.Sauces, s.Sides, s.Fryers = slices.Clone(s.Dishes), slices.Clone(s.Sauces), slices.Clone(s.Sides), slices.Clone(s.Fryers)
+	slices.SortFunc(s.Dishes, func(a, b Dish) int { return strings.Compare(a.ID, b.ID) })
+	slices.SortFunc(s.Sauces, func(a, b Sauce) int { return strings.Compare(a.ID, b.ID) })
+	slices.SortFunc(s.Sides, func(a, b Side) int { return strings.Compare(a.ID, b.ID) })
+	slices.SortFunc(s.Fryers, func(a, b Fryer) int { return strings.Compare(a.ID, b.ID) })
+	for i := range s.Dishes {
+		if d := &s.Dishes[i]; d.How == "" {
+			d.How = pan.Toss
+		}
+	}
+	for i := range s.Sides {
+		if s.Sides[i].HoldsMin == 0 {
+			s.Sides[i].HoldsMin = 120
+		}
+		s.Sides[i].Steps = slices.Clone(s.Sides[i].Steps)
+		for k := range s.Sides[i].Steps {
+			if st := &s.Sides[i].Steps[k]; st.Place == "" {
+				st.Place = Board
+			}
+		}
+	}
+	return s
+}
+
+// Check returns what is wrong with a supper as refuse.Fields, or nil. What is
+// wrong with a dish's load or program comes when it is planned.
+func (s Supper) Check() error {
+	w := s.whole()
+	var c refuse.Check
+	if s.ServeAt.IsZero() {
+		c.Add("serveAt", "nothing", "the moment it is on the table, like 2026-12-05T19:30:00Z")
+	}
+	c.In(Limits, "hands", float64(w.Hands))
+	c.In(Limits, "hobs", float64(w.Hobs))
+	if s.Oven != nil {
+		c.In(Limits, "oven.warmC", w.Oven.WarmC)
+	}
+	if n := len(s.Dishes); n < 1 || n > MaxDishes {
+		c.Add("dishes", fmt.Sprintf("%d dishes", n), fmt.Sprintf("1 to %d", MaxDishes))
+	}
+	if n := len(s.Fryers); n < 1 || n > MaxFryers {
+		c.Add("fryers", fmt.Sprintf("%d fryers", n), fmt.Sprintf("1 to %d", MaxFryers))
+	}
+	ids := map[string]bool{}
+	name := func(field, id string) {
+		if id == "" || ids[id] || slices.Contains(places, id) || strings.Contains(id, "/") {
+			c.Add(field, fmt.Sprintf("%q", id), "a name of its own, without a slash")
+		}
+		ids[id] = true
+	}
+	fryers, sauces := []string{""}, []string{""}
+	for i, f := range s.Fryers {
+		name(fmt.Sprintf("fryers[%d].id", i), f.ID)
+		fryers = append(fryers, f.ID)
+	}
+	for i, a := range s.Sauces {
+		at := fmt.Sprintf("sauces[%d].", i)
+		name(at+"id", a.ID)
+		c.In(Limits, at+"handsMin", a.HandsMin)
+		c.In(Limits, at+"simmerMin", a.SimmerMin)
+		c.In(Limits, at+"holdsMin", a.HoldsMin)
+		sauces = append(sauces, a.ID)
+	}
+	for i, d := range s.Dishes {
+		at := fmt.Sprintf("dishes[%d].", i)
+		name(at+"id", d.ID)
+		c.Among(at+"fryerId", d.FryerID, fryers...)
+		c.Among(at+"sauceId", d.SauceID, sauces...)
+		c.Among(at+"how", d.How, "", pan.Toss, pan.Brush, pan.Up, pan.Beside)
+		if d.PerBasket < 0 || d.PerBasket > program.MaxPieces {
+			c.Add(at+"perBasket", fmt.Sprint(d.PerBasket), fmt.Sprintf("1 to %d pieces", program.MaxPieces))
+		}
+	}
+	for i, a := range w.Sides {
+		at := fmt.Sprintf("sides[%d].", i)
+		name(at+"id", a.ID)
+		c.In(Limits, "sides.holdsMin", a.HoldsMin)
+		if len(a.Steps) == 0 || len(a.Steps) > 20 {
+			c.Add(at+"steps", fmt.Sprintf("%d steps", len(a.Steps)), "1 to 20")
+		}
+		for k, st := range a.Steps {
+			c.Among(fmt.Sprintf("%ssteps[%d].place", at, k), st.Place, append(slices.Clone(places), fryers[1:]...)...)
+			if !(st.Minutes >= 0.5 && st.Minutes <= 1440) {
+				c.Add(fmt.Sprintf("%ssteps[%d].minutes", at, k), fmt.Sprintf("%g", st.Minutes), "0.5 to 1440 minutes")
+			}
+			if st.Hands < 0 || st.Hands > w.Hands {
+				c.Add(fmt.Sprintf("%ssteps[%d].hands", at, k), fmt.Sprint(st.Hands), fmt.Sprintf("0 to %d, as many as there are", w.Hands))
+			}
+		}
+	}
+	for i, a := range s.Away {
+		if !a.Until.After(a.From) {
+			c.Add(fmt.Sprintf("away[%d].until", i), a.Until.Format(time.RFC3339), "after it begins")
+		}
+	}
+	for _, id := range s.Order {
+		if !slices.ContainsFunc(s.Dishes, func(d Dish) bool { return d.ID == id }) {
+			c.Add("order", fmt.Sprintf("%q", id), "dishes of the supper")
+		}
+	}
+	return c.Err()
+}
+
+// Task is one thing on the run sheet.
+type Task struct {
+	ID     string    `json:"id"`
+	Dish   string    `json:"dish,omitempty"` // or sauce, or side
+	Basket int       `json:"basket,omitempty"`
+	Kind   string    `json:"kind"`
+	Says   string    `json:"says"`
+	Place  string    `json:"place"`
+	Start  time.Time `json:"start"`
+	End    time.Time `json:"end"`
+	Hands  int       `json:"hands"`
+	After  []string  `json:"after"`
+	// Least and Most are what a wait may be, minutes.
+	Least float64 `json:"least,omitempty"`
+	Most  float64 `json:"most,omitempty"`
+	Pin   bool    `json:"pin,omitempty"`
+	// Colours of a run, from in to out, L*a*b*.
+	Colours [][3]float64 `json:"colours,omitempty"`
+}
+
+// Kinds of task.
+const (
+	Bench  = "bench"
+	Waits  = "wait"
+	Heat   = "heat"
+	Load   = "load"
+	Run    = "run"
+	Turn   = "turn"
+	TakeIt = "out"
+	Hold   = "hold"
+	Flash  = "flash"
+	Pan    = "pan"
+	Simmer = "simmer"
+	Dress  = "toss"
+	Own    = "step"
+	Table  = "table"
+)
+
+// Plate is one basket on the plate.
+type Plate struct {
+	Dish    string    `json:"dish"`
+	Basket  int       `json:"basket"`
+	Pieces  int       `json:"pieces"`
+	OutAt   time.Time `json:"outAt"`
+	WaitMin float64   `json:"waitMin"`
+	Crust   float64   `json:"crust"`
+	CoreC   float64   `json:"coreC"`
+	Safe    bool      `json:"safe"`
+	Flashed bool      `json:"flashed"`
+	Lab     []float64 `json:"lab"` // as it comes out
+	// Line is its crust from out to the table, each whole minute.
+	Line []float64 `json:"line"`
+	Says string    `json:"says"`
+}
+
+// Chance is how many evenings of a thousand are on the table by a moment.
+type Chance struct {
+	By    time.Time `json:"by"`
+	Share float64   `json:"share"`
+}
+
+// Other is another way of doing it, and what that would cost.
+type Other struct {
+	ID      string    `json:"id"`
+	Says    string    `json:"says"`
+	StartAt time.Time `json:"startAt"`
+	ServeAt time.Time `json:"serveAt"`
+	Order   []string  `json:"order,omitempty"`
+	Hands   int       `json:"hands,omitempty"`
+	// Crust is by how much the softest basket differs, of 100.
+	Crust float64 `json:"crust"`
+}
+
+// Tight is a moment at which much is to be done.
+type Tight struct {
+	At   time.Time `json:"at"`
+	Says string    `json:"says"`
+}
+
+// Sheet is an evening worked out.
+type Sheet struct {
+	ServeAt time.Time `json:"serveAt"`
+	StartAt time.Time `json:"startAt"`
+	OnTime  bool      `json:"onTime"`
+	Why     string    `json:"why"`
+	Tasks   []Task    `json:"tasks"`
+	Plate   []Plate   `json:"plate"`
+	Chance  []Chance  `json:"chance"`
+	Others  []Other   `json:"others"`
+	Tight   []Tight   `json:"tight"`
+	Order   []string  `json:"order"`
+	// Shortened is by how much elastic waits fall short of their best, 0 to 1.
+	Shortened float64  `json:"shortened"`
+	Cautions  []string `json:"cautions"`
+}
+
+func round(minutes float64) float64 { return math.Round(2*minutes) / 2 }
