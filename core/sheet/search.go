@@ -114,7 +114,14 @@ func (k *Kitchen) search(ctx context.Context, s *Supper, all []course, where [][
 	var best *candidate
 	byOrder := map[string]*candidate{}
 	for _, fryers := range spread(where) {
+		seen := map[string]bool{}
 		for _, order := range orders(len(all), s.Order, all) {
+			// What is in different fryers has no order between them.
+			id := sequence(order, fryers, all)
+			if seen[id] {
+				continue
+			}
+			seen[id] = true
 			for hands := 1; hands <= s.Hands; hands++ {
 				c := choice{order: order, fryers: fryers, flash: make([]bool, len(all)), hands: hands}
 				for i := range all {
@@ -143,7 +150,7 @@ func (k *Kitchen) search(ctx context.Context, s *Supper, all []course, where [][
 				if got.better(best) {
 					best = got
 				}
-				if id := k.sequence(got, all); got.better(byOrder[id]) {
+				if got.better(byOrder[id]) {
 					byOrder[id] = got
 				}
 			}
@@ -156,7 +163,7 @@ func (k *Kitchen) search(ctx context.Context, s *Supper, all []course, where [][
 		return nil, nil, refuse.One("pins", strings.Join(best.missed, ", "), "moments at which hands and place are free, before what follows")
 	}
 	var others []*candidate
-	mine := k.sequence(best, all)
+	mine := sequence(best.order, best.fryers, all)
 	for id, c := range byOrder {
 		if id != mine {
 			others = append(others, c)
@@ -168,7 +175,7 @@ func (k *Kitchen) search(ctx context.Context, s *Supper, all []course, where [][
 		} else if b.better(a) {
 			return 1
 		}
-		return strings.Compare(k.sequence(a, all), k.sequence(b, all))
+		return strings.Compare(sequence(a.order, a.fryers, all), sequence(b.order, b.fryers, all))
 	})
 	return best, others, nil
 }
@@ -179,15 +186,14 @@ func waits(p *planned, dish int) bool {
 }
 
 // sequence names which dish is in which fryer in which order.
-func (k *Kitchen) sequence(c *candidate, all []course) string {
+func sequence(order []int, fryers []string, all []course) string {
 	var out []string
-	for _, i := range c.order {
-		out = append(out, all[i].ID+"@"+c.fryers[i])
+	for _, i := range order {
+		out = append(out, fryers[i]+"@"+all[i].ID)
 	}
-	// What is in different fryers has no order between them.
 	slices.SortStableFunc(out, func(a, b string) int {
-		_, x, _ := strings.Cut(a, "@")
-		_, y, _ := strings.Cut(b, "@")
+		x, _, _ := strings.Cut(a, "@")
+		y, _, _ := strings.Cut(b, "@")
 		return strings.Compare(x, y)
 	})
 	return strings.Join(out, " ")

@@ -145,6 +145,7 @@ test('what is made without a connection is here at once, waits, and is sent once
   await expect(salt(page)).toBeVisible();
   await page.getByRole('navigation').getByRole('link', { name: 'Plan' }).click();
   await expect(page.getByRole('region', { name: 'Verdict' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'New dish' })).toBeVisible();
   await kitchen.stop();
   await page.getByRole('button', { name: 'New dish' }).click();
   await page.getByRole('textbox', { name: 'Name of the dish' }).fill('Thighs on a Sunday');
