@@ -172,6 +172,35 @@ func (w *Worked) Servings() int {
 	return defaultServings
 }
 
+// Items are all that is bought for a dish beside what is fried, by ingredient.
+func (w *Worked) Items() map[string]float64 {
+	out := map[string]float64{}
+	for _, b := range w.Coated.Bowls {
+		out[b.Ingredient] += b.PutOutG
+	}
+	items := w.afterItems()
+	if m := w.Bench.Marinade; m != nil {
+		items = append(items, m.made(w.Lot.MassG()).Items...)
+	}
+	for _, it := range items {
+		out[it.Ingredient] += it.G
+	}
+	if w.Coated.OilG > 0 {
+		out["oil"] += w.Coated.OilG
+	}
+	salt := usualSalt
+	if s := w.Bench.Salting; s != nil && s.Salt != "" {
+		salt = s.Salt
+	}
+	if w.RubG >= tooLittle {
+		out[salt] += w.RubG
+	}
+	if w.Brine != nil {
+		out[salt] += w.Brine.SaltG
+	}
+	return out
+}
+
 // afterItems are all that is bought for afterwards.
 func (w *Worked) afterItems() []Item {
 	items := slices.Clone(w.Bench.Finish)

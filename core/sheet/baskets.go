@@ -11,6 +11,7 @@ import (
 	"golang.org/x/sync/errgroup"
 
 	"velocrustum/core/food"
+	"velocrustum/core/pan"
 	"velocrustum/core/prep"
 	"velocrustum/core/program"
 	"velocrustum/core/refuse"
@@ -26,6 +27,9 @@ type Kitchen struct {
 	fried  map[string]*program.Fried
 }
 
+// potMin is what a sauce takes of hands before it cooks by itself, minutes.
+const potMin = 4.0
+
 // most is how many baskets are remembered.
 const most = 2000
 
@@ -40,11 +44,12 @@ type basket struct {
 type course struct {
 	Dish
 	name    string
-	faces   int
 	ready   program.Dish
 	tasks   []prep.Task
 	baskets []basket
-	sauced  bool   // something goes on before the table
+	sauced  bool // something goes on before the table
+	sauces  []string
+	worked  *prep.Worked
 	field   string // what a refusal calls it
 }
 
@@ -65,7 +70,21 @@ func (k *Kitchen) prepare(s *Supper, said []Dish) ([]course, error) {
 		if err != nil {
 			return nil, refuse.Under(at, err)
 		}
-		c := course{Dish: d, field: at, name: d.Name, ready: ready, tasks: w.Tasks(k.Pantry, k.Units), sauced: d.SauceID != "" && d.How != "beside"}
+		c := course{Dish: d, field: at, name: d.Name, ready: ready, tasks: w.Tasks(k.Pantry, k.Units), sauced: d.SauceID != "" && d.How != pan.Beside, worked: w}
+		if d.SauceID != "" {
+			c.sauces = append(c.sauces, d.SauceID)
+		}
+		for n, m := range w.Sauces {
+			if m.MadeG == 0 {
+				continue
+			}
+			of := bench.Sauces[n].Whole()
+			a := Sauce{ID: fmt.Sprintf("%s-sauce%d", d.ID, n+1), Name: of.Name, HandsMin: potMin, SimmerMin: round(math.Ceil(2*m.ReadyMin) / 2), HoldsMin: m.WaitMin}
+			s.Sauces, c.sauces = append(s.Sauces, a), append(c.sauces, a.ID)
+			if of.How != pan.Beside && !c.sauced {
+				c.sauced, c.How = true, of.How
+			}
+		}
 		if c.name == "" {
 			c.name = d.ID
 			if cut, err := food.FindCut(ready.Load.Cut); err == nil {

@@ -146,14 +146,20 @@ func (p *planner) dress(limit float64) {
 			continue
 		}
 		says := map[string]string{"toss": "Toss %s in %s", "brush": "Brush %s with %s", "up": "Spoon over %s, on one face: %s"}[d.How]
-		end := p.put(block{{Task{ID: d.ID + "/toss", Dish: d.ID, Kind: Dress, Says: fmt.Sprintf(says, d.name, p.sauce(d.SauceID).called()), Place: Board, Hands: 1}, -tossMin, 0}}, limit)
+		end := p.put(block{{Task{ID: d.ID + "/toss", Dish: d.ID, Kind: Dress, Says: fmt.Sprintf(says, d.name, p.dressings(d)), Place: Board, Hands: 1}, -tossMin, 0}}, limit)
 		p.limits[d.ID] = end - tossMin
 	}
 }
 
-func (p *planner) sauce(id string) Sauce {
-	i := slices.IndexFunc(p.s.Sauces, func(a Sauce) bool { return a.ID == id })
-	return p.s.Sauces[i] // it was checked
+// dressings names what a dish is dressed with.
+func (p *planner) dressings(d *course) string {
+	var names []string
+	for _, a := range p.s.Sauces {
+		if slices.Contains(d.sauces, a.ID) {
+			names = append(names, a.called())
+		}
+	}
+	return strings.Join(names, " and ")
 }
 
 func (a Sauce) called() string {
@@ -268,7 +274,7 @@ func (p *planner) sauces(limit float64) {
 	for _, a := range p.s.Sauces {
 		used, need := limit, false
 		for i := range p.all {
-			if d := &p.all[i]; d.SauceID == a.ID {
+			if d := &p.all[i]; slices.Contains(d.sauces, a.ID) {
 				need = true
 				if d.sauced {
 					used = math.Min(used, p.from(d.ID+"/toss"))
@@ -474,8 +480,8 @@ func (p *planner) causes() {
 		link(d.ID+"/flash-out", d.ID+"/flash")
 		link(end, d.ID+"/flash-out")
 		link("table", end, d.ID+"/flash-out")
-		if d.SauceID != "" {
-			link(end, d.SauceID+"/mix", d.SauceID+"/simmer")
+		for _, id := range d.sauces {
+			link(end, id+"/mix", id+"/simmer")
 		}
 	}
 	for _, a := range p.s.Sauces {

@@ -285,6 +285,7 @@ func (k *Kitchen) write(ctx context.Context, s *Supper, all []course, best *cand
 	out.Tight = tight(best, at)
 	out.Chance = chance(best)
 	out.Cautions = k.cautions(s, all, best)
+	out.Shopping, out.Counter = k.shopping(all), k.counter(all, out)
 	return out, nil
 }
 

@@ -341,6 +341,25 @@ type Sheet struct {
 	// Shortened is by how much elastic waits fall short of their best, 0 to 1.
 	Shortened float64  `json:"shortened"`
 	Cautions  []string `json:"cautions"`
+	// Shopping is all that is bought, by the pantry's names, and Counter what
+	// stands ready when.
+	Shopping []Need    `json:"shopping"`
+	Counter  []Setting `json:"counter"`
+}
+
+// Need is something to have in the house.
+type Need struct {
+	Ingredient string  `json:"ingredient,omitempty"` // none of what is fried
+	Name       string  `json:"name"`
+	G          float64 `json:"g"`
+	Says       string  `json:"says"`
+	For        string  `json:"for"`
+}
+
+// Setting is what stands on the counter from a moment on.
+type Setting struct {
+	At   time.Time `json:"at"`
+	Says string    `json:"says"`
 }
 
 func round(minutes float64) float64 { return math.Round(2*minutes) / 2 }
