@@ -261,6 +261,7 @@ func (k *Kitchen) write(ctx context.Context, s *Supper, all []course, best *cand
 		task.Start, task.End = at(t.from), at(t.to)
 		out.Tasks = append(out.Tasks, task)
 	}
+	share(out.Tasks, best.hands)
 	for _, b := range best.plates {
 		d := &all[b.dish]
 		f := best.fried[[2]int{b.dish, b.basket}]
@@ -287,6 +288,28 @@ func (k *Kitchen) write(ctx context.Context, s *Supper, all []course, best *cand
 	out.Cautions = k.cautions(s, all, best)
 	out.Shopping, out.Counter = k.shopping(all), k.counter(all, out)
 	return out, nil
+}
+
+// share gives each task to a pair of hands that is free: the one that has been
+// at the same dish last, where it is.
+func share(tasks []Task, hands int) {
+	free, last := make([]time.Time, hands), make([]string, hands)
+	for i := range tasks {
+		t := &tasks[i]
+		if t.Hands == 0 {
+			continue
+		}
+		who := -1
+		for h := range free {
+			if !free[h].After(t.Start) && (who < 0 || last[h] == t.Dish && last[who] != t.Dish) {
+				who = h
+			}
+		}
+		if who < 0 {
+			who = 0 // of several at once
+		}
+		free[who], last[who], t.Who = t.End, t.Dish, who+1
+	}
 }
 
 // moreHands says what another pair would do.

@@ -258,7 +258,9 @@ type Task struct {
 	Start  time.Time `json:"start"`
 	End    time.Time `json:"end"`
 	Hands  int       `json:"hands"`
-	After  []string  `json:"after"`
+	// Who is which pair of hands does it, from 1; 0 where none is needed.
+	Who   int      `json:"who,omitempty"`
+	After []string `json:"after"`
 	// Least and Most are what a wait may be, minutes.
 	Least float64 `json:"least,omitempty"`
 	Most  float64 `json:"most,omitempty"`

@@ -25,6 +25,7 @@ import (
 	"velocrustum/core/prep"
 	"velocrustum/core/program"
 	"velocrustum/core/refuse"
+	"velocrustum/core/sheet"
 	"velocrustum/internal/store"
 
 	"github.com/getkin/kin-openapi/openapi3"
@@ -544,6 +545,9 @@ type Dial = program.Dial
 // Drying defines model for Drying.
 type Drying = prep.Drying
 
+// Evening What is said of a supper; its dishes are those of the household, as they are
+type Evening = store.Evening
+
 // Fate What becomes of a crust that a sauce goes on, in one way
 type Fate = program.Fate
 
@@ -606,6 +610,9 @@ type Mix = prep.Mix
 
 // Moment The slowest pieces at one minute
 type Moment = program.Moment
+
+// OnThePlate defines model for OnThePlate.
+type OnThePlate = sheet.Plate
 
 // Outcome defines model for Outcome.
 type Outcome struct {
@@ -838,6 +845,15 @@ type Settings = store.Settings
 // SettingsChange defines model for SettingsChange.
 type SettingsChange = Patch
 
+// Sheet An evening worked back from the table
+type Sheet = sheet.Sheet
+
+// SheetTask defines model for SheetTask.
+type SheetTask = sheet.Task
+
+// SideDish defines model for SideDish.
+type SideDish = sheet.Side
+
 // Simulated defines model for Simulated.
 type Simulated = Answered
 
@@ -891,6 +907,9 @@ type Station struct {
 	// Without The load and coat if the step is skipped
 	Without Without `json:"without"`
 }
+
+// Supper defines model for Supper.
+type Supper = store.Supper
 
 // Swap What stands in for an ingredient, by what that is there for
 type Swap = prep.Swap
@@ -1051,6 +1070,18 @@ type SimulateParams struct {
 	Ahead *bool `form:"ahead,omitempty" json:"ahead,omitempty"`
 }
 
+// PutSupperParams defines parameters for PutSupper.
+type PutSupperParams struct {
+	// IfMatch The version that the change was made on, in quotes; "0" for what is new
+	IfMatch *IfMatch `json:"If-Match,omitempty"`
+}
+
+// SupperListParams defines parameters for SupperList.
+type SupperListParams struct {
+	// Zone the kitchen's time zone, like Europe/Vienna; UTC where left out
+	Zone *string `form:"zone,omitempty" json:"zone,omitempty"`
+}
+
 // ReadAmountJSONRequestBody defines body for ReadAmount for application/json ContentType.
 type ReadAmountJSONRequestBody ReadAmountJSONBody
 
@@ -1114,8 +1145,14 @@ type PutSauceJSONRequestBody = OwnSauce
 // ChangeSettingsJSONRequestBody defines body for ChangeSettings for application/json ContentType.
 type ChangeSettingsJSONRequestBody = SettingsChange
 
+// WorkSheetJSONRequestBody defines body for WorkSheet for application/json ContentType.
+type WorkSheetJSONRequestBody = Evening
+
 // SimulateJSONRequestBody defines body for Simulate for application/json ContentType.
 type SimulateJSONRequestBody = SimulationRequest
+
+// PutSupperJSONRequestBody defines body for PutSupper for application/json ContentType.
+type PutSupperJSONRequestBody = Supper
 
 // ServerInterface represents all server handlers.
 type ServerInterface interface {
@@ -1266,9 +1303,27 @@ type ServerInterface interface {
 
 	// (PATCH /settings)
 	ChangeSettings(w http.ResponseWriter, r *http.Request)
+	// WorkSheet Work a supper back from its table
+	// (POST /sheets)
+	WorkSheet(w http.ResponseWriter, r *http.Request)
 	// Simulate Simulate one cook of one load
 	// (POST /simulations)
 	Simulate(w http.ResponseWriter, r *http.Request, params SimulateParams)
+	// ListSuppers The household's suppers, by name
+	// (GET /suppers)
+	ListSuppers(w http.ResponseWriter, r *http.Request)
+
+	// (DELETE /suppers/{id})
+	DropSupper(w http.ResponseWriter, r *http.Request, id Id)
+	// PutSupper Keep a supper, or change it
+	// (PUT /suppers/{id})
+	PutSupper(w http.ResponseWriter, r *http.Request, id Id, params PutSupperParams)
+	// SupperCalendar Its run sheet as an iCalendar file with alarms (RFC 5545)
+	// (GET /suppers/{id}/calendar)
+	SupperCalendar(w http.ResponseWriter, r *http.Request, id Id)
+	// SupperList Its run sheet, shopping and setting out as Markdown
+	// (GET /suppers/{id}/list)
+	SupperList(w http.ResponseWriter, r *http.Request, id Id, params SupperListParams)
 }
 
 // Unimplemented server implementation that returns http.StatusNotImplemented for each endpoint.
@@ -1542,9 +1597,44 @@ func (_ Unimplemented) ChangeSettings(w http.ResponseWriter, r *http.Request) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
+// WorkSheet Work a supper back from its table
+// (POST /sheets)
+func (_ Unimplemented) WorkSheet(w http.ResponseWriter, r *http.Request) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
 // Simulate Simulate one cook of one load
 // (POST /simulations)
 func (_ Unimplemented) Simulate(w http.ResponseWriter, r *http.Request, params SimulateParams) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
+// ListSuppers The household's suppers, by name
+// (GET /suppers)
+func (_ Unimplemented) ListSuppers(w http.ResponseWriter, r *http.Request) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
+// (DELETE /suppers/{id})
+func (_ Unimplemented) DropSupper(w http.ResponseWriter, r *http.Request, id Id) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
+// PutSupper Keep a supper, or change it
+// (PUT /suppers/{id})
+func (_ Unimplemented) PutSupper(w http.ResponseWriter, r *http.Request, id Id, params PutSupperParams) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
+// SupperCalendar Its run sheet as an iCalendar file with alarms (RFC 5545)
+// (GET /suppers/{id}/calendar)
+func (_ Unimplemented) SupperCalendar(w http.ResponseWriter, r *http.Request, id Id) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
+// SupperList Its run sheet, shopping and setting out as Markdown
+// (GET /suppers/{id}/list)
+func (_ Unimplemented) SupperList(w http.ResponseWriter, r *http.Request, id Id, params SupperListParams) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
@@ -2770,6 +2860,20 @@ func (siw *ServerInterfaceWrapper) ChangeSettings(w http.ResponseWriter, r *http
 	handler.ServeHTTP(w, r)
 }
 
+// WorkSheet operation middleware
+func (siw *ServerInterfaceWrapper) WorkSheet(w http.ResponseWriter, r *http.Request) {
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.WorkSheet(w, r)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
 // Simulate operation middleware
 func (siw *ServerInterfaceWrapper) Simulate(w http.ResponseWriter, r *http.Request) {
 
@@ -2820,6 +2924,164 @@ func (siw *ServerInterfaceWrapper) Simulate(w http.ResponseWriter, r *http.Reque
 
 	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
 		siw.Handler.Simulate(w, r, params)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
+// ListSuppers operation middleware
+func (siw *ServerInterfaceWrapper) ListSuppers(w http.ResponseWriter, r *http.Request) {
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.ListSuppers(w, r)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
+// DropSupper operation middleware
+func (siw *ServerInterfaceWrapper) DropSupper(w http.ResponseWriter, r *http.Request) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id Id
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", chi.URLParam(r, "id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: r.URL.RawPath == ""})
+	if err != nil {
+		siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "id", Err: err})
+		return
+	}
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.DropSupper(w, r, id)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
+// PutSupper operation middleware
+func (siw *ServerInterfaceWrapper) PutSupper(w http.ResponseWriter, r *http.Request) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id Id
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", chi.URLParam(r, "id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: r.URL.RawPath == ""})
+	if err != nil {
+		siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "id", Err: err})
+		return
+	}
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params PutSupperParams
+
+	headers := r.Header
+
+	// ------------- Optional header parameter "If-Match" -------------
+	if valueList, found := headers[http.CanonicalHeaderKey("If-Match")]; found {
+		var IfMatch IfMatch
+		n := len(valueList)
+		if n != 1 {
+			siw.ErrorHandlerFunc(w, r, &TooManyValuesForParamError{ParamName: "If-Match", Count: n})
+			return
+		}
+
+		err = runtime.BindStyledParameterWithOptions("simple", "If-Match", valueList[0], &IfMatch, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationHeader, Explode: false, Required: false, Type: "string", Format: ""})
+		if err != nil {
+			siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "If-Match", Err: err})
+			return
+		}
+
+		params.IfMatch = &IfMatch
+
+	}
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.PutSupper(w, r, id, params)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
+// SupperCalendar operation middleware
+func (siw *ServerInterfaceWrapper) SupperCalendar(w http.ResponseWriter, r *http.Request) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id Id
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", chi.URLParam(r, "id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: r.URL.RawPath == ""})
+	if err != nil {
+		siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "id", Err: err})
+		return
+	}
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.SupperCalendar(w, r, id)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
+// SupperList operation middleware
+func (siw *ServerInterfaceWrapper) SupperList(w http.ResponseWriter, r *http.Request) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id Id
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", chi.URLParam(r, "id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: r.URL.RawPath == ""})
+	if err != nil {
+		siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "id", Err: err})
+		return
+	}
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params SupperListParams
+
+	// ------------- Optional query parameter "zone" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "zone", r.URL.Query(), &params.Zone, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		var requiredError *runtime.RequiredParameterError
+		if errors.As(err, &requiredError) {
+			siw.ErrorHandlerFunc(w, r, &RequiredParamError{ParamName: "zone"})
+		} else {
+			siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "zone", Err: err})
+		}
+		return
+	}
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.SupperList(w, r, id, params)
 	}))
 
 	for _, middleware := range siw.HandlerMiddlewares {
@@ -3013,6 +3275,24 @@ func HandlerWithOptions(si ServerInterface, options ChiServerOptions) http.Handl
 	})
 	r.Group(func(r chi.Router) {
 		r.Put(options.BaseURL+"/mixes/{id}", wrapper.PutMix)
+	})
+	r.Group(func(r chi.Router) {
+		r.Get(options.BaseURL+"/suppers", wrapper.ListSuppers)
+	})
+	r.Group(func(r chi.Router) {
+		r.Delete(options.BaseURL+"/suppers/{id}", wrapper.DropSupper)
+	})
+	r.Group(func(r chi.Router) {
+		r.Put(options.BaseURL+"/suppers/{id}", wrapper.PutSupper)
+	})
+	r.Group(func(r chi.Router) {
+		r.Get(options.BaseURL+"/suppers/{id}/calendar", wrapper.SupperCalendar)
+	})
+	r.Group(func(r chi.Router) {
+		r.Get(options.BaseURL+"/suppers/{id}/list", wrapper.SupperList)
+	})
+	r.Group(func(r chi.Router) {
+		r.Post(options.BaseURL+"/sheets", wrapper.WorkSheet)
 	})
 	r.Group(func(r chi.Router) {
 		r.Get(options.BaseURL+"/settings", wrapper.GetSettings)
@@ -5015,6 +5295,45 @@ func (response ChangeSettingsdefaultApplicationProblemPlusJSONResponse) VisitCha
 	return err
 }
 
+type WorkSheetRequestObject struct {
+	Body *WorkSheetJSONRequestBody
+}
+
+type WorkSheetResponseObject interface {
+	VisitWorkSheetResponse(w http.ResponseWriter) error
+}
+
+type WorkSheet200JSONResponse Sheet
+
+func (response WorkSheet200JSONResponse) VisitWorkSheetResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type WorkSheetdefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response WorkSheetdefaultApplicationProblemPlusJSONResponse) VisitWorkSheetResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
 type SimulateRequestObject struct {
 	Params SimulateParams
 	Body   *SimulateJSONRequestBody
@@ -5044,6 +5363,209 @@ type SimulatedefaultApplicationProblemPlusJSONResponse struct {
 }
 
 func (response SimulatedefaultApplicationProblemPlusJSONResponse) VisitSimulateResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type ListSuppersRequestObject struct {
+}
+
+type ListSuppersResponseObject interface {
+	VisitListSuppersResponse(w http.ResponseWriter) error
+}
+
+type ListSuppers200JSONResponse []Supper
+
+func (response ListSuppers200JSONResponse) VisitListSuppersResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type ListSuppersdefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response ListSuppersdefaultApplicationProblemPlusJSONResponse) VisitListSuppersResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type DropSupperRequestObject struct {
+	Id Id `json:"id"`
+}
+
+type DropSupperResponseObject interface {
+	VisitDropSupperResponse(w http.ResponseWriter) error
+}
+
+type DropSupper204Response struct {
+}
+
+func (response DropSupper204Response) VisitDropSupperResponse(w http.ResponseWriter) error {
+	w.WriteHeader(204)
+	return nil
+}
+
+type DropSupperdefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response DropSupperdefaultApplicationProblemPlusJSONResponse) VisitDropSupperResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type PutSupperRequestObject struct {
+	Id     Id `json:"id"`
+	Params PutSupperParams
+	Body   *PutSupperJSONRequestBody
+}
+
+type PutSupperResponseObject interface {
+	VisitPutSupperResponse(w http.ResponseWriter) error
+}
+
+type PutSupper200JSONResponse Supper
+
+func (response PutSupper200JSONResponse) VisitPutSupperResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type PutSupperdefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response PutSupperdefaultApplicationProblemPlusJSONResponse) VisitPutSupperResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type SupperCalendarRequestObject struct {
+	Id Id `json:"id"`
+}
+
+type SupperCalendarResponseObject interface {
+	VisitSupperCalendarResponse(w http.ResponseWriter) error
+}
+
+type SupperCalendar200TextcalendarResponse struct {
+	Body          io.Reader
+	ContentLength int64
+}
+
+func (response SupperCalendar200TextcalendarResponse) VisitSupperCalendarResponse(w http.ResponseWriter) error {
+
+	w.Header().Set("Content-Type", "text/calendar")
+	if response.ContentLength != 0 {
+		w.Header().Set("Content-Length", fmt.Sprint(response.ContentLength))
+	}
+	w.WriteHeader(200)
+
+	if closer, ok := response.Body.(io.ReadCloser); ok {
+		defer closer.Close()
+	}
+	_, err := io.Copy(w, response.Body)
+	return err
+}
+
+type SupperCalendardefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response SupperCalendardefaultApplicationProblemPlusJSONResponse) VisitSupperCalendarResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type SupperListRequestObject struct {
+	Id     Id `json:"id"`
+	Params SupperListParams
+}
+
+type SupperListResponseObject interface {
+	VisitSupperListResponse(w http.ResponseWriter) error
+}
+
+type SupperList200TextmarkdownResponse struct {
+	Body          io.Reader
+	ContentLength int64
+}
+
+func (response SupperList200TextmarkdownResponse) VisitSupperListResponse(w http.ResponseWriter) error {
+
+	w.Header().Set("Content-Type", "text/markdown")
+	if response.ContentLength != 0 {
+		w.Header().Set("Content-Length", fmt.Sprint(response.ContentLength))
+	}
+	w.WriteHeader(200)
+
+	if closer, ok := response.Body.(io.ReadCloser); ok {
+		defer closer.Close()
+	}
+	_, err := io.Copy(w, response.Body)
+	return err
+}
+
+type SupperListdefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response SupperListdefaultApplicationProblemPlusJSONResponse) VisitSupperListResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
@@ -5204,9 +5726,27 @@ type StrictServerInterface interface {
 
 	// (PATCH /settings)
 	ChangeSettings(ctx context.Context, request ChangeSettingsRequestObject) (ChangeSettingsResponseObject, error)
+	// WorkSheet Work a supper back from its table
+	// (POST /sheets)
+	WorkSheet(ctx context.Context, request WorkSheetRequestObject) (WorkSheetResponseObject, error)
 	// Simulate Simulate one cook of one load
 	// (POST /simulations)
 	Simulate(ctx context.Context, request SimulateRequestObject) (SimulateResponseObject, error)
+	// ListSuppers The household's suppers, by name
+	// (GET /suppers)
+	ListSuppers(ctx context.Context, request ListSuppersRequestObject) (ListSuppersResponseObject, error)
+
+	// (DELETE /suppers/{id})
+	DropSupper(ctx context.Context, request DropSupperRequestObject) (DropSupperResponseObject, error)
+	// PutSupper Keep a supper, or change it
+	// (PUT /suppers/{id})
+	PutSupper(ctx context.Context, request PutSupperRequestObject) (PutSupperResponseObject, error)
+	// SupperCalendar Its run sheet as an iCalendar file with alarms (RFC 5545)
+	// (GET /suppers/{id}/calendar)
+	SupperCalendar(ctx context.Context, request SupperCalendarRequestObject) (SupperCalendarResponseObject, error)
+	// SupperList Its run sheet, shopping and setting out as Markdown
+	// (GET /suppers/{id}/list)
+	SupperList(ctx context.Context, request SupperListRequestObject) (SupperListResponseObject, error)
 }
 
 type StrictHandlerFunc func(ctx context.Context, w http.ResponseWriter, r *http.Request, request any) (any, error)
@@ -6632,6 +7172,37 @@ func (sh *strictHandler) ChangeSettings(w http.ResponseWriter, r *http.Request) 
 	}
 }
 
+// WorkSheet operation middleware
+func (sh *strictHandler) WorkSheet(w http.ResponseWriter, r *http.Request) {
+	var request WorkSheetRequestObject
+
+	var body WorkSheetJSONRequestBody
+	if err := runtime.BindJSONBody(r, &body); err != nil {
+		sh.options.RequestErrorHandlerFunc(w, r, fmt.Errorf("can't decode JSON body: %w", err))
+		return
+	}
+	request.Body = &body
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.WorkSheet(ctx, request.(WorkSheetRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "WorkSheet")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(WorkSheetResponseObject); ok {
+		if err := validResponse.VisitWorkSheetResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
 // Simulate operation middleware
 func (sh *strictHandler) Simulate(w http.ResponseWriter, r *http.Request, params SimulateParams) {
 	var request SimulateRequestObject
@@ -6665,242 +7236,398 @@ func (sh *strictHandler) Simulate(w http.ResponseWriter, r *http.Request, params
 	}
 }
 
+// ListSuppers operation middleware
+func (sh *strictHandler) ListSuppers(w http.ResponseWriter, r *http.Request) {
+	var request ListSuppersRequestObject
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.ListSuppers(ctx, request.(ListSuppersRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "ListSuppers")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(ListSuppersResponseObject); ok {
+		if err := validResponse.VisitListSuppersResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
+// DropSupper operation middleware
+func (sh *strictHandler) DropSupper(w http.ResponseWriter, r *http.Request, id Id) {
+	var request DropSupperRequestObject
+
+	request.Id = id
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.DropSupper(ctx, request.(DropSupperRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "DropSupper")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(DropSupperResponseObject); ok {
+		if err := validResponse.VisitDropSupperResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
+// PutSupper operation middleware
+func (sh *strictHandler) PutSupper(w http.ResponseWriter, r *http.Request, id Id, params PutSupperParams) {
+	var request PutSupperRequestObject
+
+	request.Id = id
+	request.Params = params
+
+	var body PutSupperJSONRequestBody
+	if err := runtime.BindJSONBody(r, &body); err != nil {
+		sh.options.RequestErrorHandlerFunc(w, r, fmt.Errorf("can't decode JSON body: %w", err))
+		return
+	}
+	request.Body = &body
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.PutSupper(ctx, request.(PutSupperRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "PutSupper")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(PutSupperResponseObject); ok {
+		if err := validResponse.VisitPutSupperResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
+// SupperCalendar operation middleware
+func (sh *strictHandler) SupperCalendar(w http.ResponseWriter, r *http.Request, id Id) {
+	var request SupperCalendarRequestObject
+
+	request.Id = id
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.SupperCalendar(ctx, request.(SupperCalendarRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "SupperCalendar")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(SupperCalendarResponseObject); ok {
+		if err := validResponse.VisitSupperCalendarResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
+// SupperList operation middleware
+func (sh *strictHandler) SupperList(w http.ResponseWriter, r *http.Request, id Id, params SupperListParams) {
+	var request SupperListRequestObject
+
+	request.Id = id
+	request.Params = params
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.SupperList(ctx, request.(SupperListRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "SupperList")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(SupperListResponseObject); ok {
+		if err := validResponse.VisitSupperListResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
 // Base64 encoded, compressed with deflate, json marshaled OpenAPI spec.
 // Stored as a slice of fixed-width chunks rather than one concatenated
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"7H1fk9s2tudXQWlvVXbr0nY7f+7OuJ+cTuzxJr522Z7rqk28VRAJSYhIgAHAljVZf6db+74v88m2cA4A",
-	"UiRIgZK648zOS+LuJkHg4ODg/P2d3xa5rGopmDB68eS3RU0VrZhhCn56Udj/crF4sqip2SyyhaAVWzxZ",
-	"8GKRLRT7teGKFYsnRjUsW+h8wypq3zD72j6ljeJivfj0KVu8WL2kJt/YPxZM54rXhks77rsNI7dMaS4F",
-	"MRtqiNkwkm+oWDOyo5pUtGBEioxwQX5tpGH6mvy8uPp5QVZSkZ19g2si2G6R4UQ3jBZMtVN9sXqAn56a",
-	"4Ce7Gl1LoRks/LWSy5JV9p+5FIYJY/9J67rkObUzf1TjE//6i7bL+K0z9r8otlo8WfyXRy1lH+Ff9SM/",
-	"LnzxkBDv7VJ2TBiyU9JRzb1mR31qvmO1AQLWStZMGY5TrWCWK6kqahZPFoVsliVbZH6JoqmWTC0+ZYs6",
-	"N0lPfuru7E92fHz3Q3hSLn9huVlki48P1vKB+2WtWP3Qz7Lzpwe8qqUyyFx2AYtbVspcNdo01aNcKvbI",
-	"vgrf/ZbqLUNSFwW3hKHl685qV7TULOsRoLBffJlKhYIjfye/oDfU/qbPt4rlhop1yYhURMlGFO3Lnq2y",
-	"xY4XyXPr0R2/e4ToK7Vn6qEj2zyiw6sdqushay3tueFiDT9ww6roM+HlkSeo0Dumjp2Mt7xqSjhalm5M",
-	"FC+5SNwhXMlgh65AlKy40iYjj+EHzXLZ3SguDFu708FZjvON/E3JtaJVwuGGxyzTGKpM6gp6G4/LCTPq",
-	"DBbo0k4p8+QdMMqn8AuqFN3bn2H/E4nKBFPr/ftN4uO8GG6AFCwjmt0yRUt7SoxcM7OBtQ0Oyi8Nz9nr",
-	"PHV2FReN8ce/+82VklW77wS5094dRsKvS6oNkY09LAmfwSvkt+F0FaPFvvOXpZQlo8C6O8pNZGL24+6s",
-	"4D1HFbMTIUu2koqFydlrzJ+jKWZ7T3lkj3usBNc0LCILB7UlnmeIDvU7++4XmcJYS4Z8NaBTLquVVIZa",
-	"+g5IspE7UlGxJyVndouk8CQiO242hHJFlszsGBPRI6vpXse1jS4NWiHm5ulePJzc0csNjtvDbwMR591v",
-	"TjBYYcsEqkGTN9xQR8o3kudMd9ll6cX+obzNJTWWEEcY6MY9ZnepMUlvuMfsLar2CS98h09ZEc0F1xHt",
-	"z+tvdWOIFGS5JxsqCkJXhqkdVYVOPQ4vDAPBW9GPL/D5L78e8mlFFRe0YMdGe+mfA1HzkR1eb5Nv8o+H",
-	"04jMolbcXTUzeADUYim3X2gid6gO2/OSN0oxke8HXFAxal4z9cM6VTtk6odEaf8pIhE0LVNY6K17DN5o",
-	"8hmEfcvUrXtzkrgan4ve5D3J4Jg4CycmRcPF83uqfmtffhr0oZ6eVJZMrZk4pMlApA5kr9yV6WSEGXwr",
-	"d2VUP5DUpIgNfBZF/iGXLvcgmTay0Wwjy+ILTZDbr0nJVnDzkt2GKUaE5V6uyVbInUi7je0nv6cxI1Ku",
-	"CCVu59PGKhirnynOiqNKXUkN6ytEg6+bDddwPBO+bq0CsyEb5sS0aMrSjn/LxF9koyK6QyMML4GwFS+K",
-	"kpEN1c5OlpoJojegTKzwEUZRPGxoeXtA+CXbS1GQlWwUKfAKTKBUSfdMvTU83+oR+S1XhNF8Q+BJog3d",
-	"a7DY11akP766Inn19//TFeQJX+2zZinp0a360T4D8mGmhKfbgZEz/e525CxWVOvnEVuR7siO8fUGaEXL",
-	"kgTdPkXXpfu3VozE1c2KUd2oqeskIkMOp/e0ko0w2s7NX5DE3sJ4aYPy3DvTupZS6Mze11ysFSs4E2YR",
-	"uRbkLROjR4YRTSvQ/CgpZMW04Tmxb6TRpaZpQ9dU2KVJXiaOCyc+VSzUSq54TLu1V50lELgnUKNxE8Mr",
-	"MFGx8R6VCLcppr2NSTXhhgjGCm0tLarBd6apNcusfMniRAKBn0QU1SyfJx5d1SyXrIhbQPaDVurjM7A/",
-	"oiBCGq8Bgv2GV1oW4XZLvGdKVlPcni5dDtWXdOvTPj0hDO1CayqM2tulUtjx7nYfvdKndBh0B+Sbt1bm",
-	"j9yEQGW5IqvSinpLYXznmlyBABLSmeEpazXglJmhqJngxRmsa0frSUGV9oEdrWOjR9ypuWxKWLwAXlvZ",
-	"oyE6IutA5EnlJN5QkPVdc54m7l5ymlPLRh1GdUcn66h3XsR0tRCvx4Xjc7jP7WE/vJA9L3Z4xt9CB6a8",
-	"k8NeaHYulfb669wlfqtitn+rQQ402M5dEGNzN3z0b6OelroxrxqTKns0kOX5KW63g4vM+Uz8cO002lVE",
-	"aaMaPde4f+9M4KV9lxWgOUm8clfUWvzBW9TU5JdGQ4REWG61BrMEZ3vPJSsxTjAUn+uYkw4+tdvIkhHH",
-	"zUmXr+o5fWd47A/5pKIff2Ribef89VXENajjkm65dzpVyoSn9hrHj21na2h+A14z98PjI143pI2ldqpX",
-	"CdjmDJ8Sss6QRu8tp1jht5E7spGGUGQzFIl6yDmtRjEkqdUj0JGH4b4BT2ykMUybm8SzamXgOZ8bcf9l",
-	"C9MoMaoXOrp9oYl9TEcci73dhNGyQJruvDtLdtOZs+Eg5E/d8htqaCnXQxlsb6L0u9Ra8y/ESka9Ac2c",
-	"gZrRcSCe8QO3/JY8Gjg7Y4OtG15QMcdxND5WySvnqh/TR6bGfUPFmo3oHZSs+LpRjFR0T5ZoTYHub1jt",
-	"5Dk6Oit5y0B1X+7RmjKarDgri5gxVVNx1CyhAter4YQ0Cq6QC9Cq0Q0tj73+V3gIYiDCnP/V3kEEfswc",
-	"g3cW12WKA27z8wg77ZeBpIxJ/BtIPIgJUtizHVWCi7UVIrXUTF/brdtQTZaMCaIxhMmKDDacicL+wRim",
-	"HpJXAhw07ghnxM0+I2bD861gWr+sMmujPs9IzdS3Lm6liWbm4UBOr/ntiGVf0iUro3+xYydc/8R7s0J0",
-	"Ic153IbuLxI/RfLExXtLsVP0PKRQoqB2/HCGnEbeHqrKxTw12F92Pc8NugGlKpgiJRfMmtFWngxDrBOR",
-	"wfjNZSfv/MEzVDtabmnJ47G+FUUPyNJaEERRrhnOv/6LN5v9vmcnx5yt/WvXVYAVfO0lcM/7DDaUJoaV",
-	"ZZRazsoaM/I5HE1MTVplJASdudC8YC6+nHwB/0j33tM3Edjw5zfFA9PqVcNdKKVY2wXYhyLhxGtCNT7T",
-	"9Sk5qjkiJnoO5vlUmjVVr9NTlJJOL1rlJ59drxxdKlQzcuhbVpvPMv1PjAoQ2MdX0TtgbW+crqN+Hosl",
-	"scKIqq5lo6Ji/pi4OvSntIsL1Ox6TNxXxkQcEvM0q925Lan9L8itQ0b5p5l86AA8EkbiZix8dI2pnqC/",
-	"lXtSSHaKUIoa6sdS7KQsHrZsMjPJTsoiyBIXH5/BAUu6jjtyctVUywghXaymLmkO+uZSMVq4hyM8Aw7i",
-	"46PsNowa9CbHr0q1Zt+vD/zVnbmWjN4y4RbfY05wPZJa7qwC4z7b+05nJMnL4RgC0swqrk3mnBuQaqb1",
-	"tV+E+CLCK0NHI9V6LAFwxoVqtQ5WXPAWBS9wopyFD8QjL5KXZC2ZfkJoWWaWRk0NDnFQu6zWYpxIa+qo",
-	"9ng0M8Kz+Im5ETdSuDzw4X274mZE1asV08w8IXojlcnIyhrQUgHpo5sMhhtasrQsX60WT346apTgG58+",
-	"9H1SaRdb5N6wJFcs5zWzBj8rVyjPXIoiyIxhUpdiqY61OWmeM/MuNV1F49B9Ux1m6x6PpBkmWl9vkYin",
-	"anD9qI0fLTDBpOkjtxG9LzfNTObBuXyIpfS5mToRsaGabGhdM8GKDBMgfXacNrwsLXvksgI/yTIY2/17",
-	"lOcbp8ivmtJbVQXXGzTquY5mUnaSuAdnzGdpRl9kt2yWp0fK7ff2laifEIJvrHjaY0Zq2APDKxa9wKRi",
-	"OdVmXnZ5SBifeuWZ2nfNzOGtJ2kxb7LjurncxQtjNFO3TH2hSV7K/DC3aOpDsjHAKUdW+Mo91r7xH60A",
-	"jnhxygT/Y0nFC1E3xr/wIk48zbT/0CBnHNmVC0iUsfK8zVwejmOoMvN2QRtWp/DpW+MupoEd4ic/IFsn",
-	"buinhZvriJd5AZKFJH93gNy0Ogzd7mI47u05HZNY3wuj9uniCYTcp6wv5excxfHMuO6Z6ivWboThPAeC",
-	"8CmkzRGX0FbK9dL+qDdyZ6ViRpYMlBMQhTuqiR/ar/jWmUc9QT2DIUbO95aLYkZ4CSZo3wGh2yhhZfqO",
-	"6idkVfI6I3pDt5BjkG8YHOXBuLe0bNhJkWvLlDDdzC58lDksqfBwzvTpRW8a5ldIjL21CohfmIHQuiZC",
-	"7nqaL2ho1PRSUI7v0VCrLdgtz5nPidbSKbGQ+QEpbSJn9gZjt0wRuTI4aXCrg1HbMar/7WswXv2Pf7IW",
-	"gTHM7vXif/309MH/pA/+dvXgzw8+/Ou/xGbo2YWJpgI3M1wPC2QX+EfBaVnCvypMvEAboFZyySCTBLJH",
-	"tZF1Zwsj7HFIhb//5w2o8TCMtYOgtgN+ZT+TkStS05JZ7eFrUlC1hT+VaamqfU6DRY7x11snWGMKrySF",
-	"tIyAkRHMZ7UsNNBzaW6i94K9DUFWtkWiFeWCLBtjpCDOJxRJdDSUl9ORkhEFvTu8taKj4wv20YyMwTUp",
-	"GvCsttn6O6miZYL1hmrW5R6fHIxqBv5LNULgvyxL4b+Ap9wvwZZ+4AxLp0tFOclwU8YVEdiYkTQCSxO7",
-	"XKtIWoMXlpd4gPvXAyzXTyTs0ihjNVVF8V6LqePpbshgGA31yBN0z5F7A2MAYyw3JO4zd+OTXEK6nlxB",
-	"Vo9L/nHMyEC4Bx37nEzqYRT8diS1eEJfNSPJWng5z3AMz9XfpvzCHaULFhXlp2bEpT8MlA/z19raoq6f",
-	"88uIKSNV1T3O2u58tsj3JRdYnM7Kktda8vgJXSvZ1HHuGjFGGNXmefyOLPl6Y5g2mHQe3DyGblMzrUt3",
-	"J0b9hC4Ym5zNLkcnumH0lmOF3jm1mXXZKBqX+aopk70omq6Y2c+LWsAwPKfJkTr3OEayDylCifsj7lvm",
-	"3AQlZ8O8rXaDUr7ptyzVqcgLszlFL20/FFjIjxY7muE75zLZhIxwvOFPWLbwKSRwYgfT7G5QZ2/DefPs",
-	"HLjFs9h0zKktt5yjhY8UFedNRyfCuhLIFoXoNBdGPiFLCT6llWIi34Cm3ljNdlVy+4MdIObz7dbEjxTu",
-	"2u/Y10MAHPNIQsApkryeSxXLVLSj0FxJjXZg2HGr9Kk9MTtJcibsnWAwQTlSG1DynMVOEuwllIAIRuAp",
-	"yIInO0XrRCd8bTVA5yYd0qIRVjXtbUDayECwiDxsy4W8EzBs0/nRcVY/9Dx4orP+O7C7zk9rqak9pbPc",
-	"N4yJp5F9cM7zDcaOzlQlwrTC9454rLWRij10VEmmqT0XStDyEbyOhOXOv5wuGCr68SYdNiH5+jOsvjkJ",
-	"L8Z+I8NZ+WES/f2w+NPzNb4LRekzqLfxJZcpNMk3UpYxAVOzjCiabzOiuNDg59m5XBp0a9HCnuFjUciU",
-	"k/udr1o+6eA+c7VtEYN1yXJZMY2yEd72qapQqg3RQ4/EBMYsHVadb2i5igZKwV9k/+rC/FyTtRRxIXk0",
-	"87vkgk1B0kDO5WgG+Izip2AwxksMJRT1pSesoXMmourBOEiV0zIZ3MhtqM3RIAW8Y1Q42w2OhNt3Gcml",
-	"LDMCyBkZaWrL7uinPSplkWmcmIV9zALTJEqJZ1g7daqUeOaDPz31iqtVGYvDOAc0xdprLtbE++4TdrwN",
-	"1E0W5eNTiE51NMsapKR79tVqpRlWXPRYiisib13JaYFyNaUsXtGdy0Ub6m4bRs1f6+jxDm5HqwjmsiyI",
-	"keTLqyvy9/+8iX+ZV6zwGe9yJ+yWYKHqSJpnxM+yYiqqS0ICvaub2lmBu5NqywrwPPtyU6vPEblaTdZl",
-	"tgb/46vhuel7fJF2rtguataPq0Fyx9T71OxOmm9j5iKCW5GS3bLSFVX7GQ2VZaOiCcVQHeprsIcccDse",
-	"H4xpU7f9uJgLUrTANbjuLJy+Q65258HPtmVPR4QOEyTpZ8/UrAyuiHoGI5wUQ/mnePlcxcsfV450o1dX",
-	"B9Grx9kfVcj05MhZguM+hcIPgGNzQhKxJYVlUJJTEdiJUBQDVrOCFAj5caBrdw5TRT/yynIPOqbx349j",
-	"Enw+s5XcqDFghfDdr7+JfrhTITTBfGGUr765uuqM829XV1N4nH4JAYnTXgsAxPnhmBY6Gsd87h3vM3bx",
-	"rawC+I5z/8DBcFB2LdhfQF4gjp2HlZup6Etz4HAi0iKSQN6vkrIvJyrkz50v9VSNHN5vUbHSclcOMroG",
-	"RbCNmeeHko0ZN1t5Gy9Jz9sdxxONS7gckwE8LpCbUEICjQO6cJa7NcwhC6XDglPb5sh++ua9OChSOKGC",
-	"gmOS/xr8CmtMELAir2BCc7MPWSW1lLF0AbQOEjbkZHi1Yh+tqghOcBBtQHxML9Gkbsoa1rFuKo2+bOce",
-	"3lGDie7cQEBnKZvE0oxskVO1TAU5RtqlQr1GMdXWhKI4uyZXhHunjdV5ILeGJQJFrGhqbrEPmg796y7s",
-	"ZQnmwW0UMjh4pq4JJSX/teEFYB+RmmqDGGkCXUz+psA6g4Urn2iP24fR6H5PZh7RsLjQhtFpF/hMnU3x",
-	"WBb5SirymGzXsDW4KTNw9GolDUsO0StZjpWklslp4yFg2ln+l1fRMqZmTdWcSGZCOnrXtQ/LaU+I4363",
-	"Gv95d9iQe1uCZShv/IfHg3wRt+2Lbi3VSa5bgDidZ3Wmgn9OAvdMFYWlYWbCzE9c9Y/W0ohUPnuEheUe",
-	"I2QU80hzWpauAPqQFKNX/8lpl46h8P0UMuBSTqWD0/hm7P6YFgRS76WHKjxLlzkaGl1RRQQXzDB7Nwpi",
-	"dkyYvdeTC75a+cIvF/AF+IOcCXNN/oTweSvalDOKpZLxZ6YwBtzf3tvr+nkMZZz5u1ziXb5+5CsVMzIs",
-	"n6PGV7Y75B2ykokunrloB9migRSjeIIyXKMOUzsUGwV4krVC17q/L/3Pa8Wohgu/Zmol7W8L57eHRRzk",
-	"7o2IjZ5+2+HBRCvjR8SmOlVPfUkL9pJ/HDr+GRYnTqU5VL5E/heqAKRdXxOgMmpG9vrFSjquCWocIyGs",
-	"zrlZWUH1fGSboBzMDqsN3ROZeK+v44oCTCsd2WuYZJiCuz2o9KWlOQ2GDb5qF+MHydotCmRLEbcv+Ue7",
-	"6acKXPvuW6texi4fjIh2/IEhA8ZD+10G25mKYhw0HcvC1lguOCclND2RMYd2QJH7lxuimdFkQ7sZzd0K",
-	"5dLuWBxxphWVUhwQLREEOtbrw6NKI970TGTpgtfPk40lw46WQb2ThpY6PJ469kaamzGywaYjUV0IfSm5",
-	"/TFDswjsY58urI28ZVhEc5+Hfsvq42XS0B8jVB67YtdEuLjpwcN91n6Cm9QM11UyxuSR7IM8NRm93emk",
-	"I5uuro2lGWgucubRabHVVNrVMpZs4IFG/VKyRZ6UcVDRgj0fl2sGjnLH9YaNSBLTi6tBRerh/ngPeF8q",
-	"ZYQWRQanKiO6bJTaQ2sn9+1hUCdQ+WT6jbqhByka7Dam0vGOprBmBrONeL51qcJckx11npoImIJ4JmWR",
-	"ylNSTAbmOjBCcAIxkcWKIyxJ9kzncoiSUcUeX12ly1rYqslpSg9lvky0J4ANksFnZckLPaOYvi6jrYJA",
-	"eLVO3W6iWDfd1Qr8kUx6NE0g8lBKqZkAfvAY5HQW9ETkE9pwpQC+20h3VJ7bSwkis7tBYd9lMJ+ws9LR",
-	"6wUSy2ThL5hEVtuNGHrAr1xgOT7CNqTWJ8CQr0/rueeVYL8DLSeGqXop2h5kp8YEncPfal35DAqlV2LC",
-	"CevsRGfeXYY+hFsCHaxz3tqtCWwZkru8QPYipNUS2ivdC7hwJFrF80ApOqb1U/HwFI3feQxdW4cx7Me8",
-	"MRCiXXZS612fKrIVfDVU+le8jMFt2V/7wwN9MwTbkbFcyKimMn51SiTjyNUXd/QHMxfVytyFM6Vw4cxo",
-	"JtA4UOEoLj0IJkxrx+sibcGNTsAH8yVgDizdvpNyr44VOLgdcQknuDfJ/cemaOBCKl9oTwmXYWs/iOVZ",
-	"G5qosht5nCxGtnhpnjaDmMeEBY0n4mQDum22NcdrKakZaW5w0OemUHuiGdUSEFmtUAlGhR0iI1fESPI4",
-	"MUol1dhVGgoxKkY7lTbUNU2xM0p25s1JNj/NJJvqfzZyyeCk0vjB7eiZHPEGsI/mouGdEJA7pd/baYG6",
-	"mZmRTl6F+SVlKs0nfyRZyflAZwTqvzs4aNBDI7TnA9AHj3ffiz2F7nMD/w8lW14i9lGnwAmUkmvy+Mu7",
-	"dFlM9wf8haoxuxSNUu6cLy7wWvGPrGh9vwBcQ8vku3yE1ZKuOlx1oh/05AMLytsINlEpd6GqWCMCJiPB",
-	"th2kvyajl81AOhsWbfcqQZRLyrswapor5D/N5/pV1+f61THQc1fPgQXkuJ5pDM5jLt2ZiG92l5P3rqJa",
-	"/yi1ntvINzWyVdepcxlzuQAjZgGgzo0YltkWBHeXMh+5zh2c08NVr1oIrzm60xR8vZG+rz7CeHB3BXUT",
-	"MmIZGeFghDQaChTXcgUpAOjBdYGAZaOEiSfUBFyMkLhJd460+3acQu3jOc8Oc+LYfGPdvV41xjtto6ad",
-	"rmhZQiKzveEQe8pZQJ+XPLs/uWO/dJ6cuYB/tHdYkTqxWb3aiSSs+iH0WFelDx0OyZaxeqjRDDTQHmTU",
-	"4+yy2N4HcPCTuMr3qbO6FSVprPMA2CPa6qudSFFYL2Ap4FcSWjvPpJodOE27n6OmxUkVwtV3TKzT2E37",
-	"2U03iG6wFcxpzInfSKI3fukcir+m3K7tRhbRHIFcelDlkgEUHSP1BroeiwhOfBT6xGiEbNO/NlS5BFhB",
-	"3v7HcwIvxIjM/zbufXM3HNTN+TF7dVEd91YAA0sDZmhUOW46ITHiKG297bTj+I+79WRIn5jkf03FWD9t",
-	"JorxnP5QnpFecj27FbzLOIpmx8zqfR4WGU7HGV3P3bf9ajJPp84gk4QOQqanERUeEWTAGUsWS9nAONU+",
-	"4FHZATSLwuOtqJlBrWeuM28s6pyyZ4HIJ7VWHraWvdOmp0MXtyyL4yHTsnCr7Kte6F6CQTzd3QZmfosT",
-	"+4R2WpHF9W4XTHE9zLGFu5PJPVAJRs1F+r2xW1aO5PlB3DybyCZOPaiY5Bs7ogAecol1YFSQzcwlS+rg",
-	"9tb10Ef0h4u3cPM0yNyeuq+EremszU94hLVCWngk4X003+xMYLmReM9IKAoXtk4JWp6UGO6ilq8dKncf",
-	"AkVgqG+yLhwesiYquAVmwTDNKVaEStYRIHDAYRvrCMNKzTBl2aVUh3q2JKbEusR+g5rUpkznVVj+KaG2",
-	"p9s073D1bRkpZNRwpU279rbY9+qgXHZY7+sagthB9mQtPXAP5oH4LuCg/53WpA9qwZ+1u9srFnfFrljI",
-	"DNc8BPB0p1I2xloAK/OOVxE99keZ0xI8Vz6VBx5eHGA1/9efrh5/+OnqwZ8//O8vf7p68NWH//bkp6sH",
-	"3+CvotjNJ8NatAcnWCCe2futwT15o/IsoObPbA8075T/wxzZf57N/1/OZvxuPfGMmYjZklO1fJ7snU3O",
-	"Ed7mtLyDzF5XiJickHhqEYZP7IVlZI5IjgCdWfgvpEQhX5enwHa5OORrqYyiPNLoYVnKnW9dzgtGKigP",
-	"QJfGUMs/rFboaDONup3K6Z7h7t/w9Sb12S0XxV9mPv+j3N2kh+5uLh+GO+Ksh496MnSm3F1tSmpWwWmZ",
-	"TPMuclDKuWDGlEynDg9gQnGIdJdfPc452Mz7dGvCNwMfbVQ1aW8hEbsE8qvpECFzh8gfg7CqxFhnOJyn",
-	"Rzv9EG/Yr41zFs1QgwKrjJRJMXPtwaIAIECTjTQuR34tU4HL05tGuQZI/Z2E96NXk5LLEmu7ewsb717B",
-	"lJJqKlRIy1LuWDHS7eAYUw5ddZpWDDEXcim3X2joZaEn+9ikcTY+noUJJ/M6OAtMM1KXPNbkop8h6VpQ",
-	"uKFGtscrX7NwZc0zJasx7LRVRzl2CGMUlMpfGu3zYx3whiuHaeEskhQFZs/8rEYMa3Zyp9o596PzTw58",
-	"8t3yESjg6hQi7yigszvQv6XcgVYib5mD/oOeQkhSd0wPghotb9qvw0z/jOKgB8gbVRxcawLjQMOpqjx2",
-	"WfLFqmc07o52AgCtur/IQVVI5hoAgnONGEnsvpCKUbHbcHsawJzonQB3b/uJppw70yhxOq/M4Ero53rU",
-	"wIWHul0zYk0R4Y/2OoAxGUDFBEgnl87noZoXHcvtagpFrZfY3zb6yrDN1xNCodUSnvBK3mKx1gbKNmEi",
-	"0IlVNuYJWH9hkl2wqWkBRl0tRWItWd8hi8c+9aZ3kvCMi77Tf3WYUriEfEIVMkMdyjTmnPqd6dlvM7L2",
-	"mGBqvX+/uZvWqPNO+gQifhlHb7BMDAgSjlHhwcP+QMH78PgYA893KGAd5DAln65ALfjzN3bDHl9dQTly",
-	"rriuIVqtt6zIoEDRSuvioJSio0cryC8eUUlW7Nv9qMw4ChYOHSeGEy+Z1iAOACj72q7BAY9A7hdsfmIh",
-	"Bq/YoCb4SN9NeH5Ksg63zKFxz4DXrsNx9bzZpWakLa//fueo+I0PW9RZr2dWT+OY9HnjExIHPQvSj9WM",
-	"jgXJECk8AemoAirZqYb2nPDiEWmp2KrR7CGufJ6oxFdhIifVSIzUNvMyA5WFQJ9AppkZL2hObivGqtP6",
-	"QzjsS3x/Qu+IX0GOLKffQG9YLquKiYKaaKvxuAW02+xB+wbhK8kS+nfjONDsfamZME5Zdz5hHjWOrGk9",
-	"BrY/YnnBrQhjJoehQ8/yI9c/zMZ9O3p6D4j1YzSH9pVgxIoDr5tSjyjZs2WlYHHBJlcj/YZbs/jIYuEx",
-	"WFp/b6de7HFCNHP4LS1PaNXEbpk4Ur1mlfJOK0teFKVnrg29ZRm5evjN5WvKECVxpDJRS7p9guXbGal4",
-	"uYW2DtApyv4UzTZzEIDDP4x0SinU3iq+wC4Kvhhv0awgNpOufBmq1szMKSX39d5zxZdb2ZyyOc9EJzq/",
-	"07I6+9mHCgQlQHs5CE2uwXVj5RU3OhQwVnRv5Rno2GJPfm2oMIiM2NO0x5BpQvrMAeZERtakk3pxTf6U",
-	"6GYDQTfuzIMmvlA+DRgJHeAJazwTV7CfCsf+b0MVzBrPEXVR7jKieVUhJvdYIOHcorTYhMbOkmJFk7PM",
-	"48tmpGKlyRzgg51kBRnFkRRRu4ppIIUWigXGZoVb+wHSB+bqzMGSiDed1THwfUp8cSTgL4D5o+gO/UMl",
-	"3TvoYB4Hx4CWbzdV/EKtqfhCZ912c0tpjKyuyZdfnwCHEyRCWkkeFXNTjw/yfXyG1lx54BDLPI4ForTA",
-	"HmP1ct9J8w6NqgjkjMNw8aanj/IONwFZZZrRRoBjengx16G1N7TGtfcomCVYdZizYWOtGaBf0X4cAMzg",
-	"EmJT7+FdrCud1sHTM90oKbUcdG4i/TQgA4b6s7Q6+bFMt4Sce2D7QM7TGB86FurZJXG8GulvvG54QUV+",
-	"UJPWQOYhNmJXPD/sodXJgXGv3sQbssMxCwNkqWkA3YlYMsm/RT+uN1KZvIlBB73lYl2yByU4NciW7fU4",
-	"dlA0L1dqB7WuQXXIm7rrh6+YXRPkZi6yBW3i7cVZVTNFTaMOKGuNvWfHcUK7bzuqhPl2tqy7BZnb5C5l",
-	"0kpAPEudUwXiB7kJtZeT3Flx0f3t43/y6x+PX6c46zU1mG7nGlSgbnOJnhYz0vcAQyXqULAXL7XaYcEU",
-	"QOS3eCkl37InVqdi6zUSU1Kl7d3KDSMAmR91aaRn48V6jITkrTDnaM+LLomxDoUVHSpHXTnLkQy+d50+",
-	"vRoT8FbcZEQzJhDxhy6ltcGrqsV1xcG+0M5WH2hMVRSX9C8eWwkz/KghtCyjYEItFNFYQB9a3AwtarZW",
-	"LDWHAWo3496WVH/s/hSj2doh1qL0bXpwHimhRiVlNUFWQGZe8WAHUq6INrLWpJJO14jgNjEXzRcFKXlI",
-	"V8RfxyLA7yyLWKVzp2hdj+ApGhbH3X4nxVqTnWzKAsJ64cT5CBcAimjo2qJdK7GIQQPZFkdd1iFzE+iG",
-	"7ckXbsVhin60GP0xOjrmicQ/hmZHIb6QZO1+i4HXwS77TFhMpkZEJYgbgWXiU2DtX2N1Z0umzV+F4eXp",
-	"EaLlfgrOVXFd3wWYhaar8xLuYIDMTTDlLPlA2MhK52Qu3m9q4UFOYdJKLU3OCRraJ2P6Cjad8D0B4UwL",
-	"qhQ62OxhczGAPTYMBAjqDF289o+Gldjise/NT00anBejmZdi2A0SJiZgbWi5etNBXT2ll7OU22eWHKcP",
-	"oZqYbmi1i27zRtWIFhI6BuZ3ZpiZVnXJpufBuxiNkSmUPN7+0nebavINobAQXzTrPR7Oj8OMLAtCK671",
-	"KZ21B/pZZ2v6oeNwwHpckB1K5JYwbp/aZYZTBhLYiacY10GiF12zZCAnruunZ/ATwyBqX/1Oh3GZk5QC",
-	"z74fud1n56ysqHkDlzwrRoMhR9cP+QA/sNrMQYlav2FFk3tF/ISvzseOsva5XDMxkkeDf3wbWk8d6U/i",
-	"QGYiuE+eFAPytikUnV08SJ44oEuMt8eKqeQKXZC+l19rgmQhTW1eULjb7i9WHB2AakZsk4jqJQULSJ1J",
-	"0LVUm5cjTnmz4UIwHRBREQ0VNE2uid2VNi8uGW+zBDdqcucce0cnPwx9SP8df5zVcOim+nJOf7NZvX8g",
-	"7pH4dN/x1vlYh3LtmAcLOFx/1uGFdp8DQWOMr5qSnSdlN7Is0lNJW/ixWGARA5cb1xTJzg3gHZm5hohj",
-	"6C4iGKF1XXLW9TI5RRzw0GIOJsX0nEzsMYGVbAR6UeYJ1M7ADxG+EugS2yK7rnPuUTQ3zxphbmqdw92L",
-	"yLdbpgoe61L23idh+MRThN03sm1wjj3OrDACZS5znCJbex5iV7Ix2L505+D2ChlEdMSofGpGijPWjWLj",
-	"EXCYCrqldtKyqIqXaoZA+vAvSlYjyDiy9JB3+prY7SEhMx/RT4XEZHRILq9GJfFxnd2nk0acvaBnzqmZ",
-	"gvCyKFxYNLjGRfdgQodrn4AKHulObqOsR5pfG3k686YlGYaZt/viP9vOz/GEGzOAS3jmchQLqm/0NO+o",
-	"Cn3OxlyMM8RUCzU5jQsCT4ESX7CZxUgV09qp/ccEXoGwNPh8iuW646LAgG1fp2lEcezUnCLJTmakQRnZ",
-	"IZMMFzvAe/JS/FAiHxhKgSCtoOzYXUE7RNvIXd5eLzzICA5clpjPeXb/6TYA8MwX6M0rXFqVyAcp5Sgh",
-	"oDDp58SnXA3rsae/45inaZ99tVpplty/stP//1CMf+mF9k4S9xBW97eWg+/4CL2ro86Ig5raeDcduISg",
-	"54uRvsDSskhVm713pEfWwStWkOUenN5yJwbVWl2dbcWUimUHHfjhhFzKYg/RLHdPryD9CVGqislcsEEL",
-	"Mz5y/IFS71PruCj2Je6nNCEqAwG0IyymxP2J10RIVz6YYimoaLQPYZWgcE1gBngL9dCtdoqgnqQc3meu",
-	"DO38s5ta+NvPaiq43mTASYhk4ZvH+xkS32W+gEiLs6OZyDeg8Pf6N3KDRrdl0euQA4exCLmCjDP7pQ7k",
-	"x8Ofh1iOd4fKgl6GUHJ+qaLlvgg9xH/po2mFFOYAl/uFRkTJg6a303WYvz+GTDeZ4nAOjc5IA8nPPiPi",
-	"ur/eYb7ZdMZFkgctHdPmn+g0Y+g0E2HAY75uX1w4iiDz1ozkGeS0sX+YicdXyFFkRN/Xz1qYG0i90CZc",
-	"2Xkp82jW/IbRwhvLw8TkCJlza69CRr6mpclCwm3mwtOKrLjgOoozO1ZebxknbrvtuNnI5qise+8eiyJv",
-	"+Wr9sFT8XNZugaNr+7noTu5oPUJ6156bC5cQT9p29y06pDloVBnLn3Wx7PhWXKjBckpszxmKvtWPn1ZS",
-	"1YIl0oklCy3A6IUOS0W3I9S0Gt+YT4DVU9buzGh9Crk7sfnECCoiHRwfGNbvV+vX5l/v8H9CGu47BHc9",
-	"JQfX9docOg5yntxJ9I4Qtz4LGC3XSPEszC3f9NyNNIW+hWQ/suUlVQVTD93Wzdt3fBem+lcPHxv1nkJb",
-	"6iVbu1aZZ+rES/mRjSmHTkB7VV5+RFgOAIsNuBhpONH24R+gSXis9bpyV+l0kj1Wds3U41PrA50WFzIO",
-	"k5Y1CkA8R8Os+MfnI/27DvvuTXfzSu3ZPFIl4h0NpgPJvOa3TGO2jUoGw5kNduDs90nHjdqHKyjn9Qws",
-	"b1fDHL3Uy5hOj7gEnh1YwZclg65rZ/MEVGCmMzkGQsZnCApS6PeMpkjBV6v0Qzk60x1VUTClrl+Da+wD",
-	"6eCCkupAVRXrvPAXuUPPlg9EQ7WZ5lY5tjLORdFGNIvRMEUjihMbWLk3TwWCi+NkZk4ut8hKCpVqV5gL",
-	"7OjEVdj8lt+9oA5kbI+y36+uJIlN+r0DdYxcKkvm+l+v2mYNfpdlc1D5CdbisF9P664dujfjPQnQ6OUG",
-	"AaiIw70f74jV40Xt++fO6CmxKqneHO1qDXVwS5pvXRa5w3wJCGFIFiGNZU2zwSS3FERJVpup5Nc7SnqC",
-	"Rd+MUBF9DASeSS29wwhSKlzYaOXdtBK+QcXZlb2F1B/fnapdU4rifxeZnK2jJ6Ry+lnCRodODoHpxuRJ",
-	"3N/7/jyUx/etB2BYkBHCEuB7cEga1syBqu8td3n3p9fEXKRMJRJtwziFHK7qdUmFzsi64QXD6iTFKmZ3",
-	"VBPK1YOV4qwApUY/JO/aIiTMgP/7f95kkPbENFlnBPNxNKmqDNzT2ofpSSMAyogSy5fQYgfl4Y5r9pB8",
-	"DziRMOKbZzfkz19/89+JA9b411+07HS2hzgs+tIBkrHNZOCaOHBGdHc738/iP9rN7qCiP1lcPXz88AqQ",
-	"PWomaM0XTxZfPbx6+JXr4wM794jmOcMKsjUbKZyhrl+SYjTfOOdfcML6TAurbezQGWuw8F8CIbkUL4rF",
-	"k8VzZp7ipyANppZCI+98eXWFLCSM63EKmT05vProFwdHhZwRg+a85XNa+HwHz0f7cqjy+Mn2n4vz3/A0",
-	"0aJQliucmbSRFSOCmZ1U28weLm5IybVhwjmxsuBe9F+CYVe0KUcPWKBmC8ECs3Fb+yiXhWtuFS2NmmyQ",
-	"lUFZt0u0wewsnVMhQAYcbvDbjdzdYAJAb38fz9rf6b4ubaevIxQ3g45XLW3hV1S7sB+YTyui+d+YVZzh",
-	"/74p1/nUd/v46DdefELil8zEYNst6anbdqtdCOlNq0M6v6Nb9i3eqD06fz0c9UVorHXiSqyoULRiBiLc",
-	"I3WT7SOPXhSLTx9g+Qhr0uW7w3W8YbR4Cg8t8Iwxbb6VmIyUzCxzGuwFB3Lc08k+mkh/gmlx0BnTjRAX",
-	"DO07RjXs00Ul4Hqm6tLDkRCDmFoo8o5kYcntiDtoRztJwXhdlYw6F4G9f3xd62Py9/+bdcGW5Io8hsSF",
-	"oxCb63Gza0QWAHvZw7Q+kf+zhW6qiqq9Y1hChR8Vg/ktB1iBUjNZl4zsFDfWfIEBHqE2OHESrILyrXvo",
-	"9KOQFln2Af47YMvjuTg6tlHf03xDltTkiMbaahMur/MCO2cJDJU7FFvDyxVWrTrPCBh1ZqNks95gJaiC",
-	"nB3wYmq3id5xGt/C91Jtv/U2/D/kBtrF+aqF+GnTGJeFoB3UtWeYxQGaLSBdhaKHM/fTUht8D+yWqT14",
-	"vbtuCF+f0aYAg5W+5h43sMQ0Enc+c2poKdcdFXigud64R+6QwP4TI8T1kzyfeDeN0RhZdsZQU7KOuuTo",
-	"tBVy51gfHh2lzo9cmxtJzdl6fRpkq2swPfSzDaj2tCydE7+6ANXe9S5JuRNIQ4hGgyuiJVZE2Tsk2ndK",
-	"1q4n83Ed7plUa2kME/eqw2UL1werd1c1xk185pirlwjI8eFuBGRgjPsViwef7fEfOsEvwHs/MFZD2IUa",
-	"gCnH7IFWfknhbP4JHeMGHronVVsFzNy08Itqsw7nXoKHGqIfyPvG70Udn3Z6+b0ZE+y+2iX4f1yDD0A/",
-	"8wYrQM+Ci8ffavsL8NW3Vssm1ENUQuolYBT7YA7AvSNQMeZAcd36BzHG6zhQbo/dEPaJ+7gh7JfeuiUm",
-	"3hI4/cvcEaVcL6XcZqSkJuAF46ZRUvJbhtFTKYiRNeYzx47rW0MVEO1+DmwboXlsr7NAhxgICyrn+Maq",
-	"8XcsKNazUhvt2ksqRpobaqZ9K8h+jSo1h21bAhYmN9eEEsF22LDgSGpoH7EF53KawHh8QYEht6M6oOWc",
-	"DYUEj0ac45sCjn9k2XHU8fvUZVsba7ov96hqO/dUzLn7I79ljmF7msFwIRW1+nsXprrVP50DbEP1NeEr",
-	"36UDompslzn3ndz6MJumvCB0TRFq1n7g14apAL7/ZAHQHwCN78nfhXX8esgWHy7qnYEs0Ver1SSeBCAo",
-	"hRwLu8CqbgxTX2jMMgXvihXC0D4G5TAmYXhYzg4caFvRQXLnXUuJGjrXznHetGdcRdxAHjYoVO/CDAvJ",
-	"9DWBUhTiUkHJQfOJTvCvX/8z3ve4D4AJBVMwrVTXUB66wXBN1hJTaLK2zRMHP/j5Z+yoJQC/D5L+mC3w",
-	"ujGEWtXgGmCWrdRbKkj64gbi0qfbCKO2b3RuVxeVeN8Lo/ZTW3Xv7ut29x6xW+Yd2SeZUdEL/mlRwMJv",
-	"2Vn+76OEteP7Pnj3rPkeucgwv4BfwkB6S11CuJWThRTs2gHJqVumrOBEsQqy5FN0dx/9Bv+fPKpv2K3c",
-	"ssNd+72I50XpRcj3jm4ZJrVYvQnvW3uvXuPFCsk0Tri763hx0sHKfsMbGnIUwgXNOkegZc05F3ZvR2Vj",
-	"col5JBf1e7xy4352rg83r9/hgI/K7fOcH/0z6q66C4vgNzjqZ3G/QQesM65vSzAwyB+sG6Y1m/AEPbcP",
-	"+IrRu+DHbj73/bLkQdfXKK2BRhk6W3Ztt08sbwY3bnGp+AR1ZXOhqtUh3Lhi666HHXeuds13pyKF8Mj+",
-	"Lnev3wL4nrcwNDGObOALo0kd/n7+LmE2OxD/C00KTkuiGC3LvUtuD3X1nVASYk1WiDdDDdGN8l4wFy6c",
-	"coM9Uw6+4e79YKGEOMUD5iOdJyvZcZ+zYtSwOxc1M9Tbx5f98piUEWzn3aNnivNUA7Il8u9oQV5U2/Ir",
-	"+rx0rbkMd3X3DHcBVavDanera42w6dX9HEu8jy+gafkC7Wlh/zI8dR/y3n9trKjp9wiQBzr1guTh90mB",
-	"cr+yP2SwvDP5z0uS9fnlfqVZ7Ot3HD5vURWGIfSKfzx2mPlHdm8pLi/5x8/jABdqTyr+cXB+LTHSzi60",
-	"vvsDHluY92eX4gKMce8ZLuGrd3xCHbfFDmhNxXTy5Wsq/lFTL19TcSTxkja5q2yCk+k7mUDOaubKlbnC",
-	"pMxLZBBi7Cx8GCpDEQGsj+TloKgMO8zG3JNCEiNhllgZ53fZqP2kHH6Nj1w0RtvmcM+Ag2kz/yO1RHIn",
-	"xjMwYmWwh5vq07l8jNyj7A0Bvwj0tVjuCe/Ax40AUHaXiVNMDZa6fTmfc+yN1ZlG1mY99W+esGTE/pXa",
-	"+1s2vO4yS9It9KJbpnH3l1F3xc8lRlYchNQBXiKu5cI318FaP68LrHtm7leE9r98cQu6LqmYViChCvVe",
-	"FEj7pRT10dXFAvwkJqvhpev7GdyJNxAmd0ee65KK38UXiAQfdwXWbkPOYq5ER2Cg72eYSRKf29W97MM5",
-	"e3BhCe3I8HnJ5pmH5+437VJC+R68mr83X1/CpalYLquKiYKafiFBb1/AFIEir5ILVEr/x9tX//7EgZyG",
-	"X0JiO9M6I7/9vCikYD8vMvLzQq5+XnyCWwehTIMGeDiDh+Q5v+Vi7f4EDE+amjBRaN8lUuUbBELo74ob",
-	"aHjIYgmiOwqqUrsVgYSLJS2pyLt9Jg+zRP8QxubHB6KYN4k3BzvxIxdRB93rsL+uSgGzPnd0f4lc+rew",
-	"va6AkO4tQ6lGANQZN1BjHKoRcAKKiq1zhVl+RtN0UiN7i4/ck08v9IH//b16SJueTw9/mWRO4VL+iG49",
-	"P/PPzrHnuOPeXXud796xcw/4K+ba0775+0T9badB/J1RI3xj5KY9gEgIz57O1ibfjMFOd/pJakP30B4b",
-	"wFcyoqUrldhJDxGDv3BURZQ/JgIYqPv9UkLOZc8kg78dEPcOrrTDvvz3zONTu3oBFVOH+3oia8t3oD9W",
-	"GgOlWR42w26+KwesS1YQ7AuTIRw2+bXh+dZpXNS3bolpN65dc1S/OWhzExpefMqOzstlzmGHGavo1VID",
-	"SBDANtAt0wCYh2U9Ti3wbW3GJrnGjrenzzKnSnFXQFNSDUdnDb0maqoDUl9mz9KKKoT/0bliTBC9kTvd",
-	"ze9yeb6xudINgi9GZupK6wZT/fAPGpjwfF3EDhdIsoAceZk0f/c9sBuwjBI7t5cIFwdlg+rWHy4A9Fo8",
-	"ojV/dPt48enDp/8XAAD//w==",
+	"7H1fk9w2kudXQdRthHdjKanbY+/NqJ/ktqXR2Vop1JpRxNm6CBSJqoKLBGgA7FKNT99p497vZT7ZBTIB",
+	"kEWCLLC6ui3PzYut7iZBIJFI5N9f/rrIZVVLwYTRi6e/LmqqaMUMU/DTy8L+l4vF00VNzWaRLQSt2OLp",
+	"gheLbKHYLw1XrFg8Naph2ULnG1ZR+4bZ1/YpbRQX68WnT9ni5eoVNfnG/rFgOle8Nlzacd9tGLllSnMp",
+	"iNlQQ8yGkXxDxZqRHdWkogUjUmSEC/JLIw3TV+SnxcVPC7KSiuzsG1wTwXaLDCe6YbRgqp3qy9Uj/PTU",
+	"BD/Z1ehaCs1g4W+UXJassv/MpTBMGPtPWtclz6md+ZMan/j3n7Vdxq+dsf9FsdXi6eK/PWkp+wT/qp/4",
+	"ceGLh4R4b5eyY8KQnZKOau41O+oz8y2rDRCwVrJmynCcagWzXElVUbN4uihksyzZIvNLFE21ZGrxKVvU",
+	"uUl68lN3Z3+04+O7H8KTcvkzy80iW3x8tJaP3C9rxerHfpadPz3iVS2VQeayC1jcslLmqtGmqZ7kUrEn",
+	"9lX47jdUbxmSuii4JQwt33RWu6KlZlmPAIX94qtUKhQc+Tv5Bb2h9jd9vlUsN1SsS0akIko2omhf9myV",
+	"LXa8SJ5bj+743SNEX6k9U48d2eYRHV7tUF0PWWtpzw0Xa/iBG1ZFnwkvjzxBhd4xdexk3PCqKeFoWbox",
+	"UbziInGHcCWDHboAUbLiSpuMXMIPmuWyu1FcGLZ2p4OzHOcb+ZuSa0WrhMMNj1mmMVSZ1BX0Nh6XE2bU",
+	"GSzQpZ1S5sk7YJRP4RdUKbq3P8P+JxKVCabW+/ebxMd5MdwAKVhGNLtlipb2lBi5ZmYDaxsclJ8bnrM3",
+	"eersKi4a449/95srJat23wlyp707jIRfl1QbIht7WBI+g1fIr8PpKkaLfecvSylLRoF1d5SbyMTsx91Z",
+	"wXuOKmYnQpZsJRULk7PXmD9HU8z2nvLIHvdYCa5pWEQWDmpLPM8QHep39t0vMoWxlgz5akCnXFYrqQy1",
+	"9B2QZCN3pKJiT0rO7BZJ4UlEdtxsCOWKLJnZMSaiR1bTvY5rG10atELMzdO9eDi5o5cbHLfH3wQizrvf",
+	"nGCwwpYJVIMmb7ihjpRvJM+Z7rLL0ov9Q3mbS2osIY4w0LV7zO5SY5LecI/ZW1TtE174Fp+yIpoLriPa",
+	"n9ff6sYQKchyTzZUFISuDFM7qgqdehxeGgaCt6IfX+LzX3415NOKKi5owY6N9so/B6LmIzu83ibf5B8P",
+	"pxGZRa24u2pm8ACoxVJuv9BE7lAdtuclb5RiIt8PuKBi1Lxh6vt1qnbI1PeJ0v5TRCJoWqaw0I17DN5o",
+	"8hmEvWHq1r05SVyNz0Vv8p5kcEychROTouHi+T1Vv7UvPwv6UE9PKkum1kwc0mQgUgeyV+7KdDLCDL6R",
+	"uzKqH0hqUsQGPosi/5BLl3uQTBvZaLaRZfGFJsjtV6RkK7h5yW7DFCPCci/XZCvkTqTdxvaT39GYESlX",
+	"hBK382ljFYzVzxVnxVGlrqSG9RWiwdfNhms4nglft1aB2ZANc2JaNGVpx79l4s+yURHdoRGGl0DYihdF",
+	"yciGamcnS80E0RtQJlb4CKMoHja0vD0g/JLtpSjISjaKFHgFJlCqpHumbgzPt3pEfssVYTTfEHiSaEP3",
+	"Giz2tRXplxcXJK/+/n+6gjzhq33WLCU9ulU/2GdAPsyU8HQ7MHKm392OnMWKav0iYivSHdkxvt4ArWhZ",
+	"kqDbp+i6dH9jxUhc3awY1Y2auk4iMuRwes8q2Qij7dz8BUnsLYyXNijPvTOtaymFzux9zcVasYIzYRaR",
+	"a0HeMjF6ZBjRtALNj5JCVkwbnhP7Rhpdapo2dE2FXZrkZeK4cOJTxUKt5IrHtFt71VkCgXsCNRo3MbwC",
+	"ExUb71GJcJti2tuYVBNuiGCs0NbSohp8Z5pas8zKlyxOJBD4SURRzfJF4tFVzXLJirgFZD9opT4+A/sj",
+	"CiKk8Rog2G94pWURbrfEe65kNcXt6dLlUH1Jtz7t0xPC0C60psKovV0qhR3vbvfRK31Kh0F3QL65sTJ/",
+	"5CYEKssVWZVW1FsK4ztX5AIEkJDODE9ZqwGnzAxFzQQvzmBdO1pPCqq0D+xoHRs94k7NZVPC4gXw2soe",
+	"DdERWQciTyon8YaCrO+a8zRx95LTnFo26jCqOzpZR73zIqarhXg9Lhyfw31uD/vhhex5scMz/hY6MOWd",
+	"HPZCs3OptNdf5y7xWxWz/VsNcqDBdu6CGJu74aN/G/W01I153ZhU2aOBLC9OcbsdXGTOZ+KHa6fRriJK",
+	"G9Xoucb9e2cCL+27rADNSeKVu6LW4g/eoqYmPzcaIiTCcqs1mCU423suWYlxgqH4XMecdPCp3UaWjDhu",
+	"Trp8Vc/pO8Njf8gnFf34AxNrO+evLiKuQR2XdMu906lSJjy11zh+bDtbQ/Nr8Jq5Hy6PeN2QNpbaqV4l",
+	"YJs7+JSQdYY0em85xQq/jdyRjTSEIpuhSNRDzmk1iiFJrR6BjjwM9w14YiONYdpcJ55VKwPv8rkR91+2",
+	"MI0So3qho9sXmtjHdMSx2NtNGC0LpOnOu7NkN505Gw5C/tQtv6aGlnI9lMH2Jkq/S601/1KsZNQb0MwZ",
+	"qBkdB+IZ33PLb8mjgbMzNti64QUVcxxH42OVvHKu+jF9ZGrct1Ss2YjeQcmKrxvFSEX3ZInWFOj+htVO",
+	"nqOjs5K3DFT35R6tKaPJirOyiBlTNRVHzRIqcL0aTkij4Ao5A60a3dDy2Ot/gYcgBiLM3b/aO4jAj5lj",
+	"8M7iukxxwG1+HmGn/TKQlDGJfw2JBzFBCnu2o0pwsbZCpJaa6Su7dRuqyZIxQTSGMFmRwYYzUdg/GMPU",
+	"Y/JagIPGHeGMuNlnxGx4vhVM61dVZm3UFxmpmfrGxa000cw8HsjpNb8dsexLumRl9C927ITrn3hvVogu",
+	"pDmP29D9WeKnSJ64eG8pdoqehxRKFNSOH+4gp5G3h6pyMU8N9pddz3ODbkCpCqZIyQWzZrSVJ8MQ60Rk",
+	"MH5z2ck7f/AM1Y6WW1ryeKxvRdEDsrQWBFGUa4bzr//szWa/79nJMWdr/9p1FWAFX3kJ3PM+gw2liWFl",
+	"GaWWs7LGjHwORxNTk1YZCUFnLjQvmIsvJ1/AP9C99/RNBDb8+U3xwLR61XAXSinWdgH2oUg48YpQjc90",
+	"fUqOao6IiZ6DeT6VZk3Vm/QUpaTTi1b5yWfXK0fnCtWMHPqW1eazTP8TowIE9vF19A5Y2xun66ifx2JJ",
+	"rDCiqmvZqKiYPyauDv0p7eICNbseE/eVMRGHxDzNanduS2r/C3LrkFH+aSYfOgCPhJG4GQsfXWGqJ+hv",
+	"5Z4Ukp0ilKKG+rEUOymLxy2bzEyyk7IIssTFx2dwwJKu446cXDXVMkJIF6upS5qDvrlUjBbu4QjPgIP4",
+	"+Ci7DaMGvcnxq1Kt2XfrA391Z64lo7dMuMX3mBNcj6SWO6vAuM/2vtMZSfJyOIaANLOKa5M55wakmml9",
+	"5RchvojwytDRSLUeSwCccaFarYMVZ7xFwQucKGfhA/HIi+QlWUumnxJalpmlUVODQxzULqu1GCfSmjqq",
+	"PR7NjPAsfmJuxLUULg98eN+uuBlR9WrFNDNPid5IZTKysga0VED66CaD4YaWLC3L16vF0x+PGiX4xqcP",
+	"fZ9U2sUWuTcsyRXLec2swc/KFcozl6IIMmOY1KVYqmNtTprnzLxLTVfROHTfVIfZuscjaYaJ1tcNEvFU",
+	"Da4ftfGjBSaYNH3kNqL35aaZyTw4lw+xlD43UyciNlSTDa1rJliRYQKkz47ThpelZY9cVuAnWQZju3+P",
+	"8nzjFPlVU3qrquB6g0Y919FMyk4S9+CM+SzN6Ivsls3y9Ei5/c6+EvUTQvCNFc96zEgNe2R4xaIXmFQs",
+	"p9rMyy4PCeNTrzxX+66ZObz1JC3mTXZcN5e7eGGMZuqWqS80yUuZH+YWTX1INgY45cgKX7vH2jf+2grg",
+	"iBenTPA/llS8FHVj/Asv48TTTPsPDXLGkV25gEQZK8/bzOXhOIYqM28XtGF1Cp/eGHcxDewQP/kB2Tpx",
+	"Qz8t3FxHvMwLkCwk+bsD5KbVYeh2F8Nxb8/pmMT6Thi1TxdPIOQ+ZX0pZ+cqjmfGdc9UX7F2IwznORCE",
+	"zyBtjriEtlKul/ZHvZE7KxUzsmSgnIAo3FFN/NB+xbfOPOoJ6hkMMXK+t1wUM8JLMEH7DgjdRgkr03dU",
+	"PyWrktcZ0Ru6hRyDfMPgKA/GvaVlw06KXFumhOlmduGjzGFJhYdzpk8vetMwv0Ji7K1VQPzCDITWFRFy",
+	"19N8QUOjppeCcnyPhlptwW55znxOtJZOiYXMD0hpEzmzNxi7ZYrIlcFJg1sdjNqOUf0fX4Hx6n/8o7UI",
+	"jGF2rxf/68dnj/4nffS3i0d/evTh3/8lNkPPLkw0FbiZ4XpYILvAPwpOyxL+VWHiBdoAtZJLBpkkkD2q",
+	"jaw7Wxhhj0Mq/P2/rkGNh2GsHQS1HfAr+5mMXJCalsxqD1+Rgqot/KlMS1Xtcxoscoy/bpxgjSm8khTS",
+	"MgJGRjCf1bLQQM+luYneC/Y2BFnZFolWlAuybIyRgjifUCTR0VBeTkdKRhT07vDWio6OL9hHMzIG16Ro",
+	"wLPaZuvvpIqWCdYbqlmXe3xyMKoZ+C/VCIH/siyF/wKecr8EW/qRMyydLhXlJMNNGVdEYGNG0ggsTexy",
+	"rSJpDV5YXuIB7l8PsFw/kbBLo4zVVBXFey2mjqe7IYNhNNQjT9A9R+4NjAGMsdyQuM/djU9yCel6cgVZ",
+	"PS75xzEjA+EedOy7ZFIPo+C3I6nFE/qqGUnWwst5hmN4rv425RfuKF2wqCg/NSMu/WGgfJi/1tYWdf2c",
+	"X0ZMGamq7nHWduezRb4vucDidFaWvNaSx0/oWsmmjnPXiDHCqDYv4ndkydcbw7TBpPPg5jF0m5ppXbo7",
+	"MeondMHY5Gx2OTrRDaO3HCv07lKbWZeNonGZr5oy2Yui6YqZ/byoBQzDc5ocqXOPYyT7kCKUuD/ivmXO",
+	"TVByNszbajco5Zt+y1Kdirwwm1P00vZDgYX8aLGjGb5zVyabkBGON/wJyxY+hQRO7GCa3Q3q7G04b56d",
+	"A7d4FpuOObXllnO08JGi4rzp6ERYVwLZohCd5sLIp2Qpwae0UkzkG9DUG6vZrkpuf7ADxHy+3Zr4kcJd",
+	"+x37egiAYx5JCDhFktdzqWKZinYUmiup0Q4MO26VPrUnZidJzoS9EwwmKEdqA0qes9hJgr2EEhDBCDwF",
+	"WfBkp2id6ISvrQbo3KRDWjTCqqa9DUgbGQgWkYdtuZB3AoZtunt0nNWPPQ+e6Kz/Fuyuu6e11NSe0lnu",
+	"G8bEs8g+OOf5BmNHd1QlwrTC9454rLWRij12VEmmqT0XStDyCbyOhOXOv5wuGCr68TodNiH5+jOsvj4J",
+	"L8Z+I8NZ+WES/f2w+NPzNb4NRekzqLfxJZcpNMk3UpYxAVOzjCiabzOiuNDg59m5XBp0a9HCnuFjUciU",
+	"k/utr1o+6eB+14ZiT8h20JQXKDt1U9dMXYF/trCmE146ZiN1qEQNFYOZo8PeycXexbaj+1NTJFauFixN",
+	"dmyoS0Ieuc7ssddX4Hce26nOVRaM5ROEzQpLg3CI6ZyKy4h9gRQ/lWhU7J/7CMjwGl2VVI+Uj4w69CPu",
+	"35fFkXX9x3BZjKqSM21O2NHh9mzkcuQvkC6ZaupFplkzWaMDpaIfeWVNvK8uQLjiD5dxfCFx8oaBZZtO",
+	"FEP1tpcxdPnlxTGWhLecFX1k6zr5Rwc1i2zWRc6LOUV/vGDfcr05nMgfh/PYUVVdx5MFBBQXBwN4y2pD",
+	"7ONX5MKddwP/5RrQCU4wNTwRAo94DnXs6KcXTnCSWuFl9l30iueupjki15cslxXTKNdhCF+iABAdkDXi",
+	"EfjAiUmHaCMbWq6iCTIQJ7B/deldXJP1GG2PVvyUXLApKDLItR+t/JlR9BochfHScgnF3OmJyuiUj5j4",
+	"MA5S5bQMNjdym2LhaJAC2jSqlLv7uJ9mtctILmWZEUBMykhTWzUH43NHLzxkGqdewz5mgWkStcPnWDN7",
+	"qnYYrrzeZcjVqozF313gkSLmBhdr4mO2CTveJmhMgrHgU4hKeLS6BrRj9+zr1UozE5FzlCsr5ZTL+6CJ",
+	"mAeFojuXgxy5SRk1f6mjxzuEm5SsSC7LghhJvry4IH//r+v4l3nFCl/pJHfCbgkCFIyk90f86yumoj4E",
+	"KJxy9bI7K8h3Um1ZARFHDzNg7XgiV6vJevyO8hW56fqRPqSdK7KOunPHzV+5Y+p9alY/zbcxNyGCGpKS",
+	"3bLSgWn4GQ1VOKOihSTt9RhVdW/H80JiVvRtPx/CBadbwDJcdxZO3yFXu/PgZ9uypyNChwmSLtDnalbm",
+	"buz6tCOcFDv/p3j5XMXL71eOdLMWLg6yFi6z36uQ6cmROwmOhxQK3wN+2QnuFEsKy6AkpyKwE6EoBqxm",
+	"Balv8uNA1+4cpmB/fnnM/JzPbCU3agxQp7V7v45+uFMZOsF8YZQ/fH3RtZ//4+JiCofZLyEgMNtrAQCY",
+	"PxzTQkfzV174gOuMXbyRVXB1Obc/HAwHYdqCvAbEHeLYeVixn4q6NwcGLSItvjrqBYAPJCrkL1wM7VSN",
+	"HN5v0RDTchYPMnkH4AeNmRd/kI0ZN1t5GydPr9cYx5GOS7gck8A8HpybUELipAM4cpa7Ncwh+7DDglPb",
+	"5sh++ua9PChOO8GXzLG4aw1+hTUmhoE3mQnNzT5kE9ZSxtLE0DpI2JCTYTWLfbSarvUWW9EGxMe0Qk3q",
+	"pqxhHeum0hjDdGHBHTVY4MQNOMOXskksycsWOVXLVHB7pF0qxHcUS3NNKIqzK3JBuHfaWJ0HcipZIkDQ",
+	"iqbWlPhkmaFT3qU7WIJ5UDOFDA6eqStCScl/aXgBmHekptogNqZz3/mbAuvLFq5srj1uH0azunoy84iG",
+	"xYU2jE6HPmfqbIrHqodWUpFLsl3D1uCmzMBPrZU0LDk1S8lyDIqgTC4XCokyneV/eREtX23WVM3JYEko",
+	"Q+qGdGE57Qlx3O9W4z/vDhtyb0uwDOWN//B4ckckXPeyW0N7UsgOoK3nWZ2poM+TgG1TxcBpWMkw8xNX",
+	"/YO1NCKIFx5ZZ7nHzAiK9QM5LUsHfHFIitGr/+R0e8dQ+H4KGXApp9LBaXwzdn9MCwKp98pD1N5Jlzma",
+	"ErOiiggumGH2bhTE7Jgwe68nF3y18gW/LtEHYG9yJswV+SPCpq5oU84okk3GHZvClnF/e2+v6xex7hLM",
+	"3+US7/L1E1+hnpFh2TQ1HtHEIa6RlUx08cxFuckWjShi0Q+YBVyjrpdCKDINsFRrha51f1/6n9eKUQ0X",
+	"fs3UStrfFs5vD4s4iF2PiI2eftvhwUQr4wfEJDxVT31FC/aKfxw6/hlG1abyASoPjfIzVdCcQ18RoDJq",
+	"Rvb6xQpqrglqHCMhrM65WVlB9WJkm6AM2A6rDd0TmXivr+OKAkwrHdFxmFye0m9hEAampTkNfhO+ahfj",
+	"B8naLQpkSxG3r/hHu+mnClz77o1VL2OXD0ZEO/7AkPnoIV3Pg+lPRTHeLAPLgddYJj6nFCA9gT2HNnCR",
+	"+5cbopnRZEO7lSxdZIrS7lgcaawVlVIcEC0R/D/W48l3E8A+AzM7ChS8fpFsLBl2tPz1nTS01OHx1LE3",
+	"0lyPkQ02HYnqQuhLye2PGZpFYB/7MhFt5C3D4smHPPRbVh+Hx4C+SAFxwoEcJMKETg8e7rP2E9ykVjas",
+	"krGFj2Qf5KlFSO1OJx3ZdHVtLM1Ac5Ezj0qOLQbTrpaxZAMPMO2Xki3ypIyDihbsxbhcw+ybjusNG1Al",
+	"lpVUAySCw/3xHvC+VMoILYoMTlVGdNkotYeWfu7bw6BOoPLJ9Bt1Qw9SNNhtTKXjHU1hzQxmV/J860pE",
+	"uCY76jw1ERAd8VzKIpWnpJgMzHXg4+AEYiKLFUcIReGZzuUQJaNJXl5cpMta2KrJaUrfwmKZaE8AGySD",
+	"jsuSF3oGiEpdRlvEgfBqnbrdtNNumYMV+CMVVGiaQOShlFIzAfzge0/QWZBDkU9ow5WCtg1GuqPywl5K",
+	"EJndDQq6z4P1hx31jl4vkFgmC3/BJLLabsTQA37lAmFYEK4ntS4NhnxzWq9VrwT7HWg5MUzVS9H2IDs1",
+	"Jugc/lbrymdQKL0SE05YZyc68+4y9CHMHuhgnfPWbk1gy5Dc5QWyFyGtltBe6V7AhSPRKp4HStExrZ+K",
+	"x6do/M5j6Nr5jGH+5o2BEO2yU1Ll+hOSreCrodK/4mUMZtH+2h8e6Jck2I4k5pnino5fnRLJOHL1xR39",
+	"wcxFtTJ34UwpXDgzmgk0DlA72o8EBBOWM+F1kbbgRifgQvrSX9ckw76Tcq+OFba5HXEJJ7g3yX0np2jg",
+	"QipfaE8Jl2FrP4hluRuaqLIbeZwsRrY4mZ42g5jHhAWNJ+JkA7ptsjjHaympGWlqc9DfrFB7ohnVEpC4",
+	"IYnbGxV2iIxcECPJZWKUSqqxqzQU4FWMdiosqWuWZWeU7MybU2R0mkk21fdy5JLBSaXxg9vRO3LEW8C8",
+	"m4uCekJA7pQ+n6cF6mZmRjp5FeaXlKk0n/yRZCXnA50RqP/24KBB76TQlhXAfnyfk17sKXQdHfh/KNny",
+	"EjHvOoWtoJRckcsv79NlMd0X9meqxuzSUBICt6QLvFb8Iyta3y8AltEy+S4fYbWkqw5XnegHPfnAgvI2",
+	"gklXyl1Ak9CIfMxIsG0H6a/JqJUzEC6HYB29ShDlkvLOjJbpAFxO87n+oetz/cOxZheungOBQ3A900VZ",
+	"x1y6M5E+7S4n711Ftf5Baj23gXtqZKuuU+cy5nIBRswCMKkbMSyzBYLoLmU+Yqk7OKeHq16Ldxv2xneg",
+	"7KNBj7fYuC982IIfFIN2oaOp7zkVgXyef06GsEQioglieRpq543xiLmuIAmMqrDjd/m4bMycUsbJOPkI",
+	"Yu6EGdHxd8zl9wLbF7b50p28wmfmwGD3EqaH1ev31YseZ86ndLfSG8bM4zfl/DoteBP5v4UunWM7TLXt",
+	"MZLg3x18GXcqWDchKZaRFI5JSCOjsANariAFBiMYLhC2bJQw8YSygAcWEpfpzomWfTtOofbxnH+HtXVs",
+	"vrGupq8bEz9GzrWhK1qWkMhvNTzE3HQegM/rPn+4e9d+6W737BniA73LCqkTm9XrnUjq0TOEXO2atAGn",
+	"gWwZq4ca/cAC60FlXmbn7Wly0AZnsp/EQ9psbkVJFtu8xjMRa+31TqQYbGewlPErk0Yy/3gC1ezAadbt",
+	"HDMlTqqQrnHPxDqN3bSf3WRZAzx0MnPiN5LojV+6C8XfUG7Xdi2LaI5MLn0ziZIBBC8j9cb+l4tIf5wo",
+	"5JvRCFWrf2mocgnggtz89QWBF6JoEn8b9z67Gw7qRv2YvbrAU3FdskWjynHXARIjjk7b2047jv+4W0+G",
+	"9IlJ/jdUtJUzPW+/KMZrWkJ5UjrkAJzlGVAdPuMumh3WzGlHGRYZTsecTul9bA78tl9N5unUGWSS0EHI",
+	"9DSiwiOhDThjyWIpSxin3QcYEjuAZlFY4BU1M6gF+AgjWRcpexaIHNqAT3RGHUth67TUv9dm78MQjyyL",
+	"4ykDZeFW2Ve90L0Kg3i6uw3M/BYn9kfvtGCN690umJhvpGbCoWk5mdwDVWHUnKXPLbtl5UieK+SNZBPZ",
+	"9KkHFZPcY0cUQNPOsQ6MirOZuZRJnWtvUAQ49JOzt671NMjcnrqvhK3prM1PeIS1QllEpOBjNN/yjoC6",
+	"I46KkVAsLmydErQ/qTDCRe3fuG4kfQgggaHuSVwEeMiaqOAWmAU/OadYFyq5RxqgAP7sWCc8VmqGKfuu",
+	"pCD4c5KYEuty+435UptR3q3C+I8JtW3dZsGHq2/LqCGjjCtt2rW3xe4XF9Nwa64RGkIOrqUHrsI8KFeL",
+	"jfrfac2JAQvhebu7PbAEV+yNhfxwzUMAW3cqxeOwbcuSveNVRI/9Qea0BM+VT2WDhxcHPSr+9ceLyw8/",
+	"Xjz604f//eWPF4/+8OHfnv548ehr/FW0Z8XJsC7twQkWiGd2x0HupLTkjcqz0C1oZlvEeaf8H+bI/vNs",
+	"/v9yNuN364lnLBZLyqlavkj2zibnyG9zWt5DZrsrxE1OyD21CMkntsMyMkckR4DOLPwXUqLwp4RDQhz+",
+	"jVRGUR5pcLUs5c7JQsCRqqA8Bl0aQy3/sFqno8006naqpmGGu3/D15vUZ7dcFH+e+fwPcnedHrq+Pn8Y",
+	"+oizHj7qydCZcne1KamJBadlMs27yFkp54IZUzKdOjyAacVjl66+YJxzAEPrDtYEvj/RoHPS3kIidgnk",
+	"V9MhQuYOkT8GYVWJsf5wOE+P9vsh3rJfGucsmqEGBVYZKRNk5sqDpQFAhiYbaVyNyFqmNmxJb5bpGj8O",
+	"oK73I4Ckb5Rcloht0FvYeNcuppRUU6FCWpZyx4qRLk/HmHLoqtO0Yog5kku5/UJDDy892b8vjbPx8SxM",
+	"OJnXwVlgmpF8g7HmXv0MYdd6yw01sj1e+ZqFp2+eK1mNYQeuOsqxQ9ijoFT+3GifH+6AZ1w5GE1HY7Zz",
+	"YfbMz2pAtb4DkvqM+9H5Jwc++W75FBQwdgrxdxS60jjQy6XcgVYib5mDvoReikhSd0wPghodnHRZFjDT",
+	"P6E46MHbRxUH15LJuGYpVFUeuy/5Yk0N1quop5w6rbq/yEFVVOYaH4NzjRhJ7L6QilGx23B7GsCc6J0A",
+	"d2/7iaacO9Oo00Hc53Al9LE/auDCQ91uYbFm0PBHex3AmAygkgKkmUtn9S0qFh3L7WIKRbBX2NI2OM2w",
+	"velTQqHFJJ7wSt5iseIGypZhItCBXjbmKVh/YZJdsLVpAUZdGlNiLWXfIYvHPvWmd5LwDhd9p+/8MKV2",
+	"Cfm0KmRGO5R1zLn2O9Oz32bk8DHB1Hr/fnM/LeHnnfSJTkBlHL3EMjEgqDhGhQcP+yIG78PlMQae71DA",
+	"OuBhSQpdgVrwp6/thl1eXEA5fq64riFarbesyKBA10rr4qCUqKNHK8ivH1FJVuyb/ajMOAqWD522hhMv",
+	"mdYgDgAo/squwQHvQO4XbH5iIRKv2KAm/ki/cXh+SrIOt8yh0c+Al6/DcfW82aVmm/kYGN1/v3NU/MaH",
+	"Leqs1zOrp3FM+rz1CYmDXk3px2pGp6ZkiCCegPRVAZXsVENbcnjxiLRUbNVo9hhXPk9U4qswkZNqhEZq",
+	"+3mZYcsP6I/MNDPjBf3JqcKsOq0vlsN+xfcn9I74FeTIcvoN9JblsqqYKKhvsNzrMRO1gHabPWjfIHwl",
+	"WTKi/DisuCJ0qZkwTll3PmEeNY6saT3WbGLE8oJbEcZMDkP7W/bY9Q+zcd+Ont4DYv0QzaF9LRix4sDr",
+	"ptQjqvZsWSnYSBuiVfz3dWsWH1ksPAZL6+/t1Is9TohmDt/Q8oQWleyWiSPVm1Yp77Tw5kVReuba0FuW",
+	"kYvHX5+/phJRQkcqc7Wk26cIX5CRipdbaGsCHTLtT9FsMweBOfzDSIe4Qu2t4gvsouCL0WGNgthMuvJl",
+	"qFozMwdKweMdzG5thCubUzbqmehE53daVmc/+1CBoARoOwchyzW4bqy84kaHAt6K7q08Ax1b7MkvDRUG",
+	"kUF7mvYYMlNInznAXMnImnRSL67IHxPdbCDoxp15cmWYAPgAwAjpAK9Y45k4wIrUdgSRrmbWeI6oi3KX",
+	"Ec2rCjHpxwIJdy3KjE1o7CwpVjQ5yzy+ckYqVprMAZ7YSVaQURxJEbWrmAYSaaGIYGxWuLUfIN1grs4c",
+	"LJV4s30daz5BiS8OBvwRMH8U3aF/qKR7B53N4+Aw0Or2uopfqDUVX+is22Z3KY2R1RX58qtTmp15iZBW",
+	"kkrF3NTjg3wfn6E1Vx44xD6P44IoRbDHWL3fd9K8Q6MqArnkMIy86emjvMNNQFaZZrQR4KQeXtIV0RJv",
+	"y6U0G8AcALMEq25zNmxTOQP0LtqPBmroXEJs6j28i3Xj1Tp4eqYbhaWWQ89NpJ8GJMFQf5aGEzGW6ZaQ",
+	"cw9sH8h5GuNDp2Y9uySOVyOFh+uGF1TkBzVpDWQeYgNIxfPDHnKdHBj3asS9D25le8zCAFlqGkB3IpZM",
+	"8m/Rj+uNVCZvYtBZN1ysS/aoBKcG2bK9HsfOiublSu1aDWhQHfKm7vrhK2bXBLmZi2xBm+j0rGXHFDWN",
+	"OqCsNfaeH8fJ7b7tqBLm29my7hZkbpO7lEkrAfEsdZcqED/Idai9nOTOiovuby//ya+/P36d4qw31GC6",
+	"3Q3U8g7rggRxcL4ePndJ822LnxuSpnppSo19f2bKd77x7DKGD7Gf0afW3yNzr4nlPqAvpQSXsLuGmgpt",
+	"z+mum5RlAdljyWFnKd6NntGEnsqD4cyGTYby58Q4JhpBjyQ6nzDjceCv2c2PDVUzIAZi2bge3suNlHWa",
+	"DyPhkoDQfHZgmgO/Baf4dI4O0BtZ106nH0sjkiqei3uOBhfnKnlYt7th55uUwWGvBmtfjrcYavINYSXV",
+	"huce2JiWJYE3nTeNg1Y9E/JsJuthO/EZBVtW/L+jehsN8/D1xnzGEm63SYg1teesPXtONOIInmT+eIUL",
+	"Kcg8TwkvhboMkbWXXueItPdDEggHXsKngnC0ezjcoZWZKzWnYWtK78YdupBOAG4ZZlOOwNcwUaSz2vzL",
+	"xQekhuU1jCbfaZVMfrTmIn4vQzOSmJcJUmm+0IQXGdnIJQbKMrKUVBUZWSlerMFXLQ5C10ePnzsU6bTd",
+	"beRY1L92GWNA/gxVxcvjrUPhdnTRNieWkQp+brj7bWt+5OmkcwWH4uRjxQv2rWPIWRl1ZaHTc4fOCGwQ",
+	"2VtWn5wANXGK5oVgA0+PMmVnHZdfHkXWc0zSJgvgTI/AwFwcg9ksFp5gaSKbF+wOrAVdMVGfOEcjzRk1",
+	"UwDcGo3iWj2GCgJ3HPTla0FaS75lTwkXhK3XaMFKqjQjuw03jECfvmgcOb0EKtbYNFTMhDlHG212NweL",
+	"/xnUVHVINgHONszv8lCJGqueVtxkRDMmUKTRpbxlGamq1hjGwb7QLkA6MIuraDOUP3tAZyyroobQsowi",
+	"GLeAZWOKGPTVHYYx2Vqx1MRxAMyJn/fUJJj9KXb3x4V9MVv43sA4jxT1T0lZTZAV2kGteAi+2etJG1lr",
+	"Uknn4I3gvzGXQi0KUvJQI4a/jqXdvrMsQhUjO0XreqSJg2HxZl/vpFhrspNNWUAuZThxPq0QUEw1tIrV",
+	"rn95JIoEKe5HFeFQLgd0c/qKW3GYoh8tRn9MSR1L/8A/hg7LIakryQz5BrNdB7vsyw+xghVhnCFZD8JB",
+	"vu6wdSD1C0+1+YswvDw9LQ9dT6MeD67r+0DQ9CiEJ1c5OXRAnGCaO0tNeeDmlIs9bD3XQSFX0kotTe6S",
+	"qWmfjDmJsdOldmUScKYFVQqzGuxhc4lXe2JvKOx7lWFejf2jYWUJyM39FKrUSq15Wtm8uq5uZmaicb6h",
+	"5eptp9XLCZQupdw+t+Q4fQjVxBzyVrvwG2X3QjWi7UMVBwW9U24vreqSTc+DdxtDRKZQ8joaou76nygs",
+	"xCMV+TCzC54zI8uC0IrruEJwZBUD/ayzNf183XDAelyQHUrkljBun9plhlOWoV9+NHEXqmvomiVj6XJd",
+	"P7sDPzlHRF/9vh80X3j2/cjtPrtQYEXNW7jkWTGagXZ0/ZCE/T2rzRxo6vVbVjS5V8RP+Op8wGprg8k1",
+	"EyPFC/jHm9Dv+khTVIfsGQGb9qQYkLeD2Nvu4kHG+gFdYrw9hmAhV5j3YbXCQ/yKLNQGzcvEBTwLB1AX",
+	"Q6QK6KAjtklE9ZKC3SSH4pyj7dVIJpTZcCGYDm1YsAULaJpcE7srbTFScpOPEjwOye167R2d/LDe0Jr9",
+	"J/44q8vxdfXlnKbqsxoOQ7JZ4tP9bIfOxzqUa8c8WMDh+rMOL7T7HAgaY3zVlOxuUnYjy2KGDy5gPsey",
+	"OTFbdOM6Mdu5QU8JZq4gzTO0NBWM0LouOeuG9p0iDiDUsai+YnpO+euYwEo2Ar0o8wRqZ+CHCF8JdIlt",
+	"kV3XXe5RNDfvNMLceiYH9h+Rb7dMFTzWGv29z3z31X7Y689IUNTQMwCN1a0wAmUuc5wiW3seEgZlYzJw",
+	"nO0cxnkhg4iOGJXPzEhF/LpRbDztGKaCbqmdtCyq4vg4IXt5+BclqxE4Ull6nHF9Rez2kFAOjS1XhMQK",
+	"YKjorUYl8XGd3dfwxUD4rZ45JwYMUQRRuLh1yEcS3YOZLTpVfxDa6xSUyZqJeEKOPJ150yq7wszbffGf",
+	"befneMKN2Ya2HXM5igXVN3qad1SF5uqjsd50MdXi+0+DMcJToMQXbCYCRMW0dmr/MYFXIBYoPp8UVuai",
+	"wCzZvk7TjIQJO6fmFEl2MiMNsDsOmWS42EEoxUvxQ4l8YCgFgrSCsmN3Be3Qh+ng8vZ64UEZZuCyxCK6",
+	"Z75E69QiujYA8NyjosxDi1iVyAcpGAAhoDDp58SnHHDQsae/5VgcZ599vVppZlL1n0LRnVPZD8X4l15o",
+	"7yRxDyGkWms52FsK7jy5G3FGHAAZxVv4wiUEjWaN9Kg2lkWq2uy9Iz2yDl6xgiz34PSWOzGAyOjqbCum",
+	"VCwj58APJ+RSFnuIZrl7egU1JwgNXEwW4Az6po9lCQCl3qeCZ9B8G4vwIxQeAYhZRLDB/YkXokuH2ZJi",
+	"KahotA+xbAEtRGDZbYuv14WYiITvUw7vc4f9cfezm4q21C8lKbjeZMBJCB9o+dr+5GdI3jutqYBIi7Oj",
+	"mcg3oPBj1qtsXP8ibtDotix6FQqPMBYhV1DmY7/UwVl8/NMQQP/+oDDRyxBwvs6FFNUXoYegm30I41A3",
+	"GnqUfKERxh8ESknRbJ8Gv/ntgTu7GeyHc2h0RhqoOPVp6Ff99Q6LfKbT3JM8aOlAov+EBB2DBJ0IAx7z",
+	"dXtEl1HYzhszkmdwWkZ8IUfh6Lkh9q++lxp2WPNXdl7KPFqqvGG08MbysBo0Qubc2qtQBq1pabJQ5Zi5",
+	"8LQiKy6we9lwNSOYZmMJm1bBNBvZHJV1791j0dwdD5EWluqzOzv5mQXC6PnPRXcSeg2eUEnvLMyp+X/n",
+	"Hjtv2te9tE/yK0orUEKa3ak8aUfrEY4HKxjEFhZ/kzZLvO2EYEIlMAudnmNN5+Ln77R66MR6g3j6mm/r",
+	"7KeVVKFviXRieX7bTONMMqqi2xFqWkV7zBXTT0jsJUrNS5JIIXcnJSI1qxxQ/Y4PDOv3q/Vr8693xE5C",
+	"yek7bGRySr3pO2loGfPX5LxIBWC+J3TpzwIyOlvoZk3VnfCl8WthpCmkaST7kS0vqSqYeuy2bt6+47sw",
+	"1b/4VilRpzUXa02WbM0F1E3e0RRZyo9sTCd3AtpbUPIjQlBCY5SAAZnWE8k+/L2QOxGtTFBOg5kuKEcU",
+	"k5nmUyoWjlOeQ6Jn0rJGm+3MUewr/vHFSK/24qD1+3Tn9sSy2TFEBO/fMZ32Q2t+yzQmOalk4NfZwH7O",
+	"bTLpL1P7cAXlvJ7Rt8rhdUUv9TJmSiEGn2cHVvBlyaDD/p15AtCG0pkc40/jMwQFieebjnlECr5apR/K",
+	"0ZnuqIoCB3fdSVyTLasNcdC4SZhHqop1Gfyz3KFD0cf/AVlFc2uTWBnngpcjmsVodKgRxYnNyt2bp4Ke",
+	"x3tCZE4utyjCynV0RhAqYEcnrsLmt/zuBXUgY3uU/X51JUls0u9dA4PIpbJkGP8E8d4FhXZwKB2UlFA5",
+	"l94TPd5/D30N3LiiStfjbbz7c48XQS65WacirkBP7Wk8GI8vA0XxXHTwTQMaNpJFSGNZ02wwtzClewKr",
+	"p2ou7yvXDBZ9PUJFdO0QeCYVZgYDd6nQ2Km1vr1DtEHF2Rmt/R7pnTWlKP73kUDb+tdCBq2fJWx06FoY",
+	"mC6tebt3Yr+/W0eD963jZVgHE6JB4PJxqJHWzAGEsy135Q6nlyKdpTooEuTE8FCkUPFNSYXOyLrhBUMk",
+	"DsUqZndUE8rVo5XirAClRj8m71rADSw8+Pt/XWeQbcY0WWcE06A0qaoMogLaZ0eQRgBsLyWWL6GdLMrD",
+	"HdfsMfkOeiLAiG+fX5M/ffX1fycORPLff9ZSdNCvOCsLDGFA+4E2gYRr4hoRYJTBudwWf203u9MB7Oni",
+	"4vHl4wuAUaiZoDVfPF384fHF4z+4nrWwc09onjNES1mzkXol6noDK0bzjfO5Bt+3T3Cx2sYOfeAGQe4k",
+	"EJJL8bJYPF28YOYZfgqyj2opNPLOlxcXyELCOAgASKjK4dUnPzvoZeSMWBuKWz6nXe238Hy0B6Uqj59s",
+	"/7k4/w1PEy0KZbnCmUkbWTEimNlJtc3s4eKGlFwbJpwTKwteXf8lGHZFm3L0gAVqtnCjMBu3tU9yWbhG",
+	"ztGKtMlm0BlAmLn8JkyK0zkVWAN/uME3G7m7xryL3v5eztrf6R6mbVfrIxQ3g+7OLW3hV1S7aCuYTyui",
+	"+d+YVZzh/74B9d2p7/bxya+8+ITEL5mJtSizpKdu2612IaQ3rQ7p/I5u2Td4o/bo/NVw1JehifSJK7Gi",
+	"QtGKGUgsGClXbR958rJYfPoAy0cIzy7fHa7jLaPFM3hogWeMafONxBywZGaZ00x+GmbEsI8m0ovvCMhL",
+	"O6YbIS4Y2neMatins0rA9UzVpYeZKAahzABoFkl+k9sRd9COdnKx8boqGXUuAnv/+HLiS/L3/5t1gYXl",
+	"ilxCvshRSJ31uNk1IguAvexhWp/I/9lCN1VF1d4xLKHCj4o5FC0HWIFSM1mXjOwUN9Z8gQGeoDY4cRKs",
+	"gvKNe+j0o5AW0Pd5FffAlsdToHRso76j+YYsqcmx80irTbh02jPsnCUwFExRyA+xWwfFws4zAkad2SjZ",
+	"rDdYgKsgVQq8mNptonecxrfwvVTbb7wN/w+5gXZxvlgkfto0hsMhaAdwAhkmz4BmC6jOodbkjvtpqQ2+",
+	"B3bL1B683l03hC+LaTOvwUpfc4+RX2L2jjufOTW0lOuOCjzQXK/dI/dIYP+JEeL6Sd6deNeN0RjQd8ZQ",
+	"U7KOuuTotBVy51gfHh2lzg9cm2tJzZ31+jR0s53wdmTPzzag2rOydE786gxUe9e7JOVOIA0hGg2uiJZY",
+	"EWXvkGjfKllfow/wuA73XKq1NIaJB9XhsoXr+dy7qxrjJj5zzNUrBJ/8cD8CMjDGw4rFg8/2+A+d4Gfg",
+	"ve8ZqyHsQg205MLsgVZ+SeFs/gkd4xoeeiBVW4X+MGnhF9Ume869BA81RD+Q940/iDo+7fTyezMm2H2R",
+	"UfD/uGaWgPTtDVZoswIuHn+r7c/AV99YLZtQ344BMl6hH48P5kBrM2zKg6lnXLf+QYzxOg6U22M3hNw+",
+	"zA1hv3Tjlph4S+D0z3NHlHK9lHKbkZKa0BsHN42Skt8yjJ5KQYysMY08dlxvDFVAtIc5sG2E5tJeZ4EO",
+	"MewbVM7xjVXj71hQrGdllCJImBhp5K+Z9gls/dJgag5blIa+D9xcEUoE22FzviMZuX2gHJzLaQLj8owC",
+	"Q25HdUDLORsKCR6NuItvCjj+iWXHUcfvM5fkbgBxcI+qtnNPxZy7P/Bb5hi2pxkMF1JRq793WzK1+qdz",
+	"gG2oviJ85TtSQlSN7TLnvpNbH2bTlBeErim2VbEf+KVhKjSae7oAxBVoA+fJ382k/GrIFh/O6p2B5NzX",
+	"q9UkjAcAV4UcC7vAqm4MQD/C++BdsUIYWqWiHMYkDN+CotP6oi2kIbnzrqVEDZ1r5zhv2jOuIm4gj9YU",
+	"iqZhhoVk+opABRBxGbhkBK1S9MuukrGWBdSpwbRSXUN56HzKNVlLTKHJ2pbGHPzgdz9jRy0B+H2Q9Mds",
+	"gTeNIdSqBlfQUshKvaWCpC9uIC59uo0wavtG53ZxVon3nTBqP7VVD+6+bnfvCbtl3pF9khkVveCfFQUs",
+	"/Jbdyf99lLB2fN/z/YE13yMXGeYX8HMYSDfUJYRbOVlIwa4cfp+6ZcoKThSrIEs+RXf3ya/w/8mj+pbd",
+	"yi073LXfinhelJ6FfO/olmFSi9Wb8L619+oVXqyQTOOEu7uOFycdrOxXvKEhRyFc0KxzBFrWnHNh93ZU",
+	"NiaXmEdyVr/HazfuZ+f6cPP6DQ74qNy+m/Ojf0bdVXdmEfwWR/0s7jfo9nyH69sSDAzyR+uGac0mPEEv",
+	"7AO+UPc++LGbz/2wLIn1g+1tN6Q10ChDZ0u4MXxVObhxi3PFJxx8e1tM7ICFXI1718OOO1dLZZQvQxmJ",
+	"FMIj+/vcvTduFr9RnMl/PraBL40mdfj73XcJs9k9yH7BaUkUo2W5d8ntAc6gE0pCiM8KYX6oIbpR3gvm",
+	"woVTbrDnyqFm3L8fLFRup3jAfKTzZCU77nNWjBp276Jmhnp7ed4vj0kZwXbePXpHcZ5qQLZE/g0tyLNq",
+	"W35Fn5euNZfhLu6f4c6ganVY7X51rRE2vXiYY4n38Rk0LV8XPy3sX4WnHkLe+6+NFTX9FgHyQKdekDz8",
+	"PilQ7lf2uwyWdyb/eUmyPr88rDSLff2ew+ctmMUwhF7xj8cOM//IHizF5RX/+Hkc4ELtScU/Ds6vJUba",
+	"2YU277/DYwvz/uxSXIAxHjzDJXz1nk+o47bYAa2pmE6+fEPFP2rq5RsqjiRe0iZ3lU1wMn0DGchZzVy5",
+	"MleYlHmODEKMnYUPQ2UoAq/1AdQcAphhh9mYe1JIYiTMEivj/C4btZ+Uw2/wkbPGaNsc7hlwMG3mf6xt",
+	"7k6MZ2DEymAPN9Wnc/kYuQc3HOKsEWgnstwT3kHtG8H97C4Tp5gaLHX7cnfOsTdWZxpZm/XUv3nCkhFy",
+	"WWrvb9nwusssSbfQy26Zxv1fRt0Vv5AYWXHIXQcwlbiWM99cB2v9vC6w7pl5WBHa//LZLei6pGJagYQq",
+	"1AdRIO2XUtRHVxcLqJ+YrIaXrm8jcS/eQJjcPXmuSyp+E18gEnzcFVi7DbkTcyU6AgN9P8NMkvjcLh5k",
+	"H+6yB2eW0I4Mn5dsnnl47n/TziWUH8Cr+Vvz9TlcmorlsqqYKKjpFxL09gVMESjyKrlApfR/3Lz+z6cO",
+	"Wzb8EhLbmdYZ+fWnRSEF+2mRkZ8WcvXT4hPcOoggGzTAwxk8Ji/4LRdr9ydgeNLUhIlC++acKt8gEEJ/",
+	"V9xAw0MWSxDdUVCV2q0IJFwsaUlF3m3veZgl+rswNj8+EsW8Sbw92IkfuIg66N6E/XVVCpj1uaP7c+TS",
+	"38D2ugJCurcMpRoBUGfcQI1xqEbACSgqts4VZvkZTdNJjewGH3kgnx7CcH4WXj2kTc+nh79MMqdwKb9H",
+	"t56f+Wfn2HPc8eCuvc5379m5B/wVc+1pZoxvQzOmOd74Z+6RGuEbIzftAURCePZ0tjb5Zgztu9PGUxu6",
+	"h67kAL6SES1dqcROeogY/IWjKqL8MRHAQN3vlxJyLnsmGfztgLj3cKW54X3nn4fl8aldPYOKCd399bRr",
+	"+sY+c0/EDeDiD0xVWNLIQVGNIBofOFcmnQascfSkucYcmhjokYTbENSmib1wuhU7VqEEFXIevcSeQVeV",
+	"WZesINgVKUNUcvJLw+2MQPGlvnFRTMl0zcqjauZBk6fQ7uVTdnReLoER+ytZfbuWGrCaAD2DbpkG3EKs",
+	"rnLamW/qNDbJNfZ7Pn2WOVWKuzqmkmqQYGvotFJTHQATMyvSVlQhCpPOFWOWaeROd9PsXLp1bK50gxiY",
+	"kZm6CsfBVD/8g8aHPF8XsQMJF0oA8DxPtYX7HphvWM26gn+XHrXvCZ7XI+q3e+Yh9G/Xq+A3174dXfqq",
+	"N/42Tff2XRd+h8q3n/rnpX173njgQ9v56n1r3vCpqOrdYbwnOS2tya9GDy1O+do/dpQ4hn00B6O2lOl7",
+	"U0Ygb9yrd6fES6NbtQTuHEG4XwlZ8dL5oWhJVaXJv759fk2+/vqrr/9tcXoF4QFxS44ayQRhrUw8pprY",
+	"23PLTb5h4guNfVf/JgVDbDXyXaNkzZ78lTMh6BX5y7vrYRF87C79m+uBGi24ujilQhq2vqJqW7hI+Myt",
+	"B3Kdedszq1/UNUBeiMKbcKBIUU1e+cmeuOEAWaBu/TsAJrp4Qmv+5PbS/v3/BQAA//8=",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

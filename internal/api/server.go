@@ -28,7 +28,8 @@ type Server struct {
 	work   workshop
 	// cooking lets one change of a cook happen at a time: two devices may
 	// say the same thing at once.
-	cooking sync.Mutex
+	cooking  sync.Mutex
+	kitchens kitchens
 	foretold
 }
 

@@ -35,6 +35,8 @@ var fieldWords = map[string]string{
 	"bench.mixes.name": "The name of mix %d", "bench.mixes.items": "What is in mix %d", "bench.mixes.items.g": "An amount in mix %d", "bench.mixes.items.ingredient": "An ingredient of mix %d",
 	"bench.mixes.gPerKg": "How much of mix %d", "bench.mixes.jarG": "The jar of mix %d", "sauce.items": "What is in it", "sauce.items.ingredient": "An ingredient", "sauce.items.g": "An amount", "items": "What is in it",
 	"items.ingredient": "An ingredient", "items.g": "An amount", "sauce.clingsG": "How thick it is", "sauce.widthCm": "The pan, across",
+	"serveAt": "The moment at the table", "hands": "The hands", "hobs": "The rings of the hob", "oven.warmC": "The warm oven", "dishes": "The dishes", "dishes.planId": "Dish %d", "sides.steps": "The steps of side %d",
+	"sides.steps.minutes": "The minutes of a step", "sides.steps.hands": "The hands of a step", "sides.holdsMin": "How long a side holds", "pins": "What was pinned", "order": "The order", "away.until": "When hands are back",
 	"each": "The weight of one", "price": "The price",
 }
 

@@ -16,6 +16,7 @@ func of(list ...any) (out []larder.Item) {
 
 var (
 	harissaGlaze = pan.Sauce{School: pan.Reduce, WidthCm: 14, ClingsG: 8, Items: of("honey", 60.0, "harissa", 25.0, "lemon-juice", 20.0, "water", 40.0, "salt-fine", 1.0)}
+	wideGlaze    = pan.Sauce{School: pan.Reduce, WidthCm: 20, ClingsG: 7, Items: harissaGlaze.Items}
 	plumGinger   = pan.Sauce{School: pan.Reduce, WidthCm: 20, ClingsG: 10, First: []string{"ginger"},
 		Items: of("plums", 240.0, "ginger", 12.0, "oil", 5.0, "sugar-brown", 30.0, "rice-vinegar", 20.0, "soy-light", 12.0, "water", 60.0)}
 	mustardDill  = pan.Sauce{School: pan.Mix, Items: of("mustard", 30.0, "honey", 20.0, "yoghurt", 40.0, "herbs", 4.0)}

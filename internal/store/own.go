@@ -3,12 +3,14 @@ package store
 import (
 	"context"
 	"errors"
+	"time"
 
 	"github.com/jmoiron/sqlx"
 
 	"velocrustum/core/food"
 	"velocrustum/core/pan"
 	"velocrustum/core/prep"
+	"velocrustum/core/sheet"
 )
 
 // What a household keeps under a name: marinades, coats, sauces, mixes. A
@@ -39,6 +41,39 @@ type Sauce struct {
 type Mix struct {
 	prep.OwnMix
 	Version int `json:"version,omitempty"`
+}
+
+// Supper is one that the household plans: its dishes by reference, as they
+// are.
+type Supper struct {
+	ID      string  `json:"id"`
+	Name    string  `json:"name"`
+	Evening Evening `json:"evening"`
+	Version int     `json:"version,omitempty"`
+}
+
+// Evening is what is said of a supper.
+type Evening struct {
+	ServeAt time.Time    `json:"serveAt"`
+	People  int          `json:"people"`
+	Hands   int          `json:"hands"`
+	Away    []sheet.Away `json:"away,omitempty"`
+	Hobs    int          `json:"hobs"`
+	// WarmC is that of an oven that is kept warm, 0 where there is none.
+	WarmC    float64      `json:"warmC"`
+	Earliest *time.Time   `json:"earliest,omitempty"`
+	Dishes   []Course     `json:"dishes"`
+	Sides    []sheet.Side `json:"sides,omitempty"`
+	Order    []string     `json:"order,omitempty"`
+	Pins     []sheet.Pin  `json:"pins,omitempty"`
+}
+
+// Course is a dish of a supper.
+type Course struct {
+	PlanID string `json:"planId"`
+	// AnyFryer lets the sheet choose; else it is the dish's own.
+	AnyFryer bool  `json:"anyFryer,omitempty"`
+	Flash    *bool `json:"flash,omitempty"`
 }
 
 // ownRow is a row of any of the tables, D the document in it.
@@ -83,6 +118,12 @@ var (
 		}}
 )
 
+var ownSuppers = own[Supper, Evening]{"suppers", "supper",
+	func(r ownRow[Evening]) Supper { return Supper{r.ID, r.Name, r.Holds.V, r.Version} },
+	func(s Supper) ownRow[Evening] {
+		return ownRow[Evening]{s.ID, s.Name, JSON[Evening]{s.Evening}, s.Version}
+	}}
+
 func (o own[T, D]) columns() string { return `id, name, ` + o.column + ` AS holds, version` }
 
 // all returns them by name.
@@ -124,6 +165,15 @@ func (o own[T, D]) put(ctx context.Context, s *Store, t T, version *int) (T, err
 		return err
 	})
 	return o.open(r), err
+}
+
+// one returns a single one.
+func (o own[T, D]) one(ctx context.Context, s *Store, id string) (t T, err error) {
+	var r ownRow[D]
+	if err = found(s.db.GetContext(ctx, &r, `SELECT `+o.columns()+` FROM `+o.table+` WHERE id = ?`, id)); err != nil {
+		return t, err
+	}
+	return o.open(r), nil
 }
 
 // drop forgets one.
@@ -176,3 +226,19 @@ func (s *Store) PutMix(ctx context.Context, c Mix, version *int) (Mix, error) {
 
 // DropMix forgets one.
 func (s *Store) DropMix(ctx context.Context, id string) error { return ownMixes.drop(ctx, s, id) }
+
+// Suppers returns the household's own, by name.
+func (s *Store) Suppers(ctx context.Context) ([]Supper, error) { return ownSuppers.all(ctx, s) }
+
+// Supper returns one.
+func (s *Store) Supper(ctx context.Context, id string) (Supper, error) {
+	return ownSuppers.one(ctx, s, id)
+}
+
+// PutSupper keeps one.
+func (s *Store) PutSupper(ctx context.Context, c Supper, version *int) (Supper, error) {
+	return ownSuppers.put(ctx, s, c, version)
+}
+
+// DropSupper forgets one.
+func (s *Store) DropSupper(ctx context.Context, id string) error { return ownSuppers.drop(ctx, s, id) }

@@ -340,6 +340,97 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/suppers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The household's suppers, by name */
+        get: operations["listSuppers"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/suppers/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Keep a supper, or change it */
+        put: operations["putSupper"];
+        post?: never;
+        delete: operations["dropSupper"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/suppers/{id}/calendar": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** Its run sheet as an iCalendar file with alarms (RFC 5545) */
+        get: operations["supperCalendar"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/suppers/{id}/list": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** Its run sheet, shopping and setting out as Markdown */
+        get: operations["supperList"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sheets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Work a supper back from its table */
+        post: operations["workSheet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/settings": {
         parameters: {
             query?: never;
@@ -1760,6 +1851,156 @@ export interface components {
              */
             fallsG: number;
         };
+        Supper: {
+            id: string;
+            name: string;
+            evening: components["schemas"]["Evening"];
+            version?: number;
+        };
+        /** @description What is said of a supper; its dishes are those of the household, as they are */
+        Evening: {
+            /** Format: date-time */
+            serveAt: string;
+            people: number;
+            hands: number;
+            away?: {
+                /** Format: date-time */
+                from: string;
+                /** Format: date-time */
+                until: string;
+                /** @description how many pairs; all where left out */
+                hands?: number;
+            }[];
+            hobs: number;
+            /**
+             * Format: double
+             * @description of an oven that is kept warm; 0 where there is none
+             */
+            warmC: number;
+            /** Format: date-time */
+            earliest?: string;
+            dishes: {
+                planId: string;
+                anyFryer?: boolean;
+                flash?: boolean;
+            }[];
+            sides?: components["schemas"]["SideDish"][];
+            order?: string[];
+            pins?: {
+                task: string;
+                /** Format: date-time */
+                start: string;
+            }[];
+        };
+        SideDish: {
+            id: string;
+            name?: string;
+            /** Format: double */
+            holdsMin?: number;
+            steps: {
+                says: string;
+                place?: string;
+                /** Format: double */
+                minutes: number;
+                hands: number;
+            }[];
+        };
+        /** @description An evening worked back from the table */
+        Sheet: {
+            /** Format: date-time */
+            serveAt: string;
+            /** Format: date-time */
+            startAt: string;
+            onTime: boolean;
+            why: string;
+            order: string[];
+            /**
+             * Format: double
+             * @description by how much elastic waits fall short of their best, 0 to 1
+             */
+            shortened: number;
+            cautions: string[];
+            tasks: components["schemas"]["SheetTask"][];
+            plate: components["schemas"]["OnThePlate"][];
+            chance: {
+                /** Format: date-time */
+                by: string;
+                /** Format: double */
+                share: number;
+            }[];
+            others: {
+                id: string;
+                says: string;
+                /** Format: date-time */
+                startAt: string;
+                /** Format: date-time */
+                serveAt: string;
+                order?: string[];
+                hands?: number;
+                /** Format: double */
+                crust: number;
+            }[];
+            tight: {
+                /** Format: date-time */
+                at: string;
+                says: string;
+            }[];
+            shopping: {
+                ingredient?: string;
+                name: string;
+                /** Format: double */
+                g: number;
+                says: string;
+                for: string;
+            }[];
+            counter: {
+                /** Format: date-time */
+                at: string;
+                says: string;
+            }[];
+        };
+        SheetTask: {
+            id: string;
+            dish?: string;
+            basket?: number;
+            kind: string;
+            says: string;
+            /** @description a fryer's id, hob, oven, board, fridge or none */
+            place: string;
+            /** Format: date-time */
+            start: string;
+            /** Format: date-time */
+            end: string;
+            hands: number;
+            /** @description which pair of hands, from 1 */
+            who?: number;
+            after: string[];
+            /** Format: double */
+            least?: number;
+            /** Format: double */
+            most?: number;
+            pin?: boolean;
+            colours?: number[][];
+        };
+        OnThePlate: {
+            dish: string;
+            basket: number;
+            pieces: number;
+            /** Format: date-time */
+            outAt: string;
+            /** Format: double */
+            waitMin: number;
+            /** Format: double */
+            crust: number;
+            /** Format: double */
+            coreC: number;
+            safe: boolean;
+            flashed: boolean;
+            lab: number[];
+            /** @description crust from out to the table, each minute */
+            line: number[];
+            says: string;
+        };
         /** @description What a cut can be made into with a knife */
         Making: {
             to: string;
@@ -2967,6 +3208,152 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    listSuppers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description All of them */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Supper"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    putSupper: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The version that the change was made on, in quotes; "0" for what is new */
+                "If-Match"?: components["parameters"]["IfMatch"];
+            };
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Supper"];
+            };
+        };
+        responses: {
+            /** @description As kept */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Supper"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    dropSupper: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Forgotten */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    supperCalendar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The calendar */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/calendar": string;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    supperList: {
+        parameters: {
+            query?: {
+                /** @description the kitchen's time zone, like Europe/Vienna; UTC where left out */
+                zone?: string;
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The list */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/markdown": string;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    workSheet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Evening"];
+            };
+        };
+        responses: {
+            /** @description The run sheet */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Sheet"];
+                };
             };
             default: components["responses"]["Problem"];
         };
