@@ -23,7 +23,7 @@ var below = map[string][]string{
 	"food":    {"larder", "refuse", "safety", "thermal"},
 	"fryer":   {"thermal"},
 	"program": {"crust", "food", "fryer", "larder", "refuse", "safety", "thermal", "units"},
-	"sheet":   {"crust", "food", "pan", "prep", "program", "refuse", "units"},
+	"sheet":   {"crust", "food", "larder", "pan", "prep", "program", "refuse", "units"},
 	"cook":    {"larder", "program", "refuse", "units"},
 	"prep":    {"food", "larder", "pan", "program", "refuse", "safety", "thermal", "units"},
 }

@@ -122,7 +122,7 @@ func (p *planner) put(b block, limit float64) float64 {
 		}
 	}
 	if pinned && (end > limit+tick || !p.rooms.free(b, end)) {
-		p.out.missed = append(p.out.missed, b[0].ID)
+		p.out.missed = append(p.out.missed, b[0].Says)
 		pinned = false
 	}
 	if pinned {

@@ -276,7 +276,7 @@ func TestAwayAndPins(t *testing.T) {
 		t.Errorf("the slaw is begun at %s, pinned to %s", one.Start, noon)
 	}
 	s.Pins = []Pin{{Task: "wings/toss", Start: table.Add(-time.Minute)}}
-	if _, err := kitchen.Plan(t.Context(), s); err == nil || !strings.Contains(err.Error(), "wings/toss") {
+	if _, err := kitchen.Plan(t.Context(), s); err == nil || !strings.Contains(err.Error(), "Toss wing flats") {
 		t.Errorf("a toss after the table is %v", err)
 	}
 	s.Pins, s.Order = nil, []string{"wings", "wedges"}

@@ -121,6 +121,7 @@ const (
 
 // Limits are what the figures of a supper may be.
 var Limits = refuse.Limits{
+	"people":           {Min: 1, Max: 40, Step: 1, Unit: "people"},
 	"hands":            {Min: 1, Max: 4, Step: 1, Unit: "pairs of hands"},
 	"hobs":             {Min: 0, Max: 6, Step: 1, Unit: "rings"},
 	"oven.warmC":       {Min: 60, Max: 120, Step: 5, Unit: "°C"},

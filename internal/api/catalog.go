@@ -13,6 +13,7 @@ import (
 	"velocrustum/core/program"
 	"velocrustum/core/refuse"
 	"velocrustum/core/safety"
+	"velocrustum/core/sheet"
 )
 
 // choices lists ids with their words.
@@ -53,6 +54,9 @@ func limits() map[string]Range {
 	}
 	for field, r := range pan.ServingLimits {
 		out["serving."+field] = r
+	}
+	for field, r := range sheet.Limits {
+		out["supper."+field] = r
 	}
 	out["coat.share"], out["coat.sticks"] = food.ShareLimit, food.SticksLimit
 	out["brush.g"] = program.BrushLimit

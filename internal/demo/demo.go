@@ -54,7 +54,7 @@ type dish struct {
 }
 
 // perBasket is how many of a dish go in at a time, where not all do.
-var perBasket = map[string]int{"Card night wings": 12}
+var perBasket = map[string]int{"Wings for six": 12}
 
 // brushed is a thin film of something late in a cook.
 func brushed(at, g float64, of int, ingredients ...string) program.Turn {
@@ -66,10 +66,10 @@ func brushed(at, g float64, of int, ingredients ...string) program.Turn {
 }
 
 var dishes = []dish{
-	{"Card night wings", program.Load{Cut: "chicken-wing-flat", Pieces: 24, PieceMassG: 43, Surface: "wiped"}, program.Coat{ID: "starch-dust", OilG: 9},
+	{"Wings for six", program.Load{Cut: "chicken-wing-flat", Pieces: 24, PieceMassG: 43, Surface: "wiped"}, program.Coat{ID: "starch-dust", OilG: 9},
 		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 200, Minutes: 20}}, Turns: flips(11)}, "19:30", false,
 		&prep.Bench{Servings: 6, Drying: prep.Drying{School: "wipe"}, Salting: salted(1), Sauces: with("Honey-harissa glaze", wideGlaze, pan.Toss, false)}, nil},
-	{"Card night wedges", program.Load{Cut: "potato-wedge", Pieces: 20, PieceMassG: 32, StartC: ptr(18.0), Surface: "wiped"}, program.Coat{ID: "oil-rub", OilG: 20},
+	{"Wedges for six", program.Load{Cut: "potato-wedge", Pieces: 20, PieceMassG: 32, StartC: ptr(18.0), Surface: "wiped"}, program.Coat{ID: "oil-rub", OilG: 20},
 		program.Program{PreheatMin: 3, Stages: []program.Stage{{AirC: 180, Minutes: 15}, {AirC: 200, Minutes: 9}}, Turns: shakes(8, 15, 20)}, "19:30", false,
 		&prep.Bench{Servings: 6, Drying: prep.Drying{School: "wipe"}, Finish: []prep.Item{{Ingredient: "salt-flake", G: 6}}}, nil},
 	{"Drumettes of three flavours", program.Load{Cut: "chicken-drumette", Pieces: 4, PieceMassG: 45, Surface: "wiped"}, program.Coat{ID: "leavened-rub"},

@@ -27,7 +27,7 @@ func suppers(plans []store.Plan, now time.Time) []store.Supper {
 		{Says: "dress with lemon and oil", Place: sheet.Board, Minutes: 3, Hands: 1}}}
 	return []store.Supper{
 		{Name: "Card night", Evening: store.Evening{ServeAt: at(friday, 19, 30), People: 6, Hands: 1, Hobs: 2, WarmC: 95,
-			Dishes: []store.Course{{PlanID: byName["Card night wings"]}, {PlanID: byName["Card night wedges"]}}, Sides: []sheet.Side{slaw}}},
+			Dishes: []store.Course{{PlanID: byName["Wings for six"]}, {PlanID: byName["Wedges for six"]}}, Sides: []sheet.Side{slaw}}},
 		{Name: "Quick one for two", Evening: store.Evening{ServeAt: at(1, 18, 45), People: 2, Hands: 1, Hobs: 2,
 			Dishes: []store.Course{{PlanID: byName["Rye-crumbed pollock fingers"]}}}},
 	}

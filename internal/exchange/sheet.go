@@ -46,7 +46,7 @@ func Calendar(id, name string, s sheet.Sheet, now time.Time) string {
 			add(t.ID, t.Says, t.Start, t.End, ahead, "")
 		}
 	}
-	return c.Serialize()
+	return c.Serialize(ics.WithNewLineWindows)
 }
 
 // escaped is text that is no markup.

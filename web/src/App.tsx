@@ -19,6 +19,7 @@ const view = (script: () => Promise<{ default: ComponentType }>) =>
 const PlanPage = view(() => import('./plan/PlanPage'));
 const BenchPage = view(() => import('./bench/BenchPage'));
 const PanPage = view(() => import('./pan/PanPage'));
+const SupperPage = view(() => import('./supper/SupperPage'));
 const PantryPage = view(() => import('./pantry/PantryPage'));
 const CookPage = view(() => import('./cook/CookPage'));
 const LogbookPage = view(() => import('./logbook/LogbookPage'));
@@ -29,6 +30,7 @@ const FryersPage = view(() => import('./fryers/FryersPage'));
 const byAddress = {
   bench: BenchPage,
   pan: PanPage,
+  supper: SupperPage,
   pantry: PantryPage,
   cook: CookPage,
   logbook: LogbookPage,
@@ -69,6 +71,8 @@ export function App() {
             <Route path="/bench/:id" element={<BenchPage />} />
             <Route path="/pan" element={<PanPage />} />
             <Route path="/pan/:id" element={<PanPage />} />
+            <Route path="/supper" element={<SupperPage />} />
+            <Route path="/supper/:id" element={<SupperPage />} />
             <Route path="/pantry" element={<PantryPage />} />
             <Route path="/cook" element={<CookPage />} />
             <Route path="/logbook" element={<LogbookPage />} />

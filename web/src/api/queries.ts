@@ -136,6 +136,16 @@ export const keepCoat = keeping<Schemas['OwnCoat']>('coats', 'coat', (c) => c.na
 export const keepSauce = keeping<Schemas['OwnSauce']>('sauces', 'sauce', (s) => s.name);
 export const keepMix = keeping<Schemas['OwnMix']>('mixes', 'mix', (m) => m.mix.name);
 
+type Supper = Schemas['Supper'];
+
+export const useSuppers = () => useQuery({ queryKey: ['suppers'], queryFn: () => ask(client.GET('/suppers')) });
+export const keepSupper = keeping<Supper>('suppers', 'supper', (s) => s.name);
+export const dropSupper = (id: string) => ask(client.DELETE('/suppers/{id}', { params: { path: { id } } }));
+export const saveSupper = (id: string, version: number, body: Supper) =>
+  ask(client.PUT('/suppers/{id}', { params: { path: { id }, header: { 'If-Match': `"${version}"` } }, body }));
+export const workSheet = (body: Schemas['Evening'], signal?: AbortSignal) =>
+  ask(client.POST('/sheets', { body, ...(signal ? { signal } : {}) }));
+
 /** What of the household is asked anew when a letter of such a path was answered. */
 const touches: [path: string, keys: string[]][] = [
   ['/settings', ['settings', 'catalog']],
@@ -145,6 +155,7 @@ const touches: [path: string, keys: string[]][] = [
   ['/coats', ['coats']],
   ['/sauces', ['sauces']],
   ['/mixes', ['mixes']],
+  ['/suppers', ['suppers']],
 ];
 
 /** Asks anew for what letters have changed, once none of its kind waits any more. */

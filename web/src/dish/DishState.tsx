@@ -3,8 +3,8 @@ import { IconButton } from '../ui/Button';
 import { KeptState } from '../ui/KeptState';
 import type { Dish } from './useDish';
 
-/** Where a dish is kept, and the way back. */
-export function DishState({ dish }: { dish: Dish }) {
+/** Where a dish or a supper is kept, and the way back. */
+export function DishState({ dish }: { dish: Pick<Dish, 'kept' | 'canUndo' | 'canRedo' | 'undo' | 'redo'> }) {
   return (
     <>
       <KeptState kept={dish.kept} />

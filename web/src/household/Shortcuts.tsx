@@ -49,7 +49,7 @@ const Mark = styled(PlainButton)`
 
 const keys: [string, string][] = [
   ['?', 'This sheet'],
-  ['P  B  S  C  L', 'Plan, bench, pan (a sauce), cook, logbook'],
+  ['P  B  S  E  C  L', 'Plan, bench, pan (a sauce), supper (an evening), cook, logbook'],
   ['F  Y  H', 'Fryers, pantry, household'],
   ['Ctrl Z, Ctrl Shift Z', 'Undo and redo a change of the plan, the bench or the pan'],
   ['Arrow up, down', 'On a stage: hotter, cooler. Page up and down: larger steps'],
@@ -71,6 +71,7 @@ export function Shortcuts() {
       p: '/plan',
       b: '/bench',
       s: '/pan',
+      e: '/supper',
       c: '/cook',
       l: '/logbook',
       f: '/fryers',

@@ -136,6 +136,7 @@ export function Top() {
           <View to={`/plan${dish}`}>Plan</View>
           <View to={`/bench${dish}`}>Bench</View>
           <View to={`/pan${dish}`}>Pan</View>
+          <View to="/supper">Supper</View>
           <View to="/cook">
             Cook
             {live.data?.cook ? (

@@ -235,9 +235,9 @@ export function OneSauce({ serving, at, answer, pending, units, catalog, pantry,
                   units={units}
                   pending={pending}
                   edit={{
-                    thick: (drag, g) => cook(`thick ${drag}`, { clingsG: clamp(g, thick) }),
-                    heat: (drag, heat) => cook(`heat ${drag}`, { heat }),
-                    before: (drag, m) => change(`on ${drag}`, { beforeMin: clamp(m, before) }),
+                    thick: (drag, g) => cook(`${drag} thick`, { clingsG: clamp(g, thick) }),
+                    heat: (drag, heat) => cook(`${drag} heat`, { heat }),
+                    before: (drag, m) => change(`${drag} on`, { beforeMin: clamp(m, before) }),
                   }}
                 />
                 {serving.beforeMin === undefined ? null : (

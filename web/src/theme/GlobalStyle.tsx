@@ -31,7 +31,7 @@ export const GlobalStyle = createGlobalStyle`
     body, body.night { background: #fff; color: #000; }
     main { max-width: none; padding: 0; }
     section { break-inside: avoid; }
-    button:not(.printed), select, input, textarea, [role='radiogroup'], [role='group']:has(> input) { display: none !important; }
+    button:not(.printed, .drawn), select, input, textarea, [role='radiogroup'], [role='group']:has(> input) { display: none !important; }
     label:has(select), label:has(input) { display: none; }
     main > h1.quietly { position: static; width: auto; height: auto; clip-path: none; font-size: 22px; }
     .printed { background: #fff !important; color: #000 !important; text-decoration: none !important; }

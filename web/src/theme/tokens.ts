@@ -16,6 +16,9 @@ const day = css`
   --core-wash: #c9d4e4;
   --safe: #1a6e4f;
   --sauce: #8a4412;
+  --board: #ecd7a6;
+  --hold: #d8e2a9;
+  --pot: #d9bcd2;
   --on-heat: #ffffff;
   --shade: rgb(22 41 43 / 45%);
   --focus: #16292b;
@@ -37,6 +40,9 @@ const night = css`
   --core-wash: #2d4760;
   --safe: #6fcfa5;
   --sauce: #e8a765;
+  --board: #5b4c28;
+  --hold: #47532a;
+  --pot: #5a4156;
   --on-heat: #ffffff;
   --shade: rgb(0 0 0 / 60%);
   --focus: #f3c93a;

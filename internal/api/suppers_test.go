@@ -1,0 +1,135 @@
+package api_test
+
+import (
+	"encoding/json"
+	"strings"
+	"testing"
+	"time"
+
+	ics "github.com/arran4/golang-ical"
+
+	"velocrustum/core/sheet"
+	"velocrustum/internal/api"
+)
+
+func cardNight(t *testing.T, k *kitchen) api.Supper {
+	t.Helper()
+	for _, s := range get[[]api.Supper](k, 200, "GET", "/api/v1/suppers", "") {
+		if s.Name == "Card night" {
+			return s
+		}
+	}
+	t.Fatal("no card night")
+	return api.Supper{}
+}
+
+func body(t *testing.T, v any) string {
+	t.Helper()
+	b, err := json.Marshal(v)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return string(b)
+}
+
+func TestASupperIsWorkedBackAndKept(t *testing.T) {
+	k := newKitchen(t, "")
+	s := cardNight(t, k)
+	a := get[api.Sheet](k, 200, "POST", "/api/v1/sheets", body(t, s.Evening))
+	if !a.OnTime || len(a.Tasks) < 20 || len(a.Plate) != 3 || len(a.Shopping) < 6 || len(a.Counter) < 4 || len(a.Others) < 2 {
+		t.Fatalf("on time %v, %d tasks, %d on the plate, %d to buy", a.OnTime, len(a.Tasks), len(a.Plate), len(a.Shopping))
+	}
+	// Its dish changes, and so does the supper.
+	p := get[api.Plan](k, 200, "GET", "/api/v1/plans/"+s.Evening.Dishes[0].PlanID, "")
+	in := api.PlanInput{Name: p.Name, FryerId: p.FryerId, Load: p.Load, Coat: p.Coat, Program: p.Program, PerBasket: p.PerBasket, Bench: p.Bench}
+	in.Load.Pieces = 12
+	get[api.Plan](k, 200, "PUT", "/api/v1/plans/"+p.Id, body(t, in))
+	if fewer := get[api.Sheet](k, 200, "POST", "/api/v1/sheets", body(t, s.Evening)); len(fewer.Plate) != 2 || fewer.StartAt.Before(a.StartAt) {
+		t.Errorf("with half of the wings %d baskets, begun %s instead of %s", len(fewer.Plate), fewer.StartAt, a.StartAt)
+	}
+	s.Name, s.Evening.Hands = "Card night, helped", 2
+	kept := get[api.Supper](k, 200, "PUT", "/api/v1/suppers/"+s.ID, body(t, s))
+	if kept.Version != 2 || kept.Evening.Hands != 2 {
+		t.Errorf("%+v", kept)
+	}
+	for spoilt, field := range map[string]func(e *api.Supper){
+		"dishes[0].planId": func(s *api.Supper) { s.Evening.Dishes[0].PlanID = "gone" },
+		"hands":            func(s *api.Supper) { s.Evening.Hands = 9 },
+		"name":             func(s *api.Supper) { s.Name = " " },
+		"sides[0].steps":   func(s *api.Supper) { s.Evening.Sides[0].Steps = []sheet.Step{} },
+	} {
+		bad := cardNight2(t, s)
+		field(&bad)
+		if got := get[api.Problem](k, 422, "PUT", "/api/v1/suppers/"+s.ID, body(t, bad)); !strings.HasPrefix((*got.Errors)[0].Field, spoilt) {
+			t.Errorf("%s: %+v", spoilt, *got.Errors)
+		}
+	}
+	get[struct{}](k, 204, "DELETE", "/api/v1/suppers/"+s.ID, "")
+	get[api.Problem](k, 404, "DELETE", "/api/v1/suppers/"+s.ID, "")
+}
+
+// cardNight2 is a copy that may be spoilt.
+func cardNight2(t *testing.T, s api.Supper) (out api.Supper) {
+	t.Helper()
+	if err := json.Unmarshal([]byte(body(t, s)), &out); err != nil {
+		t.Fatal(err)
+	}
+	return out
+}
+
+// The calendar is read back by a library: an event with an alarm for each
+// thing that hands do, in UTC; the list has the kitchen's own clock.
+func TestWhatASupperTakesAway(t *testing.T) {
+	k := newKitchen(t, "")
+	s := cardNight(t, k)
+	text := raw(t, k, "/api/v1/suppers/"+s.ID+"/calendar", "text/calendar")
+	c, err := ics.ParseCalendar(strings.NewReader(text))
+	if err != nil {
+		t.Fatal(err)
+	}
+	sh := get[api.Sheet](k, 200, "POST", "/api/v1/sheets", body(t, s.Evening))
+	hands := 0
+	for _, task := range sh.Tasks {
+		if task.Hands > 0 {
+			hands++
+		}
+	}
+	seen := map[string]bool{}
+	for _, e := range c.Events() {
+		start, err := e.GetStartAt()
+		end, endErr := e.GetEndAt()
+		if err != nil || endErr != nil || start.Location() != time.UTC || !end.After(start) || len(e.Alarms()) != 1 || seen[e.Id()] {
+			t.Errorf("%s from %v to %v, %d alarms", e.Id(), start, end, len(e.Alarms()))
+		}
+		seen[e.Id()] = true
+	}
+	if len(c.Events()) != hands {
+		t.Errorf("%d events, %d things for hands", len(c.Events()), hands)
+	}
+	for line := range strings.SplitSeq(text, "\r\n") {
+		if len(line) > 75 {
+			t.Errorf("a line of %d bytes: %s", len(line), line)
+		}
+	}
+	list := raw(t, k, "/api/v1/suppers/"+s.ID+"/list?zone=Asia/Tokyo", "text/markdown")
+	tokyo, err := time.LoadLocation("Asia/Tokyo")
+	if err != nil {
+		t.Skip("no time zones here")
+	}
+	for _, want := range []string{"# Card night", sh.ServeAt.In(tokyo).Format("15:04"), "## Shopping", "## On the counter", "Check with a thermometer"} {
+		if !strings.Contains(list, want) {
+			t.Errorf("%q is not in the list", want)
+		}
+	}
+	get[api.Problem](k, 422, "GET", "/api/v1/suppers/"+s.ID+"/list?zone=Moon/Sea", "")
+	get[api.Problem](k, 404, "GET", "/api/v1/suppers/none/calendar", "")
+}
+
+func raw(t *testing.T, k *kitchen, path, kind string) string {
+	t.Helper()
+	w := k.send("GET", path, "")
+	if w.Code != 200 || !strings.HasPrefix(w.Header().Get("Content-Type"), kind) {
+		t.Fatalf("%s: %d %s", path, w.Code, w.Header().Get("Content-Type"))
+	}
+	return w.Body.String()
+}

@@ -1,0 +1,520 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { CalendarDays, Plus, Printer, ScrollText } from 'lucide-react';
+import { useEffect, useMemo, useState } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+import styled from 'styled-components';
+import type { Catalog, Fryer, Plan, Settings } from '../api/client';
+import { place } from '../api/place';
+import {
+  dropSupper,
+  keepSupper,
+  useCatalog,
+  useFryers,
+  usePlans,
+  useSettings,
+  useSuppers,
+  workSheet,
+} from '../api/queries';
+import { Caution } from '../bench/StationCard';
+import { DishState } from '../dish/DishState';
+import { unitsOf } from '../format/units';
+import { at, type } from '../theme/tokens';
+import { Button, MainButton } from '../ui/Button';
+import { Blank, Card, Heading, Page, Quiet } from '../ui/layout';
+import { Pop } from '../ui/Pop';
+import { Select } from '../ui/Select';
+import { Part } from '../ui/sentence';
+import { complain, say } from '../ui/toast';
+import { Lanes, moves } from './Lanes';
+import { OnThePlate } from './OnThePlate';
+import { SupperSentence, When } from './SupperSentence';
+import { fromField, hhmm, toField } from './time';
+import { useSheet, useSupper, type Sheet, type Supper } from './useSupper';
+
+const Head = styled.div`
+  display: flex;
+  align-items: center;
+  flex-wrap: wrap;
+  gap: 8px 12px;
+  margin-bottom: 4px;
+  > p {
+    flex: 1 1 160px;
+  }
+  select {
+    width: auto;
+    max-width: 100%;
+    font-weight: 600;
+  }
+`;
+
+const Two = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 336px;
+  gap: 16px;
+  align-items: start;
+  ${at.narrow} {
+    grid-template-columns: minmax(0, 1fr);
+  }
+`;
+
+const Left = styled.div`
+  display: grid;
+  gap: 16px;
+  min-width: 0;
+`;
+
+const Others = styled(Card)`
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(220px, 1fr));
+  gap: 14px 22px;
+  strong {
+    display: block;
+    font-weight: 650;
+    margin-bottom: 2px;
+  }
+  button {
+    margin-top: 6px;
+  }
+`;
+
+const Row = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  a {
+    text-decoration: none;
+  }
+`;
+
+const Stack = styled(Card)`
+  display: grid;
+  gap: 10px;
+  align-content: start;
+  h2 {
+    font-size: 18px;
+  }
+`;
+
+const Clock = styled.ol`
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  columns: 2 360px;
+  column-gap: 34px;
+  li {
+    display: grid;
+    grid-template-columns: 62px 1fr;
+    gap: 8px;
+    padding: 5px 0;
+    border-top: 1px solid var(--line);
+    break-inside: avoid;
+  }
+  b,
+  li > button {
+    font: 700 16px/1.4 ${type.loud};
+    text-decoration-thickness: 2px;
+    text-underline-offset: 4px;
+    min-height: 24px;
+    justify-self: start;
+  }
+`;
+
+const Away = styled.a`
+  display: inline-flex;
+  align-items: center;
+  gap: 8px;
+  min-height: 40px;
+  padding: 0 16px;
+  border: 1px solid var(--line);
+  border-radius: 10px;
+  background: var(--surface);
+  font: 600 15px/1.1 ${type.plain};
+`;
+
+const freshOf = (plan: Plan): Omit<Supper, 'id'> => {
+  const when = new Date();
+  when.setDate(when.getDate() + (when.getHours() >= 16 ? 1 : 0));
+  when.setHours(19, 30, 0, 0);
+  return {
+    name: 'A supper',
+    evening: {
+      serveAt: fromField(toField(when.toISOString())),
+      people: 2,
+      hands: 1,
+      hobs: 2,
+      warmC: 0,
+      dishes: [{ planId: plan.id }],
+    },
+  };
+};
+
+/** Finds the supper of the address, or the first. */
+export default function SupperPage() {
+  const { id } = useParams();
+  const suppers = useSuppers();
+  const plans = usePlans();
+  const fryers = useFryers();
+  const catalog = useCatalog();
+  const settings = useSettings();
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  useEffect(() => {
+    document.title = 'Supper · Velocrustum';
+  }, []);
+  const all = [suppers, plans, fryers, catalog, settings];
+  const failed = all.find((q) => q.isError);
+  if (failed)
+    return (
+      <Page>
+        <Blank title="The suppers could not be had">
+          <Quiet>{failed.error.message} Everything saved is still there.</Quiet>
+          <Button onPress={() => all.forEach((q) => void q.refetch())}>Try again</Button>
+        </Blank>
+      </Page>
+    );
+  if (!suppers.data || !plans.data || !fryers.data || !catalog.data || !settings.data)
+    return (
+      <Page>
+        <Quiet role="status">Laying the table…</Quiet>
+      </Page>
+    );
+  const first = plans.data[0];
+  const supper = suppers.data.find((s) => s.id === id) ?? (id === undefined ? suppers.data[0] : undefined);
+  const begin = () => {
+    if (first) void navigate(`/supper/${keepSupper(queries, freshOf(first)).id}`);
+  };
+  if (!supper)
+    return (
+      <Page>
+        <Blank title={id ? 'This supper is not there' : 'No supper yet'}>
+          <Quiet>
+            {first
+              ? 'Several dishes, sauces and sides for one table: say when it is to be, and the evening is worked back from there.'
+              : 'Plan a dish first: a supper is made of them.'}
+          </Quiet>
+          {first ? (
+            <MainButton onPress={begin}>A supper with {first.name}</MainButton>
+          ) : (
+            <Link to="/plan">To the plan</Link>
+          )}
+        </Blank>
+      </Page>
+    );
+  return (
+    <OneSupper
+      key={supper.id}
+      {...{ supper, begin }}
+      suppers={suppers.data}
+      plans={plans.data}
+      fryers={fryers.data}
+      catalog={catalog.data}
+      settings={settings.data}
+    />
+  );
+}
+
+interface Props {
+  supper: Supper;
+  suppers: Supper[];
+  plans: Plan[];
+  fryers: Fryer[];
+  catalog: Catalog;
+  settings: Settings;
+  begin: () => void;
+}
+
+function OneSupper({ supper, suppers, plans, fryers, catalog, settings, begin }: Props) {
+  const mine = useSupper(supper);
+  const { draft, edit, setPossible } = mine;
+  const { evening } = draft;
+  const units = useMemo(() => unitsOf(settings), [settings]);
+  const { temperature, mass, spoons, guidance, guidanceC } = settings;
+  const { sheet, pending, problem } = useSheet(evening, [temperature, mass, spoons, guidance, guidanceC].join());
+  const untaken = pending || problem !== '';
+  useEffect(() => setPossible(!untaken), [untaken, setPossible]);
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  // In the lanes a dish is called by what it is, where that is one of a kind.
+  const cuts = evening.dishes.map((d) => plans.find((p) => p.id === d.planId)?.load.cut);
+  const names = Object.fromEntries(
+    evening.dishes.map((d, i) => [
+      d.planId,
+      (cuts.filter((c) => c === cuts[i]).length === 1
+        ? catalog.cuts.find((c) => c.id === cuts[i])?.plural
+        : plans.find((p) => p.id === d.planId)?.name) ?? 'a dish',
+    ]),
+  );
+  const pin = (what: string, task: string, start: string | undefined) =>
+    edit(what, (e) => {
+      const rest = (e.pins ?? []).filter((p) => p.task !== task);
+      const pins = start === undefined ? rest : [...rest, { task, start }];
+      return { ...e, pins: pins.length > 0 ? pins : undefined };
+    });
+  const copy = () => {
+    const next = new Date(Date.parse(evening.serveAt) + 7 * 24 * 3_600_000).toISOString();
+    const made = keepSupper(queries, {
+      name: `${draft.name.slice(0, 50)}, again`,
+      evening: { ...evening, serveAt: fromField(toField(next)), pins: undefined, earliest: undefined, away: undefined },
+    });
+    void navigate(`/supper/${made.id}`);
+    say(`${made.name} is laid for a week later.`);
+  };
+  const forget = async () => {
+    try {
+      await dropSupper(supper.id);
+      queries.setQueryData<Supper[]>(['suppers'], (all) => all?.filter((s) => s.id !== supper.id));
+      void navigate('/supper');
+      say(`${draft.name} is put away.`, {
+        label: 'Bring it back',
+        run: () => void navigate(`/supper/${keepSupper(queries, { id: supper.id, ...draft, version: 0 }).id}`),
+      });
+    } catch (cause) {
+      complain(cause);
+    }
+  };
+  const file = (what: string) => `${place}/api/v1/suppers/${supper.id}/${what}`;
+  const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
+  return (
+    <Page>
+      <h1 className="quietly">Supper: {draft.name}</h1>
+      <Head className="no-print">
+        <Heading>Supper</Heading>
+        <label>
+          <span className="quietly">Which supper</span>
+          <Select value={supper.id} onChange={(e) => void navigate(`/supper/${e.target.value}`)}>
+            {suppers.map((s) => (
+              <option key={s.id} value={s.id}>
+                {s.name}
+              </option>
+            ))}
+          </Select>
+        </label>
+        <DishState dish={mine} />
+        <Button onPress={begin}>
+          <Plus size={18} aria-hidden /> Another
+        </Button>
+      </Head>
+      <SupperSentence
+        name={draft.name}
+        rename={mine.rename}
+        {...{ evening, edit, plans, fryers, catalog, units, sheet }}
+      />
+      {problem ? <Caution role="alert">{problem}</Caution> : null}
+      {sheet ? (
+        <Two>
+          <Left>
+            {sheet.why ? (
+              <Caution role="status">
+                {sheet.why}{' '}
+                <Button onPress={() => edit('later', (e) => ({ ...e, serveAt: sheet.serveAt, pins: undefined }))}>
+                  Serve at {hhmm(sheet.serveAt)}
+                </Button>
+              </Caution>
+            ) : null}
+            {sheet.shortened > 0 ? (
+              <Caution role="status">
+                Marinades and rests are shorter than best: there is no more time before the table.
+              </Caution>
+            ) : null}
+            <Card aria-label="Lanes">
+              <Lanes {...{ sheet, fryers, names, pending, problem, pin }} />
+            </Card>
+            <Choices {...{ sheet }} edit={edit} />
+            <List sheet={sheet} pin={pin} />
+            <Bought sheet={sheet} />
+          </Left>
+          <Left>
+            <OnThePlate sheet={sheet} pending={pending} />
+            <Stack aria-label="To take away">
+              <h2 className="no-print">
+                {hhmm(sheet.startAt)} {sheet.tasks.find((t) => t.hands > 0)?.says}
+              </h2>
+              <Quiet>{chanceSays(sheet)}</Quiet>
+              <Row className="no-print">
+                <Now evening={evening} take={(serveAt) => edit('now', (e) => ({ ...e, serveAt, pins: undefined }))} />
+              </Row>
+              <Row className="no-print">
+                <Button onPress={() => window.print()}>
+                  <Printer size={17} aria-hidden /> Print
+                </Button>
+                <Away href={file('calendar')} download={`${draft.name || 'supper'}.ics`}>
+                  <CalendarDays size={17} aria-hidden /> Calendar
+                </Away>
+                <Away href={file(`list?zone=${zone}`)} download={`${draft.name || 'supper'}.md`}>
+                  <ScrollText size={17} aria-hidden /> List
+                </Away>
+              </Row>
+              <Row className="no-print">
+                <Button onPress={copy}>The same in a week</Button>
+                <Button onPress={() => void forget()}>Put it away</Button>
+              </Row>
+              {sheet.cautions.map((c) => (
+                <Caution key={c}>{c}</Caution>
+              ))}
+            </Stack>
+          </Left>
+        </Two>
+      ) : problem ? null : (
+        <Quiet role="status">Working it back from the table…</Quiet>
+      )}
+    </Page>
+  );
+}
+
+const tens = ['none', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten'];
+
+/** The chance of being on time, in words. */
+function chanceSays(s: Sheet): string {
+  const words = s.chance.map((c) => `${tens[Math.round(c.share * 10)] ?? ''} of ten evenings by ${hhmm(c.by)}`);
+  const sure = s.chance.findIndex((c) => c.share >= 0.95);
+  return `On the table in ${[words[0], sure > 0 ? words[sure] : words[1]].filter(Boolean).join(', ')}.`;
+}
+
+/** When it would be ready if it were begun now. */
+function Now({ evening, take }: { evening: Props['supper']['evening']; take: (serveAt: string) => void }) {
+  const [ready, setReady] = useState('');
+  const ask = async () => {
+    const now = fromField(toField(new Date().toISOString()));
+    try {
+      const got = await workSheet({ ...evening, serveAt: now, earliest: now, pins: undefined, away: undefined });
+      setReady(got.serveAt);
+    } catch (cause) {
+      complain(cause);
+    }
+  };
+  return (
+    <>
+      <Button onPress={() => void ask()}>If I began now?</Button>
+      {ready ? (
+        <span role="status">
+          On the table at <b>{hhmm(ready)}</b>.{' '}
+          <Button
+            onPress={() => {
+              take(fromField(toField(ready)));
+              setReady('');
+            }}
+          >
+            Then it is
+          </Button>
+        </span>
+      ) : null}
+    </>
+  );
+}
+
+/** Other orders and hands with what they would cost; one tap takes them. */
+function Choices({ sheet, edit }: { sheet: Sheet; edit: ReturnType<typeof useSupper>['edit'] }) {
+  return (
+    <Others aria-label="Other ways" className="no-print">
+      {sheet.others.map((o, i) => {
+        const [head, ...rest] = o.says.split(':');
+        return (
+          <div key={i}>
+            <strong>{head}</strong>
+            <Quiet>
+              {rest.join(':').trim()} Begin at {hhmm(o.startAt)}.
+            </Quiet>
+            <Button
+              onPress={() =>
+                edit('way', (e) => (o.order ? { ...e, order: o.order } : { ...e, hands: o.hands ?? e.hands }))
+              }
+            >
+              Take it
+            </Button>
+          </div>
+        );
+      })}
+      {sheet.tight.map((t) => (
+        <div key={t.at}>
+          <strong>Tightest moment {hhmm(t.at)}</strong>
+          <Quiet>{t.says}</Quiet>
+        </div>
+      ))}
+    </Others>
+  );
+}
+
+/** All that hands do, by the clock; what may be held to a moment has its time as a choice. */
+function List({ sheet, pin }: { sheet: Sheet; pin: (what: string, task: string, start: string | undefined) => void }) {
+  const several = sheet.tasks.some((t) => (t.who ?? 0) > 1);
+  return (
+    <Stack aria-label="By the clock">
+      <h2>By the clock</h2>
+      <Clock>
+        {sheet.tasks
+          .filter((t) => t.hands > 0)
+          .map((t) => (
+            <li key={t.id}>
+              {moves.has(t.kind) ? (
+                <Pop
+                  title={t.says}
+                  body={(close) => (
+                    <>
+                      <When
+                        type="datetime-local"
+                        aria-label="Begin it at"
+                        value={toField(t.start)}
+                        onChange={(e) => {
+                          if (e.target.value) pin(`pin ${t.id}`, t.id, fromField(e.target.value));
+                        }}
+                      />
+                      {t.pin ? (
+                        <Button
+                          onPress={() => {
+                            pin(`unpin ${t.id}`, t.id, undefined);
+                            close();
+                          }}
+                        >
+                          Let it go
+                        </Button>
+                      ) : null}
+                    </>
+                  )}
+                >
+                  <Part aria-label={`${hhmm(t.start)}, hold ${t.says} to a moment`}>{hhmm(t.start)}</Part>
+                </Pop>
+              ) : (
+                <b>{hhmm(t.start)}</b>
+              )}
+              <span>
+                {t.says}
+                {several ? ` (hands ${t.who ?? 1})` : ''}
+                {t.pin ? <Quiet as="span"> held</Quiet> : null}
+              </span>
+            </li>
+          ))}
+      </Clock>
+    </Stack>
+  );
+}
+
+/** All that is bought, and what stands ready when. */
+function Bought({ sheet }: { sheet: Sheet }) {
+  return (
+    <Two>
+      <Stack aria-label="Shopping">
+        <h2>Shopping</h2>
+        <Clock as="ul">
+          {sheet.shopping.map((n) => (
+            <li key={`${n.name}${n.for}`} style={{ gridTemplateColumns: '1fr' }}>
+              <span>
+                <b>{n.name}</b>: {n.says} <Quiet as="span">({n.for})</Quiet>
+              </span>
+            </li>
+          ))}
+        </Clock>
+      </Stack>
+      <Stack aria-label="On the counter">
+        <h2>On the counter</h2>
+        <Clock style={{ columns: 1 }}>
+          {sheet.counter.map((c) => (
+            <li key={`${c.at}${c.says}`}>
+              <b>{hhmm(c.at)}</b>
+              <span>{c.says}</span>
+            </li>
+          ))}
+        </Clock>
+      </Stack>
+    </Two>
+  );
+}
