@@ -283,6 +283,7 @@ func (k *Kitchen) write(ctx context.Context, s *Supper, all []course, best *cand
 	if err := k.moreHands(ctx, s, all, best, &out); err != nil {
 		return out, err
 	}
+	out.Shorter = k.shorter(all, best)
 	out.Tight = tight(best, at)
 	out.Chance = chance(best)
 	out.Cautions = k.cautions(s, all, best)

@@ -250,6 +250,9 @@ func TestElasticWaits(t *testing.T) {
 	if got := wait(brisk); got < 120 || got >= 239 || !brisk.OnTime || brisk.Shortened == 0 {
 		t.Errorf("with four hours in all it lies %.0f min, shortened by %.2f", got, brisk.Shortened)
 	}
+	if len(brisk.Shorter) != 1 || !strings.Contains(brisk.Shorter[0], "in the marinade for") || len(calm.Shorter) != 0 {
+		t.Errorf("what is shorter: %v and %v", calm.Shorter, brisk.Shorter)
+	}
 	s.Earliest = ptr(table.Add(-1 * time.Hour))
 	late := plan(t, s)
 	if got := wait(late); late.OnTime || math.Abs(got-120) > 1 || !strings.Contains(late.Why, "marinade") {

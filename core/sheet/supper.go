@@ -342,8 +342,10 @@ type Sheet struct {
 	Tight   []Tight   `json:"tight"`
 	Order   []string  `json:"order"`
 	// Shortened is by how much elastic waits fall short of their best, 0 to 1.
-	Shortened float64  `json:"shortened"`
-	Cautions  []string `json:"cautions"`
+	Shortened float64 `json:"shortened"`
+	// Shorter says which waits those are, and what of their best they have.
+	Shorter  []string `json:"shorter"`
+	Cautions []string `json:"cautions"`
 	// Shopping is all that is bought, by the pantry's names, and Counter what
 	// stands ready when.
 	Shopping []Need    `json:"shopping"`

@@ -58,6 +58,27 @@ func (k *Kitchen) why(s *Supper, c *candidate) string {
 		first.Says, units.Minutes(math.Ceil(-first.from)), long.Says, units.Minutes(math.Ceil(long.to-long.from)), s.Earliest.In(s.ServeAt.Location()).Format("15:04"), c.serve.Format("15:04"))
 }
 
+// shorter says which waits have less than their best, and what that costs.
+func (k *Kitchen) shorter(all []course, c *candidate) []string {
+	out := []string{}
+	for _, t := range c.tasks {
+		if t.Kind != Waits {
+			continue
+		}
+		i := c.dishOf(t.Dish)
+		_, id, _ := strings.Cut(strings.TrimSuffix(t.ID, "/wait"), "/")
+		for _, b := range all[i].tasks {
+			had := t.to - t.from
+			if b.ID != id || had >= b.Wait.Best-1 {
+				continue
+			}
+			costs := map[string]string{"dry": "the surface is wetter, and crisp later", "salt": "the middle stays plainer", "marinade": "it gets less deep", "coat": "the coat holds less: turn late, and gently"}[id]
+			out = append(out, fmt.Sprintf("%s %s for %s of the best %s: %s.", all[i].name, b.Wait.Says, units.Minutes(math.Round(had)), units.Minutes(math.Round(b.Wait.Best)), costs))
+		}
+	}
+	return out
+}
+
 // others words the other orders: what each costs whom.
 func (k *Kitchen) others(s *Supper, all []course, best *candidate, list []*candidate) []Other {
 	out := []Other{}

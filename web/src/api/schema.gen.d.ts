@@ -1919,6 +1919,8 @@ export interface components {
              * @description by how much elastic waits fall short of their best, 0 to 1
              */
             shortened: number;
+            /** @description which waits have less than their best */
+            shorter: string[];
             cautions: string[];
             tasks: components["schemas"]["SheetTask"][];
             plate: components["schemas"]["OnThePlate"][];

@@ -26,6 +26,7 @@ import { Verdict } from './Verdict';
 
 // The race comes first; what stands below it follows.
 const below = () => import('./below');
+const Begins = later(async () => (await below()).Begins);
 const Compare = later(async () => (await below()).Compare);
 const Convert = later(async () => (await below()).Convert);
 const Dishes = later(async () => (await below()).Dishes);
@@ -235,6 +236,7 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
             />
           ) : null}
           {tray.crowded ? theBasket : null}
+          {display ? <Begins plan={plan} /> : null}
         </Stack>
         <Side>
           {display ? (

@@ -1,3 +1,4 @@
+export { Begins } from './Begins';
 export { Compare } from './Compare';
 export { Convert } from './Convert';
 export { Dishes } from './Dishes';

@@ -8,7 +8,8 @@ export function useWidth<T extends HTMLElement>() {
     const el = ref.current;
     if (!el) return;
     const watch = new ResizeObserver(([entry]) => {
-      if (entry) setWidth(Math.round(entry.contentRect.width));
+      // A page that is printed keeps what was drawn for the screen.
+      if (entry && !window.matchMedia('print').matches) setWidth(Math.round(entry.contentRect.width));
     });
     watch.observe(el);
     setWidth(Math.round(el.getBoundingClientRect().width));

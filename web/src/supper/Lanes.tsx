@@ -1,4 +1,4 @@
-import { useState, type CSSProperties } from 'react';
+import { useState } from 'react';
 import { Button as AriaButton } from 'react-aria-components';
 import styled, { css } from 'styled-components';
 import type { Fryer } from '../api/client';

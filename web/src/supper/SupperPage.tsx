@@ -311,11 +311,11 @@ function OneSupper({ supper, suppers, plans, fryers, catalog, settings, begin }:
                 </Button>
               </Caution>
             ) : null}
-            {sheet.shortened > 0 ? (
-              <Caution role="status">
-                Marinades and rests are shorter than best: there is no more time before the table.
+            {sheet.shorter.map((text) => (
+              <Caution key={text} role="status">
+                {text}
               </Caution>
-            ) : null}
+            ))}
             <Card aria-label="Lanes">
               <Lanes {...{ sheet, fryers, names, pending, problem, pin }} />
             </Card>

@@ -7,7 +7,7 @@ import { Choice } from '../ui/Choice';
 import { fieldBox } from '../ui/field';
 import { Pop } from '../ui/Pop';
 import { Select } from '../ui/Select';
-import { Line, Part } from '../ui/sentence';
+import { Line, Part, Whole } from '../ui/sentence';
 import { Stepper } from '../ui/Stepper';
 import { Written } from '../ui/Written';
 import { SideSteps } from './SideSteps';
@@ -166,29 +166,31 @@ export function SupperSentence({ name, rename, evening, edit, plans, catalog, un
         <Part>{word(evening.people)}</Part>
       </Pop>
       , on the table{' '}
-      <Pop
-        title="On the table when"
-        body={
-          <>
-            <label htmlFor="serve-at">Day and time</label>
-            <When
-              id="serve-at"
-              type="datetime-local"
-              value={toField(evening.serveAt)}
-              onChange={(e) => {
-                const text = e.target.value;
-                if (/^\d{4}-\d\d-\d\dT\d\d:\d\d/.test(text))
-                  edit('table', (now) => ({ ...now, serveAt: fromField(text), pins: undefined }));
-              }}
-            />
-          </>
-        }
-      >
-        <Part>
-          {dayOf(evening.serveAt)} at {hhmm(evening.serveAt)}
-        </Part>
-      </Pop>
-      :{' '}
+      <Whole>
+        <Pop
+          title="On the table when"
+          body={
+            <>
+              <label htmlFor="serve-at">Day and time</label>
+              <When
+                id="serve-at"
+                type="datetime-local"
+                value={toField(evening.serveAt)}
+                onChange={(e) => {
+                  const text = e.target.value;
+                  if (/^\d{4}-\d\d-\d\dT\d\d:\d\d/.test(text))
+                    edit('table', (now) => ({ ...now, serveAt: fromField(text), pins: undefined }));
+                }}
+              />
+            </>
+          }
+        >
+          <Part>
+            {dayOf(evening.serveAt)} at {hhmm(evening.serveAt)}
+          </Part>
+        </Pop>
+        :
+      </Whole>{' '}
       {parts.map((p, i) => (
         <span key={i}>
           {i === 0 ? '' : i === parts.length - 1 ? ' and ' : ', '}
