@@ -42,7 +42,7 @@ func root() *cobra.Command {
 		Short:         "Plans, guides and remembers air-fried cooks",
 		SilenceErrors: true, SilenceUsage: true,
 	}
-	c.AddCommand(serveCommand(), demoCommand(), simulateCommand(), recommendCommand(), sheetCommand(), backupCommand())
+	c.AddCommand(serveCommand(), demoCommand(), simulateCommand(), recommendCommand(), sheetCommand(), replayCommand(), backupCommand())
 	return c
 }
 
@@ -83,6 +83,22 @@ func sheetCommand() *cobra.Command {
 		RunE: func(c *cobra.Command, args []string) error {
 			kitchen := &sheet.Kitchen{Pantry: prep.NewPantry(nil)}
 			return answer(c, args[0], func(ctx context.Context, s sheet.Supper) (any, error) { return kitchen.Plan(ctx, s) })
+		}}
+}
+
+// replayed is a cook and what was seen in it.
+type replayed struct {
+	Request program.Request    `json:"request"`
+	Events  []program.Evidence `json:"events"`
+}
+
+func replayCommand() *cobra.Command {
+	return &cobra.Command{Use: "replay FILE", Short: "Foresee the cook in a JSON document anew after each thing that was seen; - reads standard input", Args: cobra.ExactArgs(1),
+		RunE: func(c *cobra.Command, args []string) error {
+			return answer(c, args[0], func(ctx context.Context, r replayed) (any, error) {
+				all, err := program.Replay(ctx, r.Request, r.Events)
+				return map[string]any{"forecasts": all}, err
+			})
 		}}
 }
 

@@ -1,0 +1,536 @@
+package program
+
+import (
+	"context"
+	"fmt"
+	"math"
+	"slices"
+	"sort"
+
+	"velocrustum/core/refuse"
+)
+
+// # What is seen corrects what was forecast
+//
+// A forecast is a set of sampled loads. Live, each carries a weight, and
+// evidence weighs them: it never edits a temperature. Fryers differ by more
+// than the window's spread, so that the runs are laid wider here, and the
+// window's own figures are the prior over them; where the weights collapse on
+// a few loads, the set is drawn anew around the best (importance sampling,
+// Robert and Casella, Monte Carlo Statistical Methods, 2004, ch. 3).
+//
+// Caution is one-sided. Evidence may push "safe by" later at once; it pulls
+// it earlier only as far as 95 in 100 of the weighted loads agree, and never
+// before a reading that is itself under the rule. What is seen, and the
+// colour of juices, never make it safe.
+
+// Kinds of evidence.
+const (
+	SeenProbe = "probe" // C, in the piece said
+	SeenLook  = "look"  // Shade of the face that is up
+	SeenCut   = "cut"   // Raw at the bone, or clear
+	SeenTurn  = "turned"
+)
+
+// Shades by name, and the stage of browning that each is.
+var Shades = []struct {
+	Name  string
+	Stage float64
+}{{"pale", 0.15}, {"straw", 0.5}, {"gold", 1}, {"copper", 2}, {"dark", 3}}
+
+// Evidence is one thing that was seen in a cook, at its minute.
+type Evidence struct {
+	AtMin float64 `json:"atMin"`
+	Kind  string  `json:"kind"`
+	C     float64 `json:"c,omitempty"`
+	Piece string  `json:"piece,omitempty"` // thickest, or any
+	Shade string  `json:"shade,omitempty"`
+	Raw   bool    `json:"raw,omitempty"`
+}
+
+// Foreseen is what is foreseen at a minute, by all that was seen until then.
+type Foreseen struct {
+	AtMin   float64 `json:"atMin"`
+	CoreC   float64 `json:"coreC"`
+	CoreSdC float64 `json:"coreSdC"`
+	// SafeAtMin is the median, SafeByMin the minute by which 95 in 100 are;
+	// nil where not within what is looked at.
+	SafeAtMin  *float64 `json:"safeAtMin"`
+	SafeByMin  *float64 `json:"safeByMin"`
+	CrispAtMin *float64 `json:"crispAtMin"`
+	OverAtMin  *float64 `json:"overAtMin"`
+	// MoreMin is how much longer it takes from now, "not done yet".
+	MoreMin *float64 `json:"moreMin"`
+	Says    string   `json:"says"`
+}
+
+const (
+	beliefRuns  = 112
+	beliefLoads = 3000
+	// What a fryer that nobody has measured may be, nineteen in twenty.
+	wideAirflow, wideDialC, widePiece, wideStartC = 0.32, 11.0, 0.13, 4.0
+	// strange is the share of households whose figures are not the window's
+	// but anything within the wide ones.
+	strange = 0.25
+	// A reading: its tip 0 to 4 °C warmer than the coldest spot, noise of 1 °C,
+	// one in twenty a slip, anywhere within 80 K.
+	tipC, noiseC, slips, slipC = 4.0, 1.0, 0.05, 80.0
+	// A look: its stage, and a bias of the kitchen's light over the cook.
+	lookSd, lightSd = 0.35, 0.3
+	// Raw at the bone or clear says little.
+	rawTrue, rawFalse = 0.9, 0.15
+	// modelC and modelMin are what the quadratic itself is amiss by.
+	modelC, modelMin = 0.7, 0.35
+)
+
+// belief is a load with what may be true of it.
+type belief struct {
+	s          *setup
+	prior      [dims]float64 // standard deviation of the window's, in units of the wide one
+	size       [2]float64    // mean and deviation of the thickest piece's
+	step       float64       // minutes between looks
+	core, pale []quadratic   // by look: coldest spot of the thickest; stage of the face that is up
+	safe       quadratic     // log minutes
+	crisp      quadratic
+	over       quadratic
+	known      [3]bool // of safe, crisp, over
+	end        float64
+}
+
+// believe lays the runs of a cook.
+func believe(ctx context.Context, s *setup) (*belief, error) {
+	b := &belief{s: s, step: record / 60}
+	narrow := s.widest()
+	wide := narrow
+	wide.piece, wide.mean = math.Max(narrow.piece, widePiece), narrow.mean
+	wide.airflow, wide.dialC, wide.startC = math.Max(narrow.airflow, wideAirflow), math.Max(narrow.dialC, wideDialC), math.Max(narrow.startC, wideStartC)
+	b.prior = [dims]float64{byAirflow: narrow.airflow / wide.airflow, byDial: narrow.dialC / wide.dialC, byStart: narrow.startC / wide.startC,
+		byHeatUp: 1, byWicks: 1, byBrowning: 1}
+	var thick []float64
+	for _, l := range narrow.loads(500, s.all) {
+		thick = append(thick, l.thick[bySize]*narrow.size()/wide.size())
+	}
+	b.size[0], b.size[1] = meanOf(thick)
+	points := wide.runs(beliefRuns)
+	on := *s
+	on.tail = math.Min(math.Max(15, 0.7*s.minutes()), MaxMinutes-s.minutes())
+	b.end = on.minutes() + on.tail
+	looks := int(b.end/b.step) + 1
+	cores, stages := make([][]float64, len(points)), make([][]float64, len(points))
+	outs := make([]outcome, len(points))
+	if err := parallel(len(points), func(i int) error {
+		r, err := newRun(&on, wide.at(&points[i]), standard)
+		if err != nil {
+			return err
+		}
+		r.carry(func(float64) bool {
+			c := r.slowest()
+			cores[i], stages[i] = append(cores[i], c.body.Coldest()), append(stages[i], float64(c.brown[c.up].Stage))
+			return ctx.Err() == nil
+		})
+		outs[i].read(r)
+		return ctx.Err()
+	}); err != nil {
+		return nil, err
+	}
+	surf, err := newSurface(points)
+	if err != nil {
+		return nil, err
+	}
+	y := make([]float64, len(points))
+	for t := range looks {
+		for i := range points {
+			y[i] = cores[i][min(t, len(cores[i])-1)]
+		}
+		b.core = append(b.core, surf.coefficients(y))
+		for i := range points {
+			y[i] = stages[i][min(t, len(stages[i])-1)]
+		}
+		b.pale = append(b.pale, surf.coefficients(y))
+	}
+	for k, f := range []struct {
+		of   func(outcome) float64
+		into *quadratic
+	}{{func(o outcome) float64 { return o.safe }, &b.safe}, {func(o outcome) float64 { return o.crisp }, &b.crisp}, {func(o outcome) float64 { return o.over }, &b.over}} {
+		for i := range outs {
+			y[i] = math.Log(f.of(outs[i]))
+		}
+		*f.into, _, b.known[k] = surf.fit(y, math.Log(b.end))
+	}
+	if !b.known[0] {
+		return nil, refuse.One("program.stages", fmt.Sprintf("%.0f minutes", s.minutes()), "a program by which it is safe inside, or nearly so")
+	}
+	return b, nil
+}
+
+func meanOf(v []float64) (mean, sd float64) {
+	for _, x := range v {
+		mean += x / float64(len(v))
+	}
+	for _, x := range v {
+		sd += (x - mean) * (x - mean) / float64(len(v))
+	}
+	return mean, math.Sqrt(sd)
+}
+
+// logPrior is how likely a load is before anything was seen.
+func (b *belief) logPrior(z *[dims]float64) float64 {
+	own, any := 0.0, 0.0
+	for k, x := range z {
+		mean, sd := 0.0, b.prior[k]
+		if k == bySize {
+			mean, sd = b.size[0], b.size[1]
+		}
+		d := (x - mean) / sd
+		own += -d*d/2 - math.Log(sd)
+		if k == bySize {
+			// Pieces that were said differ by no more in a strange kitchen, but
+			// for what was not measured.
+			sd = math.Max(sd, 0.8)
+			d = x / sd
+		} else {
+			sd, d = 1, x
+		}
+		any += -d*d/2 - math.Log(sd)
+	}
+	return logSum(math.Log(1-strange)+own, math.Log(strange)+any)
+}
+
+func logSum(a, b float64) float64 {
+	m := math.Max(a, b)
+	return m + math.Log(math.Exp(a-m)+math.Exp(b-m))
+}
+
+// at is a figure of a load at a minute, between the looks.
+func (b *belief) at(of []quadratic, z *[dims]float64, minute float64) float64 {
+	t := math.Max(0, math.Min(minute/b.step, float64(len(of)-1)))
+	i := int(math.Min(t, float64(len(of)-2)))
+	f := t - float64(i)
+	return of[i].at(z)*(1-f) + of[i+1].at(z)*f
+}
+
+// cdf is the standard normal's.
+func cdf(x float64) float64 { return math.Erfc(-x/math.Sqrt2) / 2 }
+
+// reads is how likely a reading is of a spot that is so hot.
+func reads(c, core float64) float64 {
+	sd := math.Hypot(noiseC, modelC)
+	good := (cdf((c-core)/sd) - cdf((c-core-tipC)/sd)) / tipC
+	return (1-slips)*good + slips/slipC
+}
+
+// probed is how likely the probe readings are of a load, and seen what else
+// was seen, as logarithms.
+func (b *belief) probed(z *[dims]float64, all []Evidence) (sum float64) {
+	for _, e := range all {
+		if e.Kind != SeenProbe {
+			continue
+		}
+		p := reads(e.C, b.at(b.core, z, e.AtMin))
+		if e.Piece == "any" {
+			// Any piece is thinner than the thickest, and hotter.
+			p = (p + 2*reads(e.C, b.at(b.core, z, e.AtMin)+6)) / 3
+		}
+		sum += math.Log(p)
+	}
+	return sum
+}
+
+func (b *belief) seen(z *[dims]float64, all []Evidence) (sum float64) {
+	n, first, second := 0.0, 0.0, 0.0
+	for _, e := range all {
+		switch e.Kind {
+		case SeenLook:
+			d := stageOf(e.Shade) - b.at(b.pale, z, e.AtMin)
+			n, first, second = n+1, first+d, second+d*d
+		case SeenCut:
+			raw := b.at(b.core, z, e.AtMin) < b.s.rule.CoreC-5
+			switch {
+			case e.Raw && raw:
+				sum += math.Log(rawTrue)
+			case e.Raw:
+				sum += math.Log(rawFalse)
+			}
+		}
+	}
+	// One light over all looks of a cook.
+	v, w := lookSd*lookSd, lightSd*lightSd
+	return sum - second/2/v + first*first*w/(2*v*(v+n*w))
+}
+
+func stageOf(shade string) float64 {
+	for _, s := range Shades {
+		if s.Name == shade {
+			return s.Stage
+		}
+	}
+	return math.NaN()
+}
+
+// weighed are loads with weights that add up to one.
+type weighed struct {
+	z      [][dims]float64
+	weight []float64
+}
+
+// weigh draws the loads that are believed in after what was seen; with looks,
+// or by the probe alone.
+func (b *belief) weigh(all []Evidence, looks bool) weighed {
+	like := func(z *[dims]float64) float64 {
+		v := b.probed(z, all)
+		if looks {
+			v += b.seen(z, all)
+		}
+		return v
+	}
+	var centre, wide [dims]float64
+	for k := range wide {
+		wide[k] = 1
+	}
+	wide[bySize] = math.Max(1, b.size[1])
+	var out weighed
+	for round := range 4 {
+		out = weighed{}
+		logs := []float64{}
+		for i, u := range even(beliefLoads, dims+1) {
+			var z [dims]float64
+			near := round > 0 && u[dims] < 0.8
+			for k := range z {
+				z[k] = normal(u[k])
+				if near {
+					z[k] = centre[k] + wide[k]*z[k]
+				}
+			}
+			// What it was drawn from.
+			drawn, any := 0.0, 0.0
+			for k, x := range z {
+				d := (x - centre[k]) / wide[k]
+				drawn += -d*d/2 - math.Log(wide[k])
+				any += -x * x / 2
+			}
+			from := any
+			if round > 0 {
+				from = logSum(math.Log(0.8)+drawn, math.Log(0.2)+any)
+			}
+			out.z = append(out.z, z)
+			logs = append(logs, b.logPrior(&z)+like(&z)-from)
+			_ = i
+		}
+		most := slices.Max(logs)
+		sum := 0.0
+		for _, l := range logs {
+			w := math.Exp(l - most)
+			out.weight, sum = append(out.weight, w), sum+w
+		}
+		square := 0.0
+		for i := range out.weight {
+			out.weight[i] /= sum
+			square += out.weight[i] * out.weight[i]
+		}
+		if 1/square > 400 {
+			break
+		}
+		for k := range centre {
+			mean, sd := 0.0, 0.0
+			for i, w := range out.weight {
+				mean += w * out.z[i][k]
+			}
+			for i, w := range out.weight {
+				sd += w * (out.z[i][k] - mean) * (out.z[i][k] - mean)
+			}
+			centre[k], wide[k] = mean, math.Max(0.12, 1.3*math.Sqrt(sd))
+		}
+	}
+	return out
+}
+
+// quantiles of a figure over weighed loads.
+func (w weighed) quantiles(of func(z *[dims]float64) float64, shares ...float64) []float64 {
+	type one struct{ v, w float64 }
+	list := make([]one, len(w.z))
+	for i := range w.z {
+		list[i] = one{of(&w.z[i]), w.weight[i]}
+	}
+	sort.Slice(list, func(a, b int) bool { return list[a].v < list[b].v })
+	out := make([]float64, len(shares))
+	for k, share := range shares {
+		sum := 0.0
+		for _, o := range list {
+			out[k] = o.v
+			if sum += o.w; sum >= share {
+				break
+			}
+		}
+	}
+	return out
+}
+
+// foresee says what comes of all that was seen by a minute.
+func (b *belief) foresee(all []Evidence, minute float64) Foreseen {
+	f := Foreseen{AtMin: minute}
+	probe := b.weigh(all, false)
+	both := probe
+	if slices.ContainsFunc(all, func(e Evidence) bool { return e.Kind == SeenLook || e.Kind == SeenCut }) {
+		both = b.weigh(all, true)
+	}
+	mean, sd := 0.0, 0.0
+	cores := make([]float64, len(probe.z))
+	for i := range probe.z {
+		cores[i] = b.at(b.core, &probe.z[i], minute)
+		mean += probe.weight[i] * cores[i]
+	}
+	for i, c := range cores {
+		sd += probe.weight[i] * (c - mean) * (c - mean)
+	}
+	f.CoreC, f.CoreSdC = mean, math.Hypot(math.Sqrt(sd), modelC)
+	when := func(q *quadratic) func(*[dims]float64) float64 {
+		return func(z *[dims]float64) float64 { return math.Exp(q.at(z)) }
+	}
+	safe := probe.quantiles(when(&b.safe), 0.5, 0.95)
+	// What is seen may only say later.
+	if late := both.quantiles(when(&b.safe), 0.95); late[0] > safe[1] {
+		safe[1] = late[0]
+	}
+	safe[1] += modelMin
+	for _, e := range all {
+		if e.Kind == SeenProbe && e.C < b.s.rule.CoreC {
+			safe[0], safe[1] = math.Max(safe[0], e.AtMin), math.Max(safe[1], e.AtMin+0.5)
+		}
+	}
+	within := func(v float64) *float64 {
+		if v >= b.end {
+			return nil
+		}
+		return ptr(v)
+	}
+	f.SafeAtMin, f.SafeByMin = within(safe[0]), within(safe[1])
+	if b.known[1] {
+		f.CrispAtMin = within(both.quantiles(when(&b.crisp), 0.5)[0])
+	}
+	if b.known[2] {
+		f.OverAtMin = within(both.quantiles(when(&b.over), 0.5)[0])
+	}
+	b.finish(&f)
+	return f
+}
+
+// finish says how much longer.
+func (b *belief) finish(f *Foreseen) {
+	if f.SafeByMin == nil {
+		f.Says = "Not safe within the time that is looked at: probe again, and set it hotter or longer."
+		return
+	}
+	f.MoreMin = ptr(math.Max(0, math.Ceil(*f.SafeByMin-f.AtMin)))
+	last := b.s.program.Stages[len(b.s.program.Stages)-1].AirC
+	switch {
+	case *f.MoreMin == 0:
+		f.Says = fmt.Sprintf("95 loads in 100 like this are safe by now: the thermometer decides, %s in the coldest spot.", b.s.units.Degrees(b.s.rule.CoreC))
+	case f.OverAtMin != nil && *f.OverAtMin < *f.SafeByMin-0.5:
+		f.Says = fmt.Sprintf("%.0f min more, on %s instead of %s: the outside runs ahead of the inside.", *f.MoreMin, b.s.units.Degrees(math.Max(b.s.dial.MinC, last-20)), b.s.units.Degrees(last))
+	default:
+		f.Says = fmt.Sprintf("%.0f min more, on %s as it is.", *f.MoreMin, b.s.units.Degrees(last))
+	}
+}
+
+// CheckEvidence returns what is wrong with what was said to be seen, as
+// refuse.Fields, or nil.
+func CheckEvidence(all []Evidence) error {
+	var c refuse.Check
+	for i, e := range all {
+		at := fmt.Sprintf("events[%d].", i)
+		c.Within(at+"atMin", e.AtMin, 0, MaxMinutes, "minutes")
+		c.Among(at+"kind", e.Kind, SeenProbe, SeenLook, SeenCut, SeenTurn)
+		switch e.Kind {
+		case SeenProbe:
+			c.Within(at+"c", e.C, -5, 120, "°C")
+			c.Among(at+"piece", e.Piece, "", "thickest", "any")
+		case SeenLook:
+			if math.IsNaN(stageOf(e.Shade)) {
+				c.Add(at+"shade", fmt.Sprintf("%q", e.Shade), "pale, straw, gold, copper or dark")
+			}
+		}
+	}
+	return c.Err()
+}
+
+// Replay foresees a cook: first with nothing seen, then after each thing that
+// was, in the order of their minutes. What is turned late is turned then. The
+// error is refuse.Fields, or the context's.
+func Replay(ctx context.Context, q Request, seen []Evidence) ([]Foreseen, error) {
+	s, err := resolve(q)
+	if err != nil {
+		return nil, refuse.Under("request.", err)
+	}
+	if err := CheckEvidence(seen); err != nil {
+		return nil, err
+	}
+	all := slices.Clone(seen)
+	slices.SortStableFunc(all, func(a, b Evidence) int {
+		switch {
+		case a.AtMin < b.AtMin:
+			return -1
+		case a.AtMin > b.AtMin:
+			return 1
+		}
+		return 0
+	})
+	first, err := plain(ctx, &s)
+	if err != nil {
+		return nil, err
+	}
+	out := []Foreseen{first}
+	if len(all) == 0 {
+		return out, nil
+	}
+	var b *belief
+	turned := 0
+	for i, e := range all {
+		if e.Kind == SeenTurn {
+			if turned < len(s.program.Turns) {
+				p := s.program
+				p.Turns = slices.Clone(p.Turns)
+				p.Turns[turned].AtMin = math.Min(e.AtMin, p.Minutes()-0.5)
+				p.Turns = inOrder(p.Turns)
+				s = *s.with(p)
+				b = nil
+			}
+			turned++
+		}
+		if b == nil {
+			if b, err = believe(ctx, &s); err != nil {
+				return nil, err
+			}
+		}
+		// What happens at one moment is weighed together, in any order.
+		upTo := i + 1
+		for upTo < len(all) && all[upTo].AtMin == e.AtMin {
+			upTo++
+		}
+		out = append(out, b.foresee(all[:upTo], e.AtMin))
+	}
+	return out, nil
+}
+
+// plain is the forecast with nothing seen: the window's own.
+func plain(ctx context.Context, s *setup) (Foreseen, error) {
+	on := *s
+	on.tail = math.Min(math.Max(15, 0.7*s.minutes()), MaxMinutes-s.minutes())
+	e, err := on.gather(ctx)
+	if err != nil {
+		return Foreseen{}, err
+	}
+	r, err := newRun(&on, nominal, standard)
+	if err != nil {
+		return Foreseen{}, err
+	}
+	f := Foreseen{CoreC: r.slowest().body.Coldest(), CoreSdC: fridgeSpreadC / 2}
+	pick := func(v []float64, share float64) *float64 {
+		v = slices.Clone(v)
+		slices.Sort(v)
+		return quantile(v, share)
+	}
+	f.SafeAtMin, f.SafeByMin = pick(e[0].safe, 0.5), pick(e[0].safe, 0.95)
+	f.CrispAtMin, f.OverAtMin = pick(e[0].crisp, 0.5), pick(e[0].over, 0.5)
+	(&belief{s: s}).finish(&f)
+	return f, nil
+}
