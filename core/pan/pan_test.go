@@ -372,3 +372,23 @@ func TestEverySauceIsTold(t *testing.T) {
 		}
 	}
 }
+
+// Brushed it lies thinner than tossed, on one face half, beside it not at all,
+// and of what is dipped no more is eaten than there is.
+func TestHowItComesToTheFood(t *testing.T) {
+	glaze := Sauce{School: Reduce, Items: of(t, "honey", 90.0, "water", 60.0)}
+	on := map[string]float64{}
+	for _, way := range Ways {
+		m := made(t, Serving{Sauce: glaze, How: way.ID}, twenty)
+		on[way.ID] = m.OnFoodG
+		if m.EatenG > m.OnFoodG+m.DipG+1e-9 {
+			t.Errorf("%s: %.1f g eaten of %.1f and %.1f", way.ID, m.EatenG, m.OnFoodG, m.DipG)
+		}
+	}
+	if !(on[Toss] > on[Brush] && on[Brush] > on[Up] && on[Up] > 0 && on[Beside] == 0) {
+		t.Errorf("on the food: %v", on)
+	}
+	if r := on[Up] / on[Toss]; math.Abs(r-0.5) > 0.01 {
+		t.Errorf("one face has %.2f of all", r)
+	}
+}

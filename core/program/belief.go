@@ -65,8 +65,8 @@ type Foreseen struct {
 }
 
 const (
-	beliefRuns  = 112
-	beliefLoads = 3000
+	beliefRuns  = 96
+	beliefLoads = 2000
 	// What a fryer that nobody has measured may be, nineteen in twenty.
 	wideAirflow, wideDialC, widePiece, wideStartC = 0.32, 11.0, 0.13, 4.0
 	// strange is the share of households whose figures are not the window's
@@ -83,8 +83,9 @@ const (
 	modelC, modelMin = 0.7, 0.35
 )
 
-// belief is a load with what may be true of it.
-type belief struct {
+// A Belief is a load with what may be true of it and its fryer. It may be asked
+// again and again as more is seen.
+type Belief struct {
 	s          *setup
 	prior      [dims]float64 // standard deviation of the window's, in units of the wide one
 	size       [2]float64    // mean and deviation of the thickest piece's
@@ -98,8 +99,8 @@ type belief struct {
 }
 
 // believe lays the runs of a cook.
-func believe(ctx context.Context, s *setup) (*belief, error) {
-	b := &belief{s: s, step: record / 60}
+func believe(ctx context.Context, s *setup) (*Belief, error) {
+	b := &Belief{s: s, step: record / 60}
 	narrow := s.widest()
 	wide := narrow
 	wide.piece, wide.mean = math.Max(narrow.piece, widePiece), narrow.mean
@@ -119,7 +120,7 @@ func believe(ctx context.Context, s *setup) (*belief, error) {
 	cores, stages := make([][]float64, len(points)), make([][]float64, len(points))
 	outs := make([]outcome, len(points))
 	if err := parallel(len(points), func(i int) error {
-		r, err := newRun(&on, wide.at(&points[i]), standard)
+		r, err := newRun(&on, wide.at(&points[i]), searching)
 		if err != nil {
 			return err
 		}
@@ -174,7 +175,7 @@ func meanOf(v []float64) (mean, sd float64) {
 }
 
 // logPrior is how likely a load is before anything was seen.
-func (b *belief) logPrior(z *[dims]float64) float64 {
+func (b *Belief) logPrior(z *[dims]float64) float64 {
 	own, any := 0.0, 0.0
 	for k, x := range z {
 		mean, sd := 0.0, b.prior[k]
@@ -202,7 +203,7 @@ func logSum(a, b float64) float64 {
 }
 
 // at is a figure of a load at a minute, between the looks.
-func (b *belief) at(of []quadratic, z *[dims]float64, minute float64) float64 {
+func (b *Belief) at(of []quadratic, z *[dims]float64, minute float64) float64 {
 	t := math.Max(0, math.Min(minute/b.step, float64(len(of)-1)))
 	i := int(math.Min(t, float64(len(of)-2)))
 	f := t - float64(i)
@@ -221,7 +222,7 @@ func reads(c, core float64) float64 {
 
 // probed is how likely the probe readings are of a load, and seen what else
 // was seen, as logarithms.
-func (b *belief) probed(z *[dims]float64, all []Evidence) (sum float64) {
+func (b *Belief) probed(z *[dims]float64, all []Evidence) (sum float64) {
 	for _, e := range all {
 		if e.Kind != SeenProbe {
 			continue
@@ -236,7 +237,7 @@ func (b *belief) probed(z *[dims]float64, all []Evidence) (sum float64) {
 	return sum
 }
 
-func (b *belief) seen(z *[dims]float64, all []Evidence) (sum float64) {
+func (b *Belief) seen(z *[dims]float64, all []Evidence) (sum float64) {
 	n, first, second := 0.0, 0.0, 0.0
 	for _, e := range all {
 		switch e.Kind {
@@ -275,7 +276,7 @@ type weighed struct {
 
 // weigh draws the loads that are believed in after what was seen; with looks,
 // or by the probe alone.
-func (b *belief) weigh(all []Evidence, looks bool) weighed {
+func (b *Belief) weigh(all []Evidence, looks bool) weighed {
 	like := func(z *[dims]float64) float64 {
 		v := b.probed(z, all)
 		if looks {
@@ -366,7 +367,7 @@ func (w weighed) quantiles(of func(z *[dims]float64) float64, shares ...float64)
 }
 
 // foresee says what comes of all that was seen by a minute.
-func (b *belief) foresee(all []Evidence, minute float64) Foreseen {
+func (b *Belief) foresee(all []Evidence, minute float64) Foreseen {
 	f := Foreseen{AtMin: minute}
 	probe := b.weigh(all, false)
 	both := probe
@@ -415,7 +416,7 @@ func (b *belief) foresee(all []Evidence, minute float64) Foreseen {
 }
 
 // finish says how much longer.
-func (b *belief) finish(f *Foreseen) {
+func (b *Belief) finish(f *Foreseen) {
 	if f.SafeByMin == nil {
 		f.Says = "Not safe within the time that is looked at: probe again, and set it hotter or longer."
 		return
@@ -482,7 +483,7 @@ func Replay(ctx context.Context, q Request, seen []Evidence) ([]Foreseen, error)
 	if len(all) == 0 {
 		return out, nil
 	}
-	var b *belief
+	var b *Belief
 	turned := 0
 	for i, e := range all {
 		if e.Kind == SeenTurn {
@@ -511,6 +512,29 @@ func Replay(ctx context.Context, q Request, seen []Evidence) ([]Foreseen, error)
 	return out, nil
 }
 
+// Believe lays the runs of a cook whose program is what has happened and what
+// is still to come. The error is refuse.Fields, or the context's.
+func Believe(ctx context.Context, q Request) (*Belief, error) {
+	s, err := resolve(q)
+	if err != nil {
+		return nil, err
+	}
+	return believe(ctx, &s)
+}
+
+// Foresee is what is foreseen by all that was seen, at the minute of the last
+// of it. The error is refuse.Fields.
+func (b *Belief) Foresee(seen []Evidence) (Foreseen, error) {
+	if err := CheckEvidence(seen); err != nil {
+		return Foreseen{}, err
+	}
+	last := 0.0
+	for _, e := range seen {
+		last = math.Max(last, e.AtMin)
+	}
+	return b.foresee(seen, last), nil
+}
+
 // plain is the forecast with nothing seen: the window's own.
 func plain(ctx context.Context, s *setup) (Foreseen, error) {
 	on := *s
@@ -531,6 +555,6 @@ func plain(ctx context.Context, s *setup) (Foreseen, error) {
 	}
 	f.SafeAtMin, f.SafeByMin = pick(e[0].safe, 0.5), pick(e[0].safe, 0.95)
 	f.CrispAtMin, f.OverAtMin = pick(e[0].crisp, 0.5), pick(e[0].over, 0.5)
-	(&belief{s: s}).finish(&f)
+	(&Belief{s: s}).finish(&f)
 	return f, nil
 }

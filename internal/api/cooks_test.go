@@ -132,3 +132,51 @@ func TestConcurrentTapsCountOnce(t *testing.T) {
 		t.Errorf("with nothing to time the computer's clock is right: %+v", over)
 	}
 }
+
+// A reading corrects what was forecast, on every device; taken back, the
+// forecast is as it was; what lies under the rule is not safe yet.
+func TestAReadingCorrectsTheForecast(t *testing.T) {
+	k := newKitchen(t, "")
+	var plan api.Plan
+	for _, p := range get[[]api.Plan](k, 200, "GET", "/api/v1/plans", "") {
+		if p.Name == "Harissa drumsticks" {
+			plan = p
+		}
+	}
+	c := get[api.Cook](k, 201, "POST", "/api/v1/cooks", `{"planId":"`+plan.Id+`"}`)
+	say := func(body string) api.Cook {
+		t.Helper()
+		return get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+c.Id+"/events", body)
+	}
+	k.wait(4 * time.Minute)
+	if c = say(`{"kind":"loaded"}`); c.Foreseen != nil {
+		t.Error("something is foreseen with nothing seen")
+	}
+	before := *c.Forecast.SafeAtMin
+	k.wait(10 * time.Minute)
+	c = say(`{"kind":"probe","value":30}`)
+	if c.Foreseen == nil || c.Foreseen.AtMin < 9.9 || c.Foreseen.CoreC > 40 || c.Foreseen.SafeByMin != nil && *c.Foreseen.SafeByMin < before {
+		t.Fatalf("after a cold reading %+v, before it safe at %.1f", c.Foreseen, before)
+	}
+	k.wait(4 * time.Minute)
+	colder := c
+	c = say(`{"kind":"probe","value":70}`)
+	if c.Foreseen.SafeByMin == nil || *c.Foreseen.SafeByMin <= 14 || c.Foreseen.MoreMin == nil || *c.Foreseen.MoreMin < 1 || c.Foreseen.Says == "" {
+		t.Errorf("read 70 °C at minute 14: %+v", c.Foreseen)
+	}
+	if live := get[struct{ Cook *api.Cook }](k, 200, "GET", "/api/v1/cooks/live", ""); live.Cook == nil || *live.Cook.Foreseen.SafeByMin != *c.Foreseen.SafeByMin {
+		t.Error("another device is told otherwise")
+	}
+	last := c.Events[len(c.Events)-1].Id
+	c = get[api.Cook](k, 200, "DELETE", "/api/v1/cooks/"+c.Id+"/events/"+last, "")
+	if c.Foreseen == nil || c.Foreseen.CoreC != colder.Foreseen.CoreC {
+		t.Errorf("taken back it is %+v, was %+v", c.Foreseen, colder.Foreseen)
+	}
+	if c = say(`{"kind":"look","value":4}`); c.Foreseen.SafeByMin != nil && colder.Foreseen.SafeByMin != nil && *c.Foreseen.SafeByMin < *colder.Foreseen.SafeByMin-1e-9 {
+		t.Error("a dark crust makes it safe")
+	}
+	k.wait(12 * time.Minute)
+	if c = say(`{"kind":"out"}`); c.Foreseen != nil {
+		t.Error("it is foreseen after it is out")
+	}
+}

@@ -95,7 +95,7 @@ func NewHandler(st *store.Store, o Options) (*App, error) {
 }
 
 func newServer(st *store.Store, c *clock.Clock, door *access, work workshop) *Server {
-	return &Server{store: st, clock: c, access: door, work: work, foretold: foretold{of: map[string]string{}}}
+	return &Server{store: st, clock: c, access: door, work: work, foretold: foretold{of: map[string]string{}, seen: map[string]foreseen{}}}
 }
 
 // household serves one household: its programming interface, and its pages,

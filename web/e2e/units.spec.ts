@@ -14,6 +14,8 @@ import {
   totalOf,
 } from '../src/plan/program';
 import { mendPlan, setPieces, setSurface } from '../src/dish/edits';
+import { nearest } from '../src/pan/thick';
+import { at, fromField, ticks, timeScale, toField } from '../src/supper/time';
 import { between, flagRows, minuteTicks, raceScale } from '../src/race/scale';
 
 // What the screen works out by itself: no browser needed.
@@ -256,5 +258,67 @@ test.describe('the drawing', () => {
     expect(s.strips[1]).toBeGreaterThan(s.strips[0] + s.strip);
     expect(s.axis).toBeGreaterThan(s.strips[1] + s.strip);
     expect(s.height).toBeGreaterThan(s.axis);
+  });
+});
+
+test.describe('an evening’s time', () => {
+  const table = Date.parse('2026-12-05T19:30:00Z');
+  const before = (minutes: number) => table - minutes * 60_000;
+
+  test('a moment goes into its field and back, whatever the zone', () => {
+    for (const iso of ['2026-12-05T19:30:00.000Z', '2026-07-01T00:00:00.000Z', '2026-10-25T01:30:00.000Z']) {
+      expect(at(fromField(toField(iso)))).toBe(at(iso));
+      expect(fromField(toField(iso))).toMatch(/(Z|[+-]\d\d:\d\d)$/);
+    }
+  });
+
+  test('a short evening is even, a long one folds what is only waited through', () => {
+    const short = timeScale(before(90), table, 100, 900);
+    expect(short.folds).toBeNull();
+    expect(short.x(table)).toBe(900);
+    expect(short.x(before(30)) - short.x(before(60))).toBeCloseTo(short.x(before(60)) - short.x(before(90)), 6);
+    const long = timeScale(before(9 * 60), table, 100, 900);
+    expect(long.folds).not.toBeNull();
+    expect(long.x(before(60)) - long.x(before(90))).toBeGreaterThan(3 * (long.x(before(400)) - long.x(before(430))));
+    for (const scale of [short, long]) {
+      let last = -1;
+      for (let m = 600; m >= 0; m -= 10) {
+        const x = scale.x(before(m));
+        expect(x).toBeGreaterThan(last - 1e9);
+        if (m < 90) expect(x).toBeGreaterThan(last);
+        last = x;
+      }
+    }
+  });
+
+  test('its ticks are round, in order, and clear of one another and of the table', () => {
+    for (const [start, width] of [
+      [80, 700],
+      [150, 320],
+      [300, 900],
+      [20 * 60, 900],
+    ] as const) {
+      const scale = timeScale(before(start), table, 60, width);
+      const all = ticks(scale, table, width);
+      expect(all.length).toBeGreaterThan(1);
+      for (const [i, t] of all.entries()) {
+        expect(t % (10 * 60_000)).toBe(0);
+        const next = all[i + 1];
+        if (next !== undefined) expect(scale.x(next) - scale.x(t)).toBeGreaterThan(34);
+        expect(Math.abs(scale.x(t) - scale.x(table))).toBeGreaterThan(40);
+      }
+    }
+  });
+
+  test('a thickness is called by the nearest level', () => {
+    const levels = [
+      { name: 'Runs off', says: 'runs off', g: 4 },
+      { name: 'Coats', says: 'coats', g: 8 },
+      { name: 'Mounds', says: 'mounds', g: 16 },
+    ];
+    expect(nearest(levels, 3)).toBe('runs off');
+    expect(nearest(levels, 6)).toBe('coats'); // by ratio, as cling goes
+    expect(nearest(levels, 40)).toBe('mounds');
+    expect(nearest([], 8)).toBe('');
   });
 });

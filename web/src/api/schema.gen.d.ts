@@ -2003,6 +2003,35 @@ export interface components {
             line: number[];
             says: string;
         };
+        /** @description What is foreseen of a cook by all that was seen in it, at the minute of the last of that */
+        Foreseen: {
+            /** Format: double */
+            atMin: number;
+            /** Format: double */
+            coreC: number;
+            /** Format: double */
+            coreSdC: number;
+            /**
+             * Format: double
+             * @description half of the loads that are believed in
+             */
+            safeAtMin: number | null;
+            /**
+             * Format: double
+             * @description 95 in 100 of them
+             */
+            safeByMin: number | null;
+            /** Format: double */
+            crispAtMin: number | null;
+            /** Format: double */
+            overAtMin: number | null;
+            /**
+             * Format: double
+             * @description how much longer from then
+             */
+            moreMin: number | null;
+            says: string;
+        };
         /** @description What a cut can be made into with a knife */
         Making: {
             to: string;
@@ -2580,6 +2609,7 @@ export interface components {
             events: components["schemas"]["CookEvent"][];
             step: components["schemas"]["CookStep"];
             forecast: components["schemas"]["Simulation"];
+            foreseen?: components["schemas"]["Foreseen"];
             outcome: components["schemas"]["Outcome"];
         };
     };

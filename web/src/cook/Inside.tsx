@@ -29,7 +29,8 @@ interface Props {
 function safety({ cook, minute }: Props): string {
   const { forecast } = cook;
   const soft = forecast.rule.inside === 'soft';
-  const safe = forecast.chance?.safeByMin ?? forecast.safeAtMin;
+  const safe = cook.foreseen ? cook.foreseen.safeByMin : (forecast.chance?.safeByMin ?? forecast.safeAtMin);
+  if (safe === null && cook.foreseen) return cook.foreseen.says;
   if (safe == null) return forecast.verdict.says;
   const left = safe - (minute ?? 0);
   if (left > 0) {
@@ -46,6 +47,7 @@ export function Inside(props: Props) {
   const { cook, insideC, units } = props;
   const { verdict } = cook.forecast;
   const probe = cook.events.findLast((e) => e.kind === 'probe');
+  const { foreseen } = cook;
   if (insideC === null)
     return (
       <Box>
@@ -62,7 +64,7 @@ export function Inside(props: Props) {
     <Box>
       <p>{units.temperature(insideC)}</p>
       <p>
-        inside now, by estimate. {safety(props)}
+        inside now, by {foreseen ? 'what you saw' : 'estimate'}. {safety(props)}
         {probe?.value != null ? ` You read ${units.temperature(probe.value)} at ${clock(probe.at)}.` : ''}
       </p>
     </Box>

@@ -93,18 +93,25 @@ export function Live({ cook, catalog, settings, skewMs, clockOffMin, stale }: Pr
   const units = unitsOf(settings);
   const cut = catalog.cuts.find((c) => c.id === cook.plan.load.cut);
   const minute = cook.loadedAt ? (now - Date.parse(cook.loadedAt)) / 60000 : null;
-  const insideC = minute === null ? null : between(cook.forecast.timeline, Math.max(0, minute), (m) => m.coreC);
+  const { foreseen } = cook;
+  const estimate = (m: number) => between(cook.forecast.timeline, Math.max(0, m), (t) => t.coreC);
+  // What was seen moves the estimate; by how much, it keeps as the food gets hotter.
+  const amiss = foreseen ? foreseen.coreC - estimate(foreseen.atMin) : 0;
+  const insideC = minute === null ? null : Math.min(100, estimate(minute) + amiss);
   const action = step.action as Told | undefined;
   const out = () => {
     const { rule, chance, safeAtMin } = cook.forecast;
-    const safe = chance?.safeByMin ?? safeAtMin;
+    const safe = foreseen ? foreseen.safeByMin : (chance?.safeByMin ?? safeAtMin);
     if (minute !== null && insideC !== null && rule.inside === 'safe' && (safe == null || minute < safe))
       say(
         `Out early: by estimate the inside is ${units.temperature(insideC)}, not yet surely safe. Probe it before anyone eats.`,
       );
     tell('out');
   };
-  const more = catalog.usual.moreMin;
+  // Not done yet: as much as what was seen asks beyond the plan, or a little.
+  const planned = cook.actual.stages.reduce((sum, st) => sum + st.minutes, 0);
+  const asks = foreseen?.safeByMin != null ? Math.ceil(foreseen.safeByMin - planned) : 0;
+  const more = asks > 0 ? Math.min(asks, 30) : catalog.usual.moreMin;
   return (
     <>
       <Quiet>
@@ -140,8 +147,15 @@ export function Live({ cook, catalog, settings, skewMs, clockOffMin, stale }: Pr
                   from={insideC}
                   note={(c) => tell('probe', Math.round(c * 10) / 10)}
                 />
-                <Half onPress={() => tell('more', more)}>{more === 2 ? 'Two' : more} more minutes</Half>
+                <Half onPress={() => tell('more', more)}>
+                  {more === 2 ? 'Two' : more} more {more === 1 ? 'minute' : 'minutes'}
+                </Half>
               </Row>
+              {foreseen && asks > 0 ? (
+                <Quiet role="status">
+                  Not done by the plan: {foreseen.says} That is {asks} more than the plan has.
+                </Quiet>
+              ) : null}
               {action === 'out' ? null : <Half onPress={out}>Done, it is out</Half>}
               <Looks said={lookedAt ?? null} tell={(shade) => tell('look', shade)} />
             </>

@@ -16,8 +16,10 @@ const Bar = styled.header`
   max-width: 1320px;
   margin: 0 auto;
   padding: 9px 28px;
-  ${at.phone} {
+  ${at.narrow} {
     flex-wrap: wrap;
+  }
+  ${at.phone} {
     padding: 8px 14px 6px;
   }
 `;
@@ -34,6 +36,10 @@ const Name = styled(Link)`
 const Views = styled.nav`
   display: flex;
   gap: 2px;
+  ${at.narrow} {
+    order: 3;
+    width: 100%;
+  }
   ${at.phone} {
     position: fixed;
     z-index: 20;
