@@ -94,7 +94,7 @@ var dishes = []dish{
 			Finish: []prep.Item{{Ingredient: "sesame", G: 6}, {Ingredient: "herbs", G: 5}}}, nil},
 	{"Fennel-salt pork belly slices", program.Load{Cut: "pork-belly-slice", Pieces: 7, PieceMassG: 44, ThicknessMm: ptr(13.0), Surface: "racked"}, program.Coat{ID: "bare"},
 		program.Program{PreheatMin: 3, Stages: []program.Stage{{AirC: 190, Minutes: 15}}, Turns: flips(8)}, "19:45", false,
-		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "rack", Hours: 2}, Salting: salted(12), Mixes: []prep.Mix{fennelSalt}}, nil},
+		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "rack", Hours: 2}, Salting: salted(12), Mixes: []prep.Mix{fennelSalt}, Sauces: twoOver}, nil},
 	{"Rye-crumbed pollock fingers", program.Load{Cut: "fish-strip", Pieces: 9, PieceMassG: 36, Surface: "wiped"}, program.Coat{ID: food.Made, OilG: 10, Layers: ryeCrumb},
 		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 190, Minutes: 10}}, Turns: flips(5)}, "18:45", false,
 		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "wipe"}, Salting: salted(0.5), Sauces: with("Mustard-dill dip", mustardDill, pan.Beside, false)}, nil},

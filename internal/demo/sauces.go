@@ -24,7 +24,8 @@ var (
 		Items: of("onion", 80.0, "sweet-pepper", 100.0, "oil", 8.0, "pineapple-pieces", 150.0, "ketchup", 50.0, "rice-vinegar", 40.0, "sugar", 40.0, "water", 120.0, "salt-fine", 2.0)}
 	soyHoney = pan.Sauce{School: pan.Thicken, WidthCm: 18, ClingsG: 8, Starch: "corn-starch", First: []string{"garlic"},
 		Items: of("garlic", 8.0, "oil", 3.0, "soy-light", 40.0, "honey", 60.0, "rice-vinegar", 8.0, "water", 70.0)}
-	hotButter = pan.Sauce{School: pan.Melt, WidthCm: 14, ClingsG: 4, Items: of("butter", 60.0, "hot-sauce", 60.0, "honey", 5.0)}
+	ketchupSoy = pan.Sauce{School: pan.Reduce, WidthCm: 14, ClingsG: 12, Items: of("ketchup", 90.0, "soy-light", 20.0, "sugar-brown", 25.0, "vinegar", 15.0, "water", 40.0)}
+	hotButter  = pan.Sauce{School: pan.Melt, WidthCm: 14, ClingsG: 4, Items: of("butter", 60.0, "hot-sauce", 60.0, "honey", 5.0)}
 )
 
 // sauces of the household, of every kind.
@@ -36,7 +37,7 @@ var sauces = []pan.Own{
 	{Name: "Soy, honey and garlic", Sauce: soyHoney},
 	{Name: "Sweet and sour with pineapple", Sauce: sweetAndSour},
 	{Name: "Jam and chilli", Sauce: pan.Sauce{School: pan.Loosen, WidthCm: 16, ClingsG: 12, Items: of("jam", 90.0, "honey", 20.0, "chilli-flakes", 1.5, "vinegar", 10.0, "salt-fine", 1.5)}},
-	{Name: "Ketchup, soy and brown sugar", Sauce: pan.Sauce{School: pan.Reduce, WidthCm: 18, ClingsG: 12, Items: of("ketchup", 90.0, "soy-light", 20.0, "sugar-brown", 25.0, "vinegar", 15.0, "water", 40.0)}},
+	{Name: "Ketchup, soy and brown sugar", Sauce: ketchupSoy},
 	{Name: "Orange and caraway", Sauce: pan.Sauce{School: pan.Thicken, WidthCm: 20, ClingsG: 6, Starch: "potato-starch", Items: of("orange-juice", 150.0, "stock", 60.0, "honey", 15.0, "spices", 2.0, "salt-fine", 1.5)}},
 	{Name: "Tahini and lemon", Sauce: pan.Sauce{School: pan.Mix, Items: of("tahini", 50.0, "lemon-juice", 15.0, "water", 30.0, "garlic", 3.0, "salt-fine", 1.2)}},
 	{Name: "Gherkin mayonnaise", Sauce: pan.Sauce{School: pan.Mix, Items: of("mayonnaise", 70.0, "gherkins", 25.0, "mustard", 5.0, "herbs", 2.0)}},
@@ -52,6 +53,12 @@ var (
 var mixes = []prep.Mix{
 	sumacSalt, fennelSalt,
 	{Name: "Paprika and garlic", GPerKg: 12, JarG: 90, Items: of("paprika", 30.0, "garlic-powder", 14.0, "salt-fine", 12.0, "sugar-brown", 6.0)},
+}
+
+// twoOver are two sauces over one batch, each on half of it.
+var twoOver = []pan.Serving{
+	{Name: "Plum and ginger", Sauce: plumGinger, How: pan.Up, Share: 0.5},
+	{Name: "Ketchup, soy and brown sugar", Sauce: ketchupSoy, How: pan.Brush, Share: 0.5},
 }
 
 // with serves a sauce of the household.
