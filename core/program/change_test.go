@@ -36,8 +36,8 @@ func anyPlan(r *rand.Rand) Request {
 // each press clears what it is offered for, none makes a ready load worse, and
 // none brings a program back that was left.
 func TestChangesEndWell(t *testing.T) {
-	t.Run("by the nominal load", func(t *testing.T) { changesEndWell(t, 200, true) })
-	t.Run("by 95 loads in 100", func(t *testing.T) { changesEndWell(t, 25, false) })
+	t.Run("by the nominal load", func(t *testing.T) { changesEndWell(t, 120, true) })
+	t.Run("by 95 loads in 100", func(t *testing.T) { changesEndWell(t, 14, false) })
 }
 
 func changesEndWell(t *testing.T, plans int, alone bool) {

@@ -66,7 +66,9 @@ test('bad input is refused in words and loses nothing', async ({ page, kitchen, 
   await page.getByRole('textbox', { name: 'Pieces in all' }).fill('100');
   await page.keyboard.press('Enter');
   await page.keyboard.press('Escape');
-  await expect(page.getByText(/How many pieces: 100 is not possible; allowed: 1 to \d+ of this size/)).toBeVisible();
+  await expect(page.getByRole('alert')).toContainText(
+    /How many pieces: 100 is not possible; allowed: 1 to \d+ of this size/,
+  );
   await expect(page.getByRole('button', { name: 'Cook this' })).toBeDisabled();
   await page.getByRole('button', { name: /^Fry them \d+ at a time$/ }).click();
   await expect(page.getByRole('button', { name: /^\d+ at a time$/ })).toBeVisible();
