@@ -60,6 +60,7 @@ test('from an empty pan to the plate’s salt', async ({ page, kitchen }) => {
   await page.getByRole('dialog').getByRole('textbox', { name: 'Its name' }).fill('Salty and sweet');
   await page.getByRole('dialog').getByRole('button', { name: 'Keep it' }).click();
   await expect(page.getByText('Salty and sweet is kept.')).toBeVisible();
+  await expect(todo).toHaveAttribute('aria-busy', 'false'); // the answer is that of the last change
   const eaten = await page.getByRole('group', { name: 'What is eaten of it' }).innerText();
   const salt = /Salt in that\s+([\d.]+ g)/.exec(eaten)?.[1] ?? 'none';
   await page.getByRole('navigation').getByRole('link', { name: 'Bench' }).click();
