@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import styled from 'styled-components';
 import type { Plan } from '../api/client';
@@ -9,6 +10,9 @@ import { fromField, hhmm, toField } from '../supper/time';
 const Says = styled(Quiet)`
   padding: 0 4px;
 `;
+
+/** The race and the ways come first. */
+const AFTER_MS = 4000;
 
 /** The next moment at which a clock shows a time. */
 function next(time: string): string {
@@ -22,6 +26,11 @@ function next(time: string): string {
 /** A dish's own table time is the supper of one: when to begin. */
 export function Begins({ plan }: { plan: Plan }) {
   const units = useSettings().data;
+  const [quiet, setQuiet] = useState(false);
+  useEffect(() => {
+    const timer = setTimeout(() => setQuiet(true), AFTER_MS);
+    return () => clearTimeout(timer);
+  }, []);
   const { data } = useQuery({
     queryKey: ['begins', plan.id, plan.version, plan.tableTime, units?.temperature],
     queryFn: ({ signal }) =>
@@ -36,7 +45,7 @@ export function Begins({ plan }: { plan: Plan }) {
         },
         signal,
       ),
-    enabled: plan.tableTime !== undefined,
+    enabled: quiet && plan.tableTime !== undefined,
     retry: false,
   });
   if (!data || plan.tableTime === undefined) return null;
