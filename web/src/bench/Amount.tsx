@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Input, Label, TextField } from 'react-aria-components';
 import styled from 'styled-components';
 import { ask, client, Refusal } from '../api/client';
@@ -38,6 +38,11 @@ export function Amount({ label, ingredient, g, units, onChange }: Props) {
   const [wrong, setWrong] = useState('');
   // What was taken for what leaves it open.
   const [took, setTook] = useState('');
+  // What else was changed while it was read is not lost.
+  const latest = useRef(onChange);
+  useEffect(() => {
+    latest.current = onChange;
+  });
   const read = async () => {
     if (text === null) return;
     try {
@@ -45,7 +50,7 @@ export function Amount({ label, ingredient, g, units, onChange }: Props) {
       setWrong('');
       setTook(got.took ? `Taken: ${got.took}.` : '');
       setText(null);
-      onChange(got.g);
+      latest.current(got.g);
     } catch (cause) {
       setWrong(
         cause instanceof Refusal
