@@ -24,46 +24,6 @@ import (
 // before a reading that is itself under the rule. What is seen, and the
 // colour of juices, never make it safe.
 
-// Kinds of evidence.
-const (
-	SeenProbe = "probe" // C, in the piece said
-	SeenLook  = "look"  // Shade of the face that is up
-	SeenCut   = "cut"   // Raw at the bone, or clear
-	SeenTurn  = "turned"
-)
-
-// Shades by name, and the stage of browning that each is.
-var Shades = []struct {
-	Name  string
-	Stage float64
-}{{"pale", 0.15}, {"straw", 0.5}, {"gold", 1}, {"copper", 2}, {"dark", 3}}
-
-// Evidence is one thing that was seen in a cook, at its minute.
-type Evidence struct {
-	AtMin float64 `json:"atMin"`
-	Kind  string  `json:"kind"`
-	C     float64 `json:"c,omitempty"`
-	Piece string  `json:"piece,omitempty"` // thickest, or any
-	Shade string  `json:"shade,omitempty"`
-	Raw   bool    `json:"raw,omitempty"`
-}
-
-// Foreseen is what is foreseen at a minute, by all that was seen until then.
-type Foreseen struct {
-	AtMin   float64 `json:"atMin"`
-	CoreC   float64 `json:"coreC"`
-	CoreSdC float64 `json:"coreSdC"`
-	// SafeAtMin is the median, SafeByMin the minute by which 95 in 100 are;
-	// nil where not within what is looked at.
-	SafeAtMin  *float64 `json:"safeAtMin"`
-	SafeByMin  *float64 `json:"safeByMin"`
-	CrispAtMin *float64 `json:"crispAtMin"`
-	OverAtMin  *float64 `json:"overAtMin"`
-	// MoreMin is how much longer it takes from now, "not done yet".
-	MoreMin *float64 `json:"moreMin"`
-	Says    string   `json:"says"`
-}
-
 const (
 	beliefRuns  = 96
 	beliefLoads = 2000
@@ -259,15 +219,6 @@ func (b *Belief) seen(z *[dims]float64, all []Evidence) (sum float64) {
 	return sum - second/2/v + first*first*w/(2*v*(v+n*w))
 }
 
-func stageOf(shade string) float64 {
-	for _, s := range Shades {
-		if s.Name == shade {
-			return s.Stage
-		}
-	}
-	return math.NaN()
-}
-
 // weighed are loads with weights that add up to one.
 type weighed struct {
 	z      [][dims]float64
@@ -433,85 +384,6 @@ func (b *Belief) finish(f *Foreseen) {
 	}
 }
 
-// CheckEvidence returns what is wrong with what was said to be seen, as
-// refuse.Fields, or nil.
-func CheckEvidence(all []Evidence) error {
-	var c refuse.Check
-	for i, e := range all {
-		at := fmt.Sprintf("events[%d].", i)
-		c.Within(at+"atMin", e.AtMin, 0, MaxMinutes, "minutes")
-		c.Among(at+"kind", e.Kind, SeenProbe, SeenLook, SeenCut, SeenTurn)
-		switch e.Kind {
-		case SeenProbe:
-			c.Within(at+"c", e.C, -5, 120, "°C")
-			c.Among(at+"piece", e.Piece, "", "thickest", "any")
-		case SeenLook:
-			if math.IsNaN(stageOf(e.Shade)) {
-				c.Add(at+"shade", fmt.Sprintf("%q", e.Shade), "pale, straw, gold, copper or dark")
-			}
-		}
-	}
-	return c.Err()
-}
-
-// Replay foresees a cook: first with nothing seen, then after each thing that
-// was, in the order of their minutes. What is turned late is turned then. The
-// error is refuse.Fields, or the context's.
-func Replay(ctx context.Context, q Request, seen []Evidence) ([]Foreseen, error) {
-	s, err := resolve(q)
-	if err != nil {
-		return nil, refuse.Under("request.", err)
-	}
-	if err := CheckEvidence(seen); err != nil {
-		return nil, err
-	}
-	all := slices.Clone(seen)
-	slices.SortStableFunc(all, func(a, b Evidence) int {
-		switch {
-		case a.AtMin < b.AtMin:
-			return -1
-		case a.AtMin > b.AtMin:
-			return 1
-		}
-		return 0
-	})
-	first, err := plain(ctx, &s)
-	if err != nil {
-		return nil, err
-	}
-	out := []Foreseen{first}
-	if len(all) == 0 {
-		return out, nil
-	}
-	var b *Belief
-	turned := 0
-	for i, e := range all {
-		if e.Kind == SeenTurn {
-			if turned < len(s.program.Turns) {
-				p := s.program
-				p.Turns = slices.Clone(p.Turns)
-				p.Turns[turned].AtMin = math.Min(e.AtMin, p.Minutes()-0.5)
-				p.Turns = inOrder(p.Turns)
-				s = *s.with(p)
-				b = nil
-			}
-			turned++
-		}
-		if b == nil {
-			if b, err = believe(ctx, &s); err != nil {
-				return nil, err
-			}
-		}
-		// What happens at one moment is weighed together, in any order.
-		upTo := i + 1
-		for upTo < len(all) && all[upTo].AtMin == e.AtMin {
-			upTo++
-		}
-		out = append(out, b.foresee(all[:upTo], e.AtMin))
-	}
-	return out, nil
-}
-
 // Believe lays the runs of a cook whose program is what has happened and what
 // is still to come. The error is refuse.Fields, or the context's.
 func Believe(ctx context.Context, q Request) (*Belief, error) {
@@ -533,28 +405,4 @@ func (b *Belief) Foresee(seen []Evidence) (Foreseen, error) {
 		last = math.Max(last, e.AtMin)
 	}
 	return b.foresee(seen, last), nil
-}
-
-// plain is the forecast with nothing seen: the window's own.
-func plain(ctx context.Context, s *setup) (Foreseen, error) {
-	on := *s
-	on.tail = math.Min(math.Max(15, 0.7*s.minutes()), MaxMinutes-s.minutes())
-	e, err := on.gather(ctx)
-	if err != nil {
-		return Foreseen{}, err
-	}
-	r, err := newRun(&on, nominal, standard)
-	if err != nil {
-		return Foreseen{}, err
-	}
-	f := Foreseen{CoreC: r.slowest().body.Coldest(), CoreSdC: fridgeSpreadC / 2}
-	pick := func(v []float64, share float64) *float64 {
-		v = slices.Clone(v)
-		slices.Sort(v)
-		return quantile(v, share)
-	}
-	f.SafeAtMin, f.SafeByMin = pick(e[0].safe, 0.5), pick(e[0].safe, 0.95)
-	f.CrispAtMin, f.OverAtMin = pick(e[0].crisp, 0.5), pick(e[0].over, 0.5)
-	(&Belief{s: s}).finish(&f)
-	return f, nil
 }

@@ -8,6 +8,7 @@ import (
 	"strings"
 	"sync"
 	"time"
+	_ "time/tzdata" // the kitchen's zone is known on the smallest computer
 
 	"velocrustum/core/prep"
 	"velocrustum/core/refuse"

@@ -114,7 +114,7 @@ func TestWhatASupperTakesAway(t *testing.T) {
 	list := raw(t, k, "/api/v1/suppers/"+s.ID+"/list?zone=Asia/Tokyo", "text/markdown")
 	tokyo, err := time.LoadLocation("Asia/Tokyo")
 	if err != nil {
-		t.Skip("no time zones here")
+		t.Fatal(err)
 	}
 	for _, want := range []string{"# Card night", sh.ServeAt.In(tokyo).Format("15:04"), "## Shopping", "## On the counter", "Check with a thermometer"} {
 		if !strings.Contains(list, want) {

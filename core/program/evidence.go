@@ -1,0 +1,78 @@
+package program
+
+import (
+	"fmt"
+	"math"
+
+	"velocrustum/core/refuse"
+)
+
+// Kinds of evidence.
+const (
+	SeenProbe = "probe" // C, in the piece said
+	SeenLook  = "look"  // Shade of the face that is up
+	SeenCut   = "cut"   // Raw at the bone, or clear
+	SeenTurn  = "turned"
+)
+
+// Shades by name, and the stage of browning that each is.
+var Shades = []struct {
+	Name  string
+	Stage float64
+}{{"pale", 0.15}, {"straw", 0.5}, {"gold", 1}, {"copper", 2}, {"dark", 3}}
+
+// Evidence is one thing that was seen in a cook, at its minute.
+type Evidence struct {
+	AtMin float64 `json:"atMin"`
+	Kind  string  `json:"kind"`
+	C     float64 `json:"c,omitempty"`
+	Piece string  `json:"piece,omitempty"` // thickest, or any
+	Shade string  `json:"shade,omitempty"`
+	Raw   bool    `json:"raw,omitempty"`
+}
+
+// Foreseen is what is foreseen at a minute, by all that was seen until then.
+type Foreseen struct {
+	AtMin   float64 `json:"atMin"`
+	CoreC   float64 `json:"coreC"`
+	CoreSdC float64 `json:"coreSdC"`
+	// SafeAtMin is the median, SafeByMin the minute by which 95 in 100 are;
+	// nil where not within what is looked at.
+	SafeAtMin  *float64 `json:"safeAtMin"`
+	SafeByMin  *float64 `json:"safeByMin"`
+	CrispAtMin *float64 `json:"crispAtMin"`
+	OverAtMin  *float64 `json:"overAtMin"`
+	// MoreMin is how much longer it takes from now, "not done yet".
+	MoreMin *float64 `json:"moreMin"`
+	Says    string   `json:"says"`
+}
+
+func stageOf(shade string) float64 {
+	for _, s := range Shades {
+		if s.Name == shade {
+			return s.Stage
+		}
+	}
+	return math.NaN()
+}
+
+// CheckEvidence returns what is wrong with what was said to be seen, as
+// refuse.Fields, or nil.
+func CheckEvidence(all []Evidence) error {
+	var c refuse.Check
+	for i, e := range all {
+		at := fmt.Sprintf("events[%d].", i)
+		c.Within(at+"atMin", e.AtMin, 0, MaxMinutes, "minutes")
+		c.Among(at+"kind", e.Kind, SeenProbe, SeenLook, SeenCut, SeenTurn)
+		switch e.Kind {
+		case SeenProbe:
+			c.Within(at+"c", e.C, -5, 120, "°C")
+			c.Among(at+"piece", e.Piece, "", "thickest", "any")
+		case SeenLook:
+			if math.IsNaN(stageOf(e.Shade)) {
+				c.Add(at+"shade", fmt.Sprintf("%q", e.Shade), "pale, straw, gold, copper or dark")
+			}
+		}
+	}
+	return c.Err()
+}
