@@ -20,6 +20,7 @@ import (
 	"velocrustum/internal/api"
 	"velocrustum/internal/clock"
 	"velocrustum/internal/demo"
+	"velocrustum/internal/kitchen"
 	"velocrustum/internal/store"
 	"velocrustum/web"
 )
@@ -29,6 +30,9 @@ type serveFlags struct {
 	lan      string
 	verbose  bool
 	reset    bool
+	speed    float64
+	// thermometer is whether a simulated one lies on the counter.
+	thermometer bool
 	// fill fills a new database.
 	fill func(context.Context, *store.Store) error
 	// shown is whether a made-up household can be looked at beside it.
@@ -43,6 +47,7 @@ func (f *serveFlags) add(c *cobra.Command, db, addr string) {
 	c.Flags().StringVar(&f.addr, "addr", addr, "address to listen on; other than loopback only with VELOCRUSTUM_PASSPHRASE set")
 	c.Flags().StringVar(&f.lan, "lan", "", "listen on the home network as well, with a passphrase, and show a code for a phone; an address if it has several")
 	c.Flags().Lookup("lan").NoOptDefVal = onItsOwn
+	c.Flags().Float64Var(&f.speed, "speed", 1, "run the kitchen's clock so many times as fast, to try an evening out (1 to 120)")
 	c.Flags().BoolVarP(&f.verbose, "verbose", "v", false, "log every request")
 }
 
@@ -57,7 +62,7 @@ func serveCommand() *cobra.Command {
 func fillDemo(ctx context.Context, s *store.Store) error { return demo.Fill(ctx, s, time.Now()) }
 
 func demoCommand() *cobra.Command {
-	f := serveFlags{fill: fillDemo}
+	f := serveFlags{fill: fillDemo, thermometer: true}
 	c := &cobra.Command{Use: "demo", Short: "Start the application with a made-up household", Args: cobra.NoArgs,
 		RunE: func(c *cobra.Command, _ []string) error { return serve(c.Context(), c.OutOrStdout(), f) }}
 	f.add(c, filepath.Join("data", "demo.db"), "127.0.0.1:8642")
@@ -174,7 +179,14 @@ func serve(ctx context.Context, out io.Writer, f serveFlags) error {
 	if err := f.fill(ctx, st); err != nil {
 		return fmt.Errorf("filling the database: %w", err)
 	}
-	o := api.Options{Files: web.Files(), Clock: clock.System(), Passphrase: fixed, Log: log}
+	if !(f.speed >= 1 && f.speed <= 120) {
+		return fmt.Errorf("--speed %g: want 1 to 120", f.speed)
+	}
+	ticks := clock.System()
+	if f.speed > 1 {
+		ticks = clock.Faster(f.speed)
+	}
+	o := api.Options{Files: web.Files(), Clock: ticks, Passphrase: fixed, Log: log}
 	if f.shown {
 		o.Demo = openDemo
 	}
@@ -205,7 +217,14 @@ func serve(ctx context.Context, out io.Writer, f serveFlags) error {
 			return base
 		},
 	}
+	srv.RegisterOnShutdown(h.End)
 	fmt.Fprintf(out, "Velocrustum is at http://%s (stop with Ctrl-C)\n", ln.Addr())
+	if f.thermometer {
+		lies := kitchen.New(kitchen.Options{Server: "http://" + ln.Addr().String(), Probe: "simulated-thermometer", Seed: 7, Passphrase: fixed, Log: log})
+		ctx, stop := context.WithCancel(ctx)
+		defer stop()
+		go func() { _ = lies.Run(ctx) }() // it ends with the server
+	}
 	done := make(chan error, 2)
 	go func() { done <- srv.Serve(ln) }()
 	if home != nil {
@@ -229,4 +248,24 @@ func serve(ctx context.Context, out io.Writer, f serveFlags) error {
 		return fmt.Errorf("stopping: %w", err)
 	}
 	return nil
+}
+
+func kitchenCommand() *cobra.Command {
+	o := kitchen.Options{}
+	c := &cobra.Command{Use: "kitchen", Short: "Stand in for a thermometer left in the food, over a hidden fryer, and send a server its readings", Args: cobra.NoArgs,
+		RunE: func(c *cobra.Command, _ []string) error {
+			if o.Speed < 0 || o.Speed > 120 {
+				return refused(c, fmt.Errorf("--speed %g: want 0 to 120", o.Speed))
+			}
+			o.Log = slog.New(slog.NewTextHandler(os.Stderr, nil))
+			o.Passphrase = os.Getenv("VELOCRUSTUM_PASSPHRASE")
+			fmt.Fprintf(c.OutOrStdout(), "The thermometer %s lies on the counter; say on the cook's page what it is put in (stop with Ctrl-C)\n", o.Probe)
+			return kitchen.New(o).Run(c.Context())
+		}}
+	c.Flags().StringVar(&o.Server, "server", "http://127.0.0.1:8642", "address of the server")
+	c.Flags().Uint64Var(&o.Seed, "seed", 7, "of the hidden truth")
+	c.Flags().Float64Var(&o.Speed, "speed", 0, "how many times as fast the kitchen runs; as the server's clock where left out")
+	c.Flags().StringVar(&o.Probe, "probe", "kitchen-thermometer", "its name")
+	c.Flags().DurationVar(&o.Battery, "battery", 0, "how long its battery lasts, of the kitchen's time; for ever where left out")
+	return c
 }

@@ -4,6 +4,7 @@
 package cook
 
 import (
+	"math"
 	"slices"
 	"time"
 
@@ -23,7 +24,21 @@ const (
 	Probe   = "probe" // Value: °C in the thickest part
 	Look    = "look"  // Value: 0 pale to 4 dark
 	Stop    = "stop"  // given up before the food went in
+	// HeatOn is that the fryer was turned on, where a basket waits its turn.
+	HeatOn = "heating"
+	Rested = "rested" // has had its rest, which belongs to some rules
+	Set    = "set"    // Value: °C on the dial, from now on
+	Raw    = "raw"    // cut: raw at the bone
+	Soft   = "soft"   // not crisp under the tongs
+	Floury = "floury" // patches of dry flour
+	// LeftIn is a thermometer that stays in the thickest piece from now on, and
+	// TakenOut its end.
+	LeftIn   = "left-in"
+	TakenOut = "taken-out"
 )
+
+// Sights are what is seen of the food, which changes nothing that is done.
+var Sights = []string{Probe, Look, Raw, Soft, Floury}
 
 // An Event is one thing said. Its id is the device's own, so that it counts
 // once however often it is sent.
@@ -32,6 +47,7 @@ type Event struct {
 	Kind  string    `json:"kind" db:"kind"`
 	At    time.Time `json:"at" db:"at"`
 	Value float64   `json:"value" db:"value"`
+	Probe string    `json:"probe,omitempty" db:"probe"` // which thermometer, left in
 }
 
 // Live is one cook as planned and as told.
@@ -46,8 +62,15 @@ type Live struct {
 	Tender  bool // tongs would take the coat off
 	Started time.Time
 	Events  []Event
-	Degrees units.Temperature
-	Say     units.Household // weights
+	// Waits is whether it is one of several baskets, which are heated for when
+	// it is said.
+	Waits bool
+	// RestMin is the rest that the rule asks for afterwards, minutes.
+	RestMin float64
+	// StopsItself is whether the fryer's timer turns it off at the end.
+	StopsItself bool
+	Degrees     units.Temperature
+	Say         units.Household // weights
 	// Kinds are what the kinds in the basket are called, the load's first;
 	// none where there is one.
 	Kinds []string
@@ -74,12 +97,14 @@ var tell = map[Judging]string{
 
 // Phases of a cook.
 const (
+	Waiting   = "waiting" // for its turn in the fryer
 	Heating   = "heating"
 	Loading   = "loading"
 	Running   = "running"
 	Turning   = "turning"
 	Dialling  = "dialling"
 	TakingOut = "taking-out"
+	Resting   = "resting"
 	Finished  = "finished"
 )
 
@@ -96,6 +121,7 @@ var Limits = refuse.Limits{
 	More:  {Min: 0.5, Max: 30, Step: 0.5, Unit: "minutes"},
 	Probe: {Min: -5, Max: 120, Step: 1, Unit: "°C"},
 	Look:  {Min: 0, Max: 4, Step: 1, Unit: "from pale to dark"},
+	Set:   {Min: program.MinAirC, Max: program.MaxAirC, Step: 5, Unit: "°C"},
 }
 
 // UsualMore is how many minutes are given at a tap.
@@ -105,7 +131,7 @@ const UsualMore = 2.0
 // finger, but for what can be meant again.
 const doubleTap = 4 * time.Second
 
-var again = []string{More, Probe, Look}
+var again = append([]string{More, Set, LeftIn}, Sights...)
 
 // Add returns the events with e added, or why it cannot be. What was said
 // already, by its id or by a finger that tapped twice, adds nothing.
@@ -129,7 +155,18 @@ func (l Live) Add(e Event) ([]Event, error) {
 		}
 	}
 	_, loaded := l.loadedAt()
+	if out := l.first(Out); !out.IsZero() && e.Kind != Rested {
+		return no("rested; the food is out already")
+	}
 	switch e.Kind {
+	case HeatOn:
+		if loaded || !l.heated().IsZero() || !l.Waits {
+			return no("once, before the food is in, for a basket that waits its turn")
+		}
+	case Rested:
+		if l.first(Out).IsZero() {
+			return no("after the food is out")
+		}
 	case Loaded:
 		if loaded {
 			return no("once; the food is in already")
@@ -138,7 +175,10 @@ func (l Live) Add(e Event) ([]Event, error) {
 		if loaded {
 			return no("before the food is in; after that, take it out")
 		}
-	case Turned, Dialled, More, Out, Probe, Look:
+	case Turned, Dialled, More, Out, Set, Probe, Look, Raw, Soft, Floury, LeftIn, TakenOut:
+		if e.Kind == LeftIn && (e.Probe == "" || len(e.Probe) > 40) {
+			return nil, refuse.One("probe", e.Probe, "the name of a thermometer, up to 40 letters")
+		}
 		if !loaded {
 			return no("after the food has gone in")
 		}
@@ -149,7 +189,7 @@ func (l Live) Add(e Event) ([]Event, error) {
 			}
 		}
 	default:
-		return no("loaded, turned, dialled, more, out, probe, look, stop")
+		return no("heating, loaded, turned, dialled, set, more, out, rested, probe, look, raw, soft, floury, left-in, taken-out, stop")
 	}
 	return append(slices.Clone(l.Events), e), nil
 }
@@ -166,28 +206,96 @@ func (l Live) Without(id string) ([]Event, error) {
 	return slices.Delete(slices.Clone(l.Events), i, i+1), nil
 }
 
+// first is when a kind of thing was said first; zero if it was not.
+func (l Live) first(kind string) time.Time {
+	for _, e := range l.Events {
+		if e.Kind == kind {
+			return e.At
+		}
+	}
+	return time.Time{}
+}
+
+// heated is when the fryer was turned on for it.
+func (l Live) heated() time.Time {
+	if !l.Waits {
+		return l.Started
+	}
+	return l.first(HeatOn)
+}
+
 func (l Live) over() bool {
-	return slices.ContainsFunc(l.Events, func(e Event) bool { return e.Kind == Out || e.Kind == Stop })
+	_, over := l.Finished()
+	return over
 }
 
 func (l Live) loadedAt() (time.Time, bool) {
-	for _, e := range l.Events {
-		if e.Kind == Loaded {
-			return e.At, true
-		}
-	}
-	return time.Time{}, false
+	at := l.first(Loaded)
+	return at, !at.IsZero()
 }
 
-// Finished returns when the cook was over.
+// Finished returns when the cook was over: out, and rested where a rule asks
+// for that.
 func (l Live) Finished() (time.Time, bool) {
-	for _, e := range l.Events {
-		if e.Kind == Out || e.Kind == Stop {
-			return e.At, true
-		}
+	if at := l.first(Stop); !at.IsZero() {
+		return at, true
 	}
-	return time.Time{}, false
+	at := l.first(Out)
+	return at, !at.IsZero() && (l.RestMin == 0 || !l.first(Rested).IsZero())
 }
 
 // LoadedAt returns when the food went in.
 func (l Live) LoadedAt() (time.Time, bool) { return l.loadedAt() }
+
+// OutAt returns when the food came out.
+func (l Live) OutAt() (time.Time, bool) {
+	at := l.first(Out)
+	return at, !at.IsZero()
+}
+
+// EndMin is how many minutes it is in, by the program and what was asked for
+// since.
+func (l Live) EndMin() float64 { return l.course().end }
+
+// MoreMin is how many minutes are offered at a tap: as many as what was seen
+// asks for beyond the plan, or a few.
+func (l Live) MoreMin(safeBy *float64) float64 {
+	if safeBy != nil {
+		if more := math.Ceil(*safeBy - l.EndMin()); more > 0 {
+			return math.Min(more, Limits[More].Max)
+		}
+	}
+	return UsualMore
+}
+
+// Asks is what is asked once before food is taken out that is not yet safe by
+// what is known; then it is done as told.
+type Asks struct {
+	// Until is when that is over; nil where only another reading ends it.
+	Until *time.Time `json:"until,omitempty"`
+	Says  string     `json:"says"`
+}
+
+// AsksBeforeOut returns what has to be asked, nil where nothing has. safeBy is
+// the minute by which it is surely safe, nil where that is not foreseen; ruleC
+// the temperature that the rule wants. A reading under the rule wins over any
+// estimate.
+func (l Live) AsksBeforeOut(safeBy *float64, ruleC float64) *Asks {
+	loaded, ok := l.loadedAt()
+	if !ok || l.Judged == ByBite || l.over() {
+		return nil
+	}
+	for i := len(l.Events) - 1; i >= 0; i-- {
+		if e := l.Events[i]; e.Kind == Probe {
+			if e.Value < ruleC {
+				return &Asks{Says: "The thermometer read " + l.Degrees.Words(e.Value) + ", under the " + l.Degrees.Words(ruleC) + " of the rule. Leave it in and probe again, or take it out all the same?"}
+			}
+			return nil // the thermometer decides
+		}
+	}
+	if safeBy == nil {
+		return &Asks{Says: "By estimate it is not surely safe within this time. Probe it before anyone eats. Take it out all the same?"}
+	}
+	until := loaded.Add(minutes(*safeBy))
+	return &Asks{Until: &until, Says: "By estimate it is not yet surely safe inside, and nothing was read. Probe it before anyone eats. Take it out all the same?"}
+}

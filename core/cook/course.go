@@ -103,6 +103,32 @@ func (l Live) course() course {
 	return c
 }
 
+// Overdue is for how many whole minutes food stands in the fryer past its end.
+func (l Live) Overdue(now time.Time) float64 {
+	loaded, ok := l.loadedAt()
+	if _, out := l.OutAt(); !ok || out || l.over() {
+		return 0
+	}
+	return math.Max(0, math.Floor(now.Sub(loaded).Minutes()-l.EndMin()))
+}
+
+// By returns the program as it happened by now: what was forgotten in a fryer
+// went on heating, or stood in one that its timer stopped.
+func (l Live) By(now time.Time) program.Program {
+	p := l.Actual()
+	over := l.Overdue(now)
+	if over = math.Min(over, program.MaxMinutes-p.Minutes()); over < shortest {
+		return p
+	}
+	p.Stages = slices.Clone(p.Stages)
+	if l.StopsItself {
+		p.Stages = append(p.Stages, program.Stage{AirC: p.Stages[len(p.Stages)-1].AirC, Minutes: over, Hold: program.HoldBowl})
+	} else {
+		p.Stages[len(p.Stages)-1].Minutes += over
+	}
+	return p
+}
+
 // Actual returns the program as it happened so far, with what is still
 // planned after it, for a new forecast. Before loading it is the plan.
 func (l Live) Actual() program.Program {
@@ -113,15 +139,27 @@ func (l Live) Actual() program.Program {
 	}
 	since := func(t time.Time) float64 { return math.Round(t.Sub(loaded).Minutes()*60) / 60 }
 	if p.PreheatMin > 0 { // else the clock ran, the fryer did not
-		p.PreheatMin = math.Min(30, math.Max(0, loaded.Sub(l.Started).Minutes()))
+		on := l.heated()
+		if on.IsZero() {
+			on = loaded // it was not said: as planned is the least that is known
+			on = on.Add(-minutes(p.PreheatMin))
+		}
+		p.PreheatMin = math.Min(30, math.Max(0, loaded.Sub(on).Minutes()))
 	}
 	c := l.course()
 	end := c.end
-	if over, ok := l.Finished(); ok {
+	if out, ok := l.OutAt(); ok {
+		end = since(out)
+	} else if over, ok := l.Finished(); ok {
 		end = since(over)
 	}
 	end = math.Min(program.MaxMinutes, math.Max(0.5, end))
 	p.Turns, p.Stages = c.turns(since, end), c.stages(l.Program.Stages, since, end)
+	for _, e := range l.Events {
+		if e.Kind == Set {
+			p.Stages = reset(p.Stages, since(e.At), e.Value)
+		}
+	}
 	return p
 }
 
@@ -140,6 +178,31 @@ func (c course) turns(since func(time.Time) float64, end float64) (out []program
 		out = append(out, program.Turn{AtMin: math.Min(end, since(t)), Kind: program.Flip})
 	}
 	slices.SortStableFunc(out, func(a, b program.Turn) int { return cmp.Compare(a.AtMin, b.AtMin) })
+	return out
+}
+
+// reset is stages with the dial set at a minute, until the next that the
+// program has.
+func reset(stages []program.Stage, at, airC float64) (out []program.Stage) {
+	from := 0.0
+	for _, st := range stages {
+		to := from + st.Minutes
+		switch {
+		case at <= from+shortest && at > from-shortest || len(out) == 0 && at < shortest:
+			st.AirC = airC
+			out = append(out, st)
+		case at >= to-shortest || at < from:
+			out = append(out, st)
+		default:
+			before, after := st, st
+			before.Minutes, after.Minutes, after.AirC = at-from, to-at, airC
+			out = append(out, before, after)
+		}
+		from = to
+	}
+	if len(out) > program.MaxStages {
+		return stages
+	}
 	return out
 }
 

@@ -17,9 +17,18 @@ func (l Live) Step(now time.Time) Step {
 	}
 	first := l.Degrees.Words(l.Program.Stages[0].AirC)
 	all := l.all()
+	if out, ok := l.OutAt(); ok {
+		s := Step{Phase: Resting, Title: fmt.Sprintf("Let %s rest for %s", all, units.Minutes(l.RestMin)), Until: out.Add(minutes(l.RestMin)), Next: "rest", Action: Rested, Label: "It has rested",
+			Detail: "The rest belongs to the rule: heat from outside goes on to the middle."}
+		return s
+	}
 	loaded, ok := l.loadedAt()
 	if !ok {
-		ready := l.Started.Add(minutes(l.Program.PreheatMin))
+		on := l.heated()
+		if on.IsZero() && l.Program.PreheatMin > 0 {
+			return Step{Phase: Waiting, Title: "Turn the empty fryer on, at " + first, Detail: "No loose paper in it while it heats.", Action: HeatOn, Label: "It heats"}
+		}
+		ready := on.Add(minutes(l.Program.PreheatMin))
 		in := fmt.Sprintf("%s in%s. %s", capital(all), l.side(), l.gaps())
 		if now.Before(ready) {
 			return Step{Phase: Heating, Title: "Heat the empty basket to " + first,
@@ -34,26 +43,9 @@ func (l Live) Step(now time.Time) Step {
 		if d.done() {
 			continue
 		}
-		s := Step{Phase: Running, Until: at(d.at), Title: l.words(d), Next: "turn", Action: Turned, Label: "Turned"}
-		phase := Turning
-		switch d.turn {
-		case program.Shake:
-			s.Label = "Shaken"
-		case program.LookIn:
-			s.Label, s.Next = "Looked", "check"
-		case program.BrushOn:
-			s.Label, s.Next = "Brushed", "brush"
-		case program.TakeOut:
-			s.Label, s.Next = "Out", "some out"
-		}
-		if d.move != "" {
-			s.Next, s.Action, phase = "rest", Dialled, Dialling
-			s.Label = map[string]string{toRest: "It is out to rest", backIn: "It is back in"}[d.move]
-		} else if d.turn == "" {
-			s.Next, s.Action, s.Label, phase = "dial", Dialled, "Set", Dialling
-		} else if d.dialC > 0 {
-			s.Label += " and set"
-		}
+		s := Step{Phase: Running, Until: at(d.at), Title: l.words(d)}
+		var phase string
+		s.Action, s.Label, s.Next, phase = d.asks()
 		s.Detail = l.after(c.dues[i+1:], d.at, c.end)
 		if d.turn == program.Flip || d.turn == program.Shake {
 			s.Detail += l.handling(d.turn, i == 0)
@@ -69,6 +61,33 @@ func (l Live) Step(now time.Time) Step {
 		s.Phase = TakingOut
 	}
 	return s
+}
+
+// asks is what is said when it is done: the event and its words, what it is
+// called and the phase in which it is due.
+func (d due) asks() (action, label, next, phase string) {
+	action, label, next, phase = Turned, "Turned", "turn", Turning
+	switch d.turn {
+	case program.Shake:
+		label = "Shaken"
+	case program.LookIn:
+		label, next = "Looked", "check"
+	case program.BrushOn:
+		label, next = "Brushed", "brush"
+	case program.TakeOut:
+		label, next = "Out", "some out"
+	}
+	switch {
+	case d.move == toRest:
+		return Dialled, "It is out to rest", "rest", Dialling
+	case d.move == backIn:
+		return Dialled, "It is back in", "rest", Dialling
+	case d.turn == "":
+		return Dialled, "Set", "dial", Dialling
+	case d.dialC > 0:
+		label += " and set"
+	}
+	return action, label, next, phase
 }
 
 // after says what follows a thing that is due at a minute.

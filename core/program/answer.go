@@ -150,3 +150,20 @@ type Face struct {
 	Lab   [3]float64 `json:"lab"`
 	Brown float64    `json:"brown"` // 0 raw, 1 gold, 2 copper, 3 dark
 }
+
+// Softer is the crust of the softer face.
+func (m Moment) Softer() float64 { return math.Min(m.Faces[0].Crust, m.Faces[1].Crust) }
+
+// Browner is the stage of the browner face.
+func (m Moment) Browner() float64 { return math.Max(m.Faces[0].Brown, m.Faces[1].Brown) }
+
+// MomentAt is the first of a timeline at a minute or after it, the last where
+// it has ended before.
+func MomentAt(line []Moment, minute float64) (m Moment) {
+	for _, m = range line {
+		if m.Minute >= minute-record/120 {
+			break
+		}
+	}
+	return m
+}

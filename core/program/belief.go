@@ -1,11 +1,13 @@
 package program
 
 import (
+	"cmp"
 	"context"
 	"fmt"
 	"math"
 	"slices"
 	"sort"
+	"sync"
 
 	"velocrustum/core/refuse"
 )
@@ -39,6 +41,12 @@ const (
 	lookSd, lightSd = 0.35, 0.3
 	// Raw at the bone or clear says little.
 	rawTrue, rawFalse = 0.9, 0.15
+	// Soft under the tongs, where it is not crisp yet, and where it is.
+	softTrue, softFalse = 0.9, 0.15
+	// A probe that is left in: noise and lag of its own, as many of its
+	// readings as are weighed, and for how many they count.
+	leftNoiseC, leftLagMin = 0.3, 10.0 / 60
+	leftMost, leftCounts   = 10, 4.0
 	// modelC and modelMin are what the quadratic itself is amiss by.
 	modelC, modelMin = 0.7, 0.35
 )
@@ -47,6 +55,8 @@ const (
 // again and again as more is seen.
 type Belief struct {
 	s          *setup
+	on         setup         // with the time that is looked at
+	wide       spread        // of the runs
 	prior      [dims]float64 // standard deviation of the window's, in units of the wide one
 	size       [2]float64    // mean and deviation of the thickest piece's
 	step       float64       // minutes between looks
@@ -76,6 +86,7 @@ func believe(ctx context.Context, s *setup) (*Belief, error) {
 	on := *s
 	on.tail = math.Min(math.Max(15, 0.7*s.minutes()), MaxMinutes-s.minutes())
 	b.end = on.minutes() + on.tail
+	b.on, b.wide = on, wide
 	looks := int(b.end/b.step) + 1
 	cores, stages := make([][]float64, len(points)), make([][]float64, len(points))
 	outs := make([]outcome, len(points))
@@ -194,7 +205,57 @@ func (b *Belief) probed(z *[dims]float64, all []Evidence) (sum float64) {
 		}
 		sum += math.Log(p)
 	}
+	for _, in := range insertions(all) {
+		sum += b.left(z, in)
+	}
 	return sum
+}
+
+// insertions are the readings of each probe that was left in, thinned.
+func insertions(all []Evidence) (out [][]Evidence) {
+	var names []string
+	for _, e := range all {
+		if e.Kind != SeenLeftIn {
+			continue
+		}
+		i := slices.Index(names, e.Insertion)
+		if i < 0 {
+			i, names, out = len(names), append(names, e.Insertion), append(out, nil)
+		}
+		out[i] = append(out[i], e)
+	}
+	for i, in := range out {
+		slices.SortFunc(in, func(a, b Evidence) int { return cmp.Compare(a.AtMin, b.AtMin) })
+		thin := in[:0:0]
+		for k := range min(len(in), leftMost) {
+			thin = append(thin, in[(k+1)*len(in)/min(len(in), leftMost)-1])
+		}
+		out[i] = thin
+	}
+	return out
+}
+
+// left is how likely the readings of one insertion are: one placement for all
+// of them, and no more weight than a few have, since what is amiss with one is
+// amiss with the next.
+func (b *Belief) left(z *[dims]float64, in []Evidence) float64 {
+	sd := math.Hypot(leftNoiseC, modelC)
+	whole := 0.0
+	var cores [leftMost]float64
+	for i, e := range in {
+		cores[i] = b.at(b.core, z, e.AtMin-leftLagMin)
+	}
+	const places = 5
+	for k := range places {
+		tip := tipC * (float64(k) + 0.5) / places
+		log := 0.0
+		for i, e := range in {
+			d := (e.C - cores[i] - tip) / sd
+			log += math.Log((1-slips)*math.Exp(-d*d/2)/sd/2.5066 + slips/slipC)
+		}
+		whole += math.Exp(log*math.Min(1, leftCounts/float64(len(in)))) / places
+	}
+	return math.Log(whole + 1e-300)
 }
 
 func (b *Belief) seen(z *[dims]float64, all []Evidence) (sum float64) {
@@ -212,12 +273,40 @@ func (b *Belief) seen(z *[dims]float64, all []Evidence) (sum float64) {
 			case e.Raw:
 				sum += math.Log(rawFalse)
 			}
+		case SeenSoft:
+			if !b.known[1] {
+				continue
+			}
+			if math.Exp(b.crisp.at(z)) > e.AtMin {
+				sum += math.Log(softTrue)
+			} else {
+				sum += math.Log(softFalse)
+			}
 		}
 	}
 	// One light over all looks of a cook.
 	v, w := lookSd*lookSd, lightSd*lightSd
 	return sum - second/2/v + first*first*w/(2*v*(v+n*w))
 }
+
+// aDraw is a point of a standard normal, and one of the unit line.
+type aDraw struct {
+	z     [dims]float64
+	share float64
+}
+
+// draws are the loads that are weighed, before they are moved to where the
+// weight lies.
+var draws = sync.OnceValue(func() []aDraw {
+	out := make([]aDraw, beliefLoads)
+	for i, u := range even(beliefLoads, dims+1) {
+		for k := range out[i].z {
+			out[i].z[k] = normal(u[k])
+		}
+		out[i].share = u[dims]
+	}
+	return out
+})
 
 // weighed are loads with weights that add up to one.
 type weighed struct {
@@ -240,16 +329,15 @@ func (b *Belief) weigh(all []Evidence, looks bool) weighed {
 		wide[k] = 1
 	}
 	wide[bySize] = math.Max(1, b.size[1])
-	var out weighed
+	out := weighed{make([][dims]float64, 0, beliefLoads), make([]float64, 0, beliefLoads)}
+	logs := make([]float64, 0, beliefLoads)
 	for round := range 4 {
-		out = weighed{}
-		logs := []float64{}
-		for i, u := range even(beliefLoads, dims+1) {
-			var z [dims]float64
-			near := round > 0 && u[dims] < 0.8
-			for k := range z {
-				z[k] = normal(u[k])
-				if near {
+		out.z, out.weight, logs = out.z[:0], out.weight[:0], logs[:0]
+		for _, u := range draws() {
+			z := u.z
+			near := round > 0 && u.share < 0.8
+			if near {
+				for k := range z {
 					z[k] = centre[k] + wide[k]*z[k]
 				}
 			}
@@ -266,7 +354,6 @@ func (b *Belief) weigh(all []Evidence, looks bool) weighed {
 			}
 			out.z = append(out.z, z)
 			logs = append(logs, b.logPrior(&z)+like(&z)-from)
-			_ = i
 		}
 		most := slices.Max(logs)
 		sum := 0.0
@@ -315,94 +402,4 @@ func (w weighed) quantiles(of func(z *[dims]float64) float64, shares ...float64)
 		}
 	}
 	return out
-}
-
-// foresee says what comes of all that was seen by a minute.
-func (b *Belief) foresee(all []Evidence, minute float64) Foreseen {
-	f := Foreseen{AtMin: minute}
-	probe := b.weigh(all, false)
-	both := probe
-	if slices.ContainsFunc(all, func(e Evidence) bool { return e.Kind == SeenLook || e.Kind == SeenCut }) {
-		both = b.weigh(all, true)
-	}
-	mean, sd := 0.0, 0.0
-	cores := make([]float64, len(probe.z))
-	for i := range probe.z {
-		cores[i] = b.at(b.core, &probe.z[i], minute)
-		mean += probe.weight[i] * cores[i]
-	}
-	for i, c := range cores {
-		sd += probe.weight[i] * (c - mean) * (c - mean)
-	}
-	f.CoreC, f.CoreSdC = mean, math.Hypot(math.Sqrt(sd), modelC)
-	when := func(q *quadratic) func(*[dims]float64) float64 {
-		return func(z *[dims]float64) float64 { return math.Exp(q.at(z)) }
-	}
-	safe := probe.quantiles(when(&b.safe), 0.5, 0.95)
-	// What is seen may only say later.
-	if late := both.quantiles(when(&b.safe), 0.95); late[0] > safe[1] {
-		safe[1] = late[0]
-	}
-	safe[1] += modelMin
-	for _, e := range all {
-		if e.Kind == SeenProbe && e.C < b.s.rule.CoreC {
-			safe[0], safe[1] = math.Max(safe[0], e.AtMin), math.Max(safe[1], e.AtMin+0.5)
-		}
-	}
-	within := func(v float64) *float64 {
-		if v >= b.end {
-			return nil
-		}
-		return ptr(v)
-	}
-	f.SafeAtMin, f.SafeByMin = within(safe[0]), within(safe[1])
-	if b.known[1] {
-		f.CrispAtMin = within(both.quantiles(when(&b.crisp), 0.5)[0])
-	}
-	if b.known[2] {
-		f.OverAtMin = within(both.quantiles(when(&b.over), 0.5)[0])
-	}
-	b.finish(&f)
-	return f
-}
-
-// finish says how much longer.
-func (b *Belief) finish(f *Foreseen) {
-	if f.SafeByMin == nil {
-		f.Says = "Not safe within the time that is looked at: probe again, and set it hotter or longer."
-		return
-	}
-	f.MoreMin = ptr(math.Max(0, math.Ceil(*f.SafeByMin-f.AtMin)))
-	last := b.s.program.Stages[len(b.s.program.Stages)-1].AirC
-	switch {
-	case *f.MoreMin == 0:
-		f.Says = fmt.Sprintf("95 loads in 100 like this are safe by now: the thermometer decides, %s in the coldest spot.", b.s.units.Degrees(b.s.rule.CoreC))
-	case f.OverAtMin != nil && *f.OverAtMin < *f.SafeByMin-0.5:
-		f.Says = fmt.Sprintf("%.0f min more, on %s instead of %s: the outside runs ahead of the inside.", *f.MoreMin, b.s.units.Degrees(math.Max(b.s.dial.MinC, last-20)), b.s.units.Degrees(last))
-	default:
-		f.Says = fmt.Sprintf("%.0f min more, on %s as it is.", *f.MoreMin, b.s.units.Degrees(last))
-	}
-}
-
-// Believe lays the runs of a cook whose program is what has happened and what
-// is still to come. The error is refuse.Fields, or the context's.
-func Believe(ctx context.Context, q Request) (*Belief, error) {
-	s, err := resolve(q)
-	if err != nil {
-		return nil, err
-	}
-	return believe(ctx, &s)
-}
-
-// Foresee is what is foreseen by all that was seen, at the minute of the last
-// of it. The error is refuse.Fields.
-func (b *Belief) Foresee(seen []Evidence) (Foreseen, error) {
-	if err := CheckEvidence(seen); err != nil {
-		return Foreseen{}, err
-	}
-	last := 0.0
-	for _, e := range seen {
-		last = math.Max(last, e.AtMin)
-	}
-	return b.foresee(seen, last), nil
 }

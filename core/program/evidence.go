@@ -13,6 +13,10 @@ const (
 	SeenLook  = "look"  // Shade of the face that is up
 	SeenCut   = "cut"   // Raw at the bone, or clear
 	SeenTurn  = "turned"
+	// SeenLeftIn is a reading of a probe that stays in, of one insertion.
+	SeenLeftIn = "left-in"
+	SeenSoft   = "soft"   // not crisp under the tongs
+	SeenFloury = "floury" // patches of dry flour; weighs nothing
 )
 
 // Shades by name, and the stage of browning that each is.
@@ -29,7 +33,12 @@ type Evidence struct {
 	Piece string  `json:"piece,omitempty"` // thickest, or any
 	Shade string  `json:"shade,omitempty"`
 	Raw   bool    `json:"raw,omitempty"`
+	// Insertion tells one placing of a probe that is left in from the next.
+	Insertion string `json:"insertion,omitempty"`
 }
+
+// reads says whether it is a thermometer's.
+func (e Evidence) reads() bool { return e.Kind == SeenProbe || e.Kind == SeenLeftIn }
 
 // Foreseen is what is foreseen at a minute, by all that was seen until then.
 type Foreseen struct {
@@ -44,7 +53,21 @@ type Foreseen struct {
 	OverAtMin  *float64 `json:"overAtMin"`
 	// MoreMin is how much longer it takes from now, "not done yet".
 	MoreMin *float64 `json:"moreMin"`
-	Says    string   `json:"says"`
+	// DialC is the setting for that, and Mist whether oil helps now.
+	DialC float64 `json:"dialC"`
+	Mist  bool    `json:"mist"`
+	Says  string  `json:"says"`
+}
+
+// ShadeOf is what a stage of browning is called.
+func ShadeOf(stage float64) string {
+	best := Shades[0]
+	for _, s := range Shades {
+		if math.Abs(s.Stage-stage) < math.Abs(best.Stage-stage) {
+			best = s
+		}
+	}
+	return best.Name
 }
 
 func stageOf(shade string) float64 {
@@ -63,9 +86,9 @@ func CheckEvidence(all []Evidence) error {
 	for i, e := range all {
 		at := fmt.Sprintf("events[%d].", i)
 		c.Within(at+"atMin", e.AtMin, 0, MaxMinutes, "minutes")
-		c.Among(at+"kind", e.Kind, SeenProbe, SeenLook, SeenCut, SeenTurn)
+		c.Among(at+"kind", e.Kind, SeenProbe, SeenLook, SeenCut, SeenTurn, SeenLeftIn, SeenSoft, SeenFloury)
 		switch e.Kind {
-		case SeenProbe:
+		case SeenProbe, SeenLeftIn:
 			c.Within(at+"c", e.C, -5, 120, "°C")
 			c.Among(at+"piece", e.Piece, "", "thickest", "any")
 		case SeenLook:

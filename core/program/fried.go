@@ -22,6 +22,7 @@ type Fried struct {
 	// SafeBy is the minute by which 95 in 100 loads are safe, HalfSafe that by
 	// which half of them are.
 	SafeBy, HalfSafe float64
+	RestMin          float64 // that the rule asks for afterwards
 	Crust, CoreC     float64 // as it comes out: of the softest face, coldest spot
 	// Kept is what is left after each whole minute of waiting, and Flashed
 	// what a flash makes of that, from 0 on.
@@ -80,7 +81,7 @@ func Fry(ctx context.Context, q Request, hold string, holdC float64) (Fried, err
 	if math.IsInf(by(0.95), 1) {
 		return Fried{}, refuse.One("program.stages", fmt.Sprintf("%.0f minutes", here.minutes()), "a program by which it is safe inside")
 	}
-	f := Fried{Program: here.program, SafeBy: by(0.95), HalfSafe: by(0.5), Group: here.cut.Group, FlashC: math.Min(flashC, here.dial.MaxC)}
+	f := Fried{Program: here.program, SafeBy: by(0.95), HalfSafe: by(0.5), Group: here.cut.Group, RestMin: here.rule.RestMin, FlashC: math.Min(flashC, here.dial.MaxC)}
 	return f, f.wait(here, hold, holdC)
 }
 

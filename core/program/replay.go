@@ -61,7 +61,8 @@ func Replay(ctx context.Context, q Request, seen []Evidence) ([]Foreseen, error)
 		for upTo < len(all) && all[upTo].AtMin == e.AtMin {
 			upTo++
 		}
-		out = append(out, b.foresee(all[:upTo], e.AtMin))
+		f, _ := b.foresee(all[:upTo], e.AtMin)
+		out = append(out, f)
 	}
 	return out, nil
 }
@@ -86,6 +87,6 @@ func plain(ctx context.Context, s *setup) (Foreseen, error) {
 	}
 	f.SafeAtMin, f.SafeByMin = pick(e[0].safe, 0.5), pick(e[0].safe, 0.95)
 	f.CrispAtMin, f.OverAtMin = pick(e[0].crisp, 0.5), pick(e[0].over, 0.5)
-	(&Belief{s: s}).finish(&f)
+	(&Belief{s: s}).finish(&f, nil)
 	return f, nil
 }

@@ -101,6 +101,9 @@ type Fryer struct {
 	RoomC   *float64 `json:"roomC,omitempty"` // 21
 	// Dial is what can be set on it; a recommendation keeps to it.
 	Dial *Dial `json:"dial,omitempty"` // 80 to 200 by 5
+	// StopsItself is whether its timer turns it off, so that what is forgotten
+	// in it stands there; else it goes on heating.
+	StopsItself bool `json:"stopsItself,omitempty"`
 }
 
 // Whole returns the fryer with its defaults in.
@@ -123,6 +126,16 @@ type Dial struct {
 	MinC  float64 `json:"minC"`
 	MaxC  float64 `json:"maxC"`
 	StepC float64 `json:"stepC"`
+}
+
+// StageAt is the stage that is on at a minute, the last after all.
+func (p Program) StageAt(minute float64) Stage {
+	for _, st := range p.Stages {
+		if minute -= st.Minutes; minute < 0 {
+			return st
+		}
+	}
+	return p.Stages[len(p.Stages)-1]
 }
 
 // Program is stages and turns; minute 0 is when the food goes in.

@@ -136,39 +136,6 @@ func (p *planner) put(b block, limit float64) float64 {
 	return end
 }
 
-// dress places what goes on before the table, and says when a dish has to be
-// there.
-func (p *planner) dress(limit float64) {
-	for i := range p.all {
-		d := &p.all[i]
-		p.limits[d.ID] = limit
-		if !d.sauced {
-			continue
-		}
-		says := map[string]string{"toss": "Toss %s in %s", "brush": "Brush %s with %s", "up": "Spoon over %s, on one face: %s"}[d.How]
-		end := p.put(block{{Task{ID: d.ID + "/toss", Dish: d.ID, Kind: Dress, Says: fmt.Sprintf(says, d.name, p.dressings(d)), Place: Board, Hands: 1}, -tossMin, 0}}, limit)
-		p.limits[d.ID] = end - tossMin
-	}
-}
-
-// dressings names what a dish is dressed with.
-func (p *planner) dressings(d *course) string {
-	var names []string
-	for _, a := range p.s.Sauces {
-		if slices.Contains(d.sauces, a.ID) {
-			names = append(names, a.called())
-		}
-	}
-	return strings.Join(names, " and ")
-}
-
-func (a Sauce) called() string {
-	if a.Name != "" {
-		return a.Name
-	}
-	return a.ID
-}
-
 // fry places the baskets of each fryer, the last one first.
 func (p *planner) fry(ctx context.Context) error {
 	for _, f := range p.s.Fryers {
@@ -192,7 +159,11 @@ func (p *planner) fry(ctx context.Context) error {
 			}
 			p.out.fried[[2]int{b.dish, b.number}] = fried
 			bl := p.basket(d, b, f.ID, fried)
-			end := p.put(bl, math.Min(p.limits[d.ID], next))
+			limit := p.limits[d.ID]
+			if in, flash := p.backIn[d.ID]; flash {
+				limit = math.Min(limit, in)
+			}
+			end := p.put(bl, math.Min(limit-fried.RestMin, next))
 			if gap := next - end; gap > tick && !math.IsInf(next, 1) {
 				// It is kept hot until the next, which counts with that.
 				p.put(block{{Task{ID: fmt.Sprintf("%s/%d/keep", d.ID, b.number), Dish: d.ID, Basket: b.number, Kind: Heat, Says: "Keep the fryer hot, empty", Place: f.ID}, -gap, 0}}, next)
@@ -230,10 +201,7 @@ func (p *planner) flashes(fryer string) float64 {
 // basket is the block of one: heating, in, running with its turns, out.
 func (p *planner) basket(d *course, b basket, fryer string, f *program.Fried) block {
 	id := func(what string) string { return fmt.Sprintf("%s/%d/%s", d.ID, b.number, what) }
-	name := d.name
-	if len(d.baskets) > 1 {
-		name += fmt.Sprintf(", basket %d", b.number)
-	}
+	name := p.basketName(d, b.number)
 	run := f.Program.Minutes()
 	task := func(what, kind, says, place string, hands int) Task {
 		return Task{ID: id(what), Dish: d.ID, Basket: b.number, Kind: kind, Says: says, Place: place, Hands: hands}
@@ -397,16 +365,20 @@ func (p *planner) finish() {
 		b.crust, b.coreC = f.After(held, b.flashed)
 		later, _ := f.After(rest, false)
 		b.crust = math.Max(0, b.crust-(f.Crust-later))
-		if held >= waitsFrom {
+		if f.RestMin > 0 {
+			rest := math.Min(held, f.RestMin)
+			p.out.tasks = append(p.out.tasks, timed{Task: Task{ID: fmt.Sprintf("%s/%d/rest", d.ID, b.basket), Dish: d.ID, Basket: b.basket, Kind: Rests, Says: p.basketName(d, b.basket) + " rests: that belongs to the rule", Place: None}, from: b.out, to: b.out + rest})
+		}
+		if held-f.RestMin >= waitsFrom {
 			place, says := None, "waits on a rack in the room"
 			if p.s.Oven != nil {
 				place, says = InOven, "waits on a rack in the oven at "+p.k.Units.Degrees(p.s.Oven.WarmC)
 			}
-			name := d.name
+			name := p.basketName(d, b.basket)
 			if len(d.baskets) > 1 {
-				name += fmt.Sprintf(", basket %d,", b.basket)
+				name += ","
 			}
-			p.out.tasks = append(p.out.tasks, timed{Task: Task{ID: fmt.Sprintf("%s/%d/hold", d.ID, b.basket), Dish: d.ID, Basket: b.basket, Kind: Hold, Says: name + " " + says, Place: place}, from: b.out, to: b.out + held})
+			p.out.tasks = append(p.out.tasks, timed{Task: Task{ID: fmt.Sprintf("%s/%d/hold", d.ID, b.basket), Dish: d.ID, Basket: b.basket, Kind: Hold, Says: name + " " + says, Place: place}, from: b.out + f.RestMin, to: b.out + held})
 		}
 		share := float64(b.pieces) / float64(d.ready.Load.Pieces)
 		p.out.cost += share*(100-b.crust) + waiting*b.wait
@@ -471,15 +443,18 @@ func (p *planner) causes() {
 				}
 			}
 			link(at("out"), at("run"))
-			link(at("hold"), at("out"))
-			link(d.ID+"/flash-in", at("out"), at("hold"))
-			link(end, at("out"), at("hold"))
-			link("table", at("out"), at("hold"))
+			link(at("rest"), at("out"))
+			link(at("hold"), at("out"), at("rest"))
+			link(d.ID+"/flash-in", at("out"), at("rest"), at("hold"))
+			link(end, at("out"), at("rest"), at("hold"))
+			link(d.ID+"/finish", at("out"), at("rest"), at("hold"))
+			link("table", at("out"), at("rest"), at("hold"))
 		}
 		link(d.ID+"/flash", d.ID+"/flash-in")
 		link(d.ID+"/flash-out", d.ID+"/flash")
 		link(end, d.ID+"/flash-out")
-		link("table", end, d.ID+"/flash-out")
+		link(d.ID+"/finish", end, d.ID+"/flash-out")
+		link("table", end, d.ID+"/flash-out", d.ID+"/finish")
 		for _, id := range d.sauces {
 			link(end, id+"/mix", id+"/simmer")
 		}

@@ -1,6 +1,7 @@
 package sheet
 
 import (
+	"cmp"
 	"context"
 	"fmt"
 	"math"
@@ -8,6 +9,7 @@ import (
 	"strings"
 	"time"
 
+	"velocrustum/core/program"
 	"velocrustum/core/refuse"
 )
 
@@ -28,13 +30,28 @@ const short = 4.0
 // Plan works a supper back from its table time. The same supper always has
 // the same sheet. The error is refuse.Fields, or the context's.
 func (k *Kitchen) Plan(ctx context.Context, in Supper) (Sheet, error) {
+	out, _, err := k.Lead(ctx, in)
+	return out, err
+}
+
+// Led is one basket of a sheet, as it is run.
+type Led struct {
+	Dish    string
+	Basket  int // from 1
+	Of      int // how many of that dish
+	FryerID string
+	Request program.Request
+}
+
+// Lead is Plan, with what each basket is run by, in the order of the sheet.
+func (k *Kitchen) Lead(ctx context.Context, in Supper) (Sheet, []Led, error) {
 	if err := in.Check(); err != nil {
-		return Sheet{}, err
+		return Sheet{}, nil, err
 	}
 	s := in.whole()
 	all, err := k.prepare(&s, in.Dishes)
 	if err != nil {
-		return Sheet{}, err
+		return Sheet{}, nil, err
 	}
 	where := make([][]string, len(all))
 	for i, c := range all {
@@ -47,13 +64,26 @@ func (k *Kitchen) Plan(ctx context.Context, in Supper) (Sheet, error) {
 		}
 	}
 	if err := k.ahead(ctx, &s, all, where); err != nil {
-		return Sheet{}, err
+		return Sheet{}, nil, err
 	}
 	best, others, err := k.search(ctx, &s, all, where)
 	if err != nil {
-		return Sheet{}, err
+		return Sheet{}, nil, err
 	}
-	return k.write(ctx, &s, all, best, others)
+	out, err := k.write(ctx, &s, all, best, others)
+	return out, best.led(&s, all), err
+}
+
+// led is what each basket of an evening is run by.
+func (c *candidate) led(s *Supper, all []course) (out []Led) {
+	for _, p := range c.plates {
+		d := &all[p.dish]
+		q := d.ready.Share(p.pieces)
+		q.Fryer, q.Program = s.fryer(c.fryers[p.dish]), c.fried[[2]int{p.dish, p.basket}].Program
+		out = append(out, Led{d.ID, p.basket, len(d.baskets), c.fryers[p.dish], q})
+	}
+	slices.SortFunc(out, func(a, b Led) int { return cmp.Or(strings.Compare(a.Dish, b.Dish), a.Basket-b.Basket) })
+	return out
 }
 
 // candidate is an evening with how late its table is.
@@ -182,7 +212,9 @@ func (k *Kitchen) search(ctx context.Context, s *Supper, all []course, where [][
 
 // waits says whether a basket of a dish stands long enough to be flashed.
 func waits(p *planned, dish int) bool {
-	return slices.ContainsFunc(p.plates, func(b plated) bool { return b.dish == dish && b.wait >= flashFrom })
+	return slices.ContainsFunc(p.plates, func(b plated) bool {
+		return b.dish == dish && b.wait >= flashFrom+p.fried[[2]int{dish, b.basket}].RestMin
+	})
 }
 
 // sequence names which dish is in which fryer in which order.

@@ -380,3 +380,38 @@ func BenchmarkThousandEvenings(b *testing.B) {
 		chance(best)
 	}
 }
+
+// Pork rests three minutes before anything goes on it, and what goes on by
+// hand is the last thing before the table.
+func TestARestAndAFinishHaveTheirPlace(t *testing.T) {
+	s := cardNight()
+	s.Dishes = []Dish{{ID: "cutlets", Request: pieces("pork-loin-cutlet", 2, 150, "oil-rub", 4, 190, 12), Bench: &prep.Bench{Finish: []prep.Item{{Ingredient: "salt-flake", G: 1}}}}}
+	s.Sauces = nil
+	got := plan(t, s)
+	honest(t, "cutlets", s, got)
+	out, rest, finish, last := got.task("cutlets/1/out"), got.task("cutlets/1/rest"), got.task("cutlets/finish"), got.task("table")
+	if rest == nil || finish == nil {
+		t.Fatalf("rest %v, finish %v", rest, finish)
+	}
+	if rest.Start != out.End || rest.End.Sub(rest.Start) != 3*time.Minute || finish.Start.Before(rest.End) || finish.End.After(last.Start) {
+		t.Errorf("out %s, rests %s to %s, finished %s to %s, table %s", out.End, rest.Start, rest.End, finish.Start, finish.End, last.Start)
+	}
+	if !strings.Contains(strings.ToLower(finish.Says), "salt") {
+		t.Errorf("finish says %q", finish.Says)
+	}
+	// Each basket is run by what the sheet has of it.
+	_, led, err := kitchen.Lead(t.Context(), cardNight())
+	if err != nil {
+		t.Fatal(err)
+	}
+	night := plan(t, cardNight())
+	for _, l := range led {
+		run := night.task(fmt.Sprintf("%s/%d/run", l.Dish, l.Basket))
+		if run == nil || run.Place != l.FryerID || math.Abs(run.End.Sub(run.Start).Minutes()-l.Request.Program.Minutes()) > 0.02 {
+			t.Errorf("%s %d is run for %g min, the sheet has %v", l.Dish, l.Basket, l.Request.Program.Minutes(), run)
+		}
+	}
+	if len(led) != 3 || led[1].Dish != "wings" || led[1].Of != 2 {
+		t.Errorf("led: %+v", led)
+	}
+}

@@ -283,7 +283,9 @@ const (
 	Flash  = "flash"
 	Pan    = "pan"
 	Simmer = "simmer"
+	Rests  = "rest" // after the fryer, where a rule asks for it
 	Dress  = "toss"
+	Finish = "finish" // what goes on by hand
 	Own    = "step"
 	Table  = "table"
 )

@@ -18,6 +18,7 @@ import (
 	"strings"
 	"time"
 
+	"velocrustum/core/cook"
 	"velocrustum/core/food"
 	"velocrustum/core/fryer"
 	"velocrustum/core/larder"
@@ -35,34 +36,58 @@ import (
 
 // Defines values for CookEventInputKind.
 const (
-	Dialled CookEventInputKind = "dialled"
-	Loaded  CookEventInputKind = "loaded"
-	Look    CookEventInputKind = "look"
-	More    CookEventInputKind = "more"
-	Out     CookEventInputKind = "out"
-	Probe   CookEventInputKind = "probe"
-	Stop    CookEventInputKind = "stop"
-	Turned  CookEventInputKind = "turned"
+	CookEventInputKindDialled  CookEventInputKind = "dialled"
+	CookEventInputKindFloury   CookEventInputKind = "floury"
+	CookEventInputKindHeating  CookEventInputKind = "heating"
+	CookEventInputKindLeftIn   CookEventInputKind = "left-in"
+	CookEventInputKindLoaded   CookEventInputKind = "loaded"
+	CookEventInputKindLook     CookEventInputKind = "look"
+	CookEventInputKindMore     CookEventInputKind = "more"
+	CookEventInputKindOut      CookEventInputKind = "out"
+	CookEventInputKindProbe    CookEventInputKind = "probe"
+	CookEventInputKindRaw      CookEventInputKind = "raw"
+	CookEventInputKindRested   CookEventInputKind = "rested"
+	CookEventInputKindSet      CookEventInputKind = "set"
+	CookEventInputKindSoft     CookEventInputKind = "soft"
+	CookEventInputKindStop     CookEventInputKind = "stop"
+	CookEventInputKindTakenOut CookEventInputKind = "taken-out"
+	CookEventInputKindTurned   CookEventInputKind = "turned"
 )
 
 // Valid indicates whether the value is a known member of the CookEventInputKind enum.
 func (e CookEventInputKind) Valid() bool {
 	switch e {
-	case Dialled:
+	case CookEventInputKindDialled:
 		return true
-	case Loaded:
+	case CookEventInputKindFloury:
 		return true
-	case Look:
+	case CookEventInputKindHeating:
 		return true
-	case More:
+	case CookEventInputKindLeftIn:
 		return true
-	case Out:
+	case CookEventInputKindLoaded:
 		return true
-	case Probe:
+	case CookEventInputKindLook:
 		return true
-	case Stop:
+	case CookEventInputKindMore:
 		return true
-	case Turned:
+	case CookEventInputKindOut:
+		return true
+	case CookEventInputKindProbe:
+		return true
+	case CookEventInputKindRaw:
+		return true
+	case CookEventInputKindRested:
+		return true
+	case CookEventInputKindSet:
+		return true
+	case CookEventInputKindSoft:
+		return true
+	case CookEventInputKindStop:
+		return true
+	case CookEventInputKindTakenOut:
+		return true
+	case CookEventInputKindTurned:
 		return true
 	default:
 		return false
@@ -71,31 +96,37 @@ func (e CookEventInputKind) Valid() bool {
 
 // Defines values for CookStepPhase.
 const (
-	Dialling  CookStepPhase = "dialling"
-	Finished  CookStepPhase = "finished"
-	Heating   CookStepPhase = "heating"
-	Loading   CookStepPhase = "loading"
-	Running   CookStepPhase = "running"
-	TakingOut CookStepPhase = "taking-out"
-	Turning   CookStepPhase = "turning"
+	CookStepPhaseDialling  CookStepPhase = "dialling"
+	CookStepPhaseFinished  CookStepPhase = "finished"
+	CookStepPhaseHeating   CookStepPhase = "heating"
+	CookStepPhaseLoading   CookStepPhase = "loading"
+	CookStepPhaseResting   CookStepPhase = "resting"
+	CookStepPhaseRunning   CookStepPhase = "running"
+	CookStepPhaseTakingOut CookStepPhase = "taking-out"
+	CookStepPhaseTurning   CookStepPhase = "turning"
+	CookStepPhaseWaiting   CookStepPhase = "waiting"
 )
 
 // Valid indicates whether the value is a known member of the CookStepPhase enum.
 func (e CookStepPhase) Valid() bool {
 	switch e {
-	case Dialling:
+	case CookStepPhaseDialling:
 		return true
-	case Finished:
+	case CookStepPhaseFinished:
 		return true
-	case Heating:
+	case CookStepPhaseHeating:
 		return true
-	case Loading:
+	case CookStepPhaseLoading:
 		return true
-	case Running:
+	case CookStepPhaseResting:
 		return true
-	case TakingOut:
+	case CookStepPhaseRunning:
 		return true
-	case Turning:
+	case CookStepPhaseTakingOut:
+		return true
+	case CookStepPhaseTurning:
+		return true
+	case CookStepPhaseWaiting:
 		return true
 	default:
 		return false
@@ -117,6 +148,24 @@ func (e CutInfoForm) Valid() bool {
 	case Ellipsoid:
 		return true
 	case Slab:
+		return true
+	default:
+		return false
+	}
+}
+
+// Defines values for EveningEventInputKind.
+const (
+	Done   EveningEventInputKind = "done"
+	Giveup EveningEventInputKind = "giveup"
+)
+
+// Valid indicates whether the value is a known member of the EveningEventInputKind enum.
+func (e EveningEventInputKind) Valid() bool {
+	switch e {
+	case Done:
+		return true
+	case Giveup:
 		return true
 	default:
 		return false
@@ -153,6 +202,27 @@ func (e FryerKnownShape) Valid() bool {
 	case Rectangle:
 		return true
 	case Round:
+		return true
+	default:
+		return false
+	}
+}
+
+// Defines values for LiveBasketJudged.
+const (
+	LiveBasketJudgedBite  LiveBasketJudged = "bite"
+	LiveBasketJudgedBone  LiveBasketJudged = "bone"
+	LiveBasketJudgedProbe LiveBasketJudged = "probe"
+)
+
+// Valid indicates whether the value is a known member of the LiveBasketJudged enum.
+func (e LiveBasketJudged) Valid() bool {
+	switch e {
+	case LiveBasketJudgedBite:
+		return true
+	case LiveBasketJudgedBone:
+		return true
+	case LiveBasketJudgedProbe:
 		return true
 	default:
 		return false
@@ -209,6 +279,30 @@ func (e OutcomeInside) Valid() bool {
 		return false
 	}
 }
+
+// Defines values for ReadInsideKind.
+const (
+	ReadInsideKindLeftIn ReadInsideKind = "left-in"
+	ReadInsideKindProbe  ReadInsideKind = "probe"
+)
+
+// Valid indicates whether the value is a known member of the ReadInsideKind enum.
+func (e ReadInsideKind) Valid() bool {
+	switch e {
+	case ReadInsideKindLeftIn:
+		return true
+	case ReadInsideKindProbe:
+		return true
+	default:
+		return false
+	}
+}
+
+// Ahead defines model for Ahead.
+type Ahead = program.Ahead
+
+// AsksBeforeOut What is asked once before food comes out that is not yet safe by what is known
+type AsksBeforeOut = cook.Asks
 
 // AtDepth defines model for AtDepth.
 type AtDepth = prep.AtDepth
@@ -370,11 +464,17 @@ type Cook struct {
 	// Actual The program as it has happened, with what is still to come
 	Actual Program `json:"actual"`
 
+	// Asks What is asked once before food comes out that is not yet safe by what is known
+	Asks *AsksBeforeOut `json:"asks,omitempty"`
+
 	// Basket which basketful of the dish this is
 	Basket int `json:"basket"`
 
 	// Baskets of how many
-	Baskets    int         `json:"baskets"`
+	Baskets int `json:"baskets"`
+
+	// Changed what was seen has changed of the crust
+	Changed    *string     `json:"changed,omitempty"`
 	Events     []CookEvent `json:"events"`
 	FinishedAt *time.Time  `json:"finishedAt,omitempty"`
 	Forecast   Simulation  `json:"forecast"`
@@ -384,14 +484,21 @@ type Cook struct {
 	Fryer    Fryer      `json:"fryer"`
 	Id       string     `json:"id"`
 	LoadedAt *time.Time `json:"loadedAt,omitempty"`
-	Name     string     `json:"name"`
+
+	// Mark changes when what is foreseen of it does
+	Mark *string `json:"mark,omitempty"`
+
+	// MoreMin how many more minutes than planned what was seen asks for, or as many as are given at a tap
+	MoreMin *float64 `json:"moreMin,omitempty"`
+	Name    string   `json:"name"`
 
 	// Now The server's clock
-	Now            time.Time `json:"now"`
-	Outcome        Outcome   `json:"outcome"`
-	OutcomeVersion int       `json:"outcomeVersion"`
-	Plan           PlanInput `json:"plan"`
-	PlanId         *string   `json:"planId,omitempty"`
+	Now            time.Time        `json:"now"`
+	Outcome        Outcome          `json:"outcome"`
+	OutcomeVersion int              `json:"outcomeVersion"`
+	Plan           PlanInput        `json:"plan"`
+	PlanId         *string          `json:"planId,omitempty"`
+	Probe          *ThermometerSeen `json:"probe,omitempty"`
 
 	// Session one dish in all its baskets
 	Session   string    `json:"session"`
@@ -401,16 +508,29 @@ type Cook struct {
 	Step CookStep `json:"step"`
 }
 
+// CookAhead defines model for CookAhead.
+type CookAhead struct {
+	Before   Ahead        `json:"before"`
+	Now      Ahead        `json:"now"`
+	Readings []ReadInside `json:"readings"`
+}
+
 // CookEntry A cook as the logbook shows it, beside what was planned
 type CookEntry struct {
 	// Actual The program as it has happened, with what is still to come
 	Actual Program `json:"actual"`
 
+	// Asks What is asked once before food comes out that is not yet safe by what is known
+	Asks *AsksBeforeOut `json:"asks,omitempty"`
+
 	// Basket which basketful of the dish this is
 	Basket int `json:"basket"`
 
 	// Baskets of how many
-	Baskets    int         `json:"baskets"`
+	Baskets int `json:"baskets"`
+
+	// Changed what was seen has changed of the crust
+	Changed    *string     `json:"changed,omitempty"`
 	Events     []CookEvent `json:"events"`
 	FinishedAt *time.Time  `json:"finishedAt,omitempty"`
 	Forecast   Simulation  `json:"forecast"`
@@ -420,15 +540,22 @@ type CookEntry struct {
 	Fryer    Fryer      `json:"fryer"`
 	Id       string     `json:"id"`
 	LoadedAt *time.Time `json:"loadedAt,omitempty"`
-	Name     string     `json:"name"`
+
+	// Mark changes when what is foreseen of it does
+	Mark *string `json:"mark,omitempty"`
+
+	// MoreMin how many more minutes than planned what was seen asks for, or as many as are given at a tap
+	MoreMin *float64 `json:"moreMin,omitempty"`
+	Name    string   `json:"name"`
 
 	// Now The server's clock
-	Now            time.Time  `json:"now"`
-	Outcome        Outcome    `json:"outcome"`
-	OutcomeVersion int        `json:"outcomeVersion"`
-	Plan           PlanInput  `json:"plan"`
-	PlanId         *string    `json:"planId,omitempty"`
-	Planned        Simulation `json:"planned"`
+	Now            time.Time        `json:"now"`
+	Outcome        Outcome          `json:"outcome"`
+	OutcomeVersion int              `json:"outcomeVersion"`
+	Plan           PlanInput        `json:"plan"`
+	PlanId         *string          `json:"planId,omitempty"`
+	Planned        Simulation       `json:"planned"`
+	Probe          *ThermometerSeen `json:"probe,omitempty"`
 
 	// Session one dish in all its baskets
 	Session   string    `json:"session"`
@@ -458,7 +585,10 @@ type CookEventInput struct {
 	Id   *string            `json:"id,omitempty"`
 	Kind CookEventInputKind `json:"kind"`
 
-	// Value °C for probe, minutes for more, 0 pale to 4 dark for look
+	// Probe which thermometer stays in from now on
+	Probe *string `json:"probe,omitempty"`
+
+	// Value °C for probe and set, minutes for more, 0 pale to 4 dark for look
 	Value *float64 `json:"value,omitempty"`
 }
 
@@ -488,8 +618,14 @@ type CookStepPhase string
 
 // CookSummary defines model for CookSummary.
 type CookSummary struct {
-	ActualMin  *float64   `json:"actualMin,omitempty"`
-	Crust      *string    `json:"crust,omitempty"`
+	ActualMin *float64 `json:"actualMin,omitempty"`
+	Basket    *int     `json:"basket,omitempty"`
+	Baskets   *int     `json:"baskets,omitempty"`
+	Crust     *string  `json:"crust,omitempty"`
+
+	// Evening the name of the supper that it was a basket of
+	Evening    *string    `json:"evening,omitempty"`
+	EveningId  *string    `json:"eveningId,omitempty"`
 	FinishedAt *time.Time `json:"finishedAt,omitempty"`
 	Id         string     `json:"id"`
 	Inside     *string    `json:"inside,omitempty"`
@@ -502,6 +638,9 @@ type CookSummary struct {
 	PlannedMin *float64     `json:"plannedMin,omitempty"`
 	StartedAt  time.Time    `json:"startedAt"`
 }
+
+// Course A supper as it is now foreseen
+type Course = cook.Course
 
 // CutInfo defines model for CutInfo.
 type CutInfo struct {
@@ -548,11 +687,25 @@ type Device = store.Device
 // Dial defines model for Dial.
 type Dial = program.Dial
 
+// Doing One thing of a supper, as it is now foreseen
+type Doing = cook.Doing
+
 // Drying defines model for Drying.
 type Drying = prep.Drying
 
 // Evening What is said of a supper; its dishes are those of the household, as they are
 type Evening = store.Evening
+
+// EveningEventInput defines model for EveningEventInput.
+type EveningEventInput struct {
+	At   *time.Time            `json:"at,omitempty"`
+	Id   *string               `json:"id,omitempty"`
+	Kind EveningEventInputKind `json:"kind"`
+	Task *string               `json:"task,omitempty"`
+}
+
+// EveningEventInputKind defines model for EveningEventInput.Kind.
+type EveningEventInputKind string
 
 // Fate What becomes of a crust that a sauce goes on, in one way
 type Fate = program.Fate
@@ -595,6 +748,83 @@ type Item = prep.Item
 
 // Level A figure by what a cook calls it
 type Level = prep.Level
+
+// LiveBasket defines model for LiveBasket.
+type LiveBasket struct {
+	// Asks What is asked once before food comes out that is not yet safe by what is known
+	Asks   *AsksBeforeOut `json:"asks,omitempty"`
+	Basket int            `json:"basket"`
+
+	// Changed what was seen has changed of the crust
+	Changed *string `json:"changed,omitempty"`
+
+	// Colours L*a*b* of the browner face, from in to out
+	Colours [][]float64 `json:"colours"`
+	CookId  string      `json:"cookId"`
+
+	// CoreC inside now
+	CoreC *float64 `json:"coreC,omitempty"`
+
+	// Costs what the minutes that it wants cost the rest of the supper
+	Costs *string `json:"costs,omitempty"`
+
+	// DialC what is set now
+	DialC  *float64 `json:"dialC,omitempty"`
+	Dish   string   `json:"dish"`
+	EndMin float64  `json:"endMin"`
+	Faces  []string `json:"faces"`
+
+	// Foreseen What is foreseen of a cook by all that was seen in it, at the minute of the last of that
+	Foreseen *Foreseen `json:"foreseen,omitempty"`
+	FryerId  string    `json:"fryerId"`
+
+	// Judged how it is told to be done
+	Judged   LiveBasketJudged `json:"judged"`
+	Key      string           `json:"key"`
+	LoadedAt *time.Time       `json:"loadedAt,omitempty"`
+
+	// Mark changes when what is foreseen of it does
+	Mark  string     `json:"mark"`
+	Name  string     `json:"name"`
+	OutAt *time.Time `json:"outAt,omitempty"`
+
+	// OverdueMin whole minutes past its end in the fryer
+	OverdueMin float64 `json:"overdueMin"`
+
+	// OverdueSays what that has done
+	OverdueSays *string          `json:"overdueSays,omitempty"`
+	Probe       *ThermometerSeen `json:"probe,omitempty"`
+	RuleC       *float64         `json:"ruleC,omitempty"`
+	SafeByMin   *float64         `json:"safeByMin,omitempty"`
+}
+
+// LiveBasketJudged how it is told to be done
+type LiveBasketJudged string
+
+// LiveEvening defines model for LiveEvening.
+type LiveEvening struct {
+	Baskets  []LiveBasket `json:"baskets"`
+	Cautions []string     `json:"cautions"`
+
+	// Course A supper as it is now foreseen
+	Course     Course     `json:"course"`
+	FinishedAt *time.Time `json:"finishedAt,omitempty"`
+	Hands      int        `json:"hands"`
+	Id         string     `json:"id"`
+	Name       string     `json:"name"`
+	Now        time.Time  `json:"now"`
+
+	// PlannedAt when it was to be on the table
+	PlannedAt time.Time `json:"plannedAt"`
+
+	// Said the latest last
+	Said []SaidOnce `json:"said"`
+
+	// StartAt the first thing of the sheet
+	StartAt   time.Time `json:"startAt"`
+	StartedAt time.Time `json:"startedAt"`
+	SupperId  *string   `json:"supperId,omitempty"`
+}
 
 // Load defines model for Load.
 type Load = program.Load
@@ -818,6 +1048,19 @@ type Proposal struct {
 // Range defines model for Range.
 type Range = refuse.Range
 
+// ReadInside defines model for ReadInside.
+type ReadInside struct {
+	C      float64        `json:"c"`
+	Kind   ReadInsideKind `json:"kind"`
+	Minute float64        `json:"minute"`
+}
+
+// ReadInsideKind defines model for ReadInside.Kind.
+type ReadInsideKind string
+
+// Reading defines model for Reading.
+type Reading = store.Reading
+
 // Recipe defines model for Recipe.
 type Recipe = program.Recipe
 
@@ -837,6 +1080,16 @@ type RecommendationLine struct {
 	Of             *int            `json:"of,omitempty"`
 	Problem        *Problem        `json:"problem,omitempty"`
 	Recommendation *Recommendation `json:"recommendation,omitempty"`
+}
+
+// SaidOnce defines model for SaidOnce.
+type SaidOnce struct {
+	At time.Time `json:"at"`
+
+	// CookId none where it was said of the supper itself
+	CookId *string `json:"cookId,omitempty"`
+	Id     string  `json:"id"`
+	Title  string  `json:"title"`
 }
 
 // Salting defines model for Salting.
@@ -922,6 +1175,14 @@ type Supper = store.Supper
 
 // Swap What stands in for an ingredient, by what that is there for
 type Swap = prep.Swap
+
+// ThermometerSeen defines model for ThermometerSeen.
+type ThermometerSeen struct {
+	// At of its last reading
+	At time.Time `json:"at"`
+	C  float64   `json:"c"`
+	Id string    `json:"id"`
+}
 
 // ToldSauce defines model for ToldSauce.
 type ToldSauce = pan.Told
@@ -1026,6 +1287,13 @@ type PutOutcomeParams struct {
 	IfMatch *IfMatch `json:"If-Match,omitempty"`
 }
 
+// BeginEveningJSONBody defines parameters for BeginEvening.
+type BeginEveningJSONBody struct {
+	// Soon on the table as soon as it can be, instead of when it was planned
+	Soon     *bool  `json:"soon,omitempty"`
+	SupperId string `json:"supperId"`
+}
+
 // PutFryerParams defines parameters for PutFryer.
 type PutFryerParams struct {
 	// IfMatch The version that the change was made on, in quotes; "0" for what is new
@@ -1054,6 +1322,11 @@ type PutIngredientParams struct {
 type PutPlanParams struct {
 	// IfMatch The version that the change was made on, in quotes; "0" for what is new
 	IfMatch *IfMatch `json:"If-Match,omitempty"`
+}
+
+// AddReadingsJSONBody defines parameters for AddReadings.
+type AddReadingsJSONBody struct {
+	Readings []Reading `json:"readings"`
 }
 
 // RecommendParams defines parameters for Recommend.
@@ -1115,6 +1388,12 @@ type AddCookEventJSONRequestBody = CookEventInput
 // PutOutcomeJSONRequestBody defines body for PutOutcome for application/json ContentType.
 type PutOutcomeJSONRequestBody = Outcome
 
+// BeginEveningJSONRequestBody defines body for BeginEvening for application/json ContentType.
+type BeginEveningJSONRequestBody BeginEveningJSONBody
+
+// AddEveningEventJSONRequestBody defines body for AddEveningEvent for application/json ContentType.
+type AddEveningEventJSONRequestBody = EveningEventInput
+
 // GuessFryerJSONRequestBody defines body for GuessFryer for application/json ContentType.
 type GuessFryerJSONRequestBody = FryerKnown
 
@@ -1144,6 +1423,9 @@ type CreatePlanJSONRequestBody = PlanInput
 
 // PutPlanJSONRequestBody defines body for PutPlan for application/json ContentType.
 type PutPlanJSONRequestBody = PlanInput
+
+// AddReadingsJSONRequestBody defines body for AddReadings for application/json ContentType.
+type AddReadingsJSONRequestBody AddReadingsJSONBody
 
 // RecommendJSONRequestBody defines body for Recommend for application/json ContentType.
 type RecommendJSONRequestBody = SimulationRequest
@@ -1213,6 +1495,9 @@ type ServerInterface interface {
 
 	// (GET /cooks/{id})
 	GetCook(w http.ResponseWriter, r *http.Request, id Id)
+	// GetAhead The inside with its band by what was seen, and what thermometers read
+	// (GET /cooks/{id}/ahead)
+	GetAhead(w http.ResponseWriter, r *http.Request, id Id)
 	// AddCookEvent Say what was done; the server sets the time
 	// (POST /cooks/{id}/events)
 	AddCookEvent(w http.ResponseWriter, r *http.Request, id Id)
@@ -1225,6 +1510,18 @@ type ServerInterface interface {
 
 	// (POST /cooks/{id}/restore)
 	RestoreCook(w http.ResponseWriter, r *http.Request, id Id)
+	// BeginEvening Begin to be led through a supper
+	// (POST /evenings)
+	BeginEvening(w http.ResponseWriter, r *http.Request)
+	// GetEvening A supper that is led through, or was
+	// (GET /evenings/{id})
+	GetEvening(w http.ResponseWriter, r *http.Request, id Id)
+	// AddEveningEvent Say what was done; of a basket it is said to its cook
+	// (POST /evenings/{id}/events)
+	AddEveningEvent(w http.ResponseWriter, r *http.Request, id Id)
+	// RevokeEveningEvent Take back one thing said; again it changes nothing
+	// (DELETE /evenings/{id}/events/{event})
+	RevokeEveningEvent(w http.ResponseWriter, r *http.Request, id Id, event string)
 	// GuessFryer Work a fryer out from what its owner knows
 	// (POST /fryer-guesses)
 	GuessFryer(w http.ResponseWriter, r *http.Request)
@@ -1294,6 +1591,12 @@ type ServerInterface interface {
 
 	// (POST /plans/{id}/restore)
 	RestorePlan(w http.ResponseWriter, r *http.Request, id Id)
+	// ListProbes Thermometers that have sent something within the hour
+	// (GET /probes)
+	ListProbes(w http.ResponseWriter, r *http.Request)
+	// AddReadings What a thermometer read; batches, late, doubled and out of order are all well
+	// (POST /probes/{id}/readings)
+	AddReadings(w http.ResponseWriter, r *http.Request, id string)
 	// Recommend Search each way of running it for this load, and rank them
 	// (POST /recommendations)
 	Recommend(w http.ResponseWriter, r *http.Request, params RecommendParams)
@@ -1427,6 +1730,12 @@ func (_ Unimplemented) GetCook(w http.ResponseWriter, r *http.Request, id Id) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
+// GetAhead The inside with its band by what was seen, and what thermometers read
+// (GET /cooks/{id}/ahead)
+func (_ Unimplemented) GetAhead(w http.ResponseWriter, r *http.Request, id Id) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
 // AddCookEvent Say what was done; the server sets the time
 // (POST /cooks/{id}/events)
 func (_ Unimplemented) AddCookEvent(w http.ResponseWriter, r *http.Request, id Id) {
@@ -1446,6 +1755,30 @@ func (_ Unimplemented) PutOutcome(w http.ResponseWriter, r *http.Request, id Id,
 
 // (POST /cooks/{id}/restore)
 func (_ Unimplemented) RestoreCook(w http.ResponseWriter, r *http.Request, id Id) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
+// BeginEvening Begin to be led through a supper
+// (POST /evenings)
+func (_ Unimplemented) BeginEvening(w http.ResponseWriter, r *http.Request) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
+// GetEvening A supper that is led through, or was
+// (GET /evenings/{id})
+func (_ Unimplemented) GetEvening(w http.ResponseWriter, r *http.Request, id Id) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
+// AddEveningEvent Say what was done; of a basket it is said to its cook
+// (POST /evenings/{id}/events)
+func (_ Unimplemented) AddEveningEvent(w http.ResponseWriter, r *http.Request, id Id) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
+// RevokeEveningEvent Take back one thing said; again it changes nothing
+// (DELETE /evenings/{id}/events/{event})
+func (_ Unimplemented) RevokeEveningEvent(w http.ResponseWriter, r *http.Request, id Id, event string) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
@@ -1570,6 +1903,18 @@ func (_ Unimplemented) PutPlan(w http.ResponseWriter, r *http.Request, id Id, pa
 
 // (POST /plans/{id}/restore)
 func (_ Unimplemented) RestorePlan(w http.ResponseWriter, r *http.Request, id Id) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
+// ListProbes Thermometers that have sent something within the hour
+// (GET /probes)
+func (_ Unimplemented) ListProbes(w http.ResponseWriter, r *http.Request) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
+// AddReadings What a thermometer read; batches, late, doubled and out of order are all well
+// (POST /probes/{id}/readings)
+func (_ Unimplemented) AddReadings(w http.ResponseWriter, r *http.Request, id string) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
@@ -1983,6 +2328,32 @@ func (siw *ServerInterfaceWrapper) GetCook(w http.ResponseWriter, r *http.Reques
 	handler.ServeHTTP(w, r)
 }
 
+// GetAhead operation middleware
+func (siw *ServerInterfaceWrapper) GetAhead(w http.ResponseWriter, r *http.Request) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id Id
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", chi.URLParam(r, "id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: r.URL.RawPath == ""})
+	if err != nil {
+		siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "id", Err: err})
+		return
+	}
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.GetAhead(w, r, id)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
 // AddCookEvent operation middleware
 func (siw *ServerInterfaceWrapper) AddCookEvent(w http.ResponseWriter, r *http.Request) {
 
@@ -2111,6 +2482,107 @@ func (siw *ServerInterfaceWrapper) RestoreCook(w http.ResponseWriter, r *http.Re
 
 	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
 		siw.Handler.RestoreCook(w, r, id)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
+// BeginEvening operation middleware
+func (siw *ServerInterfaceWrapper) BeginEvening(w http.ResponseWriter, r *http.Request) {
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.BeginEvening(w, r)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
+// GetEvening operation middleware
+func (siw *ServerInterfaceWrapper) GetEvening(w http.ResponseWriter, r *http.Request) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id Id
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", chi.URLParam(r, "id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: r.URL.RawPath == ""})
+	if err != nil {
+		siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "id", Err: err})
+		return
+	}
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.GetEvening(w, r, id)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
+// AddEveningEvent operation middleware
+func (siw *ServerInterfaceWrapper) AddEveningEvent(w http.ResponseWriter, r *http.Request) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id Id
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", chi.URLParam(r, "id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: r.URL.RawPath == ""})
+	if err != nil {
+		siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "id", Err: err})
+		return
+	}
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.AddEveningEvent(w, r, id)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
+// RevokeEveningEvent operation middleware
+func (siw *ServerInterfaceWrapper) RevokeEveningEvent(w http.ResponseWriter, r *http.Request) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id Id
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", chi.URLParam(r, "id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: r.URL.RawPath == ""})
+	if err != nil {
+		siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "id", Err: err})
+		return
+	}
+
+	// ------------- Path parameter "event" -------------
+	var event string
+
+	err = runtime.BindStyledParameterWithOptions("simple", "event", chi.URLParam(r, "event"), &event, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: r.URL.RawPath == ""})
+	if err != nil {
+		siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "event", Err: err})
+		return
+	}
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.RevokeEveningEvent(w, r, id, event)
 	}))
 
 	for _, middleware := range siw.HandlerMiddlewares {
@@ -2718,6 +3190,46 @@ func (siw *ServerInterfaceWrapper) RestorePlan(w http.ResponseWriter, r *http.Re
 	handler.ServeHTTP(w, r)
 }
 
+// ListProbes operation middleware
+func (siw *ServerInterfaceWrapper) ListProbes(w http.ResponseWriter, r *http.Request) {
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.ListProbes(w, r)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
+// AddReadings operation middleware
+func (siw *ServerInterfaceWrapper) AddReadings(w http.ResponseWriter, r *http.Request) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id string
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", chi.URLParam(r, "id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: r.URL.RawPath == ""})
+	if err != nil {
+		siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "id", Err: err})
+		return
+	}
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.AddReadings(w, r, id)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
 // Recommend operation middleware
 func (siw *ServerInterfaceWrapper) Recommend(w http.ResponseWriter, r *http.Request) {
 
@@ -3301,6 +3813,24 @@ func HandlerWithOptions(si ServerInterface, options ChiServerOptions) http.Handl
 		r.Get(options.BaseURL+"/suppers/{id}/list", wrapper.SupperList)
 	})
 	r.Group(func(r chi.Router) {
+		r.Post(options.BaseURL+"/evenings", wrapper.BeginEvening)
+	})
+	r.Group(func(r chi.Router) {
+		r.Get(options.BaseURL+"/evenings/{id}", wrapper.GetEvening)
+	})
+	r.Group(func(r chi.Router) {
+		r.Post(options.BaseURL+"/evenings/{id}/events", wrapper.AddEveningEvent)
+	})
+	r.Group(func(r chi.Router) {
+		r.Delete(options.BaseURL+"/evenings/{id}/events/{event}", wrapper.RevokeEveningEvent)
+	})
+	r.Group(func(r chi.Router) {
+		r.Get(options.BaseURL+"/probes", wrapper.ListProbes)
+	})
+	r.Group(func(r chi.Router) {
+		r.Post(options.BaseURL+"/probes/{id}/readings", wrapper.AddReadings)
+	})
+	r.Group(func(r chi.Router) {
 		r.Post(options.BaseURL+"/sheets", wrapper.WorkSheet)
 	})
 	r.Group(func(r chi.Router) {
@@ -3362,6 +3892,9 @@ func HandlerWithOptions(si ServerInterface, options ChiServerOptions) http.Handl
 	})
 	r.Group(func(r chi.Router) {
 		r.Get(options.BaseURL+"/cooks/live", wrapper.GetLiveCook)
+	})
+	r.Group(func(r chi.Router) {
+		r.Get(options.BaseURL+"/cooks/{id}/ahead", wrapper.GetAhead)
 	})
 	r.Group(func(r chi.Router) {
 		r.Delete(options.BaseURL+"/cooks/{id}", wrapper.DeleteCook)
@@ -3900,12 +4433,16 @@ type GetLiveCookResponseObject interface {
 
 type GetLiveCook200JSONResponse struct {
 	// ClockOffMin by how many minutes the computer's clock was set while this cook goes on; it goes on by its own count
-	ClockOffMin *float64 `json:"clockOffMin,omitempty"`
-	Cook        *Cook    `json:"cook,omitempty"`
+	ClockOffMin *float64     `json:"clockOffMin,omitempty"`
+	Cook        *Cook        `json:"cook,omitempty"`
+	Evening     *LiveEvening `json:"evening,omitempty"`
 
 	// Mark changes when the cook does; empty without one
 	Mark string    `json:"mark"`
 	Now  time.Time `json:"now"`
+
+	// Pace how many times as fast as time the kitchen's clock runs, to try things out; 1 where left out
+	Pace *float64 `json:"pace,omitempty"`
 }
 
 func (response GetLiveCook200JSONResponse) VisitGetLiveCookResponse(w http.ResponseWriter) error {
@@ -3998,6 +4535,45 @@ type GetCookdefaultApplicationProblemPlusJSONResponse struct {
 }
 
 func (response GetCookdefaultApplicationProblemPlusJSONResponse) VisitGetCookResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetAheadRequestObject struct {
+	Id Id `json:"id"`
+}
+
+type GetAheadResponseObject interface {
+	VisitGetAheadResponse(w http.ResponseWriter) error
+}
+
+type GetAhead200JSONResponse CookAhead
+
+func (response GetAhead200JSONResponse) VisitGetAheadResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetAheaddefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response GetAheaddefaultApplicationProblemPlusJSONResponse) VisitGetAheadResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
@@ -4158,6 +4734,164 @@ type RestoreCookdefaultApplicationProblemPlusJSONResponse struct {
 }
 
 func (response RestoreCookdefaultApplicationProblemPlusJSONResponse) VisitRestoreCookResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type BeginEveningRequestObject struct {
+	Body *BeginEveningJSONRequestBody
+}
+
+type BeginEveningResponseObject interface {
+	VisitBeginEveningResponse(w http.ResponseWriter) error
+}
+
+type BeginEvening201JSONResponse LiveEvening
+
+func (response BeginEvening201JSONResponse) VisitBeginEveningResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(201)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type BeginEveningdefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response BeginEveningdefaultApplicationProblemPlusJSONResponse) VisitBeginEveningResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetEveningRequestObject struct {
+	Id Id `json:"id"`
+}
+
+type GetEveningResponseObject interface {
+	VisitGetEveningResponse(w http.ResponseWriter) error
+}
+
+type GetEvening200JSONResponse LiveEvening
+
+func (response GetEvening200JSONResponse) VisitGetEveningResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetEveningdefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response GetEveningdefaultApplicationProblemPlusJSONResponse) VisitGetEveningResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type AddEveningEventRequestObject struct {
+	Id   Id `json:"id"`
+	Body *AddEveningEventJSONRequestBody
+}
+
+type AddEveningEventResponseObject interface {
+	VisitAddEveningEventResponse(w http.ResponseWriter) error
+}
+
+type AddEveningEvent200JSONResponse LiveEvening
+
+func (response AddEveningEvent200JSONResponse) VisitAddEveningEventResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type AddEveningEventdefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response AddEveningEventdefaultApplicationProblemPlusJSONResponse) VisitAddEveningEventResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type RevokeEveningEventRequestObject struct {
+	Id    Id     `json:"id"`
+	Event string `json:"event"`
+}
+
+type RevokeEveningEventResponseObject interface {
+	VisitRevokeEveningEventResponse(w http.ResponseWriter) error
+}
+
+type RevokeEveningEvent200JSONResponse LiveEvening
+
+func (response RevokeEveningEvent200JSONResponse) VisitRevokeEveningEventResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type RevokeEveningEventdefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response RevokeEveningEventdefaultApplicationProblemPlusJSONResponse) VisitRevokeEveningEventResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
@@ -5046,6 +5780,87 @@ func (response RestorePlandefaultApplicationProblemPlusJSONResponse) VisitRestor
 	return err
 }
 
+type ListProbesRequestObject struct {
+}
+
+type ListProbesResponseObject interface {
+	VisitListProbesResponse(w http.ResponseWriter) error
+}
+
+type ListProbes200JSONResponse []ThermometerSeen
+
+func (response ListProbes200JSONResponse) VisitListProbesResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type ListProbesdefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response ListProbesdefaultApplicationProblemPlusJSONResponse) VisitListProbesResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type AddReadingsRequestObject struct {
+	Id       string `json:"id"`
+	JSONBody *AddReadingsJSONRequestBody
+	Body     io.Reader
+}
+
+type AddReadingsResponseObject interface {
+	VisitAddReadingsResponse(w http.ResponseWriter) error
+}
+
+type AddReadings200JSONResponse struct {
+	Added int `json:"added"`
+}
+
+func (response AddReadings200JSONResponse) VisitAddReadingsResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type AddReadingsdefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response AddReadingsdefaultApplicationProblemPlusJSONResponse) VisitAddReadingsResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
 type RecommendRequestObject struct {
 	Params RecommendParams
 	Body   *RecommendJSONRequestBody
@@ -5636,6 +6451,9 @@ type StrictServerInterface interface {
 
 	// (GET /cooks/{id})
 	GetCook(ctx context.Context, request GetCookRequestObject) (GetCookResponseObject, error)
+	// GetAhead The inside with its band by what was seen, and what thermometers read
+	// (GET /cooks/{id}/ahead)
+	GetAhead(ctx context.Context, request GetAheadRequestObject) (GetAheadResponseObject, error)
 	// AddCookEvent Say what was done; the server sets the time
 	// (POST /cooks/{id}/events)
 	AddCookEvent(ctx context.Context, request AddCookEventRequestObject) (AddCookEventResponseObject, error)
@@ -5648,6 +6466,18 @@ type StrictServerInterface interface {
 
 	// (POST /cooks/{id}/restore)
 	RestoreCook(ctx context.Context, request RestoreCookRequestObject) (RestoreCookResponseObject, error)
+	// BeginEvening Begin to be led through a supper
+	// (POST /evenings)
+	BeginEvening(ctx context.Context, request BeginEveningRequestObject) (BeginEveningResponseObject, error)
+	// GetEvening A supper that is led through, or was
+	// (GET /evenings/{id})
+	GetEvening(ctx context.Context, request GetEveningRequestObject) (GetEveningResponseObject, error)
+	// AddEveningEvent Say what was done; of a basket it is said to its cook
+	// (POST /evenings/{id}/events)
+	AddEveningEvent(ctx context.Context, request AddEveningEventRequestObject) (AddEveningEventResponseObject, error)
+	// RevokeEveningEvent Take back one thing said; again it changes nothing
+	// (DELETE /evenings/{id}/events/{event})
+	RevokeEveningEvent(ctx context.Context, request RevokeEveningEventRequestObject) (RevokeEveningEventResponseObject, error)
 	// GuessFryer Work a fryer out from what its owner knows
 	// (POST /fryer-guesses)
 	GuessFryer(ctx context.Context, request GuessFryerRequestObject) (GuessFryerResponseObject, error)
@@ -5717,6 +6547,12 @@ type StrictServerInterface interface {
 
 	// (POST /plans/{id}/restore)
 	RestorePlan(ctx context.Context, request RestorePlanRequestObject) (RestorePlanResponseObject, error)
+	// ListProbes Thermometers that have sent something within the hour
+	// (GET /probes)
+	ListProbes(ctx context.Context, request ListProbesRequestObject) (ListProbesResponseObject, error)
+	// AddReadings What a thermometer read; batches, late, doubled and out of order are all well
+	// (POST /probes/{id}/readings)
+	AddReadings(ctx context.Context, request AddReadingsRequestObject) (AddReadingsResponseObject, error)
 	// Recommend Search each way of running it for this load, and rank them
 	// (POST /recommendations)
 	Recommend(ctx context.Context, request RecommendRequestObject) (RecommendResponseObject, error)
@@ -6236,6 +7072,32 @@ func (sh *strictHandler) GetCook(w http.ResponseWriter, r *http.Request, id Id) 
 	}
 }
 
+// GetAhead operation middleware
+func (sh *strictHandler) GetAhead(w http.ResponseWriter, r *http.Request, id Id) {
+	var request GetAheadRequestObject
+
+	request.Id = id
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.GetAhead(ctx, request.(GetAheadRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "GetAhead")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(GetAheadResponseObject); ok {
+		if err := validResponse.VisitGetAheadResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
 // AddCookEvent operation middleware
 func (sh *strictHandler) AddCookEvent(w http.ResponseWriter, r *http.Request, id Id) {
 	var request AddCookEventRequestObject
@@ -6349,6 +7211,123 @@ func (sh *strictHandler) RestoreCook(w http.ResponseWriter, r *http.Request, id 
 		sh.options.ResponseErrorHandlerFunc(w, r, err)
 	} else if validResponse, ok := response.(RestoreCookResponseObject); ok {
 		if err := validResponse.VisitRestoreCookResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
+// BeginEvening operation middleware
+func (sh *strictHandler) BeginEvening(w http.ResponseWriter, r *http.Request) {
+	var request BeginEveningRequestObject
+
+	var body BeginEveningJSONRequestBody
+	if err := runtime.BindJSONBody(r, &body); err != nil {
+		sh.options.RequestErrorHandlerFunc(w, r, fmt.Errorf("can't decode JSON body: %w", err))
+		return
+	}
+	request.Body = &body
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.BeginEvening(ctx, request.(BeginEveningRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "BeginEvening")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(BeginEveningResponseObject); ok {
+		if err := validResponse.VisitBeginEveningResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
+// GetEvening operation middleware
+func (sh *strictHandler) GetEvening(w http.ResponseWriter, r *http.Request, id Id) {
+	var request GetEveningRequestObject
+
+	request.Id = id
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.GetEvening(ctx, request.(GetEveningRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "GetEvening")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(GetEveningResponseObject); ok {
+		if err := validResponse.VisitGetEveningResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
+// AddEveningEvent operation middleware
+func (sh *strictHandler) AddEveningEvent(w http.ResponseWriter, r *http.Request, id Id) {
+	var request AddEveningEventRequestObject
+
+	request.Id = id
+
+	var body AddEveningEventJSONRequestBody
+	if err := runtime.BindJSONBody(r, &body); err != nil {
+		sh.options.RequestErrorHandlerFunc(w, r, fmt.Errorf("can't decode JSON body: %w", err))
+		return
+	}
+	request.Body = &body
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.AddEveningEvent(ctx, request.(AddEveningEventRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "AddEveningEvent")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(AddEveningEventResponseObject); ok {
+		if err := validResponse.VisitAddEveningEventResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
+// RevokeEveningEvent operation middleware
+func (sh *strictHandler) RevokeEveningEvent(w http.ResponseWriter, r *http.Request, id Id, event string) {
+	var request RevokeEveningEventRequestObject
+
+	request.Id = id
+	request.Event = event
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.RevokeEveningEvent(ctx, request.(RevokeEveningEventRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "RevokeEveningEvent")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(RevokeEveningEventResponseObject); ok {
+		if err := validResponse.VisitRevokeEveningEventResponse(w); err != nil {
 			sh.options.ResponseErrorHandlerFunc(w, r, err)
 		}
 	} else if response != nil {
@@ -7009,6 +7988,69 @@ func (sh *strictHandler) RestorePlan(w http.ResponseWriter, r *http.Request, id 
 	}
 }
 
+// ListProbes operation middleware
+func (sh *strictHandler) ListProbes(w http.ResponseWriter, r *http.Request) {
+	var request ListProbesRequestObject
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.ListProbes(ctx, request.(ListProbesRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "ListProbes")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(ListProbesResponseObject); ok {
+		if err := validResponse.VisitListProbesResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
+// AddReadings operation middleware
+func (sh *strictHandler) AddReadings(w http.ResponseWriter, r *http.Request, id string) {
+	var request AddReadingsRequestObject
+
+	request.Id = id
+	if strings.HasPrefix(r.Header.Get("Content-Type"), "application/json") {
+
+		var body AddReadingsJSONRequestBody
+		if err := runtime.BindJSONBody(r, &body); err != nil {
+			sh.options.RequestErrorHandlerFunc(w, r, fmt.Errorf("can't decode JSON body: %w", err))
+			return
+		}
+		request.JSONBody = &body
+
+	}
+	if strings.HasPrefix(r.Header.Get("Content-Type"), "text/csv") {
+		request.Body = r.Body
+	}
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.AddReadings(ctx, request.(AddReadingsRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "AddReadings")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(AddReadingsResponseObject); ok {
+		if err := validResponse.VisitAddReadingsResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
 // Recommend operation middleware
 func (sh *strictHandler) Recommend(w http.ResponseWriter, r *http.Request, params RecommendParams) {
 	var request RecommendRequestObject
@@ -7387,260 +8429,292 @@ func (sh *strictHandler) SupperList(w http.ResponseWriter, r *http.Request, id I
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"7H1fk9w2kudXQdRthHdjKanlsfdm1E9y29Loxlop1JpRxI19ESgSVQUXCdAA2KUan77Txr3fy3yyC2QC",
-	"IIsEWWBVdVuemxdb3U2CQCKRyL+//GWRy6qWggmjF89+WdRU0YoZpuCnV4X9LxeLZ4uams0iWwhascWz",
-	"BS8W2UKxnxuuWLF4ZlTDsoXON6yi9g2zr+1T2igu1otPn7LFq9VravKN/WPBdK54bbi0477fMHLHlOZS",
-	"ELOhhpgNI/mGijUjO6pJRQtGpMgIF+TnRhqmr8kPi6sfFmQlFdnZN7gmgu0WGU50w2jBVDvVV6tH+Omp",
-	"CX6yq9G1FJrBwt8quSxZZf+ZS2GYMPaftK5LnlM78yc1PvHvP2m7jF86Y/+LYqvFs8V/e9JS9gn+VT/x",
-	"48IXDwnxwS5lx4QhOyUd1dxrdtTn5ltWGyBgrWTNlOE41QpmuZKqombxbFHIZlmyReaXKJpqydTiU7ao",
-	"c5P05Kfuzv7Vjo/v/hielMufWG4W2eLjo7V85H5ZK1Y/9rPs/OkRr2qpDDKXXcDijpUyV402TfUkl4o9",
-	"sa/Cd7+hesuQ1EXBLWFo+baz2hUtNct6BCjsF1+nUqHgyN/JL+gNtb/p861iuaFiXTIiFVGyEUX7smer",
-	"bLHjRfLcenTH7x4h+krtmXrsyDaP6PBqh+p6yFpLe264WMMP3LAq+kx4eeQJKvSOqWMn45ZXTQlHy9KN",
-	"ieI1F4k7hCsZ7NAViJIVV9pk5Cn8oFkuuxvFhWFrdzo4y3G+kb8puVa0Sjjc8JhlGkOVSV1Bb+NxOWFG",
-	"ncECXdopZZ68A0b5FH5BlaJ7+zPsfyJRmWBqvf+wSXycF8MNkIJlRLM7pmhpT4mRa2Y2sLbBQfmp4Tl7",
-	"m6fOruKiMf74d7+5UrJq950gd9q7w0j4dUm1IbKxhyXhM3iF/DKcrmK02Hf+spSyZBRYd0e5iUzMftyd",
-	"FbznqGJ2ImTJVlKxMDl7jflzNMVsHyiP7HGPleCahkVk4aC2xPMM0aF+Z9/9IlMYa8mQrwZ0ymW1kspQ",
-	"S98BSTZyRyoq9qTkzG6RFJ5EZMfNhlCuyJKZHWMiemQ13eu4ttGlQSvE3Dzdi4eTO3q5wXF7/E0g4rz7",
-	"zQkGK2yZQDVo8oYb6kj5RvKc6S67LL3YP5S3uaTGEuIIA924x+wuNSbpDfeYvUXVPuGFb/EpK6K54Dqi",
-	"/Xn9rW4MkYIs92RDRUHoyjC1o6rQqcfhlWEgeCv68RU+/+VXQz6tqOKCFuzYaK/9cyBqPrLD623yTf7x",
-	"cBqRWdSKu6tmBg+AWizl9gtN5A7VYXte8kYpJvL9gAsqRs1bpv60TtUOmfpTorT/FJEImpYpLHTrHoM3",
-	"mnwGYW+ZunNvThJX43PRm7wnGRwTZ+HEpGi4eH5P1W/ty8+DPtTTk8qSqTUThzQZiNSB7JW7Mp2MMINv",
-	"5K6M6geSmhSxgc+iyD/k0uUeJNNGNpptZFl8oQly+zUp2QpuXrLbMMWIsNzLNdkKuRNpt7H95Hc0ZkTK",
-	"FaHE7XzaWAVj9QvFWXFUqSupYX2FaPB1s+EajmfC161VYDZkw5yYFk1Z2vHvmPijbFREd2iE4SUQtuJF",
-	"UTKyodrZyVIzQfQGlIkVPsIoiocNLe8OCL9keykKspKNIgVegQmUKumeqVvD860ekd9yRRjNNwSeJNrQ",
-	"vQaLfW1F+tOrK5JXf/8/XUGe8NU+a5aSHt2q7+0zIB9mSni6HRg50+9uR85iRbV+GbEV6Y7sGF9vgFa0",
-	"LEnQ7VN0Xbq/tWIkrm5WjOpGTV0nERlyOL3nlWyE0XZu/oIk9hbGSxuU596Z1rWUQmf2vuZirVjBmTCL",
-	"yLUg75gYPTKMaFqB5kdJISumDc+JfSONLjVNG7qmwi5N8jJxXDjxqWKhVnLFY9qtveosgcA9gRqNmxhe",
-	"gYmKjfeoRLhNMe1tTKoJN0QwVmhraVENvjNNrVlm5UsWJxII/CSiqGb5MvHoqma5ZEXcArIftFIfn4H9",
-	"EQUR0ngNEOw3vNKyCLdb4r1Qspri9nTpcqi+pFuf9ukJYWgXWlNh1N4ulcKOd7f76JU+pcOgOyDf3FqZ",
-	"P3ITApXliqxKK+othfGda3IFAkhIZ4anrNWAU2aGomaCF2ewrh2tJwVV2gd2tI6NHnGn5rIpYfECeG1l",
-	"j4boiKwDkSeVk3hDQdZ3zXmauHvJaU4tG3UY1R2drKPeeRHT1UK8HheOz+E+t4f98EL2vNjhGX8LHZjy",
-	"Tg57odm5VNrrr3OX+K2K2f6tBjnQYDt3QYzN3fDRv416WurGvGlMquzRQJaXp7jdDi4y5zPxw7XTaFcR",
-	"pY1q9Fzj/oMzgZf2XVaA5iTxyl1Ra/EHb1FTk58aDRESYbnVGswSnO09l6zEOMFQfK5jTjr41G4jS0Yc",
-	"Nyddvqrn9J3hsT/kk4p+/J6JtZ3zV1cR16COS7rl3ulUKROe2mscP7adraH5NXjN3A9Pj3jdkDaW2qle",
-	"JWCbM3xKyDpDGn2wnGKF30buyEYaQpHNUCTqIee0GsWQpFaPQEcehvsGPLGRxjBtbhLPqpWB53xuxP2X",
-	"LUyjxKhe6Oj2hSb2MR1xLPZ2E0bLAmm68+4s2U1nzoaDkD91y2+ooaVcD2WwvYnS71Jrzb8SKxn1BjRz",
-	"BmpGx4F4xp+45bfk0cDZGRts3fCCijmOo/GxSl45V/2YPjI17jsq1mxE76BkxdeNYqSie7JEawp0f8Nq",
-	"J8/R0VnJOwaq+3KP1pTRZMVZWcSMqZqKo2YJFbheDSekUXCFXIBWjW5oeez1P8NDEAMR5vyv9g4i8GPm",
-	"GLyzuC5THHCbn0fYab8MJGVM4t9A4kFMkMKe7agSXKytEKmlZvrabt2GarJkTBCNIUxWZLDhTBT2D8Yw",
-	"9Zi8EeCgcUc4I272GTEbnm8F0/p1lVkb9WVGaqa+cXErTTQzjwdyes3vRiz7ki5ZGf2LHTvh+ifemxWi",
-	"C2nO4zZ0f5H4KZInLt5bip2i5yGFEgW144cz5DTy9lBVLuapwf6y63lu0A0oVcEUKblg1oy28mQYYp2I",
-	"DMZvLjt55w+eodrRcktLHo/1rSh6QJbWgiCKcs1w/vUfvdns9z07OeZs7V+7rgKs4GsvgXveZ7ChNDGs",
-	"LKPUclbWmJHP4WhiatIqIyHozIXmBXPx5eQL+Hu6956+icCGP78pHphWrxruQinF2i7APhQJJ14TqvGZ",
-	"rk/JUc0RMdFzMM+n0qypepueopR0etEqP/nseuXoUqGakUPfstp8lul/YlSAwD6+id4Ba3vjdB3181gs",
-	"iRVGVHUtGxUV88fE1aE/pV1coGbXY+K+MibikJinWe3ObUntf0FuHTLKP83kQwfgkTASN2Pho2tM9QT9",
-	"rdyTQrJThFLUUD+WYidl8bhlk5lJdlIWQZa4+PgMDljSddyRk6umWkYI6WI1dUlz0DeXitHCPRzhGXAQ",
-	"Hx9lt2HUoDc5flWqNftufeCv7sy1ZPSOCbf4HnOC65HUcmcVGPfZ3nc6I0leDscQkGZWcW0y59yAVDOt",
-	"r/0ixBcRXhk6GqnWYwmAMy5Uq3Ww4oK3KHiBE+UsfCAeeZG8JGvJ9DNCyzKzNGpqcIiD2mW1FuNEWlNH",
-	"tcejmRGexU/MjbiRwuWBD+/bFTcjql6tmGbmGdEbqUxGVtaAlgpIH91kMNzQkqVl+Wa1ePbXo0YJvvHp",
-	"x75PKu1ii9wbluSK5bxm1uBn5QrlmUtRBJkxTOpSLNWxNifNc2bepaaraBy6b6rDbN3jkTTDROvrFol4",
-	"qgbXj9r40QITTJo+chvR+3LTzGQenMuPsZQ+N1MnIjZUkw2tayZYkWECpM+O04aXpWWPXFbgJ1kGY7t/",
-	"j/J84xT5VVN6q6rgeoNGPdfRTMpOEvfgjPkszeiL7I7N8vRIuf3OvhL1E0LwjRXPe8xIDXtkeMWiF5hU",
-	"LKfazMsut29pxo56017457pJ5pMvqH3XNB3elJIW8xY4rs/LXbyYRjN1x9QXmuSlzA/zkaY+JBsD3HVk",
-	"hW/cY+0bf2mFdsTzUyb4LEsqXom6Mf6FV3Hiaab9hwZ55sjiXEByjb0D2mzn4TiGKjNvF7RhdQpv3xp3",
-	"mQ1sFz/5Adk6sUY/LdxcR7zMC50sFAa4Q+em1TkE7S4GEdGe7TEp950wap8u0kAwfsr6ktHOVRzPpuue",
-	"w74y7kYYznMgPJ9Dqh1xSXClXC/tj3ojd1aSZmTJQKEB8bmjmvih/YrvnEnVE+4zGGLkfG+5KGaEpGCC",
-	"9h0Q1I0S9h7YUf2MrEpeZ0Rv6BbyEvINg6M8GPeOlg07KdptmRKmm9mFjzKHJRUezpl+wOjtxPwKibE3",
-	"XQExDzMQWtdEyF1PWwatjppe2srxPRpqwgW74znzedRaOsUXskUgDU7kzN567I4pIlcGJw2ueDCEO4b4",
-	"f3wFBq//8ffWijCG2b1e/K+/Pn/0P+mjv109+sOjH//9X2Iz9OzCRFOBaxquhwWyC/yj4LQs4V8VJmug",
-	"3VAruWSQfQIZp9rIurOFEfY4pMLf/+sGVH8YxtpOUA8Cv7KfycgVqWnJrMbxFSmo2sKfyrT01j6nwSLH",
-	"+OvWCdaYkixJIS0jYDQFc2AtCw10Y5qb6L1gb0OQlW1haUW5IMvGGCmI8yNFkiMN5eV0dGVEqe8Oby3v",
-	"6PiCfTQjY3BNiga8sW2G/06qaGlhvaGadbnHJxSjmoH/Uo0Q+C/LUvgv4Cn3S7C/Hzlj1OlfUU4y3JRx",
-	"RQQ2ZiT1wNLELtcqn9ZIhuUlHuD+9QDL9RMJuzTKWE1VUbzXYip8uusyGFND3fMEfXXk3sC4wRjLDYn7",
-	"wt34JJeQ4idXkAnkEoYcMzIQ7kEvPyf7ehg5vxtJR57QV81IghdezjOcyXP1tylfckfpgkVF+akZCQMM",
-	"g+vDnLe2HqnrG/0yYv5IVXWPs7Y7ny3yfckFFrSzsuS1ljx+QtdKNnWcu0aMEUa1eRm/I0u+3himDSaq",
-	"B9eQodvU7OzS3YlR36IL4CZnwMvRiW4YveNY1XdOPWddNorGZb5qymTPi6YrZvbzIh0wDM9pcnTPPY7R",
-	"70OKUOL+iPuWOddCydkw16vdoJRv+i1LdUTywmxO0UvbDwUW8qPFjmb4zrlMNiEjHG/4E5YtfNoJnNjB",
-	"NLsb1NnbcN48Owdu8Sw2HadqSzTnaOEjhch509GJsBYFMkwhos2Fkc/IUoIfaqWYyDegqTdWs12V3P5g",
-	"B4j5ibt19CPFvvY79vUQNMfckxCkiiS851LFshvtKDRXUqMdGHbcKn1qT8xOkpwJeycYTGqO1BOUPGex",
-	"kwR7CWUjghF4CjLnyU7ROtFxX1sN0LlWh7RohFVNexuQNjIQLCIP2xIj7zgM23R+RJ3Vjz0Pnujg/xbs",
-	"rvNTYWpqT+ks9w1j4nlkH5zDfYPxpjNViTCt8L0jXm5tpGKPHVWSaWrPhRK0fAKvI2G580mnC4aKfrxJ",
-	"h1pIvv4Mq29Owpix38hwVn6YxBgBLP70HI9vQyH7DOptfJlmCk3yjZRlTMDULCOK5tuMKC40+Hl2Lv8G",
-	"3Vq0sGf4WOQy5eR+6yudTzq437Xh2xMyJDTlBcpO3dQ1U9fgny2s6YSXjtlIHapXQ5Vh5uiwd3Kxd7Ht",
-	"6P7UtIqVqx9Lkx0b6hKXR64ze+z1Nfidx3aqc5UFY/kEYbPCciIcYjoP42nEvkCKn0o0KvYvfARkeI2u",
-	"SqpHSk5GHfoR9++r4si6/mO4LEZVyZk2J+zocHs2cjnyF0ixTDX1ItOsmazRgVLRj7yyJt5XVyBc8Yen",
-	"cUwicfKGgWWbThRD9baXZfT0y6tjLAlvOSv6yNZ1cpYO6hzZrIucF3MKBXnBvuV6cziR3w/nsaOquokn",
-	"GAgoSA4G8JbVhtjHr8mVO+8G/ss1IBqcYGp4IgQe8Rzq2NFPL5zgJLXCy+xz9IoXrg46IteXLJcV0yjX",
-	"YQhf1gCwHpBp4lH7wIlJhwglG1quokk1ECewf3UpYVyT9Rhtj1YJlVywKfgyyM8frRaaUSgbHIXxcnQJ",
-	"BeDpyc3olI+Y+DAOUuW0rDc3cpuW4WiQAvQ0qpS7+7ifmrXLSC5lmRFAWcpIU1s1B+NzRy88ZBqnXsM+",
-	"ZoFpErXDF1hne6p2+KKTKBDXbnwqgTsJUm7Jcg/agPHRR/gzFxCZ9HEC2AKv8yAm2QreGGo6M9JsZyUJ",
-	"ScVui/SUIq7r52cU61VSsdEMuqrJN5CyZU+IcwuI0467vGPq+VlFhSv2fCTXz0kkr5x3KnOXrOTsDgAN",
-	"Tpu2/ew3++hn//C1ZZ6nV1fu29WpX0gBS6MuY9oncHku6RKmO9sDzuhSv93xeZWR4cSdcWi9nto7SFyt",
-	"yljSjMsWoAiuw8Wa+ESLhIPRZmJNoi7hUwg/erSMDkxa9+yb1UozE1FOKFdWNVEuwYsmgpsUiu5csUFE",
-	"/WXU/LmOcmGIEdvjmcuyIEaSL6+uyN//6yb+ZV6xwpc0yp2wW4JIJCN1PJGg2IqpqOMPKiTd8dtZ7Wsn",
-	"1ZYVkCbg8UQUg1q21STwRsdiiqin/fA80s6hKURjMOM+K7lj6kNq+Q7NtzHfPqKXkpLdsdKh5vgZDe0u",
-	"o6IVY61OG7VP78aTuWKur7t+EpPLKGmRCXHdWTh9h1ztzoOfbcuejggdJkjSel+oWSn6MZ3XjnBSwss/",
-	"xcvnKl5+u3Kkm2p0dZBq9DT7rQqZnhw5S3A8pFD4EwAVnuADtaSwDEpyKgI7EYpiwJpDkK8qPw5U/85h",
-	"Ck6jL4/5jOYzW8mNGkPOap1VX0c/3CkBn2C+MMrvvr7qOr3+4+pqCnDdLyFArdtrAZDWfzxmOo4mnb30",
-	"WRIzdvFWVsFWc7E6OBgOq7hFcw7QWsSx8xCaIxVecw7eYURafHXUdQcfSFTKX7rA96kaObzfwp6mJRof",
-	"pOwPUE4aMy9oKBsz7mvibXJLemHWOGB8XMLlmLnpgR/dhBKynR2SmXO3ScEwZbjDglPb5sh++ua9OqhC",
-	"PSEA5KzXNTgD15jNCSEgJjQ3+5ACXEsZy+1E6yBhQ07Gzy320bLZNsRjRRsQH3OBNambsoZ1rJtKY+KB",
-	"i+XvqMFKRvD2WLneJNbeZoucqmVqFwukXSqWfxQ0d00oirNrckW497RanQcSoVkiEtiKphaP+Qy3oQPI",
-	"5ShZgnn0QoUMDu7ka0JJyX9ueAHglqSm2iAIrvO5+5sCC0kXrj62PW4/jqZi9mTmEQ2LC20Ync5XmKmz",
-	"KR4rE1xJRZ6S7Rq2BjdlBlByraRhyV5DJcsxzJEyuS4wZLd1lv/lVbROvVlTNSftLKHesJuHActpT4jj",
-	"frca/3l32JB7W4JlKG/8h8czsiIx9lfdYvmT4uyAYT/P6kxFd59EZpyq+k8DRYeZn7jq762lEYG28RBa",
-	"yz2mMznvek7L0iHcHJJi9Oo/uUbGMRS+n0IGXMqpdHAa34zdH9OCQOq99ljUZ+kyR/PYVlQRwQUzLsph",
-	"dkyYvdeTC75a+cp+l50H+FY5E+aa/B7xkVe0KWdUwycDDE6BSLm/fbDX9ctYGxnm73KJd/n6iYeiyMgQ",
-	"H4EaD13koBXJSia6eObCWWWLRhSxkCXMAq5R1zQlVJMH/Lm1wniYvy/9z2vFqIYLv2ZqJe1vCxdsg0Uc",
-	"JJyMiI2eftvhwUQr43sEHz1VT31NC/aafxw6/hmGwqeSeCqPgfQTVRCO09cEqIyakb1+ESqBa4Iax0i8",
-	"pXNuVlZQvRzZJqj3t8NqQ/dEJt7r67iiANNKh24dVoSkNFYZ5G7Q0pyGswtftYvxg2TtFgWypYjb1/yj",
-	"3fRTBa5999aql7HLB9MYOv7AkK7ssZsv07yDimK8Kw7W/a8RD2JO/U561UkO/R4j9y83RDOjyYZ2y8+6",
-	"EDSl3bE4pGArKqU4IFpil49YMzffNgQbisxsHVLw+mWysWSOIwO8l4aWOjyeOvZGmpsxssGmI1Fd3stS",
-	"cvtjhmYR2Mc+gUAbecew4vkhD/2W1cdxcKABWoCWcWgmiXjA04OH+6z9BDep5UirZBDxIylDeWrORLvT",
-	"SUc2XV0byw3SXOTMtx/AXqJpV8tYhpBHkvdLyRZ5UppQRQv2clyuYcpcx/WGneYSa8GqAeTI4f54D3hf",
-	"KmWEFkUGpyojumyU2kPvTvftYVAnUPlk+o26oQd5VewuptLxjqawZgZTonm+dXVdXJMddZ6aCFqWeCFl",
-	"kcpTUkwG5jo4kXACMfvMiiPEnPFM5xL/kmFjn15dpcta2KrJaUrfq2aZaE8AGyR3F5AlL/QMtKS6jPaC",
-	"BOHVOnW7ueLd2iQr8EfKHtE0gchDKaVmAvjBN5mhs7DFIp/QhisF6UxGuqPy0l5KEJndDVAYLgPqia0z",
-	"j14vkA0qC3/BJLLabsTQA37lAvGWEJcrtZgUhnx7WlNlrwT7HWg5MUzVS9H2IDs1Jugc/lbrymdQKL0S",
-	"E05YZyc68+4y9CGeJuhgnfPWbk1gy5CR6QWyFyGtltBe6V7AhSPRKp4HStExrZ+Kx6do/M5j6Pp2jYF7",
-	"542BEO2yUwfpGpGSreCrodK/4mUMT9X+2h8eaIwm2I4kJofjno5fnRLJOHL1xR39wcxFtTJ34UwpXDgz",
-	"mgk0jkQ92ngIBBPWIOJ1kbbgRicAwPp6fdcNx76Tcq+OVaO6HXEJJ7g3yQ1mp2jgQipfaE8JlxZvP4i1",
-	"9BuaqLIbeZwsRraAuJ42g5jHhAWNJ+JkA7rtpjrHaympGeleddDIsFB7ohnVEiD3ofLCGxV2iIxcESPJ",
-	"08QolVRjV2momq0Y7ZRFU9cVz84o2Zk3pzLwNJNsqsHtyCWDk0rjB7ejZ3LEOwC3nAt3fEJA7pSGvqcF",
-	"6mZmRjp5FeaXlKk0n/yRZCXnA50RqP/24KBBk7TQfxkQunxDo17sKbQXHvh/KNnyEsEtO9XooJRck6df",
-	"3qfLYroB9E9UjdmloY4LbkkXeK34R1a0vl9AGaRl8l0+wmpJVx2uOtEPevKBBeVtBEiylLsAAaMR4tyX",
-	"riwi6a8391ClMkTY6ZVvKZeUd2FYXIe6dJrP9Xddn+vvjnW1cUVYiPaD65mupDzm0p0J6Wt3OXnvKqr1",
-	"91LPsIFneFGyBRSI35zlcgFGbAtY3IhhmS16S3cp86GJ3cE5PVz1RrzfsLe+1Wwf9n28l859AUEX/KCC",
-	"u4sRT31zuQi2+/xzMsQSExFNEGtKUTtvjIfGdlWEYFSFHT/n47Ixc+qPJ+PkI9DYE2ZEx98xl98L7FPa",
-	"5kt38gqfmwOD3UuYHii331cvepw5n1KspTeMmcdvy/nFlfAm8n+LNzzHdpjqz2Ukwb87zEHuVLBuQlIs",
-	"Iykck5BGRmEHtFxBCgxGMFwgbNkoYeIJZQHELyQu050TLft2nELt4zn/DiDv2Hxj7YvfNCZ+jJxrQ1e0",
-	"LCGR32p4CJTrPACf133+cPeu/dJ59+wF4gO9ywqpE5vVm51IasY1xEnumrQBXIVsGauHGv3AAuvh2z7N",
-	"Ltu86KDf1WTjmIe02dyKkiy2eR2mItbam51IMdguYCnjVyaNZP7xBKrZgdOs2zlmSpxUIV3jnol1Grtp",
-	"P7vJsgZ46GTmxG8k0Ru/dA7F31Ju13Yji2iOTC5915iSAW42I/XG/peLSCOsKE6j0YgvrX9uqHIJ4ILc",
-	"/uUlgReiEDB/G/c+uxsO6kb9mL26wFPBmLJFo8px1wESIw4p3dtOO47/uFtPhvSJSf63VLSVMz1vvyjG",
-	"a1pCeVI6Tgic5Rn4Oj7jLpod1szpOxsWGU5HDCrIJ/EdOS7u2341madTZ5BJQgch09OICg9fOOCMJYul",
-	"LGGcdh+wg+wAmkWxvFfUzKAWgJqMZF2k7Fkgcuj3P9ECeSyFrSWc3tF6cog0sKYdrSegpzshHlkWx1MG",
-	"ysKtsq96oXsVBvF0dxuY+S3uEMavboRhfK/luN7tgon5RmoPEKOdTO4hITFqLtLQmt2xciTPFfJGsols",
-	"+tSDiknusSMKSIeXWAdGxdnMXMqkFtW3KAIcZNHFe1R7GmRuT91XwtZ01uYnPMJaoSwiUvAxmm95Jgp2",
-	"GkbMYRvOdUrQ/qTCCBe1f+taCPVxuwSGuidxEeAha6KCW2AWZuycYl2o5B7pWgSg0WMtL1mpGabsu5KC",
-	"4M9JYkqsy+134EztOntehfHvE2rbul3BD1ffllFDRhlX2rRrb4vdr66mMRJdx0PECV1LjzaHeVCuFhv1",
-	"v9O6kAMWwot2d3tgCa7YGwv54ZqHALbuVIrHsRaXJXvPq4ge+73MaQmeK5/KBg8vDhrL/Otfr57++Ner",
-	"R3/48X9/+derR7/78d+e/fXq0df4q2ijmZNhXdqDEywQz+yOg9xJackblWehxdfM/qfzTvk/zJH959n8",
-	"/+Vsxu/WE89YLJaUU7V8meydTc6R3+a0vIfMdleIm5yQe2oRkk9sh2VkjkiOAJ1Z+C+kROFPCYeEOPxb",
-	"qYyiPNKVblnKnZOFgCNVQXkMujSGWv5htU5Hm2nU3VRNwwx3/4avN6nPbrko/jjz+e/l7iY9dH1z+TD0",
-	"EWc9fNSToTPl7mpTUhMLTstkmneRs1LOBTOmZDp1eADTiscuXX3BOOcAhtYZ1gS+P9GJd9LeQiJ2CeRX",
-	"0yFC5g6RPwZhVYmx/nA4T4/2+yHesZ8b5yyaoQYFVhkpE2Tm2oOlAUCGJhtpXI3IWqZ2WUrvcOu6tQ7w",
-	"6fcjKMJvlVyWiG3QW9h4qz2mlFRToUJalnLHipHWbMeYcuiq07RiiDmSS7n9QkPjPT3ZdDONs/HxLEw4",
-	"mdfBWWCakXyDsY58/Qxh1y/PDTWyPV75mtUEw7xQshrDDlx1lOMWC5kL8lOjfX64A55x5WA0HULdzoXZ",
-	"Mz+ra9z6jPYHM+5H558c+OS75VNQwNgpxN9RaCXlQC+XcgdaibxjDvoSGqAiSd0xPQhqdJobyBJBnf+A",
-	"4qDXkyKqOLg+asZ1OKKq8th9yRdrarBeRT3l1GnV/UUOqqIy1+EcnGvESGL3hVSMit2G29MA5kQf0xjv",
-	"bT/RlHNnGnV654U5XLlUjT5u4MJD3RZ/sa7v8Ed7HcCYDKCSAqSZS2f10NWLjuV2NYUi2CtsabsSZ9iT",
-	"+Bmh0BcWT3gl77BYcQNlyzCRzM5DNuYZWH9hkl2wtTRI6sRayr5DFo996k3vJOEZF72StdS0jKfULiGf",
-	"VoXMaNcaAXOu/c707LcZOXxMMLXef0ht6jczUXTeSZ9o31XG0UssEwOCimNUePCwmWnwPjw9xsDzHQpY",
-	"BzwsSaErUAv+8LXdsKdXV1COD6jnEK3WW1ZkUKBrpXVxUErU0aMV5NePqCQd7PdTkN0tEw4nXjKtQRxA",
-	"d4druwYHvAO5X7D5iYVIvGKDmvgpqvp0tCnJOtwy10JiRk+IOhxXz5t9bHrMfAyM7r/fOSp+48MWddbr",
-	"mdXTOCZ93vmExEGDtfRjNaO9WjJEEE9A+qoQqJ9+dE3XFu7FI9JSsVWj2WNc+TxRia/CRE6qERqp7edl",
-	"hn16oKk508yMF/Qnpwqz6rRmdg77Fd+f0DviV5Ajy+k30DuWy6pioqC+K3qvMVTUAtpt9qB9g/CVZMmI",
-	"8uOw4prQpWbCOGXd+YR51DiypvVYh5gRywtuRRgzOQztb9lj1z/Mxn07enoPiPV9NIf2jWDEigOvm1KP",
-	"qNqzZaVgI73DVvHf161ZfGSx8Bgsrb+3Uy/2OCGaOXxLyxP6yrK7WE+cg+pNq5R3+u7zoig9c23oHcvI",
-	"1eOvL19TiSihI5W5WtLtM4QvyEjFyy30IoK2tvanaLaZg8Ac/mGkrWOh9lbxBXZR8MXosEZBbCZd+TJU",
-	"rZmZA6Xg8Q5m9yPDlc0pG/VMdKLzOy2rs599qEBQArSdg5DlGlw3Vl5xo0MBb0X3Vp6Bji325OeGCoPI",
-	"oD1NewyZKaTPHGCuZGRNOqkX1+T3iW42EHTjzjy5MkwAfABghHSAV6zxTBxgRWo7gkgrQms8R9RFucuI",
-	"5lWFmPRjgYRzizJjExo7S4oVTc4yj6+ckYqVJnOAJ3aSFWQUR1JE7SqmgURaKCIYmxVu7QdIN5irMwdL",
-	"JbodjY41n6DEFwcD/giYP4ru0D9U0r2DzuZxcBjoT31TxS/UmoovdNbtjb2Uxsjqmnz51SkdCr1ESCtJ",
-	"pWJu6vFBvo/P0JorDxxin8dxQZQi36Mt0lbtPRpVEcglh2HkTU8f5R1uArLKNKONACf18JKuiZZ4Wy6l",
-	"2QDmAJglWHWbs2Fv2Rmgd9F+NFBD5xJiU+/hXayFttbB0zPd3S+1HHpuIv00IAmG+rM0nIixTLeEnHtg",
-	"+0DO0xgf2qvr2SVxvBopPFw3vKAiP6hJayDzELu2Kp4fNn7s5MC4VyPufXAr22MWBshS0wC6E7Fkkn+L",
-	"flxvpDJ5E4POuuViXbJHJTg1yJbt9Th2VjQvV2rXakCD6pA3ddcPXzG7JsjNXGQL2kSnZy07pqhp1AFl",
-	"rbH34jhObvdtR5Uw386Wdbcgc5vcpUxaCYhnqXOqQPwgN6H2cpI7Ky66v336T3797fHrFGe9pQbT7W6h",
-	"lndYFySIg/P18LlLmm9b/NyQNNVLU2rs+zNTvvONZ5cxfIj9jObS/h6Ze00s9wF9KSW4hN011FRoe05L",
-	"7MS+nnPCzlK8Hz2jCY3QB8OZDZsM5c+JcUx0bx9JdD5hxuPAX7M7lhuqZkAMxLJxPbyXGynrdAxHwiUB",
-	"ofnswDQHfgtO8ekSbds3sq6dTj+WRiRVPBf3Eg0uLlXysG53w843KYPDXg3WvhxvMdTkG8JKqg3PPbAx",
-	"LUsCbzpvGgeteibkGX56NNSGn9rQO2tWgJkIDjv/rUkHQ6xgZxaQhqF6O6M2zN4076neRiNKfL0xn7Ew",
-	"3W0SwlrtkW6PuZPCOIInmT/J4e4L4tVTwgu8Lu+1zJC1N23nXLaXUhLyB978pyJ/tLs53KuVmSuqp7Fy",
-	"Su87HvqtTkCLGaZwjmDmMFGkM938G81HwYY1PYwmX6SVTH605iKuDEAHlJhrC/J3vtCEFxnZyCVG5zKy",
-	"lFQVGVkpXqzBQS4O4uVHD6I7Hum03W3kmPyrXZoakD9D/fTp8X6lcCW7EJ+7C5AKfm64+35bM8fTSecK",
-	"DsXJx4oX7FvHkLPS+MpCpycsXRBNIbK3rD4562riFM2L+waeHmXKzjqefnkUzs8xSZuhgDM9gj1zdQzb",
-	"s1h4gqWJbF6wM1gLWnGiEnOJ7p0zCrUALTYaOrbKExUEbjtoBtgiw5Z8y54RLghbr9FsllRpRnYbbhiB",
-	"5oDR4HV63VWsm2oo0wlzjnb37G4OIg4wKOTqkGwCEW6YVObxGTWWWq24yYhmTKBIo0t5xzJSVa0FjoN9",
-	"oV1UdmCLV9EOLH/0KNJYy0UNoWUZhU1uUdLGVDJo5juMnbK1YqnZ6oDSEz/vqZk3+1OM/Y8L+2K28A2J",
-	"cR4piqCSspogK/SgWvEQ8bPXkzay1qSSzqscAZ1jLm9bFKTkoTANfx3L9X1vWYQqRnaK1vVI5wjD4h3G",
-	"3kux1mQnm7KABM5w4nwuI0CnauhPq13T9EjoCvLqj6rEoUYP6Ob0FbfiMEU/Woz+mAc7lnOCfwxtnUMm",
-	"WZJB8g2m2A522dc8YtksYkdDhiDEoHyxY+u16le7avNnYXh5ei4g+rtG3Sxc1/cB2+mhD08urXKQhDjB",
-	"NB+amnL7zalRe9gisoPqsaSVWpqckx5qn4x5prG9pna1GXCmBVUKUynsYXPZXntibyhstpVhMo/9o2Fl",
-	"CXDR/byt1PKweVrZvGKybjpoopm+oeXqXae/zAmULqXcvrDkOH0I1cSiAFa78Btl90I1om1+FUciPSuh",
-	"mFZ1yabnwbvdKCJTKHkdjYt3nV4UFuLhkXxs20XsmZFlQWjFdVwhOLKKgX7W2Zp+knA4YD0uyA4lcksY",
-	"t0/tMsMpyzAYMJotDCU9dM2SAXy5rp+fwU/OEdFXv+8HQhie/TByu8+uTlhR8w4ueVaMpr0dXT9kfv+J",
-	"1WYOHvb6HSua3CviJ3x1Pkq2tcHkmomRign8421osn2kE6uDE40gXHtSDMjbgQlud/EgTf6ALjHeHoPN",
-	"kCtMNrFa4SFoRhYKkual/wKIhkPFi8FgBUjSEdskonpJwW6T43/O0fZ6JP3KbLgQTIfeL9j3BTRNrond",
-	"lbYCKrmzSAkeh+QewfaOTn5Yb2jN/hN/nNVa+ab6ck4n91ldjiHDLfHpfopF52MdyrVjHizgcP1Zhxfa",
-	"fQ4EjTG+akp2npTdyLKY4YMLQNOxFFJMUd249s92btDIgplryC0NfVQFI7SuS866+QROEQfk61gqgWJ6",
-	"Ts3tmMBKNgK9KPMEamfghwhfCXSJbZFd1zn3KJqbZ40wt4jKdRiIyLc7pgoe68f+wafb+xJDbDBoJChq",
-	"6BmAbu5WGIEylzlOka09D1mKsjEZOM52Dli9kEFER4zK52akDH/dKDae6wxTQbfUTloWVXFQnpAyPfyL",
-	"ktUIBqosPbi5viZ2e0iowcY+L0Ji2TGUEVejkvi4zu4LB2PI/1bPnBN4hiiCKFywPCRBie7BzBadUkMI",
-	"7HWq2GTNRDwLSJ7OvGnlZGHm7b74z7bzczzhxmzj6Y65HMWC6hs9zTuqQkf30ahvuphqmwpMI0DCU6DE",
-	"F2wm7ETFtHZq/zGBVyAAKT6fFGDmosDU3L5O04yECTun5hRJdjIjDQBDDplkuNhBKMVL8UOJfGAoBYK0",
-	"grJjdwXt0Ifp4PL2euFB7WfgssTKvee+LuzUyr02APDCQ7HMg6hYlcgHKcADIaAw6efEpxxa0bGnv+VY",
-	"kWeffbNaaWZS9Z9C0Z1T2Q/F+JdeaO8kcQ8hjltrOdhbCu48uRtxRhygJ8X7BsMlBN1tjfRQOpZFqtrs",
-	"vSM9sg5esYIs9+D0ljsxwOXo6mwrplQsDejADyfkUhZ7iGa5e3oFhS6IR1zMSsoZzRIASn1IReyg+TYW",
-	"4Uf8PQK4tgibg/sTr36XDigmxVJQ0WgfAugCRInAWt8W1K+LaxEJ36cc3hcOcOT8s5sK8dSvXym43mTA",
-	"SYhZaPna/uRnSD44ramASIuzo5nIN6DwY6qtbFzTJG7Q6LYseh2qnTAWIVdQW2S/1AF3fPzDELX//vA3",
-	"0csQwMUuBU/VF6GHSJ993ORQrBoao3yhsXcACJSSotk+jbjz66OFdtPmD+fQ6Iw0UObqc9+v++sdVhZN",
-	"59YnedDS0Uv/iUM6hkM6EQY85uv2MDKjWKG3ZiTP4LQ0/EKOYuBzQ+xffQM3bOvmr+y8lHm0PnrDaOGN",
-	"5WEJaoTMubVXofZa09JkobQyc+FpRVZcYMu04WpGgNTGUjetgmk2sjkq6z64x6K5Ox6XLSzV53l28jML",
-	"xO7zn4vuJDQ4PKF831mYU/P/zj122bSve+nZ5FeUVhWFNDurJmpH6xGOBysYxBZWnJM2Nb1tv2BC+TEL",
-	"7aVjne7i5++0IuzEIod4+prvJe2nlQQLYIl0IiZA28HjQjKqotsRalpFe8wV009I7CVKzUuSSCF3JyUi",
-	"Nb8coASPDwzr96v1a/Ovd8ROQp3re+yeckqR63tpaBnz1+S8SEV9vidI688Cpzpb6GZN1Vmg1vi1MNIU",
-	"vDWS/ciWl1QVTD12Wzdv3/FdmOqffX+WqNOai7UmS7bmAoo1zzRFlvIjG9PJnYD2FpT8iLiX0I0lAE+m",
-	"NWKyD/9JyJ2IViYop8FMV7EjdMpM8ykVgMcpzyHRM2lZox1+5ij2Ff/4cqRBfHHQb366XXxire4YDIP3",
-	"75hOz6M1v2Mak5xUMtrsbDRB5zaZ9JepfbiCcl7PaJblQMKil3oZM6UQ+M+zAyv4smTQ1v9sngCIo3Qm",
-	"x/jT+AxBQeL5pmMekYKvVumHcnSmO6qiaMVddxLXZMtqQxwebxLQkqpirQ3/KHfoUPTxf4Bz0dzaJFbG",
-	"ueDliGYxGh1qRHFih3T35qlI6/FGFJmTyy10sXJtpBH5CtjRiauw+S2/e0EdyNgeZb9fXUkSm/QH1zUh",
-	"cqksGcY/Qbx3kagdBksHmiXU0KU3Yo83/UNfAzeuvNJVUo63nO7xIsglN+tUmBdo5D0NQuNBbaASn4sO",
-	"qGqA4EayCGksa5oN5hamtGxg9VT15X3lmsGib0aoiK4dAs+kYttg4C4Vjzu1wLh3iDaoODujtd+YvbOm",
-	"FMX/PhJoW/9ayKD1s4SNDq0SA9OldYz3TuwP57VR+NA6XoZ1MCEaBC4fB1VpzRyAVdtyV+5weinSRaqD",
-	"IkFODA9FChXfllTojKwbXjCE/1CsYnZHNaFcPVopzgpQavRj8r5F+cDCg7//100G2WZMk3VGMA1Kk6rK",
-	"ICqgfXYEaQQUgFNi+RJ62KI83HHNHpPvoBEDjPjuxQ35w1df/3fikCv//SctRQdyi7OywBAG9DxoE0i4",
-	"Jq77AUYZnMtt8Zd2szttx54trh4/fXwF2A01E7Tmi2eL3z2+evw71ygXdu4JzXOGEC1rNlKvRF1DYsVo",
-	"vnE+1+D79gkuUAyPPnCDyHoSCMmleFUsni1eMvMcPwXZR7UUGnnny6srZCFhHO4AJFTl8OqTnxzeM3JG",
-	"rPfFHZ/TI/dbeD7a+FKVx0+2/1yc/4aniRaFslzhzKSNrBgRzOyk2mb2cHFDSq4NE86JlQWvrv8SDLui",
-	"TTl6wAI1W4xTmI3b2ie5LFz36GhF2mQH6gxw01x+EybF6ZwKrIY/3ODbjdzdYN5Fb3+fztrf6capbSvt",
-	"IxQ3g5bSLW3hV1S7aCuYTyui+d+YVZzh/77r9fnUd/v45BdefELil8zE+qJZ0lO37Va7ENKbVod0fk+3",
-	"7Bu8UXt0/mo46qvQufrElVhRoWjFDCQWjJSrto88eVUsPv0Iy0fc0C7fHa7jHaPFc3hogWeMafONxByw",
-	"ZGaZ08F+GtvEsI8m0gDwCLJMO6YbIS4Y2neMatini0rA9UzVpQfUKAahzICiFkl+k9sRd9COdnKx8boq",
-	"GXUuAnv/+HLip+Tv/zfrohnLFXkK+SJHcXzW42bXiCwA9rKHaX0i/2cL3VQVVXvHsIQKPyrmULQcYAVK",
-	"zWRdMrJT3FjzBQZ4gtrgxEmwCso37qHTj0JaQN/nVdwDWx5PgdKxjfqO5huypCbHdietNuHSaS+wc5bA",
-	"UDBFIT/Ebh0UCzvPCBh1ZqNks95gAa6CVCnwYmq3id5xGt/CD1Jtv/E2/D/kBtrF+WKR+GnTGA6HoB3A",
-	"CWSYPAOaLUBJh1qTM/fTUht8D+yOqT14vbtuCF8W02Zeg5W+5h6Yv8TsHXc+c2poKdcdFXigud64R+6R",
-	"wP4TI8T1kzyfeDeN0RjQd8ZQU7KOuuTotBVy51gfHh2lzvdcmxtJzdl6fRqk2k54O7LnZxtQ7XlZOid+",
-	"dQGqve9dknInkIYQjQZXREusiLJ3SLRvlaxv0Ad4XId7IdVaGsPEg+pw2cI1mu7dVY1xE5855uo1Il7+",
-	"eD8CMjDGw4rFg8/2+A+d4BfgvT8xVkPYhRroA4bZA638ksLZ/BM6xg089ECqtgpNadLCL6pN9px7CR5q",
-	"iH4g7xt/EHV82unl92ZMsPsio+D/cR00AV7cG6zQ2wVcPP5W21+Ar76xWjahvgcEZLxCEyAfzIF+atgJ",
-	"CFPPuG79gxjjdRwot8duCLl9mBvCfunWLTHxlsDpX+aOKOV6KeU2IyU1oSEPbholJb9jGD2VghhZYxp5",
-	"7LjeGqqAaA9zYNsIzVN7nQU6xLBvUDnHN1aNv2NBsZ6VUYogYeLVSIdZpn0CW780mJrDvqih2QQ314QS",
-	"wXbYEfBIRm4fKAfncprAeHpBgSG3ozqg5ZwNhQSPRpzjmwKOf2LZcdTx+9wluRtAHNyjqu3cUzHn7vf8",
-	"jjmG7WkGw4VU1Orv3T5Qrf7pHGAbqq8JX/k2mBBVY7vMue/k1ofZNOUFoWuKvVzsB35umArd7Z4tAHEF",
-	"es958nczKb8assWPF/XOQHLum9VqEsYDgKtCjoVdYFU3BqAf4X3wrlghDP1ZUQ5jEobve9Hpt9EW0pDc",
-	"eddSoobOtXOcN+0ZVxE3kEdrCkXTMMNCMn1NoAKIuAxcMoJWKfplV8kAzwLq1GBaqa6hPLRb5ZqsJabQ",
-	"ZG0fZQ5+8PPP2FFLAH4fJP0xW+BtYwi1qsE19DGyUm+pIOmLG4hLn24jjNq+0bldXVTifSeM2k9t1YO7",
-	"r9vde8LumHdkn2RGRS/450UBC79jZ/m/jxLWju8bzT+w5nvkIsP8An4JA+mWuoRwKycLKdi1w+9Td0xZ",
-	"wYliFWTJp+juPvkF/j95VN+xO7llh7v2axHPi9KLkO893TJMarF6E9639l69xosVkmmccHfX8eKkg5X9",
-	"gjc05CiEC5p1jkDLmnMu7N6OysbkEvNILur3eOPG/excH25ev8IBH5Xb5zk/+mfUXXUXFsHvcNTP4n6D",
-	"FtNnXN+WYGCQP1o3TGs24Ql6aR/whbr3wY/dfO6HZUmsH2xvuyGtgUYZOlvCjeGrysGNW1wqPuHg29ti",
-	"Ygcs5Grcux523LlaKqN8GcpIpBAe2d/n7r11s/iV4kz+87ENfGU0qcPfz98lzGb3IPsFpyVRjJbl3iW3",
-	"BziDTigJIT4rhPmhhuhGeS+YCxdOucFeKIeacf9+sFC5neIB85HOk5XsuM9ZMWrYvYuaGert08t+eUzK",
-	"CLbz7tEzxXmqAdkS+Ve0IC+qbfkVfV661lyGu7p/hruAqtVhtfvVtUbY9OphjiXexxfQtHxd/LSwfx2e",
-	"egh57782VtT0awTIA516QfLw+6RAuV/ZbzJY3pn85yXJ+vzysNIs9vV7Dp+3YBbDEHrFPx47zPwje7AU",
-	"l9f84+dxgAu1JxX/ODi/lhhpZxd6y/8Gjy3M+7NLcQHGePAMl/DVez6hjttiB7SmYjr58i0V/6ipl2+p",
-	"OJJ4SZvcVTbByfQNZCBnNXPlylxhUuYlMggxdhY+DJWhCLzWB1BzCGCGHWZj7kkhiZEwS6yM87ts1H5S",
-	"Dr/FRy4ao21zuGfAwbSZ/7FevTsxnoERK4M93FSfzuVj5B7ccIizRqCdyHJPeAe1bwT3s7tMnGJqsNTt",
-	"y/mcY2+szjSyNuupf/OEJSPkstTe37LhdZdZkm6hV90yjfu/jLorfikxsuKQuw5gKnEtF765Dtb6eV1g",
-	"3TPzsCK0/+WLW9B1ScW0AglVqA+iQNovpaiPri4WUD8xWQ0vXd9G4l68gTC5e/Jcl1T8Kr5AJPi4K7B2",
-	"G3IWcyU6AgN9P8NMkvjcrh5kH87ZgwtLaEeGz0s2zzw8979plxLKD+DV/LX5+hIuTcVyWVVMFNT0Cwl6",
-	"+wKmCBR5lVygUvo/bt/85zOHLRt+CYntTOuM/PLDopCC/bDIyA8Lufph8QluHUSQDRrg4Qwek5f8jou1",
-	"+xMwPGlqwkShfXNOlW8QCKG/K26g4SGLJYjuKKhK7VYEEi6WtKQi77b3PMwS/U0Ymx8fiWLeJN4d7MT3",
-	"XEQddG/D/roqBcz63NH9JXLpb2F7XQEh3VuGUo0AqDNuoMY4VCPgBBQVW+cKs/yMpumkRnaLjzyQTw9h",
-	"OD8Lrx7SpufTw18mmVO4lN+iW8/P/LNz7DnueHDXXue79+zcA/6KufY0M8a3oRnTHG/9M/dIjfCNkZv2",
-	"ACIhPHs6W5t8M4b23WnjqQ3dQ1dyAF/JiJauVGInPUQM/sJRFVH+mAhgoO73Swk5lz2TDP52QNx7uNLc",
-	"8L7zz8Py+NSuXkDFhO7+eto1fWufuSfiBnDxB6YqLGnkoKhGEI0PXCqTTgPWOHrSXGMOTQz0SMJtCGrT",
-	"xF443Yodq1CCCjmPXmLPoKvKrEtWEOyKlCEqOfm54XZGoPhS37gopmS6ZuVRNfOgyVNo9/IpOzovl8CI",
-	"/ZWsvl1LDVhNgJ5Bt0wDbiFWVzntzDd1GpvkGvs9nz7LnCrFXR1TSTVIsDV0WqmpDoCJmRVpK6oQhUnn",
-	"ijHLNHKnu2l2Lt06Nle6QQzMyExdheNgqj/+g8aHPF8XsQMJF0oA8LxMtYX7HphvWM26gn+XHrXvCZ7X",
-	"I+q3e+Yh9G/Xq+BX174dXfqqN/42Tff2XRd+g8q3n/rnpX173njgQ9v56n1r3vCpqOrdYbwnOS2tya9G",
-	"Dy1O+cY/dpQ4hn00B6O2lOl7U0Ygb9yr51PildGtWgJ3jiDcr4SseOn8ULSkqtLkX9+9uCFff/3V1/+2",
-	"OL2C8IC4JUeNZIKwViYeU03s7bnlJt8w8YXGvqt/k4Ihthr5rlGyZk/+wpkQ9Jr8+f3NsAg+dpf+zfVA",
-	"jRZcXZ1SIQ1bX1G1LVwkfObWA7kuvO2Z1S/qGiAvROFNOFCkqCav/WRP3HCALFB3/h0AE108oTV/cvfU",
-	"/v3/BQAA//8=",
+	"7L3fktw2kjf6Kog6G+HdHUrq9p89Y/WV3LY0OrZXCrVmFLEe7QkUiaqCiwRoAOxS2UfvtHHuv5t5si+Q",
+	"CYAsEmSBVd1tzXxzY6u7SQJIJBL595e/LXJZ1VIwYfTi6W+LmipaMcMU/PSysP/lYvF0UVOzWWQLQSu2",
+	"eLrgxSJbKPZLwxUrFk+Nali20PmGVdS+Yfa1fUobxcV68fFjtni5+pGafGP/WDCdK14bLu13324YuWVK",
+	"cymI2VBDzIaRfEPFmpEd1aSiBSNSZIQL8ksjDdNX5K+Li78uyEoqsrNvcE0E2y0ynOiG0YKpdqovV49w",
+	"6KkJfrSr0bUUmsHCXyu5LFll/5lLYZgw9p+0rkueUzvzJzU+8YeftV3Gb51v/4tiq8XTxf/1pKXsE/yr",
+	"fuK/CyMeEuKdXcqOCUN2SjqqudfsV5/ZdcEOKVkzZThOdEkF7pFhlR7+ecPXm2v7j5VUFTWLp4tCNsuS",
+	"LTJPAtFUS6YWH7NFKXepj1ZcNIYlPfyxyyc/+TfdaJmb4Pvwmlz+zHJjx3C/oErRvf1Z072ObF22MLxi",
+	"JRfsgAxTm/CjrOyGDsboTRVI2/m8m8Jgrtniw6O1fOR+WSu5VrR6jPvV+dsjXtVSGTxkZrN4urhlpcxV",
+	"o01TPcmlYk/cuzCTZ3qrv2ErqdirxgyPzTvH+FRvWUGkyBlZwtNkJWVBclkxTWRj8EzZEyIN2TNDNF0x",
+	"styHk7MVcicWWY9vRondCMPL4XR2GybCUPKWqSsiRbknVEizYYooRgsu1oSJQhNuyG7DFCMlWxk7yUXW",
+	"4SNq2CNL85aVOmKkuz8pu5FLuX1sSTlzJ+x7uA3mW1abzfBkVVXiWalzc9JBqRb47lF+Y/VjP8u57MZq",
+	"GPcby0Uo4YqC2y2l5evOale01KzPIoUd8cdUKhQcr5XkF/SG1mzIaIrlhop1yYhURMkGj2ifS3e8SJ5b",
+	"n6tg3CNEX6k9U48d2eYRHV7tUF3HZLrJN1ys9YRgX7YvjzxBhd4xdUwW3vCqKeFGs3RjoviRi8QdwpUM",
+	"dugCbvAVV9pk5BJ+0CyX3Y3iwrC1Ox2c5awrarp/c+Lw+J2KUjNbaEOVSV1Bb+NxOWFGnY8FurRTyjx5",
+	"U24u2P9EojLB1Hr/bpP4OC+GGyAFy4hmt0zR0p4SI9fMCuHYQfm54Tl7nZtZ974ejrlSsmr3nSB3WpXN",
+	"SPh1SfVQ0o8Og5pb5Pax18i+85ellCWjwLo7yk1kYnZwd1bwfqKKwb3obks/Oas9pugO7yg/rjmAdgyL",
+	"yMJBbYnnGaJD/c6++0WmMNaSIV8N6JTLaiWVoZa+A5Js5I5UVOxJyZndIik8iciOmw2hXJElMzvGRPTI",
+	"jugGA+3JCzE3T/fi4eQSlalvAhFPVae+YQKtj8kbbmia5BvJc6a77LL0Yv9Q3uaSGkuIIwx07R6zu9SY",
+	"pDfcY/YWVfuEF77Fp6yI5oLrTUxdQ02tbgyRwqqDGyoKQleGqR1VhU49Di8NA8Fb0Q8v8fnPvxzyaUUV",
+	"F7RgRxVz/xyImg9Mp6v0/MPhNCKzqBV3V80MHgBrVMrtZ5rIHVqh9rzkjVJM5PsBF1SMmtdMfb9O1Q6Z",
+	"+j5R2n+MSARNyxQWunGPwRtNPoOwN0zdujcniavxuehN3pMMjomzcGJSNFw8v6fqt/blZ0Ef6ulJZcnU",
+	"molDmgytzL7slbsynYwwg2/krozqB5KaFLGBz+qINbjcg2TayEazjSyLzzRBbr8KNpYzuYTl3o7Zl8Ci",
+	"dsjvaMx3I1eEErfzad8qGKufK86Ko0pdSQ3rK0SD0c2GazieCaNbq8BsyIY5MS2asrTfv2XiT7JREd0B",
+	"bF0gbMWLomRkQ7VzT0nNBNEbUCZW+AijKB42tLw9IPyS7aUoyEo2ihR4BaZ4Y+ieqRvD860ekd9yRRjN",
+	"NwSeJNrQvQZH2dqK9MuLC5JXf/v/u4I8YdQ+a5aSHt2qH+wzIB9mSni6HRg50+9uR85iRbV+EbEV6Y7s",
+	"GF9vgFa0LEnQ7VN0Xbq/sWIkrm5WjOpGTV0nERlyOL1nlWyE0XZu/oIk9hbGSxuU596Z1rWUQmf2vuZi",
+	"rVjBmTCLyLUgb5kYPTKMaFqB5kdJISumDc+JfSONLjVN+3RNhV2a5GXid+HEp4qFWskVj2m39qqzBAL3",
+	"BGo0bmJ4BSYqNt6jEuE2xbS3MSk4swRjhbaWFtXgstbUmmVWvmRxIoHATyKKapYvEo+uapZLVsQtIDug",
+	"lfr4DOyPKMAl6DRAsN/wSssi3G6J91zJaorb06XLofqSbn3apyeEoV1oTYVRe3CMwo53t/volT6lw6A7",
+	"IN/cWJk/chMCleWKrEor6i2F8Z0rcgECCH2haRuvDThlZihqJnhxBuva0XpSUKUNsKN17OsRv3QumxIW",
+	"L4DXVvZoiI7IOhB5UjmJNxRkfdecp4m7l5zm1LJRh1Hd0ck66p0XMV0txOtx4fgc7nN72A8vZM+LHZ7x",
+	"t9CBKe/ksBeanUulvf46d4nfqpjt32qQAw22cxfE2Nx9Pvq3UU9L3ZhXjUmVPRrI8uIUt9vBReZ8Jv5z",
+	"7TTaVURpoxo917j3AZSlfRdCKBmReOWuqLX4g7eoqcnPjYbApLDcag1mCc72nktWYpxgKD7XMScdDLXb",
+	"yJIRx81Jl6/qOX1neOwP+aSiH35gYm3n/OVFxDWo45JuuXc6VcqEp/Yavx/bztbQ/Aq8Zu6HyyNeN6SN",
+	"pXaqVwnY5gyfErJOLDjH8IbdyB3ZSEMoshmKRD3knFajGJLU6hHoyMMo+4AnNtIYpk1ymJeas4Ybj8M2",
+	"SozqhY5un2liH9MRx2JvN+FrWSBNd96dJc+LyfoNO33Lr6mhpVwPZbC9idLvUmvNvxQrGfUGNHM+1Ix+",
+	"B+IZ33PLb8lfA2dn7GPrhhdUzHEcjX+r5JVz1Y/pI1PffUPFmo3oHZSs+LpRjFR0T5ZoTYHub1jt5Dk6",
+	"Oit5y0B1X+7RmjKarDgri5gxVVNx1CyhAter4YQ0Cq6QO6BVoxtaHnv9z/AQxECEOX/U3kEEfswcg3cW",
+	"12WKA27z8wg77ZeBpIxJ/GvI9xnJcqBkR5XgYm2FSC0101d26zZUkyVjgmgMYbIigw2HFIMlM4apx+SV",
+	"AAeNO8IZcbPPiNnwfCuY1j9WmbVRX2SkZuobF7fSRDPzeCCn1/x2xLIv6ZKV0b/Ybydc/8R7s0J0Ic15",
+	"3Ibu7yR+iuSJi/eWYqfoeUihREHt+OEMOY28PVSVi3lqsL/sep4bdANKVTBFSi6YNaOtPDmas9KNDMZv",
+	"Ljt55w+eodrRcktLHo/1rSh6QJbWgiCKcs1w/vWfvNns9z07OeZs7V+7rgKs4CsvgXveZ7ChNDGsLKPU",
+	"clbWmJHP4WhiRuAqIyHozIXmBXPx5eQL+Ae6956+icCGP78pHphWrxruQinF2i7APhQJJ14RqvGZrk9p",
+	"Ik1q0ksyw6fSrKl6nZ6ilHR60So/+ex65eiuQjUjh75ltfks0x9iVIDAPr6K3gFre+N0HfXzWCyJFUZU",
+	"dS0bFRXzx8TVoT+lXVygZtdj4kYZE3FIzNOsdue2pAZSHwcX9T/N5EMH4JEwEjdj4aMrzBMF/a3ck0Ky",
+	"U4RS1FA/lmInZfG4ZZOZSXZSFkGWuPj4DA5Y0nXckZOrplpGCOliNXVJc9A3l4rRwj0c4RlwEB//ym7D",
+	"qEFvcvyqVGv23frAX92Za8noLRNu8T3mBNcjqeXOKjBu2N44nS/JWMavgDSzimuTOecGpJppfeUXIT6L",
+	"8MrQ0Ui1HksAnHGhWq2DFXd4i4IXOFHOwgDxyIvkJVlLpp8SWpaZpVFTg0Mc1C6rtfis6aaOao9HMyM8",
+	"i5+YG3EthSu/GN63K25GVL1aMc3MU6I3UpmMrKwBLRWQPrrJYLihJUvL8tVq8fSno0YJvvHxfd8nlXax",
+	"Re4NS3LFcl4za/CzcoXyzKUogswYJnUplupYm5PmOTPvUtNVNA7dN9Vhtu7xSJphovV1g0Q8VYPrR238",
+	"1wITTJo+chvR+3LTzGQenMv7WEqfm6kTERuqyYbWNROsyDAB0mfHacPL0rJHLivwk1C9PR44Pqjb+OgT",
+	"QGOXL883TvtfNaU3xQquN+gJ4DqaftnJ/B4cTJ/aGX0Ri6qKETUAAteMCSCIe9TPyTPS4LixWzbL4yTl",
+	"9rvbaO2Nz1VkxbPeoRivBwFBznKqzbwsd/uWXeqxt57757rJ7pMvqH3XRB7e2JIW8xZYUbUdbhhuD1xs",
+	"InCrX5VT6Kxoi35RKjZ6p0JasH2CuGRlezsJuMwFK8gho9jTYEfNXOoDvEw1xMzW/JaBek6JofWZWd9C",
+	"7uJ1g5qpW6Y+0yQvZb5NrCLKFrIxcKKP7OYr91j7xl/aizLibSsT/MQlFS9FjYLBvvAyzii1ksuj83u7",
+	"YaqSUFVz47hUM+0nOKgJQMnCBSRC2fu6zUwfXqOGKjOPU7Vhdcr5vzFO8RjYmX7yA3J34sJ+WsgUjuiZ",
+	"vyCyUMThBJObVkdQtLsfJHMrUsdupLHaSxDzRy8EeLll46RnXb1cumh9w2jxEtxgRx36SDk3+c5QY6v/",
+	"Thi1T7984Qr/mPWJ5WTIHEndNxvdF4bzHFzzzyAplLh0zVKul/ZHvZE7e+dnZMlA9Q7yzH/ar/jWGf89",
+	"NWTGcRi5AbZcFDOCpzBB+w7cxI0SUDtJ9VOyKnmdEb2hW8igyTcMBODgu7e0bE4q1IUjCdPN7MJHmcOS",
+	"CkXaTI+1GakixRXaa6O2GplLbT4U9VdEyF3PrgP7g5pegtXxPRrabAW75TnzGf9aOhMN8pogYVPkzKpa",
+	"7JYpIlcGJw1BI3DZdFxG//EluGb8j3+09q4xzO714r9/evbov+ijXy8eff3o/R/+JTZDzy5MNJXdFJ+8",
+	"7FWJBTIO/KPgtCwxgwmEWoXHGy1eayQzZ94ssfwakqYV3YGjbgVmcSkbZXVHS9JH4MIzdMvEI/yGNrLu",
+	"8EHktoopuKa9pZyTibt0Q7uFIN2PudgCDx9+/2//cw2WNAyP6XbMZEFzsX+yNMjIBalpyawi/yUpqNrC",
+	"n8q0rPH+sYAdGTsMN+4OjNmekhTSLhmDlJhabvl9YHLS3ESvcKvwwLXWwiRUlAuybIyRgjj3bCTn2FBe",
+	"TgctR2zl7uftLRH9vmAfJsrTiwaCHG3hzE6qaMVuvaGadVl9R7lj9UOmx3+pRgj8l+V//BccAPdLcHA9",
+	"annfFSg4EyPKxYabks2peX+HNe+MWBJYk02s3ZJPq2dHEviJhJ0bZbamqihezDFrOT1KsJwIIXeMzYhB",
+	"6R0eUbsw6nkEctGKtYHHuoYEbRSwVvBTX4woV2MmJxfrEcX5FCNy5KrGoOLYwRku7blTMUkuIf9XriBN",
+	"0GUTuiPF4D4NGt05pRnDtJrbkVqFCcPKjGR/oj40I9I012CYCjR1tHxYVPwENEpHLoVnnqXQuwPAF7tg",
+	"Gw+ErVUY0lfpZV2SRv6tHAlHRs1ZKxvttQQVPTXlwD8bKgqdoSyW2pBGra38hxrr1Ej36DTkLTo0Ytn+",
+	"Y95Vq4TNOVrGe8zOmWrfn+gmkYXNC7FJtGxgl/zYbp0pMCGOpU4ECvGZeEMn+iAVLOLlCdWz3Uje5xEn",
+	"mVRV95bUVhRli3xfcoGoR6wsea0lj19yayWbOi7uRlxWjGrzIi7IS77eGKYNllWFQAbojIlFbk7ti0bC",
+	"XLpRcr2WHJ3ohtFbjjXo5/ih6rJRNK5KqaZMjhNoumJmPy8uD5/hOU3ORXGPY67WIUUocX/EfcucqCw5",
+	"G2YmtxuUMqbfstSwGS/M5hTbtB0osJD/WuyuCOOcy2QTl5bjDX/CsoVPkoQTO5hmd4M6exvOm2fnwC2e",
+	"xaazKlpAgTmW+AhsRt50TA2snATfLuRfcWHkU7KUEDVZKSbyDVjrjbVuVyW3P9gPxKKaXdSXER+0Hce+",
+	"HlK8MFMypFREyrOsOI4Y9PYrNFdSoy8o7Li1pdSemJ0kORP2AjOKjVS/lTxnsZMEewlFjoIReArqvMhO",
+	"pfq8dW0NKxcIHNKiEVbd7W1A2peBYBF52BbE+sBB2Kbz879Y/djz4Inh6G/B93J+4qZVoWY6sBkTzyL7",
+	"4MLDG8yOOFO3DdMK4x3RTLSRij12VEmmqT0XStDyCbyOhOUugpouGCr6YQYgYPL1Z1h9fSJ04DV6i64X",
+	"/jOJEW1Y/OkZiaiYDjjjlWDO7EcgBDA8skTLo3XzDDhxyiCfcOcUDuplaDKjEzHtGIDNER97rk97Iil+",
+	"NYXU5N0BmiCRwLVKeUHk6goBLNDzC/Kc6q3P5uCaFFJEVwU5VVOm7pxAF1Wz4mKurN2r7LmsnL8KHEVr",
+	"6X6yM78Tv9TOUw9c5d5pbWSyXzykMyXINRchQPr6Vwc+LE815MWW6J48nu1SzLRv5fzrJVhp3wYApRly",
+	"cOPhQVKkW76RMrYpvGYZUTTfZkRxoSFqs3N53xikooXl4GMZcyl38LceYeekK/i71nl3QmauO6hBHl4B",
+	"K1rZ5NRHs5E6+P8CukXm6LB3Gk5PWO7o/tR03pXDLZgp/kYUU3uB6yuIoY/tVEdihhN6gtqwwjJ2/MR0",
+	"/u9lxFOAFD+VaFTsn/uMl6FCvCqpHil1Hk1qiARzXxZH1vUfw2UxqkrOtLmTC20jlyN/gdKeVKdNZJo1",
+	"kzVK7Yp+4JWV/F9egJqEP1zGsTDFyRs281ay12Yvu/3y84tjLAlveVk+vXWdQN4BvsYs96HmxRyACl6w",
+	"b60OdDCRPw7nsaOquo4ntgoAwgmurC2rDbGPX5GLVulQDLU7wU5wGrTuS8cjnkMdO/rphROcZCB4mX2O",
+	"heC+cWZEf07M5f4C5U4PXPNb1sSD1qedgNHw73On5UUuxSVzaNyAEaMQSgJS4wCLD9LDPcI9KLd0CCu4",
+	"oeUqmrUHKRP2ry7tj2uyHmPMo6X9AxT1fr6T3ZHREv8Z6DYhchjHkJKA2pRekdjC0fc8nfAdpMpppSoB",
+	"rt6nwDoapKCzjvomnDLTr6fYZSSXsswIQKNmpKmtjoipSke1BWQa52VwcPWeaRKN5OeoiZ9qJD/vZNXG",
+	"VcNuhirFDK3lHlQpc5BYygUkafksBNgCrzAikPAK3hiqiTNq42Zl9kvFbor0OgCu62dnIGwUnJbX0Zpx",
+	"TKnRzLvYks5G9KTxkmxYWYOTIur0nM4TbvINFHvYY+pctOI0mSNvmXp2FhzJij0bqRJyYtGbVx1MnyUr",
+	"ObsFKLTTpm2H/WYfHfbrrywHX15cuLGrU0dIgVmmrtbSl354Vu0SpjvbA/bsUr/dcc+AjnfmQaw8b/1d",
+	"JwsSb3j0DjdXqzIWOnfJnBRROrlYE58FPCv5ZRK+FZ9yZ/NoHJsjHId99tVqpZmJnGYI8d86cMIC/ZMp",
+	"AKqK7lzVcsSeYdT8uY4yZciKs6c1l2VBjCSfX1yQv/3PdXxkXrHCY6PInbBbgpCGI4AAkQSaFVPRmAxA",
+	"rbjTuLPq9E4qaGPSmABMqBiAYqwmEfw6JnDE3hgohUA7B8sWVQrHwwlyx9S7VBwAmm9jYVdsg0BKdstK",
+	"B7/pZxQJOhlZ65fg2IyELo0mdoMUoilZFUeuVleElZrZH5xKSdrUueEARkWxLVorKOrRuB0vgYi5B2/7",
+	"KfzOX9hiqCNhs3C8D4+NO3B+ti3/Oyp3uCzJTnquZhUTR6wk+MJJ5tE/5denKr/+fgVV14K+OLCgL7N/",
+	"SrERKdavhzlHMj2k1PkeMNtPcMtbUtgTQHIqAr8SinLGGplQDiY/DAyqzmkNfszPj7kx53NzyY0aAxFu",
+	"/adfRQfuoGFNcHf4yhdfXXT9sP9xcTHVe8ovIXSdsvcONJ16f7Kn6IVPwZuxizeyTZl2iSBw8rrxUodF",
+	"7zuu+cDcAKUwtdPAHOj3iDj68qgvDQZINCteuKyqU20KeL/tAJFWyXZQNTwAfGzMvIwU2ZhxDx5vMyfT",
+	"MSrGe2fFJVwOHw4Y+G5CCeV0DtTZOTGlYFiT1mHBqW1zZD99814eAPKcEJN05vgaXKxrrMCBqCQTmpt9",
+	"qDGrpYwlavAi8co8uZVIsY8iCLVRRyvagPhYbKZJ3ZQ1rGPdVBqz2lyi2I4aBHUBH5qV600iDFG2yKla",
+	"pjb0Q9qltjWL9g9ZE4ri7IpcEL4KaTOu0o4lgiKvaCqOhk+fHnq0XAIs1K87IHeFDA5O+itCScl/aXgB",
+	"xe6kptpgPxAXBvI3BWLqLBxUUHvc3qcEQb48rsJxoY0rRr4rpVDxGGLKSipySbZr2BrclBk9Y2olDUv2",
+	"xSpZjsEvlskQKSF1urP8zy+ikF3Nmqo5Oc0J0CvdJD9YTntCHPe71fjh3WFD7m0JlqG88QOPp/tG0j5e",
+	"dnHDTkr9gHZe88za1EZXkyD1UwBoaf2hYOYnrvoHa8rESokcmrDvlutiFjktSwf2eUiK0av/5CJsx1D4",
+	"fgoZcCmn0oHfshZPtp8kfhb0zYOg0WDhXcQa/OHf6b8v/92/v1RoDCEQMDgUsFFlDz/0LovzLOOMlCyG",
+	"QFS/OgG8QhieSezSNQbx14bRdKfUUgBsmva4WNocFmVGi4njkakAmMRM+oSn0lVnNKE9Xl0VqaE6Df5n",
+	"ZAN/boooIzu1wur1zl+1ZD5B1asLS/zRV+UvuYkngW7Z/pNFFJqyeObMTN4yVTRsxEiSZcvDVvsCLZih",
+	"FQLwbek+UzfQTdRz5A4MRWSw0XziEwF65taJhRDjbJwCtl8EseMOW8e55S4Wz9adDsedXWglqmObwOv+",
+	"3MX8G/YW6aSQHm9bPelgaK+kmFSlzbBJ0tHzn4fS4Wk3CDx1Yk35/Cz6Y+hXaeO6xOpnx8BVQBY5EHrs",
+	"xJuaHI7NzaLloNCgY1Y35RvKi1ci3voAsgyjBTmhzXQovoBba8N6uPlHs/hnFgjBtZiS3No1BvA+7Na0",
+	"t3vULrJNAsx9FXILzwUk73B79NQ5b90MzX3MgwUW64++peJZfqijBW4rqojgghmX92N2TJi993EWfLXy",
+	"ALWubA/aNORMmCvyR2zzt6JNOQPUNblPzlQvBPe3d9Qw9SLWDZ15P4xEP8z6iUdUzsgQ5pcaj8DvOgTZ",
+	"qzdtSXO7MmSLRhSxJD6YBbhAXO/vAIoa2qisFWaIeeXF/7xWjGpEF2JqJe1vC5d+Bos4yF8fOTI932SH",
+	"BxM9xD9gD61TfYw/0oL9yD8MbyyHN6KPASZaAv1MFYg/fUWAyujVEtI4xF+uCeoTI8k/nXOzskbmi5Ft",
+	"Atha+1lt6B4xlBI2fh138sC00juQDc2jlP7gA+FOS3NauzgY1S7GfyRrtyiQLcVU/pF/sJt+qrFs372h",
+	"TR7HIIHE3k6wONQx+xaEd9ODmopiwhoD+No1whrPMWbT4ShyqmgV851wY41BTTa0C/fURVIv7Y7FO+O0",
+	"olKKA6IlmsHDj16E7tfYF3tmB+yC1y+SHd3muGX5Vhpa6vB46rc30lyPkQ02HYnqzLWl5PbHDF3aENvw",
+	"KbXayFuGcIgPeei3rD4O576j0IzLIaQ7UO7EtnbTHw/3WTsEN6k4JavkXphHkujz1CzidqeTjmy6ujaW",
+	"La+5yJnvokt20KdVnJMz7xui+qVkizwpcb6iBXsxLtewAqcTNrUa5j4VJKYaIFYf7o/PXuhLpYzQosjg",
+	"VGVEl41SeyJVGHvoZwlUPpl+oykEg0oDdhtT6XhHU1gzgxWWPN+2Feo76qJskaYP4rmURSpPSTGZtdVp",
+	"dwQnEOsxrDgKIJHAdC7jJ7n72eXFRbqsha2anKb0LdeXifYEsEFyk1xZ8kLPAP2vSx5z6YLwagPy3dLT",
+	"buaVFfgjeEhomoCTq5RSM8y98r3S6awWGZEhtOFKQW69ke6ovLCXEqTt7QYQrXfTmyoDxMij1wvUR8nC",
+	"XzCJrLYbMfSAX7nAtgHejT7jkzMab8WUYL8DLSeGqXop2h5kp8YEncPfal35DAqlV2LCCevsRGfeXYY+",
+	"bAsFOljnvLVbE9gy1Ch5gexFSKsldPHdUMCFI9EqngdK0TGtn4rHp2j8Ltr7I2CKjvaozBsD6XXLDkAS",
+	"8gUlW8FXQ6V/xctYWzD7a394AA1QsB1JrDXFPR2/OiWSceTqiydpBDMX1crcpaJJ4VLRomni4w0VR/vn",
+	"g2BCcKKATZ7iztAJUBUeWdI1dbfvpNyrYzBVbkdcNvJBiKDr+hqFURylgUuH+Ux7SrhCUTsgguxtaKLK",
+	"buRxsgAmiMNO9LQZ5KtMWNB4Ik42oBUXFBFW53gtJTU3cQLCEkIfFbUnmlEtoXMsFHJ7o8J+IiMXxEhy",
+	"mZhhJNXYVRrgtCpGO3hptELYFTujZGfeHKCR00yyjmn/5RGcTX/J4KTS+MHt6Jkc8QZ6NM3t2ndCMlXV",
+	"YcEp6oWFnZxkNbNsxsmrML+kLPP55I8kmjsf6Iwky28PDpo9Y6BI7qgqNMD3+778vbyh10x9v476fyjZ",
+	"8hJ7NHVg6kApuSKXn9+ny2LqfGSLn6l6MZ5igbAQcEu6pLmKf2BF6/uFBiy0TL7LR1gt6arDVSf6QU8+",
+	"sKC8jfTmKeUuYMNq7NTpI/iLSG3U9T3UbQ+TQ3rRaOUKKu64u5vDBz/N5/pF1+f6xbHm7C4XCmGAcT3T",
+	"wCzHXLozO9PZXU7eu4pq/YPUM2zgGV6UbAHx2euzXC7AiG01tftiWGYL69pdyvwOe+7gnB6ueiXebtjr",
+	"0oGOxHIsRrLu7qmf4WgyF0BFsWKkRen8czJEvRcRTRBRVlA7b4zv8OhwNcCoCjt+zuAzE5wm4+QjHR4n",
+	"zIiOv2Muv/fTgbo1Ic/MgcHuJUyvt6TfVy96nDmfAhUAiRqPX5fz4UYwxQP4v23hNsd2gCy38Q4t+HfX",
+	"z4M7FaybTB7LJg/HJJQAUNgB11THxd9cIGzZKGHixQCh3UQoOoPePFa07NvvFGofLwh1rRyOzfdj5HJ4",
+	"1Zj4MXKuDV3RsoQqT6vhYRct5wH4tO7zh7t37Ujn3bN3EB/oXVbjKXmvduLaVf7NUOyfYR1MMGkDViPZ",
+	"MlYPNfpjmF6X2d324O+AzR3pf/6QNptbUZLFBptyjrX2aidSDLY7sJRxlEkjmX84gWr2w2nW7RwzJU6q",
+	"kK5xz8Q6jd20n910wmSD2ZKnMSeOkURvHOkcir+m3K7tWhbRHJlc+ubnJYOmeozUG/tfPqzBxAFjgTDo",
+	"56Z/aahyxXuC3PzlBYEXooiSv457n90NB6Ai/ps90IhTsV2zRaPKieoMIEa8hVtvO+13/OBuPRnSJyb5",
+	"X1PRVj33vP2hzCKSJxxKy9OR8+Asz4Dr9Bl30eywJp/xpbDIcDpiyKM+ie/IcXFj+9V0MuPDRyYJHYRM",
+	"TyMqfF+DIdw702YsTrsPUKT2A5pFe+etqJlBLYD5G8m6SNmzQOSKUd0oNoFUO57C1hJO72g9+Ym0RPId",
+	"rSfqsDohHlkWx1MGysKtsq96oXsVPuLp7jYw81vcIYxf3QjDXG8kj8aXsN4eg4n5RmoPmaidTO5hgzI6",
+	"pwc7DBo1pdktK0fyXCFvJJuohEw9qFigGDuiAJx+F+vAqPjcqrBGN8eRkW5QBDgQz/Mn25c9jgaZ21M3",
+	"Stiaztr8hEdYK5S0Rop1R/Mtz2yPlQZYGDSRvU4q7qXitKJWF7V/7bqy95FsBYa6J0Gz4KG2VHWOq2cO",
+	"0MpUbSF0kxqrUgOcJEjZdyUFwZ+TxJSIqXJgSH01PBdjfeHOQ4f5YwIuAVNtMfLh6lsInLYWKKy9BSq6",
+	"uJiGXHftKrDtwFp6/GXMg3I4Oqj/YcUfeF+PiTjvpLX6Qi5F8bzd3R6SlgPqQRAmuOYhgK07KD9x6PZl",
+	"yd7yKqLH/iBzWoLnql/b1QHT/tefLi7f/3Tx6Ov3/9/nP108+uL9vz396eLRV/irKLj2yZh/7cGJVBy6",
+	"koNcevwDoFtUnpVUnIK4N/OU/8Mc2X+ezf9Tzmb8bj3xjMViSTlVyxfJ3tnkHPltTst7yGx3ICrJCbmn",
+	"FiH5xHZYRuaI5AjQmYUfISUKf0o4JMThX0tlFOUR2I5lKXdOFgKcRAXlMejSGGr5h9U6HW2mUbdTNQ0z",
+	"3P0bvt6kPrvlovjTzOd/kLvr9ND19d2HoY8462FQT4bOlLurTUlNDEgcKTTvwqqmnAtmTMl06ucBaTUe",
+	"u3T1BeOcAwCrZ1gT+P5Y3PGYveVxzlsC+dV0iJC5Q+SPQVhVYqw/HM7To/3+E2/YL41zFs1Qg46Dtlx5",
+	"JF0AN9NkI42rEVnL1PbLK4/aPul7asGTh+2u9iN9NV4ruSwRl6q3sPFeiEwpqaZChbQs5Y7FWe84Uw5d",
+	"dZpWDPHicim3n2myk6qI6ggBDCqNs/HxLEw4mdext14zkm8w1lWwnyHs+vi5T41sj1e+ZvXUM8+VrMaA",
+	"pVek3w5yR0Gp/LnRPj/cgQa6cjCa3pHJzoXZMz9DJBq6PqOb2oz70fknBz75bvkUFDB2CvF3FHpMO0T0",
+	"pdyBViJvmcNFl03AdnLH9CCo0YEtkSW2OfkaxUGvxV1UcXAN1o1rfUxV5XGXky/W1GC9inrKqdOq+4sc",
+	"VEVZm4LnG5gtYKDYfSEVo2K34fY0gDnRb7CB97afaMq5AzTrk3llBlcuVaOPG7jwULf3f5+3LE3gj/Y6",
+	"gG8ygLkMcLQundX3UVl0LLeLKQToXmFLyevM2lFblpF8w/LtU0JJKeUWT3glb7FYcQNlyzCRzM5DNuYp",
+	"WH9hkl2g3LT+KIm1lH2HLB771JveScIzLnola6lpGU+pXUI+rQqZ0a5ZGOZc+53p2W8zcviYYGq9f5fa",
+	"7X9moui8kz7R17uMo5dYJgYEFceo8KAveMeus8H7cHmMgec7FLAOeFiSQlegFnz9ld2wy4sLKMeHFjwQ",
+	"rdZbVmRQoAu4WwelRB09WkF+/YhKMokSdrzNkGXC4cRLpjWIA+h3dmXX4IB3IPcLNj+xEIlXbFATP0VV",
+	"n442JVmHW+aaqs3oklaH4+p5s98oCTMfA6P78TtHxW982KLOej2zehrHpM8bn5A46Lyefqxm9F1Phgji",
+	"CSitFXaNoh9cN/aFe/GItFRs1Wj2GFc+T1TiqzCRN4wWL0PK5GkQC/1GBR6F0eo7j3i8VcEdeALyqevI",
+	"rmt+h+o5rTfzUyYP/sM8LXPIL+Gc3KGTSsBGoBt4mWFXV6lIrZhmZhyvITkTnFX1SZUGri0Dvj+hVsY1",
+	"DEeW0xWMNyyXVcVEgW0NBkdHj2Bi7rHvPvfQgcp/hxVXhC41E8bZYs7lz6O2744KM9YSc8SwBqUHvpmc",
+	"ZeCVqGPaHczGjR0/i11i/RBNkX4lGLHS3pse1Dc76LkqpGAjnaZX8d/XrdfjyGLhMVhaf2+nXuxxQjQx",
+	"PMAzDt0ns2LhHvu43/FUMGdhOlhK3zu+BSEmHHsHjaLnD0MwaY4NxFh33g0a72Z9Q0szXxaz21gP1IPa",
+	"ZGtytnnV0PbLn60NvWUZuXj81d1XDGP/gpG6cy3p9imCc2Sk4uUWes82VvmzP8WRQMv4YcY0luFAhdpb",
+	"sw5Oi4IR48icCiKP6aaFoWrNzBygEI/mMbt5N65sTlG0Z6ITQztpOcv93FoF9wQAN7Yo1PYcWnHNjQ7l",
+	"6RXdW3EOFqTYk18aKgz2LOipVGO4YyE57ABRKCNr0kksuiJ/THQig5wfd1XLlWECwDEAAacDKwT45Q6O",
+	"JbUTW6Rv/4bRyPil3GVE86rCblljYbJzS45jExo7S4oVTc4y3/klIxUrTebgfOwkK8iXjyRA21VMw+S0",
+	"QFvwbVa4tR/gOGEm2hykoOh2NDoGnU6JL30HdB0w7hXdofezpHvX1IfHoY92vDCb6yquT9RUfKYzQnMl",
+	"NXoKltIYWV2Rz788pZ2/lwhpBddUzE2sP8hm8/mHc+WBw6P0KEWIweUx3iNttN+iyyACKOZ78rm7y+cw",
+	"DDcBWWWa0UZgwXpoYFdES7wtl9JsAFEDjG6sKc9Z30s9C9Ix2ooTKkRdunfqPRxp7Gmk1sGPOd3NPbXY",
+	"f26ZyDTcDiayZGkoKGN5nAkVJcD2gZynMT60PNezCz55NVJWu254QZ1u6x0ADeTVQtcdo3h+2Oi/k+Hl",
+	"Xo0EryBoYo9Z+ECWmuTSnYglk/w1OrjeSGXyJgYMd8PFumSPSnDZkS3rVpP0keGiWedSuyZoGlSHvKm7",
+	"UaaK2TVB5rHVmZvo9KxhyxQ1jTqgrLV1nx9Hge6+7agS5tvZsu4WZG6Tu5RJK3DyLHWOn8J/5DpUFk9y",
+	"Z8VF97eX/+TXvz9+neKs19RgMukNVKoPq94EcWDVHhx6SfNtiw4dUgJ7SXgntbnYeHYZQz/Zz+h94O+R",
+	"udfEch+wxVJCp9j3T00lbszp2JCUQwS+zeSkCinejp5RqYre3I/uEuSZTiWqzIngze86csKMx2HtmLpl",
+	"sxpqtB0+Ul6IeXA8eF1oo+En4cM3STB/Pvc1LTzVQq+MVBrOI8JG1rXT6ceS5KSKZ5rfReu9uyroWbe7",
+	"YeeblJ9krwZrX443P23yDWEl1YbnHrabliWBN503jYNWPRPQD4ceDSTjUBt6a80KMBPBYefHmnQwTPSx",
+	"SeMI43vtpVU+2pvmLdXbaLyUrzfmExamu01C0LY90u0xd1IYv+BJ5k9yuPuCePWU8AKvy3stM3Ra7HTO",
+	"ZXspJeHa3Lg2RKfh2rS7OdyrlZkrqqeRoEKzxHvpeDjV3u8++2j5IOCwYo3R5Iu0ksmP1lzElQHo7xNz",
+	"bUF22mea8CIjG7nE4GRGlpKqIiMrxYs1OMjFSO+58QvYHo902u42ckz+1S4JE8jvemReRkBuY1eyi3C6",
+	"uwCp4OeGu982u0KeTjpXcChOPla8YN86hpyVpFoWOj0d7w6xQiJ7y+qTcwonTtG8sHfg6VGm7Kzj8vOj",
+	"YJWOSdr8G5zpEWSli2PItcXCEyxNZPOCncFaVVNSV+VAy/LVavH0pyNXNr4CYdfstwi+cWoZImAhRyPn",
+	"VnmigsBtB40sW9zjkm/ZU8IFYes1ms2SKs3IbsMNNNetltHYfXpVYR8r66AILcx5uMnvDzcH8TQYlCl2",
+	"SDaBdzhMmfTooxoLCVfcZNhXGEQaXcpblpGqai1w/Nhn2kVlB7Z4Fe0v9CePkY6VitQQWpZRUPAWA3BM",
+	"JRPrmOu9YGvFUmsxAIMqft5T88r2pxj7Hxb2xcytwc8jRRFUUlYTZIUOayseIn72etJG1ppU0nmVI5CK",
+	"zFUliIKUPJRd4q9jmexvLYtQxchO0boe6YtiWLx/3lsp1prsZFMWkJ4cTpzP1AVgYE3s9aiJXK3ioSuo",
+	"GjmqEocKVKCb01fcisMU/ddi9Mcs77GUG/yjz1Zo8ySTDJJvMIF8sMu+ote3GraEhvxXiEH5Ut7Wa9Wv",
+	"5dbmz8Lw8vRMV/R3jbpZuK7vA5TWA3uenC7oADdxgmk+NDXl9ptTgfmwJZIHtZFJK7U0OSf52T4Z80xj",
+	"43/XLB3PtKBKYSqFPWwu2W1P7A2FreQyTOaBhuqsLAEMvZ+2llr8OE8rm1cq2U12TjTTN7Rcvel0TzqB",
+	"0qWU2+eWHKd/QjWxKIDVLvxG2b1QjWhbu8Vxds9Kl6dVXbLpefBur5XIFEpeR+PiXacXhYV48C8f2/Zd",
+	"2aGhPK24jisER1Yx0M86W9NPgQ8HrMcF2aFEbgnj9qldZjhlGQYDRnPhoWCNrlkyPDXX9bMz+Mk5Ivrq",
+	"9/0AZMOz70Zu99m1Nytq3sAlz4rRtLej64e6hu9Zbeagva/fsKLJvSJ+wqjzMeCtDSbXTIzUA+Efb2Sj",
+	"8oS8Tw+WG8Fv96QYkLcDgt3u4kERyAFdYrw9BgojV5hsYrXCQ0iYLJTbzct+BogYh/kYA3kLgLsjtklE",
+	"9ZKC3STH/5yj7ceR9Cuz4UIwHTobYVcj0DS5JnZX2vq+5L45JXgckjtg2zs6+WG9oTX7T/xxVuPw6+rz",
+	"VFfq7B7ekOGW+HQ/xaIzWIdy7TcPFnC4/qzDC+0+B4LGGF81JTtPym5kWczwwYWaoFgKKaaoblxzczs3",
+	"aNPCzBXkloYuwYIRWtclZ918AqeIA657LJVAMT2nonxMYCUbgV6UeQK1M/CfCKMEusS2yK7rnHsUzc2z",
+	"vjC3RND1z4jIt1umCp6bMYz/1px17TONBEUNPQO1YhQKEECZyxynyNaehyxF2ZgMHGc71zagkEFER4zK",
+	"Z2YEZGLdKDae6wxTQbfUTloWVXHIqZAyPfyLktUIwq8sPXS/viJ2e0hAGMAuRkJiUT0UyVejkvi4zu7L",
+	"YmN9LayeOSfwDFEE4cvjQhKU6B7MbNEppIXAXqdGU9YsXtVn5OnMm1YsGWbe7osftp2f4wn3zTae7pjL",
+	"USyovtHTvKNK+EzJ0ahvuphqW2ZM45vCU6DEF2wmqErFtHZq/zGBVyC8Lj6fFGDmosDU3L5O04yECTun",
+	"5hRJdjIjDeBwDplkuNhBKMVL8UOJfGAoBYK0grJjdwXt0Ifp4PL2euFBZXPgssTCxWe+LO7UwsU2APDc",
+	"Aw3NA2BZlcgHKbAaIaAw6efEpxwW17Gnv+VYkGiffbVaaWZS9Z9C0Z1T2Q/F+OdeaO8kcQ8hSmFrOdhb",
+	"Cu48uRtxRhxgg8W7YsMlBL2bjfRAUZZFqtrsvSM9sg5esYIs9+D0ljsxQJ3p6mwrplQsDejADyfkUhZ7",
+	"iGa5e3oFhS6Itl3MSsoZzRIASr1LxaOh+TYW4Ud0SQKozQgKhfsTx3aQDgYpqZBG1vollkRG2yFYqisC",
+	"MAVW25Wr1RVijnZKN+yWH8RMutENFQ0nIv40IPwIrKVuMTG7sDCR/IAU6fDc4fWcLxxSEdL6BTIF15sM",
+	"WBUhP+3BsT/5GZJ3Ti0rIJTjDHUm8g1YFJjLKxvXc4wbtOrtblyFcioMdsgVFC/ZkTrYqI//Omx6cX/w",
+	"tejGCNh8d4Xu1pfRh0C5fdjxUA0b+gp9prH1BkiskqJfYBqw6vcH2+3m5R/OodEZaaCO1ifXX/XXOyxd",
+	"mk7eT3LRpYP//hPGdwzGdyLOeMyZ7lGYRqF2b8xIIsNpef6FHG0hwQ2xf/X9D7ErotcJ8lLm0QLsDaOF",
+	"t8ZHqu573RatQQzF3ZqWJgu1m5mLfyuy4gI7DiaX64/lhloN1mxkc1TWvXOPTRb+h6X6RNJOAmiB0Jd+",
+	"uOhOAkbBCfgAzoSdmv937rG7zSu7l5ZnfkVpZVdIs7OKrna0HuF4MLNBbGFJO2lz39vuJSbUN7PQnT3W",
+	"KDJ+/k6r8k6soojnx/lW7H5aSbgDlkgngg683TBVyYoZpm4YE2N544NQhtVqSqoN6Of92tnzMYlGcn5j",
+	"nDmGV2QXF7r73JEAruh2hFUsGcYcWf10zl6a2bwUkxRe6iSUpGbnA8zo8Q/D+v1q/dr86x2ZmlAl/BY7",
+	"K51SIvxWGlrGvF05L1IR4e8J7v6TwLDPFrpZU3UW4D2OFr40BX2PZD+y5SVVBVOP3dbN23d8F6b6Z9+7",
+	"Kery52KtyZKtuYBS1zPtrKX8wMYMDnf7ePNQfkBMXOjUFEBp05q02Ye/F3InonUdyqln0xgACDwz0zZM",
+	"hS9ylkFIk01a1mj3rzlWS8U/vHjN1PfrKMIQ0QDEyAUg0FCy5WUATPWWOKMmGaB4DMTCe8dMpx/amt8y",
+	"jSliKhmJejbSqHM6TXob1T5cQTmvZzTScwhzUY2ljNmJCArq2YEVfFkyUmOxx3k8AQBR6UyO0bvxGYL2",
+	"x/NNx/YjBV+t0g/l6Ex3VEWRzLu+Mq7JltWGOKzuJJgqVcXanv5J7tAd67MnAAxHc2twWRnnQr8jmsVo",
+	"bK0RBVMnYRq6N0/twhBvUpM5udzCmivXYh5xw4AdnbgKm9/yuxfUgYztUfb71ZUksUm/cx1VIpfKkmH0",
+	"GMR7F6XeIdh0gG1CBeJY0cLQJx9vCNpByrN6tqtDHW9H3+NFkEtu1qkgOdDkfxrCx/uVAceAiw7gcoDn",
+	"R7IIaSxrmg1mZqbAs7J6qnb1vjL1YNHXI1REvxWBZ1KRgcoDkNljWP2p5dm9Q7RBxdlZ5CFfzbeGb9eU",
+	"ovjfR/px6zwM+cd+lrDRoY1qYLoxeRKPIbw7r8XKu9arNKwiCrE08Gc5nFNr5gAo3Za7YpHTC7nupLYq",
+	"EiLG4FqkzPN1SYXOyLrhBUPwFMUqZndUE8rVo5XirAClRj8mb1uMFCzb+Nv/XGeQq8c0WWcEk8g0qaoM",
+	"Qh7a55aQRkD5PCWWL6G/NcrDHdfsMfkOmrTAF988vyZff/nV/00c7OkfftZSdADLOCsLjM9AP5Q2/YZr",
+	"4jqjYAjF+RMXf2k3u9OS8Oni4vHl4wtAvqiZoDVfPF188fji8ReuiTbs3BOa5wwBbtZspNqLumblitF8",
+	"4xzKwbHv04MASgAd/AZxCSUQkkvxslg8Xbxg5hkOBblbtRQaeefziwtkIWEcagOko+Xw6pOfHRY8ckas",
+	"L84tn9M/+1t4PtoUV5XHT7YfLs5/w9NEi0JZrnBm0kZWjAhmdlJtM3u4uCEl14YJ56HLgsvajwSfXdGm",
+	"HD1ggZotQC7Mxm3tk1wWrrN8tJ5vsjt9BqhzLjsMUwp1TgViCRxu8M1G7q4xa6W3v5ez9ne6qXLbZv8I",
+	"xc2g3XxLW/gV1S5WDebTimj+K7OKM/zfd8Q/n/puH5/8xouPSPySmVjPREt66rbdahdCetPqkM5v6ZZ9",
+	"gzdqj85fDr/6MnS1P3ElVlQoCu5RPVrs2z7y5GWx+Pgelo+oq12+O1zHG0aLZ/DQAs8Y0+YbiRl0ycwy",
+	"IxZxBBnGsA8m0hz0iP+1/ab7QlwwtO8Y1bCPdyoB1zNVl14ihRjEaQMGXSR1UG5H3EE72slkx+uqZNS5",
+	"COz944uxL8nf/lfWxYKWK3IJ2TZHUZDW42bXiCwA9rKHaX0i/2cL3VQVVXvHsIQK/1VMEGk5wAqUmsm6",
+	"ZGSnuLHmC3zgCWqDEyfBKijfuIdOPwpp2Qo+aeQe2PJ4ApmObdR3NN+QJTU5tkJqtQmXjHwHO2cJDOVm",
+	"FJJf7NZBqbXzjIBRZzZKNusNli8rSDQDL6Z2m+gdp/EtfCfV9htvw/9DbqBdnC+1iZ82jbF+iEgCGEOG",
+	"mUGg2QIQd6jUOXM/LbXB98BumdqD17vrhvBFRW3eOljpa+67OpSYmuTOZ04NLeW6owIPNNdr98g9EtgP",
+	"MUJcP8nziXfdGI3ZCs4YakrWUZccnbZC7hzrw6Oj1PmBa3MNT5xJnDRAup3wdmTPzzag2rOydE786g6o",
+	"9rZ3ScqdQBpCqB1cES2xIsreIdG+VbK+Rh/gcR3uuVRraQwTD6rDZQvXhL53VzXGTXzmN1c/Il7o+/sR",
+	"kIExHlYsHgzb4z90gt8B733PWA1hF2qgRyCmRrTySwpn80/oGNfw0AOp2ip0NEoLv6g2k3XuJXioIfoP",
+	"ed/4g6jj004vvzdjgt2XaAX/j+uuC+Ds3mCFxkDg4vG32v4O+Oobq2UT6jtoQDovdJDywRzotYhtpDCv",
+	"juvWP4gxXseBcnvshpDbh7kh7Eg3bomJtwRO/27uiFKul1JuM1JSE7o54aZRUvJbhtFTKYiRNSbhx47r",
+	"jaEKiPYwB7aN0Fza6yzQIYYchMo5vrFq/B0LivWsdFmEWBMvR7pPM+2z8/qF1dQc9kwOrTq4uSKUCLYj",
+	"bbel8XTjPswQzuU0gXF5hwJDbkd1QMs5GwoJHo04xzcFHP/EsuOo4/eZy+A3gNe4R1Xbuadizt0f+C1z",
+	"DNvTDIYLqajV37tNxFr90znANlRfEb7yLXIhqsZ2mXPfya0Ps0EbLbqm2AnHDvBLw1TofPl0AXg10JfS",
+	"k7+bJvrlkC3e36l3BjKPX61WkyAoAPsVcizsAqu6MQCcCe9jwzBmCPRuRjmMSRi+a0in5KUtQyK5866l",
+	"RA2da+c4b2apWb2WIzqZvXbTI/nUDiErFKrDugrJ9BWBqivikpLJCEKo6Je6TeVe1lGY0rAHGNChmqyo",
+	"Bn8O1gVvGNlyk2+YCBuiGqEzuBPV3qddQfPoyxM6tPRBpqFmEciV6ujKQ2NprslaYkJQ1naM5+DVP19i",
+	"HLVr4Pfh3jpm2bxuLJV5wa6gp5WV4UsFtOQGouynWzyjlnx0bhd3Kr+/E0btp7bqwZ3x7e49oRuXOTRG",
+	"oWcbn11yjyTCQSIk+k+5c9qS9p0S7d2e2wPpARGFc/mgVDzZLu6rbk7nDu6qpZ2Gz6P3Yx16lXzmOFZp",
+	"Lu5kg6x0dd7ik6z2qD75rCiAM2/ZWeGWo5xvv/9S1M3vYGgd0ZswnYXfhT1+QztMUUjBrhzYprplyt7T",
+	"eIvDJfQxurtPfoP/T8rSN+xWbtnhrv1exPN38J2Q7y3dMsyhsmo6HmWrxl2hHge5W04rcNrfaQcr+w0V",
+	"QkiJCfog6xyBljXn6Ie9HZWNySWmLd2pm+2V++4n52lz8/odDvjoxXqer61/Rp0ucsci+A1+9ZNQQKxC",
+	"eI5+ZQnmrIAJn+M3bM2FtwAexI+hZcxl4JJvoOGU1SvsU06/yKkgS8gl1sbhIflUFyvc69LnukQwfaC4",
+	"72VClVZ48vd2LhxYZEPueGnO9i4cuBehDAV7qJesCBFW6vpdLw7YKNgWY3ppl5Hu6ewcoc/b0Kr7Dqjz",
+	"zHf9bnFPA4nAy7+j+gyF8oCs96ZTOmLdp1rZHeJ30SyTmeKeVcxu/r3LxKMccGqssYJm5djOp+ubgx39",
+	"3an6T92zp3tC4OXRumFas4nb94V9wKPN3MfJ7NbtPeyRRBCMVhgMeQdolKEtH86Rx16CcH1xV3korslR",
+	"i4jj4DcdElQ3kwJ3rpbKKF9uPJIRBo/s73P3XrtZ/E75RH74uB6iSR3+fv4uYdWib0VVcFoSxWhZ7l0R",
+	"YwD96jh3EAi/QjBMaohulNdYXFrYVLjzuXLYcvcf7wzwQymRTp/RdrL7MZ5boBg17N5FzYzb//JuRx6T",
+	"MoLtfBj8dDsK9yTRtd4S+Xf0rd+pm8Ov6NNycsxluIv7Z7g78HF0WO1+nRwjbHrxMMcS7+M7cHF4cKdp",
+	"Yf9jeOoh5L0fbax4/fdIhAx06iVDht8nJUT6lf1dJkV2Jv9pSbI+vzysNIuNfs9pki0i2zBVsuIfjh1m",
+	"/oE9WCrzj/zDp3GAC7UnFf8wOL+WGGlnl3/4+zy2MO9PLpUZGOPBM5nDqPd8Qh23xQ5oTcV0kc1rKv5R",
+	"S2xeU3GkwIY2uatgh5Pp2yxCbVLmYGm4wuKbu6gUwayiMDB4IBE9uI8C7GBsDTvMj9iTQgYPJSAg+F02",
+	"aj8ph1/jI3eai9fW6s3ANGwrPCM143InxiNUMbiTw031afs+F9JDgA/Bggk03VvuCe8Eo0bQ8bvLxCmm",
+	"ppG5fbmD4EZZdiojddZmt/dvnrBkbEwitfe3bHjdZZakW+hltxz3/i+j7opfSHQrO/jZAzB3XMsd31wH",
+	"a/20LrDumXlYEdof+c4t6LqkYlqBBLSRB1Eg7Ugp6qPDPwHoeixKwEvXN1u7F28gTO6ePNclFb+LLxAJ",
+	"Pu4KrN2GnMVciY7AQN9PMMc2PreLB9mHc/bgjiW0I8OnJZtnHp7737S7EsoP4NX8vfn6LlyatZLLIy6Q",
+	"1/jIQ1xhffDthNvsbXuNnXN99TwibSI3aGwbesuIZsIQbX+P2ebc/t8rsS4WiOT0vAdA4LE0m0guAC9S",
+	"EwGGCPg1NYYp+83//unZo/+ij369ePT1//v40fs//MsiWtA0msDzxs/5geqCWwolIrQitvphYxJfWeh+",
+	"vjyCuRlGjfYVM+yDeZLr28NF9WoOd5LksmwqoTF3gFDsLZFnpIL2jDpYOFyRX6Vg5F/fPL8mX3zxxdf/",
+	"lrkmUv19uWdcIFoUrEjoboDPpZiIf/J1UoDzJtju7oLznVoKKKW4QkQYprGQNiNYO4WVx1ANtkI3ByDq",
+	"0bIkO1aWeCYVy2VVMVFQ06+J71094G0BvJKSC7S7/5+bV//51PWACb+EGm2mdUZ+++uikIL9dZGRvy7k",
+	"6q+Lj6BYY6eXYOQezuAxecFvrQTBP8EpI01NmCi0KxygKt8gpl//4nEfGuoRsVrHHQVrsMvGbnMWS1pS",
+	"kXdTWQ8LHv8u/GkfHoli3iTeHOzED1xEYxCvw/66gnsU8zu6v4uy8BvYXoeFQ/eWoVQjALWbG4DLCoX1",
+	"OAFFxdZ5+y0/o/dt8sq+wUceKGyBHSU+icAF0qYXtsBfJnmMcCl/j5ELP/NPLnbhuOPBoxedce85fgH8",
+	"FYteaGaM12/GjOMb/8w9UiOMMaI/H6D9hWdPZ2uTb8a6culQCU20oXvt6i64zoiWrup/Jz3aKf7CURUB",
+	"660S7gqs3e+XEvTontcJ/nZA3Hu40tznfQvgh+XxqV29Aytab9gkSuE7qbY39pn7TfR/cKrCkkYOimoE",
+	"0fjAXSULu6x2CBa4BpoaS5OcDAlq08ReON2KHQPbACvMA3HaM+gAhmqrSmN75Ay7h5FfGm5nBIov9R2M",
+	"Y0qmPYVw80TUzINuz6FW6mN2dF4uRxsbLVt9u5YaYIcBCJJumQYIfiyXcdqZ7+48Nsk1aERnzDKnSnEH",
+	"yQGtvrSha+iIWtufHPZ/hoARCgGFda4Ys0wjd7qbSexKOWNzpa7gPjJTZ0UPpvr+HzQE7vk6Cg0AF0ro",
+	"RXE3ZTZuPDDfEJhpBf8uPQD9EzyvR9Rv98xD6N83oQDt99W+HV36qjf+Nk339t0R/w6Vbz/1T0v79rzx",
+	"wIe2M+p9a94wVFT17jDek5yW1uRXo4cWp3ztHztKHHQSdr7aUibi1Yuht7pXz6fES6NbtQTuHEG4XwlZ",
+	"8dL5oWhJVaXRDfnVV19+9W9nFJMeELfkqJFMENbKxGOqySGqEgAt/SoFQ5hw8l2jZM2e/IUzIegV+fPb",
+	"6yGuUuwu/RVRouIFdRengH3B1ldUbQuX7DNz64Fcd7ztmdUv6hrQG0XhTThQpKgmP/rJnrjhgL6nbv07",
+	"0Bdj8YTW/Mntpf37/w4AAP//",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

@@ -2,14 +2,9 @@ package api
 
 import (
 	"context"
-	"crypto/sha256"
-	"encoding/base64"
-	"encoding/json"
 	"errors"
 	"fmt"
-	"math"
 	"slices"
-	"time"
 
 	"velocrustum/core/cook"
 	"velocrustum/core/food"
@@ -43,7 +38,7 @@ func (s *Server) live(ctx context.Context, c store.Cook) (cook.Live, error) {
 	return cook.Live{Say: set.Units(), Larder: pantry, Kinds: kinds,
 		Program: c.Plan.V.Program.V, Pieces: c.Plan.V.Load.V.Pieces, Piece: cut.Name, Plural: cut.Plural, Faces: cut.Faces,
 		Judged: judged(cut, c.Planned.V.Rule.Inside), Started: c.StartedAt.Time, Events: c.Events, Degrees: set.Temperature,
-		Seam: lie.Seam, Tender: lie.Tender,
+		Seam: lie.Seam, Tender: lie.Tender, RestMin: c.Planned.V.Rule.RestMin, StopsItself: c.Fryer.V.StopsItself, Waits: c.DishID != "",
 	}, nil
 }
 
@@ -92,7 +87,7 @@ func (s *Server) cookOut(ctx context.Context, c store.Cook) (Cook, error) {
 	if at, ok := l.LoadedAt(); ok {
 		out.LoadedAt = &at
 	}
-	if out.Foreseen, err = s.foresee(ctx, c, l); err != nil {
+	if err := s.foreseenOut(ctx, c, l, &out); err != nil {
 		return out, err
 	}
 	if c.FinishedAt != nil {
@@ -103,13 +98,42 @@ func (s *Server) cookOut(ctx context.Context, c store.Cook) (Cook, error) {
 		if turn := l.TurnOf(e.ID); turn != "" {
 			ev.Turn = &turn
 		}
-		if e.Kind == cook.More || e.Kind == cook.Probe || e.Kind == cook.Look {
+		if _, ok := cook.Limits[e.Kind]; ok {
 			v := e.Value
 			ev.Value = &v
 		}
 		out.Events = append(out.Events, ev)
 	}
 	return out, nil
+}
+
+// foreseenOut puts in what is foreseen of a live cook, and what is asked of it.
+func (s *Server) foreseenOut(ctx context.Context, c store.Cook, l cook.Live, out *Cook) error {
+	got, err := s.foresee(ctx, c, l)
+	if err != nil {
+		return err
+	}
+	safeBy := c.Forecast.V.SafeAtMin
+	if c.Forecast.V.Chance != nil {
+		safeBy = c.Forecast.V.Chance.SafeByMin
+	}
+	evidence := ""
+	if got != nil {
+		out.Foreseen, out.Changed, safeBy, evidence = &got.what, &got.ahead.Says, got.what.SafeByMin, got.evidence
+		more := l.MoreMin(safeBy)
+		out.MoreMin = &more
+		// What is drawn is the cook as it is believed in.
+		out.Forecast.Timeline = got.ahead.Timeline
+	}
+	if c.FinishedAt == nil {
+		out.Asks = l.AsksBeforeOut(safeBy, c.Forecast.V.Rule.CoreC)
+	}
+	if out.Probe, err = s.probeIn(ctx, l); err != nil {
+		return err
+	}
+	m, err := mark([]any{l.Events, evidence, l.Overdue(s.clock.Now())})
+	out.Mark = &m
+	return err
 }
 
 // entryOut returns a cook beside what was planned.
@@ -132,6 +156,9 @@ func (s *Server) ListCooks(ctx context.Context, _ ListCooksRequestObject) (ListC
 	out := make(ListCooks200JSONResponse, len(cooks))
 	for i, c := range cooks {
 		out[i] = CookSummary{Id: c.ID, Name: c.Name, StartedAt: c.StartedAt.Time, Live: c.FinishedAt == nil, Crust: c.Crust, Inside: c.Inside, Note: c.Note, PlannedMin: &c.PlannedMin}
+		if c.Evening != "" {
+			out[i].Evening, out[i].EveningId, out[i].Basket, out[i].Baskets = &c.Evening, &c.SessionID, &c.Basket, &c.Baskets
+		}
 		if c.FinishedAt != nil {
 			out[i].FinishedAt = &c.FinishedAt.Time
 			if c.LoadedAt != nil {
@@ -160,7 +187,9 @@ func (s *Server) StartCook(ctx context.Context, r StartCookRequestObject) (Start
 	if err != nil {
 		return nil, err
 	}
-	if _, err := s.store.LiveCook(ctx); errors.Is(err, store.ErrNotFound) {
+	if busy, err := s.busy(ctx); err != nil {
+		return nil, err
+	} else if !busy {
 		s.clock.Believe()
 	}
 	c := store.Cook{PlanID: &p.ID, Name: p.Name, Guidance: set.Guidance, GuidanceC: set.GuidanceC, StartedAt: store.Time{Time: s.clock.Now()}}
@@ -191,6 +220,7 @@ func (s *Server) StartCook(ctx context.Context, r StartCookRequestObject) (Start
 	if c, err = s.store.AddCook(ctx, c); err != nil {
 		return nil, err
 	}
+	s.told.Tell()
 	out, err := s.cookOut(ctx, c)
 	return StartCook201JSONResponse(out), err
 }
@@ -233,49 +263,6 @@ func (s *Server) basketful(ctx context.Context, p *store.Plan, f *store.Fryer, w
 	return which, len(baskets), nil
 }
 
-// GetLiveCook answers GET /cooks/live.
-func (s *Server) GetLiveCook(ctx context.Context, r GetLiveCookRequestObject) (GetLiveCookResponseObject, error) {
-	c, err := s.store.LiveCook(ctx)
-	if errors.Is(err, store.ErrNotFound) {
-		s.clock.Believe()
-		return GetLiveCook200JSONResponse{Now: s.clock.Now()}, nil
-	} else if err != nil {
-		return nil, err
-	}
-	s.clock.NotBefore(c.StartedAt.Time)
-	if n := len(c.Events); n > 0 {
-		s.clock.NotBefore(c.Events[n-1].At)
-	}
-	out := GetLiveCook200JSONResponse{Now: s.clock.Now()}
-	if off := s.clock.Off(); off.Abs() >= toldOff {
-		minutes := math.Round(off.Minutes())
-		out.ClockOffMin = &minutes
-	}
-	view, err := s.cookOut(ctx, c)
-	if err != nil {
-		return nil, err
-	}
-	if out.Mark, err = mark(view); err != nil {
-		return nil, err
-	}
-	if out.Mark != orElse(r.Params.Known, "") {
-		out.Cook = &view
-	}
-	return out, nil
-}
-
-// toldOff is how far the computer's clock must be set while a cook goes on,
-// to be told of.
-const toldOff = time.Minute
-
-// mark is short, and another one for another cook or state of it, whatever the clock says.
-func mark(c Cook) (string, error) {
-	c.Now = time.Time{}
-	b, err := json.Marshal(c)
-	sum := sha256.Sum256(b)
-	return base64.RawURLEncoding.EncodeToString(sum[:12]), err
-}
-
 // GetCook answers GET /cooks/{id}.
 func (s *Server) GetCook(ctx context.Context, r GetCookRequestObject) (GetCookResponseObject, error) {
 	c, err := s.store.Cook(ctx, r.Id)
@@ -307,10 +294,10 @@ func (s *Server) say(ctx context.Context, id string, in CookEventInput) error {
 	if err != nil {
 		return err
 	}
-	e := cook.Event{ID: orElse(in.Id, ""), Kind: string(in.Kind), At: s.clock.Now(), Value: orElse(in.Value, 0)}
+	e := cook.Event{ID: orElse(in.Id, ""), Kind: string(in.Kind), At: s.clock.Now(), Value: orElse(in.Value, 0), Probe: orElse(in.Probe, "")}
 	if tapped := in.At; tapped != nil && tapped.Before(e.At) {
 		e.At = tapped.UTC() // sent late; it cannot be before the cook began
-		if e.At.Before(c.StartedAt.Time) {
+		if c.DishID == "" && e.At.Before(c.StartedAt.Time) {
 			e.At = c.StartedAt.Time
 		}
 	}
@@ -323,7 +310,10 @@ func (s *Server) say(ctx context.Context, id string, in CookEventInput) error {
 	if err != nil || len(events) == len(l.Events) {
 		return err
 	}
-	return s.store.Say(ctx, finished(c, l, events), events[len(events)-1])
+	if err := s.store.Say(ctx, finished(c, l, events), events[len(events)-1]); err != nil {
+		return err
+	}
+	return s.settled(ctx, c.SessionID, e.At)
 }
 
 // finished is a cook after other events: over, or not.
@@ -361,7 +351,10 @@ func (s *Server) revoke(ctx context.Context, id, event string) error {
 		return err
 	}
 	if len(without) < len(l.Events) {
-		return s.store.Revoke(ctx, finished(c, l, without), event)
+		if err := s.store.Revoke(ctx, finished(c, l, without), event); err != nil {
+			return err
+		}
+		return s.settled(ctx, c.SessionID, s.clock.Now())
 	}
 	if said, err := s.store.Said(ctx, c.ID, event); err != nil || !said {
 		return errors.Join(err, store.ErrNotFound)

@@ -4,8 +4,10 @@ import (
 	"context"
 	"encoding/json"
 	"errors"
+	"fmt"
 	"math"
 	"sync"
+	"time"
 
 	"velocrustum/core/cook"
 	"velocrustum/core/program"
@@ -16,115 +18,227 @@ import (
 // foretold is for which events a cook's forecast was made last, by its id.
 type foretold struct {
 	making sync.Mutex
-	of     map[string]string
-	seen   map[string]foreseen
+	of     map[string]forecast
+	seen   map[string]*foreseen
 }
 
-// foreseen is what was foreseen of a cook, for which events; and what is
+// forecast is a cook's, for what has happened.
+type forecast struct {
+	key    string
+	answer program.Answer
+}
+
+// foreseen is what was foreseen of a cook, by which evidence; and what is
 // believed of it as long as its program stays.
 type foreseen struct {
-	key, program string
-	what         *program.Foreseen
-	belief       *program.Belief
+	program, evidence string
+	belief            *program.Belief // nil where it is out of what the runs reach
+	what              program.Foreseen
+	ahead             program.Ahead
 }
 
-// shades are what a look is called, from pale to dark.
+// seen is what of a cook there is to weigh it by, by minutes since it went in.
+func (s *Server) seen(ctx context.Context, c store.Cook, l cook.Live) (out []program.Evidence, err error) {
+	loaded, ok := l.LoadedAt()
+	if !ok {
+		return nil, nil
+	}
+	at := func(t time.Time) float64 { return math.Max(0, math.Min(program.MaxMinutes, t.Sub(loaded).Minutes())) }
+	kinds := map[string]string{cook.Raw: program.SeenCut, cook.Soft: program.SeenSoft, cook.Floury: program.SeenFloury}
+	for i, e := range c.Events {
+		switch e.Kind {
+		case cook.Probe:
+			out = append(out, program.Evidence{AtMin: at(e.At), Kind: program.SeenProbe, C: e.Value, Piece: "thickest"})
+		case cook.Look:
+			out = append(out, program.Evidence{AtMin: at(e.At), Kind: program.SeenLook, Shade: shade(e.Value)})
+		case cook.Raw, cook.Soft, cook.Floury:
+			out = append(out, program.Evidence{AtMin: at(e.At), Kind: kinds[e.Kind], Raw: e.Kind == cook.Raw})
+		case cook.LeftIn:
+			read, err := s.left(ctx, l, i)
+			if err != nil {
+				return nil, err
+			}
+			for _, r := range read {
+				out = append(out, program.Evidence{AtMin: at(r.At), Kind: program.SeenLeftIn, C: math.Max(-5, math.Min(120, r.C)), Insertion: e.ID})
+			}
+		}
+	}
+	return out, nil
+}
+
+// settles is how long a probe that was just put in takes to be as hot as what
+// is around it; what it reads before then is its own.
+const settles = 30 * time.Second
+
+// left are the readings of a thermometer from when it was put in, which is the
+// i-th thing said, until it was moved or taken out.
+func (s *Server) left(ctx context.Context, l cook.Live, i int) ([]store.Reading, error) {
+	e, until := l.Events[i], s.clock.Now()
+	for _, o := range l.Events[i+1:] {
+		if (o.Kind == cook.LeftIn || o.Kind == cook.TakenOut || o.Kind == cook.Out) && o.At.Before(until) {
+			until = o.At
+		}
+	}
+	if moved, err := s.store.Moved(ctx, e.Probe, e.At); err != nil {
+		return nil, err
+	} else if moved != nil && moved.Before(until) {
+		until = *moved
+	}
+	return s.store.Readings(ctx, e.Probe, e.At.Add(settles), until)
+}
+
+// shade is what a look is called, from pale to dark.
 func shade(v float64) string {
 	n := int(math.Max(0, math.Min(float64(len(program.Shades)-1), math.Round(v))))
 	return program.Shades[n].Name
 }
 
-// foresee returns what is foreseen of a live cook by readings and looks; nil
-// where there were none.
-func (s *Server) foresee(ctx context.Context, c store.Cook, l cook.Live) (*program.Foreseen, error) {
-	loaded, ok := l.LoadedAt()
-	if !ok || c.FinishedAt != nil {
-		s.making.Lock()
-		delete(s.seen, c.ID)
-		s.making.Unlock()
-		return nil, nil
+// asking is what a cook is simulated by, as it has happened by now.
+func (s *Server) asking(ctx context.Context, c store.Cook, l cook.Live) (program.Request, error) {
+	set, err := s.store.Settings(ctx)
+	if err != nil {
+		return program.Request{}, err
 	}
-	key, seen := "", []program.Evidence{}
-	for _, e := range c.Events {
-		key += e.ID + " "
-		at := math.Max(0, math.Min(program.MaxMinutes, e.At.Sub(loaded).Minutes()))
-		switch e.Kind {
-		case cook.Probe:
-			seen = append(seen, program.Evidence{AtMin: at, Kind: program.SeenProbe, C: e.Value, Piece: "thickest"})
-		case cook.Look:
-			seen = append(seen, program.Evidence{AtMin: at, Kind: program.SeenLook, Shade: shade(e.Value)})
-		}
+	q := c.Request(set.Units())
+	q.Program, q.Larder = l.By(s.clock.Now()), l.Larder
+	return q, nil
+}
+
+// believed is what is foreseen of a cook in a fryer by what was seen of it;
+// before anything was, what is believed beforehand. It is nil where the cook
+// is out of what the runs reach: then the plain forecast stands.
+func (s *Server) believed(ctx context.Context, c store.Cook, l cook.Live, seen []program.Evidence) (*foreseen, error) {
+	q, err := s.asking(ctx, c, l)
+	if err != nil {
+		return nil, err
 	}
-	if len(seen) == 0 {
-		return nil, nil
+	now, err := json.Marshal([]any{q, q.Units})
+	if err != nil {
+		return nil, err
+	}
+	by, err := json.Marshal(seen)
+	if err != nil {
+		return nil, err
 	}
 	s.making.Lock()
 	defer s.making.Unlock()
-	got := s.seen[c.ID]
-	if got.key == key {
-		return got.what, nil
-	}
-	set, err := s.store.Settings(ctx)
-	if err != nil {
-		return nil, err
-	}
-	q := c.Request(set.Units())
-	q.Program, q.Larder = l.Actual(), l.Larder
-	now, err := json.Marshal([]any{q, set.Units()})
-	if err != nil {
-		return nil, err
-	}
-	if got.belief == nil || got.program != string(now) {
+	got := s.foretold.seen[c.ID]
+	if got == nil || got.program != string(now) {
+		got = &foreseen{program: string(now)}
 		var fields refuse.Fields
-		got.program = string(now)
-		if got.belief, err = program.Believe(ctx, q); errors.As(err, &fields) {
-			// Out of what the runs reach: the plain forecast stands.
-			s.seen[c.ID] = foreseen{key: key}
-			return nil, nil
-		} else if err != nil {
+		if got.belief, err = program.Believe(ctx, q); err != nil && !errors.As(err, &fields) {
+			return nil, err
+		}
+		if len(s.foretold.seen) > 50 { // what is over long since
+			clear(s.foretold.seen)
+		}
+	} else if got.evidence == string(by) {
+		return got, nil
+	} else {
+		got = &foreseen{program: got.program, belief: got.belief}
+	}
+	if got.belief != nil {
+		if got.what, got.ahead, err = got.belief.Foresee(seen); err != nil {
 			return nil, err
 		}
 	}
-	what, err := got.belief.Foresee(seen)
-	if err != nil {
-		return nil, err
-	}
-	got.key, got.what = key, &what
-	s.seen[c.ID] = got
-	return got.what, nil
+	got.evidence = string(by)
+	s.foretold.seen[c.ID] = got
+	return got, nil
 }
 
-// foretell returns a cook with the forecast of what has been said by now. One
+// foresee returns what is foreseen of a live cook by what was seen; nil where
+// nothing was.
+func (s *Server) foresee(ctx context.Context, c store.Cook, l cook.Live) (*foreseen, error) {
+	if _, out := l.OutAt(); out || c.FinishedAt != nil {
+		return nil, nil
+	}
+	seen, err := s.seen(ctx, c, l)
+	if err != nil || len(seen) == 0 {
+		return nil, err
+	}
+	got, err := s.believed(ctx, c, l, seen)
+	if err != nil || got.belief == nil {
+		return nil, err
+	}
+	return got, nil
+}
+
+// foretell returns a cook with the forecast of what has happened by now. One
 // is made at a time, and answers all who said something meanwhile.
 func (s *Server) foretell(ctx context.Context, id string) (store.Cook, error) {
-	s.making.Lock()
-	defer s.making.Unlock()
 	c, l, err := s.led(ctx, id)
 	if err != nil {
 		return c, err
 	}
-	// Readings and looks leave the program as it is.
-	key := ""
-	for _, e := range c.Events {
-		if e.Kind != cook.Probe && e.Kind != cook.Look {
-			key += e.ID + " "
+	return c, s.renew(ctx, &c, l)
+}
+
+// renew brings a cook's forecast up to what has happened.
+func (s *Server) renew(ctx context.Context, c *store.Cook, l cook.Live) error {
+	q, err := s.asking(ctx, *c, l)
+	if err != nil {
+		return err
+	}
+	// What is seen leaves the program as it is, and while something was seen
+	// the sampled window gives way to what is believed.
+	seen, err := s.foresee(ctx, *c, l)
+	if err != nil {
+		return err
+	}
+	key := fmt.Sprintf("%v %v", seen != nil, q.Program)
+	s.making.Lock()
+	defer s.making.Unlock()
+	if had, ok := s.of[c.ID]; ok && had.key == key {
+		c.Forecast.V = had.answer
+		return nil
+	} else if !ok && len(l.Events) == 0 {
+		return nil // as it was planned
+	}
+	if c.Forecast.V, err = program.Simulate(ctx, q, program.Options{NoChance: seen != nil}); err != nil {
+		return err
+	}
+	if err := s.store.Foretell(ctx, *c); err != nil {
+		return err
+	}
+	if len(s.of) > 50 {
+		clear(s.of)
+	}
+	s.of[c.ID] = forecast{key, c.Forecast.V}
+	return nil
+}
+
+// GetAhead answers GET /cooks/{id}/ahead.
+func (s *Server) GetAhead(ctx context.Context, r GetAheadRequestObject) (GetAheadResponseObject, error) {
+	c, l, err := s.led(ctx, r.Id)
+	if err != nil {
+		return nil, err
+	}
+	seen, err := s.seen(ctx, c, l)
+	if err != nil {
+		return nil, err
+	}
+	out := GetAhead200JSONResponse{Readings: []ReadInside{}}
+	for _, e := range seen {
+		if e.Kind == program.SeenProbe || e.Kind == program.SeenLeftIn {
+			out.Readings = append(out.Readings, ReadInside{C: e.C, Kind: ReadInsideKind(e.Kind), Minute: math.Round(e.AtMin*100) / 100})
 		}
 	}
-	if s.of[id] == key && key != "" {
-		return c, nil
+	// Beforehand: the same cook, of which nothing was seen.
+	before := c
+	before.ID += " before"
+	for _, b := range []struct {
+		of   store.Cook
+		seen []program.Evidence
+		into *program.Ahead
+	}{{before, nil, &out.Before}, {c, seen, &out.Now}} {
+		got, err := s.believed(ctx, b.of, l, b.seen)
+		if err != nil {
+			return nil, err
+		}
+		if *b.into = got.ahead; b.into.Band == nil {
+			b.into.Band, b.into.Timeline = []program.Band{}, c.Forecast.V.Rounded().Timeline
+		}
 	}
-	set, err := s.store.Settings(ctx)
-	if err != nil {
-		return c, err
-	}
-	q := c.Request(set.Units())
-	q.Program, q.Larder = l.Actual(), l.Larder
-	if c.Forecast.V, err = program.Simulate(ctx, q, program.Options{}); err != nil {
-		return c, err
-	}
-	if err := s.store.Foretell(ctx, c); err != nil {
-		return c, err
-	}
-	s.of[id] = key
-	return c, nil
+	return out, nil
 }

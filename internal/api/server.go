@@ -17,6 +17,7 @@ import (
 	validator "github.com/oapi-codegen/nethttp-middleware"
 
 	"velocrustum/internal/clock"
+	"velocrustum/internal/live"
 	"velocrustum/internal/store"
 )
 
@@ -31,6 +32,8 @@ type Server struct {
 	cooking  sync.Mutex
 	kitchens kitchens
 	foretold
+	told *live.Told
+	on   onNow
 }
 
 var _ StrictServerInterface = (*Server)(nil)
@@ -56,7 +59,11 @@ type App struct {
 	http.Handler
 	door  *access
 	shown *shownHousehold
+	told  *live.Told
 }
+
+// End ends what would go on for as long as a device listens.
+func (a *App) End() { a.told.End() }
 
 // Close throws the made-up household away.
 func (a *App) Close() { a.shown.leave() }
@@ -91,11 +98,11 @@ func NewHandler(st *store.Store, o Options) (*App, error) {
 		return nil, err
 	}
 	r.NotFound(own.ServeHTTP)
-	return &App{r, door, shown}, nil
+	return &App{r, door, shown, s.told}, nil
 }
 
 func newServer(st *store.Store, c *clock.Clock, door *access, work workshop) *Server {
-	return &Server{store: st, clock: c, access: door, work: work, foretold: foretold{of: map[string]string{}, seen: map[string]foreseen{}}}
+	return &Server{store: st, clock: c, access: door, work: work, foretold: foretold{of: map[string]forecast{}, seen: map[string]*foreseen{}}, told: &live.Told{}}
 }
 
 // household serves one household: its programming interface, and its pages,
@@ -108,6 +115,7 @@ func (s *Server) household(under string, files fs.FS) (http.Handler, error) {
 	r := chi.NewRouter()
 	r.Route("/api", func(r chi.Router) {
 		r.Use(middleware.Compress(5), noStore, wholeBody)
+		r.Get("/v1/live/stream", s.stream)
 		r.Group(func(r chi.Router) {
 			r.Use(validator.OapiRequestValidatorWithOptions(spec, &validator.Options{
 				SilenceServersWarning: true,

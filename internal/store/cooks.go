@@ -35,6 +35,7 @@ type Cook struct {
 	Baskets    int                  `db:"baskets"`
 	// OutcomeVersion counts how often crust, inside and notes were written.
 	OutcomeVersion int          `db:"outcome_version"`
+	DishID         string       `db:"dish_id"` // of the supper's sheet; empty of a dish cooked alone
 	Events         []cook.Event `db:"-"`
 }
 
@@ -53,6 +54,10 @@ func (c Cook) Request(say units.Household) program.Request {
 type Summary struct {
 	ID         string            `db:"id"`
 	Name       string            `db:"name"`
+	SessionID  string            `db:"session_id"`
+	Evening    string            `db:"evening"` // the supper's name, if it was one's
+	Basket     int               `db:"basket"`
+	Baskets    int               `db:"baskets"`
 	StartedAt  Time              `db:"started_at"`
 	LoadedAt   *Time             `db:"loaded_at"`
 	FinishedAt *Time             `db:"finished_at"`
@@ -63,14 +68,16 @@ type Summary struct {
 	Lab        JSON[[][]float64] `db:"lab"` // forecast colour of both faces at the end
 }
 
-const cookColumns = `id, session_id, plan_id, name, plan, fryer, guidance, guidance_c, planned, forecast, started_at, finished_at, crust, inside, note, change_next, basket, baskets, outcome_version`
+const cookColumns = `id, session_id, plan_id, name, plan, fryer, guidance, guidance_c, planned, forecast, started_at, finished_at, crust, inside, note, change_next, basket, baskets, outcome_version, dish_id`
 
 // Summaries returns the logbook, the latest first.
 func (s *Store) Summaries(ctx context.Context) ([]Summary, error) {
 	out := []Summary{}
-	err := s.db.SelectContext(ctx, &out, `SELECT id, name, started_at, finished_at, crust, inside, note, planned_min, lab,
+	err := s.db.SelectContext(ctx, &out, `SELECT cooks.id, cooks.name, session_id, CASE WHEN sheet IS NULL THEN '' ELSE sessions.name END AS evening, basket, baskets,
+		cooks.started_at, cooks.finished_at, crust, inside, note, planned_min, lab,
 		(SELECT at FROM cook_events WHERE cook_id = cooks.id AND kind = ? AND revoked_at IS NULL ORDER BY seq LIMIT 1) AS loaded_at
-		FROM cooks WHERE deleted_at IS NULL ORDER BY started_at DESC, id DESC`, cook.Loaded)
+		FROM cooks JOIN sessions ON sessions.id = session_id
+		WHERE deleted_at IS NULL AND NOT (cooks.finished_at IS NULL AND sheet IS NOT NULL) ORDER BY cooks.started_at DESC, cooks.id DESC`, cook.Loaded)
 	return out, err
 }
 
@@ -79,9 +86,9 @@ func (s *Store) Cook(ctx context.Context, id string) (Cook, error) {
 	return s.oneCook(ctx, `id = ?`, id)
 }
 
-// LiveCook returns the cook that is going on, or ErrNotFound.
+// LiveCook returns the dish cooked alone that is going on, or ErrNotFound.
 func (s *Store) LiveCook(ctx context.Context) (Cook, error) {
-	return s.oneCook(ctx, `finished_at IS NULL`)
+	return s.oneCook(ctx, `finished_at IS NULL AND session_id IN (SELECT id FROM sessions WHERE sheet IS NULL)`)
 }
 
 func (s *Store) oneCook(ctx context.Context, where string, args ...any) (c Cook, err error) {
@@ -99,13 +106,14 @@ func (s *Store) events(ctx context.Context, id string) ([]cook.Event, error) {
 		Kind  string  `db:"kind"`
 		At    Time    `db:"at"`
 		Value float64 `db:"value"`
+		Probe string  `db:"probe"`
 	}
-	if err := s.db.SelectContext(ctx, &rows, `SELECT id, kind, at, value FROM cook_events WHERE cook_id = ? AND revoked_at IS NULL ORDER BY seq`, id); err != nil {
+	if err := s.db.SelectContext(ctx, &rows, `SELECT id, kind, at, value, probe FROM cook_events WHERE cook_id = ? AND revoked_at IS NULL ORDER BY seq`, id); err != nil {
 		return nil, err
 	}
 	out := make([]cook.Event, len(rows))
 	for i, r := range rows {
-		out[i] = cook.Event{ID: r.ID, Kind: r.Kind, At: r.At.Time, Value: r.Value}
+		out[i] = cook.Event{ID: r.ID, Kind: r.Kind, At: r.At.Time, Value: r.Value, Probe: r.Probe}
 	}
 	return out, nil
 }
@@ -147,7 +155,7 @@ func (s *Store) AddCook(ctx context.Context, c Cook) (Cook, error) {
 	c.Basket, c.Baskets = max(1, c.Basket), max(1, c.Baskets)
 	err := s.write(ctx, func(tx *sqlx.Tx) error {
 		if c.FinishedAt == nil {
-			if err := s.alone(ctx, tx, c.ID); err != nil {
+			if err := s.alone(ctx, tx, c.ID, c.SessionID); err != nil {
 				return err
 			}
 		}
@@ -157,29 +165,27 @@ func (s *Store) AddCook(ctx context.Context, c Cook) (Cook, error) {
 				return err
 			}
 		}
-		if _, err := tx.NamedExecContext(ctx, `INSERT INTO cooks (`+cookColumns+`) VALUES (:id, :session_id, :plan_id, :name, :plan, :fryer,
-			:guidance, :guidance_c, :planned, :forecast, :started_at, :finished_at, :crust, :inside, :note, :change_next, :basket, :baskets, :outcome_version)`, c); err != nil {
+		if err := s.addCook(ctx, tx, c); err != nil || c.FinishedAt != nil {
 			return err
 		}
-		for i := range c.Events {
-			if err := s.say(ctx, tx, c.ID, &c.Events[i]); err != nil {
-				return err
-			}
-		}
-		return s.put(ctx, tx, c)
+		return s.note(ctx, tx, c.SessionID, c.ID, "begun", nil)
 	})
 	return c, err
 }
 
-// alone is ErrLive if a cook other than the given one is going on: screens
-// show one.
-func (s *Store) alone(ctx context.Context, tx *sqlx.Tx, id string) error {
-	var others bool
-	err := tx.GetContext(ctx, &others, `SELECT EXISTS (SELECT 1 FROM cooks WHERE finished_at IS NULL AND deleted_at IS NULL AND id <> ?)`, id)
-	if err == nil && others {
-		return ErrLive
+// addCook keeps a new one with what was said of it.
+func (s *Store) addCook(ctx context.Context, tx *sqlx.Tx, c Cook) error {
+	c.Basket, c.Baskets = max(1, c.Basket), max(1, c.Baskets)
+	if _, err := tx.NamedExecContext(ctx, `INSERT INTO cooks (`+cookColumns+`) VALUES (:id, :session_id, :plan_id, :name, :plan, :fryer,
+		:guidance, :guidance_c, :planned, :forecast, :started_at, :finished_at, :crust, :inside, :note, :change_next, :basket, :baskets, :outcome_version, :dish_id)`, c); err != nil {
+		return err
 	}
-	return err
+	for i := range c.Events {
+		if err := s.say(ctx, tx, c.ID, &c.Events[i]); err != nil {
+			return err
+		}
+	}
+	return s.put(ctx, tx, c)
 }
 
 // say adds one event after those that are there, with an id if it has none.
@@ -187,8 +193,8 @@ func (s *Store) say(ctx context.Context, tx *sqlx.Tx, cookID string, e *cook.Eve
 	if e.ID == "" {
 		e.ID = newID()
 	}
-	_, err := tx.ExecContext(ctx, `INSERT INTO cook_events (cook_id, id, seq, kind, at, value)
-		SELECT ?, ?, COALESCE(MAX(seq) + 1, 0), ?, ?, ? FROM cook_events WHERE cook_id = ?`, cookID, e.ID, e.Kind, Time{e.At}, e.Value, cookID)
+	_, err := tx.ExecContext(ctx, `INSERT INTO cook_events (cook_id, id, seq, kind, at, value, probe)
+		SELECT ?, ?, COALESCE(MAX(seq) + 1, 0), ?, ?, ?, ? FROM cook_events WHERE cook_id = ?`, cookID, e.ID, e.Kind, Time{e.At}, e.Value, e.Probe, cookID)
 	return err
 }
 
@@ -250,6 +256,9 @@ func (s *Store) Say(ctx context.Context, c Cook, e cook.Event) error {
 		if err := s.say(ctx, tx, c.ID, &e); err != nil {
 			return err
 		}
+		if err := s.note(ctx, tx, c.SessionID, c.ID, "said", e); err != nil {
+			return err
+		}
 		return s.over(ctx, tx, c)
 	})
 }
@@ -258,11 +267,14 @@ func (s *Store) Say(ctx context.Context, c Cook, e cook.Event) error {
 func (s *Store) Revoke(ctx context.Context, c Cook, id string) error {
 	return s.write(ctx, func(tx *sqlx.Tx) error {
 		if c.FinishedAt == nil {
-			if err := s.alone(ctx, tx, c.ID); err != nil {
+			if err := s.alone(ctx, tx, c.ID, c.SessionID); err != nil {
 				return err
 			}
 		}
 		if err := touched(tx.ExecContext(ctx, `UPDATE cook_events SET revoked_at = COALESCE(revoked_at, ?) WHERE cook_id = ? AND id = ?`, Time{s.now()}, c.ID, id)); err != nil {
+			return err
+		}
+		if err := s.note(ctx, tx, c.SessionID, c.ID, "revoked", map[string]string{"id": id}); err != nil {
 			return err
 		}
 		return s.over(ctx, tx, c)

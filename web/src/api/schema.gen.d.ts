@@ -414,6 +414,117 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/evenings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Begin to be led through a supper */
+        post: operations["beginEvening"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/evenings/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** A supper that is led through, or was */
+        get: operations["getEvening"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/evenings/{id}/events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Say what was done; of a basket it is said to its cook */
+        post: operations["addEveningEvent"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/evenings/{id}/events/{event}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+                event: string;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Take back one thing said; again it changes nothing */
+        delete: operations["revokeEveningEvent"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/probes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Thermometers that have sent something within the hour */
+        get: operations["listProbes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/probes/{id}/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a thermometer read; batches, late, doubled and out of order are all well */
+        post: operations["addReadings"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/sheets": {
         parameters: {
             query?: never;
@@ -648,6 +759,25 @@ export interface paths {
         };
         /** @description Asked often, by every device */
         get: operations["getLiveCook"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/cooks/{id}/ahead": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** The inside with its band by what was seen, and what thermometers read */
+        get: operations["getAhead"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1045,6 +1175,8 @@ export interface components {
             /** Format: double */
             roomC?: number;
             dial?: components["schemas"]["Dial"];
+            /** @description its timer turns it off; else it goes on heating */
+            stopsItself?: boolean;
         };
         Program: {
             /** Format: double */
@@ -2003,6 +2135,193 @@ export interface components {
             line: number[];
             says: string;
         };
+        /** @description One thing of a supper, as it is now foreseen */
+        Doing: {
+            id: string;
+            dish?: string;
+            basket?: number;
+            kind: string;
+            place: string;
+            where: string;
+            title: string;
+            detail: string;
+            /** Format: date-time */
+            start: string;
+            /** Format: date-time */
+            end: string;
+            /** Format: date-time */
+            planned: string;
+            /**
+             * Format: date-time
+             * @description what its clock counts to
+             */
+            until?: string;
+            /** @enum {string} */
+            state: "coming" | "due" | "going" | "done";
+            hands: number;
+            /** @description the basket that its action is said of; none where the task itself is done */
+            of?: string;
+            action?: string;
+            label?: string;
+        };
+        /** @description A supper as it is now foreseen */
+        Course: {
+            /** Format: date-time */
+            serveAt: string;
+            /** Format: double */
+            lateMin: number;
+            says: string;
+            /** @description one for each pair of hands, the most urgent first */
+            now: components["schemas"]["Doing"][];
+            next: components["schemas"]["Doing"][];
+            tasks: components["schemas"]["Doing"][];
+            over: boolean;
+        };
+        LiveEvening: {
+            id: string;
+            name: string;
+            supperId?: string;
+            /** Format: date-time */
+            now: string;
+            /** Format: date-time */
+            startedAt: string;
+            /** Format: date-time */
+            finishedAt?: string;
+            /**
+             * Format: date-time
+             * @description when it was to be on the table
+             */
+            plannedAt: string;
+            /**
+             * Format: date-time
+             * @description the first thing of the sheet
+             */
+            startAt: string;
+            hands: number;
+            course: components["schemas"]["Course"];
+            baskets: components["schemas"]["LiveBasket"][];
+            /** @description the latest last */
+            said: components["schemas"]["SaidOnce"][];
+            cautions: string[];
+        };
+        LiveBasket: {
+            key: string;
+            cookId: string;
+            dish: string;
+            basket: number;
+            name: string;
+            fryerId: string;
+            /** Format: date-time */
+            loadedAt?: string;
+            /** Format: date-time */
+            outAt?: string;
+            /** Format: double */
+            endMin: number;
+            /**
+             * Format: double
+             * @description whole minutes past its end in the fryer
+             */
+            overdueMin: number;
+            /** @description what that has done */
+            overdueSays?: string;
+            /**
+             * Format: double
+             * @description inside now
+             */
+            coreC?: number;
+            /** Format: double */
+            safeByMin?: number;
+            /** Format: double */
+            ruleC?: number;
+            /**
+             * Format: double
+             * @description what is set now
+             */
+            dialC?: number;
+            /**
+             * @description how it is told to be done
+             * @enum {string}
+             */
+            judged: "bone" | "probe" | "bite";
+            faces: string[];
+            foreseen?: components["schemas"]["Foreseen"];
+            /** @description what was seen has changed of the crust */
+            changed?: string;
+            asks?: components["schemas"]["AsksBeforeOut"];
+            /** @description what the minutes that it wants cost the rest of the supper */
+            costs?: string;
+            probe?: components["schemas"]["ThermometerSeen"];
+            /** @description L*a*b* of the browner face, from in to out */
+            colours: number[][];
+            /** @description changes when what is foreseen of it does */
+            mark: string;
+        };
+        /** @description What is asked once before food comes out that is not yet safe by what is known */
+        AsksBeforeOut: {
+            /**
+             * Format: date-time
+             * @description when that is over; only another reading ends it where left out
+             */
+            until?: string;
+            says: string;
+        };
+        SaidOnce: {
+            id: string;
+            /** @description none where it was said of the supper itself */
+            cookId?: string;
+            title: string;
+            /** Format: date-time */
+            at: string;
+        };
+        EveningEventInput: {
+            id?: string;
+            /** @enum {string} */
+            kind: "done" | "giveup";
+            task?: string;
+            /** Format: date-time */
+            at?: string;
+        };
+        ThermometerSeen: {
+            id: string;
+            /**
+             * Format: date-time
+             * @description of its last reading
+             */
+            at: string;
+            /** Format: double */
+            c: number;
+        };
+        Reading: {
+            /** Format: date-time */
+            at: string;
+            /** Format: double */
+            c: number;
+        };
+        CookAhead: {
+            now: components["schemas"]["Ahead"];
+            before: components["schemas"]["Ahead"];
+            readings: components["schemas"]["ReadInside"][];
+        };
+        ReadInside: {
+            /** Format: double */
+            minute: number;
+            /** Format: double */
+            c: number;
+            /** @enum {string} */
+            kind: "probe" | "left-in";
+        };
+        Ahead: {
+            band: {
+                /** Format: double */
+                minute: number;
+                /** Format: double */
+                lowC: number;
+                /** Format: double */
+                highC: number;
+            }[];
+            timeline: components["schemas"]["Moment"][];
+            says: string;
+        };
         /** @description What is foreseen of a cook by all that was seen in it, at the minute of the last of that */
         Foreseen: {
             /** Format: double */
@@ -2030,6 +2349,13 @@ export interface components {
              * @description how much longer from then
              */
             moreMin: number | null;
+            /**
+             * Format: double
+             * @description on which setting
+             */
+            dialC: number;
+            /** @description oil helps now */
+            mist: boolean;
             says: string;
         };
         /** @description What a cut can be made into with a knife */
@@ -2386,6 +2712,8 @@ export interface components {
             rack?: boolean;
             /** @description fields that were worked out and not read off */
             inferred?: string[];
+            /** @description its timer turns it off; else it goes on heating */
+            stopsItself?: boolean;
         };
         Fryer: {
             id: string;
@@ -2419,6 +2747,8 @@ export interface components {
             rack: boolean;
             /** @description fields that were worked out and not read off */
             inferred: string[];
+            /** @description its timer turns it off; else it goes on heating */
+            stopsItself?: boolean;
         };
         PortraitRequest: {
             fryer: components["schemas"]["FryerInput"];
@@ -2509,7 +2839,7 @@ export interface components {
             /** @description the device's own, so that it counts once however often it is sent */
             id?: string;
             /** @enum {string} */
-            kind: "loaded" | "turned" | "dialled" | "more" | "out" | "probe" | "look" | "stop";
+            kind: "heating" | "loaded" | "turned" | "dialled" | "set" | "more" | "out" | "rested" | "probe" | "look" | "raw" | "soft" | "floury" | "left-in" | "taken-out" | "stop";
             /**
              * Format: date-time
              * @description when it was tapped, by the server's clock; now where left out or later
@@ -2517,9 +2847,11 @@ export interface components {
             at?: string;
             /**
              * Format: double
-             * @description °C for probe, minutes for more, 0 pale to 4 dark for look
+             * @description °C for probe and set, minutes for more, 0 pale to 4 dark for look
              */
             value?: number;
+            /** @description which thermometer stays in from now on */
+            probe?: string;
         };
         CookEvent: {
             id: string;
@@ -2543,7 +2875,7 @@ export interface components {
         /** @description What to do now, and until when */
         CookStep: {
             /** @enum {string} */
-            phase: "heating" | "loading" | "running" | "turning" | "dialling" | "taking-out" | "finished";
+            phase: "waiting" | "heating" | "loading" | "running" | "turning" | "dialling" | "taking-out" | "resting" | "finished";
             title: string;
             detail: string;
             /**
@@ -2561,6 +2893,11 @@ export interface components {
         CookSummary: {
             id: string;
             name: string;
+            /** @description the name of the supper that it was a basket of */
+            evening?: string;
+            eveningId?: string;
+            basket?: number;
+            baskets?: number;
             /** Format: date-time */
             startedAt: string;
             /** Format: date-time */
@@ -2610,6 +2947,17 @@ export interface components {
             step: components["schemas"]["CookStep"];
             forecast: components["schemas"]["Simulation"];
             foreseen?: components["schemas"]["Foreseen"];
+            asks?: components["schemas"]["AsksBeforeOut"];
+            /** @description what was seen has changed of the crust */
+            changed?: string;
+            /**
+             * Format: double
+             * @description how many more minutes than planned what was seen asks for, or as many as are given at a tap
+             */
+            moreMin?: number;
+            probe?: components["schemas"]["ThermometerSeen"];
+            /** @description changes when what is foreseen of it does */
+            mark?: string;
             outcome: components["schemas"]["Outcome"];
         };
     };
@@ -3365,6 +3713,162 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
+    beginEvening: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    supperId: string;
+                    /** @description on the table as soon as it can be, instead of when it was planned */
+                    soon?: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description It has begun */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LiveEvening"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getEvening: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The supper */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LiveEvening"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    addEveningEvent: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EveningEventInput"];
+            };
+        };
+        responses: {
+            /** @description The supper after it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LiveEvening"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    revokeEveningEvent: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+                event: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The supper without it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LiveEvening"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    listProbes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The latest first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ThermometerSeen"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    addReadings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    readings: components["schemas"]["Reading"][];
+                };
+                "text/csv": string;
+            };
+        };
+        responses: {
+            /** @description How many were new */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        added: number;
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
     workSheet: {
         parameters: {
             query?: never;
@@ -3870,8 +4374,37 @@ export interface operations {
                         clockOffMin?: number;
                         /** @description changes when the cook does; empty without one */
                         mark: string;
+                        /**
+                         * Format: double
+                         * @description how many times as fast as time the kitchen's clock runs, to try things out; 1 where left out
+                         */
+                        pace?: number;
                         cook?: components["schemas"]["Cook"];
+                        evening?: components["schemas"]["LiveEvening"];
                     };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getAhead: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Now, and as it was forecast before anything was seen */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CookAhead"];
                 };
             };
             default: components["responses"]["Problem"];

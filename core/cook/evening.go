@@ -1,0 +1,365 @@
+package cook
+
+import (
+	"cmp"
+	"fmt"
+	"math"
+	"slices"
+	"strings"
+	"time"
+
+	"velocrustum/core/program"
+	"velocrustum/core/refuse"
+	"velocrustum/core/sheet"
+)
+
+// # A supper led through
+//
+// What is still to come is laid anew from what was said: first as early as it
+// goes, which says how late the table is; then with all that would stand and
+// age put off by as much. Nothing is placed before now.
+
+// An Evening is a supper as planned and as told.
+type Evening struct {
+	Sheet   sheet.Sheet
+	Hands   int
+	Baskets []*Basket
+	Said    []Said
+	// Names are what fryers and other places are called.
+	Names map[string]string
+}
+
+// A Basket is one of an evening, led by itself.
+type Basket struct {
+	Live
+	Dish     string
+	Number   int
+	Of       int
+	Name     string
+	FryerID  string
+	Events   int // how many things were said of it
+	SafeMin  *float64
+	Foreseen bool // by what was seen of it, not beforehand
+}
+
+// Kinds of what is said of an evening, beside what is said of a basket.
+const (
+	Done   = "done"   // a task
+	GiveUp = "giveup" // the evening is over
+)
+
+// Said is one thing said of an evening.
+type Said struct {
+	ID   string    `json:"id" db:"id"`
+	Kind string    `json:"kind" db:"kind"`
+	Task string    `json:"task" db:"task"`
+	At   time.Time `json:"at" db:"at"`
+}
+
+// Key names a basket in an evening.
+func (b *Basket) Key() string { return fmt.Sprintf("%s/%d", b.Dish, b.Number) }
+
+// States of what there is to do.
+const (
+	Coming = "coming"
+	Due    = "due"   // asks for hands now
+	Going  = "going" // by itself
+	Ended  = "done"
+)
+
+// Doing is one thing of an evening, as it is now foreseen.
+type Doing struct {
+	ID     string    `json:"id"`
+	Dish   string    `json:"dish,omitempty"`
+	Basket int       `json:"basket,omitempty"`
+	Kind   string    `json:"kind"`
+	Place  string    `json:"place"`
+	Where  string    `json:"where"` // the place, in words
+	Title  string    `json:"title"`
+	Detail string    `json:"detail"`
+	Start  time.Time `json:"start"`
+	End    time.Time `json:"end"`
+	// Planned is when the sheet had it, Until what its clock counts to.
+	Planned time.Time `json:"planned"`
+	Until   time.Time `json:"until"`
+	State   string    `json:"state"`
+	Hands   int       `json:"hands"`
+	// Of is the basket of which Action is said; empty where the task is done.
+	Of     string `json:"of,omitempty"`
+	Action string `json:"action,omitempty"`
+	Label  string `json:"label,omitempty"`
+
+	after    []string
+	length   float64 // minutes
+	least    float64 // of a wait
+	moment   bool    // counted down to, not through
+	run      *Basket
+	fixed    bool // begins when it does, whatever hands do
+	shiftBy  bool // would stand and age
+	finished bool
+}
+
+// Course is an evening as it is now foreseen.
+type Course struct {
+	ServeAt time.Time `json:"serveAt"`
+	LateMin float64   `json:"lateMin"`
+	Says    string    `json:"says"`
+	Now     []Doing   `json:"now"`
+	Next    []Doing   `json:"next"`
+	Tasks   []Doing   `json:"tasks"`
+	Over    bool      `json:"over"`
+}
+
+// told is when a task was said to be done; zero if it was not.
+func (e *Evening) told(task string) time.Time {
+	for _, s := range e.Said {
+		if s.Kind == Done && s.Task == task {
+			return s.At
+		}
+	}
+	return time.Time{}
+}
+
+// Over says whether the evening is: on the table with nothing in a fryer, or
+// given up.
+func (e *Evening) Over() bool {
+	for _, s := range e.Said {
+		if s.Kind == GiveUp {
+			return true
+		}
+	}
+	if e.told("table").IsZero() {
+		return false
+	}
+	return !slices.ContainsFunc(e.Baskets, (*Basket).frying)
+}
+
+// frying says whether food is in a fryer.
+func (b *Basket) frying() bool {
+	_, in := b.loadedAt()
+	_, out := b.OutAt()
+	return in && !out && !b.over()
+}
+
+// Add returns what was said with one thing more, or why it cannot be.
+func (e *Evening) Add(s Said) ([]Said, error) {
+	if slices.ContainsFunc(e.Said, func(o Said) bool { return o.ID == s.ID || o.Kind == s.Kind && o.Task == s.Task }) {
+		return e.Said, nil
+	}
+	if e.Over() {
+		return nil, refuse.One("kind", s.Kind, "nothing more: this supper is over; undo to go on with it")
+	}
+	switch s.Kind {
+	case GiveUp:
+	case Done:
+		i := slices.IndexFunc(e.Sheet.Tasks, func(t sheet.Task) bool { return t.ID == s.Task })
+		if i < 0 || e.Sheet.Tasks[i].Hands == 0 || e.basketOf(e.Sheet.Tasks[i]) != nil {
+			return nil, refuse.One("task", s.Task, "one of this supper's that hands do, but for what is said of a basket itself")
+		}
+		if s.Task == "table" {
+			for _, b := range e.Baskets {
+				if b.frying() {
+					return nil, refuse.One("task", "plates to the table", "after what is in the fryer is out, or given up: "+b.Name)
+				}
+			}
+		}
+	default:
+		return nil, refuse.One("kind", s.Kind, "done, giveup")
+	}
+	return append(slices.Clone(e.Said), s), nil
+}
+
+// basketOf is the basket that a task of the sheet belongs to, where it is said
+// of the basket itself; nil otherwise.
+func (e *Evening) basketOf(t sheet.Task) *Basket {
+	switch t.Kind {
+	case sheet.Load, sheet.Run, sheet.Turn, sheet.TakeIt, sheet.Heat, sheet.Rests, sheet.Hold:
+	default:
+		return nil
+	}
+	for _, b := range e.Baskets {
+		if b.Dish == t.Dish && b.Number == t.Basket {
+			return b
+		}
+	}
+	return nil
+}
+
+// By lays the evening anew at now.
+func (e *Evening) By(now time.Time) Course {
+	first := e.lay(now, 0)
+	table := find(first, "table")
+	late := 0.0
+	if table != nil {
+		late = math.Max(0, table.End.Sub(e.Sheet.ServeAt).Minutes())
+	}
+	tasks := first
+	if late >= 0.5 && !table.finished {
+		tasks = e.lay(now, late)
+		if t := find(tasks, "table"); t.End.Sub(table.End) > 30*time.Second {
+			// Putting off cost time that was not there: rather early than later.
+			tasks = first
+		}
+	}
+	out := Course{ServeAt: e.Sheet.ServeAt, Tasks: tasks, Over: e.Over(), Now: []Doing{}, Next: []Doing{}}
+	if t := find(tasks, "table"); t != nil {
+		out.ServeAt = t.End
+		out.LateMin = math.Round(math.Max(0, t.End.Sub(e.Sheet.ServeAt).Minutes()))
+	}
+	for i := range tasks {
+		t := &tasks[i]
+		if t.Until = t.Start; !t.moment && t.State == Due {
+			t.Until = t.End
+			if t.End.Equal(now) {
+				t.Until = t.Start.Add(minutes(t.length)) // since when it is over
+			}
+		}
+	}
+	out.Says = e.says(&out, first)
+	if out.Over {
+		return out
+	}
+	e.asks(&out, now)
+	return out
+}
+
+func find(tasks []Doing, id string) *Doing {
+	if i := slices.IndexFunc(tasks, func(d Doing) bool { return d.ID == id }); i >= 0 {
+		return &tasks[i]
+	}
+	return nil
+}
+
+// urgency of what is due: what burns first.
+var urgency = map[string]int{sheet.TakeIt: 0, sheet.Turn: 1, sheet.Load: 2, sheet.Heat: 3, sheet.Table: 4, sheet.Dress: 4, sheet.Finish: 4, sheet.Pan: 5, sheet.Own: 6, sheet.Bench: 6, sheet.Rests: 9}
+
+// nexts is how many things are shown beside what is asked now.
+const nexts = 3
+
+// asks picks what is asked for now, one thing for each pair of hands, the most
+// urgent first, and what comes next.
+func (e *Evening) asks(c *Course, now time.Time) {
+	var open []Doing
+	for _, d := range c.Tasks {
+		if d.Action != "" && d.State != Ended {
+			open = append(open, d)
+		}
+	}
+	slices.SortStableFunc(open, func(a, b Doing) int {
+		x, y := a.State == Due, b.State == Due
+		switch {
+		case x != y && x:
+			return -1
+		case x != y:
+			return 1
+		case x && y:
+			return cmp.Or(urgency[a.Kind]-urgency[b.Kind], a.Start.Compare(b.Start))
+		}
+		return a.Start.Compare(b.Start)
+	})
+	hands := 0
+	for _, d := range open {
+		switch {
+		case len(c.Now) == 0, d.State == Due && len(c.Next) == 0 && hands+max(1, d.Hands) <= e.Hands:
+			c.Now, hands = append(c.Now, d), hands+max(1, d.Hands)
+		case len(c.Next) < nexts:
+			c.Next = append(c.Next, d)
+		}
+	}
+}
+
+// lateFrom is what is told as late, minutes.
+const lateFrom = 1.0
+
+// says is what is late, what moves and what waits, in one sentence.
+func (e *Evening) says(c *Course, first []Doing) string {
+	clock := func(t time.Time) string { return t.In(e.Sheet.ServeAt.Location()).Format("15:04") }
+	if c.Over {
+		return "This supper is over."
+	}
+	if c.LateMin < lateFrom {
+		return "On time: on the table at " + clock(c.ServeAt) + "."
+	}
+	says := fmt.Sprintf("%.0f min late: on the table at %s.", c.LateMin, clock(c.ServeAt))
+	// What is behind by most, of what is not done.
+	var worst *Doing
+	for i := range first {
+		d := &first[i]
+		if d.finished || d.State == Coming || d.ID == "table" || d.Action == "" && d.Kind != sheet.Run || d.End.Sub(d.Planned).Minutes()-d.length < lateFrom {
+			continue
+		}
+		if worst == nil || d.Start.Before(worst.Start) {
+			worst = d
+		}
+	}
+	if worst != nil {
+		if over := worst.End.Sub(worst.Planned).Minutes() - worst.length; over >= lateFrom {
+			says += fmt.Sprintf(" Held up by %s.", worst.short())
+		}
+	}
+	var waits []string
+	for _, d := range c.Tasks {
+		standing := d.Kind == sheet.Load || d.Kind == sheet.Pan || d.Kind == sheet.Own
+		if d.Action != "" && d.State == Coming && standing && d.Start.Sub(d.Planned).Minutes() >= lateFrom {
+			waits = append(waits, fmt.Sprintf("%s can wait until %s", d.short(), clock(d.Start)))
+		}
+	}
+	if len(waits) > 2 {
+		waits = waits[:2]
+	}
+	if len(waits) > 0 {
+		says += " " + strings.Join(waits, ", ") + "."
+	}
+	return says
+}
+
+// short is what a thing is called in passing.
+func (d *Doing) short() string {
+	head, _, _ := strings.Cut(d.Title, ":")
+	return strings.TrimSuffix(head, ".")
+}
+
+// Costs says what more minutes for a basket would cost the rest.
+func (e *Evening) Costs(b *Basket, more float64, now time.Time) string {
+	// By the program alone, with and without them.
+	table := func(events []Event) time.Time {
+		other, plain := *e, *b
+		plain.Foreseen, plain.Live.Events = false, events
+		other.Baskets = slices.Clone(e.Baskets)
+		other.Baskets[slices.Index(e.Baskets, b)] = &plain
+		return other.By(now).ServeAt
+	}
+	before := table(b.Live.Events)
+	after := table(append(slices.Clone(b.Live.Events), Event{Kind: More, At: now, Value: more}))
+	clock := after.In(e.Sheet.ServeAt.Location()).Format("15:04")
+	if by := after.Sub(before).Minutes(); by >= 0.5 {
+		return fmt.Sprintf("%.0f min more here move the table by %.0f min, to %s.", more, by, clock)
+	}
+	return fmt.Sprintf("%.0f min more here cost the rest nothing: the table stays at %s.", more, clock)
+}
+
+// OverdueSays says what minutes past its end have done to what is still in a
+// fryer, by its forecast.
+func (l Live) OverdueSays(line []program.Moment, over float64) string {
+	end, now := program.MomentAt(line, l.EndMin()), program.MomentAt(line, l.EndMin()+over)
+	if l.StopsItself {
+		return fmt.Sprintf("Its timer has stopped the fryer: it stands in its own steam for %.0f min, crust %.0f instead of %.0f.", over, now.Softer(), end.Softer())
+	}
+	was, is := program.ShadeOf(end.Browner()), program.ShadeOf(now.Browner())
+	if was == is {
+		is = "still " + is
+	} else {
+		is += " instead of " + was
+	}
+	return fmt.Sprintf("The fryer went on for %.0f min: %s, %.0f %% of its juice left instead of %.0f.", over, is, now.JuicePct, end.JuicePct)
+}
+
+// DialC is what the dial stands at, by what was said.
+func (l Live) DialC(now time.Time) float64 {
+	p := l.By(now)
+	loaded, ok := l.loadedAt()
+	if !ok {
+		return p.Stages[0].AirC
+	}
+	return p.StageAt(now.Sub(loaded).Minutes()).AirC
+}

@@ -1,0 +1,37 @@
+package cook
+
+import (
+	"fmt"
+
+	"velocrustum/core/program"
+)
+
+// told are what was said, in words.
+var told = map[string]string{HeatOn: "it heats", Loaded: "food is in", Dialled: "dial set", Out: "it is out", Rested: "it has rested", Stop: "given up",
+	Raw: "raw at the bone", Soft: "soft", Floury: "floury patches", TakenOut: "thermometer taken out"}
+
+// turns are the kinds of turn, done; a flip is "turned".
+var turns = map[string]string{program.Shake: "shaken", program.LookIn: "looked at", program.BrushOn: "brushed", program.TakeOut: "some out"}
+
+// Words are one thing said, in words.
+func (l Live) Words(e Event) string {
+	switch e.Kind {
+	case Turned:
+		if word := turns[l.TurnOf(e.ID)]; word != "" {
+			return word
+		}
+		return "turned"
+	case More:
+		return fmt.Sprintf("%g min more", e.Value)
+	case Set:
+		return "set to " + l.Degrees.Words(e.Value)
+	case Probe:
+		return "read " + l.Degrees.Words(e.Value)
+	case Look:
+		n := min(max(0, int(e.Value+0.5)), len(program.Shades)-1)
+		return "looks " + program.Shades[n].Name
+	case LeftIn:
+		return "thermometer " + e.Probe + " left in"
+	}
+	return told[e.Kind]
+}

@@ -1,0 +1,69 @@
+package sheet
+
+import (
+	"fmt"
+	"slices"
+	"strings"
+)
+
+// finishMin is what salt, seeds or a dry mix take of hands, minutes (±30 %).
+const finishMin = 1.0
+
+// sprinkled names what goes on by hand afterwards.
+func (d *course) sprinkled(k *Kitchen) string {
+	var names []string
+	for _, m := range d.worked.Bench.Mixes {
+		names = append(names, m.Name)
+	}
+	for _, it := range d.worked.Bench.Finish {
+		if i, err := k.Pantry.Find(it.Ingredient); err == nil {
+			names = append(names, i.Name)
+		}
+	}
+	return strings.Join(names, ", ")
+}
+
+// basketName is a dish, and which basket of it where it has several.
+func (p *planner) basketName(d *course, number int) string {
+	if len(d.baskets) < 2 {
+		return d.name
+	}
+	return fmt.Sprintf("%s, basket %d", d.name, number)
+}
+
+// dress places what goes on before the table, and says when a dish has to be
+// there.
+func (p *planner) dress(limit float64) {
+	for i := range p.all {
+		d := &p.all[i]
+		p.limits[d.ID] = limit
+		if names := d.sprinkled(p.k); names != "" {
+			end := p.put(block{{Task{ID: d.ID + "/finish", Dish: d.ID, Kind: Finish, Says: fmt.Sprintf("Finish %s: %s", d.name, names), Place: Board, Hands: 1}, -finishMin, 0}}, limit)
+			p.limits[d.ID] = end - finishMin
+		}
+		if !d.sauced {
+			continue
+		}
+		says := map[string]string{"toss": "Toss %s in %s", "brush": "Brush %s with %s", "up": "Spoon over %s, on one face: %s"}[d.How]
+		end := p.put(block{{Task{ID: d.ID + "/toss", Dish: d.ID, Kind: Dress, Says: fmt.Sprintf(says, d.name, p.dressings(d)), Place: Board, Hands: 1}, -tossMin, 0}}, p.limits[d.ID])
+		p.limits[d.ID] = end - tossMin
+	}
+}
+
+// dressings names what a dish is dressed with.
+func (p *planner) dressings(d *course) string {
+	var names []string
+	for _, a := range p.s.Sauces {
+		if slices.Contains(d.sauces, a.ID) {
+			names = append(names, a.called())
+		}
+	}
+	return strings.Join(names, " and ")
+}
+
+func (a Sauce) called() string {
+	if a.Name != "" {
+		return a.Name
+	}
+	return a.ID
+}

@@ -1,0 +1,301 @@
+package api_test
+
+import (
+	"bufio"
+	"context"
+	"encoding/json"
+	"fmt"
+	"net/http"
+	"net/http/httptest"
+	"slices"
+	"strings"
+	"testing"
+	"time"
+
+	"velocrustum/internal/api"
+)
+
+// begun is card night, begun now.
+func begun(t *testing.T, k *kitchen) api.LiveEvening {
+	t.Helper()
+	suppers := get[[]api.Supper](k, 200, "GET", "/api/v1/suppers", "")
+	i := slices.IndexFunc(suppers, func(s api.Supper) bool { return s.Name == "Card night" })
+	return get[api.LiveEvening](k, 201, "POST", "/api/v1/evenings", fmt.Sprintf(`{"supperId": %q, "soon": true}`, suppers[i].ID))
+}
+
+// tap says what is asked for first.
+func tap(k *kitchen, e api.LiveEvening) api.LiveEvening {
+	k.t.Helper()
+	d := e.Course.Now[0]
+	if d.Of == "" {
+		return get[api.LiveEvening](k, 200, "POST", "/api/v1/evenings/"+e.Id+"/events", fmt.Sprintf(`{"kind": "done", "task": %q}`, d.ID))
+	}
+	i := slices.IndexFunc(e.Baskets, func(b api.LiveBasket) bool { return b.Key == d.Of })
+	get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+e.Baskets[i].CookId+"/events", fmt.Sprintf(`{"kind": %q}`, d.Action))
+	return get[api.LiveEvening](k, 200, "GET", "/api/v1/evenings/"+e.Id, "")
+}
+
+// until goes on with an evening as it is asked, until a task is asked for.
+func until(k *kitchen, e api.LiveEvening, task string) api.LiveEvening {
+	k.t.Helper()
+	for range 400 {
+		if e.Course.Over {
+			return e
+		}
+		d := e.Course.Now[0]
+		if wait := d.Until.Sub(k.clock()); wait > 0 {
+			k.wait(min(wait, 30*time.Second))
+			e = get[api.LiveEvening](k, 200, "GET", "/api/v1/evenings/"+e.Id, "")
+			continue
+		}
+		if d.ID == task {
+			return e
+		}
+		e = tap(k, e)
+	}
+	k.t.Fatalf("%s is never asked for", task)
+	return e
+}
+
+func TestASupperFromBenchToTable(t *testing.T) {
+	k := newKitchen(t, "")
+	e := begun(t, k)
+	if e.Course.LateMin > 0 || len(e.Course.Now) != 1 || len(e.Baskets) < 3 || e.Hands != 1 {
+		t.Fatalf("begins with %+v", e.Course)
+	}
+	get[api.Problem](k, 409, "POST", "/api/v1/evenings", fmt.Sprintf(`{"supperId": %q}`, *e.SupperId))
+	plan := get[[]api.Plan](k, 200, "GET", "/api/v1/plans", "")[0]
+	get[api.Problem](k, 409, "POST", "/api/v1/cooks", `{"planId":"`+plan.Id+`"}`)
+	live := get[api.GetLiveCook200JSONResponse](k, 200, "GET", "/api/v1/cooks/live", "")
+	if live.Cook != nil || live.Evening == nil || live.Evening.Id != e.Id {
+		t.Fatalf("going on: %+v", live)
+	}
+	if again := get[api.GetLiveCook200JSONResponse](k, 200, "GET", "/api/v1/cooks/live?known="+live.Mark, ""); again.Evening != nil {
+		t.Error("said again though nothing is new")
+	}
+	e = until(k, e, "table")
+	if late := e.Course.LateMin; late > 3 {
+		t.Errorf("all as asked, and %g min late: %s", late, e.Course.Says)
+	}
+	e = tap(k, e)
+	if !e.Course.Over || e.FinishedAt == nil {
+		t.Fatalf("on the table it goes on: %+v", e.Course)
+	}
+	// Each basket is in the logbook, by itself and as one of the supper's.
+	cooked := 0
+	for _, c := range get[[]api.CookSummary](k, 200, "GET", "/api/v1/cooks", "") {
+		if c.Evening != nil && *c.Evening == "Card night" && *c.EveningId == e.Id {
+			cooked++
+			if c.Live || c.ActualMin == nil || *c.ActualMin < 5 {
+				t.Errorf("in the logbook: %+v", c)
+			}
+		}
+	}
+	if cooked != len(e.Baskets) {
+		t.Errorf("%d of %d baskets in the logbook", cooked, len(e.Baskets))
+	}
+	// Taken back it goes on, and is over again.
+	last := e.Said[len(e.Said)-1]
+	e = get[api.LiveEvening](k, 200, "DELETE", "/api/v1/evenings/"+e.Id+"/events/"+last.Id, "")
+	if e.Course.Over || e.FinishedAt != nil {
+		t.Error("taken back, it is still over")
+	}
+	if e = tap(k, e); !e.Course.Over {
+		t.Error("not over again")
+	}
+}
+
+func TestASupperGivenUpLeavesWhatWasCooked(t *testing.T) {
+	k := newKitchen(t, "")
+	e := begun(t, k)
+	for range 300 {
+		if slices.ContainsFunc(e.Baskets, func(b api.LiveBasket) bool { return b.OutAt != nil }) {
+			break
+		}
+		if d := e.Course.Now[0]; d.Until.After(k.clock()) {
+			k.wait(30 * time.Second)
+			e = get[api.LiveEvening](k, 200, "GET", "/api/v1/evenings/"+e.Id, "")
+		} else {
+			e = tap(k, e)
+		}
+	}
+	in := 0
+	for _, b := range e.Baskets {
+		if b.LoadedAt != nil {
+			in++
+		}
+	}
+	before := len(get[[]api.CookSummary](k, 200, "GET", "/api/v1/cooks", ""))
+	e = get[api.LiveEvening](k, 200, "POST", "/api/v1/evenings/"+e.Id+"/events", `{"kind": "giveup"}`)
+	if !e.Course.Over {
+		t.Error("given up it goes on")
+	}
+	after := len(get[[]api.CookSummary](k, 200, "GET", "/api/v1/cooks", ""))
+	if in == 0 || in == len(e.Baskets) || after-before > in || after < before {
+		t.Errorf("%d baskets of %d were in; the logbook has %d more", in, len(e.Baskets), after-before)
+	}
+	// Undone, all of its baskets are there again.
+	back := get[api.LiveEvening](k, 200, "DELETE", "/api/v1/evenings/"+e.Id+"/events/"+e.Said[len(e.Said)-1].Id, "")
+	if back.Course.Over || len(back.Baskets) != len(e.Baskets) {
+		t.Errorf("undone: over %v, %d baskets of %d", back.Course.Over, len(back.Baskets), len(e.Baskets))
+	}
+}
+
+func TestEvidenceMovesTheSupper(t *testing.T) {
+	k := newKitchen(t, "")
+	e := begun(t, k)
+	// Up to the last minutes of the first basket that comes out.
+	var b api.LiveBasket
+	for range 300 {
+		i := slices.IndexFunc(e.Baskets, func(b api.LiveBasket) bool {
+			return b.LoadedAt != nil && b.OutAt == nil && b.EndMin-k.clock().Sub(*b.LoadedAt).Minutes() < 0.6 && b.Judged == "bone"
+		})
+		if i >= 0 {
+			b = e.Baskets[i]
+			break
+		}
+		if d := e.Course.Now[0]; d.Until.After(k.clock()) {
+			k.wait(30 * time.Second)
+			e = get[api.LiveEvening](k, 200, "GET", "/api/v1/evenings/"+e.Id, "")
+		} else {
+			e = tap(k, e)
+		}
+	}
+	if b.Key == "" {
+		t.Fatal("no basket of wings")
+	}
+	say := func(body string) api.LiveEvening {
+		t.Helper()
+		get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+b.CookId+"/events", body)
+		return get[api.LiveEvening](k, 200, "GET", "/api/v1/evenings/"+e.Id, "")
+	}
+	find := func(e api.LiveEvening) api.LiveBasket {
+		return e.Baskets[slices.IndexFunc(e.Baskets, func(o api.LiveBasket) bool { return o.Key == b.Key })]
+	}
+	before := e.Course.ServeAt
+	e = say(`{"kind": "probe", "value": 52, "id": "reading-one"}`)
+	e = say(`{"kind": "probe", "value": 53}`)
+	got := find(e)
+	if got.Foreseen == nil || got.Foreseen.MoreMin == nil || *got.Foreseen.MoreMin < 2 || got.Asks == nil || got.Asks.Until != nil || !strings.Contains(got.Asks.Says, "53 °C") {
+		t.Errorf("read 53 °C: %+v, asks %+v", got.Foreseen, got.Asks)
+	}
+	if !e.Course.ServeAt.After(before) || e.Course.LateMin < 1 || got.Costs == nil || !strings.Contains(*got.Costs, "the table") {
+		t.Errorf("the table stays at %s: %s; %v", e.Course.ServeAt, e.Course.Says, got.Costs)
+	}
+	e = say(`{"kind": "more", "value": 4}`)
+	if find(e).EndMin != b.EndMin+4 {
+		t.Errorf("four more: %g, was %g", find(e).EndMin, b.EndMin)
+	}
+	e = say(`{"kind": "look", "value": 0}`)
+	if find(e).Changed == nil || *find(e).Changed == "" {
+		t.Error("a look changes nothing that is said")
+	}
+	for _, said := range e.Said[len(e.Said)-4:] {
+		get[api.Cook](k, 200, "DELETE", "/api/v1/cooks/"+b.CookId+"/events/"+said.Id, "")
+	}
+	e = get[api.LiveEvening](k, 200, "GET", "/api/v1/evenings/"+e.Id, "")
+	if find(e).Foreseen != nil || find(e).EndMin != b.EndMin || e.Course.ServeAt.Sub(before).Minutes() > 0.6 {
+		t.Errorf("all taken back: %+v, table %s, was %s", find(e), e.Course.ServeAt, before)
+	}
+	e = say(fmt.Sprintf(`{"kind": "probe", "value": %.1f}`, *b.CoreC-3))
+	say(fmt.Sprintf(`{"kind": "probe", "value": %.1f}`, *b.CoreC-2))
+	// What was seen is drawn with its band; each thing can be taken back.
+	ahead := get[api.CookAhead](k, 200, "GET", "/api/v1/cooks/"+b.CookId+"/ahead", "")
+	if len(ahead.Readings) != 2 || len(ahead.Now.Band) < 15 || len(ahead.Before.Band) < 15 {
+		t.Fatalf("ahead: %+v", ahead.Readings)
+	}
+	at := ahead.Now.Band[int(ahead.Readings[0].Minute)]
+	was := ahead.Before.Band[int(ahead.Readings[0].Minute)]
+	if at.HighC-at.LowC >= was.HighC-was.LowC {
+		t.Errorf("two readings leave the band at %.1f K, it was %.1f", at.HighC-at.LowC, was.HighC-was.LowC)
+	}
+}
+
+// heard are the events of a stream, as they come.
+func heard(t *testing.T, server *httptest.Server, last string) (<-chan [2]string, context.CancelFunc) {
+	t.Helper()
+	ctx, stop := context.WithCancel(t.Context())
+	r, err := http.NewRequestWithContext(ctx, "GET", server.URL+"/api/v1/live/stream", nil)
+	if err != nil {
+		t.Fatal(err)
+	}
+	if last != "" {
+		r.Header.Set("Last-Event-ID", last)
+	}
+	answer, err := http.DefaultClient.Do(r)
+	if err != nil {
+		t.Fatal(err)
+	}
+	if kind := answer.Header.Get("Content-Type"); kind != "text/event-stream" {
+		t.Fatalf("a stream of %s", kind)
+	}
+	out := make(chan [2]string, 100)
+	go func() {
+		defer answer.Body.Close()
+		defer close(out)
+		lines := bufio.NewScanner(answer.Body)
+		lines.Buffer(nil, 1<<20)
+		event, id := "", ""
+		for lines.Scan() {
+			switch name, value, _ := strings.Cut(lines.Text(), ": "); name {
+			case "event":
+				event = value
+			case "id":
+				id = value
+			case "data":
+				if event == "said" {
+					var e struct{ What string }
+					_ = json.Unmarshal([]byte(value), &e)
+					event += " " + e.What
+				}
+				out <- [2]string{event, id}
+			}
+		}
+	}()
+	return out, stop
+}
+
+func next(t *testing.T, from <-chan [2]string, want string) string {
+	t.Helper()
+	for {
+		select {
+		case got, ok := <-from:
+			if !ok {
+				t.Fatalf("the stream ends before %q", want)
+			}
+			if got[0] == want {
+				return got[1]
+			}
+		case <-time.After(20 * time.Second):
+			t.Fatalf("%q is not heard", want)
+		}
+	}
+}
+
+func TestTwoDevicesHearTheSame(t *testing.T) {
+	k := newKitchen(t, "")
+	server := httptest.NewServer(k.handler)
+	defer server.Close()
+	e := begun(t, k)
+	a, stopA := heard(t, server, "")
+	defer stopA()
+	next(t, a, "figures")
+	b, stopB := heard(t, server, "")
+	last := next(t, b, "figures")
+	stopB() // it goes away, and something is said meanwhile
+	e = tap(k, e)
+	next(t, a, "said said")
+	next(t, a, "figures")
+	get[api.LiveEvening](k, 200, "DELETE", "/api/v1/evenings/"+e.Id+"/events/"+e.Said[0].Id, "")
+	next(t, a, "said revoked")
+	// It comes back with the number of what it heard last, and misses nothing.
+	again, stop := heard(t, server, last)
+	defer stop()
+	next(t, again, "said said")
+	next(t, again, "said revoked")
+	next(t, again, "figures")
+	k.handler.End()
+	for range again {
+		continue // it ends with the program
+	}
+}

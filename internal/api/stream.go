@@ -1,0 +1,255 @@
+package api
+
+import (
+	"context"
+	"crypto/sha256"
+	"encoding/base64"
+	"encoding/json"
+	"errors"
+	"fmt"
+	"math"
+	"net/http"
+	"strconv"
+	"sync"
+	"time"
+
+	"velocrustum/core/program"
+	"velocrustum/internal/store"
+)
+
+// # What is cooked, on every device
+//
+// A device asks once with GET /cooks/live and then listens to GET
+// /live/stream, server-sent events: each thing that is said under its number,
+// so that a device that was away gets what it missed, and the figures after
+// it. Time alone moves them too. What is drawn over time is asked for apart.
+
+// beat is how often a stream is heard of at least, and look how often time is
+// looked at.
+const (
+	beat    = 15 * time.Second
+	look    = time.Second
+	replays = 500 // as many things missed are told; more, and the figures alone
+)
+
+// onNow is what is going on, kept as long as nothing is said.
+type onNow struct {
+	mu      sync.Mutex
+	seq     int64
+	known   bool
+	evening *store.EveningLed
+}
+
+// GetLiveCook answers GET /cooks/live.
+func (s *Server) GetLiveCook(ctx context.Context, r GetLiveCookRequestObject) (GetLiveCookResponseObject, error) {
+	out, err := s.goingOn(ctx)
+	if err != nil {
+		return nil, err
+	}
+	out.Pace = s.pace()
+	if out.Mark == orElse(r.Params.Known, "") {
+		out.Cook, out.Evening = nil, nil
+	}
+	return out, nil
+}
+
+// goingOn is what is cooked now.
+func (s *Server) goingOn(ctx context.Context) (out GetLiveCook200JSONResponse, err error) {
+	e, err := s.liveEvening(ctx)
+	if err != nil {
+		return out, err
+	}
+	if e != nil {
+		s.clock.NotBefore(e.StartedAt.Time)
+		for _, o := range e.Said {
+			s.clock.NotBefore(o.At)
+		}
+		for _, c := range e.Cooks {
+			for _, o := range c.Events {
+				s.clock.NotBefore(o.At)
+			}
+		}
+		view, err := s.eveningOut(ctx, *e)
+		if err != nil {
+			return out, err
+		}
+		out.Evening, out.Now = &view, s.clock.Now()
+		out.ClockOffMin = s.clockOff()
+		view.Now = time.Time{}
+		out.Mark, err = mark(view)
+		view.Now = out.Now
+		return out, err
+	}
+	c, err := s.store.LiveCook(ctx)
+	if errors.Is(err, store.ErrNotFound) {
+		s.clock.Believe()
+		return GetLiveCook200JSONResponse{Now: s.clock.Now()}, nil
+	} else if err != nil {
+		return out, err
+	}
+	s.clock.NotBefore(c.StartedAt.Time)
+	if n := len(c.Events); n > 0 {
+		s.clock.NotBefore(c.Events[n-1].At)
+	}
+	l, err := s.live(ctx, c)
+	if err != nil {
+		return out, err
+	}
+	if err := s.renew(ctx, &c, l); err != nil {
+		return out, err
+	}
+	view, err := s.cookOut(ctx, c)
+	if err != nil {
+		return out, err
+	}
+	out.Now, out.ClockOffMin = s.clock.Now(), s.clockOff()
+	view.Now = time.Time{}
+	if out.Mark, err = mark(view); err != nil {
+		return out, err
+	}
+	view.Now = out.Now
+	out.Cook = &view
+	return out, nil
+}
+
+// liveEvening is the supper that is led through; nil without one.
+func (s *Server) liveEvening(ctx context.Context) (*store.EveningLed, error) {
+	seq, err := s.store.LastSeq(ctx)
+	if err != nil {
+		return nil, err
+	}
+	o := &s.on
+	o.mu.Lock()
+	defer o.mu.Unlock()
+	if o.known && o.seq == seq {
+		return o.evening, nil
+	}
+	e, err := s.store.LiveEvening(ctx)
+	switch {
+	case errors.Is(err, store.ErrNotFound):
+		o.evening = nil
+	case err != nil:
+		return nil, err
+	default:
+		o.evening = &e
+	}
+	o.seq, o.known = seq, true
+	return o.evening, nil
+}
+
+// toldOff is how far the computer's clock must be set while a cook goes on,
+// to be told of.
+const toldOff = time.Minute
+
+func (s *Server) clockOff() *float64 {
+	off := s.clock.Off()
+	if off.Abs() < toldOff {
+		return nil
+	}
+	minutes := math.Round(off.Minutes())
+	return &minutes
+}
+
+// pace is how fast the kitchen's clock runs, where that is not as time does.
+func (s *Server) pace() *float64 {
+	if p := s.clock.Pace(); p != 1 {
+		return &p
+	}
+	return nil
+}
+
+// mark is short, and another one for another state of a thing.
+func mark(v any) (string, error) {
+	b, err := json.Marshal(v)
+	sum := sha256.Sum256(b)
+	return base64.RawURLEncoding.EncodeToString(sum[:12]), err
+}
+
+// figures is what a stream tells of what is going on: no timelines.
+type figures struct {
+	Now         time.Time         `json:"now"`
+	ClockOffMin *float64          `json:"clockOffMin,omitempty"`
+	Mark        string            `json:"mark"`
+	Evening     *LiveEvening      `json:"evening,omitempty"`
+	CookID      string            `json:"cookId,omitempty"`
+	Step        *CookStep         `json:"step,omitempty"`
+	Foreseen    *program.Foreseen `json:"foreseen,omitempty"`
+}
+
+// stream answers GET /live/stream.
+func (s *Server) stream(w http.ResponseWriter, r *http.Request) {
+	ctx := r.Context()
+	out := http.NewResponseController(w)
+	if err := out.SetWriteDeadline(time.Time{}); err != nil && !errors.Is(err, http.ErrNotSupported) {
+		fail(w, r, err)
+		return
+	}
+	woken, over, leave := s.told.Watch()
+	defer leave()
+	seq, err := s.store.LastSeq(ctx)
+	if err != nil {
+		fail(w, r, err)
+		return
+	}
+	if had, err := strconv.ParseInt(r.Header.Get("Last-Event-ID"), 10, 64); err == nil && had >= 0 && had <= seq && seq-had <= replays {
+		seq = had // what was missed is told first
+	}
+	w.Header().Set("Content-Type", "text/event-stream")
+	w.Header().Set("X-Accel-Buffering", "no")
+	w.WriteHeader(http.StatusOK)
+	told, spoken := "", time.Now()
+	tick := time.NewTicker(look)
+	defer tick.Stop()
+	for first := true; ; first = false {
+		said, err := s.store.Since(ctx, seq, replays)
+		if err != nil {
+			return
+		}
+		for _, e := range said {
+			seq = e.Seq
+			if send(w, seq, "said", e) != nil {
+				return
+			}
+		}
+		now, err := s.goingOn(ctx)
+		if err != nil {
+			return // the device asks again, and is told then
+		}
+		if first || now.Mark != told {
+			f := figures{Now: now.Now, ClockOffMin: now.ClockOffMin, Mark: now.Mark, Evening: now.Evening}
+			if c := now.Cook; c != nil {
+				f.CookID, f.Step, f.Foreseen = c.Id, &c.Step, c.Foreseen
+			}
+			if send(w, seq, "figures", f) != nil {
+				return
+			}
+			told, spoken = now.Mark, time.Now()
+		} else if time.Since(spoken) > beat {
+			if _, err := fmt.Fprint(w, ": still here\n\n"); err != nil {
+				return
+			}
+			spoken = time.Now()
+		}
+		if out.Flush() != nil {
+			return
+		}
+		select {
+		case <-woken:
+		case <-tick.C:
+		case <-over:
+			return
+		case <-ctx.Done():
+			return
+		}
+	}
+}
+
+// send writes one event of a stream.
+func send(w http.ResponseWriter, id int64, event string, data any) error {
+	b, err := json.Marshal(data)
+	if err != nil {
+		return err
+	}
+	_, err = fmt.Fprintf(w, "id: %d\nevent: %s\ndata: %s\n\n", id, event, b)
+	return err
+}

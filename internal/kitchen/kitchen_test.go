@@ -1,0 +1,125 @@
+package kitchen
+
+import (
+	"encoding/json"
+	"log/slog"
+	"math"
+	"math/rand/v2"
+	"net/http"
+	"net/http/httptest"
+	"slices"
+	"testing"
+	"time"
+
+	"velocrustum/core/program"
+)
+
+var (
+	begun   = time.Date(2026, 11, 20, 18, 0, 0, 0, time.UTC)
+	request = program.Request{Load: program.Load{Cut: "chicken-drumstick", Pieces: 5, PieceMassG: 112, Surface: "wiped"}, Coat: &program.Coat{ID: "oil-rub", OilG: 5},
+		Program: program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 185, Minutes: 26}}, Turns: []program.Turn{{AtMin: 13, Kind: program.Flip}}}}
+)
+
+// server is one that has drumsticks in, and notes what it is sent.
+type server struct {
+	now  time.Time
+	away bool
+	in   bool
+	got  []reading
+}
+
+func (s *server) ServeHTTP(w http.ResponseWriter, r *http.Request) {
+	if s.away {
+		http.Error(w, "away", http.StatusBadGateway)
+		return
+	}
+	var out any
+	switch r.URL.Path {
+	case "/api/v1/cooks/live":
+		live := map[string]any{"now": s.now}
+		if s.in {
+			live["evening"] = map[string]any{"baskets": []any{map[string]any{"cookId": "legs", "loadedAt": begun, "probe": map[string]any{"id": "tip"}}}}
+		}
+		out = live
+	case "/api/v1/cooks/legs":
+		out = map[string]any{"plan": map[string]any{"load": request.Load, "coat": request.Coat}, "fryer": program.Fryer{}.Whole(), "actual": request.Program}
+	case "/api/v1/probes/tip/readings":
+		var in struct{ Readings []reading }
+		if json.NewDecoder(r.Body).Decode(&in) == nil {
+			s.got = append(s.got, in.Readings...)
+		}
+		out = map[string]any{"added": len(in.Readings)}
+	default:
+		http.NotFound(w, r)
+		return
+	}
+	_ = json.NewEncoder(w).Encode(out)
+}
+
+func TestItReadsAHiddenTruthAndSendsLikeARealOne(t *testing.T) {
+	s := &server{now: begun, in: true}
+	h := httptest.NewServer(s)
+	defer h.Close()
+	lies := New(Options{Server: h.URL, Probe: "tip", Seed: 7, Speed: 1, Log: slog.New(slog.DiscardHandler)})
+	said := 0
+	for s.now.Before(begun.Add(26 * time.Minute)) {
+		s.away = s.now.After(begun.Add(10*time.Minute)) && s.now.Before(begun.Add(12*time.Minute))
+		if _, _, err := lies.once(t.Context()); err != nil && !s.away {
+			t.Fatal(err)
+		}
+		said++
+		s.now = s.now.Add(every)
+	}
+	seen := map[time.Time]int{}
+	late := 0
+	for i, r := range s.got {
+		if seen[r.At]++; i > 0 && r.At.Before(s.got[i-1].At) {
+			late++
+		}
+	}
+	twice := 0
+	for _, n := range seen {
+		if n > 1 {
+			twice++
+		}
+	}
+	if missing := said - len(seen); late == 0 || twice == 0 || missing < 24 || missing > 24+said/8 {
+		t.Errorf("of %d readings %d are missing, %d come late and %d twice", said, missing, late, twice)
+	}
+	truth, err := lies.truth.Cook(t.Context(), request)
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, r := range s.got {
+		core := program.MomentAt(truth, r.At.Sub(begun).Minutes()-lies.truth.Lag.Minutes()).CoreC
+		if r.C < core-4 || r.C > core+lies.truth.TipC+4 {
+			t.Errorf("at %s it reads %.1f, the coldest spot has %.1f", r.At.Format("15:04:05"), r.C, core)
+		}
+	}
+	// Out of the food it lies on the counter.
+	s.in = false
+	for range 4 {
+		if _, _, err := lies.once(t.Context()); err != nil {
+			t.Fatal(err)
+		}
+	}
+	if last := s.got[len(s.got)-1]; last.C != room && !slices.ContainsFunc(s.got[len(s.got)-4:], func(r reading) bool { return r.C == room }) {
+		t.Errorf("on the counter it reads %g", last.C)
+	}
+}
+
+// The truths that are drawn differ as kitchens do, and each is a cook.
+func TestTruthsDiffer(t *testing.T) {
+	r := rand.New(rand.NewPCG(1, 2))
+	var at []float64
+	for range 6 {
+		line, err := Hide(r).Cook(t.Context(), request)
+		if err != nil {
+			t.Fatal(err)
+		}
+		at = append(at, program.MomentAt(line, 15).CoreC)
+	}
+	if spread := slices.Max(at) - slices.Min(at); spread < 5 || math.IsNaN(spread) {
+		t.Errorf("after 15 min inside of six kitchens: %v", at)
+	}
+}

@@ -1,0 +1,77 @@
+// Package kitchen stands in for a fryer and for a thermometer that is left in
+// the food. Both have a hidden truth that the application is not told; the
+// thermometer speaks to it only as a real one would, by posting readings.
+package kitchen
+
+import (
+	"context"
+	"math"
+	"math/rand/v2"
+	"time"
+
+	"velocrustum/core/program"
+)
+
+// Truth is what is so of one kitchen and nobody knows: how its fryer differs
+// from what is said of it, the pieces from what was weighed, and where the
+// tip of the thermometer sits.
+type Truth struct {
+	Airflow float64 // share of what is said
+	DialC   float64 // more than is said
+	Thick   float64 // share
+	FridgeC float64 // more than is said
+	TipC    float64 // over the coldest spot
+	NoiseC  float64
+	Lag     time.Duration
+}
+
+// Hide draws a truth: fryers from three quarters to a third more of the air
+// that is said, dials from 12 °C under to 8 over, pieces ±12 %.
+func Hide(r *rand.Rand) Truth {
+	return Truth{
+		Airflow: 0.75 + 0.55*r.Float64(), DialC: -12 + 20*r.Float64(), Thick: 0.88 + 0.24*r.Float64(), FridgeC: -1 + 3*r.Float64(),
+		TipC: 4 * r.Float64(), NoiseC: 0.3, Lag: time.Duration(5+10*r.Float64()) * time.Second,
+	}
+}
+
+// Cook is what truly happens to a load under what was done to it.
+func (t Truth) Cook(ctx context.Context, q program.Request) ([]program.Moment, error) {
+	answer, err := program.Simulate(ctx, q, program.Options{NoChance: true})
+	if err != nil {
+		return nil, err
+	}
+	q.Load.PieceMassG *= t.Thick * t.Thick * t.Thick
+	thick := answer.Piece.ThicknessMm * t.Thick
+	q.Load.ThicknessMm = &thick
+	start := 4.0
+	if q.Load.StartC != nil {
+		start = *q.Load.StartC
+	}
+	start = math.Max(program.MinStartC, start+t.FridgeC)
+	q.Load.StartC = &start
+	f := program.Fryer{}
+	if q.Fryer != nil {
+		f = *q.Fryer
+	}
+	f = f.Whole()
+	air := math.Max(0.3, math.Min(2, *f.Airflow*t.Airflow))
+	f.Airflow, f.DialOffsetC = &air, math.Max(-40, math.Min(40, f.DialOffsetC+t.DialC))
+	q.Fryer, q.TailMin = &f, math.Min(30, program.MaxMinutes-q.Program.Minutes())
+	if answer, err = program.Simulate(ctx, q, program.Options{NoChance: true}); err != nil {
+		return nil, err
+	}
+	return answer.Timeline, nil
+}
+
+// Reads is what the thermometer shows at a minute since the food went in.
+func (t Truth) Reads(r *rand.Rand, line []program.Moment, minute float64) float64 {
+	at := math.Max(0, minute-t.Lag.Minutes())
+	c := line[len(line)-1].CoreC
+	for i := 1; i < len(line); i++ {
+		if a, b := line[i-1], line[i]; at <= b.Minute {
+			c = a.CoreC + (b.CoreC-a.CoreC)*(at-a.Minute)/(b.Minute-a.Minute)
+			break
+		}
+	}
+	return math.Round(10*(c+t.TipC+t.NoiseC*r.NormFloat64())) / 10
+}
