@@ -31,6 +31,7 @@ type serveFlags struct {
 	verbose  bool
 	reset    bool
 	speed    float64
+	since    string
 	// thermometer is whether a simulated one lies on the counter.
 	thermometer bool
 	// fill fills a new database.
@@ -48,6 +49,7 @@ func (f *serveFlags) add(c *cobra.Command, db, addr string) {
 	c.Flags().StringVar(&f.lan, "lan", "", "listen on the home network as well, with a passphrase, and show a code for a phone; an address if it has several")
 	c.Flags().Lookup("lan").NoOptDefVal = onItsOwn
 	c.Flags().Float64Var(&f.speed, "speed", 1, "run the kitchen's clock so many times as fast, to try an evening out (1 to 120)")
+	c.Flags().StringVar(&f.since, "since", "", "since when it has run so fast (RFC 3339); from now on where left out")
 	c.Flags().BoolVarP(&f.verbose, "verbose", "v", false, "log every request")
 }
 
@@ -184,7 +186,13 @@ func serve(ctx context.Context, out io.Writer, f serveFlags) error {
 	}
 	ticks := clock.System()
 	if f.speed > 1 {
-		ticks = clock.Faster(f.speed)
+		since := time.Now()
+		if f.since != "" {
+			if since, err = time.Parse(time.RFC3339, f.since); err != nil {
+				return fmt.Errorf("--since %q: want a moment like 2026-11-20T18:00:00Z", f.since)
+			}
+		}
+		ticks = clock.Faster(f.speed, since)
 	}
 	o := api.Options{Files: web.Files(), Clock: ticks, Passphrase: fixed, Log: log}
 	if f.shown {
@@ -244,7 +252,10 @@ func serve(ctx context.Context, out io.Writer, f serveFlags) error {
 	}
 	end, cancel := context.WithTimeout(context.Background(), 5*time.Second)
 	defer cancel()
-	if err := srv.Shutdown(end); err != nil {
+	if err := srv.Shutdown(end); errors.Is(err, context.DeadlineExceeded) {
+		// A browser keeps connections open that it has asked nothing by.
+		return srv.Close()
+	} else if err != nil {
 		return fmt.Errorf("stopping: %w", err)
 	}
 	return nil

@@ -4,6 +4,7 @@
 package cook
 
 import (
+	"fmt"
 	"math"
 	"slices"
 	"time"
@@ -257,15 +258,17 @@ func (l Live) OutAt() (time.Time, bool) {
 // since.
 func (l Live) EndMin() float64 { return l.course().end }
 
-// MoreMin is how many minutes are offered at a tap: as many as what was seen
-// asks for beyond the plan, or a few.
-func (l Live) MoreMin(safeBy *float64) float64 {
-	if safeBy != nil {
-		if more := math.Ceil(*safeBy - l.EndMin()); more > 0 {
-			return math.Min(more, Limits[More].Max)
-		}
+// Beyond is what was foreseen beside the program: how many minutes are offered
+// at a tap, as many as it asks for beyond the end or else a few, and that in
+// words.
+func (l Live) Beyond(f *program.Foreseen) (more float64, says string) {
+	if f == nil || f.MoreMin == nil || *f.MoreMin == 0 {
+		return UsualMore, ""
 	}
-	return UsualMore
+	if more = math.Ceil(f.AtMin + *f.MoreMin - l.EndMin()); more <= 0 {
+		return UsualMore, "The program is as long as that takes."
+	}
+	return math.Min(more, Limits[More].Max), fmt.Sprintf("That is %.0f min more than the program has.", more)
 }
 
 // Asks is what is asked once before food is taken out that is not yet safe by

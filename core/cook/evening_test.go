@@ -282,8 +282,12 @@ func TestOutTooSoonIsAskedOnce(t *testing.T) {
 	if a := l.AsksBeforeOut(ptr(30.0), 74); a != nil {
 		t.Errorf("after a reading over it: %+v", a)
 	}
-	if a, b := l.MoreMin(ptr(l.EndMin()+3.4)), l.MoreMin(ptr(9.0)); a != 4 || b != UsualMore || l.MoreMin(nil) != UsualMore {
-		t.Errorf("offered %g and %g more", a, b)
+	long, short := program.Foreseen{AtMin: 18, MoreMin: ptr(8.0)}, program.Foreseen{AtMin: 10, MoreMin: ptr(3.0)}
+	if more, says := l.Beyond(&long); more != 4 || !strings.Contains(says, "4 min more than") {
+		t.Errorf("eight more at 18 of 22 min: %g, %q", more, says)
+	}
+	if more, says := l.Beyond(&short); more != UsualMore || !strings.Contains(says, "as long as") {
+		t.Errorf("three more at 10 of 22 min: %g, %q", more, says)
 	}
 	l.Judged = ByBite
 	if l.AsksBeforeOut(nil, 92) != nil {

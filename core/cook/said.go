@@ -8,7 +8,7 @@ import (
 
 // told are what was said, in words.
 var told = map[string]string{HeatOn: "it heats", Loaded: "food is in", Dialled: "dial set", Out: "it is out", Rested: "it has rested", Stop: "given up",
-	Raw: "raw at the bone", Soft: "soft", Floury: "floury patches", TakenOut: "thermometer taken out"}
+	Raw: "raw inside", Soft: "soft", Floury: "floury patches", TakenOut: "thermometer taken out"}
 
 // turns are the kinds of turn, done; a flip is "turned".
 var turns = map[string]string{program.Shake: "shaken", program.LookIn: "looked at", program.BrushOn: "brushed", program.TakeOut: "some out"}

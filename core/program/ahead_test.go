@@ -103,3 +103,25 @@ func TestWhatIsSeenOfTheCrustIsAnswered(t *testing.T) {
 		}
 	}
 }
+
+// A display that shows cooler air than was believed makes it later, and one
+// that shows hotter air makes it sooner only as far as loads agree.
+func TestADisplayMovesTheForecast(t *testing.T) {
+	b, err := Believe(t.Context(), livelihoods[0])
+	if err != nil {
+		t.Fatal(err)
+	}
+	at := func(c float64) float64 {
+		f, _, err := b.Foresee([]Evidence{{AtMin: 8, Kind: SeenDisplay, C: c}, {AtMin: 10, Kind: SeenDisplay, C: c}})
+		if err != nil || f.SafeAtMin == nil {
+			t.Fatal(f, err)
+		}
+		return *f.SafeAtMin
+	}
+	if cool, as, hot := at(165), at(185), at(200); cool <= as+0.3 || hot >= as-0.2 {
+		t.Errorf("by a display of 165, 185 and 200 °C safe at %.1f, %.1f and %.1f", cool, as, hot)
+	}
+	if err := CheckEvidence([]Evidence{{Kind: SeenDisplay, C: 400}}); err == nil {
+		t.Error("a display of 400 °C was taken")
+	}
+}

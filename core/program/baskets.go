@@ -171,7 +171,7 @@ func (s *setup) fitted(ctx context.Context) (*setup, float64, error) {
 		if err != nil {
 			return nil, 0, err
 		}
-		s = s.with(s.program.lasting(t.end))
+		s = s.with(s.program.Lasting(t.end))
 		missing = max(0, s.wanted(g)-t.crust)
 	}
 	on := *s
@@ -181,14 +181,14 @@ func (s *setup) fitted(ctx context.Context) (*setup, float64, error) {
 		return nil, 0, err
 	}
 	if sure != nil && *sure > s.minutes() {
-		s = s.with(s.program.lasting(math.Ceil(*sure)))
+		s = s.with(s.program.Lasting(math.Ceil(*sure)))
 	}
 	return s, s.minutes() + missing/2, nil
 }
 
-// lasting returns the program with its last stage as long as it takes to end
+// Lasting returns the program with its last stage as long as it takes to end
 // at a minute, and the turns where they were in proportion.
-func (p Program) lasting(end float64) Program {
+func (p Program) Lasting(end float64) Program {
 	was := p.Minutes()
 	n := len(p.Stages) - 1
 	out := p
@@ -217,7 +217,7 @@ func (s *setup) basketful(ctx context.Context, start float64, second, fitted boo
 		return Basketful{}, err
 	}
 	if v := a.Verdict; fitted && v.Standing == TooShort {
-		on = *on.with(on.program.lasting(notBefore(*v.from)))
+		on = *on.with(on.program.Lasting(notBefore(*v.from)))
 		if a, err = on.judged(ctx); err != nil {
 			return Basketful{}, err
 		}

@@ -129,11 +129,11 @@ func TestDishesAreChecked(t *testing.T) {
 
 func TestLastingKeepsTheTurnsInside(t *testing.T) {
 	p := Program{Stages: []Stage{{AirC: 160, Minutes: 10}, {AirC: 200, Minutes: 10}}, Turns: []Turn{{AtMin: 10, Kind: Flip}, {AtMin: 15, Kind: Flip}}}
-	long := p.lasting(30)
+	long := p.Lasting(30)
 	if long.Minutes() != 30 || long.Turns[0].AtMin != 10 || long.Turns[1].AtMin != 20 {
 		t.Errorf("%+v", long)
 	}
-	if short := p.lasting(4); short.Minutes() != 11 || short.Turns[1].AtMin > 10.5 {
+	if short := p.Lasting(4); short.Minutes() != 11 || short.Turns[1].AtMin > 10.5 {
 		t.Errorf("%+v", short)
 	}
 	if p.Turns[1].AtMin != 15 || p.Minutes() != 20 {

@@ -43,6 +43,8 @@ const (
 	rawTrue, rawFalse = 0.9, 0.15
 	// Soft under the tongs, where it is not crisp yet, and where it is.
 	softTrue, softFalse = 0.9, 0.15
+	// A fryer's display, where it shows the air.
+	displayC = 5.0
 	// A probe that is left in: noise and lag of its own, as many of its
 	// readings as are weighed, and for how many they count.
 	leftNoiseC, leftLagMin = 0.3, 10.0 / 60
@@ -61,6 +63,7 @@ type Belief struct {
 	size       [2]float64    // mean and deviation of the thickest piece's
 	step       float64       // minutes between looks
 	core, pale []quadratic   // by look: coldest spot of the thickest; stage of the face that is up
+	air        []quadratic   // and the air around it
 	safe       quadratic     // log minutes
 	crisp      quadratic
 	over       quadratic
@@ -88,7 +91,7 @@ func believe(ctx context.Context, s *setup) (*Belief, error) {
 	b.end = on.minutes() + on.tail
 	b.on, b.wide = on, wide
 	looks := int(b.end/b.step) + 1
-	cores, stages := make([][]float64, len(points)), make([][]float64, len(points))
+	cores, stages, airs := make([][]float64, len(points)), make([][]float64, len(points)), make([][]float64, len(points))
 	outs := make([]outcome, len(points))
 	if err := parallel(len(points), func(i int) error {
 		r, err := newRun(&on, wide.at(&points[i]), searching)
@@ -98,6 +101,7 @@ func believe(ctx context.Context, s *setup) (*Belief, error) {
 		r.carry(func(float64) bool {
 			c := r.slowest()
 			cores[i], stages[i] = append(cores[i], c.body.Coldest()), append(stages[i], float64(c.brown[c.up].Stage))
+			airs[i] = append(airs[i], r.fryer.AirC())
 			return ctx.Err() == nil
 		})
 		outs[i].read(r)
@@ -111,14 +115,15 @@ func believe(ctx context.Context, s *setup) (*Belief, error) {
 	}
 	y := make([]float64, len(points))
 	for t := range looks {
-		for i := range points {
-			y[i] = cores[i][min(t, len(cores[i])-1)]
+		for _, f := range []struct {
+			of   [][]float64
+			into *[]quadratic
+		}{{cores, &b.core}, {stages, &b.pale}, {airs, &b.air}} {
+			for i := range points {
+				y[i] = f.of[i][min(t, len(f.of[i])-1)]
+			}
+			*f.into = append(*f.into, surf.coefficients(y))
 		}
-		b.core = append(b.core, surf.coefficients(y))
-		for i := range points {
-			y[i] = stages[i][min(t, len(stages[i])-1)]
-		}
-		b.pale = append(b.pale, surf.coefficients(y))
 	}
 	for k, f := range []struct {
 		of   func(outcome) float64
@@ -195,6 +200,10 @@ func reads(c, core float64) float64 {
 // was seen, as logarithms.
 func (b *Belief) probed(z *[dims]float64, all []Evidence) (sum float64) {
 	for _, e := range all {
+		if e.Kind == SeenDisplay {
+			d := (e.C - b.at(b.air, z, e.AtMin)) / displayC
+			sum += math.Log((1-slips)*math.Exp(-d*d/2)/displayC/2.5066 + slips/slipC)
+		}
 		if e.Kind != SeenProbe {
 			continue
 		}

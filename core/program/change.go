@@ -64,7 +64,7 @@ func (s *setup) mend(ctx context.Context, a *Answer, most int) error {
 		b, err := with.judged(ctx)
 		if err == nil && change.Program != nil && b.Verdict.Standing == TooShort {
 			// A later turn may want a later end.
-			with = with.with(with.program.lasting(notBefore(*b.Verdict.from)))
+			with = with.with(with.program.Lasting(notBefore(*b.Verdict.from)))
 			change.Program = &with.program
 			change.Label += fmt.Sprintf(" and let it run %.0f min", with.minutes())
 			b, err = with.judged(ctx)
@@ -162,7 +162,7 @@ func (s *setup) bettered(ctx context.Context) (*setup, Answer, error) {
 		}
 		// What is nearer to the cook's own wins where little is gained.
 		if c := t.score + 0.08*math.Abs(p.Stages[last].AirC-here); c < cost-0.3 {
-			best, got, cost = s.with(p.lasting(t.end)), t, c
+			best, got, cost = s.with(p.Lasting(t.end)), t, c
 		}
 		return nil
 	}
@@ -210,7 +210,7 @@ func (s *setup) bettered(ctx context.Context) (*setup, Answer, error) {
 		if to == best.minutes() || to > MaxMinutes {
 			break
 		}
-		best = best.with(best.program.lasting(to))
+		best = best.with(best.program.Lasting(to))
 	}
 	if sameProgram(best.program, s.program) {
 		return nil, a, nil

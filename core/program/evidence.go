@@ -17,6 +17,8 @@ const (
 	SeenLeftIn = "left-in"
 	SeenSoft   = "soft"   // not crisp under the tongs
 	SeenFloury = "floury" // patches of dry flour; weighs nothing
+	// SeenDisplay is what a fryer that shows its air shows, C.
+	SeenDisplay = "display"
 )
 
 // Shades by name, and the stage of browning that each is.
@@ -86,11 +88,13 @@ func CheckEvidence(all []Evidence) error {
 	for i, e := range all {
 		at := fmt.Sprintf("events[%d].", i)
 		c.Within(at+"atMin", e.AtMin, 0, MaxMinutes, "minutes")
-		c.Among(at+"kind", e.Kind, SeenProbe, SeenLook, SeenCut, SeenTurn, SeenLeftIn, SeenSoft, SeenFloury)
+		c.Among(at+"kind", e.Kind, SeenProbe, SeenLook, SeenCut, SeenTurn, SeenLeftIn, SeenSoft, SeenFloury, SeenDisplay)
 		switch e.Kind {
 		case SeenProbe, SeenLeftIn:
 			c.Within(at+"c", e.C, -5, 120, "°C")
 			c.Among(at+"piece", e.Piece, "", "thickest", "any")
+		case SeenDisplay:
+			c.Within(at+"c", e.C, 0, 300, "°C")
 		case SeenLook:
 			if math.IsNaN(stageOf(e.Shade)) {
 				c.Add(at+"shade", fmt.Sprintf("%q", e.Shade), "pale, straw, gold, copper or dark")

@@ -75,7 +75,7 @@ func Fry(ctx context.Context, q Request, hold string, holdC float64) (Fried, err
 			return Fried{}, err
 		}
 		if late := by(0.95); late > here.minutes() && !math.IsInf(late, 1) {
-			here = here.with(here.program.lasting(math.Ceil(late)))
+			here = here.with(here.program.Lasting(math.Ceil(late)))
 		}
 	}
 	if math.IsInf(by(0.95), 1) {

@@ -211,7 +211,7 @@ func (s *setup) prove(ctx context.Context, ways []Proposal) (says string, err er
 		// Longer, its turns move, and with them what was foretold: twice is
 		// enough, or it is not ready.
 		for k := 0; k < 2 && err == nil && a.Verdict.Standing == TooShort; k++ {
-			t = t.with(t.program.lasting(notBefore(*a.Verdict.from)))
+			t = t.with(t.program.Lasting(notBefore(*a.Verdict.from)))
 			a, err = t.judged(ctx)
 		}
 		if err != nil {

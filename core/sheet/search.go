@@ -318,6 +318,7 @@ func (k *Kitchen) write(ctx context.Context, s *Supper, all []course, best *cand
 	out.Shorter = k.shorter(all, best)
 	out.Tight = tight(best, at)
 	out.Chance = chance(best)
+	out.ChanceSays = chanceSays(out.Chance, s.ServeAt.Location())
 	out.Cautions = k.cautions(s, all, best)
 	out.Shopping, out.Counter = k.shopping(all), k.counter(all, out)
 	return out, nil

@@ -340,9 +340,11 @@ type Sheet struct {
 	Tasks   []Task    `json:"tasks"`
 	Plate   []Plate   `json:"plate"`
 	Chance  []Chance  `json:"chance"`
-	Others  []Other   `json:"others"`
-	Tight   []Tight   `json:"tight"`
-	Order   []string  `json:"order"`
+	// ChanceSays is the chance of being on time, in words.
+	ChanceSays string   `json:"chanceSays"`
+	Others     []Other  `json:"others"`
+	Tight      []Tight  `json:"tight"`
+	Order      []string `json:"order"`
 	// Shortened is by how much elastic waits fall short of their best, 0 to 1.
 	Shortened float64 `json:"shortened"`
 	// Shorter says which waits those are, and what of their best they have.

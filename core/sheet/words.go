@@ -189,3 +189,24 @@ func (k *Kitchen) cautions(s *Supper, all []course, c *candidate) []string {
 	}
 	return out
 }
+
+// sure is a share of evenings that is as good as all.
+const sure = 0.95
+
+// chanceSays is the chance of being on time, in words: at the moment itself, and
+// when it is as good as sure, or five minutes later.
+func chanceSays(all []Chance, zone *time.Location) string {
+	words := func(c Chance) string {
+		n := int(math.Round(10 * c.Share))
+		count := "none"
+		if n > 0 {
+			count = units.Count(n)
+		}
+		return fmt.Sprintf("%s of ten evenings by %s", count, c.By.In(zone).Format("15:04"))
+	}
+	second := 1
+	if i := slices.IndexFunc(all, func(c Chance) bool { return c.Share >= sure }); i > 0 {
+		second = i
+	}
+	return fmt.Sprintf("On the table in %s, %s.", words(all[0]), words(all[second]))
+}

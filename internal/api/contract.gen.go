@@ -34,6 +34,48 @@ import (
 	"github.com/oapi-codegen/runtime"
 )
 
+// Defines values for CookJudged.
+const (
+	CookJudgedBite  CookJudged = "bite"
+	CookJudgedBone  CookJudged = "bone"
+	CookJudgedProbe CookJudged = "probe"
+)
+
+// Valid indicates whether the value is a known member of the CookJudged enum.
+func (e CookJudged) Valid() bool {
+	switch e {
+	case CookJudgedBite:
+		return true
+	case CookJudgedBone:
+		return true
+	case CookJudgedProbe:
+		return true
+	default:
+		return false
+	}
+}
+
+// Defines values for CookEntryJudged.
+const (
+	CookEntryJudgedBite  CookEntryJudged = "bite"
+	CookEntryJudgedBone  CookEntryJudged = "bone"
+	CookEntryJudgedProbe CookEntryJudged = "probe"
+)
+
+// Valid indicates whether the value is a known member of the CookEntryJudged enum.
+func (e CookEntryJudged) Valid() bool {
+	switch e {
+	case CookEntryJudgedBite:
+		return true
+	case CookEntryJudgedBone:
+		return true
+	case CookEntryJudgedProbe:
+		return true
+	default:
+		return false
+	}
+}
+
 // Defines values for CookEventInputKind.
 const (
 	CookEventInputKindDialled  CookEventInputKind = "dialled"
@@ -473,17 +515,26 @@ type Cook struct {
 	// Baskets of how many
 	Baskets int `json:"baskets"`
 
+	// Beyond the same in words
+	Beyond *string `json:"beyond,omitempty"`
+
 	// Changed what was seen has changed of the crust
-	Changed    *string     `json:"changed,omitempty"`
+	Changed *string `json:"changed,omitempty"`
+
+	// Evening it is a basket of a supper that is led through
+	Evening    *bool       `json:"evening,omitempty"`
 	Events     []CookEvent `json:"events"`
 	FinishedAt *time.Time  `json:"finishedAt,omitempty"`
 	Forecast   Simulation  `json:"forecast"`
 
 	// Foreseen What is foreseen of a cook by all that was seen in it, at the minute of the last of that
-	Foreseen *Foreseen  `json:"foreseen,omitempty"`
-	Fryer    Fryer      `json:"fryer"`
-	Id       string     `json:"id"`
-	LoadedAt *time.Time `json:"loadedAt,omitempty"`
+	Foreseen *Foreseen `json:"foreseen,omitempty"`
+	Fryer    Fryer     `json:"fryer"`
+	Id       string    `json:"id"`
+
+	// Judged how it is told to be done
+	Judged   *CookJudged `json:"judged,omitempty"`
+	LoadedAt *time.Time  `json:"loadedAt,omitempty"`
 
 	// Mark changes when what is foreseen of it does
 	Mark *string `json:"mark,omitempty"`
@@ -491,6 +542,9 @@ type Cook struct {
 	// MoreMin how many more minutes than planned what was seen asks for, or as many as are given at a tap
 	MoreMin *float64 `json:"moreMin,omitempty"`
 	Name    string   `json:"name"`
+
+	// NextTime A change proposed from how a cook differed from its plan
+	NextTime *NextTime `json:"nextTime,omitempty"`
 
 	// Now The server's clock
 	Now            time.Time        `json:"now"`
@@ -507,6 +561,9 @@ type Cook struct {
 	// Step What to do now, and until when
 	Step CookStep `json:"step"`
 }
+
+// CookJudged how it is told to be done
+type CookJudged string
 
 // CookAhead defines model for CookAhead.
 type CookAhead struct {
@@ -529,17 +586,26 @@ type CookEntry struct {
 	// Baskets of how many
 	Baskets int `json:"baskets"`
 
+	// Beyond the same in words
+	Beyond *string `json:"beyond,omitempty"`
+
 	// Changed what was seen has changed of the crust
-	Changed    *string     `json:"changed,omitempty"`
+	Changed *string `json:"changed,omitempty"`
+
+	// Evening it is a basket of a supper that is led through
+	Evening    *bool       `json:"evening,omitempty"`
 	Events     []CookEvent `json:"events"`
 	FinishedAt *time.Time  `json:"finishedAt,omitempty"`
 	Forecast   Simulation  `json:"forecast"`
 
 	// Foreseen What is foreseen of a cook by all that was seen in it, at the minute of the last of that
-	Foreseen *Foreseen  `json:"foreseen,omitempty"`
-	Fryer    Fryer      `json:"fryer"`
-	Id       string     `json:"id"`
-	LoadedAt *time.Time `json:"loadedAt,omitempty"`
+	Foreseen *Foreseen `json:"foreseen,omitempty"`
+	Fryer    Fryer     `json:"fryer"`
+	Id       string    `json:"id"`
+
+	// Judged how it is told to be done
+	Judged   *CookEntryJudged `json:"judged,omitempty"`
+	LoadedAt *time.Time       `json:"loadedAt,omitempty"`
 
 	// Mark changes when what is foreseen of it does
 	Mark *string `json:"mark,omitempty"`
@@ -547,6 +613,9 @@ type CookEntry struct {
 	// MoreMin how many more minutes than planned what was seen asks for, or as many as are given at a tap
 	MoreMin *float64 `json:"moreMin,omitempty"`
 	Name    string   `json:"name"`
+
+	// NextTime A change proposed from how a cook differed from its plan
+	NextTime *NextTime `json:"nextTime,omitempty"`
 
 	// Now The server's clock
 	Now            time.Time        `json:"now"`
@@ -565,11 +634,17 @@ type CookEntry struct {
 	Step CookStep `json:"step"`
 }
 
+// CookEntryJudged how it is told to be done
+type CookEntryJudged string
+
 // CookEvent defines model for CookEvent.
 type CookEvent struct {
 	At   time.Time `json:"at"`
 	Id   string    `json:"id"`
 	Kind string    `json:"kind"`
+
+	// Says in a cook's words
+	Says string `json:"says"`
 
 	// Turn what kind of turn it was: flip, shake or check
 	Turn  *string  `json:"turn,omitempty"`
@@ -755,6 +830,9 @@ type LiveBasket struct {
 	Asks   *AsksBeforeOut `json:"asks,omitempty"`
 	Basket int            `json:"basket"`
 
+	// Beyond the same in words
+	Beyond *string `json:"beyond,omitempty"`
+
 	// Changed what was seen has changed of the crust
 	Changed *string `json:"changed,omitempty"`
 
@@ -765,7 +843,7 @@ type LiveBasket struct {
 	// CoreC inside now
 	CoreC *float64 `json:"coreC,omitempty"`
 
-	// Costs what the minutes that it wants cost the rest of the supper
+	// Costs what those minutes cost the rest of the supper
 	Costs *string `json:"costs,omitempty"`
 
 	// DialC what is set now
@@ -783,10 +861,16 @@ type LiveBasket struct {
 	Key      string           `json:"key"`
 	LoadedAt *time.Time       `json:"loadedAt,omitempty"`
 
+	// LookedAt the shade that was said last, 0 pale to 4 dark
+	LookedAt *float64 `json:"lookedAt,omitempty"`
+
 	// Mark changes when what is foreseen of it does
-	Mark  string     `json:"mark"`
-	Name  string     `json:"name"`
-	OutAt *time.Time `json:"outAt,omitempty"`
+	Mark string `json:"mark"`
+
+	// MoreMin how many more minutes than planned what was seen asks for, or as many as are given at a tap
+	MoreMin *float64   `json:"moreMin,omitempty"`
+	Name    string     `json:"name"`
+	OutAt   *time.Time `json:"outAt,omitempty"`
 
 	// OverdueMin whole minutes past its end in the fryer
 	OverdueMin float64 `json:"overdueMin"`
@@ -849,6 +933,9 @@ type Mix = prep.Mix
 
 // Moment The slowest pieces at one minute
 type Moment = program.Moment
+
+// NextTime A change proposed from how a cook differed from its plan
+type NextTime = cook.NextTime
 
 // OnThePlate defines model for OnThePlate.
 type OnThePlate = sheet.Plate
@@ -1504,6 +1591,9 @@ type ServerInterface interface {
 	// RevokeCookEvent Take back one thing said; again it changes nothing
 	// (DELETE /cooks/{id}/events/{event})
 	RevokeCookEvent(w http.ResponseWriter, r *http.Request, id Id, event string)
+	// TakeNextTime Put the change that is proposed into the dish
+	// (POST /cooks/{id}/next-time)
+	TakeNextTime(w http.ResponseWriter, r *http.Request, id Id)
 
 	// (PUT /cooks/{id}/outcome)
 	PutOutcome(w http.ResponseWriter, r *http.Request, id Id, params PutOutcomeParams)
@@ -1745,6 +1835,12 @@ func (_ Unimplemented) AddCookEvent(w http.ResponseWriter, r *http.Request, id I
 // RevokeCookEvent Take back one thing said; again it changes nothing
 // (DELETE /cooks/{id}/events/{event})
 func (_ Unimplemented) RevokeCookEvent(w http.ResponseWriter, r *http.Request, id Id, event string) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
+// TakeNextTime Put the change that is proposed into the dish
+// (POST /cooks/{id}/next-time)
+func (_ Unimplemented) TakeNextTime(w http.ResponseWriter, r *http.Request, id Id) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
@@ -2406,6 +2502,32 @@ func (siw *ServerInterfaceWrapper) RevokeCookEvent(w http.ResponseWriter, r *htt
 
 	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
 		siw.Handler.RevokeCookEvent(w, r, id, event)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
+// TakeNextTime operation middleware
+func (siw *ServerInterfaceWrapper) TakeNextTime(w http.ResponseWriter, r *http.Request) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id Id
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", chi.URLParam(r, "id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: r.URL.RawPath == ""})
+	if err != nil {
+		siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "id", Err: err})
+		return
+	}
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.TakeNextTime(w, r, id)
 	}))
 
 	for _, middleware := range siw.HandlerMiddlewares {
@@ -3903,6 +4025,9 @@ func HandlerWithOptions(si ServerInterface, options ChiServerOptions) http.Handl
 		r.Get(options.BaseURL+"/cooks/{id}", wrapper.GetCook)
 	})
 	r.Group(func(r chi.Router) {
+		r.Post(options.BaseURL+"/cooks/{id}/next-time", wrapper.TakeNextTime)
+	})
+	r.Group(func(r chi.Router) {
 		r.Post(options.BaseURL+"/cooks/{id}/restore", wrapper.RestoreCook)
 	})
 	r.Group(func(r chi.Router) {
@@ -4654,6 +4779,45 @@ type RevokeCookEventdefaultApplicationProblemPlusJSONResponse struct {
 }
 
 func (response RevokeCookEventdefaultApplicationProblemPlusJSONResponse) VisitRevokeCookEventResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type TakeNextTimeRequestObject struct {
+	Id Id `json:"id"`
+}
+
+type TakeNextTimeResponseObject interface {
+	VisitTakeNextTimeResponse(w http.ResponseWriter) error
+}
+
+type TakeNextTime200JSONResponse Plan
+
+func (response TakeNextTime200JSONResponse) VisitTakeNextTimeResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type TakeNextTimedefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response TakeNextTimedefaultApplicationProblemPlusJSONResponse) VisitTakeNextTimeResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
@@ -6460,6 +6624,9 @@ type StrictServerInterface interface {
 	// RevokeCookEvent Take back one thing said; again it changes nothing
 	// (DELETE /cooks/{id}/events/{event})
 	RevokeCookEvent(ctx context.Context, request RevokeCookEventRequestObject) (RevokeCookEventResponseObject, error)
+	// TakeNextTime Put the change that is proposed into the dish
+	// (POST /cooks/{id}/next-time)
+	TakeNextTime(ctx context.Context, request TakeNextTimeRequestObject) (TakeNextTimeResponseObject, error)
 
 	// (PUT /cooks/{id}/outcome)
 	PutOutcome(ctx context.Context, request PutOutcomeRequestObject) (PutOutcomeResponseObject, error)
@@ -7151,6 +7318,32 @@ func (sh *strictHandler) RevokeCookEvent(w http.ResponseWriter, r *http.Request,
 		sh.options.ResponseErrorHandlerFunc(w, r, err)
 	} else if validResponse, ok := response.(RevokeCookEventResponseObject); ok {
 		if err := validResponse.VisitRevokeCookEventResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
+// TakeNextTime operation middleware
+func (sh *strictHandler) TakeNextTime(w http.ResponseWriter, r *http.Request, id Id) {
+	var request TakeNextTimeRequestObject
+
+	request.Id = id
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.TakeNextTime(ctx, request.(TakeNextTimeRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "TakeNextTime")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(TakeNextTimeResponseObject); ok {
+		if err := validResponse.VisitTakeNextTimeResponse(w); err != nil {
 			sh.options.ResponseErrorHandlerFunc(w, r, err)
 		}
 	} else if response != nil {
@@ -8429,292 +8622,295 @@ func (sh *strictHandler) SupperList(w http.ResponseWriter, r *http.Request, id I
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"7L3fktw2kjf6Kog6G+HdHUrq9p89Y/WV3LY0OrZXCrVmFLEe7QkUiaqCiwRoAOxS2UfvtHHuv5t5si+Q",
-	"CYAsEmSBVd1tzXxzY6u7SQJIJBL595e/LXJZ1VIwYfTi6W+LmipaMcMU/PSysP/lYvF0UVOzWWQLQSu2",
-	"eLrgxSJbKPZLwxUrFk+Nali20PmGVdS+Yfa1fUobxcV68fFjtni5+pGafGP/WDCdK14bLu13324YuWVK",
-	"cymI2VBDzIaRfEPFmpEd1aSiBSNSZIQL8ksjDdNX5K+Li78uyEoqsrNvcE0E2y0ynOiG0YKpdqovV49w",
-	"6KkJfrSr0bUUmsHCXyu5LFll/5lLYZgw9p+0rkueUzvzJzU+8YeftV3Gb51v/4tiq8XTxf/1pKXsE/yr",
-	"fuK/CyMeEuKdXcqOCUN2SjqqudfsV5/ZdcEOKVkzZThOdEkF7pFhlR7+ecPXm2v7j5VUFTWLp4tCNsuS",
-	"LTJPAtFUS6YWH7NFKXepj1ZcNIYlPfyxyyc/+TfdaJmb4Pvwmlz+zHJjx3C/oErRvf1Z072ObF22MLxi",
-	"JRfsgAxTm/CjrOyGDsboTRVI2/m8m8Jgrtniw6O1fOR+WSu5VrR6jPvV+dsjXtVSGTxkZrN4urhlpcxV",
-	"o01TPcmlYk/cuzCTZ3qrv2ErqdirxgyPzTvH+FRvWUGkyBlZwtNkJWVBclkxTWRj8EzZEyIN2TNDNF0x",
-	"styHk7MVcicWWY9vRondCMPL4XR2GybCUPKWqSsiRbknVEizYYooRgsu1oSJQhNuyG7DFCMlWxk7yUXW",
-	"4SNq2CNL85aVOmKkuz8pu5FLuX1sSTlzJ+x7uA3mW1abzfBkVVXiWalzc9JBqRb47lF+Y/VjP8u57MZq",
-	"GPcby0Uo4YqC2y2l5evOale01KzPIoUd8cdUKhQcr5XkF/SG1mzIaIrlhop1yYhURMkGj2ifS3e8SJ5b",
-	"n6tg3CNEX6k9U48d2eYRHV7tUF3HZLrJN1ys9YRgX7YvjzxBhd4xdUwW3vCqKeFGs3RjoviRi8QdwpUM",
-	"dugCbvAVV9pk5BJ+0CyX3Y3iwrC1Ox2c5awrarp/c+Lw+J2KUjNbaEOVSV1Bb+NxOWFGnY8FurRTyjx5",
-	"U24u2P9EojLB1Hr/bpP4OC+GGyAFy4hmt0zR0p4SI9fMCuHYQfm54Tl7nZtZ974ejrlSsmr3nSB3WpXN",
-	"SPh1SfVQ0o8Og5pb5Pax18i+85ellCWjwLo7yk1kYnZwd1bwfqKKwb3obks/Oas9pugO7yg/rjmAdgyL",
-	"yMJBbYnnGaJD/c6++0WmMNaSIV8N6JTLaiWVoZa+A5Js5I5UVOxJyZndIik8iciOmw2hXJElMzvGRPTI",
-	"jugGA+3JCzE3T/fi4eQSlalvAhFPVae+YQKtj8kbbmia5BvJc6a77LL0Yv9Q3uaSGkuIIwx07R6zu9SY",
-	"pDfcY/YWVfuEF77Fp6yI5oLrTUxdQ02tbgyRwqqDGyoKQleGqR1VhU49Di8NA8Fb0Q8v8fnPvxzyaUUV",
-	"F7RgRxVz/xyImg9Mp6v0/MPhNCKzqBV3V80MHgBrVMrtZ5rIHVqh9rzkjVJM5PsBF1SMmtdMfb9O1Q6Z",
-	"+j5R2n+MSARNyxQWunGPwRtNPoOwN0zdujcniavxuehN3pMMjomzcGJSNFw8v6fqt/blZ0Ef6ulJZcnU",
-	"molDmgytzL7slbsynYwwg2/krozqB5KaFLGBz+qINbjcg2TayEazjSyLzzRBbr8KNpYzuYTl3o7Zl8Ci",
-	"dsjvaMx3I1eEErfzad8qGKufK86Ko0pdSQ3rK0SD0c2GazieCaNbq8BsyIY5MS2asrTfv2XiT7JREd0B",
-	"bF0gbMWLomRkQ7VzT0nNBNEbUCZW+AijKB42tLw9IPyS7aUoyEo2ihR4BaZ4Y+ieqRvD860ekd9yRRjN",
-	"NwSeJNrQvQZH2dqK9MuLC5JXf/v/u4I8YdQ+a5aSHt2qH+wzIB9mSni6HRg50+9uR85iRbV+EbEV6Y7s",
-	"GF9vgFa0LEnQ7VN0Xbq/sWIkrm5WjOpGTV0nERlyOL1nlWyE0XZu/oIk9hbGSxuU596Z1rWUQmf2vuZi",
-	"rVjBmTCLyLUgb5kYPTKMaFqB5kdJISumDc+JfSONLjVN+3RNhV2a5GXid+HEp4qFWskVj2m39qqzBAL3",
-	"BGo0bmJ4BSYqNt6jEuE2xbS3MSk4swRjhbaWFtXgstbUmmVWvmRxIoHATyKKapYvEo+uapZLVsQtIDug",
-	"lfr4DOyPKMAl6DRAsN/wSssi3G6J91zJaorb06XLofqSbn3apyeEoV1oTYVRe3CMwo53t/volT6lw6A7",
-	"IN/cWJk/chMCleWKrEor6i2F8Z0rcgECCH2haRuvDThlZihqJnhxBuva0XpSUKUNsKN17OsRv3QumxIW",
-	"L4DXVvZoiI7IOhB5UjmJNxRkfdecp4m7l5zm1LJRh1Hd0ck66p0XMV0txOtx4fgc7nN72A8vZM+LHZ7x",
-	"t9CBKe/ksBeanUulvf46d4nfqpjt32qQAw22cxfE2Nx9Pvq3UU9L3ZhXjUmVPRrI8uIUt9vBReZ8Jv5z",
-	"7TTaVURpoxo917j3AZSlfRdCKBmReOWuqLX4g7eoqcnPjYbApLDcag1mCc72nktWYpxgKD7XMScdDLXb",
-	"yJIRx81Jl6/qOX1neOwP+aSiH35gYm3n/OVFxDWo45JuuXc6VcqEp/Yavx/bztbQ/Aq8Zu6HyyNeN6SN",
-	"pXaqVwnY5gyfErJOLDjH8IbdyB3ZSEMoshmKRD3knFajGJLU6hHoyMMo+4AnNtIYpk1ymJeas4Ybj8M2",
-	"SozqhY5un2liH9MRx2JvN+FrWSBNd96dJc+LyfoNO33Lr6mhpVwPZbC9idLvUmvNvxQrGfUGNHM+1Ix+",
-	"B+IZ33PLb8lfA2dn7GPrhhdUzHEcjX+r5JVz1Y/pI1PffUPFmo3oHZSs+LpRjFR0T5ZoTYHub1jt5Dk6",
-	"Oit5y0B1X+7RmjKarDgri5gxVVNx1CyhAter4YQ0Cq6QO6BVoxtaHnv9z/AQxECEOX/U3kEEfswcg3cW",
-	"12WKA27z8wg77ZeBpIxJ/GvI9xnJcqBkR5XgYm2FSC0101d26zZUkyVjgmgMYbIigw2HFIMlM4apx+SV",
-	"AAeNO8IZcbPPiNnwfCuY1j9WmbVRX2SkZuobF7fSRDPzeCCn1/x2xLIv6ZKV0b/Ybydc/8R7s0J0Ic15",
-	"3Ibu7yR+iuSJi/eWYqfoeUihREHt+OEMOY28PVSVi3lqsL/sep4bdANKVTBFSi6YNaOtPDmas9KNDMZv",
-	"Ljt55w+eodrRcktLHo/1rSh6QJbWgiCKcs1w/vWfvNns9z07OeZs7V+7rgKs4CsvgXveZ7ChNDGsLKPU",
-	"clbWmJHP4WhiRuAqIyHozIXmBXPx5eQL+Ae6956+icCGP78pHphWrxruQinF2i7APhQJJ14RqvGZrk9p",
-	"Ik1q0ksyw6fSrKl6nZ6ilHR60So/+ex65eiuQjUjh75ltfks0x9iVIDAPr6K3gFre+N0HfXzWCyJFUZU",
-	"dS0bFRXzx8TVoT+lXVygZtdj4kYZE3FIzNOsdue2pAZSHwcX9T/N5EMH4JEwEjdj4aMrzBMF/a3ck0Ky",
-	"U4RS1FA/lmInZfG4ZZOZSXZSFkGWuPj4DA5Y0nXckZOrplpGCOliNXVJc9A3l4rRwj0c4RlwEB//ym7D",
-	"qEFvcvyqVGv23frAX92Za8noLRNu8T3mBNcjqeXOKjBu2N44nS/JWMavgDSzimuTOecGpJppfeUXIT6L",
-	"8MrQ0Ui1HksAnHGhWq2DFXd4i4IXOFHOwgDxyIvkJVlLpp8SWpaZpVFTg0Mc1C6rtfis6aaOao9HMyM8",
-	"i5+YG3EthSu/GN63K25GVL1aMc3MU6I3UpmMrKwBLRWQPrrJYLihJUvL8tVq8fSno0YJvvHxfd8nlXax",
-	"Re4NS3LFcl4za/CzcoXyzKUogswYJnUplupYm5PmOTPvUtNVNA7dN9Vhtu7xSJphovV1g0Q8VYPrR238",
-	"1wITTJo+chvR+3LTzGQenMv7WEqfm6kTERuqyYbWNROsyDAB0mfHacPL0rJHLivwk1C9PR44Pqjb+OgT",
-	"QGOXL883TvtfNaU3xQquN+gJ4DqaftnJ/B4cTJ/aGX0Ri6qKETUAAteMCSCIe9TPyTPS4LixWzbL4yTl",
-	"9rvbaO2Nz1VkxbPeoRivBwFBznKqzbwsd/uWXeqxt57757rJ7pMvqH3XRB7e2JIW8xZYUbUdbhhuD1xs",
-	"InCrX5VT6Kxoi35RKjZ6p0JasH2CuGRlezsJuMwFK8gho9jTYEfNXOoDvEw1xMzW/JaBek6JofWZWd9C",
-	"7uJ1g5qpW6Y+0yQvZb5NrCLKFrIxcKKP7OYr91j7xl/aizLibSsT/MQlFS9FjYLBvvAyzii1ksuj83u7",
-	"YaqSUFVz47hUM+0nOKgJQMnCBSRC2fu6zUwfXqOGKjOPU7Vhdcr5vzFO8RjYmX7yA3J34sJ+WsgUjuiZ",
-	"vyCyUMThBJObVkdQtLsfJHMrUsdupLHaSxDzRy8EeLll46RnXb1cumh9w2jxEtxgRx36SDk3+c5QY6v/",
-	"Thi1T7984Qr/mPWJ5WTIHEndNxvdF4bzHFzzzyAplLh0zVKul/ZHvZE7e+dnZMlA9Q7yzH/ar/jWGf89",
-	"NWTGcRi5AbZcFDOCpzBB+w7cxI0SUDtJ9VOyKnmdEb2hW8igyTcMBODgu7e0bE4q1IUjCdPN7MJHmcOS",
-	"CkXaTI+1GakixRXaa6O2GplLbT4U9VdEyF3PrgP7g5pegtXxPRrabAW75TnzGf9aOhMN8pogYVPkzKpa",
-	"7JYpIlcGJw1BI3DZdFxG//EluGb8j3+09q4xzO714r9/evbov+ijXy8eff3o/R/+JTZDzy5MNJXdFJ+8",
-	"7FWJBTIO/KPgtCwxgwmEWoXHGy1eayQzZ94ssfwakqYV3YGjbgVmcSkbZXVHS9JH4MIzdMvEI/yGNrLu",
-	"8EHktoopuKa9pZyTibt0Q7uFIN2PudgCDx9+/2//cw2WNAyP6XbMZEFzsX+yNMjIBalpyawi/yUpqNrC",
-	"n8q0rPH+sYAdGTsMN+4OjNmekhTSLhmDlJhabvl9YHLS3ESvcKvwwLXWwiRUlAuybIyRgjj3bCTn2FBe",
-	"TgctR2zl7uftLRH9vmAfJsrTiwaCHG3hzE6qaMVuvaGadVl9R7lj9UOmx3+pRgj8l+V//BccAPdLcHA9",
-	"annfFSg4EyPKxYabks2peX+HNe+MWBJYk02s3ZJPq2dHEviJhJ0bZbamqihezDFrOT1KsJwIIXeMzYhB",
-	"6R0eUbsw6nkEctGKtYHHuoYEbRSwVvBTX4woV2MmJxfrEcX5FCNy5KrGoOLYwRku7blTMUkuIf9XriBN",
-	"0GUTuiPF4D4NGt05pRnDtJrbkVqFCcPKjGR/oj40I9I012CYCjR1tHxYVPwENEpHLoVnnqXQuwPAF7tg",
-	"Gw+ErVUY0lfpZV2SRv6tHAlHRs1ZKxvttQQVPTXlwD8bKgqdoSyW2pBGra38hxrr1Ej36DTkLTo0Ytn+",
-	"Y95Vq4TNOVrGe8zOmWrfn+gmkYXNC7FJtGxgl/zYbp0pMCGOpU4ECvGZeEMn+iAVLOLlCdWz3Uje5xEn",
-	"mVRV95bUVhRli3xfcoGoR6wsea0lj19yayWbOi7uRlxWjGrzIi7IS77eGKYNllWFQAbojIlFbk7ti0bC",
-	"XLpRcr2WHJ3ohtFbjjXo5/ih6rJRNK5KqaZMjhNoumJmPy8uD5/hOU3ORXGPY67WIUUocX/EfcucqCw5",
-	"G2YmtxuUMqbfstSwGS/M5hTbtB0osJD/WuyuCOOcy2QTl5bjDX/CsoVPkoQTO5hmd4M6exvOm2fnwC2e",
-	"xaazKlpAgTmW+AhsRt50TA2snATfLuRfcWHkU7KUEDVZKSbyDVjrjbVuVyW3P9gPxKKaXdSXER+0Hce+",
-	"HlK8MFMypFREyrOsOI4Y9PYrNFdSoy8o7Li1pdSemJ0kORP2AjOKjVS/lTxnsZMEewlFjoIReArqvMhO",
-	"pfq8dW0NKxcIHNKiEVbd7W1A2peBYBF52BbE+sBB2Kbz879Y/djz4Inh6G/B93J+4qZVoWY6sBkTzyL7",
-	"4MLDG8yOOFO3DdMK4x3RTLSRij12VEmmqT0XStDyCbyOhOUugpouGCr6YQYgYPL1Z1h9fSJ04DV6i64X",
-	"/jOJEW1Y/OkZiaiYDjjjlWDO7EcgBDA8skTLo3XzDDhxyiCfcOcUDuplaDKjEzHtGIDNER97rk97Iil+",
-	"NYXU5N0BmiCRwLVKeUHk6goBLNDzC/Kc6q3P5uCaFFJEVwU5VVOm7pxAF1Wz4mKurN2r7LmsnL8KHEVr",
-	"6X6yM78Tv9TOUw9c5d5pbWSyXzykMyXINRchQPr6Vwc+LE815MWW6J48nu1SzLRv5fzrJVhp3wYApRly",
-	"cOPhQVKkW76RMrYpvGYZUTTfZkRxoSFqs3N53xikooXl4GMZcyl38LceYeekK/i71nl3QmauO6hBHl4B",
-	"K1rZ5NRHs5E6+P8CukXm6LB3Gk5PWO7o/tR03pXDLZgp/kYUU3uB6yuIoY/tVEdihhN6gtqwwjJ2/MR0",
-	"/u9lxFOAFD+VaFTsn/uMl6FCvCqpHil1Hk1qiARzXxZH1vUfw2UxqkrOtLmTC20jlyN/gdKeVKdNZJo1",
-	"kzVK7Yp+4JWV/F9egJqEP1zGsTDFyRs281ay12Yvu/3y84tjLAlveVk+vXWdQN4BvsYs96HmxRyACl6w",
-	"b60OdDCRPw7nsaOquo4ntgoAwgmurC2rDbGPX5GLVulQDLU7wU5wGrTuS8cjnkMdO/rphROcZCB4mX2O",
-	"heC+cWZEf07M5f4C5U4PXPNb1sSD1qedgNHw73On5UUuxSVzaNyAEaMQSgJS4wCLD9LDPcI9KLd0CCu4",
-	"oeUqmrUHKRP2ry7tj2uyHmPMo6X9AxT1fr6T3ZHREv8Z6DYhchjHkJKA2pRekdjC0fc8nfAdpMpppSoB",
-	"rt6nwDoapKCzjvomnDLTr6fYZSSXsswIQKNmpKmtjoipSke1BWQa52VwcPWeaRKN5OeoiZ9qJD/vZNXG",
-	"VcNuhirFDK3lHlQpc5BYygUkafksBNgCrzAikPAK3hiqiTNq42Zl9kvFbor0OgCu62dnIGwUnJbX0Zpx",
-	"TKnRzLvYks5G9KTxkmxYWYOTIur0nM4TbvINFHvYY+pctOI0mSNvmXp2FhzJij0bqRJyYtGbVx1MnyUr",
-	"ObsFKLTTpm2H/WYfHfbrrywHX15cuLGrU0dIgVmmrtbSl354Vu0SpjvbA/bsUr/dcc+AjnfmQaw8b/1d",
-	"JwsSb3j0DjdXqzIWOnfJnBRROrlYE58FPCv5ZRK+FZ9yZ/NoHJsjHId99tVqpZmJnGYI8d86cMIC/ZMp",
-	"AKqK7lzVcsSeYdT8uY4yZciKs6c1l2VBjCSfX1yQv/3PdXxkXrHCY6PInbBbgpCGI4AAkQSaFVPRmAxA",
-	"rbjTuLPq9E4qaGPSmABMqBiAYqwmEfw6JnDE3hgohUA7B8sWVQrHwwlyx9S7VBwAmm9jYVdsg0BKdstK",
-	"B7/pZxQJOhlZ65fg2IyELo0mdoMUoilZFUeuVleElZrZH5xKSdrUueEARkWxLVorKOrRuB0vgYi5B2/7",
-	"KfzOX9hiqCNhs3C8D4+NO3B+ti3/Oyp3uCzJTnquZhUTR6wk+MJJ5tE/5denKr/+fgVV14K+OLCgL7N/",
-	"SrERKdavhzlHMj2k1PkeMNtPcMtbUtgTQHIqAr8SinLGGplQDiY/DAyqzmkNfszPj7kx53NzyY0aAxFu",
-	"/adfRQfuoGFNcHf4yhdfXXT9sP9xcTHVe8ovIXSdsvcONJ16f7Kn6IVPwZuxizeyTZl2iSBw8rrxUodF",
-	"7zuu+cDcAKUwtdPAHOj3iDj68qgvDQZINCteuKyqU20KeL/tAJFWyXZQNTwAfGzMvIwU2ZhxDx5vMyfT",
-	"MSrGe2fFJVwOHw4Y+G5CCeV0DtTZOTGlYFiT1mHBqW1zZD99814eAPKcEJN05vgaXKxrrMCBqCQTmpt9",
-	"qDGrpYwlavAi8co8uZVIsY8iCLVRRyvagPhYbKZJ3ZQ1rGPdVBqz2lyi2I4aBHUBH5qV600iDFG2yKla",
-	"pjb0Q9qltjWL9g9ZE4ri7IpcEL4KaTOu0o4lgiKvaCqOhk+fHnq0XAIs1K87IHeFDA5O+itCScl/aXgB",
-	"xe6kptpgPxAXBvI3BWLqLBxUUHvc3qcEQb48rsJxoY0rRr4rpVDxGGLKSipySbZr2BrclBk9Y2olDUv2",
-	"xSpZjsEvlskQKSF1urP8zy+ikF3Nmqo5Oc0J0CvdJD9YTntCHPe71fjh3WFD7m0JlqG88QOPp/tG0j5e",
-	"dnHDTkr9gHZe88za1EZXkyD1UwBoaf2hYOYnrvoHa8rESokcmrDvlutiFjktSwf2eUiK0av/5CJsx1D4",
-	"fgoZcCmn0oHfshZPtp8kfhb0zYOg0WDhXcQa/OHf6b8v/92/v1RoDCEQMDgUsFFlDz/0LovzLOOMlCyG",
-	"QFS/OgG8QhieSezSNQbx14bRdKfUUgBsmva4WNocFmVGi4njkakAmMRM+oSn0lVnNKE9Xl0VqaE6Df5n",
-	"ZAN/boooIzu1wur1zl+1ZD5B1asLS/zRV+UvuYkngW7Z/pNFFJqyeObMTN4yVTRsxEiSZcvDVvsCLZih",
-	"FQLwbek+UzfQTdRz5A4MRWSw0XziEwF65taJhRDjbJwCtl8EseMOW8e55S4Wz9adDsedXWglqmObwOv+",
-	"3MX8G/YW6aSQHm9bPelgaK+kmFSlzbBJ0tHzn4fS4Wk3CDx1Yk35/Cz6Y+hXaeO6xOpnx8BVQBY5EHrs",
-	"xJuaHI7NzaLloNCgY1Y35RvKi1ci3voAsgyjBTmhzXQovoBba8N6uPlHs/hnFgjBtZiS3No1BvA+7Na0",
-	"t3vULrJNAsx9FXILzwUk73B79NQ5b90MzX3MgwUW64++peJZfqijBW4rqojgghmX92N2TJi993EWfLXy",
-	"ALWubA/aNORMmCvyR2zzt6JNOQPUNblPzlQvBPe3d9Qw9SLWDZ15P4xEP8z6iUdUzsgQ5pcaj8DvOgTZ",
-	"qzdtSXO7MmSLRhSxJD6YBbhAXO/vAIoa2qisFWaIeeXF/7xWjGpEF2JqJe1vC5d+Bos4yF8fOTI932SH",
-	"BxM9xD9gD61TfYw/0oL9yD8MbyyHN6KPASZaAv1MFYg/fUWAyujVEtI4xF+uCeoTI8k/nXOzskbmi5Ft",
-	"Atha+1lt6B4xlBI2fh138sC00juQDc2jlP7gA+FOS3NauzgY1S7GfyRrtyiQLcVU/pF/sJt+qrFs372h",
-	"TR7HIIHE3k6wONQx+xaEd9ODmopiwhoD+No1whrPMWbT4ShyqmgV851wY41BTTa0C/fURVIv7Y7FO+O0",
-	"olKKA6IlmsHDj16E7tfYF3tmB+yC1y+SHd3muGX5Vhpa6vB46rc30lyPkQ02HYnqzLWl5PbHDF3aENvw",
-	"KbXayFuGcIgPeei3rD4O576j0IzLIaQ7UO7EtnbTHw/3WTsEN6k4JavkXphHkujz1CzidqeTjmy6ujaW",
-	"La+5yJnvokt20KdVnJMz7xui+qVkizwpcb6iBXsxLtewAqcTNrUa5j4VJKYaIFYf7o/PXuhLpYzQosjg",
-	"VGVEl41SeyJVGHvoZwlUPpl+oykEg0oDdhtT6XhHU1gzgxWWPN+2Feo76qJskaYP4rmURSpPSTGZtdVp",
-	"dwQnEOsxrDgKIJHAdC7jJ7n72eXFRbqsha2anKb0LdeXifYEsEFyk1xZ8kLPAP2vSx5z6YLwagPy3dLT",
-	"buaVFfgjeEhomoCTq5RSM8y98r3S6awWGZEhtOFKQW69ke6ovLCXEqTt7QYQrXfTmyoDxMij1wvUR8nC",
-	"XzCJrLYbMfSAX7nAtgHejT7jkzMab8WUYL8DLSeGqXop2h5kp8YEncPfal35DAqlV2LCCevsRGfeXYY+",
-	"bAsFOljnvLVbE9gy1Ch5gexFSKsldPHdUMCFI9EqngdK0TGtn4rHp2j8Ltr7I2CKjvaozBsD6XXLDkAS",
-	"8gUlW8FXQ6V/xctYWzD7a394AA1QsB1JrDXFPR2/OiWSceTqiydpBDMX1crcpaJJ4VLRomni4w0VR/vn",
-	"g2BCcKKATZ7iztAJUBUeWdI1dbfvpNyrYzBVbkdcNvJBiKDr+hqFURylgUuH+Ux7SrhCUTsgguxtaKLK",
-	"buRxsgAmiMNO9LQZ5KtMWNB4Ik42oBUXFBFW53gtJTU3cQLCEkIfFbUnmlEtoXMsFHJ7o8J+IiMXxEhy",
-	"mZhhJNXYVRrgtCpGO3hptELYFTujZGfeHKCR00yyjmn/5RGcTX/J4KTS+MHt6Jkc8QZ6NM3t2ndCMlXV",
-	"YcEp6oWFnZxkNbNsxsmrML+kLPP55I8kmjsf6Iwky28PDpo9Y6BI7qgqNMD3+778vbyh10x9v476fyjZ",
-	"8hJ7NHVg6kApuSKXn9+ny2LqfGSLn6l6MZ5igbAQcEu6pLmKf2BF6/uFBiy0TL7LR1gt6arDVSf6QU8+",
-	"sKC8jfTmKeUuYMNq7NTpI/iLSG3U9T3UbQ+TQ3rRaOUKKu64u5vDBz/N5/pF1+f6xbHm7C4XCmGAcT3T",
-	"wCzHXLozO9PZXU7eu4pq/YPUM2zgGV6UbAHx2euzXC7AiG01tftiWGYL69pdyvwOe+7gnB6ueiXebtjr",
-	"0oGOxHIsRrLu7qmf4WgyF0BFsWKkRen8czJEvRcRTRBRVlA7b4zv8OhwNcCoCjt+zuAzE5wm4+QjHR4n",
-	"zIiOv2Muv/fTgbo1Ic/MgcHuJUyvt6TfVy96nDmfAhUAiRqPX5fz4UYwxQP4v23hNsd2gCy38Q4t+HfX",
-	"z4M7FaybTB7LJg/HJJQAUNgB11THxd9cIGzZKGHixQCh3UQoOoPePFa07NvvFGofLwh1rRyOzfdj5HJ4",
-	"1Zj4MXKuDV3RsoQqT6vhYRct5wH4tO7zh7t37Ujn3bN3EB/oXVbjKXmvduLaVf7NUOyfYR1MMGkDViPZ",
-	"MlYPNfpjmF6X2d324O+AzR3pf/6QNptbUZLFBptyjrX2aidSDLY7sJRxlEkjmX84gWr2w2nW7RwzJU6q",
-	"kK5xz8Q6jd20n910wmSD2ZKnMSeOkURvHOkcir+m3K7tWhbRHJlc+ubnJYOmeozUG/tfPqzBxAFjgTDo",
-	"56Z/aahyxXuC3PzlBYEXooiSv457n90NB6Ai/ps90IhTsV2zRaPKieoMIEa8hVtvO+13/OBuPRnSJyb5",
-	"X1PRVj33vP2hzCKSJxxKy9OR8+Asz4Dr9Bl30eywJp/xpbDIcDpiyKM+ie/IcXFj+9V0MuPDRyYJHYRM",
-	"TyMqfF+DIdw702YsTrsPUKT2A5pFe+etqJlBLYD5G8m6SNmzQOSKUd0oNoFUO57C1hJO72g9+Ym0RPId",
-	"rSfqsDohHlkWx1MGysKtsq96oXsVPuLp7jYw81vcIYxf3QjDXG8kj8aXsN4eg4n5RmoPmaidTO5hgzI6",
-	"pwc7DBo1pdktK0fyXCFvJJuohEw9qFigGDuiAJx+F+vAqPjcqrBGN8eRkW5QBDgQz/Mn25c9jgaZ21M3",
-	"Stiaztr8hEdYK5S0Rop1R/Mtz2yPlQZYGDSRvU4q7qXitKJWF7V/7bqy95FsBYa6J0Gz4KG2VHWOq2cO",
-	"0MpUbSF0kxqrUgOcJEjZdyUFwZ+TxJSIqXJgSH01PBdjfeHOQ4f5YwIuAVNtMfLh6lsInLYWKKy9BSq6",
-	"uJiGXHftKrDtwFp6/GXMg3I4Oqj/YcUfeF+PiTjvpLX6Qi5F8bzd3R6SlgPqQRAmuOYhgK07KD9x6PZl",
-	"yd7yKqLH/iBzWoLnql/b1QHT/tefLi7f/3Tx6Ov3/9/nP108+uL9vz396eLRV/irKLj2yZh/7cGJVBy6",
-	"koNcevwDoFtUnpVUnIK4N/OU/8Mc2X+ezf9Tzmb8bj3xjMViSTlVyxfJ3tnkHPltTst7yGx3ICrJCbmn",
-	"FiH5xHZYRuaI5AjQmYUfISUKf0o4JMThX0tlFOUR2I5lKXdOFgKcRAXlMejSGGr5h9U6HW2mUbdTNQ0z",
-	"3P0bvt6kPrvlovjTzOd/kLvr9ND19d2HoY8462FQT4bOlLurTUlNDEgcKTTvwqqmnAtmTMl06ucBaTUe",
-	"u3T1BeOcAwCrZ1gT+P5Y3PGYveVxzlsC+dV0iJC5Q+SPQVhVYqw/HM7To/3+E2/YL41zFs1Qg46Dtlx5",
-	"JF0AN9NkI42rEVnL1PbLK4/aPul7asGTh+2u9iN9NV4ruSwRl6q3sPFeiEwpqaZChbQs5Y7FWe84Uw5d",
-	"dZpWDPHicim3n2myk6qI6ggBDCqNs/HxLEw4mdext14zkm8w1lWwnyHs+vi5T41sj1e+ZvXUM8+VrMaA",
-	"pVek3w5yR0Gp/LnRPj/cgQa6cjCa3pHJzoXZMz9DJBq6PqOb2oz70fknBz75bvkUFDB2CvF3FHpMO0T0",
-	"pdyBViJvmcNFl03AdnLH9CCo0YEtkSW2OfkaxUGvxV1UcXAN1o1rfUxV5XGXky/W1GC9inrKqdOq+4sc",
-	"VEVZm4LnG5gtYKDYfSEVo2K34fY0gDnRb7CB97afaMq5AzTrk3llBlcuVaOPG7jwULf3f5+3LE3gj/Y6",
-	"gG8ygLkMcLQundX3UVl0LLeLKQToXmFLyevM2lFblpF8w/LtU0JJKeUWT3glb7FYcQNlyzCRzM5DNuYp",
-	"WH9hkl2g3LT+KIm1lH2HLB771JveScIzLnola6lpGU+pXUI+rQqZ0a5ZGOZc+53p2W8zcviYYGq9f5fa",
-	"7X9moui8kz7R17uMo5dYJgYEFceo8KAveMeus8H7cHmMgec7FLAOeFiSQlegFnz9ld2wy4sLKMeHFjwQ",
-	"rdZbVmRQoAu4WwelRB09WkF+/YhKMokSdrzNkGXC4cRLpjWIA+h3dmXX4IB3IPcLNj+xEIlXbFATP0VV",
-	"n442JVmHW+aaqs3oklaH4+p5s98oCTMfA6P78TtHxW982KLOej2zehrHpM8bn5A46Lyefqxm9F1Phgji",
-	"CSitFXaNoh9cN/aFe/GItFRs1Wj2GFc+T1TiqzCRN4wWL0PK5GkQC/1GBR6F0eo7j3i8VcEdeALyqevI",
-	"rmt+h+o5rTfzUyYP/sM8LXPIL+Gc3KGTSsBGoBt4mWFXV6lIrZhmZhyvITkTnFX1SZUGri0Dvj+hVsY1",
-	"DEeW0xWMNyyXVcVEgW0NBkdHj2Bi7rHvPvfQgcp/hxVXhC41E8bZYs7lz6O2744KM9YSc8SwBqUHvpmc",
-	"ZeCVqGPaHczGjR0/i11i/RBNkX4lGLHS3pse1Dc76LkqpGAjnaZX8d/XrdfjyGLhMVhaf2+nXuxxQjQx",
-	"PMAzDt0ns2LhHvu43/FUMGdhOlhK3zu+BSEmHHsHjaLnD0MwaY4NxFh33g0a72Z9Q0szXxaz21gP1IPa",
-	"ZGtytnnV0PbLn60NvWUZuXj81d1XDGP/gpG6cy3p9imCc2Sk4uUWes82VvmzP8WRQMv4YcY0luFAhdpb",
-	"sw5Oi4IR48icCiKP6aaFoWrNzBygEI/mMbt5N65sTlG0Z6ITQztpOcv93FoF9wQAN7Yo1PYcWnHNjQ7l",
-	"6RXdW3EOFqTYk18aKgz2LOipVGO4YyE57ABRKCNr0kksuiJ/THQig5wfd1XLlWECwDEAAacDKwT45Q6O",
-	"JbUTW6Rv/4bRyPil3GVE86rCblljYbJzS45jExo7S4oVTc4y3/klIxUrTebgfOwkK8iXjyRA21VMw+S0",
-	"QFvwbVa4tR/gOGEm2hykoOh2NDoGnU6JL30HdB0w7hXdofezpHvX1IfHoY92vDCb6yquT9RUfKYzQnMl",
-	"NXoKltIYWV2Rz788pZ2/lwhpBddUzE2sP8hm8/mHc+WBw6P0KEWIweUx3iNttN+iyyACKOZ78rm7y+cw",
-	"DDcBWWWa0UZgwXpoYFdES7wtl9JsAFEDjG6sKc9Z30s9C9Ix2ooTKkRdunfqPRxp7Gmk1sGPOd3NPbXY",
-	"f26ZyDTcDiayZGkoKGN5nAkVJcD2gZynMT60PNezCz55NVJWu254QZ1u6x0ADeTVQtcdo3h+2Oi/k+Hl",
-	"Xo0EryBoYo9Z+ECWmuTSnYglk/w1OrjeSGXyJgYMd8PFumSPSnDZkS3rVpP0keGiWedSuyZoGlSHvKm7",
-	"UaaK2TVB5rHVmZvo9KxhyxQ1jTqgrLV1nx9Hge6+7agS5tvZsu4WZG6Tu5RJK3DyLHWOn8J/5DpUFk9y",
-	"Z8VF97eX/+TXvz9+neKs19RgMukNVKoPq94EcWDVHhx6SfNtiw4dUgJ7SXgntbnYeHYZQz/Zz+h94O+R",
-	"udfEch+wxVJCp9j3T00lbszp2JCUQwS+zeSkCinejp5RqYre3I/uEuSZTiWqzIngze86csKMx2HtmLpl",
-	"sxpqtB0+Ul6IeXA8eF1oo+En4cM3STB/Pvc1LTzVQq+MVBrOI8JG1rXT6ceS5KSKZ5rfReu9uyroWbe7",
-	"YeeblJ9krwZrX443P23yDWEl1YbnHrabliWBN503jYNWPRPQD4ceDSTjUBt6a80KMBPBYefHmnQwTPSx",
-	"SeMI43vtpVU+2pvmLdXbaLyUrzfmExamu01C0LY90u0xd1IYv+BJ5k9yuPuCePWU8AKvy3stM3Ra7HTO",
-	"ZXspJeHa3Lg2RKfh2rS7OdyrlZkrqqeRoEKzxHvpeDjV3u8++2j5IOCwYo3R5Iu0ksmP1lzElQHo7xNz",
-	"bUF22mea8CIjG7nE4GRGlpKqIiMrxYs1OMjFSO+58QvYHo902u42ckz+1S4JE8jvemReRkBuY1eyi3C6",
-	"uwCp4OeGu982u0KeTjpXcChOPla8YN86hpyVpFoWOj0d7w6xQiJ7y+qTcwonTtG8sHfg6VGm7Kzj8vOj",
-	"YJWOSdr8G5zpEWSli2PItcXCEyxNZPOCncFaVVNSV+VAy/LVavH0pyNXNr4CYdfstwi+cWoZImAhRyPn",
-	"VnmigsBtB40sW9zjkm/ZU8IFYes1ms2SKs3IbsMNNNetltHYfXpVYR8r66AILcx5uMnvDzcH8TQYlCl2",
-	"SDaBdzhMmfTooxoLCVfcZNhXGEQaXcpblpGqai1w/Nhn2kVlB7Z4Fe0v9CePkY6VitQQWpZRUPAWA3BM",
-	"JRPrmOu9YGvFUmsxAIMqft5T88r2pxj7Hxb2xcytwc8jRRFUUlYTZIUOayseIn72etJG1ppU0nmVI5CK",
-	"zFUliIKUPJRd4q9jmexvLYtQxchO0boe6YtiWLx/3lsp1prsZFMWkJ4cTpzP1AVgYE3s9aiJXK3ioSuo",
-	"GjmqEocKVKCb01fcisMU/ddi9Mcs77GUG/yjz1Zo8ySTDJJvMIF8sMu+ote3GraEhvxXiEH5Ut7Wa9Wv",
-	"5dbmz8Lw8vRMV/R3jbpZuK7vA5TWA3uenC7oADdxgmk+NDXl9ptTgfmwJZIHtZFJK7U0OSf52T4Z80xj",
-	"43/XLB3PtKBKYSqFPWwu2W1P7A2FreQyTOaBhuqsLAEMvZ+2llr8OE8rm1cq2U12TjTTN7Rcvel0TzqB",
-	"0qWU2+eWHKd/QjWxKIDVLvxG2b1QjWhbu8Vxds9Kl6dVXbLpefBur5XIFEpeR+PiXacXhYV48C8f2/Zd",
-	"2aGhPK24jisER1Yx0M86W9NPgQ8HrMcF2aFEbgnj9qldZjhlGQYDRnPhoWCNrlkyPDXX9bMz+Mk5Ivrq",
-	"9/0AZMOz70Zu99m1Nytq3sAlz4rRtLej64e6hu9Zbeagva/fsKLJvSJ+wqjzMeCtDSbXTIzUA+Efb2Sj",
-	"8oS8Tw+WG8Fv96QYkLcDgt3u4kERyAFdYrw9BgojV5hsYrXCQ0iYLJTbzct+BogYh/kYA3kLgLsjtklE",
-	"9ZKC3STH/5yj7ceR9Cuz4UIwHTobYVcj0DS5JnZX2vq+5L45JXgckjtg2zs6+WG9oTX7T/xxVuPw6+rz",
-	"VFfq7B7ekOGW+HQ/xaIzWIdy7TcPFnC4/qzDC+0+B4LGGF81JTtPym5kWczwwYWaoFgKKaaoblxzczs3",
-	"aNPCzBXkloYuwYIRWtclZ918AqeIA657LJVAMT2nonxMYCUbgV6UeQK1M/CfCKMEusS2yK7rnHsUzc2z",
-	"vjC3RND1z4jIt1umCp6bMYz/1px17TONBEUNPQO1YhQKEECZyxynyNaehyxF2ZgMHGc71zagkEFER4zK",
-	"Z2YEZGLdKDae6wxTQbfUTloWVXHIqZAyPfyLktUIwq8sPXS/viJ2e0hAGMAuRkJiUT0UyVejkvi4zu7L",
-	"YmN9LayeOSfwDFEE4cvjQhKU6B7MbNEppIXAXqdGU9YsXtVn5OnMm1YsGWbe7osftp2f4wn3zTae7pjL",
-	"USyovtHTvKNK+EzJ0ahvuphqW2ZM45vCU6DEF2wmqErFtHZq/zGBVyC8Lj6fFGDmosDU3L5O04yECTun",
-	"5hRJdjIjDeBwDplkuNhBKMVL8UOJfGAoBYK0grJjdwXt0Ifp4PL2euFBZXPgssTCxWe+LO7UwsU2APDc",
-	"Aw3NA2BZlcgHKbAaIaAw6efEpxwW17Gnv+VYkGiffbVaaWZS9Z9C0Z1T2Q/F+OdeaO8kcQ8hSmFrOdhb",
-	"Cu48uRtxRhxgg8W7YsMlBL2bjfRAUZZFqtrsvSM9sg5esYIs9+D0ljsxQJ3p6mwrplQsDejADyfkUhZ7",
-	"iGa5e3oFhS6Itl3MSsoZzRIASr1LxaOh+TYW4Ud0SQKozQgKhfsTx3aQDgYpqZBG1vollkRG2yFYqisC",
-	"MAVW25Wr1RVijnZKN+yWH8RMutENFQ0nIv40IPwIrKVuMTG7sDCR/IAU6fDc4fWcLxxSEdL6BTIF15sM",
-	"WBUhP+3BsT/5GZJ3Ti0rIJTjDHUm8g1YFJjLKxvXc4wbtOrtblyFcioMdsgVFC/ZkTrYqI//Omx6cX/w",
-	"tejGCNh8d4Xu1pfRh0C5fdjxUA0b+gp9prH1BkiskqJfYBqw6vcH2+3m5R/OodEZaaCO1ifXX/XXOyxd",
-	"mk7eT3LRpYP//hPGdwzGdyLOeMyZ7lGYRqF2b8xIIsNpef6FHG0hwQ2xf/X9D7ErotcJ8lLm0QLsDaOF",
-	"t8ZHqu573RatQQzF3ZqWJgu1m5mLfyuy4gI7DiaX64/lhloN1mxkc1TWvXOPTRb+h6X6RNJOAmiB0Jd+",
-	"uOhOAkbBCfgAzoSdmv937rG7zSu7l5ZnfkVpZVdIs7OKrna0HuF4MLNBbGFJO2lz39vuJSbUN7PQnT3W",
-	"KDJ+/k6r8k6soojnx/lW7H5aSbgDlkgngg683TBVyYoZpm4YE2N544NQhtVqSqoN6Of92tnzMYlGcn5j",
-	"nDmGV2QXF7r73JEAruh2hFUsGcYcWf10zl6a2bwUkxRe6iSUpGbnA8zo8Q/D+v1q/dr86x2ZmlAl/BY7",
-	"K51SIvxWGlrGvF05L1IR4e8J7v6TwLDPFrpZU3UW4D2OFr40BX2PZD+y5SVVBVOP3dbN23d8F6b6Z9+7",
-	"Kery52KtyZKtuYBS1zPtrKX8wMYMDnf7ePNQfkBMXOjUFEBp05q02Ye/F3InonUdyqln0xgACDwz0zZM",
-	"hS9ylkFIk01a1mj3rzlWS8U/vHjN1PfrKMIQ0QDEyAUg0FCy5WUATPWWOKMmGaB4DMTCe8dMpx/amt8y",
-	"jSliKhmJejbSqHM6TXob1T5cQTmvZzTScwhzUY2ljNmJCArq2YEVfFkyUmOxx3k8AQBR6UyO0bvxGYL2",
-	"x/NNx/YjBV+t0g/l6Ex3VEWRzLu+Mq7JltWGOKzuJJgqVcXanv5J7tAd67MnAAxHc2twWRnnQr8jmsVo",
-	"bK0RBVMnYRq6N0/twhBvUpM5udzCmivXYh5xw4AdnbgKm9/yuxfUgYztUfb71ZUksUm/cx1VIpfKkmH0",
-	"GMR7F6XeIdh0gG1CBeJY0cLQJx9vCNpByrN6tqtDHW9H3+NFkEtu1qkgOdDkfxrCx/uVAceAiw7gcoDn",
-	"R7IIaSxrmg1mZqbAs7J6qnb1vjL1YNHXI1REvxWBZ1KRgcoDkNljWP2p5dm9Q7RBxdlZ5CFfzbeGb9eU",
-	"ovjfR/px6zwM+cd+lrDRoY1qYLoxeRKPIbw7r8XKu9arNKwiCrE08Gc5nFNr5gAo3Za7YpHTC7nupLYq",
-	"EiLG4FqkzPN1SYXOyLrhBUPwFMUqZndUE8rVo5XirAClRj8mb1uMFCzb+Nv/XGeQq8c0WWcEk8g0qaoM",
-	"Qh7a55aQRkD5PCWWL6G/NcrDHdfsMfkOmrTAF988vyZff/nV/00c7OkfftZSdADLOCsLjM9AP5Q2/YZr",
-	"4jqjYAjF+RMXf2k3u9OS8Oni4vHl4wtAvqiZoDVfPF188fji8ReuiTbs3BOa5wwBbtZspNqLumblitF8",
-	"4xzKwbHv04MASgAd/AZxCSUQkkvxslg8Xbxg5hkOBblbtRQaeefziwtkIWEcagOko+Xw6pOfHRY8ckas",
-	"L84tn9M/+1t4PtoUV5XHT7YfLs5/w9NEi0JZrnBm0kZWjAhmdlJtM3u4uCEl14YJ56HLgsvajwSfXdGm",
-	"HD1ggZotQC7Mxm3tk1wWrrN8tJ5vsjt9BqhzLjsMUwp1TgViCRxu8M1G7q4xa6W3v5ez9ne6qXLbZv8I",
-	"xc2g3XxLW/gV1S5WDebTimj+K7OKM/zfd8Q/n/puH5/8xouPSPySmVjPREt66rbdahdCetPqkM5v6ZZ9",
-	"gzdqj85fDr/6MnS1P3ElVlQoCu5RPVrs2z7y5GWx+Pgelo+oq12+O1zHG0aLZ/DQAs8Y0+YbiRl0ycwy",
-	"IxZxBBnGsA8m0hz0iP+1/ab7QlwwtO8Y1bCPdyoB1zNVl14ihRjEaQMGXSR1UG5H3EE72slkx+uqZNS5",
-	"COz944uxL8nf/lfWxYKWK3IJ2TZHUZDW42bXiCwA9rKHaX0i/2cL3VQVVXvHsIQK/1VMEGk5wAqUmsm6",
-	"ZGSnuLHmC3zgCWqDEyfBKijfuIdOPwpp2Qo+aeQe2PJ4ApmObdR3NN+QJTU5tkJqtQmXjHwHO2cJDOVm",
-	"FJJf7NZBqbXzjIBRZzZKNusNli8rSDQDL6Z2m+gdp/EtfCfV9htvw/9DbqBdnC+1iZ82jbF+iEgCGEOG",
-	"mUGg2QIQd6jUOXM/LbXB98BumdqD17vrhvBFRW3eOljpa+67OpSYmuTOZ04NLeW6owIPNNdr98g9EtgP",
-	"MUJcP8nziXfdGI3ZCs4YakrWUZccnbZC7hzrw6Oj1PmBa3MNT5xJnDRAup3wdmTPzzag2rOydE786g6o",
-	"9rZ3ScqdQBpCqB1cES2xIsreIdG+VbK+Rh/gcR3uuVRraQwTD6rDZQvXhL53VzXGTXzmN1c/Il7o+/sR",
-	"kIExHlYsHgzb4z90gt8B733PWA1hF2qgRyCmRrTySwpn80/oGNfw0AOp2ip0NEoLv6g2k3XuJXioIfoP",
-	"ed/4g6jj004vvzdjgt2XaAX/j+uuC+Ds3mCFxkDg4vG32v4O+Oobq2UT6jtoQDovdJDywRzotYhtpDCv",
-	"juvWP4gxXseBcnvshpDbh7kh7Eg3bomJtwRO/27uiFKul1JuM1JSE7o54aZRUvJbhtFTKYiRNSbhx47r",
-	"jaEKiPYwB7aN0Fza6yzQIYYchMo5vrFq/B0LivWsdFmEWBMvR7pPM+2z8/qF1dQc9kwOrTq4uSKUCLYj",
-	"bbel8XTjPswQzuU0gXF5hwJDbkd1QMs5GwoJHo04xzcFHP/EsuOo4/eZy+A3gNe4R1Xbuadizt0f+C1z",
-	"DNvTDIYLqajV37tNxFr90znANlRfEb7yLXIhqsZ2mXPfya0Ps0EbLbqm2AnHDvBLw1TofPl0AXg10JfS",
-	"k7+bJvrlkC3e36l3BjKPX61WkyAoAPsVcizsAqu6MQCcCe9jwzBmCPRuRjmMSRi+a0in5KUtQyK5866l",
-	"RA2da+c4b2apWb2WIzqZvXbTI/nUDiErFKrDugrJ9BWBqivikpLJCEKo6Je6TeVe1lGY0rAHGNChmqyo",
-	"Bn8O1gVvGNlyk2+YCBuiGqEzuBPV3qddQfPoyxM6tPRBpqFmEciV6ujKQ2NprslaYkJQ1naM5+DVP19i",
-	"HLVr4Pfh3jpm2bxuLJV5wa6gp5WV4UsFtOQGouynWzyjlnx0bhd3Kr+/E0btp7bqwZ3x7e49oRuXOTRG",
-	"oWcbn11yjyTCQSIk+k+5c9qS9p0S7d2e2wPpARGFc/mgVDzZLu6rbk7nDu6qpZ2Gz6P3Yx16lXzmOFZp",
-	"Lu5kg6x0dd7ik6z2qD75rCiAM2/ZWeGWo5xvv/9S1M3vYGgd0ZswnYXfhT1+QztMUUjBrhzYprplyt7T",
-	"eIvDJfQxurtPfoP/T8rSN+xWbtnhrv1exPN38J2Q7y3dMsyhsmo6HmWrxl2hHge5W04rcNrfaQcr+w0V",
-	"QkiJCfog6xyBljXn6Ie9HZWNySWmLd2pm+2V++4n52lz8/odDvjoxXqer61/Rp0ucsci+A1+9ZNQQKxC",
-	"eI5+ZQnmrIAJn+M3bM2FtwAexI+hZcxl4JJvoOGU1SvsU06/yKkgS8gl1sbhIflUFyvc69LnukQwfaC4",
-	"72VClVZ48vd2LhxYZEPueGnO9i4cuBehDAV7qJesCBFW6vpdLw7YKNgWY3ppl5Hu6ewcoc/b0Kr7Dqjz",
-	"zHf9bnFPA4nAy7+j+gyF8oCs96ZTOmLdp1rZHeJ30SyTmeKeVcxu/r3LxKMccGqssYJm5djOp+ubgx39",
-	"3an6T92zp3tC4OXRumFas4nb94V9wKPN3MfJ7NbtPeyRRBCMVhgMeQdolKEtH86Rx16CcH1xV3korslR",
-	"i4jj4DcdElQ3kwJ3rpbKKF9uPJIRBo/s73P3XrtZ/E75RH74uB6iSR3+fv4uYdWib0VVcFoSxWhZ7l0R",
-	"YwD96jh3EAi/QjBMaohulNdYXFrYVLjzuXLYcvcf7wzwQymRTp/RdrL7MZ5boBg17N5FzYzb//JuRx6T",
-	"MoLtfBj8dDsK9yTRtd4S+Xf0rd+pm8Ov6NNycsxluIv7Z7g78HF0WO1+nRwjbHrxMMcS7+M7cHF4cKdp",
-	"Yf9jeOoh5L0fbax4/fdIhAx06iVDht8nJUT6lf1dJkV2Jv9pSbI+vzysNIuNfs9pki0i2zBVsuIfjh1m",
-	"/oE9WCrzj/zDp3GAC7UnFf8wOL+WGGlnl3/4+zy2MO9PLpUZGOPBM5nDqPd8Qh23xQ5oTcV0kc1rKv5R",
-	"S2xeU3GkwIY2uatgh5Pp2yxCbVLmYGm4wuKbu6gUwayiMDB4IBE9uI8C7GBsDTvMj9iTQgYPJSAg+F02",
-	"aj8ph1/jI3eai9fW6s3ANGwrPCM143InxiNUMbiTw031afs+F9JDgA/Bggk03VvuCe8Eo0bQ8bvLxCmm",
-	"ppG5fbmD4EZZdiojddZmt/dvnrBkbEwitfe3bHjdZZakW+hltxz3/i+j7opfSHQrO/jZAzB3XMsd31wH",
-	"a/20LrDumXlYEdof+c4t6LqkYlqBBLSRB1Eg7Ugp6qPDPwHoeixKwEvXN1u7F28gTO6ePNclFb+LLxAJ",
-	"Pu4KrN2GnMVciY7AQN9PMMc2PreLB9mHc/bgjiW0I8OnJZtnHp7737S7EsoP4NX8vfn6LlyatZLLIy6Q",
-	"1/jIQ1xhffDthNvsbXuNnXN99TwibSI3aGwbesuIZsIQbX+P2ebc/t8rsS4WiOT0vAdA4LE0m0guAC9S",
-	"EwGGCPg1NYYp+83//unZo/+ij369ePT1//v40fs//MsiWtA0msDzxs/5geqCWwolIrQitvphYxJfWeh+",
-	"vjyCuRlGjfYVM+yDeZLr28NF9WoOd5LksmwqoTF3gFDsLZFnpIL2jDpYOFyRX6Vg5F/fPL8mX3zxxdf/",
-	"lrkmUv19uWdcIFoUrEjoboDPpZiIf/J1UoDzJtju7oLznVoKKKW4QkQYprGQNiNYO4WVx1ANtkI3ByDq",
-	"0bIkO1aWeCYVy2VVMVFQ06+J71094G0BvJKSC7S7/5+bV//51PWACb+EGm2mdUZ+++uikIL9dZGRvy7k",
-	"6q+Lj6BYY6eXYOQezuAxecFvrQTBP8EpI01NmCi0KxygKt8gpl//4nEfGuoRsVrHHQVrsMvGbnMWS1pS",
-	"kXdTWQ8LHv8u/GkfHoli3iTeHOzED1xEYxCvw/66gnsU8zu6v4uy8BvYXoeFQ/eWoVQjALWbG4DLCoX1",
-	"OAFFxdZ5+y0/o/dt8sq+wUceKGyBHSU+icAF0qYXtsBfJnmMcCl/j5ELP/NPLnbhuOPBoxedce85fgH8",
-	"FYteaGaM12/GjOMb/8w9UiOMMaI/H6D9hWdPZ2uTb8a6culQCU20oXvt6i64zoiWrup/Jz3aKf7CURUB",
-	"660S7gqs3e+XEvTontcJ/nZA3Hu40tznfQvgh+XxqV29Aytab9gkSuE7qbY39pn7TfR/cKrCkkYOimoE",
-	"0fjAXSULu6x2CBa4BpoaS5OcDAlq08ReON2KHQPbACvMA3HaM+gAhmqrSmN75Ay7h5FfGm5nBIov9R2M",
-	"Y0qmPYVw80TUzINuz6FW6mN2dF4uRxsbLVt9u5YaYIcBCJJumQYIfiyXcdqZ7+48Nsk1aERnzDKnSnEH",
-	"yQGtvrSha+iIWtufHPZ/hoARCgGFda4Ys0wjd7qbSexKOWNzpa7gPjJTZ0UPpvr+HzQE7vk6Cg0AF0ro",
-	"RXE3ZTZuPDDfEJhpBf8uPQD9EzyvR9Rv98xD6N83oQDt99W+HV36qjf+Nk339t0R/w6Vbz/1T0v79rzx",
-	"wIe2M+p9a94wVFT17jDek5yW1uRXo4cWp3ztHztKHHQSdr7aUibi1Yuht7pXz6fES6NbtQTuHEG4XwlZ",
-	"8dL5oWhJVaXRDfnVV19+9W9nFJMeELfkqJFMENbKxGOqySGqEgAt/SoFQ5hw8l2jZM2e/IUzIegV+fPb",
-	"6yGuUuwu/RVRouIFdRengH3B1ldUbQuX7DNz64Fcd7ztmdUv6hrQG0XhTThQpKgmP/rJnrjhgL6nbv07",
-	"0Bdj8YTW/Mntpf37/w4AAP//",
+	"7L3fktw2kjf6Kog6G+HdHUpq+c+csfpKblsaHdsjhVoziliP9wSKRBXhIgEaALtU9tE7bZz772ae7Atk",
+	"AiCLBKvAqmpZM59vbHU3SQCJRCL//vLXRS7rRgomjF48+XXRUEVrZpiCn14U9r9cLJ4sGmrKRbYQtGaL",
+	"JwteLLKFYj+3XLFi8cSolmULnZespvYNs2vsU9ooLtaL9++zxYvV99Tkpf1jwXSueGO4tN99UzJyx5Tm",
+	"UhBTUkNMyUheUrFmZEs1qWnBiBQZ4YL83ErD9DX5++Lq7wuykops7RtcE8G2iwwnWjJaMNVN9cXqAQ59",
+	"aILv7Wp0I4VmsPBXSi4rVtt/5lIYJoz9J22aiufUzvxRg0/84Sdtl/Fr79v/pthq8WTxfz3qKPsI/6of",
+	"+e/CiPuEeGuXsmXCkK2SjmruNfvVp3ZdsENKNkwZjhNdUoF7ZFitx38u+bq8sf9YSVVTs3iyKGS7rNgi",
+	"8yQQbb1kavE+W1Rym/pozUVrWNLD7/t88oN/042WuQn+GF6Ty59YbuwY7hdUKbqzP2u605GtyxaG16zi",
+	"gu2R4dAmfC9ru6GjMQZTBdL2Pu+mMJprtnj3YC0fuF82Sq4VrR/ifvX+9oDXjVQGD5kpF08Wd6ySuWq1",
+	"aetHuVTskXsXZvJUb/RXbCUVe9ma8bF56xif6g0riBQ5I0t4mqykLEgua6aJbA2eKXtCpCE7ZoimK0aW",
+	"u3ByNkJuxSIb8M0ksVtheDWezrZkIgwl75i6JlJUO0KFNCVTRDFacLEmTBSacEO2JVOMVGxl7CQXWY+P",
+	"qGEPLM07VuqJkf7+pOxGLuXmoSXlzJ2w7+E2mK9ZY8rxyarrxLPS5Oakg1Iv8N2j/Maah36Wc9mNNTDu",
+	"V5aLUMIVBbdbSqtXvdWuaKXZkEUKO+L3qVQoOF4ryS/okjZszGiK5YaKdcWIVETJFo/okEu3vEie25Cr",
+	"YNwjRF+pHVMPHdnmER1e7VFdx2S6yUsu1vqAYF92L088QYXeMnVMFt7yuq3gRrN0Y6L4novEHcKVjHbo",
+	"Cm7wFVfaZOQx/KBZLvsbxYVha3c6OMtZX9T0/+bE4fE7FaVmttCGKpO6gsHG43LCjHofC3TpppR58qbc",
+	"XLD/iURlgqn17m2Z+DgvxhsgBcuIZndM0cqeEiPXzArh2EH5qeU5e5WbWfe+Ho+5UrLu9p0gd1qVzUj4",
+	"dUX1WNJPDoOaW+T2sdfIrveXpZQVo8C6W8pNZGJ2cHdW8H6iisG96G5LPzmrPaboDm8pP645gHYMi8jC",
+	"Qe2I5xmiR/3evvtFpjDWkiFfjeiUy3ollaGWviOSlHJLaip2pOLMbpEUnkRky01JKFdkycyWMRE9shO6",
+	"wUh78kLMzdO9uD+5RGXqq0DEU9Wpr5hA6+PgDTc2TfJS8pzpPrssvdjfl7e5pMYS4ggD3bjH7C61JukN",
+	"95i9RdUu4YWv8Skrornguoypa6ipNa0hUlh1sKSiIHRlmNpSVejU4/DCMBC8NX33Ap//9PMxn9ZUcUEL",
+	"dlQx98+BqHnHdLpKz9/tTyMyi0Zxd9XM4AGwRqXcfKKJ3KIVas9L3irFRL4bcUHNqHnF1LfrVO2QqW8T",
+	"pf37iETQtEphoVv3GLzR5jMIe8vUnXvzIHE1Phe9yQeSwTFxFk5MioaL5/dU/da+/DToQwM9qaqYWjOx",
+	"T5OxlTmUvXJbpZMRZvCV3FZR/UBSkyI28FkdsQaXO5BMpWw1K2VVfKIJcvt1sLGcySUs9/bMvgQWtUN+",
+	"Q2O+G7kilLidT/tWwVjzTHFWHFXqKmrYUCEajW5KruF4JoxurQJTkpI5MS3aqrLfv2Piz7JVEd0BbF0g",
+	"bM2LomKkpNq5p6RmgugSlIkVPsIoioeSVnd7hF+ynRQFWclWkQKvwBRvDN0xdWt4vtET8luuCKN5SeBJ",
+	"og3daXCUra1If3x1RfL6H/9/X5AnjDpkzUrSo1v1nX0G5MNMCU83IyPn8LubibNYU62fR2xFuiVbxtcl",
+	"0IpWFQm6fYquS3e3VozE1c2aUd2qQ9dJRIbsT+9pLVthtJ2bvyCJvYXx0gbleXCmdSOl0Jm9r7lYK1Zw",
+	"Jswici3IOyYmjwwjmtag+VFSyJppw3Ni30ijS0PTPt1QYZcmeZX4XTjxqWKhUXLFY9qtveosgcA9gRqN",
+	"mxhegYmKjfeoRLhNMe1tTArOLMFYoa2lRTW4rDW1ZpmVL1mcSCDwk4ii2uXzxKOr2uWSFXELyA5opT4+",
+	"A/sjCnAJOg0Q7De80rIIt1viPVOyPsTt6dJlX31Jtz7t0weEoV1oQ4VRO3CMwo73t/volX5Ih0F3QF7e",
+	"Wpk/cRMCleWKrCor6i2F8Z1rcgUCCH2haRuvDThlZihqJnhxRuva0uagoEobYEub2NcjfulcthUsXgCv",
+	"rezRED2RtSfypHISbyzIhq45TxN3LznNqWOjHqO6o5P11DsvYvpaiNfjwvHZ3+fusO9fyJ4Xezzjb6E9",
+	"U97JYS80e5dKd/317hK/VTHbv9MgRxps7y6Isbn7fPRvk56WpjUvW5MqezSQ5fkpbre9i8z5TPznuml0",
+	"q4jSRrV6rnHvAyhL+y6EUDIi8cpdUWvxB29R25CfWg2BSWG51RrMEpztA5esxDjBWHyuY046GGpbyooR",
+	"x81Jl68aOH1neOz3+aSm775jYm3n/PlVxDWo45JuuXM6VcqED+01fj+2nZ2h+QV4zdwPj4943ZA2ltqp",
+	"XiVgmzN8Ssg6seAcwxu2lFtSSkMoshmKRD3mnE6jGJPU6hHoyMMo+4gnSmkM0yY5zEvNWcNNx2FbJSb1",
+	"Qke3TzSxj+mIY3Gwm/C1LJCmP+/ekufFZP2Gnb7lN9TQSq7HMtjeROl3qbXmX4iVjHoD2jkfaie/A/GM",
+	"b7nlt+SvgbMz9rF1ywsq5jiOpr9V8dq56qf0kUPffU3Fmk3oHZSs+LpVjNR0R5ZoTYHub1jj5Dk6Omt5",
+	"x0B1X+7QmjKarDiripgx1VBx1CyhAter4YS0Cq6QC9Cq1S2tjr3+V3gIYiDCnD/q4CACP2aOwXuL6zPF",
+	"Hrf5eYSd9stAUsYk/g3k+0xkOVCypUpwsbZCpJGa6Wu7dSXVZMmYIBpDmKzIYMMhxWDJjGHqIXkpwEHj",
+	"jnBG3OwzYkqebwTT+vs6szbq84w0TH3l4laaaGYejuT0mt9NWPYVXbIq+hf77YTrn3hvVogupDmPu9D9",
+	"ReKnSJ64eO8odoqehxRKFNSOH86Q08jbY1W5mKcG+8tu4LlBN6BUBVOk4oJZM9rKk6M5K/3IYPzmspN3",
+	"/uAZqh2tNrTi8VjfiqIHZGktCKIo1wzn3/zZm81+37OTY87W/rXrKsAKvvYSeOB9BhtKE8OqKkotZ2VN",
+	"GfkcjiZmBK4yEoLOXGheMBdfTr6Av6M77+k7ENjw5zfFA9PpVeNdqKRY2wXYhyLhxGtCNT7T9ykdSJM6",
+	"6CWZ4VNp11S9Sk9RSjq9aJWffHa9cnSpUM3Eoe9YbT7LDIeYFCCwjy+jd8Da3jh9R/08FktihQlVXctW",
+	"RcX8MXG170/pFheo2feYuFGmRBwS8zSr3bktqYHUx9FF/buZvO8APBJG4mYqfHSNeaKgv1U7Ukh2ilCK",
+	"GurHUuykLB52bDIzyU7KIsgSFx+fwQFLuo47cnLV1ssIIV2spqloDvrmUjFauIcjPAMO4uNf2ZaMGvQm",
+	"x69KtWbfrPf81b25VozeMeEWP2BOcD2SRm6tAuOGHYzT+5KMZfwKSDOruTaZc25AqpnW134R4pMIr4wd",
+	"jVTrqQTAGReq1TpYccFbFLzAiXIWBohHXiSvyFoy/YTQqsosjdoGHOKgdlmtxWdNt01UezyaGeFZ/MTc",
+	"iBspXPnF+L5dcTOh6jWKaWaeEF1KZTKysga0VED66CaD4YaWLK2ql6vFkx+OGiX4xvsfhz6ptIstcm9Y",
+	"kiuW84ZZg59VK5RnLkURZMY4qUuxVMfanDTPmXmXmq6iceihqQ6zdY9H0gwTra9bJOKpGtwwauO/Fpjg",
+	"oOkjNxG9LzftTObBufwYS+lzM3UioqSalLRpmGBFhgmQPjtOG15Vlj1yWYOfhOrN8cDxXt3Ge58AGrt8",
+	"eV467X/VVt4UK7gu0RPAdTT9spf5PTqYPrUz/iLkocTFlA/bbyUm/40zSsEiLyZ0CIh6MyaAmu5RvyDP",
+	"haNPsqnrCc086pNSMcuobRqI5OPWVKwgplSyXZfRK8t+e5Y/Vm6+uYsWBfkkSlY8HZzW6UIVuGFYTrWZ",
+	"l35v37JkPPbWM/9cPwv/4Atq17fdI2ngRXRzLT/hbhhZFfYoLBkpJBRDMdHWkOiLPzZKLiHfmZu+utpT",
+	"VyQt5hGxpmoznhOyF9zqIhxVTzmnzVq5Hv2iVGxSoYCcaPsEcZnaltsEaDKCFWSf0a0osKNmLu8DXqYa",
+	"AoZrfsfANqHE0ObMlHfB3pk3vD6aGfMX/5x9R27jhZaaqTumPtEkr2S+SSy7yhayNSACj0zhpXuse+Nv",
+	"nWYRcU9WCY71iooXokFJal94EWdg5L4jH3tTMlVLKEO6dadHM+0nOCqiQFHMBWSOWQWnS+Uf6x2GKjOP",
+	"u7VhTYpcujVOUxsZ5n7yI3L3Aul+WsgUjuiZv1GzUPXiBKabVk+AdbsfrrLuDpq6wqeKVeFePHqDwssd",
+	"Gyc96woM00X+a0aLF+A3PBoBQcq5yfeGmlr9N8KoXbq2AjrP+2xILCd35twgQzvbfWE8z5Fe9BSyaInL",
+	"b63keml/1KXcWiUpI0sGtkqQgf7TfsV3zlsy0NtmHIeJm2nDRTHDMw+Zhy5ff1KXiQeqYW12OFBcWiWg",
+	"TpXqJ2RV8SYjuqQbyFbKSwayc/TdO1q1JxVFw2mGlWYLao7px0BsFIozgwRmonAXF2ovq8YqwS6bfP+y",
+	"uCZCbgemNJh81Axy2o7v8lj/LNgdz5kvstDSKXqQSgY5siJnVrtld0wRuTI4aYjTgZes56X74+fgDfM/",
+	"/imzJothdssX//3D0wf/RR/8cvXgywc//uHfYjP0DOfVG58v7hWYBfIP/KPgtKowaQzEYo0CAp0MimnD",
+	"ip5mVGGeuqJb8I2uwBNRyVZZdd2S9AF4TQ3dMPEAv6GNbKLKVLjvYjaF6e4559fjLsPTbiHcD8e8moGV",
+	"97//j/+5AecFDI8ZjsxkQV+yf7I0yMgVaWjFrML4OSmo2sCfqrRE/eHpgB2ZOgy37haNmfuSFNIuGePC",
+	"mM1v+X1k5dPcRJUAqzLBxdghU9SUC7JsjZGCOI94JM3bUF4djhNPuCf6n7f3TPT7ViWcRgQoWogrdbVK",
+	"Vg5GnTIl1azP6lvKHavvMz3+S7VC4L8s/+O/4AC4X4JP8UHH+64mxBlPUS423FRsDszAW4QZYMSSwFrJ",
+	"Yu2WfBqEAJLATyTs3CSztXVN8WqPOSjSAzPLA1H7nn0//mPwMaVb00Aua96HWG/PkkbB3zO1DxjqE6r3",
+	"KebxxGWPcdypgzNe2jOnpJJcQsq1XEFmpkvgdEeKwbUadMJzqmHGmUx3E+Uh0+acNBMJt6hRzQjuzTU5",
+	"DsX2enYCLCp+AlqlI5fCU89S6FADrJFtsMhHwtYqDOmr9LIuSaf/Wk5EgKMGsZWN9lqCIqqGcuCfkopC",
+	"ZyiLpTakVWsr/6GsPTW5YHIa8g5dNbECiymHtlXC5hwt452U50x16MJ1k8jC5oVwMNpGsEt+bLfOFGQW",
+	"x1InYrP45Mdx3GKUfRfxLYWC5X7w9NOI+0+qun9LaiuKskW+q7hAoClWVbzRkscvubWSbRMXdxN5CYxq",
+	"8zwuyCu+Lg3TBivZgjsUdMbEukKn9kWDjy7DK7lETk5OtGT0jmPZ/zner6ZqFY2rUqqtkkMzmq6Y2c1L",
+	"hYDP8Jwmp/+4xzE9bp8ilLg/4r5lTlRWnI2TwbsNShnTb1lqpJIXpjzFRO0GCizkvxa7K8I45zLZgUvL",
+	"8YY/YdnC56XCiR1Ns79Bvb0N582zc+AWz2KHE1k6DIc5lvgEUkne9kwNLFYFjzKkvHFh5BOylBCoWikm",
+	"8hKs9dZat6uK2x/sB2KB5D7QzoTn245jXw9ZdZicGrJYIhVxVhxHDHr7FZorqdGbFHbc2lJqR8xWkpwJ",
+	"e4EZxSYKDiues9hJgr2EulLBCDyF8aGtSvW068YaVi72OqZFK6y6O9iAtC8DwSLysKtB9uGKsE3np9yx",
+	"5qHnwRMzAL4G38v5ubJWhZrpAmdMPI3sg4vIl5iQcqZuG6YVxjuimWgjFXvoqJJMU3sulKDVI3gdCctd",
+	"0DpdMNT03QwMxuTrz7Dm5kS0xhv0Ft0s/GcSkwhg8acngaJiOuKMl4I5s78XFc4SLY/OzTPixEMG+QF3",
+	"TuHQdcYmMzoR044B2Bzxsed6xQ/UIawOgWN5d4AmSCRwrVJeELm6RswQ9PyCPKd64xNouPbh4JhBmx80",
+	"deeEyqiaFVlzSAJeZc9l7fxV4ChaS/eTnflF/FJbTz1wlXuntZHJfvGQQZYg11ygAOnrXx35sDzVkBc7",
+	"ovs1eDJ59ksx176W86+ZYK19HbCrZsjD0iOzpEi5vJQytjm8YRlRNN9kRHGhIYizdSn3GO6iheXkY8mK",
+	"KXfx1x7c6KSr+JvOiXdCUrQ7sEEuXgNLWhnl1EhTSh38gAFYJHN02DlNZyA0t3R3aib1ykFGzBSDEwqq",
+	"vcj1NUTjp3aqJznDST1BfVghggB+4nDq9eOIxwApfirRqNg98zk9Y8V4VVE9UWU+mR4RCQu/KI6s64/j",
+	"ZTGqKs60ucjFVsrlxF+gqirVeROZZsNkg9K7pu94bW+Az69AXcIfHsdhSMXJGzbzdrLX56Cw4PGnV8dY",
+	"Et7yMv3w1vUCenvQJrPciJoXc7BBeMG+trrQ3kT+NJ7Hlqr6Jp5TLACDKLi0NqwxxD5+Ta465UMx1PIE",
+	"O8F50LkxHY94DnXs6KcXTnCSoeBl9jmWgvvGmZH9ObGX+wuYO31wze9YGw9en3YCJsPAz5y2F7kUl8wB",
+	"oQM8j0IUD0jMAxhEyMz3zQVAyaVjRMeSVqtoziCkTti/uqRDrsl6ijGPoiqMAOyHmVN2RybRFWYAC4UI",
+	"Yhy+SwJgVnoxaNcJYODxhO8gVU6rEgqdAnwCsaNBCjDupI/CKTPDUpZtRnIpq4wAKm1G2sbqiJj0dFRb",
+	"QKZx3gbXKcAzTaKx/Aw18VON5We9vOG4atjPj8UEKbLcgSpl9tJauYB0L5+NAFvgFUbEcF7BG2M1cUZZ",
+	"4qyiCqnYbZFegsF18/QMcJOC0+omWq6PqTWaeVdb0tmInjRekZJVDTgros7Pw1nKbV5CnY09ps5VK06T",
+	"OfKOqadnIcGs2NOJAi0nFr151YNTWrKKsztAoTtt2nbYr3bRYb/8wnLw46srN3Z96ggpCNfUlbn6qhvP",
+	"qn3C9Ge7x5596nc77hnQ8c48dJtnnd/rZEHiDY/B4eZqVcVC6C4tlCJAKhdr4vOJZyXBHETOxafc2Twa",
+	"z+aIhGKffblaaWYipxlC/XcOF7JAP2UKdq2iW1cwHrFnGDV/baJMGbLj7GnNXR3Fp1dX5B//cxMfmdes",
+	"8LA0civsliCa5AQWQySRZsVUNDYDKDfuNG6tOr2VCjrItCZgQioGeCSrg+CJPRM4Ym+MlEKgnUPEiyqF",
+	"02EFuWXqbSoEA803sfArdqAgFbtjlUM+9TOKBJ+MbPQLcHDGipM0sRukEMjKqjhytbomrNLM/uBUStKl",
+	"0I0HMCqavNxZQVGPxt10MUXMTXg3LAZwfsMOvh4Jm4XjvX9s3IHzs+3431G5x2VJdtIzNauOO2IlwRdO",
+	"Mo9+l18fq/z65xVUfQv6as+Cfpz9LsUmpNiwsuYcyfQhpc63AJd/glveksKeAJJTEfiVUJQz1siEwjL5",
+	"bmRQ9U5r8GN+esyNOZ+bK27UFH5z5z/9IjpwD4jsAHeHr3z2xVXfD/vHq6tDbb/8EkLDL3vvQL+vH0/2",
+	"FD33qXgzdvFWdqnTLiEETl4/buraAPhmdz5ANwKITG3yMAd1PyKOPj/qS4MBEs2K5y676lSbAt7vmm+k",
+	"1cTt1UWPsDZbMy8zRbZm2oPHuwzKdHiQ6bZlcQmXw4dD+wE3oYTCPIen7ZyYUjAsUeux4KFtc2Q/ffNe",
+	"7GEhnRCTdOb4Glysa6zEgagkE5qbXag1a6SMJWzwIvHKPLmLS7GLgjd1UUcr2oD4WHSmSdNWDaxj3dYa",
+	"s9tcwtiWGsTTAR+alettIgJUtsipWqb2UkTapXaUi7ZuWROK4uyaXBG+CukzruKOJeJRr2gqhIlPo44C",
+	"DFScaaiedxj6ChkcnPTXhJKK/9zyAkrtSUO1wVYsYh+IAOGMFg6lqTtuP6YEQT4/rsJxoY0ra76UUqh4",
+	"DKxmJRV5TDZr2BrclBnteholDUv2xSpZTSFfVsnoNCGFurf8T6+iaGntmqo5uc0JqDf9ZD9YTndCHPe7",
+	"1fjh3WFD7u0IlqG88QNPp/1G0j5e9CHbTkr9gE5q88za1B5jB/sDHMKeS2vNBTM/cdXfWVMmVlLkgJx9",
+	"o2IXs8hpVTmc1X1STF79J9dkO4bC91PIgEs5lQ78jnVQvsNk8bNQhz5+ICCs3ouYkt/9J/3P5X/695cK",
+	"LSkEcAZvBDYYHeC+XrLCz3LdRN1jiGINSxzApYSxncTualPQjJiv5f0v9kmHYabNfjVntAo5HsoK4FbM",
+	"pE/yUJ7rjIbBx8uyIsVXpyEivfjtgI42LF5pNB8AqZJy49+IHNWSevhA33UKYrTj6vvUhme/wy1Zy2zO",
+	"Dsk7poqWTViXsuoWZ9VWMB8Ymm8AOZjubHYD3UZdbk5YUESzm0zIPhEjaW6hXYjNzgZ6YLtFELlO6PS8",
+	"gu5G9se715W7twvdbeIYOpx5L39ijiF7/fZyb4+3Wj/omenu8tiNQttxY6+jcjAPtdeH/Ufw1IlF+fPL",
+	"EA5UuW/Tx3Un/ukxdBqQya5xAnaPTs2ux4Z80XpaaCozqwP4LeXFSxFv1wHpmVPyGlujh+oVFOFs0Ovh",
+	"aBnEzAorUA9SsoL7VhTqBX1QgG6PukV22ZO5L+PuENKA5D1uj5465+acYfJMuf7A1P/etwE9y4F3tEJw",
+	"RRURXDDjEqbMlgmz887hgq9WHlTZ1T1Ca5GcCXNN/oStKVe0rWYAESf3djrUv8P97S01TD2PdfBn3oEl",
+	"0YG1fuRRwDMyhqamxneNcF2t7PWctqS5nUSyRSuKWPYjzAJ8R65ffQDyDa1/1gpT67wS539eK0Y1wjMx",
+	"tZL2t4XL24NF7CX+TxyZgVO3x4OJrvXvsO/bqc7Z72nBvufvxjeWA2zRxxQvS6CfqALxp68JUBndgUIa",
+	"h1LNNUF9YiJrqnduVtY6fz6xTQC1bD+rDd0hCFXCxq/j3jGYVnrXvLFpmNLTfiTcaWVOa3EIo9rF+I9k",
+	"3RYFsqX4GL7n7+ymn+plsO/e0jaPg7hARnQvyh4KwX3bzMv0TaeiOGCVAuTyGqG45xjy6XgeOVW0jjmd",
+	"uLFGsSYl7eNl9dH/K7tj8W5OnaiUYo9oiS6A8UevQsd27OU+s2t7wZvnyRECc9zCfiMNrXR4PPXbpTQ3",
+	"U2SDTUeiOkNyKbn9McNYAASFfC6yNvKOISLlhzz0G9Ycb0GwpdBAzqH6OyD5xFaMhz8e7rNuCG5SgV5W",
+	"yf1bj1Qf5Knp191OJx3ZdHVtqsxAc5Ez3/mZbKG3sDin2MA38fVLyRZ5UsVBTQv2fFquYelSL95sNcxd",
+	"KspOPQIz398fn/YxlEoZoUWRwanKiK5apXZEqjD22F8TqHwy/SZzL0YlGuwuptLxnqawZgZLU3m+6Ur8",
+	"t9SFJyONSsQzKYtUnpLiYLpbr0UXnEAsZLHiKKBsAtO5VKnkjn2Pr67SZS1s1cFpuuumlMtEewLYILmx",
+	"s6x4oWc0qmgqHnNng/DqMhn6Nbv9lDUr8CcApdA0ASdXJaVmmLTm+/vTWW1dIkNow5WCogQj3VF5bi8l",
+	"yHfcjjBuL9NPLQPIzaPXCxSWycJfMImstp0w9IBfucBWFz6cMOOTM5rFxZRgvwMdJ4apeinaHWSnxgSd",
+	"w99qffkMCqVXYsIJ6+1Eb959ht5vZQY6WO+8dVsT2DIUd3mB7EVIpyX0AfJQwIUj0Smee0rRMa2fioen",
+	"aPwuTP49gLJO9lXNWwN5icsewhTyBSUbwVdjpX/Fq1grO/trf3gATlGwLUks0sU9nb46JZJx4uqLZ7cE",
+	"MxfVytzl8Enhcvii+fXTTUDjLd6cD8+hOwV4+BR3hk7A+vDQnCWiMth3Uu7VKZwvtyMujXsvRNB3fU3i",
+	"UE7SwOURfaI9JVyFrR0QUQpLmqiyG3mcLACq4sAnPW1GiT4HLGg8EScb0IoLihC1c7yWkprbOAFhCaH3",
+	"j9oRzaiW0O0YKuC9UWE/kZErYiR5nJiaJdXUVRrwyGpGe4BztEbcGjujZGfeHISW00yynmn/+RGgUn/J",
+	"4KTS+MHt6Jkc8Rr6is3tNHlCFlrdY8FD1AsLOzk7bWa9kZNXYX5J6fnzyR/J0Hc+0BnZqV/vHTR7xkCR",
+	"3FJVaOh/gC0qRwlXr5j6dh31/1Cy4RX2Fevh/IFSck0ef3qfLotD5yNb/ETV88mIscPTgFvSZRvW/B0r",
+	"Ot8v9MChVfJdPsFqSVcdrjrRD3rygQXlbaI9UiW3AVxXY3dZH8FfRIrKbu6h4H2cJDOIRitXiXLhjoQO",
+	"YP00n+tnfZ/rZ0eEtM8DQxxlXM9hRJtjLt2Z3RTtLifvXU21/k7qGTbwDC9KtoD47M1ZLhdgxK4M3X0x",
+	"LLPDxe0vZX5XSHdwTg9X/aXXyWzUfQiyjAi2iLTyxyqpVot3iZ8YVfV/gCx8bGQ1gM9Ep8ikrg4QFtrQ",
+	"NUvtpZ4CBOBHTSvXByS9QIsTwfReijcle1U55JtYvspE/4h76mc6mSAIeGWsmGhRPF/mjFswiAhDIdQP",
+	"Wjqt8R1eHbgLGKjh9Jwz+MxksYM5BxMdXg+YZD3f0VzZMUyt6hcmPTV7zg8vrQe9Zf2+ejHuXCMpBwCS",
+	"Xh6+quZj3mC6DPB/15Fwjh0GUma6XZCTQthchjt1tl/RECtpCMck1KFQ2AHX4cnFMl1QcdkqYeIVKaH3",
+	"Sah8hEZRVkzvuu8UahevSnZ9RY7N933kon3Zmvgxcm4iXdOqglJjqy1jUzjnTfm4dKMPp8PYkc7TWS4Q",
+	"axlc/NPpjS+34saVn84wkp5iMVZwDwTAULJhrBlbR8eA5R5He9jvXJFzYp9ear6ju+HWfd6n9eNpOLAP",
+	"Yf+6FSVZv7Ap51i+L7cixfi9gNcBRznocODvTqCa/XCap2COyRcnVUh9uWdincZu2s/ucPJpi5mnpzEn",
+	"jpFEbxzpHIq/otyu7UYWcZVf+uqFikGHR0aa0v6Xj/V6HDAWVITmgvrnlipXQSrI7d+eE3ghCmv6y7Qn",
+	"391wgGzjvzlALjkVYDhbtKqadsMgMeL9BAfbab/Tw/C268mQPjHJ/4qKrvR+EDkJpTuRnOuAb5AO3whn",
+	"eQZmrM9ejGbatfmML4VFhtMRg7/1CZFHjosb26+mV2UQPnKQ0EHIDDSiwjfZGPceYNpMxbx3AQ/XfkCz",
+	"aCPHFTUzqAVYkxMZLCl7FohcM6pbxQ7AJU+nA3aE01vaHPxEWlL+ljYH6vl64TJZFcfTL6rCrXKoeqGr",
+	"Gj7i6e42MPNb3COMX90Ew9yUkkdjdQj6gIHZvJTa43ZqJ5MHALWMzqhOwUGjpjS7Y9VEzjDk4GQHynFT",
+	"DypWycaOKKD3X2IdmGEwt9Kw1e1xeK5bFAEOSfb8yQ5lj6NB5vbUjRK2prc2P+EJ1gp11ZGK8cnc1TNL",
+	"59KcZUET2emkCnMqTqusdhkQryoqYnDKAtMGDiK3wUNdyfMcV88ctJ9D9arQ2myq4g/AuqD8wZVnBH9O",
+	"ElMisM+eIfXF+FxMNSk8D6LoTwngGEx1FfH7q+9wmLq6qrD2Di3r6uow7r/rnYK9L9bSg4BjTpkDc0L9",
+	"D6snwZN9TMR5h7fVF3Ipimfd7g7g3BxaFCKBwTUPyQC6BzUV7x+wrFjcj/6dzGkFnqthnVwP0f3ff7h6",
+	"/OMPVw++/PH/+/SHqwef/fgfT364evAF/iqK8H4y8GR3cCLVm658I5cehAPoFpVnFRWnwD7OPOX/Mkf2",
+	"97P5f8rZjN+tJ56xWCwpp2r5PNk7m1xvsMlpdQ9VAg7JJzm5+dSCLl8kAMvIHJEcAXqz8COkZDScEg4J",
+	"OQ2vpDKK8gh2zLKSWycLAZakhlIjdGmMtfz9yqeeNtOqu0P1ITPc/SVfl6nPbrgo/jzz+e/k9iY9DeDm",
+	"8iH9I856GNSToTfl/mpT0jwDuksKzfvYvinnghlTMZ36eYD7jccuXa3GNOcAyu8Z1gS+PxV3PGZvebD9",
+	"jkB+NT0iZO4Q+WMQVpWYNxEO5+mZE/4Tr9nPrXMWzVCDjgMBXXs4Z4euUkrj6m3WMrUX+Mq3Djjoe+oQ",
+	"vMc913YTzV1eKbmsEBxtsLDpxpxMKakOhQppVckti7Pecaacxs1Cz8gnehpAKyCSpXE2Pp6FCSfzOjZ4",
+	"bCfyDaZaXA6zrV1TSfepie3xytesxo7mmZL1FLr5igx7k24pKJU/tdrn2jvkSldaR9Pbgtm5MHvmZ4hE",
+	"Q9dntPSbcT86/+TIJ98vRYNi0B6owZZCw3MHy7+UW9BK5B1z4PyyDXhh7pjuBTV6EDCywl47X6I4GPRZ",
+	"jCoOrtu/cX24qao9+HfyxZoarFdRTzl1WvVwkaMKM2tT8LyE2QKejN0XUjMqtiW3pwHMiWGXF7y3/URT",
+	"zh1Aqp/MKzO4cqlafdzAhYe8YRrjLUsT+KO9DuCbDLBWAyaySw32zXwWPcvt6hAM+aBIqOJNZu2oDctI",
+	"XrJ884RQUkm5wRNeyzss/CyhBBwmAnhfsjVPwPoLk+yjNac16UmsSx06ZPHYp970ThKecdFD/iOt4unJ",
+	"S8hNViHL3HWsw/x1vzMD+21GDh8TTK13b8vEx2cm3c476QeazFdxJBjLxIBG4xgVHvTgAdgCOXgfHh9j",
+	"4PkOBaypHpf30BWoBV9+YTfs8dUVQBtAHyiIVusNKzIodgYMs72yrJ4eraBWYUIlOYi4drzXlWXC8cQr",
+	"pjWIA2i6d23X4ECMIPcLNj+xqIvXbIQvcIiqPh3tkGQdb5nr7DejVV8Tjms/gbffrQszHwOj+/F7R8Vv",
+	"fNii3no9s3oax6TPa5+QOMhjpu/Sj1WyCsOaZLglbpLSnvFQLdzH3YtHpKViq1azh7jyeaISX4WJvGa0",
+	"eBFSJk+Dqxh2y/DInlbfecDj/TIu4AnID11Hdl3z26TP6f+anzJ58B/maZlDfgnn5A6dVE43AYPBqwxb",
+	"C0tFGsU0M9PYF8mZ4KxuTqracL1B8P0DamVcw3BkOV3BeM1yWddMFNhbY3R09AS+6A6MK8THJUtGlP8O",
+	"K64JXWomjLPFnMufR23fLRVmqi/rhGENSg98MznLwCtRx7Q7mI0bO34W+8T6Lpoi/VIwYqW9Nz2o77gx",
+	"cFVIwSbana/iv286r8eRxcJjsLTh3h56ccAJ0cTwAHU5dp/MioV7DO1h213BnIXJexDGe8DWhGMDq8kW",
+	"DuMQTJpjA4H+nXeDxluq39LKzJfF7C7WiHevztuanF1eNfSe82erpHcsI1cPv7h89TU20Zio4deSbp4g",
+	"0ElGal5toAFya5U/+1McVbWKH2ZMYxkPVKidNevgtCgYMY5yqiDymG5aGKrWzMwBXfHIKLM7yOPK5hSY",
+	"eyY6MbSTlrM8zK1VcE8ACGaHbJ4Dmvg1VM/5Uv+a7qw4BwtS7MjPLRUGG2cMVKopDLeQHLaHzpSRNekl",
+	"Fl2TPyU6kUHOT7uq5cowAUAjgCbUg2gCTHwHbZPaDvCPYwOjZDQyfiW3GdG8rrFl21SY7Nzy7diEps6S",
+	"YkWbs8y3H8pIzSqTOWgkO8ka8uUjCdB2FYchhzrQMvg2K9za9zCxMBNtDupSdDtaHYPjp8TDCABSERj3",
+	"im7R+1nRnessxeMwUltemPKmjusTDRWf6IzQXEmNnoKlNEbW1+TTz08AjgsSIa14nYq5ifV72Ww+/3Cu",
+	"PHDYnh7xCfHMPJJ/pJf7G3QZRMDZfGNId3f5HIbxJiCrHGa0CYi1AbLaNdESb8ulNCWgk4DRjfX5ORt6",
+	"qWfBY0b7wUKFqEv3Tr2HI91ljdQ6+DHbBm5UGGCRXjRyZpnIYegiTGTJ0hBlpvI4EypKgO0DOU9jfOi7",
+	"r2cXfPJ6oqx23fKCOt3WOwBayKuF1k9G8dzsBSR7GV7u1UjwCoIm9piFD2SpSS79iVgyyV+ig+tSKpO3",
+	"MZC9Wy7WFXtQgcuObFi/mmSIshfNOpfadeLToDrkbdOPMtXMrgkyj63O3EanZw1bpqhp1R5lra377Dii",
+	"dv9tR5Uw396W9bcgc5vcp0xagZNnqXP8FP4jN6Gy+CB31lz0f/v4d3795+PXQ5z1ihpMJr2FSvVx1Zsg",
+	"DvjbA20vab7pkLZDSuAgCe+kliGlZ5cpJJndjD4S/h6Ze00sdwGnLSV0ipO+nYI8wN6U6lBex5zmGEkp",
+	"RuD6TM65kOLN5BGWqhjM/egmQhrqoTyWOQG++Q1eTpjxNIIgU3dsVu+SrplKygsxB4/HCQwdS/wkfHQn",
+	"CVHRp8amRa86ZJaJQsR5RChl0ziVfyqHTqp4Ivol2kNeqt5n3e2GnW9S+pK9Oaz5Od2gt81LwiqqDc89",
+	"QjqtKgJvOmcbB6V7JnYiDj0ZZ8ahSnpnrQ7tGpd1Yx30PxxoGZTGEcb3g0wrjLQX0RuqN9FwKl+X5iMW",
+	"ptsyIabbHenumDspjF/wJPMnOVyNQbx6SniB1+e9jhl63Yx657K7lPZuryQMnFvX/uk0DJxua8cbtzJz",
+	"5fZh1KjQoPNeumweai95n/3LfMBwXN3GaPKtWsvkRxsu4poB9FWKucEgk+0TTXiRkVIuMZCZkaWkqsjI",
+	"SvFiDc50MdHzb/o2tmclnbbbUk4Jw8YlbAL5XV/WxxFw4dj97KKh7mJAKvi54e53TcaQp5POFRyKk48V",
+	"L9jXjiFnJbRWhU5P3bsgrkhkb1lzcv7hgVM0L0QeeHqSKXvrePzpUZBQxyRdrg7O9AgK09UxxOBi4QmW",
+	"JrJ5wc5grbqtqKuIoFX1crV48sOR+xtfgRBt9msEVzq1ZBEwqKNRdoBZFASuPmgg2uFNV3zDnhAuCFuv",
+	"0cSWVGlGtiU30NC5Xup449rUCsQhrtZewVqY83iTf9zfHMTeYFDS2CPZAWzEcXqlR33VWHS44ibD5rMg",
+	"0uhS3rGM1HVnrePHPtEugjtGo4z2dfqzx6bHqkZqCK2qKBh7hxc4pZ+JdcxNX7C1Yql1G4BXFT/vqTlo",
+	"u1McA+8W9sXMrcHPI0UrVFLWB8gKne1WPEQH7fWkjWw0qaXzQEfgF5mrYBAFqXgo0cRfx7Le31gWoYqR",
+	"raJNM9GPxrB438I3Uqw12cq2KiCVOZw4n9ULgMya2OtRE7laxcNcUGFyVD8O1apAN6evuBWHKfqvxeiP",
+	"GeFT6Tn4R5/Z0OVUJlknX2Gy+WiXffWvbz5tCQ25shCv8mW/nYdrWPetzV+F4dXpWbHoG5v0uXDd3AcY",
+	"sAcBPTm10IFz4gST/G0u+XdipXOqNT9sOeVeHWXSSi1NzkmUtk/GvNgrvm6xMpwad6YFVQrTLuxhc4lx",
+	"O2JvKGzhl2Hij/2jYVUFIPTDFLfUQsl5Wtm8sspjyMYROpe0Wr3uda06gdKVlJtnlhynf0K1sYiB1S78",
+	"Rtm9UK3oWurFMXnPSq2ndVOxw/Pg/R43kSlUvInG0PseMAoL8UBhPg7u+/QbWRWE1lzHFYIjqxjpZ72t",
+	"GabLhwM24IJsXyJ3hHH71C0znLIMAweTefNQ3EbXLBnKmuvm6Rn85BwRQ/X7fsC04dm3E7f77DqdFTWv",
+	"4ZJnxWSK3NH1Qw3Et6wxc1D2169Z0eZeET9h1PnY+9YGk2smJmqH8I+3slV5Qo6oB9aN4OZ7UozI2wPM",
+	"7nZxr2Bkjy4x3p4CkJErTEyxWuE+fEwWSvPmZUoDnIzDh4wBwgVw3gnbJKJ6ScFuk2OFztH2/USqlim5",
+	"EEyHjlLYTQo0Ta6J3ZWuFjC5X1EFHofkzuP2jk5+WJe0YX/BH2c1bL+pP011pc7unQ7ZcIlPD9MxeoP1",
+	"KNd9c28B++vPerzQ7XMgaIzxVVux86RsKatihg8u1A/F0k0xnbV0TeXt3KA9DjPXkIcaujMLRmjTVJz1",
+	"cw+cIg4Y8LG0A8X0nOrzKYGVbAR6UeYJ1M3AfyKMEugS2yK7rnPuUTQ3z/rC3HJC17ckIt/umCp4bqb6",
+	"AXTmrGtbaiQoaugZaBSjUKwAylzmOEV29jxkNMrWZOA427oWA4UMIjpiVD41E4AU61ax6bxomAq6pbbS",
+	"sqiKw1OF9OrxX5SsJ9CAZeVh/vU1sdtDAhoBdo8SEgvwoaC+npTEx3V2X0Ib64Fh9cw5UWiIIghfShcS",
+	"pkT/YGaLXtEtRPl69ZyyYfEKQCNPZ960wsow825f/LDd/BxPuG92wXXHXI5iQfWNnuYtVcJnVU6GgNPF",
+	"VNde4zAWKjwFSnzBZgKw1Exrp/YfE3gFQvHi80nRZi4KTOMd6jTtRJiwd2pOkWQnM9IIOmefScaLHYVS",
+	"vBTfl8h7hlIgSCcoe3ZX0A59mA4ub68X7lVBBy5LLHJ86kvoTi1y7AIAzzwo0TywllWFfJACwRECCgf9",
+	"nPiUw+069vTXHIsX7bMvVyvNTKr+Uyi6dSr7vhj/1AvtrSTuIUQ07CwHe0vBnSe3E86IPRyxeDdyuISg",
+	"Z7aRHlTKskjdmJ13pEfWwWtWkOUOnN5yK0YINX2dbcWUiuUE7fnhhFzKYgfRLHdPr6AoBpG5i1kZOpNZ",
+	"AkCpt6nYNTTfxCL8iERJAOEZAaRwf+I4ENJBJiUV3chGv8DyyWjrBEt1RQDSwGq7crW6RnzSXpmH3fK9",
+	"mEk/uqGi4UTEqgY0IIF11x1+Zh9CJpIfkCIdnjlsn/OFQyqa2rCYpuC6zIBVER7UHhzoSOdmSN46tayA",
+	"UI4z1JnIS7AoMO9Xtsb3skOr3u7GdSi9wmCHXEGhkx2ph6P68O/jBhn3B3WLboyA43cpJLihjN4H1R1C",
+	"lIfK2dCD6BONbTpAYlUU/QKHwa1+e2Defg7//hxanZEWam59Iv71cL3jMqfDif5JLrp0oODfIX+nIH8P",
+	"xBmPOdM9YtMkLO+tmUhkOK0moJCT7Sa4IfavvlcidlD0OkFeyTxarF0yWnhrfKJCf9CZ0RrEUAiuaWWy",
+	"UOeZufi3IisusDthcmn/VKKo1WBNKdujsu6te+wgSEBYqs8q7WWDFgiT6YeL7iTgGZyAJeBM2EPz/8Y9",
+	"dtm8sntpj+ZXlFaihTQ7q0BrS5sJjgczG8QWlr+TLhG+63RiQi00C13xY00l4+fvtIrwxJKKeH6cb4Hv",
+	"p5WEUWCJdCJAwZuSqVrWzDB1y5iYSiIfhTKsVgPteFWAC7okftFEzm+MM6ewjeziQiegCwngmm4mWMWS",
+	"YcqRNUznjDU9vmj8v5dQkpqqD5Ckxz8M6/er9Wvzr/dkakJF8RvswnRKOfEbaWgV83blvEhFj78naPyP",
+	"Au8+W+h2TdVZ4Pg4WvjSIZh8JPuRLa+oKph66LZu3r7juzDVv/o+T1GXPxdrTZZszQWUxZ5pZy3lOzZl",
+	"cLjbx5uH8h3i50JXpwBgm9bQzT78rZBbEa3rUE49O4wXgCA1M23DVKgjZxmENNmkZU12CptjtdT83fNX",
+	"TH27jqIREQ2gjVwAWg0lG14FcFVviTNqksGMpwAvvHfM9Hqnrfkd05gippJRq2ejkjqn00Fvo9qFKyjn",
+	"zYymew6NLqqxVDE7EQFEPTuwgi8rRhos9jiPJwBMKp3JMXo3PUPQ/nhe9mw/UvDVKv1QTs50S1UU9bzv",
+	"K+OabFhjiMP1ToK0UnWsReqf5RbdsT57AoBzNLcGl5VxLvQ7oVlMxtZaUTB1Ev6he/PUjg3xhjaZk8sd",
+	"BLpy7egRYwzY0YmrsPkdv3tBHcjYHWW/X31JEpv0W9d9JXKpLBlGj0G89xHtHdpNDwQnlCNOFS2MffLx",
+	"5qE9VD2rZ7ui1OnW9QNeBLnkZp0KqLOqqC4Pw/14vzJgHnDRA2cOUP5IFiGNZU1TYmZmCpQraw4Vst5X",
+	"ph4s+maCiui3IvBMKopQtQdIewzXP7VWe3CISlScnUUe8tV8G/luTSmK/32kH3fOw5B/7GcJGx1argam",
+	"m5In8RjC2/PasbztvErjKqIQSwN/lsNEtWYOANhtuCsWOb2Q6yK1VZEQMQbXImWeryoqdEbWLS8YAq0o",
+	"VjO7o5pQrh6sFGcFKDX6IXnT4alg2cY//ucmg1w9psk6I5hEpkldZxDy0D63hLQCaukpsXwJvbBRHm65",
+	"Zg/JN9DQBb74+tkN+fLzL/5v4iBS//CTlqIHbsZZVWB8BnqndOk3XBPXRQVDKM6fuPhbt9m99oVPFlcP",
+	"Hz+8AhiMhgna8MWTxWcPrx5+5hpuw849onnOEAxnzSaqvahrbK4YzUvnUA6OfZ8eBLgC6OA3iGEogZBc",
+	"ihfF4sniOTNPcSjI3Wqk0Mg7n15dIQsJ4yAcIB0th1cf/eRw45EzYj107vicXttfw/PRBrqqOn6y/XBx",
+	"/hufJloUynKFM5NKWTMimNlKtcns4eKGVFwbJpyHLgsuaz8SfHZF22rygAVqdmC6MBu3tY9yWbgu9NF6",
+	"voOd7DNAqHPZYZhSqHMqEFhgf4NvS7m9wayVwf4+nrW/hxswdy35j1DcjFrTd7SFX1HtYtVgPq2I5r8w",
+	"qzjD/333/POp7/bx0a+8eI/Er5iJ9Ve0pKdu2612IaQ3rfbp/IZu2Fd4ow7o/Pn4qy9CB/wTV2JFhaLg",
+	"HtWTxb7dI49eFIv3P8LyEaG1z3f763jNaPEUHlrgGWPafCUxgy6ZWWbEIo7AxBj2zkQaiR7xv3bfdF+I",
+	"C4buHaNa9v6iEnA9U3UZJFKIUZw24NVFUgflZsIdtKW9THa8ripGnYvA3j++GPsx+cf/yvq40XJFHkO2",
+	"zVFIpPW02TUhC4C97GFan8j/2UK3dU3VzjEsocJ/FRNEOg6wAqVhsqkY2SpurPkCH3iE2uCBk2AVlK/c",
+	"Q6cfhbRsBZ80cg9seTyBTMc26hual2RJTY5tkzptwiUjX2DnLIGh3IxC8ovdOii1dp4RMOpMqWS7LrF8",
+	"WUGiGXgxtdtE7ziNb+FbqTZfeRv+X3ID7eJ8qU38tGmM9UNEEsAYMswMAs0WQLtDpc6Z+2mpDb4HdsfU",
+	"DrzefTeELyrq8tbBSl9z3wGiwtQkdz5zamgl1z0VeKS53rhH7pHAfogJ4vpJnk+8m9ZozFZwxlBbsZ66",
+	"5Oi0EXLrWB8enaTOd1ybG3jiTOKkodNthbcjB362EdWeVpVz4tcXoNqbwSUptwJpCKF2cEV0xIooe/tE",
+	"+1rJ5gZ9gMd1uGdSraUxTHxQHS5buIb1g7uqNW7iM7+5+h6xRX+8HwEZGOPDisW9YQf8h07wC/Det4w1",
+	"EHahBvoJYmpEJ7+kcDb/AR3jBh76QKq2Ct2P0sIvqstknXsJ7muI/kPeN/5B1PHDTi+/N1OC3ZdoBf+P",
+	"68QLQO7eYIUmQuDi8bfa7gJ89ZXVsgn13TYgnRe6TflgDvRlxJZTmFfHdecfxBiv40C5OXZDyM2HuSHs",
+	"SLduiYm3BE7/MndEJddLKTcZqagJnZ9w0yip+B3D6KkUxMgGk/Bjx/XWUAVE+zAHtovQPLbXWaBDDDkI",
+	"lXN8Y9X6OxYU61npsgixJl5MdKpm2mfnDQurqdnvrxzaenBzTSgRbEu6zkzT6cZDmCGcy2kC4/EFBYbc",
+	"TOqAlnNKCgkerTjHNwUc/8iy46Tj96nL4DeA17hDVdu5p2LO3e/4HXMMO9AMxgupqdXf+w3HOv3TOcBK",
+	"qq8JX/l2uhBVY9vMue/kxofZoOUWXVPsmmMH+LllKnTJfLIAvBroYenJ308T/XzMFj9e1DsDmccvV6uD",
+	"ICgA+xVyLOwC66Y1AJwJ72NzMWYI9HlGOYxJGL7DSK/kpStDIrnzrqVEDZ1r5zhvZqlZvZYjepm9dtMj",
+	"+dQOISsUqsO6Csn0NYGqK+KSkskEQqgYlrodyr1sojClYQ8woEM1WVEN/hysCy4Z2XCTl0yEDVGt0Bnc",
+	"iWrn066g0fTjE7q5DBGnoWYRyJXq6MpDE2quyVpiQlDWdZfn4NU/X2IctWvg9+HeOmbZvGotlXnBrqH/",
+	"lZXhSwW05Aai7KdbPJOWfHRuVxeV398Io3aHtuqDO+O73XtES5c5NEWhp6XPLrlHEuEgERL9RW6dtqR9",
+	"V0V7t+f2QHpAROFcPigVT7aLh6qb07mDu2ppp+Hz6P1Y+14lnzmOVZqLi2yQla7OW3yS1R7VJ58WBXDm",
+	"HTsr3HKU8+33X4im/Q0MrSN6E6az8EvY47e0xxSFFOzagW2qO6bsPY23OFxC76O7++hX+P9BWfqa3ckN",
+	"29+134p4/g6+CPne0A3DHCqrpuNRtmrcNepxkLvltAKn/Z12sLJfUSGElJigD7LeEehYc45+ONhRwd4Z",
+	"VDgue2Qtmf7C3hnXCeDeNv9VRSedExAtueDJeeW64zkPltdYGuh4DH0xXfkeWJPDsyNbk8tz6Dzh0Hzp",
+	"vvvR+TTdvH4DUTqpwpzn1RzuqNP6LnxyXuNXPwpVz7L3OZqsJZiztw54d79iay68rfVBPEZaxpwzLs0J",
+	"2oBZDc4+5TS5nAqyhKxtbRzylE8qstdoU/msogh6EpRRvkiohwtP/tZunD3bd8wdL8zZfpw9Ry4U/GBn",
+	"+4oVIZZNXRfyxR4bBStuygLoM9I9nZ0j9HkTGqhfgDpPfS/2DmE2kAjiKVuqz1Dd98h6b9q7I9Z9KvD9",
+	"IX4THT6ZKe5Zme9XOricR8oBEciahWjAT+18umY/2tHfnKq/a/kDLR9CXA/WLdOaHbh9n9sHPK7PfZzM",
+	"foXkhz2SCDfSCYMx7wCNMvSahHPkUa4gMaK4VMaPayfVYQ85oFOHudXPWcGda6Qyyhd2T+TewSO7+9y9",
+	"V24Wv1Hmlh8+rodo0oS/n79LWB/qm34VnFZEMVpVO1cuGuDVem40bDlQI+woNUS3ymssLgHvUGD5mXIo",
+	"fvcfWQ5ATykxZZ87eLKjN57FoRg17N5FzYzb//FlR56SMoJtfcLB6XYU7kliEKMj8m8Yxbiom8Ov6ONy",
+	"csxluKv7Z7gL+Dh6rHa/To4JNr36MMcS7+MLuDg8jNZhYf99eOpDyHs/2hRMwG+RchroNEg7Db9PSj31",
+	"K/unTD/tTf7jkmRDfvmw0iw2+j0npHbYd+Ok1Jq/O3aY+Tv2wZLGv+fvPo4DXKgdqfm70fm1xEg7u/zd",
+	"P+exhXl/dEnjwBgfPGc8jHrPJ9RxW+yANlQcLmd6RcW/ajHTKyqOlDLRNndYAXAyfUNLqALLHAAQV1jm",
+	"dImaHMzfCgODBxJxmod4yw4w2LD9TJQdKWTwUALWhN9lo3YH5fArfOSiWY9dVeQM9MiuljZSnS+3YjpC",
+	"FQOW2d9UXyDhs0492PoYlplAe8PljvBeMGqiD0F/mTjF1IQ9ty8XCG5UVa8GVWddHcHw5glLxhYwUnt/",
+	"S8mbPrMk3UIv+oXP938Z9Vf8XKJb2WUK7MHm41oufHPtrfXjusD6Z+bDitDhyBe3oJuKisMKJOC6fBAF",
+	"ElNkjquPDmkGmgRg+Qdeur6t3b14A2Fy9+S5rqj4TXyBh3KSBNtCtsDZzJXoCAz0/QizmeNz+zC5Yefs",
+	"wYUltCPDxyWbZx6e+9+0SwnlD+DV/K35+hIuzUbJ5REXyCt85ENcYUOY84Tb7E13jZ1zfQ08Il3KPGhs",
+	"Jb1jRDNhiLa/x7x+bv/vlVgXC0Ryet4DyPVYmk0kF4AXqYkA414DDTWGKfvN//7h6YP/og9+uXrw5f/7",
+	"8MGPf/i3RbR0bDKB57Wf8weqwO4olIiFiyj2+y1gfA2n+/nxEXTTMGq0g5th78yjXN/tL2pQ3bmVJJdV",
+	"WwuNuQOEYhePPCM1NMLUwcLhivwiBSP//vrZDfnss8++/I/Mtesa7ss9IzDRomBFQh8JfC7FRPyzr0gD",
+	"RD3BtpcLzveqVqBo5Rqxd5jGkuWMYJUa1nhD3d0K3RyAXUirimxZVeGZVCyXdc1EQc0QfWBw9YC3BZBh",
+	"Ki7Q7v5/bl/+5YnrthN+CdXwTOuM/Pr3RSEF+/siI39fyNXfF+9BscaeOsHI3Z/BQ/Kc31kJgn+CU0ba",
+	"hjBRaFeiQVVeInri8OJxHxrrEbGq0i0Fa7DPxm5zFktaUZH3U1n3S0v/Kfxp7x6IYt4kXu/txHdcRGMQ",
+	"r8L+OmgDFPNburtEAf4tbK9DHaI7y1CqFYCPzg0AkwUIA5yAomLjvP2Wn9H7dvDKvsVHPlDYAnt3fBSB",
+	"C6TNIGyBv0zyGOFS/hkjF37mH13swnHHB49e9Ma95/gF8FcseqGZMV6/mTKOb/0z90iNMMaE/ryHqxie",
+	"PZ2tTV5O9T/ToeacaEN32tVdcJ0RLR2+wlZ6XFn8haMqtgawSrgrZXe/X0rQowdeJ/jbHnHv4Upzn/fN",
+	"lj8sjx/a1QtY0bpkB/Eg30q1ubXP3G+i/wenKixp4qCoVhCND1wqWdhltUOwwLUq1Via5GRIUJsO7IXT",
+	"rdgxWBOwwjzkqXRljprWjVWlsRF1hn3ayM8ttzMCxZf6XtExJdOeQrh5ImrmXl/tUCv1Pjs6L5ejjS2t",
+	"feVl5iE36YZpaHaA5TJOO/N9tKcmuQaN6IxZ5lQp7sBPoKmaNnQNvWcb+5PrspAhNIdC6GadK8Ys08it",
+	"7mcSu1LO2FypgzaIzNRZ0aOp/vgvGgL3fB0FYYALJXT9uEyZjRsPzDeEwFrBvysP9f8Iz+sR9ds98yH0",
+	"79tQgPbbat+OLkPVG3+bpnv7PpT/hMq3n/rHpX173vjAh7Y36n1r3jBUVPXuMd6jnFbW5FeThxanfOMf",
+	"O0ocdBL2vtpRJuLVi+HkulfPp8QLozu1BO4cQbhfCVnxyvmhaEVVrdEN+cUXn3/xH2cUk+4Rt+KokRwg",
+	"rJWJx1STffwqgLT6RQqGgOzkm1bJhj36G2dC0Gvy1zc3YwSr2F36C+JxxQvqrk6BVYOtr6naFC7ZZ+bW",
+	"A7kuvO2Z1S+aBnAyReFNOFCkqCbf+8meuOGAc6ju/DvQgWTxiDb80d1j+/f/HQAA//8=",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

@@ -42,6 +42,9 @@ func (s *Server) live(ctx context.Context, c store.Cook) (cook.Live, error) {
 	}, nil
 }
 
+// judging is how each is called in the contract.
+var judging = map[cook.Judging]string{cook.ByTheBone: "bone", cook.ByProbe: "probe", cook.ByBite: "bite"}
+
 // judged is how a cut is told to be done.
 func judged(c food.Cut, inside string) cook.Judging {
 	switch {
@@ -78,6 +81,10 @@ func (s *Server) cookOut(ctx context.Context, c store.Cook) (Cook, error) {
 		Step:    CookStep{Phase: CookStepPhase(step.Phase), Title: step.Title, Detail: step.Detail},
 		Outcome: Outcome{Crust: (*OutcomeCrust)(c.Crust), Inside: (*OutcomeInside)(c.Inside), Note: c.Note, Change: c.ChangeNext},
 	}
+	if c.DishID != "" {
+		of := true
+		out.Evening = &of
+	}
 	if !step.Until.IsZero() {
 		out.Step.Until, out.Step.Next = &step.Until, &step.Next
 	}
@@ -94,7 +101,7 @@ func (s *Server) cookOut(ctx context.Context, c store.Cook) (Cook, error) {
 		out.FinishedAt = &c.FinishedAt.Time
 	}
 	for _, e := range c.Events {
-		ev := CookEvent{Id: e.ID, Kind: e.Kind, At: e.At}
+		ev := CookEvent{Id: e.ID, Kind: e.Kind, At: e.At, Says: l.Words(e)}
 		if turn := l.TurnOf(e.ID); turn != "" {
 			ev.Turn = &turn
 		}
@@ -120,16 +127,22 @@ func (s *Server) foreseenOut(ctx context.Context, c store.Cook, l cook.Live, out
 	evidence := ""
 	if got != nil {
 		out.Foreseen, out.Changed, safeBy, evidence = &got.what, &got.ahead.Says, got.what.SafeByMin, got.evidence
-		more := l.MoreMin(safeBy)
-		out.MoreMin = &more
+		more, says := l.Beyond(&got.what)
+		out.MoreMin, out.Beyond = &more, &says
 		// What is drawn is the cook as it is believed in.
 		out.Forecast.Timeline = got.ahead.Timeline
 	}
-	if c.FinishedAt == nil {
+	judged := CookJudged(judging[l.Judged])
+	if out.Judged = &judged; c.FinishedAt == nil {
 		out.Asks = l.AsksBeforeOut(safeBy, c.Forecast.V.Rule.CoreC)
 	}
 	if out.Probe, err = s.probeIn(ctx, l); err != nil {
 		return err
+	}
+	if c.FinishedAt != nil {
+		if out.NextTime, err = s.nextTime(ctx, c, l); err != nil {
+			return err
+		}
 	}
 	m, err := mark([]any{l.Events, evidence, l.Overdue(s.clock.Now())})
 	out.Mark = &m
@@ -143,7 +156,7 @@ func (s *Server) entryOut(ctx context.Context, c store.Cook) (CookEntry, error) 
 		Id: out.Id, Session: out.Session, OutcomeVersion: out.OutcomeVersion, Name: out.Name, PlanId: out.PlanId,
 		StartedAt: out.StartedAt, LoadedAt: out.LoadedAt, FinishedAt: out.FinishedAt, Now: out.Now, Plan: out.Plan, Fryer: out.Fryer,
 		Basket: out.Basket, Baskets: out.Baskets, Actual: out.Actual, Events: out.Events, Step: out.Step, Outcome: out.Outcome,
-		Forecast: out.Forecast, Planned: c.Planned.V.Rounded(),
+		Forecast: out.Forecast, Evening: out.Evening, Mark: out.Mark, NextTime: out.NextTime, Planned: c.Planned.V.Rounded(),
 	}, err
 }
 
@@ -393,4 +406,52 @@ func (s *Server) RestoreCook(ctx context.Context, r RestoreCookRequestObject) (R
 	}
 	out, err := s.entryOut(ctx, c)
 	return RestoreCook200JSONResponse(out), err
+}
+
+// nextTime is what is proposed from how a finished cook differed from its plan.
+func (s *Server) nextTime(ctx context.Context, c store.Cook, l cook.Live) (*cook.NextTime, error) {
+	safeBy := c.Planned.V.SafeAtMin
+	if c.Planned.V.Chance != nil {
+		safeBy = c.Planned.V.Chance.SafeByMin
+	}
+	evidence, err := s.seen(ctx, c, l)
+	if err != nil {
+		return nil, err
+	}
+	var seen *program.Foreseen
+	if len(evidence) > 0 {
+		got, err := s.believed(ctx, c, l, evidence)
+		if err != nil {
+			return nil, err
+		}
+		if got.belief != nil {
+			seen = &got.what
+		}
+	}
+	return l.NextTime(seen, safeBy, orElse(c.Crust, "")), nil
+}
+
+// TakeNextTime answers POST /cooks/{id}/next-time.
+func (s *Server) TakeNextTime(ctx context.Context, r TakeNextTimeRequestObject) (TakeNextTimeResponseObject, error) {
+	c, l, err := s.led(ctx, r.Id)
+	if err != nil {
+		return nil, err
+	}
+	next, err := s.nextTime(ctx, c, l)
+	if err != nil {
+		return nil, err
+	}
+	if next == nil || c.PlanID == nil {
+		return nil, refuse.One("cook", c.Name, "one that went otherwise than its dish has it")
+	}
+	p, err := s.store.Plan(ctx, *c.PlanID)
+	if err != nil {
+		return nil, err
+	}
+	version := p.Version
+	p.Program.V = p.Program.V.Lasting(p.Program.V.Minutes() + next.Minutes)
+	if p, err = s.store.PutPlan(ctx, p, &version); err != nil {
+		return nil, err
+	}
+	return TakeNextTime200JSONResponse(planOut(p)), nil
 }

@@ -34,7 +34,7 @@ func (s *Server) BeginEvening(ctx context.Context, r BeginEveningRequestObject) 
 	e := own.Evening
 	e.Earliest = &now
 	if orElse(r.Body.Soon, false) || e.ServeAt.Before(now) {
-		e.ServeAt, e.Pins, e.Away = now.In(e.ServeAt.Location()), nil, nil
+		e.ServeAt, e.Pins, e.Away = now.In(e.ServeAt.Location()).Truncate(time.Minute).Add(time.Minute), nil, nil
 	}
 	led, err := s.laid(ctx, own, e)
 	if err != nil {
@@ -235,7 +235,7 @@ func (s *Server) basketOut(ctx context.Context, led *evening, b *cook.Basket, no
 		return LiveBasket{}, err
 	}
 	out := LiveBasket{Key: b.Key(), CookId: c.ID, Dish: b.Dish, Basket: b.Number, Name: b.Name, FryerId: b.FryerID, EndMin: b.EndMin(), OverdueMin: b.Overdue(now), SafeByMin: b.SafeMin,
-		Judged: LiveBasketJudged([]string{"bone", "probe", "bite"}[b.Judged]), Faces: cut.Faces[:], Colours: [][]float64{}}
+		Judged: LiveBasketJudged(judging[b.Judged]), Faces: cut.Faces[:], Colours: [][]float64{}}
 	line, rule := c.Forecast.V.Timeline, c.Forecast.V.Rule.CoreC
 	out.RuleC = &rule
 	if seen != nil {
@@ -283,10 +283,14 @@ func (s *Server) basketOut(ctx context.Context, led *evening, b *cook.Basket, no
 		}
 		out.Colours = append(out.Colours, face.Lab[:])
 	}
-	if seen != nil && in && !isOut && seen.what.MoreMin != nil {
-		if more := b.MoreMin(b.SafeMin); more > cook.UsualMore {
-			costs := led.Costs(b, more, now)
-			out.Costs = &costs
+	if seen != nil {
+		more, says := b.Beyond(&seen.what)
+		costs := led.Costs(b, more, now)
+		out.MoreMin, out.Beyond, out.Costs = &more, &says, &costs
+	}
+	for _, o := range b.Live.Events {
+		if o.Kind == cook.Look {
+			out.LookedAt = &o.Value
 		}
 	}
 	out.Probe, err = s.probeIn(ctx, b.Live)

@@ -132,6 +132,14 @@ func (s *Server) liveEvening(ctx context.Context) (*store.EveningLed, error) {
 		return nil, err
 	default:
 		o.evening = &e
+		// What was read is not later than now, also after a clock was put back.
+		read, err := s.store.Probes(ctx, e.StartedAt.Time)
+		if err != nil {
+			return nil, err
+		}
+		for _, p := range read {
+			s.clock.NotBefore(p.At.Time)
+		}
 	}
 	o.seq, o.known = seq, true
 	return o.evening, nil

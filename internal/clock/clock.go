@@ -27,12 +27,13 @@ func New(wall func() time.Time, elapsed func() time.Duration) *Clock {
 // System is the computer's own clock.
 func System() *Clock { return New(time.Now, sinceBoot) }
 
-// Faster is a clock that runs so many times as fast as the computer's, to try
-// an evening out in minutes.
-func Faster(pace float64) *Clock {
+// Faster is a clock that has run so many times as fast as the computer's since
+// a moment, to try an evening out in minutes.
+func Faster(pace float64, since time.Time) *Clock {
 	begun, from := time.Now(), sinceBoot()
 	quick := func(d time.Duration) time.Duration { return time.Duration(float64(d) * pace) }
-	c := New(func() time.Time { return begun.Add(quick(sinceBoot() - from)) }, func() time.Duration { return quick(sinceBoot() - from) })
+	ran := func() time.Duration { return quick(begun.Sub(since) + sinceBoot() - from) }
+	c := New(func() time.Time { return since.Add(ran()) }, ran)
 	c.pace = pace
 	return c
 }

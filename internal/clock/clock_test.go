@@ -44,3 +44,14 @@ func TestSystem(t *testing.T) {
 		t.Errorf("off by %s at once", off)
 	}
 }
+
+func TestAFastClockGoesOnWhereItWas(t *testing.T) {
+	since := time.Now().Add(-time.Minute)
+	first, again := Faster(30, since), Faster(30, since)
+	if off := again.Now().Sub(first.Now()); off < 0 || off > 30*time.Second {
+		t.Errorf("begun again it is off by %s", off)
+	}
+	if ran := first.Now().Sub(since); ran < 30*time.Minute || ran > 40*time.Minute || first.Pace() != 30 || first.Off().Abs() > time.Second {
+		t.Errorf("in a minute it ran for %s, %gx, off by %s", ran, first.Pace(), first.Off())
+	}
+}

@@ -59,18 +59,21 @@ test('a tap without a connection waits on the device, and counts once when it wa
   await page.goto(`${kitchen.url}/cook`);
   await page.getByRole('button', { name: /^Sea bream with dukkah/ }).click();
   await page.getByRole('button', { name: 'Food is in' }).click();
-  await expect(page.getByRole('button', { name: 'Turned' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Turned', exact: true })).toBeVisible();
   await kitchen.stop();
-  await page.getByRole('button', { name: 'Turned' }).click();
+  await page.getByRole('button', { name: 'Turned', exact: true }).click();
+  await page.getByRole('button', { name: 'How it looks' }).click();
   await page.getByRole('button', { name: 'gold' }).click();
-  await expect(page.getByText(/^Kept on this device, and sent when .*: turned, .*; how it looks/)).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Turned' })).toBeDisabled();
+  await page.getByRole('button', { name: 'Shut' }).click();
+  await expect(page.getByText(/^Kept on this device, and sent when .*Turned: .*; how it looks/)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Turned', exact: true })).toBeDisabled();
   // The page goes away before the server is back; another view sends it.
   await kitchen.start(new URL(kitchen.url).host);
   await page.goto(`${kitchen.url}/logbook`);
   await page.getByRole('navigation').getByRole('link', { name: 'Cook' }).click();
-  await expect(page.getByRole('button', { name: 'Take back: how it looks' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Take back: looks gold' })).toBeVisible();
   await expect(page.getByRole('heading', { name: /^Take the .* out$/ })).toBeVisible();
+  await page.getByRole('button', { name: 'How it looks' }).click();
   await expect(page.getByRole('button', { name: 'gold ✓' })).toBeVisible();
   errors.length = 0; // refused connections were the point
 });

@@ -54,7 +54,7 @@ test('from the order line to the logbook', async ({ page, kitchen }) => {
   await reading.fill('81');
   await reading.press('Enter');
   await page.getByRole('button', { name: 'Note it' }).click();
-  await expect(page.getByText('You read 81 °C')).toBeVisible();
+  await expect(page.getByRole('list', { name: 'What was said' })).toContainText('read 81 °C');
   await page.getByRole('button', { name: 'It is out' }).click();
 
   // How it came out.
@@ -62,7 +62,7 @@ test('from the order line to the logbook', async ({ page, kitchen }) => {
   await page.getByText('as I like it').click();
   await page.getByText('juicy').click();
   await page.getByRole('textbox', { name: 'Note', exact: true }).fill('Loud all round.');
-  await expect(page.getByText('Probe read 81 °C; the estimate was')).toBeVisible();
+  await expect(page.getByText('Read 81 °C; the estimate was')).toBeVisible();
   await accessible(page);
   await fits(page);
   await page.getByRole('navigation').getByRole('link', { name: 'Logbook' }).click();

@@ -16,12 +16,22 @@ test('taken out too early, and back in', async ({ page, kitchen }) => {
   await page.goto(`${kitchen.url}/cook`);
   await page.getByRole('button', { name: /^Rye-crumbed/ }).click();
   await page.getByRole('button', { name: 'Food is in' }).click();
+  await page.getByRole('button', { name: 'How it looks' }).click();
   await page.getByRole('button', { name: 'gold', exact: true }).click();
+  await expect(page.getByText(/what you saw/i).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Shut' }).click();
+  // It asks once, plainly, and then does as told.
   await page.getByRole('button', { name: 'Done, it is out' }).click();
-  await expect(page.getByText('Looked gold')).toBeVisible();
+  await expect(page.getByText('By estimate it is not yet surely safe inside')).toBeVisible();
+  await accessible(page);
+  await page.getByRole('button', { name: 'Leave it in' }).click();
+  await expect(page.getByRole('timer')).toBeVisible();
+  await page.getByRole('button', { name: 'Done, it is out' }).click();
+  await page.getByRole('button', { name: 'Take it out all the same' }).click();
+  await expect(page.getByText('Looks gold')).toBeVisible();
   await page.getByRole('button', { name: 'Not done after all: go on' }).click();
   await expect(page.getByRole('timer')).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Take back: how it looks' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Take back: looks gold' })).toBeVisible();
 
   // A second cook is not begun meanwhile.
   await page.getByRole('navigation').getByRole('link', { name: 'Plan' }).click();

@@ -24,6 +24,7 @@ const PantryPage = view(() => import('./pantry/PantryPage'));
 const CookPage = view(() => import('./cook/CookPage'));
 const LogbookPage = view(() => import('./logbook/LogbookPage'));
 const EntryPage = view(() => import('./logbook/EntryPage'));
+const EveningPage = view(() => import('./logbook/EveningPage'));
 const HouseholdPage = view(() => import('./household/HouseholdPage'));
 const FryersPage = view(() => import('./fryers/FryersPage'));
 
@@ -77,6 +78,7 @@ export function App() {
             <Route path="/cook" element={<CookPage />} />
             <Route path="/logbook" element={<LogbookPage />} />
             <Route path="/logbook/:id" element={<EntryPage />} />
+            <Route path="/logbook/evening/:id" element={<EveningPage />} />
             <Route path="/household" element={<HouseholdPage />} />
             <Route path="/fryers" element={<FryersPage />} />
             <Route

@@ -112,17 +112,23 @@ export function settle(letter: Letter, mine: boolean) {
   else answered.forEach((tell) => tell(letter, null));
 }
 
-/** Says something in a cook, by the server's clock, which is ahead of this device's count by skewMs. */
-export function tap(cook: string, skewMs: number, what: string, kind: Event['kind'], value?: number) {
-  const event = { id: ownId(), kind, at: new Date(performance.now() + skewMs).toISOString() };
-  post({
-    id: event.id,
-    at: event.at,
-    what,
-    method: 'POST',
-    path: eventsOf(cook),
-    body: value === undefined ? event : { ...event, value },
-  });
+/** Says something in a cook, when it was by the kitchen's time. */
+export function tap(cook: string, atMs: number, what: string, event: Omit<Event, 'id' | 'at'>) {
+  const id = ownId();
+  const at = new Date(atMs).toISOString();
+  post({ id, at, what, method: 'POST', path: eventsOf(cook), body: { id, at, ...event } });
+}
+
+/** Says something of a supper. */
+export function tapOf(
+  evening: string,
+  atMs: number,
+  what: string,
+  event: Omit<Schemas['EveningEventInput'], 'id' | 'at'>,
+) {
+  const id = ownId();
+  const at = new Date(atMs).toISOString();
+  post({ id, at, what, method: 'POST', path: `/evenings/${evening}/events`, body: { id, at, ...event } });
 }
 
 /** Takes back what has not been sent yet. */

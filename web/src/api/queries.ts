@@ -1,14 +1,5 @@
-import { queryOptions, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
-import {
-  ask,
-  client,
-  type Cook,
-  type FryerInput,
-  type Plan,
-  type PlanInput,
-  type Schemas,
-  type Settings,
-} from './client';
+import { queryOptions, useQuery, type QueryClient } from '@tanstack/react-query';
+import { ask, client, type FryerInput, type Plan, type PlanInput, type Schemas, type Settings } from './client';
 import { onAnswer, ownId, post, waitingFor } from './outbox';
 
 const catalog = queryOptions({
@@ -60,26 +51,6 @@ export const useSauces = () => useQuery({ queryKey: ['sauces'], queryFn: () => a
 export const useMixes = () => useQuery({ queryKey: ['mixes'], queryFn: () => ask(client.GET('/mixes')) });
 export const useCooks = () => useQuery({ queryKey: ['cooks'], queryFn: () => ask(client.GET('/cooks')) });
 export const useCook = (id: string) => useQuery({ queryKey: ['cook', id], queryFn: () => getCook(id) });
-
-/** The cook that is going on, kept the same on every device by asking often; it is sent again only if it has changed. */
-export function useLiveCook(everyMs: number) {
-  const queries = useQueryClient();
-  return useQuery({
-    queryKey: ['live'],
-    queryFn: async () => {
-      const before = queries.getQueryData<{ mark: string; cook?: Cook }>(['live']);
-      const asked = performance.now();
-      const live = await ask(
-        client.GET('/cooks/live', before?.mark ? { params: { query: { known: before.mark } } } : {}),
-      );
-      const cook = live.cook ?? (live.mark ? before?.cook : undefined);
-      // The server's clock minus this device's count, at the middle of the
-      // request: a device whose clock is set goes on counting.
-      return { ...live, cook, skewMs: Date.parse(live.now) - (asked + performance.now()) / 2 };
-    },
-    refetchInterval: everyMs,
-  });
-}
 
 /** Changes settings at once here, and on the server when it can be. */
 export function changeSettings(queries: QueryClient, change: Partial<Settings>) {
@@ -195,4 +166,6 @@ export const getCook = (id: string) => ask(client.GET('/cooks/{id}', { params: {
 export const saveOutcome = (id: string, version: number, body: Schemas['Outcome']) =>
   ask(client.PUT('/cooks/{id}/outcome', { params: { path: { id }, header: { 'If-Match': `"${version}"` } }, body }));
 export const deleteCook = (id: string) => ask(client.DELETE('/cooks/{id}', { params: { path: { id } } }));
+export const takeNextTime = (id: string) =>
+  ask(client.POST('/cooks/{id}/next-time', { params: { path: { id } } }));
 export const restoreCook = (id: string) => ask(client.POST('/cooks/{id}/restore', { params: { path: { id } } }));

@@ -804,6 +804,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/cooks/{id}/next-time": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Put the change that is proposed into the dish */
+        post: operations["takeNextTime"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/cooks/{id}/restore": {
         parameters: {
             query?: never;
@@ -2045,6 +2064,7 @@ export interface components {
             startAt: string;
             onTime: boolean;
             why: string;
+            chanceSays: string;
             order: string[];
             /**
              * Format: double
@@ -2155,7 +2175,7 @@ export interface components {
              * Format: date-time
              * @description what its clock counts to
              */
-            until?: string;
+            until: string;
             /** @enum {string} */
             state: "coming" | "due" | "going" | "done";
             hands: number;
@@ -2247,14 +2267,35 @@ export interface components {
             foreseen?: components["schemas"]["Foreseen"];
             /** @description what was seen has changed of the crust */
             changed?: string;
+            /**
+             * Format: double
+             * @description the shade that was said last, 0 pale to 4 dark
+             */
+            lookedAt?: number;
             asks?: components["schemas"]["AsksBeforeOut"];
-            /** @description what the minutes that it wants cost the rest of the supper */
+            /**
+             * Format: double
+             * @description how many more minutes than planned what was seen asks for, or as many as are given at a tap
+             */
+            moreMin?: number;
+            /** @description the same in words */
+            beyond?: string;
+            /** @description what those minutes cost the rest of the supper */
             costs?: string;
             probe?: components["schemas"]["ThermometerSeen"];
             /** @description L*a*b* of the browner face, from in to out */
             colours: number[][];
             /** @description changes when what is foreseen of it does */
             mark: string;
+        };
+        /** @description A change proposed from how a cook differed from its plan */
+        NextTime: {
+            /**
+             * Format: double
+             * @description of the last stage
+             */
+            minutes: number;
+            says: string;
         };
         /** @description What is asked once before food comes out that is not yet safe by what is known */
         AsksBeforeOut: {
@@ -2855,6 +2896,8 @@ export interface components {
         };
         CookEvent: {
             id: string;
+            /** @description in a cook's words */
+            says: string;
             kind: string;
             /** Format: date-time */
             at: string;
@@ -2925,6 +2968,8 @@ export interface components {
             id: string;
             /** @description one dish in all its baskets */
             session: string;
+            /** @description it is a basket of a supper that is led through */
+            evening?: boolean;
             outcomeVersion: number;
             name: string;
             planId?: string;
@@ -2947,6 +2992,11 @@ export interface components {
             step: components["schemas"]["CookStep"];
             forecast: components["schemas"]["Simulation"];
             foreseen?: components["schemas"]["Foreseen"];
+            /**
+             * @description how it is told to be done
+             * @enum {string}
+             */
+            judged?: "bone" | "probe" | "bite";
             asks?: components["schemas"]["AsksBeforeOut"];
             /** @description what was seen has changed of the crust */
             changed?: string;
@@ -2955,6 +3005,9 @@ export interface components {
              * @description how many more minutes than planned what was seen asks for, or as many as are given at a tap
              */
             moreMin?: number;
+            /** @description the same in words */
+            beyond?: string;
+            nextTime?: components["schemas"]["NextTime"];
             probe?: components["schemas"]["ThermometerSeen"];
             /** @description changes when what is foreseen of it does */
             mark?: string;
@@ -4450,6 +4503,29 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    takeNextTime: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The dish after it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Plan"];
+                };
             };
             default: components["responses"]["Problem"];
         };

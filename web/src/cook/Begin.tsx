@@ -2,8 +2,9 @@ import { useQueryClient } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import styled from 'styled-components';
 import type { Plan } from '../api/client';
-import { startCook, usePlans } from '../api/queries';
-import { minutes } from '../format/units';
+import { beginEvening } from '../api/live';
+import { startCook, usePlans, useSuppers } from '../api/queries';
+import { clock, minutes } from '../format/units';
 import { Blank, Quiet, Title } from '../ui/layout';
 import { complain } from '../ui/toast';
 import { Half } from './Buttons';
@@ -35,8 +36,10 @@ const Dish = styled(Half)`
   }
 `;
 
-/** Which dish to begin. */
-export function Begin() {
+const HALF_A_DAY_MS = 12 * 3_600_000;
+
+/** Which dish or supper to begin. */
+export function Begin({ nowMs }: { nowMs: number }) {
   const plans = usePlans();
   const queries = useQueryClient();
   const begin = async (plan: Plan) => {
@@ -48,9 +51,39 @@ export function Begin() {
       complain(cause);
     }
   };
+  const suppers = useSuppers();
+  const lead = async (supper: string, soon: boolean) => {
+    readyChime();
+    try {
+      await beginEvening(supper, soon);
+      await queries.invalidateQueries({ queryKey: ['live'] });
+    } catch (cause) {
+      complain(cause);
+    }
+  };
   return (
     <>
-      <Title>Which one goes in the basket?</Title>
+      {suppers.data && suppers.data.length > 0 ? (
+        <>
+          <Title>Which supper?</Title>
+          <Quiet>Several dishes, led through from the bench to the table.</Quiet>
+          <Choices>
+            {suppers.data.map((s) => (
+              <li key={s.id}>
+                <Dish onPress={() => void lead(s.id, Date.parse(s.evening.serveAt) - nowMs > HALF_A_DAY_MS)}>
+                  {s.name}
+                  <small>
+                    {Date.parse(s.evening.serveAt) - nowMs > HALF_A_DAY_MS
+                      ? 'begun now, on the table as soon as it can be'
+                      : `on the table at ${clock(s.evening.serveAt)}`}
+                  </small>
+                </Dish>
+              </li>
+            ))}
+          </Choices>
+        </>
+      ) : null}
+      <Title style={{ marginTop: 28 }}>Which one goes in the basket?</Title>
       <Quiet>Nothing is cooking. Choosing a dish starts with heating the fryer.</Quiet>
       <Choices>
         {(plans.data ?? []).map((p) => (

@@ -1,5 +1,4 @@
 import styled from 'styled-components';
-import type { Cook } from '../api/client';
 import { at, type } from '../theme/tokens';
 
 const Now = styled.h1`
@@ -34,21 +33,26 @@ const Detail = styled.p`
 
 function countdown(ms: number): string {
   const s = Math.abs(Math.ceil(ms / 1000));
+  if (s >= 36_000) return `${Math.round(s / 3600)} h`;
+  if (s >= 3600) return `${Math.floor(s / 3600)}:${String(Math.floor(s / 60) % 60).padStart(2, '0')} h`;
   return `${Math.floor(s / 60)}:${String(s % 60).padStart(2, '0')}`;
 }
 
 interface Props {
-  step: Cook['step'];
+  title: string;
+  detail: string;
   /** Until it is due, less than 0 since; null where nothing is timed. */
   leftMs: number | null;
+  /** It is to be done at once. */
+  now?: boolean;
 }
 
 /** What to do, to be read from two metres, and how long there is. */
-export function Countdown({ step, leftMs }: Props) {
+export function Countdown({ title, detail, leftMs, now }: Props) {
   const due = leftMs !== null && leftMs <= 0;
   return (
     <div>
-      <Now aria-live="assertive">{step.title}</Now>
+      <Now aria-live="assertive">{title}</Now>
       {leftMs !== null ? (
         <Left $over={due} role="timer" aria-label={due ? `due ${countdown(leftMs)} ago` : `${countdown(leftMs)} left`}>
           {due ? '+' : ''}
@@ -56,10 +60,10 @@ export function Countdown({ step, leftMs }: Props) {
         </Left>
       ) : (
         <Left $over={false} as="p">
-          {step.phase === 'loading' ? 'now' : ''}
+          {now ? 'now' : ''}
         </Left>
       )}
-      <Detail>{step.detail}</Detail>
+      <Detail>{detail}</Detail>
     </div>
   );
 }

@@ -1,181 +1,137 @@
-import { Undo2 } from 'lucide-react';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect } from 'react';
 import styled from 'styled-components';
 import type { Catalog, Cook, Settings } from '../api/client';
+import { useProbes, type Ticking } from '../api/live';
 import { clock, unitsOf } from '../format/units';
-import { between } from '../race/scale';
 import { at } from '../theme/tokens';
-import { Button } from '../ui/Button';
 import { Quiet } from '../ui/layout';
 import { say } from '../ui/toast';
-import { Big, Half, Row } from './Buttons';
-import { chime } from './chime';
+import { Answers, useLate } from './Answers';
+import { Big, Half } from './Buttons';
 import { Countdown } from './Countdown';
-import { Inside } from './Inside';
-import { Looks } from './Looks';
-import { ProbeReading } from './ProbeReading';
+import { InsideCard, useInside } from './InsideCard';
+import { SaidList } from './SaidList';
 import { Strips } from './Strips';
+import { useTakeOut } from './TakeOut';
 import { useAwake } from './useAwake';
-import { said, useTelling, type Told } from './useTelling';
+import { useCalling } from './useCalling';
+import { useClock } from './useClock';
+import { useTakingBack, useTelling, type Told } from './useTelling';
+import { minuteOf, ofCook } from './watched';
 
-const Grid = styled.div`
+export const Grid = styled.div`
   display: grid;
   grid-template-columns: minmax(0, 1fr) 432px;
-  gap: 20px 28px;
-  min-height: 400px;
+  grid-template-areas: 'now side' 'next side';
+  grid-template-rows: auto 1fr;
+  gap: 16px 28px;
   ${at.narrow} {
     grid-template-columns: minmax(0, 1fr);
-    min-height: 0;
-    gap: 16px;
+    grid-template-areas: 'now' 'side' 'next';
+    grid-template-rows: none;
   }
 `;
 
-const Side = styled.div`
+export const Side = styled.div`
+  grid-area: side;
   display: grid;
   gap: 12px;
   align-content: start;
 `;
 
-const Back = styled(Button)`
-  justify-self: start;
-  background: transparent;
-  min-height: 48px;
-  color: var(--quiet);
-`;
-
-const LATE_MS = 1500;
-
-/** The server's time, as this device counts on. */
-function useClock(skewMs: number): number {
-  const [here, setHere] = useState(() => performance.now());
-  useEffect(() => {
-    const timer = setInterval(() => setHere(performance.now()), 200);
-    return () => clearInterval(timer);
-  }, []);
-  return here + skewMs;
-}
-
-/** Rings once for each thing that falls due. */
-function useRing(moment: string, due: boolean, wanted: boolean) {
-  const rung = useRef('');
-  useEffect(() => {
-    if (!due || rung.current === moment) return;
-    rung.current = moment;
-    if (wanted) chime();
-  }, [due, moment, wanted]);
-}
-
 interface Props {
   cook: Cook;
   catalog: Catalog;
   settings: Settings;
-  skewMs: number;
-  /** By how many minutes the kitchen computer's clock was set meanwhile. */
-  clockOffMin: number | undefined;
-  /** The server has not answered lately. */
-  stale: boolean;
+  ticking: Ticking;
+  voice: boolean;
 }
 
-/** The cook that is going on: what is due, how it stands, and what can be said. */
-export function Live({ cook, catalog, settings, skewMs, clockOffMin, stale }: Props) {
-  const now = useClock(skewMs);
-  const telling = useTelling(cook, skewMs);
-  const { waiting, tell, last } = telling;
-  // Most are answered before they could be read as waiting.
-  const late = waiting.filter((t) => now - Date.parse(t.at) > LATE_MS);
-  const lookedAt = [...cook.events, ...waiting].findLast((e) => e.kind === 'look')?.value;
+/** The dish that is cooked alone: what is due, how it stands, and what can be said. */
+export function Live({ cook, catalog, settings, ticking, voice }: Props) {
+  const now = useClock(ticking);
+  const { waiting, tell } = useTelling(cook, ticking);
+  const late = useLate(waiting, now);
+  const takeBack = useTakingBack();
+  const probes = useProbes();
   useAwake(true);
   const { step } = cook;
   const leftMs = step.until ? Date.parse(step.until) - now : null;
   const due = leftMs === null ? step.phase !== 'heating' : leftMs <= 0;
-  useRing(`${cook.events.length}${step.title}`, due, settings.chime);
+  useCalling(`${cook.events.length}${step.title}`, due, settings.chime, voice ? step.title : '');
+  useEffect(() => {
+    document.title = `${step.title} · Velocrustum`;
+  }, [step.title]);
 
   const units = unitsOf(settings);
   const cut = catalog.cuts.find((c) => c.id === cook.plan.load.cut);
-  const minute = cook.loadedAt ? (now - Date.parse(cook.loadedAt)) / 60000 : null;
-  const { foreseen } = cook;
-  const estimate = (m: number) => between(cook.forecast.timeline, Math.max(0, m), (t) => t.coreC);
-  // What was seen moves the estimate; by how much, it keeps as the food gets hotter.
-  const amiss = foreseen ? foreseen.coreC - estimate(foreseen.atMin) : 0;
-  const insideC = minute === null ? null : Math.min(100, estimate(minute) + amiss);
-  const action = step.action as Told | undefined;
-  const out = () => {
-    const { rule, chance, safeAtMin } = cook.forecast;
-    const safe = foreseen ? foreseen.safeByMin : (chance?.safeByMin ?? safeAtMin);
-    if (minute !== null && insideC !== null && rule.inside === 'safe' && (safe == null || minute < safe))
-      say(
-        `Out early: by estimate the inside is ${units.temperature(insideC)}, not yet surely safe. Probe it before anyone eats.`,
-      );
-    tell('out');
-  };
-  // Not done yet: as much as what was seen asks beyond the plan, or a little.
-  const planned = cook.actual.stages.reduce((sum, st) => sum + st.minutes, 0);
-  const asks = foreseen?.safeByMin != null ? Math.ceil(foreseen.safeByMin - planned) : 0;
-  const more = asks > 0 ? Math.min(asks, 30) : catalog.usual.moreMin;
+  const food = ofCook(cook, catalog.usual.moreMin);
+  const minute = minuteOf(food, now);
+  const { ahead, insideC } = useInside(food, now);
+  const isOut = cook.events.some((e) => e.kind === 'out');
+  const { takeOut, question } = useTakeOut(() => {
+    const { asks } = food;
+    if (asks) say('Out early: probe it before anyone eats.');
+    tell('it is out', { kind: 'out' });
+  });
+  const out = () => takeOut(food, now);
+  const action = step.action as Told['kind'] | undefined;
+  const said = [
+    ...cook.events.map((e) => ({ id: e.id, title: e.says, at: e.at })),
+    ...late.map((l) => ({ id: l.id, title: l.what, at: l.at, waits: true })),
+  ];
   return (
     <>
       <Quiet>
         {cook.name}
         {cook.baskets > 1 ? ` · basket ${cook.basket} of ${cook.baskets}` : ''} · since {clock(cook.startedAt)}
         {cook.plan.tableTime ? ` · on the table at ${cook.plan.tableTime}` : ''}
-        {stale ? ' · no connection, the clock goes on' : ''}
       </Quiet>
-      {clockOffMin ? (
-        <Quiet role="status">
-          The kitchen computer’s clock was set {clockOffMin > 0 ? 'forward' : 'back'} by {Math.abs(clockOffMin)} minutes
-          while this cook goes on. The cook goes on by its own count; times of day follow the clock as it was.
-        </Quiet>
-      ) : null}
       <Grid>
-        <Countdown step={step} leftMs={leftMs} />
+        <Countdown title={step.title} detail={step.detail} leftMs={leftMs} now={step.phase === 'loading'} />
         <Side>
-          <Inside cook={cook} minute={minute} insideC={insideC} units={units} />
+          {minute === null ? (
+            <Quiet>
+              {cook.forecast.verdict.ready ? 'Once the food is in. ' : ''}
+              {cook.forecast.verdict.figure} {cook.forecast.verdict.unit}: {cook.forecast.verdict.says}{' '}
+              {cook.forecast.verdict.first}
+            </Quiet>
+          ) : (
+            <InsideCard food={food} nowMs={now} units={units} />
+          )}
           {action && step.label ? (
             <Big
-              isDisabled={waiting.some((t) => t.kind === action)}
-              onPress={() => (action === 'out' ? out() : tell(action))}
+              isDisabled={waiting.some((l) => (l.body as Told).kind === action)}
+              onPress={() => (action === 'out' ? out() : tell(step.label ?? action, { kind: action }))}
             >
               {step.label}
             </Big>
           ) : null}
-          {insideC !== null ? (
-            <>
-              <Row>
-                <ProbeReading
-                  catalog={catalog}
-                  units={units}
-                  from={insideC}
-                  note={(c) => tell('probe', Math.round(c * 10) / 10)}
-                />
-                <Half onPress={() => tell('more', more)}>
-                  {more === 2 ? 'Two' : more} more {more === 1 ? 'minute' : 'minutes'}
-                </Half>
-              </Row>
-              {foreseen && asks > 0 ? (
-                <Quiet role="status">
-                  Not done by the plan: {foreseen.says} That is {asks} more than the plan has.
-                </Quiet>
-              ) : null}
+          {minute !== null && !isOut ? (
+            <Answers {...{ food, catalog, units, tell }} insideC={insideC ?? 20} probes={probes.data ?? []}>
               {action === 'out' ? null : <Half onPress={out}>Done, it is out</Half>}
-              <Looks said={lookedAt ?? null} tell={(shade) => tell('look', shade)} />
-            </>
-          ) : (
-            <Half onPress={() => tell('stop')}>Give this cook up</Half>
-          )}
+            </Answers>
+          ) : minute === null ? (
+            <Half onPress={() => tell('given up', { kind: 'stop' })}>Give this cook up</Half>
+          ) : null}
           {late.length > 0 ? (
             <Quiet role="status">
               Kept on this device, and sent when the kitchen computer answers:{' '}
-              {late.map((t) => `${said[t.kind]}, ${clock(t.at)}`).join('; ')}
+              {late.map((l) => `${l.what}, ${clock(l.at)}`).join('; ')}
             </Quiet>
-          ) : null}
-          {last ? (
-            <Back onPress={telling.undo}>
-              <Undo2 size={18} aria-hidden /> Take back: {said[last.kind as Told]}
-            </Back>
           ) : null}
         </Side>
       </Grid>
-      <Strips cook={cook} minute={minute} faces={cut?.faces ?? ['First side', 'Second side']} />
+      <Strips
+        cook={cook}
+        line={ahead?.now.timeline ?? cook.forecast.timeline}
+        minute={minute}
+        faces={cut?.faces ?? ['First side', 'Second side']}
+      />
+      {said.length > 0 ? (
+        <SaidList said={said} back={(s) => void takeBack(waiting, { ...s, cookId: cook.id })} />
+      ) : null}
+      {question}
     </>
   );
 }

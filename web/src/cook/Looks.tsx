@@ -1,7 +1,5 @@
-import { useId } from 'react';
 import styled from 'styled-components';
 import { Button } from '../ui/Button';
-import { Quiet } from '../ui/layout';
 
 const Shades = styled.div`
   display: flex;
@@ -31,18 +29,14 @@ const shades: [string, string, string][] = [
 
 /** How it looks, from pale to dark; what was said last is marked. */
 export function Looks({ said, tell }: { said: number | null; tell: (shade: number) => void }) {
-  const id = useId();
   return (
-    <>
-      <Quiet id={id}>How does it look?</Quiet>
-      <Shades role="group" aria-labelledby={id}>
-        {shades.map(([name, background, color], i) => (
-          <Shade key={name} style={{ background, color }} aria-pressed={said === i} onPress={() => tell(i)}>
-            {name}
-            {said === i ? ' ✓' : ''}
-          </Shade>
-        ))}
-      </Shades>
-    </>
+    <Shades role="group" aria-label="How it looks">
+      {shades.map(([name, background, color], i) => (
+        <Shade key={name} style={{ background, color }} aria-pressed={said === i} onPress={() => tell(i)}>
+          {name}
+          {said === i ? ' ✓' : ''}
+        </Shade>
+      ))}
+    </Shades>
   );
 }

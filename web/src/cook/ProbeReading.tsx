@@ -1,6 +1,5 @@
 import { useState } from 'react';
-import type { Catalog } from '../api/client';
-import { limitOf } from '../api/limits';
+import type { Schemas } from '../api/client';
 import type { Units } from '../format/units';
 import { MainButton } from '../ui/Button';
 import { Pop } from '../ui/Pop';
@@ -8,7 +7,7 @@ import { Stepper } from '../ui/Stepper';
 import { Half } from './Buttons';
 
 interface Props {
-  catalog: Catalog;
+  limit: Schemas['Range'];
   units: Units;
   /** Where the stepper begins: the estimate, °C. */
   from: number;
@@ -16,7 +15,7 @@ interface Props {
 }
 
 /** What the thermometer reads. */
-export function ProbeReading({ catalog, units, from, note }: Props) {
+export function ProbeReading({ limit, units, from, note }: Props) {
   const [c, setC] = useState(from);
   return (
     <Pop
@@ -26,7 +25,7 @@ export function ProbeReading({ catalog, units, from, note }: Props) {
           <Stepper
             label="In the thickest part, away from the bone"
             value={units.heat.to(c)}
-            {...units.heat.stepper(limitOf(catalog, 'event.probe'))}
+            {...units.heat.stepper(limit)}
             onChange={(d) => setC(units.heat.from(d))}
           />
           <MainButton

@@ -17,16 +17,17 @@ const Frame = styled.div`
 
 interface Props {
   cook: Cook;
+  /** Its run, which what was seen has moved. */
+  line: Cook['forecast']['timeline'];
   /** Minutes since the food went in; null before. */
   minute: number | null;
   faces: string[];
 }
 
 /** Both faces along the program, with now. */
-export function Strips({ cook, minute, faces }: Props) {
+export function Strips({ cook, line, minute, faces }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>();
   const id = useId().replaceAll(':', '');
-  const line = cook.forecast.timeline;
   const last = line.at(-1)?.minute ?? 1;
   const end = Math.max(last, minute ?? 0);
   const x = (m: number) => 2 + (m / end) * (width - 8);

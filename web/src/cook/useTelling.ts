@@ -2,26 +2,17 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { useNavigate } from 'react-router';
 import type { Cook, Schemas } from '../api/client';
-import { cookOf, onAnswer, tap, untap, useWaiting } from '../api/outbox';
+import { kitchenTime, takeBackOf, type LiveEvening, type Ticking } from '../api/live';
+import { cookOf, onAnswer, tap, tapOf, untap, useOutbox, type Letter } from '../api/outbox';
 import { takeBack } from '../api/queries';
 import { complain } from '../ui/toast';
 import { readyChime } from './chime';
 
-export type Told = Schemas['CookEventInput']['kind'];
+export type Told = Omit<Schemas['CookEventInput'], 'id' | 'at'>;
 
-/** What can be said in a cook, in few words. */
-export const said: Record<Told, string> = {
-  loaded: 'food is in',
-  turned: 'turned',
-  dialled: 'dial set',
-  more: 'more minutes',
-  out: 'it is out',
-  probe: 'probe reading',
-  look: 'how it looks',
-  stop: 'given up',
-};
+const eveningOf = (letter: Letter) => /^\/evenings\/(.+)\/events$/.exec(letter.path)?.[1];
 
-/** Follows what is answered: a cook that is over leads to its entry, also where it is not shown any more. */
+/** Follows what is answered: what is over leads to the logbook, also where it is not shown any more. */
 export function useAnswers() {
   const queries = useQueryClient();
   const navigate = useNavigate();
@@ -29,38 +20,68 @@ export function useAnswers() {
     () =>
       onAnswer((letter, answer) => {
         const cook = cookOf(letter);
-        if (!cook) return;
+        const evening = eveningOf(letter);
+        if (!cook && !evening) return;
         void queries.invalidateQueries({ queryKey: ['live'] });
-        if (!answer || !(answer as Cook).finishedAt) return;
+        const over = answer as (Cook & { plannedAt?: string }) | null;
+        if (!over?.finishedAt) return;
         void queries.invalidateQueries({ queryKey: ['cooks'] });
         void queries.invalidateQueries({ queryKey: ['cook', cook] });
-        void navigate(`/logbook/${cook}`);
+        void queries.invalidateQueries({ queryKey: ['evening'] });
+        if (evening) void navigate(`/logbook/evening/${evening}`);
+        else if (!over.evening) void navigate(`/logbook/${cook ?? ''}`);
       }),
     [queries, navigate],
   );
 }
 
-/** What the cook says, and takes back. Nothing tapped is lost: it waits on this device until it is answered. */
-export function useTelling(cook: Cook, skewMs: number) {
-  const queries = useQueryClient();
-  const waiting = useWaiting(cook.id);
-  const tell = (kind: Told, value?: number) => {
+/** What of some cooks, or of a supper, waits on this device. */
+const useWaiting = (paths: string[]) => useOutbox().filter((l) => paths.includes(l.path));
+
+/** What is said of one cook, and taken back. Nothing tapped is lost: it waits on this device until it is answered. */
+export function useTelling(cook: { id: string; name: string }, ticking: Ticking) {
+  const waiting = useWaiting([`/cooks/${cook.id}/events`]);
+  const tell = (what: string, event: Told) => {
     readyChime();
-    tap(cook.id, skewMs, `${said[kind]}: ${cook.name}`, kind, value);
+    tap(cook.id, kitchenTime(ticking), `${what}: ${cook.name}`, event);
   };
-  const last = waiting.at(-1) ?? cook.events.at(-1);
-  const undo = async () => {
-    if (!last?.id) return;
-    if (waiting.length > 0) {
-      untap(last.id);
+  return { waiting, tell };
+}
+
+/** The same for a supper and all of its baskets. */
+export function useTellingOf(evening: LiveEvening, ticking: Ticking) {
+  const waiting = useWaiting([
+    `/evenings/${evening.id}/events`,
+    ...evening.baskets.map((b) => `/cooks/${b.cookId}/events`),
+  ]);
+  return {
+    waiting,
+    tell: (basket: { cookId: string; name: string }, what: string, event: Told) => {
+      readyChime();
+      tap(basket.cookId, kitchenTime(ticking), `${basket.name}: ${what}`, event);
+    },
+    done: (task: string, what: string) => {
+      readyChime();
+      tapOf(evening.id, kitchenTime(ticking), what, { kind: 'done', task });
+    },
+    giveUp: () => tapOf(evening.id, kitchenTime(ticking), 'the supper is given up', { kind: 'giveup' }),
+  };
+}
+
+/** Takes one thing back: from this device where it still waits, else from the kitchen computer. */
+export function useTakingBack() {
+  const queries = useQueryClient();
+  return async (waiting: Letter[], said: { id: string; cookId?: string | undefined; evening?: string }) => {
+    if (waiting.some((l) => l.id === said.id)) {
+      untap(said.id);
       return;
     }
     try {
-      await takeBack(cook.id, last.id);
+      if (said.cookId) await takeBack(said.cookId, said.id);
+      else if (said.evening) await takeBackOf(said.evening, said.id);
       await queries.invalidateQueries({ queryKey: ['live'] });
     } catch (cause) {
       complain(cause);
     }
   };
-  return { waiting, tell, last, undo: () => void undo() };
 }

@@ -275,6 +275,26 @@ export function FryerLine({ id, fryer, portrait, catalog, units, set }: Props) {
         </Pop>
         .
       </Whole>{' '}
+      When its time is up it{' '}
+      <Whole>
+        <Pop
+          title="When its time is up"
+          body={
+            <Choice
+              label="What is forgotten in it"
+              options={[
+                { id: 'on', name: 'goes on frying', note: 'it has no timer, or one that only rings' },
+                { id: 'stops', name: 'stands in a fryer that has stopped', note: 'its timer turns it off' },
+              ]}
+              value={fryer.stopsItself ? 'stops' : 'on'}
+              onChange={(v) => set({ stopsItself: v === 'stops' })}
+            />
+          }
+        >
+          <Part>{fryer.stopsItself ? 'stops by itself' : 'goes on'}</Part>
+        </Pop>
+        .
+      </Whole>
     </Line>
   );
 }

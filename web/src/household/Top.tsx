@@ -1,6 +1,6 @@
 import { Link, NavLink, useLocation, useMatch } from 'react-router';
 import styled from 'styled-components';
-import { useLiveCook } from '../api/queries';
+import { useGoingOn } from '../api/live';
 import { place } from '../api/place';
 import { at, type } from '../theme/tokens';
 import { Button } from '../ui/Button';
@@ -121,7 +121,7 @@ export function Top() {
   // The dish goes along from its plan to its bench and its pan.
   const there = useMatch('/:view/:id');
   const dish = there && ['plan', 'bench', 'pan'].includes(there.params.view ?? '') ? `/${there.params.id ?? ''}` : '';
-  const live = useLiveCook(cooking ? 2000 : 10000);
+  const live = useGoingOn(cooking ? 20_000 : 10_000);
   return (
     <>
       {place ? (
@@ -145,7 +145,7 @@ export function Top() {
           <View to="/supper">Supper</View>
           <View to="/cook">
             Cook
-            {live.data?.cook ? (
+            {live.data?.cook || live.data?.evening ? (
               <>
                 <Dot aria-hidden />
                 <span className="quietly">, one is going on</span>

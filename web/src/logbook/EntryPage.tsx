@@ -31,6 +31,8 @@ import { Blank, Card, Page, Quiet, Title } from '../ui/layout';
 import { complain, say } from '../ui/toast';
 import { KeptState } from '../ui/KeptState';
 import { unsent, useKept } from '../ui/useKept';
+import { Inside, insideOf } from './Inside';
+import { NextTime } from './NextTime';
 import { crustWords, insideWords } from './words';
 
 const Columns = styled.div`
@@ -171,27 +173,11 @@ function Entry({ cook }: { cook: CookEntry }) {
   const minuteOf = (iso: string) => (loaded ? (Date.parse(iso) - loaded) / 60000 : 0);
   const tell = (e: CookEntry['events'][number]) => {
     const m = minuteOf(e.at);
-    switch (e.kind) {
-      case 'loaded':
-        return 'Food in';
-      case 'turned': {
-        return e.turn === 'shake' ? 'Shaken' : e.turn === 'check' ? 'Looked and probed' : 'Turned';
-      }
-      case 'dialled':
-        return 'Dial set';
-      case 'more':
-        return `${minutes(e.value ?? 0)} more minutes`;
-      case 'out':
-        return 'Out of the basket';
-      case 'stop':
-        return 'Given up';
-      case 'look':
-        return `Looked ${['pale', 'straw', 'gold', 'copper', 'dark'][Math.round(e.value ?? 0)] ?? ''}`;
-      case 'probe':
-        return `Probe read ${units.temperature(e.value ?? 0)}; the estimate was ${units.temperature(between(cook.forecast.timeline, m, (x) => x.coreC))}`;
-      default:
-        return e.kind;
-    }
+    const read =
+      e.kind === 'probe'
+        ? `; the estimate was ${units.temperature(between(cook.forecast.timeline, m, (x) => x.coreC))}`
+        : '';
+    return `${e.says.charAt(0).toUpperCase()}${e.says.slice(1)}${read}`;
   };
   const rows: [string, string, string][] = [
     ['In the basket', `${minutes(planned)} min`, actual === null ? '–' : `${minutes(actual)} min`],
@@ -312,6 +298,7 @@ function Entry({ cook }: { cook: CookEntry }) {
               />
             </Card>
           ) : null}
+          {actual !== null ? <Inside cook={insideOf(cook, actual)} units={units} /> : null}
           <Card>
             <h2>Planned and happened</h2>
             <Table>
@@ -369,6 +356,7 @@ function Entry({ cook }: { cook: CookEntry }) {
             </Area>
             <KeptState kept={kept} instead={kept.state === 'unsent' ? undefined : 'Kept as you write.'} />
           </Form>
+          <NextTime cook={cook} />
           <Card>
             <h2>What was said</h2>
             <Told>

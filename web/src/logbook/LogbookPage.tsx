@@ -102,6 +102,9 @@ export default function LogbookPage() {
       </Page>
     );
   const finished = (cooks.data ?? []).filter((c) => !c.live);
+  const evenings = finished
+    .filter((c, i) => c.eveningId && finished.findIndex((o) => o.eveningId === c.eveningId) === i)
+    .slice(0, 12);
   return (
     <Page>
       <Title>Logbook</Title>
@@ -111,6 +114,19 @@ export default function LogbookPage() {
           <Quiet>Every cook lands here by itself when the food is out. Start one from a plan.</Quiet>
           <Link to="/plan">To the plan</Link>
         </Blank>
+      ) : null}
+      {evenings.length > 0 ? (
+        <p>
+          Suppers:{' '}
+          {evenings.map((c, i) => (
+            <span key={c.eveningId}>
+              {i > 0 ? ' · ' : ''}
+              <Link to={`/logbook/evening/${c.eveningId ?? ''}`}>
+                {c.evening}, {day(c.startedAt)}
+              </Link>
+            </span>
+          ))}
+        </p>
       ) : null}
       <List>
         {finished.map((c) => (
@@ -122,9 +138,13 @@ export default function LogbookPage() {
                 ))}
               </Faces>
               <span>
-                <strong>{c.name}</strong>
+                <strong>
+                  {c.name}
+                  {(c.baskets ?? 1) > 1 ? ` ${c.basket ?? 1}` : ''}
+                </strong>
                 <small>
                   {day(c.startedAt)}, {clock(c.startedAt)}
+                  {c.evening ? `, of ${c.evening}` : ''}
                 </small>
               </span>
               <span>

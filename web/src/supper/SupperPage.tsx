@@ -15,7 +15,9 @@ import {
   useSuppers,
   workSheet,
 } from '../api/queries';
+import { beginEvening } from '../api/live';
 import { Caution } from '../bench/StationCard';
+import { readyChime } from '../cook/chime';
 import { DishState } from '../dish/DishState';
 import { unitsOf } from '../format/units';
 import { type } from '../theme/tokens';
@@ -285,7 +287,10 @@ function OneSupper({ supper, suppers, plans, fryers, catalog, settings, begin }:
               <h2 className="no-print">
                 {hhmm(sheet.startAt)} {sheet.tasks.find((t) => t.hands > 0)?.says}
               </h2>
-              <Quiet>{chanceSays(sheet)}</Quiet>
+              <Quiet>{sheet.chanceSays}</Quiet>
+              <Row className="no-print">
+                <Lead id={supper.id} />
+              </Row>
               <Row className="no-print">
                 <Now evening={evening} take={(serveAt) => edit('now', (e) => ({ ...e, serveAt, pins: undefined }))} />
               </Row>
@@ -317,13 +322,21 @@ function OneSupper({ supper, suppers, plans, fryers, catalog, settings, begin }:
   );
 }
 
-const tens = ['none', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten'];
-
-/** The chance of being on time, in words. */
-function chanceSays(s: Sheet): string {
-  const words = s.chance.map((c) => `${tens[Math.round(c.share * 10)] ?? ''} of ten evenings by ${hhmm(c.by)}`);
-  const sure = s.chance.findIndex((c) => c.share >= 0.95);
-  return `On the table in ${[words[0], sure > 0 ? words[sure] : words[1]].filter(Boolean).join(', ')}.`;
+/** Begins to be led through it, on the page at the stove. */
+function Lead({ id }: { id: string }) {
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const begin = async () => {
+    readyChime();
+    try {
+      await beginEvening(id, false);
+      await queries.invalidateQueries({ queryKey: ['live'] });
+      await navigate('/cook');
+    } catch (cause) {
+      complain(cause);
+    }
+  };
+  return <MainButton onPress={() => void begin()}>Lead me through it</MainButton>;
 }
 
 /** When it would be ready if it were begun now. */

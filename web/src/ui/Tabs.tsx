@@ -8,8 +8,9 @@ const Row = styled(ToggleButtonGroup)`
   gap: 6px;
 `;
 
-const Tab = styled(ToggleButton)`
-  min-height: 44px;
+const Tab = styled(ToggleButton)<{ $large: boolean }>`
+  min-height: ${(p) => (p.$large ? 64 : 44)}px;
+  font-size: ${(p) => (p.$large ? '18px' : 'inherit')};
   padding: 4px 13px;
   border: 1px solid var(--edge);
   border-radius: 10px;
@@ -39,10 +40,12 @@ interface Props {
   tabs: ReactNode[];
   shown: number;
   show: (k: number) => void;
+  /** For a knuckle. */
+  large?: boolean;
 }
 
 /** Which of several is drawn. */
-export function Tabs({ label, tabs, shown, show }: Props) {
+export function Tabs({ label, tabs, shown, show, large = false }: Props) {
   return (
     <Row
       aria-label={label}
@@ -52,7 +55,7 @@ export function Tabs({ label, tabs, shown, show }: Props) {
       onSelectionChange={(keys) => show(Number([...keys][0] ?? 0))}
     >
       {tabs.map((tab, k) => (
-        <Tab key={k} id={String(k)}>
+        <Tab key={k} id={String(k)} $large={large}>
           {tab}
         </Tab>
       ))}

@@ -1,0 +1,108 @@
+import type { Page } from '@playwright/test';
+import { accessible, expect, fits, test } from './kitchen';
+
+/** The kitchen’s clock, sixty times as fast since a moment, also after a power cut. */
+const fast = (since: Date) => ['demo', '--speed', '60', '--since', since.toISOString()];
+const timer = (page: Page) => page.getByRole('timer');
+const main = (page: Page) =>
+  page.getByRole('button', {
+    name: /^(Done|It heats|Food is in|Turned|Shaken|Looked|It is out|On the table|It is in the pan|It has rested)/,
+  });
+
+/** Does what is asked for as it falls due, until that is something. */
+async function follow(page: Page, until: RegExp) {
+  for (let taps = 0; taps < 60; taps++) {
+    await expect(timer(page)).toHaveAccessibleName(/^due/, { timeout: 60_000 });
+    const title = await page.getByRole('heading', { level: 1 }).textContent();
+    if (until.test(title ?? '')) return;
+    await main(page).first().click();
+    await expect(page.getByRole('heading', { level: 1 })).not.toHaveText(title ?? '');
+  }
+  throw new Error('it is never asked for');
+}
+
+test('a supper is led to the table on two devices, with a thermometer, through power cuts', async ({
+  page,
+  kitchen,
+  browser,
+  errors,
+}) => {
+  await kitchen.stop();
+  const since = new Date();
+  await kitchen.start('127.0.0.1:0', ...fast(since));
+  const cut = async () => {
+    const { host } = new URL(kitchen.url);
+    await kitchen.stop();
+    await kitchen.start(host, ...fast(since));
+  };
+  await page.goto(`${kitchen.url}/cook`);
+  await page.getByRole('button', { name: /^Quick one for two/ }).click();
+  await expect(page.getByText(/^Quick one for two · On time/)).toBeVisible();
+  await accessible(page);
+  const phone = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true });
+  const other = await phone.newPage();
+  await other.goto(`${kitchen.url}/cook`);
+
+  await follow(page, /put all .* in/);
+  await main(page).first().click();
+  const said = page.getByRole('list', { name: 'What was said' });
+  await expect(said).toContainText('food is in');
+  await expect(other.getByRole('list', { name: 'What was said' })).toContainText('food is in');
+
+  // The simulated thermometer stays in, and is read over the band.
+  await page.getByRole('button', { name: 'Leave simulated thermometer in' }).click();
+  await expect(page.getByText(/it reads -?\d+ °C/)).toBeVisible();
+  await accessible(page);
+
+  // Not done yet: what is seen is answered with minutes and what they cost; all can be taken back.
+  await page.getByRole('button', { name: 'Not done yet' }).click();
+  await page.getByRole('button', { name: 'Floury patches' }).click();
+  const answer = page.getByRole('dialog');
+  await expect(answer).toContainText('Mist what is pale or floury with oil now');
+  await expect(answer).toContainText(/the table/);
+  await accessible(page);
+  await answer.getByRole('button', { name: 'Leave it as it is' }).click();
+  await page.getByRole('button', { name: /^Take back: .*floury patches/ }).click();
+  await expect(said).not.toContainText('floury patches');
+  await fits(other);
+
+  // A device that was away says later what was done, and it counts once, when it was.
+  await phone.setOffline(true);
+  await other.getByRole('button', { name: /^Two more minutes|^\d+ more minute/ }).click();
+  await expect(other.getByText(/wait on this device|kept on this device/).first()).toBeVisible();
+  await expect(said).not.toContainText('min more');
+  await cut();
+  await phone.setOffline(false);
+  await expect(said).toContainText('min more', { timeout: 40_000 });
+  await cut();
+  await expect(page.getByText(/^Quick one for two · /)).toBeVisible();
+  await expect(said).toContainText('food is in');
+
+  await follow(page, /Plates to the table/);
+  await page.getByRole('button', { name: 'On the table' }).click();
+  await expect(page.getByText(/on the table at \d\d:\d\d: /)).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Inside, read over forecast' })).toBeVisible();
+  await accessible(page);
+  await fits(page);
+  await phone.close();
+  errors.length = 0; // refused connections were the point
+});
+
+test('one device may be the hob, and what is asked for is not asked twice', async ({ page, kitchen }) => {
+  await page.goto(`${kitchen.url}/cook`);
+  await page.getByRole('button', { name: /^Card night/ }).click();
+  await expect(page.getByRole('heading', { level: 1, name: /^Wipe/ })).toBeVisible();
+  await expect(page.getByRole('list', { name: 'Next' }).getByRole('listitem')).toHaveCount(3);
+  await page.getByRole('combobox', { name: 'This device shows' }).selectOption('the hob only');
+  await expect(page.getByRole('heading', { level: 1, name: 'Honey-harissa glaze: into the pan' })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('heading', { level: 1, name: 'Honey-harissa glaze: into the pan' })).toBeVisible();
+  await page.getByRole('combobox', { name: 'This device shows' }).selectOption('everything');
+  await page.getByRole('button', { name: 'Done', exact: true }).click();
+  await page.getByRole('button', { name: /^Take back: Wipe/ }).click();
+  await expect(page.getByRole('button', { name: /^Take back: Wipe/ })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Give this supper up' }).click();
+  await expect(page.getByText('It was given up.')).toBeVisible();
+  await page.getByRole('button', { name: 'Not over yet: go on with it' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: /^Wipe/ })).toBeVisible();
+});

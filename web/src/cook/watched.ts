@@ -1,0 +1,78 @@
+import type { Cook, Schemas } from '../api/client';
+import type { LiveBasket } from '../api/live';
+
+/** One lot of food that is watched: a dish cooked alone, or a basket of a supper. */
+export interface Watched {
+  cookId: string;
+  name: string;
+  mark: string;
+  /** Since when it is in; null before. */
+  loadedAt: string | null;
+  /** How many minutes it is in, as it stands. */
+  endMin: number;
+  ruleC: number;
+  soft: boolean;
+  bone: boolean;
+  dialC: number;
+  safeByMin: number | null;
+  foreseen: Schemas['Foreseen'] | undefined;
+  changed: string | undefined;
+  asks: Schemas['AsksBeforeOut'] | undefined;
+  costs: string | undefined;
+  moreMin: number;
+  /** How many more than planned, in words. */
+  beyond: string | undefined;
+  probe: Schemas['ThermometerSeen'] | undefined;
+  /** The shade that was said last, from pale to dark. */
+  lookedAt: number | null;
+}
+
+export const ofBasket = (b: LiveBasket, usualMore: number): Watched => ({
+  cookId: b.cookId,
+  name: b.name,
+  mark: b.mark,
+  loadedAt: b.outAt ? null : (b.loadedAt ?? null),
+  endMin: b.endMin,
+  ruleC: b.ruleC ?? 0,
+  soft: b.judged === 'bite',
+  bone: b.judged === 'bone',
+  dialC: b.dialC ?? 0,
+  safeByMin: b.safeByMin ?? null,
+  foreseen: b.foreseen,
+  changed: b.changed,
+  asks: b.asks,
+  costs: b.costs,
+  moreMin: b.moreMin ?? usualMore,
+  beyond: b.beyond,
+  probe: b.probe,
+  lookedAt: b.lookedAt ?? null,
+});
+
+export function ofCook(c: Cook, usualMore: number): Watched {
+  const { forecast, foreseen } = c;
+  const safe = foreseen ? foreseen.safeByMin : (forecast.chance?.safeByMin ?? forecast.safeAtMin);
+  return {
+    cookId: c.id,
+    name: c.name,
+    mark: c.mark ?? '',
+    loadedAt: c.loadedAt ?? null,
+    endMin: c.actual.stages.reduce((sum, st) => sum + st.minutes, 0),
+    ruleC: forecast.rule.coreC,
+    soft: forecast.rule.inside === 'soft',
+    bone: c.judged === 'bone',
+    dialC: c.actual.stages.at(-1)?.airC ?? 0,
+    safeByMin: safe ?? null,
+    foreseen,
+    changed: c.changed,
+    asks: c.asks,
+    costs: undefined,
+    moreMin: c.moreMin ?? usualMore,
+    beyond: c.beyond,
+    probe: c.probe,
+    lookedAt: c.events.findLast((e) => e.kind === 'look')?.value ?? null,
+  };
+}
+
+/** Minutes since it went in; null before. */
+export const minuteOf = (w: Watched, nowMs: number) =>
+  w.loadedAt === null ? null : (nowMs - Date.parse(w.loadedAt)) / 60_000;

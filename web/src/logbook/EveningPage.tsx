@@ -1,0 +1,200 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { ArrowLeft } from 'lucide-react';
+import { useEffect } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+import styled from 'styled-components';
+import { takeBackOf, useEvening, type Doing, type LiveBasket, type LiveEvening } from '../api/live';
+import { useCook, useSettings } from '../api/queries';
+import { clock, day, unitsOf, type Units } from '../format/units';
+import { at } from '../theme/tokens';
+import { Button } from '../ui/Button';
+import { Blank, Card, Page, Quiet, Title } from '../ui/layout';
+import { complain } from '../ui/toast';
+import { Inside } from './Inside';
+import { NextTime } from './NextTime';
+
+const Columns = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  gap: 16px;
+  margin-top: 14px;
+  align-items: start;
+  ${at.narrow} {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  h2 {
+    font-size: 18px;
+    margin-bottom: 8px;
+  }
+`;
+
+const Stack = styled.div`
+  display: grid;
+  gap: 14px;
+`;
+
+const Table = styled.table`
+  width: 100%;
+  border-collapse: collapse;
+  th,
+  td {
+    padding: 6px 8px;
+    text-align: right;
+    border-top: 1px solid var(--line);
+    font-weight: 500;
+  }
+  th:first-child {
+    text-align: left;
+    font-weight: 400;
+  }
+  thead th {
+    border: 0;
+    color: var(--quiet);
+    font-size: 14px;
+  }
+`;
+
+const Bar = styled.div`
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  flex-wrap: wrap;
+  h1 {
+    flex: 1;
+  }
+`;
+
+/** A supper that was led: what was planned beside when it was done, and each basket. */
+export default function EveningPage() {
+  const { id = '' } = useParams();
+  const evening = useEvening(id);
+  const settings = useSettings();
+  useEffect(() => {
+    document.title = 'Logbook · Velocrustum';
+  }, []);
+  if (evening.isError)
+    return (
+      <Page>
+        <Blank title="This supper is not in the logbook">
+          <Quiet>{evening.error.message}</Quiet>
+          <Link to="/logbook">To the logbook</Link>
+        </Blank>
+      </Page>
+    );
+  if (!evening.data || !settings.data)
+    return (
+      <Page>
+        <Quiet role="status">Opening it…</Quiet>
+      </Page>
+    );
+  return <Evening key={id} evening={evening.data} units={unitsOf(settings.data)} />;
+}
+
+const off = (d: Doing) => Math.round((Date.parse(d.end) - Date.parse(d.planned)) / 60_000 - lengthOf(d));
+const lengthOf = (d: Doing) => (Date.parse(d.end) - Date.parse(d.start)) / 60_000;
+const later = (minutes: number) =>
+  minutes === 0 ? 'on time' : minutes > 0 ? `${minutes} min later` : `${-minutes} min sooner`;
+
+function Evening({ evening, units }: { evening: LiveEvening; units: Units }) {
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const { course } = evening;
+  const table = course.tasks.find((t) => t.kind === 'table');
+  const last = evening.said.findLast((s) => s.cookId === undefined);
+  const goOn = async () => {
+    if (!last) return;
+    try {
+      await takeBackOf(evening.id, last.id);
+      await queries.invalidateQueries({ queryKey: ['live'] });
+      await navigate('/cook');
+    } catch (cause) {
+      complain(cause);
+    }
+  };
+  const given = evening.said.some((s) => s.title === 'The supper was given up');
+  return (
+    <Page>
+      <Link to="/logbook">
+        <ArrowLeft size={16} aria-hidden /> Logbook
+      </Link>
+      <Bar>
+        <Title>{evening.name}</Title>
+        {evening.finishedAt && last ? <Button onPress={() => void goOn()}>Not over yet: go on with it</Button> : null}
+      </Bar>
+      <Quiet>
+        {day(evening.startedAt)}, begun at {clock(evening.startedAt)}.{' '}
+        {given
+          ? 'It was given up.'
+          : table?.state === 'done'
+            ? `Planned for ${clock(evening.plannedAt)}, on the table at ${clock(table.end)}: ${later(Math.round((Date.parse(table.end) - Date.parse(evening.plannedAt)) / 60_000))}.`
+            : ''}
+      </Quiet>
+      <Columns>
+        <Card aria-label="What was planned and done">
+          <h2>By the clock</h2>
+          <Table>
+            <thead>
+              <tr>
+                <th scope="col">What</th>
+                <th scope="col">Planned</th>
+                <th scope="col">Done</th>
+                <th scope="col">That is</th>
+              </tr>
+            </thead>
+            <tbody>
+              {course.tasks
+                .filter((t) => t.hands > 0 && t.state === 'done')
+                .map((t) => (
+                  <tr key={t.id}>
+                    <th scope="row">{t.title}</th>
+                    <td>{clock(t.planned)}</td>
+                    <td>{clock(t.start)}</td>
+                    <td>{later(off(t))}</td>
+                  </tr>
+                ))}
+            </tbody>
+          </Table>
+        </Card>
+        <Stack>
+          {evening.baskets
+            .filter((b) => b.loadedAt)
+            .map((b) => (
+              <Basket key={b.key} basket={b} units={units} />
+            ))}
+        </Stack>
+      </Columns>
+    </Page>
+  );
+}
+
+function Basket({ basket, units }: { basket: LiveBasket; units: Units }) {
+  const cook = useCook(basket.cookId).data;
+  const minutes =
+    basket.loadedAt && basket.outAt ? (Date.parse(basket.outAt) - Date.parse(basket.loadedAt)) / 60_000 : basket.endMin;
+  const planned = cook ? cook.plan.program.stages.reduce((sum, st) => sum + st.minutes, 0) : null;
+  return (
+    <>
+      <Card aria-label={basket.name}>
+        <h2>
+          <Link to={`/logbook/${basket.cookId}`}>{basket.name}</Link>
+        </h2>
+        <p>
+          In for {Math.round(minutes)} min
+          {planned === null ? '' : `, planned ${Math.round(planned)}`}.{' '}
+          {cook ? `Crust by forecast ${Math.floor(cook.forecast.end.crust)} of 100.` : ''}
+        </p>
+      </Card>
+      <Inside
+        cook={{
+          id: basket.cookId,
+          mark: basket.mark,
+          ruleC: basket.ruleC ?? 0,
+          soft: basket.judged === 'bite',
+          minutes,
+        }}
+        units={units}
+      />
+      {cook ? <NextTime cook={cook} /> : null}
+    </>
+  );
+}
