@@ -30,7 +30,7 @@ import (
 // kitchen is a server over a fresh demo household with a clock that the
 // test moves.
 type kitchen struct {
-	t       *testing.T
+	t       testing.TB
 	handler *api.App
 	mu      sync.Mutex
 	now     time.Time
@@ -74,7 +74,7 @@ func openFilled(ctx context.Context, path string, now func() time.Time) (*store.
 	return store.Open(ctx, path, now)
 }
 
-func newKitchen(t *testing.T, passphrase string) *kitchen {
+func newKitchen(t testing.TB, passphrase string) *kitchen {
 	t.Helper()
 	k := &kitchen{t: t, now: opened}
 	st, err := openFilled(t.Context(), filepath.Join(t.TempDir(), "kitchen.db"), k.clock)

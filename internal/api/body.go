@@ -13,7 +13,7 @@ import (
 )
 
 // wholeBody lets through what is one JSON value and nothing after it, in
-// which no object names a field twice.
+// which no object names a field twice; or a table, where one is read.
 func wholeBody(next http.Handler) http.Handler {
 	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
 		raw, err := io.ReadAll(http.MaxBytesReader(w, r.Body, maxBody))
@@ -27,7 +27,14 @@ func wholeBody(next http.Handler) http.Handler {
 			return
 		}
 		if len(raw) > 0 {
-			if kind, _, err := mime.ParseMediaType(r.Header.Get("Content-Type")); err != nil || kind != "application/json" {
+			kind, _, err := mime.ParseMediaType(r.Header.Get("Content-Type"))
+			if err == nil && kind == "text/csv" {
+				// The contract says who reads a table.
+				r.Body = io.NopCloser(bytes.NewReader(raw))
+				next.ServeHTTP(w, r)
+				return
+			}
+			if err != nil || kind != "application/json" {
 				writeProblem(w, Problem{Status: http.StatusUnsupportedMediaType, Title: "Only JSON is read", Detail: text("Content-Type: application/json")})
 				return
 			}

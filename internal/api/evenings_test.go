@@ -16,7 +16,7 @@ import (
 )
 
 // begun is card night, begun now.
-func begun(t *testing.T, k *kitchen) api.LiveEvening {
+func begun(t testing.TB, k *kitchen) api.LiveEvening {
 	t.Helper()
 	suppers := get[[]api.Supper](k, 200, "GET", "/api/v1/suppers", "")
 	i := slices.IndexFunc(suppers, func(s api.Supper) bool { return s.Name == "Card night" })

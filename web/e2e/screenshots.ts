@@ -1,4 +1,5 @@
 import { stays, test } from './kitchen';
+import { fast, follow, main } from './led';
 
 // Refreshes docs/screenshots from the demo data.
 
@@ -40,14 +41,6 @@ test('desk', async ({ page, kitchen }) => {
   await page.getByRole('region', { name: 'Marinate' }).waitFor();
   await page.waitForTimeout(800);
   await page.screenshot({ path: to('bench') });
-  await page.getByRole('combobox', { name: 'Dish' }).selectOption('Rye-crumbed pollock fingers');
-  const layers = page.getByRole('list', { name: 'Layers of the coat' });
-  await layers.waitFor();
-  await page.waitForTimeout(800);
-  await layers.evaluate((e) => window.scrollTo({ top: window.scrollY + e.getBoundingClientRect().top - 190 }));
-  await page.waitForTimeout(300);
-  await page.screenshot({ path: to('coat') });
-  await page.evaluate(() => window.scrollTo({ top: 0 }));
   await page.getByRole('navigation').getByRole('link', { name: 'Pan' }).click();
   await page.getByRole('combobox', { name: 'Dish' }).selectOption('Turmeric-yoghurt thigh pieces');
   await page.getByRole('region', { name: 'The pan' }).waitFor();
@@ -106,11 +99,31 @@ test('phone', async ({ page, kitchen }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto(kitchen.url);
   await page.getByRole('region', { name: 'Verdict' }).waitFor();
-  await page.waitForTimeout(1200);
-  await page.screenshot({ path: to('plan-phone') });
   await page.emulateMedia({ colorScheme: 'dark' });
   await page.getByRole('navigation').getByRole('link', { name: 'Supper' }).click();
   await page.getByRole('region', { name: 'On the plate' }).waitFor();
   await page.waitForTimeout(800);
   await page.screenshot({ path: to('supper-phone') });
+});
+
+test('evening', async ({ page, kitchen }) => {
+  test.setTimeout(400_000);
+  await kitchen.stop();
+  await kitchen.start('127.0.0.1:0', ...fast(new Date()));
+  await page.goto(`${kitchen.url}/cook`);
+  await page.getByRole('button', { name: /^Card night/ }).click();
+  await follow(page, /Wing flats 1: put/);
+  await main(page).first().click();
+  await page.getByRole('button', { name: 'Leave simulated thermometer in' }).click();
+  await page.waitForTimeout(8500);
+  await page.screenshot({ path: to('evening') });
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.waitForTimeout(400);
+  await page.screenshot({ path: to('evening-phone') });
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await follow(page, /Plates to the table/);
+  await page.getByRole('button', { name: 'On the table' }).click();
+  await page.getByRole('region', { name: 'Inside, read over forecast' }).first().waitFor();
+  await page.waitForTimeout(800);
+  await page.screenshot({ path: to('evening-entry') });
 });

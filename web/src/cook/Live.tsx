@@ -27,7 +27,7 @@ export const Grid = styled.div`
   gap: 16px 28px;
   ${at.narrow} {
     grid-template-columns: minmax(0, 1fr);
-    grid-template-areas: 'now' 'side' 'next';
+    grid-template-areas: 'now' 'next' 'side';
     grid-template-rows: none;
   }
 `;

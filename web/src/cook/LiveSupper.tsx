@@ -45,6 +45,24 @@ const Now = styled.div`
   grid-area: now;
 `;
 
+/** On a wide screen what is tapped stands beside, on a narrow one under what it is for. */
+const Beside = styled.div`
+  display: grid;
+  gap: 12px;
+  ${at.narrow} {
+    display: none;
+  }
+`;
+
+const Under = styled.div`
+  display: none;
+  ${at.narrow} {
+    display: grid;
+    gap: 12px;
+    margin-top: 14px;
+  }
+`;
+
 const Coming = styled.div`
   grid-area: next;
   display: grid;
@@ -163,6 +181,22 @@ export function LiveSupper({ evening, catalog, settings, ticking, voice }: Props
     ...evening.said,
     ...late.map((l) => ({ id: l.id, title: l.what, at: l.at, waits: true as const, cookId: undefined })),
   ];
+  const act = (
+    <>
+      {first?.label ? (
+        <Big isDisabled={pressed(first)} onPress={() => press(first)}>
+          {first.label}
+        </Big>
+      ) : null}
+      {course.now
+        .filter((d) => d.id !== first?.id && d.label && mine.some((m) => m.id === d.id))
+        .map((d) => (
+          <Half key={d.id} isDisabled={pressed(d)} onPress={() => press(d)}>
+            {d.title}: {d.label?.toLowerCase()}
+          </Half>
+        ))}
+    </>
+  );
   return (
     <>
       <Head>
@@ -189,6 +223,7 @@ export function LiveSupper({ evening, catalog, settings, ticking, voice }: Props
           ) : (
             <Countdown title={lane === ALL ? 'All is on its way' : 'Nothing more here'} detail="" leftMs={null} />
           )}
+          <Under>{act}</Under>
         </Now>
         <Coming>
           <Next aria-label="Next">
@@ -203,18 +238,7 @@ export function LiveSupper({ evening, catalog, settings, ticking, voice }: Props
           <LiveLanes evening={evening} nowMs={now} lane={lane === ALL ? null : lane} />
         </Coming>
         <Side>
-          {first?.label ? (
-            <Big isDisabled={pressed(first)} onPress={() => press(first)}>
-              {first.label}
-            </Big>
-          ) : null}
-          {course.now
-            .filter((d) => d.id !== first?.id && d.label && mine.some((m) => m.id === d.id))
-            .map((d) => (
-              <Half key={d.id} isDisabled={pressed(d)} onPress={() => press(d)}>
-                {d.title}: {d.label?.toLowerCase()}
-              </Half>
-            ))}
+          <Beside>{act}</Beside>
           {frying.length > 1 && food ? (
             <Tabs
               large
