@@ -17,6 +17,9 @@ const (
 // otherwise than it was liked, minutes.
 const crustMin = 2.0
 
+// matters is a difference in time that is worth a change, minutes.
+const matters = 1.5
+
 // NextTime is a change proposed from how a cook differed from its plan.
 type NextTime struct {
 	Minutes float64 `json:"minutes"` // of the last stage
@@ -35,6 +38,9 @@ func (l Live) NextTime(seen *program.Foreseen, safeBy *float64, crust string) *N
 	}
 	planned, actual := l.Program.Minutes(), out.Sub(loaded).Minutes()
 	by, why := math.Round(actual-planned), fmt.Sprintf("it was in for %s instead of %s", units.Minutes(math.Round(actual)), units.Minutes(planned))
+	if math.Abs(actual-planned) < matters {
+		by = 0
+	}
 	switch crust {
 	case CrustPale, CrustSoft:
 		if by < crustMin {
