@@ -144,6 +144,54 @@ func TestATableTimeIsHonest(t *testing.T) {
 	}
 }
 
+// Whatever was said and however late: nothing still to do is over, nothing
+// begins before what it comes after lets it, one fryer has one basket, and the
+// table is not told sooner than it was planned.
+func TestWhatIsToComeCouldBeDone(t *testing.T) {
+	r := rand.New(rand.NewPCG(8, 8))
+	for range 4 {
+		e := night(t, 1+r.IntN(2))
+		now := e.Sheet.StartAt
+		for step := range 40 {
+			c := e.By(now)
+			if c.Over {
+				break
+			}
+			if c.ServeAt.Before(table) {
+				t.Errorf("step %d: on the table at %s, planned %s", step, c.ServeAt, table)
+			}
+			for i := range c.Tasks {
+				a := &c.Tasks[i]
+				if a.State != Ended && a.Action != "" && a.Kind != sheet.Rests && a.End.Before(now) {
+					t.Errorf("step %d: %s is over at %s and still to do", step, a.ID, a.End.Format("15:04:05"))
+				}
+				for _, id := range a.after {
+					if b := find(c.Tasks, id); b != nil && !a.finished && !b.finished && a.Start.Before(b.lets(a).Add(-time.Second)) {
+						t.Errorf("step %d: %s begins at %s, %s lets it at %s", step, a.ID, a.Start.Format("15:04:05"), id, b.lets(a).Format("15:04:05"))
+					}
+				}
+				for k := range c.Tasks[:i] {
+					b := &c.Tasks[k]
+					both := a.Kind == sheet.Run && b.Kind == sheet.Run && a.Place == b.Place
+					if both && a.Start.Before(b.End) && b.Start.Before(a.End) {
+						t.Errorf("step %d: %s and %s are in one fryer", step, a.ID, b.ID)
+					}
+				}
+			}
+			d := c.Now[r.IntN(len(c.Now))]
+			if d.Kind == sheet.Rests {
+				now = later(now, d.End)
+				continue
+			}
+			now = later(now, d.Until).Add(time.Duration(r.IntN(200)) * time.Second)
+			if d.ID == "table" && slices.ContainsFunc(e.Baskets, (*Basket).frying) {
+				continue
+			}
+			e.tap(t, d, now)
+		}
+	}
+}
+
 func TestLateSaysWhatMovesAndWhatWaits(t *testing.T) {
 	e := night(t, 1)
 	// All up to the first basket's time as planned.
