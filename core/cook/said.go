@@ -2,9 +2,13 @@ package cook
 
 import (
 	"fmt"
+	"strings"
 
 	"velocrustum/core/program"
 )
+
+// FileProbe begins the name of what a thermometer's own file holds.
+const FileProbe = "file-"
 
 // told are what was said, in words.
 var told = map[string]string{HeatOn: "it heats", Loaded: "food is in", Dialled: "dial set", Out: "it is out", Rested: "it has rested", Stop: "given up",
@@ -31,6 +35,9 @@ func (l Live) Words(e Event) string {
 		n := min(max(0, int(e.Value+0.5)), len(program.Shades)-1)
 		return "looks " + program.Shades[n].Name
 	case LeftIn:
+		if strings.HasPrefix(e.Probe, FileProbe) {
+			return "a thermometer’s file laid over it"
+		}
 		return "thermometer " + e.Probe + " left in"
 	}
 	return told[e.Kind]

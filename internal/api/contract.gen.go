@@ -717,6 +717,18 @@ type CookSummary struct {
 // Course A supper as it is now foreseen
 type Course = cook.Course
 
+// CurveLaid defines model for CurveLaid.
+type CurveLaid struct {
+	// FromMin since the food went in
+	FromMin  float64  `json:"fromMin"`
+	Readings int      `json:"readings"`
+	Says     []string `json:"says"`
+	ToMin    float64  `json:"toMin"`
+
+	// Within how many of them lie within the cook
+	Within int `json:"within"`
+}
+
 // CutInfo defines model for CutInfo.
 type CutInfo struct {
 	Faces []string    `json:"faces"`
@@ -1368,6 +1380,18 @@ type GetLiveCookParams struct {
 	Known *string `form:"known,omitempty" json:"known,omitempty"`
 }
 
+// LayCurveJSONBody defines parameters for LayCurve.
+type LayCurveJSONBody struct {
+	// File the table, as it is
+	File string `json:"file"`
+
+	// ShiftMin by how many minutes it is laid later; what says no moments begins when the food went in
+	ShiftMin *float64 `json:"shiftMin,omitempty"`
+
+	// Zone of moments without one, like Europe/Vienna; UTC where left out
+	Zone *string `json:"zone,omitempty"`
+}
+
 // PutOutcomeParams defines parameters for PutOutcome.
 type PutOutcomeParams struct {
 	// IfMatch The version that the change was made on, in quotes; "0" for what is new
@@ -1468,6 +1492,9 @@ type ConvertJSONRequestBody ConvertJSONBody
 
 // StartCookJSONRequestBody defines body for StartCook for application/json ContentType.
 type StartCookJSONRequestBody StartCookJSONBody
+
+// LayCurveJSONRequestBody defines body for LayCurve for application/json ContentType.
+type LayCurveJSONRequestBody LayCurveJSONBody
 
 // AddCookEventJSONRequestBody defines body for AddCookEvent for application/json ContentType.
 type AddCookEventJSONRequestBody = CookEventInput
@@ -1585,6 +1612,9 @@ type ServerInterface interface {
 	// GetAhead The inside with its band by what was seen, and what thermometers read
 	// (GET /cooks/{id}/ahead)
 	GetAhead(w http.ResponseWriter, r *http.Request, id Id)
+	// LayCurve Lay the file of a thermometer that logs over a cook, in the place of one that was laid before
+	// (POST /cooks/{id}/curve)
+	LayCurve(w http.ResponseWriter, r *http.Request, id Id)
 	// AddCookEvent Say what was done; the server sets the time
 	// (POST /cooks/{id}/events)
 	AddCookEvent(w http.ResponseWriter, r *http.Request, id Id)
@@ -1600,6 +1630,9 @@ type ServerInterface interface {
 
 	// (POST /cooks/{id}/restore)
 	RestoreCook(w http.ResponseWriter, r *http.Request, id Id)
+	// GetCookTable What was forecast, said or read in a cook, as a table (RFC 4180), units in its head, moments in UTC
+	// (GET /cooks/{id}/tables/{what})
+	GetCookTable(w http.ResponseWriter, r *http.Request, id Id, what string)
 	// BeginEvening Begin to be led through a supper
 	// (POST /evenings)
 	BeginEvening(w http.ResponseWriter, r *http.Request)
@@ -1826,6 +1859,12 @@ func (_ Unimplemented) GetAhead(w http.ResponseWriter, r *http.Request, id Id) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
+// LayCurve Lay the file of a thermometer that logs over a cook, in the place of one that was laid before
+// (POST /cooks/{id}/curve)
+func (_ Unimplemented) LayCurve(w http.ResponseWriter, r *http.Request, id Id) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
 // AddCookEvent Say what was done; the server sets the time
 // (POST /cooks/{id}/events)
 func (_ Unimplemented) AddCookEvent(w http.ResponseWriter, r *http.Request, id Id) {
@@ -1851,6 +1890,12 @@ func (_ Unimplemented) PutOutcome(w http.ResponseWriter, r *http.Request, id Id,
 
 // (POST /cooks/{id}/restore)
 func (_ Unimplemented) RestoreCook(w http.ResponseWriter, r *http.Request, id Id) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
+// GetCookTable What was forecast, said or read in a cook, as a table (RFC 4180), units in its head, moments in UTC
+// (GET /cooks/{id}/tables/{what})
+func (_ Unimplemented) GetCookTable(w http.ResponseWriter, r *http.Request, id Id, what string) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
@@ -2450,6 +2495,32 @@ func (siw *ServerInterfaceWrapper) GetAhead(w http.ResponseWriter, r *http.Reque
 	handler.ServeHTTP(w, r)
 }
 
+// LayCurve operation middleware
+func (siw *ServerInterfaceWrapper) LayCurve(w http.ResponseWriter, r *http.Request) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id Id
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", chi.URLParam(r, "id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: r.URL.RawPath == ""})
+	if err != nil {
+		siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "id", Err: err})
+		return
+	}
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.LayCurve(w, r, id)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
 // AddCookEvent operation middleware
 func (siw *ServerInterfaceWrapper) AddCookEvent(w http.ResponseWriter, r *http.Request) {
 
@@ -2604,6 +2675,41 @@ func (siw *ServerInterfaceWrapper) RestoreCook(w http.ResponseWriter, r *http.Re
 
 	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
 		siw.Handler.RestoreCook(w, r, id)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
+// GetCookTable operation middleware
+func (siw *ServerInterfaceWrapper) GetCookTable(w http.ResponseWriter, r *http.Request) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id Id
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", chi.URLParam(r, "id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: r.URL.RawPath == ""})
+	if err != nil {
+		siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "id", Err: err})
+		return
+	}
+
+	// ------------- Path parameter "what" -------------
+	var what string
+
+	err = runtime.BindStyledParameterWithOptions("simple", "what", chi.URLParam(r, "what"), &what, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: r.URL.RawPath == ""})
+	if err != nil {
+		siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "what", Err: err})
+		return
+	}
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.GetCookTable(w, r, id, what)
 	}))
 
 	for _, middleware := range siw.HandlerMiddlewares {
@@ -4025,6 +4131,12 @@ func HandlerWithOptions(si ServerInterface, options ChiServerOptions) http.Handl
 		r.Get(options.BaseURL+"/cooks/{id}", wrapper.GetCook)
 	})
 	r.Group(func(r chi.Router) {
+		r.Get(options.BaseURL+"/cooks/{id}/tables/{what}", wrapper.GetCookTable)
+	})
+	r.Group(func(r chi.Router) {
+		r.Post(options.BaseURL+"/cooks/{id}/curve", wrapper.LayCurve)
+	})
+	r.Group(func(r chi.Router) {
 		r.Post(options.BaseURL+"/cooks/{id}/next-time", wrapper.TakeNextTime)
 	})
 	r.Group(func(r chi.Router) {
@@ -4710,6 +4822,46 @@ func (response GetAheaddefaultApplicationProblemPlusJSONResponse) VisitGetAheadR
 	return err
 }
 
+type LayCurveRequestObject struct {
+	Id   Id `json:"id"`
+	Body *LayCurveJSONRequestBody
+}
+
+type LayCurveResponseObject interface {
+	VisitLayCurveResponse(w http.ResponseWriter) error
+}
+
+type LayCurve200JSONResponse CurveLaid
+
+func (response LayCurve200JSONResponse) VisitLayCurveResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type LayCurvedefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response LayCurvedefaultApplicationProblemPlusJSONResponse) VisitLayCurveResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
 type AddCookEventRequestObject struct {
 	Id   Id `json:"id"`
 	Body *AddCookEventJSONRequestBody
@@ -4898,6 +5050,52 @@ type RestoreCookdefaultApplicationProblemPlusJSONResponse struct {
 }
 
 func (response RestoreCookdefaultApplicationProblemPlusJSONResponse) VisitRestoreCookResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetCookTableRequestObject struct {
+	Id   Id     `json:"id"`
+	What string `json:"what"`
+}
+
+type GetCookTableResponseObject interface {
+	VisitGetCookTableResponse(w http.ResponseWriter) error
+}
+
+type GetCookTable200TextcsvResponse struct {
+	Body          io.Reader
+	ContentLength int64
+}
+
+func (response GetCookTable200TextcsvResponse) VisitGetCookTableResponse(w http.ResponseWriter) error {
+
+	w.Header().Set("Content-Type", "text/csv")
+	if response.ContentLength != 0 {
+		w.Header().Set("Content-Length", fmt.Sprint(response.ContentLength))
+	}
+	w.WriteHeader(200)
+
+	if closer, ok := response.Body.(io.ReadCloser); ok {
+		defer closer.Close()
+	}
+	_, err := io.Copy(w, response.Body)
+	return err
+}
+
+type GetCookTabledefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response GetCookTabledefaultApplicationProblemPlusJSONResponse) VisitGetCookTableResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
@@ -6618,6 +6816,9 @@ type StrictServerInterface interface {
 	// GetAhead The inside with its band by what was seen, and what thermometers read
 	// (GET /cooks/{id}/ahead)
 	GetAhead(ctx context.Context, request GetAheadRequestObject) (GetAheadResponseObject, error)
+	// LayCurve Lay the file of a thermometer that logs over a cook, in the place of one that was laid before
+	// (POST /cooks/{id}/curve)
+	LayCurve(ctx context.Context, request LayCurveRequestObject) (LayCurveResponseObject, error)
 	// AddCookEvent Say what was done; the server sets the time
 	// (POST /cooks/{id}/events)
 	AddCookEvent(ctx context.Context, request AddCookEventRequestObject) (AddCookEventResponseObject, error)
@@ -6633,6 +6834,9 @@ type StrictServerInterface interface {
 
 	// (POST /cooks/{id}/restore)
 	RestoreCook(ctx context.Context, request RestoreCookRequestObject) (RestoreCookResponseObject, error)
+	// GetCookTable What was forecast, said or read in a cook, as a table (RFC 4180), units in its head, moments in UTC
+	// (GET /cooks/{id}/tables/{what})
+	GetCookTable(ctx context.Context, request GetCookTableRequestObject) (GetCookTableResponseObject, error)
 	// BeginEvening Begin to be led through a supper
 	// (POST /evenings)
 	BeginEvening(ctx context.Context, request BeginEveningRequestObject) (BeginEveningResponseObject, error)
@@ -7265,6 +7469,39 @@ func (sh *strictHandler) GetAhead(w http.ResponseWriter, r *http.Request, id Id)
 	}
 }
 
+// LayCurve operation middleware
+func (sh *strictHandler) LayCurve(w http.ResponseWriter, r *http.Request, id Id) {
+	var request LayCurveRequestObject
+
+	request.Id = id
+
+	var body LayCurveJSONRequestBody
+	if err := runtime.BindJSONBody(r, &body); err != nil {
+		sh.options.RequestErrorHandlerFunc(w, r, fmt.Errorf("can't decode JSON body: %w", err))
+		return
+	}
+	request.Body = &body
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.LayCurve(ctx, request.(LayCurveRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "LayCurve")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(LayCurveResponseObject); ok {
+		if err := validResponse.VisitLayCurveResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
 // AddCookEvent operation middleware
 func (sh *strictHandler) AddCookEvent(w http.ResponseWriter, r *http.Request, id Id) {
 	var request AddCookEventRequestObject
@@ -7404,6 +7641,33 @@ func (sh *strictHandler) RestoreCook(w http.ResponseWriter, r *http.Request, id 
 		sh.options.ResponseErrorHandlerFunc(w, r, err)
 	} else if validResponse, ok := response.(RestoreCookResponseObject); ok {
 		if err := validResponse.VisitRestoreCookResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
+// GetCookTable operation middleware
+func (sh *strictHandler) GetCookTable(w http.ResponseWriter, r *http.Request, id Id, what string) {
+	var request GetCookTableRequestObject
+
+	request.Id = id
+	request.What = what
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.GetCookTable(ctx, request.(GetCookTableRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "GetCookTable")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(GetCookTableResponseObject); ok {
+		if err := validResponse.VisitGetCookTableResponse(w); err != nil {
 			sh.options.ResponseErrorHandlerFunc(w, r, err)
 		}
 	} else if response != nil {
@@ -8622,295 +8886,301 @@ func (sh *strictHandler) SupperList(w http.ResponseWriter, r *http.Request, id I
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"7L3fktw2kjf6Kog6G+HdHUpq+c+csfpKblsaHdsjhVoziliP9wSKRBXhIgEaALtU9tE7bZz772ae7Atk",
-	"AiCLBKvAqmpZM59vbHU3SQCJRCL//vLXRS7rRgomjF48+XXRUEVrZpiCn14U9r9cLJ4sGmrKRbYQtGaL",
-	"JwteLLKFYj+3XLFi8cSolmULnZespvYNs2vsU9ooLtaL9++zxYvV99Tkpf1jwXSueGO4tN99UzJyx5Tm",
-	"UhBTUkNMyUheUrFmZEs1qWnBiBQZ4YL83ErD9DX5++Lq7wuykops7RtcE8G2iwwnWjJaMNVN9cXqAQ59",
-	"aILv7Wp0I4VmsPBXSi4rVtt/5lIYJoz9J22aiufUzvxRg0/84Sdtl/Fr79v/pthq8WTxfz3qKPsI/6of",
-	"+e/CiPuEeGuXsmXCkK2SjmruNfvVp3ZdsENKNkwZjhNdUoF7ZFitx38u+bq8sf9YSVVTs3iyKGS7rNgi",
-	"8yQQbb1kavE+W1Rym/pozUVrWNLD7/t88oN/042WuQn+GF6Ty59YbuwY7hdUKbqzP2u605GtyxaG16zi",
-	"gu2R4dAmfC9ru6GjMQZTBdL2Pu+mMJprtnj3YC0fuF82Sq4VrR/ifvX+9oDXjVQGD5kpF08Wd6ySuWq1",
-	"aetHuVTskXsXZvJUb/RXbCUVe9ma8bF56xif6g0riBQ5I0t4mqykLEgua6aJbA2eKXtCpCE7ZoimK0aW",
-	"u3ByNkJuxSIb8M0ksVtheDWezrZkIgwl75i6JlJUO0KFNCVTRDFacLEmTBSacEO2JVOMVGxl7CQXWY+P",
-	"qGEPLM07VuqJkf7+pOxGLuXmoSXlzJ2w7+E2mK9ZY8rxyarrxLPS5Oakg1Iv8N2j/Maah36Wc9mNNTDu",
-	"V5aLUMIVBbdbSqtXvdWuaKXZkEUKO+L3qVQoOF4ryS/okjZszGiK5YaKdcWIVETJFo/okEu3vEie25Cr",
-	"YNwjRF+pHVMPHdnmER1e7VFdx2S6yUsu1vqAYF92L088QYXeMnVMFt7yuq3gRrN0Y6L4novEHcKVjHbo",
-	"Cm7wFVfaZOQx/KBZLvsbxYVha3c6OMtZX9T0/+bE4fE7FaVmttCGKpO6gsHG43LCjHofC3TpppR58qbc",
-	"XLD/iURlgqn17m2Z+DgvxhsgBcuIZndM0cqeEiPXzArh2EH5qeU5e5WbWfe+Ho+5UrLu9p0gd1qVzUj4",
-	"dUX1WNJPDoOaW+T2sdfIrveXpZQVo8C6W8pNZGJ2cHdW8H6iisG96G5LPzmrPaboDm8pP645gHYMi8jC",
-	"Qe2I5xmiR/3evvtFpjDWkiFfjeiUy3ollaGWviOSlHJLaip2pOLMbpEUnkRky01JKFdkycyWMRE9shO6",
-	"wUh78kLMzdO9uD+5RGXqq0DEU9Wpr5hA6+PgDTc2TfJS8pzpPrssvdjfl7e5pMYS4ggD3bjH7C61JukN",
-	"95i9RdUu4YWv8Skrornguoypa6ipNa0hUlh1sKSiIHRlmNpSVejU4/DCMBC8NX33Ap//9PMxn9ZUcUEL",
-	"dlQx98+BqHnHdLpKz9/tTyMyi0Zxd9XM4AGwRqXcfKKJ3KIVas9L3irFRL4bcUHNqHnF1LfrVO2QqW8T",
-	"pf37iETQtEphoVv3GLzR5jMIe8vUnXvzIHE1Phe9yQeSwTFxFk5MioaL5/dU/da+/DToQwM9qaqYWjOx",
-	"T5OxlTmUvXJbpZMRZvCV3FZR/UBSkyI28FkdsQaXO5BMpWw1K2VVfKIJcvt1sLGcySUs9/bMvgQWtUN+",
-	"Q2O+G7kilLidT/tWwVjzTHFWHFXqKmrYUCEajW5KruF4JoxurQJTkpI5MS3aqrLfv2Piz7JVEd0BbF0g",
-	"bM2LomKkpNq5p6RmgugSlIkVPsIoioeSVnd7hF+ynRQFWclWkQKvwBRvDN0xdWt4vtET8luuCKN5SeBJ",
-	"og3daXCUra1If3x1RfL6H/9/X5AnjDpkzUrSo1v1nX0G5MNMCU83IyPn8LubibNYU62fR2xFuiVbxtcl",
-	"0IpWFQm6fYquS3e3VozE1c2aUd2qQ9dJRIbsT+9pLVthtJ2bvyCJvYXx0gbleXCmdSOl0Jm9r7lYK1Zw",
-	"Jswici3IOyYmjwwjmtag+VFSyJppw3Ni30ijS0PTPt1QYZcmeZX4XTjxqWKhUXLFY9qtveosgcA9gRqN",
-	"mxhegYmKjfeoRLhNMe1tTArOLMFYoa2lRTW4rDW1ZpmVL1mcSCDwk4ii2uXzxKOr2uWSFXELyA5opT4+",
-	"A/sjCnAJOg0Q7De80rIIt1viPVOyPsTt6dJlX31Jtz7t0weEoV1oQ4VRO3CMwo73t/volX5Ih0F3QF7e",
-	"Wpk/cRMCleWKrCor6i2F8Z1rcgUCCH2haRuvDThlZihqJnhxRuva0uagoEobYEub2NcjfulcthUsXgCv",
-	"rezRED2RtSfypHISbyzIhq45TxN3LznNqWOjHqO6o5P11DsvYvpaiNfjwvHZ3+fusO9fyJ4Xezzjb6E9",
-	"U97JYS80e5dKd/317hK/VTHbv9MgRxps7y6Isbn7fPRvk56WpjUvW5MqezSQ5fkpbre9i8z5TPznuml0",
-	"q4jSRrV6rnHvAyhL+y6EUDIi8cpdUWvxB29R25CfWg2BSWG51RrMEpztA5esxDjBWHyuY046GGpbyooR",
-	"x81Jl68aOH1neOz3+aSm775jYm3n/PlVxDWo45JuuXM6VcqED+01fj+2nZ2h+QV4zdwPj4943ZA2ltqp",
-	"XiVgmzN8Ssg6seAcwxu2lFtSSkMoshmKRD3mnE6jGJPU6hHoyMMo+4gnSmkM0yY5zEvNWcNNx2FbJSb1",
-	"Qke3TzSxj+mIY3Gwm/C1LJCmP+/ekufFZP2Gnb7lN9TQSq7HMtjeROl3qbXmX4iVjHoD2jkfaie/A/GM",
-	"b7nlt+SvgbMz9rF1ywsq5jiOpr9V8dq56qf0kUPffU3Fmk3oHZSs+LpVjNR0R5ZoTYHub1jj5Dk6Omt5",
-	"x0B1X+7QmjKarDiripgx1VBx1CyhAter4YS0Cq6QC9Cq1S2tjr3+V3gIYiDCnD/q4CACP2aOwXuL6zPF",
-	"Hrf5eYSd9stAUsYk/g3k+0xkOVCypUpwsbZCpJGa6Wu7dSXVZMmYIBpDmKzIYMMhxWDJjGHqIXkpwEHj",
-	"jnBG3OwzYkqebwTT+vs6szbq84w0TH3l4laaaGYejuT0mt9NWPYVXbIq+hf77YTrn3hvVogupDmPu9D9",
-	"ReKnSJ64eO8odoqehxRKFNSOH86Q08jbY1W5mKcG+8tu4LlBN6BUBVOk4oJZM9rKk6M5K/3IYPzmspN3",
-	"/uAZqh2tNrTi8VjfiqIHZGktCKIo1wzn3/zZm81+37OTY87W/rXrKsAKvvYSeOB9BhtKE8OqKkotZ2VN",
-	"GfkcjiZmBK4yEoLOXGheMBdfTr6Av6M77+k7ENjw5zfFA9PpVeNdqKRY2wXYhyLhxGtCNT7T9ykdSJM6",
-	"6CWZ4VNp11S9Sk9RSjq9aJWffHa9cnSpUM3Eoe9YbT7LDIeYFCCwjy+jd8Da3jh9R/08FktihQlVXctW",
-	"RcX8MXG170/pFheo2feYuFGmRBwS8zSr3bktqYHUx9FF/buZvO8APBJG4mYqfHSNeaKgv1U7Ukh2ilCK",
-	"GurHUuykLB52bDIzyU7KIsgSFx+fwQFLuo47cnLV1ssIIV2spqloDvrmUjFauIcjPAMO4uNf2ZaMGvQm",
-	"x69KtWbfrPf81b25VozeMeEWP2BOcD2SRm6tAuOGHYzT+5KMZfwKSDOruTaZc25AqpnW134R4pMIr4wd",
-	"jVTrqQTAGReq1TpYccFbFLzAiXIWBohHXiSvyFoy/YTQqsosjdoGHOKgdlmtxWdNt01UezyaGeFZ/MTc",
-	"iBspXPnF+L5dcTOh6jWKaWaeEF1KZTKysga0VED66CaD4YaWLK2ql6vFkx+OGiX4xvsfhz6ptIstcm9Y",
-	"kiuW84ZZg59VK5RnLkURZMY4qUuxVMfanDTPmXmXmq6iceihqQ6zdY9H0gwTra9bJOKpGtwwauO/Fpjg",
-	"oOkjNxG9LzftTObBufwYS+lzM3UioqSalLRpmGBFhgmQPjtOG15Vlj1yWYOfhOrN8cDxXt3Ge58AGrt8",
-	"eV467X/VVt4UK7gu0RPAdTT9spf5PTqYPrUz/iLkocTFlA/bbyUm/40zSsEiLyZ0CIh6MyaAmu5RvyDP",
-	"haNPsqnrCc086pNSMcuobRqI5OPWVKwgplSyXZfRK8t+e5Y/Vm6+uYsWBfkkSlY8HZzW6UIVuGFYTrWZ",
-	"l35v37JkPPbWM/9cPwv/4Atq17fdI2ngRXRzLT/hbhhZFfYoLBkpJBRDMdHWkOiLPzZKLiHfmZu+utpT",
-	"VyQt5hGxpmoznhOyF9zqIhxVTzmnzVq5Hv2iVGxSoYCcaPsEcZnaltsEaDKCFWSf0a0osKNmLu8DXqYa",
-	"AoZrfsfANqHE0ObMlHfB3pk3vD6aGfMX/5x9R27jhZaaqTumPtEkr2S+SSy7yhayNSACj0zhpXuse+Nv",
-	"nWYRcU9WCY71iooXokFJal94EWdg5L4jH3tTMlVLKEO6dadHM+0nOCqiQFHMBWSOWQWnS+Uf6x2GKjOP",
-	"u7VhTYpcujVOUxsZ5n7yI3L3Aul+WsgUjuiZv1GzUPXiBKabVk+AdbsfrrLuDpq6wqeKVeFePHqDwssd",
-	"Gyc96woM00X+a0aLF+A3PBoBQcq5yfeGmlr9N8KoXbq2AjrP+2xILCd35twgQzvbfWE8z5Fe9BSyaInL",
-	"b63keml/1KXcWiUpI0sGtkqQgf7TfsV3zlsy0NtmHIeJm2nDRTHDMw+Zhy5ff1KXiQeqYW12OFBcWiWg",
-	"TpXqJ2RV8SYjuqQbyFbKSwayc/TdO1q1JxVFw2mGlWYLao7px0BsFIozgwRmonAXF2ovq8YqwS6bfP+y",
-	"uCZCbgemNJh81Axy2o7v8lj/LNgdz5kvstDSKXqQSgY5siJnVrtld0wRuTI4aYjTgZes56X74+fgDfM/",
-	"/imzJothdssX//3D0wf/RR/8cvXgywc//uHfYjP0DOfVG58v7hWYBfIP/KPgtKowaQzEYo0CAp0MimnD",
-	"ip5mVGGeuqJb8I2uwBNRyVZZdd2S9AF4TQ3dMPEAv6GNbKLKVLjvYjaF6e4559fjLsPTbiHcD8e8moGV",
-	"97//j/+5AecFDI8ZjsxkQV+yf7I0yMgVaWjFrML4OSmo2sCfqrRE/eHpgB2ZOgy37haNmfuSFNIuGePC",
-	"mM1v+X1k5dPcRJUAqzLBxdghU9SUC7JsjZGCOI94JM3bUF4djhNPuCf6n7f3TPT7ViWcRgQoWogrdbVK",
-	"Vg5GnTIl1azP6lvKHavvMz3+S7VC4L8s/+O/4AC4X4JP8UHH+64mxBlPUS423FRsDszAW4QZYMSSwFrJ",
-	"Yu2WfBqEAJLATyTs3CSztXVN8WqPOSjSAzPLA1H7nn0//mPwMaVb00Aua96HWG/PkkbB3zO1DxjqE6r3",
-	"KebxxGWPcdypgzNe2jOnpJJcQsq1XEFmpkvgdEeKwbUadMJzqmHGmUx3E+Uh0+acNBMJt6hRzQjuzTU5",
-	"DsX2enYCLCp+AlqlI5fCU89S6FADrJFtsMhHwtYqDOmr9LIuSaf/Wk5EgKMGsZWN9lqCIqqGcuCfkopC",
-	"ZyiLpTakVWsr/6GsPTW5YHIa8g5dNbECiymHtlXC5hwt452U50x16MJ1k8jC5oVwMNpGsEt+bLfOFGQW",
-	"x1InYrP45Mdx3GKUfRfxLYWC5X7w9NOI+0+qun9LaiuKskW+q7hAoClWVbzRkscvubWSbRMXdxN5CYxq",
-	"8zwuyCu+Lg3TBivZgjsUdMbEukKn9kWDjy7DK7lETk5OtGT0jmPZ/zner6ZqFY2rUqqtkkMzmq6Y2c1L",
-	"hYDP8Jwmp/+4xzE9bp8ilLg/4r5lTlRWnI2TwbsNShnTb1lqpJIXpjzFRO0GCizkvxa7K8I45zLZgUvL",
-	"8YY/YdnC56XCiR1Ns79Bvb0N582zc+AWz2KHE1k6DIc5lvgEUkne9kwNLFYFjzKkvHFh5BOylBCoWikm",
-	"8hKs9dZat6uK2x/sB2KB5D7QzoTn245jXw9ZdZicGrJYIhVxVhxHDHr7FZorqdGbFHbc2lJqR8xWkpwJ",
-	"e4EZxSYKDiues9hJgr2EulLBCDyF8aGtSvW068YaVi72OqZFK6y6O9iAtC8DwSLysKtB9uGKsE3np9yx",
-	"5qHnwRMzAL4G38v5ubJWhZrpAmdMPI3sg4vIl5iQcqZuG6YVxjuimWgjFXvoqJJMU3sulKDVI3gdCctd",
-	"0DpdMNT03QwMxuTrz7Dm5kS0xhv0Ft0s/GcSkwhg8acngaJiOuKMl4I5s78XFc4SLY/OzTPixEMG+QF3",
-	"TuHQdcYmMzoR044B2Bzxsed6xQ/UIawOgWN5d4AmSCRwrVJeELm6RswQ9PyCPKd64xNouPbh4JhBmx80",
-	"deeEyqiaFVlzSAJeZc9l7fxV4ChaS/eTnflF/FJbTz1wlXuntZHJfvGQQZYg11ygAOnrXx35sDzVkBc7",
-	"ovs1eDJ59ksx176W86+ZYK19HbCrZsjD0iOzpEi5vJQytjm8YRlRNN9kRHGhIYizdSn3GO6iheXkY8mK",
-	"KXfx1x7c6KSr+JvOiXdCUrQ7sEEuXgNLWhnl1EhTSh38gAFYJHN02DlNZyA0t3R3aib1ykFGzBSDEwqq",
-	"vcj1NUTjp3aqJznDST1BfVghggB+4nDq9eOIxwApfirRqNg98zk9Y8V4VVE9UWU+mR4RCQu/KI6s64/j",
-	"ZTGqKs60ucjFVsrlxF+gqirVeROZZsNkg9K7pu94bW+Az69AXcIfHsdhSMXJGzbzdrLX56Cw4PGnV8dY",
-	"Et7yMv3w1vUCenvQJrPciJoXc7BBeMG+trrQ3kT+NJ7Hlqr6Jp5TLACDKLi0NqwxxD5+Ta465UMx1PIE",
-	"O8F50LkxHY94DnXs6KcXTnCSoeBl9jmWgvvGmZH9ObGX+wuYO31wze9YGw9en3YCJsPAz5y2F7kUl8wB",
-	"oQM8j0IUD0jMAxhEyMz3zQVAyaVjRMeSVqtoziCkTti/uqRDrsl6ijGPoiqMAOyHmVN2RybRFWYAC4UI",
-	"Yhy+SwJgVnoxaNcJYODxhO8gVU6rEgqdAnwCsaNBCjDupI/CKTPDUpZtRnIpq4wAKm1G2sbqiJj0dFRb",
-	"QKZx3gbXKcAzTaKx/Aw18VON5We9vOG4atjPj8UEKbLcgSpl9tJauYB0L5+NAFvgFUbEcF7BG2M1cUZZ",
-	"4qyiCqnYbZFegsF18/QMcJOC0+omWq6PqTWaeVdb0tmInjRekZJVDTgros7Pw1nKbV5CnY09ps5VK06T",
-	"OfKOqadnIcGs2NOJAi0nFr151YNTWrKKsztAoTtt2nbYr3bRYb/8wnLw46srN3Z96ggpCNfUlbn6qhvP",
-	"qn3C9Ge7x5596nc77hnQ8c48dJtnnd/rZEHiDY/B4eZqVcVC6C4tlCJAKhdr4vOJZyXBHETOxafc2Twa",
-	"z+aIhGKffblaaWYipxlC/XcOF7JAP2UKdq2iW1cwHrFnGDV/baJMGbLj7GnNXR3Fp1dX5B//cxMfmdes",
-	"8LA0civsliCa5AQWQySRZsVUNDYDKDfuNG6tOr2VCjrItCZgQioGeCSrg+CJPRM4Ym+MlEKgnUPEiyqF",
-	"02EFuWXqbSoEA803sfArdqAgFbtjlUM+9TOKBJ+MbPQLcHDGipM0sRukEMjKqjhytbomrNLM/uBUStKl",
-	"0I0HMCqavNxZQVGPxt10MUXMTXg3LAZwfsMOvh4Jm4XjvX9s3IHzs+3431G5x2VJdtIzNauOO2IlwRdO",
-	"Mo9+l18fq/z65xVUfQv6as+Cfpz9LsUmpNiwsuYcyfQhpc63AJd/glveksKeAJJTEfiVUJQz1siEwjL5",
-	"bmRQ9U5r8GN+esyNOZ+bK27UFH5z5z/9IjpwD4jsAHeHr3z2xVXfD/vHq6tDbb/8EkLDL3vvQL+vH0/2",
-	"FD33qXgzdvFWdqnTLiEETl4/buraAPhmdz5ANwKITG3yMAd1PyKOPj/qS4MBEs2K5y676lSbAt7vmm+k",
-	"1cTt1UWPsDZbMy8zRbZm2oPHuwzKdHiQ6bZlcQmXw4dD+wE3oYTCPIen7ZyYUjAsUeux4KFtc2Q/ffNe",
-	"7GEhnRCTdOb4Glysa6zEgagkE5qbXag1a6SMJWzwIvHKPLmLS7GLgjd1UUcr2oD4WHSmSdNWDaxj3dYa",
-	"s9tcwtiWGsTTAR+alettIgJUtsipWqb2UkTapXaUi7ZuWROK4uyaXBG+CukzruKOJeJRr2gqhIlPo44C",
-	"DFScaaiedxj6ChkcnPTXhJKK/9zyAkrtSUO1wVYsYh+IAOGMFg6lqTtuP6YEQT4/rsJxoY0ra76UUqh4",
-	"DKxmJRV5TDZr2BrclBnteholDUv2xSpZTSFfVsnoNCGFurf8T6+iaGntmqo5uc0JqDf9ZD9YTndCHPe7",
-	"1fjh3WFD7u0IlqG88QNPp/1G0j5e9CHbTkr9gE5q88za1B5jB/sDHMKeS2vNBTM/cdXfWVMmVlLkgJx9",
-	"o2IXs8hpVTmc1X1STF79J9dkO4bC91PIgEs5lQ78jnVQvsNk8bNQhz5+ICCs3ouYkt/9J/3P5X/695cK",
-	"LSkEcAZvBDYYHeC+XrLCz3LdRN1jiGINSxzApYSxncTualPQjJiv5f0v9kmHYabNfjVntAo5HsoK4FbM",
-	"pE/yUJ7rjIbBx8uyIsVXpyEivfjtgI42LF5pNB8AqZJy49+IHNWSevhA33UKYrTj6vvUhme/wy1Zy2zO",
-	"Dsk7poqWTViXsuoWZ9VWMB8Ymm8AOZjubHYD3UZdbk5YUESzm0zIPhEjaW6hXYjNzgZ6YLtFELlO6PS8",
-	"gu5G9se715W7twvdbeIYOpx5L39ijiF7/fZyb4+3Wj/omenu8tiNQttxY6+jcjAPtdeH/Ufw1IlF+fPL",
-	"EA5UuW/Tx3Un/ukxdBqQya5xAnaPTs2ux4Z80XpaaCozqwP4LeXFSxFv1wHpmVPyGlujh+oVFOFs0Ovh",
-	"aBnEzAorUA9SsoL7VhTqBX1QgG6PukV22ZO5L+PuENKA5D1uj5465+acYfJMuf7A1P/etwE9y4F3tEJw",
-	"RRURXDDjEqbMlgmz887hgq9WHlTZ1T1Ca5GcCXNN/oStKVe0rWYAESf3djrUv8P97S01TD2PdfBn3oEl",
-	"0YG1fuRRwDMyhqamxneNcF2t7PWctqS5nUSyRSuKWPYjzAJ8R65ffQDyDa1/1gpT67wS539eK0Y1wjMx",
-	"tZL2t4XL24NF7CX+TxyZgVO3x4OJrvXvsO/bqc7Z72nBvufvxjeWA2zRxxQvS6CfqALxp68JUBndgUIa",
-	"h1LNNUF9YiJrqnduVtY6fz6xTQC1bD+rDd0hCFXCxq/j3jGYVnrXvLFpmNLTfiTcaWVOa3EIo9rF+I9k",
-	"3RYFsqX4GL7n7+ymn+plsO/e0jaPg7hARnQvyh4KwX3bzMv0TaeiOGCVAuTyGqG45xjy6XgeOVW0jjmd",
-	"uLFGsSYl7eNl9dH/K7tj8W5OnaiUYo9oiS6A8UevQsd27OU+s2t7wZvnyRECc9zCfiMNrXR4PPXbpTQ3",
-	"U2SDTUeiOkNyKbn9McNYAASFfC6yNvKOISLlhzz0G9Ycb0GwpdBAzqH6OyD5xFaMhz8e7rNuCG5SgV5W",
-	"yf1bj1Qf5Knp191OJx3ZdHVtqsxAc5Ez3/mZbKG3sDin2MA38fVLyRZ5UsVBTQv2fFquYelSL95sNcxd",
-	"KspOPQIz398fn/YxlEoZoUWRwanKiK5apXZEqjD22F8TqHwy/SZzL0YlGuwuptLxnqawZgZLU3m+6Ur8",
-	"t9SFJyONSsQzKYtUnpLiYLpbr0UXnEAsZLHiKKBsAtO5VKnkjn2Pr67SZS1s1cFpuuumlMtEewLYILmx",
-	"s6x4oWc0qmgqHnNng/DqMhn6Nbv9lDUr8CcApdA0ASdXJaVmmLTm+/vTWW1dIkNow5WCogQj3VF5bi8l",
-	"yHfcjjBuL9NPLQPIzaPXCxSWycJfMImstp0w9IBfucBWFz6cMOOTM5rFxZRgvwMdJ4apeinaHWSnxgSd",
-	"w99qffkMCqVXYsIJ6+1Eb959ht5vZQY6WO+8dVsT2DIUd3mB7EVIpyX0AfJQwIUj0Smee0rRMa2fioen",
-	"aPwuTP49gLJO9lXNWwN5icsewhTyBSUbwVdjpX/Fq1grO/trf3gATlGwLUks0sU9nb46JZJx4uqLZ7cE",
-	"MxfVytzl8Enhcvii+fXTTUDjLd6cD8+hOwV4+BR3hk7A+vDQnCWiMth3Uu7VKZwvtyMujXsvRNB3fU3i",
-	"UE7SwOURfaI9JVyFrR0QUQpLmqiyG3mcLACq4sAnPW1GiT4HLGg8EScb0IoLihC1c7yWkprbOAFhCaH3",
-	"j9oRzaiW0O0YKuC9UWE/kZErYiR5nJiaJdXUVRrwyGpGe4BztEbcGjujZGfeHISW00yynmn/+RGgUn/J",
-	"4KTS+MHt6Jkc8Rr6is3tNHlCFlrdY8FD1AsLOzk7bWa9kZNXYX5J6fnzyR/J0Hc+0BnZqV/vHTR7xkCR",
-	"3FJVaOh/gC0qRwlXr5j6dh31/1Cy4RX2Fevh/IFSck0ef3qfLotD5yNb/ETV88mIscPTgFvSZRvW/B0r",
-	"Ot8v9MChVfJdPsFqSVcdrjrRD3rygQXlbaI9UiW3AVxXY3dZH8FfRIrKbu6h4H2cJDOIRitXiXLhjoQO",
-	"YP00n+tnfZ/rZ0eEtM8DQxxlXM9hRJtjLt2Z3RTtLifvXU21/k7qGTbwDC9KtoD47M1ZLhdgxK4M3X0x",
-	"LLPDxe0vZX5XSHdwTg9X/aXXyWzUfQiyjAi2iLTyxyqpVot3iZ8YVfV/gCx8bGQ1gM9Ep8ikrg4QFtrQ",
-	"NUvtpZ4CBOBHTSvXByS9QIsTwfReijcle1U55JtYvspE/4h76mc6mSAIeGWsmGhRPF/mjFswiAhDIdQP",
-	"Wjqt8R1eHbgLGKjh9Jwz+MxksYM5BxMdXg+YZD3f0VzZMUyt6hcmPTV7zg8vrQe9Zf2+ejHuXCMpBwCS",
-	"Xh6+quZj3mC6DPB/15Fwjh0GUma6XZCTQthchjt1tl/RECtpCMck1KFQ2AHX4cnFMl1QcdkqYeIVKaH3",
-	"Sah8hEZRVkzvuu8UahevSnZ9RY7N933kon3Zmvgxcm4iXdOqglJjqy1jUzjnTfm4dKMPp8PYkc7TWS4Q",
-	"axlc/NPpjS+34saVn84wkp5iMVZwDwTAULJhrBlbR8eA5R5He9jvXJFzYp9ear6ju+HWfd6n9eNpOLAP",
-	"Yf+6FSVZv7Ap51i+L7cixfi9gNcBRznocODvTqCa/XCap2COyRcnVUh9uWdincZu2s/ucPJpi5mnpzEn",
-	"jpFEbxzpHIq/otyu7UYWcZVf+uqFikGHR0aa0v6Xj/V6HDAWVITmgvrnlipXQSrI7d+eE3ghCmv6y7Qn",
-	"391wgGzjvzlALjkVYDhbtKqadsMgMeL9BAfbab/Tw/C268mQPjHJ/4qKrvR+EDkJpTuRnOuAb5AO3whn",
-	"eQZmrM9ejGbatfmML4VFhtMRg7/1CZFHjosb26+mV2UQPnKQ0EHIDDSiwjfZGPceYNpMxbx3AQ/XfkCz",
-	"aCPHFTUzqAVYkxMZLCl7FohcM6pbxQ7AJU+nA3aE01vaHPxEWlL+ljYH6vl64TJZFcfTL6rCrXKoeqGr",
-	"Gj7i6e42MPNb3COMX90Ew9yUkkdjdQj6gIHZvJTa43ZqJ5MHALWMzqhOwUGjpjS7Y9VEzjDk4GQHynFT",
-	"DypWycaOKKD3X2IdmGEwt9Kw1e1xeK5bFAEOSfb8yQ5lj6NB5vbUjRK2prc2P+EJ1gp11ZGK8cnc1TNL",
-	"59KcZUET2emkCnMqTqusdhkQryoqYnDKAtMGDiK3wUNdyfMcV88ctJ9D9arQ2myq4g/AuqD8wZVnBH9O",
-	"ElMisM+eIfXF+FxMNSk8D6LoTwngGEx1FfH7q+9wmLq6qrD2Di3r6uow7r/rnYK9L9bSg4BjTpkDc0L9",
-	"D6snwZN9TMR5h7fVF3Ipimfd7g7g3BxaFCKBwTUPyQC6BzUV7x+wrFjcj/6dzGkFnqthnVwP0f3ff7h6",
-	"/OMPVw++/PH/+/SHqwef/fgfT364evAF/iqK8H4y8GR3cCLVm658I5cehAPoFpVnFRWnwD7OPOX/Mkf2",
-	"97P5f8rZjN+tJ56xWCwpp2r5PNk7m1xvsMlpdQ9VAg7JJzm5+dSCLl8kAMvIHJEcAXqz8COkZDScEg4J",
-	"OQ2vpDKK8gh2zLKSWycLAZakhlIjdGmMtfz9yqeeNtOqu0P1ITPc/SVfl6nPbrgo/jzz+e/k9iY9DeDm",
-	"8iH9I856GNSToTfl/mpT0jwDuksKzfvYvinnghlTMZ36eYD7jccuXa3GNOcAyu8Z1gS+PxV3PGZvebD9",
-	"jkB+NT0iZO4Q+WMQVpWYNxEO5+mZE/4Tr9nPrXMWzVCDjgMBXXs4Z4euUkrj6m3WMrUX+Mq3Djjoe+oQ",
-	"vMc913YTzV1eKbmsEBxtsLDpxpxMKakOhQppVckti7Pecaacxs1Cz8gnehpAKyCSpXE2Pp6FCSfzOjZ4",
-	"bCfyDaZaXA6zrV1TSfepie3xytesxo7mmZL1FLr5igx7k24pKJU/tdrn2jvkSldaR9Pbgtm5MHvmZ4hE",
-	"Q9dntPSbcT86/+TIJ98vRYNi0B6owZZCw3MHy7+UW9BK5B1z4PyyDXhh7pjuBTV6EDCywl47X6I4GPRZ",
-	"jCoOrtu/cX24qao9+HfyxZoarFdRTzl1WvVwkaMKM2tT8LyE2QKejN0XUjMqtiW3pwHMiWGXF7y3/URT",
-	"zh1Aqp/MKzO4cqlafdzAhYe8YRrjLUsT+KO9DuCbDLBWAyaySw32zXwWPcvt6hAM+aBIqOJNZu2oDctI",
-	"XrJ884RQUkm5wRNeyzss/CyhBBwmAnhfsjVPwPoLk+yjNac16UmsSx06ZPHYp970ThKecdFD/iOt4unJ",
-	"S8hNViHL3HWsw/x1vzMD+21GDh8TTK13b8vEx2cm3c476QeazFdxJBjLxIBG4xgVHvTgAdgCOXgfHh9j",
-	"4PkOBaypHpf30BWoBV9+YTfs8dUVQBtAHyiIVusNKzIodgYMs72yrJ4eraBWYUIlOYi4drzXlWXC8cQr",
-	"pjWIA2i6d23X4ECMIPcLNj+xqIvXbIQvcIiqPh3tkGQdb5nr7DejVV8Tjms/gbffrQszHwOj+/F7R8Vv",
-	"fNii3no9s3oax6TPa5+QOMhjpu/Sj1WyCsOaZLglbpLSnvFQLdzH3YtHpKViq1azh7jyeaISX4WJvGa0",
-	"eBFSJk+Dqxh2y/DInlbfecDj/TIu4AnID11Hdl3z26TP6f+anzJ58B/maZlDfgnn5A6dVE43AYPBqwxb",
-	"C0tFGsU0M9PYF8mZ4KxuTqracL1B8P0DamVcw3BkOV3BeM1yWddMFNhbY3R09AS+6A6MK8THJUtGlP8O",
-	"K64JXWomjLPFnMufR23fLRVmqi/rhGENSg98MznLwCtRx7Q7mI0bO34W+8T6Lpoi/VIwYqW9Nz2o77gx",
-	"cFVIwSbana/iv286r8eRxcJjsLTh3h56ccAJ0cTwAHU5dp/MioV7DO1h213BnIXJexDGe8DWhGMDq8kW",
-	"DuMQTJpjA4H+nXeDxluq39LKzJfF7C7WiHevztuanF1eNfSe82erpHcsI1cPv7h89TU20Zio4deSbp4g",
-	"0ElGal5toAFya5U/+1McVbWKH2ZMYxkPVKidNevgtCgYMY5yqiDymG5aGKrWzMwBXfHIKLM7yOPK5hSY",
-	"eyY6MbSTlrM8zK1VcE8ACGaHbJ4Dmvg1VM/5Uv+a7qw4BwtS7MjPLRUGG2cMVKopDLeQHLaHzpSRNekl",
-	"Fl2TPyU6kUHOT7uq5cowAUAjgCbUg2gCTHwHbZPaDvCPYwOjZDQyfiW3GdG8rrFl21SY7Nzy7diEps6S",
-	"YkWbs8y3H8pIzSqTOWgkO8ka8uUjCdB2FYchhzrQMvg2K9za9zCxMBNtDupSdDtaHYPjp8TDCABSERj3",
-	"im7R+1nRnessxeMwUltemPKmjusTDRWf6IzQXEmNnoKlNEbW1+TTz08AjgsSIa14nYq5ifV72Ww+/3Cu",
-	"PHDYnh7xCfHMPJJ/pJf7G3QZRMDZfGNId3f5HIbxJiCrHGa0CYi1AbLaNdESb8ulNCWgk4DRjfX5ORt6",
-	"qWfBY0b7wUKFqEv3Tr2HI91ljdQ6+DHbBm5UGGCRXjRyZpnIYegiTGTJ0hBlpvI4EypKgO0DOU9jfOi7",
-	"r2cXfPJ6oqx23fKCOt3WOwBayKuF1k9G8dzsBSR7GV7u1UjwCoIm9piFD2SpSS79iVgyyV+ig+tSKpO3",
-	"MZC9Wy7WFXtQgcuObFi/mmSIshfNOpfadeLToDrkbdOPMtXMrgkyj63O3EanZw1bpqhp1R5lra377Dii",
-	"dv9tR5Uw396W9bcgc5vcp0xagZNnqXP8FP4jN6Gy+CB31lz0f/v4d3795+PXQ5z1ihpMJr2FSvVx1Zsg",
-	"DvjbA20vab7pkLZDSuAgCe+kliGlZ5cpJJndjD4S/h6Ze00sdwGnLSV0ipO+nYI8wN6U6lBex5zmGEkp",
-	"RuD6TM65kOLN5BGWqhjM/egmQhrqoTyWOQG++Q1eTpjxNIIgU3dsVu+SrplKygsxB4/HCQwdS/wkfHQn",
-	"CVHRp8amRa86ZJaJQsR5RChl0ziVfyqHTqp4Ivol2kNeqt5n3e2GnW9S+pK9Oaz5Od2gt81LwiqqDc89",
-	"QjqtKgJvOmcbB6V7JnYiDj0ZZ8ahSnpnrQ7tGpd1Yx30PxxoGZTGEcb3g0wrjLQX0RuqN9FwKl+X5iMW",
-	"ptsyIabbHenumDspjF/wJPMnOVyNQbx6SniB1+e9jhl63Yx657K7lPZuryQMnFvX/uk0DJxua8cbtzJz",
-	"5fZh1KjQoPNeumweai95n/3LfMBwXN3GaPKtWsvkRxsu4poB9FWKucEgk+0TTXiRkVIuMZCZkaWkqsjI",
-	"SvFiDc50MdHzb/o2tmclnbbbUk4Jw8YlbAL5XV/WxxFw4dj97KKh7mJAKvi54e53TcaQp5POFRyKk48V",
-	"L9jXjiFnJbRWhU5P3bsgrkhkb1lzcv7hgVM0L0QeeHqSKXvrePzpUZBQxyRdrg7O9AgK09UxxOBi4QmW",
-	"JrJ5wc5grbqtqKuIoFX1crV48sOR+xtfgRBt9msEVzq1ZBEwqKNRdoBZFASuPmgg2uFNV3zDnhAuCFuv",
-	"0cSWVGlGtiU30NC5Xup449rUCsQhrtZewVqY83iTf9zfHMTeYFDS2CPZAWzEcXqlR33VWHS44ibD5rMg",
-	"0uhS3rGM1HVnrePHPtEugjtGo4z2dfqzx6bHqkZqCK2qKBh7hxc4pZ+JdcxNX7C1Yql1G4BXFT/vqTlo",
-	"u1McA+8W9sXMrcHPI0UrVFLWB8gKne1WPEQH7fWkjWw0qaXzQEfgF5mrYBAFqXgo0cRfx7Le31gWoYqR",
-	"raJNM9GPxrB438I3Uqw12cq2KiCVOZw4n9ULgMya2OtRE7laxcNcUGFyVD8O1apAN6evuBWHKfqvxeiP",
-	"GeFT6Tn4R5/Z0OVUJlknX2Gy+WiXffWvbz5tCQ25shCv8mW/nYdrWPetzV+F4dXpWbHoG5v0uXDd3AcY",
-	"sAcBPTm10IFz4gST/G0u+XdipXOqNT9sOeVeHWXSSi1NzkmUtk/GvNgrvm6xMpwad6YFVQrTLuxhc4lx",
-	"O2JvKGzhl2Hij/2jYVUFIPTDFLfUQsl5Wtm8sspjyMYROpe0Wr3uda06gdKVlJtnlhynf0K1sYiB1S78",
-	"Rtm9UK3oWurFMXnPSq2ndVOxw/Pg/R43kSlUvInG0PseMAoL8UBhPg7u+/QbWRWE1lzHFYIjqxjpZ72t",
-	"GabLhwM24IJsXyJ3hHH71C0znLIMAweTefNQ3EbXLBnKmuvm6Rn85BwRQ/X7fsC04dm3E7f77DqdFTWv",
-	"4ZJnxWSK3NH1Qw3Et6wxc1D2169Z0eZeET9h1PnY+9YGk2smJmqH8I+3slV5Qo6oB9aN4OZ7UozI2wPM",
-	"7nZxr2Bkjy4x3p4CkJErTEyxWuE+fEwWSvPmZUoDnIzDh4wBwgVw3gnbJKJ6ScFuk2OFztH2/USqlim5",
-	"EEyHjlLYTQo0Ta6J3ZWuFjC5X1EFHofkzuP2jk5+WJe0YX/BH2c1bL+pP011pc7unQ7ZcIlPD9MxeoP1",
-	"KNd9c28B++vPerzQ7XMgaIzxVVux86RsKatihg8u1A/F0k0xnbV0TeXt3KA9DjPXkIcaujMLRmjTVJz1",
-	"cw+cIg4Y8LG0A8X0nOrzKYGVbAR6UeYJ1M3AfyKMEugS2yK7rnPuUTQ3z/rC3HJC17ckIt/umCp4bqb6",
-	"AXTmrGtbaiQoaugZaBSjUKwAylzmOEV29jxkNMrWZOA427oWA4UMIjpiVD41E4AU61ax6bxomAq6pbbS",
-	"sqiKw1OF9OrxX5SsJ9CAZeVh/vU1sdtDAhoBdo8SEgvwoaC+npTEx3V2X0Ib64Fh9cw5UWiIIghfShcS",
-	"pkT/YGaLXtEtRPl69ZyyYfEKQCNPZ960wsow825f/LDd/BxPuG92wXXHXI5iQfWNnuYtVcJnVU6GgNPF",
-	"VNde4zAWKjwFSnzBZgKw1Exrp/YfE3gFQvHi80nRZi4KTOMd6jTtRJiwd2pOkWQnM9IIOmefScaLHYVS",
-	"vBTfl8h7hlIgSCcoe3ZX0A59mA4ub68X7lVBBy5LLHJ86kvoTi1y7AIAzzwo0TywllWFfJACwRECCgf9",
-	"nPiUw+069vTXHIsX7bMvVyvNTKr+Uyi6dSr7vhj/1AvtrSTuIUQ07CwHe0vBnSe3E86IPRyxeDdyuISg",
-	"Z7aRHlTKskjdmJ13pEfWwWtWkOUOnN5yK0YINX2dbcWUiuUE7fnhhFzKYgfRLHdPr6AoBpG5i1kZOpNZ",
-	"AkCpt6nYNTTfxCL8iERJAOEZAaRwf+I4ENJBJiUV3chGv8DyyWjrBEt1RQDSwGq7crW6RnzSXpmH3fK9",
-	"mEk/uqGi4UTEqgY0IIF11x1+Zh9CJpIfkCIdnjlsn/OFQyqa2rCYpuC6zIBVER7UHhzoSOdmSN46tayA",
-	"UI4z1JnIS7AoMO9Xtsb3skOr3u7GdSi9wmCHXEGhkx2ph6P68O/jBhn3B3WLboyA43cpJLihjN4H1R1C",
-	"lIfK2dCD6BONbTpAYlUU/QKHwa1+e2Defg7//hxanZEWam59Iv71cL3jMqfDif5JLrp0oODfIX+nIH8P",
-	"xBmPOdM9YtMkLO+tmUhkOK0moJCT7Sa4IfavvlcidlD0OkFeyTxarF0yWnhrfKJCf9CZ0RrEUAiuaWWy",
-	"UOeZufi3IisusDthcmn/VKKo1WBNKdujsu6te+wgSEBYqs8q7WWDFgiT6YeL7iTgGZyAJeBM2EPz/8Y9",
-	"dtm8sntpj+ZXlFaihTQ7q0BrS5sJjgczG8QWlr+TLhG+63RiQi00C13xY00l4+fvtIrwxJKKeH6cb4Hv",
-	"p5WEUWCJdCJAwZuSqVrWzDB1y5iYSiIfhTKsVgPteFWAC7okftFEzm+MM6ewjeziQiegCwngmm4mWMWS",
-	"YcqRNUznjDU9vmj8v5dQkpqqD5Ckxz8M6/er9Wvzr/dkakJF8RvswnRKOfEbaWgV83blvEhFj78naPyP",
-	"Au8+W+h2TdVZ4Pg4WvjSIZh8JPuRLa+oKph66LZu3r7juzDVv/o+T1GXPxdrTZZszQWUxZ5pZy3lOzZl",
-	"cLjbx5uH8h3i50JXpwBgm9bQzT78rZBbEa3rUE49O4wXgCA1M23DVKgjZxmENNmkZU12CptjtdT83fNX",
-	"TH27jqIREQ2gjVwAWg0lG14FcFVviTNqksGMpwAvvHfM9Hqnrfkd05gippJRq2ejkjqn00Fvo9qFKyjn",
-	"zYymew6NLqqxVDE7EQFEPTuwgi8rRhos9jiPJwBMKp3JMXo3PUPQ/nhe9mw/UvDVKv1QTs50S1UU9bzv",
-	"K+OabFhjiMP1ToK0UnWsReqf5RbdsT57AoBzNLcGl5VxLvQ7oVlMxtZaUTB1Ev6he/PUjg3xhjaZk8sd",
-	"BLpy7egRYwzY0YmrsPkdv3tBHcjYHWW/X31JEpv0W9d9JXKpLBlGj0G89xHtHdpNDwQnlCNOFS2MffLx",
-	"5qE9VD2rZ7ui1OnW9QNeBLnkZp0KqLOqqC4Pw/14vzJgHnDRA2cOUP5IFiGNZU1TYmZmCpQraw4Vst5X",
-	"ph4s+maCiui3IvBMKopQtQdIewzXP7VWe3CISlScnUUe8tV8G/luTSmK/32kH3fOw5B/7GcJGx1argam",
-	"m5In8RjC2/PasbztvErjKqIQSwN/lsNEtWYOANhtuCsWOb2Q6yK1VZEQMQbXImWeryoqdEbWLS8YAq0o",
-	"VjO7o5pQrh6sFGcFKDX6IXnT4alg2cY//ucmg1w9psk6I5hEpkldZxDy0D63hLQCaukpsXwJvbBRHm65",
-	"Zg/JN9DQBb74+tkN+fLzL/5v4iBS//CTlqIHbsZZVWB8BnqndOk3XBPXRQVDKM6fuPhbt9m99oVPFlcP",
-	"Hz+8AhiMhgna8MWTxWcPrx5+5hpuw849onnOEAxnzSaqvahrbK4YzUvnUA6OfZ8eBLgC6OA3iGEogZBc",
-	"ihfF4sniOTNPcSjI3Wqk0Mg7n15dIQsJ4yAcIB0th1cf/eRw45EzYj107vicXttfw/PRBrqqOn6y/XBx",
-	"/hufJloUynKFM5NKWTMimNlKtcns4eKGVFwbJpyHLgsuaz8SfHZF22rygAVqdmC6MBu3tY9yWbgu9NF6",
-	"voOd7DNAqHPZYZhSqHMqEFhgf4NvS7m9wayVwf4+nrW/hxswdy35j1DcjFrTd7SFX1HtYtVgPq2I5r8w",
-	"qzjD/333/POp7/bx0a+8eI/Er5iJ9Ve0pKdu2612IaQ3rfbp/IZu2Fd4ow7o/Pn4qy9CB/wTV2JFhaLg",
-	"HtWTxb7dI49eFIv3P8LyEaG1z3f763jNaPEUHlrgGWPafCUxgy6ZWWbEIo7AxBj2zkQaiR7xv3bfdF+I",
-	"C4buHaNa9v6iEnA9U3UZJFKIUZw24NVFUgflZsIdtKW9THa8ripGnYvA3j++GPsx+cf/yvq40XJFHkO2",
-	"zVFIpPW02TUhC4C97GFan8j/2UK3dU3VzjEsocJ/FRNEOg6wAqVhsqkY2SpurPkCH3iE2uCBk2AVlK/c",
-	"Q6cfhbRsBZ80cg9seTyBTMc26hual2RJTY5tkzptwiUjX2DnLIGh3IxC8ovdOii1dp4RMOpMqWS7LrF8",
-	"WUGiGXgxtdtE7ziNb+FbqTZfeRv+X3ID7eJ8qU38tGmM9UNEEsAYMswMAs0WQLtDpc6Z+2mpDb4HdsfU",
-	"DrzefTeELyrq8tbBSl9z3wGiwtQkdz5zamgl1z0VeKS53rhH7pHAfogJ4vpJnk+8m9ZozFZwxlBbsZ66",
-	"5Oi0EXLrWB8enaTOd1ybG3jiTOKkodNthbcjB362EdWeVpVz4tcXoNqbwSUptwJpCKF2cEV0xIooe/tE",
-	"+1rJ5gZ9gMd1uGdSraUxTHxQHS5buIb1g7uqNW7iM7+5+h6xRX+8HwEZGOPDisW9YQf8h07wC/Det4w1",
-	"EHahBvoJYmpEJ7+kcDb/AR3jBh76QKq2Ct2P0sIvqstknXsJ7muI/kPeN/5B1PHDTi+/N1OC3ZdoBf+P",
-	"68QLQO7eYIUmQuDi8bfa7gJ89ZXVsgn13TYgnRe6TflgDvRlxJZTmFfHdecfxBiv40C5OXZDyM2HuSHs",
-	"SLduiYm3BE7/MndEJddLKTcZqagJnZ9w0yip+B3D6KkUxMgGk/Bjx/XWUAVE+zAHtovQPLbXWaBDDDkI",
-	"lXN8Y9X6OxYU61npsgixJl5MdKpm2mfnDQurqdnvrxzaenBzTSgRbEu6zkzT6cZDmCGcy2kC4/EFBYbc",
-	"TOqAlnNKCgkerTjHNwUc/8iy46Tj96nL4DeA17hDVdu5p2LO3e/4HXMMO9AMxgupqdXf+w3HOv3TOcBK",
-	"qq8JX/l2uhBVY9vMue/kxofZoOUWXVPsmmMH+LllKnTJfLIAvBroYenJ308T/XzMFj9e1DsDmccvV6uD",
-	"ICgA+xVyLOwC66Y1AJwJ72NzMWYI9HlGOYxJGL7DSK/kpStDIrnzrqVEDZ1r5zhvZqlZvZYjepm9dtMj",
-	"+dQOISsUqsO6Csn0NYGqK+KSkskEQqgYlrodyr1sojClYQ8woEM1WVEN/hysCy4Z2XCTl0yEDVGt0Bnc",
-	"iWrn066g0fTjE7q5DBGnoWYRyJXq6MpDE2quyVpiQlDWdZfn4NU/X2IctWvg9+HeOmbZvGotlXnBrqH/",
-	"lZXhSwW05Aai7KdbPJOWfHRuVxeV398Io3aHtuqDO+O73XtES5c5NEWhp6XPLrlHEuEgERL9RW6dtqR9",
-	"V0V7t+f2QHpAROFcPigVT7aLh6qb07mDu2ppp+Hz6P1Y+14lnzmOVZqLi2yQla7OW3yS1R7VJ58WBXDm",
-	"HTsr3HKU8+33X4im/Q0MrSN6E6az8EvY47e0xxSFFOzagW2qO6bsPY23OFxC76O7++hX+P9BWfqa3ckN",
-	"29+134p4/g6+CPne0A3DHCqrpuNRtmrcNepxkLvltAKn/Z12sLJfUSGElJigD7LeEehYc45+ONhRwd4Z",
-	"VDgue2Qtmf7C3hnXCeDeNv9VRSedExAtueDJeeW64zkPltdYGuh4DH0xXfkeWJPDsyNbk8tz6Dzh0Hzp",
-	"vvvR+TTdvH4DUTqpwpzn1RzuqNP6LnxyXuNXPwpVz7L3OZqsJZiztw54d79iay68rfVBPEZaxpwzLs0J",
-	"2oBZDc4+5TS5nAqyhKxtbRzylE8qstdoU/msogh6EpRRvkiohwtP/tZunD3bd8wdL8zZfpw9Ry4U/GBn",
-	"+4oVIZZNXRfyxR4bBStuygLoM9I9nZ0j9HkTGqhfgDpPfS/2DmE2kAjiKVuqz1Dd98h6b9q7I9Z9KvD9",
-	"IX4THT6ZKe5Zme9XOricR8oBEciahWjAT+18umY/2tHfnKq/a/kDLR9CXA/WLdOaHbh9n9sHPK7PfZzM",
-	"foXkhz2SCDfSCYMx7wCNMvSahHPkUa4gMaK4VMaPayfVYQ85oFOHudXPWcGda6Qyyhd2T+TewSO7+9y9",
-	"V24Wv1Hmlh8+rodo0oS/n79LWB/qm34VnFZEMVpVO1cuGuDVem40bDlQI+woNUS3ymssLgHvUGD5mXIo",
-	"fvcfWQ5ATykxZZ87eLKjN57FoRg17N5FzYzb//FlR56SMoJtfcLB6XYU7kliEKMj8m8Yxbiom8Ov6ONy",
-	"csxluKv7Z7gL+Dh6rHa/To4JNr36MMcS7+MLuDg8jNZhYf99eOpDyHs/2hRMwG+RchroNEg7Db9PSj31",
-	"K/unTD/tTf7jkmRDfvmw0iw2+j0npHbYd+Ok1Jq/O3aY+Tv2wZLGv+fvPo4DXKgdqfm70fm1xEg7u/zd",
-	"P+exhXl/dEnjwBgfPGc8jHrPJ9RxW+yANlQcLmd6RcW/ajHTKyqOlDLRNndYAXAyfUNLqALLHAAQV1jm",
-	"dImaHMzfCgODBxJxmod4yw4w2LD9TJQdKWTwUALWhN9lo3YH5fArfOSiWY9dVeQM9MiuljZSnS+3YjpC",
-	"FQOW2d9UXyDhs0492PoYlplAe8PljvBeMGqiD0F/mTjF1IQ9ty8XCG5UVa8GVWddHcHw5glLxhYwUnt/",
-	"S8mbPrMk3UIv+oXP938Z9Vf8XKJb2WUK7MHm41oufHPtrfXjusD6Z+bDitDhyBe3oJuKisMKJOC6fBAF",
-	"ElNkjquPDmkGmgRg+Qdeur6t3b14A2Fy9+S5rqj4TXyBh3KSBNtCtsDZzJXoCAz0/QizmeNz+zC5Yefs",
-	"wYUltCPDxyWbZx6e+9+0SwnlD+DV/K35+hIuzUbJ5REXyCt85ENcYUOY84Tb7E13jZ1zfQ08Il3KPGhs",
-	"Jb1jRDNhiLa/x7x+bv/vlVgXC0Ryet4DyPVYmk0kF4AXqYkA414DDTWGKfvN//7h6YP/og9+uXrw5f/7",
-	"8MGPf/i3RbR0bDKB57Wf8weqwO4olIiFiyj2+y1gfA2n+/nxEXTTMGq0g5th78yjXN/tL2pQ3bmVJJdV",
-	"WwuNuQOEYhePPCM1NMLUwcLhivwiBSP//vrZDfnss8++/I/Mtesa7ss9IzDRomBFQh8JfC7FRPyzr0gD",
-	"RD3BtpcLzveqVqBo5Rqxd5jGkuWMYJUa1nhD3d0K3RyAXUirimxZVeGZVCyXdc1EQc0QfWBw9YC3BZBh",
-	"Ki7Q7v5/bl/+5YnrthN+CdXwTOuM/Pr3RSEF+/siI39fyNXfF+9BscaeOsHI3Z/BQ/Kc31kJgn+CU0ba",
-	"hjBRaFeiQVVeInri8OJxHxrrEbGq0i0Fa7DPxm5zFktaUZH3U1n3S0v/Kfxp7x6IYt4kXu/txHdcRGMQ",
-	"r8L+OmgDFPNburtEAf4tbK9DHaI7y1CqFYCPzg0AkwUIA5yAomLjvP2Wn9H7dvDKvsVHPlDYAnt3fBSB",
-	"C6TNIGyBv0zyGOFS/hkjF37mH13swnHHB49e9Ma95/gF8FcseqGZMV6/mTKOb/0z90iNMMaE/ryHqxie",
-	"PZ2tTV5O9T/ToeacaEN32tVdcJ0RLR2+wlZ6XFn8haMqtgawSrgrZXe/X0rQowdeJ/jbHnHv4Upzn/fN",
-	"lj8sjx/a1QtY0bpkB/Eg30q1ubXP3G+i/wenKixp4qCoVhCND1wqWdhltUOwwLUq1Via5GRIUJsO7IXT",
-	"rdgxWBOwwjzkqXRljprWjVWlsRF1hn3ayM8ttzMCxZf6XtExJdOeQrh5ImrmXl/tUCv1Pjs6L5ejjS2t",
-	"feVl5iE36YZpaHaA5TJOO/N9tKcmuQaN6IxZ5lQp7sBPoKmaNnQNvWcb+5PrspAhNIdC6GadK8Ys08it",
-	"7mcSu1LO2FypgzaIzNRZ0aOp/vgvGgL3fB0FYYALJXT9uEyZjRsPzDeEwFrBvysP9f8Iz+sR9ds98yH0",
-	"79tQgPbbat+OLkPVG3+bpnv7PpT/hMq3n/rHpX173vjAh7Y36n1r3jBUVPXuMd6jnFbW5FeThxanfOMf",
-	"O0ocdBL2vtpRJuLVi+HkulfPp8QLozu1BO4cQbhfCVnxyvmhaEVVrdEN+cUXn3/xH2cUk+4Rt+KokRwg",
-	"rJWJx1STffwqgLT6RQqGgOzkm1bJhj36G2dC0Gvy1zc3YwSr2F36C+JxxQvqrk6BVYOtr6naFC7ZZ+bW",
-	"A7kuvO2Z1S+aBnAyReFNOFCkqCbf+8meuOGAc6ju/DvQgWTxiDb80d1j+/f/HQAA//8=",
+	"7L1fk9w2li/4VRC5E+E7M5RUsuXZbtWTXLbUWssthUo9irhu3w0kicyEkwTYAFiptNffaWLf96U/2QbO",
+	"AUAmCTLBzKyyem73Q1tVRRLAwcHB+fs7vy5yWdVSMGH04vmvi5oqWjHDFPz0urD/z8Xi+aKmZrPIFoJW",
+	"bPF8wYtFtlDsbw1XrFg8N6ph2ULnG1ZR+4bZ1/YpbRQX68Vvv2WL16sfqMk39o8F07niteHSfvfDhpE7",
+	"pjSXgpgNNcRsGMk3VKwZ2VFNKlowIkVGuCB/a6Rh+pr8dXH11wVZSUV29g2uiWC7RYYT3TBaMNVO9fXq",
+	"EQ49NcHf7Gp0LYVmsPB3Si5LVtl/5lIYJoz9J63rkufUzvxJjU/8+8/aLuPXzrf/RbHV4vni/3jSUvYJ",
+	"/lU/8d+FEQ8J8dEuZceEITslHdXca/arL+y6YIeUrJkyHCe6pAL3yLBKD/+84evNjf3HSqqKmsXzRSGb",
+	"ZckWmSeBaKolU4vfskUpd6mPVlw0hiU9/FuXT370b7rRMjfBn8Jrcvkzy40dw/2CKkX39mdN9zqyddnC",
+	"8IqVXLADMkxtwg+yshs6GKM3VSBt5/NuCoO5ZotPj9bykftlreRa0eox7lfnb494VUtl8JCZzeL54o6V",
+	"MleNNk31JJeKPXHvwkxe6K3+hq2kYm8bMzw2Hx3jU71lBZEiZ2QJT5OVlAXJZcU0kY3BM2VPiDRkzwzR",
+	"dMXIch9OzlbInVhkPb4ZJXYjDC+H09ltmAhDyTumrokU5Z5QIc2GKaIYLbhYEyYKTbghuw1TjJRsZewk",
+	"F1mHj6hhjyzNW1bqiJHu/qTsRi7l9rEl5cydsO/hNphvWW02w5NVVYlnpc7NSQelWuC7R/mN1Y/9LOey",
+	"G6th3G8sF6GEKwput5SW7zqrXdFSsz6LFHbEH1KpUHC8VpJf0BtasyGjKZYbKtYlI1IRJRs8on0u3fEi",
+	"eW59roJxjxB9pfZMPXZkm0d0eLVDdR2T6SbfcLHWE4J92b488gQVesfUMVl4y6umhBvN0o2J4gcuEncI",
+	"VzLYoSu4wVdcaZORp/CDZrnsbhQXhq3d6eAsZ11R0/2bE4fH71SUmtlCG6pM6gp6G4/LCTPqfCzQpZ1S",
+	"5smbcnPB/icSlQmm1vuPm8THeTHcAClYRjS7Y4qW9pQYuWZWCMcOys8Nz9m73My69/VwzJWSVbvvBLnT",
+	"qmxGwq9LqoeSfnQY1Nwit4+9RvadvyylLBkF1t1RbiITs4O7s4L3E1UM7kV3W/rJWe0xRXf4SPlxzQG0",
+	"Y1hEFg5qSzzPEB3qd/bdLzKFsZYM+WpAp1xWK6kMtfQdkGQjd6SiYk9KzuwWSeFJRHbcbAjliiyZ2TEm",
+	"okd2RDcYaE9eiLl5uhcPJ5eoTH0TiHiqOvUNE2h9TN5wQ9Mk30ieM91ll6UX+4fyNpfUWEIcYaAb95jd",
+	"pcYkveEes7eo2ie88C0+ZUU0F1xvYuoaamp1Y4gUVh3cUFEQujJM7agqdOpxeG0YCN6KfnqNz3/5bMin",
+	"FVVc0IIdVcz9cyBqPjGdrtLzT4fTiMyiVtxdNTN4AKxRKbdfaCJ3aIXa85I3SjGR7wdcUDFq3jH1/TpV",
+	"O2Tq+0Rp/1tEImhaprDQrXsM3mjyGYS9ZerOvTlJXI3PRW/ynmRwTJyFE5Oi4eL5PVW/tS+/CPpQT08q",
+	"S6bWTBzSZGhl9mWv3JXpZIQZfCN3ZVQ/kNSkiA18VkesweUeJNNGNpptZFl8oQly+3WwsZzJJSz3dsy+",
+	"BBa1Q35HY74buSKUuJ1P+1bBWP1ScVYcVepKalhfIRqMbjZcw/FMGN1aBWZDNsyJadGUpf3+HRN/ko2K",
+	"6A5g6wJhK14UJSMbqp17SmomiN6AMrHCRxhF8bCh5d0B4ZdsL0VBVrJRpMArMMUbQ/dM3Rqeb/WI/JYr",
+	"wmi+IfAk0YbuNTjK1lakP726Inn19/+3K8gTRu2zZinp0a16Y58B+TBTwtPtwMiZfnc7chYrqvWriK1I",
+	"d2TH+HoDtKJlSYJun6Lr0v2tFSNxdbNiVDdq6jqJyJDD6b2oZCOMtnPzFySxtzBe2qA89860rqUUOrP3",
+	"NRdrxQrOhFlErgV5x8TokWFE0wo0P0oKWTFteE7sG2l0qWnap2sq7NIkLxO/Cyc+VSzUSq54TLu1V50l",
+	"ELgnUKNxE8MrMFGx8R6VCLcppr2NScGZJRgrtLW0qAaXtabWLLPyJYsTCQR+ElFUs3yVeHRVs1yyIm4B",
+	"2QGt1MdnYH9EAS5BpwGC/YZXWhbhdku8l0pWU9yeLl0O1Zd069M+PSEM7UJrKozag2MUdry73Uev9Ckd",
+	"Bt0B+ebWyvyRmxCoLFdkVVpRbymM71yTKxBA6AtN23htwCkzQ1EzwYszWNeO1pOCKm2AHa1jX4/4pXPZ",
+	"lLB4Aby2skdDdETWgciTykm8oSDru+Y8Tdy95DSnlo06jOqOTtZR77yI6WohXo8Lx+dwn9vDfnghe17s",
+	"8Iy/hQ5MeSeHvdDsXCrt9de5S/xWxWz/VoMcaLCduyDG5u7z0b+NelrqxrxtTKrs0UCWV6e43Q4uMucz",
+	"8Z9rp9GuIkob1ei5xr0PoCztuxBCyYjEK3dFrcUfvEVNTX5uNAQmheVWazBLcLb3XLIS4wRD8bmOOelg",
+	"qN1Glow4bk66fFXP6TvDY3/IJxX99IaJtZ3zs6uIa1DHJd1y73SqlAlP7TV+P7adraH5NXjN3A9Pj3jd",
+	"kDaW2qleJWCbM3xKyDqx4BzDG3Yjd2QjDaHIZigS9ZBzWo1iSFKrR6AjD6PsA57YSGOYNslhXmrOGm48",
+	"DtsoMaoXOrp9oYl9TEcci73dhK9lgTTdeXeWPC8m6zfs9C2/oYaWcj2UwfYmSr9LrTX/Wqxk1BvQzPlQ",
+	"M/odiGd8zy2/JX8NnJ2xj60bXlAxx3E0/q2SV85VP6aPTH33PRVrNqJ3ULLi60YxUtE9WaI1Bbq/YbWT",
+	"5+jorOQdA9V9uUdrymiy4qwsYsZUTcVRs4QKXK+GE9IouEIuQKtGN7Q89vpf4CGIgQhz/qi9gwj8mDkG",
+	"7yyuyxQH3ObnEXbaLwNJGZP4N5DvM5LlQMmOKsHF2gqRWmqmr+3WbagmS8YE0RjCZEUGGw4pBktmDFOP",
+	"yVsBDhp3hDPiZp8Rs+H5VjCtf6gya6O+ykjN1DcubqWJZubxQE6v+d2IZV/SJSujf7HfTrj+ifdmhehC",
+	"mvO4Dd1fJH6K5ImL95Zip+h5SKFEQe344Qw5jbw9VJWLeWqwv+x6nht0A0pVMEVKLpg1o608OZqz0o0M",
+	"xm8uO3nnD56h2tFyS0sej/WtKHpAltaCIIpyzXD+9Z+82ez3PTs55mztX7uuAqzgay+Be95nsKE0Maws",
+	"o9RyVtaYkc/haGJG4CojIejMheYFc/Hl5Av4Dd17T99EYMOf3xQPTKtXDXehlGJtF2AfioQTrwnV+EzX",
+	"pzSRJjXpJZnhU2nWVL1LT1FKOr1olZ98dr1ydKlQzcihb1ltPsv0hxgVILCPb6N3wNreOF1H/TwWS2KF",
+	"EVVdy0ZFxfwxcXXoT2kXF6jZ9Zi4UcZEHBLzNKvduS2pgdTHwUX9TzP50AF4JIzEzVj46BrzREF/K/ek",
+	"kOwUoRQ11I+l2ElZPG7ZZGaSnZRFkCUuPj6DA5Z0HXfk5KqplhFCulhNXdIc9M2lYrRwD0d4BhzEx7+y",
+	"2zBq0JscvyrVmn23PvBXd+ZaMnrHhFt8jznB9UhqubMKjBu2N07nSzKW8Ssgzazi2mTOuQGpZlpf+0WI",
+	"LyK8MnQ0Uq3HEgBnXKhW62DFBW9R8AInylkYIB55kbwka8n0c0LLMrM0ampwiIPaZbUWnzXd1FHt8Whm",
+	"hGfxE3MjbqRw5RfD+3bFzYiqVyummXlO9EYqk5GVNaClAtJHNxkMN7RkaVm+XS2e/3jUKME3fvup75NK",
+	"u9gi94YluWI5r5k1+Fm5QnnmUhRBZgyTuhRLdazNSfOcmXep6Soah+6b6jBb93gkzTDR+rpFIp6qwfWj",
+	"Nv5rgQkmTR+5jeh9uWlmMg/O5adYSp+bqRMRG6rJhtY1E6zIMAHSZ8dpw8vSskcuK/CTUL09Hjg+qNv4",
+	"zSeAxi5fnm+c9r9qSm+KFVxv0BPAdTT9spP5PTiYPrUz/iLkocTFlA/b7yQm/w0zSsEiL0Z0CIh6MyaA",
+	"mu5RvyDPhYNPsrHrCc086pNSMcuoqWuI5OPWlKwgZqNks95Eryz77Vn+WLn97i5aFOSTKFnxondaxwtV",
+	"4IZhOdVmXvq9fcuS8dhbL/1z3Sz8yRfUvmu7R9LAi+jmWn7C3TCyLOxRWDJSSCiGYqKpINEXf6yVXEK+",
+	"MzdddbWjrkhazCNiRdV2OCdkL7jVRTiqnnJOm7VyPfpFqdioQgE50fYJ4jK1LbcJ0GQEK8gho1tRYEfN",
+	"XN4HvEw1BAzX/I6BbUKJofWZKe+CfTIfeHU0M+bP/jn7jtzFCy01U3dMfaFJXsp8m1h2lS1kY0AEHpnC",
+	"W/dY+8Z/tppFxD1ZJjjWSypeixolqX3hdZyBkfuOfOzDhqlKQhnSrTs9mmk/wUERBYpiLiBzzCo4bSr/",
+	"UO8wVJl53K0Nq1Pk0q1xmtrAMPeTH5C7E0j300KmcETP/I2ahaoXJzDdtDoCrN39cJW1d9DYFT5WrAr3",
+	"4tEbFF5u2TjpWVdgmC7y3zNavAa/4dEICFLOTb4z1NjqvxNG7dO1FdB5fsv6xHJyZ84N0rez3ReG8xzo",
+	"RS8gi5a4/NZSrpf2R72RO6skZWTJwFYJMtB/2q/4znlLenrbjOMwcjNtuShmeOYh89Dl64/qMvFANazN",
+	"DgeKS6ME1KlS/ZysSl5nRG/oFrKV8g0D2Tn47h0tm5OKouE0w0qzBTXH9GMgNgrFmUECM1K4iwu1l1Vt",
+	"lWCXTX54WVwTIXc9UxpMPmp6OW3Hd3mofxbsjufMF1lo6RQ9SCWDHFmRM6vdsjumiFwZnDTE6cBL1vHS",
+	"/ccz8Ib5H/+QWZPFMLvli//144tH/5M++uXq0R8f/fTv/xKboWc4r974fHGvwCyQf+AfBadliUljIBYr",
+	"FBDoZFBMG1Z0NKMS89QV3YFvdAWeiFI2yqrrlqSPwGtq6JaJR/gNbWQdVabCfRezKUx7zzm/HncZnnYL",
+	"4X445tUMrHz4/b//1w04L2B4zHBkJgv6kv2TpUFGrkhNS2YVxmekoGoLfyrTEvX7pwN2ZOww3LpbNGbu",
+	"S1JIu2SMC2M2v+X3gZVPcxNVAqzKBBdji0xRUS7IsjFGCuI84pE0b0N5OR0nHnFPdD9v75no961KOI4I",
+	"UDQQV2prlawcjDplNlSzLqvvKHesfsj0+C/VCIH/svyP/4ID4H4JPsVHLe+7mhBnPEW52HBTsjkwAx8R",
+	"ZoARSwJrJYu1W/JpEAJIAj+RsHOjzNZUFcWrPeagSA/MLCei9h37fvjH4GNKt6aBXNa8D7HejiWNgr9j",
+	"ak8Y6iOq9ynm8chlj3HcsYMzXNpLp6SSXELKtVxBZqZL4HRHisG1GnTCc6phhplMdyPlIePmnDQjCbeo",
+	"Uc0I7s01OaZiex07ARYVPwGN0pFL4YVnKXSoAdbILljkA2FrFYb0VXpZl6TTfytHIsBRg9jKRnstQRFV",
+	"TTnwz4aKQmcoi6U2pFFrK/+hrD01uWB0GvIOXTWxAosxh7ZVwuYcLeOdlOdMte/CdZPIwuaFcDDaRrBL",
+	"fmy3zhRkFsdSJ2Kz3DTqjr2hPGJpWm0n6ujR3GqS3t+PeEtcpAbfWxtzvCw+PS/ByPRzsOP2tptwXKF0",
+	"r6CoHx8mvnb5eLJtWFkYKGywp6SfblQyNCMJG8M0yIiTL1SOd6PYX0b8sFJVXXVF2zshW+T7kgtE/GJl",
+	"yWsteVzbWCvZ1PF7ZyRBhFFtXsVv1JKvN4ZpgyWFwS8NyntigafTv6NRYJdql1yrKEcnumH0jiP+wjlu",
+	"yLpsFI3rtKopk2Nkmq6Y2c/LSYHP8Jwm52G5xzFP8ZAilLg/4r5l7s4qORtm5bcblDKm37Lk81yYzSm+",
+	"gnagwEL+a7GjGcY5l8kmtAfHG/6EZQufIAwndjDN7gZ19jacN8/OgVs8i01nFLVgGnNcIiOQMXnTsfmw",
+	"ahhc+5B7yIWRz8lSQsRwpZjIN+A2aYxhalVy+4P9QCyi30U8GpHkdhz7ekhvxCzhkE4UuXrsvRjxrNiv",
+	"0FxJjW69sOPWqFV7YnaS5ExYTcIoNlL5WfKcxU4S7CUU+ApG4CkM1O1UashD1/bacUHwIS0aYe2O3gak",
+	"fRkIFpGHbTG4jxuFbTo/95HVjz0PnpiK8S04wc5PWra67MxYBGPiRWQfXGrEBjODzjQywrTCeEdURG2k",
+	"Yo8dVZJpas+FErR8Aq8jYbnLHkgXDBX9NAMMM/n6M6y+ORE28wbddjcL/5nEbA5Y/OnZuGghDDjjrWDO",
+	"/9IJz2eJJmDrbxtw4pRnZMKvVjiYo6HvAr25accAjL/42HPDExMFIasplDLvl9EEiQQ+bsoLIlfXCN6C",
+	"LniQ51RvfSYT1z4uH/Ms5JM+hzkxS6pmhTgdpINX2XNZOccheOzW0v1kZ34RB+HOUw9iFj56YGRygCKk",
+	"8iXINRexQfr6VwfORE815MWW6H4Nnkye/VLs5m/l/GsmmM3fBhCxGfJw4yFyUqRcvpEytjm8ZhlRNN9m",
+	"RHGhIZq2c7UPGHekheXkY1mjKXfxtx5l6qSr+LvWm3pCdro7sEEuXgNLWhnl1EizkTo4ZAPCS+bosHea",
+	"Tk9o7uj+1JT2lcPumCkGRxRUe5Hra0iLGNupjuQMJ/UE9WGFUA74iekc+KcRjwFS/FSiUbF/6ZOrhorx",
+	"qqR6pNx/NE8lEp9/XRxZ138Ml8WoKjnT5iIX20YuR/4C5W2pzpvINGsma5TeFf3EK3sDPLsCdQl/eBrH",
+	"gxUnb9jM28len70Kj6dfXh1jSXjLy/TpretEVg8wZmb5czUv5oC08IJ9a3Whg4n8YTiPHVXVTTy5WwAY",
+	"VHBpbVltiH38mly1yodiqOUJdoLzoPUnOx7xHOrY0U8vnOAkQ8HL7HMsBfeNM1Ms5gTB7i9zwemDa37H",
+	"mngWwWknYDQe/9Jpe5FLcckcIj3gJCmEU4EMScCjhBIJ3+UBlFw6hNbc0HIV9elDDov9q8v+5Jqsxxjz",
+	"KLzFoJNAP4XN7sgozMUMhKcQyo3jqElALkuvym1bMvQ8nvAdpMpp5VqhZYPP5HY0SEEoHvVROGWmX1O0",
+	"y0guZZkRgAfOSFNbHRGzz45qC8g0ztvgWjZ4pkk0ll+iJn6qsfyyk8AdVw27icqYqUaWe1ClzEF+MReQ",
+	"d+fTQmALvMKIYNoreGOoJs6oD51V3SIVuy3Sa2G4rl+cgTJTcFreRHETMMdJM+9qSzob0ZPGS7JhZQ3O",
+	"iqjzczpdvMk3UPBkj6lz1YrTZI68Y+rFWZA8K/ZipFLOiUVvXnVwrZas5OwO4ABPm7Yd9pt9dNg/fm05",
+	"+OnVlY9LnjpCCtQ4dfXGvvzJs2qXMN3ZHrBnl/rtjnsGdLwzD2boZev3OlmQeMOjd7i5WpWxXAaXn0sR",
+	"qZaLNfGJ3bOykSYhjPEpdzaPJhZwhKSxz75drTQzkdMMORd3DqCzQD9lCoiwojtXuR+xZxg1f6mjTBnS",
+	"FO1pzV1By5dXV+Tv/3UTH5lXrPD4QHIn7JYgrOcIKEYko2nFVDQ2A3BD7jTurDq9kwpa+TQmgHMqBsAw",
+	"q0kUy44JHLE3Bkoh0M5BE0aVwvGwgtwx9TEVC4Pm21j4FVuBkJLdsdJB0PoZRYJPRtb6NTg4Y1VimtgN",
+	"UogoZlUcuVpdE1ZqZn9wKiVpcxmHAxgVzSJvraCoR+NuvKol5ia861dlOL9h20cACZuF4314bNyB87Nt",
+	"+d9RucNlSXbSSzWroD5iJcEXTjKP/im/Plf59Y8rqLoW9NWBBf00+6cUG5Fi/RKncyTTQ0qd76FvwQlu",
+	"eUsKewJITkXgV0JRzlgjEyr85KeBQdU5rcGP+eUxN+Z8bi65UWNA2q3/9OvowB1EuAnuDl/56uurrh/2",
+	"P66upvqv+SWEzmv23oHGaz+d7Cl65VPxZuzirWxz2F1CCJy8btzU9WPwXQd9gG6A1JnabWNO+4OIOHp2",
+	"1JcGAySaFa9cdtWpNgW833ZBSStOPChQH4CeNmZeZopszLgHj7cZlOk4LeP94+ISLocPhz4QbkIJFZIO",
+	"2Nw5MaVgWCvYYcGpbXNkP33zXh+AUp0Qk3Tm+BpcrGssiYKoJBOam30o+quljCVs8CLxyjy5nU6xj6Jo",
+	"tVFHK9qA+Fj9p0ndlDWsY91UGrPbXMLYjhoENgIfmpXrTSIUV7bIqVqmNrVE2qW29ov20FkTiuLsmlwR",
+	"vgrpM670kSUCg69oKpaMT6OOIj2UnGmAMXDNDBQyODjprwklJf9bwwvAPCA11QZ74ohDRAjElVo4uKz2",
+	"uP2UEgR5dlyF40IbV19+KaVQ8Rhq0Eoq8pRs17A1uCkz+ibVShqW7ItVshyDIC2TYYJCCnVn+V9eRWHr",
+	"mjVVc3KbE+CHusl+sJz2hDjud6vxw7vDhtzbEixDeeMHHk/7jaR9vO5i552U+gEt7eaZtanN3iYbNUyB",
+	"AKb1SIOZn7jqN9aUidV2OURt3zHaxSxyWpYO8PaQFKNX/8nF8Y6h8P0UMuBSTqUDv2MtpnI/Wfws+KfP",
+	"H5EJyygjpuSbf6P/tvw3//5SoSWFSNrgjcBOrz0A3kuWWlquGylADVGsfokDuJQwtpPY5m4MIxPztbz/",
+	"xT7pwOS0OSyrjZaDx0NZAWWMmfRJTuW5zujcfLwsK1J8dRo01evfD3Fqy+KVRvORqEopt/6NyFHdUI/j",
+	"6Nt/QYx2CIOQ2nnun7hX1jKbs0PyjqmiYSPWpSzbxVm1FcwHhuYb1IKmO5vdQLdRl5sTFhRhBUcTsk8E",
+	"q5pbaBdis7MRN9h+EUSuEzodr6C7kf3x7rRH7+xCe5s4hg5n3sufmGPIXr+d3NvjPe8nPTPtXR67UWgz",
+	"7LB2VA7moQh+2n8ET52IjjC/DGECbmCXPq478S+OwQSBTHYdLLCNd2p2vaZjAEDY3WdWK/Zbyou3It43",
+	"BdIzx+Q19qgP1Ssowlmv6cbRMoiZFVagHqRkBXetKNQLuugM7R61i2yzJ3NfT99C1QHJO9wePXXOzTnD",
+	"5Blz/YGp/4Pvx3qWA+9oheCKKiK4YMYlTJkdE2bvncMFX608urWre4QeLzkT5pr8AXuErmhTzkCETm6y",
+	"NdVIxf3tIzVMRYoUV4p5B5ZEB9b6iYdjz8gQI5wa377DtRez13Pakua2dMkWjShi2Y8wC/AdLZnZMeeF",
+	"A4QF34NprTC1zitx/ue1YlQjThZTK2l/W7i8PVjEQeL/yJHpOXU7PJjoWn+DDfhOdc7+QAv2A/80vLEc",
+	"co4+pnhZAv1MFYg/fU2AyugOFNI4uHCuCeoTI1lTnXOzstb5q5FtAsxr+1lt6B7RwBI2fh33jsG00tsX",
+	"Dk3DKQEP/oyYcKelOa3XJIxqF+M/krVbFMiW4mP4gX+ym36ql8G+e0ubPI6mAxnRnSh7KAT3/Usv08Ce",
+	"imLCKgXs6zVios8x5NPxPHKqaBVzOnFjjWJNNrQLXNZtw1DaHYu31WpFpRQHREt0AQw/ehVa52NT/Znt",
+	"8wtev0qOEJjjFvYHaWipw+Op395IczNGNth0JKozJJeS2x8zjAVAUMjnImsj7xhCgz7kod+y+ngviB2F",
+	"Tn6uvYJD9E/siTn98RYxKAzBTSrQyyq5ke6R6oM8Nf263emkI5uuro2VGbS4SjUVCKuUdrWMFRv4bsp+",
+	"KdkiT6o4qGjBXo3LNSxd6sSbrYa5T0XZqQao8of749M++lIpI7QoMjhVGdFlo9SeSBXGHvprApVPpt9o",
+	"7sWgRIPdxVQ63tEU1sxgaSrPt22J/4668GSkY4x4KWWRylNSTKa7dXqlwQnEQhYrjgLcKTCdS5VKbp34",
+	"9OoqXdbCVk1O0103G7lMtCeADZI7bMuSF3pGx5C65DF3NgivNpOhW7PbTVmzAn8EUApNE3BylVJqhklr",
+	"WGbkKlKS++tEhtCGKwVFCUa6o/LKXkqQ77gbgA1fprFdBtinR68XKCyThb9gElltN2LoAb9ygT1HfDhh",
+	"xidndO2LKcF+B1pODFP1UrQ9yE6NCTqHv9W68hkUSq/EhBPW2YnOvLsMfdhTDnSwznlrtyawZSju8gLZ",
+	"i5BWS+giFaKAC0eiVTwPlKJjWj8Vj0/R+F2Y/AdAxx1tcJs3BvISlx2EKeQLSraCr4ZK/4qXsZ6C9tf+",
+	"8ACupWA7kliki3s6fnVKJOPI1RfPbunCE3KUOj59Cqz0aH79eDfWeK8958Nz6E4Bpz/FnaETsD48RuoG",
+	"URnsOyn36hjOl9sRl8Z9ECKIoEnOoIHLI/pCe0q4Cls7IKIUbmiiym7kcbIAqIoDifS0GST6TFjQeCJO",
+	"NqAVFxSxgud4LSU1t3ECwhJCEya1J5pRLaHtNFTAe6PCfiIjV8RI8jQxNUuqsas04JFVjHYA52iFuDV2",
+	"RsnOvDkILaeZZB3T/tkRxFh/yeCk0vjB7eiZHPEeGrzNbfl5QhZa1WHBKeqFhZ2cnTaz3sjJqzC/pPT8",
+	"+eSPZOg7H+iM7NRvDw6aPWOgSO6oKjQ0osBeoYOEq3dMfb+O+n8o2fISG7x1cP5AKbkmT7+8T5fF1PnI",
+	"Fj9T9Wo0YuzwNOCWdNmGFf/Eitb3C82IaJl8l4+wWtJVh6tO9IOefGBBeRvpU1XKXQDX1djm10fwF5Gi",
+	"spt7KHgfJsn0otHKVaJcuDWkQ7o/zef6Vdfn+tURIe3zwBBHGdczjWhzzKU7s62l3eXkvauo1m+knmED",
+	"z/CiZAuIz96c5XIBRmzL0N0XwzJbXNzuUua353QH5/Rw1Z87LeUGbaAgy4hgr04rf6ySarV4l/iJUVX/",
+	"B8jCx45iPfhMdIqM6uoAYaENXbPUpvYpQAB+1LRyfUDSC7Q4EUzvrfiwYe9Kh3wTy1cZaeRxT41lRxME",
+	"Aa+MFSO9oufLnGEvDBFhKIT6QUunMb7VrgN3AQM1nJ5zBp+ZLDaZczDSanfCJOv4jubKjn5qVbcw6YU5",
+	"cH54ad1r8uv31Ytx5xpJOQCQ9PL4XTkf8wbTZYD/29aQc+wwkDLjfZucFMIuP9yps92KhlhJQzgmoQ6F",
+	"wg64VlsulumCistGCROvSAlNaELlI3TssmJ6336nUPt4VbJr8HJsvr9FLtq3jYkfI+cm0hUtSyg1ttoy",
+	"dudz3pTPSzd6OB3GjnSeznKBWEvv4h9Pb3y7Ezeu/HSGkfQCi7GCeyAAhpItY/XQOjoGLBezMUu6d0XO",
+	"iQ2TqXlD9/2te9al9dNxOLCHsH/dipKsX9iUcyzftzuRYvxewOuAo0w6HPinE6hmP5zmKZhj8sVJFVJf",
+	"7plYp7Gb9rObTj5tMPP0NObEMZLojSOdQ/F3lNu13cgirvJLX71QMmi1yUi9sf/Ph3o9DhgLKkKXR/23",
+	"hipXQSrI7X++IvBCFNb0l3FPvrvhANnGf7OHXHIqwHC2aFQ57oZBYsQbO/a2036ng+Ft15MhfWKS/x0V",
+	"bel9L3ISSnciOdcB3yAdvhHO8gzMWJ+9GM20a/IZXwqLDKcjBn871kKrDxKLY/vVdKoMwkcmCR2ETE8j",
+	"KnyTjWHvAabNWMx7H/Bw7Qc0i3bUXFEzg1qANTmSwZKyZ4HIFaO6UWwCLnk8HbAlnN7RevITaUn5O1pP",
+	"1PN1wmWyLI6nX5SFW2Vf9UJXNXzE091tYOa3uEMYv7oRhrnZSB6N1SHoAwZm843UHrdTO5ncA6hldEZ1",
+	"Cg4aNaXZHStHcoYhByebKMdNPahYJRs7ooDef4l1YIbB3ErDRjfH4bluUQQ4JNnzJ9uXPY4GmdtTN0rY",
+	"ms7a/IRHWCvUVUcqxkdzV88snUtzlgVNZK+TKsypOK2y2mVAvCupiMEpC0wbmERug4fakuc5rp45aD9T",
+	"9arQ2mys4g/AuqD8wZVnBH9OElMisM+BIfX18FyMNSk8D6LoDwngGEy1FfGHq29xmNq6qrD2Fi3r6moa",
+	"99/1TsHeF2vpQcAxp8yBOaH+h9WT4Mk+JuK8w9vqC7kUxct2d3twbg4tCpHA4JqHZADdgZqK9w9Ylizu",
+	"R38jc1qC56pfJ9dBdP8fP149/enHq0d//On/+fLHq0df/fSvz3+8evQ1/iqK8H4y8GR7cCLVm658I5ce",
+	"hAPoFpVnJRWnwD7OPOX/bY7sP8/m/y5nM363nnjGYrGknKrlq2TvbHK9wTan5T1UCTgkn+Tk5lMLunyR",
+	"ACwjc0RyBOjMwo+QktFwSjgk5DS8k8ooyiPYMctS7pwsBFiSCkqN0KUx1PIPK5862kyj7qbqQ2a4+zd8",
+	"vUl9dstF8aeZz7+Ru5v0NICby4f0jzjrYVBPhs6Uu6tNSfMM6C4pNO9i+6acC2ZMyXTq5wHuNx67dLUa",
+	"45wDKL9nWBP4/ljc8Zi95cH2WwL51XSIkLlD5I9BWFVi3kQ4nKdnTvhPvGd/a5yzaIYadBwI6NrDOTt0",
+	"lY00rt5mLVN7ga9864BJ31OL4D3subYfae7yTsllieBovYWNN+ZkSkk1FSqkZSl3LM56x5lyHDcLPSNf",
+	"6HEArYBIlsbZ+HgWJpzM69jgsRnJNxhrcdnPtnZNJd2nRrbHK1+zGjual0pWY+jmK9LvTbqjoFT+3Gif",
+	"a++QK11pHU1vC2bnwuyZnyESDV2f0dJvxv3o/JMDn3y3FA2KQTugBjsKDc8dLP9S7kArkXfMgfPLJuCF",
+	"uWN6ENToQMDIEnvt/BHFQa/PYlRxcN3+jevDTVXlwb+TL9bUYL2Kesqp06r7ixxUmFmbgucbmC3gydh9",
+	"IRWjYrfh9jSAOdHv8oL3tp9oyrkDSPWTeWUGVy5Vo48buPCQN0xjvGVpAn+01wF8kwHWasBEdqnBvpnP",
+	"omO5XU3BkPeKhEpeZ9aO2rKM5BuWb58TSkopt3jCK3mHhZ8bKAGHiQDel2zMc7D+wiS7aM1pTXoS61L7",
+	"Dlk89qk3vZOEZ1z0kP9Iy3h68hJyk1XIMncd6zB/3e9Mz36bkcPHBFPr/cdN4uMzk27nnfSJJvNlHAnG",
+	"MjGg0ThGhQc9eAC2QA7eh6fHGHi+QwFrqoflPXQFasEfv7Yb9vTqCqANoA8URKv1lhUZFDsDhtlBWVZH",
+	"j1ZQqzCikkwirh3vdWWZcDjxkmkN4gCa7l3bNTgQI8j9gs1PLOriFRvgC0xR1aejTUnW4Za5zn4zWvXV",
+	"4bh2E3i73bow8zEwuh+/c1T8xoct6qzXM6uncUz6vPcJib08Zvop/VglqzCsToZb4iYp7RkP1cJ93L14",
+	"RFoqtmo0e4wrnycq8VWYyHtGi9chZfI0uIp+twyP7Gn1nUc83i/jAp6AfOo6suua3yZ9Tv/X/JTJg/8w",
+	"T8sc8ks4J3fopHK6ERgMXmbYWlgqUiummRnHvkjOBGdVfVLVhusNgu9PqJVxDcOR5XQF4z3LZVUxUWBv",
+	"jcHR0SP4onswrhAflywZUf47rLgmdKmZMM4Wcy5/HrV9d1SYsb6sI4Y1KD3wzeQsA69EHdPuYDZu7PhZ",
+	"7BLrTTRF+q1gxEp7b3pQ33Gj56qQgo20O1/Ff1+3Xo8ji4XHYGn9vZ16sccJ0cTwAHU5dJ/MioV7DO1+",
+	"213BnIXJOxDGB8DWhGMDq9EWDsMQTJpjA4H+nXeDxluq39LSzJfF7C7WiPegztuanG1eNfSe82drQ+9Y",
+	"Rq4ef3356mtsojFSw68l3T5HoJOMVLzcQgPkxip/9qc4qmoZP8yYxjIcqFB7a9bBaVEwYhzlVEHkMd20",
+	"MFStmZkDuuKRUWZ3kMeVzSkw90x0YmgnLWe5n1ur4J4AEMwW2TwHNPFrqJ7zpf4V3VtxDhak2JO/NVQY",
+	"bJzRU6nGMNxCctgBOlNG1qSTWHRN/pDoRAY5P+6qlivDBACNAJpQB6IJMPEdtE1qO8D/GBoYG0Yj45dy",
+	"lxHNqwpbto2Fyc4t345NaOwsKVY0Oct8+6GMVKw0mYNGspOsIF8+kgBtVzENOdSClsG3WeHWfoCJhZlo",
+	"c1CXotvR6BgcPyUeRgCQisC4V3SH3s+S7l1nKR6Hkdrxwmxuqrg+UVPxhc4IzZXU6ClYSmNkdU2+fHYC",
+	"cFyQCGnF61TMTaw/yGbz+Ydz5YHD9vSIT4hn5pH8I73cP6DLIALO5htDurvL5zAMNwFZZZrRRiDWeshq",
+	"10RLvC2X0mwAnQSMbqzPz1nfSz0LHjPaDxYqRF26d+o9HOkua6TWwY/Z1HCjwgCL9KKRM8tEpqGLMJEl",
+	"S0OUGcvjTKgoAbYP5DyN8aHvvp5d8MmrkbLadcML6nRb7wBoIK8WWj8ZxXNzEJDsZHi5VyPBKwia2GMW",
+	"PpClJrl0J2LJJH+JDq43Upm8iYHs3XKxLtmjElx2ZMu61SR9lL1o1rnUrhOfBtUhb+pulKlidk2QeWx1",
+	"5iY6PWvYMkVNow4oa23dl8cRtbtvO6qE+Xa2rLsFmdvkLmXSCpw8S53jp/AfuQmVxZPcWXHR/e3Tf/Lr",
+	"Px6/TnHWO2owmfQWKtWHVW+COOBvD7S9pPm2RdoOKYG9JLyTWoZsPLuMIcnsZ/SR8PfI3GtiuQ84bSmh",
+	"U5z07RjkAfamVFN5HXOaYySlGIHrMznnQooPo0dYqqI396ObCGmoU3kscwJ88xu8nDDjcQRBpu7YrN4l",
+	"bTOVlBdiDh6PExg6lvhJ+OhOEqKiT41Ni161yCwjhYjziLCRde1U/rEcOqniieiXaA95qXqfdbsbdr5J",
+	"6Uv25rDm53iD3ibfEFZSbXjuEdJpWRJ40znbOCjdM7ETcejRODMOtaF31urQrnFZO9ak/2GiZVAaRxjf",
+	"DzKtMNJeRB+o3kbDqXy9MZ+xMN1tEmK67ZFuj7mTwvgFTzJ/ksPVGMSrp4QXeF3ea5mh082ocy7bS+ng",
+	"9krCwLl17Z9Ow8Bpt3a4cSszV25Po0aFBp330mVzqr3kffYv8wHDYXUbo8m3aiWTH625iGsG0Fcp5gaD",
+	"TLYvNOFFRjZyiYHMjCwlVUVGVooXa3Cmi5Gef+O3sT0r6bTdbeSYMKxdwiaQ3/VlfRoBF47dzy4a6i4G",
+	"pIKfG+5+22QMeTrpXMGhOPlY8YJ96xhyVkJrWej01L0L4opE9pbVJ+cfTpyieSHywNOjTNlZx9Mvj4KE",
+	"OiZpc3VwpkdQmK6OIQYXC0+wNJHNC3YGa1VNSV1FBC3Lt6vF8x+P3N/4CoRos18juNKpJYuAQR2NsgPM",
+	"oiBw9UED0RZvuuRb9pxwQdh6jSa2pEozsttwAw2dq6WON65NrUDs42odFKyFOQ83+afDzUHsDQYljR2S",
+	"TWAjDtMrPeqrxqLDFTcZNp8FkUaX8o5lpKpaax0/9oV2EdwhGmW0r9OfPDY9VjVSQ2hZRsHYW7zAMf1M",
+	"rGNu+oKtFUut2wC8qvh5T81B25/iGPi0sC9mbg1+HilaoZKymiArdLZb8RAdtNeTNrLWpJLOAx2BX2Su",
+	"gkEUpOShRBN/Hct6/2BZhCpGdorW9Ug/GsPifQs/SLHWZCebsoBU5nDifFYvADJrYq9HTeRqFQ9zQYXJ",
+	"Uf04VKsC3Zy+4lYcpui/FqM/ZoSPpefgH31mQ5tTmWSdfIPJ5oNd9tW/vvm0JTTkykK8ypf9th6uft23",
+	"Nn8RhpenZ8Wib2zU58J1fR9gwB4E9OTUQgfOiRNM8re55N+Rlc6p1nzYcsqDOsqklVqanJMobZ+MebFX",
+	"fN1gZTg17kwLqhSmXdjD5hLj9sTeUNjCL8PEH2joz8oSQOj7KW6phZLztLJ5ZZXHkI0jdN7QcvW+07Xq",
+	"BEqXUm5fWnKc/gnVxCIGVrvwG2X3QjWibakXx+Q9K7WeVnXJpufBuz1uIlMoeR2NoXc9YBQW4oHCfBzc",
+	"9+k3siwIrbiOKwRHVjHQzzpb00+XDwesxwXZoURuCeP2qV1mOGUZBg5G8+ahuI2uWTKUNdf1izP4yTki",
+	"+ur3/YBpw7MfR2732XU6K2rewyXPitEUuaPrhxqI71lt5qDsr9+zosm9In7CqPOx960NJtdMjNQO4R9v",
+	"ZaPyhBxRD6wbwc33pBiQtwOY3e7iQcHIAV1ivD0GICNXmJhitcJD+JgslObNy5QGOBmHDxkDhAvgvCO2",
+	"SUT1koLdJscKnaPth5FULbPhQjAdOkphNynQNLkmdlfaWsDkfkUleBySO4/bOzr5Yb2hNfsz/jirYftN",
+	"9WWqK3V273TIhkt8up+O0RmsQ7n2mwcLOFx/1uGFdp8DQWOMr5qSnSdlN7IsZvjgQv1QLN0U01k3rqm8",
+	"nRu0x2HmGvJQQ3dmwQit65Kzbu6BU8QBAz6WdqCYnlN9Piawko1AL8o8gdoZ+E+EUQJdYltk13XOPYrm",
+	"5llfmFtO6PqWROTbHVMFz81YP4DWnHVtS40ERQ09A7ViFIoVQJnLHKfI1p6HjEbZmAwcZzvXYqCQQURH",
+	"jMoXZgSQYt0oNp4XDVNBt9ROWhZVcXiqkF49/IuS1QgasCw9zL++JnZ7SEAjwO5RQmIBPhTUV6OS+LjO",
+	"7ktoYz0wrJ45JwoNUQThS+lCwpToHsxs0Sm6hShfp55T1ixeAWjk6cybVlgZZt7uix+2nZ/jCffNNrju",
+	"mMtRLKi+0dO8o0r4rMrREHC6mGrba0xjocJToMQXbCYAS8W0dmr/MYFXIBQvPp8UbeaiwDTevk7TjIQJ",
+	"O6fmFEl2MiMNoHMOmWS42EEoxUvxQ4l8YCgFgrSCsmN3Be3Qh+ng8vZ64UEVdOCyxCLHF76E7tQixzYA",
+	"8NKDEs0Da1mVyAcpEBwhoDDp58SnHG7Xsae/5Vi8aJ99u1ppZlL1n0LRnVPZD8X4l15o7yRxDyGiYWs5",
+	"2FsK7jy5G3FGHOCIxbuRwyUEPbON9KBSlkWq2uy9Iz2yDl6xgiz34PSWOzFAqOnqbCumVCwn6MAPJ+RS",
+	"FnuIZrl7egVFMYjMXczK0BnNEgBKfUzFrqH5NhbhRyRKAgjPCCCF+xPHgZAOMimp6EbW+jWWT0ZbJ1iq",
+	"KwKQBlbblavVNeKTdso87JYfxEy60Q0VDSciVjWgAQmsu27xM7sQMpH8gBTp8NJh+5wvHFLR1PrFNAXX",
+	"mwxYFeFB7cGBjnRuhuSjU8sKCOU4Q52JfAMWBeb9ysb4XnZo1dvduA6lVxjskCsodLIjdXBUH/912CDj",
+	"/qBu0Y0RcPwuhQTXl9GHoLp9iPJQORt6EH2hsU0HSKySol9gGtzq9wfm7ebwH86h0RlpoObWJ+Jf99c7",
+	"LHOaTvRPctGlAwX/E/J3DPJ3Is54zJnuEZtGYXlvzUgiw2k1AYUcbTfBDbF/9b0SsYOi1wnyUubRYu0N",
+	"o4W3xkcq9HudGa1BDIXgmpYmC3WemYt/K7LiArsTJpf2jyWKWg3WbGRzVNZ9dI9NggSEpfqs0k42aIEw",
+	"mX646E4CnsEJWALOhJ2a/3fuscvmld1LezS/orQSLaTZWQVaO1qPcDyY2SC2sPydtInwbacTE2qhWeiK",
+	"H2sqGT9/p1WEJ5ZUxPPjfAt8P60kjAJLpBMBCj5smKpkxQxTt4yJsSTyQSjDajXQjlcFuKBL4heN5PzG",
+	"OHMM28guLnQCupAAruh2hFUsGcYcWf10zljT44vG/zsJJamp+gBJevzDsH6/Wr82/3pHpiZUFH/ALkyn",
+	"lBN/kIaWMW9XzotU9Ph7gsb/LPDus4Vu1lSdBY6Po4UvTcHkI9mPbHlJVcHUY7d18/Yd34Wp/sX3eYq6",
+	"/LlYa7Jkay6gLPZMO2spP7Exg8PdPt48lJ8QPxe6OgUA27SGbvbh74XciWhdh3Lq2TReAILUzLQNU6GO",
+	"nGUQ0mSTljXaKWyO1VLxT6/eMfX9OopGRDSANnIBaDWUbHkZwFW9Jc6oSQYzHgO88N4x0+mdtuZ3TGOK",
+	"mEpGrZ6NSuqcTpPeRrUPV1DO6xlN9xwaXVRjKWN2IgKIenZgBV+WjNRY7HEeTwCYVDqTY/RufIag/fF8",
+	"07H9SMFXq/RDOTrTHVVR1POur4xrsmW1IQ7XOwnSSlWxFql/kjt0x/rsCQDO0dwaXFbGudDviGYxGltr",
+	"RMHUSfiH7s1TOzbEG9pkTi63EOjKtaNHjDFgRyeuwua3/O4FdSBje5T9fnUlSWzSH133lcilsmQYPQbx",
+	"3kW0d2g3HRCcUI44VrQw9MnHm4d2UPWsnu2KUsdb1/d4EeSSm3UqoM6qpHozDffj/cqAecBFB5w5QPkj",
+	"WYQ0ljXNBjMzU6BcWT1VyHpfmXqw6JsRKqLfisAzqShC5QEg7TFc/9Ra7d4h2qDi7CzykK/m28i3a0pR",
+	"/O8j/bh1Hob8Yz9L2OjQcjUw3Zg8iccQPp7XjuVj61UaVhGFWBr4sxwmqjVzAMBuy12xyOmFXBeprYqE",
+	"iDG4FinzfFdSoTOybnjBEGhFsYrZHdWEcvVopTgrQKnRj8mHFk8Fyzb+/l83GeTqMU3WGcEkMk2qKoOQ",
+	"h/a5JaQRUEtPieVL6IWN8nDHNXtMvoOGLvDF9y9vyB+fff1/EgeR+u8/ayk64GaclQXGZ6B3Spt+wzVx",
+	"XVQwhOL8iYv/bDe7077w+eLq8dPHVwCDUTNBa754vvjq8dXjr1zDbdi5JzTPGYLhrNlItRd1jc0Vo/nG",
+	"OZSDY9+nBwGuADr4DWIYSiAkl+J1sXi+eMXMCxwKcrdqKTTyzpdXV8hCwjgIB0hHy+HVJz873HjkjFgP",
+	"nTs+p9f2t/B8tIGuKo+fbD9cnP+Gp4kWhbJc4cykjawYEczspNpm9nBxQ0quDRPOQ5cFl7UfCT67ok05",
+	"esACNVswXZiN29onuSxcF/poPd9kJ/sMEOpcdhimFOqcCgQWONzg243c3WDWSm9/n87a3+kGzG1L/iMU",
+	"N4PW9C1t4VdUu1g1mE8rovkvzCrO8F/fPf986rt9fPIrL35D4pfMxPorWtJTt+1WuxDSm1aHdP5At+wb",
+	"vFF7dH42/Orr0AH/xJVYUaEouEf1aLFv+8iT18Xit59g+YjQ2uW7w3W8Z7R4AQ8t8Iwxbb6RmEGXzCwz",
+	"YhFHYGIM+2QijUSP+F/bb7ovxAVD+45RDfvtohJwPVN16SVSiEGcNuDVRVIH5XbEHbSjnUx2vK5KRp2L",
+	"wN4/vhj7Kfn7/5d1caPlijyFbJujkEjrcbNrRBYAe9nDtD6R/7OFbqqKqr1jWEKF/yomiLQcYAVKzWRd",
+	"MrJT3FjzBT7wBLXBiZNgFZRv3EOnH4W0bAWfNHIPbHk8gUzHNuo7mm/Ikpoc2ya12oRLRr7AzlkCQ7kZ",
+	"heQXu3VQau08I2DUmY2SzXqD5csKEs3Ai6ndJnrHaXwLP0q1/cbb8P8tN9AuzpfaxE+bxlg/RCQBjCHD",
+	"zCDQbAG0O1TqnLmfltrge2B3TO3B6911Q/iiojZvHaz0NfcdIEpMTXLnM6eGlnLdUYEHmuuNe+QeCeyH",
+	"GCGun+T5xLtpjMZsBWcMNSXrqEuOTlshd4714dFR6rzh2tzAE2cSJw2dbie8Hdnzsw2o9qIsnRO/ugDV",
+	"PvQuSbkTSEMItYMroiVWRNk7JNq3StY36AM8rsO9lGotjWHiQXW4bOEa1vfuqsa4ic/85uoHxBb96X4E",
+	"ZGCMhxWLB8P2+A+d4Bfgve8ZqyHsQg30E8TUiFZ+SeFs/gkd4wYeeiBVW4XuR2nhF9Vmss69BA81RP8h",
+	"7xt/EHV82unl92ZMsPsSreD/cZ14AcjdG6zQRAhcPP5W21+Ar76xWjahvtsGpPNCtykfzIG+jNhyCvPq",
+	"uG79gxjjdRwot8duCLl9mBvCjnTrlph4S+D0L3NHlHK9lHKbkZKa0PkJN42Skt8xjJ5KQYysMQk/dlxv",
+	"DVVAtIc5sG2E5qm9zgIdYshBqJzjG6vG37GgWM9Kl0WINfF6pFM10z47r19YTc1hf+XQ1oOba0KJYDvS",
+	"dmYaTzfuwwzhXE4TGE8vKDDkdlQHtJyzoZDg0YhzfFPA8U8sO446fl+4DH4DeI17VLWdeyrm3H3D75hj",
+	"2J5mMFxIRa3+3m041uqfzgG2ofqa8JVvpwtRNbbLnPtObn2YDVpu0TXFrjl2gL81TIUumc8XgFcDPSw9",
+	"+btpos+GbPHTRb0zkHn8drWaBEEB2K+QY2EXWNWNAeBMeB+bizFDoM8zymFMwvAdRjolL20ZEsmddy0l",
+	"auhcO8d5M0vN6rUc0cnstZseyad2CFmhUB3WVUimrwlUXRGXlExGEEJFv9RtKveyjsKUhj3AgA7VZEU1",
+	"+HOwLnjDyJabfMNE2BDVCJ3Bnaj2Pu0KGk0/PaGbSx9xGmoWgVypjq48NKHmmqwlJgRlbXd5Dl798yXG",
+	"UbsGfh/urWOWzbvGUpkX7Br6X1kZvlRAS24gyn66xTNqyUfndnVR+f2dMGo/tVUP7oxvd+8J3bjMoTEK",
+	"vdj47JJ7JBEOEiHRn+XOaUvad1W0d3tuD6QHRBTO5YNS8WS7uK+6OZ07uKuWdho+j96PdehV8pnjWKW5",
+	"uMgG5Y3Ca/k0oz2qTr6h+xv47INokyseQ/UM/UEyt7fQYrWLoXsF/4s2EeArk3yDYpiytIqBVcKVq0qE",
+	"iDwE1SroAg5Zsp2LB/AudpjfF5Xabfv1Z8+6qu0j/Hlwpf4iRbx1lZ9B52bD6Aj5rrGEfPKfnAlBr8lf",
+	"PtwMr5Np9OQBEF75GRjBlvXeUB498B/96YLMOm2kLC5wnt/QvUumwAgT7Z5WF+uWawSucxmtGemXY1or",
+	"wvjpAT+hBFr0bsQnViFyAZ7LndkXRQGXyR07K0J69LKy338t6uZ38I0cMXUwA41fwoV2SztyvJCCXTt8",
+	"XGUZQFsjEuQTr8Z298mv8N9J9ec9u5NbdrhrvxfxvHC5CPk+0C3DtEc8E/b2tZbXNZpekG7pFHlnsJ12",
+	"F2a/og0HWWzBhGOdI9Cy5hyTrrejgn0yaCNc9shaMv2ZfTKuece9bf67ko76EyHAecGT8841tHROZ29k",
+	"1NCkHFrZuopbcAD1z45sTC7PofNIDOKt++5nF4Zw8/odROmo1XFeIKK/o85Qu/DJeY9f/SysM8ve5xif",
+	"PYKBzquf/Gqvn98mg8xSbj+4BnpHKGDYJ/Mk13eHK++LvegKsUXfBWLw/jb15lnm2t8rRKwBKBjUqyDT",
+	"DsYl/+P9yxvy7Okfrv41I42wVhbcHppYezALmjEXVve95B1iqT95hficdb8cV29hfLVnDwHq8G5xHrGJ",
+	"+Ns31trw3rAHscK0jLnPXSIq7oa1aaUUzh7LqSBLqKvRxmED+rRPu8916fM+I/h2UOj+OqFiOTz5ezva",
+	"D7yTw6Py2pztaT8ItUFJppFkaW25ImQbUYIEwYvTs1Hws42Jii4j3ZOoPEIfSPhxUz+bOi/cpzoY4IFE",
+	"EPHeUX2Gc+WArPdmrDli3ae91h3idzHZkpninm23bi2ay0q3d4+RcJegi3Vs59MNucGO/u5U/adR17t4",
+	"IQnh0bphWrOJ2/eVfcAjr93HyezWsD/skURAqFYYDHkHaJShXzucI49DCKlrxaVyMl3DvxYdzkFRO1TE",
+	"blYh7lwtlVEeemMkOxoe2d/n7r1zs/idcmv98HE9RJM6/P0yWnvblrHgtLTqelnuXUF/AMDsBDqwKUyF",
+	"wNDUEN0or7G4FOmp1J+XyuGs3n/uT4DiS8n68dndJ4fi4nl2ilHD7l3UzLj9n1525DEpI9jOp4Sdbjbj",
+	"niSGmVsi/45x5ot6tfyKPi+f1lyGu7p/hruAS6vDavfr0xph06uHOZZ4H1/Ao+WBDqeF/Q/hqYeQ9360",
+	"MSCX36MoINCpVxgQfp9UHOBX9g9ZINCZ/Oclyfr88rDSLDb6PZcMtOikw7KBin86dpj5J/ZgZT0/8E+f",
+	"xwEu1J5U/NPg/FpipJ1d/ukf89jCvD+7sh5gjAev6gmj3vMJddwWO6A1FdMFp++o+O9abvqOiiPFprTJ",
+	"HZoLnEzfchjqdH0qD1dYiHqJqknMsA0DgwcSkfT7iPguh8iww1zBPSlk8FACGpDfZaP2k3L4HT5y0bz0",
+	"tm59Br5vi3YQwU+ROzEeoYpBfx1uqi9h83UBvh3GEDifQAPa5Z7wTjBqpFNMd5k4xdSUarcvFwhulGUH",
+	"JUBnbaVX/+YJS8YmXVJ7f8uG111mSbqFXnehKe7/Muqu+JVEt7JLDDlobIJrufDNdbDWz+sC656ZhxWh",
+	"/ZEvbkHXJRXTCiQgbz2IAokZUcfVR4cFBm1csEAPL13fePRevIEwuXvyXJdU/C6+wKkUNMF2kC1wNnMl",
+	"OgIDfT/DepP43B4mFfCcPbiwhHZk+Lxk88zDc/+bdimh/ABezd+bry/h0qyVXB5xgbzDRx7iCus3oki4",
+	"zT6019g511fPI9IWNYHGtqF3jGgmDNH291h5xe1/vRLrYoFITs97LmNuyHyRXABepCYCDLvB1NQYpuw3",
+	"/9ePLx79T/rol6tHf/y/Hz/66d//ZREt7h1N4Hnv5/xAGBkthRLRyrHPyGGTLl9l735+egR/OpLJ2LGc",
+	"4mmlvTKunSS5LJtKaMwdIBT7LOXZQWGTs79/kcJlfX711Vd//NfMNVSMpKreJ0YeLQpWJHT6wedSTMQ/",
+	"+aozwDwVbHe54Hy3Usnu1zWiozGNoBIZwYo0ROGA+rEVujkAXZaWJdmxssQzqVguq4qJgpo+Pkzv6gFv",
+	"C2Tellyg3f1/3b7983PXDy38EvBKmNYZ+fWvi0IK9tdFRv66kKu/Ln4DxRq7ngUj93AGj8krfmclCP4J",
+	"ThlpasJEoV1FDlX5BvFt+xeP+9BQj4jV/e8oWINdNnabs1jSkoq8m8p6WPz/D+FP+/RIFPMm8f5gJ95w",
+	"EY1BvAv768BnUMzv6P4SECm3sL0OF47uLUOpRkAHC24AOjKAzOAEFBVb5+23/Izet8kr+xYfeaCwBXZX",
+	"+iwCF0ibXtgCf5nkMcKl/CNGLvzMP7vYheOOB49edMa95/gF8FcseqGZMV6/GTOOb/0z90iNMMaI/nyA",
+	"fBuePZ2tTb4Z61CpQxk30YbudaiDz4iWDgFnJz3yN/7CURWbt1gl3IGNuN8vJejRPa8T/O2AuPdwpbnP",
+	"+3b4D8vjU7t6AStab9gkYu9Hqba39pn7TfR/cKrCkkYOimoE0fjApZKFXVY7BAtcM2ntC9RgG4LaNLEX",
+	"Trdix4CnwArzoNTSVbVqWtVWld5xUchdhp00yd8abmcEii/13fxjSqY9hXDzRNRMtGL7tVK/ZUfn5XK0",
+	"FVQu+ELbzIMi0y3T0I4Gy2WcdgbTn5jkGjSiM2aZU6W4g6eCtpfa0DV0B6/tT64PTobgSQpL/nSuGLNM",
+	"I3e6m0nsKndjc6UOfCYyU2dFD6b603/TELjn63HUjNCX6TJlNm48MN8QpBAhMErfjOUJntcj6rd75iH0",
+	"79tQgPb7at+OLn3VG3+bpnv7TsH/gMq3n/rnpX173njgQ9sZ9b41bxgqqnp3GO9JTktr8qvRQ4tTvvGP",
+	"Jdaed746swA9vHo+JV4b3aolcOcIwv1KEPsH/FC0pKrS6Ib8+utnX//rGcWkB8QtOWokE4S1MvGYanKI",
+	"MAigg7/MA4WK3aW/IGJivKDu6hTgS9j6iqpt4ZJ9Zm49kOvC255Z/aKuAclYFN6EA0WKavKDn+yJGw5I",
+	"tOrOvwM9ohZPaM2f3D21f///AwAA//8=",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

@@ -74,8 +74,9 @@ const settles = 30 * time.Second
 // i-th thing said, until it was moved or taken out.
 func (s *Server) left(ctx context.Context, l cook.Live, i int) ([]store.Reading, error) {
 	e, until := l.Events[i], s.clock.Now()
-	for _, o := range l.Events[i+1:] {
-		if (o.Kind == cook.LeftIn || o.Kind == cook.TakenOut || o.Kind == cook.Out) && o.At.Before(until) {
+	for k, o := range l.Events {
+		ends := o.Kind == cook.Out || k > i && (o.Kind == cook.TakenOut || o.Kind == cook.LeftIn && o.Probe == e.Probe)
+		if ends && o.At.After(e.At) && o.At.Before(until) {
 			until = o.At
 		}
 	}

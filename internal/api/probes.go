@@ -9,6 +9,7 @@ import (
 	"math"
 	"slices"
 	"strconv"
+	"strings"
 	"time"
 
 	"velocrustum/core/cook"
@@ -133,7 +134,9 @@ func leftIn(events []cook.Event) string {
 	for _, e := range slices.Backward(events) {
 		switch e.Kind {
 		case cook.LeftIn:
-			return e.Probe
+			if !strings.HasPrefix(e.Probe, cook.FileProbe) {
+				return e.Probe
+			}
 		case cook.TakenOut, cook.Out:
 			return ""
 		}
@@ -149,7 +152,7 @@ func (s *Server) probeIn(ctx context.Context, l cook.Live) (*ThermometerSeen, er
 		return nil, nil
 	}
 	i := len(l.Events) - 1
-	for l.Events[i].Kind != cook.LeftIn {
+	for l.Events[i].Kind != cook.LeftIn || l.Events[i].Probe != id {
 		i--
 	}
 	read, err := s.store.Readings(ctx, id, l.Events[i].At, s.clock.Now().Add(ahead))

@@ -6,6 +6,8 @@ import (
 	"time"
 
 	"github.com/jmoiron/sqlx"
+
+	"velocrustum/core/cook"
 )
 
 // Entry is one line of what was said, in the order for all devices.
@@ -104,7 +106,7 @@ type Probe struct {
 // first.
 func (s *Store) Probes(ctx context.Context, since time.Time) ([]Probe, error) {
 	out := []Probe{}
-	err := s.db.SelectContext(ctx, &out, `SELECT probe_id, at, c FROM (SELECT probe_id, at, c, ROW_NUMBER() OVER (PARTITION BY probe_id ORDER BY at DESC) AS n FROM readings WHERE at >= ?) WHERE n = 1 ORDER BY at DESC, probe_id`, Time{since})
+	err := s.db.SelectContext(ctx, &out, `SELECT probe_id, at, c FROM (SELECT probe_id, at, c, ROW_NUMBER() OVER (PARTITION BY probe_id ORDER BY at DESC) AS n FROM readings WHERE at >= ? AND probe_id NOT LIKE '`+cook.FileProbe+`%') WHERE n = 1 ORDER BY at DESC, probe_id`, Time{since})
 	return out, err
 }
 
@@ -117,4 +119,30 @@ func (s *Store) Moved(ctx context.Context, probe string, after time.Time) (*time
 		return nil, err
 	}
 	return &at.Time, nil
+}
+
+// FileOf is the name under which the readings of a thermometer's own file are
+// kept for a cook.
+func FileOf(cookID string) string { return cook.FileProbe + cookID }
+
+// LayCurve keeps the readings of a thermometer's own file for a cook, in the
+// place of those that were laid before.
+func (s *Store) LayCurve(ctx context.Context, c Cook, read []Reading, e cook.Event) error {
+	return s.write(ctx, func(tx *sqlx.Tx) error {
+		if _, err := tx.ExecContext(ctx, `DELETE FROM readings WHERE probe_id = ?`, e.Probe); err != nil {
+			return err
+		}
+		if _, err := tx.ExecContext(ctx, `UPDATE cook_events SET revoked_at = ? WHERE cook_id = ? AND probe = ? AND revoked_at IS NULL`, Time{s.now()}, c.ID, e.Probe); err != nil {
+			return err
+		}
+		if err := s.say(ctx, tx, c.ID, &e); err != nil {
+			return err
+		}
+		for _, r := range read {
+			if _, err := tx.ExecContext(ctx, `INSERT INTO readings (probe_id, at, c) VALUES (?, ?, ?) ON CONFLICT DO NOTHING`, e.Probe, Time{r.At}, r.C); err != nil {
+				return err
+			}
+		}
+		return s.note(ctx, tx, c.SessionID, c.ID, "said", e)
+	})
 }

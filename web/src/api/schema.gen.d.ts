@@ -804,6 +804,45 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/cooks/{id}/tables/{what}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+                what: "forecast" | "events" | "readings";
+            };
+            cookie?: never;
+        };
+        /** What was forecast, said or read in a cook, as a table (RFC 4180), units in its head, moments in UTC */
+        get: operations["getCookTable"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/cooks/{id}/curve": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Lay the file of a thermometer that logs over a cook, in the place of one that was laid before */
+        post: operations["layCurve"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/cooks/{id}/next-time": {
         parameters: {
             query?: never;
@@ -2337,6 +2376,19 @@ export interface components {
             at: string;
             /** Format: double */
             c: number;
+        };
+        CurveLaid: {
+            readings: number;
+            /** @description how many of them lie within the cook */
+            within: number;
+            /**
+             * Format: double
+             * @description since the food went in
+             */
+            fromMin: number;
+            /** Format: double */
+            toMin: number;
+            says: string[];
         };
         CookAhead: {
             now: components["schemas"]["Ahead"];
@@ -4503,6 +4555,67 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getCookTable: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+                what: "forecast" | "events" | "readings";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The table */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    layCurve: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description the table, as it is */
+                    file: string;
+                    /**
+                     * Format: double
+                     * @description by how many minutes it is laid later; what says no moments begins when the food went in
+                     */
+                    shiftMin?: number;
+                    /** @description of moments without one, like Europe/Vienna; UTC where left out */
+                    zone?: string;
+                };
+            };
+        };
+        responses: {
+            /** @description What was understood */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CurveLaid"];
+                };
             };
             default: components["responses"]["Problem"];
         };

@@ -33,6 +33,7 @@ import { KeptState } from '../ui/KeptState';
 import { unsent, useKept } from '../ui/useKept';
 import { Inside, insideOf } from './Inside';
 import { NextTime } from './NextTime';
+import { Tables } from './Tables';
 import { crustWords, insideWords } from './words';
 
 const Columns = styled.div`
@@ -368,6 +369,7 @@ function Entry({ cook }: { cook: CookEntry }) {
               ))}
             </Told>
           </Card>
+          {loaded === null ? null : <Tables id={cook.id} />}
         </Stack>
       </Columns>
     </Page>

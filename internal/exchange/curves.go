@@ -1,0 +1,87 @@
+package exchange
+
+import (
+	"encoding/csv"
+	"fmt"
+	"io"
+	"math"
+	"strconv"
+	"time"
+
+	"velocrustum/core/cook"
+	"velocrustum/core/program"
+)
+
+// Tables of a cook, as RFC 4180 has them: one row a moment, units in the head,
+// moments in UTC, figures with a point.
+
+// writeTable writes a head and its rows.
+func writeTable(w io.Writer, head []string, rows func(add func(...string) error) error) error {
+	out := csv.NewWriter(w)
+	out.UseCRLF = true
+	if err := out.Write(head); err != nil {
+		return err
+	}
+	if err := rows(func(cells ...string) error { return out.Write(cells) }); err != nil {
+		return err
+	}
+	out.Flush()
+	return out.Error()
+}
+
+func figure(v float64) string { return strconv.FormatFloat(math.Round(v*100)/100, 'f', -1, 64) }
+
+func moment(from time.Time, minute float64) string {
+	return from.Add(time.Duration(minute * float64(time.Minute))).UTC().Format("2006-01-02T15:04:05Z")
+}
+
+// Forecast writes what was forecast of a cook whose food went in at a moment.
+func Forecast(w io.Writer, loaded time.Time, line []program.Moment) error {
+	head := []string{"at", "minute", "air (°C)", "core (°C)", "upper surface (°C)", "lower surface (°C)",
+		"crust first face (of 100)", "crust second face (of 100)", "browning first face", "browning second face", "mass lost (%)", "juice kept (%)"}
+	return writeTable(w, head, func(add func(...string) error) error {
+		for _, m := range line {
+			if err := add(moment(loaded, m.Minute), figure(m.Minute), figure(m.AirC), figure(m.CoreC), figure(m.UpperC), figure(m.LowerC),
+				figure(m.Faces[0].Crust), figure(m.Faces[1].Crust), figure(m.Faces[0].Brown), figure(m.Faces[1].Brown), figure(m.MassLossPct), figure(m.JuicePct)); err != nil {
+				return err
+			}
+		}
+		return nil
+	})
+}
+
+// Events writes what was said in a cook.
+func Events(w io.Writer, l cook.Live) error {
+	loaded, in := l.LoadedAt()
+	return writeTable(w, []string{"at", "minute", "kind", "value", "unit", "says"}, func(add func(...string) error) error {
+		for _, e := range l.Events {
+			minute, value, unit := "", "", ""
+			if in {
+				minute = figure(e.At.Sub(loaded).Minutes())
+			}
+			if r, ok := cook.Limits[e.Kind]; ok {
+				value, unit = figure(e.Value), r.Unit
+			}
+			if err := add(e.At.UTC().Format(time.RFC3339), minute, e.Kind, value, unit, l.Words(e)); err != nil {
+				return err
+			}
+		}
+		return nil
+	})
+}
+
+// Readings writes what thermometers read in a cook, by minutes since its food
+// went in.
+func Readings(w io.Writer, loaded time.Time, seen []program.Evidence) error {
+	return writeTable(w, []string{"at", "minute", "core (°C)", "kind"}, func(add func(...string) error) error {
+		for _, e := range seen {
+			if e.Kind != program.SeenProbe && e.Kind != program.SeenLeftIn {
+				continue
+			}
+			if err := add(moment(loaded, e.AtMin), figure(e.AtMin), figure(e.C), e.Kind); err != nil {
+				return fmt.Errorf("writing a reading: %w", err)
+			}
+		}
+		return nil
+	})
+}
