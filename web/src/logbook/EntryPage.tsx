@@ -53,6 +53,7 @@ const Columns = styled.div`
 
 const Stack = styled.div`
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 14px;
 `;
 
