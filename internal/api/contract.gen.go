@@ -25,6 +25,7 @@ import (
 	"velocrustum/core/pan"
 	"velocrustum/core/prep"
 	"velocrustum/core/program"
+	"velocrustum/core/recipe"
 	"velocrustum/core/refuse"
 	"velocrustum/core/sheet"
 	"velocrustum/internal/store"
@@ -1163,6 +1164,30 @@ type Reading = store.Reading
 // Recipe defines model for Recipe.
 type Recipe = program.Recipe
 
+// RecipeFix What a cook says of a line otherwise
+type RecipeFix = recipe.Fix
+
+// RecipeLine defines model for RecipeLine.
+type RecipeLine = recipe.Line
+
+// RecipeRead defines model for RecipeRead.
+type RecipeRead struct {
+	// Converted why its times are others here
+	Converted *string      `json:"converted,omitempty"`
+	Dish      *PlanInput   `json:"dish,omitempty"`
+	Lines     []RecipeLine `json:"lines"`
+
+	// Missing what had to be taken for something
+	Missing []string `json:"missing"`
+	Name    string   `json:"name"`
+
+	// Own it is a dish of Velocrustum, as it left
+	Own *bool `json:"own,omitempty"`
+
+	// Unknown what the pantry does not have
+	Unknown []string `json:"unknown"`
+}
+
 // Recommendation defines model for Recommendation.
 type Recommendation struct {
 	// Says why none is to be recommended; absent if the first is
@@ -1435,9 +1460,23 @@ type PutPlanParams struct {
 	IfMatch *IfMatch `json:"If-Match,omitempty"`
 }
 
+// WriteRecipeParams defines parameters for WriteRecipe.
+type WriteRecipeParams struct {
+	As string `form:"as" json:"as"`
+}
+
 // AddReadingsJSONBody defines parameters for AddReadings.
 type AddReadingsJSONBody struct {
 	Readings []Reading `json:"readings"`
+}
+
+// ReadRecipeJSONBody defines parameters for ReadRecipe.
+type ReadRecipeJSONBody struct {
+	Fixes   *[]RecipeFix `json:"fixes,omitempty"`
+	FryerId string       `json:"fryerId"`
+
+	// Text pasted text, Markdown, a saved page, or JSON-LD
+	Text string `json:"text"`
 }
 
 // RecommendParams defines parameters for Recommend.
@@ -1540,6 +1579,9 @@ type PutPlanJSONRequestBody = PlanInput
 
 // AddReadingsJSONRequestBody defines body for AddReadings for application/json ContentType.
 type AddReadingsJSONRequestBody AddReadingsJSONBody
+
+// ReadRecipeJSONRequestBody defines body for ReadRecipe for application/json ContentType.
+type ReadRecipeJSONRequestBody ReadRecipeJSONBody
 
 // RecommendJSONRequestBody defines body for Recommend for application/json ContentType.
 type RecommendJSONRequestBody = SimulationRequest
@@ -1711,6 +1753,9 @@ type ServerInterface interface {
 
 	// (PUT /plans/{id})
 	PutPlan(w http.ResponseWriter, r *http.Request, id Id, params PutPlanParams)
+	// WriteRecipe A dish as a schema.org Recipe in JSON-LD, or as Markdown; both come in again as the same dish
+	// (GET /plans/{id}/recipe)
+	WriteRecipe(w http.ResponseWriter, r *http.Request, id Id, params WriteRecipeParams)
 
 	// (POST /plans/{id}/restore)
 	RestorePlan(w http.ResponseWriter, r *http.Request, id Id)
@@ -1720,6 +1765,9 @@ type ServerInterface interface {
 	// AddReadings What a thermometer read; batches, late, doubled and out of order are all well
 	// (POST /probes/{id}/readings)
 	AddReadings(w http.ResponseWriter, r *http.Request, id string)
+	// ReadRecipe Read a recipe from elsewhere, line by line, and bring it to a fryer; nothing is fetched, and nothing is kept
+	// (POST /recipes)
+	ReadRecipe(w http.ResponseWriter, r *http.Request)
 	// Recommend Search each way of running it for this load, and rank them
 	// (POST /recommendations)
 	Recommend(w http.ResponseWriter, r *http.Request, params RecommendParams)
@@ -2042,6 +2090,12 @@ func (_ Unimplemented) PutPlan(w http.ResponseWriter, r *http.Request, id Id, pa
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
+// WriteRecipe A dish as a schema.org Recipe in JSON-LD, or as Markdown; both come in again as the same dish
+// (GET /plans/{id}/recipe)
+func (_ Unimplemented) WriteRecipe(w http.ResponseWriter, r *http.Request, id Id, params WriteRecipeParams) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
 // (POST /plans/{id}/restore)
 func (_ Unimplemented) RestorePlan(w http.ResponseWriter, r *http.Request, id Id) {
 	w.WriteHeader(http.StatusNotImplemented)
@@ -2056,6 +2110,12 @@ func (_ Unimplemented) ListProbes(w http.ResponseWriter, r *http.Request) {
 // AddReadings What a thermometer read; batches, late, doubled and out of order are all well
 // (POST /probes/{id}/readings)
 func (_ Unimplemented) AddReadings(w http.ResponseWriter, r *http.Request, id string) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
+// ReadRecipe Read a recipe from elsewhere, line by line, and bring it to a fryer; nothing is fetched, and nothing is kept
+// (POST /recipes)
+func (_ Unimplemented) ReadRecipe(w http.ResponseWriter, r *http.Request) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
@@ -3392,6 +3452,48 @@ func (siw *ServerInterfaceWrapper) PutPlan(w http.ResponseWriter, r *http.Reques
 	handler.ServeHTTP(w, r)
 }
 
+// WriteRecipe operation middleware
+func (siw *ServerInterfaceWrapper) WriteRecipe(w http.ResponseWriter, r *http.Request) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id Id
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", chi.URLParam(r, "id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: r.URL.RawPath == ""})
+	if err != nil {
+		siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "id", Err: err})
+		return
+	}
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params WriteRecipeParams
+
+	// ------------- Required query parameter "as" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, true, "as", r.URL.Query(), &params.As, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		var requiredError *runtime.RequiredParameterError
+		if errors.As(err, &requiredError) {
+			siw.ErrorHandlerFunc(w, r, &RequiredParamError{ParamName: "as"})
+		} else {
+			siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "as", Err: err})
+		}
+		return
+	}
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.WriteRecipe(w, r, id, params)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
 // RestorePlan operation middleware
 func (siw *ServerInterfaceWrapper) RestorePlan(w http.ResponseWriter, r *http.Request) {
 
@@ -3449,6 +3551,20 @@ func (siw *ServerInterfaceWrapper) AddReadings(w http.ResponseWriter, r *http.Re
 
 	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
 		siw.Handler.AddReadings(w, r, id)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
+// ReadRecipe operation middleware
+func (siw *ServerInterfaceWrapper) ReadRecipe(w http.ResponseWriter, r *http.Request) {
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.ReadRecipe(w, r)
 	}))
 
 	for _, middleware := range siw.HandlerMiddlewares {
@@ -4057,6 +4173,12 @@ func HandlerWithOptions(si ServerInterface, options ChiServerOptions) http.Handl
 	})
 	r.Group(func(r chi.Router) {
 		r.Post(options.BaseURL+"/probes/{id}/readings", wrapper.AddReadings)
+	})
+	r.Group(func(r chi.Router) {
+		r.Post(options.BaseURL+"/recipes", wrapper.ReadRecipe)
+	})
+	r.Group(func(r chi.Router) {
+		r.Get(options.BaseURL+"/plans/{id}/recipe", wrapper.WriteRecipe)
 	})
 	r.Group(func(r chi.Router) {
 		r.Post(options.BaseURL+"/sheets", wrapper.WorkSheet)
@@ -6103,6 +6225,66 @@ func (response PutPlandefaultApplicationProblemPlusJSONResponse) VisitPutPlanRes
 	return err
 }
 
+type WriteRecipeRequestObject struct {
+	Id     Id `json:"id"`
+	Params WriteRecipeParams
+}
+
+type WriteRecipeResponseObject interface {
+	VisitWriteRecipeResponse(w http.ResponseWriter) error
+}
+
+type WriteRecipe200ApplicationLdPlusJSONResponse map[string]interface{}
+
+func (response WriteRecipe200ApplicationLdPlusJSONResponse) VisitWriteRecipeResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/ld+json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type WriteRecipe200TextmarkdownResponse struct {
+	Body          io.Reader
+	ContentLength int64
+}
+
+func (response WriteRecipe200TextmarkdownResponse) VisitWriteRecipeResponse(w http.ResponseWriter) error {
+
+	w.Header().Set("Content-Type", "text/markdown")
+	if response.ContentLength != 0 {
+		w.Header().Set("Content-Length", fmt.Sprint(response.ContentLength))
+	}
+	w.WriteHeader(200)
+
+	if closer, ok := response.Body.(io.ReadCloser); ok {
+		defer closer.Close()
+	}
+	_, err := io.Copy(w, response.Body)
+	return err
+}
+
+type WriteRecipedefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response WriteRecipedefaultApplicationProblemPlusJSONResponse) VisitWriteRecipeResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
 type RestorePlanRequestObject struct {
 	Id Id `json:"id"`
 }
@@ -6212,6 +6394,45 @@ type AddReadingsdefaultApplicationProblemPlusJSONResponse struct {
 }
 
 func (response AddReadingsdefaultApplicationProblemPlusJSONResponse) VisitAddReadingsResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type ReadRecipeRequestObject struct {
+	Body *ReadRecipeJSONRequestBody
+}
+
+type ReadRecipeResponseObject interface {
+	VisitReadRecipeResponse(w http.ResponseWriter) error
+}
+
+type ReadRecipe200JSONResponse RecipeRead
+
+func (response ReadRecipe200JSONResponse) VisitReadRecipeResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type ReadRecipedefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response ReadRecipedefaultApplicationProblemPlusJSONResponse) VisitReadRecipeResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
@@ -6915,6 +7136,9 @@ type StrictServerInterface interface {
 
 	// (PUT /plans/{id})
 	PutPlan(ctx context.Context, request PutPlanRequestObject) (PutPlanResponseObject, error)
+	// WriteRecipe A dish as a schema.org Recipe in JSON-LD, or as Markdown; both come in again as the same dish
+	// (GET /plans/{id}/recipe)
+	WriteRecipe(ctx context.Context, request WriteRecipeRequestObject) (WriteRecipeResponseObject, error)
 
 	// (POST /plans/{id}/restore)
 	RestorePlan(ctx context.Context, request RestorePlanRequestObject) (RestorePlanResponseObject, error)
@@ -6924,6 +7148,9 @@ type StrictServerInterface interface {
 	// AddReadings What a thermometer read; batches, late, doubled and out of order are all well
 	// (POST /probes/{id}/readings)
 	AddReadings(ctx context.Context, request AddReadingsRequestObject) (AddReadingsResponseObject, error)
+	// ReadRecipe Read a recipe from elsewhere, line by line, and bring it to a fryer; nothing is fetched, and nothing is kept
+	// (POST /recipes)
+	ReadRecipe(ctx context.Context, request ReadRecipeRequestObject) (ReadRecipeResponseObject, error)
 	// Recommend Search each way of running it for this load, and rank them
 	// (POST /recommendations)
 	Recommend(ctx context.Context, request RecommendRequestObject) (RecommendResponseObject, error)
@@ -8419,6 +8646,33 @@ func (sh *strictHandler) PutPlan(w http.ResponseWriter, r *http.Request, id Id, 
 	}
 }
 
+// WriteRecipe operation middleware
+func (sh *strictHandler) WriteRecipe(w http.ResponseWriter, r *http.Request, id Id, params WriteRecipeParams) {
+	var request WriteRecipeRequestObject
+
+	request.Id = id
+	request.Params = params
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.WriteRecipe(ctx, request.(WriteRecipeRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "WriteRecipe")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(WriteRecipeResponseObject); ok {
+		if err := validResponse.VisitWriteRecipeResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
 // RestorePlan operation middleware
 func (sh *strictHandler) RestorePlan(w http.ResponseWriter, r *http.Request, id Id) {
 	var request RestorePlanRequestObject
@@ -8501,6 +8755,37 @@ func (sh *strictHandler) AddReadings(w http.ResponseWriter, r *http.Request, id 
 		sh.options.ResponseErrorHandlerFunc(w, r, err)
 	} else if validResponse, ok := response.(AddReadingsResponseObject); ok {
 		if err := validResponse.VisitAddReadingsResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
+// ReadRecipe operation middleware
+func (sh *strictHandler) ReadRecipe(w http.ResponseWriter, r *http.Request) {
+	var request ReadRecipeRequestObject
+
+	var body ReadRecipeJSONRequestBody
+	if err := runtime.BindJSONBody(r, &body); err != nil {
+		sh.options.RequestErrorHandlerFunc(w, r, fmt.Errorf("can't decode JSON body: %w", err))
+		return
+	}
+	request.Body = &body
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.ReadRecipe(ctx, request.(ReadRecipeRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "ReadRecipe")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(ReadRecipeResponseObject); ok {
+		if err := validResponse.VisitReadRecipeResponse(w); err != nil {
 			sh.options.ResponseErrorHandlerFunc(w, r, err)
 		}
 	} else if response != nil {
@@ -8886,301 +9171,310 @@ func (sh *strictHandler) SupperList(w http.ResponseWriter, r *http.Request, id I
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"7L1fk9w2li/4VRC5E+E7M5RUsuXZbtWTXLbUWssthUo9irhu3w0kicyEkwTYAFiptNffaWLf96U/2QbO",
-	"AUAmCTLBzKyyem73Q1tVRRLAwcHB+fs7vy5yWdVSMGH04vmvi5oqWjHDFPz0urD/z8Xi+aKmZrPIFoJW",
-	"bPF8wYtFtlDsbw1XrFg8N6ph2ULnG1ZR+4bZ1/YpbRQX68Vvv2WL16sfqMk39o8F07niteHSfvfDhpE7",
-	"pjSXgpgNNcRsGMk3VKwZ2VFNKlowIkVGuCB/a6Rh+pr8dXH11wVZSUV29g2uiWC7RYYT3TBaMNVO9fXq",
-	"EQ49NcHf7Gp0LYVmsPB3Si5LVtl/5lIYJoz9J63rkufUzvxJjU/8+8/aLuPXzrf/RbHV4vni/3jSUvYJ",
-	"/lU/8d+FEQ8J8dEuZceEITslHdXca/arL+y6YIeUrJkyHCe6pAL3yLBKD/+84evNjf3HSqqKmsXzRSGb",
-	"ZckWmSeBaKolU4vfskUpd6mPVlw0hiU9/FuXT370b7rRMjfBn8Jrcvkzy40dw/2CKkX39mdN9zqyddnC",
-	"8IqVXLADMkxtwg+yshs6GKM3VSBt5/NuCoO5ZotPj9bykftlreRa0eox7lfnb494VUtl8JCZzeL54o6V",
-	"MleNNk31JJeKPXHvwkxe6K3+hq2kYm8bMzw2Hx3jU71lBZEiZ2QJT5OVlAXJZcU0kY3BM2VPiDRkzwzR",
-	"dMXIch9OzlbInVhkPb4ZJXYjDC+H09ltmAhDyTumrokU5Z5QIc2GKaIYLbhYEyYKTbghuw1TjJRsZewk",
-	"F1mHj6hhjyzNW1bqiJHu/qTsRi7l9rEl5cydsO/hNphvWW02w5NVVYlnpc7NSQelWuC7R/mN1Y/9LOey",
-	"G6th3G8sF6GEKwput5SW7zqrXdFSsz6LFHbEH1KpUHC8VpJf0BtasyGjKZYbKtYlI1IRJRs8on0u3fEi",
-	"eW59roJxjxB9pfZMPXZkm0d0eLVDdR2T6SbfcLHWE4J92b488gQVesfUMVl4y6umhBvN0o2J4gcuEncI",
-	"VzLYoSu4wVdcaZORp/CDZrnsbhQXhq3d6eAsZ11R0/2bE4fH71SUmtlCG6pM6gp6G4/LCTPqfCzQpZ1S",
-	"5smbcnPB/icSlQmm1vuPm8THeTHcAClYRjS7Y4qW9pQYuWZWCMcOys8Nz9m73My69/VwzJWSVbvvBLnT",
-	"qmxGwq9LqoeSfnQY1Nwit4+9RvadvyylLBkF1t1RbiITs4O7s4L3E1UM7kV3W/rJWe0xRXf4SPlxzQG0",
-	"Y1hEFg5qSzzPEB3qd/bdLzKFsZYM+WpAp1xWK6kMtfQdkGQjd6SiYk9KzuwWSeFJRHbcbAjliiyZ2TEm",
-	"okd2RDcYaE9eiLl5uhcPJ5eoTH0TiHiqOvUNE2h9TN5wQ9Mk30ieM91ll6UX+4fyNpfUWEIcYaAb95jd",
-	"pcYkveEes7eo2ie88C0+ZUU0F1xvYuoaamp1Y4gUVh3cUFEQujJM7agqdOpxeG0YCN6KfnqNz3/5bMin",
-	"FVVc0IIdVcz9cyBqPjGdrtLzT4fTiMyiVtxdNTN4AKxRKbdfaCJ3aIXa85I3SjGR7wdcUDFq3jH1/TpV",
-	"O2Tq+0Rp/1tEImhaprDQrXsM3mjyGYS9ZerOvTlJXI3PRW/ynmRwTJyFE5Oi4eL5PVW/tS+/CPpQT08q",
-	"S6bWTBzSZGhl9mWv3JXpZIQZfCN3ZVQ/kNSkiA18VkesweUeJNNGNpptZFl8oQly+3WwsZzJJSz3dsy+",
-	"BBa1Q35HY74buSKUuJ1P+1bBWP1ScVYcVepKalhfIRqMbjZcw/FMGN1aBWZDNsyJadGUpf3+HRN/ko2K",
-	"6A5g6wJhK14UJSMbqp17SmomiN6AMrHCRxhF8bCh5d0B4ZdsL0VBVrJRpMArMMUbQ/dM3Rqeb/WI/JYr",
-	"wmi+IfAk0YbuNTjK1lakP726Inn19/+3K8gTRu2zZinp0a16Y58B+TBTwtPtwMiZfnc7chYrqvWriK1I",
-	"d2TH+HoDtKJlSYJun6Lr0v2tFSNxdbNiVDdq6jqJyJDD6b2oZCOMtnPzFySxtzBe2qA89860rqUUOrP3",
-	"NRdrxQrOhFlErgV5x8TokWFE0wo0P0oKWTFteE7sG2l0qWnap2sq7NIkLxO/Cyc+VSzUSq54TLu1V50l",
-	"ELgnUKNxE8MrMFGx8R6VCLcppr2NScGZJRgrtLW0qAaXtabWLLPyJYsTCQR+ElFUs3yVeHRVs1yyIm4B",
-	"2QGt1MdnYH9EAS5BpwGC/YZXWhbhdku8l0pWU9yeLl0O1Zd069M+PSEM7UJrKozag2MUdry73Uev9Ckd",
-	"Bt0B+ebWyvyRmxCoLFdkVVpRbymM71yTKxBA6AtN23htwCkzQ1EzwYszWNeO1pOCKm2AHa1jX4/4pXPZ",
-	"lLB4Aby2skdDdETWgciTykm8oSDru+Y8Tdy95DSnlo06jOqOTtZR77yI6WohXo8Lx+dwn9vDfnghe17s",
-	"8Iy/hQ5MeSeHvdDsXCrt9de5S/xWxWz/VoMcaLCduyDG5u7z0b+NelrqxrxtTKrs0UCWV6e43Q4uMucz",
-	"8Z9rp9GuIkob1ei5xr0PoCztuxBCyYjEK3dFrcUfvEVNTX5uNAQmheVWazBLcLb3XLIS4wRD8bmOOelg",
-	"qN1Glow4bk66fFXP6TvDY3/IJxX99IaJtZ3zs6uIa1DHJd1y73SqlAlP7TV+P7adraH5NXjN3A9Pj3jd",
-	"kDaW2qleJWCbM3xKyDqx4BzDG3Yjd2QjDaHIZigS9ZBzWo1iSFKrR6AjD6PsA57YSGOYNslhXmrOGm48",
-	"DtsoMaoXOrp9oYl9TEcci73dhK9lgTTdeXeWPC8m6zfs9C2/oYaWcj2UwfYmSr9LrTX/Wqxk1BvQzPlQ",
-	"M/odiGd8zy2/JX8NnJ2xj60bXlAxx3E0/q2SV85VP6aPTH33PRVrNqJ3ULLi60YxUtE9WaI1Bbq/YbWT",
-	"5+jorOQdA9V9uUdrymiy4qwsYsZUTcVRs4QKXK+GE9IouEIuQKtGN7Q89vpf4CGIgQhz/qi9gwj8mDkG",
-	"7yyuyxQH3ObnEXbaLwNJGZP4N5DvM5LlQMmOKsHF2gqRWmqmr+3WbagmS8YE0RjCZEUGGw4pBktmDFOP",
-	"yVsBDhp3hDPiZp8Rs+H5VjCtf6gya6O+ykjN1DcubqWJZubxQE6v+d2IZV/SJSujf7HfTrj+ifdmhehC",
-	"mvO4Dd1fJH6K5ImL95Zip+h5SKFEQe344Qw5jbw9VJWLeWqwv+x6nht0A0pVMEVKLpg1o608OZqz0o0M",
-	"xm8uO3nnD56h2tFyS0sej/WtKHpAltaCIIpyzXD+9Z+82ez3PTs55mztX7uuAqzgay+Be95nsKE0Maws",
-	"o9RyVtaYkc/haGJG4CojIejMheYFc/Hl5Av4Dd17T99EYMOf3xQPTKtXDXehlGJtF2AfioQTrwnV+EzX",
-	"pzSRJjXpJZnhU2nWVL1LT1FKOr1olZ98dr1ydKlQzcihb1ltPsv0hxgVILCPb6N3wNreOF1H/TwWS2KF",
-	"EVVdy0ZFxfwxcXXoT2kXF6jZ9Zi4UcZEHBLzNKvduS2pgdTHwUX9TzP50AF4JIzEzVj46BrzREF/K/ek",
-	"kOwUoRQ11I+l2ElZPG7ZZGaSnZRFkCUuPj6DA5Z0HXfk5KqplhFCulhNXdIc9M2lYrRwD0d4BhzEx7+y",
-	"2zBq0JscvyrVmn23PvBXd+ZaMnrHhFt8jznB9UhqubMKjBu2N07nSzKW8Ssgzazi2mTOuQGpZlpf+0WI",
-	"LyK8MnQ0Uq3HEgBnXKhW62DFBW9R8AInylkYIB55kbwka8n0c0LLMrM0ampwiIPaZbUWnzXd1FHt8Whm",
-	"hGfxE3MjbqRw5RfD+3bFzYiqVyummXlO9EYqk5GVNaClAtJHNxkMN7RkaVm+XS2e/3jUKME3fvup75NK",
-	"u9gi94YluWI5r5k1+Fm5QnnmUhRBZgyTuhRLdazNSfOcmXep6Soah+6b6jBb93gkzTDR+rpFIp6qwfWj",
-	"Nv5rgQkmTR+5jeh9uWlmMg/O5adYSp+bqRMRG6rJhtY1E6zIMAHSZ8dpw8vSskcuK/CTUL09Hjg+qNv4",
-	"zSeAxi5fnm+c9r9qSm+KFVxv0BPAdTT9spP5PTiYPrUz/iLkocTFlA/b7yQm/w0zSsEiL0Z0CIh6MyaA",
-	"mu5RvyDPhYNPsrHrCc086pNSMcuoqWuI5OPWlKwgZqNks95Eryz77Vn+WLn97i5aFOSTKFnxondaxwtV",
-	"4IZhOdVmXvq9fcuS8dhbL/1z3Sz8yRfUvmu7R9LAi+jmWn7C3TCyLOxRWDJSSCiGYqKpINEXf6yVXEK+",
-	"MzdddbWjrkhazCNiRdV2OCdkL7jVRTiqnnJOm7VyPfpFqdioQgE50fYJ4jK1LbcJ0GQEK8gho1tRYEfN",
-	"XN4HvEw1BAzX/I6BbUKJofWZKe+CfTIfeHU0M+bP/jn7jtzFCy01U3dMfaFJXsp8m1h2lS1kY0AEHpnC",
-	"W/dY+8Z/tppFxD1ZJjjWSypeixolqX3hdZyBkfuOfOzDhqlKQhnSrTs9mmk/wUERBYpiLiBzzCo4bSr/",
-	"UO8wVJl53K0Nq1Pk0q1xmtrAMPeTH5C7E0j300KmcETP/I2ahaoXJzDdtDoCrN39cJW1d9DYFT5WrAr3",
-	"4tEbFF5u2TjpWVdgmC7y3zNavAa/4dEICFLOTb4z1NjqvxNG7dO1FdB5fsv6xHJyZ84N0rez3ReG8xzo",
-	"RS8gi5a4/NZSrpf2R72RO6skZWTJwFYJMtB/2q/4znlLenrbjOMwcjNtuShmeOYh89Dl64/qMvFANazN",
-	"DgeKS6ME1KlS/ZysSl5nRG/oFrKV8g0D2Tn47h0tm5OKouE0w0qzBTXH9GMgNgrFmUECM1K4iwu1l1Vt",
-	"lWCXTX54WVwTIXc9UxpMPmp6OW3Hd3mofxbsjufMF1lo6RQ9SCWDHFmRM6vdsjumiFwZnDTE6cBL1vHS",
-	"/ccz8Ib5H/+QWZPFMLvli//144tH/5M++uXq0R8f/fTv/xKboWc4r974fHGvwCyQf+AfBadliUljIBYr",
-	"FBDoZFBMG1Z0NKMS89QV3YFvdAWeiFI2yqrrlqSPwGtq6JaJR/gNbWQdVabCfRezKUx7zzm/HncZnnYL",
-	"4X445tUMrHz4/b//1w04L2B4zHBkJgv6kv2TpUFGrkhNS2YVxmekoGoLfyrTEvX7pwN2ZOww3LpbNGbu",
-	"S1JIu2SMC2M2v+X3gZVPcxNVAqzKBBdji0xRUS7IsjFGCuI84pE0b0N5OR0nHnFPdD9v75no961KOI4I",
-	"UDQQV2prlawcjDplNlSzLqvvKHesfsj0+C/VCIH/svyP/4ID4H4JPsVHLe+7mhBnPEW52HBTsjkwAx8R",
-	"ZoARSwJrJYu1W/JpEAJIAj+RsHOjzNZUFcWrPeagSA/MLCei9h37fvjH4GNKt6aBXNa8D7HejiWNgr9j",
-	"ak8Y6iOq9ynm8chlj3HcsYMzXNpLp6SSXELKtVxBZqZL4HRHisG1GnTCc6phhplMdyPlIePmnDQjCbeo",
-	"Uc0I7s01OaZiex07ARYVPwGN0pFL4YVnKXSoAdbILljkA2FrFYb0VXpZl6TTfytHIsBRg9jKRnstQRFV",
-	"TTnwz4aKQmcoi6U2pFFrK/+hrD01uWB0GvIOXTWxAosxh7ZVwuYcLeOdlOdMte/CdZPIwuaFcDDaRrBL",
-	"fmy3zhRkFsdSJ2Kz3DTqjr2hPGJpWm0n6ujR3GqS3t+PeEtcpAbfWxtzvCw+PS/ByPRzsOP2tptwXKF0",
-	"r6CoHx8mvnb5eLJtWFkYKGywp6SfblQyNCMJG8M0yIiTL1SOd6PYX0b8sFJVXXVF2zshW+T7kgtE/GJl",
-	"yWsteVzbWCvZ1PF7ZyRBhFFtXsVv1JKvN4ZpgyWFwS8NyntigafTv6NRYJdql1yrKEcnumH0jiP+wjlu",
-	"yLpsFI3rtKopk2Nkmq6Y2c/LSYHP8Jwm52G5xzFP8ZAilLg/4r5l7s4qORtm5bcblDKm37Lk81yYzSm+",
-	"gnagwEL+a7GjGcY5l8kmtAfHG/6EZQufIAwndjDN7gZ19jacN8/OgVs8i01nFLVgGnNcIiOQMXnTsfmw",
-	"ahhc+5B7yIWRz8lSQsRwpZjIN+A2aYxhalVy+4P9QCyi30U8GpHkdhz7ekhvxCzhkE4UuXrsvRjxrNiv",
-	"0FxJjW69sOPWqFV7YnaS5ExYTcIoNlL5WfKcxU4S7CUU+ApG4CkM1O1UashD1/bacUHwIS0aYe2O3gak",
-	"fRkIFpGHbTG4jxuFbTo/95HVjz0PnpiK8S04wc5PWra67MxYBGPiRWQfXGrEBjODzjQywrTCeEdURG2k",
-	"Yo8dVZJpas+FErR8Aq8jYbnLHkgXDBX9NAMMM/n6M6y+ORE28wbddjcL/5nEbA5Y/OnZuGghDDjjrWDO",
-	"/9IJz2eJJmDrbxtw4pRnZMKvVjiYo6HvAr25accAjL/42HPDExMFIasplDLvl9EEiQQ+bsoLIlfXCN6C",
-	"LniQ51RvfSYT1z4uH/Ms5JM+hzkxS6pmhTgdpINX2XNZOccheOzW0v1kZ34RB+HOUw9iFj56YGRygCKk",
-	"8iXINRexQfr6VwfORE815MWW6H4Nnkye/VLs5m/l/GsmmM3fBhCxGfJw4yFyUqRcvpEytjm8ZhlRNN9m",
-	"RHGhIZq2c7UPGHekheXkY1mjKXfxtx5l6qSr+LvWm3pCdro7sEEuXgNLWhnl1EizkTo4ZAPCS+bosHea",
-	"Tk9o7uj+1JT2lcPumCkGRxRUe5Hra0iLGNupjuQMJ/UE9WGFUA74iekc+KcRjwFS/FSiUbF/6ZOrhorx",
-	"qqR6pNx/NE8lEp9/XRxZ138Ml8WoKjnT5iIX20YuR/4C5W2pzpvINGsma5TeFf3EK3sDPLsCdQl/eBrH",
-	"gxUnb9jM28len70Kj6dfXh1jSXjLy/TpretEVg8wZmb5czUv5oC08IJ9a3Whg4n8YTiPHVXVTTy5WwAY",
-	"VHBpbVltiH38mly1yodiqOUJdoLzoPUnOx7xHOrY0U8vnOAkQ8HL7HMsBfeNM1Ms5gTB7i9zwemDa37H",
-	"mngWwWknYDQe/9Jpe5FLcckcIj3gJCmEU4EMScCjhBIJ3+UBlFw6hNbc0HIV9elDDov9q8v+5Jqsxxjz",
-	"KLzFoJNAP4XN7sgozMUMhKcQyo3jqElALkuvym1bMvQ8nvAdpMpp5VqhZYPP5HY0SEEoHvVROGWmX1O0",
-	"y0guZZkRgAfOSFNbHRGzz45qC8g0ztvgWjZ4pkk0ll+iJn6qsfyyk8AdVw27icqYqUaWe1ClzEF+MReQ",
-	"d+fTQmALvMKIYNoreGOoJs6oD51V3SIVuy3Sa2G4rl+cgTJTcFreRHETMMdJM+9qSzob0ZPGS7JhZQ3O",
-	"iqjzczpdvMk3UPBkj6lz1YrTZI68Y+rFWZA8K/ZipFLOiUVvXnVwrZas5OwO4ABPm7Yd9pt9dNg/fm05",
-	"+OnVlY9LnjpCCtQ4dfXGvvzJs2qXMN3ZHrBnl/rtjnsGdLwzD2boZev3OlmQeMOjd7i5WpWxXAaXn0sR",
-	"qZaLNfGJ3bOykSYhjPEpdzaPJhZwhKSxz75drTQzkdMMORd3DqCzQD9lCoiwojtXuR+xZxg1f6mjTBnS",
-	"FO1pzV1By5dXV+Tv/3UTH5lXrPD4QHIn7JYgrOcIKEYko2nFVDQ2A3BD7jTurDq9kwpa+TQmgHMqBsAw",
-	"q0kUy44JHLE3Bkoh0M5BE0aVwvGwgtwx9TEVC4Pm21j4FVuBkJLdsdJB0PoZRYJPRtb6NTg4Y1VimtgN",
-	"UogoZlUcuVpdE1ZqZn9wKiVpcxmHAxgVzSJvraCoR+NuvKol5ia861dlOL9h20cACZuF4314bNyB87Nt",
-	"+d9RucNlSXbSSzWroD5iJcEXTjKP/im/Plf59Y8rqLoW9NWBBf00+6cUG5Fi/RKncyTTQ0qd76FvwQlu",
-	"eUsKewJITkXgV0JRzlgjEyr85KeBQdU5rcGP+eUxN+Z8bi65UWNA2q3/9OvowB1EuAnuDl/56uurrh/2",
-	"P66upvqv+SWEzmv23oHGaz+d7Cl65VPxZuzirWxz2F1CCJy8btzU9WPwXQd9gG6A1JnabWNO+4OIOHp2",
-	"1JcGAySaFa9cdtWpNgW833ZBSStOPChQH4CeNmZeZopszLgHj7cZlOk4LeP94+ISLocPhz4QbkIJFZIO",
-	"2Nw5MaVgWCvYYcGpbXNkP33zXh+AUp0Qk3Tm+BpcrGssiYKoJBOam30o+quljCVs8CLxyjy5nU6xj6Jo",
-	"tVFHK9qA+Fj9p0ndlDWsY91UGrPbXMLYjhoENgIfmpXrTSIUV7bIqVqmNrVE2qW29ov20FkTiuLsmlwR",
-	"vgrpM670kSUCg69oKpaMT6OOIj2UnGmAMXDNDBQyODjprwklJf9bwwvAPCA11QZ74ohDRAjElVo4uKz2",
-	"uP2UEgR5dlyF40IbV19+KaVQ8Rhq0Eoq8pRs17A1uCkz+ibVShqW7ItVshyDIC2TYYJCCnVn+V9eRWHr",
-	"mjVVc3KbE+CHusl+sJz2hDjud6vxw7vDhtzbEixDeeMHHk/7jaR9vO5i552U+gEt7eaZtanN3iYbNUyB",
-	"AKb1SIOZn7jqN9aUidV2OURt3zHaxSxyWpYO8PaQFKNX/8nF8Y6h8P0UMuBSTqUDv2MtpnI/Wfws+KfP",
-	"H5EJyygjpuSbf6P/tvw3//5SoSWFSNrgjcBOrz0A3kuWWlquGylADVGsfokDuJQwtpPY5m4MIxPztbz/",
-	"xT7pwOS0OSyrjZaDx0NZAWWMmfRJTuW5zujcfLwsK1J8dRo01evfD3Fqy+KVRvORqEopt/6NyFHdUI/j",
-	"6Nt/QYx2CIOQ2nnun7hX1jKbs0PyjqmiYSPWpSzbxVm1FcwHhuYb1IKmO5vdQLdRl5sTFhRhBUcTsk8E",
-	"q5pbaBdis7MRN9h+EUSuEzodr6C7kf3x7rRH7+xCe5s4hg5n3sufmGPIXr+d3NvjPe8nPTPtXR67UWgz",
-	"7LB2VA7moQh+2n8ET52IjjC/DGECbmCXPq478S+OwQSBTHYdLLCNd2p2vaZjAEDY3WdWK/Zbyou3It43",
-	"BdIzx+Q19qgP1Ssowlmv6cbRMoiZFVagHqRkBXetKNQLuugM7R61i2yzJ3NfT99C1QHJO9wePXXOzTnD",
-	"5Blz/YGp/4Pvx3qWA+9oheCKKiK4YMYlTJkdE2bvncMFX608urWre4QeLzkT5pr8AXuErmhTzkCETm6y",
-	"NdVIxf3tIzVMRYoUV4p5B5ZEB9b6iYdjz8gQI5wa377DtRez13Pakua2dMkWjShi2Y8wC/AdLZnZMeeF",
-	"A4QF34NprTC1zitx/ue1YlQjThZTK2l/W7i8PVjEQeL/yJHpOXU7PJjoWn+DDfhOdc7+QAv2A/80vLEc",
-	"co4+pnhZAv1MFYg/fU2AyugOFNI4uHCuCeoTI1lTnXOzstb5q5FtAsxr+1lt6B7RwBI2fh33jsG00tsX",
-	"Dk3DKQEP/oyYcKelOa3XJIxqF+M/krVbFMiW4mP4gX+ym36ql8G+e0ubPI6mAxnRnSh7KAT3/Usv08Ce",
-	"imLCKgXs6zVios8x5NPxPHKqaBVzOnFjjWJNNrQLXNZtw1DaHYu31WpFpRQHREt0AQw/ehVa52NT/Znt",
-	"8wtev0qOEJjjFvYHaWipw+Op395IczNGNth0JKozJJeS2x8zjAVAUMjnImsj7xhCgz7kod+y+ngviB2F",
-	"Tn6uvYJD9E/siTn98RYxKAzBTSrQyyq5ke6R6oM8Nf263emkI5uuro2VGbS4SjUVCKuUdrWMFRv4bsp+",
-	"KdkiT6o4qGjBXo3LNSxd6sSbrYa5T0XZqQao8of749M++lIpI7QoMjhVGdFlo9SeSBXGHvprApVPpt9o",
-	"7sWgRIPdxVQ63tEU1sxgaSrPt22J/4668GSkY4x4KWWRylNSTKa7dXqlwQnEQhYrjgLcKTCdS5VKbp34",
-	"9OoqXdbCVk1O0103G7lMtCeADZI7bMuSF3pGx5C65DF3NgivNpOhW7PbTVmzAn8EUApNE3BylVJqhklr",
-	"WGbkKlKS++tEhtCGKwVFCUa6o/LKXkqQ77gbgA1fprFdBtinR68XKCyThb9gElltN2LoAb9ygT1HfDhh",
-	"xidndO2LKcF+B1pODFP1UrQ9yE6NCTqHv9W68hkUSq/EhBPW2YnOvLsMfdhTDnSwznlrtyawZSju8gLZ",
-	"i5BWS+giFaKAC0eiVTwPlKJjWj8Vj0/R+F2Y/AdAxx1tcJs3BvISlx2EKeQLSraCr4ZK/4qXsZ6C9tf+",
-	"8ACupWA7kliki3s6fnVKJOPI1RfPbunCE3KUOj59Cqz0aH79eDfWeK8958Nz6E4Bpz/FnaETsD48RuoG",
-	"URnsOyn36hjOl9sRl8Z9ECKIoEnOoIHLI/pCe0q4Cls7IKIUbmiiym7kcbIAqIoDifS0GST6TFjQeCJO",
-	"NqAVFxSxgud4LSU1t3ECwhJCEya1J5pRLaHtNFTAe6PCfiIjV8RI8jQxNUuqsas04JFVjHYA52iFuDV2",
-	"RsnOvDkILaeZZB3T/tkRxFh/yeCk0vjB7eiZHPEeGrzNbfl5QhZa1WHBKeqFhZ2cnTaz3sjJqzC/pPT8",
-	"+eSPZOg7H+iM7NRvDw6aPWOgSO6oKjQ0osBeoYOEq3dMfb+O+n8o2fISG7x1cP5AKbkmT7+8T5fF1PnI",
-	"Fj9T9Wo0YuzwNOCWdNmGFf/Eitb3C82IaJl8l4+wWtJVh6tO9IOefGBBeRvpU1XKXQDX1djm10fwF5Gi",
-	"spt7KHgfJsn0otHKVaJcuDWkQ7o/zef6Vdfn+tURIe3zwBBHGdczjWhzzKU7s62l3eXkvauo1m+knmED",
-	"z/CiZAuIz96c5XIBRmzL0N0XwzJbXNzuUua353QH5/Rw1Z87LeUGbaAgy4hgr04rf6ySarV4l/iJUVX/",
-	"B8jCx45iPfhMdIqM6uoAYaENXbPUpvYpQAB+1LRyfUDSC7Q4EUzvrfiwYe9Kh3wTy1cZaeRxT41lRxME",
-	"Aa+MFSO9oufLnGEvDBFhKIT6QUunMb7VrgN3AQM1nJ5zBp+ZLDaZczDSanfCJOv4jubKjn5qVbcw6YU5",
-	"cH54ad1r8uv31Ytx5xpJOQCQ9PL4XTkf8wbTZYD/29aQc+wwkDLjfZucFMIuP9yps92KhlhJQzgmoQ6F",
-	"wg64VlsulumCistGCROvSAlNaELlI3TssmJ6336nUPt4VbJr8HJsvr9FLtq3jYkfI+cm0hUtSyg1ttoy",
-	"dudz3pTPSzd6OB3GjnSeznKBWEvv4h9Pb3y7Ezeu/HSGkfQCi7GCeyAAhpItY/XQOjoGLBezMUu6d0XO",
-	"iQ2TqXlD9/2te9al9dNxOLCHsH/dipKsX9iUcyzftzuRYvxewOuAo0w6HPinE6hmP5zmKZhj8sVJFVJf",
-	"7plYp7Gb9rObTj5tMPP0NObEMZLojSOdQ/F3lNu13cgirvJLX71QMmi1yUi9sf/Ph3o9DhgLKkKXR/23",
-	"hipXQSrI7X++IvBCFNb0l3FPvrvhANnGf7OHXHIqwHC2aFQ57oZBYsQbO/a2036ng+Ft15MhfWKS/x0V",
-	"bel9L3ISSnciOdcB3yAdvhHO8gzMWJ+9GM20a/IZXwqLDKcjBn871kKrDxKLY/vVdKoMwkcmCR2ETE8j",
-	"KnyTjWHvAabNWMx7H/Bw7Qc0i3bUXFEzg1qANTmSwZKyZ4HIFaO6UWwCLnk8HbAlnN7RevITaUn5O1pP",
-	"1PN1wmWyLI6nX5SFW2Vf9UJXNXzE091tYOa3uEMYv7oRhrnZSB6N1SHoAwZm843UHrdTO5ncA6hldEZ1",
-	"Cg4aNaXZHStHcoYhByebKMdNPahYJRs7ooDef4l1YIbB3ErDRjfH4bluUQQ4JNnzJ9uXPY4GmdtTN0rY",
-	"ms7a/IRHWCvUVUcqxkdzV88snUtzlgVNZK+TKsypOK2y2mVAvCupiMEpC0wbmERug4fakuc5rp45aD9T",
-	"9arQ2mys4g/AuqD8wZVnBH9OElMisM+BIfX18FyMNSk8D6LoDwngGEy1FfGHq29xmNq6qrD2Fi3r6moa",
-	"99/1TsHeF2vpQcAxp8yBOaH+h9WT4Mk+JuK8w9vqC7kUxct2d3twbg4tCpHA4JqHZADdgZqK9w9Ylizu",
-	"R38jc1qC56pfJ9dBdP8fP149/enHq0d//On/+fLHq0df/fSvz3+8evQ1/iqK8H4y8GR7cCLVm658I5ce",
-	"hAPoFpVnJRWnwD7OPOX/bY7sP8/m/y5nM363nnjGYrGknKrlq2TvbHK9wTan5T1UCTgkn+Tk5lMLunyR",
-	"ACwjc0RyBOjMwo+QktFwSjgk5DS8k8ooyiPYMctS7pwsBFiSCkqN0KUx1PIPK5862kyj7qbqQ2a4+zd8",
-	"vUl9dstF8aeZz7+Ru5v0NICby4f0jzjrYVBPhs6Uu6tNSfMM6C4pNO9i+6acC2ZMyXTq5wHuNx67dLUa",
-	"45wDKL9nWBP4/ljc8Zi95cH2WwL51XSIkLlD5I9BWFVi3kQ4nKdnTvhPvGd/a5yzaIYadBwI6NrDOTt0",
-	"lY00rt5mLVN7ga9864BJ31OL4D3subYfae7yTsllieBovYWNN+ZkSkk1FSqkZSl3LM56x5lyHDcLPSNf",
-	"6HEArYBIlsbZ+HgWJpzM69jgsRnJNxhrcdnPtnZNJd2nRrbHK1+zGjual0pWY+jmK9LvTbqjoFT+3Gif",
-	"a++QK11pHU1vC2bnwuyZnyESDV2f0dJvxv3o/JMDn3y3FA2KQTugBjsKDc8dLP9S7kArkXfMgfPLJuCF",
-	"uWN6ENToQMDIEnvt/BHFQa/PYlRxcN3+jevDTVXlwb+TL9bUYL2Kesqp06r7ixxUmFmbgucbmC3gydh9",
-	"IRWjYrfh9jSAOdHv8oL3tp9oyrkDSPWTeWUGVy5Vo48buPCQN0xjvGVpAn+01wF8kwHWasBEdqnBvpnP",
-	"omO5XU3BkPeKhEpeZ9aO2rKM5BuWb58TSkopt3jCK3mHhZ8bKAGHiQDel2zMc7D+wiS7aM1pTXoS61L7",
-	"Dlk89qk3vZOEZ1z0kP9Iy3h68hJyk1XIMncd6zB/3e9Mz36bkcPHBFPr/cdN4uMzk27nnfSJJvNlHAnG",
-	"MjGg0ThGhQc9eAC2QA7eh6fHGHi+QwFrqoflPXQFasEfv7Yb9vTqCqANoA8URKv1lhUZFDsDhtlBWVZH",
-	"j1ZQqzCikkwirh3vdWWZcDjxkmkN4gCa7l3bNTgQI8j9gs1PLOriFRvgC0xR1aejTUnW4Za5zn4zWvXV",
-	"4bh2E3i73bow8zEwuh+/c1T8xoct6qzXM6uncUz6vPcJib08Zvop/VglqzCsToZb4iYp7RkP1cJ93L14",
-	"RFoqtmo0e4wrnycq8VWYyHtGi9chZfI0uIp+twyP7Gn1nUc83i/jAp6AfOo6suua3yZ9Tv/X/JTJg/8w",
-	"T8sc8ks4J3fopHK6ERgMXmbYWlgqUiummRnHvkjOBGdVfVLVhusNgu9PqJVxDcOR5XQF4z3LZVUxUWBv",
-	"jcHR0SP4onswrhAflywZUf47rLgmdKmZMM4Wcy5/HrV9d1SYsb6sI4Y1KD3wzeQsA69EHdPuYDZu7PhZ",
-	"7BLrTTRF+q1gxEp7b3pQ33Gj56qQgo20O1/Ff1+3Xo8ji4XHYGn9vZ16sccJ0cTwAHU5dJ/MioV7DO1+",
-	"213BnIXJOxDGB8DWhGMDq9EWDsMQTJpjA4H+nXeDxluq39LSzJfF7C7WiPegztuanG1eNfSe82drQ+9Y",
-	"Rq4ef3356mtsojFSw68l3T5HoJOMVLzcQgPkxip/9qc4qmoZP8yYxjIcqFB7a9bBaVEwYhzlVEHkMd20",
-	"MFStmZkDuuKRUWZ3kMeVzSkw90x0YmgnLWe5n1ur4J4AEMwW2TwHNPFrqJ7zpf4V3VtxDhak2JO/NVQY",
-	"bJzRU6nGMNxCctgBOlNG1qSTWHRN/pDoRAY5P+6qlivDBACNAJpQB6IJMPEdtE1qO8D/GBoYG0Yj45dy",
-	"lxHNqwpbto2Fyc4t345NaOwsKVY0Oct8+6GMVKw0mYNGspOsIF8+kgBtVzENOdSClsG3WeHWfoCJhZlo",
-	"c1CXotvR6BgcPyUeRgCQisC4V3SH3s+S7l1nKR6Hkdrxwmxuqrg+UVPxhc4IzZXU6ClYSmNkdU2+fHYC",
-	"cFyQCGnF61TMTaw/yGbz+Ydz5YHD9vSIT4hn5pH8I73cP6DLIALO5htDurvL5zAMNwFZZZrRRiDWeshq",
-	"10RLvC2X0mwAnQSMbqzPz1nfSz0LHjPaDxYqRF26d+o9HOkua6TWwY/Z1HCjwgCL9KKRM8tEpqGLMJEl",
-	"S0OUGcvjTKgoAbYP5DyN8aHvvp5d8MmrkbLadcML6nRb7wBoIK8WWj8ZxXNzEJDsZHi5VyPBKwia2GMW",
-	"PpClJrl0J2LJJH+JDq43Upm8iYHs3XKxLtmjElx2ZMu61SR9lL1o1rnUrhOfBtUhb+pulKlidk2QeWx1",
-	"5iY6PWvYMkVNow4oa23dl8cRtbtvO6qE+Xa2rLsFmdvkLmXSCpw8S53jp/AfuQmVxZPcWXHR/e3Tf/Lr",
-	"Px6/TnHWO2owmfQWKtWHVW+COOBvD7S9pPm2RdoOKYG9JLyTWoZsPLuMIcnsZ/SR8PfI3GtiuQ84bSmh",
-	"U5z07RjkAfamVFN5HXOaYySlGIHrMznnQooPo0dYqqI396ObCGmoU3kscwJ88xu8nDDjcQRBpu7YrN4l",
-	"bTOVlBdiDh6PExg6lvhJ+OhOEqKiT41Ni161yCwjhYjziLCRde1U/rEcOqniieiXaA95qXqfdbsbdr5J",
-	"6Uv25rDm53iD3ibfEFZSbXjuEdJpWRJ40znbOCjdM7ETcejRODMOtaF31urQrnFZO9ak/2GiZVAaRxjf",
-	"DzKtMNJeRB+o3kbDqXy9MZ+xMN1tEmK67ZFuj7mTwvgFTzJ/ksPVGMSrp4QXeF3ea5mh082ocy7bS+ng",
-	"9krCwLl17Z9Ow8Bpt3a4cSszV25Po0aFBp330mVzqr3kffYv8wHDYXUbo8m3aiWTH625iGsG0Fcp5gaD",
-	"TLYvNOFFRjZyiYHMjCwlVUVGVooXa3Cmi5Gef+O3sT0r6bTdbeSYMKxdwiaQ3/VlfRoBF47dzy4a6i4G",
-	"pIKfG+5+22QMeTrpXMGhOPlY8YJ96xhyVkJrWej01L0L4opE9pbVJ+cfTpyieSHywNOjTNlZx9Mvj4KE",
-	"OiZpc3VwpkdQmK6OIQYXC0+wNJHNC3YGa1VNSV1FBC3Lt6vF8x+P3N/4CoRos18juNKpJYuAQR2NsgPM",
-	"oiBw9UED0RZvuuRb9pxwQdh6jSa2pEozsttwAw2dq6WON65NrUDs42odFKyFOQ83+afDzUHsDQYljR2S",
-	"TWAjDtMrPeqrxqLDFTcZNp8FkUaX8o5lpKpaax0/9oV2EdwhGmW0r9OfPDY9VjVSQ2hZRsHYW7zAMf1M",
-	"rGNu+oKtFUut2wC8qvh5T81B25/iGPi0sC9mbg1+HilaoZKymiArdLZb8RAdtNeTNrLWpJLOAx2BX2Su",
-	"gkEUpOShRBN/Hct6/2BZhCpGdorW9Ug/GsPifQs/SLHWZCebsoBU5nDifFYvADJrYq9HTeRqFQ9zQYXJ",
-	"Uf04VKsC3Zy+4lYcpui/FqM/ZoSPpefgH31mQ5tTmWSdfIPJ5oNd9tW/vvm0JTTkykK8ypf9th6uft23",
-	"Nn8RhpenZ8Wib2zU58J1fR9gwB4E9OTUQgfOiRNM8re55N+Rlc6p1nzYcsqDOsqklVqanJMobZ+MebFX",
-	"fN1gZTg17kwLqhSmXdjD5hLj9sTeUNjCL8PEH2joz8oSQOj7KW6phZLztLJ5ZZXHkI0jdN7QcvW+07Xq",
-	"BEqXUm5fWnKc/gnVxCIGVrvwG2X3QjWibakXx+Q9K7WeVnXJpufBuz1uIlMoeR2NoXc9YBQW4oHCfBzc",
-	"9+k3siwIrbiOKwRHVjHQzzpb00+XDwesxwXZoURuCeP2qV1mOGUZBg5G8+ahuI2uWTKUNdf1izP4yTki",
-	"+ur3/YBpw7MfR2732XU6K2rewyXPitEUuaPrhxqI71lt5qDsr9+zosm9In7CqPOx960NJtdMjNQO4R9v",
-	"ZaPyhBxRD6wbwc33pBiQtwOY3e7iQcHIAV1ivD0GICNXmJhitcJD+JgslObNy5QGOBmHDxkDhAvgvCO2",
-	"SUT1koLdJscKnaPth5FULbPhQjAdOkphNynQNLkmdlfaWsDkfkUleBySO4/bOzr5Yb2hNfsz/jirYftN",
-	"9WWqK3V273TIhkt8up+O0RmsQ7n2mwcLOFx/1uGFdp8DQWOMr5qSnSdlN7IsZvjgQv1QLN0U01k3rqm8",
-	"nRu0x2HmGvJQQ3dmwQit65Kzbu6BU8QBAz6WdqCYnlN9Piawko1AL8o8gdoZ+E+EUQJdYltk13XOPYrm",
-	"5llfmFtO6PqWROTbHVMFz81YP4DWnHVtS40ERQ09A7ViFIoVQJnLHKfI1p6HjEbZmAwcZzvXYqCQQURH",
-	"jMoXZgSQYt0oNp4XDVNBt9ROWhZVcXiqkF49/IuS1QgasCw9zL++JnZ7SEAjwO5RQmIBPhTUV6OS+LjO",
-	"7ktoYz0wrJ45JwoNUQThS+lCwpToHsxs0Sm6hShfp55T1ixeAWjk6cybVlgZZt7uix+2nZ/jCffNNrju",
-	"mMtRLKi+0dO8o0r4rMrREHC6mGrba0xjocJToMQXbCYAS8W0dmr/MYFXIBQvPp8UbeaiwDTevk7TjIQJ",
-	"O6fmFEl2MiMNoHMOmWS42EEoxUvxQ4l8YCgFgrSCsmN3Be3Qh+ng8vZ64UEVdOCyxCLHF76E7tQixzYA",
-	"8NKDEs0Da1mVyAcpEBwhoDDp58SnHG7Xsae/5Vi8aJ99u1ppZlL1n0LRnVPZD8X4l15o7yRxDyGiYWs5",
-	"2FsK7jy5G3FGHOCIxbuRwyUEPbON9KBSlkWq2uy9Iz2yDl6xgiz34PSWOzFAqOnqbCumVCwn6MAPJ+RS",
-	"FnuIZrl7egVFMYjMXczK0BnNEgBKfUzFrqH5NhbhRyRKAgjPCCCF+xPHgZAOMimp6EbW+jWWT0ZbJ1iq",
-	"KwKQBlbblavVNeKTdso87JYfxEy60Q0VDSciVjWgAQmsu27xM7sQMpH8gBTp8NJh+5wvHFLR1PrFNAXX",
-	"mwxYFeFB7cGBjnRuhuSjU8sKCOU4Q52JfAMWBeb9ysb4XnZo1dvduA6lVxjskCsodLIjdXBUH/912CDj",
-	"/qBu0Y0RcPwuhQTXl9GHoLp9iPJQORt6EH2hsU0HSKySol9gGtzq9wfm7ebwH86h0RlpoObWJ+Jf99c7",
-	"LHOaTvRPctGlAwX/E/J3DPJ3Is54zJnuEZtGYXlvzUgiw2k1AYUcbTfBDbF/9b0SsYOi1wnyUubRYu0N",
-	"o4W3xkcq9HudGa1BDIXgmpYmC3WemYt/K7LiArsTJpf2jyWKWg3WbGRzVNZ9dI9NggSEpfqs0k42aIEw",
-	"mX646E4CnsEJWALOhJ2a/3fuscvmld1LezS/orQSLaTZWQVaO1qPcDyY2SC2sPydtInwbacTE2qhWeiK",
-	"H2sqGT9/p1WEJ5ZUxPPjfAt8P60kjAJLpBMBCj5smKpkxQxTt4yJsSTyQSjDajXQjlcFuKBL4heN5PzG",
-	"OHMM28guLnQCupAAruh2hFUsGcYcWf10zljT44vG/zsJJamp+gBJevzDsH6/Wr82/3pHpiZUFH/ALkyn",
-	"lBN/kIaWMW9XzotU9Ph7gsb/LPDus4Vu1lSdBY6Po4UvTcHkI9mPbHlJVcHUY7d18/Yd34Wp/sX3eYq6",
-	"/LlYa7Jkay6gLPZMO2spP7Exg8PdPt48lJ8QPxe6OgUA27SGbvbh74XciWhdh3Lq2TReAILUzLQNU6GO",
-	"nGUQ0mSTljXaKWyO1VLxT6/eMfX9OopGRDSANnIBaDWUbHkZwFW9Jc6oSQYzHgO88N4x0+mdtuZ3TGOK",
-	"mEpGrZ6NSuqcTpPeRrUPV1DO6xlN9xwaXVRjKWN2IgKIenZgBV+WjNRY7HEeTwCYVDqTY/RufIag/fF8",
-	"07H9SMFXq/RDOTrTHVVR1POur4xrsmW1IQ7XOwnSSlWxFql/kjt0x/rsCQDO0dwaXFbGudDviGYxGltr",
-	"RMHUSfiH7s1TOzbEG9pkTi63EOjKtaNHjDFgRyeuwua3/O4FdSBje5T9fnUlSWzSH133lcilsmQYPQbx",
-	"3kW0d2g3HRCcUI44VrQw9MnHm4d2UPWsnu2KUsdb1/d4EeSSm3UqoM6qpHozDffj/cqAecBFB5w5QPkj",
-	"WYQ0ljXNBjMzU6BcWT1VyHpfmXqw6JsRKqLfisAzqShC5QEg7TFc/9Ra7d4h2qDi7CzykK/m28i3a0pR",
-	"/O8j/bh1Hob8Yz9L2OjQcjUw3Zg8iccQPp7XjuVj61UaVhGFWBr4sxwmqjVzAMBuy12xyOmFXBeprYqE",
-	"iDG4FinzfFdSoTOybnjBEGhFsYrZHdWEcvVopTgrQKnRj8mHFk8Fyzb+/l83GeTqMU3WGcEkMk2qKoOQ",
-	"h/a5JaQRUEtPieVL6IWN8nDHNXtMvoOGLvDF9y9vyB+fff1/EgeR+u8/ayk64GaclQXGZ6B3Spt+wzVx",
-	"XVQwhOL8iYv/bDe7077w+eLq8dPHVwCDUTNBa754vvjq8dXjr1zDbdi5JzTPGYLhrNlItRd1jc0Vo/nG",
-	"OZSDY9+nBwGuADr4DWIYSiAkl+J1sXi+eMXMCxwKcrdqKTTyzpdXV8hCwjgIB0hHy+HVJz873HjkjFgP",
-	"nTs+p9f2t/B8tIGuKo+fbD9cnP+Gp4kWhbJc4cykjawYEczspNpm9nBxQ0quDRPOQ5cFl7UfCT67ok05",
-	"esACNVswXZiN29onuSxcF/poPd9kJ/sMEOpcdhimFOqcCgQWONzg243c3WDWSm9/n87a3+kGzG1L/iMU",
-	"N4PW9C1t4VdUu1g1mE8rovkvzCrO8F/fPf986rt9fPIrL35D4pfMxPorWtJTt+1WuxDSm1aHdP5At+wb",
-	"vFF7dH42/Orr0AH/xJVYUaEouEf1aLFv+8iT18Xit59g+YjQ2uW7w3W8Z7R4AQ8t8Iwxbb6RmEGXzCwz",
-	"YhFHYGIM+2QijUSP+F/bb7ovxAVD+45RDfvtohJwPVN16SVSiEGcNuDVRVIH5XbEHbSjnUx2vK5KRp2L",
-	"wN4/vhj7Kfn7/5d1caPlijyFbJujkEjrcbNrRBYAe9nDtD6R/7OFbqqKqr1jWEKF/yomiLQcYAVKzWRd",
-	"MrJT3FjzBT7wBLXBiZNgFZRv3EOnH4W0bAWfNHIPbHk8gUzHNuo7mm/Ikpoc2ya12oRLRr7AzlkCQ7kZ",
-	"heQXu3VQau08I2DUmY2SzXqD5csKEs3Ai6ndJnrHaXwLP0q1/cbb8P8tN9AuzpfaxE+bxlg/RCQBjCHD",
-	"zCDQbAG0O1TqnLmfltrge2B3TO3B6911Q/iiojZvHaz0NfcdIEpMTXLnM6eGlnLdUYEHmuuNe+QeCeyH",
-	"GCGun+T5xLtpjMZsBWcMNSXrqEuOTlshd4714dFR6rzh2tzAE2cSJw2dbie8Hdnzsw2o9qIsnRO/ugDV",
-	"PvQuSbkTSEMItYMroiVWRNk7JNq3StY36AM8rsO9lGotjWHiQXW4bOEa1vfuqsa4ic/85uoHxBb96X4E",
-	"ZGCMhxWLB8P2+A+d4Bfgve8ZqyHsQg30E8TUiFZ+SeFs/gkd4wYeeiBVW4XuR2nhF9Vmss69BA81RP8h",
-	"7xt/EHV82unl92ZMsPsSreD/cZ14AcjdG6zQRAhcPP5W21+Ar76xWjahvtsGpPNCtykfzIG+jNhyCvPq",
-	"uG79gxjjdRwot8duCLl9mBvCjnTrlph4S+D0L3NHlHK9lHKbkZKa0PkJN42Skt8xjJ5KQYysMQk/dlxv",
-	"DVVAtIc5sG2E5qm9zgIdYshBqJzjG6vG37GgWM9Kl0WINfF6pFM10z47r19YTc1hf+XQ1oOba0KJYDvS",
-	"dmYaTzfuwwzhXE4TGE8vKDDkdlQHtJyzoZDg0YhzfFPA8U8sO446fl+4DH4DeI17VLWdeyrm3H3D75hj",
-	"2J5mMFxIRa3+3m041uqfzgG2ofqa8JVvpwtRNbbLnPtObn2YDVpu0TXFrjl2gL81TIUumc8XgFcDPSw9",
-	"+btpos+GbPHTRb0zkHn8drWaBEEB2K+QY2EXWNWNAeBMeB+bizFDoM8zymFMwvAdRjolL20ZEsmddy0l",
-	"auhcO8d5M0vN6rUc0cnstZseyad2CFmhUB3WVUimrwlUXRGXlExGEEJFv9RtKveyjsKUhj3AgA7VZEU1",
-	"+HOwLnjDyJabfMNE2BDVCJ3Bnaj2Pu0KGk0/PaGbSx9xGmoWgVypjq48NKHmmqwlJgRlbXd5Dl798yXG",
-	"UbsGfh/urWOWzbvGUpkX7Br6X1kZvlRAS24gyn66xTNqyUfndnVR+f2dMGo/tVUP7oxvd+8J3bjMoTEK",
-	"vdj47JJ7JBEOEiHRn+XOaUvad1W0d3tuD6QHRBTO5YNS8WS7uK+6OZ07uKuWdho+j96PdehV8pnjWKW5",
-	"uMgG5Y3Ca/k0oz2qTr6h+xv47INokyseQ/UM/UEyt7fQYrWLoXsF/4s2EeArk3yDYpiytIqBVcKVq0qE",
-	"iDwE1SroAg5Zsp2LB/AudpjfF5Xabfv1Z8+6qu0j/Hlwpf4iRbx1lZ9B52bD6Aj5rrGEfPKfnAlBr8lf",
-	"PtwMr5Np9OQBEF75GRjBlvXeUB498B/96YLMOm2kLC5wnt/QvUumwAgT7Z5WF+uWawSucxmtGemXY1or",
-	"wvjpAT+hBFr0bsQnViFyAZ7LndkXRQGXyR07K0J69LKy338t6uZ38I0cMXUwA41fwoV2SztyvJCCXTt8",
-	"XGUZQFsjEuQTr8Z298mv8N9J9ec9u5NbdrhrvxfxvHC5CPk+0C3DtEc8E/b2tZbXNZpekG7pFHlnsJ12",
-	"F2a/og0HWWzBhGOdI9Cy5hyTrrejgn0yaCNc9shaMv2ZfTKuece9bf67ko76EyHAecGT8841tHROZ29k",
-	"1NCkHFrZuopbcAD1z45sTC7PofNIDOKt++5nF4Zw8/odROmo1XFeIKK/o85Qu/DJeY9f/SysM8ve5xif",
-	"PYKBzquf/Gqvn98mg8xSbj+4BnpHKGDYJ/Mk13eHK++LvegKsUXfBWLw/jb15lnm2t8rRKwBKBjUqyDT",
-	"DsYl/+P9yxvy7Okfrv41I42wVhbcHppYezALmjEXVve95B1iqT95hficdb8cV29hfLVnDwHq8G5xHrGJ",
-	"+Ns31trw3rAHscK0jLnPXSIq7oa1aaUUzh7LqSBLqKvRxmED+rRPu8916fM+I/h2UOj+OqFiOTz5ezva",
-	"D7yTw6Py2pztaT8ItUFJppFkaW25ImQbUYIEwYvTs1Hws42Jii4j3ZOoPEIfSPhxUz+bOi/cpzoY4IFE",
-	"EPHeUX2Gc+WArPdmrDli3ae91h3idzHZkpninm23bi2ay0q3d4+RcJegi3Vs59MNucGO/u5U/adR17t4",
-	"IQnh0bphWrOJ2/eVfcAjr93HyezWsD/skURAqFYYDHkHaJShXzucI49DCKlrxaVyMl3DvxYdzkFRO1TE",
-	"blYh7lwtlVEeemMkOxoe2d/n7r1zs/idcmv98HE9RJM6/P0yWnvblrHgtLTqelnuXUF/AMDsBDqwKUyF",
-	"wNDUEN0or7G4FOmp1J+XyuGs3n/uT4DiS8n68dndJ4fi4nl2ilHD7l3UzLj9n1525DEpI9jOp4Sdbjbj",
-	"niSGmVsi/45x5ot6tfyKPi+f1lyGu7p/hruAS6vDavfr0xph06uHOZZ4H1/Ao+WBDqeF/Q/hqYeQ9360",
-	"MSCX36MoINCpVxgQfp9UHOBX9g9ZINCZ/Oclyfr88rDSLDb6PZcMtOikw7KBin86dpj5J/ZgZT0/8E+f",
-	"xwEu1J5U/NPg/FpipJ1d/ukf89jCvD+7sh5gjAev6gmj3vMJddwWO6A1FdMFp++o+O9abvqOiiPFprTJ",
-	"HZoLnEzfchjqdH0qD1dYiHqJqknMsA0DgwcSkfT7iPguh8iww1zBPSlk8FACGpDfZaP2k3L4HT5y0bz0",
-	"tm59Br5vi3YQwU+ROzEeoYpBfx1uqi9h83UBvh3GEDifQAPa5Z7wTjBqpFNMd5k4xdSUarcvFwhulGUH",
-	"JUBnbaVX/+YJS8YmXVJ7f8uG111mSbqFXnehKe7/Muqu+JVEt7JLDDlobIJrufDNdbDWz+sC656ZhxWh",
-	"/ZEvbkHXJRXTCiQgbz2IAokZUcfVR4cFBm1csEAPL13fePRevIEwuXvyXJdU/C6+wKkUNMF2kC1wNnMl",
-	"OgIDfT/DepP43B4mFfCcPbiwhHZk+Lxk88zDc/+bdimh/ABezd+bry/h0qyVXB5xgbzDRx7iCus3oki4",
-	"zT6019g511fPI9IWNYHGtqF3jGgmDNH291h5xe1/vRLrYoFITs97LmNuyHyRXABepCYCDLvB1NQYpuw3",
-	"/9ePLx79T/rol6tHf/y/Hz/66d//ZREt7h1N4Hnv5/xAGBkthRLRyrHPyGGTLl9l735+egR/OpLJ2LGc",
-	"4mmlvTKunSS5LJtKaMwdIBT7LOXZQWGTs79/kcJlfX711Vd//NfMNVSMpKreJ0YeLQpWJHT6wedSTMQ/",
-	"+aozwDwVbHe54Hy3Usnu1zWiozGNoBIZwYo0ROGA+rEVujkAXZaWJdmxssQzqVguq4qJgpo+Pkzv6gFv",
-	"C2Tellyg3f1/3b7983PXDy38EvBKmNYZ+fWvi0IK9tdFRv66kKu/Ln4DxRq7ngUj93AGj8krfmclCP4J",
-	"ThlpasJEoV1FDlX5BvFt+xeP+9BQj4jV/e8oWINdNnabs1jSkoq8m8p6WPz/D+FP+/RIFPMm8f5gJ95w",
-	"EY1BvAv768BnUMzv6P4SECm3sL0OF47uLUOpRkAHC24AOjKAzOAEFBVb5+23/Izet8kr+xYfeaCwBXZX",
-	"+iwCF0ibXtgCf5nkMcKl/CNGLvzMP7vYheOOB49edMa95/gF8FcseqGZMV6/GTOOb/0z90iNMMaI/nyA",
-	"fBuePZ2tTb4Z61CpQxk30YbudaiDz4iWDgFnJz3yN/7CURWbt1gl3IGNuN8vJejRPa8T/O2AuPdwpbnP",
-	"+3b4D8vjU7t6AStab9gkYu9Hqba39pn7TfR/cKrCkkYOimoE0fjApZKFXVY7BAtcM2ntC9RgG4LaNLEX",
-	"Trdix4CnwArzoNTSVbVqWtVWld5xUchdhp00yd8abmcEii/13fxjSqY9hXDzRNRMtGL7tVK/ZUfn5XK0",
-	"FVQu+ELbzIMi0y3T0I4Gy2WcdgbTn5jkGjSiM2aZU6W4g6eCtpfa0DV0B6/tT64PTobgSQpL/nSuGLNM",
-	"I3e6m0nsKndjc6UOfCYyU2dFD6b603/TELjn63HUjNCX6TJlNm48MN8QpBAhMErfjOUJntcj6rd75iH0",
-	"79tQgPb7at+OLn3VG3+bpnv7TsH/gMq3n/rnpX173njgQ9sZ9b41bxgqqnp3GO9JTktr8qvRQ4tTvvGP",
-	"Jdaed746swA9vHo+JV4b3aolcOcIwv1KEPsH/FC0pKrS6Ib8+utnX//rGcWkB8QtOWokE4S1MvGYanKI",
-	"MAigg7/MA4WK3aW/IGJivKDu6hTgS9j6iqpt4ZJ9Zm49kOvC255Z/aKuAclYFN6EA0WKavKDn+yJGw5I",
-	"tOrOvwM9ohZPaM2f3D21f///AwAA//8=",
+	"7L1fk9w2si/4VRC1J8L3nKGkli2fHauf5Lal0VoeKdSao4jr0d1AkagiXCRAA2CXyl59pxP7vi/zyTaQ",
+	"CYAsEqwCq7rbmrl+sdXdJAEkEon8+8vfFrmsGymYMHrx9LdFQxWtmWEKfnpZ2P9ysXi6aKgpF9lC0Jot",
+	"ni54scgWiv3ScsWKxVOjWpYtdF6ymto3zK6xT2mjuFgvPn3KFi9XP1KTl/aPBdO54o3h0n73XcnIDVOa",
+	"S0FMSQ0xJSN5ScWakS3VpKYFI1JkhAvySysN05fk74uLvy/ISiqytW9wTQTbLjKcaMlowVQ31ZerBzj0",
+	"oQl+sqvRjRSawcLfKLmsWG3/mUthmDD2n7RpKp5TO/NHDT7xp5+1XcZvvW//m2KrxdPF//Goo+wj/Kt+",
+	"5L8LI+4T4r1dypYJQ7ZKOqq51+xXn9l1wQ4p2TBlOE50SQXukWG1Hv+55Ovyyv5jJVVNzeLpopDtsmKL",
+	"zJNAtPWSqcWnbFHJbeqjNRetYUkPf+rzyU/+TTda5ib4Ibwmlz+z3Ngx3C+oUnRnf9Z0pyNbly0Mr1nF",
+	"Bdsjw6FN+FHWdkNHYwymCqTtfd5NYTTXbPHxwVo+cL9slFwrWj/E/er97QGvG6kMHjJTLp4ublglc9Vq",
+	"09aPcqnYI/cuzOSZ3uhv2Uoq9ro142Pz3jE+1RtWEClyRpbwNFlJWZBc1kwT2Ro8U/aESEN2zBBNV4ws",
+	"d+HkbITcikU24JtJYrfC8Go8nW3JRBhK3jB1SaSodoQKaUqmiGK04GJNmCg04YZsS6YYqdjK2Ekush4f",
+	"UcMeWJp3rNQTI/39SdmNXMrNQ0vKmTth38NtMN+xxpTjk1XXiWelyc1JB6Ve4LtH+Y01D/0s57Iba2Dc",
+	"by0XoYQrCm63lFZveqtd0UqzIYsUdsQfU6lQcLxWkl/QJW3YmNEUyw0V64oRqYiSLR7RIZdueZE8tyFX",
+	"wbhHiL5SO6YeOrLNIzq82qO6jsl0k5dcrPUBwb7sXp54ggq9ZeqYLLzmdVvBjWbpxkTxIxeJO4QrGe3Q",
+	"BdzgK660ychj+EGzXPY3igvD1u50cJazvqjp/82Jw+N3KkrNbKENVSZ1BYONx+WEGfU+FujSTSnz5E25",
+	"uWD/E4nKBFPr3fsy8XFejDdACpYRzW6YopU9JUaumRXCsYPyc8tz9iY3s+59PR5zpWTd7TtB7rQqm5Hw",
+	"64rqsaSfHAY1t8jtY6+RXe8vSykrRoF1t5SbyMTs4O6s4P1EFYN70d2WfnJWe0zRHd5TflxzAO0YFpGF",
+	"g9oRzzNEj/q9ffeLTGGsJUO+GtEpl/VKKkMtfUckKeWW1FTsSMWZ3SIpPInIlpuSUK7IkpktYyJ6ZCd0",
+	"g5H25IWYm6d7cX9yicrUt4GIp6pT3zKB1sfBG25smuSl5DnTfXZZerG/L29zSY0lxBEGunKP2V1qTdIb",
+	"7jF7i6pdwgvf4VNWRHPBdRlT11BTa1pDpLDqYElFQejKMLWlqtCpx+GlYSB4a/rxJT7/5ZMxn9ZUcUEL",
+	"dlQx98+BqPnIdLpKzz/uTyMyi0Zxd9XM4AGwRqXcfKGJ3KIVas9L3irFRL4bcUHNqHnD1A/rVO2QqR8S",
+	"pf2niETQtEphoWv3GLzR5jMIe83UjXvzIHE1Phe9yQeSwTFxFk5MioaL5/dU/da+/CzoQwM9qaqYWjOx",
+	"T5OxlTmUvXJbpZMRZvCt3FZR/UBSkyI28FkdsQaXO5BMpWw1K2VVfKEJcvtlsLGcySUs9/bMvgQWtUN+",
+	"T2O+G7kilLidT/tWwVjzXHFWHFXqKmrYUCEajW5KruF4JoxurQJTkpI5MS3aqrLfv2HiL7JVEd0BbF0g",
+	"bM2LomKkpNq5p6RmgugSlIkVPsIoioeSVjd7hF+ynRQFWclWkQKvwBRvDN0xdW14vtET8luuCKN5SeBJ",
+	"og3daXCUra1If3xxQfL6H/9vX5AnjDpkzUrSo1v1yj4D8mGmhKebkZFz+N3NxFmsqdYvIrYi3ZIt4+sS",
+	"aEWrigTdPkXXpbtrK0bi6mbNqG7VoeskIkP2p/eslq0w2s7NX5DE3sJ4aYPyPDjTupFS6Mze11ysFSs4",
+	"E2YRuRbkDROTR4YRTWvQ/CgpZM204Tmxb6TRpaFpn26osEuTvEr8Lpz4VLHQKLniMe3WXnWWQOCeQI3G",
+	"TQyvwETFxntUItymmPY2JgVnlmCs0NbSohpc1ppas8zKlyxOJBD4SURR7fJF4tFV7XLJirgFZAe0Uh+f",
+	"gf0RBbgEnQYI9hteaVmE2y3xnitZH+L2dOmyr76kW5/26QPC0C60ocKoHThGYcf72330Sj+kw6A7IC+v",
+	"rcyfuAmBynJFVpUV9ZbC+M4luQABhL7QtI3XBpwyMxQ1E7w4o3VtaXNQUKUNsKVN7OsRv3Qu2woWL4DX",
+	"VvZoiJ7I2hN5UjmJNxZkQ9ecp4m7l5zm1LFRj1Hd0cl66p0XMX0txOtx4fjs73N32PcvZM+LPZ7xt9Ce",
+	"Ke/ksBeavUulu/56d4nfqpjt32mQIw22dxfE2Nx9Pvq3SU9L05rXrUmVPRrI8uIUt9veReZ8Jv5z3TS6",
+	"VURpo1o917j3AZSlfRdCKBmReOWuqLX4g7eobcjPrYbApLDcag1mCc72gUtWYpxgLD7XMScdDLUtZcWI",
+	"4+aky1cNnL4zPPb7fFLTj6+YWNs5P7mIuAZ1XNItd06nSpnwob3G78e2szM0vwavmfvh8RGvG9LGUjvV",
+	"qwRsc4ZPCVknFpxjeMOWcktKaQhFNkORqMec02kUY5JaPQIdeRhlH/FEKY1h2iSHeak5a7jpOGyrxKRe",
+	"6Oj2hSb2MR1xLA52E76WBdL0591b8ryYrN+w07f8ihpayfVYBtubKP0utdb8S7GSUW9AO+dD7eR3IJ7x",
+	"A7f8lvw1cHbGPrZueUHFHMfR9LcqXjtX/ZQ+cui7b6lYswm9g5IVX7eKkZruyBKtKdD9DWucPEdHZy1v",
+	"GKjuyx1aU0aTFWdVETOmGiqOmiVU4Ho1nJBWwRVyC7RqdUurY6//DR6CGIgw5486OIjAj5lj8N7i+kyx",
+	"x21+HmGn/TKQlDGJfwX5PhNZDpRsqRJcrK0QaaRm+tJuXUk1WTImiMYQJisy2HBIMVgyY5h6SF4LcNC4",
+	"I5wRN/uMmJLnG8G0/rHOrI36IiMNU9+6uJUmmpmHIzm95jcTln1Fl6yK/sV+O+H6J96bFaILac7jLnR/",
+	"K/FTJE9cvHcUO0XPQwolCmrHD2fIaeTtsapczFOD/WU38NygG1CqgilSccGsGW3lydGclX5kMH5z2ck7",
+	"f/AM1Y5WG1rxeKxvRdEDsrQWBFGUa4bzb/7izWa/79nJMWdr/9p1FWAFX3oJPPA+gw2liWFVFaWWs7Km",
+	"jHwORxMzAlcZCUFnLjQvmIsvJ1/Ar+jOe/oOBDb8+U3xwHR61XgXKinWdgH2oUg48ZJQjc/0fUoH0qQO",
+	"eklm+FTaNVVv0lOUkk4vWuUnn12vHN1WqGbi0HesNp9lhkNMChDYx9fRO2Btb5y+o34eiyWxwoSqrmWr",
+	"omL+mLja96d0iwvU7HtM3ChTIg6JeZrV7tyW1EDq4+ii/sNM3ncAHgkjcTMVPrrEPFHQ36odKSQ7RShF",
+	"DfVjKXZSFg87NpmZZCdlEWSJi4/P4IAlXccdOblq62WEkC5W01Q0B31zqRgt3MMRngEH8fGvbEtGDXqT",
+	"41elWrPv13v+6t5cK0ZvmHCLHzAnuB5JI7dWgXHDDsbpfUnGMn4FpJnVXJvMOTcg1UzrS78I8UWEV8aO",
+	"Rqr1VALgjAvVah2suMVbFLzAiXIWBohHXiSvyFoy/ZTQqsosjdoGHOKgdlmtxWdNt01UezyaGeFZ/MTc",
+	"iCspXPnF+L5dcTOh6jWKaWaeEl1KZTKysga0VED66CaD4YaWLK2q16vF05+OGiX4xqcPQ59U2sUWuTcs",
+	"yRXLecOswc+qFcozl6IIMmOc1KVYqmNtTprnzLxLTVfROPTQVIfZuscjaYaJ1tc1EvFUDW4YtfFfC0xw",
+	"0PSRm4jel5t2JvPgXD7EUvrcTJ2IKKkmJW0aJliRYQKkz47ThleVZY9c1uAnoXpzPHC8V7fxySeAxi5f",
+	"npdO+1+1lTfFCq5L9ARwHU2/7GV+jw6mT+2Mvwh5KHEx5cP2W4nJf+OMUrDIiwkdAqLejAmgpnvUL8hz",
+	"4eiTbOp6QjOP+qRUzDJqmwYi+bg1FSuIKZVs12X0yrLfnuWPlZvvb6JFQT6JkhXPBqd1ulAFbhiWU23m",
+	"pd/btywZj7313D/Xz8I/+ILa9W33SBp4Ed1cy0+4G0ZWhT0KS0YKCcVQTLQ1JPrij42SS8h35qavrvbU",
+	"FUmLeUSsqdqM54TsBbe6CEfVU85ps1auR78oFZtUKCAn2j5BXKa25TYBmoxgBdlndCsK7KiZy/uAl6mG",
+	"gOGa3zCwTSgxtDkz5V2wj+Ydr49mxvzVP2ffkdt4oaVm6oapLzTJK5lvEsuusoVsDYjAI1N47R7r3viv",
+	"TrOIuCerBMd6RcVL0aAktS+8jDMwct+Rj70rmaollCFdu9OjmfYTHBVRoCjmAjLHrILTpfKP9Q5DlZnH",
+	"3dqwJkUuXRunqY0Mcz/5Ebl7gXQ/LWQKR/TM36hZqHpxAtNNqyfAut0PV1l3B01d4VPFqnAvHr1B4eWO",
+	"jZOedQWG6SL/LaPFS/AbHo2AIOXc5HtDTa3+e2HULl1bAZ3nUzYklpM7c26QoZ3tvjCe50gvegZZtMTl",
+	"t1ZyvbQ/6lJurZKUkSUDWyXIQP9pv+Ib5y0Z6G0zjsPEzbThopjhmYfMQ5evP6nLxAPVsDY7HCgurRJQ",
+	"p0r1U7KqeJMRXdINZCvlJQPZOfruDa3ak4qi4TTDSrMFNcf0YyA2CsWZQQIzUbiLC7WXVWOVYJdNvn9Z",
+	"XBIhtwNTGkw+agY5bcd3eax/FuyG58wXWWjpFD1IJYMcWZEzq92yG6aIXBmcNMTpwEvW89L95xPwhvkf",
+	"/5xZk8Uwu+WL//XTswf/kz749eLBNw8+/OnfYjP0DOfVG58v7hWYBfIP/KPgtKowaQzEYo0CAp0MimnD",
+	"ip5mVGGeuqJb8I2uwBNRyVZZdd2S9AF4TQ3dMPEAv6GNbKLKVLjvYjaF6e4559fjLsPTbiHcD8e8moGV",
+	"97//j/++AucFDI8ZjsxkQV+yf7I0yMgFaWjFrML4hBRUbeBPVVqi/vB0wI5MHYZrd4vGzH1JCmmXjHFh",
+	"zOa3/D6y8mluokqAVZngYuyQKWrKBVm2xkhBnEc8kuZtKK8Ox4kn3BP9z9t7Jvp9qxJOIwIULcSVulol",
+	"KwejTpmSatZn9S3ljtX3mR7/pVoh8F+W//FfcADcL8Gn+KDjfVcT4oynKBcbbio2B2bgPcIMMGJJYK1k",
+	"sXZLPg1CAEngJxJ2bpLZ2rqmeLXHHBTpgZnlgah9z74f/zH4mNKtaSCXNe9DrLdnSaPg75naBwz1CdX7",
+	"FPN44rLHOO7UwRkv7blTUkkuIeVariAz0yVwuiPF4FoNOuE51TDjTKabifKQaXNOmomEW9SoZgT35poc",
+	"h2J7PTsBFhU/Aa3SkUvhmWcpdKgB1sg2WOQjYWsVhvRVelmXpNN/JyciwFGD2MpGey1BEVVDOfBPSUWh",
+	"M5TFUhvSqrWV/1DWnppcMDkNeYOumliBxZRD2yphc46W8U7Kc6Y6dOG6SWRh80I4GG0j2CU/tltnCjKL",
+	"Y6kTsVmuWnXDXlEesTStthN19GhuNUnv70e8JS5Sg++djTldFp+el2Bk+jnYcnvbHXBcoXSvoagfHya+",
+	"dvl4sm1YWRgobLCnpJ9uVDK0Ewkb4zTIiJMvVI73o9hfRvywUtV9dUXbOyFb5LuKC0T8YlXFGy15XNtY",
+	"K9k28XtnIkGEUW1exG/Uiq9Lw7TBksLglwblPbHA0+nf0SiwS7VLrlWUkxMtGb3hiL9wjhuyqVpF4zqt",
+	"aqvkGJmmK2Z283JS4DM8p8l5WO5xzFPcpwgl7o+4b5m7syrOxln53QaljOm3LPk8F6Y8xVfQDRRYyH8t",
+	"djTDOOcy2QHtwfGGP2HZwicIw4kdTbO/Qb29DefNs3PgFs9ihzOKOjCNOS6RCciYvO3ZfFg1DK59yD3k",
+	"wsinZCkhYrhSTOQluE1aY5haVdz+YD8Qi+j3EY8mJLkdx74e0hsxSzikE0WuHnsvRjwr9is0V1KjWy/s",
+	"uDVq1Y6YrSQ5E1aTMIpNVH5WPGexkwR7CQW+ghF4CgN1W5Ua8tCNvXZcEHxMi1ZYu2OwAWlfBoJF5GFX",
+	"DO7jRmGbzs99ZM1Dz4MnpmJ8B06w85OWrS47MxbBmHgW2QeXGlFiZtCZRkaYVhjviIqojVTsoaNKMk3t",
+	"uVCCVo/gdSQsd9kD6YKhph9ngGEmX3+GNVcnwmZeodvuauE/k5jNAYs/PRsXLYQRZ7wWzPlfeuH5LNEE",
+	"7PxtI0485Bk54FcrHMzR2HeB3ty0YwDGX3zsueGJAwUhq0MoZd4vowkSCXzclBdEri4RvAVd8CDPqd74",
+	"TCaufVw+5lnID/oc5sQsqZoV4nSQDl5lz2XtHIfgsVtL95Od+a04CLeeehCz8NEDI5MDFCGVL0GuuYgN",
+	"0te/OnImeqohL3ZE92vwZPLsl2I3fyfnXzPBbP4ugIjNkIelh8hJkXJ5KWVsc3jDMqJovsmI4kJDNG3r",
+	"ah8w7kgLy8nHskZT7uLvPMrUSVfx95039YTsdHdgg1y8BJa0MsqpkaaUOjhkA8JL5uiwc5rOQGhu6e7U",
+	"lPaVw+6YKQYnFFR7ketLSIuY2qme5Awn9QT1YYVQDviJwznwjyMeA6T4qUSjYvfcJ1eNFeNVRfVEuf9k",
+	"nkokPv+yOLKu/xwvi1FVcabNrVxspVxO/AXK21KdN5FpNkw2KL1r+pHX9gZ4cgHqEv7wOI4HK07esJm3",
+	"k70+BxUej7+8OMaS8JaX6Ye3rhdZ3cOYmeXP1byYA9LCC/ad1YX2JvLn8Ty2VNVX8eRuAWBQwaW1YY0h",
+	"9vFLctEpH4qhlifYCc6Dzp/seMRzqGNHP71wgpMMBS+zz7EU3DfOTLGYEwS7u8wFpw+u+Q1r41kEp52A",
+	"yXj8c6ftRS7FJXOI9ICTpBBOBTIkAY8SSiR8lwdQcukYWrOk1Srq04ccFvtXl/3JNVlPMeZReItRJ4Fh",
+	"CpvdkUmYixkITyGUG8dRk4Bcll6V27VkGHg84TtIldPKtULLBp/J7WiQglA86aNwysywpmibkVzKKiMA",
+	"D5yRtrE6ImafHdUWkGmct8G1bPBMk2gsP0dN/FRj+XkvgTuuGvYTlTFTjSx3oEqZvfxiLiDvzqeFwBZ4",
+	"hRHBtFfwxlhNnFEfOqu6RSp2XaTXwnDdPDsDZabgtLqK4iZgjpNm3tWWdDaiJ41XpGRVA86KqPPzcLp4",
+	"m5dQ8GSPqXPVitNkjrxh6tlZkDwr9myiUs6JRW9e9XCtlqzi7AbgAE+bth3221102G++thz8+OLCxyVP",
+	"HSEFapy6emNf/uRZtU+Y/mz32LNP/W7HPQM63pkHM/S883udLEi84TE43Fytqlgug8vPpYhUy8Wa+MTu",
+	"WdlIByGM8Sl3No8mFnCEpLHPvl6tNDOR0ww5FzcOoLNAP2UKiLCiW1e5H7FnGDV/a6JMGdIU7WnNXUHL",
+	"lxcX5B//fRUfmdes8PhAcivsliCs5wQoRiSjacVUNDYDcEPuNG6tOr2VClr5tCaAcyoGwDCrgyiWPRM4",
+	"Ym+MlEKgnYMmjCqF02EFuWXqfSoWBs03sfArtgIhFbthlYOg9TOKBJ+MbPRLcHDGqsQ0sRukEFHMqjhy",
+	"tbokrNLM/uBUStLlMo4HMCqaRd5ZQVGPxs10VUvMTXgzrMpwfsOujwASNgvHe//YuAPnZ9vxv6Nyj8uS",
+	"7KTnalZBfcRKgi+cZB79Ib8+V/n1zyuo+hb0xZ4F/Tj7Q4pNSLFhidM5kuk+pc4P0LfgBLe8JYU9ASSn",
+	"IvAroShnrJEJFX7y48ig6p3W4Mf88pgbcz43V9yoKSDtzn/6dXTgHiLcAe4OX/nq64u+H/Y/Ly4O9V/z",
+	"Swid1+y9A43XPpzsKXrhU/Fm7OK17HLYXUIInLx+3NT1Y/BdB32AboTUmdptY077g4g4enLUlwYDJJoV",
+	"L1x21ak2BbzfdUFJK07cK1AfgZ62Zl5mimzNtAePdxmU6Tgt0/3j4hIuhw+HPhBuQgkVkg7Y3DkxpWBY",
+	"K9hjwUPb5sh++ua93AOlOiEm6czxNbhY11gSBVFJJjQ3u1D010gZS9jgReKVeXI7nWIXRdHqoo5WtAHx",
+	"sfpPk6atGljHuq01Zre5hLEtNQhsBD40K9fbRCiubJFTtUxtaom0S23tF+2hsyYUxdkluSB8FdJnXOkj",
+	"SwQGX9FULBmfRh1Feqg40wBj4JoZKGRwcNJfEkoq/kvLC8A8IA3VBnviiH1ECMSVWji4rO64fUgJgjw5",
+	"rsJxoY2rL78tpVDxGGrQSirymGzWsDW4KTP6JjVKGpbsi1WymoIgrZJhgkIKdW/5X15EYevaNVVzcpsT",
+	"4If6yX6wnO6EOO53q/HDu8OG3NsRLEN54weeTvuNpH287GPnnZT6AS3t5pm1qc3eDjZqOAQCmNYjDWZ+",
+	"4qpfWVMmVtvlELV9x2gXs8hpVTnA231STF79JxfHO4bC91PIgEs5lQ78hnWYysNk8bPgnz5/RCYso4yY",
+	"kq/+g/7H8j/8+0uFlhQiaYM3Aju9DgB4b7PU0nLdRAFqiGINSxzApYSxncQ2d1MYmZiv5f0v9kkHJqfN",
+	"fllttBw8HsoKKGPMpE/yUJ7rjM7Nx8uyIsVXp0FTvfz9EKc2LF5pNB+JqpJy49+IHNWSehxH3/4LYrRj",
+	"GITUznN/4F5Zy2zODskbpoqWTViXsuoWZ9VWMB8Ymm9QC5rubHYDXUddbk5YUIQVnEzIPhGsam6hXYjN",
+	"zkbcYLtFELlO6PS8gu5G9se71x69twvdbeIYOpx5L39ijiF7/fZyb4/3vD/omenu8tiNQttxh7WjcjAP",
+	"RfCH/Ufw1InoCPPLEA7ADWzTx3Un/tkxmCCQya6DBbbxTs2u13QKAAi7+8xqxX5NefFaxPumQHrmlLzG",
+	"HvWhegVFOBs03ThaBjGzwgrUg5Ss4L4VhXpBH52h26NukV32ZO7r6TuoOiB5j9ujp865OWeYPFOuPzD1",
+	"f/T9WM9y4B2tEFxRRQQXzLiEKbNlwuy8c7jgq5VHt3Z1j9DjJWfCXJI/Y4/QFW2rGYjQyU22DjVScX97",
+	"Tw1TkSLFlWLegSXRgbV+5OHYMzLGCKfGt+9w7cXs9Zy2pLktXbJFK4pY9iPMAnxHS2a2zHnhAGHB92Ba",
+	"K0yt80qc/3mtGNWIk8XUStrfFi5vDxaxl/g/cWQGTt0eDya61l9hA75TnbM/0oL9yD+ObyyHnKOPKV6W",
+	"QD9TBeJPXxKgMroDhTQOLpxrgvrERNZU79ysrHX+YmKbAPPaflYbukM0sISNX8e9YzCt9PaFY9PwkIAH",
+	"f0ZMuNPKnNZrEka1i/EfybotCmRL8TH8yD/aTT/Vy2DfvaZtHkfTgYzoXpQ9FIL7/qW308CeiuKAVQrY",
+	"12vERJ9jyKfjeeRU0TrmdOLGGsWalLQPXNZvw1DZHYu31epEpRR7REt0AYw/ehFa52NT/Znt8wvevEiO",
+	"EJjjFvY7aWilw+Op3y6luZoiG2w6EtUZkkvJ7Y8ZxgIgKORzkbWRNwyhQe/z0G9Yc7wXxJZCJz/XXsEh",
+	"+if2xDz88Q4xKAzBTSrQyyq5ke6R6oM8Nf262+mkI5uurk2VGXS4Sg0VCKuUdrVMFRv4bsp+KdkiT6o4",
+	"qGnBXkzLNSxd6sWbrYa5S0XZqUeo8vv749M+hlIpI7QoMjhVGdFVq9SOSBXGHvtrApVPpt9k7sWoRIPd",
+	"xFQ63tMU1sxgaSrPN12J/5a68GSkY4x4LmWRylNSHEx36/VKgxOIhSxWHAW4U2A6lyqV3Drx8cVFuqyF",
+	"rTo4TXfdlHKZaE8AGyR32JYVL/SMjiFNxWPubBBeXSZDv2a3n7JmBf4EoBSaJuDkqqTUDJPWsMzIVaQk",
+	"99eJDKENVwqKEox0R+WFvZQg33E7Ahu+ncZ2GWCfHr1eoLBMFv6CSWS17YShB/zKBfYc8eGEGZ+c0bUv",
+	"pgT7Heg4MUzVS9HuIDs1Jugc/lbry2dQKL0SE05Ybyd68+4z9H5POdDBeuet25rAlqG4ywtkL0I6LaGP",
+	"VIgCLhyJTvHcU4qOaf1UPDxF43dh8h8BHXeywW3eGshLXPYQppAvKNkIvhor/StexXoK2l/7wwO4loJt",
+	"SWKRLu7p9NUpkYwTV188u6UPT8hR6vj0KbDSo/n1091Y4732nA/PoTsFnP4Ud4ZOwPrwGKklojLYd1Lu",
+	"1SmcL7cjLo17L0QQQZOcQQOXR/SF9pRwFbZ2QEQpLGmiym7kcbIAqIoDifS0GSX6HLCg8UScbEArLihi",
+	"Bc/xWkpqruMEhCWEJkxqRzSjWkLbaaiA90aF/URGLoiR5HFiapZUU1dpwCOrGe0BztEacWvsjJKdeXMQ",
+	"Wk4zyXqm/ZMjiLH+ksFJpfGD29EzOeItNHib2/LzhCy0useCh6gXFnZydtrMeiMnr8L8ktLz55M/kqHv",
+	"fKAzslO/2zto9oyBIrmlqtDQiAJ7hY4Srt4w9cM66v+hZMMrbPDWw/kDpeSSPP7yLl0Wh85HtviZqheT",
+	"EWOHpwG3pMs2rPlHVnS+X2hGRKvku3yC1ZKuOlx1oh/05AMLyttEn6pKbgO4rsY2vz6Cv4gUlV3dQcH7",
+	"OElmEI1WrhLllltDOqT703yuX/V9rl8dEdI+DwxxlHE9hxFtjrl0Z7a1tLucvHc11fqV1DNs4BlelGwB",
+	"8dmrs1wuwIhdGbr7Ylhmh4vbX8r89pzu4Jwervprr6XcqA0UZBkR7NVp5Y9VUq0W7xI/Marq/wBZ+NhR",
+	"bACfiU6RSV0dICy0oWuW2tQ+BQjAj5pWrg9IeoEWJ4LpvRbvSvamcsg3sXyViUYed9RYdjJBEPDKWDHR",
+	"K3q+zBn3whARhkKoH7R0WuNb7TpwFzBQw+k5Z/CZyWIHcw4mWu0eMMl6vqO5smOYWtUvTHpm9pwfXloP",
+	"mvz6ffVi3LlGUg4AJL08fFPNx7zBdBng/6415Bw7DKTMdN8mJ4Wwyw936my/oiFW0hCOSahDobADrtWW",
+	"i2W6oOKyVcLEK1JCE5pQ+Qgdu6yY3nXfKdQuXpXsGrwcm++nyEX7ujXxY+TcRLqmVQWlxlZbxu58zpvy",
+	"eelG96fD2JHO01luIdYyuPin0xtfb8WVKz+dYSQ9w2Ks4B4IgKFkw1gzto6OAcvFbMyK7lyRc2LDZGpe",
+	"0d1w6570af14Gg7sPuxft6Ik6xc25RzL9/VWpBi/t+B1wFEOOhz4xxOoZj+c5imYY/LFSRVSX+6YWKex",
+	"m/azO5x82mLm6WnMiWMk0RtHOofibyi3a7uSRVzll756oWLQapORprT/5WO9HgeMBRWhy6P+paXKVZAK",
+	"cv1fLwi8EIU1/XXak+9uOEC28d8cIJecCjCcLVpVTbthkBjxxo6D7bTf6WF42/VkSJ+Y5H9DRVd6P4ic",
+	"hNKdSM51wDdIh2+EszwDM9ZnL0Yz7dp8xpfCIsPpiMHfTrXQGoLE4th+Nb0qg/CRg4QOQmagERW+yca4",
+	"9wDTZirmvQt4uPYDmkU7aq6omUEtwJqcyGBJ2bNA5JpR3Sp2AC55Oh2wI5ze0ubgJ9KS8re0OVDP1wuX",
+	"yao4nn5RFW6VQ9ULXdXwEU93t4GZ3+IeYfzqJhjmqpQ8GqtD0AcMzOal1B63UzuZPACoZXRGdQoOGjWl",
+	"2Q2rJnKGIQcnO1COm3pQsUo2dkQBvf821oEZBnMrDVvdHofnukYR4JBkz5/sUPY4GmRuT90oYWt6a/MT",
+	"nmCtUFcdqRifzF09s3QuzVkWNJGdTqowp+K0ymqXAfGmoiIGpywwbeAgchs81JU8z3H1zEH7OVSvCq3N",
+	"pir+AKwLyh9ceUbw5yQxJQL77BlSX4/PxVSTwvMgiv6cAI7BVFcRv7/6Doepq6sKa+/Qsi4uDuP+u94p",
+	"2PtiLT0IOOaUOTAn1P+wehI82cdEnHd4W30hl6J43u3uAM7NoUUhEhhc85AMoHtQU/H+AcuKxf3or2RO",
+	"K/BcDevkeoju/+Oni8cffrp48M2H/+fLny4efPXh35/+dPHga/xVFOH9ZODJ7uBEqjdd+UYuPQgH0C0q",
+	"zyoqToF9nHnK/2WO7B9n83+Xsxm/W088Y7FYUk7V8kWydza53mCT0+oOqgQckk9ycvOpBV2+SACWkTki",
+	"OQL0ZuFHSMloOCUcEnIa3khlFOUR7JhlJbdOFgIsSQ2lRujSGGv5+5VPPW2mVTeH6kNmuPtLvi5Tn91w",
+	"Ufxl5vOv5PYqPQ3g6vZD+kec9TCoJ0Nvyv3VpqR5BnSXFJr3sX1TzgUzpmI69fMA9xuPXbpajWnOAZTf",
+	"M6wJfH8q7njM3vJg+x2B/Gp6RMjcIfLHIKwqMW8iHM7TMyf8J96yX1rnLJqhBh0HArr0cM4OXaWUxtXb",
+	"rGVqL/CVbx1w0PfUIXiPe67tJpq7vFFyWSE42mBh0405mVJSHQoV0qqSWxZnveNMOY2bhZ6RL/Q0gFZA",
+	"JEvjbHw8CxNO5nVs8NhO5BtMtbgcZlu7ppLuUxPb45WvWY0dzXMl6yl08xUZ9ibdUlAqf261z7V3yJWu",
+	"tI6mtwWzc2H2zM8QiYauz2jpN+N+dP7JkU++X4oGxaA9UIMthYbnDpZ/Kbeglcgb5sD5ZRvwwtwx3Qtq",
+	"9CBgZIW9dr5BcTDosxhVHFy3f+P6cFNVe/Dv5Is1NVivop5y6rTq4SJHFWbWpuB5CbMFPBm7L6RmVGxL",
+	"bk8DmBPDLi94b/uJppw7gFQ/mVdmcOVStfq4gQsPecM0xluWJvBHex3ANxlgrQZMZJca7Jv5LHqW28Uh",
+	"GPJBkVDFm8zaURuWkbxk+eYpoaSScoMnvJY3WPhZQgk4TATwvmRrnoL1FybZR2tOa9KTWJc6dMjisU+9",
+	"6Z0kPOOih/xHWsXTk5eQm6xClrnrWIf5635nBvbbjBw+Jpha796XiY/PTLqdd9IPNJmv4kgwlokBjcYx",
+	"KjzowQOwBXLwPjw+xsDzHQpYUz0u76ErUAu++dpu2OOLC4A2gD5QEK3WG1ZkUOwMGGZ7ZVk9PVpBrcKE",
+	"SnIQce14ryvLhOOJV0xrEAfQdO/SrsGBGEHuF2x+YlEXr9kIX+AQVX062iHJOt4y19lvRqu+JhzXfgJv",
+	"v1sXZj4GRvfj946K3/iwRb31emb1NI5Jn7c+IXGQx0w/ph+rZBWGNclwS9wkpT3joVq4j7sXj0hLxVat",
+	"Zg9x5fNEJb4KE3nLaPEypEyeBlcx7JbhkT2tvvOAx/tl3IInID90Hdl1zW+TPqf/a37K5MF/mKdlDvkl",
+	"nJM7dFI53QQMBq8ybC0sFWkU08xMY18kZ4KzujmpasP1BsH3D6iVcQ3DkeV0BQM/8Hx2wdz7XtTf2p+o",
+	"7Fsxh71nt1xHsoB1/3Q5WJy6q/hzbmmJmUwutwGRKxcuo/lD1BsZxwBcH+k/8/jiYj/qcDEXK32q3AAK",
+	"DS4y0r0c4EOsYNSLeMtxXw2QHhUZpSHb6RyVt3bLHz6fXTKHL/bY5pVbfGyXU3djjPDmrZJIRvzBrZgu",
+	"VXcXXaRjFfsY/xYg32ljOfR4vwH4SrjyqO6yGXqfSduUV6gnnLUrb11PimHJubhhysSB2rEzm70gsNgb",
+	"jrAm1tiPI4kftzK7GK07JenJMT3miqWlca2jGBZbxDv2YN1oElpTSMuagQ15sC2cVB5MCL6+5xA53kfa",
+	"1WCOsIu4JhRrZuWK/Fe3d5nzpwLURUzDb8VGRD8aUkQbKozadehIJb1hB1d40LLttavGZEekcjeRuHKS",
+	"y7pmosDOTCOm0xPo1DtwzSG6ut0r5b/DiktCl5oJ4zx5LmDMo55Tu1lTXb0n3LJgMsM3k3PUvAl+jIIw",
+	"Gzf2cWK9il4crwVzlyiunvp+TQNHtxQsbvXIVfz3TeczP7JYeAyWNtzbI2e2/3S0rCgAJY+vjFmZVL4D",
+	"w7Bpu2DOP8l7APh7bRGsmGMA6DrRAGh8ZtLc4tgmxvnGqYnu/zWtzHxNnt3E2rjvoYTUjIquKgc6l/qz",
+	"ZWVCRi4efn372B3YgmkCAUZLunmKMFkZqXm1gfb5rTFM2Z/imNzVxL0OSZDjgQq1y8hSwWlRMGIcI1tB",
+	"3kq6Y8pQtWZmDmSXx9Waq/u7lc2BJ/FMdGJiQFrFy7AyA1UMgFDu+mLk0IviEjQHDxRT050V5+B/FDvy",
+	"S2tvU2i7NFBGphBAQ2rxHrZfRtakl5Z6Sf6cGIIEOT8d6JQrwwTAVAEWXQ/gDzqqOGC01Gay/zlWF0pG",
+	"I+NXcpsRzesaG35OJVmcC/4Rm9DUWVKsaHOW+eZ1GalZZTIHrGcnWYO1ECmfsas4DFjXQV7Ct1nh1r6H",
+	"qIh5zHMw++J6u44puJR4IxNw7sA1rOgWY2cV3bm+hDyuiW15YcqrOq5PNFR8oTNCcyU1+pmX0hhZX5Iv",
+	"n5wAOxokQhr0CRVzy7L2cqF99vpceeCQoT1eIKJh+j4wY6vfvEOHc0Q99m2F3d3lM+DGm4CscpjRJgA6",
+	"B7icl0RLvC2X0pRg7oDLFtFdcjaMcc4CV452Ewd8AVcslHoPR3qTG6l1iIK1DdyoMMAiveTwzCLDw8B3",
+	"6MDI0vDIpqoAEuoRge0DOU9jfGN8+dcsuABeT4AyrFteUKfbegdXCy4AaBxoFM/NXjpLzzHiXo2kPkDI",
+	"3R6z8IEsNUWyPxFLJvlrdHBdSmXyNgbRes3FumIPKgj4kA3r1yIOMVqjNUtSuz6uGlSHvG36OQo1s2uC",
+	"uhWrM7fR6RlWN0xR06o9yl4tssXz4/0Y+m87qoT59rasvwWZ2+Q+ZdLKYz1LnePl9h+5CrgUB7mz5qL/",
+	"28d/8Os/H78e4qw31GApwjXgnIxrpgVxbSN8m4YlzTddn4aQUD5I4T6p4VTp2WUKh2w3owuRv0fmXhPL",
+	"XUD5TEm8wUlfTzmGsbOxOpQVOKe1UlKCKkQ4kjP2pHg3eYSlKgZzP7qJ6Nc9BOw/Iz1kfnuwE2Y87dRn",
+	"6obN6nzVteJKeSHm4PEos6HflZ+Ezw1IwuP1hRVpuQ8drtdEGfs8IpSyaZzKP5WBLdVZ8ZsjUZrbqRZd",
+	"d7th55uU/GpvDmt+Trd3b/OSsIpqw3PfX4NWFYE3nbONg9I9E3kXh57MUsKhSnpjrQ7t2l52Y83w6c/m",
+	"8mxhfDfhtLJ6exG9o3oTTcbh69J8xsJ0WyZkBHVHujvmTgrjFzzJ/EkOV2MQr54SXuD1ea9jhl4vvN65",
+	"7C6lvdsrCUHt2jUPPA1Brdva8catzFy5fRhzMLR3vpMezYeaE99l90ufbjJOEmA0+VatZfKjDRdxzQC6",
+	"8sXcYJAH/YUmvMhIKZeYBpORpaSqyMhK8WINznQx0TH2QIidqhmne1vKKWHYuHR/IL/r6v14kSUVGrtc",
+	"GncxIBX83HD3uxaVyNNJ5woOxcnHihfsO8eQs8ohqkKnJ37fIipVNH3i5Oz1A6doXoJV4OlJpuyt4/GX",
+	"RyGmHZN0mZ440yMYfhfH8OaLhSdYmsjmBTuDteq2oi6lg1bV69Xi6U9H7m98BUK02W+RrgSpBe/QwSAa",
+	"ZQeQXkHg6oP20123gopv2FPCBWHrNZrYkirNyLbkhpFctfVSx9uep9avD9Oh9sqdw5zHm/xhf3MQuYlB",
+	"QXyPZAeQdcfJ+R4zXGPJ+oqbDFuXg0ijS3nDMlLXnbWOH/tCuwjuGMs42hXwL76zCdbEU0NoVR3JL5vS",
+	"z8Q65qYv2Fqx1Ko/QDuMn/fUDObdKY6Bjwv7YubW4OeRohUqKesDZIW+qCseooP2etJGNprU0nmgI+C9",
+	"zNW/iYJUPBT4469jNVPvLItQxchW0aaZ6GZmWLzr7Tsp1ppsZVsVkPUUTpyvCQE4f03s9aiJXK3iYS6o",
+	"TzyqHwesA6Cb01fcisMU/ddi9Md6oqn0HPyjz2zoMvKTrJNvsVRptMseOwLhRzDFDSotIF7lQSM6D9cQ",
+	"NUSbvwnDq9NrKtA3Nulz4bq5Cyh5DyF9cmK6g3bGCSb521zpyMRK59T6328x/l4VftJKLU3OKbOxT8a8",
+	"2Cu+bhFXhBp3pgVVCtMu7GFziXE7Ym8obACbYeKP/aNhVQUtTIYpbqll9vO0snlF+cdw8SN0Lmm1etvr",
+	"eXgCpSspN88tOU7/hGpjEQOrXfiNsnuhWtE1ZI0jup9VmEXrpmKH58H7HdIiU6h4E42h9z1gFBbiYSZ9",
+	"HNxF95mRVUFozXVcITiyipF+1tuaYbFVOGADLsj2JXJHGLdP3TLDKcswcDBZdQWl0XTNkhshcN08O4Of",
+	"nCNiqH7fTSsGePb9xO0+u8pzRc1buORZMZkid3T9UEH3A2vMnB4t67esaHOviJ8w6vzOLdYGk2smJipP",
+	"8Y/XslV5Qo6oh2WPdF3xpBiRt9duodvFvXLDPbrEeHsKfkyuMDHFaoX74GNZKOyelykNYGQOXTgGJxqg",
+	"3Sdsk4jqJQW7To4VOkfbjxOpWqbkQjAd+hFiL0LQNLkmdle6SvLkbncVeBxwyETvXvLDuqQN+yv+mPhG",
+	"q1Y0Z1f1l6mu1JLnG8G0Tp4UZMMlPj1Mx+gN1qNc9829BeyvP+vxQrfPgaAxxldtxc6TsqWsihk+uFB9",
+	"Gks3xXTWkuFBs3OD5mrMXEIeaujtLxihTVNx1s89cIo4dBCJpR0opudgl0wJrGQj0IsyT6BuBv4TYZRA",
+	"l9gW2XWdc4+iuXnWF+YWo7uuVxH5dsNUwXMz1U2mM2dd02sjQVFDz0CjGIViBVDmMscpsrPnIaNRtiYD",
+	"x9nWNagpZBDREaPymZmAM1q3ik3nRcNU0C21lZZFVRzcMKRXj/+iZD2BJS8r3yRGXxK7PSRg2WDvQSER",
+	"vgXgWOpJSXxcZ/cADLEOSlbPnFtESIUvxA4JU6J/MLNFD7IBonw9NADZsHj9uJGnM29aWX6Yebcvfthu",
+	"fo4n3De74LpjLkexoPpGT/OWKuGzKidDwOliqmvOdBhJG54CJb5gM+G7aqa1U/uPCbwCgdzx+aRoMxcF",
+	"pvEOdZp2IkzYOzWnSLKTGWkEvLbPJOPFjkIpXorvS+Q9QykQpBOUPbsraIc+TAeXt9cL9zA0Apcllsg/",
+	"8yV0p5bIdwGA5x7Sbh7U16pCPkgBcAoBhYN+TnzKoT4ee/o7jsWL9tnXq5VmJlX/KRTdOpV9X4x/6YX2",
+	"VhL3EOLhdpaDvaXgzpPbCWfEHgrl/vfdBYGXUC4rqOl1kISWRerG7LwjPbIOXrOCLLGoWW7FCN+sr7Ot",
+	"mFKxnKA9P5yQS1nsIJrl7ukVFMVgX4diVobOZJYAUOp9KvIZzTexCD/iGBPoD4Dwg7g/cRQh6QD3kopu",
+	"ZKNfYvlktPGOpboiAIhjtV25Wl0iunWvzMNu+V7MpB/dUNFwInY6AHgJgagdHfpyH4Askh+QIh2eO2S4",
+	"84VDKhbnsJim4LrMgFURXNoeHOhn6mZI3ju1rIBQjjPUmchLsCgw71e2xndCRave7sZlKL3CYIdcQaGT",
+	"HamHwv3w7+P2SncHlI5ujIACe1s4okMZvQ/JPmxwESpnQwe7LzQ2eQKJVVH0CxyGRvz9Yd37Ofz7c2h1",
+	"RlqoufWJ+JfD9Y7LnA4n+ie56NJh5v8AjJ8CjD8QZzzmTPd4f5Og7tdmIpHhtJqAQk42K+IGgSlcp13s",
+	"v+t1grySebRYu2S08Nb4RIX+oK+vNYihEFzTymShzjNz8W9FAnxQcmn/VKKo1WBNKdujsu69e+wgSEBY",
+	"qs8q7WWDFgiy7IeL7iTgGZyAJeBM2EPz/949drt5ZXfSXNOvKK1EC2l2VoHWljYTHA9mNogtLH/vgT91",
+	"fbJMqIW2oilWLetyFOIn4KSK8MSSinh+HI6UhWklYRRYIp0IUPCuZKqWNTNMXTMmppLIR6EMq9VAM3cV",
+	"wOZuE/1uIuc3xplTyHh2caGP3C0J4JpuJljFkmEaDeuQi2Zmikl6P/xZqfoAaH38w7B+v1q/Nv96T6Ym",
+	"VBS/wx5+p5QTv5OGVjFvV86L1N4jd9RY5bPolpItdLum6qzWKjha+NKhJitI9iNbXlFVMPXQbd28fcd3",
+	"Yap/810Coy5/LtaaLNmaCyiLPdPOWsqPbMrgcLePNw/lRwRkhJ6AAf48rR2offgHgPyK1XUop54dxgtA",
+	"kJqZtmEq1JGzDEKabNKyJvtMzrFaav7xxRumflhH0YiIBshfLgCthpINrwI0t7fEGTXJUPhTgBfeO2Z6",
+	"GJxrfsM0poip5J4HszGtndPpoLdR7cIVlPNmNuxfXGOpYnYiwk97dmAFX1aMNFjscR5PAJhUOpNj9G56",
+	"hqD98bzs2X6k4KtV+qGcnOmWqmjPjL6vjGuyYY0hritEEqSVqmMNtv8it+iO9dkTAJyjuTW4rIxzod8J",
+	"zWIytgYwmSeh57o3T+33E2+Hljm53DXQUGioOYwxYEcnrsLmd/zuBXUgY3eU/X71JUls0u9d767IpbJk",
+	"GD0G8d7vh+LQbnogOKEccapoYeyTj7ee7qHqcUCy1VF/UUhKG/AiyCU361RAnVVFdXkY7sf7lQHzgIse",
+	"tH9oBINkEdJY1jQlZmamAIGz5lAh611l6sGiryaoiH4rAs+koghVe3Dmx7rCpNZqDw5RiYqzs8hDvppL",
+	"EemtKUXxv4v04855GPKP/Sxho0PD7sB0U/IkHkN4f14zr/edV2lcRRRiaeDPcpio1swBALsNd8Uipxdy",
+	"3UptVSREjMG1SJnnm4oKnZF1ywuGQCuK1czuqCaUqwcrxVkBSo1+SN51eCpYtvGP/77KIFePabLOCCaR",
+	"aVLXmYMv9spRK6CWnhLLlw6i3AOTPyTfQzsw+OLb51fkmydf/5/EQaT+6WctRQ/cjLOqwPgMdN7q0m+4",
+	"Jq4HF4ZQnD9x0UP57TW/fbq4ePj44QXAYDRM0IYvni6+enjx8Cvs+FnCzj2iec4QDGfNJqq9KGlKKQC1",
+	"LC+dQzk49n16EOAKoIPfIIahBEJyKV4Wi6eLF8w8w6Egd6uRQiPvfHlx4eCijYNwgHS0HF599LPrOoKc",
+	"EevAdsPzGTrfd/B8tP26qo6fbD9cnP/Gp4kWhbJc4cykUtaMCGa2Um0ye7i4IRXXhgnnocuCy9qPBJ9d",
+	"0baaPGCBmh2YLszGbe2jXBZIoCZaz/eM2Afw7qqY0RC0wA3nIgOEOpcdhimFOqcCgQX2N/i6lNsrzFoZ",
+	"7O/jWft7uH0/t9sCwxyheICnhdXZ49jRFn5FtYtVg/m0Ipr/yqziDP/Xv7RU3Qr13T4++o0Xn5D4FTOx",
+	"7ryW9NRtu9UuhPSm1T6d39EN+xZv1AGdn4y/+tKraaeuxIoKRcE9qieLfbtHHr0sFp8+wPIRobXPd/vr",
+	"eMto8QweWuAZY9p8KzGDLplZZsQijsDEeGT+QRvqI/7X7pvuC3HB0L1jVMs+3aoEXM9UXQaJFGIUpw14",
+	"dZHUQbmZcAdtaS+THa+rilHnIrD3jy/Gfkz+8f9lfdxouSKPIdvmKCTSetrsmpAFwF72MK1P5P9sodu6",
+	"pmrnGJZQ4b+KCSIdB1iB0jDZVIxsFTfWfIEPPEJt8MBJsArKt+6h049CWraCTxq5A7Y8nkCmYxv1Pc1L",
+	"sqQmx6Z7nTbhkpFvYecsgaHcrOuMAKXWzjMCRp0plWzXJZYvK0g0Ay+mdpvoHafxLXwv1eZbb8P/S26g",
+	"XZwvtYmfNo2xfohIAhhDhplBoNkCaHeo1DlzPy21wffAbpjagde774bwRUVd3jpY6WvuO0BUmJrkzmdO",
+	"Da3kuqcCjzTXK/fIHRLYDzFBXD/J84l31RqN2QrOGGor1lOXHJ02Qm4d68Ojk9R5xbW5gifOJE4aOt1W",
+	"eDty4GcbUe1ZVTknfn0LVHs3uCTlViANIdQOroiOWBFlb59o3ynZXKEP8LgO91yqtTSGiXvV4bJF08bu",
+	"qta4ic/85upHxBb9cDcCMjDG/YrFvWEH/IdO8FvgvR8YayDsQg10o8XUiE5+QaMl7YP58QvqCrsx3Y+q",
+	"rULvvLTwi+oyWedegvsaov+Q943fizp+2Onl92ZKsPsSreD/cX3cAcjdG6zQRAhcPP5W290CX31rtWxC",
+	"fbcNSOeFXoU+mANdfbFhIebVcd35BzHG6zhQbo7dEHJzPzeEHenaLTHxlsDp384dUcn1UspNRipqQucn",
+	"3DRKKn7DMHoqBTGywST82HG9NlQB0e7nwHYRmsf2Ogt0iCEHoXKOb6xaf8eCYj0rXRYh1sTLYgJtV/vs",
+	"vGFhNTX73flDWw9uLgklgm1J15lpOt14CDOEczlNYDy+RYEhN5M6oOWckkKCRyvO8U0Bxz+y7Djp+H3m",
+	"MvgN4DXuUNV27qmYc/cVv2GOYQeawXghNbX6e7/hWKd/OgdYSfUl4SvfjB2iamybOfed3PgwG7TcomuK",
+	"XXPsAL+0TIUey08X2Esu65G/nyb6ZMwWH27VOwOZx69Xq4MgKAD7FXIs7ALrpjUAnAnvY3MxZqxhXDGU",
+	"w5iE4TuM9EpeujIkkjvvWkrU0Ll2jvNmlprVazmil9lrNz2ST+0QskKhOqyrkExfEqi6Ii4pmUwghIph",
+	"qduh3MsmClMa9sD1o9RkRTX4c7AuuGRkw01eMhE2RLVCZ3Anqp1Pu5KtuSSPT+jmMkSchppFIFeqowuI",
+	"5qPPa4kJQZmL3mGVsxTsfIlx1K6B34d765hl86a1VOYFu4T+V1aGLxXQkhuIsp9u8Uxa8tG5Xdyq/P5e",
+	"GLU7tFX37ozvdu8RLV3m0BSFnpU+u+QOSYSDREj0V7l12pL2XRXt3Z7bA+kBEYVz+aBUPNkuHqpuTucO",
+	"7qqlnYbPo/dj7XuVfOY4VmkubmWD8lbhtXya0R5VJ1/R3RV89l60yRWPoXqG/iC+Ey20WO1j6F649tiR",
+	"JgJ8ZZJvUAxTVlYxsEq4clWJEJGHoFrt2mOvuehdPIB3scX8vqjU7tp4P3nSV20f4M+jK/VXKeKtq/wM",
+	"ejcbRkfI960l5KP/4kwIekn+9u5qfJ0cRk8eAeFVn4ERbFnvFeXRA//en65e6+rzz/MrunPJFBhhov3T",
+	"6mLdco3AdS6jNSPDckxrRRg/PeAnlECLwY34yCpELsBze2f2WVHAZXLDzoqQHr2s7Pdd3+z79o0cMXUw",
+	"A43fhgvtmvbkeCEFu3T4uMoygLZGJMgnXk/t7qPf4P8H1Z+37EZu2P6u/V7E88LlVsj3jm4Ypj3imbC3",
+	"r7W8LtH0gnRLp8g7g+20uzD7DW04yGILJhzrHYGONeeYdIMdFeyjQRvhdo+sJdNf2Ufjmnfc2ea/qeik",
+	"PxECnLd4ct64hpbO6eyNjAaalEMrW1dxCw6g4dmRrcnlOXSeiEG8dt/97MIQbl6/gyidtDrOC0QMd9QZ",
+	"ard8ct7iVz8L68yy9znG54BgoPPqR7/Z6+fTwSCzlJt3roHeEQoY9tE8yvXN/sqHYi+6QmzRdwsxeH+b",
+	"evMsc+3vFSLWABQM6lWQaQfjkv/x9vkVefL4zxf/npFWWCsLbg9NrD2YBc2YC6v73uYdYql/8ArxOet+",
+	"Oa7ewvhqzwEC1P7d4jxiB+Jv31prw3vD7sUK0zLmPneJqLgb1qaVUjh7LKeCLKGuRhuHDejTPu0+N5XP",
+	"+4zg20Gh+8uEiuXw5O/taN/zTo6Pyktztqd9L9QGJZlGkqW15YqQbUQJEgQvTs9Gwc82JSr6jHRHovII",
+	"fSDhx039bOo8c5/qYYAHEkHEe0v1Gc6VPbLembHmiHWX9lp/iN/FZEtmiju23fq1aC4r3d49RsJdgi7W",
+	"qZ1PN+RGO/q7U/UPo25w8UISwoN1y7RmB27fF/YBj7x2FyezX8N+v0cSAaE6YTDmHaBRhn7tcI48DiGk",
+	"rhW3lZPpGv516HAOitqhIvazCnHnGqmM8tAbE9nR8MjuLnfvjZvF75Rb64eP6yGaNOHvt6O1d20ZC04r",
+	"q65X1c4V9AcAzF6gA5vC1AgMTQ3RrfIai0uRPpT681w5nNW7z/0JUHwpWT8+u/vkUFw8z04xatidi5oZ",
+	"t//j2x15SsoItvUpYaebzbgniWHmjsi/Y5z5Vr1afkWfl09rLsNd3D3D3YJLq8dqd+vTmmDTi/s5lngf",
+	"34JHywMdHhb2P4an7kPe+9GmgFx+j6KAQKdBYUD4fVJxgF/ZP2WBQG/yn5ckG/LL/Uqz2Oh3XDLQoZOO",
+	"ywZq/vHYYeYf2b2V9fzIP34eB7hQO1Lzj6Pza4mRdnb5x3/OYwvz/uzKeoAx7r2qJ4x6xyfUcVvsgDZU",
+	"HC44fUPFv2q56RsqjhSb0jZ3aC5wMn3LYajT9ak8XGEh6m1UTWKGbRgYPJCIpD9ExHc5RIbt5wruSCGD",
+	"hxLQgPwuG7U7KIff4CO3mpfe1a3PwPft0A4i+ClyK6YjVDHor/1N9SVsvi7At8MYA+cTaEC73BHeC0ZN",
+	"dIrpLxOnmJpS7fblFoIbVdVDCdBZV+k1vHnCkrFJl9Te31Lyps8sSbfQyz40xd1fRv0Vv5DoVnaJIXuN",
+	"TXAtt3xz7a3187rA+mfmfkXocORbt6CbiorDCiQgb92LAokZUcfVR4cFBm1csEAPL13fePROvIEwuTvy",
+	"XFdU/C6+wEMpaIJtIVvgbOZKdAQG+n6G9Sbxud1PKuA5e3DLEtqR4fOSzTMPz91v2m0JZe/V9FX4UeZ8",
+	"r7jxvohZa62KP6UmJu11/+upaJC/VlO1KZzWODOJTQWH39mZJ5gvqwklOIeHUq0JksVaEf/X9eu/Pnj1",
+	"HdhnVJMf3ZwvyVKaEjBmIdMNAuZUdwX8mA17Trh8UMdKdVL6mt0ZQEcN1J3KWdvjlDv0f//eEvA2nN+N",
+	"kssjzrI3+Mh9KDvDliUJes+7TuE5R9EZ+M668jfQ7Ut6w4hmwhBtf481etz+35s7LmqM5PS853Irx8wX",
+	"yRrhRWrKyLhvUEONYcp+83/99OzB/6QPfr148M3//fDBhz/92yJaBj6Z6vXWz/me0FQ6CiXi2mNHmv12",
+	"bh6Pwf38+AhSeSTndSjARwnIg4K/rSS5rNpaaMwyIRQ7cuXZXgmc89T8KoXLD/7qq6+++ffMtd6M3Ad3",
+	"iaZIi4IVCT2h8LkUZ8JffH0ioOMKtr29NI5+TZvdr0vE0WMa4UcygrWLiNcClYYrdIgBDjGtKrJlVYVn",
+	"stc8YRqvs6cu3EMV6cfZvRyeYxCh4/onvXrS4KnqNWqchAEd9FWg2rCC2D9mQQfIrM5Ab1hBGrrGEIvT",
+	"FtLqWgccBSN3k/u9izaRoG8nyrQjVZs96GKrUsGNEDoH3EryEgJw7sEVsUqzLQInV1wAfq/9P84FbDtr",
+	"2hnpc54u+4AiK2YPi5t47/eog7tDIeuaiYKaIbzWQHMHZzUULtjxYc2WGZ66dpLhlwD3xLTOyG9/XxRS",
+	"sL8vMvL3hVz9ffEJ/BLYNDL4CPdn8JC84Dd2lvgnOIOkbQgThdM9GVV5ifDgw+PrPjQ2w2Lq5paCM60v",
+	"293eLZa0oiLvVwLsY6f8U4QjPj4QxewD0duJV1xEQ7hvwv6604C6z5bubgNh6hq218Fq0p1lKNUK4dh8",
+	"JVWH0YUTUFRsXLDU8jMGLw7qsdf4yD1FfbE53WcR90XaDKK++Mskhzsu5Z8x8Otn/tmFfh133Hvwtzfu",
+	"HYd/gb9iwV/NjPFK/5Rv8do/c4fUCGNMGJV7wOHh2dPZ2uTlVINfHVAwiDZ0pwOMSEa0dABiW+kbJzgF",
+	"BKmKva+sZeqwmtzvlxKMy4HTHv62R9w7uNLc53Gw++bxQ7t6C05IXbKDgOfvpdpc22futk7q3qkKS5py",
+	"WbaCaHzgtmotXFEQxFpdL37t63thG4LadGAvnG7FjuH2gY3mMf2lAwXQtG6sfbnlopDbDBsRk19abmcE",
+	"iq/D/I5j89lTCDdPRM3ccx2HUtNP2dF5uRIXBYVfHqcg85jydMM0dPPCakOnncH0D0xyDRrRGbPMqVLc",
+	"oftB12Bt6JoRKYg1LX0bsQyx55T3RyvGLNPIre4XYjjgg6iT2GF3RWbqbOzRVD/8i2YQeb6eNl9v1zj1",
+	"44H5hhiviCBU+V5Wj/C8HlG/3TP3oX9fh/rd31f7dnQZqt742zTd2zda/ydUvv3UPy/t2/PGPR/a3qh3",
+	"rXnDUFHVu8d4j3JaWZNfTR5anPKVfywRuqP31Zmhz/Dq+ZR4aXSnlsCdIwj3K0HoNPBD0YqqWqNv/uuv",
+	"n3z972fU4u8Rt+KokRwgrJWJx1STfYBWwGz9dR6mXuwu/RUBZ+P1yBen4AafG/UGct3ytmdWv2gaAIIX",
+	"hTfhQJHqhbtP3XAA8lY3/h1osbd4RBv+6Oax/fv/HwAA//8=",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

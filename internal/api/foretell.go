@@ -6,6 +6,7 @@ import (
 	"errors"
 	"fmt"
 	"math"
+	"strings"
 	"sync"
 	"time"
 
@@ -85,7 +86,11 @@ func (s *Server) left(ctx context.Context, l cook.Live, i int) ([]store.Reading,
 	} else if moved != nil && moved.Before(until) {
 		until = *moved
 	}
-	return s.store.Readings(ctx, e.Probe, e.At.Add(settles), until)
+	from := e.At
+	if !strings.HasPrefix(e.Probe, cook.FileProbe) {
+		from = from.Add(settles)
+	}
+	return s.store.Readings(ctx, e.Probe, from, until)
 }
 
 // shade is what a look is called, from pale to dark.

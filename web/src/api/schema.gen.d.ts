@@ -525,6 +525,44 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/recipes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Read a recipe from elsewhere, line by line, and bring it to a fryer; nothing is fetched, and nothing is kept */
+        post: operations["readRecipe"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/plans/{id}/recipe": {
+        parameters: {
+            query: {
+                as: "jsonld" | "markdown";
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** A dish as a schema.org Recipe in JSON-LD, or as Markdown; both come in again as the same dish */
+        get: operations["writeRecipe"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/sheets": {
         parameters: {
             query?: never;
@@ -2377,6 +2415,42 @@ export interface components {
             /** Format: double */
             c: number;
         };
+        /** @description What a cook says of a line otherwise */
+        RecipeFix: {
+            /** @description from 0, ingredients before steps */
+            line: number;
+            /** @enum {string} */
+            as?: "food" | "marinade" | "coat" | "oil" | "sauce" | "finish" | "note";
+            ingredient?: string;
+            /** Format: double */
+            g?: number;
+            cut?: string;
+            pieces?: number;
+        };
+        RecipeLine: {
+            text: string;
+            group?: string;
+            step: boolean;
+            as: string;
+            says: string;
+            understood: boolean;
+            ingredient?: string;
+            /** Format: double */
+            g?: number;
+        };
+        RecipeRead: {
+            name: string;
+            lines: components["schemas"]["RecipeLine"][];
+            /** @description what had to be taken for something */
+            missing: string[];
+            /** @description what the pantry does not have */
+            unknown: string[];
+            dish?: components["schemas"]["PlanInput"];
+            /** @description it is a dish of Velocrustum, as it left */
+            own?: boolean;
+            /** @description why its times are others here */
+            converted?: string;
+        };
         CurveLaid: {
             readings: number;
             /** @description how many of them lie within the cook */
@@ -3969,6 +4043,64 @@ export interface operations {
                     "application/json": {
                         added: number;
                     };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    readRecipe: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description pasted text, Markdown, a saved page, or JSON-LD */
+                    text: string;
+                    fryerId: string;
+                    fixes?: components["schemas"]["RecipeFix"][];
+                };
+            };
+        };
+        responses: {
+            /** @description What was understood, and the dish that comes of it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecipeRead"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    writeRecipe: {
+        parameters: {
+            query: {
+                as: "jsonld" | "markdown";
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The recipe */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/ld+json": {
+                        [key: string]: unknown;
+                    };
+                    "text/markdown": string;
                 };
             };
             default: components["responses"]["Problem"];

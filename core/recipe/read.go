@@ -1,0 +1,144 @@
+package recipe
+
+import (
+	"regexp"
+	"strings"
+
+	"velocrustum/core/food"
+	"velocrustum/core/larder"
+	"velocrustum/core/prep"
+	"velocrustum/core/units"
+)
+
+// Said is one line of ingredients as it stood, under the heading that it had.
+type Said struct {
+	Text  string `json:"text"`
+	Group string `json:"group,omitempty"`
+}
+
+// Text is a recipe as it was written.
+type Text struct {
+	Name        string   `json:"name"`
+	Servings    int      `json:"servings,omitempty"` // 0 where it does not say
+	Ingredients []Said   `json:"ingredients"`
+	Steps       []string `json:"steps"`
+}
+
+// mostWords of a line are looked through for an amount.
+const mostWords = 8
+
+// split takes the amount off a line: the longest beginning that is one.
+func split(line string, spoons units.Spoons) (amount, rest string) {
+	words := strings.Fields(line)
+	for n := min(len(words), mostWords); n > 0; n-- {
+		head := strings.TrimRight(strings.Join(words[:n], " "), ",;:")
+		if strings.HasSuffix(head, "(") {
+			continue
+		}
+		if _, err := units.ParseAmount(head, spoons); err == nil {
+			tail := words[n:]
+			if len(tail) > 0 && strings.EqualFold(tail[0], "of") {
+				tail = tail[1:]
+			}
+			return head, strings.Join(tail, " ")
+		}
+	}
+	return "", line
+}
+
+// Amounted says whether a line begins with an amount of something.
+func Amounted(line string) bool {
+	amount, rest := split(line, units.MetricSpoons)
+	return amount != "" && rest != "" && len(strings.Fields(line)) < 20
+}
+
+// plain is text in small letters and single words, to be looked through.
+func plain(s string) string {
+	return " " + strings.Join(strings.FieldsFunc(strings.ToLower(s), func(r rune) bool {
+		return !(r >= 'a' && r <= 'z' || r >= '0' && r <= '9' || r == '%' || r > 127)
+	}), " ") + " "
+}
+
+// says whether all of some words stand in a text, with or without an s.
+func says(text string, words ...string) bool {
+	for _, w := range words {
+		if !strings.Contains(text, " "+w+" ") && !strings.Contains(text, " "+w+"s ") && !strings.Contains(text, " "+w+"es ") {
+			return false
+		}
+	}
+	return true
+}
+
+// foods are how cuts are called elsewhere, the more exact before the vaguer:
+// all words of a row stand in the line.
+var foods = []struct {
+	words string
+	cut   string
+}{
+	{"stuffed wing", "chicken-wing-stuffed"}, {"turkey wing", "turkey-wing-section"}, {"drumette", "chicken-drumette"}, {"wing flat", "chicken-wing-flat"}, {"wingette", "chicken-wing-flat"},
+	{"wing split", "chicken-wing-flat"}, {"wing section", "chicken-wing-flat"}, {"wing", "chicken-wing-whole"},
+	{"duck leg", "duck-leg"}, {"leg quarter", "chicken-leg-quarter"}, {"frenched drumstick", "chicken-drumstick-frenched"}, {"drumstick", "chicken-drumstick"}, {"chicken leg", "chicken-leg-quarter"},
+	{"thigh bite", "chicken-thigh-chunk"}, {"thigh chunk", "chicken-thigh-chunk"}, {"thigh cube", "chicken-thigh-chunk"}, {"thigh cubed", "chicken-thigh-chunk"}, {"thigh piece", "chicken-thigh-chunk"},
+	{"boneless thigh", "chicken-thigh-boneless"}, {"thigh fillet", "chicken-thigh-boneless"}, {"thigh", "chicken-thigh-bone-in"},
+	{"breast bite", "chicken-breast-chunk"}, {"breast chunk", "chicken-breast-chunk"}, {"breast cube", "chicken-breast-chunk"}, {"breast cubed", "chicken-breast-chunk"}, {"breast piece", "chicken-breast-chunk"}, {"chicken tender", "chicken-breast-chunk"}, {"chicken nugget", "chicken-breast-chunk"},
+	{"chicken breast", "chicken-breast-cutlet"}, {"chicken cutlet", "chicken-breast-cutlet"}, {"chicken schnitzel", "chicken-breast-cutlet"},
+	{"pork belly", "pork-belly-slice"}, {"pork rib", "pork-rib"}, {"spare rib", "pork-rib"}, {"pork chop", "pork-loin-cutlet"}, {"pork cutlet", "pork-loin-cutlet"}, {"pork loin", "pork-loin-cutlet"}, {"pork schnitzel", "pork-loin-cutlet"},
+	{"beef cutlet", "beef-cutlet"}, {"beef schnitzel", "beef-cutlet"}, {"veal", "beef-cutlet"}, {"meatball", "meatball"},
+	{"salmon", "fish-fillet-oily"}, {"trout", "fish-fillet-oily"}, {"mackerel", "fish-fillet-oily"}, {"fish finger", "fish-strip"}, {"fish stick", "fish-strip"}, {"fish strip", "fish-strip"},
+	{"whole bream", "fish-whole"}, {"whole bass", "fish-whole"}, {"whole fish", "fish-whole"},
+	{"cod", "fish-fillet-white"}, {"haddock", "fish-fillet-white"}, {"pollock", "fish-fillet-white"}, {"hake", "fish-fillet-white"}, {"tilapia", "fish-fillet-white"}, {"catfish", "fish-fillet-white"}, {"fish fillet", "fish-fillet-white"}, {"white fish", "fish-fillet-white"},
+	{"butterflied prawn", "prawn-butterflied"}, {"prawn", "prawn"}, {"shrimp", "prawn"}, {"squid", "squid-ring"}, {"calamari", "squid-ring"}, {"onion ring", "onion-ring"},
+	{"potato cube", "potato-cube"}, {"potato cubed", "potato-cube"}, {"potato diced", "potato-cube"}, {"potato", "potato-wedge"},
+}
+
+// cutIn is the cut that a line names; none where it names none.
+func cutIn(line string) (food.Cut, bool) {
+	for _, f := range foods {
+		if says(line, strings.Fields(f.words)...) {
+			c, err := food.FindCut(f.cut)
+			return c, err == nil
+		}
+	}
+	return food.Cut{}, false
+}
+
+// called are how ingredients are called elsewhere.
+var called = map[string]string{
+	"soy sauce": "soy-light", "light soy": "soy-light", "dark soy": "soy-dark", "kosher salt": "salt-flake", "flaky salt": "salt-flake-light", "sea salt": "salt-sea", "coarse salt": "salt-coarse", "salt": "salt-fine",
+	"cornstarch": "corn-starch", "cornflour": "corn-starch", "corn flour": "corn-starch", "potato flour": "potato-starch", "all purpose flour": "wheat-flour", "plain flour": "wheat-flour", "self raising flour": "wheat-flour", "flour": "wheat-flour",
+	"tapioca flour": "tapioca-starch", "panko": "coarse-crumbs", "breadcrumb": "crumbs", "bread crumb": "crumbs", "gram flour": "chickpea-flour", "ground almond": "almonds", "parmesan": "hard-cheese", "hard cheese": "hard-cheese",
+	"baking powder": "leavening", "bicarbonate of soda": "soda", "bicarb": "soda", "olive oil": "oil", "vegetable oil": "oil", "sunflower oil": "oil", "rapeseed oil": "oil", "canola oil": "oil", "neutral oil": "oil", "cooking spray": "oil", "oil": "oil",
+	"yogurt": "yoghurt", "greek yogurt": "yoghurt", "greek yoghurt": "yoghurt", "yoghurt": "yoghurt", "lemon": "lemon-juice", "lime": "lime-juice", "orange juice": "orange-juice", "vinegar": "vinegar", "cider vinegar": "vinegar", "white vinegar": "vinegar",
+	"garlic": "garlic", "clove garlic": "garlic", "garlic granule": "garlic-powder", "ginger": "ginger", "scallion": "herbs", "spring onion": "herbs", "parsley": "herbs", "coriander leaves": "herbs", "cilantro": "herbs", "chive": "herbs", "dill": "herbs", "basil": "herbs", "fresh thyme": "herbs",
+	"black pepper": "spices", "white pepper": "spices", "pepper": "spices", "cumin": "spices", "ground coriander": "spices", "oregano": "spices", "thyme": "spices", "cayenne": "spices", "turmeric": "spices", "curry powder": "spices", "cinnamon": "spices", "five spice": "spices", "onion powder": "spices", "chilli powder": "spices", "chili powder": "spices", "seasoning": "spices", "allspice": "spices", "nutmeg": "spices", "sumac": "spices", "garam masala": "spices",
+	"smoked paprika": "paprika", "paprika": "paprika", "chili flakes": "chilli-flakes", "red pepper flakes": "chilli-flakes", "chilli flakes": "chilli-flakes", "mayo": "mayonnaise", "ketchup": "ketchup", "bbq sauce": "barbecue", "chili sauce": "hot-sauce", "chilli sauce": "hot-sauce", "sweet chili sauce": "sweet-chilli", "sweet chilli sauce": "sweet-chilli",
+	"maple syrup": "maple", "jam": "jam", "marmalade": "jam", "honey": "honey", "brown sugar": "sugar-brown", "sugar": "sugar", "butter": "butter", "cream": "cream", "milk": "milk", "buttermilk": "buttermilk", "egg": "egg", "mustard": "mustard", "sesame seed": "sesame", "sesame oil": "sesame-oil",
+	"stock": "stock", "broth": "stock", "water": "water", "tomato puree": "tomato-paste", "tomato paste": "tomato-paste", "coconut milk": "coconut-milk", "lemon zest": "lemon-zest", "fish sauce": "fish-sauce", "mirin": "rice-wine", "sake": "rice-wine", "rice wine": "rice-wine", "rice vinegar": "rice-vinegar", "worcestershire sauce": "worcester-style", "worcester sauce": "worcester-style",
+}
+
+// ingredientIn is the ingredient of the pantry that a line names, and by which
+// words; the longest name wins, the household's own before all.
+func ingredientIn(line string, p prep.Pantry) (i larder.Ingredient, by string, ok bool) {
+	try := func(words, id string) {
+		if len(words) > len(by) && strings.Contains(line, " "+words) && says(line, strings.Fields(words)...) {
+			if found, err := p.Find(id); err == nil {
+				i, by, ok = found, words, true
+			}
+		}
+	}
+	for id, one := range p {
+		name, _, _ := strings.Cut(strings.ToLower(one.Name), ",")
+		try(name, id)
+	}
+	for words, id := range called {
+		try(words, id)
+	}
+	return i, by, ok
+}
+
+var (
+	inBrackets = regexp.MustCompile(`\(([^)]*)\)`)
+	span       = regexp.MustCompile(`(?i)(\d+(?:[.,]\d+)?)(?:\s*(?:-|–|to)\s*(\d+(?:[.,]\d+)?))?\s*(hours?|hrs?|h|minutes?|mins?|min)\b`)
+	heat       = regexp.MustCompile(`(?i)(\d{2,3})\s*(?:°|º|degrees?|deg)?\s*(c|f|celsius|fahrenheit)\b`)
+	degrees    = regexp.MustCompile(`(?i)(\d{3})\s*(?:°|º|degrees?)`)
+)

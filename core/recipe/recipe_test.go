@@ -1,0 +1,183 @@
+package recipe
+
+import (
+	"slices"
+	"strings"
+	"testing"
+
+	"velocrustum/core/prep"
+	"velocrustum/core/program"
+	"velocrustum/core/units"
+)
+
+func read(t *testing.T, text Text, fixes ...Fix) Understood {
+	t.Helper()
+	got := Understand(text, fixes, prep.NewPantry(nil), units.USSpoons)
+	if len(got.Lines) != len(text.Ingredients)+len(text.Steps) {
+		t.Fatalf("%d lines of %d", len(got.Lines), len(text.Ingredients)+len(text.Steps))
+	}
+	for _, l := range got.Lines {
+		if l.Says == "" {
+			t.Errorf("nothing is said of %q", l.Text)
+		}
+	}
+	if got.Load != nil { // what is understood can be cooked
+		d := prep.Dish{Dish: program.Dish{Request: program.Request{Load: *got.Load, Coat: got.Coat, Program: program.Program{Stages: []program.Stage{{AirC: 190, Minutes: 18}}}}}, Bench: got.Bench}
+		if _, _, err := prep.NewPantry(nil).Ready(d); err != nil {
+			t.Errorf("%s: %v", got.Name, err)
+		}
+	}
+	return got
+}
+
+func lines(of ...string) (out []Said) {
+	for _, s := range of {
+		out = append(out, Said{Text: s})
+	}
+	return out
+}
+
+func TestRecipesOfManyHabits(t *testing.T) {
+	for _, c := range []struct {
+		name     string
+		text     Text
+		cut      string
+		pieces   int
+		pieceG   float64
+		coat     string
+		oilG     float64
+		marinade []string
+		hours    float64
+		sauce    []string
+		kind     string
+		tempC    float64
+		minutes  float64
+		unknown  string
+		missing  string
+	}{
+		{name: "cups, °F, deep fried", text: Text{Name: "Buttermilk drumsticks", Servings: 4,
+			Ingredients: lines("8 chicken drumsticks (about 2 lb)", "2 cups buttermilk", "1 tbsp kosher salt", "1 1/2 cups all-purpose flour", "1/2 cup cornstarch", "2 tsp smoked paprika", "6 cups vegetable oil for frying"),
+			Steps:       []string{"Marinate the chicken in the buttermilk and salt overnight.", "Dredge in the flour, cornstarch and paprika.", "Fry in oil at 350°F for 12-14 minutes, turning halfway."}},
+			cut: "chicken-drumstick", pieces: 8, pieceG: 113, coat: "flour-starch", marinade: []string{"buttermilk", "salt-flake"}, hours: 12, kind: "oil", tempC: 177, minutes: 13},
+		{name: "oven, weight alone, a glaze", text: Text{Name: "Sticky wings",
+			Ingredients: []Said{{"1 kg chicken wings, split", ""}, {"1 tbsp oil", ""}, {"2 tsp baking powder", ""}, {"4 tbsp honey", "For the glaze"}, {"2 tbsp soy sauce", "For the glaze"}, {"2 cloves garlic", "For the glaze"}},
+			Steps:       []string{"Toss the wings with oil and baking powder.", "Bake at 220 °C for 40 minutes, turning once.", "Simmer the honey, soy and garlic, and toss."}},
+			cut: "chicken-wing-flat", pieces: 24, pieceG: 42, coat: "leavened-rub", oilG: 14, sauce: []string{"honey", "soy-light", "garlic"}, kind: "oven", tempC: 220, minutes: 40},
+		{name: "until golden", text: Text{Name: "Crumbed fish",
+			Ingredients: lines("4 cod fillets, 150 g each", "1 egg", "100 g panko", "a splash of milk"),
+			Steps:       []string{"Dip in egg, then the panko.", "Deep fry at 180 degrees until golden."}},
+			cut: "fish-fillet-white", pieces: 4, pieceG: 150, coat: "three-bowl-crumb", kind: "oil", tempC: 180, missing: "how long it is in"},
+		{name: "an air fryer's own, no weights", text: Text{Name: "Wedges", Ingredients: lines("3 large potatoes, in wedges", "2 tbsp olive oil", "1 tsp salt"), Steps: []string{"Air fry at 200C for 20 min, shaking the basket."}},
+			cut: "potato-wedge", pieces: 22, pieceG: 31, coat: "oil-rub", oilG: 27, marinade: []string{"salt-fine"}, kind: "preset", tempC: 200, minutes: 20, missing: "the weight of the potato wedges"},
+		{name: "what nobody has", text: Text{Name: "Odd thighs", Ingredients: lines("6 boneless thighs (700 g)", "2 tbsp moon dust", "salt to taste"), Steps: []string{"Say nothing of heat."}},
+			cut: "chicken-thigh-boneless", pieces: 6, pieceG: 117, coat: "bare", unknown: "moon dust", missing: "how hot"},
+		{name: "no food at all", text: Text{Name: "A sauce", Ingredients: lines("2 tbsp honey"), Steps: []string{"Stir."}}, missing: "what is fried"},
+	} {
+		got := read(t, c.text)
+		if c.missing != "" && !strings.Contains(strings.Join(got.Missing, "; "), c.missing) {
+			t.Errorf("%s: missing %q", c.name, got.Missing)
+		}
+		if c.unknown != "" && !slices.Contains(got.Unknown, c.unknown) {
+			t.Errorf("%s: unknown %q", c.name, got.Unknown)
+		}
+		if c.cut == "" {
+			if got.Load != nil {
+				t.Errorf("%s: it has %+v", c.name, got.Load)
+			}
+			continue
+		}
+		if got.Load == nil || got.Load.Cut != c.cut || got.Load.Pieces != c.pieces || c.pieceG > 0 && (got.Load.PieceMassG < c.pieceG-2 || got.Load.PieceMassG > c.pieceG+2) {
+			t.Errorf("%s: fried is %+v", c.name, got.Load)
+			continue
+		}
+		if got.Coat.ID != c.coat || got.Coat.OilG < c.oilG-2 || got.Coat.OilG > c.oilG+2 {
+			t.Errorf("%s: coat %+v, want %s with %g g of oil", c.name, got.Coat, c.coat, c.oilG)
+		}
+		var in, on []string
+		if m := got.Bench.Marinade; m != nil {
+			for _, i := range m.Items {
+				in = append(in, i.Ingredient)
+			}
+			if c.hours > 0 && m.Hours != c.hours {
+				t.Errorf("%s: marinates %g h", c.name, m.Hours)
+			}
+		}
+		for _, s := range got.Bench.Sauces {
+			for _, i := range s.Sauce.Items {
+				on = append(on, i.Ingredient)
+			}
+		}
+		for _, id := range c.marinade {
+			if !slices.Contains(in, id) {
+				t.Errorf("%s: the marinade is %v, want %s in it", c.name, in, id)
+			}
+		}
+		if !slices.Equal(on, c.sauce) {
+			t.Errorf("%s: the sauce is %v, want %v", c.name, on, c.sauce)
+		}
+		switch h := got.Heat; {
+		case c.kind == "" && h != nil, c.kind != "" && h == nil:
+			t.Errorf("%s: heat %+v", c.name, h)
+		case h != nil && (h.Kind != c.kind || h.TempC < c.tempC-1 || h.TempC > c.tempC+1 || h.Minutes != c.minutes):
+			t.Errorf("%s: heat %+v, want %s %g °C %g min", c.name, h, c.kind, c.tempC, c.minutes)
+		}
+	}
+}
+
+// What a cook says of a line comes before what is read from it.
+func TestLinesAreCorrected(t *testing.T) {
+	text := Text{Name: "Bites", Ingredients: lines("500 g chicken", "3 tbsp secret powder", "1 tbsp honey"), Steps: []string{"Fry in oil at 170 °C for 6 minutes."}}
+	if got := read(t, text); got.Load != nil || got.Lines[0].Understood {
+		t.Errorf("chicken of no cut is taken for %+v", got.Load)
+	}
+	g := 20.0
+	got := read(t, text, Fix{Line: 0, As: AsFood, Cut: "chicken-breast-chunk"}, Fix{Line: 1, Ingredient: "corn-starch", As: AsCoat, G: &g}, Fix{Line: 2, As: AsNote})
+	if got.Load == nil || got.Load.Cut != "chicken-breast-chunk" || got.Load.Pieces < 10 || got.Coat.ID != "starch-dust" || got.Bench.Marinade != nil || !got.Lines[2].Understood || got.Lines[1].G != 20 {
+		t.Errorf("corrected: %+v, %+v, %+v", got.Load, got.Coat, got.Lines)
+	}
+}
+
+// A dish in words says how much of what, what is done, when, and what to take
+// care of.
+func TestADishIsWritten(t *testing.T) {
+	p := prep.NewPantry(nil)
+	d := prep.Dish{Dish: program.Dish{Request: program.Request{Load: program.Load{Cut: "pork-loin-cutlet", Pieces: 2, PieceMassG: 150, Surface: "wiped"}, Coat: &program.Coat{ID: "oil-rub", OilG: 5},
+		Program: program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 190, Minutes: 12}}, Turns: []program.Turn{{AtMin: 6, Kind: program.Flip}}}}},
+		Bench: &prep.Bench{Servings: 2, Drying: prep.Drying{School: "wipe"}, Marinade: &prep.Marinade{Items: []prep.Item{{Ingredient: "mustard", G: 15}}, Hours: 2}, Finish: []prep.Item{{Ingredient: "salt-flake", G: 1}}}}
+	f, err := p.Forecast(t.Context(), d, units.Household{})
+	if err != nil {
+		t.Fatal(err)
+	}
+	r, err := Write("Mustard cutlets", d, f, p, units.Household{})
+	if err != nil {
+		t.Fatal(err)
+	}
+	all := strings.Join(r.Ingredients, "\n") + "\n"
+	for _, s := range r.Steps {
+		all += s.Says + "\n"
+	}
+	all += strings.Join(r.Cautions, "\n")
+	for _, want := range []string{"2 pork loin cutlets of about 150 g", "15 g mustard", "12 min at 190 °C", "At minute 6 turn", "Finish with dense flake salt", "63 °C", "3 min of rest", "thermometer", "mustard"} {
+		if !strings.Contains(all, want) {
+			t.Errorf("it does not say %q:\n%s", want, all)
+		}
+	}
+	if r.CookMin != 16 || r.PrepMin < 100 || r.Servings != 2 || r.Plate.Kcal < 100 {
+		t.Errorf("%+v", r)
+	}
+}
+
+func FuzzUnderstand(f *testing.F) {
+	f.Add("8 chicken drumsticks (about 1 kg)", "Fry at 170 °C for 10 min", "Sauce")
+	f.Add("½ cup flour", "marinate 2-4 hours", "")
+	p := prep.NewPantry(nil)
+	f.Fuzz(func(t *testing.T, ingredient, step, group string) {
+		got := Understand(Text{Ingredients: []Said{{ingredient, group}}, Steps: []string{step}}, nil, p, units.MetricSpoons)
+		if len(got.Lines) != 2 {
+			t.Errorf("%d lines", len(got.Lines))
+		}
+		if got.Load != nil && (got.Load.Pieces < 1 || !(got.Load.PieceMassG > 0)) {
+			t.Errorf("%q: %+v", ingredient, got.Load)
+		}
+	})
+}

@@ -1,0 +1,518 @@
+package recipe
+
+import (
+	"fmt"
+	"math"
+	"slices"
+	"strconv"
+	"strings"
+
+	"velocrustum/core/food"
+	"velocrustum/core/larder"
+	"velocrustum/core/pan"
+	"velocrustum/core/prep"
+	"velocrustum/core/program"
+	"velocrustum/core/units"
+)
+
+// What a line is taken for.
+const (
+	AsFood     = "food"
+	AsMarinade = "marinade"
+	AsCoat     = "coat"
+	AsOil      = "oil"
+	AsSauce    = "sauce"
+	AsFinish   = "finish"
+	AsHeat     = "heat"
+	AsTime     = "hours"
+	AsTurn     = "turn"
+	AsNote     = "note" // it is kept as it stood, and changes nothing
+)
+
+// Line is one line of a recipe with what was understood of it.
+type Line struct {
+	Text       string  `json:"text"`
+	Group      string  `json:"group,omitempty"`
+	Step       bool    `json:"step"`
+	As         string  `json:"as"`
+	Says       string  `json:"says"`
+	Understood bool    `json:"understood"`
+	Ingredient string  `json:"ingredient,omitempty"`
+	G          float64 `json:"g,omitempty"`
+	by         string
+}
+
+// Fix is what a cook says of a line otherwise.
+type Fix struct {
+	Line       int      `json:"line"` // from 0, ingredients before steps
+	As         string   `json:"as,omitempty"`
+	Ingredient string   `json:"ingredient,omitempty"`
+	G          *float64 `json:"g,omitempty"`
+	Cut        string   `json:"cut,omitempty"`
+	Pieces     int      `json:"pieces,omitempty"`
+}
+
+// Understood is a recipe with what was understood of it, and the dish that
+// comes of that.
+type Understood struct {
+	Name     string   `json:"name"`
+	Servings int      `json:"servings"`
+	Lines    []Line   `json:"lines"`
+	Missing  []string `json:"missing"` // what has to be said yet
+	// Unknown are what the pantry does not have.
+	Unknown []string        `json:"unknown"`
+	Load    *program.Load   `json:"load,omitempty"`
+	Coat    *program.Coat   `json:"coat,omitempty"`
+	Bench   *prep.Bench     `json:"bench,omitempty"`
+	Heat    *program.Recipe `json:"heat,omitempty"`
+	Turned  bool            `json:"turned"`
+}
+
+// reader gathers a dish from lines.
+type reader struct {
+	p      prep.Pantry
+	spoons units.Spoons
+	out    Understood
+	steps  []string // in plain words
+	fixes  []Fix
+	cut    food.Cut
+	pieces int
+	pieceG float64
+	hours  float64
+}
+
+// Understand reads what a recipe asks for. What is not understood is said, and
+// left out; what a cook said of a line comes before what is read from it.
+func Understand(t Text, fixes []Fix, p prep.Pantry, spoons units.Spoons) Understood {
+	r := &reader{p: p, spoons: spoons, fixes: fixes}
+	r.out = Understood{Name: strings.TrimSpace(t.Name), Servings: t.Servings, Lines: []Line{}, Missing: []string{}, Unknown: []string{}}
+	if r.out.Name == "" {
+		r.out.Name = "A recipe from elsewhere"
+	}
+	for _, s := range t.Steps {
+		r.steps = append(r.steps, plain(s))
+	}
+	for n, s := range t.Ingredients {
+		r.out.Lines = append(r.out.Lines, r.ingredient(n, s))
+	}
+	for n, s := range t.Steps {
+		r.out.Lines = append(r.out.Lines, r.step(len(t.Ingredients)+n, s))
+	}
+	r.dish()
+	return r.out
+}
+
+// fix is what a cook said of a line.
+func (r *reader) fix(n int) Fix {
+	for _, f := range slices.Backward(r.fixes) {
+		if f.Line == n {
+			return f
+		}
+	}
+	return Fix{Line: n}
+}
+
+// ingredient reads one line of ingredients.
+func (r *reader) ingredient(n int, s Said) Line {
+	l := Line{Text: s.Text, Group: s.Group, As: AsNote}
+	f := r.fix(n)
+	amount, rest := split(s.Text, r.spoons)
+	name := plain(inBrackets.ReplaceAllString(rest, " "))
+	i, by, known := ingredientIn(name, r.p)
+	if f.Ingredient != "" {
+		if own, err := r.p.Find(f.Ingredient); err == nil {
+			i, known = own, true
+		}
+	}
+	cut, isFood := cutIn(name)
+	if f.Cut != "" {
+		c, err := food.FindCut(f.Cut)
+		cut, isFood = c, err == nil
+	}
+	// "potato starch" is no potato: what the pantry names exactly comes first,
+	// unless it is only a part of what is fried.
+	if f.As == AsFood || f.Cut != "" || isFood && f.As == "" && f.Ingredient == "" && !(known && len(strings.Fields(by)) > 1) {
+		if isFood && r.pieces == 0 {
+			r.food(&l, cut, amount, s.Text, f)
+			return l
+		}
+	}
+	l.by = by
+	if f.As == AsNote {
+		l.Says, l.Understood = "Kept as a note.", true
+		return l
+	}
+	if !known {
+		l.Says = "Not understood: nothing in the pantry is called so."
+		if what := strings.TrimSpace(rest); what != "" && len(what) < 60 {
+			r.out.Unknown = append(r.out.Unknown, what)
+		}
+		return l
+	}
+	l.Ingredient = i.ID
+	took := ""
+	var err error
+	switch {
+	case f.G != nil:
+		l.G = math.Max(0, *f.G)
+	case amount == "":
+		l.Says = fmt.Sprintf("%s, but not how much.", capital(i.Name))
+		l.As = r.place(l, i, f)
+		return l
+	default:
+		if l.G, took, err = r.p.Grams(i.ID, amount, r.spoons); err != nil {
+			l.Says = fmt.Sprintf("%s; how much is not understood.", capital(i.Name))
+			l.As = r.place(l, i, f)
+			return l
+		}
+	}
+	l.G = math.Round(10*l.G) / 10
+	l.As, l.Understood = r.place(l, i, f), true
+	l.Says = fmt.Sprintf("%g g of %s, for the %s.", l.G, i.Name, map[string]string{AsMarinade: "marinade", AsCoat: "coat", AsOil: "frying, as oil on it", AsSauce: "sauce", AsFinish: "end"}[l.As])
+	if took != "" {
+		l.Says += " Taken: " + took + "."
+	}
+	return l
+}
+
+// place says what an ingredient is for: by what the cook says, the heading it
+// stands under, the step that names it, or what it is.
+func (r *reader) place(l Line, i larder.Ingredient, f Fix) string {
+	if f.As != "" && f.As != AsFood {
+		return f.As
+	}
+	for _, h := range []struct {
+		words []string
+		as    string
+	}{{[]string{"sauce", "glaze", "dip", "dressing"}, AsSauce}, {[]string{"marinade", "brine", "rub", "seasoning"}, AsMarinade}, {[]string{"coat", "coating", "dredge", "breading", "batter", "crumb", "crust"}, AsCoat}, {[]string{"serve", "garnish", "finish", "topping"}, AsFinish}} {
+		if slices.ContainsFunc(h.words, func(w string) bool { return says(plain(l.Group), w) }) {
+			return h.as
+		}
+	}
+	if i.ID == "oil" {
+		return AsOil
+	}
+	coats := i.Role == larder.Starchy || i.Role == larder.Egg || i.Role == larder.Raising
+	for _, s := range r.steps {
+		if l.by == "" || !says(s, strings.Fields(l.by)...) {
+			continue
+		}
+		has := func(words ...string) bool {
+			return slices.ContainsFunc(words, func(w string) bool { return strings.Contains(s, " "+w) })
+		}
+		switch {
+		case has("marinat", "marinade", "soak", "brine"):
+			return AsMarinade
+		case coats && has("coat", "dredg", "dust", "crumb", "dip", "toss", "mix", "whisk", "shak"):
+			return AsCoat
+		case has("sauce", "glaze", "simmer", "saucepan", "reduce", "melt"):
+			return AsSauce
+		case has("garnish", "sprinkle", "scatter", "serve", "to finish"):
+			return AsFinish
+		case has("rub", "season", "coat", "toss"):
+			return AsMarinade
+		}
+	}
+	if coats {
+		return AsCoat
+	}
+	return AsMarinade
+}
+
+func capital(s string) string { return strings.ToUpper(s[:1]) + s[1:] }
+
+// food reads the line of what is fried: how many, how heavy.
+func (r *reader) food(l *Line, cut food.Cut, amount, text string, f Fix) {
+	l.As, l.Understood = AsFood, true
+	n, massG, each := 0.0, 0.0, 0.0
+	take := func(text string) {
+		a, err := units.ParseAmount(text, r.spoons)
+		if err != nil {
+			return
+		}
+		switch a.Dimension {
+		case units.Mass:
+			massG = math.Max(massG, a.Value)
+		case units.Pieces:
+			n = a.Value
+		}
+	}
+	take(amount)
+	asides := inBrackets.FindAllStringSubmatch(text, 3)
+	for _, part := range strings.Split(inBrackets.ReplaceAllString(text, ""), ",")[1:] {
+		asides = append(asides, []string{"", part})
+	}
+	for _, b := range asides {
+		inside := strings.TrimSpace(strings.NewReplacer("about", "", "approx.", "", "approximately", "", "roughly", "", "total", "", "in all", "").Replace(strings.ToLower(b[1])))
+		was := massG
+		one := strings.Contains(inside, "each")
+		words := strings.Fields(strings.ReplaceAll(inside, "each", ""))
+		for k := len(words); k > 0; k-- {
+			if a, err := units.ParseAmount(strings.Join(words[:k], " "), r.spoons); err == nil && a.Dimension == units.Mass {
+				massG = a.Value
+				break
+			}
+		}
+		if one && massG != was {
+			each, massG = massG, was
+		}
+	}
+	if f.Pieces > 0 {
+		n = float64(f.Pieces)
+	}
+	if f.G != nil && *f.G > 0 {
+		massG = *f.G
+	}
+	// Potatoes are counted whole, before they are cut.
+	if strings.HasPrefix(cut.ID, "potato-") && n > 0 && n <= mostPotatoes && massG == 0 && each == 0 && f.Pieces == 0 {
+		massG, n = n*potatoG, 0
+		l.Says = fmt.Sprintf("Potatoes of about %g g each are taken, %.0f g in all.", potatoG, massG)
+		r.out.Missing = append(r.out.Missing, fmt.Sprintf("the weight of the %s: about %.0f g in all is taken", cut.Plural, massG))
+	}
+	least, most := cut.Allowed()
+	switch {
+	case each > 0 && n > 0:
+		r.pieceG = each
+	case n > 0 && massG > 0:
+		r.pieceG = massG / n
+	case massG > 0:
+		r.pieceG = cut.Typical
+		n = math.Max(1, math.Round(massG/cut.Typical))
+		r.pieceG = massG / n
+	case n > 0:
+		r.pieceG = cut.Typical
+		l.Says = fmt.Sprintf("%.0f %s; their weight is not said: about %g g each is taken.", n, cut.Plural, cut.Typical)
+		r.out.Missing = append(r.out.Missing, fmt.Sprintf("the weight of the %s: about %g g each is taken", cut.Plural, cut.Typical))
+	default:
+		n, r.pieceG, l.Understood = 4, cut.Typical, false
+		l.Says = fmt.Sprintf("%s, but not how many: four of about %g g are taken.", capital(cut.Plural), cut.Typical)
+		r.out.Missing = append(r.out.Missing, fmt.Sprintf("how many %s", cut.Plural))
+	}
+	r.cut, r.pieces = cut, int(math.Min(program.MaxPieces, math.Max(1, math.Round(n))))
+	if r.pieceG < least || r.pieceG > most {
+		l.Says = fmt.Sprintf("%d %s of %.0f g each are not what is called so: about %g g each is taken.", r.pieces, cut.Plural, r.pieceG, cut.Typical)
+		l.Understood = false
+		r.pieceG = cut.Typical
+	}
+	r.pieceG = math.Round(r.pieceG)
+	l.G = math.Round(r.pieceG * float64(r.pieces))
+	if l.Says == "" {
+		l.Says = fmt.Sprintf("%d %s of about %.0f g each.", r.pieces, cut.Plural, r.pieceG)
+	}
+}
+
+// potatoG is a middling potato, and mostPotatoes as many as are counted whole.
+const potatoG, mostPotatoes = 200.0, 12.0
+
+// spanIn is a time that is said, in minutes; of a range its middle.
+func spanIn(text string, hours bool) (minutes float64, took string, ok bool) {
+	for _, m := range span.FindAllStringSubmatch(text, 6) {
+		isHours := strings.HasPrefix(strings.ToLower(m[3]), "h")
+		if isHours != hours {
+			continue
+		}
+		read := func(s string) float64 {
+			v, _ := strconv.ParseFloat(strings.Replace(s, ",", ".", 1), 64)
+			return v
+		}
+		v := read(m[1])
+		if m[2] != "" {
+			took = fmt.Sprintf("the middle of %s to %s", m[1], m[2])
+			v = (v + read(m[2])) / 2
+		}
+		if isHours {
+			v *= 60
+		}
+		return v, took, true
+	}
+	return 0, "", false
+}
+
+// heatIn is a temperature that is said, °C.
+func heatIn(text string) (c float64, ok bool) {
+	if m := heat.FindStringSubmatch(text); m != nil {
+		v, _ := strconv.ParseFloat(m[1], 64)
+		if strings.HasPrefix(strings.ToLower(m[2]), "f") {
+			v = (v - 32) / 1.8
+		}
+		return v, true
+	}
+	if m := degrees.FindStringSubmatch(text); m != nil {
+		v, _ := strconv.ParseFloat(m[1], 64)
+		if v > 260 {
+			v = (v - 32) / 1.8 // no kitchen's oil or oven is so hot in °C
+		}
+		return v, true
+	}
+	return 0, false
+}
+
+// step reads one step.
+func (r *reader) step(n int, text string) Line {
+	l := Line{Text: text, Step: true, As: AsNote, Says: "Kept as a note: nothing that the forecast takes from it."}
+	if r.fix(n).As == AsNote {
+		l.Understood, l.Says = true, "Kept as a note."
+		return l
+	}
+	s := plain(text)
+	has := func(words ...string) bool {
+		return slices.ContainsFunc(words, func(w string) bool { return strings.Contains(s, " "+w) })
+	}
+	var found []string
+	if has("marinat", "refrigerat", "chill", "overnight", "fridge", "brine") && r.hours == 0 {
+		v, took, ok := spanIn(text, true)
+		if !ok {
+			v, took, ok = spanIn(text, false)
+		}
+		if !ok && has("overnight") {
+			v, took, ok = 12*60, "overnight as 12 hours", true
+		}
+		if ok {
+			r.hours = v / 60
+			l.As = AsTime
+			found = append(found, fmt.Sprintf("Waits %s.", units.Minutes(v)))
+			if took != "" {
+				found = append(found, "Taken: "+took+".")
+			}
+		}
+	}
+	c, hot := heatIn(text)
+	v, took, timed := spanIn(text, false)
+	kind := ""
+	switch {
+	case has("air fry", "air fryer", "airfry", "basket"):
+		kind = program.FromPreset
+	case has("deep fr", "hot oil", "oil to", "in oil", "in the oil", "fry"):
+		kind = program.FromOil
+	case has("oven", "bake", "roast", "grill", "broil"):
+		kind = program.FromOven
+	}
+	if r.out.Heat == nil && kind != "" && hot {
+		r.out.Heat = &program.Recipe{Kind: kind, TempC: math.Round(c)}
+	}
+	if h := r.out.Heat; h != nil && (kind != "" || hot || has("cook", "golden", "crisp", "turn", "flip")) && l.As == AsNote {
+		if timed && h.Minutes == 0 {
+			h.Minutes = v
+			found = append(found, fmt.Sprintf("%s at %.0f °C %s.", units.Minutes(v), h.TempC, map[string]string{program.FromOil: "in oil", program.FromOven: "in an oven", program.FromPreset: "in an air fryer"}[h.Kind]))
+			if took != "" {
+				found = append(found, "Taken: "+took+".")
+			}
+			l.As = AsHeat
+		} else if hot {
+			found = append(found, fmt.Sprintf("%.0f °C.", c))
+			l.As = AsHeat
+			if h.Minutes > 0 && math.Abs(c-h.TempC) > 3 {
+				found = append(found, "A second heat: kept as a note.")
+			}
+		}
+		if h.Minutes == 0 && has("until golden", "until crisp", "until cooked", "until done", "golden brown") {
+			found = append(found, "How long is not said: the forecast finds it.")
+		}
+	}
+	if has("turn", "flip", "shake", "halfway") {
+		r.out.Turned = true
+		found = append(found, "Turned on the way.")
+		if l.As == AsNote {
+			l.As = AsTurn
+		}
+	}
+	if len(found) > 0 {
+		l.Understood, l.Says = true, strings.Join(found, " ")
+	}
+	return l
+}
+
+// dish puts what was understood together.
+func (r *reader) dish() {
+	if r.pieces == 0 {
+		r.out.Missing = append(r.out.Missing, "what is fried: which cut, how many and how heavy")
+		return
+	}
+	r.out.Load = &program.Load{Cut: r.cut.ID, Pieces: r.pieces, PieceMassG: r.pieceG, Surface: "wiped"}
+	bench := prep.Bench{Servings: min(20, r.out.Servings), Drying: prep.Drying{School: "wipe"}}
+	var sauce []larder.Item
+	marinade := []larder.Item{}
+	coat := map[string]bool{}
+	oilG := 0.0
+	add := func(list []larder.Item, l Line) []larder.Item {
+		for i := range list {
+			if list[i].Ingredient == l.Ingredient {
+				list[i].G += l.G
+				return list
+			}
+		}
+		return append(list, larder.Item{Ingredient: l.Ingredient, G: l.G})
+	}
+	for _, l := range r.out.Lines {
+		if l.Ingredient == "" || l.G <= 0 {
+			if l.Ingredient != "" && l.As == AsCoat {
+				coat[l.Ingredient] = true
+			}
+			continue
+		}
+		switch l.As {
+		case AsMarinade:
+			marinade = add(marinade, l)
+		case AsSauce:
+			sauce = add(sauce, l)
+		case AsFinish:
+			bench.Finish = add(bench.Finish, l)
+		case AsCoat:
+			coat[l.Ingredient] = true
+		case AsOil:
+			oilG += l.G
+		}
+	}
+	if len(marinade) > 0 {
+		hours := r.hours
+		if hours == 0 {
+			hours = 0.5
+			r.out.Missing = append(r.out.Missing, "how long it marinates: half an hour is taken")
+		}
+		bench.Marinade = &prep.Marinade{Items: marinade, Hours: math.Min(48, math.Max(0.25, hours))}
+	}
+	if len(sauce) > 0 {
+		bench.Sauces = []pan.Serving{{Name: "Sauce", Sauce: pan.Sauce{School: pan.Reduce, Items: sauce}}}
+	}
+	// A deep pan's oil is not on the food.
+	if oilG > mostOilShare*r.pieceG*float64(r.pieces) || r.out.Heat != nil && r.out.Heat.Kind == program.FromOil {
+		oilG = 0
+	}
+	r.out.Coat = &program.Coat{ID: coatOf(coat, oilG), OilG: math.Round(oilG)}
+	r.out.Bench = &bench
+	if r.out.Heat == nil {
+		r.out.Missing = append(r.out.Missing, "how hot and how long: the best program is searched")
+	} else if r.out.Heat.Minutes == 0 {
+		r.out.Missing = append(r.out.Missing, "how long it is in: the best program is searched")
+	}
+}
+
+// mostOilShare of the food is oil that is on it, and not what it swims in.
+const mostOilShare = 0.12
+
+// coatOf names the coat that is made of some ingredients.
+func coatOf(of map[string]bool, oilG float64) string {
+	has := func(ids ...string) bool { return slices.ContainsFunc(ids, func(id string) bool { return of[id] }) }
+	flour := has("wheat-flour", "rice-flour", "chickpea-flour")
+	starch := has("corn-starch", "potato-starch", "rice-starch", "tapioca-starch")
+	wet := has("egg", "buttermilk", "milk", "yoghurt")
+	switch {
+	case has("crumbs", "coarse-crumbs", "rice-crumbs", "cornflakes", "cornmeal"):
+		return "three-bowl-crumb"
+	case has("nut-crumbs", "almonds", "hard-cheese", "crackling", "coconut"):
+		return "low-carb-crumb"
+	case flour && wet:
+		return "double-dredge"
+	case flour && starch:
+		return "flour-starch"
+	case starch:
+		return "starch-dust"
+	case flour:
+		return "flour-dust"
+	case has("leavening", "soda"):
+		return "leavened-rub"
+	case oilG > 0:
+		return "oil-rub"
+	}
+	return "bare"
+}

@@ -1,0 +1,170 @@
+package api
+
+import (
+	"bytes"
+	"context"
+	"encoding/json"
+	"errors"
+	"fmt"
+	"strings"
+
+	"velocrustum/core/prep"
+	"velocrustum/core/program"
+	"velocrustum/core/recipe"
+	"velocrustum/core/refuse"
+	"velocrustum/internal/exchange"
+	"velocrustum/internal/store"
+)
+
+// ReadRecipe answers POST /recipes.
+func (s *Server) ReadRecipe(ctx context.Context, r ReadRecipeRequestObject) (ReadRecipeResponseObject, error) {
+	text, own, err := exchange.ReadRecipe([]byte(r.Body.Text))
+	if err != nil {
+		return nil, err
+	}
+	fryer, err := s.store.Fryer(ctx, r.Body.FryerId)
+	if errors.Is(err, store.ErrNotFound) {
+		return nil, refuse.One("fryerId", r.Body.FryerId, "the id of one of your fryers")
+	} else if err != nil {
+		return nil, err
+	}
+	pantry, say, err := s.pantry(ctx)
+	if err != nil {
+		return nil, err
+	}
+	u := recipe.Understand(text, orElse(r.Body.Fixes, nil), pantry, say.Spoons)
+	out := ReadRecipe200JSONResponse{Name: u.Name, Lines: u.Lines, Missing: u.Missing, Unknown: u.Unknown}
+	if dish := s.ownDish(ctx, own, fryer.ID); dish != nil {
+		yes := true
+		out.Own, out.Dish, out.Name, out.Missing, out.Unknown = &yes, dish, dish.Name, []string{}, []string{}
+		return out, nil
+	}
+	if u.Load == nil {
+		return out, nil
+	}
+	ctx, leave, err := s.work.place(ctx)
+	if err != nil {
+		return nil, err
+	}
+	defer leave()
+	dish, says, err := s.brought(ctx, u, fryer.ID)
+	var fields refuse.Fields
+	if errors.As(err, &fields) {
+		// Its lines stand; the dish waits until they are put right.
+		out.Missing = append(out.Missing, fields.Error())
+		return out, nil
+	} else if err != nil {
+		return nil, err
+	}
+	out.Dish, out.Converted = dish, &says
+	return out, nil
+}
+
+// ownDish is a dish that left here, if it can be cooked in this household; nil
+// otherwise.
+func (s *Server) ownDish(ctx context.Context, own json.RawMessage, fryerID string) *PlanInput {
+	if own == nil {
+		return nil
+	}
+	dish, err := refuse.Decode[PlanInput](bytes.NewReader(own))
+	if err != nil {
+		return nil
+	}
+	if _, err := s.store.Fryer(ctx, dish.FryerId); err != nil {
+		dish.FryerId, dish.SecondFryerId = fryerID, nil
+	}
+	if _, err := s.checked(ctx, dish); err != nil {
+		return nil
+	}
+	return &dish
+}
+
+// usualAirC and usualMin begin a search where a recipe says no heat.
+const usualAirC, usualMin, usualHeat = 190.0, 18.0, 4.0
+
+// brought is the dish of a recipe with its times brought to a fryer, and why
+// they are others.
+func (s *Server) brought(ctx context.Context, u recipe.Understood, fryerID string) (*PlanInput, string, error) {
+	in := PlanInput{Name: u.Name, FryerId: fryerID, Load: *u.Load, Coat: *u.Coat, Bench: u.Bench}
+	if r := []rune(in.Name); len(r) > 80 {
+		in.Name = string(r[:80])
+	}
+	in.Program = program.Program{PreheatMin: usualHeat, Stages: []program.Stage{{AirC: usualAirC, Minutes: usualMin}}, Turns: []program.Turn{{AtMin: usualMin / 2, Kind: program.Flip}}}
+	p, err := s.checked(ctx, in)
+	if err != nil {
+		return nil, "", err
+	}
+	d, err := s.ready(ctx, asked(p))
+	if err != nil {
+		return nil, "", err
+	}
+	q := d.First()
+	if h := u.Heat; h != nil && h.Minutes > 0 {
+		c, err := program.Convert(ctx, q, *h)
+		if err != nil {
+			return nil, "", err
+		}
+		if c.Proposal != nil {
+			in.Program = c.Proposal.Program
+		} else {
+			in.Program.Stages = []program.Stage{{AirC: h.TempC, Minutes: h.Minutes}}
+			in.Program.Turns = []program.Turn{{AtMin: h.Minutes / 2, Kind: program.Flip}}
+		}
+		return &in, c.Says, nil
+	}
+	found, err := program.Recommend(ctx, q, program.Balanced, nil)
+	if err != nil {
+		return nil, "", err
+	}
+	in.Program = found.Ways[0].Program
+	return &in, "It says no time: the program is the best that was found for this load in this fryer.", nil
+}
+
+// WriteRecipe answers GET /plans/{id}/recipe.
+func (s *Server) WriteRecipe(ctx context.Context, r WriteRecipeRequestObject) (WriteRecipeResponseObject, error) {
+	p, err := s.store.Plan(ctx, r.Id)
+	if err != nil {
+		return nil, err
+	}
+	own, err := json.Marshal(inputOf(p))
+	if err != nil {
+		return nil, err
+	}
+	d, err := s.dish(ctx, asked(p))
+	if err != nil {
+		return nil, err
+	}
+	if d.Bench == nil {
+		d.Bench = &prep.Bench{}
+	}
+	pantry, say, err := s.pantry(ctx)
+	if err != nil {
+		return nil, err
+	}
+	f, err := pantry.Forecast(ctx, d, say)
+	if err != nil {
+		return nil, err
+	}
+	words, err := recipe.Write(p.Name, d, f, pantry, say)
+	if err != nil {
+		return nil, err
+	}
+	if r.Params.As == "markdown" {
+		text := exchange.RecipeMarkdown(words, own)
+		return WriteRecipe200TextmarkdownResponse{Body: strings.NewReader(text), ContentLength: int64(len(text))}, nil
+	}
+	ld, err := exchange.RecipeLD(words, own, p.ChangedAt.Time)
+	if err != nil {
+		return nil, fmt.Errorf("writing a recipe: %w", err)
+	}
+	var out WriteRecipe200ApplicationLdPlusJSONResponse
+	err = json.Unmarshal(ld, &out)
+	return out, err
+}
+
+// inputOf is a kept plan as it was put in.
+func inputOf(p store.Plan) PlanInput {
+	out := planOut(p)
+	return PlanInput{Name: out.Name, FryerId: out.FryerId, Load: out.Load, Coat: out.Coat, Program: out.Program, TableTime: out.TableTime,
+		PerBasket: out.PerBasket, SecondFryerId: out.SecondFryerId, Bench: out.Bench, Groups: out.Groups}
+}

@@ -1,0 +1,297 @@
+package exchange
+
+import (
+	"bytes"
+	"encoding/json"
+	"fmt"
+	"regexp"
+	"slices"
+	"strings"
+	"unicode"
+	"unicode/utf8"
+
+	"golang.org/x/net/html"
+
+	"velocrustum/core/recipe"
+	"velocrustum/core/refuse"
+)
+
+const (
+	mostRecipe = 1 << 20 // bytes
+	deepest    = 12      // of what holds a recipe
+	mostLines  = 200
+	longLine   = 2000 // letters
+)
+
+// ReadRecipe reads a recipe from pasted text, Markdown, JSON-LD, or a saved
+// page that has JSON-LD in it. Where the dish itself stands in it, that is
+// returned as well. Nothing is fetched, and markup is left out. The error is
+// refuse.Fields.
+func ReadRecipe(raw []byte) (recipe.Text, json.RawMessage, error) {
+	raw = bytes.TrimPrefix(raw, []byte("\xef\xbb\xbf"))
+	no := func(value, allowed string) (recipe.Text, json.RawMessage, error) {
+		return recipe.Text{}, nil, refuse.One("recipe", value, allowed)
+	}
+	if len(raw) > mostRecipe {
+		return no(fmt.Sprintf("%d kB", len(raw)>>10), fmt.Sprintf("up to %d kB", mostRecipe>>10))
+	}
+	if !utf8.Valid(raw) || bytes.IndexByte(raw, 0) >= 0 {
+		return no("a file that is no text", "text, Markdown, JSON-LD, or a saved page")
+	}
+	text := strings.TrimSpace(string(raw))
+	var found []map[string]any
+	switch {
+	case text == "":
+		return no("nothing", "a recipe")
+	case text[0] == '{' || text[0] == '[':
+		var v any
+		if err := json.Unmarshal([]byte(text), &v); err != nil {
+			return no("JSON that breaks off or is none", "a schema.org Recipe as JSON-LD")
+		}
+		found = recipesIn(v, 0)
+	case isPage(text):
+		for _, block := range blocks(text) {
+			var v any
+			if json.Unmarshal([]byte(block), &v) == nil {
+				found = append(found, recipesIn(v, 0)...)
+			}
+		}
+	default:
+		got, own := plainText(text)
+		if len(got.Ingredients)+len(got.Steps) == 0 {
+			return no("no line of a recipe", "ingredients and steps, each on a line of its own")
+		}
+		return got, own, nil
+	}
+	if len(found) == 0 {
+		return no("a page or document without a recipe in it", "one with a schema.org Recipe as JSON-LD; or paste its ingredients and steps as text")
+	}
+	got, own := fromLD(found[0])
+	if len(got.Ingredients)+len(got.Steps) == 0 {
+		return no("a Recipe without ingredients and instructions", "one with recipeIngredient or recipeInstructions")
+	}
+	return got, own, nil
+}
+
+func isPage(text string) bool {
+	head := strings.ToLower(text[:min(len(text), 4000)])
+	return strings.Contains(head, "<!doctype html") || strings.Contains(head, "<html") || strings.Contains(head, "<script") || strings.Contains(head, "<head")
+}
+
+// blocks are the JSON-LD scripts of a page.
+func blocks(page string) (out []string) {
+	z := html.NewTokenizer(strings.NewReader(page))
+	in := false
+	for {
+		switch z.Next() {
+		case html.ErrorToken:
+			return out
+		case html.StartTagToken:
+			t := z.Token()
+			in = t.Data == "script" && slices.ContainsFunc(t.Attr, func(a html.Attribute) bool {
+				return a.Key == "type" && strings.Contains(strings.ToLower(a.Val), "ld+json")
+			})
+		case html.TextToken:
+			if in {
+				out = append(out, string(z.Text()))
+			}
+		case html.EndTagToken:
+			in = false
+		}
+	}
+}
+
+// recipesIn are the recipes in a document, wherever they stand.
+func recipesIn(v any, depth int) (out []map[string]any) {
+	if depth > deepest {
+		return nil
+	}
+	switch t := v.(type) {
+	case []any:
+		for _, e := range t {
+			out = append(out, recipesIn(e, depth+1)...)
+		}
+	case map[string]any:
+		if slices.ContainsFunc(texts(t["@type"]), func(s string) bool { return s == "Recipe" || strings.HasSuffix(s, "/Recipe") }) {
+			return []map[string]any{t}
+		}
+		for _, key := range []string{"@graph", "mainEntity", "mainEntityOfPage", "itemListElement", "item"} {
+			out = append(out, recipesIn(t[key], depth+1)...)
+		}
+	}
+	return out
+}
+
+// texts are what a value says, be it one or several.
+func texts(v any) (out []string) {
+	switch t := v.(type) {
+	case string:
+		return []string{t}
+	case float64:
+		return []string{fmt.Sprintf("%g", t)}
+	case []any:
+		for _, e := range t {
+			out = append(out, texts(e)...)
+		}
+	}
+	return out
+}
+
+// bare is text without markup, on one line.
+func bare(s string) string {
+	if strings.ContainsAny(s, "<&") {
+		var b strings.Builder
+		z := html.NewTokenizer(strings.NewReader(s))
+		for kind := z.Next(); kind != html.ErrorToken; kind = z.Next() {
+			if kind == html.TextToken {
+				b.WriteString(html.UnescapeString(string(z.Text())))
+			} else {
+				b.WriteByte(' ')
+			}
+		}
+		s = b.String()
+	}
+	s = strings.Join(strings.FieldsFunc(s, func(r rune) bool { return unicode.IsSpace(r) || unicode.IsControl(r) }), " ")
+	if r := []rune(s); len(r) > longLine {
+		s = string(r[:longLine])
+	}
+	return s
+}
+
+// fromLD reads a schema.org Recipe.
+func fromLD(r map[string]any) (out recipe.Text, own json.RawMessage) {
+	if name := texts(r["name"]); len(name) > 0 {
+		out.Name = bare(name[0])
+	}
+	for _, y := range texts(r["recipeYield"]) {
+		if out.Servings = firstNumber(y); out.Servings > 0 {
+			break
+		}
+	}
+	lines := append(texts(r["recipeIngredient"]), texts(r["ingredients"])...)
+	for _, l := range lines {
+		for part := range strings.SplitSeq(l, "\n") {
+			if s := bare(part); s != "" && len(out.Ingredients) < mostLines {
+				out.Ingredients = append(out.Ingredients, recipe.Said{Text: s})
+			}
+		}
+	}
+	out.Steps = instructions(r["recipeInstructions"], 0)
+	if v, ok := r[term]; ok {
+		own, _ = json.Marshal(v)
+	}
+	return out, own
+}
+
+// instructions are the steps of a recipe, sections taken apart.
+func instructions(v any, depth int) (out []string) {
+	if depth > deepest {
+		return nil
+	}
+	add := func(s string) {
+		if s = bare(s); s != "" && len(out) < mostLines {
+			out = append(out, s)
+		}
+	}
+	switch t := v.(type) {
+	case string:
+		for part := range strings.SplitSeq(strings.NewReplacer("<br>", "\n", "<br/>", "\n", "</p>", "\n", "</li>", "\n").Replace(t), "\n") {
+			add(part)
+		}
+	case []any:
+		for _, e := range t {
+			out = append(out, instructions(e, depth+1)...)
+		}
+	case map[string]any:
+		if inner := t["itemListElement"]; inner != nil {
+			return instructions(inner, depth+1)
+		}
+		if s := texts(t["text"]); len(s) > 0 {
+			add(s[0])
+		} else if s := texts(t["name"]); len(s) > 0 {
+			add(s[0])
+		}
+	}
+	return out
+}
+
+var digits = regexp.MustCompile(`\d+`)
+
+func firstNumber(s string) int {
+	n := 0
+	if d := digits.FindString(s); d != "" && len(d) < 4 {
+		_, _ = fmt.Sscan(d, &n)
+	}
+	return n
+}
+
+var (
+	ofIngredients = regexp.MustCompile(`(?i)^(the )?(ingredients|you(’|')?ll need|you need|what you need|shopping)\b`)
+	ofSteps       = regexp.MustCompile(`(?i)^(the )?(method|steps?|instructions?|directions?|preparation|how to|to make|cooking)\b`)
+	bullet        = regexp.MustCompile(`^([-*•·–—▢□☐]|\[[ x]\])\s*`)
+	ordinal       = regexp.MustCompile(`(?i)^(step\s*)?\d{1,2}[.):]\s+`)
+	yields        = regexp.MustCompile(`(?i)\b(serves|servings?|makes|feeds|for)\b`)
+	unescape      = strings.NewReplacer(`\\`, `\`, `\*`, "*", `\_`, "_", `\#`, "#", `\[`, "[", `\]`, "]", `\<`, "<", `\|`, "|", "\\`", "`", "**", "", "__", "")
+)
+
+// plainText reads pasted text or Markdown.
+func plainText(text string) (out recipe.Text, own json.RawMessage) {
+	if i := strings.Index(text, fence); i >= 0 {
+		rest := text[i+len(fence):]
+		if end := strings.Index(rest, "\n```"); end >= 0 {
+			if block := strings.TrimSpace(rest[:end]); json.Valid([]byte(block)) {
+				own = json.RawMessage(block)
+			}
+			text = text[:i] + rest[end+4:]
+		}
+	}
+	part, group := "", ""
+	for line := range strings.SplitSeq(text, "\n") {
+		head := strings.HasPrefix(strings.TrimSpace(line), "#")
+		item := bullet.MatchString(strings.TrimSpace(line))
+		s := bare(unescape.Replace(strings.TrimSpace(strings.TrimLeft(strings.TrimSpace(line), "#"))))
+		s = strings.TrimSpace(bullet.ReplaceAllString(s, ""))
+		switch plain := strings.TrimSuffix(s, ":"); {
+		case s == "":
+			continue
+		case ofIngredients.MatchString(plain) && len(plain) < 40:
+			part, group = "ingredients", ""
+			continue
+		case ofSteps.MatchString(plain) && len(plain) < 40 && (head || strings.HasSuffix(s, ":") || len(strings.Fields(plain)) < 3):
+			part = "steps"
+			continue
+		case head && out.Name != "" && part == "ingredients" && len(out.Ingredients) > 0:
+			group = plain // a part of it, like a glaze
+			continue
+		case head && out.Name != "":
+			part = "other" // what follows is neither
+			continue
+		case out.Name == "" && part == "" && !recipe.Amounted(s):
+			out.Name = plain
+			continue
+		case part != "steps" && strings.HasSuffix(s, ":") && !recipe.Amounted(s):
+			group = strings.TrimSuffix(s, ":")
+			continue
+		}
+		if part == "other" {
+			continue
+		}
+		if out.Servings == 0 && part == "" && yields.MatchString(s) && firstNumber(s) > 0 && len(s) < 120 {
+			out.Servings = firstNumber(s)
+			continue
+		}
+		step := ordinal.MatchString(s) && len(strings.Fields(s)) > 4
+		s = ordinal.ReplaceAllString(s, "")
+		switch {
+		case part == "ingredients", part == "" && (recipe.Amounted(s) && !step || item && len(strings.Fields(s)) < 8):
+			if len(out.Ingredients) < mostLines {
+				out.Ingredients = append(out.Ingredients, recipe.Said{Text: s, Group: group})
+			}
+		case part == "steps", part == "" && (step || len(strings.Fields(s)) > 3):
+			if len(out.Steps) < mostLines {
+				out.Steps = append(out.Steps, s)
+			}
+		}
+	}
+	return out, own
+}

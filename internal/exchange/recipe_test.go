@@ -1,0 +1,89 @@
+package exchange
+
+import (
+	"encoding/json"
+	"strings"
+	"testing"
+	"time"
+
+	"velocrustum/core/recipe"
+)
+
+var written = recipe.Recipe{Name: "Wings *for* six", Servings: 6, Ingredients: []string{"24 wing flats of about 43 g each", "30 g honey (1 tbsp)"},
+	Steps: []recipe.Step{{Says: "Wipe them.", Minutes: 3}, {Says: "Air fry: 18 min at 200 °C."}}, PrepMin: 63, CookMin: 22, Cautions: []string{"Check with a thermometer."}}
+
+func TestARecipeLeavesAndComesInAgain(t *testing.T) {
+	own := json.RawMessage(`{"name":"Wings *for* six","load":{"cut":"chicken-wing-flat"}}`)
+	ld, err := RecipeLD(written, own, time.Date(2026, 11, 20, 18, 0, 0, 0, time.UTC))
+	if err != nil {
+		t.Fatal(err)
+	}
+	var v map[string]any
+	if err := json.Unmarshal(ld, &v); err != nil || v["@type"] != "Recipe" || v["prepTime"] != "PT1H3M" || v["cookTime"] != "PT22M" || v["totalTime"] != "PT1H25M" || len(v["recipeIngredient"].([]any)) != 2 {
+		t.Errorf("%v, %v", v, err)
+	}
+	for name, raw := range map[string][]byte{"JSON-LD": ld, "Markdown": []byte(RecipeMarkdown(written, own)),
+		"a page": []byte("<!doctype html><html><head><script type=\"application/ld+json\">\n" + string(ld) + "\n</script></head><body>Much else</body></html>")} {
+		got, again, err := ReadRecipe(raw)
+		if err != nil {
+			t.Errorf("%s: %v", name, err)
+			continue
+		}
+		var a, b any
+		_, _ = json.Unmarshal(own, &a), json.Unmarshal(again, &b)
+		if x, _ := json.Marshal(a); string(x) != func() string { y, _ := json.Marshal(b); return string(y) }() {
+			t.Errorf("%s: the dish is %s", name, again)
+		}
+		if got.Name != written.Name || got.Servings != 6 || len(got.Ingredients) != 2 || got.Ingredients[1].Text != written.Ingredients[1] || got.Steps[1] != written.Steps[1].Says {
+			t.Errorf("%s: %+v", name, got)
+		}
+	}
+}
+
+func TestRecipesFromElsewhereAreRead(t *testing.T) {
+	for name, raw := range map[string]string{
+		"a graph": `{"@context":"https://schema.org","@graph":[{"@type":"WebPage"},{"@type":["Recipe","Thing"],"name":"Fish &amp; dip","recipeYield":["4","4 servings"],
+			"recipeIngredient":["4 cod fillets, 150 g each","1 egg"],"recipeInstructions":[{"@type":"HowToSection","name":"Fry","itemListElement":[{"@type":"HowToStep","text":"<p>Dip in egg.</p>"},{"@type":"HowToStep","name":"Fry at 180&deg;C for 6 min."}]}]}]}`,
+		"text": "Fish & dip\nServes 4\n\nIngredients\n- 4 cod fillets, 150 g each\n- 1 egg\n\nMethod\n1. Dip in egg.\n2. Fry at 180°C for 6 min.\n",
+		"bare": "Fish & dip\nServes 4\n4 cod fillets, 150 g each\n1 egg\nDip in egg, all of it.\nFry at 180°C for 6 min.",
+	} {
+		got, own, err := ReadRecipe([]byte(raw))
+		if err != nil || own != nil {
+			t.Errorf("%s: %v, %s", name, err, own)
+			continue
+		}
+		if got.Name != "Fish & dip" || got.Servings != 4 || len(got.Ingredients) != 2 || got.Ingredients[0].Text != "4 cod fillets, 150 g each" || len(got.Steps) != 2 || !strings.HasPrefix(got.Steps[1], "Fry at 180°C") || !strings.HasPrefix(got.Steps[0], "Dip in egg") {
+			t.Errorf("%s: %+v", name, got)
+		}
+	}
+	grouped, _, err := ReadRecipe([]byte("# Wings\n## Ingredients\n1 kg wings\nFor the glaze:\n* 3 tbsp honey\n## Steps\nFry them well and long.\n## Notes\nMy aunt says hello.\n"))
+	if err != nil || len(grouped.Ingredients) != 2 || grouped.Ingredients[1].Group != "For the glaze" || len(grouped.Steps) != 1 {
+		t.Errorf("grouped: %+v, %v", grouped, err)
+	}
+}
+
+func TestWhatIsNoRecipe(t *testing.T) {
+	for name, raw := range map[string]string{"nothing": " ", "a page without one": "<html><body><p>1 egg</p></body></html>", "JSON that breaks off": `{"@type":"Recipe"`, "another thing": `{"@type":"Book"}`,
+		"an empty one": `{"@type":"Recipe","name":"x"}`, "no text": "\x00\x01", "too much": strings.Repeat("a", mostRecipe+1), "a word": "hello"} {
+		if got, _, err := ReadRecipe([]byte(raw)); err == nil {
+			t.Errorf("%s is read as %+v", name, got)
+		}
+	}
+}
+
+func FuzzReadRecipe(f *testing.F) {
+	for _, s := range []string{`{"@type":"Recipe","recipeIngredient":["1 egg"]}`, "<html><script type=application/ld+json>[]</script>", "Ingredients\n1 egg\n```velocrustum\n{}\n```", "# a\n- b c\n1. d e f g h"} {
+		f.Add([]byte(s))
+	}
+	f.Fuzz(func(t *testing.T, raw []byte) {
+		got, own, err := ReadRecipe(raw)
+		if err == nil && (len(got.Ingredients) > mostLines || len(got.Steps) > mostLines*deepest || own != nil && !json.Valid(own)) {
+			t.Errorf("%q: %d, %d, %s", raw, len(got.Ingredients), len(got.Steps), own)
+		}
+		for _, i := range got.Ingredients {
+			if strings.ContainsAny(i.Text, "\n\r\x00") {
+				t.Errorf("%q: a line holds %q", raw, i.Text)
+			}
+		}
+	})
+}
