@@ -198,7 +198,7 @@ func reads(c, core float64) float64 {
 
 // probed is how likely the probe readings are of a load, and seen what else
 // was seen, as logarithms.
-func (b *Belief) probed(z *[dims]float64, all []Evidence) (sum float64) {
+func (b *Belief) probed(z *[dims]float64, all []Evidence, left [][]Evidence) (sum float64) {
 	for _, e := range all {
 		if e.Kind == SeenDisplay {
 			d := (e.C - b.at(b.air, z, e.AtMin)) / displayC
@@ -214,7 +214,7 @@ func (b *Belief) probed(z *[dims]float64, all []Evidence) (sum float64) {
 		}
 		sum += math.Log(p)
 	}
-	for _, in := range insertions(all) {
+	for _, in := range left {
 		sum += b.left(z, in)
 	}
 	return sum
@@ -326,8 +326,9 @@ type weighed struct {
 // weigh draws the loads that are believed in after what was seen; with looks,
 // or by the probe alone.
 func (b *Belief) weigh(all []Evidence, looks bool) weighed {
+	left := insertions(all)
 	like := func(z *[dims]float64) float64 {
-		v := b.probed(z, all)
+		v := b.probed(z, all, left)
 		if looks {
 			v += b.seen(z, all)
 		}

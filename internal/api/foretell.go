@@ -59,7 +59,11 @@ func (s *Server) seen(ctx context.Context, c store.Cook, l cook.Live) (out []pro
 			if err != nil {
 				return nil, err
 			}
-			for _, r := range read {
+			now := s.clock.Now()
+			if _, isOut := l.OutAt(); isOut {
+				now = now.Add(slot) // no more comes
+			}
+			for _, r := range slots(read, now) {
 				out = append(out, program.Evidence{AtMin: at(r.At), Kind: program.SeenLeftIn, C: math.Max(-5, math.Min(120, r.C)), Insertion: e.ID})
 			}
 		}
@@ -91,6 +95,24 @@ func (s *Server) left(ctx context.Context, l cook.Live, i int) ([]store.Reading,
 		from = from.Add(settles)
 	}
 	return s.store.Readings(ctx, e.Probe, from, until)
+}
+
+// slot is a time of which one reading of a thermometer that is left in is
+// weighed: more would say the same again.
+const slot = 15 * time.Second
+
+// slots are the last reading of each slot that is over.
+func slots(read []store.Reading, now time.Time) (out []store.Reading) {
+	for i, r := range read {
+		next := now
+		if i+1 < len(read) {
+			next = read[i+1].At
+		}
+		if next.Truncate(slot).After(r.At.Truncate(slot)) {
+			out = append(out, r)
+		}
+	}
+	return out
 }
 
 // shade is what a look is called, from pale to dark.

@@ -166,6 +166,8 @@ export const getCook = (id: string) => ask(client.GET('/cooks/{id}', { params: {
 export const saveOutcome = (id: string, version: number, body: Schemas['Outcome']) =>
   ask(client.PUT('/cooks/{id}/outcome', { params: { path: { id }, header: { 'If-Match': `"${version}"` } }, body }));
 export const deleteCook = (id: string) => ask(client.DELETE('/cooks/{id}', { params: { path: { id } } }));
+export const readRecipe = (body: { text: string; fryerId: string; fixes: Schemas['RecipeFix'][] }) =>
+  ask(client.POST('/recipes', { body }));
 export const layCurve = (id: string, body: { file: string; shiftMin: number; zone: string }) =>
   ask(client.POST('/cooks/{id}/curve', { params: { path: { id } }, body }));
 export const takeNextTime = (id: string) => ask(client.POST('/cooks/{id}/next-time', { params: { path: { id } } }));

@@ -3,6 +3,7 @@ import { Trash2 } from 'lucide-react';
 import { Link, useNavigate } from 'react-router';
 import styled from 'styled-components';
 import type { Catalog, Plan } from '../api/client';
+import { place } from '../api/place';
 import { deletePlan, restorePlan } from '../api/queries';
 import { minutes, type Units } from '../format/units';
 import { PlainButton } from '../ui/Button';
@@ -54,10 +55,19 @@ const Heading = styled.div`
   display: flex;
   align-items: center;
   justify-content: space-between;
+  flex-wrap: wrap;
+  gap: 6px 16px;
   margin: 22px 0 8px;
   h2 {
     font-size: 18px;
   }
+`;
+
+const Row = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px 16px;
 `;
 
 interface Props {
@@ -94,7 +104,19 @@ export function Dishes({ plans, here, catalog, units }: Props) {
     <section aria-labelledby="dishes" className="no-print">
       <Heading>
         <h2 id="dishes">Your dishes</h2>
-        <NewDish catalog={catalog} fryerId={here.fryerId} />
+        <Row>
+          {(['jsonld', 'markdown'] as const).map((as) => (
+            <a
+              key={as}
+              href={`${place}/api/v1/plans/${here.id}/recipe?as=${as}`}
+              download={`${here.name || 'dish'}.${as === 'jsonld' ? 'json' : 'md'}`}
+            >
+              This one as {as === 'jsonld' ? 'JSON-LD' : 'Markdown'}
+            </a>
+          ))}
+          <Link to="/bring">A recipe from elsewhere</Link>
+          <NewDish catalog={catalog} fryerId={here.fryerId} />
+        </Row>
       </Heading>
       <Shelf>
         {plans.map((p) => {

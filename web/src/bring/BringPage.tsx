@@ -1,0 +1,321 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { Check, FileUp, HelpCircle } from 'lucide-react';
+import { useEffect, useState } from 'react';
+import { FileTrigger, Label, TextArea, TextField } from 'react-aria-components';
+import { Link, useNavigate } from 'react-router';
+import styled from 'styled-components';
+import type { Catalog, Schemas } from '../api/client';
+import { addPlan, readRecipe, useCatalog, useFryers, usePantry } from '../api/queries';
+import { Refusal } from '../api/client';
+import { at, type } from '../theme/tokens';
+import { Button, MainButton } from '../ui/Button';
+import { fieldBox, labelled } from '../ui/field';
+import { Blank, Card, Page, Quiet, Title } from '../ui/layout';
+import { Pop } from '../ui/Pop';
+import { Labelled, Select } from '../ui/Select';
+import { Stepper } from '../ui/Stepper';
+
+type Read = Schemas['RecipeRead'];
+type Line = Schemas['RecipeLine'];
+type Fix = Schemas['RecipeFix'];
+
+const Area = styled(TextField)`
+  ${labelled}
+  textarea {
+    ${fieldBox}
+    min-height: 220px;
+    padding: 10px 12px;
+    resize: vertical;
+    line-height: 1.45;
+  }
+`;
+
+const Row = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  margin: 10px 0;
+`;
+
+const Lines = styled.ol`
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  li {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) 28px minmax(0, 1.1fr) auto;
+    gap: 4px 14px;
+    align-items: center;
+    padding: 8px 0;
+    border-top: 1px solid var(--line);
+    ${at.phone} {
+      grid-template-columns: 28px minmax(0, 1fr) auto;
+      > :first-child {
+        grid-column: 1 / -1;
+      }
+    }
+  }
+  small {
+    display: block;
+    color: var(--quiet);
+  }
+  [data-open] {
+    color: var(--heat);
+    font-weight: 600;
+  }
+`;
+
+const Told = styled.p`
+  font: 600 20px/1.35 ${type.loud};
+  margin: 6px 0;
+`;
+
+const kinds: [NonNullable<Fix['as']>, string][] = [
+  ['food', 'what is fried'],
+  ['marinade', 'the marinade'],
+  ['coat', 'the coat'],
+  ['oil', 'oil on it'],
+  ['sauce', 'the sauce'],
+  ['finish', 'put on at the end'],
+  ['note', 'a note; leave it out'],
+];
+
+/** A recipe from elsewhere: as it stood beside what was understood, each line to be put right, then a dish. */
+export default function BringPage() {
+  const catalog = useCatalog();
+  const fryers = useFryers();
+  const pantry = usePantry();
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const [text, setText] = useState('');
+  const [fixes, setFixes] = useState<Fix[]>([]);
+  const [read, setRead] = useState<Read | null>(null);
+  const [problem, setProblem] = useState('');
+  const [busy, setBusy] = useState(false);
+  const [chosen, setChosen] = useState('');
+  useEffect(() => {
+    document.title = 'A recipe · Velocrustum';
+  }, []);
+  const fryerId = chosen || (fryers.data?.[0]?.id ?? '');
+  const ask = async (from: string, put: Fix[], fryer: string) => {
+    setBusy(true);
+    try {
+      setRead(await readRecipe({ text: from, fryerId: fryer, fixes: put }));
+      setProblem('');
+    } catch (cause) {
+      setProblem(cause instanceof Refusal ? cause.message : 'That went wrong here. What you pasted is still there.');
+    }
+    setBusy(false);
+  };
+  const begin = (from: string) => {
+    setFixes([]);
+    setRead(null);
+    void ask(from, [], fryerId);
+  };
+  const put = (fix: Fix) => {
+    const before = fixes.find((f) => f.line === fix.line);
+    const next = [...fixes.filter((f) => f.line !== fix.line), { ...before, ...fix }];
+    setFixes(next);
+    void ask(text, next, fryerId);
+  };
+  const open = async (list: FileList | null) => {
+    const file = list?.[0];
+    if (!file) return;
+    const got = await file.text();
+    setText(got);
+    begin(got);
+  };
+  const keep = () => {
+    if (read?.dish) void navigate(`/plan/${addPlan(queries, read.dish).id}`);
+  };
+  if (!catalog.data || !fryers.data || !pantry.data)
+    return (
+      <Page>
+        {catalog.isError || fryers.isError || pantry.isError ? (
+          <Blank title="The pantry could not be had">
+            <Quiet>The kitchen computer does not answer. Nothing is lost.</Quiet>
+          </Blank>
+        ) : (
+          <Quiet role="status">Opening it…</Quiet>
+        )}
+      </Page>
+    );
+  const understood = read?.lines.filter((l) => l.understood).length ?? 0;
+  return (
+    <Page>
+      <Title>A recipe from elsewhere</Title>
+      <Quiet>
+        Paste it, or open a file: text, Markdown, a saved page, or JSON-LD. Nothing is fetched. Each line is shown with
+        what was understood of it; what was not is said, and left out.
+      </Quiet>
+      <Card aria-label="The recipe">
+        <Area value={text} maxLength={1_000_000} onChange={setText}>
+          <Label>The recipe, ingredients and steps each on a line of its own</Label>
+          <TextArea />
+        </Area>
+        <Row>
+          <MainButton isDisabled={text.trim() === '' || busy} onPress={() => begin(text)}>
+            Read it
+          </MainButton>
+          <FileTrigger
+            acceptedFileTypes={['.txt', '.md', '.html', '.htm', '.json', '.jsonld']}
+            onSelect={(l) => void open(l)}
+          >
+            <Button>
+              <FileUp size={17} aria-hidden /> Open a file
+            </Button>
+          </FileTrigger>
+          <Labelled>
+            <span className="quietly">For which fryer</span>
+            <Select
+              value={fryerId}
+              onChange={(e) => {
+                setChosen(e.target.value);
+                if (read) void ask(text, fixes, e.target.value);
+              }}
+            >
+              {fryers.data.map((f) => (
+                <option key={f.id} value={f.id}>
+                  for the {f.name}
+                </option>
+              ))}
+            </Select>
+          </Labelled>
+        </Row>
+        {problem ? <p role="alert">{problem}</p> : null}
+      </Card>
+      {read ? (
+        <Card aria-label="What was understood" aria-busy={busy} style={{ marginTop: 16 }}>
+          <Told>
+            {read.name}: {understood} of {read.lines.length} lines understood.
+          </Told>
+          {read.own ? <p role="status">It left a Velocrustum, and is the same dish again.</p> : null}
+          {read.missing.map((m) => (
+            <p key={m} role="status">
+              Still open: {m}.
+            </p>
+          ))}
+          {read.unknown.length > 0 ? (
+            <p>
+              Not in the pantry: {read.unknown.join(', ')}. Choose what it is on its line, or{' '}
+              <Link to="/pantry">add it to the pantry</Link> with what its label says.
+            </p>
+          ) : null}
+          {read.converted ? (
+            <p>
+              <b>Why its times are others here.</b> {read.converted}
+            </p>
+          ) : null}
+          <Row>
+            <MainButton isDisabled={!read.dish || busy} onPress={keep}>
+              Make the dish
+            </MainButton>
+          </Row>
+          <Lines aria-label="Lines">
+            {read.lines.map((l, n) => (
+              <li key={n}>
+                <span>
+                  {l.text}
+                  {l.group ? <small>{l.group}</small> : null}
+                </span>
+                {l.understood ? (
+                  <Check size={20} aria-label="understood" color="var(--safe)" />
+                ) : (
+                  <HelpCircle size={20} aria-label={l.step ? 'a note' : 'not understood'} color="var(--heat)" />
+                )}
+                <span data-open={!l.understood && !l.step ? true : undefined}>{l.says}</span>
+                {l.step || read.own ? (
+                  <span />
+                ) : (
+                  <PutRight line={l} n={n} catalog={catalog.data} pantry={pantry.data.ingredients} put={put} />
+                )}
+              </li>
+            ))}
+          </Lines>
+        </Card>
+      ) : null}
+    </Page>
+  );
+}
+
+interface PutRightProps {
+  line: Line;
+  n: number;
+  catalog: Catalog;
+  pantry: Schemas['Ingredient'][];
+  put: (fix: Fix) => void;
+}
+
+/** One line said otherwise: what it is for, what it is, how much. */
+function PutRight({ line, n, catalog, pantry, put }: PutRightProps) {
+  const [food, setFood] = useState(line.as === 'food');
+  return (
+    <Pop
+      title={line.text}
+      width={440}
+      body={
+        <>
+          <Labelled>
+            It is
+            <Select
+              value={food ? 'food' : line.as}
+              onChange={(e) => {
+                const as = e.target.value as NonNullable<Fix['as']>;
+                setFood(as === 'food');
+                if (as !== 'food') put({ line: n, as });
+              }}
+            >
+              {kinds.map(([id, name]) => (
+                <option key={id} value={id}>
+                  {name}
+                </option>
+              ))}
+            </Select>
+          </Labelled>
+          {food ? (
+            <Labelled>
+              Which cut
+              <Select value="" onChange={(e) => put({ line: n, as: 'food', cut: e.target.value })}>
+                <option value="" disabled>
+                  choose
+                </option>
+                {catalog.cuts.map((c) => (
+                  <option key={c.id} value={c.id}>
+                    {c.plural}
+                  </option>
+                ))}
+              </Select>
+            </Labelled>
+          ) : (
+            <Labelled>
+              Which ingredient
+              <Select value={line.ingredient ?? ''} onChange={(e) => put({ line: n, ingredient: e.target.value })}>
+                <option value="" disabled>
+                  choose
+                </option>
+                {pantry
+                  .toSorted((a, b) => a.name.localeCompare(b.name))
+                  .map((i) => (
+                    <option key={i.id} value={i.id}>
+                      {i.name}
+                    </option>
+                  ))}
+              </Select>
+            </Labelled>
+          )}
+          <Stepper
+            label={food ? 'All of it' : 'How much'}
+            unit="g"
+            value={line.g ?? 0}
+            min={0}
+            max={100_000}
+            step={food ? 50 : 1}
+            onChange={(g) => put({ line: n, g })}
+          />
+        </>
+      }
+    >
+      <Button aria-label={`Put right: ${line.text}`}>Put right</Button>
+    </Pop>
+  );
+}
