@@ -68,7 +68,7 @@ test('a supper of one’s own on a phone: made, short of time, put away', async 
   await expect(page.getByRole('button', { name: 'Harissa drumsticks' })).toBeVisible();
   await page.getByRole('button', { name: 'and more' }).click();
   await page.getByRole('button', { name: 'A side with steps of its own' }).click();
-  await page.getByRole('button', { name: 'A salad' }).click();
+  await page.getByRole('button', { name: 'A salad', exact: true }).click();
   await page.getByRole('textbox', { name: 'Its name' }).fill('Cucumber');
   await page.getByRole('textbox', { name: 'Minutes', exact: true }).fill('6');
   await page.keyboard.press('Tab');

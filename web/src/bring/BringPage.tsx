@@ -140,7 +140,9 @@ export default function BringPage() {
         )}
       </Page>
     );
-  const understood = read?.lines.filter((l) => l.understood).length ?? 0;
+  const count = (which: (l: Line) => boolean) => read?.lines.filter(which).length ?? 0;
+  const notes = count((l) => !l.understood && l.step);
+  const unclear = count((l) => !l.understood && !l.step);
   return (
     <Page>
       <Title>A recipe from elsewhere</Title>
@@ -187,7 +189,9 @@ export default function BringPage() {
       {read ? (
         <Card aria-label="What was understood" aria-busy={busy} style={{ marginTop: 16 }}>
           <Told>
-            {read.name}: {understood} of {read.lines.length} lines understood.
+            {read.name}: {count((l) => l.understood)} of {read.lines.length} lines understood
+            {notes > 0 ? `, ${notes} kept as notes` : ''}
+            {unclear > 0 ? `, ${unclear} not understood` : ''}.
           </Told>
           {read.own ? <p role="status">It left a Velocrustum, and is the same dish again.</p> : null}
           {read.missing.map((m) => (
