@@ -211,6 +211,52 @@ func TestEvidenceMovesTheSupper(t *testing.T) {
 	}
 }
 
+// A clock that is put back is told of and not believed; what is forgotten in a
+// fryer goes on, and it is said what that does; what a device says ten minutes
+// late counts when it was tapped, and once.
+func TestAnEveningGoesOnByItsOwnCount(t *testing.T) {
+	k := newKitchen(t, "")
+	e := begun(t, k)
+	first := e.Baskets[0].Key
+	for _, b := range e.Baskets {
+		if b.Judged == "bone" && b.Basket == 1 {
+			first = b.Key
+		}
+	}
+	e = until(k, e, first+"/due1")
+	live := func() api.GetLiveCook200JSONResponse {
+		return get[api.GetLiveCook200JSONResponse](k, 200, "GET", "/api/v1/cooks/live", "")
+	}
+	basket := func(e api.LiveEvening) api.LiveBasket {
+		return e.Baskets[slices.IndexFunc(e.Baskets, func(b api.LiveBasket) bool { return b.Key == first })]
+	}
+	before := live()
+	k.set(-90 * time.Minute)
+	k.wait(10 * time.Minute)
+	got := live()
+	if got.ClockOffMin == nil || *got.ClockOffMin != -90 || got.Now.Sub(before.Now) != 10*time.Minute {
+		t.Errorf("put back by 90 min: off by %v, %s later", got.ClockOffMin, got.Now.Sub(before.Now))
+	}
+	id := basket(*got.Evening).CookId
+	tapped := got.Now.Add(-10 * time.Minute).Format(time.RFC3339Nano)
+	for range 2 {
+		get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+id+"/events", fmt.Sprintf(`{"kind": "turned", "id": "tapped-while-away", "at": %q}`, tapped))
+	}
+	c := get[api.CookEntry](k, 200, "GET", "/api/v1/cooks/"+id, "")
+	if n := len(c.Events); c.Events[n-1].At.Sub(got.Now).Minutes() > -9.9 || c.Events[n-2].Kind == "turned" {
+		t.Errorf("said late: %+v", c.Events[n-2:])
+	}
+	b := basket(*live().Evening)
+	k.wait(time.Duration((b.EndMin - k.count().Minutes() + b.LoadedAt.Sub(opened).Minutes() + 6) * float64(time.Minute)))
+	b = basket(*live().Evening)
+	if b.OverdueMin < 5 || b.OverdueSays == nil || !strings.Contains(*b.OverdueSays, "went on for") {
+		t.Errorf("forgotten for six minutes: %g, %v", b.OverdueMin, b.OverdueSays)
+	}
+	if late := live().Evening.Course; late.LateMin < 4 || late.Now[0].ID != first+"/out" {
+		t.Errorf("meanwhile %g min late, asked for is %s", late.LateMin, late.Now[0].ID)
+	}
+}
+
 // heard are the events of a stream, as they come.
 func heard(t *testing.T, server *httptest.Server, last string) (<-chan [2]string, context.CancelFunc) {
 	t.Helper()

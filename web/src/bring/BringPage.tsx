@@ -1,5 +1,5 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { Check, FileUp, HelpCircle } from 'lucide-react';
+import { Check, FileUp, HelpCircle, NotebookPen } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { FileTrigger, Label, TextArea, TextField } from 'react-aria-components';
 import { Link, useNavigate } from 'react-router';
@@ -43,7 +43,7 @@ const Lines = styled.ol`
   padding: 0;
   li {
     display: grid;
-    grid-template-columns: minmax(0, 1fr) 28px minmax(0, 1.1fr) auto;
+    grid-template-columns: minmax(0, 1fr) 28px minmax(0, 1.1fr) 98px;
     gap: 4px 14px;
     align-items: center;
     padding: 8px 0;
@@ -224,8 +224,10 @@ export default function BringPage() {
                 </span>
                 {l.understood ? (
                   <Check size={20} aria-label="understood" color="var(--safe)" />
+                ) : l.step ? (
+                  <NotebookPen size={19} aria-label="a note" color="var(--quiet)" />
                 ) : (
-                  <HelpCircle size={20} aria-label={l.step ? 'a note' : 'not understood'} color="var(--heat)" />
+                  <HelpCircle size={20} aria-label="not understood" color="var(--heat)" />
                 )}
                 <span data-open={!l.understood && !l.step ? true : undefined}>{l.says}</span>
                 {l.step || read.own ? (
