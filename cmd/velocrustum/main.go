@@ -42,7 +42,7 @@ func root() *cobra.Command {
 		Short:         "Plans, guides and remembers air-fried cooks",
 		SilenceErrors: true, SilenceUsage: true,
 	}
-	c.AddCommand(serveCommand(), demoCommand(), simulateCommand(), recommendCommand(), sheetCommand(), replayCommand(), kitchenCommand(), backupCommand())
+	c.AddCommand(serveCommand(), demoCommand(), simulateCommand(), recommendCommand(), sheetCommand(), replayCommand(), kitchenCommand(), importCommand(), exportCommand(), backupCommand())
 	return c
 }
 

@@ -8,6 +8,8 @@ import (
 	"net/http"
 	"net/http/httptest"
 	"slices"
+	"strings"
+	"sync"
 	"testing"
 	"time"
 
@@ -121,5 +123,42 @@ func TestTruthsDiffer(t *testing.T) {
 	}
 	if spread := slices.Max(at) - slices.Min(at); spread < 5 || math.IsNaN(spread) {
 		t.Errorf("after 15 min inside of six kitchens: %v", at)
+	}
+}
+
+// It goes on asking a server that is away, and ends with its battery.
+func TestItRunsUntilItsBatteryIsEmpty(t *testing.T) {
+	s := &server{now: begun, in: true}
+	var mu sync.Mutex
+	asked := 0
+	h := httptest.NewServer(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		mu.Lock()
+		defer mu.Unlock()
+		if strings.HasSuffix(r.URL.Path, "/live") {
+			asked++
+			s.now = s.now.Add(20 * time.Second) // the kitchen's clock runs
+		}
+		if user, pass, ok := r.BasicAuth(); !ok || user == "" || pass != "wasabi-pea" {
+			t.Error("it does not say the passphrase")
+		}
+		s.ServeHTTP(w, r)
+	}))
+	defer h.Close()
+	ended := make(chan error, 1)
+	go func() {
+		ended <- New(Options{Server: h.URL, Probe: "tip", Seed: 3, Speed: 120, Battery: 5 * time.Minute, Passphrase: "wasabi-pea", Log: slog.New(slog.DiscardHandler)}).Run(t.Context())
+	}()
+	select {
+	case err := <-ended:
+		if err != nil {
+			t.Error(err)
+		}
+	case <-time.After(60 * time.Second):
+		t.Fatal("it goes on without a battery")
+	}
+	mu.Lock()
+	defer mu.Unlock()
+	if asked < 14 || asked > 20 || len(s.got) < 8 {
+		t.Errorf("asked %d times in five minutes, sent %d readings", asked, len(s.got))
 	}
 }

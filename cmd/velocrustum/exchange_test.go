@@ -1,0 +1,81 @@
+package main
+
+import (
+	"errors"
+	"os"
+	"path/filepath"
+	"strings"
+	"testing"
+	"time"
+
+	"velocrustum/internal/demo"
+	"velocrustum/internal/store"
+)
+
+// filled is a made-up household in a file.
+func filled(t *testing.T) string {
+	t.Helper()
+	path := filepath.Join(t.TempDir(), "demo.db")
+	st, err := store.Open(t.Context(), path, time.Now)
+	if err != nil {
+		t.Fatal(err)
+	}
+	if err := demo.Fill(t.Context(), st, time.Now()); err != nil {
+		t.Fatal(err)
+	}
+	if err := st.Close(); err != nil {
+		t.Fatal(err)
+	}
+	return path
+}
+
+func TestADishLeavesAndComesInOnTheCommandLine(t *testing.T) {
+	db := filled(t)
+	file := filepath.Join(t.TempDir(), "wings.md")
+	if _, told, err := run(t, "", "export", "dish", "wings for six", "--as", "markdown", "--db", db, "--out", file); err != nil {
+		t.Fatal(err, told)
+	}
+	text, err := os.ReadFile(file)
+	if err != nil || !strings.Contains(string(text), "# Wings for six") {
+		t.Fatalf("%.200s, %v", text, err)
+	}
+	out, told, err := run(t, string(text), "import", "-", "--db", db, "--dry-run")
+	if err != nil || !strings.Contains(out, `It would be kept as "Wings for six"`) {
+		t.Errorf("%s%s%v", out, told, err)
+	}
+	ld, _, err := run(t, "", "export", "dish", "Wings for six", "--db", db)
+	if err != nil || !strings.Contains(ld, `"@type":"Recipe"`) && !strings.Contains(ld, `"@type": "Recipe"`) {
+		t.Errorf("%.200s, %v", ld, err)
+	}
+	out, told, err = run(t, "Legs\nIngredients\n6 chicken drumsticks (700 g)\n1 tbsp moon dust\nMethod\nBake at 200 °C for 35 minutes, turning once.\n", "import", "-", "--db", db)
+	if err != nil || !strings.Contains(out, "? 1 tbsp moon dust") || !strings.Contains(out, `Kept as "Legs"`) {
+		t.Errorf("%s%s%v", out, told, err)
+	}
+	if _, told, err = run(t, "", "export", "dish", "Legs", "--db", db); err != nil {
+		t.Errorf("what was kept does not leave: %s%v", told, err)
+	}
+}
+
+func TestWhatCannotLeaveOrComeIn(t *testing.T) {
+	db := filled(t)
+	for name, args := range map[string][]string{
+		"an unknown dish":   {"export", "dish", "Nothing", "--db", db},
+		"an unknown form":   {"export", "dish", "Wings for six", "--as", "pdf", "--db", db},
+		"an unknown cook":   {"export", "cook", "no-such-cook", "--db", db},
+		"no recipe":         {"import", "-", "--db", db},
+		"an unknown fryer":  {"import", "-", "--db", db, "--fryer", "Nobody's"},
+		"no such file":      {"import", filepath.Join(t.TempDir(), "none.txt"), "--db", db},
+		"an unknown cook's": {"import", "-", "--db", db, "--cook", "no-such-cook"},
+	} {
+		in := "hello"
+		if strings.HasSuffix(name, "cook's") {
+			in = "0,5\n60,6\n"
+		}
+		if out, told, err := run(t, in, args...); !errors.Is(err, errInput) || told == "" {
+			t.Errorf("%s: %q, %q, %v", name, out, told, err)
+		}
+	}
+	if _, _, err := run(t, "", "export", "dish", "x", "--db", filepath.Join(t.TempDir(), "none.db")); err == nil || errors.Is(err, errInput) {
+		t.Errorf("no database: %v", err)
+	}
+}
