@@ -80,8 +80,8 @@ var foods = []struct {
 	{"duck leg", "duck-leg"}, {"leg quarter", "chicken-leg-quarter"}, {"frenched drumstick", "chicken-drumstick-frenched"}, {"drumstick", "chicken-drumstick"}, {"chicken leg", "chicken-leg-quarter"},
 	{"thigh bite", "chicken-thigh-chunk"}, {"thigh chunk", "chicken-thigh-chunk"}, {"thigh cube", "chicken-thigh-chunk"}, {"thigh cubed", "chicken-thigh-chunk"}, {"thigh piece", "chicken-thigh-chunk"},
 	{"boneless thigh", "chicken-thigh-boneless"}, {"thigh fillet", "chicken-thigh-boneless"}, {"thigh", "chicken-thigh-bone-in"},
-	{"breast bite", "chicken-breast-chunk"}, {"breast chunk", "chicken-breast-chunk"}, {"breast cube", "chicken-breast-chunk"}, {"breast cubed", "chicken-breast-chunk"}, {"breast piece", "chicken-breast-chunk"}, {"chicken tender", "chicken-breast-chunk"}, {"chicken nugget", "chicken-breast-chunk"},
-	{"chicken breast", "chicken-breast-cutlet"}, {"chicken cutlet", "chicken-breast-cutlet"}, {"chicken schnitzel", "chicken-breast-cutlet"},
+	{"breast bite", "chicken-breast-chunk"}, {"breast chunk", "chicken-breast-chunk"}, {"breast cube", "chicken-breast-chunk"}, {"breast cubed", "chicken-breast-chunk"}, {"breast piece", "chicken-breast-chunk"}, {"chicken nugget", "chicken-breast-chunk"},
+	{"chicken tender", "chicken-breast-cutlet"}, {"chicken strip", "chicken-breast-cutlet"}, {"chicken breast", "chicken-breast-cutlet"}, {"chicken cutlet", "chicken-breast-cutlet"}, {"chicken schnitzel", "chicken-breast-cutlet"},
 	{"pork belly", "pork-belly-slice"}, {"pork rib", "pork-rib"}, {"spare rib", "pork-rib"}, {"pork chop", "pork-loin-cutlet"}, {"pork cutlet", "pork-loin-cutlet"}, {"pork loin", "pork-loin-cutlet"}, {"pork schnitzel", "pork-loin-cutlet"},
 	{"beef cutlet", "beef-cutlet"}, {"beef schnitzel", "beef-cutlet"}, {"veal", "beef-cutlet"}, {"meatball", "meatball"},
 	{"salmon", "fish-fillet-oily"}, {"trout", "fish-fillet-oily"}, {"mackerel", "fish-fillet-oily"}, {"fish finger", "fish-strip"}, {"fish stick", "fish-strip"}, {"fish strip", "fish-strip"},
@@ -92,14 +92,14 @@ var foods = []struct {
 }
 
 // cutIn is the cut that a line names; none where it names none.
-func cutIn(line string) (food.Cut, bool) {
+func cutIn(line string) (c food.Cut, by string, ok bool) {
 	for _, f := range foods {
 		if says(line, strings.Fields(f.words)...) {
 			c, err := food.FindCut(f.cut)
-			return c, err == nil
+			return c, f.words, err == nil
 		}
 	}
-	return food.Cut{}, false
+	return c, "", false
 }
 
 // called are how ingredients are called elsewhere.
@@ -111,7 +111,7 @@ var called = map[string]string{
 	"yogurt": "yoghurt", "greek yogurt": "yoghurt", "greek yoghurt": "yoghurt", "yoghurt": "yoghurt", "lemon": "lemon-juice", "lime": "lime-juice", "orange juice": "orange-juice", "vinegar": "vinegar", "cider vinegar": "vinegar", "white vinegar": "vinegar",
 	"garlic": "garlic", "clove garlic": "garlic", "garlic granule": "garlic-powder", "ginger": "ginger", "scallion": "herbs", "spring onion": "herbs", "parsley": "herbs", "coriander leaves": "herbs", "cilantro": "herbs", "chive": "herbs", "dill": "herbs", "basil": "herbs", "fresh thyme": "herbs",
 	"black pepper": "spices", "white pepper": "spices", "pepper": "spices", "cumin": "spices", "ground coriander": "spices", "oregano": "spices", "thyme": "spices", "cayenne": "spices", "turmeric": "spices", "curry powder": "spices", "cinnamon": "spices", "five spice": "spices", "onion powder": "spices", "chilli powder": "spices", "chili powder": "spices", "seasoning": "spices", "allspice": "spices", "nutmeg": "spices", "sumac": "spices", "garam masala": "spices",
-	"smoked paprika": "paprika", "paprika": "paprika", "chili flakes": "chilli-flakes", "red pepper flakes": "chilli-flakes", "chilli flakes": "chilli-flakes", "mayo": "mayonnaise", "ketchup": "ketchup", "bbq sauce": "barbecue", "chili sauce": "hot-sauce", "chilli sauce": "hot-sauce", "sweet chili sauce": "sweet-chilli", "sweet chilli sauce": "sweet-chilli",
+	"smoked paprika": "paprika", "paprika": "paprika", "chili flakes": "chilli-flakes", "red pepper flakes": "chilli-flakes", "chilli flakes": "chilli-flakes", "red chilli": "sweet-pepper", "green chilli": "sweet-pepper", "chilli": "sweet-pepper", "chili": "sweet-pepper", "gochujang": "chilli-paste", "sambal": "chilli-paste", "chilli paste": "chilli-paste", "chili paste": "chilli-paste", "mayo": "mayonnaise", "ketchup": "ketchup", "bbq sauce": "barbecue", "chili sauce": "hot-sauce", "chilli sauce": "hot-sauce", "sweet chili sauce": "sweet-chilli", "sweet chilli sauce": "sweet-chilli",
 	"maple syrup": "maple", "jam": "jam", "marmalade": "jam", "honey": "honey", "brown sugar": "sugar-brown", "sugar": "sugar", "butter": "butter", "cream": "cream", "milk": "milk", "buttermilk": "buttermilk", "egg": "egg", "mustard": "mustard", "sesame seed": "sesame", "sesame oil": "sesame-oil",
 	"stock": "stock", "broth": "stock", "water": "water", "tomato puree": "tomato-paste", "tomato paste": "tomato-paste", "coconut milk": "coconut-milk", "lemon zest": "lemon-zest", "fish sauce": "fish-sauce", "mirin": "rice-wine", "sake": "rice-wine", "rice wine": "rice-wine", "rice vinegar": "rice-vinegar", "worcestershire sauce": "worcester-style", "worcester sauce": "worcester-style",
 }
@@ -135,6 +135,16 @@ func ingredientIn(line string, p prep.Pantry) (i larder.Ingredient, by string, o
 	}
 	return i, by, ok
 }
+
+// weighs is what one piece of what the pantry has only by weight weighs, g.
+var weighs = map[string]float64{"spring onion": 15, "scallion": 15, "red chilli": 12, "green chilli": 12, "chilli": 12, "chili": 12}
+
+// about is what a piece of a food weighs that is called otherwise than its
+// cut, g.
+var about = map[string]float64{"chicken tender": 50, "chicken strip": 40}
+
+// kindred are words for what is fried, by the beginning of its cut.
+var kindred = map[string][]string{"chicken": {"chicken", "wing", "drumstick", "thigh", "leg"}, "turkey": {"turkey", "wing"}, "duck": {"duck", "leg"}, "fish": {"fish", "fillet", "salmon"}, "prawn": {"prawn", "shrimp"}, "squid": {"squid", "calamari"}, "pork": {"pork", "chop", "belly", "rib"}, "beef": {"beef", "veal"}, "meatball": {"meatball"}, "onion": {"ring"}, "potato": {"potato", "wedge", "fries"}}
 
 var (
 	inBrackets = regexp.MustCompile(`\(([^)]*)\)`)

@@ -79,6 +79,7 @@ type reader struct {
 	pieces int
 	pieceG float64
 	hours  float64
+	hot    []heated
 }
 
 // Understand reads what a recipe asks for. What is not understood is said, and
@@ -90,7 +91,13 @@ func Understand(t Text, fixes []Fix, p prep.Pantry, spoons units.Spoons) Underst
 		r.out.Name = "A recipe from elsewhere"
 	}
 	for _, s := range t.Steps {
-		r.steps = append(r.steps, plain(s))
+		p := plain(s)
+		for words := range called { // "hot sauce" is no sauce of its own
+			if name, is := strings.CutSuffix(words, " sauce"); is {
+				p = strings.ReplaceAll(p, " "+words+" ", " "+name+" ")
+			}
+		}
+		r.steps = append(r.steps, p)
 	}
 	for n, s := range t.Ingredients {
 		r.out.Lines = append(r.out.Lines, r.ingredient(n, s))
@@ -98,6 +105,7 @@ func Understand(t Text, fixes []Fix, p prep.Pantry, spoons units.Spoons) Underst
 	for n, s := range t.Steps {
 		r.out.Lines = append(r.out.Lines, r.step(len(t.Ingredients)+n, s))
 	}
+	r.cooked()
 	r.dish()
 	return r.out
 }
@@ -124,16 +132,20 @@ func (r *reader) ingredient(n int, s Said) Line {
 			i, known = own, true
 		}
 	}
-	cut, isFood := cutIn(name)
+	cut, foodBy, isFood := cutIn(name)
 	if f.Cut != "" {
 		c, err := food.FindCut(f.Cut)
-		cut, isFood = c, err == nil
+		cut, foodBy, isFood = c, "", err == nil
 	}
 	// "potato starch" is no potato: what the pantry names exactly comes first,
 	// unless it is only a part of what is fried.
 	if f.As == AsFood || f.Cut != "" || isFood && f.As == "" && f.Ingredient == "" && !(known && len(strings.Fields(by)) > 1) {
 		if isFood && r.pieces == 0 {
-			r.food(&l, cut, amount, s.Text, f)
+			r.food(&l, cut, foodBy, amount, s.Text, f)
+			return l
+		}
+		if isFood && amount != "" && !known {
+			l.Says = "Something else to fry, and so a dish of its own: left out here."
 			return l
 		}
 	}
@@ -155,6 +167,8 @@ func (r *reader) ingredient(n int, s Said) Line {
 	switch {
 	case f.G != nil:
 		l.G = math.Max(0, *f.G)
+	case amount != "" && i.Each == 0 && weighs[by] > 0 && pieced(amount, r.spoons) > 0:
+		l.G, took = pieced(amount, r.spoons)*weighs[by], fmt.Sprintf("one as %g g", weighs[by])
 	case amount == "":
 		l.Says = fmt.Sprintf("%s, but not how much.", capital(i.Name))
 		l.As = r.place(l, i, f)
@@ -173,6 +187,14 @@ func (r *reader) ingredient(n int, s Said) Line {
 		l.Says += " Taken: " + took + "."
 	}
 	return l
+}
+
+// pieced is a number of pieces; 0 where it is another amount.
+func pieced(amount string, spoons units.Spoons) float64 {
+	if a, err := units.ParseAmount(amount, spoons); err == nil && a.Dimension == units.Pieces {
+		return a.Value
+	}
+	return 0
 }
 
 // place says what an ingredient is for: by what the cook says, the heading it
@@ -194,14 +216,14 @@ func (r *reader) place(l Line, i larder.Ingredient, f Fix) string {
 	}
 	coats := i.Role == larder.Starchy || i.Role == larder.Egg || i.Role == larder.Raising
 	for _, s := range r.steps {
-		if l.by == "" || !says(s, strings.Fields(l.by)...) {
+		if l.by == "" || !says(s, strings.Fields(strings.TrimSuffix(l.by, " sauce"))...) {
 			continue
 		}
 		has := func(words ...string) bool {
 			return slices.ContainsFunc(words, func(w string) bool { return strings.Contains(s, " "+w) })
 		}
 		switch {
-		case has("marinat", "marinade", "soak", "brine"):
+		case has("marinat", "marinade", "soak", "brine", "refrigerat", "fridge", "overnight"):
 			return AsMarinade
 		case coats && has("coat", "dredg", "dust", "crumb", "dip", "toss", "mix", "whisk", "shak"):
 			return AsCoat
@@ -222,8 +244,12 @@ func (r *reader) place(l Line, i larder.Ingredient, f Fix) string {
 func capital(s string) string { return strings.ToUpper(s[:1]) + s[1:] }
 
 // food reads the line of what is fried: how many, how heavy.
-func (r *reader) food(l *Line, cut food.Cut, amount, text string, f Fix) {
+func (r *reader) food(l *Line, cut food.Cut, by, amount, text string, f Fix) {
 	l.As, l.Understood = AsFood, true
+	typical := cut.Typical
+	if g := about[by]; g > 0 {
+		typical = g
+	}
 	n, massG, each := 0.0, 0.0, 0.0
 	take := func(text string) {
 		a, err := units.ParseAmount(text, r.spoons)
@@ -276,23 +302,23 @@ func (r *reader) food(l *Line, cut food.Cut, amount, text string, f Fix) {
 	case n > 0 && massG > 0:
 		r.pieceG = massG / n
 	case massG > 0:
-		r.pieceG = cut.Typical
-		n = math.Max(1, math.Round(massG/cut.Typical))
+		r.pieceG = typical
+		n = math.Max(1, math.Round(massG/typical))
 		r.pieceG = massG / n
 	case n > 0:
-		r.pieceG = cut.Typical
-		l.Says = fmt.Sprintf("%.0f %s; their weight is not said: about %g g each is taken.", n, cut.Plural, cut.Typical)
-		r.out.Missing = append(r.out.Missing, fmt.Sprintf("the weight of the %s: about %g g each is taken", cut.Plural, cut.Typical))
+		r.pieceG = typical
+		l.Says = fmt.Sprintf("%.0f %s; their weight is not said: about %g g each is taken.", n, cut.Plural, typical)
+		r.out.Missing = append(r.out.Missing, fmt.Sprintf("the weight of the %s: about %g g each is taken", cut.Plural, typical))
 	default:
-		n, r.pieceG, l.Understood = 4, cut.Typical, false
-		l.Says = fmt.Sprintf("%s, but not how many: four of about %g g are taken.", capital(cut.Plural), cut.Typical)
+		n, r.pieceG, l.Understood = 4, typical, false
+		l.Says = fmt.Sprintf("%s, but not how many: four of about %g g are taken.", capital(cut.Plural), typical)
 		r.out.Missing = append(r.out.Missing, fmt.Sprintf("how many %s", cut.Plural))
 	}
 	r.cut, r.pieces = cut, int(math.Min(program.MaxPieces, math.Max(1, math.Round(n))))
 	if r.pieceG < least || r.pieceG > most {
-		l.Says = fmt.Sprintf("%d %s of %.0f g each are not what is called so: about %g g each is taken.", r.pieces, cut.Plural, r.pieceG, cut.Typical)
+		l.Says = fmt.Sprintf("%d %s of %.0f g each are not what is called so: about %g g each is taken.", r.pieces, cut.Plural, r.pieceG, typical)
 		l.Understood = false
-		r.pieceG = cut.Typical
+		r.pieceG = typical
 	}
 	r.pieceG = math.Round(r.pieceG)
 	l.G = math.Round(r.pieceG * float64(r.pieces))
@@ -347,6 +373,92 @@ func heatIn(text string) (c float64, ok bool) {
 	return 0, false
 }
 
+// heated is a step in which something is made hot.
+type heated struct {
+	line          int
+	kind          string
+	tempC, minute float64
+	food          bool // it names what is fried
+}
+
+// heats reads what a step says of heat.
+func (r *reader) heats(n int, text, s string, has func(...string) bool) (h heated, told string) {
+	h.line = n
+	switch {
+	case has("air fry", "air fryer", "airfry", "basket"):
+		h.kind = program.FromPreset
+	case has("oven", "bake", "roast", "grill", "broil"):
+		h.kind = program.FromOven
+	case has("deep fr", "hot oil", "oil to", "in oil", "in the oil", "fry", "fries"):
+		h.kind = program.FromOil
+	}
+	c, hot := heatIn(text)
+	minutes, took, timed := spanIn(text, false)
+	if h.kind == "" && !hot {
+		return h, ""
+	}
+	h.tempC, h.minute = math.Round(c), minutes
+	head, _, _ := strings.Cut(r.cut.ID, "-")
+	h.food = slices.ContainsFunc(kindred[head], func(w string) bool { return says(s, w) })
+	var parts []string
+	if hot {
+		parts = append(parts, fmt.Sprintf("%.0f °C", h.tempC))
+	}
+	if timed {
+		parts = append(parts, units.Minutes(minutes))
+	}
+	if len(parts) == 0 {
+		return h, ""
+	}
+	told = strings.Join(parts, ", ")
+	if h.kind != "" {
+		told += map[string]string{program.FromOil: ", in oil", program.FromOven: ", in an oven", program.FromPreset: ", in an air fryer"}[h.kind]
+	}
+	if told += "."; took != "" {
+		told += " Taken: " + took + "."
+	}
+	if !timed && has("until golden", "until crisp", "until cooked", "until done", "golden brown") {
+		told += " How long is not said: the forecast finds it."
+	}
+	return h, told
+}
+
+// cooked picks the heat that the food gets: of the steps with a time the first
+// that names it, else the first; a temperature or a way that it does not say
+// is that of the step before.
+func (r *reader) cooked() {
+	if len(r.hot) == 0 {
+		return
+	}
+	for i := 1; i < len(r.hot); i++ {
+		h, before := &r.hot[i], r.hot[i-1]
+		if h.tempC == 0 {
+			h.tempC = before.tempC
+		}
+		if h.kind == "" {
+			h.kind = before.kind
+		}
+	}
+	pick := slices.IndexFunc(r.hot, func(h heated) bool { return h.minute > 0 && h.food && h.tempC > 0 && h.kind != "" })
+	if pick < 0 {
+		pick = slices.IndexFunc(r.hot, func(h heated) bool { return h.minute > 0 && h.tempC > 0 && h.kind != "" })
+	}
+	if pick < 0 {
+		pick = slices.IndexFunc(r.hot, func(h heated) bool { return h.tempC > 0 && h.kind != "" })
+	}
+	if pick < 0 {
+		return
+	}
+	h := r.hot[pick]
+	r.out.Heat = &program.Recipe{Kind: h.kind, TempC: h.tempC, Minutes: h.minute}
+	for i, o := range r.hot {
+		if i != pick && o.minute > 0 {
+			l := &r.out.Lines[o.line]
+			l.Says += " Another heat than what is taken for the food: kept as a note."
+		}
+	}
+}
+
 // step reads one step.
 func (r *reader) step(n int, text string) Line {
 	l := Line{Text: text, Step: true, As: AsNote, Says: "Kept as a note: nothing that the forecast takes from it."}
@@ -376,38 +488,10 @@ func (r *reader) step(n int, text string) Line {
 			}
 		}
 	}
-	c, hot := heatIn(text)
-	v, took, timed := spanIn(text, false)
-	kind := ""
-	switch {
-	case has("air fry", "air fryer", "airfry", "basket"):
-		kind = program.FromPreset
-	case has("deep fr", "hot oil", "oil to", "in oil", "in the oil", "fry"):
-		kind = program.FromOil
-	case has("oven", "bake", "roast", "grill", "broil"):
-		kind = program.FromOven
-	}
-	if r.out.Heat == nil && kind != "" && hot {
-		r.out.Heat = &program.Recipe{Kind: kind, TempC: math.Round(c)}
-	}
-	if h := r.out.Heat; h != nil && (kind != "" || hot || has("cook", "golden", "crisp", "turn", "flip")) && l.As == AsNote {
-		if timed && h.Minutes == 0 {
-			h.Minutes = v
-			found = append(found, fmt.Sprintf("%s at %.0f °C %s.", units.Minutes(v), h.TempC, map[string]string{program.FromOil: "in oil", program.FromOven: "in an oven", program.FromPreset: "in an air fryer"}[h.Kind]))
-			if took != "" {
-				found = append(found, "Taken: "+took+".")
-			}
-			l.As = AsHeat
-		} else if hot {
-			found = append(found, fmt.Sprintf("%.0f °C.", c))
-			l.As = AsHeat
-			if h.Minutes > 0 && math.Abs(c-h.TempC) > 3 {
-				found = append(found, "A second heat: kept as a note.")
-			}
-		}
-		if h.Minutes == 0 && has("until golden", "until crisp", "until cooked", "until done", "golden brown") {
-			found = append(found, "How long is not said: the forecast finds it.")
-		}
+	if h, told := r.heats(n, text, s, has); told != "" && l.As == AsNote {
+		l.As = AsHeat
+		found = append(found, told)
+		r.hot = append(r.hot, h)
 	}
 	if has("turn", "flip", "shake", "halfway") {
 		r.out.Turned = true
@@ -465,7 +549,13 @@ func (r *reader) dish() {
 	}
 	if len(marinade) > 0 {
 		hours := r.hours
-		if hours == 0 {
+		dry := !slices.ContainsFunc(marinade, func(i larder.Item) bool {
+			one := r.p[i.Ingredient]
+			return !one.IsSalt() && one.Role != larder.Spice
+		})
+		if hours == 0 && dry {
+			hours = 0.25 // a rub, put on as the fryer heats
+		} else if hours == 0 {
 			hours = 0.5
 			r.out.Missing = append(r.out.Missing, "how long it marinates: half an hour is taken")
 		}

@@ -230,9 +230,14 @@ var (
 	ofSteps       = regexp.MustCompile(`(?i)^(the )?(method|steps?|instructions?|directions?|preparation|how to|to make|cooking)\b`)
 	bullet        = regexp.MustCompile(`^([-*•·–—▢□☐]|\[[ x]\])\s*`)
 	ordinal       = regexp.MustCompile(`(?i)^(step\s*)?\d{1,2}[.):]\s+`)
-	yields        = regexp.MustCompile(`(?i)\b(serves|servings?|makes|feeds|for)\b`)
+	yields        = regexp.MustCompile(`(?i)^(serves|servings?:?|makes|feeds|for|yield:?)\s+(about\s+|up to\s+)?(\d{1,2}|one|two|three|four|five|six|eight|ten|twelve)\b`)
+	portions      = regexp.MustCompile(`(?i)^(\d{1,2})\s+(servings?|portions?|people)\b`)
+	parts         = regexp.MustCompile(`(?i)^for the \w+( \w+)?$`)
 	unescape      = strings.NewReplacer(`\\`, `\`, `\*`, "*", `\_`, "_", `\#`, "#", `\[`, "[", `\]`, "]", `\<`, "<", `\|`, "|", "\\`", "`", "**", "", "__", "")
 )
+
+// counts are numbers as words, of those who eat.
+var counts = map[string]int{"one": 1, "two": 2, "three": 3, "four": 4, "five": 5, "six": 6, "eight": 8, "ten": 10, "twelve": 12}
 
 // plainText reads pasted text or Markdown.
 func plainText(text string) (out recipe.Text, own json.RawMessage) {
@@ -251,6 +256,9 @@ func plainText(text string) (out recipe.Text, own json.RawMessage) {
 		item := bullet.MatchString(strings.TrimSpace(line))
 		s := bare(unescape.Replace(strings.TrimSpace(strings.TrimLeft(strings.TrimSpace(line), "#"))))
 		s = strings.TrimSpace(bullet.ReplaceAllString(s, ""))
+		if len(s) > 2 && s[0] == s[len(s)-1] && (s[0] == '*' || s[0] == '_') {
+			s = s[1 : len(s)-1] // in italics
+		}
 		switch plain := strings.TrimSuffix(s, ":"); {
 		case s == "":
 			continue
@@ -269,25 +277,33 @@ func plainText(text string) (out recipe.Text, own json.RawMessage) {
 		case out.Name == "" && part == "" && !recipe.Amounted(s):
 			out.Name = plain
 			continue
-		case part != "steps" && strings.HasSuffix(s, ":") && !recipe.Amounted(s):
+		case part != "steps" && (strings.HasSuffix(s, ":") || parts.MatchString(s)) && !recipe.Amounted(s):
 			group = strings.TrimSuffix(s, ":")
 			continue
 		}
 		if part == "other" {
 			continue
 		}
-		if out.Servings == 0 && part == "" && yields.MatchString(s) && firstNumber(s) > 0 && len(s) < 120 {
-			out.Servings = firstNumber(s)
+		if m := yields.FindStringSubmatch(s); m != nil && part != "steps" && len(s) < 60 && !strings.Contains(s, "min") {
+			if out.Servings == 0 {
+				out.Servings = max(firstNumber(m[3]), counts[strings.ToLower(m[3])])
+			}
 			continue
 		}
-		step := ordinal.MatchString(s) && len(strings.Fields(s)) > 4
+		if m := portions.FindStringSubmatch(s); m != nil && part == "" {
+			out.Servings = max(out.Servings, firstNumber(m[1]))
+			continue
+		}
+		counted := ordinal.MatchString(s)
 		s = ordinal.ReplaceAllString(s, "")
+		step := counted && !recipe.Amounted(s)
+		few := len(strings.Fields(s)) < 4 && len(out.Steps) == 0
 		switch {
-		case part == "ingredients", part == "" && (recipe.Amounted(s) && !step || item && len(strings.Fields(s)) < 8):
+		case part == "ingredients" && !step, part == "" && !step && (recipe.Amounted(s) || item && len(strings.Fields(s)) < 8 || few):
 			if len(out.Ingredients) < mostLines {
 				out.Ingredients = append(out.Ingredients, recipe.Said{Text: s, Group: group})
 			}
-		case part == "steps", part == "" && (step || len(strings.Fields(s)) > 3):
+		case part == "steps", step, part == "" && len(strings.Fields(s)) > 3:
 			if len(out.Steps) < mostLines {
 				out.Steps = append(out.Steps, s)
 			}

@@ -2,11 +2,18 @@ package exchange
 
 import (
 	"encoding/json"
+	"os"
+	"path/filepath"
+	"slices"
 	"strings"
 	"testing"
 	"time"
 
+	"velocrustum/core/larder"
+	"velocrustum/core/prep"
+	"velocrustum/core/program"
 	"velocrustum/core/recipe"
+	"velocrustum/core/units"
 )
 
 var written = recipe.Recipe{Name: "Wings *for* six", Servings: 6, Ingredients: []string{"24 wing flats of about 43 g each", "30 g honey (1 tbsp)"},
@@ -86,4 +93,63 @@ func FuzzReadRecipe(f *testing.F) {
 			}
 		}
 	})
+}
+
+// Recipes of five habits, from their file to the dish.
+func TestRecipesOfFiveHabits(t *testing.T) {
+	for _, c := range []struct {
+		file          string
+		servings      int
+		cut           string
+		pieces        int
+		g             float64
+		coat          string
+		marinade      string
+		hours         float64
+		sauce         string
+		heat          program.Recipe
+		notUnderstood int
+	}{
+		{file: "tenders.txt", cut: "chicken-breast-cutlet", pieces: 14, g: 49, coat: "flour-starch", marinade: "buttermilk", hours: 1, heat: program.Recipe{Kind: "oil", TempC: 177, Minutes: 5.5}, notUnderstood: 1},
+		{file: "squid.md", servings: 2, cut: "squid-ring", pieces: 33, g: 12, coat: "starch-dust", marinade: "salt-flake-light", hours: 0.25, heat: program.Recipe{Kind: "oil", TempC: 180, Minutes: 2}},
+		{file: "fish.txt", cut: "fish-fillet-white", pieces: 4, g: 140, coat: "three-bowl-crumb", heat: program.Recipe{Kind: "oven", TempC: 220, Minutes: 17.5}, notUnderstood: 2},
+		{file: "pork.txt", cut: "pork-loin-cutlet", pieces: 2, g: 180, coat: "three-bowl-crumb", sauce: "ketchup", heat: program.Recipe{Kind: "oil", TempC: 170, Minutes: 6.5}, notUnderstood: 1},
+		{file: "drumsticks.txt", cut: "chicken-drumstick", pieces: 10, g: 120, coat: "leavened-rub", marinade: "salt-fine", sauce: "honey", heat: program.Recipe{Kind: "preset", TempC: 193, Minutes: 22}},
+	} {
+		raw, err := os.ReadFile(filepath.Join("testdata", c.file))
+		if err != nil {
+			t.Fatal(err)
+		}
+		text, _, err := ReadRecipe(raw)
+		if err != nil {
+			t.Errorf("%s: %v", c.file, err)
+			continue
+		}
+		got := recipe.Understand(text, nil, prep.NewPantry(nil), units.USSpoons)
+		if got.Load == nil || got.Load.Cut != c.cut || got.Load.Pieces != c.pieces || got.Load.PieceMassG != c.g || got.Servings != c.servings {
+			t.Errorf("%s: %+v for %d", c.file, got.Load, got.Servings)
+			continue
+		}
+		if got.Coat.ID != c.coat || got.Heat == nil || *got.Heat != c.heat {
+			t.Errorf("%s: coat %s, heat %+v", c.file, got.Coat.ID, got.Heat)
+		}
+		in := func(items []larder.Item, id string) bool {
+			return slices.ContainsFunc(items, func(i larder.Item) bool { return i.Ingredient == id })
+		}
+		if m := got.Bench.Marinade; c.marinade != "" && (m == nil || !in(m.Items, c.marinade) || c.hours > 0 && m.Hours != c.hours) {
+			t.Errorf("%s: marinade %+v", c.file, m)
+		}
+		if s := got.Bench.Sauces; c.sauce != "" && (len(s) != 1 || !in(s[0].Sauce.Items, c.sauce)) {
+			t.Errorf("%s: sauces %+v", c.file, s)
+		}
+		open := 0
+		for _, l := range got.Lines {
+			if !l.Understood && !l.Step {
+				open++
+			}
+		}
+		if open != c.notUnderstood {
+			t.Errorf("%s: %d lines of ingredients are not understood: %+v", c.file, open, got.Lines)
+		}
+	}
 }

@@ -1,8 +1,10 @@
+import { readFileSync } from 'node:fs';
 import { stays, test } from './kitchen';
 import { fast, follow, main } from './led';
 
 // Refreshes docs/screenshots from the demo data.
 
+const DRUMSTICKS = '../internal/exchange/testdata/drumsticks.txt';
 const to = (name: string) => `../docs/screenshots/${name}.png`;
 
 test.use({ viewport: { width: 1280, height: 800 } });
@@ -13,9 +15,16 @@ test('desk', async ({ page, kitchen }) => {
   await page.getByRole('region', { name: 'Verdict' }).waitFor();
   await page.waitForTimeout(1200);
   await page.screenshot({ path: to('plan') });
-  await page.emulateMedia({ colorScheme: 'dark' });
-  await page.screenshot({ path: to('plan-night') });
-  await page.emulateMedia({ colorScheme: 'light' });
+  await page.getByRole('link', { name: 'A recipe from elsewhere' }).click();
+  await page.getByRole('textbox', { name: /^The recipe, ingredients/ }).fill(readFileSync(DRUMSTICKS, 'utf8'));
+  await page.getByRole('button', { name: 'Read it' }).click();
+  await page.getByRole('region', { name: 'What was understood' }).waitFor();
+  await page.waitForTimeout(600);
+  await page.evaluate(() => window.scrollTo({ top: 360 }));
+  await page.screenshot({ path: to('bring') });
+  await page.goto(kitchen.url);
+  await page.getByRole('region', { name: 'Verdict' }).waitFor();
+  await page.waitForTimeout(1200);
   const ways = page.getByRole('heading', { name: 'Ways to run it' });
   const top = (el: typeof ways) =>
     el.evaluate((e) => window.scrollTo({ top: window.scrollY + e.getBoundingClientRect().top - 20 }));
