@@ -75,6 +75,8 @@ export function Live({ cook, catalog, settings, ticking, voice }: Props) {
     tell('it is out', { kind: 'out' });
   });
   const out = () => takeOut(food, now);
+  // The program and a little more, as what was overlooked goes on.
+  const shown = Math.max(food.endMin + 3, (minute ?? 0) + 1);
   const action = step.action as Told['kind'] | undefined;
   const said = [
     ...cook.events.map((e) => ({ id: e.id, title: e.says, at: e.at })),
@@ -124,7 +126,7 @@ export function Live({ cook, catalog, settings, ticking, voice }: Props) {
       </Grid>
       <Strips
         cook={cook}
-        line={ahead?.now.timeline ?? cook.forecast.timeline}
+        line={(ahead?.now.timeline ?? cook.forecast.timeline).filter((m) => m.minute <= shown)}
         minute={minute}
         faces={cut?.faces ?? ['First side', 'Second side']}
       />

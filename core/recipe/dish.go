@@ -1,0 +1,112 @@
+package recipe
+
+import (
+	"math"
+	"slices"
+
+	"velocrustum/core/larder"
+	"velocrustum/core/pan"
+	"velocrustum/core/prep"
+	"velocrustum/core/program"
+)
+
+// dish puts what was understood together.
+func (r *reader) dish() {
+	if r.pieces == 0 {
+		r.out.Missing = append(r.out.Missing, "what is fried: which cut, how many and how heavy")
+		return
+	}
+	r.out.Load = &program.Load{Cut: r.cut.ID, Pieces: r.pieces, PieceMassG: r.pieceG, Surface: "wiped"}
+	bench := prep.Bench{Servings: min(20, r.out.Servings), Drying: prep.Drying{School: "wipe"}}
+	var sauce []larder.Item
+	marinade := []larder.Item{}
+	coat := map[string]bool{}
+	oilG := 0.0
+	add := func(list []larder.Item, l Line) []larder.Item {
+		for i := range list {
+			if list[i].Ingredient == l.Ingredient {
+				list[i].G += l.G
+				return list
+			}
+		}
+		return append(list, larder.Item{Ingredient: l.Ingredient, G: l.G})
+	}
+	for _, l := range r.out.Lines {
+		if l.Ingredient == "" || l.G <= 0 {
+			if l.Ingredient != "" && l.As == AsCoat {
+				coat[l.Ingredient] = true
+			}
+			continue
+		}
+		switch l.As {
+		case AsMarinade:
+			marinade = add(marinade, l)
+		case AsSauce:
+			sauce = add(sauce, l)
+		case AsFinish:
+			bench.Finish = add(bench.Finish, l)
+		case AsCoat:
+			coat[l.Ingredient] = true
+		case AsOil:
+			oilG += l.G
+		}
+	}
+	if len(marinade) > 0 {
+		hours := r.hours
+		dry := !slices.ContainsFunc(marinade, func(i larder.Item) bool {
+			one := r.p[i.Ingredient]
+			return !one.IsSalt() && one.Role != larder.Spice
+		})
+		if hours == 0 && dry {
+			hours = 0.25 // a rub, put on as the fryer heats
+		} else if hours == 0 {
+			hours = 0.5
+			r.out.Missing = append(r.out.Missing, "how long it marinates: half an hour is taken")
+		}
+		bench.Marinade = &prep.Marinade{Items: marinade, Hours: math.Min(48, math.Max(0.25, hours))}
+	}
+	if len(sauce) > 0 {
+		bench.Sauces = []pan.Serving{{Name: "Sauce", Sauce: pan.Sauce{School: pan.Reduce, Items: sauce}}}
+	}
+	// A deep pan's oil is not on the food.
+	if oilG > mostOilShare*r.pieceG*float64(r.pieces) || r.out.Heat != nil && r.out.Heat.Kind == program.FromOil {
+		oilG = 0
+	}
+	r.out.Coat = &program.Coat{ID: coatOf(coat, oilG), OilG: math.Round(oilG)}
+	r.out.Bench = &bench
+	if r.out.Heat == nil {
+		r.out.Missing = append(r.out.Missing, "how hot and how long: the best program is searched")
+	} else if r.out.Heat.Minutes == 0 {
+		r.out.Missing = append(r.out.Missing, "how long it is in: the best program is searched")
+	}
+}
+
+// mostOilShare of the food is oil that is on it, and not what it swims in.
+const mostOilShare = 0.12
+
+// coatOf names the coat that is made of some ingredients.
+func coatOf(of map[string]bool, oilG float64) string {
+	has := func(ids ...string) bool { return slices.ContainsFunc(ids, func(id string) bool { return of[id] }) }
+	flour := has("wheat-flour", "rice-flour", "chickpea-flour")
+	starch := has("corn-starch", "potato-starch", "rice-starch", "tapioca-starch")
+	wet := has("egg", "buttermilk", "milk", "yoghurt")
+	switch {
+	case has("crumbs", "coarse-crumbs", "rice-crumbs", "cornflakes", "cornmeal"):
+		return "three-bowl-crumb"
+	case has("nut-crumbs", "almonds", "hard-cheese", "crackling", "coconut"):
+		return "low-carb-crumb"
+	case flour && wet:
+		return "double-dredge"
+	case flour && starch:
+		return "flour-starch"
+	case starch:
+		return "starch-dust"
+	case flour:
+		return "flour-dust"
+	case has("leavening", "soda"):
+		return "leavened-rub"
+	case oilG > 0:
+		return "oil-rub"
+	}
+	return "bare"
+}
