@@ -23,7 +23,6 @@ import { clock, day, minutes, unitsOf } from '../format/units';
 import { alike } from '../plan/program';
 import { Race } from '../race/Race';
 import { between } from '../race/scale';
-import { at } from '../theme/tokens';
 import { Button, MainButton } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { fieldBox, labelled } from '../ui/field';
@@ -33,29 +32,9 @@ import { KeptState } from '../ui/KeptState';
 import { unsent, useKept } from '../ui/useKept';
 import { Inside, insideOf } from './Inside';
 import { NextTime } from './NextTime';
+import { Bar, Columns, Stack, Table } from './parts';
 import { Tables } from './Tables';
 import { crustWords, insideWords } from './words';
-
-const Columns = styled.div`
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 360px;
-  gap: 16px;
-  margin-top: 14px;
-  align-items: start;
-  ${at.narrow} {
-    grid-template-columns: minmax(0, 1fr);
-  }
-  h2 {
-    font-size: 18px;
-    margin-bottom: 8px;
-  }
-`;
-
-const Stack = styled.div`
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 14px;
-`;
 
 const Form = styled(Card)`
   display: grid;
@@ -72,28 +51,6 @@ const Area = styled(TextField)`
   }
 `;
 
-const Table = styled.table`
-  width: 100%;
-  border-collapse: collapse;
-  th,
-  td {
-    padding: 7px 8px;
-    text-align: right;
-    border-top: 1px solid var(--line);
-    font-weight: 500;
-  }
-  th:first-child {
-    text-align: left;
-    color: var(--quiet);
-    font-weight: 400;
-  }
-  thead th {
-    border: 0;
-    color: var(--quiet);
-    font-size: 14px;
-  }
-`;
-
 const Told = styled.ol`
   list-style: none;
   margin: 0;
@@ -106,16 +63,6 @@ const Told = styled.ol`
   }
   b {
     font-weight: 600;
-  }
-`;
-
-const Bar = styled.div`
-  display: flex;
-  gap: 10px;
-  align-items: center;
-  flex-wrap: wrap;
-  h1 {
-    flex: 1;
   }
 `;
 

@@ -2,68 +2,15 @@ import { useQueryClient } from '@tanstack/react-query';
 import { ArrowLeft } from 'lucide-react';
 import { useEffect } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import styled from 'styled-components';
 import { takeBackOf, useEvening, type Doing, type LiveBasket, type LiveEvening } from '../api/live';
 import { useCook, useSettings } from '../api/queries';
 import { clock, day, unitsOf, type Units } from '../format/units';
-import { at } from '../theme/tokens';
 import { Button } from '../ui/Button';
 import { Blank, Card, Page, Quiet, Title } from '../ui/layout';
 import { complain } from '../ui/toast';
 import { Inside } from './Inside';
 import { NextTime } from './NextTime';
-
-const Columns = styled.div`
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-  gap: 16px;
-  margin-top: 14px;
-  align-items: start;
-  ${at.narrow} {
-    grid-template-columns: minmax(0, 1fr);
-  }
-  h2 {
-    font-size: 18px;
-    margin-bottom: 8px;
-  }
-`;
-
-const Stack = styled.div`
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 14px;
-`;
-
-const Table = styled.table`
-  width: 100%;
-  border-collapse: collapse;
-  th,
-  td {
-    padding: 6px 8px;
-    text-align: right;
-    border-top: 1px solid var(--line);
-    font-weight: 500;
-  }
-  th:first-child {
-    text-align: left;
-    font-weight: 400;
-  }
-  thead th {
-    border: 0;
-    color: var(--quiet);
-    font-size: 14px;
-  }
-`;
-
-const Bar = styled.div`
-  display: flex;
-  gap: 10px;
-  align-items: center;
-  flex-wrap: wrap;
-  h1 {
-    flex: 1;
-  }
-`;
+import { Bar, Columns, Stack, Table } from './parts';
 
 /** A supper that was led: what was planned beside when it was done, and each basket. */
 export default function EveningPage() {
@@ -130,7 +77,7 @@ function Evening({ evening, units }: { evening: LiveEvening; units: Units }) {
             ? `Planned for ${clock(evening.plannedAt)}, on the table at ${clock(table.end)}: ${later(Math.round((Date.parse(table.end) - Date.parse(evening.plannedAt)) / 60_000))}.`
             : ''}
       </Quiet>
-      <Columns>
+      <Columns $even>
         <Card aria-label="What was planned and done">
           <h2>By the clock</h2>
           <Table>
