@@ -162,7 +162,20 @@ func exportCommand() *cobra.Command {
 			return write(c, b)
 		}}
 	table.Flags().StringVar(&what, "table", what, "forecast, events or readings")
-	c.AddCommand(dish, table)
+	whole := &cobra.Command{Use: "household", Short: "All that a household keeps, as one zip file with sums of each", Args: cobra.NoArgs,
+		RunE: func(c *cobra.Command, _ []string) error {
+			k, err := openHousehold(c.Context(), db)
+			if err != nil {
+				return err
+			}
+			defer k.close()
+			b, err := k.ask(c, http.MethodGet, "/archive", nil)
+			if err != nil {
+				return err
+			}
+			return write(c, b)
+		}}
+	c.AddCommand(dish, table, whole)
 	return c
 }
 

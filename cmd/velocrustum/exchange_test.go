@@ -1,7 +1,12 @@
 package main
 
 import (
+	"archive/zip"
+	"crypto/sha256"
+	"encoding/hex"
+	"encoding/json"
 	"errors"
+	"io"
 	"os"
 	"path/filepath"
 	"strings"
@@ -9,6 +14,7 @@ import (
 	"time"
 
 	"velocrustum/internal/demo"
+	"velocrustum/internal/exchange"
 	"velocrustum/internal/store"
 )
 
@@ -53,6 +59,51 @@ func TestADishLeavesAndComesInOnTheCommandLine(t *testing.T) {
 	}
 	if _, told, err = run(t, "", "export", "dish", "Legs", "--db", db); err != nil {
 		t.Errorf("what was kept does not leave: %s%v", told, err)
+	}
+}
+
+// A household leaves as one file, each of its documents with its sum.
+func TestAHouseholdLeavesWhole(t *testing.T) {
+	db := filled(t)
+	file := filepath.Join(t.TempDir(), "household.zip")
+	if _, told, err := run(t, "", "export", "household", "--db", db, "--out", file); err != nil {
+		t.Fatal(err, told)
+	}
+	z, err := zip.OpenReader(file)
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer z.Close()
+	held := map[string][]byte{}
+	folders := map[string]int{}
+	for _, f := range z.File {
+		r, err := f.Open()
+		if err != nil {
+			t.Fatal(err)
+		}
+		b, err := io.ReadAll(r)
+		if err != nil {
+			t.Fatal(err)
+		}
+		held[f.Name] = b
+		folder, _, _ := strings.Cut(f.Name, "/")
+		folders[folder]++
+		if strings.HasSuffix(f.Name, ".json") && !json.Valid(b) {
+			t.Errorf("%s is no JSON", f.Name)
+		}
+	}
+	var list exchange.Manifest
+	if err := json.Unmarshal(held["manifest.json"], &list); err != nil || list.Format != "velocrustum-household" || list.Version != 1 || len(list.Files) != len(held)-1 {
+		t.Fatalf("%d files, %d listed of version %d, %v", len(held), len(list.Files), list.Version, err)
+	}
+	for _, l := range list.Files {
+		sum := sha256.Sum256(held[l.Path])
+		if hex.EncodeToString(sum[:]) != l.SHA256 || len(held[l.Path]) != l.Bytes {
+			t.Errorf("%s is not what is listed", l.Path)
+		}
+	}
+	if folders["fryers"] != 2 || folders["dishes"] < 9 || folders["cooks"] != 10 || folders["suppers"] != 2 || folders["sauces"] < 5 || folders["settings.json"] != 1 || folders["README.txt"] != 1 {
+		t.Errorf("it holds %v", folders)
 	}
 }
 

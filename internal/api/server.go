@@ -116,6 +116,7 @@ func (s *Server) household(under string, files fs.FS) (http.Handler, error) {
 	r.Route("/api", func(r chi.Router) {
 		r.Use(middleware.Compress(5), noStore, wholeBody)
 		r.Get("/v1/live/stream", s.stream)
+		r.Get("/v1/archive", s.archive)
 		r.Group(func(r chi.Router) {
 			r.Use(validator.OapiRequestValidatorWithOptions(spec, &validator.Options{
 				SilenceServersWarning: true,

@@ -145,6 +145,18 @@ export default function HouseholdPage() {
           <h2 id="rules">Units and rules</h2>
           <UnitsAndRules />
         </Block>
+        <Block aria-labelledby="archive">
+          <h2 id="archive">All of it, to take away</h2>
+          <Quiet>
+            Fryers, dishes, pantry, suppers and the logbook as one zip file: JSON and tables that other programs read,
+            with a sum of each. To put a household back as it was, keep a copy of its database as well.
+          </Quiet>
+          <p>
+            <a href={`${place}/api/v1/archive`} download="household.zip">
+              The whole household
+            </a>
+          </p>
+        </Block>
         {place ? null : (
           <>
             <Phones />
