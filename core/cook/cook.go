@@ -279,22 +279,40 @@ type Asks struct {
 	Says  string     `json:"says"`
 }
 
+// Read is what a thermometer that stays in read last.
+type Read struct {
+	At time.Time
+	C  float64
+}
+
 // AsksBeforeOut returns what has to be asked, nil where nothing has. safeBy is
 // the minute by which it is surely safe, nil where that is not foreseen; ruleC
-// the temperature that the rule wants. A reading under the rule wins over any
-// estimate.
-func (l Live) AsksBeforeOut(safeBy *float64, ruleC float64) *Asks {
+// the temperature that the rule wants; left what a thermometer in the food read
+// last, nil without one. A reading under the rule wins over any estimate; one
+// over it decides where it was taken by hand in the thickest, since a tip that
+// stays may be off the coldest spot.
+func (l Live) AsksBeforeOut(safeBy *float64, ruleC float64, left *Read) *Asks {
 	loaded, ok := l.loadedAt()
 	if !ok || l.Judged == ByBite || l.over() {
 		return nil
 	}
-	for i := len(l.Events) - 1; i >= 0; i-- {
-		if e := l.Events[i]; e.Kind == Probe {
-			if e.Value < ruleC {
-				return &Asks{Says: "The thermometer read " + l.Degrees.Words(e.Value) + ", under the " + l.Degrees.Words(ruleC) + " of the rule. Leave it in and probe again, or take it out all the same?"}
-			}
-			return nil // the thermometer decides
+	under := func(c float64) *Asks {
+		return &Asks{Says: "The thermometer read " + l.Degrees.Words(c) + ", under the " + l.Degrees.Words(ruleC) + " of the rule. Leave it in and probe again, or take it out all the same?"}
+	}
+	var hand *Event
+	for i := range l.Events {
+		if l.Events[i].Kind == Probe {
+			hand = &l.Events[i]
 		}
+	}
+	if left != nil && left.C < ruleC && (hand == nil || left.At.After(hand.At)) {
+		return under(left.C)
+	}
+	if hand != nil {
+		if hand.Value < ruleC {
+			return under(hand.Value)
+		}
+		return nil // the thermometer decides
 	}
 	if safeBy == nil {
 		return &Asks{Says: "By estimate it is not surely safe within this time. Probe it before anyone eats. Take it out all the same?"}

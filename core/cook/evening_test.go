@@ -319,16 +319,28 @@ func TestTheDialIsSetInBetween(t *testing.T) {
 func TestOutTooSoonIsAskedOnce(t *testing.T) {
 	l := plan()
 	say(t, &l, 4, Loaded, 0)
-	if a := l.AsksBeforeOut(ptr(18.0), 74); a == nil || a.Until == nil || !a.Until.Equal(start.Add(minutes(22))) || !strings.Contains(a.Says, "estimate") {
+	if a := l.AsksBeforeOut(ptr(18.0), 74, nil); a == nil || a.Until == nil || !a.Until.Equal(start.Add(minutes(22))) || !strings.Contains(a.Says, "estimate") {
 		t.Errorf("%+v", a)
 	}
 	say(t, &l, 20, Probe, 70)
-	if a := l.AsksBeforeOut(ptr(5.0), 74); a == nil || a.Until != nil || !strings.Contains(a.Says, "70 °C") {
+	if a := l.AsksBeforeOut(ptr(5.0), 74, nil); a == nil || a.Until != nil || !strings.Contains(a.Says, "70 °C") {
 		t.Errorf("after a reading under the rule: %+v", a)
 	}
 	say(t, &l, 22, Probe, 78)
-	if a := l.AsksBeforeOut(ptr(30.0), 74); a != nil {
+	if a := l.AsksBeforeOut(ptr(30.0), 74, nil); a != nil {
 		t.Errorf("after a reading over it: %+v", a)
+	}
+	at := func(minute, c float64) *Read { return &Read{start.Add(minutes(minute)), c} }
+	if a := l.AsksBeforeOut(ptr(5.0), 74, at(23, 69)); a == nil || a.Until != nil || !strings.Contains(a.Says, "69 °C") {
+		t.Errorf("a tip that stays reads 69 °C after that: %+v", a)
+	}
+	if a := l.AsksBeforeOut(ptr(5.0), 74, at(21, 69)); a != nil {
+		t.Errorf("it read 69 °C before the reading over the rule: %+v", a)
+	}
+	alone := plan()
+	say(t, &alone, 4, Loaded, 0)
+	if a := alone.AsksBeforeOut(ptr(30.0), 74, at(20, 80)); a == nil || a.Until == nil {
+		t.Errorf("a tip that stays reads 80 °C, and it is surely safe only at 30: %+v", a)
 	}
 	long, short := program.Foreseen{AtMin: 18, MoreMin: ptr(8.0)}, program.Foreseen{AtMin: 10, MoreMin: ptr(3.0)}
 	if more, says := l.Beyond(&long); more != 4 || !strings.Contains(says, "4 min more than") {
@@ -338,7 +350,7 @@ func TestOutTooSoonIsAskedOnce(t *testing.T) {
 		t.Errorf("three more at 10 of 22 min: %g, %q", more, says)
 	}
 	l.Judged = ByBite
-	if l.AsksBeforeOut(nil, 92) != nil {
+	if l.AsksBeforeOut(nil, 92, nil) != nil {
 		t.Error("asked of wedges")
 	}
 }

@@ -132,12 +132,12 @@ func (s *Server) foreseenOut(ctx context.Context, c store.Cook, l cook.Live, out
 		// What is drawn is the cook as it is believed in.
 		out.Forecast.Timeline = got.ahead.Timeline
 	}
-	judged := CookJudged(judging[l.Judged])
-	if out.Judged = &judged; c.FinishedAt == nil {
-		out.Asks = l.AsksBeforeOut(safeBy, c.Forecast.V.Rule.CoreC)
-	}
 	if out.Probe, err = s.probeIn(ctx, l); err != nil {
 		return err
+	}
+	judged := CookJudged(judging[l.Judged])
+	if out.Judged = &judged; c.FinishedAt == nil {
+		out.Asks = l.AsksBeforeOut(safeBy, c.Forecast.V.Rule.CoreC, lastRead(out.Probe))
 	}
 	if c.FinishedAt != nil {
 		if out.NextTime, err = s.nextTime(ctx, c, l); err != nil {

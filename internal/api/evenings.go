@@ -256,6 +256,9 @@ func (s *Server) basketOut(ctx context.Context, led *evening, b *cook.Basket, no
 	} else {
 		until = now
 	}
+	if out.Probe, err = s.probeIn(ctx, b.Live); err != nil {
+		return out, err
+	}
 	last := b.EndMin()
 	if in {
 		out.LoadedAt = &loaded
@@ -268,7 +271,7 @@ func (s *Server) basketOut(ctx context.Context, led *evening, b *cook.Basket, no
 			out.CoreC = &core
 			set := b.DialC(now)
 			out.DialC = &set
-			out.Asks = b.AsksBeforeOut(b.SafeMin, rule)
+			out.Asks = b.AsksBeforeOut(b.SafeMin, rule, lastRead(out.Probe))
 		}
 		if out.OverdueMin >= 1 {
 			says := b.OverdueSays(line, out.OverdueMin)
@@ -293,8 +296,7 @@ func (s *Server) basketOut(ctx context.Context, led *evening, b *cook.Basket, no
 			out.LookedAt = &o.Value
 		}
 	}
-	out.Probe, err = s.probeIn(ctx, b.Live)
-	return out, err
+	return out, nil
 }
 
 // GetEvening answers GET /evenings/{id}.

@@ -144,6 +144,15 @@ func leftIn(events []cook.Event) string {
 	return ""
 }
 
+// lastRead is what a thermometer in the food read last; nil where it has read
+// nothing there.
+func lastRead(p *ThermometerSeen) *cook.Read {
+	if p == nil || p.At.IsZero() {
+		return nil
+	}
+	return &cook.Read{At: p.At, C: p.C}
+}
+
 // probeIn is the thermometer in a cook's food with its last reading; nil
 // without one.
 func (s *Server) probeIn(ctx context.Context, l cook.Live) (*ThermometerSeen, error) {
@@ -155,9 +164,9 @@ func (s *Server) probeIn(ctx context.Context, l cook.Live) (*ThermometerSeen, er
 	for l.Events[i].Kind != cook.LeftIn || l.Events[i].Probe != id {
 		i--
 	}
-	read, err := s.store.Readings(ctx, id, l.Events[i].At, s.clock.Now().Add(ahead))
+	read, err := s.store.Readings(ctx, id, l.Events[i].At.Add(settles), s.clock.Now().Add(ahead))
 	if err != nil || len(read) == 0 {
-		return &ThermometerSeen{Id: id, At: l.Events[i].At}, err
+		return &ThermometerSeen{Id: id}, err // it has read nothing there yet
 	}
 	last := read[len(read)-1]
 	return &ThermometerSeen{Id: id, At: last.At, C: last.C}, nil

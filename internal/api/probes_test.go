@@ -39,7 +39,11 @@ func TestAThermometerLeftInIsRead(t *testing.T) {
 		t.Errorf("thermometers: %+v", seen)
 	}
 	get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+c.Id+"/events", `{"kind": "left-in", "probe": "tip"}`)
+	k.wait(time.Second)
 	before := get[api.GetLiveCook200JSONResponse](k, 200, "GET", "/api/v1/cooks/live", "")
+	if p := before.Cook.Probe; p == nil || !p.At.IsZero() {
+		t.Errorf("before it has read anything there: %+v", p)
+	}
 	k.wait(12 * time.Minute)
 	// Late, out of order and twice; with a gap.
 	post(200, fmt.Sprintf(`{"readings": [{"at": %q, "c": 24}, {"at": %q, "c": 12}, {"at": %q, "c": 20}, {"at": %q, "c": 24}]}`, at(9), at(4), at(7), at(9)))
@@ -50,6 +54,9 @@ func TestAThermometerLeftInIsRead(t *testing.T) {
 	got := live.Cook
 	if live.Mark == before.Mark || got.Foreseen == nil || got.Probe == nil || got.Probe.C != 27 || got.Foreseen.CoreC > 30 {
 		t.Fatalf("read: %+v, %+v", got.Foreseen, got.Probe)
+	}
+	if got.Asks == nil || got.Asks.Until != nil || !strings.Contains(got.Asks.Says, "27 °C") {
+		t.Errorf("a tip that stays reads 27 °C, and out is asked with %+v", got.Asks)
 	}
 	if got.Foreseen.SafeByMin != nil && *got.Foreseen.SafeByMin < 15 {
 		t.Errorf("24 °C at minute 9 is safe by %g", *got.Foreseen.SafeByMin)
