@@ -75,7 +75,11 @@ func demoCommand() *cobra.Command {
 // setAside moves a database out of the way, so that a new one is begun; it
 // takes the place of what was set aside before.
 func setAside(db string) error {
-	for _, suffix := range []string{"", "-wal", "-shm"} {
+	// A folder is not put in the place of one that is there.
+	if err := os.RemoveAll(db + ".before.pictures"); err != nil {
+		return fmt.Errorf("setting the pictures aside: %w", err)
+	}
+	for _, suffix := range []string{"", "-wal", "-shm", ".pictures"} {
 		if err := os.Rename(db+suffix, db+".before"+suffix); err != nil && !errors.Is(err, os.ErrNotExist) {
 			return fmt.Errorf("setting the database aside: %w", err)
 		}

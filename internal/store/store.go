@@ -42,8 +42,9 @@ func (e NeededError) Error() string { return "still needed by " + strings.Join(e
 
 // Store is the open database. One connection writes at a time.
 type Store struct {
-	db  *sqlx.DB
-	now func() time.Time
+	db       *sqlx.DB
+	now      func() time.Time
+	pictures string // the folder of what lies beside it
 }
 
 // Open opens or makes the file at path and brings it up to date; before a
@@ -65,6 +66,10 @@ func Open(ctx context.Context, path string, now func() time.Time) (*Store, error
 		_ = s.Close()
 		return nil, broken(path, err)
 	}
+	if err := s.sweep(ctx); err != nil {
+		_ = s.Close()
+		return nil, broken(path, err)
+	}
 	return s, nil
 }
 
@@ -80,7 +85,7 @@ func connect(path string, now func() time.Time) (*Store, error) {
 		return nil, fmt.Errorf("opening the database: %w", err)
 	}
 	db.SetMaxOpenConns(4)
-	return &Store{db: db, now: now}, nil
+	return &Store{db: db, now: now, pictures: picturesOf(path)}, nil
 }
 
 // Copy writes a consistent copy of the database at path to another, as it is:
@@ -140,7 +145,8 @@ func (s *Store) migrate(ctx context.Context, path string, existed bool) error {
 	}
 	kept := fmt.Sprintf("%s.v%d", path, version)
 	if pending && existed {
-		if err := s.Backup(ctx, kept); err != nil {
+		// A migration does not touch what lies beside the database.
+		if err := s.copyTo(ctx, kept); err != nil {
 			return err
 		}
 	}
@@ -153,10 +159,20 @@ func (s *Store) migrate(ctx context.Context, path string, existed bool) error {
 	return nil
 }
 
-// Backup writes a consistent copy to path. It takes the place of an earlier
-// copy only when it is whole, and never that of the database or of anything
-// that is not a database.
-func (s *Store) Backup(ctx context.Context, path string) (err error) {
+// Backup writes a consistent copy to path, with its pictures beside it. It
+// takes the place of an earlier copy only when it is whole, and never that of
+// the database or of anything that is not a database.
+func (s *Store) Backup(ctx context.Context, path string) error {
+	if err := s.copyTo(ctx, path); err != nil {
+		return err
+	}
+	if err := copyPictures(s.pictures, picturesOf(path)); err != nil {
+		return fmt.Errorf("copying the pictures: %w", err)
+	}
+	return nil
+}
+
+func (s *Store) copyTo(ctx context.Context, path string) (err error) {
 	if err := s.mayReplace(ctx, path); err != nil {
 		return err
 	}

@@ -1,0 +1,182 @@
+// Package picture turns what a phone's camera made into what a logbook keeps:
+// upright, no larger than a screen, and nothing in it but what is seen.
+package picture
+
+import (
+	"bytes"
+	"errors"
+	"fmt"
+	"image"
+	"image/color"
+	"image/jpeg"
+	_ "image/png" // decoders, by content
+	"math"
+
+	"github.com/bep/imagemeta"
+	"golang.org/x/image/draw"
+	_ "golang.org/x/image/webp"
+
+	"velocrustum/core/refuse"
+)
+
+const (
+	// MostBytes is the largest file that is read.
+	MostBytes = 20 << 20
+	// mostPixels are of the largest picture that is decoded; a JPEG needs less
+	// room for each.
+	mostPixels, mostPixelsJPEG = 25e6, 50e6
+	// longest sides of what is kept, pixels.
+	longest, longestSmall = 1600, 320
+	quality               = 85
+)
+
+// Kept is a picture as it is kept: JPEG, without any metadata.
+type Kept struct {
+	Full, Small   []byte
+	Width, Height int // of the full one, pixels
+}
+
+// Kinds are the image types that are read.
+const Kinds = "a picture as JPEG, PNG or WebP"
+
+var metaFormat = map[string]imagemeta.ImageFormat{"jpeg": imagemeta.JPEG, "png": imagemeta.PNG, "webp": imagemeta.WebP}
+
+// Keep reads a picture by its content, whatever it is called.
+func Keep(raw []byte) (Kept, error) {
+	head, kind, err := look(raw)
+	if err != nil {
+		return Kept{}, err
+	}
+	if kind == "jpeg" && bare(raw) && max(head.Width, head.Height) <= longest {
+		return whole(raw)
+	}
+	src, _, err := image.Decode(bytes.NewReader(raw))
+	if err != nil {
+		return Kept{}, refuse.One("picture", "a damaged "+kind, Kinds+" that opens")
+	}
+	full := upright(fitted(src, longest), orientation(raw, kind))
+	return made(full, nil)
+}
+
+// look says how large a picture is and of what type, without decoding it.
+func look(raw []byte) (head image.Config, kind string, err error) {
+	if len(raw) > MostBytes {
+		return head, "", refuse.One("picture", fmt.Sprintf("%.0f MB", math.Ceil(float64(len(raw))/(1<<20))), fmt.Sprintf("up to %d MB", MostBytes>>20))
+	}
+	if isHEIF(raw) {
+		return head, "", refuse.One("picture", "HEIF", Kinds+"; phones make JPEG where their camera is set to the most compatible format")
+	}
+	head, kind, err = image.DecodeConfig(bytes.NewReader(raw))
+	if errors.Is(err, image.ErrFormat) {
+		return head, "", refuse.One("picture", "no picture that is known here", Kinds)
+	} else if err != nil {
+		return head, "", refuse.One("picture", "a damaged one", Kinds+" that opens")
+	}
+	most := mostPixels
+	if kind == "jpeg" {
+		most = mostPixelsJPEG
+	}
+	if n := float64(head.Width) * float64(head.Height); n > most || n == 0 {
+		return head, kind, refuse.One("picture", fmt.Sprintf("%d by %d pixels", head.Width, head.Height), fmt.Sprintf("up to %.0f million pixels", most/1e6))
+	}
+	return head, kind, nil
+}
+
+func isHEIF(raw []byte) bool {
+	return len(raw) > 12 && string(raw[4:8]) == "ftyp" && bytes.ContainsAny(raw[8:9], "hma")
+}
+
+// whole keeps a JPEG that was kept before as it is.
+func whole(raw []byte) (Kept, error) {
+	src, err := jpeg.Decode(bytes.NewReader(raw))
+	if err != nil {
+		return Kept{}, refuse.One("picture", "a damaged jpeg", Kinds+" that opens")
+	}
+	return made(fitted(src, longest), raw)
+}
+
+func made(full *image.RGBA, as []byte) (k Kept, err error) {
+	k = Kept{Full: as, Width: full.Rect.Dx(), Height: full.Rect.Dy()}
+	if as == nil {
+		if k.Full, err = encoded(full); err != nil {
+			return k, err
+		}
+	}
+	k.Small, err = encoded(fitted(full, longestSmall))
+	return k, err
+}
+
+func encoded(m image.Image) ([]byte, error) {
+	var b bytes.Buffer
+	err := jpeg.Encode(&b, m, &jpeg.Options{Quality: quality})
+	return b.Bytes(), err
+}
+
+// fitted is a picture with no side longer than most, on white where it is
+// see-through.
+func fitted(src image.Image, most int) *image.RGBA {
+	w, h := src.Bounds().Dx(), src.Bounds().Dy()
+	if long := max(w, h); long > most {
+		w, h = max(1, w*most/long), max(1, h*most/long)
+	}
+	out := image.NewRGBA(image.Rect(0, 0, w, h))
+	draw.Draw(out, out.Rect, image.NewUniform(color.White), image.Point{}, draw.Src)
+	draw.CatmullRom.Scale(out, out.Rect, src, src.Bounds(), draw.Over, nil)
+	return out
+}
+
+// orientation is how a camera was held, 1 to 8 as Exif has it; 1 where that is
+// not said.
+func orientation(raw []byte, kind string) int {
+	o := 1
+	_, err := imagemeta.Decode(imagemeta.Options{R: bytes.NewReader(raw), ImageFormat: metaFormat[kind], Sources: imagemeta.EXIF,
+		ShouldHandleTag: func(t imagemeta.TagInfo) bool { return t.Tag == "Orientation" },
+		HandleTag: func(t imagemeta.TagInfo) error {
+			var n int
+			if _, err := fmt.Sscan(fmt.Sprint(t.Value), &n); err == nil && n >= 1 && n <= 8 {
+				o = n
+			}
+			return nil
+		}})
+	if err != nil {
+		return 1 // its metadata cannot be read: it is taken as it lies
+	}
+	return o
+}
+
+// upright turns a picture as its orientation asks: 2 to 4 mirrored, half round,
+// and both; 5 to 8 a quarter round.
+func upright(src *image.RGBA, o int) *image.RGBA {
+	if o == 1 {
+		return src
+	}
+	w, h := src.Rect.Dx(), src.Rect.Dy()
+	size := image.Rect(0, 0, w, h)
+	if o >= 5 {
+		size = image.Rect(0, 0, h, w)
+	}
+	out := image.NewRGBA(size)
+	for y := range h {
+		for x := range w {
+			at := [9]image.Point{2: {w - 1 - x, y}, 3: {w - 1 - x, h - 1 - y}, 4: {x, h - 1 - y}, 5: {y, x}, 6: {h - 1 - y, x}, 7: {h - 1 - y, w - 1 - x}, 8: {y, w - 1 - x}}[o]
+			out.SetRGBA(at.X, at.Y, src.RGBAAt(x, y))
+		}
+	}
+	return out
+}
+
+// bare says whether a JPEG has nothing in it but what is seen: no application's
+// segments, no comments, nothing after its end.
+func bare(raw []byte) bool {
+	for at := 2; at+4 <= len(raw) && raw[at] == 0xFF; {
+		marker, length := raw[at+1], int(raw[at+2])<<8|int(raw[at+3])
+		switch {
+		case marker >= 0xE0 && marker <= 0xEF, marker == 0xFE, length < 2:
+			return false
+		case marker == 0xDA: // the scan; what would follow it
+			return bytes.LastIndex(raw, []byte{0xFF, 0xD9}) == len(raw)-2 && bytes.Count(raw[at:], []byte{0xFF, 0xD9}) == 1
+		}
+		at += 2 + length
+	}
+	return false
+}

@@ -1,0 +1,188 @@
+package picture_test
+
+import (
+	"bytes"
+	"encoding/binary"
+	"errors"
+	"image"
+	"image/color"
+	"image/jpeg"
+	"image/png"
+	"strings"
+	"testing"
+
+	"velocrustum/core/refuse"
+	"velocrustum/internal/picture"
+)
+
+// quarters has a colour of its own in each corner: red, green, blue, white.
+func quarters(w, h int) *image.RGBA {
+	m := image.NewRGBA(image.Rect(0, 0, w, h))
+	for y := range h {
+		for x := range w {
+			m.Set(x, y, [2][2]color.Color{{color.RGBA{220, 20, 20, 255}, color.RGBA{20, 200, 20, 255}}, {color.RGBA{20, 20, 220, 255}, color.White}}[2*y/h][2*x/w])
+		}
+	}
+	return m
+}
+
+func asJPEG(t testing.TB, m image.Image) []byte {
+	t.Helper()
+	var b bytes.Buffer
+	if err := jpeg.Encode(&b, m, nil); err != nil {
+		t.Fatal(err)
+	}
+	return b.Bytes()
+}
+
+func asPNG(t testing.TB, m image.Image) []byte {
+	t.Helper()
+	var b bytes.Buffer
+	if err := png.Encode(&b, m); err != nil {
+		t.Fatal(err)
+	}
+	return b.Bytes()
+}
+
+// camera puts into a JPEG what a phone would: how it was held, its maker, and
+// where that was.
+func camera(jpg []byte, orientation uint16) []byte {
+	const maker = "Held by hand\x00"
+	var tiff bytes.Buffer
+	le := binary.LittleEndian
+	put := func(v any) { _ = binary.Write(&tiff, le, v) }
+	tiff.WriteString("II")
+	put(uint16(42))
+	put(uint32(8))
+	put(uint16(3))
+	entry := func(tag, kind uint16, n, value uint32) { put(tag); put(kind); put(n); put(value) }
+	entry(0x010F, 2, uint32(len(maker)), 62) // Make, after the two directories' heads
+	entry(0x0112, 3, 1, uint32(orientation))
+	entry(0x8825, 4, 1, 62+uint32(len(maker)))
+	put(uint32(0))
+	for tiff.Len() < 62 {
+		tiff.WriteByte(0)
+	}
+	tiff.WriteString(maker)
+	put(uint16(1))
+	entry(0x0001, 2, 2, uint32('N')) // north
+	put(uint32(0))
+	seg := append([]byte("Exif\x00\x00"), tiff.Bytes()...)
+	head := []byte{0xFF, 0xE1, byte((len(seg) + 2) >> 8), byte(len(seg) + 2)}
+	comment := append([]byte{0xFF, 0xFE, 0, 9}, "at home"...)
+	return bytes.Join([][]byte{jpg[:2], head, seg, comment, jpg[2:]}, nil)
+}
+
+// corners are the colours of a picture, from the first one on to the right and
+// down: r, g, b, w.
+func corners(t *testing.T, raw []byte) string {
+	t.Helper()
+	m, err := jpeg.Decode(bytes.NewReader(raw))
+	if err != nil {
+		t.Fatal(err)
+	}
+	w, h := m.Bounds().Dx(), m.Bounds().Dy()
+	var out strings.Builder
+	for _, p := range []image.Point{{w / 4, h / 4}, {3 * w / 4, h / 4}, {w / 4, 3 * h / 4}, {3 * w / 4, 3 * h / 4}} {
+		r, g, b, _ := m.At(p.X, p.Y).RGBA()
+		switch {
+		case min(r, g, b) > 0xC000:
+			out.WriteByte('w')
+		case r > max(g, b):
+			out.WriteByte('r')
+		case g > max(r, b):
+			out.WriteByte('g')
+		default:
+			out.WriteByte('b')
+		}
+	}
+	return out.String()
+}
+
+// Every way of holding a camera comes out upright, and what it wrote beside the
+// picture is gone.
+func TestPicturesAreUprightAndBare(t *testing.T) {
+	for o, want := range map[uint16]string{1: "rgbw", 2: "grwb", 3: "wbgr", 4: "bwrg", 5: "rbgw", 6: "brwg", 7: "wgbr", 8: "gwrb", 9: "rgbw"} {
+		sent := camera(asJPEG(t, quarters(400, 200)), o)
+		k, err := picture.Keep(sent)
+		if err != nil {
+			t.Fatal(o, err)
+		}
+		if got := corners(t, k.Full); got != want {
+			t.Errorf("held as %d: %s, want %s", o, got, want)
+		}
+		if corners(t, k.Small) != want {
+			t.Errorf("held as %d: the small one lies otherwise", o)
+		}
+		if tall := o >= 5 && o <= 8; tall != (k.Height > k.Width) || max(k.Width, k.Height) != 400 {
+			t.Errorf("held as %d: %d by %d", o, k.Width, k.Height)
+		}
+		for _, word := range []string{"Exif", "Held", "home"} {
+			if !bytes.Contains(sent, []byte(word)) || bytes.Contains(k.Full, []byte(word)) || bytes.Contains(k.Small, []byte(word)) {
+				t.Errorf("held as %d: %q was not there, or still is", o, word)
+			}
+		}
+		again, err := picture.Keep(k.Full)
+		if err != nil || !bytes.Equal(again.Full, k.Full) {
+			t.Errorf("held as %d: what was kept is kept otherwise: %v", o, err)
+		}
+	}
+}
+
+func TestLargePicturesShrink(t *testing.T) {
+	k, err := picture.Keep(asPNG(t, quarters(4000, 1000)))
+	if err != nil || k.Width != 1600 || k.Height != 400 || corners(t, k.Full) != "rgbw" {
+		t.Fatalf("%d by %d, %v", k.Width, k.Height, err)
+	}
+	small, err := jpeg.DecodeConfig(bytes.NewReader(k.Small))
+	if err != nil || small.Width != 320 || small.Height != 80 {
+		t.Errorf("%+v, %v", small, err)
+	}
+	if tiny, err := picture.Keep(asPNG(t, image.NewNRGBA(image.Rect(0, 0, 3000, 1)))); err != nil || tiny.Height != 1 || corners(t, tiny.Full) != "wwww" {
+		t.Errorf("see-through and one pixel high: %d, %v", tiny.Height, err)
+	}
+}
+
+func TestWhatIsNoPicture(t *testing.T) {
+	jpg := asJPEG(t, quarters(64, 64))
+	bomb := asPNG(t, image.NewGray(image.Rect(0, 0, 6000, 6000)))
+	for name, raw := range map[string][]byte{
+		"nothing":             {},
+		"a page":              []byte("<!doctype html><script>alert(1)</script>"),
+		"a drawing":           []byte(`<svg xmlns="http://www.w3.org/2000/svg"/>`),
+		"an animation":        []byte("GIF89a\x01\x00\x01\x00\x00\x00\x00;"),
+		"a program called so": []byte("\x7fELF picture.jpg"),
+		"a JPEG cut short":    jpg[:len(jpg)/2],
+		"a JPEG's head":       jpg[:40],
+		"too many pixels":     bomb,
+		"too large a file":    append(bytes.Clone(jpg), make([]byte, picture.MostBytes)...),
+		"HEIF":                []byte("\x00\x00\x00\x18ftypheic\x00\x00\x00\x00mif1heic"),
+	} {
+		_, err := picture.Keep(raw)
+		var f refuse.Fields
+		if !errors.As(err, &f) || f[0].Field != "picture" || f[0].Allowed == "" {
+			t.Errorf("%s: %v", name, err)
+		}
+	}
+	// What stands after its end does not come along.
+	k, err := picture.Keep(append(bytes.Clone(jpg), "my street"...))
+	if err != nil || bytes.Contains(k.Full, []byte("street")) {
+		t.Errorf("words after the end: %v", err)
+	}
+}
+
+func FuzzKeep(f *testing.F) {
+	f.Add(camera(asJPEG(f, quarters(16, 8)), 6))
+	f.Add(asPNG(f, quarters(8, 8)))
+	f.Add([]byte("RIFF\x1a\x00\x00\x00WEBPVP8L\x0d\x00\x00\x00\x2f\x00\x00\x00\x00\x00\x00\x00\x00\x00\x00\x00\x00"))
+	f.Fuzz(func(t *testing.T, raw []byte) {
+		k, err := picture.Keep(raw)
+		if err != nil {
+			return
+		}
+		again, err := picture.Keep(k.Full)
+		if err != nil || !bytes.Equal(again.Full, k.Full) {
+			t.Errorf("%d by %d is kept otherwise the second time: %v", k.Width, k.Height, err)
+		}
+	})
+}

@@ -1,0 +1,246 @@
+package store
+
+import (
+	"context"
+	"errors"
+	"fmt"
+	"io/fs"
+	"os"
+	"path/filepath"
+	"strings"
+	"time"
+
+	"github.com/jmoiron/sqlx"
+)
+
+// Picture is one of what was cooked; its two sizes lie in a folder beside the
+// database, and never change.
+type Picture struct {
+	ID      string `db:"id"`
+	CookID  string `db:"cook_id"`
+	Alt     string `db:"alt"` // what is seen on it, in the cook's words
+	Width   int    `db:"width"`
+	Height  int    `db:"height"`
+	AddedAt Time   `db:"added_at"`
+}
+
+const (
+	pictureColumns = `id, cook_id, alt, width, height, added_at`
+	// MostPictures are kept of one cook.
+	MostPictures = 12
+	// regret is how long a picture that was taken out can be brought back.
+	regret = 24 * time.Hour
+)
+
+// ErrFull is for one picture more than a cook can have.
+var ErrFull = errors.New("no more pictures of this cook")
+
+// picturesOf is the folder of a database's pictures.
+func picturesOf(path string) string { return path + ".pictures" }
+
+const smallPicture, fullPicture = ".small.jpg", ".jpg"
+
+// PicturesOf returns a cook's pictures, the first taken first.
+func (s *Store) PicturesOf(ctx context.Context, cookID string) ([]Picture, error) {
+	out := []Picture{}
+	err := s.db.SelectContext(ctx, &out, `SELECT `+pictureColumns+` FROM pictures WHERE cook_id = ? AND deleted_at IS NULL ORDER BY added_at, id`, cookID)
+	return out, err
+}
+
+// FirstPictures returns the first picture of each cook that has one.
+func (s *Store) FirstPictures(ctx context.Context) (map[string]Picture, error) {
+	var rows []Picture
+	err := s.db.SelectContext(ctx, &rows, `SELECT `+pictureColumns+` FROM pictures WHERE deleted_at IS NULL ORDER BY added_at DESC, id DESC`)
+	out := map[string]Picture{}
+	for _, p := range rows {
+		out[p.CookID] = p
+	}
+	return out, err
+}
+
+// AddPicture keeps one of a cook, under an id of its own where it has none.
+func (s *Store) AddPicture(ctx context.Context, p Picture, full, small []byte) (Picture, error) {
+	if p.ID == "" {
+		p.ID, p.AddedAt = newID(), Time{s.now()}
+	}
+	if err := s.putPicture(p.ID, full, small); err != nil {
+		return p, err
+	}
+	err := s.write(ctx, func(tx *sqlx.Tx) error {
+		var there int
+		if err := found(tx.GetContext(ctx, &there, `SELECT (SELECT COUNT(*) FROM pictures WHERE cook_id = cooks.id AND deleted_at IS NULL) FROM cooks WHERE id = ? AND deleted_at IS NULL`, p.CookID)); err != nil {
+			return err
+		}
+		if there >= MostPictures {
+			return ErrFull
+		}
+		_, err := tx.NamedExecContext(ctx, `INSERT INTO pictures (`+pictureColumns+`) VALUES (:id, :cook_id, :alt, :width, :height, :added_at)`, p)
+		return err
+	})
+	if err != nil {
+		s.dropPicture(p.ID)
+	}
+	return p, err
+}
+
+// putPicture writes the files of one, whole or not at all.
+func (s *Store) putPicture(id string, full, small []byte) error {
+	if strings.ContainsAny(id, `/\`) || strings.HasPrefix(id, ".") {
+		return fmt.Errorf("a picture called %q", id)
+	}
+	if err := os.MkdirAll(s.pictures, 0o700); err != nil {
+		return fmt.Errorf("making the folder of pictures: %w", err)
+	}
+	for suffix, b := range map[string][]byte{fullPicture: full, smallPicture: small} {
+		path := filepath.Join(s.pictures, id+suffix)
+		if err := writeWhole(path, b); err != nil {
+			return fmt.Errorf("keeping a picture: %w", err)
+		}
+	}
+	return nil
+}
+
+// writeWhole writes a file that is there only once all of it is.
+func writeWhole(path string, b []byte) error {
+	part := path + ".part"
+	f, err := os.OpenFile(part, os.O_WRONLY|os.O_CREATE|os.O_TRUNC, 0o600)
+	if err != nil {
+		return err
+	}
+	_, err = f.Write(b)
+	if err = errors.Join(err, f.Sync(), f.Close()); err == nil {
+		err = os.Rename(part, path)
+	}
+	if err != nil {
+		_ = os.Remove(part)
+	}
+	return err
+}
+
+func (s *Store) dropPicture(id string) {
+	for _, suffix := range []string{fullPicture, smallPicture} {
+		_ = os.Remove(filepath.Join(s.pictures, id+suffix)) // the next sweep finds what stays
+	}
+}
+
+// PictureFile returns the bytes of one, JPEG.
+func (s *Store) PictureFile(ctx context.Context, id string, small bool) ([]byte, error) {
+	var there bool
+	if err := s.db.GetContext(ctx, &there, `SELECT EXISTS (SELECT 1 FROM pictures WHERE id = ?)`, id); err != nil {
+		return nil, err
+	}
+	if !there {
+		return nil, ErrNotFound
+	}
+	suffix := fullPicture
+	if small {
+		suffix = smallPicture
+	}
+	b, err := os.ReadFile(filepath.Join(s.pictures, id+suffix))
+	if errors.Is(err, fs.ErrNotExist) {
+		err = ErrNotFound
+	}
+	return b, err
+}
+
+// SayAlt keeps what is seen on a picture.
+func (s *Store) SayAlt(ctx context.Context, id, alt string) (Picture, error) {
+	return s.pictureAfter(ctx, id, `UPDATE pictures SET alt = ? WHERE id = ? AND deleted_at IS NULL`, alt, id)
+}
+
+// DeletePicture takes one out of the logbook; for a day it can be brought back.
+func (s *Store) DeletePicture(ctx context.Context, id string) error {
+	if err := touched(s.db.ExecContext(ctx, `UPDATE pictures SET deleted_at = ? WHERE id = ? AND deleted_at IS NULL`, Time{s.now()}, id)); err != nil {
+		return err
+	}
+	return s.sweep(ctx)
+}
+
+// RestorePicture brings one back.
+func (s *Store) RestorePicture(ctx context.Context, id string) (Picture, error) {
+	return s.pictureAfter(ctx, id, `UPDATE pictures SET deleted_at = NULL WHERE id = ?`, id)
+}
+
+func (s *Store) pictureAfter(ctx context.Context, id, change string, args ...any) (p Picture, err error) {
+	if err := touched(s.db.ExecContext(ctx, change, args...)); err != nil {
+		return p, err
+	}
+	err = s.db.GetContext(ctx, &p, `SELECT `+pictureColumns+` FROM pictures WHERE id = ?`, id)
+	return p, found(err)
+}
+
+// sweep forgets the pictures that were taken out a day ago, and files that are
+// of none.
+func (s *Store) sweep(ctx context.Context) error {
+	before := s.now().Add(-regret)
+	if _, err := s.db.ExecContext(ctx, `DELETE FROM pictures WHERE deleted_at < ?`, Time{before}); err != nil {
+		return fmt.Errorf("forgetting pictures: %w", err)
+	}
+	var ids []string
+	if err := s.db.SelectContext(ctx, &ids, `SELECT id FROM pictures`); err != nil {
+		return err
+	}
+	known := map[string]bool{}
+	for _, id := range ids {
+		known[id+fullPicture], known[id+smallPicture] = true, true
+	}
+	files, err := os.ReadDir(s.pictures)
+	if errors.Is(err, fs.ErrNotExist) {
+		return nil
+	} else if err != nil {
+		return fmt.Errorf("looking through the pictures: %w", err)
+	}
+	for _, f := range files {
+		// What is new may be one whose line is not written yet.
+		if info, err := f.Info(); !known[f.Name()] && err == nil && time.Since(info.ModTime()) > time.Hour {
+			_ = os.Remove(filepath.Join(s.pictures, f.Name())) // the next sweep finds it again
+		}
+	}
+	return nil
+}
+
+// copyPictures makes a folder hold what another does. A picture never changes,
+// so that one which is there is whole.
+func copyPictures(from, to string) error {
+	files, err := os.ReadDir(from)
+	if errors.Is(err, fs.ErrNotExist) {
+		return os.RemoveAll(to)
+	} else if err != nil {
+		return err
+	}
+	if err := os.MkdirAll(to, 0o700); err != nil {
+		return err
+	}
+	kept := map[string]bool{}
+	for _, f := range files {
+		if strings.HasSuffix(f.Name(), ".part") {
+			continue
+		}
+		kept[f.Name()] = true
+		if _, err := os.Stat(filepath.Join(to, f.Name())); err == nil {
+			continue
+		}
+		b, err := os.ReadFile(filepath.Join(from, f.Name()))
+		if errors.Is(err, fs.ErrNotExist) {
+			continue // it was swept away meanwhile
+		}
+		if err == nil {
+			err = writeWhole(filepath.Join(to, f.Name()), b)
+		}
+		if err != nil {
+			return err
+		}
+	}
+	old, err := os.ReadDir(to)
+	if err != nil {
+		return err
+	}
+	for _, f := range old {
+		if !kept[f.Name()] {
+			if err := os.Remove(filepath.Join(to, f.Name())); err != nil {
+				return err
+			}
+		}
+	}
+	return nil
+}
