@@ -1,6 +1,7 @@
 package main
 
 import (
+	"bufio"
 	"bytes"
 	"context"
 	"embed"
@@ -19,6 +20,7 @@ import (
 
 	"velocrustum/internal/api"
 	"velocrustum/internal/clock"
+	"velocrustum/internal/exchange"
 	"velocrustum/internal/store"
 )
 
@@ -127,7 +129,7 @@ func exportCommand() *cobra.Command {
 			_, err := c.OutOrStdout().Write(b)
 			return err
 		}
-		return os.WriteFile(out, b, 0o600)
+		return wholeFile(out, func(w io.Writer) error { _, err := w.Write(b); return err })
 	}
 	dish := &cobra.Command{Use: "dish NAME", Short: "A dish as a recipe: schema.org JSON-LD or Markdown; it comes in again as it was", Args: cobra.ExactArgs(1),
 		RunE: func(c *cobra.Command, args []string) error {
@@ -169,64 +171,240 @@ func exportCommand() *cobra.Command {
 				return err
 			}
 			defer k.close()
-			b, err := k.ask(c, http.MethodGet, "/archive", nil)
-			if err != nil {
-				return err
+			say := sayProgress(c.ErrOrStderr())
+			progress := func(done int) { say(fmt.Sprintf("%d files written", done)) }
+			if out == "-" {
+				return k.h.WriteArchive(c.Context(), c.OutOrStdout(), progress)
 			}
-			return write(c, b)
+			return wholeFile(out, func(w io.Writer) error { return k.h.WriteArchive(c.Context(), w, progress) })
 		}}
 	c.AddCommand(dish, table, whole)
 	return c
 }
 
+// wholeFile writes a file that is there only once all of it is.
+func wholeFile(path string, write func(io.Writer) error) error {
+	part := path + ".part"
+	f, err := os.OpenFile(part, os.O_WRONLY|os.O_CREATE|os.O_TRUNC, 0o600)
+	if err != nil {
+		return err
+	}
+	err = write(f)
+	if err = errors.Join(err, f.Sync(), f.Close()); err == nil {
+		err = os.Rename(part, path)
+	}
+	if err != nil {
+		return errors.Join(err, os.Remove(part))
+	}
+	return nil
+}
+
+// sayProgress says how far something is, now and then.
+func sayProgress(w io.Writer) func(string) {
+	last := time.Now()
+	return func(what string) {
+		if now := time.Now(); now.Sub(last) > 2*time.Second {
+			last = now
+			fmt.Fprintln(w, what)
+		}
+	}
+}
+
 func importCommand() *cobra.Command {
-	var db, fryer, cook string
-	var shift float64
-	dry := false
-	c := &cobra.Command{Use: "import FILE", Short: "Read a recipe (text, Markdown, a saved page, JSON-LD) as a dish, or a thermometer's file over a cook; - reads standard input", Args: cobra.ExactArgs(1),
+	var o bringing
+	c := &cobra.Command{Use: "import FILE", Short: "Read a household's archive, a recipe (text, Markdown, a saved page, JSON-LD) as a dish, or a thermometer's file over a cook; - reads standard input", Args: cobra.ExactArgs(1),
 		RunE: func(c *cobra.Command, args []string) error {
-			raw, err := read(c, args[0])
+			in, archive, err := o.open(c, args[0])
 			if err != nil {
 				return err
 			}
-			k, err := openHousehold(c.Context(), db)
+			defer in.Close()
+			k, err := openHousehold(c.Context(), o.db)
 			if err != nil {
 				return err
 			}
 			defer k.close()
-			if cook != "" {
-				b, err := k.ask(c, http.MethodPost, "/cooks/"+url.PathEscape(cook)+"/curve", map[string]any{"file": string(raw), "shiftMin": shift})
+			if archive && o.cook == "" {
+				return o.archive(c, k, in, args[0])
+			}
+			raw, err := io.ReadAll(io.LimitReader(in, mostRead+1))
+			if err != nil {
+				return refused(c, err)
+			}
+			if len(raw) > mostRead {
+				return refused(c, fmt.Errorf("%s: larger than %d MB is not possible for a recipe or a table", args[0], mostRead>>20))
+			}
+			if o.cook != "" {
+				b, err := k.ask(c, http.MethodPost, "/cooks/"+url.PathEscape(o.cook)+"/curve", map[string]any{"file": string(raw), "shiftMin": o.shift})
 				if err != nil {
 					return err
 				}
 				_, err = c.OutOrStdout().Write(b)
 				return err
 			}
-			return importDish(c, k, raw, fryer, dry)
+			return importDish(c, k, raw, o.fryer, o.dry)
 		}}
-	c.Flags().StringVar(&db, "db", defaultDB(), "database file")
-	c.Flags().StringVar(&fryer, "fryer", "", "the fryer it is brought to, by name; the first where left out")
-	c.Flags().StringVar(&cook, "cook", "", "the id of the cook that a thermometer's file is laid over")
-	c.Flags().Float64Var(&shift, "shift", 0, "by how many minutes that is laid later")
-	c.Flags().BoolVar(&dry, "dry-run", false, "say what is understood, and keep nothing")
+	c.Flags().StringVar(&o.db, "db", defaultDB(), "database file")
+	c.Flags().StringVar(&o.fryer, "fryer", "", "the fryer a recipe is brought to, by name; the first where left out")
+	c.Flags().StringVar(&o.cook, "cook", "", "the id of the cook that a thermometer's file is laid over")
+	c.Flags().Float64Var(&o.shift, "shift", 0, "by how many minutes that is laid later")
+	c.Flags().StringVar(&o.different, "different", asks, "of an archive, what becomes of what is here but not alike: ask, keep (as it is here), take (what comes) or both")
+	c.Flags().BoolVar(&o.dry, "dry-run", false, "say what is understood, or what would be new, the same, different, and keep nothing")
 	return c
+}
+
+// bringing is what is said of something that comes in.
+type bringing struct {
+	db, fryer, cook, different string
+	shift                      float64
+	dry                        bool
+}
+
+const asks = "ask"
+
+// open opens what comes, standard input for -, as a file, and says whether it
+// is an archive.
+func (o bringing) open(c *cobra.Command, path string) (*os.File, bool, error) {
+	f, err := o.file(c, path)
+	if err != nil {
+		return nil, false, err
+	}
+	head := make([]byte, 4)
+	n, err := io.ReadFull(f, head)
+	if err != nil && !errors.Is(err, io.EOF) && !errors.Is(err, io.ErrUnexpectedEOF) {
+		return nil, false, errors.Join(refused(c, err), f.Close())
+	}
+	if _, err := f.Seek(0, io.SeekStart); err != nil {
+		return nil, false, errors.Join(err, f.Close())
+	}
+	return f, exchange.IsArchive(head[:n]), nil
+}
+
+func (o bringing) file(c *cobra.Command, path string) (*os.File, error) {
+	if path != "-" {
+		f, err := os.Open(path)
+		if err != nil {
+			return nil, refused(c, err)
+		}
+		return f, nil
+	}
+	// An archive is read from its end.
+	f, err := os.CreateTemp("", "velocrustum-import-")
+	if err != nil {
+		return nil, err
+	}
+	if err := os.Remove(f.Name()); err != nil {
+		return nil, errors.Join(err, f.Close())
+	}
+	if _, err = io.Copy(f, c.InOrStdin()); err == nil {
+		_, err = f.Seek(0, io.SeekStart)
+	}
+	if err != nil {
+		return nil, errors.Join(err, f.Close())
+	}
+	return f, nil
+}
+
+// archive looks at an archive, asks about what differs, and puts it in.
+func (o bringing) archive(c *cobra.Command, k *household, in *os.File, path string) error {
+	all := map[string]store.Choice{asks: "", "keep": store.Keep, "take": store.Take, "both": store.Both}
+	others, ok := all[o.different]
+	if !ok {
+		return refused(c, fmt.Errorf("--different: %q is not possible; allowed: ask, keep, take, both", o.different))
+	}
+	info, err := in.Stat()
+	if err != nil {
+		return err
+	}
+	say := sayProgress(c.ErrOrStderr())
+	bring := func(choose func(store.Difference) store.Choice) (api.Brought, error) {
+		got, err := k.h.ReadArchive(c.Context(), in, info.Size(), choose, func(s api.Stage) { say(fmt.Sprintf("%s: %d of %d", s.Stage, s.Done, s.Of)) })
+		if errors.As(err, new(exchange.RefusedError)) || errors.Is(err, store.ErrLive) {
+			return got, refused(c, err)
+		}
+		return got, err
+	}
+	chosen := api.Choices{Others: others, Each: map[string]store.Choice{}}
+	choose := chosen.Of
+	if o.dry {
+		choose = nil
+	}
+	got, err := bring(choose)
+	if err != nil {
+		return err
+	}
+	if !o.dry && !got.Kept {
+		if path == "-" {
+			return refused(c, fmt.Errorf("%s, and nothing was kept: say what becomes of it with --different keep, take or both", differ(len(got.Differences))))
+		}
+		if chosen.Each, err = askEach(c, got.Differences); err != nil {
+			return err
+		}
+		if got, err = bring(chosen.Of); err != nil {
+			return err
+		}
+		if !got.Kept {
+			return refused(c, errors.New("something else was changed meanwhile: nothing was kept, try again"))
+		}
+	}
+	tellBrought(c.OutOrStdout(), got)
+	return nil
+}
+
+func differ(n int) string {
+	if n == 1 {
+		return "one thing is here already, but not alike"
+	}
+	return fmt.Sprintf("%d things are here already, but not alike", n)
+}
+
+func tellBrought(w io.Writer, got api.Brought) {
+	fmt.Fprintf(w, "%-12s %7s %7s %9s\n", "", "new", "same", "different")
+	for _, t := range got.Kinds {
+		fmt.Fprintf(w, "%-12s %7d %7d %9d\n", t.Kind, t.New, t.Same, t.Different)
+	}
+	for _, d := range got.Differences {
+		become := map[store.Choice]string{"": "is here, but not alike", store.Keep: "stays as it is here", store.Take: "is now as it came", store.Both: "is here twice"}[d.Choice]
+		fmt.Fprintf(w, "%s: %s %s\n", d.Kind, d.Name, become)
+	}
+	for _, n := range got.Notes {
+		fmt.Fprintln(w, "note:", n)
+	}
+	if got.Kept {
+		fmt.Fprintln(w, "All of it is in.")
+	} else {
+		fmt.Fprintln(w, "Nothing was kept.")
+	}
+}
+
+// askEach asks what becomes of each difference; a capital letter answers for
+// all that follow.
+func askEach(c *cobra.Command, all []store.Difference) (map[string]store.Choice, error) {
+	each := map[string]store.Choice{}
+	in := bufio.NewScanner(c.InOrStdin())
+	var rest store.Choice
+	fmt.Fprintf(c.ErrOrStderr(), "%s.\n", differ(len(all)))
+	for _, d := range all {
+		choice := rest
+		for choice == "" {
+			may := "(k)eep as it is here, (t)ake what comes, (b)oth; a capital for all that follow"
+			fmt.Fprintf(c.ErrOrStderr(), "%s: %s – %s: ", d.Kind, d.Name, may)
+			if !in.Scan() {
+				return nil, refused(c, errors.New("nothing was kept: say what becomes of it, or use --different keep, take or both"))
+			}
+			said := strings.TrimSpace(in.Text())
+			choice = map[string]store.Choice{"k": store.Keep, "t": store.Take, "b": store.Both}[strings.ToLower(said)]
+			if said == strings.ToUpper(said) {
+				rest = choice
+			}
+		}
+		each[d.Kind+"/"+d.ID] = choice
+	}
+	return each, nil
 }
 
 // mostRead is what is read of a file.
 const mostRead = 4 << 20
-
-func read(c *cobra.Command, path string) ([]byte, error) {
-	in := c.InOrStdin()
-	if path != "-" {
-		file, err := os.Open(path)
-		if err != nil {
-			return nil, refused(c, err)
-		}
-		defer file.Close()
-		in = file
-	}
-	return io.ReadAll(io.LimitReader(in, mostRead))
-}
 
 // importDish reads a recipe, says each line with what was understood, and
 // keeps the dish.

@@ -76,8 +76,19 @@ func openFilled(ctx context.Context, path string, now func() time.Time) (*store.
 
 func newKitchen(t testing.TB, passphrase string) *kitchen {
 	t.Helper()
+	return kitchenOver(t, passphrase, openFilled)
+}
+
+// emptyKitchen is one of which nothing is kept yet.
+func emptyKitchen(t testing.TB) *kitchen {
+	t.Helper()
+	return kitchenOver(t, "", store.Open)
+}
+
+func kitchenOver(t testing.TB, passphrase string, open func(context.Context, string, func() time.Time) (*store.Store, error)) *kitchen {
+	t.Helper()
 	k := &kitchen{t: t, now: opened}
-	st, err := openFilled(t.Context(), filepath.Join(t.TempDir(), "kitchen.db"), k.clock)
+	st, err := open(t.Context(), filepath.Join(t.TempDir(), "kitchen.db"), k.clock)
 	if err != nil {
 		t.Fatal(err)
 	}

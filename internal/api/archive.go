@@ -1,16 +1,17 @@
 package api
 
 import (
-	"bytes"
 	"context"
-	"errors"
 	"fmt"
+	"io"
 	"iter"
 	"net/http"
 	"time"
 
 	"velocrustum/core/cook"
 	"velocrustum/core/program"
+	"velocrustum/core/safety"
+	"velocrustum/core/sheet"
 	"velocrustum/internal/exchange"
 	"velocrustum/internal/store"
 )
@@ -18,36 +19,96 @@ import (
 // archive answers GET /archive: all that the household keeps, as one file that
 // is written as it is read.
 func (s *Server) archive(w http.ResponseWriter, r *http.Request) {
-	if err := http.NewResponseController(w).SetWriteDeadline(time.Time{}); err != nil && !errors.Is(err, http.ErrNotSupported) {
+	if err := unhurried(w); err != nil {
 		fail(w, r, err)
 		return
 	}
 	w.Header().Set("Content-Type", "application/zip")
-	w.Header().Set("Content-Disposition", `attachment; filename="household.zip"`)
-	if err := exchange.WriteArchive(w, s.clock.Now(), s.documents(r.Context())); err != nil {
+	w.Header().Set("Content-Disposition", fmt.Sprintf(`attachment; filename="household-%s.zip"`, s.clock.Now().Format(time.DateOnly)))
+	if err := s.writeArchive(r.Context(), w, nil); err != nil {
 		// It has begun: broken off, it has no manifest, and is no archive.
 		panic(http.ErrAbortHandler)
 	}
 }
 
-// cooked is a cook as an archive has it.
-type cooked struct {
-	ID         string         `json:"id"`
-	Session    string         `json:"session"`
-	Name       string         `json:"name"`
-	Dish       PlanInput      `json:"dish"`
-	Fryer      store.Fryer    `json:"fryer"`
-	Basket     int            `json:"basket"`
-	Baskets    int            `json:"baskets"`
-	StartedAt  time.Time      `json:"startedAt"`
-	FinishedAt *time.Time     `json:"finishedAt,omitempty"`
-	Events     []cook.Event   `json:"events"`
-	Planned    program.Answer `json:"planned"`
-	Forecast   program.Answer `json:"forecast"`
-	Crust      *string        `json:"crust,omitempty"`
-	Inside     *string        `json:"inside,omitempty"`
-	Note       *string        `json:"note,omitempty"`
-	Change     *string        `json:"change,omitempty"`
+func (s *Server) writeArchive(ctx context.Context, w io.Writer, progress func(done int)) error {
+	return exchange.WriteArchive(w, s.clock.Now(), s.documents(ctx), progress)
+}
+
+// WriteArchive writes all that the household keeps as one file.
+func (a *App) WriteArchive(ctx context.Context, w io.Writer, progress func(done int)) error {
+	return a.own.writeArchive(ctx, w, progress)
+}
+
+// An archived session is one dish in all its baskets, or a supper, as an
+// archive has it.
+type archivedSession struct {
+	ID        string          `json:"id"`
+	StartedAt time.Time       `json:"startedAt"`
+	Supper    *archivedSupper `json:"supper,omitempty"`
+	Cooks     []archivedCook  `json:"cooks"`
+}
+
+type archivedSupper struct {
+	Name       string      `json:"name"`
+	SupperID   *string     `json:"supperId,omitempty"`
+	Hands      int         `json:"hands"`
+	FinishedAt *time.Time  `json:"finishedAt"`
+	Sheet      sheet.Sheet `json:"sheet"`
+	Said       []cook.Said `json:"said"`
+}
+
+type archivedCook struct {
+	ID         string            `json:"id"`
+	PlanID     *string           `json:"planId,omitempty"`
+	DishID     string            `json:"dishId,omitempty"` // of the supper's sheet
+	Name       string            `json:"name"`
+	Basket     int               `json:"basket"`
+	Baskets    int               `json:"baskets"`
+	StartedAt  time.Time         `json:"startedAt"`
+	FinishedAt *time.Time        `json:"finishedAt"`
+	Guidance   safety.Guidance   `json:"guidance"`
+	GuidanceC  float64           `json:"guidanceC"`
+	Dish       store.Plan        `json:"dish"`
+	Fryer      store.Fryer       `json:"fryer"`
+	Events     []cook.Event      `json:"events"`
+	Planned    program.Answer    `json:"planned"`
+	Forecast   program.Answer    `json:"forecast"`
+	Outcome    Outcome           `json:"outcome"`
+	Pictures   []archivedPicture `json:"pictures,omitempty"`
+}
+
+type archivedPicture struct {
+	ID      string    `json:"id"`
+	Alt     string    `json:"alt"`
+	AddedAt time.Time `json:"addedAt"`
+}
+
+func archived(o store.Session) archivedSession {
+	out := archivedSession{ID: o.ID, StartedAt: o.StartedAt.Time, Cooks: []archivedCook{}}
+	if o.Led {
+		out.Supper = &archivedSupper{Name: o.Name, SupperID: o.SupperID, Hands: o.Hands, FinishedAt: momentOf(o.FinishedAt), Sheet: o.Sheet.V, Said: orEmpty(o.Said)}
+	}
+	for _, c := range o.Cooks {
+		one := archivedCook{ID: c.ID, PlanID: c.PlanID, DishID: c.DishID, Name: c.Name, Basket: c.Basket, Baskets: c.Baskets, StartedAt: c.StartedAt.Time, FinishedAt: momentOf(c.FinishedAt),
+			Guidance: c.Guidance, GuidanceC: c.GuidanceC, Dish: c.Plan.V, Fryer: c.Fryer.V, Events: orEmpty(c.Events), Planned: c.Planned.V, Forecast: c.Forecast.V, Outcome: outcomeOf(c)}
+		for _, p := range o.Pictures[c.ID] {
+			one.Pictures = append(one.Pictures, archivedPicture{p.ID, p.Alt, p.AddedAt.Time})
+		}
+		out.Cooks = append(out.Cooks, one)
+	}
+	return out
+}
+
+func outcomeOf(c store.Cook) Outcome {
+	return Outcome{Crust: (*OutcomeCrust)(c.Crust), Inside: (*OutcomeInside)(c.Inside), Note: c.Note, Change: c.ChangeNext}
+}
+
+func momentOf(t *store.Time) *time.Time {
+	if t == nil {
+		return nil
+	}
+	return &t.Time
 }
 
 // each yields a list of one kind under its folder.
@@ -74,41 +135,90 @@ func (s *Server) documents(ctx context.Context) iter.Seq2[exchange.Document, err
 			return
 		}
 		st := s.store
-		_ = each(st.Fryers, ctx, "fryers", func(f store.Fryer) string { return f.ID }, itself, yield) &&
-			each(st.Plans, ctx, "dishes", func(p store.Plan) string { return p.ID }, func(p store.Plan) any { return planOut(p) }, yield) &&
-			each(st.Pantry, ctx, "pantry", func(i Ingredient) string { return i.ID }, itself, yield) &&
+		_ = each(st.Pantry, ctx, "pantry", func(i Ingredient) string { return i.ID }, itself, yield) &&
 			each(st.Marinades, ctx, "marinades", func(m store.Marinade) string { return m.ID }, itself, yield) &&
 			each(st.Coats, ctx, "coats", func(c store.Coat) string { return c.ID }, itself, yield) &&
 			each(st.Sauces, ctx, "sauces", func(o store.Sauce) string { return o.ID }, itself, yield) &&
 			each(st.Mixes, ctx, "mixes", func(m store.Mix) string { return m.ID }, itself, yield) &&
+			each(st.Fryers, ctx, "fryers", func(f store.Fryer) string { return f.ID }, itself, yield) &&
+			each(st.Plans, ctx, "dishes", func(p store.Plan) string { return p.ID }, func(p store.Plan) any { return planOut(p) }, yield) &&
 			each(st.Suppers, ctx, "suppers", func(o store.Supper) string { return o.ID }, itself, yield) &&
 			s.cookedDocuments(ctx, yield)
 	}
 }
 
-// cookedDocuments yields each finished cook, and what was said of it as a table.
+// cookedDocuments yields what was cooked, with its pictures, and tables of it.
 func (s *Server) cookedDocuments(ctx context.Context, yield func(exchange.Document, error) bool) bool {
-	all, err := s.store.Summaries(ctx)
+	ids, err := s.store.Sessions(ctx)
 	if err != nil {
 		return yield(exchange.Document{}, err) && false
 	}
-	for _, one := range all {
-		c, l, err := s.led(ctx, one.ID)
-		if err != nil {
-			return yield(exchange.Document{}, err) && false
+	for _, id := range ids {
+		o, err := s.store.Session(ctx, id)
+		if !yield(exchange.Document{Path: "sessions/" + id + ".json", Holds: archived(o)}, err) || err != nil {
+			return false
 		}
-		out := cooked{ID: c.ID, Session: c.SessionID, Name: c.Name, Dish: inputOf(c.Plan.V), Fryer: c.Fryer.V, Basket: c.Basket, Baskets: c.Baskets, StartedAt: c.StartedAt.Time,
-			Events: c.Events, Planned: c.Planned.V.Rounded(), Forecast: c.Forecast.V.Rounded(), Crust: c.Crust, Inside: c.Inside, Note: c.Note, Change: c.ChangeNext}
-		if c.FinishedAt != nil {
-			out.FinishedAt = &c.FinishedAt.Time
+		for _, c := range o.Cooks {
+			for _, p := range o.Pictures[c.ID] {
+				b, err := s.store.PictureFile(ctx, p.ID, false)
+				write := func(w io.Writer) error { _, err := w.Write(b); return err }
+				if !yield(exchange.Document{Path: "pictures/" + p.ID + ".jpg", Write: write}, err) || err != nil {
+					return false
+				}
+			}
 		}
-		var said bytes.Buffer
-		if err := exchange.Events(&said, l); err != nil {
-			return yield(exchange.Document{}, err) && false
-		}
-		if !yield(exchange.Document{Path: "cooks/" + c.ID + ".json", Holds: out}, nil) || !yield(exchange.Document{Path: "cooks/" + c.ID + ".events.csv", Text: said.Bytes()}, nil) {
+	}
+	tables := []exchange.Document{
+		{Path: "readings.csv", Write: func(w io.Writer) error {
+			return exchange.ReadingsTable(w, func(add func(string, time.Time, float64) error) error {
+				return s.store.EachReading(ctx, func(probe string, r store.Reading) error { return add(probe, r.At, r.C) })
+			})
+		}},
+		{Path: "logbook.csv", Write: func(w io.Writer) error {
+			return exchange.Logbook(w, func(add func(exchange.LogbookRow) error) error {
+				return s.eachCook(ctx, ids, func(o store.Session, c store.Cook, l cook.Live) error { return add(logbookRow(o, c, l)) })
+			})
+		}},
+		{Path: "events.csv", Write: func(w io.Writer) error {
+			return exchange.AllEvents(w, func(add func(string, cook.Live) error) error {
+				return s.eachCook(ctx, ids, func(_ store.Session, c store.Cook, l cook.Live) error { return add(c.ID, l) })
+			})
+		}},
+	}
+	for _, t := range tables {
+		if !yield(t, nil) {
 			return false
 		}
 	}
 	return true
+}
+
+// eachCook calls f with each cook of sessions.
+func (s *Server) eachCook(ctx context.Context, ids []string, f func(store.Session, store.Cook, cook.Live) error) error {
+	for _, id := range ids {
+		o, err := s.store.Session(ctx, id)
+		if err != nil {
+			return err
+		}
+		for _, c := range o.Cooks {
+			l, err := s.live(ctx, c)
+			if err != nil {
+				return err
+			}
+			if err := f(o, c, l); err != nil {
+				return err
+			}
+		}
+	}
+	return nil
+}
+
+func logbookRow(o store.Session, c store.Cook, l cook.Live) exchange.LogbookRow {
+	r := exchange.LogbookRow{ID: c.ID, Supper: o.Name, Name: c.Name, Basket: c.Basket, Baskets: c.Baskets, Started: c.StartedAt.Time, Finished: momentOf(c.FinishedAt),
+		PlannedMin: c.Plan.V.Program.V.Minutes(), Crust: orElse(c.Crust, ""), Inside: orElse(c.Inside, ""), Note: orElse(c.Note, ""), Change: orElse(c.ChangeNext, "")}
+	if in, ok := l.LoadedAt(); ok && c.FinishedAt != nil {
+		m := c.FinishedAt.Sub(in).Minutes()
+		r.ActualMin = &m
+	}
+	return r
 }

@@ -622,6 +622,7 @@ type CookEntry struct {
 	Now            time.Time        `json:"now"`
 	Outcome        Outcome          `json:"outcome"`
 	OutcomeVersion int              `json:"outcomeVersion"`
+	Pictures       []Picture        `json:"pictures"`
 	Plan           PlanInput        `json:"plan"`
 	PlanId         *string          `json:"planId,omitempty"`
 	Planned        Simulation       `json:"planned"`
@@ -707,12 +708,15 @@ type CookSummary struct {
 	Inside     *string    `json:"inside,omitempty"`
 
 	// Lab Forecast colour of both faces at the end
-	Lab        *[][]float64 `json:"lab,omitempty"`
-	Live       bool         `json:"live"`
-	Name       string       `json:"name"`
-	Note       *string      `json:"note,omitempty"`
-	PlannedMin *float64     `json:"plannedMin,omitempty"`
-	StartedAt  time.Time    `json:"startedAt"`
+	Lab  *[][]float64 `json:"lab,omitempty"`
+	Live bool         `json:"live"`
+	Name string       `json:"name"`
+	Note *string      `json:"note,omitempty"`
+
+	// Picture One of what was cooked
+	Picture    *Picture  `json:"picture,omitempty"`
+	PlannedMin *float64  `json:"plannedMin,omitempty"`
+	StartedAt  time.Time `json:"startedAt"`
 }
 
 // Course A supper as it is now foreseen
@@ -1040,6 +1044,19 @@ type PanChoices struct {
 
 // PanLevel defines model for PanLevel.
 type PanLevel = pan.Level
+
+// Picture One of what was cooked
+type Picture struct {
+	AddedAt time.Time `json:"addedAt"`
+
+	// Alt what is seen on it, in the cook's words; empty until they are said
+	Alt    string `json:"alt"`
+	Height int    `json:"height"`
+	Id     string `json:"id"`
+
+	// Width pixels
+	Width int `json:"width"`
+}
 
 // Plan defines model for Plan.
 type Plan struct {
@@ -1454,6 +1471,11 @@ type PutIngredientParams struct {
 	IfMatch *IfMatch `json:"If-Match,omitempty"`
 }
 
+// PutPictureJSONBody defines parameters for PutPicture.
+type PutPictureJSONBody struct {
+	Alt string `json:"alt"`
+}
+
 // PutPlanParams defines parameters for PutPlan.
 type PutPlanParams struct {
 	// IfMatch The version that the change was made on, in quotes; "0" for what is new
@@ -1570,6 +1592,9 @@ type WorkPanJSONRequestBody = SimulationRequest
 
 // PutIngredientJSONRequestBody defines body for PutIngredient for application/json ContentType.
 type PutIngredientJSONRequestBody = Ingredient
+
+// PutPictureJSONRequestBody defines body for PutPicture for application/json ContentType.
+type PutPictureJSONRequestBody PutPictureJSONBody
 
 // CreatePlanJSONRequestBody defines body for CreatePlan for application/json ContentType.
 type CreatePlanJSONRequestBody = PlanInput
@@ -1738,6 +1763,15 @@ type ServerInterface interface {
 
 	// (PUT /pantry/{id})
 	PutIngredient(w http.ResponseWriter, r *http.Request, id Id, params PutIngredientParams)
+
+	// (DELETE /pictures/{id})
+	DeletePicture(w http.ResponseWriter, r *http.Request, id Id)
+	// PutPicture Say what is seen on a picture
+	// (PUT /pictures/{id})
+	PutPicture(w http.ResponseWriter, r *http.Request, id Id)
+
+	// (POST /pictures/{id}/restore)
+	RestorePicture(w http.ResponseWriter, r *http.Request, id Id)
 
 	// (GET /plans)
 	ListPlans(w http.ResponseWriter, r *http.Request)
@@ -2062,6 +2096,22 @@ func (_ Unimplemented) DropIngredient(w http.ResponseWriter, r *http.Request, id
 
 // (PUT /pantry/{id})
 func (_ Unimplemented) PutIngredient(w http.ResponseWriter, r *http.Request, id Id, params PutIngredientParams) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
+// (DELETE /pictures/{id})
+func (_ Unimplemented) DeletePicture(w http.ResponseWriter, r *http.Request, id Id) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
+// PutPicture Say what is seen on a picture
+// (PUT /pictures/{id})
+func (_ Unimplemented) PutPicture(w http.ResponseWriter, r *http.Request, id Id) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
+// (POST /pictures/{id}/restore)
+func (_ Unimplemented) RestorePicture(w http.ResponseWriter, r *http.Request, id Id) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
@@ -3322,6 +3372,84 @@ func (siw *ServerInterfaceWrapper) PutIngredient(w http.ResponseWriter, r *http.
 	handler.ServeHTTP(w, r)
 }
 
+// DeletePicture operation middleware
+func (siw *ServerInterfaceWrapper) DeletePicture(w http.ResponseWriter, r *http.Request) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id Id
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", chi.URLParam(r, "id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: r.URL.RawPath == ""})
+	if err != nil {
+		siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "id", Err: err})
+		return
+	}
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.DeletePicture(w, r, id)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
+// PutPicture operation middleware
+func (siw *ServerInterfaceWrapper) PutPicture(w http.ResponseWriter, r *http.Request) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id Id
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", chi.URLParam(r, "id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: r.URL.RawPath == ""})
+	if err != nil {
+		siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "id", Err: err})
+		return
+	}
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.PutPicture(w, r, id)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
+// RestorePicture operation middleware
+func (siw *ServerInterfaceWrapper) RestorePicture(w http.ResponseWriter, r *http.Request) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id Id
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", chi.URLParam(r, "id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: r.URL.RawPath == ""})
+	if err != nil {
+		siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "id", Err: err})
+		return
+	}
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.RestorePicture(w, r, id)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
 // ListPlans operation middleware
 func (siw *ServerInterfaceWrapper) ListPlans(w http.ResponseWriter, r *http.Request) {
 
@@ -4254,6 +4382,15 @@ func HandlerWithOptions(si ServerInterface, options ChiServerOptions) http.Handl
 	})
 	r.Group(func(r chi.Router) {
 		r.Get(options.BaseURL+"/cooks/{id}/tables/{what}", wrapper.GetCookTable)
+	})
+	r.Group(func(r chi.Router) {
+		r.Delete(options.BaseURL+"/pictures/{id}", wrapper.DeletePicture)
+	})
+	r.Group(func(r chi.Router) {
+		r.Put(options.BaseURL+"/pictures/{id}", wrapper.PutPicture)
+	})
+	r.Group(func(r chi.Router) {
+		r.Post(options.BaseURL+"/pictures/{id}/restore", wrapper.RestorePicture)
 	})
 	r.Group(func(r chi.Router) {
 		r.Post(options.BaseURL+"/cooks/{id}/curve", wrapper.LayCurve)
@@ -6035,6 +6172,118 @@ func (response PutIngredientdefaultApplicationProblemPlusJSONResponse) VisitPutI
 	return err
 }
 
+type DeletePictureRequestObject struct {
+	Id Id `json:"id"`
+}
+
+type DeletePictureResponseObject interface {
+	VisitDeletePictureResponse(w http.ResponseWriter) error
+}
+
+type DeletePicture204Response struct {
+}
+
+func (response DeletePicture204Response) VisitDeletePictureResponse(w http.ResponseWriter) error {
+	w.WriteHeader(204)
+	return nil
+}
+
+type DeletePicturedefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response DeletePicturedefaultApplicationProblemPlusJSONResponse) VisitDeletePictureResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type PutPictureRequestObject struct {
+	Id   Id `json:"id"`
+	Body *PutPictureJSONRequestBody
+}
+
+type PutPictureResponseObject interface {
+	VisitPutPictureResponse(w http.ResponseWriter) error
+}
+
+type PutPicture200JSONResponse Picture
+
+func (response PutPicture200JSONResponse) VisitPutPictureResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type PutPicturedefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response PutPicturedefaultApplicationProblemPlusJSONResponse) VisitPutPictureResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type RestorePictureRequestObject struct {
+	Id Id `json:"id"`
+}
+
+type RestorePictureResponseObject interface {
+	VisitRestorePictureResponse(w http.ResponseWriter) error
+}
+
+type RestorePicture200JSONResponse Picture
+
+func (response RestorePicture200JSONResponse) VisitRestorePictureResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type RestorePicturedefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response RestorePicturedefaultApplicationProblemPlusJSONResponse) VisitRestorePictureResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
 type ListPlansRequestObject struct {
 }
 
@@ -7121,6 +7370,15 @@ type StrictServerInterface interface {
 
 	// (PUT /pantry/{id})
 	PutIngredient(ctx context.Context, request PutIngredientRequestObject) (PutIngredientResponseObject, error)
+
+	// (DELETE /pictures/{id})
+	DeletePicture(ctx context.Context, request DeletePictureRequestObject) (DeletePictureResponseObject, error)
+	// PutPicture Say what is seen on a picture
+	// (PUT /pictures/{id})
+	PutPicture(ctx context.Context, request PutPictureRequestObject) (PutPictureResponseObject, error)
+
+	// (POST /pictures/{id}/restore)
+	RestorePicture(ctx context.Context, request RestorePictureRequestObject) (RestorePictureResponseObject, error)
 
 	// (GET /plans)
 	ListPlans(ctx context.Context, request ListPlansRequestObject) (ListPlansResponseObject, error)
@@ -8505,6 +8763,91 @@ func (sh *strictHandler) PutIngredient(w http.ResponseWriter, r *http.Request, i
 	}
 }
 
+// DeletePicture operation middleware
+func (sh *strictHandler) DeletePicture(w http.ResponseWriter, r *http.Request, id Id) {
+	var request DeletePictureRequestObject
+
+	request.Id = id
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.DeletePicture(ctx, request.(DeletePictureRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "DeletePicture")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(DeletePictureResponseObject); ok {
+		if err := validResponse.VisitDeletePictureResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
+// PutPicture operation middleware
+func (sh *strictHandler) PutPicture(w http.ResponseWriter, r *http.Request, id Id) {
+	var request PutPictureRequestObject
+
+	request.Id = id
+
+	var body PutPictureJSONRequestBody
+	if err := runtime.BindJSONBody(r, &body); err != nil {
+		sh.options.RequestErrorHandlerFunc(w, r, fmt.Errorf("can't decode JSON body: %w", err))
+		return
+	}
+	request.Body = &body
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.PutPicture(ctx, request.(PutPictureRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "PutPicture")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(PutPictureResponseObject); ok {
+		if err := validResponse.VisitPutPictureResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
+// RestorePicture operation middleware
+func (sh *strictHandler) RestorePicture(w http.ResponseWriter, r *http.Request, id Id) {
+	var request RestorePictureRequestObject
+
+	request.Id = id
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.RestorePicture(ctx, request.(RestorePictureRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "RestorePicture")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(RestorePictureResponseObject); ok {
+		if err := validResponse.VisitRestorePictureResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
 // ListPlans operation middleware
 func (sh *strictHandler) ListPlans(w http.ResponseWriter, r *http.Request) {
 	var request ListPlansRequestObject
@@ -9171,310 +9514,314 @@ func (sh *strictHandler) SupperList(w http.ResponseWriter, r *http.Request, id I
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"7L1fk9w2si/4VRC1J8L3nKGkli2fHauf5Lal0VoeKdSao4jr0d1AkagiXCRAA2CXyl59pxP7vi/zyTaQ",
-	"CYAsEqwCq7rbmrl+sdXdJAEkEon8+8vfFrmsGymYMHrx9LdFQxWtmWEKfnpZ2P9ysXi6aKgpF9lC0Jot",
-	"ni54scgWiv3ScsWKxVOjWpYtdF6ymto3zK6xT2mjuFgvPn3KFi9XP1KTl/aPBdO54o3h0n73XcnIDVOa",
-	"S0FMSQ0xJSN5ScWakS3VpKYFI1JkhAvySysN05fk74uLvy/ISiqytW9wTQTbLjKcaMlowVQ31ZerBzj0",
-	"oQl+sqvRjRSawcLfKLmsWG3/mUthmDD2n7RpKp5TO/NHDT7xp5+1XcZvvW//m2KrxdPF//Goo+wj/Kt+",
-	"5L8LI+4T4r1dypYJQ7ZKOqq51+xXn9l1wQ4p2TBlOE50SQXukWG1Hv+55Ovyyv5jJVVNzeLpopDtsmKL",
-	"zJNAtPWSqcWnbFHJbeqjNRetYUkPf+rzyU/+TTda5ib4Ibwmlz+z3Ngx3C+oUnRnf9Z0pyNbly0Mr1nF",
-	"Bdsjw6FN+FHWdkNHYwymCqTtfd5NYTTXbPHxwVo+cL9slFwrWj/E/er97QGvG6kMHjJTLp4ublglc9Vq",
-	"09aPcqnYI/cuzOSZ3uhv2Uoq9ro142Pz3jE+1RtWEClyRpbwNFlJWZBc1kwT2Ro8U/aESEN2zBBNV4ws",
-	"d+HkbITcikU24JtJYrfC8Go8nW3JRBhK3jB1SaSodoQKaUqmiGK04GJNmCg04YZsS6YYqdjK2Ekush4f",
-	"UcMeWJp3rNQTI/39SdmNXMrNQ0vKmTth38NtMN+xxpTjk1XXiWelyc1JB6Ve4LtH+Y01D/0s57Iba2Dc",
-	"by0XoYQrCm63lFZveqtd0UqzIYsUdsQfU6lQcLxWkl/QJW3YmNEUyw0V64oRqYiSLR7RIZdueZE8tyFX",
-	"wbhHiL5SO6YeOrLNIzq82qO6jsl0k5dcrPUBwb7sXp54ggq9ZeqYLLzmdVvBjWbpxkTxIxeJO4QrGe3Q",
-	"BdzgK660ychj+EGzXPY3igvD1u50cJazvqjp/82Jw+N3KkrNbKENVSZ1BYONx+WEGfU+FujSTSnz5E25",
-	"uWD/E4nKBFPr3fsy8XFejDdACpYRzW6YopU9JUaumRXCsYPyc8tz9iY3s+59PR5zpWTd7TtB7rQqm5Hw",
-	"64rqsaSfHAY1t8jtY6+RXe8vSykrRoF1t5SbyMTs4O6s4P1EFYN70d2WfnJWe0zRHd5TflxzAO0YFpGF",
-	"g9oRzzNEj/q9ffeLTGGsJUO+GtEpl/VKKkMtfUckKeWW1FTsSMWZ3SIpPInIlpuSUK7IkpktYyJ6ZCd0",
-	"g5H25IWYm6d7cX9yicrUt4GIp6pT3zKB1sfBG25smuSl5DnTfXZZerG/L29zSY0lxBEGunKP2V1qTdIb",
-	"7jF7i6pdwgvf4VNWRHPBdRlT11BTa1pDpLDqYElFQejKMLWlqtCpx+GlYSB4a/rxJT7/5ZMxn9ZUcUEL",
-	"dlQx98+BqPnIdLpKzz/uTyMyi0Zxd9XM4AGwRqXcfKGJ3KIVas9L3irFRL4bcUHNqHnD1A/rVO2QqR8S",
-	"pf2niETQtEphoWv3GLzR5jMIe83UjXvzIHE1Phe9yQeSwTFxFk5MioaL5/dU/da+/CzoQwM9qaqYWjOx",
-	"T5OxlTmUvXJbpZMRZvCt3FZR/UBSkyI28FkdsQaXO5BMpWw1K2VVfKEJcvtlsLGcySUs9/bMvgQWtUN+",
-	"T2O+G7kilLidT/tWwVjzXHFWHFXqKmrYUCEajW5KruF4JoxurQJTkpI5MS3aqrLfv2HiL7JVEd0BbF0g",
-	"bM2LomKkpNq5p6RmgugSlIkVPsIoioeSVjd7hF+ynRQFWclWkQKvwBRvDN0xdW14vtET8luuCKN5SeBJ",
-	"og3daXCUra1If3xxQfL6H/9vX5AnjDpkzUrSo1v1yj4D8mGmhKebkZFz+N3NxFmsqdYvIrYi3ZIt4+sS",
-	"aEWrigTdPkXXpbtrK0bi6mbNqG7VoeskIkP2p/eslq0w2s7NX5DE3sJ4aYPyPDjTupFS6Mze11ysFSs4",
-	"E2YRuRbkDROTR4YRTWvQ/CgpZM204Tmxb6TRpaFpn26osEuTvEr8Lpz4VLHQKLniMe3WXnWWQOCeQI3G",
-	"TQyvwETFxntUItymmPY2JgVnlmCs0NbSohpc1ppas8zKlyxOJBD4SURR7fJF4tFV7XLJirgFZAe0Uh+f",
-	"gf0RBbgEnQYI9hteaVmE2y3xnitZH+L2dOmyr76kW5/26QPC0C60ocKoHThGYcf72330Sj+kw6A7IC+v",
-	"rcyfuAmBynJFVpUV9ZbC+M4luQABhL7QtI3XBpwyMxQ1E7w4o3VtaXNQUKUNsKVN7OsRv3Qu2woWL4DX",
-	"VvZoiJ7I2hN5UjmJNxZkQ9ecp4m7l5zm1LFRj1Hd0cl66p0XMX0txOtx4fjs73N32PcvZM+LPZ7xt9Ce",
-	"Ke/ksBeavUulu/56d4nfqpjt32mQIw22dxfE2Nx9Pvq3SU9L05rXrUmVPRrI8uIUt9veReZ8Jv5z3TS6",
-	"VURpo1o917j3AZSlfRdCKBmReOWuqLX4g7eobcjPrYbApLDcag1mCc72gUtWYpxgLD7XMScdDLUtZcWI",
-	"4+aky1cNnL4zPPb7fFLTj6+YWNs5P7mIuAZ1XNItd06nSpnwob3G78e2szM0vwavmfvh8RGvG9LGUjvV",
-	"qwRsc4ZPCVknFpxjeMOWcktKaQhFNkORqMec02kUY5JaPQIdeRhlH/FEKY1h2iSHeak5a7jpOGyrxKRe",
-	"6Oj2hSb2MR1xLA52E76WBdL0591b8ryYrN+w07f8ihpayfVYBtubKP0utdb8S7GSUW9AO+dD7eR3IJ7x",
-	"A7f8lvw1cHbGPrZueUHFHMfR9LcqXjtX/ZQ+cui7b6lYswm9g5IVX7eKkZruyBKtKdD9DWucPEdHZy1v",
-	"GKjuyx1aU0aTFWdVETOmGiqOmiVU4Ho1nJBWwRVyC7RqdUurY6//DR6CGIgw5486OIjAj5lj8N7i+kyx",
-	"x21+HmGn/TKQlDGJfwX5PhNZDpRsqRJcrK0QaaRm+tJuXUk1WTImiMYQJisy2HBIMVgyY5h6SF4LcNC4",
-	"I5wRN/uMmJLnG8G0/rHOrI36IiMNU9+6uJUmmpmHIzm95jcTln1Fl6yK/sV+O+H6J96bFaILac7jLnR/",
-	"K/FTJE9cvHcUO0XPQwolCmrHD2fIaeTtsapczFOD/WU38NygG1CqgilSccGsGW3lydGclX5kMH5z2ck7",
-	"f/AM1Y5WG1rxeKxvRdEDsrQWBFGUa4bzb/7izWa/79nJMWdr/9p1FWAFX3oJPPA+gw2liWFVFaWWs7Km",
-	"jHwORxMzAlcZCUFnLjQvmIsvJ1/Ar+jOe/oOBDb8+U3xwHR61XgXKinWdgH2oUg48ZJQjc/0fUoH0qQO",
-	"eklm+FTaNVVv0lOUkk4vWuUnn12vHN1WqGbi0HesNp9lhkNMChDYx9fRO2Btb5y+o34eiyWxwoSqrmWr",
-	"omL+mLja96d0iwvU7HtM3ChTIg6JeZrV7tyW1EDq4+ii/sNM3ncAHgkjcTMVPrrEPFHQ36odKSQ7RShF",
-	"DfVjKXZSFg87NpmZZCdlEWSJi4/P4IAlXccdOblq62WEkC5W01Q0B31zqRgt3MMRngEH8fGvbEtGDXqT",
-	"41elWrPv13v+6t5cK0ZvmHCLHzAnuB5JI7dWgXHDDsbpfUnGMn4FpJnVXJvMOTcg1UzrS78I8UWEV8aO",
-	"Rqr1VALgjAvVah2suMVbFLzAiXIWBohHXiSvyFoy/ZTQqsosjdoGHOKgdlmtxWdNt01UezyaGeFZ/MTc",
-	"iCspXPnF+L5dcTOh6jWKaWaeEl1KZTKysga0VED66CaD4YaWLK2q16vF05+OGiX4xqcPQ59U2sUWuTcs",
-	"yRXLecOswc+qFcozl6IIMmOc1KVYqmNtTprnzLxLTVfROPTQVIfZuscjaYaJ1tc1EvFUDW4YtfFfC0xw",
-	"0PSRm4jel5t2JvPgXD7EUvrcTJ2IKKkmJW0aJliRYQKkz47ThleVZY9c1uAnoXpzPHC8V7fxySeAxi5f",
-	"npdO+1+1lTfFCq5L9ARwHU2/7GV+jw6mT+2Mvwh5KHEx5cP2W4nJf+OMUrDIiwkdAqLejAmgpnvUL8hz",
-	"4eiTbOp6QjOP+qRUzDJqmwYi+bg1FSuIKZVs12X0yrLfnuWPlZvvb6JFQT6JkhXPBqd1ulAFbhiWU23m",
-	"pd/btywZj7313D/Xz8I/+ILa9W33SBp4Ed1cy0+4G0ZWhT0KS0YKCcVQTLQ1JPrij42SS8h35qavrvbU",
-	"FUmLeUSsqdqM54TsBbe6CEfVU85ps1auR78oFZtUKCAn2j5BXKa25TYBmoxgBdlndCsK7KiZy/uAl6mG",
-	"gOGa3zCwTSgxtDkz5V2wj+Ydr49mxvzVP2ffkdt4oaVm6oapLzTJK5lvEsuusoVsDYjAI1N47R7r3viv",
-	"TrOIuCerBMd6RcVL0aAktS+8jDMwct+Rj70rmaollCFdu9OjmfYTHBVRoCjmAjLHrILTpfKP9Q5DlZnH",
-	"3dqwJkUuXRunqY0Mcz/5Ebl7gXQ/LWQKR/TM36hZqHpxAtNNqyfAut0PV1l3B01d4VPFqnAvHr1B4eWO",
-	"jZOedQWG6SL/LaPFS/AbHo2AIOXc5HtDTa3+e2HULl1bAZ3nUzYklpM7c26QoZ3tvjCe50gvegZZtMTl",
-	"t1ZyvbQ/6lJurZKUkSUDWyXIQP9pv+Ib5y0Z6G0zjsPEzbThopjhmYfMQ5evP6nLxAPVsDY7HCgurRJQ",
-	"p0r1U7KqeJMRXdINZCvlJQPZOfruDa3ak4qi4TTDSrMFNcf0YyA2CsWZQQIzUbiLC7WXVWOVYJdNvn9Z",
-	"XBIhtwNTGkw+agY5bcd3eax/FuyG58wXWWjpFD1IJYMcWZEzq92yG6aIXBmcNMTpwEvW89L95xPwhvkf",
-	"/5xZk8Uwu+WL//XTswf/kz749eLBNw8+/OnfYjP0DOfVG58v7hWYBfIP/KPgtKowaQzEYo0CAp0MimnD",
-	"ip5mVGGeuqJb8I2uwBNRyVZZdd2S9AF4TQ3dMPEAv6GNbKLKVLjvYjaF6e4559fjLsPTbiHcD8e8moGV",
-	"97//j/++AucFDI8ZjsxkQV+yf7I0yMgFaWjFrML4hBRUbeBPVVqi/vB0wI5MHYZrd4vGzH1JCmmXjHFh",
-	"zOa3/D6y8mluokqAVZngYuyQKWrKBVm2xkhBnEc8kuZtKK8Ox4kn3BP9z9t7Jvp9qxJOIwIULcSVulol",
-	"KwejTpmSatZn9S3ljtX3mR7/pVoh8F+W//FfcADcL8Gn+KDjfVcT4oynKBcbbio2B2bgPcIMMGJJYK1k",
-	"sXZLPg1CAEngJxJ2bpLZ2rqmeLXHHBTpgZnlgah9z74f/zH4mNKtaSCXNe9DrLdnSaPg75naBwz1CdX7",
-	"FPN44rLHOO7UwRkv7blTUkkuIeVariAz0yVwuiPF4FoNOuE51TDjTKabifKQaXNOmomEW9SoZgT35poc",
-	"h2J7PTsBFhU/Aa3SkUvhmWcpdKgB1sg2WOQjYWsVhvRVelmXpNN/JyciwFGD2MpGey1BEVVDOfBPSUWh",
-	"M5TFUhvSqrWV/1DWnppcMDkNeYOumliBxZRD2yphc46W8U7Kc6Y6dOG6SWRh80I4GG0j2CU/tltnCjKL",
-	"Y6kTsVmuWnXDXlEesTStthN19GhuNUnv70e8JS5Sg++djTldFp+el2Bk+jnYcnvbHXBcoXSvoagfHya+",
-	"dvl4sm1YWRgobLCnpJ9uVDK0Ewkb4zTIiJMvVI73o9hfRvywUtV9dUXbOyFb5LuKC0T8YlXFGy15XNtY",
-	"K9k28XtnIkGEUW1exG/Uiq9Lw7TBksLglwblPbHA0+nf0SiwS7VLrlWUkxMtGb3hiL9wjhuyqVpF4zqt",
-	"aqvkGJmmK2Z283JS4DM8p8l5WO5xzFPcpwgl7o+4b5m7syrOxln53QaljOm3LPk8F6Y8xVfQDRRYyH8t",
-	"djTDOOcy2QHtwfGGP2HZwicIw4kdTbO/Qb29DefNs3PgFs9ihzOKOjCNOS6RCciYvO3ZfFg1DK59yD3k",
-	"wsinZCkhYrhSTOQluE1aY5haVdz+YD8Qi+j3EY8mJLkdx74e0hsxSzikE0WuHnsvRjwr9is0V1KjWy/s",
-	"uDVq1Y6YrSQ5E1aTMIpNVH5WPGexkwR7CQW+ghF4CgN1W5Ua8tCNvXZcEHxMi1ZYu2OwAWlfBoJF5GFX",
-	"DO7jRmGbzs99ZM1Dz4MnpmJ8B06w85OWrS47MxbBmHgW2QeXGlFiZtCZRkaYVhjviIqojVTsoaNKMk3t",
-	"uVCCVo/gdSQsd9kD6YKhph9ngGEmX3+GNVcnwmZeodvuauE/k5jNAYs/PRsXLYQRZ7wWzPlfeuH5LNEE",
-	"7PxtI0485Bk54FcrHMzR2HeB3ty0YwDGX3zsueGJAwUhq0MoZd4vowkSCXzclBdEri4RvAVd8CDPqd74",
-	"TCaufVw+5lnID/oc5sQsqZoV4nSQDl5lz2XtHIfgsVtL95Od+a04CLeeehCz8NEDI5MDFCGVL0GuuYgN",
-	"0te/OnImeqohL3ZE92vwZPLsl2I3fyfnXzPBbP4ugIjNkIelh8hJkXJ5KWVsc3jDMqJovsmI4kJDNG3r",
-	"ah8w7kgLy8nHskZT7uLvPMrUSVfx95039YTsdHdgg1y8BJa0MsqpkaaUOjhkA8JL5uiwc5rOQGhu6e7U",
-	"lPaVw+6YKQYnFFR7ketLSIuY2qme5Awn9QT1YYVQDviJwznwjyMeA6T4qUSjYvfcJ1eNFeNVRfVEuf9k",
-	"nkokPv+yOLKu/xwvi1FVcabNrVxspVxO/AXK21KdN5FpNkw2KL1r+pHX9gZ4cgHqEv7wOI4HK07esJm3",
-	"k70+BxUej7+8OMaS8JaX6Ye3rhdZ3cOYmeXP1byYA9LCC/ad1YX2JvLn8Ty2VNVX8eRuAWBQwaW1YY0h",
-	"9vFLctEpH4qhlifYCc6Dzp/seMRzqGNHP71wgpMMBS+zz7EU3DfOTLGYEwS7u8wFpw+u+Q1r41kEp52A",
-	"yXj8c6ftRS7FJXOI9ICTpBBOBTIkAY8SSiR8lwdQcukYWrOk1Srq04ccFvtXl/3JNVlPMeZReItRJ4Fh",
-	"CpvdkUmYixkITyGUG8dRk4Bcll6V27VkGHg84TtIldPKtULLBp/J7WiQglA86aNwysywpmibkVzKKiMA",
-	"D5yRtrE6ImafHdUWkGmct8G1bPBMk2gsP0dN/FRj+XkvgTuuGvYTlTFTjSx3oEqZvfxiLiDvzqeFwBZ4",
-	"hRHBtFfwxlhNnFEfOqu6RSp2XaTXwnDdPDsDZabgtLqK4iZgjpNm3tWWdDaiJ41XpGRVA86KqPPzcLp4",
-	"m5dQ8GSPqXPVitNkjrxh6tlZkDwr9myiUs6JRW9e9XCtlqzi7AbgAE+bth3221102G++thz8+OLCxyVP",
-	"HSEFapy6emNf/uRZtU+Y/mz32LNP/W7HPQM63pkHM/S883udLEi84TE43Fytqlgug8vPpYhUy8Wa+MTu",
-	"WdlIByGM8Sl3No8mFnCEpLHPvl6tNDOR0ww5FzcOoLNAP2UKiLCiW1e5H7FnGDV/a6JMGdIU7WnNXUHL",
-	"lxcX5B//fRUfmdes8PhAcivsliCs5wQoRiSjacVUNDYDcEPuNG6tOr2VClr5tCaAcyoGwDCrgyiWPRM4",
-	"Ym+MlEKgnYMmjCqF02EFuWXqfSoWBs03sfArtgIhFbthlYOg9TOKBJ+MbPRLcHDGqsQ0sRukEFHMqjhy",
-	"tbokrNLM/uBUStLlMo4HMCqaRd5ZQVGPxs10VUvMTXgzrMpwfsOujwASNgvHe//YuAPnZ9vxv6Nyj8uS",
-	"7KTnalZBfcRKgi+cZB79Ib8+V/n1zyuo+hb0xZ4F/Tj7Q4pNSLFhidM5kuk+pc4P0LfgBLe8JYU9ASSn",
-	"IvAroShnrJEJFX7y48ig6p3W4Mf88pgbcz43V9yoKSDtzn/6dXTgHiLcAe4OX/nq64u+H/Y/Ly4O9V/z",
-	"Swid1+y9A43XPpzsKXrhU/Fm7OK17HLYXUIInLx+3NT1Y/BdB32AboTUmdptY077g4g4enLUlwYDJJoV",
-	"L1x21ak2BbzfdUFJK07cK1AfgZ62Zl5mimzNtAePdxmU6Tgt0/3j4hIuhw+HPhBuQgkVkg7Y3DkxpWBY",
-	"K9hjwUPb5sh++ua93AOlOiEm6czxNbhY11gSBVFJJjQ3u1D010gZS9jgReKVeXI7nWIXRdHqoo5WtAHx",
-	"sfpPk6atGljHuq01Zre5hLEtNQhsBD40K9fbRCiubJFTtUxtaom0S23tF+2hsyYUxdkluSB8FdJnXOkj",
-	"SwQGX9FULBmfRh1Feqg40wBj4JoZKGRwcNJfEkoq/kvLC8A8IA3VBnviiH1ECMSVWji4rO64fUgJgjw5",
-	"rsJxoY2rL78tpVDxGGrQSirymGzWsDW4KTP6JjVKGpbsi1WymoIgrZJhgkIKdW/5X15EYevaNVVzcpsT",
-	"4If6yX6wnO6EOO53q/HDu8OG3NsRLEN54weeTvuNpH287GPnnZT6AS3t5pm1qc3eDjZqOAQCmNYjDWZ+",
-	"4qpfWVMmVtvlELV9x2gXs8hpVTnA231STF79JxfHO4bC91PIgEs5lQ78hnWYysNk8bPgnz5/RCYso4yY",
-	"kq/+g/7H8j/8+0uFlhQiaYM3Aju9DgB4b7PU0nLdRAFqiGINSxzApYSxncQ2d1MYmZiv5f0v9kkHJqfN",
-	"fllttBw8HsoKKGPMpE/yUJ7rjM7Nx8uyIsVXp0FTvfz9EKc2LF5pNB+JqpJy49+IHNWSehxH3/4LYrRj",
-	"GITUznN/4F5Zy2zODskbpoqWTViXsuoWZ9VWMB8Ymm9QC5rubHYDXUddbk5YUIQVnEzIPhGsam6hXYjN",
-	"zkbcYLtFELlO6PS8gu5G9se71x69twvdbeIYOpx5L39ijiF7/fZyb4/3vD/omenu8tiNQttxh7WjcjAP",
-	"RfCH/Ufw1InoCPPLEA7ADWzTx3Un/tkxmCCQya6DBbbxTs2u13QKAAi7+8xqxX5NefFaxPumQHrmlLzG",
-	"HvWhegVFOBs03ThaBjGzwgrUg5Ss4L4VhXpBH52h26NukV32ZO7r6TuoOiB5j9ujp865OWeYPFOuPzD1",
-	"f/T9WM9y4B2tEFxRRQQXzLiEKbNlwuy8c7jgq5VHt3Z1j9DjJWfCXJI/Y4/QFW2rGYjQyU22DjVScX97",
-	"Tw1TkSLFlWLegSXRgbV+5OHYMzLGCKfGt+9w7cXs9Zy2pLktXbJFK4pY9iPMAnxHS2a2zHnhAGHB92Ba",
-	"K0yt80qc/3mtGNWIk8XUStrfFi5vDxaxl/g/cWQGTt0eDya61l9hA75TnbM/0oL9yD+ObyyHnKOPKV6W",
-	"QD9TBeJPXxKgMroDhTQOLpxrgvrERNZU79ysrHX+YmKbAPPaflYbukM0sISNX8e9YzCt9PaFY9PwkIAH",
-	"f0ZMuNPKnNZrEka1i/EfybotCmRL8TH8yD/aTT/Vy2DfvaZtHkfTgYzoXpQ9FIL7/qW308CeiuKAVQrY",
-	"12vERJ9jyKfjeeRU0TrmdOLGGsWalLQPXNZvw1DZHYu31epEpRR7REt0AYw/ehFa52NT/Znt8wvevEiO",
-	"EJjjFvY7aWilw+Op3y6luZoiG2w6EtUZkkvJ7Y8ZxgIgKORzkbWRNwyhQe/z0G9Yc7wXxJZCJz/XXsEh",
-	"+if2xDz88Q4xKAzBTSrQyyq5ke6R6oM8Nf262+mkI5uurk2VGXS4Sg0VCKuUdrVMFRv4bsp+KdkiT6o4",
-	"qGnBXkzLNSxd6sWbrYa5S0XZqUeo8vv749M+hlIpI7QoMjhVGdFVq9SOSBXGHvtrApVPpt9k7sWoRIPd",
-	"xFQ63tMU1sxgaSrPN12J/5a68GSkY4x4LmWRylNSHEx36/VKgxOIhSxWHAW4U2A6lyqV3Drx8cVFuqyF",
-	"rTo4TXfdlHKZaE8AGyR32JYVL/SMjiFNxWPubBBeXSZDv2a3n7JmBf4EoBSaJuDkqqTUDJPWsMzIVaQk",
-	"99eJDKENVwqKEox0R+WFvZQg33E7Ahu+ncZ2GWCfHr1eoLBMFv6CSWS17YShB/zKBfYc8eGEGZ+c0bUv",
-	"pgT7Heg4MUzVS9HuIDs1Jugc/lbry2dQKL0SE05Ybyd68+4z9H5POdDBeuet25rAlqG4ywtkL0I6LaGP",
-	"VIgCLhyJTvHcU4qOaf1UPDxF43dh8h8BHXeywW3eGshLXPYQppAvKNkIvhor/StexXoK2l/7wwO4loJt",
-	"SWKRLu7p9NUpkYwTV188u6UPT8hR6vj0KbDSo/n1091Y4732nA/PoTsFnP4Ud4ZOwPrwGKklojLYd1Lu",
-	"1SmcL7cjLo17L0QQQZOcQQOXR/SF9pRwFbZ2QEQpLGmiym7kcbIAqIoDifS0GSX6HLCg8UScbEArLihi",
-	"Bc/xWkpqruMEhCWEJkxqRzSjWkLbaaiA90aF/URGLoiR5HFiapZUU1dpwCOrGe0BztEacWvsjJKdeXMQ",
-	"Wk4zyXqm/ZMjiLH+ksFJpfGD29EzOeItNHib2/LzhCy0useCh6gXFnZydtrMeiMnr8L8ktLz55M/kqHv",
-	"fKAzslO/2zto9oyBIrmlqtDQiAJ7hY4Srt4w9cM66v+hZMMrbPDWw/kDpeSSPP7yLl0Wh85HtviZqheT",
-	"EWOHpwG3pMs2rPlHVnS+X2hGRKvku3yC1ZKuOlx1oh/05AMLyttEn6pKbgO4rsY2vz6Cv4gUlV3dQcH7",
-	"OElmEI1WrhLllltDOqT703yuX/V9rl8dEdI+DwxxlHE9hxFtjrl0Z7a1tLucvHc11fqV1DNs4BlelGwB",
-	"8dmrs1wuwIhdGbr7Ylhmh4vbX8r89pzu4Jwervprr6XcqA0UZBkR7NVp5Y9VUq0W7xI/Marq/wBZ+NhR",
-	"bACfiU6RSV0dICy0oWuW2tQ+BQjAj5pWrg9IeoEWJ4LpvRbvSvamcsg3sXyViUYed9RYdjJBEPDKWDHR",
-	"K3q+zBn3whARhkKoH7R0WuNb7TpwFzBQw+k5Z/CZyWIHcw4mWu0eMMl6vqO5smOYWtUvTHpm9pwfXloP",
-	"mvz6ffVi3LlGUg4AJL08fFPNx7zBdBng/6415Bw7DKTMdN8mJ4Wwyw936my/oiFW0hCOSahDobADrtWW",
-	"i2W6oOKyVcLEK1JCE5pQ+Qgdu6yY3nXfKdQuXpXsGrwcm++nyEX7ujXxY+TcRLqmVQWlxlZbxu58zpvy",
-	"eelG96fD2JHO01luIdYyuPin0xtfb8WVKz+dYSQ9w2Ks4B4IgKFkw1gzto6OAcvFbMyK7lyRc2LDZGpe",
-	"0d1w6570af14Gg7sPuxft6Ik6xc25RzL9/VWpBi/t+B1wFEOOhz4xxOoZj+c5imYY/LFSRVSX+6YWKex",
-	"m/azO5x82mLm6WnMiWMk0RtHOofibyi3a7uSRVzll756oWLQapORprT/5WO9HgeMBRWhy6P+paXKVZAK",
-	"cv1fLwi8EIU1/XXak+9uOEC28d8cIJecCjCcLVpVTbthkBjxxo6D7bTf6WF42/VkSJ+Y5H9DRVd6P4ic",
-	"hNKdSM51wDdIh2+EszwDM9ZnL0Yz7dp8xpfCIsPpiMHfTrXQGoLE4th+Nb0qg/CRg4QOQmagERW+yca4",
-	"9wDTZirmvQt4uPYDmkU7aq6omUEtwJqcyGBJ2bNA5JpR3Sp2AC55Oh2wI5ze0ubgJ9KS8re0OVDP1wuX",
-	"yao4nn5RFW6VQ9ULXdXwEU93t4GZ3+IeYfzqJhjmqpQ8GqtD0AcMzOal1B63UzuZPACoZXRGdQoOGjWl",
-	"2Q2rJnKGIQcnO1COm3pQsUo2dkQBvf821oEZBnMrDVvdHofnukYR4JBkz5/sUPY4GmRuT90oYWt6a/MT",
-	"nmCtUFcdqRifzF09s3QuzVkWNJGdTqowp+K0ymqXAfGmoiIGpywwbeAgchs81JU8z3H1zEH7OVSvCq3N",
-	"pir+AKwLyh9ceUbw5yQxJQL77BlSX4/PxVSTwvMgiv6cAI7BVFcRv7/6Doepq6sKa+/Qsi4uDuP+u94p",
-	"2PtiLT0IOOaUOTAn1P+wehI82cdEnHd4W30hl6J43u3uAM7NoUUhEhhc85AMoHtQU/H+AcuKxf3or2RO",
-	"K/BcDevkeoju/+Oni8cffrp48M2H/+fLny4efPXh35/+dPHga/xVFOH9ZODJ7uBEqjdd+UYuPQgH0C0q",
-	"zyoqToF9nHnK/2WO7B9n83+Xsxm/W088Y7FYUk7V8kWydza53mCT0+oOqgQckk9ycvOpBV2+SACWkTki",
-	"OQL0ZuFHSMloOCUcEnIa3khlFOUR7JhlJbdOFgIsSQ2lRujSGGv5+5VPPW2mVTeH6kNmuPtLvi5Tn91w",
-	"Ufxl5vOv5PYqPQ3g6vZD+kec9TCoJ0Nvyv3VpqR5BnSXFJr3sX1TzgUzpmI69fMA9xuPXbpajWnOAZTf",
-	"M6wJfH8q7njM3vJg+x2B/Gp6RMjcIfLHIKwqMW8iHM7TMyf8J96yX1rnLJqhBh0HArr0cM4OXaWUxtXb",
-	"rGVqL/CVbx1w0PfUIXiPe67tJpq7vFFyWSE42mBh0405mVJSHQoV0qqSWxZnveNMOY2bhZ6RL/Q0gFZA",
-	"JEvjbHw8CxNO5nVs8NhO5BtMtbgcZlu7ppLuUxPb45WvWY0dzXMl6yl08xUZ9ibdUlAqf261z7V3yJWu",
-	"tI6mtwWzc2H2zM8QiYauz2jpN+N+dP7JkU++X4oGxaA9UIMthYbnDpZ/Kbeglcgb5sD5ZRvwwtwx3Qtq",
-	"9CBgZIW9dr5BcTDosxhVHFy3f+P6cFNVe/Dv5Is1NVivop5y6rTq4SJHFWbWpuB5CbMFPBm7L6RmVGxL",
-	"bk8DmBPDLi94b/uJppw7gFQ/mVdmcOVStfq4gQsPecM0xluWJvBHex3ANxlgrQZMZJca7Jv5LHqW28Uh",
-	"GPJBkVDFm8zaURuWkbxk+eYpoaSScoMnvJY3WPhZQgk4TATwvmRrnoL1FybZR2tOa9KTWJc6dMjisU+9",
-	"6Z0kPOOih/xHWsXTk5eQm6xClrnrWIf5635nBvbbjBw+Jpha796XiY/PTLqdd9IPNJmv4kgwlokBjcYx",
-	"KjzowQOwBXLwPjw+xsDzHQpYUz0u76ErUAu++dpu2OOLC4A2gD5QEK3WG1ZkUOwMGGZ7ZVk9PVpBrcKE",
-	"SnIQce14ryvLhOOJV0xrEAfQdO/SrsGBGEHuF2x+YlEXr9kIX+AQVX062iHJOt4y19lvRqu+JhzXfgJv",
-	"v1sXZj4GRvfj946K3/iwRb31emb1NI5Jn7c+IXGQx0w/ph+rZBWGNclwS9wkpT3joVq4j7sXj0hLxVat",
-	"Zg9x5fNEJb4KE3nLaPEypEyeBlcx7JbhkT2tvvOAx/tl3IInID90Hdl1zW+TPqf/a37K5MF/mKdlDvkl",
-	"nJM7dFI53QQMBq8ybC0sFWkU08xMY18kZ4KzujmpasP1BsH3D6iVcQ3DkeV0BQM/8Hx2wdz7XtTf2p+o",
-	"7Fsxh71nt1xHsoB1/3Q5WJy6q/hzbmmJmUwutwGRKxcuo/lD1BsZxwBcH+k/8/jiYj/qcDEXK32q3AAK",
-	"DS4y0r0c4EOsYNSLeMtxXw2QHhUZpSHb6RyVt3bLHz6fXTKHL/bY5pVbfGyXU3djjPDmrZJIRvzBrZgu",
-	"VXcXXaRjFfsY/xYg32ljOfR4vwH4SrjyqO6yGXqfSduUV6gnnLUrb11PimHJubhhysSB2rEzm70gsNgb",
-	"jrAm1tiPI4kftzK7GK07JenJMT3miqWlca2jGBZbxDv2YN1oElpTSMuagQ15sC2cVB5MCL6+5xA53kfa",
-	"1WCOsIu4JhRrZuWK/Fe3d5nzpwLURUzDb8VGRD8aUkQbKozadehIJb1hB1d40LLttavGZEekcjeRuHKS",
-	"y7pmosDOTCOm0xPo1DtwzSG6ut0r5b/DiktCl5oJ4zx5LmDMo55Tu1lTXb0n3LJgMsM3k3PUvAl+jIIw",
-	"Gzf2cWK9il4crwVzlyiunvp+TQNHtxQsbvXIVfz3TeczP7JYeAyWNtzbI2e2/3S0rCgAJY+vjFmZVL4D",
-	"w7Bpu2DOP8l7APh7bRGsmGMA6DrRAGh8ZtLc4tgmxvnGqYnu/zWtzHxNnt3E2rjvoYTUjIquKgc6l/qz",
-	"ZWVCRi4efn372B3YgmkCAUZLunmKMFkZqXm1gfb5rTFM2Z/imNzVxL0OSZDjgQq1y8hSwWlRMGIcI1tB",
-	"3kq6Y8pQtWZmDmSXx9Waq/u7lc2BJ/FMdGJiQFrFy7AyA1UMgFDu+mLk0IviEjQHDxRT050V5+B/FDvy",
-	"S2tvU2i7NFBGphBAQ2rxHrZfRtakl5Z6Sf6cGIIEOT8d6JQrwwTAVAEWXQ/gDzqqOGC01Gay/zlWF0pG",
-	"I+NXcpsRzesaG35OJVmcC/4Rm9DUWVKsaHOW+eZ1GalZZTIHrGcnWYO1ECmfsas4DFjXQV7Ct1nh1r6H",
-	"qIh5zHMw++J6u44puJR4IxNw7sA1rOgWY2cV3bm+hDyuiW15YcqrOq5PNFR8oTNCcyU1+pmX0hhZX5Iv",
-	"n5wAOxokQhr0CRVzy7L2cqF99vpceeCQoT1eIKJh+j4wY6vfvEOHc0Q99m2F3d3lM+DGm4CscpjRJgA6",
-	"B7icl0RLvC2X0pRg7oDLFtFdcjaMcc4CV452Ewd8AVcslHoPR3qTG6l1iIK1DdyoMMAiveTwzCLDw8B3",
-	"6MDI0vDIpqoAEuoRge0DOU9jfGN8+dcsuABeT4AyrFteUKfbegdXCy4AaBxoFM/NXjpLzzHiXo2kPkDI",
-	"3R6z8IEsNUWyPxFLJvlrdHBdSmXyNgbRes3FumIPKgj4kA3r1yIOMVqjNUtSuz6uGlSHvG36OQo1s2uC",
-	"uhWrM7fR6RlWN0xR06o9yl4tssXz4/0Y+m87qoT59rasvwWZ2+Q+ZdLKYz1LnePl9h+5CrgUB7mz5qL/",
-	"28d/8Os/H78e4qw31GApwjXgnIxrpgVxbSN8m4YlzTddn4aQUD5I4T6p4VTp2WUKh2w3owuRv0fmXhPL",
-	"XUD5TEm8wUlfTzmGsbOxOpQVOKe1UlKCKkQ4kjP2pHg3eYSlKgZzP7qJ6Nc9BOw/Iz1kfnuwE2Y87dRn",
-	"6obN6nzVteJKeSHm4PEos6HflZ+Ezw1IwuP1hRVpuQ8drtdEGfs8IpSyaZzKP5WBLdVZ8ZsjUZrbqRZd",
-	"d7th55uU/GpvDmt+Trd3b/OSsIpqw3PfX4NWFYE3nbONg9I9E3kXh57MUsKhSnpjrQ7t2l52Y83w6c/m",
-	"8mxhfDfhtLJ6exG9o3oTTcbh69J8xsJ0WyZkBHVHujvmTgrjFzzJ/EkOV2MQr54SXuD1ea9jhl4vvN65",
-	"7C6lvdsrCUHt2jUPPA1Brdva8catzFy5fRhzMLR3vpMezYeaE99l90ufbjJOEmA0+VatZfKjDRdxzQC6",
-	"8sXcYJAH/YUmvMhIKZeYBpORpaSqyMhK8WINznQx0TH2QIidqhmne1vKKWHYuHR/IL/r6v14kSUVGrtc",
-	"GncxIBX83HD3uxaVyNNJ5woOxcnHihfsO8eQs8ohqkKnJ37fIipVNH3i5Oz1A6doXoJV4OlJpuyt4/GX",
-	"RyGmHZN0mZ440yMYfhfH8OaLhSdYmsjmBTuDteq2oi6lg1bV69Xi6U9H7m98BUK02W+RrgSpBe/QwSAa",
-	"ZQeQXkHg6oP20123gopv2FPCBWHrNZrYkirNyLbkhpFctfVSx9uep9avD9Oh9sqdw5zHm/xhf3MQuYlB",
-	"QXyPZAeQdcfJ+R4zXGPJ+oqbDFuXg0ijS3nDMlLXnbWOH/tCuwjuGMs42hXwL76zCdbEU0NoVR3JL5vS",
-	"z8Q65qYv2Fqx1Ko/QDuMn/fUDObdKY6Bjwv7YubW4OeRohUqKesDZIW+qCseooP2etJGNprU0nmgI+C9",
-	"zNW/iYJUPBT4469jNVPvLItQxchW0aaZ6GZmWLzr7Tsp1ppsZVsVkPUUTpyvCQE4f03s9aiJXK3iYS6o",
-	"TzyqHwesA6Cb01fcisMU/ddi9Md6oqn0HPyjz2zoMvKTrJNvsVRptMseOwLhRzDFDSotIF7lQSM6D9cQ",
-	"NUSbvwnDq9NrKtA3Nulz4bq5Cyh5DyF9cmK6g3bGCSb521zpyMRK59T6328x/l4VftJKLU3OKbOxT8a8",
-	"2Cu+bhFXhBp3pgVVCtMu7GFziXE7Ym8obACbYeKP/aNhVQUtTIYpbqll9vO0snlF+cdw8SN0Lmm1etvr",
-	"eXgCpSspN88tOU7/hGpjEQOrXfiNsnuhWtE1ZI0jup9VmEXrpmKH58H7HdIiU6h4E42h9z1gFBbiYSZ9",
-	"HNxF95mRVUFozXVcITiyipF+1tuaYbFVOGADLsj2JXJHGLdP3TLDKcswcDBZdQWl0XTNkhshcN08O4Of",
-	"nCNiqH7fTSsGePb9xO0+u8pzRc1buORZMZkid3T9UEH3A2vMnB4t67esaHOviJ8w6vzOLdYGk2smJipP",
-	"8Y/XslV5Qo6oh2WPdF3xpBiRt9duodvFvXLDPbrEeHsKfkyuMDHFaoX74GNZKOyelykNYGQOXTgGJxqg",
-	"3Sdsk4jqJQW7To4VOkfbjxOpWqbkQjAd+hFiL0LQNLkmdle6SvLkbncVeBxwyETvXvLDuqQN+yv+mPhG",
-	"q1Y0Z1f1l6mu1JLnG8G0Tp4UZMMlPj1Mx+gN1qNc9829BeyvP+vxQrfPgaAxxldtxc6TsqWsihk+uFB9",
-	"Gks3xXTWkuFBs3OD5mrMXEIeaujtLxihTVNx1s89cIo4dBCJpR0opudgl0wJrGQj0IsyT6BuBv4TYZRA",
-	"l9gW2XWdc4+iuXnWF+YWo7uuVxH5dsNUwXMz1U2mM2dd02sjQVFDz0CjGIViBVDmMscpsrPnIaNRtiYD",
-	"x9nWNagpZBDREaPymZmAM1q3ik3nRcNU0C21lZZFVRzcMKRXj/+iZD2BJS8r3yRGXxK7PSRg2WDvQSER",
-	"vgXgWOpJSXxcZ/cADLEOSlbPnFtESIUvxA4JU6J/MLNFD7IBonw9NADZsHj9uJGnM29aWX6Yebcvfthu",
-	"fo4n3De74LpjLkexoPpGT/OWKuGzKidDwOliqmvOdBhJG54CJb5gM+G7aqa1U/uPCbwCgdzx+aRoMxcF",
-	"pvEOdZp2IkzYOzWnSLKTGWkEvLbPJOPFjkIpXorvS+Q9QykQpBOUPbsraIc+TAeXt9cL9zA0Apcllsg/",
-	"8yV0p5bIdwGA5x7Sbh7U16pCPkgBcAoBhYN+TnzKoT4ee/o7jsWL9tnXq5VmJlX/KRTdOpV9X4x/6YX2",
-	"VhL3EOLhdpaDvaXgzpPbCWfEHgrl/vfdBYGXUC4rqOl1kISWRerG7LwjPbIOXrOCLLGoWW7FCN+sr7Ot",
-	"mFKxnKA9P5yQS1nsIJrl7ukVFMVgX4diVobOZJYAUOp9KvIZzTexCD/iGBPoD4Dwg7g/cRQh6QD3kopu",
-	"ZKNfYvlktPGOpboiAIhjtV25Wl0iunWvzMNu+V7MpB/dUNFwInY6AHgJgagdHfpyH4Askh+QIh2eO2S4",
-	"84VDKhbnsJim4LrMgFURXNoeHOhn6mZI3ju1rIBQjjPUmchLsCgw71e2xndCRave7sZlKL3CYIdcQaGT",
-	"HamHwv3w7+P2SncHlI5ujIACe1s4okMZvQ/JPmxwESpnQwe7LzQ2eQKJVVH0CxyGRvz9Yd37Ofz7c2h1",
-	"RlqoufWJ+JfD9Y7LnA4n+ie56NJh5v8AjJ8CjD8QZzzmTPd4f5Og7tdmIpHhtJqAQk42K+IGgSlcp13s",
-	"v+t1grySebRYu2S08Nb4RIX+oK+vNYihEFzTymShzjNz8W9FAnxQcmn/VKKo1WBNKdujsu69e+wgSEBY",
-	"qs8q7WWDFgiy7IeL7iTgGZyAJeBM2EPz/949drt5ZXfSXNOvKK1EC2l2VoHWljYTHA9mNogtLH/vgT91",
-	"fbJMqIW2oilWLetyFOIn4KSK8MSSinh+HI6UhWklYRRYIp0IUPCuZKqWNTNMXTMmppLIR6EMq9VAM3cV",
-	"wOZuE/1uIuc3xplTyHh2caGP3C0J4JpuJljFkmEaDeuQi2Zmikl6P/xZqfoAaH38w7B+v1q/Nv96T6Ym",
-	"VBS/wx5+p5QTv5OGVjFvV86L1N4jd9RY5bPolpItdLum6qzWKjha+NKhJitI9iNbXlFVMPXQbd28fcd3",
-	"Yap/810Coy5/LtaaLNmaCyiLPdPOWsqPbMrgcLePNw/lRwRkhJ6AAf48rR2offgHgPyK1XUop54dxgtA",
-	"kJqZtmEq1JGzDEKabNKyJvtMzrFaav7xxRumflhH0YiIBshfLgCthpINrwI0t7fEGTXJUPhTgBfeO2Z6",
-	"GJxrfsM0poip5J4HszGtndPpoLdR7cIVlPNmNuxfXGOpYnYiwk97dmAFX1aMNFjscR5PAJhUOpNj9G56",
-	"hqD98bzs2X6k4KtV+qGcnOmWqmjPjL6vjGuyYY0hritEEqSVqmMNtv8it+iO9dkTAJyjuTW4rIxzod8J",
-	"zWIytgYwmSeh57o3T+33E2+Hljm53DXQUGioOYwxYEcnrsLmd/zuBXUgY3eU/X71JUls0u9d767IpbJk",
-	"GD0G8d7vh+LQbnogOKEccapoYeyTj7ee7qHqcUCy1VF/UUhKG/AiyCU361RAnVVFdXkY7sf7lQHzgIse",
-	"tH9oBINkEdJY1jQlZmamAIGz5lAh611l6sGiryaoiH4rAs+koghVe3Dmx7rCpNZqDw5RiYqzs8hDvppL",
-	"EemtKUXxv4v04855GPKP/Sxho0PD7sB0U/IkHkN4f14zr/edV2lcRRRiaeDPcpio1swBALsNd8Uipxdy",
-	"3UptVSREjMG1SJnnm4oKnZF1ywuGQCuK1czuqCaUqwcrxVkBSo1+SN51eCpYtvGP/77KIFePabLOCCaR",
-	"aVLXmYMv9spRK6CWnhLLlw6i3AOTPyTfQzsw+OLb51fkmydf/5/EQaT+6WctRQ/cjLOqwPgMdN7q0m+4",
-	"Jq4HF4ZQnD9x0UP57TW/fbq4ePj44QXAYDRM0IYvni6+enjx8Cvs+FnCzj2iec4QDGfNJqq9KGlKKQC1",
-	"LC+dQzk49n16EOAKoIPfIIahBEJyKV4Wi6eLF8w8w6Egd6uRQiPvfHlx4eCijYNwgHS0HF599LPrOoKc",
-	"EevAdsPzGTrfd/B8tP26qo6fbD9cnP/Gp4kWhbJc4cykUtaMCGa2Um0ye7i4IRXXhgnnocuCy9qPBJ9d",
-	"0baaPGCBmh2YLszGbe2jXBZIoCZaz/eM2Afw7qqY0RC0wA3nIgOEOpcdhimFOqcCgQX2N/i6lNsrzFoZ",
-	"7O/jWft7uH0/t9sCwxyheICnhdXZ49jRFn5FtYtVg/m0Ipr/yqziDP/Xv7RU3Qr13T4++o0Xn5D4FTOx",
-	"7ryW9NRtu9UuhPSm1T6d39EN+xZv1AGdn4y/+tKraaeuxIoKRcE9qieLfbtHHr0sFp8+wPIRobXPd/vr",
-	"eMto8QweWuAZY9p8KzGDLplZZsQijsDEeGT+QRvqI/7X7pvuC3HB0L1jVMs+3aoEXM9UXQaJFGIUpw14",
-	"dZHUQbmZcAdtaS+THa+rilHnIrD3jy/Gfkz+8f9lfdxouSKPIdvmKCTSetrsmpAFwF72MK1P5P9sodu6",
-	"pmrnGJZQ4b+KCSIdB1iB0jDZVIxsFTfWfIEPPEJt8MBJsArKt+6h049CWraCTxq5A7Y8nkCmYxv1Pc1L",
-	"sqQmx6Z7nTbhkpFvYecsgaHcrOuMAKXWzjMCRp0plWzXJZYvK0g0Ay+mdpvoHafxLXwv1eZbb8P/S26g",
-	"XZwvtYmfNo2xfohIAhhDhplBoNkCaHeo1DlzPy21wffAbpjagde774bwRUVd3jpY6WvuO0BUmJrkzmdO",
-	"Da3kuqcCjzTXK/fIHRLYDzFBXD/J84l31RqN2QrOGGor1lOXHJ02Qm4d68Ojk9R5xbW5gifOJE4aOt1W",
-	"eDty4GcbUe1ZVTknfn0LVHs3uCTlViANIdQOroiOWBFlb59o3ynZXKEP8LgO91yqtTSGiXvV4bJF08bu",
-	"qta4ic/85upHxBb9cDcCMjDG/YrFvWEH/IdO8FvgvR8YayDsQg10o8XUiE5+QaMl7YP58QvqCrsx3Y+q",
-	"rULvvLTwi+oyWedegvsaov+Q943fizp+2Onl92ZKsPsSreD/cX3cAcjdG6zQRAhcPP5W290CX31rtWxC",
-	"fbcNSOeFXoU+mANdfbFhIebVcd35BzHG6zhQbo7dEHJzPzeEHenaLTHxlsDp384dUcn1UspNRipqQucn",
-	"3DRKKn7DMHoqBTGywST82HG9NlQB0e7nwHYRmsf2Ogt0iCEHoXKOb6xaf8eCYj0rXRYh1sTLYgJtV/vs",
-	"vGFhNTX73flDWw9uLgklgm1J15lpOt14CDOEczlNYDy+RYEhN5M6oOWckkKCRyvO8U0Bxz+y7Djp+H3m",
-	"MvgN4DXuUNV27qmYc/cVv2GOYQeawXghNbX6e7/hWKd/OgdYSfUl4SvfjB2iamybOfed3PgwG7TcomuK",
-	"XXPsAL+0TIUey08X2Esu65G/nyb6ZMwWH27VOwOZx69Xq4MgKAD7FXIs7ALrpjUAnAnvY3MxZqxhXDGU",
-	"w5iE4TuM9EpeujIkkjvvWkrU0Ll2jvNmlprVazmil9lrNz2ST+0QskKhOqyrkExfEqi6Ii4pmUwghIph",
-	"qduh3MsmClMa9sD1o9RkRTX4c7AuuGRkw01eMhE2RLVCZ3Anqp1Pu5KtuSSPT+jmMkSchppFIFeqowuI",
-	"5qPPa4kJQZmL3mGVsxTsfIlx1K6B34d765hl86a1VOYFu4T+V1aGLxXQkhuIsp9u8Uxa8tG5Xdyq/P5e",
-	"GLU7tFX37ozvdu8RLV3m0BSFnpU+u+QOSYSDREj0V7l12pL2XRXt3Z7bA+kBEYVz+aBUPNkuHqpuTucO",
-	"7qqlnYbPo/dj7XuVfOY4VmkubmWD8lbhtXya0R5VJ1/R3RV89l60yRWPoXqG/iC+Ey20WO1j6F649tiR",
-	"JgJ8ZZJvUAxTVlYxsEq4clWJEJGHoFrt2mOvuehdPIB3scX8vqjU7tp4P3nSV20f4M+jK/VXKeKtq/wM",
-	"ejcbRkfI960l5KP/4kwIekn+9u5qfJ0cRk8eAeFVn4ERbFnvFeXRA//en65e6+rzz/MrunPJFBhhov3T",
-	"6mLdco3AdS6jNSPDckxrRRg/PeAnlECLwY34yCpELsBze2f2WVHAZXLDzoqQHr2s7Pdd3+z79o0cMXUw",
-	"A43fhgvtmvbkeCEFu3T4uMoygLZGJMgnXk/t7qPf4P8H1Z+37EZu2P6u/V7E88LlVsj3jm4Ypj3imbC3",
-	"r7W8LtH0gnRLp8g7g+20uzD7DW04yGILJhzrHYGONeeYdIMdFeyjQRvhdo+sJdNf2Ufjmnfc2ea/qeik",
-	"PxECnLd4ct64hpbO6eyNjAaalEMrW1dxCw6g4dmRrcnlOXSeiEG8dt/97MIQbl6/gyidtDrOC0QMd9QZ",
-	"ard8ct7iVz8L68yy9znG54BgoPPqR7/Z6+fTwSCzlJt3roHeEQoY9tE8yvXN/sqHYi+6QmzRdwsxeH+b",
-	"evMsc+3vFSLWABQM6lWQaQfjkv/x9vkVefL4zxf/npFWWCsLbg9NrD2YBc2YC6v73uYdYql/8ArxOet+",
-	"Oa7ewvhqzwEC1P7d4jxiB+Jv31prw3vD7sUK0zLmPneJqLgb1qaVUjh7LKeCLKGuRhuHDejTPu0+N5XP",
-	"+4zg20Gh+8uEiuXw5O/taN/zTo6Pyktztqd9L9QGJZlGkqW15YqQbUQJEgQvTs9Gwc82JSr6jHRHovII",
-	"fSDhx039bOo8c5/qYYAHEkHEe0v1Gc6VPbLembHmiHWX9lp/iN/FZEtmiju23fq1aC4r3d49RsJdgi7W",
-	"qZ1PN+RGO/q7U/UPo25w8UISwoN1y7RmB27fF/YBj7x2FyezX8N+v0cSAaE6YTDmHaBRhn7tcI48DiGk",
-	"rhW3lZPpGv516HAOitqhIvazCnHnGqmM8tAbE9nR8MjuLnfvjZvF75Rb64eP6yGaNOHvt6O1d20ZC04r",
-	"q65X1c4V9AcAzF6gA5vC1AgMTQ3RrfIai0uRPpT681w5nNW7z/0JUHwpWT8+u/vkUFw8z04xatidi5oZ",
-	"t//j2x15SsoItvUpYaebzbgniWHmjsi/Y5z5Vr1afkWfl09rLsNd3D3D3YJLq8dqd+vTmmDTi/s5lngf",
-	"34JHywMdHhb2P4an7kPe+9GmgFx+j6KAQKdBYUD4fVJxgF/ZP2WBQG/yn5ckG/LL/Uqz2Oh3XDLQoZOO",
-	"ywZq/vHYYeYf2b2V9fzIP34eB7hQO1Lzj6Pza4mRdnb5x3/OYwvz/uzKeoAx7r2qJ4x6xyfUcVvsgDZU",
-	"HC44fUPFv2q56RsqjhSb0jZ3aC5wMn3LYajT9ak8XGEh6m1UTWKGbRgYPJCIpD9ExHc5RIbt5wruSCGD",
-	"hxLQgPwuG7U7KIff4CO3mpfe1a3PwPft0A4i+ClyK6YjVDHor/1N9SVsvi7At8MYA+cTaEC73BHeC0ZN",
-	"dIrpLxOnmJpS7fblFoIbVdVDCdBZV+k1vHnCkrFJl9Te31Lyps8sSbfQyz40xd1fRv0Vv5DoVnaJIXuN",
-	"TXAtt3xz7a3187rA+mfmfkXocORbt6CbiorDCiQgb92LAokZUcfVR4cFBm1csEAPL13fePROvIEwuTvy",
-	"XFdU/C6+wEMpaIJtIVvgbOZKdAQG+n6G9Sbxud1PKuA5e3DLEtqR4fOSzTMPz91v2m0JZe/V9FX4UeZ8",
-	"r7jxvohZa62KP6UmJu11/+upaJC/VlO1KZzWODOJTQWH39mZJ5gvqwklOIeHUq0JksVaEf/X9eu/Pnj1",
-	"HdhnVJMf3ZwvyVKaEjBmIdMNAuZUdwX8mA17Trh8UMdKdVL6mt0ZQEcN1J3KWdvjlDv0f//eEvA2nN+N",
-	"kssjzrI3+Mh9KDvDliUJes+7TuE5R9EZ+M668jfQ7Ut6w4hmwhBtf481etz+35s7LmqM5PS853Irx8wX",
-	"yRrhRWrKyLhvUEONYcp+83/99OzB/6QPfr148M3//fDBhz/92yJaBj6Z6vXWz/me0FQ6CiXi2mNHmv12",
-	"bh6Pwf38+AhSeSTndSjARwnIg4K/rSS5rNpaaMwyIRQ7cuXZXgmc89T8KoXLD/7qq6+++ffMtd6M3Ad3",
-	"iaZIi4IVCT2h8LkUZ8JffH0ioOMKtr29NI5+TZvdr0vE0WMa4UcygrWLiNcClYYrdIgBDjGtKrJlVYVn",
-	"stc8YRqvs6cu3EMV6cfZvRyeYxCh4/onvXrS4KnqNWqchAEd9FWg2rCC2D9mQQfIrM5Ab1hBGrrGEIvT",
-	"FtLqWgccBSN3k/u9izaRoG8nyrQjVZs96GKrUsGNEDoH3EryEgJw7sEVsUqzLQInV1wAfq/9P84FbDtr",
-	"2hnpc54u+4AiK2YPi5t47/eog7tDIeuaiYKaIbzWQHMHZzUULtjxYc2WGZ66dpLhlwD3xLTOyG9/XxRS",
-	"sL8vMvL3hVz9ffEJ/BLYNDL4CPdn8JC84Dd2lvgnOIOkbQgThdM9GVV5ifDgw+PrPjQ2w2Lq5paCM60v",
-	"293eLZa0oiLvVwLsY6f8U4QjPj4QxewD0duJV1xEQ7hvwv6604C6z5bubgNh6hq218Fq0p1lKNUK4dh8",
-	"JVWH0YUTUFRsXLDU8jMGLw7qsdf4yD1FfbE53WcR90XaDKK++Mskhzsu5Z8x8Otn/tmFfh133Hvwtzfu",
-	"HYd/gb9iwV/NjPFK/5Rv8do/c4fUCGNMGJV7wOHh2dPZ2uTlVINfHVAwiDZ0pwOMSEa0dABiW+kbJzgF",
-	"BKmKva+sZeqwmtzvlxKMy4HTHv62R9w7uNLc53Gw++bxQ7t6C05IXbKDgOfvpdpc22futk7q3qkKS5py",
-	"WbaCaHzgtmotXFEQxFpdL37t63thG4LadGAvnG7FjuH2gY3mMf2lAwXQtG6sfbnlopDbDBsRk19abmcE",
-	"iq/D/I5j89lTCDdPRM3ccx2HUtNP2dF5uRIXBYVfHqcg85jydMM0dPPCakOnncH0D0xyDRrRGbPMqVLc",
-	"oftB12Bt6JoRKYg1LX0bsQyx55T3RyvGLNPIre4XYjjgg6iT2GF3RWbqbOzRVD/8i2YQeb6eNl9v1zj1",
-	"44H5hhiviCBU+V5Wj/C8HlG/3TP3oX9fh/rd31f7dnQZqt742zTd2zda/ydUvv3UPy/t2/PGPR/a3qh3",
-	"rXnDUFHVu8d4j3JaWZNfTR5anPKVfywRuqP31Zmhz/Dq+ZR4aXSnlsCdIwj3K0HoNPBD0YqqWqNv/uuv",
-	"n3z972fU4u8Rt+KokRwgrJWJx1STfYBWwGz9dR6mXuwu/RUBZ+P1yBen4AafG/UGct3ytmdWv2gaAIIX",
-	"hTfhQJHqhbtP3XAA8lY3/h1osbd4RBv+6Oax/fv/HwAA//8=",
+	"7L1fk9w2si/4VRC1J8L3nKGkli2fnVE/yW1Lo7U8Urg1RxHX47uBIlFFuEiABsAulb3+Tif2fV/mk20g",
+	"EwBZJFgFVlW3NXPnxVZ3kwSQSCTy7y9/XeSybqRgwujF818XDVW0ZoYp+Ol1Yf/LxeL5oqGmXGQLQWu2",
+	"eL7gxSJbKPZzyxUrFs+Nalm20HnJamrfMLvGPqWN4mK9+O23bPF69R01eWn/WDCdK94YLu1335eM3DGl",
+	"uRTElNQQUzKSl1SsGdlSTWpaMCJFRrggP7fSMH1N/ra4+tuCrKQiW/sG10Sw7SLDiZaMFkx1U329eoRD",
+	"H5rgb3Y1upFCM1j4OyWXFavtP3MpDBPG/pM2TcVzamf+pMEn/vCTtsv4tfftf1NstXi++D+edJR9gn/V",
+	"T/x3YcR9QnywS9kyYchWSUc195r96gu7LtghJRumDMeJLqnAPTKs1uM/l3xd3th/rKSqqVk8XxSyXVZs",
+	"kXkSiLZeMrX4LVtUcpv6aM1Fa1jSw7/1+eQH/6YbLXMT/DG8Jpc/sdzYMdwvqFJ0Z3/WdKcjW5ctDK9Z",
+	"xQXbI8OhTfhO1nZDR2MMpgqk7X3eTWE012zx8dFaPnK/bJRcK1o/xv3q/e0RrxupDB4yUy6eL+5YJXPV",
+	"atPWT3Kp2BP3Lszkhd7or9hKKva2NeNj88ExPtUbVhApckaW8DRZSVmQXNZME9kaPFP2hEhDdswQTVeM",
+	"LHfh5GyE3IpFNuCbSWK3wvBqPJ1tyUQYSt4xdU2kqHaECmlKpohitOBiTZgoNOGGbEumGKnYythJLrIe",
+	"H1HDHlmad6zUEyP9/UnZjVzKzWNLypk7Yd/DbTBfs8aU45NV14lnpcnNSQelXuC7R/mNNY/9LOeyG2tg",
+	"3K8sF6GEKwput5RW73qrXdFKsyGLFHbE71KpUHC8VpJf0CVt2JjRFMsNFeuKEamIki0e0SGXbnmRPLch",
+	"V8G4R4i+UjumHjuyzSM6vNqjuo7JdJOXXKz1AcG+7F6eeIIKvWXqmCy85XVbwY1m6cZE8R0XiTuEKxnt",
+	"0BXc4CuutMnIU/hBs1z2N4oLw9budHCWs76o6f/NicPjdypKzWyhDVUmdQWDjcflhBn1Phbo0k0p8+RN",
+	"ublg/xOJygRT692HMvFxXow3QAqWEc3umKKVPSVGrpkVwrGD8lPLc/YuN7PufT0ec6Vk3e07Qe60KpuR",
+	"8OuK6rGknxwGNbfI7WOvkV3vL0spK0aBdbeUm8jE7ODurOD9RBWDe9Hdln5yVntM0R0+UH5ccwDtGBaR",
+	"hYPaEc8zRI/6vX33i0xhrCVDvhrRKZf1SipDLX1HJCnlltRU7EjFmd0iKTyJyJabklCuyJKZLWMiemQn",
+	"dIOR9uSFmJune3F/conK1FeBiKeqU18xgdbHwRtubJrkpeQ50312WXqxvy9vc0mNJcQRBrpxj9ldak3S",
+	"G+4xe4uqXcILX+NTVkRzwXUZU9dQU2taQ6Sw6mBJRUHoyjC1parQqcfhtWEgeGv68TU+//mzMZ/WVHFB",
+	"C3ZUMffPgaj5yHS6Ss8/7k8jMotGcXfVzOABsEal3HymidyiFWrPS94qxUS+G3FBzah5x9S361TtkKlv",
+	"E6X9bxGJoGmVwkK37jF4o81nEPaWqTv35kHianwuepMPJINj4iycmBQNF8/vqfqtfflF0IcGelJVMbVm",
+	"Yp8mYytzKHvltkonI8zgK7mtovqBpCZFbOCzOmINLncgmUrZalbKqvhME+T262BjOZNLWO7tmX0JLGqH",
+	"/IbGfDdyRShxO5/2rYKx5qXirDiq1FXUsKFCNBrdlFzD8UwY3VoFpiQlc2JatFVlv3/HxJ9lqyK6A9i6",
+	"QNiaF0XFSEm1c09JzQTRJSgTK3yEURQPJa3u9gi/ZDspCrKSrSIFXoEp3hi6Y+rW8HyjJ+S3XBFG85LA",
+	"k0QbutPgKFtbkf706ork9d//374gTxh1yJqVpEe36o19BuTDTAlPNyMj5/C7m4mzWFOtX0VsRbolW8bX",
+	"JdCKVhUJun2Krkt3t1aMxNXNmlHdqkPXSUSG7E/vRS1bYbSdm78gib2F8dIG5XlwpnUjpdCZva+5WCtW",
+	"cCbMInItyDsmJo8MI5rWoPlRUsiaacNzYt9Io0tD0z7dUGGXJnmV+F048alioVFyxWParb3qLIHAPYEa",
+	"jZsYXoGJio33qES4TTHtbUwKzizBWKGtpUU1uKw1tWaZlS9ZnEgg8JOIotrlq8Sjq9rlkhVxC8gOaKU+",
+	"PgP7IwpwCToNEOw3vNKyCLdb4r1Usj7E7enSZV99Sbc+7dMHhKFdaEOFUTtwjMKO97f76JV+SIdBd0Be",
+	"3lqZP3ETApXliqwqK+othfGda3IFAgh9oWkbrw04ZWYoaiZ4cUbr2tLmoKBKG2BLm9jXI37pXLYVLF4A",
+	"r63s0RA9kbUn8qRyEm8syIauOU8Tdy85zaljox6juqOT9dQ7L2L6WojX48Lx2d/n7rDvX8ieF3s842+h",
+	"PVPeyWEvNHuXSnf99e4Sv1Ux27/TIEcabO8uiLG5+3z0b5OelqY1b1uTKns0kOXVKW63vYvM+Uz857pp",
+	"dKuI0ka1eq5x7wMoS/suhFAyIvHKXVFr8QdvUduQn1oNgUlhudUazBKc7QOXrMQ4wVh8rmNOOhhqW8qK",
+	"EcfNSZevGjh9Z3js9/mkph/fMLG2c352FXEN6rikW+6cTpUy4UN7jd+PbWdnaH4JXjP3w9MjXjekjaV2",
+	"qlcJ2OYMnxKyTiw4x/CGLeWWlNIQimyGIlGPOafTKMYktXoEOvIwyj7iiVIaw7RJDvNSc9Zw03HYVolJ",
+	"vdDR7TNN7GM64lgc7CZ8LQuk6c+7t+R5MVm/Yadv+Q01tJLrsQy2N1H6XWqt+ddiJaPegHbOh9rJ70A8",
+	"41tu+S35a+DsjH1s3fKCijmOo+lvVbx2rvopfeTQd7+nYs0m9A5KVnzdKkZquiNLtKZA9zescfIcHZ21",
+	"vGOgui93aE0ZTVacVUXMmGqoOGqWUIHr1XBCWgVXyAVo1eqWVsde/ys8BDEQYc4fdXAQgR8zx+C9xfWZ",
+	"Yo/b/DzCTvtlICljEv8G8n0mshwo2VIluFhbIdJIzfS13bqSarJkTBCNIUxWZLDhkGKwZMYw9Zi8FeCg",
+	"cUc4I272GTElzzeCaf1dnVkb9VVGGqa+cnErTTQzj0dyes3vJiz7ii5ZFf2L/XbC9U+8NytEF9Kcx13o",
+	"/iLxUyRPXLx3FDtFz0MKJQpqxw9nyGnk7bGqXMxTg/1lN/DcoBtQqoIpUnHBrBlt5cnRnJV+ZDB+c9nJ",
+	"O3/wDNWOVhta8Xisb0XRA7K0FgRRlGuG82/+7M1mv+/ZyTFna//adRVgBV97CTzwPoMNpYlhVRWllrOy",
+	"pox8DkcTMwJXGQlBZy40L5iLLydfwG/oznv6DgQ2/PlN8cB0etV4Fyop1nYB9qFIOPGaUI3P9H1KB9Kk",
+	"DnpJZvhU2jVV79JTlJJOL1rlJ59drxxdKlQzceg7VpvPMsMhJgUI7OPb6B2wtjdO31E/j8WSWGFCVdey",
+	"VVExf0xc7ftTusUFavY9Jm6UKRGHxDzNanduS2og9XF0Uf/LTN53AB4JI3EzFT66xjxR0N+qHSkkO0Uo",
+	"RQ31Yyl2UhaPOzaZmWQnZRFkiYuPz+CAJV3HHTm5autlhJAuVtNUNAd9c6kYLdzDEZ4BB/Hxr2xLRg16",
+	"k+NXpVqzb9Z7/ureXCtG75hwix8wJ7geSSO3VoFxww7G6X1JxjJ+BaSZ1VybzDk3INVM62u/CPFZhFfG",
+	"jkaq9VQC4IwL1WodrLjgLQpe4EQ5CwPEIy+SV2QtmX5OaFVllkZtAw5xULus1uKzptsmqj0ezYzwLH5i",
+	"bsSNFK78YnzfrriZUPUaxTQzz4kupTIZWVkDWiogfXSTwXBDS5ZW1dvV4vkPR40SfOO3H4c+qbSLLXJv",
+	"WJIrlvOGWYOfVSuUZy5FEWTGOKlLsVTH2pw0z5l5l5quonHooakOs3WPR9IME62vWyTiqRrcMGrjvxaY",
+	"4KDpIzcRvS837Uzmwbn8GEvpczN1IqKkmpS0aZhgRYYJkD47ThteVZY9clmDn4TqzfHA8V7dxm8+ATR2",
+	"+fK8dNr/qq28KVZwXaIngOto+mUv83t0MH1qZ/xFyEOJiykftt9KTP4bZ5SCRV5M6BAQ9WZMADXdo35B",
+	"ngtHn2RT1xOaedQnpWKWUds0EMnHralYQUypZLsuo1eW/fYsf6zcfHMXLQrySZSseDE4rdOFKnDDsJxq",
+	"My/93r5lyXjsrZf+uX4W/sEX1K5vu0fSwIvo5lp+wt0wsirsUVgyUkgohmKirSHRF39slFxCvjM3fXW1",
+	"p65IWswjYk3VZjwnZC+41UU4qp5yTpu1cj36RanYpEIBOdH2CeIytS23CdBkBCvIPqNbUWBHzVzeB7xM",
+	"NQQM1/yOgW1CiaHNmSnvgn0073l9NDPmL/45+47cxgstNVN3TH2mSV7JfJNYdpUtZGtABB6Zwlv3WPfG",
+	"f3WaRcQ9WSU41isqXosGJal94XWcgZH7jnzsfclULaEM6dadHs20n+CoiAJFMReQOWYVnC6Vf6x3GKrM",
+	"PO7WhjUpcunWOE1tZJj7yY/I3Quk+2khUziiZ/5GzULVixOYblo9AdbtfrjKujto6gqfKlaFe/HoDQov",
+	"d2yc9KwrMEwX+d8zWrwGv+HRCAhSzk2+N9TU6r8RRu3StRXQeX7LhsRqeG58hmHSit7hC7ErzMmwObfR",
+	"0GZ3X8i6eY2XP1K3XkByLnFps5VcL+2PupRbq3tlZMnABAqi1Y/iCXnnnDADdXDGKZu48DZcFDMc/pDQ",
+	"6MoAJlWkePwb1maHA32oVQLKX6l+TlYVbzKiS7qBJKi8ZCCSR9+9o1V7Uq01CAlYabag5pjaDcRGWTsz",
+	"9mAm6oFxofYObKxu7ZLU9++gayLkdmChgyVJzSBV7vguj9Xagt3xnPnaDS2d/ggZapB6K3JmlWZ2xxSR",
+	"K4OThvAfON96zr//fAZONv/jHzNrCRlmt3zxv3548eh/0ke/XD3606Mf//BvsRl6hvNak09D93rRAvkH",
+	"/lFwWlWYiwbStka5g74LxbRhRU/hqjD9XdEtuFxX4OCoZKusFWBJ+gicsYZumHiE39BGNlEdLVyjMVPF",
+	"dNencxdylzhqtxCunWPO0sDK+9//+3/fgE8EhsfESWayoIbZP1kaZOSKNLRiVg99RgqqNvCnKi3/f3g6",
+	"YEemDsOtu5xjXgRJCmmXjOFmLBKw/D5yHtDcRHULq4nBfdsBXtSUC7JsjZGCOEd7JHvcUF4dDj9PeD36",
+	"n7fXV/T7VtOcBhooWghXdSVQVg5GfT0l1azP6lvKHavvMz3+S7VC4L8s/+O/4AC4X4Kr8lHH+67UxNlk",
+	"US423FRsDnrBB0QvYMSSwBrfYu2WfBoyAZLATyTs3CSztXVNUWOI+T3S4z3LA8kAPbfB+I/BdZVupAO5",
+	"aM26EHLPQEfB37PgD9j/Exr9KVb3xGWP4eGpgzNe2kun+5JcQia3XEHCp8sLdUeKwbUaFLNzimzGCVJ3",
+	"E1Un01aiNBN5vE4pTNcdnQ42I8o41/Y5FGTsGSxAhviZaZWOXCMvPBOiZw9AT7bBNTASz1bFSF+ll45J",
+	"qvjXciIUHbXMrTS1FxlUczWUA8eVVBQ6Q+kttSGtWtsbA+rrU7McJqch79BnFKv0mPKsW7VtzmE03lt6",
+	"zlSHvmQ3iSxsXohLo5EGu+THdutMgYhxLHUiSMxNq+7YG8ojJq/Vj6IeJ82t7ukDDwj8xEVqFkBn7E7X",
+	"56cnSBiZfg623N6PBzxoeB/UgC6ADxNfRH086zesLAwUNthT0k83KhnaicyRcT5mxNsYStj74fTPIw5h",
+	"qeq+gqPtLZIt8l3FBUKPsarijZY8rp+slWyb+E01kanCqDav4ndwxdelYdpgbWNwkIO6n1hp6jT2aDja",
+	"5fwlF03KyYmWjN5xBII4xx/aVK2icS1YtVVysE7TFTO7eckx8Bme0+SEMPc4JkzuU4QS90fct8zdWRVn",
+	"4/KAboNSxvRblnyeC1Oe4l3oBgos5L8WO5phnHOZ7ID24HjDn7Bs4TOV4cSOptnfoN7ehvPm2Tlwi2ex",
+	"w6lNHarHHCfKBHZN3vasRCxfhhgDJEFyYeRzspQQulwpJvISHC2tMUytKm5/sB+IpRb0oZcmJLkdx74e",
+	"8iwxXTnkNUWuHnsvRnwx9is0V1KjIzDsuDWD1Y6YrSQ5E1aTMIpNlKBWPGexkwR7CZXGghF4CiOGW5Ua",
+	"e9GNvXZcNH5Mi1ZYS2WwAWlfBoJF5GFXle4DWGGbzk/CZM1jz4Mn5oR8DW6z87OnrS47MyjCmHgR2QeX",
+	"o1FiitKZRkaYVhjviIqojVTssaNKMk3tuVCCVk/gdSQsd2kM6YKhph9noHImX3+GNTcn4nfeoKPvZuE/",
+	"k5hWAos/PS0YLYQRZ7wVzHlsenkCWaIJ2HnoRpx4yJdywBNXOLylsbcD/b9pxwCMv/jYcwMaBypTVofg",
+	"0rwnRxMkEnjFKS+IXF0jigw67UGeU73xKVVc+wSBiOo2VVvSi0+lBk+pmhVrddgSXmXPZe1cjeDjW0v3",
+	"k535RVyKW089iHL4eIORySGNkFOYINdcjAfp618duR891ZAXs15ID9fgyeTZL8Vu/lrOv2aC2fx1QDOb",
+	"IQ9Lj9WTIuXyUsrY5vCGZUTRfJMRxYWG+NvWFWFgpJIWlpOPpa+m3MVfe7irk67ibzr/6wlp8u7ABrl4",
+	"DSxpZZRTI00pdXDhBqiZzNFh5zSdgdDc0t2pufUrByIyUwxOKKj2ItfXkJ8xtVM9yRlO6gnqwwoxJfAT",
+	"h5Pxn0Y8BkjxU4lGxe6lz/IaK8ariuoJ3IHJhJlIcP91cWRd/zleFqOq4kybi1xspVxO/AXq7FKdN5Fp",
+	"Nkw2KL1r+pHX9gZ4dgXqEv7wNA5MK07esJm3k70+B6UmTz+/OsaS8JaX6Ye3rheL3QO7meXP1byYgxbD",
+	"C/a11YX2JvLH8Ty2VNU38SxzAahUwaW1YY0h9vFrctUpH4qhlifYCc6Dzp/seMRzqGNHP71wgpMMBS+z",
+	"z7EU3DfOTMqYEza7v1wHpw+u+R1r43kHp52AyQj+S6ftRS7FJXPQ+ADYpBDXBVI1ARgTajV8uwlQcukY",
+	"47Ok1Srq04esF/tXl4bKNVlPMeZRnI1RS4NhLp3dkUm8jRlQUyH4Gwd0kwChll4e3PWGGHg84TtIldPq",
+	"xkLvCJ9S7miQApU86aNwysywuGmbkVzKKiOAU5yRtrE6IuarHdUWkGmct8H1jvBMk2gsv0RN/FRj+WUv",
+	"kzyuGvYzpjG3jSx3oEqZvURnLiBTzyeSwBZ4hRFRvVfwxlhNnFGoOqvMRip2W6QX5XDdvDgD7qbgtLqJ",
+	"AjhgVpRm3tWWdDaiJ41XpGRVA86KqPPzcN56m5dQeWWPqXPVitNkjrxj6sVZ2EAr9mKiZM+JRW9e9QC2",
+	"lqzi7A5wCU+bth32q1102D99aTn46dWVj0ueOkIK5jl1hc++Dsuzap8w/dnusWef+t2OewZ0vDMP7+hl",
+	"5/c6WZB4w2NwuLlaVbFcBpfRSxEyl4s18Rnms/KXDmIp41PubB5NLOCIjWOffbtaaWYipxlyLu4cUmiB",
+	"fsoUNGNFtw5CIGLPMGr+2kSZMiQ22tOau8qaz6+uyN//+yY+Mq9Z4YGK5FbYLUF80Ql0jkgO1IqpaGwG",
+	"cI/cadxadXorFfQUak1ACVUMEGpWB+E0eyZwxN4YKYVAO4eRGFUKp8MKcsvUh1RQDppvYuFX7ElCKnbH",
+	"KoeF62cUCT4Z2ejX4OCMlatpYjdIIbSZVXHkanVNWKWZ/cGplKTLfhwPYFQ077yzgqIejbvp8pqYm/Bu",
+	"WB7i/IZdQwMkbBaO9/6xcQfOz7bjf0flHpcl2Ukv1azK/oiVBF84yTz6l/z6VOXXP66g6lvQV3sW9NPs",
+	"X1JsQooNa63OkUwPKXW+hQYKJ7jlLSnsCSA5FYFfCUU5Y41MKDWUH0cGVe+0Bj/m58fcmPO5ueJGTSF6",
+	"d/7TL6MD96DpDnB3+MoXX171/bD/eXV1qBGcX0JoAWfvHegA9+PJnqJXPhVvxi7eyi7r3SWEwMnrx01d",
+	"Ywjf/tAH6EaQoaltP+b0YYiIo2dHfWkwQKJZ8cplV51qU8D7XTuWtCrJvUr5Efpqa+ZlpsjWTHvweJdB",
+	"mQ4YM93ILi7hcvhwaEjhJpRQU+kQ1p0TUwqG1YU9Fjy0bY7sp2/e6z10rBNiks4cX4OLdY1FVBCVZEJz",
+	"swtlgo2UsYQNXiRemSf39Sl2UTivLupoRRsQH+sFNWnaqoF1rNtaY3abSxjbUoMIS+BDs3K9TcQEyxY5",
+	"VcvU7ppIu9Qeg9FmPmtCUZxdkyvCVyF9xhVLskSE8hVNBbXxadRRyImKMw14Cq6rgkIGByf9NaGk4j+3",
+	"vADwBdJQbbA5j9iHpkCAq4XD7eqO248pQZBnx1U4LrRxhe6XUgoVj8EXraQiT8lmDVuDmzKjgVOjpGHJ",
+	"vlglqyks1CoZryikUPeW//lVFD+vXVM1J7c5AQepn+wHy+lOiON+txo/vDtsyL0dwTKUN37g6bTfSNrH",
+	"6z6I30mpH9Bbb55Zm9p17mDHiENohGnN2mDmJ676jTVlYrVdDtrbt652MYucVpVD3t0nxeTVf3I5vWMo",
+	"fD+FDLiUU+nA71gH7jxMFj8Lh+rTh4bCwsuIKfnmP+h/LP/Dv79UaEkhpDd4I7Dl7AAJ+JLFmZbrJkpW",
+	"QxRrWOIALiWM7ST225sC68R8Le9/sU86VDtt9gtxowXk8VBWgDtjJn2Sh/JcZ7SQPl6WFSm+Og0j6/Xv",
+	"B321YfFKo/mQWJWUG/9G5KiW1ANK+j5kEKMdAyektsD7FwCXtczm7JC8Y6po2YR1KatucVZtBfOBofkG",
+	"taDpzmY30G3U5eaEBUV8w8mE7BNRs+YW2oXY7GyMDrZbBJHrhE7PK+huZH+8e33ae7vQ3SaOocOZ9/In",
+	"5hiy128v9/Z48/2DnpnuLo/dKLQdt3o7KgfzUAR/2H8ET52IpzC/DOEAQME2fVx34l8cAxYCmexaaWA/",
+	"8dTsek2nIIOwzdCsnvC3lBdvRbyBC6RnTslrbJYfqldQhLNB94+jZRAzK6xAPUjJCu5bUagX9NEZuj3q",
+	"FtllT+a+nr7DzAOS97g9euqcm3OGyTPl+gNT/zvfGPYsB97RCsEVVURwwYxLmDJbJszOO4cLvlp5mG1X",
+	"9wjNZnImzDX5IzYrXdG2mgFNndzt61BHF/e3D9QwFSlSXCnmHVgSHVjrJx4XPiNjsHJqfB8R1+fMXs9p",
+	"S5rbWyZbtKKIZT/CLMB3tGRmy5wXDhAWfDOotcLUOq/E+Z/XilGNyFpMraT9beHy9mARe4n/E0dm4NTt",
+	"8WCia/0NdgI81Tn7HS3Yd/zj+MZyWDv6mOJlCfQTVSD+9DUBKqM7UEjjcMu5JqhPTGRN9c7Nylrnrya2",
+	"CcC37We1oTvED0vY+HXcOwbTSu+jODYNDwl48GfEhDutzGlNL2FUuxj/kazbokC2FB/Dd/yj3fRTvQz2",
+	"3Vva5nE0HciI7kXZQyG4b6R6mU76VBQHrFIA4V4jOPscQz4dzyOnitYxpxM31ijWpKR9qLN+P4jK7li8",
+	"v1cnKqXYI1qiC2D80avQwx+7+8/s41/w5lVyhMAct7DfS0MrHR5P/XYpzc0U2WDTkajOkFxKbn/MMBYA",
+	"QSGfi6yNvGMIJvqQh37DmuNNKbYUWgq6Pg+utUBic87DH+8Qg8IQ3KQCvaySO/oeqT7IU9Ovu51OOrLp",
+	"6tpUmUGHq9RQgbBKaVfLVLGBb+vsl5It8qSKg5oW7NW0XMPSpV682WqYu1SUnXoEb7+/Pz7tYyiVMkKL",
+	"IoNTlRFdtUrtiFRh7LG/JlD5ZPpN5l6MSjTYXUyl4z1NYc0MlqbyfNOV+G+pC09GWteIl1IWqTwlxcF0",
+	"t17TNjiBWMhixVEASAWmc6lSyT0cn15dpcta2KqD03TXTSmXifYEsEFyq29Z8ULPaF3SVDzmzgbh1WUy",
+	"9Gt2+ylrVuBPAEqhaQJOrkpKzTBpDcuMXEVKcqOfyBDacKWgKMFId1Re2UsJ8h23I3jiy3TYywAt9ej1",
+	"AoVlsvAXTCKrbScMPeBXLrD5iQ8nzPjkjPaBMSXY70DHiWGqXop2B9mpMUHn8LdaXz6DQumVmHDCejvR",
+	"m3efofeb24EO1jtv3dYEtgzFXV4gexHSaQl9pEIUcOFIdIrnnlJ0TOun4vEpGr8Lk38HeLqTnXbz1kBe",
+	"4rKHMIV8QclG8NVY6V/xKtbc0P7aHx7AtRRsSxKLdHFPp69OiWScuPri2S19eEKOUsenT4GVHs2vn24L",
+	"G2/653x4Dt0pNAxIcWfoBKwPj5FaIiqDfSflXp3C+XI74tK490IEETTJGTRweUSfaU8JV2FrB0SUwpIm",
+	"quxGHicLgKo4kEhPm1GizwELGk/EyQa04oIiuvAcr6Wk5jZOQFhC6AaldkQzqiX0v4YKeG9U2E9k5IoY",
+	"SZ4mpmZJNXWVBjyymtEe4BytEbfGzijZmTcHoeU0k6xn2j87ghjrLxmcVBo/uB09kyO+h05zc3uPnpCF",
+	"VvdY8BD1wsJOzk6bWW/k5FWYX1J6/nzyRzL0nQ90Rnbq13sHzZ4xUCS3VBUaWldg09JRwtU7pr5dR/0/",
+	"lGx4hZ3mejh/oJRck6ef36fL4tD5yBY/UfVqMmLs8DTglnTZhjX/yIrO9wtdkWiVfJdPsFrSVYerTvSD",
+	"nnxgQXmbaJhVyW0A19XYb9hH8BeRorKbeyh4HyfJDKLRylWiXLhHpcPGP83n+kXf5/rFESHt88AQRxnX",
+	"cxjR5phLd2Z/TbvLyXtXU63fSD3DBp7hRckWEJ+9OcvlAozYlaG7L4Zldri4/aXM7xPqDs7p4aq/9Hrb",
+	"jRpHQZYRwaahVv5YJdVq8S7xE6Oq/g+QhY+tzQbwmegUmdTVAcJCG7pmqd31U4AA/Khp5fqApBdocSKY",
+	"3lvxvmTvKod8E8tXmWj9cU8dbicTBAGvjBUTTavny5xx9wwRYSiE+kFLpzW+568DdwEDNZyecwafmSx2",
+	"MOdgoufvAZOs5zuaKzuGqVX9wqQXZs/54aX1oNuw31cvxp1rJOUAQNLL43fVfMwbTJcB/u96VM6xw0DK",
+	"THd6clII+wJxp872KxpiJQ3hmIQ6FAo74JpzuVimCyouWyVMvCIltK0JlY/Q48uK6V33nULt4lXJriXM",
+	"sfn+Frlo37Ymfoycm0jXtKqg1Nhqy9jPz3lTPi3d6OF0GDvSeTrLBWItg4t/Or3x7VbcuPLTGUbSCyzG",
+	"Cu6BABhKNow1Y+voGLBczMas6M4VOSd2bqbmDd0Nt+5Zn9ZPp+HAHsL+dStKsn5hU86xfN9uRYrxewGv",
+	"A45y0OHAP55ANfvhNE/BHJMvTqqQ+nLPxDqN3bSf3eHk0xYzT09jThwjid440jkUf0e5XduNLOIqv/TV",
+	"CxWD5pyMNKX9Lx/r9ThgLKgIfSH1zy1VroJUkNv/ekXghSis6S/Tnnx3wwGyjf/mALnkVIDhbNGqatoN",
+	"g8SIt4IcbKf9Tg/D264nQ/rEJP87KrrS+0HkJJTuRHKuA75BOnwjnOUZmLE+ezGaadfmc1oh+0WG0xGD",
+	"v51qoTUEicWx/Wp6VQbhIwcJHYTMQCMqfJONce8Bps1UzHsX8HDtBzSL9uBcUTODWoA1OZHBkrJngcg1",
+	"o9q3rI5L1Ol0wI5wekubg59IS8rf0uZAPV8vXCar4nj6RVW4VQ5VL3RVw0c83d0GZn6Le4Txq5tgmJtS",
+	"8misDkEfMDCbl1J73E7tZPIAoJbRGdUpOGjUlGZ3rJrIGYYcnOxAOW7qQcUq2dgRBfT+S6wDMwzmVhq2",
+	"uj0Oz3WLIsAhyZ4/2aHscTTI3J66UcLW9NbmJzzBWqGuOlIxPpm7embpXJqzLGgiO51UYU7FaZXVLgPi",
+	"XdcRddxJxkdqtlQDQ7MxbA8tZtZsOtiEqaJbe5SxvKLXKdH3mb8mrG7MznWZ9i0ZiKulGRdsYWuuORVb",
+	"E33ZGv4R+StFl0QoBd9UrfT9wTylohxZUREDtRaYvHEQPw8e6grP5+zFHMylQ1XD0GBuqu4SINOgCMXt",
+	"aPCqJYkGhFfaM2e/HEunqVaR5wFF/TEBooSpDpdgyDQeDaurbgtr7zDLrq4Od19wHWyQ3dfSQ7FjZp+D",
+	"1EItHGtYIZ5w7KLxYQerteVSFC+73R2A6jnMLsRjA2ULUjJ0D/Ar3sVhWbF4NOONzGkF/sNhtWIPV/9/",
+	"/HD19Mcfrh796cf/5/Mfrh598eO/P//h6tGX+Ksozv7J8J/dwYnU0Loimlx6KBSg29QZPgV8c+Yp/6c5",
+	"sv86m/+7nM24hnPiGYtF9HKqlq+SfeTJVR+bnFb3UKvh8JSSU8xPLavzpRqwjMwRyRGgNws/QkpeySlB",
+	"qZBZ8k4qoyiPIPgsK7l1shDAYWoo+ELH0tjW2q8/62kzrbo7VKUzI+hS8nWZ+uyGi+LPM59/I7c36ckY",
+	"N5dPrDgSMoFBPRl6U+6vNiXZNmDspNC8j7Ccci6YMRXTqZ8H0OV4BNlVzExzDmAtn2HT4ftT0d9jVq9v",
+	"edARyK+mR4TMHSJ/DMKqErNXwuE8PX/Ff+J79nPrXHYz1KDjcEzXHlTbYdyU0riqp7VM7ci+8g0cDnoA",
+	"Oxz1cee73USLnXdKLiuEqBssbLo9KlNKqkMBW1pVcsvirHecKafRy+ieWR3Vpj0uXBpn4+NZmHAyr2Ob",
+	"zXYi62Oq0egw59219nSfmtger3zNaq9pXipZT2HMr8iwQ+yWglL5U6t9xYPDD3UFjjS9OZudC7NnfoZI",
+	"NHR9RmPFGfej8xKPIiP9gkAoye1BS2wptJ13zRGWcgtaibxjrkWCbANqmzume6Glnl9HVtjx6E8oDgbd",
+	"LqOKAwToGTWuGzpVtYdgT75YU1MmVDReQZ1WPVzkqM7P2hQ8L2G2gOpj94XUjIptye1pAHNi2GsH720/",
+	"0ZRzB8D2J/PKDK5cqlYfN3DhIW+YxnjL0gT+aK8D+CYDxNuATO0StH1LpUXPcrs6BAY/KNWqeJNZO2rD",
+	"MpKXLN88J5RUUm7whNfyDstvSyjEh4kA6ppszXOw/sIk+5jZaa2SEquDh25xPPapN72ThGdc9JCFSqt4",
+	"kvgSMsRVyPV3fQOxisDvzMB+m5FJyQRT692HMvHxmanP8076gVb/VRyPxzIxYAI5RoUHPYQDNqIO3oen",
+	"xxh4vkMBK9vHRVZ0BWrBn760G/b06goAJqAbF+QM6A0rMig5ByS5veK4nh6toGJkQiU5iHt3vOOYZcLx",
+	"xCumNYgDaH14bdfgoKQgAw82P7G0jtdshPJwiKo+KfCQZB1vmeuvOKNhYhOOaz+Nut8zDfNPA6P78XtH",
+	"xW982KLeej2zehrHpM/3Pi10kE1OP6Yfq2QVhjXJoFfcJCWf46FauI+7F49IS8VWrWaPceXzRCW+ChP5",
+	"ntHidUhcPQ00ZNizxOOrWn3nEY93LbmAJyA/dB3Zdc1vVj+nC29+yuTBf5in5W/5JZyTwXVSUeMEGAmv",
+	"MmzwLBVpFNPMTCOQJOfjs7o5qXbGdWjB9w+olXENw5HldAUDP/Bydtnih17uhbU/Udm3Yg47AG+5juRi",
+	"6/7pcuBEdVd36dzSEvPJXIYJ4ocuXF75j1FvZByJcX2kC9DTq6v9qMPVXMT6qaIPKPe4ykj3cgBxsYJR",
+	"L+KN331NRnpUZJQMbqdzVN7aLX/8cnbhIr7YY5s3bvGxXU7djTHOnrdKInUJB7diGjDAXXSRvmHsY/xb",
+	"gD+ojeXQ410f4CvhyqO6yynpfSZtU96gnnDWrnzvOoMMC//FHVMmDpeP/fHsBYEl93CENbHGfhzP/biV",
+	"2cVo3SlJT1HqMVcsOZBrHUUS2SLqtIdMR5PQmkJa1gxsyIPN+aTykE7w9T2HyPFu3q4SdoQgxTWhWLks",
+	"V+S/ur3LnD8VAEdiGn4rNiL60ZCo21Bh1K7DqCrpHTu4woOWba9pOKacIpW7icSVk1zWNRMF9scaMZ2e",
+	"wAjfgWsOMe7tXin/HVZcE7rUTBjnyXMBYx71nNrNmuqtPuGWBZMZvpmcKehN8GMUhNm4sY8T60304ngr",
+	"mLtEcfXUd80aOLqlYHGrR67iv286n/mRxcJjsLTh3h45s/2no8VdAa56fGXMyqTyfTCGrfMFc/5J3mtD",
+	"sNecwoo5BrC6E22YxmcmzS2OWXHON07jmWe3tDLzNXl2F2umv4fVUjMqutoo6B/rz5aVCRm5evzl5RFU",
+	"sBHWBA6PlnTzHMHKMlLzamN17WVrDFP2pzgyejVxr0Mq6nigQu0yslRwWhSMGEcqV5C3ku6YMlStmZkD",
+	"nObRzebq/m5lc0BiPBOdmBiQVnc0rI9BFQOArLvuJJileg2ag4frqenOinPwP4od+bm1tyk0vxooI1M4",
+	"rCHBew9hMSNr0ksOviZ/TAxBgpyfDnTKlWECwMIAEbAHswh9bRw8XWpL3/8cqwslo5HxK7nNiOZ1jW1X",
+	"p5IszoVgiU1o6iwpVrQ5y3wLwYzUrDKZgze0k6zBWogUMdlVHIYN7IBH4duscGvfw7XEbPI5yIlxvV3H",
+	"FFxKvJEJaIPgGlZ0i7Gziu5cd0ge18QgvfimjusTDRWf6YzQXEmNfualNEbW1+TzZyeAvwaJkAZAQ8Xc",
+	"4ri9jHRfQzBXHjh8bo/aiJikvhvP2Oo379HhHFGPfXNnd3f5DLjxJiCrHGa0CZjUATrqNdESb8ulNCWY",
+	"O+CyRYydnA1jnLMgrqM93QHlwZVspd7DkQ7xRmodomBtAzcqDLBIL/w8s9TzMPwgOjCyNFS4qVqMhKpQ",
+	"YPtAztMY3xhfhDcLtIHXE9AY65YX1Om23sHVggsA2jcaxXOzl87Sc4y4VyOpDxByt8csfCBLTZHsT8SS",
+	"Sf4SHVyXUpm8jQHl3nKxrtijCgI+ZMP6FaFDpNxo5ZjUrpuuBtUhb5t+jkLN7JqgesjqzG10eobVDVPU",
+	"1834d28W2eLl8a4Y/bcdVcJ8e1vW34LMbXKfMmlFyp6lzvFy+4/cBHSQg9xZc9H/7dN/8es/Hr8e4qx3",
+	"1GApwi2gzYwr1wVxzTt8s4wlzTddt4yQUD5I4T6p7Vfp2WUKDW43oxeUv0fmXhPLXcBaTUm8wUnfTjmG",
+	"sb+0OpQVOKfBVVKCKkQ4kjP2pHg/eYSlKgZzP7qJ6Nc91F5hRnrI/CZtJ8x42qnP1B2b1X+sa4iW8kLM",
+	"weOxfkPXMT8JnxuQhIrsCyvSch86dLUJMIF5RChl0ziVfyoDW6qz4jdHojSXqdldd7th55uU/GpvDmt+",
+	"TjfZb/OSsIpqw3Pf5YRWFYE3nbONg9I9E/8Yh57MUsKhSnpnrQ7tmo92Y83w6c/m8mxhfE/nNHADexG9",
+	"p3oTTcbxNcCfqDDdlgkZQd2R7o65k8L4BU8yf5LD1RjEq6eEF3h93uuYodeRsHcuu0tp7/ZKwrG7dS0c",
+	"T8Ox67Z2vHErM1duH0Z+DE2276VT9qEW0ffZg9Snm4yTBBhNvlVrmfxow0VcM4DeiDE3GORBf6YJLzJS",
+	"yiWmwWRkKakqMrJSvFiDM11M9O09EGKnasbp3pZyShg2Lt0fyO96qz9NhANwuTTuYkAq+Lnh7neNQpGn",
+	"k84VHIqTjxUv2NeOIWeVQ1SFTk/8viA2WDR94uTs9QOnaF6CVeDpSabsrePp50eBvh2TdJmeONMjSIpX",
+	"x1D/i4UnWJrI5gU7g7XqtqIupYNW1dvV4vkPR+5vfAVCtNmvkd4QqQXv0EciGmUHqGRB4OqDJuBdz4iK",
+	"b9hzwgVh6zWa2JIqzci25IaRXLX1Usebz6fWrw/TofbKncOcx5v84/7mIH4Wg4L4HskO4BuPk/M9crvG",
+	"kvUVNxmCroBIo0t5xzJS1521jh/7TLsI7hhROtqb8c++vwzWxFNDaFUdyS+b0s/EOuamL9hasdSqP8Cc",
+	"jJ/31Azm3SmOgY8L+2Lm1uDnkaIVKinrA2SF7rQrHqKD9nrSRjaa1NJ5oCMQyszVv4mCVDwU+OOvYzVT",
+	"7z3AzlbRppnoKWdYvPfweynWmmxlWxWQ9RROnK8JgaYKmtjrURO5WsXDXFCfeFQ/DlgHQDenr7gVhyn6",
+	"r8Xoj/VEU+k5+Eef2dBl5CdZJ19hqdJolz12BMKPYIobVFpAvMqDRnQeriFqiDZ/FYZXp9dUoG9s0ufC",
+	"dXMfgP4eyPvkxHQHsI0TTPK3udKRiZXOqfV/2GL8vSr8pJVampxTZmOfjHmxV3zdIq4INe5MC6oUpl3Y",
+	"w+YS43bE3lDYhjfDxB/7R8OqChrJDFPcUsvs52ll84ryj3UniNC5pNXq+17nyRMoXUm5eWnJcfonVBuL",
+	"GFjtwm+U3QvViq4tbhxX/6zCLFo3FTs8D97vUxeZQsWbaAy97wGjsBAP9unj4C66z4ysCkJrruMKwZFV",
+	"jPSz3tYMi63CARtwQbYvkTvCuH3qlhlOWYaBg8mqKyiNpmuW3I6C6+bFGfzkHBFD9ft+GmLAsx8mbvfZ",
+	"VZ4rar6HS54VkylyR9cPFXTfssbM6ZSz/p4Vbe4V8RNGnd8/x9pgcs3EROUp/vFWtipPyBH14PiR3jee",
+	"FCPy9ppedLu4V264R5cYb0/Bj8kVJqZYrXAffCwLhd3zMqUBjMxhPMdAXQPA/oRtElG9pGC3ybFC52j7",
+	"biJVy5RcCKZDV0jsCAmaJtfE7kpXSZ7cc7ACjwMOmejdS35Yl7Rhf8EfE99o1Yrm7Kb+PNWVWvJ8I5jW",
+	"yZOCbLjEp4fpGL3BepTrvrm3gP31Zz1e6PY5EDTG+Kqt2HlStpRVMcMHF6pPY+mmmM5aMjxodm7Q4o6Z",
+	"a8hDdVlnkMROm6birJ974BRx6OMSSztQTM/BLpkSWMlGoBdlnkDdDPwnwiiBLrEtsus65x5Fc/OsL8wt",
+	"Rne9xyLy7Y6pgudmqqdPZ8661uNGgqKGnoFGMQrFCqDMZY5TZGfPQ0ajbE0GjrOtaxNUyCCiI0blCzMB",
+	"Z7SO4hD7RF2YCrqlttKyqIqDG4b06vFflKwnEP1l5Vv16Gtit4cELBvsACkkwrcAHEs9KYmP6+wegCHW",
+	"x8rqmXOLCKnwhdghYUr0D2a26EE2QJSvhwYgGxavHzfydOZNK8sPM+/2xQ/bzc/xhPtmF1x3zOUoFlTf",
+	"6GneUiV8VuVkCDhdTHUtsg7jmcNToMQXbCZ8V820dmr/MYFXIJw+Pp8UbeaiwDTeoU7TToQJe6fmFEl2",
+	"MiONgNf2mWS82FEoxUvxfYm8ZygFgnSCsmd3Be3Qh+ng8vZ64R6GRuCyxBL5F76E7tQS+S4A8NJD2s2D",
+	"+lpVyAcpAE4hoHDQz4lPOdTHY09/zbF40T77drXSzKTqP4WiW6ey74vxz73Q3kriHkI83M5ysLcU3Hly",
+	"O+GM2EOh3P++uyDwEsplBTW9DpLQskjdmJ13pEfWwWtWkCUWNcutGOGb9XW2FVMqlhO054cTcimLHUSz",
+	"3D29gqIY7K5RzMrQmcwSAEp9SEU+o/kmFuFHHGMCXRoQfhD3J44iJB3gXlLRjWz0ayyfjLY/slRXBABx",
+	"rLYrV6trRLfulXnYLd+LmfSjGyoaTsR+EwAvIRC1o0Nf7gOQRfIDUqTDS4cMd75wSMXiHBbTFFyXGbAq",
+	"gkvbgwNdZd0MyQenlhUQynGGOhN5CRYF5v3K1vh+tGjV2924DqVXGOyQKyh0siP1ULgf/23c5Or+gNLR",
+	"jRFQYC+FIzqU0fuQ7MM2I6FyNvQR/Exjqy2QWBVFv8BhaMTfH9a9n8O/P4dWZ6SFmlufiH89XO+4zOlw",
+	"on+Siy4dZv5fgPFTgPEH4ozHnOke728S1P3WTCQynFYTUMjJllHcIDCF63eMXZC9TpBXMt/E28jQwlvj",
+	"ExX6g+7K1iCGQnBNK5OFOs/Mxb8VCfBByaX9U4miVoM1pWyPyroP7rGDIAFhqT6rtJcNWiDIsh8uupOA",
+	"Z3ACloAzYQ/N/xv32GXzyu6lxalfUVqJFtLsrAKtLW0mOB7MbBBbWP7eA3/qupWZUAttRVOsWtblKMRP",
+	"wEkV4YklFfH8OBwpC9NKwiiwRDoRoOB9yVQta2aYumVMTCWRj0IZVquBlvoqgM1dEv1uIuc32pNqAhnP",
+	"Li5087uQAK7pZoJVLBmm0bAOuWhmppik8FIvoSQ1VR8ArY9/GNbvV+vX5l/vydSEiuL32EnxlHLi99LQ",
+	"KubtynmR2nvknhqrfBLdUrKFbtdUndVaBUcLXzrUZAXJfmTLK6oKph67rZu37/guTPWvvldj1OXPxVqT",
+	"JVtzAWWxZ9pZS/mRTRkc7vbx5qH8iICM0JkxwJ+nNWW1D38LkF+xug7l1LPDeAEIUjPTNkyFOnKWQUiT",
+	"TVrWZLfPOVZLzT++esfUt+soGhHRAPnLBaDVULLhVYDm9pY4oyYZCn8K8MJ7x0wPg3PN75jGFDGV3PNg",
+	"Nqa1czod9DaqXbiCct7Mhv2LayyxTpYOftqzAyv4smKkwWKP83gCwKTSmRyjd9MzBO2P52XP9iMFX63S",
+	"D+XkTLdURXtm9H1lXJMNawxxXSGSIK1UHWvO+We5RXesz54A4BzNrcFlZZwL/U5oFpOxNYDJPAk91715",
+	"ar+feDu0zMnlroGGQkPNYYxpbDvKsKmF2/yO372gDmTsjrLfr74kiU36g+vdFblUlgyjxyDe+/1QHNpN",
+	"DwQnlCNOFS2MffLxBuA9VD0OSLY66i8KSWkDXgS55GadCqizqqguD8P9eL8yYB5w0YP2D41gkCxCGsua",
+	"psTMzBQgcNYcKmS9r0w9WPTNBBXRb0XgmVQUoWoPzvxYV5jUWu3BISpRcXYWechXcykivTWlKP73kX7c",
+	"OQ9D/rGfJWx0aJsemG5KnsRjCB/Oa+b1ofMqjauIQiwN/FkOE9WaOQBgt+GuWOT0Qq6L1FZFQsQYXIuU",
+	"eb6rqNAZWbe8YAi0oljN7I5qQrl6tFKcFaDU6MfkfYengmUbf//vmwxy9Zgm64xgEpkmdZ05+GKvHLUC",
+	"aukpsXzpIMo9MPlj8g20A4Mvfv/yhvzp2Zf/J3EQqX/4SUvRAzfjrCowPgOdt7r0G66J68GFIRTnT1z0",
+	"UH57zW+fL64eP318BTAYDRO04Yvniy8eXz3+Ajt+lrBzT2ieMwTDWbOJai9KmlIKQC3LS+dQDo59nx4E",
+	"uALo4DeIYSiBkFyK18Xi+eIVMy9wKMjdaqTQyDufX105uGjjIBwgHS2HV5/85LqOIGfEOrDd8XyGzvc1",
+	"PB9tgq+q4yfbDxfnv/FpokWhLFc4M6mUNSOCma1Um8weLm5IxbVhwnnosuCy9iPBZ1e0rSYPWKBmB6YL",
+	"s3Fb+ySXBRKoidbzvSD2Aby7KmY0BC1ww7nIAKHOZYdhSqHOqUBggf0Nvi3l9gazVgb7+3TW/h40DSi3",
+	"2wLDHKF4gKeF1dnj2NEWfkW1i1WD+bQimv/CrOIM/9c/t1RdhPpuH5/8yovfkPgVM7HuvJb01G271S6E",
+	"9KbVPp3f0w37Cm/UAZ2fjb/62qtpp67EigpFwT2qJ4t9u0eevC4Wv/0Iy0eE1j7f7a/je0aLF/DQAs8Y",
+	"0+YriRl0ycwyIxZxBCbGI/MP2lAf8b9233RfiAuG7h2jWvbbRSXgeqbqMkikEKM4bcCri6QOys2EO2hL",
+	"e5nseF1VjDoXgb1/fDH2U/L3/y/r40bLFXkK2TZHIZHW02bXhCwA9rKHaX0i/2cL3dY1VTvHsIQK/1VM",
+	"EOk4wAqUhsmmYmSruLHmywIFgcpLDt2L7U+oGx44F1Zd+co9dPrBSMtd8Ckk98Ckx9PJdGzbvqF5SZbU",
+	"5NiCr9MtXGryBfbREhiKz7o+CVB47fwkYOKZUsl2XWIxs4K0M/BpatzS4EaNb+EHqTZfeYv+n3ID7eJ8",
+	"4U387GmM/EN8EqAZMswTAj0XILxD3c6Z+2mpDZ4IdsfUDnzgfaeELzHqstjBZl9z3w+iwkQld1pzamgl",
+	"1z2FeKTH3rhH7pHAfogJ4vpJnk+8m9ZozF1wplFbsZ7y5Oi0EXLrWB8enaTOG67NDTxxJnHSsOq2wluV",
+	"A6/biGovqsq59OsLUO394MqUW4E0hMA7OCY6YkVUv32ifa1kc4MeweMa3Uup1tIYJh5Uo8sWTRu7q1rj",
+	"Jj7zm6vvEGn0x/sRkIExHlYs7g074D90iV+A975lrIEgDDXQmxYTJTr5BW2XtA/txy+oG+zN9DCKtwqd",
+	"9NKCMarLa517Ce7ri/5D3lP+IMr5YReY35spwe4LtoI3yHV1B1h3b75CSyFw+PhbbXcBvvrK6tyE+t4b",
+	"kNwLnQt9aAd6/GL7Qsyy47rzFmLE13Gg3By7IeTmYW4IO9KtW2LiLYHTv8wdUcn1UspNRipqQh8o3DRK",
+	"Kn7HMJYqBTGywZT82HG9NVQB0R7mwHbxmqf2Ogt0iOEIoXKOb6xaf8eCYj0reRYB18TrYgJ7V/tcvWGZ",
+	"NTX7vfpDkw9urgklgm1J16dpOvl4CDqEczlNYDy9oMCQm0kd0HJOSSHdoxXneKqA459UaKPG3cAvXD6/",
+	"AfTGHarazlkVc/W+4XfMMexAMxgvpKZWf++3H+v0T+cOK6m+JnzlW7NDjI1tM+fMkxsfdIMGXHRNsYeO",
+	"HeDnlqnQcfn5AjvLZT3y95NGn43Z4seL+mogD/ntanUQEgVAwELGhV1g3bQGYDThfWw1xow1jCuGchhT",
+	"Mny/kV4BTFeURHLna0uJITpHz3HezFJzfC1H9PJ87aZHsqsdXlYoW4d1FZLpawI1WMSlKJMJvFAxLHw7",
+	"lInZREFLwx647pSarKgG7w5WCZeMbLjJSybChqhW6AzuRLXzSViyNdfk6Qm9XYb401DBCORKdXsB0Xws",
+	"ei0xPShzsTyseZaCnS8xjto18Ptwbx2zbN61lsq8YNfQDcvK8KUCWnIDMffTLZ5JSz46t6uLyu9vhFG7",
+	"Q1v14K75bvee0NLlEU1R6EXpc03ukUQ4SIREf5Fbpy1p32PR3u25PZAeHlE4lw9KxZPt4qHq5nTu4K5a",
+	"2mn4rHo/1r5XyeeRY83m4iIblLcKr+XTjPaoOvmG7m7gsw+iTa54DOMzdAvxfWmh4WofUffKNcuOtBTg",
+	"K5N8g2LQsrKKgVXClatRhPg8hNhq1yx7zUXv4gH0iy1m+0WldtfU+9mzvmr7CH8eXam/SBFvZOVn0LvZ",
+	"MFZCvmktIZ/8F2dC0Gvy1/c34+vkMJbyCBav+gSMYMt6byiPHvgP/nT1Glmff57f0J1LrcB4E+2fVhf5",
+	"lmuEsXP5rRkZFmdaK8L46QE/oQRaDG7EJ1YhcgGey53ZF0UBl8kdOyteevSyst93XbQf2jdyxNTBfDR+",
+	"CRfaLe3J8UIKdu3QcpVlAG2NSJBPvJ7a3Se/wv8Pqj/fszu5Yfu79nsRzwuXi5DvPd0wTILEM2FvX2t5",
+	"XaPpBcmXTpF3Bttpd2H2K9pwkNMWTDjWOwIda84x6QY7KthHgzbCZY+sJdNf2EfjWnnc2+a/q+ikPxEC",
+	"nBc8Oe9ce0vndPZGRgMty6Gxrau/BQfQ8OzI1uTyHDpPxCDeuu9+cmEIN6/fQZROWh3nBSKGO9rwHFIl",
+	"T9zSwdec2Xfhc/g9fvWTsPXsYTnHlB0QDDRo/eRXe5n9djBkLeXmvWvOd4QChn00T3J9t7/yoRCNrhDb",
+	"/10gou/vZm/sZa61vkI0HICZQS0NsvhgXPI/vn95Q549/ePVv2ekFdZmg7tIE2tdZkHP5sJq0pe8kSz1",
+	"D15IPh/eL8fVchhfSTpAl9q/qZx/7UA07ytru3jf2oPYdFrGnPEuyRV3w1rIUgpn3eVUkCXU7GjjcAd9",
+	"Sqnd56byOaUR7Dwoon+dUA0dnvy93fZ7vs7xUXltzvbb7wXuoNzTSLK0lmERcpcoQYLgNezZKHjtpkRF",
+	"n5HuSVQeoQ+kD7mpn02dF+5TPXzxQCKIn2+pPsNVs0fWezP9HLHu0/rrD/G7GIDJTHHPlmC/zs1lvNu7",
+	"x0i4S9BhO7Xz6WbhaEd/d6r+y0QcXLyQ0vBo3TKt2YHb95V9wKO63cfJ7NfHP+yRRLCpThiMeQdolKGX",
+	"PJwjj3EIiXDFpTI8XTPBDnnOwVw7xMV+jiLuXCOVUR7WYyLXGh7Z3efuvXOz+J0ydf3wcT1Ekyb8/TJa",
+	"e9fyseC0sup6Ve0cWEAA1+yFTbDhTI2g09QQ3SqvsbiE60OJRC+Vw3C9/0yiAPOXkkPkc8VPDuzFs/YU",
+	"o4bdu6iZcfs/vezIU1JGsK1PMDvdbMY9SQxad0T+HaPWF/WR+RV9Wh6yuQx3df8MdwEHWY/V7tenNcGm",
+	"Vw9zLPE+voBHq+J37Ik2CpsY2t94WMXD4v+78NRD3AB+tCnYmN+j6CDQaVB4EH6fVHzgV/YPWYDQm/yn",
+	"JduG/PKw8i02+j2XJHRYqOOyhJp/PHaY+Uf2YGVD3/GPn8YBLtSO1Pzj6PxaYqSdXf7xH/PYwrw/ubIh",
+	"YIwHrxoKo97zCXXcFjugDRWHC1rfUfHPWs76joojxay0zR12DJxM3+AY6oB9qhBXWOh6iapMzOANA4NP",
+	"EnH7h/j7LkfJsP1cxB0pZPBZAvaQ32Wjdgfl8Dt85KJ5712V/Aw04Q5bIYLWIrdiOmYVAxrb31RfIufr",
+	"DnzzjTFMP4F2t8sd4b3w1ERfmv4ycYqpKdtuXy4Q7qiqHiaBzrpKsuHNE5aMLcGk9h6Ykjd9Zkm6hV73",
+	"gTDu/zLqr/iVREezSzzZa6OCa7nwzbW31k/rAuufmYcVocORL25T+0yTRAfOO3w8iRvfA24JFGwAkjop",
+	"6O7Tdub0V3fvwX6HhdoLmXxxdTTV2L70e2caeypNyVz/58tFETmWBSAab/j+iH3v1yk0yfr/IJRFelVU",
+	"HLYXAdbvQexFTLA8bi06oEHoEYX1vqhj+67G9xIOgMndU+iqouJ3CQYcymgVbAvpQmczV+pF4un7CZav",
+	"xef2MJnF5+zBpW9DJMOnpYrNPDz3v2mX0MHCuXnSgXpEmfOD4sa7HmettSr+kKqs7LUW7VlkkMBaU7Up",
+	"nJE4M4tVBf/+2alnmH6vCSU4h8dSrQmShXBB/q/bt3959OZrcMdQTb5zc74mS2lKALCGVFfImKG6wwPB",
+	"5Ppz8mUGZfFUJ+Wv2p0B6OVA3amk1T1OuU9d53eWgJeIfjVKLo/4xt/hIw+h7Az7ISXoPe87heccRWfg",
+	"Ku+qacGUL+kdI5oJQ7T9PZb8cvt/791waSNITs97Lrl6zHyRtDFepOaMjZuSNdQYpuw3/9cPLx79T/ro",
+	"l6tHf/q/Hz/68Q//toiiSkzmen7v5/xA4EwdhRKbZmC7q/1ekR7exf389EgbhEjS+1CAjyoQBvXDW0ly",
+	"WbW10JhmRii2+8uzvYpa55j9RQpXIPDFF1/86d8z19c3ch/cJ1QrLQpWJDScw+dSfId/9uXOAL0t2PZy",
+	"eVz9Elm7X9cIy8k0ohllBEuhEf4JCpdX6P8GkHNaVWTLqgrPZK8zyzQYcE9deICi9I+zG8W8xJhhx/XP",
+	"em6Q4JjudYGdxBgeNG2h2rCC2D9mQQfIrM5A71hBGrrGiKrTFtLK5AccBSN3k/u9PTNI0O8nUB8iReA9",
+	"XHSrUsGNENqSXCR7EdF999DPWKXZFlHZKy4AHNz+H+cCtp017Yz0SY/XfXyiFbOHxU2893vUwd2hkHXN",
+	"REHNEK1voLlDbAoql+z4sGbLDM9dr9rwS0CPY1pn5Ne/LQop2N8WGfnbQq7+tvgN/BLYkTaEBPZn8Ji8",
+	"4nd2lvgnOIOkbQgThdM9GVV5ib0HhsfXfWhshsXUzS0F33lftru9WyxpRUXeLwXah2L6h4g+fnwkitkH",
+	"orcTb7iI+tbehf11pwF1ny3dXQKw7ha216H00p1lKNUK4dh8JVUH+YcTUFRsXG6E5WeMVR7UY2/xkQdK",
+	"8sDOl59EmgfSZpDkgb9Miq/hUv4R8zz8zD+5TA/HHQ+e69Eb956zPYC/Yrkemhnjlf4p3+Ktf+YeqRHG",
+	"mDAq97oShGdPZ2uTl1Pdw3UA1SHa0J0OqEQZ0dLhEW6l78riFBCkKjbWs5apg35zv19KMC4HTnv42x5x",
+	"7+FKc5/HwR6axw/t6gWckLpkB/snfJBqc2ufud9CyQenKixpymXZCqLxgUsVW7mqQEitAG2YG+0L/GEb",
+	"gtp0YC+cbsWOwYCCjeYbhkiHMaJp3Vj7cstFIbeZi83/3HI7I1B8XQuBONSnPYVw80TUzD3Xcag1/y07",
+	"Oi9X46ag8tPDnmS+RQXdMA2tArHc2GlnMP0Dk1yDRnTGLHOqFHdgodCSXBu6ZkQKYk1L36MwQyhL5f3R",
+	"ijHLNHKr+5VYDkcl6iR2UICRmTobezTVH/9JEwY9X0+br5c1Tv14YL4hZDQCklW+Ud4TPK9H1G/3zEPo",
+	"37ehgP/31b4dXYaqN/42TffGlfxDKt9+6p+W9u1544EPbW/U+9a8Yaio6t1jvCc5razJryYPLU75xj+W",
+	"iN3T++rM0Gd49XxKvDa6U0vgzhGE+5UgEiP4oWhFVa3RN//ll8++/PczwDj2iFtx1EgOENbKxGOqyT7e",
+	"M0BA/zIPojN2l/6C+NVxQIKrU2DIz416A7kuvO2Z1S+aBvpKiMKbcKBI9cLdp2449AVQd/4d6N+5eEIb",
+	"/uTuqf37/x8AAP//",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

@@ -79,7 +79,7 @@ func (s *Server) cookOut(ctx context.Context, c store.Cook) (Cook, error) {
 		Basket: c.Basket, Baskets: c.Baskets,
 		Actual: l.Actual(), Events: []CookEvent{}, Forecast: c.Forecast.V.Rounded(),
 		Step:    CookStep{Phase: CookStepPhase(step.Phase), Title: step.Title, Detail: step.Detail},
-		Outcome: Outcome{Crust: (*OutcomeCrust)(c.Crust), Inside: (*OutcomeInside)(c.Inside), Note: c.Note, Change: c.ChangeNext},
+		Outcome: outcomeOf(c),
 	}
 	if c.DishID != "" {
 		of := true
@@ -152,17 +152,25 @@ func (s *Server) foreseenOut(ctx context.Context, c store.Cook, l cook.Live, out
 // entryOut returns a cook beside what was planned.
 func (s *Server) entryOut(ctx context.Context, c store.Cook) (CookEntry, error) {
 	out, err := s.cookOut(ctx, c)
+	if err != nil {
+		return CookEntry{}, err
+	}
+	pictures, err := s.picturesOut(ctx, c.ID)
 	return CookEntry{
 		Id: out.Id, Session: out.Session, OutcomeVersion: out.OutcomeVersion, Name: out.Name, PlanId: out.PlanId,
 		StartedAt: out.StartedAt, LoadedAt: out.LoadedAt, FinishedAt: out.FinishedAt, Now: out.Now, Plan: out.Plan, Fryer: out.Fryer,
 		Basket: out.Basket, Baskets: out.Baskets, Actual: out.Actual, Events: out.Events, Step: out.Step, Outcome: out.Outcome,
-		Forecast: out.Forecast, Evening: out.Evening, Mark: out.Mark, NextTime: out.NextTime, Planned: c.Planned.V.Rounded(),
+		Forecast: out.Forecast, Evening: out.Evening, Mark: out.Mark, NextTime: out.NextTime, Planned: c.Planned.V.Rounded(), Pictures: pictures,
 	}, err
 }
 
 // ListCooks answers GET /cooks.
 func (s *Server) ListCooks(ctx context.Context, _ ListCooksRequestObject) (ListCooksResponseObject, error) {
 	cooks, err := s.store.Summaries(ctx)
+	if err != nil {
+		return nil, err
+	}
+	pictures, err := s.store.FirstPictures(ctx)
 	if err != nil {
 		return nil, err
 	}
@@ -178,6 +186,10 @@ func (s *Server) ListCooks(ctx context.Context, _ ListCooksRequestObject) (ListC
 				m := c.FinishedAt.Sub(c.LoadedAt.Time).Minutes()
 				out[i].ActualMin = &m
 			}
+		}
+		if p, ok := pictures[c.ID]; ok {
+			one := pictureOut(p)
+			out[i].Picture = &one
 		}
 		if len(c.Lab.V) > 0 {
 			out[i].Lab = &c.Lab.V

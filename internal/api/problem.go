@@ -13,6 +13,7 @@ import (
 	"github.com/getkin/kin-openapi/openapi3filter"
 
 	"velocrustum/core/refuse"
+	"velocrustum/internal/exchange"
 	"velocrustum/internal/store"
 )
 
@@ -33,7 +34,10 @@ func problemOf(err error) Problem {
 	var fields refuse.Fields
 	var request *openapi3filter.RequestError
 	var needed store.NeededError
+	var archive exchange.RefusedError
 	switch {
+	case errors.As(err, &archive):
+		return Problem{Status: http.StatusUnprocessableEntity, Title: "This archive is not read", Detail: &archive.Why}
 	case errors.As(err, &fields):
 		return withFields(http.StatusUnprocessableEntity, "That is not possible", fields)
 	case errors.As(err, &request):
@@ -42,6 +46,8 @@ func problemOf(err error) Problem {
 		return Problem{Status: http.StatusNotFound, Title: "That is not here", Detail: text("It may have been deleted on another device.")}
 	case errors.Is(err, store.ErrChanged):
 		return Problem{Status: http.StatusPreconditionFailed, Title: "Changed on another device", Detail: text("It was changed there meanwhile. Both are still there: choose which to keep.")}
+	case errors.Is(err, store.ErrFull):
+		return Problem{Status: http.StatusConflict, Title: "No more pictures", Detail: text(fmt.Sprintf("A cook has up to %d: take one out first.", store.MostPictures))}
 	case errors.Is(err, store.ErrLive):
 		return Problem{Status: http.StatusConflict, Title: "A cook is going on", Detail: text("Finish it first: one basket at a time.")}
 	case errors.As(err, &needed):
@@ -80,27 +86,28 @@ func withFields(status int, title string, fields refuse.Fields) Problem {
 
 // requestProblem words what the contract's check found.
 func requestProblem(r *openapi3filter.RequestError) Problem {
-	var fields refuse.Fields
-	var walk func(err error)
-	walk = func(err error) {
-		var multi openapi3.MultiError
-		var schema *openapi3.SchemaError
-		switch {
-		case errors.As(err, &multi):
-			for _, e := range multi {
-				walk(e)
-			}
-		case errors.As(err, &schema):
-			fields = append(fields, schemaField(schema))
-		case err != nil:
-			fields = append(fields, refuse.Field{Field: "(request)", Value: "what was sent", Allowed: strings.SplitN(err.Error(), "\n", 2)[0]})
-		}
-	}
-	walk(r.Err)
+	fields := schemaFields(r.Err)
 	if r.Err == nil {
 		fields = append(fields, refuse.Field{Field: "(request)", Value: "what was sent", Allowed: r.Reason})
 	}
 	return withFields(http.StatusUnprocessableEntity, "That is not possible", fields)
+}
+
+// schemaFields are what a schema does not allow.
+func schemaFields(err error) (fields refuse.Fields) {
+	var multi openapi3.MultiError
+	var schema *openapi3.SchemaError
+	switch {
+	case errors.As(err, &multi):
+		for _, e := range multi {
+			fields = append(fields, schemaFields(e)...)
+		}
+	case errors.As(err, &schema):
+		fields = append(fields, schemaField(schema))
+	case err != nil:
+		fields = append(fields, refuse.Field{Field: "(request)", Value: "what was sent", Allowed: strings.SplitN(err.Error(), "\n", 2)[0]})
+	}
+	return fields
 }
 
 func schemaField(e *openapi3.SchemaError) refuse.Field {
@@ -156,11 +163,14 @@ func short(v any) string {
 	return string(b)
 }
 
-// fail answers an error of a handler, and logs those that are ours.
-func fail(w http.ResponseWriter, r *http.Request, err error) {
+// fail answers an error of a handler.
+func fail(w http.ResponseWriter, r *http.Request, err error) { writeProblem(w, problemFor(r, err)) }
+
+// problemFor is the problem of a request; those that are ours are logged.
+func problemFor(r *http.Request, err error) Problem {
 	p := problemOf(err)
 	if p.Status == http.StatusInternalServerError {
 		slog.ErrorContext(r.Context(), "request failed", "method", r.Method, "path", r.URL.Path, "err", err)
 	}
-	writeProblem(w, p)
+	return p
 }

@@ -29,7 +29,9 @@ type Server struct {
 	work   workshop
 	// cooking lets one change of a cook happen at a time: two devices may
 	// say the same thing at once.
-	cooking  sync.Mutex
+	cooking sync.Mutex
+	// bringing is held while an archive comes in.
+	bringing sync.Mutex
 	kitchens kitchens
 	foretold
 	told *live.Told
@@ -57,6 +59,7 @@ const maxBody = 1 << 20
 // App is the whole of the application over HTTP.
 type App struct {
 	http.Handler
+	own   *Server
 	door  *access
 	shown *shownHousehold
 	told  *live.Told
@@ -98,7 +101,7 @@ func NewHandler(st *store.Store, o Options) (*App, error) {
 		return nil, err
 	}
 	r.NotFound(own.ServeHTTP)
-	return &App{r, door, shown, s.told}, nil
+	return &App{r, s, door, shown, s.told}, nil
 }
 
 func newServer(st *store.Store, c *clock.Clock, door *access, work workshop) *Server {
@@ -114,11 +117,15 @@ func (s *Server) household(under string, files fs.FS) (http.Handler, error) {
 	}
 	r := chi.NewRouter()
 	r.Route("/api", func(r chi.Router) {
-		r.Use(middleware.Compress(5), noStore, wholeBody)
+		r.Use(middleware.Compress(5), noStore)
+		// What is no JSON is taken and given as it comes.
 		r.Get("/v1/live/stream", s.stream)
 		r.Get("/v1/archive", s.archive)
+		r.Post("/v1/archive", s.bring)
+		r.Post("/v1/cooks/{id}/pictures", s.addPicture)
+		r.Get("/v1/pictures/{id}", s.picture)
 		r.Group(func(r chi.Router) {
-			r.Use(validator.OapiRequestValidatorWithOptions(spec, &validator.Options{
+			r.Use(wholeBody, validator.OapiRequestValidatorWithOptions(spec, &validator.Options{
 				SilenceServersWarning: true,
 				Options:               openapi3filter.Options{MultiError: true},
 				ErrorHandlerWithOpts: func(_ context.Context, err error, w http.ResponseWriter, r *http.Request, o validator.ErrorHandlerOpts) {

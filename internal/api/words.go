@@ -26,7 +26,7 @@ var fieldWords = map[string]string{
 	"bench.servings": "The servings", "bench.drying.hours": "The hours on the rack", "bench.cutting.wholeG": "The whole weight", "bench.cutting.pieces": "How many pieces are cut",
 	"bench.cutting.as": "What they are made into", "bench.salting.hours": "The hours in salt", "bench.salting.waterG": "The liquid of the brine", "bench.salting.strengthPct": "The brine's strength",
 	"bench.salting.salt": "The salt", "bench.marinade.hours": "The hours in the marinade", "bench.marinade.items": "The ingredients", "bench.marinade.items.g": "An amount",
-	"bench.marinade.items.ingredient": "An ingredient", "marinade.items": "The ingredients", "marinade.hours": "The hours in the marinade", "value": "The reading", "kind": "What was tapped",
+	"bench.marinade.items.ingredient": "An ingredient", "marinade.items": "The ingredients", "marinade.items.ingredient": "An ingredient", "marinade.items.g": "An amount", "marinade.hours": "The hours in the marinade", "value": "The reading", "kind": "What was tapped",
 	"salt": "The salt", "sugar": "The sugar", "carb": "The carbohydrate", "fat": "The fat", "protein": "The protein", "acid": "The acid", "density": "The weight of a teaspoon",
 	"bench.sauces": "The sauces", "bench.mixes": "The mixes", "bench.sauces.share": "Sauce %d's share of the pieces", "bench.sauces.dipG": "Sauce %d to dip", "bench.sauces.how": "How sauce %d comes to the food",
 	"bench.sauces.beforeMin": "When pan %d goes on", "bench.sauces.sauce.widthCm": "Pan %d, across", "bench.sauces.sauce.clingsG": "How thick sauce %d is", "bench.sauces.sauce.simmerMin": "How long sauce %d simmers",

@@ -50,24 +50,37 @@ func Forecast(w io.Writer, loaded time.Time, line []program.Moment) error {
 	})
 }
 
+var eventsHead = []string{"at", "minute", "kind", "value", "unit", "says"}
+
 // Events writes what was said in a cook.
 func Events(w io.Writer, l cook.Live) error {
-	loaded, in := l.LoadedAt()
-	return writeTable(w, []string{"at", "minute", "kind", "value", "unit", "says"}, func(add func(...string) error) error {
-		for _, e := range l.Events {
-			minute, value, unit := "", "", ""
-			if in {
-				minute = figure(e.At.Sub(loaded).Minutes())
-			}
-			if r, ok := cook.Limits[e.Kind]; ok {
-				value, unit = figure(e.Value), r.Unit
-			}
-			if err := add(e.At.UTC().Format(time.RFC3339), minute, e.Kind, value, unit, l.Words(e)); err != nil {
-				return err
-			}
-		}
-		return nil
+	return writeTable(w, eventsHead, func(add func(...string) error) error { return eventRows(l, add) })
+}
+
+// AllEvents writes what was said in several, the id of the cook first.
+func AllEvents(w io.Writer, cooks func(add func(id string, l cook.Live) error) error) error {
+	return writeTable(w, append([]string{"cook"}, eventsHead...), func(add func(...string) error) error {
+		return cooks(func(id string, l cook.Live) error {
+			return eventRows(l, func(cells ...string) error { return add(append([]string{id}, cells...)...) })
+		})
 	})
+}
+
+func eventRows(l cook.Live, add func(...string) error) error {
+	loaded, in := l.LoadedAt()
+	for _, e := range l.Events {
+		minute, value, unit := "", "", ""
+		if in {
+			minute = figure(e.At.Sub(loaded).Minutes())
+		}
+		if r, ok := cook.Limits[e.Kind]; ok {
+			value, unit = figure(e.Value), r.Unit
+		}
+		if err := add(e.At.UTC().Format(time.RFC3339), minute, e.Kind, value, unit, l.Words(e)); err != nil {
+			return err
+		}
+	}
+	return nil
 }
 
 // Readings writes what thermometers read in a cook, by minutes since its food

@@ -54,7 +54,7 @@ func (s *Store) Session(ctx context.Context, id string) (out Session, err error)
 // KeepSession keeps one that is over under the ids that it has, without its
 // pictures. A dish that is not here is not linked.
 func (s *Store) KeepSession(ctx context.Context, o Session) error {
-	return s.write(ctx, func(tx *sqlx.Tx) error {
+	return twice(s.write(ctx, func(tx *sqlx.Tx) error {
 		var err error
 		if o.Led {
 			_, err = tx.NamedExecContext(ctx, `INSERT INTO sessions (`+eveningColumns+`) VALUES (:id, :name, :supper_id, :sheet, :hands, :started_at, :finished_at)`, o.EveningLed)
@@ -91,7 +91,7 @@ func (s *Store) KeepSession(ctx context.Context, o Session) error {
 			}
 		}
 		return nil
-	})
+	}))
 }
 
 // EachReading calls f with all that thermometers have sent, by thermometer and

@@ -35,6 +35,18 @@ var (
 	ErrLive = errors.New("a cook is going on")
 )
 
+// ErrTwice is for an id that is there already.
+var ErrTwice = errors.New("an id that is there already")
+
+// twice turns what a key does not allow into ErrTwice.
+func twice(err error) error {
+	var sq *sqlite.Error
+	if errors.As(err, &sq) && (sq.Code() == sqlite3.SQLITE_CONSTRAINT_PRIMARYKEY || sq.Code() == sqlite3.SQLITE_CONSTRAINT_UNIQUE) {
+		return errors.Join(ErrTwice, err)
+	}
+	return err
+}
+
 // NeededError is for a fryer that dishes need, or, without any, the last one.
 type NeededError struct{ Dishes []string }
 
@@ -44,6 +56,7 @@ func (e NeededError) Error() string { return "still needed by " + strings.Join(e
 type Store struct {
 	db       *sqlx.DB
 	now      func() time.Time
+	path     string
 	pictures string // the folder of what lies beside it
 }
 
@@ -85,7 +98,7 @@ func connect(path string, now func() time.Time) (*Store, error) {
 		return nil, fmt.Errorf("opening the database: %w", err)
 	}
 	db.SetMaxOpenConns(4)
-	return &Store{db: db, now: now, pictures: picturesOf(path)}, nil
+	return &Store{db: db, now: now, path: path, pictures: picturesOf(path)}, nil
 }
 
 // Copy writes a consistent copy of the database at path to another, as it is:
@@ -111,6 +124,41 @@ func broken(path string, err error) error {
 		return fmt.Errorf("%s is %w. Put the latest copy in its place (%s.v… or your own backup), or name another file with --db. (%w)", path, ErrSpoilt, path, err)
 	}
 	return err
+}
+
+// TempFile makes a file beside the database, for something on its way in.
+func (s *Store) TempFile() (*os.File, error) {
+	return os.CreateTemp(filepath.Dir(s.path), filepath.Base(s.path)+broughtInfix)
+}
+
+// broughtInfix is in the name of a folder that holds a household on its way in.
+const broughtInfix = ".brought-"
+
+// Beside opens an empty household beside this one, for something on its way in,
+// and says how it is thrown away.
+func (s *Store) Beside(ctx context.Context, now func() time.Time) (*Store, func(), error) {
+	// One that was left lying there when the program was ended is cleared away.
+	left, err := filepath.Glob(s.path + broughtInfix + "*")
+	if err != nil {
+		return nil, nil, err
+	}
+	for _, dir := range left {
+		if info, err := os.Stat(dir); err == nil && time.Since(info.ModTime()) > 24*time.Hour {
+			_ = os.RemoveAll(dir)
+		}
+	}
+	dir, err := os.MkdirTemp(filepath.Dir(s.path), filepath.Base(s.path)+broughtInfix)
+	if err != nil {
+		return nil, nil, fmt.Errorf("making room for what comes: %w", err)
+	}
+	other, err := Open(ctx, filepath.Join(dir, "brought.db"), now)
+	if err != nil {
+		return nil, nil, errors.Join(err, os.RemoveAll(dir))
+	}
+	return other, func() {
+		_ = other.Close() // it is thrown away
+		_ = os.RemoveAll(dir)
+	}, nil
 }
 
 // steps are the migrations of a database.

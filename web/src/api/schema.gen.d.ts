@@ -862,6 +862,97 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/cooks/{id}/pictures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keep a picture of a cook, upright, no larger than a screen, and without what a camera wrote beside it */
+        post: operations["addPicture"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/pictures/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get: operations["getPicture"];
+        /** Say what is seen on a picture */
+        put: operations["putPicture"];
+        post?: never;
+        delete: operations["deletePicture"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/pictures/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["restorePicture"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/archive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** All that the household keeps, as one zip file that says itself what is in it */
+        get: operations["getArchive"];
+        put?: never;
+        /** Look at an archive, or put all of it into the household, or nothing */
+        post: operations["bringArchive"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/live/stream": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** That something was said, as server-sent events with their numbers; what it was is asked for by the numbers */
+        get: operations["streamLive"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/cooks/{id}/curve": {
         parameters: {
             query?: never;
@@ -3079,12 +3170,67 @@ export interface components {
             crust?: string;
             inside?: string;
             note?: string;
+            picture?: components["schemas"]["Picture"];
             /** @description Forecast colour of both faces at the end */
             lab?: number[][];
         };
         /** @description A cook as the logbook shows it, beside what was planned */
         CookEntry: components["schemas"]["Cook"] & {
             planned: components["schemas"]["Simulation"];
+            pictures: components["schemas"]["Picture"][];
+        };
+        /** @description One of what was cooked */
+        Picture: {
+            id: string;
+            /** @description what is seen on it, in the cook's words; empty until they are said */
+            alt: string;
+            /** @description pixels */
+            width: number;
+            height: number;
+            /** Format: date-time */
+            addedAt: string;
+        };
+        /** @enum {string} */
+        ArchiveChoice: "keep" | "take" | "both";
+        /** @description What becomes of what both households have, but not alike */
+        ArchiveChoices: {
+            others?: components["schemas"]["ArchiveChoice"];
+            /** @description by kind/id */
+            each?: {
+                [key: string]: components["schemas"]["ArchiveChoice"];
+            };
+        };
+        ArchiveLine: {
+            progress?: {
+                /** @enum {string} */
+                stage: "reading" | "comparing" | "keeping";
+                done: number;
+                of: number;
+            };
+            brought?: components["schemas"]["Brought"];
+            problem?: components["schemas"]["Problem"];
+        };
+        /** @description What comes of an archive */
+        Brought: {
+            /** @description when the archive was made */
+            made: string;
+            /** @description false if it was only looked at, or something is still to be decided */
+            kept: boolean;
+            /** @description what comes but lacked something where it comes from */
+            notes: string[];
+            kinds: {
+                kind: string;
+                new: number;
+                same: number;
+                different: number;
+            }[];
+            differences: {
+                kind: string;
+                id: string;
+                name: string;
+                choice?: components["schemas"]["ArchiveChoice"];
+                may: components["schemas"]["ArchiveChoice"][];
+            }[];
         };
         Cook: {
             /** @description which basketful of the dish this is */
@@ -4710,6 +4856,209 @@ export interface operations {
                 };
                 content: {
                     "text/csv": string;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    addPicture: {
+        parameters: {
+            query?: {
+                /** @description what is seen on it */
+                alt?: string;
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** @description JPEG, PNG or WebP, by its content; up to 20 MB */
+        requestBody: {
+            content: {
+                "image/*": string;
+            };
+        };
+        responses: {
+            /** @description The picture */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Picture"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getPicture: {
+        parameters: {
+            query?: {
+                size?: "full" | "small";
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The picture; it never changes */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/jpeg": string;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    putPicture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    alt: string;
+                };
+            };
+        };
+        responses: {
+            /** @description The picture */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Picture"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    deletePicture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Taken out; for a day restore brings it back */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    restorePicture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The picture */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Picture"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getArchive: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The archive; one without manifest.json broke off */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/zip": string;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    bringArchive: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    choices?: components["schemas"]["ArchiveChoices"];
+                    /**
+                     * Format: binary
+                     * @description the file; choices, if there are any, come before it. Without choices the archive is only looked at
+                     */
+                    archive: string;
+                };
+            };
+        };
+        responses: {
+            /** @description One JSON value in a line; the last says what came of it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/x-ndjson": components["schemas"]["ArchiveLine"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    streamLive: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Events, and a beat in between */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/event-stream": string;
                 };
             };
             default: components["responses"]["Problem"];
