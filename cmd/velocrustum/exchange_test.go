@@ -130,3 +130,72 @@ func TestWhatCannotLeaveOrComeIn(t *testing.T) {
 		t.Errorf("no database: %v", err)
 	}
 }
+
+// An archive goes into another household: looked at, asked about, taken.
+func TestAHouseholdComesInOnTheCommandLine(t *testing.T) {
+	db := filled(t)
+	file := filepath.Join(t.TempDir(), "household.zip")
+	if _, told, err := run(t, "", "export", "household", "--db", db, "--out", file); err != nil {
+		t.Fatal(err, told)
+	}
+	raw, err := os.ReadFile(file)
+	if err != nil {
+		t.Fatal(err)
+	}
+	other := filled(t) // another one, of which all has other ids
+	out, told, err := run(t, string(raw), "import", "-", "--db", other, "--dry-run")
+	if err != nil || !strings.Contains(out, "Nothing was kept.") || !strings.Contains(out, "dishes            11       0         0") {
+		t.Fatalf("%s%s%v", out, told, err)
+	}
+	if out, told, err = run(t, "", "import", file, "--db", other); err != nil || !strings.Contains(out, "All of it is in.") {
+		t.Fatalf("%s%s%v", out, told, err)
+	}
+	// Two things are changed here since.
+	st, err := store.Open(t.Context(), other, time.Now)
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, name := range []string{"Wings for six", "Harissa drumsticks"} {
+		plans, err := st.Plans(t.Context())
+		if err != nil {
+			t.Fatal(err)
+		}
+		for _, p := range plans {
+			if p.Name == name && strings.Contains(string(raw), p.ID) {
+				p.Program.V.PreheatMin++
+				if _, err := st.PutPlan(t.Context(), p, nil); err != nil {
+					t.Fatal(err)
+				}
+			}
+		}
+	}
+	if err := st.Close(); err != nil {
+		t.Fatal(err)
+	}
+	for name, c := range map[string]struct {
+		in   string
+		args []string
+		says string
+	}{
+		"nobody answers":         {"", []string{file}, "2 things are here already, but not alike"},
+		"from standard input":    {string(raw), []string{"-"}, "--different keep, take or both"},
+		"an unknown choice":      {"", []string{file, "--different", "all"}, "allowed: ask, keep, take, both"},
+		"a broken archive":       {string(raw[:len(raw)/2]), []string{"-"}, "its end is missing"},
+		"answered by half":       {"k\n", []string{file}, "nothing was kept"},
+		"a table, far too large": {strings.Repeat("x", mostRead+1), []string{"-"}, "larger than 4 MB"},
+	} {
+		out, told, err := run(t, c.in, append([]string{"import", "--db", other}, c.args...)...)
+		if !errors.Is(err, errInput) || !strings.Contains(told, c.says) {
+			t.Errorf("%s: %s%s%v", name, out, told, err)
+		}
+	}
+	if out, told, err = run(t, "no\nt\nb\n", "import", file, "--db", other); err != nil || !strings.Contains(out, "is now as it came") || !strings.Contains(out, "is here twice") {
+		t.Errorf("%s%s%v", out, told, err)
+	}
+	if out, told, err = run(t, "K\n", "import", file, "--db", other); err != nil || !strings.Contains(out, "stays as it is here") && !strings.Contains(out, "0         0") {
+		t.Errorf("%s%s%v", out, told, err)
+	}
+	if _, _, err := run(t, "", "export", "household", "--db", db, "--out", filepath.Join(t.TempDir(), "no", "folder.zip")); err == nil {
+		t.Error("written where there is no folder")
+	}
+}

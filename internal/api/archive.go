@@ -6,6 +6,7 @@ import (
 	"io"
 	"iter"
 	"net/http"
+	"os"
 	"time"
 
 	"velocrustum/core/cook"
@@ -153,12 +154,20 @@ func (s *Server) cookedDocuments(ctx context.Context, yield func(exchange.Docume
 	if err != nil {
 		return yield(exchange.Document{}, err) && false
 	}
+	t, err := s.newTables()
+	if err != nil {
+		return yield(exchange.Document{}, err) && false
+	}
+	defer t.discard()
 	for _, id := range ids {
 		o, err := s.store.Session(ctx, id)
 		if !yield(exchange.Document{Path: "sessions/" + id + ".json", Holds: archived(o)}, err) || err != nil {
 			return false
 		}
 		for _, c := range o.Cooks {
+			if err := t.add(ctx, s, o, c); err != nil {
+				return yield(exchange.Document{}, err) && false
+			}
 			for _, p := range o.Pictures[c.ID] {
 				b, err := s.store.PictureFile(ctx, p.ID, false)
 				write := func(w io.Writer) error { _, err := w.Write(b); return err }
@@ -168,49 +177,68 @@ func (s *Server) cookedDocuments(ctx context.Context, yield func(exchange.Docume
 			}
 		}
 	}
-	tables := []exchange.Document{
-		{Path: "readings.csv", Write: func(w io.Writer) error {
-			return exchange.ReadingsTable(w, func(add func(string, time.Time, float64) error) error {
-				return s.store.EachReading(ctx, func(probe string, r store.Reading) error { return add(probe, r.At, r.C) })
-			})
-		}},
-		{Path: "logbook.csv", Write: func(w io.Writer) error {
-			return exchange.Logbook(w, func(add func(exchange.LogbookRow) error) error {
-				return s.eachCook(ctx, ids, func(o store.Session, c store.Cook, l cook.Live) error { return add(logbookRow(o, c, l)) })
-			})
-		}},
-		{Path: "events.csv", Write: func(w io.Writer) error {
-			return exchange.AllEvents(w, func(add func(string, cook.Live) error) error {
-				return s.eachCook(ctx, ids, func(_ store.Session, c store.Cook, l cook.Live) error { return add(c.ID, l) })
-			})
-		}},
-	}
-	for _, t := range tables {
-		if !yield(t, nil) {
-			return false
-		}
-	}
-	return true
+	return yield(exchange.Document{Path: "readings.csv", Write: func(w io.Writer) error {
+		return exchange.ReadingsTable(w, func(add func(string, time.Time, float64) error) error {
+			return s.store.EachReading(ctx, func(probe string, r store.Reading) error { return add(probe, r.At, r.C) })
+		})
+	}}, nil) && yield(exchange.Document{Path: "logbook.csv", Write: t.logbook}, nil) && yield(exchange.Document{Path: "events.csv", Write: t.events}, nil)
 }
 
-// eachCook calls f with each cook of sessions.
-func (s *Server) eachCook(ctx context.Context, ids []string, f func(store.Session, store.Cook, cook.Live) error) error {
-	for _, id := range ids {
-		o, err := s.store.Session(ctx, id)
-		if err != nil {
-			return err
-		}
-		for _, c := range o.Cooks {
-			l, err := s.live(ctx, c)
-			if err != nil {
-				return err
-			}
-			if err := f(o, c, l); err != nil {
-				return err
-			}
+// tables of what was cooked grow in files, while the sessions are written.
+type tables struct {
+	files [2]*os.File
+	cooks exchange.LogbookTable
+	said  exchange.EventsTable
+}
+
+func (s *Server) newTables() (t *tables, err error) {
+	t = &tables{}
+	for i := range t.files {
+		if t.files[i], err = s.store.TempFile(); err != nil {
+			t.discard()
+			return nil, err
 		}
 	}
-	return nil
+	if t.cooks, err = exchange.NewLogbookTable(t.files[0]); err == nil {
+		t.said, err = exchange.NewEventsTable(t.files[1])
+	}
+	if err != nil {
+		t.discard()
+	}
+	return t, err
+}
+
+func (t *tables) add(ctx context.Context, s *Server, o store.Session, c store.Cook) error {
+	l, err := s.live(ctx, c)
+	if err != nil {
+		return err
+	}
+	if err := t.cooks.Add(logbookRow(o, c, l)); err != nil {
+		return err
+	}
+	return t.said.Add(c.ID, l)
+}
+
+func (t *tables) logbook(w io.Writer) error { return copied(w, t.files[0], t.cooks.End()) }
+func (t *tables) events(w io.Writer) error  { return copied(w, t.files[1], t.said.End()) }
+
+func copied(w io.Writer, f *os.File, err error) error {
+	if err == nil {
+		_, err = f.Seek(0, io.SeekStart)
+	}
+	if err == nil {
+		_, err = io.Copy(w, f)
+	}
+	return err
+}
+
+func (t *tables) discard() {
+	for _, f := range t.files {
+		if f != nil {
+			_ = f.Close() // it is thrown away
+			_ = os.Remove(f.Name())
+		}
+	}
 }
 
 func logbookRow(o store.Session, c store.Cook, l cook.Live) exchange.LogbookRow {

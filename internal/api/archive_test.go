@@ -34,16 +34,16 @@ func lived(t testing.TB) *kitchen {
 	k := newKitchen(t, "")
 	c := drumsticks(t, k)
 	at := func(m int) string { return c.LoadedAt.Add(time.Duration(m) * time.Minute).Format(time.RFC3339) }
-	get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+c.Id+"/events", `{"kind": "left-in", "probe": "tip"}`)
+	get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+c.Id+"/events", `{"kind":"left-in", "probe":"tip"}`)
 	k.wait(24 * time.Minute)
 	if w := k.send("POST", "/api/v1/probes/tip/readings", fmt.Sprintf(`{"readings": [{"at": %q, "c": 24.25}, {"at": %q, "c": 51}]}`, at(4), at(9))); w.Code != 200 {
 		t.Fatal(w.Body)
 	}
-	get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+c.Id+"/events", `{"kind": "out"}`)
-	if w := k.send("POST", "/api/v1/cooks/"+c.Id+"/curve", `{"file": "0,5\n60,7.5\n120,11\n"}`); w.Code != 200 {
+	get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+c.Id+"/events", `{"kind":"out"}`)
+	if w := k.send("POST", "/api/v1/cooks/"+c.Id+"/curve", `{"file":"0,5\n60,7.5\n120,11\n"}`); w.Code != 200 {
 		t.Fatal(w.Body)
 	}
-	get[api.CookEntry](k, 200, "PUT", "/api/v1/cooks/"+c.Id+"/outcome", `{"crust": "good", "inside": "juicy", "note": "=1+1 \"quoted\", and a line\nmore"}`)
+	get[api.CookEntry](k, 200, "PUT", "/api/v1/cooks/"+c.Id+"/outcome", `{"crust":"good", "inside":"juicy", "note":"=1+1 \"quoted\", and a line\nmore"}`)
 	for _, alt := range []string{"On the plate", ""} {
 		if w := k.send("POST", "/api/v1/cooks/"+c.Id+"/pictures?alt="+strings.ReplaceAll(alt, " ", "+"), string(aPicture(t, 60, 40)), "Content-Type", "image/jpeg"); w.Code != 201 {
 			t.Fatal(w.Code, w.Body)
@@ -61,11 +61,11 @@ func lived(t testing.TB) *kitchen {
 			e = tap(k, e)
 		}
 	}
-	get[api.LiveEvening](k, 200, "POST", "/api/v1/evenings/"+e.Id+"/events", `{"kind": "giveup"}`)
-	if w := k.send("PUT", "/api/v1/pantry/moon-dust", `{"id": "moon-dust", "name": "Moon dust", "role": "spice", "density": 2.5, "each": 0, "salt": 0.1, "sugar": 0, "carb": 0.4, "fat": 0, "protein": 0, "acid": 0, "thick": false, "source": "the moon"}`); w.Code != 200 {
+	get[api.LiveEvening](k, 200, "POST", "/api/v1/evenings/"+e.Id+"/events", `{"kind":"giveup"}`)
+	if w := k.send("PUT", "/api/v1/pantry/moon-dust", `{"id":"moon-dust", "name":"Moon dust", "role":"spice", "density": 2.5, "each": 0, "salt": 0.1, "sugar": 0, "carb": 0.4, "fat": 0, "protein": 0, "acid": 0, "thick": false, "source":"the moon"}`); w.Code != 200 {
 		t.Fatal(w.Body)
 	}
-	if w := k.send("PUT", "/api/v1/marinades/of-the-moon", `{"id": "of-the-moon", "name": "Of the moon", "marinade": {"hours": 2, "forG": 500, "items": [{"ingredient": "moon-dust", "g": 10}]}}`); w.Code != 200 {
+	if w := k.send("PUT", "/api/v1/marinades/of-the-moon", `{"id":"of-the-moon", "name":"Of the moon", "marinade": {"hours": 2, "forG": 500, "items": [{"ingredient":"moon-dust", "g": 10}]}}`); w.Code != 200 {
 		t.Fatal(w.Body)
 	}
 	get[struct{}](k, 204, "DELETE", "/api/v1/pantry/moon-dust", "")
@@ -239,7 +239,7 @@ func TestAHouseholdGoesOutAndIn(t *testing.T) {
 	if p != nil || b.Kept || len(get[[]api.Plan](empty, 200, "GET", "/api/v1/plans", "")) != 0 {
 		t.Fatalf("looked at: %+v, %+v", b, p)
 	}
-	if b, p = bring(empty, raw, `{"others": "keep"}`); p != nil || !b.Kept {
+	if b, p = bring(empty, raw, `{"others":"keep"}`); p != nil || !b.Kept {
 		t.Fatalf("put in: %+v, %+v", b, p)
 	}
 	want, have := documents(t, raw), documents(t, takenAway(empty))
@@ -295,11 +295,11 @@ func TestWhatDiffersIsDecidedOneByOne(t *testing.T) {
 		in := body(t, api.PlanInput{Name: plans[i].Name + ", changed", FryerId: plans[i].FryerId, Load: plans[i].Load, Coat: plans[i].Coat, Program: plans[i].Program, Bench: plans[i].Bench, Groups: plans[i].Groups})
 		get[api.Plan](k, 200, "PUT", "/api/v1/plans/"+plans[i].Id, in)
 	}
-	b, p := bring(k, raw, fmt.Sprintf(`{"each": {"dishes/%s": "both"}}`, plans[0].Id))
+	b, p := bring(k, raw, fmt.Sprintf(`{"each": {"dishes/%s":"both"}}`, plans[0].Id))
 	if p != nil || b.Kept || len(b.Differences) != 2 || !b.Open() {
 		t.Fatalf("one of two decided: %+v, %+v", b, p)
 	}
-	b, p = bring(k, raw, fmt.Sprintf(`{"others": "take", "each": {"dishes/%s": "both"}}`, plans[0].Id))
+	b, p = bring(k, raw, fmt.Sprintf(`{"others":"take", "each": {"dishes/%s":"both"}}`, plans[0].Id))
 	if p != nil || !b.Kept {
 		t.Fatalf("%+v, %+v", b, p)
 	}
@@ -310,7 +310,7 @@ func TestWhatDiffersIsDecidedOneByOne(t *testing.T) {
 	if names[plans[0].Name+", changed"] != 1 || names[plans[0].Name+" (brought)"] != 1 || names[plans[1].Name] != 1 || names[plans[1].Name+", changed"] != 0 {
 		t.Errorf("%v", names)
 	}
-	for _, choices := range []string{`{"others": "all"}`, `{"each": {"x/y": ""}}`, `{"every": "keep"}`, `keep`} {
+	for _, choices := range []string{`{"others":"all"}`, `{"each": {"x/y":""}}`, `{"every":"keep"}`, `keep`} {
 		if w := sendArchive(k, raw, choices); w.Code != 422 {
 			t.Errorf("%s: %d %s", choices, w.Code, w.Body)
 		}
@@ -319,7 +319,7 @@ func TestWhatDiffersIsDecidedOneByOne(t *testing.T) {
 		t.Errorf("no form: %d %s", w.Code, w.Body)
 	}
 	start(k, plans[2].Id, 1)
-	if _, p := bring(k, raw, `{"others": "keep"}`); p == nil || p.Status != 409 {
+	if _, p := bring(k, raw, `{"others":"keep"}`); p == nil || p.Status != 409 {
 		t.Errorf("beside a live cook: %+v", p)
 	}
 	if b, p := bring(k, raw, ""); p != nil || b == nil {
@@ -381,21 +381,21 @@ func TestSpoiltArchivesAreRefusedWhole(t *testing.T) {
 	for name, spoil := range map[string]func(map[string][]byte){
 		"no JSON: dishes/":                    func(f map[string][]byte) { f[first(f, "dishes")] = []byte("wings") },
 		"two values: dishes/":                 func(f map[string][]byte) { n := first(f, "dishes"); f[n] = append(f[n], "{}"...) },
-		"a field twice: said twice":           change("fryers/", `{`, `{"name": "x", `),
+		"a field twice: said twice":           change("fryers/", `{`, `{"name":"x", `),
 		"a field that is none: unknown":       change("sauces/", `{`, `{"heat2": 1, `),
 		"another's id: holds the id":          func(f map[string][]byte) { f["mixes/other.json"] = f[first(f, "mixes")] },
-		"a word for a number: pieces":         change("dishes/", `"pieces": `, `"pieces": "many", "was": `),
-		"a figure beyond its limit: How many": change("dishes/", `"pieces": `, `"pieces": -`),
+		"a word for a number: pieces":         change("dishes/", `"pieces":`, `"pieces":"many", "was": `),
+		"a figure beyond its limit: How many": change("dishes/", `"pieces":`, `"pieces": -`),
 		"units that are none: temperature":    change("settings.json", `"C"`, `"K"`),
 		"a dish without its fryer: fryer":     func(f map[string][]byte) { delete(f, first(f, "fryers")) },
-		"a cut that is unknown: cut":          change("sessions/", `"cut": "chicken`, `"cut": "dodo`),
-		"a cook that never ended: finishedAt": change("sessions/", `"finishedAt": "2026`, `"finishedAt": "2019`),
-		"said what cannot be: kind":           change("sessions/", `"kind": "loaded"`, `"kind": "launched"`),
-		"an outcome that is none: crust":      change("sessions/", `"crust": "good"`, `"crust": "odd"`),
+		"a cut that is unknown: cut":          change("sessions/", `"cut":"chicken`, `"cut":"dodo`),
+		"a cook that never ended: finishedAt": change("sessions/", `"finishedAt":"2026`, `"finishedAt":"2019`),
+		"said what cannot be: kind":           change("sessions/", `"kind":"loaded"`, `"kind":"launched"`),
+		"an outcome that is none: crust":      change("sessions/", `"crust":"good"`, `"crust":"odd"`),
 		"a cook twice: twice": func(f map[string][]byte) {
 			n := first(f, "sessions")
 			id := strings.TrimSuffix(filepath.Base(n), ".json")
-			f["sessions/another.json"] = bytes.Replace(f[n], []byte(`"id": "`+id), []byte(`"id": "another`), 1)
+			f["sessions/another.json"] = bytes.Replace(f[n], []byte(`"id":"`+id), []byte(`"id":"another`), 1)
 		},
 		"no picture: picture":             func(f map[string][]byte) { f[first(f, "pictures")] = []byte("<svg/>") },
 		"a picture that is gone: missing": func(f map[string][]byte) { delete(f, first(f, "pictures")) },
@@ -411,7 +411,7 @@ func TestSpoiltArchivesAreRefusedWhole(t *testing.T) {
 		"nothing": {}, "a page": []byte("<html>"), "its first half": raw[:len(raw)/2], "without its last bytes": raw[:len(raw)-30],
 		"a byte of its middle": func() []byte { b := bytes.Clone(raw); b[len(b)/2] ^= 0x40; return b }(),
 	} {
-		if b, p := bring(k, file, `{"others": "take"}`); p == nil || p.Detail == nil {
+		if b, p := bring(k, file, `{"others":"take"}`); p == nil || p.Detail == nil {
 			t.Errorf("%s: %+v", name, b)
 		}
 	}
@@ -427,7 +427,7 @@ func spoilt(t *testing.T, k *kitchen, name string, files map[string][]byte, spoi
 	t.Helper()
 	spoil(files)
 	_, word, _ := strings.Cut(name, ": ")
-	if b, p := bring(k, packed(t, files), `{"others": "take"}`); p == nil || p.Status != 422 || p.Detail == nil || !strings.Contains(*p.Detail, word) {
+	if b, p := bring(k, packed(t, files), `{"others":"take"}`); p == nil || p.Status != 422 || p.Detail == nil || !strings.Contains(*p.Detail, word) {
 		t.Errorf("%s: %+v, %+v", name, b, p)
 		if p != nil && p.Detail != nil {
 			t.Log(*p.Detail)
@@ -443,7 +443,7 @@ func TestOldArchivesAreRead(t *testing.T) {
 			t.Fatal(err)
 		}
 		k := emptyKitchen(t)
-		b, p := bring(k, raw, `{"others": "keep"}`)
+		b, p := bring(k, raw, `{"others":"keep"}`)
 		if p != nil || !b.Kept || tally(b) != want {
 			t.Fatalf("version %d: %+v, %+v", version, b, p)
 		}

@@ -105,14 +105,14 @@ func document[T any](b *bringing, name, schema string) (v T, err error) {
 	if err != nil {
 		return v, err
 	}
-	if twice := repeated(raw); json.Valid(raw) && twice != "" {
-		return v, b.refused(name, refuse.One(twice, "said twice", "each field once"))
-	}
 	if v, err = refuse.Decode[T](bytes.NewReader(raw)); err != nil {
 		return v, b.refused(name, err)
 	}
 	if schema == "" {
 		return v, nil
+	}
+	if twice := repeated(raw); twice != "" {
+		return v, b.refused(name, refuse.One(twice, "said twice", "each field once"))
 	}
 	return v, b.fits(name, schema, raw)
 }

@@ -78,7 +78,6 @@ func WriteArchive(w io.Writer, made time.Time, all iter.Seq2[Document, error], p
 			err = d.Write(&c)
 		} else {
 			e := json.NewEncoder(&c)
-			e.SetIndent("", " ")
 			e.SetEscapeHTML(false)
 			err = e.Encode(d.Holds)
 		}
@@ -183,22 +182,26 @@ type LogbookRow struct {
 	Note, Change     string
 }
 
-// Logbook writes cooks, one in a line.
-func Logbook(w io.Writer, rows func(add func(LogbookRow) error) error) error {
-	head := []string{"cook", "supper", "dish", "basket", "of", "begun at", "over at", "planned (min)", "in the basket (min)", "crust", "inside", "note", "next time"}
-	return writeTable(w, head, func(add func(...string) error) error {
-		return rows(func(r LogbookRow) error {
-			over, actual := "", ""
-			if r.Finished != nil {
-				over = r.Finished.UTC().Format(time.RFC3339)
-			}
-			if r.ActualMin != nil {
-				actual = figure(*r.ActualMin)
-			}
-			return add(r.ID, words(r.Supper), words(r.Name), strconv.Itoa(r.Basket), strconv.Itoa(r.Baskets), r.Started.UTC().Format(time.RFC3339), over,
-				figure(r.PlannedMin), actual, r.Crust, r.Inside, words(r.Note), words(r.Change))
-		})
-	})
+// LogbookTable is cooks, one in a line.
+type LogbookTable struct{ rowed }
+
+// NewLogbookTable begins one.
+func NewLogbookTable(w io.Writer) (LogbookTable, error) {
+	t, err := newTable(w, []string{"cook", "supper", "dish", "basket", "of", "begun at", "over at", "planned (min)", "in the basket (min)", "crust", "inside", "note", "next time"})
+	return LogbookTable{t}, err
+}
+
+// Add writes one.
+func (t LogbookTable) Add(r LogbookRow) error {
+	over, actual := "", ""
+	if r.Finished != nil {
+		over = r.Finished.UTC().Format(time.RFC3339)
+	}
+	if r.ActualMin != nil {
+		actual = figure(*r.ActualMin)
+	}
+	return t.add(r.ID, words(r.Supper), words(r.Name), strconv.Itoa(r.Basket), strconv.Itoa(r.Baskets), r.Started.UTC().Format(time.RFC3339), over,
+		figure(r.PlannedMin), actual, r.Crust, r.Inside, words(r.Note), words(r.Change))
 }
 
 // words are a cook's, which no spreadsheet is to take for a sum.

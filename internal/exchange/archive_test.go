@@ -46,7 +46,7 @@ func TestAnArchiveIsReadAsItWasWritten(t *testing.T) {
 	if err != nil || a.Made != "2026-11-20T18:00:00Z" || fmt.Sprint(a.Paths(".")) != "[README.txt readings.csv settings.json]" || !a.Has("settings.json") || a.Has("manifest.json") {
 		t.Fatalf("%+v, %v", a, err)
 	}
-	if b, err := a.Read("settings.json"); err != nil || string(b) != "{\n \"mass\": \"g\"\n}\n" {
+	if b, err := a.Read("settings.json"); err != nil || string(b) != "{\"mass\":\"g\"}\n" {
 		t.Errorf("%q, %v", b, err)
 	}
 	r, err := a.Open("readings.csv")

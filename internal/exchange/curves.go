@@ -15,18 +15,33 @@ import (
 // Tables of a cook, as RFC 4180 has them: one row a moment, units in the head,
 // moments in UTC, figures with a point.
 
-// writeTable writes a head and its rows.
-func writeTable(w io.Writer, head []string, rows func(add func(...string) error) error) error {
+// rowed is a table that is written row by row.
+type rowed struct{ *csv.Writer }
+
+func newTable(w io.Writer, head []string) (rowed, error) {
 	out := csv.NewWriter(w)
 	out.UseCRLF = true
-	if err := out.Write(head); err != nil {
+	return rowed{out}, out.Write(head)
+}
+
+func (t rowed) add(cells ...string) error { return t.Write(cells) }
+
+// End writes what is still held back.
+func (t rowed) End() error {
+	t.Flush()
+	return t.Error()
+}
+
+// writeTable writes a head and its rows.
+func writeTable(w io.Writer, head []string, rows func(add func(...string) error) error) error {
+	t, err := newTable(w, head)
+	if err != nil {
 		return err
 	}
-	if err := rows(func(cells ...string) error { return out.Write(cells) }); err != nil {
+	if err := rows(t.add); err != nil {
 		return err
 	}
-	out.Flush()
-	return out.Error()
+	return t.End()
 }
 
 func figure(v float64) string { return strconv.FormatFloat(math.Round(v*100)/100, 'f', -1, 64) }
@@ -57,13 +72,18 @@ func Events(w io.Writer, l cook.Live) error {
 	return writeTable(w, eventsHead, func(add func(...string) error) error { return eventRows(l, add) })
 }
 
-// AllEvents writes what was said in several, the id of the cook first.
-func AllEvents(w io.Writer, cooks func(add func(id string, l cook.Live) error) error) error {
-	return writeTable(w, append([]string{"cook"}, eventsHead...), func(add func(...string) error) error {
-		return cooks(func(id string, l cook.Live) error {
-			return eventRows(l, func(cells ...string) error { return add(append([]string{id}, cells...)...) })
-		})
-	})
+// EventsTable is what was said in several cooks.
+type EventsTable struct{ rowed }
+
+// NewEventsTable begins one.
+func NewEventsTable(w io.Writer) (EventsTable, error) {
+	t, err := newTable(w, append([]string{"cook"}, eventsHead...))
+	return EventsTable{t}, err
+}
+
+// Add writes what was said in a cook, its id first.
+func (t EventsTable) Add(id string, l cook.Live) error {
+	return eventRows(l, func(cells ...string) error { return t.add(append([]string{id}, cells...)...) })
 }
 
 func eventRows(l cook.Live, add func(...string) error) error {

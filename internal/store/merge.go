@@ -1,7 +1,6 @@
 package store
 
 import (
-	"bytes"
 	"context"
 	"database/sql"
 	"errors"
@@ -241,12 +240,15 @@ func in(where, schema string) string {
 
 // compare says whether a thing that comes is here, and alike.
 func (m *merge) compare(ctx context.Context, k kind, id string) (how likeness, name string, err error) {
-	mine, err := m.canon(ctx, k, "main", id)
+	mine, err := m.whole(ctx, k, "main", id)
 	if err != nil || mine == nil {
 		return isNew, "", err
 	}
-	theirs, err := m.canon(ctx, k, "brought", id)
-	if err != nil || bytes.Equal(mine, theirs) {
+	theirs, err := m.whole(ctx, k, "brought", id)
+	if err != nil {
+		return isNew, "", err
+	}
+	if is, err := alike(mine, theirs); err != nil || is {
 		return isSame, "", err
 	}
 	err = sqlx.GetContext(ctx, m.db, &name, `SELECT `+in(k.title, "main")+` FROM main.`+k.table+` WHERE id = ?`, id)

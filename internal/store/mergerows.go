@@ -6,6 +6,7 @@ import (
 	"encoding/json"
 	"os"
 	"path/filepath"
+	"reflect"
 	"regexp"
 	"strings"
 
@@ -14,15 +15,13 @@ import (
 	"velocrustum/core/cook"
 )
 
-// canon is all of a thing in one order, without what counts its changes; nil if
+// whole is all of a thing in one order, without what counts its changes; nil if
 // it is not there.
-func (m *merge) canon(ctx context.Context, k kind, schema, id string) ([]byte, error) {
+func (m *merge) whole(ctx context.Context, k kind, schema, id string) ([]map[string]any, error) {
 	own, err := m.rows(ctx, schema, part{k.table, "id = ? AND " + k.alive, "id"}, id)
 	if err != nil || len(own) == 0 {
 		return nil, err
 	}
-	var out bytes.Buffer
-	e := json.NewEncoder(&out)
 	for _, p := range k.parts {
 		more, err := m.rows(ctx, schema, p, id)
 		if err != nil {
@@ -31,24 +30,38 @@ func (m *merge) canon(ctx context.Context, k kind, schema, id string) ([]byte, e
 		own = append(own, more...)
 	}
 	for _, row := range own {
-		for column, v := range row {
-			if apart[column] {
-				delete(row, column)
-				continue
-			}
-			if text, ok := v.(string); ok && strings.HasPrefix(text, "{") {
-				var doc any
-				if err := json.Unmarshal([]byte(text), &doc); err != nil {
-					return nil, err
-				}
-				row[column] = said(doc, column == "planned" || column == "forecast")
-			}
-		}
-		if err := e.Encode(row); err != nil {
-			return nil, err
+		for column := range apart {
+			delete(row, column)
 		}
 	}
-	return out.Bytes(), nil
+	return own, nil
+}
+
+// alike says whether two things say the same. Most that are the same are so to
+// the letter.
+func alike(a, b []map[string]any) (bool, error) {
+	if reflect.DeepEqual(a, b) {
+		return true, nil
+	}
+	var texts [2][]byte
+	for i, rows := range [][]map[string]any{a, b} {
+		for _, row := range rows {
+			for column, v := range row {
+				if text, ok := v.(string); ok && strings.HasPrefix(text, "{") {
+					var doc any
+					if err := json.Unmarshal([]byte(text), &doc); err != nil {
+						return false, err
+					}
+					row[column] = said(doc, column == "planned" || column == "forecast")
+				}
+			}
+		}
+		var err error
+		if texts[i], err = json.Marshal(rows); err != nil {
+			return false, err
+		}
+	}
+	return bytes.Equal(texts[0], texts[1]), nil
 }
 
 // said is a document without what says nothing: a migration writes out what the
