@@ -5,6 +5,7 @@ import (
 	"strings"
 	"testing"
 
+	"velocrustum/core/food"
 	"velocrustum/core/prep"
 	"velocrustum/core/program"
 	"velocrustum/core/units"
@@ -148,7 +149,7 @@ func TestADishIsWritten(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	r, err := Write("Mustard cutlets", d, f, p, units.Household{})
+	r, err := Write("Mustard cutlets", d, nil, f, p, units.Household{})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -162,8 +163,55 @@ func TestADishIsWritten(t *testing.T) {
 			t.Errorf("it does not say %q:\n%s", want, all)
 		}
 	}
+	if strings.Contains(all, "It in") || !strings.Contains(all, "Leave them in the marinade for 2 h, in the fridge.") {
+		t.Errorf("its waits read badly:\n%s", all)
+	}
 	if r.CookMin != 16 || r.PrepMin < 100 || r.Servings != 2 || r.Plate.Kcal < 100 {
 		t.Errorf("%+v", r)
+	}
+}
+
+// Baskets, kinds in one basket, and what is brushed on have their words.
+func TestADishOfSeveralPartsIsWritten(t *testing.T) {
+	p := prep.NewPantry(nil)
+	load := program.Load{Cut: "chicken-drumette", Pieces: 4, PieceMassG: 45, Surface: "wiped"}
+	d := prep.Dish{Dish: program.Dish{Request: program.Request{Load: load, Coat: &program.Coat{ID: "bare"}, Groups: []program.Group{{Name: "mustard ones", Load: load}},
+		Program: program.Program{Stages: []program.Stage{{AirC: 190, Minutes: 18}, {AirC: 190, Minutes: 3, Rest: true}, {AirC: 200, Minutes: 4}},
+			Turns: []program.Turn{{AtMin: 9, Kind: program.Shake}, {AtMin: 22, Kind: program.BrushOn, Group: 1, Brush: &program.Brush{G: 8, Parts: []food.Mixed{{Ingredient: "mustard", Share: 1}, {Ingredient: "honey", Share: 1}}}}}}}},
+		Bench: &prep.Bench{Servings: 2}}
+	f, err := p.Forecast(t.Context(), d, units.Household{})
+	if err != nil {
+		t.Fatal(err)
+	}
+	written := func(baskets []program.Basketful) (string, Recipe) {
+		r, err := Write("Drumettes", d, baskets, f, p, units.Household{})
+		if err != nil {
+			t.Fatal(err)
+		}
+		all := strings.Join(r.Ingredients, "\n")
+		for _, s := range r.Steps {
+			all += "\n" + s.Says
+		}
+		return all, r
+	}
+	all, r := written(nil)
+	for _, want := range []string{"4 more drumettes of about 45 g each: the mustard ones", "Lay all in one layer", "18 min at 190 °C, then rest them outside for 3 min, then 4 min at 200 °C.", "At minute 9 shake the basket.", "4 g mustard", "4 g honey", "At minute 22 brush 8 g of mustard and honey on the mustard ones."} {
+		if !strings.Contains(all, want) {
+			t.Errorf("it does not say %q:\n%s", want, all)
+		}
+	}
+	if r.CookMin != 25 {
+		t.Errorf("%g min in the fryer", r.CookMin)
+	}
+	one := d.Program
+	all, r = written([]program.Basketful{{Pieces: 3, EndMin: 25, Program: one}, {Pieces: 1, StartMin: 27, EndMin: 52, Program: one}, {Fryer: 1, Pieces: 2, EndMin: 25, Program: one}})
+	for _, want := range []string{"Basket 1 of 3, 3 drumettes in one layer", "Basket 2 of 3, 1 drumette in", "In the second fryer, 2 drumettes:"} {
+		if !strings.Contains(all, want) {
+			t.Errorf("it does not say %q:\n%s", want, all)
+		}
+	}
+	if r.CookMin != 52 {
+		t.Errorf("%g min in the fryers", r.CookMin)
 	}
 }
 

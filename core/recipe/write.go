@@ -5,6 +5,7 @@ package recipe
 
 import (
 	"fmt"
+	"maps"
 	"math"
 	"slices"
 	"strings"
@@ -34,15 +35,39 @@ type Step struct {
 	Minutes float64
 }
 
-// Write puts a dish into words, by what its bench and its forecast say.
-func Write(name string, d prep.Dish, f prep.Forecast, p prep.Pantry, h units.Household) (Recipe, error) {
+// Write puts a dish into words, by what its bench and its forecast say; with
+// baskets it goes in by those, one after another or in two fryers.
+func Write(name string, d prep.Dish, baskets []program.Basketful, f prep.Forecast, p prep.Pantry, h units.Household) (Recipe, error) {
 	cut, err := food.FindCut(f.Load.Cut)
 	if err != nil {
 		return Recipe{}, err
 	}
 	out := Recipe{Name: name, Servings: f.Servings(), Plate: f.Plate, CookMin: d.Program.PreheatMin + d.Program.Minutes()}
 	out.Ingredients = append(out.Ingredients, fmt.Sprintf("%d %s of about %s each (%s)", f.Load.Pieces, plural(cut, f.Load.Pieces), h.Grams(f.Load.PieceMassG), h.Grams(f.Lot.MassG())))
-	items := f.Items()
+	for _, g := range d.Groups {
+		more, err := food.FindCut(g.Load.Cut)
+		if err != nil {
+			return Recipe{}, err
+		}
+		says := fmt.Sprintf("%d more %s of about %s each", g.Load.Pieces, plural(more, g.Load.Pieces), h.Grams(g.Load.PieceMassG))
+		if g.Name != "" {
+			says += ": the " + g.Name
+		}
+		out.Ingredients = append(out.Ingredients, says)
+	}
+	items := maps.Clone(f.Items())
+	for _, t := range d.Program.Turns {
+		if t.Brush == nil {
+			continue
+		}
+		of := 0.0
+		for _, m := range t.Brush.Parts {
+			of += m.Share
+		}
+		for _, m := range t.Brush.Parts {
+			items[m.Ingredient] += t.Brush.G * m.Share / of
+		}
+	}
 	var ids []string
 	for id, g := range items {
 		if g >= 0.05 && id != "water" {
@@ -57,12 +82,12 @@ func Write(name string, d prep.Dish, f prep.Forecast, p prep.Pantry, h units.Hou
 	for _, t := range f.Tasks(p, h) {
 		says := t.Says + "."
 		if t.Wait.Most > 0 {
-			says += fmt.Sprintf(" It %s %s.", t.Wait.Says, units.Minutes(math.Round(t.Wait.Best)))
+			says += " " + waits(t.Wait)
 		}
 		out.Steps = append(out.Steps, Step{says, t.Hands + t.Wait.Best})
 		out.PrepMin += t.Hands + t.Wait.Best
 	}
-	out.fry(cut, d.Program, f, h)
+	out.fry(cut, d, baskets, p, h)
 	for k, s := range f.Bench.Sauces {
 		name := s.Name
 		if name == "" {
@@ -98,25 +123,85 @@ func rest(r program.Rule) string {
 	return fmt.Sprintf(", then %s of rest", units.Minutes(r.RestMin))
 }
 
-// fry says how the basket is run.
-func (out *Recipe) fry(cut food.Cut, p program.Program, f prep.Forecast, h units.Household) {
-	if p.PreheatMin > 0 {
-		out.Steps = append(out.Steps, Step{fmt.Sprintf("Heat the empty air fryer to %s.", h.Degrees(p.Stages[0].AirC)), p.PreheatMin})
+// waits says how long something is left, and where.
+func waits(w prep.Wait) string {
+	long := units.Minutes(math.Round(w.Best))
+	if w.Best >= 120 {
+		long = fmt.Sprintf("%g h", math.Round(w.Best/6)/10)
 	}
+	if verb, rest, ok := strings.Cut(w.Says, " "); ok && verb == "rest" {
+		return fmt.Sprintf("Let them rest %s for %s.", rest, long)
+	}
+	if w.Place == "fridge" {
+		return fmt.Sprintf("Leave them %s for %s, in the fridge.", w.Says, long)
+	}
+	return fmt.Sprintf("Leave them %s for %s.", w.Says, long)
+}
+
+// fry says how the fryer is run.
+func (out *Recipe) fry(cut food.Cut, d prep.Dish, baskets []program.Basketful, p prep.Pantry, h units.Household) {
+	if d.Program.PreheatMin > 0 {
+		out.Steps = append(out.Steps, Step{fmt.Sprintf("Heat the empty air fryer to %s.", h.Degrees(d.Program.Stages[0].AirC)), d.Program.PreheatMin})
+	}
+	lay := "the " + plural(cut, d.Load.Pieces)
+	if len(d.Groups) > 0 {
+		lay = "all"
+	}
+	if len(baskets) == 0 {
+		baskets = []program.Basketful{{Pieces: d.Load.Pieces, EndMin: d.Program.Minutes(), Program: d.Program}}
+	}
+	last := 0.0
+	for k, b := range baskets {
+		what := fmt.Sprintf("Lay %s in one layer with gaps and air fry: ", lay)
+		if len(baskets) > 1 {
+			what = fmt.Sprintf("Basket %d of %d, %d %s in one layer with gaps: ", k+1, len(baskets), b.Pieces, plural(cut, b.Pieces))
+			if b.Fryer == 1 {
+				what = fmt.Sprintf("In the second fryer, %d %s: ", b.Pieces, plural(cut, b.Pieces))
+			}
+		}
+		out.Steps = append(out.Steps, Step{what + runs(b.Program, d.Groups, p, h), b.Program.Minutes()})
+		last = math.Max(last, b.EndMin)
+	}
+	out.CookMin = d.Program.PreheatMin + last
+}
+
+// runs says how one basket is run.
+func runs(p program.Program, groups []program.Group, larder prep.Pantry, h units.Household) string {
 	var stages []string
 	for _, st := range p.Stages {
 		if st.Rest {
-			stages = append(stages, fmt.Sprintf("rest it outside for %s", units.Minutes(st.Minutes)))
+			stages = append(stages, fmt.Sprintf("rest them outside for %s", units.Minutes(st.Minutes)))
 			continue
 		}
 		stages = append(stages, fmt.Sprintf("%s at %s", units.Minutes(st.Minutes), h.Degrees(st.AirC)))
 	}
-	says := fmt.Sprintf("Lay the %s in one layer with gaps and air fry: %s.", plural(cut, f.Load.Pieces), strings.Join(stages, ", then "))
-	words := map[string]string{program.Flip: "turn them", program.Shake: "shake the basket", program.LookIn: "look at one", program.BrushOn: "brush them", program.TakeOut: "take some out"}
+	says := strings.Join(stages, ", then ") + "."
+	words := map[string]string{program.Flip: "turn them", program.Shake: "shake the basket", program.LookIn: "look at one", program.TakeOut: "take out"}
 	for _, t := range p.Turns {
-		says += fmt.Sprintf(" At minute %.0f %s.", t.AtMin, words[t.Kind])
+		does := words[t.Kind]
+		of := ""
+		if t.Group > 0 && t.Group <= len(groups) && groups[t.Group-1].Name != "" {
+			of = " the " + groups[t.Group-1].Name
+		}
+		switch t.Kind {
+		case program.BrushOn:
+			does = "brush on"
+			if t.Brush != nil {
+				var parts []string
+				for _, m := range t.Brush.Parts {
+					parts = append(parts, larder[m.Ingredient].Name)
+				}
+				does = fmt.Sprintf("brush %s of %s on", h.Grams(t.Brush.G), strings.Join(parts, " and "))
+			}
+			does += of
+		case program.TakeOut:
+			if does += of; of == "" {
+				does += " those of the first kind"
+			}
+		}
+		says += fmt.Sprintf(" At minute %.0f %s.", t.AtMin, does)
 	}
-	out.Steps = append(out.Steps, Step{says, p.Minutes()})
+	return says
 }
 
 func finishing(b prep.Bench, p prep.Pantry) string {

@@ -39,8 +39,9 @@ type kitchen struct {
 
 var opened = time.Date(2026, 11, 20, 18, 0, 0, 0, time.UTC)
 
-// household is the demo household's file, filled once for all kitchens.
-var household = sync.OnceValues(func() ([]byte, error) {
+// household is the demo household's files, filled once for all kitchens, by
+// what follows the database's name.
+var household = sync.OnceValues(func() (map[string][]byte, error) {
 	dir, err := os.MkdirTemp("", "velocrustum-")
 	if err != nil {
 		return nil, err
@@ -59,7 +60,14 @@ var household = sync.OnceValues(func() ([]byte, error) {
 	if err := st.Backup(ctx, copied); err != nil {
 		return nil, err
 	}
-	return os.ReadFile(copied)
+	files := map[string][]byte{}
+	pictures, err := filepath.Glob(copied + ".pictures/*")
+	for _, path := range append(pictures, copied) {
+		if err == nil {
+			files[strings.TrimPrefix(path, copied)], err = os.ReadFile(path)
+		}
+	}
+	return files, err
 })
 
 // openFilled opens a copy of the demo household.
@@ -68,8 +76,13 @@ func openFilled(ctx context.Context, path string, now func() time.Time) (*store.
 	if err != nil {
 		return nil, err
 	}
-	if err := os.WriteFile(path, filled, 0o600); err != nil {
+	if err := os.MkdirAll(path+".pictures", 0o700); err != nil {
 		return nil, err
+	}
+	for suffix, b := range filled {
+		if err := os.WriteFile(path+suffix, b, 0o600); err != nil {
+			return nil, err
+		}
 	}
 	return store.Open(ctx, path, now)
 }

@@ -264,11 +264,7 @@ func (s *Server) basketful(ctx context.Context, p *store.Plan, f *store.Fryer, w
 		}
 		return 1, 1, nil
 	}
-	id := program.SeveralBaskets
-	if p.SecondFryerID != nil {
-		id = program.TwoFryers
-	}
-	baskets, err := program.Batched(ctx, d, id)
+	baskets, err := program.Batched(ctx, d, batching(*p))
 	if err != nil {
 		return 0, 0, err
 	}
@@ -286,6 +282,14 @@ func (s *Server) basketful(ctx context.Context, p *store.Plan, f *store.Fryer, w
 	p.Load.V.Pieces, p.Program.V = b.Pieces, b.Program
 	p.PerBasket, p.SecondFryerID = nil, nil
 	return which, len(baskets), nil
+}
+
+// batching is how a dish that does not go in at once goes in.
+func batching(p store.Plan) string {
+	if p.SecondFryerID != nil {
+		return program.TwoFryers
+	}
+	return program.SeveralBaskets
 }
 
 // GetCook answers GET /cooks/{id}.

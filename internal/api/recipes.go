@@ -145,7 +145,17 @@ func (s *Server) WriteRecipe(ctx context.Context, r WriteRecipeRequestObject) (W
 	if err != nil {
 		return nil, err
 	}
-	words, err := recipe.Write(p.Name, d, f, pantry, say)
+	var baskets []program.Basketful
+	if p.PerBasket != nil || p.SecondFryerID != nil {
+		ready, _, err := pantry.Ready(d)
+		if err != nil {
+			return nil, err
+		}
+		if baskets, err = program.Batched(ctx, ready, batching(p)); err != nil {
+			return nil, err
+		}
+	}
+	words, err := recipe.Write(p.Name, d, baskets, f, pantry, say)
 	if err != nil {
 		return nil, err
 	}

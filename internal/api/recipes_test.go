@@ -3,6 +3,7 @@ package api_test
 import (
 	"encoding/json"
 	"fmt"
+	"math"
 	"math/rand/v2"
 	"strings"
 	"testing"
@@ -59,6 +60,78 @@ func TestADishLeavesAndComesInAsItIs(t *testing.T) {
 			}
 		}
 	}
+}
+
+// anyDish is a dish of anything the catalog has.
+func anyDish(r *rand.Rand, c api.Catalog, fryer string, n int) map[string]any {
+	pick := func(of ...string) string { return of[r.IntN(len(of))] }
+	cut := c.Cuts[n%len(c.Cuts)]
+	load := map[string]any{"cut": cut.Id, "pieces": 1 + r.IntN(6), "pieceMassG": math.Round(cut.TypicalG * (0.8 + 0.4*r.Float64())), "surface": pick("wet", "wiped", "racked")}
+	program := map[string]any{"preheatMin": r.IntN(5), "stages": []any{map[string]any{"airC": 160 + 5*r.IntN(6), "minutes": 6 + r.IntN(20)}, map[string]any{"airC": 180 + 5*r.IntN(5), "minutes": 2 + r.IntN(8)}},
+		"turns": []any{map[string]any{"atMin": 3 + r.IntN(3), "kind": pick("flip", "shake", "check")}}}
+	bench := map[string]any{"servings": 1 + r.IntN(6), "drying": map[string]any{"school": pick("wet", "wipe")}, "coating": map[string]any{}}
+	switch r.IntN(3) {
+	case 0:
+		bench["salting"] = map[string]any{"school": "dry", "salt": "salt-sea", "targetPct": 0.5 + r.Float64(), "hours": 0.5 * float64(1+r.IntN(4))}
+	case 1:
+		bench["marinade"] = map[string]any{"hours": 1 + r.IntN(4), "forG": 500, "items": []any{map[string]any{"ingredient": pick("yoghurt", "soy-light", "harissa"), "g": 20 + r.IntN(80)}, map[string]any{"ingredient": "garlic", "g": 5.5}}}
+	}
+	if r.IntN(2) == 0 {
+		bench["sauces"] = []any{map[string]any{"name": "Ünlike <any> *other* \"sauce\"", "how": pick("toss", "brush", "up", "beside"), "sauce": map[string]any{"school": "reduce", "widthCm": 20, "clingsG": 6,
+			"items": []any{map[string]any{"ingredient": "honey", "g": 40 + r.IntN(40)}, map[string]any{"ingredient": "water", "g": 50}}}}}
+	}
+	if r.IntN(2) == 0 {
+		bench["finish"] = []any{map[string]any{"ingredient": pick("sesame", "salt-flake", "herbs"), "g": 1 + r.IntN(5)}}
+	}
+	in := map[string]any{"name": fmt.Sprintf("Dish %d: \\`*_#[x](y) & </script>", n), "fryerId": fryer, "load": load, "coat": map[string]any{"id": pick("bare", "oil-rub", "starch-dust"), "oilG": r.IntN(9)}, "program": program, "bench": bench}
+	if r.IntN(2) == 0 {
+		in["tableTime"] = fmt.Sprintf("%02d:%02d", r.IntN(24), r.IntN(60))
+	}
+	return in
+}
+
+// Whatever a dish is, it comes in again as it left.
+func TestAnyDishLeavesAndComesInAsItIs(t *testing.T) {
+	k := newKitchen(t, "")
+	catalog := get[api.Catalog](k, 200, "GET", "/api/v1/catalog", "")
+	fryers := get[[]api.Fryer](k, 200, "GET", "/api/v1/fryers", "")
+	r := rand.New(rand.NewPCG(11, 7))
+	tried := 0
+	for n := range 2 * len(catalog.Cuts) {
+		body, err := json.Marshal(anyDish(r, catalog, fryers[0].ID, n))
+		if err != nil {
+			t.Fatal(err)
+		}
+		id := fmt.Sprintf("/api/v1/plans/any-dish-%d", n)
+		w := k.send("PUT", id, string(body), "If-Match", `"0"`)
+		if w.Code != 200 {
+			continue // it cannot be: too thick, too full
+		}
+		var kept api.Plan
+		if err := json.Unmarshal(w.Body.Bytes(), &kept); err != nil {
+			t.Fatal(err)
+		}
+		w = k.send("GET", id+"/recipe?as="+[]string{"jsonld", "markdown"}[n%2], "")
+		if w.Code != 200 {
+			t.Errorf("%s does not leave: %s", body, w.Body)
+			continue
+		}
+		tried++
+		got := readRecipe(k, w.Body.String(), "")
+		if got.Own == nil || got.Dish == nil {
+			t.Errorf("%s is not known again: %v", body, got.Missing)
+			continue
+		}
+		have, _ := json.Marshal(got.Dish)
+		want, _ := json.Marshal(api.PlanInput{Name: kept.Name, FryerId: kept.FryerId, Load: kept.Load, Coat: kept.Coat, Program: kept.Program, TableTime: kept.TableTime, PerBasket: kept.PerBasket, Bench: kept.Bench, Groups: kept.Groups})
+		if string(have) != string(want) {
+			t.Errorf("it came in as\n%s\nand left as\n%s", have, want)
+		}
+	}
+	if tried < len(catalog.Cuts) {
+		t.Errorf("only %d of %d dishes could be", tried, 2*len(catalog.Cuts))
+	}
+	t.Logf("%d dishes", tried)
 }
 
 func TestARecipeFromElsewhereIsBroughtToTheFryer(t *testing.T) {

@@ -13,6 +13,7 @@ import (
 	"velocrustum/core/pan"
 	"velocrustum/core/prep"
 	"velocrustum/core/program"
+	"velocrustum/internal/picture"
 	"velocrustum/internal/store"
 )
 
@@ -151,14 +152,23 @@ type past struct {
 	more                       float64
 	probe                      float64 // °C at the end, 0 for none
 	crust, inside, note, again string
+	seen                       *seen // as a picture
+}
+
+// seen is how food looked on the plate: how long its pieces are for their
+// width, and their colour.
+type seen struct {
+	alt   string
+	long  float64
+	brown [3]float64
 }
 
 var week = []past{
-	{10, 1, 18, 0.5, 0, 96, "good", "juicy", "Card night. All eleven gone before the sauce was.", "Nothing."},
-	{3, 1, 19, 1, 2, 0, "soft", "good", "Basket was too full after the wings; the ones below stayed pale.", "Two baskets, or shake once more."},
-	{8, 3, 18, 0, 0, 84, "good", "juicy", "Crumb held at the turn.", ""},
-	{7, 5, 19, 0.5, 2, 0, "hard", "dry", "Sat in two minutes longer while the lock gates were seen to.", "Take them out at 14."},
-	{6, 6, 18, 1.5, 0, 71, "good", "good", "Skin came off the grate in one piece after drying on the rack.", "Score it."},
+	{10, 1, 18, 0.5, 0, 96, "good", "juicy", "Card night. All eleven gone before the sauce was.", "Nothing.", &seen{"Eleven golden wing flats on a white plate, on the table", 1.9, [3]float64{226, 150, 62}}},
+	{3, 1, 19, 1, 2, 0, "soft", "good", "Basket was too full after the wings; the ones below stayed pale.", "Two baskets, or shake once more.", nil},
+	{8, 3, 18, 0, 0, 84, "good", "juicy", "Crumb held at the turn.", "", &seen{"Nine crumbed pollock fingers, deep gold", 2.6, [3]float64{214, 156, 74}}},
+	{7, 5, 19, 0.5, 2, 0, "hard", "dry", "Sat in two minutes longer while the lock gates were seen to.", "Take them out at 14.", nil},
+	{6, 6, 18, 1.5, 0, 71, "good", "good", "Skin came off the grate in one piece after drying on the rack.", "Score it.", nil},
 }
 
 // Fill makes the household, the given instant being now. It does nothing to
@@ -282,7 +292,18 @@ func (w past) add(ctx context.Context, s *store.Store, p store.Plan, f store.Fry
 	}
 	out, _ := l.Finished()
 	c.FinishedAt = &store.Time{Time: out}
-	_, err = s.AddCook(ctx, c)
+	if c, err = s.AddCook(ctx, c); err != nil || w.seen == nil {
+		return err
+	}
+	raw, err := plate(p.Load.V.Pieces, w.seen.long, w.seen.brown, uint64(w.days))
+	if err != nil {
+		return err
+	}
+	k, err := picture.Keep(raw)
+	if err != nil {
+		return err
+	}
+	_, err = s.AddPicture(ctx, store.Picture{CookID: c.ID, Alt: w.seen.alt, Width: k.Width, Height: k.Height}, k.Full, k.Small)
 	return err
 }
 

@@ -7,6 +7,7 @@ import (
 	"io/fs"
 	"os"
 	"path/filepath"
+	"slices"
 	"strings"
 	"time"
 
@@ -44,7 +45,16 @@ const smallPicture, fullPicture = ".small.jpg", ".jpg"
 func (s *Store) PicturesOf(ctx context.Context, cookID string) ([]Picture, error) {
 	out := []Picture{}
 	err := s.db.SelectContext(ctx, &out, `SELECT `+pictureColumns+` FROM pictures WHERE cook_id = ? AND deleted_at IS NULL ORDER BY added_at, id`, cookID)
-	return out, err
+	return s.there(out), err
+}
+
+// there are those of pictures whose files are: a database may have been moved
+// without them.
+func (s *Store) there(all []Picture) []Picture {
+	return slices.DeleteFunc(all, func(p Picture) bool {
+		_, err := os.Stat(filepath.Join(s.pictures, p.ID+fullPicture))
+		return err != nil
+	})
 }
 
 // FirstPictures returns the first picture of each cook that has one.
@@ -52,7 +62,7 @@ func (s *Store) FirstPictures(ctx context.Context) (map[string]Picture, error) {
 	var rows []Picture
 	err := s.db.SelectContext(ctx, &rows, `SELECT `+pictureColumns+` FROM pictures WHERE deleted_at IS NULL ORDER BY added_at DESC, id DESC`)
 	out := map[string]Picture{}
-	for _, p := range rows {
+	for _, p := range s.there(rows) {
 		out[p.CookID] = p
 	}
 	return out, err

@@ -13,7 +13,7 @@ import (
 type Session struct {
 	EveningLed
 	Led bool // a supper: it has a sheet
-	// Pictures are by the id of their cook.
+	// Pictures are by the id of their cook, those that can be shown.
 	Pictures map[string][]Picture
 }
 

@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import type { Locator, Page } from '@playwright/test';
 import { accessible, expect, fits, test } from './kitchen';
 
 test('a thermometer’s own file is laid over a cook, shifted, and leaves as a table', async ({
@@ -8,7 +9,7 @@ test('a thermometer’s own file is laid over a cook, shifted, and leaves as a t
 }) => {
   await page.goto(`${kitchen.url}/logbook`);
   await page
-    .getByRole('link', { name: /^Rye-crumbed/ })
+    .getByRole('link', { name: /Rye-crumbed/ })
     .first()
     .click();
   const card = page.getByRole('region', { name: 'In and out' });
@@ -90,11 +91,25 @@ test('a recipe is read line by line, put right, brought to the fryer, and leaves
   await expect(page.getByRole('textbox', { name: 'Name of the dish' })).toHaveValue('Sticky oven wings');
   await expect(page.getByText('24 wing flats', { exact: false }).first()).toBeVisible();
   await expect(page.getByText('Kept', { exact: true })).toBeVisible();
+  // It leaves as a page to print, and as files.
+  await page.getByRole('link', { name: 'This one as a recipe' }).click();
+  await expect(page.getByRole('region', { name: 'Ingredients' })).toContainText('24 wing flats of about');
+  await expect(page.getByRole('region', { name: 'Steps' })).toContainText('Check with a thermometer: 74 °C');
+  await accessible(page);
+  await page.setViewportSize({ width: 390, height: 844 });
+  await fits(page);
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByRole('navigation').first()).toBeHidden();
+  await expect(page.getByRole('button', { name: 'Print' })).toBeHidden();
+  await expect(page.getByRole('heading', { name: 'Sticky oven wings' })).toBeVisible();
+  await page.emulateMedia({ media: 'screen' });
   const [left] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('link', { name: 'This one as JSON-LD' }).click(),
+    page.getByRole('link', { name: 'JSON-LD' }).click(),
   ]);
   const file = await left.path();
+  await page.getByRole('link', { name: 'Its plan' }).click();
   await page.getByRole('link', { name: 'A recipe from elsewhere' }).click();
   const choosing = page.waitForEvent('filechooser');
   await page.getByRole('button', { name: 'Open a file' }).click();
@@ -104,5 +119,101 @@ test('a recipe is read line by line, put right, brought to the fryer, and leaves
   await page.getByRole('textbox', { name: /^The recipe, ingredients/ }).fill('hello');
   await page.getByRole('button', { name: 'Read it' }).click();
   await expect(page.getByRole('alert')).toContainText('ingredients and steps');
+  errors.length = 0; // the browser notes the refused request
+});
+
+/** Chooses a file by a button. */
+async function choose(page: Page, button: Locator, file: { name: string; mimeType: string; buffer: Buffer }) {
+  const choosing = page.waitForEvent('filechooser');
+  await button.click();
+  await (await choosing).setFiles(file);
+}
+
+test('a household leaves as one file, and what differs is decided on when it comes in', async ({
+  page,
+  kitchen,
+  errors,
+}) => {
+  await page.goto(`${kitchen.url}/household`);
+  const card = page.getByRole('region', { name: 'All of it, out and in' });
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    card.getByRole('link', { name: 'Take it all away' }).click(),
+  ]);
+  expect(file.suggestedFilename()).toMatch(/^household-.*\.zip$/);
+  const zip = { name: 'household.zip', mimeType: 'application/zip', buffer: readFileSync(await file.path()) };
+  await choose(page, card.getByRole('button', { name: 'Bring one in' }), zip);
+  await expect(card.getByRole('status')).toContainText('all of it is here already');
+  await expect(card.getByRole('button', { name: 'Put it in' })).toHaveCount(0);
+
+  await page.goto(kitchen.url);
+  await page.getByRole('textbox', { name: 'Name of the dish' }).fill('Changed since');
+  await expect
+    .poll(async () => await (await page.request.get(`${kitchen.url}/api/v1/plans`)).text())
+    .toContain('Changed since');
+  await page.goto(`${kitchen.url}/household`);
+  await choose(page, card.getByRole('button', { name: 'Bring one in' }), zip);
+  await expect(card.getByText('One thing is here already, but not alike.')).toBeVisible();
+  const put = card.getByRole('button', { name: 'Put it in' });
+  await expect(put).toBeDisabled();
+  const which = card.getByRole('list', { name: 'What differs' });
+  await expect(which).toContainText('Changed since (dishes)');
+  await which.getByRole('radio', { name: 'Both' }).check({ force: true });
+  await accessible(page);
+  await page.setViewportSize({ width: 390, height: 844 });
+  await fits(page);
+  await put.click();
+  await expect(card.getByRole('status')).toContainText('All of it is in');
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.goto(kitchen.url);
+  await expect(page.getByRole('link', { name: /\(brought\)/ })).toBeVisible();
+
+  // One that broke off is refused whole, and says so.
+  await page.goto(`${kitchen.url}/household`);
+  await choose(page, card.getByRole('button', { name: 'Bring one in' }), {
+    ...zip,
+    buffer: zip.buffer.subarray(0, zip.buffer.length / 2),
+  });
+  await expect(card.getByRole('alert')).toContainText('its end is missing');
+  errors.length = 0;
+});
+
+test('pictures are kept upright with a cook, put in words, taken out and brought back', async ({
+  page,
+  kitchen,
+  errors,
+}) => {
+  await page.goto(`${kitchen.url}/logbook`);
+  const shot = await page.screenshot({ type: 'jpeg' });
+  await expect(page.getByRole('img', { name: 'Nine crumbed pollock fingers, deep gold' })).toBeVisible();
+  await page
+    .getByRole('link', { name: /Caraway/ })
+    .first()
+    .click();
+  const card = page.getByRole('region', { name: 'Pictures' });
+  const button = card.getByRole('button', { name: 'Choose pictures' });
+  await choose(page, button, { name: 'wedges.png', mimeType: 'image/png', buffer: shot });
+  await card.getByRole('button', { name: 'Open the picture: Caraway potato wedges, 1' }).click();
+  const large = page.getByRole('dialog');
+  await expect(large.getByRole('img')).toHaveJSProperty('naturalWidth', 1280);
+  await large.getByRole('textbox', { name: /^What is seen on it/ }).fill('Wedges in a bowl');
+  await accessible(page);
+  await page.keyboard.press('Enter');
+  const thumb = card.getByRole('button', { name: 'Open the picture: Wedges in a bowl' });
+  await expect(thumb).toBeVisible();
+  await page.setViewportSize({ width: 390, height: 844 });
+  await fits(page);
+  await page.goto(`${kitchen.url}/logbook`);
+  await expect(page.getByRole('img', { name: 'Wedges in a bowl' })).toBeVisible();
+  await fits(page);
+  await page.goBack();
+  await thumb.click();
+  await large.getByRole('button', { name: 'Take it out' }).click();
+  await expect(thumb).toHaveCount(0);
+  await page.getByRole('button', { name: 'Bring it back' }).click();
+  await expect(thumb).toBeVisible();
+
+  await choose(page, button, { name: 'wedges.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('<svg/>') });
+  await expect(page.getByText(/a picture as JPEG, PNG or WebP/)).toBeVisible();
   errors.length = 0; // the browser notes the refused request
 });

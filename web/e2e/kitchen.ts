@@ -2,7 +2,7 @@ import AxeBuilder from '@axe-core/playwright';
 import { expect, test as base, type Page } from '@playwright/test';
 import { spawn, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
-import { copyFileSync, mkdtempSync, rmSync } from 'node:fs';
+import { copyFileSync, cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
@@ -71,6 +71,7 @@ export const test = base.extend<{ kitchen: Kitchen; errors: string[] }, { filled
   kitchen: async ({ context, filled }, lend) => {
     const kitchen = new Kitchen();
     copyFileSync(filled, kitchen.file);
+    cpSync(`${filled}.pictures`, `${kitchen.file}.pictures`, { recursive: true });
     await kitchen.start();
     await lend(kitchen);
     // Pages first: one that still asks would see the server go.

@@ -98,7 +98,7 @@ test('desk', async ({ page, kitchen }) => {
   for (let k = 0; k < 6 && (await undo.isEnabled()); k++) await undo.click();
   await page.waitForTimeout(800);
   await page.getByRole('navigation').getByRole('link', { name: 'Cook' }).click();
-  await page.getByRole('button', { name: /^Sumac/ }).click();
+  await page.getByRole('button', { name: /Sumac/ }).click();
   await page.getByRole('button', { name: 'Food is in' }).click();
   await page.waitForTimeout(3000);
   await page.screenshot({ path: to('cook') });

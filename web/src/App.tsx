@@ -20,6 +20,7 @@ const PlanPage = view(() => import('./plan/PlanPage'));
 const BenchPage = view(() => import('./bench/BenchPage'));
 const PanPage = view(() => import('./pan/PanPage'));
 const SupperPage = view(() => import('./supper/SupperPage'));
+const RecipePage = view(() => import('./plan/RecipePage'));
 const BringPage = view(() => import('./bring/BringPage'));
 const PantryPage = view(() => import('./pantry/PantryPage'));
 const CookPage = view(() => import('./cook/CookPage'));
@@ -75,6 +76,7 @@ export function App() {
             <Route path="/pan/:id" element={<PanPage />} />
             <Route path="/supper" element={<SupperPage />} />
             <Route path="/supper/:id" element={<SupperPage />} />
+            <Route path="/recipe/:id" element={<RecipePage />} />
             <Route path="/bring" element={<BringPage />} />
             <Route path="/pantry" element={<PantryPage />} />
             <Route path="/cook" element={<CookPage />} />

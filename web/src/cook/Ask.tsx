@@ -1,26 +1,11 @@
 import type { ReactNode } from 'react';
-import { Dialog, Heading, Modal, ModalOverlay } from 'react-aria-components';
+import { Dialog, Heading } from 'react-aria-components';
 import styled from 'styled-components';
 import { type } from '../theme/tokens';
+import { Box, Over } from '../ui/modal';
 
-const Over = styled(ModalOverlay)`
-  position: fixed;
-  inset: 0;
-  display: grid;
-  place-items: center;
-  padding: 16px;
-  background: var(--shade);
-  z-index: 40;
-`;
-
-const Box = styled(Modal)`
+const Narrow = styled(Box)`
   width: min(560px, 100%);
-  max-height: 100%;
-  overflow: auto;
-  border-radius: 16px;
-  background: var(--surface);
-  color: var(--ink);
-  outline: none;
 `;
 
 const Inside = styled(Dialog)`
@@ -53,14 +38,14 @@ export function Ask({ title, open, shut, children }: Props) {
         if (!yes) shut();
       }}
     >
-      <Box>
+      <Narrow>
         <Inside>
           <Title slot="title" level={2}>
             {title}
           </Title>
           {children}
         </Inside>
-      </Box>
+      </Narrow>
     </Over>
   );
 }

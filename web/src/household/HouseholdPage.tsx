@@ -9,6 +9,7 @@ import { Button } from '../ui/Button';
 import { Stays } from './Stays';
 import { Card, Page, Quiet, Title } from '../ui/layout';
 import { complain, say } from '../ui/toast';
+import { Archive } from './Archive';
 import { UnitsAndRules } from './HouseholdSettings';
 import { lookAround } from './demo';
 
@@ -146,16 +147,8 @@ export default function HouseholdPage() {
           <UnitsAndRules />
         </Block>
         <Block aria-labelledby="archive">
-          <h2 id="archive">All of it, to take away</h2>
-          <Quiet>
-            Fryers, dishes, pantry, suppers and the logbook as one zip file: JSON and tables that other programs read,
-            with a sum of each. To put a household back as it was, keep a copy of its database as well.
-          </Quiet>
-          <p>
-            <a href={`${place}/api/v1/archive`} download="household.zip">
-              The whole household
-            </a>
-          </p>
+          <h2 id="archive">All of it, out and in</h2>
+          <Archive />
         </Block>
         {place ? null : (
           <>

@@ -1,19 +1,11 @@
 import { useEffect, useState } from 'react';
-import { Dialog, Heading, Modal, ModalOverlay } from 'react-aria-components';
+import { Dialog, Heading } from 'react-aria-components';
 import { useNavigate } from 'react-router';
 import styled from 'styled-components';
 import { useSettings } from '../api/queries';
 import { Button, PlainButton } from '../ui/Button';
+import { Box, Over } from '../ui/modal';
 import { at } from '../theme/tokens';
-
-const Over = styled(ModalOverlay)`
-  position: fixed;
-  inset: 0;
-  background: var(--shade);
-  display: grid;
-  place-items: center;
-  z-index: 40;
-`;
 
 const Sheet = styled(Dialog)`
   background: var(--surface);
@@ -93,7 +85,7 @@ export function Shortcuts() {
         ?
       </Mark>
       <Over isOpen={open} onOpenChange={setOpen} isDismissable>
-        <Modal>
+        <Box>
           <Sheet>
             <Heading slot="title" level={2}>
               Keys
@@ -108,7 +100,7 @@ export function Shortcuts() {
             </dl>
             <Button slot="close">Close</Button>
           </Sheet>
-        </Modal>
+        </Box>
       </Over>
     </>
   );

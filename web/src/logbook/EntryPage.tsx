@@ -33,6 +33,7 @@ import { unsent, useKept } from '../ui/useKept';
 import { Inside, insideOf } from './Inside';
 import { NextTime } from './NextTime';
 import { Bar, Columns, Stack, Table } from './parts';
+import { Pictures } from './Pictures';
 import { Tables } from './Tables';
 import { crustWords, insideWords } from './words';
 
@@ -59,7 +60,7 @@ const Told = styled.ol`
   gap: 5px;
   li {
     display: grid;
-    grid-template-columns: 66px 1fr;
+    grid-template-columns: 78px 1fr;
   }
   b {
     font-weight: 600;
@@ -305,6 +306,7 @@ function Entry({ cook }: { cook: CookEntry }) {
             </Area>
             <KeptState kept={kept} instead={kept.state === 'unsent' ? undefined : 'Kept as you write.'} />
           </Form>
+          <Pictures cook={cook.id} name={cook.name} pictures={cook.pictures} />
           <NextTime cook={cook} />
           <Card>
             <h2>What was said</h2>

@@ -10,6 +10,7 @@ import { Blank, Card, Page, Quiet, Title } from '../ui/layout';
 import { complain } from '../ui/toast';
 import { Inside } from './Inside';
 import { NextTime } from './NextTime';
+import { Pictures } from './Pictures';
 import { Bar, Columns, Stack, Table } from './parts';
 
 /** A supper that was led: what was planned beside when it was done, and each basket. */
@@ -142,6 +143,7 @@ function Basket({ basket, units }: { basket: LiveBasket; units: Units }) {
         }}
         units={units}
       />
+      {cook ? <Pictures cook={cook.id} name={basket.name} pictures={cook.pictures} /> : null}
       {cook ? <NextTime cook={cook} /> : null}
     </>
   );

@@ -4,6 +4,7 @@ import { useEffect } from 'react';
 import { Link } from 'react-router';
 import styled from 'styled-components';
 import type { Schemas } from '../api/client';
+import { pictureUrl } from '../api/pictures';
 import { deleteCook, restoreCook, useCooks } from '../api/queries';
 import { cssLab } from '../format/colour';
 import { clock, day } from '../format/units';
@@ -61,6 +62,15 @@ const Faces = styled.span`
   height: 44px;
   border-radius: 10px;
   overflow: hidden;
+  background: var(--soft);
+`;
+
+const Seen = styled.img`
+  display: block;
+  width: 100%;
+  height: 44px;
+  border-radius: 10px;
+  object-fit: cover;
   background: var(--soft);
 `;
 
@@ -132,11 +142,15 @@ export default function LogbookPage() {
         {finished.map((c) => (
           <Entry key={c.id}>
             <Link to={`/logbook/${c.id}`}>
-              <Faces aria-hidden>
-                {(c.lab ?? []).map((lab, i) => (
-                  <span key={i} style={{ background: cssLab(lab) }} />
-                ))}
-              </Faces>
+              {c.picture ? (
+                <Seen src={pictureUrl(c.picture.id, 'small')} alt={c.picture.alt} loading="lazy" />
+              ) : (
+                <Faces aria-hidden>
+                  {(c.lab ?? []).map((lab, i) => (
+                    <span key={i} style={{ background: cssLab(lab) }} />
+                  ))}
+                </Faces>
+              )}
               <span>
                 <strong>
                   {c.name}

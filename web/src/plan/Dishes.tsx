@@ -3,7 +3,6 @@ import { Trash2 } from 'lucide-react';
 import { Link, useNavigate } from 'react-router';
 import styled from 'styled-components';
 import type { Catalog, Plan } from '../api/client';
-import { place } from '../api/place';
 import { deletePlan, restorePlan } from '../api/queries';
 import { minutes, type Units } from '../format/units';
 import { PlainButton } from '../ui/Button';
@@ -105,15 +104,7 @@ export function Dishes({ plans, here, catalog, units }: Props) {
       <Heading>
         <h2 id="dishes">Your dishes</h2>
         <Row>
-          {(['jsonld', 'markdown'] as const).map((as) => (
-            <a
-              key={as}
-              href={`${place}/api/v1/plans/${here.id}/recipe?as=${as}`}
-              download={`${here.name || 'dish'}.${as === 'jsonld' ? 'json' : 'md'}`}
-            >
-              This one as {as === 'jsonld' ? 'JSON-LD' : 'Markdown'}
-            </a>
-          ))}
+          <Link to={`/recipe/${here.id}`}>This one as a recipe</Link>
           <Link to="/bring">A recipe from elsewhere</Link>
           <NewDish catalog={catalog} fryerId={here.fryerId} />
         </Row>

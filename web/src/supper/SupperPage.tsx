@@ -20,8 +20,7 @@ import { Caution } from '../bench/StationCard';
 import { readyChime } from '../cook/chime';
 import { DishState } from '../dish/DishState';
 import { unitsOf } from '../format/units';
-import { type } from '../theme/tokens';
-import { Button, MainButton } from '../ui/Button';
+import { Button, ButtonLink, MainButton } from '../ui/Button';
 import { Blank, Card, Heading, Page, Quiet } from '../ui/layout';
 import { Select } from '../ui/Select';
 import { complain, say } from '../ui/toast';
@@ -75,18 +74,6 @@ const Row = styled.div`
   a {
     text-decoration: none;
   }
-`;
-
-const Away = styled.a`
-  display: inline-flex;
-  align-items: center;
-  gap: 8px;
-  min-height: 40px;
-  padding: 0 16px;
-  border: 1px solid var(--line);
-  border-radius: 10px;
-  background: var(--surface);
-  font: 600 15px/1.1 ${type.plain};
 `;
 
 const freshOf = (plan: Plan): Omit<Supper, 'id'> => {
@@ -298,12 +285,12 @@ function OneSupper({ supper, suppers, plans, fryers, catalog, settings, begin }:
                 <Button onPress={() => window.print()}>
                   <Printer size={17} aria-hidden /> Print
                 </Button>
-                <Away href={file('calendar')} download={`${draft.name || 'supper'}.ics`}>
+                <ButtonLink href={file('calendar')} download={`${draft.name || 'supper'}.ics`}>
                   <CalendarDays size={17} aria-hidden /> Calendar
-                </Away>
-                <Away href={file(`list?zone=${zone}`)} download={`${draft.name || 'supper'}.md`}>
+                </ButtonLink>
+                <ButtonLink href={file(`list?zone=${zone}`)} download={`${draft.name || 'supper'}.md`}>
                   <ScrollText size={17} aria-hidden /> List
-                </Away>
+                </ButtonLink>
               </Row>
               <Row className="no-print">
                 <Button onPress={copy}>The same in a week</Button>

@@ -48,6 +48,19 @@ export const PlainButton = styled(Base)`
   padding: 0 10px;
 `;
 
+/** A link that leaves with something, and looks like a button. */
+export const ButtonLink = styled.a`
+  display: inline-flex;
+  align-items: center;
+  gap: 8px;
+  min-height: 40px;
+  padding: 0 16px;
+  border: 1px solid var(--line);
+  border-radius: 10px;
+  background: var(--surface);
+  font: 600 15px/1.1 ${type.plain};
+`;
+
 const Icon = styled(Base)`
   width: 40px;
   padding: 0;
