@@ -442,6 +442,9 @@ func importDish(c *cobra.Command, k *household, raw []byte, fryer string, dry bo
 		}
 		fmt.Fprintf(out, "%s %s\n    %s\n", mark, l.Text, l.Says)
 	}
+	for _, u := range got.Unknown {
+		fmt.Fprintf(out, "not in the pantry: %s\n", u.Ingredient.Name)
+	}
 	for _, m := range got.Missing {
 		fmt.Fprintln(out, "open:", m)
 	}

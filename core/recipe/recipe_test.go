@@ -78,8 +78,8 @@ func TestRecipesOfManyHabits(t *testing.T) {
 		if c.missing != "" && !strings.Contains(strings.Join(got.Missing, "; "), c.missing) {
 			t.Errorf("%s: missing %q", c.name, got.Missing)
 		}
-		if c.unknown != "" && !slices.Contains(got.Unknown, c.unknown) {
-			t.Errorf("%s: unknown %q", c.name, got.Unknown)
+		if c.unknown != "" && !slices.ContainsFunc(got.Unknown, func(u Unknown) bool { return u.Ingredient.Name == c.unknown }) {
+			t.Errorf("%s: unknown %+v", c.name, got.Unknown)
 		}
 		if c.cut == "" {
 			if got.Load != nil {
@@ -140,6 +140,31 @@ func TestLinesAreCorrected(t *testing.T) {
 
 // A dish in words says how much of what, what is done, when, and what to take
 // care of.
+// What the pantry lacks is offered as an ingredient of one's own: what it is
+// there for by its name, its figures to be said.
+func TestWhatIsUnknownIsOffered(t *testing.T) {
+	got := read(t, Text{Name: "x", Ingredients: lines("6 chicken drumsticks (700 g)", "2 tbsp sudachi juice", "3 kaffir leaves", "1 tsp moon dust", "1 cup puffed spelt crumbs", "1 tsp moon dust")})
+	want := []struct {
+		line       int
+		name, role string
+		missing    int
+	}{{1, "sudachi juice", "acid", 6}, {2, "kaffir leaves", "spice", 7}, {3, "moon dust", "spice", 6}, {4, "puffed spelt crumbs", "starch", 6}}
+	if len(got.Unknown) != 5 {
+		t.Fatalf("%+v", got.Unknown)
+	}
+	for k, w := range want {
+		u := got.Unknown[k]
+		if u.Line != w.line || u.Ingredient.Name != w.name || string(u.Ingredient.Role) != w.role || len(u.Missing) != w.missing || !strings.HasPrefix(u.Ingredient.ID, "own-") || u.Ingredient.Check() != nil {
+			t.Errorf("%+v, %v", u, u.Ingredient.Check())
+		}
+	}
+	// Put into the pantry, it is understood.
+	own := got.Unknown[2].Ingredient
+	if l := Understand(Text{Name: "x", Ingredients: lines("1 tsp moon dust")}, nil, prep.NewPantry([]prep.Ingredient{own}), units.MetricSpoons).Lines[0]; !l.Understood || l.Ingredient != own.ID || l.G <= 0 {
+		t.Errorf("%+v", l)
+	}
+}
+
 func TestADishIsWritten(t *testing.T) {
 	p := prep.NewPantry(nil)
 	d := prep.Dish{Dish: program.Dish{Request: program.Request{Load: program.Load{Cut: "pork-loin-cutlet", Pieces: 2, PieceMassG: 150, Surface: "wiped"}, Coat: &program.Coat{ID: "oil-rub", OilG: 5},

@@ -58,7 +58,7 @@ type Understood struct {
 	Lines    []Line   `json:"lines"`
 	Missing  []string `json:"missing"` // what has to be said yet
 	// Unknown are what the pantry does not have.
-	Unknown []string        `json:"unknown"`
+	Unknown []Unknown       `json:"unknown"`
 	Load    *program.Load   `json:"load,omitempty"`
 	Coat    *program.Coat   `json:"coat,omitempty"`
 	Bench   *prep.Bench     `json:"bench,omitempty"`
@@ -84,7 +84,7 @@ type reader struct {
 // left out; what a cook said of a line comes before what is read from it.
 func Understand(t Text, fixes []Fix, p prep.Pantry, spoons units.Spoons) Understood {
 	r := &reader{p: p, spoons: spoons, fixes: fixes}
-	r.out = Understood{Name: strings.TrimSpace(t.Name), Servings: t.Servings, Lines: []Line{}, Missing: []string{}, Unknown: []string{}}
+	r.out = Understood{Name: strings.TrimSpace(t.Name), Servings: t.Servings, Lines: []Line{}, Missing: []string{}, Unknown: []Unknown{}}
 	if r.out.Name == "" {
 		r.out.Name = "A recipe from elsewhere"
 	}
@@ -155,7 +155,7 @@ func (r *reader) ingredient(n int, s Said) Line {
 	if !known {
 		l.Says = "Not understood: nothing in the pantry is called so."
 		if what := strings.TrimSpace(rest); what != "" && len(what) < 60 {
-			r.out.Unknown = append(r.out.Unknown, what)
+			r.out.Unknown = append(r.out.Unknown, unknown(n, what, amount, pieced(amount, r.spoons) > 0, r.p))
 		}
 		return l
 	}

@@ -36,7 +36,7 @@ func (s *Server) ReadRecipe(ctx context.Context, r ReadRecipeRequestObject) (Rea
 	out := ReadRecipe200JSONResponse{Name: u.Name, Lines: u.Lines, Missing: u.Missing, Unknown: u.Unknown}
 	if dish := s.ownDish(ctx, own, fryer.ID); dish != nil {
 		yes := true
-		out.Own, out.Dish, out.Name, out.Missing, out.Unknown = &yes, dish, dish.Name, []string{}, []string{}
+		out.Own, out.Dish, out.Name, out.Missing, out.Unknown = &yes, dish, dish.Name, []string{}, []recipe.Unknown{}
 		return out, nil
 	}
 	if u.Load == nil {

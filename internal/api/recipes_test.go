@@ -148,8 +148,8 @@ func TestARecipeFromElsewhereIsBroughtToTheFryer(t *testing.T) {
 	if minutes < 15 || minutes > 45 {
 		t.Errorf("14 min in oil are %g min in the fryer", minutes)
 	}
-	if len(got.Unknown) != 1 || got.Unknown[0] != "moon dust" || got.Lines[4].Understood {
-		t.Errorf("unknown %q, line %+v", got.Unknown, got.Lines[4])
+	if len(got.Unknown) != 1 || got.Unknown[0].Ingredient.Name != "moon dust" || got.Unknown[0].Line != 4 || got.Lines[4].Understood {
+		t.Errorf("unknown %+v, line %+v", got.Unknown, got.Lines[4])
 	}
 	if kept := readRecipe(k, text, `, "fixes": [{"line": 4, "ingredient": "spices", "as": "marinade", "g": 10}, {"line": 0, "pieces": 6}]`); len(kept.Unknown) != 0 || kept.Dish.Load.Pieces != 6 || !kept.Lines[4].Understood {
 		t.Errorf("put right: %+v", kept)

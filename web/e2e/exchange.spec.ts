@@ -51,6 +51,7 @@ Ingredients
 - 1 tbsp olive oil
 - 2 tsp baking powder
 - 1 tsp moon dust
+- 2 tbsp comet crumbs
 For the glaze:
 - 4 tbsp honey
 - 2 tbsp soy sauce
@@ -71,7 +72,7 @@ test('a recipe is read line by line, put right, brought to the fryer, and leaves
   await page.getByRole('textbox', { name: /^The recipe, ingredients/ }).fill(recipe);
   await page.getByRole('button', { name: 'Read it' }).click();
   const read = page.getByRole('region', { name: 'What was understood' });
-  await expect(read).toContainText('6 of 9 lines understood, 2 kept as notes, 1 not understood.');
+  await expect(read).toContainText('6 of 10 lines understood, 2 kept as notes, 2 not understood.');
   const lines = read.getByRole('list', { name: 'Lines' });
   await expect(lines.getByRole('listitem').filter({ hasText: 'moon dust' })).toContainText('Not understood');
   await expect(lines.getByRole('listitem').filter({ hasText: '4 tbsp honey' })).toContainText('for the sauce');
@@ -82,7 +83,16 @@ test('a recipe is read line by line, put right, brought to the fryer, and leaves
   await lines.getByRole('button', { name: 'Put right: 1 tsp moon dust' }).click();
   await page.getByRole('combobox', { name: 'Which ingredient' }).selectOption({ label: 'ground spices' });
   await page.keyboard.press('Escape');
-  await expect(read).toContainText('7 of 9 lines understood, 2 kept as notes.');
+  await expect(read).toContainText('7 of 10 lines understood, 2 kept as notes, 1 not understood.');
+  // Or it is put into the pantry, with what its label says.
+  await read.getByRole('button', { name: 'comet crumbs', exact: true }).click();
+  const own = page.getByRole('dialog');
+  await expect(own).toContainText('counted as none until you say it: salt, sugar, carbohydrate');
+  await expect(own.getByRole('combobox', { name: 'What it is there for' })).toHaveValue('starch');
+  await own.getByRole('textbox', { name: /^Salt/ }).fill('1.5');
+  await accessible(page);
+  await own.getByRole('button', { name: 'Put it in the pantry' }).click();
+  await expect(read).toContainText('8 of 10 lines understood, 2 kept as notes.');
   await page.setViewportSize({ width: 390, height: 844 });
   await fits(page);
   await page.setViewportSize({ width: 1280, height: 800 });

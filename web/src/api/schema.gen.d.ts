@@ -2534,13 +2534,20 @@ export interface components {
             lines: components["schemas"]["RecipeLine"][];
             /** @description what had to be taken for something */
             missing: string[];
-            /** @description what the pantry does not have */
-            unknown: string[];
+            unknown: components["schemas"]["UnknownIngredient"][];
             dish?: components["schemas"]["PlanInput"];
             /** @description it is a dish of Velocrustum, as it left */
             own?: boolean;
             /** @description why its times are others here */
             converted?: string;
+        };
+        /** @description What the pantry does not have, as an ingredient of one's own that waits for its figures */
+        UnknownIngredient: {
+            /** @description from 0 */
+            line: number;
+            ingredient: components["schemas"]["Ingredient"];
+            /** @description what its label has to say; until then it counts as none */
+            missing: string[];
         };
         CurveLaid: {
             readings: number;

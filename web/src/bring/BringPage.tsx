@@ -2,7 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { Check, FileUp, HelpCircle, NotebookPen } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { FileTrigger, Label, TextArea, TextField } from 'react-aria-components';
-import { Link, useNavigate } from 'react-router';
+import { useNavigate } from 'react-router';
 import styled from 'styled-components';
 import type { Catalog, Schemas } from '../api/client';
 import { addPlan, readRecipe, useCatalog, useFryers, usePantry } from '../api/queries';
@@ -14,6 +14,7 @@ import { Blank, Card, Page, Quiet, Title } from '../ui/layout';
 import { Pop } from '../ui/Pop';
 import { Labelled, Select } from '../ui/Select';
 import { Stepper } from '../ui/Stepper';
+import { UnknownIngredients } from './Unknown';
 
 type Read = Schemas['RecipeRead'];
 type Line = Schemas['RecipeLine'];
@@ -200,10 +201,11 @@ export default function BringPage() {
             </p>
           ))}
           {read.unknown.length > 0 ? (
-            <p>
-              Not in the pantry: {read.unknown.join(', ')}. Choose what it is on its line, or{' '}
-              <Link to="/pantry">add it to the pantry</Link> with what its label says.
-            </p>
+            <UnknownIngredients
+              unknown={read.unknown}
+              catalog={catalog.data}
+              added={(u) => put({ line: u.line, ingredient: u.ingredient.id })}
+            />
           ) : null}
           {read.converted ? (
             <p>

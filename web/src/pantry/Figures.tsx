@@ -34,7 +34,7 @@ export const fields: { key: 'salt' | 'sugar' | 'carb' | 'fat' | 'protein' | 'aci
 ];
 
 // What it is there for, as the bench counts it.
-const roles = [
+export const roles = [
   { id: 'salt', name: 'Salt or a salty sauce' },
   { id: 'acid', name: 'Acid' },
   { id: 'dairy', name: 'Dairy' },
@@ -42,6 +42,8 @@ const roles = [
   { id: 'sugar', name: 'Sugar' },
   { id: 'fat', name: 'Fat' },
   { id: 'starch', name: 'Flour, starch, crumbs' },
+  { id: 'leavening', name: 'Raising agent' },
+  { id: 'egg', name: 'Egg' },
   { id: 'spice', name: 'Spice, herb, paste' },
   { id: 'liquid', name: 'Another liquid' },
 ];
