@@ -437,7 +437,11 @@ func importDish(c *cobra.Command, k *household, raw []byte, fryer string, dry bo
 	out := c.OutOrStdout()
 	for _, l := range got.Lines {
 		mark := "+"
-		if !l.Understood {
+		switch {
+		case l.Understood:
+		case l.Step:
+			mark = "·" // a note
+		default:
 			mark = "?"
 		}
 		fmt.Fprintf(out, "%s %s\n    %s\n", mark, l.Text, l.Says)

@@ -3,6 +3,7 @@ package recipe
 import (
 	"math"
 	"slices"
+	"strings"
 
 	"velocrustum/core/larder"
 	"velocrustum/core/pan"
@@ -17,8 +18,11 @@ func (r *reader) dish() {
 		return
 	}
 	r.out.Load = &program.Load{Cut: r.cut.ID, Pieces: r.pieces, PieceMassG: r.pieceG, Surface: "wiped"}
+	if r.thickMm > 0 {
+		r.out.Load.ThicknessMm = &r.thickMm
+	}
 	bench := prep.Bench{Servings: min(20, r.out.Servings), Drying: prep.Drying{School: "wipe"}}
-	var sauce []larder.Item
+	var sauces []sauce
 	marinade := []larder.Item{}
 	coat := map[string]bool{}
 	oilG := 0.0
@@ -42,7 +46,12 @@ func (r *reader) dish() {
 		case AsMarinade:
 			marinade = add(marinade, l)
 		case AsSauce:
-			sauce = add(sauce, l)
+			i := slices.IndexFunc(sauces, func(s sauce) bool { return s.group == l.Group })
+			if i < 0 {
+				i = len(sauces)
+				sauces = append(sauces, sauce{group: l.Group})
+			}
+			sauces[i].items = add(sauces[i].items, l)
 		case AsFinish:
 			bench.Finish = add(bench.Finish, l)
 		case AsCoat:
@@ -65,8 +74,8 @@ func (r *reader) dish() {
 		}
 		bench.Marinade = &prep.Marinade{Items: marinade, Hours: math.Min(48, math.Max(0.25, hours))}
 	}
-	if len(sauce) > 0 {
-		bench.Sauces = []pan.Serving{{Name: "Sauce", Sauce: pan.Sauce{School: pan.Reduce, Items: sauce}}}
+	for _, one := range sauces {
+		bench.Sauces = append(bench.Sauces, one.serving(len(sauces)))
 	}
 	// A deep pan's oil is not on the food.
 	if oilG > mostOilShare*r.pieceG*float64(r.pieces) || r.out.Heat != nil && r.out.Heat.Kind == program.FromOil {
@@ -79,6 +88,37 @@ func (r *reader) dish() {
 	} else if r.out.Heat.Minutes == 0 {
 		r.out.Missing = append(r.out.Missing, "how long it is in: the best program is searched")
 	}
+}
+
+// sauce is what stands under one heading.
+type sauce struct {
+	group string
+	items []larder.Item
+}
+
+// serving is a sauce under its heading's name; of several each has its share of
+// the pieces.
+func (s sauce) serving(of int) pan.Serving {
+	out := pan.Serving{Name: "Sauce", Sauce: pan.Sauce{School: pan.Reduce, Items: s.items}}
+	name := s.group
+	for _, before := range []string{"for the ", "for "} {
+		if cut, ok := strings.CutPrefix(strings.ToLower(name), before); ok {
+			name = cut
+		}
+	}
+	if name = strings.TrimSpace(name); name != "" && !says(plain(name), "ingredient") {
+		out.Name = capital(name)
+		if r := []rune(out.Name); len(r) > 60 {
+			out.Name = string(r[:60])
+		}
+	}
+	switch dip := says(plain(name), "dip") || says(plain(name), "dipping"); {
+	case dip:
+		out.How = pan.Beside
+	case of > 1:
+		out.Share = math.Floor(100/float64(of)) / 100
+	}
+	return out
 }
 
 // mostOilShare of the food is oil that is on it, and not what it swims in.

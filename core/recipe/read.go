@@ -22,6 +22,8 @@ type Text struct {
 	Servings    int      `json:"servings,omitempty"` // 0 where it does not say
 	Ingredients []Said   `json:"ingredients"`
 	Steps       []string `json:"steps"`
+	// Rest is what stands beside the recipe.
+	Rest []string `json:"rest,omitempty"`
 }
 
 // mostWords of a line are looked through for an amount.
@@ -48,9 +50,12 @@ func split(line string, spoons units.Spoons) (amount, rest string) {
 
 // Amounted says whether a line begins with an amount of something.
 func Amounted(line string) bool {
-	amount, rest := split(line, units.MetricSpoons)
+	amount, rest := split(juiced(line), units.MetricSpoons)
 	return amount != "" && rest != "" && len(strings.Fields(line)) < 20
 }
+
+// juiced is "juice of 2 limes" with its amount first.
+func juiced(line string) string { return juiceOf.ReplaceAllString(line, "$3 $4 $2") }
 
 // plain is text in small letters and single words, to be looked through.
 func plain(s string) string {
@@ -76,7 +81,7 @@ var foods = []struct {
 	cut   string
 }{
 	{"stuffed wing", "chicken-wing-stuffed"}, {"turkey wing", "turkey-wing-section"}, {"drumette", "chicken-drumette"}, {"wing flat", "chicken-wing-flat"}, {"wingette", "chicken-wing-flat"},
-	{"wing split", "chicken-wing-flat"}, {"wing section", "chicken-wing-flat"}, {"wing", "chicken-wing-whole"},
+	{"party wing", "chicken-wing-flat"}, {"wing split", "chicken-wing-flat"}, {"wing section", "chicken-wing-flat"}, {"wing", "chicken-wing-whole"},
 	{"duck leg", "duck-leg"}, {"leg quarter", "chicken-leg-quarter"}, {"frenched drumstick", "chicken-drumstick-frenched"}, {"drumstick", "chicken-drumstick"}, {"chicken leg", "chicken-leg-quarter"},
 	{"thigh bite", "chicken-thigh-chunk"}, {"thigh chunk", "chicken-thigh-chunk"}, {"thigh cube", "chicken-thigh-chunk"}, {"thigh cubed", "chicken-thigh-chunk"}, {"thigh piece", "chicken-thigh-chunk"},
 	{"boneless thigh", "chicken-thigh-boneless"}, {"thigh fillet", "chicken-thigh-boneless"}, {"thigh", "chicken-thigh-bone-in"},
@@ -111,9 +116,9 @@ var called = map[string]string{
 	"yogurt": "yoghurt", "greek yogurt": "yoghurt", "greek yoghurt": "yoghurt", "yoghurt": "yoghurt", "lemon": "lemon-juice", "lime": "lime-juice", "orange juice": "orange-juice", "vinegar": "vinegar", "cider vinegar": "vinegar", "white vinegar": "vinegar",
 	"garlic": "garlic", "clove garlic": "garlic", "garlic granule": "garlic-powder", "ginger": "ginger", "scallion": "herbs", "spring onion": "herbs", "parsley": "herbs", "coriander leaves": "herbs", "cilantro": "herbs", "chive": "herbs", "dill": "herbs", "basil": "herbs", "fresh thyme": "herbs",
 	"black pepper": "spices", "white pepper": "spices", "pepper": "spices", "cumin": "spices", "ground coriander": "spices", "oregano": "spices", "thyme": "spices", "cayenne": "spices", "turmeric": "spices", "curry powder": "spices", "cinnamon": "spices", "five spice": "spices", "onion powder": "spices", "chilli powder": "spices", "chili powder": "spices", "seasoning": "spices", "allspice": "spices", "nutmeg": "spices", "sumac": "spices", "garam masala": "spices",
-	"smoked paprika": "paprika", "paprika": "paprika", "chili flakes": "chilli-flakes", "red pepper flakes": "chilli-flakes", "chilli flakes": "chilli-flakes", "red chilli": "sweet-pepper", "green chilli": "sweet-pepper", "chilli": "sweet-pepper", "chili": "sweet-pepper", "gochujang": "chilli-paste", "sambal": "chilli-paste", "chilli paste": "chilli-paste", "chili paste": "chilli-paste", "mayo": "mayonnaise", "ketchup": "ketchup", "bbq sauce": "barbecue", "chili sauce": "hot-sauce", "chilli sauce": "hot-sauce", "sweet chili sauce": "sweet-chilli", "sweet chilli sauce": "sweet-chilli",
+	"smoked paprika": "paprika", "paprika": "paprika", "chili flakes": "chilli-flakes", "red pepper flakes": "chilli-flakes", "chilli flakes": "chilli-flakes", "scotch bonnet": "sweet-pepper", "habanero": "sweet-pepper", "jalapeno": "sweet-pepper", "jalapeño": "sweet-pepper", "red chilli": "sweet-pepper", "green chilli": "sweet-pepper", "chilli": "sweet-pepper", "chili": "sweet-pepper", "gochujang": "chilli-paste", "sambal": "chilli-paste", "chilli paste": "chilli-paste", "chili paste": "chilli-paste", "mayo": "mayonnaise", "ketchup": "ketchup", "bbq sauce": "barbecue", "chili sauce": "hot-sauce", "chilli sauce": "hot-sauce", "sweet chili sauce": "sweet-chilli", "sweet chilli sauce": "sweet-chilli",
 	"maple syrup": "maple", "jam": "jam", "marmalade": "jam", "honey": "honey", "brown sugar": "sugar-brown", "sugar": "sugar", "butter": "butter", "cream": "cream", "milk": "milk", "buttermilk": "buttermilk", "egg": "egg", "mustard": "mustard", "sesame seed": "sesame", "sesame oil": "sesame-oil",
-	"stock": "stock", "broth": "stock", "water": "water", "tomato puree": "tomato-paste", "tomato paste": "tomato-paste", "coconut milk": "coconut-milk", "lemon zest": "lemon-zest", "fish sauce": "fish-sauce", "mirin": "rice-wine", "sake": "rice-wine", "rice wine": "rice-wine", "rice vinegar": "rice-vinegar", "worcestershire sauce": "worcester-style", "worcester sauce": "worcester-style",
+	"stock": "stock", "broth": "stock", "water": "water", "tomato puree": "tomato-paste", "tomato paste": "tomato-paste", "coconut milk": "coconut-milk", "lemon zest": "lemon-zest", "fish sauce": "fish-sauce", "mirin": "rice-wine", "sake": "rice-wine", "rice wine": "rice-wine", "shaoxing wine": "rice-wine", "shaoxing": "rice-wine", "peppercorn": "spices", "juniper": "spices", "rice vinegar": "rice-vinegar", "worcestershire sauce": "worcester-style", "worcester sauce": "worcester-style",
 }
 
 // ingredientIn is the ingredient of the pantry that a line names, and by which
@@ -137,7 +142,7 @@ func ingredientIn(line string, p prep.Pantry) (i larder.Ingredient, by string, o
 }
 
 // weighs is what one piece of what the pantry has only by weight weighs, g.
-var weighs = map[string]float64{"spring onion": 15, "scallion": 15, "red chilli": 12, "green chilli": 12, "chilli": 12, "chili": 12}
+var weighs = map[string]float64{"spring onion": 15, "scallion": 15, "scotch bonnet": 8, "habanero": 8, "jalapeno": 20, "red chilli": 12, "green chilli": 12, "chilli": 12, "chili": 12}
 
 // about is what a piece of a food weighs that is called otherwise than its
 // cut, g.
@@ -150,5 +155,10 @@ var (
 	inBrackets = regexp.MustCompile(`\(([^)]*)\)`)
 	span       = regexp.MustCompile(`(?i)(\d+(?:[.,]\d+)?)(?:\s*(?:-|–|to)\s*(\d+(?:[.,]\d+)?))?\s*(hours?|hrs?|h|minutes?|mins?|min)\b`)
 	heat       = regexp.MustCompile(`(?i)(\d{2,3})\s*(?:°|º|degrees?|deg)?\s*(c|f|celsius|fahrenheit)\b`)
+	aSide      = regexp.MustCompile(`(?i)\b(per|each|a|every|either|both|on each|on either|on both) sides?\b`)
+	juiceOf    = regexp.MustCompile(`(?i)^(the )?(juice|zest|grated zest|zest and juice|juice and zest) of (\S+) (lemon|lime|orange)s?\b`)
+	thick      = regexp.MustCompile(`(?i)(\d+(?:[.,]\d+)?)\s*-?\s*(mm|cm)\s*-?\s*(?:thick|slices?|steaks?)|(?:pounded|flattened|beaten|bashed|rolled)[^,)]*?to\s+(?:about\s+)?(\d+(?:[.,]\d+)?)\s*(mm|cm)`)
+	cutSmaller = regexp.MustCompile(`(?i)\b(cubes?|cubed|diced|chunks?|bite|strips?|nuggets?|fingers?|goujons?)\b`)
+	bareHeat   = regexp.MustCompile(`(?i)\b(?:at|to)\s+(\d{3})(?:\s+(?:for|until)\b|[.,;]|$)`)
 	degrees    = regexp.MustCompile(`(?i)(\d{3})\s*(?:°|º|degrees?)`)
 )

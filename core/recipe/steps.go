@@ -35,23 +35,73 @@ func spanIn(text string, hours bool) (minutes float64, took string, ok bool) {
 	return 0, "", false
 }
 
-// heatIn is a temperature that is said, °C.
-func heatIn(text string) (c float64, ok bool) {
-	if m := heat.FindStringSubmatch(text); m != nil {
-		v, _ := strconv.ParseFloat(m[1], 64)
-		if strings.HasPrefix(strings.ToLower(m[2]), "f") {
+// heatsIn are the temperatures that are said, °C, each where it begins. One that
+// is said in both scales counts once.
+func heatsIn(text string) (all []float64, at []int) {
+	add := func(c float64, from int) {
+		if n := len(all); n > 0 && math.Abs(all[n-1]-c) < sameC && from-at[n-1] < sameWithin {
+			return
+		}
+		all, at = append(all, c), append(at, from)
+	}
+	for _, m := range heat.FindAllStringSubmatchIndex(text, mostHeats) {
+		if len(all) > 0 && m[0]-at[len(at)-1] < sameWithin && strings.HasPrefix(strings.ToLower(strings.TrimSpace(text[m[1]:])), "fan") {
+			continue // the same oven with its fan on
+		}
+		v, _ := strconv.ParseFloat(text[m[2]:m[3]], 64)
+		if strings.EqualFold(text[m[4]:m[4]+1], "f") {
 			v = (v - 32) / 1.8
 		}
-		return v, true
+		add(v, m[0])
 	}
-	if m := degrees.FindStringSubmatch(text); m != nil {
-		v, _ := strconv.ParseFloat(m[1], 64)
+	if len(all) > 0 {
+		return all, at
+	}
+	for _, m := range degrees.FindAllStringSubmatchIndex(text, mostHeats) {
+		v, _ := strconv.ParseFloat(text[m[2]:m[3]], 64)
 		if v > 260 {
 			v = (v - 32) / 1.8 // no kitchen's oil or oven is so hot in °C
 		}
-		return v, true
+		add(v, m[0])
 	}
-	return 0, false
+	if len(all) > 0 {
+		return all, at
+	}
+	for _, m := range bareHeat.FindAllStringSubmatchIndex(text, mostHeats) {
+		v, _ := strconv.ParseFloat(text[m[2]:m[3]], 64)
+		if v > 260 {
+			v = (v - 32) / 1.8
+		}
+		if v > 100 {
+			add(v, m[0])
+		}
+	}
+	return all, at
+}
+
+// Heats that lie so near each other, in °C and letters, are one in two scales.
+const sameC, sameWithin, mostHeats = 8.0, 16, 6
+
+// timesIn are the minutes that a text says; of a range its middle, where a side
+// has them twice.
+func timesIn(text string) (all []float64, took string) {
+	for _, m := range span.FindAllString(text, mostHeats) {
+		v, one, ok := spanIn(m, false)
+		if !ok {
+			continue
+		}
+		if one != "" {
+			took = one
+		}
+		all = append(all, v)
+	}
+	if len(all) > 0 && aSide.MatchString(text) {
+		for i := range all {
+			all[i] *= 2
+		}
+		took = strings.TrimPrefix(took+", once for each side", ", ")
+	}
+	return all, took
 }
 
 // heated is a step in which something is made hot.
@@ -62,9 +112,9 @@ type heated struct {
 	food          bool // it names what is fried
 }
 
-// heats reads what a step says of heat.
-func (r *reader) heats(n int, text, s string, has func(...string) bool) (h heated, told string) {
-	h.line = n
+// heats reads what a step says of heat: one, or several after another.
+func (r *reader) heats(n int, text, s string, has func(...string) bool) (out []heated, told string) {
+	h := heated{line: n}
 	switch {
 	case has("air fry", "air fryer", "airfry", "basket"):
 		h.kind = program.FromPreset
@@ -73,35 +123,79 @@ func (r *reader) heats(n int, text, s string, has func(...string) bool) (h heate
 	case has("deep fr", "hot oil", "oil to", "in oil", "in the oil", "fry", "fries"):
 		h.kind = program.FromOil
 	}
-	c, hot := heatIn(text)
-	minutes, took, timed := spanIn(text, false)
-	if h.kind == "" && !hot {
-		return h, ""
+	degrees, at := heatsIn(text)
+	times, took := timesIn(text)
+	if h.kind == "" && len(degrees) == 0 || len(degrees)+len(times) == 0 {
+		return nil, ""
 	}
-	h.tempC, h.minute = math.Round(c), minutes
 	head, _, _ := strings.Cut(r.cut.ID, "-")
 	h.food = slices.ContainsFunc(kindred[head], func(w string) bool { return says(s, w) })
-	var parts []string
-	if hot {
-		parts = append(parts, fmt.Sprintf("%.0f °C", h.tempC))
+	switch {
+	case len(degrees) < 2:
+		if len(degrees) > 0 {
+			h.tempC = math.Round(degrees[0])
+		}
+		if len(times) > 0 {
+			h.minute = times[0]
+		}
+		out = append(out, h)
+	default:
+		for i, c := range degrees {
+			one := h
+			one.tempC = math.Round(c)
+			if len(times) == len(degrees) {
+				one.minute = times[i]
+			} else {
+				end := len(text)
+				if i+1 < len(at) {
+					end = at[i+1]
+				}
+				if t, _ := timesIn(text[at[i]:end]); len(t) > 0 {
+					one.minute = t[0]
+				}
+			}
+			out = append(out, one)
+		}
 	}
-	if timed {
-		parts = append(parts, units.Minutes(minutes))
+	var all []string
+	for _, one := range out {
+		all = append(all, one.words())
 	}
-	if len(parts) == 0 {
-		return h, ""
-	}
-	told = strings.Join(parts, ", ")
+	told = strings.Join(all, ", then ")
 	if h.kind != "" {
 		told += map[string]string{program.FromOil: ", in oil", program.FromOven: ", in an oven", program.FromPreset: ", in an air fryer"}[h.kind]
 	}
 	if told += "."; took != "" {
 		told += " Taken: " + took + "."
 	}
-	if !timed && has("until golden", "until crisp", "until cooked", "until done", "golden brown") {
+	if len(times) == 0 && has("until golden", "until crisp", "until cooked", "until done", "golden brown") {
 		told += " How long is not said: the forecast finds it."
 	}
-	return h, told
+	return out, told
+}
+
+// insideIn is what the food is to have inside, °C; 0 where that is not said.
+func insideIn(text string, has func(...string) bool) float64 {
+	degrees, _ := heatsIn(text)
+	if len(degrees) == 1 && degrees[0] < boils && has("internal", "inside", "thermometer", "core", "reads", "reach", "registers") {
+		return degrees[0]
+	}
+	return 0
+}
+
+// boils is where what is said is no more the inside of food, °C.
+const boils = 100.0
+
+// words are a heat and its time.
+func (h heated) words() string {
+	var parts []string
+	if h.tempC > 0 {
+		parts = append(parts, fmt.Sprintf("%.0f °C", h.tempC))
+	}
+	if h.minute > 0 {
+		parts = append(parts, units.Minutes(h.minute))
+	}
+	return strings.Join(parts, ", ")
 }
 
 // cooked picks the heat that the food gets: of the steps with a time the first
@@ -130,12 +224,25 @@ func (r *reader) cooked() {
 	if pick < 0 {
 		return
 	}
+	for i, o := range r.hot {
+		// Of several in one step the longest is the one that cooks it through.
+		if o.line == r.hot[pick].line && o.minute > r.hot[pick].minute {
+			pick = i
+		}
+	}
 	h := r.hot[pick]
 	r.out.Heat = &program.Recipe{Kind: h.kind, TempC: h.tempC, Minutes: h.minute}
 	for i, o := range r.hot {
-		if i != pick && o.minute > 0 {
-			l := &r.out.Lines[o.line]
-			l.Says += " Another heat than what is taken for the food: kept as a note."
+		l := &r.out.Lines[o.line]
+		const another = " Another heat than what is taken for the food: kept as a note."
+		switch {
+		case i == pick || o.minute == 0:
+		case o.line == h.line:
+			if of := fmt.Sprintf(" Of these, %s is taken; the stages here are the forecast’s own.", h.words()); !strings.Contains(l.Says, of) {
+				l.Says += of
+			}
+		case !strings.Contains(l.Says, another):
+			l.Says += another
 		}
 	}
 }
@@ -152,6 +259,9 @@ func (r *reader) step(n int, text string) Line {
 		return slices.ContainsFunc(words, func(w string) bool { return strings.Contains(s, " "+w) })
 	}
 	var found []string
+	if has("batter") && !has("batter fried") {
+		found = append(found, "A wet batter drips through a basket before it sets: what is in it is taken as a dry coat.")
+	}
 	if has("marinat", "refrigerat", "chill", "overnight", "fridge", "brine") && r.hours == 0 {
 		v, took, ok := spanIn(text, true)
 		if !ok {
@@ -169,10 +279,12 @@ func (r *reader) step(n int, text string) Line {
 			}
 		}
 	}
-	if h, told := r.heats(n, text, s, has); told != "" && l.As == AsNote {
+	if inside := insideIn(text, has); inside > 0 && l.As == AsNote {
+		found = append(found, fmt.Sprintf("%.0f °C inside: not taken, the rule of this household is kept.", inside))
+	} else if hot, told := r.heats(n, text, s, has); told != "" && l.As == AsNote {
 		l.As = AsHeat
 		found = append(found, told)
-		r.hot = append(r.hot, h)
+		r.hot = append(r.hot, hot...)
 	}
 	if has("turn", "flip", "shake", "halfway") {
 		r.out.Turned = true

@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"math"
 	"slices"
+	"strconv"
 	"strings"
 
 	"velocrustum/core/food"
@@ -76,8 +77,10 @@ type reader struct {
 	cut    food.Cut
 	pieces int
 	pieceG float64
-	hours  float64
-	hot    []heated
+	// thickMm is what is said of its thickness; 0 where nothing is.
+	thickMm float64
+	hours   float64
+	hot     []heated
 }
 
 // Understand reads what a recipe asks for. What is not understood is said, and
@@ -100,12 +103,34 @@ func Understand(t Text, fixes []Fix, p prep.Pantry, spoons units.Spoons) Underst
 	for n, s := range t.Ingredients {
 		r.out.Lines = append(r.out.Lines, r.ingredient(n, s))
 	}
+	r.byName()
 	for n, s := range t.Steps {
 		r.out.Lines = append(r.out.Lines, r.step(len(t.Ingredients)+n, s))
 	}
 	r.cooked()
 	r.dish()
+	for _, s := range t.Rest {
+		r.out.Lines = append(r.out.Lines, Line{Text: s, Step: true, As: AsNote, Says: "Stands beside the recipe: left out."})
+	}
 	return r.out
+}
+
+// byName takes what is fried from the recipe's name, where no line has it:
+// onions of "Onion rings".
+func (r *reader) byName() {
+	cut, by, ok := cutIn(plain(r.out.Name))
+	if r.pieces > 0 || !ok {
+		return
+	}
+	head, _, _ := strings.Cut(cut.ID, "-")
+	for n := range r.out.Lines {
+		if l := &r.out.Lines[n]; l.G > 0 && says(plain(l.Text), head) && r.fix(n).As == "" {
+			g := l.G
+			*l = Line{Text: l.Text, Group: l.Group}
+			r.food(l, cut, by, fmt.Sprintf("%g g", g), "", Fix{Line: n})
+			return
+		}
+	}
 }
 
 // fix is what a cook said of a line.
@@ -122,7 +147,7 @@ func (r *reader) fix(n int) Fix {
 func (r *reader) ingredient(n int, s Said) Line {
 	l := Line{Text: s.Text, Group: s.Group, As: AsNote}
 	f := r.fix(n)
-	amount, rest := split(s.Text, r.spoons)
+	amount, rest := split(juiced(s.Text), r.spoons)
 	name := plain(inBrackets.ReplaceAllString(rest, " "))
 	i, by, known := ingredientIn(name, r.p)
 	if f.Ingredient != "" {
@@ -165,7 +190,7 @@ func (r *reader) ingredient(n int, s Said) Line {
 	switch {
 	case f.G != nil:
 		l.G = math.Max(0, *f.G)
-	case amount != "" && i.Each == 0 && weighs[by] > 0 && pieced(amount, r.spoons) > 0:
+	case amount != "" && weighs[by] > 0 && pieced(amount, r.spoons) > 0:
 		l.G, took = pieced(amount, r.spoons)*weighs[by], fmt.Sprintf("one as %g g", weighs[by])
 	case amount == "":
 		l.Says = fmt.Sprintf("%s, but not how much.", capital(i.Name))
@@ -204,7 +229,7 @@ func (r *reader) place(l Line, i larder.Ingredient, f Fix) string {
 	for _, h := range []struct {
 		words []string
 		as    string
-	}{{[]string{"sauce", "glaze", "dip", "dressing"}, AsSauce}, {[]string{"marinade", "brine", "rub", "seasoning"}, AsMarinade}, {[]string{"coat", "coating", "dredge", "breading", "batter", "crumb", "crust"}, AsCoat}, {[]string{"serve", "garnish", "finish", "topping"}, AsFinish}} {
+	}{{[]string{"sauce", "glaze", "dip", "dipping", "dressing"}, AsSauce}, {[]string{"marinade", "brine", "rub", "seasoning"}, AsMarinade}, {[]string{"coat", "coating", "dredge", "breading", "batter", "crumb", "crust"}, AsCoat}, {[]string{"serve", "garnish", "finish", "topping"}, AsFinish}} {
 		if slices.ContainsFunc(h.words, func(w string) bool { return says(plain(l.Group), w) }) {
 			return h.as
 		}
@@ -223,6 +248,8 @@ func (r *reader) place(l Line, i larder.Ingredient, f Fix) string {
 		switch {
 		case has("marinat", "marinade", "soak", "brine", "refrigerat", "fridge", "overnight"):
 			return AsMarinade
+		case i.Role == larder.Milky && has("dip", "dredg") && !has("overnight", "refrigerat"):
+			return AsCoat
 		case coats && has("coat", "dredg", "dust", "crumb", "dip", "toss", "mix", "whisk", "shak"):
 			return AsCoat
 		case has("sauce", "glaze", "simmer", "saucepan", "reduce", "melt"):
@@ -233,8 +260,11 @@ func (r *reader) place(l Line, i larder.Ingredient, f Fix) string {
 			return AsMarinade
 		}
 	}
-	if coats {
+	switch {
+	case coats:
 		return AsCoat
+	case i.Role == larder.Acidic && r.out.Heat == nil && !slices.ContainsFunc(r.steps, func(s string) bool { return strings.Contains(s, " marinat") || strings.Contains(s, " marinade") }):
+		return AsFinish // a lemon that no step names is squeezed over it
 	}
 	return AsMarinade
 }
@@ -263,11 +293,13 @@ func (r *reader) food(l *Line, cut food.Cut, by, amount, text string, f Fix) {
 	}
 	take(amount)
 	asides := inBrackets.FindAllStringSubmatch(text, 3)
-	for _, part := range strings.Split(inBrackets.ReplaceAllString(text, ""), ",")[1:] {
-		asides = append(asides, []string{"", part})
-	}
+	var said []string
 	for _, b := range asides {
-		inside := strings.TrimSpace(strings.NewReplacer("about", "", "approx.", "", "approximately", "", "roughly", "", "total", "", "in all", "").Replace(strings.ToLower(b[1])))
+		said = append(said, strings.Split(b[1], ",")...)
+	}
+	said = append(said, strings.Split(inBrackets.ReplaceAllString(text, ""), ",")[1:]...)
+	for _, b := range said {
+		inside := strings.TrimSpace(strings.NewReplacer("about", "", "approx.", "", "approximately", "", "roughly", "", "total", "", "in all", "").Replace(strings.ToLower(b)))
 		was := massG
 		one := strings.Contains(inside, "each")
 		words := strings.Fields(strings.ReplaceAll(inside, "each", ""))
@@ -319,10 +351,41 @@ func (r *reader) food(l *Line, cut food.Cut, by, amount, text string, f Fix) {
 		r.pieceG = typical
 	}
 	r.pieceG = math.Round(r.pieceG)
+	r.cutTo(l, cut, by, text)
 	l.G = math.Round(r.pieceG * float64(r.pieces))
-	if l.Says == "" {
-		l.Says = fmt.Sprintf("%d %s of about %.0f g each.", r.pieces, cut.Plural, r.pieceG)
+	if pieces := fmt.Sprintf("%d %s of about %.0f g each", r.pieces, cut.Plural, r.pieceG); l.Says == "" || strings.HasPrefix(l.Says, ",") {
+		l.Says = pieces + strings.TrimSuffix(l.Says, ".") + "."
 	}
+}
+
+// cutTo takes how thick a piece is, where that is said, and says where it is cut
+// otherwise than what it is taken for.
+func (r *reader) cutTo(l *Line, cut food.Cut, by, text string) {
+	if m := thick.FindStringSubmatch(text); m != nil {
+		mm, _ := strconv.ParseFloat(strings.Replace(m[1]+m[3], ",", ".", 1), 64)
+		if strings.EqualFold(m[2]+m[4], "cm") {
+			mm *= 10
+		}
+		if least, most := cut.Thicknesses(r.pieceG); mm >= least && mm <= most {
+			r.thickMm = mm
+			if l.Says == "" {
+				l.Says = fmt.Sprintf(", %g mm thick.", mm)
+			} else {
+				l.Says += fmt.Sprintf(" %g mm thick.", mm)
+			}
+			return
+		}
+		l.Says = strings.TrimPrefix(l.Says+fmt.Sprintf(" %g mm is not possible for %.0f g each: not taken.", mm, r.pieceG), " ")
+		l.Understood = false
+		return
+	}
+	small := cutSmaller.FindString(text)
+	if small == "" || strings.HasPrefix(strings.ToLower(small), "piece") || cutSmaller.MatchString(by) || cutSmaller.MatchString(strings.ReplaceAll(cut.ID, "-", " ")) || strings.Contains(cut.ID, "meatball") {
+		return
+	}
+	l.Understood = false
+	l.Says = strings.TrimPrefix(l.Says+fmt.Sprintf(" %d %s of about %.0f g each are taken, and not “%s”: put right how many there are.", r.pieces, cut.Plural, r.pieceG, small), " ")
+	r.out.Missing = append(r.out.Missing, fmt.Sprintf("how large the pieces are that it is cut into: whole %s are taken", cut.Plural))
 }
 
 // potatoG is a middling potato, and mostPotatoes as many as are counted whole.

@@ -94,7 +94,11 @@ func Write(name string, d prep.Dish, baskets []program.Basketful, f prep.Forecas
 			name = "the sauce"
 		}
 		ready := math.Ceil(f.Sauces[k].ReadyMin)
-		how := map[string]string{pan.Toss: "toss all in it", pan.Brush: "brush it on", pan.Up: "spoon it over one face", pan.Beside: "serve it beside"}[s.Whole().How]
+		whom := "all"
+		if share := s.Whole().Share; share < 0.99 {
+			whom = fmt.Sprintf("%d of the %d", int(math.Round(share*float64(f.Load.Pieces))), f.Load.Pieces)
+		}
+		how := map[string]string{pan.Toss: "toss " + whom + " in it", pan.Brush: "brush it on", pan.Up: "spoon it over one face", pan.Beside: "serve it beside"}[s.Whole().How]
 		out.Steps = append(out.Steps, Step{fmt.Sprintf("Put %s on the hob in time to be ready with the basket, about %s; %s.", name, units.Minutes(ready), how), ready})
 	}
 	if names := finishing(f.Bench, p); names != "" {

@@ -51,7 +51,9 @@ func (s *Server) ReadRecipe(ctx context.Context, r ReadRecipeRequestObject) (Rea
 	var fields refuse.Fields
 	if errors.As(err, &fields) {
 		// Its lines stand; the dish waits until they are put right.
-		out.Missing = append(out.Missing, fields.Error())
+		for _, f := range fields {
+			out.Missing = append(out.Missing, strings.TrimSuffix(refused(f), "."))
+		}
 		return out, nil
 	} else if err != nil {
 		return nil, err
@@ -90,7 +92,7 @@ func (s *Server) brought(ctx context.Context, u recipe.Understood, fryerID strin
 		in.Name = string(r[:80])
 	}
 	in.Program = program.Program{PreheatMin: usualHeat, Stages: []program.Stage{{AirC: usualAirC, Minutes: usualMin}}, Turns: []program.Turn{{AtMin: usualMin / 2, Kind: program.Flip}}}
-	p, err := s.checked(ctx, in)
+	p, inTwo, err := s.fitting(ctx, &in)
 	if err != nil {
 		return nil, "", err
 	}
@@ -110,14 +112,32 @@ func (s *Server) brought(ctx context.Context, u recipe.Understood, fryerID strin
 			in.Program.Stages = []program.Stage{{AirC: h.TempC, Minutes: h.Minutes}}
 			in.Program.Turns = []program.Turn{{AtMin: h.Minutes / 2, Kind: program.Flip}}
 		}
-		return &in, c.Says, nil
+		return &in, c.Says + inTwo, nil
 	}
 	found, err := program.Recommend(ctx, q, program.Balanced, nil)
 	if err != nil {
 		return nil, "", err
 	}
 	in.Program = found.Ways[0].Program
-	return &in, "It says no time: the program is the best that was found for this load in this fryer.", nil
+	return &in, "It says no time: the program is the best that was found for this load in this fryer." + inTwo, nil
+}
+
+// fitting is a recipe's dish as a plan; what is too much for one basket goes in
+// one after another, and that is said.
+func (s *Server) fitting(ctx context.Context, in *PlanInput) (p store.Plan, says string, err error) {
+	p, err = s.checked(ctx, *in)
+	for n := 2; n <= program.MaxBaskets && tooMany(err); n++ {
+		per := (in.Load.Pieces + n - 1) / n
+		in.PerBasket = &per
+		says = fmt.Sprintf(" It is too much for one basket: %d go in at a time.", per)
+		p, err = s.checked(ctx, *in)
+	}
+	return p, says, err
+}
+
+func tooMany(err error) bool {
+	var fields refuse.Fields
+	return errors.As(err, &fields) && len(fields) == 1 && (fields[0].Field == "load.pieces" || fields[0].Field == "perBasket")
 }
 
 // WriteRecipe answers GET /plans/{id}/recipe.

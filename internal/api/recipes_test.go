@@ -168,3 +168,21 @@ func TestARecipeFromElsewhereIsBroughtToTheFryer(t *testing.T) {
 		}
 	}
 }
+
+// What is too much for one basket goes in one after another, and that is said;
+// what cannot be is said in a cook's words.
+func TestARecipeForManyGoesInByBaskets(t *testing.T) {
+	k := newKitchen(t, "")
+	got := readRecipe(k, "Oven wings\nIngredients\n2.4 kg chicken wings\n2 tsp salt\nMethod\nBake at 200 °C for 45 minutes, turning once.\n", "")
+	if got.Dish == nil || got.Dish.PerBasket == nil || *got.Dish.PerBasket >= got.Dish.Load.Pieces || got.Converted == nil || !strings.Contains(*got.Converted, fmt.Sprintf("%d go in at a time", *got.Dish.PerBasket)) {
+		t.Fatalf("%+v, %v", got.Dish, got.Missing)
+	}
+	kept := get[api.Plan](k, 201, "POST", "/api/v1/plans", body(t, *got.Dish))
+	if w := k.send("GET", "/api/v1/plans/"+kept.Id+"/recipe?as=markdown", ""); w.Code != 200 || !strings.Contains(w.Body.String(), "Basket 2 of ") {
+		t.Errorf("%d %s", w.Code, w.Body)
+	}
+	got = readRecipe(k, "A feast\nIngredients\n90 kg chicken wings\nMethod\nBake at 200 °C for 45 minutes.\n", "")
+	if got.Dish != nil || len(got.Missing) == 0 || !strings.HasPrefix(got.Missing[len(got.Missing)-1], "How many") {
+		t.Errorf("%+v, %q", got.Dish, got.Missing)
+	}
+}

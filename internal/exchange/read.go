@@ -57,11 +57,17 @@ func ReadRecipe(raw []byte) (recipe.Text, json.RawMessage, error) {
 			}
 		}
 	default:
-		got, own := plainText(text)
+		got, own := plainText(lined(text))
 		if len(got.Ingredients)+len(got.Steps) == 0 {
 			return no("no line of a recipe", "ingredients and steps, each on a line of its own")
 		}
 		return got, own, nil
+	}
+	if len(found) == 0 && isPage(text) {
+		// A page that says it only to the eye: what stands in lists and headings.
+		if got, _ := plainText(paged(text)); len(got.Ingredients) > 1 && len(got.Steps) > 0 {
+			return got, nil, nil
+		}
 	}
 	if len(found) == 0 {
 		return no("a page or document without a recipe in it", "one with a schema.org Recipe as JSON-LD; or paste its ingredients and steps as text")
@@ -100,6 +106,82 @@ func blocks(page string) (out []string) {
 		}
 	}
 }
+
+// paged is what a page says to the eye, line by line, headings and lists as
+// Markdown has them.
+func paged(page string) string {
+	var b strings.Builder
+	z := html.NewTokenizer(strings.NewReader(page))
+	hidden, ordered := "", false
+	for {
+		kind := z.Next()
+		name, _ := z.TagName()
+		tag := string(name)
+		switch kind {
+		case html.ErrorToken:
+			return b.String()
+		case html.StartTagToken, html.SelfClosingTagToken:
+			switch tag {
+			case "script", "style", "noscript", "template", "nav", "footer", "aside", "form", "button", "svg", "title":
+				if hidden == "" && kind == html.StartTagToken {
+					hidden = tag
+				}
+			case "ol":
+				ordered = true
+			case "ul":
+				ordered = false
+			case "h1", "h2", "h3", "h4", "h5", "h6":
+				b.WriteString("\n# ")
+			case "li":
+				b.WriteString(map[bool]string{true: "\n1. ", false: "\n- "}[ordered])
+			case "p", "div", "br", "tr", "section", "article", "header", "dt", "dd", "table":
+				b.WriteByte('\n')
+			}
+		case html.EndTagToken:
+			switch {
+			case tag == hidden:
+				hidden = ""
+			case tag == "p" || tag == "li" || tag == "div" || len(tag) == 2 && tag[0] == 'h':
+				b.WriteByte('\n')
+			}
+		case html.TextToken:
+			if hidden == "" {
+				b.WriteString(bare(html.UnescapeString(strings.ReplaceAll(string(z.Text()), "\n", " "))))
+				b.WriteByte(' ')
+			}
+		}
+	}
+}
+
+// lined sets a recipe that was written in one go line by line: the sentence that
+// lists amounts by commas, then the others.
+func lined(text string) string {
+	if strings.Count(strings.TrimSpace(text), "\n") > 1 {
+		return text
+	}
+	var out []string
+	for _, s := range sentences.Split(text, -1) {
+		parts := strings.Split(s, ", ")
+		amounts := 0
+		for _, p := range parts {
+			if recipe.Amounted(strings.TrimSpace(p)) {
+				amounts++
+			}
+		}
+		if len(parts) > 2 && 2*amounts > len(parts) {
+			out = append(append(out, "Ingredients:"), parts...)
+			out = append(out, "Method:")
+			continue
+		}
+		out = append(out, s)
+	}
+	if len(out) < 4 {
+		return text
+	}
+	return strings.Join(out, "\n")
+}
+
+var sentences = regexp.MustCompile(`[.!]\s+`)
 
 // recipesIn are the recipes in a document, wherever they stand.
 func recipesIn(v any, depth int) (out []map[string]any) {
@@ -230,9 +312,10 @@ var (
 	ofSteps       = regexp.MustCompile(`(?i)^(the )?(method|steps?|instructions?|directions?|preparation|how to|to make|cooking)\b`)
 	bullet        = regexp.MustCompile(`^([-*•·–—▢□☐]|\[[ x]\])\s*`)
 	ordinal       = regexp.MustCompile(`(?i)^(step\s*)?\d{1,2}[.):]\s+`)
-	yields        = regexp.MustCompile(`(?i)^(serves|servings?:?|makes|feeds|for|yield:?)\s+(about\s+|up to\s+)?(\d{1,2}|one|two|three|four|five|six|eight|ten|twelve)\b`)
+	yields        = regexp.MustCompile(`(?i)^\(?(serves|servings?|makes|feeds|for|yields?)\s*:?\s+(about\s+|up to\s+)?(\d{1,2}|one|two|three|four|five|six|eight|ten|twelve)\b`)
 	portions      = regexp.MustCompile(`(?i)^(\d{1,2})\s+(servings?|portions?|people)\b`)
 	parts         = regexp.MustCompile(`(?i)^for the \w+( \w+)?$`)
+	inOne         = regexp.MustCompile(`^((?i:for|to) [^:]{2,30}|[^:]{2,30}(?i:sauce|glaze|dip|marinade|brine|rub)): (.+)$`)
 	unescape      = strings.NewReplacer(`\\`, `\`, `\*`, "*", `\_`, "_", `\#`, "#", `\[`, "[", `\]`, "]", `\<`, "<", `\|`, "|", "\\`", "`", "**", "", "__", "")
 )
 
@@ -282,7 +365,18 @@ func plainText(text string) (out recipe.Text, own json.RawMessage) {
 			continue
 		}
 		if part == "other" {
+			if len(out.Rest) < mostLines {
+				out.Rest = append(out.Rest, s)
+			}
 			continue
+		}
+		if m := inOne.FindStringSubmatch(s); m != nil && part != "steps" {
+			if list := strings.Split(m[2], ", "); recipe.Amounted(list[0]) && recipe.Amounted(list[len(list)-1]) && len(out.Ingredients)+len(list) <= mostLines {
+				for _, one := range list {
+					out.Ingredients = append(out.Ingredients, recipe.Said{Text: one, Group: m[1]})
+				}
+				continue
+			}
 		}
 		if m := yields.FindStringSubmatch(s); m != nil && part != "steps" && len(s) < 60 && !strings.Contains(s, "min") {
 			if out.Servings == 0 {
@@ -303,7 +397,7 @@ func plainText(text string) (out recipe.Text, own json.RawMessage) {
 			if len(out.Ingredients) < mostLines {
 				out.Ingredients = append(out.Ingredients, recipe.Said{Text: s, Group: group})
 			}
-		case part == "steps", step, part == "" && len(strings.Fields(s)) > 3:
+		default:
 			if len(out.Steps) < mostLines {
 				out.Steps = append(out.Steps, s)
 			}

@@ -42,7 +42,7 @@ func RecipeLD(r recipe.Recipe, own json.RawMessage, made time.Time) ([]byte, err
 	}
 	gram := func(v float64) string { return fmt.Sprintf("%.0f g", v) }
 	return json.MarshalIndent(map[string]any{
-		"@context":           []any{"https://schema.org", map[string]any{term: map[string]any{"@id": "urn:velocrustum:dish", "@type": "@json"}}},
+		"@context":           []any{"https://schema.org", map[string]any{"velocrustum": "urn:velocrustum:", term: map[string]any{"@id": "urn:velocrustum:dish", "@type": "@json"}}},
 		"@type":              "Recipe",
 		"name":               r.Name,
 		"cookingMethod":      "Air frying",
