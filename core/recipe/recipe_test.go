@@ -136,10 +136,19 @@ func TestLinesAreCorrected(t *testing.T) {
 	if got.Load == nil || got.Load.Cut != "chicken-breast-chunk" || got.Load.Pieces < 10 || got.Coat.ID != "starch-dust" || got.Bench.Marinade != nil || !got.Lines[2].Understood || got.Lines[1].G != 20 {
 		t.Errorf("corrected: %+v, %+v, %+v", got.Load, got.Coat, got.Lines)
 	}
+	// A step, too: its heat, how long it waits, or that it is a note.
+	text = Text{Name: "Legs", Ingredients: lines("6 drumsticks, 120 g each", "1 cup buttermilk"), Steps: []string{"Soak in the buttermilk for a while, in the fridge.", "Start at 120 °C for 10 min, then roast at 220 °C for 30 min.", "Fry in oil at 170 °C for 6 min, if you like."}}
+	got = read(t, text)
+	if h := got.Lines[3].Heat; h == nil || *h != (program.Recipe{Kind: program.FromOven, TempC: 220, Minutes: 30}) || *got.Heat != *h || got.Lines[2].Hours != 0 {
+		t.Errorf("%+v, %+v", got.Heat, got.Lines)
+	}
+	six := 6.0
+	got = read(t, text, Fix{Line: 2, Hours: &six}, Fix{Line: 3, As: AsNote}, Fix{Line: 4, Heat: &program.Recipe{Kind: program.FromOil, TempC: 165, Minutes: 8}})
+	if *got.Heat != (program.Recipe{Kind: program.FromOil, TempC: 165, Minutes: 8}) || got.Bench.Marinade.Hours != 6 || !got.Lines[2].Understood || got.Lines[3].Heat != nil || !strings.Contains(got.Lines[4].Says, "165 °C, 8 min, as you say") {
+		t.Errorf("%+v, %+v, %+v", got.Heat, got.Bench.Marinade, got.Lines)
+	}
 }
 
-// A dish in words says how much of what, what is done, when, and what to take
-// care of.
 // What the pantry lacks is offered as an ingredient of one's own: what it is
 // there for by its name, its figures to be said.
 func TestWhatIsUnknownIsOffered(t *testing.T) {
@@ -165,6 +174,8 @@ func TestWhatIsUnknownIsOffered(t *testing.T) {
 	}
 }
 
+// A dish in words says how much of what, what is done, when, and what to take
+// care of.
 func TestADishIsWritten(t *testing.T) {
 	p := prep.NewPantry(nil)
 	d := prep.Dish{Dish: program.Dish{Request: program.Request{Load: program.Load{Cut: "pork-loin-cutlet", Pieces: 2, PieceMassG: 150, Surface: "wiped"}, Coat: &program.Coat{ID: "oil-rub", OilG: 5},

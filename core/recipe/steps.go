@@ -110,6 +110,7 @@ type heated struct {
 	kind          string
 	tempC, minute float64
 	food          bool // it names what is fried
+	fixed         bool // the cook says so
 }
 
 // heats reads what a step says of heat: one, or several after another.
@@ -214,7 +215,15 @@ func (r *reader) cooked() {
 			h.kind = before.kind
 		}
 	}
-	pick := slices.IndexFunc(r.hot, func(h heated) bool { return h.minute > 0 && h.food && h.tempC > 0 && h.kind != "" })
+	for _, o := range r.hot {
+		if l := &r.out.Lines[o.line]; o.tempC > 0 && (l.Heat == nil || o.minute > l.Heat.Minutes) {
+			l.Heat = &program.Recipe{Kind: o.kind, TempC: o.tempC, Minutes: o.minute}
+		}
+	}
+	pick := slices.IndexFunc(r.hot, func(h heated) bool { return h.fixed })
+	if pick < 0 {
+		pick = slices.IndexFunc(r.hot, func(h heated) bool { return h.minute > 0 && h.food && h.tempC > 0 && h.kind != "" })
+	}
 	if pick < 0 {
 		pick = slices.IndexFunc(r.hot, func(h heated) bool { return h.minute > 0 && h.tempC > 0 && h.kind != "" })
 	}
@@ -258,6 +267,19 @@ func (r *reader) step(n int, text string) Line {
 	has := func(words ...string) bool {
 		return slices.ContainsFunc(words, func(w string) bool { return strings.Contains(s, " "+w) })
 	}
+	switch f := r.fix(n); {
+	case f.Heat != nil:
+		h := heated{line: n, kind: f.Heat.Kind, tempC: f.Heat.TempC, minute: f.Heat.Minutes, food: true, fixed: true}
+		r.hot = append(r.hot, h)
+		l.As, l.Understood, l.Says = AsHeat, true, h.words()+", as you say."
+		r.out.Turned = r.out.Turned || has("turn", "flip", "shake", "halfway")
+		return l
+	case f.Hours != nil:
+		r.hours = *f.Hours
+		l.As, l.Understood, l.Hours = AsTime, true, r.hours
+		l.Says = fmt.Sprintf("Waits %g h, as you say.", r.hours)
+		return l
+	}
 	var found []string
 	if has("batter") && !has("batter fried") {
 		found = append(found, "A wet batter drips through a basket before it sets: what is in it is taken as a dry coat.")
@@ -272,7 +294,7 @@ func (r *reader) step(n int, text string) Line {
 		}
 		if ok {
 			r.hours = v / 60
-			l.As = AsTime
+			l.As, l.Hours = AsTime, r.hours
 			found = append(found, fmt.Sprintf("Waits %s.", units.Minutes(v)))
 			if took != "" {
 				found = append(found, "Taken: "+took+".")

@@ -38,7 +38,11 @@ type Line struct {
 	Understood bool    `json:"understood"`
 	Ingredient string  `json:"ingredient,omitempty"`
 	G          float64 `json:"g,omitempty"`
-	by         string
+	Pieces     int     `json:"pieces,omitempty"`
+	// Heat and Hours are what a step says, of several heats the longest.
+	Heat  *program.Recipe `json:"heat,omitempty"`
+	Hours float64         `json:"hours,omitempty"`
+	by    string
 }
 
 // Fix is what a cook says of a line otherwise.
@@ -49,6 +53,9 @@ type Fix struct {
 	G          *float64 `json:"g,omitempty"`
 	Cut        string   `json:"cut,omitempty"`
 	Pieces     int      `json:"pieces,omitempty"`
+	// Heat is what a step does to the food, Hours how long it waits in it.
+	Heat  *program.Recipe `json:"heat,omitempty"`
+	Hours *float64        `json:"hours,omitempty"`
 }
 
 // Understood is a recipe with what was understood of it, and the dish that
@@ -350,7 +357,7 @@ func (r *reader) food(l *Line, cut food.Cut, by, amount, text string, f Fix) {
 		l.Understood = false
 		r.pieceG = typical
 	}
-	r.pieceG = math.Round(r.pieceG)
+	r.pieceG, l.Pieces = math.Round(r.pieceG), r.pieces
 	r.cutTo(l, cut, by, text)
 	l.G = math.Round(r.pieceG * float64(r.pieces))
 	if pieces := fmt.Sprintf("%d %s of about %.0f g each", r.pieces, cut.Plural, r.pieceG); l.Says == "" || strings.HasPrefix(l.Says, ",") {

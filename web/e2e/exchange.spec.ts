@@ -93,6 +93,12 @@ test('a recipe is read line by line, put right, brought to the fryer, and leaves
   await accessible(page);
   await own.getByRole('button', { name: 'Put it in the pantry' }).click();
   await expect(read).toContainText('8 of 10 lines understood, 2 kept as notes.');
+  // A step, too: how the food is cooked.
+  await lines.getByRole('button', { name: /^Put right: Bake at 220/ }).click();
+  await own.getByRole('textbox', { name: 'How long' }).fill('35');
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('Escape');
+  await expect(lines.getByRole('listitem').filter({ hasText: 'Bake at 220' })).toContainText('35 min, as you say.');
   await page.setViewportSize({ width: 390, height: 844 });
   await fits(page);
   await page.setViewportSize({ width: 1280, height: 800 });

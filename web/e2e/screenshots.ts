@@ -1,10 +1,11 @@
 import { readFileSync } from 'node:fs';
-import { stays, test } from './kitchen';
+import type { Plan } from '../src/api/client';
+import { expect, stays, test } from './kitchen';
 import { fast, follow, main } from './led';
 
 // Refreshes docs/screenshots from the demo data.
 
-const DRUMSTICKS = '../internal/exchange/testdata/drumsticks.txt';
+const FISH = '../internal/exchange/testdata/fish-and-chips.txt';
 const to = (name: string) => `../docs/screenshots/${name}.png`;
 
 test.use({ viewport: { width: 1280, height: 800 } });
@@ -16,7 +17,7 @@ test('desk', async ({ page, kitchen }) => {
   await page.waitForTimeout(1200);
   await page.screenshot({ path: to('plan') });
   await page.getByRole('link', { name: 'A recipe from elsewhere' }).click();
-  await page.getByRole('textbox', { name: /^The recipe, ingredients/ }).fill(readFileSync(DRUMSTICKS, 'utf8'));
+  await page.getByRole('textbox', { name: /^The recipe, ingredients/ }).fill(readFileSync(FISH, 'utf8'));
   await page.getByRole('button', { name: 'Read it' }).click();
   await page.getByRole('region', { name: 'What was understood' }).waitFor();
   await page.waitForTimeout(600);
@@ -73,15 +74,43 @@ test('desk', async ({ page, kitchen }) => {
   await page.getByRole('navigation').getByRole('link', { name: 'Logbook' }).click();
   await page.waitForTimeout(600);
   await page.screenshot({ path: to('logbook') });
-  await page.getByRole('link', { name: /^Rye-crumbed/ }).click();
-  await page.waitForTimeout(800);
+  await page.getByRole('link', { name: /Rye-crumbed/ }).click();
+  // As a thermometer's own file would have it.
+  const read = Array.from(
+    { length: 61 },
+    (_, i) => `${i * 10},${(5 + 83 * (1 - Math.exp(-((i / 34) ** 2.1)))).toFixed(1)}`,
+  );
+  await page.request.post(`${kitchen.url}/api/v1/cooks/${page.url().split('/').pop() ?? ''}/curve`, {
+    data: { file: `s,°C\n${read.join('\n')}\n` },
+  });
+  await page.reload();
+  await page.getByRole('button', { name: /^Open the picture/ }).waitFor();
+  await page.waitForTimeout(1200);
+  await page.setViewportSize({ width: 1280, height: 1000 });
+  await page.waitForTimeout(600);
   await page.screenshot({ path: to('logbook-entry') });
+  await page.setViewportSize({ width: 1280, height: 800 });
   await stays(page, 'Fryers');
   await page.waitForTimeout(800);
   await page.screenshot({ path: to('fryers') });
-  await page.goto(`${kitchen.url}/household`);
-  await page.waitForTimeout(800);
-  await page.screenshot({ path: to('household') });
+  const household = await (await page.request.get(`${kitchen.url}/api/v1/archive`)).body();
+  const dish = ((await (await page.request.get(`${kitchen.url}/api/v1/plans`)).json()) as Plan[])[0];
+  if (dish) {
+    const { id, version, changedAt, ...input } = dish;
+    expect(changedAt).toBeTruthy();
+    await page.request.put(`${kitchen.url}/api/v1/plans/${id}`, {
+      data: { ...input, name: `${dish.name}, hotter` },
+      headers: { 'If-Match': `"${version}"` },
+    });
+    await page.goto(`${kitchen.url}/household`);
+    const choosing = page.waitForEvent('filechooser');
+    await page.getByRole('button', { name: 'Bring one in' }).click();
+    await (await choosing).setFiles({ name: 'household.zip', mimeType: 'application/zip', buffer: household });
+    await page.getByRole('list', { name: 'What differs' }).waitFor();
+    await page.waitForTimeout(800);
+    await page.screenshot({ path: to('household') });
+    await page.request.put(`${kitchen.url}/api/v1/plans/${id}`, { data: input });
+  }
   await page.goto(kitchen.url);
   await page.getByRole('region', { name: 'Verdict' }).waitFor();
   await page.getByRole('link', { name: /^Harissa drumsticks/ }).click();

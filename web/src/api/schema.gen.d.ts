@@ -2517,6 +2517,12 @@ export interface components {
             g?: number;
             cut?: string;
             pieces?: number;
+            heat?: components["schemas"]["Recipe"];
+            /**
+             * Format: double
+             * @description how long the food waits in it
+             */
+            hours?: number;
         };
         RecipeLine: {
             text: string;
@@ -2528,6 +2534,10 @@ export interface components {
             ingredient?: string;
             /** Format: double */
             g?: number;
+            pieces?: number;
+            heat?: components["schemas"]["Recipe"];
+            /** Format: double */
+            hours?: number;
         };
         RecipeRead: {
             name: string;

@@ -4,16 +4,16 @@ import { useEffect, useState } from 'react';
 import { FileTrigger, Label, TextArea, TextField } from 'react-aria-components';
 import { useNavigate } from 'react-router';
 import styled from 'styled-components';
-import type { Catalog, Schemas } from '../api/client';
-import { addPlan, readRecipe, useCatalog, useFryers, usePantry } from '../api/queries';
+import type { Schemas } from '../api/client';
+import { addPlan, readRecipe, useCatalog, useFryers, usePantry, useSettings } from '../api/queries';
+import { unitsOf } from '../format/units';
 import { Refusal } from '../api/client';
 import { at, type } from '../theme/tokens';
 import { Button, MainButton } from '../ui/Button';
 import { fieldBox, labelled } from '../ui/field';
 import { Blank, Card, Page, Quiet, Title } from '../ui/layout';
-import { Pop } from '../ui/Pop';
 import { Labelled, Select } from '../ui/Select';
-import { Stepper } from '../ui/Stepper';
+import { PutRight, PutStepRight } from './PutRight';
 import { UnknownIngredients } from './Unknown';
 
 type Read = Schemas['RecipeRead'];
@@ -71,16 +71,6 @@ const Told = styled.p`
   margin: 6px 0;
 `;
 
-const kinds: [NonNullable<Fix['as']>, string][] = [
-  ['food', 'what is fried'],
-  ['marinade', 'the marinade'],
-  ['coat', 'the coat'],
-  ['oil', 'oil on it'],
-  ['sauce', 'the sauce'],
-  ['finish', 'put on at the end'],
-  ['note', 'a note; leave it out'],
-];
-
 /** A recipe from elsewhere: as it stood beside what was understood, each line to be put right, then a dish. */
 export default function BringPage() {
   const catalog = useCatalog();
@@ -97,6 +87,8 @@ export default function BringPage() {
   useEffect(() => {
     document.title = 'A recipe · Velocrustum';
   }, []);
+  const settings = useSettings().data;
+  const units = unitsOf(settings ?? { temperature: 'C', mass: 'g' });
   const fryerId = chosen || (fryers.data?.[0]?.id ?? '');
   const ask = async (from: string, put: Fix[], fryer: string) => {
     setBusy(true);
@@ -191,7 +183,7 @@ export default function BringPage() {
         <Card aria-label="What was understood" aria-busy={busy} style={{ marginTop: 16 }}>
           <Told>
             {read.name}: {count((l) => l.understood)} of {read.lines.length} lines understood
-            {notes > 0 ? `, ${notes} kept as notes` : ''}
+            {notes === 1 ? ', one kept as a note' : notes > 0 ? `, ${notes} kept as notes` : ''}
             {unclear > 0 ? `, ${unclear} not understood` : ''}.
           </Told>
           {read.own ? <p role="status">It left a Velocrustum, and is the same dish again.</p> : null}
@@ -232,8 +224,10 @@ export default function BringPage() {
                   <HelpCircle size={20} aria-label="not understood" color="var(--heat)" />
                 )}
                 <span data-open={!l.understood && !l.step ? true : undefined}>{l.says}</span>
-                {l.step || read.own ? (
+                {read.own ? (
                   <span />
+                ) : l.step ? (
+                  <PutStepRight line={l} n={n} catalog={catalog.data} units={units} put={put} />
                 ) : (
                   <PutRight line={l} n={n} catalog={catalog.data} pantry={pantry.data.ingredients} put={put} />
                 )}
@@ -243,87 +237,5 @@ export default function BringPage() {
         </Card>
       ) : null}
     </Page>
-  );
-}
-
-interface PutRightProps {
-  line: Line;
-  n: number;
-  catalog: Catalog;
-  pantry: Schemas['Ingredient'][];
-  put: (fix: Fix) => void;
-}
-
-/** One line said otherwise: what it is for, what it is, how much. */
-function PutRight({ line, n, catalog, pantry, put }: PutRightProps) {
-  const [food, setFood] = useState(line.as === 'food');
-  return (
-    <Pop
-      title={line.text}
-      width={440}
-      body={
-        <>
-          <Labelled>
-            It is
-            <Select
-              value={food ? 'food' : line.as}
-              onChange={(e) => {
-                const as = e.target.value as NonNullable<Fix['as']>;
-                setFood(as === 'food');
-                if (as !== 'food') put({ line: n, as });
-              }}
-            >
-              {kinds.map(([id, name]) => (
-                <option key={id} value={id}>
-                  {name}
-                </option>
-              ))}
-            </Select>
-          </Labelled>
-          {food ? (
-            <Labelled>
-              Which cut
-              <Select value="" onChange={(e) => put({ line: n, as: 'food', cut: e.target.value })}>
-                <option value="" disabled>
-                  choose
-                </option>
-                {catalog.cuts.map((c) => (
-                  <option key={c.id} value={c.id}>
-                    {c.plural}
-                  </option>
-                ))}
-              </Select>
-            </Labelled>
-          ) : (
-            <Labelled>
-              Which ingredient
-              <Select value={line.ingredient ?? ''} onChange={(e) => put({ line: n, ingredient: e.target.value })}>
-                <option value="" disabled>
-                  choose
-                </option>
-                {pantry
-                  .toSorted((a, b) => a.name.localeCompare(b.name))
-                  .map((i) => (
-                    <option key={i.id} value={i.id}>
-                      {i.name}
-                    </option>
-                  ))}
-              </Select>
-            </Labelled>
-          )}
-          <Stepper
-            label={food ? 'All of it' : 'How much'}
-            unit="g"
-            value={line.g ?? 0}
-            min={0}
-            max={100_000}
-            step={food ? 50 : 1}
-            onChange={(g) => put({ line: n, g })}
-          />
-        </>
-      }
-    >
-      <Button aria-label={`Put right: ${line.text}`}>Put right</Button>
-    </Pop>
   );
 }
