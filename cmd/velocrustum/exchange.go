@@ -121,7 +121,7 @@ func kept[T any](c *cobra.Command, k *household, path, what, called string, idNa
 
 func exportCommand() *cobra.Command {
 	var db, as, out string
-	c := &cobra.Command{Use: "export", Short: "Write a dish or a cook in an open format"}
+	c := &cobra.Command{Use: "export", Short: "Write a dish, a cook, the logbook or the whole household in open formats"}
 	c.PersistentFlags().StringVar(&db, "db", defaultDB(), "database file")
 	c.PersistentFlags().StringVar(&out, "out", "-", "file to write; - writes to standard output")
 	write := func(c *cobra.Command, b []byte) error {
@@ -150,7 +150,7 @@ func exportCommand() *cobra.Command {
 		}}
 	dish.Flags().StringVar(&as, "as", "jsonld", "jsonld or markdown")
 	what := "readings"
-	table := &cobra.Command{Use: "cook ID", Short: "A cook as a table: forecast, events or readings", Args: cobra.ExactArgs(1),
+	table := &cobra.Command{Use: "cook ID", Short: "A cook as a table: forecast, events or readings; its id is in the logbook's", Args: cobra.ExactArgs(1),
 		RunE: func(c *cobra.Command, args []string) error {
 			k, err := openHousehold(c.Context(), db)
 			if err != nil {
@@ -178,7 +178,19 @@ func exportCommand() *cobra.Command {
 			}
 			return wholeFile(out, func(w io.Writer) error { return k.h.WriteArchive(c.Context(), w, progress) })
 		}}
-	c.AddCommand(dish, table, whole)
+	logbook := &cobra.Command{Use: "logbook", Short: "Every cook that is over as a table, one in a line, its id first", Args: cobra.NoArgs,
+		RunE: func(c *cobra.Command, _ []string) error {
+			k, err := openHousehold(c.Context(), db)
+			if err != nil {
+				return err
+			}
+			defer k.close()
+			if out == "-" {
+				return k.h.WriteLogbook(c.Context(), c.OutOrStdout())
+			}
+			return wholeFile(out, func(w io.Writer) error { return k.h.WriteLogbook(c.Context(), w) })
+		}}
+	c.AddCommand(dish, table, logbook, whole)
 	return c
 }
 
@@ -235,7 +247,7 @@ func importCommand() *cobra.Command {
 				return refused(c, fmt.Errorf("%s: larger than %d MB is not possible for a recipe or a table", args[0], mostRead>>20))
 			}
 			if o.cook != "" {
-				b, err := k.ask(c, http.MethodPost, "/cooks/"+url.PathEscape(o.cook)+"/curve", map[string]any{"file": string(raw), "shiftMin": o.shift})
+				b, err := k.ask(c, http.MethodPost, "/cooks/"+url.PathEscape(o.cook)+"/curve", map[string]any{"file": string(raw), "shiftMin": o.shift, "dryRun": o.dry})
 				if err != nil {
 					return err
 				}
@@ -404,7 +416,7 @@ func askEach(c *cobra.Command, all []store.Difference) (map[string]store.Choice,
 }
 
 // mostRead is what is read of a file.
-const mostRead = 4 << 20
+const mostRead = exchange.MostRecipe
 
 // importDish reads a recipe, says each line with what was understood, and
 // keeps the dish.

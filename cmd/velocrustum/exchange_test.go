@@ -2,7 +2,9 @@ package main
 
 import (
 	"archive/zip"
+	"context"
 	"crypto/sha256"
+	"encoding/csv"
 	"encoding/hex"
 	"encoding/json"
 	"errors"
@@ -10,6 +12,7 @@ import (
 	"os"
 	"path/filepath"
 	"strings"
+	"sync"
 	"testing"
 	"time"
 
@@ -18,18 +21,53 @@ import (
 	"velocrustum/internal/store"
 )
 
-// filled is a made-up household in a file.
+var filledIn string
+
+// once is a made-up household, filled once for all tests.
+var once = sync.OnceValues(func() (dir string, err error) {
+	if dir, err = os.MkdirTemp("", "velocrustum-"); err != nil {
+		return "", err
+	}
+	filledIn = dir
+	ctx := context.Background()
+	st, err := store.Open(ctx, filepath.Join(dir, "demo.db"), time.Now)
+	if err != nil {
+		return dir, err
+	}
+	return dir, errors.Join(demo.Fill(ctx, st, time.Now()), st.Close())
+})
+
+func TestMain(m *testing.M) {
+	code := m.Run()
+	if filledIn != "" {
+		_ = os.RemoveAll(filledIn)
+	}
+	os.Exit(code)
+}
+
+// filled is a copy of it in a file.
 func filled(t *testing.T) string {
 	t.Helper()
+	dir, err := once()
+	if err != nil {
+		t.Fatal(err)
+	}
 	path := filepath.Join(t.TempDir(), "demo.db")
+	if err := store.Copy(t.Context(), filepath.Join(dir, "demo.db"), path); err != nil {
+		t.Fatal(err)
+	}
+	return path
+}
+
+// another is a made-up household of which all has ids of its own.
+func another(t *testing.T) string {
+	t.Helper()
+	path := filepath.Join(t.TempDir(), "another.db")
 	st, err := store.Open(t.Context(), path, time.Now)
 	if err != nil {
 		t.Fatal(err)
 	}
-	if err := demo.Fill(t.Context(), st, time.Now()); err != nil {
-		t.Fatal(err)
-	}
-	if err := st.Close(); err != nil {
+	if err := errors.Join(demo.First(t.Context(), st), st.Close()); err != nil {
 		t.Fatal(err)
 	}
 	return path
@@ -107,6 +145,32 @@ func TestAHouseholdLeavesWhole(t *testing.T) {
 	}
 }
 
+// A cook is found by the logbook's table, and leaves as one of its own.
+func TestACookLeavesAsATable(t *testing.T) {
+	db := filled(t)
+	all, told, err := run(t, "", "export", "logbook", "--db", db)
+	if err != nil {
+		t.Fatal(err, told)
+	}
+	rows, err := csv.NewReader(strings.NewReader(all)).ReadAll()
+	if err != nil || len(rows) != 6 || rows[0][0] != "cook" {
+		t.Fatalf("%q, %v", rows, err)
+	}
+	for _, what := range []string{"forecast", "events", "readings"} {
+		one, told, err := run(t, "", "export", "cook", rows[5][0], "--table", what, "--db", db)
+		if err != nil || !strings.HasPrefix(one, "at,minute,") {
+			t.Errorf("%s: %.60q, %s%v", what, one, told, err)
+		}
+	}
+	// A thermometer's file is looked at, and not laid.
+	if out, told, err := run(t, "s,°C\n0,5\n60,7\n", "import", "-", "--cook", rows[5][0], "--dry-run", "--db", db); err != nil || !strings.Contains(out, `"within":2`) {
+		t.Errorf("%s%s%v", out, told, err)
+	}
+	if events, _, err := run(t, "", "export", "cook", rows[5][0], "--table", "events", "--db", db); err != nil || strings.Contains(events, "left-in") {
+		t.Errorf("it is laid: %s, %v", events, err)
+	}
+}
+
 func TestWhatCannotLeaveOrComeIn(t *testing.T) {
 	db := filled(t)
 	for name, args := range map[string][]string{
@@ -142,7 +206,7 @@ func TestAHouseholdComesInOnTheCommandLine(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	other := filled(t) // another one, of which all has other ids
+	other := another(t)
 	out, told, err := run(t, string(raw), "import", "-", "--db", other, "--dry-run")
 	if err != nil || !strings.Contains(out, "Nothing was kept.") || !strings.Contains(out, "dishes            11       0         0") {
 		t.Fatalf("%s%s%v", out, told, err)

@@ -48,6 +48,10 @@ const (
 	GiveUp = "giveup" // the evening is over
 )
 
+// SoonH is how far ahead a supper's table may be when it is begun, hours; of one
+// that is further ahead it is meant for as soon as it can be.
+const SoonH = 12.0
+
 // Said is one thing said of an evening.
 type Said struct {
 	ID   string    `json:"id" db:"id"`

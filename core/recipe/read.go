@@ -1,7 +1,10 @@
 package recipe
 
 import (
+	"fmt"
 	"regexp"
+	"slices"
+	"strconv"
 	"strings"
 
 	"velocrustum/core/food"
@@ -48,14 +51,69 @@ func split(line string, spoons units.Spoons) (amount, rest string) {
 	return "", line
 }
 
+// trailing takes an amount off the end of a line: "wings – 800 g".
+func trailing(line string, spoons units.Spoons) (amount, rest string) {
+	words := strings.Fields(line)
+	for n := min(4, len(words)-1); n > 0; n-- {
+		tail := strings.Join(words[len(words)-n:], " ")
+		if tail[0] < '0' || tail[0] > '9' {
+			continue
+		}
+		if _, err := units.ParseAmount(strings.TrimRight(tail, ".;"), spoons); err == nil {
+			return strings.TrimRight(tail, ".;"), strings.TrimRight(strings.Join(words[:len(words)-n], " "), " :–—-…·.")
+		}
+	}
+	return "", line
+}
+
 // Amounted says whether a line begins with an amount of something.
 func Amounted(line string) bool {
-	amount, rest := split(juiced(line), units.MetricSpoons)
+	amount, rest := split(worded(line), units.MetricSpoons)
+	if amount == "" && len(strings.Fields(line)) < 8 {
+		amount, rest = trailing(line, units.MetricSpoons)
+	}
 	return amount != "" && rest != "" && len(strings.Fields(line)) < 20
 }
 
-// juiced is "juice of 2 limes" with its amount first.
-func juiced(line string) string { return juiceOf.ReplaceAllString(line, "$3 $4 $2") }
+// worded is a line with its amount first and its cups whole: "juice of 2 limes",
+// "½ c. flour".
+func worded(line string) string {
+	return oneC.ReplaceAllString(juiceOf.ReplaceAllString(line, "$3 $4 $2"), "$1 cup ")
+}
+
+// counted is a text whose times are figures: "2 1/2 hours", "half an hour".
+func counted(text string) string {
+	text = timeWords.Replace(text)
+	text = numberOf.ReplaceAllStringFunc(text, func(m string) string {
+		word, unit, _ := strings.Cut(m, " ")
+		return fmt.Sprintf("%d %s", slices.Index(numberWords, strings.ToLower(word))+1, unit)
+	})
+	text = fractionOf.ReplaceAllStringFunc(text, func(m string) string {
+		p := fractionOf.FindStringSubmatch(m)
+		whole, _ := strconv.ParseFloat(p[1], 64)
+		if i := strings.Index(fractionSigns, p[4]); p[4] != "" && i >= 0 {
+			return fmt.Sprintf("%.2f", whole+[]float64{0.5, 0.25, 0.75, 1. / 3, 2. / 3}[len([]rune(fractionSigns[:i]))])
+		}
+		over, _ := strconv.ParseFloat(p[2], 64)
+		under, _ := strconv.ParseFloat(p[3], 64)
+		if under == 0 {
+			return m
+		}
+		return fmt.Sprintf("%.2f", whole+over/under)
+	})
+	return text
+}
+
+const fractionSigns = "½¼¾⅓⅔"
+
+var (
+	numberWords = []string{"one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve"}
+	timeWords   = strings.NewReplacer("an hour and a half", "90 min", "half an hour", "30 min", "half hour", "30 min", "a quarter of an hour", "15 min", "quarter of an hour", "15 min", "an hour", "1 hour")
+	numberOf    = regexp.MustCompile(`(?i)\b(?:` + strings.Join(numberWords, "|") + `) (?:hours?|hrs?|minutes?|mins?)\b`)
+	fractionOf  = regexp.MustCompile(`(?:(\d+)\s*)?(?:\b(\d)/(\d)\b|([` + fractionSigns + `]))`)
+	oneC        = regexp.MustCompile(`^([\d./ ` + fractionSigns + `]+)\s*c\.?\s`)
+	sized       = regexp.MustCompile(`(?i)\b(extra[- ]large|large|medium|small|jumbo|big|lg\.?|sm\.?)\s*`)
+)
 
 // plain is text in small letters and single words, to be looked through.
 func plain(s string) string {
@@ -86,7 +144,7 @@ var foods = []struct {
 	{"thigh bite", "chicken-thigh-chunk"}, {"thigh chunk", "chicken-thigh-chunk"}, {"thigh cube", "chicken-thigh-chunk"}, {"thigh cubed", "chicken-thigh-chunk"}, {"thigh piece", "chicken-thigh-chunk"},
 	{"boneless thigh", "chicken-thigh-boneless"}, {"thigh fillet", "chicken-thigh-boneless"}, {"thigh", "chicken-thigh-bone-in"},
 	{"breast bite", "chicken-breast-chunk"}, {"breast chunk", "chicken-breast-chunk"}, {"breast cube", "chicken-breast-chunk"}, {"breast cubed", "chicken-breast-chunk"}, {"breast piece", "chicken-breast-chunk"}, {"chicken nugget", "chicken-breast-chunk"},
-	{"chicken tender", "chicken-breast-cutlet"}, {"chicken strip", "chicken-breast-cutlet"}, {"chicken breast", "chicken-breast-cutlet"}, {"chicken cutlet", "chicken-breast-cutlet"}, {"chicken schnitzel", "chicken-breast-cutlet"},
+	{"chicken tenderloin", "chicken-breast-cutlet"}, {"chicken tender", "chicken-breast-cutlet"}, {"chicken strip", "chicken-breast-cutlet"}, {"chicken breast", "chicken-breast-cutlet"}, {"chicken cutlet", "chicken-breast-cutlet"}, {"chicken schnitzel", "chicken-breast-cutlet"},
 	{"pork belly", "pork-belly-slice"}, {"pork rib", "pork-rib"}, {"spare rib", "pork-rib"}, {"pork chop", "pork-loin-cutlet"}, {"pork cutlet", "pork-loin-cutlet"}, {"pork loin", "pork-loin-cutlet"}, {"pork schnitzel", "pork-loin-cutlet"},
 	{"beef cutlet", "beef-cutlet"}, {"beef schnitzel", "beef-cutlet"}, {"veal", "beef-cutlet"}, {"meatball", "meatball"},
 	{"salmon", "fish-fillet-oily"}, {"trout", "fish-fillet-oily"}, {"mackerel", "fish-fillet-oily"}, {"fish finger", "fish-strip"}, {"fish stick", "fish-strip"}, {"fish strip", "fish-strip"},
@@ -111,7 +169,7 @@ func cutIn(line string) (c food.Cut, by string, ok bool) {
 var called = map[string]string{
 	"soy sauce": "soy-light", "light soy": "soy-light", "dark soy": "soy-dark", "kosher salt": "salt-flake", "flaky salt": "salt-flake-light", "sea salt": "salt-sea", "coarse salt": "salt-coarse", "salt": "salt-fine",
 	"cornstarch": "corn-starch", "cornflour": "corn-starch", "corn flour": "corn-starch", "potato flour": "potato-starch", "all purpose flour": "wheat-flour", "plain flour": "wheat-flour", "self raising flour": "wheat-flour", "flour": "wheat-flour",
-	"tapioca flour": "tapioca-starch", "panko": "coarse-crumbs", "breadcrumb": "crumbs", "bread crumb": "crumbs", "gram flour": "chickpea-flour", "ground almond": "almonds", "parmesan": "hard-cheese", "hard cheese": "hard-cheese",
+	"tapioca flour": "tapioca-starch", "panko": "coarse-crumbs", "breadcrumb": "crumbs", "bread crumb": "crumbs", "gram flour": "chickpea-flour", "ground almond": "almonds", "almond flour": "almonds", "almond meal": "almonds", "cornflake": "cornflakes", "corn flake": "cornflakes", "garlic salt": "salt-fine", "onion salt": "salt-fine", "celery salt": "salt-fine", "seasoned salt": "salt-fine", "seasoning salt": "salt-fine", "parmesan": "hard-cheese", "hard cheese": "hard-cheese",
 	"baking powder": "leavening", "bicarbonate of soda": "soda", "bicarb": "soda", "olive oil": "oil", "vegetable oil": "oil", "sunflower oil": "oil", "rapeseed oil": "oil", "canola oil": "oil", "neutral oil": "oil", "cooking spray": "oil", "oil": "oil",
 	"yogurt": "yoghurt", "greek yogurt": "yoghurt", "greek yoghurt": "yoghurt", "yoghurt": "yoghurt", "lemon": "lemon-juice", "lime": "lime-juice", "orange juice": "orange-juice", "vinegar": "vinegar", "cider vinegar": "vinegar", "white vinegar": "vinegar",
 	"garlic": "garlic", "clove garlic": "garlic", "garlic granule": "garlic-powder", "ginger": "ginger", "scallion": "herbs", "spring onion": "herbs", "parsley": "herbs", "coriander leaves": "herbs", "cilantro": "herbs", "chive": "herbs", "dill": "herbs", "basil": "herbs", "fresh thyme": "herbs",
@@ -146,7 +204,7 @@ var weighs = map[string]float64{"spring onion": 15, "scallion": 15, "scotch bonn
 
 // about is what a piece of a food weighs that is called otherwise than its
 // cut, g.
-var about = map[string]float64{"chicken tender": 50, "chicken strip": 40}
+var about = map[string]float64{"chicken tenderloin": 50, "chicken tender": 50, "chicken strip": 40}
 
 // kindred are words for what is fried, by the beginning of its cut.
 var kindred = map[string][]string{"chicken": {"chicken", "wing", "drumstick", "thigh", "leg"}, "turkey": {"turkey", "wing"}, "duck": {"duck", "leg"}, "fish": {"fish", "fillet", "salmon"}, "prawn": {"prawn", "shrimp"}, "squid": {"squid", "calamari"}, "pork": {"pork", "chop", "belly", "rib"}, "beef": {"beef", "veal"}, "meatball": {"meatball"}, "onion": {"ring"}, "potato": {"potato", "wedge", "fries"}}
@@ -154,11 +212,14 @@ var kindred = map[string][]string{"chicken": {"chicken", "wing", "drumstick", "t
 var (
 	inBrackets = regexp.MustCompile(`\(([^)]*)\)`)
 	span       = regexp.MustCompile(`(?i)(\d+(?:[.,]\d+)?)(?:\s*(?:-|–|to)\s*(\d+(?:[.,]\d+)?))?\s*(hours?|hrs?|h|minutes?|mins?|min)\b`)
+	hoursAnd   = regexp.MustCompile(`(?i)(\d+)\s*(?:hours?|hrs?|h)\s*(?:and\s*)?(\d+)\s*(?:minutes?|mins?|min|m)\b`)
+	clauses    = regexp.MustCompile(`[.;!]\s+|,?\s+(?:and\s+)?then\s+`)
+	gasMark    = regexp.MustCompile(`(?i)\bgas\s*(?:mark)?\s*([1-9])\b`)
 	heat       = regexp.MustCompile(`(?i)(\d{2,3})\s*(?:°|º|degrees?|deg)?\s*(c|f|celsius|fahrenheit)\b`)
 	aSide      = regexp.MustCompile(`(?i)\b(per|each|a|every|either|both|on each|on either|on both) sides?\b`)
 	juiceOf    = regexp.MustCompile(`(?i)^(the )?(juice|zest|grated zest|zest and juice|juice and zest) of (\S+) (lemon|lime|orange)s?\b`)
 	thick      = regexp.MustCompile(`(?i)(\d+(?:[.,]\d+)?)\s*-?\s*(mm|cm)\s*-?\s*(?:thick|slices?|steaks?)|(?:pounded|flattened|beaten|bashed|rolled)[^,)]*?to\s+(?:about\s+)?(\d+(?:[.,]\d+)?)\s*(mm|cm)`)
 	cutSmaller = regexp.MustCompile(`(?i)\b(cubes?|cubed|diced|chunks?|bite|strips?|nuggets?|fingers?|goujons?)\b`)
-	bareHeat   = regexp.MustCompile(`(?i)\b(?:at|to)\s+(\d{3})(?:\s+(?:for|until)\b|[.,;]|$)`)
+	bareHeat   = regexp.MustCompile(`(?i)(?:\b(?:at|to)|@)\s*(\d{3})(?:\s+(?:for|until)\b|[.,;]|$)`)
 	degrees    = regexp.MustCompile(`(?i)(\d{3})\s*(?:°|º|degrees?)`)
 )

@@ -149,6 +149,47 @@ func TestLinesAreCorrected(t *testing.T) {
 	}
 }
 
+// Times and amounts have many forms; what is cut up is counted whole.
+func TestAmountsAndTimesOfManyForms(t *testing.T) {
+	for step, want := range map[string]program.Recipe{
+		"Roast at gas mark 7 for 1 hour 10 minutes.":                        {Kind: "oven", TempC: 220, Minutes: 70},
+		"Bake at 140C for 2 1/2 hours.":                                     {Kind: "oven", TempC: 140, Minutes: 150},
+		"Bake at 400 degrees for about a quarter of an hour.":               {Kind: "oven", TempC: 204, Minutes: 15},
+		"Air fry twelve minutes @ 400, flipping once.":                      {Kind: "preset", TempC: 204, Minutes: 12},
+		"Pan-fry at 170 °C for 2-3 minutes per side.":                       {Kind: "oil", TempC: 170, Minutes: 5},
+		"Heat oven to 220C/200C fan. Roast for 1½ hours.":                   {Kind: "oven", TempC: 220, Minutes: 90},
+		"Marinate 2 hours, then bake at 350°F (177°C) for half an hour.":    {Kind: "oven", TempC: 177, Minutes: 30},
+		"Deep fry at 375 for 2 to 3 minutes. It should reach 165°F inside.": {Kind: "oil", TempC: 191, Minutes: 2.5},
+		"Fry at 130 °C for 5 min, then at 180 °C for 2 min.":                {Kind: "oil", TempC: 130, Minutes: 5},
+	} {
+		got := read(t, Text{Name: "x", Ingredients: lines("4 chicken drumsticks, 100 g each"), Steps: []string{step}})
+		if got.Heat == nil || *got.Heat != want {
+			t.Errorf("%s: %+v", step, got.Heat)
+		}
+	}
+	for line, want := range map[string]struct {
+		pieces int
+		g      float64
+	}{
+		"16 large prawns, peeled":                           {16, 16},
+		"2 chicken breasts (1 lb), cut in bite-size bits":   {25, 18},
+		"3 chicken breasts, cubed":                          {33, 18},
+		"Chicken thighs, boneless – 800 g":                  {7, 114},
+		"1 1/2 lb. chicken tenderloins (about 12)":          {12, 57},
+		"4 pork loin cutlets (pounded to 5 mm, 120 g each)": {4, 120},
+		"1 whole sea bream (about 400 g), gutted":           {1, 400},
+	} {
+		got := read(t, Text{Name: "x", Ingredients: lines(line)})
+		if got.Load == nil || got.Load.Pieces != want.pieces || got.Load.PieceMassG != want.g {
+			t.Errorf("%s: %+v, %q", line, got.Load, got.Lines[0].Says)
+		}
+	}
+	// What is cut otherwise than what it is taken for is not passed over.
+	if l := read(t, Text{Name: "x", Ingredients: lines("1 lb salmon fillet, cut in 1-inch cubes")}).Lines[0]; l.Understood || !strings.Contains(l.Says, "cubes") {
+		t.Errorf("%+v", l)
+	}
+}
+
 // What the pantry lacks is offered as an ingredient of one's own: what it is
 // there for by its name, its figures to be said.
 func TestWhatIsUnknownIsOffered(t *testing.T) {

@@ -11,28 +11,29 @@ import (
 	"velocrustum/core/units"
 )
 
-// spanIn is a time that is said, in minutes; of a range its middle.
-func spanIn(text string, hours bool) (minutes float64, took string, ok bool) {
-	for _, m := range span.FindAllStringSubmatch(text, 6) {
-		isHours := strings.HasPrefix(strings.ToLower(m[3]), "h")
-		if isHours != hours {
-			continue
-		}
-		read := func(s string) float64 {
-			v, _ := strconv.ParseFloat(strings.Replace(s, ",", ".", 1), 64)
-			return v
-		}
-		v := read(m[1])
-		if m[2] != "" {
-			took = fmt.Sprintf("the middle of %s to %s", m[1], m[2])
-			v = (v + read(m[2])) / 2
-		}
-		if isHours {
-			v *= 60
-		}
-		return v, took, true
+// longIn is the first time that is said, in minutes; of a range its middle.
+func longIn(text string) (minutes float64, took string, ok bool) {
+	read := func(s string) float64 {
+		v, _ := strconv.ParseFloat(strings.Replace(s, ",", ".", 1), 64)
+		return v
 	}
-	return 0, "", false
+	both, m := hoursAnd.FindStringSubmatchIndex(text), span.FindStringSubmatchIndex(text)
+	if both != nil && both[0] <= m[0] {
+		return 60*read(text[both[2]:both[3]]) + read(text[both[4]:both[5]]), "", true
+	}
+	if m == nil {
+		return 0, "", false
+	}
+	v := read(text[m[2]:m[3]])
+	if m[4] >= 0 {
+		from, to := text[m[2]:m[3]], text[m[4]:m[5]]
+		took = fmt.Sprintf("the middle of %s to %s", from, to)
+		v = (v + read(to)) / 2
+	}
+	if strings.EqualFold(text[m[6]:m[6]+1], "h") {
+		v *= 60
+	}
+	return v, took, true
 }
 
 // heatsIn are the temperatures that are said, °C, each where it begins. One that
@@ -76,8 +77,14 @@ func heatsIn(text string) (all []float64, at []int) {
 			add(v, m[0])
 		}
 	}
+	if m := gasMark.FindStringSubmatchIndex(text); m != nil && len(all) == 0 {
+		add(gasMarks[text[m[2]]-'1'], m[0])
+	}
 	return all, at
 }
+
+// gasMarks are the heats of an oven's marks 1 to 9, °C.
+var gasMarks = [9]float64{140, 150, 170, 180, 190, 200, 220, 230, 240}
 
 // Heats that lie so near each other, in °C and letters, are one in two scales.
 const sameC, sameWithin, mostHeats = 8.0, 16, 6
@@ -85,15 +92,21 @@ const sameC, sameWithin, mostHeats = 8.0, 16, 6
 // timesIn are the minutes that a text says; of a range its middle, where a side
 // has them twice.
 func timesIn(text string) (all []float64, took string) {
-	for _, m := range span.FindAllString(text, mostHeats) {
-		v, one, ok := spanIn(m, false)
+	rest := text
+	for range mostHeats {
+		v, one, ok := longIn(rest)
 		if !ok {
-			continue
+			break
 		}
 		if one != "" {
 			took = one
 		}
 		all = append(all, v)
+		at := hoursAnd.FindStringIndex(rest)
+		if m := span.FindStringIndex(rest); at == nil || m != nil && m[0] < at[0] {
+			at = m
+		}
+		rest = rest[at[1]:]
 	}
 	if len(all) > 0 && aSide.MatchString(text) {
 		for i := range all {
@@ -281,42 +294,60 @@ func (r *reader) step(n int, text string) Line {
 		return l
 	}
 	var found []string
-	if has("batter") && !has("batter fried") {
-		found = append(found, "A wet batter drips through a basket before it sets: what is in it is taken as a dry coat.")
-	}
-	if has("marinat", "refrigerat", "chill", "overnight", "fridge", "brine") && r.hours == 0 {
-		v, took, ok := spanIn(text, true)
-		if !ok {
-			v, took, ok = spanIn(text, false)
-		}
-		if !ok && has("overnight") {
-			v, took, ok = 12*60, "overnight as 12 hours", true
-		}
-		if ok {
-			r.hours = v / 60
-			l.As, l.Hours = AsTime, r.hours
-			found = append(found, fmt.Sprintf("Waits %s.", units.Minutes(v)))
-			if took != "" {
-				found = append(found, "Taken: "+took+".")
-			}
+	add := func(says string) {
+		if !slices.Contains(found, says) {
+			found = append(found, says)
 		}
 	}
-	if inside := insideIn(text, has); inside > 0 && l.As == AsNote {
-		found = append(found, fmt.Sprintf("%.0f °C inside: not taken, the rule of this household is kept.", inside))
-	} else if hot, told := r.heats(n, text, s, has); told != "" && l.As == AsNote {
-		l.As = AsHeat
-		found = append(found, told)
-		r.hot = append(r.hot, hot...)
-	}
-	if has("turn", "flip", "shake", "halfway") {
-		r.out.Turned = true
-		found = append(found, "Turned on the way.")
-		if l.As == AsNote {
-			l.As = AsTurn
-		}
+	for _, clause := range clauses.Split(counted(text), -1) {
+		r.clause(n, &l, clause, s, add)
 	}
 	if len(found) > 0 {
 		l.Understood, l.Says = true, strings.Join(found, " ")
 	}
 	return l
+}
+
+// clause reads one of a step: a wait, a heat, a turn.
+func (r *reader) clause(n int, l *Line, text, step string, add func(string)) {
+	s := plain(text)
+	has := func(words ...string) bool {
+		return slices.ContainsFunc(words, func(w string) bool { return strings.Contains(s, " "+w) })
+	}
+	as := func(what string) {
+		if l.As == AsNote || what == AsHeat {
+			l.As = what
+		}
+	}
+	if has("batter") && !has("batter fried") {
+		add("A wet batter drips through a basket before it sets: what is in it is taken as a dry coat.")
+	}
+	waits := has("marinat", "refrigerat", "chill", "overnight", "fridge", "brine", "soak")
+	if waits && r.hours == 0 {
+		v, took, ok := longIn(text)
+		if !ok && has("overnight") {
+			v, took, ok = 12*60, "overnight as 12 hours", true
+		}
+		if ok {
+			r.hours = v / 60
+			l.Hours = r.hours
+			as(AsTime)
+			add(fmt.Sprintf("Waits %s.", units.Minutes(v)))
+			if took != "" {
+				add("Taken: " + took + ".")
+			}
+		}
+	}
+	if inside := insideIn(text, has); inside > 0 {
+		add(fmt.Sprintf("%.0f °C inside: not taken, the rule of this household is kept.", inside))
+	} else if hot, told := r.heats(n, text, step, has); told != "" && !waits {
+		as(AsHeat)
+		add(told)
+		r.hot = append(r.hot, hot...)
+	}
+	if has("turn", "flip", "shake", "shaking", "halfway") {
+		r.out.Turned = true
+		add("Turned on the way.")
+		as(AsTurn)
+	}
 }

@@ -154,7 +154,10 @@ func (r *reader) fix(n int) Fix {
 func (r *reader) ingredient(n int, s Said) Line {
 	l := Line{Text: s.Text, Group: s.Group, As: AsNote}
 	f := r.fix(n)
-	amount, rest := split(juiced(s.Text), r.spoons)
+	amount, rest := split(worded(s.Text), r.spoons)
+	if amount == "" {
+		amount, rest = trailing(s.Text, r.spoons)
+	}
 	name := plain(inBrackets.ReplaceAllString(rest, " "))
 	i, by, known := ingredientIn(name, r.p)
 	if f.Ingredient != "" {
@@ -163,6 +166,9 @@ func (r *reader) ingredient(n int, s Said) Line {
 		}
 	}
 	cut, foodBy, isFood := cutIn(name)
+	if !isFood { // "whole" is an amount, and a part of a fish's name
+		cut, foodBy, isFood = cutIn(plain(inBrackets.ReplaceAllString(s.Text, " ")))
+	}
 	if f.Cut != "" {
 		c, err := food.FindCut(f.Cut)
 		cut, foodBy, isFood = c, "", err == nil
@@ -255,6 +261,8 @@ func (r *reader) place(l Line, i larder.Ingredient, f Fix) string {
 		switch {
 		case has("marinat", "marinade", "soak", "brine", "refrigerat", "fridge", "overnight"):
 			return AsMarinade
+		case (i.Role == larder.Liquid || i.Role == larder.Milky) && has("batter"):
+			return AsCoat
 		case i.Role == larder.Milky && has("dip", "dredg") && !has("overnight", "refrigerat"):
 			return AsCoat
 		case coats && has("coat", "dredg", "dust", "crumb", "dip", "toss", "mix", "whisk", "shak"):
@@ -287,6 +295,9 @@ func (r *reader) food(l *Line, cut food.Cut, by, amount, text string, f Fix) {
 	}
 	n, massG, each := 0.0, 0.0, 0.0
 	take := func(text string) {
+		if !strings.HasPrefix(cut.ID, "potato-") { // a large one is one, but for its weight
+			text = strings.TrimSpace(sized.ReplaceAllString(text, ""))
+		}
 		a, err := units.ParseAmount(text, r.spoons)
 		if err != nil {
 			return
@@ -311,9 +322,13 @@ func (r *reader) food(l *Line, cut food.Cut, by, amount, text string, f Fix) {
 		one := strings.Contains(inside, "each")
 		words := strings.Fields(strings.ReplaceAll(inside, "each", ""))
 		for k := len(words); k > 0; k-- {
-			if a, err := units.ParseAmount(strings.Join(words[:k], " "), r.spoons); err == nil && a.Dimension == units.Mass {
+			a, err := units.ParseAmount(strings.Join(words[:k], " "), r.spoons)
+			if err == nil && a.Dimension == units.Mass {
 				massG = a.Value
 				break
+			}
+			if err == nil && a.Dimension == units.Pieces && n == 0 && k == len(words) && k == 1 {
+				n = a.Value
 			}
 		}
 		if one && massG != was {
@@ -333,6 +348,14 @@ func (r *reader) food(l *Line, cut food.Cut, by, amount, text string, f Fix) {
 		r.out.Missing = append(r.out.Missing, fmt.Sprintf("the weight of the %s: about %.0f g in all is taken", cut.Plural, massG))
 	}
 	least, most := cut.Allowed()
+	// What is cut up is counted whole.
+	if g := wholes[by]; g > 0 && n > 0 && n <= mostWhole && massG == 0 && each == 0 && f.Pieces == 0 {
+		massG = n * g
+		r.out.Missing = append(r.out.Missing, fmt.Sprintf("the weight of what is cut up: about %g g for one whole is taken", g))
+	}
+	if n > 0 && massG/n > most && wholes[by] > 0 {
+		n = 0
+	}
 	switch {
 	case each > 0 && n > 0:
 		r.pieceG = each
@@ -394,6 +417,13 @@ func (r *reader) cutTo(l *Line, cut food.Cut, by, text string) {
 	l.Says = strings.TrimPrefix(l.Says+fmt.Sprintf(" %d %s of about %.0f g each are taken, and not “%s”: put right how many there are.", r.pieces, cut.Plural, r.pieceG, small), " ")
 	r.out.Missing = append(r.out.Missing, fmt.Sprintf("how large the pieces are that it is cut into: whole %s are taken", cut.Plural))
 }
+
+// wholes are what weighs one whole that is cut into pieces, g, by how it is
+// called; mostWhole are as many as are counted so.
+var wholes = map[string]float64{"breast bite": 200, "breast chunk": 200, "breast cube": 200, "breast cubed": 200, "breast piece": 200,
+	"thigh bite": 110, "thigh chunk": 110, "thigh cube": 110, "thigh cubed": 110, "thigh piece": 110}
+
+const mostWhole = 12.0
 
 // potatoG is a middling potato, and mostPotatoes as many as are counted whole.
 const potatoG, mostPotatoes = 200.0, 12.0

@@ -241,6 +241,45 @@ func (t *tables) discard() {
 	}
 }
 
+// logbook answers GET /logbook: every cook that is over, one in a line.
+func (s *Server) logbook(w http.ResponseWriter, r *http.Request) {
+	w.Header().Set("Content-Type", "text/csv; charset=utf-8; header=present")
+	w.Header().Set("Content-Disposition", `attachment; filename="logbook.csv"`)
+	if err := s.writeLogbook(r.Context(), w); err != nil {
+		panic(http.ErrAbortHandler) // it has begun
+	}
+}
+
+// WriteLogbook writes every cook that is over as a table.
+func (a *App) WriteLogbook(ctx context.Context, w io.Writer) error { return a.own.writeLogbook(ctx, w) }
+
+func (s *Server) writeLogbook(ctx context.Context, w io.Writer) error {
+	ids, err := s.store.Sessions(ctx)
+	if err != nil {
+		return err
+	}
+	t, err := exchange.NewLogbookTable(w)
+	if err != nil {
+		return err
+	}
+	for _, id := range ids {
+		o, err := s.store.Session(ctx, id)
+		if err != nil {
+			return err
+		}
+		for _, c := range o.Cooks {
+			l, err := s.live(ctx, c)
+			if err != nil {
+				return err
+			}
+			if err := t.Add(logbookRow(o, c, l)); err != nil {
+				return err
+			}
+		}
+	}
+	return t.End()
+}
+
 func logbookRow(o store.Session, c store.Cook, l cook.Live) exchange.LogbookRow {
 	r := exchange.LogbookRow{ID: c.ID, Supper: o.Name, Name: c.Name, Basket: c.Basket, Baskets: c.Baskets, Started: c.StartedAt.Time, Finished: momentOf(c.FinishedAt),
 		PlannedMin: c.Plan.V.Program.V.Minutes(), Crust: orElse(c.Crust, ""), Inside: orElse(c.Inside, ""), Note: orElse(c.Note, ""), Change: orElse(c.ChangeNext, "")}

@@ -397,13 +397,29 @@ func TestSpoiltArchivesAreRefusedWhole(t *testing.T) {
 			id := strings.TrimSuffix(filepath.Base(n), ".json")
 			f["sessions/another.json"] = bytes.Replace(f[n], []byte(`"id":"`+id), []byte(`"id":"another`), 1)
 		},
-		"no picture: picture":             func(f map[string][]byte) { f[first(f, "pictures")] = []byte("<svg/>") },
-		"a picture that is gone: missing": func(f map[string][]byte) { delete(f, first(f, "pictures")) },
-		"readings that are none: line 2":  change("readings.csv", "Z,", "Z,hot"),
-		"readings without a head: headed": change("readings.csv", "thermometer", "probe"),
-		"a way out: called":               func(f map[string][]byte) { f["../outside.json"] = []byte("{}") },
-		"a drive: called":                 func(f map[string][]byte) { f["C:\\outside.json"] = []byte("{}") },
-		"far too much: too large":         func(f map[string][]byte) { f["coats/large.json"] = make([]byte, 33<<20) },
+		"a fryer that cannot be: power": change("sessions/", `"powerW":`, `"powerW":9`),
+		"a picture of two cooks: of two cooks": func(f map[string][]byte) {
+			var ids []string
+			for name := range f {
+				if strings.HasPrefix(name, "pictures/") {
+					ids = append(ids, strings.TrimSuffix(filepath.Base(name), ".jpg"))
+				}
+			}
+			for name, b := range f {
+				if strings.HasPrefix(name, "sessions/") {
+					f[name] = bytes.ReplaceAll(b, []byte(ids[0]), []byte(ids[1]))
+				}
+			}
+			delete(f, "pictures/"+ids[0]+".jpg")
+		},
+		"something of another kind: not known here": func(f map[string][]byte) { f["spells/one.json"] = []byte("{}") },
+		"no picture: picture":                       func(f map[string][]byte) { f[first(f, "pictures")] = []byte("<svg/>") },
+		"a picture that is gone: missing":           func(f map[string][]byte) { delete(f, first(f, "pictures")) },
+		"readings that are none: line 2":            change("readings.csv", "Z,", "Z,hot"),
+		"readings without a head: headed":           change("readings.csv", "thermometer", "probe"),
+		"a way out: called":                         func(f map[string][]byte) { f["../outside.json"] = []byte("{}") },
+		"a drive: called":                           func(f map[string][]byte) { f["C:\\outside.json"] = []byte("{}") },
+		"far too much: too large":                   func(f map[string][]byte) { f["coats/large.json"] = make([]byte, 33<<20) },
 	} {
 		spoilt(t, k, name, unpacked(t, raw), func(f map[string][]byte) { spoil(f); delete(f, "manifest.json") })
 	}

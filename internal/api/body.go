@@ -10,13 +10,14 @@ import (
 	"strings"
 
 	"velocrustum/core/refuse"
+	"velocrustum/internal/exchange"
 )
 
 // wholeBody lets through what is one JSON value and nothing after it, in
 // which no object names a field twice; or a table, where one is read.
 func wholeBody(next http.Handler) http.Handler {
 	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
-		raw, err := io.ReadAll(http.MaxBytesReader(w, r.Body, maxBody))
+		raw, err := io.ReadAll(http.MaxBytesReader(w, r.Body, mostOf(r.URL.Path)))
 		var large *http.MaxBytesError
 		switch {
 		case errors.As(err, &large):
@@ -50,6 +51,15 @@ func wholeBody(next http.Handler) http.Handler {
 		r.Body = io.NopCloser(bytes.NewReader(raw))
 		next.ServeHTTP(w, r)
 	})
+}
+
+// mostOf is how much is read of what is sent, bytes: a saved page is larger than
+// anything else that is said.
+func mostOf(path string) int64 {
+	if strings.HasSuffix(path, "/recipes") {
+		return 2*exchange.MostRecipe + maxBody // quotes and backslashes are two
+	}
+	return maxBody
 }
 
 // repeated returns the first field that an object of a valid JSON text names

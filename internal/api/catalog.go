@@ -68,7 +68,7 @@ func limits() map[string]Range {
 func usual() Usual {
 	u := Usual{Load: program.FirstLoad, Coat: program.FirstCoat, Program: program.FirstProgram, Bench: prep.Usual,
 		Rack: prep.UsualRack, Brine: prep.UsualBrine, Soak: prep.UsualSoak,
-		Salt: prep.SaltLevels, Even: prep.EvenLevels, Spread: prep.SpreadLevels, Recipes: program.FirstRecipes, MoreMin: cook.UsualMore, WarmC: program.WarmC, MixGPerKg: prep.UsualMix}
+		Salt: prep.SaltLevels, Even: prep.EvenLevels, Spread: prep.SpreadLevels, Recipes: program.FirstRecipes, MoreMin: cook.UsualMore, WarmC: program.WarmC, MixGPerKg: prep.UsualMix, SoonH: cook.SoonH}
 	for _, k := range fryer.Usual {
 		u.Boxes = append(u.Boxes, FryerKnown{Kind: FryerKnownKind(k.Kind), Litres: &k.Litres, PowerW: &k.PowerW, Drawers: &k.Drawers})
 	}

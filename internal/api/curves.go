@@ -88,6 +88,9 @@ func (s *Server) LayCurve(ctx context.Context, r LayCurveRequestObject) (LayCurv
 	if answer.Within == 0 {
 		return nil, refuse.One("shiftMin", fmt.Sprintf("%g to %g min of this cook", answer.FromMin, answer.ToMin), "readings within the cook: shift the file until some are")
 	}
+	if orElse(r.Body.DryRun, false) {
+		return answer, nil
+	}
 	if err := s.store.LayCurve(ctx, c, read, cook.Event{Kind: cook.LeftIn, At: in, Probe: store.FileOf(c.ID)}); err != nil {
 		return nil, err
 	}

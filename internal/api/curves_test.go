@@ -31,6 +31,12 @@ func TestALoggersFileIsLaidOverACook(t *testing.T) {
 		}
 		return get[map[string]any](k, status, "POST", "/api/v1/cooks/"+c.Id+"/curve", string(body))
 	}
+	if w := k.send("POST", "/api/v1/cooks/"+c.Id+"/curve", `{"file": "0,5\n60,7.5\n", "dryRun": true}`); w.Code != 200 || !strings.Contains(w.Body.String(), `"within":1`) {
+		t.Errorf("looked at: %d %s", w.Code, w.Body)
+	}
+	if entry := get[api.CookEntry](k, 200, "GET", "/api/v1/cooks/"+c.Id, ""); entry.Events[len(entry.Events)-1].Kind != "out" {
+		t.Errorf("looked at, it is laid: %+v", entry.Events)
+	}
 	got := lay(200, 0)
 	if got["readings"] != 20.0 || got["within"] != 20.0 || got["fromMin"] != 2.0 || got["toMin"] != 21.0 {
 		t.Errorf("laid: %v", got)

@@ -58,7 +58,7 @@ func problemOf(err error) Problem {
 		return Problem{Status: http.StatusConflict, Title: "This fryer is still needed", Detail: &says}
 	case errors.Is(err, errNoLAN):
 		return Problem{Status: http.StatusConflict, Title: "Not on the home network", Detail: text("Start it with --lan, so that a phone can reach it.")}
-	case errors.Is(err, errBusy), errors.Is(err, context.DeadlineExceeded):
+	case errors.Is(err, errBusy), errors.Is(err, context.DeadlineExceeded), store.IsBusy(err):
 		return Problem{Status: http.StatusServiceUnavailable, Title: "The kitchen computer is busy", Detail: text("It is working for others. Nothing is lost; it is tried again.")}
 	case errors.Is(err, context.Canceled):
 		return Problem{Status: 499, Title: "Given up"}

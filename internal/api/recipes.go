@@ -101,25 +101,30 @@ func (s *Server) brought(ctx context.Context, u recipe.Understood, fryerID strin
 		return nil, "", err
 	}
 	q := d.First()
+	why := "It says no time: "
 	if h := u.Heat; h != nil && h.Minutes > 0 {
 		c, err := program.Convert(ctx, q, *h)
-		if err != nil {
+		var fields refuse.Fields
+		switch {
+		case errors.As(err, &fields):
+			why = refused(fields[0]) + " So " // it is not carried through, and the load is cooked all the same
+		case err != nil:
 			return nil, "", err
-		}
-		if c.Proposal != nil {
+		case c.Proposal != nil:
 			in.Program = c.Proposal.Program
-		} else {
+			return &in, c.Says + inTwo, nil
+		default:
 			in.Program.Stages = []program.Stage{{AirC: h.TempC, Minutes: h.Minutes}}
 			in.Program.Turns = []program.Turn{{AtMin: h.Minutes / 2, Kind: program.Flip}}
+			return &in, c.Says + inTwo, nil
 		}
-		return &in, c.Says + inTwo, nil
 	}
 	found, err := program.Recommend(ctx, q, program.Balanced, nil)
 	if err != nil {
 		return nil, "", err
 	}
 	in.Program = found.Ways[0].Program
-	return &in, "It says no time: the program is the best that was found for this load in this fryer." + inTwo, nil
+	return &in, why + "the program is the best that was found for this load in this fryer." + inTwo, nil
 }
 
 // fitting is a recipe's dish as a plan; what is too much for one basket goes in

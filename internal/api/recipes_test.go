@@ -181,6 +181,10 @@ func TestARecipeForManyGoesInByBaskets(t *testing.T) {
 	if w := k.send("GET", "/api/v1/plans/"+kept.Id+"/recipe?as=markdown", ""); w.Code != 200 || !strings.Contains(w.Body.String(), "Basket 2 of ") {
 		t.Errorf("%d %s", w.Code, w.Body)
 	}
+	got = readRecipe(k, "Duck legs\nIngredients\n4 duck legs, 250 g each\nMethod\nRoast at 140 °C for 2 1/2 hours.\n", "")
+	if got.Dish == nil || got.Converted == nil || !strings.Contains(*got.Converted, "150 is not possible") || !strings.Contains(*got.Converted, "the best that was found") {
+		t.Errorf("beyond what is converted: %+v, %q", got.Dish, got.Missing)
+	}
 	got = readRecipe(k, "A feast\nIngredients\n90 kg chicken wings\nMethod\nBake at 200 °C for 45 minutes.\n", "")
 	if got.Dish != nil || len(got.Missing) == 0 || !strings.HasPrefix(got.Missing[len(got.Missing)-1], "How many") {
 		t.Errorf("%+v, %q", got.Dish, got.Missing)

@@ -122,6 +122,7 @@ func (s *Server) household(under string, files fs.FS) (http.Handler, error) {
 		r.Get("/v1/live/stream", s.stream)
 		r.Get("/v1/archive", s.archive)
 		r.Post("/v1/archive", s.bring)
+		r.Get("/v1/logbook", s.logbook)
 		r.Post("/v1/cooks/{id}/pictures", s.addPicture)
 		r.Get("/v1/pictures/{id}", s.picture)
 		r.Group(func(r chi.Router) {

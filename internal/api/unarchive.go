@@ -208,9 +208,18 @@ func folder[T any](b *bringing, name, schema string, idOf func(T) string, keep f
 	return nil
 }
 
+// known are the folders of an archive, and the files beside them.
+var known = []string{"pantry", "marinades", "coats", "sauces", "mixes", "fryers", "dishes", "suppers", "sessions", "pictures",
+	"README.txt", "settings.json", "readings.csv", "logbook.csv", "events.csv"}
+
 // all reads every document, each kind after what it needs.
 func (b *bringing) all(ctx context.Context) error {
 	in, st := b.in, b.in.store
+	for _, l := range b.arc.Files {
+		if folder, _, _ := strings.Cut(l.Path, "/"); !slices.Contains(known, folder) {
+			return exchange.RefusedError{Why: fmt.Sprintf("it holds %s, which is not known here.", l.Path)}
+		}
+	}
 	if b.arc.Has("settings.json") {
 		set, err := document[json.RawMessage](b, "settings.json", "Settings")
 		if err != nil {
@@ -303,6 +312,9 @@ func (b *bringing) dish(ctx context.Context) func(string, Plan) error {
 func (b *bringing) session(ctx context.Context) func(string, archivedSession) error {
 	return func(file string, o archivedSession) error {
 		out, err := o.checked()
+		if err == nil {
+			err = b.cookable(ctx, out)
+		}
 		if err != nil {
 			return b.refused(file, err)
 		}
@@ -322,13 +334,46 @@ func (b *bringing) session(ctx context.Context) func(string, archivedSession) er
 				if err != nil {
 					return b.refused(name, err)
 				}
-				if _, err := b.in.store.AddPicture(ctx, store.Picture{ID: p.ID, CookID: c.ID, Alt: p.Alt, Width: k.Width, Height: k.Height, AddedAt: store.Time{Time: p.AddedAt}}, k.Full, k.Small); err != nil {
+				if err := altFits(p.Alt); err != nil {
+					return b.refused(file, err)
+				}
+				_, err = b.in.store.AddPicture(ctx, store.Picture{ID: p.ID, CookID: c.ID, Alt: p.Alt, Width: k.Width, Height: k.Height, AddedAt: store.Time{Time: p.AddedAt}}, k.Full, k.Small)
+				switch {
+				case errors.Is(err, store.ErrTwice):
+					return exchange.RefusedError{Why: name + " is of two cooks."}
+				case errors.Is(err, store.ErrFull):
+					return exchange.RefusedError{Why: fmt.Sprintf("%s has a cook with more than %d pictures.", file, store.MostPictures)}
+				case err != nil:
 					return fmt.Errorf("%s: %w", name, err)
 				}
 			}
 		}
 		return nil
 	}
+}
+
+// cookable says what of a session's cooks could not have been in a fryer.
+func (b *bringing) cookable(ctx context.Context, o store.Session) error {
+	pantry, say, err := b.in.pantry(ctx)
+	if err != nil {
+		return err
+	}
+	for i, c := range o.Cooks {
+		q := c.Request(say)
+		q.Larder = pantry
+		var fields refuse.Fields
+		if err := program.Check(q); missing(err) || !errors.As(err, &fields) {
+			if err != nil && !missing(err) {
+				return err
+			}
+			continue
+		}
+		for k := range fields {
+			fields[k].Field = fmt.Sprintf("cooks[%d].%s", i, fields[k].Field)
+		}
+		return fields
+	}
+	return nil
 }
 
 // checked is a session if it can have been.

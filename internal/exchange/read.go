@@ -17,8 +17,9 @@ import (
 )
 
 const (
-	mostRecipe = 1 << 20 // bytes
-	deepest    = 12      // of what holds a recipe
+	// MostRecipe is the largest file that a recipe is looked for in, bytes.
+	MostRecipe = 4 << 20
+	deepest    = 12 // of what holds a recipe
 	mostLines  = 200
 	longLine   = 2000 // letters
 )
@@ -32,8 +33,8 @@ func ReadRecipe(raw []byte) (recipe.Text, json.RawMessage, error) {
 	no := func(value, allowed string) (recipe.Text, json.RawMessage, error) {
 		return recipe.Text{}, nil, refuse.One("recipe", value, allowed)
 	}
-	if len(raw) > mostRecipe {
-		return no(fmt.Sprintf("%d kB", len(raw)>>10), fmt.Sprintf("up to %d kB", mostRecipe>>10))
+	if len(raw) > MostRecipe {
+		return no(fmt.Sprintf("%d MB", len(raw)>>20+1), fmt.Sprintf("up to %d MB", MostRecipe>>20))
 	}
 	if !utf8.Valid(raw) || bytes.IndexByte(raw, 0) >= 0 {
 		return no("a file that is no text", "text, Markdown, JSON-LD, or a saved page")
@@ -271,7 +272,7 @@ func instructions(v any, depth int) (out []string) {
 		return nil
 	}
 	add := func(s string) {
-		if s = bare(s); s != "" && len(out) < mostLines {
+		if s = ordinal.ReplaceAllString(bare(s), ""); s != "" && len(out) < mostLines {
 			out = append(out, s)
 		}
 	}
@@ -307,12 +308,16 @@ func firstNumber(s string) int {
 	return n
 }
 
+const howMany = `(\d{1,2}|one|two|three|four|five|six|eight|ten|twelve)`
+
 var (
 	ofIngredients = regexp.MustCompile(`(?i)^(the )?(ingredients|you(’|')?ll need|you need|what you need|shopping)\b`)
 	ofSteps       = regexp.MustCompile(`(?i)^(the )?(method|steps?|instructions?|directions?|preparation|how to|to make|cooking)\b`)
 	bullet        = regexp.MustCompile(`^([-*•·–—▢□☐]|\[[ x]\])\s*`)
 	ordinal       = regexp.MustCompile(`(?i)^(step\s*)?\d{1,2}[.):]\s+`)
-	yields        = regexp.MustCompile(`(?i)^\(?(serves|servings?|makes|feeds|for|yields?)\s*:?\s+(about\s+|up to\s+)?(\d{1,2}|one|two|three|four|five|six|eight|ten|twelve)\b`)
+	yields        = regexp.MustCompile(`(?i)^\(?(?:serves|servings?|feeds|for)\s*:?\s+(?:about\s+|up to\s+)?` + howMany + `\b`)
+	within        = regexp.MustCompile(`(?i)^makes\b.*\bserves\s+` + howMany + `\b`)
+	makes         = regexp.MustCompile(`(?i)^\(?(?:makes|yields?)\s*:?\s+(?:about\s+)?` + howMany + `(?:\s*[-–]\s*\d+)?\s*(?:servings?|portions?|people|persons?|\)|$)`)
 	portions      = regexp.MustCompile(`(?i)^(\d{1,2})\s+(servings?|portions?|people)\b`)
 	parts         = regexp.MustCompile(`(?i)^for the \w+( \w+)?$`)
 	inOne         = regexp.MustCompile(`^((?i:for|to) [^:]{2,30}|[^:]{2,30}(?i:sauce|glaze|dip|marinade|brine|rub)): (.+)$`)
@@ -321,6 +326,27 @@ var (
 
 // counts are numbers as words, of those who eat.
 var counts = map[string]int{"one": 1, "two": 2, "three": 3, "four": 4, "five": 5, "six": 6, "eight": 8, "ten": 10, "twelve": 12}
+
+// untabled is a text whose Markdown tables are lines, without the heads of their
+// columns.
+func untabled(text string) string {
+	lines := strings.Split(text, "\n")
+	for i, line := range lines {
+		s := strings.TrimSpace(line)
+		if !strings.HasPrefix(s, "|") || strings.Count(s, "|") < 2 {
+			continue
+		}
+		if strings.Trim(s, "|-: ") == "" {
+			lines[i] = ""
+			if i > 0 {
+				lines[i-1] = ""
+			}
+			continue
+		}
+		lines[i] = strings.Join(strings.Fields(strings.ReplaceAll(strings.Trim(s, "|"), "|", " ")), " ")
+	}
+	return strings.Join(lines, "\n")
+}
 
 // plainText reads pasted text or Markdown.
 func plainText(text string) (out recipe.Text, own json.RawMessage) {
@@ -334,7 +360,7 @@ func plainText(text string) (out recipe.Text, own json.RawMessage) {
 		}
 	}
 	part, group := "", ""
-	for line := range strings.SplitSeq(text, "\n") {
+	for line := range strings.SplitSeq(untabled(text), "\n") {
 		head := strings.HasPrefix(strings.TrimSpace(line), "#")
 		item := bullet.MatchString(strings.TrimSpace(line))
 		s := bare(unescape.Replace(strings.TrimSpace(strings.TrimLeft(strings.TrimSpace(line), "#"))))
@@ -357,7 +383,7 @@ func plainText(text string) (out recipe.Text, own json.RawMessage) {
 		case head && out.Name != "":
 			part = "other" // what follows is neither
 			continue
-		case out.Name == "" && part == "" && !recipe.Amounted(s):
+		case out.Name == "" && part == "" && (!recipe.Amounted(s) || !digits.MatchString(s)):
 			out.Name = plain
 			continue
 		case part != "steps" && (strings.HasSuffix(s, ":") || parts.MatchString(s)) && !recipe.Amounted(s):
@@ -378,9 +404,16 @@ func plainText(text string) (out recipe.Text, own json.RawMessage) {
 				continue
 			}
 		}
-		if m := yields.FindStringSubmatch(s); m != nil && part != "steps" && len(s) < 60 && !strings.Contains(s, "min") {
+		m := yields.FindStringSubmatch(s)
+		if m == nil && len(s) < 60 {
+			m = within.FindStringSubmatch(s)
+		}
+		if m == nil {
+			m = makes.FindStringSubmatch(s)
+		}
+		if m != nil && part != "steps" && len(s) < 60 && !strings.Contains(s, "min") {
 			if out.Servings == 0 {
-				out.Servings = max(firstNumber(m[3]), counts[strings.ToLower(m[3])])
+				out.Servings = max(firstNumber(m[1]), counts[strings.ToLower(m[1])])
 			}
 			continue
 		}

@@ -71,7 +71,7 @@ func TestRecipesFromElsewhereAreRead(t *testing.T) {
 
 func TestWhatIsNoRecipe(t *testing.T) {
 	for name, raw := range map[string]string{"nothing": " ", "a page without one": "<html><body><p>1 egg</p></body></html>", "JSON that breaks off": `{"@type":"Recipe"`, "another thing": `{"@type":"Book"}`,
-		"an empty one": `{"@type":"Recipe","name":"x"}`, "no text": "\x00\x01", "too much": strings.Repeat("a", mostRecipe+1), "a word": "hello"} {
+		"an empty one": `{"@type":"Recipe","name":"x"}`, "no text": "\x00\x01", "too much": strings.Repeat("a", MostRecipe+1), "a word": "hello"} {
 		if got, _, err := ReadRecipe([]byte(raw)); err == nil {
 			t.Errorf("%s is read as %+v", name, got)
 		}
@@ -114,7 +114,7 @@ func TestRecipesOfManyHabits(t *testing.T) {
 		thick  float64
 		sauces int
 	}{
-		{file: "two-sauces.txt", cut: "chicken-wing-flat", pieces: 22, g: 41, coat: "starch-dust", marinade: "salt-fine", sauces: 2, sauce: "hot-sauce", heat: program.Recipe{Kind: "preset", TempC: 193, Minutes: 24}, line: "193 °C, 24 min, then 204 °C, 5 min, in an air fryer. Turned on the way. Of these, 193 °C, 24 min is taken"},
+		{file: "two-sauces.txt", cut: "chicken-wing-flat", pieces: 22, g: 41, coat: "starch-dust", marinade: "salt-fine", sauces: 2, sauce: "hot-sauce", heat: program.Recipe{Kind: "preset", TempC: 193, Minutes: 24}, line: "193 °C, 24 min, in an air fryer. Turned on the way. 204 °C, 5 min. Of these, 193 °C, 24 min is taken"},
 		{file: "rings-in-one-go.txt", cut: "onion-ring", pieces: 18, g: 14, coat: "three-bowl-crumb", marinade: "salt-fine", heat: program.Recipe{Kind: "oil", TempC: 191, Minutes: 2.5}, notUnderstood: 1},
 		{file: "schnitzel.txt", cut: "pork-loin-cutlet", pieces: 4, g: 120, thick: 5, coat: "three-bowl-crumb", heat: program.Recipe{Kind: "oil", TempC: 170, Minutes: 5}, notUnderstood: 1, line: "the middle of 2 to 3, once for each side"},
 		{file: "page-for-the-eye.html", cut: "chicken-drumstick", pieces: 8, g: 115, coat: "bare", marinade: "sugar-brown", hours: 2, heat: program.Recipe{Kind: "oven", TempC: 218, Minutes: 42.5}, line: "74 °C inside: not taken"},

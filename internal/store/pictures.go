@@ -76,7 +76,7 @@ func (s *Store) AddPicture(ctx context.Context, p Picture, full, small []byte) (
 	if err := s.putPicture(p.ID, full, small); err != nil {
 		return p, err
 	}
-	err := s.write(ctx, func(tx *sqlx.Tx) error {
+	err := twice(s.write(ctx, func(tx *sqlx.Tx) error {
 		var there int
 		if err := found(tx.GetContext(ctx, &there, `SELECT (SELECT COUNT(*) FROM pictures WHERE cook_id = cooks.id AND deleted_at IS NULL) FROM cooks WHERE id = ? AND deleted_at IS NULL`, p.CookID)); err != nil {
 			return err
@@ -86,8 +86,8 @@ func (s *Store) AddPicture(ctx context.Context, p Picture, full, small []byte) (
 		}
 		_, err := tx.NamedExecContext(ctx, `INSERT INTO pictures (`+pictureColumns+`) VALUES (:id, :cook_id, :alt, :width, :height, :added_at)`, p)
 		return err
-	})
-	if err != nil {
+	}))
+	if err != nil && !errors.Is(err, ErrTwice) {
 		s.dropPicture(p.ID)
 	}
 	return p, err

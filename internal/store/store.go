@@ -307,6 +307,12 @@ func Trouble(err error) string {
 	return ""
 }
 
+// IsBusy says whether the database was held by another write for too long.
+func IsBusy(err error) bool {
+	var sq *sqlite.Error
+	return errors.As(err, &sq) && (sq.Code()&0xff == sqlite3.SQLITE_BUSY || sq.Code()&0xff == sqlite3.SQLITE_LOCKED)
+}
+
 // write runs f in one transaction.
 func (s *Store) write(ctx context.Context, f func(tx *sqlx.Tx) error) error {
 	tx, err := s.db.BeginTxx(ctx, nil)

@@ -936,6 +936,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/logbook": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every cook that is over as a table (RFC 4180), one in a line, its id first */
+        get: operations["getLogbook"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/live/stream": {
         parameters: {
             query?: never;
@@ -1144,6 +1161,11 @@ export interface components {
              * @description minutes that a cook gives it more
              */
             moreMin: number;
+            /**
+             * Format: double
+             * @description a supper that is further ahead, in hours, is begun for as soon as it can be
+             */
+            soonH: number;
             /**
              * Format: double
              * @description dry seasoning on a kilogram of what is eaten
@@ -5060,6 +5082,27 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
+    getLogbook: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The table */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
     streamLive: {
         parameters: {
             query?: never;
@@ -5102,6 +5145,8 @@ export interface operations {
                     shiftMin?: number;
                     /** @description of moments without one, like Europe/Vienna; UTC where left out */
                     zone?: string;
+                    /** @description say what is understood */
+                    dryRun?: boolean;
                 };
             };
         };

@@ -71,6 +71,9 @@ const Told = styled.p`
   margin: 6px 0;
 `;
 
+// Letters that are still shown, to be read and changed.
+const LONG = 60_000;
+
 /** A recipe from elsewhere: as it stood beside what was understood, each line to be put right, then a dish. */
 export default function BringPage() {
   const catalog = useCatalog();
@@ -78,7 +81,10 @@ export default function BringPage() {
   const pantry = usePantry();
   const queries = useQueryClient();
   const navigate = useNavigate();
-  const [text, setText] = useState('');
+  const [typed, setTyped] = useState('');
+  // A saved page is not for the eye: it stays a file.
+  const [file, setFile] = useState<{ name: string; text: string } | null>(null);
+  const text = file?.text ?? typed;
   const [fixes, setFixes] = useState<Fix[]>([]);
   const [read, setRead] = useState<Read | null>(null);
   const [problem, setProblem] = useState('');
@@ -112,10 +118,12 @@ export default function BringPage() {
     void ask(text, next, fryerId);
   };
   const open = async (list: FileList | null) => {
-    const file = list?.[0];
-    if (!file) return;
-    const got = await file.text();
-    setText(got);
+    const chosen = list?.[0];
+    if (!chosen) return;
+    const got = await chosen.text();
+    const long = got.length > LONG || /^\s*</.test(got);
+    setFile(long ? { name: chosen.name, text: got } : null);
+    setTyped(long ? '' : got);
     begin(got);
   };
   const keep = () => {
@@ -144,7 +152,14 @@ export default function BringPage() {
         what was understood of it; what was not is said, and left out.
       </Quiet>
       <Card aria-label="The recipe">
-        <Area value={text} maxLength={1_000_000} onChange={setText}>
+        <Area
+          value={typed}
+          maxLength={1_000_000}
+          onChange={(t) => {
+            setTyped(t);
+            setFile(null);
+          }}
+        >
           <Label>The recipe, ingredients and steps each on a line of its own</Label>
           <TextArea />
         </Area>
@@ -177,6 +192,7 @@ export default function BringPage() {
             </Select>
           </Labelled>
         </Row>
+        {file ? <Quiet role="status">{file.name} is opened.</Quiet> : null}
         {problem ? <p role="alert">{problem}</p> : null}
       </Card>
       {read ? (

@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import styled from 'styled-components';
 import type { Plan } from '../api/client';
 import { beginEvening } from '../api/live';
-import { startCook, usePlans, useSuppers } from '../api/queries';
+import { startCook, useCatalog, usePlans, useSuppers } from '../api/queries';
 import { clock, minutes } from '../format/units';
 import { Blank, Quiet, Title } from '../ui/layout';
 import { complain } from '../ui/toast';
@@ -36,8 +36,6 @@ const Dish = styled(Half)`
   }
 `;
 
-const HALF_A_DAY_MS = 12 * 3_600_000;
-
 /** Which dish or supper to begin. */
 export function Begin({ nowMs }: { nowMs: number }) {
   const plans = usePlans();
@@ -52,6 +50,8 @@ export function Begin({ nowMs }: { nowMs: number }) {
     }
   };
   const suppers = useSuppers();
+  const soonH = useCatalog().data?.usual.soonH ?? Infinity;
+  const isFar = (s: { evening: { serveAt: string } }) => Date.parse(s.evening.serveAt) - nowMs > soonH * 3_600_000;
   const lead = async (supper: string, soon: boolean) => {
     readyChime();
     try {
@@ -70,10 +70,10 @@ export function Begin({ nowMs }: { nowMs: number }) {
           <Choices>
             {suppers.data.map((s) => (
               <li key={s.id}>
-                <Dish onPress={() => void lead(s.id, Date.parse(s.evening.serveAt) - nowMs > HALF_A_DAY_MS)}>
+                <Dish onPress={() => void lead(s.id, isFar(s))}>
                   {s.name}
                   <small>
-                    {Date.parse(s.evening.serveAt) - nowMs > HALF_A_DAY_MS
+                    {isFar(s)
                       ? 'begun now, on the table as soon as it can be'
                       : `on the table at ${clock(s.evening.serveAt)}`}
                   </small>

@@ -143,7 +143,9 @@ function Basket({ basket, units }: { basket: LiveBasket; units: Units }) {
         }}
         units={units}
       />
-      {cook ? <Pictures cook={cook.id} name={basket.name} pictures={cook.pictures} /> : null}
+      {cook ? (
+        <Pictures cook={cook.id} name={basket.name} pictures={cook.pictures} title={`Pictures of ${basket.name}`} />
+      ) : null}
       {cook ? <NextTime cook={cook} /> : null}
     </>
   );

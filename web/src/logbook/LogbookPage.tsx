@@ -5,6 +5,7 @@ import { Link } from 'react-router';
 import styled from 'styled-components';
 import type { Schemas } from '../api/client';
 import { pictureUrl } from '../api/pictures';
+import { place } from '../api/place';
 import { deleteCook, restoreCook, useCooks } from '../api/queries';
 import { cssLab } from '../format/colour';
 import { clock, day } from '../format/units';
@@ -124,6 +125,13 @@ export default function LogbookPage() {
           <Quiet>Every cook lands here by itself when the food is out. Start one from a plan.</Quiet>
           <Link to="/plan">To the plan</Link>
         </Blank>
+      ) : null}
+      {finished.length > 0 ? (
+        <p>
+          <a href={`${place}/api/v1/logbook`} download="logbook.csv">
+            All of it as a table
+          </a>
+        </p>
       ) : null}
       {evenings.length > 0 ? (
         <p>

@@ -101,8 +101,16 @@ const Words = styled(TextField)`
 
 const kinds = ['image/jpeg', 'image/png', 'image/webp'];
 
+interface Props {
+  cook: string;
+  name: string;
+  pictures: Picture[];
+  /** What the part is called, where there are several. */
+  title?: string;
+}
+
 /** Pictures of a cook: taken or chosen, looked at, put in words, taken out. */
-export function Pictures({ cook, name, pictures }: { cook: string; name: string; pictures: Picture[] }) {
+export function Pictures({ cook, name, pictures, title = 'Pictures' }: Props) {
   const queries = useQueryClient();
   const [sending, setSending] = useState(0);
   const again = () =>
@@ -137,8 +145,8 @@ export function Pictures({ cook, name, pictures }: { cook: string; name: string;
     }
   };
   return (
-    <Block aria-label="Pictures">
-      <h2>Pictures</h2>
+    <Block aria-label={title}>
+      <h2>{title}</h2>
       {pictures.length > 0 ? (
         <Grid>
           {pictures.map((p, i) => (
