@@ -3,6 +3,7 @@ package recipe
 import (
 	"fmt"
 	"math"
+	"regexp"
 	"slices"
 	"strconv"
 	"strings"
@@ -39,49 +40,38 @@ func longIn(text string) (minutes float64, took string, ok bool) {
 // heatsIn are the temperatures that are said, °C, each where it begins. One that
 // is said in both scales counts once.
 func heatsIn(text string) (all []float64, at []int) {
-	add := func(c float64, from int) {
-		if n := len(all); n > 0 && math.Abs(all[n-1]-c) < sameC && from-at[n-1] < sameWithin {
-			return
+	for k, form := range []*regexp.Regexp{heat, degrees, bareHeat} {
+		for _, m := range form.FindAllStringSubmatchIndex(text, mostHeats) {
+			n := len(at)
+			near := n > 0 && m[0]-at[n-1] < sameWithin
+			if near && strings.HasPrefix(strings.ToLower(strings.TrimSpace(text[m[1]:])), "fan") {
+				continue // the same oven with its fan on
+			}
+			c, _ := strconv.ParseFloat(text[m[2]:m[3]], 64)
+			switch {
+			case k == 0 && strings.EqualFold(text[m[4]:m[4]+1], "f"), k > 0 && c > hottestC:
+				c = (c - 32) / 1.8
+			case k == 2 && c <= boils:
+				continue // "to 100" may be anything
+			}
+			if near && math.Abs(all[n-1]-c) < sameC {
+				continue
+			}
+			all, at = append(all, c), append(at, m[0])
 		}
-		all, at = append(all, c), append(at, from)
-	}
-	for _, m := range heat.FindAllStringSubmatchIndex(text, mostHeats) {
-		if len(all) > 0 && m[0]-at[len(at)-1] < sameWithin && strings.HasPrefix(strings.ToLower(strings.TrimSpace(text[m[1]:])), "fan") {
-			continue // the same oven with its fan on
-		}
-		v, _ := strconv.ParseFloat(text[m[2]:m[3]], 64)
-		if strings.EqualFold(text[m[4]:m[4]+1], "f") {
-			v = (v - 32) / 1.8
-		}
-		add(v, m[0])
-	}
-	if len(all) > 0 {
-		return all, at
-	}
-	for _, m := range degrees.FindAllStringSubmatchIndex(text, mostHeats) {
-		v, _ := strconv.ParseFloat(text[m[2]:m[3]], 64)
-		if v > 260 {
-			v = (v - 32) / 1.8 // no kitchen's oil or oven is so hot in °C
-		}
-		add(v, m[0])
-	}
-	if len(all) > 0 {
-		return all, at
-	}
-	for _, m := range bareHeat.FindAllStringSubmatchIndex(text, mostHeats) {
-		v, _ := strconv.ParseFloat(text[m[2]:m[3]], 64)
-		if v > 260 {
-			v = (v - 32) / 1.8
-		}
-		if v > 100 {
-			add(v, m[0])
+		if len(all) > 0 {
+			return all, at
 		}
 	}
-	if m := gasMark.FindStringSubmatchIndex(text); m != nil && len(all) == 0 {
-		add(gasMarks[text[m[2]]-'1'], m[0])
+	if m := gasMark.FindStringSubmatchIndex(text); m != nil {
+		all, at = append(all, gasMarks[text[m[2]]-'1']), append(at, m[0])
 	}
 	return all, at
 }
+
+// hottestC is more than which no kitchen's oil or oven is, °C: what is said
+// without a scale is °F then.
+const hottestC = 260.0
 
 // gasMarks are the heats of an oven's marks 1 to 9, °C.
 var gasMarks = [9]float64{140, 150, 170, 180, 190, 200, 220, 230, 240}

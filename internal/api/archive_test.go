@@ -49,18 +49,7 @@ func lived(t testing.TB) *kitchen {
 			t.Fatal(w.Code, w.Body)
 		}
 	}
-	e := begun(t, k)
-	for range 300 {
-		if slices.ContainsFunc(e.Baskets, func(b api.LiveBasket) bool { return b.OutAt != nil }) {
-			break
-		}
-		if d := e.Course.Now[0]; d.Until.After(k.clock()) {
-			k.wait(30 * time.Second)
-			e = get[api.LiveEvening](k, 200, "GET", "/api/v1/evenings/"+e.Id, "")
-		} else {
-			e = tap(k, e)
-		}
-	}
+	e := oneOut(k, begun(t, k))
 	get[api.LiveEvening](k, 200, "POST", "/api/v1/evenings/"+e.Id+"/events", `{"kind":"giveup"}`)
 	if w := k.send("PUT", "/api/v1/pantry/moon-dust", `{"id":"moon-dust", "name":"Moon dust", "role":"spice", "density": 2.5, "each": 0, "salt": 0.1, "sugar": 0, "carb": 0.4, "fat": 0, "protein": 0, "acid": 0, "thick": false, "source":"the moon"}`); w.Code != 200 {
 		t.Fatal(w.Body)

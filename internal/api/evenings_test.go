@@ -57,6 +57,24 @@ func until(k *kitchen, e api.LiveEvening, task string) api.LiveEvening {
 	return e
 }
 
+// oneOut goes on with an evening as it is asked, until one basket is out.
+func oneOut(k *kitchen, e api.LiveEvening) api.LiveEvening {
+	k.t.Helper()
+	for range 300 {
+		if slices.ContainsFunc(e.Baskets, func(b api.LiveBasket) bool { return b.OutAt != nil }) {
+			return e
+		}
+		if d := e.Course.Now[0]; d.Until.After(k.clock()) {
+			k.wait(30 * time.Second)
+			e = get[api.LiveEvening](k, 200, "GET", "/api/v1/evenings/"+e.Id, "")
+		} else {
+			e = tap(k, e)
+		}
+	}
+	k.t.Fatal("no basket ever comes out")
+	return e
+}
+
 func TestASupperFromBenchToTable(t *testing.T) {
 	k := newKitchen(t, "")
 	e := begun(t, k)
@@ -108,17 +126,7 @@ func TestASupperFromBenchToTable(t *testing.T) {
 func TestASupperGivenUpLeavesWhatWasCooked(t *testing.T) {
 	k := newKitchen(t, "")
 	e := begun(t, k)
-	for range 300 {
-		if slices.ContainsFunc(e.Baskets, func(b api.LiveBasket) bool { return b.OutAt != nil }) {
-			break
-		}
-		if d := e.Course.Now[0]; d.Until.After(k.clock()) {
-			k.wait(30 * time.Second)
-			e = get[api.LiveEvening](k, 200, "GET", "/api/v1/evenings/"+e.Id, "")
-		} else {
-			e = tap(k, e)
-		}
-	}
+	e = oneOut(k, e)
 	in := 0
 	for _, b := range e.Baskets {
 		if b.LoadedAt != nil {
