@@ -184,6 +184,11 @@ func TestAmountsAndTimesOfManyForms(t *testing.T) {
 			t.Errorf("%s: %+v, %q", line, got.Load, got.Lines[0].Says)
 		}
 	}
+	// A step may cut it up.
+	got := read(t, Text{Name: "x", Ingredients: lines("600 g boneless chicken thighs"), Steps: []string{"Cut the chicken into bite-sized pieces.", "Air fry at 190 °C for 12 minutes."}})
+	if got.Load.Cut != "chicken-thigh-chunk" || got.Load.Pieces != 35 || !strings.Contains(got.Lines[1].Says, "35 thigh chunks") {
+		t.Errorf("%+v, %+v", got.Load, got.Lines)
+	}
 	// What is cut otherwise than what it is taken for is not passed over.
 	if l := read(t, Text{Name: "x", Ingredients: lines("1 lb salmon fillet, cut in 1-inch cubes")}).Lines[0]; l.Understood || !strings.Contains(l.Says, "cubes") {
 		t.Errorf("%+v", l)

@@ -8,6 +8,7 @@ import (
 	"strconv"
 	"strings"
 
+	"velocrustum/core/food"
 	"velocrustum/core/program"
 	"velocrustum/core/units"
 )
@@ -178,6 +179,31 @@ func (r *reader) heats(n int, text, s string, has func(...string) bool) (out []h
 	return out, told
 }
 
+// intoPieces is what a whole cut becomes when a step has it cut up.
+var intoPieces = map[string]string{"chicken-thigh-boneless": "chicken-thigh-chunk", "chicken-breast-cutlet": "chicken-breast-chunk", "fish-fillet-white": "fish-strip"}
+
+// cutInto takes what a step cuts up as its pieces, unless the cook says what it
+// is.
+func (r *reader) cutInto(n int, has func(...string) bool) string {
+	small, ok := intoPieces[r.cut.ID]
+	if !ok || r.pieces == 0 || !has("cut", "chop", "dice", "cube", "slice") || !has("bite", "chunk", "cube", "dice", "piece", "strip", "finger", "goujon", "nugget") {
+		return ""
+	}
+	for _, f := range r.fixes {
+		if f.Cut != "" || f.Line == n {
+			return ""
+		}
+	}
+	cut, err := food.FindCut(small)
+	if err != nil {
+		return ""
+	}
+	massG := r.pieceG * float64(r.pieces)
+	r.cut, r.pieces = cut, int(math.Max(1, math.Round(massG/cut.Typical)))
+	r.pieceG = math.Round(massG / float64(r.pieces))
+	return fmt.Sprintf("Cut so, it is %d %s of about %.0f g each.", r.pieces, cut.Plural, r.pieceG)
+}
+
 // insideIn is what the food is to have inside, °C; 0 where that is not said.
 func insideIn(text string, has func(...string) bool) float64 {
 	degrees, _ := heatsIn(text)
@@ -311,6 +337,10 @@ func (r *reader) clause(n int, l *Line, text, step string, add func(string)) {
 	}
 	if has("batter") && !has("batter fried") {
 		add("A wet batter drips through a basket before it sets: what is in it is taken as a dry coat.")
+	}
+	if told := r.cutInto(n, has); told != "" {
+		add(told)
+		as(AsFood)
 	}
 	waits := has("marinat", "refrigerat", "chill", "overnight", "fridge", "brine", "soak")
 	if waits && r.hours == 0 {
