@@ -228,6 +228,12 @@ func TestAHouseholdGoesOutAndIn(t *testing.T) {
 	if p != nil || b.Kept || len(get[[]api.Plan](empty, 200, "GET", "/api/v1/plans", "")) != 0 {
 		t.Fatalf("looked at: %+v, %+v", b, p)
 	}
+	// Unpacked and packed again with its folders it is the same.
+	again := unpacked(t, raw)
+	again["pictures/"], again["sessions/"] = nil, nil
+	if b, p = bring(empty, packed(t, again), ""); p != nil {
+		t.Errorf("packed again: %+v", p)
+	}
 	if b, p = bring(empty, raw, `{"others":"keep"}`); p != nil || !b.Kept {
 		t.Fatalf("put in: %+v, %+v", b, p)
 	}

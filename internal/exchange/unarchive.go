@@ -61,6 +61,8 @@ func OpenArchive(at io.ReaderAt, size int64) (*Archive, error) {
 	a := &Archive{files: map[string]*zip.File{}, listed: map[string]Listed{}, opened: map[string]bool{}}
 	for _, f := range z.File {
 		switch {
+		case strings.HasSuffix(f.Name, "/") && f.UncompressedSize64 == 0 && aName.MatchString(strings.TrimSuffix(f.Name, "/")):
+			continue // a folder, of one that was unpacked and packed again
 		case !aName.MatchString(f.Name):
 			return nil, refusef("a file in it is called %q, which no archive of this kind has.", f.Name)
 		case a.files[f.Name] != nil:
@@ -229,7 +231,7 @@ func (s *summed) Read(p []byte) (int, error) {
 	case s.n > s.listed.Bytes:
 		return n, refusef("%s is longer than what is listed.", s.listed.Path)
 	case errors.Is(err, io.EOF):
-		if s.n != s.listed.Bytes || hex.EncodeToString(s.sum.Sum(nil)) != s.listed.SHA256 {
+		if s.n != s.listed.Bytes || !strings.EqualFold(hex.EncodeToString(s.sum.Sum(nil)), s.listed.SHA256) {
 			return n, refusef("%s is not what was taken away: its sum differs.", s.listed.Path)
 		}
 	case err != nil:

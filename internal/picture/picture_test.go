@@ -4,6 +4,7 @@ import (
 	"bytes"
 	"encoding/binary"
 	"errors"
+	"hash/crc32"
 	"image"
 	"image/color"
 	"image/jpeg"
@@ -126,6 +127,26 @@ func TestPicturesAreUprightAndBare(t *testing.T) {
 		if err != nil || !bytes.Equal(again.Full, k.Full) {
 			t.Errorf("held as %d: what was kept is kept otherwise: %v", o, err)
 		}
+	}
+}
+
+// A PNG says in a chunk of its own how the camera was held.
+func TestAPNGIsTurned(t *testing.T) {
+	jpg := camera(asJPEG(t, quarters(8, 8)), 6)
+	at := bytes.Index(jpg, []byte("Exif\x00\x00")) + 6
+	tiff := jpg[at : at+62+len("Held by hand\x00")+18]
+	chunk := append([]byte("eXIf"), tiff...)
+	var b bytes.Buffer
+	png := asPNG(t, quarters(400, 200))
+	const head = 8 + 25 // signature and IHDR
+	b.Write(png[:head])
+	_ = binary.Write(&b, binary.BigEndian, uint32(len(tiff)))
+	b.Write(chunk)
+	_ = binary.Write(&b, binary.BigEndian, crc32.ChecksumIEEE(chunk))
+	b.Write(png[head:])
+	k, err := picture.Keep(b.Bytes())
+	if err != nil || corners(t, k.Full) != "brwg" || bytes.Contains(k.Full, []byte("Held")) {
+		t.Errorf("%d by %d, %s, %v", k.Width, k.Height, corners(t, k.Full), err)
 	}
 }
 
