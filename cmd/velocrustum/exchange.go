@@ -129,7 +129,7 @@ func exportCommand() *cobra.Command {
 			_, err := c.OutOrStdout().Write(b)
 			return err
 		}
-		return wholeFile(out, func(w io.Writer) error { _, err := w.Write(b); return err })
+		return store.WriteWhole(out, func(w io.Writer) error { _, err := w.Write(b); return err })
 	}
 	dish := &cobra.Command{Use: "dish NAME", Short: "A dish as a recipe: schema.org JSON-LD or Markdown; it comes in again as it was", Args: cobra.ExactArgs(1),
 		RunE: func(c *cobra.Command, args []string) error {
@@ -176,7 +176,7 @@ func exportCommand() *cobra.Command {
 			if out == "-" {
 				return k.h.WriteArchive(c.Context(), c.OutOrStdout(), progress)
 			}
-			return wholeFile(out, func(w io.Writer) error { return k.h.WriteArchive(c.Context(), w, progress) })
+			return store.WriteWhole(out, func(w io.Writer) error { return k.h.WriteArchive(c.Context(), w, progress) })
 		}}
 	logbook := &cobra.Command{Use: "logbook", Short: "Every cook that is over as a table, one in a line, its id first", Args: cobra.NoArgs,
 		RunE: func(c *cobra.Command, _ []string) error {
@@ -188,27 +188,10 @@ func exportCommand() *cobra.Command {
 			if out == "-" {
 				return k.h.WriteLogbook(c.Context(), c.OutOrStdout())
 			}
-			return wholeFile(out, func(w io.Writer) error { return k.h.WriteLogbook(c.Context(), w) })
+			return store.WriteWhole(out, func(w io.Writer) error { return k.h.WriteLogbook(c.Context(), w) })
 		}}
 	c.AddCommand(dish, table, logbook, whole)
 	return c
-}
-
-// wholeFile writes a file that is there only once all of it is.
-func wholeFile(path string, write func(io.Writer) error) error {
-	part := path + ".part"
-	f, err := os.OpenFile(part, os.O_WRONLY|os.O_CREATE|os.O_TRUNC, 0o600)
-	if err != nil {
-		return err
-	}
-	err = write(f)
-	if err = errors.Join(err, f.Sync(), f.Close()); err == nil {
-		err = os.Rename(part, path)
-	}
-	if err != nil {
-		return errors.Join(err, os.Remove(part))
-	}
-	return nil
 }
 
 // sayProgress says how far something is, now and then.

@@ -160,6 +160,26 @@ func (d Dish) Check() error {
 	return err
 }
 
+// Fitting returns how many pieces go in at a time where all at once are too many
+// for the basket, and says so; 0 where they are not. The error is that of Check.
+func (d Dish) Fitting() (per int, says string, err error) {
+	err = d.Check()
+	for n := 2; n <= MaxBaskets && tooMany(err); n++ {
+		per = (d.Load.Pieces + n - 1) / n
+		d.PerBasket = per
+		err = d.Check()
+	}
+	if err != nil || per == 0 {
+		return 0, "", err
+	}
+	return per, fmt.Sprintf("It is too much for one basket: %d go in at a time.", per), nil
+}
+
+func tooMany(err error) bool {
+	var fields refuse.Fields
+	return errors.As(err, &fields) && len(fields) == 1 && fields[0].Field == "load.pieces"
+}
+
 // fitted is the load under its program with the last stage as long as it
 // needs, and how many minutes that is worth: those it takes, and more for a
 // crust that it does not reach.

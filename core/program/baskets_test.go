@@ -140,3 +140,38 @@ func TestLastingKeepsTheTurnsInside(t *testing.T) {
 		t.Error("the old program changed")
 	}
 }
+
+// What is too much for the basket is shared out, so that each share goes in.
+func TestTooMuchGoesInByBaskets(t *testing.T) {
+	d := Dish{Request: dozenWings()}
+	if per, says, err := d.Fitting(); per != 0 || says != "" || err != nil {
+		t.Errorf("a dozen: %d at a time, %q, %v", per, says, err)
+	}
+	for _, pieces := range []int{150, 400} {
+		d.Load.Pieces = pieces
+		per, says, err := d.Fitting()
+		if err != nil || per < 1 || per >= pieces || says == "" {
+			t.Fatalf("%d: %d at a time, %q, %v", pieces, per, says, err)
+		}
+		d.PerBasket = per
+		if err := d.Check(); err != nil {
+			t.Errorf("%d at a time of %d: %v", per, pieces, err)
+		}
+		// One basket fewer would not do.
+		if n := (pieces + per - 1) / per; n > 2 {
+			d.PerBasket = (pieces + n - 2) / (n - 1)
+			if d.Check() == nil {
+				t.Errorf("%d would go in at a time, %d are said", d.PerBasket, per)
+			}
+		}
+		d.PerBasket = 0
+	}
+	d.Load.Pieces = MaxPieces
+	if _, _, err := d.Fitting(); err == nil {
+		t.Error("more than all baskets hold is shared out")
+	}
+	d.Load.Pieces, d.Load.Cut = 400, "dodo"
+	if _, _, err := d.Fitting(); err == nil {
+		t.Error("an unknown cut fits")
+	}
+}

@@ -81,9 +81,6 @@ func (s *Server) ownDish(ctx context.Context, own json.RawMessage, fryerID strin
 	return &dish
 }
 
-// usualAirC and usualMin begin a search where a recipe says no heat.
-const usualAirC, usualMin, usualHeat = 190.0, 18.0, 4.0
-
 // brought is the dish of a recipe with its times brought to a fryer, and why
 // they are others.
 func (s *Server) brought(ctx context.Context, u recipe.Understood, fryerID string) (*PlanInput, string, error) {
@@ -91,13 +88,19 @@ func (s *Server) brought(ctx context.Context, u recipe.Understood, fryerID strin
 	if r := []rune(in.Name); len(r) > 80 {
 		in.Name = string(r[:80])
 	}
-	in.Program = program.Program{PreheatMin: usualHeat, Stages: []program.Stage{{AirC: usualAirC, Minutes: usualMin}}, Turns: []program.Turn{{AtMin: usualMin / 2, Kind: program.Flip}}}
-	p, inTwo, err := s.fitting(ctx, &in)
-	if err != nil {
-		return nil, "", err
+	in.Program = program.FirstProgram
+	p, err := s.checked(ctx, in)
+	d, failed := s.ready(ctx, asked(p))
+	if failed != nil {
+		return nil, "", failed
 	}
-	d, err := s.ready(ctx, asked(p))
-	if err != nil {
+	per, inTwo, failed := d.Fitting()
+	if failed != nil {
+		return nil, "", failed
+	}
+	if per > 0 {
+		in.PerBasket, d.PerBasket, inTwo = &per, per, " "+inTwo
+	} else if err != nil {
 		return nil, "", err
 	}
 	q := d.First()
@@ -125,24 +128,6 @@ func (s *Server) brought(ctx context.Context, u recipe.Understood, fryerID strin
 	}
 	in.Program = found.Ways[0].Program
 	return &in, why + "the program is the best that was found for this load in this fryer." + inTwo, nil
-}
-
-// fitting is a recipe's dish as a plan; what is too much for one basket goes in
-// one after another, and that is said.
-func (s *Server) fitting(ctx context.Context, in *PlanInput) (p store.Plan, says string, err error) {
-	p, err = s.checked(ctx, *in)
-	for n := 2; n <= program.MaxBaskets && tooMany(err); n++ {
-		per := (in.Load.Pieces + n - 1) / n
-		in.PerBasket = &per
-		says = fmt.Sprintf(" It is too much for one basket: %d go in at a time.", per)
-		p, err = s.checked(ctx, *in)
-	}
-	return p, says, err
-}
-
-func tooMany(err error) bool {
-	var fields refuse.Fields
-	return errors.As(err, &fields) && len(fields) == 1 && (fields[0].Field == "load.pieces" || fields[0].Field == "perBasket")
 }
 
 // WriteRecipe answers GET /plans/{id}/recipe.

@@ -383,8 +383,8 @@ func (o archivedSession) checked() (out store.Session, err error) {
 	}
 	out.ID, out.StartedAt = o.ID, store.Time{Time: o.StartedAt}
 	if s := o.Supper; s != nil {
-		if s.FinishedAt == nil || s.Hands < 1 {
-			return out, refuse.One("supper.finishedAt", "missing", "when it was over, and how many hands there were")
+		if s.FinishedAt == nil || s.FinishedAt.Before(o.StartedAt) || s.Hands < 1 {
+			return out, refuse.One("supper.finishedAt", fmt.Sprint(s.FinishedAt), "a moment after it began, and one pair of hands or more")
 		}
 		out.Led, out.Name, out.SupperID, out.Hands, out.FinishedAt, out.Said = true, s.Name, s.SupperID, s.Hands, &store.Time{Time: *s.FinishedAt}, s.Said
 		out.Sheet.V = s.Sheet

@@ -289,7 +289,7 @@ func (m *merge) bring(from, to string) error {
 		if _, err := os.Stat(path); err == nil {
 			continue // a picture never changes
 		}
-		if err := writeWhole(path, b); err != nil {
+		if err := WriteWhole(path, bytesOf(b)); err != nil {
 			return err
 		}
 		m.pictures = append(m.pictures, path)

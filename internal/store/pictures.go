@@ -103,28 +103,11 @@ func (s *Store) putPicture(id string, full, small []byte) error {
 	}
 	for suffix, b := range map[string][]byte{fullPicture: full, smallPicture: small} {
 		path := filepath.Join(s.pictures, id+suffix)
-		if err := writeWhole(path, b); err != nil {
+		if err := WriteWhole(path, bytesOf(b)); err != nil {
 			return fmt.Errorf("keeping a picture: %w", err)
 		}
 	}
 	return nil
-}
-
-// writeWhole writes a file that is there only once all of it is.
-func writeWhole(path string, b []byte) error {
-	part := path + ".part"
-	f, err := os.OpenFile(part, os.O_WRONLY|os.O_CREATE|os.O_TRUNC, 0o600)
-	if err != nil {
-		return err
-	}
-	_, err = f.Write(b)
-	if err = errors.Join(err, f.Sync(), f.Close()); err == nil {
-		err = os.Rename(part, path)
-	}
-	if err != nil {
-		_ = os.Remove(part)
-	}
-	return err
 }
 
 func (s *Store) dropPicture(id string) {
@@ -235,7 +218,7 @@ func copyPictures(from, to string) error {
 			continue // it was swept away meanwhile
 		}
 		if err == nil {
-			err = writeWhole(filepath.Join(to, f.Name()), b)
+			err = WriteWhole(filepath.Join(to, f.Name()), bytesOf(b))
 		}
 		if err != nil {
 			return err
