@@ -375,20 +375,21 @@ func TestSpoiltArchivesAreRefusedWhole(t *testing.T) {
 		spoilt(t, k, name, unpacked(t, raw), spoil)
 	}
 	for name, spoil := range map[string]func(map[string][]byte){
-		"no JSON: dishes/":                      func(f map[string][]byte) { f[first(f, "dishes")] = []byte("wings") },
-		"two values: dishes/":                   func(f map[string][]byte) { n := first(f, "dishes"); f[n] = append(f[n], "{}"...) },
-		"a field twice: said twice":             change("fryers/", `{`, `{"name":"x", `),
-		"a field that is none: unknown":         change("sauces/", `{`, `{"heat2": 1, `),
-		"another's id: holds the id":            func(f map[string][]byte) { f["mixes/other.json"] = f[first(f, "mixes")] },
-		"a word for a number: pieces":           change("dishes/", `"pieces":`, `"pieces":"many", "was": `),
-		"a figure beyond its limit: How many":   change("dishes/", `"pieces":`, `"pieces": -`),
-		"units that are none: temperature":      change("settings.json", `"C"`, `"K"`),
-		"a dish without its fryer: fryer":       func(f map[string][]byte) { delete(f, first(f, "fryers")) },
-		"a cut that is unknown: cut":            change("sessions/", `"cut":"chicken`, `"cut":"dodo`),
-		"a supper over before it began: supper": change("sessions/", `"hands":1,"finishedAt":"2026`, `"hands":1,"finishedAt":"2019`),
-		"a cook that never ended: cooks[0]":     change("sessions/", `Z","finishedAt":"2026`, `Z","finishedAt":"2019`),
-		"said what cannot be: kind":             change("sessions/", `"kind":"loaded"`, `"kind":"launched"`),
-		"an outcome that is none: crust":        change("sessions/", `"crust":"good"`, `"crust":"odd"`),
+		"no JSON: dishes/":                           func(f map[string][]byte) { f[first(f, "dishes")] = []byte("wings") },
+		"two values: dishes/":                        func(f map[string][]byte) { n := first(f, "dishes"); f[n] = append(f[n], "{}"...) },
+		"a field twice: said twice":                  change("fryers/", `{`, `{"name":"x", `),
+		"a field that is none: unknown":              change("sauces/", `{`, `{"heat2": 1, `),
+		"another's id: holds the id":                 func(f map[string][]byte) { f["mixes/other.json"] = f[first(f, "mixes")] },
+		"a word for a number: pieces":                change("dishes/", `"pieces":`, `"pieces":"many", "was": `),
+		"a figure beyond its limit: How many":        change("dishes/", `"pieces":`, `"pieces": -`),
+		"units that are none: temperature":           change("settings.json", `"C"`, `"K"`),
+		"a dish without its fryer: fryer":            func(f map[string][]byte) { delete(f, first(f, "fryers")) },
+		"a cut that is unknown: cut":                 change("sessions/", `"cut":"chicken`, `"cut":"dodo`),
+		"a supper over before it began: supper":      change("sessions/", `"hands":1,"finishedAt":"2026`, `"hands":1,"finishedAt":"2019`),
+		"a cook that never ended: cooks[0]":          change("sessions/", `Z","finishedAt":"2026`, `Z","finishedAt":"2019`),
+		"said in another year: a moment of its cook": change("sessions/", `"kind":"loaded","at":"2026`, `"kind":"loaded","at":"2016`),
+		"said what cannot be: kind":                  change("sessions/", `"kind":"loaded"`, `"kind":"launched"`),
+		"an outcome that is none: crust":             change("sessions/", `"crust":"good"`, `"crust":"odd"`),
 		"a cook twice: twice": func(f map[string][]byte) {
 			n := first(f, "sessions")
 			id := strings.TrimSuffix(filepath.Base(n), ".json")

@@ -399,6 +399,9 @@ func (o archivedSession) checked() (out store.Session, err error) {
 	return out, nil
 }
 
+// aDay is how far from its cook something said of it may lie.
+const aDay = 24 * time.Hour
+
 // checked is a cook if it can have been.
 func (c archivedCook) checked(at string) (out store.Cook, err error) {
 	cut := c.Dish.Load.V.Cut
@@ -437,6 +440,8 @@ func (c archivedCook) checked(at string) (out store.Cook, err error) {
 			return out, refuse.One(where+"kind", e.Kind, "what can be said of a cook")
 		case e.ID == "" || e.At.IsZero():
 			return out, refuse.One(where+"at", fmt.Sprint(e.At), "a moment, and an id")
+		case e.At.Before(c.StartedAt.Add(-aDay)), e.At.After(c.FinishedAt.Add(aDay)):
+			return out, refuse.One(where+"at", e.At.Format(time.RFC3339), "a moment of its cook")
 		case figure && !(e.Value >= limit.Min && e.Value <= limit.Max):
 			return out, refuse.One(where+"value", fmt.Sprint(e.Value), fmt.Sprintf("%g to %g", limit.Min, limit.Max))
 		}

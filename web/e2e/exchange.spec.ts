@@ -233,3 +233,28 @@ test('pictures are kept upright with a cook, put in words, taken out and brought
   await expect(page.getByText(/a picture as JPEG, PNG or WebP/)).toBeVisible();
   errors.length = 0; // the browser notes the refused request
 });
+
+test('a logbook of a thousand cooks is drawn page by page, and searched', async ({ page, kitchen }) => {
+  // The kitchen's own answer, as of a household that has cooked for years.
+  await page.route('**/api/v1/cooks', async (route) => {
+    const some = (await (await route.fetch()).json()) as { id: string; name: string; note?: string }[];
+    await route.fulfill({
+      json: Array.from({ length: 1000 }, (_, i) => {
+        const one = some[i % some.length];
+        return { ...one, id: `${one?.id ?? ''}-${i}`, note: i === 777 ? 'the one with the lock gates' : one?.note };
+      }),
+    });
+  });
+  await page.goto(`${kitchen.url}/logbook`);
+  const entries = page.getByRole('main').getByRole('listitem');
+  await expect(entries).toHaveCount(60);
+  await page.getByRole('button', { name: 'Earlier ones (940 more)' }).click();
+  await expect(entries).toHaveCount(120);
+  await page.getByRole('searchbox', { name: 'Find among 1000' }).fill('the one with');
+  await expect(entries).toHaveCount(1);
+  await accessible(page);
+  await page.setViewportSize({ width: 390, height: 844 });
+  await fits(page);
+  await page.getByRole('searchbox').fill('no such thing');
+  await expect(page.getByRole('status').filter({ hasText: 'Nothing is called that.' })).toBeVisible();
+});

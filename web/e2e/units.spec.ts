@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import type { PlanInput, Simulation } from '../src/api/client';
-import { minutes, unitsOf } from '../src/format/units';
+import { day, minutes, unitsOf } from '../src/format/units';
 import { step, type History } from '../src/ui/history';
 import {
   addTurn,
@@ -46,6 +46,14 @@ const plan: PlanInput = {
     turns: [{ atMin: 12, kind: 'flip' }],
   },
 };
+
+test('a day has its year where that is another', () => {
+  const now = new Date();
+  const thisYear = new Date(now.getFullYear(), 5, 15, 12).toISOString();
+  const before = new Date(now.getFullYear() - 2, 5, 15, 12).toISOString();
+  expect(day(thisYear)).toMatch(/^\w+ 15 June$/);
+  expect(day(before)).toBe(`15 June ${now.getFullYear() - 2}`);
+});
 
 test.describe('changing a program', () => {
   const p = plan.program;

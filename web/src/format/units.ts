@@ -118,8 +118,15 @@ export const minutes = (m: number) => `${Math.round(m * 2) / 2}`;
 
 export const clock = (iso: string) => new Date(iso).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
 
-export const day = (iso: string) =>
-  new Date(iso).toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' });
+// A formatter is dear to make, and lists have thousands of days.
+const ofThisYear = new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long' });
+const ofAnother = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });
+
+/** A day; with its year where that is another. */
+export const day = (iso: string) => {
+  const at = new Date(iso);
+  return (at.getFullYear() === new Date().getFullYear() ? ofThisYear : ofAnother).format(at);
+};
 
 /** A length of time before the basket: 20 min, 3 h. */
 export const hours = (h: number) => (h < 1 ? `${Math.round(h * 60)} min` : `${h} h`);

@@ -1,6 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { Trash2 } from 'lucide-react';
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
+import { Input, Label, SearchField } from 'react-aria-components';
 import { Link } from 'react-router';
 import styled from 'styled-components';
 import type { Schemas } from '../api/client';
@@ -11,6 +12,7 @@ import { cssLab } from '../format/colour';
 import { clock, day } from '../format/units';
 import { at } from '../theme/tokens';
 import { Button, PlainButton } from '../ui/Button';
+import { fieldBox, labelled } from '../ui/field';
 import { Blank, Page, Quiet, Title } from '../ui/layout';
 import { complain, say } from '../ui/toast';
 import { crustWords, insideWords } from './words';
@@ -81,12 +83,30 @@ const Away = styled(PlainButton)`
   color: var(--quiet);
 `;
 
+const More = styled.p`
+  margin-top: 14px;
+`;
+
+const Find = styled(SearchField)`
+  ${labelled}
+  max-width: 340px;
+  margin-top: 12px;
+  input {
+    ${fieldBox}
+  }
+`;
+
 type Summary = Schemas['CookSummary'];
+
+// As many as are drawn at once: a household has thousands.
+const PAGE = 60;
 
 /** All cooks, the latest first. */
 export default function LogbookPage() {
   const cooks = useCooks();
   const queries = useQueryClient();
+  const [search, setSearch] = useState('');
+  const [pages, setPages] = useState(1);
   useEffect(() => {
     document.title = 'Logbook · Velocrustum';
   }, []);
@@ -116,6 +136,14 @@ export default function LogbookPage() {
   const evenings = finished
     .filter((c, i) => c.eveningId && finished.findIndex((o) => o.eveningId === c.eveningId) === i)
     .slice(0, 12);
+  const wanted = search.trim().toLowerCase();
+  const found =
+    wanted === ''
+      ? finished
+      : finished.filter((c) =>
+          `${c.name} ${c.evening ?? ''} ${c.note ?? ''} ${day(c.startedAt)}`.toLowerCase().includes(wanted),
+        );
+  const shown = found.slice(0, pages * PAGE);
   return (
     <Page>
       <Title>Logbook</Title>
@@ -146,8 +174,21 @@ export default function LogbookPage() {
           ))}
         </p>
       ) : null}
+      {finished.length > PAGE ? (
+        <Find
+          value={search}
+          onChange={(t) => {
+            setSearch(t);
+            setPages(1);
+          }}
+        >
+          <Label>Find among {finished.length}</Label>
+          <Input placeholder="a dish, a word of a note, a month…" />
+        </Find>
+      ) : null}
+      {wanted !== '' && found.length === 0 ? <Quiet role="status">Nothing is called that.</Quiet> : null}
       <List>
-        {finished.map((c) => (
+        {shown.map((c) => (
           <Entry key={c.id}>
             <Link to={`/logbook/${c.id}`}>
               {c.picture ? (
@@ -188,6 +229,11 @@ export default function LogbookPage() {
           </Entry>
         ))}
       </List>
+      {found.length > shown.length ? (
+        <More>
+          <Button onPress={() => setPages((n) => n + 1)}>Earlier ones ({found.length - shown.length} more)</Button>
+        </More>
+      ) : null}
     </Page>
   );
 }
