@@ -232,7 +232,7 @@ func TestAHouseholdGoesOutAndIn(t *testing.T) {
 	// Unpacked and packed again with its folders it is the same.
 	again := unpacked(t, raw)
 	again["pictures/"], again["sessions/"] = nil, nil
-	if b, p = bring(empty, packed(t, again), ""); p != nil {
+	if _, p = bring(empty, packed(t, again), ""); p != nil {
 		t.Errorf("packed again: %+v", p)
 	}
 	if b, p = bring(empty, raw, `{"others":"keep"}`); p != nil || !b.Kept {
