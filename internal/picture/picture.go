@@ -54,8 +54,7 @@ func Keep(raw []byte) (Kept, error) {
 	if err != nil {
 		return Kept{}, refuse.One("picture", "a damaged "+kind, Kinds+" that opens")
 	}
-	full := upright(fitted(src, longest), orientation(raw, kind))
-	return made(full, nil)
+	return made(upright(fitted(src, longest), orientation(raw, kind)))
 }
 
 // look says how large a picture is and of what type, without decoding it.
@@ -87,22 +86,21 @@ func isHEIF(raw []byte) bool {
 }
 
 // whole keeps a JPEG that was kept before as it is.
-func whole(raw []byte) (Kept, error) {
+func whole(raw []byte) (k Kept, err error) {
 	src, err := jpeg.Decode(bytes.NewReader(raw))
 	if err != nil {
-		return Kept{}, refuse.One("picture", "a damaged jpeg", Kinds+" that opens")
+		return k, refuse.One("picture", "a damaged jpeg", Kinds+" that opens")
 	}
-	return made(fitted(src, longest), raw)
+	k = Kept{Full: raw, Width: src.Bounds().Dx(), Height: src.Bounds().Dy()}
+	k.Small, err = encoded(fitted(src, longestSmall))
+	return k, err
 }
 
-func made(full *image.RGBA, as []byte) (k Kept, err error) {
-	k = Kept{Full: as, Width: full.Rect.Dx(), Height: full.Rect.Dy()}
-	if as == nil {
-		if k.Full, err = encoded(full); err != nil {
-			return k, err
-		}
+func made(full *image.RGBA) (k Kept, err error) {
+	k = Kept{Width: full.Rect.Dx(), Height: full.Rect.Dy()}
+	if k.Full, err = encoded(full); err == nil {
+		k.Small, err = encoded(fitted(full, longestSmall))
 	}
-	k.Small, err = encoded(fitted(full, longestSmall))
 	return k, err
 }
 
@@ -120,8 +118,17 @@ func fitted(src image.Image, most int) *image.RGBA {
 		w, h = max(1, w*most/long), max(1, h*most/long)
 	}
 	out := image.NewRGBA(image.Rect(0, 0, w, h))
+	if sized := src.Bounds().Size(); sized == out.Rect.Size() {
+		draw.Draw(out, out.Rect, image.NewUniform(color.White), image.Point{}, draw.Src)
+		draw.Draw(out, out.Rect, src, src.Bounds().Min, draw.Over)
+		return out
+	}
+	if o, ok := src.(interface{ Opaque() bool }); ok && o.Opaque() {
+		draw.BiLinear.Scale(out, out.Rect, src, src.Bounds(), draw.Src, nil)
+		return out
+	}
 	draw.Draw(out, out.Rect, image.NewUniform(color.White), image.Point{}, draw.Src)
-	draw.CatmullRom.Scale(out, out.Rect, src, src.Bounds(), draw.Over, nil)
+	draw.BiLinear.Scale(out, out.Rect, src, src.Bounds(), draw.Over, nil)
 	return out
 }
 

@@ -207,3 +207,21 @@ func FuzzKeep(f *testing.F) {
 		}
 	})
 }
+
+// What one picture of a phone costs, and one that was kept before.
+func BenchmarkKeep(b *testing.B) {
+	sent := camera(asJPEG(b, quarters(4000, 3000)), 6)
+	k, err := picture.Keep(sent)
+	if err != nil {
+		b.Fatal(err)
+	}
+	for name, raw := range map[string][]byte{"12 million pixels": sent, "kept before": k.Full} {
+		b.Run(name, func(b *testing.B) {
+			for b.Loop() {
+				if _, err := picture.Keep(raw); err != nil {
+					b.Fatal(err)
+				}
+			}
+		})
+	}
+}
