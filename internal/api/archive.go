@@ -24,12 +24,27 @@ func (s *Server) archive(w http.ResponseWriter, r *http.Request) {
 		fail(w, r, err)
 		return
 	}
+	still, discard, err := s.still(r.Context())
+	if err != nil {
+		fail(w, r, err)
+		return
+	}
+	defer discard()
 	w.Header().Set("Content-Type", "application/zip")
 	w.Header().Set("Content-Disposition", fmt.Sprintf(`attachment; filename="household-%s.zip"`, s.clock.Now().Format(time.DateOnly)))
-	if err := s.writeArchive(r.Context(), w, nil); err != nil {
+	if err := still.writeArchive(r.Context(), w, nil); err != nil {
 		// It has begun: broken off, it has no manifest, and is no archive.
 		panic(http.ErrAbortHandler)
 	}
+}
+
+// still is the household as it is now, whatever is changed meanwhile.
+func (s *Server) still(ctx context.Context) (*Server, func(), error) {
+	now, discard, err := s.store.Snapshot(ctx)
+	if err != nil {
+		return nil, nil, err
+	}
+	return newServer(now, s.clock, s.access, s.work), discard, nil
 }
 
 func (s *Server) writeArchive(ctx context.Context, w io.Writer, progress func(done int)) error {
@@ -38,7 +53,12 @@ func (s *Server) writeArchive(ctx context.Context, w io.Writer, progress func(do
 
 // WriteArchive writes all that the household keeps as one file.
 func (a *App) WriteArchive(ctx context.Context, w io.Writer, progress func(done int)) error {
-	return a.own.writeArchive(ctx, w, progress)
+	still, discard, err := a.own.still(ctx)
+	if err != nil {
+		return err
+	}
+	defer discard()
+	return still.writeArchive(ctx, w, progress)
 }
 
 // An archived session is one dish in all its baskets, or a supper, as an

@@ -387,6 +387,38 @@ func TestAnOldHouseholdIsTheSameAsItself(t *testing.T) {
 	}
 }
 
+// What is taken away is of one moment.
+func TestASnapshotStandsStill(t *testing.T) {
+	s := aHousehold(t)
+	ctx := t.Context()
+	still, discard, err := s.Snapshot(ctx)
+	if err != nil {
+		t.Fatal(err)
+	}
+	c := cookOf(t, s)
+	if err := errors.Join(s.DeleteCook(ctx, c.ID), s.DeletePlan(ctx, *c.PlanID)); err != nil {
+		t.Fatal(err)
+	}
+	ids, err := still.Sessions(ctx)
+	if err != nil || len(ids) != 2 {
+		t.Errorf("%q, %v", ids, err)
+	}
+	o, err := still.Session(ctx, c.SessionID)
+	if err != nil || len(o.Cooks) != 1 || len(o.Pictures[c.ID]) != 1 {
+		t.Errorf("%+v, %v", o, err)
+	}
+	if b, err := still.PictureFile(ctx, o.Pictures[c.ID][0].ID, false); err != nil || string(b) != "full" {
+		t.Errorf("its picture: %q, %v", b, err)
+	}
+	discard()
+	if left, err := filepath.Glob(s.path + broughtInfix + "*"); err != nil || len(left) != 0 {
+		t.Errorf("left lying: %q, %v", left, err)
+	}
+	if b, err := s.PictureFile(ctx, o.Pictures[c.ID][0].ID, false); err != nil || len(b) == 0 {
+		t.Errorf("thrown away with it: %v", err)
+	}
+}
+
 func TestPicturesLieBesideTheDatabase(t *testing.T) {
 	s := aHousehold(t)
 	ctx := t.Context()

@@ -131,12 +131,31 @@ func (s *Store) TempFile() (*os.File, error) {
 	return os.CreateTemp(filepath.Dir(s.path), filepath.Base(s.path)+broughtInfix)
 }
 
-// broughtInfix is in the name of a folder that holds a household on its way in.
+// broughtInfix is in the name of what holds a household on its way in or out.
 const broughtInfix = ".brought-"
 
 // Beside opens an empty household beside this one, for something on its way in,
 // and says how it is thrown away.
 func (s *Store) Beside(ctx context.Context, now func() time.Time) (*Store, func(), error) {
+	return s.beside(func(path string) (*Store, error) { return Open(ctx, path, now) })
+}
+
+// Snapshot opens a copy of this household as it is now, with the same pictures,
+// and says how it is thrown away.
+func (s *Store) Snapshot(ctx context.Context) (*Store, func(), error) {
+	return s.beside(func(path string) (*Store, error) {
+		if err := s.copyTo(ctx, path); err != nil {
+			return nil, err
+		}
+		copied, err := connect(path, s.now)
+		if err == nil {
+			copied.pictures = s.pictures
+		}
+		return copied, err
+	})
+}
+
+func (s *Store) beside(open func(path string) (*Store, error)) (*Store, func(), error) {
 	// One that was left lying there when the program was ended is cleared away.
 	left, err := filepath.Glob(s.path + broughtInfix + "*")
 	if err != nil {
@@ -149,9 +168,9 @@ func (s *Store) Beside(ctx context.Context, now func() time.Time) (*Store, func(
 	}
 	dir, err := os.MkdirTemp(filepath.Dir(s.path), filepath.Base(s.path)+broughtInfix)
 	if err != nil {
-		return nil, nil, fmt.Errorf("making room for what comes: %w", err)
+		return nil, nil, fmt.Errorf("making room beside the database: %w", err)
 	}
-	other, err := Open(ctx, filepath.Join(dir, "brought.db"), now)
+	other, err := open(filepath.Join(dir, "brought.db"))
 	if err != nil {
 		return nil, nil, errors.Join(err, os.RemoveAll(dir))
 	}
