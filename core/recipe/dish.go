@@ -17,6 +17,9 @@ func (r *reader) dish() {
 		r.out.Missing = append(r.out.Missing, "what is fried: which cut, how many and how heavy")
 		return
 	}
+	if r.out.Servings == 0 {
+		r.out.Missing = append(r.out.Missing, "how many it is for: say it on the bench")
+	}
 	r.out.Load = &program.Load{Cut: r.cut.ID, Pieces: r.pieces, PieceMassG: r.pieceG, Surface: "wiped"}
 	if r.thickMm > 0 {
 		r.out.Load.ThicknessMm = &r.thickMm

@@ -6,6 +6,7 @@ import (
 	"testing"
 
 	"velocrustum/core/food"
+	"velocrustum/core/pan"
 	"velocrustum/core/prep"
 	"velocrustum/core/program"
 	"velocrustum/core/units"
@@ -226,7 +227,8 @@ func TestADishIsWritten(t *testing.T) {
 	p := prep.NewPantry(nil)
 	d := prep.Dish{Dish: program.Dish{Request: program.Request{Load: program.Load{Cut: "pork-loin-cutlet", Pieces: 2, PieceMassG: 150, Surface: "wiped"}, Coat: &program.Coat{ID: "oil-rub", OilG: 5},
 		Program: program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 190, Minutes: 12}}, Turns: []program.Turn{{AtMin: 6, Kind: program.Flip}}}}},
-		Bench: &prep.Bench{Servings: 2, Drying: prep.Drying{School: "wipe"}, Marinade: &prep.Marinade{Items: []prep.Item{{Ingredient: "mustard", G: 15}}, Hours: 2}, Finish: []prep.Item{{Ingredient: "salt-flake", G: 1}}}}
+		Bench: &prep.Bench{Servings: 2, Drying: prep.Drying{School: "wipe"}, Marinade: &prep.Marinade{Items: []prep.Item{{Ingredient: "mustard", G: 15}}, Hours: 2}, Finish: []prep.Item{{Ingredient: "salt-flake", G: 1}},
+			Sauces: []pan.Serving{{Name: "Cold dip", How: pan.Beside, Sauce: pan.Sauce{School: pan.Mix, Items: []prep.Item{{Ingredient: "mayonnaise", G: 40}}}}}}}
 	f, err := p.Forecast(t.Context(), d, units.Household{})
 	if err != nil {
 		t.Fatal(err)
@@ -240,7 +242,7 @@ func TestADishIsWritten(t *testing.T) {
 		all += s.Says + "\n"
 	}
 	all += strings.Join(r.Cautions, "\n")
-	for _, want := range []string{"2 pork loin cutlets of about 150 g", "15 g mustard", "12 min at 190 °C", "At minute 6 turn", "Finish with dense flake salt", "63 °C", "3 min of rest", "thermometer", "mustard"} {
+	for _, want := range []string{"2 pork loin cutlets of about 150 g", "15 g mustard", "12 min at 190 °C", "At minute 6 turn", "Finish with dense flake salt", "Stir Cold dip together; serve it beside.", "Contains egg, mustard.", "63 °C", "3 min of rest", "thermometer", "mustard"} {
 		if !strings.Contains(all, want) {
 			t.Errorf("it does not say %q:\n%s", want, all)
 		}

@@ -99,6 +99,10 @@ func Write(name string, d prep.Dish, baskets []program.Basketful, f prep.Forecas
 			whom = fmt.Sprintf("%d of the %d", int(math.Round(share*float64(f.Load.Pieces))), f.Load.Pieces)
 		}
 		how := map[string]string{pan.Toss: "toss " + whom + " in it", pan.Brush: "brush it on", pan.Up: "spoon it over one face", pan.Beside: "serve it beside"}[s.Whole().How]
+		if !s.Whole().Sauce.Hot() {
+			out.Steps = append(out.Steps, Step{Says: fmt.Sprintf("Stir %s together; %s.", name, how)})
+			continue
+		}
 		out.Steps = append(out.Steps, Step{fmt.Sprintf("Put %s on the hob in time to be ready with the basket, about %s; %s.", name, units.Minutes(ready), how), ready})
 	}
 	if names := finishing(f.Bench, p); names != "" {
@@ -107,8 +111,8 @@ func Write(name string, d prep.Dish, baskets []program.Basketful, f prep.Forecas
 	out.Cautions = []string{
 		fmt.Sprintf("Times are a forecast for one fryer. Check with a thermometer: %s in the coldest spot%s. Local rules come first.", h.Degrees(f.Answer.Rule.CoreC), rest(f.Answer.Rule)),
 	}
-	for _, a := range f.Allergens {
-		out.Cautions = append(out.Cautions, "Contains "+a+".")
+	if len(f.Allergens) > 0 {
+		out.Cautions = append(out.Cautions, "Contains "+strings.Join(f.Allergens, ", ")+".")
 	}
 	return out, nil
 }
