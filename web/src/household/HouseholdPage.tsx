@@ -156,7 +156,7 @@ export default function HouseholdPage() {
             <Block aria-labelledby="demo">
               <h2 id="demo">A household to look around in</h2>
               <Quiet>
-                Nine dishes, two fryers and a week of cooks, all made up. Change what you like there: nothing of it
+                Eleven dishes, two fryers and a week of cooks, all made up. Change what you like there: nothing of it
                 comes over to yours, and it is gone when you leave.
               </Quiet>
               <div>
