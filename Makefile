@@ -100,7 +100,7 @@ bench-drag: build need-chromium
 	cd web && npx --no-install playwright test --config bench.config.ts
 
 validate: need-go
-	go test -count 1 -v -run 'TestReferenceCooks|TestKitchenTendencies' ./core/program -args -write ../../docs | grep -v '^===\|^---\|^ok\|^PASS'
+	go test -count 1 -v -run 'TestReferenceCooks|TestKitchenTendencies|TestTheWindowCovers|TestTruthsOutside' ./core/program -args -write ../../docs | grep -v '^===\|^---\|^ok\|^PASS'
 
 screenshots: build need-chromium
 	cd web && npx --no-install playwright test --config screenshots.config.ts

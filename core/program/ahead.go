@@ -1,7 +1,6 @@
 package program
 
 import (
-	"cmp"
 	"context"
 	"fmt"
 	"math"
@@ -13,86 +12,80 @@ import (
 
 // foresee says what comes of all that was seen by a minute.
 func (b *Belief) foresee(all []Evidence, minute float64) (Foreseen, weighed) {
-	f := Foreseen{AtMin: minute}
-	var probe, both weighed
+	var both weighed
 	var side sync.WaitGroup
-	side.Go(func() { probe = b.weigh(all, false) })
-	looked := slices.ContainsFunc(all, func(e Evidence) bool { return e.Kind == SeenLook || e.Kind == SeenCut || e.Kind == SeenSoft })
-	if looked {
-		both = b.weigh(all, true)
-	}
-	if side.Wait(); !looked {
-		both = probe
-	}
-	mean, sd := 0.0, 0.0
-	cores := make([]float64, len(probe.z))
-	for i := range probe.z {
-		cores[i] = b.at(b.core, &probe.z[i], minute)
-		mean += probe.weight[i] * cores[i]
-	}
-	for i, c := range cores {
-		sd += probe.weight[i] * (c - mean) * (c - mean)
-	}
-	f.CoreC, f.CoreSdC = mean, math.Hypot(math.Sqrt(sd), modelC)
-	when := func(q *quadratic) func(*[dims]float64) float64 {
-		return func(z *[dims]float64) float64 { return math.Exp(q.at(z)) }
-	}
-	safe := probe.quantiles(when(&b.safe), 0.5, 0.95)
-	// What is seen may only say later.
-	if late := both.quantiles(when(&b.safe), 0.95); late[0] > safe[1] {
-		safe[1] = late[0]
-	}
-	safe[1] += modelMin
-	for _, e := range all {
-		if e.reads() && e.C < b.s.rule.CoreC {
-			safe[0], safe[1] = math.Max(safe[0], e.AtMin), math.Max(safe[1], e.AtMin+0.5)
-		}
-	}
-	// Two readings that both lie far under what is believed are no slips: the
-	// lower is taken as it is, and heats from there.
-	if low := b.twiceLow(probe, all); low != nil {
-		at := low.AtMin + b.heating(probe, low.C)
-		safe[0], safe[1] = math.Max(safe[0], at), math.Max(safe[1], at+modelMin)
-		f.CoreC = math.Min(f.CoreC, low.C)
-	}
-	within := func(v float64) *float64 {
-		if v >= b.end {
+	side.Go(func() { both = b.weigh(all, true) })
+	f, seen := b.inside(all, minute)
+	side.Wait()
+	crisp := func(w weighed) *float64 {
+		if !b.known[1] {
 			return nil
 		}
-		return ptr(v)
+		return within(w.quantiles(func(z *[dims]float64) float64 { return math.Exp(b.crisp.at(z)) }, 0.5)[0], b.end)
 	}
-	f.SafeAtMin, f.SafeByMin = within(safe[0]), within(safe[1])
-	if b.known[1] {
-		f.CrispAtMin = within(both.quantiles(when(&b.crisp), 0.5)[0])
-	}
+	f.CrispAtMin = crisp(both)
+	until := f.SafeByMin
 	for _, e := range all {
+		if e.Kind != SeenSoft {
+			continue
+		}
 		// Soft under the tongs wins over any estimate of the crust.
-		if e.Kind == SeenSoft && (f.CrispAtMin == nil || *f.CrispAtMin < e.AtMin+softMore) && e.AtMin+softMore < b.end {
-			f.CrispAtMin = ptr(e.AtMin + softMore)
+		if at := e.AtMin + softMore; (f.CrispAtMin == nil || *f.CrispAtMin < at) && at < b.end {
+			f.CrispAtMin = ptr(at)
+		}
+		// How much longer it takes is by the crust as it was seen, whatever a
+		// thermometer says of the fryer: a colder inside never shortens it.
+		if c := crisp(seen); e.AtMin > minute-lately && until != nil && c != nil {
+			until = ptr(max(*until, *c, math.Min(e.AtMin+softMore, b.end)))
 		}
 	}
 	if b.known[2] {
-		f.OverAtMin = within(both.quantiles(when(&b.over), 0.5)[0])
+		f.OverAtMin = within(both.quantiles(func(z *[dims]float64) float64 { return math.Exp(b.over.at(z)) }, 0.5)[0], b.end)
 	}
-	b.finish(&f, all)
+	b.finish(&f, until, all)
 	return f, both
 }
 
-// finish says how much longer, on which setting, and what else helps.
-func (b *Belief) finish(f *Foreseen, all []Evidence) {
+// within is a minute, or nil where it lies past the end of what is looked at.
+func within(v, end float64) *float64 {
+	if v >= end {
+		return nil
+	}
+	return ptr(v)
+}
+
+// inside is what comes of all that was seen for the inside, and the loads that
+// are believed in by what was seen beside a thermometer.
+func (b *Belief) inside(all []Evidence, minute float64) (f Foreseen, seen weighed) {
+	f.AtMin = minute
+	likely, cautious, seen := b.paced(all)
+	f.CoreC, f.CoreSdC = b.pace.inside(&likely, minute)
+	safe, by := b.pace.quantile(&likely, 0.5), b.pace.quantile(&cautious, 0.95)+modelMin
+	for _, e := range all {
+		if e.reads() && e.C < b.s.rule.CoreC {
+			safe, by = math.Max(safe, e.AtMin), math.Max(by, e.AtMin+0.5)
+			if e.AtMin > minute-record/60 {
+				// What was just read is shown as it was read.
+				f.CoreC = math.Min(f.CoreC, e.C)
+			}
+		}
+	}
+	f.SafeAtMin, f.SafeByMin = within(safe, MaxMinutes), within(math.Max(safe, by), MaxMinutes)
+	return f, seen
+}
+
+// finish says how much longer it takes, until it ends, on which setting, and
+// what else helps.
+func (b *Belief) finish(f *Foreseen, ends *float64, all []Evidence) {
 	if f.SafeByMin == nil {
 		f.Says = "Not safe within the time that is looked at: probe again, and set it hotter or longer."
 		return
 	}
-	soft := slices.ContainsFunc(all, func(e Evidence) bool { return e.Kind == SeenSoft && e.AtMin > f.AtMin-lately })
-	until := *f.SafeByMin
-	if soft && f.CrispAtMin != nil {
-		until = math.Max(until, *f.CrispAtMin)
-	}
+	until := *ends
 	f.MoreMin = ptr(math.Max(0, math.Ceil(until-f.AtMin)))
 	st := b.s.program.StageAt(f.AtMin)
 	f.DialC = st.AirC
-	soft = soft && *f.MoreMin > 0 && until > *f.SafeByMin
+	soft := *f.MoreMin > 0 && until > *f.SafeByMin
 	switch {
 	case *f.MoreMin == 0:
 		f.Says = fmt.Sprintf("95 loads in 100 like this are safe by now: the thermometer decides, %s in the coldest spot.", b.s.units.Degrees(b.s.rule.CoreC))
@@ -110,56 +103,39 @@ func (b *Belief) finish(f *Foreseen, all []Evidence) {
 	}
 }
 
-// farUnder is from when on a reading lies far under what is believed, in
-// standard deviations of it.
-const farUnder = 3.0
-
-// twiceLow is the lower of the last two readings by hand, where both lie far
-// under what is believed by them; nil otherwise.
-func (b *Belief) twiceLow(w weighed, all []Evidence) *Evidence {
-	var last []Evidence
+// paced is what is believed of the pace by all that was seen, likely and with
+// caution. A thermometer weighs it; what was seen beside one only makes it
+// later. Seen are the loads that are believed in by that alone.
+func (b *Belief) paced(all []Evidence) (likely, cautious [paces]float64, seen weighed) {
+	readings := b.pace.hears(all)
+	var shown []Evidence
+	looked := false
 	for _, e := range all {
-		if e.Kind == SeenProbe {
-			last = append(last, e)
+		switch e.Kind {
+		case SeenDisplay:
+			shown = append(shown, e)
+		case SeenLook, SeenCut, SeenSoft:
+			shown, looked = append(shown, e), true
 		}
 	}
-	if len(last) < 2 {
-		return nil
-	}
-	slices.SortStableFunc(last, func(a, b Evidence) int { return cmp.Compare(a.AtMin, b.AtMin) })
-	last = last[len(last)-2:]
-	for _, e := range last {
-		mean, square := 0.0, 0.0
-		for i := range w.z {
-			c := b.at(b.core, &w.z[i], e.AtMin)
-			mean, square = mean+w.weight[i]*c, square+w.weight[i]*c*c
+	of := func(loads weighed) (likely, cautious [paces]float64) {
+		prior := b.pace.prior(loads, func(z *[dims]float64) float64 { return math.Exp(b.safe.at(z)) })
+		if len(readings) == 0 {
+			return prior, prior
 		}
-		if e.C > mean-farUnder*math.Hypot(math.Sqrt(math.Max(0, square-mean*mean)), math.Hypot(noiseC, modelC)) {
-			return nil
-		}
+		prior = b.pace.wider(prior)
+		return b.pace.weigh(prior, readings, false), b.pace.weigh(prior, b.pace.doubted(prior, readings), true)
 	}
-	if last[0].C < last[1].C && last[1].AtMin-last[0].AtMin < 1 {
-		return &last[0]
+	seen = b.calm
+	if len(shown) > 0 {
+		seen = b.weigh(shown, false)
 	}
-	return &last[1]
-}
-
-// heating is how long the load in the middle of weighed ones takes from a
-// temperature to that of the rule, minutes.
-func (b *Belief) heating(w weighed, c float64) float64 {
-	z := w.middle()
-	from, to := -1.0, b.end
-	for m := 0.0; m <= b.end; m += b.step {
-		core := b.at(b.core, &z, m)
-		if from < 0 && core >= c {
-			from = m
-		}
-		if core >= b.s.rule.CoreC {
-			to = m
-			break
-		}
+	if likely, cautious = of(seen); looked {
+		seen = b.weigh(shown, true)
+		_, its := of(seen)
+		delay(&cautious, &its)
 	}
-	return math.Max(0, to-math.Max(0, from))
+	return likely, cautious, seen
 }
 
 // middle is the load in the middle of weighed ones.
@@ -203,21 +179,12 @@ type Ahead struct {
 	Says string `json:"says"`
 }
 
-// band is the inside of weighed loads, each minute until the program has
+// band is the inside as it is believed in, each minute until the program has
 // ended, and as long after it as it is looked at.
-func (b *Belief) band(w weighed) []Band {
+func (b *Belief) band(likely *[paces]float64) []Band {
 	var out []Band
 	for m := 0.0; m <= b.end; m++ {
-		q := &b.core[min(int(m/b.step), len(b.core)-1)]
-		mean, square := 0.0, 0.0
-		for i := range w.z {
-			if w.weight[i] < 1e-7 {
-				continue
-			}
-			c := q.at(&w.z[i])
-			mean, square = mean+w.weight[i]*c, square+w.weight[i]*c*c
-		}
-		sd := math.Hypot(modelC, math.Sqrt(math.Max(0, square-mean*mean)))
+		mean, sd := b.pace.inside(likely, m)
 		out = append(out, Band{m, hundredth(mean - 1.645*sd), hundredth(mean + 1.645*sd)})
 	}
 	return out
@@ -250,10 +217,16 @@ func goldAt(line []Moment) *float64 {
 
 // ahead is the cook as it is believed in.
 func (b *Belief) ahead(all []Evidence, both weighed) (Ahead, error) {
-	out := Ahead{Band: b.band(both)}
+	likely, _, _ := b.paced(all)
+	out := Ahead{Band: b.band(&likely)}
 	var err error
 	if out.Timeline, err = b.middle(both); err != nil {
 		return out, err
+	}
+	for i, m := range out.Timeline {
+		// One inside is believed in, in the line as in the band.
+		mean, _ := b.pace.inside(&likely, m.Minute)
+		out.Timeline[i].CoreC = hundredth(mean)
 	}
 	if !slices.ContainsFunc(all, func(e Evidence) bool { return e.Kind == SeenLook || e.Kind == SeenSoft }) {
 		return out, nil

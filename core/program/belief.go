@@ -27,6 +27,9 @@ import (
 // colour of juices, never make it safe.
 
 const (
+	// anyPiece is how much less a reading of any piece pulls than one of the
+	// thickest.
+	anyPiece    = 3.0
 	beliefRuns  = 96
 	beliefLoads = 2000
 	// What a fryer that nobody has measured may be, nineteen in twenty.
@@ -64,6 +67,8 @@ type Belief struct {
 	step       float64       // minutes between looks
 	core, pale []quadratic   // by look: coldest spot of the thickest; stage of the face that is up
 	air        []quadratic   // and the air around it
+	pace       *pacing       // what a thermometer has to say
+	calm       weighed       // the loads with nothing seen
 	safe       quadratic     // log minutes
 	crisp      quadratic
 	over       quadratic
@@ -80,18 +85,18 @@ func believe(ctx context.Context, s *setup) (*Belief, error) {
 	wide.airflow, wide.dialC, wide.startC = math.Max(narrow.airflow, wideAirflow), math.Max(narrow.dialC, wideDialC), math.Max(narrow.startC, wideStartC)
 	b.prior = [dims]float64{byAirflow: narrow.airflow / wide.airflow, byDial: narrow.dialC / wide.dialC, byStart: narrow.startC / wide.startC,
 		byHeatUp: 1, byWicks: 1, byBrowning: 1}
-	var thick []float64
+	var sizes []float64
 	for _, l := range narrow.loads(500, s.all) {
-		thick = append(thick, l.thick[bySize]*narrow.size()/wide.size())
+		sizes = append(sizes, l.thick[bySize]*narrow.size()/wide.size())
 	}
-	b.size[0], b.size[1] = meanOf(thick)
+	b.size[0], b.size[1] = meanOf(sizes)
 	points := wide.runs(beliefRuns)
 	on := *s
 	on.tail = math.Min(math.Max(15, 0.7*s.minutes()), MaxMinutes-s.minutes())
 	b.end = on.minutes() + on.tail
 	b.on, b.wide = on, wide
 	looks := int(b.end/b.step) + 1
-	cores, stages, airs := make([][]float64, len(points)), make([][]float64, len(points)), make([][]float64, len(points))
+	cores, stages, airs, bents := make([][]float64, len(points)), make([][]float64, len(points)), make([][]float64, len(points)), make([][]float64, len(points))
 	outs := make([]outcome, len(points))
 	if err := parallel(len(points), func(i int) error {
 		r, err := newRun(&on, wide.at(&points[i]), searching)
@@ -101,7 +106,7 @@ func believe(ctx context.Context, s *setup) (*Belief, error) {
 		r.carry(func(float64) bool {
 			c := r.slowest()
 			cores[i], stages[i] = append(cores[i], c.body.Coldest()), append(stages[i], float64(c.brown[c.up].Stage))
-			airs[i] = append(airs[i], r.fryer.AirC())
+			airs[i], bents[i] = append(airs[i], r.fryer.AirC()), append(bents[i], c.bend(s.piece.Thickness))
 			return ctx.Err() == nil
 		})
 		outs[i].read(r)
@@ -137,7 +142,74 @@ func believe(ctx context.Context, s *setup) (*Belief, error) {
 	if !b.known[0] {
 		return nil, refuse.One("program.stages", fmt.Sprintf("%.0f minutes", s.minutes()), "a program by which it is safe inside, or nearly so")
 	}
+	all := make([]pacedRun, len(points))
+	for i := range points {
+		all[i] = pacedRun{outs[i].safe, cores[i], bents[i]}
+		if math.IsNaN(all[i].safe) {
+			all[i].safe = math.Max(b.end, math.Exp(b.safe.at(&points[i])))
+		}
+	}
+	thick, fan, err := b.apart(ctx)
+	if err != nil {
+		return nil, err
+	}
+	b.pace = newPacing(all, thick, fan, b.step, b.end, s.measured)
+	b.calm = b.weigh(nil, false)
 	return b, nil
+}
+
+// What loads are run that differ by their thickness alone, and by the fan.
+var (
+	thicknesses = [...]float64{0.85, 1, 1.15, 1.3, 1.5, 1.75}
+	fans        = [...]float64{0.4, 0.55, 0.75, 1, 1.35}
+)
+
+// apart runs loads that differ by their thickness alone, and by the fan alone.
+func (b *Belief) apart(ctx context.Context) (thick, fan []pacedRun, err error) {
+	on := b.on
+	on.tail = math.Max(0, math.Min(3*b.end, MaxMinutes)-on.minutes())
+	out := make([]pacedRun, len(thicknesses)+len(fans))
+	err = parallel(len(out), func(i int) error {
+		v := nominal
+		if i < len(thicknesses) {
+			v.sizes = thicknesses[i : i+1]
+		} else {
+			v.airflow = fans[i-len(thicknesses)]
+		}
+		r, err := newRun(&on, v, searching)
+		if err != nil {
+			return err
+		}
+		r.carry(func(minute float64) bool {
+			out[i].core = append(out[i].core, r.slowest().body.Coldest())
+			return ctx.Err() == nil && !(minute > 1.5*r.slowest().safeAt)
+		})
+		out[i].safe = r.slowest().safeAt
+		return ctx.Err()
+	})
+	there := func(runs []pacedRun) []pacedRun {
+		return slices.DeleteFunc(runs, func(r pacedRun) bool { return math.IsNaN(r.safe) })
+	}
+	return there(out[:len(thicknesses):len(thicknesses)]), there(out[len(thicknesses):]), err
+}
+
+// bend is how fast it gets warmer away from the coldest spot of a piece so
+// thick, m, towards its hotter face, °C per mm².
+func (c *class) bend(thickness float64) float64 {
+	whole := thickness / 2
+	away := math.Min(0.004, whole*2/3)
+	hot, cold := c.body.Coldest(), c.body.Coldest()
+	for face := range 2 {
+		line := c.body.Profile(face)
+		for i := 1; i < len(line); i++ {
+			if line[i][0] >= whole-away {
+				f := (whole - away - line[i-1][0]) / (line[i][0] - line[i-1][0])
+				hot = math.Max(hot, line[i-1][1]*(1-f)+line[i][1]*f)
+				break
+			}
+		}
+	}
+	return (hot - cold) / (away * away * 1e6)
 }
 
 func meanOf(v []float64) (mean, sd float64) {

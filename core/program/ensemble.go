@@ -367,7 +367,7 @@ func (s *setup) sureBy(ctx context.Context) (*float64, error) {
 	if err != nil || m == nil {
 		return nil, err
 	}
-	return quantile(m, 0.95), nil
+	return quantile(m, surely), nil
 }
 
 // safes returns when loads turn safe, in order, or nil if some are not by so

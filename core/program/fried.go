@@ -67,21 +67,21 @@ func Fry(ctx context.Context, q Request, hold string, holdC float64) (Fried, err
 		}
 		return value(quantile(loads, share), math.Inf(1))
 	}
-	if s.program.HotFromC > 0 || by(0.95) > s.minutes() {
+	if s.program.HotFromC > 0 || by(surely) > s.minutes() {
 		if here, _, err = s.fitted(ctx); err != nil {
 			return Fried{}, err
 		}
 		if loads, err = here.safes(ctx, fitsWithin); err != nil {
 			return Fried{}, err
 		}
-		if late := by(0.95); late > here.minutes() && !math.IsInf(late, 1) {
+		if late := by(surely); late > here.minutes() && !math.IsInf(late, 1) {
 			here = here.with(here.program.Lasting(math.Ceil(late)))
 		}
 	}
-	if math.IsInf(by(0.95), 1) {
+	if math.IsInf(by(surely), 1) {
 		return Fried{}, refuse.One("program.stages", fmt.Sprintf("%.0f minutes", here.minutes()), "a program by which it is safe inside")
 	}
-	f := Fried{Program: here.program, SafeBy: by(0.95), HalfSafe: by(0.5), Group: here.cut.Group, RestMin: here.rule.RestMin, FlashC: math.Min(flashC, here.dial.MaxC)}
+	f := Fried{Program: here.program, SafeBy: by(surely), HalfSafe: by(0.5), Group: here.cut.Group, RestMin: here.rule.RestMin, FlashC: math.Min(flashC, here.dial.MaxC)}
 	return f, f.wait(here, hold, holdC)
 }
 

@@ -85,8 +85,8 @@ func plain(ctx context.Context, s *setup) (Foreseen, error) {
 		slices.Sort(v)
 		return quantile(v, share)
 	}
-	f.SafeAtMin, f.SafeByMin = pick(e[0].safe, 0.5), pick(e[0].safe, 0.95)
+	f.SafeAtMin, f.SafeByMin = pick(e[0].safe, 0.5), pick(e[0].safe, surely)
 	f.CrispAtMin, f.OverAtMin = pick(e[0].crisp, 0.5), pick(e[0].over, 0.5)
-	(&Belief{s: s}).finish(&f, nil)
+	(&Belief{s: s}).finish(&f, f.SafeByMin, nil)
 	return f, nil
 }
