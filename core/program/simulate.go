@@ -105,7 +105,7 @@ func (r *run) board(v variation) error {
 	r.film, _ = s.below(r.fryer.Film(false))
 	r.rough = s.coating.Film()
 	start := s.startC + v.startC
-	pathogen, _ := safety.PathogenFor(s.class())
+	pathogen, _ := safety.PathogenFor(s.class(), 100*s.cut.Flesh.Fat)
 	r.pathogen = pathogen
 	for _, size := range v.sizes {
 		piece := s.piece

@@ -187,7 +187,7 @@ func (w *warner) inside() {
 		case a.End.CoreC >= w.rule.CoreC:
 			// Hot enough, but not for long enough.
 			w.add("under-rule", w.lastStage(), "The coldest %s is at %s when the program ends, but has not yet held %s for the %s of the rule, or an equivalent. It is not safe to eat yet.",
-				w.flesh(), ends, w.units.Degrees(w.rule.CoreC), units.Minutes(w.rule.HoldMin))
+				w.flesh(), ends, w.units.Degrees(safety.HeldC), units.Minutes(safety.HeldMin))
 		default:
 			w.add("under-rule", w.lastStage(), "The coldest %s is at %s when the program ends, under the %s of the rule. It is not safe to eat yet.",
 				w.flesh(), ends, w.units.Degrees(math.Ceil(w.rule.CoreC)))

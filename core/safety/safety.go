@@ -51,8 +51,9 @@ type Rule struct {
 	RestMin float64 `json:"restMin"` // minutes to rest afterwards
 	Words   string  `json:"words"`
 	Source  string  `json:"source"`
-	// equivalent allows other times at other temperatures.
-	equivalent bool
+	// moment asks for CoreC once, held for the UK's two minutes at 70 °C or an
+	// equivalent; of a rule with both the later counts.
+	moment, held bool
 }
 
 const (
@@ -74,7 +75,7 @@ const PlantCoreC = 92
 // Stricter and is refused when the stricter of the two guidances asks more.
 func For(g Guidance, c Class, ownC float64) (Rule, error) {
 	if c == Plant {
-		return Rule{CoreC: PlantCoreC, Words: "soft right through; no safety minimum applies", Source: "softening of pectin, Andersson et al. 1994"}, nil
+		return Rule{CoreC: PlantCoreC, Words: "soft right through; no safety minimum applies", Source: "softening of pectin, Andersson et al. 1994", moment: true}, nil
 	}
 	least, ok := usMinimum[c]
 	if !ok {
@@ -86,17 +87,21 @@ func For(g Guidance, c Class, ownC float64) (Rule, error) {
 	}
 	switch g {
 	case US:
-		return Rule{CoreC: least, RestMin: rest, Words: "US consumer guidance", Source: usSource}, nil
+		return Rule{CoreC: least, RestMin: rest, Words: "US consumer guidance", Source: usSource, moment: true}, nil
 	case UK:
-		return Rule{CoreC: 70, HoldMin: 2, Words: "UK guidance, or an equivalent time", Source: ukSource, equivalent: true}, nil
+		return Rule{CoreC: HeldC, HoldMin: HeldMin, Words: "UK guidance, or an equivalent time", Source: ukSource, held: true}, nil
 	case Stricter:
 		if !(ownC >= StricterFloor && ownC <= StricterTop) {
 			return Rule{}, fmt.Errorf("%g °C; allowed are %g to %g °C, never under the guidance", ownC, StricterFloor, StricterTop)
 		}
-		return Rule{CoreC: ownC, RestMin: rest, Words: "your own, stricter than the guidance", Source: usSource}, nil
+		// A moment at 75 °C is less than the UK's half minute: both count.
+		return Rule{CoreC: ownC, RestMin: rest, Words: "your own, stricter than the guidance, and held as the UK's asks", Source: usSource + "; " + ukSource, moment: true, held: true}, nil
 	}
 	return Rule{}, fmt.Errorf("no guidance is called %q; known are us, uk, stricter", g)
 }
+
+// What the UK asks to be held, °C and minutes, or an equivalent.
+const HeldC, HeldMin = 70.0, 2.0
 
 // A cook's own rule, °C, lies between these: the floor satisfies both
 // guidances for every food that has a rule.
@@ -148,61 +153,94 @@ func required(t float64) float64 {
 	return math.Inf(1)
 }
 
+// ClearedAfter is how many minutes after a thermometer showed c °C in the
+// coldest spot the rule is met by that reading alone, if it does not cool; ok is
+// false where that temperature never meets it.
+func (r Rule) ClearedAfter(c float64) (minutes float64, ok bool) {
+	if c < r.CoreC {
+		return 0, false
+	}
+	if r.held {
+		return required(c), true
+	}
+	return 0, true
+}
+
 // A Watch follows the coldest meat until the rule is met.
 type Watch struct {
 	rule     Rule
-	progress float64
+	progress float64 // of what has to be held, 1 is met
 	last     float64
 	minute   float64
+	// When the moment came, and when enough was held; NaN before.
+	moment, held float64
 }
 
 // NewWatch starts at minute 0 with the coldest meat at startC °C.
-func NewWatch(r Rule, startC float64) Watch { return Watch{rule: r, last: startC} }
+func NewWatch(r Rule, startC float64) Watch {
+	return Watch{rule: r, last: startC, moment: math.NaN(), held: math.NaN()}
+}
 
 // Add takes the coldest meat's temperature at a minute, later than the last,
 // and returns the minute at which the rule was met, or NaN while it is not.
 func (w *Watch) Add(minute, coreC float64) float64 {
 	from, start := w.last, w.minute
 	w.last, w.minute = coreC, minute
-	if !w.rule.equivalent {
-		if coreC < w.rule.CoreC {
-			return math.NaN()
-		}
+	if math.IsNaN(w.moment) && coreC >= w.rule.CoreC {
+		w.moment = minute
 		if f := (w.rule.CoreC - from) / (coreC - from); f > 0 && f < 1 {
-			return start + f*(minute-start)
+			w.moment = start + f*(minute-start)
 		}
-		return minute
 	}
-	before := w.progress
-	w.progress += (minute - start) * pace(from, coreC)
-	if w.progress < 1 {
-		return math.NaN()
+	if math.IsNaN(w.held) && w.rule.held {
+		before := w.progress
+		if w.progress += (minute - start) * pace(from, coreC); w.progress >= 1 {
+			w.held = start + (minute-start)*(1-before)/(w.progress-before)
+		}
 	}
-	return start + (minute-start)*(1-before)/(w.progress-before)
+	switch {
+	case !w.rule.held:
+		return w.moment
+	case !w.rule.moment:
+		return w.held
+	}
+	return math.Max(w.moment, w.held) // NaN while either is
 }
 
-// A Pathogen has its thermal death figures: D at a reference temperature and
-// the z that shifts it.
+// A Pathogen has its thermal death figures: D at a reference temperature, the
+// z that shifts it, and by how much fat that surrounds it lengthens D.
 type Pathogen struct {
 	Name   string
 	DMin   float64 // minutes for one tenth to survive at RefC
 	RefC   float64
 	Z      float64
+	PerFat float64 // share of D a percent of fat over the first
 	Source string
 }
 
-// PathogenFor returns what matters most for the class; ok is false where
-// none is shown.
-func PathogenFor(c Class) (p Pathogen, ok bool) {
+// The poultry tables run from 1 to 12 % of fat, over which the time for seven
+// reductions grows by 1.23 to 1.29 (44.2 to 54.4 s at 68.3 °C, 63.3 to 81.4 min
+// at 57.8 °C); the slower end is taken.
+const (
+	fatFrom, fatTo = 1.0, 12.0 // percent
+	fatProtects    = 0.29 / (fatTo - fatFrom)
+)
+
+// PathogenFor returns what matters most for the class in flesh with so much
+// fat, percent; ok is false where none is shown.
+func PathogenFor(c Class, fatPct float64) (p Pathogen, ok bool) {
 	switch c {
 	case Poultry, MincedPoultry, Stuffed:
-		return Pathogen{"Salmonella", 0.386, 65.6, 5.6, "worked back from the times for a 7-log reduction in chicken, USDA FSIS Appendix A"}, true
+		p = Pathogen{"Salmonella", 0.386, 65.6, 5.6, fatProtects, "worked back from the times for a 7-log reduction in chicken with 1 to 12 % of fat, USDA FSIS Appendix A"}
 	case Minced, WholeMeat:
-		return Pathogen{"Salmonella", 0.615, 62.8, 5.8, "worked back from the times for a 6.5-log reduction in meat, USDA FSIS Appendix A"}, true
+		p = Pathogen{"Salmonella", 0.615, 62.8, 5.8, 0, "worked back from the times for a 6.5-log reduction in meat, USDA FSIS Appendix A"}
 	case Fish:
-		return Pathogen{"Listeria", 0.33, 70, 7.5, "Gaze et al., Food Microbiology 6, 1989: six reductions in 2 min at 70 °C"}, true
+		p = Pathogen{"Listeria", 0.33, 70, 7.5, 0, "Gaze et al., Food Microbiology 6, 1989: six reductions in 2 min at 70 °C"}
+	default:
+		return Pathogen{}, false
 	}
-	return Pathogen{}, false
+	p.DMin *= 1 + p.PerFat*(math.Max(fatFrom, math.Min(fatPct, fatTo))-fatFrom)
+	return p, true
 }
 
 // Reduction returns the decimal reductions in a span of minutes at t °C,

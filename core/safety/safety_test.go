@@ -63,12 +63,69 @@ func TestNeverLaxerThanTheGuidance(t *testing.T) {
 }
 
 func TestReductionsFollowTheSources(t *testing.T) {
-	p, _ := PathogenFor(Poultry)
+	p, _ := PathogenFor(Poultry, 1)
 	if r := p.Reduction(65.6, 2.7); math.Abs(r-7) > 0.05 {
 		t.Errorf("2.7 min at 65.6 °C give %.2f reductions, the source 7", r)
 	}
-	p, _ = PathogenFor(Fish)
+	p, _ = PathogenFor(Fish, 5)
 	if r := p.Reduction(70, 2); math.Abs(r-6) > 0.1 {
 		t.Errorf("2 min at 70 °C give %.2f reductions, the source 6", r)
+	}
+}
+
+// Fat keeps germs: of poultry with 12 % of it a time kills 1.3 to 1.6 tenths
+// less of seven, as the tables say.
+func TestFatInPoultryCostsReductions(t *testing.T) {
+	lean, _ := PathogenFor(Poultry, 1)
+	fat, _ := PathogenFor(Poultry, 12)
+	for _, c := range []float64{60, 65.6, 68.3} {
+		all := 7 / lean.Reduction(c, 1)
+		if less := 7 - fat.Reduction(c, all); less < 1.3 || less > 1.6 {
+			t.Errorf("at %g °C fat costs %.2f of seven reductions", c, less)
+		}
+	}
+	if p, _ := PathogenFor(Poultry, 40); p.DMin != fat.DMin {
+		t.Errorf("past the table's 12 %% D is %g, there %g", p.DMin, fat.DMin)
+	}
+}
+
+// A cook's own rule is never laxer than either guidance, however fast the core
+// warms: of both rules the later counts.
+func TestOwnRuleIsHeldAsTheUKAsks(t *testing.T) {
+	for _, perMin := range []float64{3, 12, 30, 60} {
+		met := map[Guidance]float64{}
+		for _, g := range Guidances {
+			r, err := For(g, Poultry, StricterFloor)
+			if err != nil {
+				t.Fatal(err)
+			}
+			w := NewWatch(r, 5)
+			for m := 0.0; ; {
+				m += 0.01
+				if at := w.Add(m, 5+perMin*m); !math.IsNaN(at) {
+					met[g] = at
+					break
+				}
+			}
+		}
+		if met[Stricter] < math.Max(met[US], met[UK])-1e-9 {
+			t.Errorf("warming by %g °C a minute the own rule is met at %.3f, US %.3f, UK %.3f", perMin, met[Stricter], met[US], met[UK])
+		}
+	}
+}
+
+func TestAReadingClearsWhatTheRuleAsks(t *testing.T) {
+	us, _ := For(US, Poultry, 0)
+	uk, _ := For(UK, Poultry, 0)
+	own, _ := For(Stricter, Poultry, 76)
+	for _, c := range []struct {
+		rule Rule
+		c    float64
+		min  float64
+		ok   bool
+	}{{us, 73.8, 0, false}, {us, 73.9, 0, true}, {uk, 69.9, 0, false}, {uk, 70, 2, true}, {uk, 75, 0.5, true}, {own, 75, 0, false}, {own, 80, 0.1, true}} {
+		if min, ok := c.rule.ClearedAfter(c.c); ok != c.ok || math.Abs(min-c.min) > 1e-9 {
+			t.Errorf("%g °C under %q: %g min, %v", c.c, c.rule.Words, min, ok)
+		}
 	}
 }
