@@ -167,13 +167,14 @@ func serve(ctx context.Context, out io.Writer, f serveFlags) error {
 	if !api.IsLoopback(host) && fixed == "" {
 		return fmt.Errorf("--addr %s is open to the network: set VELOCRUSTUM_PASSPHRASE first, or stay on 127.0.0.1; for a phone in the kitchen there is --lan", f.addr)
 	}
-	release, err := store.Claim(f.db)
+	claimed, err := store.Claim(f.db)
 	if err != nil {
 		return err
 	}
-	defer release()
+	defer claimed.Release()
+	f.db = claimed.Path
 	if f.reset {
-		if err := setAside(f.db); err != nil {
+		if err := errors.Join(setAside(f.db), claimed.Hold()); err != nil {
 			return err
 		}
 	}

@@ -16,6 +16,9 @@ type Coat struct {
 	// Says is how the order line puts it: "in rice starch".
 	Says  string
 	Stuck []Stuck // from the inside out
+	// LooseWater and LooseFat lie on it without solids to hold them, g per
+	// 100 cm²: a layer of water or oil alone.
+	LooseWater, LooseFat float64
 	// Half is the thickness of its own dried layers that is half as crisp as
 	// can be, mm: a starch shatters thin. Crackles is how much crisper it
 	// makes the skin or flesh beneath; 0 is 1.
@@ -141,7 +144,7 @@ func CoatIDs() []string {
 // A Coating is a coat on a piece with its oil.
 type Coating struct {
 	Coat
-	Oil float64 // g per 100 cm²
+	Oil float64 // g per 100 cm², with what is loose of the coat's own
 }
 
 // Oiled returns how far the coat has the oil it needs, 0 to 1.
@@ -154,7 +157,7 @@ func (c Coating) Oiled() float64 {
 
 // Grams returns what sticks to a piece, oil included.
 func (c Coating) Grams(p Piece) float64 {
-	g := c.Oil
+	g := c.Oil + c.LooseWater
 	for _, l := range c.Stuck {
 		g += l.grams()
 	}

@@ -240,7 +240,7 @@ func usualSticks(l CoatLayer, m, below matter, shelf func(string) (larder.Ingred
 		sum, of := 0.0, 0.0
 		for _, p := range l.Parts {
 			i, _ := shelf(p.Ingredient)
-			if i.Form != "" {
+			if i.Form == larder.Powder || i.Form == larder.Crumb {
 				continue
 			}
 			s, ok := bindings[i.ID]
@@ -289,8 +289,17 @@ func grainOf(i larder.Ingredient) grain {
 	return otherCrumb
 }
 
+// leastSolids is the share of solids under which what is put on lies on the food
+// as water and oil do.
+const leastSolids = 0.02
+
 // put adds a layer. A powder and the binder over it become one: it drinks.
 func (c *Coat) put(m, below, over matter, sticks float64) {
+	if m.dry < leastSolids {
+		// Water and oil have nothing that could be a layer.
+		c.LooseWater, c.LooseFat = c.LooseWater+sticks*m.water, c.LooseFat+sticks*m.fat
+		return
+	}
 	s := Stuck{Dry: sticks * m.dry, Wet: sticks * m.water, Fat: sticks * m.fat}
 	switch {
 	case m.isBatter():

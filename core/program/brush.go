@@ -199,6 +199,8 @@ func (s *setup) brushedAt(ctx context.Context, i int) (Brushed, error) {
 		out.Says = fmt.Sprintf("Brushed at minute %.0f its sugar turns bitter at %s by the end; it stands %s.", at, t.Words(last), t.Words(out.HottestC))
 	case out.LatestMin == nil:
 		out.Says = "It does not dry to a glaze before the end, whenever it goes on: brush thinner, or give it longer."
+	case out.BestMin == nil:
+		out.Says = fmt.Sprintf("Its sugar turns bitter by the end, even when it goes on at minute %.0f, the latest at which it still dries: brush less sugar, or end cooler.", *out.LatestMin)
 	case at > *out.LatestMin:
 		out.Says = fmt.Sprintf("Brushed at minute %.0f it is still wet at the end; minute %.0f is the latest, %.0f the best.", at, *out.LatestMin, *out.BestMin)
 	default:

@@ -293,7 +293,7 @@ func (s *setup) other(w *Warning) (*setup, *Change) {
 		out.oil(g / whole)
 		return &out, &Change{Label: "Oil it with " + s.units.Grams(g), OilG: &g}
 	case "wet-patch", "rinse":
-		out.surface, out.water = food.Wiped, food.Wiped.Water()
+		out.surface, out.water = food.Wiped, food.Wiped.Water()+out.coating.LooseWater/10
 		return &out, &Change{Label: "Wipe them dry", Surface: string(food.Wiped)}
 	case "too-thick":
 		least, _ := s.cut.Thicknesses(s.massG)

@@ -96,6 +96,7 @@ func (c *checker) kitchen(q Request) kitchen {
 	k.lie(k.cut.Piece(k.massG, value(q.Load.ThicknessMm, 0)))
 	k.share(q.Load.Pieces)
 	k.oil(coat.OilG / k.surface100(q.Load.Pieces))
+	k.water += k.coating.LooseWater / 10 // kg/m²
 	if k.coverage > MaxCoverage {
 		c.Add("load.pieces", fmt.Sprint(q.Load.Pieces), fmt.Sprintf("1 to %d of this size in this basket; more would stand over its rim", k.most()))
 	}
@@ -296,9 +297,9 @@ func (k *kitchen) covers(pieces int) float64 {
 	return k.spec.Coverage(k.piece.Length*1000, k.piece.Width*1000, k.piece.Footprint(), pieces)
 }
 
-// oil puts so many g/100 cm² on them.
+// oil puts so many g/100 cm² on them, beside what the coat has of its own.
 func (k *kitchen) oil(film float64) {
-	k.coating.Oil = film
+	k.coating.Oil = film + k.coating.LooseFat
 	k.gain = crust.Gain(k.cut.Sugar*(1-k.coating.Covers)+k.coating.Sugar+k.sugar, k.coating.Alkali, k.coating.Browns, k.coating.Oiled())
 }
 

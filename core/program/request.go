@@ -346,7 +346,8 @@ func (c *checker) brush(at string, t Turn, find func(string) (larder.Ingredient,
 		c.Add(at+".parts", "none, or many", fmt.Sprintf("1 to %d ingredients", food.MaxParts))
 		return
 	}
-	c.Within(at+".g", t.Brush.G, BrushLimit.Min, BrushLimit.Max, BrushLimit.Unit)
+	// One piece's share of a gram is less than that.
+	c.Over(at+".g", t.Brush.G, 0, BrushLimit.Max, BrushLimit.Unit)
 	for k, p := range t.Brush.Parts {
 		if _, err := find(p.Ingredient); err != nil {
 			c.Add(fmt.Sprintf("%s.parts[%d].ingredient", at, k), fmt.Sprintf("%q", p.Ingredient), "an ingredient of the pantry")

@@ -50,6 +50,13 @@ func (c *Check) Within(field string, v, lo, hi float64, unit string) {
 	}
 }
 
+// Over notes a number that is not more than lo and up to hi.
+func (c *Check) Over(field string, v, lo, hi float64, unit string) {
+	if !(v > lo && v <= hi) {
+		c.Add(field, fmt.Sprintf("%g", v), strings.TrimSpace(fmt.Sprintf("more than %g, up to %g %s", lo, hi, unit)))
+	}
+}
+
 // Among notes a word that is not known.
 func (c *Check) Among(field, v string, known ...string) {
 	if !slices.Contains(known, v) {

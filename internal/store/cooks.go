@@ -290,12 +290,12 @@ func (s *Store) DeleteCook(ctx context.Context, id string) error {
 	if c.FinishedAt == nil {
 		return ErrLive
 	}
-	return touched(s.db.ExecContext(ctx, `UPDATE cooks SET deleted_at = ? WHERE id = ?`, Time{s.now()}, id))
+	return touched(s.exec(ctx, `UPDATE cooks SET deleted_at = ? WHERE id = ?`, Time{s.now()}, id))
 }
 
 // RestoreCook brings one back.
 func (s *Store) RestoreCook(ctx context.Context, id string) (Cook, error) {
-	if err := touched(s.db.ExecContext(ctx, `UPDATE cooks SET deleted_at = NULL WHERE id = ?`, id)); err != nil {
+	if err := touched(s.exec(ctx, `UPDATE cooks SET deleted_at = NULL WHERE id = ?`, id)); err != nil {
 		return Cook{}, err
 	}
 	return s.Cook(ctx, id)

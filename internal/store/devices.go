@@ -25,7 +25,7 @@ func hashed(token string) string {
 // Pair lets a device in by a token, which is not kept itself.
 func (s *Store) Pair(ctx context.Context, name, token string) (Device, error) {
 	d := Device{ID: newID(), Name: name, PairedAt: Time{s.now()}, SeenAt: Time{s.now()}}
-	_, err := s.db.ExecContext(ctx, `INSERT INTO devices (id, name, token_hash, paired_at, seen_at) VALUES (?, ?, ?, ?, ?)`,
+	_, err := s.exec(ctx, `INSERT INTO devices (id, name, token_hash, paired_at, seen_at) VALUES (?, ?, ?, ?, ?)`,
 		d.ID, d.Name, hashed(token), d.PairedAt, d.SeenAt)
 	return d, err
 }
@@ -35,7 +35,7 @@ func (s *Store) Paired(ctx context.Context, token string) (d Device, err error) 
 	err = found(s.db.GetContext(ctx, &d, `SELECT id, name, paired_at, seen_at FROM devices WHERE token_hash = ?`, hashed(token)))
 	if now := s.now(); err == nil && now.Sub(d.SeenAt.Time) > time.Hour {
 		d.SeenAt = Time{now}
-		_, err = s.db.ExecContext(ctx, `UPDATE devices SET seen_at = ? WHERE id = ?`, d.SeenAt, d.ID)
+		_, err = s.exec(ctx, `UPDATE devices SET seen_at = ? WHERE id = ?`, d.SeenAt, d.ID)
 	}
 	return d, err
 }
@@ -49,7 +49,7 @@ func (s *Store) Devices(ctx context.Context) ([]Device, error) {
 
 // Unpair lets a device in no more.
 func (s *Store) Unpair(ctx context.Context, id string) error {
-	return touched(s.db.ExecContext(ctx, `DELETE FROM devices WHERE id = ?`, id))
+	return touched(s.exec(ctx, `DELETE FROM devices WHERE id = ?`, id))
 }
 
 // Passphrase returns that of the home network; the first time it is the one

@@ -79,25 +79,135 @@ func TestBackupReplacesNothingButACopy(t *testing.T) {
 }
 
 func TestOneProcessServesAFile(t *testing.T) {
-	path := filepath.Join(t.TempDir(), "kitchen.db")
-	release, err := Claim(path)
+	dir := t.TempDir()
+	path := filepath.Join(dir, "kitchen.db")
+	claimed, err := Claim(path)
 	if err != nil {
 		t.Fatal(err)
 	}
-	if _, err := Claim(path); !errors.Is(err, ErrClaimed) || !strings.Contains(err.Error(), path) {
-		t.Errorf("claimed twice: %v", err)
-	}
-	release()
-	again, err := Claim(path)
+	s, err := Open(t.Context(), path, time.Now)
 	if err != nil {
-		t.Errorf("let go, it is still claimed: %v", err)
-	} else {
-		again()
+		t.Fatal(err)
 	}
+	// By its own name, through a link to it, to its folder, and by another name
+	// of the same file.
+	link, hard, folder := filepath.Join(dir, "link.db"), filepath.Join(t.TempDir(), "hard.db"), filepath.Join(t.TempDir(), "folder")
+	if err := errors.Join(os.Symlink(path, link), os.Link(path, hard), os.Symlink(dir, folder)); err != nil {
+		t.Fatal(err)
+	}
+	for _, name := range []string{path, link, hard, filepath.Join(folder, "kitchen.db")} {
+		if _, err := Claim(name); !errors.Is(err, ErrClaimed) {
+			t.Errorf("claimed twice, as %s: %v", name, err)
+		}
+	}
+	// The claim costs the open database none of its locks.
+	if _, err := s.AddFryer(t.Context(), Fryer{Name: "drawer"}); err != nil {
+		t.Error(err)
+	}
+	if err := s.Close(); err != nil {
+		t.Error(err)
+	}
+	claimed.Release()
+	again, err := Claim(link)
+	if err != nil {
+		t.Fatalf("let go, it is still claimed: %v", err)
+	}
+	if real, _ := filepath.EvalSymlinks(path); again.Path != real {
+		t.Errorf("through a link %s is served, not %s", again.Path, real)
+	}
+	again.Release()
 	for _, no := range []string{"", ":memory:"} {
 		if _, err := Claim(no); err == nil {
 			t.Errorf("%q was taken for a file", no)
 		}
+	}
+}
+
+// What was acknowledged is on the disk: SQLite waits for it on every
+// connection.
+func TestWritesAreSynced(t *testing.T) {
+	s, _ := open(t)
+	for range 4 { // all connections at once
+		c, err := s.db.Connx(t.Context())
+		if err != nil {
+			t.Fatal(err)
+		}
+		defer c.Close()
+		var how int
+		var journal string
+		if err := errors.Join(c.GetContext(t.Context(), &how, `PRAGMA synchronous`), c.GetContext(t.Context(), &journal, `PRAGMA journal_mode`)); err != nil || how != 2 || journal != "wal" {
+			t.Errorf("synchronous is %d, journal %s: %v", how, journal, err)
+		}
+	}
+}
+
+// A copy can be read by its owner alone, and lets nobody into the network.
+func TestCopiesArePrivate(t *testing.T) {
+	s, _ := open(t)
+	if _, err := s.Passphrase(t.Context(), "never-told-this"); err != nil {
+		t.Fatal(err)
+	}
+	path := filepath.Join(t.TempDir(), "copy.db")
+	if err := s.Backup(t.Context(), path); err != nil {
+		t.Fatal(err)
+	}
+	if i, err := os.Stat(path); err != nil || i.Mode().Perm() != 0o600 {
+		t.Errorf("the copy is open to others: %v, %v", i.Mode(), err)
+	}
+	if b, err := os.ReadFile(path); err != nil || strings.Contains(string(b), "never-told-this") {
+		t.Errorf("the copy has the passphrase in it (%v)", err)
+	}
+	c, err := Open(t.Context(), path, time.Now)
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer c.Close()
+	if got, err := c.Passphrase(t.Context(), "another"); got != "another" || err != nil {
+		t.Errorf("put back it lets in by %q: %v", got, err)
+	}
+	if kept, err := s.Passphrase(t.Context(), "another"); kept != "never-told-this" || err != nil {
+		t.Errorf("the database itself has %q: %v", kept, err)
+	}
+}
+
+// A database that is taken away under the program is told of, and nothing is
+// called kept.
+func TestADatabaseThatIsGoneIsTold(t *testing.T) {
+	s, path := open(t)
+	if err := os.Rename(path, path+".elsewhere"); err != nil {
+		t.Fatal(err)
+	}
+	_, added := s.AddFryer(t.Context(), Fryer{Name: "drawer"})
+	for _, err := range []error{added, s.Healthy(t.Context()), s.Unpair(t.Context(), "x")} {
+		if !errors.Is(err, ErrGone) || !strings.Contains(Trouble(err), "moved or deleted") {
+			t.Errorf("gone, it is told as %v", err)
+		}
+	}
+	if err := os.Rename(path+".elsewhere", path); err != nil {
+		t.Fatal(err)
+	}
+	if err := s.Healthy(t.Context()); err != nil {
+		t.Errorf("put back: %v", err)
+	}
+}
+
+// BenchmarkTell is one tap that is acknowledged.
+func BenchmarkTell(b *testing.B) {
+	for _, how := range []string{"FULL", "NORMAL"} {
+		b.Run(how, func(b *testing.B) {
+			s, err := Open(b.Context(), filepath.Join(b.TempDir(), "kitchen.db"), time.Now)
+			if err != nil {
+				b.Fatal(err)
+			}
+			defer s.Close()
+			s.db.SetMaxOpenConns(1)
+			s.db.MustExec(`PRAGMA synchronous = ` + how)
+			for b.Loop() {
+				if _, err := s.AddFryer(b.Context(), Fryer{Name: "drawer"}); err != nil {
+					b.Fatal(err)
+				}
+			}
+		})
 	}
 }
 
@@ -157,4 +267,47 @@ func TestADiskThatIsFullIsToldPlainly(t *testing.T) {
 	if Trouble(ErrChanged) != "" {
 		t.Error("a lost race is no trouble of the disk")
 	}
+}
+
+// A backup only adds: it may hold the last copies of what the household's own
+// folder has lost.
+func TestABackupOnlyAdds(t *testing.T) {
+	s, _ := open(t)
+	path := filepath.Join(t.TempDir(), "copy.db")
+	if err := s.putPicture("one", []byte("full"), []byte("small")); err != nil {
+		t.Fatal(err)
+	}
+	if err := s.Backup(t.Context(), path); err != nil {
+		t.Fatal(err)
+	}
+	foreign := filepath.Join(picturesOf(path), "letter.txt")
+	if err := os.WriteFile(foreign, []byte("Dear aunt"), 0o600); err != nil {
+		t.Fatal(err)
+	}
+	there := func(when string) {
+		t.Helper()
+		for _, name := range []string{foreign, filepath.Join(picturesOf(path), "one.jpg"), filepath.Join(picturesOf(path), "one.small.jpg")} {
+			if _, err := os.Stat(name); err != nil {
+				t.Errorf("%s: %v", when, err)
+			}
+		}
+	}
+	if err := s.putPicture("two", []byte("full"), []byte("small")); err != nil {
+		t.Fatal(err)
+	}
+	s.dropPicture("one")
+	if err := s.Backup(t.Context(), path); err != nil {
+		t.Fatal(err)
+	}
+	there("one was swept away")
+	if _, err := os.Stat(filepath.Join(picturesOf(path), "two.jpg")); err != nil {
+		t.Error(err)
+	}
+	if err := os.RemoveAll(s.pictures); err != nil {
+		t.Fatal(err)
+	}
+	if err := s.Backup(t.Context(), path); err != nil {
+		t.Fatal(err)
+	}
+	there("the folder lies elsewhere")
 }

@@ -104,7 +104,7 @@ func (s *Store) DeleteFryer(ctx context.Context, id string) error {
 
 // RestoreFryer brings one back.
 func (s *Store) RestoreFryer(ctx context.Context, id string) (Fryer, error) {
-	if err := touched(s.db.ExecContext(ctx, `UPDATE fryers SET deleted_at = NULL WHERE id = ?`, id)); err != nil {
+	if err := touched(s.exec(ctx, `UPDATE fryers SET deleted_at = NULL WHERE id = ?`, id)); err != nil {
 		return Fryer{}, err
 	}
 	return s.Fryer(ctx, id)

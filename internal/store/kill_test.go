@@ -30,11 +30,11 @@ func TestMain(m *testing.M) {
 
 // writeUntilKilled says of each event that it was promised is kept.
 func writeUntilKilled(ctx context.Context, path string) error {
-	release, err := Claim(path)
+	claimed, err := Claim(path)
 	if err != nil {
 		return err
 	}
-	defer release()
+	defer claimed.Release()
 	s, err := Open(ctx, path, time.Now)
 	if err != nil {
 		return err

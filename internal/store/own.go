@@ -178,7 +178,7 @@ func (o own[T, D]) one(ctx context.Context, s *Store, id string) (t T, err error
 
 // drop forgets one.
 func (o own[T, D]) drop(ctx context.Context, s *Store, id string) error {
-	return touched(s.db.ExecContext(ctx, `DELETE FROM `+o.table+` WHERE id = ?`, id))
+	return touched(s.exec(ctx, `DELETE FROM `+o.table+` WHERE id = ?`, id))
 }
 
 // Marinades returns the household's own, by name.

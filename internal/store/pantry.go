@@ -60,5 +60,5 @@ func (s *Store) PutIngredient(ctx context.Context, i prep.Ingredient, version *i
 
 // DropIngredient forgets the household's own figures of one.
 func (s *Store) DropIngredient(ctx context.Context, id string) error {
-	return touched(s.db.ExecContext(ctx, `DELETE FROM pantry WHERE id = ?`, id))
+	return touched(s.exec(ctx, `DELETE FROM pantry WHERE id = ?`, id))
 }

@@ -143,7 +143,7 @@ func (s *Store) SayAlt(ctx context.Context, id, alt string) (Picture, error) {
 
 // DeletePicture takes one out of the logbook; for a day it can be brought back.
 func (s *Store) DeletePicture(ctx context.Context, id string) error {
-	if err := touched(s.db.ExecContext(ctx, `UPDATE pictures SET deleted_at = ? WHERE id = ? AND deleted_at IS NULL`, Time{s.now()}, id)); err != nil {
+	if err := touched(s.exec(ctx, `UPDATE pictures SET deleted_at = ? WHERE id = ? AND deleted_at IS NULL`, Time{s.now()}, id)); err != nil {
 		return err
 	}
 	return s.sweep(ctx)
@@ -155,7 +155,7 @@ func (s *Store) RestorePicture(ctx context.Context, id string) (Picture, error) 
 }
 
 func (s *Store) pictureAfter(ctx context.Context, id, change string, args ...any) (p Picture, err error) {
-	if err := touched(s.db.ExecContext(ctx, change, args...)); err != nil {
+	if err := touched(s.exec(ctx, change, args...)); err != nil {
 		return p, err
 	}
 	err = s.db.GetContext(ctx, &p, `SELECT `+pictureColumns+` FROM pictures WHERE id = ?`, id)
@@ -166,7 +166,7 @@ func (s *Store) pictureAfter(ctx context.Context, id, change string, args ...any
 // of none.
 func (s *Store) sweep(ctx context.Context) error {
 	before := s.now().Add(-regret)
-	if _, err := s.db.ExecContext(ctx, `DELETE FROM pictures WHERE deleted_at < ?`, Time{before}); err != nil {
+	if _, err := s.exec(ctx, `DELETE FROM pictures WHERE deleted_at < ?`, Time{before}); err != nil {
 		return fmt.Errorf("forgetting pictures: %w", err)
 	}
 	var ids []string
@@ -192,24 +192,23 @@ func (s *Store) sweep(ctx context.Context) error {
 	return nil
 }
 
-// copyPictures makes a folder hold what another does. A picture never changes,
-// so that one which is there is whole.
+// copyPictures puts into a folder what another holds and it does not. A picture
+// never changes, so that one which is there is whole. Nothing is taken out: it
+// may be the last copy of what the other has lost.
 func copyPictures(from, to string) error {
 	files, err := os.ReadDir(from)
 	if errors.Is(err, fs.ErrNotExist) {
-		return os.RemoveAll(to)
+		return nil
 	} else if err != nil {
 		return err
 	}
 	if err := os.MkdirAll(to, 0o700); err != nil {
 		return err
 	}
-	kept := map[string]bool{}
 	for _, f := range files {
 		if strings.HasSuffix(f.Name(), ".part") {
 			continue
 		}
-		kept[f.Name()] = true
 		if _, err := os.Stat(filepath.Join(to, f.Name())); err == nil {
 			continue
 		}
@@ -222,17 +221,6 @@ func copyPictures(from, to string) error {
 		}
 		if err != nil {
 			return err
-		}
-	}
-	old, err := os.ReadDir(to)
-	if err != nil {
-		return err
-	}
-	for _, f := range old {
-		if !kept[f.Name()] {
-			if err := os.Remove(filepath.Join(to, f.Name())); err != nil {
-				return err
-			}
 		}
 	}
 	return nil

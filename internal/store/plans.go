@@ -81,12 +81,12 @@ func (s *Store) PutPlan(ctx context.Context, p Plan, version *int) (Plan, error)
 
 // DeletePlan puts one aside.
 func (s *Store) DeletePlan(ctx context.Context, id string) error {
-	return touched(s.db.ExecContext(ctx, `UPDATE plans SET deleted_at = ? WHERE id = ? AND deleted_at IS NULL`, Time{s.now()}, id))
+	return touched(s.exec(ctx, `UPDATE plans SET deleted_at = ? WHERE id = ? AND deleted_at IS NULL`, Time{s.now()}, id))
 }
 
 // RestorePlan brings one back.
 func (s *Store) RestorePlan(ctx context.Context, id string) (Plan, error) {
-	if err := touched(s.db.ExecContext(ctx, `UPDATE plans SET deleted_at = NULL WHERE id = ?`, id)); err != nil {
+	if err := touched(s.exec(ctx, `UPDATE plans SET deleted_at = NULL WHERE id = ?`, id)); err != nil {
 		return Plan{}, err
 	}
 	return s.Plan(ctx, id)

@@ -57,7 +57,8 @@ type Store struct {
 	db       *sqlx.DB
 	now      func() time.Time
 	path     string
-	pictures string // the folder of what lies beside it
+	file     fs.FileInfo // what was opened; nil where it is not watched
+	pictures string      // the folder of what lies beside it
 }
 
 // Open opens or makes the file at path and brings it up to date; before a
@@ -79,6 +80,9 @@ func Open(ctx context.Context, path string, now func() time.Time) (*Store, error
 		_ = s.Close()
 		return nil, broken(path, err)
 	}
+	if s.file, err = os.Stat(path); err != nil {
+		return nil, errors.Join(err, s.Close())
+	}
 	if err := s.sweep(ctx); err != nil {
 		_ = s.Close()
 		return nil, broken(path, err)
@@ -86,10 +90,11 @@ func Open(ctx context.Context, path string, now func() time.Time) (*Store, error
 	return s, nil
 }
 
-// connect opens the file at path as it is.
+// connect opens the file at path as it is. Each change is on the disk before it
+// is answered: a device forgets a tap that was.
 func connect(path string, now func() time.Time) (*Store, error) {
 	q := url.Values{}
-	for _, p := range []string{"busy_timeout(5000)", "journal_mode(WAL)", "foreign_keys(1)", "synchronous(NORMAL)"} {
+	for _, p := range []string{"busy_timeout(5000)", "journal_mode(WAL)", "foreign_keys(1)", "synchronous(FULL)"} {
 		q.Add("_pragma", p)
 	}
 	q.Set("_txlock", "immediate")
@@ -249,20 +254,40 @@ func (s *Store) copyTo(ctx context.Context, path string) (err error) {
 			_ = os.Remove(part)
 		}
 	}()
+	// SQLite fills a file that is there and empty, and leaves its mode.
+	f, err := os.OpenFile(part, os.O_CREATE|os.O_EXCL|os.O_RDWR, 0o600)
+	if err != nil {
+		return fmt.Errorf("making the copy: %w", err)
+	}
+	defer f.Close()
 	if _, err := s.db.ExecContext(ctx, "VACUUM INTO ?", part); err != nil {
 		return fmt.Errorf("copying the database: %w", err)
 	}
-	f, err := os.Open(part)
-	if err != nil {
-		return fmt.Errorf("reading the copy: %w", err)
+	if err := withoutPassphrase(ctx, part); err != nil {
+		return fmt.Errorf("taking the passphrase out of the copy: %w", err)
 	}
-	if err := errors.Join(f.Sync(), f.Close()); err != nil {
+	if err := f.Sync(); err != nil {
 		return fmt.Errorf("keeping the copy: %w", err)
 	}
 	if err := os.Rename(part, path); err != nil {
 		return fmt.Errorf("putting the copy in its place: %w", err)
 	}
-	return nil
+	return syncFolder(path)
+}
+
+// withoutPassphrase takes the passphrase of the home network out of a copy,
+// which goes on sticks and to others; where it is put back another is made.
+func withoutPassphrase(ctx context.Context, path string) error {
+	db, err := sqlx.Open("sqlite", "file:"+(&url.URL{Path: path}).EscapedPath()+"?_pragma=secure_delete(1)&_pragma=journal_mode(MEMORY)")
+	if err != nil {
+		return err
+	}
+	var has bool
+	err = db.GetContext(ctx, &has, `SELECT EXISTS (SELECT 1 FROM pragma_table_info('settings') WHERE name = 'lan_passphrase')`)
+	if err == nil && has {
+		_, err = db.ExecContext(ctx, `UPDATE settings SET lan_passphrase = ''`)
+	}
+	return errors.Join(err, db.Close())
 }
 
 // sqliteMagic opens every SQLite file.
@@ -308,9 +333,35 @@ func (s *Store) Healthy(ctx context.Context) error {
 	})
 }
 
+// ErrGone is for a database whose file was moved or deleted while it was open:
+// what is written to it then is lost with the program's end.
+var ErrGone = errors.New("the database was moved or deleted while the program ran")
+
+// stillThere says whether the file is still the one that was opened.
+func (s *Store) stillThere() error {
+	if s.file == nil {
+		return nil
+	}
+	if is, err := os.Stat(s.path); err != nil || !os.SameFile(is, s.file) {
+		return fmt.Errorf("%s: %w", s.path, ErrGone)
+	}
+	return nil
+}
+
+// exec runs one change.
+func (s *Store) exec(ctx context.Context, query string, args ...any) (sql.Result, error) {
+	if err := s.stillThere(); err != nil {
+		return nil, err
+	}
+	return s.db.ExecContext(ctx, query, args...)
+}
+
 // Trouble says in plain words what ails the disk or the file, and the way on;
 // empty if it is something else.
 func Trouble(err error) string {
+	if errors.Is(err, ErrGone) {
+		return "The database of the kitchen computer was moved or deleted while the program ran. What you did stays on this device; stop the program there, put the file back and start it again."
+	}
 	var sq *sqlite.Error
 	if !errors.As(err, &sq) {
 		return ""
@@ -334,6 +385,9 @@ func IsBusy(err error) bool {
 
 // write runs f in one transaction.
 func (s *Store) write(ctx context.Context, f func(tx *sqlx.Tx) error) error {
+	if err := s.stillThere(); err != nil {
+		return err
+	}
 	tx, err := s.db.BeginTxx(ctx, nil)
 	if err != nil {
 		return fmt.Errorf("beginning a change: %w", err)
