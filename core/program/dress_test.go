@@ -1,7 +1,12 @@
 package program
 
 import (
+	"encoding/json"
+	"math"
 	"testing"
+
+	"velocrustum/core/food"
+	"velocrustum/core/larder"
 )
 
 // a sauce that coats a spoon, of soy and honey with starch.
@@ -94,5 +99,80 @@ func TestLessWaterLessHarm(t *testing.T) {
 	left := c.lies[0].water + c.lies[1].water
 	if gone := 2*glossy.film().water - left - taken; gone < 0 || taken <= 0 {
 		t.Errorf("of %.3f kg/m² %.3f went in, %.3f are left, %.3f dried", 2*glossy.film().water, taken, left, gone)
+	}
+}
+
+// What a pantry has can be a layer alone, also where it is no layer: each is
+// answered in figures. Water and oil lie on the food as if they had been said
+// beside the coat.
+func TestEveryIngredientCanBeALayer(t *testing.T) {
+	alone := func(id string) []food.CoatLayer {
+		return []food.CoatLayer{{Parts: []food.Mixed{{Ingredient: id, Share: 1}}}}
+	}
+	q := Request{Load: Load{Cut: "chicken-drumette", Pieces: 4, PieceMassG: 48}, Program: Program{Stages: []Stage{{AirC: 200, Minutes: 16}, {AirC: 180, Minutes: 6, Hold: HoldBowl}}}}
+	answer := func(c Coat) Answer {
+		t.Helper()
+		one := q
+		one.Coat = &c
+		a, err := Simulate(t.Context(), one, Options{NoChance: true})
+		if err != nil {
+			t.Fatalf("%+v: %v", c, err)
+		}
+		if _, err := json.Marshal(a); err != nil {
+			t.Fatalf("%+v: %v", c, err)
+		}
+		return a
+	}
+	for _, i := range larder.Ingredients() {
+		answer(Coat{Layers: alone(i.ID)})
+	}
+	oil, bare, said := answer(Coat{Layers: alone("oil")}), answer(Coat{ID: "bare"}), answer(Coat{ID: "bare", OilG: 4})
+	if d := *oil.SafeAtMin - *bare.SafeAtMin; d >= 0 || math.Abs(*oil.SafeAtMin-*said.SafeAtMin) > 0.5 {
+		t.Errorf("in a layer of oil safe at %.2f, bare at %.2f, with oil on it at %.2f", *oil.SafeAtMin, *bare.SafeAtMin, *said.SafeAtMin)
+	}
+	if wet := answer(Coat{Layers: alone("water")}); *wet.SafeAtMin <= *bare.SafeAtMin {
+		t.Errorf("in a layer of water safe at %.2f, bare at %.2f", *wet.SafeAtMin, *bare.SafeAtMin)
+	}
+}
+
+// A wet layer that has dried, in the steam of a bowl: steam that stands has no
+// more than the room's pressure.
+func TestADryCoatInSteam(t *testing.T) {
+	layer := func(parts ...food.Mixed) food.CoatLayer { return food.CoatLayer{Parts: parts} }
+	q := Request{Load: Load{Cut: "chicken-drumette", Pieces: 2, PieceMassG: 48, SurfaceWaterG: ptr(0.3)},
+		Coat: &Coat{RestMin: ptr(10.0), Layers: []food.CoatLayer{layer(food.Mixed{Ingredient: "ketchup", Share: 1}, food.Mixed{Ingredient: "soda", Share: 3}),
+			layer(food.Mixed{Ingredient: "lemon-zest", Share: 1}, food.Mixed{Ingredient: "egg", Share: 1}), layer(food.Mixed{Ingredient: "sweet-pepper", Share: 1})}},
+		Program: Program{PreheatMin: 4, Stages: []Stage{{AirC: 200, Minutes: 22}, {AirC: 180, Minutes: 10, Hold: HoldBowl}}, Turns: []Turn{{AtMin: 17, Kind: Flip}, {AtMin: 19, Kind: Flip}}}}
+	a, err := Simulate(t.Context(), q, Options{})
+	if err != nil {
+		t.Fatal(err)
+	}
+	if _, err := json.Marshal(a); err != nil {
+		t.Error(err)
+	}
+}
+
+// A brush that turns bitter whenever it still dries has no best minute, and any
+// number of pieces can be brushed.
+func TestABrushOfAnyKindAndNumber(t *testing.T) {
+	for _, n := range []int{1, 2, 14, 24, 60} {
+		q := Request{Load: Load{Cut: "chicken-wing-flat", Pieces: n, PieceMassG: 40}, Program: Program{Stages: []Stage{{AirC: 200, Minutes: 20}},
+			Turns: []Turn{{AtMin: 15, Kind: BrushOn, Brush: &Brush{Parts: []food.Mixed{{Ingredient: "honey", Share: 1}}, G: 15}}}}}
+		d := Dish{Request: q}
+		if n > 20 {
+			d.PerBasket = 12
+		}
+		if _, err := d.Simulate(t.Context(), Options{Changes: true}); err != nil {
+			t.Errorf("%d pieces with a brush: %v", n, err)
+		}
+	}
+	late := Request{Load: Load{Cut: "chicken-wing-flat", Pieces: 8, PieceMassG: 40}, Program: Program{Stages: []Stage{{AirC: 230, Minutes: 26}},
+		Turns: []Turn{{AtMin: 25, Kind: BrushOn, Brush: &Brush{Parts: []food.Mixed{{Ingredient: "honey", Share: 1}}, G: 2}}}}}
+	a, err := Simulate(t.Context(), late, Options{Changes: true})
+	if err != nil || len(a.Brushes) != 1 {
+		t.Fatal(a.Brushes, err)
+	}
+	if b := a.Brushes[0]; b.BestMin == nil && b.LatestMin != nil && b.HottestC >= 230 {
+		t.Errorf("no best minute, and it stands any heat: %+v", b)
 	}
 }

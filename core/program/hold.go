@@ -71,7 +71,8 @@ func (r *run) hold(t, dt float64, st Stage) {
 		c := &r.classes[i]
 		surface := (c.body.Surface(0) + c.body.Surface(1)) / 2
 		air := thermal.Air{T: around + p.own*(surface-around)}
-		air.Vapour = roomPressure + p.moist*(thermal.SaturationPressure(air.T)-roomPressure)
+		// Steam that stands is at no more than the room's own pressure.
+		air.Vapour = min(thermal.StandardPressure, roomPressure+p.moist*(thermal.SaturationPressure(air.T)-roomPressure))
 		lies := c.exposure
 		c.exposure.Upper, c.exposure.Lower = 1, 1 // as it lay in the basket it lies no more
 		before := c.body.Ledger().Vapour

@@ -143,6 +143,7 @@ type Body struct {
 	point                 []float64  // °C, its boiling point
 	keep                  []float64  // the heat balance's right side while it is solved
 	freed                 []bool     // whose sink was let go while the balance was solved
+	spent                 []float64  // what it takes instead, J/m², where it would take more than boils off all water
 	hold                  []float64  // initial water mass fraction of the fat-free mass, one a shell
 	// wicks is solids density times diffusivity factor; dryK, wetK and pores
 	// as in Material; one a shell.
@@ -167,7 +168,7 @@ func New(shape float64, layers []Layer, res Resolution, start float64) (*Body, e
 	}
 	n := g.n
 	b := &Body{g: g}
-	b.carve(make([]float64, 15*2*n+7*n), make([]bool, 2*n))
+	b.carve(make([]float64, 16*2*n+7*n), make([]bool, 2*n))
 	for i, m := range g.mat {
 		v := g.volume[i]
 		b.volume += v
@@ -202,7 +203,7 @@ func New(shape float64, layers []Layer, res Resolution, start float64) (*Body, e
 func (b *Body) carve(store []float64, freed []bool) {
 	n := b.g.n
 	b.store, b.freed, b.sys = store, freed, newSystem(n)
-	for _, s := range [...]*[]float64{&b.t, &b.x, &b.fat, &b.firm, &b.k, &b.c, &b.set, &b.was, &b.slow, &b.sink, &b.point, &b.keep, &b.gives, &b.givesX, &b.givesT} {
+	for _, s := range [...]*[]float64{&b.t, &b.x, &b.fat, &b.firm, &b.k, &b.c, &b.set, &b.was, &b.slow, &b.sink, &b.point, &b.keep, &b.gives, &b.givesX, &b.givesT, &b.spent} {
 		*s, store = store[:2*n:2*n], store[2*n:]
 	}
 	for _, s := range [...]*[]float64{&b.solids, &b.heat, &b.hold, &b.wicks, &b.dryK, &b.wetK, &b.pores} {

@@ -96,7 +96,8 @@ func (b *Body) Step(dt float64, air Air) Flow {
 
 // settle solves the heat balance. A sink only takes: where the solution stays
 // under a shell's boiling point, its sink would have to give, so it is let
-// go, and where a wet shell without one comes over its boiling point, it gets
+// go; where it would take far more than boils off all of the shell's water, it
+// takes just that; and where a wet shell without one comes over its boiling point, it gets
 // one; then the rest is solved again. One that was let go stays so for the
 // step, so that this ends.
 func (b *Body) settle(dry bool) {
@@ -107,16 +108,19 @@ func (b *Body) settle(dry bool) {
 	}
 	copy(b.keep, s.rhs)
 	clear(b.freed)
+	clear(b.spent)
 	for {
 		s.solve(0)
 		again := false
 		for j, t := range s.rhs {
 			switch hold := b.sink[j]; {
 			case hold > 0:
-				if t < b.point[j] {
+				most := LatentHeat(b.point[j]) * b.boilsOff(j)
+				if taken := hold * (t - b.point[j]); taken < 0 || taken > spends*most {
 					s.diag[j] -= hold
-					b.keep[j] -= hold * b.point[j]
+					b.keep[j] -= hold*b.point[j] + math.Max(0, math.Min(taken, most))
 					b.sink[j], b.freed[j], again = 0, true, true
+					b.spent[j] = math.Max(0, math.Min(taken, most))
 				}
 			case t > leastBoiling && !b.freed[j] && b.x[j] > boundRest:
 				if tb, hold := b.boiling(j, j/2); t > tb {
@@ -179,7 +183,7 @@ func (b *Body) wetted(dt float64, air Air) {
 	x, was, set, slow := b.x[:n], b.was[:n], b.set[:n], b.slow[:n]
 	follow := dt / (dt + setFollows)
 	for f := range b.steam {
-		b.steam[f] = max(air.Under[f], min(1, air.Vapour/SaturationPressure(b.surf[f])))
+		b.steam[f] = max(air.Under[f], min(1, air.Vapour/saturation.at(b.surf[f])))
 	}
 	for j := 2 * b.g.moves; j < n; j++ {
 		to := 1.0
@@ -204,7 +208,7 @@ func (b *Body) soaks(j int) float64 {
 	q := x / poresHalf
 	a := x*x + oswinK*oswinK
 	return (steam - leastSteam) / (1 - leastSteam) * b.set[j] * vapourMoves.at(b.t[j]) * b.pores[j/2] / (1 + q*q*q*q) *
-		SaturationPressure(b.t[j]) * 2 * x * oswinK * oswinK / (a * a)
+		saturation.at(b.t[j]) * 2 * x * oswinK * oswinK / (a * a)
 }
 
 // leastSteam is the share of saturation from which steam stays in the pores.
@@ -337,18 +341,31 @@ func (b *Body) boiling(j, i int) (tb, sink float64) {
 // capacity holds it.
 const holdsFast = 200.0
 
+// boilsOff is the water that a shell can give, kg/m²: all but what is bound for
+// good.
+func (b *Body) boilsOff(j int) float64 {
+	return b.solids[j/2] * math.Max(0, b.x[j]-boundRest/2)
+}
+
+// spends is over how much of the heat that boils off all of a shell's water its
+// sink takes no more than that: a thin shell that is wetted again and again
+// would be heated by what its sink took too much.
+const spends = 1.5
+
 // boil turns what the sinks took into steam. Returns kg/m²·s, both faces.
 func (b *Body) boil(dt float64) (vapour float64) {
 	s := &b.sys
 	for j, hold := range b.sink {
-		if hold == 0 {
+		if hold == 0 && b.spent[j] == 0 {
 			continue
 		}
 		ms := b.solids[j/2]
 		L := LatentHeat(b.point[j])
-		taken := hold * (s.rhs[j] - b.point[j])
-		// A shell gives what it has, but not what is bound for good.
-		m := math.Min(math.Max(taken, 0)/L, ms*math.Max(0, b.x[j]-boundRest/2))
+		taken := b.spent[j]
+		if hold > 0 {
+			taken = hold * (s.rhs[j] - b.point[j])
+		}
+		m := math.Min(math.Max(taken, 0)/L, b.boilsOff(j))
 		s.rhs[j] += (taken - L*m) / b.c[j]
 		b.x[j] -= m / ms
 		vapour += m / dt

@@ -2,7 +2,6 @@ package api_test
 
 import (
 	"encoding/json"
-	"fmt"
 	"math/rand/v2"
 	"os"
 	"strconv"
@@ -165,7 +164,7 @@ func TestWholeRequestsAreAnswered(t *testing.T) {
 			}
 		}
 	}
-	t.Log(fmt.Sprintf("seed %d: of %d requests %d were answered, the others refused", seed, asked, answered))
+	t.Logf("seed %d: of %d requests %d were answered, the others refused", seed, asked, answered)
 	if answered < asked/3 {
 		t.Errorf("of %d requests %d were answered: too few to say anything", asked, answered)
 	}
