@@ -132,6 +132,9 @@ const UsualMore = 2.0
 // finger, but for what can be meant again.
 const doubleTap = 4 * time.Second
 
+// probedAfter is how long after it came out food is still probed.
+const probedAfter = time.Hour
+
 var again = append([]string{More, Set, LeftIn}, Sights...)
 
 // Add returns the events with e added, or why it cannot be. What was said
@@ -143,7 +146,9 @@ func (l Live) Add(e Event) ([]Event, error) {
 	no := func(allowed string) ([]Event, error) {
 		return nil, refuse.One("kind", e.Kind, allowed)
 	}
-	if l.over() {
+	// What came out can be probed yet, and has to be where it is not shown safe.
+	after := e.Kind == Probe && !l.first(Out).IsZero() && e.At.Sub(l.first(Out)) < probedAfter
+	if l.over() && !after {
 		return no("nothing more: this cook is finished; undo to go on with it")
 	}
 	if n := len(l.Events); n > 0 {
@@ -156,8 +161,8 @@ func (l Live) Add(e Event) ([]Event, error) {
 		}
 	}
 	_, loaded := l.loadedAt()
-	if out := l.first(Out); !out.IsZero() && e.Kind != Rested {
-		return no("rested; the food is out already")
+	if out := l.first(Out); !out.IsZero() && e.Kind != Rested && !after {
+		return no("rested, or what a thermometer read; the food is out already")
 	}
 	switch e.Kind {
 	case HeatOn:
@@ -271,52 +276,8 @@ func (l Live) Beyond(f *program.Foreseen) (more float64, says string) {
 	return math.Min(more, Limits[More].Max), fmt.Sprintf("That is %.0f min more than the program has.", more)
 }
 
-// Asks is what is asked once before food is taken out that is not yet safe by
-// what is known; then it is done as told.
-type Asks struct {
-	// Until is when that is over; nil where only another reading ends it.
-	Until *time.Time `json:"until,omitempty"`
-	Says  string     `json:"says"`
-}
-
 // Read is what a thermometer that stays in read last.
 type Read struct {
 	At time.Time
 	C  float64
-}
-
-// AsksBeforeOut returns what has to be asked, nil where nothing has. safeBy is
-// the minute by which it is surely safe, nil where that is not foreseen; ruleC
-// the temperature that the rule wants; left what a thermometer in the food read
-// last, nil without one. A reading under the rule wins over any estimate; one
-// over it decides where it was taken by hand in the thickest, since a tip that
-// stays may be off the coldest spot.
-func (l Live) AsksBeforeOut(safeBy *float64, ruleC float64, left *Read) *Asks {
-	loaded, ok := l.loadedAt()
-	if !ok || l.Judged == ByBite || l.over() {
-		return nil
-	}
-	under := func(c float64) *Asks {
-		return &Asks{Says: "The thermometer read " + l.Degrees.Words(c) + ", under the " + l.Degrees.Words(ruleC) + " of the rule. Leave it in and probe again, or take it out all the same?"}
-	}
-	var hand *Event
-	for i := range l.Events {
-		if l.Events[i].Kind == Probe {
-			hand = &l.Events[i]
-		}
-	}
-	if left != nil && left.C < ruleC && (hand == nil || left.At.After(hand.At)) {
-		return under(left.C)
-	}
-	if hand != nil {
-		if hand.Value < ruleC {
-			return under(hand.Value)
-		}
-		return nil // the thermometer decides
-	}
-	if safeBy == nil {
-		return &Asks{Says: "By estimate it is not surely safe within this time. Probe it before anyone eats. Take it out all the same?"}
-	}
-	until := loaded.Add(minutes(*safeBy))
-	return &Asks{Until: &until, Says: "By estimate it is not yet surely safe inside, and nothing was read. Probe it before anyone eats. Take it out all the same?"}
 }

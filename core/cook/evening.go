@@ -32,13 +32,12 @@ type Evening struct {
 // A Basket is one of an evening, led by itself.
 type Basket struct {
 	Live
-	Dish     string
-	Number   int
-	Of       int
-	Name     string
-	FryerID  string
-	Events   int // how many things were said of it
-	SafeMin  *float64
+	Dish    string
+	Number  int
+	Of      int
+	Name    string
+	FryerID string
+	Known
 	Foreseen bool // by what was seen of it, not beforehand
 }
 
@@ -92,6 +91,10 @@ type Doing struct {
 	Of     string `json:"of,omitempty"`
 	Action string `json:"action,omitempty"`
 	Label  string `json:"label,omitempty"`
+	// Asks is what has to be asked before it is said to be done, Caution what
+	// of the food that it is about is not shown safe.
+	Asks    *Asks  `json:"asks,omitempty"`
+	Caution string `json:"caution,omitempty"`
 
 	after    []string
 	length   float64 // minutes
@@ -101,6 +104,8 @@ type Doing struct {
 	fixed    bool // begins when it does, whatever hands do
 	shiftBy  bool // would stand and age
 	finished bool
+	waits    time.Time // for what comes before it, at the soonest
+	waitsFor string    // that, in words, where it is not done yet
 }
 
 // Course is an evening as it is now foreseen.
@@ -162,8 +167,13 @@ func (e *Evening) Add(s Said) ([]Said, error) {
 		}
 		if s.Task == "table" {
 			for _, b := range e.Baskets {
-				if b.frying() {
-					return nil, refuse.One("task", "plates to the table", "after what is in the fryer is out, or given up: "+b.Name)
+				_, out := b.OutAt()
+				switch {
+				case out || !b.first(Stop).IsZero():
+				case b.frying():
+					return nil, refuse.One("task", "plates to the table", "after what is in the fryer is out: "+b.Name)
+				default:
+					return nil, refuse.One("task", "plates to the table", "after every basket was in and is out, or is given up: "+b.Name)
 				}
 			}
 		}
@@ -191,18 +201,19 @@ func (e *Evening) basketOf(t sheet.Task) *Basket {
 
 // By lays the evening anew at now.
 func (e *Evening) By(now time.Time) Course {
-	first := e.lay(now, 0)
-	table := find(first, "table")
-	late := 0.0
-	if table != nil {
-		late = math.Max(0, table.End.Sub(e.Sheet.ServeAt).Minutes())
-	}
+	first := e.lay(now, 0, false)
 	tasks := first
-	if late >= 0.5 && !table.finished {
-		tasks = e.lay(now, late)
-		if t := find(tasks, "table"); t.End.Sub(table.End) > 30*time.Second {
-			// Putting off cost time that was not there: rather early than later.
-			tasks = first
+	// What would stand and age is put off by as much as the rest is late, not by
+	// what is itself due: a clock that has begun runs on.
+	if table := find(first, "table"); table != nil && !table.finished {
+		if late := e.behind(now); late > 0 {
+			tasks = e.lay(now, late, false)
+			if t := find(tasks, "table"); t.End.Sub(table.End) > 30*time.Second {
+				// Putting off cost time that was not there: rather early than later.
+				tasks = first
+			} else {
+				e.fellDue(tasks, now)
+			}
 		}
 	}
 	out := Course{ServeAt: e.Sheet.ServeAt, Tasks: tasks, Over: e.Over(), Now: []Doing{}, Next: []Doing{}}
@@ -213,18 +224,128 @@ func (e *Evening) By(now time.Time) Course {
 	for i := range tasks {
 		t := &tasks[i]
 		if t.Until = t.Start; !t.moment && t.State == Due {
-			t.Until = t.End
-			if t.End.Equal(now) {
-				t.Until = t.Start.Add(minutes(t.length)) // since when it is over
-			}
+			t.Until = t.Start.Add(minutes(t.length)) // it counts from when it fell due
 		}
+		e.cautions(t, now)
 	}
-	out.Says = e.says(&out, first)
+	out.Says = e.says(&out, first, now)
 	if out.Over {
 		return out
 	}
 	e.asks(&out, now)
 	return out
+}
+
+// behind is how late the rest is, minutes, where what is due is taken to end
+// when it would have; 0 for what is not worth putting anything off.
+func (e *Evening) behind(now time.Time) float64 {
+	t := find(e.lay(now, 0, true), "table")
+	if t == nil {
+		return 0
+	}
+	if late := t.End.Sub(e.Sheet.ServeAt).Minutes(); late >= 0.5 {
+		return late
+	}
+	return 0
+}
+
+// dueStep is how finely it is found when something fell due, and dueBack how
+// far back that is looked for.
+const dueStep, dueBack = 15 * time.Second, 30 * time.Minute
+
+// fellDue has what was put off, and is due, count from when it first fell due,
+// however late the rest has become since.
+func (e *Evening) fellDue(tasks []Doing, now time.Time) {
+	for i := range tasks {
+		d := &tasks[i]
+		if d.State != Due || !d.shiftBy {
+			continue
+		}
+		least := later(d.waits, d.Planned)
+		for k := int(now.Sub(d.Planned) / dueStep); k >= 0; k-- {
+			t := d.Planned.Add(time.Duration(k) * dueStep)
+			if t.Before(least) || now.Sub(t) > dueBack {
+				break
+			}
+			if d.Planned.Add(minutes(e.by(t).behind(t))).After(t) {
+				break
+			}
+			if t.Before(d.Start) {
+				d.Start = t
+			}
+		}
+	}
+}
+
+// by is the evening as it had been told by a moment.
+func (e *Evening) by(t time.Time) *Evening {
+	out := *e
+	out.Said = slices.DeleteFunc(slices.Clone(e.Said), func(s Said) bool { return s.At.After(t) })
+	out.Baskets = make([]*Basket, len(e.Baskets))
+	for i, b := range e.Baskets {
+		one := *b
+		one.Live.Events = slices.DeleteFunc(slices.Clone(b.Live.Events), func(o Event) bool { return o.At.After(t) })
+		out.Baskets[i] = &one
+	}
+	return &out
+}
+
+// handles are the kinds of task that go on with food that is out.
+var handles = map[string]bool{sheet.Rests: true, sheet.Hold: true, sheet.Flash: true, sheet.Dress: true, sheet.Finish: true, sheet.Table: true}
+
+// notShown are the baskets of a dish, or of all, that are out and not shown
+// safe, and what is missing.
+func (e *Evening) notShown(dish string, number int, now time.Time) (names []string, says string) {
+	for _, b := range e.Baskets {
+		if dish != "" && b.Dish != dish || number != 0 && b.Number != number {
+			continue
+		}
+		if _, out := b.OutAt(); !out {
+			continue
+		}
+		if s := b.Shown(b.Known, now); s != nil && !s.Safe {
+			if names = append(names, b.Name); says == "" {
+				says = s.Says
+			}
+		}
+	}
+	return names, says
+}
+
+// cautions puts in what has to be asked before a thing is said to be done, and
+// what is not shown safe of the food that it is about.
+func (e *Evening) cautions(d *Doing, now time.Time) {
+	if d.State == Ended {
+		return
+	}
+	if handles[d.Kind] {
+		if names, says := e.notShown(d.Dish, d.Basket, now); len(names) > 0 {
+			d.Caution = fmt.Sprintf("Not shown safe: %s. %s", strings.Join(names, ", "), says)
+		}
+	}
+	switch {
+	case d.Action == Out && d.run != nil:
+		d.Asks = d.run.AsksBeforeOut(d.run.Known)
+	case d.Kind == sheet.Table && d.Caution != "":
+		d.Asks = &Asks{Says: d.Caution + " Put it on the table all the same?"}
+	case d.Action == Rested:
+		until := d.End
+		d.Asks = &Asks{Until: &until, Says: "Its rest belongs to the rule, and is not over. Go on all the same?"}
+	case d.Action == Turned || d.Action == Dialled:
+		d.Asks = d.run.early(d.Start)
+	case d.Action == Done && d.waitsFor != "":
+		d.Asks = &Asks{Says: fmt.Sprintf("Before it comes: %s. Is this done already?", d.waitsFor)}
+	case d.Action == Done && d.waits.After(now.Add(minutes(wellBefore))):
+		until := d.waits.Add(-minutes(wellBefore))
+		d.Asks = &Asks{Until: &until, Says: fmt.Sprintf("What comes before it takes until %s. Is this done already?", e.clock(d.waits))}
+	}
+	if d.Asks != nil && d.Asks.Until != nil && !d.Asks.Until.After(now) {
+		d.Asks = nil
+	}
+}
+
+func (e *Evening) clock(t time.Time) string {
+	return t.In(e.Sheet.ServeAt.Location()).Format("15:04")
 }
 
 func find(tasks []Doing, id string) *Doing {
@@ -276,15 +397,18 @@ func (e *Evening) asks(c *Course, now time.Time) {
 const lateFrom = 1.0
 
 // says is what is late, what moves and what waits, in one sentence.
-func (e *Evening) says(c *Course, first []Doing) string {
-	clock := func(t time.Time) string { return t.In(e.Sheet.ServeAt.Location()).Format("15:04") }
+func (e *Evening) says(c *Course, first []Doing, now time.Time) string {
+	raw := ""
+	if names, _ := e.notShown("", 0, now); len(names) > 0 {
+		raw = "Not shown safe: " + strings.Join(names, ", ") + ". "
+	}
 	if c.Over {
-		return "This supper is over."
+		return raw + "This supper is over."
 	}
 	if c.LateMin < lateFrom {
-		return "On time: on the table at " + clock(c.ServeAt) + "."
+		return raw + "On time: on the table at " + e.clock(c.ServeAt) + "."
 	}
-	says := fmt.Sprintf("%.0f min late: on the table at %s.", c.LateMin, clock(c.ServeAt))
+	says := raw + fmt.Sprintf("%.0f min late: on the table at %s.", c.LateMin, e.clock(c.ServeAt))
 	// What is behind by most, of what is not done.
 	var worst *Doing
 	for i := range first {
@@ -305,7 +429,7 @@ func (e *Evening) says(c *Course, first []Doing) string {
 	for _, d := range c.Tasks {
 		standing := d.Kind == sheet.Load || d.Kind == sheet.Pan || d.Kind == sheet.Own
 		if d.Action != "" && d.State == Coming && standing && d.Start.Sub(d.Planned).Minutes() >= lateFrom {
-			waits = append(waits, fmt.Sprintf("%s can wait until %s", d.short(), clock(d.Start)))
+			waits = append(waits, fmt.Sprintf("%s can wait until %s", d.short(), e.clock(d.Start)))
 		}
 	}
 	if len(waits) > 2 {

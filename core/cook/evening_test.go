@@ -2,6 +2,7 @@ package cook
 
 import (
 	"fmt"
+	"maps"
 	"math"
 	"math/rand/v2"
 	"slices"
@@ -11,6 +12,7 @@ import (
 
 	"velocrustum/core/prep"
 	"velocrustum/core/program"
+	"velocrustum/core/safety"
 	"velocrustum/core/sheet"
 )
 
@@ -225,7 +227,7 @@ func TestLateSaysWhatMovesAndWhatWaits(t *testing.T) {
 	}
 	// A reading asks for longer: it moves what comes, too.
 	b := e.Baskets[slices.IndexFunc(e.Baskets, func(b *Basket) bool { return b.Key() == "wings/1" })]
-	b.Foreseen, b.SafeMin = true, ptr(b.EndMin()+5)
+	b.Foreseen, b.SafeBy = true, ptr(b.EndMin()+5)
 	if c := e.By(out); c.LateMin < 3 || find(c.Tasks, "wings/1/out").Start.Sub(out).Minutes() < 4.5 || !strings.Contains(find(c.Tasks, "wings/1/out").Detail, "5 min more than planned") {
 		t.Errorf("five more by a reading: %g, %s", c.LateMin, c.Says)
 	}
@@ -317,29 +319,35 @@ func TestTheDialIsSetInBetween(t *testing.T) {
 
 // What is asked before it comes out too soon: a reading under the rule wins.
 func TestOutTooSoonIsAskedOnce(t *testing.T) {
+	us, _ := safety.For(safety.US, safety.Poultry, 0)
+	uk, _ := safety.For(safety.UK, safety.Poultry, 0)
+	by := func(m float64) Known { return Known{Rule: us, SafeBy: ptr(m)} }
+	left := func(m, at, c float64) Known { return Known{us, ptr(m), &Read{start.Add(minutes(at)), c}} }
 	l := plan()
 	say(t, &l, 4, Loaded, 0)
-	if a := l.AsksBeforeOut(ptr(18.0), 74, nil); a == nil || a.Until == nil || !a.Until.Equal(start.Add(minutes(22))) || !strings.Contains(a.Says, "estimate") {
+	if a := l.AsksBeforeOut(by(18)); a == nil || a.Until == nil || !a.Until.Equal(start.Add(minutes(22))) || !strings.Contains(a.Says, "estimate") {
 		t.Errorf("%+v", a)
 	}
 	say(t, &l, 20, Probe, 70)
-	if a := l.AsksBeforeOut(ptr(5.0), 74, nil); a == nil || a.Until != nil || !strings.Contains(a.Says, "70 °C") {
+	if a := l.AsksBeforeOut(by(5)); a == nil || a.Until != nil || !strings.Contains(a.Says, "70 °C") {
 		t.Errorf("after a reading under the rule: %+v", a)
 	}
+	if a := l.AsksBeforeOut(Known{Rule: uk, SafeBy: ptr(5.0)}); a == nil || a.Until == nil || !a.Until.Equal(start.Add(minutes(22))) {
+		t.Errorf("70 °C has to hold for two minutes under the UK's rule: %+v", a)
+	}
 	say(t, &l, 22, Probe, 78)
-	if a := l.AsksBeforeOut(ptr(30.0), 74, nil); a != nil {
+	if a := l.AsksBeforeOut(by(30)); a != nil {
 		t.Errorf("after a reading over it: %+v", a)
 	}
-	at := func(minute, c float64) *Read { return &Read{start.Add(minutes(minute)), c} }
-	if a := l.AsksBeforeOut(ptr(5.0), 74, at(23, 69)); a == nil || a.Until != nil || !strings.Contains(a.Says, "69 °C") {
+	if a := l.AsksBeforeOut(left(5, 23, 69)); a == nil || a.Until != nil || !strings.Contains(a.Says, "69 °C") {
 		t.Errorf("a tip that stays reads 69 °C after that: %+v", a)
 	}
-	if a := l.AsksBeforeOut(ptr(5.0), 74, at(21, 69)); a != nil {
+	if a := l.AsksBeforeOut(left(5, 21, 69)); a != nil {
 		t.Errorf("it read 69 °C before the reading over the rule: %+v", a)
 	}
 	alone := plan()
 	say(t, &alone, 4, Loaded, 0)
-	if a := alone.AsksBeforeOut(ptr(30.0), 74, at(20, 80)); a == nil || a.Until == nil {
+	if a := alone.AsksBeforeOut(left(30, 20, 80)); a == nil || a.Until == nil {
 		t.Errorf("a tip that stays reads 80 °C, and it is surely safe only at 30: %+v", a)
 	}
 	long, short := program.Foreseen{AtMin: 18, MoreMin: ptr(8.0)}, program.Foreseen{AtMin: 10, MoreMin: ptr(3.0)}
@@ -349,8 +357,237 @@ func TestOutTooSoonIsAskedOnce(t *testing.T) {
 	if more, says := l.Beyond(&short); more != UsualMore || !strings.Contains(says, "as long as") {
 		t.Errorf("three more at 10 of 22 min: %g, %q", more, says)
 	}
+	wedges := plan()
+	wedges.Judged = ByBite
+	say(t, &wedges, 4, Loaded, 0)
+	if a := wedges.AsksBeforeOut(Known{}); a == nil || a.Until == nil || !strings.Contains(a.Says, "program") {
+		t.Errorf("wedges are taken out long before they are done: %+v", a)
+	} else if left := a.Until.Sub(start).Minutes(); left > 24.1 || left < 20 {
+		t.Errorf("wedges of 22 minutes are asked about until minute %.1f", left-4)
+	}
+}
+
+// Food is shown safe by a reading, or by the minute of 95 in 100: not by being
+// out, and not after a reading under the rule.
+func TestWhatIsShownSafe(t *testing.T) {
+	us, _ := safety.For(safety.US, safety.Poultry, 0)
+	k := Known{Rule: us, SafeBy: ptr(13.0)}
+	at := func(m float64) time.Time { return start.Add(minutes(m)) }
+	l := plan()
+	if l.Shown(k, at(3)) != nil {
+		t.Error("shown something before it was in")
+	}
+	say(t, &l, 4, Loaded, 0)
+	if s := l.Shown(k, at(10)); s.Safe {
+		t.Errorf("in for six minutes: %+v", s)
+	}
+	if s := l.Shown(k, at(17.5)); !s.Safe || s.By != ByForecast {
+		t.Errorf("in for 13.5 minutes: %+v", s)
+	}
+	say(t, &l, 6, Out, 0)
+	raw := l.Shown(k, at(60))
+	if raw.Safe || !strings.Contains(raw.Says, "minute 2") || !strings.Contains(raw.Says, "Nobody eats") {
+		t.Errorf("out after two minutes, an hour later: %+v", raw)
+	}
+	// It can still be probed, and that decides either way.
+	say(t, &l, 9, Probe, 40)
+	if s := l.Shown(k, at(20)); s.Safe || !strings.Contains(s.Says, "40 °C") {
+		t.Errorf("read 40 °C after it was out: %+v", s)
+	}
+	say(t, &l, 10, Probe, 80)
+	if s := l.Shown(k, at(11)); !s.Safe || s.By != ByReading {
+		t.Errorf("read 80 °C after it was out: %+v", s)
+	}
+	if _, err := l.Add(Event{Kind: Probe, At: at(90), Value: 80}); err == nil {
+		t.Error("probed when it has long been eaten")
+	}
+	if s := l.Shown(Known{Rule: us}, at(11)); !s.Safe {
+		t.Errorf("a reading decides, whatever is foreseen: %+v", s)
+	}
 	l.Judged = ByBite
-	if l.AsksBeforeOut(nil, 92, nil) != nil {
-		t.Error("asked of wedges")
+	if l.Shown(k, at(11)) != nil {
+		t.Error("a rule for wedges")
+	}
+}
+
+// Raw food is not led to the table: every later step says so, the table is
+// asked about, and there is none before every basket was in and out.
+func TestRawFoodIsNotLedToTheTable(t *testing.T) {
+	us, _ := safety.For(safety.US, safety.Poultry, 0)
+	e := night(t, 1)
+	for _, b := range e.Baskets {
+		b.Known = Known{Rule: us, SafeBy: ptr(11.0)}
+	}
+	said := func(task string, at time.Time) error {
+		all, err := e.Add(Said{ID: task, Kind: Done, Task: task, At: at})
+		if err == nil {
+			e.Said = all
+		}
+		return err
+	}
+	now := e.Sheet.StartAt
+	if err := said("table", now); err == nil || !strings.Contains(err.Error(), "in and is out") {
+		t.Errorf("on the table with nothing ever in: %v", err)
+	}
+	for _, b := range e.Baskets {
+		b.Live.Events = []Event{{ID: "i", Kind: Loaded, At: now}}
+	}
+	for _, d := range e.By(now.Add(2 * time.Minute)).Tasks {
+		if d.Action == Out && (d.Asks == nil || d.Asks.Until == nil || d.Asks.Until.Before(now.Add(10*time.Minute))) {
+			t.Errorf("%s after two minutes is not asked about: %+v", d.ID, d.Asks)
+		}
+	}
+	for i, b := range e.Baskets {
+		minute := 12.0
+		if b.Key() == "wings/1" {
+			minute = 2
+		}
+		e.Baskets[i].Live.Events = append(b.Live.Events, Event{ID: "o", Kind: Out, At: now.Add(minutes(minute))})
+	}
+	now = now.Add(15 * time.Minute)
+	c := e.By(now)
+	if !strings.HasPrefix(c.Says, "Not shown safe: wings 1.") {
+		t.Errorf("it says %q", c.Says)
+	}
+	cautioned := 0
+	for _, d := range c.Tasks {
+		if d.State == Ended {
+			continue
+		}
+		about := d.Kind == sheet.Table || handles[d.Kind] && d.Dish == "wings" && d.Basket != 2
+		if about != (d.Caution != "") {
+			t.Errorf("%s (%s): %q", d.ID, d.Kind, d.Caution)
+		}
+		if d.Caution != "" {
+			cautioned++
+		}
+		if d.Kind == sheet.Table && (d.Asks == nil || !strings.Contains(d.Asks.Says, "all the same")) {
+			t.Errorf("the table is not asked about: %+v", d.Asks)
+		}
+	}
+	if cautioned < 2 {
+		t.Errorf("%d steps say so", cautioned)
+	}
+	// A reading clears it, everywhere at once.
+	for _, b := range e.Baskets {
+		if b.Key() == "wings/1" {
+			b.Live.Events = append(b.Live.Events, Event{ID: "p", Kind: Probe, At: now, Value: 79})
+		}
+	}
+	if c := e.By(now); strings.Contains(c.Says, "Not shown safe") || find(c.Tasks, "table").Caution != "" {
+		t.Errorf("read 79 °C it says %q", c.Says)
+	}
+	// What comes first is asked about.
+	fresh := night(t, 1)
+	c = fresh.By(fresh.Sheet.StartAt)
+	if toss := find(c.Tasks, "wings/toss"); toss == nil || toss.Asks == nil || !strings.Contains(toss.Asks.Says, "Before it comes") {
+		t.Errorf("tossed before anything was fried: %+v", toss)
+	}
+}
+
+// aSupper is one of many: dishes, fryers, hands, a sauce and a side or not.
+func aSupper(t *testing.T, r *rand.Rand) *Evening {
+	t.Helper()
+	s := sheet.Supper{ServeAt: table, Hands: 1 + r.IntN(2), Hobs: 2, Fryers: []sheet.Fryer{{ID: "square"}}}
+	if r.IntN(2) == 0 {
+		s.Fryers = append(s.Fryers, sheet.Fryer{ID: "round", Fryer: &program.Fryer{PowerW: ptr(1300.0)}})
+	}
+	dishes := []sheet.Dish{
+		{ID: "wings", PerBasket: 12, Request: request("chicken-wing-flat", 24, 43, 200, 18)},
+		{ID: "cutlets", Request: request("pork-loin-cutlet", 2, 150, 190, 12)},
+		{ID: "drumsticks", Request: request("chicken-drumstick", 5, 110, 190, 27)},
+		{ID: "wedges", Request: request("potato-wedge", 14, 30, 200, 24)},
+	}
+	r.Shuffle(len(dishes), func(i, j int) { dishes[i], dishes[j] = dishes[j], dishes[i] })
+	s.Dishes = dishes[:1+r.IntN(2)]
+	if r.IntN(2) == 0 {
+		s.Dishes[0].SauceID = "glaze"
+		s.Sauces = []sheet.Sauce{{ID: "glaze", HandsMin: 3, SimmerMin: 12, HoldsMin: 20}}
+	}
+	if r.IntN(2) == 0 {
+		s.Sides = []sheet.Side{{ID: "slaw", HoldsMin: 60, Steps: []sheet.Step{{Says: "shred", Minutes: 8, Hands: 1}, {Says: "soften", Minutes: 10}}}}
+	}
+	k := &sheet.Kitchen{Pantry: prep.NewPantry(nil)}
+	got, led, err := k.Lead(t.Context(), s)
+	if err != nil {
+		t.Fatal(err)
+	}
+	e := &Evening{Sheet: got, Hands: s.Hands, Names: map[string]string{}}
+	rule, _ := safety.For(safety.US, safety.Poultry, 0)
+	for _, l := range led {
+		b := &Basket{Dish: l.Dish, Number: l.Basket, Of: l.Of, Name: fmt.Sprintf("%s %d", l.Dish, l.Basket), FryerID: l.FryerID, Known: Known{Rule: rule, SafeBy: ptr(0.8 * l.Request.Program.Minutes())},
+			Live: Live{Program: l.Request.Program, Pieces: l.Request.Load.Pieces, Piece: "piece", Plural: "pieces", Faces: [2]string{"Skin side", "Underside"}, Judged: ByProbe, Waits: true, Started: got.StartAt}}
+		if l.Dish == "wedges" {
+			b.Judged = ByBite
+		}
+		if l.Dish == "cutlets" {
+			b.RestMin = 3
+		}
+		e.Baskets = append(e.Baskets, b)
+	}
+	return e
+}
+
+// Whoever does as is asked gets to the table: a minute late at everything,
+// clumsy, or forgetful; and a clock that has begun runs on.
+func TestEveryFollowerGetsToTheTable(t *testing.T) {
+	r := rand.New(rand.NewPCG(29, 11))
+	for n := range 20 {
+		kind := []string{"slow", "clumsy", "forgetful"}[n%3]
+		e := aSupper(t, r)
+		wait := map[string]time.Duration{} // how long after its clock a thing is said
+		due := map[string]time.Time{}      // when it fell due
+		told, over := true, false
+		for now := e.Sheet.StartAt; now.Before(table.Add(6 * time.Hour)); now = now.Add(20 * time.Second) {
+			c := e.By(now)
+			if over = c.Over; over {
+				break
+			}
+			was := maps.Clone(due)
+			clear(due)
+			for _, d := range c.Now {
+				if d.State != Due {
+					continue
+				}
+				was, stood := was[d.ID]
+				if !told && stood && d.Start.Sub(was).Abs() > dueStep {
+					t.Fatalf("%s, supper %d, %s: %s fell due at %s, and now at %s", kind, n, now.Format("15:04:05"), d.ID, was.Format("15:04:05"), d.Start.Format("15:04:05"))
+				}
+				due[d.ID] = d.Start
+			}
+			told = false
+			for _, d := range c.Now {
+				if _, known := wait[d.ID]; !known {
+					wait[d.ID] = time.Minute
+					if kind == "forgetful" && r.IntN(6) == 0 {
+						wait[d.ID] = time.Duration(6+r.IntN(9)) * time.Minute
+					}
+				}
+				if d.State != Due || now.Before(d.Until.Add(wait[d.ID])) {
+					continue
+				}
+				e.tap(t, d, now)
+				told = true
+				if kind == "clumsy" && r.IntN(4) == 0 {
+					e.tap(t, d, now.Add(time.Second)) // a second time
+				}
+				break
+			}
+			// A clumsy finger also presses what is only coming: what asks is let be.
+			if kind == "clumsy" && r.IntN(10) == 0 && len(c.Next) > 0 {
+				if d := c.Next[r.IntN(len(c.Next))]; d.Asks == nil && d.Of == "" && d.ID != "table" {
+					e.tap(t, d, now.Add(2*time.Second))
+					told = true
+				}
+			}
+		}
+		if !over {
+			t.Errorf("%s, supper %d never got to the table: %+v", kind, n, e.By(table.Add(6*time.Hour)).Now)
+		}
+		for _, b := range e.Baskets {
+			if _, out := b.OutAt(); !out {
+				t.Errorf("%s, supper %d: at the table without %s", kind, n, b.Name)
+			}
+		}
 	}
 }

@@ -145,11 +145,19 @@ func minutesWords(m float64) string { return fmt.Sprintf("%.0f min", math.Ceil(m
 // was asked for since, and by what was seen until it is surely safe.
 func (b *Basket) needs() float64 {
 	m := b.EndMin()
-	if b.Foreseen && b.SafeMin != nil {
-		m = math.Max(m, math.Ceil(*b.SafeMin))
+	switch {
+	case !b.Foreseen:
+	case b.SafeBy == nil:
+		m += notWithin
+	default:
+		m = math.Max(m, math.Ceil(*b.SafeBy))
 	}
 	return m
 }
+
+// notWithin is how much longer is taken for what is not foreseen to be safe,
+// minutes.
+const notWithin = 15.0
 
 // turnMin is what a turn takes of hands where the sheet does not say, minutes.
 const turnMin = 1.0
@@ -180,8 +188,9 @@ func (b *Basket) turns(run sheet.Task, where string) (out []Doing) {
 }
 
 // lay places all that is to come from now on, and what would stand and age so
-// many minutes later than the sheet has it.
-func (e *Evening) lay(now time.Time, late float64) []Doing {
+// many minutes later than the sheet has it. With asTold, what is due is taken
+// to end when it would have: what is left is how late the rest is.
+func (e *Evening) lay(now time.Time, late float64, asTold bool) []Doing {
 	all := e.list()
 	slices.SortStableFunc(all, func(a, b Doing) int { return a.Planned.Compare(b.Planned) })
 	index := map[string]int{}
@@ -204,8 +213,12 @@ func (e *Evening) lay(now time.Time, late float64) []Doing {
 				continue
 			}
 			o := &all[j]
-			ready = ready && (o.finished || o.State == Ended || o.elastic() || o.State == Going)
-			start = later(start, o.lets(d))
+			done := o.finished || o.State == Ended || o.elastic() || o.State == Going
+			if !done && d.waitsFor == "" {
+				d.waitsFor = o.short()
+			}
+			ready = ready && done
+			start, d.waits = later(start, o.lets(d)), later(d.waits, o.lets(d))
 		}
 		fryer := e.fries(d.Place)
 		switch {
@@ -248,9 +261,18 @@ func (e *Evening) lay(now time.Time, late float64) []Doing {
 						h = k
 					}
 				}
-				start = later(start, free[h])
+				if !ready || start.After(now) {
+					start = later(start, free[h])
+				}
 			}
 			d.place(now, ready, start)
+			if d.Hands > 0 && d.State == Due && free[h].After(start) {
+				// It fell due when it could be done; hands come to it after the other.
+				d.End = later(d.End, free[h].Add(minutes(d.length)))
+			}
+			if asTold && d.shiftBy && d.State == Due {
+				d.End, d.State, d.finished = start.Add(minutes(d.length)), Ended, true
+			}
 			if d.Hands > 0 {
 				free[h] = d.End
 			}
@@ -260,6 +282,10 @@ func (e *Evening) lay(now time.Time, late float64) []Doing {
 		}
 		if fryer && !d.keeps() && d.Kind != sheet.Turn {
 			at[d.Place] = later(at[d.Place], d.End)
+			if d.Kind == sheet.TakeIt && d.State == Due {
+				// What is not out yet keeps it at least as long as that takes.
+				at[d.Place] = later(at[d.Place], now.Add(minutes(d.length)))
+			}
 		}
 	}
 	e.stretch(all, now)
@@ -287,6 +313,8 @@ func (d *Doing) lets(next *Doing) time.Time {
 		return d.Start.Add(minutes(math.Min(d.length, d.least)))
 	case d.elastic(), d.Kind == sheet.Run && next.Kind == sheet.Turn:
 		return d.Start
+	case d.Kind == sheet.Run && next.Kind == sheet.TakeIt:
+		return d.Start.Add(minutes(d.length)) // not when it is looked at
 	}
 	return d.End
 }

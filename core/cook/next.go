@@ -4,7 +4,6 @@ import (
 	"fmt"
 	"math"
 
-	"velocrustum/core/program"
 	"velocrustum/core/units"
 )
 
@@ -26,18 +25,27 @@ type NextTime struct {
 	Says    string  `json:"says"`
 }
 
-// NextTime proposes a change; nil where it was as planned. seen is what was
-// foreseen by what was seen of it, and safeBy the minute by which the plan had
-// it safe; nil where nothing was. It never proposes less than is safe by
-// either.
-func (l Live) NextTime(seen *program.Foreseen, safeBy *float64, crust string) *NextTime {
+// Where a cook ran so far from its plan, minutes or of its time, something else
+// happened: it was forgotten, or taken out raw.
+const accidentMin, accidentShare = 4.0, 0.25
+
+// NextTime proposes a change; nil where it was as planned. crust is how it was
+// rated, empty where it was not; safeBy are the minutes by which it is surely
+// safe, by the plan and by what was seen, nil where that is not foreseen; raw
+// says that it was not shown safe. Only a cook that was rated and ran near its
+// plan teaches anything: an accident is no wish. It never proposes less than is
+// safe by any of them.
+func (l Live) NextTime(crust string, raw bool, safeBy ...*float64) *NextTime {
 	loaded, in := l.loadedAt()
 	out, isOut := l.OutAt()
-	if !in || !isOut {
+	if !in || !isOut || crust == "" {
 		return nil
 	}
 	planned, actual := l.Program.Minutes(), out.Sub(loaded).Minutes()
 	by, why := math.Round(actual-planned), fmt.Sprintf("it was in for %s instead of %s", units.Minutes(math.Round(actual)), units.Minutes(planned))
+	if math.Abs(actual-planned) > math.Max(accidentMin, accidentShare*planned) {
+		return nil
+	}
 	if math.Abs(actual-planned) < matters {
 		by = 0
 	}
@@ -51,18 +59,18 @@ func (l Live) NextTime(seen *program.Foreseen, safeBy *float64, crust string) *N
 			by, why = math.Min(0, by)-crustMin, "its crust came out "+crust
 		}
 	}
-	if seen != nil && seen.SafeByMin != nil {
-		safeBy = seen.SafeByMin
-	}
-	if safeBy != nil {
-		if least := math.Ceil(*safeBy - planned); by < least {
-			by = least
-			if why = "by what was seen it is safe only then"; seen == nil {
-				why = "it is surely safe only then"
+	for _, minute := range safeBy {
+		switch {
+		case minute == nil && by < 0, raw && by < 0:
+			by = 0
+		case minute == nil:
+		default:
+			if least := math.Ceil(*minute - planned); by < least {
+				if by = least; least > 0 {
+					why = "it is surely safe only then"
+				}
 			}
 		}
-	} else if by < 0 {
-		return nil
 	}
 	last := l.Program.Stages[len(l.Program.Stages)-1].Minutes
 	by = math.Max(by, math.Ceil(shortest-last))

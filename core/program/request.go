@@ -9,6 +9,7 @@ import (
 	"velocrustum/core/fryer"
 	"velocrustum/core/larder"
 	"velocrustum/core/refuse"
+	"velocrustum/core/safety"
 	"velocrustum/core/units"
 )
 
@@ -216,6 +217,13 @@ func CheckFryer(f Fryer) error {
 func Check(q Request) error {
 	_, err := resolve(q)
 	return err
+}
+
+// RuleOf returns the rule that a request's food has to meet. The error is
+// refuse.Fields.
+func RuleOf(q Request) (safety.Rule, error) {
+	s, err := resolve(q)
+	return s.rule, err
 }
 
 // setup is a kitchen and how it is run.

@@ -4,6 +4,7 @@ import (
 	"context"
 	"errors"
 	"fmt"
+	"math"
 	"slices"
 
 	"velocrustum/core/cook"
@@ -120,13 +121,9 @@ func (s *Server) foreseenOut(ctx context.Context, c store.Cook, l cook.Live, out
 	if err != nil {
 		return err
 	}
-	safeBy := c.Forecast.V.SafeAtMin
-	if c.Forecast.V.Chance != nil {
-		safeBy = c.Forecast.V.Chance.SafeByMin
-	}
 	evidence := ""
 	if got != nil {
-		out.Foreseen, out.Changed, safeBy, evidence = &got.what, &got.ahead.Says, got.what.SafeByMin, got.evidence
+		out.Foreseen, out.Changed, evidence = &got.what, &got.ahead.Says, got.evidence
 		more, says := l.Beyond(&got.what)
 		out.MoreMin, out.Beyond = &more, &says
 		// What is drawn is the cook as it is believed in.
@@ -136,9 +133,14 @@ func (s *Server) foreseenOut(ctx context.Context, c store.Cook, l cook.Live, out
 		return err
 	}
 	judged := CookJudged(judging[l.Judged])
-	if out.Judged = &judged; c.FinishedAt == nil {
-		out.Asks = l.AsksBeforeOut(safeBy, c.Forecast.V.Rule.CoreC, lastRead(out.Probe))
+	out.Judged = &judged
+	k, err := s.known(ctx, c, l)
+	if err != nil {
+		return err
 	}
+	now := s.clock.Now()
+	out.Shown, out.Asks = l.Shown(k, now), l.AsksBeforeOut(k)
+	out.Step.Asks = l.AsksOf(l.Step(now), k, now)
 	if c.FinishedAt != nil {
 		if out.NextTime, err = s.nextTime(ctx, c, l); err != nil {
 			return err
@@ -160,7 +162,7 @@ func (s *Server) entryOut(ctx context.Context, c store.Cook) (CookEntry, error) 
 		Id: out.Id, Session: out.Session, OutcomeVersion: out.OutcomeVersion, Name: out.Name, PlanId: out.PlanId,
 		StartedAt: out.StartedAt, LoadedAt: out.LoadedAt, FinishedAt: out.FinishedAt, Now: out.Now, Plan: out.Plan, Fryer: out.Fryer,
 		Basket: out.Basket, Baskets: out.Baskets, Actual: out.Actual, Events: out.Events, Step: out.Step, Outcome: out.Outcome,
-		Forecast: out.Forecast, Evening: out.Evening, Mark: out.Mark, NextTime: out.NextTime, Planned: c.Planned.V.Rounded(), Pictures: pictures,
+		Forecast: out.Forecast, Evening: out.Evening, Mark: out.Mark, NextTime: out.NextTime, Shown: out.Shown, Asks: out.Asks, Planned: c.Planned.V.Rounded(), Pictures: pictures,
 	}, err
 }
 
@@ -424,27 +426,41 @@ func (s *Server) RestoreCook(ctx context.Context, r RestoreCookRequestObject) (R
 	return RestoreCook200JSONResponse(out), err
 }
 
-// nextTime is what is proposed from how a finished cook differed from its plan.
+// nextTime is what is proposed from how a finished cook differed from its plan:
+// simulated first, and kept back where it would not be safe or would bring what
+// the rating complains of.
 func (s *Server) nextTime(ctx context.Context, c store.Cook, l cook.Live) (*cook.NextTime, error) {
-	safeBy := c.Planned.V.SafeAtMin
-	if c.Planned.V.Chance != nil {
-		safeBy = c.Planned.V.Chance.SafeByMin
-	}
-	evidence, err := s.seen(ctx, c, l)
+	k, err := s.known(ctx, c, l)
 	if err != nil {
 		return nil, err
 	}
-	var seen *program.Foreseen
-	if len(evidence) > 0 {
-		got, err := s.believed(ctx, c, l, evidence)
-		if err != nil {
-			return nil, err
-		}
-		if got.belief != nil {
-			seen = &got.what
-		}
+	var planned *float64
+	if c.Planned.V.Chance != nil {
+		planned = c.Planned.V.Chance.SafeByMin
 	}
-	return l.NextTime(seen, safeBy, orElse(c.Crust, "")), nil
+	shown := l.Shown(k, s.clock.Now())
+	next := l.NextTime(orElse(c.Crust, ""), shown != nil && !shown.Safe, planned, k.SafeBy)
+	if next == nil {
+		return nil, nil
+	}
+	set, err := s.store.Settings(ctx)
+	if err != nil {
+		return nil, err
+	}
+	q := c.Request(set.Units())
+	q.Larder = l.Larder
+	if q.Program = q.Program.Lasting(q.Program.Minutes() + next.Minutes); program.Check(q) != nil {
+		return nil, nil
+	}
+	a, err := program.Simulate(ctx, q, program.Options{})
+	if err != nil {
+		return nil, err
+	}
+	if safe := a.Chance.SafeByMin; safe == nil || *safe > q.Program.Minutes() {
+		return nil, nil
+	}
+	next.Says += fmt.Sprintf(" Simulated so: crust %.0f, %.0f %% of its juice.", math.Floor(a.End.Crust), math.Floor(a.End.JuiceKeptPct))
+	return next, nil
 }
 
 // TakeNextTime answers POST /cooks/{id}/next-time.

@@ -155,25 +155,15 @@ func (s *Server) leads(ctx context.Context, e store.EveningLed) (out evening, er
 		if err != nil {
 			return out, err
 		}
-		if b.SafeMin = c.Forecast.V.SafeAtMin; c.Forecast.V.Chance != nil {
-			b.SafeMin = c.Forecast.V.Chance.SafeByMin
-		}
-		if seen != nil {
-			b.Foreseen, b.SafeMin = true, seen.what.SafeByMin
-			if b.SafeMin == nil {
-				b.SafeMin = new(float64)
-				*b.SafeMin = b.EndMin() + notWithin
-			}
+		b.Foreseen = seen != nil
+		if b.Known, err = s.known(ctx, c, l); err != nil {
+			return out, err
 		}
 		out.cooks[b.Key()], out.seen[b.Key()] = c, seen
 		out.Baskets = append(out.Baskets, b)
 	}
 	return out, nil
 }
-
-// notWithin is how much longer is taken for what is not safe within the time
-// that is looked at, minutes.
-const notWithin = 15.0
 
 // glance is how often what is late by itself is told anew.
 const glance = 2 * time.Second
@@ -234,7 +224,7 @@ func (s *Server) basketOut(ctx context.Context, led *evening, b *cook.Basket, no
 	if err != nil {
 		return LiveBasket{}, err
 	}
-	out := LiveBasket{Key: b.Key(), CookId: c.ID, Dish: b.Dish, Basket: b.Number, Name: b.Name, FryerId: b.FryerID, EndMin: b.EndMin(), OverdueMin: b.Overdue(now), SafeByMin: b.SafeMin,
+	out := LiveBasket{Key: b.Key(), CookId: c.ID, Dish: b.Dish, Basket: b.Number, Name: b.Name, FryerId: b.FryerID, EndMin: b.EndMin(), OverdueMin: b.Overdue(now), SafeByMin: b.SafeBy, Shown: b.Shown(b.Known, now),
 		Judged: LiveBasketJudged(judging[b.Judged]), Faces: cut.Faces[:], Colours: [][]float64{}}
 	line, rule := c.Forecast.V.Timeline, c.Forecast.V.Rule.CoreC
 	out.RuleC = &rule
@@ -271,7 +261,7 @@ func (s *Server) basketOut(ctx context.Context, led *evening, b *cook.Basket, no
 			out.CoreC = &core
 			set := b.DialC(now)
 			out.DialC = &set
-			out.Asks = b.AsksBeforeOut(b.SafeMin, rule, lastRead(out.Probe))
+			out.Asks = b.AsksBeforeOut(b.Known)
 		}
 		if out.OverdueMin >= 1 {
 			says := b.OverdueSays(line, out.OverdueMin)

@@ -46,7 +46,11 @@ func (s *Server) seen(ctx context.Context, c store.Cook, l cook.Live) (out []pro
 	}
 	at := func(t time.Time) float64 { return math.Max(0, math.Min(program.MaxMinutes, t.Sub(loaded).Minutes())) }
 	kinds := map[string]string{cook.Raw: program.SeenCut, cook.Soft: program.SeenSoft, cook.Floury: program.SeenFloury}
+	outAt, isOut := l.OutAt()
 	for i, e := range c.Events {
+		if isOut && e.At.After(outAt) {
+			continue // what is read of what is out says nothing of the fryer
+		}
 		switch e.Kind {
 		case cook.Probe:
 			out = append(out, program.Evidence{AtMin: at(e.At), Kind: program.SeenProbe, C: e.Value, Piece: "thickest"})
@@ -192,6 +196,46 @@ func (s *Server) foresee(ctx context.Context, c store.Cook, l cook.Live) (*fores
 	return got, nil
 }
 
+// known is what is known of the inside of a cook: its rule, the minute by which
+// it is surely safe by all that was seen, and what a thermometer in it reads.
+func (s *Server) known(ctx context.Context, c store.Cook, l cook.Live) (k cook.Known, err error) {
+	set, err := s.store.Settings(ctx)
+	if err != nil {
+		return k, err
+	}
+	q := c.Request(set.Units())
+	if k.Rule, err = program.RuleOf(q); err != nil {
+		return k, err
+	}
+	probe, err := s.probeIn(ctx, l)
+	if err != nil {
+		return k, err
+	}
+	k.Left = lastRead(probe)
+	seen, err := s.seen(ctx, c, l)
+	if err != nil {
+		return k, err
+	}
+	if len(seen) > 0 {
+		got, err := s.believed(ctx, c, l, seen)
+		if err != nil {
+			return k, err
+		}
+		if got.belief != nil {
+			k.SafeBy = got.what.SafeByMin
+		}
+		return k, nil
+	}
+	// The median is no answer: without the spread over loads nothing is sure.
+	for _, a := range []program.Answer{c.Forecast.V, c.Planned.V} {
+		if a.Chance != nil {
+			k.SafeBy = a.Chance.SafeByMin
+			return k, nil
+		}
+	}
+	return k, nil
+}
+
 // foretell returns a cook with the forecast of what has happened by now. One
 // is made at a time, and answers all who said something meanwhile.
 func (s *Server) foretell(ctx context.Context, id string) (store.Cook, error) {
@@ -214,7 +258,11 @@ func (s *Server) renew(ctx context.Context, c *store.Cook, l cook.Live) error {
 	if err != nil {
 		return err
 	}
-	key := fmt.Sprintf("%v %v", seen != nil, q.Program)
+	by, err := json.Marshal(q.Program) // a brush is told by what it is, not by where it lies
+	if err != nil {
+		return err
+	}
+	key := fmt.Sprintf("%v %s", seen != nil, by)
 	s.making.Lock()
 	defer s.making.Unlock()
 	if had, ok := s.of[c.ID]; ok && had.key == key {

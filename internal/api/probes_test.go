@@ -7,6 +7,7 @@ import (
 	"testing"
 	"time"
 
+	"velocrustum/core/cook"
 	"velocrustum/internal/api"
 )
 
@@ -119,7 +120,12 @@ func TestNextTimeGoesIntoTheDish(t *testing.T) {
 	get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+c.Id+"/events", `{"kind": "probe", "value": 88}`)
 	get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+c.Id+"/events", `{"kind": "out"}`)
 	entry := get[api.CookEntry](k, 200, "GET", "/api/v1/cooks/"+c.Id, "")
-	if entry.NextTime == nil || entry.NextTime.Minutes != 4 {
+	if entry.NextTime != nil || entry.Shown == nil || !entry.Shown.Safe || entry.Shown.By != cook.ByReading {
+		t.Fatalf("before it was rated: %+v, %+v", entry.NextTime, entry.Shown)
+	}
+	get[api.CookEntry](k, 200, "PUT", "/api/v1/cooks/"+c.Id+"/outcome", `{"crust": "good"}`)
+	entry = get[api.CookEntry](k, 200, "GET", "/api/v1/cooks/"+c.Id, "")
+	if entry.NextTime == nil || entry.NextTime.Minutes != 4 || !strings.Contains(entry.NextTime.Says, "Simulated so: crust") {
 		t.Fatalf("proposed: %+v", entry.NextTime)
 	}
 	p := get[api.Plan](k, 200, "POST", "/api/v1/cooks/"+c.Id+"/next-time", "")
@@ -130,6 +136,35 @@ func TestNextTimeGoesIntoTheDish(t *testing.T) {
 	if now != planned+4 {
 		t.Errorf("the dish takes %g min, it took %g", now, planned)
 	}
+}
+
+// What came out raw says so until a reading clears it, in the entry as well, and
+// teaches nothing.
+func TestWhatCameOutRawSaysSo(t *testing.T) {
+	k := newKitchen(t, "")
+	c := drumsticks(t, k)
+	path := "/api/v1/cooks/" + c.Id
+	k.wait(2 * time.Minute)
+	early := get[api.CookEntry](k, 200, "GET", path, "")
+	if early.Shown == nil || early.Shown.Safe || early.Asks == nil {
+		t.Fatalf("after two minutes: %+v, asked %+v", early.Shown, early.Asks)
+	}
+	get[api.Cook](k, 200, "POST", path+"/events", `{"kind": "out"}`)
+	get[api.CookEntry](k, 200, "PUT", path+"/outcome", `{"crust": "pale", "inside": "raw"}`)
+	entry := get[api.CookEntry](k, 200, "GET", path, "")
+	if entry.Shown == nil || entry.Shown.Safe || !strings.Contains(entry.Shown.Says, "minute 2") || entry.NextTime != nil {
+		t.Fatalf("out after two minutes: %+v, next time %+v", entry.Shown, entry.NextTime)
+	}
+	k.wait(20 * time.Minute)
+	get[api.Cook](k, 200, "POST", path+"/events", `{"kind": "probe", "value": 60}`)
+	if entry = get[api.CookEntry](k, 200, "GET", path, ""); entry.Shown.Safe || !strings.Contains(entry.Shown.Says, "60 °C") {
+		t.Errorf("read 60 °C after it was out: %+v", entry.Shown)
+	}
+	got := get[api.Cook](k, 200, "POST", path+"/events", `{"kind": "probe", "value": 80}`)
+	if got.Shown == nil || !got.Shown.Safe || got.FinishedAt == nil {
+		t.Errorf("read 80 °C after it was out: %+v, finished %v", got.Shown, got.FinishedAt)
+	}
+	get[api.Problem](k, 422, "POST", path+"/events", `{"kind": "more", "value": 2}`)
 }
 
 // What a device says is answered at once: a reading is weighed, after a turn

@@ -2373,6 +2373,9 @@ export interface components {
             of?: string;
             action?: string;
             label?: string;
+            asks?: components["schemas"]["AsksFirst"];
+            /** @description what of the food that it is about is not shown safe */
+            caution?: string;
         };
         /** @description A supper as it is now foreseen */
         Course: {
@@ -2462,7 +2465,8 @@ export interface components {
              * @description the shade that was said last, 0 pale to 4 dark
              */
             lookedAt?: number;
-            asks?: components["schemas"]["AsksBeforeOut"];
+            asks?: components["schemas"]["AsksFirst"];
+            shown?: components["schemas"]["Shown"];
             /**
              * Format: double
              * @description how many more minutes than planned what was seen asks for, or as many as are given at a tap
@@ -2487,14 +2491,22 @@ export interface components {
             minutes: number;
             says: string;
         };
-        /** @description What is asked once before food comes out that is not yet safe by what is known */
-        AsksBeforeOut: {
+        /** @description What is asked once before something is said to be done that is not yet safe by what is known, or long before it is due */
+        AsksFirst: {
             /**
              * Format: date-time
              * @description when that is over; only another reading ends it where left out
              */
             until?: string;
             says: string;
+        };
+        /** @description Whether food that is in, or was, is shown safe: by a reading, or by the minute of 95 loads in 100 */
+        Shown: {
+            safe: boolean;
+            /** @enum {string} */
+            by?: "reading" | "forecast";
+            /** @description what is missing where it is not */
+            says?: string;
         };
         SaidOnce: {
             id: string;
@@ -3188,6 +3200,7 @@ export interface components {
             action?: string;
             /** @description What the main button reads */
             label?: string;
+            asks?: components["schemas"]["AsksFirst"];
         };
         CookSummary: {
             id: string;
@@ -3308,7 +3321,8 @@ export interface components {
              * @enum {string}
              */
             judged?: "bone" | "probe" | "bite";
-            asks?: components["schemas"]["AsksBeforeOut"];
+            asks?: components["schemas"]["AsksFirst"];
+            shown?: components["schemas"]["Shown"];
             /** @description what was seen has changed of the crust */
             changed?: string;
             /**

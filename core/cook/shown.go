@@ -1,0 +1,166 @@
+package cook
+
+import (
+	"fmt"
+	"math"
+	"time"
+
+	"velocrustum/core/safety"
+	"velocrustum/core/units"
+)
+
+// # What is shown safe
+//
+// Food is shown safe by a reading that clears the rule, or, with none, by the
+// minute by which 95 loads in 100 are; never by the program's end, a colour, or
+// a tap. What is not says so at each later step, on the plate and in the
+// logbook, until a reading clears it.
+
+// Known is what is known of a basket's inside beside what was said of it.
+type Known struct {
+	Rule safety.Rule
+	// SafeBy is the minute by which it is surely safe, by the forecast and all
+	// that was seen; nil where that is not foreseen.
+	SafeBy *float64
+	// Left is what a thermometer that stays in read last; nil without one.
+	Left *Read
+}
+
+// By what food is shown safe.
+const (
+	ByReading  = "reading"
+	ByForecast = "forecast"
+)
+
+// Shown is whether food is shown safe, by what, and what is missing where not.
+type Shown struct {
+	Safe bool   `json:"safe"`
+	By   string `json:"by,omitempty"`
+	Says string `json:"says,omitempty"`
+}
+
+// Shown returns what food that is in, or was, is shown to be at now; nil for a
+// plant, which no rule covers, and before it is in.
+func (l Live) Shown(k Known, now time.Time) *Shown {
+	loaded, in := l.loadedAt()
+	if !in || l.Judged == ByBite {
+		return nil
+	}
+	rule := l.Degrees.Words(math.Ceil(k.Rule.CoreC))
+	until := fmt.Sprintf("Nobody eats of it before a thermometer reads %s in the thickest.", rule)
+	if c, at, ok := l.lastRead(k); ok {
+		held, clears := k.Rule.ClearedAfter(c)
+		switch {
+		case !clears:
+			return &Shown{Says: fmt.Sprintf("The thermometer read %s, under the %s of the rule. %s", l.Degrees.Words(c), rule, until)}
+		case now.Before(at.Add(minutes(held))):
+			return &Shown{Says: fmt.Sprintf("The thermometer read %s: it has to hold that for %s.", l.Degrees.Words(c), units.Minutes(math.Ceil(held)))}
+		}
+		return &Shown{Safe: true, By: ByReading}
+	}
+	out, isOut := l.OutAt()
+	if !isOut {
+		out = now
+	}
+	minute := out.Sub(loaded).Minutes()
+	switch {
+	case k.SafeBy == nil && isOut:
+		return &Shown{Says: fmt.Sprintf("It was out at minute %.0f, and by estimate that is not surely safe. %s", math.Floor(minute), until)}
+	case k.SafeBy == nil:
+		return &Shown{Says: "By estimate it is not surely safe within its time. " + until}
+	case minute < *k.SafeBy-0.05 && isOut:
+		return &Shown{Says: fmt.Sprintf("It was out at minute %.0f, and is surely safe only by %.0f. %s", math.Floor(minute), math.Ceil(*k.SafeBy), until)}
+	case minute < *k.SafeBy-0.05:
+		return &Shown{Says: fmt.Sprintf("It is surely safe only by minute %.0f.", math.Ceil(*k.SafeBy))}
+	}
+	return &Shown{Safe: true, By: ByForecast}
+}
+
+// lastRead is the reading that decides, if one does: the last by hand in the
+// thickest, or a later one of a thermometer that stays in, which decides only
+// where it is under the rule, since its tip may be off the coldest spot.
+func (l Live) lastRead(k Known) (c float64, at time.Time, ok bool) {
+	for _, e := range l.Events {
+		if e.Kind == Probe {
+			c, at, ok = e.Value, e.At, true
+		}
+	}
+	if k.Left != nil && k.Left.C < k.Rule.CoreC && (!ok || k.Left.At.After(at)) {
+		return k.Left.C, k.Left.At, true
+	}
+	return c, at, ok
+}
+
+// Asks is what is asked once before something is done that is not yet safe, or
+// long before it is due; then it is done as told.
+type Asks struct {
+	// Until is when that is over; nil where only another reading ends it.
+	Until *time.Time `json:"until,omitempty"`
+	Says  string     `json:"says"`
+}
+
+// wellBefore is how long before something is due a tap is asked about, minutes,
+// or as a share of the time that it takes.
+const wellBefore, wellBeforeShare = 2.0, 0.15
+
+// AsksBeforeOut returns what has to be asked before food comes out, nil where
+// nothing has: where it is not shown safe, and where it is taken out long before
+// its program ends that nothing but the clock judges.
+func (l Live) AsksBeforeOut(k Known) *Asks {
+	loaded, ok := l.loadedAt()
+	if !ok || l.over() {
+		return nil
+	}
+	if _, out := l.OutAt(); out {
+		return nil
+	}
+	if l.Judged == ByBite {
+		until := loaded.Add(minutes(l.EndMin() - math.Max(wellBefore, wellBeforeShare*l.EndMin())))
+		return &Asks{Until: &until, Says: fmt.Sprintf("Its program is %s long. Take it out all the same?", units.Minutes(l.EndMin()))}
+	}
+	if c, at, ok := l.lastRead(k); ok {
+		held, clears := k.Rule.ClearedAfter(c)
+		if !clears {
+			return &Asks{Says: "The thermometer read " + l.Degrees.Words(c) + ", under the " + l.Degrees.Words(math.Ceil(k.Rule.CoreC)) + " of the rule. Leave it in and probe again, or take it out all the same?"}
+		}
+		if held > 0 {
+			until := at.Add(minutes(held))
+			return &Asks{Until: &until, Says: fmt.Sprintf("The thermometer read %s: it has to hold that for %s. Take it out all the same?", l.Degrees.Words(c), units.Minutes(math.Ceil(held)))}
+		}
+		return nil // the thermometer decides
+	}
+	if k.SafeBy == nil {
+		return &Asks{Says: "By estimate it is not surely safe within this time. Probe it before anyone eats. Take it out all the same?"}
+	}
+	until := loaded.Add(minutes(*k.SafeBy))
+	return &Asks{Until: &until, Says: "By estimate it is not yet surely safe inside, and nothing was read. Probe it before anyone eats. Take it out all the same?"}
+}
+
+// AsksOf returns what has to be asked before a step is said to be done; nil
+// where nothing has.
+func (l Live) AsksOf(s Step, k Known, now time.Time) *Asks {
+	var out *Asks
+	switch s.Action {
+	case Out:
+		out = l.AsksBeforeOut(k)
+	case Rested:
+		out = &Asks{Until: &s.Until, Says: "Its rest belongs to the rule, and is not over. Go on all the same?"}
+	case Turned, Dialled:
+		out = l.early(s.Until)
+	}
+	if out != nil && out.Until != nil && !out.Until.After(now) {
+		return nil
+	}
+	return out
+}
+
+// early is what is asked of a thing that is due at a moment and said to be done
+// long before.
+func (l Live) early(due time.Time) *Asks {
+	loaded, in := l.loadedAt()
+	if !in {
+		return nil
+	}
+	until := due.Add(-minutes(math.Max(wellBefore, wellBeforeShare*l.EndMin())))
+	return &Asks{Until: &until, Says: fmt.Sprintf("It is due at minute %.0f. Is it done already?", due.Sub(loaded).Minutes())}
+}
