@@ -164,3 +164,13 @@ func (l Live) early(due time.Time) *Asks {
 	until := due.Add(-minutes(math.Max(wellBefore, wellBeforeShare*l.EndMin())))
 	return &Asks{Until: &until, Says: fmt.Sprintf("It is due at minute %.0f. Is it done already?", due.Sub(loaded).Minutes())}
 }
+
+// farOff is how far from what is believed inside a reading is asked about before
+// it counts, °C: one far too warm is likelier the tip, or a slip of the finger.
+const farOff = 25.0
+
+// PlausibleC is between which readings, °C, nothing is asked of one that is
+// noted where the inside is believed to have coreC.
+func PlausibleC(coreC float64) [2]float64 {
+	return [2]float64{math.Floor(coreC - farOff), math.Ceil(coreC + farOff)}
+}

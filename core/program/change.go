@@ -124,6 +124,7 @@ func (s *setup) judgedBy(c []*Chance) (Answer, error) {
 		for k, kind := range kinds {
 			out.Groups[k] = kind.groupAnswer(all[k])
 		}
+		out.Verdict = s.together(out.Groups)
 	}
 	return out, nil
 }

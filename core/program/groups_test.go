@@ -147,3 +147,48 @@ func BenchmarkThreeGroups(b *testing.B) {
 		})
 	}
 }
+
+// The verdict of a basket speaks of all kinds in it: the worst decides, each is
+// named, and one that is taken out in its time counts as ready.
+func TestTheVerdictSpeaksOfAllKinds(t *testing.T) {
+	basket := func(minutes float64, turns ...Turn) Answer {
+		t.Helper()
+		a, err := Simulate(t.Context(), Request{
+			Load: Load{Cut: "prawn", Pieces: 8, PieceMassG: 20}, Coat: &Coat{ID: "three-bowl-crumb", OilG: 4},
+			Groups:  []Group{{Name: "drumsticks", Load: Load{Cut: "chicken-drumstick", Pieces: 4, PieceMassG: 110}, Coat: &Coat{ID: "oil-rub", OilG: 4}}},
+			Program: Program{PreheatMin: 4, Stages: []Stage{{AirC: 185, Minutes: minutes}}, Turns: turns},
+		}, Options{})
+		if err != nil {
+			t.Fatal(err)
+		}
+		return a
+	}
+	short := basket(12)
+	if v := short.Verdict; v.Ready || v.Standing != NeverSafe && v.Standing != TooShort || !strings.Contains(v.Says, "The drumsticks: ") || !strings.Contains(v.Says, "The prawns") || v.SafeBy != "not in time" {
+		t.Errorf("prawns and drumsticks for 12 minutes: %+v", v)
+	}
+	if !short.Groups[0].Verdict.Ready {
+		t.Errorf("the prawns alone: %+v", short.Groups[0].Verdict)
+	}
+	long := basket(30)
+	if v := long.Verdict; v.Ready || v.FromMin != nil {
+		t.Errorf("both for 30 minutes: %+v", v)
+	}
+	out := math.Ceil(*long.Groups[0].Verdict.FromMin)
+	apart := basket(30, Turn{AtMin: out, Kind: TakeOut, Group: 0})
+	if v := apart.Verdict; !v.Ready || !strings.Contains(v.Says, "Each in its time") || v.SafeBy != apart.Groups[1].Verdict.SafeBy {
+		t.Errorf("the prawns taken out at %g: %+v; %+v", out, v, apart.Groups[0].Verdict)
+	}
+	if raw := basket(30, Turn{AtMin: 2, Kind: TakeOut, Group: 1}); raw.Verdict.Ready {
+		t.Errorf("drumsticks taken out after two minutes: %+v", raw.Verdict)
+	}
+	// A quick answer knows nothing of 95 loads in 100, and says nothing of them.
+	q := livelihoods[0]
+	quick, err := Simulate(t.Context(), q, Options{NoChance: true})
+	if err != nil {
+		t.Fatal(err)
+	}
+	if v := quick.Verdict; v.Standing != Unknown || v.Ready || v.SafeBy != "" || v.FromMin != nil {
+		t.Errorf("without the window: %+v", v)
+	}
+}

@@ -19,7 +19,15 @@ const (
 	TooShort    Standing = "short"    // it would be ready after the program ends
 	ReadyWindow Standing = "ready"    // from, to
 	ReadyOpen   Standing = "open"     // from, and for as long as was looked
+	// Unknown is a quick answer's, of which the spread over loads is not known.
+	Unknown Standing = "unknown"
 )
+
+// unknown is the verdict where the window was left out: the median says
+// nothing of 95 loads in 100.
+func unknown() Verdict {
+	return Verdict{Standing: Unknown, Figure: "…", Says: "Working out how sure it is."}
+}
 
 // Verdict is the answer in a line: what the program comes to, when to take
 // the food out, and what to do first. Headline, band, sentences, ways,
@@ -164,3 +172,98 @@ func (s *setup) firstSays(first, from *float64) string {
 }
 
 func upper(s string) string { return string(s[0]-0x20) + s[1:] }
+
+// severity is the order of standings, the worst first.
+var severity = map[Standing]int{NeverSafe: 0, NeverCrisp: 1, NoGoodTime: 2, TooShort: 3, ReadyWindow: 4, ReadyOpen: 4}
+
+// together is the verdict over all kinds in a basket: ready only if each is, at
+// one time or taken out in its own, and named where they differ.
+func (s *setup) together(kinds []GroupAnswer) Verdict {
+	worst, late := kinds[0].Verdict, kinds[0].Verdict
+	var from, safe float64
+	to := math.Inf(1)
+	var says []string
+	apart := false
+	for k := range kinds {
+		v := kinds[k].Verdict
+		if severity[v.Standing] < severity[worst.Standing] {
+			worst = v
+		}
+		name := fmt.Sprintf("The %s", kinds[k].Name)
+		if !v.Ready {
+			says = append(says, fmt.Sprintf("%s: %s", name, lowerFirst(v.Says)))
+			continue
+		}
+		says = append(says, fmt.Sprintf("%s: %s %s.", name, v.Figure, v.Unit))
+		if out := s.takenOut(k); out > 0 {
+			apart = true
+			if out < *v.FromMin-moment || v.ToMin != nil && out > *v.ToMin+1 {
+				worst.Standing, worst.Ready = NoGoodTime, false
+			}
+			continue
+		}
+		if *v.FromMin > from {
+			from, late = *v.FromMin, v
+		}
+		if v.ToMin != nil {
+			to = math.Min(to, *v.ToMin)
+		}
+	}
+	out := Verdict{SafeBy: kinds[0].Verdict.SafeBy, CrispAt: kinds[0].Verdict.CrispAt, First: late.First}
+	for k := range kinds {
+		v := kinds[k].Verdict
+		if v.safe == nil || *v.safe > s.minutes()+moment {
+			out.SafeBy = v.SafeBy
+			safe = math.Inf(1)
+		} else if *v.safe > safe {
+			safe, out.SafeBy = *v.safe, v.SafeBy
+		}
+		if !strings.HasSuffix(v.CrispAt, "min") {
+			out.CrispAt = v.CrispAt
+		}
+	}
+	if severity[worst.Standing] < severity[ReadyWindow] {
+		out.Standing, out.Figure, out.Says = worst.Standing, worst.Figure, strings.Join(says, " ")
+		if worst.from == nil || worst.Ready {
+			return out
+		}
+		out.from, out.to, out.safe = worst.from, worst.to, worst.safe
+		return out
+	}
+	out.safe, out.from = &safe, &from
+	if to < from {
+		out.Standing, out.Figure = NoGoodTime, "Not at one time"
+		out.Says = strings.Join(says, " ") + " Take out what is ready first, and leave the others."
+		return out
+	}
+	out.Ready, out.FromMin = true, &from
+	out.Standing, out.Figure, out.Unit = ReadyOpen, fmt.Sprintf("%.0f", from), "min, and a while after"
+	if !math.IsInf(to, 1) {
+		out.to, out.ToMin, out.Standing, out.Unit = &to, &to, ReadyWindow, "min"
+		if to > from {
+			out.Figure = fmt.Sprintf("%.0f to %.0f", from, to)
+		}
+	}
+	out.Says = "All of them, crisp and safe together."
+	if apart {
+		out.Says = "Each in its time. " + strings.Join(says, " ")
+	}
+	return out
+}
+
+// takenOut is the minute at which a kind is taken out by itself, 0 for not.
+func (s *setup) takenOut(kind int) float64 {
+	for _, t := range s.program.Turns {
+		if t.Kind == TakeOut && t.Group == kind {
+			return t.AtMin
+		}
+	}
+	return 0
+}
+
+func lowerFirst(s string) string {
+	if s == "" {
+		return s
+	}
+	return string(s[0]|0x20) + s[1:]
+}

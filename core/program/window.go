@@ -139,6 +139,12 @@ func Simulate(ctx context.Context, q Request, opt Options) (Answer, error) {
 		s.tail = math.Min(8, math.Max(3, math.Round(aheadBy*s.minutes())))
 	}
 	a, err := s.judged(ctx)
+	if opt.NoChance {
+		a.Verdict = unknown()
+		for k := range a.Groups {
+			a.Groups[k].Verdict = unknown()
+		}
+	}
 	if err == nil && opt.Changes {
 		if err = s.mend(ctx, &a, len(a.Warnings)); err == nil {
 			a.Brushes, err = s.brushed(ctx)

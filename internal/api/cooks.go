@@ -140,6 +140,12 @@ func (s *Server) foreseenOut(ctx context.Context, c store.Cook, l cook.Live, out
 	}
 	now := s.clock.Now()
 	out.Shown, out.Asks = l.Shown(k, now), l.AsksBeforeOut(k)
+	if loaded, in := l.LoadedAt(); in && c.FinishedAt == nil {
+		line := out.Forecast.Timeline
+		if len(line) > 0 {
+			out.PlausibleC = plausible(program.MomentAt(line, now.Sub(loaded).Minutes()).CoreC)
+		}
+	}
 	out.Step.Asks = l.AsksOf(l.Step(now), k, now)
 	if c.FinishedAt != nil {
 		if out.NextTime, err = s.nextTime(ctx, c, l); err != nil {

@@ -259,6 +259,7 @@ func (s *Server) basketOut(ctx context.Context, led *evening, b *cook.Basket, no
 			last = math.Max(last, minute)
 			core := math.Round(program.MomentAt(line, minute).CoreC*10) / 10
 			out.CoreC = &core
+			out.PlausibleC = plausible(core)
 			set := b.DialC(now)
 			out.DialC = &set
 			out.Asks = b.AsksBeforeOut(b.Known)
@@ -287,6 +288,12 @@ func (s *Server) basketOut(ctx context.Context, led *evening, b *cook.Basket, no
 		}
 	}
 	return out, nil
+}
+
+func plausible(coreC float64) *[]float64 {
+	at := cook.PlausibleC(coreC)
+	out := at[:]
+	return &out
 }
 
 // GetEvening answers GET /evenings/{id}.

@@ -1,3 +1,4 @@
+import { say } from './led';
 import { expect, stays, test } from './kitchen';
 
 const seconds = (text: string | null) => {
@@ -26,7 +27,7 @@ test('a cook goes on through reload, restart and a second device', async ({ page
 
   const other = await context.newPage();
   await other.goto(`${kitchen.url}/cook`);
-  await other.getByRole('button', { name: 'Turned and set' }).click();
+  await say(other, other.getByRole('button', { name: 'Turned and set' }));
   await expect(page.getByRole('heading', { name: 'Take all five out' })).toBeVisible();
 
   // Taking it back here shows there.
@@ -61,7 +62,7 @@ test('a tap without a connection waits on the device, and counts once when it wa
   await page.getByRole('button', { name: 'Food is in' }).click();
   await expect(page.getByRole('button', { name: 'Turned', exact: true })).toBeVisible();
   await kitchen.stop();
-  await page.getByRole('button', { name: 'Turned', exact: true }).click();
+  await say(page, page.getByRole('button', { name: 'Turned', exact: true }));
   await page.getByRole('button', { name: 'How it looks' }).click();
   await page.getByRole('button', { name: 'gold' }).click();
   await page.getByRole('button', { name: 'Shut' }).click();

@@ -1,4 +1,4 @@
-import { fast, follow, main } from './led';
+import { fast, follow, main, say } from './led';
 import { accessible, expect, fits, test } from './kitchen';
 
 test('a supper is led to the table on two devices, with a thermometer, through power cuts', async ({
@@ -59,7 +59,7 @@ test('a supper is led to the table on two devices, with a thermometer, through p
   await expect(said).toContainText('food is in');
 
   await follow(page, /Plates to the table/);
-  await page.getByRole('button', { name: 'On the table' }).click();
+  await say(page, page.getByRole('button', { name: 'On the table' }));
   await expect(page.getByText(/on the table at \d\d:\d\d: /)).toBeVisible();
   await expect(page.getByRole('region', { name: 'Inside, read over forecast' })).toBeVisible();
   await accessible(page);
@@ -78,11 +78,48 @@ test('one device may be the hob, and what is asked for is not asked twice', asyn
   await page.reload();
   await expect(page.getByRole('heading', { level: 1, name: 'Honey-harissa glaze: into the pan' })).toBeVisible();
   await page.getByRole('combobox', { name: 'This device shows' }).selectOption('everything');
-  await page.getByRole('button', { name: 'Done', exact: true }).click();
+  await say(page, page.getByRole('button', { name: 'Done', exact: true }));
   await page.getByRole('button', { name: /^Take back: Wipe/ }).click();
   await expect(page.getByRole('button', { name: /^Take back: Wipe/ })).toHaveCount(0);
   await page.getByRole('button', { name: 'Give this supper up' }).click();
   await expect(page.getByText('It was given up.')).toBeVisible();
   await page.getByRole('button', { name: 'Not over yet: go on with it' }).click();
   await expect(page.getByRole('heading', { level: 1, name: /^Wipe/ })).toBeVisible();
+});
+
+test('a press belongs to what stood there when the finger came down', async ({ page, kitchen, browser }) => {
+  await page.goto(`${kitchen.url}/cook`);
+  await page.getByRole('button', { name: /^Card night/ }).click();
+  const title = page.getByRole('heading', { level: 1 });
+  await expect(page.getByRole('heading', { level: 1, name: /^Wipe/ })).toBeVisible();
+  const first = (await title.textContent()) ?? '';
+  const done = page.getByRole('button', { name: 'Done', exact: true });
+  const tablet = await browser.newContext();
+  const other = await tablet.newPage();
+  await other.goto(`${kitchen.url}/cook`);
+  await expect(other.getByRole('heading', { level: 1 })).toHaveText(first);
+  await page.waitForTimeout(1100);
+  // The finger is down while the other device says the same.
+  const box = await done.boundingBox();
+  if (!box) throw new Error('no button');
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  await say(other, other.getByRole('button', { name: 'Done', exact: true }));
+  await expect(title).not.toHaveText(first);
+  const second = (await title.textContent()) ?? '';
+  await page.mouse.up();
+  await expect(page.getByText(`“${first}” was said meanwhile by another device. Nothing more was done.`)).toBeVisible();
+  await expect(title).toHaveText(second);
+  const said = page.getByRole('list', { name: 'What was said' });
+  await expect(said.getByRole('listitem')).toHaveCount(1);
+
+  // What changed within the last second asks again, and doing nothing is the large answer.
+  await say(other, other.getByRole('button', { name: 'Done', exact: true }));
+  await expect(title).not.toHaveText(second);
+  await done.click();
+  const question = page.getByRole('dialog');
+  await expect(question).toContainText('This has just changed');
+  await question.getByRole('button', { name: 'No', exact: true }).click();
+  await expect(said.getByRole('listitem')).toHaveCount(2);
+  await tablet.close();
 });

@@ -1,3 +1,4 @@
+import { say } from './led';
 import { accessible, expect, fits, Kitchen, test } from './kitchen';
 
 test('a cook given up before the food goes in', async ({ page, kitchen }) => {
@@ -43,12 +44,12 @@ test('shaken dishes are led by shakes', async ({ page, kitchen }) => {
   await page.getByRole('button', { name: /^Caraway potato wedges/ }).click();
   await page.getByRole('button', { name: 'Food is in' }).click();
   await expect(page.getByRole('heading', { name: 'Shake the basket' })).toBeVisible();
-  await page.getByRole('button', { name: 'Shaken', exact: true }).click();
+  await say(page, page.getByRole('button', { name: 'Shaken', exact: true }));
   await expect(page.getByRole('heading', { name: 'Shake the basket, set 200 °C' })).toBeVisible();
   // The same word within four seconds is taken for a slip of the finger.
   const said = page.getByRole('button', { name: 'Shaken and set' });
   await expect(async () => {
-    if (await said.isVisible()) await said.click({ timeout: 1000 });
+    if (await said.isVisible()) await say(page, said);
     await expect(page.getByText('Then 4 min more.')).toBeVisible({ timeout: 2500 });
   }).toPass();
 });
@@ -60,7 +61,9 @@ test('a rule of the cook’s own is never laxer', async ({ page, kitchen }) => {
   const own = page.getByRole('textbox', { name: 'My own minimum' });
   await own.fill('40');
   await own.press('Enter');
-  await expect(own).toHaveValue('75');
+  // What cannot be is said, and stays as it was typed.
+  await expect(page.getByText('40 °C cannot be: 75 to 95 °C.')).toBeVisible();
+  await expect(own).toHaveValue('40');
   await own.fill('82');
   await own.press('Enter');
   await page.keyboard.press('Escape');

@@ -80,12 +80,19 @@ test('bad input is refused in words and loses nothing', async ({ page, kitchen, 
 
   errors.length = 0; // the browser notes the refused request
 
-  // A word where a number belongs stays out of the field.
+  // A word where a number belongs is no number; it stays as it was typed, and nothing follows from it.
   await page.getByRole('button', { name: '43 g' }).click();
   const weight = page.getByRole('textbox', { name: 'One piece weighs' });
   await weight.fill('lots');
   await page.keyboard.press('Tab');
-  await expect(weight).toHaveValue('43');
+  await expect(weight).toHaveValue('lots');
+  await expect(page.getByText('“lots” is no number.')).toBeVisible();
+  // A decimal comma is read.
+  await weight.fill('42,5');
+  await page.keyboard.press('Tab');
+  await expect(weight).toHaveValue('42,5');
+  await weight.fill('43');
+  await page.keyboard.press('Enter');
   await page.keyboard.press('Escape');
 
   // A fryer without a name is not kept.
@@ -164,4 +171,58 @@ test('a size is said by weight, by count or by ruler', async ({ page, kitchen })
   await accessible(page);
   await page.keyboard.press('Escape');
   await expect(page.getByRole('button', { name: '50 g' })).toBeVisible();
+});
+
+test('nothing of the dish before stands beside the new one, however long the answer takes', async ({
+  page,
+  kitchen,
+}) => {
+  await page.goto(kitchen.url);
+  const verdict = page.getByRole('region', { name: 'Verdict' });
+  await expect(verdict).toContainText('95 loads in 100');
+  await expect(verdict).toContainText(/by \d+ min/);
+  const before = (await verdict.textContent()) ?? '';
+  const ways = page.getByRole('button', { name: /^Run it/ });
+  await expect(ways.first()).toBeVisible();
+  // Ten leg quarters in the place of wings; every answer is held back for six seconds.
+  const held: (() => void)[] = [];
+  await page.route('**/api/v1/{simulations,recommendations,baskets}**', async (route) => {
+    await new Promise<void>((go) => held.push(go));
+    await route.continue().catch(() => undefined);
+  });
+  await page.getByRole('button', { name: '43 g' }).click();
+  await page.getByRole('textbox', { name: 'One piece weighs' }).fill('60');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Escape');
+  await page.waitForTimeout(400);
+  await expect(page.getByText(before.slice(0, 12))).toHaveCount(0);
+  await expect(page.getByText(/95 loads in 100|Crisp and safe|by \d+ min/)).toHaveCount(0);
+  await expect(ways).toHaveCount(0);
+  await expect(page.getByRole('button', { name: 'Cook this' })).toBeDisabled();
+  await page.waitForTimeout(5600);
+  await expect(page.getByText(/95 loads in 100|Crisp and safe|by \d+ min/)).toHaveCount(0);
+
+  // The quick answer comes first: the race, and no "by" while the window is held back.
+  held.shift()?.();
+  await expect(page.getByRole('region', { name: 'The race' })).toContainText('°C');
+  await expect(page.getByText(/95 loads in 100|Crisp and safe|by \d+ min/)).toHaveCount(0);
+  await expect(page.getByRole('button', { name: 'Cook this' })).toBeDisabled();
+  await page.unroute('**/api/v1/{simulations,recommendations,baskets}**');
+  while (held.length > 0) held.shift()?.();
+  await expect(verdict).toContainText('95 loads in 100');
+  await expect(page.getByRole('button', { name: 'Cook this' })).toBeEnabled();
+});
+
+test('several kinds have one headline for all of them', async ({ page, kitchen }) => {
+  await page.goto(kitchen.url);
+  const link = page.getByRole('link', { name: /^Harissa drumsticks/ });
+  await page.goto(`${kitchen.url}${(await link.getAttribute('href')) ?? ''}`);
+  await page.getByRole('button', { name: /^5 drumsticks/ }).click();
+  await page.getByRole('button', { name: 'Something else beside them' }).click();
+  await page.getByRole('button', { name: /^2 drumsticks bare/ }).click();
+  await page.getByRole('combobox', { name: 'Of which cut' }).selectOption('prawn');
+  await page.keyboard.press('Escape');
+  const verdict = page.getByRole('region', { name: 'Verdict' });
+  await expect(verdict).toContainText('The drumsticks:');
+  await expect(verdict).toContainText('The prawns:');
 });

@@ -1,3 +1,4 @@
+import { parseNumber, refusal } from '../src/ui/number';
 import { expect, test } from '@playwright/test';
 import type { PlanInput, Simulation } from '../src/api/client';
 import { day, minutes, unitsOf } from '../src/format/units';
@@ -213,11 +214,12 @@ test.describe('units', () => {
   test('a stepper has round numbers of its own scale, within what is allowed', () => {
     const us = unitsOf({ temperature: 'F', mass: 'oz' });
     const dial = us.heat.stepper({ min: 80, max: 200, step: 5 });
-    expect(dial).toEqual({ min: 180, max: 390, step: 10, unit: '°F' });
+    expect(dial).toMatchObject({ min: 180, max: 390, step: 10, unit: '°F' });
     expect(us.heat.from(dial.min)).toBeGreaterThanOrEqual(80);
     expect(us.heat.from(dial.max)).toBeLessThanOrEqual(200);
     const home = unitsOf({ temperature: 'C', mass: 'g' });
-    expect(home.heat.stepper({ min: 80, max: 200, step: 5 })).toEqual({ min: 80, max: 200, step: 5, unit: '°C' });
+    expect(home.heat.stepper({ min: 80, max: 200, step: 5 })).toMatchObject({ min: 80, max: 200, step: 5, unit: '°C' });
+    expect(Math.round(home.heat.stepper({ min: -5, max: 120, step: 1 }).also?.from(165) ?? 0)).toBe(74);
     expect(home.length.stepper({ min: 100, max: 600, step: 5 })).toMatchObject({ min: 100, max: 600, step: 5 });
     expect(home.volume.stepper({ min: 0, max: 20000, step: 100 })).toMatchObject({ max: 20, step: 0.1 });
   });
@@ -225,6 +227,22 @@ test.describe('units', () => {
   test('minutes as a cook reads them', () => {
     expect(minutes(12)).toBe('12');
     expect(minutes(7.6)).toBe('7.5');
+  });
+});
+
+test.describe('what is typed', () => {
+  test('a number is read as people write it', () => {
+    expect(['68,5', ' 68.5 ', '−2', '1’200', '.5'].map(parseNumber)).toEqual([68.5, 68.5, -2, 1200, 0.5]);
+    expect(['', 'lots', '1.2.3', '12a', '-'].map(parseNumber)).toEqual([null, null, null, null, null]);
+  });
+
+  test('what cannot be is refused in words, with what can', () => {
+    const probe = { min: -5, max: 120, unit: '°C' };
+    expect(refusal('165', probe)).toBe('165 °C cannot be: -5 to 120 °C.');
+    expect(refusal('68,5', probe)).toBe('');
+    expect(refusal('x', probe)).toContain('no number');
+    expect(refusal('', probe)).toContain('-5 to 120');
+    expect(refusal('2,5', { min: 1, max: 9, whole: true })).toContain('whole ones');
   });
 });
 

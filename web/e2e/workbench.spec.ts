@@ -1,3 +1,4 @@
+import { say } from './led';
 import type { Locator, Page } from '@playwright/test';
 import { accessible, expect, fits, test } from './kitchen';
 
@@ -249,7 +250,7 @@ test('a glaze is brushed on in mid-cook: how late, how hot, and what the cook sa
   await expect(page.getByRole('button', { name: 'Brush at minute 18' })).toBeVisible();
   await page.getByRole('button', { name: 'Cook this' }).click();
   await page.getByRole('button', { name: 'Food is in' }).click();
-  await page.getByRole('button', { name: /^Turned/ }).click();
+  await say(page, page.getByRole('button', { name: /^Turned/ }));
   await expect(page.getByRole('heading', { name: 'Brush what is up of all eleven with 15 g of honey' })).toBeVisible();
 });
 

@@ -1529,8 +1529,11 @@ export interface components {
             };
             /** @description What the program comes to over the spread of loads, when to take the food out, and what to do first */
             verdict: {
-                /** @enum {string} */
-                standing: "unsafe" | "soft" | "overdone" | "short" | "ready" | "open";
+                /**
+                 * @description unknown of a quick answer without its window
+                 * @enum {string}
+                 */
+                standing: "unsafe" | "soft" | "overdone" | "short" | "ready" | "open" | "unknown";
                 /**
                  * Format: double
                  * @description whole minutes; null where there is no time to aim for
@@ -2467,6 +2470,8 @@ export interface components {
             lookedAt?: number;
             asks?: components["schemas"]["AsksFirst"];
             shown?: components["schemas"]["Shown"];
+            /** @description between which readings nothing is asked of one that is noted */
+            plausibleC?: number[];
             /**
              * Format: double
              * @description how many more minutes than planned what was seen asks for, or as many as are given at a tap
@@ -3323,6 +3328,8 @@ export interface components {
             judged?: "bone" | "probe" | "bite";
             asks?: components["schemas"]["AsksFirst"];
             shown?: components["schemas"]["Shown"];
+            /** @description between which readings nothing is asked of one that is noted */
+            plausibleC?: number[];
             /** @description what was seen has changed of the crust */
             changed?: string;
             /**

@@ -41,7 +41,9 @@ export function Answers({ food, catalog, units, insideC, probes, tell, children 
             limit={limitOf(catalog, 'event.probe')}
             units={units}
             from={insideC}
-            note={(c) => tell('probe reading', { kind: 'probe', value: Math.round(c * 10) / 10 })}
+            bone={food.bone}
+            plausibleC={food.plausibleC}
+            note={(c) => tell('probe reading', { kind: 'probe', value: c })}
           />
         )}
         <Half onPress={() => tell(`${more} more`, { kind: 'more', value: more })}>

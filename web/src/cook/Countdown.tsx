@@ -31,6 +31,12 @@ const Detail = styled.p`
   }
 `;
 
+const Caution = styled(Detail)`
+  color: #ff9b84;
+  font-weight: 600;
+  margin-bottom: 10px;
+`;
+
 function countdown(ms: number): string {
   const s = Math.abs(Math.ceil(ms / 1000));
   if (s >= 36_000) return `${Math.round(s / 3600)} h`;
@@ -45,10 +51,12 @@ interface Props {
   leftMs: number | null;
   /** It is to be done at once. */
   now?: boolean;
+  /** What of the food that it is about is not shown safe. */
+  caution?: string | undefined;
 }
 
 /** What to do, to be read from two metres, and how long there is. */
-export function Countdown({ title, detail, leftMs, now }: Props) {
+export function Countdown({ title, detail, leftMs, now, caution }: Props) {
   const due = leftMs !== null && leftMs <= 0;
   return (
     <div>
@@ -63,6 +71,7 @@ export function Countdown({ title, detail, leftMs, now }: Props) {
           {now ? 'now' : ''}
         </Left>
       )}
+      {caution ? <Caution role="alert">{caution}</Caution> : null}
       <Detail>{detail}</Detail>
     </div>
   );

@@ -34,6 +34,12 @@ const Figures = styled.div`
   }
 `;
 
+/** What is missing until food is shown safe. */
+export const NotShown = styled.p`
+  color: #ff9b84;
+  font-weight: 600;
+`;
+
 /** How warm it is inside by now, °C: by its run, which what was seen has moved. */
 export function useInside(food: Watched, nowMs: number) {
   const ahead = useAhead(food.cookId, food.mark);
@@ -80,6 +86,7 @@ export function InsideCard({ food, nowMs, units }: { food: Watched; nowMs: numbe
           </p>
         </div>
       </Figures>
+      {food.shown && !food.shown.safe && food.foreseen ? <NotShown role="status">{food.shown.says}</NotShown> : null}
       <Curve {...{ ahead, minute, units }} endMin={food.endMin} ruleC={food.ruleC} soft={food.soft} />
     </Box>
   );

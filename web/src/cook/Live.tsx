@@ -12,9 +12,11 @@ import { Countdown } from './Countdown';
 import { InsideCard, useInside } from './InsideCard';
 import { SaidList } from './SaidList';
 import { Strips } from './Strips';
-import { useTakeOut } from './TakeOut';
+import { takesOut } from './takesOut';
 import { useAwake } from './useAwake';
 import { useCalling } from './useCalling';
+import { usePress } from './usePress';
+import { stillAsks, useQuestion } from './useQuestion';
 import { useClock } from './useClock';
 import { useTakingBack, useTelling, type Told } from './useTelling';
 import { minuteOf, ofCook } from './watched';
@@ -38,6 +40,9 @@ export const Side = styled.div`
   gap: 12px;
   align-content: start;
 `;
+
+/** What moves a cook on; the rest is only seen. */
+const STEPS = ['heating', 'loaded', 'turned', 'dialled', 'out', 'rested'];
 
 interface Props {
   cook: Cook;
@@ -69,15 +74,31 @@ export function Live({ cook, catalog, settings, ticking, voice }: Props) {
   const minute = minuteOf(food, now);
   const { ahead, insideC } = useInside(food, now);
   const isOut = cook.events.some((e) => e.kind === 'out');
-  const { takeOut, question } = useTakeOut(() => {
-    const { asks } = food;
-    if (asks) say('Out early: probe it before anyone eats.');
+  const { ask, question } = useQuestion();
+  const takeOut = takesOut(ask, () => {
+    if (food.asks) say('Out early: probe it before anyone eats.');
     tell('it is out', { kind: 'out' });
   });
   const out = () => takeOut(food, now);
   // The program and a little more, as what was overlooked goes on.
   const shown = Math.max(food.endMin + 3, (minute ?? 0) + 1);
   const action = step.action as Told['kind'] | undefined;
+  // What is asked is told apart by what was done before it.
+  const steps = cook.events.filter((e) => STEPS.includes(e.kind)).length;
+  const asked =
+    action && step.label ? { id: `${steps} ${action}`, title: step.title, label: step.label, action } : undefined;
+  const press = usePress(asked, {
+    ask,
+    open: (it) => it.id === asked?.id && !waiting.some((l) => (l.body as Told).kind === it.action),
+    act: (it) => {
+      const { asks } = step;
+      const go = () => tell(it.label, { kind: it.action });
+      if (it.action === 'out') out();
+      else if (asks && stillAsks(asks, now))
+        ask({ title: it.label, says: asks.says, keep: 'Not yet', goOn: 'Yes, it is', go });
+      else go();
+    },
+  });
   const said = [
     ...cook.events.map((e) => ({ id: e.id, title: e.says, at: e.at })),
     ...late.map((l) => ({ id: l.id, title: l.what, at: l.at, waits: true })),
@@ -101,12 +122,9 @@ export function Live({ cook, catalog, settings, ticking, voice }: Props) {
           ) : (
             <InsideCard food={food} nowMs={now} units={units} />
           )}
-          {action && step.label ? (
-            <Big
-              isDisabled={waiting.some((l) => (l.body as Told).kind === action)}
-              onPress={() => (action === 'out' ? out() : tell(step.label ?? action, { kind: action }))}
-            >
-              {step.label}
+          {press.shown ? (
+            <Big isDisabled={waiting.some((l) => (l.body as Told).kind === action)} {...press.handlers}>
+              {press.shown.label}
             </Big>
           ) : null}
           {minute !== null && !isOut ? (

@@ -1,7 +1,8 @@
 import { useEffect, useState } from 'react';
 import styled from 'styled-components';
 import type { Catalog, Settings } from '../api/client';
-import { useProbes, type Doing, type LiveEvening, type Ticking } from '../api/live';
+import { limitOf } from '../api/limits';
+import { useProbes, type Doing, type LiveBasket, type LiveEvening, type Ticking } from '../api/live';
 import { drawerOf } from '../api/place';
 import { clock, unitsOf } from '../format/units';
 import { at, type } from '../theme/tokens';
@@ -11,13 +12,16 @@ import { Tabs } from '../ui/Tabs';
 import { Answers, useLate } from './Answers';
 import { Big, Half } from './Buttons';
 import { Countdown } from './Countdown';
-import { InsideCard, useInside } from './InsideCard';
+import { InsideCard, NotShown, useInside } from './InsideCard';
 import { Grid, Side } from './Live';
 import { LiveLanes } from './LiveLanes';
+import { ProbeReading } from './ProbeReading';
 import { SaidList } from './SaidList';
-import { useTakeOut } from './TakeOut';
+import { takesOut } from './takesOut';
 import { useAwake } from './useAwake';
 import { useCalling } from './useCalling';
+import { usePress } from './usePress';
+import { stillAsks, useQuestion } from './useQuestion';
 import { useClock } from './useClock';
 import { useTakingBack, useTellingOf, type Told } from './useTelling';
 import { minuteOf, ofBasket, type Watched } from './watched';
@@ -161,12 +165,18 @@ export function LiveSupper({ evening, catalog, settings, ticking, voice }: Props
     frying.find((b) => b.key === chosen) ?? frying.find((b) => b.key === first?.of) ?? frying[0] ?? undefined;
   const food = basket && lane !== 'hob' ? ofBasket(basket, catalog.usual.moreMin) : null;
   const tellIt = (w: Watched) => (what: string, event: Told) => telling.tell(w, what, event);
-  const { takeOut, question } = useTakeOut((w) => telling.tell(w, 'it is out', { kind: 'out' }));
-  const press = (d: Doing) => {
+  const { ask, question } = useQuestion();
+  const takeOut = takesOut(ask, (w) => telling.tell(w, 'it is out', { kind: 'out' }));
+  const act = (d: Doing) => {
     const of = evening.baskets.find((b) => b.key === d.of);
-    if (!of) telling.done(d.id, `${d.title}: done`);
-    else if (d.action === 'out') takeOut(ofBasket(of, catalog.usual.moreMin), now);
-    else telling.tell(of, (d.label ?? '').toLowerCase(), { kind: d.action as Told['kind'] });
+    const go = () => {
+      if (!of) telling.done(d.id, `${d.title}: done`);
+      else telling.tell(of, (d.label ?? '').toLowerCase(), { kind: d.action as Told['kind'] });
+    };
+    if (of && d.action === 'out') takeOut(ofBasket(of, catalog.usual.moreMin), now);
+    else if (d.asks && stillAsks(d.asks, now))
+      ask({ title: d.title, says: d.asks.says, keep: 'Not yet', goOn: d.label ?? 'Done', go });
+    else go();
   };
   const pressed = (d: Doing) =>
     waiting.some((l) => {
@@ -181,27 +191,31 @@ export function LiveSupper({ evening, catalog, settings, ticking, voice }: Props
     ...evening.said,
     ...late.map((l) => ({ id: l.id, title: l.what, at: l.at, waits: true as const, cookId: undefined })),
   ];
-  const act = (
+  const isOpen = (d: Doing) =>
+    course.tasks.some((t) => t.id === d.id && t.state !== 'done' && t.action === d.action) && !pressed(d);
+  const press = usePress(first?.label ? { ...first, label: first.label } : undefined, { ask, open: isOpen, act });
+  const acts = (
     <>
-      {first?.label ? (
-        <Big isDisabled={pressed(first)} onPress={() => press(first)}>
-          {first.label}
+      {press.shown ? (
+        <Big isDisabled={pressed(press.shown)} {...press.handlers}>
+          {press.shown.label}
         </Big>
       ) : null}
       {course.now
         .filter((d) => d.id !== first?.id && d.label && mine.some((m) => m.id === d.id))
         .map((d) => (
-          <Half key={d.id} isDisabled={pressed(d)} onPress={() => press(d)}>
+          <Half key={d.id} isDisabled={pressed(d)} onPress={() => act(d)}>
             {d.title}: {d.label?.toLowerCase()}
           </Half>
         ))}
     </>
   );
+  const raw = evening.baskets.filter((b) => b.outAt && b.shown && !b.shown.safe);
   return (
     <>
       <Head>
         <p role="status">
-          {evening.name} · {course.lateMin >= 1 ? <b>{course.says}</b> : course.says}
+          {evening.name} · {course.lateMin >= 1 || raw.length > 0 ? <b>{course.says}</b> : course.says}
         </p>
         <label>
           <Quiet as="span">This device shows </Quiet>
@@ -219,11 +233,11 @@ export function LiveSupper({ evening, catalog, settings, ticking, voice }: Props
         <Now>
           <Quiet>{first ? first.where : ''}</Quiet>
           {first ? (
-            <Countdown title={first.title} detail={first.detail} leftMs={leftMs} />
+            <Countdown title={first.title} detail={first.detail} leftMs={leftMs} caution={first.caution} />
           ) : (
             <Countdown title={lane === ALL ? 'All is on its way' : 'Nothing more here'} detail="" leftMs={null} />
           )}
-          <Under>{act}</Under>
+          <Under>{acts}</Under>
         </Now>
         <Coming>
           <Next aria-label="Next">
@@ -238,7 +252,15 @@ export function LiveSupper({ evening, catalog, settings, ticking, voice }: Props
           <LiveLanes evening={evening} nowMs={now} lane={lane === ALL ? null : lane} />
         </Coming>
         <Side>
-          <Beside>{act}</Beside>
+          <Beside>{acts}</Beside>
+          {raw.map((b) => (
+            <Out
+              key={b.key}
+              basket={b}
+              {...{ catalog, units }}
+              note={(c) => telling.tell(b, 'probe reading', { kind: 'probe', value: c })}
+            />
+          ))}
           {frying.length > 1 && food ? (
             <Tabs
               large
@@ -276,6 +298,32 @@ export function LiveSupper({ evening, catalog, settings, ticking, voice }: Props
         </Half>
       ) : null}
       {question}
+    </>
+  );
+}
+
+interface OutProps {
+  basket: LiveBasket;
+  catalog: Catalog;
+  units: ReturnType<typeof unitsOf>;
+  note: (c: number) => void;
+}
+
+/** What came out and is not shown safe: only a thermometer helps. */
+function Out({ basket, catalog, units, note }: OutProps) {
+  return (
+    <>
+      <NotShown role="status">
+        {basket.name}, out since {clock(basket.outAt ?? '')}: not shown safe. {basket.shown?.says}
+      </NotShown>
+      <ProbeReading
+        limit={limitOf(catalog, 'event.probe')}
+        units={units}
+        from={basket.ruleC ?? 0}
+        bone={basket.judged === 'bone'}
+        plausibleC={undefined}
+        note={note}
+      />
     </>
   );
 }

@@ -7,6 +7,8 @@ import { Quiet } from '../ui/layout';
 import { Stepper } from '../ui/Stepper';
 import { Ask } from './Ask';
 import { Big, Half, Row } from './Buttons';
+import { notes } from './ProbeReading';
+import { useQuestion } from './useQuestion';
 import type { Told } from './useTelling';
 import type { Watched } from './watched';
 
@@ -27,6 +29,8 @@ interface Props {
 export function NotDone({ food, catalog, units, insideC, tell }: Props) {
   const [open, setOpen] = useState(false);
   const [read, setRead] = useState(insideC);
+  const [typed, setTyped] = useState<number | null>(insideC);
+  const { ask, question } = useQuestion();
   /** What was foreseen when it was said; null before. */
   const [said, setSaid] = useState<string | null>(null);
   const shut = () => {
@@ -44,7 +48,8 @@ export function NotDone({ food, catalog, units, insideC, tell }: Props) {
     <>
       <Half
         onPress={() => {
-          setRead(Math.round(insideC));
+          setRead(units.heat.to(insideC));
+          setTyped(units.heat.to(insideC));
           setOpen(true);
         }}
       >
@@ -57,15 +62,22 @@ export function NotDone({ food, catalog, units, insideC, tell }: Props) {
               <Row>
                 <Stepper
                   label={food.bone ? 'It reads, away from the bone' : 'It reads, in the thickest part'}
-                  value={units.heat.to(read)}
+                  value={read}
                   {...units.heat.stepper(limitOf(catalog, 'event.probe'))}
-                  onChange={(d) => setRead(units.heat.from(d))}
+                  onChange={setRead}
+                  typed={setTyped}
                 />
                 <Big
-                  onPress={() => see('probe reading', { kind: 'probe', value: Math.round(read * 10) / 10 })}
-                  aria-label={`It reads ${units.temperature(read)}`}
+                  isDisabled={typed === null}
+                  onPress={() => {
+                    if (typed !== null)
+                      notes(ask, food.plausibleC, units, (c) => see('probe reading', { kind: 'probe', value: c }))(
+                        units.heat.from(typed),
+                      );
+                  }}
+                  aria-label={typed === null ? 'It reads that' : `It reads ${typed} ${units.degree}`}
                 >
-                  {units.temperature(read)}
+                  {typed === null ? '?' : `${typed} ${units.degree}`}
                 </Big>
               </Row>
             )}
@@ -101,6 +113,7 @@ export function NotDone({ food, catalog, units, insideC, tell }: Props) {
           </>
         )}
       </Ask>
+      {question}
     </>
   );
 }

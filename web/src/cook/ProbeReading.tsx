@@ -5,41 +5,83 @@ import { MainButton } from '../ui/Button';
 import { Pop } from '../ui/Pop';
 import { Stepper } from '../ui/Stepper';
 import { Half } from './Buttons';
+import { useQuestion, type Question } from './useQuestion';
+
+const OFF = { title: 'Far from what is believed', keep: 'I read again', goOn: 'Note it all the same' };
+
+/** Notes a reading, °C; one that is far from what is believed is asked about first. */
+export const notes =
+  (ask: (q: Question) => void, plausibleC: number[] | undefined, units: Units, note: (c: number) => void) =>
+  (c: number): void => {
+    const [low = -Infinity, high = Infinity] = plausibleC ?? [];
+    const go = () => note(Math.round(c * 10) / 10);
+    const reads = units.temperature(c);
+    if (c > high)
+      ask({
+        ...OFF,
+        says: `${reads} is much warmer than it can well be by now. Did the tip touch bone, fat or metal?`,
+        go,
+      });
+    else if (c < low)
+      ask({
+        ...OFF,
+        says: `${reads} is much colder than is believed by now. If it is so, it takes that much longer.`,
+        go,
+      });
+    else go();
+  };
 
 interface Props {
   limit: Schemas['Range'];
   units: Units;
-  /** Where the stepper begins: the estimate, °C. */
+  /** Where the field begins: the estimate, °C. */
   from: number;
+  bone: boolean;
+  plausibleC: number[] | undefined;
   note: (c: number) => void;
 }
 
 /** What the thermometer reads. */
-export function ProbeReading({ limit, units, from, note }: Props) {
-  const [c, setC] = useState(from);
+export function ProbeReading({ limit, units, from, bone, plausibleC, note }: Props) {
+  const begin = () => units.heat.to(from);
+  const [shown, setShown] = useState(begin);
+  const [typed, setTyped] = useState<number | null>(shown);
+  const { ask, question } = useQuestion();
   return (
-    <Pop
-      title="Probe reading"
-      body={(close) => (
-        <>
-          <Stepper
-            label="In the thickest part, away from the bone"
-            value={units.heat.to(c)}
-            {...units.heat.stepper(limit)}
-            onChange={(d) => setC(units.heat.from(d))}
-          />
-          <MainButton
-            onPress={() => {
-              close();
-              note(c);
-            }}
-          >
-            Note it
-          </MainButton>
-        </>
-      )}
-    >
-      <Half onPress={() => setC(Math.round(from))}>Probe reading</Half>
-    </Pop>
+    <>
+      <Pop
+        title="Probe reading"
+        body={(close) => (
+          <>
+            <Stepper
+              label={bone ? 'In the thickest part, away from the bone' : 'In the thickest part'}
+              value={shown}
+              {...units.heat.stepper(limit)}
+              onChange={setShown}
+              typed={setTyped}
+            />
+            <MainButton
+              onPress={() => {
+                if (typed === null) return; // the field says why
+                close();
+                notes(ask, plausibleC, units, note)(units.heat.from(typed));
+              }}
+            >
+              Note it
+            </MainButton>
+          </>
+        )}
+      >
+        <Half
+          onPress={() => {
+            setShown(begin());
+            setTyped(begin());
+          }}
+        >
+          Probe reading
+        </Half>
+      </Pop>
+      {question}
+    </>
   );
 }

@@ -17,7 +17,11 @@ export interface Watched {
   safeByMin: number | null;
   foreseen: Schemas['Foreseen'] | undefined;
   changed: string | undefined;
-  asks: Schemas['AsksBeforeOut'] | undefined;
+  asks: Schemas['AsksFirst'] | undefined;
+  /** Whether it is shown safe; none for what has no rule. */
+  shown: Schemas['Shown'] | undefined;
+  /** Between which readings nothing is asked of one that is noted, °C. */
+  plausibleC: number[] | undefined;
   costs: string | undefined;
   moreMin: number;
   /** How many more than planned, in words. */
@@ -41,6 +45,8 @@ export const ofBasket = (b: LiveBasket, usualMore: number): Watched => ({
   foreseen: b.foreseen,
   changed: b.changed,
   asks: b.asks,
+  shown: b.shown,
+  plausibleC: b.plausibleC,
   costs: b.costs,
   moreMin: b.moreMin ?? usualMore,
   beyond: b.beyond,
@@ -50,7 +56,8 @@ export const ofBasket = (b: LiveBasket, usualMore: number): Watched => ({
 
 export function ofCook(c: Cook, usualMore: number): Watched {
   const { forecast, foreseen } = c;
-  const safe = foreseen ? foreseen.safeByMin : (forecast.chance?.safeByMin ?? forecast.safeAtMin);
+  // Without its chance a forecast says no "by".
+  const safe = foreseen ? foreseen.safeByMin : forecast.chance?.safeByMin;
   return {
     cookId: c.id,
     name: c.name,
@@ -65,6 +72,8 @@ export function ofCook(c: Cook, usualMore: number): Watched {
     foreseen,
     changed: c.changed,
     asks: c.asks,
+    shown: c.shown,
+    plausibleC: c.plausibleC,
     costs: undefined,
     moreMin: c.moreMin ?? usualMore,
     beyond: c.beyond,

@@ -1,4 +1,5 @@
 import type { Schemas, Settings } from '../api/client';
+import type { Also } from '../ui/number';
 
 type Range = Schemas['Range'];
 
@@ -10,7 +11,13 @@ export interface Scale {
   /** A figure with its unit. */
   words: (si: number) => string;
   /** A range of the contract for a stepper, on this scale's own round numbers. */
-  stepper: (range: Pick<Range, 'min' | 'max' | 'step'>) => { min: number; max: number; step: number; unit: string };
+  stepper: (range: Pick<Range, 'min' | 'max' | 'step'>) => {
+    min: number;
+    max: number;
+    step: number;
+    unit: string;
+    also: Also | undefined;
+  };
 }
 
 interface Conversion {
@@ -23,9 +30,10 @@ interface Conversion {
   least: number;
   /** Steps that are larger are rounded to one of these. */
   steps?: number[];
+  also?: Also;
 }
 
-function scale({ unit, per, zero = 0, digits, least, steps }: Conversion): Scale {
+function scale({ unit, per, zero = 0, digits, least, steps, also }: Conversion): Scale {
   const round = (v: number) => Math.round(v * 10 ** digits) / 10 ** digits + 0;
   const to = (si: number) => round(si / per + zero);
   const from = (shown: number) => Math.round((shown - zero) * per * 10) / 10;
@@ -42,6 +50,7 @@ function scale({ unit, per, zero = 0, digits, least, steps }: Conversion): Scale
         max: Math.floor((max / per + zero) / nice + 1e-9) * nice,
         step: nice,
         unit,
+        also,
       };
     },
   };
@@ -82,7 +91,11 @@ export function unitsOf(settings: Pick<Settings, 'temperature' | 'mass'>): Units
   const f = settings.temperature === 'F';
   const oz = settings.mass === 'oz';
   const warm = { digits: 0, least: 1, steps: [1, 5, 10, 25] };
-  const heat = scale(f ? { unit: '°F', per: KELVIN_PER_F, zero: 32, ...warm } : { unit: '°C', per: 1, ...warm });
+  const heat = scale(
+    f
+      ? { unit: '°F', per: KELVIN_PER_F, zero: 32, ...warm, also: { unit: '°C', from: (c) => c / KELVIN_PER_F + 32 } }
+      : { unit: '°C', per: 1, ...warm, also: { unit: '°F', from: (d) => (d - 32) * KELVIN_PER_F } },
+  );
   const weight = scale(
     oz ? { unit: 'oz', per: GRAMS_PER_OUNCE, digits: 1, least: 0.1 } : { unit: 'g', per: 1, digits: 0, least: 1 },
   );

@@ -32,6 +32,7 @@ import { KeptState } from '../ui/KeptState';
 import { unsent, useKept } from '../ui/useKept';
 import { Inside, insideOf } from './Inside';
 import { NextTime } from './NextTime';
+import { NotShown } from './NotShown';
 import { Bar, Columns, Stack, Table } from './parts';
 import { Pictures } from './Pictures';
 import { Tables } from './Tables';
@@ -274,6 +275,7 @@ function Entry({ cook }: { cook: CookEntry }) {
           </Card>
         </Stack>
         <Stack>
+          {loaded === null ? null : <NotShown shown={cook.shown} what={cook.name} />}
           <Form aria-label="How it came out">
             <h2>How did it come out?</h2>
             <Choice

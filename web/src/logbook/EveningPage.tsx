@@ -10,6 +10,7 @@ import { Blank, Card, Page, Quiet, Title } from '../ui/layout';
 import { complain } from '../ui/toast';
 import { Inside } from './Inside';
 import { NextTime } from './NextTime';
+import { NotShown } from './NotShown';
 import { Pictures } from './Pictures';
 import { Bar, Columns, Stack, Table } from './parts';
 
@@ -123,6 +124,7 @@ function Basket({ basket, units }: { basket: LiveBasket; units: Units }) {
   const planned = cook ? cook.plan.program.stages.reduce((sum, st) => sum + st.minutes, 0) : null;
   return (
     <>
+      <NotShown shown={basket.outAt ? basket.shown : undefined} what={basket.name} />
       <Card aria-label={basket.name}>
         <h2>
           <Link to={`/logbook/${basket.cookId}`}>{basket.name}</Link>

@@ -62,6 +62,11 @@ const Track = styled(SliderTrack)`
   }
 `;
 
+const Seen = styled.div<{ $known: boolean }>`
+  display: contents;
+  visibility: ${(p) => (p.$known ? 'visible' : 'hidden')};
+`;
+
 const Thumb = styled(SliderThumb)`
   top: 20px;
   width: 30px;
@@ -94,7 +99,8 @@ interface Props {
   answer: Simulation;
   cut: CutInfo;
   baskets: BasketsAnswer | null;
-  pending: boolean;
+  /** Whether what is said is of the dish as it stands; else it only stays where it is. */
+  known: boolean;
   shown: number;
   show: (basket: number) => void;
   choose: (batching: string) => void;
@@ -114,7 +120,7 @@ export function Baskets({
   answer,
   cut,
   baskets,
-  pending,
+  known,
   shown,
   show,
   choose,
@@ -141,7 +147,7 @@ export function Baskets({
   const options = (baskets?.batchings ?? []).map((b) => ({
     id: b.id,
     name: b.id === baskets?.best ? `${b.name} (best)` : b.name,
-    note: figures(b),
+    note: known ? figures(b) : '…',
   }));
   if (helper && !plan.secondFryerId && kinds.length === 0)
     options.push({
@@ -151,27 +157,30 @@ export function Baskets({
     });
   const up = cut.faces[0]?.toLowerCase() ?? '';
   return (
-    <Box $wide={wide} aria-label="The basket" aria-busy={pending}>
+    <Box $wide={wide} aria-label="The basket" aria-busy={!known}>
       <Stack>
         <Top>
-          <BasketView
-            basket={fryer.basket}
-            answer={answer}
-            form={cut.form}
-            skin={/skin/i.test(cut.faces[0] ?? '')}
-            seam={basket?.seam ?? false}
-            beside={kinds.filter((k) => k.answer.basket !== answer.basket)}
-            label={`${kinds.length > 1 ? kinds.map((k) => k.name).join(' and ') : `${pieces} pieces`} in the ${fryer.name}, seen from above`}
-          />
+          <Seen $known={known}>
+            <BasketView
+              basket={fryer.basket}
+              answer={answer}
+              form={cut.form}
+              skin={/skin/i.test(cut.faces[0] ?? '')}
+              seam={basket?.seam ?? false}
+              beside={kinds.filter((k) => k.answer.basket !== answer.basket)}
+              label={`${kinds.length > 1 ? kinds.map((k) => k.name).join(' and ') : `${pieces} pieces`} in the ${fryer.name}, seen from above`}
+            />
+          </Seen>
           <div>
             <h2>{title}</h2>
             <Small>
+              {!known ? 'Working it out. ' : null}
               {kinds.length > 0
                 ? kinds.map((k) => k.name).join(', ')
                 : `${pieces} ${pieces === 1 ? cut.name : cut.plural}`}
-              , {up} up{basket?.seam ? ', seam down' : ''}. {Math.round(answer.coverage * 100)} % covered,{' '}
-              {basket?.words}.
-              {basket && basket.room > 0 && answer.layers === 1 && list.length < 2
+              , {up} up{basket?.seam ? ', seam down' : ''}.{' '}
+              {known ? `${Math.round(answer.coverage * 100)} % covered, ${basket?.words ?? ''}.` : ''}
+              {known && basket && basket.room > 0 && answer.layers === 1 && list.length < 2
                 ? ` Room for ${basket.room} more before air stops moving.`
                 : ''}
             </Small>
@@ -184,9 +193,13 @@ export function Baskets({
             show={show}
             tabs={list.map(
               (b, i) =>
-                `${chosen === 'together' ? `${b.fryer === 0 ? 'First' : 'Second'} fryer` : `Basket ${i + 1}`}: ${b.pieces}, ${minutes(
-                  b.program.stages.reduce((sum, s) => sum + s.minutes, 0),
-                )} min${b.startMin > 0 ? `, in at ${minutes(b.startMin)}` : ''}`,
+                `${chosen === 'together' ? `${b.fryer === 0 ? 'First' : 'Second'} fryer` : `Basket ${i + 1}`}: ${
+                  known
+                    ? `${b.pieces}, ${minutes(b.program.stages.reduce((sum, s) => sum + s.minutes, 0))} min${
+                        b.startMin > 0 ? `, in at ${minutes(b.startMin)}` : ''
+                      }`
+                    : '…'
+                }`,
             )}
           />
         ) : null}
@@ -215,8 +228,8 @@ export function Baskets({
           {options.length > 1 ? (
             <Choice label="How they go in" options={options} value={chosen} onChange={choose} />
           ) : null}
-          <Small role="status">{baskets.says}</Small>
-          {batching?.waits ? <Waits waits={batching.waits} units={units} /> : null}
+          <Small role="status">{known ? baskets.says : 'Working it out.'}</Small>
+          {known && batching?.waits ? <Waits waits={batching.waits} units={units} /> : null}
         </Stack>
       ) : null}
     </Box>

@@ -17,6 +17,8 @@ const Row = styled.div`
 
 interface Props {
   groups: GroupAnswer[];
+  /** Whether what is said of them is of the dish as it stands. */
+  known: boolean;
   front: number;
   show: (k: number) => void;
   /** How long the program is, and which groups it takes out by themselves. */
@@ -26,8 +28,10 @@ interface Props {
 }
 
 /** The kinds in one basket: one is drawn in front, each says when it is done; who is done sooner can be taken out. */
-export function Kinds({ groups, front, show, totalMin, out, takeOut }: Props) {
-  const early = groups.flatMap((g, k) => (g.outMin <= totalMin - 1 && !out.includes(k) ? [{ g, k }] : []));
+export function Kinds({ groups, known, front, show, totalMin, out, takeOut }: Props) {
+  const early = groups.flatMap((g, k) =>
+    known && g.verdict.standing !== 'unknown' && g.outMin <= totalMin - 1 && !out.includes(k) ? [{ g, k }] : [],
+  );
   // Somebody has to stay in.
   const leave = early.length === groups.length ? early.slice(0, -1) : early;
   return (
@@ -41,7 +45,9 @@ export function Kinds({ groups, front, show, totalMin, out, takeOut }: Props) {
             <strong>
               {g.pieces} {g.name}
             </strong>
-            <small>{g.verdict.ready ? `ready ${g.verdict.figure} ${g.verdict.unit}` : g.verdict.figure}</small>
+            <small>
+              {!known ? '…' : g.verdict.ready ? `ready ${g.verdict.figure} ${g.verdict.unit}` : g.verdict.figure}
+            </small>
           </Fragment>
         ))}
       />

@@ -92,11 +92,14 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
   const navigate = useNavigate();
   const units = useMemo(() => unitsOf(settings), [settings]);
   const { temperature, mass, guidance, guidanceC } = settings;
-  const { answer, pending, problem } = useSimulation(request, [temperature, mass, guidance, guidanceC].join());
+  const { answer, last, drawn, pending, problem } = useSimulation(
+    request,
+    [temperature, mass, guidance, guidanceC].join(),
+  );
   // What the engine has not taken yet is not sent to be kept.
   const untaken = pending || problem?.status === 422;
   useEffect(() => setPossible(!untaken), [untaken, setPossible]);
-  const tray = useDishBaskets(dish, fryers, answer, problem);
+  const tray = useDishBaskets(dish, fryers, last, problem);
   const { other, second, shown } = tray;
   const [want, setWant] = useState('balanced');
   const search = useWays(problem ? null : request, want);
@@ -111,41 +114,44 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
   const program = draft.program;
   const change = (what: string, f: (p: typeof program) => typeof program) =>
     edit(what, (now) => ({ ...now, program: f(now.program) }));
-  const kinds = answer?.groups ?? [];
+  const kinds = last?.groups ?? [];
   const inFront = other ? undefined : kinds[front];
-  const display = other?.answer ?? inFront ?? answer;
+  const display = other?.answer ?? inFront ?? last;
+  // What is said is of this dish alone; the race may still be drawn as it was for a blink.
+  const known = other ? !tray.pending : answer !== null;
   const shownCut = (inFront && catalog.cuts.find((c) => c.id === inFront.cut)) ?? cut;
   const raceEdit = editOf({ program, change, fryer, units, catalog, brushes: answer?.brushes, kinds });
-  const theBasket = display ? (
-    <Baskets
-      plan={draft}
-      total={tray.pieces}
-      fryer={other?.fryer === 1 && second ? second : fryer}
-      answer={display}
-      cut={cut}
-      baskets={tray.baskets}
-      pending={tray.pending}
-      shown={shown}
-      show={tray.show}
-      choose={tray.choose}
-      setPerBasket={(n) => edit('per basket', (now) => ({ ...now, perBasket: n }))}
-      helper={tray.helper}
-      units={units}
-      kinds={kinds.map((k) => {
-        const of = catalog.cuts.find((c) => c.id === k.cut);
-        return {
-          name: `${k.pieces} ${k.name}`,
-          answer: k,
-          form: of?.form ?? '',
-          skin: /skin/i.test(of?.faces[0] ?? ''),
-        };
-      })}
-    />
-  ) : null;
+  const theBasket =
+    display && (drawn || other) ? (
+      <Baskets
+        plan={draft}
+        total={tray.pieces}
+        fryer={other?.fryer === 1 && second ? second : fryer}
+        answer={display}
+        cut={cut}
+        baskets={tray.baskets}
+        pending={tray.pending}
+        shown={shown}
+        show={tray.show}
+        choose={tray.choose}
+        setPerBasket={(n) => edit('per basket', (now) => ({ ...now, perBasket: n }))}
+        helper={tray.helper}
+        units={units}
+        kinds={kinds.map((k) => {
+          const of = catalog.cuts.find((c) => c.id === k.cut);
+          return {
+            name: `${k.pieces} ${k.name}`,
+            answer: k,
+            form: of?.form ?? '',
+            skin: /skin/i.test(of?.faces[0] ?? ''),
+          };
+        })}
+      />
+    ) : null;
   return (
     <Page>
       <h1 className="quietly">Plan: {draft.name}</h1>
-      <PlanHead id={plan.id} dish={dish} basket={shown + 1} ready={answer !== null && problem === null} />
+      <PlanHead id={plan.id} dish={dish} basket={shown + 1} ready={answer !== null && !pending && problem === null} />
       <OrderLine
         plan={draft}
         edit={edit}
@@ -176,6 +182,7 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
             {kinds.length > 1 && !other ? (
               <Kinds
                 groups={kinds}
+                known={answer !== null}
                 front={Math.min(front, kinds.length - 1)}
                 show={setFront}
                 totalMin={totalOf(program)}
@@ -196,6 +203,7 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
                 faces={shownCut.faces}
                 units={units}
                 pending={other ? tray.pending : pending}
+                blank={!other && !drawn}
                 {...(other ? {} : { edit: raceEdit })}
               />
             ) : problem ? null : (
@@ -236,13 +244,15 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
             />
           ) : null}
           {tray.crowded ? theBasket : null}
-          {display ? <Begins plan={plan} /> : null}
+          {answer ? <Begins plan={plan} /> : null}
         </Stack>
         <Side>
           {display ? (
             <Verdict
               answer={display}
-              pending={other ? tray.pending : pending}
+              all={other || kinds.length < 2 ? undefined : last?.verdict}
+              name={inFront && kinds.length > 1 ? inFront.name : ''}
+              known={known}
               units={units}
               totalMin={totalOf(other?.program ?? program)}
               mend={(c) => edit('mend', (now) => mendPlan(now, c))}

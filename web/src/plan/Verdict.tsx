@@ -13,11 +13,15 @@ const Box = styled(Card)`
   gap: 7px;
 `;
 
-const Figures = styled.h2<{ $stale: boolean }>`
+const Of = styled.h3`
+  font: 700 19px/1.2 ${type.loud};
+  margin-top: 4px;
+`;
+
+const Figures = styled.h2`
   font: 700 46px/1 ${type.loud};
   font-stretch: 88%;
   letter-spacing: -0.02em;
-  color: ${(p) => (p.$stale ? 'var(--quiet)' : 'inherit')};
   small {
     font-size: 20px;
     font-weight: 700;
@@ -97,7 +101,11 @@ const grave = new Set(['under-rule', 'rule-in-doubt', 'overdone']);
 
 interface Props {
   answer: Simulation;
-  pending: boolean;
+  /** Of all kinds in the basket, where there are several; then the answer is of the one that is named. */
+  all: Simulation['verdict'] | undefined;
+  name: string;
+  /** Whether the answer is of the dish as it stands: else nothing is said yet. */
+  known: boolean;
   units: Units;
   totalMin: number;
   /** Makes the change that a warning proposes. */
@@ -105,7 +113,7 @@ interface Props {
 }
 
 /** When it is ready, in figures to be read from two metres, and why. */
-export function Verdict({ answer, pending, units, totalMin, mend }: Props) {
+export function Verdict({ answer, all, name, known, units, totalMin, mend }: Props) {
   const box = useRef<HTMLElement>(null);
   const v = answer.verdict;
   // Where no rule applies there is only soft.
@@ -114,15 +122,28 @@ export function Verdict({ answer, pending, units, totalMin, mend }: Props) {
   const doubt = answer.chance?.doubts[0];
   const faces = answer.timeline.at(-1)?.faces;
   const rendered = answer.end.fatRenderedPct;
+  if (!known || v.standing === 'unknown')
+    return (
+      <Box aria-label="Verdict" ref={box} tabIndex={-1} aria-busy>
+        <Figures>…</Figures>
+        <Says>{known ? v.says : 'Working it out.'}</Says>
+      </Box>
+    );
+  const head = all ?? v;
   return (
     <Box aria-label="Verdict" ref={box} tabIndex={-1}>
-      <Figures $stale={pending}>
-        {v.figure}
-        {v.unit ? <small> {v.unit}</small> : null}
+      <Figures>
+        {head.figure}
+        {head.unit ? <small> {head.unit}</small> : null}
       </Figures>
       <Says>
-        {v.says} {v.first}
+        {head.says} {head.first}
       </Says>
+      {all ? (
+        <Of>
+          The {name}: {v.figure} {v.unit}
+        </Of>
+      ) : null}
       {doubt ? <Doubt>{doubt.says}</Doubt> : null}
       <Facts>
         <dt>

@@ -15,6 +15,7 @@ export function useBaskets(request: SimulationRequest | null): { baskets: Basket
     queryKey: ['baskets', asked],
     queryFn: ({ signal }) => ask(client.POST('/baskets', { body: JSON.parse(asked) as SimulationRequest, signal })),
     enabled: asked !== '',
+    // It stays where it is under a hand; while it is pending nothing is said of it.
     placeholderData: (before) => before,
     retry: false,
   });

@@ -5,10 +5,17 @@ type Simulated = Schemas['Simulated'];
 
 interface State {
   answer: Simulated | null;
+  /** What it answers. */
+  of: string;
   /** The window over the spread of loads is still to come. */
   pending: boolean;
   problem: Problem | null;
+  /** What was refused. */
+  refused: string;
 }
+
+/** How long what was drawn of the dish before stays under a hand that moves on, so that nothing flickers. */
+const LINGERS_MS = 120;
 
 /** The window follows a hand that rests this long. */
 const SPREAD_AFTER_MS = 35;
@@ -55,14 +62,24 @@ function take(asked: string) {
  * that no answer overtakes another. What the household says beside it, like
  * its units, has it answered anew.
  */
-export function useSimulation(request: SimulationRequest, household: string): State {
+export function useSimulation(request: SimulationRequest, household: string) {
   const asked = JSON.stringify(request);
+  const key = `${household}\n${asked}`;
   const [state, setState] = useState<State>(() => ({
     answer: (first?.asked === asked && first.here) || null,
+    of: key,
     pending: true,
     problem: null,
+    refused: '',
   }));
-  const key = `${household}\n${asked}`;
+  // What was said of the dish before is gone at the first key; what was drawn of it, a blink later.
+  const [lingering, setLingering] = useState('');
+  const here = state.of === key;
+  useEffect(() => {
+    if (here) return;
+    const timer = setTimeout(() => setLingering(key), LINGERS_MS);
+    return () => clearTimeout(timer);
+  }, [here, key]);
   const newest = useRef('');
   const since = useRef(0);
   const busy = useRef(false);
@@ -70,7 +87,7 @@ export function useSimulation(request: SimulationRequest, household: string): St
 
   const refuse = (cause: unknown) => {
     const problem = cause instanceof Refusal ? cause.problem : { status: 0, title: 'No answer' };
-    setState((before) => ({ ...before, pending: false, problem }));
+    setState((before) => ({ ...before, pending: false, problem, refused: newest.current }));
   };
 
   const later = useCallback((asked: string, changed: number) => {
@@ -79,12 +96,13 @@ export function useSimulation(request: SimulationRequest, household: string): St
       simulate(bodyOf(asked), true, false, stop.signal).then(
         async (answer) => {
           if (newest.current !== asked) return;
-          setState({ answer, pending: false, problem: null });
+          setState({ answer, of: asked, pending: false, problem: null, refused: '' });
           ready('race window', changed);
           if (answer.warnings.length === 0 && !asked.includes('"brush"')) return;
           // What would mend them is simulated in turn, and comes after.
           const mended = await simulate(bodyOf(asked), true, true, stop.signal).catch(() => null);
-          if (mended && newest.current === asked) setState({ answer: mended, pending: false, problem: null });
+          if (mended && newest.current === asked)
+            setState({ answer: mended, of: asked, pending: false, problem: null, refused: '' });
         },
         (cause: unknown) => {
           if (!stop.signal.aborted && newest.current === asked) refuse(cause);
@@ -103,12 +121,8 @@ export function useSimulation(request: SimulationRequest, household: string): St
       const changed = since.current;
       try {
         const answer = await (take(bodyOf(asked)) ?? simulate(bodyOf(asked), false, false));
-        // Until the new spread is in, the old window stands, paler.
-        setState((before) => ({
-          answer: before.answer ? { ...answer, chance: before.answer.chance, verdict: before.answer.verdict } : answer,
-          pending: true,
-          problem: null,
-        }));
+        const of = asked;
+        setState({ answer, of, pending: true, problem: null, refused: '' });
         ready('race answer', changed);
         if (asked === newest.current) later(asked, changed);
       } catch (cause) {
@@ -137,5 +151,15 @@ export function useSimulation(request: SimulationRequest, household: string): St
     },
     [],
   );
-  return state;
+  const refused = state.refused === key;
+  return {
+    /** What is known of the dish as it stands; nothing of the one before. */
+    answer: here ? state.answer : null,
+    /** The last there was, of this dish or the one before: for what has to stay where it is under a hand. */
+    last: state.answer,
+    /** Whether the last may be drawn: it is of this dish, or was a blink ago. */
+    drawn: here || (lingering !== key && !refused),
+    pending: refused ? false : !here || state.pending,
+    problem: refused ? state.problem : null,
+  };
 }

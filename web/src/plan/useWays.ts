@@ -4,6 +4,8 @@ import { ask, client, Refusal, type Schemas, type SimulationRequest } from '../a
 export type Proposal = Schemas['Proposal'];
 
 interface State {
+  /** Which load, and what is wanted of it. */
+  of: string;
   ways: Proposal[];
   /** Why none of them is to be recommended; empty if the first is. */
   says: string;
@@ -13,6 +15,7 @@ interface State {
 }
 
 const AFTER_MS = 350;
+const NONE: State = { of: '', ways: [], says: '', progress: null, problem: null };
 
 /** The lines of an answer as they come. */
 async function* lines(stream: ReadableStream<Uint8Array>): AsyncGenerator<Schemas['RecommendationLine']> {
@@ -30,7 +33,7 @@ async function* lines(stream: ReadableStream<Uint8Array>): AsyncGenerator<Schema
 
 /** Every way of running a load, searched anew when the load changes; it can be given up. */
 export function useWays(request: SimulationRequest | null, want: string) {
-  const [state, setState] = useState<State>({ ways: [], says: '', progress: null, problem: null });
+  const [state, setState] = useState<State>(NONE);
   const running = useRef<AbortController>(undefined);
   // A way does not depend on the program that stands.
   const key = request
@@ -42,7 +45,8 @@ export function useWays(request: SimulationRequest | null, want: string) {
     : '';
 
   const search = useCallback(async (body: string, want: string, stop: AbortController) => {
-    setState((before) => ({ ...before, progress: { done: 0, of: 0 }, problem: null }));
+    const of = `${want}\n${body}`;
+    setState({ ...NONE, of, progress: { done: 0, of: 0 } });
     try {
       const stream = (await ask(
         client.POST('/recommendations', {
@@ -55,7 +59,7 @@ export function useWays(request: SimulationRequest | null, want: string) {
       for await (const line of lines(stream)) {
         if (line.recommendation) {
           const { ways, says = '' } = line.recommendation;
-          setState({ ways, says, progress: null, problem: null });
+          setState({ of, ways, says, progress: null, problem: null });
         } else if (line.problem) {
           throw new Refusal(line.problem);
         } else {
@@ -64,7 +68,7 @@ export function useWays(request: SimulationRequest | null, want: string) {
       }
     } catch (cause) {
       if (stop.signal.aborted) return;
-      setState({ ways: [], says: '', progress: null, problem: cause instanceof Error ? cause.message : 'No answer' });
+      setState({ ...NONE, of, problem: cause instanceof Error ? cause.message : 'No answer' });
     }
   }, []);
 
@@ -88,5 +92,7 @@ export function useWays(request: SimulationRequest | null, want: string) {
     running.current = stop;
     void search(key, want, stop);
   }, [key, want, search]);
-  return { ...state, cancel, again };
+  // The ways of the load before are no answer for this one.
+  const here = state.of === `${want}\n${key}`;
+  return { ...(here ? state : { ...NONE, progress: { done: 0, of: 0 } }), cancel, again };
 }

@@ -35,11 +35,31 @@ interface Props {
   units: Units;
   /** The window is being worked out anew. */
   pending?: boolean;
+  /** The answer is of what was there before: nothing of it is drawn, only the program. */
+  blank?: boolean;
   edit?: RaceEdit;
 }
 
+/** An answer of which nothing is known. */
+const nothingOf = (answer: Simulation): Simulation => ({
+  ...answer,
+  safeAtMin: null,
+  chance: undefined,
+  timeline: [],
+  verdict: {
+    ...answer.verdict,
+    standing: 'unknown',
+    fromMin: null,
+    toMin: null,
+    ready: false,
+    says: 'Working it out.',
+    first: '',
+  },
+});
+
 /** The inside getting safe against the outside getting crisp, on one time axis. */
-export function Race({ answer, stages, turns, faces, units, pending, edit }: Props) {
+export function Race({ answer: given, stages, turns, faces, units, pending, blank, edit }: Props) {
+  const answer = blank ? nothingOf(given) : given;
   const [ref, width] = useWidth<HTMLDivElement>();
   const id = useId().replaceAll(':', '');
   const compact = width < 560;
@@ -157,11 +177,15 @@ export function Race({ answer, stages, turns, faces, units, pending, edit }: Pro
             ) : null}
             <path d={air} fill="none" stroke="var(--heat)" strokeWidth={1.4} strokeDasharray="2 3" />
             <path d={spread} fill="var(--core)" opacity={pending ? 0.1 : 0.2} />
-            <line x1={s.left} x2={s.right} y1={y(rule)} y2={y(rule)} stroke="var(--safe)" strokeWidth={1.6} />
-            <text x={s.left + 6} y={y(rule) - 6} style={{ fill: 'var(--safe)', fontWeight: 600, fontSize: 13 }}>
-              {answer.rule.inside} inside · {units.temperature(rule)}
-              {answer.rule.holdMin > 0 ? ` for ${answer.rule.holdMin} min` : ''}
-            </text>
+            {blank ? null : (
+              <>
+                <line x1={s.left} x2={s.right} y1={y(rule)} y2={y(rule)} stroke="var(--safe)" strokeWidth={1.6} />
+                <text x={s.left + 6} y={y(rule) - 6} style={{ fill: 'var(--safe)', fontWeight: 600, fontSize: 13 }}>
+                  {answer.rule.inside} inside · {units.temperature(rule)}
+                  {answer.rule.holdMin > 0 ? ` for ${answer.rule.holdMin} min` : ''}
+                </text>
+              </>
+            )}
             {stages.map((st, i) => (
               <g key={i} stroke="var(--heat)" strokeWidth={3} strokeLinecap="round">
                 <line
@@ -192,21 +216,23 @@ export function Race({ answer, stages, turns, faces, units, pending, edit }: Pro
                 strokeWidth={3}
               />
             ) : null}
-            <text
-              x={x(end * 0.3)}
-              y={y(between(answer.timeline, end * 0.3, (m) => m.coreC)) + 30}
-              style={{
-                fill: 'var(--core)',
-                fontWeight: 600,
-                fontSize: 13,
-                stroke: 'var(--surface)',
-                strokeWidth: 4,
-                paintOrder: 'stroke',
-              }}
-            >
-              {answer.piece.boneShare > 0 ? 'coldest spot by the bone' : 'coldest spot inside'}
-            </text>
-            {faces.map((name, i) => (
+            {blank ? null : (
+              <text
+                x={x(end * 0.3)}
+                y={y(between(answer.timeline, end * 0.3, (m) => m.coreC)) + 30}
+                style={{
+                  fill: 'var(--core)',
+                  fontWeight: 600,
+                  fontSize: 13,
+                  stroke: 'var(--surface)',
+                  strokeWidth: 4,
+                  paintOrder: 'stroke',
+                }}
+              >
+                {answer.piece.boneShare > 0 ? 'coldest spot by the bone' : 'coldest spot inside'}
+              </text>
+            )}
+            {(blank ? [] : faces).map((name, i) => (
               <g key={name}>
                 <text x={s.left} y={(s.strips[i] ?? 0) - 6} style={{ fontWeight: 600, fontSize: 13 }}>
                   {name},{' '}
@@ -314,7 +340,9 @@ export function Race({ answer, stages, turns, faces, units, pending, edit }: Pro
               hold={(on) => setHeld(on ? end : null)}
             />
           ) : null}
-          <Readout answer={answer} faces={faces} units={units} scale={s} end={end} minute={read} read={setRead} />
+          {blank ? null : (
+            <Readout answer={answer} faces={faces} units={units} scale={s} end={end} minute={read} read={setRead} />
+          )}
         </>
       ) : null}
       <span className="quietly" role="status">
