@@ -24,7 +24,7 @@ var below = map[string][]string{
 	"fryer":   {"thermal"},
 	"program": {"crust", "food", "fryer", "larder", "refuse", "safety", "thermal", "units"},
 	"sheet":   {"crust", "food", "larder", "pan", "prep", "program", "refuse", "units"},
-	"cook":    {"larder", "program", "refuse", "sheet", "units"},
+	"cook":    {"larder", "program", "refuse", "safety", "sheet", "units"},
 	"recipe":  {"food", "larder", "pan", "prep", "program", "refuse", "units"},
 	"prep":    {"food", "larder", "pan", "program", "refuse", "safety", "thermal", "units"},
 }

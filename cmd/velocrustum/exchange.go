@@ -448,6 +448,8 @@ func importDish(c *cobra.Command, k *household, raw []byte, fryer string, dry bo
 		fmt.Fprintln(out, "open:", m)
 	}
 	switch {
+	case got.Refused != nil:
+		return refused(c, errors.New(strings.Join(*got.Refused, " ")))
 	case got.Dish == nil:
 		return refused(c, errors.New("no dish comes of it: see what is open"))
 	case dry:

@@ -80,7 +80,7 @@ var otherCrumb = grain{6, 0.66, paleCrumb}
 
 // bindings are what of a binder stays on, g per 100 cm². A thin liquid runs
 // off; what clings stays.
-var bindings = map[string]float64{"egg": 3.5, "oil": 1.2, "butter": 1.2, "honey": 2.5, "water": 1}
+var bindings = map[string]float64{"egg": 3.5, "egg-white": 3, "egg-yolk": 4, "oil": 1.2, "butter": 1.2, "honey": 2.5, "water": 1}
 
 const (
 	thinBinder, thickBinder = 1.5, 4.0

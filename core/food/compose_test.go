@@ -129,7 +129,7 @@ func TestEveryCompositionIsWhole(t *testing.T) {
 				holds[b.Ingredient] = true
 				sum += b.Sticks
 			}
-			if !holds[binder.ID] || !holds[over.ID] || math.Abs(sum-grams(c)) > 1e-9 {
+			if !holds[binder.ID] || !holds[over.ID] || math.Abs(sum-grams(c)-c.LooseWater-c.LooseFat) > 1e-9 {
 				t.Fatalf("%s and %s: bowls %v hold %.2f g of %.2f", binder.ID, over.ID, c.Bowls, sum, grams(c))
 			}
 			for _, l := range c.Stuck {

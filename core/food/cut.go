@@ -51,7 +51,10 @@ type Cut struct {
 	Length, Width float64
 	// Typical, Least and Most are grams a piece.
 	Typical, Least, Most float64
-	Flesh                Composition
+	// MeasuredFrom is the weight from which its thickness has to be measured, g:
+	// what is so heavy is seldom as thin as its proportions make it; 0 for none.
+	MeasuredFrom float64
+	Flesh        Composition
 	// Bone is the share of the piece's volume.
 	Bone float64
 	// SkinMm is the thickness of skin, or of a fatty wrap that belongs to

@@ -73,7 +73,7 @@ var cuts = []Cut{
 		Flesh: darkMeat, Holding: 0.14, Class: safety.Poultry, Tender: 78, Juice: 55, Sugar: 0.1, Raw: rawFlesh, Source: fdc},
 	{ID: "chicken-leg-quarter", Name: "leg quarter", Plural: "leg quarters", Group: "Chicken pieces", Faces: skinUnder, Form: Ellipsoid, Length: 4.2, Width: 2.4, Typical: 290, Least: 180, Most: 450,
 		Flesh: darkMeat, Bone: 0.13, SkinMm: 1.8, Skin: henSkin, Holding: 0.14, Class: safety.Poultry, Tender: 82, Juice: 50, Sugar: 0.1, Raw: rawHen, Source: fdc},
-	{ID: "chicken-breast-cutlet", Name: "breast cutlet", Plural: "breast cutlets", Group: "Chicken pieces", Faces: topBottom, Form: Slab, Length: 7.5, Width: 4.8, Typical: 130, Least: 60, Most: 280,
+	{ID: "chicken-breast-cutlet", Name: "breast cutlet", Plural: "breast cutlets", Group: "Chicken pieces", Faces: topBottom, Form: Slab, Length: 7.5, Width: 4.8, Typical: 130, Least: 60, Most: 280, MeasuredFrom: 170,
 		Flesh: lightMeat, Holding: 0.14, Class: safety.Poultry, Tender: 74, Juice: 72, Sugar: 0.1, Raw: rawFlesh, Source: fdc},
 	{ID: "chicken-breast-chunk", Name: "breast chunk", Plural: "breast chunks", Group: "Chicken pieces", Faces: topBottom, Form: Ellipsoid, Length: 1.5, Width: 1.2, Typical: 18, Least: 8, Most: 50,
 		Flesh: lightMeat, Holding: 0.14, Class: safety.Poultry, Tender: 74, Juice: 68, Sugar: 0.1, Raw: rawFlesh, Source: fdc},

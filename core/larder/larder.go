@@ -146,6 +146,8 @@ var ingredients = []Ingredient{
 	{ID: "herbs", Name: "chopped fresh herbs", Role: Spice, Density: 0.2, Carb: 6, Fat: 0.8, Protein: 3, Body: 2, Source: fdc},
 	{ID: "soda", Name: "baking soda", Role: Raising, Density: 0.93, Salt: 0, Instead: "baking powder, three times as much", Source: labels},
 	{ID: "egg", Name: "egg", Role: Egg, Density: 1.03, Each: 50, Salt: 0.35, Sugar: 0.4, Carb: 0.7, Fat: 9.5, Protein: 12.6, Body: 1.5, Allergens: []string{"egg"}, Source: fdc},
+	{ID: "egg-white", Name: "egg white", Role: Egg, Density: 1.04, Each: 33, Salt: 0.42, Sugar: 0.7, Carb: 0.7, Fat: 0.2, Protein: 10.9, Body: 1.3, Allergens: []string{"egg"}, Instead: "egg", Source: fdc},
+	{ID: "egg-yolk", Name: "egg yolk", Role: Egg, Density: 1.03, Each: 17, Salt: 0.12, Sugar: 0.6, Carb: 3.6, Fat: 26.5, Protein: 15.9, Thick: true, Body: 1.9, Allergens: []string{"egg"}, Instead: "egg", Source: fdc},
 	{ID: "cream", Name: "double cream", Role: Liquid, Density: 1, Sugar: 2.8, Carb: 2.8, Fat: 40, Protein: 2, Body: 0.7, Allergens: []string{"milk"}, Instead: "coconut milk", Source: fdc},
 	{ID: "stock", Name: "stock, unsalted", Role: Liquid, Density: 1, Salt: 0.1, Carb: 0.4, Protein: 1.5, Instead: "water", Source: labels},
 	{ID: "apple-juice", Name: "apple juice", Role: Liquid, Density: 1.04, Sugar: 10, Carb: 11, Acid: 0.5, Instead: "orange juice", Source: fdc},

@@ -92,6 +92,8 @@ func (c *checker) kitchen(q Request) kitchen {
 	if mm := q.Load.ThicknessMm; mm != nil {
 		least, most := k.cut.Thicknesses(k.massG)
 		c.Within("load.thicknessMm", *mm, least, most, fmt.Sprintf("mm for %g g", k.massG))
+	} else if from := k.cut.MeasuredFrom; from > 0 && k.massG > from {
+		c.Add("load.thicknessMm", "not measured", fmt.Sprintf("a ruler's figure for %s over %g g: a whole breast is up to twice as thick as a cutlet. Measure the thickest part, or cut it through its thickness", k.cut.Plural, from))
 	}
 	k.lie(k.cut.Piece(k.massG, value(q.Load.ThicknessMm, 0)))
 	k.share(q.Load.Pieces)

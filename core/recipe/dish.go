@@ -1,10 +1,12 @@
 package recipe
 
 import (
+	"fmt"
 	"math"
 	"slices"
 	"strings"
 
+	"velocrustum/core/food"
 	"velocrustum/core/larder"
 	"velocrustum/core/pan"
 	"velocrustum/core/prep"
@@ -20,6 +22,9 @@ func (r *reader) dish() {
 	if r.out.Servings == 0 {
 		r.out.Missing = append(r.out.Missing, "how many it is for: say it on the bench")
 	}
+	if len(r.out.Refused) > 0 {
+		return
+	}
 	r.out.Load = &program.Load{Cut: r.cut.ID, Pieces: r.pieces, PieceMassG: r.pieceG, Surface: "wiped"}
 	if r.thickMm > 0 {
 		r.out.Load.ThicknessMm = &r.thickMm
@@ -27,7 +32,7 @@ func (r *reader) dish() {
 	bench := prep.Bench{Servings: min(20, r.out.Servings), Drying: prep.Drying{School: "wipe"}}
 	var sauces []sauce
 	marinade := []larder.Item{}
-	coat := map[string]bool{}
+	coat, coatG := map[string]bool{}, []larder.Item{}
 	oilG := 0.0
 	add := func(list []larder.Item, l Line) []larder.Item {
 		for i := range list {
@@ -42,6 +47,7 @@ func (r *reader) dish() {
 		if l.Ingredient == "" || l.G <= 0 {
 			if l.Ingredient != "" && l.As == AsCoat {
 				coat[l.Ingredient] = true
+				coatG = add(coatG, Line{Ingredient: l.Ingredient, G: 1})
 			}
 			continue
 		}
@@ -59,6 +65,7 @@ func (r *reader) dish() {
 			bench.Finish = add(bench.Finish, l)
 		case AsCoat:
 			coat[l.Ingredient] = true
+			coatG = add(coatG, l)
 		case AsOil:
 			oilG += l.G
 		}
@@ -85,6 +92,9 @@ func (r *reader) dish() {
 		oilG = 0
 	}
 	r.out.Coat = &program.Coat{ID: coatOf(coat, oilG), OilG: math.Round(oilG)}
+	if layers := r.layers(coatG, r.out.Coat.ID); layers != nil {
+		r.out.Coat.ID, r.out.Coat.Layers = food.Made, layers
+	}
 	r.out.Bench = &bench
 	if r.out.Heat == nil {
 		r.out.Missing = append(r.out.Missing, "how hot and how long: the best program is searched")
@@ -152,4 +162,51 @@ func coatOf(of map[string]bool, oilG float64) string {
 		return "oil-rub"
 	}
 	return "bare"
+}
+
+// layers are what a recipe coats with, where the coat that is called nearest
+// would leave out something that people may not eat: an egg white, a cheese.
+// nil where the named one has all of that.
+func (r *reader) layers(items []larder.Item, id string) []food.CoatLayer {
+	named, err := food.FindCoat(id)
+	if err != nil {
+		return nil
+	}
+	has := r.p.Allergens(named)
+	lost := false
+	for _, it := range items {
+		for _, a := range r.p[it.Ingredient].Allergens {
+			lost = lost || !slices.Contains(has, a)
+		}
+	}
+	if !lost {
+		return nil
+	}
+	// A binder on a powder, and what is coarse on both.
+	var powder, wet, crumb food.CoatLayer
+	for _, it := range items {
+		to := &wet
+		switch r.p[it.Ingredient].Form {
+		case larder.Powder:
+			to = &powder
+		case larder.Crumb:
+			to = &crumb
+		}
+		if len(to.Parts) == food.MaxParts {
+			r.out.Missing = append(r.out.Missing, fmt.Sprintf("%s in the coat: it has more than a layer takes, and is left out of it", r.p[it.Ingredient].Name))
+			continue
+		}
+		to.Parts = append(to.Parts, food.Mixed{Ingredient: it.Ingredient, Share: math.Max(food.ShareLimit.Min, math.Min(food.ShareLimit.Max, it.G))})
+	}
+	var out []food.CoatLayer
+	order := []food.CoatLayer{wet, powder, crumb}
+	if len(crumb.Parts) > 0 {
+		order = []food.CoatLayer{powder, wet, crumb}
+	}
+	for _, l := range order {
+		if len(l.Parts) > 0 {
+			out = append(out, l)
+		}
+	}
+	return out
 }

@@ -313,3 +313,68 @@ func FuzzUnderstand(f *testing.F) {
 		}
 	})
 }
+
+// What cannot be said yet is refused with the reason and the way on, and never
+// taken for what is raw, thawed or thin.
+func TestWhatCannotBeSaidIsRefused(t *testing.T) {
+	bake := []string{"Air fry at 180 °C for 25 minutes."}
+	for _, c := range []struct {
+		text Text
+		why  string // empty where a dish comes of it
+	}{
+		{Text{Name: "Chicken", Ingredients: lines("3 chicken breasts, frozen, 180 g each"), Steps: bake}, "Thaw them in the fridge"},
+		{Text{Name: "Chicken", Ingredients: lines("3 frozen chicken cutlets, 130 g each"), Steps: []string{"From frozen, air fry at 180 °C for 25 min."}}, "Thaw them in the fridge"},
+		{Text{Name: "Wings", Ingredients: lines("1 kg chicken wings"), Steps: []string{"Straight in, no thawing needed.", "Air fry at 200 °C for 25 min."}}, "frozen"},
+		{Text{Name: "Frozen nuggets", Ingredients: lines("20 chicken nuggets"), Steps: bake}, "frozen"},
+		{Text{Name: "Prawns", Ingredients: lines("12 frozen prawns, thawed"), Steps: bake}, ""},
+		{Text{Name: "Wings", Ingredients: lines("12 frozen wing flats"), Steps: []string{"Thaw the wings overnight in the fridge.", "Air fry at 200 °C for 20 min."}}, ""},
+		{Text{Name: "Wings", Ingredients: lines("12 wing flats", "100 g frozen peas"), Steps: bake}, ""},
+		{Text{Name: "Leftover fried chicken", Ingredients: lines("4 drumsticks"), Steps: []string{"Reheat at 180 °C for 6 minutes."}}, "cooked before"},
+		{Text{Name: "Crisp again", Ingredients: lines("4 cooked drumsticks"), Steps: bake}, "74 °C"},
+		{Text{Name: "Drumsticks", Ingredients: lines("4 uncooked drumsticks"), Steps: bake}, ""},
+		{Text{Name: "Breasts", Ingredients: lines("2 chicken breasts, 220 g each"), Steps: bake}, "twice as thick"},
+		{Text{Name: "Breasts", Ingredients: lines("2 chicken breasts"), Steps: bake}, "twice as thick"},
+		{Text{Name: "Schnitzel", Ingredients: lines("2 chicken breasts, 150 g each, pounded to 12 mm"), Steps: bake}, ""},
+		{Text{Name: "Cutlets", Ingredients: lines("2 chicken breasts (600 g), halved horizontally"), Steps: bake}, ""},
+		{Text{Name: "Tenders", Ingredients: lines("8 chicken tenders"), Steps: bake}, ""},
+	} {
+		got := read(t, c.text)
+		why := strings.Join(got.Refused, " ")
+		if c.why == "" && (why != "" || got.Load == nil) {
+			t.Errorf("%v: refused: %q", c.text.Ingredients, why)
+		}
+		if c.why != "" && (!strings.Contains(why, c.why) || got.Load != nil) {
+			t.Errorf("%v: %q, want %q; load %v", c.text.Ingredients, why, c.why, got.Load)
+		}
+	}
+	halved := read(t, Text{Name: "Cutlets", Ingredients: lines("2 chicken breasts (600 g), halved horizontally"), Steps: bake})
+	if halved.Load.Pieces != 4 || halved.Load.PieceMassG != 150 {
+		t.Errorf("two breasts of 600 g, halved: %+v", halved.Load)
+	}
+}
+
+// Whatever part an ingredient is taken for, who may not eat it is told.
+func TestAllergensFollowWhatIsInIt(t *testing.T) {
+	for _, c := range []struct {
+		lines []string
+		want  []string
+	}{
+		{[]string{"300 g squid rings", "1 egg white", "50 g cornstarch", "1 tsp salt"}, []string{"molluscs", "egg"}},
+		{[]string{"4 chicken cutlets", "1 egg", "100 g panko", "50 g parmesan", "2 tbsp sesame seeds"}, []string{"egg", "wheat", "milk", "sesame"}},
+		{[]string{"4 cod fillets", "100 ml buttermilk", "100 g potato starch"}, []string{"fish", "milk"}},
+		{[]string{"12 wing flats", "2 tbsp mustard", "1 tbsp soy sauce"}, []string{"mustard", "soy", "wheat"}},
+	} {
+		got := read(t, Text{Name: "x", Ingredients: lines(c.lines...), Steps: []string{"Dip in the egg or milk, then coat in the rest.", "Air fry at 190 °C for 12 minutes."}})
+		p := prep.NewPantry(nil)
+		d := prep.Dish{Dish: program.Dish{Request: program.Request{Load: *got.Load, Coat: got.Coat, Program: program.Program{Stages: []program.Stage{{AirC: 190, Minutes: 18}}}}}, Bench: got.Bench}
+		f, err := p.Forecast(t.Context(), d, units.Household{})
+		if err != nil {
+			t.Fatal(err)
+		}
+		for _, a := range c.want {
+			if !slices.Contains(f.Allergens, a) {
+				t.Errorf("%v: %v lack %s; coat %+v", c.lines, f.Allergens, a, got.Coat)
+			}
+		}
+	}
+}

@@ -65,6 +65,8 @@ type Understood struct {
 	Servings int      `json:"servings"`
 	Lines    []Line   `json:"lines"`
 	Missing  []string `json:"missing"` // what has to be said yet
+	// Refused is why no dish comes of it, with the way on.
+	Refused []string `json:"refused,omitempty"`
 	// Unknown are what the pantry does not have.
 	Unknown []Unknown       `json:"unknown"`
 	Load    *program.Load   `json:"load,omitempty"`
@@ -84,6 +86,8 @@ type reader struct {
 	cut    food.Cut
 	pieces int
 	pieceG float64
+	// foodBy and foodText are the words and the line that name what is fried.
+	foodBy, foodText string
 	// thickMm is what is said of its thickness; 0 where nothing is.
 	thickMm float64
 	hours   float64
@@ -115,6 +119,10 @@ func Understand(t Text, fixes []Fix, p prep.Pantry, spoons units.Spoons) Underst
 		r.out.Lines = append(r.out.Lines, r.step(len(t.Ingredients)+n, s))
 	}
 	r.cooked()
+	if r.pieces > 0 {
+		r.state(t)
+		r.whole(r.foodBy, r.foodText, t)
+	}
 	r.dish()
 	for _, s := range t.Rest {
 		r.out.Lines = append(r.out.Lines, Line{Text: s, Step: true, As: AsNote, Says: "Stands beside the recipe: left out."})
@@ -379,6 +387,11 @@ func (r *reader) food(l *Line, cut food.Cut, by, amount, text string, f Fix) {
 		l.Says = fmt.Sprintf("%d %s of %.0f g each are not what is called so: about %g g each is taken.", r.pieces, cut.Plural, r.pieceG, typical)
 		l.Understood = false
 		r.pieceG = typical
+	}
+	r.foodBy, r.foodText = by, text
+	if horizontal.MatchString(text) && !strings.HasPrefix(cut.ID, "potato-") && f.Pieces == 0 {
+		// Each makes two, of half its weight.
+		r.pieces, r.pieceG = 2*r.pieces, r.pieceG/2
 	}
 	r.pieceG, l.Pieces = math.Round(r.pieceG), r.pieces
 	r.cutTo(l, cut, by, text)

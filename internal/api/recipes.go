@@ -39,6 +39,9 @@ func (s *Server) ReadRecipe(ctx context.Context, r ReadRecipeRequestObject) (Rea
 		out.Own, out.Dish, out.Name, out.Missing, out.Unknown = &yes, dish, dish.Name, []string{}, []recipe.Unknown{}
 		return out, nil
 	}
+	if len(u.Refused) > 0 {
+		out.Refused = &u.Refused
+	}
 	if u.Load == nil {
 		return out, nil
 	}

@@ -2584,6 +2584,8 @@ export interface components {
             /** @description what had to be taken for something */
             missing: string[];
             unknown: components["schemas"]["UnknownIngredient"][];
+            /** @description why no dish comes of it, each with the way on */
+            refused?: string[];
             dish?: components["schemas"]["PlanInput"];
             /** @description it is a dish of Velocrustum, as it left */
             own?: boolean;

@@ -203,6 +203,11 @@ export default function BringPage() {
             {unclear > 0 ? `, ${unclear} not understood` : ''}.
           </Told>
           {read.own ? <p role="status">It left a Velocrustum, and is the same dish again.</p> : null}
+          {read.refused?.map((why) => (
+            <p key={why} role="alert">
+              <b>No dish comes of it:</b> {why}
+            </p>
+          ))}
           {read.missing.map((m) => (
             <p key={m} role="status">
               Still open: {m}.

@@ -130,7 +130,7 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
         answer={display}
         cut={cut}
         baskets={tray.baskets}
-        pending={tray.pending}
+        known={(drawn || other !== undefined) && !tray.pending}
         shown={shown}
         show={tray.show}
         choose={tray.choose}

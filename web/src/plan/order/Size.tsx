@@ -10,6 +10,9 @@ export const Small = styled(Quiet)`
   font-size: 14px;
 `;
 
+/** What a ruler may read of what has no size yet, mm. */
+const UNMEASURED = { leastMm: 5, mostMm: 80, thicknessMm: 25 };
+
 /** What one piece weighs and how thick it is. */
 export function Size({ load, edit, catalog, units, piece }: Order & { piece: Simulation['piece'] | null }) {
   const cut = catalog.cuts.find((c) => c.id === load.cut);
@@ -17,7 +20,9 @@ export function Size({ load, edit, catalog, units, piece }: Order & { piece: Sim
     edit('mass', (now) =>
       setPieces(now, { ...load, pieceMassG: Math.round(pieceMassG * 10) / 10, thicknessMm: undefined }),
     );
-  const thick = load.thicknessMm ?? piece?.thicknessMm;
+  // Where it is refused for want of a ruler, nothing is worked out yet.
+  const { leastMm, mostMm, thicknessMm } = piece ?? UNMEASURED;
+  const thick = load.thicknessMm ?? thicknessMm;
   const toWhole = units.whole.g / load.pieceMassG;
   const tenth = (v: number) => Math.round(v * 10) / 10;
   return (
@@ -40,17 +45,15 @@ export function Size({ load, edit, catalog, units, piece }: Order & { piece: Sim
           />
         </>
       ) : null}
-      {piece && thick !== undefined ? (
-        <>
-          <Stepper
-            label="Thickest part, by ruler"
-            value={units.length.to(thick)}
-            {...units.length.stepper({ min: piece.leastMm, max: piece.mostMm, step: 1 })}
-            onChange={(v) => edit('thickness', (now) => setPieces(now, { ...load, thicknessMm: units.length.from(v) }))}
-          />
-          <Ruler mm={thick} units={units} />
-        </>
-      ) : null}
+      <>
+        <Stepper
+          label="Thickest part, by ruler"
+          value={units.length.to(thick)}
+          {...units.length.stepper({ min: leastMm, max: mostMm, step: 1 })}
+          onChange={(v) => edit('thickness', (now) => setPieces(now, { ...load, thicknessMm: units.length.from(v) }))}
+        />
+        <Ruler mm={thick} units={units} />
+      </>
       <Small>
         {load.thicknessMm
           ? 'By your ruler. A change of weight works it out anew.'
