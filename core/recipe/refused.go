@@ -63,4 +63,10 @@ const wholeFromG = 100.0
 // refuse has no dish come of the recipe, for a reason with the way on.
 func (r *reader) refuse(why string) {
 	r.out.Refused = append(r.out.Refused, capital(why)+".")
+	for i := range r.out.Lines {
+		if l := &r.out.Lines[i]; l.As == AsFood && l.Understood {
+			l.Understood = false
+			l.Says = "Not what it would be taken for here: see why no dish comes of it."
+		}
+	}
 }

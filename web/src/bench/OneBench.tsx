@@ -7,6 +7,7 @@ import { useDish } from '../dish/useDish';
 import { unitsOf } from '../format/units';
 import { at } from '../theme/tokens';
 import { Page, Quiet } from '../ui/layout';
+import { Late } from '../ui/Late';
 import { Adding, dropOf } from './Adding';
 import type { StationProps } from './props';
 import { Caution, StationCard } from './StationCard';
@@ -69,11 +70,9 @@ export function OneBench({ plan, plans, catalog, settings, pantry }: AtDishProps
       <Quiet>Everything before the basket, worked out from the pieces of this dish and fed into its forecast.</Quiet>
       {problem ? <Caution role="alert">{problem}</Caution> : null}
       {answer ? (
-        <Stations
-          {...{ plan: draft, bench, set, edit, answer, pantry, catalog, units }}
-          pending={pending}
-          focusOn={focusOn}
-        />
+        <Late pending={pending} refused={problem !== ''}>
+          <Stations {...{ plan: draft, bench, set, edit, answer, pantry, catalog, units }} focusOn={focusOn} />
+        </Late>
       ) : problem ? null : (
         <Quiet role="status">Working it out…</Quiet>
       )}
@@ -83,15 +82,14 @@ export function OneBench({ plan, plans, catalog, settings, pantry }: AtDishProps
 
 interface StationsProps extends StationProps {
   answer: BenchAnswer;
-  pending: boolean;
   focusOn: (station: string) => void;
 }
 
-function Stations({ pending, focusOn, ...props }: StationsProps) {
+function Stations({ focusOn, ...props }: StationsProps) {
   const { answer, bench, set } = props;
   return (
     <>
-      <Row role="group" aria-label="Stations" aria-busy={pending}>
+      <Row role="group" aria-label="Stations">
         {places.map((place) => {
           const here = answer.stations.filter((s) => place.includes(s.id));
           if (here.length === 0) return null;

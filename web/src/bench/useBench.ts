@@ -17,12 +17,12 @@ const AFTER_MS = 220;
 export function useBench(request: SimulationRequest, household: string) {
   const key = JSON.stringify(request);
   const asked = useSettled(key, AFTER_MS);
-  const { data, error, isFetching } = useQuery({
+  const { data, error, isPending } = useQuery({
     queryKey: ['bench', asked, household],
     queryFn: ({ signal }) => ask(client.POST('/bench', { body: JSON.parse(asked) as SimulationRequest, signal })),
     retry: false,
   });
   const [answer, setAnswer] = useState<BenchAnswer | null>(null);
   if (data && data !== answer) setAnswer(data);
-  return { answer: data ?? answer, pending: isFetching || key !== asked, problem: error?.message ?? '' };
+  return { answer: data ?? answer, pending: isPending || key !== asked, problem: error?.message ?? '' };
 }

@@ -10,6 +10,7 @@ import { useDish } from '../dish/useDish';
 import { unitsOf } from '../format/units';
 import { Button } from '../ui/Button';
 import { Page, Quiet } from '../ui/layout';
+import { Late } from '../ui/Late';
 import { Select } from '../ui/Select';
 import { Tabs } from '../ui/Tabs';
 import { Finishing } from './Finishing';
@@ -61,35 +62,37 @@ export function OnePan({ plan, plans, catalog, settings, pantry }: AtDishProps) 
         ) : null}
         {sauces.length < 4 ? <AddSauce add={add} usual={catalog.pan.usual} first={sauces.length === 0} /> : null}
       </Row>
-      {one ? (
-        <OneSauce
-          key={shown}
-          {...{ answer, pending, catalog, pantry, units }}
-          serving={one}
-          at={shown}
-          change={(what, more) =>
-            put(
-              `${what} ${shown}`,
-              sauces.map((s, k) => (k === shown ? { ...s, ...more } : s)),
-            )
-          }
-          drop={() =>
-            put(
-              'leave a sauce out',
-              sauces.filter((_, k) => k !== shown),
-            )
-          }
+      <Late pending={pending} refused={problem !== ''}>
+        {one ? (
+          <OneSauce
+            key={shown}
+            {...{ answer, pending, catalog, pantry, units }}
+            serving={one}
+            at={shown}
+            change={(what, more) =>
+              put(
+                `${what} ${shown}`,
+                sauces.map((s, k) => (k === shown ? { ...s, ...more } : s)),
+              )
+            }
+            drop={() =>
+              put(
+                'leave a sauce out',
+                sauces.filter((_, k) => k !== shown),
+              )
+            }
+          />
+        ) : (
+          <Quiet>
+            No sauce yet. Add one of your own, or begin with an empty pan: it is made for the pieces of this dish, and
+            ready when its basket is.
+          </Quiet>
+        )}
+        <Finishing
+          {...{ bench, answer, pantry, catalog, units }}
+          set={(what, change) => edit(what, (now) => onBench(now, change))}
         />
-      ) : (
-        <Quiet>
-          No sauce yet. Add one of your own, or begin with an empty pan: it is made for the pieces of this dish, and
-          ready when its basket is.
-        </Quiet>
-      )}
-      <Finishing
-        {...{ bench, answer, pantry, catalog, units }}
-        set={(what, change) => edit(what, (now) => onBench(now, change))}
-      />
+      </Late>
     </Page>
   );
 }

@@ -14,12 +14,12 @@ const AFTER_MS = 60;
 export function usePan(request: SimulationRequest, household: string) {
   const key = JSON.stringify(request);
   const asked = useSettled(key, AFTER_MS);
-  const { data, error, isFetching } = useQuery({
+  const { data, error, isPending } = useQuery({
     queryKey: ['pan', asked, household],
     queryFn: ({ signal }) => ask(client.POST('/pan', { body: JSON.parse(asked) as SimulationRequest, signal })),
     retry: false,
   });
   const [answer, setAnswer] = useState<PanAnswer | null>(null);
   if (data && data !== answer) setAnswer(data);
-  return { answer: data ?? answer, pending: isFetching || key !== asked, problem: error?.message ?? '' };
+  return { answer: data ?? answer, pending: isPending || key !== asked, problem: error?.message ?? '' };
 }

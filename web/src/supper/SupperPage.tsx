@@ -22,6 +22,7 @@ import { DishState } from '../dish/DishState';
 import { unitsOf } from '../format/units';
 import { Button, ButtonLink, MainButton } from '../ui/Button';
 import { Blank, Card, Heading, Page, Quiet } from '../ui/layout';
+import { Late } from '../ui/Late';
 import { Select } from '../ui/Select';
 import { complain, say } from '../ui/toast';
 import { Bought, List, Stack, Two } from './ByTheClock';
@@ -246,62 +247,64 @@ function OneSupper({ supper, suppers, plans, fryers, catalog, settings, begin }:
       />
       {problem ? <Caution role="alert">{problem}</Caution> : null}
       {sheet ? (
-        <Two>
-          <Left>
-            {sheet.why ? (
-              <Caution role="status">
-                {sheet.why}{' '}
-                <Button onPress={() => edit('later', (e) => ({ ...e, serveAt: sheet.serveAt, pins: undefined }))}>
-                  Serve at {hhmm(sheet.serveAt)}
-                </Button>
-              </Caution>
-            ) : null}
-            {sheet.shorter.map((text) => (
-              <Caution key={text} role="status">
-                {text}
-              </Caution>
-            ))}
-            <Card aria-label="Lanes">
-              <Lanes {...{ sheet, fryers, names, pending, problem, pin }} />
-            </Card>
-            <Choices {...{ sheet }} edit={edit} />
-            <List sheet={sheet} pin={pin} />
-            <Bought sheet={sheet} />
-          </Left>
-          <Left>
-            <OnThePlate sheet={sheet} pending={pending} />
-            <Stack aria-label="To take away">
-              <h2 className="no-print">
-                {hhmm(sheet.startAt)} {sheet.tasks.find((t) => t.hands > 0)?.says}
-              </h2>
-              <Quiet>{sheet.chanceSays}</Quiet>
-              <Row className="no-print">
-                <Lead id={supper.id} />
-              </Row>
-              <Row className="no-print">
-                <Now evening={evening} take={(serveAt) => edit('now', (e) => ({ ...e, serveAt, pins: undefined }))} />
-              </Row>
-              <Row className="no-print">
-                <Button onPress={() => window.print()}>
-                  <Printer size={17} aria-hidden /> Print
-                </Button>
-                <ButtonLink href={file('calendar')} download={`${draft.name || 'supper'}.ics`}>
-                  <CalendarDays size={17} aria-hidden /> Calendar
-                </ButtonLink>
-                <ButtonLink href={file(`list?zone=${zone}`)} download={`${draft.name || 'supper'}.md`}>
-                  <ScrollText size={17} aria-hidden /> List
-                </ButtonLink>
-              </Row>
-              <Row className="no-print">
-                <Button onPress={copy}>The same in a week</Button>
-                <Button onPress={() => void forget()}>Put it away</Button>
-              </Row>
-              {sheet.cautions.map((c) => (
-                <Caution key={c}>{c}</Caution>
+        <Late pending={pending} refused={false}>
+          <Two>
+            <Left>
+              {sheet.why ? (
+                <Caution role="status">
+                  {sheet.why}{' '}
+                  <Button onPress={() => edit('later', (e) => ({ ...e, serveAt: sheet.serveAt, pins: undefined }))}>
+                    Serve at {hhmm(sheet.serveAt)}
+                  </Button>
+                </Caution>
+              ) : null}
+              {sheet.shorter.map((text) => (
+                <Caution key={text} role="status">
+                  {text}
+                </Caution>
               ))}
-            </Stack>
-          </Left>
-        </Two>
+              <Card aria-label="Lanes">
+                <Lanes {...{ sheet, fryers, names, pending, problem, pin }} />
+              </Card>
+              <Choices {...{ sheet }} edit={edit} />
+              <List sheet={sheet} pin={pin} />
+              <Bought sheet={sheet} />
+            </Left>
+            <Left>
+              <OnThePlate sheet={sheet} pending={pending} />
+              <Stack aria-label="To take away">
+                <h2 className="no-print">
+                  {hhmm(sheet.startAt)} {sheet.tasks.find((t) => t.hands > 0)?.says}
+                </h2>
+                <Quiet>{sheet.chanceSays}</Quiet>
+                <Row className="no-print">
+                  <Lead id={supper.id} />
+                </Row>
+                <Row className="no-print">
+                  <Now evening={evening} take={(serveAt) => edit('now', (e) => ({ ...e, serveAt, pins: undefined }))} />
+                </Row>
+                <Row className="no-print">
+                  <Button onPress={() => window.print()}>
+                    <Printer size={17} aria-hidden /> Print
+                  </Button>
+                  <ButtonLink href={file('calendar')} download={`${draft.name || 'supper'}.ics`}>
+                    <CalendarDays size={17} aria-hidden /> Calendar
+                  </ButtonLink>
+                  <ButtonLink href={file(`list?zone=${zone}`)} download={`${draft.name || 'supper'}.md`}>
+                    <ScrollText size={17} aria-hidden /> List
+                  </ButtonLink>
+                </Row>
+                <Row className="no-print">
+                  <Button onPress={copy}>The same in a week</Button>
+                  <Button onPress={() => void forget()}>Put it away</Button>
+                </Row>
+                {sheet.cautions.map((c) => (
+                  <Caution key={c}>{c}</Caution>
+                ))}
+              </Stack>
+            </Left>
+          </Two>
+        </Late>
       ) : problem ? null : (
         <Quiet role="status">Working it back from the table…</Quiet>
       )}

@@ -63,12 +63,12 @@ const AFTER_MS = 50;
 export function useSheet(evening: Evening, household: string) {
   const key = JSON.stringify(evening);
   const asked = useSettled(key, AFTER_MS);
-  const { data, error, isFetching } = useQuery({
+  const { data, error, isPending } = useQuery({
     queryKey: ['sheet', asked, household],
     queryFn: ({ signal }) => workSheet(JSON.parse(asked) as Evening, signal),
     retry: false,
   });
   const [sheet, setSheet] = useState<Sheet | null>(null);
   if (data && data !== sheet) setSheet(data);
-  return { sheet: data ?? sheet, pending: isFetching || key !== asked, problem: error?.message ?? '' };
+  return { sheet: data ?? sheet, pending: isPending || key !== asked, problem: error?.message ?? '' };
 }
