@@ -48,9 +48,18 @@ func (l Live) Shown(k Known, now time.Time) *Shown {
 	}
 	rule := l.Degrees.Words(math.Ceil(k.Rule.CoreC))
 	until := fmt.Sprintf("Nobody eats of it before a thermometer reads %s in the thickest.", rule)
+	out, isOut := l.OutAt()
+	if !isOut {
+		until = fmt.Sprintf("Leave it in until a thermometer reads %s in the thickest.", rule)
+		if early := now.Sub(loaded).Minutes() < l.EndMin()-wellBefore; early {
+			until = "" // there is nothing to say yet
+		}
+	}
 	if c, at, ok := l.lastRead(k); ok {
 		held, clears := k.Rule.ClearedAfter(c)
 		switch {
+		case !clears && until == "":
+			return &Shown{}
 		case !clears:
 			return &Shown{Says: fmt.Sprintf("The thermometer read %s, under the %s of the rule. %s", l.Degrees.Words(c), rule, until)}
 		case now.Before(at.Add(minutes(held))):
@@ -58,7 +67,6 @@ func (l Live) Shown(k Known, now time.Time) *Shown {
 		}
 		return &Shown{Safe: true, By: ByReading}
 	}
-	out, isOut := l.OutAt()
 	if !isOut {
 		out = now
 	}
@@ -66,10 +74,14 @@ func (l Live) Shown(k Known, now time.Time) *Shown {
 	switch {
 	case k.SafeBy == nil && isOut:
 		return &Shown{Says: fmt.Sprintf("It was out at minute %.0f, and by estimate that is not surely safe. %s", math.Floor(minute), until)}
+	case k.SafeBy == nil && until == "":
+		return &Shown{}
 	case k.SafeBy == nil:
 		return &Shown{Says: "By estimate it is not surely safe within its time. " + until}
 	case minute < *k.SafeBy-0.05 && isOut:
 		return &Shown{Says: fmt.Sprintf("It was out at minute %.0f, and is surely safe only by %.0f. %s", math.Floor(minute), math.Ceil(*k.SafeBy), until)}
+	case minute < *k.SafeBy-0.05 && until == "":
+		return &Shown{}
 	case minute < *k.SafeBy-0.05:
 		return &Shown{Says: fmt.Sprintf("It is surely safe only by minute %.0f.", math.Ceil(*k.SafeBy))}
 	}

@@ -86,7 +86,7 @@ export function InsideCard({ food, nowMs, units }: { food: Watched; nowMs: numbe
           </p>
         </div>
       </Figures>
-      {food.shown && !food.shown.safe && food.foreseen ? <NotShown role="status">{food.shown.says}</NotShown> : null}
+      {food.shown?.says && food.foreseen ? <NotShown role="status">{food.shown.says}</NotShown> : null}
       <Curve {...{ ahead, minute, units }} endMin={food.endMin} ruleC={food.ruleC} soft={food.soft} />
     </Box>
   );
