@@ -70,6 +70,7 @@ const Under = styled.div`
 const Coming = styled.div`
   grid-area: next;
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 16px;
   align-content: start;
   min-width: 0;
