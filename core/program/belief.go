@@ -21,10 +21,11 @@ import (
 // a few loads, the set is drawn anew around the best (importance sampling,
 // Robert and Casella, Monte Carlo Statistical Methods, 2004, ch. 3).
 //
-// Caution is one-sided. Evidence may push "safe by" later at once; it pulls
-// it earlier only as far as 95 in 100 of the weighted loads agree, and never
-// before a reading that is itself under the rule. What is seen, and the
-// colour of juices, never make it safe.
+// They answer for crust, colour and the run that is drawn. What a thermometer
+// says of the inside weighs the pace alone (pace.go), so that caution is
+// one-sided for certain: a colder reading never makes it safe earlier, what is
+// seen and the colour of juices never make it safe, and nothing does before a
+// reading that is itself under the rule.
 
 const (
 	// anyPiece is how much less a reading of any piece pulls than one of the

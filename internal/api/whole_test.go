@@ -110,7 +110,10 @@ func aWholeRequest(r *rand.Rand) object {
 		groups = append(groups, g)
 	}
 	for range r.IntN(4) {
-		t := object{"atMin": r.IntN(all + 1), "kind": something(r, "flip", "shake", "check", "brush")}
+		t := object{"atMin": r.IntN(all + 1), "kind": something(r, "flip", "shake", "check", "brush", "out")}
+		if t["kind"] == "out" {
+			t["group"] = r.IntN(len(groups) + 1)
+		}
 		if t["kind"] == "brush" {
 			t["brush"] = object{"parts": anyParts(r), "g": something(r, 0.5, 10, 200), "both": r.IntN(2) == 0}
 			t["group"] = r.IntN(len(groups) + 1)
@@ -123,6 +126,9 @@ func aWholeRequest(r *rand.Rand) object {
 	}
 	if r.IntN(2) == 0 {
 		q["bench"] = anyBench(r)
+	}
+	if r.IntN(4) == 0 {
+		q["perBasket"], q["crustWanted"] = 1+r.IntN(12), something(r, 20, 60, 95)
 	}
 	if r.IntN(4) == 0 {
 		q["guidance"], q["guidanceC"] = "stricter", 80

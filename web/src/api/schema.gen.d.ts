@@ -1260,12 +1260,12 @@ export interface components {
             coat?: components["schemas"]["Coat"];
             bench?: components["schemas"]["Bench"];
             program: components["schemas"]["Program"];
-            /** @description pieces in the first basket */
+            /** @description pieces in the first basket, where they go in one after another */
             perBasket?: number;
             /** @description what else lies in the basket */
             groups?: components["schemas"]["Group"][];
             fryer?: components["schemas"]["SimulationFryer"];
-            /** @description one of the household's */
+            /** @description one of the household's, in the place of fryer */
             fryerId?: string;
             /** @description another fryer that shares the pieces */
             secondFryerId?: string;
@@ -1370,7 +1370,7 @@ export interface components {
             dialOffsetC?: number;
             /**
              * Format: double
-             * @description minutes from cold to 200 °C
+             * @description minutes from cold to 200 °C, empty, timed by its owner
              */
             heatUpMin?: number;
             /** @description figures that nobody has read off or measured */
@@ -1400,16 +1400,16 @@ export interface components {
                 airC: number;
                 /** Format: double */
                 minutes: number;
-                /** @description a time out of the fryer */
+                /** @description a time out of the fryer, which heats to airC meanwhile */
                 rest?: boolean;
                 /**
-                 * @description where the food waits
+                 * @description where the food waits, out of the fryer
                  * @enum {string}
                  */
                 hold?: "warm" | "rack" | "bowl" | "covered";
                 /**
                  * Format: double
-                 * @description the heat of a warm oven
+                 * @description the heat of a warm oven, 90 °C where left out
                  */
                 holdC?: number;
             }[];
@@ -1550,7 +1550,7 @@ export interface components {
                 says: string;
                 first: string;
             };
-            /** @description the brushes of the program */
+            /** @description the brushes of the program, where changes are asked for */
             brushes?: components["schemas"]["Brushed"][];
             /** @description of each kind in the basket, the load first */
             groups?: components["schemas"]["GroupAnswer"][];
@@ -1619,7 +1619,7 @@ export interface components {
                 room: number;
                 /** @description How many go in at all */
                 most: number;
-                /** @description They are wrapped */
+                /** @description They are wrapped, and lie on the seam */
                 seam: boolean;
                 /** @description Tongs would take the coat of one of its kinds off */
                 tender: boolean;
@@ -2581,7 +2581,7 @@ export interface components {
         RecipeRead: {
             name: string;
             lines: components["schemas"]["RecipeLine"][];
-            /** @description what had to be taken for something */
+            /** @description what had to be taken for something, or is wanting */
             missing: string[];
             unknown: components["schemas"]["UnknownIngredient"][];
             /** @description why no dish comes of it, each with the way on */
@@ -2863,7 +2863,7 @@ export interface components {
             massG: number;
             /**
              * Format: double
-             * @description of this cook
+             * @description of this cook, with heating
              */
             energyWh: number;
             /**
@@ -2889,7 +2889,7 @@ export interface components {
             starchShare: number;
             /**
              * Format: double
-             * @description of the coat
+             * @description of the coat, as it needs or as was said
              */
             restMin: number;
             /** @description what of each layer stays on, g on 100 cm² */
@@ -2974,7 +2974,7 @@ export interface components {
             url: string;
             /** Format: date-time */
             until: string;
-            /** @description of the drawing */
+            /** @description of the drawing, in squares */
             size: number;
             /** @description its dark squares as an SVG path */
             path: string;
@@ -3018,7 +3018,7 @@ export interface components {
             dial: components["schemas"]["Dial"];
             /**
              * Format: double
-             * @description minutes from cold to 200 °C
+             * @description minutes from cold to 200 °C, timed by its owner
              */
             heatUpMin?: number;
             /** @description of an oven */
@@ -3053,7 +3053,7 @@ export interface components {
             dial: components["schemas"]["Dial"];
             /**
              * Format: double
-             * @description minutes from cold to 200 °C
+             * @description minutes from cold to 200 °C, timed by its owner
              */
             heatUpMin?: number;
             /** @description of an oven */
@@ -3082,7 +3082,7 @@ export interface components {
             timed: boolean;
             /** Format: double */
             settlesC: number;
-            /** @description how hard */
+            /** @description how hard, beside most */
             blows: string;
             curve: {
                 /** Format: double */
@@ -3123,7 +3123,7 @@ export interface components {
             program: components["schemas"]["Program"];
             /** @description Local time on the table */
             tableTime?: string;
-            /** @description pieces in the first basket */
+            /** @description pieces in the first basket, where they go in one after another */
             perBasket?: number;
             /** @description what else lies in the basket */
             groups?: components["schemas"]["Group"][];
@@ -3139,7 +3139,7 @@ export interface components {
             program: components["schemas"]["Program"];
             /** @description Local time on the table */
             tableTime?: string;
-            /** @description pieces in the first basket */
+            /** @description pieces in the first basket, where they go in one after another */
             perBasket?: number;
             /** @description what else lies in the basket */
             groups?: components["schemas"]["Group"][];
@@ -4771,7 +4771,7 @@ export interface operations {
             content: {
                 "application/json": {
                     planId: string;
-                    /** @description which basketful of the dish */
+                    /** @description which basketful of the dish, 1 by default */
                     basket?: number;
                     /** @description that of the baskets before it; a new one where left out */
                     session?: string;
@@ -5168,7 +5168,7 @@ export interface operations {
                     shiftMin?: number;
                     /** @description of moments without one, like Europe/Vienna; UTC where left out */
                     zone?: string;
-                    /** @description say what is understood */
+                    /** @description say what is understood, and lay nothing */
                     dryRun?: boolean;
                 };
             };
