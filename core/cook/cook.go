@@ -120,7 +120,7 @@ type Step struct {
 // Limits are what the value of an event may be, by its kind.
 var Limits = refuse.Limits{
 	More:  {Min: 0.5, Max: 30, Step: 0.5, Unit: "minutes"},
-	Probe: {Min: -5, Max: 120, Step: 1, Unit: "°C"},
+	Probe: program.ProbeLimit,
 	Look:  {Min: 0, Max: 4, Step: 1, Unit: "from pale to dark"},
 	Set:   {Min: program.MinAirC, Max: program.MaxAirC, Step: 5, Unit: "°C"},
 }

@@ -8,6 +8,7 @@ import (
 	"time"
 
 	"velocrustum/core/sheet"
+	"velocrustum/core/units"
 )
 
 // shifts are the kinds of task whose food would stand and age: they are put
@@ -85,7 +86,7 @@ func (b *Basket) fill(d *Doing) {
 	switch d.Kind {
 	case sheet.Heat:
 		d.Of, d.Action, d.Label, d.length = b.Key(), HeatOn, "It heats", b.Program.PreheatMin
-		d.Title = fmt.Sprintf("%s: turn it on empty, at %s", capital(d.Where), b.Degrees.Words(b.Program.Stages[0].AirC))
+		d.Title = fmt.Sprintf("%s: turn it on empty, at %s", units.Capital(d.Where), b.Degrees.Words(b.Program.Stages[0].AirC))
 		d.Detail = fmt.Sprintf("It heats for %s. No loose paper in it while it heats.", b.Name)
 		if on := b.heated(); !on.IsZero() || in {
 			if on.IsZero() {
@@ -173,7 +174,7 @@ func (b *Basket) turns(run sheet.Task, where string) (out []Doing) {
 		}
 		action, label, _, _ := d.asks()
 		t := Doing{ID: fmt.Sprintf("%s/%d/due%d", b.Dish, b.Number, i+1), Dish: b.Dish, Basket: b.Number, Kind: sheet.Turn, Place: run.Place, Where: where, Hands: 1,
-			Title: b.Name + ": " + lower(b.words(d)), Planned: run.Start.Add(minutes(d.at)), length: turnMin, moment: true, after: []string{run.ID}, run: b, Of: b.Key(), Action: action, Label: label}
+			Title: b.Name + ": " + units.Lower(b.words(d)), Planned: run.Start.Add(minutes(d.at)), length: turnMin, moment: true, after: []string{run.ID}, run: b, Of: b.Key(), Action: action, Label: label}
 		t.Detail = strings.TrimSpace(b.handling(d.turn, i == 0))
 		if in {
 			t.fixed, t.Start = true, loaded.Add(minutes(d.at))

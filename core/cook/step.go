@@ -29,10 +29,10 @@ func (l Live) Step(now time.Time) Step {
 			return Step{Phase: Waiting, Title: "Turn the empty fryer on, at " + first, Detail: "No loose paper in it while it heats.", Action: HeatOn, Label: "It heats"}
 		}
 		ready := on.Add(minutes(l.Program.PreheatMin))
-		in := fmt.Sprintf("%s in%s. %s", capital(all), l.side(), l.gaps())
+		in := fmt.Sprintf("%s in%s. %s", units.Capital(all), l.side(), l.gaps())
 		if now.Before(ready) {
 			return Step{Phase: Heating, Title: "Heat the empty basket to " + first,
-				Detail: "No loose paper in it while it heats. Then " + lower(in), Until: ready, Next: "load", Action: Loaded, Label: "Food is in"}
+				Detail: "No loose paper in it while it heats. Then " + units.Lower(in), Until: ready, Next: "load", Action: Loaded, Label: "Food is in"}
 		}
 		return Step{Phase: Loading, Title: fmt.Sprintf("Put %s in%s", all, l.side()),
 			Detail: l.gaps() + "Set " + first + ", shut it, and tap: the clock starts then.", Action: Loaded, Label: "Food is in"}
@@ -94,7 +94,7 @@ func (d due) asks() (action, label, next, phase string) {
 func (l Live) after(rest []due, at, end float64) string {
 	for _, d := range rest {
 		if !d.done() {
-			return fmt.Sprintf("%s later: %s.", units.Minutes(d.at-at), lower(l.words(d)))
+			return fmt.Sprintf("%s later: %s.", units.Minutes(d.at-at), units.Lower(l.words(d)))
 		}
 	}
 	return fmt.Sprintf("Then %s more.", units.Minutes(end-at))
@@ -157,7 +157,7 @@ func (l Live) words(d due) string {
 		}
 		return brush
 	case d.turn == "":
-		return capital(set)
+		return units.Capital(set)
 	case d.turn == program.Shake && set != "":
 		return "Shake the basket, " + set
 	case d.turn == program.Shake:
@@ -168,7 +168,7 @@ func (l Live) words(d due) string {
 	if l.Judged == ByBite {
 		return "Turn " + all
 	}
-	return "Turn " + all + ", " + lower(l.Faces[1]) + " up"
+	return "Turn " + all + ", " + units.Lower(l.Faces[1]) + " up"
 }
 
 // kind is what one kind in the basket is called.
@@ -200,7 +200,7 @@ func (l Live) side() string {
 	if l.Judged == ByBite {
 		return ""
 	}
-	return ", " + lower(l.Faces[0]) + " up"
+	return ", " + units.Lower(l.Faces[0]) + " up"
 }
 
 // gaps says how several pieces lie.
@@ -219,17 +219,3 @@ func (l Live) all() string {
 }
 
 func minutes(m float64) time.Duration { return time.Duration(m * float64(time.Minute)) }
-
-func lower(s string) string {
-	if s == "" {
-		return s
-	}
-	return string(s[0]|0x20) + s[1:]
-}
-
-func capital(s string) string {
-	if s == "" || s[0] < 'a' || s[0] > 'z' {
-		return s
-	}
-	return string(s[0]-0x20) + s[1:]
-}

@@ -21,6 +21,7 @@ var (
 // Figures, sentences, flags, ways and baskets of one load, held against one
 // another, over random loads in both systems of units.
 func TestAllThatIsSaidOfALoadAgrees(t *testing.T) {
+	t.Parallel()
 	r := rand.New(rand.NewPCG(11, 27))
 	for n := range 20 {
 		q := anyRequest(r)

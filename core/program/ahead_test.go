@@ -21,6 +21,7 @@ func (h hidden) leftIn(r *rand.Rand, from, until float64) (out []Evidence) {
 // A probe that is left in finds the hidden fryer too, and its many readings
 // count as few: the truth lies within what is foreseen.
 func TestAProbeLeftInCountsAsFew(t *testing.T) {
+	t.Parallel()
 	r := rand.New(rand.NewPCG(5, 11))
 	early, all, off := 0, 0, 0.0
 	for n := range 12 {
@@ -63,6 +64,7 @@ func TestAProbeLeftInCountsAsFew(t *testing.T) {
 // What is seen of the crust answers with minutes, a setting and oil, and never
 // makes it safe.
 func TestWhatIsSeenOfTheCrustIsAnswered(t *testing.T) {
+	t.Parallel()
 	q := livelihoods[1]
 	q.Coat = &Coat{ID: "starch-dust"}
 	b, err := Believe(t.Context(), q)
@@ -107,6 +109,7 @@ func TestWhatIsSeenOfTheCrustIsAnswered(t *testing.T) {
 // A display that shows cooler air than was believed makes it later, and one
 // that shows hotter air makes it sooner only as far as loads agree.
 func TestADisplayMovesTheForecast(t *testing.T) {
+	t.Parallel()
 	b, err := Believe(t.Context(), livelihoods[0])
 	if err != nil {
 		t.Fatal(err)

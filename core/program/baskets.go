@@ -6,7 +6,6 @@ import (
 	"fmt"
 	"math"
 	"slices"
-	"strings"
 
 	"velocrustum/core/fryer"
 	"velocrustum/core/refuse"
@@ -307,7 +306,7 @@ func Batch(ctx context.Context, d Dish) (Baskets, error) {
 		if err != nil {
 			return Baskets{}, err
 		}
-		out.Batchings = append(out.Batchings, Batching{ID: SeveralBaskets, Name: fmt.Sprintf("%s baskets, one after another", capital(units.Count(len(baskets)))), Baskets: baskets})
+		out.Batchings = append(out.Batchings, Batching{ID: SeveralBaskets, Name: fmt.Sprintf("%s baskets, one after another", units.Capital(units.Count(len(baskets)))), Baskets: baskets})
 	}
 	if d.Second != nil && total > 1 && len(d.Groups) == 0 {
 		baskets, err := d.together(ctx)
@@ -466,7 +465,7 @@ func (b *Baskets) choose(one *setup) {
 	all, several, both := find(OneBasket), find(SeveralBaskets), find(TwoFryers)
 	switch {
 	case all == nil && several != nil:
-		b.Says = fmt.Sprintf("They do not all go in at once. %s take %.0f min.", capital(units.Count(len(several.Baskets)))+" baskets", several.Minutes)
+		b.Says = fmt.Sprintf("They do not all go in at once. %s take %.0f min.", units.Capital(units.Count(len(several.Baskets)))+" baskets", several.Minutes)
 	case all != nil && several != nil:
 		layers := "crowded"
 		if a := all.Baskets[0].Answer; a.Coverage <= fryer.FreeCoverage+crowdedBy {
@@ -475,7 +474,7 @@ func (b *Baskets) choose(one *setup) {
 			layers = fmt.Sprintf("in %.1f layers", all.Baskets[0].Answer.Coverage)
 		}
 		b.Says = fmt.Sprintf("All at once, %s: %.0f min, and the softest piece ends at %.0f of crust. %s baskets: %.0f min with the change, and %.0f.",
-			layers, all.Minutes, all.Crust, capital(units.Count(len(several.Baskets))), several.Minutes, several.Crust)
+			layers, all.Minutes, all.Crust, units.Capital(units.Count(len(several.Baskets))), several.Minutes, several.Crust)
 		more := "The second basket is"
 		if n := len(several.Baskets); n > 2 {
 			more = "More baskets are"
@@ -496,5 +495,3 @@ func (b *Baskets) choose(one *setup) {
 		b.Says += fmt.Sprintf(" Shared with the other fryer, %d and %d are done together in %.0f min.", both.Baskets[0].Pieces, both.Baskets[1].Pieces, both.Minutes)
 	}
 }
-
-func capital(s string) string { return strings.ToUpper(s[:1]) + s[1:] }

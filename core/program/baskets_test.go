@@ -37,6 +37,7 @@ func batched(t *testing.T, d Dish) map[string]Batching {
 }
 
 func TestASmallDishIsOneBasket(t *testing.T) {
+	t.Parallel()
 	q := dozenWings()
 	q.Load.Pieces = 8
 	got := batched(t, Dish{Request: q})
@@ -46,6 +47,7 @@ func TestASmallDishIsOneBasket(t *testing.T) {
 }
 
 func TestTheNextBasketRunsFaster(t *testing.T) {
+	t.Parallel()
 	q := dozenWings()
 	q.Load.Pieces = 20
 	q.Program.PreheatMin = 0
@@ -64,6 +66,7 @@ func TestTheNextBasketRunsFaster(t *testing.T) {
 }
 
 func TestASecondLayerIsWeighedAgainstASecondBasket(t *testing.T) {
+	t.Parallel()
 	q := dozenWings()
 	q.Load.Pieces = 24
 	b, err := Batch(context.Background(), Dish{Request: q})
@@ -88,6 +91,7 @@ func TestASecondLayerIsWeighedAgainstASecondBasket(t *testing.T) {
 }
 
 func TestTwoFryersFinishTogether(t *testing.T) {
+	t.Parallel()
 	power, air := 1100.0, 0.85
 	small := &Fryer{PowerW: &power, Airflow: &air, Basket: &fryer.Basket{Shape: "round", DiameterMm: 190}}
 	q := dozenWings()
@@ -107,6 +111,7 @@ func TestTwoFryersFinishTogether(t *testing.T) {
 }
 
 func TestDishesAreChecked(t *testing.T) {
+	t.Parallel()
 	var fields refuse.Fields
 	q := dozenWings()
 	for name, d := range map[string]Dish{
@@ -128,6 +133,7 @@ func TestDishesAreChecked(t *testing.T) {
 }
 
 func TestLastingKeepsTheTurnsInside(t *testing.T) {
+	t.Parallel()
 	p := Program{Stages: []Stage{{AirC: 160, Minutes: 10}, {AirC: 200, Minutes: 10}}, Turns: []Turn{{AtMin: 10, Kind: Flip}, {AtMin: 15, Kind: Flip}}}
 	long := p.Lasting(30)
 	if long.Minutes() != 30 || long.Turns[0].AtMin != 10 || long.Turns[1].AtMin != 20 {
@@ -143,6 +149,7 @@ func TestLastingKeepsTheTurnsInside(t *testing.T) {
 
 // What is too much for the basket is shared out, so that each share goes in.
 func TestTooMuchGoesInByBaskets(t *testing.T) {
+	t.Parallel()
 	d := Dish{Request: dozenWings()}
 	if per, says, err := d.Fitting(); per != 0 || says != "" || err != nil {
 		t.Errorf("a dozen: %d at a time, %q, %v", per, says, err)

@@ -259,6 +259,9 @@ func (b *Belief) at(of []quadratic, z *[dims]float64, minute float64) float64 {
 	return of[i].at(z)*(1-f) + of[i+1].at(z)*f
 }
 
+// rootTwoPi is what a normal density is divided by.
+var rootTwoPi = math.Sqrt(2 * math.Pi)
+
 // cdf is the standard normal's.
 func cdf(x float64) float64 { return math.Erfc(-x/math.Sqrt2) / 2 }
 
@@ -275,7 +278,7 @@ func (b *Belief) probed(z *[dims]float64, all []Evidence, left [][]Evidence) (su
 	for _, e := range all {
 		if e.Kind == SeenDisplay {
 			d := (e.C - b.at(b.air, z, e.AtMin)) / displayC
-			sum += math.Log((1-slips)*math.Exp(-d*d/2)/displayC/2.5066 + slips/slipC)
+			sum += math.Log((1-slips)*math.Exp(-d*d/2)/displayC/rootTwoPi + slips/slipC)
 		}
 		if e.Kind != SeenProbe {
 			continue
@@ -333,7 +336,7 @@ func (b *Belief) left(z *[dims]float64, in []Evidence) float64 {
 		log := 0.0
 		for i, e := range in {
 			d := (e.C - cores[i] - tip) / sd
-			log += math.Log((1-slips)*math.Exp(-d*d/2)/sd/2.5066 + slips/slipC)
+			log += math.Log((1-slips)*math.Exp(-d*d/2)/sd/rootTwoPi + slips/slipC)
 		}
 		whole += math.Exp(log*math.Min(1, leftCounts/float64(len(in)))) / places
 	}

@@ -54,6 +54,7 @@ var livelihoods = []Request{
 // within a minute of the truth in nine of ten, and "safe by" is before it in
 // one of twenty at most.
 func TestReadingsFindTheHiddenFryer(t *testing.T) {
+	t.Parallel()
 	r := rand.New(rand.NewPCG(7, 20))
 	near, early, all := 0, 0, 0
 	for n := range 45 {
@@ -106,6 +107,7 @@ func TestReadingsFindTheHiddenFryer(t *testing.T) {
 // With nothing seen it is the window; the order of what is seen at one moment
 // is no matter; one wild reading moves it little.
 func TestWhatEvidenceMayDo(t *testing.T) {
+	t.Parallel()
 	q := livelihoods[0]
 	none, err := Replay(t.Context(), q, nil)
 	if err != nil {
@@ -152,6 +154,7 @@ func TestWhatEvidenceMayDo(t *testing.T) {
 // What is seen never makes it safe: not a colour, not clear juices; and a
 // reading under the rule wins over any estimate.
 func TestCautionIsOneSided(t *testing.T) {
+	t.Parallel()
 	q := livelihoods[0]
 	safeBy := func(seen ...Evidence) float64 {
 		t.Helper()
@@ -193,6 +196,7 @@ func TestCautionIsOneSided(t *testing.T) {
 }
 
 func TestEvidenceThatCannotBe(t *testing.T) {
+	t.Parallel()
 	for field, e := range map[string]Evidence{
 		"events[0].c":     {AtMin: 3, Kind: SeenProbe, C: 300},
 		"events[0].kind":  {AtMin: 3, Kind: "smell"},

@@ -20,6 +20,7 @@ func brushedWings(at, g, lastC float64) Request {
 }
 
 func TestAGlazeCountsFromItsMinute(t *testing.T) {
+	t.Parallel()
 	plain := quick(t, brushedWings(0, 0, 180))
 	glazed := quick(t, brushedWings(15, 25, 180))
 	for m := 0.0; m <= 14.5; m += 0.5 {
@@ -56,6 +57,7 @@ func TestAGlazeCountsFromItsMinute(t *testing.T) {
 }
 
 func TestWhenABrushStands(t *testing.T) {
+	t.Parallel()
 	a, err := Simulate(t.Context(), brushedWings(15, 25, 180), Options{NoChance: true, Changes: true})
 	if err != nil {
 		t.Fatal(err)

@@ -36,6 +36,7 @@ func anyPlan(r *rand.Rand) Request {
 // each press clears what it is offered for, none makes a ready load worse, and
 // none brings a program back that was left.
 func TestChangesEndWell(t *testing.T) {
+	t.Parallel()
 	t.Run("by the nominal load", func(t *testing.T) { changesEndWell(t, 120, true) })
 	t.Run("by 95 loads in 100", func(t *testing.T) { changesEndWell(t, 14, false) })
 }

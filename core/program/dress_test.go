@@ -16,6 +16,7 @@ var glossy = Dressing{ClingsG: 8, WaterPct: 52, SolidsPct: 46}
 // after 10 min from a starch dust, after 15 from a double dredge. Bare skin
 // loses it sooner than a dust that holds the sauce off.
 func TestTossedAsReported(t *testing.T) {
+	t.Parallel()
 	var last float64
 	for _, c := range []struct {
 		name      string
@@ -65,6 +66,7 @@ func TestTossedAsReported(t *testing.T) {
 // A thinner sauce, or a sweeter one, takes less of the crust; what the film
 // loses is in the food or in the air.
 func TestLessWaterLessHarm(t *testing.T) {
+	t.Parallel()
 	q := waited("chicken-wing-flat", 11, 43, "starch-dust", 18, 1, HoldRack)
 	q.Program.Stages = q.Program.Stages[:1]
 	after := func(d Dressing) float64 {
@@ -106,6 +108,7 @@ func TestLessWaterLessHarm(t *testing.T) {
 // answered in figures. Water and oil lie on the food as if they had been said
 // beside the coat.
 func TestEveryIngredientCanBeALayer(t *testing.T) {
+	t.Parallel()
 	alone := func(id string) []food.CoatLayer {
 		return []food.CoatLayer{{Parts: []food.Mixed{{Ingredient: id, Share: 1}}}}
 	}
@@ -138,6 +141,7 @@ func TestEveryIngredientCanBeALayer(t *testing.T) {
 // A wet layer that has dried, in the steam of a bowl: steam that stands has no
 // more than the room's pressure.
 func TestADryCoatInSteam(t *testing.T) {
+	t.Parallel()
 	layer := func(parts ...food.Mixed) food.CoatLayer { return food.CoatLayer{Parts: parts} }
 	q := Request{Load: Load{Cut: "chicken-drumette", Pieces: 2, PieceMassG: 48, SurfaceWaterG: ptr(0.3)},
 		Coat: &Coat{RestMin: ptr(10.0), Layers: []food.CoatLayer{layer(food.Mixed{Ingredient: "ketchup", Share: 1}, food.Mixed{Ingredient: "soda", Share: 3}),
@@ -155,6 +159,7 @@ func TestADryCoatInSteam(t *testing.T) {
 // A brush that turns bitter whenever it still dries has no best minute, and any
 // number of pieces can be brushed.
 func TestABrushOfAnyKindAndNumber(t *testing.T) {
+	t.Parallel()
 	for _, n := range []int{1, 2, 14, 24, 60} {
 		q := Request{Load: Load{Cut: "chicken-wing-flat", Pieces: n, PieceMassG: 40}, Program: Program{Stages: []Stage{{AirC: 200, Minutes: 20}},
 			Turns: []Turn{{AtMin: 15, Kind: BrushOn, Brush: &Brush{Parts: []food.Mixed{{Ingredient: "honey", Share: 1}}, G: 15}}}}}

@@ -21,6 +21,9 @@ const (
 	SeenDisplay = "display"
 )
 
+// ProbeLimit is what a thermometer in food may read.
+var ProbeLimit = refuse.Range{Min: -5, Max: 120, Step: 1, Unit: "°C"}
+
 // Shades by name, and the stage of browning that each is.
 var Shades = []struct {
 	Name  string
@@ -91,7 +94,7 @@ func CheckEvidence(all []Evidence) error {
 		c.Among(at+"kind", e.Kind, SeenProbe, SeenLook, SeenCut, SeenTurn, SeenLeftIn, SeenSoft, SeenFloury, SeenDisplay)
 		switch e.Kind {
 		case SeenProbe, SeenLeftIn:
-			c.Within(at+"c", e.C, -5, 120, "°C")
+			c.Within(at+"c", e.C, ProbeLimit.Min, ProbeLimit.Max, ProbeLimit.Unit)
 			c.Among(at+"piece", e.Piece, "", "thickest", "any")
 		case SeenDisplay:
 			c.Within(at+"c", e.C, 0, 300, "°C")

@@ -9,6 +9,7 @@ import (
 // kept as it is where the cook's own program is, shorter from a hot fryer, and
 // the same after any wait as one that is run with that wait.
 func TestABasketOfASupper(t *testing.T) {
+	t.Parallel()
 	q := waited("chicken-wing-flat", 11, 43, "starch-dust", 20, 1, HoldRack)
 	q.Program.Stages = q.Program.Stages[:1]
 	cold, err := Fry(t.Context(), q, HoldWarm, 90)

@@ -14,6 +14,7 @@ import (
 // They are not ranges of kitchens (those are the reference cooks), so a
 // change that is meant to move them changes them here, and says so.
 func TestGoldenCooks(t *testing.T) {
+	t.Parallel()
 	turn := func(at float64, kind string) []Turn { return []Turn{{AtMin: at, Kind: kind}} }
 	for name, c := range map[string]struct {
 		q                        Request
@@ -53,6 +54,7 @@ func TestGoldenCooks(t *testing.T) {
 // Over loads of every kind: what is called ready is safe by the sampled
 // window, and the ways that fall short say so.
 func TestNoWayIsReadyUnsafe(t *testing.T) {
+	t.Parallel()
 	r := rand.New(rand.NewPCG(31, 7))
 	for range 6 {
 		q := anyRequest(r)
@@ -78,6 +80,7 @@ func TestNoWayIsReadyUnsafe(t *testing.T) {
 // Over dishes of every size: all pieces are cooked, once, each basket is one
 // that the engine takes, and one after another never overlaps.
 func TestBasketsHoldEveryPieceOnce(t *testing.T) {
+	t.Parallel()
 	r := rand.New(rand.NewPCG(17, 4))
 	for range 12 {
 		q := anyRequest(r)

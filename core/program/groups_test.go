@@ -23,6 +23,7 @@ func halved(q Request) Request {
 
 // A load of one kind split into two equal groups answers as the load did.
 func TestTwoHalvesAreOneLoad(t *testing.T) {
+	t.Parallel()
 	for _, pieces := range []int{6, 10, 16} { // loose, close, more than a layer
 		q := group
 		q.Load.Pieces = pieces
@@ -63,6 +64,7 @@ func TestTwoHalvesAreOneLoad(t *testing.T) {
 // Each kind has its own answer in the one air: prawns are done while
 // drumsticks are raw, and what lies beside them makes both later.
 func TestKindsInOneBasket(t *testing.T) {
+	t.Parallel()
 	q := Request{Load: Load{Cut: "chicken-drumstick", Pieces: 3, PieceMassG: 110}, Coat: &Coat{ID: "oil-rub", OilG: 3},
 		Program: Program{PreheatMin: 4, Stages: []Stage{{AirC: 190, Minutes: 26}}, Turns: []Turn{{AtMin: 13, Kind: Flip}}},
 		Groups:  []Group{{Load: Load{Cut: "prawn", Pieces: 6, PieceMassG: 18}, Coat: &Coat{ID: "three-bowl-crumb", OilG: 3}}}}
@@ -96,6 +98,7 @@ func TestKindsInOneBasket(t *testing.T) {
 
 // Flavours lie beside each other: a brush is for its own group.
 func TestFlavoursByGroups(t *testing.T) {
+	t.Parallel()
 	q := halved(group)
 	q.Groups = append(q.Groups, Group{Name: "plain", Load: q.Load, Coat: q.Coat})
 	// As full as the one, which "three" is not: it is half as full again.
@@ -151,6 +154,7 @@ func BenchmarkThreeGroups(b *testing.B) {
 // The verdict of a basket speaks of all kinds in it: the worst decides, each is
 // named, and one that is taken out in its time counts as ready.
 func TestTheVerdictSpeaksOfAllKinds(t *testing.T) {
+	t.Parallel()
 	basket := func(minutes float64, turns ...Turn) Answer {
 		t.Helper()
 		a, err := Simulate(t.Context(), Request{

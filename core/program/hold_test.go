@@ -20,6 +20,7 @@ func softer(m Moment) float64 { return math.Min(m.Faces[0].Crust, m.Faces[1].Cru
 // about half after 5, from bare skin sooner than from a thick coat, and a
 // flash of three minutes brings most of it back.
 func TestWaitingAsReported(t *testing.T) {
+	t.Parallel()
 	for _, c := range []struct {
 		name               string
 		request            Request
@@ -51,6 +52,7 @@ func TestWaitingAsReported(t *testing.T) {
 // The longer it waits the softer it is, the drier the place the crisper, and
 // what waits goes on getting safe.
 func TestWaitingHasAnOrder(t *testing.T) {
+	t.Parallel()
 	var before float64
 	for i, h := range Holds {
 		a := quick(t, waited("chicken-wing-flat", 11, 43, "starch-dust", 18, 12, h))
@@ -74,6 +76,7 @@ func TestWaitingHasAnOrder(t *testing.T) {
 }
 
 func TestTheFirstBasketWaits(t *testing.T) {
+	t.Parallel()
 	d := Dish{Request: Request{Load: Load{Cut: "chicken-wing-flat", Pieces: 24, PieceMassG: 43, Surface: "wiped"}, Coat: &Coat{ID: "starch-dust", OilG: 8},
 		Program: Program{PreheatMin: 4, Stages: []Stage{{AirC: 200, Minutes: 20}}, Turns: []Turn{{AtMin: 10, Kind: Flip}}}}, PerBasket: 12}
 	b, err := Batch(t.Context(), d)

@@ -51,6 +51,7 @@ func anEvening(r *rand.Rand, minutes float64) (all []Evidence) {
 // After a colder reading nothing is safe earlier: over random loads, minutes
 // and sets of readings, with what else was seen.
 func TestAColderReadingIsNeverSafeSooner(t *testing.T) {
+	t.Parallel()
 	r := rand.New(rand.NewPCG(12, 4))
 	late := func(v *float64) float64 {
 		if v == nil {
@@ -94,6 +95,7 @@ func TestAColderReadingIsNeverSafeSooner(t *testing.T) {
 // A reading under the rule at the end, the first that a cook takes, binds: it
 // is shown as it was read, and the minutes are counted from it.
 func TestALowReadingAtTheEndBinds(t *testing.T) {
+	t.Parallel()
 	for _, c := range []struct {
 		q      Request
 		minute float64
@@ -128,6 +130,7 @@ func TestALowReadingAtTheEndBinds(t *testing.T) {
 // The inside of a load does not jump: what its lines say is in the order of
 // their paces at each minute, and rises to the rule by the pace's own minute.
 func TestLinesAreInTheOrderOfTheirPaces(t *testing.T) {
+	t.Parallel()
 	b, err := Believe(t.Context(), livelihoods[0])
 	if err != nil {
 		t.Fatal(err)

@@ -29,6 +29,7 @@ func quantileOf(list []float64, q float64) float64 {
 }
 
 func TestAPortraitIsWhatTheFryerDoes(t *testing.T) {
+	t.Parallel()
 	timed := 5.0
 	p, err := PortraitOf(Fryer{HeatUpMin: &timed, DialOffsetC: -6}, 0, units.Household{})
 	if err != nil {
@@ -73,6 +74,7 @@ func TestAPortraitIsWhatTheFryerDoes(t *testing.T) {
 
 // What is known better is narrower, and the answer says what would be.
 func TestKnownFiguresNarrowTheWindow(t *testing.T) {
+	t.Parallel()
 	q := Request{Load: Load{Cut: "chicken-drumstick", Pieces: 5, PieceMassG: 112}, Coat: &Coat{ID: "oil-rub", OilG: 5},
 		Program: Program{Stages: []Stage{{AirC: 190, Minutes: 28}}, Turns: []Turn{{AtMin: 14, Kind: Flip}}}}
 	width := func(q Request) float64 {
@@ -105,6 +107,7 @@ func TestKnownFiguresNarrowTheWindow(t *testing.T) {
 // The quadratic is as good as running the loads: its quantiles are those of
 // two hundred loads that were run, within half a minute.
 func TestAQuadraticStandsForManyRuns(t *testing.T) {
+	t.Parallel()
 	for _, c := range referenceCooks(t) {
 		if c.quantity != "safe_at_min" || c.id != "wings-hot" && c.id != "thighs-bone-in" && c.id != "cutlet-crumbed" {
 			continue

@@ -24,6 +24,7 @@ func typical(cut food.Cut, coat string, airC float64) Request {
 // A loose coat lets vapour through: it keeps no skin wet, and hides no raw
 // middle.
 func TestADustHelpsTheCrustAndBarelyMovesSafe(t *testing.T) {
+	t.Parallel()
 	for _, cut := range food.Cuts() {
 		if cut.Wrapped() || cut.ID == "duck-leg" { // its fat is a wrap of its own
 			continue
@@ -46,6 +47,7 @@ func TestADustHelpsTheCrustAndBarelyMovesSafe(t *testing.T) {
 
 // At one mass a thicker piece is safe no sooner, millimetre by millimetre.
 func TestThickerIsLaterMillimetreByMillimetre(t *testing.T) {
+	t.Parallel()
 	for _, cut := range food.Cuts() {
 		least, most := cut.Thicknesses(cut.Typical)
 		last := 0.0
@@ -75,6 +77,7 @@ func jump(m, coverage float64) float64 {
 // One piece, one gram, one millimetre or one kelvin more moves no answer by
 // over a minute where nothing new begins.
 func TestAnswersHaveNoCorners(t *testing.T) {
+	t.Parallel()
 	for _, c := range []struct{ cut, coat string }{
 		{"chicken-wing-flat", "starch-dust"}, {"chicken-drumstick", "double-dredge"}, {"chicken-thigh-chunk", "flour-starch"},
 		{"chicken-breast-chunk", "three-bowl-crumb"}, {"fish-strip", "three-bowl-crumb"}, {"potato-wedge", "oil-rub"}, {"pork-belly-slice", "bare"},
@@ -118,6 +121,7 @@ func TestAnswersHaveNoCorners(t *testing.T) {
 
 // A basket that goes into a hot fryer is never slower than the first.
 func TestAHotFryerIsNeverSlower(t *testing.T) {
+	t.Parallel()
 	r := rand.New(rand.NewPCG(5, 8))
 	for range 30 {
 		q := anyRequest(r)
@@ -134,6 +138,7 @@ func TestAHotFryerIsNeverSlower(t *testing.T) {
 
 // While the air stays hot the coldest meat never cools, in any coat.
 func TestTheColdestMeatNeverFalls(t *testing.T) {
+	t.Parallel()
 	r := rand.New(rand.NewPCG(6, 1))
 	for range 60 {
 		q := anyRequest(r)
@@ -153,6 +158,7 @@ func TestTheColdestMeatNeverFalls(t *testing.T) {
 // stored, spent or carried off, and what the piece lost the air or the drip
 // has. The coat's own surface counts.
 func TestHeatAndWaterCloseInEveryCoat(t *testing.T) {
+	t.Parallel()
 	for i, cut := range food.Cuts() {
 		for k, coat := range food.CoatIDs() {
 			if (i+k)%3 != 0 { // a third of all pairs has every cut and every coat
@@ -192,6 +198,7 @@ func TestHeatAndWaterCloseInEveryCoat(t *testing.T) {
 
 // What is in the heat before a thing can be said of it is refused: ice.
 func TestIceIsRefused(t *testing.T) {
+	t.Parallel()
 	cut, _ := food.FindCut("fish-strip")
 	q := typical(cut, "bare", 190)
 	q.Load.StartC = ptr(-1.5)
@@ -202,6 +209,7 @@ func TestIceIsRefused(t *testing.T) {
 }
 
 func TestAWrapCountsOnce(t *testing.T) {
+	t.Parallel()
 	cut, _ := food.FindCut("prawn-wrapped")
 	bare, wrapped := quick(t, typical(cut, "bare", 190)), quick(t, typical(cut, food.Wrap, 190))
 	if *bare.SafeAtMin != *wrapped.SafeAtMin || bare.End.MassLossPct != wrapped.End.MassLossPct {

@@ -51,6 +51,7 @@ func FuzzDecode(f *testing.F) {
 }
 
 func TestDefaultsAreTheNamedOnes(t *testing.T) {
+	t.Parallel()
 	q := Request{Load: Load{Cut: "prawn", Pieces: 5, PieceMassG: 16}, Program: Program{Stages: []Stage{{AirC: 200, Minutes: 8}}}}
 	full := q
 	full.Load.StartC, full.Load.Surface = ptr(5.0), "wiped"
@@ -65,6 +66,7 @@ func TestDefaultsAreTheNamedOnes(t *testing.T) {
 }
 
 func TestAllThatIsWrongIsSaidAtOnce(t *testing.T) {
+	t.Parallel()
 	q := Request{Load: Load{Cut: "x", Pieces: -1, PieceMassG: math.NaN()}, Coat: &Coat{ID: "y"}, Program: Program{PreheatMin: 99}, Guidance: "z"}
 	var fields refuse.Fields
 	if err := Check(q); !errors.As(err, &fields) {
@@ -79,6 +81,7 @@ func TestAllThatIsWrongIsSaidAtOnce(t *testing.T) {
 }
 
 func TestTheSlowestPieceDecides(t *testing.T) {
+	t.Parallel()
 	q := Request{Load: Load{Cut: "chicken-wing-flat", Pieces: 12, PieceMassG: 42}, Program: Program{PreheatMin: 3, Stages: []Stage{{AirC: 190, Minutes: 30}}}}
 	one := quick(t, q)
 	q.Load.Pieces = 24
@@ -133,6 +136,7 @@ func pressed(q Request, c Change) Request {
 }
 
 func TestWarningsProposeWhatMends(t *testing.T) {
+	t.Parallel()
 	has := warned
 	q := Request{Load: Load{Cut: "chicken-drumstick", Pieces: 4, PieceMassG: 115}, Program: Program{PreheatMin: 4, Stages: []Stage{{AirC: 190, Minutes: 12}}}, TailMin: 25}
 	w := has(answered(t, q), "under-rule")
@@ -177,6 +181,7 @@ func TestWarningsProposeWhatMends(t *testing.T) {
 }
 
 func TestWarningsSayWhen(t *testing.T) {
+	t.Parallel()
 	find := func(a Answer, code string) *Warning {
 		for i := range a.Warnings {
 			if a.Warnings[i].Code == code {
@@ -212,6 +217,7 @@ func TestWarningsSayWhen(t *testing.T) {
 // and an opened drawer, the water that left the pieces is the steam that the
 // cavity was told of and the drip, and no heat is made on the way.
 func TestALoadAndItsFryerBalance(t *testing.T) {
+	t.Parallel()
 	for name, q := range map[string]Request{
 		"flipped": dozenWings(),
 		"two layers, shaken": {Load: Load{Cut: "potato-wedge", Pieces: 30, PieceMassG: 32}, Coat: &Coat{ID: "oil-rub", OilG: 10},
@@ -242,6 +248,7 @@ func TestALoadAndItsFryerBalance(t *testing.T) {
 }
 
 func TestFiguresOfTheBenchHaveLimits(t *testing.T) {
+	t.Parallel()
 	for field, change := range map[string]func(q *Request){
 		"load.surfaceWaterG": func(q *Request) { q.Load.SurfaceWaterG = ptr(40.0) },
 		"load.spreadPct":     func(q *Request) { q.Load.SpreadPct = ptr(-1.0) },

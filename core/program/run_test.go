@@ -8,6 +8,7 @@ import (
 // A run that is stopped, cloned and gone on with is the run that was never
 // stopped, and neither of the two moves the other.
 func TestARunIsResumedAndCloned(t *testing.T) {
+	t.Parallel()
 	for _, c := range referenceCooks(t) {
 		s, err := resolve(c.request)
 		if err != nil {
@@ -35,6 +36,7 @@ func TestARunIsResumedAndCloned(t *testing.T) {
 // Gone on with hotter from its last stage, a clone is what the hotter program
 // gives from the start.
 func TestACloneGoesOnUnderAnotherProgram(t *testing.T) {
+	t.Parallel()
 	q := referenceCooks(t)[0].request
 	q.Program = Program{Stages: []Stage{{AirC: 165, Minutes: 10}, {AirC: 180, Minutes: 9}}, Turns: []Turn{{AtMin: 12, Kind: Flip}}}
 	s, err := resolve(q)

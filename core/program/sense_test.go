@@ -46,6 +46,7 @@ func orLate(m *float64) float64 {
 }
 
 func TestWhatDelaysNeverHastens(t *testing.T) {
+	t.Parallel()
 	const slack = 0.05 // minutes: a step and a half
 	for name, worse := range map[string]func(q *Request){
 		"thicker": func(q *Request) {
@@ -82,6 +83,7 @@ func TestWhatDelaysNeverHastens(t *testing.T) {
 }
 
 func TestWhatHelpsNeverHinders(t *testing.T) {
+	t.Parallel()
 	pale := func(a Answer) float64 {
 		f := a.Timeline[len(a.Timeline)-1].Faces
 		return min(f[0].Brown, f[1].Brown)
@@ -117,6 +119,7 @@ func TestWhatHelpsNeverHinders(t *testing.T) {
 }
 
 func TestOilAndSugarNeverPaler(t *testing.T) {
+	t.Parallel()
 	r := rand.New(rand.NewPCG(12, 1))
 	for range 40 {
 		q := anyRequest(r)
@@ -139,6 +142,7 @@ func TestOilAndSugarNeverPaler(t *testing.T) {
 // Two shells for one and a quarter of the step move safe by under 1 %, and
 // crisp, loss and colour by under 2 %, or by less than the eye sees.
 func TestConvergence(t *testing.T) {
+	t.Parallel()
 	done := map[string]bool{}
 	for _, c := range referenceCooks(t) {
 		if done[c.id] {
@@ -179,6 +183,7 @@ func TestConvergence(t *testing.T) {
 }
 
 func TestSameRequestSameAnswer(t *testing.T) {
+	t.Parallel()
 	q := referenceCooks(t)[0].request
 	a, err := Simulate(context.Background(), q, Options{})
 	if err != nil {
@@ -197,6 +202,7 @@ func TestSameRequestSameAnswer(t *testing.T) {
 }
 
 func TestCancelledWindowStops(t *testing.T) {
+	t.Parallel()
 	ctx, cancel := context.WithCancel(context.Background())
 	cancel()
 	if _, err := Simulate(ctx, referenceCooks(t)[0].request, Options{}); !errors.Is(err, context.Canceled) {
@@ -226,6 +232,7 @@ func TestNoAllocationPerStep(t *testing.T) {
 }
 
 func TestLoadsAreEvenAndOrdered(t *testing.T) {
+	t.Parallel()
 	v := spread{piece: 0.08, mean: 0.04, airflow: 0.15, dialC: 6, startC: 2, heatUp: 0.2, wicks: 0.4, browns: 0.25}
 	all := v.loads(Loads, 12)
 	var mean, square [dims]float64
@@ -260,6 +267,7 @@ func TestLoadsAreEvenAndOrdered(t *testing.T) {
 }
 
 func TestChancesRiseToOneAndHold(t *testing.T) {
+	t.Parallel()
 	q := referenceCooks(t)[0].request
 	q.TailMin = 10
 	a, err := Simulate(context.Background(), q, Options{})
@@ -285,6 +293,7 @@ func TestChancesRiseToOneAndHold(t *testing.T) {
 }
 
 func TestTraysAndRackShareTheLoad(t *testing.T) {
+	t.Parallel()
 	q := Request{Load: Load{Cut: "potato-wedge", Pieces: 30, PieceMassG: 32}, Program: Program{Stages: []Stage{{AirC: 190, Minutes: 40}}}}
 	drawer := quick(t, q)
 	q.Fryer = &Fryer{Rack: true}
@@ -318,6 +327,7 @@ func TestTraysAndRackShareTheLoad(t *testing.T) {
 }
 
 func TestMechanismsAct(t *testing.T) {
+	t.Parallel()
 	base := Request{Load: Load{Cut: "chicken-breast-chunk", Pieces: 8, PieceMassG: 18}, Coat: &Coat{ID: "bare"},
 		Program: Program{PreheatMin: 4, Stages: []Stage{{AirC: 190, Minutes: 14}}, Turns: []Turn{{AtMin: 7, Kind: Flip}}}}
 	with := func(change func(q *Request)) Answer {
@@ -354,6 +364,7 @@ func TestMechanismsAct(t *testing.T) {
 // one: the thickest of many pieces is safe later than it, by less than a
 // third.
 func TestWindowLiesAroundTheNominalCook(t *testing.T) {
+	t.Parallel()
 	for name, turns := range map[string][]Turn{
 		"no turn": nil, "flipped": {{AtMin: 7, Kind: Flip}}, "shaken": {{AtMin: 6, Kind: Shake}}, "shaken three times": {{AtMin: 4, Kind: Shake}, {AtMin: 8, Kind: Shake}, {AtMin: 12, Kind: Shake}},
 	} {
@@ -377,6 +388,7 @@ func TestWindowLiesAroundTheNominalCook(t *testing.T) {
 }
 
 func TestUnevenPiecesWidenTheWindow(t *testing.T) {
+	t.Parallel()
 	q := dozenWings()
 	q.TailMin = 12
 	at := func(spread float64) Chance {

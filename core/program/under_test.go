@@ -8,6 +8,7 @@ import (
 // The less air comes from below, the later it is crisp and the later safe; a
 // greased grate takes none, and lets a coat be turned sooner.
 func TestWhatLiesUnderTheFood(t *testing.T) {
+	t.Parallel()
 	on := func(under string) Answer {
 		return quick(t, Request{Load: Load{Cut: "chicken-thigh-chunk", Pieces: 14, PieceMassG: 24, Under: under}, Coat: &Coat{ID: "double-dredge", OilG: 9},
 			Program: Program{PreheatMin: 4, Stages: []Stage{{AirC: 190, Minutes: 22}}, Turns: []Turn{{AtMin: 5, Kind: Flip}}}})

@@ -97,7 +97,7 @@ func (s *setup) verdict(a *Answer) Verdict {
 		v.Says = s.unsafeSays(a, safe, inside)
 	case from == nil:
 		v.Standing, v.Figure = NeverCrisp, "Not crisp"
-		v.Says = fmt.Sprintf("%s by minute %.0f, but the crust does not get there.", upper(inside), notBefore(*safe))
+		v.Says = fmt.Sprintf("%s by minute %.0f, but the crust does not get there.", units.Capital(inside), notBefore(*safe))
 	case to != nil && notAfter(*to) < notBefore(*from):
 		v.Standing, v.Figure = NoGoodTime, "No good minute"
 		if v.Says = tooSoon[a.Window.Bound]; v.Says == "" {
@@ -171,8 +171,6 @@ func (s *setup) firstSays(first, from *float64) string {
 	return fmt.Sprintf("%s %.0f.", what, soon)
 }
 
-func upper(s string) string { return string(s[0]-0x20) + s[1:] }
-
 // severity is the order of standings, the worst first.
 var severity = map[Standing]int{NeverSafe: 0, NeverCrisp: 1, NoGoodTime: 2, TooShort: 3, ReadyWindow: 4, ReadyOpen: 4}
 
@@ -191,7 +189,7 @@ func (s *setup) together(kinds []GroupAnswer) Verdict {
 		}
 		name := fmt.Sprintf("The %s", kinds[k].Name)
 		if !v.Ready {
-			says = append(says, fmt.Sprintf("%s: %s", name, lowerFirst(v.Says)))
+			says = append(says, fmt.Sprintf("%s: %s", name, units.Lower(v.Says)))
 			continue
 		}
 		says = append(says, fmt.Sprintf("%s: %s %s.", name, v.Figure, v.Unit))
@@ -259,11 +257,4 @@ func (s *setup) takenOut(kind int) float64 {
 		}
 	}
 	return 0
-}
-
-func lowerFirst(s string) string {
-	if s == "" {
-		return s
-	}
-	return string(s[0]|0x20) + s[1:]
 }

@@ -12,6 +12,7 @@ import (
 )
 
 func TestVerdictFitsTheFigures(t *testing.T) {
+	t.Parallel()
 	wings := func(airC, minutes, tail float64) Answer {
 		t.Helper()
 		a, err := Simulate(context.Background(), Request{
@@ -52,6 +53,7 @@ func TestVerdictFitsTheFigures(t *testing.T) {
 // Over plans of every kind: what the verdict says holds together, in each of
 // its parts.
 func TestVerdictsDoNotContradictThemselves(t *testing.T) {
+	t.Parallel()
 	r := rand.New(rand.NewPCG(2, 26))
 	seen := map[Standing]int{}
 	for range 120 {
@@ -103,6 +105,7 @@ func TestVerdictsDoNotContradictThemselves(t *testing.T) {
 }
 
 func TestUKGuidanceNamesTheTimeThatIsMissing(t *testing.T) {
+	t.Parallel()
 	q := Request{Load: Load{Cut: "chicken-drumstick", Pieces: 4, PieceMassG: 115}, Guidance: "uk",
 		Program: Program{PreheatMin: 4, Stages: []Stage{{AirC: 190, Minutes: 20}}, Turns: []Turn{{AtMin: 9, Kind: Flip}}}}
 	s, err := resolve(q)
@@ -131,6 +134,7 @@ func TestUKGuidanceNamesTheTimeThatIsMissing(t *testing.T) {
 }
 
 func TestOverdoneSaysWhatItIs(t *testing.T) {
+	t.Parallel()
 	long := func(cut, coat string, sugar, airC, minutes float64) Window {
 		t.Helper()
 		q := Request{Load: Load{Cut: cut, Pieces: 4, PieceMassG: 0}, Coat: &Coat{ID: coat, OilG: 4, SugarPct: sugar},

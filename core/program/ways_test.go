@@ -27,6 +27,7 @@ func recommended(t *testing.T, q Request, want Want) Recommendation {
 }
 
 func TestEveryWayIsSearchedAndRanked(t *testing.T) {
+	t.Parallel()
 	told := 0
 	r, err := Recommend(context.Background(), dozenWings(), Balanced, func(done, of int) {
 		if told++; done != told || of != len(Ways) {
@@ -62,6 +63,7 @@ func TestEveryWayIsSearchedAndRanked(t *testing.T) {
 }
 
 func TestReadyMeansSafeCrispAndNotOverdone(t *testing.T) {
+	t.Parallel()
 	r := recommended(t, dozenWings(), Balanced)
 	ready := 0
 	for _, p := range r.Ways {
@@ -88,6 +90,7 @@ func TestReadyMeansSafeCrispAndNotOverdone(t *testing.T) {
 }
 
 func TestWantsMoveTheRanking(t *testing.T) {
+	t.Parallel()
 	best := map[Want]Proposal{}
 	for _, w := range Wants {
 		best[w] = recommended(t, dozenWings(), w).Ways[0]
@@ -112,6 +115,7 @@ func TestWantsMoveTheRanking(t *testing.T) {
 }
 
 func TestSchoolsAreWhatTheySay(t *testing.T) {
+	t.Parallel()
 	for _, p := range recommended(t, dozenWings(), Balanced).Ways {
 		st, turns := p.Program.Stages, p.Program.Turns
 		ok := map[Way]bool{
@@ -130,6 +134,7 @@ func TestSchoolsAreWhatTheySay(t *testing.T) {
 }
 
 func TestSearchIsCloseToTheAnswer(t *testing.T) {
+	t.Parallel()
 	for _, c := range referenceCooks(t) {
 		if c.quantity != "safe_at_min" {
 			continue
@@ -153,6 +158,7 @@ func TestSearchIsCloseToTheAnswer(t *testing.T) {
 }
 
 func TestSearchesStopAndRefuse(t *testing.T) {
+	t.Parallel()
 	ctx, cancel := context.WithCancel(context.Background())
 	cancel()
 	if _, err := Recommend(ctx, dozenWings(), Balanced, nil); !errors.Is(err, context.Canceled) {
@@ -170,6 +176,7 @@ func TestSearchesStopAndRefuse(t *testing.T) {
 }
 
 func TestRestCoolsTheOutsideAndSteamsOff(t *testing.T) {
+	t.Parallel()
 	q := Request{Load: Load{Cut: "chicken-drumstick", Pieces: 3, PieceMassG: 110}, Program: Program{PreheatMin: 4,
 		Stages: []Stage{{AirC: 180, Minutes: 14}, {AirC: 200, Minutes: 5, Rest: true}, {AirC: 200, Minutes: 8}}}}
 	a := quick(t, q)
@@ -188,6 +195,7 @@ func TestRestCoolsTheOutsideAndSteamsOff(t *testing.T) {
 }
 
 func TestACheckCostsHeatAndMovesNothing(t *testing.T) {
+	t.Parallel()
 	q := dozenWings()
 	q.Program.Turns = []Turn{{AtMin: 8, Kind: LookIn}, {AtMin: 12, Kind: Flip}}
 	looked, plain := quick(t, q), quick(t, dozenWings())
@@ -200,6 +208,7 @@ func TestACheckCostsHeatAndMovesNothing(t *testing.T) {
 }
 
 func TestAHotFryerIsSooner(t *testing.T) {
+	t.Parallel()
 	r := rand.New(rand.NewPCG(3, 9))
 	for range 20 {
 		q := anyRequest(r)
@@ -214,6 +223,7 @@ func TestAHotFryerIsSooner(t *testing.T) {
 }
 
 func TestConversionKeepsTheInside(t *testing.T) {
+	t.Parallel()
 	fillet := Request{Load: Load{Cut: "fish-fillet-white", Pieces: 2, PieceMassG: 140}, Coat: &Coat{ID: "three-bowl-crumb", OilG: 6}, Program: Program{PreheatMin: 4}}
 	c, err := Convert(context.Background(), fillet, Recipe{FromOil, 180, 6})
 	if err != nil {
@@ -252,6 +262,7 @@ func TestConversionKeepsTheInside(t *testing.T) {
 }
 
 func TestPresetsAreJudged(t *testing.T) {
+	t.Parallel()
 	for minutes, fit := range map[float64]string{6: "short", 22: "fits", 50: "long"} {
 		c, err := Convert(context.Background(), dozenWings(), Recipe{FromPreset, 200, minutes})
 		if err != nil {

@@ -11,6 +11,7 @@ import (
 	"velocrustum/core/pan"
 	"velocrustum/core/prep"
 	"velocrustum/core/program"
+	"velocrustum/core/units"
 )
 
 // dish puts what was understood together.
@@ -120,7 +121,7 @@ func (s sauce) serving(of int) pan.Serving {
 		}
 	}
 	if name = strings.TrimSpace(name); name != "" && !says(plain(name), "ingredient") {
-		out.Name = capital(name)
+		out.Name = units.Capital(name)
 		if r := []rune(out.Name); len(r) > 60 {
 			out.Name = string(r[:60])
 		}

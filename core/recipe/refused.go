@@ -4,6 +4,8 @@ import (
 	"fmt"
 	"regexp"
 	"strings"
+
+	"velocrustum/core/units"
 )
 
 // # What is refused
@@ -62,7 +64,7 @@ const wholeFromG = 100.0
 
 // refuse has no dish come of the recipe, for a reason with the way on.
 func (r *reader) refuse(why string) {
-	r.out.Refused = append(r.out.Refused, capital(why)+".")
+	r.out.Refused = append(r.out.Refused, units.Capital(why)+".")
 	for i := range r.out.Lines {
 		if l := &r.out.Lines[i]; l.As == AsFood && l.Understood {
 			l.Understood = false

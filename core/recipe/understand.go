@@ -214,12 +214,12 @@ func (r *reader) ingredient(n int, s Said) Line {
 	case amount != "" && weighs[by] > 0 && pieced(amount, r.spoons) > 0:
 		l.G, took = pieced(amount, r.spoons)*weighs[by], fmt.Sprintf("one as %g g", weighs[by])
 	case amount == "":
-		l.Says = fmt.Sprintf("%s, but not how much.", capital(i.Name))
+		l.Says = fmt.Sprintf("%s, but not how much.", units.Capital(i.Name))
 		l.As = r.place(l, i, f)
 		return l
 	default:
 		if l.G, took, err = r.p.Grams(i.ID, amount, r.spoons); err != nil {
-			l.Says = fmt.Sprintf("%s; how much is not understood.", capital(i.Name))
+			l.Says = fmt.Sprintf("%s; how much is not understood.", units.Capital(i.Name))
 			l.As = r.place(l, i, f)
 			return l
 		}
@@ -291,8 +291,6 @@ func (r *reader) place(l Line, i larder.Ingredient, f Fix) string {
 	}
 	return AsMarinade
 }
-
-func capital(s string) string { return strings.ToUpper(s[:1]) + s[1:] }
 
 // food reads the line of what is fried: how many, how heavy.
 func (r *reader) food(l *Line, cut food.Cut, by, amount, text string, f Fix) {
@@ -379,7 +377,7 @@ func (r *reader) food(l *Line, cut food.Cut, by, amount, text string, f Fix) {
 		r.out.Missing = append(r.out.Missing, fmt.Sprintf("the weight of the %s: about %g g each is taken", cut.Plural, typical))
 	default:
 		n, r.pieceG, l.Understood = 4, typical, false
-		l.Says = fmt.Sprintf("%s, but not how many: four of about %g g are taken.", capital(cut.Plural), typical)
+		l.Says = fmt.Sprintf("%s, but not how many: four of about %g g are taken.", units.Capital(cut.Plural), typical)
 		r.out.Missing = append(r.out.Missing, fmt.Sprintf("how many %s", cut.Plural))
 	}
 	r.cut, r.pieces = cut, int(math.Min(program.MaxPieces, math.Max(1, math.Round(n))))

@@ -68,7 +68,7 @@ func (s *Server) seen(ctx context.Context, c store.Cook, l cook.Live) (out []pro
 				now = now.Add(slot) // no more comes
 			}
 			for _, r := range slots(read, now) {
-				out = append(out, program.Evidence{AtMin: at(r.At), Kind: program.SeenLeftIn, C: math.Max(-5, math.Min(120, r.C)), Insertion: e.ID})
+				out = append(out, program.Evidence{AtMin: at(r.At), Kind: program.SeenLeftIn, C: math.Max(program.ProbeLimit.Min, math.Min(program.ProbeLimit.Max, r.C)), Insertion: e.ID})
 			}
 		}
 	}

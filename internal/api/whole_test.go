@@ -144,7 +144,7 @@ func aWholeRequest(r *rand.Rand) object {
 // of them than a test run has time for.
 func TestWholeRequestsAreAnswered(t *testing.T) {
 	k := newKitchen(t, "")
-	n, seed := 120, uint64(1)
+	n, seed := 60, uint64(1)
 	if more, err := strconv.Atoi(os.Getenv("VELOCRUSTUM_WHOLE")); err == nil {
 		n, seed = more, rand.Uint64()
 	}
