@@ -46,7 +46,7 @@ func (l Live) Shown(k Known, now time.Time) *Shown {
 	if !in || l.Judged == ByBite {
 		return nil
 	}
-	rule := l.Degrees.Words(math.Ceil(k.Rule.CoreC))
+	rule := l.Degrees.AtLeast(k.Rule.CoreC)
 	until := fmt.Sprintf("Nobody eats of it before a thermometer reads %s in the thickest.", rule)
 	out, isOut := l.OutAt()
 	if !isOut {
@@ -61,9 +61,9 @@ func (l Live) Shown(k Known, now time.Time) *Shown {
 		case !clears && until == "":
 			return &Shown{}
 		case !clears:
-			return &Shown{Says: fmt.Sprintf("The thermometer read %s, under the %s of the rule. %s", l.Degrees.Words(c), rule, until)}
+			return &Shown{Says: fmt.Sprintf("The thermometer read %s, under the %s of the rule. %s", l.Degrees.AtMost(c), rule, until)}
 		case now.Before(at.Add(minutes(held))):
-			return &Shown{Says: fmt.Sprintf("The thermometer read %s: it has to hold that for %s.", l.Degrees.Words(c), units.Minutes(math.Ceil(held)))}
+			return &Shown{Says: fmt.Sprintf("The thermometer read %s: it has to hold that for %s.", l.Degrees.AtMost(c), units.Minutes(math.Ceil(held)))}
 		}
 		return &Shown{Safe: true, By: ByReading}
 	}
@@ -97,8 +97,10 @@ func (l Live) lastRead(k Known) (c float64, at time.Time, ok bool) {
 			c, at, ok = e.Value, e.At, true
 		}
 	}
-	if k.Left != nil && k.Left.C < k.Rule.CoreC && (!ok || k.Left.At.After(at)) {
-		return k.Left.C, k.Left.At, true
+	if k.Left != nil && (!ok || k.Left.At.After(at)) {
+		if _, clears := k.Rule.ClearedAfter(k.Left.C); !clears {
+			return k.Left.C, k.Left.At, true
+		}
 	}
 	return c, at, ok
 }
@@ -133,11 +135,11 @@ func (l Live) AsksBeforeOut(k Known) *Asks {
 	if c, at, ok := l.lastRead(k); ok {
 		held, clears := k.Rule.ClearedAfter(c)
 		if !clears {
-			return &Asks{Says: "The thermometer read " + l.Degrees.Words(c) + ", under the " + l.Degrees.Words(math.Ceil(k.Rule.CoreC)) + " of the rule. Leave it in and probe again, or take it out all the same?"}
+			return &Asks{Says: "The thermometer read " + l.Degrees.AtMost(c) + ", under the " + l.Degrees.AtLeast(k.Rule.CoreC) + " of the rule. Leave it in and probe again, or take it out all the same?"}
 		}
 		if held > 0 {
 			until := at.Add(minutes(held))
-			return &Asks{Until: &until, Says: fmt.Sprintf("The thermometer read %s: it has to hold that for %s. Take it out all the same?", l.Degrees.Words(c), units.Minutes(math.Ceil(held)))}
+			return &Asks{Until: &until, Says: fmt.Sprintf("The thermometer read %s: it has to hold that for %s. Take it out all the same?", l.Degrees.AtMost(c), units.Minutes(math.Ceil(held)))}
 		}
 		return nil // the thermometer decides
 	}

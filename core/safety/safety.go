@@ -153,11 +153,15 @@ func required(t float64) float64 {
 	return math.Inf(1)
 }
 
+// asPrinted is how far the rules' °C stand above the whole °F that they were
+// printed from, at most: a thermometer that shows 165 °F has met 73.9 °C.
+const asPrinted = 0.025
+
 // ClearedAfter is how many minutes after a thermometer showed c °C in the
 // coldest spot the rule is met by that reading alone, if it does not cool; ok is
 // false where that temperature never meets it.
 func (r Rule) ClearedAfter(c float64) (minutes float64, ok bool) {
-	if c < r.CoreC {
+	if c < r.CoreC-asPrinted {
 		return 0, false
 	}
 	if r.held {

@@ -123,7 +123,7 @@ func TestAReadingClearsWhatTheRuleAsks(t *testing.T) {
 		c    float64
 		min  float64
 		ok   bool
-	}{{us, 73.8, 0, false}, {us, 73.9, 0, true}, {uk, 69.9, 0, false}, {uk, 70, 2, true}, {uk, 75, 0.5, true}, {own, 75, 0, false}, {own, 80, 0.1, true}} {
+	}{{us, 73.8, 0, false}, {us, 73.9, 0, true}, {us, (165 - 32) / 1.8, 0, true}, {us, (164.9 - 32) / 1.8, 0, false}, {uk, 69.9, 0, false}, {uk, 70, 2, true}, {uk, 75, 0.5, true}, {own, 75, 0, false}, {own, 80, 0.1, true}} {
 		if min, ok := c.rule.ClearedAfter(c.c); ok != c.ok || math.Abs(min-c.min) > 1e-9 {
 			t.Errorf("%g °C under %q: %g min, %v", c.c, c.rule.Words, min, ok)
 		}

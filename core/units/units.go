@@ -24,6 +24,26 @@ func (u Temperature) Words(c float64) string {
 	return fmt.Sprintf("%.0f °C", math.Round(c)+0)
 }
 
+// nearly is what a whole °F may be off by once it was kept in tenths of a °C.
+const nearly = 0.1
+
+// AtLeast says the least whole degree that meets a rule of c °C, as in "74 °C".
+func (u Temperature) AtLeast(c float64) string {
+	if u == Fahrenheit {
+		return fmt.Sprintf("%.0f °F", math.Ceil(c*9/5+32-nearly))
+	}
+	return fmt.Sprintf("%.0f °C", math.Ceil(c))
+}
+
+// AtMost says what a thermometer that read c °C reached, in whole degrees: never
+// the rule's own figure for a reading under it.
+func (u Temperature) AtMost(c float64) string {
+	if u == Fahrenheit {
+		return fmt.Sprintf("%.0f °F", math.Floor(c*9/5+32+nearly))
+	}
+	return fmt.Sprintf("%.0f °C", math.Floor(c))
+}
+
 var small = strings.Fields("no one two three four five six seven eight nine ten eleven twelve")
 
 // Count returns a whole number as said aloud: in letters up to twelve.

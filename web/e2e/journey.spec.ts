@@ -52,6 +52,8 @@ test('from the order line to the logbook', async ({ page, kitchen }) => {
 
   await page.getByRole('button', { name: 'Probe reading' }).click();
   const reading = page.getByRole('textbox', { name: 'In the thickest part' });
+  // The estimate that the field begins with is no reading.
+  await expect(page.getByRole('button', { name: 'Note it' })).toBeDisabled();
   await reading.fill('81');
   await reading.press('Enter');
   await page.getByRole('button', { name: 'Note it' }).click();

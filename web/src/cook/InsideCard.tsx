@@ -56,7 +56,9 @@ export function InsideCard({ food, nowMs, units }: { food: Watched; nowMs: numbe
   const { ahead, minute, insideC } = useInside(food, nowMs);
   if (minute === null || insideC === null || !ahead) return null;
   const { foreseen, safeByMin, probe } = food;
-  const clockAt = (m: number) => clock(new Date(Date.parse(food.loadedAt ?? '') + m * 60_000).toISOString());
+  // Up to the next whole minute: a clock that drops seconds would say "safe" too soon.
+  const clockAt = (m: number) =>
+    clock(new Date(Math.ceil((Date.parse(food.loadedAt ?? '') + m * 60_000) / 60_000) * 60_000).toISOString());
   const left = safeByMin === null ? null : Math.ceil(safeByMin - minute);
   const word = food.soft ? 'soft' : 'safe';
   const by = clockAt(safeByMin ?? 0);
@@ -67,10 +69,10 @@ export function InsideCard({ food, nowMs, units }: { food: Watched; nowMs: numbe
     <Box aria-label={`Inside: ${food.name}`}>
       <Figures>
         <div>
-          <p>{units.temperature(insideC)}</p>
+          <p>{units.reached(insideC)}</p>
           <p>
             inside now, by {foreseen ? 'what you saw' : 'estimate'}
-            {probe ? (fresh ? `; it reads ${units.temperature(probe.c)}` : '; no reading lately') : ''}
+            {probe ? (fresh ? `; it reads ${units.reached(probe.c)}` : '; no reading lately') : ''}
           </p>
         </div>
         <div>

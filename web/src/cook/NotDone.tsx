@@ -29,7 +29,8 @@ interface Props {
 export function NotDone({ food, catalog, units, insideC, tell }: Props) {
   const [open, setOpen] = useState(false);
   const [read, setRead] = useState(insideC);
-  const [typed, setTyped] = useState<number | null>(insideC);
+  // Null until it is set: the estimate, from which the field begins, is no reading.
+  const [typed, setTyped] = useState<number | null>(null);
   const { ask, question } = useQuestion();
   /** What was foreseen when it was said; null before. */
   const [said, setSaid] = useState<string | null>(null);
@@ -49,7 +50,7 @@ export function NotDone({ food, catalog, units, insideC, tell }: Props) {
       <Half
         onPress={() => {
           setRead(units.heat.to(insideC));
-          setTyped(units.heat.to(insideC));
+          setTyped(null);
           setOpen(true);
         }}
       >

@@ -34,7 +34,7 @@ export const notes =
 interface Props {
   limit: Schemas['Range'];
   units: Units;
-  /** Where the field begins: the estimate, °C. */
+  /** Where the field begins, °C: near what it will read. */
   from: number;
   bone: boolean;
   plausibleC: number[] | undefined;
@@ -45,7 +45,9 @@ interface Props {
 export function ProbeReading({ limit, units, from, bone, plausibleC, note }: Props) {
   const begin = () => units.heat.to(from);
   const [shown, setShown] = useState(begin);
-  const [typed, setTyped] = useState<number | null>(shown);
+  const [typed, setTyped] = useState<number | null>(null);
+  // The figure to begin with is no reading: one tap must not make it one.
+  const [touched, setTouched] = useState(false);
   const { ask, question } = useQuestion();
   return (
     <>
@@ -58,9 +60,14 @@ export function ProbeReading({ limit, units, from, bone, plausibleC, note }: Pro
               value={shown}
               {...units.heat.stepper(limit)}
               onChange={setShown}
-              typed={setTyped}
+              typed={(v) => {
+                setTouched(true);
+                setTyped(v);
+              }}
             />
+            {touched ? null : <p>Set it to what the thermometer reads.</p>}
             <MainButton
+              isDisabled={!touched}
               onPress={() => {
                 if (typed === null) return; // the field says why
                 close();
@@ -75,7 +82,8 @@ export function ProbeReading({ limit, units, from, bone, plausibleC, note }: Pro
         <Half
           onPress={() => {
             setShown(begin());
-            setTyped(begin());
+            setTyped(null);
+            setTouched(false);
           }}
         >
           Probe reading

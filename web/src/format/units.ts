@@ -68,6 +68,8 @@ export interface Units {
   gram: string;
   /** Whole degrees with the sign, as in 165 °C. */
   temperature: (c: number) => string;
+  /** The whole degrees that what is c °C has reached: never a rule's own figure for less than it. */
+  reached: (c: number) => string;
   /** A mass with its unit. */
   mass: (g: number) => string;
   /** A small one, finer. */
@@ -116,6 +118,8 @@ export function unitsOf(settings: Pick<Settings, 'temperature' | 'mass'>): Units
     degree: heat.unit,
     gram: weight.unit,
     temperature: heat.words,
+    // A whole °F that was kept in tenths of a °C is up to 0.1 off.
+    reached: (c) => `${Math.floor(f ? c / KELVIN_PER_F + 32.1 : c)} ${heat.unit}`,
     mass: weight.words,
     amount: (g) => (oz ? `${Math.round((g / GRAMS_PER_OUNCE) * 100) / 100} oz` : `${Math.round(g * 10) / 10} g`),
     pinch: (g) => (oz ? `${(g / GRAMS_PER_OUNCE).toFixed(2)} oz` : `${g.toFixed(1)} g`),
@@ -129,6 +133,7 @@ export function unitsOf(settings: Pick<Settings, 'temperature' | 'mass'>): Units
 /** Whole minutes, or halves where they matter: 12, 7.5. */
 export const minutes = (m: number) => `${Math.round(m * 2) / 2}`;
 
+/** The time of day, in whole minutes that have begun. */
 export const clock = (iso: string) => new Date(iso).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
 
 // A formatter is dear to make, and lists have thousands of days.

@@ -62,7 +62,9 @@ export function Readout({ answer, faces, units, scale: s, end, minute, read }: P
   const chance = answer.chance?.by.findLast((c) => c.minute <= at + 0.01);
   const air = units.temperature(between(line, at, (m) => m.airC));
   const core = units.temperature(between(line, at, (m) => m.coreC));
-  const odds = chance ? `safe ${Math.round(chance.safe * 100)} in 100, ready ${Math.round(chance.crisp * 100)}` : '';
+  const odds = chance
+    ? `safe ${Math.floor(chance.safe * 100 + 1e-9)} in 100, ready ${Math.floor(chance.crisp * 100 + 1e-9)}`
+    : '';
   const sides = faces.map((name, i) => `${name}: crust ${Math.round(near?.faces[i]?.crust ?? 0)}`);
   return (
     <>
