@@ -203,6 +203,7 @@ test.describe('units', () => {
     expect(us.reached(73.9)).toBe('165 °F');
     expect(us.reached(73.8)).toBe('164 °F');
     expect(unitsOf({ temperature: 'C', mass: 'g' }).reached(73.8)).toBe('73 °C');
+    expect(unitsOf({ temperature: 'C', mass: 'g' }).reached(4.98)).toBe('5 °C');
     expect(us.mass(43)).toBe('1.5 oz');
     for (const c of [60, 165, 200]) expect(us.fromDegrees(us.toDegrees(c))).toBeCloseTo(c, 0);
     for (const g of [20, 43, 290]) expect(Math.abs(us.weight.from(us.weight.to(g)) - g)).toBeLessThan(1.5);

@@ -108,7 +108,7 @@ export function Live({ cook, catalog, settings, ticking, voice }: Props) {
       <Quiet>
         {cook.name}
         {cook.baskets > 1 ? ` · basket ${cook.basket} of ${cook.baskets}` : ''} · since {clock(cook.startedAt)}
-        {cook.plan.tableTime ? ` · on the table at ${cook.plan.tableTime}` : ''}
+        {cook.plan.tableTime ? ` · wanted on the table at ${cook.plan.tableTime}` : ''}
       </Quiet>
       <Grid>
         <Countdown title={step.title} detail={step.detail} leftMs={leftMs} now={step.phase === 'loading'} />

@@ -119,7 +119,10 @@ export function unitsOf(settings: Pick<Settings, 'temperature' | 'mass'>): Units
     gram: weight.unit,
     temperature: heat.words,
     // A whole °F that was kept in tenths of a °C is up to 0.1 off.
-    reached: (c) => `${Math.floor(f ? c / KELVIN_PER_F + 32.1 : c)} ${heat.unit}`,
+    reached: (c) => {
+      const kept = Math.round(c * 10) / 10;
+      return `${Math.floor(f ? kept / KELVIN_PER_F + 32.1 : kept)} ${heat.unit}`;
+    },
     mass: weight.words,
     amount: (g) => (oz ? `${Math.round((g / GRAMS_PER_OUNCE) * 100) / 100} oz` : `${Math.round(g * 10) / 10} g`),
     pinch: (g) => (oz ? `${(g / GRAMS_PER_OUNCE).toFixed(2)} oz` : `${g.toFixed(1)} g`),
