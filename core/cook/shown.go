@@ -24,6 +24,9 @@ type Known struct {
 	SafeBy *float64
 	// Left is what a thermometer that stays in read last; nil without one.
 	Left *Read
+	// Likely is the inside by a minute, °C, by the forecast before anything was
+	// seen; nil where there is none.
+	Likely func(minute float64) float64
 }
 
 // By what food is shown safe.
@@ -90,12 +93,19 @@ func (l Live) Shown(k Known, now time.Time) *Shown {
 
 // lastRead is the reading that decides, if one does: the last by hand in the
 // thickest, or a later one of a thermometer that stays in, which decides only
-// where it is under the rule, since its tip may be off the coldest spot.
+// where it is under the rule, since its tip may be off the coldest spot. One
+// that clears what can hardly be so warm yet counts once a second says the same.
 func (l Live) lastRead(k Known) (c float64, at time.Time, ok bool) {
+	cleared := false
 	for _, e := range l.Events {
-		if e.Kind == Probe {
+		if e.Kind != Probe {
+			continue
+		}
+		_, clears := k.Rule.ClearedAfter(e.Value)
+		if !clears || cleared || !l.farTooWarm(e, k) {
 			c, at, ok = e.Value, e.At, true
 		}
+		cleared = clears
 	}
 	if k.Left != nil && (!ok || k.Left.At.After(at)) {
 		if _, clears := k.Rule.ClearedAfter(k.Left.C); !clears {
@@ -103,6 +113,17 @@ func (l Live) lastRead(k Known) (c float64, at time.Time, ok bool) {
 		}
 	}
 	return c, at, ok
+}
+
+func (l Live) farTooWarm(e Event, k Known) bool {
+	loaded, in := l.loadedAt()
+	if k.Likely == nil || !in {
+		return false
+	}
+	if out, is := l.OutAt(); is && !e.At.Before(out) {
+		return false // it may have cooked on elsewhere
+	}
+	return e.Value > PlausibleC(k.Likely(e.At.Sub(loaded).Minutes()))[1]
 }
 
 // Asks is what is asked once before something is done that is not yet safe, or

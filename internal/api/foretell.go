@@ -212,6 +212,9 @@ func (s *Server) known(ctx context.Context, c store.Cook, l cook.Live) (k cook.K
 		return k, err
 	}
 	k.Left = lastRead(probe)
+	if line := c.Planned.V.Timeline; len(line) > 0 {
+		k.Likely = func(minute float64) float64 { return program.MomentAt(line, minute).CoreC }
+	}
 	seen, err := s.seen(ctx, c, l)
 	if err != nil {
 		return k, err

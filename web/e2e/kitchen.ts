@@ -114,4 +114,15 @@ export async function fits(page: Page) {
     .toBeLessThanOrEqual(0);
 }
 
+/** Opens the drumsticks with another kind beside them: prawns. */
+export async function prawnsBesideDrumsticks(page: Page, kitchen: Kitchen) {
+  await page.goto(kitchen.url);
+  const link = page.getByRole('link', { name: /^Harissa drumsticks/ });
+  await page.goto(`${kitchen.url}${(await link.getAttribute('href')) ?? ''}`);
+  await page.getByRole('button', { name: /^5 drumsticks/ }).click();
+  await page.getByRole('button', { name: 'Something else beside them' }).click();
+  await page.getByRole('button', { name: /^2 drumsticks bare/ }).click();
+  await page.getByRole('combobox', { name: 'Of which cut' }).selectOption('prawn');
+}
+
 export { expect };

@@ -1,4 +1,4 @@
-import { accessible, expect, stays, test } from './kitchen';
+import { accessible, expect, prawnsBesideDrumsticks, stays, test } from './kitchen';
 
 test('stages and turns by keyboard, undone and redone', async ({ page, kitchen }) => {
   await page.goto(kitchen.url);
@@ -214,13 +214,7 @@ test('nothing of the dish before stands beside the new one, however long the ans
 });
 
 test('several kinds have one headline for all of them', async ({ page, kitchen }) => {
-  await page.goto(kitchen.url);
-  const link = page.getByRole('link', { name: /^Harissa drumsticks/ });
-  await page.goto(`${kitchen.url}${(await link.getAttribute('href')) ?? ''}`);
-  await page.getByRole('button', { name: /^5 drumsticks/ }).click();
-  await page.getByRole('button', { name: 'Something else beside them' }).click();
-  await page.getByRole('button', { name: /^2 drumsticks bare/ }).click();
-  await page.getByRole('combobox', { name: 'Of which cut' }).selectOption('prawn');
+  await prawnsBesideDrumsticks(page, kitchen);
   await page.keyboard.press('Escape');
   const verdict = page.getByRole('region', { name: 'Verdict' });
   await expect(verdict).toContainText('The drumsticks:');

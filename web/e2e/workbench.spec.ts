@@ -1,6 +1,6 @@
 import { say } from './led';
 import type { Locator, Page } from '@playwright/test';
-import { accessible, expect, fits, test } from './kitchen';
+import { accessible, expect, fits, prawnsBesideDrumsticks, test } from './kitchen';
 
 /** Takes hold of something and moves the hand as a hand moves. */
 async function drag(page: Page, what: Locator, dx: number, dy: number) {
@@ -255,13 +255,7 @@ test('a glaze is brushed on in mid-cook: how late, how hot, and what the cook sa
 });
 
 test('several kinds in one basket: each has its own race and its own out', async ({ page, kitchen }) => {
-  await page.goto(kitchen.url);
-  const link = page.getByRole('link', { name: /^Harissa drumsticks/ });
-  await page.goto(`${kitchen.url}${(await link.getAttribute('href')) ?? ''}`);
-  await page.getByRole('button', { name: /^5 drumsticks/ }).click();
-  await page.getByRole('button', { name: 'Something else beside them' }).click();
-  await page.getByRole('button', { name: /^2 drumsticks bare/ }).click();
-  await page.getByRole('combobox', { name: 'Of which cut' }).selectOption('prawn');
+  await prawnsBesideDrumsticks(page, kitchen);
   await page.getByRole('textbox', { name: 'Pieces', exact: true }).fill('4');
   await page.keyboard.press('Enter');
   await page.getByRole('textbox', { name: 'What you call them' }).fill('harbour prawns');

@@ -19,7 +19,7 @@ export const notes =
     if (c > high)
       ask({
         ...OFF,
-        says: `${reads} is much warmer than it can well be by now. Did the tip touch bone, fat or metal?`,
+        says: `${reads} is much warmer than it can well be by now. Did the tip touch bone, fat or metal? Alone it does not show that the food is safe: read again in another spot.`,
         go,
       });
     else if (c < low)
