@@ -83,7 +83,7 @@ go-test: need-go
 
 race-test: need-go
 	@echo "== Go tests with the race detector, where goroutines meet"
-	CGO_ENABLED=1 go test -race -run 'SameRequest|CancelledWindow|ChancesRise|EveryWayIsSearched|TwoFryersFinish' ./core/program
+	CGO_ENABLED=1 go test -race -run 'SameRequest|CancelledWindow|ChancesRise|EveryWayIsSearched|TwoFryersFinish' ./core/verdict ./core/advise ./core/baskets
 	CGO_ENABLED=1 go test -race -run 'ConcurrentTaps|ASearchEnds|WaysComeInLines|OfTwoServers' ./internal/api ./internal/store
 
 e2e: build need-chromium
@@ -94,13 +94,13 @@ test: generate-check lint go-test race-test e2e
 	@echo "== all is well"
 
 bench: need-go
-	go test -run '^$$' -bench . -benchmem ./core/thermal ./core/program
+	go test -run '^$$' -bench . -benchmem ./core/thermal ./core/run ./core/ensemble ./core/verdict ./core/advise ./core/belief
 
 bench-drag: build need-chromium
 	cd web && npx --no-install playwright test --config bench.config.ts
 
 validate: need-go
-	go test -count 1 -v -run 'TestReferenceCooks|TestKitchenTendencies|TestTheWindowCovers|TestTruthsOutside' ./core/program -args -write ../../docs | grep -v '^===\|^---\|^ok\|^PASS'
+	go test -count 1 -v -run 'TestReferenceCooks|TestKitchenTendencies|TestTheWindowCovers|TestTruthsOutside' ./core/verdict ./core/belief -args -write ../../docs | grep -v '^===\|^---\|^ok\|^PASS'
 
 screenshots: build need-chromium
 	cd web && npx --no-install playwright test --config screenshots.config.ts

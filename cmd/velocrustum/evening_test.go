@@ -7,7 +7,7 @@ import (
 	"testing"
 	"time"
 
-	"velocrustum/core/program"
+	"velocrustum/core/belief"
 	"velocrustum/core/sheet"
 )
 
@@ -65,7 +65,7 @@ func TestReplayFromInput(t *testing.T) {
 		t.Fatal(err)
 	}
 	var got struct {
-		Forecasts []program.Foreseen `json:"forecasts"`
+		Forecasts []belief.Foreseen `json:"forecasts"`
 	}
 	if err := json.Unmarshal([]byte(out), &got); err != nil || len(got.Forecasts) != 4 {
 		t.Fatalf("%d forecasts (%v)", len(got.Forecasts), err)

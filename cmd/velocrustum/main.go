@@ -13,10 +13,13 @@ import (
 
 	"github.com/spf13/cobra"
 
+	"velocrustum/core/advise"
+	"velocrustum/core/belief"
+	"velocrustum/core/load"
 	"velocrustum/core/prep"
-	"velocrustum/core/program"
 	"velocrustum/core/refuse"
 	"velocrustum/core/sheet"
+	"velocrustum/core/verdict"
 	"velocrustum/internal/store"
 )
 
@@ -58,8 +61,8 @@ func simulateCommand() *cobra.Command {
 	quick := false
 	c := &cobra.Command{Use: "simulate FILE", Short: "Simulate the cook in a JSON request; - reads standard input", Args: cobra.ExactArgs(1),
 		RunE: func(c *cobra.Command, args []string) error {
-			return answer(c, args[0], func(ctx context.Context, q program.Request) (any, error) {
-				return program.Simulate(ctx, q, program.Options{NoChance: quick, Changes: true})
+			return answer(c, args[0], func(ctx context.Context, q load.Request) (any, error) {
+				return advise.Simulate(ctx, load.Dish{Request: q}, verdict.Options{NoChance: quick})
 			})
 		}}
 	c.Flags().BoolVar(&quick, "quick", false, "leave out the sampled window")
@@ -67,11 +70,11 @@ func simulateCommand() *cobra.Command {
 }
 
 func recommendCommand() *cobra.Command {
-	want := string(program.Balanced)
+	want := string(advise.Balanced)
 	c := &cobra.Command{Use: "recommend FILE", Short: "Search each way of running the load in a JSON request, and rank them", Args: cobra.ExactArgs(1),
 		RunE: func(c *cobra.Command, args []string) error {
-			return answer(c, args[0], func(ctx context.Context, q program.Request) (any, error) {
-				return program.Recommend(ctx, q, program.Want(want), nil)
+			return answer(c, args[0], func(ctx context.Context, q load.Request) (any, error) {
+				return advise.Recommend(ctx, q, advise.Want(want), nil)
 			})
 		}}
 	c.Flags().StringVar(&want, "want", want, "balanced, crisper, juicier, sooner or paler")
@@ -88,15 +91,15 @@ func sheetCommand() *cobra.Command {
 
 // replayed is a cook and what was seen in it.
 type replayed struct {
-	Request program.Request    `json:"request"`
-	Events  []program.Evidence `json:"events"`
+	Request load.Request      `json:"request"`
+	Events  []belief.Evidence `json:"events"`
 }
 
 func replayCommand() *cobra.Command {
 	return &cobra.Command{Use: "replay FILE", Short: "Foresee the cook in a JSON document anew after each thing that was seen; - reads standard input", Args: cobra.ExactArgs(1),
 		RunE: func(c *cobra.Command, args []string) error {
 			return answer(c, args[0], func(ctx context.Context, r replayed) (any, error) {
-				all, err := program.Replay(ctx, r.Request, r.Events)
+				all, err := belief.Replay(ctx, r.Request, r.Events)
 				return map[string]any{"forecasts": all}, err
 			})
 		}}

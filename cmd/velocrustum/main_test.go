@@ -14,7 +14,7 @@ import (
 	"testing"
 	"time"
 
-	"velocrustum/core/program"
+	"velocrustum/core/verdict"
 )
 
 const wings = `{
@@ -53,7 +53,7 @@ func TestSimulateFromFileAndInput(t *testing.T) {
 	if a != b {
 		t.Error("a file and standard input answer differently")
 	}
-	var answer program.Answer
+	var answer verdict.Answer
 	if err := json.Unmarshal([]byte(a), &answer); err != nil {
 		t.Fatal(err)
 	}

@@ -9,8 +9,9 @@ import (
 	"slices"
 	"time"
 
+	"velocrustum/core/belief"
 	"velocrustum/core/larder"
-	"velocrustum/core/program"
+	"velocrustum/core/load"
 	"velocrustum/core/refuse"
 	"velocrustum/core/units"
 )
@@ -53,7 +54,7 @@ type Event struct {
 
 // Live is one cook as planned and as told.
 type Live struct {
-	Program program.Program
+	Program load.Program
 	Pieces  int
 	Piece   string    // one, in words
 	Plural  string    // several
@@ -120,9 +121,9 @@ type Step struct {
 // Limits are what the value of an event may be, by its kind.
 var Limits = refuse.Limits{
 	More:  {Min: 0.5, Max: 30, Step: 0.5, Unit: "minutes"},
-	Probe: program.ProbeLimit,
+	Probe: belief.ProbeLimit,
 	Look:  {Min: 0, Max: 4, Step: 1, Unit: "from pale to dark"},
-	Set:   {Min: program.MinAirC, Max: program.MaxAirC, Step: 5, Unit: "°C"},
+	Set:   {Min: load.MinAirC, Max: load.MaxAirC, Step: 5, Unit: "°C"},
 }
 
 // UsualMore is how many minutes are given at a tap.
@@ -266,7 +267,7 @@ func (l Live) EndMin() float64 { return l.course().end }
 // Beyond is what was foreseen beside the program: how many minutes are offered
 // at a tap, as many as it asks for beyond the end or else a few, and that in
 // words.
-func (l Live) Beyond(f *program.Foreseen) (more float64, says string) {
+func (l Live) Beyond(f *belief.Foreseen) (more float64, says string) {
 	if f == nil || f.MoreMin == nil || *f.MoreMin == 0 {
 		return UsualMore, ""
 	}

@@ -6,7 +6,7 @@ import (
 	"testing"
 	"time"
 
-	"velocrustum/core/program"
+	"velocrustum/core/load"
 	"velocrustum/core/units"
 )
 
@@ -14,8 +14,8 @@ var start = time.Date(2026, 11, 20, 18, 0, 0, 0, time.UTC)
 
 func plan() Live {
 	return Live{
-		Program: program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 165, Minutes: 12}, {AirC: 200, Minutes: 10}},
-			Turns: []program.Turn{{AtMin: 12, Kind: program.Flip}, {AtMin: 18, Kind: program.Shake}}},
+		Program: load.Program{PreheatMin: 4, Stages: []load.Stage{{AirC: 165, Minutes: 12}, {AirC: 200, Minutes: 10}},
+			Turns: []load.Turn{{AtMin: 12, Kind: load.Flip}, {AtMin: 18, Kind: load.Shake}}},
 		Pieces: 11, Piece: "wing flat", Plural: "wing flats", Faces: [2]string{"Skin side", "Underside"},
 		Started: start, Degrees: units.Celsius,
 	}
@@ -68,7 +68,7 @@ func TestLedThroughAProgram(t *testing.T) {
 	if len(p.Stages) != 2 || math.Abs(p.Stages[0].Minutes-12.5) > 0.02 || math.Abs(p.Stages[1].Minutes-12) > 0.02 {
 		t.Errorf("as it happened: stages %v, want 12.5 and 12 minutes", p.Stages)
 	}
-	if len(p.Turns) != 2 || math.Abs(p.Turns[0].AtMin-12.5) > 0.02 || p.Turns[1].Kind != program.Shake {
+	if len(p.Turns) != 2 || math.Abs(p.Turns[0].AtMin-12.5) > 0.02 || p.Turns[1].Kind != load.Shake {
 		t.Errorf("as it happened: turns %v", p.Turns)
 	}
 	if math.Abs(p.PreheatMin-5) > 0.01 {
@@ -140,7 +140,7 @@ func TestOnePieceIsNotAllOfThem(t *testing.T) {
 	l := plan()
 	l.Pieces, l.Piece = 1, "whole fish"
 	l.Program.Stages = l.Program.Stages[:1]
-	l.Program.Turns = []program.Turn{{AtMin: 6, Kind: program.Flip}}
+	l.Program.Turns = []load.Turn{{AtMin: 6, Kind: load.Flip}}
 	say(t, &l, 4, Loaded, 0)
 	if s := l.Step(start.Add(minutes(5))); s.Title != "Turn the whole fish, underside up" {
 		t.Errorf("one fish: %q", s.Title)
@@ -174,18 +174,18 @@ func TestExtraTurnsAreFlipsInTheForecast(t *testing.T) {
 		say(t, &l, m, Turned, 0)
 	}
 	p := l.Actual()
-	if len(p.Turns) != 4 || p.Turns[1].Kind != program.Shake || p.Turns[3].Kind != program.Flip {
+	if len(p.Turns) != 4 || p.Turns[1].Kind != load.Shake || p.Turns[3].Kind != load.Flip {
 		t.Errorf("turns %+v", p.Turns)
 	}
-	if err := program.Check(program.Request{Load: program.Load{Cut: "chicken-wing-flat", Pieces: 11, PieceMassG: 43}, Program: p}); err != nil {
+	if err := load.Check(load.Request{Load: load.Pieces{Cut: "chicken-wing-flat", Pieces: 11, PieceMassG: 43}, Program: p}); err != nil {
 		t.Errorf("what happened cannot be simulated: %v", err)
 	}
 }
 
 func TestLedThroughARestAndACheck(t *testing.T) {
 	l := plan()
-	l.Program = program.Program{Stages: []program.Stage{{AirC: 160, Minutes: 10}, {AirC: 200, Minutes: 4, Rest: true}, {AirC: 200, Minutes: 8}},
-		Turns: []program.Turn{{AtMin: 6, Kind: program.LookIn}, {AtMin: 14, Kind: program.Flip}}}
+	l.Program = load.Program{Stages: []load.Stage{{AirC: 160, Minutes: 10}, {AirC: 200, Minutes: 4, Rest: true}, {AirC: 200, Minutes: 8}},
+		Turns: []load.Turn{{AtMin: 6, Kind: load.LookIn}, {AtMin: 14, Kind: load.Flip}}}
 	say(t, &l, 0, Loaded, 0)
 	for _, c := range []struct {
 		minute       float64
@@ -204,7 +204,7 @@ func TestLedThroughARestAndACheck(t *testing.T) {
 	}
 	// A quarter of an hour in, the rest has been as it was said.
 	p := l.Actual()
-	if len(p.Stages) != 3 || !p.Stages[1].Rest || math.Abs(p.Stages[1].Minutes-4.5) > 0.02 || p.Turns[0].Kind != program.LookIn {
+	if len(p.Stages) != 3 || !p.Stages[1].Rest || math.Abs(p.Stages[1].Minutes-4.5) > 0.02 || p.Turns[0].Kind != load.LookIn {
 		t.Errorf("as it happened: %+v", p)
 	}
 	say(t, &l, 15, Turned, 0)
@@ -216,12 +216,12 @@ func TestLedThroughARestAndACheck(t *testing.T) {
 
 func TestTakenOutInTheRestIsAProgramWithoutOne(t *testing.T) {
 	l := plan()
-	l.Program = program.Program{Stages: []program.Stage{{AirC: 160, Minutes: 10}, {AirC: 200, Minutes: 4, Rest: true}, {AirC: 200, Minutes: 8}}}
+	l.Program = load.Program{Stages: []load.Stage{{AirC: 160, Minutes: 10}, {AirC: 200, Minutes: 4, Rest: true}, {AirC: 200, Minutes: 8}}}
 	say(t, &l, 0, Loaded, 0)
 	say(t, &l, 10, Dialled, 0)
 	say(t, &l, 12, Out, 0)
-	q := program.Request{Load: program.Load{Cut: "chicken-wing-flat", Pieces: 8, PieceMassG: 42}, Program: l.Actual()}
-	if err := program.Check(q); err != nil {
+	q := load.Request{Load: load.Pieces{Cut: "chicken-wing-flat", Pieces: 8, PieceMassG: 42}, Program: l.Actual()}
+	if err := load.Check(q); err != nil {
 		t.Errorf("%+v: %v", q.Program, err)
 	}
 }
@@ -231,7 +231,7 @@ func TestTakenOutInTheRestIsAProgramWithoutOne(t *testing.T) {
 func TestFoodIsJudgedAsItIs(t *testing.T) {
 	start := time.Date(2026, 3, 1, 18, 0, 0, 0, time.UTC)
 	words := func(j Judging, pieces int) string {
-		l := Live{Program: program.Program{Stages: []program.Stage{{AirC: 190, Minutes: 20}}, Turns: []program.Turn{{AtMin: 6, Kind: program.Flip}, {AtMin: 12, Kind: program.LookIn}}},
+		l := Live{Program: load.Program{Stages: []load.Stage{{AirC: 190, Minutes: 20}}, Turns: []load.Turn{{AtMin: 6, Kind: load.Flip}, {AtMin: 12, Kind: load.LookIn}}},
 			Pieces: pieces, Piece: "potato wedge", Plural: "potato wedges", Faces: [2]string{"First side", "Second side"}, Judged: j, Started: start}
 		all := ""
 		say := func(kind string, at float64) {
@@ -256,11 +256,11 @@ func TestFoodIsJudgedAsItIs(t *testing.T) {
 		t.Errorf("one fillet: %s", fillet)
 	}
 	l := plan()
-	if l.Tender = true; strings.Contains(l.handling(program.Shake, true), "spatula") || !strings.Contains(l.handling(program.Flip, true), "a clean spatula") || strings.Contains(l.handling(program.Flip, false), "clean") || !strings.Contains(l.handling(program.Flip, false), "spatula") {
-		t.Errorf("a crumb is turned so: %s", l.handling(program.Flip, true))
+	if l.Tender = true; strings.Contains(l.handling(load.Shake, true), "spatula") || !strings.Contains(l.handling(load.Flip, true), "a clean spatula") || strings.Contains(l.handling(load.Flip, false), "clean") || !strings.Contains(l.handling(load.Flip, false), "spatula") {
+		t.Errorf("a crumb is turned so: %s", l.handling(load.Flip, true))
 	}
-	if l.Tender, l.Seam = false, true; !strings.Contains(l.handling(program.Flip, false), "seam down") || strings.Contains(l.handling(program.Flip, true), "spatula") {
-		t.Errorf("a wrap is turned so: %s", l.handling(program.Flip, true))
+	if l.Tender, l.Seam = false, true; !strings.Contains(l.handling(load.Flip, false), "seam down") || strings.Contains(l.handling(load.Flip, true), "spatula") {
+		t.Errorf("a wrap is turned so: %s", l.handling(load.Flip, true))
 	}
 	if wings := words(ByTheBone, 11); !strings.Contains(wings, "away from the bone") || !strings.Contains(wings, "gaps") {
 		t.Errorf("wings: %s", wings)

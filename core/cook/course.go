@@ -6,14 +6,14 @@ import (
 	"slices"
 	"time"
 
-	"velocrustum/core/program"
+	"velocrustum/core/load"
 )
 
 // due is something to do at a minute.
 type due struct {
 	at    float64
 	turn  string // kind, or none
-	brush *program.Brush
+	brush *load.Brush
 	group int
 	dialC float64 // or 0
 	join  int     // of the stages between which the dial is set; -1 for none
@@ -44,7 +44,7 @@ func (l Live) TurnOf(id string) string { return l.course().kinds[id] }
 
 // dues returns what the program asks. A dial set within half a minute of a
 // turn is one thing to do.
-func dues(p program.Program) (list []due, end float64) {
+func dues(p load.Program) (list []due, end float64) {
 	for _, t := range p.Turns {
 		list = append(list, due{at: t.AtMin, turn: t.Kind, brush: t.Brush, group: t.Group, join: -1})
 	}
@@ -96,7 +96,7 @@ func (l Live) course() course {
 				c.kinds[e.ID] = c.dues[i].turn
 			} else if e.Kind == Turned {
 				c.extra = append(c.extra, e.At)
-				c.kinds[e.ID] = program.Flip
+				c.kinds[e.ID] = load.Flip
 			}
 		}
 	}
@@ -114,15 +114,15 @@ func (l Live) Overdue(now time.Time) float64 {
 
 // By returns the program as it happened by now: what was forgotten in a fryer
 // went on heating, or stood in one that its timer stopped.
-func (l Live) By(now time.Time) program.Program {
+func (l Live) By(now time.Time) load.Program {
 	p := l.Actual()
 	over := l.Overdue(now)
-	if over = math.Min(over, program.MaxMinutes-p.Minutes()); over < shortest {
+	if over = math.Min(over, load.MaxMinutes-p.Minutes()); over < shortest {
 		return p
 	}
 	p.Stages = slices.Clone(p.Stages)
 	if l.StopsItself {
-		p.Stages = append(p.Stages, program.Stage{AirC: p.Stages[len(p.Stages)-1].AirC, Minutes: over, Hold: program.HoldBowl})
+		p.Stages = append(p.Stages, load.Stage{AirC: p.Stages[len(p.Stages)-1].AirC, Minutes: over, Hold: load.HoldBowl})
 	} else {
 		p.Stages[len(p.Stages)-1].Minutes += over
 	}
@@ -131,7 +131,7 @@ func (l Live) By(now time.Time) program.Program {
 
 // Actual returns the program as it happened so far, with what is still
 // planned after it, for a new forecast. Before loading it is the plan.
-func (l Live) Actual() program.Program {
+func (l Live) Actual() load.Program {
 	p := l.Program
 	loaded, ok := l.loadedAt()
 	if !ok {
@@ -153,7 +153,7 @@ func (l Live) Actual() program.Program {
 	} else if over, ok := l.Finished(); ok {
 		end = since(over)
 	}
-	end = math.Min(program.MaxMinutes, math.Max(0.5, end))
+	end = math.Min(load.MaxMinutes, math.Max(0.5, end))
 	p.Turns, p.Stages = c.turns(since, end), c.stages(l.Program.Stages, since, end)
 	for _, e := range l.Events {
 		if e.Kind == Set {
@@ -164,26 +164,26 @@ func (l Live) Actual() program.Program {
 }
 
 // turns are those said, when they were said, and those still to come.
-func (c course) turns(since func(time.Time) float64, end float64) (out []program.Turn) {
+func (c course) turns(since func(time.Time) float64, end float64) (out []load.Turn) {
 	for _, d := range c.dues {
 		switch {
 		case d.turn == "":
 		case d.done():
-			out = append(out, program.Turn{AtMin: math.Min(end, since(d.said)), Kind: d.turn, Brush: d.brush, Group: d.group})
+			out = append(out, load.Turn{AtMin: math.Min(end, since(d.said)), Kind: d.turn, Brush: d.brush, Group: d.group})
 		case d.at <= end:
-			out = append(out, program.Turn{AtMin: d.at, Kind: d.turn, Brush: d.brush, Group: d.group})
+			out = append(out, load.Turn{AtMin: d.at, Kind: d.turn, Brush: d.brush, Group: d.group})
 		}
 	}
 	for _, t := range c.extra {
-		out = append(out, program.Turn{AtMin: math.Min(end, since(t)), Kind: program.Flip})
+		out = append(out, load.Turn{AtMin: math.Min(end, since(t)), Kind: load.Flip})
 	}
-	slices.SortStableFunc(out, func(a, b program.Turn) int { return cmp.Compare(a.AtMin, b.AtMin) })
+	slices.SortStableFunc(out, func(a, b load.Turn) int { return cmp.Compare(a.AtMin, b.AtMin) })
 	return out
 }
 
 // reset is stages with the dial set at a minute, until the next that the
 // program has.
-func reset(stages []program.Stage, at, airC float64) (out []program.Stage) {
+func reset(stages []load.Stage, at, airC float64) (out []load.Stage) {
 	from := 0.0
 	for _, st := range stages {
 		to := from + st.Minutes
@@ -200,7 +200,7 @@ func reset(stages []program.Stage, at, airC float64) (out []program.Stage) {
 		}
 		from = to
 	}
-	if len(out) > program.MaxStages {
+	if len(out) > load.MaxStages {
 		return stages
 	}
 	return out
@@ -211,7 +211,7 @@ const shortest = 0.5
 
 // stages are the planned ones with the joins where the dial was set, up to the
 // end.
-func (c course) stages(planned []program.Stage, since func(time.Time) float64, end float64) (out []program.Stage) {
+func (c course) stages(planned []load.Stage, since func(time.Time) float64, end float64) (out []load.Stage) {
 	joins := make([]float64, 0, len(planned))
 	at := 0.0
 	for _, s := range planned {
@@ -231,12 +231,12 @@ func (c course) stages(planned []program.Stage, since func(time.Time) float64, e
 			to = math.Min(end, math.Max(joins[i], from+shortest))
 		}
 		if to-from >= shortest {
-			out = append(out, program.Stage{AirC: s.AirC, Minutes: to - from, Rest: s.Rest, Hold: s.Hold, HoldC: s.HoldC})
+			out = append(out, load.Stage{AirC: s.AirC, Minutes: to - from, Rest: s.Rest, Hold: s.Hold, HoldC: s.HoldC})
 			from = to
 		}
 	}
 	if len(out) == 0 {
-		return []program.Stage{{AirC: planned[0].AirC, Minutes: end}}
+		return []load.Stage{{AirC: planned[0].AirC, Minutes: end}}
 	}
 	last := &out[len(out)-1]
 	last.Rest, last.Hold = false, "" // what was taken out for good did not rest

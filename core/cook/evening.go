@@ -8,8 +8,9 @@ import (
 	"strings"
 	"time"
 
-	"velocrustum/core/program"
+	"velocrustum/core/belief"
 	"velocrustum/core/refuse"
+	"velocrustum/core/run"
 	"velocrustum/core/sheet"
 )
 
@@ -468,12 +469,12 @@ func (e *Evening) Costs(b *Basket, more float64, now time.Time) string {
 
 // OverdueSays says what minutes past its end have done to what is still in a
 // fryer, by its forecast.
-func (l Live) OverdueSays(line []program.Moment, over float64) string {
-	end, now := program.MomentAt(line, l.EndMin()), program.MomentAt(line, l.EndMin()+over)
+func (l Live) OverdueSays(line []run.Moment, over float64) string {
+	end, now := run.FirstFrom(line, l.EndMin()), run.FirstFrom(line, l.EndMin()+over)
 	if l.StopsItself {
 		return fmt.Sprintf("Its timer has stopped the fryer: it stands in its own steam for %.0f min, crust %.0f instead of %.0f.", over, now.Softer(), end.Softer())
 	}
-	was, is := program.ShadeOf(end.Browner()), program.ShadeOf(now.Browner())
+	was, is := belief.ShadeOf(end.Browner()), belief.ShadeOf(now.Browner())
 	if was == is {
 		is = "still " + is
 	} else {

@@ -9,22 +9,22 @@ import (
 	"testing"
 	"time"
 
+	"velocrustum/core/load"
 	"velocrustum/core/prep"
-	"velocrustum/core/program"
 	"velocrustum/core/sheet"
 )
 
 var table = time.Date(2026, 12, 5, 19, 30, 0, 0, time.UTC)
 
-func request(cut string, n int, g float64, airC, minutes float64) program.Request {
-	return program.Request{Load: program.Load{Cut: cut, Pieces: n, PieceMassG: g, Surface: "wiped"}, Coat: &program.Coat{ID: "oil-rub", OilG: 8},
-		Program: program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: airC, Minutes: minutes}}, Turns: []program.Turn{{AtMin: math.Round(minutes / 2), Kind: program.Flip}}}}
+func request(cut string, n int, g float64, airC, minutes float64) load.Request {
+	return load.Request{Load: load.Pieces{Cut: cut, Pieces: n, PieceMassG: g, Surface: "wiped"}, Coat: &load.Covering{ID: "oil-rub", OilG: 8},
+		Program: load.Program{PreheatMin: 4, Stages: []load.Stage{{AirC: airC, Minutes: minutes}}, Turns: []load.Turn{{AtMin: math.Round(minutes / 2), Kind: load.Flip}}}}
 }
 
 // night is wings in two baskets and cutlets in another fryer, with a glaze.
 func night(t *testing.T, hands int) *Evening {
 	t.Helper()
-	square, round := sheet.Fryer{ID: "square"}, sheet.Fryer{ID: "round", Fryer: &program.Fryer{PowerW: ptr(1300.0)}}
+	square, round := sheet.Fryer{ID: "square"}, sheet.Fryer{ID: "round", Fryer: &load.Fryer{PowerW: ptr(1300.0)}}
 	s := sheet.Supper{ServeAt: table, Hands: hands, Hobs: 2, Fryers: []sheet.Fryer{square, round},
 		Dishes: []sheet.Dish{{ID: "wings", FryerID: "square", PerBasket: 12, SauceID: "glaze", Request: request("chicken-wing-flat", 24, 43, 200, 18)},
 			{ID: "cutlets", FryerID: "round", Request: request("pork-loin-cutlet", 2, 150, 190, 12)}},
@@ -292,7 +292,7 @@ func TestAForgottenFryerGoesOnOrHasStopped(t *testing.T) {
 	if len(p.Stages) != 3 || p.Stages[2].Hold == "" || p.Stages[2].Minutes != 5 {
 		t.Errorf("it has stopped: %+v", p)
 	}
-	if err := program.Check(program.Request{Load: program.Load{Cut: "chicken-wing-flat", Pieces: 11, PieceMassG: 43}, Program: p}); err != nil {
+	if err := load.Check(load.Request{Load: load.Pieces{Cut: "chicken-wing-flat", Pieces: 11, PieceMassG: 43}, Program: p}); err != nil {
 		t.Error(err)
 	}
 	say(t, &l, 32, Out, 0)

@@ -7,8 +7,8 @@ import (
 	"testing"
 	"time"
 
+	"velocrustum/core/load"
 	"velocrustum/core/prep"
-	"velocrustum/core/program"
 	"velocrustum/core/safety"
 	"velocrustum/core/sheet"
 )
@@ -18,7 +18,7 @@ func aSupper(t *testing.T, r *rand.Rand) *Evening {
 	t.Helper()
 	s := sheet.Supper{ServeAt: table, Hands: 1 + r.IntN(2), Hobs: 2, Fryers: []sheet.Fryer{{ID: "square"}}}
 	if r.IntN(2) == 0 {
-		s.Fryers = append(s.Fryers, sheet.Fryer{ID: "round", Fryer: &program.Fryer{PowerW: ptr(1300.0)}})
+		s.Fryers = append(s.Fryers, sheet.Fryer{ID: "round", Fryer: &load.Fryer{PowerW: ptr(1300.0)}})
 	}
 	dishes := []sheet.Dish{
 		{ID: "wings", PerBasket: 12, Request: request("chicken-wing-flat", 24, 43, 200, 18)},

@@ -4,7 +4,8 @@ import (
 	"fmt"
 	"strings"
 
-	"velocrustum/core/program"
+	"velocrustum/core/belief"
+	"velocrustum/core/load"
 )
 
 // FileProbe begins the name of what a thermometer's own file holds.
@@ -15,7 +16,7 @@ var told = map[string]string{HeatOn: "it heats", Loaded: "food is in", Dialled: 
 	Raw: "raw inside", Soft: "soft", Floury: "floury patches", TakenOut: "thermometer taken out"}
 
 // turns are the kinds of turn, done; a flip is "turned".
-var turns = map[string]string{program.Shake: "shaken", program.LookIn: "looked at", program.BrushOn: "brushed", program.TakeOut: "some out"}
+var turns = map[string]string{load.Shake: "shaken", load.LookIn: "looked at", load.BrushOn: "brushed", load.TakeOut: "some out"}
 
 // Words are one thing said, in words.
 func (l Live) Words(e Event) string {
@@ -32,8 +33,8 @@ func (l Live) Words(e Event) string {
 	case Probe:
 		return "read " + l.Degrees.Words(e.Value)
 	case Look:
-		n := min(max(0, int(e.Value+0.5)), len(program.Shades)-1)
-		return "looks " + program.Shades[n].Name
+		n := min(max(0, int(e.Value+0.5)), len(belief.Shades)-1)
+		return "looks " + belief.Shades[n].Name
 	case LeftIn:
 		if strings.HasPrefix(e.Probe, FileProbe) {
 			return "a thermometer’s file laid over it"

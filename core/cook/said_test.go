@@ -4,7 +4,7 @@ import (
 	"strings"
 	"testing"
 
-	"velocrustum/core/program"
+	"velocrustum/core/run"
 )
 
 // Everything that can be said has words, and what has a value says it.
@@ -70,7 +70,7 @@ func TestABasketWaitsForItsTurn(t *testing.T) {
 	if l.DialC(start.Add(minutes(13))) != 165 || l.DialC(start.Add(minutes(26))) != 200 {
 		t.Errorf("the dial stands at %g, then %g", l.DialC(start.Add(minutes(13))), l.DialC(start.Add(minutes(26))))
 	}
-	line := []program.Moment{{Minute: 0}, {Minute: 22, JuicePct: 80, Faces: [2]program.Face{{Brown: 1, Crust: 60}, {Brown: 1, Crust: 70}}}, {Minute: 27, JuicePct: 72, Faces: [2]program.Face{{Brown: 2, Crust: 50}, {Brown: 1, Crust: 65}}}}
+	line := []run.Moment{{Minute: 0}, {Minute: 22, JuicePct: 80, Faces: [2]run.Face{{Brown: 1, Crust: 60}, {Brown: 1, Crust: 70}}}, {Minute: 27, JuicePct: 72, Faces: [2]run.Face{{Brown: 2, Crust: 50}, {Brown: 1, Crust: 65}}}}
 	if says := l.OverdueSays(line, 5); !strings.Contains(says, "copper instead of gold") || !strings.Contains(says, "72 %") {
 		t.Errorf("five minutes over: %q", says)
 	}

@@ -5,7 +5,7 @@ import (
 	"testing"
 	"time"
 
-	"velocrustum/core/program"
+	"velocrustum/core/belief"
 	"velocrustum/core/safety"
 	"velocrustum/core/sheet"
 )
@@ -45,7 +45,7 @@ func TestOutTooSoonIsAskedOnce(t *testing.T) {
 	if a := alone.AsksBeforeOut(left(30, 20, 80)); a == nil || a.Until == nil {
 		t.Errorf("a tip that stays reads 80 °C, and it is surely safe only at 30: %+v", a)
 	}
-	long, short := program.Foreseen{AtMin: 18, MoreMin: ptr(8.0)}, program.Foreseen{AtMin: 10, MoreMin: ptr(3.0)}
+	long, short := belief.Foreseen{AtMin: 18, MoreMin: ptr(8.0)}, belief.Foreseen{AtMin: 10, MoreMin: ptr(3.0)}
 	if more, says := l.Beyond(&long); more != 4 || !strings.Contains(says, "4 min more than") {
 		t.Errorf("eight more at 18 of 22 min: %g, %q", more, says)
 	}

@@ -6,7 +6,7 @@ import (
 	"time"
 
 	"velocrustum/core/larder"
-	"velocrustum/core/program"
+	"velocrustum/core/load"
 	"velocrustum/core/units"
 )
 
@@ -47,7 +47,7 @@ func (l Live) Step(now time.Time) Step {
 		var phase string
 		s.Action, s.Label, s.Next, phase = d.asks()
 		s.Detail = l.after(c.dues[i+1:], d.at, c.end)
-		if d.turn == program.Flip || d.turn == program.Shake {
+		if d.turn == load.Flip || d.turn == load.Shake {
 			s.Detail += l.handling(d.turn, i == 0)
 		}
 		if !now.Before(s.Until) {
@@ -68,13 +68,13 @@ func (l Live) Step(now time.Time) Step {
 func (d due) asks() (action, label, next, phase string) {
 	action, label, next, phase = Turned, "Turned", "turn", Turning
 	switch d.turn {
-	case program.Shake:
+	case load.Shake:
 		label = "Shaken"
-	case program.LookIn:
+	case load.LookIn:
 		label, next = "Looked", "check"
-	case program.BrushOn:
+	case load.BrushOn:
 		label, next = "Brushed", "brush"
-	case program.TakeOut:
+	case load.TakeOut:
 		label, next = "Out", "some out"
 	}
 	switch {
@@ -104,10 +104,10 @@ func (l Live) after(rest []due, at, end float64) string {
 // first turn, tongs tear a crumb, a wrap is rolled.
 func (l Live) handling(turn string, first bool) (out string) {
 	tool := "clean tongs"
-	if l.Tender && turn == program.Flip {
+	if l.Tender && turn == load.Flip {
 		tool, out = "a clean spatula", " Slide a spatula under each: tongs pull the coat off."
 	}
-	if l.Seam && turn == program.Flip {
+	if l.Seam && turn == load.Flip {
 		out += " Roll them gently, the seam down again."
 	}
 	if first && l.Judged != ByBite {
@@ -128,7 +128,7 @@ func (l Live) words(d due) string {
 		return "Take the basket out to rest, " + set
 	case d.move == backIn:
 		return "Basket back in"
-	case d.turn == program.LookIn:
+	case d.turn == load.LookIn:
 		look := "Look at one and probe it"
 		if l.Judged == ByBite {
 			look = "Look at one and try it"
@@ -137,13 +137,13 @@ func (l Live) words(d due) string {
 			look += ", " + set
 		}
 		return look
-	case d.turn == program.TakeOut:
+	case d.turn == load.TakeOut:
 		out := "Take the " + l.kind(d.group) + " out, leave the others; probe one of them first"
 		if set != "" {
 			out += ", " + set
 		}
 		return out
-	case d.turn == program.BrushOn:
+	case d.turn == load.BrushOn:
 		if len(l.Kinds) > 0 {
 			all = "the " + l.kind(d.group)
 		}
@@ -158,9 +158,9 @@ func (l Live) words(d due) string {
 		return brush
 	case d.turn == "":
 		return units.Capital(set)
-	case d.turn == program.Shake && set != "":
+	case d.turn == load.Shake && set != "":
 		return "Shake the basket, " + set
-	case d.turn == program.Shake:
+	case d.turn == load.Shake:
 		return "Shake the basket"
 	case set != "":
 		return "Turn " + all + ", " + set
@@ -180,7 +180,7 @@ func (l Live) kind(group int) string {
 }
 
 // names says what is brushed on.
-func (l Live) names(b *program.Brush) string {
+func (l Live) names(b *load.Brush) string {
 	var out []string
 	for _, p := range b.Parts {
 		name := p.Ingredient

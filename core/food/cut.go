@@ -268,8 +268,11 @@ type Column struct {
 	Area   float64
 }
 
-// Wrap is the coat that is a slice of meat.
-const Wrap = "wrap"
+// Bare is the coat that is none, and Wrap the one that is a slice of meat.
+const (
+	Bare = "bare"
+	Wrap = "wrap"
+)
 
 // Wrapped says whether the cut comes in a fatty wrap.
 func (c Cut) Wrapped() bool { return c.Skin == streaky }

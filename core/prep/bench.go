@@ -4,8 +4,8 @@ import (
 	"fmt"
 	"slices"
 
+	"velocrustum/core/load"
 	"velocrustum/core/pan"
-	"velocrustum/core/program"
 	"velocrustum/core/refuse"
 )
 
@@ -79,7 +79,7 @@ var Limits = refuse.Limits{
 	"cutting.wholeG":      {Min: 0, Max: 20000, Step: 10, Unit: "g"},
 	"cutting.spreadPct":   {Min: 0, Max: 40, Step: 1, Unit: "percent"},
 	"cutting.sliceMm":     {Min: 0, Max: 120, Step: 1, Unit: "mm"},
-	"cutting.pieces":      {Min: 0, Max: program.MaxPieces, Step: 1, Unit: "pieces"},
+	"cutting.pieces":      {Min: 0, Max: load.MaxPieces, Step: 1, Unit: "pieces"},
 	"prices.meatPerKg":    {Min: 0, Max: 10000, Step: 0.5, Unit: "for 1 kg"},
 	"prices.perKWh":       {Min: 0, Max: 1000, Step: 0.1, Unit: "for 1 kWh"},
 	"salting.hours":       {Min: 0, Max: 96, Step: 0.5, Unit: "hours"},

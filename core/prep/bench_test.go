@@ -8,9 +8,11 @@ import (
 	"strings"
 	"testing"
 	"velocrustum/core/larder"
+	"velocrustum/core/load"
+	"velocrustum/core/run"
+	"velocrustum/core/verdict"
 
 	"velocrustum/core/food"
-	"velocrustum/core/program"
 	"velocrustum/core/refuse"
 	"velocrustum/core/units"
 )
@@ -301,8 +303,8 @@ func TestCutsAreMadeIntoOthers(t *testing.T) {
 		}
 	}
 	d := Dish{Bench: &Bench{Cutting: &Cutting{As: "chicken-wing-stuffed"}}}
-	d.Load = program.Load{Cut: "chicken-wing-whole", Pieces: 9, PieceMassG: 95}
-	d.Program = program.Program{Stages: []program.Stage{{AirC: 185, Minutes: 24}}}
+	d.Load = load.Pieces{Cut: "chicken-wing-whole", Pieces: 9, PieceMassG: 95}
+	d.Program = load.Program{Stages: []load.Stage{{AirC: 185, Minutes: 24}}}
 	ready, w, err := shelf.Ready(d)
 	if err != nil {
 		t.Fatal(err)
@@ -312,7 +314,7 @@ func TestCutsAreMadeIntoOthers(t *testing.T) {
 		t.Errorf("%d stuffed wings: %q", ready.Load.Pieces, why)
 	}
 	fish := Dish{Bench: &Bench{Cutting: &Cutting{Scored: true}}}
-	fish.Load, fish.Program = program.Load{Cut: "fish-whole", Pieces: 1, PieceMassG: 340}, d.Program
+	fish.Load, fish.Program = load.Pieces{Cut: "fish-whole", Pieces: 1, PieceMassG: 340}, d.Program
 	scored, _, err := shelf.Ready(fish)
 	if err != nil || scored.Load.ThicknessMm == nil || *scored.Load.ThicknessMm >= 1000*cutOf(t, "fish-whole").Piece(340, 0).Thickness {
 		t.Errorf("a scored fish is as thick as before: %+v (%v)", scored.Load, err)
@@ -457,8 +459,8 @@ func TestChoicesOfACoatCountOrAreSaid(t *testing.T) {
 }
 
 func TestDifferencesAreAsSureAsTheForecast(t *testing.T) {
-	at := func(crisp, safe, juice, crust float64) program.Answer {
-		a := program.Answer{CrispAtMin: &crisp, SafeAtMin: &safe, Timeline: make([]program.Moment, 1)}
+	at := func(crisp, safe, juice, crust float64) verdict.Answer {
+		a := verdict.Answer{CrispAtMin: &crisp, SafeAtMin: &safe, Timeline: make([]run.Moment, 1)}
 		a.End.JuiceKeptPct, a.End.Crust = juice, crust
 		return a
 	}

@@ -4,7 +4,7 @@ import (
 	"math"
 
 	"velocrustum/core/food"
-	"velocrustum/core/program"
+	"velocrustum/core/load"
 	"velocrustum/core/refuse"
 )
 
@@ -12,14 +12,14 @@ import (
 // is done to them on the bench. What the basket gets follows from all three,
 // each time anew, and is never written back.
 type Dish struct {
-	program.Dish
+	load.Dish
 	Bench *Bench // nil leaves all as it was bought
 }
 
 // Ready returns a dish as it goes into the basket, and the bench worked out,
 // nil where there is none. The error is refuse.Fields, those of the bench
 // under its name.
-func (p Pantry) Ready(d Dish) (program.Dish, *Worked, error) {
+func (p Pantry) Ready(d Dish) (load.Dish, *Worked, error) {
 	out := d.Dish
 	out.Larder = p
 	if d.Bench == nil {
@@ -34,7 +34,7 @@ func (p Pantry) Ready(d Dish) (program.Dish, *Worked, error) {
 	if err := out.CheckPiece(); err != nil {
 		return out, nil, err
 	}
-	coat := program.Coat{ID: "bare"}
+	coat := load.Covering{ID: "bare"}
 	if out.Coat != nil {
 		coat = *out.Coat
 	}
@@ -63,12 +63,12 @@ func (p Pantry) Ready(d Dish) (program.Dish, *Worked, error) {
 }
 
 // into tells a simulation what was done.
-func (e Effects) into(load *program.Load, coat *program.Coat) {
+func (e Effects) into(pieces *load.Pieces, coat *load.Covering) {
 	if e.SurfaceWaterG != nil {
-		load.SurfaceWaterG, load.Surface = e.SurfaceWaterG, string(e.Surface)
+		pieces.SurfaceWaterG, pieces.Surface = e.SurfaceWaterG, string(e.Surface)
 	}
 	if e.SpreadPct != nil {
-		load.SpreadPct = e.SpreadPct
+		pieces.SpreadPct = e.SpreadPct
 	}
 	if e.SaltPct != nil {
 		coat.SaltPct = *e.SaltPct
@@ -79,15 +79,15 @@ func (e Effects) into(load *program.Load, coat *program.Coat) {
 	if e.Layers != nil {
 		coat.Layers = e.Layers
 	}
-	coat.SugarPct = math.Min(program.Limits["coat.sugarPct"].Max, coat.SugarPct+e.SugarPct)
+	coat.SugarPct = math.Min(load.Limits["coat.sugarPct"].Max, coat.SugarPct+e.SugarPct)
 	if d := e.RestMin; d != nil {
 		coat.RestMin = d
 	}
-	coat.Alkali = math.Min(program.Limits["coat.alkali"].Max, coat.Alkali+e.Alkali)
+	coat.Alkali = math.Min(load.Limits["coat.alkali"].Max, coat.Alkali+e.Alkali)
 }
 
 // cut makes the pieces of a load what they are cut into.
-func (c *Cutting) cut(l *program.Load) error {
+func (c *Cutting) cut(l *load.Pieces) error {
 	if c == nil {
 		return nil
 	}
@@ -102,12 +102,12 @@ func (c *Cutting) cut(l *program.Load) error {
 		return err
 	}
 	// A ruler's thickness was that of the piece before.
-	l.Cut, l.Pieces, l.PieceMassG, l.ThicknessMm = c.As, min(program.MaxPieces, n), math.Round(g*10)/10, nil
+	l.Cut, l.Pieces, l.PieceMassG, l.ThicknessMm = c.As, min(load.MaxPieces, n), math.Round(g*10)/10, nil
 	return c.score(l)
 }
 
 // beside adds what the other kinds in the basket hold.
-func (w *Worked) beside(p Pantry, groups []program.Group) error {
+func (w *Worked) beside(p Pantry, groups []load.Group) error {
 	for _, g := range groups {
 		cut, err := food.FindCut(g.Load.Cut)
 		if err != nil {
@@ -128,7 +128,7 @@ func (w *Worked) beside(p Pantry, groups []program.Group) error {
 
 // besides is the surface of other kinds, in 100 cm², and what is eaten of
 // them, g.
-func besides(groups []program.Group) (surface, edibleG float64) {
+func besides(groups []load.Group) (surface, edibleG float64) {
 	for _, g := range groups {
 		if cut, err := food.FindCut(g.Load.Cut); err == nil { // told of where it is looked up
 			lot := LotOf(cut, g.Load.PieceMassG, value(g.Load.ThicknessMm), g.Load.Pieces)
@@ -146,7 +146,7 @@ func value(p *float64) float64 {
 }
 
 // score makes the pieces as thin as their cuts have them.
-func (c *Cutting) score(l *program.Load) error {
+func (c *Cutting) score(l *load.Pieces) error {
 	cut, err := food.FindCut(l.Cut)
 	if err != nil || !c.Scored || !MayScore(cut) {
 		return nil // an unknown cut is told of where it is looked up

@@ -6,8 +6,9 @@ import (
 	"math"
 	"strings"
 
-	"velocrustum/core/program"
+	"velocrustum/core/load"
 	"velocrustum/core/units"
+	"velocrustum/core/verdict"
 )
 
 // A Weighed is a station with what it does to the cook, and the load and coat
@@ -15,19 +16,19 @@ import (
 type Weighed struct {
 	Station
 	Does string
-	Load program.Load
-	Coat program.Coat
+	Load load.Pieces
+	Coat load.Covering
 }
 
 // A Forecast is a bench worked out and told to a simulation.
 type Forecast struct {
 	Worked
 	// Load and Coat are what the basket gets.
-	Load    program.Load
-	Coat    program.Coat
+	Load    load.Pieces
+	Coat    load.Covering
 	Makings []Making // of the cut as it came
 	Weighed []Weighed
-	Answer  program.Answer // of the first basket
+	Answer  verdict.Answer // of the first basket
 	// EnergyWh is that of all baskets, and OvenWh and PanWh that of others.
 	EnergyWh, OvenWh, PanWh float64
 	// Plate is a serving, and DeepFried the same from oil.
@@ -56,8 +57,8 @@ func (p Pantry) Forecast(ctx context.Context, d Dish, h units.Household) (Foreca
 	for _, s := range q.Program.Stages {
 		minutes += s.Minutes
 	}
-	q.TailMin = math.Max(q.TailMin, math.Min(lookOn, program.MaxMinutes-minutes))
-	if f.Answer, err = program.Simulate(ctx, q, program.Options{NoChance: true}); err != nil {
+	q.TailMin = math.Max(q.TailMin, math.Min(lookOn, load.MaxMinutes-minutes))
+	if f.Answer, err = verdict.Simulate(ctx, q, verdict.Options{NoChance: true}); err != nil {
 		return f, err
 	}
 	sugar := 0.0
@@ -76,10 +77,10 @@ func (p Pantry) Forecast(ctx context.Context, d Dish, h units.Household) (Foreca
 			f.skip(&step, sugar)
 			without := ready
 			without.Load, without.Coat = step.Load, &step.Coat
-			var skipped program.Answer
+			var skipped verdict.Answer
 			one := without.First()
 			one.TailMin = q.TailMin
-			skipped, err = program.Simulate(ctx, one, program.Options{NoChance: true})
+			skipped, err = verdict.Simulate(ctx, one, verdict.Options{NoChance: true})
 			if err == nil {
 				step.Does = beside(f.Answer, skipped)
 			}
@@ -121,13 +122,13 @@ func (f *Forecast) skip(s *Weighed, sugarBefore float64) {
 }
 
 // spread says what uneven pieces cost in the window.
-func spread(ctx context.Context, q program.Request) (string, error) {
-	uneven, err := program.Simulate(ctx, q, program.Options{})
+func spread(ctx context.Context, q load.Request) (string, error) {
+	uneven, err := verdict.Simulate(ctx, q, verdict.Options{})
 	if err != nil {
 		return "", err
 	}
 	q.Load.SpreadPct = nil
-	even, err := program.Simulate(ctx, q, program.Options{})
+	even, err := verdict.Simulate(ctx, q, verdict.Options{})
 	if err != nil {
 		return "", err
 	}
@@ -154,7 +155,7 @@ func spread(ctx context.Context, q program.Request) (string, error) {
 func signed(d float64) string { return strings.Replace(fmt.Sprintf("%+.0f", d), "-", "−", 1) }
 
 // beside says what a step does, from two answers of the engine.
-func beside(with, without program.Answer) string {
+func beside(with, without verdict.Answer) string {
 	text := ""
 	add := func(s string) {
 		if text != "" {
@@ -189,7 +190,7 @@ func beside(with, without program.Answer) string {
 	if d := with.End.Crust - without.End.Crust; math.Abs(d) >= 2 {
 		add("crust " + signed(d) + " of 100")
 	}
-	brown := func(a program.Answer) float64 {
+	brown := func(a verdict.Answer) float64 {
 		f := a.Timeline[len(a.Timeline)-1].Faces
 		return math.Max(f[0].Brown, f[1].Brown)
 	}

@@ -7,7 +7,7 @@ import (
 	"strings"
 	"testing"
 
-	"velocrustum/core/program"
+	"velocrustum/core/load"
 	"velocrustum/core/refuse"
 )
 
@@ -150,7 +150,7 @@ func TestASoakIsAWeakBrine(t *testing.T) {
 
 func TestPiecesFromAWhole(t *testing.T) {
 	cut := func(c *Cutting) (int, float64) {
-		l := program.Load{Cut: "chicken-breast-cutlet", Pieces: 8, PieceMassG: 42}
+		l := load.Pieces{Cut: "chicken-breast-cutlet", Pieces: 8, PieceMassG: 42}
 		if err := c.cut(&l); err != nil {
 			t.Fatal(err)
 		}
@@ -180,13 +180,13 @@ func TestPiecesFromAWhole(t *testing.T) {
 // What the basket gets follows from what was bought and what is done to it,
 // and asking twice is asking once.
 func TestADishFollowsFromWhatWasBought(t *testing.T) {
-	d := Dish{Dish: program.Dish{Request: program.Request{
-		Load:    program.Load{Cut: "chicken-wing-flat", Pieces: 12, PieceMassG: 42, Surface: "wet"},
-		Coat:    &program.Coat{ID: "bare", OilG: 9, SugarPct: 1},
-		Program: program.Program{Stages: []program.Stage{{AirC: 190, Minutes: 20}}},
+	d := Dish{Dish: load.Dish{Request: load.Request{
+		Load:    load.Pieces{Cut: "chicken-wing-flat", Pieces: 12, PieceMassG: 42, Surface: "wet"},
+		Coat:    &load.Covering{ID: "bare", OilG: 9, SugarPct: 1},
+		Program: load.Program{Stages: []load.Stage{{AirC: 190, Minutes: 20}}},
 	}}, Bench: &Bench{Drying: Drying{School: "rack", Hours: 4}, Cutting: &Cutting{SpreadPct: 12},
 		Salting: &Salting{School: "dry", TargetPct: 1, Hours: 2}, Coating: Coating{Oil: "mist"}, Marinade: &Marinade{Hours: 2, Items: []Item{{Ingredient: "honey", G: 40}}}}}
-	ready := func() program.Dish {
+	ready := func() load.Dish {
 		t.Helper()
 		got, _, err := shelf.Ready(d)
 		if err != nil {

@@ -4,7 +4,8 @@ import (
 	"context"
 	"testing"
 
-	"velocrustum/core/program"
+	"velocrustum/core/load"
+	"velocrustum/core/verdict"
 )
 
 // What is on the plate against food tables of cooked cuts (USDA FoodData
@@ -24,9 +25,9 @@ func TestThePlateAgreesWithFoodTables(t *testing.T) {
 		{"pork-belly-slice", 8, 42, 190, 16, [2]float64{42, 56}, [2]float64{14, 22}, 30, 45},
 		{"chicken-breast-cutlet", 2, 130, 190, 12, [2]float64{1.5, 5}, [2]float64{26, 34}, 12, 30},
 	} {
-		q := program.Request{Load: program.Load{Cut: c.cut, Pieces: c.pieces, PieceMassG: c.massG}, Coat: &program.Coat{ID: "bare"},
-			Program: program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: c.airC, Minutes: c.min}}, Turns: []program.Turn{{AtMin: c.min / 2, Kind: program.Flip}}}}
-		a, err := program.Simulate(context.Background(), q, program.Options{NoChance: true})
+		q := load.Request{Load: load.Pieces{Cut: c.cut, Pieces: c.pieces, PieceMassG: c.massG}, Coat: &load.Covering{ID: "bare"},
+			Program: load.Program{PreheatMin: 4, Stages: []load.Stage{{AirC: c.airC, Minutes: c.min}}, Turns: []load.Turn{{AtMin: c.min / 2, Kind: load.Flip}}}}
+		a, err := verdict.Simulate(context.Background(), q, verdict.Options{NoChance: true})
 		if err != nil {
 			t.Fatal(err)
 		}

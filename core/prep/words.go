@@ -142,8 +142,8 @@ func (w words) drying() Station {
 	switch d.School {
 	case "rack":
 		s.Headline = fmt.Sprintf("Wipe, then %s on a rack", hoursWords(d.Hours))
-		s.Why = fmt.Sprintf("Uncovered at %s the fridge takes about %s of water off all of them.", w.Degrees(fridge), w.Grams(math.Round(rackTakes*d.Hours*w.Lot.Surface())))
-		s.Cautions = append(s.Cautions, fmt.Sprintf("Fridge at %s or under, raw food below what is eaten raw.", w.Degrees(fridge)))
+		s.Why = fmt.Sprintf("Uncovered at %s the fridge takes about %s of water off all of them.", w.Degrees(food.FridgeC), w.Grams(math.Round(rackTakes*d.Hours*w.Lot.Surface())))
+		s.Cautions = append(s.Cautions, fmt.Sprintf("Fridge at %s or under, raw food below what is eaten raw.", w.Degrees(food.FridgeC)))
 	case "wet":
 		s.Headline = "Left wet"
 		s.Why = fmt.Sprintf("About %s of water have to boil off before anything crisps.", w.Grams(math.Round(d.SurfaceWater()*w.Lot.Surface())))
@@ -218,7 +218,7 @@ func (w words) chilled(cautions []string, hours float64) []string {
 	if hours <= 2 {
 		return cautions
 	}
-	return append(cautions, fmt.Sprintf("Over two hours always in the fridge, at %s or under.", w.Degrees(fridge)))
+	return append(cautions, fmt.Sprintf("Over two hours always in the fridge, at %s or under.", w.Degrees(food.FridgeC)))
 }
 
 func (w words) marinating(m *Marinaded) Station {

@@ -7,8 +7,8 @@ import (
 
 	"velocrustum/core/food"
 	"velocrustum/core/larder"
+	"velocrustum/core/load"
 	"velocrustum/core/pan"
-	"velocrustum/core/program"
 )
 
 // Worked is a bench worked out: figures alone. Words makes them stations.
@@ -29,9 +29,9 @@ type Worked struct {
 	SaltFrom  map[string]float64
 	RubG      float64 // dry salt to put on
 	Allergens []string
-	added     Totals       // goes into the basket beside coat and flesh
-	later     Totals       // comes after it
-	before    program.Load // as it was bought, before the knife
+	added     Totals      // goes into the basket beside coat and flesh
+	later     Totals      // comes after it
+	before    load.Pieces // as it was bought, before the knife
 }
 
 // Effects are what the engine is told; nil is not for the bench to say.
@@ -46,8 +46,6 @@ type Effects struct {
 	RestMin       *float64
 	Layers        []food.CoatLayer // of the coat, where they are others than it names
 }
-
-const fridge = 4.0 // °C
 
 // SurfaceWater is the free water on a surface, g/100 cm²; a rack in the fridge
 // takes 0.2 an hour off a wiped one, the free water first.
@@ -92,7 +90,7 @@ const (
 // Work works a bench out for a lot in a coat that has so much oil by the plan;
 // what turns brush on counts with it.
 // The error is refuse.Fields, or Salt's.
-func (p Pantry) Work(lot Lot, coat food.Coat, plannedOilG float64, b Bench, turns ...program.Turn) (Worked, error) {
+func (p Pantry) Work(lot Lot, coat food.Coat, plannedOilG float64, b Bench, turns ...load.Turn) (Worked, error) {
 	if err := b.Check(p); err != nil {
 		return Worked{}, err
 	}
@@ -135,7 +133,7 @@ func (p Pantry) Work(lot Lot, coat food.Coat, plannedOilG float64, b Bench, turn
 }
 
 // brush adds up what turns brush on.
-func (w *Worked) brush(p Pantry, turns []program.Turn) (all Totals, err error) {
+func (w *Worked) brush(p Pantry, turns []load.Turn) (all Totals, err error) {
 	for _, t := range turns {
 		if t.Brush == nil {
 			continue
@@ -167,13 +165,13 @@ func (w *Worked) effects(p Pantry, clingsG float64) {
 		e.SpreadPct = &b.Cutting.SpreadPct
 	}
 	if b.Salting != nil || b.Marinade != nil {
-		pct := math.Min(5, 100*(w.SaltFrom["salt"]+w.SaltFrom["marinade"])/w.Lot.EdibleG())
+		pct := math.Min(load.Limits["coat.saltPct"].Max, 100*(w.SaltFrom["salt"]+w.SaltFrom["marinade"])/w.Lot.EdibleG())
 		e.SaltPct = &pct
 	}
 	if m := w.Marinaded; m != nil {
 		// Sugar of what clings, in it and the first millimetre of flesh.
 		film := m.TakenG / 10 / w.Lot.Surface()
-		e.SugarPct = math.Min(30, m.SurfaceSugarPct*film/(film+1))
+		e.SugarPct = math.Min(load.Limits["coat.sugarPct"].Max, m.SurfaceSugarPct*film/(film+1))
 		w.film(p)
 	}
 	e.RestMin = b.Coating.RestMin
@@ -181,7 +179,7 @@ func (w *Worked) effects(p Pantry, clingsG float64) {
 		e.Layers = append(e.Layers, w.Coated.Coat.Layers...)
 	}
 	if b.Coating.Oil != "" {
-		g := math.Round(math.Min(200, w.Coated.OilG+clingsG)*10) / 10
+		g := math.Round(math.Min(load.Limits["coat.oilG"].Max, w.Coated.OilG+clingsG)*10) / 10
 		e.OilG = &g
 	}
 }
@@ -239,7 +237,7 @@ func (w *Worked) marinate(p Pantry, m Marinade) (float64, error) {
 		w.Coated.Kept = w.Coated.Kept.Plus(kept)
 		w.Coated.StuckG += kept.MassG
 	}
-	got, err := p.Marinate(w.Lot, items, m.Hours, fridge)
+	got, err := p.Marinate(w.Lot, items, m.Hours, food.FridgeC)
 	if err != nil {
 		return 0, err
 	}
@@ -265,7 +263,7 @@ const usualSalt = "salt-fine"
 
 // salt works a salting out: dry salt makes up what the other sources leave.
 func (w *Worked) salt(p Pantry, c Salting) error {
-	bath := Bath{TempC: fridge, Hours: c.Hours, Even: c.Even}
+	bath := Bath{TempC: food.FridgeC, Hours: c.Hours, Even: c.Even}
 	if c.School == "dry" {
 		others := 0.0
 		for _, g := range w.SaltFrom {

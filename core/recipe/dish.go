@@ -6,11 +6,12 @@ import (
 	"slices"
 	"strings"
 
+	"velocrustum/core/advise"
 	"velocrustum/core/food"
 	"velocrustum/core/larder"
+	"velocrustum/core/load"
 	"velocrustum/core/pan"
 	"velocrustum/core/prep"
-	"velocrustum/core/program"
 	"velocrustum/core/units"
 )
 
@@ -26,7 +27,7 @@ func (r *reader) dish() {
 	if len(r.out.Refused) > 0 {
 		return
 	}
-	r.out.Load = &program.Load{Cut: r.cut.ID, Pieces: r.pieces, PieceMassG: r.pieceG, Surface: "wiped"}
+	r.out.Load = &load.Pieces{Cut: r.cut.ID, Pieces: r.pieces, PieceMassG: r.pieceG, Surface: "wiped"}
 	if r.thickMm > 0 {
 		r.out.Load.ThicknessMm = &r.thickMm
 	}
@@ -89,10 +90,10 @@ func (r *reader) dish() {
 		bench.Sauces = append(bench.Sauces, one.serving(len(sauces)))
 	}
 	// A deep pan's oil is not on the food.
-	if oilG > mostOilShare*r.pieceG*float64(r.pieces) || r.out.Heat != nil && r.out.Heat.Kind == program.FromOil {
+	if oilG > mostOilShare*r.pieceG*float64(r.pieces) || r.out.Heat != nil && r.out.Heat.Kind == advise.FromOil {
 		oilG = 0
 	}
-	r.out.Coat = &program.Coat{ID: coatOf(coat, oilG), OilG: math.Round(oilG)}
+	r.out.Coat = &load.Covering{ID: coatOf(coat, oilG), OilG: math.Round(oilG)}
 	if layers := r.layers(coatG, r.out.Coat.ID); layers != nil {
 		r.out.Coat.ID, r.out.Coat.Layers = food.Made, layers
 	}

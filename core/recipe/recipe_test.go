@@ -5,10 +5,12 @@ import (
 	"strings"
 	"testing"
 
+	"velocrustum/core/advise"
+	"velocrustum/core/baskets"
 	"velocrustum/core/food"
+	"velocrustum/core/load"
 	"velocrustum/core/pan"
 	"velocrustum/core/prep"
-	"velocrustum/core/program"
 	"velocrustum/core/units"
 )
 
@@ -24,7 +26,7 @@ func read(t *testing.T, text Text, fixes ...Fix) Understood {
 		}
 	}
 	if got.Load != nil { // what is understood can be cooked
-		d := prep.Dish{Dish: program.Dish{Request: program.Request{Load: *got.Load, Coat: got.Coat, Program: program.Program{Stages: []program.Stage{{AirC: 190, Minutes: 18}}}}}, Bench: got.Bench}
+		d := prep.Dish{Dish: load.Dish{Request: load.Request{Load: *got.Load, Coat: got.Coat, Program: load.Program{Stages: []load.Stage{{AirC: 190, Minutes: 18}}}}}, Bench: got.Bench}
 		if _, _, err := prep.NewPantry(nil).Ready(d); err != nil {
 			t.Errorf("%s: %v", got.Name, err)
 		}
@@ -140,19 +142,19 @@ func TestLinesAreCorrected(t *testing.T) {
 	// A step, too: its heat, how long it waits, or that it is a note.
 	text = Text{Name: "Legs", Ingredients: lines("6 drumsticks, 120 g each", "1 cup buttermilk"), Steps: []string{"Soak in the buttermilk for a while, in the fridge.", "Start at 120 °C for 10 min, then roast at 220 °C for 30 min.", "Fry in oil at 170 °C for 6 min, if you like."}}
 	got = read(t, text)
-	if h := got.Lines[3].Heat; h == nil || *h != (program.Recipe{Kind: program.FromOven, TempC: 220, Minutes: 30}) || *got.Heat != *h || got.Lines[2].Hours != 0 {
+	if h := got.Lines[3].Heat; h == nil || *h != (advise.FormerWay{Kind: advise.FromOven, TempC: 220, Minutes: 30}) || *got.Heat != *h || got.Lines[2].Hours != 0 {
 		t.Errorf("%+v, %+v", got.Heat, got.Lines)
 	}
 	six := 6.0
-	got = read(t, text, Fix{Line: 2, Hours: &six}, Fix{Line: 3, As: AsNote}, Fix{Line: 4, Heat: &program.Recipe{Kind: program.FromOil, TempC: 165, Minutes: 8}})
-	if *got.Heat != (program.Recipe{Kind: program.FromOil, TempC: 165, Minutes: 8}) || got.Bench.Marinade.Hours != 6 || !got.Lines[2].Understood || got.Lines[3].Heat != nil || !strings.Contains(got.Lines[4].Says, "165 °C, 8 min, as you say") {
+	got = read(t, text, Fix{Line: 2, Hours: &six}, Fix{Line: 3, As: AsNote}, Fix{Line: 4, Heat: &advise.FormerWay{Kind: advise.FromOil, TempC: 165, Minutes: 8}})
+	if *got.Heat != (advise.FormerWay{Kind: advise.FromOil, TempC: 165, Minutes: 8}) || got.Bench.Marinade.Hours != 6 || !got.Lines[2].Understood || got.Lines[3].Heat != nil || !strings.Contains(got.Lines[4].Says, "165 °C, 8 min, as you say") {
 		t.Errorf("%+v, %+v, %+v", got.Heat, got.Bench.Marinade, got.Lines)
 	}
 }
 
 // Times and amounts have many forms; what is cut up is counted whole.
 func TestAmountsAndTimesOfManyForms(t *testing.T) {
-	for step, want := range map[string]program.Recipe{
+	for step, want := range map[string]advise.FormerWay{
 		"Roast at gas mark 7 for 1 hour 10 minutes.":                        {Kind: "oven", TempC: 220, Minutes: 70},
 		"Bake at 140C for 2 1/2 hours.":                                     {Kind: "oven", TempC: 140, Minutes: 150},
 		"Bake at 400 degrees for about a quarter of an hour.":               {Kind: "oven", TempC: 204, Minutes: 15},
@@ -225,8 +227,8 @@ func TestWhatIsUnknownIsOffered(t *testing.T) {
 // care of.
 func TestADishIsWritten(t *testing.T) {
 	p := prep.NewPantry(nil)
-	d := prep.Dish{Dish: program.Dish{Request: program.Request{Load: program.Load{Cut: "pork-loin-cutlet", Pieces: 2, PieceMassG: 150, Surface: "wiped"}, Coat: &program.Coat{ID: "oil-rub", OilG: 5},
-		Program: program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 190, Minutes: 12}}, Turns: []program.Turn{{AtMin: 6, Kind: program.Flip}}}}},
+	d := prep.Dish{Dish: load.Dish{Request: load.Request{Load: load.Pieces{Cut: "pork-loin-cutlet", Pieces: 2, PieceMassG: 150, Surface: "wiped"}, Coat: &load.Covering{ID: "oil-rub", OilG: 5},
+		Program: load.Program{PreheatMin: 4, Stages: []load.Stage{{AirC: 190, Minutes: 12}}, Turns: []load.Turn{{AtMin: 6, Kind: load.Flip}}}}},
 		Bench: &prep.Bench{Servings: 2, Drying: prep.Drying{School: "wipe"}, Marinade: &prep.Marinade{Items: []prep.Item{{Ingredient: "mustard", G: 15}}, Hours: 2}, Finish: []prep.Item{{Ingredient: "salt-flake", G: 1}},
 			Sauces: []pan.Serving{{Name: "Cold dip", How: pan.Beside, Sauce: pan.Sauce{School: pan.Mix, Items: []prep.Item{{Ingredient: "mayonnaise", G: 40}}}}}}}
 	f, err := p.Forecast(t.Context(), d, units.Household{})
@@ -258,16 +260,16 @@ func TestADishIsWritten(t *testing.T) {
 // Baskets, kinds in one basket, and what is brushed on have their words.
 func TestADishOfSeveralPartsIsWritten(t *testing.T) {
 	p := prep.NewPantry(nil)
-	load := program.Load{Cut: "chicken-drumette", Pieces: 4, PieceMassG: 45, Surface: "wiped"}
-	d := prep.Dish{Dish: program.Dish{Request: program.Request{Load: load, Coat: &program.Coat{ID: "bare"}, Groups: []program.Group{{Name: "mustard ones", Load: load}},
-		Program: program.Program{Stages: []program.Stage{{AirC: 190, Minutes: 18}, {AirC: 190, Minutes: 3, Rest: true}, {AirC: 200, Minutes: 4}},
-			Turns: []program.Turn{{AtMin: 9, Kind: program.Shake}, {AtMin: 22, Kind: program.BrushOn, Group: 1, Brush: &program.Brush{G: 8, Parts: []food.Mixed{{Ingredient: "mustard", Share: 1}, {Ingredient: "honey", Share: 1}}}}}}}},
+	pieces := load.Pieces{Cut: "chicken-drumette", Pieces: 4, PieceMassG: 45, Surface: "wiped"}
+	d := prep.Dish{Dish: load.Dish{Request: load.Request{Load: pieces, Coat: &load.Covering{ID: "bare"}, Groups: []load.Group{{Name: "mustard ones", Load: pieces}},
+		Program: load.Program{Stages: []load.Stage{{AirC: 190, Minutes: 18}, {AirC: 190, Minutes: 3, Rest: true}, {AirC: 200, Minutes: 4}},
+			Turns: []load.Turn{{AtMin: 9, Kind: load.Shake}, {AtMin: 22, Kind: load.BrushOn, Group: 1, Brush: &load.Brush{G: 8, Parts: []food.Mixed{{Ingredient: "mustard", Share: 1}, {Ingredient: "honey", Share: 1}}}}}}}},
 		Bench: &prep.Bench{Servings: 2}}
 	f, err := p.Forecast(t.Context(), d, units.Household{})
 	if err != nil {
 		t.Fatal(err)
 	}
-	written := func(baskets []program.Basketful) (string, Recipe) {
+	written := func(baskets []baskets.Basketful) (string, Recipe) {
 		r, err := Write("Drumettes", d, baskets, f, p, units.Household{})
 		if err != nil {
 			t.Fatal(err)
@@ -288,7 +290,7 @@ func TestADishOfSeveralPartsIsWritten(t *testing.T) {
 		t.Errorf("%g min in the fryer", r.CookMin)
 	}
 	one := d.Program
-	all, r = written([]program.Basketful{{Pieces: 3, EndMin: 25, Program: one}, {Pieces: 1, StartMin: 27, EndMin: 52, Program: one}, {Fryer: 1, Pieces: 2, EndMin: 25, Program: one}})
+	all, r = written([]baskets.Basketful{{Pieces: 3, EndMin: 25, Program: one}, {Pieces: 1, StartMin: 27, EndMin: 52, Program: one}, {Fryer: 1, Pieces: 2, EndMin: 25, Program: one}})
 	for _, want := range []string{"Basket 1 of 3, 3 drumettes in one layer", "Basket 2 of 3, 1 drumette in", "In the second fryer, 2 drumettes:"} {
 		if !strings.Contains(all, want) {
 			t.Errorf("it does not say %q:\n%s", want, all)
@@ -366,7 +368,7 @@ func TestAllergensFollowWhatIsInIt(t *testing.T) {
 	} {
 		got := read(t, Text{Name: "x", Ingredients: lines(c.lines...), Steps: []string{"Dip in the egg or milk, then coat in the rest.", "Air fry at 190 °C for 12 minutes."}})
 		p := prep.NewPantry(nil)
-		d := prep.Dish{Dish: program.Dish{Request: program.Request{Load: *got.Load, Coat: got.Coat, Program: program.Program{Stages: []program.Stage{{AirC: 190, Minutes: 18}}}}}, Bench: got.Bench}
+		d := prep.Dish{Dish: load.Dish{Request: load.Request{Load: *got.Load, Coat: got.Coat, Program: load.Program{Stages: []load.Stage{{AirC: 190, Minutes: 18}}}}}, Bench: got.Bench}
 		f, err := p.Forecast(t.Context(), d, units.Household{})
 		if err != nil {
 			t.Fatal(err)

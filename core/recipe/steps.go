@@ -8,8 +8,8 @@ import (
 	"strconv"
 	"strings"
 
+	"velocrustum/core/advise"
 	"velocrustum/core/food"
-	"velocrustum/core/program"
 	"velocrustum/core/units"
 )
 
@@ -122,11 +122,11 @@ func (r *reader) heats(n int, text, s string, has func(...string) bool) (out []h
 	h := heated{line: n}
 	switch {
 	case has("air fry", "air fryer", "airfry", "basket"):
-		h.kind = program.FromPreset
+		h.kind = advise.FromPreset
 	case has("oven", "bake", "roast", "grill", "broil"):
-		h.kind = program.FromOven
+		h.kind = advise.FromOven
 	case has("deep fr", "hot oil", "oil to", "in oil", "in the oil", "fry", "fries"):
-		h.kind = program.FromOil
+		h.kind = advise.FromOil
 	}
 	degrees, at := heatsIn(text)
 	times, took := timesIn(text)
@@ -168,7 +168,7 @@ func (r *reader) heats(n int, text, s string, has func(...string) bool) (out []h
 	}
 	told = strings.Join(all, ", then ")
 	if h.kind != "" {
-		told += map[string]string{program.FromOil: ", in oil", program.FromOven: ", in an oven", program.FromPreset: ", in an air fryer"}[h.kind]
+		told += map[string]string{advise.FromOil: ", in oil", advise.FromOven: ", in an oven", advise.FromPreset: ", in an air fryer"}[h.kind]
 	}
 	if told += "."; took != "" {
 		told += " Taken: " + took + "."
@@ -246,7 +246,7 @@ func (r *reader) cooked() {
 	}
 	for _, o := range r.hot {
 		if l := &r.out.Lines[o.line]; o.tempC > 0 && (l.Heat == nil || o.minute > l.Heat.Minutes) {
-			l.Heat = &program.Recipe{Kind: o.kind, TempC: o.tempC, Minutes: o.minute}
+			l.Heat = &advise.FormerWay{Kind: o.kind, TempC: o.tempC, Minutes: o.minute}
 		}
 	}
 	pick := slices.IndexFunc(r.hot, func(h heated) bool { return h.fixed })
@@ -269,7 +269,7 @@ func (r *reader) cooked() {
 		}
 	}
 	h := r.hot[pick]
-	r.out.Heat = &program.Recipe{Kind: h.kind, TempC: h.tempC, Minutes: h.minute}
+	r.out.Heat = &advise.FormerWay{Kind: h.kind, TempC: h.tempC, Minutes: h.minute}
 	for i, o := range r.hot {
 		l := &r.out.Lines[o.line]
 		const another = " Another heat than what is taken for the food: kept as a note."

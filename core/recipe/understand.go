@@ -7,10 +7,11 @@ import (
 	"strconv"
 	"strings"
 
+	"velocrustum/core/advise"
 	"velocrustum/core/food"
 	"velocrustum/core/larder"
+	"velocrustum/core/load"
 	"velocrustum/core/prep"
-	"velocrustum/core/program"
 	"velocrustum/core/units"
 )
 
@@ -40,8 +41,8 @@ type Line struct {
 	G          float64 `json:"g,omitempty"`
 	Pieces     int     `json:"pieces,omitempty"`
 	// Heat and Hours are what a step says, of several heats the longest.
-	Heat  *program.Recipe `json:"heat,omitempty"`
-	Hours float64         `json:"hours,omitempty"`
+	Heat  *advise.FormerWay `json:"heat,omitempty"`
+	Hours float64           `json:"hours,omitempty"`
 	by    string
 }
 
@@ -54,8 +55,8 @@ type Fix struct {
 	Cut        string   `json:"cut,omitempty"`
 	Pieces     int      `json:"pieces,omitempty"`
 	// Heat is what a step does to the food, Hours how long it waits in it.
-	Heat  *program.Recipe `json:"heat,omitempty"`
-	Hours *float64        `json:"hours,omitempty"`
+	Heat  *advise.FormerWay `json:"heat,omitempty"`
+	Hours *float64          `json:"hours,omitempty"`
 }
 
 // Understood is a recipe with what was understood of it, and the dish that
@@ -68,12 +69,12 @@ type Understood struct {
 	// Refused is why no dish comes of it, with the way on.
 	Refused []string `json:"refused,omitempty"`
 	// Unknown are what the pantry does not have.
-	Unknown []Unknown       `json:"unknown"`
-	Load    *program.Load   `json:"load,omitempty"`
-	Coat    *program.Coat   `json:"coat,omitempty"`
-	Bench   *prep.Bench     `json:"bench,omitempty"`
-	Heat    *program.Recipe `json:"heat,omitempty"`
-	Turned  bool            `json:"turned"`
+	Unknown []Unknown         `json:"unknown"`
+	Load    *load.Pieces      `json:"load,omitempty"`
+	Coat    *load.Covering    `json:"coat,omitempty"`
+	Bench   *prep.Bench       `json:"bench,omitempty"`
+	Heat    *advise.FormerWay `json:"heat,omitempty"`
+	Turned  bool              `json:"turned"`
 }
 
 // reader gathers a dish from lines.
@@ -380,7 +381,7 @@ func (r *reader) food(l *Line, cut food.Cut, by, amount, text string, f Fix) {
 		l.Says = fmt.Sprintf("%s, but not how many: four of about %g g are taken.", units.Capital(cut.Plural), typical)
 		r.out.Missing = append(r.out.Missing, fmt.Sprintf("how many %s", cut.Plural))
 	}
-	r.cut, r.pieces = cut, int(math.Min(program.MaxPieces, math.Max(1, math.Round(n))))
+	r.cut, r.pieces = cut, int(math.Min(load.MaxPieces, math.Max(1, math.Round(n))))
 	if r.pieceG < least || r.pieceG > most {
 		l.Says = fmt.Sprintf("%d %s of %.0f g each are not what is called so: about %g g each is taken.", r.pieces, cut.Plural, r.pieceG, typical)
 		l.Understood = false

@@ -10,11 +10,13 @@ import (
 	"slices"
 	"strings"
 
+	"velocrustum/core/baskets"
 	"velocrustum/core/food"
+	"velocrustum/core/load"
 	"velocrustum/core/pan"
 	"velocrustum/core/prep"
-	"velocrustum/core/program"
 	"velocrustum/core/units"
+	"velocrustum/core/verdict"
 )
 
 // Recipe is a dish in words, for a page or another program.
@@ -37,7 +39,7 @@ type Step struct {
 
 // Write puts a dish into words, by what its bench and its forecast say; with
 // baskets it goes in by those, one after another or in two fryers.
-func Write(name string, d prep.Dish, baskets []program.Basketful, f prep.Forecast, p prep.Pantry, h units.Household) (Recipe, error) {
+func Write(name string, d prep.Dish, dealt []baskets.Basketful, f prep.Forecast, p prep.Pantry, h units.Household) (Recipe, error) {
 	cut, err := food.FindCut(f.Load.Cut)
 	if err != nil {
 		return Recipe{}, err
@@ -87,7 +89,7 @@ func Write(name string, d prep.Dish, baskets []program.Basketful, f prep.Forecas
 		out.Steps = append(out.Steps, Step{says, t.Hands + t.Wait.Best})
 		out.PrepMin += t.Hands + t.Wait.Best
 	}
-	out.fry(cut, d, baskets, p, h)
+	out.fry(cut, d, dealt, p, h)
 	for k, s := range f.Bench.Sauces {
 		name := s.Name
 		if name == "" {
@@ -124,7 +126,7 @@ func plural(c food.Cut, n int) string {
 	return c.Plural
 }
 
-func rest(r program.Rule) string {
+func rest(r verdict.Rule) string {
 	if r.RestMin == 0 {
 		return ""
 	}
@@ -147,7 +149,7 @@ func waits(w prep.Wait) string {
 }
 
 // fry says how the fryer is run.
-func (out *Recipe) fry(cut food.Cut, d prep.Dish, baskets []program.Basketful, p prep.Pantry, h units.Household) {
+func (out *Recipe) fry(cut food.Cut, d prep.Dish, dealt []baskets.Basketful, p prep.Pantry, h units.Household) {
 	if d.Program.PreheatMin > 0 {
 		out.Steps = append(out.Steps, Step{fmt.Sprintf("Heat the empty air fryer to %s.", h.Degrees(d.Program.Stages[0].AirC)), d.Program.PreheatMin})
 	}
@@ -155,14 +157,14 @@ func (out *Recipe) fry(cut food.Cut, d prep.Dish, baskets []program.Basketful, p
 	if len(d.Groups) > 0 {
 		lay = "all"
 	}
-	if len(baskets) == 0 {
-		baskets = []program.Basketful{{Pieces: d.Load.Pieces, EndMin: d.Program.Minutes(), Program: d.Program}}
+	if len(dealt) == 0 {
+		dealt = []baskets.Basketful{{Pieces: d.Load.Pieces, EndMin: d.Program.Minutes(), Program: d.Program}}
 	}
 	last := 0.0
-	for k, b := range baskets {
+	for k, b := range dealt {
 		what := fmt.Sprintf("Lay %s in one layer with gaps and air fry: ", lay)
-		if len(baskets) > 1 {
-			what = fmt.Sprintf("Basket %d of %d, %d %s in one layer with gaps: ", k+1, len(baskets), b.Pieces, plural(cut, b.Pieces))
+		if len(dealt) > 1 {
+			what = fmt.Sprintf("Basket %d of %d, %d %s in one layer with gaps: ", k+1, len(dealt), b.Pieces, plural(cut, b.Pieces))
 			if b.Fryer == 1 {
 				what = fmt.Sprintf("In the second fryer, %d %s: ", b.Pieces, plural(cut, b.Pieces))
 			}
@@ -174,7 +176,7 @@ func (out *Recipe) fry(cut food.Cut, d prep.Dish, baskets []program.Basketful, p
 }
 
 // runs says how one basket is run.
-func runs(p program.Program, groups []program.Group, larder prep.Pantry, h units.Household) string {
+func runs(p load.Program, groups []load.Group, larder prep.Pantry, h units.Household) string {
 	var stages []string
 	for _, st := range p.Stages {
 		if st.Rest {
@@ -184,7 +186,7 @@ func runs(p program.Program, groups []program.Group, larder prep.Pantry, h units
 		stages = append(stages, fmt.Sprintf("%s at %s", units.Minutes(st.Minutes), h.Degrees(st.AirC)))
 	}
 	says := strings.Join(stages, ", then ") + "."
-	words := map[string]string{program.Flip: "turn them", program.Shake: "shake the basket", program.LookIn: "look at one", program.TakeOut: "take out"}
+	words := map[string]string{load.Flip: "turn them", load.Shake: "shake the basket", load.LookIn: "look at one", load.TakeOut: "take out"}
 	for _, t := range p.Turns {
 		does := words[t.Kind]
 		of := ""
@@ -192,7 +194,7 @@ func runs(p program.Program, groups []program.Group, larder prep.Pantry, h units
 			of = " the " + groups[t.Group-1].Name
 		}
 		switch t.Kind {
-		case program.BrushOn:
+		case load.BrushOn:
 			does = "brush on"
 			if t.Brush != nil {
 				var parts []string
@@ -202,7 +204,7 @@ func runs(p program.Program, groups []program.Group, larder prep.Pantry, h units
 				does = fmt.Sprintf("brush %s of %s on", h.Grams(t.Brush.G), strings.Join(parts, " and "))
 			}
 			does += of
-		case program.TakeOut:
+		case load.TakeOut:
 			if does += of; of == "" {
 				does += " those of the first kind"
 			}

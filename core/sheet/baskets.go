@@ -10,10 +10,11 @@ import (
 
 	"golang.org/x/sync/errgroup"
 
+	"velocrustum/core/baskets"
 	"velocrustum/core/food"
+	"velocrustum/core/load"
 	"velocrustum/core/pan"
 	"velocrustum/core/prep"
-	"velocrustum/core/program"
 	"velocrustum/core/refuse"
 	"velocrustum/core/units"
 )
@@ -24,7 +25,7 @@ type Kitchen struct {
 	Pantry prep.Pantry
 	Units  units.Household
 	mu     sync.Mutex
-	fried  map[string]*program.Fried
+	fried  map[string]*baskets.Fried
 }
 
 // potMin is what a sauce takes of hands before it cooks by itself, minutes.
@@ -44,7 +45,7 @@ type basket struct {
 type course struct {
 	Dish
 	name    string
-	ready   program.Dish
+	ready   load.Dish
 	tasks   []prep.Task
 	baskets []basket
 	sauced  bool // something goes on before the table
@@ -66,7 +67,7 @@ func (k *Kitchen) prepare(s *Supper, said []Dish) ([]course, error) {
 		if bench == nil {
 			bench = &prep.Bench{}
 		}
-		ready, w, err := k.Pantry.Ready(prep.Dish{Dish: program.Dish{Request: q, PerBasket: d.PerBasket}, Bench: bench})
+		ready, w, err := k.Pantry.Ready(prep.Dish{Dish: load.Dish{Request: q, PerBasket: d.PerBasket}, Bench: bench})
 		if err != nil {
 			return nil, refuse.Under(at, err)
 		}
@@ -93,7 +94,7 @@ func (k *Kitchen) prepare(s *Supper, said []Dish) ([]course, error) {
 		}
 		per := d.PerBasket
 		if per == 0 || per > ready.Load.Pieces {
-			if per, err = program.Comfortable(ready.Request); err != nil {
+			if per, err = load.Comfortable(ready.Request); err != nil {
 				return nil, refuse.Under(at, err)
 			}
 			n := math.Ceil(float64(ready.Load.Pieces) / float64(per))
@@ -114,11 +115,11 @@ func (k *Kitchen) prepare(s *Supper, said []Dish) ([]course, error) {
 	return out, nil
 }
 
-func (s *Supper) fryer(id string) *program.Fryer {
+func (s *Supper) fryer(id string) *load.Fryer {
 	for _, f := range s.Fryers {
 		if f.ID == id || id == "" {
 			if f.Fryer == nil {
-				return &program.Fryer{}
+				return &load.Fryer{}
 			}
 			return f.Fryer
 		}
@@ -132,19 +133,19 @@ const hotStep = 20.0
 
 // fry answers for a basket in a fryer, from cold or after another basket whose
 // last air was so hot.
-func (k *Kitchen) fry(ctx context.Context, s *Supper, c *course, b basket, fryer string, after float64) (*program.Fried, error) {
+func (k *Kitchen) fry(ctx context.Context, s *Supper, c *course, b basket, fryer string, after float64) (*baskets.Fried, error) {
 	q := c.ready.Share(b.pieces)
 	q.Fryer = s.fryer(fryer)
 	if after > 0 {
 		q.Program.PreheatMin, q.Program.HotFromC = 0, hotStep*math.Floor(after/hotStep)
 	}
 	q.TailMin = 0
-	hold, warm := program.HoldRack, 0.0
+	hold, warm := load.HoldRack, 0.0
 	if s.Oven != nil {
-		hold, warm = program.HoldWarm, s.Oven.WarmC
+		hold, warm = load.HoldWarm, s.Oven.WarmC
 	}
 	key, err := json.Marshal(struct {
-		Q    program.Request
+		Q    load.Request
 		Hold string
 		Warm float64
 	}{q, hold, warm})
@@ -157,14 +158,14 @@ func (k *Kitchen) fry(ctx context.Context, s *Supper, c *course, b basket, fryer
 	if got != nil {
 		return got, nil
 	}
-	f, err := program.Fry(ctx, q, hold, warm)
+	f, err := baskets.Fry(ctx, q, hold, warm)
 	if err != nil {
 		return nil, refuse.Under(c.field, err)
 	}
 	k.mu.Lock()
 	defer k.mu.Unlock()
 	if k.fried == nil || len(k.fried) >= most {
-		k.fried = map[string]*program.Fried{}
+		k.fried = map[string]*baskets.Fried{}
 	}
 	k.fried[string(key)] = &f
 	return &f, nil

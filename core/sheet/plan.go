@@ -8,7 +8,8 @@ import (
 	"strings"
 	"time"
 
-	"velocrustum/core/program"
+	"velocrustum/core/baskets"
+	"velocrustum/core/load"
 )
 
 // Minutes of hands at the fryer and at the end (±30 %).
@@ -39,7 +40,7 @@ type choice struct {
 type planned struct {
 	choice
 	tasks  []timed
-	fried  map[[2]int]*program.Fried // by dish and basket
+	fried  map[[2]int]*baskets.Fried // by dish and basket
 	plates []plated
 	start  float64
 	cost   float64
@@ -83,7 +84,7 @@ func (p *planner) minutes(t time.Time) float64 { return t.Sub(p.serve).Minutes()
 // plan works an evening back by a choice.
 func (k *Kitchen) plan(ctx context.Context, s *Supper, all []course, c choice, serve time.Time) (*planned, error) {
 	p := &planner{k: k, s: s, all: all, c: c, serve: serve, limits: map[string]float64{}, backIn: map[string]float64{}}
-	p.out = planned{choice: c, fried: map[[2]int]*program.Fried{}}
+	p.out = planned{choice: c, fried: map[[2]int]*baskets.Fried{}}
 	for i := range all {
 		p.out.ids = append(p.out.ids, all[i].ID)
 	}
@@ -185,11 +186,11 @@ func (p *planner) flashes(fryer string) float64 {
 		if !p.c.flash[i] || p.c.fryers[i] != fryer {
 			continue
 		}
-		long := flashLoad + program.FlashMin + flashOut
-		says := fmt.Sprintf("Flash %s, all that has waited together, %.0f min", d.name, program.FlashMin)
+		long := flashLoad + baskets.FlashMin + flashOut
+		says := fmt.Sprintf("Flash %s, all that has waited together, %.0f min", d.name, baskets.FlashMin)
 		end := p.put(block{
-			{Task{ID: d.ID + "/flash", Dish: d.ID, Kind: Flash, Says: says, Place: fryer}, -flashOut - program.FlashMin, -flashOut},
-			{Task{ID: d.ID + "/flash-in", Dish: d.ID, Kind: Load, Says: "Back into the hot fryer: " + d.name, Place: fryer, Hands: 1}, -long, -flashOut - program.FlashMin},
+			{Task{ID: d.ID + "/flash", Dish: d.ID, Kind: Flash, Says: says, Place: fryer}, -flashOut - baskets.FlashMin, -flashOut},
+			{Task{ID: d.ID + "/flash-in", Dish: d.ID, Kind: Load, Says: "Back into the hot fryer: " + d.name, Place: fryer, Hands: 1}, -long, -flashOut - baskets.FlashMin},
 			{Task{ID: d.ID + "/flash-out", Dish: d.ID, Kind: TakeIt, Says: d.name + " out", Place: fryer, Hands: 1}, -flashOut, 0},
 		}, math.Min(p.limits[d.ID], next))
 		next = end - long
@@ -199,7 +200,7 @@ func (p *planner) flashes(fryer string) float64 {
 }
 
 // basket is the block of one: heating, in, running with its turns, out.
-func (p *planner) basket(d *course, b basket, fryer string, f *program.Fried) block {
+func (p *planner) basket(d *course, b basket, fryer string, f *baskets.Fried) block {
 	id := func(what string) string { return fmt.Sprintf("%s/%d/%s", d.ID, b.number, what) }
 	name := p.basketName(d, b.number)
 	run := f.Program.Minutes()
@@ -218,14 +219,14 @@ func (p *planner) basket(d *course, b basket, fryer string, f *program.Fried) bl
 		part{ran, -outMin - run, -outMin})
 	takes := math.Min(turnMost, round(turnMin+turnEach*float64(b.pieces)))
 	for i, t := range f.Program.Turns {
-		word := map[string]string{program.Flip: "Turn", program.Shake: "Shake", program.LookIn: "Look at", program.BrushOn: "Brush", program.TakeOut: "Some out of"}[t.Kind]
+		word := map[string]string{load.Flip: "Turn", load.Shake: "Shake", load.LookIn: "Look at", load.BrushOn: "Brush", load.TakeOut: "Some out of"}[t.Kind]
 		from := math.Min(-outMin-run+t.AtMin, -outMin-takes)
 		out = append(out, part{task(fmt.Sprintf("turn%d", i+1), Turn, word+" "+name, None, 1), from, from + takes})
 	}
 	return append(out, part{task("out", TakeIt, name+" out; probe the thickest", fryer, 1), -outMin, 0})
 }
 
-func (p *planner) stages(pr program.Program) string {
+func (p *planner) stages(pr load.Program) string {
 	var out []string
 	for _, st := range pr.Stages {
 		word := p.k.Units.Degrees(st.AirC)
@@ -360,7 +361,7 @@ func (p *planner) finish() {
 		held, rest := until-b.out, -until
 		if b.flashed {
 			held = in - b.out
-			rest = -p.from(d.ID+"/flash") - program.FlashMin
+			rest = -p.from(d.ID+"/flash") - baskets.FlashMin
 		}
 		b.crust, b.coreC = f.After(held, b.flashed)
 		later, _ := f.After(rest, false)

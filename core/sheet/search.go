@@ -9,7 +9,7 @@ import (
 	"strings"
 	"time"
 
-	"velocrustum/core/program"
+	"velocrustum/core/load"
 	"velocrustum/core/refuse"
 )
 
@@ -40,7 +40,7 @@ type Led struct {
 	Basket  int // from 1
 	Of      int // how many of that dish
 	FryerID string
-	Request program.Request
+	Request load.Request
 }
 
 // Lead is Plan, with what each basket is run by, in the order of the sheet.

@@ -11,18 +11,19 @@ import (
 	"testing"
 	"time"
 
+	"velocrustum/core/load"
 	"velocrustum/core/prep"
-	"velocrustum/core/program"
+	"velocrustum/core/verdict"
 )
 
 var table = time.Date(2026, 12, 5, 19, 30, 0, 0, time.UTC)
 
-func pieces(cut string, n int, g float64, coat string, oil, airC, minutes float64) program.Request {
-	return program.Request{Load: program.Load{Cut: cut, Pieces: n, PieceMassG: g, Surface: "wiped"}, Coat: &program.Coat{ID: coat, OilG: oil},
-		Program: program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: airC, Minutes: minutes}}, Turns: []program.Turn{{AtMin: math.Round(minutes / 2), Kind: program.Flip}}}}
+func pieces(cut string, n int, g float64, coat string, oil, airC, minutes float64) load.Request {
+	return load.Request{Load: load.Pieces{Cut: cut, Pieces: n, PieceMassG: g, Surface: "wiped"}, Coat: &load.Covering{ID: coat, OilG: oil},
+		Program: load.Program{PreheatMin: 4, Stages: []load.Stage{{AirC: airC, Minutes: minutes}}, Turns: []load.Turn{{AtMin: math.Round(minutes / 2), Kind: load.Flip}}}}
 }
 
-var square, round1 = Fryer{ID: "square"}, Fryer{ID: "round", Fryer: &program.Fryer{PowerW: ptr(1300.0)}}
+var square, round1 = Fryer{ID: "square"}, Fryer{ID: "round", Fryer: &load.Fryer{PowerW: ptr(1300.0)}}
 
 func ptr[T any](v T) *T { return &v }
 
@@ -129,7 +130,7 @@ func TestBasketsAreTheEngines(t *testing.T) {
 			continue
 		}
 		d := s.Dishes[slices.IndexFunc(s.Dishes, func(d Dish) bool { return d.ID == task.Dish })]
-		q := program.Dish{Request: d.Request}.Share(map[string]int{"wings": 12, "wedges": 20}[d.ID])
+		q := load.Dish{Request: d.Request}.Share(map[string]int{"wings": 12, "wedges": 20}[d.ID])
 		q.Fryer = square.Fryer
 		if before > 0 {
 			q.Program.PreheatMin, q.Program.HotFromC = 0, before
@@ -138,7 +139,7 @@ func TestBasketsAreTheEngines(t *testing.T) {
 		last := len(q.Program.Stages) - 1
 		q.Program.Stages[last].Minutes += minutes - q.Program.Minutes()
 		q.Program.Turns = nil
-		a, err := program.Simulate(t.Context(), q, program.Options{})
+		a, err := verdict.Simulate(t.Context(), q, verdict.Options{})
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -157,7 +158,7 @@ func TestBasketsAreTheEngines(t *testing.T) {
 
 // Random suppers: all that is true of any, and what no change may make worse.
 func TestRandomSuppers(t *testing.T) {
-	kinds := []program.Request{pieces("chicken-wing-flat", 12, 43, "starch-dust", 4, 200, 18), pieces("potato-wedge", 14, 32, "oil-rub", 10, 190, 22),
+	kinds := []load.Request{pieces("chicken-wing-flat", 12, 43, "starch-dust", 4, 200, 18), pieces("potato-wedge", 14, 32, "oil-rub", 10, 190, 22),
 		pieces("chicken-drumstick", 5, 110, "bare", 2, 185, 26), pieces("fish-strip", 9, 36, "three-bowl-crumb", 8, 195, 10)}
 	r := rand.New(rand.NewPCG(5, 12))
 	for n := range 24 {

@@ -10,9 +10,9 @@ import (
 	"strings"
 	"time"
 
+	"velocrustum/core/load"
 	"velocrustum/core/pan"
 	"velocrustum/core/prep"
-	"velocrustum/core/program"
 	"velocrustum/core/refuse"
 )
 
@@ -49,9 +49,9 @@ type Oven struct {
 
 // Fryer is a machine by its name.
 type Fryer struct {
-	ID    string         `json:"id"`
-	Name  string         `json:"name,omitempty"`
-	Fryer *program.Fryer `json:"fryer,omitempty"`
+	ID    string      `json:"id"`
+	Name  string      `json:"name,omitempty"`
+	Fryer *load.Fryer `json:"fryer,omitempty"`
 }
 
 // Dish is one of the supper, all its pieces.
@@ -65,9 +65,9 @@ type Dish struct {
 	How       string `json:"how,omitempty"` // toss, brush, up, beside
 	// Flash is whether what waited goes back in at the end; weighed where it
 	// is left out.
-	Flash   *bool           `json:"flash,omitempty"`
-	Request program.Request `json:"request"`
-	Bench   *prep.Bench     `json:"bench,omitempty"`
+	Flash   *bool        `json:"flash,omitempty"`
+	Request load.Request `json:"request"`
+	Bench   *prep.Bench  `json:"bench,omitempty"`
 }
 
 // Sauce is what stands on the hob.
@@ -143,7 +143,7 @@ func (s Supper) whole() Supper {
 		s.Hobs = 2
 	}
 	if s.Oven != nil && s.Oven.WarmC == 0 {
-		s.Oven = &Oven{program.WarmC}
+		s.Oven = &Oven{load.WarmC}
 	}
 	s.Dishes, s.Sauces, s.Sides, s.Fryers = slices.Clone(s.Dishes), slices.Clone(s.Sauces), slices.Clone(s.Sides), slices.Clone(s.Fryers)
 	slices.SortFunc(s.Dishes, func(a, b Dish) int { return strings.Compare(a.ID, b.ID) })
@@ -214,8 +214,8 @@ func (s Supper) Check() error {
 		c.Among(at+"fryerId", d.FryerID, fryers...)
 		c.Among(at+"sauceId", d.SauceID, sauces...)
 		c.Among(at+"how", d.How, "", pan.Toss, pan.Brush, pan.Up, pan.Beside)
-		if d.PerBasket < 0 || d.PerBasket > program.MaxPieces {
-			c.Add(at+"perBasket", fmt.Sprint(d.PerBasket), fmt.Sprintf("1 to %d pieces", program.MaxPieces))
+		if d.PerBasket < 0 || d.PerBasket > load.MaxPieces {
+			c.Add(at+"perBasket", fmt.Sprint(d.PerBasket), fmt.Sprintf("1 to %d pieces", load.MaxPieces))
 		}
 	}
 	for i, a := range w.Sides {

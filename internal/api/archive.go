@@ -10,9 +10,9 @@ import (
 	"time"
 
 	"velocrustum/core/cook"
-	"velocrustum/core/program"
 	"velocrustum/core/safety"
 	"velocrustum/core/sheet"
+	"velocrustum/core/verdict"
 	"velocrustum/internal/exchange"
 	"velocrustum/internal/store"
 )
@@ -93,8 +93,8 @@ type archivedCook struct {
 	Dish       store.Plan        `json:"dish"`
 	Fryer      store.Fryer       `json:"fryer"`
 	Events     []cook.Event      `json:"events"`
-	Planned    program.Answer    `json:"planned"`
-	Forecast   program.Answer    `json:"forecast"`
+	Planned    verdict.Answer    `json:"planned"`
+	Forecast   verdict.Answer    `json:"forecast"`
 	Outcome    Outcome           `json:"outcome"`
 	Pictures   []archivedPicture `json:"pictures,omitempty"`
 }

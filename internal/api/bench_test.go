@@ -7,9 +7,10 @@ import (
 	"strings"
 	"testing"
 
+	"velocrustum/core/baskets"
 	"velocrustum/core/prep"
-	"velocrustum/core/program"
 	"velocrustum/core/units"
+	"velocrustum/core/verdict"
 	"velocrustum/internal/api"
 )
 
@@ -233,13 +234,13 @@ func TestTheBenchIsDerivedEverywhere(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	ask := func(body string) program.Answer {
-		return get[program.Answer](k, 200, "POST", "/api/v1/simulations?chance=false", body)
+	ask := func(body string) verdict.Answer {
+		return get[verdict.Answer](k, 200, "POST", "/api/v1/simulations?chance=false", body)
 	}
 	if got, want := ask(benchOf), ask(string(told)); !reflect.DeepEqual(got.End, want.End) || *got.SafeAtMin != *want.SafeAtMin {
 		t.Errorf("with the bench %+v, told what it does %+v", got.End, want.End)
 	}
-	b := get[program.Baskets](k, 200, "POST", "/api/v1/baskets", with(benchOf, `"perBasket": 6`))
+	b := get[baskets.Batchings](k, 200, "POST", "/api/v1/baskets", with(benchOf, `"perBasket": 6`))
 	if got, want := b.Batchings[1].Baskets[0].Answer.End, ask(with(benchOf, `"perBasket": 6`)).End; !reflect.DeepEqual(got, want) {
 		t.Errorf("the first of two baskets ends as %+v, simulated as %+v", got, want)
 	}

@@ -4,13 +4,14 @@ import (
 	"context"
 	"maps"
 
+	"velocrustum/core/advise"
 	"velocrustum/core/cook"
 	"velocrustum/core/food"
 	"velocrustum/core/fryer"
 	"velocrustum/core/larder"
+	"velocrustum/core/load"
 	"velocrustum/core/pan"
 	"velocrustum/core/prep"
-	"velocrustum/core/program"
 	"velocrustum/core/refuse"
 	"velocrustum/core/safety"
 	"velocrustum/core/sheet"
@@ -38,7 +39,7 @@ func panChoices(of []pan.Choice) (out []Choice) {
 
 // limits are those of every figure, by its field.
 func limits() map[string]Range {
-	out := maps.Clone(map[string]Range(program.Limits))
+	out := maps.Clone(map[string]Range(load.Limits))
 	for field, r := range prep.Limits {
 		out["bench."+field] = r
 	}
@@ -59,20 +60,20 @@ func limits() map[string]Range {
 		out["supper."+field] = r
 	}
 	out["coat.share"], out["coat.sticks"] = food.ShareLimit, food.SticksLimit
-	out["brush.g"] = program.BrushLimit
+	out["brush.g"] = load.BrushLimit
 	out["litres"] = refuse.Range{Min: fryer.MinLitres, Max: fryer.MaxLitres, Step: 0.5, Unit: "litres"}
 	return out
 }
 
 // usual is what things begin with.
 func usual() Usual {
-	u := Usual{Load: program.FirstLoad, Coat: program.FirstCoat, Program: program.FirstProgram, Bench: prep.Usual,
+	u := Usual{Load: load.FirstLoad, Coat: load.FirstCoat, Program: load.FirstProgram, Bench: prep.Usual,
 		Rack: prep.UsualRack, Brine: prep.UsualBrine, Soak: prep.UsualSoak,
-		Salt: prep.SaltLevels, Even: prep.EvenLevels, Spread: prep.SpreadLevels, Recipes: program.FirstRecipes, MoreMin: cook.UsualMore, WarmC: program.WarmC, MixGPerKg: prep.UsualMix, SoonH: cook.SoonH}
+		Salt: prep.SaltLevels, Even: prep.EvenLevels, Spread: prep.SpreadLevels, Recipes: advise.FirstFormerWays, MoreMin: cook.UsualMore, WarmC: load.WarmC, MixGPerKg: prep.UsualMix, SoonH: cook.SoonH}
 	for _, k := range fryer.Usual {
 		u.Boxes = append(u.Boxes, FryerKnown{Kind: FryerKnownKind(k.Kind), Litres: &k.Litres, PowerW: &k.PowerW, Drawers: &k.Drawers})
 	}
-	for _, w := range program.Warmth {
+	for _, w := range load.Warmth {
 		u.Warmth = append(u.Warmth, struct {
 			Says   string  `json:"says"`
 			UnderC float64 `json:"underC"`
@@ -91,7 +92,7 @@ func (s *Server) GetCatalog(ctx context.Context, _ GetCatalogRequestObject) (Get
 	if err != nil {
 		return nil, err
 	}
-	c := Catalog{Surfaces: choices(food.Surfaces), Guidances: choices(safety.Guidances), FryerKinds: choices(fryer.Kinds), Wants: choices(program.Wants),
+	c := Catalog{Surfaces: choices(food.Surfaces), Guidances: choices(safety.Guidances), FryerKinds: choices(fryer.Kinds), Wants: choices(advise.Wants),
 		Limits: limits(), Usual: usual(),
 		Pan: PanChoices{Schools: panChoices(pan.Schools), Heats: panChoices(pan.Heats), Ways: panChoices(pan.Ways), Levels: pan.Levels, Starches: pan.Starches(), Usual: pan.Serving{}.Whole()}}
 	forms := map[food.Form]CutInfoForm{food.Slab: "slab", food.Cylinder: "cylinder", food.Ellipsoid: "ellipsoid"}

@@ -18,16 +18,22 @@ import (
 	"strings"
 	"time"
 
+	"velocrustum/core/advise"
+	"velocrustum/core/baskets"
+	"velocrustum/core/belief"
 	"velocrustum/core/cook"
+	"velocrustum/core/ensemble"
 	"velocrustum/core/food"
 	"velocrustum/core/fryer"
 	"velocrustum/core/larder"
+	"velocrustum/core/load"
 	"velocrustum/core/pan"
 	"velocrustum/core/prep"
-	"velocrustum/core/program"
 	"velocrustum/core/recipe"
 	"velocrustum/core/refuse"
+	"velocrustum/core/run"
 	"velocrustum/core/sheet"
+	"velocrustum/core/verdict"
 	"velocrustum/internal/store"
 
 	"github.com/getkin/kin-openapi/openapi3"
@@ -342,7 +348,7 @@ func (e ReadInsideKind) Valid() bool {
 }
 
 // Ahead defines model for Ahead.
-type Ahead = program.Ahead
+type Ahead = belief.Ahead
 
 // AsksFirst What is asked once before something is said to be done that is not yet safe by what is known, or long before it is due
 type AsksFirst = cook.Asks
@@ -354,7 +360,7 @@ type AtDepth = prep.AtDepth
 type Basket = fryer.Basket
 
 // Baskets defines model for Baskets.
-type Baskets = program.Baskets
+type Baskets = baskets.Batchings
 
 // Bench The choices before the basket
 type Bench = prep.Bench
@@ -432,10 +438,10 @@ type BenchBowl struct {
 }
 
 // Brush What is brushed on, on the faces that are up just then or on both
-type Brush = program.Brush
+type Brush = load.Brush
 
 // Brushed When and how hot a brush stands
-type Brushed = program.Brushed
+type Brushed = verdict.Brushed
 
 // Catalog defines model for Catalog.
 type Catalog struct {
@@ -457,7 +463,7 @@ type Catalog struct {
 }
 
 // Change What a warning proposes; it has been simulated, and ends better. One of program, surface, thicknessMm, oilG, perBasket is set.
-type Change = program.Change
+type Change = verdict.Change
 
 // Choice defines model for Choice.
 type Choice struct {
@@ -469,7 +475,7 @@ type Choice struct {
 }
 
 // Coat defines model for Coat.
-type Coat = program.Coat
+type Coat = load.Covering
 
 // CoatInfo defines model for CoatInfo.
 type CoatInfo struct {
@@ -499,7 +505,7 @@ type Conversion struct {
 	Says     string    `json:"says"`
 
 	// Source What the recipe itself does to the food
-	Source program.Source `json:"source"`
+	Source advise.Source `json:"source"`
 }
 
 // Cook defines model for Cook.
@@ -792,7 +798,7 @@ type Cutting = prep.Cutting
 type Device = store.Device
 
 // Dial defines model for Dial.
-type Dial = program.Dial
+type Dial = load.Dial
 
 // Doing One thing of a supper, as it is now foreseen
 type Doing = cook.Doing
@@ -815,10 +821,10 @@ type EveningEventInput struct {
 type EveningEventInputKind string
 
 // Fate What becomes of a crust that a sauce goes on, in one way
-type Fate = program.Fate
+type Fate = baskets.Fate
 
 // Foreseen What is foreseen of a cook by all that was seen in it, at the minute of the last of that
-type Foreseen = program.Foreseen
+type Foreseen = belief.Foreseen
 
 // Fryer defines model for Fryer.
 type Fryer = store.Fryer
@@ -842,10 +848,10 @@ type FryerKnownKind string
 type FryerKnownShape string
 
 // Group Some of the pieces in a basket that are of another kind
-type Group = program.Group
+type Group = load.Group
 
 // GroupAnswer What comes of one kind in a basket
-type GroupAnswer = program.GroupAnswer
+type GroupAnswer = verdict.GroupAnswer
 
 // Ingredient What is in 100 g, in g, and its density by the spoon
 type Ingredient = prep.Ingredient
@@ -949,7 +955,7 @@ type LiveEvening struct {
 }
 
 // Load defines model for Load.
-type Load = program.Load
+type Load = load.Pieces
 
 // MadeMix defines model for MadeMix.
 type MadeMix = prep.MixMade
@@ -970,7 +976,7 @@ type MarinadeRecipe = store.Marinade
 type Mix = prep.Mix
 
 // Moment The slowest pieces at one minute
-type Moment = program.Moment
+type Moment = run.Moment
 
 // NextTime A change proposed from how a cook differed from its plan
 type NextTime = cook.NextTime
@@ -1132,7 +1138,7 @@ type PlanInput struct {
 type Plate = prep.Plate
 
 // Portrait defines model for Portrait.
-type Portrait = program.Portrait
+type Portrait = ensemble.Portrait
 
 // PortraitRequest defines model for PortraitRequest.
 type PortraitRequest struct {
@@ -1157,7 +1163,7 @@ type Problem struct {
 }
 
 // Program defines model for Program.
-type Program = program.Program
+type Program = load.Program
 
 // Proposal The best program of one way for a load
 type Proposal struct {
@@ -1200,7 +1206,7 @@ type ReadInsideKind string
 type Reading = store.Reading
 
 // Recipe defines model for Recipe.
-type Recipe = program.Recipe
+type Recipe = advise.FormerWay
 
 // RecipeFix What a cook says of a line otherwise
 type RecipeFix = recipe.Fix
@@ -1286,10 +1292,10 @@ type SideDish = sheet.Side
 type Simulated = Answered
 
 // Simulation defines model for Simulation.
-type Simulation = program.Answer
+type Simulation = verdict.Answer
 
 // SimulationFryer defines model for SimulationFryer.
-type SimulationFryer = program.Fryer
+type SimulationFryer = load.Fryer
 
 // SimulationRequest A dish, its fryer and its program. What is done on the bench is worked out from it each time; what is asked of is its first basket.
 type SimulationRequest struct {
@@ -1403,7 +1409,7 @@ type Usual struct {
 }
 
 // Wait What becomes of a basket that is out before the others
-type Wait = program.Wait
+type Wait = baskets.Wait
 
 // Without The load and coat if the step is skipped
 type Without struct {
@@ -9548,320 +9554,321 @@ func (sh *strictHandler) SupperList(w http.ResponseWriter, r *http.Request, id I
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"7L1fk9w2si/4VRC1J8L3nKGkli2fO1Y/yW1Lo7U8Uqg1RxHX47uBIlFVcJEADYBdKnv9nU7s+77MJ9tA",
-	"JgCySLAIVlXLmlnPw1jdzT9gIgHkn1/+8tdFLqtaCiaMXjz9dVFTRStmmIKfXhb2/7lYPF3U1GwW2ULQ",
-	"ii2eLnixyBaK/dxwxYrFU6Mali10vmEVtXeYfW2v0kZxsV789lu2eLn6npp8Y/9YMJ0rXhsu7XPfbRi5",
-	"Y0pzKYjZUEPMhpF8Q8WakR3VpKIFI1JkhAvycyMN09fk74urvy/ISiqys3dwTQTbLTIc6IbRgql2qC9X",
-	"D/DVxwb4m/0aXUuhGXz4GyWXJavsP3MpDBPG/pPWdclzakf+qMYr/vSTtp/xa+fZ/6bYavF08X88aiX7",
-	"CP+qH/nnwhsPBfHefsqOCUN2SjqpudvsU5/Z74IZUrJmynAc6JIKnCPDKj3884avNzf2HyupKmoWTxeF",
-	"bJYlW2ReBKKplkwtfssWpdylXlpx0RiWdPFvXT35wd/p3pa5Af4YbpPLn1hu7DvcL6hSdG9/1nSvI1OX",
-	"LQyvWMkFOxDDsUn4XlZ2Qgfv6A0VRNt5vBvCYKzZ4sODtXzgflkruVa0eojz1fnbA17VUhlcZGazeLq4",
-	"Y6XMVaNNUz3KpWKP3L0wkmd6q59zpc1wybx3Sk/1lhVEipyRJVtJxYiWFTMbLtb2z5ryghhJlowUUjBc",
-	"XXatSEP2zBBNV4ws92ENbYXciYxIRUop1v6RHP5WNPb7D3VrdEIaYXg5HPZuw0QYhLxj6ppIUe4JFdJs",
-	"mCKK0cIOnYlC29fuNkwxUrKVIbKxYm51jRr2wM5Lq26draY7hykzlku5fWjFPXO27H04VeYbVpvNcPVV",
-	"VeJ6qnNz0mKqFnjvpE6y+qEf5VyVZDW892urbbgLFgW3U0rLN52vXdFSs76KFPaN36dKoeB49CTfoDe0",
-	"ZkNFUyw3VKxLZnVZyQaXcV9Ld7xIHltfq+C9E0JfqT1TD53Y5gkdbu1IXcf2fZPbha6PbP7L9uaRK6jQ",
-	"O6am9stbXjUlnHpWbkwU33OROEP4JYMZuoJTfmW3t4w8hh80y2V3orgwbO1WB2c562413b+5LXP63MWd",
-	"NVtoQ5VJ/YLexOPnhBF1Hhbk0g4p8+JNOd1g/hOFygRT6/37TeLlvBhOgBQsI5rdMUVLu0qMXDO7CccW",
-	"yk8Nz9mb3MyyDfTwnSslq3beCWqnNeuMhF+XVA93+tHXoHUXOX3sMbLv/GUpZckoqO6OchMZmH25Wyt4",
-	"PlHF7ED8EegHZy3MFPviPeXT1gVY0PARWViorfC8QnSk35l3/5EpirVkqFcDOeWyWkllqJXvQCQbuSMV",
-	"FXtScmanyNoPbsJ23GwI5YosmdkxJqJLdsQ2GFhYfhNz43Q3Hg4u0eD6OgjxVJPraybQQzl6wg3dl3wj",
-	"ec50V12Wfts/3G9zSY0VxIQC3bjL7Cw1JukOd5k9RdU+4YZv8Cq7RXPB9SZmrqGlVjeGSGENxQ0VBaEr",
-	"w9SOqkKnLoeXhsHGW9EPL/H6z58M9bSiigtasEnj3V8HW80HptPNfv7hcBiRUdSKu6Nmhg6Axyrl9jNN",
-	"wIJ26yVvlGIi3w+0oGLUvGHqu3WqdcjUd4m7/W+RHUHTMkWFbt1lcEeTzxDsLVN37s6jwtV4XfQk7+0M",
-	"TomzsGJSLFxcv6fat/bmZ8Ee6tlJZcnUmolDmQw90f7eK3dluhhhBF/LXRm1DyQ1KdsGXhvzGpd72Jk2",
-	"stFsI8viM01Q26+Dj+VcLmG11zuEaaexfeW3NBbfkStCiZv5tGcVjNXPFWfFpFFXUsP6BtHg7WbDNSzP",
-	"DI+uDUONShoLu2PiL7JREasBvFwQacWLomRkQ7ULXknNBNEbMCNWeAmjuDFsaHl3IPIl20tRkJVsFCnw",
-	"8EuJ1dA9U7eG51s9snPLFWE03xC4kmhD9xrCaGu7mT++uiJ59Y//p7uFJ7y1r5SlpJOT9MpeAzvDzL2d",
-	"bgfuzfF7tyOrsKJav4h4iXRHdoyvNyArWpYkWPUpVi7d39oNJG5oVozqRh07SCK7x+HwnlWyEUbbsfmj",
-	"kdjzF49rMJt7q1nXUgqd2ZOai7ViBWfCLCIHgrxjYnSxMKJpBTYfJYWsmDY8J/aONLnUNO3RNRX20yQv",
-	"E58Laz11Q6iVXPGYXWsPOSsgCEygLeMGVrpNIUnZfCwlom2Kae9dRkVgN/KMUIhwCcYKbd0vqiHWrSl4",
-	"BQniUM3yReKiVc1yyYq412MHY3d6vAZmRhQQIHRWH/hseIxlET23YnuuZHVMz9P3lUOTJd3jtFcf2Qbt",
-	"h9ZUGLWHoCnMdXeiJ4/xY3YLhgDyza3d7UdOP5CyXJFVaTd5K2G855pcwdaD8c+0idcGAjEzjDMTIjeD",
-	"79rR+ugWlfaCHa1jT4/ErHPZlPDxAnRtZTVfdDarg81OKrfXDbewfjjOy8SdSM5aatWoo6hu6WQdk85v",
-	"Ll3Lw9tuYfkcznO7zA+PYq+LHZ3x58+B++52YL9ddo6T9uDrnCJ+qmL+fms1DqzWzikQU3P3+OjfRqMr",
-	"dWNeNyZ179EglhenhNoOjjAXJ/GPa4fRfkVUNqrRcx16n1xZ2nshvZIRiYftilovP0SImpr81GhIWAqr",
-	"rdZJlhBg74VhJeYGhtvnOhaYg1ftNrJkxGlz0rGreoHeGVH6Qz2p6IdXTKztmJ9cRcKBOr7TLffOmkoZ",
-	"8LG5xufHprN1Lr+ESJn74fFEpA1lY6WdGkkCtTkjjoSqE0vcMTxhN3JHNtIQimqGW6Ieak5rSwxFKpqy",
-	"xOAdZt8HOrGRxjBtktO/1Jz1uvH8bKPGzSEnt880sZfpSDCxN5vwtCyIpjvuzifPy9X6CTt9ym+ooaVc",
-	"D/dgexKln6XWg38pVjIaAWjmPKgZfQ7kML7jVt+SnwYBztjD1g0vqJgTLBp/VskrF54fs0eOPfctFWs2",
-	"YndQsuLrRjFS0T1Zoh8FVr9htdvPMbhZyTsGlvlyj36U0WTFWVnE3KiaikmHhAr8Xg0rpFFwhFxAVo1u",
-	"aDl1+9/gIsh7CHP+W3sLEfQxcwre+biuUhxomx9HmGn/GSjK2I5/AzigEQQEJTuqBBdru4nUUjN9badu",
-	"QzVZMiaIxrQlKzKYcIAVLJkxTD0krwWEZtwSzogbfUbMhudbwbT+vsqsd/oiIzVTX7tclSaamYeDfXrN",
-	"70Z8+pIuWRn9i312wvFPfAQrZBTSAsZtuv4iOVMUT3x7byV2ip2HEkrcqJ0+nLFPo24PTeVinhnsD7te",
-	"zAYDgFIVTJGSC2bdaLufTOJUutnA+MllB+9iwDNMO1puacnj+b0VxdjH0noQRFGuGY6//ot3m/28Zyfn",
-	"ma3/a7+rAC/42u/AvYgz+FCaGFaWUWk5L2vMyUeMEiIFVxkJiWYuNC+YyyknH8Cv6N7H+I4kM/z6TYnA",
-	"jIWE7CwA1oobYi+KpBCvCdV4TTdkdAQadTRKMiOm0qypepMOS0paveiVn7x2vXF0qfTMyKJvVW2+yvRf",
-	"MbqBwDy+jp4Ba3vidEP081QsSRVGTHUtGxXd5qe2q8N4SvtxQZrdiIl7y9gWh8I8zWt3YUtqABY5OKj/",
-	"cJMPA4ATCSRuxhJH14gaBfut3JNCslM2paijPgWrk7J42KrJTGCdlEXYS1xOfIYGLOk6HsjJVVMtI4J0",
-	"WZq6pDnYm0vFaOEujugMBIinn7LbMGowmhw/KtWafbs+iFd3xloyeseE+/ieckLokdRyZw0Y99reezpP",
-	"kjGUrwBoWcW1yVxwA+BlWl/7jxCfRXRlGGikWo+B/mYcqNbqYMUFT1GIAifus/CCeOZF8pKsJdNPCS1L",
-	"AF03NQTEweyyVotHSjd11HqcREN4FT8RD3EjhSvLGJ63K25GTL1aMc3MU6I3UpmMrKwD7QDl0UkGxw09",
-	"WVqWr1eLpz9MOiV4x28/9mNSaQdb5NywIlcs5zWzDj8rV7ifOVgi7BlDIJdiqYG1OdDOmVhLTVfRDHTf",
-	"VYfRussj0MJE7+sWhXiqBdfP2vinBSU46vrIbcTuy00zU3lwLD/GYHxupG6L2FBNNrSumWCFQ454RJw2",
-	"vCyteuSygjgJ1dvplHGo5/jNAz5jBy/PN87yXzWld8MKrjcYBeA6CrfsIL0Hi9JDOeM3AvokvkX5ZP1O",
-	"IthviCAFb7wYsR8goc2YAEm6S/0HeQ0cPJKNHU3o4lEPQkVUUVPXkL/HaSlZQcxGyWa9iR5X9tmzYrFy",
-	"++1dtFDIgyZZ8ay3UscLU+B0YTnVZh7c3t5lxTh113N/XRd1f/QGte/67RHYdxGdXKtPOBtGlt0CI0hx",
-	"NhUAe/HHWskl4Ju56ZqqHVNF0mKeECuqtsMxoXrBiS7CMvWSc5as3dOjT5SKjRoTgIG2VxCHzLbaJsCK",
-	"Eawgh4putwH71sxBOuBmqiFZuOZ3DPwSSgytz4S4C/bBvOPVJB7mr/46e4/cxYsvNVN3TH2mSV7KfJtY",
-	"ZpUtZGNg+5sYwmt3WXvHf7VWRSQ0WSYE1UsqXoq6Mf6Gl3EFrkvaaL4s8aDuWbqIXSe44brKMyiN89Vz",
-	"rrhuRXqlc5AmmgOa68Ceu+7Y5zHwsV0uE1//bsNUJaFO6tYtd820l+igygPPDi4A4GatsbbWIOKyyt2k",
-	"9G/hIl9HM2/xasPqlG331jgjdBBz8J860KYORsAPC3Xe6VTmjYUsFPG488ANq7M/t8odTur2iB2zTsbq",
-	"cyGgN2kcwM3tKk261mtt8on2ltHiJYREJ5M7KDk3+M6rxr7+W2HUPt0QA3Put6wvrJrnxsMmk77oDd4Q",
-	"O6HdFj3nsO2HI9wTsnZcw88fWJLPAGtMHBa4lOul/dEuLWtWZmTJwLsLJ4d/ixfknYsv9SzdGats5Dzf",
-	"clHMyGUAStNVNYxagPHUPnybfR2Ye40SUM1L9VOyKnmdEb2hW8B35RsGJ87guXe0bE4qL4dNAr40W1Az",
-	"5VGAsPEomZlWMSPlzfih9oivrdvgMPeHR+w1EXLXCz6Ak0xNDwU4PctDq71gdzxnvhRFS3d2AfgO8MQi",
-	"Z9YnYHdMEbkyOGjIbEJcsRPX/M8ncGD5H/+cWSfPMDvli//9w7MH/4s++OXqwVcPfvzTv8VG6BXOG4Ut",
-	"8B7NvgXqD/yj4LQsEWYHu22F+w6GZRTTeOx6e7K020e2UHQH0eQVxG5K2Sjr5FiRPoA4s6FbJh7gM7SR",
-	"ddQEDYduzBMz7WHrIqHcYWLtFMKxMxUHDqp8+Px//PcNhHvg9YgJZSYLVqb9k5VBRq5ITUtmzewnpKBq",
-	"C39yApi7OmBGxhbDrTucYwESSQppPxkz6Vj5YPV9EBehuYlaItbQhPO25fioKBdk2RgjBXE5hIHwZjvW",
-	"BTOUl8dT8SMRoO547HkXHZC1vMcJGYoGUndtCZjdOKNxrw3VrLs2dpS7tXG4SvBfqhEC/2UXDP4LVoz7",
-	"JYRtH7SLxZW3OB81qvaGm5LNYW94j+wNjFgRkGAmIzHECcwMKAI/kDBzo9rZVBVFEyMWA0rPfS2PACM6",
-	"YZThH0MYLz1oAeKiFWvT6Z2ABZ4UnYjGkXjIiIdzShRixDrAVPnYwhl+2nNnLJNcAqpdrgD86jCybkkx",
-	"ceAsnVNqNASL3Y3U3ox7zdKMYJqdFZlubDqjbUbGda6zdCzh2vFwQAzxNdMoHTl3nnklxCgn+LS7ECoZ",
-	"7OfWJkn/Sr87Jtnu38iRtHw0UmF3U3vyQU1bTTlo3IaKQme4e0ttSKPW9ogBfoFUxMfoMOQdxtBiVS9j",
-	"WQZr581ZjMYfcOcMtR9Xd4PIwuSFHD16dTBL/t3uO1MocpxKnUiSc9OoO/aK8oiPbA2qaAROc2us+iQM",
-	"kmNxkYqIaL3jcX6CdLCIkenrYMft+XgkoojnQQXsCngx8UXk0wjo8GXhRWGCvST9cKM7QzOCohliUyPR",
-	"19RYlpVS18DR9hTJFvm+5ALp2VhZ8lpLHrdP1ko2dfykGkHtMKrNi/gZXPL1xjBtsMIzRPPAP0ist3Um",
-	"fjQ17/CPyaWjcnSgG0bvOBJhnBMfrstG0bgVrJoyOXGp6YqZ/TygEDyG5zQZHOcuR/DooUQocX/EefNV",
-	"kyVnw1KJdoJS3umnLHk9F2ZzSjiifVFQIf+02NIM7zlXyY5YD043/ArLFh61DSt2MMzuBHXmNqw3r85B",
-	"W7yKHYd5tawmc6IuI9w9edNxK7GIG3IuAAjlwsinZCkhjbtSTOQbiMw0xjC1Krn9wT4gBrPoUk+N7OT2",
-	"Pfb2gDlF6HbAeEWOHnsuRoI39ik0V1Jj5DDMuPWb1Z6YnSQ5E9aSMIqNlOOWPGexlQRz6ZMZcBVmUHcq",
-	"NRela3vsOGTCUBaNsJ5KbwLSngwCi+yHbW2+T+iFaTofkMrqh14HT8THfANxtvOR5NaWnZlFYUw8i8yD",
-	"w6tsEK51ppMRhhXeN2EiaiMVe+ikkixTuy6UoOUjuB0Fyx2kI31jqOiHGcylycefYfXNiRynNxgZvFn4",
-	"xyRCbODjT4dIo4cw0IzXkMLkYt3FTWSJLmAb0js/PHcs+JLTJh477Nbxgx9gWsw/XcomkJpC/pI4kFOE",
-	"XmM0NFg4Aqxh+AUj2GnrErzR+LfNTckcKRtaHeOv86LRBGct0MDK1TXS+mDaAQ4Yqrce78a1R3DEsuj5",
-	"mJUZMmyp6V+qZmWLHeWH9yFyWbnYJwQd19L9ZEd+kRjnzksP8jQ+Y2JkclImAD4TNlqXpUL5+lsH8VAv",
-	"NdTFrJOUxG/wYvLql+LIfyPnn3vBj/8m0MvN2KA3nkIpZdvNN1LGJofXLCOK5tuMKC40ZBB3rkIGc620",
-	"sJo8hS1OMQ6+8fxjJ9kG37YB4RNqGNyCDRv1Naik3aOcXWs2UoeYcmAAypwc9s706u3iO7o/tfBh5Rhe",
-	"Zm6DIxaztSz0NeBRxmaqs3OGlXqCPbNCwg98xPFKiceREAZK/FShUbF/7mF4Q0t9VVI9QgoximiKwBNe",
-	"FhPf9Z/Dz2JUlZxpc5GDbSOXI3+BIsjUaFJkmDWTNe7eFf3AK3sCPLkC+w1/eBxnChYnT9jM08ken706",
-	"oMefX02pJNzl9/TjU9fJJh8wEc0KMGtezKHy4QX7xtpCBwP583AcO6qqm3gJgACysBBj27LaEHv5Nblq",
-	"jQ/F0GYT7IRoRhvgdjriNdSpox9eWMFJnovfs89xXdwzzoSVzMnj3R9aw9mDa37Hmjhy4rQVMIpBeO6s",
-	"vcihuGS5rJjGQxHk71kbgKkUCml8jxAwcumQdHVDy1U0yQC4HftXhxPmmqzHFHOSBGXQh6KPBrQzMkqG",
-	"MoMHLGSj4zx7Epjt0mu324YevRAsPAelclpRX2j44TH/TgYp3NWjQRNnzPQrz3YZyaUsMwLE0Rlpamsj",
-	"IuJu0lpApXHhD9fwwytNovf+HC3xU7335x2of9w07ELaEZ1HlnswpcwBEp0LwBp6ZAtMgTcYkWZ9BXcM",
-	"zcQZVcSzaqCkYrdFesUU1/WzM7iICk7Lmyi7BuK6NDPpHLAVj640XpINK2uInkSjsccLC5p8A2Vxdpm6",
-	"2LE4bc+Rd0w9O4u4acWejdRTum3Ru1cd9rMlKzm7A9LI04ZtX/v1Pvrar760Gvz46sonSk99QwoJPXVV",
-	"6b5IzqtqVzDd0R6oZ1f67Yx7BXS6M4+M6nkbiDt5I/GOR29xc7UqY+AKh0mmyGTMxZp4jPwsQNVRcmu8",
-	"yq3NSaQDR+Iie+3r1UozE1nNAAK5cwSuBQZOU+ilFd05foeIP8Oo+VsdVcoAzbSrNXelT59fXZF//PdN",
-	"RqyZVnjKKLkTqdIbhWOtmIqmiYCOyq3DnTWkd1JBpUpjAnmrYkActDrKctpxfiOexsAcBKk56sqoOTie",
-	"4ZA7pt6ncqXQfBvLBGN7GFKyO1Y6cmI/okgezMhav4TQZqySUMNsKWScs8aNXK2uCSs1dLtyxmSHJ3z4",
-	"AqOimPnW/4nGMu7GK59iAcK7fmmLixi2vSVQsFlY2IcLxi01P9pW852UO1qW5CE9V7MIFyL+ETzhJMfo",
-	"j53r09u5/nm3qK7XfHXgNT/O/ti/RvavfoXYOXvSx9xvvhOuqnFuKN6Kwi4HklMR9JVQ3GGsYwnllPLD",
-	"wInqrNMQu/x8KnQ5X5tLbtQYxXobM/0y+uIOV+AR7Q5P+eLLq27s9T+vro514/OfEPrw2RMH2vD9eHJ0",
-	"6IXHA86YxVvZQu8dKgVWXjdX6np0+B6UPik34HBN7b0ypyVGZDt6Mhk/gxckuhIvHMTrVD8C7m974qTV",
-	"dh7QFwzocBszDx4jGzMeteMtjDOdwWe8m2B8h8vhwaE3iBtQQiWoo7x3gUspGNZEdlTw2LQ5sZ8+eS8P",
-	"6MpOyEM6F3wNYdU1ln5BJpIJzc0+FDfWUsZQI7xIPDJPbq5U7KP8am2m0W5tIHysctSkbsoavmPdVBoh",
-	"dg61tqMGKa84dudYyiaRpC1b5FQtU1ucouxSGz1GOyqtCcXt7JpcEb4KGB5X4skSKeNXNJVlyGO5ozwg",
-	"JWcaSC5cmwuFCg6B+WtCScl/bngBjBikptpgnyRxyBeCjGMLR6TWLrcfUxIfT6ZNOC60ceX5lzIKFY/x",
-	"Sa2kIo/Jdg1Tg5Myo4tWraRhyfFXJcsxctoymUAq4Lg7n//5VZTQsFlTNQdgnUBM1UUcwue0K8Rpv/sa",
-	"/3q32FB7W4FluN/4F49jjyNQj5ddVsWT4B7Q4HCeQ5va+u9oC49j9JBpHfNg5Cd+9SvrysQKzBzXuu8s",
-	"7vIUOS1LR4V8KIrRo/9kEgCnUHh/ihjwU06VA79jLdt2H7F+QYDkp8bVhZWfETfy1X/Q/1j+h79/qdCL",
-	"Qn51iEFgz98eLfMlq0Otxo3UzIasVb/GAgJJmMtJbHg4xpyK+CwfdbFXOopBbQ4rgaMw1XjqKnDPMZM+",
-	"yGO41hk9vKfrwiLVX6eRlr38/bjItixe6jSfo6yUcuvviCzVDfXsnr7nG+Rkh1QPqZ0I/2BEs17ZnBmS",
-	"d0wVDRvxLGXZfpw1WcF1YOi6AQg9PcTsXnQbDbe5zYIi2eQRAPb/P2jM5pYmhuRxyvUzqM36ISm2X4QT",
-	"xe2pnYCnMzb87hX21gMlaw9Lt17Dlua311jMy1oWHShxn4s6cFUkYfs6ZkrswMTii5nbfB5IBo6HxuCq",
-	"E/kq5ldVHCGA2KW/121oz6aYnuDIcW1bsF99arGApmMcTtjSCk6FVBqDW8qL1yLeLAjQpmPHEZAltNVB",
-	"eEKxXqeZyaqOmRVsYP2kgJy7DiKaPV32i3aO2o9swaC55ytoKQ9dg9Wg7dFV5yK4M7y5sagmRDG+9+2H",
-	"z4pNTlZgrqgiggtmHP7L7Jgwex/3Lvhq5SndXV0pNDbKmTDX5M/YEndFm3IGDXpyZ7lj3YPc395Tw1Sk",
-	"CHSlmI/NSYzNrR/5HgQZGRLjU+N71rieetb6SPukuX2MskUjihiYE0YBYTF/PIfKNd94bK0QKehtVP/z",
-	"WjGqkeqMqZW0vy0cDBE+4qCOYWTJ9OLVHR1MzBq8wq6Tp8adv6cF+55/GJ5YjstIT9mVVkA/UQXbn74m",
-	"IGWMdAppHEc+1wTNpREQWGfdrGhZxvp/wzQB0TvUDhq6R0K3hIlfxwN/MKz0np1Dz/fYBg+hmtjmTktz",
-	"WoNVeKv9GP+QrJ2iILaU8Mn3/IOd9FMDKPbeW9rkcbYiAHh3AASh0N437b1IK6AlFcURpxsI39fYCOB+",
-	"jOacKlrF4mncWJ9fkw3tUsl1e4+UdsbiveTarVKKA6ElRjiGD/VFHEISCIFDjUd6hLvg9Yvk5IeZDiC8",
-	"k4aWOlye+uyNNDdjYoNJR6E6P3kpuf0xwzQH5Ls8tFobeceQ3fVjLvotq6cboOwotK90PUVcG4vERrDH",
-	"H94yMoVXcJNKpLNK7h49UUyRp6LJ25lOWrLp5tpY1UTLW1VTgbRVaUfLWO2EbyHuPyVb5EkFFBUt2Ivx",
-	"fQ0rsTqpdGth7lNZjKpBO4XD+fGIlv6ulBFaFBmsqozoslFqT6QK7x6Go4KUT5bfKKxkUHHC7mImHe9Y",
-	"CmtmsNKW59uWQmFHXeY10iZJPJeySNUpKY5i+DoNAmEFYl2O3Y4CYy0onUOBJfcLfXx1lb7XwlQdHaY7",
-	"bjZymehPgBokt5WXJS/0jDY5dclj0XrYvFqQRrcEuYvGsxv+CGEXuiYQVyul1AzxeFg15QpskptKRV6h",
-	"DVcKaiyMdEvlhT2UAMS5G/BFX6abYwZstJPHC9TJycIfMImqthtx9EBfucBGOz5bMuORM1pVxoxgPwOt",
-	"Joah+l20XcjOjAk2hz/VuvszGJTeiAkrrDMTnXF3FfqwkSLYYJ311k5NUMtQq+Y3ZL+FtFZClwkSN7iw",
-	"JFrD88AomrL6qXh4isXvEADfA1/xaFfnvDEAuVx2GLxQLyjZCr4aGv0rXsYaadpf+8UDvKGC7UhizTHO",
-	"6fjRKVGMI0dfHLjTpX/kuOv4yDx46dGigfEWxPEGky6G59izQgeHlHCGTqAu8Ry0GySZsPeknKtjPGpu",
-	"Rhw2/SADEmHrnCEDB5H6THtJuIJh+0JkgdzQRJPdyGmxAEeMI+H0shlgmI540LgiTnagFRcU2ZvnRC0l",
-	"NbdxAcInhO5jak80o1pCr3Uo6PdOhX1ERq6IkeRxIupMqrGjNPC9VYx2CP1ohTQ8dkTJwbw5hDOnuWQd",
-	"1/7JBCOvP2RwUGn64Gb0TI14C10N5/a5PQFgV3VU8Jj0woedDLybWUTl9qswvqTKg/nijxQfuBjoDODt",
-	"NwcLza4xMCR3VBUaeolgg9wBluwNU9+to/EfSra8xK6GHR5FMEquyePP7zNkcWx9ZIufqHoxmhB39CBw",
-	"SjogZcU/sKKN/UJTK1omn+UjqpZ01OFXJ8ZBT16wYLyNNGgr5S6QF2vsbe0BCotIpdzNPdTvDzFAvWy0",
-	"cvn1C/dDdb0HTou5ftGNuX4xsUl7mBvyVOP3HCfomQrpzuzlamc5ee4qqvUrqWf4wDOiKNkC8rM3Z4Vc",
-	"QBHbqnr3xPCZLe9w91Pm96R1C+f0dNVfO70UB528AERFsEGt3X+skWqteIdpxayq/wMUGGCvuR49KQZF",
-	"Rm11YOTQhq4Td7M0XgP/1jT2ASAGDLI4kRvwtXi3YW9KR+QTw6uMUH/eUzflUfwj0K+xYqRB+vw9Z9id",
-	"REQUCpmL0NNpjO8v7bhqwEENq+ecl8/Ewh3FHIz0lz7iknViR3P3jj60qltz9cwcBD/8bt3rbO3n1W/j",
-	"LjSSsgAA9PLwTTmfwgfhMqD/bU/UOX4Y7DLjrbfcLoR9l7gzZ7vFGrFqjbBMQokNhRlw3dJcLtMlFZeN",
-	"EiZebBPaAoWiTmi6ZrfpffucQu3jBdeu5c7UeH+LHLSvGxNfRi5MpCtallBFba1lbLDooimflm308WwY",
-	"+6bzbJYL5Fp6B/84vPH1Tty4ytoZTtIzrDML4YHAf0q2jNVD72iKJy/mY5Z07+q3EzuFU/OK7vtT96Qr",
-	"68fj7GYfw/91X5Tk/cKknOP5vt6JFOf3AlEHfMvRgAP/cILU7IPTIgVzXL64qAL05Z6FdZq6aT+64+DT",
-	"BpGnpyknviNJ3vimcyT+hnL7bTeyiJv80hdnlAy6pTJSb+z/86Fdjy+MJRWhUaf+uaHKFccKcvtfLwjc",
-	"EGVp/WU8ku9OOEA7ukeez5ScLRpVjgdgUAzxrpy9ibTP6ZCR2y/JUDKxPf8NFS2fQC9nEmqSImjrQNqQ",
-	"zkMJq3gG+a3HLUYxdk0+pyu1/8iwLmI8vmPNyfpst/hu/zWd+oLwkKOCDttLzxYqfPuSgWYsmTZj2e59",
-	"qCGxD9As2t10Rc0MaQFp5gh2JWXOgpArRrXvHh7fS8eBgK3g9I7WRx+RBsff0fpIoWInUSbLYhp4URbu",
-	"K/tGFwap4SFe7m4CMz/FHcH4rxtRmJuN5NEsHTJZYEo230jtCUi12417TLuMzqhLwZdGnWh2x8oRtDCg",
-	"b7IjNcapCxVLf2NLFNoQXOI7EFswt4Sy0c0029gtbgGOEvf8wfb3HieDzM2pe0uYms63+QGPqFYoFo+U",
-	"wY+iVs+sCUwLkwUbZK+TyuapOK1c3GEf3rS9Zoc9enyOZkc1KDQbchHRYmYxquOCGKsmtksZCys6PSh9",
-	"y/9rwqra7F3Db99bgrgqmmGpFjY9m1OrNdLxruYfUL9SrEjkh/Dt6ja+85qXVFQjSypi7NwCYRtH6QDh",
-	"oraifs5czCGSOlYODa37xgpKgQcOyk/cjIZ4WtLWgJxRB47sl8PdaawJ53nsV39O4F1hqiVb6CuNp/hq",
-	"69rw27O288CerKWniUeYnqP+6tKdYYxqotWEyyFMHTE+1WDttVyK4nk7rz2OQEdBhvRyYGYBDEN3+Mvi",
-	"jSiWJYtnMF7JnJYQM+xXKHZaA/yPH64e//jD1YOvfvy/P//h6sEXP/770x+uHnyJv4q2CjiZx7RdMpG6",
-	"WVc4k0vP7AJyG1u9p7CIzlzf/zKL9Y9V+a+/KuNWzYmrK5a/y6lavkiOiCfXeGxzWt5DZYYjhkoGlJ9a",
-	"ROcLM+AzMickJ4DOKPwbUlAkp6SgAo7kjVRGUR6hIlqWcjfiTG2oKjLXJgMa6Udtl0bdHavGmZFc2fD1",
-	"JvXaLRfFX2Ze/0rubtJBFzeXB1BMpEbgpV4MnSF3vzYFVBuoglJk3qWHTlkRzJiS6dTHA4l0PFPsKmPG",
-	"NQfoos/w4PD+sSzvlI/rOzW0AvJf0xFC5paPXwbhqxJRKmFZno5T8Y94y35uXIBuhukzzSp17RnBHVXP",
-	"RhpX3bSWqZ3tV77vxNF4X0sCP2zYtx/pDPRGyWWJLHu9Dxvv6sqUkupYYpaWpdyxuOpNK+U4CRs9cKKj",
-	"FrSntkvTbLw8CwNO1nXsDtqMoDvG+qP2se2uI6l71Mj0eLNrVldQ81zJaowgf0X6jW13FAzJnxrtKxsc",
-	"BaorZKTpPeXsWJhd8zO2REPXZ/SDnHE+upjwIA/SLfyD0tsMgES+N7KjpfJIjR2Fhv6u18NS7sBCkXfs",
-	"sONDJ34jy+ImrtpWUq5lPFUVUMRn5CvcLwZdPJMP01Q4hIpmJKizoXsSyFwlJIQsiZHESp5UjIrdhnef",
-	"P0ZK6k5pP8SUVQZM/CdrxgwdXKpGT7uwcJF3PWOaZOUDf7SbPzyTAUVvoNJ2sGvf92nR8buujrHX9wqw",
-	"Sl5n1l/asozkG5ZvnxJKSim3uJ4reccCW1mGAwGqONmYp+AMhkF2Sb7T+jkl1vz2Q964yFPPdbfvnXGs",
-	"A7aUlnHo9xJw3yog+F1zQ6wN8DPT89Nm4COZYGq9f79JvHwmoHneGh9vH0TLOMuOVWJg+nGKChd6Ygbs",
-	"lh1iB4+nFHh+4ADr1YelU3QFRsBXX9oJe3x1BbQR0DIMkAB6y4oMCsmBH+6g5K1jNSuoAxkxQI5y3023",
-	"RbNKOBx4ybSG7QD6M17bb3AEUYCrg8lPLJjjFRtwNxyTqof6HdtZh1PmmkDO6OpYh+XaBUd3G7shqjQo",
-	"un9/Z6n4iQ9T1Pler6xexrHd560He/Yw4vRD+rJKNlhYnUxlxU0SpBwX1cI93N04sVsqtmo0e4hfPm+r",
-	"xFthIG8ZLV4GOOppVCD9JiueFNYaLw94vM3KBfz+/Nhx9BZZO++xVXB+yuAhTpinobL8J5yDyzqpVHGE",
-	"YoSXGXahlorUimlmxnlFklH2rKpPqohxLWXw/iNmZdzCcGI53cDABzyfXYz4voOrsN4mWv92m8M2xTuu",
-	"Iwhr3V1djnKoaqspXfhZIlbMoUeQFXTh0OI/RmOPcX7F9UTbosdXV4c5g6uRyNjUAeVmoVtYnEaNBA1F",
-	"oqdmGOT//HxigEd7AIzVmkCVyVVG2psDd4zdueMQwrYUZEbSpY9Bt8OZPBCsOB8+n10vqdw8BL1+5T4+",
-	"poap6jKk9/NuUwThcJKunNvoYapIZ4wdwZ3/kf5v7EP8PUC2qI1duNPdO+ApwRKguoXRdB6Tpgqv0Hw6",
-	"Sxfeug4vfZYDcceUibc+wKaH9txEfgHY2TTZMMXi3PzTznebnHZrMx2V1VHpGB6Sax2lTdkhg7inv0dP",
-	"2XqIWlbMudZSeZIqPKfTcWjjlOs7ESXK4ppQLNCWK/Jf7axlLpwMvCpxl8faeiPzJCQ+M/TT4sbVzAXG",
-	"oJ1n8JwBshNb3x0waYb+htd3WsZMxRM6/eQRxIuT2L46bhLmsqqYKLCN2kCn9Qid/B7Cn9gOwaqC8s9h",
-	"xTWhS82EcdFSl4jn0ei0VZOxtvsjoW8IVMAzk7GXPvAxJUEYjXv3tLBeRU/D14I50wW/nvrmar1kghQs",
-	"vsfKVfz3dZuXmPhYuAw+rT+3E1tC9+pooVyg/h6eg7Owab5lSo+hB2JOyMnQ6Vhx0MfE7qIMKIpHunUN",
-	"F2Ja6gFxhi7/QONYvltamvn+E7tjYoL3pmJUtHVm0GDYr60NvWMZuXr45eXZaLBf2ginkZZ0+xSJ3zJS",
-	"8XJrN/ZlYwxT9qc4y3wZX8wI7h2+qFD7jCwVrBYFb4yzvivAA6WHAw1Va2bmkNB5pri5Hpf7sjmEO16J",
-	"ToRdpNVw9WuN0IIBUvC2kQ3ifq/BMPHURxXd2+0cor5iT35u7DkOPdJ6ts4Yp22AzB+wVWZkTTpw62vy",
-	"58Q0L+zz48lkuTJMAPEasCt2KCuhBZKj+kvt/Pyfw2Pbm+G9AKbcZUTzqsLuvIeEyZ0d6Uw6m9iAxtaS",
-	"YkWTs8x3msxIxUqTOapIO8gKXKBIQZj9iuMUjC2JKzybFe7bDzhCEZ8/h4Uy7hZE7TJKvGsPzI3Yg4bu",
-	"0P8t6d41EeVxcw8A2zdV3J6oqfhMZ4TmSmqM7i+lMbK6Jp8/OYFIN+wIaWQ+VMwtNDzA+PuqjLn7geM6",
-	"9/Ys8rv6xk3DWIt5h2H+iA3ue4C7s8vjC4eTgKpyXNFGKGd7TLPXREs8LZfSbMCbgkA58hXl7KQ0sacL",
-	"jzb9B+vfFcGlnsO7iLpJrUPusanhRIUXLNKLaM8smz1O5Yi+f5bGsDdW3ZJQYQtqH8R5muIb48saZxFg",
-	"8GqEZmTd8II629aHFRuIMECXT6N4bg4gQ51oj7s1gmgA1IJdZuEBWSoAtTsQKyb5S/TleiOVyZsY6fAt",
-	"F+uSPSghzUa2rFtj22cdjtbiSe2aLmswHfKm1h3UR8XsN0E9lrWZm+jwDKtqpqivRPL33iyyxfPpDiPd",
-	"u51Uwng7U9adgsxNclcyaQXfXqXOyS34h9wEppWj2llx0f3t4z/09Z9PX49p1htqsMTjFph7hiwAgrhG",
-	"KL7xyJLm27bzSIDr9wDyJ7VQ23h1GWPW28/oq+XPkbnHxHIfeGtT4E446NuxuDO2IVfHkJdzmoUlgYAh",
-	"r5SMipTi3egSlqrojX1yEjFsfKxVxQxQzvyGdyeMeDxnwNQdm9XLrW0ul3JDLMDjeZNDBzc/CI/ISGKY",
-	"9mUraYiTlqluhJ5hnhA2sq6dyT+GcpfqrKTURILoMlXQ63Y27HiTAMb25LDuZ8RO30Nco2ryDWEl1Ybn",
-	"vmMMLUsCd7pgGwejeyaXNL56FBuGr9rQO+t1aNentn3XrETBTC3PFsa3/k6ji7AH0Tuqt1EIlK+q/kQ3",
-	"090mAYfVLul2mbtdGJ/gReZXcjgaw/bqJeE3vK7utcrQ6e7YWZftoXRweiVxAt66dpincQK2UzucuJWZ",
-	"u28fZ9EM/djvpan6sW7i99nP1YN8hsgHRpNP1UomX1pzEbcMoM9kLAwGuPPPNOFFRjZymTl8/FJCYd1K",
-	"8WINwXQx0uL5SAafqhmre7eRY5th7UoqQPyuDf/jRIIFh2ByBwNKwY8NZ79tuoo6nbSuYFGcvqyi+ef3",
-	"G4blulIWgaqIC0iA76jOID5tbyWarthTstwT6vtmw0XLvcv2iMZAJuirLwFnDZFMbOESs88DO2ZAwq2k",
-	"YjnVcVrNaV7VeGjdpY/bfBw28540s+B9KQzAKNYT6X9vecG+cZvErDKgstDpJRAX5L6LImZOruM4srPN",
-	"gxqGfWZ0o+h8x+PPr6Znf68PMM840gmm0KuprhbFwgss7RjlxenMure8akrqUDy0LF+vFk9/mLCp8BZI",
-	"m2e/RnqfpJI7QJ+U6LIEKnBBwByBHv5tT5SSb9lTu2ew9RrDHpIqzchuww0juWqqZRR7kc7V0MfdHRT4",
-	"hzEPJ/nHw8lBljgG5A8dkR3h7x6WqfjOBBq5HFbcZEgtBMcMXco7lpGqaiMo+LDPtMuqDxnTo71H/+L7",
-	"JyFZBDWEluUEkHHMZhbrWOqkYGvFUqtdgVM1vt5Tsfz7U4I1Hxb2xsx9gx9HiqWupKyOiBW6L694yNha",
-	"k0EbWWtSSZcViKAPGa2iWoFcUTtF65oVGayBkgfKC7gti0IT412130mx1mQnm7IAiFtYa74uCjBhmlhj",
-	"RRO5WsWTjlCRO+mtBF4PkJizHt23hiH6p8UkjzV1Y2Ap/KPHmTi0tqdDQZIcxCNCtZDL/iU5kl9jLd/x",
-	"SGOfFUebvwnDy9MritAGGo19cV3fR5MKb0SdXJbhSONxgElxT1c4NfKlc3gtPi7xxAHjRNKXWpmcU2Rm",
-	"r4xlE1Z83SB7DjVuNQuqFMJf7DJzAMU9sacStpbO0CS3fzSsLKE5Uh9qmEopMc8Sm0dAMdVxIyLnDS1X",
-	"bzvdVE+QdCnl9rkVx+mPUE0sc4NuD06UnQvViLbVc7xXxFllibSqS3Z8HLzbezEyhJLXUSxDNxJJ4UO8",
-	"b+jxCA5lwYwsC0KtnxU1Aia+YmCTdaamX2oYFlhPC7LDHbkVjJun9jPDKsswgTNacwhF/3TNkluscF0/",
-	"O0OfXECob3LfT5MXuPb9yLk+u8Z5Rc1bON5ZMQpVnPx+qB/9jtVmTven9VtWNLk3vk946/yeUNbvkmsm",
-	"Ruqu8Y+3slF5AlbXN3yI9HPyohiIt9PIpZ3Fg2LbA7nEdHuMXk+uECBk7cFDcr0s0BrMQ6wD2Z5jL4/R",
-	"FYemESP+SMT0koLdJudsXcDz+xHInNlwIZgOnU6xyynYmFwTOystj0JyH80Sogz4ysQoa/LFekNr9lf8",
-	"MfGORq1ozm6qz1ND2huebwXTOnlQgEpMvLoPi+m8rCO59pkHH3D4/VlHF9p5DgKNKb5qSnbeLruRZTEj",
-	"7hZqr2OxSYQVbxguNDs2iFcycw14YOfbQDEBreuSsy4GxBni0JsoFi5VTM/h6RnbsJLdP7+VeQG1I/CP",
-	"CG8JcolNkf2uc85RdDTPesJcKgbXTy+yv90xVfDcjPWpah1ZV6NlJBhq6O3XilEoGgFjLnOaIltPHgL2",
-	"sjEYKNi51leFDFt0xKl8Zkaou9ZRhm0fRIehYChqJ62KqjiFZ4C5D/+iZDXSq0KWPnmgr4mdnpbkFLua",
-	"Com0RUBMVI3uxNM2u6cfieUQrJ05Bw0A2RxRRMsLXaEa1n//3PB868qnAJIGprPRZMdFIXedNd2I7qrO",
-	"Fh22E0jVdog0ZA098ocVcZ08qDx9DaRxWwQBtNPrX9uO1KmWe2aLlXA66gQfLOjoprCjSniQ7GhGP323",
-	"a7vHHSf8h6vAFyjYTMa7imntvIepfbPAfhN4fRJ4APUmYho1I1nfzuI7ZUM8WZEGXIWHSjL82EgO7pk7",
-	"RLob+4G/FQTS7rcd9y0YmT7rCjaANy8PiGiCliXyTDzzFZGn8ky0uYPnngVyHjveqkQ9SGFBC7mIo7FQ",
-	"vMoRpU5d/Q3HWlR77evVSjOTakYViu5YjBTic7/37yRxFyF5dOuA2MMOjk65G4lpHBC3Hj7fnTN4luWy",
-	"hApwx+KZYeuGDA6bgiyx0l3uRCp4mIsVUyoG6zoI4Qm5lMUekl/uiF9BXRO2nClmgaxGgR4gnfepZIE0",
-	"38ZAGkj0TaB1CbJ04pzEa9Gl46VMqpuStX6JFbDRbmB2ChQBJilrKMvV6hqJ3zuVOnaaD1Is3ZSIimYf",
-	"sQkLnMsC6W5aevIuc18E4pGyIzx3dJLnbwiplLX9eqiC600Geovs63axQJNlN0Ly3ll0BeR/nI/PRL4B",
-	"ZwSh29ZAce2ZMSBgZ+M6VM9hhkWuACdi39QhqH/492HPt/vrIYARkECWfCm63f6+fNitoN97JxQ/h7aa",
-	"n+nQGgZwCfYCzzT6CfY66BZg9OxYnZEGCqZ9FcV1/0uHNWrHqzSS4nrpvRf+6KIwRNEeSUtOxd49OeZo",
-	"p4NbM4J1OK2Uo5CjvdO4IfavvuU3NgL3Z39eynwb76dEC++8jxAr9BqMW/8Z6vc1LU0WynMzlyhXJHBt",
-	"JTMyjOF7raUK7t+Ulrx3lx3ldgif6sHAHRBvgfzj/nXRmQQaihMoIJzHe2z837rLLgs9u5cuv/6L0irr",
-	"UGZn1dXtaD2i8eBOw4aFrAUdIrK2bZ8JJex2B4sVOTswRHwFnFTIn1gJE4fQ4ZuyMKwkagkrpBN5Jd5t",
-	"mKpkxQxTt4yJMez/IPNhLZmSakMO8KgXo4ocgWpHm7ON0EjajwttLS+0AVd0O6IqVgzjHGnHQjEzESkp",
-	"utTBn6RWWFBuUh4M3++/1n+bv72zpyYUgr/DlqKnVIG/k4aWsahWzovUhjz31G3ok2ghlC10s6bqrH5D",
-	"+LbwpGOdh1DsE1NeUlUw9dBN3bx5x3thqEN+tCPZAiqM2qNdJKRxnErYLLs9LBy67zOIXfguEOCoARLF",
-	"Omxr19u21yL9YAxHT4YDNrdjdJrRAM1xXj7ciZesRHywJJrur9uGmsKahjmy/LTdK1K3vBj15kGlYDu6",
-	"NBpGN3+nMzH+zXetjU46F2tNlmzNBeQOznSul/IDG/M1nfnhYwLyA6YvoEdtcF/T2lPbi78DqcTqsZRT",
-	"l+M8H0guNTMgkEpR5pzCAKVO+qzRvsdzHNaKf3jxhqnv1lEWMaKBIJ0LYJmiZMvL0MjAh18YNZD7ScIW",
-	"jBDV+DCo6TAWr/kd0wgpVMn9YGZ3AHCRxqNhZbUPNohdJXPZQOMma6ynryPr9+rACr4s7S6rzNk6ASRw",
-	"6UqupRR/iYZgkS3Qm/2rRkFUgFrvD6JMQNiWYReCtYMbUk3sAx17KHYhT6wPhqzzuKTADeH5phOEIAVf",
-	"rdI3h1GJ7aiK9jXqBmq5JltWG+L69CRR4qkq1i75L3KH8X+P+oGiN82t52/3WgdZGDFxR3PCwOJ7Eue5",
-	"u/PUnmzxZpWZOx/alkYKDzzHUaixETRsm2Hy23XnD4wgxnZL8fPV3dG8GscG/951WIwccksWGGrpQe8q",
-	"x5rVIdMKZc1jhTZDW2PJ4sR7gZ2TA833SAdHD6rs6SSuKxx1KjHXqqR6c5w2zCc3gDuFi05jltC0i/oC",
-	"RquiZjNGlT5s48DqYwXx94U0hY++GZEixlsJXJPKRlYeNKOY3a9rhPOht5g26Mm5EFHAWzqIU+ebUjzR",
-	"+4DPhzRAi5/3o4SJdmrfUbqxfSWeyHp/XuPF922Yc1j5FpK4EGB13MrW74ZC4y2v60gP/zlG4EXqASPY",
-	"BMzwRsrF35RU6IysG14wJGxSrGJ2RjWhXD1YKc4KMLL0Q/Ku5WXCgiXIPFsnlWmyzgiCIDWpqsyxrHtj",
-	"rRHAyUGJ1UvXYMK3lXhIvoXWjfDEt89vyFdPvvyfxFEt/+knLUWHJJGzssAkIXRJbOFjXBPXLxHzeC7A",
-	"vehQkneakz9dXD18/PAK6HRqJmjNF08XXzy8evgF9mXewMw9onnOkFRrzUYqFCmpN1IA+2G+cRmOkGPy",
-	"8DbgJ8Fck0EuVAmC5FK8LBZPFy+YeYavAuxhLYVG3fn86sqx2hvn2gKcModbH/3kekahZsS6Zd7xfIYN",
-	"+g1cH2VOV+X0yvavi+vfcDXRolBWK5zbtpEVI4KZnVTbzC4ubkjJtWHChYyzkEPxb4LHrmhTji6wIM2W",
-	"lBtG46b2US4LFFAdrUF9RuwFeHaVzGhItuGEA82AyJlDNyIkVudUIEHJ4QTfbuTuBuFSvfl9PGt+j7oq",
-	"lNtpgddMSDzQXMPX2eXYyhZ+RbUDTIA7tyKa/8KsAQ3/1T83VF1E+m4eH/3Ki99Q+CUzsR7qVvTUTbu1",
-	"LoT0rt6hnN/RLfsaT9SenJ8Mn/rSm2mnfondKhSFeL0eLVBvL3n0slj89iN8PjI9d/Xu8DveMlo8g4sW",
-	"uMaYNl9LRIAmK8uM5NgE3ZRvINLJav15kofgIDAFT4hvDO09RjXst4vugOuZpksPzSMGkIHAexnBrMrt",
-	"SHhqRzuVGHhclYy6kIU9fzyBwGPyj/836/LPyxV5DDCvSc6P9bj7NbIXgHrZxbQ+Uf+zhW6qiqq9U1hC",
-	"hX8qopQ6cV2qSc1kXTKyU9xY92WBG4HKNxw6zduf0DY8si6sufK1u+j0hZEGoPE4pntQ0mkco45N27c0",
-	"35AlNTl2eWltCwetv8A8WgFD8WTb1AXIAly8BFw8s1GyWW+wDF8B3hFirBqnNIR141P4Xqrt196z/5ec",
-	"QPtxvnAsvvY0QlEgYQ50It3mNtAKINSdnTmfVtoQiWB3TO0hJt8NSnhQUVuFAT77mvu+MiWi5dxqzamh",
-	"pVx3DOKBHXvjLrlHAftXjAjXD/J84d00RiOYxrlGTck6xpOT01bInVN9uHRUOq+4NjdwxZnCSeO83Anv",
-	"VfaibwOpPStLl2KoLiC1d70jU+4EyhCQIBCYaIUVMf0OhfaNkvUNRganLbrnUq2lMUx8VIsuW9RN7Kxq",
-	"jBv4zGeuvkfG4h/vZ4MMivFxt8WD1/b0D0PjF9C97xirISlEDfC7IXKn3b+gO5z2WJP4AXWDLeQ+juGt",
-	"Qh/UtOSQasHVcw/BQ3vRP8hHzD+KcX48BObnZmxj9wWHIRqkacVc5iO4r9CaDAI+/lTbX0CvvrY2N3AH",
-	"Qg8fwAdA31mf4oEO7dh8FmGfXLfRQsxAOw2U26kTQm4/zglh33TrPjHxlMDhX+aMKOV6KeU2IyU1oZ8c",
-	"TholJb9jmNuVghhZY11IbLneGqpAaB9nwY4Ro6Ehjn9dNf48dUUNj+3J50U2F51dUvGyGGHv1h422icI",
-	"oJ5q2Q0ptAni5ppQItiOtJ3exhHwfaIsHMtpW8XjC24VQEEZt/6szmyoSymfE6MCXX9UoncaDwA/c+Uk",
-	"Bvhf92hkuzBVLMj7it8xp6o9m2D4IRW1lnu3gWFrebpA2Ibqa8JXREg07Lm2E5u5MJ7c+nQbtPCja4pd",
-	"uOwLfm6YCp3yny48DKgVfxe//GSoFj9eNEoDkPjXq9VRMh+grAvYD/uBVd0YIOKF+7FZITPWJS4Z7sAI",
-	"DvEdizr1V22BHMKx0lJ4uQvxTOtmlgo3txrRgZzbSY8A/R1HXCBcgO8qJNPXWPcXarNHGIdFv9byGCi4",
-	"jtIehzlw7XM1WVENcR2sb98wsuUm3zARJkQ1QmdwGqq9h4PJxlyTxyd0h+oz2EPRLIgrNeAFQvNZ6LVE",
-	"oFLmsnhYrS8FO3/HmPRo4PfhxJryad40Vsq8YNfQT8/u4UsFsuQGsu2n+zqjPnx0bFcX3b+/FUbtj03V",
-	"Rw/Kt7P3CCBKx6IczzYebXKPIsKXRET0V7lzdpL2XVo9/3Qg8xQu2IO74skecd9oc9Z2CFQt7TB8gYd/",
-	"12E8yZc0YMnw4iITlDcKj+XT3PWoIfmK7m/gsR/FjizU/m0TA3zSfUhot33VHaEq3fuzPlo5vOIxltvQ",
-	"w8i35IY20F1O6Sv4X7TRCV+Z5FMZU6ClNTasSa9c2S1k+yFhV9n5QERw5zADLpgdYhmjJ0Ewlx8/edI1",
-	"lx/gz4Nj+hcp4u31/Ag6pyVmXsi3jZ2cR//FmRD0mvzt3c3wiDrOJj4giSw/AZfaqvMryqObyHu/Yjvd",
-	"+8/fI17RvQNqYPaKdncAl0eXayR1dOjdYcGx9UyMHx7oE+5qi94p+8gaWS5ddLl94FlRwAF1x87Kvk4e",
-	"gPb5L0Xd/A6Rlgn3CdFt/BIBuVvaORsKKdi144NWVgG0dUxhf+LV2Ow++hX+e9Skesvu5JYdztrvJbyW",
-	"JukSRy7dMoRU4pqwJ7r15q7RnQMop3MO/MFw0vma/Yp+ISDkglvIOkugVc05bmJvRgX7YNDvuOyStWL6",
-	"K/tgXIOhe5v8NyUdjU5CuvSCK+eNa7rrQtjecbFWhNTQbtuVl0Ojnv7akY3J5TlyHslovHbP/eSSGm5c",
-	"v8NWOurJnJfW6M9ozXMAXp44pb2nOVfywuvwLT71k/AfoazkDPe4JzCwoPWjX+1h9tvRBLiU23euZeiE",
-	"BAz7YB7l+u7wy/ubaPQLsSnpBfAB/mz2DmSG0UKpkOAJmJPQSgNMILyX/I+3z2/Ik8d/vvr3jDTC+oFw",
-	"FmmCpT3ezubCWtKXPJGs9I8eSB5dH/oxYSTO+ELpHkna4UnlYnZHcoNfW9/Fx+s+ip+oZSzA7yCzOBux",
-	"kilrVGvjWDg9QNXOc116hGqESRIKtl4mFPuHK3/vVMBB/HS4VF6as3MBB2lAKGY1kiytZ1gEJJSvdcNj",
-	"2KtRiASObRVdRbqnrXJCPgBGckM/WzrP+hV/HRH5lmxnhH8OxHpvrp8T1n16f91X/C4OYLJS3LMn2K2a",
-	"c/h5e/YYCWdJaDQXnfl0t3Awo7+7VP9wEXsHLwAkHqwbpjU7cvq+sBd4osL7WJnd6v+PuySRS63dDIa6",
-	"AzLKMPIe1pGn7QRYXXEpvKhrcdqSKQZuC2AU7SIeceZqqYzyrDUjyG24ZH+fs/fGjeJ3wv3618ftEE3q",
-	"8PfLWO1tI9qC09Ka62W5d1QIgSO2k4rB9ksVUrBTQ3SjvMXi4NvHYEnPlaMivn9cUmCuTEEkeeT5ycnC",
-	"OAZQMWrYvW81M07/x5d989guI9jOw9VOd5txThIT4a2Qf8dM+EVjZP6LPq0I2VyFu7p/hbtAgKyjavcb",
-	"0xpR06uPsyzxPL5ARKvkd+yRNgrbeMJvEIbpfvIcoscPg+/DVR/jPPBvG6PI+T0KGoKcekUN4fdJhQ3+",
-	"y/4pixs6g/+0drq+vnzc3S729nsud2iJf4clDxX/MLWY+Qf20UqSvucfPo0FXKg9qfiHwfq1wkhbu/zD",
-	"P+eyhXF/ciVJoBgfvSIpvPWeV6jTttgCrak4Xiz7hop/1VLZN1RMFMrSJne8NLAyfdtvqDH2wCGusIj2",
-	"EhWfiBEOL4YIJdZw9BtMOMSSYYdoxz0pZIhgAq+Rn2Wj9kf34Td4yUWR9W0F/gzq7AOC1D4TjNyJ8QxW",
-	"jMTscFJ9+Z2vbPDdZYZ9KAi0gl7uCe8kq0aaLXU/E4eYCgp383KB5EdZdvgOdNZWqfVPnvDJ2C5Pah+P",
-	"2fC6qyxJp9DLLsnG/R9G3S9+ITHs7GAoB32C8FsufHIdfOundYB118zH3UL7b764h+1xJ4nhnDd4eZI2",
-	"vgNOFCgJAepPUtD9px3a6X7dvaf+He9rJ4HyxdUk8Nje9Hvjjr2UxvZc/+fL5RQ5Fh4g83B4/kB97zdE",
-	"NKr6/ySSRXmVVBz3F4Ey8KP4iwi3nPYWHYkhNEHDWmK0sX3H73tJDsDg7imRVVLxu6QGjuFbBdsBeOhs",
-	"5Uo9SLx8P8ECufjYPg7O+Jw5uPRpiGL4tEyxmYvn/iftEjZYWDePWsKQqHK+V9z40OOsby2LP6UaKwf9",
-	"cjseGcBZK6q2hXMSZ2JaVYjvnw1EQzC+JpTgGB5KtSYoFsIF+T9vX//1watvIBxDNfnejfmaLKXZADk2",
-	"AF8BP0N1yzWCUPtz0DO9wnuqk9CsdmaA1jlIdwzCeqAp92nr/M474CVyYbWSy4nY+Bu85GMYO/3mXwl2",
-	"z7vW4DnH0OmFytt6XXDlN/SOEc2EIdr+HouKuf2vj244EAmK0+ueg1oPlS8CIuNFKoJs2IGvpsYwZZ/5",
-	"v3949uB/0Qe/XD346v96+ODHP/3bIspbMYr8fOvH/JGIn1oJJTYIwd5uhy1RPYGM+/nxRKuFCAS+v4EP",
-	"6hF61cQ7SXJZNpXQCDojFHtb5tlBfa0LzP4ihSsX+OKLL77694z8479vIvNyzzSwtChYkdBdEa9LiR3+",
-	"xRc/A623YLvLobq6BbN2vq6R8pNpZErKCBZGI7UUlDGvMP4NBOq0LMmOlSWuyU4XmnGi4Y65cO9qv/Lp",
-	"yBlNcZ5jzrDV+iedMEgITHfaHI/yF/caw1BtWEHsH7NgA2TWZqB3rCA1XWNG1VkLhyXgTx5/9eSLqydT",
-	"4Rh4czu43zsygwJ9O8IrESkJ73CuW5MKToTQ8uQiWEZkDj5gVmOlZjtkfC+5AOJx+18cC/h21rUz0kMg",
-	"r7sMSCtmF4sbeOf3aIO7RSGriomCmj4TYM9yh9wU1DHZ98M3W2V46loyh18CMx3TOiO//n1RSMH+vsjI",
-	"3xdy9ffFbxk2fgO2LZ8SOBzBQ/KC39lR4p9gDZKmJkwUzvZkVOUb7GvQX77uQUM3LGZu7ijEzrt7u5u7",
-	"xZKWVOTdwqBDsqd/iuzjhweimL0gOjPxiotobO1NmF+3GtD22dH9JcjwbmF6HQMw3VuFUo0QTs1XUrV0",
-	"gjgARcXWYSOsPmOu8qgde4uXfCSQB7Z5/SRgHiibHsgDf5mUX8NP+WfEefiRf3JID6cdHx3r0XnvPaM9",
-	"QL9iWA/NjPFG/1hs8dZfc4/SCO8YcSoPOh6Ea09Xa5Nvxlrl60CxQ7Shex04ijKipWM83Enf8cUZIChV",
-	"bN5nPVNHLud+v5TgXPaC9vC3A+Hew5HmHo8v+9g6fmxWLxCE1Bt2tDfDe6m2t/aa+y2b/OhShU8aC1k2",
-	"gmi84FKlV65GEKAVYA1zo325P0xDMJuOzIWzrdgU0Sj4aL4ZiXSMI5pWtfUvd1wUcpe53PzPDbcjAsPX",
-	"tSeIk4naVQgnT8TMPAgdh8rz37LJcbmKNwV1oJ4EJfPtL+iWaWhDiMXHzjqD4R8Z5BosojNGmVOluKMj",
-	"hf772tA1I1IQ61r6/ocZkmUqH49WjFmlkTvdrctyrCrRILEjG4yM1PnYg6H++C8KGPR6Pe6+XtY59e8D",
-	"9w3pqJGerPRN+B7hep0wv901H8P+vg3l/L+v9e3k0je98bdptjd+yT+l8e2H/mlZ3143PvKi7bz1vi1v",
-	"eFXU9O4o3qOcltblV6OLFod84y9LZPLpPHVm6jPcer4kXhrdmiVw5gjC/ZcgLyPEoWhJVaUxNv/ll0++",
-	"/PczqDkOhFtytEiOCNbuiVOmySGjNJBM/zKPsDN2lv6CDNlxeoKrU4jOz816g7guPO2ZtS/qGnpWiMK7",
-	"cGBIddLdp044dB5Qd/4e6A26eERr/ujusf37/xcAAP//",
+	"7L1fk9w2si/4VRC1J8L3nKGkli2fO1Y/yW1Lox15pFBrjiKux3cDRaKq4CIBGgC7VPbqO53Y932ZT7aB",
+	"TABkkWARrKqWNbMzD2N1N/+AiQSQf375y98WuaxqKZgwevH0t0VNFa2YYQp+elnY/+di8XRRU7NZZAtB",
+	"K7Z4uuDFIlso9kvDFSsWT41qWLbQ+YZV1N5h9rW9ShvFxXrx8WO2eLn6gZp8Y/9YMJ0rXhsu7XPfbRi5",
+	"Y0pzKYjZUEPMhpF8Q8WakR3VpKIFI1JkhAvySyMN09fkb4urvy3ISiqys3dwTQTbLTIc6IbRgql2qC9X",
+	"D/DVxwb40X6NrqXQDD78jZLLklX2n7kUhglj/0nruuQ5tSN/VOMVf/hZ28/4rfPsf1NstXi6+D8etZJ9",
+	"hH/Vj/xz4Y2HgnhvP2XHhCE7JZ3U3G32qc/sd8EMKVkzZTgOdEkFzpFhlR7+ecPXmxv7j5VUFTWLp4tC",
+	"NsuSLTIvAtFUS6YWH7NFKXepl1ZcNIYlXfyxqyc/+jvd2zI3wJ/CbXL5M8uNfYf7BVWK7u3Pmu51ZOqy",
+	"heEVK7lgB2I4Ngk/yMpO6OAdvaGCaDuPd0MYjDVbfHiwlg/cL5es5Gz1EKer86cHvKqlMrjGzGbxdHHH",
+	"SpmrRpumepRLxR7hrTCOZ3qrn3OlzXDBvHcqT/WWFUSKnJElW0nFiJYVMxsu1vbPmvKCGEmWjBRSMFxb",
+	"dqVIQ/bMEE1XjCz3YQVthdyJjEhFSinW/pEc/lY09usPNWt0OhpheDkc9m7DRBiEvGPqmkhR7gkV0myY",
+	"IorRwg6diULb1+42TDFSspUhsrFCbjWNGvbAzkqrbJ2NpjuDKfOVS7l9aMU9c7LsfThV5jtWm81w7VVV",
+	"4mqqc3PSUqoWeO/EF9aK1Q/9KOd9pL0V3vut1TbcA4uC2yml5ZvO165oqVlfRQr7xh9SpVBwPHiSb9Ab",
+	"WrOhoimWGyrWJbO6rGSDi7ivpTteJI+tr1Xw3gmhr9SeqYdObPOEDrd2pK5ju77J7ULXR7b+ZXvzyBVU",
+	"6B1TU7vlLa+aEs48Kzcmih+4SJwh/JLBDF3BGb+y21tGHsMPmuWyO1FcGLZ2q4OznHW3mu7flFwrWiWc",
+	"unCZVRpDlUn9gt7E4+eEEXUeFuTSDinz4k0522D+E4XKBFPr/ftN4uW8GE6AFCwjmt0xRUu7SoxcM7sJ",
+	"xxbKzw3P2ZvczLIM9PCdKyWrdt4Jaqc16oyEX5dUD3f60degbRc5fewxsu/8ZSllySio7o5yExmYfblb",
+	"K3g+UcXsQPwR6Adn7csU6+I95dO2BdjP8BFZWKit8LxCdKTfmXf/kSmKtWSoVwM55bJaSWWole9AJBu5",
+	"IxUVe1JyZqfI2g9uwnbcbAjliiyZ2TEmokt2xDYY2Fd+E3PjdDceDm7K3ELhPfy287BZNpcTPmy3TKCH",
+	"cvSMG7ov+UbynOmuwiz9xn+44+aSGiuKCRW6cZfZeWpM0h3uMnuOqn3CDd/hVXaT5oLrTcxgQ1utbgyR",
+	"wpqKGyoKQleGqR1VhU5dEC8Ng623oh9e4vVfPhlqakUVF7Rgk8a7vw42mw9Mp5v9/MPhMCKjqBV3h80M",
+	"HQCPVcrtF5qADe1WTN4oxUS+H2hBxah5w9Sf16n2IVN/TtzvP0b2BE3LFBW6dZfBHU0+Q7C3TN25O48K",
+	"V+N10bO8tzc4Jc7CikmxcXH9nmrh2pufBYuoZymVJVNrJg5lMvRE+7uv3JXpYoQRfCt3ZdRCkNSkbBt4",
+	"bcxvXO5hZ9rIRrONLIsvNEFtvw5elnO6hNVe7xKmncf2ld/TWHxHrgglbubTnlUwVj9XnBWTZl1JDeub",
+	"RIO3mw3XsDwzPLw2DDUqaSzsjok/yUZF7Abwc0GkFS+KkpEN1S54JTUTRG/AkFjhJYzixrCh5d2ByJds",
+	"L0VBVrJRpMDjLyVWQ/dM3Rqeb/XIzi1XhNF8Q+BKog3dawijre1m/vjqiuTV3/+f7hae8Na+UpaSTk7S",
+	"K3sN7Awz93a6HTg4x+/djqzCimr9IuIn0h3ZMb7egKxoWZJg16fYuXR/azeQuKlZMaobdewgieweh8N7",
+	"VslGGG3H5o9GYs9fPK7BcO6tZl1LKXRmT2ou1ooVnAmziBwI8o6J0cXCiKYVWH2UFLJi2vCc2DvS5FLT",
+	"tEfXVNhPk7xMfC6s9dQNoVZyxWOWrT3krIAgNIG2jBtY6TaFJGXz0ZSItimmvX8ZFYHdyDNCIcYlGCu0",
+	"dcCohli3puAXJIhDNcsXiYtWNcslK+J+jx2M3enxGpgZUUCI0Fl94LXhMZZF9NyK7bmS1TE9T99XDk2W",
+	"dJ/TXn1kG7QfWlNh1B7CpjDX3YmePMaP2S0YBMg3t3a3Hzn9QMpyRVal3eSthPGea3IFWw9GQNMmXhsI",
+	"xcwwzkyI3Qy+a0fro1tU2gt2tI49PRK1zmVTwscL0LWV1XzR2awONjup3F433ML6ATkvE3ciOWupVaOO",
+	"orqlk3VMOr+5dC0Pb7uF5XM4z+0yPzyKvS52dMafPwcOvNuB/XbZOU7ag69zivipinn8rdU4sFo7p0BM",
+	"zd3jo38bja/UjXndmNS9R4NYXpwSbDs4wlykxD+uHUb7FVHZqEbPdeh9emVp74UES0YkHrYrar38ECNq",
+	"avJzoyFhKay2WidZQoi9F4iVmB0Ybp/rWGgOXrXbyJIRp81Jx67qhXpnxOkP9aSiH14xsbZjfnIVCQjq",
+	"+E633DtrKmXAx+Yanx+bzta5/BpiZe6HxxOxNpSNlfaEE2nF/RB1Zp4TCfP00Stc7LB9b3XEbnsbuSMb",
+	"aQhFBcPNUA91prUihsIUTVli4A7z7gNt2EhjmDbJiV9qznrdeGa2UeOGkAuUf6GJvUxHAom9eYSnZUE0",
+	"3XF3PjktS3vHVMFz89BP2Lz5dnfDCG+ooaVcD3dfewaln6LWd38pVjLq+zdzHtSMPgfyF3/mVt+Snwah",
+	"zdjD1g0vqJgTJhp/VskrF5ofs0SOPfctFWs2YnFQsuLrRjFS0T1ZogcF9r5htdvJMaxZyTsGNvlyjx6U",
+	"0WTFWVnEHKiaiklXhAr8Xg0rpFFweFxAVo1uaDl1+1/hIsh5CHP+W3sLEfQxcwre+biuUhxomx9HmGn/",
+	"GSjK2F5/AwigEfQDJTuqBBdru4nUUjN9baduQzVZMiaIxpQlKzKYcIAULJkxTD0krwUEZdzukxE3+oyY",
+	"Dc+3gmn9Q5VZv/RFRmqmvnV5Kk00Mw8H+/Sa34148yVdsjL6F/vshIOf+NhVyCWkhYrbVP1F8qUonvj2",
+	"3krsFAsPJZS4UTt9OGOfRt0eGsnFPAPYH3a9aA2G/qQqmCIlF8w60HY/mcSodDOB8ZPLDt5Ff2cYdbTc",
+	"0pLHc3srilGPpfUdiKJcMxx//SfvMPt5z07OMVvP135XAf7vtd+Be7Fm8J40Mawso9Jy/tWYe4/4JMQI",
+	"rjISksxcaF4wl09OPoBf0b2P7h1JY/j1mxJ7GQsG2VkAnBU3xF4USR5eE6rxmm6w6Ags6mh8ZEY0pVlT",
+	"9SYdkjRpUd/IO6YwuHaSUR1Mo0ulZUaWfKto8xWm/4rR7QNm8XX0BFjb86Ybmp+nYEmKMGKoa9mo6CY/",
+	"tVkdxlHajwvS7EZK3FvGNjgU5mneugtXUgOAyMEx/S/3+DDwN5E44mYsYXSNeFGw3so9KSQ7ZUuKOuhT",
+	"gDop7Vbi1WQmpE7Kdi9xufAZGrCk63gAJ1dNtYwI0mVn6pLmYG0uFaOFuziiMxAYnn7KbsOowShy/KBU",
+	"a/b9+iBO3RlryegdE+7je8oJIUdSy501X9xre+/pPEnG8L0CQGUV1yZzoQ0Alml97T9CfBHRlWGAkWo9",
+	"BvebcZxam4MVFzxDIfqbuM/CC+IZF8lLspZMPyW0LAFu3dQQCAejy9osHiPd1FHbcRIF4VX8RBzEjRSu",
+	"HGN43q64GTH0asU0M0+J3khlMrKy7rODkkcnGdw29GNpWb5eLZ7+OOmS4B0ff+pHpNIOtsi5YUWuWM5r",
+	"Zt19Vq5wP3OARNgzhgAuxVLDanNAnTNRlpquopnnvqMOo3WXR0CFE1suLe64Zg9vUYbz9Anv9ZU1nVyN",
+	"f1hQgaNuj9xGrL7cNDNVB73Zn2LgPecSuw1iQzXZ0LpmghUOL+JxcNrwsrTKkcsKYiRUb6cTxaGO46MH",
+	"esaOXZ5vnNW/akrvghVcbzACwHUUZtlBeA+WpIdwxm8EzEl8g/Ip+p1EiN8QOQqeeDFiPUAamzEBknSX",
+	"+g/y+jd4JBs7mNC9ox58iliipq4ha4/TUrKCmI2SzXoTPazss2fFYeX2+7toeZCHSrLiWW+djhekwNnC",
+	"cqrNPJi9vcuKcequ5/66Ltr+6A1q3/XZI3DvIjq5Vp9wNowsu4VFkNhsKgD04o+1kkvANXPTNVQ7hoqk",
+	"xTwhVlRth2NC9YLzXIRl6iXn7Fi7o0efKBUbNSUA+2yvIA6RbbVNgA0jWEEOFd1uA/atmQNywM1UQ4pw",
+	"ze8YeCWUGFqfCW0X7IN5x6tJFMxf/HX2HrmLl1xqpu6Y+kKTvJT5NrG8KlvIxsD2NzGE1+6y9o7/am2K",
+	"SFiyTAiol1S8FHVj/A0v4wpcl7TRfFniMd2zcxGzTnDDdRVnUBLnq+ZcUd2K9ErmIEU0ByrXATt3nbEv",
+	"Y5Bju1wmvv7dhqlKQn3UrVvummkv0UF1B54dXACszdpibY1BxGGVu0np38JFvn5m3uLVhtUp2+6tcSbo",
+	"IOLgP3WgTR1kgB8W6rzTqcwbC1ko3nHngRtWZ39ulTuc1O0RO2adjFXlQjBv0jiAm9tVmnSt19rkE+0t",
+	"o8VLCIdOJnZQcm7wnVeNff33wqh9uiEG5tzHrC+smufGgyWTvugN3hA7od0WPeew7Qcj3BOydlzDzx9Y",
+	"ks8AYUwcAriU66X90S4ta1ZmZMnAtwsnh3+LF+Sdiy71LN0Zq2zkPN9yUczIYwA209UyjFqA8bQ+fJt9",
+	"HZh7jRJQxUv1U7IqeZ0RvaFbQHXlGwYnzuC5d7RsTioqh00CvjRbUDPlUYCw8SiZmVIxI2XN+KH2iK+t",
+	"2+CQ9odH7DURctcLPYCLTE0P+zc9y0OrvWB3PGe+AEVLd3YB5A5QxCJn1idgd0wRuTI4aMhqQlSxE9X8",
+	"zydwYPkf/5hZH88wO+WL//3jswf/iz749erBNw9++sO/xUboFc4bhS3cHs2+BeoP/KPgtCwRXAe7bYX7",
+	"DgZlFNN47Hp7srTbR7ZQdAex5BVEbkrZKOvkWJE+gCizoVsmHuAztJF11AQNh27MEzPtYevioNwhYe0U",
+	"wrEzFQUOqnz4/L//9w0Ee+D1iARlJgtWpv2TlUFGrkhNS2bN7CekoGoLf3ICmLs6YEbGFsOtO5xj4RFJ",
+	"Cmk/GbPoWO9g9X0QFaG5iVoi1tCE87Zl9qgoF2TZGCMFcRmEgfBmO9YFM5SXx9PwI/Gf7njseRcdkLW8",
+	"x4kYigbSdm3hl904o1GvDdWsuzZ2lLu1cbhK8F+qEQL/ZRcM/gtWjPslBG0ftIvFFbU4HzWq9oabks1h",
+	"bXiPrA2MWBGQYCYjIcQJjAwoAj+QMHOj2tlUFUUTIxYDSs98LY+AIjphlOEfQxAvPWgB4qIVa1PpnYAF",
+	"nhSdiMaReMiIh3NKFGLEOsA0+djCGX7ac2csk1wCll2uAPLqkLFuSTFx4CydU2A0BIrdjVTcjHvN0owg",
+	"mZ0VmW5sOqNtRr51rrN0LN3a8XBADPE10ygdOXeeeSXEKCf4tLsQKhns59YmSf9Kvzsm2e7fyZGkfDRS",
+	"YXdTe/JBJVtNOWjchopCZ7h7S21Io9b2iAFegVS0x+gw5B3G0GK1LmM5BmvnzVmMxh9w5wy1H1d3g8jC",
+	"5IUMPXp1MEv+3e47U6hxnEqdSI5z06g79oryiI9sDapoBE5za6z6FAxSYnGRiodoveNxXoJ0qIiR6etg",
+	"x+35eCSiiOdBBawKeDHxpePT6OfwZeFFYYK9JP1woztDM4KhGeJSI9HX1FiWlVLXwNH2FMkW+b7kAknZ",
+	"WFnyWkset0/WSjZ1/KQawewwqs2L+Blc8vXGMG2wrjNE88A/SKyydSZ+NDHvsI/JBaNydKAbRu84EmCc",
+	"Ex+uy0bRuBWsmjI5banpipn9PJgQPIbnNBkY5y5H4OihRChxf8R587WSJWfDMol2glLe6acseT0XZnNK",
+	"OKJ9UVAh/7TY0gzvOVfJjlgPTjf8CssWHrENK3YwzO4EdeY2rDevzkFbvIodB3m1XCZzoi4jnD1503Er",
+	"sXQbci4ABuXCyKdkKSGNu1JM5BuIzDTGMLUquf3BPiAGsuhSTo3s5PY99vaAN0XYdkB4RY4eey5Ggjf2",
+	"KTRXUmPkMMy49ZvVnpidJDkT1pIwio0U4ZY8Z7GVBHPpkxlwFWZQdyo1F6Vre+w4XMJQFo2wnkpvAtKe",
+	"DAKL7IdtRb5P6IVpOheMiugYp4MnomO+gzjb+Shya8vOzKIwJp5F5sGhVTYI1jrTyQjDCu+bMBG1kYo9",
+	"dFJJlqldF0rQ8hHcjoLlDtKRvjFU9MMMvtLk48+w+uZEZtMbjAzeLPxjUgoO4ctPhEajbzDQideQvORi",
+	"3UVMZInOXxvMOz8wdyzsktMmHjXs1u2DB2BapD9dyibQmELmkjhwU4ROYzQoWDjCq2HgBWPXaSsS/ND4",
+	"t81NxhwpFlodY6zzotEEZy0Qv8rVNdL4YMIBjhaqtx7nxrXHbsTy5/mYfRlya6mJX6pm5YkdxYf3HnJZ",
+	"uagnhBvX0v1kR36R6ObOSw8yND5XYmRyOiYAPRO2WJefQvn6WweRUC811MWsk47Eb/Bi8uqX4sJ/J+ef",
+	"eMGD/y7Qyc3YmjeeMillw803UsYmh9csI4rm24woLjTkDneuLgazrLSwmjyFKU4xC77zfGMnWQXft6Hg",
+	"E2oX3IING/U1qKTdo5xFazZSh2hyYPzJnBz2zujq7eI7uj+14GHlGF1mboMjtrK1KfQ1IFHGZqqzc4aV",
+	"eoIls0KCD3zE8QqJx5HgBUr8VKFRsX/uAXhDG31VUj1CAjGKZYoAE14WE9/1n8PPYlSVnGlzkYNtI5cj",
+	"f4HSx9Q4UmSYNZM17t4V/cArewI8uQLLDX94HOcGFidP2MzTyR6fvfqfx19eTakk3OX39ONT18kjHzAP",
+	"zQota17Moe7hBfvO2kIHA/njcBw7qqqbOPRfADlYiK5tWW2IvfyaXLXGh2Joswl2QhyjDW07HfEa6tTR",
+	"Dy+s4CSfxe/Z5zgt7hlnAkrmZPDuD6fh7ME1v2NNHDNx2goYRR88d9Ze5FBcslxWTOOhCPL3XA3ATAoF",
+	"NL4nCBi5dEiyuqHlKppeAMSO/atDCHNN1mOKOUl9Mug70ccB2hkZpUCZwfsV8tBxXj0JTHbpFdttA49e",
+	"8BWeg1I5rZgvNPjwaH8ngxS26tFwiTNm+hVnu4zkUpYZAarojDS1tRERazdpLaDSuMCHa/DhlSaRdPo5",
+	"WuKn8k0/74D846ZhF8yOuDyy3IMpZQ4w6FwAytBjWmAKvMGIxOoruGNoJs6oHp5V+yQVuy3SK6W4rp+d",
+	"wUBUcFreRDk1ENGlmUnnfK14dKXxkmxYWUP0JBqHPV5S0OQbKIezy9RFjcVpe468Y+rZWXRNK/ZspI7S",
+	"bYveveqwnUFzmjsgiTxt2Pa13+6jr/3ma6vBj6+ufIr01Dek0M5TV43ui+O8qnYF0x3tgXp2pd/OuFdA",
+	"pzuzGgU9b+NwJ/YKCm5Hb2lztSpjoAqHRabIW8zFmnhs/Cwg1VEqa7zKrcxJhANHsiJ77evVSjMTWcsA",
+	"/rhzdK0FxkxTyKQV3TlWh4g3w6j5ax1VyQDJtGs1dyVPX15dkb//901GrJFWeJoouROp0huFYa2YiqaH",
+	"gILKrcKdNaN3UkGFSmMCVatiQBa0Ospp2nF9I37GwBgEqTmiyqgxOJ7ZkDum3qfyo9B8G8sAYzsYUrI7",
+	"VjoqYj+iSP7LyFq/hMBmrIJQw2wpZJmzpo1cra4JKzV0t3KmZIcVfPgCo6JY+db7iUYy7sYrnmLhwbt+",
+	"SYuLF7adJFCwWVjYhwvGLTU/2lbznZQ7WpbkHz1Xs2gWIt4RPOEkt+hfO9fnt3P9425RXZ/56sBnfpz9",
+	"a/8a2b/6lWHn7Emfcr/5s3DVjHMD8VYUdjmQnIqgr4TiDmPdSiijlB8GLlRnnYbI5ZdTgcv52lxyo8YI",
+	"1duI6dfRF3f4AY9od3jKV19fdSOv/3l1daz7nv+E0HfPnjjQdu+nk2NDLzwOcMYs3soWcu/QKLDyuplS",
+	"15HD95z0KbkBb2tqp5U5DTAi29GTyegZvCAFRfDC4bpOghHAzW3vm7RqzgPCggH5bWPmAWJkY8ajdbwF",
+	"bqYz9oz3DYzvbTk8OPQAcQNKqP101PYuYCkFwyrIjvKNcFp2xX46seXLA3qyE/KPzvVeQzh1jcVekIFk",
+	"QnOzD+WMtZQxtAgvEg/Lk5soFfson1qbYbSbGggf6xo1qZuyhu9YN5VGUJ3Dqe2oQYorjl04lrJJJGXL",
+	"FjlVy9Rmpii71JaO0c5Ja0JxI7smV4SvAnbHFXWyRGr4FU1lFfLo7SjzR8mZBloL185CoYJDQP6aUFLy",
+	"XxpeAAcGqak22A9JHDKEIMPYwhGntcvtp5SEx5Np440LbVxB/qXMQcVj/FErqchjsl3D1OCkzOiWVStp",
+	"WHLcVclyjIq2TCaMCsjtzud/eRUlMGzWVM2BVCcQUXUxhvA57Qpx2u++xr/eLTbU3lZgGe43/sXjaOMI",
+	"xONll0XxJJgHNDKc58qmtvg72qrjGB1kWmc8GPmJX/3KOjGxkjLHrO57iLv8RE7L0hEfH4pi9Og/uezf",
+	"KRTenyIG/JRT5cDvWMut3ceoXxAY+bmxc2GtZ8SBfPUf9D+W/+HvXyr0n5BNHaIP2N23R8J8yXpQq3Ej",
+	"VbIhW9WvqoAQEuZwEhsbjjGlIi7Lx1vslY5SUJvD2t8oPDWesgpsc8ykD/IYnnVGt+7pSrBIvddpNGUv",
+	"fz/2sS2LFzfNZyUrpdz6OyJLdUM9m6fv7Qa52CG5Q2rHwX9xoFmvbM4MSesoNWzEs5Rl+3HWZAXXgaHr",
+	"BuDz9OCye9FtNNDmNguK9JJHgNf//yAum1uMGJLGKdfPIDPrB6PYfhFOFLendkKdztjwu1en439HydrD",
+	"0q3XsKX57TUW7bKWRQdC3OeeDuwUSZi+jpkSOzCx6GLmNp8HWoHjQTG46kSGivnVFEcoH3bp73Ub2rMp",
+	"bic4clyTFuxMn1okoOkYaxM2sIJTIZW44Jby4rWItwYClOnYcQT0CG1VEJ5QrNdXZrKaY2bNGlg/KeDm",
+	"roOIZk+X76Kdo/YjWxBo7hkKWpJD10g1aHt01bnY7QxvbiyqCVGMH3yb4bNik5M1lyuqiOCCGYf7Mjsm",
+	"zN5HvAu+WnkKd1dJCm2McibMNfkjtr5d0aacQXue3EfuWK8g97f31DAVKftcKeZjcxJjc+tHvudARoZE",
+	"+NT4DjWug561PtI+aW7XomzRiCIG4oRRQFjMH8+hYs23GVsrRAh6G9X/vFaMaiQ3Y2ol7W8LBz+Ejzio",
+	"XxhZMr14dUcHU/IFb/x9JyUMfqAF+4F/GJ5WjrlIT9mUVjg/UwVbn74mIGGMcgppHB8+1wRNpRHgV2fN",
+	"rGhZxnp8wxQBqTvUCxq6R/q2hElfx4N+MKz0vpxDr/fY5g5hmtjGTktzWhNVeKv9GP+QrJ2iILaU0MkP",
+	"/IOd9FODJ/beW9rkcW4iAHV3YAOhrN435r1I258lFcURhxvo3ddI+n8/BnNOFa1isTRurL+vyYZ2ieO6",
+	"fUZKO2PxrnHtNinFgdASoxvDh/rCDSEJhL+hriM9ul3w+kVy4sNMBw/eSUNLHS5PffZGmpsxscGko1Cd",
+	"j7yU3P6YYYoDcl0eTq2NvGPI5fopF/2W1dPNTnYUGlW6/iGuZUViy9fjD2/5l8IruEmlzVkld4ieKKDI",
+	"UxHk7UwnLdl0U22sUqJlqaqpQJKqtKNlrF7Ctwn3n5It8qSiiYoW7MX4vobVV500urUu96mcRdWgecLh",
+	"/HgcS39XyggtigxWVUZ02Si1J1KFdw9DUUHKJ8tvFEwyqDJhdzFzjncshTUzWF3L821Lm7CjLusaaYkk",
+	"nktZpOqUFEeRe51WgLACsRbHbkeBnxaUzmG/kjuDPr66St9rYaqODtMdNxu5TPQlQA2SW8fLkhd6Rkuc",
+	"uuSxSD1sXi1Ao1t23MXg2Q1/hJ4L3RKIqZVSaoYoPKyUckU1yQ2kIq/QhisFdRVGuqXywh5KAN3cDdih",
+	"L9O3MQPu2cnjBWrjZOEPmERV2404eaCvXGBbHZ8pmfHIGU0pY0awn4FWE8NQ/S7aLmRnxgSbw59q3f0Z",
+	"DEpvxIQV1pmJzri7Cn3YNBFssM56a6cmqGWoT/Mbst9CWiuhy/uIG1xYEq3heWAUTVn9VDw8xeJ32f8f",
+	"gJ14tH9z3hgAWi47fF2oF5RsBV8Njf4VL2NNM+2v/eIBllDBdiSxzhjndPzolCjGkaMvDtrpkj1y3HV8",
+	"VB489GipwHiz4XgzSRe/c1xZoV9DSihDJ9CVeMbZDRJL2HtSztUx1jQ3Iw6RfpD9iHBzzpCBg0d9ob0k",
+	"XJGwfSFyPm5ooslu5LRYgBfGUW562QzwS0c8aFwRJzvQiguKXM1zIpaSmtu4AOETQq8xtSeaUS2hqzoU",
+	"8Xunwj4iI1fESPI4EXEm1dhRGtjdKkY79H20QuodO6LkQN4ckpnTXLKOa/9kgn/XHzI4qDR9cDN6pka8",
+	"hQ6Gc3vangCuqzoqeEx64cNOBt3NLJ1y+1UYX1K9wXzxR0oOXAx0Buj2u4OFZtcYGJI7qgoNnUOwGe4A",
+	"R/aGqT+vo/EfSra8xB6GHdZEMEquyeMv7zNkcWx9ZIufqXoxmgx3lCBwSjoQZcU/sKKN/UILK1omn+Uj",
+	"qpZ01OFXJ8ZBT16wYLyNtGMr5S5QFWvsY+3BCYtIfdzNPdTsD/E/vUy0crn1C/c+dZ0GTou5ftWNuX41",
+	"sUl7iBuyUuP3HCflmQrpzuzbamc5ee4qqvUrqWf4wDOiKNkCcrM3Z4VcQBHbSnr3xPCZLctw91PS+8+q",
+	"Rjx0i2beklMNOiF/6XRMHPTrAuAUwTa0dt+xxqm13h2OFTOp/g9QVIAd5XokpBgMGbXRgX1DG7pO3MXS",
+	"OAz8W9OYBoAEMMjiRB7A1+Ldhr0pHWlPDKMyQvN5Tx2TRzGPQLXGipEm6PP3mmEPEhFRKGQpQg+nMb6H",
+	"tOOlAcc0rJpzXj4T/3YUZzDSQ/qIK9aJGc3dM/pwqm6d1TNzEPTwu3Sve7WfV799u5BIygIAoMvDN+V8",
+	"uh6EyID+t51P5/hfsMuMN9hyuxB2V+LOjO0WaMQqNMIyCWU1FGbA9URzOUyXTFw2Sph4gU1o/hNKOKG1",
+	"mt2e9+1zCrWPl1e7xjpT4/0YOWBfNya+jFx4SFe0LKFm2lrJ2EbRRVE+L5vo09ku9k3n2SoXyLH0Dvxx",
+	"SOPrnbhxdbQznKNnWFsWwgKB65RsGauHXtEUJ17Mtyzp3lVrJ/YDp+YV3fen7klX1o/Hmcw+hd/rvijJ",
+	"64VJOcfjfb0TKU7vBaIN+JajgQb+4QSp2QenRQjmuHpxUQXIyz0L6zR10350xwGnDaJNT1NOfEeSvPFN",
+	"50j8DeX2225kETf5pS/IKBn0RGWk3tj/50O7Hl8YSyZCO079S0OVK4gV5Pa/XhC4IcrI+ut4BN+dcIBw",
+	"dI88nxU5WzSqHA+8oBjivTd7E2mf0yEet1+SoWRie/4bKloOgV6uJNQhRRDWgaIhnXMSVvEMoluPV4xi",
+	"65p8Tu9p/5FhXcQ4e8dakPWZbfHd/ms6NQXhIUcFHbaXni1U+CYlA81YMm3Gstz7UDdiH6BZtIfpipoZ",
+	"0gKCzBHMSsqcBSFXjGrfIzy+l44DAFvB6R2tjz4iDYK/o/WR4sROgkyWxTTgoizcV/aNLgxOw0O83N0E",
+	"Zn6KO4LxXzeiMDcbyaPZOWSvwFRsvpHak41qtxv3WHUZnVGLgi+NOtHsjpUjKGFA3WRH6opTFyqW+8aW",
+	"KLQcuMR3IKZgbtlko5tpbrFb3AIc/e35g+3vPU4GmZtT95YwNZ1v8wMeUa1QIB4pfR9Fq55ZB5gWJgs2",
+	"yF4nlcpTcVqJuMM8vGk7yg778fjczI5qUGg2ZB6ixcwCVMf/MFZBbJcyFlN0Ok36xv7XhFW12bu23r6P",
+	"BHGVM8PyLGxtNqc+a6SvXc0/oH6lWJHICeGb0m18fzUvqahGllTEmLgFwjWOkv/BRW0V/Zy5mEMbdawE",
+	"Ghr0jRWRAusblJy4GQ3xtKStAUmiDhzZr4e701irzfO4rv6YwLXCVEuw0FcaT+jV1rLht2dtl4E9WUtP",
+	"CY/wPEf01SU3wxjVRFsJBfnUySPGXQZGXy5F8byd1x4joCMcQzI5MLMAfqE7bGXxphPLksUzGK9kTkuI",
+	"GfarEjttAP7Hj1ePf/rx6sE3P/3fX/549eCrn/796Y9XD77GX0XbApzMWtoumUitrCuYyaVncwG5ja3e",
+	"UzhDZ67vf5rF+q9V+c+/KuNWzYmrK5a/y6lavkiOiCfXdmxzWt5DRYYjg0oGkp9aPOcLMuAzMickJ4DO",
+	"KPwbUtAjp6SgAn7kjVRGUR6hH1qWcjfiTG2oKjLXEgPa5Udtl0bdHavCmZFc2fD1JvXaLRfFn2Ze/0ru",
+	"btLBFjeXB05MpEbgpV4MnSF3vzYFTBvogVJk3iWDTlkRzJiS6dTHA2V0PFPsKmLGNQfIoc/w4PD+sSzv",
+	"lI/ruzK0AvJf0xFC5paPXwbhqyYWNBOaVcuSPQzrct669vcfrO237JfGhehmGD/TXFLXngHcEfRspHF1",
+	"TWuZ2sF+5ftMHI34taTvw/Z8+5E+QG+UXJbIrdf7sPEerkwpqY6lZmlZyh2LK9+0Wo5Tr9EDNzpqQ3tC",
+	"uzTdxsuzMOBkbcdeoM0IvmOsG2of1e76j7pHjUyPN7xm9QA1z5WsxgjxV6TfxnZHwZT8udG+psERn7oS",
+	"RpreQc6OhdlVP2NTNHR9RvfHGSekiwoPMiHdkj8ous0ASuQ7ITsyKo/V2FFo3O96OyzlDmwUeccOOzx0",
+	"IjiyLG7iqm0l5VrDU1UBJXxGvsH9YtCzM/k4TQVEqGhOgjoruieBzNVAQtCSGEms5EnFqNhtePf5Y1Sk",
+	"7pz2Q0xZZcC8f7JmzNDBpWr0tBMLF3nnM6ZJVj7wR7v5wzMZEPMGAm0HuPZdnhYdz+vqGFt9r/Sq5HVm",
+	"PaYty0i+Yfn2KaGklHKL67mSdyxwlGU4ECCIk415Cu5gGGSX2jute1NitW8/6I2LPIkgxW16JzKkvAFc",
+	"KS3jcO8lYL1VQO27JoZYD+DnpOejzcBGMsHUev9+k3j5TBDzvNU93iiIlnFWHau+wOzjVBQu9GQM2BU7",
+	"xA0eT6nu/KAB1qgPy6XoCo7/b762E/b46gqoIqA1GKAA9JYVGRSPAx/cQZlbx2JWUPsxYnoc5bqbbn9m",
+	"NXA48JJpDRsB9GG8tt/gCKEAUweTn1gkxys24Gs4JlUP8zu2pw6nzDV7nNG9sQ5rtQuM7jZwQ0RpUHT/",
+	"/s5S8RMfpqjzvV5ZvYxj+85bD/Ts4cPph/RllWyqsDqZuoqbJDg5LqqFe7i7cQqfz1aNZg/xy2ci9OFW",
+	"GMhbRouXAYp6Gv1Hv52KJ4G1ZssDHm+ocgGfPz92EL1Fls57bAmcnzJ4iBHmaYgs/wnnYLJOKk8coRXh",
+	"ZYbdpqUitWKamXEukWSEPavqk6pgXPMYvP+IQXkoWITWPHwuVcXUe9jE5qwbvL0j2OezKxDfd0AV1tFE",
+	"w9/uc9iPeMd1BF6tu8vL8QxVbQmliz1LBIo56AjSgC4cVPynaOAxTqi4nuhQ9Pjq6jBhcDUSFps6oZx2",
+	"dquJ0/iQoINI9NgMg/yfX04M8Cjp/1ihCZSYXGWkvTkQxtitO44fbOtAZmRc+gB0O5zJE8GK8+Hz2UWS",
+	"ys1D0OtX7uNjapiqLkNOP+8xReANJ+nKuZ0dpip0xigRnAEQafXGPsTfAwyL2tiFO92uA54STAGqWwxN",
+	"5zFpqvAK7aezdOGta+nSpzYQd0yZeK8D7G9oD04kFYCdTZMNUyxOxj/td7eZabc20yFZHZWOgSG51lGu",
+	"lB1Shnu+e3SSrYuoZcWcVy2VZ6bCgzodhDbOsb4TUXYsrgnFqmy5Iv/VzlrmIslAphL3eayxNzJPQuIz",
+	"QwMtblzBXKAJ2nnazhkIO7H1jQCTZuiveH2nR8xUKKHTOB4RvDiJ7avjNmEuq4qJAvumDXRaj/DH7yHy",
+	"if0PrCoo/xxWXBO61EwYFyh1WXgeDUxbNRnrrz8S9YZIBTwzGXjpIx9TEoTRuHdPC+tV9DR8LZgzXfDr",
+	"qe+m1ssjSMHie6xcxX9ftymJiY+Fy+DT+nM7sSV0r45WyQWu7+E5OAuY5nuk9Gh5IOiERAydFhUHjUvs",
+	"LsqAk3ikPddwIaZlHRBk6FIPNA7ku6Wlme9AsTsmJshuKkZFW2QGvYT92trQO5aRq4dfX56CBhukjRAZ",
+	"aUm3T5HtLSMVL7d2Y182xjBlf4rTypfxxYzI3uGLCrXPyFLBalHwxjjNuwIwUHo80FC1ZmYO85ynh5vr",
+	"crkvm8Oy45XoRMxFWgFXv9AILRhgAW871yDo9xoME893VNG93c4h7Cv25JfGnuPQFK1n64wR2Qa8/AFF",
+	"ZUbWpIO1viZ/TMzwwj4/nkeWK8MEsK0BpWKHpxJ6Hjl+v9Qmz/85PLa9Gd6LYMpdRjSvKmzEe8iS3NmR",
+	"zuSwiQ1obC0pVjQ5y3xryYxUrDSZ44e0g6zABYpUg9mvOM672DK3wrNZ4b79gBgUwflzqCfjbkHULqPE",
+	"u/ZA14hNZ+gO/d+S7l3XUB439wCtfVPF7Ymaii90RmiupMbw/lIaI6tr8uWTE9hzw46QxuBDxdwqwwOA",
+	"vy/JmLsfOIJzb88iqavv1DSMtZh3GOeP2OC+3bc7uzy4cDgJqCrHFW2EZ7ZHL3tNtMTTcinNBrwpiJQj",
+	"SVHOTsoQe47waH9/sP5dBVzqObyLqJvUOqQdmxpOVHjBIr2C9sya2eP8jej7Z2m0emOlLQnltaD2QZyn",
+	"Kb4xvqZxFvsFr0Y4RtYNL6izbX1YsYEIA7T1NIrn5gAt1In2uFsjYAYALNhlFh6QpaJPuwOxYpK/Rl+u",
+	"N1KZvIkxDd9ysS7ZgxLybGTLugW2farhaCGe1K7LsgbTIW9q3QF8VMx+ExRjWZu5iQ7PsKpmivoyJH/v",
+	"zSJbPJ9uKdK920kljLczZd0pyNwkdyWTVu3tVeqc5IJ/yE2gWTmqnRUX3d8+/pe+/uPp6zHNekMN1nfc",
+	"Am3PkAJAENf9xHcbWdJ827YbCVj9Hjr+pJ5pG68uY3R6+xmNtPw5MveYWO4DWW0K0gkHfTsWd8a+4+oY",
+	"6HJOd7AkBDDklZIBkVK8G13CUhW9sU9OIoaNj/WnmIHKmd/h7oQRj+cMmLpjs5q3td3kUm6IBXg8WXJo",
+	"2eYH4SEZSbTSvmYlDXLS0tSNcDPME8JG1rUz+ccg7lKdlZSaSBBdpgR63c6GHW8SttieHNb9jNjpe4hr",
+	"VE2+Iayk2vDct4mhZUngThds42B0zySQxlePgsPwVRt6Z70O7RrTtu+alSiYqeXZwvhe32lcEfYgekf1",
+	"NoqB8iXVn+lmutskALHaJd0uc7cL4xO8yPxKDkdj2F69JPyG19W9Vhk67Rw767I9lA5OryRCwFvX//I0",
+	"QsB2aocTtzJz9+3jFJqhAfu9dFE/1j78Phu4epTPEPnAaPKpWsnkS2su4pYBNJaMhcEAcv6FJrzIyEYu",
+	"MweNX0qoqlspXqwhmC5GejofyeBTNWN17zZybDOsXTUFiN/13X+cyK7gIEzuYEAp+LHh7LddVlGnk9YV",
+	"LIrTl1U0//x+w7BWV8oi8BRxAQnwHdUZxKftrUTTFXtKlntCfaNsuGi5d9ke0RjIBH3zNQCtIZKJfVti",
+	"9nmgxgxQuJVULKc6zqk5TaoaD6279HGbj8Pu3ZNmFrwvhf4XxXoi9+8tL9h3bpOYVQFUFjq9+uGCxHdR",
+	"xMzJJRxHdrZ5WMOwz4xuFJ3vePzl1fTs7/UB6BlHOkETejXVyqJYeIGlHaO8OJ1W95ZXTUkdioeW5evV",
+	"4umPEzYV3gJp8+y3SMOTVGYHaI4SXZbAAy4ImCPQtL9thFLyLXtq9wy2XmPYQ1KlGdltuGEkV021jGIv",
+	"0oka+ri7g+r+MObhJP90ODlIEceA+aEjsiPk3cM6Fd+OQCORw4qbDHmF4JihS3nHMlJVbQQFH/aFdln1",
+	"IV16tOHon3zTJGSKoIbQspwAMo7ZzGIdS50UbK1YaqErEKrG13sqmH9/SrDmw8LemLlv8ONIsdSVlNUR",
+	"sULL5RUPGVtrMmgja00q6bICEfQho1VUK5AoaqdoXbMigzVQ8sB3AbdlUWhivI32OynWmuxkUxYAcQtr",
+	"zRdGASZME2usaCJXq3jSEYpxJ72VQOoBEnPWo/vWMET/tJjksZxuDCyFf/Q4E1eW4rlQkCEH8YhQLuSy",
+	"f0mO5LdYxnc80tinxNHmr8Lw8vSSIrSBRmNfXNf30ZnCG1En12U4xngcYFLc01VOjXzpHFKLT8s6cUA3",
+	"kfSlVibnVJnZK2PZhBVfN0idQ41bzYIqhfAXu8wcQHFP7KmE/aQzNMntHw0rS+iI1IcapvJJzLPE5rFP",
+	"TLXbiMh5Q8vV204L1RMkXUq5fW7FcfojVBPL3KDbgxNl50I1ou3vHG8UcVZdIq3qkh0fB+82XIwMoeR1",
+	"FMvQjURS+BDvG3o8gkNZMCPLglDrZ0WNgImvGNhknanp1xqGBdbTguxwR24F4+ap/cywyjJM4IwWHUK9",
+	"P12z5P4qXNfPztAnFxDqm9z30+EFrn0/cq7PLnJeUfMWjndWjEIVJ78fCkj/zGozp+XT+i0rmtwb3ye8",
+	"dX4jKOt3yTUTI4XX+Mdb2ag8Aavruz1Emjh5UQzE2+ni0s7iQbXtgVxiuj3GrSdXCBCy9uAhs14WGA3m",
+	"IdaBac9Rl8e4ikPHiBF/JGJ6ScFuk3O2LuD5wwhkzmy4EEyH9qbY2hRsTK6JnZWWQiG5eWYJUQZ8ZWKU",
+	"NflivaE1+wv+mHhHo1Y0ZzfVl6kh7Q3Pt4JpnTwoQCUmXt2HxXRe1pFc+8yDDzj8/qyjC+08B4HGFF81",
+	"JTtvl93IspgRdwvF17HYJMKKNwwXmh0bxCuZuQY8sPNtoJiA1nXJWRcD4gxxaEwUC5cqpudQ9IxtWMnu",
+	"n9/KvIDaEfhHhLcEucSmyH7XOecoOppnPWEuF4NrpBfZ3+6YKnhuxppUtY6sq9EyEgw19PZrxSgUjYAx",
+	"lzlNka0nDwF72RgMFOxc36tChi064lQ+MyOsXesovbYPosNQMBS1k1ZFVZy/M8Dch39RshppVCFLnzzQ",
+	"18ROT8twiq1MhUTGIuAkqkZ34mmb3fOPxHII1s6cgwaAbI4oouWFrlAN679/aXi+deVTAEkD09losuOi",
+	"kLvOmm5Ed1Vniw7dCaRqO0wasobG+MOKuE4eVJ6+BtLILYIA2un1r21H6lTLPbPFSjgddYIPFnR0U9hR",
+	"JTxIdjSjn77bta3jjrP9w1XgCxRsJtldxbR23sPUvllgswm8Pgk8gHoTMY2akaxvZ/GdsiGerEgDmsJD",
+	"JRl+bCQH98wdIt2N/cDfCgJp99uO+xaMTJ91BRvAm5cHTDRByyZyM+4tD5/5isg5+Rk/xI8HuYPnngBy",
+	"HjHeqkQ9SCFAC7mIo7FQvMqxpE5d/R3HWlR77evVSjOTakYViu5YjBTiS7/37yRxFyFzdOuA2MMOjk65",
+	"G4lpHLC2Hj7fnTN4luWyhApwR+CZYd+GDA6bgiyx0l3uRCp4mIsVUyoG6zoI4Qm5lMUekl/uiF9BXRP2",
+	"mylmgaxGgR4gnfepPIE038ZAGsjyTaBvCRJ04pzEa9Glo6RMqpuStX6JFbDRVmB2ChQBKilrKMvV6hpZ",
+	"3zuVOnaaD1Is3ZSIimYfsQMLnMsC+W5abvIuaV8E4jFJa/fc0UieRGrXbgWpPLX9SqiC600GGouk63aZ",
+	"QG9ltDAfkvfOlisg8+O8eybyDbghCNq2ponryoyhADsP16FuDnMrcgUIEfumDi/9w78NW73dX+sAjH0E",
+	"juRLcez2d+TDJgX9ljuh7Dl00/xCh44wgEiwF3h60c+wxUG39KJnweqMNFAq7esnrvtfOqxOO16fkRTR",
+	"S2+58K/mCUP87JGE5FTU3fNijjY4uDUjKIfTijgKOdoyjRti/+o7fWP/b3/q56XMt/E2SrTwbvsIpUKv",
+	"r7j1nKFyX9PSZKEwN3MpckUCy1YyF8MYstfaqOD4TWnJe3fZUVaH8KkeBtyB7xZIOu5fF51JIKA4gfzB",
+	"+brHxv+9u+yyoLN7ae7rvyitpg5ldlZF3Y7WIxoPjjRsWMhX0KEga7v1mVC8bnewWHmzg0HEV8BJJfyJ",
+	"NTBx8By+KQvDSiKVsEI6kVHi3YapSlbMMHXLmBhD/Q9yHtaSKak25ACJejGWyBGQdrQn2wiDpP240M3y",
+	"QhtwRbcjqmLFMM6OdiwIMxOLkqJLHeRJam0F5SblwfD9/mv9t/nbO3tqQgn4O+wkekr99ztpaBmLZ+W8",
+	"SO3Dc09Nhj6LzkHZQjdrqs5qM4RvC0861nAIxT7FYk5VwdRDN3UzPT64F4Y6ZEY7kiegwqg92kVCGsem",
+	"hD2y28PC4fq+gKiFb/0AjhpgUKzDtnYtbXud0Q/GcPRkOOBxO0akGQ3NHGfkw514yUpEBkui6f667aMp",
+	"rGmYI79P27IidcuLkW4e1Ai2o0sjYHTzdzoH4199s9ropHOx1mTJ1lxA1uBM53opP7AxX9OZHz4mID9g",
+	"4gJa0wb3Na0rtb34zyCVWCWWcupynOEDaaVmBgRSycmcUxhA1EmfNdrueI7DWvEPL94w9ed1lD+MaOBG",
+	"5wL4pSjZ8jL0MPDhF0YNZH2SUAUjFDU+AGo6XMVrfsc0gglVchOY2eT/LsZ4NKCs9sEGsatkLg9o3GSN",
+	"tfJ1PP1eHVjBl6XdZZU5WyeA/i1dybWU4k/R4CvyBHqzf9UoiApQ6/1BlAmo2jJsQLB2QEOqiX2g4w3F",
+	"5uOJlcGQbx6XFLghPN90ghCk4KtV+uYwKrEdVdFmRt0QLddky2pDXHOeJDI8VcW6JP9J7jDy7/E+UO6m",
+	"ufX87V7rwAojJu5oNhj4e0+iO3d3ntqKLd6jMnPnQ9vHSOGB59gJNfZ/hm0zTH677vyBEcTYbil+vro7",
+	"mlfj2ODfu8aKkUNuyQI3LT1oWOX4sjo0WqGgeazEZmhrLFmcci/wcnIg+B5p3OjhlD2dxHWFo06l5FqV",
+	"VG+OE4b5tAawpnDR6ckSOnVRX7poVdRsxkjShx0cWH2sFP6+MKbw0TcjUsR4K4FrUnnIyoM+FLObdI2w",
+	"PfQW0wY9ORciCkhLB27qfFOKJ3ofwPmQBmiR836UMNFO7TtKN7avHNq0+Fz98P38dovuVhjq+zbMOax5",
+	"C+lbCLA6VmXrd0OJ8ZbXdaR1/xwj8CKVgBFUAuZ2I4Xib0oqdEbWDS8YUjUpVjE7o5pQrh6sFGcFGFn6",
+	"IXnXMjJhqRLknK2TyjRZZwThj5pUVeb41b2x1ghg46DE6qVrLeEbSjwk30O/Rnji2+c35JsnX/9P4kiW",
+	"//CzlqJDj8hZWWCSEFojtsAxrolrkoh5PBfgXnTIyDs9yZ8urh4+fngFRDo1E7Tmi6eLrx5ePfwK2zFv",
+	"YOYe0TxnSKe1ZiO1iZTUGymA9zDfuAxHyDF5YBswk2CuySALqgRBcileFounixfMPMNXAeqwlkKj7nx5",
+	"deX47I1zbQFImcOtj3527aJQM2ItMu94PsMG/Q6uj3Kmq3J6ZfvXxfVvuJpoUSirFc5t28iKEcHMTqpt",
+	"ZhcXN6Tk2jDhQsZZyKH4N8FjV7QpRxdYkGZLxw2jcVP7KJcFCqiOVp8+I/YCPLtKZjQk23DCgWBA5Mzh",
+	"GhEMq3MqkJrkcIJvN3J3g0Cp3vw+njW/R10Vyu20wGsmJB4IruHr7HJsZQu/otpBJcCdWxHNf2XWgIb/",
+	"6l8aqi4ifTePj37jxUcUfslMrHW6FT11026tCyG9q3co53d0y77FE7Un5yfDp770ZtqpX2K3CkUhXq9H",
+	"S9PbSx69LBYff4LPR47nrt4dfsdbRotncNEC1xjT5luJ2M9kZZmRHJsgmvKtQzpZrT9OMhAcBKbgCfGN",
+	"ob3HqIZ9vOgOuJ5puvRwPGIAGQiMlxG0qtyOhKd2tFODgcdVyagLWdjzx1MHPCZ//3+zLvO8XJHHAPCa",
+	"ZPtYj7tfI3sBqJddTOsT9T9b6KaqqNo7hSVU+KciPqkT16Wa1EzWJSM7xY11Xxa4Eah8w6HBvP3JG2Kj",
+	"68KaK9+6i05fGGkAGo9jugclnUYw6ti0fU/zDVlSk2N/l9a2cKD6C8yjFTCUTbbtXIAmwMVLwMUzGyWb",
+	"9QYL8BUgHSHGigb0oxDWjU/he6m233rP/p9yAu3H+ZKx+NrTCEWBhDkQiXTb2kATgFBxduZ8WmlDJILd",
+	"MbWHmHw3KOFBRW39Bfjsa+47ypSIlnOrNaeGlnLdMYgHduyNu+QeBexfMSJcP8jzhXfTGI1gGucaNSXr",
+	"GE9OTlshd0714dJR6bzi2tzAFWcKJ43tcie8V9mLvg2k9qwsXYqhuoDU3vWOTLkTKENAgkBgohVWxPQ7",
+	"FNp3StY3GBmctuieS7WWxjDxSS26bFE3sbOqMW7gM5+5+gG5in+6nw0yKMan3RYPXtvTPwyNX0D3/sxY",
+	"DUkhaoDZDZE77f4FfeG0x5rED6gbbB73aQxvFVqgpiWHVAuunnsIHtqL/kE+Yv5JjPPjITA/N2Mbuy81",
+	"DNEgTSvmMh/BfYWmZBDw8afa/gJ69a21uYE1ELr3AD4AWs76FA80Z8e+swj75LqNFmIG2mmg3E6dEHL7",
+	"aU4I+6Zb94mJpwQO/zJnRCnXSym3GSmpCZ3kcNIoKfkdw9yuFMTIGitCYsv11lAFQvs0C3aMEg0Ncfzr",
+	"qvHnqStqeGxPPi+yuejskoqXxQhvt/aw0T41APUky25IoUEQN9eEEsF2pO3xNo6A71Nk4VhO2yoeX3Cr",
+	"APLJuPVndWZDXUr5nBgV6PqjEr3TeAD4mSsnMcD8ukcj24WpYkHeV/yOOVXt2QTDD6motdy7rQtby9MF",
+	"wjZUXxO+IkKiYc+1ndjMhfHk1qfboHkfXVPsv2Vf8EvDVGiS/3ThYUCt+Lv45SdDtfjpolEagMS/Xq2O",
+	"0vgAWV3AftgPrOrGAAUv3I9tCpmxLnHJcAdGcIjvVdSpvGpL4xCOlZbCy12IZ1o3s1S4udWIDuTcTnoE",
+	"6O/Y4QLVAnxXIZm+xoq/UJU9wjUs+lWWx0DBdZTwOMyBa5yryYpqiOtgZfuGkS03+YaJMCGqETqD01Dt",
+	"PRxMNuaaPD6hL1Sfux7KZUFcqQEvEJrPQq8lApUyl8XDOn0p2Pk7xqRHA78PJ9aUT/OmsVLmBbuGTnp2",
+	"D18qkCU3kG0/3dcZ9eGjY7u66P79vTBqf2yqPnlQvp29RwBROhbleLbxaJN7FBG+JCKiv8ids5O078/q",
+	"macDjadwwR7cFU/2iPtGm7O2Q6BqaYfhCzz8uw7jSb6kAYuFFxeZoLxReCyf5q5HDclXdH8Dj/0kdmSh",
+	"9m+bGOCT7kNCu+2o7qhU6d6f9dGa4RWP8duG7kW+GTc0gO6ySV/B/6ItTvjKJJ/KmAItrbFhTXrlym4h",
+	"2w8Ju8rOByKCO4cZsMDsEMsYPQmCufz4yZOuufwAfx4c079KEW+s50fQOS0x80K+b+zkPPovzoSg1+Sv",
+	"726GR9RxHvEBPWT5GbjUVp1fUR7dRN77Fdvp23/+HvGK7h1QA7NXtLsDuDy6XCOdo0PvDguOrWdi/PBA",
+	"n3BXW/RO2UfWyHLposvtA8+KAg6oO3ZW9nXyALTPfynq5neItEy4T4hu45cIyN3SztlQSMGuHRO0sgqg",
+	"rWMK+xOvxmb30W/w36Mm1Vt2J7fscNZ+L+G1BEmXOHLpliGkEteEPdGtN3eN7hxAOZ1z4A+Gk87X7Df0",
+	"CwEhF9xC1lkCrWrOcRN7MyrYB4N+x2WXrBXTX9gH41oL3dvkvynpaHQS0qUXXDlvXLtdF8L2jou1IqSG",
+	"RtuuvBxa9PTXjmxMLs+R80hG47V77meX1HDj+h220lFP5ry0Rn9Ga54D8PLEKe09zbmSF16Hb/Gpn4X/",
+	"CGUlZ7jHPYGBBa0f/WYPs49HE+BSbt+5ZqETEjDsg3mU67vDL+9votEvxHakF8AH+LPZO5AZRgulQmon",
+	"4ExCKw0wgfBe8j/ePr8hTx7/8erfM9II6wfCWaQJlvZ4O5sLa0lf8kSy0j96IHl0fejEhJE44wule/Ro",
+	"hyeVi9kdyQ1+a30XH6/7JH6ilrEAv4PM4mzESqasUa2N49/0AFU7z3XpEaoRDkko2HqZUOwfrvy9UwEH",
+	"8dPhUnlpzs4FHKQBoZjVSLK0nmERkFC+1g2PYa9GIRI4tlV0FemetsoJ+QAYyQ39bOk861f8dUTkm7Gd",
+	"Ef45EOu9uX5OWPfp/XVf8bs4gMlKcc+eYLdqzuHn7dljJJwlocVcdObT3cLBjP7uUv2Xi9g7eAEg8WDd",
+	"MK3ZkdP3hb3AsxTex8rsVv9/2iWJXGrtZjDUHZBRhpH3sI48YSfA6opL4UVdc9OWTDFwWwCXaBfxiDNX",
+	"S2WUZ60ZQW7DJfv7nL03bhS/E+7Xvz5uh2hSh79fxmpvW9AWnJbWXC/LvaNCCOywnVQMNl6qkHydGqIb",
+	"5S0WB98+Bkt6rhwJ8f3jkgJzZQoiySPPT04WxjGAilHD7n2rmXH6P77sm8d2GcF2Hq52utuMc5KYCG+F",
+	"/Dtmwi8aI/Nf9HlFyOYq3NX9K9wFAmQdVbvfmNaIml59mmWJ5/EFIlolv2OPtFHYwBN+gzBM95PnED1+",
+	"GPwQrvoU54F/2xhFzu9R0BDk1CtqCL9PKmzwX/YPWdzQGfzntdP19eXT7naxt99zuUNL/Dsseaj4h6nF",
+	"zD+wT1aS9AP/8Hks4ELtScU/DNavFUba2uUf/jGXLYz7sytJAsX45BVJ4a33vEKdtsUWaE3F8WLZN1T8",
+	"s5bKvqFiolCWNrnjpYGV6Rt+Q42xBw5xhUW0l6j4RIxweDFEKLGGo99gwiGWDDtEO+5JIUMEE3iN/Cwb",
+	"tT+6D7/BSy6KrG8r8GdQZx8QpPaZYOROjGewYiRmh5Pqy+98ZYPvKzPsQ0GgCfRyT3gnWTXSZqn7mTjE",
+	"VFC4m5cLJD/KssN3oLO2Sq1/8oRPxkZ5Uvt4zIbXXWVJOoVedkk27v8w6n7xC4lhZwdDOegQhN9y4ZPr",
+	"4Fs/rwOsu2Y+7Rbaf/PFPWyPO0kM57zBy5O08R1wokBJCFB/koLuP+/QTvfr7j3173hfOwmUr64mgcf2",
+	"pt8bd+ylNLbn+j9fLqfIsfAAmYfD8wfqe78holHV/weRLMqrpOK4vwiUgZ/EX0S45bS36EgMof0Z1hKj",
+	"je17fd9LcgAGd0+JrJKK3yU1cAzfKtgOwENnK1fqQeLl+xkWyMXH9mlwxufMwaVPQxTD52WKzVw89z9p",
+	"l7DBwrp51BKGRJXzveLGhx5nfWtZ/CHVWDnolNvxyADOWlG1LZyTOBPTqkJ8/2wgGoLxNaEEx/BQqjVB",
+	"sRAuyP95+/ovD159B+EYqskPbszXZCnNBsixAfgK+BmqW64RhNqfg57pFd5TnYRmtTMDtM5BumMQ1gNN",
+	"uU9b53feAS+RC6uVXE7Ext/gJZ/C2Ok3/0qwe961Bs85hk4vVN7W64Irv6F3jGgmDNH291hUzO1/fXTD",
+	"gUhQnF73HNR6qHwREBkvUhFkww58NTWGKfvM//3jswf/iz749erBN//Xwwc//eHfFlHeilHk51s/5k9E",
+	"/NRKKLFBCPZ2O2yJ6glk3M+PJ1otRCDw/Q18UI/QqybeSZLLsqmERtAZodjbMs8O6mtdYPZXKVy5wFdf",
+	"ffXNv2fk7/99E5mXe6aBpUXBioTuinhdSuzwT774GWi9BdtdDtXVLZi183WNlJ9MI1NSRrAwGqmloIx5",
+	"hfFvIFCnZUl2rCxxTXa60IwTDXfMhXtX+5VPR85oivMcc4at1j/phEFCYLrT5niUv7jXGIZqwwpi/5gF",
+	"GyCzNgO9YwWp6Rozqs5aOCwBf/L4mydfXT2ZCsfAm9vB/d6RGRTo2xFeiUhJeIdz3ZpUcCKElicXwTIi",
+	"c/ABsxorNdsh43vJBRCP2//iWMC3s66dkR4Ced1lQFoxu1jcwDu/RxvcLQpZVUwU1PSZAHuWO+SmoI7J",
+	"vh++2SrDU9eSOfwSmOmY1hn57W+LQgr2t0VG/raQq78tPmbY+A3YtnxK4HAED8kLfmdHiX+CNUiamjBR",
+	"ONuTUZVvsK9Bf/m6Bw3dsJi5uaMQO+/u7W7uFktaUpF3C4MOyZ7+IbKPHx6IYvaC6MzEKy6isbU3YX7d",
+	"akDbZ0f3lyDDu4XpdQzAdG8VSjVCODVfSdXSCeIAFBVbh42w+oy5yqN27C1e8olAHtjm9bOAeaBseiAP",
+	"/GVSfg0/5R8R5+FH/tkhPZx2fHKsR+e994z2AP2KYT00M8Yb/WOxxVt/zT1KI7xjxKk86HgQrj1drU2+",
+	"GWuVrwPFDtGG7nXgKMqIlo7xcCd9xxdngKBUsXmf9UwduZz7/VKCc9kL2sPfDoR7D0eaezy+7FPr+LFZ",
+	"vUAQUm/Y0d4M76Xa3tpr7rds8pNLFT5pLGTZCKLxgkuVXrkaQYBWgDXMjfbl/jANwWw6MhfOtmJTRKPg",
+	"o/lmJNIxjmha1da/3HFRyF3mcvO/NNyOCAxf154gTiZqVyGcPBEz8yB0HCrPP2aT43IVbwrqQD0JSubb",
+	"X9At09CGEIuPnXUGwz8yyDVYRGeMMqdKcUdHCv33taFrRqQg1rX0/Q8zJMtUPh6tGLNKI3e6W5flWFWi",
+	"QWJHNhgZqfOxB0P96Z8UMOj1etx9vaxz6t8H7hvSUSM9Wemb8D3C9TphfrtrPoX9fRvK+X9f69vJpW96",
+	"42/TbG/8kn9I49sP/fOyvr1ufOJF23nrfVve8Kqo6d1RvEc5La3Lr0YXLQ75xl+WyOTTeerM1Ge49XxJ",
+	"vDS6NUvgzBGE+y9BXkaIQ9GSqkpjbP7rr598/e9nUHMcCLfkaJEcEazdE6dMk0NGaSCZ/nUeYWfsLP0V",
+	"GbLj9ARXpxCdn5v1BnFdeNoza1/UNfSsEIV34cCQ6qS7T51w6Dyg7vw90Bt08YjW/NHdY/v3/y8AAP//",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

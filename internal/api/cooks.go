@@ -7,10 +7,13 @@ import (
 	"math"
 	"slices"
 
+	"velocrustum/core/baskets"
 	"velocrustum/core/cook"
 	"velocrustum/core/food"
-	"velocrustum/core/program"
+	"velocrustum/core/load"
 	"velocrustum/core/refuse"
+	"velocrustum/core/run"
+	"velocrustum/core/verdict"
 	"velocrustum/internal/store"
 )
 
@@ -28,7 +31,7 @@ func (s *Server) live(ctx context.Context, c store.Cook) (cook.Live, error) {
 	if err != nil {
 		return cook.Live{}, err
 	}
-	var lie program.InBasket
+	var lie verdict.InBasket
 	if b := c.Planned.V.Basket; b != nil {
 		lie = *b
 	}
@@ -49,7 +52,7 @@ var judging = map[cook.Judging]string{cook.ByTheBone: "bone", cook.ByProbe: "pro
 // judged is how a cut is told to be done.
 func judged(c food.Cut, inside string) cook.Judging {
 	switch {
-	case inside == program.SoftInside:
+	case inside == verdict.SoftInside:
 		return cook.ByBite
 	case c.Bone > 0:
 		return cook.ByTheBone
@@ -143,7 +146,7 @@ func (s *Server) foreseenOut(ctx context.Context, c store.Cook, l cook.Live, out
 	if loaded, in := l.LoadedAt(); in && c.FinishedAt == nil {
 		line := out.Forecast.Timeline
 		if len(line) > 0 {
-			out.PlausibleC = plausible(program.MomentAt(line, now.Sub(loaded).Minutes()).CoreC)
+			out.PlausibleC = plausible(run.FirstFrom(line, now.Sub(loaded).Minutes()).CoreC)
 		}
 	}
 	out.Step.Asks = l.AsksOf(l.Step(now), k, now)
@@ -246,7 +249,7 @@ func (s *Server) StartCook(ctx context.Context, r StartCookRequestObject) (Start
 	if q.Larder, _, err = s.pantry(ctx); err != nil {
 		return nil, err
 	}
-	if c.Planned.V, err = program.Simulate(ctx, q, program.Options{}); err != nil {
+	if c.Planned.V, err = verdict.Simulate(ctx, q, verdict.Options{}); err != nil {
 		return nil, err
 	}
 	c.Forecast = c.Planned
@@ -272,7 +275,7 @@ func (s *Server) basketful(ctx context.Context, p *store.Plan, f *store.Fryer, w
 		}
 		return 1, 1, nil
 	}
-	baskets, err := program.Batched(ctx, d, batching(*p))
+	baskets, err := baskets.Of(ctx, d, batching(*p))
 	if err != nil {
 		return 0, 0, err
 	}
@@ -295,9 +298,9 @@ func (s *Server) basketful(ctx context.Context, p *store.Plan, f *store.Fryer, w
 // batching is how a dish that does not go in at once goes in.
 func batching(p store.Plan) string {
 	if p.SecondFryerID != nil {
-		return program.TwoFryers
+		return baskets.TwoFryers
 	}
-	return program.SeveralBaskets
+	return baskets.SeveralBaskets
 }
 
 // GetCook answers GET /cooks/{id}.
@@ -455,10 +458,10 @@ func (s *Server) nextTime(ctx context.Context, c store.Cook, l cook.Live) (*cook
 	}
 	q := c.Request(set.Units())
 	q.Larder = l.Larder
-	if q.Program = q.Program.Lasting(q.Program.Minutes() + next.Minutes); program.Check(q) != nil {
+	if q.Program = q.Program.Lasting(q.Program.Minutes() + next.Minutes); load.Check(q) != nil {
 		return nil, nil
 	}
-	a, err := program.Simulate(ctx, q, program.Options{})
+	a, err := verdict.Simulate(ctx, q, verdict.Options{})
 	if err != nil {
 		return nil, err
 	}

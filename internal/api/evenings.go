@@ -11,9 +11,10 @@ import (
 
 	"velocrustum/core/cook"
 	"velocrustum/core/food"
-	"velocrustum/core/program"
 	"velocrustum/core/refuse"
+	"velocrustum/core/run"
 	"velocrustum/core/sheet"
+	"velocrustum/core/verdict"
 	"velocrustum/internal/store"
 )
 
@@ -108,7 +109,7 @@ func (s *Server) laid(ctx context.Context, own store.Supper, e store.Evening) (o
 		c.Plan.V, c.Fryer.V = p, f
 		q := c.Request(set.Units())
 		q.Larder = pantry
-		if c.Planned.V, err = program.Simulate(ctx, q, program.Options{}); err != nil {
+		if c.Planned.V, err = verdict.Simulate(ctx, q, verdict.Options{}); err != nil {
 			return out, err
 		}
 		c.Forecast = c.Planned
@@ -257,7 +258,7 @@ func (s *Server) basketOut(ctx context.Context, led *evening, b *cook.Basket, no
 			last = minute
 		} else {
 			last = math.Max(last, minute)
-			core := math.Round(program.MomentAt(line, minute).CoreC*10) / 10
+			core := math.Round(run.FirstFrom(line, minute).CoreC*10) / 10
 			out.CoreC = &core
 			out.PlausibleC = plausible(core)
 			set := b.DialC(now)
@@ -270,7 +271,7 @@ func (s *Server) basketOut(ctx context.Context, led *evening, b *cook.Basket, no
 		}
 	}
 	for k := 0; k <= shadesShown; k++ {
-		m := program.MomentAt(line, last*float64(k)/shadesShown)
+		m := run.FirstFrom(line, last*float64(k)/shadesShown)
 		face := m.Faces[0]
 		if m.Faces[1].Brown > face.Brown {
 			face = m.Faces[1]

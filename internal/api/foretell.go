@@ -10,9 +10,12 @@ import (
 	"sync"
 	"time"
 
+	"velocrustum/core/belief"
 	"velocrustum/core/cook"
-	"velocrustum/core/program"
+	"velocrustum/core/load"
 	"velocrustum/core/refuse"
+	"velocrustum/core/run"
+	"velocrustum/core/verdict"
 	"velocrustum/internal/store"
 )
 
@@ -26,26 +29,26 @@ type foretold struct {
 // forecast is a cook's, for what has happened.
 type forecast struct {
 	key    string
-	answer program.Answer
+	answer verdict.Answer
 }
 
 // foreseen is what was foreseen of a cook, by which evidence; and what is
 // believed of it as long as its program stays.
 type foreseen struct {
 	program, evidence string
-	belief            *program.Belief // nil where it is out of what the runs reach
-	what              program.Foreseen
-	ahead             program.Ahead
+	belief            *belief.Belief // nil where it is out of what the runs reach
+	what              belief.Foreseen
+	ahead             belief.Ahead
 }
 
 // seen is what of a cook there is to weigh it by, by minutes since it went in.
-func (s *Server) seen(ctx context.Context, c store.Cook, l cook.Live) (out []program.Evidence, err error) {
+func (s *Server) seen(ctx context.Context, c store.Cook, l cook.Live) (out []belief.Evidence, err error) {
 	loaded, ok := l.LoadedAt()
 	if !ok {
 		return nil, nil
 	}
-	at := func(t time.Time) float64 { return math.Max(0, math.Min(program.MaxMinutes, t.Sub(loaded).Minutes())) }
-	kinds := map[string]string{cook.Raw: program.SeenCut, cook.Soft: program.SeenSoft, cook.Floury: program.SeenFloury}
+	at := func(t time.Time) float64 { return math.Max(0, math.Min(load.MaxMinutes, t.Sub(loaded).Minutes())) }
+	kinds := map[string]string{cook.Raw: belief.SeenCut, cook.Soft: belief.SeenSoft, cook.Floury: belief.SeenFloury}
 	outAt, isOut := l.OutAt()
 	for i, e := range c.Events {
 		if isOut && e.At.After(outAt) {
@@ -53,11 +56,11 @@ func (s *Server) seen(ctx context.Context, c store.Cook, l cook.Live) (out []pro
 		}
 		switch e.Kind {
 		case cook.Probe:
-			out = append(out, program.Evidence{AtMin: at(e.At), Kind: program.SeenProbe, C: e.Value, Piece: "thickest"})
+			out = append(out, belief.Evidence{AtMin: at(e.At), Kind: belief.SeenProbe, C: e.Value, Piece: "thickest"})
 		case cook.Look:
-			out = append(out, program.Evidence{AtMin: at(e.At), Kind: program.SeenLook, Shade: shade(e.Value)})
+			out = append(out, belief.Evidence{AtMin: at(e.At), Kind: belief.SeenLook, Shade: shade(e.Value)})
 		case cook.Raw, cook.Soft, cook.Floury:
-			out = append(out, program.Evidence{AtMin: at(e.At), Kind: kinds[e.Kind], Raw: e.Kind == cook.Raw})
+			out = append(out, belief.Evidence{AtMin: at(e.At), Kind: kinds[e.Kind], Raw: e.Kind == cook.Raw})
 		case cook.LeftIn:
 			read, err := s.left(ctx, l, i)
 			if err != nil {
@@ -68,7 +71,7 @@ func (s *Server) seen(ctx context.Context, c store.Cook, l cook.Live) (out []pro
 				now = now.Add(slot) // no more comes
 			}
 			for _, r := range slots(read, now) {
-				out = append(out, program.Evidence{AtMin: at(r.At), Kind: program.SeenLeftIn, C: math.Max(program.ProbeLimit.Min, math.Min(program.ProbeLimit.Max, r.C)), Insertion: e.ID})
+				out = append(out, belief.Evidence{AtMin: at(r.At), Kind: belief.SeenLeftIn, C: math.Max(belief.ProbeLimit.Min, math.Min(belief.ProbeLimit.Max, r.C)), Insertion: e.ID})
 			}
 		}
 	}
@@ -121,15 +124,15 @@ func slots(read []store.Reading, now time.Time) (out []store.Reading) {
 
 // shade is what a look is called, from pale to dark.
 func shade(v float64) string {
-	n := int(math.Max(0, math.Min(float64(len(program.Shades)-1), math.Round(v))))
-	return program.Shades[n].Name
+	n := int(math.Max(0, math.Min(float64(len(belief.Shades)-1), math.Round(v))))
+	return belief.Shades[n].Name
 }
 
 // asking is what a cook is simulated by, as it has happened by now.
-func (s *Server) asking(ctx context.Context, c store.Cook, l cook.Live) (program.Request, error) {
+func (s *Server) asking(ctx context.Context, c store.Cook, l cook.Live) (load.Request, error) {
 	set, err := s.store.Settings(ctx)
 	if err != nil {
-		return program.Request{}, err
+		return load.Request{}, err
 	}
 	q := c.Request(set.Units())
 	q.Program, q.Larder = l.By(s.clock.Now()), l.Larder
@@ -139,7 +142,7 @@ func (s *Server) asking(ctx context.Context, c store.Cook, l cook.Live) (program
 // believed is what is foreseen of a cook in a fryer by what was seen of it;
 // before anything was, what is believed beforehand. It is nil where the cook
 // is out of what the runs reach: then the plain forecast stands.
-func (s *Server) believed(ctx context.Context, c store.Cook, l cook.Live, seen []program.Evidence) (*foreseen, error) {
+func (s *Server) believed(ctx context.Context, c store.Cook, l cook.Live, seen []belief.Evidence) (*foreseen, error) {
 	q, err := s.asking(ctx, c, l)
 	if err != nil {
 		return nil, err
@@ -158,7 +161,7 @@ func (s *Server) believed(ctx context.Context, c store.Cook, l cook.Live, seen [
 	if got == nil || got.program != string(now) {
 		got = &foreseen{program: string(now)}
 		var fields refuse.Fields
-		if got.belief, err = program.Believe(ctx, q); err != nil && !errors.As(err, &fields) {
+		if got.belief, err = belief.Believe(ctx, q); err != nil && !errors.As(err, &fields) {
 			return nil, err
 		}
 		if len(s.foretold.seen) > 50 { // what is over long since
@@ -204,7 +207,7 @@ func (s *Server) known(ctx context.Context, c store.Cook, l cook.Live) (k cook.K
 		return k, err
 	}
 	q := c.Request(set.Units())
-	if k.Rule, err = program.RuleOf(q); err != nil {
+	if k.Rule, err = load.RuleOf(q); err != nil {
 		return k, err
 	}
 	probe, err := s.probeIn(ctx, l)
@@ -213,7 +216,7 @@ func (s *Server) known(ctx context.Context, c store.Cook, l cook.Live) (k cook.K
 	}
 	k.Left = lastRead(probe)
 	if line := c.Planned.V.Timeline; len(line) > 0 {
-		k.Likely = func(minute float64) float64 { return program.MomentAt(line, minute).CoreC }
+		k.Likely = func(minute float64) float64 { return run.FirstFrom(line, minute).CoreC }
 	}
 	seen, err := s.seen(ctx, c, l)
 	if err != nil {
@@ -230,7 +233,7 @@ func (s *Server) known(ctx context.Context, c store.Cook, l cook.Live) (k cook.K
 		return k, nil
 	}
 	// The median is no answer: without the spread over loads nothing is sure.
-	for _, a := range []program.Answer{c.Forecast.V, c.Planned.V} {
+	for _, a := range []verdict.Answer{c.Forecast.V, c.Planned.V} {
 		if a.Chance != nil {
 			k.SafeBy = a.Chance.SafeByMin
 			return k, nil
@@ -274,7 +277,7 @@ func (s *Server) renew(ctx context.Context, c *store.Cook, l cook.Live) error {
 	} else if !ok && len(l.Events) == 0 {
 		return nil // as it was planned
 	}
-	if c.Forecast.V, err = program.Simulate(ctx, q, program.Options{NoChance: seen != nil}); err != nil {
+	if c.Forecast.V, err = verdict.Simulate(ctx, q, verdict.Options{NoChance: seen != nil}); err != nil {
 		return err
 	}
 	if err := s.store.Foretell(ctx, *c); err != nil {
@@ -299,7 +302,7 @@ func (s *Server) GetAhead(ctx context.Context, r GetAheadRequestObject) (GetAhea
 	}
 	out := GetAhead200JSONResponse{Readings: []ReadInside{}}
 	for _, e := range seen {
-		if e.Kind == program.SeenProbe || e.Kind == program.SeenLeftIn {
+		if e.Kind == belief.SeenProbe || e.Kind == belief.SeenLeftIn {
 			out.Readings = append(out.Readings, ReadInside{C: e.C, Kind: ReadInsideKind(e.Kind), Minute: math.Round(e.AtMin*100) / 100})
 		}
 	}
@@ -308,15 +311,15 @@ func (s *Server) GetAhead(ctx context.Context, r GetAheadRequestObject) (GetAhea
 	before.ID += " before"
 	for _, b := range []struct {
 		of   store.Cook
-		seen []program.Evidence
-		into *program.Ahead
+		seen []belief.Evidence
+		into *belief.Ahead
 	}{{before, nil, &out.Before}, {c, seen, &out.Now}} {
 		got, err := s.believed(ctx, b.of, l, b.seen)
 		if err != nil {
 			return nil, err
 		}
 		if *b.into = got.ahead; b.into.Band == nil {
-			b.into.Band, b.into.Timeline = []program.Band{}, c.Forecast.V.Rounded().Timeline
+			b.into.Band, b.into.Timeline = []verdict.Band{}, c.Forecast.V.Rounded().Timeline
 		}
 	}
 	return out, nil

@@ -6,8 +6,9 @@ import (
 	"fmt"
 	"strings"
 
+	"velocrustum/core/ensemble"
 	"velocrustum/core/fryer"
-	"velocrustum/core/program"
+	"velocrustum/core/load"
 	"velocrustum/core/refuse"
 	"velocrustum/core/safety"
 	"velocrustum/internal/store"
@@ -78,7 +79,7 @@ func checkedFryer(f store.Fryer) (store.Fryer, error) {
 	if f.Name = strings.TrimSpace(f.Name); f.Name == "" {
 		return f, refuse.One("name", "blank", "1 to 60 letters")
 	}
-	return f, program.CheckFryer(f.Fryer)
+	return f, load.CheckFryer(f.Fryer)
 }
 
 // CreateFryer answers POST /fryers.
@@ -112,7 +113,7 @@ func (s *Server) PortrayFryer(ctx context.Context, r PortrayFryerRequestObject) 
 	if err != nil {
 		return nil, err
 	}
-	p, err := program.PortraitOf(f.Fryer, orElse(r.Body.DialC, 0), set.Units())
+	p, err := ensemble.PortraitOf(f.Fryer, orElse(r.Body.DialC, 0), set.Units())
 	return PortrayFryer200JSONResponse(p), err
 }
 
@@ -127,7 +128,7 @@ func (s *Server) GuessFryer(_ context.Context, r GuessFryerRequestObject) (Guess
 		return nil, refuse.One("litres", fmt.Sprintf("%g", k.Litres), fmt.Sprintf("%g to %g litres", fryer.MinLitres, fryer.MaxLitres))
 	}
 	name := map[fryer.Kind]string{fryer.Drawer: "New drawer", fryer.Oven: "New oven"}[g.Kind]
-	made := program.Fryer{Kind: string(g.Kind), PowerW: &g.PowerW, Airflow: &g.Airflow, Trays: g.Levels, Drawers: g.Drawers, Basket: &g.Basket,
-		Dial: &program.Dial{MinC: g.DialMin, MaxC: g.DialMax, StepC: g.Step}, Inferred: g.Guessed}
+	made := load.Fryer{Kind: string(g.Kind), PowerW: &g.PowerW, Airflow: &g.Airflow, Trays: g.Levels, Drawers: g.Drawers, Basket: &g.Basket,
+		Dial: &load.Dial{MinC: g.DialMin, MaxC: g.DialMax, StepC: g.Step}, Inferred: g.Guessed}
 	return GuessFryer200JSONResponse(store.Fryer{Name: name, Fryer: made.Whole()}), nil
 }

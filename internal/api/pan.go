@@ -3,9 +3,9 @@ package api
 import (
 	"context"
 
+	"velocrustum/core/baskets"
 	"velocrustum/core/larder"
 	"velocrustum/core/prep"
-	"velocrustum/core/program"
 	"velocrustum/core/units"
 )
 
@@ -34,11 +34,11 @@ func (s *Server) WorkPan(ctx context.Context, r WorkPanRequestObject) (WorkPanRe
 	out := PanAnswer{Sauces: []PanAnswerSauce{}, Mixes: orEmpty(w.Mixes), Servings: w.Servings(), EndMin: d.Program.Minutes()}
 	for i, m := range w.Sauces {
 		sauce := d.Bench.Sauces[i]
-		fates, err := program.Fates(ctx, ready.First(), program.Dressing{ClingsG: m.ClingsG, WaterPct: m.WaterPct, SolidsPct: m.SolidsPct})
+		fates, err := baskets.Fates(ctx, ready.First(), baskets.Dressing{ClingsG: m.ClingsG, WaterPct: m.WaterPct, SolidsPct: m.SolidsPct})
 		if err != nil {
 			return nil, err
 		}
-		best, advice := program.Advice(fates)
+		best, advice := baskets.Advice(fates)
 		one := PanAnswerSauce{Made: m, Told: m.Tell(sauce, pantry.Find, say), Fates: fates, Best: best, Advice: advice}
 		one.Measures, one.Swaps = amounts(m.Items, pantry, say)
 		out.Sauces = append(out.Sauces, one)

@@ -4,10 +4,12 @@ import (
 	"context"
 	"errors"
 
+	"velocrustum/core/advise"
+	"velocrustum/core/load"
 	"velocrustum/core/prep"
-	"velocrustum/core/program"
 	"velocrustum/core/refuse"
 	"velocrustum/core/safety"
+	"velocrustum/core/verdict"
 	"velocrustum/internal/store"
 )
 
@@ -19,7 +21,7 @@ func (s *Server) dish(ctx context.Context, q SimulationRequest) (prep.Dish, erro
 		return prep.Dish{}, err
 	}
 	d := prep.Dish{Bench: q.Bench}
-	d.Request = program.Request{Load: q.Load, Coat: q.Coat, Fryer: q.Fryer, Program: q.Program, Groups: orElse(q.Groups, nil), CrustWanted: q.CrustWanted,
+	d.Request = load.Request{Load: q.Load, Coat: q.Coat, Fryer: q.Fryer, Program: q.Program, Groups: orElse(q.Groups, nil), CrustWanted: q.CrustWanted,
 		TailMin: orElse(q.TailMin, 0), Guidance: string(set.Guidance), Units: set.Units()}
 	if set.Guidance == safety.Stricter {
 		d.GuidanceC = set.GuidanceC
@@ -31,7 +33,7 @@ func (s *Server) dish(ctx context.Context, q SimulationRequest) (prep.Dish, erro
 	for _, f := range []struct {
 		field string
 		id    *string
-		into  **program.Fryer
+		into  **load.Fryer
 	}{{"fryerId", q.FryerId, &d.Fryer}, {"secondFryerId", q.SecondFryerId, &d.Second}} {
 		if f.id == nil {
 			continue
@@ -48,14 +50,14 @@ func (s *Server) dish(ctx context.Context, q SimulationRequest) (prep.Dish, erro
 }
 
 // ready is what was asked for as it goes into the basket, off the bench.
-func (s *Server) ready(ctx context.Context, q SimulationRequest) (program.Dish, error) {
+func (s *Server) ready(ctx context.Context, q SimulationRequest) (load.Dish, error) {
 	d, err := s.dish(ctx, q)
 	if err != nil {
-		return program.Dish{}, err
+		return load.Dish{}, err
 	}
 	pantry, _, err := s.pantry(ctx)
 	if err != nil {
-		return program.Dish{}, err
+		return load.Dish{}, err
 	}
 	out, _, err := pantry.Ready(d)
 	return out, err
@@ -63,7 +65,7 @@ func (s *Server) ready(ctx context.Context, q SimulationRequest) (program.Dish, 
 
 // taken makes what was asked for ready and finds a place to work on it, which
 // is given back by the function returned.
-func (s *Server) taken(ctx context.Context, q SimulationRequest) (context.Context, program.Dish, func(), error) {
+func (s *Server) taken(ctx context.Context, q SimulationRequest) (context.Context, load.Dish, func(), error) {
 	d, err := s.ready(ctx, q)
 	if err != nil {
 		return ctx, d, nil, err
@@ -74,9 +76,9 @@ func (s *Server) taken(ctx context.Context, q SimulationRequest) (context.Contex
 
 // Answered is an answer, and the whole dish as it goes into the basket.
 type Answered struct {
-	program.Answer
-	Load program.Load `json:"load"`
-	Coat program.Coat `json:"coat"`
+	verdict.Answer
+	Load load.Pieces   `json:"load"`
+	Coat load.Covering `json:"coat"`
 	// CoatSays is how an order has it.
 	CoatSays string `json:"coatSays"`
 }
@@ -88,10 +90,14 @@ func (s *Server) Simulate(ctx context.Context, r SimulateRequestObject) (Simulat
 		return nil, err
 	}
 	defer leave()
-	a, err := d.Simulate(ctx, program.Options{
-		NoChance: !orElse(r.Params.Chance, true), Changes: orElse(r.Params.Changes, true), Ahead: orElse(r.Params.Ahead, false),
-	})
-	out := Answered{Answer: a.Rounded(), Load: d.Load, Coat: program.Coat{ID: "bare"}}
+	opt := verdict.Options{NoChance: !orElse(r.Params.Chance, true), Ahead: orElse(r.Params.Ahead, false)}
+	var a verdict.Answer
+	if orElse(r.Params.Changes, true) {
+		a, err = advise.Simulate(ctx, d, opt)
+	} else {
+		a, err = verdict.Simulate(ctx, d.First(), opt)
+	}
+	out := Answered{Answer: a.Rounded(), Load: d.Load, Coat: load.Covering{ID: "bare"}}
 	if d.Coat != nil {
 		out.Coat = *d.Coat
 	}

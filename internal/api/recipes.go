@@ -8,8 +8,10 @@ import (
 	"fmt"
 	"strings"
 
+	"velocrustum/core/advise"
+	"velocrustum/core/baskets"
+	"velocrustum/core/load"
 	"velocrustum/core/prep"
-	"velocrustum/core/program"
 	"velocrustum/core/recipe"
 	"velocrustum/core/refuse"
 	"velocrustum/internal/exchange"
@@ -91,7 +93,7 @@ func (s *Server) brought(ctx context.Context, u recipe.Understood, fryerID strin
 	if r := []rune(in.Name); len(r) > 80 {
 		in.Name = string(r[:80])
 	}
-	in.Program = program.FirstProgram
+	in.Program = load.FirstProgram
 	p, err := s.checked(ctx, in)
 	d, failed := s.ready(ctx, asked(p))
 	if failed != nil {
@@ -109,7 +111,7 @@ func (s *Server) brought(ctx context.Context, u recipe.Understood, fryerID strin
 	q := d.First()
 	why := "It says no time: "
 	if h := u.Heat; h != nil && h.Minutes > 0 {
-		c, err := program.Convert(ctx, q, *h)
+		c, err := advise.Convert(ctx, q, *h)
 		var fields refuse.Fields
 		switch {
 		case errors.As(err, &fields):
@@ -120,12 +122,12 @@ func (s *Server) brought(ctx context.Context, u recipe.Understood, fryerID strin
 			in.Program = c.Proposal.Program
 			return &in, c.Says + inTwo, nil
 		default:
-			in.Program.Stages = []program.Stage{{AirC: h.TempC, Minutes: h.Minutes}}
-			in.Program.Turns = []program.Turn{{AtMin: h.Minutes / 2, Kind: program.Flip}}
+			in.Program.Stages = []load.Stage{{AirC: h.TempC, Minutes: h.Minutes}}
+			in.Program.Turns = []load.Turn{{AtMin: h.Minutes / 2, Kind: load.Flip}}
 			return &in, c.Says + inTwo, nil
 		}
 	}
-	found, err := program.Recommend(ctx, q, program.Balanced, nil)
+	found, err := advise.Recommend(ctx, q, advise.Balanced, nil)
 	if err != nil {
 		return nil, "", err
 	}
@@ -158,17 +160,17 @@ func (s *Server) WriteRecipe(ctx context.Context, r WriteRecipeRequestObject) (W
 	if err != nil {
 		return nil, err
 	}
-	var baskets []program.Basketful
+	var dealt []baskets.Basketful
 	if p.PerBasket != nil || p.SecondFryerID != nil {
 		ready, _, err := pantry.Ready(d)
 		if err != nil {
 			return nil, err
 		}
-		if baskets, err = program.Batched(ctx, ready, batching(p)); err != nil {
+		if dealt, err = baskets.Of(ctx, ready, batching(p)); err != nil {
 			return nil, err
 		}
 	}
-	words, err := recipe.Write(p.Name, d, baskets, f, pantry, say)
+	words, err := recipe.Write(p.Name, d, dealt, f, pantry, say)
 	if err != nil {
 		return nil, err
 	}

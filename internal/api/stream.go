@@ -13,7 +13,7 @@ import (
 	"sync"
 	"time"
 
-	"velocrustum/core/program"
+	"velocrustum/core/belief"
 	"velocrustum/internal/store"
 )
 
@@ -175,13 +175,13 @@ func mark(v any) (string, error) {
 
 // figures is what a stream tells of what is going on: no timelines.
 type figures struct {
-	Now         time.Time         `json:"now"`
-	ClockOffMin *float64          `json:"clockOffMin,omitempty"`
-	Mark        string            `json:"mark"`
-	Evening     *LiveEvening      `json:"evening,omitempty"`
-	CookID      string            `json:"cookId,omitempty"`
-	Step        *CookStep         `json:"step,omitempty"`
-	Foreseen    *program.Foreseen `json:"foreseen,omitempty"`
+	Now         time.Time        `json:"now"`
+	ClockOffMin *float64         `json:"clockOffMin,omitempty"`
+	Mark        string           `json:"mark"`
+	Evening     *LiveEvening     `json:"evening,omitempty"`
+	CookID      string           `json:"cookId,omitempty"`
+	Step        *CookStep        `json:"step,omitempty"`
+	Foreseen    *belief.Foreseen `json:"foreseen,omitempty"`
 }
 
 // stream answers GET /live/stream.

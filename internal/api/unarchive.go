@@ -17,9 +17,10 @@ import (
 
 	"velocrustum/core/cook"
 	"velocrustum/core/food"
-	"velocrustum/core/program"
+	"velocrustum/core/load"
 	"velocrustum/core/refuse"
 	"velocrustum/core/safety"
+	"velocrustum/core/verdict"
 	"velocrustum/internal/exchange"
 	"velocrustum/internal/picture"
 	"velocrustum/internal/store"
@@ -362,7 +363,7 @@ func (b *bringing) cookable(ctx context.Context, o store.Session) error {
 		q := c.Request(say)
 		q.Larder = pantry
 		var fields refuse.Fields
-		if err := program.Check(q); missing(err) || !errors.As(err, &fields) {
+		if err := load.Check(q); missing(err) || !errors.As(err, &fields) {
 			if err != nil && !missing(err) {
 				return err
 			}
@@ -427,7 +428,7 @@ func (c archivedCook) checked(at string) (out store.Cook, err error) {
 	case len(orElse(said.Note, ""))+len(orElse(said.Change, "")) > 16000:
 		return out, refuse.One(at+"outcome.note", "longer", "up to 2000 letters")
 	}
-	for _, a := range []program.Answer{c.Planned, c.Forecast} {
+	for _, a := range []verdict.Answer{c.Planned, c.Forecast} {
 		if len(a.Timeline) == 0 {
 			return out, refuse.One(at+"forecast.timeline", "empty", "one moment or more")
 		}

@@ -6,7 +6,10 @@ import (
 	"net/http"
 	"sync"
 
-	"velocrustum/core/program"
+	"velocrustum/core/advise"
+	"velocrustum/core/baskets"
+	"velocrustum/core/load"
+	"velocrustum/core/run"
 )
 
 // searching is an answer of POST /recommendations that is still being worked
@@ -14,8 +17,8 @@ import (
 type searching struct {
 	ctx   context.Context
 	leave func()
-	q     program.Request
-	want  program.Want
+	q     load.Request
+	want  advise.Want
 }
 
 // Recommend answers POST /recommendations.
@@ -26,10 +29,10 @@ func (s *Server) Recommend(ctx context.Context, r RecommendRequestObject) (Recom
 	}
 	a := searching{q: d.First()}
 	if r.Params.Want != nil {
-		a.want = program.Want(*r.Params.Want)
+		a.want = advise.Want(*r.Params.Want)
 	}
 	// What is refused is refused before the first line.
-	if err := program.CheckRecommend(a.q, a.want); err != nil {
+	if err := advise.CheckRecommend(a.q, a.want); err != nil {
 		return nil, err
 	}
 	a.ctx, a.leave, err = s.work.place(ctx)
@@ -51,7 +54,7 @@ func (a searching) VisitRecommendResponse(w http.ResponseWriter) error {
 		}
 		return out.Flush()
 	}
-	rec, err := program.Recommend(a.ctx, a.q, a.want, func(done, of int) {
+	rec, err := advise.Recommend(a.ctx, a.q, a.want, func(done, of int) {
 		_ = write(RecommendationLine{Done: &done, Of: &of}) // a reader that is gone ends the context
 	})
 	if err != nil {
@@ -69,7 +72,7 @@ func (a searching) VisitRecommendResponse(w http.ResponseWriter) error {
 }
 
 // recommendationOut leaves out what no drawing of the ways shows.
-func recommendationOut(r program.Recommendation) Recommendation {
+func recommendationOut(r advise.Recommendation) Recommendation {
 	out := Recommendation{Want: string(r.Want), Ways: make([]Proposal, len(r.Ways))}
 	if r.Says != "" {
 		out.Says = &r.Says
@@ -80,7 +83,7 @@ func recommendationOut(r program.Recommendation) Recommendation {
 	return out
 }
 
-func proposalOut(p program.Proposal) Proposal {
+func proposalOut(p advise.Proposal) Proposal {
 	out := Proposal{
 		Way: string(p.Way), Name: p.Name, Program: p.Program, Minutes: p.Minutes, SafeByMin: p.SafeByMin, Crust: p.Crust,
 		JuicePct: p.JuicePct, Turns: p.Turns, EnergyWh: p.EnergyWh, Ready: p.Ready, Reason: p.Reason, Score: p.Score,
@@ -95,7 +98,7 @@ func proposalOut(p program.Proposal) Proposal {
 	return out
 }
 
-func outline(m program.Moment) Outline {
+func outline(m run.Moment) Outline {
 	m = m.Rounded()
 	o := Outline{Minute: m.Minute, AirC: m.AirC, CoreC: m.CoreC}
 	for _, f := range m.Faces {
@@ -113,13 +116,13 @@ func (s *Server) Convert(ctx context.Context, r ConvertRequestObject) (ConvertRe
 		return nil, err
 	}
 	defer leave()
-	c, err := program.Convert(ctx, d.First(), r.Body.Recipe)
+	c, err := advise.Convert(ctx, d.First(), r.Body.Recipe)
 	if err != nil {
 		return nil, err
 	}
 	out := Convert200JSONResponse{Source: c.Source, Says: c.Says}
 	if c.Fit != "" {
-		out.Fit = &c.Fit
+		out.Fit = new(string(c.Fit))
 	}
 	if c.Proposal != nil {
 		p := proposalOut(*c.Proposal)
@@ -135,6 +138,6 @@ func (s *Server) PlanBaskets(ctx context.Context, r PlanBasketsRequestObject) (P
 		return nil, err
 	}
 	defer leave()
-	b, err := program.Batch(ctx, d)
+	b, err := baskets.Batch(ctx, d)
 	return PlanBaskets200JSONResponse(b), err
 }

@@ -12,7 +12,9 @@ import (
 	"testing"
 	"time"
 
-	"velocrustum/core/program"
+	"velocrustum/core/advise"
+	"velocrustum/core/baskets"
+	"velocrustum/core/ensemble"
 	"velocrustum/internal/api"
 )
 
@@ -36,7 +38,7 @@ func TestWaysComeInLinesWithProgress(t *testing.T) {
 		lines = append(lines, l)
 	}
 	last := lines[len(lines)-1]
-	if len(lines) != len(program.Ways)+1 || last.Recommendation == nil || *lines[0].Done != 1 || *lines[0].Of != len(program.Ways) {
+	if len(lines) != len(advise.Ways)+1 || last.Recommendation == nil || *lines[0].Done != 1 || *lines[0].Of != len(advise.Ways) {
 		t.Fatalf("%d lines, the last %+v", len(lines), last)
 	}
 	for _, p := range last.Recommendation.Ways {
@@ -97,12 +99,12 @@ func TestWorkbenchRefusesInWords(t *testing.T) {
 
 func TestConvertAndBatch(t *testing.T) {
 	k := newKitchen(t, "")
-	c := get[program.Conversion](k, 200, "POST", "/api/v1/conversions", `{"request": `+wings+`, "recipe": {"kind": "preset", "tempC": 200, "minutes": 8}}`)
+	c := get[advise.Conversion](k, 200, "POST", "/api/v1/conversions", `{"request": `+wings+`, "recipe": {"kind": "preset", "tempC": 200, "minutes": 8}}`)
 	if c.Fit != "short" || c.Proposal == nil || c.Says == "" {
 		t.Errorf("eight minutes: %+v", c)
 	}
 	fryers := get[[]api.Fryer](k, 200, "GET", "/api/v1/fryers", "")
-	b := get[program.Baskets](k, 200, "POST", "/api/v1/baskets",
+	b := get[baskets.Batchings](k, 200, "POST", "/api/v1/baskets",
 		with(strings.Replace(wings, `"pieces": 12`, `"pieces": 22`, 1), `"perBasket": 11, "fryerId": "`+fryers[0].ID+`", "secondFryerId": "`+fryers[1].ID+`"`))
 	if len(b.Batchings) != 3 {
 		t.Errorf("%d batchings", len(b.Batchings))
@@ -240,7 +242,7 @@ func TestAFryerIsTimedAndPortrayed(t *testing.T) {
 			t.Errorf("kept as %+v", f)
 		}
 	}
-	p := get[program.Portrait](k, 200, "POST", "/api/v1/fryer-portraits", with(`{"dialC": 180}`, twoDrawers))
+	p := get[ensemble.Portrait](k, 200, "POST", "/api/v1/fryer-portraits", with(`{"dialC": 180}`, twoDrawers))
 	if p.DialC != 180 || !p.Timed || len(p.Curve) < 20 || len(p.Wanted) != 1 || p.Wanted[0].Field != "airflow" {
 		t.Errorf("portrait %+v", p)
 	}

@@ -10,9 +10,10 @@ import (
 	"velocrustum/core/cook"
 	"velocrustum/core/food"
 	"velocrustum/core/fryer"
+	"velocrustum/core/load"
 	"velocrustum/core/pan"
 	"velocrustum/core/prep"
-	"velocrustum/core/program"
+	"velocrustum/core/verdict"
 	"velocrustum/internal/picture"
 	"velocrustum/internal/store"
 )
@@ -20,91 +21,91 @@ import (
 func ptr[T any](v T) *T { return &v }
 
 var drawer = store.Fryer{
-	Name: "Square drawer", Fryer: program.Fryer{Kind: "drawer", Basket: &fryer.Basket{Shape: "rectangle", WidthMm: 230, DepthMm: 230},
-		PowerW: ptr(1500.0), Airflow: ptr(1.0), DialOffsetC: -6, Dial: &program.Dial{MinC: 80, MaxC: 200, StepC: 5}},
+	Name: "Square drawer", Fryer: load.Fryer{Kind: "drawer", Basket: &fryer.Basket{Shape: "rectangle", WidthMm: 230, DepthMm: 230},
+		PowerW: ptr(1500.0), Airflow: ptr(1.0), DialOffsetC: -6, Dial: &load.Dial{MinC: 80, MaxC: 200, StepC: 5}},
 }
 
 var borrowed = store.Fryer{
-	Name: "Borrowed round one", Fryer: program.Fryer{Kind: "drawer", Basket: &fryer.Basket{Shape: "round", DiameterMm: 190},
-		PowerW: ptr(1100.0), Airflow: ptr(0.85), Dial: &program.Dial{MinC: 80, MaxC: 200, StepC: 10}},
+	Name: "Borrowed round one", Fryer: load.Fryer{Kind: "drawer", Basket: &fryer.Basket{Shape: "round", DiameterMm: 190},
+		PowerW: ptr(1100.0), Airflow: ptr(0.85), Dial: &load.Dial{MinC: 80, MaxC: 200, StepC: 10}},
 }
 
-func flips(at ...float64) (t []program.Turn) {
+func flips(at ...float64) (t []load.Turn) {
 	for _, m := range at {
-		t = append(t, program.Turn{AtMin: m, Kind: program.Flip})
+		t = append(t, load.Turn{AtMin: m, Kind: load.Flip})
 	}
 	return t
 }
 
-func shakes(at ...float64) (t []program.Turn) {
+func shakes(at ...float64) (t []load.Turn) {
 	for _, m := range at {
-		t = append(t, program.Turn{AtMin: m, Kind: program.Shake})
+		t = append(t, load.Turn{AtMin: m, Kind: load.Shake})
 	}
 	return t
 }
 
 type dish struct {
 	name    string
-	load    program.Load
-	coat    program.Coat
-	program program.Program
+	load    load.Pieces
+	coat    load.Covering
+	program load.Program
 	table   string
 	round   bool // goes into the borrowed fryer
 	bench   *prep.Bench
-	beside  []program.Group
+	beside  []load.Group
 }
 
 // perBasket is how many of a dish go in at a time, where not all do.
 var perBasket = map[string]int{"Wings for six": 12}
 
 // brushed is a thin film of something late in a cook.
-func brushed(at, g float64, of int, ingredients ...string) program.Turn {
-	b := &program.Brush{G: g}
+func brushed(at, g float64, of int, ingredients ...string) load.Turn {
+	b := &load.Brush{G: g}
 	for _, i := range ingredients {
 		b.Parts = append(b.Parts, food.Mixed{Ingredient: i, Share: 1})
 	}
-	return program.Turn{AtMin: at, Kind: program.BrushOn, Group: of, Brush: b}
+	return load.Turn{AtMin: at, Kind: load.BrushOn, Group: of, Brush: b}
 }
 
 var dishes = []dish{
-	{"Wings for six", program.Load{Cut: "chicken-wing-flat", Pieces: 24, PieceMassG: 43, Surface: "wiped"}, program.Coat{ID: "starch-dust", OilG: 9},
-		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 200, Minutes: 20}}, Turns: flips(11)}, "19:30", false,
+	{"Wings for six", load.Pieces{Cut: "chicken-wing-flat", Pieces: 24, PieceMassG: 43, Surface: "wiped"}, load.Covering{ID: "starch-dust", OilG: 9},
+		load.Program{PreheatMin: 4, Stages: []load.Stage{{AirC: 200, Minutes: 20}}, Turns: flips(11)}, "19:30", false,
 		&prep.Bench{Servings: 6, Drying: prep.Drying{School: "wipe"}, Salting: salted(1), Sauces: with("Honey-harissa glaze", wideGlaze, pan.Toss, false)}, nil},
-	{"Wedges for six", program.Load{Cut: "potato-wedge", Pieces: 20, PieceMassG: 32, StartC: ptr(18.0), Surface: "wiped"}, program.Coat{ID: "oil-rub", OilG: 20},
-		program.Program{PreheatMin: 3, Stages: []program.Stage{{AirC: 180, Minutes: 15}, {AirC: 200, Minutes: 9}}, Turns: shakes(8, 15, 20)}, "19:30", false,
+	{"Wedges for six", load.Pieces{Cut: "potato-wedge", Pieces: 20, PieceMassG: 32, StartC: ptr(18.0), Surface: "wiped"}, load.Covering{ID: "oil-rub", OilG: 20},
+		load.Program{PreheatMin: 3, Stages: []load.Stage{{AirC: 180, Minutes: 15}, {AirC: 200, Minutes: 9}}, Turns: shakes(8, 15, 20)}, "19:30", false,
 		&prep.Bench{Servings: 6, Drying: prep.Drying{School: "wipe"}, Finish: []prep.Item{{Ingredient: "salt-flake", G: 6}}}, nil},
-	{"Drumettes of three flavours", program.Load{Cut: "chicken-drumette", Pieces: 4, PieceMassG: 45, Surface: "wiped"}, program.Coat{ID: "leavened-rub"},
-		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 190, Minutes: 18}, {AirC: 175, Minutes: 5}},
+	{"Drumettes of three flavours", load.Pieces{Cut: "chicken-drumette", Pieces: 4, PieceMassG: 45, Surface: "wiped"}, load.Covering{ID: "leavened-rub"},
+		load.Program{PreheatMin: 4, Stages: []load.Stage{{AirC: 190, Minutes: 18}, {AirC: 175, Minutes: 5}},
 			Turns: append(flips(10), brushed(18, 8, 0, "barbecue"), brushed(18, 6, 1, "mustard", "honey"))}, "19:30", false,
 		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "rack", Hours: 4}, Salting: salted(4)},
-		[]program.Group{
-			{Name: "mustard drumettes", Load: program.Load{Cut: "chicken-drumette", Pieces: 4, PieceMassG: 45, Surface: "wiped"}, Coat: &program.Coat{ID: "leavened-rub", SaltPct: 1}},
-			{Name: "plain drumettes", Load: program.Load{Cut: "chicken-drumette", Pieces: 4, PieceMassG: 45, Surface: "wiped"}, Coat: &program.Coat{ID: "leavened-rub", SaltPct: 1}}}},
-	{"Caraway potato wedges", program.Load{Cut: "potato-wedge", Pieces: 14, PieceMassG: 32, StartC: ptr(18.0), Surface: "wiped"}, program.Coat{ID: "oil-rub", OilG: 14},
-		program.Program{PreheatMin: 3, Stages: []program.Stage{{AirC: 180, Minutes: 13}, {AirC: 200, Minutes: 8}}, Turns: shakes(7, 13, 17)}, "19:30", false,
+		[]load.Group{
+			{Name: "mustard drumettes", Load: load.Pieces{Cut: "chicken-drumette", Pieces: 4, PieceMassG: 45, Surface: "wiped"}, Coat: &load.Covering{ID: "leavened-rub", SaltPct: 1}},
+			{Name: "plain drumettes", Load: load.Pieces{Cut: "chicken-drumette", Pieces: 4, PieceMassG: 45, Surface: "wiped"}, Coat: &load.Covering{ID: "leavened-rub", SaltPct: 1}}}},
+	{"Caraway potato wedges", load.Pieces{Cut: "potato-wedge", Pieces: 14, PieceMassG: 32, StartC: ptr(18.0), Surface: "wiped"}, load.Covering{ID: "oil-rub", OilG: 14},
+		load.Program{PreheatMin: 3, Stages: []load.Stage{{AirC: 180, Minutes: 13}, {AirC: 200, Minutes: 8}}, Turns: shakes(7, 13, 17)}, "19:30", false,
 		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "wipe"}, Finish: []prep.Item{{Ingredient: "salt-flake", G: 4}}}, nil},
-	{"Chickpea-flour prawns", program.Load{Cut: "prawn", Pieces: 8, PieceMassG: 18, Surface: "wiped"}, program.Coat{ID: "three-bowl-crumb", OilG: 5},
-		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 200, Minutes: 9}}, Turns: flips(5)}, "19:15", true,
+	{"Chickpea-flour prawns", load.Pieces{Cut: "prawn", Pieces: 8, PieceMassG: 18, Surface: "wiped"}, load.Covering{ID: "three-bowl-crumb", OilG: 5},
+		load.Program{PreheatMin: 4, Stages: []load.Stage{{AirC: 200, Minutes: 9}}, Turns: flips(5)}, "19:15", true,
 		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "wipe"}, Coating: prep.Coating{Flour: "chickpea-flour"}, Salting: salted(0.5), Sauces: with("Plum and ginger", plumGinger, pan.Beside, false)}, nil},
-	{"Turmeric-yoghurt thigh pieces", program.Load{Cut: "chicken-thigh-chunk", Pieces: 18, PieceMassG: 20, Surface: "wiped"}, program.Coat{ID: "double-dredge", OilG: 9},
-		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 190, Minutes: 14}}, Turns: flips(7)}, "19:00", false,
+	{"Turmeric-yoghurt thigh pieces", load.Pieces{Cut: "chicken-thigh-chunk", Pieces: 18, PieceMassG: 20, Surface: "wiped"}, load.Covering{ID: "double-dredge", OilG: 9},
+		load.Program{PreheatMin: 4, Stages: []load.Stage{{AirC: 190, Minutes: 14}}, Turns: flips(7)}, "19:00", false,
 		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "wipe"}, Marinade: &turmeric, Coating: prep.Coating{}, Sauces: with("Sweet and sour with pineapple", sweetAndSour, pan.Toss, true)}, nil},
-	{"Sea bream with dukkah", program.Load{Cut: "fish-whole", Pieces: 1, PieceMassG: 340, Surface: "racked"}, program.Coat{ID: "oil-rub", OilG: 4},
-		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 195, Minutes: 21}}, Turns: flips(12)}, "19:00", false,
+	{"Sea bream with dukkah", load.Pieces{Cut: "fish-whole", Pieces: 1, PieceMassG: 340, Surface: "racked"}, load.Covering{ID: "oil-rub", OilG: 4},
+		load.Program{PreheatMin: 4, Stages: []load.Stage{{AirC: 195, Minutes: 21}}, Turns: flips(12)}, "19:00", false,
 		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "rack", Hours: 2}, Salting: salted(1), Cutting: &prep.Cutting{Scored: true},
 			Finish: []prep.Item{{Ingredient: "sesame", G: 6}, {Ingredient: "herbs", G: 5}}}, nil},
-	{"Fennel-salt pork belly slices", program.Load{Cut: "pork-belly-slice", Pieces: 7, PieceMassG: 44, ThicknessMm: ptr(13.0), Surface: "racked"}, program.Coat{ID: "bare"},
-		program.Program{PreheatMin: 3, Stages: []program.Stage{{AirC: 190, Minutes: 15}}, Turns: flips(8)}, "19:45", false,
+	{"Fennel-salt pork belly slices", load.Pieces{Cut: "pork-belly-slice", Pieces: 7, PieceMassG: 44, ThicknessMm: ptr(13.0), Surface: "racked"}, load.Covering{ID: "bare"},
+		load.Program{PreheatMin: 3, Stages: []load.Stage{{AirC: 190, Minutes: 15}}, Turns: flips(8)}, "19:45", false,
 		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "rack", Hours: 2}, Salting: salted(12), Mixes: []prep.Mix{fennelSalt}, Sauces: twoOver}, nil},
-	{"Rye-crumbed pollock fingers", program.Load{Cut: "fish-strip", Pieces: 9, PieceMassG: 36, Surface: "wiped"}, program.Coat{ID: food.Made, OilG: 10, Layers: ryeCrumb},
-		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 190, Minutes: 10}}, Turns: flips(5)}, "18:45", false,
+	{"Rye-crumbed pollock fingers", load.Pieces{Cut: "fish-strip", Pieces: 9, PieceMassG: 36, Surface: "wiped"}, load.Covering{ID: food.Made, OilG: 10, Layers: ryeCrumb},
+		load.Program{PreheatMin: 4, Stages: []load.Stage{{AirC: 190, Minutes: 10}}, Turns: flips(5)}, "18:45", false,
 		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "wipe"}, Salting: salted(0.5), Sauces: with("Mustard-dill dip", mustardDill, pan.Beside, false)}, nil},
-	{"Harissa drumsticks", program.Load{Cut: "chicken-drumstick", Pieces: 5, PieceMassG: 112, Surface: "wiped"}, program.Coat{ID: "oil-rub", OilG: 5},
-		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 175, Minutes: 16}, {AirC: 195, Minutes: 8}}, Turns: flips(16)}, "19:30", false,
+	{"Harissa drumsticks", load.Pieces{Cut: "chicken-drumstick", Pieces: 5, PieceMassG: 112, Surface: "wiped"}, load.Covering{ID: "oil-rub", OilG: 5},
+		load.Program{PreheatMin: 4, Stages: []load.Stage{{AirC: 175, Minutes: 16}, {AirC: 195, Minutes: 8}}, Turns: flips(16)}, "19:30", false,
 		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "wipe"}, Marinade: &harissa,
 			Salting: &prep.Salting{School: "dry", Salt: "salt-sea", TargetPct: 1, Hours: 3}}, nil},
-	{"Sumac and lemon-thyme wing flats", program.Load{Cut: "chicken-wing-flat", Pieces: 11, PieceMassG: 43, StartC: ptr(5.0), Surface: "wiped"}, program.Coat{ID: "starch-dust", OilG: 4, SugarPct: 0.4},
-		program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 165, Minutes: 12}, {AirC: 200, Minutes: 11}}, Turns: flips(12)}, "19:30", false,
+	{"Sumac and lemon-thyme wing flats", load.Pieces{Cut: "chicken-wing-flat", Pieces: 11, PieceMassG: 43, StartC: ptr(5.0), Surface: "wiped"}, load.Covering{ID: "starch-dust", OilG: 4, SugarPct: 0.4},
+		load.Program{PreheatMin: 4, Stages: []load.Stage{{AirC: 165, Minutes: 12}, {AirC: 200, Minutes: 11}}, Turns: flips(12)}, "19:30", false,
 		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "wipe"}, Salting: &prep.Salting{School: "dry", Salt: "salt-sea", TargetPct: 1, Hours: 2},
 			Mixes: []prep.Mix{sumacSalt}, Sauces: with("Honey-harissa glaze", harissaGlaze, pan.Up, false)}, nil},
 }
@@ -274,7 +275,7 @@ func (w past) add(ctx context.Context, s *store.Store, p store.Plan, f store.Fry
 		return err
 	}
 	ready, _, err := prep.NewPantry(nil).Ready(prep.Dish{Bench: &p.Bench.V,
-		Dish: program.Dish{Request: program.Request{Load: p.Load.V, Coat: &p.Coat.V, Fryer: &f.Fryer, Program: p.Program.V}}})
+		Dish: load.Dish{Request: load.Request{Load: p.Load.V, Coat: &p.Coat.V, Fryer: &f.Fryer, Program: p.Program.V}}})
 	if err != nil {
 		return err
 	}
@@ -283,11 +284,11 @@ func (w past) add(ctx context.Context, s *store.Store, p store.Plan, f store.Fry
 	c := store.Cook{PlanID: &p.ID, Name: p.Name, Guidance: "us", GuidanceC: 75, StartedAt: store.Time{Time: start}, Events: l.Events,
 		Crust: &w.crust, Inside: &w.inside, Note: &w.note, ChangeNext: &w.again}
 	c.Plan.V, c.Fryer.V = p, f
-	if c.Planned.V, err = program.Simulate(ctx, q, program.Options{}); err != nil {
+	if c.Planned.V, err = verdict.Simulate(ctx, q, verdict.Options{}); err != nil {
 		return err
 	}
 	q.Program = l.Actual()
-	if c.Forecast.V, err = program.Simulate(ctx, q, program.Options{}); err != nil {
+	if c.Forecast.V, err = verdict.Simulate(ctx, q, verdict.Options{}); err != nil {
 		return err
 	}
 	out, _ := l.Finished()
@@ -315,12 +316,12 @@ func First(ctx context.Context, s *store.Store) error {
 	if err != nil || len(fryers) > 0 {
 		return err
 	}
-	f, err := s.AddFryer(ctx, store.Fryer{Name: "My fryer", Fryer: program.Fryer{Inferred: []string{"basket", "powerW", "dial", "airflow"}}})
+	f, err := s.AddFryer(ctx, store.Fryer{Name: "My fryer", Fryer: load.Fryer{Inferred: []string{"basket", "powerW", "dial", "airflow"}}})
 	if err != nil {
 		return err
 	}
 	p := store.Plan{Name: "Tonight", FryerID: f.ID}
-	p.Load.V, p.Coat.V, p.Program.V = program.FirstLoad, program.FirstCoat, program.FirstProgram
+	p.Load.V, p.Coat.V, p.Program.V = load.FirstLoad, load.FirstCoat, load.FirstProgram
 	_, err = s.AddPlan(ctx, p)
 	return err
 }

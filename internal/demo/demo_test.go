@@ -6,10 +6,11 @@ import (
 	"time"
 
 	"velocrustum/core/larder"
+	"velocrustum/core/load"
 	"velocrustum/core/pan"
 	"velocrustum/core/prep"
-	"velocrustum/core/program"
 	"velocrustum/core/units"
+	"velocrustum/core/verdict"
 	"velocrustum/internal/store"
 )
 
@@ -19,7 +20,7 @@ func TestEveryDishWorks(t *testing.T) {
 		if d.round {
 			f = borrowed
 		}
-		a, err := program.Simulate(t.Context(), program.Request{Load: d.load, Coat: &d.coat, Fryer: &f.Fryer, Program: d.program, Groups: d.beside, TailMin: 5}, program.Options{})
+		a, err := verdict.Simulate(t.Context(), load.Request{Load: d.load, Coat: &d.coat, Fryer: &f.Fryer, Program: d.program, Groups: d.beside, TailMin: 5}, verdict.Options{})
 		if err != nil {
 			t.Errorf("%s: %v", d.name, err)
 			continue

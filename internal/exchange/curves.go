@@ -8,8 +8,9 @@ import (
 	"strconv"
 	"time"
 
+	"velocrustum/core/belief"
 	"velocrustum/core/cook"
-	"velocrustum/core/program"
+	"velocrustum/core/run"
 )
 
 // Tables of a cook, as RFC 4180 has them: one row a moment, units in the head,
@@ -51,7 +52,7 @@ func moment(from time.Time, minute float64) string {
 }
 
 // Forecast writes what was forecast of a cook whose food went in at a moment.
-func Forecast(w io.Writer, loaded time.Time, line []program.Moment) error {
+func Forecast(w io.Writer, loaded time.Time, line []run.Moment) error {
 	head := []string{"at", "minute", "air (°C)", "core (°C)", "upper surface (°C)", "lower surface (°C)",
 		"crust first face (of 100)", "crust second face (of 100)", "browning first face", "browning second face", "mass lost (%)", "juice kept (%)"}
 	return writeTable(w, head, func(add func(...string) error) error {
@@ -105,10 +106,10 @@ func eventRows(l cook.Live, add func(...string) error) error {
 
 // Readings writes what thermometers read in a cook, by minutes since its food
 // went in.
-func Readings(w io.Writer, loaded time.Time, seen []program.Evidence) error {
+func Readings(w io.Writer, loaded time.Time, seen []belief.Evidence) error {
 	return writeTable(w, []string{"at", "minute", "core (°C)", "kind"}, func(add func(...string) error) error {
 		for _, e := range seen {
-			if e.Kind != program.SeenProbe && e.Kind != program.SeenLeftIn {
+			if e.Kind != belief.SeenProbe && e.Kind != belief.SeenLeftIn {
 				continue
 			}
 			if err := add(moment(loaded, e.AtMin), figure(e.AtMin), figure(e.C), e.Kind); err != nil {

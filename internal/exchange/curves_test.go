@@ -8,8 +8,10 @@ import (
 	"testing"
 	"time"
 
+	"velocrustum/core/belief"
 	"velocrustum/core/cook"
-	"velocrustum/core/program"
+	"velocrustum/core/load"
+	"velocrustum/core/run"
 )
 
 var loaded = time.Date(2026, 11, 20, 18, 4, 0, 0, time.UTC)
@@ -30,7 +32,7 @@ func rows(t *testing.T, b *bytes.Buffer) [][]string {
 // a logger's file.
 func TestTablesOfACook(t *testing.T) {
 	var b bytes.Buffer
-	line := []program.Moment{{Minute: 0, CoreC: 4, AirC: 180}, {Minute: 0.5, CoreC: 4.126, AirC: 179.9}}
+	line := []run.Moment{{Minute: 0, CoreC: 4, AirC: 180}, {Minute: 0.5, CoreC: 4.126, AirC: 179.9}}
 	if err := Forecast(&b, loaded, line); err != nil {
 		t.Fatal(err)
 	}
@@ -38,7 +40,7 @@ func TestTablesOfACook(t *testing.T) {
 		t.Errorf("forecast: %v", got)
 	}
 	b.Reset()
-	l := cook.Live{Program: program.Program{Stages: []program.Stage{{AirC: 180, Minutes: 20}}}, Events: []cook.Event{
+	l := cook.Live{Program: load.Program{Stages: []load.Stage{{AirC: 180, Minutes: 20}}}, Events: []cook.Event{
 		{ID: "a", Kind: cook.Loaded, At: loaded}, {ID: "b", Kind: cook.Probe, At: loaded.Add(9 * time.Minute), Value: 48.5}, {ID: "c", Kind: cook.Out, At: loaded.Add(20 * time.Minute)}}}
 	if err := Events(&b, l); err != nil {
 		t.Fatal(err)
@@ -47,7 +49,7 @@ func TestTablesOfACook(t *testing.T) {
 		t.Errorf("events: %v", got)
 	}
 	b.Reset()
-	seen := []program.Evidence{{AtMin: 2, Kind: program.SeenLeftIn, C: 6.25}, {AtMin: 3, Kind: program.SeenLook, Shade: "gold"}, {AtMin: 9, Kind: program.SeenProbe, C: 48.5}}
+	seen := []belief.Evidence{{AtMin: 2, Kind: belief.SeenLeftIn, C: 6.25}, {AtMin: 3, Kind: belief.SeenLook, Shade: "gold"}, {AtMin: 9, Kind: belief.SeenProbe, C: 48.5}}
 	if err := Readings(&b, loaded, seen); err != nil {
 		t.Fatal(err)
 	}

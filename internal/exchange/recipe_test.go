@@ -9,9 +9,9 @@ import (
 	"testing"
 	"time"
 
+	"velocrustum/core/advise"
 	"velocrustum/core/larder"
 	"velocrustum/core/prep"
-	"velocrustum/core/program"
 	"velocrustum/core/recipe"
 	"velocrustum/core/units"
 )
@@ -107,24 +107,24 @@ func TestRecipesOfManyHabits(t *testing.T) {
 		marinade      string
 		hours         float64
 		sauce         string
-		heat          program.Recipe
+		heat          advise.FormerWay
 		notUnderstood int
 		// line has to be said of one of its lines, and thick is in mm.
 		line   string
 		thick  float64
 		sauces int
 	}{
-		{file: "two-sauces.txt", cut: "chicken-wing-flat", pieces: 22, g: 41, coat: "starch-dust", marinade: "salt-fine", sauces: 2, sauce: "hot-sauce", heat: program.Recipe{Kind: "preset", TempC: 193, Minutes: 24}, line: "193 °C, 24 min, in an air fryer. Turned on the way. 204 °C, 5 min. Of these, 193 °C, 24 min is taken"},
-		{file: "rings-in-one-go.txt", cut: "onion-ring", pieces: 18, g: 14, coat: "three-bowl-crumb", marinade: "salt-fine", heat: program.Recipe{Kind: "oil", TempC: 191, Minutes: 2.5}, notUnderstood: 1},
-		{file: "schnitzel.txt", cut: "pork-loin-cutlet", pieces: 4, g: 120, thick: 5, coat: "three-bowl-crumb", heat: program.Recipe{Kind: "oil", TempC: 170, Minutes: 5}, notUnderstood: 1, line: "the middle of 2 to 3, once for each side"},
-		{file: "page-for-the-eye.html", cut: "chicken-drumstick", pieces: 8, g: 115, coat: "bare", marinade: "sugar-brown", hours: 2, heat: program.Recipe{Kind: "oven", TempC: 218, Minutes: 42.5}, line: "74 °C inside: not taken"},
-		{file: "fish-and-chips.txt", servings: 2, cut: "fish-fillet-white", pieces: 2, g: 180, coat: "flour-dust", heat: program.Recipe{Kind: "oil", TempC: 180, Minutes: 6}, notUnderstood: 3, line: "A wet batter drips through a basket"},
-		{file: "belly.txt", servings: 3, cut: "pork-belly-slice", pieces: 19, g: 42, thick: 20, coat: "bare", marinade: "rice-wine", hours: 1, sauces: 1, sauce: "vinegar", heat: program.Recipe{Kind: "preset", TempC: 180, Minutes: 15}},
-		{file: "tenders.txt", cut: "chicken-breast-cutlet", pieces: 14, g: 49, coat: "flour-starch", marinade: "buttermilk", hours: 1, heat: program.Recipe{Kind: "oil", TempC: 177, Minutes: 5.5}, notUnderstood: 1},
-		{file: "squid.md", servings: 2, cut: "squid-ring", pieces: 33, g: 12, coat: "starch-dust", marinade: "salt-flake-light", hours: 0.25, heat: program.Recipe{Kind: "oil", TempC: 180, Minutes: 2}},
-		{file: "fish.txt", cut: "fish-fillet-white", pieces: 4, g: 140, coat: "three-bowl-crumb", heat: program.Recipe{Kind: "oven", TempC: 220, Minutes: 17.5}, notUnderstood: 2},
-		{file: "pork.txt", cut: "pork-loin-cutlet", pieces: 2, g: 180, thick: 20, coat: "three-bowl-crumb", sauce: "ketchup", heat: program.Recipe{Kind: "oil", TempC: 170, Minutes: 6.5}, notUnderstood: 1},
-		{file: "drumsticks.txt", cut: "chicken-drumstick", pieces: 10, g: 120, coat: "leavened-rub", marinade: "salt-fine", sauce: "honey", heat: program.Recipe{Kind: "preset", TempC: 193, Minutes: 22}},
+		{file: "two-sauces.txt", cut: "chicken-wing-flat", pieces: 22, g: 41, coat: "starch-dust", marinade: "salt-fine", sauces: 2, sauce: "hot-sauce", heat: advise.FormerWay{Kind: "preset", TempC: 193, Minutes: 24}, line: "193 °C, 24 min, in an air fryer. Turned on the way. 204 °C, 5 min. Of these, 193 °C, 24 min is taken"},
+		{file: "rings-in-one-go.txt", cut: "onion-ring", pieces: 18, g: 14, coat: "three-bowl-crumb", marinade: "salt-fine", heat: advise.FormerWay{Kind: "oil", TempC: 191, Minutes: 2.5}, notUnderstood: 1},
+		{file: "schnitzel.txt", cut: "pork-loin-cutlet", pieces: 4, g: 120, thick: 5, coat: "three-bowl-crumb", heat: advise.FormerWay{Kind: "oil", TempC: 170, Minutes: 5}, notUnderstood: 1, line: "the middle of 2 to 3, once for each side"},
+		{file: "page-for-the-eye.html", cut: "chicken-drumstick", pieces: 8, g: 115, coat: "bare", marinade: "sugar-brown", hours: 2, heat: advise.FormerWay{Kind: "oven", TempC: 218, Minutes: 42.5}, line: "74 °C inside: not taken"},
+		{file: "fish-and-chips.txt", servings: 2, cut: "fish-fillet-white", pieces: 2, g: 180, coat: "flour-dust", heat: advise.FormerWay{Kind: "oil", TempC: 180, Minutes: 6}, notUnderstood: 3, line: "A wet batter drips through a basket"},
+		{file: "belly.txt", servings: 3, cut: "pork-belly-slice", pieces: 19, g: 42, thick: 20, coat: "bare", marinade: "rice-wine", hours: 1, sauces: 1, sauce: "vinegar", heat: advise.FormerWay{Kind: "preset", TempC: 180, Minutes: 15}},
+		{file: "tenders.txt", cut: "chicken-breast-cutlet", pieces: 14, g: 49, coat: "flour-starch", marinade: "buttermilk", hours: 1, heat: advise.FormerWay{Kind: "oil", TempC: 177, Minutes: 5.5}, notUnderstood: 1},
+		{file: "squid.md", servings: 2, cut: "squid-ring", pieces: 33, g: 12, coat: "starch-dust", marinade: "salt-flake-light", hours: 0.25, heat: advise.FormerWay{Kind: "oil", TempC: 180, Minutes: 2}},
+		{file: "fish.txt", cut: "fish-fillet-white", pieces: 4, g: 140, coat: "three-bowl-crumb", heat: advise.FormerWay{Kind: "oven", TempC: 220, Minutes: 17.5}, notUnderstood: 2},
+		{file: "pork.txt", cut: "pork-loin-cutlet", pieces: 2, g: 180, thick: 20, coat: "three-bowl-crumb", sauce: "ketchup", heat: advise.FormerWay{Kind: "oil", TempC: 170, Minutes: 6.5}, notUnderstood: 1},
+		{file: "drumsticks.txt", cut: "chicken-drumstick", pieces: 10, g: 120, coat: "leavened-rub", marinade: "salt-fine", sauce: "honey", heat: advise.FormerWay{Kind: "preset", TempC: 193, Minutes: 22}},
 	} {
 		raw, err := os.ReadFile(filepath.Join("testdata", c.file))
 		if err != nil {

@@ -13,13 +13,14 @@ import (
 	"testing"
 	"time"
 
-	"velocrustum/core/program"
+	"velocrustum/core/load"
+	"velocrustum/core/run"
 )
 
 var (
 	begun   = time.Date(2026, 11, 20, 18, 0, 0, 0, time.UTC)
-	request = program.Request{Load: program.Load{Cut: "chicken-drumstick", Pieces: 5, PieceMassG: 112, Surface: "wiped"}, Coat: &program.Coat{ID: "oil-rub", OilG: 5},
-		Program: program.Program{PreheatMin: 4, Stages: []program.Stage{{AirC: 185, Minutes: 26}}, Turns: []program.Turn{{AtMin: 13, Kind: program.Flip}}}}
+	request = load.Request{Load: load.Pieces{Cut: "chicken-drumstick", Pieces: 5, PieceMassG: 112, Surface: "wiped"}, Coat: &load.Covering{ID: "oil-rub", OilG: 5},
+		Program: load.Program{PreheatMin: 4, Stages: []load.Stage{{AirC: 185, Minutes: 26}}, Turns: []load.Turn{{AtMin: 13, Kind: load.Flip}}}}
 )
 
 // server is one that has drumsticks in, and notes what it is sent.
@@ -44,7 +45,7 @@ func (s *server) ServeHTTP(w http.ResponseWriter, r *http.Request) {
 		}
 		out = live
 	case "/api/v1/cooks/legs":
-		out = map[string]any{"plan": map[string]any{"load": request.Load, "coat": request.Coat}, "fryer": program.Fryer{}.Whole(), "actual": request.Program}
+		out = map[string]any{"plan": map[string]any{"load": request.Load, "coat": request.Coat}, "fryer": load.Fryer{}.Whole(), "actual": request.Program}
 	case "/api/v1/probes/tip/readings":
 		var in struct{ Readings []reading }
 		if json.NewDecoder(r.Body).Decode(&in) == nil {
@@ -93,7 +94,7 @@ func TestItReadsAHiddenTruthAndSendsLikeARealOne(t *testing.T) {
 		t.Fatal(err)
 	}
 	for _, r := range s.got {
-		core := program.MomentAt(truth, r.At.Sub(begun).Minutes()-lies.truth.Lag.Minutes()).CoreC
+		core := run.FirstFrom(truth, r.At.Sub(begun).Minutes()-lies.truth.Lag.Minutes()).CoreC
 		if r.C < core-4 || r.C > core+lies.truth.TipC+4 {
 			t.Errorf("at %s it reads %.1f, the coldest spot has %.1f", r.At.Format("15:04:05"), r.C, core)
 		}
@@ -119,7 +120,7 @@ func TestTruthsDiffer(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		at = append(at, program.MomentAt(line, 15).CoreC)
+		at = append(at, run.FirstFrom(line, 15).CoreC)
 	}
 	if spread := slices.Max(at) - slices.Min(at); spread < 5 || math.IsNaN(spread) {
 		t.Errorf("after 15 min inside of six kitchens: %v", at)

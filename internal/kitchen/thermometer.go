@@ -13,7 +13,8 @@ import (
 	"strings"
 	"time"
 
-	"velocrustum/core/program"
+	"velocrustum/core/load"
+	"velocrustum/core/run"
 )
 
 // Options of a stand-in.
@@ -52,7 +53,7 @@ type Thermometer struct {
 	truth Truth
 	cook  string // whose food it is in
 	done  string // what was done to it when line was worked out
-	line  []program.Moment
+	line  []run.Moment
 	kept  []reading // held back, sent late
 }
 
@@ -93,16 +94,17 @@ func (t *Thermometer) Run(ctx context.Context) error {
 type going struct {
 	Now     time.Time `json:"now"`
 	Pace    float64   `json:"pace"`
-	Cook    *food     `json:"cook"`
+	Cook    *cooked   `json:"cook"`
 	Evening *struct {
 		Baskets []struct {
-			food
+			cooked
 			CookID string `json:"cookId"`
 		} `json:"baskets"`
 	} `json:"evening"`
 }
 
-type food struct {
+// cooked is one basket that is cooked.
+type cooked struct {
 	ID       string     `json:"id"`
 	LoadedAt *time.Time `json:"loadedAt"`
 	Probe    *struct {
@@ -111,15 +113,15 @@ type food struct {
 }
 
 // in is the food that a thermometer is in; nil where it is in none.
-func (g going) in(probe string) *food {
-	var all []food
+func (g going) in(probe string) *cooked {
+	var all []cooked
 	if g.Cook != nil {
 		all = append(all, *g.Cook)
 	}
 	if g.Evening != nil {
 		for _, b := range g.Evening.Baskets {
 			b.ID = b.CookID
-			all = append(all, b.food)
+			all = append(all, b.cooked)
 		}
 	}
 	for _, f := range all {
@@ -157,12 +159,12 @@ func (t *Thermometer) once(ctx context.Context) (wait time.Duration, now time.Ti
 func (t *Thermometer) follow(ctx context.Context, id string) error {
 	var c struct {
 		Plan struct {
-			Load   program.Load    `json:"load"`
-			Coat   *program.Coat   `json:"coat"`
-			Groups []program.Group `json:"groups"`
+			Load   load.Pieces    `json:"load"`
+			Coat   *load.Covering `json:"coat"`
+			Groups []load.Group   `json:"groups"`
 		} `json:"plan"`
-		Fryer  program.Fryer   `json:"fryer"`
-		Actual program.Program `json:"actual"`
+		Fryer  load.Fryer   `json:"fryer"`
+		Actual load.Program `json:"actual"`
 	}
 	if err := t.ask(ctx, http.MethodGet, "/cooks/"+id, nil, &c); err != nil {
 		return err
@@ -174,7 +176,7 @@ func (t *Thermometer) follow(ctx context.Context, id string) error {
 	if t.cook != id {
 		t.truth.TipC = 4 * t.r.Float64() // placed anew
 	}
-	line, err := t.truth.Cook(ctx, program.Request{Load: c.Plan.Load, Coat: c.Plan.Coat, Groups: c.Plan.Groups, Fryer: &c.Fryer, Program: c.Actual})
+	line, err := t.truth.Cook(ctx, load.Request{Load: c.Plan.Load, Coat: c.Plan.Coat, Groups: c.Plan.Groups, Fryer: &c.Fryer, Program: c.Actual})
 	if err != nil {
 		return err
 	}

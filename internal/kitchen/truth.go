@@ -9,7 +9,10 @@ import (
 	"math/rand/v2"
 	"time"
 
-	"velocrustum/core/program"
+	"velocrustum/core/food"
+	"velocrustum/core/load"
+	"velocrustum/core/run"
+	"velocrustum/core/verdict"
 )
 
 // Truth is what is so of one kitchen and nobody knows: how its fryer differs
@@ -35,36 +38,42 @@ func Hide(r *rand.Rand) Truth {
 }
 
 // Cook is what truly happens to a load under what was done to it.
-func (t Truth) Cook(ctx context.Context, q program.Request) ([]program.Moment, error) {
-	answer, err := program.Simulate(ctx, q, program.Options{NoChance: true})
+func (t Truth) Cook(ctx context.Context, q load.Request) ([]run.Moment, error) {
+	answer, err := verdict.Simulate(ctx, q, verdict.Options{NoChance: true})
 	if err != nil {
 		return nil, err
 	}
 	q.Load.PieceMassG *= t.Thick * t.Thick * t.Thick
 	thick := answer.Piece.ThicknessMm * t.Thick
 	q.Load.ThicknessMm = &thick
-	start := 4.0
+	start := food.OutOfFridgeC
 	if q.Load.StartC != nil {
 		start = *q.Load.StartC
 	}
-	start = math.Max(program.MinStartC, start+t.FridgeC)
+	start = math.Max(load.MinStartC, start+t.FridgeC)
 	q.Load.StartC = &start
-	f := program.Fryer{}
+	f := load.Fryer{}
 	if q.Fryer != nil {
 		f = *q.Fryer
 	}
 	f = f.Whole()
-	air := math.Max(0.3, math.Min(2, *f.Airflow*t.Airflow))
-	f.Airflow, f.DialOffsetC = &air, math.Max(-40, math.Min(40, f.DialOffsetC+t.DialC))
-	q.Fryer, q.TailMin = &f, math.Min(30, program.MaxMinutes-q.Program.Minutes())
-	if answer, err = program.Simulate(ctx, q, program.Options{NoChance: true}); err != nil {
+	f.Airflow = new(within("fryer.airflow", *f.Airflow*t.Airflow))
+	f.DialOffsetC = within("fryer.dialOffsetC", f.DialOffsetC+t.DialC)
+	q.Fryer, q.TailMin = &f, math.Min(30, load.MaxMinutes-q.Program.Minutes())
+	if answer, err = verdict.Simulate(ctx, q, verdict.Options{NoChance: true}); err != nil {
 		return nil, err
 	}
 	return answer.Timeline, nil
 }
 
+// within is a figure as near as its field's limits allow.
+func within(field string, v float64) float64 {
+	r := load.Limits[field]
+	return math.Max(r.Min, math.Min(r.Max, v))
+}
+
 // Reads is what the thermometer shows at a minute since the food went in.
-func (t Truth) Reads(r *rand.Rand, line []program.Moment, minute float64) float64 {
+func (t Truth) Reads(r *rand.Rand, line []run.Moment, minute float64) float64 {
 	at := math.Max(0, minute-t.Lag.Minutes())
 	c := line[len(line)-1].CoreC
 	for i := 1; i < len(line); i++ {

@@ -7,9 +7,10 @@ import (
 	"github.com/jmoiron/sqlx"
 
 	"velocrustum/core/cook"
-	"velocrustum/core/program"
+	"velocrustum/core/load"
 	"velocrustum/core/safety"
 	"velocrustum/core/units"
+	"velocrustum/core/verdict"
 )
 
 // Cook is one live or finished run of a plan, with copies of the plan and
@@ -23,8 +24,8 @@ type Cook struct {
 	Fryer      JSON[Fryer]          `db:"fryer"`
 	Guidance   safety.Guidance      `db:"guidance"`
 	GuidanceC  float64              `db:"guidance_c"`
-	Planned    JSON[program.Answer] `db:"planned"`
-	Forecast   JSON[program.Answer] `db:"forecast"`
+	Planned    JSON[verdict.Answer] `db:"planned"`
+	Forecast   JSON[verdict.Answer] `db:"forecast"`
 	StartedAt  Time                 `db:"started_at"`
 	FinishedAt *Time                `db:"finished_at"`
 	Crust      *string              `db:"crust"`
@@ -41,9 +42,9 @@ type Cook struct {
 
 // Request is what the cook's planned program is simulated by. Its copy of the
 // plan has the load and the coat as they went into the basket.
-func (c Cook) Request(say units.Household) program.Request {
+func (c Cook) Request(say units.Household) load.Request {
 	p := c.Plan.V
-	q := program.Request{Load: p.Load.V, Coat: &p.Coat.V, Fryer: &c.Fryer.V.Fryer, Program: p.Program.V, Groups: p.Groups.V, Guidance: string(c.Guidance), Units: say}
+	q := load.Request{Load: p.Load.V, Coat: &p.Coat.V, Fryer: &c.Fryer.V.Fryer, Program: p.Program.V, Groups: p.Groups.V, Guidance: string(c.Guidance), Units: say}
 	if c.Guidance == safety.Stricter {
 		q.GuidanceC = c.GuidanceC
 	}

@@ -5,8 +5,8 @@ import (
 	"encoding/json"
 	"fmt"
 
+	"velocrustum/core/load"
 	"velocrustum/core/prep"
-	"velocrustum/core/program"
 )
 
 // Documents is the version in which documents are kept. Version 1 was the
@@ -53,19 +53,19 @@ func (j *JSON[T]) Scan(src any) error {
 
 // dish is the copy of a plan that a cook keeps.
 type dish struct {
-	ID            string          `json:"id"`
-	Name          string          `json:"name"`
-	FryerID       string          `json:"fryerId"`
-	Load          program.Load    `json:"load"`
-	Coat          program.Coat    `json:"coat"`
-	Program       program.Program `json:"program"`
-	TableTime     *string         `json:"tableTime"`
-	PerBasket     *int            `json:"perBasket"`
-	SecondFryerID *string         `json:"secondFryerId"`
-	Bench         prep.Bench      `json:"bench"`
-	Groups        []program.Group `json:"groups,omitempty"`
-	Version       int             `json:"version"`
-	ChangedAt     Time            `json:"changedAt"`
+	ID            string        `json:"id"`
+	Name          string        `json:"name"`
+	FryerID       string        `json:"fryerId"`
+	Load          load.Pieces   `json:"load"`
+	Coat          load.Covering `json:"coat"`
+	Program       load.Program  `json:"program"`
+	TableTime     *string       `json:"tableTime"`
+	PerBasket     *int          `json:"perBasket"`
+	SecondFryerID *string       `json:"secondFryerId"`
+	Bench         prep.Bench    `json:"bench"`
+	Groups        []load.Group  `json:"groups,omitempty"`
+	Version       int           `json:"version"`
+	ChangedAt     Time          `json:"changedAt"`
 }
 
 // MarshalJSON writes the copy of a plan.
@@ -80,7 +80,7 @@ func (p *Plan) UnmarshalJSON(b []byte) error {
 	if err := json.Unmarshal(b, &d); err != nil {
 		return err
 	}
-	*p = Plan{d.ID, d.Name, d.FryerID, JSON[program.Load]{d.Load}, JSON[program.Coat]{d.Coat}, JSON[program.Program]{d.Program},
-		d.TableTime, d.PerBasket, d.SecondFryerID, JSON[prep.Bench]{d.Bench}, JSON[[]program.Group]{d.Groups}, d.Version, d.ChangedAt}
+	*p = Plan{d.ID, d.Name, d.FryerID, JSON[load.Pieces]{d.Load}, JSON[load.Covering]{d.Coat}, JSON[load.Program]{d.Program},
+		d.TableTime, d.PerBasket, d.SecondFryerID, JSON[prep.Bench]{d.Bench}, JSON[[]load.Group]{d.Groups}, d.Version, d.ChangedAt}
 	return nil
 }

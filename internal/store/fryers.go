@@ -6,7 +6,7 @@ import (
 
 	"github.com/jmoiron/sqlx"
 
-	"velocrustum/core/program"
+	"velocrustum/core/load"
 )
 
 // Fryer is a machine that the household owns.
@@ -14,20 +14,20 @@ type Fryer struct {
 	ID      string `db:"id" json:"id,omitempty"`
 	Name    string `db:"name" json:"name"`
 	Version int    `db:"version" json:"version,omitempty"`
-	program.Fryer
+	load.Fryer
 }
 
 // fryerRow is a fryer as it is kept.
 type fryerRow struct {
-	ID      string              `db:"id"`
-	Name    string              `db:"name"`
-	Version int                 `db:"version"`
-	Machine JSON[program.Fryer] `db:"machine"`
+	ID      string           `db:"id"`
+	Name    string           `db:"name"`
+	Version int              `db:"version"`
+	Machine JSON[load.Fryer] `db:"machine"`
 }
 
 func (r fryerRow) fryer() Fryer { return Fryer{r.ID, r.Name, r.Version, r.Machine.V} }
 
-func (f Fryer) row() fryerRow { return fryerRow{f.ID, f.Name, f.Version, JSON[program.Fryer]{f.Fryer}} }
+func (f Fryer) row() fryerRow { return fryerRow{f.ID, f.Name, f.Version, JSON[load.Fryer]{f.Fryer}} }
 
 const fryerColumns = `id, name, machine, version`
 

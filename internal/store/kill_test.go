@@ -12,7 +12,7 @@ import (
 
 	"velocrustum/core/cook"
 	"velocrustum/core/fryer"
-	"velocrustum/core/program"
+	"velocrustum/core/load"
 )
 
 // The file that a process of its own writes to, in its environment.
@@ -64,13 +64,13 @@ func TestKilledInTheMidstNothingPromisedIsLost(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	f, err := s.AddFryer(t.Context(), Fryer{Name: "drawer", Fryer: program.Fryer{Basket: &fryer.Basket{Shape: "round", DiameterMm: 190}}})
+	f, err := s.AddFryer(t.Context(), Fryer{Name: "drawer", Fryer: load.Fryer{Basket: &fryer.Basket{Shape: "round", DiameterMm: 190}}})
 	if err != nil {
 		t.Fatal(err)
 	}
 	c := Cook{Name: "wings", StartedAt: Time{time.Now()}}
 	c.Fryer.V = f
-	c.Plan.V.Program.V.Stages = []program.Stage{{AirC: 190, Minutes: 20}}
+	c.Plan.V.Program.V.Stages = []load.Stage{{AirC: 190, Minutes: 20}}
 	if c, err = s.AddCook(t.Context(), c); err != nil {
 		t.Fatal(err)
 	}

@@ -6,28 +6,28 @@ import (
 
 	"github.com/jmoiron/sqlx"
 
+	"velocrustum/core/load"
 	"velocrustum/core/prep"
-	"velocrustum/core/program"
 )
 
 // Plan is a dish as it is to be run.
 type Plan struct {
-	ID        string                `db:"id"`
-	Name      string                `db:"name"`
-	FryerID   string                `db:"fryer_id"`
-	Load      JSON[program.Load]    `db:"load"`
-	Coat      JSON[program.Coat]    `db:"coat"`
-	Program   JSON[program.Program] `db:"program"`
-	TableTime *string               `db:"table_time"`
+	ID        string              `db:"id"`
+	Name      string              `db:"name"`
+	FryerID   string              `db:"fryer_id"`
+	Load      JSON[load.Pieces]   `db:"load"`
+	Coat      JSON[load.Covering] `db:"coat"`
+	Program   JSON[load.Program]  `db:"program"`
+	TableTime *string             `db:"table_time"`
 	// PerBasket is how many go into the first of several baskets; nil for
 	// all in one. SecondFryerID is another that shares the pieces.
 	PerBasket     *int             `db:"per_basket"`
 	SecondFryerID *string          `db:"second_fryer_id"`
 	Bench         JSON[prep.Bench] `db:"bench"`
 	// Groups are what else lies in its basket.
-	Groups    JSON[[]program.Group] `db:"groups"`
-	Version   int                   `db:"version"`
-	ChangedAt Time                  `db:"changed_at"`
+	Groups    JSON[[]load.Group] `db:"groups"`
+	Version   int                `db:"version"`
+	ChangedAt Time               `db:"changed_at"`
 }
 
 const planColumns = `id, name, fryer_id, load, coat, program, table_time, per_basket, second_fryer_id, bench, groups, version, changed_at`

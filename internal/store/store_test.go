@@ -11,8 +11,8 @@ import (
 	"velocrustum/core/cook"
 	"velocrustum/core/fryer"
 	"velocrustum/core/larder"
+	"velocrustum/core/load"
 	"velocrustum/core/prep"
-	"velocrustum/core/program"
 )
 
 var noon = time.Date(2026, 11, 20, 12, 0, 0, 123456000, time.UTC)
@@ -31,13 +31,13 @@ func open(t *testing.T) (*Store, string) {
 func stocked(t *testing.T) (*Store, Fryer, Plan) {
 	t.Helper()
 	s, _ := open(t)
-	f, err := s.AddFryer(t.Context(), Fryer{Name: "drawer", Fryer: program.Fryer{Kind: "drawer", Basket: &fryer.Basket{Shape: "round", DiameterMm: 190}}})
+	f, err := s.AddFryer(t.Context(), Fryer{Name: "drawer", Fryer: load.Fryer{Kind: "drawer", Basket: &fryer.Basket{Shape: "round", DiameterMm: 190}}})
 	if err != nil {
 		t.Fatal(err)
 	}
 	p := Plan{Name: "wedges", FryerID: f.ID}
-	p.Load.V = program.Load{Cut: "potato-wedge", Pieces: 12, PieceMassG: 30}
-	p.Program.V.Stages = []program.Stage{{AirC: 200, Minutes: 20}}
+	p.Load.V = load.Pieces{Cut: "potato-wedge", Pieces: 12, PieceMassG: 30}
+	p.Program.V.Stages = []load.Stage{{AirC: 200, Minutes: 20}}
 	if p, err = s.AddPlan(t.Context(), p); err != nil {
 		t.Fatal(err)
 	}
@@ -46,7 +46,7 @@ func stocked(t *testing.T) (*Store, Fryer, Plan) {
 
 func TestKeptAcrossReopening(t *testing.T) {
 	s, path := open(t)
-	f, err := s.AddFryer(t.Context(), Fryer{Name: "drawer", Fryer: program.Fryer{Kind: "drawer", Basket: &fryer.Basket{Shape: "round", DiameterMm: 190}}})
+	f, err := s.AddFryer(t.Context(), Fryer{Name: "drawer", Fryer: load.Fryer{Kind: "drawer", Basket: &fryer.Basket{Shape: "round", DiameterMm: 190}}})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -172,7 +172,7 @@ func TestFryersThatAreNeededStay(t *testing.T) {
 	if err := s.DeleteFryer(t.Context(), f.ID); !errors.As(err, new(NeededError)) {
 		t.Errorf("the fryer of a dish: %v", err)
 	}
-	spare, err := s.AddFryer(t.Context(), Fryer{Name: "spare", Fryer: program.Fryer{Kind: "oven", Trays: 3, Inferred: []string{"trays", "powerW"}}})
+	spare, err := s.AddFryer(t.Context(), Fryer{Name: "spare", Fryer: load.Fryer{Kind: "oven", Trays: 3, Inferred: []string{"trays", "powerW"}}})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -205,7 +205,7 @@ func TestABatchedPlanIsKeptWhole(t *testing.T) {
 	s, _, p := stocked(t)
 	per := 7
 	p.PerBasket = &per
-	p.Program.V.Stages = []program.Stage{{AirC: 170, Minutes: 8}, {AirC: 200, Minutes: 4, Rest: true}, {AirC: 200, Minutes: 9}}
+	p.Program.V.Stages = []load.Stage{{AirC: 170, Minutes: 8}, {AirC: 200, Minutes: 4, Rest: true}, {AirC: 200, Minutes: 9}}
 	p.Program.V.HotFromC = 190
 	if _, err := s.PutPlan(t.Context(), p, nil); err != nil {
 		t.Fatal(err)

@@ -1,0 +1,183 @@
+package advise
+
+import (
+	"context"
+	"math"
+
+	"velocrustum/core/load"
+	"velocrustum/core/refuse"
+	"velocrustum/core/run"
+	"velocrustum/core/verdict"
+)
+
+// A FormerWay is how the food was to be cooked before: in oil, in an oven, or by
+// a preset printed on a fryer.
+type FormerWay struct {
+	Kind    string  `json:"kind"` // oil, oven, preset
+	TempC   float64 `json:"tempC"`
+	Minutes float64 `json:"minutes"`
+}
+
+// Kinds of former way.
+const (
+	FromOil    = "oil"
+	FromOven   = "oven"
+	FromPreset = "preset"
+)
+
+// FirstFormerWays are what a recipe of each kind most often says.
+var FirstFormerWays = []FormerWay{{FromOil, 175, 9}, {FromOven, 200, 40}, {FromPreset, 200, 20}}
+
+// Conversion is a recipe brought to this fryer.
+type Conversion struct {
+	// Source is what the recipe itself does to the food.
+	Source Source `json:"source"`
+	// Proposal is the program with the same inside and the best crust; nil
+	// for a preset that fits.
+	Proposal *Proposal `json:"proposal"`
+	// Says explains the difference, or judges a preset.
+	Says string `json:"says"`
+	// Fit of a preset; empty otherwise.
+	Fit Fit `json:"fit,omitempty"`
+}
+
+// Source is the outcome of the recipe as written.
+type Source struct {
+	CoreC    float64 `json:"coreC"` // of the coldest flesh at its end
+	Safe     bool    `json:"safe"`
+	Crust    float64 `json:"crust"`
+	JuicePct float64 `json:"juicePct"`
+}
+
+// inOil fills the pores of any coat, g per 100 cm².
+const inOil = 20.0
+
+// wellDoneC is the coldest flesh, °C, beyond which the inside only dries.
+const wellDoneC = 97.0
+
+// Convert brings a recipe to this fryer: the program under which the coldest
+// flesh ends as it does in the recipe, safe by the rule in any case, with the
+// best crust. The request's own stages and turns do not matter. The error is
+// refuse.Fields or the context's.
+func Convert(ctx context.Context, q load.Request, from FormerWay) (Conversion, error) {
+	var c refuse.Check
+	c.Among("recipe.kind", from.Kind, FromOil, FromOven, FromPreset)
+	if r, ok := load.Limits["recipe."+from.Kind+".tempC"]; ok {
+		c.Within("recipe.tempC", from.TempC, r.Min, r.Max, r.Unit)
+	}
+	c.In(load.Limits, "recipe.minutes", from.Minutes)
+	if err := c.Err(); err != nil {
+		return Conversion{}, err
+	}
+	if from.Kind == FromPreset {
+		return judgePreset(ctx, q, from)
+	}
+	l, err := load.Of(anyProgram(q))
+	if err != nil {
+		return Conversion{}, err
+	}
+	out := Conversion{}
+	if out.Source, err = immersed(l, from); err != nil {
+		return Conversion{}, err
+	}
+	g := goalOf(Balanced)
+	g.coreC, g.atOne = min(wellDoneC, max(out.Source.CoreC, l.Own().Rule.CoreC+0.5)), out.Source.CoreC < wellDoneC
+	all, err := proposals(ctx, l, g, func() {})
+	if err != nil {
+		return Conversion{}, err
+	}
+	best := &all[0]
+	for i := range all {
+		if all[i].Score < best.Score {
+			best = &all[i]
+		}
+	}
+	best.Reason = mechanism(l, best)
+	out.Proposal, out.Says = best, conversionSays(l, from, out.Source, best, g.coreC)
+	return out, nil
+}
+
+// immersed is what a recipe in oil or an oven does to one piece, free on all
+// sides. It comes dry from the heat, so its crust is that at the end.
+func immersed(l *load.Load, from FormerWay) (Source, error) {
+	medium := run.StillOven
+	if from.Kind == FromOil {
+		medium, l = run.HotOil, l.InOil(inOil)
+	}
+	r, err := run.Start(l.ShapedFor(medium.MeanFilm()), run.Nominal, run.Fine)
+	if err != nil {
+		return Source{}, err
+	}
+	piece := r.Own()
+	piece.Immerse(medium, from.TempC, from.Minutes)
+	var s Source
+	s.CoreC, s.Safe, s.Crust, s.JuicePct = piece.Immersed()
+	return s, nil
+}
+
+// A Fit is how a preset's minutes are beside those that a load needs.
+type Fit string
+
+// Fits.
+const (
+	Short Fit = "short"
+	Fits  Fit = "fits"
+	Long  Fit = "long"
+)
+
+// Why a preset does not fit, or does.
+type presetFlaw int
+
+const (
+	fitting presetFlaw = iota
+	neverSafe
+	notSafe
+	tooDone
+	notCrisp
+	losesJuice
+)
+
+// judgePreset judges a time and temperature printed on a fryer.
+func judgePreset(ctx context.Context, q load.Request, from FormerWay) (Conversion, error) {
+	q.Program.Stages, q.Program.Turns = []load.Stage{{AirC: from.TempC, Minutes: from.Minutes}}, nil
+	if from.Minutes >= 4 {
+		q.Program.Turns = []load.Turn{{AtMin: math.Round(from.Minutes / 2), Kind: load.Flip}}
+	}
+	q.TailMin = math.Min(60, math.Max(15, from.Minutes))
+	l, err := load.Of(q)
+	if err != nil {
+		return Conversion{}, err
+	}
+	a, err := verdict.Of(ctx, l, true)
+	if err != nil {
+		return Conversion{}, err
+	}
+	out := Conversion{Source: Source{CoreC: a.End.CoreC, Crust: a.End.Crust, JuicePct: a.End.JuiceKeptPct}}
+	sure, ready, to := a.Chance.SafeByMin, a.Verdict.ReadyAtMin, a.Verdict.GoodUntilMin
+	out.Source.Safe = sure != nil && *sure <= from.Minutes
+	var flaw presetFlaw
+	switch {
+	case sure == nil:
+		out.Fit, flaw = Short, neverSafe
+	case !out.Source.Safe:
+		out.Fit, flaw = Short, notSafe
+	case to != nil && *to < from.Minutes:
+		out.Fit, flaw = Long, tooDone
+	case ready != nil && *ready > from.Minutes+1:
+		out.Fit, flaw = Short, notCrisp
+	case ready != nil && from.Minutes > *ready+4 && a.End.JuiceKeptPct < l.Own().Cut.Juice+8:
+		out.Fit, flaw = Long, losesJuice
+	default:
+		out.Fit = Fits
+	}
+	out.Says = presetSays(l, from, &a, flaw)
+	if out.Fit == Fits {
+		return out, nil
+	}
+	rec, err := Recommend(ctx, q, Balanced, nil)
+	if err != nil {
+		return Conversion{}, err
+	}
+	out.Proposal = &rec.Ways[0]
+	return out, nil
+}

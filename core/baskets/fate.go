@@ -1,0 +1,134 @@
+package baskets
+
+import (
+	"context"
+
+	"velocrustum/core/crust"
+	"velocrustum/core/load"
+	"velocrustum/core/run"
+)
+
+// A Dressing is a sauce as it lies on the food.
+type Dressing struct {
+	ClingsG   float64 // on 100 cm²
+	WaterPct  float64
+	SolidsPct float64 // dissolved, which hold its water
+}
+
+// A Fate is what becomes of a crust that a sauce goes on, in one way.
+type Fate struct {
+	Way  string      `json:"way"`
+	Name string      `json:"name"`
+	Line []FatePoint `json:"line"`
+	// HalfMin is the minute after it is out at which half of the crust is
+	// gone on the softer face; nil if not within the time shown.
+	HalfMin *float64 `json:"halfMin"`
+}
+
+// FatePoint is a load some minutes after it is out.
+type FatePoint struct {
+	Minute float64 `json:"minute"`
+	Crust  float64 `json:"crust"`  // of the softer face
+	Better float64 `json:"better"` // of the other
+}
+
+// Ways a sauce goes on.
+const (
+	DressNow   = "now"
+	DressCool  = "cool"
+	DressTable = "table"
+	DressUp    = "up"
+	DressNone  = "beside"
+)
+
+const (
+	// coolMin is a little while for the steam to leave, tableMin until the
+	// plates are at the table, fateMin how long a supper takes, and eatenMin
+	// when most of it is being eaten; minutes after it is out.
+	coolMin, tableMin, fateMin, eatenMin = 2.0, 8.0, 20.0, 12.0
+	// keptCrisp is the least of a crisp crust that is still taken for one.
+	keptCrisp = 0.8 * crust.Crisp
+)
+
+// dressings are the ways, when each puts the sauce on, and on which faces.
+var dressings = []struct {
+	way      string
+	at       float64
+	up, down bool
+}{
+	{DressNow, 0, true, true},
+	{DressCool, coolMin, true, true},
+	{DressTable, tableMin, true, true},
+	{DressUp, 0, true, false},
+	{DressNone, 0, false, false},
+}
+
+// Fates is what becomes of the crust over the twenty minutes after a load is
+// out, by how a sauce goes on. The error is refuse.Fields, or the context's.
+func Fates(ctx context.Context, q load.Request, d Dressing) ([]Fate, error) {
+	l, err := load.Of(q)
+	if err != nil {
+		return nil, err
+	}
+	end := l.Minutes()
+	p := l.Program.Then(load.Stage{AirC: l.Program.Last().AirC, Minutes: fateMin, Hold: load.HoldRack})
+	whole, err := run.Start(l.UnderProgram(p), run.Nominal, run.Fine)
+	if err != nil {
+		return nil, err
+	}
+	whole.Advance(end, nil)
+	per := d.ClingsG / 10 // kg/m²
+	out := make([]Fate, len(dressings))
+	for i, w := range dressings {
+		r, f := whole.Clone(), Fate{Way: w.way, Name: fateNames[w.way], Line: []FatePoint{}}
+		for m := 0.0; m <= fateMin; m++ {
+			r.Advance(end+m, nil)
+			if m == w.at && (w.up || w.down) {
+				r.Own().Dress(per*d.WaterPct/100, per*d.SolidsPct/100, w.up, w.down)
+			}
+			f.add(m, r.Own())
+		}
+		out[i] = f
+		if ctx.Err() != nil {
+			return nil, ctx.Err()
+		}
+	}
+	return out, nil
+}
+
+// add takes in a minute, and notes when half of the crust is gone.
+func (f *Fate) add(minute float64, lot *run.Lot) {
+	now := FatePoint{Minute: minute}
+	now.Crust, now.Better = lot.Crusts()
+	half := now.Crust / 2
+	if len(f.Line) > 0 {
+		half = f.Line[0].Crust / 2
+	}
+	if f.HalfMin == nil && now.Crust <= half {
+		at := minute
+		if n := len(f.Line); n > 0 && f.Line[n-1].Crust > now.Crust {
+			at -= (half - now.Crust) / (f.Line[n-1].Crust - now.Crust)
+		}
+		f.HalfMin = &at
+	}
+	f.Line = append(f.Line, now)
+}
+
+// Advice chooses the way that costs least trouble and is still crisp when it
+// is eaten, or else the crispest, and says what each leaves.
+func Advice(all []Fate) (way, says string) {
+	eaten := map[string]FatePoint{}
+	for _, f := range all {
+		eaten[f.Way] = f.Line[int(eatenMin)]
+	}
+	way = DressNone
+	for _, w := range []string{DressNow, DressCool, DressTable} {
+		if eaten[w].Crust >= keptCrisp {
+			return w, adviceSays(w, eaten)
+		}
+	}
+	if eaten[DressUp].Better >= keptCrisp {
+		way = DressUp
+	}
+	return way, adviceSays(way, eaten)
+}

@@ -1,0 +1,83 @@
+package baskets
+
+import (
+	"testing"
+
+	"velocrustum/core/load"
+	"velocrustum/core/load/loadtest"
+)
+
+// a sauce that coats a spoon, of soy and honey with starch.
+var glossy = Dressing{ClingsG: 8, WaterPct: 52, SolidsPct: 46}
+
+// What cooks report of food that is tossed in sauce: half of its crust is gone
+// after 10 min from a starch dust, after 15 from a double dredge. Bare skin
+// loses it sooner than a dust that holds the sauce off.
+func TestTossedAsReported(t *testing.T) {
+	t.Parallel()
+	var last float64
+	for _, c := range []struct {
+		name      string
+		request   load.Request
+		low, high float64
+	}{
+		{"bare wings", loadtest.Waited("chicken-wing-flat", 11, 43, "bare", 18, 1, load.HoldRack), 3.5, 9},
+		{"dusted wings", loadtest.Waited("chicken-wing-flat", 11, 43, "starch-dust", 18, 1, load.HoldRack), 8, 12},
+		{"dredged chunks", loadtest.Waited("chicken-thigh-chunk", 14, 20, "double-dredge", 12, 1, load.HoldRack), 12.5, 18},
+	} {
+		c.request.Program.Stages = c.request.Program.Stages[:1]
+		all, err := Fates(t.Context(), c.request, glossy)
+		if err != nil {
+			t.Fatal(err)
+		}
+		by := map[string]Fate{}
+		for _, f := range all {
+			by[f.Way] = f
+			for i, p := range f.Line {
+				if p.Crust > p.Better || p.Crust < 0 || p.Better > 100 || p.Minute != float64(i) {
+					t.Fatalf("%s %s: %+v", c.name, f.Way, p)
+				}
+			}
+		}
+		now := by[DressNow]
+		if now.HalfMin == nil || *now.HalfMin < c.low || *now.HalfMin > c.high || *now.HalfMin < last {
+			t.Errorf("%s: half of it is gone after %v min, want %g to %g", c.name, now.HalfMin, c.low, c.high)
+		} else {
+			last = *now.HalfMin
+		}
+		end := len(now.Line) - 1
+		if a, b := by[DressNow].Line[12].Crust, by[DressTable].Line[12].Crust; a >= b {
+			t.Errorf("%s: tossed at once it has %.0f, at the table %.0f", c.name, a, b)
+		}
+		if dry, none := by[DressUp].Line[end].Better, by[DressNone].Line[end].Better; dry < 0.8*none {
+			t.Errorf("%s: the dry face has %.0f, without sauce %.0f", c.name, dry, none)
+		}
+		if none := by[DressNone].Line; none[end].Crust < 0.7*none[0].Crust {
+			t.Errorf("%s: without sauce it falls from %.0f to %.0f", c.name, none[0].Crust, none[end].Crust)
+		}
+		if way, says := Advice(all); by[way].Way == "" || says == "" {
+			t.Errorf("%s: %q %q", c.name, way, says)
+		}
+	}
+}
+
+// A thinner sauce, or a sweeter one, takes less of the crust; what the film
+// loses is in the food or in the air.
+func TestLessWaterLessHarm(t *testing.T) {
+	t.Parallel()
+	q := loadtest.Waited("chicken-wing-flat", 11, 43, "starch-dust", 18, 1, load.HoldRack)
+	q.Program.Stages = q.Program.Stages[:1]
+	after := func(d Dressing) float64 {
+		all, err := Fates(t.Context(), q, d)
+		if err != nil {
+			t.Fatal(err)
+		}
+		return all[0].Line[8].Crust
+	}
+	wet := after(glossy)
+	for _, d := range []Dressing{{ClingsG: 3, WaterPct: 52, SolidsPct: 46}, {ClingsG: 8, WaterPct: 25, SolidsPct: 73}, {}} {
+		if got := after(d); got <= wet {
+			t.Errorf("%+v leaves %.0f, a wet one %.0f", d, got, wet)
+		}
+	}
+}

@@ -1,0 +1,131 @@
+package baskets
+
+import (
+	"fmt"
+	"math"
+	"strings"
+
+	"velocrustum/core/crust"
+	"velocrustum/core/load"
+	"velocrustum/core/units"
+)
+
+// # Batchings
+
+func batchingName(id string, baskets int) string {
+	switch id {
+	case OneBasket:
+		return "All in one basket"
+	case TwoFryers:
+		return "Two fryers, done together"
+	}
+	return fmt.Sprintf("%s baskets, one after another", units.Capital(units.Count(baskets)))
+}
+
+// batchingsSay what each batching comes to, and which is worth it.
+func batchingsSay(b Batchings, lot *load.Lot) string {
+	by := map[string]*Batching{}
+	for i := range b.Batchings {
+		by[b.Batchings[i].ID] = &b.Batchings[i]
+	}
+	all, several, both := by[OneBasket], by[SeveralBaskets], by[TwoFryers]
+	var says []string
+	switch {
+	case all == nil && several != nil:
+		says = append(says, fmt.Sprintf("They do not all go in at once. %s baskets take %.0f min.", units.Capital(units.Count(len(several.Baskets))), several.Minutes))
+	case all != nil && several != nil:
+		says = append(says, fmt.Sprintf("All at once, %s: %.0f min, and the softest piece ends at %.0f of crust. %s baskets: %.0f min with the change, and %.0f.",
+			lying(all.Baskets[0].Answer.Coverage), all.Minutes, all.Crust, units.Capital(units.Count(len(several.Baskets))), several.Minutes, several.Crust))
+		if worth := worthBaskets(b.Best, len(several.Baskets)); worth != "" {
+			says = append(says, worth)
+		}
+	default:
+		says = append(says, "All of them lie in one basket with air between.")
+	}
+	if b.Best == "" {
+		inside := "safe"
+		if lot.Plant() {
+			inside = "soft"
+		}
+		says = append(says, fmt.Sprintf("As it stands none of this gets every piece %s and crisp: lengthen the program, or put fewer in.", inside))
+	}
+	if both != nil {
+		says = append(says, fmt.Sprintf("Shared with the other fryer, %d and %d are done together in %.0f min.", both.Baskets[0].Pieces, both.Baskets[1].Pieces, both.Minutes))
+	}
+	return strings.Join(says, " ")
+}
+
+// lying words how pieces lie in a basket.
+func lying(coverage float64) string {
+	switch {
+	case coverage <= load.CloseCoverage:
+		return "close"
+	case math.Ceil(coverage) > 1:
+		return fmt.Sprintf("in %.1f layers", coverage)
+	}
+	return "crowded"
+}
+
+// worthBaskets says whether more baskets than one are worth it; empty where
+// that was not chosen between.
+func worthBaskets(best string, baskets int) string {
+	switch {
+	case best == OneBasket && baskets > 2:
+		return "More baskets are not worth the minutes here."
+	case best == OneBasket:
+		return "The second basket is not worth the minutes here."
+	case best == SeveralBaskets && baskets > 2:
+		return "More baskets are worth it."
+	case best == SeveralBaskets:
+		return "The second basket is worth it."
+	}
+	return ""
+}
+
+// # Waiting
+
+// HoldNames are what a place to wait is called.
+var HoldNames = map[string]string{
+	load.HoldWarm: "on a rack in the warm oven", load.HoldRack: "on a rack in the room", load.HoldBowl: "piled in a bowl", load.HoldCovered: "under a lid or foil",
+}
+
+// waitSays is what a wait costs, and whether a flash gives it back.
+func waitSays(w *Wait, l *load.Load) string {
+	warm, room, lidded := w.Kept[0], w.Kept[1], w.Kept[len(w.Kept)-1]
+	t := l.Units.Temperature
+	says := []string{fmt.Sprintf("It waits %.0f min. On a rack in the oven at %s its crust goes from %.0f to %.0f; on a rack in the room to %.0f, and the middle cools to %s; under a lid to %.0f, %s.",
+		math.Ceil(w.Minutes), t.Words(load.WarmC), math.Floor(w.Crust), math.Floor(warm.Crust), math.Floor(room.Crust), t.Words(room.CoreC), math.Floor(lidded.Crust), crust.Words(lidded.Crust))}
+	if w.FlashMin > 0 {
+		says = append(says, fmt.Sprintf("%.0f min at %s, all together at the end, give it back to %.0f.", w.FlashMin, t.Words(flashAt(l)), math.Floor(warm.FlashCrust)))
+	} else {
+		says = append(says, "Back into the fryer it need not go.")
+	}
+	if least := l.Own().HotHoldC(); !l.Own().Plant() && room.CoreC < least {
+		says = append(says, fmt.Sprintf("In the room it falls under %s, at which hot food is to be held; longer than %.0f h it is not held at all.", t.Words(least), load.HotHoldHours))
+	}
+	return strings.Join(says, " ")
+}
+
+// # Sauces
+
+var fateNames = map[string]string{
+	DressNow:   "tossed at once",
+	DressCool:  fmt.Sprintf("tossed after %.0f min on a rack", coolMin),
+	DressTable: fmt.Sprintf("tossed at the table, %.0f min later", tableMin),
+	DressUp:    "on one face, the other stays dry",
+	DressNone:  "beside it, to dip",
+}
+
+// adviceSays is how the sauce goes on best, and what each way leaves when it is
+// eaten.
+func adviceSays(way string, eaten map[string]FatePoint) string {
+	first := map[string]string{
+		DressNow:   "Toss it at once.",
+		DressCool:  fmt.Sprintf("Toss it after %.0f min on a rack, when the steam has left.", coolMin),
+		DressTable: "Toss it at the table.",
+		DressUp:    "Sauce one face and leave the other dry.",
+		DressNone:  "Serve it beside, to dip.",
+	}[way]
+	return fmt.Sprintf("%s %.0f min after it is out the crust has %.0f of 100 tossed at once, %.0f tossed at the table; on one face %.0f, the dry one %.0f; without sauce %.0f.",
+		first, eatenMin, math.Floor(eaten[DressNow].Crust), math.Floor(eaten[DressTable].Crust), math.Floor(eaten[DressUp].Crust), math.Floor(eaten[DressUp].Better), math.Floor(eaten[DressNone].Crust))
+}

@@ -1,0 +1,268 @@
+package belief
+
+import (
+	"math"
+	"slices"
+	"sync"
+
+	"velocrustum/core/ensemble"
+	"velocrustum/core/load"
+	"velocrustum/core/run"
+	"velocrustum/core/verdict"
+)
+
+// Foreseen is what is foreseen at a minute, by all that was seen until then.
+type Foreseen struct {
+	AtMin   float64 `json:"atMin"`
+	CoreC   float64 `json:"coreC"`
+	CoreSdC float64 `json:"coreSdC"`
+	// SafeAtMin is the median, SafeByMin the minute by which 95 in 100 are;
+	// nil where not within what is looked at.
+	SafeAtMin  *float64 `json:"safeAtMin"`
+	SafeByMin  *float64 `json:"safeByMin"`
+	CrispAtMin *float64 `json:"crispAtMin"`
+	OverAtMin  *float64 `json:"overAtMin"`
+	// MoreMin is how much longer it takes from now, "not done yet".
+	MoreMin *float64 `json:"moreMin"`
+	// DialC is the setting for that, and Mist whether oil helps now.
+	DialC float64 `json:"dialC"`
+	Mist  bool    `json:"mist"`
+	Says  string  `json:"says"`
+}
+
+// Ahead is a cook as it is believed in: the inside with the band that 90 in 100
+// loads keep to, and the run of the load in the middle of them.
+type Ahead struct {
+	Band     []verdict.Band `json:"band"`
+	Timeline []run.Moment   `json:"timeline"`
+	// Says is what was seen changed of the crust; empty where nothing was.
+	Says string `json:"says"`
+}
+
+const (
+	// softMore is how much longer at least what is soft takes, minutes.
+	softMore = 2.0
+	// lately is how long what was seen of a crust is news, minutes.
+	lately = 3.0
+	// lagging is by how many stages a face is paler than it was to be.
+	lagging = 0.5
+	// coolerBy and hotterBy are how far the dial is turned, °C, where the
+	// outside runs ahead, and where the inside does.
+	coolerByC, hotterByC = 20.0, 10.0
+)
+
+// Foresee is what is foreseen by all that was seen, at the minute of the last
+// of it, and the cook as it is then believed in. With nothing seen it is what
+// is believed beforehand. The error is refuse.Fields, or that of run.Start.
+func (b *Belief) Foresee(seen []Evidence) (Foreseen, Ahead, error) {
+	if err := CheckEvidence(seen); err != nil {
+		return Foreseen{}, Ahead{}, err
+	}
+	last := 0.0
+	for _, e := range seen {
+		last = math.Max(last, e.AtMin)
+	}
+	f, loads := b.foresee(seen, last)
+	a, err := b.ahead(seen, loads)
+	return f, a, err
+}
+
+// foresee says what comes of all that was seen by a minute, and returns the
+// loads that are then believed in.
+func (b *Belief) foresee(all []Evidence, minute float64) (Foreseen, weightedLoads) {
+	var loads weightedLoads
+	var side sync.WaitGroup
+	side.Go(func() { loads = b.weigh(all, true) })
+	f, byEye := b.foreseeInside(all, minute)
+	side.Wait()
+	f.CrispAtMin = b.median(&loads, &b.crisp)
+	until := f.SafeByMin
+	for _, e := range all {
+		if e.Kind != SeenSoft {
+			continue
+		}
+		// Soft under the tongs wins over any estimate of the crust.
+		if at := e.AtMin + softMore; (f.CrispAtMin == nil || *f.CrispAtMin < at) && at < b.end {
+			f.CrispAtMin = &at
+		}
+		// How much longer it takes is by the crust as it was seen, whatever a
+		// thermometer says of the fryer: a colder inside never shortens it.
+		if c := b.median(&byEye, &b.crisp); e.AtMin > minute-lately && until != nil && c != nil {
+			until = new(max(*until, *c, math.Min(e.AtMin+softMore, b.end)))
+		}
+	}
+	f.OverAtMin = b.median(&loads, &b.over)
+	b.advise(&f, until, all)
+	return f, loads
+}
+
+// median is when half of the loads come to an event, nil where that is not
+// known, or lies past the end of what is looked at.
+func (b *Belief) median(loads *weightedLoads, e *event) *float64 {
+	if !e.holds {
+		return nil
+	}
+	return before(loads.median(e.minute), b.end)
+}
+
+// before is a minute, or nil where it lies past the end of what is looked at.
+func before(minute, end float64) *float64 {
+	if minute >= end {
+		return nil
+	}
+	return &minute
+}
+
+// foreseeInside is what comes of all that was seen for the inside, and the loads
+// that are believed in by what was seen beside a thermometer.
+func (b *Belief) foreseeInside(all []Evidence, minute float64) (f Foreseen, byEye weightedLoads) {
+	f.AtMin = minute
+	likely, cautious, byEye := b.paced(all)
+	f.CoreC, f.CoreSdC = b.pace.coldAt(&likely, minute)
+	safe, by := b.pace.quantile(&likely, 0.5), b.pace.quantile(&cautious, 0.95)+modelMin
+	for _, e := range all {
+		if e.isReading() && e.C < b.load.Own().Rule.CoreC {
+			safe, by = math.Max(safe, e.AtMin), math.Max(by, e.AtMin+0.5)
+			if e.AtMin > minute-run.LookMin {
+				// What was just read is shown as it was read.
+				f.CoreC = math.Min(f.CoreC, e.C)
+			}
+		}
+	}
+	f.SafeAtMin, f.SafeByMin = before(safe, load.MaxMinutes), before(math.Max(safe, by), load.MaxMinutes)
+	return f, byEye
+}
+
+// paced is what is believed of the pace by all that was seen, likely and with
+// caution. A thermometer weighs it; what was seen beside one only makes it
+// later. byEye are the loads that are believed in by that alone.
+func (b *Belief) paced(all []Evidence) (likely, cautious shares, byEye weightedLoads) {
+	readings := b.pace.readings(all)
+	var seen []Evidence
+	looked := false
+	for _, e := range all {
+		switch e.Kind {
+		case SeenDisplay:
+			seen = append(seen, e)
+		case SeenLook, SeenCut, SeenSoft:
+			seen, looked = append(seen, e), true
+		}
+	}
+	paceOf := func(loads weightedLoads) (likely, cautious shares) {
+		prior := b.pace.prior(loads, b.safe.minute)
+		if len(readings) == 0 {
+			return prior, prior
+		}
+		prior = b.pace.withTail(prior)
+		return b.pace.weigh(prior, readings, false), b.pace.weigh(prior, b.pace.capped(prior, readings), true)
+	}
+	byEye = b.unseen
+	if len(seen) > 0 {
+		byEye = b.weigh(seen, false)
+	}
+	if likely, cautious = paceOf(byEye); looked {
+		byEye = b.weigh(seen, true)
+		_, its := paceOf(byEye)
+		cautious.noSoonerThan(&its)
+	}
+	return likely, cautious, byEye
+}
+
+// What the dial does until it is done.
+type dialAdvice int
+
+const (
+	asItIs dialAdvice = iota
+	doneByNow
+	cooler // the outside runs ahead of the inside
+	hotter // the inside is there before the crust
+	notWithinTime
+)
+
+// advise says how much longer it takes until a minute, on which setting, and
+// what else helps.
+func (b *Belief) advise(f *Foreseen, until *float64, all []Evidence) {
+	if f.SafeByMin == nil {
+		f.Says = b.foreseenSays(f, notWithinTime, 0)
+		return
+	}
+	f.MoreMin = new(math.Max(0, math.Ceil(*until-f.AtMin)))
+	dial, was := b.load.Dial, b.load.Program.StageAt(f.AtMin).AirC
+	f.DialC = was
+	soft := *f.MoreMin > 0 && *until > *f.SafeByMin
+	what := asItIs
+	switch {
+	case *f.MoreMin == 0:
+		what = doneByNow
+	case f.OverAtMin != nil && *f.OverAtMin < *until-0.5 && was > dial.MinC:
+		what, f.DialC = cooler, math.Max(dial.MinC, was-coolerByC)
+	case soft && was < dial.MaxC && (f.OverAtMin == nil || *f.OverAtMin > *until+2):
+		what, f.DialC = hotter, math.Min(dial.MaxC, was+hotterByC)
+	}
+	f.Mist = b.mist(all, f.AtMin)
+	f.Says = b.foreseenSays(f, what, was)
+}
+
+// mist says whether oil helps: patches of dry flour, or a face that lags.
+func (b *Belief) mist(all []Evidence, minute float64) bool {
+	return slices.ContainsFunc(all, func(e Evidence) bool {
+		switch {
+		case e.AtMin < minute-lately:
+			return false
+		case e.Kind == SeenFloury:
+			return true
+		}
+		return e.Kind == SeenLook && len(b.upBrown) > 0 && b.load.Own().Coating.Oiled() < 1 &&
+			stageOf(e.Shade) < b.at(b.upBrown, &ensemble.Point{}, e.AtMin)-lagging
+	})
+}
+
+// ahead is the cook as it is believed in.
+func (b *Belief) ahead(all []Evidence, loads weightedLoads) (out Ahead, err error) {
+	likely, _, _ := b.paced(all)
+	for m := 0.0; m <= b.end; m++ {
+		mean, sd := b.pace.coldAt(&likely, m)
+		out.Band = append(out.Band, verdict.Band{Minute: m, LowC: run.Hundredth(mean - 1.645*sd), HighC: run.Hundredth(mean + 1.645*sd)})
+	}
+	if out.Timeline, err = b.runOf(loads.middle()); err != nil {
+		return out, err
+	}
+	for i, m := range out.Timeline {
+		// One inside is believed in, in the line as in the band.
+		mean, _ := b.pace.coldAt(&likely, m.Minute)
+		out.Timeline[i].CoreC = run.Hundredth(mean)
+	}
+	if !slices.ContainsFunc(all, func(e Evidence) bool { return e.Kind == SeenLook || e.Kind == SeenSoft }) {
+		return out, nil
+	}
+	forecast, err := b.runOf(ensemble.Point{ensemble.BySize: b.size.mean})
+	if err != nil {
+		return out, err
+	}
+	out.Says = browningSays(goldAt(forecast), goldAt(out.Timeline))
+	return out, nil
+}
+
+// runOf is the run of one load.
+func (b *Belief) runOf(z ensemble.Point) ([]run.Moment, error) {
+	r, err := run.Start(b.carried, b.wide.At(&z), run.Coarse)
+	if err != nil {
+		return nil, err
+	}
+	var line []run.Moment
+	r.Carry(func(minute float64) bool {
+		line = append(line, r.Own().Moment(minute).Rounded())
+		return true
+	})
+	return line, nil
+}
+
+// goldAt is when the browner face is gold, minutes; nil where it is not.
+func goldAt(line []run.Moment) *float64 {
+	for _, m := range line {
+		if m.Browner() >= 1 {
+			return &m.Minute
+		}
+	}
+	return nil
+}

@@ -1,0 +1,272 @@
+package load
+
+import (
+	"velocrustum/core/crust"
+	"velocrustum/core/food"
+	"velocrustum/core/fryer"
+	"velocrustum/core/larder"
+	"velocrustum/core/safety"
+	"velocrustum/core/units"
+)
+
+// A Load is a request made whole: the lots in one basket, in which fryer, and
+// under which program. It is never changed; what would be another load is made
+// by one of its methods.
+type Load struct {
+	Machine
+	// Lots are the kinds of pieces in the basket, the request's own first.
+	Lots    []*Lot
+	Program Program
+	TailMin float64         // carried on past the program's end
+	Units   units.Household // for what is said
+	// FilmWM2K is the film that a piece's shape is worked out for where it is
+	// not the fryer's, W/m²·K; 0 where it is.
+	FilmWM2K   float64
+	ingredient func(string) (larder.Ingredient, error)
+}
+
+// A Lot is the pieces of one kind in a basket, in their coat, and when they
+// are done.
+type Lot struct {
+	Name   string
+	Number int // of the request's groups; 0 is its own load
+
+	Cut         food.Cut
+	Piece       food.Piece
+	MassG       float64 // of one piece, raw, without its coat
+	ThicknessMm float64
+	Measured    bool    // the thickness, by ruler
+	SpreadPct   float64 // of thickness
+	StartC      float64
+	Surface     food.Surface
+	WaterKgM2   float64 // free on the surface
+	Under       string  // what it lies on
+
+	All      int        // pieces in all drawers
+	Pieces   int        // in one drawer; of two the fuller
+	Coverage float64    // layers in the basket, of all lots together
+	Strip    [2]float64 // of the basket's width that it lies in, from and to; 0, 0 for all of it
+
+	Coating      food.Coating
+	SugarPct     float64 // added to the surface
+	SaltPct      float64 // in the flesh
+	BrowningGain float64
+
+	Guidance    safety.Guidance
+	Rule        safety.Rule
+	CrustWanted float64
+}
+
+// Machine is a fryer of which nothing is left out.
+type Machine struct {
+	Spec     fryer.Spec
+	Drawers  int
+	Dial     Dial
+	Timed    bool     // the minutes to 200 °C
+	Inferred []string // figures that nobody measured
+}
+
+// Minutes is how long the program is.
+func (l *Load) Minutes() float64 { return l.Program.Minutes() }
+
+// Own is the lot of the request's own load.
+func (l *Load) Own() *Lot { return l.Lots[0] }
+
+// UnderProgram is the same load under another program.
+func (l *Load) UnderProgram(p Program) *Load {
+	out := *l
+	out.Program = p
+	return &out
+}
+
+// HotFrom is the same load put in as the basket before comes out, of so hot a
+// fryer, °C.
+func (l *Load) HotFrom(airC float64) *Load {
+	p := l.Program
+	p.PreheatMin, p.HotFromC = 0, airC
+	return l.UnderProgram(p)
+}
+
+// CarriedOn is the same load, carried on so many minutes past its end.
+func (l *Load) CarriedOn(tailMin float64) *Load {
+	out := *l
+	out.TailMin = tailMin
+	return &out
+}
+
+// ShapedFor is the same load with its pieces' shapes worked out for another film
+// than the fryer's, W/m²·K.
+func (l *Load) ShapedFor(filmWM2K float64) *Load {
+	out := *l
+	out.FilmWM2K = filmWM2K
+	return &out
+}
+
+// withOwn is the same load with another lot in the place of its own.
+func (l *Load) withOwn(lot Lot) *Load {
+	out := *l
+	out.Lots = append([]*Lot{&lot}, l.Lots[1:]...)
+	return &out
+}
+
+// Fewer is the load with so many of its own pieces.
+func (l *Load) Fewer(pieces int) *Load {
+	lot := *l.Own()
+	l.deal(&lot, pieces)
+	return l.withOwn(lot)
+}
+
+// Oiled is the load with so much oil on its own pieces, g/100 cm², beside
+// what the coat has.
+func (l *Load) Oiled(film float64) *Load {
+	lot := *l.Own()
+	lot.oil(film)
+	return l.withOwn(lot)
+}
+
+// InOil is the load with so much fat on its own pieces, g/100 cm², as a bath
+// of it leaves; they brown as they would have.
+func (l *Load) InOil(film float64) *Load {
+	lot := *l.Own()
+	lot.Coating.Oil = film
+	return l.withOwn(lot)
+}
+
+// Wiped is the load with its own pieces wiped dry.
+func (l *Load) Wiped() *Load {
+	lot := *l.Own()
+	lot.Surface, lot.WaterKgM2 = food.Wiped, food.Wiped.Water()+lot.Coating.LooseWater/10
+	return l.withOwn(lot)
+}
+
+// AsThick is the load with its own pieces cut or pressed to a thickness, mm,
+// by ruler.
+func (l *Load) AsThick(mm float64) *Load {
+	lot := *l.Own()
+	l.shape(&lot, lot.Cut.Piece(lot.MassG, mm))
+	lot.Measured = true
+	return l.withOwn(lot)
+}
+
+// oil puts so many g/100 cm² on a lot, beside what its coat has of its own.
+func (l *Lot) oil(film float64) {
+	l.Coating.Oil = film + l.Coating.LooseFat
+	l.BrowningGain = l.GainWith(0)
+}
+
+// GainWith is the gain of browning with so much more sugar on a face, percent.
+func (l *Lot) GainWith(sugarPct float64) float64 {
+	return crust.Gain(l.Cut.Sugar*(1-l.Coating.Covers)+l.Coating.Sugar+l.SugarPct+sugarPct, l.Coating.Alkali, l.Coating.Browns, l.Coating.Oiled())
+}
+
+// Surface100 is the surface of so many pieces, in 100 cm².
+func (l *Lot) Surface100(pieces int) float64 { return l.Piece.Surface * 100 * float64(pieces) }
+
+// Class is the cut's safety class; a fatty wrap around fish brings the rule
+// for meat with it, which is no laxer.
+func (l *Lot) Class() safety.Class {
+	if l.Coating.ID == food.Wrap && (l.Cut.Class == safety.Fish || l.Cut.Class == safety.Plant) {
+		return safety.WholeMeat
+	}
+	return l.Cut.Class
+}
+
+// Plant says whether the food is judged by softness, with no rule and no
+// probe.
+func (l *Lot) Plant() bool { return l.Class() == safety.Plant }
+
+// Wrapped says whether it lies in a wrap, its own or one put around it.
+func (l *Lot) Wrapped() bool { return l.Coating.ID == food.Wrap || l.Cut.Wrapped() }
+
+// Fatty says whether it drips enough fat to smoke.
+func (l *Lot) Fatty() bool {
+	return l.Cut.Flesh.Fat > 0.25 || l.Cut.SkinMm > 2.5 || l.Coating.Renders > 0
+}
+
+// Raw is the colour before any browning, L*a*b*: the food's under the coat's.
+func (l *Lot) Raw() [3]float64 {
+	lab := l.Cut.Raw
+	for i := range lab {
+		lab[i] += l.Coating.Covers * (l.Coating.Raw[i] - lab[i])
+	}
+	return lab
+}
+
+// TooBrown returns the browning that is too much, and what it is then.
+func (l *Lot) TooBrown() (crust.Stage, Overdone) {
+	switch {
+	case l.Cut.Starchy:
+		return crust.StarchyLimit, Browned
+	case l.SugarPct >= 1:
+		// Caramel turns bitter before plain crust does.
+		return crust.BitterLimit, Bitter
+	}
+	return crust.TooDark, Burnt
+}
+
+// Overdone is what food is too much of.
+type Overdone string
+
+// What ends a load's good time.
+const (
+	NotOverdone Overdone = ""
+	Burnt       Overdone = "burnt"
+	Bitter      Overdone = "bitter" // its sugar
+	Browned     Overdone = "brown"  // past gold, of starchy food
+	Dry         Overdone = "dry"
+)
+
+// HotHoldC is the least that hot food is held at, °C: 60 (USDA 140 °F), 63 in
+// the UK.
+func (l *Lot) HotHoldC() float64 {
+	if l.Guidance == safety.UK {
+		return 63
+	}
+	return 60
+}
+
+// HotHoldHours is the longest that hot food is held.
+const HotHoldHours = 2.0
+
+// SmokesOverC is the air, °C, over which dripped fat smokes.
+const SmokesOverC = 190.0
+
+// HottestC is as hot as the dial goes for a lot, °C, without its fat smoking.
+func (l *Load) HottestC() float64 {
+	if l.Own().Fatty() {
+		return max(l.Dial.MinC, l.Dial.Nearest(min(l.Dial.MaxC, SmokesOverC)))
+	}
+	return l.Dial.MaxC
+}
+
+// A Glaze is what of a brush lies on a face, kg/m² of it.
+type Glaze struct {
+	Water, Fat float64
+	SugarPct   float64 // of what is there
+	FilmMm     float64
+	Faces      [2]bool // by which is up; 0 is
+}
+
+// Glaze is what a brush is on the pieces of a lot. The error is that of an
+// ingredient that nobody knows.
+func (l *Load) Glaze(lot *Lot, b Brush) (g Glaze, err error) {
+	sum, sugar := 0.0, 0.0
+	for _, p := range b.Parts {
+		i, err := l.ingredient(p.Ingredient)
+		if err != nil {
+			return g, err
+		}
+		sum += p.Share
+		sugar += p.Share * i.Sugar
+		g.Fat += p.Share * i.Fat / 100
+		g.Water += p.Share * i.Water() / 100
+	}
+	area := lot.Surface100(lot.All) / 100 / 2 // m², one side of all pieces
+	if g.Faces[0] = true; b.Both {
+		g.Faces[1] = true
+		area *= 2
+	}
+	per := b.G / 1000 / area                                                              // kg/m²
+	g.Water, g.Fat, g.SugarPct, g.FilmMm = g.Water/sum*per, g.Fat/sum*per, sugar/sum, per // 1 kg/m² is a millimetre
+	return g, nil
+}

@@ -1,0 +1,190 @@
+package load
+
+import (
+	"cmp"
+	"math"
+	"slices"
+	"strings"
+
+	"velocrustum/core/food"
+	"velocrustum/core/fryer"
+	"velocrustum/core/larder"
+	"velocrustum/core/units"
+)
+
+// Request is what a cook asks: this load, in this coat, in this fryer, by
+// this program. Fields left out take the defaults named beside them.
+type Request struct {
+	Load      Pieces    `json:"load"`
+	Coat      *Covering `json:"coat,omitempty"`  // bare, no oil
+	Fryer     *Fryer    `json:"fryer,omitempty"` // the middling drawer
+	Program   Program   `json:"program"`
+	Guidance  string    `json:"guidance,omitempty"`  // us
+	GuidanceC float64   `json:"guidanceC,omitempty"` // °C, with "stricter"
+	// Groups are what else lies in the same air: other cuts, sizes, coats,
+	// glazes, each with its own answer.
+	Groups []Group `json:"groups,omitempty"`
+	// CrustWanted is the crispness that counts as crisp, 60.
+	CrustWanted *float64 `json:"crustWanted,omitempty"`
+	// TailMin carries the last stage on past the program's end, so that a
+	// screen can show what would come; 0.
+	TailMin float64 `json:"tailMin,omitempty"`
+	// Units are those that answers are worded in: °C and g.
+	Units units.Household `json:"-"`
+	// Larder has the household's own figures of ingredients, by id, over
+	// those that ship.
+	Larder map[string]larder.Ingredient `json:"-"`
+}
+
+// A Group is some of the pieces in a basket that are of another kind.
+type Group struct {
+	Name string    `json:"name,omitempty"`
+	Load Pieces    `json:"load"`
+	Coat *Covering `json:"coat,omitempty"`
+}
+
+// Pieces are those of one kind in one basket.
+type Pieces struct {
+	Cut         string   `json:"cut"`
+	Pieces      int      `json:"pieces"`
+	PieceMassG  float64  `json:"pieceMassG"`
+	ThicknessMm *float64 `json:"thicknessMm,omitempty"` // from mass and cut
+	StartC      *float64 `json:"startC,omitempty"`      // food.OutOfFridgeC
+	Surface     string   `json:"surface,omitempty"`     // wiped
+	// SurfaceWaterG is the free water on it, g/100 cm², in the place of what
+	// Surface stands for; under 0 the rack has dried the outer layer too.
+	SurfaceWaterG *float64 `json:"surfaceWaterG,omitempty"`
+	// Under is what lies between the food and the grate: one of Unders; the
+	// grate where left out.
+	Under string `json:"under,omitempty"`
+	// SpreadPct is how far pieces differ in thickness: nineteen in twenty
+	// lie within so many percent of the mean; 8 for a careful hand.
+	SpreadPct *float64 `json:"spreadPct,omitempty"`
+}
+
+// Covering is what the pieces are covered with.
+type Covering struct {
+	// ID names a coat; it may be left out where Layers tell it.
+	ID string `json:"id,omitempty"`
+	// Layers are what it is made of, from the inside out, in the place of
+	// what the named one is.
+	Layers []food.CoatLayer `json:"layers,omitempty"`
+	// RestMin is how long it rests before the basket; as long as it needs
+	// where left out.
+	RestMin *float64 `json:"restMin,omitempty"`
+	// Alkali is how far the bench raises the surface's pH beside the coat.
+	Alkali   float64 `json:"alkali,omitempty"`
+	OilG     float64 `json:"oilG,omitempty"`     // g on the whole load
+	SugarPct float64 `json:"sugarPct,omitempty"` // reducing sugar added to the surface, percent
+	SaltPct  float64 `json:"saltPct,omitempty"`  // salt in the flesh, percent
+}
+
+// Fryer is the machine, as its owner tells it.
+type Fryer struct {
+	Kind        string        `json:"kind,omitempty"`   // drawer
+	PowerW      *float64      `json:"powerW,omitempty"` // 1500
+	Basket      *fryer.Basket `json:"basket,omitempty"` // rectangle 230 by 230
+	Airflow     *float64      `json:"airflow,omitempty"`
+	DialOffsetC float64       `json:"dialOffsetC"`
+	// HeatUpMin is how long it takes from cold to 200 °C, empty, timed by its
+	// owner; left out, that of its kind.
+	HeatUpMin *float64 `json:"heatUpMin,omitempty"`
+	// Inferred names the figures that nobody has read off or measured:
+	// their spread is wider.
+	Inferred []string `json:"inferred"`
+	// Trays is how many levels of an oven share the load, 1; Rack lifts half
+	// of a drawer's load onto a second level.
+	Trays int `json:"trays"`
+	// Drawers is 2 where two drawers share the load and the power.
+	Drawers int      `json:"drawers"`
+	Rack    bool     `json:"rack"`
+	RoomC   *float64 `json:"roomC,omitempty"` // 21
+	// Dial is what can be set on it; a recommendation keeps to it.
+	Dial *Dial `json:"dial,omitempty"` // 80 to 200 by 5
+	// StopsItself is whether its timer turns it off, so that what is forgotten
+	// in it stands there; else it goes on heating.
+	StopsItself bool `json:"stopsItself,omitempty"`
+}
+
+// Whole returns the fryer with its defaults in.
+func (f Fryer) Whole() Fryer {
+	if f.Kind == "" {
+		f.Kind = string(fryer.Drawer)
+	}
+	f.PowerW, f.Airflow = new(orElse(f.PowerW, powerW)), new(orElse(f.Airflow, 1))
+	f.Basket = new(orElse(f.Basket, fryer.Basket{Shape: fryer.Rectangle, WidthMm: basketMm, DepthMm: basketMm}))
+	f.Dial = new(orElse(f.Dial, usualDial))
+	f.Trays, f.Drawers = cmp.Or(f.Trays, 1), cmp.Or(f.Drawers, 1)
+	if f.Inferred == nil {
+		f.Inferred = []string{}
+	}
+	return f
+}
+
+// timed says whether its minutes to 200 °C were timed by its owner.
+func (f Fryer) timed() bool { return f.HeatUpMin != nil && !slices.Contains(f.Inferred, "heatUp") }
+
+// orElse is what a field holds, or its default where it was left out.
+func orElse[T any](field *T, otherwise T) T {
+	if field == nil {
+		return otherwise
+	}
+	return *field
+}
+
+// Dial is the range and the step of what can be set, °C.
+type Dial struct {
+	MinC  float64 `json:"minC"`
+	MaxC  float64 `json:"maxC"`
+	StepC float64 `json:"stepC"`
+}
+
+// Nearest is the temperature nearest to c, °C, that the dial has: on its own
+// steps, which begin at its least.
+func (d Dial) Nearest(c float64) float64 {
+	steps := (c - d.MinC) / d.StepC
+	return min(d.MaxC, max(d.MinC, d.MinC+math.Round(steps)*d.StepC))
+}
+
+// Ingredient returns an ingredient by the household's figures, or by those
+// that ship. The error is larder.Shelf's.
+func (q *Request) Ingredient(id string) (larder.Ingredient, error) {
+	if i, ok := q.Larder[id]; ok {
+		return i, nil
+	}
+	return larder.Shelf(id)
+}
+
+// Find returns the coat that is told by its layers, or by its name. What is
+// made of other layers than the named one keeps its name.
+func (c Covering) Find(ingredient func(string) (larder.Ingredient, error)) (food.Coat, error) {
+	if len(c.Layers) == 0 {
+		return food.FindCoat(c.ID)
+	}
+	made, err := food.Compose(c.Layers, ingredient)
+	if named, known := food.FindCoat(c.ID); known == nil && err == nil {
+		made.ID, made.Name, made.Says = named.ID, named.Name, named.Says
+	} else if c.ID != "" && c.ID != food.Made && err == nil {
+		return made, known
+	}
+	return made, err
+}
+
+// CoatSays is how an order has the coat: by its name, or by what it is made of.
+func (q *Request) CoatSays() string {
+	c := orElse(q.Coat, Covering{ID: food.Bare})
+	if named, err := food.FindCoat(c.ID); err == nil {
+		return named.Says
+	}
+	var layers []string
+	for _, l := range c.Layers {
+		var parts []string
+		for _, p := range l.Parts {
+			if i, err := q.Ingredient(p.Ingredient); err == nil {
+				parts = append(parts, i.Name)
+			}
+		}
+		layers = append(layers, strings.Join(parts, " with "))
+	}
+	return "in " + strings.Join(layers, ", then ")
+}

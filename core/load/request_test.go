@@ -1,0 +1,148 @@
+package load_test
+
+import (
+	"bytes"
+	"context"
+	"encoding/json"
+	"errors"
+	"fmt"
+	"math"
+	"strings"
+	"testing"
+
+	"velocrustum/core/food"
+	"velocrustum/core/fryer"
+	"velocrustum/core/load"
+	"velocrustum/core/load/loadtest"
+	"velocrustum/core/refuse"
+	"velocrustum/core/verdict"
+)
+
+// A request is read as JSON; what is wrong with it is said by field.
+func ExampleDecode() {
+	_, err := refuse.Decode[load.Request](strings.NewReader(`{"load": {"cut": "prawn", "pieces": "six", "pieceMassG": 16}}`))
+	fmt.Println(err)
+	// Output: load.pieces: "six" is not possible; allowed: a whole number
+}
+
+// What is in the heat before a thing can be said of it is refused: ice.
+func TestIceIsRefused(t *testing.T) {
+	t.Parallel()
+	cut, _ := food.FindCut("fish-strip")
+	q := loadtest.Typical(cut, "bare", 190)
+	q.Load.StartC = new(-1.5)
+	var fields refuse.Fields
+	if err := load.Check(q); !errors.As(err, &fields) || fields[0].Field != "load.startC" {
+		t.Errorf("−1.5 °C: %v", err)
+	}
+}
+
+func FuzzDecode(f *testing.F) {
+	f.Add([]byte(`{"load":{"cut":"prawn","pieces":3,"pieceMassG":16},"program":{"stages":[{"airC":200,"minutes":6}]}}`))
+	f.Add([]byte(`{"load":{"cut":"potato-cube","pieces":40,"pieceMassG":8,"startC":-2,"thicknessMm":20},"coat":{"id":"paste","oilG":1e9},"program":{"preheatMin":1,"stages":[{"airC":60,"minutes":0.5},{"airC":240,"minutes":3}],"turns":[{"atMin":1,"kind":"shake"},{"atMin":0,"kind":"flip"}]},"guidance":"uk"}`))
+	f.Add([]byte(`{"load":{"pieces":1e400}}`))
+	f.Add([]byte(`{"fryer":{"basket":{"shape":"round","diameterMm":100},"airflow":2,"powerW":3500,"kind":"oven","roomC":45}}`))
+	f.Fuzz(func(t *testing.T, raw []byte) {
+		q, err := refuse.Decode[load.Request](bytes.NewReader(raw))
+		var fields refuse.Fields
+		if err != nil {
+			if !errors.As(err, &fields) || fields[0].Field == "" || fields[0].Allowed == "" {
+				t.Fatalf("refused without a field: %v", err)
+			}
+			return
+		}
+		if len(q.Program.Stages) > 0 {
+			q.Program.Stages[0].Minutes = math.Min(q.Program.Stages[0].Minutes, 5)
+		}
+		a, err := verdict.Simulate(context.Background(), q, verdict.Options{NoChance: true})
+		if err != nil {
+			if !errors.As(err, &fields) {
+				t.Fatalf("failed: %v", err)
+			}
+			return
+		}
+		// What is answered is a number everywhere, or JSON refuses it.
+		if _, err := json.Marshal(a); err != nil {
+			t.Fatalf("%s: %v", raw, err)
+		}
+		for _, m := range a.Timeline {
+			if m.CoreC < -5 || m.CoreC > 260 || m.MassLossPct < -60 || m.MassLossPct > 100 {
+				t.Fatalf("%s: %+v", raw, m)
+			}
+		}
+	})
+}
+
+func TestDefaultsAreTheNamedOnes(t *testing.T) {
+	t.Parallel()
+	q := load.Request{Load: load.Pieces{Cut: "prawn", Pieces: 5, PieceMassG: 16}, Program: load.Program{Stages: []load.Stage{{AirC: 200, Minutes: 8}}}}
+	full := q
+	full.Load.StartC, full.Load.Surface = new(5.0), "wiped"
+	full.Coat = &load.Covering{ID: "bare"}
+	full.Fryer = &load.Fryer{Kind: "drawer", PowerW: new(1500.0), Airflow: new(1.0), RoomC: new(21.0), Basket: &fryer.Basket{Shape: "rectangle", WidthMm: 230, DepthMm: 230}}
+	full.Guidance, full.CrustWanted = "us", new(60.0)
+	a, _ := json.Marshal(quick(t, q))
+	b, _ := json.Marshal(quick(t, full))
+	if !bytes.Equal(a, b) {
+		t.Error("left out and spelt out differ")
+	}
+}
+
+func TestAllThatIsWrongIsSaidAtOnce(t *testing.T) {
+	t.Parallel()
+	q := load.Request{Load: load.Pieces{Cut: "x", Pieces: -1, PieceMassG: math.NaN()}, Coat: &load.Covering{ID: "y"}, Program: load.Program{PreheatMin: 99}, Guidance: "z"}
+	var fields refuse.Fields
+	if err := load.Check(q); !errors.As(err, &fields) {
+		t.Fatal(err)
+	}
+	text := fields.Error()
+	for _, name := range []string{"load.cut", "load.pieces", "load.pieceMassG", "coat.id", "program.preheatMin", "program.stages", "guidance"} {
+		if !strings.Contains(text, name+":") {
+			t.Errorf("nothing is said of %s in\n%s", name, text)
+		}
+	}
+}
+
+func TestFiguresOfTheBenchHaveLimits(t *testing.T) {
+	t.Parallel()
+	for field, change := range map[string]func(q *load.Request){
+		"load.surfaceWaterG": func(q *load.Request) { q.Load.SurfaceWaterG = new(40.0) },
+		"load.spreadPct":     func(q *load.Request) { q.Load.SpreadPct = new(-1.0) },
+		"coat.saltPct":       func(q *load.Request) { q.Coat.SaltPct = 50 },
+		"program.hotFromC":   func(q *load.Request) { q.Program.HotFromC = 900 },
+		"fryer.dial.stepC":   func(q *load.Request) { q.Fryer = &load.Fryer{Dial: &load.Dial{80, 200, 0}} },
+	} {
+		q := loadtest.DozenWings()
+		change(&q)
+		var errs refuse.Fields
+		if err := load.Check(q); !errors.As(err, &errs) || errs[0].Field != field || errs[0].Allowed == "" {
+			t.Errorf("%s gave %v", field, err)
+		}
+	}
+	// A figure in the place of a word says the same as the word.
+	q := loadtest.DozenWings()
+	word := quick(t, q)
+	q.Load.SurfaceWaterG = new(0.3)
+	if figure := quick(t, q); *figure.SafeAtMin != *word.SafeAtMin {
+		t.Errorf("wiped is safe at %g, 0.3 g/100 cm² at %g", *word.SafeAtMin, *figure.SafeAtMin)
+	}
+	last := -1.0
+	for _, water := range []float64{-1, 0, 0.3, 1, 2.5, 4} {
+		q.Load.SurfaceWaterG = &water
+		if at := loadtest.OrLate(quick(t, q).SafeAtMin); at < last-0.05 {
+			t.Errorf("%g g/100 cm² of water are safe at %.2f, less of it at %.2f", water, at, last)
+		} else {
+			last = at
+		}
+	}
+}
+
+// quick is the answer of the nominal load.
+func quick(t *testing.T, q load.Request) verdict.Answer {
+	t.Helper()
+	a, err := verdict.Simulate(t.Context(), q, verdict.Options{NoChance: true})
+	if err != nil {
+		t.Fatal(err)
+	}
+	return a
+}

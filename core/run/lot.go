@@ -1,0 +1,237 @@
+package run
+
+import (
+	"math"
+
+	"velocrustum/core/crust"
+	"velocrustum/core/fryer"
+	"velocrustum/core/load"
+	"velocrustum/core/safety"
+	"velocrustum/core/thermal"
+)
+
+// A Lot is the pieces of one kind on their way.
+type Lot struct {
+	of       *load.Lot
+	machine  *load.Machine
+	fryer    *fryer.State // of the run, which it is led by
+	film     [2]float64   // of the closed fryer, upper and lower face, W/m²·K
+	rough    float64      // scales the film
+	oiled    float64      // how far a film of oil covers the surface, 0 to 1
+	glazed   bool         // something was brushed on
+	gone     bool         // taken out by itself, it waits on a rack
+	pathogen safety.Pathogen
+	places   []place
+}
+
+// oilHolds is the share of evaporation that a full film of oil, 1 g/100 cm²,
+// holds back; an unbroken film would stop nearly all. Steam breaks the film:
+// from 60 to 90 °C at the surface the hold is lost.
+const oilHolds = 0.5
+
+// edgeShells is how fine the edges are taken beside the middle.
+const edgeShells = 0.3
+
+// layIn puts the pieces into the basket, by the places that they lie in. Their
+// shape is worked out for the film given, or else for the fryer's own, W/m²·K.
+func (l *Lot) layIn(v Variation, fineness Fineness, filmWM2K float64) error {
+	of := l.of
+	l.oiled = min(1, of.Coating.FilmOil())
+	l.film, _ = of.Below(l.fryer.Film(false))
+	l.rough = of.Coating.Film()
+	start := of.StartC + v.StartC
+	l.pathogen, _ = safety.PathogenFor(of.Class(), 100*of.Cut.Flesh.Fat)
+	for _, size := range v.Sizes {
+		piece := of.Piece
+		if size != 1 {
+			// A thicker piece of the same kind is larger all over.
+			piece = of.Cut.Piece(of.MassG*size*size*size, of.ThicknessMm*size)
+		}
+		for _, e := range l.machine.Spec.Exposures(of.Coverage) {
+			e.Share /= float64(len(v.Sizes)) // all places of a run add up to one
+			p := place{
+				exposure: e, pieces: float64(of.Pieces) * e.Share,
+				massG:  of.MassG*size*size*size + of.Coating.Grams(piece),
+				safeAt: math.NaN(), tenderAt: math.NaN(), crispAt: math.NaN(), overAt: math.NaN(), coldC: start,
+			}
+			film := l.rough * (l.film[0]*e.Upper + l.film[1]*e.Lower) / 2
+			if filmWM2K > 0 {
+				film = filmWM2K
+			}
+			for i, part := range of.Cut.Columns(piece, of.Coating, of.SaltPct, film) {
+				shells := fineness.Shells
+				if i > 0 {
+					shells = shells.Finer(edgeShells)
+				}
+				body, err := thermal.New(part.Shape, part.Layers, shells, start)
+				if err != nil {
+					return err
+				}
+				body.AddSurfaceWater(of.WaterKgM2)
+				body.Wick(v.Wicks)
+				if i == 0 {
+					p.body, p.bodyArea = body, part.Area
+				} else {
+					p.edge, p.edgeArea = body, part.Area
+				}
+			}
+			p.flesh0, p.fat0 = p.both((*thermal.Body).FleshWater), p.both(firmFat)
+			p.watch = safety.NewWatch(of.Rule, start)
+			for face := range p.brown {
+				p.brown[face].Gain = of.BrowningGain * v.Browns
+			}
+			l.places = append(l.places, p)
+		}
+	}
+	return nil
+}
+
+// takes adds what the pieces take from the air.
+func (l *Lot) takes(take *fryer.Take, film, convect [2]float64) {
+	if l.gone {
+		return
+	}
+	film, _ = l.of.Below(film, convect)
+	for i := range l.places {
+		p := &l.places[i]
+		for face := range 2 {
+			h := l.rough * p.film(face, film) * p.pieces / 2
+			take.Conductance += h * (p.bodyArea + p.edgeArea)
+			take.SurfaceC += h * p.both(func(b *thermal.Body) float64 { return b.Surface(face) })
+		}
+	}
+}
+
+// fry moves the pieces on from second t by dt, and returns what they took and
+// gave, W and kg/s.
+func (l *Lot) fry(t, dt float64, air thermal.Air, film, convect [2]float64) (heat, steam float64) {
+	if l.gone {
+		l.wait(t, dt, load.Stage{Hold: load.HoldRack})
+		return 0, 0
+	}
+	film, convect = l.of.Below(film, convect)
+	for i := range l.places {
+		p := &l.places[i]
+		flow := l.expose(p, t, dt, air, film, convect)
+		heat += flow.Heat * p.pieces
+		steam += flow.Vapour * p.pieces
+	}
+	return heat, steam
+}
+
+// expose moves the piece of one place on by dt from second t in the given air.
+// Returns what one piece took and gave, W and kg/s.
+func (l *Lot) expose(p *place, t, dt float64, air thermal.Air, film, convect [2]float64) thermal.Flow {
+	for face := range 2 {
+		air.H[face] = l.rough * p.film(face, film)
+		hold := oilHolds * l.oiled * min(1, max(0, (90-p.body.Surface(face))/30))
+		air.Convect[face] = l.rough * p.film(face, convect) * (1 - hold)
+	}
+	if p.sauce[0].water > 0 || p.sauce[1].water > 0 {
+		p.saucy(dt, &air)
+	}
+	flow := p.body.Step(dt, air)
+	flow.Heat *= p.bodyArea
+	flow.Vapour *= p.bodyArea
+	if p.edge != nil {
+		e := p.edge.Step(dt, air)
+		flow.Heat += p.edgeArea * e.Heat
+		flow.Vapour += p.edgeArea * e.Vapour
+	}
+	for face := range 2 {
+		p.brown[face].Add(dt, p.body.Surface(face), p.body.SurfaceWater(face))
+	}
+	p.feel((t+dt)/60, dt/60, l.pathogen)
+	return flow
+}
+
+// turn moves the pieces, unless it is only to look.
+func (l *Lot) turn(kind string) {
+	switch kind {
+	case load.Flip:
+		for i := range l.places {
+			l.places[i].up = 1 - l.places[i].up
+		}
+	case load.Shake:
+		now := make([]fryer.Exposure, len(l.places))
+		for i := range l.places {
+			now[i] = l.places[i].exposure
+		}
+		for i, e := range fryer.Shaken(now, l.film) {
+			l.places[i].exposure = e
+		}
+	}
+}
+
+// coldPotC is what is brushed on has, °C.
+const coldPotC = 25.0
+
+// brush puts a glaze on: its water lies on the face and has to leave again, its
+// sugar browns from that minute on.
+func (l *Lot) brush(g load.Glaze) {
+	for i := range l.places {
+		p := &l.places[i]
+		for face := range 2 {
+			if face != p.up && !g.Faces[1] || face == p.up && !g.Faces[0] {
+				continue
+			}
+			p.body.Pour(face, g.Water, coldPotC)
+			if p.edge != nil {
+				p.edge.Pour(face, g.Water, coldPotC)
+			}
+			// Sugar in the film and the first millimetre under it, as of a marinade.
+			p.sugarPct[face] += g.SugarPct * g.FilmMm / (g.FilmMm + 1)
+			p.brown[face].Gain = l.of.GainWith(p.sugarPct[face])
+		}
+	}
+	l.oiled = math.Min(1, l.oiled+10*g.Fat)
+	l.glazed = true
+}
+
+// judge notes which places turned crisp or were overdone, at a minute, so many
+// minutes after it was last asked.
+func (l *Lot) judge(minute, since float64) {
+	limit, why := l.of.TooBrown()
+	if l.glazed && !l.of.Cut.Starchy {
+		limit, why = crust.BitterLimit, load.Bitter
+	}
+	for i := range l.places {
+		p := &l.places[i]
+		if math.IsNaN(p.tenderAt) && p.coldC >= l.of.Cut.Tender {
+			p.tenderAt = minute
+		}
+		if math.IsNaN(p.crispAt) {
+			now := p.softer()
+			if now >= l.of.CrustWanted {
+				p.crispAt = minute
+				if now > p.crust {
+					p.crispAt -= since * (now - l.of.CrustWanted) / (now - p.crust)
+				}
+			}
+			p.crust = now
+		}
+		if math.IsNaN(p.overAt) {
+			switch {
+			case max(p.brown[0].Stage, p.brown[1].Stage) > limit:
+				p.overAt, p.over = minute, why
+			case p.juicePct() < l.of.Cut.Juice:
+				p.overAt, p.over = minute, load.Dry
+			}
+		}
+	}
+}
+
+// clone is the lot in the same state, in a fryer of its own.
+func (l *Lot) clone(f *fryer.State) *Lot {
+	out := *l
+	out.fryer = f
+	out.places = append([]place(nil), l.places...)
+	for i := range out.places {
+		p := &out.places[i]
+		p.body = p.body.Clone()
+		if p.edge != nil {
+			p.edge = p.edge.Clone()
+		}
+	}
+	return &out
+}

@@ -1,0 +1,119 @@
+package run
+
+import (
+	"math"
+
+	"velocrustum/core/crust"
+	"velocrustum/core/fryer"
+	"velocrustum/core/load"
+	"velocrustum/core/safety"
+	"velocrustum/core/thermal"
+)
+
+// A place is one kind of place in the basket, with a piece that stands for all
+// that lie there.
+type place struct {
+	exposure fryer.Exposure
+	pieces   float64 // how many it stands for
+	massG    float64 // of one, raw, with its coat
+
+	// body is the middle, which decides what is safe and whose faces are
+	// seen; edge, nil for a ball, the edges and thin ends.
+	body, edge         *thermal.Body
+	bodyArea, edgeArea float64 // m², of one piece
+	up                 int     // the face that looks up
+	brown              [2]crust.Browner
+	sugarPct           [2]float64 // brushed on, of what is there
+	sauce              [2]sauceFilm
+
+	watch        safety.Watch
+	coldC        float64 // of the coldest spot, °C
+	reductions   float64 // decimal, of what the rule is about
+	crust        float64 // of the softer face, when last judged
+	flesh0, fat0 float64 // water and firm fat of the raw piece, kg
+
+	// Minutes, NaN for not yet.
+	safeAt, tenderAt, crispAt, overAt float64
+	over                              load.Overdone
+}
+
+// both returns the sum of a figure per m² over both parts of a piece.
+func (p *place) both(figure func(*thermal.Body) float64) float64 {
+	v := p.bodyArea * figure(p.body)
+	if p.edge != nil {
+		v += p.edgeArea * figure(p.edge)
+	}
+	return v
+}
+
+// firmFat returns the fat that has not melted, kg/m².
+func firmFat(b *thermal.Body) float64 { _, f := b.Fat(); return f }
+
+// film returns the heat transfer on a face where it lies now.
+func (p *place) film(face int, film [2]float64) float64 {
+	if face == p.up {
+		return film[0] * p.exposure.Upper
+	}
+	return film[1] * p.exposure.Lower
+}
+
+// feel takes the coldest spot's heat at a minute, so many minutes after it was
+// last felt, into what the rule and its pathogen make of it.
+func (p *place) feel(minute, since float64, pathogen safety.Pathogen) {
+	core := p.body.Coldest()
+	if math.IsNaN(p.safeAt) {
+		p.safeAt = p.watch.Add(minute, core)
+	}
+	p.reductions += pathogen.Reduction(min(core, p.coldC), since)
+	p.coldC = core
+}
+
+// softer and crisper are the crispness of its faces.
+func (p *place) softer() float64 {
+	return crust.Crispness(min(p.body.Crust(0), p.body.Crust(1)))
+}
+
+func (p *place) crisper() float64 {
+	return crust.Crispness(max(p.body.Crust(0), p.body.Crust(1)))
+}
+
+// juicePct is the percent of the flesh's own water that is still there.
+func (p *place) juicePct() float64 { return 100 * p.both((*thermal.Body).FleshWater) / p.flesh0 }
+
+// massLossPct is the loss in percent of the raw piece with its coat.
+func (p *place) massLossPct() float64 {
+	return 100 * p.both(func(b *thermal.Body) float64 {
+		l := b.Ledger()
+		return l.Vapour + l.Drip + l.Fat
+	}) * 1000 / p.massG
+}
+
+// tip is what a thermometer has whose tip lies so many mm off the coldest spot of
+// a piece so thick, m, towards its hotter face, °C; never nearer to the surface
+// than a third of the way, which a cook would see. away is how far it lies, m.
+func (p *place) tip(mm, thickness float64) (c, away float64) {
+	whole := thickness / 2
+	away = math.Min(mm/1000, whole*2/3)
+	c = p.body.Coldest()
+	for face := range 2 {
+		line := p.body.Profile(face)
+		for i := 1; i < len(line); i++ {
+			if line[i][0] >= whole-away {
+				f := (whole - away - line[i-1][0]) / (line[i][0] - line[i-1][0])
+				c = math.Max(c, line[i-1][1]*(1-f)+line[i][1]*f)
+				break
+			}
+		}
+	}
+	return c, away
+}
+
+// later says whether a comes after b, where NaN is never.
+func later(a, b float64) bool {
+	if math.IsNaN(a) {
+		return !math.IsNaN(b)
+	}
+	return a > b
+}
+
+func bothNever(a, b float64) bool { return math.IsNaN(a) && math.IsNaN(b) }

@@ -1,0 +1,235 @@
+package run
+
+import (
+	"math"
+
+	"velocrustum/core/crust"
+	"velocrustum/core/load"
+)
+
+// A Moment is the slowest pieces of a lot at one minute.
+type Moment struct {
+	Minute      float64 `json:"minute"`
+	AirC        float64 `json:"airC"`
+	CoreC       float64 `json:"coreC"`
+	UpperC      float64 `json:"upperC"` // surface that is up just now
+	LowerC      float64 `json:"lowerC"`
+	Faces       [2]Face `json:"faces"`
+	MassLossPct float64 `json:"massLossPct"`
+	JuicePct    float64 `json:"juicePct"`
+}
+
+// Face is one side of a piece, named by where it started.
+type Face struct {
+	Crust float64    `json:"crust"`
+	Lab   [3]float64 `json:"lab"`
+	Brown float64    `json:"brown"` // 0 raw, 1 gold, 2 copper, 3 dark
+}
+
+// Softer is the crust of the softer face, Crisper that of the other.
+func (m Moment) Softer() float64  { return math.Min(m.Faces[0].Crust, m.Faces[1].Crust) }
+func (m Moment) Crisper() float64 { return math.Max(m.Faces[0].Crust, m.Faces[1].Crust) }
+
+// Browner is the stage of the browner face, Paler that of the other.
+func (m Moment) Browner() float64 { return math.Max(m.Faces[0].Brown, m.Faces[1].Brown) }
+func (m Moment) Paler() float64   { return math.Min(m.Faces[0].Brown, m.Faces[1].Brown) }
+
+// Rounded is a minute to the hundredth of each unit: what is drawn shows
+// less, and the digits behind weigh more than the rest.
+func (m Moment) Rounded() Moment {
+	for _, v := range []*float64{&m.Minute, &m.AirC, &m.CoreC, &m.UpperC, &m.LowerC, &m.MassLossPct, &m.JuicePct} {
+		*v = Hundredth(*v)
+	}
+	for k := range m.Faces {
+		f := &m.Faces[k]
+		f.Crust, f.Brown = Hundredth(f.Crust), Hundredth(f.Brown)
+		for i := range f.Lab {
+			f.Lab[i] = Hundredth(f.Lab[i])
+		}
+	}
+	return m
+}
+
+// Hundredth is a figure to the hundredth of its unit.
+func Hundredth(v float64) float64 { return math.Round(v*100) / 100 }
+
+// FirstFrom is the first of a timeline at a minute or after it, the last where
+// it has ended before.
+func FirstFrom(line []Moment, minute float64) (m Moment) {
+	for _, m = range line {
+		if m.Minute >= minute-LookMin/2 {
+			break
+		}
+	}
+	return m
+}
+
+// Nearest is the moment of a timeline nearest to a minute.
+func Nearest(line []Moment, minute float64) Moment {
+	best := line[0]
+	for _, m := range line {
+		if math.Abs(m.Minute-minute) < math.Abs(best.Minute-minute) {
+			best = m
+		}
+	}
+	return best
+}
+
+// Moment describes the slowest pieces of a lot now, which is the minute given.
+func (l *Lot) Moment(minute float64) Moment {
+	p := l.slowest()
+	m := Moment{
+		Minute: minute, AirC: l.fryer.AirC(), CoreC: p.body.Coldest(),
+		UpperC: p.body.Surface(p.up), LowerC: p.body.Surface(1 - p.up),
+		MassLossPct: p.massLossPct(), JuicePct: p.juicePct(),
+	}
+	for face := range m.Faces {
+		m.Faces[face] = Face{
+			Crust: crust.Crispness(p.body.Crust(face)),
+			Lab:   crust.Colour(l.of.Raw(), p.brown[face].Stage),
+			Brown: float64(p.brown[face].Stage),
+		}
+	}
+	return m
+}
+
+// slowest returns the place whose answer counts for the lot: the last to be
+// safe, then the last to be crisp, then the coldest.
+func (l *Lot) slowest() *place {
+	worst := &l.places[0]
+	for i := 1; i < len(l.places); i++ {
+		p := &l.places[i]
+		if later(p.safeAt, worst.safeAt) || (p.safeAt == worst.safeAt || bothNever(p.safeAt, worst.safeAt)) && (later(p.crispAt, worst.crispAt) || p.coldC < worst.coldC) {
+			worst = p
+		}
+	}
+	return worst
+}
+
+// Times are when what happened to a lot, minutes, NaN for not yet.
+type Times struct {
+	First  float64 // piece safe
+	Safe   float64 // all pieces
+	Tender float64 // as it is best to eat, the slowest
+	Crisp  float64 // all pieces
+	Over   float64 // the first piece overdone, and of what
+	Why    load.Overdone
+}
+
+// Times returns when what happened up to now.
+func (l *Lot) Times() Times {
+	t := Times{First: math.NaN(), Safe: math.NaN(), Tender: l.slowest().tenderAt, Crisp: math.NaN(), Over: math.NaN()}
+	for i := range l.places {
+		p := &l.places[i]
+		if later(t.First, p.safeAt) {
+			t.First = p.safeAt
+		}
+		if i == 0 || later(p.safeAt, t.Safe) {
+			t.Safe = p.safeAt
+		}
+		if i == 0 || later(p.crispAt, t.Crisp) {
+			t.Crisp = p.crispAt
+		}
+		if !math.IsNaN(p.overAt) && !(t.Over <= p.overAt) {
+			t.Over, t.Why = p.overAt, p.over
+		}
+	}
+	return t
+}
+
+// SafeAt is when all pieces are safe, minutes, NaN for not yet.
+func (l *Lot) SafeAt() float64 { return l.slowest().safeAt }
+
+// Gone says whether the lot was taken out by itself.
+func (l *Lot) Gone() bool { return l.gone }
+
+// CoreC is the coldest spot of the slowest pieces, °C, and ColdestC that of any
+// piece.
+func (l *Lot) CoreC() float64 { return l.slowest().body.Coldest() }
+
+func (l *Lot) ColdestC() float64 {
+	cold := math.Inf(1)
+	for i := range l.places {
+		cold = min(cold, l.places[i].coldC)
+	}
+	return cold
+}
+
+// UpBrown is the stage of browning of the slowest pieces' face that is up.
+func (l *Lot) UpBrown() float64 {
+	p := l.slowest()
+	return float64(p.brown[p.up].Stage)
+}
+
+// Bend is how fast it gets warmer away from the slowest pieces' coldest spot,
+// °C per mm².
+func (l *Lot) Bend() float64 {
+	p := l.slowest()
+	hot, away := p.tip(4, l.of.Piece.Thickness)
+	return (hot - p.body.Coldest()) / (away * away * 1e6)
+}
+
+// TipC is what a thermometer has whose tip lies so many mm off the slowest
+// pieces' coldest spot, towards heat, °C.
+func (l *Lot) TipC(mm float64) float64 {
+	c, _ := l.slowest().tip(mm, l.of.Piece.Thickness)
+	return c
+}
+
+// Brown is the stage of browning of a face of the pieces that lie best.
+func (l *Lot) Brown(face int) crust.Stage { return l.places[0].brown[face].Stage }
+
+// Shape is the shape number of the pieces that lie best.
+func (l *Lot) Shape() float64 { return l.places[0].body.Shape() }
+
+// Worst is the least of crust and juice, percent, of any piece and the palest
+// and the brownest of any face.
+type Worst struct {
+	Crust, JuicePct  float64
+	Palest, Brownest float64
+}
+
+// Worst reads a lot as it is now.
+func (l *Lot) Worst() Worst {
+	w := Worst{Crust: math.Inf(1), JuicePct: math.Inf(1), Palest: math.Inf(1)}
+	for i := range l.places {
+		p := &l.places[i]
+		w.Crust = min(w.Crust, p.softer())
+		w.JuicePct = min(w.JuicePct, p.juicePct())
+		for _, b := range p.brown {
+			w.Palest = min(w.Palest, float64(b.Stage))
+			w.Brownest = max(w.Brownest, float64(b.Stage))
+		}
+	}
+	return w
+}
+
+// Crusts are that of the softest face of any piece, and of the crispest.
+func (l *Lot) Crusts() (softest, crispest float64) {
+	softest = 100
+	for i := range l.places {
+		softest = math.Min(softest, l.places[i].softer())
+		crispest = math.Max(crispest, l.places[i].crisper())
+	}
+	return softest, crispest
+}
+
+// State is the slowest pieces of a lot when they are taken out.
+type State struct {
+	CoreC, MassLossPct, JuicePct float64
+	Crust                        float64 // of the softer face
+	RenderedPct                  float64 // of its fat; NaN where it has none
+	Reductions                   float64 // decimal, of what the rule is about
+	Pathogen, PathogenSource     string  // empty where nobody is watched
+}
+
+// State reads a lot as it is now.
+func (l *Lot) State() State {
+	p := l.slowest()
+	s := State{CoreC: p.body.Coldest(), MassLossPct: p.massLossPct(), JuicePct: p.juicePct(), Crust: p.softer(),
+		RenderedPct: math.NaN(), Reductions: p.reductions, Pathogen: l.pathogen.Name, PathogenSource: l.pathogen.Source}
+	if p.fat0 > 0 {
+		s.RenderedPct = 100 * (1 - p.both(firmFat)/p.fat0)
+	}
+	return s
+}

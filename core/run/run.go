@@ -1,0 +1,243 @@
+package run
+
+import (
+	"math"
+
+	"velocrustum/core/fryer"
+	"velocrustum/core/load"
+	"velocrustum/core/thermal"
+)
+
+// A Run is one load on its way through its program.
+type Run struct {
+	// Lots are on their way together, in the order of the load's.
+	Lots []*Lot
+
+	load     *load.Load
+	fineness Fineness
+	fryer    *fryer.State
+	out      bool // of the fryer: all of it waits
+
+	// Seconds since the food went in: now, when the stage ends, when the faces
+	// came into new air, until when the drawer is open, when the lots were last
+	// judged and when they are looked at next.
+	now, stageEnd, stirred, openTill, judged, nextLook float64
+
+	stage  int
+	turned int // turns that were made
+}
+
+// Lengths of steps, s: short while a face is new to its air, then longer by a
+// share of the time since.
+const (
+	shortStep   = 1.5
+	longStep    = 10.0
+	stepGrows   = 0.25
+	judgeEvery  = 10.0
+	preheatStep = 4.0
+	longUse     = 900.0 // after which the fryer's metal is as hot as it gets
+	brushTakes  = 40.0  // for which a drawer is open to brush all pieces
+)
+
+const (
+	// LookMin is how often a run is looked at, minutes.
+	LookMin = lookEvery / 60
+
+	lookEvery = 30.0 // s
+	instant   = 1e-6 // within which two things happen at once, s
+)
+
+// Start heats the fryer as the program says and puts the load in. The error
+// is of a shape or a fryer that cannot be computed.
+func Start(l *load.Load, v Variation, fineness Fineness) (*Run, error) {
+	spec := l.Spec
+	spec.Airflow *= v.Airflow
+	spec.DialOffsetC += v.DialC
+	spec.MetalJK *= v.HeatUp
+	f, err := fryer.NewState(spec)
+	if err != nil {
+		return nil, err
+	}
+	r := &Run{load: l, fineness: fineness, fryer: f, openTill: -1, nextLook: lookEvery, stageEnd: l.Program.Stages[0].Minutes * 60}
+	r.heat()
+	for _, of := range l.Lots {
+		lot := &Lot{of: of, machine: &l.Machine, fryer: f}
+		if err := lot.layIn(v, fineness, l.FilmWM2K); err != nil {
+			return nil, err
+		}
+		r.Lots = append(r.Lots, lot)
+	}
+	return r, nil
+}
+
+// heat brings the fryer to where it is when the drawer shuts on the food.
+func (r *Run) heat() {
+	p := &r.load.Program
+	dialC, seconds := p.Stages[0].AirC, p.PreheatMin*60
+	if p.HotFromC > 0 {
+		dialC, seconds = p.HotFromC, longUse
+	}
+	if seconds <= 0 {
+		return
+	}
+	for range int(math.Round(seconds / preheatStep)) {
+		r.fryer.Step(preheatStep, dialC, false, fryer.Take{})
+	}
+	for range int(fryer.OpenToLoad) {
+		r.fryer.Step(1, 0, true, fryer.Take{})
+	}
+}
+
+// Carry runs the program to its end and through the tail, and calls look
+// every half minute, from 0 on, until it wants no more.
+func (r *Run) Carry(look func(minute float64) bool) {
+	if look == nil || look(0) {
+		r.Advance(r.load.Minutes()+r.load.TailMin, look)
+	}
+}
+
+// Advance runs on to a minute, and calls look every half minute after the
+// one it stands at, until it wants no more.
+func (r *Run) Advance(minute float64, look func(minute float64) bool) {
+	end := minute * 60
+	for r.now < end-instant {
+		r.stagesAndTurns()
+		r.step(r.stepTo(end))
+		if r.now-r.judged > judgeEvery-instant {
+			for _, lot := range r.Lots {
+				lot.judge(r.now/60, (r.now-r.judged)/60)
+			}
+			r.judged = r.now
+		}
+		if r.now > r.nextLook-instant {
+			r.nextLook += lookEvery
+			if look != nil && !look(r.now/60) {
+				return
+			}
+		}
+	}
+}
+
+// stepTo is how long the next step is, s: never across anything that happens.
+func (r *Run) stepTo(end float64) float64 {
+	dt := math.Min(longStep, shortStep+stepGrows*(r.now-r.stirred)) / r.fineness.Steps
+	turnAt := math.Inf(1)
+	if r.turned < len(r.load.Program.Turns) {
+		turnAt = r.load.Program.Turns[r.turned].AtMin * 60
+	}
+	for _, at := range [...]float64{r.nextLook, r.stageEnd, r.openTill, end, turnAt} {
+		if at > r.now+instant && at < r.now+dt {
+			dt = at - r.now
+		}
+	}
+	return dt
+}
+
+// step moves fryer and food on by dt, s.
+func (r *Run) step(dt float64) {
+	t, st := r.now, r.load.Program.Stages[r.stage]
+	r.now += dt
+	if r.out {
+		r.fryer.Step(dt, st.AirC, false, fryer.Take{})
+		for _, lot := range r.Lots {
+			lot.wait(t, dt, st)
+		}
+		return
+	}
+	open := t < r.openTill
+	film, convect := r.fryer.Film(open)
+	var take fryer.Take
+	for _, lot := range r.Lots {
+		lot.takes(&take, film, convect)
+	}
+	if take.Conductance > 0 {
+		take.SurfaceC /= take.Conductance
+	}
+	r.fryer.Step(dt, st.AirC, open, take)
+	air := thermal.Air{T: r.fryer.AirC(), Vapour: r.fryer.VapourPressure()}
+	var heat, steam float64
+	for _, lot := range r.Lots {
+		h, v := lot.fry(t, dt, air, film, convect)
+		heat, steam = heat+h, steam+v
+	}
+	r.fryer.Settle(dt, heat, steam, take)
+}
+
+// stagesAndTurns begins the stage and makes the turns that are due.
+func (r *Run) stagesAndTurns() {
+	p := &r.load.Program
+	for r.stage < len(p.Stages)-1 && r.now > r.stageEnd-instant {
+		r.stage++
+		r.stageEnd += p.Stages[r.stage].Minutes * 60
+		if out := p.Stages[r.stage].WaitsIn() != ""; out != r.out {
+			if r.out = out; !out {
+				r.openTill = r.now + fryer.OpenToLoad
+			}
+			r.stirred = r.now
+		}
+	}
+	for r.turned < len(p.Turns) && r.now > p.Turns[r.turned].AtMin*60-instant {
+		r.turn(p.Turns[r.turned])
+		r.turned++
+		r.stirred = r.now
+	}
+}
+
+// turn opens the drawer and does what a turn asks.
+func (r *Run) turn(t load.Turn) {
+	r.openTill = r.now + fryer.OpenToTurn
+	switch t.Kind {
+	case load.TakeOut:
+		for _, lot := range r.Lots {
+			lot.gone = lot.gone || lot.of.Number == t.Group
+		}
+	case load.BrushOn:
+		r.openTill = r.now + brushTakes
+		for _, lot := range r.Lots {
+			if g, err := r.load.Glaze(lot.of, *t.Brush); err == nil && lot.of.Number == t.Group { // it was checked
+				lot.brush(g)
+			}
+		}
+	default:
+		for _, lot := range r.Lots {
+			lot.turn(t.Kind)
+		}
+	}
+}
+
+// Clone returns a run in the same state that goes its own way from here.
+func (r *Run) Clone() *Run {
+	out := *r
+	out.fryer = r.fryer.Clone()
+	out.Lots = make([]*Lot, len(r.Lots))
+	for i, lot := range r.Lots {
+		out.Lots[i] = lot.clone(out.fryer)
+	}
+	return &out
+}
+
+// Under goes on under the program of another load that is the same up to now.
+func (r *Run) Under(l *load.Load) *Run {
+	r.load = l
+	for i, lot := range r.Lots {
+		lot.of, lot.machine = l.Lots[i], &l.Machine
+	}
+	r.stageEnd = 0
+	for _, st := range l.Program.Stages[:r.stage+1] {
+		r.stageEnd += st.Minutes * 60
+	}
+	return r
+}
+
+// Own is the lot of the request's own load.
+func (r *Run) Own() *Lot { return r.Lots[0] }
+
+// Load is what is run.
+func (r *Run) Load() *load.Load { return r.load }
+
+// AirC is the fryer's air now, °C.
+func (r *Run) AirC() float64 { return r.fryer.AirC() }
+
+// EnergyWh is what the fryer has used so far, with preheating, in all of its
+// drawers.
+func (r *Run) EnergyWh() float64 { return r.fryer.EnergyJ() / 3600 * float64(r.load.Drawers) }

@@ -1,0 +1,153 @@
+package verdict
+
+import (
+	"velocrustum/core/fryer"
+	"velocrustum/core/load"
+	"velocrustum/core/run"
+	"velocrustum/core/safety"
+)
+
+// Answer is what comes of a load; of one with several lots, what comes of its
+// own, and the verdict over all.
+type Answer struct {
+	SafeAtMin *float64 `json:"safeAtMin"`
+	// TenderAtMin is when the coldest flesh is also at its best to eat: for
+	// meat on the bone that is well past safe.
+	TenderAtMin *float64 `json:"tenderAtMin"`
+	CrispAtMin  *float64 `json:"crispAtMin"`
+	Window      Window   `json:"window"`
+	Chance      *Chance  `json:"chance,omitempty"`
+	Verdict     Verdict  `json:"verdict"`
+	// Groups are the answers of each kind in the basket, the load's own
+	// first; none where there is one kind.
+	Groups []GroupAnswer `json:"groups,omitempty"`
+	// Brushes are the brushes of the program, where changes are asked for.
+	Brushes  []Brushed    `json:"brushes,omitempty"`
+	Coverage float64      `json:"coverage"`
+	Layers   int          `json:"layers"`
+	End      End          `json:"end"`
+	Rule     Rule         `json:"rule"`
+	Piece    PieceSize    `json:"piece"`
+	Basket   *InBasket    `json:"basket,omitempty"`
+	Timeline []run.Moment `json:"timeline"`
+	Warnings []Warning    `json:"warnings"`
+}
+
+// Window is when the load is safe, crisp and not yet overdone.
+type Window struct {
+	FromMin *float64 `json:"fromMin"`
+	ToMin   *float64 `json:"toMin"`
+	// Bound says what ends it, or nothing yet.
+	Bound load.Overdone `json:"bound,omitempty"`
+}
+
+// End is the load when the program is over.
+type End struct {
+	CoreC          float64  `json:"coreC"`
+	MassLossPct    float64  `json:"massLossPct"`
+	JuiceKeptPct   float64  `json:"juiceKeptPct"`
+	FatRenderedPct *float64 `json:"fatRenderedPct"`
+	Crust          float64  `json:"crust"` // of the softer face
+	CrustWords     string   `json:"crustWords"`
+	EnergyWh       float64  `json:"energyWh"` // with preheating
+	// LogReduction is for information; the rule decides.
+	LogReduction *float64 `json:"logReduction"`
+	Pathogen     string   `json:"pathogen,omitempty"`
+	// PathogenSource says where its figures come from.
+	PathogenSource string `json:"pathogenSource,omitempty"`
+}
+
+// Rule is what "safe" meant, and what the inside is when it is met: safe, or
+// soft where no rule applies.
+type Rule struct {
+	safety.Rule
+	Inside string `json:"inside"`
+}
+
+// Insides.
+const (
+	SafeInside = "safe"
+	SoftInside = "soft"
+)
+
+// PieceSize is the geometry used.
+type PieceSize struct {
+	ThicknessMm float64 `json:"thicknessMm"`
+	LengthMm    float64 `json:"lengthMm"`
+	WidthMm     float64 `json:"widthMm"`
+	SurfaceCm2  float64 `json:"surfaceCm2"`
+	ShapeNumber float64 `json:"shapeNumber"`
+	BoneShare   float64 `json:"boneShare"`
+	// LeastMm and MostMm are the thicknesses taken for this mass.
+	LeastMm float64 `json:"leastMm"`
+	MostMm  float64 `json:"mostMm"`
+}
+
+// InBasket is how the pieces lie.
+type InBasket struct {
+	Words string `json:"words"`
+	// Room is how many more go in before they crowd.
+	Room int `json:"room"`
+	// Most is how many go in at all.
+	Most int `json:"most"`
+	// Seam is that of a wrap: it lies down.
+	Seam bool `json:"seam"`
+	// Tender: tongs would take the coat off.
+	Tender bool         `json:"tender"`
+	Pieces []fryer.Spot `json:"pieces"`
+}
+
+// GroupAnswer is what comes of one kind in a basket.
+type GroupAnswer struct {
+	Name   string `json:"name"`
+	Cut    string `json:"cut"`
+	Pieces int    `json:"pieces"`
+	// OutMin is when it is taken out: as soon as it is safe and crisp; where
+	// it is too much before, as late as it stands, and never before it is
+	// safe; else with the last.
+	OutMin float64 `json:"outMin"`
+	Answer
+}
+
+// Brushed is when and how hot a brush stands; core/advise works it out.
+type Brushed struct {
+	Turn int `json:"turn"` // of the program's turns
+	// LatestMin is the last minute at which it still dries to a glaze by the
+	// end; BestMin that at which it is tacky, browned and not bitter; nil if
+	// there is none within the program.
+	BestMin   *float64 `json:"bestMin"`
+	LatestMin *float64 `json:"latestMin"`
+	// HottestC is the hottest last stage that it stands from its minute on.
+	HottestC float64 `json:"hottestC"`
+	Says     string  `json:"says"`
+}
+
+// Rounded is an answer with its timeline to the hundredth of each unit.
+func (a Answer) Rounded() Answer {
+	line := make([]run.Moment, len(a.Timeline))
+	for i, m := range a.Timeline {
+		line[i] = m.Rounded()
+	}
+	a.Timeline = line
+	groups := make([]GroupAnswer, len(a.Groups))
+	for i, g := range a.Groups {
+		groups[i] = g
+		groups[i].Answer = g.Answer.Rounded()
+	}
+	if a.Groups = groups; len(groups) == 0 {
+		a.Groups = nil
+	}
+	return a
+}
+
+// Warns says whether an answer has a warning of a code.
+func (a *Answer) Warns(codes ...Code) bool {
+	for _, w := range a.Warnings {
+		for _, c := range codes {
+			if w.Code == c {
+				return true
+			}
+		}
+	}
+	return false
+}

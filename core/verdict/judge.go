@@ -1,0 +1,210 @@
+package verdict
+
+import (
+	"context"
+	"math"
+
+	"velocrustum/core/ensemble"
+	"velocrustum/core/load"
+	"velocrustum/core/run"
+)
+
+// Options choose how much of an answer is wanted.
+type Options struct {
+	// NoChance leaves out the sampled window: one run instead of 65.
+	NoChance bool
+	// Ahead carries the last stage on past the end, as far as a screen shows
+	// what would come.
+	Ahead bool
+}
+
+// aheadBy is how far a screen looks past the end, of the program's length,
+// from 3 to 8 minutes.
+const aheadBy = 0.2
+
+// Carry is a load carried on as far as is looked.
+func (o Options) Carry(l *load.Load) *load.Load {
+	if !o.Ahead {
+		return l
+	}
+	return l.CarriedOn(math.Min(8, math.Max(3, math.Round(aheadBy*l.Minutes()))))
+}
+
+// Simulate answers a request. The same request always has the same answer.
+// Without chances it has no verdict. The error is refuse.Fields for a request
+// that cannot be simulated, or the context's.
+func Simulate(ctx context.Context, q load.Request, opt Options) (Answer, error) {
+	l, err := load.Of(q)
+	if err != nil {
+		return Answer{}, err
+	}
+	return SimulateLoad(ctx, opt.Carry(l), opt)
+}
+
+// SimulateLoad is Simulate of what has been made whole and carried on.
+func SimulateLoad(ctx context.Context, l *load.Load, opt Options) (Answer, error) {
+	a, err := Of(ctx, l, !opt.NoChance)
+	if opt.NoChance {
+		a.Verdict = unknown()
+		for k := range a.Groups {
+			a.Groups[k].Verdict = unknown()
+		}
+	}
+	return a, err
+}
+
+// Of answers for a load, with its warnings. Sampled, it goes by 95 loads in
+// 100; otherwise by the nominal one alone, which is for searches. The error is
+// the context's, or that of run.Start.
+func Of(ctx context.Context, l *load.Load, sampled bool) (Answer, error) {
+	var over []*ensemble.Ensemble
+	if sampled {
+		var err error
+		if over, err = ensemble.Of(ctx, l); err != nil {
+			return Answer{}, err
+		}
+	}
+	all, err := Nominal(l)
+	if err != nil {
+		return Answer{}, err
+	}
+	for k, lot := range l.Lots {
+		a := &all[k]
+		if sampled {
+			a.Chance = chance(over[k], l.Units)
+		}
+		j := judging{load: l, lot: lot, answer: a}
+		a.Warnings = append(a.Warnings, j.warnings()...)
+		a.Verdict = j.verdict()
+	}
+	out := all[0]
+	if len(all) > 1 {
+		out.Groups = make([]GroupAnswer, len(all))
+		for k, lot := range l.Lots {
+			out.Groups[k] = inGroup(l, lot, all[k])
+		}
+		out.Verdict = together(l, out.Groups)
+	}
+	return out, nil
+}
+
+// judging is one lot of a load, and what came of it.
+type judging struct {
+	load   *load.Load
+	lot    *load.Lot
+	answer *Answer
+}
+
+// Nominal runs the nominal load, and answers for each of its lots, without
+// chances, verdict or warnings but those of what is broken on the way. The
+// error is that of run.Start.
+func Nominal(l *load.Load) ([]Answer, error) {
+	return nominal(l, run.Fine)
+}
+
+func nominal(l *load.Load, fineness run.Fineness) ([]Answer, error) {
+	r, err := run.Start(l, run.Nominal, fineness)
+	if err != nil {
+		return nil, err
+	}
+	out := make([]Answer, len(r.Lots))
+	for i, lot := range r.Lots {
+		out[i] = begun(l, l.Lots[i], lot)
+	}
+	r.Carry(func(minute float64) bool {
+		for i, lot := range r.Lots {
+			out[i].Timeline = append(out[i].Timeline, lot.Moment(minute))
+			if math.Abs(minute-l.Minutes()) < 0.01 {
+				out[i].End = end(r, lot)
+			}
+		}
+		return true
+	})
+	for i, lot := range r.Lots {
+		a := &out[i]
+		if math.Mod(l.Minutes(), run.LookMin) > 0.01 && l.TailMin == 0 { // the end falls between looks
+			a.End = end(r, lot)
+			a.Timeline = append(a.Timeline, lot.Moment(l.Minutes()))
+		}
+		a.take(lot.Times())
+		a.Warnings = append(a.Warnings, (&judging{l, l.Lots[i], a}).torn()...)
+	}
+	return out, nil
+}
+
+// begun is an answer before the load has run.
+func begun(l *load.Load, lot *load.Lot, on *run.Lot) Answer {
+	a := Answer{Coverage: lot.Coverage, Layers: int(math.Ceil(lot.Coverage)), Warnings: []Warning{}, Rule: Rule{lot.Rule, inside(lot)}}
+	a.Piece = PieceSize{
+		ThicknessMm: lot.Piece.Thickness * 1000, LengthMm: lot.Piece.Length * 1000, WidthMm: lot.Piece.Width * 1000,
+		SurfaceCm2: lot.Piece.Surface * 1e4, ShapeNumber: on.Shape(), BoneShare: lot.Cut.Bone,
+	}
+	a.Piece.LeastMm, a.Piece.MostMm = lot.Cut.Thicknesses(lot.MassG)
+	a.Basket = inBasket(l, lot)
+	return a
+}
+
+// inBasket lays a lot out and says how full its basket is.
+func inBasket(l *load.Load, lot *load.Lot) *InBasket {
+	b := &InBasket{Words: crowdingWords[load.CrowdingAt(lot.Coverage)], Room: l.Room(lot), Most: l.Most(lot.Piece), Pieces: l.Lies(lot)}
+	seen := []*load.Lot{lot}
+	if lot == l.Own() {
+		seen = l.Lots
+	}
+	for _, of := range seen {
+		b.Seam = b.Seam || of.Wrapped()
+		b.Tender = b.Tender || of.Coating.Sets > 0 && !of.Wrapped()
+	}
+	return b
+}
+
+// inside is what a lot's inside is when its rule is met.
+func inside(lot *load.Lot) string {
+	if lot.Plant() {
+		return SoftInside
+	}
+	return SafeInside
+}
+
+// take notes when what happened.
+func (a *Answer) take(t run.Times) {
+	a.SafeAtMin, a.TenderAtMin, a.CrispAtMin = happened(t.Safe), happened(t.Tender), happened(t.Crisp)
+	a.Window.ToMin, a.Window.Bound = happened(t.Over), t.Why
+	a.Window.FromMin = happened(math.Max(t.Safe, t.Crisp))
+}
+
+// happened is a minute, or nil where it is never.
+func happened(minute float64) *float64 {
+	if math.IsNaN(minute) {
+		return nil
+	}
+	return &minute
+}
+
+// end describes a lot as it is now.
+func end(r *run.Run, lot *run.Lot) End {
+	s := lot.State()
+	e := End{CoreC: s.CoreC, MassLossPct: s.MassLossPct, JuiceKeptPct: s.JuicePct, FatRenderedPct: happened(s.RenderedPct),
+		Crust: s.Crust, CrustWords: crustWords(s.Crust), EnergyWh: r.EnergyWh()}
+	if s.Pathogen != "" {
+		e.LogReduction, e.Pathogen, e.PathogenSource = &s.Reductions, s.Pathogen, s.PathogenSource
+	}
+	return e
+}
+
+// inGroup names an answer by its lot, and says when it is taken out.
+func inGroup(l *load.Load, lot *load.Lot, a Answer) GroupAnswer {
+	g := GroupAnswer{Name: lotName(lot), Cut: lot.Cut.ID, Pieces: lot.All, OutMin: l.Minutes(), Answer: a}
+	safe := a.SafeAtMin
+	if a.Chance != nil {
+		safe = a.Chance.SafeByMin
+	}
+	switch from, to := a.Verdict.FromMin, a.Window.ToMin; {
+	case from != nil && a.Verdict.Ready:
+		g.OutMin = math.Min(l.Minutes(), math.Ceil(*from))
+	case safe != nil && to != nil:
+		// It is too much before it is crisp: as late as it stands, but safe.
+		g.OutMin = math.Min(l.Minutes(), math.Max(math.Ceil(*safe), math.Floor(*to)))
+	}
+	return g
+}

@@ -1,0 +1,286 @@
+package verdict
+
+import (
+	"fmt"
+	"math"
+	"strings"
+
+	"velocrustum/core/crust"
+	"velocrustum/core/ensemble"
+	"velocrustum/core/load"
+	"velocrustum/core/safety"
+	"velocrustum/core/units"
+)
+
+// # What is said of a verdict
+
+// unknown is the verdict where the window was left out: the median says
+// nothing of 95 loads in 100.
+func unknown() Verdict {
+	return Verdict{Standing: Unknown, Figure: "…", Says: "Working out how sure it is."}
+}
+
+// tooSoon says what happens before a load is ready, by what ends its window;
+// of what is judged by softness beside what is judged by safety.
+var tooSoon = map[load.Overdone]struct{ safe, soft string }{
+	load.Dry:     {"It dries out before it is crisp.", "It dries out before it is crisp."},
+	load.Bitter:  {"Its sugar turns bitter before it is safe and crisp.", "Its sugar turns bitter before it is soft and crisp."},
+	load.Burnt:   {"It burns before it is safe and crisp.", "It burns before it is soft and crisp."},
+	load.Browned: {"It goes past gold before it is safe and crisp.", "It goes past gold before it is soft and crisp."},
+}
+
+// OverdoneWords say what food is too much of.
+var OverdoneWords = map[load.Overdone]string{
+	load.Burnt: "too dark and bitter", load.Bitter: "bitter, since its sugar burns", load.Browned: "past gold, which starchy food should not be", load.Dry: "dry inside",
+}
+
+// word says a verdict of one lot.
+func (f *figures) word(v *Verdict) {
+	v.SafeBy, v.CrispAt = "not in time", "not in time"
+	if f.inTime(f.safe) {
+		v.SafeBy = fmt.Sprintf("by %.0f min", NotBefore(*f.safe))
+	}
+	if v.crispInTime {
+		v.CrispAt = fmt.Sprintf("%.0f min", NotBefore(*f.crisp))
+	}
+	inside, not := "safe inside", "Not safe"
+	if f.plant {
+		inside, not = "soft inside", "Not soft"
+	}
+	switch v.Standing {
+	case NeverSafe:
+		v.Figure, v.Says = not, f.unsafeSays(inside)
+	case NeverCrisp:
+		v.Figure = "Not crisp"
+		v.Says = fmt.Sprintf("%s by minute %.0f, but the crust does not get there.", units.Capital(inside), NotBefore(*f.safe))
+	case NoGoodTime:
+		v.Figure, v.Says = "No good minute", tooSoon[f.bound].safe
+		if f.plant {
+			v.Says = tooSoon[f.bound].soft
+		}
+		if v.Says == "" {
+			v.Says = "Some pieces are overdone before all are ready."
+		}
+	case TooShort:
+		what := "crisp"
+		if !f.inTime(f.safe) {
+			what = "surely " + inside
+		}
+		v.Figure = "Too short"
+		v.Says = fmt.Sprintf("It ends at minute %.0f and is %s only from minute %.0f on.", f.end, what, NotBefore(*f.ready))
+	default:
+		v.Figure, v.Unit = span(*v.FromMin, v.ToMin), "min"
+		if v.ToMin == nil {
+			v.Unit = "min, and a while after"
+		}
+		v.Says = "Crisp and safe together."
+		if f.plant {
+			v.Says = "Crisp, and soft inside."
+		}
+	}
+	v.First = f.firstSays(v.FromMin)
+}
+
+// span words minutes from, to.
+func span(from float64, to *float64) string {
+	if to == nil || *to <= from {
+		return fmt.Sprintf("%.0f", from)
+	}
+	return fmt.Sprintf("%.0f to %.0f", from, *to)
+}
+
+// unsafeSays words a program that 95 loads in 100 do not get through safe.
+func (f *figures) unsafeSays(inside string) string {
+	says := fmt.Sprintf("Not %s within this program", inside)
+	if f.safeByEnd != nil {
+		says = fmt.Sprintf("By its end about %s loads in ten are %s, not 95 in 100", units.Count(int(math.Min(9, math.Floor(10**f.safeByEnd)))), inside)
+	}
+	if f.safe != nil {
+		return fmt.Sprintf("%s; that takes until minute %.0f.", says, NotBefore(*f.safe))
+	}
+	return says + "."
+}
+
+// firstSays says what to do first: probe, where there is anything to probe,
+// and look.
+func (f *figures) firstSays(from *float64) string {
+	if f.first == nil || *f.first > f.end {
+		return ""
+	}
+	soon := math.Max(1, math.Floor(*f.first))
+	what := "Probe one at"
+	if f.plant {
+		what = "Try one at"
+	}
+	if from != nil && *from > soon {
+		return fmt.Sprintf("%s %.0f, look at %.0f.", what, soon, *from)
+	}
+	return fmt.Sprintf("%s %.0f.", what, soon)
+}
+
+// lotName is what a lot is called: by the cook, or by its cut.
+func lotName(lot *load.Lot) string {
+	switch {
+	case lot.Name != "":
+		return lot.Name
+	case lot.All == 1:
+		return lot.Cut.Name
+	}
+	return lot.Cut.Plural
+}
+
+// eachSays says of each lot in a basket what comes of it.
+func eachSays(lots []GroupAnswer) string {
+	says := make([]string, len(lots))
+	for k := range lots {
+		if v := lots[k].Verdict; v.Ready {
+			says[k] = fmt.Sprintf("The %s: %s %s.", lots[k].Name, v.Figure, v.Unit)
+		} else {
+			says[k] = fmt.Sprintf("The %s: %s", lots[k].Name, units.Lower(v.Says))
+		}
+	}
+	return strings.Join(says, " ")
+}
+
+// wordTogether says a verdict over several lots that are each ready; apart,
+// some are taken out in their own time.
+func wordTogether(v *Verdict, lots []GroupAnswer, apart bool) {
+	switch {
+	case !v.Ready:
+		v.Figure = "Not at one time"
+		v.Says = eachSays(lots) + " Take out what is ready first, and leave the others."
+		return
+	case apart:
+		v.Says = "Each in its time. " + eachSays(lots)
+	default:
+		v.Says = "All of them, crisp and safe together."
+	}
+	v.Figure, v.Unit = span(*v.FromMin, v.ToMin), "min"
+	if v.ToMin == nil {
+		v.Unit = "min, and a while after"
+	}
+}
+
+// # What is said of the load
+
+// crowdingWords say how pieces lie.
+var crowdingWords = map[load.Crowding]string{
+	load.Airy: "plenty of air between", load.Close: "close, but air still moves", load.Crowded: "crowded: sides stay softer", load.Layered: "more than one layer",
+}
+
+func crustWords(crispness float64) string { return crust.Words(crispness) }
+
+// doubtSays is what to do about a figure, and what that brings.
+func doubtSays(n ensemble.Narrowing, say units.Household) string {
+	what := map[string]string{
+		"load.thicknessMm": "Measure the thickest",
+		"fryer.heatUpMin":  "Time the fryer to " + say.Degrees(200),
+		"load.spreadPct":   "Choose pieces of one thickness",
+	}[n.Field]
+	if n.Minutes == 1 {
+		return what + ": a minute's doubt goes."
+	}
+	return fmt.Sprintf("%s: %.0f minutes' doubt go.", what, n.Minutes)
+}
+
+// # What warnings say
+
+// flesh is what the coldest spot of a lot is made of.
+func flesh(lot *load.Lot) string {
+	switch lot.Class() {
+	case safety.Plant:
+		return "middle"
+	case safety.Fish:
+		return "fish"
+	}
+	return "meat"
+}
+
+func (j *judging) underRuleSays(coreC float64) string {
+	u, rule := j.load.Units, j.lot.Rule
+	ends := u.Degrees(math.Floor(coreC))
+	switch {
+	case j.lot.Plant():
+		return fmt.Sprintf("The middle is at %s when the program ends, and soft from about %s.", ends, u.Degrees(rule.CoreC))
+	case coreC >= rule.CoreC:
+		// Hot enough, but not for long enough.
+		return fmt.Sprintf("The coldest %s is at %s when the program ends, but has not yet held %s for the %s of the rule, or an equivalent. It is not safe to eat yet.",
+			flesh(j.lot), ends, u.Degrees(safety.HeldC), units.Minutes(safety.HeldMin))
+	}
+	return fmt.Sprintf("The coldest %s is at %s when the program ends, under the %s of the rule. It is not safe to eat yet.",
+		flesh(j.lot), ends, u.Degrees(math.Ceil(rule.CoreC)))
+}
+
+func (j *judging) inDoubtSays() string {
+	if j.lot.Plant() {
+		return "Most loads are soft inside by the end, but fewer than 95 in 100: pieces and fryers differ."
+	}
+	return "Most loads are safe by the end, but fewer than 95 in 100: pieces, fridges and fryers differ. Give it longer, or probe the thickest one."
+}
+
+func (j *judging) softSays(crisp float64) string {
+	return fmt.Sprintf("The crust ends %s, at %.0f of the %.0f asked for.", crustWords(crisp), math.Floor(crisp), j.lot.CrustWanted)
+}
+
+func overdoneSays(from float64, bound load.Overdone) string {
+	return fmt.Sprintf("From minute %.0f on it is %s.", from, OverdoneWords[bound])
+}
+
+func layeredSays(coverage float64) string {
+	return fmt.Sprintf("Pieces lie in about %.1f layers. What lies below cooks later and softer; shake or turn often, or fry two baskets.", coverage)
+}
+
+func crowdedSays(coverage float64) string {
+	return fmt.Sprintf("Pieces cover %.0f %% of the basket, so air has little way between them: steam stays and sides turn out softer.", 100*coverage)
+}
+
+func (j *judging) smokesSays(overC float64) string {
+	return fmt.Sprintf("Fat that drips smokes in air over about %s. Put a little water under the basket, or stay under it.", j.load.Units.Degrees(overC))
+}
+
+// until words the minute at which something ends; nil is never.
+func until(minute *float64) string {
+	if minute == nil {
+		return "all along"
+	}
+	return fmt.Sprintf("until minute %.0f", math.Max(1, math.Ceil(*minute)))
+}
+
+func liftsSays(set *float64) string {
+	return fmt.Sprintf("A light, dry coat can lift off in the moving air %s, before the heat has set it. Press it on, and mist it.", until(set))
+}
+
+const dryCoatSays = "Dry patches of this coat stay pale and floury without oil."
+
+func wetPatchSays(dry *float64) string {
+	return fmt.Sprintf("Dust on a wet surface turns to paste: it stays wet %s, so patches stay pale and soft. Wipe first.", until(dry))
+}
+
+const rinseSays = "Rinsing raw poultry splashes germs around the sink. Public advice is not to; wipe it instead."
+
+func sugarSays(from float64) string {
+	return fmt.Sprintf("The sugar in it is close to burning from minute %.0f: a cooler last stage, or basting in the last minutes only, keeps it sweet.", from)
+}
+
+func paperSays(kept float64) string {
+	return fmt.Sprintf("The paper keeps about %.0f\u00a0%% of the air from the lower side: turn it once more. Lay it in with the food on it, smaller than the basket: loose in a heating fryer it flies against the element.", 100*kept)
+}
+
+const foilSays = "Foil lets no air through: the lower side steams and stays soft until it is turned. Keep its edges down, and sour marinades off it."
+
+const apartSays = "Raw poultry lies beside other food: leave a gap between them, and take out what is done with clean tongs."
+
+func (j *judging) coolsSays(coreC float64) string {
+	u := j.load.Units
+	return fmt.Sprintf("Waiting so, it cools to %s: hot food is held at %s or over, and no longer than %.0f hours.",
+		u.Degrees(coreC), u.Degrees(j.lot.HotHoldC()), load.HotHoldHours)
+}
+
+func (j *judging) tooThickSays(crisp, dry float64) string {
+	return fmt.Sprintf("It is %s thick: by the time the crust is there, at minute %.0f, the inside is dry, from minute %.0f on. Butterflied or cut flatter, it is through sooner.",
+		j.load.Units.Millimetres(j.lot.ThicknessMm), crisp, dry)
+}
+
+func tearsSays(atMin, has, need float64) string {
+	return fmt.Sprintf("At minute %.0f the coat has not set: %.0f of the %.0f on the crust scale it needs to hold. Turned now, it tears.", atMin, math.Floor(has), math.Ceil(need))
+}
