@@ -1,6 +1,7 @@
 package load
 
 import (
+	"cmp"
 	"errors"
 	"fmt"
 	"slices"
@@ -321,4 +322,45 @@ func names[T ~string](list []T) []string {
 		out[i] = string(v)
 	}
 	return out
+}
+
+// Whole returns the fryer with its defaults in.
+func (f Fryer) Whole() Fryer {
+	if f.Kind == "" {
+		f.Kind = string(fryer.Drawer)
+	}
+	f.PowerW, f.Airflow = new(orElse(f.PowerW, powerW)), new(orElse(f.Airflow, 1))
+	f.Basket = new(orElse(f.Basket, fryer.Basket{Shape: fryer.Rectangle, WidthMm: basketMm, DepthMm: basketMm}))
+	f.Dial = new(orElse(f.Dial, usualDial))
+	f.Trays, f.Drawers = cmp.Or(f.Trays, 1), cmp.Or(f.Drawers, 1)
+	if f.Inferred == nil {
+		f.Inferred = []string{}
+	}
+	return f
+}
+
+// timed says whether its minutes to 200 °C were timed by its owner.
+func (f Fryer) timed() bool { return f.HeatUpMin != nil && !slices.Contains(f.Inferred, "heatUp") }
+
+// orElse is what a field holds, or its default where it was left out.
+func orElse[T any](field *T, otherwise T) T {
+	if field == nil {
+		return otherwise
+	}
+	return *field
+}
+
+// Find returns the coat that is told by its layers, or by its name. What is
+// made of other layers than the named one keeps its name.
+func (c Covering) Find(ingredient func(string) (larder.Ingredient, error)) (food.Coat, error) {
+	if len(c.Layers) == 0 {
+		return food.FindCoat(c.ID)
+	}
+	made, err := food.Compose(c.Layers, ingredient)
+	if named, known := food.FindCoat(c.ID); known == nil && err == nil {
+		made.ID, made.Name, made.Says = named.ID, named.Name, named.Says
+	} else if c.ID != "" && c.ID != food.Made && err == nil {
+		return made, known
+	}
+	return made, err
 }
