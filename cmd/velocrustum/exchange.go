@@ -19,6 +19,7 @@ import (
 	"github.com/spf13/cobra"
 
 	"velocrustum/internal/api"
+	"velocrustum/internal/archive"
 	"velocrustum/internal/clock"
 	"velocrustum/internal/exchange"
 	"velocrustum/internal/store"
@@ -174,9 +175,9 @@ func exportCommand() *cobra.Command {
 			say := sayProgress(c.ErrOrStderr())
 			progress := func(done int) { say(fmt.Sprintf("%d files written", done)) }
 			if out == "-" {
-				return k.h.WriteArchive(c.Context(), c.OutOrStdout(), progress)
+				return k.h.Archives().WriteStill(c.Context(), c.OutOrStdout(), progress)
 			}
-			return store.WriteWhole(out, func(w io.Writer) error { return k.h.WriteArchive(c.Context(), w, progress) })
+			return store.WriteWhole(out, func(w io.Writer) error { return k.h.Archives().WriteStill(c.Context(), w, progress) })
 		}}
 	logbook := &cobra.Command{Use: "logbook", Short: "Every cook that is over as a table, one in a line, its id first", Args: cobra.NoArgs,
 		RunE: func(c *cobra.Command, _ []string) error {
@@ -186,9 +187,9 @@ func exportCommand() *cobra.Command {
 			}
 			defer k.close()
 			if out == "-" {
-				return k.h.WriteLogbook(c.Context(), c.OutOrStdout())
+				return k.h.Archives().WriteLogbook(c.Context(), c.OutOrStdout())
 			}
-			return store.WriteWhole(out, func(w io.Writer) error { return k.h.WriteLogbook(c.Context(), w) })
+			return store.WriteWhole(out, func(w io.Writer) error { return k.h.Archives().WriteLogbook(c.Context(), w) })
 		}}
 	c.AddCommand(dish, table, logbook, whole)
 	return c
@@ -312,14 +313,14 @@ func (o bringing) archive(c *cobra.Command, k *household, in *os.File, path stri
 		return err
 	}
 	say := sayProgress(c.ErrOrStderr())
-	bring := func(choose func(store.Difference) store.Choice) (api.Brought, error) {
-		got, err := k.h.ReadArchive(c.Context(), in, info.Size(), choose, func(s api.Stage) { say(fmt.Sprintf("%s: %d of %d", s.Stage, s.Done, s.Of)) })
+	bring := func(choose func(store.Difference) store.Choice) (archive.Brought, error) {
+		got, err := k.h.Archives().Read(c.Context(), in, info.Size(), choose, func(s archive.Stage) { say(fmt.Sprintf("%s: %d of %d", s.Stage, s.Done, s.Of)) })
 		if errors.As(err, new(exchange.RefusedError)) || errors.Is(err, store.ErrLive) {
 			return got, refused(c, err)
 		}
 		return got, err
 	}
-	chosen := api.Choices{Others: others, Each: map[string]store.Choice{}}
+	chosen := archive.Choices{Others: others, Each: map[string]store.Choice{}}
 	choose := chosen.Of
 	if o.dry {
 		choose = nil
@@ -353,7 +354,7 @@ func differ(n int) string {
 	return fmt.Sprintf("%d things are here already, but not alike", n)
 }
 
-func tellBrought(w io.Writer, got api.Brought) {
+func tellBrought(w io.Writer, got archive.Brought) {
 	fmt.Fprintf(w, "%-12s %7s %7s %9s\n", "", "new", "same", "different")
 	for _, t := range got.Kinds {
 		fmt.Fprintf(w, "%-12s %7d %7d %9d\n", t.Kind, t.New, t.Same, t.Different)

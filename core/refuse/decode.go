@@ -93,3 +93,44 @@ func describe(t reflect.Type) string {
 	}
 	return "an object"
 }
+
+// Repeated returns the first field that an object of a valid JSON text names
+// twice, with where it is.
+func Repeated(raw []byte) string {
+	type level struct {
+		seen map[string]bool // nil for a list
+		name string
+	}
+	d := json.NewDecoder(bytes.NewReader(raw))
+	var open []level
+	named := false // a name was read, its value comes
+	for {
+		t, err := d.Token()
+		if err != nil {
+			return "" // the end: the text is valid
+		}
+		top := len(open) - 1
+		if text, ok := t.(string); ok && top >= 0 && open[top].seen != nil && !named {
+			if open[top].seen[text] {
+				path := []string{}
+				for _, l := range open[:top] {
+					if l.name != "" {
+						path = append(path, l.name)
+					}
+				}
+				return strings.Join(append(path, text), ".")
+			}
+			open[top].seen[text], open[top].name, named = true, text, true
+			continue
+		}
+		named = false
+		switch t {
+		case json.Delim('{'):
+			open = append(open, level{seen: map[string]bool{}})
+		case json.Delim('['):
+			open = append(open, level{})
+		case json.Delim('}'), json.Delim(']'):
+			open = open[:top]
+		}
+	}
+}

@@ -2,29 +2,43 @@ package api
 
 import (
 	"context"
+	"encoding/json"
+	"errors"
 	"fmt"
 	"io"
-	"iter"
+	"mime/multipart"
 	"net/http"
 	"os"
+	"sync"
 	"time"
 
-	"velocrustum/core/cook"
-	"velocrustum/core/safety"
-	"velocrustum/core/sheet"
-	"velocrustum/core/verdict"
+	"github.com/getkin/kin-openapi/openapi3"
+
+	"velocrustum/core/refuse"
+	"velocrustum/internal/archive"
 	"velocrustum/internal/exchange"
 	"velocrustum/internal/store"
 )
 
-// archive answers GET /archive: all that the household keeps, as one file that
+// unhurried lets a request take as long as it needs, both ways.
+func unhurried(w http.ResponseWriter) error {
+	c := http.NewResponseController(w)
+	for _, set := range []func(time.Time) error{c.SetWriteDeadline, c.SetReadDeadline} {
+		if err := set(time.Time{}); err != nil && !errors.Is(err, http.ErrNotSupported) {
+			return err
+		}
+	}
+	return nil
+}
+
+// takeOut answers GET /archive: all that the household keeps, as one file that
 // is written as it is read.
-func (s *Server) archive(w http.ResponseWriter, r *http.Request) {
+func (s *Server) takeOut(w http.ResponseWriter, r *http.Request) {
 	if err := unhurried(w); err != nil {
 		fail(w, r, err)
 		return
 	}
-	still, discard, err := s.still(r.Context())
+	still, discard, err := s.archives.Still(r.Context())
 	if err != nil {
 		fail(w, r, err)
 		return
@@ -32,232 +46,9 @@ func (s *Server) archive(w http.ResponseWriter, r *http.Request) {
 	defer discard()
 	w.Header().Set("Content-Type", "application/zip")
 	w.Header().Set("Content-Disposition", fmt.Sprintf(`attachment; filename="household-%s.zip"`, s.clock.Now().Format(time.DateOnly)))
-	if err := still.writeArchive(r.Context(), w, nil); err != nil {
+	if err := still.Write(r.Context(), w, nil); err != nil {
 		// It has begun: broken off, it has no manifest, and is no archive.
 		panic(http.ErrAbortHandler)
-	}
-}
-
-// still is the household as it is now, whatever is changed meanwhile.
-func (s *Server) still(ctx context.Context) (*Server, func(), error) {
-	now, discard, err := s.store.Snapshot(ctx)
-	if err != nil {
-		return nil, nil, err
-	}
-	return newServer(now, s.clock, s.access, s.work), discard, nil
-}
-
-func (s *Server) writeArchive(ctx context.Context, w io.Writer, progress func(done int)) error {
-	return exchange.WriteArchive(w, s.clock.Now(), s.documents(ctx), progress)
-}
-
-// WriteArchive writes all that the household keeps as one file.
-func (a *App) WriteArchive(ctx context.Context, w io.Writer, progress func(done int)) error {
-	still, discard, err := a.own.still(ctx)
-	if err != nil {
-		return err
-	}
-	defer discard()
-	return still.writeArchive(ctx, w, progress)
-}
-
-// An archived session is one dish in all its baskets, or a supper, as an
-// archive has it.
-type archivedSession struct {
-	ID        string          `json:"id"`
-	StartedAt time.Time       `json:"startedAt"`
-	Supper    *archivedSupper `json:"supper,omitempty"`
-	Cooks     []archivedCook  `json:"cooks"`
-}
-
-type archivedSupper struct {
-	Name       string      `json:"name"`
-	SupperID   *string     `json:"supperId,omitempty"`
-	Hands      int         `json:"hands"`
-	FinishedAt *time.Time  `json:"finishedAt"`
-	Sheet      sheet.Sheet `json:"sheet"`
-	Said       []cook.Said `json:"said"`
-}
-
-type archivedCook struct {
-	ID         string            `json:"id"`
-	PlanID     *string           `json:"planId,omitempty"`
-	DishID     string            `json:"dishId,omitempty"` // of the supper's sheet
-	Name       string            `json:"name"`
-	Basket     int               `json:"basket"`
-	Baskets    int               `json:"baskets"`
-	StartedAt  time.Time         `json:"startedAt"`
-	FinishedAt *time.Time        `json:"finishedAt"`
-	Guidance   safety.Guidance   `json:"guidance"`
-	GuidanceC  float64           `json:"guidanceC"`
-	Dish       store.Plan        `json:"dish"`
-	Fryer      store.Fryer       `json:"fryer"`
-	Events     []cook.Event      `json:"events"`
-	Planned    verdict.Answer    `json:"planned"`
-	Forecast   verdict.Answer    `json:"forecast"`
-	Outcome    Outcome           `json:"outcome"`
-	Pictures   []archivedPicture `json:"pictures,omitempty"`
-}
-
-type archivedPicture struct {
-	ID      string    `json:"id"`
-	Alt     string    `json:"alt"`
-	AddedAt time.Time `json:"addedAt"`
-}
-
-func archived(o store.Session) archivedSession {
-	out := archivedSession{ID: o.ID, StartedAt: o.StartedAt.Time, Cooks: []archivedCook{}}
-	if o.Led {
-		out.Supper = &archivedSupper{Name: o.Name, SupperID: o.SupperID, Hands: o.Hands, FinishedAt: momentOf(o.FinishedAt), Sheet: o.Sheet.V, Said: orEmpty(o.Said)}
-	}
-	for _, c := range o.Cooks {
-		one := archivedCook{ID: c.ID, PlanID: c.PlanID, DishID: c.DishID, Name: c.Name, Basket: c.Basket, Baskets: c.Baskets, StartedAt: c.StartedAt.Time, FinishedAt: momentOf(c.FinishedAt),
-			Guidance: c.Guidance, GuidanceC: c.GuidanceC, Dish: c.Plan.V, Fryer: c.Fryer.V, Events: orEmpty(c.Events), Planned: c.Planned.V, Forecast: c.Forecast.V, Outcome: outcomeOf(c)}
-		for _, p := range o.Pictures[c.ID] {
-			one.Pictures = append(one.Pictures, archivedPicture{p.ID, p.Alt, p.AddedAt.Time})
-		}
-		out.Cooks = append(out.Cooks, one)
-	}
-	return out
-}
-
-func outcomeOf(c store.Cook) Outcome {
-	return Outcome{Crust: (*OutcomeCrust)(c.Crust), Inside: (*OutcomeInside)(c.Inside), Note: c.Note, Change: c.ChangeNext}
-}
-
-func momentOf(t *store.Time) *time.Time {
-	if t == nil {
-		return nil
-	}
-	return &t.Time
-}
-
-// each yields a list of one kind under its folder.
-func each[T any](list func(context.Context) ([]T, error), ctx context.Context, folder string, id func(T) string, of func(T) any, yield func(exchange.Document, error) bool) bool {
-	all, err := list(ctx)
-	if err != nil {
-		return yield(exchange.Document{}, err) && false
-	}
-	for _, t := range all {
-		if !yield(exchange.Document{Path: fmt.Sprintf("%s/%s.json", folder, id(t)), Holds: of(t)}, nil) {
-			return false
-		}
-	}
-	return true
-}
-
-func itself[T any](t T) any { return t }
-
-// documents are all that the household keeps, one at a time.
-func (s *Server) documents(ctx context.Context) iter.Seq2[exchange.Document, error] {
-	return func(yield func(exchange.Document, error) bool) {
-		set, err := s.store.Settings(ctx)
-		if !yield(exchange.Document{Path: "settings.json", Holds: set}, err) || err != nil {
-			return
-		}
-		st := s.store
-		_ = each(st.Pantry, ctx, "pantry", func(i Ingredient) string { return i.ID }, itself, yield) &&
-			each(st.Marinades, ctx, "marinades", func(m store.Marinade) string { return m.ID }, itself, yield) &&
-			each(st.Coats, ctx, "coats", func(c store.Coat) string { return c.ID }, itself, yield) &&
-			each(st.Sauces, ctx, "sauces", func(o store.Sauce) string { return o.ID }, itself, yield) &&
-			each(st.Mixes, ctx, "mixes", func(m store.Mix) string { return m.ID }, itself, yield) &&
-			each(st.Fryers, ctx, "fryers", func(f store.Fryer) string { return f.ID }, itself, yield) &&
-			each(st.Plans, ctx, "dishes", func(p store.Plan) string { return p.ID }, func(p store.Plan) any { return planOut(p) }, yield) &&
-			each(st.Suppers, ctx, "suppers", func(o store.Supper) string { return o.ID }, itself, yield) &&
-			s.cookedDocuments(ctx, yield)
-	}
-}
-
-// cookedDocuments yields what was cooked, with its pictures, and tables of it.
-func (s *Server) cookedDocuments(ctx context.Context, yield func(exchange.Document, error) bool) bool {
-	ids, err := s.store.Sessions(ctx)
-	if err != nil {
-		return yield(exchange.Document{}, err) && false
-	}
-	t, err := s.newTables()
-	if err != nil {
-		return yield(exchange.Document{}, err) && false
-	}
-	defer t.discard()
-	for _, id := range ids {
-		o, err := s.store.Session(ctx, id)
-		if !yield(exchange.Document{Path: "sessions/" + id + ".json", Holds: archived(o)}, err) || err != nil {
-			return false
-		}
-		for _, c := range o.Cooks {
-			if err := t.add(ctx, s, o, c); err != nil {
-				return yield(exchange.Document{}, err) && false
-			}
-			for _, p := range o.Pictures[c.ID] {
-				b, err := s.store.PictureFile(ctx, p.ID, false)
-				write := func(w io.Writer) error { _, err := w.Write(b); return err }
-				if !yield(exchange.Document{Path: "pictures/" + p.ID + ".jpg", Write: write}, err) || err != nil {
-					return false
-				}
-			}
-		}
-	}
-	return yield(exchange.Document{Path: "readings.csv", Write: func(w io.Writer) error {
-		return exchange.ReadingsTable(w, func(add func(string, time.Time, float64) error) error {
-			return s.store.EachReading(ctx, func(probe string, r store.Reading) error { return add(probe, r.At, r.C) })
-		})
-	}}, nil) && yield(exchange.Document{Path: "logbook.csv", Write: t.logbook}, nil) && yield(exchange.Document{Path: "events.csv", Write: t.events}, nil)
-}
-
-// tables of what was cooked grow in files, while the sessions are written.
-type tables struct {
-	files [2]*os.File
-	cooks exchange.LogbookTable
-	said  exchange.EventsTable
-}
-
-func (s *Server) newTables() (t *tables, err error) {
-	t = &tables{}
-	for i := range t.files {
-		if t.files[i], err = s.store.TempFile(); err != nil {
-			t.discard()
-			return nil, err
-		}
-	}
-	if t.cooks, err = exchange.NewLogbookTable(t.files[0]); err == nil {
-		t.said, err = exchange.NewEventsTable(t.files[1])
-	}
-	if err != nil {
-		t.discard()
-	}
-	return t, err
-}
-
-func (t *tables) add(ctx context.Context, s *Server, o store.Session, c store.Cook) error {
-	l, err := s.live(ctx, c)
-	if err != nil {
-		return err
-	}
-	if err := t.cooks.Add(logbookRow(o, c, l)); err != nil {
-		return err
-	}
-	return t.said.Add(c.ID, l)
-}
-
-func (t *tables) logbook(w io.Writer) error { return copied(w, t.files[0], t.cooks.End()) }
-func (t *tables) events(w io.Writer) error  { return copied(w, t.files[1], t.said.End()) }
-
-func copied(w io.Writer, f *os.File, err error) error {
-	if err == nil {
-		_, err = f.Seek(0, io.SeekStart)
-	}
-	if err == nil {
-		_, err = io.Copy(w, f)
-	}
-	return err
-}
-
-func (t *tables) discard() {
-	for _, f := range t.files {
-		if f != nil {
-			_ = f.Close() // it is thrown away
-			_ = os.Remove(f.Name())
-		}
 	}
 }
 
@@ -265,47 +56,156 @@ func (t *tables) discard() {
 func (s *Server) logbook(w http.ResponseWriter, r *http.Request) {
 	w.Header().Set("Content-Type", "text/csv; charset=utf-8; header=present")
 	w.Header().Set("Content-Disposition", `attachment; filename="logbook.csv"`)
-	if err := s.writeLogbook(r.Context(), w); err != nil {
+	if err := s.archives.WriteLogbook(r.Context(), w); err != nil {
 		panic(http.ErrAbortHandler) // it has begun
 	}
 }
 
-// WriteLogbook writes every cook that is over as a table.
-func (a *App) WriteLogbook(ctx context.Context, w io.Writer) error { return a.own.writeLogbook(ctx, w) }
+// contract is the description of the interface, parsed once.
+var contract = sync.OnceValues(GetSpec)
 
-func (s *Server) writeLogbook(ctx context.Context, w io.Writer) error {
-	ids, err := s.store.Sessions(ctx)
+// fitsContract holds a document against a schema of the contract.
+func fitsContract(schema string, document []byte) error {
+	spec, err := contract()
 	if err != nil {
 		return err
 	}
-	t, err := exchange.NewLogbookTable(w)
-	if err != nil {
+	of := spec.Components.Schemas[schema]
+	if of == nil {
+		return fmt.Errorf("the contract has no %s", schema)
+	}
+	var any any
+	if err := json.Unmarshal(document, &any); err != nil {
 		return err
 	}
-	for _, id := range ids {
-		o, err := s.store.Session(ctx, id)
-		if err != nil {
-			return err
-		}
-		for _, c := range o.Cooks {
-			l, err := s.live(ctx, c)
-			if err != nil {
-				return err
-			}
-			if err := t.Add(logbookRow(o, c, l)); err != nil {
-				return err
-			}
-		}
+	if err := of.Value.VisitJSON(any, openapi3.MultiErrors()); err != nil {
+		return schemaFields(err)
 	}
-	return t.End()
+	return nil
 }
 
-func logbookRow(o store.Session, c store.Cook, l cook.Live) exchange.LogbookRow {
-	r := exchange.LogbookRow{ID: c.ID, Supper: o.Name, Name: c.Name, Basket: c.Basket, Baskets: c.Baskets, Started: c.StartedAt.Time, Finished: momentOf(c.FinishedAt),
-		PlannedMin: c.Plan.V.Program.V.Minutes(), Crust: orElse(c.Crust, ""), Inside: orElse(c.Inside, ""), Note: orElse(c.Note, ""), Change: orElse(c.ChangeNext, "")}
-	if in, ok := l.LoadedAt(); ok && c.FinishedAt != nil {
-		m := c.FinishedAt.Sub(in).Minutes()
-		r.ActualMin = &m
+// Archives are those of the own household.
+func (a *App) Archives() *archive.Archives { return a.own.archives }
+
+// mostArchive is the largest archive that is taken in, bytes.
+const mostArchive = 8 << 30
+
+// cameIn is one line of what is said of an archive on its way in.
+type cameIn struct {
+	Progress *archive.Stage   `json:"progress,omitempty"`
+	Brought  *archive.Brought `json:"brought,omitempty"`
+	Problem  *Problem         `json:"problem,omitempty"`
+}
+
+// bring answers POST /archive: a form whose part "archive" is the file. With a
+// part "choices" before it, it is put in; without, it is only looked at. It
+// answers line by line, the last of which says what came of it.
+func (s *Server) bring(w http.ResponseWriter, r *http.Request) {
+	if err := unhurried(w); err != nil {
+		fail(w, r, err)
+		return
 	}
-	return r
+	free, err := s.archives.Reserve()
+	if err != nil {
+		fail(w, r, err)
+		return
+	}
+	defer free()
+	r.Body = http.MaxBytesReader(w, r.Body, mostArchive)
+	file, choices, err := s.sent(r)
+	if err != nil {
+		fail(w, r, problemOfSent(err))
+		return
+	}
+	defer os.Remove(file.Name())
+	defer file.Close()
+	size, err := file.Seek(0, io.SeekEnd)
+	if err != nil {
+		fail(w, r, err)
+		return
+	}
+	w.Header().Set("Content-Type", "application/x-ndjson")
+	out, flush := json.NewEncoder(w), http.NewResponseController(w)
+	say := func(t cameIn) {
+		_ = out.Encode(t) // who asked may be gone: their context ends then
+		_ = flush.Flush()
+	}
+	var last time.Time
+	progress := func(p archive.Stage) {
+		if now := time.Now(); now.Sub(last) > 150*time.Millisecond {
+			last = now
+			say(cameIn{Progress: &p})
+		}
+	}
+	var choose func(store.Difference) store.Choice
+	if choices != nil {
+		choose = choices.Of
+	}
+	got, err := s.archives.Read(r.Context(), file, size, choose, progress)
+	if err != nil {
+		p := problemFor(r, err)
+		say(cameIn{Problem: &p})
+		return
+	}
+	if got.Kept {
+		s.sessions.Tell()
+	}
+	say(cameIn{Brought: &got})
+}
+
+// sent keeps what is sent in a file beside the database.
+func (s *Server) sent(r *http.Request) (file *os.File, choices *archive.Choices, err error) {
+	parts, err := r.MultipartReader()
+	if err != nil {
+		return nil, nil, refuse.One("(request)", r.Header.Get("Content-Type"), "multipart/form-data")
+	}
+	for {
+		p, err := parts.NextPart()
+		switch {
+		case errors.Is(err, io.EOF):
+			return nil, nil, refuse.One("archive", "missing", "a file that was taken away from here")
+		case err != nil:
+			return nil, nil, err
+		case p.FormName() == "choices":
+			c, err := refuse.Decode[archive.Choices](io.LimitReader(p, maxBody))
+			if err == nil {
+				err = c.Check()
+			}
+			if err != nil {
+				return nil, nil, err
+			}
+			choices = &c
+		case p.FormName() == "archive":
+			file, err := s.spooled(r.Context(), p)
+			return file, choices, err
+		default:
+			return nil, nil, refuse.One(p.FormName(), "unknown part", "choices, archive")
+		}
+	}
+}
+
+func (s *Server) spooled(ctx context.Context, p *multipart.Part) (*os.File, error) {
+	file, err := s.store.TempFile()
+	if err != nil {
+		return nil, err
+	}
+	if _, err = io.Copy(file, p); err == nil {
+		err = ctx.Err()
+	}
+	if err != nil {
+		return nil, errors.Join(err, file.Close(), os.Remove(file.Name()))
+	}
+	return file, nil
+}
+
+// problemOfSent words what went wrong on the way here.
+func problemOfSent(err error) error {
+	var large *http.MaxBytesError
+	if errors.As(err, &large) {
+		return refuse.One("archive", "larger", fmt.Sprintf("up to %d GB", mostArchive>>30))
+	}
+	if errors.Is(err, io.ErrUnexpectedEOF) {
+		return exchange.RefusedError{Why: "it broke off on its way here. Send it again."}
+	}
+	return err
 }

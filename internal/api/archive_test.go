@@ -24,6 +24,7 @@ import (
 	"time"
 
 	"velocrustum/internal/api"
+	"velocrustum/internal/archive"
 	"velocrustum/internal/exchange"
 )
 
@@ -88,9 +89,9 @@ func takenAway(k *kitchen) []byte {
 }
 
 type line struct {
-	Progress *api.Stage   `json:"progress"`
-	Brought  *api.Brought `json:"brought"`
-	Problem  *api.Problem `json:"problem"`
+	Progress *archive.Stage   `json:"progress"`
+	Brought  *archive.Brought `json:"brought"`
+	Problem  *api.Problem     `json:"problem"`
 }
 
 // sendArchive sends an archive in a form, with what was chosen if anything was.
@@ -115,7 +116,7 @@ func sendArchive(k *kitchen, raw []byte, choices string) *httptest.ResponseRecor
 }
 
 // bring sends an archive and returns what came of it, and its problem.
-func bring(k *kitchen, raw []byte, choices string) (*api.Brought, *api.Problem) {
+func bring(k *kitchen, raw []byte, choices string) (*archive.Brought, *api.Problem) {
 	k.t.Helper()
 	w := sendArchive(k, raw, choices)
 	if w.Code != 200 {
@@ -132,7 +133,7 @@ func bring(k *kitchen, raw []byte, choices string) (*api.Brought, *api.Problem) 
 	return l.Brought, l.Problem
 }
 
-func tally(b *api.Brought) string {
+func tally(b *archive.Brought) string {
 	var n, s, d int
 	for _, t := range b.Kinds {
 		n, s, d = n+t.New, s+t.Same, d+t.Different

@@ -10,16 +10,16 @@ import (
 
 // WorkBench answers POST /bench.
 func (s *Server) WorkBench(ctx context.Context, r WorkBenchRequestObject) (WorkBenchResponseObject, error) {
-	ctx, leave, err := s.work.place(ctx)
+	ctx, leave, err := s.home.Places.Take(ctx)
 	if err != nil {
 		return nil, err
 	}
 	defer leave()
-	pantry, say, err := s.pantry(ctx)
+	pantry, say, err := s.home.Pantry(ctx)
 	if err != nil {
 		return nil, err
 	}
-	d, err := s.dish(ctx, *r.Body)
+	d, err := s.home.Dish(ctx, orderOf(*r.Body))
 	if err != nil {
 		return nil, err
 	}

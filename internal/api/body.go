@@ -43,7 +43,7 @@ func wholeBody(next http.Handler) http.Handler {
 				writeProblem(w, withFields(http.StatusUnprocessableEntity, "That is not possible", refuse.One("(request)", "what was sent", "one JSON value, and nothing after it")))
 				return
 			}
-			if twice := repeated(raw); twice != "" {
+			if twice := refuse.Repeated(raw); twice != "" {
 				writeProblem(w, withFields(http.StatusUnprocessableEntity, "That is not possible", refuse.One(twice, "said twice", "each field once")))
 				return
 			}
@@ -60,45 +60,4 @@ func mostOf(path string) int64 {
 		return 2*exchange.MostRecipe + maxBody // quotes and backslashes are two
 	}
 	return maxBody
-}
-
-// repeated returns the first field that an object of a valid JSON text names
-// twice, with where it is.
-func repeated(raw []byte) string {
-	type level struct {
-		seen map[string]bool // nil for a list
-		name string
-	}
-	d := json.NewDecoder(bytes.NewReader(raw))
-	var open []level
-	named := false // a name was read, its value comes
-	for {
-		t, err := d.Token()
-		if err != nil {
-			return "" // the end: the text is valid
-		}
-		top := len(open) - 1
-		if text, ok := t.(string); ok && top >= 0 && open[top].seen != nil && !named {
-			if open[top].seen[text] {
-				path := []string{}
-				for _, l := range open[:top] {
-					if l.name != "" {
-						path = append(path, l.name)
-					}
-				}
-				return strings.Join(append(path, text), ".")
-			}
-			open[top].seen[text], open[top].name, named = true, text, true
-			continue
-		}
-		named = false
-		switch t {
-		case json.Delim('{'):
-			open = append(open, level{seen: map[string]bool{}})
-		case json.Delim('['):
-			open = append(open, level{})
-		case json.Delim('}'), json.Delim(']'):
-			open = open[:top]
-		}
-	}
 }

@@ -88,7 +88,7 @@ func (s *Server) GetCatalog(ctx context.Context, _ GetCatalogRequestObject) (Get
 	if err != nil {
 		return nil, err
 	}
-	pantry, _, err := s.pantry(ctx)
+	pantry, _, err := s.home.Pantry(ctx)
 	if err != nil {
 		return nil, err
 	}

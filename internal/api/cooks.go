@@ -2,74 +2,17 @@ package api
 
 import (
 	"context"
-	"errors"
-	"fmt"
-	"math"
-	"slices"
 
-	"velocrustum/core/baskets"
 	"velocrustum/core/cook"
-	"velocrustum/core/food"
-	"velocrustum/core/load"
-	"velocrustum/core/refuse"
 	"velocrustum/core/run"
-	"velocrustum/core/verdict"
 	"velocrustum/internal/store"
 )
-
-// live returns the cook as the core leads it.
-func (s *Server) live(ctx context.Context, c store.Cook) (cook.Live, error) {
-	set, err := s.store.Settings(ctx)
-	if err != nil {
-		return cook.Live{}, err
-	}
-	cut, err := food.FindCut(c.Plan.V.Load.V.Cut)
-	if err != nil {
-		return cook.Live{}, err
-	}
-	pantry, _, err := s.pantry(ctx)
-	if err != nil {
-		return cook.Live{}, err
-	}
-	var lie verdict.InBasket
-	if b := c.Planned.V.Basket; b != nil {
-		lie = *b
-	}
-	var kinds []string
-	for _, g := range c.Planned.V.Groups {
-		kinds = append(kinds, g.Name)
-	}
-	return cook.Live{Say: set.Units(), Larder: pantry, Kinds: kinds,
-		Program: c.Plan.V.Program.V, Pieces: c.Plan.V.Load.V.Pieces, Piece: cut.Name, Plural: cut.Plural, Faces: cut.Faces,
-		Judged: judged(cut, c.Planned.V.Rule.Inside), Started: c.StartedAt.Time, Events: c.Events, Degrees: set.Temperature,
-		Seam: lie.Seam, Tender: lie.Tender, RestMin: c.Planned.V.Rule.RestMin, StopsItself: c.Fryer.V.StopsItself, Waits: c.DishID != "",
-	}, nil
-}
 
 // judging is how each is called in the contract.
 var judging = map[cook.Judging]string{cook.ByTheBone: "bone", cook.ByProbe: "probe", cook.ByBite: "bite"}
 
-// judged is how a cut is told to be done.
-func judged(c food.Cut, inside string) cook.Judging {
-	switch {
-	case inside == verdict.SoftInside:
-		return cook.ByBite
-	case c.Bone > 0:
-		return cook.ByTheBone
-	}
-	return cook.ByProbe
-}
-
-// led returns a kept cook, and as the core leads it.
-func (s *Server) led(ctx context.Context, id string) (c store.Cook, l cook.Live, err error) {
-	if c, err = s.store.Cook(ctx, id); err == nil {
-		l, err = s.live(ctx, c)
-	}
-	return c, l, err
-}
-
 func (s *Server) cookOut(ctx context.Context, c store.Cook) (Cook, error) {
-	l, err := s.live(ctx, c)
+	l, err := s.home.Live(ctx, c)
 	if err != nil {
 		return Cook{}, err
 	}
@@ -120,24 +63,26 @@ func (s *Server) cookOut(ctx context.Context, c store.Cook) (Cook, error) {
 
 // foreseenOut puts in what is foreseen of a live cook, and what is asked of it.
 func (s *Server) foreseenOut(ctx context.Context, c store.Cook, l cook.Live, out *Cook) error {
-	got, err := s.foresee(ctx, c, l)
+	got, err := s.sessions.Outlook(ctx, c, l)
 	if err != nil {
 		return err
 	}
 	evidence := ""
 	if got != nil {
-		out.Foreseen, out.Changed, evidence = &got.what, &got.ahead.Says, got.evidence
-		more, says := l.Beyond(&got.what)
+		out.Foreseen, out.Changed, evidence = &got.Foreseen, &got.Ahead.Says, got.Evidence
+		more, says := l.Beyond(&got.Foreseen)
 		out.MoreMin, out.Beyond = &more, &says
 		// What is drawn is the cook as it is believed in.
-		out.Forecast.Timeline = got.ahead.Timeline
+		out.Forecast.Timeline = got.Ahead.Timeline
 	}
-	if out.Probe, err = s.probeIn(ctx, l); err != nil {
+	probe, err := s.sessions.ProbeIn(ctx, l)
+	if err != nil {
 		return err
 	}
+	out.Probe = probeOut(probe)
 	judged := CookJudged(judging[l.Judged])
 	out.Judged = &judged
-	k, err := s.known(ctx, c, l)
+	k, err := s.sessions.Known(ctx, c, l)
 	if err != nil {
 		return err
 	}
@@ -151,7 +96,7 @@ func (s *Server) foreseenOut(ctx context.Context, c store.Cook, l cook.Live, out
 	}
 	out.Step.Asks = l.AsksOf(l.Step(now), k, now)
 	if c.FinishedAt != nil {
-		if out.NextTime, err = s.nextTime(ctx, c, l); err != nil {
+		if out.NextTime, err = s.sessions.NextTime(ctx, c, l); err != nil {
 			return err
 		}
 	}
@@ -211,96 +156,12 @@ func (s *Server) ListCooks(ctx context.Context, _ ListCooksRequestObject) (ListC
 
 // StartCook answers POST /cooks.
 func (s *Server) StartCook(ctx context.Context, r StartCookRequestObject) (StartCookResponseObject, error) {
-	p, err := s.store.Plan(ctx, r.Body.PlanId)
+	c, err := s.sessions.StartCook(ctx, r.Body.PlanId, orElse(r.Body.Basket, 1), r.Body.Session)
 	if err != nil {
 		return nil, err
 	}
-	f, err := s.store.Fryer(ctx, p.FryerID)
-	if err != nil {
-		return nil, err
-	}
-	set, err := s.store.Settings(ctx)
-	if err != nil {
-		return nil, err
-	}
-	if busy, err := s.busy(ctx); err != nil {
-		return nil, err
-	} else if !busy {
-		s.clock.Believe()
-	}
-	c := store.Cook{PlanID: &p.ID, Name: p.Name, Guidance: set.Guidance, GuidanceC: set.GuidanceC, StartedAt: store.Time{Time: s.clock.Now()}}
-	if c.Basket, c.Baskets, err = s.basketful(ctx, &p, &f, orElse(r.Body.Basket, 1)); err != nil {
-		return nil, err
-	}
-	if r.Body.Session != nil {
-		c.SessionID = *r.Body.Session
-		cooked, err := s.store.InSession(ctx, c.SessionID, p.ID)
-		if errors.Is(err, store.ErrNotFound) {
-			return nil, refuse.One("session", c.SessionID, "a session in which a basket of this dish was cooked")
-		} else if err != nil {
-			return nil, err
-		}
-		if slices.Contains(cooked, c.Basket) {
-			return nil, refuse.One("basket", fmt.Sprint(c.Basket), "one that was not cooked yet in this session")
-		}
-	}
-	c.Plan.V, c.Fryer.V = p, f
-	q := c.Request(set.Units())
-	if q.Larder, _, err = s.pantry(ctx); err != nil {
-		return nil, err
-	}
-	if c.Planned.V, err = verdict.Simulate(ctx, q, verdict.Options{}); err != nil {
-		return nil, err
-	}
-	c.Forecast = c.Planned
-	if c, err = s.store.AddCook(ctx, c); err != nil {
-		return nil, err
-	}
-	s.told.Tell()
 	out, err := s.cookOut(ctx, c)
 	return StartCook201JSONResponse(out), err
-}
-
-// basketful narrows a plan and its fryer to one basketful of the dish, as it
-// goes into the basket, and returns which of how many it is.
-func (s *Server) basketful(ctx context.Context, p *store.Plan, f *store.Fryer, which int) (n, of int, err error) {
-	d, err := s.ready(ctx, asked(*p))
-	if err != nil {
-		return 0, 0, err
-	}
-	p.Load.V, p.Coat.V = d.Load, *d.Coat
-	if p.PerBasket == nil && p.SecondFryerID == nil {
-		if which != 1 {
-			return 0, 0, refuse.One("basket", fmt.Sprint(which), "1: this dish goes in all at once")
-		}
-		return 1, 1, nil
-	}
-	baskets, err := baskets.Of(ctx, d, batching(*p))
-	if err != nil {
-		return 0, 0, err
-	}
-	if which < 1 || which > len(baskets) {
-		return 0, 0, refuse.One("basket", fmt.Sprint(which), fmt.Sprintf("1 to %d", len(baskets)))
-	}
-	b := baskets[which-1]
-	if b.Fryer == 1 {
-		if *f, err = s.store.Fryer(ctx, *p.SecondFryerID); err != nil {
-			return 0, 0, err
-		}
-		p.FryerID = f.ID
-	}
-	p.Coat.V.OilG *= float64(b.Pieces) / float64(p.Load.V.Pieces)
-	p.Load.V.Pieces, p.Program.V = b.Pieces, b.Program
-	p.PerBasket, p.SecondFryerID = nil, nil
-	return which, len(baskets), nil
-}
-
-// batching is how a dish that does not go in at once goes in.
-func batching(p store.Plan) string {
-	if p.SecondFryerID != nil {
-		return baskets.TwoFryers
-	}
-	return baskets.SeveralBaskets
 }
 
 // GetCook answers GET /cooks/{id}.
@@ -315,10 +176,11 @@ func (s *Server) GetCook(ctx context.Context, r GetCookRequestObject) (GetCookRe
 
 // AddCookEvent answers POST /cooks/{id}/events.
 func (s *Server) AddCookEvent(ctx context.Context, r AddCookEventRequestObject) (AddCookEventResponseObject, error) {
-	if err := s.say(ctx, r.Id, *r.Body); err != nil {
+	e := cook.Event{ID: orElse(r.Body.Id, ""), Kind: string(r.Body.Kind), Value: orElse(r.Body.Value, 0), Probe: orElse(r.Body.Probe, "")}
+	if err := s.sessions.Say(ctx, r.Id, e, r.Body.At); err != nil {
 		return nil, err
 	}
-	c, err := s.foretell(ctx, r.Id)
+	c, err := s.sessions.Forecast(ctx, r.Id)
 	if err != nil {
 		return nil, err
 	}
@@ -326,80 +188,17 @@ func (s *Server) AddCookEvent(ctx context.Context, r AddCookEventRequestObject) 
 	return AddCookEvent200JSONResponse(out), err
 }
 
-// say keeps what a device said of a cook, once.
-func (s *Server) say(ctx context.Context, id string, in CookEventInput) error {
-	s.cooking.Lock()
-	defer s.cooking.Unlock()
-	c, l, err := s.led(ctx, id)
-	if err != nil {
-		return err
-	}
-	e := cook.Event{ID: orElse(in.Id, ""), Kind: string(in.Kind), At: s.clock.Now(), Value: orElse(in.Value, 0), Probe: orElse(in.Probe, "")}
-	if tapped := in.At; tapped != nil && tapped.Before(e.At) {
-		e.At = tapped.UTC() // sent late; it cannot be before the cook began
-		if c.DishID == "" && e.At.Before(c.StartedAt.Time) {
-			e.At = c.StartedAt.Time
-		}
-	}
-	if e.ID != "" {
-		if said, err := s.store.Said(ctx, c.ID, e.ID); err != nil || said {
-			return err
-		}
-	}
-	events, err := l.Add(e)
-	if err != nil || len(events) == len(l.Events) {
-		return err
-	}
-	if err := s.store.Say(ctx, finished(c, l, events), events[len(events)-1]); err != nil {
-		return err
-	}
-	return s.settled(ctx, c.SessionID, e.At)
-}
-
-// finished is a cook after other events: over, or not.
-func finished(c store.Cook, l cook.Live, events []cook.Event) store.Cook {
-	l.Events, c.FinishedAt = events, nil
-	if at, ok := l.Finished(); ok {
-		c.FinishedAt = &store.Time{Time: at}
-	}
-	return c
-}
-
 // RevokeCookEvent answers DELETE /cooks/{id}/events/{event}.
 func (s *Server) RevokeCookEvent(ctx context.Context, r RevokeCookEventRequestObject) (RevokeCookEventResponseObject, error) {
-	if err := s.revoke(ctx, r.Id, r.Event); err != nil {
+	if err := s.sessions.Revoke(ctx, r.Id, r.Event); err != nil {
 		return nil, err
 	}
-	c, err := s.foretell(ctx, r.Id)
+	c, err := s.sessions.Forecast(ctx, r.Id)
 	if err != nil {
 		return nil, err
 	}
 	out, err := s.cookOut(ctx, c)
 	return RevokeCookEvent200JSONResponse(out), err
-}
-
-// revoke takes one thing said back; taken back twice it is gone once.
-func (s *Server) revoke(ctx context.Context, id, event string) error {
-	s.cooking.Lock()
-	defer s.cooking.Unlock()
-	c, l, err := s.led(ctx, id)
-	if err != nil {
-		return err
-	}
-	without, err := l.Without(event)
-	if err != nil {
-		return err
-	}
-	if len(without) < len(l.Events) {
-		if err := s.store.Revoke(ctx, finished(c, l, without), event); err != nil {
-			return err
-		}
-		return s.settled(ctx, c.SessionID, s.clock.Now())
-	}
-	if said, err := s.store.Said(ctx, c.ID, event); err != nil || !said {
-		return errors.Join(err, store.ErrNotFound)
-	}
-	return nil
 }
 
 // PutOutcome answers PUT /cooks/{id}/outcome.
@@ -435,64 +234,12 @@ func (s *Server) RestoreCook(ctx context.Context, r RestoreCookRequestObject) (R
 	return RestoreCook200JSONResponse(out), err
 }
 
-// nextTime is what is proposed from how a finished cook differed from its plan:
-// simulated first, and kept back where it would not be safe or would bring what
-// the rating complains of.
-func (s *Server) nextTime(ctx context.Context, c store.Cook, l cook.Live) (*cook.NextTime, error) {
-	k, err := s.known(ctx, c, l)
-	if err != nil {
-		return nil, err
-	}
-	var planned *float64
-	if c.Planned.V.Chance != nil {
-		planned = c.Planned.V.Chance.SafeByMin
-	}
-	shown := l.Shown(k, s.clock.Now())
-	next := l.NextTime(orElse(c.Crust, ""), shown != nil && !shown.Safe, planned, k.SafeBy)
-	if next == nil {
-		return nil, nil
-	}
-	set, err := s.store.Settings(ctx)
-	if err != nil {
-		return nil, err
-	}
-	q := c.Request(set.Units())
-	q.Larder = l.Larder
-	if q.Program = q.Program.Lasting(q.Program.Minutes() + next.Minutes); load.Check(q) != nil {
-		return nil, nil
-	}
-	a, err := verdict.Simulate(ctx, q, verdict.Options{})
-	if err != nil {
-		return nil, err
-	}
-	if safe := a.Chance.SafeByMin; safe == nil || *safe > q.Program.Minutes() {
-		return nil, nil
-	}
-	next.Says += fmt.Sprintf(" Simulated so: crust %.0f, %.0f %% of its juice.", math.Floor(a.End.Crust), math.Floor(a.End.JuiceKeptPct))
-	return next, nil
-}
-
 // TakeNextTime answers POST /cooks/{id}/next-time.
 func (s *Server) TakeNextTime(ctx context.Context, r TakeNextTimeRequestObject) (TakeNextTimeResponseObject, error) {
-	c, l, err := s.led(ctx, r.Id)
-	if err != nil {
-		return nil, err
-	}
-	next, err := s.nextTime(ctx, c, l)
-	if err != nil {
-		return nil, err
-	}
-	if next == nil || c.PlanID == nil {
-		return nil, refuse.One("cook", c.Name, "one that went otherwise than its dish has it")
-	}
-	p, err := s.store.Plan(ctx, *c.PlanID)
-	if err != nil {
-		return nil, err
-	}
-	version := p.Version
-	p.Program.V = p.Program.V.Lasting(p.Program.V.Minutes() + next.Minutes)
-	if p, err = s.store.PutPlan(ctx, p, &version); err != nil {
-		return nil, err
-	}
-	return TakeNextTime200JSONResponse(planOut(p)), nil
+	p, err := s.sessions.TakeNextTime(ctx, r.Id)
+	return TakeNextTime200JSONResponse(planOut(p)), err
+}
+
+func outcomeOf(c store.Cook) Outcome {
+	return Outcome{Crust: (*OutcomeCrust)(c.Crust), Inside: (*OutcomeInside)(c.Inside), Note: c.Note, Change: c.ChangeNext}
 }

@@ -2,168 +2,26 @@ package api
 
 import (
 	"context"
-	"errors"
-	"fmt"
 	"math"
 	"slices"
-	"strings"
 	"time"
 
 	"velocrustum/core/cook"
 	"velocrustum/core/food"
-	"velocrustum/core/refuse"
 	"velocrustum/core/run"
 	"velocrustum/core/sheet"
-	"velocrustum/core/verdict"
+	"velocrustum/internal/session"
 	"velocrustum/internal/store"
 )
 
 // BeginEvening answers POST /evenings.
 func (s *Server) BeginEvening(ctx context.Context, r BeginEveningRequestObject) (BeginEveningResponseObject, error) {
-	own, err := s.store.Supper(ctx, r.Body.SupperId)
-	if errors.Is(err, store.ErrNotFound) {
-		return nil, refuse.One("supperId", r.Body.SupperId, "one of your suppers")
-	} else if err != nil {
-		return nil, err
-	}
-	if busy, err := s.busy(ctx); err != nil {
-		return nil, err
-	} else if !busy {
-		s.clock.Believe()
-	}
-	now := s.clock.Now()
-	e := own.Evening
-	e.Earliest = &now
-	if orElse(r.Body.Soon, false) || e.ServeAt.Before(now) {
-		e.ServeAt, e.Pins, e.Away = now.In(e.ServeAt.Location()).Truncate(time.Minute).Add(time.Minute), nil, nil
-	}
-	led, err := s.laid(ctx, own, e)
+	led, err := s.sessions.BeginEvening(ctx, r.Body.SupperId, orElse(r.Body.Soon, false))
 	if err != nil {
 		return nil, err
 	}
-	led.StartedAt = store.Time{Time: now}
-	if led, err = s.store.BeginEvening(ctx, led); err != nil {
-		return nil, err
-	}
-	s.told.Tell()
 	out, err := s.eveningOut(ctx, led)
 	return BeginEvening201JSONResponse(out), err
-}
-
-// busy says whether something is being cooked.
-func (s *Server) busy(ctx context.Context) (bool, error) {
-	_, cook := s.store.LiveCook(ctx)
-	_, evening := s.store.LiveEvening(ctx)
-	for _, err := range []error{cook, evening} {
-		if err != nil && !errors.Is(err, store.ErrNotFound) {
-			return false, err
-		}
-	}
-	return cook == nil || evening == nil, nil
-}
-
-// laid is a supper's sheet with its baskets as cooks.
-func (s *Server) laid(ctx context.Context, own store.Supper, e store.Evening) (out store.EveningLed, err error) {
-	ctx, leave, err := s.work.place(ctx)
-	if err != nil {
-		return out, err
-	}
-	defer leave()
-	k, err := s.kitchen(ctx)
-	if err != nil {
-		return out, err
-	}
-	in, err := s.supper(ctx, e)
-	if err != nil {
-		return out, err
-	}
-	got, led, err := k.Lead(ctx, in)
-	if err != nil {
-		return out, err
-	}
-	set, err := s.store.Settings(ctx)
-	if err != nil {
-		return out, err
-	}
-	pantry, _, err := s.pantry(ctx)
-	if err != nil {
-		return out, err
-	}
-	out = store.EveningLed{Name: own.Name, SupperID: &own.ID, Hands: max(1, e.Hands)}
-	out.Sheet.V = got
-	for _, l := range led {
-		p, err := s.store.Plan(ctx, l.Dish)
-		if err != nil {
-			return out, err
-		}
-		f, err := s.store.Fryer(ctx, l.FryerID)
-		if err != nil {
-			return out, err
-		}
-		p.Load.V, p.Program.V, p.Groups.V, p.FryerID, p.PerBasket, p.SecondFryerID = l.Request.Load, l.Request.Program, l.Request.Groups, f.ID, nil, nil
-		if l.Request.Coat != nil {
-			p.Coat.V = *l.Request.Coat
-		}
-		c := store.Cook{PlanID: &p.ID, Name: p.Name, DishID: l.Dish, Guidance: set.Guidance, GuidanceC: set.GuidanceC, Basket: l.Basket, Baskets: l.Of}
-		c.StartedAt.Time = got.StartAt
-		c.Plan.V, c.Fryer.V = p, f
-		q := c.Request(set.Units())
-		q.Larder = pantry
-		if c.Planned.V, err = verdict.Simulate(ctx, q, verdict.Options{}); err != nil {
-			return out, err
-		}
-		c.Forecast = c.Planned
-		out.Cooks = append(out.Cooks, c)
-	}
-	return out, nil
-}
-
-// evening is a supper as the core leads it, with each basket's cook by its
-// key, and what is foreseen of it.
-type evening struct {
-	cook.Evening
-	cooks map[string]store.Cook
-	seen  map[string]*foreseen
-}
-
-// leads puts a kept supper together as the core leads it.
-func (s *Server) leads(ctx context.Context, e store.EveningLed) (out evening, err error) {
-	out = evening{cook.Evening{Sheet: e.Sheet.V, Hands: e.Hands, Said: e.Said, Names: map[string]string{sheet.OnHob: "the hob", sheet.InOven: "the oven", sheet.Fridge: "the fridge", sheet.Board: "the board", sheet.None: "the hands"}},
-		map[string]store.Cook{}, map[string]*foreseen{}}
-	cuts := map[string]map[string]bool{}
-	for _, c := range e.Cooks {
-		of := c.Plan.V.Load.V.Cut
-		if cuts[of] == nil {
-			cuts[of] = map[string]bool{}
-		}
-		cuts[of][c.DishID] = true
-		out.Names[c.Fryer.V.ID] = c.Fryer.V.Name
-	}
-	for _, c := range e.Cooks {
-		l, err := s.live(ctx, c)
-		if err != nil {
-			return out, err
-		}
-		name := c.Name
-		if len(cuts[c.Plan.V.Load.V.Cut]) == 1 {
-			name = strings.ToUpper(l.Plural[:1]) + l.Plural[1:]
-		}
-		if c.Baskets > 1 {
-			name += fmt.Sprintf(" %d", c.Basket)
-		}
-		b := &cook.Basket{Live: l, Dish: c.DishID, Number: c.Basket, Of: c.Baskets, Name: name, FryerID: c.Fryer.V.ID}
-		seen, err := s.foresee(ctx, c, l)
-		if err != nil {
-			return out, err
-		}
-		b.Foreseen = seen != nil
-		if b.Known, err = s.known(ctx, c, l); err != nil {
-			return out, err
-		}
-		out.cooks[b.Key()], out.seen[b.Key()] = c, seen
-		out.Baskets = append(out.Baskets, b)
-	}
-	return out, nil
 }
 
 // glance is how often what is late by itself is told anew.
@@ -172,21 +30,11 @@ const glance = 2 * time.Second
 // eveningOut is a supper as screens show it.
 func (s *Server) eveningOut(ctx context.Context, e store.EveningLed) (LiveEvening, error) {
 	now := s.clock.Now()
-	e.Cooks = slices.Clone(e.Cooks)
-	for i := range e.Cooks {
-		c := &e.Cooks[i]
-		if c.FinishedAt != nil {
-			continue
-		}
-		l, err := s.live(ctx, *c)
-		if err != nil {
-			return LiveEvening{}, err
-		}
-		if err := s.renew(ctx, c, l); err != nil {
-			return LiveEvening{}, err
-		}
+	e, err := s.sessions.Renewed(ctx, e)
+	if err != nil {
+		return LiveEvening{}, err
 	}
-	led, err := s.leads(ctx, e)
+	led, err := s.sessions.LeadEvening(ctx, e)
 	if err != nil {
 		return LiveEvening{}, err
 	}
@@ -196,7 +44,7 @@ func (s *Server) eveningOut(ctx context.Context, e store.EveningLed) (LiveEvenin
 		out.FinishedAt = &e.FinishedAt.Time
 	}
 	for _, b := range led.Baskets {
-		one, err := s.basketOut(ctx, &led, b, now)
+		one, err := s.basketOut(ctx, led, b, now)
 		if err != nil {
 			return out, err
 		}
@@ -216,11 +64,11 @@ func (s *Server) eveningOut(ctx context.Context, e store.EveningLed) (LiveEvenin
 	return out, nil
 }
 
-// shades is how many colours of a basket are shown, from in to out.
+// shadesShown is how many colours of a basket are shown, from in to out.
 const shadesShown = 12
 
-func (s *Server) basketOut(ctx context.Context, led *evening, b *cook.Basket, now time.Time) (LiveBasket, error) {
-	c, seen := led.cooks[b.Key()], led.seen[b.Key()]
+func (s *Server) basketOut(ctx context.Context, led *session.Evening, b *cook.Basket, now time.Time) (LiveBasket, error) {
+	c, seen := led.Cooks[b.Key()], led.Outlooks[b.Key()]
 	cut, err := food.FindCut(c.Plan.V.Load.V.Cut)
 	if err != nil {
 		return LiveBasket{}, err
@@ -230,12 +78,12 @@ func (s *Server) basketOut(ctx context.Context, led *evening, b *cook.Basket, no
 	line, rule := c.Forecast.V.Timeline, c.Forecast.V.Rule.CoreC
 	out.RuleC = &rule
 	if seen != nil {
-		line = seen.ahead.Timeline
-		out.Foreseen, out.Changed = &seen.what, &seen.ahead.Says
+		line = seen.Ahead.Timeline
+		out.Foreseen, out.Changed = &seen.Foreseen, &seen.Ahead.Says
 	}
 	evidence := ""
 	if seen != nil {
-		evidence = seen.evidence
+		evidence = seen.Evidence
 	}
 	if out.Mark, err = mark([]any{b.Live.Events, evidence, out.OverdueMin}); err != nil {
 		return out, err
@@ -247,9 +95,11 @@ func (s *Server) basketOut(ctx context.Context, led *evening, b *cook.Basket, no
 	} else {
 		until = now
 	}
-	if out.Probe, err = s.probeIn(ctx, b.Live); err != nil {
+	probe, err := s.sessions.ProbeIn(ctx, b.Live)
+	if err != nil {
 		return out, err
 	}
+	out.Probe = probeOut(probe)
 	last := b.EndMin()
 	if in {
 		out.LoadedAt = &loaded
@@ -279,7 +129,7 @@ func (s *Server) basketOut(ctx context.Context, led *evening, b *cook.Basket, no
 		out.Colours = append(out.Colours, face.Lab[:])
 	}
 	if seen != nil {
-		more, says := b.Beyond(&seen.what)
+		more, says := b.Beyond(&seen.Foreseen)
 		costs := led.Costs(b, more, now)
 		out.MoreMin, out.Beyond, out.Costs = &more, &says, &costs
 	}
@@ -313,89 +163,19 @@ func (s *Server) eveningBy(ctx context.Context, id string) (LiveEvening, error) 
 
 // AddEveningEvent answers POST /evenings/{id}/events.
 func (s *Server) AddEveningEvent(ctx context.Context, r AddEveningEventRequestObject) (AddEveningEventResponseObject, error) {
-	if err := s.sayOf(ctx, r.Id, *r.Body); err != nil {
+	said := cook.Said{ID: orElse(r.Body.Id, ""), Kind: string(r.Body.Kind), Task: orElse(r.Body.Task, "")}
+	if err := s.sessions.SayOfEvening(ctx, r.Id, said, r.Body.At); err != nil {
 		return nil, err
 	}
 	out, err := s.eveningBy(ctx, r.Id)
 	return AddEveningEvent200JSONResponse(out), err
 }
 
-// sayOf keeps what a device said of a supper, once.
-func (s *Server) sayOf(ctx context.Context, id string, in EveningEventInput) error {
-	s.cooking.Lock()
-	defer s.cooking.Unlock()
-	e, err := s.store.EveningLed(ctx, id)
-	if err != nil {
-		return err
-	}
-	said := cook.Said{ID: orElse(in.Id, ""), Kind: string(in.Kind), Task: orElse(in.Task, ""), At: s.clock.Now()}
-	if tapped := in.At; tapped != nil && tapped.Before(said.At) {
-		said.At = latest(tapped.UTC(), e.StartedAt.Time) // sent late; not before it began
-	}
-	if said.ID != "" {
-		if before, err := s.store.SaidOf(ctx, id, said.ID); err != nil || before {
-			return err
-		}
-	}
-	led, err := s.leads(ctx, e)
-	if err != nil {
-		return err
-	}
-	all, err := led.Add(said)
-	if err != nil || len(all) == len(e.Said) {
-		return err
-	}
-	if err := s.store.SayOf(ctx, id, said); err != nil {
-		return err
-	}
-	return s.settled(ctx, id, said.At)
-}
-
-func latest(a, b time.Time) time.Time {
-	if b.After(a) {
-		return b
-	}
-	return a
-}
-
-// settled keeps whether a supper is over, after something was said of it or of
-// one of its baskets.
-func (s *Server) settled(ctx context.Context, id string, at time.Time) error {
-	defer s.told.Tell()
-	e, err := s.store.EveningLed(ctx, id)
-	if errors.Is(err, store.ErrNotFound) {
-		return nil // one dish cooked alone
-	} else if err != nil {
-		return err
-	}
-	led, err := s.leads(ctx, e)
-	if err != nil {
-		return err
-	}
-	var over *time.Time
-	if led.Over() {
-		over = &at
-	}
-	if (over == nil) == (e.FinishedAt == nil) {
-		return nil
-	}
-	return s.store.Settle(ctx, e, over)
-}
-
 // RevokeEveningEvent answers DELETE /evenings/{id}/events/{event}.
 func (s *Server) RevokeEveningEvent(ctx context.Context, r RevokeEveningEventRequestObject) (RevokeEveningEventResponseObject, error) {
-	if err := s.revokeOf(ctx, r.Id, r.Event); err != nil {
+	if err := s.sessions.RevokeOfEvening(ctx, r.Id, r.Event); err != nil {
 		return nil, err
 	}
 	out, err := s.eveningBy(ctx, r.Id)
 	return RevokeEveningEvent200JSONResponse(out), err
-}
-
-func (s *Server) revokeOf(ctx context.Context, id, event string) error {
-	s.cooking.Lock()
-	defer s.cooking.Unlock()
-	if err := s.store.RevokeOf(ctx, id, event); err != nil {
-		return err
-	}
-	return s.settled(ctx, id, s.clock.Now())
 }

@@ -4,13 +4,12 @@ import (
 	"context"
 	"encoding/json"
 	"fmt"
-	"strings"
 
 	"velocrustum/core/ensemble"
 	"velocrustum/core/fryer"
 	"velocrustum/core/load"
 	"velocrustum/core/refuse"
-	"velocrustum/core/safety"
+	"velocrustum/internal/household"
 	"velocrustum/internal/store"
 )
 
@@ -25,17 +24,7 @@ type Patch = json.RawMessage
 
 // ChangeSettings answers PATCH /settings.
 func (s *Server) ChangeSettings(ctx context.Context, r ChangeSettingsRequestObject) (ChangeSettingsResponseObject, error) {
-	v, err := s.store.ChangeSettings(ctx, func(v store.Settings) (store.Settings, error) {
-		// What is left out stays.
-		if err := json.Unmarshal(*r.Body, &v); err != nil {
-			return v, err
-		}
-		if !(v.GuidanceC >= safety.StricterFloor && v.GuidanceC <= safety.StricterTop) {
-			return v, refuse.Fields{{Field: "guidanceC", Value: fmt.Sprintf("%g", v.GuidanceC),
-				Allowed: fmt.Sprintf("%g to %g °C, never under the guidance", safety.StricterFloor, safety.StricterTop)}}
-		}
-		return v, nil
-	})
+	v, err := s.home.ChangeSettings(ctx, *r.Body)
 	return ChangeSettings200JSONResponse(v), err
 }
 
@@ -51,7 +40,7 @@ func (s *Server) PutFryer(ctx context.Context, r PutFryerRequestObject) (PutFrye
 	if err != nil {
 		return nil, err
 	}
-	f, err := checkedFryer(*r.Body)
+	f, err := household.CheckedFryer(*r.Body)
 	if err != nil {
 		return nil, err
 	}
@@ -74,17 +63,9 @@ func orElse[T any](p *T, d T) T {
 	return *p
 }
 
-// checkedFryer returns a fryer if it can be simulated.
-func checkedFryer(f store.Fryer) (store.Fryer, error) {
-	if f.Name = strings.TrimSpace(f.Name); f.Name == "" {
-		return f, refuse.One("name", "blank", "1 to 60 letters")
-	}
-	return f, load.CheckFryer(f.Fryer)
-}
-
 // CreateFryer answers POST /fryers.
 func (s *Server) CreateFryer(ctx context.Context, r CreateFryerRequestObject) (CreateFryerResponseObject, error) {
-	f, err := checkedFryer(*r.Body)
+	f, err := household.CheckedFryer(*r.Body)
 	if err != nil {
 		return nil, err
 	}
@@ -109,7 +90,7 @@ func (s *Server) PortrayFryer(ctx context.Context, r PortrayFryerRequestObject) 
 	if err != nil {
 		return nil, err
 	}
-	f, err := checkedFryer(r.Body.Fryer)
+	f, err := household.CheckedFryer(r.Body.Fryer)
 	if err != nil {
 		return nil, err
 	}

@@ -11,16 +11,16 @@ import (
 
 // WorkPan answers POST /pan.
 func (s *Server) WorkPan(ctx context.Context, r WorkPanRequestObject) (WorkPanResponseObject, error) {
-	ctx, leave, err := s.work.place(ctx)
+	ctx, leave, err := s.home.Places.Take(ctx)
 	if err != nil {
 		return nil, err
 	}
 	defer leave()
-	pantry, say, err := s.pantry(ctx)
+	pantry, say, err := s.home.Pantry(ctx)
 	if err != nil {
 		return nil, err
 	}
-	d, err := s.dish(ctx, *r.Body)
+	d, err := s.home.Dish(ctx, orderOf(*r.Body))
 	if err != nil {
 		return nil, err
 	}

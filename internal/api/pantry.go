@@ -5,27 +5,14 @@ import (
 	"fmt"
 	"math"
 	"slices"
-	"strings"
 
-	"velocrustum/core/food"
 	"velocrustum/core/prep"
 	"velocrustum/core/refuse"
-	"velocrustum/core/units"
 )
-
-// pantry returns the household's pantry and the units it reads in.
-func (s *Server) pantry(ctx context.Context) (prep.Pantry, units.Household, error) {
-	own, err := s.store.Pantry(ctx)
-	if err != nil {
-		return nil, units.Household{}, err
-	}
-	set, err := s.store.Settings(ctx)
-	return prep.NewPantry(own), set.Units(), err
-}
 
 // ReadAmount answers POST /amounts.
 func (s *Server) ReadAmount(ctx context.Context, r ReadAmountRequestObject) (ReadAmountResponseObject, error) {
-	pantry, say, err := s.pantry(ctx)
+	pantry, say, err := s.home.Pantry(ctx)
 	if err != nil {
 		return nil, err
 	}
@@ -65,14 +52,11 @@ func (s *Server) ListPantry(ctx context.Context, _ ListPantryRequestObject) (Lis
 func (s *Server) PutIngredient(ctx context.Context, r PutIngredientRequestObject) (PutIngredientResponseObject, error) {
 	i := *r.Body
 	i.ID = r.Id
-	if err := i.Check(); err != nil {
-		return nil, err
-	}
 	v, err := version(r.Params.IfMatch)
 	if err != nil {
 		return nil, err
 	}
-	_, err = s.store.PutIngredient(ctx, i, v)
+	i, err = s.home.KeepIngredient(ctx, i, v)
 	return PutIngredient200JSONResponse(i), err
 }
 
@@ -91,18 +75,11 @@ func (s *Server) ListMarinades(ctx context.Context, _ ListMarinadesRequestObject
 func (s *Server) PutMarinade(ctx context.Context, r PutMarinadeRequestObject) (PutMarinadeResponseObject, error) {
 	m := *r.Body
 	m.ID = r.Id
-	pantry, _, err := s.pantry(ctx)
-	if err != nil {
-		return nil, err
-	}
-	if err := m.Check(pantry); err != nil {
-		return nil, err
-	}
 	v, err := version(r.Params.IfMatch)
 	if err != nil {
 		return nil, err
 	}
-	m, err = s.store.PutMarinade(ctx, m, v)
+	m, err = s.home.KeepMarinade(ctx, m, v)
 	return PutMarinade200JSONResponse(m), err
 }
 
@@ -121,21 +98,11 @@ func (s *Server) ListCoats(ctx context.Context, _ ListCoatsRequestObject) (ListC
 func (s *Server) PutCoat(ctx context.Context, r PutCoatRequestObject) (PutCoatResponseObject, error) {
 	c := *r.Body
 	c.ID = r.Id
-	pantry, _, err := s.pantry(ctx)
-	if err != nil {
-		return nil, err
-	}
-	if c.Name = strings.TrimSpace(c.Name); c.Name == "" {
-		return nil, refuse.One("name", "blank", "1 to 60 letters")
-	}
-	if _, err := food.Compose(c.Layers, pantry.Find); err != nil {
-		return nil, err
-	}
 	v, err := version(r.Params.IfMatch)
 	if err != nil {
 		return nil, err
 	}
-	c, err = s.store.PutCoat(ctx, c, v)
+	c, err = s.home.KeepCoat(ctx, c, v)
 	return PutCoat200JSONResponse(c), err
 }
 
@@ -154,18 +121,11 @@ func (s *Server) ListSauces(ctx context.Context, _ ListSaucesRequestObject) (Lis
 func (s *Server) PutSauce(ctx context.Context, r PutSauceRequestObject) (PutSauceResponseObject, error) {
 	own := *r.Body
 	own.ID = r.Id
-	pantry, _, err := s.pantry(ctx)
-	if err != nil {
-		return nil, err
-	}
-	if err := own.Check(pantry.Find); err != nil {
-		return nil, err
-	}
 	v, err := version(r.Params.IfMatch)
 	if err != nil {
 		return nil, err
 	}
-	own, err = s.store.PutSauce(ctx, own, v)
+	own, err = s.home.KeepSauce(ctx, own, v)
 	return PutSauce200JSONResponse(own), err
 }
 
@@ -184,18 +144,11 @@ func (s *Server) ListMixes(ctx context.Context, _ ListMixesRequestObject) (ListM
 func (s *Server) PutMix(ctx context.Context, r PutMixRequestObject) (PutMixResponseObject, error) {
 	own := *r.Body
 	own.ID = r.Id
-	pantry, _, err := s.pantry(ctx)
-	if err != nil {
-		return nil, err
-	}
-	if err := own.Mix.Check(pantry); err != nil {
-		return nil, err
-	}
 	v, err := version(r.Params.IfMatch)
 	if err != nil {
 		return nil, err
 	}
-	own, err = s.store.PutMix(ctx, own, v)
+	own, err = s.home.KeepMix(ctx, own, v)
 	return PutMix200JSONResponse(own), err
 }
 

@@ -8,17 +8,14 @@ import (
 	"io"
 	"net/http"
 	"strings"
-	"unicode/utf8"
 
 	"github.com/go-chi/chi/v5"
 
 	"velocrustum/core/refuse"
+	"velocrustum/internal/household"
 	"velocrustum/internal/picture"
 	"velocrustum/internal/store"
 )
-
-// longestAlt is how much can be said of what is seen on a picture, letters.
-const longestAlt = 300
 
 func pictureOut(p store.Picture) Picture {
 	return Picture{Id: p.ID, Alt: p.Alt, Width: p.Width, Height: p.Height, AddedAt: p.AddedAt.Time}
@@ -35,14 +32,14 @@ func (s *Server) addPicture(w http.ResponseWriter, r *http.Request) {
 		fail(w, r, err)
 		return
 	}
-	s.told.Tell()
+	s.sessions.Tell()
 	w.Header().Set("Content-Type", "application/json")
 	w.WriteHeader(http.StatusCreated)
 	_ = json.NewEncoder(w).Encode(pictureOut(p)) // the client may be gone
 }
 
 func (s *Server) keepPicture(ctx context.Context, cook, alt string, body io.Reader) (store.Picture, error) {
-	if err := altFits(alt); err != nil {
+	if err := household.CheckAlt(alt); err != nil {
 		return store.Picture{}, err
 	}
 	raw, err := io.ReadAll(body)
@@ -53,7 +50,7 @@ func (s *Server) keepPicture(ctx context.Context, cook, alt string, body io.Read
 		return store.Picture{}, refuse.One("picture", "broken off on its way", "all of it: send it again")
 	}
 	// One at a time: a large one takes a lot of room while it is turned.
-	_, leave, err := s.work.place(ctx)
+	_, leave, err := s.home.Places.Take(ctx)
 	if err != nil {
 		return store.Picture{}, err
 	}
@@ -63,13 +60,6 @@ func (s *Server) keepPicture(ctx context.Context, cook, alt string, body io.Read
 		return store.Picture{}, err
 	}
 	return s.store.AddPicture(ctx, store.Picture{CookID: cook, Alt: strings.TrimSpace(alt), Width: k.Width, Height: k.Height}, k.Full, k.Small)
-}
-
-func altFits(alt string) error {
-	if n := utf8.RuneCountInString(alt); n > longestAlt {
-		return refuse.One("alt", fmt.Sprintf("%d letters", n), fmt.Sprintf("up to %d letters", longestAlt))
-	}
-	return nil
 }
 
 // picture answers GET /pictures/{id}.
@@ -89,7 +79,7 @@ func (s *Server) picture(w http.ResponseWriter, r *http.Request) {
 
 // PutPicture answers PUT /pictures/{id}.
 func (s *Server) PutPicture(ctx context.Context, r PutPictureRequestObject) (PutPictureResponseObject, error) {
-	if err := altFits(r.Body.Alt); err != nil {
+	if err := household.CheckAlt(r.Body.Alt); err != nil {
 		return nil, err
 	}
 	p, err := s.store.SayAlt(ctx, r.Id, strings.TrimSpace(r.Body.Alt))

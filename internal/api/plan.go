@@ -7,31 +7,22 @@ import (
 
 	"velocrustum/core/prep"
 	"velocrustum/core/refuse"
+	"velocrustum/internal/household"
 	"velocrustum/internal/store"
 )
 
-// asked is a plan as a request for what comes of it.
-func asked(p store.Plan) SimulationRequest {
-	return SimulationRequest{Load: p.Load.V, Coat: &p.Coat.V, Bench: &p.Bench.V, Program: p.Program.V, Groups: listed(p.Groups.V), PerBasket: p.PerBasket,
-		FryerId: &p.FryerID, SecondFryerId: p.SecondFryerID}
+// orderOf is what was asked for.
+func orderOf(q SimulationRequest) household.Order {
+	return household.Order{Load: q.Load, Coat: q.Coat, Bench: q.Bench, Program: q.Program, Groups: orElse(q.Groups, nil), CrustWanted: q.CrustWanted, TailMin: orElse(q.TailMin, 0),
+		PerBasket: orElse(q.PerBasket, 0), Fryer: q.Fryer, FryerID: q.FryerId, SecondFryerID: q.SecondFryerId, Guidance: q.Guidance, GuidanceC: orElse(q.GuidanceC, 0)}
 }
 
-// checked returns the plan of an input if it can be cooked.
-func (s *Server) checked(ctx context.Context, in PlanInput) (store.Plan, error) {
-	p := store.Plan{Name: strings.TrimSpace(in.Name), FryerID: in.FryerId, TableTime: in.TableTime, PerBasket: in.PerBasket, SecondFryerID: in.SecondFryerId}
+// planOf is a dish as it was put in.
+func planOf(in PlanInput) store.Plan {
+	p := store.Plan{Name: in.Name, FryerID: in.FryerId, TableTime: in.TableTime, PerBasket: in.PerBasket, SecondFryerID: in.SecondFryerId}
 	p.Bench.V = orElse(in.Bench, prep.Bench{})
 	p.Load.V, p.Coat.V, p.Program.V, p.Groups.V = in.Load, in.Coat, in.Program, orElse(in.Groups, nil)
-	if p.Name == "" {
-		return p, refuse.One("name", "blank", "1 to 80 letters")
-	}
-	if in.SecondFryerId != nil && *in.SecondFryerId == in.FryerId {
-		return p, refuse.One("secondFryerId", *in.SecondFryerId, "the id of another of your fryers")
-	}
-	d, err := s.ready(ctx, asked(p))
-	if err != nil {
-		return p, err
-	}
-	return p, d.Check()
+	return p
 }
 
 // listed is a list, or nothing where it is empty.
@@ -71,7 +62,7 @@ func (s *Server) ListPlans(ctx context.Context, _ ListPlansRequestObject) (ListP
 
 // CreatePlan answers POST /plans.
 func (s *Server) CreatePlan(ctx context.Context, r CreatePlanRequestObject) (CreatePlanResponseObject, error) {
-	p, err := s.checked(ctx, *r.Body)
+	p, err := s.home.CheckedPlan(ctx, planOf(*r.Body))
 	if err != nil {
 		return nil, err
 	}
@@ -91,7 +82,7 @@ func (s *Server) PutPlan(ctx context.Context, r PutPlanRequestObject) (PutPlanRe
 	if err != nil {
 		return nil, err
 	}
-	p, err := s.checked(ctx, *r.Body)
+	p, err := s.home.CheckedPlan(ctx, planOf(*r.Body))
 	if err != nil {
 		return nil, err
 	}

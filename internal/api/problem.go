@@ -14,8 +14,13 @@ import (
 
 	"velocrustum/core/refuse"
 	"velocrustum/internal/exchange"
+	"velocrustum/internal/household"
 	"velocrustum/internal/store"
+	"velocrustum/internal/work"
 )
+
+// retryAfter is when a device that found no place asks again, s.
+const retryAfter = "3"
 
 // writeProblem answers with an RFC 9457 problem.
 func writeProblem(w http.ResponseWriter, p Problem) {
@@ -58,7 +63,7 @@ func problemOf(err error) Problem {
 		return Problem{Status: http.StatusConflict, Title: "This fryer is still needed", Detail: &says}
 	case errors.Is(err, errNoLAN):
 		return Problem{Status: http.StatusConflict, Title: "Not on the home network", Detail: text("Start it with --lan, so that a phone can reach it.")}
-	case errors.Is(err, errBusy), errors.Is(err, context.DeadlineExceeded), store.IsBusy(err):
+	case errors.Is(err, work.ErrBusy), errors.Is(err, context.DeadlineExceeded), store.IsBusy(err):
 		return Problem{Status: http.StatusServiceUnavailable, Title: "The kitchen computer is busy", Detail: text("It is working for others. Nothing is lost; it is tried again.")}
 	case errors.Is(err, context.Canceled):
 		return Problem{Status: 499, Title: "Given up"}
@@ -78,7 +83,7 @@ func withFields(status int, title string, fields refuse.Fields) Problem {
 		Value   string `json:"value"`
 	}, len(fields))
 	for i, f := range fields {
-		list[i].Field, list[i].Value, list[i].Allowed, list[i].Says = f.Field, f.Value, f.Allowed, refused(f)
+		list[i].Field, list[i].Value, list[i].Allowed, list[i].Says = f.Field, f.Value, f.Allowed, household.Refused(f)
 	}
 	p.Errors = &list
 	return p

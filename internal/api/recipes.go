@@ -15,6 +15,7 @@ import (
 	"velocrustum/core/recipe"
 	"velocrustum/core/refuse"
 	"velocrustum/internal/exchange"
+	"velocrustum/internal/household"
 	"velocrustum/internal/store"
 )
 
@@ -30,7 +31,7 @@ func (s *Server) ReadRecipe(ctx context.Context, r ReadRecipeRequestObject) (Rea
 	} else if err != nil {
 		return nil, err
 	}
-	pantry, say, err := s.pantry(ctx)
+	pantry, say, err := s.home.Pantry(ctx)
 	if err != nil {
 		return nil, err
 	}
@@ -47,7 +48,7 @@ func (s *Server) ReadRecipe(ctx context.Context, r ReadRecipeRequestObject) (Rea
 	if u.Load == nil {
 		return out, nil
 	}
-	ctx, leave, err := s.work.place(ctx)
+	ctx, leave, err := s.home.Places.Take(ctx)
 	if err != nil {
 		return nil, err
 	}
@@ -57,7 +58,7 @@ func (s *Server) ReadRecipe(ctx context.Context, r ReadRecipeRequestObject) (Rea
 	if errors.As(err, &fields) {
 		// Its lines stand; the dish waits until they are put right.
 		for _, f := range fields {
-			out.Missing = append(out.Missing, strings.TrimSuffix(refused(f), "."))
+			out.Missing = append(out.Missing, strings.TrimSuffix(household.Refused(f), "."))
 		}
 		return out, nil
 	} else if err != nil {
@@ -80,7 +81,7 @@ func (s *Server) ownDish(ctx context.Context, own json.RawMessage, fryerID strin
 	if _, err := s.store.Fryer(ctx, dish.FryerId); err != nil {
 		dish.FryerId, dish.SecondFryerId = fryerID, nil
 	}
-	if _, err := s.checked(ctx, dish); err != nil {
+	if _, err := s.home.CheckedPlan(ctx, planOf(dish)); err != nil {
 		return nil
 	}
 	return &dish
@@ -94,8 +95,8 @@ func (s *Server) brought(ctx context.Context, u recipe.Understood, fryerID strin
 		in.Name = string(r[:80])
 	}
 	in.Program = load.FirstProgram
-	p, err := s.checked(ctx, in)
-	d, failed := s.ready(ctx, asked(p))
+	p, err := s.home.CheckedPlan(ctx, planOf(in))
+	d, failed := s.home.Ready(ctx, household.OrderOf(p))
 	if failed != nil {
 		return nil, "", failed
 	}
@@ -115,7 +116,7 @@ func (s *Server) brought(ctx context.Context, u recipe.Understood, fryerID strin
 		var fields refuse.Fields
 		switch {
 		case errors.As(err, &fields):
-			why = refused(fields[0]) + " So " // it is not carried through, and the load is cooked all the same
+			why = household.Refused(fields[0]) + " So " // it is not carried through, and the load is cooked all the same
 		case err != nil:
 			return nil, "", err
 		case c.Proposal != nil:
@@ -145,14 +146,14 @@ func (s *Server) WriteRecipe(ctx context.Context, r WriteRecipeRequestObject) (W
 	if err != nil {
 		return nil, err
 	}
-	d, err := s.dish(ctx, asked(p))
+	d, err := s.home.Dish(ctx, household.OrderOf(p))
 	if err != nil {
 		return nil, err
 	}
 	if d.Bench == nil {
 		d.Bench = &prep.Bench{}
 	}
-	pantry, say, err := s.pantry(ctx)
+	pantry, say, err := s.home.Pantry(ctx)
 	if err != nil {
 		return nil, err
 	}
@@ -161,12 +162,12 @@ func (s *Server) WriteRecipe(ctx context.Context, r WriteRecipeRequestObject) (W
 		return nil, err
 	}
 	var dealt []baskets.Basketful
-	if p.PerBasket != nil || p.SecondFryerID != nil {
+	if !household.GoesInAtOnce(p) {
 		ready, _, err := pantry.Ready(d)
 		if err != nil {
 			return nil, err
 		}
-		if dealt, err = baskets.Of(ctx, ready, batching(p)); err != nil {
+		if dealt, err = household.Baskets(ctx, p, ready); err != nil {
 			return nil, err
 		}
 	}

@@ -16,26 +16,22 @@ import (
 	"github.com/go-chi/chi/v5/middleware"
 	validator "github.com/oapi-codegen/nethttp-middleware"
 
+	"velocrustum/internal/archive"
 	"velocrustum/internal/clock"
-	"velocrustum/internal/live"
+	"velocrustum/internal/household"
+	"velocrustum/internal/session"
 	"velocrustum/internal/store"
+	"velocrustum/internal/work"
 )
 
 // Server answers requests over one store.
 type Server struct {
-	store  *store.Store
-	clock  *clock.Clock
-	access *access
-	work   workshop
-	// cooking lets one change of a cook happen at a time: two devices may
-	// say the same thing at once.
-	cooking sync.Mutex
-	// bringing is held while an archive comes in.
-	bringing sync.Mutex
-	kitchens kitchens
-	foretold
-	told *live.Told
-	on   onNow
+	store    *store.Store
+	clock    *clock.Clock
+	access   *access
+	home     *household.Household
+	sessions *session.Sessions
+	archives *archive.Archives
 }
 
 var _ StrictServerInterface = (*Server)(nil)
@@ -62,11 +58,10 @@ type App struct {
 	own   *Server
 	door  *access
 	shown *shownHousehold
-	told  *live.Told
 }
 
 // End ends what would go on for as long as a device listens.
-func (a *App) End() { a.told.End() }
+func (a *App) End() { a.own.sessions.End() }
 
 // Close throws the made-up household away.
 func (a *App) Close() { a.shown.leave() }
@@ -78,7 +73,7 @@ func (a *App) PairURL() (string, time.Time, error) { return a.door.pairURL() }
 // NewHandler returns the whole of the application over HTTP.
 func NewHandler(st *store.Store, o Options) (*App, error) {
 	door := &access{store: st, passphrase: o.Passphrase, lan: o.LAN, now: o.Clock.Now, log: o.Log, codes: map[string]time.Time{}}
-	s := newServer(st, o.Clock, door, newWorkshop())
+	s := newServer(st, o.Clock, door, work.NewPlaces())
 	r := chi.NewRouter()
 	r.Use(middleware.RequestID, logged(o.Log), middleware.Recoverer, door.guard, http.NewCrossOriginProtection().Handler)
 	r.Get("/healthz", func(w http.ResponseWriter, r *http.Request) {
@@ -90,27 +85,28 @@ func NewHandler(st *store.Store, o Options) (*App, error) {
 	})
 	r.HandleFunc("/pair", door.pair)
 	shown := &shownHousehold{open: o.Demo, serve: func(st *store.Store) (http.Handler, error) {
-		return newServer(st, clock.System(), door, s.work).household("/demo", o.Files)
+		return newServer(st, clock.System(), door, s.home.Places).serve("/demo", o.Files)
 	}}
 	if o.Demo != nil {
 		r.Handle("/demo", shown)
 		r.Handle("/demo/*", shown)
 	}
-	own, err := s.household("", o.Files)
+	own, err := s.serve("", o.Files)
 	if err != nil {
 		return nil, err
 	}
 	r.NotFound(own.ServeHTTP)
-	return &App{r, s, door, shown, s.told}, nil
+	return &App{r, s, door, shown}, nil
 }
 
-func newServer(st *store.Store, c *clock.Clock, door *access, work workshop) *Server {
-	return &Server{store: st, clock: c, access: door, work: work, foretold: foretold{of: map[string]forecast{}, seen: map[string]*foreseen{}}, told: &live.Told{}}
+func newServer(st *store.Store, c *clock.Clock, door *access, places work.Places) *Server {
+	home := household.New(st, places)
+	return &Server{store: st, clock: c, access: door, home: home, sessions: session.New(home, c), archives: archive.New(home, c, fitsContract)}
 }
 
-// household serves one household: its programming interface, and its pages,
+// serve serves one household: its programming interface, and its pages,
 // under a first part of the address.
-func (s *Server) household(under string, files fs.FS) (http.Handler, error) {
+func (s *Server) serve(under string, files fs.FS) (http.Handler, error) {
 	spec, err := GetSpec()
 	if err != nil {
 		return nil, err
@@ -120,7 +116,7 @@ func (s *Server) household(under string, files fs.FS) (http.Handler, error) {
 		r.Use(middleware.Compress(5), noStore)
 		// What is no JSON is taken and given as it comes.
 		r.Get("/v1/live/stream", s.stream)
-		r.Get("/v1/archive", s.archive)
+		r.Get("/v1/archive", s.takeOut)
 		r.Post("/v1/archive", s.bring)
 		r.Get("/v1/logbook", s.logbook)
 		r.Post("/v1/cooks/{id}/pictures", s.addPicture)

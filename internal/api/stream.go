@@ -10,11 +10,9 @@ import (
 	"math"
 	"net/http"
 	"strconv"
-	"sync"
 	"time"
 
 	"velocrustum/core/belief"
-	"velocrustum/internal/store"
 )
 
 // # What is cooked, on every device
@@ -32,14 +30,6 @@ const (
 	replays = 500 // as many things missed are told; more, and the figures alone
 )
 
-// onNow is what is going on, kept as long as nothing is said.
-type onNow struct {
-	mu      sync.Mutex
-	seq     int64
-	known   bool
-	evening *store.EveningLed
-}
-
 // GetLiveCook answers GET /cooks/live.
 func (s *Server) GetLiveCook(ctx context.Context, r GetLiveCookRequestObject) (GetLiveCookResponseObject, error) {
 	out, err := s.goingOn(ctx)
@@ -55,20 +45,11 @@ func (s *Server) GetLiveCook(ctx context.Context, r GetLiveCookRequestObject) (G
 
 // goingOn is what is cooked now.
 func (s *Server) goingOn(ctx context.Context) (out GetLiveCook200JSONResponse, err error) {
-	e, err := s.liveEvening(ctx)
-	if err != nil {
+	e, c, err := s.sessions.GoingOn(ctx)
+	switch {
+	case err != nil:
 		return out, err
-	}
-	if e != nil {
-		s.clock.NotBefore(e.StartedAt.Time)
-		for _, o := range e.Said {
-			s.clock.NotBefore(o.At)
-		}
-		for _, c := range e.Cooks {
-			for _, o := range c.Events {
-				s.clock.NotBefore(o.At)
-			}
-		}
+	case e != nil:
 		view, err := s.eveningOut(ctx, *e)
 		if err != nil {
 			return out, err
@@ -79,26 +60,10 @@ func (s *Server) goingOn(ctx context.Context) (out GetLiveCook200JSONResponse, e
 		out.Mark, err = mark(view)
 		view.Now = out.Now
 		return out, err
-	}
-	c, err := s.store.LiveCook(ctx)
-	if errors.Is(err, store.ErrNotFound) {
-		s.clock.Believe()
+	case c == nil:
 		return GetLiveCook200JSONResponse{Now: s.clock.Now()}, nil
-	} else if err != nil {
-		return out, err
 	}
-	s.clock.NotBefore(c.StartedAt.Time)
-	if n := len(c.Events); n > 0 {
-		s.clock.NotBefore(c.Events[n-1].At)
-	}
-	l, err := s.live(ctx, c)
-	if err != nil {
-		return out, err
-	}
-	if err := s.renew(ctx, &c, l); err != nil {
-		return out, err
-	}
-	view, err := s.cookOut(ctx, c)
+	view, err := s.cookOut(ctx, *c)
 	if err != nil {
 		return out, err
 	}
@@ -110,39 +75,6 @@ func (s *Server) goingOn(ctx context.Context) (out GetLiveCook200JSONResponse, e
 	view.Now = out.Now
 	out.Cook = &view
 	return out, nil
-}
-
-// liveEvening is the supper that is led through; nil without one.
-func (s *Server) liveEvening(ctx context.Context) (*store.EveningLed, error) {
-	seq, err := s.store.LastSeq(ctx)
-	if err != nil {
-		return nil, err
-	}
-	o := &s.on
-	o.mu.Lock()
-	defer o.mu.Unlock()
-	if o.known && o.seq == seq {
-		return o.evening, nil
-	}
-	e, err := s.store.LiveEvening(ctx)
-	switch {
-	case errors.Is(err, store.ErrNotFound):
-		o.evening = nil
-	case err != nil:
-		return nil, err
-	default:
-		o.evening = &e
-		// What was read is not later than now, also after a clock was put back.
-		read, err := s.store.Probes(ctx, e.StartedAt.Time)
-		if err != nil {
-			return nil, err
-		}
-		for _, p := range read {
-			s.clock.NotBefore(p.At.Time)
-		}
-	}
-	o.seq, o.known = seq, true
-	return o.evening, nil
 }
 
 // toldOff is how far the computer's clock must be set while a cook goes on,
@@ -192,7 +124,7 @@ func (s *Server) stream(w http.ResponseWriter, r *http.Request) {
 		fail(w, r, err)
 		return
 	}
-	woken, over, leave := s.told.Watch()
+	woken, over, leave := s.sessions.Watch()
 	defer leave()
 	seq, err := s.store.LastSeq(ctx)
 	if err != nil {

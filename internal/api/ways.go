@@ -23,7 +23,7 @@ type searching struct {
 
 // Recommend answers POST /recommendations.
 func (s *Server) Recommend(ctx context.Context, r RecommendRequestObject) (RecommendResponseObject, error) {
-	d, err := s.ready(ctx, *r.Body)
+	d, err := s.home.Ready(ctx, orderOf(*r.Body))
 	if err != nil {
 		return nil, err
 	}
@@ -35,7 +35,7 @@ func (s *Server) Recommend(ctx context.Context, r RecommendRequestObject) (Recom
 	if err := advise.CheckRecommend(a.q, a.want); err != nil {
 		return nil, err
 	}
-	a.ctx, a.leave, err = s.work.place(ctx)
+	a.ctx, a.leave, err = s.home.Places.Take(ctx)
 	return a, err
 }
 

@@ -1,4 +1,4 @@
-package api
+package household
 
 import (
 	"fmt"
@@ -42,8 +42,8 @@ var fieldWords = map[string]string{
 
 var numbered = regexp.MustCompile(`\[(\d+)\]`)
 
-// refused says in a cook's words what cannot be.
-func refused(f refuse.Field) string {
+// Refused says in a cook's words what cannot be.
+func Refused(f refuse.Field) string {
 	words, ok := fieldWords[numbered.ReplaceAllString(f.Field, "")]
 	if !ok {
 		words = f.Field

@@ -1,4 +1,4 @@
-package live
+package session
 
 import (
 	"sync"
@@ -6,13 +6,13 @@ import (
 )
 
 func TestAllWhoWatchAreWoken(t *testing.T) {
-	var told Told
-	told.Tell() // nobody watches
-	a, over, leave := told.Watch()
-	b, _, _ := told.Watch()
+	var told watchers
+	told.tell() // nobody watches
+	a, over, leave := told.watch()
+	b, _, _ := told.watch()
 	var tellers sync.WaitGroup
 	for range 20 {
-		tellers.Go(told.Tell) // nobody waits for one who is slow
+		tellers.Go(told.tell) // nobody waits for one who is slow
 	}
 	tellers.Wait()
 	<-a
@@ -23,24 +23,24 @@ func TestAllWhoWatchAreWoken(t *testing.T) {
 	default:
 	}
 	leave()
-	told.Tell()
+	told.tell()
 	<-b
 	select {
 	case <-a:
 		t.Error("woken after it had left")
 	default:
 	}
-	told.End()
-	told.End()
+	told.end()
+	told.end()
 	<-over
-	if _, over, _ := told.Watch(); over != nil {
+	if _, over, _ := told.watch(); over != nil {
 		<-over // who comes after the end is told so at once
 	}
 }
 
 func TestAnEndBeforeAnyoneWatches(t *testing.T) {
-	var told Told
-	told.End()
-	_, over, _ := told.Watch()
+	var told watchers
+	told.end()
+	_, over, _ := told.watch()
 	<-over
 }

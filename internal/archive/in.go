@@ -1,4 +1,4 @@
-package api
+package archive
 
 import (
 	"bytes"
@@ -10,18 +10,13 @@ import (
 	"path"
 	"slices"
 	"strings"
-	"sync"
 	"time"
 
-	"github.com/getkin/kin-openapi/openapi3"
-
-	"velocrustum/core/cook"
-	"velocrustum/core/food"
 	"velocrustum/core/load"
+	"velocrustum/core/prep"
 	"velocrustum/core/refuse"
-	"velocrustum/core/safety"
-	"velocrustum/core/verdict"
 	"velocrustum/internal/exchange"
+	"velocrustum/internal/household"
 	"velocrustum/internal/picture"
 	"velocrustum/internal/store"
 )
@@ -41,14 +36,10 @@ type Brought struct {
 	store.Merging
 }
 
-// ReadArchive reads an archive whole and puts it into the household, or nothing
-// of it. Choose says what becomes of what both have, but not alike; without it
-// the archive is only looked at.
-func (a *App) ReadArchive(ctx context.Context, at io.ReaderAt, size int64, choose func(store.Difference) store.Choice, progress func(Stage)) (Brought, error) {
-	return a.own.readArchive(ctx, at, size, choose, progress)
-}
-
-func (s *Server) readArchive(ctx context.Context, at io.ReaderAt, size int64, choose func(store.Difference) store.Choice, progress func(Stage)) (out Brought, err error) {
+// Read reads an archive whole and puts it into the household, or nothing of it.
+// choose says what becomes of what both have, but not alike; without it the
+// archive is only looked at. The error is exchange.RefusedError, or the store's.
+func (a *Archives) Read(ctx context.Context, at io.ReaderAt, size int64, choose func(store.Difference) store.Choice, progress func(Stage)) (out Brought, err error) {
 	if progress == nil {
 		progress = func(Stage) {}
 	}
@@ -57,17 +48,14 @@ func (s *Server) readArchive(ctx context.Context, at io.ReaderAt, size int64, ch
 		return out, err
 	}
 	out.Made, out.Notes = arc.Made, []string{}
-	b := &bringing{arc: arc, of: len(arc.Files), progress: progress}
-	other, discard, err := s.store.Beside(ctx, func() time.Time { return b.changed })
+	b := &bringing{arc: arc, of: len(arc.Files), progress: progress, fitsSchema: a.fits}
+	other, discard, err := a.home.Store.Beside(ctx, func() time.Time { return b.changed })
 	if err != nil {
 		return out, err
 	}
 	defer discard()
 	// What comes is held against the same rules as what is said at the door.
-	b.in = newServer(other, s.clock, s.access, s.work)
-	if b.spec, err = contract(); err != nil {
-		return out, err
-	}
+	b.in = household.New(other, a.home.Places)
 	if err := b.all(ctx); err != nil {
 		return out, err
 	}
@@ -76,28 +64,23 @@ func (s *Server) readArchive(ctx context.Context, at io.ReaderAt, size int64, ch
 	if choose == nil {
 		stage = "comparing"
 	}
-	out.Merging, err = s.store.Merge(ctx, other, choose, func(done, of int) { progress(Stage{stage, done, of}) })
+	out.Merging, err = a.home.Store.Merge(ctx, other, choose, func(done, of int) { progress(Stage{stage, done, of}) })
 	if errors.Is(err, store.ErrUndecided) {
 		return out, nil // what is open is in the answer
 	}
-	if out.Kept = err == nil && choose != nil; out.Kept {
-		s.told.Tell()
-	}
+	out.Kept = err == nil && choose != nil
 	return out, err
 }
 
-// contract is the description of the interface, parsed once.
-var contract = sync.OnceValues(GetSpec)
-
 // bringing is an archive on its way into a household of its own.
 type bringing struct {
-	in       *Server
-	arc      *exchange.Archive
-	spec     *openapi3.T
-	changed  time.Time // when what is put in was last changed
-	notes    []string
-	done, of int
-	progress func(Stage)
+	in         *household.Household
+	arc        *exchange.Archive
+	fitsSchema func(schema string, document []byte) error
+	changed    time.Time // when what is put in was last changed
+	notes      []string
+	done, of   int
+	progress   func(Stage)
 }
 
 // document reads one file: known by the contract, with no field that is not.
@@ -112,27 +95,10 @@ func document[T any](b *bringing, name, schema string) (v T, err error) {
 	if schema == "" {
 		return v, nil
 	}
-	if twice := repeated(raw); twice != "" {
+	if twice := refuse.Repeated(raw); twice != "" {
 		return v, b.refused(name, refuse.One(twice, "said twice", "each field once"))
 	}
-	return v, b.fits(name, schema, raw)
-}
-
-// fits holds a document against its schema.
-func (b *bringing) fits(name, schema string, raw []byte) error {
-	var any any
-	if err := json.Unmarshal(raw, &any); err != nil {
-		return b.refused(name, err)
-	}
-	ref := b.spec.Components.Schemas[schema]
-	if ref == nil {
-		return fmt.Errorf("the contract has no %s", schema)
-	}
-	err := ref.Value.VisitJSON(any, openapi3.MultiErrors())
-	if err == nil {
-		return nil
-	}
-	return b.refused(name, schemaFields(err))
+	return v, b.refused(name, b.fitsSchema(schema, raw))
 }
 
 // read returns a file of the archive that is whole.
@@ -156,7 +122,7 @@ func (b *bringing) refused(name string, err error) error {
 	case errors.As(err, &fields):
 		says := make([]string, len(fields))
 		for i, f := range fields {
-			says[i] = strings.TrimSuffix(refused(f), ".")
+			says[i] = strings.TrimSuffix(household.Refused(f), ".")
 		}
 		return exchange.RefusedError{Why: fmt.Sprintf("in %s, %s.", name, strings.Join(says, "; "))}
 	}
@@ -215,7 +181,7 @@ var known = []string{"pantry", "marinades", "coats", "sauces", "mixes", "fryers"
 
 // all reads every document, each kind after what it needs.
 func (b *bringing) all(ctx context.Context) error {
-	in, st := b.in, b.in.store
+	in, st := b.in, b.in.Store
 	for _, l := range b.arc.Files {
 		if folder, _, _ := strings.Cut(l.Path, "/"); !slices.Contains(known, folder) {
 			return exchange.RefusedError{Why: fmt.Sprintf("it holds %s, which is not known here.", l.Path)}
@@ -226,56 +192,58 @@ func (b *bringing) all(ctx context.Context) error {
 		if err != nil {
 			return err
 		}
-		if _, err := in.ChangeSettings(ctx, ChangeSettingsRequestObject{Body: &set}); err != nil {
+		if _, err := in.ChangeSettings(ctx, set); err != nil {
 			return b.refused("settings.json", err)
 		}
 	}
 	for _, kind := range []func() error{
 		func() error {
-			return folder(b, "pantry", "Ingredient", func(i Ingredient) string { return i.ID }, func(file string, i Ingredient) error {
-				_, err := in.PutIngredient(ctx, PutIngredientRequestObject{Id: i.ID, Body: &i})
+			return folder(b, "pantry", "Ingredient", func(i prep.Ingredient) string { return i.ID }, func(file string, i prep.Ingredient) error {
+				_, err := in.KeepIngredient(ctx, i, nil)
 				return b.refused(file, err)
 			})
 		},
 		func() error {
 			return folder(b, "marinades", "MarinadeRecipe", func(m store.Marinade) string { return m.ID }, func(file string, m store.Marinade) error {
 				return b.put(file, m.Name, func() error {
-					_, err := in.PutMarinade(ctx, PutMarinadeRequestObject{Id: m.ID, Body: &m})
+					_, err := in.KeepMarinade(ctx, m, nil)
 					return err
 				}, func() error { _, err := st.PutMarinade(ctx, m, nil); return err })
 			})
 		},
 		func() error {
 			return folder(b, "coats", "OwnCoat", func(c store.Coat) string { return c.ID }, func(file string, c store.Coat) error {
-				return b.put(file, c.Name, func() error { _, err := in.PutCoat(ctx, PutCoatRequestObject{Id: c.ID, Body: &c}); return err },
+				return b.put(file, c.Name, func() error { _, err := in.KeepCoat(ctx, c, nil); return err },
 					func() error { _, err := st.PutCoat(ctx, c, nil); return err })
 			})
 		},
 		func() error {
 			return folder(b, "sauces", "OwnSauce", func(o store.Sauce) string { return o.ID }, func(file string, o store.Sauce) error {
-				return b.put(file, o.Name, func() error { _, err := in.PutSauce(ctx, PutSauceRequestObject{Id: o.ID, Body: &o}); return err },
+				return b.put(file, o.Name, func() error { _, err := in.KeepSauce(ctx, o, nil); return err },
 					func() error { _, err := st.PutSauce(ctx, o, nil); return err })
 			})
 		},
 		func() error {
 			return folder(b, "mixes", "OwnMix", func(o store.Mix) string { return o.ID }, func(file string, o store.Mix) error {
-				return b.put(file, o.Mix.Name, func() error { _, err := in.PutMix(ctx, PutMixRequestObject{Id: o.ID, Body: &o}); return err },
+				return b.put(file, o.Mix.Name, func() error { _, err := in.KeepMix(ctx, o, nil); return err },
 					func() error { _, err := st.PutMix(ctx, o, nil); return err })
 			})
 		},
 		func() error {
 			return folder(b, "fryers", "Fryer", func(f store.Fryer) string { return f.ID }, func(file string, f store.Fryer) error {
-				f, err := checkedFryer(f)
+				f, err := household.CheckedFryer(f)
 				if err == nil {
 					_, err = st.PutFryer(ctx, f, new(int))
 				}
 				return b.refused(file, err)
 			})
 		},
-		func() error { return folder(b, "dishes", "Plan", func(p Plan) string { return p.Id }, b.dish(ctx)) },
+		func() error {
+			return folder(b, "dishes", "Plan", func(p archivedDish) string { return p.ID }, b.dish(ctx))
+		},
 		func() error {
 			return folder(b, "suppers", "Supper", func(o store.Supper) string { return o.ID }, func(file string, o store.Supper) error {
-				return b.put(file, o.Name, func() error { _, err := in.PutSupper(ctx, PutSupperRequestObject{Id: o.ID, Body: &o}); return err },
+				return b.put(file, o.Name, func() error { _, err := in.KeepSupper(ctx, o, nil); return err },
 					func() error { _, err := st.PutSupper(ctx, o, nil); return err })
 			})
 		},
@@ -292,14 +260,12 @@ func (b *bringing) all(ctx context.Context) error {
 }
 
 // dish puts a dish in; its fryer comes with it.
-func (b *bringing) dish(ctx context.Context) func(string, Plan) error {
-	return func(file string, p Plan) error {
-		in := PlanInput{Name: p.Name, FryerId: p.FryerId, Load: p.Load, Coat: p.Coat, Program: p.Program, TableTime: p.TableTime, PerBasket: p.PerBasket,
-			SecondFryerId: p.SecondFryerId, Bench: p.Bench, Groups: p.Groups}
+func (b *bringing) dish(ctx context.Context) func(string, archivedDish) error {
+	return func(file string, p archivedDish) error {
 		b.changed = p.ChangedAt
-		made, err := b.in.checked(ctx, in)
-		made.ID = p.Id
-		keep := func() error { _, err := b.in.store.PutPlan(ctx, made, new(int)); return err }
+		made, err := b.in.CheckedPlan(ctx, p.plan())
+		made.ID = p.ID
+		keep := func() error { _, err := b.in.Store.PutPlan(ctx, made, new(int)); return err }
 		return b.put(file, p.Name, func() error {
 			if err != nil {
 				return err
@@ -319,7 +285,7 @@ func (b *bringing) session(ctx context.Context) func(string, archivedSession) er
 		if err != nil {
 			return b.refused(file, err)
 		}
-		if err := b.in.store.KeepSession(ctx, out); errors.Is(err, store.ErrTwice) {
+		if err := b.in.Store.KeepSession(ctx, out); errors.Is(err, store.ErrTwice) {
 			return exchange.RefusedError{Why: file + " has an id that is there twice."}
 		} else if err != nil {
 			return err
@@ -335,10 +301,10 @@ func (b *bringing) session(ctx context.Context) func(string, archivedSession) er
 				if err != nil {
 					return b.refused(name, err)
 				}
-				if err := altFits(p.Alt); err != nil {
+				if err := household.CheckAlt(p.Alt); err != nil {
 					return b.refused(file, err)
 				}
-				_, err = b.in.store.AddPicture(ctx, store.Picture{ID: p.ID, CookID: c.ID, Alt: p.Alt, Width: k.Width, Height: k.Height, AddedAt: store.Time{Time: p.AddedAt}}, k.Full, k.Small)
+				_, err = b.in.Store.AddPicture(ctx, store.Picture{ID: p.ID, CookID: c.ID, Alt: p.Alt, Width: k.Width, Height: k.Height, AddedAt: store.Time{Time: p.AddedAt}}, k.Full, k.Small)
 				switch {
 				case errors.Is(err, store.ErrTwice):
 					return exchange.RefusedError{Why: name + " is of two cooks."}
@@ -355,7 +321,7 @@ func (b *bringing) session(ctx context.Context) func(string, archivedSession) er
 
 // cookable says what of a session's cooks could not have been in a fryer.
 func (b *bringing) cookable(ctx context.Context, o store.Session) error {
-	pantry, say, err := b.in.pantry(ctx)
+	pantry, say, err := b.in.Pantry(ctx)
 	if err != nil {
 		return err
 	}
@@ -375,82 +341,6 @@ func (b *bringing) cookable(ctx context.Context, o store.Session) error {
 		return fields
 	}
 	return nil
-}
-
-// checked is a session if it can have been.
-func (o archivedSession) checked() (out store.Session, err error) {
-	if len(o.Cooks) == 0 || o.StartedAt.IsZero() {
-		return out, refuse.One("cooks", fmt.Sprint(len(o.Cooks)), "one or more, and when they began")
-	}
-	out.ID, out.StartedAt = o.ID, store.Time{Time: o.StartedAt}
-	if s := o.Supper; s != nil {
-		if s.FinishedAt == nil || s.FinishedAt.Before(o.StartedAt) || s.Hands < 1 {
-			return out, refuse.One("supper.finishedAt", fmt.Sprint(s.FinishedAt), "a moment after it began, and one pair of hands or more")
-		}
-		out.Led, out.Name, out.SupperID, out.Hands, out.FinishedAt, out.Said = true, s.Name, s.SupperID, s.Hands, &store.Time{Time: *s.FinishedAt}, s.Said
-		out.Sheet.V = s.Sheet
-	}
-	for i, c := range o.Cooks {
-		one, err := c.checked(fmt.Sprintf("cooks[%d].", i))
-		if err != nil {
-			return out, err
-		}
-		out.Cooks = append(out.Cooks, one)
-	}
-	return out, nil
-}
-
-// aDay is how far from its cook something said of it may lie.
-const aDay = 24 * time.Hour
-
-// checked is a cook if it can have been.
-func (c archivedCook) checked(at string) (out store.Cook, err error) {
-	cut := c.Dish.Load.V.Cut
-	_, unknown := food.FindCut(cut)
-	said := c.Outcome
-	switch {
-	case c.ID == "" || len(c.ID) > 100 || c.Name == "":
-		return out, refuse.One(at+"id", fmt.Sprintf("%q", c.ID), "an id, and a name")
-	case c.FinishedAt == nil || c.FinishedAt.Before(c.StartedAt):
-		return out, refuse.One(at+"finishedAt", fmt.Sprint(c.FinishedAt), "a moment after it began")
-	case unknown != nil:
-		return out, refuse.One(at+"dish.load.cut", cut, "a cut that is known here")
-	case len(c.Dish.Program.V.Stages) == 0:
-		return out, refuse.One(at+"dish.program.stages", "none", "one or more")
-	case c.Basket < 1 || c.Baskets < c.Basket:
-		return out, refuse.One(at+"basket", fmt.Sprintf("%d of %d", c.Basket, c.Baskets), "from 1 on, up to their number")
-	case !slices.Contains(safety.Guidances, c.Guidance):
-		return out, refuse.One(at+"guidance", string(c.Guidance), "us, uk or stricter")
-	case said.Crust != nil && *said.Crust != "" && !said.Crust.Valid():
-		return out, refuse.One(at+"outcome.crust", string(*said.Crust), "pale, soft, good, hard or burnt")
-	case said.Inside != nil && *said.Inside != "" && !said.Inside.Valid():
-		return out, refuse.One(at+"outcome.inside", string(*said.Inside), "raw, juicy, good or dry")
-	case len(orElse(said.Note, ""))+len(orElse(said.Change, "")) > 16000:
-		return out, refuse.One(at+"outcome.note", "longer", "up to 2000 letters")
-	}
-	for _, a := range []verdict.Answer{c.Planned, c.Forecast} {
-		if len(a.Timeline) == 0 {
-			return out, refuse.One(at+"forecast.timeline", "empty", "one moment or more")
-		}
-	}
-	for j, e := range c.Events {
-		where := fmt.Sprintf("%sevents[%d].", at, j)
-		limit, figure := cook.Limits[e.Kind]
-		switch {
-		case !CookEventInputKind(e.Kind).Valid():
-			return out, refuse.One(where+"kind", e.Kind, "what can be said of a cook")
-		case e.ID == "" || e.At.IsZero():
-			return out, refuse.One(where+"at", fmt.Sprint(e.At), "a moment, and an id")
-		case e.At.Before(c.StartedAt.Add(-aDay)), e.At.After(c.FinishedAt.Add(aDay)):
-			return out, refuse.One(where+"at", e.At.Format(time.RFC3339), "a moment of its cook")
-		case figure && !(e.Value >= limit.Min && e.Value <= limit.Max):
-			return out, refuse.One(where+"value", fmt.Sprint(e.Value), fmt.Sprintf("%g to %g", limit.Min, limit.Max))
-		}
-	}
-	out = store.Cook{ID: c.ID, PlanID: c.PlanID, DishID: c.DishID, Name: c.Name, Basket: c.Basket, Baskets: c.Baskets, StartedAt: store.Time{Time: c.StartedAt}, FinishedAt: &store.Time{Time: *c.FinishedAt},
-		Guidance: c.Guidance, GuidanceC: c.GuidanceC, Events: c.Events, Crust: (*string)(said.Crust), Inside: (*string)(said.Inside), Note: said.Note, ChangeNext: said.Change}
-	out.Plan.V, out.Fryer.V, out.Planned.V, out.Forecast.V = c.Dish, c.Fryer, c.Planned, c.Forecast
-	return out, nil
 }
 
 // atOnce is how many readings are put in together.
@@ -473,7 +363,7 @@ func (b *bringing) readings(ctx context.Context) error {
 		if len(read) == 0 {
 			return nil
 		}
-		_, err := b.in.store.AddReadings(ctx, of, read, "")
+		_, err := b.in.Store.AddReadings(ctx, of, read, "")
 		read = read[:0]
 		return err
 	}

@@ -1,0 +1,99 @@
+package household
+
+import (
+	"context"
+	"errors"
+
+	"velocrustum/core/baskets"
+	"velocrustum/core/load"
+	"velocrustum/core/prep"
+	"velocrustum/core/refuse"
+	"velocrustum/core/safety"
+	"velocrustum/internal/store"
+)
+
+// An Order is a dish as it is asked for: with the household's fryers by their
+// ids, and its guidance where none is named.
+type Order struct {
+	Load                   load.Pieces
+	Coat                   *load.Covering
+	Bench                  *prep.Bench
+	Program                load.Program
+	Groups                 []load.Group
+	CrustWanted            *float64
+	TailMin                float64
+	PerBasket              int
+	Fryer                  *load.Fryer // where it is none of the household's
+	FryerID, SecondFryerID *string
+	Guidance               *string
+	GuidanceC              float64
+}
+
+// OrderOf is a kept dish as it would be asked for.
+func OrderOf(p store.Plan) Order {
+	return Order{Load: p.Load.V, Coat: &p.Coat.V, Bench: &p.Bench.V, Program: p.Program.V, Groups: p.Groups.V, PerBasket: orElse(p.PerBasket, 0),
+		FryerID: &p.FryerID, SecondFryerID: p.SecondFryerID}
+}
+
+// Dish puts together what was asked for. The error is refuse.Fields, or the
+// store's.
+func (h *Household) Dish(ctx context.Context, o Order) (prep.Dish, error) {
+	set, err := h.Store.Settings(ctx)
+	if err != nil {
+		return prep.Dish{}, err
+	}
+	d := prep.Dish{Bench: o.Bench}
+	d.Request = load.Request{Load: o.Load, Coat: o.Coat, Fryer: o.Fryer, Program: o.Program, Groups: o.Groups, CrustWanted: o.CrustWanted,
+		TailMin: o.TailMin, Guidance: string(set.Guidance), Units: set.Units()}
+	if set.Guidance == safety.Stricter {
+		d.GuidanceC = set.GuidanceC
+	}
+	if o.Guidance != nil {
+		d.Guidance, d.GuidanceC = *o.Guidance, o.GuidanceC
+	}
+	d.PerBasket = o.PerBasket
+	for _, f := range []struct {
+		field string
+		id    *string
+		into  **load.Fryer
+	}{{"fryerId", o.FryerID, &d.Fryer}, {"secondFryerId", o.SecondFryerID, &d.Second}} {
+		if f.id == nil {
+			continue
+		}
+		own, err := h.Store.Fryer(ctx, *f.id)
+		if errors.Is(err, store.ErrNotFound) {
+			return d, refuse.One(f.field, *f.id, "the id of one of your fryers")
+		} else if err != nil {
+			return d, err
+		}
+		*f.into = &own.Fryer
+	}
+	return d, nil
+}
+
+// Ready is what was asked for as it goes into the basket, off the bench. The
+// error is refuse.Fields, or the store's.
+func (h *Household) Ready(ctx context.Context, o Order) (load.Dish, error) {
+	d, err := h.Dish(ctx, o)
+	if err != nil {
+		return load.Dish{}, err
+	}
+	pantry, _, err := h.Pantry(ctx)
+	if err != nil {
+		return load.Dish{}, err
+	}
+	out, _, err := pantry.Ready(d)
+	return out, err
+}
+
+// Baskets plans the baskets of a kept dish that does not go in at once.
+func Baskets(ctx context.Context, p store.Plan, d load.Dish) ([]baskets.Basketful, error) {
+	how := baskets.SeveralBaskets
+	if p.SecondFryerID != nil {
+		how = baskets.TwoFryers
+	}
+	return baskets.Of(ctx, d, how)
+}
+
+// GoesInAtOnce says whether a kept dish is one basket.
+func GoesInAtOnce(p store.Plan) bool { return p.PerBasket == nil && p.SecondFryerID == nil }

@@ -1,0 +1,94 @@
+package household
+
+import (
+	"context"
+	"encoding/json"
+	"errors"
+	"fmt"
+
+	"velocrustum/core/prep"
+	"velocrustum/core/refuse"
+	"velocrustum/core/sheet"
+	"velocrustum/internal/store"
+)
+
+// Kitchen is where suppers are planned, with the baskets that were fried for
+// them.
+func (h *Household) Kitchen(ctx context.Context) (*sheet.Kitchen, error) {
+	own, err := h.Store.Pantry(ctx)
+	if err != nil {
+		return nil, err
+	}
+	set, err := h.Store.Settings(ctx)
+	if err != nil {
+		return nil, err
+	}
+	key, err := json.Marshal([]any{own, set})
+	if err != nil {
+		return nil, err
+	}
+	h.mu.Lock()
+	defer h.mu.Unlock()
+	if h.lastFried == nil || h.friedFor != string(key) {
+		h.friedFor, h.lastFried = string(key), &sheet.Kitchen{Pantry: prep.NewPantry(own), Units: set.Units()}
+	}
+	return h.lastFried, nil
+}
+
+// Supper is what is said of an evening with its dishes and fryers in it.
+func (h *Household) Supper(ctx context.Context, e store.Evening) (sheet.Supper, error) {
+	out := sheet.Supper{ServeAt: e.ServeAt, Earliest: e.Earliest, Hands: e.Hands, Away: e.Away, Hobs: e.Hobs, Sides: e.Sides, Order: e.Order, Pins: e.Pins}
+	if e.WarmC > 0 {
+		out.Oven = &sheet.Oven{WarmC: e.WarmC}
+	}
+	fryers, err := h.Store.Fryers(ctx)
+	if err != nil {
+		return out, err
+	}
+	used := map[string]bool{}
+	for i, c := range e.Dishes {
+		p, err := h.Store.Plan(ctx, c.PlanID)
+		if errors.Is(err, store.ErrNotFound) {
+			return out, refuse.One(fmt.Sprintf("dishes[%d].planId", i), c.PlanID, "one of your dishes, which may have been deleted")
+		} else if err != nil {
+			return out, err
+		}
+		d, err := h.Dish(ctx, OrderOf(p))
+		if err != nil {
+			return out, err
+		}
+		one := sheet.Dish{ID: p.ID, Name: p.Name, FryerID: p.FryerID, PerBasket: d.PerBasket, Flash: c.Flash, Request: d.Request, Bench: d.Bench}
+		if c.AnyFryer {
+			one.FryerID = ""
+			for _, f := range fryers {
+				used[f.ID] = true
+			}
+		}
+		used[p.FryerID] = true
+		out.Dishes = append(out.Dishes, one)
+	}
+	for _, f := range fryers {
+		if used[f.ID] {
+			out.Fryers = append(out.Fryers, sheet.Fryer{ID: f.ID, Name: f.Name, Fryer: &f.Fryer})
+		}
+	}
+	return out, nil
+}
+
+// Sheet is an evening worked back from its table.
+func (h *Household) Sheet(ctx context.Context, e store.Evening) (sheet.Sheet, error) {
+	ctx, leave, err := h.Places.Take(ctx)
+	if err != nil {
+		return sheet.Sheet{}, err
+	}
+	defer leave()
+	k, err := h.Kitchen(ctx)
+	if err != nil {
+		return sheet.Sheet{}, err
+	}
+	in, err := h.Supper(ctx, e)
+	if err != nil {
+		return sheet.Sheet{}, err
+	}
+	return k.Plan(ctx, in)
+}

@@ -1,0 +1,319 @@
+package session
+
+import (
+	"context"
+	"errors"
+	"fmt"
+	"sync"
+	"time"
+
+	"velocrustum/core/cook"
+	"velocrustum/core/refuse"
+	"velocrustum/core/sheet"
+	"velocrustum/core/units"
+	"velocrustum/core/verdict"
+	"velocrustum/internal/store"
+)
+
+// BeginEvening begins a kept supper; soon, for a table as early as it can be.
+// The error is refuse.Fields, or the store's.
+func (s *Sessions) BeginEvening(ctx context.Context, supperID string, soon bool) (store.EveningLed, error) {
+	own, err := s.Store.Supper(ctx, supperID)
+	if errors.Is(err, store.ErrNotFound) {
+		return store.EveningLed{}, refuse.One("supperId", supperID, "one of your suppers")
+	} else if err != nil {
+		return store.EveningLed{}, err
+	}
+	if err := s.believeClock(ctx); err != nil {
+		return store.EveningLed{}, err
+	}
+	now := s.Clock.Now()
+	e := own.Evening
+	e.Earliest = &now
+	if soon || e.ServeAt.Before(now) {
+		e.ServeAt, e.Pins, e.Away = now.In(e.ServeAt.Location()).Truncate(time.Minute).Add(time.Minute), nil, nil
+	}
+	led, err := s.laid(ctx, own, e)
+	if err != nil {
+		return led, err
+	}
+	led.StartedAt = store.Time{Time: now}
+	if led, err = s.Store.BeginEvening(ctx, led); err != nil {
+		return led, err
+	}
+	s.Tell()
+	return led, nil
+}
+
+// laid is a supper's sheet with its baskets as cooks.
+func (s *Sessions) laid(ctx context.Context, own store.Supper, e store.Evening) (out store.EveningLed, err error) {
+	ctx, leave, err := s.Places.Take(ctx)
+	if err != nil {
+		return out, err
+	}
+	defer leave()
+	k, err := s.Kitchen(ctx)
+	if err != nil {
+		return out, err
+	}
+	in, err := s.Supper(ctx, e)
+	if err != nil {
+		return out, err
+	}
+	got, led, err := k.Lead(ctx, in)
+	if err != nil {
+		return out, err
+	}
+	set, err := s.Store.Settings(ctx)
+	if err != nil {
+		return out, err
+	}
+	pantry, _, err := s.Pantry(ctx)
+	if err != nil {
+		return out, err
+	}
+	out = store.EveningLed{Name: own.Name, SupperID: &own.ID, Hands: max(1, e.Hands)}
+	out.Sheet.V = got
+	for _, l := range led {
+		p, err := s.Store.Plan(ctx, l.Dish)
+		if err != nil {
+			return out, err
+		}
+		f, err := s.Store.Fryer(ctx, l.FryerID)
+		if err != nil {
+			return out, err
+		}
+		p.Load.V, p.Program.V, p.Groups.V, p.FryerID, p.PerBasket, p.SecondFryerID = l.Request.Load, l.Request.Program, l.Request.Groups, f.ID, nil, nil
+		if l.Request.Coat != nil {
+			p.Coat.V = *l.Request.Coat
+		}
+		c := store.Cook{PlanID: &p.ID, Name: p.Name, DishID: l.Dish, Guidance: set.Guidance, GuidanceC: set.GuidanceC, Basket: l.Basket, Baskets: l.Of}
+		c.StartedAt.Time = got.StartAt
+		c.Plan.V, c.Fryer.V = p, f
+		q := c.Request(set.Units())
+		q.Larder = pantry
+		if c.Planned.V, err = verdict.Simulate(ctx, q, verdict.Options{}); err != nil {
+			return out, err
+		}
+		c.Forecast = c.Planned
+		out.Cooks = append(out.Cooks, c)
+	}
+	return out, nil
+}
+
+// An Evening is a supper as the core leads it, with each basket's cook by its
+// key, and what is foreseen of it.
+type Evening struct {
+	cook.Evening
+	Cooks    map[string]store.Cook
+	Outlooks map[string]*Outlook
+}
+
+// LeadEvening puts a kept supper together as the core leads it.
+func (s *Sessions) LeadEvening(ctx context.Context, e store.EveningLed) (*Evening, error) {
+	out := &Evening{cook.Evening{Sheet: e.Sheet.V, Hands: e.Hands, Said: e.Said, Names: map[string]string{sheet.OnHob: "the hob", sheet.InOven: "the oven", sheet.Fridge: "the fridge", sheet.Board: "the board", sheet.None: "the hands"}},
+		map[string]store.Cook{}, map[string]*Outlook{}}
+	cuts := map[string]map[string]bool{}
+	for _, c := range e.Cooks {
+		of := c.Plan.V.Load.V.Cut
+		if cuts[of] == nil {
+			cuts[of] = map[string]bool{}
+		}
+		cuts[of][c.DishID] = true
+		out.Names[c.Fryer.V.ID] = c.Fryer.V.Name
+	}
+	for _, c := range e.Cooks {
+		l, err := s.Live(ctx, c)
+		if err != nil {
+			return out, err
+		}
+		name := c.Name
+		if len(cuts[c.Plan.V.Load.V.Cut]) == 1 {
+			name = units.Capital(l.Plural)
+		}
+		if c.Baskets > 1 {
+			name += fmt.Sprintf(" %d", c.Basket)
+		}
+		b := &cook.Basket{Live: l, Dish: c.DishID, Number: c.Basket, Of: c.Baskets, Name: name, FryerID: c.Fryer.V.ID}
+		seen, err := s.Outlook(ctx, c, l)
+		if err != nil {
+			return out, err
+		}
+		b.Foreseen = seen != nil
+		if b.Known, err = s.Known(ctx, c, l); err != nil {
+			return out, err
+		}
+		out.Cooks[b.Key()], out.Outlooks[b.Key()] = c, seen
+		out.Baskets = append(out.Baskets, b)
+	}
+	return out, nil
+}
+
+// Renewed is a kept supper with the forecasts of what has happened by now.
+func (s *Sessions) Renewed(ctx context.Context, e store.EveningLed) (store.EveningLed, error) {
+	e.Cooks = append([]store.Cook(nil), e.Cooks...)
+	for i := range e.Cooks {
+		c := &e.Cooks[i]
+		if c.FinishedAt != nil {
+			continue
+		}
+		l, err := s.Live(ctx, *c)
+		if err != nil {
+			return e, err
+		}
+		if err := s.renew(ctx, c, l); err != nil {
+			return e, err
+		}
+	}
+	return e, nil
+}
+
+// SayOfEvening keeps what a device said of a supper, once. tapped is when, where
+// it was sent late. The error is refuse.Fields, or the store's.
+func (s *Sessions) SayOfEvening(ctx context.Context, id string, said cook.Said, tapped *time.Time) error {
+	defer s.changing.hold(id)()
+	e, err := s.Store.EveningLed(ctx, id)
+	if err != nil {
+		return err
+	}
+	said.At = s.Clock.Now()
+	if tapped != nil && tapped.Before(said.At) {
+		said.At = latest(tapped.UTC(), e.StartedAt.Time) // not before it began
+	}
+	if said.ID != "" {
+		if before, err := s.Store.SaidOf(ctx, id, said.ID); err != nil || before {
+			return err
+		}
+	}
+	led, err := s.LeadEvening(ctx, e)
+	if err != nil {
+		return err
+	}
+	all, err := led.Add(said)
+	if err != nil || len(all) == len(e.Said) {
+		return err
+	}
+	if err := s.Store.SayOf(ctx, id, said); err != nil {
+		return err
+	}
+	return s.settle(ctx, id, said.At)
+}
+
+func latest(a, b time.Time) time.Time {
+	if b.After(a) {
+		return b
+	}
+	return a
+}
+
+// RevokeOfEvening takes one thing said of a supper back. The error is the
+// store's.
+func (s *Sessions) RevokeOfEvening(ctx context.Context, id, event string) error {
+	defer s.changing.hold(id)()
+	if err := s.Store.RevokeOf(ctx, id, event); err != nil {
+		return err
+	}
+	return s.settle(ctx, id, s.Clock.Now())
+}
+
+// settle keeps whether a supper is over, after something was said of it or of
+// one of its baskets, and tells of it.
+func (s *Sessions) settle(ctx context.Context, id string, at time.Time) error {
+	defer s.Tell()
+	e, err := s.Store.EveningLed(ctx, id)
+	if errors.Is(err, store.ErrNotFound) {
+		return nil // one dish cooked alone
+	} else if err != nil {
+		return err
+	}
+	led, err := s.LeadEvening(ctx, e)
+	if err != nil {
+		return err
+	}
+	var over *time.Time
+	if led.Over() {
+		over = &at
+	}
+	if (over == nil) == (e.FinishedAt == nil) {
+		return nil
+	}
+	return s.Store.Settle(ctx, e, over)
+}
+
+// current is the supper that goes on, kept as long as nothing is said.
+type current struct {
+	mu      sync.Mutex
+	seq     int64
+	known   bool
+	evening *store.EveningLed
+}
+
+// LiveEvening is the supper that is led through; nil without one.
+func (s *Sessions) LiveEvening(ctx context.Context) (*store.EveningLed, error) {
+	seq, err := s.Store.LastSeq(ctx)
+	if err != nil {
+		return nil, err
+	}
+	o := &s.current
+	o.mu.Lock()
+	defer o.mu.Unlock()
+	if o.known && o.seq == seq {
+		return o.evening, nil
+	}
+	e, err := s.Store.LiveEvening(ctx)
+	switch {
+	case errors.Is(err, store.ErrNotFound):
+		o.evening = nil
+	case err != nil:
+		return nil, err
+	default:
+		o.evening = &e
+		// What was read is not later than now, also after a clock was put back.
+		read, err := s.Store.Probes(ctx, e.StartedAt.Time)
+		if err != nil {
+			return nil, err
+		}
+		for _, p := range read {
+			s.Clock.NotBefore(p.At.Time)
+		}
+	}
+	o.seq, o.known = seq, true
+	return o.evening, nil
+}
+
+// GoingOn is what is cooked now: a supper, or a cook with the forecast of what
+// has happened; both nil without either. The clock is not before any of it.
+func (s *Sessions) GoingOn(ctx context.Context) (*store.EveningLed, *store.Cook, error) {
+	e, err := s.LiveEvening(ctx)
+	if err != nil {
+		return nil, nil, err
+	}
+	if e != nil {
+		s.Clock.NotBefore(e.StartedAt.Time)
+		for _, o := range e.Said {
+			s.Clock.NotBefore(o.At)
+		}
+		for _, c := range e.Cooks {
+			for _, o := range c.Events {
+				s.Clock.NotBefore(o.At)
+			}
+		}
+		return e, nil, nil
+	}
+	c, err := s.Store.LiveCook(ctx)
+	if errors.Is(err, store.ErrNotFound) {
+		s.Clock.Believe()
+		return nil, nil, nil
+	} else if err != nil {
+		return nil, nil, err
+	}
+	s.Clock.NotBefore(c.StartedAt.Time)
+	if n := len(c.Events); n > 0 {
+		s.Clock.NotBefore(c.Events[n-1].At)
+	}
+	l, err := s.Live(ctx, c)
+	if err != nil {
+		return nil, nil, err
+	}
+	return nil, &c, s.renew(ctx, &c, l)
+}

@@ -1,0 +1,53 @@
+// Package work bounds what is worked on at once.
+package work
+
+import (
+	"context"
+	"errors"
+	"time"
+)
+
+// ErrBusy is for work that finds no place in time.
+var ErrBusy = errors.New("too much at once")
+
+const (
+	// places is how many searches and windows run at a time: each takes all
+	// cores.
+	places = 2
+	// queue is how many wait for a place, and patience for how long.
+	queue    = 24
+	patience = 4 * time.Second
+	// longest is how long one may take before it is given up.
+	longest = 20 * time.Second
+)
+
+// Places are those at which searches and windows are worked on. A live cook's
+// forecast does not wait here: it has a place of its own.
+type Places struct{ waiting, working chan struct{} }
+
+// NewPlaces returns free ones.
+func NewPlaces() Places {
+	return Places{waiting: make(chan struct{}, queue), working: make(chan struct{}, places)}
+}
+
+// Take waits for a place. It returns the context to work in and what gives the
+// place back, or ErrBusy.
+func (w Places) Take(ctx context.Context) (context.Context, func(), error) {
+	select {
+	case w.waiting <- struct{}{}:
+	default:
+		return ctx, nil, ErrBusy
+	}
+	defer func() { <-w.waiting }()
+	timer := time.NewTimer(patience)
+	defer timer.Stop()
+	select {
+	case w.working <- struct{}{}:
+	case <-timer.C:
+		return ctx, nil, ErrBusy
+	case <-ctx.Done():
+		return ctx, nil, ctx.Err()
+	}
+	ctx, cancel := context.WithTimeout(ctx, longest)
+	return ctx, func() { cancel(); <-w.working }, nil
+}
