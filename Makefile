@@ -84,7 +84,7 @@ go-test: need-go
 race-test: need-go
 	@echo "== Go tests with the race detector, where goroutines meet"
 	CGO_ENABLED=1 go test -race -run 'SameRequest|CancelledWindow|ChancesRise|EveryWayIsSearched|TwoFryersFinish' ./core/verdict ./core/advise ./core/baskets
-	CGO_ENABLED=1 go test -race -run 'ConcurrentTaps|ASearchEnds|WaysComeInLines|OfTwoServers' ./internal/api ./internal/store
+	CGO_ENABLED=1 go test -race -run 'ConcurrentTaps|ASearchEnds|WaysComeInLines|OfTwoServers|AllWhoWatch' ./internal/api ./internal/store ./internal/session
 
 e2e: build need-chromium
 	@echo "== browser tests"

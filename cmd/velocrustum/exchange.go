@@ -23,6 +23,7 @@ import (
 	"velocrustum/internal/clock"
 	"velocrustum/internal/exchange"
 	"velocrustum/internal/store"
+	"velocrustum/internal/store/merge"
 )
 
 // household answers the contract over a database, without a server.
@@ -303,7 +304,7 @@ func (o bringing) file(c *cobra.Command, path string) (*os.File, error) {
 
 // archive looks at an archive, asks about what differs, and puts it in.
 func (o bringing) archive(c *cobra.Command, k *household, in *os.File, path string) error {
-	all := map[string]store.Choice{asks: "", "keep": store.Keep, "take": store.Take, "both": store.Both}
+	all := map[string]merge.Choice{asks: "", "keep": merge.Keep, "take": merge.Take, "both": merge.Both}
 	others, ok := all[o.different]
 	if !ok {
 		return refused(c, fmt.Errorf("--different: %q is not possible; allowed: ask, keep, take, both", o.different))
@@ -313,14 +314,14 @@ func (o bringing) archive(c *cobra.Command, k *household, in *os.File, path stri
 		return err
 	}
 	say := sayProgress(c.ErrOrStderr())
-	bring := func(choose func(store.Difference) store.Choice) (archive.Brought, error) {
+	bring := func(choose func(merge.Difference) merge.Choice) (archive.Brought, error) {
 		got, err := k.h.Archives().Read(c.Context(), in, info.Size(), choose, func(s archive.Stage) { say(fmt.Sprintf("%s: %d of %d", s.Stage, s.Done, s.Of)) })
 		if errors.As(err, new(exchange.RefusedError)) || errors.Is(err, store.ErrLive) {
 			return got, refused(c, err)
 		}
 		return got, err
 	}
-	chosen := archive.Choices{Others: others, Each: map[string]store.Choice{}}
+	chosen := archive.Choices{Others: others, Each: map[string]merge.Choice{}}
 	choose := chosen.Of
 	if o.dry {
 		choose = nil
@@ -360,7 +361,7 @@ func tellBrought(w io.Writer, got archive.Brought) {
 		fmt.Fprintf(w, "%-12s %7d %7d %9d\n", t.Kind, t.New, t.Same, t.Different)
 	}
 	for _, d := range got.Differences {
-		become := map[store.Choice]string{"": "is here, but not alike", store.Keep: "stays as it is here", store.Take: "is now as it came", store.Both: "is here twice"}[d.Choice]
+		become := map[merge.Choice]string{"": "is here, but not alike", merge.Keep: "stays as it is here", merge.Take: "is now as it came", merge.Both: "is here twice"}[d.Choice]
 		fmt.Fprintf(w, "%s: %s %s\n", d.Kind, d.Name, become)
 	}
 	for _, n := range got.Notes {
@@ -375,10 +376,10 @@ func tellBrought(w io.Writer, got archive.Brought) {
 
 // askEach asks what becomes of each difference; a capital letter answers for
 // all that follow.
-func askEach(c *cobra.Command, all []store.Difference) (map[string]store.Choice, error) {
-	each := map[string]store.Choice{}
+func askEach(c *cobra.Command, all []merge.Difference) (map[string]merge.Choice, error) {
+	each := map[string]merge.Choice{}
 	in := bufio.NewScanner(c.InOrStdin())
-	var rest store.Choice
+	var rest merge.Choice
 	fmt.Fprintf(c.ErrOrStderr(), "%s.\n", differ(len(all)))
 	for _, d := range all {
 		choice := rest
@@ -389,7 +390,7 @@ func askEach(c *cobra.Command, all []store.Difference) (map[string]store.Choice,
 				return nil, refused(c, errors.New("nothing was kept: say what becomes of it, or use --different keep, take or both"))
 			}
 			said := strings.TrimSpace(in.Text())
-			choice = map[string]store.Choice{"k": store.Keep, "t": store.Take, "b": store.Both}[strings.ToLower(said)]
+			choice = map[string]merge.Choice{"k": merge.Keep, "t": merge.Take, "b": merge.Both}[strings.ToLower(said)]
 			if said == strings.ToUpper(said) {
 				rest = choice
 			}

@@ -17,7 +17,7 @@ import (
 	"velocrustum/core/refuse"
 	"velocrustum/internal/archive"
 	"velocrustum/internal/exchange"
-	"velocrustum/internal/store"
+	"velocrustum/internal/store/merge"
 )
 
 // unhurried lets a request take as long as it needs, both ways.
@@ -137,7 +137,7 @@ func (s *Server) bring(w http.ResponseWriter, r *http.Request) {
 			say(cameIn{Progress: &p})
 		}
 	}
-	var choose func(store.Difference) store.Choice
+	var choose func(merge.Difference) merge.Choice
 	if choices != nil {
 		choose = choices.Of
 	}

@@ -19,6 +19,7 @@ import (
 	"velocrustum/internal/household"
 	"velocrustum/internal/picture"
 	"velocrustum/internal/store"
+	"velocrustum/internal/store/merge"
 )
 
 // Stage is what is done of an archive on its way in, and how much of it.
@@ -33,13 +34,13 @@ type Brought struct {
 	Made  string   `json:"made"` // when the archive was made
 	Kept  bool     `json:"kept"` // false if it was only looked at, or something is to be decided
 	Notes []string `json:"notes"`
-	store.Merging
+	merge.Merging
 }
 
 // Read reads an archive whole and puts it into the household, or nothing of it.
 // choose says what becomes of what both have, but not alike; without it the
 // archive is only looked at. The error is exchange.RefusedError, or the store's.
-func (a *Archives) Read(ctx context.Context, at io.ReaderAt, size int64, choose func(store.Difference) store.Choice, progress func(Stage)) (out Brought, err error) {
+func (a *Archives) Read(ctx context.Context, at io.ReaderAt, size int64, choose func(merge.Difference) merge.Choice, progress func(Stage)) (out Brought, err error) {
 	if progress == nil {
 		progress = func(Stage) {}
 	}
@@ -64,8 +65,8 @@ func (a *Archives) Read(ctx context.Context, at io.ReaderAt, size int64, choose 
 	if choose == nil {
 		stage = "comparing"
 	}
-	out.Merging, err = a.home.Store.Merge(ctx, other, choose, func(done, of int) { progress(Stage{stage, done, of}) })
-	if errors.Is(err, store.ErrUndecided) {
+	out.Merging, err = merge.Into(ctx, a.home.Store, other, choose, func(done, of int) { progress(Stage{stage, done, of}) })
+	if errors.Is(err, merge.ErrUndecided) {
 		return out, nil // what is open is in the answer
 	}
 	out.Kept = err == nil && choose != nil

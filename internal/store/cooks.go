@@ -152,7 +152,7 @@ func (s *Store) Said(ctx context.Context, cookID, id string) (said bool, err err
 // AddCook starts one, in a session of its own if none is named; ErrLive if
 // another is going on.
 func (s *Store) AddCook(ctx context.Context, c Cook) (Cook, error) {
-	c.ID = newID()
+	c.ID = NewID()
 	c.Basket, c.Baskets = max(1, c.Basket), max(1, c.Baskets)
 	err := s.write(ctx, func(tx *sqlx.Tx) error {
 		if c.FinishedAt == nil {
@@ -161,7 +161,7 @@ func (s *Store) AddCook(ctx context.Context, c Cook) (Cook, error) {
 			}
 		}
 		if c.SessionID == "" {
-			c.SessionID = newID()
+			c.SessionID = NewID()
 			if _, err := tx.ExecContext(ctx, `INSERT INTO sessions (id, started_at) VALUES (?, ?)`, c.SessionID, c.StartedAt); err != nil {
 				return err
 			}
@@ -192,7 +192,7 @@ func (s *Store) addCook(ctx context.Context, tx *sqlx.Tx, c Cook) error {
 // say adds one event after those that are there, with an id if it has none.
 func (s *Store) say(ctx context.Context, tx *sqlx.Tx, cookID string, e *cook.Event) error {
 	if e.ID == "" {
-		e.ID = newID()
+		e.ID = NewID()
 	}
 	_, err := tx.ExecContext(ctx, `INSERT INTO cook_events (cook_id, id, seq, kind, at, value, probe)
 		SELECT ?, ?, COALESCE(MAX(seq) + 1, 0), ?, ?, ?, ? FROM cook_events WHERE cook_id = ?`, cookID, e.ID, e.Kind, Time{e.At}, e.Value, e.Probe, cookID)

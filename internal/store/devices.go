@@ -24,7 +24,7 @@ func hashed(token string) string {
 
 // Pair lets a device in by a token, which is not kept itself.
 func (s *Store) Pair(ctx context.Context, name, token string) (Device, error) {
-	d := Device{ID: newID(), Name: name, PairedAt: Time{s.now()}, SeenAt: Time{s.now()}}
+	d := Device{ID: NewID(), Name: name, PairedAt: Time{s.now()}, SeenAt: Time{s.now()}}
 	_, err := s.exec(ctx, `INSERT INTO devices (id, name, token_hash, paired_at, seen_at) VALUES (?, ?, ?, ?, ?)`,
 		d.ID, d.Name, hashed(token), d.PairedAt, d.SeenAt)
 	return d, err

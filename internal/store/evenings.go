@@ -67,7 +67,7 @@ func (s *Store) oneEvening(ctx context.Context, where string, args ...any) (e Ev
 // BeginEvening starts one with all its baskets; ErrLive if something else is
 // going on.
 func (s *Store) BeginEvening(ctx context.Context, e EveningLed) (EveningLed, error) {
-	e.ID = newID()
+	e.ID = NewID()
 	err := s.write(ctx, func(tx *sqlx.Tx) error {
 		if err := s.alone(ctx, tx, "", e.ID); err != nil {
 			return err
@@ -77,7 +77,7 @@ func (s *Store) BeginEvening(ctx context.Context, e EveningLed) (EveningLed, err
 		}
 		for i := range e.Cooks {
 			c := &e.Cooks[i]
-			c.ID, c.SessionID = newID(), e.ID
+			c.ID, c.SessionID = NewID(), e.ID
 			if err := s.addCook(ctx, tx, *c); err != nil {
 				return err
 			}
@@ -98,7 +98,7 @@ func (s *Store) SaidOf(ctx context.Context, evening, id string) (said bool, err 
 func (s *Store) SayOf(ctx context.Context, evening string, said cook.Said) error {
 	return s.write(ctx, func(tx *sqlx.Tx) error {
 		if said.ID == "" {
-			said.ID = newID()
+			said.ID = NewID()
 		}
 		if _, err := tx.ExecContext(ctx, `INSERT INTO session_events (session_id, id, seq, kind, task, at)
 			SELECT ?, ?, COALESCE(MAX(seq) + 1, 0), ?, ?, ? FROM session_events WHERE session_id = ?`,

@@ -39,6 +39,6 @@ func syncFolder(path string) error {
 	return errors.Join(err, dir.Close())
 }
 
-func bytesOf(b []byte) func(io.Writer) error {
+func BytesOf(b []byte) func(io.Writer) error {
 	return func(w io.Writer) error { _, err := w.Write(b); return err }
 }

@@ -51,7 +51,7 @@ func (s *Store) Fryer(ctx context.Context, id string) (Fryer, error) {
 
 // AddFryer keeps a new one, with its defaults in, and returns it with its id.
 func (s *Store) AddFryer(ctx context.Context, f Fryer) (Fryer, error) {
-	f.ID = newID()
+	f.ID = NewID()
 	return s.PutFryer(ctx, f, new(int))
 }
 

@@ -142,7 +142,7 @@ func (o own[T, D]) all(ctx context.Context, s *Store) ([]T, error) {
 func (o own[T, D]) put(ctx context.Context, s *Store, t T, version *int) (T, error) {
 	r := o.row(t)
 	if r.ID == "" {
-		r.ID = newID()
+		r.ID = NewID()
 	}
 	err := s.write(ctx, func(tx *sqlx.Tx) error {
 		have, err := versioned{o.table, "version", "TRUE"}.of(ctx, tx, r.ID, version)

@@ -41,6 +41,9 @@ func picturesOf(path string) string { return path + ".pictures" }
 
 const smallPicture, fullPicture = ".small.jpg", ".jpg"
 
+// PictureFiles are what the files of a picture end in, after its id.
+var PictureFiles = []string{fullPicture, smallPicture}
+
 // PicturesOf returns a cook's pictures, the first taken first.
 func (s *Store) PicturesOf(ctx context.Context, cookID string) ([]Picture, error) {
 	out := []Picture{}
@@ -71,7 +74,7 @@ func (s *Store) FirstPictures(ctx context.Context) (map[string]Picture, error) {
 // AddPicture keeps one of a cook, under an id of its own where it has none.
 func (s *Store) AddPicture(ctx context.Context, p Picture, full, small []byte) (Picture, error) {
 	if p.ID == "" {
-		p.ID, p.AddedAt = newID(), Time{s.now()}
+		p.ID, p.AddedAt = NewID(), Time{s.now()}
 	}
 	if err := s.putPicture(p.ID, full, small); err != nil {
 		return p, err
@@ -103,7 +106,7 @@ func (s *Store) putPicture(id string, full, small []byte) error {
 	}
 	for suffix, b := range map[string][]byte{fullPicture: full, smallPicture: small} {
 		path := filepath.Join(s.pictures, id+suffix)
-		if err := WriteWhole(path, bytesOf(b)); err != nil {
+		if err := WriteWhole(path, BytesOf(b)); err != nil {
 			return fmt.Errorf("keeping a picture: %w", err)
 		}
 	}
@@ -111,7 +114,7 @@ func (s *Store) putPicture(id string, full, small []byte) error {
 }
 
 func (s *Store) dropPicture(id string) {
-	for _, suffix := range []string{fullPicture, smallPicture} {
+	for _, suffix := range PictureFiles {
 		_ = os.Remove(filepath.Join(s.pictures, id+suffix)) // the next sweep finds what stays
 	}
 }
@@ -217,7 +220,7 @@ func copyPictures(from, to string) error {
 			continue // it was swept away meanwhile
 		}
 		if err == nil {
-			err = WriteWhole(filepath.Join(to, f.Name()), bytesOf(b))
+			err = WriteWhole(filepath.Join(to, f.Name()), BytesOf(b))
 		}
 		if err != nil {
 			return err

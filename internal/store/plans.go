@@ -47,7 +47,7 @@ func (s *Store) Plan(ctx context.Context, id string) (p Plan, err error) {
 
 // AddPlan keeps a new one and returns it with its id.
 func (s *Store) AddPlan(ctx context.Context, p Plan) (Plan, error) {
-	p.ID = newID()
+	p.ID = NewID()
 	return s.PutPlan(ctx, p, new(int))
 }
 

@@ -248,7 +248,7 @@ func (s *Store) copyTo(ctx context.Context, path string) (err error) {
 	if err := s.mayReplace(ctx, path); err != nil {
 		return err
 	}
-	part := path + ".part-" + newID()
+	part := path + ".part-" + NewID()
 	defer func() {
 		if err != nil {
 			_ = os.Remove(part)
@@ -420,7 +420,8 @@ func touched(r sql.Result, err error) error {
 	return nil
 }
 
-func newID() string { return uuid.Must(uuid.NewV7()).String() }
+// NewID is one for something new, later than those before it.
+func NewID() string { return uuid.Must(uuid.NewV7()).String() }
 
 // Time is a UTC time kept as text that sorts.
 type Time struct{ time.Time }

@@ -1,4 +1,4 @@
-package store
+package merge
 
 import (
 	"bytes"
@@ -13,11 +13,12 @@ import (
 	"github.com/jmoiron/sqlx"
 
 	"velocrustum/core/cook"
+	"velocrustum/internal/store"
 )
 
 // whole is all of a thing in one order, without what counts its changes; nil if
 // it is not there.
-func (m *merge) whole(ctx context.Context, k kind, schema, id string) ([]map[string]any, error) {
+func (m *merging) whole(ctx context.Context, k kind, schema, id string) ([]map[string]any, error) {
 	own, err := m.rows(ctx, schema, part{k.table, "id = ? AND " + k.alive, "id"}, id)
 	if err != nil || len(own) == 0 {
 		return nil, err
@@ -100,8 +101,8 @@ func said(v any, forecast bool) any {
 }
 
 // rows are those of a thing in one table.
-func (m *merge) rows(ctx context.Context, schema string, p part, id string) ([]map[string]any, error) {
-	rows, err := m.db.QueryxContext(ctx, `SELECT * FROM `+schema+`.`+p.table+` WHERE `+in(p.where, schema)+` ORDER BY `+p.order, id)
+func (m *merging) rows(ctx context.Context, schema string, p part, id string) ([]map[string]any, error) {
+	rows, err := m.DB.QueryxContext(ctx, `SELECT * FROM `+schema+`.`+p.table+` WHERE `+in(p.where, schema)+` ORDER BY `+p.order, id)
 	if err != nil {
 		return nil, err
 	}
@@ -119,7 +120,7 @@ func (m *merge) rows(ctx context.Context, schema string, p part, id string) ([]m
 
 // put writes a thing that comes: in its place, or beside what is here under ids
 // of its own.
-func (m *merge) put(ctx context.Context, k kind, id string, how Choice) error {
+func (m *merging) put(ctx context.Context, k kind, id string, how Choice) error {
 	tables := append([]part{{k.table, "id = ?", "id"}}, k.parts...)
 	rows := make([][]map[string]any, len(tables))
 	for i, p := range tables {
@@ -130,7 +131,7 @@ func (m *merge) put(ctx context.Context, k kind, id string, how Choice) error {
 		for _, row := range rows[i] {
 			// What was said keeps its id: it counts within its cook.
 			if own, ok := row["id"].(string); ok && how == Both && !strings.HasSuffix(p.table, "_events") {
-				m.ids[own] = newID()
+				m.ids[own] = store.NewID()
 			}
 		}
 	}
@@ -171,21 +172,21 @@ func (m *merge) put(ctx context.Context, k kind, id string, how Choice) error {
 }
 
 // clear makes room for what comes in the place of rows.
-func (m *merge) clear(ctx context.Context, table, by, id string) error {
-	_, err := m.db.ExecContext(ctx, `DELETE FROM main.`+table+` WHERE `+by+` = ?`, id)
+func (m *merging) clear(ctx context.Context, table, by, id string) error {
+	_, err := m.DB.ExecContext(ctx, `DELETE FROM main.`+table+` WHERE `+by+` = ?`, id)
 	return err
 }
 
 // bringCook makes room for what was said in a cook, and puts the curve in that
 // was laid over it.
-func (m *merge) bringCook(ctx context.Context, had, id string) error {
+func (m *merging) bringCook(ctx context.Context, had, id string) error {
 	if err := m.clear(ctx, "cook_events", "cook_id", id); err != nil {
 		return err
 	}
-	if err := m.clear(ctx, "readings", "probe_id", FileOf(id)); err != nil {
+	if err := m.clear(ctx, "readings", "probe_id", store.FileOf(id)); err != nil {
 		return err
 	}
-	_, err := m.db.ExecContext(ctx, `INSERT INTO main.readings (probe_id, at, c) SELECT ?, at, c FROM brought.readings WHERE probe_id = ?`, FileOf(id), FileOf(had))
+	_, err := m.DB.ExecContext(ctx, `INSERT INTO main.readings (probe_id, at, c) SELECT ?, at, c FROM brought.readings WHERE probe_id = ?`, store.FileOf(id), store.FileOf(had))
 	return err
 }
 
@@ -194,7 +195,7 @@ func (m *merge) bringCook(ctx context.Context, had, id string) error {
 var anID = regexp.MustCompile(`(^|["/:])([A-Za-z0-9_.-]+)`)
 
 // renamed is a text with the ids that what comes has got.
-func (m *merge) renamed(text string) string {
+func (m *merging) renamed(text string) string {
 	if len(m.ids) == 0 {
 		return text
 	}
@@ -237,10 +238,10 @@ func tellApart(row map[string]any, column string) error {
 }
 
 // write puts one row in, over the one of its key, and counts the change.
-func (m *merge) write(ctx context.Context, table string, row map[string]any) error {
+func (m *merging) write(ctx context.Context, table string, row map[string]any) error {
 	columns, ok := m.columns[table]
 	if !ok {
-		if err := sqlx.SelectContext(ctx, m.db, &columns, `SELECT name FROM pragma_table_info(?) ORDER BY cid`, table); err != nil {
+		if err := sqlx.SelectContext(ctx, m.DB, &columns, `SELECT name FROM pragma_table_info(?) ORDER BY cid`, table); err != nil {
 			return err
 		}
 		m.columns[table] = columns
@@ -270,26 +271,26 @@ func (m *merge) write(ctx context.Context, table string, row map[string]any) err
 		}
 		sets = append(sets, set)
 	}
-	_, err := m.db.ExecContext(ctx, `INSERT INTO main.`+table+` (`+strings.Join(names, ", ")+`) VALUES (`+strings.Join(marks, ", ")+`)
+	_, err := m.DB.ExecContext(ctx, `INSERT INTO main.`+table+` (`+strings.Join(names, ", ")+`) VALUES (`+strings.Join(marks, ", ")+`)
 		ON CONFLICT (`+key+`) DO UPDATE SET `+strings.Join(sets, ", "), args...)
 	return err
 }
 
 // bring copies the files of a picture.
-func (m *merge) bring(from, to string) error {
-	if err := os.MkdirAll(m.mine, 0o700); err != nil {
+func (m *merging) bring(from, to string) error {
+	if err := os.MkdirAll(m.Mine, 0o700); err != nil {
 		return err
 	}
-	for _, suffix := range []string{fullPicture, smallPicture} {
-		b, err := os.ReadFile(filepath.Join(m.theirs, from+suffix))
+	for _, suffix := range store.PictureFiles {
+		b, err := os.ReadFile(filepath.Join(m.Theirs, from+suffix))
 		if err != nil {
 			return err
 		}
-		path := filepath.Join(m.mine, to+suffix)
+		path := filepath.Join(m.Mine, to+suffix)
 		if _, err := os.Stat(path); err == nil {
 			continue // a picture never changes
 		}
-		if err := WriteWhole(path, bytesOf(b)); err != nil {
+		if err := store.WriteWhole(path, store.BytesOf(b)); err != nil {
 			return err
 		}
 		m.pictures = append(m.pictures, path)
@@ -300,7 +301,7 @@ func (m *merge) bring(from, to string) error {
 // readings puts in what thermometers read. A moment has one reading: where both
 // have one and not the same, that of here stays. A curve that was laid over a
 // cook comes with the cook.
-func (m *merge) readings(ctx context.Context, write bool) (Tally, error) {
+func (m *merging) readings(ctx context.Context, write bool) (Tally, error) {
 	t := Tally{Kind: "readings"}
 	var all int
 	const sent = `probe_id NOT LIKE '` + cook.FileProbe + `%'`
@@ -308,13 +309,13 @@ func (m *merge) readings(ctx context.Context, write bool) (Tally, error) {
 	for query, into := range map[string]*int{
 		`SELECT COUNT(*) FROM brought.readings WHERE ` + sent: &all, `SELECT COUNT(*) ` + both + ` AND m.c = b.c`: &t.Same, `SELECT COUNT(*) ` + both + ` AND m.c <> b.c`: &t.Different,
 	} {
-		if err := sqlx.GetContext(ctx, m.db, into, query); err != nil {
+		if err := sqlx.GetContext(ctx, m.DB, into, query); err != nil {
 			return t, err
 		}
 	}
 	if t.New = all - t.Same - t.Different; !write {
 		return t, nil
 	}
-	_, err := m.db.ExecContext(ctx, `INSERT INTO main.readings (probe_id, at, c) SELECT probe_id, at, c FROM brought.readings WHERE `+sent+` ON CONFLICT DO NOTHING`)
+	_, err := m.DB.ExecContext(ctx, `INSERT INTO main.readings (probe_id, at, c) SELECT probe_id, at, c FROM brought.readings WHERE `+sent+` ON CONFLICT DO NOTHING`)
 	return t, err
 }

@@ -1,8 +1,9 @@
-package store
+package merge
 
 import (
 	"bytes"
 	"context"
+	"encoding/json"
 	"errors"
 	"fmt"
 	"os"
@@ -10,14 +11,78 @@ import (
 	"testing"
 	"time"
 
+	"github.com/jmoiron/sqlx"
+
 	"velocrustum/core/cook"
 	"velocrustum/core/food"
+	"velocrustum/core/fryer"
+	"velocrustum/core/load"
 	"velocrustum/core/pan"
 	"velocrustum/core/prep"
+	"velocrustum/internal/store"
 )
 
+var (
+	noon   = time.Date(2026, 11, 20, 12, 0, 0, 0, time.UTC)
+	friday = time.Date(2026, 11, 20, 18, 0, 0, 0, time.UTC)
+)
+
+// A home is a household, and its file.
+type home struct {
+	*store.Store
+	db   *sqlx.DB
+	path string
+}
+
+func empty(t *testing.T) *home {
+	t.Helper()
+	return opened(t, filepath.Join(t.TempDir(), "kitchen.db"))
+}
+
+func stocked(t *testing.T) (*home, store.Fryer, store.Plan) {
+	t.Helper()
+	s := empty(t)
+	f, err := s.AddFryer(t.Context(), store.Fryer{Name: "drawer", Fryer: load.Fryer{Kind: "drawer", Basket: &fryer.Basket{Shape: "round", DiameterMm: 190}}})
+	if err != nil {
+		t.Fatal(err)
+	}
+	p := store.Plan{Name: "wedges", FryerID: f.ID}
+	p.Load.V = load.Pieces{Cut: "potato-wedge", Pieces: 12, PieceMassG: 30}
+	p.Program.V.Stages = []load.Stage{{AirC: 200, Minutes: 20}}
+	if p, err = s.AddPlan(t.Context(), p); err != nil {
+		t.Fatal(err)
+	}
+	return s, f, p
+}
+
+// firstBuild is the household of the first build, brought to this one.
+func firstBuild(t *testing.T) *home {
+	t.Helper()
+	dump, err := os.ReadFile("../testdata/household.v1.sql")
+	if err != nil {
+		t.Fatal(err)
+	}
+	path := filepath.Join(t.TempDir(), "old.db")
+	db, err := sqlx.Open("sqlite", path)
+	if err == nil {
+		_, err = db.Exec(string(dump))
+	}
+	if err = errors.Join(err, db.Close()); err != nil {
+		t.Fatal(err)
+	}
+	return opened(t, path)
+}
+
+func same(a, b any) bool {
+	x, errX := json.Marshal(a)
+	y, errY := json.Marshal(b)
+	return errX == nil && errY == nil && bytes.Equal(x, y)
+}
+
+func ptr[T any](v T) *T { return &v }
+
 // aHousehold has one of each kind.
-func aHousehold(t *testing.T) *Store {
+func aHousehold(t *testing.T) *home {
 	t.Helper()
 	s, f, p := stocked(t)
 	ctx := t.Context()
@@ -29,25 +94,25 @@ func aHousehold(t *testing.T) *Store {
 	}
 	_, err := s.PutIngredient(ctx, prep.Ingredient{ID: "paprika", Name: "Paprika", Density: 0.5}, nil)
 	must(err)
-	_, err = s.PutMarinade(ctx, Marinade{OwnMarinade: prep.OwnMarinade{Name: "Harissa"}}, nil)
+	_, err = s.PutMarinade(ctx, store.Marinade{OwnMarinade: prep.OwnMarinade{Name: "Harissa"}}, nil)
 	must(err)
-	_, err = s.PutCoat(ctx, Coat{Name: "Rye", Layers: []food.CoatLayer{{Parts: []food.Mixed{{Ingredient: "egg", Share: 1}}}}}, nil)
+	_, err = s.PutCoat(ctx, store.Coat{Name: "Rye", Layers: []food.CoatLayer{{Parts: []food.Mixed{{Ingredient: "egg", Share: 1}}}}}, nil)
 	must(err)
-	_, err = s.PutSauce(ctx, Sauce{Own: pan.Own{Name: "Glaze"}}, nil)
+	_, err = s.PutSauce(ctx, store.Sauce{Own: pan.Own{Name: "Glaze"}}, nil)
 	must(err)
-	_, err = s.PutMix(ctx, Mix{OwnMix: prep.OwnMix{Mix: prep.Mix{Name: "Salt of the house"}}}, nil)
+	_, err = s.PutMix(ctx, store.Mix{OwnMix: prep.OwnMix{Mix: prep.Mix{Name: "Salt of the house"}}}, nil)
 	must(err)
-	_, err = s.PutSupper(ctx, Supper{Name: "Friday", Evening: Evening{ServeAt: friday, Dishes: []Course{{PlanID: p.ID}}, Order: []string{p.ID + "/1"}}}, nil)
+	_, err = s.PutSupper(ctx, store.Supper{Name: "Friday", Evening: store.Evening{ServeAt: friday, Dishes: []store.Course{{PlanID: p.ID}}, Order: []string{p.ID + "/1"}}}, nil)
 	must(err)
-	c := Cook{Name: p.Name, PlanID: &p.ID, StartedAt: Time{noon}, FinishedAt: &Time{noon.Add(time.Hour)}, Note: ptr("good"),
+	c := store.Cook{Name: p.Name, PlanID: &p.ID, StartedAt: store.Time{Time: noon}, FinishedAt: &store.Time{Time: noon.Add(time.Hour)}, Note: ptr("good"),
 		Events: []cook.Event{{ID: "in", Kind: cook.Loaded, At: noon}, {ID: "turned", Kind: cook.Turned, At: noon.Add(time.Minute)}, {ID: "out", Kind: cook.Out, At: noon.Add(time.Hour)}}}
 	c.Plan.V, c.Fryer.V = p, f
 	c, err = s.AddCook(ctx, c)
 	must(err)
-	must(s.LayCurve(ctx, c, []Reading{{noon, 4}, {noon.Add(time.Minute), 9.5}}, cook.Event{Kind: cook.LeftIn, At: noon, Probe: FileOf(c.ID)}))
-	_, err = s.AddPicture(ctx, Picture{CookID: c.ID, Alt: "wedges", Width: 4, Height: 3}, []byte("full"), []byte("small"))
+	must(s.LayCurve(ctx, c, []store.Reading{{At: noon, C: 4}, {At: noon.Add(time.Minute), C: 9.5}}, cook.Event{Kind: cook.LeftIn, At: noon, Probe: store.FileOf(c.ID)}))
+	_, err = s.AddPicture(ctx, store.Picture{CookID: c.ID, Alt: "wedges", Width: 4, Height: 3}, []byte("full"), []byte("small"))
 	must(err)
-	e := EveningLed{Name: "Card night", Hands: 2, StartedAt: Time{friday}, Cooks: []Cook{{Name: "Wings", DishID: p.ID, StartedAt: Time{friday}}, {Name: "Never in", DishID: p.ID, Basket: 2, Baskets: 2, StartedAt: Time{friday}}}}
+	e := store.EveningLed{Name: "Card night", Hands: 2, StartedAt: store.Time{Time: friday}, Cooks: []store.Cook{{Name: "Wings", DishID: p.ID, StartedAt: store.Time{Time: friday}}, {Name: "Never in", DishID: p.ID, Basket: 2, Baskets: 2, StartedAt: store.Time{Time: friday}}}}
 	e, err = s.BeginEvening(ctx, e)
 	must(err)
 	must(s.SayOf(ctx, e.ID, cook.Said{ID: "laid", Kind: cook.Done, Task: p.ID + "/1/load", At: friday}))
@@ -55,15 +120,13 @@ func aHousehold(t *testing.T) *Store {
 	e, err = s.EveningLed(ctx, e.ID)
 	must(err)
 	must(s.Settle(ctx, e, ptr(friday.Add(time.Hour))))
-	_, err = s.AddReadings(ctx, "on the table", []Reading{{friday, 20}, {friday.Add(time.Second), 21}}, "")
+	_, err = s.AddReadings(ctx, "on the table", []store.Reading{{At: friday, C: 20}, {At: friday.Add(time.Second), C: 21}}, "")
 	must(err)
 	return s
 }
 
-func ptr[T any](v T) *T { return &v }
-
 // twin is a household that was copied, and may go its own way.
-func twin(t *testing.T, s *Store) *Store {
+func twin(t *testing.T, s *home) *home {
 	t.Helper()
 	path := filepath.Join(t.TempDir(), "copy.db")
 	if err := s.Backup(t.Context(), path); err != nil {
@@ -72,21 +135,26 @@ func twin(t *testing.T, s *Store) *Store {
 	return opened(t, path)
 }
 
-func opened(t *testing.T, path string) *Store {
+func opened(t *testing.T, path string) *home {
 	t.Helper()
-	s, err := Open(t.Context(), path, func() time.Time { return noon })
+	s, err := store.Open(t.Context(), path, func() time.Time { return noon })
 	if err != nil {
 		t.Fatal(err)
 	}
 	t.Cleanup(func() { _ = s.Close() })
-	return s
+	db, err := sqlx.Open("sqlite", path)
+	if err != nil {
+		t.Fatal(err)
+	}
+	t.Cleanup(func() { _ = db.Close() })
+	return &home{s, db, path}
 }
 
 func all(c Choice) func(Difference) Choice { return func(Difference) Choice { return c } }
 
-func merging(t *testing.T, into, from *Store, choose func(Difference) Choice) Merging {
+func merge(t *testing.T, into, from *home, choose func(Difference) Choice) Merging {
 	t.Helper()
-	m, err := into.Merge(t.Context(), from, choose, nil)
+	m, err := Into(t.Context(), into.Store, from.Store, choose, nil)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -106,15 +174,16 @@ func sums(m Merging) string {
 // pictures and curves.
 func TestAHouseholdGoesIntoAnEmptyOne(t *testing.T) {
 	from := aHousehold(t)
-	into, path := open(t)
-	if m := merging(t, into, from, nil); sums(m) != "12 new, 1 same, 0 different" {
+	into := empty(t)
+	path := into.path
+	if m := merge(t, into, from, nil); sums(m) != "12 new, 1 same, 0 different" {
 		t.Fatalf("%s: %+v", sums(m), m)
 	}
 	if plans, err := into.Plans(t.Context()); err != nil || len(plans) != 0 {
 		t.Fatalf("to look at it put %d dishes in, %v", len(plans), err)
 	}
-	merging(t, into, from, all(Keep))
-	if m := merging(t, into, from, nil); sums(m) != "0 new, 13 same, 0 different" {
+	merge(t, into, from, all(Keep))
+	if m := merge(t, into, from, nil); sums(m) != "0 new, 13 same, 0 different" {
 		t.Errorf("afterwards %s: %+v", sums(m), m.Differences)
 	}
 	// It is whole after it is opened again: the curve, the picture, the supper.
@@ -135,8 +204,8 @@ func TestAHouseholdGoesIntoAnEmptyOne(t *testing.T) {
 					t.Errorf("its small picture is %q, %v", b, err)
 				}
 			}
-			want, _ := from.Readings(t.Context(), FileOf(c.ID), noon, friday)
-			if got, err := again.Readings(t.Context(), FileOf(c.ID), noon, friday); err != nil || !same(want, got) {
+			want, _ := from.Readings(t.Context(), store.FileOf(c.ID), noon, friday)
+			if got, err := again.Readings(t.Context(), store.FileOf(c.ID), noon, friday); err != nil || !same(want, got) {
 				t.Errorf("its curve is %v, %v", got, err)
 			}
 		}
@@ -144,7 +213,7 @@ func TestAHouseholdGoesIntoAnEmptyOne(t *testing.T) {
 }
 
 // changed makes of each kind something else.
-func changed(t *testing.T, s *Store) {
+func changed(t *testing.T, s *home) {
 	t.Helper()
 	for _, q := range []string{
 		`UPDATE settings SET temperature = 'F'`, `UPDATE pantry SET ingredient = json_set(ingredient, '$.holds.density', 0.6)`,
@@ -160,7 +229,7 @@ func changed(t *testing.T, s *Store) {
 	}
 }
 
-func count(t *testing.T, s *Store, query string, args ...any) (n int) {
+func count(t *testing.T, s *home, query string, args ...any) (n int) {
 	t.Helper()
 	if err := s.db.GetContext(t.Context(), &n, query, args...); err != nil {
 		t.Fatal(err)
@@ -171,11 +240,11 @@ func count(t *testing.T, s *Store, query string, args ...any) (n int) {
 func TestWhatDiffersIsAskedForKeptOrTaken(t *testing.T) {
 	base := aHousehold(t)
 	other := twin(t, base)
-	if m := merging(t, base, other, nil); sums(m) != "0 new, 13 same, 0 different" {
+	if m := merge(t, base, other, nil); sums(m) != "0 new, 13 same, 0 different" {
 		t.Fatalf("a copy differs: %s %+v", sums(m), m.Differences)
 	}
 	changed(t, other)
-	m := merging(t, base, other, nil)
+	m := merge(t, base, other, nil)
 	// Two cooks of two sessions; two readings that were sent differ and stay.
 	if sums(m) != "0 new, 0 same, 13 different" || len(m.Differences) != 12-1 || !m.Open() {
 		t.Fatalf("%s: %+v", sums(m), m.Differences)
@@ -186,7 +255,7 @@ func TestWhatDiffersIsAskedForKeptOrTaken(t *testing.T) {
 		}
 	}
 	// Nothing chosen of one: nothing is put in.
-	if _, err := base.Merge(t.Context(), other, func(d Difference) Choice {
+	if _, err := Into(t.Context(), base.Store, other.Store, func(d Difference) Choice {
 		if d.Kind == "dishes" {
 			return ""
 		}
@@ -197,13 +266,13 @@ func TestWhatDiffersIsAskedForKeptOrTaken(t *testing.T) {
 	if n := count(t, base, `SELECT COUNT(*) FROM cooks WHERE note = 'salty'`) + count(t, base, `SELECT COUNT(*) FROM settings WHERE temperature = 'F'`); n != 0 {
 		t.Errorf("%d things were taken of what was not decided on", n)
 	}
-	merging(t, base, other, all(Keep))
-	if m := merging(t, base, other, nil); len(m.Differences) != 11 {
+	merge(t, base, other, all(Keep))
+	if m := merge(t, base, other, nil); len(m.Differences) != 11 {
 		t.Errorf("kept, and %s", sums(m))
 	}
 	before := count(t, base, `SELECT version FROM plans`)
-	merging(t, base, other, all(Take))
-	if m := merging(t, base, other, nil); len(m.Differences) != 0 || sums(m) != "0 new, 11 same, 2 different" {
+	merge(t, base, other, all(Take))
+	if m := merge(t, base, other, nil); len(m.Differences) != 0 || sums(m) != "0 new, 11 same, 2 different" {
 		t.Errorf("taken, and %s: %+v", sums(m), m.Differences)
 	}
 	if n := count(t, base, `SELECT version FROM plans`); n != before+1 {
@@ -216,13 +285,13 @@ func TestBothAreKept(t *testing.T) {
 	base := aHousehold(t)
 	other := twin(t, base)
 	changed(t, other)
-	if err := other.LayCurve(t.Context(), cookOf(t, other), []Reading{{noon, 30}}, cook.Event{Kind: cook.LeftIn, At: noon, Probe: FileOf(cookOf(t, other).ID)}); err != nil {
+	if err := other.LayCurve(t.Context(), cookOf(t, other), []store.Reading{{At: noon, C: 30}}, cook.Event{Kind: cook.LeftIn, At: noon, Probe: store.FileOf(cookOf(t, other).ID)}); err != nil {
 		t.Fatal(err)
 	}
 	was := twin(t, base)
-	merging(t, base, other, all(Both))
+	merge(t, base, other, all(Both))
 	// What was here is as it was.
-	if m := merging(t, base, was, nil); len(m.Differences) != 0 {
+	if m := merge(t, base, was, nil); len(m.Differences) != 0 {
 		t.Errorf("%+v", m.Differences)
 	}
 	for table, n := range map[string]int{"pantry": 1, "marinades": 2, "coats": 2, "sauces": 2, "mixes": 2, "fryers": 2, "plans": 2, "suppers": 2, "sessions": 4, "cooks": 6, "pictures": 2} {
@@ -270,7 +339,7 @@ func TestBothAreKept(t *testing.T) {
 			t.Fatal(err)
 		}
 		c := o.Cooks[0]
-		read, err := base.Readings(t.Context(), FileOf(c.ID), noon.Add(-time.Hour), friday)
+		read, err := base.Readings(t.Context(), store.FileOf(c.ID), noon.Add(-time.Hour), friday)
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -284,7 +353,7 @@ func TestBothAreKept(t *testing.T) {
 	}
 }
 
-func cookOf(t *testing.T, s *Store) Cook {
+func cookOf(t *testing.T, s *home) store.Cook {
 	t.Helper()
 	var id string
 	if err := s.db.GetContext(t.Context(), &id, `SELECT id FROM cooks WHERE dish_id = ''`); err != nil {
@@ -313,25 +382,25 @@ func TestMergingBesideWhatIsAsideOrLive(t *testing.T) {
 	if err := errors.Join(base.Revoke(ctx, c, "slip"), base.DeleteCook(ctx, c.ID), base.DeletePlan(ctx, *c.PlanID)); err != nil {
 		t.Fatal(err)
 	}
-	if m := merging(t, base, other, nil); sums(m) != "2 new, 11 same, 0 different" {
+	if m := merge(t, base, other, nil); sums(m) != "2 new, 11 same, 0 different" {
 		t.Fatalf("%s %+v", sums(m), m.Differences)
 	}
-	merging(t, base, other, all(Keep))
-	if m := merging(t, base, other, nil); sums(m) != "0 new, 13 same, 0 different" {
+	merge(t, base, other, all(Keep))
+	if m := merge(t, base, other, nil); sums(m) != "0 new, 13 same, 0 different" {
 		t.Errorf("%s %+v", sums(m), m.Differences)
 	}
-	if _, err := base.AddCook(ctx, Cook{Name: "Fish", StartedAt: Time{friday}}); err != nil {
+	if _, err := base.AddCook(ctx, store.Cook{Name: "Fish", StartedAt: store.Time{Time: friday}}); err != nil {
 		t.Fatal(err)
 	}
-	if _, err := base.Merge(ctx, other, all(Take), nil); !errors.Is(err, ErrLive) {
+	if _, err := Into(ctx, base.Store, other.Store, all(Take), nil); !errors.Is(err, store.ErrLive) {
 		t.Errorf("beside a live cook: %v", err)
 	}
-	if m := merging(t, base, other, nil); sums(m) != "0 new, 13 same, 0 different" {
+	if m := merge(t, base, other, nil); sums(m) != "0 new, 13 same, 0 different" {
 		t.Errorf("looked at beside a live cook: %s", sums(m))
 	}
 	gone, stop := context.WithCancel(ctx)
 	stop()
-	if _, err := base.Merge(gone, other, all(Take), nil); !errors.Is(err, context.Canceled) {
+	if _, err := Into(gone, base.Store, other.Store, all(Take), nil); !errors.Is(err, context.Canceled) {
 		t.Errorf("given up: %v", err)
 	}
 }
@@ -339,9 +408,9 @@ func TestMergingBesideWhatIsAsideOrLive(t *testing.T) {
 // A household of the first build is the same as its copy that went through the
 // program's own forms.
 func TestAnOldHouseholdIsTheSameAsItself(t *testing.T) {
-	old := household(t)
-	into, _ := open(t)
-	merging(t, into, old, all(Take))
+	old := firstBuild(t)
+	into := empty(t)
+	merge(t, into, old, all(Take))
 	fryers, err := old.Fryers(t.Context())
 	if err != nil {
 		t.Fatal(err)
@@ -360,7 +429,7 @@ func TestAnOldHouseholdIsTheSameAsItself(t *testing.T) {
 			t.Fatal(err)
 		}
 	}
-	fresh, _ := open(t)
+	fresh := empty(t)
 	ids, err := old.Sessions(t.Context())
 	if err != nil || len(ids) == 0 {
 		t.Fatal(ids, err)
@@ -374,8 +443,8 @@ func TestAnOldHouseholdIsTheSameAsItself(t *testing.T) {
 			t.Fatal(err)
 		}
 	}
-	for name, s := range map[string]*Store{"kept again": into, "its cooks in an empty one": fresh} {
-		if m := merging(t, old, s, nil); len(m.Differences) != 0 && name == "kept again" || count(t, s, `SELECT COUNT(*) FROM cooks`) == 0 {
+	for name, s := range map[string]*home{"kept again": into, "its cooks in an empty one": fresh} {
+		if m := merge(t, old, s, nil); len(m.Differences) != 0 && name == "kept again" || count(t, s, `SELECT COUNT(*) FROM cooks`) == 0 {
 			t.Errorf("%s: %+v", name, m.Differences)
 		} else {
 			for _, d := range m.Differences {
@@ -384,106 +453,5 @@ func TestAnOldHouseholdIsTheSameAsItself(t *testing.T) {
 				}
 			}
 		}
-	}
-}
-
-// What is taken away is of one moment.
-func TestASnapshotStandsStill(t *testing.T) {
-	s := aHousehold(t)
-	ctx := t.Context()
-	still, discard, err := s.Snapshot(ctx)
-	if err != nil {
-		t.Fatal(err)
-	}
-	c := cookOf(t, s)
-	if err := errors.Join(s.DeleteCook(ctx, c.ID), s.DeletePlan(ctx, *c.PlanID)); err != nil {
-		t.Fatal(err)
-	}
-	ids, err := still.Sessions(ctx)
-	if err != nil || len(ids) != 2 {
-		t.Errorf("%q, %v", ids, err)
-	}
-	o, err := still.Session(ctx, c.SessionID)
-	if err != nil || len(o.Cooks) != 1 || len(o.Pictures[c.ID]) != 1 {
-		t.Errorf("%+v, %v", o, err)
-	}
-	if b, err := still.PictureFile(ctx, o.Pictures[c.ID][0].ID, false); err != nil || string(b) != "full" {
-		t.Errorf("its picture: %q, %v", b, err)
-	}
-	discard()
-	if left, err := filepath.Glob(s.path + broughtInfix + "*"); err != nil || len(left) != 0 {
-		t.Errorf("left lying: %q, %v", left, err)
-	}
-	if b, err := s.PictureFile(ctx, o.Pictures[c.ID][0].ID, false); err != nil || len(b) == 0 {
-		t.Errorf("thrown away with it: %v", err)
-	}
-}
-
-func TestPicturesLieBesideTheDatabase(t *testing.T) {
-	s := aHousehold(t)
-	ctx := t.Context()
-	c := cookOf(t, s)
-	p, err := s.AddPicture(ctx, Picture{CookID: c.ID}, []byte("full two"), []byte("small two"))
-	if err != nil {
-		t.Fatal(err)
-	}
-	if got, err := s.SayAlt(ctx, p.ID, "on the plate"); err != nil || got.Alt != "on the plate" || got.CookID != c.ID {
-		t.Errorf("%+v, %v", got, err)
-	}
-	list, err := s.PicturesOf(ctx, c.ID)
-	if err != nil || len(list) != 2 || list[1].ID != p.ID {
-		t.Fatalf("%+v, %v", list, err)
-	}
-	if first, err := s.FirstPictures(ctx); err != nil || first[c.ID].ID != list[0].ID {
-		t.Errorf("%+v, %v", first, err)
-	}
-	if _, err := s.AddPicture(ctx, Picture{CookID: "none"}, []byte("x"), []byte("x")); !errors.Is(err, ErrNotFound) {
-		t.Errorf("of a cook that is not here: %v", err)
-	}
-	// Taken out it can be brought back for a day; then it is gone.
-	if err := s.DeletePicture(ctx, p.ID); err != nil {
-		t.Fatal(err)
-	}
-	if got, err := s.RestorePicture(ctx, p.ID); err != nil || got.Alt != "on the plate" {
-		t.Errorf("%+v, %v", got, err)
-	}
-	if err := s.DeletePicture(ctx, p.ID); err != nil {
-		t.Fatal(err)
-	}
-	long := time.Now().Add(-48 * time.Hour)
-	stray := filepath.Join(s.pictures, "stray.jpg")
-	if err := errors.Join(os.WriteFile(stray, []byte("of none"), 0o600), os.Chtimes(stray, long, long)); err != nil {
-		t.Fatal(err)
-	}
-	for _, suffix := range []string{fullPicture, smallPicture} {
-		if err := os.Chtimes(filepath.Join(s.pictures, p.ID+suffix), long, long); err != nil {
-			t.Fatal(err)
-		}
-	}
-	s.now = func() time.Time { return noon.Add(25 * time.Hour) }
-	if err := s.sweep(ctx); err != nil {
-		t.Fatal(err)
-	}
-	if _, err := s.PictureFile(ctx, p.ID, false); !errors.Is(err, ErrNotFound) {
-		t.Errorf("a day later: %v", err)
-	}
-	copied := twin(t, s)
-	files, err := os.ReadDir(copied.pictures)
-	if err != nil || len(files) != 2 {
-		t.Fatalf("%d files in the copy, %v", len(files), err)
-	}
-	if b, err := copied.PictureFile(ctx, list[0].ID, false); err != nil || !bytes.Equal(b, []byte("full")) {
-		t.Errorf("%q, %v", b, err)
-	}
-	for range MostPictures - 1 {
-		if _, err := s.AddPicture(ctx, Picture{CookID: c.ID}, []byte("x"), []byte("x")); err != nil {
-			t.Fatal(err)
-		}
-	}
-	if _, err := s.AddPicture(ctx, Picture{CookID: c.ID}, []byte("x"), []byte("x")); !errors.Is(err, ErrFull) {
-		t.Errorf("one too many: %v", err)
-	}
-	if files, err := os.ReadDir(s.pictures); err != nil || len(files) != 2*MostPictures {
-		t.Errorf("%d files, %v", len(files), err)
 	}
 }

@@ -1,14 +1,20 @@
-package store
+// Package merge puts one household into another.
+//
+// What is of the same id is compared whole (merge.go); what is new, or was
+// chosen, is written row by row (rows.go). Which tables make up a thing, and in
+// which order things come, stands once, in kinds.
+package merge
 
 import (
 	"context"
-	"database/sql"
 	"errors"
 	"fmt"
 	"os"
 	"strings"
 
 	"github.com/jmoiron/sqlx"
+
+	"velocrustum/internal/store"
 )
 
 // Choice is what becomes of something that both households have, but not alike.
@@ -80,7 +86,7 @@ const ofSession = `cook_id IN (SELECT id FROM %[1]s.cooks WHERE session_id = ? A
 const inLogbook = `(deleted_at IS NULL OR deleted_at = finished_at)`
 
 // Of each kind what others need comes before them.
-var merged = []kind{
+var kinds = []kind{
 	{name: "settings", table: "settings", title: `'the settings'`, alive: "TRUE", one: true},
 	{name: "ingredients", table: "pantry", title: `ingredient ->> '$.holds.name'`, alive: "TRUE", one: true},
 	{name: "marinades", table: "marinades", title: "name", alive: "TRUE", named: "name"},
@@ -103,14 +109,9 @@ var merged = []kind{
 // apart are the columns in which things that are alike may differ.
 var apart = map[string]bool{"version": true, "outcome_version": true, "changed_at": true, "deleted_at": true, "plan_id": true, "seq": true, "lan_passphrase": true}
 
-// merge is one merging on its way.
-type merge struct {
-	db interface {
-		sqlx.QueryerContext
-		sqlx.ExecerContext
-	}
-	mine   string // where the pictures lie
-	theirs string
+// merging is one on its way.
+type merging struct {
+	store.Pair
 	// ids that what comes gets instead of those it had, and pictures that were
 	// written.
 	ids      map[string]string
@@ -118,64 +119,47 @@ type merge struct {
 	columns  map[string][]string
 }
 
-// Merge puts all that another household holds into this one, or nothing. Choose
-// says what becomes of what both have, but not alike; where it says nothing of
-// one, nothing is put in and the error is ErrUndecided. Without it nothing is
-// put in, and what would come of it is returned.
-func (s *Store) Merge(ctx context.Context, from *Store, choose func(Difference) Choice, progress func(done, of int)) (out Merging, err error) {
-	conn, err := s.db.Connx(ctx)
-	if err != nil {
-		return out, err
-	}
-	defer conn.Close()
-	var theirs string
-	if err := from.db.GetContext(ctx, &theirs, `SELECT file FROM pragma_database_list WHERE name = 'main'`); err != nil {
-		return out, err
-	}
-	if _, err := conn.ExecContext(ctx, `ATTACH DATABASE ? AS brought`, theirs); err != nil {
-		return out, fmt.Errorf("opening what comes: %w", err)
-	}
-	defer func() {
-		_, failed := conn.ExecContext(context.WithoutCancel(ctx), `DETACH DATABASE brought`)
-		err = errors.Join(err, failed)
-	}()
-	m := &merge{db: conn, mine: s.pictures, theirs: from.pictures, ids: map[string]string{}, columns: map[string][]string{}}
+func over(p store.Pair) *merging {
+	return &merging{Pair: p, ids: map[string]string{}, columns: map[string][]string{}}
+}
+
+// Into puts all that another household holds into one, or nothing. choose says
+// what becomes of what both have, but not alike; where it says nothing of one,
+// nothing is put in and the error is ErrUndecided. Without it nothing is put in,
+// and what would come of it is returned.
+func Into(ctx context.Context, into, from *store.Store, choose func(Difference) Choice, progress func(done, of int)) (out Merging, err error) {
 	if choose == nil {
-		return m.all(ctx, nil, progress)
+		return out, into.Compare(ctx, from, func(p store.Pair) (err error) {
+			out, err = over(p).all(ctx, nil, progress)
+			return err
+		})
 	}
-	tx, err := conn.BeginTxx(ctx, nil)
-	if err != nil {
-		return out, fmt.Errorf("beginning a change: %w", err)
-	}
-	m.db = tx
-	if err = s.alone(ctx, tx, "", ""); err == nil {
-		if out, err = m.all(ctx, choose, progress); err == nil {
-			err = tx.Commit()
-		}
-	}
-	if err != nil {
+	var m *merging
+	err = into.Change(ctx, from, func(p store.Pair) (err error) {
+		m = over(p)
+		out, err = m.all(ctx, choose, progress)
+		return err
+	})
+	if err != nil && m != nil {
 		for _, path := range m.pictures {
 			_ = os.Remove(path) // of nothing that was kept
-		}
-		if failed := tx.Rollback(); !errors.Is(failed, sql.ErrTxDone) {
-			err = errors.Join(err, failed)
 		}
 	}
 	return out, err
 }
 
 // all goes through each kind and thing; with choose it puts them in.
-func (m *merge) all(ctx context.Context, choose func(Difference) Choice, progress func(done, of int)) (out Merging, err error) {
-	lists, total := make([][]string, len(merged)), 0
-	for i, k := range merged {
-		if err := sqlx.SelectContext(ctx, m.db, &lists[i], `SELECT id FROM brought.`+k.table+` WHERE `+in(k.alive, "brought")+` ORDER BY id`); err != nil {
+func (m *merging) all(ctx context.Context, choose func(Difference) Choice, progress func(done, of int)) (out Merging, err error) {
+	lists, total := make([][]string, len(kinds)), 0
+	for i, k := range kinds {
+		if err := sqlx.SelectContext(ctx, m.DB, &lists[i], `SELECT id FROM brought.`+k.table+` WHERE `+in(k.alive, "brought")+` ORDER BY id`); err != nil {
 			return out, err
 		}
 		total += len(lists[i])
 	}
 	done := 0
 	out.Differences = []Difference{}
-	for i, k := range merged {
+	for i, k := range kinds {
 		t := Tally{Kind: k.name}
 		for _, id := range lists[i] {
 			how, name, err := m.compare(ctx, k, id)
@@ -239,7 +223,7 @@ func in(where, schema string) string {
 }
 
 // compare says whether a thing that comes is here, and alike.
-func (m *merge) compare(ctx context.Context, k kind, id string) (how likeness, name string, err error) {
+func (m *merging) compare(ctx context.Context, k kind, id string) (how likeness, name string, err error) {
 	mine, err := m.whole(ctx, k, "main", id)
 	if err != nil || mine == nil {
 		return isNew, "", err
@@ -251,6 +235,6 @@ func (m *merge) compare(ctx context.Context, k kind, id string) (how likeness, n
 	if is, err := alike(mine, theirs); err != nil || is {
 		return isSame, "", err
 	}
-	err = sqlx.GetContext(ctx, m.db, &name, `SELECT `+in(k.title, "main")+` FROM main.`+k.table+` WHERE id = ?`, id)
+	err = sqlx.GetContext(ctx, m.DB, &name, `SELECT `+in(k.title, "main")+` FROM main.`+k.table+` WHERE id = ?`, id)
 	return isDifferent, name, err
 }
