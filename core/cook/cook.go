@@ -54,11 +54,11 @@ var Sights = []string{Probe, Look, Raw, Soft, Floury}
 // An Event is one thing said. Its id is the device's own, so that it counts
 // once however often it is sent.
 type Event struct {
-	ID    string    `json:"id" db:"id"`
-	Kind  string    `json:"kind" db:"kind"`
-	At    time.Time `json:"at" db:"at"`
-	Value float64   `json:"value" db:"value"`
-	Probe string    `json:"probe,omitempty" db:"probe"` // which thermometer, left in
+	ID    string    `json:"id"`
+	Kind  string    `json:"kind"`
+	At    time.Time `json:"at"`
+	Value float64   `json:"value"`
+	Probe string    `json:"probe,omitempty"` // which thermometer, left in
 }
 
 // Live is one cook as planned and as told.

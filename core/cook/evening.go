@@ -54,10 +54,10 @@ const SoonH = 12.0
 
 // Said is one thing said of an evening.
 type Said struct {
-	ID   string    `json:"id" db:"id"`
-	Kind string    `json:"kind" db:"kind"`
-	Task string    `json:"task" db:"task"`
-	At   time.Time `json:"at" db:"at"`
+	ID   string       `json:"id"`
+	Kind string       `json:"kind"`
+	Task sheet.TaskID `json:"task"`
+	At   time.Time    `json:"at"`
 }
 
 // Key names a basket in an evening.
@@ -73,16 +73,16 @@ const (
 
 // Doing is one thing of an evening, as it is now foreseen.
 type Doing struct {
-	ID     string    `json:"id"`
-	Dish   string    `json:"dish,omitempty"`
-	Basket int       `json:"basket,omitempty"`
-	Kind   string    `json:"kind"`
-	Place  string    `json:"place"`
-	Where  string    `json:"where"` // the place, in words
-	Title  string    `json:"title"`
-	Detail string    `json:"detail"`
-	Start  time.Time `json:"start"`
-	End    time.Time `json:"end"`
+	ID     sheet.TaskID `json:"id"`
+	Dish   string       `json:"dish,omitempty"`
+	Basket int          `json:"basket,omitempty"`
+	Kind   string       `json:"kind"`
+	Place  string       `json:"place"`
+	Where  string       `json:"where"` // the place, in words
+	Title  string       `json:"title"`
+	Detail string       `json:"detail"`
+	Start  time.Time    `json:"start"`
+	End    time.Time    `json:"end"`
 	// Planned is when the sheet had it, Until what its clock counts to.
 	Planned time.Time `json:"planned"`
 	Until   time.Time `json:"until"`
@@ -97,7 +97,7 @@ type Doing struct {
 	Asks    *Asks  `json:"asks,omitempty"`
 	Caution string `json:"caution,omitempty"`
 
-	after    []string
+	after    []sheet.TaskID
 	length   float64 // minutes
 	least    float64 // of a wait
 	moment   bool    // counted down to, not through
@@ -120,8 +120,8 @@ type Course struct {
 	Over    bool      `json:"over"`
 }
 
-// told is when a task was said to be done; zero if it was not.
-func (e *Evening) told(task string) time.Time {
+// doneAt is when a task was said to be done; zero if it was not.
+func (e *Evening) doneAt(task sheet.TaskID) time.Time {
 	for _, s := range e.Said {
 		if s.Kind == Done && s.Task == task {
 			return s.At
@@ -138,7 +138,7 @@ func (e *Evening) Over() bool {
 			return true
 		}
 	}
-	if e.told("table").IsZero() {
+	if e.doneAt(sheet.TableTask).IsZero() {
 		return false
 	}
 	return !slices.ContainsFunc(e.Baskets, (*Basket).frying)
@@ -164,9 +164,9 @@ func (e *Evening) Add(s Said) ([]Said, error) {
 	case Done:
 		i := slices.IndexFunc(e.Sheet.Tasks, func(t sheet.Task) bool { return t.ID == s.Task })
 		if i < 0 || e.Sheet.Tasks[i].Hands == 0 || e.basketOf(e.Sheet.Tasks[i]) != nil {
-			return nil, refuse.One("task", s.Task, "one of this supper's that hands do, but for what is said of a basket itself")
+			return nil, refuse.One("task", string(s.Task), "one of this supper's that hands do, but for what is said of a basket itself")
 		}
-		if s.Task == "table" {
+		if s.Task == sheet.TableTask {
 			for _, b := range e.Baskets {
 				_, out := b.OutAt()
 				switch {
@@ -206,10 +206,10 @@ func (e *Evening) By(now time.Time) Course {
 	tasks := first
 	// What would stand and age is put off by as much as the rest is late, not by
 	// what is itself due: a clock that has begun runs on.
-	if table := find(first, "table"); table != nil && !table.finished {
+	if table := find(first, sheet.TableTask); table != nil && !table.finished {
 		if late := e.behind(now); late > 0 {
 			tasks = e.lay(now, late, false)
-			if t := find(tasks, "table"); t.End.Sub(table.End) > 30*time.Second {
+			if t := find(tasks, sheet.TableTask); t.End.Sub(table.End) > 30*time.Second {
 				// Putting off cost time that was not there: rather early than later.
 				tasks = first
 			} else {
@@ -218,7 +218,7 @@ func (e *Evening) By(now time.Time) Course {
 		}
 	}
 	out := Course{ServeAt: e.Sheet.ServeAt, Tasks: tasks, Over: e.Over(), Now: []Doing{}, Next: []Doing{}}
-	if t := find(tasks, "table"); t != nil {
+	if t := find(tasks, sheet.TableTask); t != nil {
 		out.ServeAt = t.End
 		out.LateMin = math.Round(math.Max(0, t.End.Sub(e.Sheet.ServeAt).Minutes()))
 	}
@@ -240,7 +240,7 @@ func (e *Evening) By(now time.Time) Course {
 // behind is how late the rest is, minutes, where what is due is taken to end
 // when it would have; 0 for what is not worth putting anything off.
 func (e *Evening) behind(now time.Time) float64 {
-	t := find(e.lay(now, 0, true), "table")
+	t := find(e.lay(now, 0, true), sheet.TableTask)
 	if t == nil {
 		return 0
 	}
@@ -349,7 +349,7 @@ func (e *Evening) clock(t time.Time) string {
 	return t.In(e.Sheet.ServeAt.Location()).Format("15:04")
 }
 
-func find(tasks []Doing, id string) *Doing {
+func find(tasks []Doing, id sheet.TaskID) *Doing {
 	if i := slices.IndexFunc(tasks, func(d Doing) bool { return d.ID == id }); i >= 0 {
 		return &tasks[i]
 	}
@@ -414,7 +414,7 @@ func (e *Evening) says(c *Course, first []Doing, now time.Time) string {
 	var worst *Doing
 	for i := range first {
 		d := &first[i]
-		if d.finished || d.State == Coming || d.ID == "table" || d.Action == "" && d.Kind != sheet.Run || d.End.Sub(d.Planned).Minutes()-d.length < lateFrom {
+		if d.finished || d.State == Coming || d.ID == sheet.TableTask || d.Action == "" && d.Kind != sheet.Run || d.End.Sub(d.Planned).Minutes()-d.length < lateFrom {
 			continue
 		}
 		if worst == nil || d.Start.Before(worst.Start) {

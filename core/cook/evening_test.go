@@ -53,7 +53,7 @@ func ptr[T any](v T) *T { return &v }
 func (e *Evening) tap(t *testing.T, d Doing, at time.Time) {
 	t.Helper()
 	if d.Of == "" {
-		said, err := e.Add(Said{ID: d.ID, Kind: d.Action, Task: d.ID, At: at})
+		said, err := e.Add(Said{ID: string(d.ID), Kind: d.Action, Task: d.ID, At: at})
 		if err != nil {
 			t.Fatalf("%s %s: %v", at.Format("15:04:05"), d.ID, err)
 		}
@@ -62,7 +62,7 @@ func (e *Evening) tap(t *testing.T, d Doing, at time.Time) {
 	}
 	for _, b := range e.Baskets {
 		if b.Key() == d.Of {
-			events, err := b.Add(Event{ID: d.ID + d.Action, Kind: d.Action, At: at})
+			events, err := b.Add(Event{ID: string(d.ID) + d.Action, Kind: d.Action, At: at})
 			if err != nil {
 				t.Fatalf("%s %s: %v", at.Format("15:04:05"), d.ID, err)
 			}
@@ -75,7 +75,7 @@ func (e *Evening) tap(t *testing.T, d Doing, at time.Time) {
 // and returns what was asked for and when all was on the table.
 func lead(t *testing.T, e *Evening, slow func() time.Duration) (asked []string, end time.Time) {
 	t.Helper()
-	began, dawdle := map[string]time.Time{}, map[string]time.Duration{}
+	began, dawdle := map[sheet.TaskID]time.Time{}, map[sheet.TaskID]time.Duration{}
 	for now := e.Sheet.StartAt; now.Before(table.Add(3 * time.Hour)); now = now.Add(4 * time.Second) {
 		c := e.By(now)
 		if c.Over {
@@ -100,7 +100,7 @@ func lead(t *testing.T, e *Evening, slow func() time.Duration) (asked []string, 
 				takes += time.Duration(d.length * float64(time.Minute))
 			}
 			if !now.Before(began[d.ID].Add(takes)) {
-				asked = append(asked, d.ID)
+				asked = append(asked, string(d.ID))
 				e.tap(t, d, now)
 			}
 			break // the first pair of hands; the test has no other
@@ -166,8 +166,8 @@ func TestWhatIsToComeCouldBeDone(t *testing.T) {
 					t.Errorf("step %d: %s is over at %s and still to do", step, a.ID, a.End.Format("15:04:05"))
 				}
 				for _, id := range a.after {
-					if b := find(c.Tasks, id); b != nil && !a.finished && !b.finished && a.Start.Before(b.lets(a).Add(-time.Second)) {
-						t.Errorf("step %d: %s begins at %s, %s lets it at %s", step, a.ID, a.Start.Format("15:04:05"), id, b.lets(a).Format("15:04:05"))
+					if b := find(c.Tasks, id); b != nil && !a.finished && !b.finished && a.Start.Before(b.earliestStart(a).Add(-time.Second)) {
+						t.Errorf("step %d: %s begins at %s, %s lets it at %s", step, a.ID, a.Start.Format("15:04:05"), id, b.earliestStart(a).Format("15:04:05"))
 					}
 				}
 				for k := range c.Tasks[:i] {

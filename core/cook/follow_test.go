@@ -63,8 +63,8 @@ func TestEveryFollowerGetsToTheTable(t *testing.T) {
 	for n := range 20 {
 		kind := []string{"slow", "clumsy", "forgetful"}[n%3]
 		e := aSupper(t, r)
-		wait := map[string]time.Duration{} // how long after its clock a thing is said
-		due := map[string]time.Time{}      // when it fell due
+		wait := map[sheet.TaskID]time.Duration{} // how long after its clock a thing is said
+		due := map[sheet.TaskID]time.Time{}      // when it fell due
 		told, over := true, false
 		for now := e.Sheet.StartAt; now.Before(table.Add(6 * time.Hour)); now = now.Add(20 * time.Second) {
 			c := e.By(now)

@@ -27,7 +27,7 @@ func (d *Doing) elastic() bool {
 }
 
 // keeps says whether it is a fryer that is kept hot for the next basket.
-func (d *Doing) keeps() bool { return d.Kind == sheet.Heat && strings.HasSuffix(d.ID, "/keep") }
+func (d *Doing) keeps() bool { return d.Kind == sheet.Heat && d.ID.KeepsHot() }
 
 func later(a, b time.Time) time.Time {
 	if b.After(a) {
@@ -54,7 +54,7 @@ func (e *Evening) list() (out []Doing) {
 			if d.Label == "" {
 				d.Label = "Done"
 			}
-			if at := e.told(t.ID); !at.IsZero() {
+			if at := e.doneAt(t.ID); !at.IsZero() {
 				d.finished, d.Start, d.End = true, at.Add(-minutes(d.length)), at
 			}
 		}
@@ -173,8 +173,8 @@ func (b *Basket) turns(run sheet.Task, where string) (out []Doing) {
 			continue
 		}
 		action, label, _, _ := d.asks()
-		t := Doing{ID: fmt.Sprintf("%s/%d/due%d", b.Dish, b.Number, i+1), Dish: b.Dish, Basket: b.Number, Kind: sheet.Turn, Place: run.Place, Where: where, Hands: 1,
-			Title: b.Name + ": " + units.Lower(b.words(d)), Planned: run.Start.Add(minutes(d.at)), length: turnMin, moment: true, after: []string{run.ID}, run: b, Of: b.Key(), Action: action, Label: label}
+		t := Doing{ID: sheet.TaskOfBasket(b.Dish, b.Number, fmt.Sprintf("due%d", i+1)), Dish: b.Dish, Basket: b.Number, Kind: sheet.Turn, Place: run.Place, Where: where, Hands: 1,
+			Title: b.Name + ": " + units.Lower(b.words(d)), Planned: run.Start.Add(minutes(d.at)), length: turnMin, moment: true, after: []sheet.TaskID{run.ID}, run: b, Of: b.Key(), Action: action, Label: label}
 		t.Detail = strings.TrimSpace(b.handling(d.turn, i == 0))
 		if in {
 			t.fixed, t.Start = true, loaded.Add(minutes(d.at))
@@ -194,7 +194,7 @@ func (b *Basket) turns(run sheet.Task, where string) (out []Doing) {
 func (e *Evening) lay(now time.Time, late float64, asTold bool) []Doing {
 	all := e.list()
 	slices.SortStableFunc(all, func(a, b Doing) int { return a.Planned.Compare(b.Planned) })
-	index := map[string]int{}
+	index := map[sheet.TaskID]int{}
 	for i := range all {
 		index[all[i].ID] = i
 	}
@@ -219,7 +219,8 @@ func (e *Evening) lay(now time.Time, late float64, asTold bool) []Doing {
 				d.waitsFor = o.short()
 			}
 			ready = ready && done
-			start, d.waits = later(start, o.lets(d)), later(d.waits, o.lets(d))
+			from := o.earliestStart(d)
+			start, d.waits = later(start, from), later(d.waits, from)
 		}
 		fryer := e.fries(d.Place)
 		switch {
@@ -307,8 +308,8 @@ func (e *Evening) fries(place string) bool {
 	return slices.ContainsFunc(e.Baskets, func(b *Basket) bool { return b.FryerID == place })
 }
 
-// lets is when a task lets another begin that comes after it.
-func (d *Doing) lets(next *Doing) time.Time {
+// earliestStart is when a task lets another begin that comes after it.
+func (d *Doing) earliestStart(next *Doing) time.Time {
 	switch {
 	case d.Kind == sheet.Waits:
 		return d.Start.Add(minutes(math.Min(d.length, d.least)))

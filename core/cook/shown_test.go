@@ -146,8 +146,8 @@ func TestRawFoodIsNotLedToTheTable(t *testing.T) {
 	for _, b := range e.Baskets {
 		b.Known = Known{Rule: us, SafeBy: ptr(11.0)}
 	}
-	said := func(task string, at time.Time) error {
-		all, err := e.Add(Said{ID: task, Kind: Done, Task: task, At: at})
+	said := func(task sheet.TaskID, at time.Time) error {
+		all, err := e.Add(Said{ID: string(task), Kind: Done, Task: task, At: at})
 		if err == nil {
 			e.Said = all
 		}

@@ -227,7 +227,7 @@ func (m Made) rawStarch(s Serving, find Find) string {
 	}
 	for _, it := range m.Items {
 		if i, err := find(it.Ingredient); err == nil && thickens[i.ID] > 0 && it.G > 0 {
-			return strings.ToUpper(i.Name[:1]) + i.Name[1:]
+			return units.Capital(i.Name)
 		}
 	}
 	return ""

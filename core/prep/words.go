@@ -182,10 +182,7 @@ func (w words) salting(c *Salting) Station {
 		}
 	} else {
 		if w.Salted == nil {
-			others := 0.0
-			for _, g := range w.SaltFrom {
-				others += g
-			}
+			others := summed(w.SaltFrom)
 			s.Headline = "No salt: it is in the rest"
 			s.Why = fmt.Sprintf("The other sources bring %s already, %.1f %%.", w.Grams(others), 100*others/w.Lot.EdibleG())
 			return s

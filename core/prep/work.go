@@ -2,6 +2,7 @@ package prep
 
 import (
 	"cmp"
+	"maps"
 	"math"
 	"slices"
 
@@ -125,9 +126,7 @@ func (p Pantry) Work(lot Lot, coat food.Coat, plannedOilG float64, b Bench, turn
 	for _, bowl := range w.Coated.Bowls {
 		w.Allergens = merge(w.Allergens, p[bowl.Ingredient].Allergens)
 	}
-	for _, g := range w.SaltFrom {
-		w.SaltPct += 100 * g / lot.EdibleG()
-	}
+	w.SaltPct = 100 * summed(w.SaltFrom) / lot.EdibleG()
 	w.effects(p, clings)
 	return w, nil
 }
@@ -265,11 +264,7 @@ const usualSalt = "salt-fine"
 func (w *Worked) salt(p Pantry, c Salting) error {
 	bath := Bath{TempC: food.FridgeC, Hours: c.Hours, Even: c.Even}
 	if c.School == "dry" {
-		others := 0.0
-		for _, g := range w.SaltFrom {
-			others += g
-		}
-		w.RubG = math.Max(0, c.TargetPct/100*w.Lot.EdibleG()-others)
+		w.RubG = math.Max(0, c.TargetPct/100*w.Lot.EdibleG()-summed(w.SaltFrom))
 		bath.SaltG = w.RubG
 	} else {
 		liquid := p["water"]
@@ -332,10 +327,15 @@ func (w *Worked) Cost(p Pantry, energyWh float64) (cost float64, known bool) {
 // Serve returns a serving of the worked bench, and the same deep-fried.
 func (w *Worked) Serve(servings int, kept Kept) (here, deep Plate) {
 	added := w.added
-	for from, g := range w.SaltFrom {
-		if from == "salt" || from == "marinade" {
-			added.SaltG += g
-		}
-	}
+	added.SaltG += w.SaltFrom["salt"] + w.SaltFrom["marinade"]
 	return Serve(w.Lot, w.Coated, added, w.later, float64(max(1, servings)), kept)
+}
+
+// summed is the sum of a map's figures, in the order of its keys: the same each
+// time to the last digit.
+func summed(by map[string]float64) (sum float64) {
+	for _, key := range slices.Sorted(maps.Keys(by)) {
+		sum += by[key]
+	}
+	return sum
 }

@@ -23,7 +23,7 @@ const (
 func chance(c *candidate) []Chance {
 	r := rand.New(rand.NewPCG(19, 30))
 	tasks := c.tasks
-	index := map[string]int{}
+	index := map[TaskID]int{}
 	for i, t := range tasks {
 		index[t.ID] = i
 	}

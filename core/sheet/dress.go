@@ -38,14 +38,14 @@ func (p *planner) dress(limit float64) {
 		d := &p.all[i]
 		p.limits[d.ID] = limit
 		if names := d.sprinkled(p.k); names != "" {
-			end := p.put(block{{Task{ID: d.ID + "/finish", Dish: d.ID, Kind: Finish, Says: fmt.Sprintf("Finish %s: %s", d.name, names), Place: Board, Hands: 1}, -finishMin, 0}}, limit)
+			end := p.put(block{{Task{ID: taskOf(d.ID, "finish"), Dish: d.ID, Kind: Finish, Says: fmt.Sprintf("Finish %s: %s", d.name, names), Place: Board, Hands: 1}, -finishMin, 0}}, limit)
 			p.limits[d.ID] = end - finishMin
 		}
 		if !d.sauced {
 			continue
 		}
 		says := map[string]string{"toss": "Toss %s in %s", "brush": "Brush %s with %s", "up": "Spoon over %s, on one face: %s"}[d.How]
-		end := p.put(block{{Task{ID: d.ID + "/toss", Dish: d.ID, Kind: Dress, Says: fmt.Sprintf(says, d.name, p.dressings(d)), Place: Board, Hands: 1}, -tossMin, 0}}, p.limits[d.ID])
+		end := p.put(block{{Task{ID: taskOf(d.ID, "toss"), Dish: d.ID, Kind: Dress, Says: fmt.Sprintf(says, d.name, p.dressings(d)), Place: Board, Hands: 1}, -tossMin, 0}}, p.limits[d.ID])
 		p.limits[d.ID] = end - tossMin
 	}
 }

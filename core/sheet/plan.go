@@ -1,6 +1,7 @@
 package sheet
 
 import (
+	"cmp"
 	"context"
 	"fmt"
 	"math"
@@ -55,7 +56,7 @@ type timed struct {
 	Task
 	from, to float64
 	// in is the task within whose time it is done, and at when.
-	in string
+	in TaskID
 	at float64
 }
 
@@ -167,7 +168,7 @@ func (p *planner) fry(ctx context.Context) error {
 			end := p.put(bl, math.Min(limit-fried.RestMin, next))
 			if gap := next - end; gap > tick && !math.IsInf(next, 1) {
 				// It is kept hot until the next, which counts with that.
-				p.put(block{{Task{ID: fmt.Sprintf("%s/%d/keep", d.ID, b.number), Dish: d.ID, Basket: b.number, Kind: Heat, Says: "Keep the fryer hot, empty", Place: f.ID}, -gap, 0}}, next)
+				p.put(block{{Task{ID: TaskOfBasket(d.ID, b.number, keepHot), Dish: d.ID, Basket: b.number, Kind: Heat, Says: "Keep the fryer hot, empty", Place: f.ID}, -gap, 0}}, next)
 			}
 			next = end - bl.length()
 			p.out.plates = append(p.out.plates, plated{dish: b.dish, basket: b.number, pieces: b.pieces, out: end})
@@ -189,9 +190,9 @@ func (p *planner) flashes(fryer string) float64 {
 		long := flashLoad + baskets.FlashMin + flashOut
 		says := fmt.Sprintf("Flash %s, all that has waited together, %.0f min", d.name, baskets.FlashMin)
 		end := p.put(block{
-			{Task{ID: d.ID + "/flash", Dish: d.ID, Kind: Flash, Says: says, Place: fryer}, -flashOut - baskets.FlashMin, -flashOut},
-			{Task{ID: d.ID + "/flash-in", Dish: d.ID, Kind: Load, Says: "Back into the hot fryer: " + d.name, Place: fryer, Hands: 1}, -long, -flashOut - baskets.FlashMin},
-			{Task{ID: d.ID + "/flash-out", Dish: d.ID, Kind: TakeIt, Says: d.name + " out", Place: fryer, Hands: 1}, -flashOut, 0},
+			{Task{ID: taskOf(d.ID, "flash"), Dish: d.ID, Kind: Flash, Says: says, Place: fryer}, -flashOut - baskets.FlashMin, -flashOut},
+			{Task{ID: taskOf(d.ID, "flash-in"), Dish: d.ID, Kind: Load, Says: "Back into the hot fryer: " + d.name, Place: fryer, Hands: 1}, -long, -flashOut - baskets.FlashMin},
+			{Task{ID: taskOf(d.ID, "flash-out"), Dish: d.ID, Kind: TakeIt, Says: d.name + " out", Place: fryer, Hands: 1}, -flashOut, 0},
 		}, math.Min(p.limits[d.ID], next))
 		next = end - long
 		p.backIn[d.ID] = next
@@ -201,7 +202,7 @@ func (p *planner) flashes(fryer string) float64 {
 
 // basket is the block of one: heating, in, running with its turns, out.
 func (p *planner) basket(d *course, b basket, fryer string, f *baskets.Fried) block {
-	id := func(what string) string { return fmt.Sprintf("%s/%d/%s", d.ID, b.number, what) }
+	id := func(what string) TaskID { return TaskOfBasket(d.ID, b.number, what) }
 	name := p.basketName(d, b.number)
 	run := f.Program.Minutes()
 	task := func(what, kind, says, place string, hands int) Task {
@@ -246,7 +247,7 @@ func (p *planner) sauces(limit float64) {
 			if d := &p.all[i]; slices.Contains(d.sauces, a.ID) {
 				need = true
 				if d.sauced {
-					used = math.Min(used, p.from(d.ID+"/toss"))
+					used = math.Min(used, p.from(taskOf(d.ID, "toss")))
 				}
 			}
 		}
@@ -255,10 +256,10 @@ func (p *planner) sauces(limit float64) {
 		}
 		b := block{}
 		if a.HandsMin > 0 {
-			b = append(b, part{Task{ID: a.ID + "/mix", Dish: a.ID, Kind: Pan, Says: fmt.Sprintf("%s: into the pan", a.called()), Place: OnHob, Hands: 1}, -a.SimmerMin - a.HandsMin, -a.SimmerMin})
+			b = append(b, part{Task{ID: taskOf(a.ID, "mix"), Dish: a.ID, Kind: Pan, Says: fmt.Sprintf("%s: into the pan", a.called()), Place: OnHob, Hands: 1}, -a.SimmerMin - a.HandsMin, -a.SimmerMin})
 		}
 		if a.SimmerMin > 0 {
-			b = append(b, part{Task{ID: a.ID + "/simmer", Dish: a.ID, Kind: Simmer, Says: fmt.Sprintf("%s simmers", a.called()), Place: OnHob}, -a.SimmerMin, 0})
+			b = append(b, part{Task{ID: taskOf(a.ID, "simmer"), Dish: a.ID, Kind: Simmer, Says: fmt.Sprintf("%s simmers", a.called()), Place: OnHob}, -a.SimmerMin, 0})
 		}
 		if len(b) == 0 {
 			continue
@@ -283,7 +284,7 @@ const (
 	sooner  = 0.01
 )
 
-func (p *planner) from(id string) float64 {
+func (p *planner) from(id TaskID) float64 {
 	for _, t := range p.out.tasks {
 		if t.ID == id {
 			return t.from
@@ -302,7 +303,7 @@ func (p *planner) sides(limit float64) {
 		at := limit
 		for k := len(a.Steps) - 1; k >= 0; k-- {
 			st := a.Steps[k]
-			end := p.put(block{{Task{ID: fmt.Sprintf("%s/%d", a.ID, k+1), Dish: a.ID, Kind: Own, Says: fmt.Sprintf("%s: %s", name, st.Says), Place: st.Place, Hands: st.Hands}, -st.Minutes, 0}}, at)
+			end := p.put(block{{Task{ID: stepOf(a.ID, k+1), Dish: a.ID, Kind: Own, Says: fmt.Sprintf("%s: %s", name, st.Says), Place: st.Place, Hands: st.Hands}, -st.Minutes, 0}}, at)
 			if over := limit - end - a.HoldsMin; k == len(a.Steps)-1 && over > tick {
 				p.out.cost += stale * over
 			}
@@ -314,7 +315,7 @@ func (p *planner) sides(limit float64) {
 // benches places what is done before the baskets, the dish that goes in last
 // first.
 func (p *planner) benches() {
-	in := func(i int) float64 { return p.from(fmt.Sprintf("%s/1/load", p.all[i].ID)) }
+	in := func(i int) float64 { return p.from(TaskOfBasket(p.all[i].ID, 1, "load")) }
 	list := slices.Clone(p.c.order)
 	slices.SortStableFunc(list, func(a, b int) int {
 		switch d := in(b) - in(a); {
@@ -332,9 +333,9 @@ func (p *planner) benches() {
 			t := d.tasks[k]
 			wait := t.Wait.Least + p.c.ease*(t.Wait.Best-t.Wait.Least)
 			wait = round(wait)
-			end := p.put(block{{Task{ID: d.ID + "/" + t.ID, Dish: d.ID, Kind: Bench, Says: t.Says, Place: Board, Hands: 1}, -t.Hands, 0}}, at-wait)
+			end := p.put(block{{Task{ID: taskOf(d.ID, t.ID), Dish: d.ID, Kind: Bench, Says: t.Says, Place: Board, Hands: 1}, -t.Hands, 0}}, at-wait)
 			if t.Wait.Most > 0 && at-end > tick {
-				p.out.tasks = append(p.out.tasks, timed{Task: Task{ID: d.ID + "/" + t.ID + "/wait", Dish: d.ID, Kind: Waits, Says: fmt.Sprintf("%s %s", d.name, t.Wait.Says), Place: t.Wait.Place, Least: t.Wait.Least, Most: t.Wait.Most}, from: end, to: at})
+				p.out.tasks = append(p.out.tasks, timed{Task: Task{ID: taskOf(d.ID, t.ID).wait(), Dish: d.ID, Kind: Waits, Says: fmt.Sprintf("%s %s", d.name, t.Wait.Says), Place: t.Wait.Place, Least: t.Wait.Least, Most: t.Wait.Most}, from: end, to: at})
 				if over := at - end - t.Wait.Most; over > tick {
 					p.out.cost += stale * over / 10
 				}
@@ -355,20 +356,20 @@ func (p *planner) finish() {
 		b.flashed = flash && in-b.out >= flashFrom
 		until := -tableMin
 		if d.sauced {
-			until = p.from(d.ID + "/toss")
+			until = p.from(taskOf(d.ID, "toss"))
 		}
 		b.wait = -b.out
 		held, rest := until-b.out, -until
 		if b.flashed {
 			held = in - b.out
-			rest = -p.from(d.ID+"/flash") - baskets.FlashMin
+			rest = -p.from(taskOf(d.ID, "flash")) - baskets.FlashMin
 		}
 		b.crust, b.coreC = f.After(held, b.flashed)
 		later, _ := f.After(rest, false)
 		b.crust = math.Max(0, b.crust-(f.Crust-later))
 		if f.RestMin > 0 {
 			rest := math.Min(held, f.RestMin)
-			p.out.tasks = append(p.out.tasks, timed{Task: Task{ID: fmt.Sprintf("%s/%d/rest", d.ID, b.basket), Dish: d.ID, Basket: b.basket, Kind: Rests, Says: p.basketName(d, b.basket) + " rests: that belongs to the rule", Place: None}, from: b.out, to: b.out + rest})
+			p.out.tasks = append(p.out.tasks, timed{Task: Task{ID: TaskOfBasket(d.ID, b.basket, "rest"), Dish: d.ID, Basket: b.basket, Kind: Rests, Says: p.basketName(d, b.basket) + " rests: that belongs to the rule", Place: None}, from: b.out, to: b.out + rest})
 		}
 		if held-f.RestMin >= waitsFrom {
 			place, says := None, "waits on a rack in the room"
@@ -379,7 +380,7 @@ func (p *planner) finish() {
 			if len(d.baskets) > 1 {
 				name += ","
 			}
-			p.out.tasks = append(p.out.tasks, timed{Task: Task{ID: fmt.Sprintf("%s/%d/hold", d.ID, b.basket), Dish: d.ID, Basket: b.basket, Kind: Hold, Says: name + " " + says, Place: place}, from: b.out + f.RestMin, to: b.out + held})
+			p.out.tasks = append(p.out.tasks, timed{Task: Task{ID: TaskOfBasket(d.ID, b.basket, "hold"), Dish: d.ID, Basket: b.basket, Kind: Hold, Says: name + " " + says, Place: place}, from: b.out + f.RestMin, to: b.out + held})
 		}
 		share := float64(b.pieces) / float64(d.ready.Load.Pieces)
 		p.out.cost += share*(100-b.crust) + waiting*b.wait
@@ -391,7 +392,7 @@ func (p *planner) finish() {
 		case a.from > b.from+tick:
 			return 1
 		}
-		return strings.Compare(a.ID, b.ID)
+		return cmp.Compare(a.ID, b.ID)
 	})
 	p.out.start = p.out.tasks[0].from
 	p.out.cost += sooner * -p.out.start
@@ -400,12 +401,12 @@ func (p *planner) finish() {
 
 // causes notes what comes before what.
 func (p *planner) causes() {
-	byID := map[string]int{}
+	byID := map[TaskID]int{}
 	for i := range p.out.tasks {
 		byID[p.out.tasks[i].ID] = i
-		p.out.tasks[i].After = []string{}
+		p.out.tasks[i].After = []TaskID{}
 	}
-	link := func(id string, after ...string) {
+	link := func(id TaskID, after ...TaskID) {
 		i, ok := byID[id]
 		if !ok {
 			return
@@ -418,22 +419,22 @@ func (p *planner) causes() {
 	}
 	for i := range p.all {
 		d := &p.all[i]
-		last := ""
+		var last TaskID
 		for _, t := range d.tasks {
-			id := d.ID + "/" + t.ID
+			id := taskOf(d.ID, t.ID)
 			if last != "" {
 				link(id, last)
 			}
 			if last = id; t.Wait.Most > 0 {
-				link(id+"/wait", id)
-				if _, ok := byID[id+"/wait"]; ok {
-					last = id + "/wait"
+				link(id.wait(), id)
+				if _, ok := byID[id.wait()]; ok {
+					last = id.wait()
 				}
 			}
 		}
-		end := d.ID + "/toss"
+		end := taskOf(d.ID, "toss")
 		for _, b := range d.baskets {
-			at := func(what string) string { return fmt.Sprintf("%s/%d/%s", d.ID, b.number, what) }
+			at := func(what string) TaskID { return TaskOfBasket(d.ID, b.number, what) }
 			link(at("load"), at("heat"), last)
 			link(at("run"), at("load"))
 			for k := range len(p.out.fried[[2]int{i, b.number}].Program.Turns) {
@@ -446,30 +447,30 @@ func (p *planner) causes() {
 			link(at("out"), at("run"))
 			link(at("rest"), at("out"))
 			link(at("hold"), at("out"), at("rest"))
-			link(d.ID+"/flash-in", at("out"), at("rest"), at("hold"))
+			link(taskOf(d.ID, "flash-in"), at("out"), at("rest"), at("hold"))
 			link(end, at("out"), at("rest"), at("hold"))
-			link(d.ID+"/finish", at("out"), at("rest"), at("hold"))
-			link("table", at("out"), at("rest"), at("hold"))
+			link(taskOf(d.ID, "finish"), at("out"), at("rest"), at("hold"))
+			link(TableTask, at("out"), at("rest"), at("hold"))
 		}
-		link(d.ID+"/flash", d.ID+"/flash-in")
-		link(d.ID+"/flash-out", d.ID+"/flash")
-		link(end, d.ID+"/flash-out")
-		link(d.ID+"/finish", end, d.ID+"/flash-out")
-		link("table", end, d.ID+"/flash-out", d.ID+"/finish")
+		link(taskOf(d.ID, "flash"), taskOf(d.ID, "flash-in"))
+		link(taskOf(d.ID, "flash-out"), taskOf(d.ID, "flash"))
+		link(end, taskOf(d.ID, "flash-out"))
+		link(taskOf(d.ID, "finish"), end, taskOf(d.ID, "flash-out"))
+		link(TableTask, end, taskOf(d.ID, "flash-out"), taskOf(d.ID, "finish"))
 		for _, id := range d.sauces {
-			link(end, id+"/mix", id+"/simmer")
+			link(end, taskOf(id, "mix"), taskOf(id, "simmer"))
 		}
 	}
 	for _, a := range p.s.Sauces {
-		link(a.ID+"/simmer", a.ID+"/mix")
-		link("table", a.ID+"/mix", a.ID+"/simmer")
+		link(taskOf(a.ID, "simmer"), taskOf(a.ID, "mix"))
+		link(TableTask, taskOf(a.ID, "mix"), taskOf(a.ID, "simmer"))
 	}
 	for _, a := range p.s.Sides {
 		for k := range a.Steps {
 			if k > 0 {
-				link(fmt.Sprintf("%s/%d", a.ID, k+1), fmt.Sprintf("%s/%d", a.ID, k))
+				link(stepOf(a.ID, k+1), stepOf(a.ID, k))
 			}
 		}
-		link("table", fmt.Sprintf("%s/%d", a.ID, len(a.Steps)))
+		link(TableTask, stepOf(a.ID, len(a.Steps)))
 	}
 }

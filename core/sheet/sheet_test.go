@@ -47,7 +47,7 @@ func plan(t *testing.T, s Supper) Sheet {
 	return got
 }
 
-func (s Sheet) task(id string) *Task {
+func (s Sheet) task(id TaskID) *Task {
 	for i := range s.Tasks {
 		if s.Tasks[i].ID == id {
 			return &s.Tasks[i]
@@ -105,7 +105,7 @@ func honest(t *testing.T, name string, s Supper, got Sheet) {
 		t.Errorf("%s: begins %s, on time %v at %s, why %q", name, got.StartAt, got.OnTime, got.ServeAt, got.Why)
 	}
 	for _, p := range got.Plate {
-		run := got.task(fmt.Sprintf("%s/%d/run", p.Dish, p.Basket))
+		run := got.task(TaskOfBasket(p.Dish, p.Basket, "run"))
 		if run == nil || !p.Safe || p.CoreC < 30 || p.Crust < 0 || p.Crust > 100 || math.Abs(got.ServeAt.Sub(p.OutAt).Minutes()-p.WaitMin) > 0.51 {
 			t.Errorf("%s: %+v", name, p)
 			continue
@@ -412,7 +412,7 @@ func TestARestAndAFinishHaveTheirPlace(t *testing.T) {
 	}
 	night := plan(t, cardNight())
 	for _, l := range led {
-		run := night.task(fmt.Sprintf("%s/%d/run", l.Dish, l.Basket))
+		run := night.task(TaskOfBasket(l.Dish, l.Basket, "run"))
 		if run == nil || run.Place != l.FryerID || math.Abs(run.End.Sub(run.Start).Minutes()-l.Request.Program.Minutes()) > 0.02 {
 			t.Errorf("%s %d is run for %g min, the sheet has %v", l.Dish, l.Basket, l.Request.Program.Minutes(), run)
 		}

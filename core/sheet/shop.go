@@ -55,7 +55,7 @@ func (k *Kitchen) counter(all []course, s Sheet) []Setting {
 			continue
 		}
 		c := &all[i]
-		_, what, _ := strings.Cut(t.ID, "/")
+		what := t.ID.benchTask()
 		says := ""
 		switch {
 		case what == "dry" || what == "salt":

@@ -97,7 +97,7 @@ type Step struct {
 
 // Pin holds a task to a moment.
 type Pin struct {
-	Task  string    `json:"task"`
+	Task  TaskID    `json:"task"`
 	Start time.Time `json:"start"`
 }
 
@@ -250,7 +250,7 @@ func (s Supper) Check() error {
 
 // Task is one thing on the run sheet.
 type Task struct {
-	ID     string    `json:"id"`
+	ID     TaskID    `json:"id"`
 	Dish   string    `json:"dish,omitempty"` // or sauce, or side
 	Basket int       `json:"basket,omitempty"`
 	Kind   string    `json:"kind"`
@@ -261,7 +261,7 @@ type Task struct {
 	Hands  int       `json:"hands"`
 	// Who is which pair of hands does it, from 1; 0 where none is needed.
 	Who   int      `json:"who,omitempty"`
-	After []string `json:"after"`
+	After []TaskID `json:"after"`
 	// Least and Most are what a wait may be, minutes.
 	Least float64 `json:"least,omitempty"`
 	Most  float64 `json:"most,omitempty"`

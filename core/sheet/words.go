@@ -13,7 +13,7 @@ import (
 
 // platesays says how a basket comes to the table.
 func (k *Kitchen) platesays(s *Supper, d *course, b plated) string {
-	name := strings.ToUpper(d.name[:1]) + d.name[1:]
+	name := units.Capital(d.name)
 	if len(d.baskets) > 1 {
 		name += fmt.Sprintf(", basket %d", b.basket)
 	}
@@ -66,7 +66,7 @@ func (k *Kitchen) shorter(all []course, c *candidate) []string {
 			continue
 		}
 		i := c.dishOf(t.Dish)
-		_, id, _ := strings.Cut(strings.TrimSuffix(t.ID, "/wait"), "/")
+		id := t.ID.benchTask()
 		for _, b := range all[i].tasks {
 			had := t.to - t.from
 			if b.ID != id || had >= b.Wait.Best-1 {
@@ -92,9 +92,9 @@ func (k *Kitchen) others(s *Supper, all []course, best *candidate, list []*candi
 			o.Order = append(o.Order, all[i].ID)
 			names = append(names, all[i].name)
 		}
-		o.Says = fmt.Sprintf("%s first", strings.ToUpper(names[0][:1])+names[0][1:])
+		o.Says = fmt.Sprintf("%s first", units.Capital(names[0]))
 		if len(names) > 2 {
-			o.Says = strings.ToUpper(names[0][:1]) + names[0][1:] + ", then " + strings.Join(names[1:], ", then ")
+			o.Says = units.Capital(names[0]) + ", then " + strings.Join(names[1:], ", then ")
 		}
 		worst, lost, gained := "", 0.0, ""
 		for i := range all {

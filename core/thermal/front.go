@@ -105,14 +105,6 @@ func (b *Body) seenThrough(i int, x float64) float64 {
 	return 1 / (e * e)
 }
 
-// activitySlope returns the water activity over x kg/kg, and its slope.
-func activitySlope(x float64) (a, slope float64) {
-	x2 := x * x
-	d := x2 + oswinK*oswinK
-	a = x2 / d
-	return a, 2 * x * oswinK * oswinK / (d * d)
-}
-
 // surfaceContent solves demand·a(xs) − back = supply·(x − xs) for xs, from a
 // guess: Newton's steps, kept inside a bracket, since both sides are
 // monotone.

@@ -206,9 +206,7 @@ func (b *Body) soaks(j int) float64 {
 	}
 	x := b.x[j]
 	q := x / poresHalf
-	a := x*x + oswinK*oswinK
-	return (steam - leastSteam) / (1 - leastSteam) * b.set[j] * vapourMoves.at(b.t[j]) * b.pores[j/2] / (1 + q*q*q*q) *
-		saturation.at(b.t[j]) * 2 * x * oswinK * oswinK / (a * a)
+	return scaledSlope((steam-leastSteam)/(1-leastSteam)*b.set[j]*vapourMoves.at(b.t[j])*b.pores[j/2]/(1+q*q*q*q)*saturation.at(b.t[j]), x)
 }
 
 // leastSteam is the share of saturation from which steam stays in the pores.

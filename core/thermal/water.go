@@ -78,7 +78,20 @@ func WaterActivity(x float64) float64 {
 	if x <= 0 {
 		return 0
 	}
-	return x * x / (x*x + oswinK*oswinK)
+	a, _ := activitySlope(x)
+	return a
+}
+
+// activitySlope returns the water activity over x kg/kg, and its slope.
+func activitySlope(x float64) (a, slope float64) {
+	x2 := x * x
+	return x2 / (x2 + oswinK*oswinK), scaledSlope(1, x)
+}
+
+// scaledSlope is so many times the slope of the activity.
+func scaledSlope(times, x float64) float64 {
+	d := x*x + oswinK*oswinK
+	return times * 2 * x * oswinK * oswinK / (d * d)
 }
 
 // boilingPoint is tabulated over the activity.

@@ -163,7 +163,7 @@ func (s *Server) eveningBy(ctx context.Context, id string) (LiveEvening, error) 
 
 // AddEveningEvent answers POST /evenings/{id}/events.
 func (s *Server) AddEveningEvent(ctx context.Context, r AddEveningEventRequestObject) (AddEveningEventResponseObject, error) {
-	said := cook.Said{ID: orElse(r.Body.Id, ""), Kind: string(r.Body.Kind), Task: orElse(r.Body.Task, "")}
+	said := cook.Said{ID: orElse(r.Body.Id, ""), Kind: string(r.Body.Kind), Task: sheet.TaskID(orElse(r.Body.Task, ""))}
 	if err := s.sessions.SayOfEvening(ctx, r.Id, said, r.Body.At); err != nil {
 		return nil, err
 	}

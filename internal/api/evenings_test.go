@@ -48,7 +48,7 @@ func until(k *kitchen, e api.LiveEvening, task string) api.LiveEvening {
 			e = get[api.LiveEvening](k, 200, "GET", "/api/v1/evenings/"+e.Id, "")
 			continue
 		}
-		if d.ID == task {
+		if string(d.ID) == task {
 			return e
 		}
 		e = tap(k, e)
@@ -260,7 +260,7 @@ func TestAnEveningGoesOnByItsOwnCount(t *testing.T) {
 	if b.OverdueMin < 5 || b.OverdueSays == nil || !strings.Contains(*b.OverdueSays, "went on for") {
 		t.Errorf("forgotten for six minutes: %g, %v", b.OverdueMin, b.OverdueSays)
 	}
-	if late := live().Evening.Course; late.LateMin < 4 || late.Now[0].ID != first+"/out" {
+	if late := live().Evening.Course; late.LateMin < 4 || string(late.Now[0].ID) != first+"/out" {
 		t.Errorf("meanwhile %g min late, asked for is %s", late.LateMin, late.Now[0].ID)
 	}
 }

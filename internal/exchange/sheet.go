@@ -43,7 +43,7 @@ func Calendar(id, name string, s sheet.Sheet, now time.Time) string {
 			if t.Kind == sheet.Bench || t.Kind == sheet.Own {
 				ahead = 5 * time.Minute
 			}
-			add(t.ID, t.Says, t.Start, t.End, ahead, "")
+			add(string(t.ID), t.Says, t.Start, t.End, ahead, "")
 		}
 	}
 	return c.Serialize(ics.WithNewLineWindows)

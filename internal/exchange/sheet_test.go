@@ -12,7 +12,7 @@ import (
 
 var night = time.Date(2026, 10, 24, 19, 30, 0, 0, time.UTC)
 
-func task(id, kind, says string, before, long float64, hands, who int) sheet.Task {
+func task(id sheet.TaskID, kind, says string, before, long float64, hands, who int) sheet.Task {
 	start := night.Add(time.Duration(-before * float64(time.Minute)))
 	return sheet.Task{ID: id, Kind: kind, Says: says, Place: "board", Start: start, End: start.Add(time.Duration(long * float64(time.Minute))), Hands: hands, Who: who}
 }

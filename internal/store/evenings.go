@@ -50,7 +50,7 @@ func (s *Store) oneEvening(ctx context.Context, where string, args ...any) (e Ev
 		return e, err
 	}
 	for _, o := range said {
-		e.Said = append(e.Said, cook.Said{ID: o.ID, Kind: o.Kind, Task: o.Task, At: o.At.Time})
+		e.Said = append(e.Said, cook.Said{ID: o.ID, Kind: o.Kind, Task: sheet.TaskID(o.Task), At: o.At.Time})
 	}
 	// What was given up before it was in is put aside, and only there for undo.
 	if err = s.db.SelectContext(ctx, &e.Cooks, `SELECT `+cookColumns+` FROM cooks WHERE session_id = ? AND (deleted_at IS NULL OR deleted_at = finished_at) ORDER BY dish_id, basket`, e.ID); err != nil {

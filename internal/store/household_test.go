@@ -12,6 +12,7 @@ import (
 	"velocrustum/core/food"
 	"velocrustum/core/pan"
 	"velocrustum/core/prep"
+	"velocrustum/core/sheet"
 )
 
 // aHousehold has one of each kind.
@@ -48,7 +49,7 @@ func aHousehold(t *testing.T) *Store {
 	e := EveningLed{Name: "Card night", Hands: 2, StartedAt: Time{friday}, Cooks: []Cook{{Name: "Wings", DishID: p.ID, StartedAt: Time{friday}}, {Name: "Never in", DishID: p.ID, Basket: 2, Baskets: 2, StartedAt: Time{friday}}}}
 	e, err = s.BeginEvening(ctx, e)
 	must(err)
-	must(s.SayOf(ctx, e.ID, cook.Said{ID: "laid", Kind: cook.Done, Task: p.ID + "/1/load", At: friday}))
+	must(s.SayOf(ctx, e.ID, cook.Said{ID: "laid", Kind: cook.Done, Task: sheet.TaskOfBasket(p.ID, 1, "load"), At: friday}))
 	must(s.Say(ctx, e.Cooks[0], cook.Event{ID: "in", Kind: cook.Loaded, At: friday}))
 	e, err = s.EveningLed(ctx, e.ID)
 	must(err)

@@ -19,6 +19,7 @@ import (
 	"velocrustum/core/load"
 	"velocrustum/core/pan"
 	"velocrustum/core/prep"
+	"velocrustum/core/sheet"
 	"velocrustum/internal/store"
 )
 
@@ -115,7 +116,7 @@ func aHousehold(t *testing.T) *home {
 	e := store.EveningLed{Name: "Card night", Hands: 2, StartedAt: store.Time{Time: friday}, Cooks: []store.Cook{{Name: "Wings", DishID: p.ID, StartedAt: store.Time{Time: friday}}, {Name: "Never in", DishID: p.ID, Basket: 2, Baskets: 2, StartedAt: store.Time{Time: friday}}}}
 	e, err = s.BeginEvening(ctx, e)
 	must(err)
-	must(s.SayOf(ctx, e.ID, cook.Said{ID: "laid", Kind: cook.Done, Task: p.ID + "/1/load", At: friday}))
+	must(s.SayOf(ctx, e.ID, cook.Said{ID: "laid", Kind: cook.Done, Task: sheet.TaskOfBasket(p.ID, 1, "load"), At: friday}))
 	must(s.Say(ctx, e.Cooks[0], cook.Event{ID: "in", Kind: cook.Loaded, At: friday}))
 	e, err = s.EveningLed(ctx, e.ID)
 	must(err)
@@ -344,7 +345,7 @@ func TestBothAreKept(t *testing.T) {
 			t.Fatal(err)
 		}
 		curves[fmt.Sprintf("%v %s %v %d %d %d", o.Led, c.Name, c.DishID == "", len(read), len(o.Pictures[c.ID]), len(o.Said))]++
-		if o.Led && (o.Said[0].Task != c.DishID+"/1/load" || len(o.Cooks) != 2) {
+		if o.Led && (o.Said[0].Task != sheet.TaskOfBasket(c.DishID, 1, "load") || len(o.Cooks) != 2) {
 			t.Errorf("the supper said %q of the dish %q, of %d baskets", o.Said[0].Task, c.DishID, len(o.Cooks))
 		}
 	}
