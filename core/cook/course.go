@@ -29,9 +29,9 @@ const (
 	backIn = "in"
 )
 
-// course is all that the program asks, in order, matched once to what was
+// progress is all that the program asks, in order, matched once to what was
 // said.
-type course struct {
+type progress struct {
 	dues  []due
 	extra []time.Time // turns that nobody had asked for
 	end   float64     // minutes, with those that were asked for since
@@ -82,8 +82,8 @@ func dial(list []due, d due, from, to bool) []due {
 
 // course matches what was said to what was due: each answers the first of its
 // kind that is still open.
-func (l Live) course() course {
-	c := course{kinds: map[string]string{}}
+func (l Live) course() progress {
+	c := progress{kinds: map[string]string{}}
 	c.dues, c.end = dues(l.Program)
 	for _, e := range l.Events {
 		switch e.Kind {
@@ -164,7 +164,7 @@ func (l Live) Actual() load.Program {
 }
 
 // turns are those said, when they were said, and those still to come.
-func (c course) turns(since func(time.Time) float64, end float64) (out []load.Turn) {
+func (c progress) turns(since func(time.Time) float64, end float64) (out []load.Turn) {
 	for _, d := range c.dues {
 		switch {
 		case d.turn == "":
@@ -211,7 +211,7 @@ const shortest = 0.5
 
 // stages are the planned ones with the joins where the dial was set, up to the
 // end.
-func (c course) stages(planned []load.Stage, since func(time.Time) float64, end float64) (out []load.Stage) {
+func (c progress) stages(planned []load.Stage, since func(time.Time) float64, end float64) (out []load.Stage) {
 	joins := make([]float64, 0, len(planned))
 	at := 0.0
 	for _, s := range planned {

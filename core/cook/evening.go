@@ -24,14 +24,14 @@ import (
 type Evening struct {
 	Sheet   sheet.Sheet
 	Hands   int
-	Baskets []*Basket
+	Baskets []*LedBasket
 	Said    []Said
 	// Names are what fryers and other places are called.
 	Names map[string]string
 }
 
-// A Basket is one of an evening, led by itself.
-type Basket struct {
+// A LedBasket is one of an evening, led by itself.
+type LedBasket struct {
 	Live
 	Dish    string
 	Number  int
@@ -61,7 +61,7 @@ type Said struct {
 }
 
 // Key names a basket in an evening.
-func (b *Basket) Key() string { return fmt.Sprintf("%s/%d", b.Dish, b.Number) }
+func (b *LedBasket) Key() string { return fmt.Sprintf("%s/%d", b.Dish, b.Number) }
 
 // States of what there is to do.
 const (
@@ -101,7 +101,7 @@ type Doing struct {
 	length   float64 // minutes
 	least    float64 // of a wait
 	moment   bool    // counted down to, not through
-	run      *Basket
+	run      *LedBasket
 	fixed    bool // begins when it does, whatever hands do
 	shiftBy  bool // would stand and age
 	finished bool
@@ -141,11 +141,11 @@ func (e *Evening) Over() bool {
 	if e.doneAt(sheet.TableTask).IsZero() {
 		return false
 	}
-	return !slices.ContainsFunc(e.Baskets, (*Basket).frying)
+	return !slices.ContainsFunc(e.Baskets, (*LedBasket).frying)
 }
 
 // frying says whether food is in a fryer.
-func (b *Basket) frying() bool {
+func (b *LedBasket) frying() bool {
 	_, in := b.loadedAt()
 	_, out := b.OutAt()
 	return in && !out && !b.over()
@@ -186,7 +186,7 @@ func (e *Evening) Add(s Said) ([]Said, error) {
 
 // basketOf is the basket that a task of the sheet belongs to, where it is said
 // of the basket itself; nil otherwise.
-func (e *Evening) basketOf(t sheet.Task) *Basket {
+func (e *Evening) basketOf(t sheet.Task) *LedBasket {
 	switch t.Kind {
 	case sheet.Load, sheet.Run, sheet.Turn, sheet.TakeIt, sheet.Heat, sheet.Rests, sheet.Hold:
 	default:
@@ -282,7 +282,7 @@ func (e *Evening) fellDue(tasks []Doing, now time.Time) {
 func (e *Evening) by(t time.Time) *Evening {
 	out := *e
 	out.Said = slices.DeleteFunc(slices.Clone(e.Said), func(s Said) bool { return s.At.After(t) })
-	out.Baskets = make([]*Basket, len(e.Baskets))
+	out.Baskets = make([]*LedBasket, len(e.Baskets))
 	for i, b := range e.Baskets {
 		one := *b
 		one.Live.Events = slices.DeleteFunc(slices.Clone(b.Live.Events), func(o Event) bool { return o.At.After(t) })
@@ -449,7 +449,7 @@ func (d *Doing) short() string {
 }
 
 // Costs says what more minutes for a basket would cost the rest.
-func (e *Evening) Costs(b *Basket, more float64, now time.Time) string {
+func (e *Evening) Costs(b *LedBasket, more float64, now time.Time) string {
 	// By the program alone, with and without them.
 	table := func(events []Event) time.Time {
 		other, plain := *e, *b

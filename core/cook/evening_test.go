@@ -24,12 +24,12 @@ func request(cut string, n int, g float64, airC, minutes float64) load.Request {
 // night is wings in two baskets and cutlets in another fryer, with a glaze.
 func night(t *testing.T, hands int) *Evening {
 	t.Helper()
-	square, round := sheet.Fryer{ID: "square"}, sheet.Fryer{ID: "round", Fryer: &load.Fryer{PowerW: ptr(1300.0)}}
-	s := sheet.Supper{ServeAt: table, Hands: hands, Hobs: 2, Fryers: []sheet.Fryer{square, round},
-		Dishes: []sheet.Dish{{ID: "wings", FryerID: "square", PerBasket: 12, SauceID: "glaze", Request: request("chicken-wing-flat", 24, 43, 200, 18)},
+	square, round := sheet.NamedFryer{ID: "square"}, sheet.NamedFryer{ID: "round", Fryer: &load.Fryer{PowerW: ptr(1300.0)}}
+	s := sheet.Supper{ServeAt: table, Hands: hands, Hobs: 2, Fryers: []sheet.NamedFryer{square, round},
+		Dishes: []sheet.SupperDish{{ID: "wings", FryerID: "square", PerBasket: 12, SauceID: "glaze", Request: request("chicken-wing-flat", 24, 43, 200, 18)},
 			{ID: "cutlets", FryerID: "round", Request: request("pork-loin-cutlet", 2, 150, 190, 12)}},
-		Sauces: []sheet.Sauce{{ID: "glaze", HandsMin: 3, SimmerMin: 12, HoldsMin: 20}},
-		Sides:  []sheet.Side{{ID: "slaw", HoldsMin: 60, Steps: []sheet.Step{{Says: "shred", Minutes: 8, Hands: 1}, {Says: "soften", Minutes: 10}}}}}
+		Sauces: []sheet.SupperSauce{{ID: "glaze", HandsMin: 3, SimmerMin: 12, HoldsMin: 20}},
+		Sides:  []sheet.Side{{ID: "slaw", HoldsMin: 60, Steps: []sheet.SideStep{{Says: "shred", Minutes: 8, Hands: 1}, {Says: "soften", Minutes: 10}}}}}
 	k := &sheet.Kitchen{Pantry: prep.NewPantry(nil)}
 	got, led, err := k.Lead(t.Context(), s)
 	if err != nil {
@@ -41,7 +41,7 @@ func night(t *testing.T, hands int) *Evening {
 		if l.Dish == "cutlets" {
 			rest = 3
 		}
-		e.Baskets = append(e.Baskets, &Basket{Dish: l.Dish, Number: l.Basket, Of: l.Of, Name: fmt.Sprintf("%s %d", l.Dish, l.Basket), FryerID: l.FryerID,
+		e.Baskets = append(e.Baskets, &LedBasket{Dish: l.Dish, Number: l.Basket, Of: l.Of, Name: fmt.Sprintf("%s %d", l.Dish, l.Basket), FryerID: l.FryerID,
 			Live: Live{Program: l.Request.Program, Pieces: l.Request.Load.Pieces, Piece: "piece", Plural: "pieces", Faces: [2]string{"Skin side", "Underside"}, Judged: ByProbe, Waits: true, RestMin: rest, Started: got.StartAt}})
 	}
 	return e
@@ -184,7 +184,7 @@ func TestWhatIsToComeCouldBeDone(t *testing.T) {
 				continue
 			}
 			now = later(now, d.Until).Add(time.Duration(r.IntN(200)) * time.Second)
-			if d.ID == "table" && slices.ContainsFunc(e.Baskets, (*Basket).frying) {
+			if d.ID == "table" && slices.ContainsFunc(e.Baskets, (*LedBasket).frying) {
 				continue
 			}
 			e.tap(t, d, now)
@@ -224,7 +224,7 @@ func TestLateSaysWhatMovesAndWhatWaits(t *testing.T) {
 		t.Errorf("asked for %s before what burns", c.Now[0].ID)
 	}
 	// A reading asks for longer: it moves what comes, too.
-	b := e.Baskets[slices.IndexFunc(e.Baskets, func(b *Basket) bool { return b.Key() == "wings/1" })]
+	b := e.Baskets[slices.IndexFunc(e.Baskets, func(b *LedBasket) bool { return b.Key() == "wings/1" })]
 	b.Foreseen, b.SafeBy = true, ptr(b.EndMin()+5)
 	if c := e.By(out); c.LateMin < 3 || find(c.Tasks, "wings/1/out").Start.Sub(out).Minutes() < 4.5 || !strings.Contains(find(c.Tasks, "wings/1/out").Detail, "5 min more than planned") {
 		t.Errorf("five more by a reading: %g, %s", c.LateMin, c.Says)

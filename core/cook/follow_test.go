@@ -16,11 +16,11 @@ import (
 // aSupper is one of many: dishes, fryers, hands, a sauce and a side or not.
 func aSupper(t *testing.T, r *rand.Rand) *Evening {
 	t.Helper()
-	s := sheet.Supper{ServeAt: table, Hands: 1 + r.IntN(2), Hobs: 2, Fryers: []sheet.Fryer{{ID: "square"}}}
+	s := sheet.Supper{ServeAt: table, Hands: 1 + r.IntN(2), Hobs: 2, Fryers: []sheet.NamedFryer{{ID: "square"}}}
 	if r.IntN(2) == 0 {
-		s.Fryers = append(s.Fryers, sheet.Fryer{ID: "round", Fryer: &load.Fryer{PowerW: ptr(1300.0)}})
+		s.Fryers = append(s.Fryers, sheet.NamedFryer{ID: "round", Fryer: &load.Fryer{PowerW: ptr(1300.0)}})
 	}
-	dishes := []sheet.Dish{
+	dishes := []sheet.SupperDish{
 		{ID: "wings", PerBasket: 12, Request: request("chicken-wing-flat", 24, 43, 200, 18)},
 		{ID: "cutlets", Request: request("pork-loin-cutlet", 2, 150, 190, 12)},
 		{ID: "drumsticks", Request: request("chicken-drumstick", 5, 110, 190, 27)},
@@ -30,10 +30,10 @@ func aSupper(t *testing.T, r *rand.Rand) *Evening {
 	s.Dishes = dishes[:1+r.IntN(2)]
 	if r.IntN(2) == 0 {
 		s.Dishes[0].SauceID = "glaze"
-		s.Sauces = []sheet.Sauce{{ID: "glaze", HandsMin: 3, SimmerMin: 12, HoldsMin: 20}}
+		s.Sauces = []sheet.SupperSauce{{ID: "glaze", HandsMin: 3, SimmerMin: 12, HoldsMin: 20}}
 	}
 	if r.IntN(2) == 0 {
-		s.Sides = []sheet.Side{{ID: "slaw", HoldsMin: 60, Steps: []sheet.Step{{Says: "shred", Minutes: 8, Hands: 1}, {Says: "soften", Minutes: 10}}}}
+		s.Sides = []sheet.Side{{ID: "slaw", HoldsMin: 60, Steps: []sheet.SideStep{{Says: "shred", Minutes: 8, Hands: 1}, {Says: "soften", Minutes: 10}}}}
 	}
 	k := &sheet.Kitchen{Pantry: prep.NewPantry(nil)}
 	got, led, err := k.Lead(t.Context(), s)
@@ -43,7 +43,7 @@ func aSupper(t *testing.T, r *rand.Rand) *Evening {
 	e := &Evening{Sheet: got, Hands: s.Hands, Names: map[string]string{}}
 	rule, _ := safety.For(safety.US, safety.Poultry, 0)
 	for _, l := range led {
-		b := &Basket{Dish: l.Dish, Number: l.Basket, Of: l.Of, Name: fmt.Sprintf("%s %d", l.Dish, l.Basket), FryerID: l.FryerID, Known: Known{Rule: rule, SafeBy: ptr(0.8 * l.Request.Program.Minutes())},
+		b := &LedBasket{Dish: l.Dish, Number: l.Basket, Of: l.Of, Name: fmt.Sprintf("%s %d", l.Dish, l.Basket), FryerID: l.FryerID, Known: Known{Rule: rule, SafeBy: ptr(0.8 * l.Request.Program.Minutes())},
 			Live: Live{Program: l.Request.Program, Pieces: l.Request.Load.Pieces, Piece: "piece", Plural: "pieces", Faces: [2]string{"Skin side", "Underside"}, Judged: ByProbe, Waits: true, Started: got.StartAt}}
 		if l.Dish == "wedges" {
 			b.Judged = ByBite

@@ -74,7 +74,7 @@ func (e *Evening) where(place string) string {
 }
 
 // fill puts in what was said of a basket.
-func (b *Basket) fill(d *Doing) {
+func (b *LedBasket) fill(d *Doing) {
 	d.run = b
 	loaded, in := b.loadedAt()
 	out, isOut := b.OutAt()
@@ -130,7 +130,7 @@ func (b *Basket) fill(d *Doing) {
 }
 
 // stages are the heats of a basket's program, in words.
-func (b *Basket) stages() string {
+func (b *LedBasket) stages() string {
 	var out []string
 	for _, st := range b.Program.Stages {
 		if !st.Rest {
@@ -144,7 +144,7 @@ func minutesWords(m float64) string { return fmt.Sprintf("%.0f min", math.Ceil(m
 
 // needs is how many minutes a basket is in: as long as its program and what
 // was asked for since, and by what was seen until it is surely safe.
-func (b *Basket) needs() float64 {
+func (b *LedBasket) needs() float64 {
 	m := b.EndMin()
 	switch {
 	case !b.Foreseen:
@@ -164,7 +164,7 @@ const notWithin = 15.0
 const turnMin = 1.0
 
 // turns are what a basket's program asks while it is in.
-func (b *Basket) turns(run sheet.Task, where string) (out []Doing) {
+func (b *LedBasket) turns(run sheet.Task, where string) (out []Doing) {
 	loaded, in := b.loadedAt()
 	_, isOut := b.OutAt()
 	c := b.course()
@@ -295,7 +295,7 @@ func (e *Evening) lay(now time.Time, late float64, asTold bool) []Doing {
 }
 
 // planned is when the sheet has a basket in.
-func (e *Evening) planned(b *Basket) time.Time {
+func (e *Evening) planned(b *LedBasket) time.Time {
 	for _, t := range e.Sheet.Tasks {
 		if t.Kind == sheet.Run && t.Dish == b.Dish && t.Basket == b.Number {
 			return t.Start
@@ -305,7 +305,7 @@ func (e *Evening) planned(b *Basket) time.Time {
 }
 
 func (e *Evening) fries(place string) bool {
-	return slices.ContainsFunc(e.Baskets, func(b *Basket) bool { return b.FryerID == place })
+	return slices.ContainsFunc(e.Baskets, func(b *LedBasket) bool { return b.FryerID == place })
 }
 
 // earliestStart is when a task lets another begin that comes after it.

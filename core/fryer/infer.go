@@ -5,8 +5,8 @@ import (
 	"math"
 )
 
-// Known is what an owner can read off a fryer or its box. Zero is unknown.
-type Known struct {
+// ReadOff is what an owner can read off a fryer or its box. Zero is unknown.
+type ReadOff struct {
 	Kind    Kind
 	Shape   BasketShape
 	Litres  float64 // of the basket, or of an oven's cavity; both drawers together
@@ -32,7 +32,7 @@ const (
 // its floor times 80 mm and 3 mm more for each litre; an oven's floor goes
 // with its volume to the two thirds; power goes with size, and air with
 // power per floor. Each is the middle of what shops sell, ±20 %.
-func Infer(k Known) (Inferred, error) {
+func Infer(k ReadOff) (Inferred, error) {
 	if k.Kind != Drawer && k.Kind != Oven {
 		return Inferred{}, fmt.Errorf("no fryer kind is called %q; known are %v", k.Kind, Kinds)
 	}
@@ -99,7 +99,7 @@ func Infer(k Known) (Inferred, error) {
 
 // Usual is what stands on the boxes of a usual drawer, of two drawers in one
 // housing, and of an oven.
-var Usual = []Known{
+var Usual = []ReadOff{
 	{Kind: Drawer, Litres: 5, PowerW: 1500, Drawers: 1},
 	{Kind: Drawer, Litres: 8, PowerW: 2200, Drawers: 2},
 	{Kind: Oven, Litres: 12, PowerW: 1500, Drawers: 1},

@@ -8,15 +8,15 @@ import (
 
 func TestInferredFryersLookLikeThoseInShops(t *testing.T) {
 	for _, c := range []struct {
-		known  Known
+		known  ReadOff
 		side   float64 // mm: width, or diameter
 		powerW float64
 	}{
-		{Known{Kind: Drawer, Shape: Rectangle, Litres: 5}, 230, 1500},
-		{Known{Kind: Drawer, Shape: Round, Litres: 3}, 205, 1200},
-		{Known{Kind: Drawer, Litres: 8, Drawers: 2}, 175, 2000},
-		{Known{Kind: Oven, Litres: 12}, 285, 1450},
-		{Known{Kind: Oven, Litres: 25}, 365, 2050},
+		{ReadOff{Kind: Drawer, Shape: Rectangle, Litres: 5}, 230, 1500},
+		{ReadOff{Kind: Drawer, Shape: Round, Litres: 3}, 205, 1200},
+		{ReadOff{Kind: Drawer, Litres: 8, Drawers: 2}, 175, 2000},
+		{ReadOff{Kind: Oven, Litres: 12}, 285, 1450},
+		{ReadOff{Kind: Oven, Litres: 25}, 365, 2050},
 	} {
 		got, err := Infer(c.known)
 		if err != nil {
@@ -33,7 +33,7 @@ func TestInferredFryersLookLikeThoseInShops(t *testing.T) {
 }
 
 func TestWhatIsKnownIsNotGuessed(t *testing.T) {
-	got, err := Infer(Known{Kind: Drawer, Shape: Round, Litres: 4, PowerW: 1700})
+	got, err := Infer(ReadOff{Kind: Drawer, Shape: Round, Litres: 4, PowerW: 1700})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -45,14 +45,14 @@ func TestWhatIsKnownIsNotGuessed(t *testing.T) {
 	if got.PowerW != 1700 || got.Basket.Shape != Round || !slices.Contains(got.Guessed, "basket") {
 		t.Errorf("%+v", got)
 	}
-	weak, err := Infer(Known{Kind: Drawer, Shape: Round, Litres: 4, PowerW: 900})
+	weak, err := Infer(ReadOff{Kind: Drawer, Shape: Round, Litres: 4, PowerW: 900})
 	if err != nil || weak.Airflow >= got.Airflow {
 		t.Errorf("airflow %g at 900 W, %g at 1700", weak.Airflow, got.Airflow)
 	}
-	if _, err := Infer(Known{Kind: "kettle"}); err == nil {
+	if _, err := Infer(ReadOff{Kind: "kettle"}); err == nil {
 		t.Error("a kettle was taken for a fryer")
 	}
-	if _, err := Infer(Known{Kind: Drawer, Litres: 90}); err == nil {
+	if _, err := Infer(ReadOff{Kind: Drawer, Litres: 90}); err == nil {
 		t.Error("90 litres were taken")
 	}
 }

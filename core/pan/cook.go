@@ -47,8 +47,8 @@ type Point struct {
 	C       float64 `json:"c"`
 }
 
-// Moment is what happens in a pan.
-type Moment struct {
+// PanEvent is what happens in a pan.
+type PanEvent struct {
 	Minute float64 `json:"minute"`
 	Kind   string  `json:"kind"` // on, add, boil, slurry, ready
 }
@@ -56,7 +56,7 @@ type Moment struct {
 // cooked is one run of a pan.
 type cooked struct {
 	line    []Point
-	moments []Moment
+	moments []PanEvent
 	ready   float64 // minutes from on
 	end     state
 	// starchG and slurryG go in together; waterG is added at the start.
@@ -99,7 +99,7 @@ func (h *hob) serveC() float64 {
 	return plateC
 }
 
-func (h *hob) note(kind string) { h.out.moments = append(h.out.moments, Moment{h.t, kind}) }
+func (h *hob) note(kind string) { h.out.moments = append(h.out.moments, PanEvent{h.t, kind}) }
 
 func (h *hob) record() {
 	h.out.line = append(h.out.line, Point{h.t, h.mass, h.state.clings(h.serveC()), h.c})

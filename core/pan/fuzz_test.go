@@ -29,7 +29,7 @@ func FuzzSauce(f *testing.F) {
 		if json.Unmarshal([]byte(text), &s) != nil {
 			return
 		}
-		m, err := Make(s, Plate{Surface: 12, Servings: 3}, larder.Shelf)
+		m, err := Make(s, SaucedFood{Surface: 12, Servings: 3}, larder.Shelf)
 		var fields refuse.Fields
 		if err != nil {
 			if !errors.As(err, &fields) || len(fields) == 0 {

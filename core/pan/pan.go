@@ -20,10 +20,10 @@ const (
 	Mix     = "mix"     // stirred cold
 )
 
-// A Choice is one of a few, by its name, and as a sentence says it.
-type Choice struct{ ID, Name, Says string }
+// A Option is one of a few, by its name, and as a sentence says it.
+type Option struct{ ID, Name, Says string }
 
-func ids(of []Choice) (out []string) {
+func ids(of []Option) (out []string) {
 	for _, c := range of {
 		out = append(out, c.ID)
 	}
@@ -31,13 +31,13 @@ func ids(of []Choice) (out []string) {
 }
 
 // Schools of making a sauce.
-var Schools = []Choice{
+var Schools = []Option{
 	{Reduce, "Boiled down", "boiled down"}, {Thicken, "Thickened with starch", "thickened"},
 	{Melt, "Butter, melted", "melted and whisked"}, {Loosen, "Warmed and let down", "warmed and let down"}, {Mix, "Stirred cold", "stirred cold"},
 }
 
 // Heats of the hob, the lowest first.
-var Heats = []Choice{{"low", "Low", "over low heat"}, {"simmer", "A simmer", "at a simmer"}, {"hard", "A hard boil", "at a hard boil"}}
+var Heats = []Option{{"low", "Low", "over low heat"}, {"simmer", "A simmer", "at a simmer"}, {"hard", "A hard boil", "at a hard boil"}}
 
 // Sauce is a recipe and how it is cooked. Its items may be for any amount:
 // what is made is worked out from the plate.

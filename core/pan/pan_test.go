@@ -25,7 +25,7 @@ func of(t *testing.T, list ...any) (out []larder.Item) {
 	return out
 }
 
-func made(t *testing.T, s Serving, p Plate) Made {
+func made(t *testing.T, s Serving, p SaucedFood) Made {
 	t.Helper()
 	m, err := Make(s, p, larder.Shelf)
 	if err != nil {
@@ -34,7 +34,7 @@ func made(t *testing.T, s Serving, p Plate) Made {
 	return m
 }
 
-var twenty = Plate{Surface: 20, Servings: 2}
+var twenty = SaucedFood{Surface: 20, Servings: 2}
 
 // Sucrose syrups at 20 °C: 60 % 58 mPa·s, 70 % 480 (tables after Reiser,
 // Sugar Technology 1995), within a tenth; hot ones far thinner.
@@ -148,7 +148,7 @@ func TestMassBalance(t *testing.T) {
 
 // Evenings that cooks have: amounts and minutes by which they can be told.
 func TestEvenings(t *testing.T) {
-	slurry := made(t, Serving{Sauce: Sauce{School: Thicken, Items: of(t, "soy-light", 60.0, "honey", 85.0, "garlic", 12.0, "water", 60.0)}}, Plate{Surface: 7.5, Servings: 2})
+	slurry := made(t, Serving{Sauce: Sauce{School: Thicken, Items: of(t, "soy-light", 60.0, "honey", 85.0, "garlic", 12.0, "water", 60.0)}}, SaucedFood{Surface: 7.5, Servings: 2})
 	if slurry.MadeG < 50 || slurry.MadeG > 90 || slurry.StarchG < 0.8 || slurry.StarchG > 4 || slurry.ReadyMin < 4 || slurry.ReadyMin > 9 {
 		t.Errorf("soy, honey and garlic for four drumsticks: %.0f g with %.1f g of starch in %.1f min", slurry.MadeG, slurry.StarchG, slurry.ReadyMin)
 	}
@@ -157,7 +157,7 @@ func TestEvenings(t *testing.T) {
 	if g := slurry.Eaten.SaltG; g < 1.5 || g > 4.5 {
 		t.Errorf("%.1f g of salt are eaten", g)
 	}
-	butter := made(t, Serving{Sauce: Sauce{School: Melt, Items: of(t, "butter", 57.0, "hot-sauce", 80.0), ClingsG: 4}}, Plate{Surface: 16, Servings: 4})
+	butter := made(t, Serving{Sauce: Sauce{School: Melt, Items: of(t, "butter", 57.0, "hot-sauce", 80.0), ClingsG: 4}}, SaucedFood{Surface: 16, Servings: 4})
 	if butter.MadeG < 50 || butter.MadeG > 90 || butter.ReadyMin > 4 || butter.Splits {
 		t.Errorf("butter with hot sauce for 20 wings: %.0f g in %.1f min, split %v", butter.MadeG, butter.ReadyMin, butter.Splits)
 	}
@@ -165,7 +165,7 @@ func TestEvenings(t *testing.T) {
 	if reduced.ReadyMin < 4 || reduced.ReadyMin > 10 {
 		t.Errorf("soy and honey at a hard boil take %.1f min, cooks 6 to 7", reduced.ReadyMin)
 	}
-	low := made(t, Serving{Sauce: Sauce{School: Reduce, Heat: "low", Items: of(t, "ketchup", 100.0, "vinegar", 30.0, "sugar-brown", 40.0, "water", 30.0), ClingsG: 12}}, Plate{Surface: 20, Servings: 4})
+	low := made(t, Serving{Sauce: Sauce{School: Reduce, Heat: "low", Items: of(t, "ketchup", 100.0, "vinegar", 30.0, "sugar-brown", 40.0, "water", 30.0), ClingsG: 12}}, SaucedFood{Surface: 20, Servings: 4})
 	if low.ReadyMin < 25 || low.ReadyMin > 60 {
 		t.Errorf("a low reduction takes %.0f min, cooks 35", low.ReadyMin)
 	}
@@ -187,7 +187,7 @@ func TestProperties(t *testing.T) {
 			s.Sauce.Items = append(s.Sauce.Items, larder.Item{Ingredient: pantry[r.IntN(len(pantry))].ID, G: 1 + 30*r.Float64()})
 		}
 		one := made(t, s, twenty)
-		two := made(t, s, Plate{Surface: 40, Servings: 4})
+		two := made(t, s, SaucedFood{Surface: 40, Servings: 4})
 		if s.Sauce.School != Thicken && !one.Never && !two.Never && math.Abs(two.MadeG/one.MadeG-2) > 0.02 || math.Abs(two.OnFoodG/one.OnFoodG-2) > 0.05 && !two.Never {
 			t.Errorf("%d %s: twice the meat takes %.1f and %.1f g", n, s.Sauce.School, one.MadeG, two.MadeG)
 		}

@@ -17,7 +17,7 @@ const (
 )
 
 // Ways it may come.
-var Ways = []Choice{{Toss, "Tossed, all of it", "tossed over"}, {Brush, "Brushed, thinner", "brushed on"},
+var Ways = []Option{{Toss, "Tossed, all of it", "tossed over"}, {Brush, "Brushed, thinner", "brushed on"},
 	{Up, "On one face, the other dry", "on one face of"}, {Beside, "Beside, to dip", "beside"}}
 
 // lays is how much of what clings in a bowl lies on a piece, by the way: a
@@ -89,8 +89,8 @@ func (s Serving) Check(find Find) error {
 	return c.Err()
 }
 
-// A Plate is what a sauce is for.
-type Plate struct {
+// A SaucedFood is what a sauce is for.
+type SaucedFood struct {
 	Surface  float64 // of all pieces, in 100 cm²
 	Servings int
 }
@@ -116,14 +116,14 @@ type Made struct {
 	SugarPct float64       `json:"sugarPct"` // of what is ready
 	WaterPct float64       `json:"waterPct"`
 	// SolidsPct is what is dissolved in it, sugar and salt.
-	SolidsPct float64  `json:"solidsPct"`
-	Allergens []string `json:"allergens"`
-	Cost      float64  `json:"cost"` // 0 where no price is known
-	ReadyMin  float64  `json:"readyMin"`
-	WaitMin   float64  `json:"waitMin"` // how long it is good for
-	SpoonG    float64  `json:"spoonG"`  // the water that loosens it then
-	Line      []Point  `json:"line"`
-	Moments   []Moment `json:"moments"`
+	SolidsPct float64    `json:"solidsPct"`
+	Allergens []string   `json:"allergens"`
+	Cost      float64    `json:"cost"` // 0 where no price is known
+	ReadyMin  float64    `json:"readyMin"`
+	WaitMin   float64    `json:"waitMin"` // how long it is good for
+	SpoonG    float64    `json:"spoonG"`  // the water that loosens it then
+	Line      []Point    `json:"line"`
+	Moments   []PanEvent `json:"moments"`
 	// OnMin is when the pan goes on, minutes before the food is out. It waits
 	// KeptMin for the food, or the food LateMin for it.
 	OnMin   float64 `json:"onMin"`
@@ -139,12 +139,12 @@ type Made struct {
 }
 
 // Make works a sauce out for a plate. The error is refuse.Fields.
-func Make(s Serving, p Plate, find Find) (Made, error) {
+func Make(s Serving, p SaucedFood, find Find) (Made, error) {
 	if err := s.Check(find); err != nil {
 		return Made{}, err
 	}
 	s = s.Whole()
-	m := Made{Items: []larder.Item{}, Allergens: []string{}, Line: []Point{}, Moments: []Moment{}, Band: [2]float64{nearLow * s.Sauce.ClingsG, nearHigh * s.Sauce.ClingsG}}
+	m := Made{Items: []larder.Item{}, Allergens: []string{}, Line: []Point{}, Moments: []PanEvent{}, Band: [2]float64{nearLow * s.Sauce.ClingsG, nearHigh * s.Sauce.ClingsG}}
 	in, err := s.Sauce.start(find, 1)
 	if err != nil || in.mass-in.pieces < 1 {
 		return m, err // nothing is in it yet

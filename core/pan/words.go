@@ -11,8 +11,8 @@ import (
 	"velocrustum/core/units"
 )
 
-// A Step is one thing to do at the hob, at a minute after the pan went on.
-type Step struct {
+// A HobStep is one thing to do at the hob, at a minute after the pan went on.
+type HobStep struct {
 	Minute float64 `json:"minute"`
 	Says   string  `json:"says"`
 }
@@ -22,10 +22,10 @@ type Told struct {
 	// Makes says how much, and what becomes of it.
 	Makes string `json:"makes"`
 	// Reads says how thick it is, by a spoon.
-	Reads    string   `json:"reads"`
-	Steps    []Step   `json:"steps"`
-	Waits    string   `json:"waits"`
-	Cautions []string `json:"cautions"`
+	Reads    string    `json:"reads"`
+	Steps    []HobStep `json:"steps"`
+	Waits    string    `json:"waits"`
+	Cautions []string  `json:"cautions"`
 }
 
 // Reads says how thick a sauce is that clings so, g/100 cm².
@@ -48,7 +48,7 @@ var chilled = map[string]bool{"egg": true, "mayonnaise": true, "yoghurt": true, 
 // Tell puts a sauce that was made into words.
 func (m Made) Tell(s Serving, find Find, h units.Household) Told {
 	s = s.Whole()
-	out := Told{Steps: []Step{}, Cautions: []string{}}
+	out := Told{Steps: []HobStep{}, Cautions: []string{}}
 	if m.MadeG == 0 {
 		out.Makes = "What is in it? Add what you have; amounts as you would say them."
 		return out
@@ -75,7 +75,7 @@ func (m Made) Tell(s Serving, find Find, h units.Household) Told {
 
 func (m Made) steps(out *Told, s Serving, find Find, h units.Household) {
 	say := func(minute float64, format string, args ...any) {
-		out.Steps = append(out.Steps, Step{minute, fmt.Sprintf(format, args...)})
+		out.Steps = append(out.Steps, HobStep{minute, fmt.Sprintf(format, args...)})
 	}
 	name := func(id string) string {
 		if i, err := find(id); err == nil {

@@ -150,7 +150,7 @@ func (w *Worked) after(p Pantry) error {
 	}
 	w.SaltFrom["finish"] = w.FinishG.SaltG
 	w.later = w.FinishG
-	plate := pan.Plate{Surface: w.Lot.Surface() + w.Lot.Beside, Servings: w.Servings()}
+	plate := pan.SaucedFood{Surface: w.Lot.Surface() + w.Lot.Beside, Servings: w.Servings()}
 	for _, s := range b.Sauces {
 		m, err := pan.Make(s, plate, p.Find)
 		if err != nil {

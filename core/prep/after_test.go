@@ -47,8 +47,8 @@ func TestWhatComesAfterIsCounted(t *testing.T) {
 	if all := work(whole); math.Abs(all.Sauces[0].OnFoodG-2*w.Sauces[0].OnFoodG) > 0.01*all.Sauces[0].OnFoodG {
 		t.Errorf("half takes %.1f g, all %.1f", w.Sauces[0].OnFoodG, all.Sauces[0].OnFoodG)
 	}
-	one, deep := w.Serve(2, Kept{})
-	none, fried := plain.Serve(2, Kept{})
+	one, deep := w.Serve(2, Losses{})
+	none, fried := plain.Serve(2, Losses{})
 	later := w.later.MassG / 2
 	if math.Abs(one.MassG-none.MassG-later) > 0.5 || math.Abs(deep.MassG-fried.MassG-later) > 0.5 {
 		t.Errorf("%.1f and %.1f g more on the plate, %.1f come after", one.MassG-none.MassG, deep.MassG-fried.MassG, later)

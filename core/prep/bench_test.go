@@ -203,7 +203,7 @@ func TestStationsStandInTheOrderOfTheHands(t *testing.T) {
 func TestThePlateHoldsWhatIsKept(t *testing.T) {
 	b := Bench{Coating: Coating{Oil: "mist", Passes: 2}}
 	w := worked(t, "fish-strip", 36, 10, "three-bowl-crumb", b)
-	kept := Kept{MassLossPct: 10}
+	kept := Losses{MassLossPct: 10}
 	one, deep := w.Serve(2, kept)
 	four, _ := w.Serve(4, kept)
 	near(t, "half a serving", four.Kcal, one.Kcal/2, 1e-9)
@@ -213,8 +213,8 @@ func TestThePlateHoldsWhatIsKept(t *testing.T) {
 		t.Errorf("basket %+v, deep-fried %+v", one, deep)
 	}
 	wings := worked(t, "chicken-wing-flat", 42, 10, "bare", Bench{})
-	lean, _ := wings.Serve(2, Kept{FatRenderedPct: 90})
-	fat, _ := wings.Serve(2, Kept{})
+	lean, _ := wings.Serve(2, Losses{FatRenderedPct: 90})
+	fat, _ := wings.Serve(2, Losses{})
 	if lean.FatG >= fat.FatG {
 		t.Error("rendered fat is still on the plate")
 	}
@@ -302,7 +302,7 @@ func TestCutsAreMadeIntoOthers(t *testing.T) {
 			}
 		}
 	}
-	d := Dish{Bench: &Bench{Cutting: &Cutting{As: "chicken-wing-stuffed"}}}
+	d := BenchDish{Bench: &Bench{Cutting: &Cutting{As: "chicken-wing-stuffed"}}}
 	d.Load = load.Pieces{Cut: "chicken-wing-whole", Pieces: 9, PieceMassG: 95}
 	d.Program = load.Program{Stages: []load.Stage{{AirC: 185, Minutes: 24}}}
 	ready, w, err := shelf.Ready(d)
@@ -313,7 +313,7 @@ func TestCutsAreMadeIntoOthers(t *testing.T) {
 	if why := says[0].Why; ready.Load.Pieces != 9 || !strings.Contains(why, "9 drumettes, 393 g, set aside") || !strings.Contains(why, "1 ½ tbsp for each, 198 g in all") {
 		t.Errorf("%d stuffed wings: %q", ready.Load.Pieces, why)
 	}
-	fish := Dish{Bench: &Bench{Cutting: &Cutting{Scored: true}}}
+	fish := BenchDish{Bench: &Bench{Cutting: &Cutting{Scored: true}}}
 	fish.Load, fish.Program = load.Pieces{Cut: "fish-whole", Pieces: 1, PieceMassG: 340}, d.Program
 	scored, _, err := shelf.Ready(fish)
 	if err != nil || scored.Load.ThicknessMm == nil || *scored.Load.ThicknessMm >= 1000*cutOf(t, "fish-whole").Piece(340, 0).Thickness {

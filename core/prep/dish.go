@@ -8,10 +8,10 @@ import (
 	"velocrustum/core/refuse"
 )
 
-// A Dish is the pieces as they were bought, the coat that was chosen, and what
+// A BenchDish is the pieces as they were bought, the coat that was chosen, and what
 // is done to them on the bench. What the basket gets follows from all three,
 // each time anew, and is never written back.
-type Dish struct {
+type BenchDish struct {
 	load.Dish
 	Bench *Bench // nil leaves all as it was bought
 }
@@ -19,7 +19,7 @@ type Dish struct {
 // Ready returns a dish as it goes into the basket, and the bench worked out,
 // nil where there is none. The error is refuse.Fields, those of the bench
 // under its name.
-func (p Pantry) Ready(d Dish) (load.Dish, *Worked, error) {
+func (p Pantry) Ready(d BenchDish) (load.Dish, *Worked, error) {
 	out := d.Dish
 	out.Larder = p
 	if d.Bench == nil {

@@ -11,9 +11,9 @@ import (
 	"velocrustum/core/verdict"
 )
 
-// A Weighed is a station with what it does to the cook, and the load and coat
+// A WeighedStation is a station with what it does to the cook, and the load and coat
 // without it.
-type Weighed struct {
+type WeighedStation struct {
 	Station
 	Does string
 	Load load.Pieces
@@ -27,7 +27,7 @@ type Forecast struct {
 	Load    load.Pieces
 	Coat    load.Covering
 	Makings []Making // of the cut as it came
-	Weighed []Weighed
+	Weighed []WeighedStation
 	Answer  verdict.Answer // of the first basket
 	// EnergyWh is that of all baskets, and OvenWh and PanWh that of others.
 	EnergyWh, OvenWh, PanWh float64
@@ -45,7 +45,7 @@ const (
 // Forecast works the bench of a dish out and simulates its first basket, with
 // every step and without each. The error is refuse.Fields, those of the bench
 // under its name, or the context's.
-func (p Pantry) Forecast(ctx context.Context, d Dish, h units.Household) (Forecast, error) {
+func (p Pantry) Forecast(ctx context.Context, d BenchDish, h units.Household) (Forecast, error) {
 	f := Forecast{Makings: Makings(d.Load.Cut)}
 	ready, w, err := p.Ready(d)
 	if err != nil {
@@ -66,7 +66,7 @@ func (p Pantry) Forecast(ctx context.Context, d Dish, h units.Household) (Foreca
 		sugar = d.Coat.SugarPct
 	}
 	for _, st := range w.Words(p, h) {
-		step := Weighed{Station: st, Load: f.Load, Coat: f.Coat, Does: "Nothing that the basket feels."}
+		step := WeighedStation{Station: st, Load: f.Load, Coat: f.Coat, Does: "Nothing that the basket feels."}
 		switch {
 		case st.Headline == nothingYet:
 			step.Does = ""
@@ -91,7 +91,7 @@ func (p Pantry) Forecast(ctx context.Context, d Dish, h units.Household) (Foreca
 		f.Weighed = append(f.Weighed, step)
 	}
 	end := f.Answer.End
-	kept := Kept{MassLossPct: end.MassLossPct}
+	kept := Losses{MassLossPct: end.MassLossPct}
 	if fat := end.FatRenderedPct; fat != nil {
 		kept.FatRenderedPct = *fat
 	}
@@ -103,7 +103,7 @@ func (p Pantry) Forecast(ctx context.Context, d Dish, h units.Household) (Foreca
 
 // skip takes out of a step's load and coat what the step puts in. A rack is
 // skipped for paper, paper for nothing.
-func (f *Forecast) skip(s *Weighed, sugarBefore float64) {
+func (f *Forecast) skip(s *WeighedStation, sugarBefore float64) {
 	switch s.ID {
 	case "dry":
 		wet := Drying{School: "wet"}.SurfaceWater()

@@ -21,8 +21,8 @@ func plateOf(t Totals, servings float64) Plate {
 		CarbG: t.CarbG / servings, FatG: t.FatG / servings, ProteinG: t.ProteinG / servings, SaltG: t.SaltG / servings}
 }
 
-// Kept is what the cook did to the food, from the engine.
-type Kept struct {
+// Losses is what the cook did to the food, from the engine.
+type Losses struct {
 	MassLossPct    float64
 	FatRenderedPct float64 // of the skin's, wrap's or sliced fat: melted, of which a part leaves
 }
@@ -30,7 +30,7 @@ type Kept struct {
 // Serve returns a serving as it comes from the basket, from what is kept and
 // not from what was mixed, and beside it the same dish deep-fried. What is
 // added goes into the basket, what comes later on top of it.
-func Serve(lot Lot, coat Coated, added, later Totals, servings float64, kept Kept) (here, deep Plate) {
+func Serve(lot Lot, coat Coated, added, later Totals, servings float64, kept Losses) (here, deep Plate) {
 	var t Totals
 	cut, piece, massG, fried := lot.Cut, lot.Piece, lot.MassG(), coat.Coat.Fried
 	skin := 0.0

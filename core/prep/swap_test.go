@@ -180,7 +180,7 @@ func TestPiecesFromAWhole(t *testing.T) {
 // What the basket gets follows from what was bought and what is done to it,
 // and asking twice is asking once.
 func TestADishFollowsFromWhatWasBought(t *testing.T) {
-	d := Dish{Dish: load.Dish{Request: load.Request{
+	d := BenchDish{Dish: load.Dish{Request: load.Request{
 		Load:    load.Pieces{Cut: "chicken-wing-flat", Pieces: 12, PieceMassG: 42, Surface: "wet"},
 		Coat:    &load.Covering{ID: "bare", OilG: 9, SugarPct: 1},
 		Program: load.Program{Stages: []load.Stage{{AirC: 190, Minutes: 20}}},

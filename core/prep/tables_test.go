@@ -31,7 +31,7 @@ func TestThePlateAgreesWithFoodTables(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		kept := Kept{MassLossPct: a.End.MassLossPct}
+		kept := Losses{MassLossPct: a.End.MassLossPct}
 		if f := a.End.FatRenderedPct; f != nil {
 			kept.FatRenderedPct = *f
 		}

@@ -7,19 +7,19 @@ import (
 	"velocrustum/core/units"
 )
 
-// A Task is one thing to do on the bench, in the order of the hands, with what
+// A BenchTask is one thing to do on the bench, in the order of the hands, with what
 // it waits for afterwards.
-type Task struct {
+type BenchTask struct {
 	ID    string // cut, dry, salt, marinade, coat
 	Says  string
 	Hands float64 // minutes of one pair
 	// Wait is how long it then stands, minutes; none where Most is 0.
-	Wait Wait
+	Wait BenchWait
 }
 
-// Wait is an elastic time, minutes: what it must have, what is best, and what
+// BenchWait is an elastic time, minutes: what it must have, what is best, and what
 // it stands. Place is where.
-type Wait struct {
+type BenchWait struct {
 	Least, Best, Most float64
 	Place             string // fridge, board
 	Says              string
@@ -42,24 +42,26 @@ const (
 )
 
 // Tasks are what a worked bench asks of hands and of the clock.
-func (w *Worked) Tasks(p Pantry, h units.Household) []Task {
+func (w *Worked) Tasks(p Pantry, h units.Household) []BenchTask {
 	b, n := &w.Bench, float64(w.Lot.Pieces)
 	hands := func(base, each float64) float64 { return math.Min(longestHands, math.Round(2*(base+each*n))/2) }
 	count := fmt.Sprintf("%s %s", units.Count(w.Lot.Pieces), plural(w.Lot.Pieces, w.Lot.Cut.Name, w.Lot.Cut.Plural))
-	var out []Task
-	add := func(id, says string, minutes float64, wait Wait) { out = append(out, Task{id, says, minutes, wait}) }
+	var out []BenchTask
+	add := func(id, says string, minutes float64, wait BenchWait) {
+		out = append(out, BenchTask{id, says, minutes, wait})
+	}
 	if c := b.Cutting; c != nil && (c.As != "" || c.WholeG > 0 || c.Scored) {
-		add("cut", fmt.Sprintf("Cut %s", count), hands(cutMin, cutEach), Wait{})
+		add("cut", fmt.Sprintf("Cut %s", count), hands(cutMin, cutEach), BenchWait{})
 	}
 	dry := b.Drying
 	if dry.School == "" {
 		dry = asIs(w.Lot.Wet)
 	}
 	if dry.School != "wet" {
-		wait := Wait{}
+		wait := BenchWait{}
 		if b.Drying.School == "rack" && dry.Hours > 0 {
 			best := dry.Hours * 60
-			wait = Wait{leastShare * best, best, math.Max(best, dayMin), "fridge", "on the rack"}
+			wait = BenchWait{leastShare * best, best, math.Max(best, dayMin), "fridge", "on the rack"}
 		}
 		// Salt goes on before the rack, so that both have the same hours.
 		says := "Wipe " + count
@@ -70,7 +72,7 @@ func (w *Worked) Tasks(p Pantry, h units.Household) []Task {
 	}
 	if s := b.Salting; s != nil && (w.Brine != nil || w.RubG >= tooLittle) {
 		best := s.Hours * 60
-		wait := Wait{math.Min(best, leastSalted), best, math.Max(best, dayMin), "fridge", "in salt"}
+		wait := BenchWait{math.Min(best, leastSalted), best, math.Max(best, dayMin), "fridge", "in salt"}
 		switch {
 		case w.Brine != nil:
 			wait.Least, wait.Most, wait.Says = best/2, 1.5*best, "in the brine"
@@ -83,16 +85,16 @@ func (w *Worked) Tasks(p Pantry, h units.Household) []Task {
 	}
 	if m := w.Marinaded; m != nil {
 		best := m.Hours * 60
-		wait := Wait{math.Min(best, m.Reach.Least*60), best, math.Max(best, m.Reach.Most*60), "fridge", "in the marinade"}
+		wait := BenchWait{math.Min(best, m.Reach.Least*60), best, math.Max(best, m.Reach.Most*60), "fridge", "in the marinade"}
 		add("marinade", fmt.Sprintf("Mix the marinade, %s in", count), hands(mixMin, mixEach), wait)
 	}
 	layers := len(w.Coated.Coat.Layers)
 	switch {
 	case layers > 0:
 		best := w.Coated.RestMin
-		wait := Wait{math.Min(best, w.Coated.Coat.RestMin), best, math.Max(best, restsMost), "none", "rest in their coat"}
+		wait := BenchWait{math.Min(best, w.Coated.Coat.RestMin), best, math.Max(best, restsMost), "none", "rest in their coat"}
 		if best == 0 {
-			wait = Wait{}
+			wait = BenchWait{}
 		}
 		says := fmt.Sprintf("Coat %s: %s", count, w.Coated.Coat.Name)
 		if w.Coated.OilG > 0 {
@@ -100,7 +102,7 @@ func (w *Worked) Tasks(p Pantry, h units.Household) []Task {
 		}
 		add("coat", says, hands(coatMin, coatEach*float64(layers)), wait)
 	case w.Coated.OilG > 0:
-		add("coat", fmt.Sprintf("Oil %s with %s", count, h.Grams(w.Coated.OilG)), hands(oilMin, oilEach), Wait{})
+		add("coat", fmt.Sprintf("Oil %s with %s", count, h.Grams(w.Coated.OilG)), hands(oilMin, oilEach), BenchWait{})
 	}
 	return out
 }

@@ -13,13 +13,13 @@ import (
 // on the bench asks for nothing.
 func TestTasksOfABench(t *testing.T) {
 	p := NewPantry(nil)
-	tasks := func(pieces int, coat string, b Bench) (out map[string]Task, order []string) {
+	tasks := func(pieces int, coat string, b Bench) (out map[string]BenchTask, order []string) {
 		t.Helper()
 		w, err := p.Work(LotOf(cutOf(t, "chicken-drumstick"), 112, 0, pieces), coatOf(t, coat), 6, b)
 		if err != nil {
 			t.Fatal(err)
 		}
-		out = map[string]Task{}
+		out = map[string]BenchTask{}
 		for _, task := range w.Tasks(p, units.Household{}) {
 			out[task.ID] = task
 			order = append(order, task.ID)

@@ -325,7 +325,7 @@ func (w *Worked) Cost(p Pantry, energyWh float64) (cost float64, known bool) {
 }
 
 // Serve returns a serving of the worked bench, and the same deep-fried.
-func (w *Worked) Serve(servings int, kept Kept) (here, deep Plate) {
+func (w *Worked) Serve(servings int, kept Losses) (here, deep Plate) {
 	added := w.added
 	added.SaltG += w.SaltFrom["salt"] + w.SaltFrom["marinade"]
 	return Serve(w.Lot, w.Coated, added, w.later, float64(max(1, servings)), kept)

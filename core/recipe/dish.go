@@ -32,7 +32,7 @@ func (r *reader) dish() {
 		r.out.Load.ThicknessMm = &r.thickMm
 	}
 	bench := prep.Bench{Servings: min(20, r.out.Servings), Drying: prep.Drying{School: "wipe"}}
-	var sauces []sauce
+	var sauces []sauceLines
 	marinade := []larder.Item{}
 	coat, coatG := map[string]bool{}, []larder.Item{}
 	oilG := 0.0
@@ -57,10 +57,10 @@ func (r *reader) dish() {
 		case AsMarinade:
 			marinade = add(marinade, l)
 		case AsSauce:
-			i := slices.IndexFunc(sauces, func(s sauce) bool { return s.group == l.Group })
+			i := slices.IndexFunc(sauces, func(s sauceLines) bool { return s.group == l.Group })
 			if i < 0 {
 				i = len(sauces)
-				sauces = append(sauces, sauce{group: l.Group})
+				sauces = append(sauces, sauceLines{group: l.Group})
 			}
 			sauces[i].items = add(sauces[i].items, l)
 		case AsFinish:
@@ -105,15 +105,15 @@ func (r *reader) dish() {
 	}
 }
 
-// sauce is what stands under one heading.
-type sauce struct {
+// sauceLines is what stands under one heading.
+type sauceLines struct {
 	group string
 	items []larder.Item
 }
 
 // serving is a sauce under its heading's name; of several each has its share of
 // the pieces.
-func (s sauce) serving(of int) pan.Serving {
+func (s sauceLines) serving(of int) pan.Serving {
 	out := pan.Serving{Name: "Sauce", Sauce: pan.Sauce{School: pan.Reduce, Items: s.items}}
 	name := s.group
 	for _, before := range []string{"for the ", "for "} {

@@ -26,7 +26,7 @@ func read(t *testing.T, text Text, fixes ...Fix) Understood {
 		}
 	}
 	if got.Load != nil { // what is understood can be cooked
-		d := prep.Dish{Dish: load.Dish{Request: load.Request{Load: *got.Load, Coat: got.Coat, Program: load.Program{Stages: []load.Stage{{AirC: 190, Minutes: 18}}}}}, Bench: got.Bench}
+		d := prep.BenchDish{Dish: load.Dish{Request: load.Request{Load: *got.Load, Coat: got.Coat, Program: load.Program{Stages: []load.Stage{{AirC: 190, Minutes: 18}}}}}, Bench: got.Bench}
 		if _, _, err := prep.NewPantry(nil).Ready(d); err != nil {
 			t.Errorf("%s: %v", got.Name, err)
 		}
@@ -227,7 +227,7 @@ func TestWhatIsUnknownIsOffered(t *testing.T) {
 // care of.
 func TestADishIsWritten(t *testing.T) {
 	p := prep.NewPantry(nil)
-	d := prep.Dish{Dish: load.Dish{Request: load.Request{Load: load.Pieces{Cut: "pork-loin-cutlet", Pieces: 2, PieceMassG: 150, Surface: "wiped"}, Coat: &load.Covering{ID: "oil-rub", OilG: 5},
+	d := prep.BenchDish{Dish: load.Dish{Request: load.Request{Load: load.Pieces{Cut: "pork-loin-cutlet", Pieces: 2, PieceMassG: 150, Surface: "wiped"}, Coat: &load.Covering{ID: "oil-rub", OilG: 5},
 		Program: load.Program{PreheatMin: 4, Stages: []load.Stage{{AirC: 190, Minutes: 12}}, Turns: []load.Turn{{AtMin: 6, Kind: load.Flip}}}}},
 		Bench: &prep.Bench{Servings: 2, Drying: prep.Drying{School: "wipe"}, Marinade: &prep.Marinade{Items: []prep.Item{{Ingredient: "mustard", G: 15}}, Hours: 2}, Finish: []prep.Item{{Ingredient: "salt-flake", G: 1}},
 			Sauces: []pan.Serving{{Name: "Cold dip", How: pan.Beside, Sauce: pan.Sauce{School: pan.Mix, Items: []prep.Item{{Ingredient: "mayonnaise", G: 40}}}}}}}
@@ -261,7 +261,7 @@ func TestADishIsWritten(t *testing.T) {
 func TestADishOfSeveralPartsIsWritten(t *testing.T) {
 	p := prep.NewPantry(nil)
 	pieces := load.Pieces{Cut: "chicken-drumette", Pieces: 4, PieceMassG: 45, Surface: "wiped"}
-	d := prep.Dish{Dish: load.Dish{Request: load.Request{Load: pieces, Coat: &load.Covering{ID: "bare"}, Groups: []load.Group{{Name: "mustard ones", Load: pieces}},
+	d := prep.BenchDish{Dish: load.Dish{Request: load.Request{Load: pieces, Coat: &load.Covering{ID: "bare"}, Groups: []load.Group{{Name: "mustard ones", Load: pieces}},
 		Program: load.Program{Stages: []load.Stage{{AirC: 190, Minutes: 18}, {AirC: 190, Minutes: 3, Rest: true}, {AirC: 200, Minutes: 4}},
 			Turns: []load.Turn{{AtMin: 9, Kind: load.Shake}, {AtMin: 22, Kind: load.BrushOn, Group: 1, Brush: &load.Brush{G: 8, Parts: []food.Mixed{{Ingredient: "mustard", Share: 1}, {Ingredient: "honey", Share: 1}}}}}}}},
 		Bench: &prep.Bench{Servings: 2}}
@@ -368,7 +368,7 @@ func TestAllergensFollowWhatIsInIt(t *testing.T) {
 	} {
 		got := read(t, Text{Name: "x", Ingredients: lines(c.lines...), Steps: []string{"Dip in the egg or milk, then coat in the rest.", "Air fry at 190 °C for 12 minutes."}})
 		p := prep.NewPantry(nil)
-		d := prep.Dish{Dish: load.Dish{Request: load.Request{Load: *got.Load, Coat: got.Coat, Program: load.Program{Stages: []load.Stage{{AirC: 190, Minutes: 18}}}}}, Bench: got.Bench}
+		d := prep.BenchDish{Dish: load.Dish{Request: load.Request{Load: *got.Load, Coat: got.Coat, Program: load.Program{Stages: []load.Stage{{AirC: 190, Minutes: 18}}}}}, Bench: got.Bench}
 		f, err := p.Forecast(t.Context(), d, units.Household{})
 		if err != nil {
 			t.Fatal(err)

@@ -24,22 +24,22 @@ type Recipe struct {
 	Name        string
 	Servings    int
 	Ingredients []string
-	Steps       []Step
+	Steps       []Instruction
 	PrepMin     float64 // of hands and waits, before the basket
 	CookMin     float64
 	Plate       prep.Plate // a serving
 	Cautions    []string
 }
 
-// Step is one of it, and how long it takes; 0 where that is not said.
-type Step struct {
+// Instruction is one of it, and how long it takes; 0 where that is not said.
+type Instruction struct {
 	Says    string
 	Minutes float64
 }
 
 // Write puts a dish into words, by what its bench and its forecast say; with
 // baskets it goes in by those, one after another or in two fryers.
-func Write(name string, d prep.Dish, dealt []baskets.Basketful, f prep.Forecast, p prep.Pantry, h units.Household) (Recipe, error) {
+func Write(name string, d prep.BenchDish, dealt []baskets.Basketful, f prep.Forecast, p prep.Pantry, h units.Household) (Recipe, error) {
 	cut, err := food.FindCut(f.Load.Cut)
 	if err != nil {
 		return Recipe{}, err
@@ -86,7 +86,7 @@ func Write(name string, d prep.Dish, dealt []baskets.Basketful, f prep.Forecast,
 		if t.Wait.Most > 0 {
 			says += " " + waits(t.Wait)
 		}
-		out.Steps = append(out.Steps, Step{says, t.Hands + t.Wait.Best})
+		out.Steps = append(out.Steps, Instruction{says, t.Hands + t.Wait.Best})
 		out.PrepMin += t.Hands + t.Wait.Best
 	}
 	out.fry(cut, d, dealt, p, h)
@@ -102,13 +102,13 @@ func Write(name string, d prep.Dish, dealt []baskets.Basketful, f prep.Forecast,
 		}
 		how := map[string]string{pan.Toss: "toss " + whom + " in it", pan.Brush: "brush it on", pan.Up: "spoon it over one face", pan.Beside: "serve it beside"}[s.Whole().How]
 		if !s.Whole().Sauce.Hot() {
-			out.Steps = append(out.Steps, Step{Says: fmt.Sprintf("Stir %s together; %s.", name, how)})
+			out.Steps = append(out.Steps, Instruction{Says: fmt.Sprintf("Stir %s together; %s.", name, how)})
 			continue
 		}
-		out.Steps = append(out.Steps, Step{fmt.Sprintf("Put %s on the hob in time to be ready with the basket, about %s; %s.", name, units.Minutes(ready), how), ready})
+		out.Steps = append(out.Steps, Instruction{fmt.Sprintf("Put %s on the hob in time to be ready with the basket, about %s; %s.", name, units.Minutes(ready), how), ready})
 	}
 	if names := finishing(f.Bench, p); names != "" {
-		out.Steps = append(out.Steps, Step{Says: "Finish with " + names + "."})
+		out.Steps = append(out.Steps, Instruction{Says: "Finish with " + names + "."})
 	}
 	out.Cautions = []string{
 		fmt.Sprintf("Times are a forecast for one fryer. Check with a thermometer: %s in the coldest spot%s. Local rules come first.", h.Degrees(f.Answer.Rule.CoreC), rest(f.Answer.Rule)),
@@ -134,7 +134,7 @@ func rest(r verdict.Rule) string {
 }
 
 // waits says how long something is left, and where.
-func waits(w prep.Wait) string {
+func waits(w prep.BenchWait) string {
 	long := units.Minutes(math.Round(w.Best))
 	if w.Best >= 120 {
 		long = fmt.Sprintf("%g h", math.Round(w.Best/6)/10)
@@ -149,9 +149,9 @@ func waits(w prep.Wait) string {
 }
 
 // fry says how the fryer is run.
-func (out *Recipe) fry(cut food.Cut, d prep.Dish, dealt []baskets.Basketful, p prep.Pantry, h units.Household) {
+func (out *Recipe) fry(cut food.Cut, d prep.BenchDish, dealt []baskets.Basketful, p prep.Pantry, h units.Household) {
 	if d.Program.PreheatMin > 0 {
-		out.Steps = append(out.Steps, Step{fmt.Sprintf("Heat the empty air fryer to %s.", h.Degrees(d.Program.Stages[0].AirC)), d.Program.PreheatMin})
+		out.Steps = append(out.Steps, Instruction{fmt.Sprintf("Heat the empty air fryer to %s.", h.Degrees(d.Program.Stages[0].AirC)), d.Program.PreheatMin})
 	}
 	lay := "the " + plural(cut, d.Load.Pieces)
 	if len(d.Groups) > 0 {
@@ -169,7 +169,7 @@ func (out *Recipe) fry(cut food.Cut, d prep.Dish, dealt []baskets.Basketful, p p
 				what = fmt.Sprintf("In the second fryer, %d %s: ", b.Pieces, plural(cut, b.Pieces))
 			}
 		}
-		out.Steps = append(out.Steps, Step{what + runs(b.Program, d.Groups, p, h), b.Program.Minutes()})
+		out.Steps = append(out.Steps, Instruction{what + runs(b.Program, d.Groups, p, h), b.Program.Minutes()})
 		last = math.Max(last, b.EndMin)
 	}
 	out.CookMin = d.Program.PreheatMin + last

@@ -34,20 +34,20 @@ const potMin = 4.0
 // most is how many baskets are remembered.
 const most = 2000
 
-// a basket is some pieces of a dish.
-type basket struct {
+// a dealtBasket is some pieces of a dish.
+type dealtBasket struct {
 	dish   int
 	number int // 1 is the first
 	pieces int
 }
 
-// a course is a dish made ready for the sheet.
-type course struct {
-	Dish
+// a readyDish is a dish made ready for the sheet.
+type readyDish struct {
+	SupperDish
 	name    string
 	ready   load.Dish
-	tasks   []prep.Task
-	baskets []basket
+	tasks   []prep.BenchTask
+	baskets []dealtBasket
 	sauced  bool // something goes on before the table
 	sauces  []string
 	worked  *prep.Worked
@@ -55,11 +55,11 @@ type course struct {
 }
 
 // prepare works the benches out and says which baskets there are.
-func (k *Kitchen) prepare(s *Supper, said []Dish) ([]course, error) {
-	var out []course
+func (k *Kitchen) prepare(s *Supper, said []SupperDish) ([]readyDish, error) {
+	var out []readyDish
 	total := 0
 	for i, d := range s.Dishes {
-		at := fmt.Sprintf("dishes[%d].request.", slices.IndexFunc(said, func(o Dish) bool { return o.ID == d.ID }))
+		at := fmt.Sprintf("dishes[%d].request.", slices.IndexFunc(said, func(o SupperDish) bool { return o.ID == d.ID }))
 		q := d.Request
 		q.Fryer = s.fryer(d.FryerID)
 		q.Units, q.Larder = k.Units, k.Pantry
@@ -67,11 +67,11 @@ func (k *Kitchen) prepare(s *Supper, said []Dish) ([]course, error) {
 		if bench == nil {
 			bench = &prep.Bench{}
 		}
-		ready, w, err := k.Pantry.Ready(prep.Dish{Dish: load.Dish{Request: q, PerBasket: d.PerBasket}, Bench: bench})
+		ready, w, err := k.Pantry.Ready(prep.BenchDish{Dish: load.Dish{Request: q, PerBasket: d.PerBasket}, Bench: bench})
 		if err != nil {
 			return nil, refuse.Under(at, err)
 		}
-		c := course{Dish: d, field: at, name: d.Name, ready: ready, tasks: w.Tasks(k.Pantry, k.Units), sauced: d.SauceID != "" && d.How != pan.Beside, worked: w}
+		c := readyDish{SupperDish: d, field: at, name: d.Name, ready: ready, tasks: w.Tasks(k.Pantry, k.Units), sauced: d.SauceID != "" && d.How != pan.Beside, worked: w}
 		if d.SauceID != "" {
 			c.sauces = append(c.sauces, d.SauceID)
 		}
@@ -80,7 +80,7 @@ func (k *Kitchen) prepare(s *Supper, said []Dish) ([]course, error) {
 				continue
 			}
 			of := bench.Sauces[n].Whole()
-			a := Sauce{ID: fmt.Sprintf("%s-sauce%d", d.ID, n+1), Name: of.Name, HandsMin: potMin, SimmerMin: round(math.Ceil(2*m.ReadyMin) / 2), HoldsMin: m.WaitMin}
+			a := SupperSauce{ID: fmt.Sprintf("%s-sauce%d", d.ID, n+1), Name: of.Name, HandsMin: potMin, SimmerMin: round(math.Ceil(2*m.ReadyMin) / 2), HoldsMin: m.WaitMin}
 			s.Sauces, c.sauces = append(s.Sauces, a), append(c.sauces, a.ID)
 			if of.How != pan.Beside && !c.sauced {
 				c.sauced, c.How = true, of.How
@@ -104,7 +104,7 @@ func (k *Kitchen) prepare(s *Supper, said []Dish) ([]course, error) {
 			per = ready.Load.Pieces // kinds in one basket stay together
 		}
 		for left := ready.Load.Pieces; left > 0; left -= per {
-			c.baskets = append(c.baskets, basket{i, len(c.baskets) + 1, min(per, left)})
+			c.baskets = append(c.baskets, dealtBasket{i, len(c.baskets) + 1, min(per, left)})
 		}
 		total += len(c.baskets)
 		out = append(out, c)
@@ -133,7 +133,7 @@ const hotStep = 20.0
 
 // fry answers for a basket in a fryer, from cold or after another basket whose
 // last air was so hot.
-func (k *Kitchen) fry(ctx context.Context, s *Supper, c *course, b basket, fryer string, after float64) (*baskets.Fried, error) {
+func (k *Kitchen) fry(ctx context.Context, s *Supper, c *readyDish, b dealtBasket, fryer string, after float64) (*baskets.Fried, error) {
 	q := c.ready.Share(b.pieces)
 	q.Fryer = s.fryer(fryer)
 	if after > 0 {
@@ -172,13 +172,13 @@ func (k *Kitchen) fry(ctx context.Context, s *Supper, c *course, b basket, fryer
 }
 
 // lastAir is what a dish leaves its fryer at.
-func (c *course) lastAir() float64 {
+func (c *readyDish) lastAir() float64 {
 	st := c.ready.Program.Stages
 	return st[len(st)-1].AirC
 }
 
 // ahead fries all that any order could ask for, on all cores.
-func (k *Kitchen) ahead(ctx context.Context, s *Supper, all []course, where [][]string) error {
+func (k *Kitchen) ahead(ctx context.Context, s *Supper, all []readyDish, where [][]string) error {
 	var g errgroup.Group
 	for i := range all {
 		c := &all[i]

@@ -10,7 +10,7 @@ import (
 const finishMin = 1.0
 
 // sprinkled names what goes on by hand afterwards.
-func (d *course) sprinkled(k *Kitchen) string {
+func (d *readyDish) sprinkled(k *Kitchen) string {
 	var names []string
 	for _, m := range d.worked.Bench.Mixes {
 		names = append(names, m.Name)
@@ -24,7 +24,7 @@ func (d *course) sprinkled(k *Kitchen) string {
 }
 
 // basketName is a dish, and which basket of it where it has several.
-func (p *planner) basketName(d *course, number int) string {
+func (p *planner) basketName(d *readyDish, number int) string {
 	if len(d.baskets) < 2 {
 		return d.name
 	}
@@ -51,7 +51,7 @@ func (p *planner) dress(limit float64) {
 }
 
 // dressings names what a dish is dressed with.
-func (p *planner) dressings(d *course) string {
+func (p *planner) dressings(d *readyDish) string {
 	var names []string
 	for _, a := range p.s.Sauces {
 		if slices.Contains(d.sauces, a.ID) {
@@ -61,7 +61,7 @@ func (p *planner) dressings(d *course) string {
 	return strings.Join(names, " and ")
 }
 
-func (a Sauce) called() string {
+func (a SupperSauce) called() string {
 	if a.Name != "" {
 		return a.Name
 	}

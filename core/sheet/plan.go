@@ -27,8 +27,8 @@ const (
 	flashFrom = 5.0
 )
 
-// A choice is one way of running an evening.
-type choice struct {
+// A arrangement is one way of running an evening.
+type arrangement struct {
 	order  []int    // of the dishes in the fryers
 	fryers []string // by dish
 	flash  []bool   // by dish
@@ -39,7 +39,7 @@ type choice struct {
 
 // planned is an evening by a choice, by minutes from the table.
 type planned struct {
-	choice
+	arrangement
 	tasks  []timed
 	fried  map[[2]int]*baskets.Fried // by dish and basket
 	plates []plated
@@ -71,8 +71,8 @@ type plated struct {
 type planner struct {
 	k      *Kitchen
 	s      *Supper
-	all    []course
-	c      choice
+	all    []readyDish
+	c      arrangement
 	rooms  rooms
 	out    planned
 	serve  time.Time
@@ -83,9 +83,9 @@ type planner struct {
 func (p *planner) minutes(t time.Time) float64 { return t.Sub(p.serve).Minutes() }
 
 // plan works an evening back by a choice.
-func (k *Kitchen) plan(ctx context.Context, s *Supper, all []course, c choice, serve time.Time) (*planned, error) {
+func (k *Kitchen) plan(ctx context.Context, s *Supper, all []readyDish, c arrangement, serve time.Time) (*planned, error) {
 	p := &planner{k: k, s: s, all: all, c: c, serve: serve, limits: map[string]float64{}, backIn: map[string]float64{}}
-	p.out = planned{choice: c, fried: map[[2]int]*baskets.Fried{}}
+	p.out = planned{arrangement: c, fried: map[[2]int]*baskets.Fried{}}
 	for i := range all {
 		p.out.ids = append(p.out.ids, all[i].ID)
 	}
@@ -141,7 +141,7 @@ func (p *planner) put(b block, limit float64) float64 {
 // fry places the baskets of each fryer, the last one first.
 func (p *planner) fry(ctx context.Context) error {
 	for _, f := range p.s.Fryers {
-		var seq []basket
+		var seq []dealtBasket
 		for _, d := range p.c.order {
 			if p.c.fryers[d] == f.ID {
 				seq = append(seq, p.all[d].baskets...)
@@ -201,7 +201,7 @@ func (p *planner) flashes(fryer string) float64 {
 }
 
 // basket is the block of one: heating, in, running with its turns, out.
-func (p *planner) basket(d *course, b basket, fryer string, f *baskets.Fried) block {
+func (p *planner) basket(d *readyDish, b dealtBasket, fryer string, f *baskets.Fried) block {
 	id := func(what string) TaskID { return TaskOfBasket(d.ID, b.number, what) }
 	name := p.basketName(d, b.number)
 	run := f.Program.Minutes()

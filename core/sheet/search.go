@@ -75,7 +75,7 @@ func (k *Kitchen) Lead(ctx context.Context, in Supper) (Sheet, []Led, error) {
 }
 
 // led is what each basket of an evening is run by.
-func (c *candidate) led(s *Supper, all []course) (out []Led) {
+func (c *candidate) led(s *Supper, all []readyDish) (out []Led) {
 	for _, p := range c.plates {
 		d := &all[p.dish]
 		q := d.ready.Share(p.pieces)
@@ -110,7 +110,7 @@ func (a *candidate) total() float64 { return a.cost + short*(1-a.ease) }
 
 // try places a choice, with waits as near to their best as there is time for,
 // and later where there is not enough.
-func (k *Kitchen) try(ctx context.Context, s *Supper, all []course, c choice) (*candidate, error) {
+func (k *Kitchen) try(ctx context.Context, s *Supper, all []readyDish, c arrangement) (*candidate, error) {
 	serve := s.ServeAt
 	for range 6 {
 		for _, e := range eases {
@@ -140,7 +140,7 @@ func (k *Kitchen) try(ctx context.Context, s *Supper, all []course, c choice) (*
 }
 
 // search returns the best evening, and the best of each other order.
-func (k *Kitchen) search(ctx context.Context, s *Supper, all []course, where [][]string) (*candidate, []*candidate, error) {
+func (k *Kitchen) search(ctx context.Context, s *Supper, all []readyDish, where [][]string) (*candidate, []*candidate, error) {
 	var best *candidate
 	byOrder := map[string]*candidate{}
 	for _, fryers := range spread(where) {
@@ -153,7 +153,7 @@ func (k *Kitchen) search(ctx context.Context, s *Supper, all []course, where [][
 			}
 			seen[id] = true
 			for hands := 1; hands <= s.Hands; hands++ {
-				c := choice{order: order, fryers: fryers, flash: make([]bool, len(all)), hands: hands}
+				c := arrangement{order: order, fryers: fryers, flash: make([]bool, len(all)), hands: hands}
 				for i := range all {
 					c.flash[i] = all[i].Flash != nil && *all[i].Flash
 				}
@@ -218,7 +218,7 @@ func waits(p *planned, dish int) bool {
 }
 
 // sequence names which dish is in which fryer in which order.
-func sequence(order []int, fryers []string, all []course) string {
+func sequence(order []int, fryers []string, all []readyDish) string {
 	var out []string
 	for _, i := range order {
 		out = append(out, fryers[i]+"@"+all[i].ID)
@@ -251,11 +251,11 @@ func spread(where [][]string) [][]string {
 
 // orders lists the orders of n dishes, or the one that is wanted with what it
 // leaves out behind it.
-func orders(n int, wanted []string, all []course) [][]int {
+func orders(n int, wanted []string, all []readyDish) [][]int {
 	if len(wanted) > 0 {
 		var one []int
 		for _, id := range wanted {
-			one = append(one, slices.IndexFunc(all, func(c course) bool { return c.ID == id }))
+			one = append(one, slices.IndexFunc(all, func(c readyDish) bool { return c.ID == id }))
 		}
 		for i := range all {
 			if !slices.Contains(one, i) {
@@ -280,11 +280,11 @@ func orders(n int, wanted []string, all []course) [][]int {
 }
 
 // write puts an evening into moments and words.
-func (k *Kitchen) write(ctx context.Context, s *Supper, all []course, best *candidate, others []*candidate) (Sheet, error) {
+func (k *Kitchen) write(ctx context.Context, s *Supper, all []readyDish, best *candidate, others []*candidate) (Sheet, error) {
 	at := func(m float64) time.Time {
 		return best.serve.Add(time.Duration(math.Round(m*60)) * time.Second)
 	}
-	out := Sheet{ServeAt: best.serve, StartAt: at(best.start), OnTime: best.late < 0.25, Tasks: []Task{}, Plate: []Plate{}, Others: []Other{}, Tight: []Tight{}, Order: []string{}, Shortened: 1 - best.ease}
+	out := Sheet{ServeAt: best.serve, StartAt: at(best.start), OnTime: best.late < 0.25, Tasks: []Task{}, Plate: []ServedBasket{}, Others: []Other{}, Tight: []Tight{}, Order: []string{}, Shortened: 1 - best.ease}
 	for _, i := range best.order {
 		out.Order = append(out.Order, all[i].ID)
 	}
@@ -297,7 +297,7 @@ func (k *Kitchen) write(ctx context.Context, s *Supper, all []course, best *cand
 	for _, b := range best.plates {
 		d := &all[b.dish]
 		f := best.fried[[2]int{b.dish, b.basket}]
-		p := Plate{Dish: d.ID, Basket: b.basket, Pieces: b.pieces, OutAt: at(b.out), WaitMin: b.wait, Crust: math.Floor(b.crust), CoreC: math.Round(b.coreC), Safe: f.SafeBy <= f.Program.Minutes()+tick, Flashed: b.flashed, Lab: []float64{}, Line: []float64{}}
+		p := ServedBasket{Dish: d.ID, Basket: b.basket, Pieces: b.pieces, OutAt: at(b.out), WaitMin: b.wait, Crust: math.Floor(b.crust), CoreC: math.Round(b.coreC), Safe: f.SafeBy <= f.Program.Minutes()+tick, Flashed: b.flashed, Lab: []float64{}, Line: []float64{}}
 		if n := len(f.Colours); n > 0 {
 			p.Lab = append(p.Lab, f.Colours[n-1][:]...)
 		}
@@ -307,7 +307,7 @@ func (k *Kitchen) write(ctx context.Context, s *Supper, all []course, best *cand
 		p.Says = k.platesays(s, d, b)
 		out.Plate = append(out.Plate, p)
 	}
-	slices.SortStableFunc(out.Plate, func(a, b Plate) int { return a.OutAt.Compare(b.OutAt) })
+	slices.SortStableFunc(out.Plate, func(a, b ServedBasket) int { return a.OutAt.Compare(b.OutAt) })
 	if !out.OnTime {
 		out.Why = k.why(s, best)
 	}
@@ -347,8 +347,8 @@ func share(tasks []Task, hands int) {
 }
 
 // moreHands says what another pair would do.
-func (k *Kitchen) moreHands(ctx context.Context, s *Supper, all []course, best *candidate, out *Sheet) error {
-	c := best.choice
+func (k *Kitchen) moreHands(ctx context.Context, s *Supper, all []readyDish, best *candidate, out *Sheet) error {
+	c := best.arrangement
 	c.hands = s.Hands + 1
 	got, err := k.try(ctx, s, all, c)
 	if err != nil {

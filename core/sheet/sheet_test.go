@@ -23,17 +23,17 @@ func pieces(cut string, n int, g float64, coat string, oil, airC, minutes float6
 		Program: load.Program{PreheatMin: 4, Stages: []load.Stage{{AirC: airC, Minutes: minutes}}, Turns: []load.Turn{{AtMin: math.Round(minutes / 2), Kind: load.Flip}}}}
 }
 
-var square, round1 = Fryer{ID: "square"}, Fryer{ID: "round", Fryer: &load.Fryer{PowerW: ptr(1300.0)}}
+var square, round1 = NamedFryer{ID: "square"}, NamedFryer{ID: "round", Fryer: &load.Fryer{PowerW: ptr(1300.0)}}
 
 func ptr[T any](v T) *T { return &v }
 
 // cardNight is wings in two baskets, wedges, a glaze and a slaw.
 func cardNight() Supper {
-	return Supper{ServeAt: table, Earliest: ptr(table.Add(-5 * time.Hour)), Hands: 1, Hobs: 2, Oven: &Oven{WarmC: 95}, Fryers: []Fryer{square},
-		Dishes: []Dish{{ID: "wings", PerBasket: 12, SauceID: "glaze", Request: pieces("chicken-wing-flat", 24, 43, "starch-dust", 8, 200, 18)},
+	return Supper{ServeAt: table, Earliest: ptr(table.Add(-5 * time.Hour)), Hands: 1, Hobs: 2, Oven: &Oven{WarmC: 95}, Fryers: []NamedFryer{square},
+		Dishes: []SupperDish{{ID: "wings", PerBasket: 12, SauceID: "glaze", Request: pieces("chicken-wing-flat", 24, 43, "starch-dust", 8, 200, 18)},
 			{ID: "wedges", PerBasket: 20, Request: pieces("potato-wedge", 20, 32, "oil-rub", 16, 190, 22)}},
-		Sauces: []Sauce{{ID: "glaze", HandsMin: 3, SimmerMin: 12, HoldsMin: 20}},
-		Sides:  []Side{{ID: "slaw", HoldsMin: 60, Steps: []Step{{Says: "Shred", Minutes: 8, Hands: 1}, {Says: "Dress", Minutes: 2, Hands: 1}}}}}
+		Sauces: []SupperSauce{{ID: "glaze", HandsMin: 3, SimmerMin: 12, HoldsMin: 20}},
+		Sides:  []Side{{ID: "slaw", HoldsMin: 60, Steps: []SideStep{{Says: "Shred", Minutes: 8, Hands: 1}, {Says: "Dress", Minutes: 2, Hands: 1}}}}}
 }
 
 var kitchen = &Kitchen{Pantry: prep.NewPantry(nil)}
@@ -129,7 +129,7 @@ func TestBasketsAreTheEngines(t *testing.T) {
 		if task.Kind != Run {
 			continue
 		}
-		d := s.Dishes[slices.IndexFunc(s.Dishes, func(d Dish) bool { return d.ID == task.Dish })]
+		d := s.Dishes[slices.IndexFunc(s.Dishes, func(d SupperDish) bool { return d.ID == task.Dish })]
 		q := load.Dish{Request: d.Request}.Share(map[string]int{"wings": 12, "wedges": 20}[d.ID])
 		q.Fryer = square.Fryer
 		if before > 0 {
@@ -162,7 +162,7 @@ func TestRandomSuppers(t *testing.T) {
 		pieces("chicken-drumstick", 5, 110, "bare", 2, 185, 26), pieces("fish-strip", 9, 36, "three-bowl-crumb", 8, 195, 10)}
 	r := rand.New(rand.NewPCG(5, 12))
 	for n := range 24 {
-		s := Supper{ServeAt: table, Hands: 1 + r.IntN(2), Hobs: 1 + r.IntN(2), Fryers: []Fryer{square}}
+		s := Supper{ServeAt: table, Hands: 1 + r.IntN(2), Hobs: 1 + r.IntN(2), Fryers: []NamedFryer{square}}
 		if r.IntN(3) > 0 {
 			s.Oven = &Oven{WarmC: 90}
 		}
@@ -170,15 +170,15 @@ func TestRandomSuppers(t *testing.T) {
 			q := kinds[(n+i)%len(kinds)]
 			per := q.Load.Pieces
 			q.Load.Pieces *= 1 + r.IntN(2)
-			d := Dish{ID: fmt.Sprintf("dish%d", i), PerBasket: per, Request: q}
+			d := SupperDish{ID: fmt.Sprintf("dish%d", i), PerBasket: per, Request: q}
 			if r.IntN(2) == 0 {
 				d.SauceID, d.How = "sauce", []string{"toss", "beside"}[r.IntN(2)]
 			}
 			s.Dishes = append(s.Dishes, d)
 		}
-		s.Sauces = []Sauce{{ID: "sauce", HandsMin: float64(r.IntN(5)), SimmerMin: float64(1 + r.IntN(20)), HoldsMin: 30}}
+		s.Sauces = []SupperSauce{{ID: "sauce", HandsMin: float64(r.IntN(5)), SimmerMin: float64(1 + r.IntN(20)), HoldsMin: 30}}
 		if r.IntN(2) == 0 {
-			s.Sides = []Side{{ID: "side", Steps: []Step{{Says: "Chop", Minutes: 1 + float64(r.IntN(15)), Hands: 1}, {Says: "Boil", Place: OnHob, Minutes: float64(5 + r.IntN(20))}}}}
+			s.Sides = []Side{{ID: "side", Steps: []SideStep{{Says: "Chop", Minutes: 1 + float64(r.IntN(15)), Hands: 1}, {Says: "Boil", Place: OnHob, Minutes: float64(5 + r.IntN(20))}}}}
 		}
 		name := fmt.Sprintf("supper %d", n)
 		got := plan(t, s)
@@ -232,7 +232,7 @@ func TestRandomSuppers(t *testing.T) {
 // Elastic waits take what the evening gives, between their least and best; a
 // start that is too late is said, with what stands in the way.
 func TestElasticWaits(t *testing.T) {
-	s := Supper{ServeAt: table, Hands: 1, Fryers: []Fryer{square}, Dishes: []Dish{{ID: "legs", Request: pieces("chicken-drumstick", 5, 110, "bare", 2, 185, 28),
+	s := Supper{ServeAt: table, Hands: 1, Fryers: []NamedFryer{square}, Dishes: []SupperDish{{ID: "legs", Request: pieces("chicken-drumstick", 5, 110, "bare", 2, 185, 28),
 		Bench: &prep.Bench{Marinade: &prep.Marinade{Hours: 4, Items: []prep.Item{{Ingredient: "yoghurt", G: 150}, {Ingredient: "salt-fine", G: 6}}}}}}}
 	wait := func(g Sheet) float64 {
 		w := g.task("legs/marinade/wait")
@@ -333,12 +333,12 @@ func TestItsJSON(t *testing.T) {
 // four dishes, seven baskets, two fryers, two sauces, two sides.
 func large() Supper {
 	s := cardNight()
-	s.Fryers = []Fryer{square, round1}
-	s.Dishes = append(s.Dishes, Dish{ID: "legs", FryerID: "round", PerBasket: 5, Request: pieces("chicken-drumstick", 10, 110, "bare", 4, 185, 28)},
-		Dish{ID: "fish", FryerID: "round", SauceID: "dip", How: "beside", PerBasket: 8, Request: pieces("fish-strip", 16, 36, "three-bowl-crumb", 14, 195, 10)})
+	s.Fryers = []NamedFryer{square, round1}
+	s.Dishes = append(s.Dishes, SupperDish{ID: "legs", FryerID: "round", PerBasket: 5, Request: pieces("chicken-drumstick", 10, 110, "bare", 4, 185, 28)},
+		SupperDish{ID: "fish", FryerID: "round", SauceID: "dip", How: "beside", PerBasket: 8, Request: pieces("fish-strip", 16, 36, "three-bowl-crumb", 14, 195, 10)})
 	s.Dishes[0].FryerID, s.Dishes[1].FryerID = "square", "square"
-	s.Sauces = append(s.Sauces, Sauce{ID: "dip", HandsMin: 5, HoldsMin: 120})
-	s.Sides = append(s.Sides, Side{ID: "rice", HoldsMin: 15, Steps: []Step{{Says: "On", Place: OnHob, Minutes: 1, Hands: 1}, {Says: "Simmer", Place: OnHob, Minutes: 14}}})
+	s.Sauces = append(s.Sauces, SupperSauce{ID: "dip", HandsMin: 5, HoldsMin: 120})
+	s.Sides = append(s.Sides, Side{ID: "rice", HoldsMin: 15, Steps: []SideStep{{Says: "On", Place: OnHob, Minutes: 1, Hands: 1}, {Says: "Simmer", Place: OnHob, Minutes: 14}}})
 	return s
 }
 
@@ -386,7 +386,7 @@ func BenchmarkThousandEvenings(b *testing.B) {
 // hand is the last thing before the table.
 func TestARestAndAFinishHaveTheirPlace(t *testing.T) {
 	s := cardNight()
-	s.Dishes = []Dish{{ID: "cutlets", Request: pieces("pork-loin-cutlet", 2, 150, "oil-rub", 4, 190, 12), Bench: &prep.Bench{Finish: []prep.Item{{Ingredient: "salt-flake", G: 1}}}}}
+	s.Dishes = []SupperDish{{ID: "cutlets", Request: pieces("pork-loin-cutlet", 2, 150, "oil-rub", 4, 190, 12), Bench: &prep.Bench{Finish: []prep.Item{{Ingredient: "salt-flake", G: 1}}}}}
 	s.Sauces = nil
 	got := plan(t, s)
 	honest(t, "cutlets", s, got)

@@ -10,7 +10,7 @@ import (
 
 // shopping sums all dishes, coats and sauces, by the pantry's names; what is
 // fried stands first.
-func (k *Kitchen) shopping(all []course) []Need {
+func (k *Kitchen) shopping(all []readyDish) []Need {
 	out := []Need{}
 	sum, uses := map[string]float64{}, map[string][]string{}
 	for i := range all {
@@ -44,13 +44,13 @@ func (k *Kitchen) shopping(all []course) []Need {
 }
 
 // counter says what stands ready from when on.
-func (k *Kitchen) counter(all []course, s Sheet) []Setting {
+func (k *Kitchen) counter(all []readyDish, s Sheet) []Setting {
 	out := []Setting{}
 	for _, t := range s.Tasks {
 		if t.Kind != Bench && !(t.Kind == Load && t.Basket == 1) && t.Kind != Dress {
 			continue
 		}
-		i := slices.IndexFunc(all, func(c course) bool { return c.ID == t.Dish })
+		i := slices.IndexFunc(all, func(c readyDish) bool { return c.ID == t.Dish })
 		if i < 0 {
 			continue
 		}

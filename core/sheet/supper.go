@@ -21,15 +21,15 @@ type Supper struct {
 	ServeAt time.Time `json:"serveAt"`
 	// Earliest is before which nothing is begun; left out, there is no such
 	// time.
-	Earliest *time.Time `json:"earliest,omitempty"`
-	Hands    int        `json:"hands,omitempty"` // pairs; 1
-	Away     []Away     `json:"away,omitempty"`
-	Hobs     int        `json:"hobs,omitempty"` // rings; 2
-	Oven     *Oven      `json:"oven,omitempty"` // none: what waits does so in the room
-	Fryers   []Fryer    `json:"fryers"`
-	Dishes   []Dish     `json:"dishes"`
-	Sauces   []Sauce    `json:"sauces,omitempty"`
-	Sides    []Side     `json:"sides,omitempty"`
+	Earliest *time.Time    `json:"earliest,omitempty"`
+	Hands    int           `json:"hands,omitempty"` // pairs; 1
+	Away     []Away        `json:"away,omitempty"`
+	Hobs     int           `json:"hobs,omitempty"` // rings; 2
+	Oven     *Oven         `json:"oven,omitempty"` // none: what waits does so in the room
+	Fryers   []NamedFryer  `json:"fryers"`
+	Dishes   []SupperDish  `json:"dishes"`
+	Sauces   []SupperSauce `json:"sauces,omitempty"`
+	Sides    []Side        `json:"sides,omitempty"`
 	// Order is that of the dishes in the fryers, where the cook wants one.
 	Order []string `json:"order,omitempty"`
 	Pins  []Pin    `json:"pins,omitempty"`
@@ -47,15 +47,15 @@ type Oven struct {
 	WarmC float64 `json:"warmC,omitempty"` // 90
 }
 
-// Fryer is a machine by its name.
-type Fryer struct {
+// NamedFryer is a machine by its name.
+type NamedFryer struct {
 	ID    string      `json:"id"`
 	Name  string      `json:"name,omitempty"`
 	Fryer *load.Fryer `json:"fryer,omitempty"`
 }
 
-// Dish is one of the supper, all its pieces.
-type Dish struct {
+// SupperDish is one of the supper, all its pieces.
+type SupperDish struct {
 	ID   string `json:"id"`
 	Name string `json:"name,omitempty"`
 	// FryerID names its fryer; any, where it is left out.
@@ -70,8 +70,8 @@ type Dish struct {
 	Bench   *prep.Bench  `json:"bench,omitempty"`
 }
 
-// Sauce is what stands on the hob.
-type Sauce struct {
+// SupperSauce is what stands on the hob.
+type SupperSauce struct {
 	ID        string  `json:"id"`
 	Name      string  `json:"name,omitempty"`
 	HandsMin  float64 `json:"handsMin"`  // to get it going
@@ -81,14 +81,14 @@ type Sauce struct {
 
 // Side is something with steps of the cook's own.
 type Side struct {
-	ID       string  `json:"id"`
-	Name     string  `json:"name,omitempty"`
-	Steps    []Step  `json:"steps"`
-	HoldsMin float64 `json:"holdsMin,omitempty"` // how long it is good for; two hours
+	ID       string     `json:"id"`
+	Name     string     `json:"name,omitempty"`
+	Steps    []SideStep `json:"steps"`
+	HoldsMin float64    `json:"holdsMin,omitempty"` // how long it is good for; two hours
 }
 
-// Step is one of a side.
-type Step struct {
+// SideStep is one of a side.
+type SideStep struct {
 	Says    string  `json:"says"`
 	Place   string  `json:"place,omitempty"` // board
 	Minutes float64 `json:"minutes"`
@@ -146,10 +146,10 @@ func (s Supper) whole() Supper {
 		s.Oven = &Oven{load.WarmC}
 	}
 	s.Dishes, s.Sauces, s.Sides, s.Fryers = slices.Clone(s.Dishes), slices.Clone(s.Sauces), slices.Clone(s.Sides), slices.Clone(s.Fryers)
-	slices.SortFunc(s.Dishes, func(a, b Dish) int { return strings.Compare(a.ID, b.ID) })
-	slices.SortFunc(s.Sauces, func(a, b Sauce) int { return strings.Compare(a.ID, b.ID) })
+	slices.SortFunc(s.Dishes, func(a, b SupperDish) int { return strings.Compare(a.ID, b.ID) })
+	slices.SortFunc(s.Sauces, func(a, b SupperSauce) int { return strings.Compare(a.ID, b.ID) })
 	slices.SortFunc(s.Sides, func(a, b Side) int { return strings.Compare(a.ID, b.ID) })
-	slices.SortFunc(s.Fryers, func(a, b Fryer) int { return strings.Compare(a.ID, b.ID) })
+	slices.SortFunc(s.Fryers, func(a, b NamedFryer) int { return strings.Compare(a.ID, b.ID) })
 	for i := range s.Dishes {
 		if d := &s.Dishes[i]; d.How == "" {
 			d.How = pan.Toss
@@ -241,7 +241,7 @@ func (s Supper) Check() error {
 		}
 	}
 	for _, id := range s.Order {
-		if !slices.ContainsFunc(s.Dishes, func(d Dish) bool { return d.ID == id }) {
+		if !slices.ContainsFunc(s.Dishes, func(d SupperDish) bool { return d.ID == id }) {
 			c.Add("order", fmt.Sprintf("%q", id), "dishes of the supper")
 		}
 	}
@@ -290,8 +290,8 @@ const (
 	Table  = "table"
 )
 
-// Plate is one basket on the plate.
-type Plate struct {
+// ServedBasket is one basket on the plate.
+type ServedBasket struct {
 	Dish    string    `json:"dish"`
 	Basket  int       `json:"basket"`
 	Pieces  int       `json:"pieces"`
@@ -333,13 +333,13 @@ type Tight struct {
 
 // Sheet is an evening worked out.
 type Sheet struct {
-	ServeAt time.Time `json:"serveAt"`
-	StartAt time.Time `json:"startAt"`
-	OnTime  bool      `json:"onTime"`
-	Why     string    `json:"why"`
-	Tasks   []Task    `json:"tasks"`
-	Plate   []Plate   `json:"plate"`
-	Chance  []Chance  `json:"chance"`
+	ServeAt time.Time      `json:"serveAt"`
+	StartAt time.Time      `json:"startAt"`
+	OnTime  bool           `json:"onTime"`
+	Why     string         `json:"why"`
+	Tasks   []Task         `json:"tasks"`
+	Plate   []ServedBasket `json:"plate"`
+	Chance  []Chance       `json:"chance"`
 	// ChanceSays is the chance of being on time, in words.
 	ChanceSays string   `json:"chanceSays"`
 	Others     []Other  `json:"others"`

@@ -12,7 +12,7 @@ import (
 )
 
 // platesays says how a basket comes to the table.
-func (k *Kitchen) platesays(s *Supper, d *course, b plated) string {
+func (k *Kitchen) platesays(s *Supper, d *readyDish, b plated) string {
 	name := units.Capital(d.name)
 	if len(d.baskets) > 1 {
 		name += fmt.Sprintf(", basket %d", b.basket)
@@ -59,7 +59,7 @@ func (k *Kitchen) why(s *Supper, c *candidate) string {
 }
 
 // shorter says which waits have less than their best, and what that costs.
-func (k *Kitchen) shorter(all []course, c *candidate) []string {
+func (k *Kitchen) shorter(all []readyDish, c *candidate) []string {
 	out := []string{}
 	for _, t := range c.tasks {
 		if t.Kind != Waits {
@@ -80,7 +80,7 @@ func (k *Kitchen) shorter(all []course, c *candidate) []string {
 }
 
 // others words the other orders: what each costs whom.
-func (k *Kitchen) others(s *Supper, all []course, best *candidate, list []*candidate) []Other {
+func (k *Kitchen) others(s *Supper, all []readyDish, best *candidate, list []*candidate) []Other {
 	out := []Other{}
 	for _, c := range list {
 		if len(out) == 3 {
@@ -167,7 +167,7 @@ func tight(c *candidate, at func(float64) time.Time) []Tight {
 }
 
 // cautions are what an evening has to be told of.
-func (k *Kitchen) cautions(s *Supper, all []course, c *candidate) []string {
+func (k *Kitchen) cautions(s *Supper, all []readyDish, c *candidate) []string {
 	out := []string{"Check with a thermometer: the thickest piece of each basket, before it waits or is served. Local rules come first."}
 	cold := 60.0
 	for _, d := range all {

@@ -30,7 +30,7 @@ func choices[T interface {
 	return out
 }
 
-func panChoices(of []pan.Choice) (out []Choice) {
+func panChoices(of []pan.Option) (out []Choice) {
 	for _, c := range of {
 		out = append(out, Choice{Id: c.ID, Name: c.Name, Says: c.Says})
 	}

@@ -67,7 +67,7 @@ func (s *Server) eveningOut(ctx context.Context, e store.EveningLed) (LiveEvenin
 // shadesShown is how many colours of a basket are shown, from in to out.
 const shadesShown = 12
 
-func (s *Server) basketOut(ctx context.Context, led *session.Evening, b *cook.Basket, now time.Time) (LiveBasket, error) {
+func (s *Server) basketOut(ctx context.Context, led *session.LedEvening, b *cook.LedBasket, now time.Time) (LiveBasket, error) {
 	c, seen := led.Cooks[b.Key()], led.Outlooks[b.Key()]
 	cut, err := food.FindCut(c.Plan.V.Load.V.Cut)
 	if err != nil {

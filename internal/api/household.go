@@ -100,7 +100,7 @@ func (s *Server) PortrayFryer(ctx context.Context, r PortrayFryerRequestObject) 
 
 // GuessFryer answers POST /fryer-guesses.
 func (s *Server) GuessFryer(_ context.Context, r GuessFryerRequestObject) (GuessFryerResponseObject, error) {
-	k := fryer.Known{Kind: fryer.Kind(r.Body.Kind), Litres: orElse(r.Body.Litres, 0), PowerW: orElse(r.Body.PowerW, 0), Drawers: orElse(r.Body.Drawers, 1)}
+	k := fryer.ReadOff{Kind: fryer.Kind(r.Body.Kind), Litres: orElse(r.Body.Litres, 0), PowerW: orElse(r.Body.PowerW, 0), Drawers: orElse(r.Body.Drawers, 1)}
 	if r.Body.Shape != nil {
 		k.Shape = fryer.BasketShape(*r.Body.Shape)
 	}
@@ -111,5 +111,5 @@ func (s *Server) GuessFryer(_ context.Context, r GuessFryerRequestObject) (Guess
 	name := map[fryer.Kind]string{fryer.Drawer: "New drawer", fryer.Oven: "New oven"}[g.Kind]
 	made := load.Fryer{Kind: string(g.Kind), PowerW: &g.PowerW, Airflow: &g.Airflow, Trays: g.Levels, Drawers: g.Drawers, Basket: &g.Basket,
 		Dial: &load.Dial{MinC: g.DialMin, MaxC: g.DialMax, StepC: g.Step}, Inferred: g.Guessed}
-	return GuessFryer200JSONResponse(store.Fryer{Name: name, Fryer: made.Whole()}), nil
+	return GuessFryer200JSONResponse(store.OwnFryer{Name: name, Fryer: made.Whole()}), nil
 }

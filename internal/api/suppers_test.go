@@ -56,7 +56,7 @@ func TestASupperIsWorkedBackAndKept(t *testing.T) {
 		"dishes[0].planId": func(s *api.Supper) { s.Evening.Dishes[0].PlanID = "gone" },
 		"hands":            func(s *api.Supper) { s.Evening.Hands = 9 },
 		"name":             func(s *api.Supper) { s.Name = " " },
-		"sides[0].steps":   func(s *api.Supper) { s.Evening.Sides[0].Steps = []sheet.Step{} },
+		"sides[0].steps":   func(s *api.Supper) { s.Evening.Sides[0].Steps = []sheet.SideStep{} },
 	} {
 		bad := cardNight2(t, s)
 		field(&bad)

@@ -79,7 +79,7 @@ type archivedCook struct {
 	Guidance   safety.Guidance   `json:"guidance"`
 	GuidanceC  float64           `json:"guidanceC"`
 	Dish       store.Plan        `json:"dish"`
-	Fryer      store.Fryer       `json:"fryer"`
+	Fryer      store.OwnFryer    `json:"fryer"`
 	Events     []cook.Event      `json:"events"`
 	Planned    verdict.Answer    `json:"planned"`
 	Forecast   verdict.Answer    `json:"forecast"`

@@ -213,13 +213,13 @@ func (b *bringing) all(ctx context.Context) error {
 			})
 		},
 		func() error {
-			return folder(b, "coats", "OwnCoat", func(c store.Coat) string { return c.ID }, func(file string, c store.Coat) error {
+			return folder(b, "coats", "OwnCoat", func(c store.OwnCoat) string { return c.ID }, func(file string, c store.OwnCoat) error {
 				return b.put(file, c.Name, func() error { _, err := in.KeepCoat(ctx, c, nil); return err },
 					func() error { _, err := st.PutCoat(ctx, c, nil); return err })
 			})
 		},
 		func() error {
-			return folder(b, "sauces", "OwnSauce", func(o store.Sauce) string { return o.ID }, func(file string, o store.Sauce) error {
+			return folder(b, "sauces", "OwnSauce", func(o store.OwnSauce) string { return o.ID }, func(file string, o store.OwnSauce) error {
 				return b.put(file, o.Name, func() error { _, err := in.KeepSauce(ctx, o, nil); return err },
 					func() error { _, err := st.PutSauce(ctx, o, nil); return err })
 			})
@@ -231,7 +231,7 @@ func (b *bringing) all(ctx context.Context) error {
 			})
 		},
 		func() error {
-			return folder(b, "fryers", "Fryer", func(f store.Fryer) string { return f.ID }, func(file string, f store.Fryer) error {
+			return folder(b, "fryers", "Fryer", func(f store.OwnFryer) string { return f.ID }, func(file string, f store.OwnFryer) error {
 				f, err := household.CheckedFryer(f)
 				if err == nil {
 					_, err = st.PutFryer(ctx, f, new(int))

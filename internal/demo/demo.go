@@ -20,12 +20,12 @@ import (
 
 func ptr[T any](v T) *T { return &v }
 
-var drawer = store.Fryer{
+var drawer = store.OwnFryer{
 	Name: "Square drawer", Fryer: load.Fryer{Kind: "drawer", Basket: &fryer.Basket{Shape: "rectangle", WidthMm: 230, DepthMm: 230},
 		PowerW: ptr(1500.0), Airflow: ptr(1.0), DialOffsetC: -6, Dial: &load.Dial{MinC: 80, MaxC: 200, StepC: 5}},
 }
 
-var borrowed = store.Fryer{
+var borrowed = store.OwnFryer{
 	Name: "Borrowed round one", Fryer: load.Fryer{Kind: "drawer", Basket: &fryer.Basket{Shape: "round", DiameterMm: 190},
 		PowerW: ptr(1100.0), Airflow: ptr(0.85), Dial: &load.Dial{MinC: 80, MaxC: 200, StepC: 10}},
 }
@@ -44,7 +44,7 @@ func shakes(at ...float64) (t []load.Turn) {
 	return t
 }
 
-type dish struct {
+type madeUpDish struct {
 	name    string
 	load    load.Pieces
 	coat    load.Covering
@@ -67,7 +67,7 @@ func brushed(at, g float64, of int, ingredients ...string) load.Turn {
 	return load.Turn{AtMin: at, Kind: load.BrushOn, Group: of, Brush: b}
 }
 
-var dishes = []dish{
+var dishes = []madeUpDish{
 	{"Wings for six", load.Pieces{Cut: "chicken-wing-flat", Pieces: 24, PieceMassG: 43, Surface: "wiped"}, load.Covering{ID: "starch-dust", OilG: 9},
 		load.Program{PreheatMin: 4, Stages: []load.Stage{{AirC: 200, Minutes: 20}}, Turns: flips(11)}, "19:30", false,
 		&prep.Bench{Servings: 6, Drying: prep.Drying{School: "wipe"}, Salting: salted(1), Sauces: with("Honey-harissa glaze", wideGlaze, pan.Toss, false)}, nil},
@@ -123,7 +123,7 @@ var ryeCrumb = []food.CoatLayer{
 }
 
 // coats of the household.
-var coats = []store.Coat{
+var coats = []store.OwnCoat{
 	{Name: "Rye crumb, coarse and fine", Layers: ryeCrumb},
 	{Name: "Crackling crust", Layers: []food.CoatLayer{
 		{Parts: []food.Mixed{{Ingredient: "egg", Share: 1}}}, {Parts: []food.Mixed{{Ingredient: "crackling", Share: 1}}}}},
@@ -215,7 +215,7 @@ func Fill(ctx context.Context, s *store.Store, now time.Time) error {
 		}
 	}
 	for _, o := range sauces {
-		if _, err := s.PutSauce(ctx, store.Sauce{Own: o}, nil); err != nil {
+		if _, err := s.PutSauce(ctx, store.OwnSauce{Own: o}, nil); err != nil {
 			return fmt.Errorf("%s: %w", o.Name, err)
 		}
 	}
@@ -241,7 +241,7 @@ func Fill(ctx context.Context, s *store.Store, now time.Time) error {
 	return nil
 }
 
-func (w past) add(ctx context.Context, s *store.Store, p store.Plan, f store.Fryer, now time.Time) error {
+func (w past) add(ctx context.Context, s *store.Store, p store.Plan, f store.OwnFryer, now time.Time) error {
 	day := now.AddDate(0, 0, -w.days)
 	start := time.Date(day.Year(), day.Month(), day.Day(), w.hour, 22, 0, 0, now.Location()).UTC()
 	cut, err := food.FindCut(p.Load.V.Cut)
@@ -274,7 +274,7 @@ func (w past) add(ctx context.Context, s *store.Store, p store.Plan, f store.Fry
 	if err != nil {
 		return err
 	}
-	ready, _, err := prep.NewPantry(nil).Ready(prep.Dish{Bench: &p.Bench.V,
+	ready, _, err := prep.NewPantry(nil).Ready(prep.BenchDish{Bench: &p.Bench.V,
 		Dish: load.Dish{Request: load.Request{Load: p.Load.V, Coat: &p.Coat.V, Fryer: &f.Fryer, Program: p.Program.V}}})
 	if err != nil {
 		return err
@@ -316,7 +316,7 @@ func First(ctx context.Context, s *store.Store) error {
 	if err != nil || len(fryers) > 0 {
 		return err
 	}
-	f, err := s.AddFryer(ctx, store.Fryer{Name: "My fryer", Fryer: load.Fryer{Inferred: []string{"basket", "powerW", "dial", "airflow"}}})
+	f, err := s.AddFryer(ctx, store.OwnFryer{Name: "My fryer", Fryer: load.Fryer{Inferred: []string{"basket", "powerW", "dial", "airflow"}}})
 	if err != nil {
 		return err
 	}

@@ -71,7 +71,7 @@ func TestEverySauceWorks(t *testing.T) {
 			continue
 		}
 		s := pan.Serving{Name: o.Name, Sauce: o.Sauce}
-		m, err := pan.Make(s, pan.Plate{Surface: 15, Servings: 4}, larder.Shelf)
+		m, err := pan.Make(s, pan.SaucedFood{Surface: 15, Servings: 4}, larder.Shelf)
 		if err != nil {
 			t.Fatal(err)
 		}

@@ -21,14 +21,14 @@ func suppers(plans []store.Plan, now time.Time) []store.Supper {
 	if friday == 0 {
 		friday = 7
 	}
-	slaw := sheet.Side{ID: "slaw", Name: "Fennel slaw", HoldsMin: 90, Steps: []sheet.Step{
+	slaw := sheet.Side{ID: "slaw", Name: "Fennel slaw", HoldsMin: 90, Steps: []sheet.SideStep{
 		{Says: "shave fennel and cabbage, salt lightly", Place: sheet.Board, Minutes: 10, Hands: 1},
 		{Says: "let it soften", Place: sheet.Fridge, Minutes: 15},
 		{Says: "dress with lemon and oil", Place: sheet.Board, Minutes: 3, Hands: 1}}}
 	return []store.Supper{
-		{Name: "Card night", Evening: store.Evening{ServeAt: at(friday, 19, 30), People: 6, Hands: 1, Hobs: 2, WarmC: 95,
-			Dishes: []store.Course{{PlanID: byName["Wings for six"]}, {PlanID: byName["Wedges for six"]}}, Sides: []sheet.Side{slaw}}},
-		{Name: "Quick one for two", Evening: store.Evening{ServeAt: at(1, 18, 45), People: 2, Hands: 1, Hobs: 2,
-			Dishes: []store.Course{{PlanID: byName["Rye-crumbed pollock fingers"]}}}},
+		{Name: "Card night", Evening: store.SupperPlan{ServeAt: at(friday, 19, 30), People: 6, Hands: 1, Hobs: 2, WarmC: 95,
+			Dishes: []store.DishOfSupper{{PlanID: byName["Wings for six"]}, {PlanID: byName["Wedges for six"]}}, Sides: []sheet.Side{slaw}}},
+		{Name: "Quick one for two", Evening: store.SupperPlan{ServeAt: at(1, 18, 45), People: 2, Hands: 1, Hobs: 2,
+			Dishes: []store.DishOfSupper{{PlanID: byName["Rye-crumbed pollock fingers"]}}}},
 	}
 }

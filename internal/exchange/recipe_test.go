@@ -17,7 +17,7 @@ import (
 )
 
 var written = recipe.Recipe{Name: "Wings *for* six", Servings: 6, Ingredients: []string{"24 wing flats of about 43 g each", "30 g honey (1 tbsp)"},
-	Steps: []recipe.Step{{Says: "Wipe them.", Minutes: 3}, {Says: "Air fry: 18 min at 200 °C."}}, PrepMin: 63, CookMin: 22, Cautions: []string{"Check with a thermometer."}}
+	Steps: []recipe.Instruction{{Says: "Wipe them.", Minutes: 3}, {Says: "Air fry: 18 min at 200 °C."}}, PrepMin: 63, CookMin: 22, Cautions: []string{"Check with a thermometer."}}
 
 func TestARecipeLeavesAndComesInAgain(t *testing.T) {
 	own := json.RawMessage(`{"name":"Wings *for* six","load":{"cut":"chicken-wing-flat"}}`)

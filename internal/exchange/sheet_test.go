@@ -24,7 +24,7 @@ var evening = sheet.Sheet{ServeAt: night, StartAt: night.Add(-time.Hour), OnTime
 		task("slaw/1", sheet.Own, "Slaw: shred", 30, 8, 1, 2),
 		task("table", sheet.Table, "Plates to the table", 2, 2, 1, 1),
 	},
-	Plate:    []sheet.Plate{{Says: "Drumsticks: 64, crisp."}},
+	Plate:    []sheet.ServedBasket{{Says: "Drumsticks: 64, crisp."}},
 	Shopping: []sheet.Need{{Name: "corn starch", Says: "45 g, ⅓ cup", For: "Wings"}},
 	Counter:  []sheet.Setting{{At: night.Add(-time.Hour), Says: "A tray, and kitchen paper."}},
 	Cautions: []string{"Check with a thermometer."}}

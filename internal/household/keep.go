@@ -56,7 +56,7 @@ func (h *Household) KeepMarinade(ctx context.Context, m store.Marinade, version 
 }
 
 // KeepCoat keeps a coat.
-func (h *Household) KeepCoat(ctx context.Context, c store.Coat, version *int) (store.Coat, error) {
+func (h *Household) KeepCoat(ctx context.Context, c store.OwnCoat, version *int) (store.OwnCoat, error) {
 	pantry, _, err := h.Pantry(ctx)
 	if err != nil {
 		return c, err
@@ -71,7 +71,7 @@ func (h *Household) KeepCoat(ctx context.Context, c store.Coat, version *int) (s
 }
 
 // KeepSauce keeps a sauce.
-func (h *Household) KeepSauce(ctx context.Context, o store.Sauce, version *int) (store.Sauce, error) {
+func (h *Household) KeepSauce(ctx context.Context, o store.OwnSauce, version *int) (store.OwnSauce, error) {
 	pantry, _, err := h.Pantry(ctx)
 	if err != nil {
 		return o, err
@@ -110,7 +110,7 @@ func (h *Household) KeepSupper(ctx context.Context, o store.Supper, version *int
 }
 
 // CheckedFryer returns a fryer if it can be simulated.
-func CheckedFryer(f store.Fryer) (store.Fryer, error) {
+func CheckedFryer(f store.OwnFryer) (store.OwnFryer, error) {
 	if f.Name = strings.TrimSpace(f.Name); f.Name == "" {
 		return f, refuse.One("name", "blank", "1 to 60 letters")
 	}

@@ -37,12 +37,12 @@ func OrderOf(p store.Plan) Order {
 
 // Dish puts together what was asked for. The error is refuse.Fields, or the
 // store's.
-func (h *Household) Dish(ctx context.Context, o Order) (prep.Dish, error) {
+func (h *Household) Dish(ctx context.Context, o Order) (prep.BenchDish, error) {
 	set, err := h.Store.Settings(ctx)
 	if err != nil {
-		return prep.Dish{}, err
+		return prep.BenchDish{}, err
 	}
-	d := prep.Dish{Bench: o.Bench}
+	d := prep.BenchDish{Bench: o.Bench}
 	d.Request = load.Request{Load: o.Load, Coat: o.Coat, Fryer: o.Fryer, Program: o.Program, Groups: o.Groups, CrustWanted: o.CrustWanted,
 		TailMin: o.TailMin, Guidance: string(set.Guidance), Units: set.Units()}
 	if set.Guidance == safety.Stricter {

@@ -36,7 +36,7 @@ func (h *Household) Kitchen(ctx context.Context) (*sheet.Kitchen, error) {
 }
 
 // Supper is what is said of an evening with its dishes and fryers in it.
-func (h *Household) Supper(ctx context.Context, e store.Evening) (sheet.Supper, error) {
+func (h *Household) Supper(ctx context.Context, e store.SupperPlan) (sheet.Supper, error) {
 	out := sheet.Supper{ServeAt: e.ServeAt, Earliest: e.Earliest, Hands: e.Hands, Away: e.Away, Hobs: e.Hobs, Sides: e.Sides, Order: e.Order, Pins: e.Pins}
 	if e.WarmC > 0 {
 		out.Oven = &sheet.Oven{WarmC: e.WarmC}
@@ -57,7 +57,7 @@ func (h *Household) Supper(ctx context.Context, e store.Evening) (sheet.Supper, 
 		if err != nil {
 			return out, err
 		}
-		one := sheet.Dish{ID: p.ID, Name: p.Name, FryerID: p.FryerID, PerBasket: d.PerBasket, Flash: c.Flash, Request: d.Request, Bench: d.Bench}
+		one := sheet.SupperDish{ID: p.ID, Name: p.Name, FryerID: p.FryerID, PerBasket: d.PerBasket, Flash: c.Flash, Request: d.Request, Bench: d.Bench}
 		if c.AnyFryer {
 			one.FryerID = ""
 			for _, f := range fryers {
@@ -69,14 +69,14 @@ func (h *Household) Supper(ctx context.Context, e store.Evening) (sheet.Supper, 
 	}
 	for _, f := range fryers {
 		if used[f.ID] {
-			out.Fryers = append(out.Fryers, sheet.Fryer{ID: f.ID, Name: f.Name, Fryer: &f.Fryer})
+			out.Fryers = append(out.Fryers, sheet.NamedFryer{ID: f.ID, Name: f.Name, Fryer: &f.Fryer})
 		}
 	}
 	return out, nil
 }
 
 // Sheet is an evening worked back from its table.
-func (h *Household) Sheet(ctx context.Context, e store.Evening) (sheet.Sheet, error) {
+func (h *Household) Sheet(ctx context.Context, e store.SupperPlan) (sheet.Sheet, error) {
 	ctx, leave, err := h.Places.Take(ctx)
 	if err != nil {
 		return sheet.Sheet{}, err

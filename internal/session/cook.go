@@ -69,7 +69,7 @@ func (s *Sessions) StartCook(ctx context.Context, planID string, basket int, ses
 
 // narrow makes of a dish and its fryer one basketful, as it goes into the
 // basket, and returns which of how many it is.
-func (s *Sessions) narrow(ctx context.Context, p *store.Plan, f *store.Fryer, which int) (n, of int, err error) {
+func (s *Sessions) narrow(ctx context.Context, p *store.Plan, f *store.OwnFryer, which int) (n, of int, err error) {
 	d, err := s.Ready(ctx, household.OrderOf(*p))
 	if err != nil {
 		return 0, 0, err

@@ -46,7 +46,7 @@ func (s *Sessions) BeginEvening(ctx context.Context, supperID string, soon bool)
 }
 
 // laid is a supper's sheet with its baskets as cooks.
-func (s *Sessions) laid(ctx context.Context, own store.Supper, e store.Evening) (out store.EveningLed, err error) {
+func (s *Sessions) laid(ctx context.Context, own store.Supper, e store.SupperPlan) (out store.EveningLed, err error) {
 	ctx, leave, err := s.Places.Take(ctx)
 	if err != nil {
 		return out, err
@@ -101,17 +101,17 @@ func (s *Sessions) laid(ctx context.Context, own store.Supper, e store.Evening) 
 	return out, nil
 }
 
-// An Evening is a supper as the core leads it, with each basket's cook by its
+// An LedEvening is a supper as the core leads it, with each basket's cook by its
 // key, and what is foreseen of it.
-type Evening struct {
+type LedEvening struct {
 	cook.Evening
 	Cooks    map[string]store.Cook
 	Outlooks map[string]*Outlook
 }
 
 // LeadEvening puts a kept supper together as the core leads it.
-func (s *Sessions) LeadEvening(ctx context.Context, e store.EveningLed) (*Evening, error) {
-	out := &Evening{cook.Evening{Sheet: e.Sheet.V, Hands: e.Hands, Said: e.Said, Names: map[string]string{sheet.OnHob: "the hob", sheet.InOven: "the oven", sheet.Fridge: "the fridge", sheet.Board: "the board", sheet.None: "the hands"}},
+func (s *Sessions) LeadEvening(ctx context.Context, e store.EveningLed) (*LedEvening, error) {
+	out := &LedEvening{cook.Evening{Sheet: e.Sheet.V, Hands: e.Hands, Said: e.Said, Names: map[string]string{sheet.OnHob: "the hob", sheet.InOven: "the oven", sheet.Fridge: "the fridge", sheet.Board: "the board", sheet.None: "the hands"}},
 		map[string]store.Cook{}, map[string]*Outlook{}}
 	cuts := map[string]map[string]bool{}
 	for _, c := range e.Cooks {
@@ -134,7 +134,7 @@ func (s *Sessions) LeadEvening(ctx context.Context, e store.EveningLed) (*Evenin
 		if c.Baskets > 1 {
 			name += fmt.Sprintf(" %d", c.Basket)
 		}
-		b := &cook.Basket{Live: l, Dish: c.DishID, Number: c.Basket, Of: c.Baskets, Name: name, FryerID: c.Fryer.V.ID}
+		b := &cook.LedBasket{Live: l, Dish: c.DishID, Number: c.Basket, Of: c.Baskets, Name: name, FryerID: c.Fryer.V.ID}
 		seen, err := s.Outlook(ctx, c, l)
 		if err != nil {
 			return out, err

@@ -21,7 +21,7 @@ type Cook struct {
 	PlanID     *string              `db:"plan_id"`
 	Name       string               `db:"name"`
 	Plan       JSON[Plan]           `db:"plan"`
-	Fryer      JSON[Fryer]          `db:"fryer"`
+	Fryer      JSON[OwnFryer]       `db:"fryer"`
 	Guidance   safety.Guidance      `db:"guidance"`
 	GuidanceC  float64              `db:"guidance_c"`
 	Planned    JSON[verdict.Answer] `db:"planned"`

@@ -51,8 +51,8 @@ func (j *JSON[T]) Scan(src any) error {
 	return nil
 }
 
-// dish is the copy of a plan that a cook keeps.
-type dish struct {
+// planDocument is the copy of a plan that a cook keeps.
+type planDocument struct {
 	ID            string        `json:"id"`
 	Name          string        `json:"name"`
 	FryerID       string        `json:"fryerId"`
@@ -70,13 +70,13 @@ type dish struct {
 
 // MarshalJSON writes the copy of a plan.
 func (p Plan) MarshalJSON() ([]byte, error) {
-	return json.Marshal(dish{p.ID, p.Name, p.FryerID, p.Load.V, p.Coat.V, p.Program.V, p.TableTime,
+	return json.Marshal(planDocument{p.ID, p.Name, p.FryerID, p.Load.V, p.Coat.V, p.Program.V, p.TableTime,
 		p.PerBasket, p.SecondFryerID, p.Bench.V, p.Groups.V, p.Version, p.ChangedAt})
 }
 
 // UnmarshalJSON reads it.
 func (p *Plan) UnmarshalJSON(b []byte) error {
-	var d dish
+	var d planDocument
 	if err := json.Unmarshal(b, &d); err != nil {
 		return err
 	}

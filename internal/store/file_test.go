@@ -101,7 +101,7 @@ func TestOneProcessServesAFile(t *testing.T) {
 		}
 	}
 	// The claim costs the open database none of its locks.
-	if _, err := s.AddFryer(t.Context(), Fryer{Name: "drawer"}); err != nil {
+	if _, err := s.AddFryer(t.Context(), OwnFryer{Name: "drawer"}); err != nil {
 		t.Error(err)
 	}
 	if err := s.Close(); err != nil {
@@ -177,7 +177,7 @@ func TestADatabaseThatIsGoneIsTold(t *testing.T) {
 	if err := os.Rename(path, path+".elsewhere"); err != nil {
 		t.Fatal(err)
 	}
-	_, added := s.AddFryer(t.Context(), Fryer{Name: "drawer"})
+	_, added := s.AddFryer(t.Context(), OwnFryer{Name: "drawer"})
 	for _, err := range []error{added, s.Healthy(t.Context()), s.Unpair(t.Context(), "x")} {
 		if !errors.Is(err, ErrGone) || !strings.Contains(Trouble(err), "moved or deleted") {
 			t.Errorf("gone, it is told as %v", err)
@@ -203,7 +203,7 @@ func BenchmarkTell(b *testing.B) {
 			s.db.SetMaxOpenConns(1)
 			s.db.MustExec(`PRAGMA synchronous = ` + how)
 			for b.Loop() {
-				if _, err := s.AddFryer(b.Context(), Fryer{Name: "drawer"}); err != nil {
+				if _, err := s.AddFryer(b.Context(), OwnFryer{Name: "drawer"}); err != nil {
 					b.Fatal(err)
 				}
 			}
@@ -257,7 +257,7 @@ func TestADiskThatIsFullIsToldPlainly(t *testing.T) {
 	}
 	var err error
 	for range 200 {
-		if _, err = s.AddFryer(t.Context(), Fryer{Name: strings.Repeat("drawer ", 50)}); err != nil {
+		if _, err = s.AddFryer(t.Context(), OwnFryer{Name: strings.Repeat("drawer ", 50)}); err != nil {
 			break
 		}
 	}

@@ -9,8 +9,8 @@ import (
 	"velocrustum/core/load"
 )
 
-// Fryer is a machine that the household owns.
-type Fryer struct {
+// OwnFryer is a machine that the household owns.
+type OwnFryer struct {
 	ID      string `db:"id" json:"id,omitempty"`
 	Name    string `db:"name" json:"name"`
 	Version int    `db:"version" json:"version,omitempty"`
@@ -25,17 +25,17 @@ type fryerRow struct {
 	Machine JSON[load.Fryer] `db:"machine"`
 }
 
-func (r fryerRow) fryer() Fryer { return Fryer{r.ID, r.Name, r.Version, r.Machine.V} }
+func (r fryerRow) fryer() OwnFryer { return OwnFryer{r.ID, r.Name, r.Version, r.Machine.V} }
 
-func (f Fryer) row() fryerRow { return fryerRow{f.ID, f.Name, f.Version, JSON[load.Fryer]{f.Fryer}} }
+func (f OwnFryer) row() fryerRow { return fryerRow{f.ID, f.Name, f.Version, JSON[load.Fryer]{f.Fryer}} }
 
 const fryerColumns = `id, name, machine, version`
 
 // Fryers returns all, the first made first.
-func (s *Store) Fryers(ctx context.Context) ([]Fryer, error) {
+func (s *Store) Fryers(ctx context.Context) ([]OwnFryer, error) {
 	var rows []fryerRow
 	err := s.db.SelectContext(ctx, &rows, `SELECT `+fryerColumns+` FROM fryers WHERE deleted_at IS NULL ORDER BY id`)
-	out := make([]Fryer, len(rows))
+	out := make([]OwnFryer, len(rows))
 	for i, r := range rows {
 		out[i] = r.fryer()
 	}
@@ -43,21 +43,21 @@ func (s *Store) Fryers(ctx context.Context) ([]Fryer, error) {
 }
 
 // Fryer returns one.
-func (s *Store) Fryer(ctx context.Context, id string) (Fryer, error) {
+func (s *Store) Fryer(ctx context.Context, id string) (OwnFryer, error) {
 	var r fryerRow
 	err := s.db.GetContext(ctx, &r, `SELECT `+fryerColumns+` FROM fryers WHERE id = ? AND deleted_at IS NULL`, id)
 	return r.fryer(), found(err)
 }
 
 // AddFryer keeps a new one, with its defaults in, and returns it with its id.
-func (s *Store) AddFryer(ctx context.Context, f Fryer) (Fryer, error) {
+func (s *Store) AddFryer(ctx context.Context, f OwnFryer) (OwnFryer, error) {
 	f.ID = NewID()
 	return s.PutFryer(ctx, f, new(int))
 }
 
 // PutFryer replaces one; with a version, only that version, and with version
 // 0 it is a new one.
-func (s *Store) PutFryer(ctx context.Context, f Fryer, version *int) (Fryer, error) {
+func (s *Store) PutFryer(ctx context.Context, f OwnFryer, version *int) (OwnFryer, error) {
 	f.Fryer = f.Whole()
 	err := s.write(ctx, func(tx *sqlx.Tx) error {
 		have, err := fryersVersion.of(ctx, tx, f.ID, version)
@@ -103,9 +103,9 @@ func (s *Store) DeleteFryer(ctx context.Context, id string) error {
 }
 
 // RestoreFryer brings one back.
-func (s *Store) RestoreFryer(ctx context.Context, id string) (Fryer, error) {
+func (s *Store) RestoreFryer(ctx context.Context, id string) (OwnFryer, error) {
 	if err := touched(s.exec(ctx, `UPDATE fryers SET deleted_at = NULL WHERE id = ?`, id)); err != nil {
-		return Fryer{}, err
+		return OwnFryer{}, err
 	}
 	return s.Fryer(ctx, id)
 }

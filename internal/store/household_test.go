@@ -30,13 +30,13 @@ func aHousehold(t *testing.T) *Store {
 	must(err)
 	_, err = s.PutMarinade(ctx, Marinade{OwnMarinade: prep.OwnMarinade{Name: "Harissa"}}, nil)
 	must(err)
-	_, err = s.PutCoat(ctx, Coat{Name: "Rye", Layers: []food.CoatLayer{{Parts: []food.Mixed{{Ingredient: "egg", Share: 1}}}}}, nil)
+	_, err = s.PutCoat(ctx, OwnCoat{Name: "Rye", Layers: []food.CoatLayer{{Parts: []food.Mixed{{Ingredient: "egg", Share: 1}}}}}, nil)
 	must(err)
-	_, err = s.PutSauce(ctx, Sauce{Own: pan.Own{Name: "Glaze"}}, nil)
+	_, err = s.PutSauce(ctx, OwnSauce{Own: pan.Own{Name: "Glaze"}}, nil)
 	must(err)
 	_, err = s.PutMix(ctx, Mix{OwnMix: prep.OwnMix{Mix: prep.Mix{Name: "Salt of the house"}}}, nil)
 	must(err)
-	_, err = s.PutSupper(ctx, Supper{Name: "Friday", Evening: Evening{ServeAt: friday, Dishes: []Course{{PlanID: p.ID}}, Order: []string{p.ID + "/1"}}}, nil)
+	_, err = s.PutSupper(ctx, Supper{Name: "Friday", Evening: SupperPlan{ServeAt: friday, Dishes: []DishOfSupper{{PlanID: p.ID}}, Order: []string{p.ID + "/1"}}}, nil)
 	must(err)
 	c := Cook{Name: p.Name, PlanID: &p.ID, StartedAt: Time{noon}, FinishedAt: &Time{noon.Add(time.Hour)}, Note: ptr("good"),
 		Events: []cook.Event{{ID: "in", Kind: cook.Loaded, At: noon}, {ID: "turned", Kind: cook.Turned, At: noon.Add(time.Minute)}, {ID: "out", Kind: cook.Out, At: noon.Add(time.Hour)}}}

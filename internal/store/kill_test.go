@@ -64,7 +64,7 @@ func TestKilledInTheMidstNothingPromisedIsLost(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	f, err := s.AddFryer(t.Context(), Fryer{Name: "drawer", Fryer: load.Fryer{Basket: &fryer.Basket{Shape: "round", DiameterMm: 190}}})
+	f, err := s.AddFryer(t.Context(), OwnFryer{Name: "drawer", Fryer: load.Fryer{Basket: &fryer.Basket{Shape: "round", DiameterMm: 190}}})
 	if err != nil {
 		t.Fatal(err)
 	}

@@ -23,16 +23,16 @@ type Marinade struct {
 	Version int `json:"version,omitempty"`
 }
 
-// Coat is one that the household keeps.
-type Coat struct {
+// OwnCoat is one that the household keeps.
+type OwnCoat struct {
 	ID      string           `json:"id"`
 	Name    string           `json:"name"`
 	Layers  []food.CoatLayer `json:"layers"`
 	Version int              `json:"version,omitempty"`
 }
 
-// Sauce is one that the household keeps.
-type Sauce struct {
+// OwnSauce is one that the household keeps.
+type OwnSauce struct {
 	pan.Own
 	Version int `json:"version,omitempty"`
 }
@@ -46,30 +46,30 @@ type Mix struct {
 // Supper is one that the household plans: its dishes by reference, as they
 // are.
 type Supper struct {
-	ID      string  `json:"id"`
-	Name    string  `json:"name"`
-	Evening Evening `json:"evening"`
-	Version int     `json:"version,omitempty"`
+	ID      string     `json:"id"`
+	Name    string     `json:"name"`
+	Evening SupperPlan `json:"evening"`
+	Version int        `json:"version,omitempty"`
 }
 
-// Evening is what is said of a supper.
-type Evening struct {
+// SupperPlan is what is said of a supper.
+type SupperPlan struct {
 	ServeAt time.Time    `json:"serveAt"`
 	People  int          `json:"people"`
 	Hands   int          `json:"hands"`
 	Away    []sheet.Away `json:"away,omitempty"`
 	Hobs    int          `json:"hobs"`
 	// WarmC is that of an oven that is kept warm, 0 where there is none.
-	WarmC    float64      `json:"warmC"`
-	Earliest *time.Time   `json:"earliest,omitempty"`
-	Dishes   []Course     `json:"dishes"`
-	Sides    []sheet.Side `json:"sides,omitempty"`
-	Order    []string     `json:"order,omitempty"`
-	Pins     []sheet.Pin  `json:"pins,omitempty"`
+	WarmC    float64        `json:"warmC"`
+	Earliest *time.Time     `json:"earliest,omitempty"`
+	Dishes   []DishOfSupper `json:"dishes"`
+	Sides    []sheet.Side   `json:"sides,omitempty"`
+	Order    []string       `json:"order,omitempty"`
+	Pins     []sheet.Pin    `json:"pins,omitempty"`
 }
 
-// Course is a dish of a supper.
-type Course struct {
+// DishOfSupper is a dish of a supper.
+type DishOfSupper struct {
 	PlanID string `json:"planId"`
 	// AnyFryer lets the sheet choose; else it is the dish's own.
 	AnyFryer bool  `json:"anyFryer,omitempty"`
@@ -99,16 +99,16 @@ var (
 		func(m Marinade) ownRow[prep.Marinade] {
 			return ownRow[prep.Marinade]{m.ID, m.Name, JSON[prep.Marinade]{m.Marinade}, m.Version}
 		}}
-	ownCoats = own[Coat, []food.CoatLayer]{"coats", "layers",
-		func(r ownRow[[]food.CoatLayer]) Coat { return Coat{r.ID, r.Name, r.Holds.V, r.Version} },
-		func(c Coat) ownRow[[]food.CoatLayer] {
+	ownCoats = own[OwnCoat, []food.CoatLayer]{"coats", "layers",
+		func(r ownRow[[]food.CoatLayer]) OwnCoat { return OwnCoat{r.ID, r.Name, r.Holds.V, r.Version} },
+		func(c OwnCoat) ownRow[[]food.CoatLayer] {
 			return ownRow[[]food.CoatLayer]{c.ID, c.Name, JSON[[]food.CoatLayer]{c.Layers}, c.Version}
 		}}
-	ownSauces = own[Sauce, pan.Sauce]{"sauces", "sauce",
-		func(r ownRow[pan.Sauce]) Sauce {
-			return Sauce{pan.Own{ID: r.ID, Name: r.Name, Sauce: r.Holds.V}, r.Version}
+	ownSauces = own[OwnSauce, pan.Sauce]{"sauces", "sauce",
+		func(r ownRow[pan.Sauce]) OwnSauce {
+			return OwnSauce{pan.Own{ID: r.ID, Name: r.Name, Sauce: r.Holds.V}, r.Version}
 		},
-		func(s Sauce) ownRow[pan.Sauce] {
+		func(s OwnSauce) ownRow[pan.Sauce] {
 			return ownRow[pan.Sauce]{s.ID, s.Name, JSON[pan.Sauce]{s.Sauce}, s.Version}
 		}}
 	ownMixes = own[Mix, prep.Mix]{"mixes", "mix",
@@ -118,10 +118,10 @@ var (
 		}}
 )
 
-var ownSuppers = own[Supper, Evening]{"suppers", "supper",
-	func(r ownRow[Evening]) Supper { return Supper{r.ID, r.Name, r.Holds.V, r.Version} },
-	func(s Supper) ownRow[Evening] {
-		return ownRow[Evening]{s.ID, s.Name, JSON[Evening]{s.Evening}, s.Version}
+var ownSuppers = own[Supper, SupperPlan]{"suppers", "supper",
+	func(r ownRow[SupperPlan]) Supper { return Supper{r.ID, r.Name, r.Holds.V, r.Version} },
+	func(s Supper) ownRow[SupperPlan] {
+		return ownRow[SupperPlan]{s.ID, s.Name, JSON[SupperPlan]{s.Evening}, s.Version}
 	}}
 
 func (o own[T, D]) columns() string { return `id, name, ` + o.column + ` AS holds, version` }
@@ -195,10 +195,10 @@ func (s *Store) DropMarinade(ctx context.Context, id string) error {
 }
 
 // Coats returns the household's own, by name.
-func (s *Store) Coats(ctx context.Context) ([]Coat, error) { return ownCoats.all(ctx, s) }
+func (s *Store) Coats(ctx context.Context) ([]OwnCoat, error) { return ownCoats.all(ctx, s) }
 
 // PutCoat keeps one.
-func (s *Store) PutCoat(ctx context.Context, c Coat, version *int) (Coat, error) {
+func (s *Store) PutCoat(ctx context.Context, c OwnCoat, version *int) (OwnCoat, error) {
 	return ownCoats.put(ctx, s, c, version)
 }
 
@@ -206,10 +206,10 @@ func (s *Store) PutCoat(ctx context.Context, c Coat, version *int) (Coat, error)
 func (s *Store) DropCoat(ctx context.Context, id string) error { return ownCoats.drop(ctx, s, id) }
 
 // Sauces returns the household's own, by name.
-func (s *Store) Sauces(ctx context.Context) ([]Sauce, error) { return ownSauces.all(ctx, s) }
+func (s *Store) Sauces(ctx context.Context) ([]OwnSauce, error) { return ownSauces.all(ctx, s) }
 
 // PutSauce keeps one.
-func (s *Store) PutSauce(ctx context.Context, c Sauce, version *int) (Sauce, error) {
+func (s *Store) PutSauce(ctx context.Context, c OwnSauce, version *int) (OwnSauce, error) {
 	return ownSauces.put(ctx, s, c, version)
 }
 

@@ -16,7 +16,7 @@ func TestWhatAHouseholdKeepsHasAVersion(t *testing.T) {
 	s, _ := open(t)
 	ctx := t.Context()
 	none, one := 0, 1
-	glaze := Sauce{Own: pan.Own{ID: "glaze", Name: "Glaze", Sauce: pan.Sauce{School: pan.Reduce, Items: []larder.Item{{Ingredient: "honey", G: 60}}}}}
+	glaze := OwnSauce{Own: pan.Own{ID: "glaze", Name: "Glaze", Sauce: pan.Sauce{School: pan.Reduce, Items: []larder.Item{{Ingredient: "honey", G: 60}}}}}
 	got, err := s.PutSauce(ctx, glaze, &none)
 	if err != nil || got.Version != 1 {
 		t.Fatal(got, err)
@@ -32,7 +32,7 @@ func TestWhatAHouseholdKeepsHasAVersion(t *testing.T) {
 	if _, err = s.PutSauce(ctx, glaze, &one); !errors.Is(err, ErrChanged) {
 		t.Errorf("a change that lost is taken: %v", err)
 	}
-	if _, err := s.PutSauce(ctx, Sauce{Own: pan.Own{Name: "a dip", Sauce: pan.Sauce{School: pan.Mix}}}, nil); err != nil {
+	if _, err := s.PutSauce(ctx, OwnSauce{Own: pan.Own{Name: "a dip", Sauce: pan.Sauce{School: pan.Mix}}}, nil); err != nil {
 		t.Error(err)
 	}
 	all, err := s.Sauces(ctx)

@@ -28,10 +28,10 @@ func open(t *testing.T) (*Store, string) {
 	return s, path
 }
 
-func stocked(t *testing.T) (*Store, Fryer, Plan) {
+func stocked(t *testing.T) (*Store, OwnFryer, Plan) {
 	t.Helper()
 	s, _ := open(t)
-	f, err := s.AddFryer(t.Context(), Fryer{Name: "drawer", Fryer: load.Fryer{Kind: "drawer", Basket: &fryer.Basket{Shape: "round", DiameterMm: 190}}})
+	f, err := s.AddFryer(t.Context(), OwnFryer{Name: "drawer", Fryer: load.Fryer{Kind: "drawer", Basket: &fryer.Basket{Shape: "round", DiameterMm: 190}}})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -46,7 +46,7 @@ func stocked(t *testing.T) (*Store, Fryer, Plan) {
 
 func TestKeptAcrossReopening(t *testing.T) {
 	s, path := open(t)
-	f, err := s.AddFryer(t.Context(), Fryer{Name: "drawer", Fryer: load.Fryer{Kind: "drawer", Basket: &fryer.Basket{Shape: "round", DiameterMm: 190}}})
+	f, err := s.AddFryer(t.Context(), OwnFryer{Name: "drawer", Fryer: load.Fryer{Kind: "drawer", Basket: &fryer.Basket{Shape: "round", DiameterMm: 190}}})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -84,7 +84,7 @@ func TestForeignThingsAreRefused(t *testing.T) {
 	if err := s.DeletePlan(t.Context(), "none"); !errors.Is(err, ErrNotFound) {
 		t.Errorf("deleting it: %v", err)
 	}
-	if _, err := s.PutFryer(t.Context(), Fryer{ID: "none"}, nil); !errors.Is(err, ErrNotFound) {
+	if _, err := s.PutFryer(t.Context(), OwnFryer{ID: "none"}, nil); !errors.Is(err, ErrNotFound) {
 		t.Errorf("changing a fryer that is not there: %v", err)
 	}
 }
@@ -172,7 +172,7 @@ func TestFryersThatAreNeededStay(t *testing.T) {
 	if err := s.DeleteFryer(t.Context(), f.ID); !errors.As(err, new(NeededError)) {
 		t.Errorf("the fryer of a dish: %v", err)
 	}
-	spare, err := s.AddFryer(t.Context(), Fryer{Name: "spare", Fryer: load.Fryer{Kind: "oven", Trays: 3, Inferred: []string{"trays", "powerW"}}})
+	spare, err := s.AddFryer(t.Context(), OwnFryer{Name: "spare", Fryer: load.Fryer{Kind: "oven", Trays: 3, Inferred: []string{"trays", "powerW"}}})
 	if err != nil {
 		t.Fatal(err)
 	}

@@ -40,10 +40,10 @@ func empty(t *testing.T) *home {
 	return opened(t, filepath.Join(t.TempDir(), "kitchen.db"))
 }
 
-func stocked(t *testing.T) (*home, store.Fryer, store.Plan) {
+func stocked(t *testing.T) (*home, store.OwnFryer, store.Plan) {
 	t.Helper()
 	s := empty(t)
-	f, err := s.AddFryer(t.Context(), store.Fryer{Name: "drawer", Fryer: load.Fryer{Kind: "drawer", Basket: &fryer.Basket{Shape: "round", DiameterMm: 190}}})
+	f, err := s.AddFryer(t.Context(), store.OwnFryer{Name: "drawer", Fryer: load.Fryer{Kind: "drawer", Basket: &fryer.Basket{Shape: "round", DiameterMm: 190}}})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -97,13 +97,13 @@ func aHousehold(t *testing.T) *home {
 	must(err)
 	_, err = s.PutMarinade(ctx, store.Marinade{OwnMarinade: prep.OwnMarinade{Name: "Harissa"}}, nil)
 	must(err)
-	_, err = s.PutCoat(ctx, store.Coat{Name: "Rye", Layers: []food.CoatLayer{{Parts: []food.Mixed{{Ingredient: "egg", Share: 1}}}}}, nil)
+	_, err = s.PutCoat(ctx, store.OwnCoat{Name: "Rye", Layers: []food.CoatLayer{{Parts: []food.Mixed{{Ingredient: "egg", Share: 1}}}}}, nil)
 	must(err)
-	_, err = s.PutSauce(ctx, store.Sauce{Own: pan.Own{Name: "Glaze"}}, nil)
+	_, err = s.PutSauce(ctx, store.OwnSauce{Own: pan.Own{Name: "Glaze"}}, nil)
 	must(err)
 	_, err = s.PutMix(ctx, store.Mix{OwnMix: prep.OwnMix{Mix: prep.Mix{Name: "Salt of the house"}}}, nil)
 	must(err)
-	_, err = s.PutSupper(ctx, store.Supper{Name: "Friday", Evening: store.Evening{ServeAt: friday, Dishes: []store.Course{{PlanID: p.ID}}, Order: []string{p.ID + "/1"}}}, nil)
+	_, err = s.PutSupper(ctx, store.Supper{Name: "Friday", Evening: store.SupperPlan{ServeAt: friday, Dishes: []store.DishOfSupper{{PlanID: p.ID}}, Order: []string{p.ID + "/1"}}}, nil)
 	must(err)
 	c := store.Cook{Name: p.Name, PlanID: &p.ID, StartedAt: store.Time{Time: noon}, FinishedAt: &store.Time{Time: noon.Add(time.Hour)}, Note: ptr("good"),
 		Events: []cook.Event{{ID: "in", Kind: cook.Loaded, At: noon}, {ID: "turned", Kind: cook.Turned, At: noon.Add(time.Minute)}, {ID: "out", Kind: cook.Out, At: noon.Add(time.Hour)}}}

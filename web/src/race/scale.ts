@@ -14,6 +14,8 @@ export function raceScale(width: number, endMin: number, maxC: number, compact: 
   return { left, right: width - right, plot, strip, strips, axis, height: axis + 66 + (rows - 1) * FLAG_ROW, x, y };
 }
 
+export type RaceScale = ReturnType<typeof raceScale>;
+
 /** How wide a flag is with its margin, and how high a row of them. */
 const FLAG = 62;
 export const FLAG_ROW = 40;
