@@ -20,5 +20,12 @@ export default tseslint.config(
       '@typescript-eslint/no-confusing-void-expression': 'off',
     },
   },
+  // A component says one thing.
+  {
+    files: ['src/**/*.tsx'],
+    rules: {
+      'max-lines-per-function': ['error', { max: 150 }],
+    },
+  },
   { files: ['*.js'], ...tseslint.configs.disableTypeChecked },
 );

@@ -17,15 +17,15 @@ import (
 func (w Want) Words() (name, says string) {
 	switch w {
 	case Crisper:
-		return "Crisper", "a harder crust"
+		return "Crisper", "A harder crust."
 	case Juicier:
-		return "Juicier", "more juice"
+		return "Juicier", "More juice."
 	case Sooner:
-		return "Sooner", "fewer minutes"
+		return "Sooner", "Fewer minutes."
 	case Paler:
-		return "Paler", "gold, not brown: better for starchy food"
+		return "Paler", "Gold, not brown: better for starchy food."
 	}
-	return "Balanced", "a crust with most of the juice"
+	return "Balanced", "A crust with most of the juice."
 }
 
 var wayNames = map[Way]string{

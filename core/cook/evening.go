@@ -79,10 +79,13 @@ type Doing struct {
 	Kind   string       `json:"kind"`
 	Place  string       `json:"place"`
 	Where  string       `json:"where"` // the place, in words
-	Title  string       `json:"title"`
-	Detail string       `json:"detail"`
-	Start  time.Time    `json:"start"`
-	End    time.Time    `json:"end"`
+	// Name is whose it is: a basket, a sauce, a side; of what is none of
+	// these, what is done.
+	Name   string    `json:"name"`
+	Title  string    `json:"title"`
+	Detail string    `json:"detail"`
+	Start  time.Time `json:"start"`
+	End    time.Time `json:"end"`
 	// Planned is when the sheet had it, Until what its clock counts to.
 	Planned time.Time `json:"planned"`
 	Until   time.Time `json:"until"`
@@ -423,14 +426,14 @@ func (e *Evening) says(c *Course, first []Doing, now time.Time) string {
 	}
 	if worst != nil {
 		if over := worst.End.Sub(worst.Planned).Minutes() - worst.length; over >= lateFrom {
-			says += fmt.Sprintf(" Held up by %s.", worst.short())
+			says += fmt.Sprintf(" Held up by %s.", worst.Name)
 		}
 	}
 	var waits []string
 	for _, d := range c.Tasks {
 		standing := d.Kind == sheet.Load || d.Kind == sheet.Pan || d.Kind == sheet.Own
 		if d.Action != "" && d.State == Coming && standing && d.Start.Sub(d.Planned).Minutes() >= lateFrom {
-			waits = append(waits, fmt.Sprintf("%s can wait until %s", d.short(), e.clock(d.Start)))
+			waits = append(waits, fmt.Sprintf("%s can wait until %s", d.Name, e.clock(d.Start)))
 		}
 	}
 	if len(waits) > 2 {
@@ -440,12 +443,6 @@ func (e *Evening) says(c *Course, first []Doing, now time.Time) string {
 		says += " " + strings.Join(waits, ", ") + "."
 	}
 	return says
-}
-
-// short is what a thing is called in passing.
-func (d *Doing) short() string {
-	head, _, _ := strings.Cut(d.Title, ":")
-	return strings.TrimSuffix(head, ".")
 }
 
 // Costs says what more minutes for a basket would cost the rest.

@@ -1,6 +1,7 @@
 package cook
 
 import (
+	"cmp"
 	"fmt"
 	"math"
 	"slices"
@@ -39,7 +40,7 @@ func later(a, b time.Time) time.Time {
 // list is all there is to do, with what is known of it.
 func (e *Evening) list() (out []Doing) {
 	for _, t := range e.Sheet.Tasks {
-		d := Doing{ID: t.ID, Dish: t.Dish, Basket: t.Basket, Kind: t.Kind, Place: t.Place, Where: e.where(t.Place), Title: t.Says, Planned: t.Start, Hands: t.Hands,
+		d := Doing{ID: t.ID, Dish: t.Dish, Basket: t.Basket, Kind: t.Kind, Place: t.Place, Where: e.where(t.Place), Name: cmp.Or(t.Name, t.Says), Title: t.Says, Planned: t.Start, Hands: t.Hands,
 			after: t.After, length: t.End.Sub(t.Start).Minutes(), least: t.Least, moment: moments[t.Kind], shiftBy: shifts[t.Kind]}
 		b := e.basketOf(t)
 		switch {
@@ -86,7 +87,8 @@ func (b *LedBasket) fill(d *Doing) {
 	switch d.Kind {
 	case sheet.Heat:
 		d.Of, d.Action, d.Label, d.length = b.Key(), HeatOn, "It heats", b.Program.PreheatMin
-		d.Title = fmt.Sprintf("%s: turn it on empty, at %s", units.Capital(d.Where), b.Degrees.Words(b.Program.Stages[0].AirC))
+		d.Name = units.Capital(d.Where)
+		d.Title = fmt.Sprintf("%s: turn it on empty, at %s", d.Name, b.Degrees.Words(b.Program.Stages[0].AirC))
 		d.Detail = fmt.Sprintf("It heats for %s. No loose paper in it while it heats.", b.Name)
 		if on := b.heated(); !on.IsZero() || in {
 			if on.IsZero() {
@@ -96,13 +98,14 @@ func (b *LedBasket) fill(d *Doing) {
 		}
 	case sheet.Load:
 		d.Of, d.Action, d.Label = b.Key(), Loaded, "Food is in"
+		d.Name = b.Name
 		d.Title = fmt.Sprintf("%s: put %s in%s", b.Name, b.all(), b.side())
 		d.Detail = fmt.Sprintf("%sSet %s, shut it, and tap: the clock starts then.", b.gaps(), b.Degrees.Words(b.Program.Stages[0].AirC))
 		if in {
 			d.finished, d.Start, d.End = true, loaded.Add(-minutes(d.length)), loaded
 		}
 	case sheet.Run:
-		d.Title, d.length = b.Name+": "+b.stages(), b.needs()
+		d.Name, d.Title, d.length = b.Name, b.Name+": "+b.stages(), b.needs()
 		if in {
 			d.fixed, d.Start, d.End = true, loaded, loaded.Add(minutes(d.length))
 		}
@@ -110,7 +113,7 @@ func (b *LedBasket) fill(d *Doing) {
 			d.finished, d.End = true, out
 		}
 	case sheet.TakeIt:
-		d.Of, d.Action, d.Label, d.Title, d.Detail = b.Key(), Out, "It is out", fmt.Sprintf("%s: take %s out", b.Name, b.all()), tell[b.Judged]
+		d.Name, d.Of, d.Action, d.Label, d.Title, d.Detail = b.Name, b.Key(), Out, "It is out", fmt.Sprintf("%s: take %s out", b.Name, b.all()), tell[b.Judged]
 		if in && b.needs() > b.EndMin()+0.5 {
 			d.Detail = fmt.Sprintf("%s more than planned, by what you saw. ", minutesWords(b.needs()-b.EndMin())) + d.Detail
 		}
@@ -118,7 +121,7 @@ func (b *LedBasket) fill(d *Doing) {
 			d.finished, d.Start, d.End = true, out.Add(-minutes(d.length)), out
 		}
 	case sheet.Rests:
-		d.Title, d.length = fmt.Sprintf("%s: let %s rest", b.Name, b.all()), b.RestMin
+		d.Name, d.Title, d.length = b.Name, fmt.Sprintf("%s: let %s rest", b.Name, b.all()), b.RestMin
 		if isOut {
 			d.Of, d.Action, d.Label, d.fixed, d.Start, d.End = b.Key(), Rested, "It has rested", true, out, out.Add(minutes(b.RestMin))
 			d.Detail = "The rest belongs to the rule: heat from outside goes on to the middle."
@@ -174,7 +177,7 @@ func (b *LedBasket) turns(run sheet.Task, where string) (out []Doing) {
 		}
 		action, label, _, _ := d.asks()
 		t := Doing{ID: sheet.TaskOfBasket(b.Dish, b.Number, fmt.Sprintf("due%d", i+1)), Dish: b.Dish, Basket: b.Number, Kind: sheet.Turn, Place: run.Place, Where: where, Hands: 1,
-			Title: b.Name + ": " + units.Lower(b.words(d)), Planned: run.Start.Add(minutes(d.at)), length: turnMin, moment: true, after: []sheet.TaskID{run.ID}, run: b, Of: b.Key(), Action: action, Label: label}
+			Name: b.Name, Title: b.Name + ": " + units.Lower(b.words(d)), Planned: run.Start.Add(minutes(d.at)), length: turnMin, moment: true, after: []sheet.TaskID{run.ID}, run: b, Of: b.Key(), Action: action, Label: label}
 		t.Detail = strings.TrimSpace(b.handling(d.turn, i == 0))
 		if in {
 			t.fixed, t.Start = true, loaded.Add(minutes(d.at))
@@ -216,7 +219,7 @@ func (e *Evening) lay(now time.Time, late float64, asTold bool) []Doing {
 			o := &all[j]
 			done := o.finished || o.State == Ended || o.elastic() || o.State == Going
 			if !done && d.waitsFor == "" {
-				d.waitsFor = o.short()
+				d.waitsFor = o.Name
 			}
 			ready = ready && done
 			from := o.earliestStart(d)

@@ -36,6 +36,13 @@ const (
 	MaxParts      = 5
 )
 
+// FirstLayers are what a layer that is added begins with, by its place from
+// the inside out.
+var FirstLayers = []CoatLayer{
+	{Parts: []Mixed{{Ingredient: "coarse-crumbs", Share: 1}}}, {Parts: []Mixed{{Ingredient: "egg", Share: 1}}},
+	{Parts: []Mixed{{Ingredient: "coarse-crumbs", Share: 1}}}, {Parts: []Mixed{{Ingredient: "coarse-crumbs", Share: 1}}},
+}
+
 // ShareLimit is what a part may be of a layer, beside the others.
 var ShareLimit = refuse.Range{Min: 0.01, Max: 100, Step: 0.5, Unit: "parts"}
 

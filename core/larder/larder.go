@@ -65,6 +65,19 @@ type Ingredient struct {
 	Source  string `json:"source"`
 }
 
+// Softens says whether it is softened in fat before the rest of a sauce goes in.
+func (i Ingredient) Softens() bool {
+	return i.Form == Pieces || i.ID == "onion" || i.ID == "garlic" || i.ID == "ginger"
+}
+
+// Brushes says whether it can be brushed on.
+func (i Ingredient) Brushes() bool { return i.Form == "" && i.Role != Raising }
+
+// Binds says whether powders and crumbs hold on to it.
+func (i Ingredient) Binds() bool {
+	return i.Form == "" && (i.Thick || i.Role == Egg || i.Role == Fatty || i.Role == Milky || i.Role == Liquid)
+}
+
 const (
 	fdc    = "USDA FoodData Central; density by level spoon, ±10 %"
 	labels = "mean of what labels declare, ±15 %; density by level spoon, ±10 %"

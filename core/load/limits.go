@@ -29,6 +29,7 @@ var Limits = refuse.Limits{
 	"load.startC":        {Min: MinStartC, Max: 60, Step: 1, Unit: "°C"},
 	"load.spreadPct":     {Min: 0, Max: 40, Step: 1, Unit: "percent of the thickness"},
 	"load.surfaceWaterG": {Min: -1.2, Max: 4, Step: 0.1, Unit: "g/100 cm²"},
+	"groups":             {Min: 0, Max: MaxGroups, Step: 1, Unit: "kinds beside the first"},
 	"perBasket":          {Min: 1, Max: MaxPieces, Step: 1, Unit: "pieces"},
 	"coat.oilG":          {Min: 0, Max: 200, Step: 1, Unit: "g on the whole load"},
 	"coat.restMin":       {Min: 0, Max: 120, Step: 1, Unit: "minutes"},
@@ -72,6 +73,21 @@ var (
 	FirstCoat    = Covering{ID: "starch-dust", OilG: 4}
 	FirstProgram = Program{PreheatMin: 4, Stages: []Stage{{AirC: 170, Minutes: 12}, {AirC: 200, Minutes: 12}}, Turns: []Turn{{AtMin: 12, Kind: Flip}}}
 )
+
+// FirstBrush is what a brush begins with, a thin film of something sweet, and
+// BrushBeforeEndMin how long before the end it goes on: sugar has time to dry
+// and none to burn.
+var FirstBrush = Brush{Parts: []food.Mixed{{Ingredient: "barbecue", Share: 1}}, G: 15}
+
+const BrushBeforeEndMin = 5.0
+
+// SplitSteps is by how many steps of the dial the second half of a stage that
+// is split is hotter.
+const SplitSteps = 2
+
+// OilByMass is the power of a piece's mass that its surface goes with, and the
+// oil on it.
+const OilByMass = 2.0 / 3
 
 // What a request takes where it does not say.
 const (

@@ -5,6 +5,7 @@ package pan
 
 import (
 	"fmt"
+	"math"
 	"slices"
 
 	"velocrustum/core/larder"
@@ -88,11 +89,28 @@ type Level struct {
 	Name string  `json:"name"`
 	Says string  `json:"says"`
 	G    float64 `json:"g"`
+	// FromG is from where on it is called so: half way from the thinner one,
+	// by ratio, as cling goes.
+	FromG float64 `json:"fromG"`
+	// Drops is how many fall off a spoon that is dipped in it, 3 to 0.
+	Drops int `json:"drops"`
 }
 
-// Levels of thickness.
-var Levels = []Level{{"Runs off a spoon", "runs off a spoon", 4}, {"Coats a spoon thinly", "coats a spoon thinly", 6}, {"Coats a spoon", "coats a spoon", 8},
-	{"Thick glaze", "is a thick glaze", 12}, {"Mounds", "mounds on a spoon", 16}}
+// Levels of thickness, the thinnest first.
+var Levels = levels(
+	Level{Name: "Runs off a spoon", Says: "runs off a spoon", G: 4, Drops: 3},
+	Level{Name: "Coats a spoon thinly", Says: "coats a spoon thinly", G: 6, Drops: 2},
+	Level{Name: "Coats a spoon", Says: "coats a spoon", G: 8, Drops: 1},
+	Level{Name: "Thick glaze", Says: "is a thick glaze", G: 12},
+	Level{Name: "Mounds", Says: "mounds on a spoon", G: 16},
+)
+
+func levels(all ...Level) []Level {
+	for i := 1; i < len(all); i++ {
+		all[i].FromG = math.Sqrt(all[i-1].G * all[i].G)
+	}
+	return all
+}
 
 // Whole returns the sauce with its defaults in.
 func (s Sauce) Whole() Sauce {

@@ -28,16 +28,19 @@ type Told struct {
 	Cautions []string  `json:"cautions"`
 }
 
-// Reads says how thick a sauce is that clings so, g/100 cm².
-func Reads(g float64) string {
+// LevelOf is the thickness of a sauce that clings so, g/100 cm².
+func LevelOf(g float64) Level {
 	at := Levels[0]
 	for _, l := range Levels {
-		if math.Abs(math.Log(g/l.G)) < math.Abs(math.Log(g/at.G)) {
+		if g > l.FromG {
 			at = l
 		}
 	}
-	return at.Says
+	return at
 }
+
+// Reads says how thick it is.
+func Reads(g float64) string { return LevelOf(g).Says }
 
 // smokes are ingredients whose fumes sting when they get hot.
 var smokes = map[string]bool{"harissa": true, "chilli-flakes": true, "chilli-paste": true, "curry-paste": true, "hot-sauce": true}

@@ -30,12 +30,14 @@ type OwnMix struct {
 // UsualMix is the dry seasoning on a kilogram of what is eaten, g.
 const UsualMix = 12.0
 
+// dustHolds is the dry seasoning that stays on a hot crust, g/100 cm² (±0.3);
+// what is more falls off.
+const dustHolds = 1.5
+
+// MaxSauces and MaxMixes are how many a dish takes.
 const (
-	// dustHolds is the dry seasoning that stays on a hot crust, g/100 cm²
-	// (±0.3); what is more falls off.
-	dustHolds = 1.5
-	maxSauces = 4
-	maxMixes  = 4
+	MaxSauces = 4
+	MaxMixes  = 4
 )
 
 // MixMade is a mix weighed for a lot.
@@ -105,11 +107,11 @@ func (m Mix) made(p Pantry, lot Lot) (out MixMade, t Totals) {
 
 // checkAfter notes what is wrong with what comes after the basket.
 func (b Bench) checkAfter(c *refuse.Check, p Pantry) {
-	if n := len(b.Sauces); n > maxSauces {
-		c.Add("sauces", fmt.Sprintf("%d sauces", n), fmt.Sprintf("up to %d", maxSauces))
+	if n := len(b.Sauces); n > MaxSauces {
+		c.Add("sauces", fmt.Sprintf("%d sauces", n), fmt.Sprintf("up to %d", MaxSauces))
 	}
-	if n := len(b.Mixes); n > maxMixes {
-		c.Add("mixes", fmt.Sprintf("%d mixes", n), fmt.Sprintf("up to %d", maxMixes))
+	if n := len(b.Mixes); n > MaxMixes {
+		c.Add("mixes", fmt.Sprintf("%d mixes", n), fmt.Sprintf("up to %d", MaxMixes))
 	}
 	on := 0.0
 	for i, s := range b.Sauces {

@@ -143,8 +143,8 @@ func (b Bench) Check(p Pantry) error {
 		c.In(Limits, "coating.restMin", *m)
 	}
 	c.Among("coating.where", b.Coating.Where, "", "all", "up")
-	c.Among("coating.flour", b.Coating.Flour, "", "wheat-flour", "rice-flour", "chickpea-flour")
-	c.Among("coating.crumbs", b.Coating.Crumbs, "", "crumbs", "rice-crumbs")
+	c.Among("coating.flour", b.Coating.Flour, append(ids(Flours), "")...)
+	c.Among("coating.crumbs", b.Coating.Crumbs, append(ids(Crumbs), "")...)
 	if cut := b.Cutting; cut != nil {
 		c.In(Limits, "cutting.wholeG", cut.WholeG)
 		c.In(Limits, "cutting.spreadPct", cut.SpreadPct)

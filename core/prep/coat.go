@@ -186,6 +186,62 @@ func (c *Coated) StarchShare() float64 {
 	return starch / (flour + starch)
 }
 
+// A Replacement can stand in the place of what a coat is usually made of.
+type Replacement struct{ ID, Name string }
+
+// Flours and Crumbs are what may, the usual first.
+var (
+	Flours = []Replacement{{"wheat-flour", "Wheat"}, {"rice-flour", "Rice, gluten-free"}, {"chickpea-flour", "Chickpea, gluten-free"}}
+	Crumbs = []Replacement{{usualCrumbs, "Bread"}, {"rice-crumbs", "Rice, gluten-free"}}
+)
+
+const usualCrumbs = "crumbs"
+
+func ids(of []Replacement) (out []string) {
+	for _, r := range of {
+		out = append(out, r.ID)
+	}
+	return out
+}
+
+// Choices are what a cook may choose of a coat, by what is in its bowls.
+type Choices struct {
+	Flour  string `json:"flour,omitempty"`  // which of Flours it has
+	Crumbs string `json:"crumbs,omitempty"` // which of Crumbs it has
+	Eggs   bool   `json:"eggs"`
+}
+
+// Choices returns what there is to choose.
+func (c Coated) Choices() (out Choices) {
+	for _, b := range c.Bowls {
+		switch {
+		case out.Flour == "" && isFlour(b.Ingredient):
+			out.Flour = b.Ingredient
+		case out.Crumbs == "" && slices.Contains(ids(Crumbs), b.Ingredient):
+			out.Crumbs = b.Ingredient
+		case b.Ingredient == "egg":
+			out.Eggs = true
+		}
+	}
+	return out
+}
+
+// LayerG is what of each layer stays on all pieces, g, from the inside out.
+func (c Coated) LayerG() []float64 {
+	out := []float64{}
+	stuck, on := 0.0, 0.0
+	for _, b := range c.Bowls {
+		stuck += b.SticksG
+	}
+	for _, g := range c.Coat.LayerSticks {
+		on += g
+	}
+	for _, g := range c.Coat.LayerSticks {
+		out = append(out, g/max(on, 1e-9)*stuck)
+	}
+	return out
+}
+
 // chosen returns the layers with what the cook puts in the place of the usual,
 // and whether that is another coat.
 func (c Coating) chosen(layers []food.CoatLayer) (out []food.CoatLayer, changed bool) {
@@ -203,7 +259,7 @@ func (c Coating) chosen(layers []food.CoatLayer) (out []food.CoatLayer, changed 
 			switch {
 			case isFlour(p.Ingredient):
 				to = c.Flour
-			case p.Ingredient == "crumbs":
+			case p.Ingredient == usualCrumbs:
 				to = c.Crumbs
 			}
 			if to != "" && to != p.Ingredient {
@@ -231,7 +287,7 @@ func (c Coating) unused(coat food.Coat, p Pantry) (said []string) {
 	if c.Flour != "" && !has(isFlour) {
 		said = append(said, fmt.Sprintf("The %s that you chose is not in this coat; it waits for one with flour.", p[c.Flour].Name))
 	}
-	if c.Crumbs != "" && !has(func(id string) bool { return id == "crumbs" }) {
+	if c.Crumbs != "" && !has(func(id string) bool { return id == usualCrumbs }) {
 		said = append(said, fmt.Sprintf("The %s that you chose are not in this coat; they wait for one with crumbs.", p[c.Crumbs].Name))
 	}
 	if c.Starch > 0 && !isBlend(coat.Layers) {

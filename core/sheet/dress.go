@@ -1,7 +1,6 @@
 package sheet
 
 import (
-	"fmt"
 	"slices"
 	"strings"
 )
@@ -23,14 +22,6 @@ func (d *readyDish) sprinkled(k *Kitchen) string {
 	return strings.Join(names, ", ")
 }
 
-// basketName is a dish, and which basket of it where it has several.
-func (p *planner) basketName(d *readyDish, number int) string {
-	if len(d.baskets) < 2 {
-		return d.name
-	}
-	return fmt.Sprintf("%s, basket %d", d.name, number)
-}
-
 // dress places what goes on before the table, and says when a dish has to be
 // there.
 func (p *planner) dress(limit float64) {
@@ -38,14 +29,13 @@ func (p *planner) dress(limit float64) {
 		d := &p.all[i]
 		p.limits[d.ID] = limit
 		if names := d.sprinkled(p.k); names != "" {
-			end := p.put(block{{Task{ID: taskOf(d.ID, "finish"), Dish: d.ID, Kind: Finish, Says: fmt.Sprintf("Finish %s: %s", d.name, names), Place: Board, Hands: 1}, -finishMin, 0}}, limit)
+			end := p.put(block{{Task{ID: taskOf(d.ID, "finish"), Dish: d.ID, Kind: Finish, Says: finishSays(d.name, names), Place: Board, Hands: 1}, -finishMin, 0}}, limit)
 			p.limits[d.ID] = end - finishMin
 		}
 		if !d.sauced {
 			continue
 		}
-		says := map[string]string{"toss": "Toss %s in %s", "brush": "Brush %s with %s", "up": "Spoon over %s, on one face: %s"}[d.How]
-		end := p.put(block{{Task{ID: taskOf(d.ID, "toss"), Dish: d.ID, Kind: Dress, Says: fmt.Sprintf(says, d.name, p.dressings(d)), Place: Board, Hands: 1}, -tossMin, 0}}, p.limits[d.ID])
+		end := p.put(block{{Task{ID: taskOf(d.ID, "toss"), Dish: d.ID, Kind: Dress, Says: dressSays(d.How, d.name, p.dressings(d)), Place: Board, Hands: 1}, -tossMin, 0}}, p.limits[d.ID])
 		p.limits[d.ID] = end - tossMin
 	}
 }

@@ -6,11 +6,9 @@ import (
 	"fmt"
 	"math"
 	"slices"
-	"strings"
 	"time"
 
 	"velocrustum/core/baskets"
-	"velocrustum/core/load"
 )
 
 // Minutes of hands at the fryer and at the end (±30 %).
@@ -100,7 +98,7 @@ func (k *Kitchen) plan(ctx context.Context, s *Supper, all []readyDish, c arrang
 		}
 		p.rooms.hands.taken = append(p.rooms.hands.taken, span{p.minutes(a.From), p.minutes(a.Until), n})
 	}
-	table := p.put(block{{Task{ID: "table", Kind: Table, Says: "Plates to the table", Place: None, Hands: 1}, -tableMin, 0}}, 0)
+	table := p.put(block{{Task{ID: "table", Kind: Table, Says: tableSays, Place: None, Hands: 1}, -tableMin, 0}}, 0)
 	p.dress(table - tableMin)
 	if err := p.fry(ctx); err != nil {
 		return nil, err
@@ -168,7 +166,7 @@ func (p *planner) fry(ctx context.Context) error {
 			end := p.put(bl, math.Min(limit-fried.RestMin, next))
 			if gap := next - end; gap > tick && !math.IsInf(next, 1) {
 				// It is kept hot until the next, which counts with that.
-				p.put(block{{Task{ID: TaskOfBasket(d.ID, b.number, keepHot), Dish: d.ID, Basket: b.number, Kind: Heat, Says: "Keep the fryer hot, empty", Place: f.ID}, -gap, 0}}, next)
+				p.put(block{{Task{ID: TaskOfBasket(d.ID, b.number, keepHot), Dish: d.ID, Basket: b.number, Kind: Heat, Says: keepHotSays, Place: f.ID}, -gap, 0}}, next)
 			}
 			next = end - bl.length()
 			p.out.plates = append(p.out.plates, plated{dish: b.dish, basket: b.number, pieces: b.pieces, out: end})
@@ -188,11 +186,10 @@ func (p *planner) flashes(fryer string) float64 {
 			continue
 		}
 		long := flashLoad + baskets.FlashMin + flashOut
-		says := fmt.Sprintf("Flash %s, all that has waited together, %.0f min", d.name, baskets.FlashMin)
 		end := p.put(block{
-			{Task{ID: taskOf(d.ID, "flash"), Dish: d.ID, Kind: Flash, Says: says, Place: fryer}, -flashOut - baskets.FlashMin, -flashOut},
-			{Task{ID: taskOf(d.ID, "flash-in"), Dish: d.ID, Kind: Load, Says: "Back into the hot fryer: " + d.name, Place: fryer, Hands: 1}, -long, -flashOut - baskets.FlashMin},
-			{Task{ID: taskOf(d.ID, "flash-out"), Dish: d.ID, Kind: TakeIt, Says: d.name + " out", Place: fryer, Hands: 1}, -flashOut, 0},
+			{Task{ID: taskOf(d.ID, "flash"), Dish: d.ID, Kind: Flash, Says: flashSays(d.name), Place: fryer}, -flashOut - baskets.FlashMin, -flashOut},
+			{Task{ID: taskOf(d.ID, "flash-in"), Dish: d.ID, Kind: Load, Says: backInSays(d.name), Place: fryer, Hands: 1}, -long, -flashOut - baskets.FlashMin},
+			{Task{ID: taskOf(d.ID, "flash-out"), Dish: d.ID, Kind: TakeIt, Says: flashedOutSays(d.name), Place: fryer, Hands: 1}, -flashOut, 0},
 		}, math.Min(p.limits[d.ID], next))
 		next = end - long
 		p.backIn[d.ID] = next
@@ -203,7 +200,7 @@ func (p *planner) flashes(fryer string) float64 {
 // basket is the block of one: heating, in, running with its turns, out.
 func (p *planner) basket(d *readyDish, b dealtBasket, fryer string, f *baskets.Fried) block {
 	id := func(what string) TaskID { return TaskOfBasket(d.ID, b.number, what) }
-	name := p.basketName(d, b.number)
+	name := basketName(d, b.number)
 	run := f.Program.Minutes()
 	task := func(what, kind, says, place string, hands int) Task {
 		return Task{ID: id(what), Dish: d.ID, Basket: b.number, Kind: kind, Says: says, Place: place, Hands: hands}
@@ -211,32 +208,19 @@ func (p *planner) basket(d *readyDish, b dealtBasket, fryer string, f *baskets.F
 	first := f.Program.Stages[0]
 	out := block{}
 	if pre := f.Program.PreheatMin; pre > 0 {
-		out = append(out, part{task("heat", Heat, "Heat the empty fryer to "+p.k.Units.Degrees(first.AirC), fryer, 0), -outMin - run - loadMin - pre, -outMin - run - loadMin})
+		out = append(out, part{task("heat", Heat, p.k.heatSays(first.AirC), fryer, 0), -outMin - run - loadMin - pre, -outMin - run - loadMin})
 	}
-	ran := task("run", Run, fmt.Sprintf("%s: %s", name, p.stages(f.Program)), fryer, 0)
+	ran := task("run", Run, p.k.runSays(name, f.Program), fryer, 0)
 	ran.Colours = f.Colours
 	out = append(out,
-		part{task("load", Load, fmt.Sprintf("%s in, %d at %s", name, b.pieces, p.k.Units.Degrees(first.AirC)), fryer, 1), -outMin - run - loadMin, -outMin - run},
+		part{task("load", Load, p.k.loadSays(name, b.pieces, first.AirC), fryer, 1), -outMin - run - loadMin, -outMin - run},
 		part{ran, -outMin - run, -outMin})
 	takes := math.Min(turnMost, round(turnMin+turnEach*float64(b.pieces)))
 	for i, t := range f.Program.Turns {
-		word := map[string]string{load.Flip: "Turn", load.Shake: "Shake", load.LookIn: "Look at", load.BrushOn: "Brush", load.TakeOut: "Some out of"}[t.Kind]
 		from := math.Min(-outMin-run+t.AtMin, -outMin-takes)
-		out = append(out, part{task(fmt.Sprintf("turn%d", i+1), Turn, word+" "+name, None, 1), from, from + takes})
+		out = append(out, part{task(fmt.Sprintf("turn%d", i+1), Turn, turnSays(t.Kind, name), None, 1), from, from + takes})
 	}
-	return append(out, part{task("out", TakeIt, name+" out; probe the thickest", fryer, 1), -outMin, 0})
-}
-
-func (p *planner) stages(pr load.Program) string {
-	var out []string
-	for _, st := range pr.Stages {
-		word := p.k.Units.Degrees(st.AirC)
-		if st.Rest {
-			word = "rest"
-		}
-		out = append(out, fmt.Sprintf("%s for %g min", word, round(st.Minutes)))
-	}
-	return strings.Join(out, ", then ")
+	return append(out, part{task("out", TakeIt, takeOutSays(name), fryer, 1), -outMin, 0})
 }
 
 // sauces places what stands on the hob, ready when it is first wanted.
@@ -256,10 +240,10 @@ func (p *planner) sauces(limit float64) {
 		}
 		b := block{}
 		if a.HandsMin > 0 {
-			b = append(b, part{Task{ID: taskOf(a.ID, "mix"), Dish: a.ID, Kind: Pan, Says: fmt.Sprintf("%s: into the pan", a.called()), Place: OnHob, Hands: 1}, -a.SimmerMin - a.HandsMin, -a.SimmerMin})
+			b = append(b, part{Task{ID: taskOf(a.ID, "mix"), Dish: a.ID, Kind: Pan, Name: a.called(), Says: intoPanSays(a.called()), Place: OnHob, Hands: 1}, -a.SimmerMin - a.HandsMin, -a.SimmerMin})
 		}
 		if a.SimmerMin > 0 {
-			b = append(b, part{Task{ID: taskOf(a.ID, "simmer"), Dish: a.ID, Kind: Simmer, Says: fmt.Sprintf("%s simmers", a.called()), Place: OnHob}, -a.SimmerMin, 0})
+			b = append(b, part{Task{ID: taskOf(a.ID, "simmer"), Dish: a.ID, Kind: Simmer, Name: a.called(), Says: simmersSays(a.called()), Place: OnHob}, -a.SimmerMin, 0})
 		}
 		if len(b) == 0 {
 			continue
@@ -303,7 +287,7 @@ func (p *planner) sides(limit float64) {
 		at := limit
 		for k := len(a.Steps) - 1; k >= 0; k-- {
 			st := a.Steps[k]
-			end := p.put(block{{Task{ID: stepOf(a.ID, k+1), Dish: a.ID, Kind: Own, Says: fmt.Sprintf("%s: %s", name, st.Says), Place: st.Place, Hands: st.Hands}, -st.Minutes, 0}}, at)
+			end := p.put(block{{Task{ID: stepOf(a.ID, k+1), Dish: a.ID, Kind: Own, Name: name, Says: ownStepSays(name, st.Says), Place: st.Place, Hands: st.Hands}, -st.Minutes, 0}}, at)
 			if over := limit - end - a.HoldsMin; k == len(a.Steps)-1 && over > tick {
 				p.out.cost += stale * over
 			}
@@ -335,7 +319,7 @@ func (p *planner) benches() {
 			wait = round(wait)
 			end := p.put(block{{Task{ID: taskOf(d.ID, t.ID), Dish: d.ID, Kind: Bench, Says: t.Says, Place: Board, Hands: 1}, -t.Hands, 0}}, at-wait)
 			if t.Wait.Most > 0 && at-end > tick {
-				p.out.tasks = append(p.out.tasks, timed{Task: Task{ID: taskOf(d.ID, t.ID).wait(), Dish: d.ID, Kind: Waits, Says: fmt.Sprintf("%s %s", d.name, t.Wait.Says), Place: t.Wait.Place, Least: t.Wait.Least, Most: t.Wait.Most}, from: end, to: at})
+				p.out.tasks = append(p.out.tasks, timed{Task: Task{ID: taskOf(d.ID, t.ID).wait(), Dish: d.ID, Kind: Waits, Says: benchWaitSays(d.name, t.Wait.Says), Place: t.Wait.Place, Least: t.Wait.Least, Most: t.Wait.Most}, from: end, to: at})
 				if over := at - end - t.Wait.Most; over > tick {
 					p.out.cost += stale * over / 10
 				}
@@ -369,18 +353,14 @@ func (p *planner) finish() {
 		b.crust = math.Max(0, b.crust-(f.Crust-later))
 		if f.RestMin > 0 {
 			rest := math.Min(held, f.RestMin)
-			p.out.tasks = append(p.out.tasks, timed{Task: Task{ID: TaskOfBasket(d.ID, b.basket, "rest"), Dish: d.ID, Basket: b.basket, Kind: Rests, Says: p.basketName(d, b.basket) + " rests: that belongs to the rule", Place: None}, from: b.out, to: b.out + rest})
+			p.out.tasks = append(p.out.tasks, timed{Task: Task{ID: TaskOfBasket(d.ID, b.basket, "rest"), Dish: d.ID, Basket: b.basket, Kind: Rests, Says: restsSays(basketName(d, b.basket)), Place: None}, from: b.out, to: b.out + rest})
 		}
 		if held-f.RestMin >= waitsFrom {
-			place, says := None, "waits on a rack in the room"
+			place := None
 			if p.s.Oven != nil {
-				place, says = InOven, "waits on a rack in the oven at "+p.k.Units.Degrees(p.s.Oven.WarmC)
+				place = InOven
 			}
-			name := p.basketName(d, b.basket)
-			if len(d.baskets) > 1 {
-				name += ","
-			}
-			p.out.tasks = append(p.out.tasks, timed{Task: Task{ID: TaskOfBasket(d.ID, b.basket, "hold"), Dish: d.ID, Basket: b.basket, Kind: Hold, Says: name + " " + says, Place: place}, from: b.out + f.RestMin, to: b.out + held})
+			p.out.tasks = append(p.out.tasks, timed{Task: Task{ID: TaskOfBasket(d.ID, b.basket, "hold"), Dish: d.ID, Basket: b.basket, Kind: Hold, Says: p.k.holdSays(p.s, d, b.basket), Place: place}, from: b.out + f.RestMin, to: b.out + held})
 		}
 		share := float64(b.pieces) / float64(d.ready.Load.Pieces)
 		p.out.cost += share*(100-b.crust) + waiting*b.wait

@@ -3,7 +3,6 @@ package sheet
 import (
 	"cmp"
 	"context"
-	"fmt"
 	"math"
 	"slices"
 	"strings"
@@ -304,14 +303,14 @@ func (k *Kitchen) write(ctx context.Context, s *Supper, all []readyDish, best *c
 		for m := 0.0; m <= math.Min(b.wait, float64(len(f.Kept)-1)); m++ {
 			p.Line = append(p.Line, math.Round(f.Kept[int(m)]*10)/10)
 		}
-		p.Says = k.platesays(s, d, b)
+		p.Name, p.Says = plateSays(d, b), k.waitedSays(s, d, b)
 		out.Plate = append(out.Plate, p)
 	}
 	slices.SortStableFunc(out.Plate, func(a, b ServedBasket) int { return a.OutAt.Compare(b.OutAt) })
 	if !out.OnTime {
 		out.Why = k.why(s, best)
 	}
-	out.Others = k.others(s, all, best, others)
+	out.Others = k.others(all, best, others)
 	if err := k.moreHands(ctx, s, all, best, &out); err != nil {
 		return out, err
 	}
@@ -356,14 +355,7 @@ func (k *Kitchen) moreHands(ctx context.Context, s *Supper, all []readyDish, bes
 	}
 	later := got.start - best.start - (best.serve.Sub(got.serve)).Minutes()
 	o := Other{ID: "hands", Hands: c.hands, StartAt: got.serve.Add(time.Duration(got.start * float64(time.Minute))), ServeAt: got.serve, Crust: softest(got.planned) - softest(best.planned)}
-	switch {
-	case got.late < best.late-0.25:
-		o.Says = fmt.Sprintf("One more pair of hands: on the table %.0f min sooner.", math.Round(best.late-got.late))
-	case later >= 1:
-		o.Says = fmt.Sprintf("One more pair of hands: begin %.0f min later.", math.Floor(later))
-	default:
-		o.Says = "One more pair of hands would not make it sooner: what takes long needs none."
-	}
+	o.Name, o.Says = moreHandsSays(best.late-got.late, later)
 	out.Others = append(out.Others, o)
 	return nil
 }
@@ -374,4 +366,41 @@ func softest(p *planned) float64 {
 		least = math.Min(least, b.crust)
 	}
 	return least
+}
+
+// others are the other orders, and what each costs whom.
+func (k *Kitchen) others(all []readyDish, best *candidate, list []*candidate) []Other {
+	out := []Other{}
+	for _, c := range list[:min(len(list), 3)] {
+		o := Other{ID: "order", ServeAt: c.serve, StartAt: c.serve.Add(time.Duration(c.start * float64(time.Minute))), Crust: softest(c.planned) - softest(best.planned)}
+		var names []string
+		for _, i := range c.order {
+			o.Order = append(o.Order, all[i].ID)
+			names = append(names, all[i].name)
+		}
+		would := costs{laterMin: c.late - best.late, soonerMin: best.start - c.start}
+		for i := range all {
+			d := mean(c.planned, i) - mean(best.planned, i)
+			if -d > would.lost+0.5 {
+				would.loses, would.lost = all[i].name, -d
+			}
+			if d >= 1 {
+				would.gains, would.gained = all[i].name, d
+			}
+		}
+		o.Name, o.Says = orderSays(names, would)
+		out = append(out, o)
+	}
+	return out
+}
+
+// mean is the crust of a dish on the plate, over its pieces.
+func mean(p *planned, dish int) float64 {
+	sum, n := 0.0, 0.0
+	for _, b := range p.plates {
+		if b.dish == dish {
+			sum, n = sum+b.crust*float64(b.pieces), n+float64(b.pieces)
+		}
+	}
+	return sum / math.Max(1, n)
 }

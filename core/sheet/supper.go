@@ -115,12 +115,41 @@ var places = []string{OnHob, InOven, Board, Fridge, None}
 // Most of each.
 const (
 	MaxDishes  = 6
+	MaxSteps   = 20 // of a side
 	MaxFryers  = 4
 	MaxBaskets = 12
 )
 
+// UsualEvening is what a new supper begins with: when it is on the table, and
+// from which time of day it is for tomorrow.
+type UsualEvening struct {
+	At           string `json:"at"`
+	TomorrowFrom string `json:"tomorrowFrom"`
+	People       int    `json:"people"`
+	Hands        int    `json:"hands"`
+	Hobs         int    `json:"hobs"`
+	// Side is what a side begins with, Then a further step of one.
+	Side Side     `json:"side"`
+	Then SideStep `json:"then"`
+}
+
+// FirstEvening is that of a new supper.
+var FirstEvening = UsualEvening{
+	"19:30", "16:00", 2, usualHands, usualHobs,
+	Side{ID: "side", Name: "A salad", HoldsMin: 60, Steps: []SideStep{{Says: "cut and dress", Place: Board, Minutes: 10, Hands: 1}}},
+	SideStep{Says: "then", Place: Board, Minutes: 5, Hands: 1},
+}
+
+// What a supper has where it does not say.
+const (
+	usualHands   = 1
+	usualHobs    = 2
+	sideHoldsMin = 120.0
+)
+
 // Limits are what the figures of a supper may be.
 var Limits = refuse.Limits{
+	"sides.steps":      {Min: 1, Max: MaxSteps, Step: 1, Unit: "steps"},
 	"people":           {Min: 1, Max: 40, Step: 1, Unit: "people"},
 	"hands":            {Min: 1, Max: 4, Step: 1, Unit: "pairs of hands"},
 	"hobs":             {Min: 0, Max: 6, Step: 1, Unit: "rings"},
@@ -137,10 +166,10 @@ var Limits = refuse.Limits{
 // hang on how it was said.
 func (s Supper) whole() Supper {
 	if s.Hands == 0 {
-		s.Hands = 1
+		s.Hands = usualHands
 	}
 	if s.Hobs == 0 {
-		s.Hobs = 2
+		s.Hobs = usualHobs
 	}
 	if s.Oven != nil && s.Oven.WarmC == 0 {
 		s.Oven = &Oven{load.WarmC}
@@ -157,7 +186,7 @@ func (s Supper) whole() Supper {
 	}
 	for i := range s.Sides {
 		if s.Sides[i].HoldsMin == 0 {
-			s.Sides[i].HoldsMin = 120
+			s.Sides[i].HoldsMin = sideHoldsMin
 		}
 		s.Sides[i].Steps = slices.Clone(s.Sides[i].Steps)
 		for k := range s.Sides[i].Steps {
@@ -222,8 +251,8 @@ func (s Supper) Check() error {
 		at := fmt.Sprintf("sides[%d].", i)
 		name(at+"id", a.ID)
 		c.In(Limits, "sides.holdsMin", a.HoldsMin)
-		if len(a.Steps) == 0 || len(a.Steps) > 20 {
-			c.Add(at+"steps", fmt.Sprintf("%d steps", len(a.Steps)), "1 to 20")
+		if len(a.Steps) == 0 || len(a.Steps) > MaxSteps {
+			c.Add(at+"steps", fmt.Sprintf("%d steps", len(a.Steps)), fmt.Sprintf("1 to %d", MaxSteps))
 		}
 		for k, st := range a.Steps {
 			c.Among(fmt.Sprintf("%ssteps[%d].place", at, k), st.Place, append(slices.Clone(places), fryers[1:]...)...)
@@ -250,15 +279,17 @@ func (s Supper) Check() error {
 
 // Task is one thing on the run sheet.
 type Task struct {
-	ID     TaskID    `json:"id"`
-	Dish   string    `json:"dish,omitempty"` // or sauce, or side
-	Basket int       `json:"basket,omitempty"`
-	Kind   string    `json:"kind"`
-	Says   string    `json:"says"`
-	Place  string    `json:"place"`
-	Start  time.Time `json:"start"`
-	End    time.Time `json:"end"`
-	Hands  int       `json:"hands"`
+	ID     TaskID `json:"id"`
+	Dish   string `json:"dish,omitempty"` // or sauce, or side
+	Basket int    `json:"basket,omitempty"`
+	Kind   string `json:"kind"`
+	// Name is the sauce or the side that it is of.
+	Name  string    `json:"name,omitempty"`
+	Says  string    `json:"says"`
+	Place string    `json:"place"`
+	Start time.Time `json:"start"`
+	End   time.Time `json:"end"`
+	Hands int       `json:"hands"`
 	// Who is which pair of hands does it, from 1; 0 where none is needed.
 	Who   int      `json:"who,omitempty"`
 	After []TaskID `json:"after"`
@@ -304,7 +335,9 @@ type ServedBasket struct {
 	Lab     []float64 `json:"lab"` // as it comes out
 	// Line is its crust from out to the table, each whole minute.
 	Line []float64 `json:"line"`
-	Says string    `json:"says"`
+	// Name is the basket with its crust, Says what it went through since.
+	Name string `json:"name"`
+	Says string `json:"says"`
 }
 
 // Chance is how many evenings of a thousand are on the table by a moment.
@@ -316,6 +349,7 @@ type Chance struct {
 // Other is another way of doing it, and what that would cost.
 type Other struct {
 	ID      string    `json:"id"`
+	Name    string    `json:"name"`
 	Says    string    `json:"says"`
 	StartAt time.Time `json:"startAt"`
 	ServeAt time.Time `json:"serveAt"`

@@ -7,31 +7,165 @@ import (
 	"strings"
 	"time"
 
+	"velocrustum/core/baskets"
 	"velocrustum/core/crust"
+	"velocrustum/core/load"
+	"velocrustum/core/prep"
 	"velocrustum/core/units"
 )
 
-// platesays says how a basket comes to the table.
-func (k *Kitchen) platesays(s *Supper, d *readyDish, b plated) string {
-	name := units.Capital(d.name)
-	if len(d.baskets) > 1 {
-		name += fmt.Sprintf(", basket %d", b.basket)
-	}
-	says := fmt.Sprintf("%s: %.0f, %s", name, math.Floor(b.crust), crust.Words(b.crust))
-	if b.wait >= tableMin+1 {
-		where := "on a rack in the room"
-		if s.Oven != nil {
-			where = "on a rack in the oven at " + k.Units.Degrees(s.Oven.WarmC)
+// What a task says.
+const (
+	tableSays   = "Plates to the table"
+	keepHotSays = "Keep the fryer hot, empty"
+)
+
+func flashSays(dish string) string {
+	return fmt.Sprintf("Flash %s, all that has waited together, %.0f min", dish, baskets.FlashMin)
+}
+
+func backInSays(dish string) string { return "Back into the hot fryer: " + dish }
+
+func flashedOutSays(dish string) string { return dish + " out" }
+
+func (k *Kitchen) heatSays(airC float64) string {
+	return "Heat the empty fryer to " + k.Units.Degrees(airC)
+}
+
+func (k *Kitchen) loadSays(basket string, pieces int, airC float64) string {
+	return fmt.Sprintf("%s in, %d at %s", basket, pieces, k.Units.Degrees(airC))
+}
+
+func (k *Kitchen) runSays(basket string, p load.Program) string {
+	var stages []string
+	for _, st := range p.Stages {
+		word := k.Units.Degrees(st.AirC)
+		if st.Rest {
+			word = "rest"
 		}
-		says += fmt.Sprintf("; %.0f min %s", math.Round(b.wait), where)
+		stages = append(stages, fmt.Sprintf("%s for %g min", word, round(st.Minutes)))
+	}
+	return fmt.Sprintf("%s: %s", basket, strings.Join(stages, ", then "))
+}
+
+func turnSays(kind, basket string) string {
+	return fmt.Sprintf(map[string]string{load.Flip: "Turn %s", load.Shake: "Shake %s", load.LookIn: "Look at %s", load.BrushOn: "Brush %s", load.TakeOut: "Some out of %s"}[kind], basket)
+}
+
+func takeOutSays(basket string) string { return basket + " out; probe the thickest" }
+
+func restsSays(basket string) string { return basket + " rests: that belongs to the rule" }
+
+func intoPanSays(sauce string) string { return sauce + ": into the pan" }
+
+func simmersSays(sauce string) string { return sauce + " simmers" }
+
+func ownStepSays(side, step string) string { return fmt.Sprintf("%s: %s", side, step) }
+
+func benchWaitSays(dish, waits string) string { return fmt.Sprintf("%s %s", dish, waits) }
+
+func finishSays(dish, with string) string { return fmt.Sprintf("Finish %s: %s", dish, with) }
+
+func dressSays(how, dish, with string) string {
+	return fmt.Sprintf(map[string]string{"toss": "Toss %s in %s", "brush": "Brush %s with %s", "up": "Spoon over %s, on one face: %s"}[how], dish, with)
+}
+
+// basketName is a dish, and which basket of it where it has several.
+func basketName(d *readyDish, number int) string {
+	if len(d.baskets) < 2 {
+		return d.name
+	}
+	return fmt.Sprintf("%s, basket %d", d.name, number)
+}
+
+// rack is where what is out waits.
+func (k *Kitchen) rack(s *Supper) string {
+	if s.Oven == nil {
+		return "on a rack in the room"
+	}
+	return "on a rack in the oven at " + k.Units.Degrees(s.Oven.WarmC)
+}
+
+func (k *Kitchen) holdSays(s *Supper, d *readyDish, number int) string {
+	name := basketName(d, number)
+	if len(d.baskets) > 1 {
+		name += ","
+	}
+	return fmt.Sprintf("%s waits %s", name, k.rack(s))
+}
+
+// plateSays names a basket on the plate, with its crust.
+func plateSays(d *readyDish, b plated) string {
+	return fmt.Sprintf("%s: %.0f, %s", units.Capital(basketName(d, b.basket)), math.Floor(b.crust), crust.Words(b.crust))
+}
+
+// waitedSays says what a basket went through since it was out, "" where it
+// went straight to the table.
+func (k *Kitchen) waitedSays(s *Supper, d *readyDish, b plated) string {
+	var been []string
+	if b.wait >= tableMin+1 {
+		been = append(been, fmt.Sprintf("%.0f min %s", math.Round(b.wait), k.rack(s)))
 	}
 	if b.flashed {
-		says += ", flashed at the end"
+		been = append(been, "flashed at the end")
 	}
 	if d.sauced {
-		says += ", sauced last"
+		been = append(been, "sauced last")
 	}
-	return says + "."
+	if len(been) == 0 {
+		return ""
+	}
+	return units.Capital(strings.Join(been, ", ")) + "."
+}
+
+// foodSays is what is fried, for the shopping.
+func (k *Kitchen) foodSays(pieces int, pieceG, massG float64) string {
+	return fmt.Sprintf("%d of about %s, %s in all", pieces, k.Units.Grams(pieceG), k.Units.Grams(massG))
+}
+
+// amountSays is how much of an ingredient is bought.
+func (k *Kitchen) amountSays(i prep.Ingredient, g float64) string {
+	if i.Each > 0 {
+		return fmt.Sprintf("%s, %s, about %.1g of them", k.Units.Grams(g), k.Units.Spooned(g/i.Density), g/i.Each)
+	}
+	return fmt.Sprintf("%s, %s", k.Units.Grams(g), k.Units.Spooned(g/i.Density))
+}
+
+// settingSays is what stands ready for a task, "" where nothing has to.
+func (k *Kitchen) settingSays(d *readyDish, t Task) string {
+	switch what := t.ID.benchTask(); {
+	case what == "dry" || what == "salt":
+		return fmt.Sprintf("For the raw %s: a tray, kitchen paper, the salt in a bowl, tongs that stay with what is raw.", d.name)
+	case what == "marinade":
+		return fmt.Sprintf("For the %s: a bowl with a lid, and room in the fridge below what is eaten raw.", d.name)
+	case what == "coat":
+		var bowls []string
+		for _, b := range d.worked.Coated.Bowls {
+			bowls = append(bowls, fmt.Sprintf("%s of %s", k.Units.Grams(b.PutOutG), k.Pantry[b.Ingredient].Name))
+		}
+		if len(bowls) == 0 {
+			return ""
+		}
+		return fmt.Sprintf("For the %s, in this order: %s; a rack to rest them on.", d.name, strings.Join(bowls, ", "))
+	case t.Kind == Load:
+		return fmt.Sprintf("For the cooked %s: clean tongs, the thermometer, a rack over a tray.", d.name)
+	case t.Kind == Dress:
+		return fmt.Sprintf("A wide bowl to toss the %s in, and the warm plates.", d.name)
+	}
+	return ""
+}
+
+// moreHandsSays names another pair of hands and says what it would do: so many
+// minutes sooner at the table, or begun so much later.
+func moreHandsSays(soonerMin, laterMin float64) (name, says string) {
+	name = "One more pair of hands"
+	switch {
+	case soonerMin > 0.25:
+		return name, fmt.Sprintf("On the table %.0f min sooner.", math.Round(soonerMin))
+	case laterMin >= 1:
+		return name, fmt.Sprintf("Begin %.0f min later.", math.Floor(laterMin))
+	}
+	return name, "It would not be sooner: what takes long needs none."
 }
 
 // why says what stands in the way.
@@ -79,58 +213,30 @@ func (k *Kitchen) shorter(all []readyDish, c *candidate) []string {
 	return out
 }
 
-// others words the other orders: what each costs whom.
-func (k *Kitchen) others(s *Supper, all []readyDish, best *candidate, list []*candidate) []Other {
-	out := []Other{}
-	for _, c := range list {
-		if len(out) == 3 {
-			break
-		}
-		o := Other{ID: "order", ServeAt: c.serve, StartAt: c.serve.Add(time.Duration(c.start * float64(time.Minute))), Crust: softest(c.planned) - softest(best.planned)}
-		var names []string
-		for _, i := range c.order {
-			o.Order = append(o.Order, all[i].ID)
-			names = append(names, all[i].name)
-		}
-		o.Says = fmt.Sprintf("%s first", units.Capital(names[0]))
-		if len(names) > 2 {
-			o.Says = units.Capital(names[0]) + ", then " + strings.Join(names[1:], ", then ")
-		}
-		worst, lost, gained := "", 0.0, ""
-		for i := range all {
-			d := mean(c.planned, i) - mean(best.planned, i)
-			if d < lost-0.5 {
-				worst, lost = all[i].name, d
-			}
-			if d >= 1 {
-				gained = fmt.Sprintf(", %s gain %.0f", all[i].name, math.Floor(d))
-			}
-		}
-		switch {
-		case c.late > best.late+0.25:
-			o.Says += fmt.Sprintf(": %.0f min later at the table", math.Ceil(c.late-best.late))
-		case worst != "":
-			o.Says += fmt.Sprintf(": the %s lose %.0f of crust%s", worst, math.Ceil(-lost), gained)
-		case c.start < best.start-0.5:
-			o.Says += fmt.Sprintf(": begun %.0f min sooner, no crisper", math.Ceil(best.start-c.start))
-		default:
-			o.Says += ": about the same"
-		}
-		o.Says += "."
-		out = append(out, o)
-	}
-	return out
+// costs is what another order does to a dish, of crust, and to the table.
+type costs struct {
+	laterMin, soonerMin float64
+	loses, gains        string // the dishes, "" for none
+	lost, gained        float64
 }
 
-// mean is the crust of a dish on the plate, over its pieces.
-func mean(p *planned, dish int) float64 {
-	sum, n := 0.0, 0.0
-	for _, b := range p.plates {
-		if b.dish == dish {
-			sum, n = sum+b.crust*float64(b.pieces), n+float64(b.pieces)
-		}
+// orderSays names an order of dishes and says what it would cost.
+func orderSays(names []string, c costs) (name, says string) {
+	name = units.Capital(names[0]) + " first"
+	if len(names) > 2 {
+		name = units.Capital(names[0]) + ", then " + strings.Join(names[1:], ", then ")
 	}
-	return sum / math.Max(1, n)
+	switch {
+	case c.laterMin > 0.25:
+		return name, fmt.Sprintf("It is %.0f min later at the table.", math.Ceil(c.laterMin))
+	case c.loses != "" && c.gains != "":
+		return name, fmt.Sprintf("The %s lose %.0f of crust, %s gain %.0f.", c.loses, math.Ceil(c.lost), c.gains, math.Floor(c.gained))
+	case c.loses != "":
+		return name, fmt.Sprintf("The %s lose %.0f of crust.", c.loses, math.Ceil(c.lost))
+	case c.soonerMin > 0.5:
+		return name, fmt.Sprintf("It is begun %.0f min sooner, no crisper.", math.Ceil(c.soonerMin))
+	}
+	return name, "It is about the same."
 }
 
 // busyWithin is the time over which hands are looked at, and busyFrom the

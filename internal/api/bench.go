@@ -33,7 +33,7 @@ func (s *Server) WorkBench(ctx context.Context, r WorkBenchRequestObject) (WorkB
 	out := BenchAnswer{Bowls: []BenchBowl{}, Makings: orEmpty(f.Makings),
 		Load: f.Load, Coat: f.Coat, SaltPct: f.SaltPct, SaltFrom: f.SaltFrom, RubG: f.RubG, Allergens: f.Allergens, MassG: f.Lot.MassG(),
 		MayScore: prep.MayScore(f.Lot.Cut), EnergyWh: f.EnergyWh, OvenWh: f.OvenWh, PanWh: f.PanWh,
-		Rubbed: f.Coated.Rubbed(), StarchShare: f.Coated.StarchShare(), RestMin: f.Coated.RestMin, LayerSticks: orEmpty(f.Coated.Coat.LayerSticks), Salts: pantry.Salts(), Servings: f.Servings(),
+		Rubbed: f.Coated.Rubbed(), StarchShare: f.Coated.StarchShare(), RestMin: f.Coated.RestMin, LayerSticks: orEmpty(f.Coated.Coat.LayerSticks), LayerG: f.Coated.LayerG(), Choices: f.Coated.Choices(), Salts: pantry.Salts(), Servings: f.Servings(),
 		Plate: f.Plate, DeepFried: f.DeepFried}
 	for _, st := range f.Weighed {
 		out.Stations = append(out.Stations, Station{Cautions: st.Cautions, Does: st.Does, Headline: st.Headline, Id: st.ID, Title: st.Title, Why: st.Why,

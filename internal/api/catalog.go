@@ -5,6 +5,7 @@ import (
 	"maps"
 
 	"velocrustum/core/advise"
+	"velocrustum/core/baskets"
 	"velocrustum/core/cook"
 	"velocrustum/core/food"
 	"velocrustum/core/fryer"
@@ -15,6 +16,7 @@ import (
 	"velocrustum/core/refuse"
 	"velocrustum/core/safety"
 	"velocrustum/core/sheet"
+	"velocrustum/core/units"
 )
 
 // choices lists ids with their words.
@@ -33,6 +35,22 @@ func choices[T interface {
 func panChoices(of []pan.Option) (out []Choice) {
 	for _, c := range of {
 		out = append(out, Choice{Id: c.ID, Name: c.Name, Says: c.Says})
+	}
+	return out
+}
+
+func replacements(of []prep.Replacement) (out []Choice) {
+	for _, r := range of {
+		out = append(out, Choice{Id: r.ID, Name: r.Name})
+	}
+	return out
+}
+
+// holds are where food may wait between two stages; a rest without more said
+// is on a rack in the room.
+func holds() (out []Choice) {
+	for _, id := range []string{load.HoldRack, load.HoldWarm, load.HoldBowl, load.HoldCovered} {
+		out = append(out, Choice{Id: id, Name: units.Capital(baskets.HoldNames[id])})
 	}
 	return out
 }
@@ -60,6 +78,10 @@ func limits() map[string]Range {
 		out["supper."+field] = r
 	}
 	out["coat.share"], out["coat.sticks"] = food.ShareLimit, food.SticksLimit
+	out["coat.layers"] = refuse.Range{Min: 1, Max: food.MaxCoatLayers, Step: 1, Unit: "layers"}
+	out["coat.parts"] = refuse.Range{Min: 1, Max: food.MaxParts, Step: 1, Unit: "parts"}
+	out["bench.sauces"] = refuse.Range{Min: 0, Max: prep.MaxSauces, Step: 1, Unit: "sauces"}
+	out["bench.mixes"] = refuse.Range{Min: 0, Max: prep.MaxMixes, Step: 1, Unit: "mixes"}
 	out["brush.g"] = load.BrushLimit
 	out["litres"] = refuse.Range{Min: fryer.MinLitres, Max: fryer.MaxLitres, Step: 0.5, Unit: "litres"}
 	return out
@@ -69,7 +91,8 @@ func limits() map[string]Range {
 func usual() Usual {
 	u := Usual{Load: load.FirstLoad, Coat: load.FirstCoat, Program: load.FirstProgram, Bench: prep.Usual,
 		Rack: prep.UsualRack, Brine: prep.UsualBrine, Soak: prep.UsualSoak,
-		Salt: prep.SaltLevels, Even: prep.EvenLevels, Spread: prep.SpreadLevels, Recipes: advise.FirstFormerWays, MoreMin: cook.UsualMore, WarmC: load.WarmC, MixGPerKg: prep.UsualMix, SoonH: cook.SoonH}
+		Salt: prep.SaltLevels, Even: prep.EvenLevels, Spread: prep.SpreadLevels, Recipes: advise.FirstFormerWays, MoreMin: cook.UsualMore, WarmC: load.WarmC, Layers: food.FirstLayers, OilByMass: load.OilByMass,
+		Brush: load.FirstBrush, BrushBeforeEndMin: load.BrushBeforeEndMin, SplitSteps: load.SplitSteps, Evening: sheet.FirstEvening, MixGPerKg: prep.UsualMix, SoonH: cook.SoonH}
 	for _, k := range fryer.Usual {
 		u.Boxes = append(u.Boxes, FryerKnown{Kind: FryerKnownKind(k.Kind), Litres: &k.Litres, PowerW: &k.PowerW, Drawers: &k.Drawers})
 	}
@@ -92,8 +115,8 @@ func (s *Server) GetCatalog(ctx context.Context, _ GetCatalogRequestObject) (Get
 	if err != nil {
 		return nil, err
 	}
-	c := Catalog{Surfaces: choices(food.Surfaces), Guidances: choices(safety.Guidances), FryerKinds: choices(fryer.Kinds), Wants: choices(advise.Wants),
-		Limits: limits(), Usual: usual(),
+	c := Catalog{Surfaces: choices(food.Surfaces), Guidances: choices(safety.Guidances), FryerKinds: choices(fryer.Kinds), Wants: choices(advise.Wants), Flours: replacements(prep.Flours), Crumbs: replacements(prep.Crumbs),
+		Limits: limits(), Usual: usual(), Holds: holds(),
 		Pan: PanChoices{Schools: panChoices(pan.Schools), Heats: panChoices(pan.Heats), Ways: panChoices(pan.Ways), Levels: pan.Levels, Starches: pan.Starches(), Usual: pan.Serving{}.Whole()}}
 	forms := map[food.Form]CutInfoForm{food.Slab: "slab", food.Cylinder: "cylinder", food.Ellipsoid: "ellipsoid"}
 	for _, f := range food.Cuts() {
@@ -104,7 +127,7 @@ func (s *Server) GetCatalog(ctx context.Context, _ GetCatalogRequestObject) (Get
 		least, most := f.Allowed()
 		piece := f.Piece(f.Typical, 0)
 		info := CutInfo{
-			Id: f.ID, Name: f.Name, Plural: f.Plural, Group: f.Group, Faces: f.Faces[:], Form: forms[f.Form], Length: f.Length, Width: f.Width,
+			Id: f.ID, Name: f.Name, Plural: f.Plural, Group: f.Group, Faces: f.Faces[:], Skin: f.SkinMm > 0, Form: forms[f.Form], Length: f.Length, Width: f.Width,
 			TypicalG: f.Typical, LeastG: least, MostG: most, Safety: string(f.Class), RuleC: rule.CoreC, Source: f.Source,
 		}
 		info.TypicalMm.Thickness, info.TypicalMm.Length, info.TypicalMm.Width = piece.Thickness*1000, piece.Length*1000, piece.Width*1000

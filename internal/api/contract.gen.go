@@ -369,7 +369,10 @@ type Bench = prep.Bench
 type BenchAnswer struct {
 	Allergens []string    `json:"allergens"`
 	Bowls     []BenchBowl `json:"bowls"`
-	Coat      Coat        `json:"coat"`
+
+	// Choices What there is to choose of a coat, by what is in its bowls
+	Choices CoatChoices `json:"choices"`
+	Coat    Coat        `json:"coat"`
 
 	// Cost by the household's prices; left out where none is known
 	Cost *float64 `json:"cost,omitempty"`
@@ -383,6 +386,9 @@ type BenchAnswer struct {
 
 	// EvenHours until the middle has the chosen share of the mean, in halves; left out beyond four days
 	EvenHours *float64 `json:"evenHours,omitempty"`
+
+	// LayerG what of each layer stays on all pieces
+	LayerG []float64 `json:"layerG"`
 
 	// LayerSticks what of each layer stays on, g on 100 cm²
 	LayerSticks []float64 `json:"layerSticks"`
@@ -445,10 +451,19 @@ type Brushed = verdict.Brushed
 
 // Catalog defines model for Catalog.
 type Catalog struct {
-	Coats      []CoatInfo `json:"coats"`
-	Cuts       []CutInfo  `json:"cuts"`
-	FryerKinds []Choice   `json:"fryerKinds"`
-	Guidances  []Choice   `json:"guidances"`
+	Coats []CoatInfo `json:"coats"`
+
+	// Crumbs what can stand in a coat for breadcrumbs, which are the first
+	Crumbs []Choice  `json:"crumbs"`
+	Cuts   []CutInfo `json:"cuts"`
+
+	// Flours what can stand in a coat for wheat flour, which is the first
+	Flours     []Choice `json:"flours"`
+	FryerKinds []Choice `json:"fryerKinds"`
+	Guidances  []Choice `json:"guidances"`
+
+	// Holds where food may wait between two stages, the first where nothing is said
+	Holds []Choice `json:"holds"`
 
 	// Limits What a figure may be and the step that a hand moves it by, by its field
 	Limits map[string]Range `json:"limits"`
@@ -476,6 +491,9 @@ type Choice struct {
 
 // Coat defines model for Coat.
 type Coat = load.Covering
+
+// CoatChoices What there is to choose of a coat, by what is in its bowls
+type CoatChoices = prep.Choices
 
 // CoatInfo defines model for CoatInfo.
 type CoatInfo struct {
@@ -769,11 +787,14 @@ type CutInfo struct {
 	Length float64 `json:"length"`
 
 	// MostG the heaviest
-	MostG    float64 `json:"mostG"`
-	Name     string  `json:"name"`
-	Plural   string  `json:"plural"`
-	RuleC    float64 `json:"ruleC"`
-	Safety   string  `json:"safety"`
+	MostG  float64 `json:"mostG"`
+	Name   string  `json:"name"`
+	Plural string  `json:"plural"`
+	RuleC  float64 `json:"ruleC"`
+	Safety string  `json:"safety"`
+
+	// Skin its first face is skin, or a fatty wrap
+	Skin     bool    `json:"skin"`
 	Source   string  `json:"source"`
 	TypicalG float64 `json:"typicalG"`
 
@@ -858,6 +879,12 @@ type Ingredient = prep.Ingredient
 
 // Item defines model for Item.
 type Item = prep.Item
+
+// LayerKind defines model for LayerKind.
+type LayerKind struct {
+	Ingredients []string `json:"ingredients"`
+	Name        string   `json:"name"`
+}
 
 // Level A figure by what a cook calls it
 type Level = prep.Level
@@ -1045,8 +1072,15 @@ type PanAnswerSauce struct {
 	Advice string `json:"advice"`
 
 	// Best the way that is advised
-	Best  string `json:"best"`
-	Fates []Fate `json:"fates"`
+	Best string `json:"best"`
+
+	// Drops how many fall off a spoon that is dipped in it
+	Drops int `json:"drops"`
+
+	// EatenKcal of all that is eaten of it
+	EatenKcal  float64 `json:"eatenKcal"`
+	Fates      []Fate  `json:"fates"`
+	KcalPer100 float64 `json:"kcalPer100"`
 
 	// Made A sauce worked out from the plate
 	Made     MadeSauce         `json:"made"`
@@ -1288,6 +1322,9 @@ type Shown = cook.Shown
 // SideDish defines model for SideDish.
 type SideDish = sheet.Side
 
+// SideStep One step of a side
+type SideStep = sheet.SideStep
+
 // Simulated defines model for Simulated.
 type Simulated = Answered
 
@@ -1373,20 +1410,35 @@ type Usual struct {
 	// Boxes what stands on the box of a usual fryer
 	Boxes []FryerKnown `json:"boxes"`
 	Brine Salting      `json:"brine"`
-	Coat  Coat         `json:"coat"`
+
+	// Brush What is brushed on, on the faces that are up just then or on both
+	Brush Brush `json:"brush"`
+
+	// BrushBeforeEndMin when it goes on
+	BrushBeforeEndMin float64 `json:"brushBeforeEndMin"`
+	Coat              Coat    `json:"coat"`
 
 	// Even share of the mean in the middle
 	Even []Level `json:"even"`
-	Load Load    `json:"load"`
+
+	// Evening What a new supper begins with
+	Evening UsualEvening `json:"evening"`
+
+	// Layers of a coat that is made, by their place from the inside out
+	Layers []CoatLayer `json:"layers"`
+	Load   Load        `json:"load"`
 
 	// MixGPerKg dry seasoning on a kilogram of what is eaten
 	MixGPerKg float64 `json:"mixGPerKg"`
 
 	// MoreMin minutes that a cook gives it more
-	MoreMin float64  `json:"moreMin"`
-	Program Program  `json:"program"`
-	Rack    Drying   `json:"rack"`
-	Recipes []Recipe `json:"recipes"`
+	MoreMin float64 `json:"moreMin"`
+
+	// OilByMass the power of a piece's mass that the oil on it goes with
+	OilByMass float64  `json:"oilByMass"`
+	Program   Program  `json:"program"`
+	Rack      Drying   `json:"rack"`
+	Recipes   []Recipe `json:"recipes"`
 
 	// Salt percent in the edible part
 	Salt []Level `json:"salt"`
@@ -1394,6 +1446,9 @@ type Usual struct {
 
 	// SoonH a supper that is further ahead, in hours, is begun for as soon as it can be
 	SoonH float64 `json:"soonH"`
+
+	// SplitSteps by how many steps of the dial the second half of a split stage is hotter
+	SplitSteps int `json:"splitSteps"`
 
 	// Spread percent by which the pieces differ
 	Spread []Level `json:"spread"`
@@ -1407,6 +1462,9 @@ type Usual struct {
 		UnderC float64 `json:"underC"`
 	} `json:"warmth"`
 }
+
+// UsualEvening What a new supper begins with
+type UsualEvening = sheet.UsualEvening
 
 // Wait What becomes of a basket that is out before the others
 type Wait = baskets.Wait
@@ -6103,10 +6161,18 @@ type ListPantryResponseObject interface {
 }
 
 type ListPantry200JSONResponse struct {
+	// Brushes what can be brushed on
+	Brushes     []string     `json:"brushes"`
 	Ingredients []Ingredient `json:"ingredients"`
+
+	// Kinds the same sorted by what it is as a layer of a coat
+	Kinds []LayerKind `json:"kinds"`
 
 	// Own versions of the figures of the household's own, by id
 	Own map[string]int `json:"own"`
+
+	// Softens what is softened in fat before the rest of a sauce
+	Softens []string `json:"softens"`
 }
 
 func (response ListPantry200JSONResponse) VisitListPantryResponse(w http.ResponseWriter) error {
@@ -9554,322 +9620,335 @@ func (sh *strictHandler) SupperList(w http.ResponseWriter, r *http.Request, id I
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"7L1fk9w2si/4VRC1J8L3nKFa3bZ87lj9JLctjXbkkUKtOYq4Ht8NFImqgosEaADsUtmr73Ri3/dlPtkG",
-	"MgGQRYJFsKpb1szOPIzV3fwDJhJA/vnlL39b5LKqpWDC6MXT3xY1VbRihin46WVh/5+LxdNFTc1mkS0E",
-	"rdji6YIXi2yh2C8NV6xYPDWqYdlC5xtWUXuH2df2Km0UF+vFx4/Z4uXqB2ryjf1jwXSueG24tM99t2Hk",
-	"jinNpSBmQw0xG0byDRVrRnZUk4oWjEiRES7IL400TF+Tvy0u/7YgK6nIzt7BNRFst8hwoBtGC6baob5c",
-	"PcJXHxvgR/s1upZCM/jwN0ouS1bZf+ZSGCaM/Set65Ln1I78cY1X/OFnbT/jt86z/02x1eLp4v943Er2",
-	"Mf5VP/bPhTceCuK9/ZQdE4bslHRSc7fZpz6z3wUzpGTNlOE40CUVOEeGVXr45w1fb27sP1ZSVdQsni4K",
-	"2SxLtsi8CERTLZlafMwWpdylXlpx0RiWdPHHrp786O90b8vcAH8Kt8nlzyw39h3uF1Qpurc/a7rXkanL",
-	"FoZXrOSCHYjh2CT8ICs7oYN39IYKou083g1hMNZs8eHRWj5yv1yykrPVBU5X50+PeFVLZXCNmc3i6eKO",
-	"lTJXjTZN9TiXij3GW2Ecz/RWP+dKm+GCee9UnuotK4gUOSNLtpKKES0rZjZcrO2fNeUFMZIsGSmkYLi2",
-	"7EqRhuyZIZquGFnuwwraCrkTGZGKlFKs/SM5/K1o7NcfatbodDTC8HI47N2GiTAIecfUNZGi3BMqpNkw",
-	"RRSjhR06E4W2r91tmGKkZCtDZGOF3GoaNeyRnZVW2TobTXcGU+Yrl3J7YcU9c7LsfThV5jtWm81w7VVV",
-	"4mqqc3PSUqoWeO/EF9aK1Rd+lPM+0t4K7/3WahvugUXB7ZTS8k3na1e01KyvIoV94w+pUig4HjzJN+gN",
-	"rdlQ0RTLDRXrklldVrLBRdzX0h0vksfW1yp474TQV2rP1IUT2zyhw60dqevYrm9yu9D1ka1/2d48cgUV",
-	"esfU1G55y6umhDPPyo2J4gcuEmcIv2QwQ5dwxq/s9paRK/hBs1x2J4oLw9ZudXCWs+5W0/2bkmtFq4RT",
-	"Fy6zSmOoMqlf0Jt4/Jwwos7DglzaIWVevClnG8x/olCZYGq9f79JvJwXwwmQgmVEszumaGlXiZFrZjfh",
-	"2EL5ueE5e5ObWZaBHr5zpWTVzjtB7bRGnZHw65Lq4U4/+hq07SKnjz1G9p2/LKUsGQXV3VFuIgOzL3dr",
-	"Bc8nqpgdiD8C/eCsfZliXbynfNq2APsZPiILC7UVnleIjvQ78+4/MkWxlgz1aiCnXFYrqQy18h2IZCN3",
-	"pKJiT0rO7BRZ+8FN2I6bDaFckSUzO8ZEdMmO2AYD+8pvYm6c7sbDwU2ZWyi8i287D5tlcznhw3bLBHoo",
-	"R8+4ofuSbyTPme4qzNJv/Ic7bi6psaKYUKEbd5mdp8Yk3eEus+eo2ifc8B1eZTdpLrjexAw2tNXqxhAp",
-	"rKm4oaIgdGWY2lFV6NQF8dIw2Hor+uElXv/lk6GmVlRxQQs2abz762Cz+cB0utnPPxwOIzKKWnF32MzQ",
-	"AfBYpdx+oQnY0G7F5I1STOT7gRZUjJo3TP15nWofMvXnxP3+Y2RP0LRMUaFbdxnc0eQzBHvL1J2786hw",
-	"NV4XPct7e4NT4iysmBQbF9fvqRauvflZsIh6llJZMrVm4lAmQ0+0v/vKXZkuRhjBt3JXRi0ESU3KtoHX",
-	"xvzG5R52po1sNNvIsvhCE9T26+BlOadLWO31LmHaeWxf+T2NxXfkilDiZj7tWQVj9XPFWTFp1pXUsL5J",
-	"NHi72XANyzPDw2vDUKOSxsLumPiTbFTEbgA/F0Ra8aIoGdlQ7YJXUjNB9AYMiRVewihuDBta3h2IfMn2",
-	"UhRkJRtFCjz+UmI1dM/UreH5Vo/s3HJFGM03BK4k2tC9hjDa2m7mV5eXJK/+/v90t/CEt/aVspR0cpJe",
-	"2WtgZ5i5t9PtwME5fu92ZBVWVOsXET+R7siO8fUGZEXLkgS7PsXOpftbu4HETc2KUd2oYwdJZPc4HN6z",
-	"SjbCaDs2fzQSe/7icQ2Gc28161pKoTN7UnOxVqzgTJhF5ECQd0yMLhZGNK3A6qOkkBXThufE3pEml5qm",
-	"Pbqmwn6a5GXic2Gtp24ItZIrHrNs7SFnBQShCbRl3MBKtykkKZuPpkS0TTHt/cuoCOxGnhEKMS7BWKGt",
-	"A0Y1xLo1Bb8gQRyqWb5IXLSqWS5ZEfd77GDsTo/XwMyIAkKEzuoDrw2PsSyi51Zsz5Wsjul5+r5yaLKk",
-	"+5z26iPboP3Qmgqj9hA2hbnuTvTkMX7MbsEgQL65tbv9yOkHUpYrsirtJm8ljPdck0vYejACmjbx2kAo",
-	"ZoZxZkLsZvBdO1of3aLSXrCjdezpkah1LpsSPl6Arq2s5ovOZnWw2Unl9rrhFtYPyHmZuBPJWUutGnUU",
-	"1S2drGPS+c2la3l42y0sn8N5bpf54VHsdbGjM/78OXDg3Q7st8vOcdIefJ1TxE9VzONvrcaB1do5BWJq",
-	"7h4f/dtofKVuzOvGpO49GsTy4pRg28ER5iIl/nHtMNqviMpGNXquQ+/TK0t7LyRYMiLxsF1R6+WHGFFT",
-	"k58bDQlLYbXVOskSQuy9QKzE7MBw+1zHQnPwqt1Glow4bU46dlUv1DsjTn+oJxX98IqJtR3zk8tIQFDH",
-	"d7rl3llTKQM+Ntf4/Nh0ts7l1xArcz9cTcTaUDZW2hNOpBX3BerMPCcS5umjV7jYYfve6ojd9jZyRzbS",
-	"EIoKhpuhHupMa0UMhSmassTAHebdB9qwkcYwbZITv9Sc9brxzGyjxg0hFyj/QhN7mY4EEnvzCE/Lgmi6",
-	"4+58clqW9o6pgufmwk/YvPl2d8MIb6ihpVwPd197BqWfotZ3fylWMur7N3Me1Iw+B/IXf+ZW35KfBqHN",
-	"2MPWDS+omBMmGn9WySsXmh+zRI499y0VazZicVCy4utGMVLRPVmiBwX2vmG128kxrFnJOwY2+XKPHpTR",
-	"ZMVZWcQcqJqKSVeECvxeDSukUXB43IOsGt3Qcur2v8JFkPMQ5vy39hYi6GPmFLzzcV2lONA2P44w0/4z",
-	"UJSxvf4GEEAj6AdKdlQJLtZ2E6mlZvraTt2GarJkTBCNKUtWZDDhAClYMmOYuiCvBQRl3O6TETf6jJgN",
-	"z7eCaf1DlVm/9EVGaqa+dXkqTTQzF4N9es3vRrz5ki5ZGf2LfXbCwU987CrkEtJCxW2q/l7ypSie+Pbe",
-	"SuwUCw8llLhRO304Y59G3R4aycU8A9gfdr1oDYb+pCqYIiUXzDrQdj+ZxKh0M4Hxk8sO3kV/Zxh1tNzS",
-	"ksdzeyuKUY+l9R2IolwzHH/9J+8w+3nPTs4xW8/XflcB/u+134F7sWbwnjQxrCyj0nL+1Zh7j/gkxAiu",
-	"MhKSzFxoXjCXT04+gF/RvY/uHUlj+PWbEnsZCwbZWQCcFTfEXhRJHl4TqvGabrDoCCzqaHxkRjSlWVP1",
-	"Jh2SNGlR38g7pjC4dpJRHUyj+0rLjCz5VtHmK0z/FaPbB8zi6+gJsLbnTTc0P0/BkhRhxFDXslHRTX5q",
-	"szqMo7QfF6TZjZS4t4xtcCjM07x1F66kBgCRg2P6X+7xYeBvInHEzVjC6BrxomC9lXtSSHbKlhR10KcA",
-	"dVLarcSryUxInZTtXuJy4TM0YEnX8QBOrppqGRGky87UJc3B2lwqRgt3cURnIDA8/ZTdhlGDUeT4QanW",
-	"7Pv1QZy6M9aS0Tsm3Mf3lBNCjqSWO2u+uNf23tN5kozhewWAyiquTeZCGwAs0/raf4T4IqIrwwAj1XoM",
-	"7jfjOLU2Byvu8QyF6G/iPgsviGdcJC/JWjL9lNCyBLh1U0MgHIwua7N4jHRTR23HSRSEV/ETcRA3Urhy",
-	"jOF5u+JmxNCrFdPMPCV6I5XJyMq6zw5KHp1kcNvQj6Vl+Xq1ePrjpEuCd3z8qR+RSjvYIueGFbliOa+Z",
-	"dfdZucL9zAESYc8YArgUSw2rzQF1zkRZarqKZp77jjqM1l0eARVObLm0uOOaXdyiDOfpE97rK2s6uRr/",
-	"sKACR90euY1YfblpZqoOerM/xcB7ziV2G8SGarKhdc0EKxxexOPgtOFlaZUjlxXESKjeTieKQx3HRw/0",
-	"jB27PN84q3/VlN4FK7jeYASA6yjMsoPwHixJD+GM3wiYk/gG5VP0O4kQvyFyFDzxYsR6gDQ2YwIk6S71",
-	"H+T1b/BINnYwoXtHPfgUsURNXUPWHqelZAUxGyWb9SZ6WNlnz4rDyu33d9HyIA+VZMWz3jodL0iBs4Xl",
-	"VJt5MHt7lxXj1F3P/XVdtP3RG9S+67NH4N5FdHKtPuFsGFl2C4sgsdlUAOjFH2sll4Br5qZrqHYMFUmL",
-	"eUKsqNoOx4TqBee5CMvUS87ZsXZHjz5RKjZqSgD22V5BHCLbapsAG0awghwqut0G7FszB+SAm6mGFOGa",
-	"3zHwSigxtD4T2i7YB/OOV5MomL/46+w9chcvudRM3TH1hSZ5KfNtYnlVtpCNge1vYgiv3WXtHf/V2hSR",
-	"sGSZEFAvqXgp6sb4G17GFbguaaP5ssRjumfnImad4IbrKs6gJM5XzbmiuhXplcxBimgOVK4Ddu46Y1/G",
-	"IMd2uUx8/bsNU5WE+qhbt9w1016ig+oOPDu4AFibtcXaGoOIwyp3k9K/hYt8/cy8xasNq1O23VvjTNBB",
-	"xMF/6kCbOsgAPyzUeadTmTcWslC8484DN6zO/twqdzip2yN2zDoZq8qFYN6kcQA3t6s06Vqvtckn2ltG",
-	"i5cQDp1M7KDk3OA7rxr7+u+FUft0QwzMuY9ZX1g1z40HSyZ90Ru8IXZCuy16zmHbD0a4J2TtuIafP7Ak",
-	"nwHCmDgEcCnXS/ujXVrWrMzIkoFvF04O/xYvyDsXXepZujNW2ch5vuWimJHHAGymq2UYtQDjaX34Nvs6",
-	"MPcaJaCKl+qnZFXyOiN6Q7eA6so3DE6cwXPvaNmcVFQOmwR8abagZsqjAGHjUTIzpWJGyprxQ+0RX1u3",
-	"wSHtD4/YayLkrhd6ABeZmh72b3qWh1Z7we54znwBipbu7ALIHaCIRc6sT8DumCJyZXDQkNWEqGInqvmf",
-	"T+DA8j/+MbM+nmF2yhf/+8dnj/4XffTr5aNvHv30h3+LjdArnDcKW7g9mn0L1B/4R8FpWSK4DnbbCvcd",
-	"DMoopvHY9fZkabePbKHoDmLJK4jclLJR1smxIn0EUWZDt0w8wmdoI+uoCRoO3ZgnZtrD1sVBuUPC2imE",
-	"Y2cqChxU+fD5f//vGwj2wOsRCcpMFqxM+ycrg4xckpqWzJrZT0hB1Rb+5AQwd3XAjIwthlt3OMfCI5IU",
-	"0n4yZtGx3sHq+yAqQnMTtUSsoQnnbcvsUVEuyLIxRgriMggD4c12rAtmKC+Pp+FH4j/d8djzLjoga3mP",
-	"EzEUDaTt2sIvu3FGo14bqll3bewod2vjcJXgv1QjBP7LLhj8F6wY90sI2j5qF4sranE+alTtDTclm8Pa",
-	"8B5ZGxixIiDBTEZCiBMYGVAEfiBh5ka1s6kqiiZGLAaUnvlaHgFFdMIowz+GIF560ALERSvWptI7AQs8",
-	"KToRjSPxkBEP55QoxIh1gGnysYUz/LTnzlgmuQQsu1wB5NUhY92SYuLAWTqnwGgIFLsbqbgZ95qlGUEy",
-	"Oysy3dh0RtuMfOtcZ+lYurXj4YAY4mumUTpy7jzzSohRTvBpdyFUMtjPrU2S/pV+d0yy3b+TI0n5aKTC",
-	"7qb25INKtppy0LgNFYXOcPeW2pBGre0RA7wCqWiP0WHIO4yhxWpdxnIM1s6bsxiNP+DOGWo/ru4GkYXJ",
-	"Cxl69Opglvy73XemUOM4lTqRHOemUXfsFeURH9kaVNEInObWWPUpGKTE4iIVD9F6x+O8BOlQESPT18GO",
-	"2/PxSEQRz4MKWBXwYuJLx6fRz+HLwovCBHtJ+uFGd4ZmBEMzxKVGoq+psSwrpa6Bo+0pki3yfckFkrKx",
-	"suS1ljxun6yVbOr4STWC2WFUmxfxM7jk641h2mBdZ4jmgX+QWGXrTPxoYt5hH5MLRuXoQDeM3nEkwDgn",
-	"PlyXjaJxK1g1ZXLaUtMVM/t5MCF4DM9pMjDOXY7A0UOJUOL+iPPmayVLzoZlEu0EpbzTT1nyei7M5pRw",
-	"RPuioEL+abGlGd5zrpIdsR6cbvgVli08YhtW7GCY3QnqzG1Yb16dg7Z4FTsO8mq5TOZEXUY4e/Km41Zi",
-	"6TbkXAAMyoWRT8lSQhp3pZjINxCZaYxhalVy+4N9QAxk0aWcGtnJ7Xvs7QFvirDtgPCKHD32XIwEb+xT",
-	"aK6kxshhmHHrN6s9MTtJciasJWEUGynCLXnOYisJ5tInM+AqzKDuVGouStf22HG4hKEsGmE9ld4EpD0Z",
-	"BBbZD9uKfJ/QC9N0LhgV0TFOB09Ex3wHcbbzUeTWlp2ZRWFMPIvMg0OrbBCsdaaTEYYV3jdhImojFbtw",
-	"UkmWqV0XStDyMdyOguUO0pG+MVT0wwy+0uTjz7D65kRm0xuMDN4s/GNSCg7hy0+ERqNvMNCJ15C85GLd",
-	"RUxkic5fG8w7PzB3LOyS0yYeNezW7YMHYFqkP13KJtCYQuaSOHBThE5jNChYOMKrYeAFY9dpKxL80Pi3",
-	"zU3GHCkWWh1jrPOi0QRnLRC/ytU10vhgwgGOFqq3HufGtcduxPLn+Zh9GXJrqYlfqmbliR3Fh/ceclm5",
-	"qCeEG9fS/WRHfi/RzZ2XHmRofK7EyOR0TAB6JmyxLj+F8vW3DiKhXmqoi1knHYnf4MXk1S/Fhf9Ozj/x",
-	"ggf/XaCTm7E1bzxlUsqGm2+kjE0Or1lGFM23GVFcaMgd7lxdDGZZaWE1eQpTnGIWfOf5xk6yCr5vQ8En",
-	"1C64BRs26mtQSbtHOYvWbKQO0eTA+JM5Oeyd0dXbxXd0f2rBw8oxuszcBkdsZWtT6GtAoozNVGfnDCv1",
-	"BEtmhQQf+IjjFRJXkeAFSvxUoVGxf+4BeEMbfVVSPUICMYpligATXhYT3/Wfw89iVJWcaXMvB9tGLkf+",
-	"AqWPqXGkyDBrJmvcvSv6gVf2BHhyCZYb/nAV5wYWJ0/YzNPJHp+9+p+rLy+nVBLu8nv68anr5JEPmIdm",
-	"hZY1L+ZQ9/CCfWdtoYOB/HE4jh1V1U0c+i+AHCxE17asNsRefk0uW+NDMbTZBDshjtGGtp2OeA116uiH",
-	"F1Zwks9yC3vtG0SJne63uK3/TEzJnCTew0E1nEm45nesicMmTlsEowCE587gi5yLS5bLimk8F0H+nq4B",
-	"yEmhhsa3BQE7lw55Vje0XEUzDADasX91IGGuyXpMNyfZTwatJ/pQQDsjoywoM6i/Qio6Tq0ngcwuvWi7",
-	"7eHRi7/Cc1Aqp9XzhR4fHvDvZJBCWD0aMXH2TL/obJeRXMoyI8AWnZGmtmYiwu0mDQZUGhf7cD0+vNIk",
-	"8k4/R2P8VMrp5x2cf9w67OLZEZpHlnuwpswBDJ0LABp6WAtMgbcZkVt9BXcMLcUZBcSzyp+kYrdFerEU",
-	"1/WzM0iICk7LmyitBoK6NDPptK8Vj640XpINK2sIoERDscerCpp8AxVxdpm6wLE4bc+Rd0w9O4uxacWe",
-	"jZRSum3Re1gdwjPoT3MHPJGnDdu+9tt99LXffG01+Ory0mdJT31DCvM8dQXpvj7Oq2pXMN3RHqhnV/rt",
-	"jHsFdLozq1fQ8zYUd2K7oOB59JY2V6syhqtwcGSK1MVcrImHx8/CUh1ls8ar3MqcBDlw5Cuy175erTQz",
-	"kbUM+I87x9haYNg0hU9a0Z0jdog4NIyav9ZRlQyoTLtWc1f19OXlJfn7f99kxBpphWeKkjuRKr1RJNaK",
-	"qWiGCFio3CrcWUt6JxUUqTQmsLUqBnxBq6O0ph3vN+JqDIxBkJrjqowag+PJDblj6n0qRQrNt7EkMHaE",
-	"ISW7Y6VjI/YjiqTAjKz1S4htxooINcyWQqI5a9rI1eqasFJDgytnSnaIwYcvMCoKl28doGgw42686CkW",
-	"IbzrV7W4kGHbTAIFm4WFfbhg3FLzo20130m5o2VJLtLrnXiuZpEtRBwkeMJJntG/Nq/Pb/P6x92lum7z",
-	"5YHbfJX9awsb2cL69WHnbEufeMv5s3BljXMj8lYadkWQnIqgsoTiJmOdS6inlB8GjlRnqYYQ5pdTEcz5",
-	"Cl1yo8aY1dvQ6dfRF3eIAo8oeHjKV19fdkOw/3l5eawNn/+E0IDPnjvQf++nkyNELzwgcMYs3soWe+9g",
-	"KbD4uilT15rDN5/0ubkBgWtqy5U5nTAiO9KTyRgavCAFTvDCAbxOwhPAzW0TnLSyzgPmggELbmPmIWNk",
-	"Y8ZjdrxFcKZT94w3EIxvbzk8ODQDcQNKKAJ1HPcubCkFw3LIjvKNkFt2xX46w+XLA56yExKRzgFfQ1B1",
-	"jVVfkIpkQnOzD3WNtZQx2AgvEs/Lk7spFfsosVqbarSbGggfCxw1qZuyhu9YN5VGdJ0DrO2oQa4rju04",
-	"lrJJZGfLFjlVy9Supii71N6O0RZKa0JxI7sml4SvAojHVXeyRI74FU2lF/Iw7igFSMmZBn4L19dCoYJD",
-	"WP6aUFLyXxpeABkGqak22BhJHFKFINXYwjGotcvtp5S0x5Np+40LbVxl/n1ZhIrHiKRWUpErsl3D1OCk",
-	"zGibVStpWHL0VclyjJO2TGaOChDuzud/eRllMmzWVM3BVicwUnXBhvA57Qpx2u++xr/eLTbU3lZgGe43",
-	"/sXjsOMI1uNll07xJLwHdDSc582m9vo72rPjGC9kWos8GPmJX/3K+jGx2jJHse6bibssRU7L0jEgH4pi",
-	"9Og/uf7fKRTenyIG/JRT5cDvWEuy3Qer3yNC8nOj6cKiz4gP+eo/6H8s/8Pfv1ToPyGtOgQgsM1vj435",
-	"PgtDrcaNlMuGnFW/vAKiSJjJSexwOEaZigAtH3KxVzpuQW0Oi4CjONV44irQzjGTPshjwNYZbbunS8Ii",
-	"hV+n8ZW9/P1oyLYsXuU0n56slHLr74gs1Q31tJ6+yRtkZIcsD6mtB/9Fhma9sjkzJK2j1LARz1KW7cdZ",
-	"kxVcB4auG6DQ0+PL7kW30Vib2ywo8kweQWD//4PBbG5VYkgdp1w/g9WsH4xi+0U4Udye2ol2OmPD716d",
-	"1v8dJWsPS7dew5bmt9dYtMtaFh0scZ+EOtBUJIH7OmZK7MDE6ouZ23we+AWOB8XgqhOpKuaXVRzhftil",
-	"v9dtaM+mSJ7gyHHdWrBFfWq1gKZj9E3YyQpOhVQGg1vKi9ci3iMI4KZjxxHwJLTlQXhCsV6DmcmyjpnF",
-	"a2D9pKCcuw4imj1d4ot2jtqPbNGguacqaNkOXUfVoO3RVeditzO8ubGoJkQxfvD9hs+KTU4WX66oIoIL",
-	"Zhz6y+yYMHsf8S74auW53F1JKfQzypkw1+SP2AN3RZtyBv95ckO5Y02D3N/eU8NUpP5zpZiPzUmMza0f",
-	"++YDGRky4lPjW9W4VnrW+kj7pLnti7JFI4oYlBNGAWExfzyH0jXfb2ytECfobVT/81oxqpHljKmVtL8t",
-	"HAgRPuKgkGFkyfTi1R0dTMkXvPH3nZQw+IEW7Af+YXhaOQojPWVTWuH8TBVsffqagIQxyimkccT4XBM0",
-	"lUbgX501s6JlGWv2DVME7O5QOGjoHnncEiZ9HQ/6wbDSG3QOvd5jmzuEaWIbOy3Nad1U4a32Y/xDsnaK",
-	"gthSQic/8A920k8Nnth7b2mTx0mKANrdQQ6E+nrfofde+v8sqSiOONzA875G9v+HMZhzqmgVi6VxY/19",
-	"TTa0yyDXbThS2hmLt49rt0kpDoSWGN0YPtRXcAhJIPwNBR7p0e2C1y+SEx9mOnjwThpa6nB56rM30tyM",
-	"iQ0mHYXqfOSl5PbHDFMckOvyoGpt5B1DUtdPuei3rJ7uerKj0LHSNRJxvSsSe78ef3hLxBRewU0qf84q",
-	"uVX0RBlFnoojb2c6acmmm2pj9RItXVVNBbJVpR0tY1UTvl+4/5RskSeVTlS0YC/G9zUsw+qk0a11uU8l",
-	"L6oGXRQO58fjWPq7UkZoUWSwqjKiy0apPZEqvHsYigpSPll+o2CSQa0Ju4uZc7xjKayZwTJbnm9b/oQd",
-	"dVnXSG8k8VzKIlWnpDgK3uv0BIQViBU5djsKRLWgdA7+ldwi9OryMn2vhak6Okx33GzkMtGXADVI7iEv",
-	"S17oGb1x6pLHIvWwebUAjW79cReGZzf8EZ4udEsgplZKqRkC8bBeypXWJHeSirxCG64UVFcY6ZbKC3so",
-	"AXpzN6CJvp8GjhmQ0E4eL1AhJwt/wCSq2m7EyQN95QL76/hMyYxHzuhOGTOC/Qy0mhiG6nfRdiE7MybY",
-	"HP5U6+7PYFB6IyassM5MdMbdVejD7olgg3XWWzs1QS1DlZrfkP0W0loJXQJI3ODCkmgNzwOjaMrqp+Li",
-	"FIvfZf9/AJri0UbOeWMAaLnsEHehXlCyFXw1NPpXvIx1z7S/9osH6EIF25HEgmOc0/GjU6IYR46+OGin",
-	"y/rIcdfxUXnw0KMFA+Ndh+NdJV38zpFmhcYNKaEMncBb4qlnN8gwYe9JOVfH6NPcjDhQ+kH2I0LSOUMG",
-	"Dh71hfaScKXC9oVI/rihiSa7kdNiAYIYx73pZTPALx3xoHFFnOxAKy4okjbPiVhKam7jAoRPCE3H1J5o",
-	"RrWE9upQze+dCvuIjFwSI8lVIuJMqrGjNNC8VYx2ePxohRw8dkTJgbw5bDOnuWQd1/7JBBGvP2RwUGn6",
-	"4Gb0TI14C60M5za3PQFcV3VU8Jj0woedDLqbWUDl9qswvqSSg/nij5QcuBjoDNDtdwcLza4xMCR3VBUa",
-	"WohgV9wBjuwNU39eR+M/lGx5ic0MO/SJYJRck6svHzJkcWx9ZIufqXoxmgx33CBwSjoQZcU/sKKN/UIv",
-	"K1omn+UjqpZ01OFXJ8ZBT16wYLyN9GUr5S5wFmtsaO3BCYtIidzNA1TuD/E/vUy0crn1e26C6loOnBZz",
-	"/aobc/1qYpP2EDekp8bvOc7OMxXSndnA1c5y8txVVOtXUs/wgWdEUbIF5GZvzgq5gCK29fTuieEzW7rh",
-	"7qekN6JVjbhwi2beklMNOiF/6bROHDTuAuAUwX60dt+xxqm13h2OFTOp/g9QVICkQT02UgyGjNrowMGh",
-	"DV0n7mJpTAb+rWl8A8AGGGRxIiHga/Fuw96UjronhlEZ4ft8oNbJo5hH4FxjxUg39Pl7zbAZiYgoFHIV",
-	"oYfTGN9M2rHTgGMaVs05L5+JfzuKMxhpJn3EFevEjObuGX04VbfO6pk5CHr4XbrXxtrPq9++XUgkZQEA",
-	"0OXilqk7Vnw7qMhKWAWIlIFl0HZCneOGwWYz3nDLbUbYbYk7a7ZbpxEr1AirJVTXUJgI1yPNpTJdTnHZ",
-	"KGHidTahGVCo5IRWa3aX3rfPKdQ+XmjtGu1Mjfdj5Jx93Zj4anJRIl3RsoTqaWssY1tFF0z5vEyjT2fC",
-	"2DedZ7LcQ6qld+6PIxtf78SNK6ed4SM9wxKzEB0I3Kdky1g9dI6mCPJiLmZJ965oO7E/ODWv6L4/dU+6",
-	"sr4apzX7FO6v+6LUenuYl3N839c7keL+3kPcAd9yNOTAP5wgOPvgtFjBHKcvLqoAfnlgYZ2mcdqP7jj0",
-	"tEHc6Wn6ie9IVU982TlCf0O5/bwbWcTtf+mrM0oGnVIZqTf2//nQyMcXxjKL0KRT/9JQ5apjBbn9rxcE",
-	"bojytP46Hs535xzAHd0jz+dKzhaNKsejMCiGeEfO3lza53ToyO2XZCiZ2M7/hoqWUKCXOAlFSRG4deBr",
-	"SKehhIU8g/7WgxejQLsmn9OR2n9kWBoxJt+xxmR9vlt8t/+aToFBeMhRQYcdpmcRFb51yUAzlkybsZT3",
-	"PhSR2AdoFu1suqJmhrSAM3MEwJIyZ0HIFaPadw6Pb6fjaMBWcHpH66OPSMPj72h9pFKxky2TZTGNvigL",
-	"95V90wsj1fAQL3c3gZmf4o5g/NeNKMzNRvJoqg6pLDAvm2+k9vyj2u3GPaJdRmcUpuBLox41u2PlCGQY",
-	"IDjZkSLj1IWKtb+xJQqNCO7jOxBgMLeGstHNNNfYLW4BjhH3/MH29x4ng8zNqXtLmJrOt/kBj6hWqBaP",
-	"1MGPQlfPLApMi5kFM2Svk+rmqTitXtwBIN60fWaHXXp8omZHNSg0G9IQ0WJmNaojgxgrJ7ZLGSsrOv0n",
-	"fbv/a8Kq2uxds2/fXYK4MpphrRY2PJtTrDXS7a7mH1C/UgxJJIjwreo2vuual1RUI0sqYuTcArEbR8kA",
-	"4aK2pH7OXMzhkDpWDw1t+8YqSoEFDupP3IyG4FrS1oCMUQfu7NfD3WmsAed5xFd/TCBeYaplW+grjWf3",
-	"agvb8NuztvfAnqylZ4lHrJ5j/eoynWGkaqLZhILk6uQR4y4Doy+XonjezmuPIdCxjyGzHJhZgMXQHeqy",
-	"eCuKZcni6YxXMqclRA77JYqdzgD/48fLq59+vHz0zU//95c/Xj766qd/f/rj5aOv8VfRTgEnE5m2SyZS",
-	"OOuqZ3LpqV1AbmOr9xQO0Znr+59msf5rVf7zr8q4VXPi6ool83Kqli+S4+LJhR7bnJYPUJ7hmKGSUeWn",
-	"VtL56gz4jMwJyQmgMwr/hhQoyZtyfhOJACZ5I5VRlEe4iJal3I04Uxuqisx1yYAm+lHbpVF3x0pyZqRY",
-	"Nny9Sb12y0Xxp5nXv5K7m3Tkxc39oygmEiTwUi+GzpC7X5uCrA1cQSky75JDp6wIZkzJdOrjgUI6njZ2",
-	"5THjmgNk0Wd4cHj/WMp3ysf1jRpaAfmv6Qghc8vHL4PwVRMLmgnNqmXJLsK6nLeu/f0Ha/st+6VxIboZ",
-	"xs80sdS1ZwR3bD0baVyR01qm9rVf+dYTRyN+LQn8sGnffqQ10BsllyUS7fU+bLyzK1NKqmMJWlqWcsfi",
-	"yjetluM8bPTAjY7a0J7dLk238fIsDDhZ27FDaDMC9hjrkdqHuLuupO5RI9PjDa9ZnUHNcyWrMYL8Fek3",
-	"t91RMCV/brQvcHAsqK6ekab3lbNjYXbVz9gUDV2f0RNyxgnposKDTEi3/g8qcDPAFfn+yI6ZyiM2dhTa",
-	"+bt2D0u5AxtF3rHDpg+dCI4si5u4altJuYbxVFVAEZ+Rb3C/GHTyTD5OU2ERKpqToM6K7kkgcwWRELQk",
-	"RhIreVIxKnYb3n3+GC+pO6f9EFNWGTDxn6wZM3RwqRo97cTCRd75jGmSlQ/80W7+8EwGLL2BTduhr33j",
-	"p0XH87o8Rl3fq8MqeZ1Zj2nLMpJvWL59Sigppdzieq7kHQuEZRkOBNjiZGOegjsYBtnl+U5r6JRY+tsP",
-	"euMiT2JLcZveiXQpbwBkSss49nsJwG8VIPyuryEWB/g56floM4CSTDC13r/fJF4+E9E8b3WP9w6iZZxi",
-	"x6ov0Pw4FYULPTMD9soOcYOrKdWdHzTAgvVh7RRdwfH/zdd2wq4uL4E3ArqFAQpAb1mRQSU5kMMd1Lx1",
-	"LGYFhSAjpsdR4rvpjmhWA4cDL5nWsBFAa8Zr+w2OHQqQdTD5iRVzvGID8oZjUvVgv2N76nDKXP/HGQ0d",
-	"67BWuyjpbk83hJcGRffv7ywVP/Fhijrf65XVyzi277z1cM8eWJx+SF9WyaYKq5N5rLhJwpbjolq4h7sb",
-	"p8D6bNVodoFfPhOuD7fCQN4yWrwMgNTTuED6vVU8I6w1Wx7xeHeVe/D582MH0Vuk7HzALsH5KYOHGGGe",
-	"Bsryn3AOJuukWsURjhFeZtiDWipSK6aZGScWSYbbs6o+qSTGdZLB+48YlIeCRWjNxXOpKqbewyY2Z93g",
-	"7R3BPp9djvi+A6qwjiYa/nafwxbFO64jIGvdXV6OdKhq6yld7FkiUMxBR5ATdOEA4z9FA49xdsX1RLui",
-	"q8vLw4TB5UhYbOqEctrZLS1OI0eCdiLRYzMM8n9+OTHAox0AxqpOoN7kMiPtzYE9xm7dcfxgWxQyI+PS",
-	"h6Hb4UyeCFacF89nV0wqNw9Br1+5j4+pYaq6DAn+vMcUgTecpCvntnmYKtcZ40dwBkCk9Rv7EH8P0C1q",
-	"YxfudO8OeEowBahuMTSdx6Spwiu0n87Shbeuv0uf50DcMWXijQ+w36E9OJFhAHY2TTZMsTgz/7Tf3Wam",
-	"3dpMh2R1VDoGhuRaR4lTdsgf7snv0Um2LqKWFXNetVSepgoP6nQQ2jjh+k5EqbK4JhRLtOWK/Fc7a5mL",
-	"JAOzStznscbeyDwJic8M3bS4cdVzgTNo5zk8ZyDsxNZ3BUyaob/i9Z2GMVOhhE4veUTw4iS2r47bhLms",
-	"KiYKbKI20Gk9Qia/h8gnNkOwqqD8c1hxTehSM2FcoNRl4Xk0MG3VZKzl/kjUGyIV8Mxk4KWPfExJEEbj",
-	"3j0trFfR0/C1YM50wa+nvrVaL48gBYvvsXIV/33dpiQmPhYug0/rz+3EltC9OlorF4i/h+fgLGCab5jS",
-	"4+iBoBOyMnT6VRx0MbG7KAOC4pFeXcOFmJZ1QJChSz3QOJDvlpZmvgPF7piYYL6pGBVtqRn0FvZra0Pv",
-	"WEYuL76+fz4a7JY2wmqkJd0+Req3jFS83NqNfdkYw5T9Kc4xX8YXMyJ7hy8q1D4jSwWrRcEb45zvCsBA",
-	"6fFAQ9WamTk0dJ4rbq7L5b5sDuWOV6ITMRdpNVz9QiO0YIASvG1jg6DfazBMPPlRRfd2O4ewr9iTXxp7",
-	"jkOHtJ6tM8ZqG/DyB3yVGVmTDtb6mvwxMcML+/x4HlmuDBNAvQb8ih3SSmiA5Mj+Ups+/+fw2PZmeC+C",
-	"KXcZ0byqsCvvIWVyZ0c6k9AmNqCxtaRY0eQs830mM1Kx0mSOLNIOsgIXKFINZr/iOAljS+MKz2aF+/YD",
-	"llAE58/hoYy7BVG7jBLv2gN3I3agoTv0f0u6dy1EedzcA7T2TRW3J2oqvtAZobmSGsP7S2mMrK7Jl09O",
-	"oNINO0IanQ8VFzOrDA8A/r4kY+5+4NjOvT2LDK++bdMw1mLeYZw/YoP79t/u7PLgwuEkoKocV7QR0tke",
-	"1+w10RJPy6U0G/CmIFKOjEU5OylD7AnDo/3+wfp3FXCp5/Auom5S65B2bGo4UeEFi/Qi2jPLZo+TOaLv",
-	"n6Vx7I2VtiRU2ILaB3GepvjG+JrGWRwYvBohHFk3vKDOtvVhxQYiDNDj0yiemwO0UCfa426NgBkAsGCX",
-	"WXhAloo+7Q7Eikn+Gn253khl8iZGO3zLxbpkj0rIs5Et6xbY9nmHo4V4UruWyxpMh7ypdQfwUTH7TVCM",
-	"ZW3mJjo8w6qaKerLkPy9N4ts8Xy6v0j3bieVMN7OlHWnIHOT3JVMUm4hqNQ5yQX/kJtAtnJUOysuur+9",
-	"+pe+/uPp6zHNekMN1nfcAnnPkAJAENcKxbceWdJ82/YeCVj9Hjr+pAZqG68uY9x6+xldtfw5MveYWO4D",
-	"c20K0gkHfTsWd8Ym5OoY6HJOq7AkBDDklZIBkVK8G13CUhW9sU9OIoaNjzWrmIHKmd/u7oQRj+cMmLpj",
-	"szq5ta3lUm6IBXg8c3Lo3+YH4SEZSRzTvmYlDXLSctaNcDPME8JG1rUz+ccg7lKdlZSaSBDdTwn0up0N",
-	"O94kbLE9Oaz7GbHT9xDXqJp8Q1hJteG57xlDy5LAnS7YxsHonskmja8eBYfhqzb0znod2nWpbd81K1Ew",
-	"U8uzhfGNv9O4IuxB9I7qbRQD5UuqP9PNdLdJAGK1S7pd5m4Xxid4kfmVHI7GsL16SfgNr6t7rTJ0ejt2",
-	"1mV7KB2cXmnsgK4Z5mm0gO3UDiduZebu28f5NEM39gdpqX6sl/hDdnP1KJ8h8oHR5FO1ksmX1lzELQPo",
-	"MhkLgwHk/AtNeJGRjVxmDhq/lFBVt1K8WEMwXYw0eD6SwadqxurebeTYZli7agoQv2vCf5XIruAgTO5g",
-	"QCn4seHsty1XUaeT1hUsitOXVTT//H7DsFZXyiLwFHEBCfAd1RnEp+2tRNMVe0qWe0J912y4aLl32R7R",
-	"GMgEffM1AK0hkolNXGL2eSDIDFC4lVQspzrOrDnNsBoPrbv0cZuPw1bek2YWvC+FCxjFeiIR8C0v2Hdu",
-	"k5hVAVQWOr364R6576KImZNLOI7sbPOwhmGfGd0oOt9x9eXl9Ozv9QHoGUc6QRZ6OdXXolh4gaUdo3x2",
-	"R4vOcudVU1KH4qFl+Xq1ePrjhE2Ft0DaPPst0v0kldkBOqVElyWQggsC5gh08G+7opR8y57aPYOt1xj2",
-	"kFRpRnYbbhjJVVMto9iLdKKGPu7uoLo/jHk4yT8dTg5SxDFgfuiI7AiT97BOxfcm0EjksOImQ14hOGbo",
-	"Ut6xjFRVG0HBh32hXVZ9yJ0e7T76J99BCZkiqCG0LCeAjGM2s1jHUicFWyuWWugKtKrx9Z4K5t+fEqz5",
-	"sLA3Zu4b/DhSLHUlZXVErNB/ecVDxtaaDNrIWpNKuqxABH3IaBXVCiSK2ila16zIYA2UPPBdwG1ZFJoY",
-	"76n9Toq1JjvZlAVA3MJa84VRgAnTxBormsjVKp50hGLcSW8lkHqAxJz16L41DNE/LSZ5LKcbA0vhHz3O",
-	"xJWleC4UZMhBPCKUC7nsX5Ij+S2W8R2PNPYpcbT5qzC8PL2kCG2g0dgX1/VDtKnwRtTJdRmOPh4HmBT3",
-	"dJVTI186h9Ti07JOHNBNJH2plck5VWb2ylg2YcXXDVLnUONWs6BKIfzFLjMHUNwTeyphc+kMTXL7R8PK",
-	"Etoj9aGGqXwS8yyxeewTU703InLe0HL1ttNP9QRJl1Jun1txnP4I1cQyN+j24ETZuVCNaJs9x7tGnFWX",
-	"SKu6ZMfHwbvdFyNDKHkdxTJ0I5EUPsT7hh6P4FAWzMiyINT6WVEjYOIrBjZZZ2r6tYZhgfW0IDvckVvB",
-	"uHlqPzOssgwTOKNFh1DvT9csudkK1/WzM/TJBYT6JvfDtHuBa9+PnOuzi5xX1LyF450Vo1DFye+HAtI/",
-	"s9rM6f+0fsuKJvfG9wlvnd8Vyvpdcs3ESOE1/vFWNipPwOr6ng+Rjk5eFAPxdlq6tLN4UG17IJeYbo9x",
-	"68kVAoSsPXjIrJcFRoN5iHVg2nPU5TGu4tA3YsQfiZheUrDb5JytC3j+MAKZMxsuBNOh1yn2OQUbk2ti",
-	"Z6WlUEjupFlClAFfmRhlTb5Yb2jN/oI/Jt7RqBXN2U31ZWpIe8PzrWBaJw8KUImJV/dhMZ2XdSTXPvPg",
-	"Aw6/P+voQjvPQaAxxVdNyc7bZTeyLGbE3ULxdSw2ibDiDcOFZscG8UpmrgEP7HwbKCagdV1y1sWAOEMc",
-	"2hPFwqWK6TkUPWMbVrL757cyL6B2BP4R4S1BLrEpst91zjmKjuZZT5jLxeC66kX2tzumCp6bsVZVrSPr",
-	"arSMBEMNvf1aMQpFI2DMZU5TZOvJQ8BeNgYDBTvX/aqQYYuOOJXPzAhr1zpKr+2D6DAUDEXtpFVRFefv",
-	"DDD34V+UrEYaVcjSJw/0NbHT0zKcYl9TIZGxCDiJqtGdeNpm9/wjsRyCtTPnoAEgmyOKaHmhK1TD+u9f",
-	"Gp5vXfkUQNLAdDaa7Lgo5K6zphvRXdXZokN3AqnaDpOGrKFL/rAirpMHlaevgTRyiyCAdnr9a9uROtVy",
-	"z2yxEk5HneCDBR3dFHZUCQ+SHc3op+92bQO542z/cBX4AgWbSXZXMa2d9zC1bxbYbAKvTwIPoN5ETKNm",
-	"JOvbWXynbIgnK9KApvBQSYYfG8nBPXOHSHdjP/C3gkDa/bbjvgUj02ddwQbw5uUBE03QsoncjHvLxTNf",
-	"ETknP+OH+PEgd/DcE0DOI8ZblagHKQRoIRdxNBaKVzmW1Kmrv+NYi2qvfb1aaWZSzahC0R2LkUJ86ff+",
-	"nSTuImSObh0Qe9jB0Sl3IzGNA9bWw+e7cwbPslyWUAHuCDwz7NuQwWFTkCVWusudSAUPc7FiSsVgXQch",
-	"PCGXsthD8ssd8Suoa8J+M8UskNUo0AOk8z6VJ5Dm2xhIA1m+CfQtQYJOnJN4Lbp0lJRJdVOy1i+xAjba",
-	"CsxOgSJAJWUNZblaXSPre6dSx07zQYqlmxJR0ewjdmCBc1kg303LTd4l7YtAPCZp7Z47GsmTSO3arSCV",
-	"p7ZfCVVwvclAY5F03S4TaLSMFuYFee9suQIyP867ZyLfgBuCoG1rmrgWzRgKsPNwHermMLciV4AQsW/q",
-	"8NJf/G3Y6u3hWgdg7CNwJN8Xx25/Rz5sUtBvuRPKnkNPzS906AgDiAR7gacX/QxbHHRLL3oWrM5IA6XS",
-	"vn7iuv+lw+q04/UZSRG99JYL/2qeMMTPHklITkXdPS/maIODWzOCcjitiKOQoy3TuCH2r77tNzYD96d+",
-	"Xsp8G2+jRAvvto9QKvSajFvPGSr3NS1NFgpzM5ciVySwbCVzMYwhe62NCo7flJa8d5cdZXUIn+phwB34",
-	"boGk4/510ZkEAooTyB+cr3ts/N+7y+4XdPYgLX79F6XV1KHMzqqo29F6ROPBkYYNC/kKOhRkbbc+E4rX",
-	"7Q4WK292MIj4CjiphD+xBiYOnsM3ZWFYSaQSVkgnMkq82zBVyYoZpm4ZE2Oo/0HOw1oyJdWGHCBR740l",
-	"cgSkHe3JNsIgaT8udLO8pw24otsRVbFiGGdHOxaEmYlFSdGlDvIktbaCcpPyYPh+/7X+2/ztnT01oQT8",
-	"HXYSPaX++500tIzFs3JepPbheaAmQ59F56BsoZs1VWe1GcK3hScdaziEYp9iMaeqYOrCTd1Mjw/uhaEO",
-	"mdGO5AmoMGqPdpGQxrEpYY/s9rBwuL4vIGrhWz+AowYYFOuwrV1L215z9IMxHD0ZDnjcjhFpRkMzxxn5",
-	"cCdeshKRwZJour9u+2gKaxrmyO/TtqxI3fJipJsHNYLt6NIIGN38nc7B+FffrDY66VysNVmyNReQNTjT",
-	"uV7KD2zM13Tmh48JyA+YuIDWtMF9TetKbS/+M0glVomlnLocZ/hAWqmZAYFUcjLnFAYQddJnjbY7nuOw",
-	"VvzDizdM/Xkd5Q8jGrjRuQB+KUq2vAw9DHz4hVEDWZ8kVMEIRY0PgJoOV/Ga3zGNYEKV3ARmNvm/izEe",
-	"DSirfbBB7CqZywMaN1ljrXwdT79XB1bwZWl3WWXO1gmgf0tXci2l+FM0+Io8gd7sXzUKogLUen8QZQKq",
-	"tgwbEKwd0JBqYh/oeEOx+XhiZTDkm8clBW4IzzedIAQp+GqVvjmMSmxHVbSZUTdEyzXZstoQ15wniQxP",
-	"VbEuyX+SO4z8e7wPlLtpbj1/u9c6sMKIiTuaDQb+3pPozt2dp7Zii/eozNz50PYxUnjgOXZCjf2fYdsM",
-	"k9+uO39gBDG2W4qfr+6O5tU4Nvj3rrFi5JBbssBNSw8aVjm+rA6NVihoHiuxGdoaSxan3Au8nBwIvkca",
-	"N3o4ZU8ncV3hqFMpuVYl1ZvjhGE+rQGsKVx0erKETl3Uly5aFTWbMZL0YQcHVh8rhX8ojCl89M2IFDHe",
-	"SuCaVB6y8qAPxewmXSNsD73FtEFPzoWIAtLSgZs635TiiT4EcD6kAVrkvB8lTLRT+47Sje0rhzYtPldf",
-	"vJ/fbtHdCkN934Y5hzVvIX0LAVbHqmz9bigx3vK6jrTun2ME3kslYASVgLndSKH4m5IKnZF1wwuGVE2K",
-	"VczOqCaUq0crxVkBRpa+IO9aRiYsVYKcs3VSmSbrjCD8UZOqyhy/ujfWGgFsHJRYvXStJXxDiQvyPfRr",
-	"hCe+fX5Dvnny9f8kjmT5Dz9rKTr0iJyVBSYJoTViCxzjmrgmiZjHcwHuRYeMvNOT/Oni8uLq4hKIdGom",
-	"aM0XTxdfXVxefIXtmDcwc49pnjOk01qzkdpESuqNFMB7mG9chiPkmDywDZhJMNdkkAVVgiC5FC+LxdPF",
-	"C2ae4asAdVhLoVF3vry8dHz2xrm2AKTM4dbHP7t2UagZsRaZdzyfYYN+B9dHOdNVOb2y/evi+jdcTbQo",
-	"lNUK57ZtZMWIYGYn1Tazi4sbUnJtmHAh4yzkUPyb4LEr2pSjCyxIs6XjhtG4qX2cywIFVEerT58RewGe",
-	"XSUzGpJtOOFAMCBy5nCNCIbVORVITXI4wbcbubtBoFRvfq9mze9RV4VyOy3wmgmJB4Jr+Dq7HFvZwq+o",
-	"dlAJcOdWRPNfmTWg4b/6l4aqe5G+m8fHv/HiIwq/ZCbWOt2Knrppt9aFkN7VO5TzO7pl3+KJ2pPzk+FT",
-	"X3oz7dQvsVuFohCv16Ol6e0lj18Wi48/wecjx3NX7w6/4y2jxTO4aIFrjGnzrUTsZ7KyzEiOTRBN+dYh",
-	"nazWHycZCA4CU/CE+MbQ3mNUwz7e6w64nmm69HA8YgAZCIyXEbSq3I6Ep3a0U4OBx1XJqAtZ2PPHUwdc",
-	"kb//v1mXeV6uyBUAvCbZPtbj7tfIXgDqZRfT+kT9zxa6qSqq9k5hCRX+qYhP6sR1qSY1k3XJyE5xY92X",
-	"BW4EKt9waDBvf/KG2Oi6sObKt+6i0xdGGoDG45geQEmnEYw6Nm3f03xDltTk2N+ltS0cqP4e5tEKGMom",
-	"23YuQBPg4iXg4pmNks16gwX4CpCOEGNFA/pxCOvGp/C9VNtvvWf/TzmB9uN8yVh87WmEokDCHIhEum1t",
-	"oAlAqDg7cz6ttCESwe6Y2kNMvhuU8KCitv4CfPY19x1lSkTLudWaU0NLue4YxAM79sZd8oAC9q8YEa4f",
-	"5PnCu2mMRjCNc42aknWMJyenrZA7p/pw6ah0XnFtbuCKM4WTxna5E96r7EXfBlJ7VpYuxVDdg9Te9Y5M",
-	"uRMoQ0CCQGCiFVbE9DsU2ndK1jcYGZy26J5LtZbGMPFJLbpsUTexs6oxbuAzn7n6AbmKf3qYDTIoxqfd",
-	"Fg9e29M/DI3fg+79mbEakkLUALMbInfa/Qv6wmmPNYkfUDfYPO7TGN4qtEBNSw6pFlw99xA8tBf9g3zE",
-	"/JMY58dDYH5uxjZ2X2oYokGaVsxlPoL7Ck3JIODjT7X9PejVt9bmBtZA6N4D+ABoOetTPNCcHfvOIuyT",
-	"6zZaiBlop4FyO3VCyO2nOSHsm27dJyaeEjj8+zkjSrleSrnNSElN6CSHk0ZJye8Y5nalIEbWWBESW663",
-	"hioQ2qdZsGOUaGiI419XjT9PXVHDlT35vMjmorNLKl4WI7zd2sNG+9QA1JMsuyGFBkHcXBNKBNuRtsfb",
-	"OAK+T5GFYzltq7i6x60CyCfj1p/VmQ11KeVzYlSg649L9E7jAeBnrpzEAPPrHo1sF6aKBXlf8TvmVLVn",
-	"Eww/pKLWcu+2LmwtTxcI21B9TfiKCImGPdd2YjMXxpNbn26D5n10TbH/ln3BLw1ToUn+04WHAbXi7+KX",
-	"nwzV4qd7jdIAJP71anWUxgfI6gL2w35gVTcGKHjhfmxTyIx1iUuGOzCCQ3yvok7lVVsah3CstBRe7kI8",
-	"07qZpcLNrUZ0IOd20iNAf8cOF6gW4LsKyfQ1VvyFquwRrmHRr7I8Bgquo4THYQ5c41xNVlRDXAcr2zeM",
-	"bLnJN0yECVGN0Bmchmrv4WCyMdfk6oS+UH3ueiiXBXGlBrxAaD4LvZYIVMpcFg/r9KVg5+8Ykx4N/D6c",
-	"WFM+zZvGSpkX7Bo66dk9fKlAltxAtv10X2fUh4+O7fJe9+/vhVH7Y1P1yYPy7ew9BojSsSjHs41Hmzyg",
-	"iPAlERH9Re6cnaR9f1bPPB1oPIUL9uCueLJH3DfanLUdAlVLOwxf4OHfdRhP8iUNWCy8uJcJyhuFx/Jp",
-	"7nrUkHxF9zfw2E9iRxZq/7aJAT7pPiS0247qjkqV7v1ZH60ZXvEYv23oXuSbcUMD6C6b9CX8L9rihK9M",
-	"8qmMKdDSGhvWpFeu7Bay/ZCwq+x8ICK4c5gBC8wOsYzRkyCYy1dPnnTN5Uf48+CY/lWKeGM9P4LOaYmZ",
-	"F/J9Yyfn8X9xJgS9Jn99dzM8oo7ziA/oIcvPwKW26vyK8ugm8t6v2E7f/vP3iFd074AamL2i3R3A5dHl",
-	"GukcHXp3WHBsPRPjhwf6hLvaonfKPrZGlksX3d8+8Kwo4IC6Y2dlXycPQPv8l6JufodIy4T7hOg2fh8B",
-	"uVvaORsKKdi1Y4JWVgG0dUxhf+LV2Ow+/g3+e9Skesvu5JYdztrvJbyWIOk+jly6ZQipxDVhT3TrzV2j",
-	"OwdQTucc+IPhpPM1+w39QkDIBbeQdZZAq5pz3MTejAr2waDfcb9L1orpL+yDca2FHmzy35R0NDoJ6dJ7",
-	"XDlvXLtdF8L2jou1IqSGRtuuvBxa9PTXjmxMLs+R80hG47V77meX1HDj+h220lFP5ry0Rn9Ga54D8PLE",
-	"Ke09zbmS97wO3+JTPwv/EcpKznCPewIDC1o//s0eZh+PJsCl3L5zzUInJGDYB/M413eHX97fRKNfiO1I",
-	"7wEf4M9m70BmGC2UCqmdgDMJrTTABMJ7yf94+/yGPLn64+W/Z6QR1g+Es0gTLO3xdjYX1pK+zxPJSv/o",
-	"geTR9aETE0bijC+U7tGjHZ5ULmZ3JDf4rfVdfLzuk/iJWsYC/A4yi7MRK5myRrU2jn/TA1TtPNelR6hG",
-	"OCShYOtlQrF/uPL3TgUcxE+HS+WlOTsXcJAGhGJWI8nSeoZFQEL5Wjc8hr0ahUjg2FbRVaQH2ion5ANg",
-	"JDf0s6XzrF/x1xGRb8Z2RvjnQKwP5vo5YT2k99d9xe/iACYrxQN7gt2qOYeft2ePkXCWhBZz0ZlPdwsH",
-	"M/q7S/VfLmLv4AWAxKN1w7RmR07fF/YCz1L4ECuzW/3/aZckcqm1m8FQd0BGGUbewzryhJ0AqyvuCy/q",
-	"mpu2ZIqB2wK4RLuIR5y5WiqjPGvNCHIbLtk/5Oy9caP4nXC//vVxO0STOvz9fqz2tgVtwWlpzfWy3Dsq",
-	"hMAO20nFYOOlCsnXqSG6Ud5icfDtY7Ck58qRED88LikwV6Ygkjzy/ORkYRwDqBg17MG3mhmn/9X9vnls",
-	"lxFs5+Fqp7vNOCeJifBWyL9jJvxeY2T+iz6vCNlchbt8eIW7hwBZR9UeNqY1oqaXn2ZZ4nl8DxGtkt+x",
-	"x9oobOAJv0EYpvvJc4gePwx+CFd9ivPAv22MIuf3KGgIcuoVNYTfJxU2+C/7hyxu6Az+89rp+vryaXe7",
-	"2NsfuNyhJf4dljxU/MPUYuYf2CcrSfqBf/g8FnCh9qTiHwbr1wojbe3yD/+YyxbG/dmVJIFifPKKpPDW",
-	"B16hTttiC7Sm4nix7Bsq/llLZd9QMVEoS5vc8dLAyvQNv6HG2AOHuMIi2vuo+ESMcHgxRCixhqPfYMIh",
-	"lgw7RDvuSSFDBBN4jfwsG7U/ug+/wUvuFVnfVuDPoM4+IEjtM8HInRjPYMVIzA4n1Zff+coG31dm2IeC",
-	"QBPo5Z7wTrJqpM1S9zNxiKmgcDcv95D8KMsO34HO2iq1/skTPhkb5Unt4zEbXneVJekUetkl2Xj4w6j7",
-	"xS8khp0dDOWgQxB+yz2fXAff+nkdYN0182m30P6b793D9riTxHDOG7w8SRvfAScKlIQA9Scp6P7zDu10",
-	"v+7BU/+O97WTQPnqchJ4bG/6vXHHXkpje67/8/3lFDkWHiDzcHj+QH0fNkQ0qvr/IJJFeZVUHPcXgTLw",
-	"k/iLCLec9hYdiSG0P8NaYrSxfa/vB0kOwOAeKJFVUvG7pAaO4VsF2wF46GzlSj1IvHw/wwK5+Ng+Dc74",
-	"nDm479MQxfB5mWIzF8/DT9p92GBh3TxuCUOiyvleceNDj7O+tSz+kGqsHHTK7XhkAGetqNoWzkmciWlV",
-	"Ib5/NhANwfiaUIJjuJBqTVAshAvyf96+/sujV99BOIZq8oMb8zVZSrMBcmwAvgJ+huqWawSh9uegZ3qF",
-	"91QnoVntzACtc5DuGIT1QFMe0tb5nXfA+8iF1UouJ2Ljb/CST2Hs9Jt/Jdg971qD5xxDpxcqb+t1wZXf",
-	"0DtGNBOGaPt7LCrm9r8+uuFAJChOr3sOaj1UvgiIjBepCLJhB76aGsOUfeb//vHZo/9FH/16+eib/+vi",
-	"0U9/+LdFlLdiFPn51o/5ExE/tRJKbBCCvd0OW6J6Ahn389VEq4UIBL6/gQ/qEXrVxDtJclk2ldAIOiMU",
-	"e1vm2UF9rQvM/iqFKxf46quvvvn3jPz9v28i8/LANLC0KFiR0F0Rr0uJHf7JFz8Drbdgu/tDdXULZu18",
-	"XSPlJ9PIlJQRLIxGaikoY15h/BsI1GlZkh0rS1yTnS4040TDHXPhwdV+5dORM5riPMecYav1TzphkBCY",
-	"7rQ5HuUv7jWGodqwgtg/ZsEGyKzNQO9YQWq6xoyqsxYOS8CfXH3z5KvLJ1PhGHhzO7jfOzKDAn07wisR",
-	"KQnvcK5bkwpOhNDy5F6wjMgcfMCsxkrNdsj4XnIBxOP2vzgW8O2sa2ekh0BedxmQVswuFjfwzu/RBneL",
-	"QlYVEwU1fSbAnuUOuSmoY7Lvh2+2yvDUtWQOvwRmOqZ1Rn7726KQgv1tkZG/LeTqb4uPGTZ+A7YtnxI4",
-	"HMEFecHv7CjxT7AGSVMTJgpnezKq8g32NegvX/egoRsWMzd3FGLn3b3dzd1iSUsq8m5h0CHZ0z9E9vHD",
-	"I1HMXhCdmXjFRTS29ibMr1sNaPvs6P4+yPBuYXodAzDdW4VSjRBOzVdStXSCOABFxdZhI6w+Y67yqB17",
-	"i5d8IpAHtnn9LGAeKJseyAN/mZRfw0/5R8R5+JF/dkgPpx2fHOvRee8Doz1Av2JYD82M8Ub/WGzx1l/z",
-	"gNII7xhxKg86HoRrT1drk2/GWuXrQLFDtKF7HTiKMqKlYzzcSd/xxRkgKFVs3mc9U0cu536/lOBc9oL2",
-	"8LcD4T7AkeYejy/71Dp+bFbvIQipN+xob4b3Um1v7TUPWzb5yaUKnzQWsmwE0XjBfZVeuRpBgFaANcyN",
-	"9uX+MA3BbDoyF862YlNEo+Cj+WYk0jGOaFrV1r/ccVHIXeZy87803I4IDF/XniBOJmpXIZw8ETPzIHQc",
-	"Ks8/ZpPjchVvCupAPQlK5ttf0C3T0IYQi4+ddQbDPzLINVhEZ4wyp0pxR0cK/fe1oWtGpCDWtfT9DzMk",
-	"y1Q+Hq0Ys0ojd7pbl+VYVaJBYkc2GBmp87EHQ/3pnxQw6PV63H29X+fUvw/cN6SjRnqy0jfhe4zrdcL8",
-	"dtd8Cvv7NpTz/77Wt5NL3/TG36bZ3vgl/5DGtx/652V9e934xIu289aHtrzhVVHTu6N4j3NaWpdfjS5a",
-	"HPKNvyyRyafz1Jmpz3Dr+ZJ4aXRrlsCZIwj3X4K8jBCHoiVVlcbY/NdfP/n638+g5jgQbsnRIjkiWLsn",
-	"Tpkmh4zSQDL96zzCzthZ+isyZMfpCS5PITo/N+sN4rrnac+sfVHX0LNCFN6FA0Oqk+4+dcKh84C68/dA",
-	"b9DFY1rzx3dX9u//XwAAAP//",
+	"7L1fk9w2li/4VRC5E+E7M5RUsuW+bdWTXLbUWssthUo9irjdvhtIEpkJJwnQAFiptFffaWLf96U/2QbO",
+	"AUAkCWaCWVWyurfnYdqq5B8QODg4f37nd35blLJppWDC6MXT3xYtVbRhhin418vK/n8uFk8XLTWbRbEQ",
+	"tGGLpwteLYqFYr90XLFq8dSojhULXW5YQ+0dZt/aq7RRXKwXHz8Wi5erH6kpN/bHiulS8dZwaZ/7bsPI",
+	"DVOaS0HMhhpiNoyUGyrWjOyoJg2tGJGiIFyQXzppmL4kf1tc/G1BVlKRnb2DayLYblHgQDeMVkz1Q325",
+	"eoCvPjbAj/ZrdCuFZvDhb5Rc1qyx/1lKYZgw9j9p29a8pHbkj1q84j9/1vYzfoue/W+KrRZPF//Ho35m",
+	"H+Gv+pF/LrzxcCLe20/ZMWHITkk3a+42+9Rn9rtghZRsmTIcB7qkAtfIsEaPf97w9ebK/sdKqoaaxdNF",
+	"JbtlzRaFnwLRNUumFh+LRS13uZc2XHSGZV38MZaTv/o73dsKN8Cfwm1y+TMrjX2H+wNViu7tvzXd68TS",
+	"FQvDG1ZzwQ6m4dgi/Cgbu6CjdwyGClMbPd4NYTTWYvHhwVo+cH9cspqz1UNcruinB7xppTK4x8xm8XRx",
+	"w2pZqk6brnlUSsUe4a0wjmd6q59zpc14w7x3Ik/1llVEipKRJVtJxYiWDTMbLtb2Z015RYwkS0YqKRju",
+	"LbtTpCF7ZoimK0aW+7CDtkLuREGkIrUUa/9IDr9Vnf36Q8maXI5OGF6Ph73bMBEGIW+YuiRS1HtChTQb",
+	"pohitLJDZ6LS9rW7DVOM1GxliOzsJPeSRg17YFelF7ZI0cQrmLNepZTbh3a6Zy6WvQ+XynzHWrMZ772m",
+	"ydxNbWnO2krNAu898YWtYu1DP8p5H2lvhfd+a6UNdWBVcbuktH4Tfe2K1poNRaSyb/wxdxYqjgdP9g16",
+	"Q1s2FjTFSkPFumZWlpXscBMPpXTHq+yxDaUK3nti0ldqz9RDN23zJh1ujWZdp7S+Ke1G10dU/7K/eeIK",
+	"KvSOqVPa8po3XQ1nnp03JqofuchcIfyS0QpdwBm/suqtII/hH5qVMl4oLgxbu93BWcliVRP/puRa0Sbj",
+	"1IXLrNAYqkzuFwwWHj8njCh6WJiXfkiFn96csw3WP3NSmWBqvX+/ybycV+MFkIIVRLMbpmhtd4mRa2aV",
+	"cGqj/Nzxkr0pzSzLQI/fuVKy6dedoHRao85I+HNN9VjTT74GbbvE6WOPkX30y1LKmlEQ3R3lJjEw+3K3",
+	"V/B8oorZgfgj0A/O2pc51sV7yk/bFmA/w0cUYaP2k+cFIpr9aN39R+YI1pKhXI3mqZTNSipD7fyOpmQj",
+	"d6ShYk9qzuwSWfvBLdiOmw2hXJElMzvGRHLLTtgGI/vKKzE3Tnfj4eBOmVs4eQ+/jR42y+Zykw/qlgn0",
+	"UI6ecWP3pdxIXjIdC8zSK/5DjVtKauxUnBChK3eZXafOZN3hLrPnqNpn3PAdXmWVNBdcb1IGG9pqbWeI",
+	"FNZU3FBREboyTO2oqnTuhnhpGKjehn54idd/+WQsqQ1VXNCKnTTe/XWgbD4wnW/28w+Hw0iMolXcHTYz",
+	"ZAA8Vim3X2gCNrTbMWWnFBPlfiQFDaPmDVM/rHPtQ6Z+yNT3HxM6QdM6R4Su3WVwR1fOmNhrpm7cnUcn",
+	"V+N1ybN8oBucEBdhx+TYuLh/z7Vw7c3PgkU0sJTqmqk1E4dzMvZEh9pX7ur8aYQRfCt3ddJCQB2Tozmu",
+	"3KUfcfZybsFrU97mcg/6bCM7zTayrr7QBPfIZfDNnKsmrMx7RzLvFLev/J6mokJyRShx8pL3rIqx9rni",
+	"rDppDNbUsKEhNXq72XANm7rAI2/DUA6zxsJumPiT7FTC2gDvGKa04VVVM7Kh2oW8pGaC6A2YHyu8hFFU",
+	"Jxta3xxM+ZLtpajISnaKVHho5kR46J6pFxOqXq4Io+WGwEVEG7rXVu/TuibB4A1ynPGyoQTDc68NL7d6",
+	"1ggKsrbjeHxxQcrm7//PbUch6UkJeWWvAWU28zii25FPdvze7YTiaKjWiXVSdEd2jK83MFcHK5NjmtP9",
+	"tdV5aeu4YVR36tjZl1B4h8N71shOGG3H5k9zYk0GtDDA1h+oEt1KKXRhjQsu1opVnAmzSJxh8oaJyZ3K",
+	"iKYNGKqUVLJh2vCS2Dvy5qWleY9uqbCfJnmd+VxQNLnaqFVyxVPGuD2X7QRBNAXNLzew2mmkLGHzAaCE",
+	"tCmmvUucnAJ7ihSEQlhOMFZp6zNSDeF5TcGVyZgO1S1fZG5a1S2XrEq7anYw9pjBa2BlRAVRTWeogqOJ",
+	"J2+RkHM7bc+VbI7Jeb5eObSy8t1ke/URNWg/tKXCqD1EemGt44U+aXkcM7UwblFuru1RM3H0wizLFVnV",
+	"9oSxM4z3XJILUD0YtM1beG0gejTDnjQh3DT6rh1tj6qovBfsaJt6eiLQXsquho8XIGsrK/kiUlYHyk4q",
+	"p+vGKmwYQ/Rz4k4kZ6r1YhQJqts6RWSFeuUSmz3e3Azb53Cd+21+eBQHq6C3Mb14RmLkj6SDMIRTyl6D",
+	"RidMfxZGB4tfvVTcord9R7Z3dDCkJN89PvnbZJSo7czrzuSqIw0z9eKckOHBqebiPf5x/TD6r0jOjer0",
+	"3LCETxIt7b2QJiqIxPN3RUsWRbq6lvzcaUi7CivA1tWXkCgYhJMl5jjGGnWdCjDCq3YbWTPiBDzrJFaD",
+	"gPWMbMOhnDT0wysm1nbMTy4SYU2dVn7LvTOwcgZ8bK3x+anl7F3kryHi5/7x+ETEEOfGzvYJV9hO90OU",
+	"mXmuMKzTRy9wqfP3vZURqwk3ckc20hCKAob6UY9lpjcsxpMpurrG8COiB0bSsJHGMG2y09fU3Op10/nl",
+	"Tk3bRi7c/4Um9jKdCIcO1hGeVoSpiccdfXJervmGqYqX5qFfsHnr7e6GEV5RQ2u5HmtfeyzlH6xXkpqX",
+	"YiUnchzNcsrmKanoD1lnftizdqkYrfDOguw2vNyA0gp5hFzrF2MiyWF1c76vm/w8sJTmft5uw+x/2Vv9",
+	"53F9l18HKasfuN2c2d84+bB1xysq5kQGp59lHcDkbDHFyErKijR0T3aUG59pIGYn7SSumS6iRJIPPh0A",
+	"H24/cTVvXLZoytI89ty3VKzZhEVJyYqvO8XgA5foIYM/Z1jrjmWMtDfyhoHPtdyjh2w0WXFWVykHuaXi",
+	"pKtJRRQa1J0CS+AO1rLTHa1P3f4XuAjScMLc/q0DrQq7uHDaKvq4WGgPdoMfR9i4QUF52Qwy4D8QJzl1",
+	"pF8BXG0CqkPJjiphhdNqVqmZvrSLuqGaLK1Ya8yvs6oAUQD8y5IZw9RD8lpALNAdMgVx32Xln5dbwbT+",
+	"sSmI5PWLgrRMfeuSqppoZh6OjuM1v5mI49R0yerkL/bZGfYd8SHTkPjKy2v0uJI7Se7j9KRP8X7GzjHk",
+	"cYYyz2MnD7c4jlHqx75QNc/P8TbNIE6HR4xUFVOk5oKRtjNW05wEVMVp67SBYgfvkg4zbHdab2nN04no",
+	"FcV419K6iERRrhmOv/2TD5X4dS/OBkSsCCX2uyo4my+9bh6kOMBT1sSwuk7OlvOlp6wABNMhoHVVkICI",
+	"4ELzijnwQ7ad9YrufVz3SM7N79+cqNtUGNCuAoACuSH2okSm+5JQjdfEYcIjGL6jkbEZcbRuTdWbfPzc",
+	"ScfpSt4whWHVs3ynOAGXPg8MTIo18yQpN1JqUPHURVkjRCYXcOT7qM7ALp+0pq0R6QO3cJE7bVLiytYH",
+	"IcLIqYdT8cTj8eScfPxAd8C7ctK4VyEMdVYiN/ggd5XFnVC6/Vafv2WHr5hU4LCPXifP4LU98eO02Lwt",
+	"nrUVJzxiLTuVPGZPHReHMcz+48JsxlFK95apIwYn87ywmEsVUAP46dHm+lcc6jDofiJpy81UsvYSlRnY",
+	"z/WeVJKdcygkI2Gn8LdSWmXuxWQmAlfKXps76MwMCVjSdVqpTiltlxlta1rCYRBFPVJae0I3D58SBRfS",
+	"popas+8nD4Ca0Rsm3McPhBNi+6SVO2tAutcO3hM9SabKAQRgUBuu7ZkHMUTAoWp96T9CfJGQlXEkn2o9",
+	"hQ6eYdDYw5dVd2jFQOYlU8/CC9LZTslrspZMPyW0rqE6o2shcgRmr7UafUlF1yZP4NOnrfTAljNPW+Gq",
+	"t8bn7YqbCVO7VUwz85TojVSmICtr57jKk+Qig+OMMQZa169Xi6d/PekU4h0ffxqGfvMOtrThRhQrecus",
+	"XcbqFeozh18GnTHGeyqWG7+egwGfCcrWdJVEfQyDKDBad3kCg3xC5dLqhmv28BrncJ484b2+EC/Kk/qH",
+	"BRE46njKbcLqK003U3QwnvBTCuvrghJOQWyoJhvatkywygHFvPWuDa9rsPFlA/ErqrenQRqh7Oujx4VP",
+	"2eD466qrvTVecb3BGAzXSVR2VBAy2pIe8Z2+EcBmaQXl4TE7iYjgMdAcYiHVhPUAEBLGBMykuzTyXnRS",
+	"57OpgwkdbOqx6ggi7NoWEDO4LDWriNko2a03ycPKPntWwkNuv79JVhN6ZDWrng326XT9GpwtrKTazKvK",
+	"sXfZaTx113N/XVycc/QGtY+jJonqkCq5uFaecDWMrOM6REAQdA3g//GfrZJLKIPgJjZUI0NF0mreJDZU",
+	"bcdjQvGC81yEbepnztmxVqMnnygVmzQloFTCXkFcAYeVNgE2jGAVORR0qwbsWwsHooKbqYa01prfMPBK",
+	"KDG0vWUljGAfzDvenESg/dlfZ++Ru3SFtmbqhqkvNClrWW4zqzGLhewMqL8TQ3jtLuvv+K/epkgEhuuM",
+	"ZEdNxUvRdsbf8DItwG1NO82XNR7TAzvXJZ5Q4boCVR3nmlwN7ooMKmxZNROmGtVGxM7Yl6kKBbtdTnz9",
+	"uw1TjYRyymu33TXTfkZHxWB4dnAE+0LMKZQkJRxWuTs5+9dwkS+3m7d5tWFtjtq9Ns4EHUUc/KeOpCmC",
+	"4Phhocw7mSq8sVCEWj93HrhhRfq5F+5wUvdH7JR1MlXED+HUk8YB3Nzv0qxrvdRmn2hvGa1eQkD6ZNIN",
+	"Z84NPnrV1Nd/L4za5xtiYM59LIaT1fLSeKBy1he9wRtSJ7RT0XMO22Ewwj2h6Mc1/vyRJfkMSguIg/7X",
+	"cr20/7Rby5qVBVky8O3CyeHf4ifyxkWXBpbujF02cZ5vuahmZJIcmgFKnyYtwDR+Br7Nvg7MvU4JKPqn",
+	"+ilZ1bwtiN7QLSAqyw2DE2f03Btad2dxUICSgC8tFtSc8ihgsvEomZnUMhMsCPih9ohvrdvgSmwOj9hL",
+	"IuRuEHoAF5maAe729CqPrfaK3fCS+Xo1Ld3ZBXBXQPCLklmfgN0wReTK4KAhrwxRxSiq+YcncGD5f/6x",
+	"sD6eYXbJF//7r88e/C/64NeLB988+Ok//y01Qi9w3ijs62zQ7Fug/MB/VJzWNQJbQds2qHcwKKOYxmPX",
+	"25O1VR/FQtEdxJJXxuf6rZNjp/QBRJkN3TLxAJ+hjWyTJmg4dFOemOkPWxcH5Q6FbpcQjp1TUeAgyofP",
+	"//t/X0GwB16PKGxmimBl2p/sHBTkgrS0ZtbMfkIqqrbwk5uAubsDVmRqM1y7wzkVHpGkkvaTEceAhU5W",
+	"3kdREVqapCViDU04b3sioIZyQZadMVIQl0EYTd5sx7pihvL6OBBiIv4Tj8eed8kBWct7mrel6iBx2teJ",
+	"WsWZjHptqGbx3thR7vbG4S7B/1KdEPhfdsPgf8GOcX+EoO2DfrO4ajbnoybF3nBTszkkL++R5IUROwUk",
+	"mMnIH3MGgQtOgR9IWLlJ6eyahqKJkYoB5We+lkdgKVEYZfxjCOLlBy1gumjDejBDFLDAkyKKaByJh0x4",
+	"OOdEISasAwQqTG2c8ac9d8YyKSXUkcgVYMsdBN1tKSYOnKXbFPeNQXw3E9Vu016zNBMlA86KzDc2ndE2",
+	"I98611k6lm6NPByYhvSe6ZROnDvPvBBilBN82l0IlYz0ubVJ8r/Sa8cs2/07OZGUT0YqrDa1Jx9UkbaU",
+	"g8RtqKgcYrSR2pBOre0RMwtgOzkMeYMxtFSd2VSOwdp5czaj8QfcbYY6jKu7QRRh8UKGHr06WCX/bved",
+	"OUxaTqTO5NK66tQNe0V5wke2BlUyAqe5NVZ9CgYZ9LjIxUP03vE0jUk+VMTI/H2w4/Z8PBJRxPOgARIW",
+	"vJh4ponTZQbhy8KLwgL7mfTDTWqGbgJDM8YMJ6KvubEsO0uxgaPtKVIsyn3NBXI4srrmrZY8bZ+sleza",
+	"9Ek1gdlhVJsX6TO45uuNYdpgTXWI5oF/kFle70z8ZGLeoU+zi7Xl5EA3jN5w5Mu5TXy4rTtF01aw6urs",
+	"tKWmK2b2aU23Tck3wtiVNmAGgFO55cg8SMmKGrMnO0XbdPHuFPAILuYlzQY7ussRDHw4QErcjygJvvK5",
+	"5mwMw+uXPOedXgiyNURlNucEOPoXBaH0T0tt9vCe24rtEXvESZvfs8XC4/NBSJwqGI02XqdoicNG9vsk",
+	"iKGX3ePosZ5TaU44Z4I7rOwifxX5GCCZAzhfLox8SpYS8sMrxUS5gZBPZwxTq5rbf9gHpNAbMfXdxBFh",
+	"32NvD1BiROQH6FjiTLMHbiIqZJ9CSyU1hiTDwluHXO2h9qZkwpooRrGJyvqalyy1oWAtfZYErsLUrNvm",
+	"OUqmteeZAzyM56IT1gUaLEDek2HCUpQogWbDZwrDMt0WZ4ywGyeDZ8JuvoMA3u0LBKyRPDM9w5h4llgH",
+	"B4PZIArslt5LGFZ43wnbUxup2EM3K9lzaveFErR+BLfjxHKHFclXDA39MIM3OftcNay9OpNh+QpDjlcL",
+	"/5ickmH48jNR7+h0jGTiNWRFuVjHUIwi06vso4S3j/gdi+eUtEuHI2MyDnAtTF/EQZeyC3TKkBIlDjWV",
+	"4MiZjDZWjnhvHNHBoHjejgQHN/1tc7M803VgXoMMp0hqRxL9NESpCiAs6cByAoziJWG1ZkGROhjIGCyw",
+	"OkbO6WdfExSMwHEtV5fIPYbJEji9qN56jN6RFwJSdgoV4POCuUlrqmbluB01kPd8Stm4iC2EStfS/cuO",
+	"/E4iszs/e5Bd8nkeI7NTSQGkmqHFXW4N59ffGpT7IJjrJw+lvogyqvgpfra8oOdEIb6T88/WEIT4LhBo",
+	"zjgENr76O0e1lxspU2vEW1YQRcttQRQXGtKfO1dchYliWlmBPgWLzjFAvvMMi2fZH9/30ewzyi/cvg1H",
+	"wiVIptWGznY2G1cWdUAYVrh52DvzbnBe7Oj+3JqNlSOEmqlwJ6xya73oSwDTTK1UpKPDhj3DZlohPxA+",
+	"4niRx+NE/AVn/NxJo2L/3GMIUwVkVE8QxkzCsRLYipfVie/6w/izGFU1Z9rcyRG6kcuJX6B+NjcUlhhm",
+	"y2SLSryhH3hjD4InF2Aj4j8ep9nQxdkLNvOQsqfooITp8ZcXp0QS7vI6/fjSRanwA+KyWdFxa2DMYP7i",
+	"FfvOWl0HA/njeBw7qpqrdPWCAG7BECDcstYQe/kluehtECzxFGh5zO4wEKLzTka8hDpx9MMLOzjLO7oG",
+	"XfsGgW7ne0hO9d8SFjMnD3l/aBNnGa75DevSyI/zNsEkhuK5s/sS5+KSlbJh2hUDK+TkAiwwGNNQBuQb",
+	"IYG5S8fM0htar5JJEsAd2V8dzplrsp6SzZNMSaNmO0M0o12RScakGcyBIZueZuaUwIWZX/nfdy0aBHzh",
+	"OTgr55Ukhq5GvmbBzUEORf9kbMbZM8O6uV1BSinrggA/fkG61pqJiBg8aTCg0DhD3HU18kKTybT/HI3x",
+	"c0n2n0elCmnrMIbkI7qQLPdgTZkDJD3UxxceRoBL4G1G7CaxgjvGluKMGuhZFVxSsesqv96L6/bZLQjL",
+	"Kk7rqyQ3C+LSNDP5lNUNT+40XpMNq1sI1SSDvscLI7pyA0V9dpu6ELU4T+fIG6ae3YrdbcWeTVSDOrXo",
+	"PayIHBE6ct0Azex5w7av/XaffO03X1sJfnxx4RO9574hp9cGdTX1vsTPi2o8MfFoD8Qznv1+xb0AOtmZ",
+	"1R3teR/0O7NBWvA8Blubq1WdgoY4RDVF2nUu1sQj/GfBwY7y9+NVbmeexGlwpMOy175erTQzib0MEJYb",
+	"R/hcYYA2hwtf0Z3jpkg4NIyav7RJkQzAUrtXS1e49eXFBfn7f18VxBpplScikzuRO3uTYLIVU8lcFJCc",
+	"uV24s5b0Tiqos+lMIHtWDEinVkdZkSPvN+FqjIxBmDXHa5s0BqfTKHLH1Ptcnh1ablNZZ+yBRWp2w2pH",
+	"Zu5HlEi2GdnqlxDiTKfY7WopJKW0po1crVwYlhtvSkZNDcYvMCqJ+O8doGQw42a6bisVKLwZFua4yGHf",
+	"Pgcntggb+3DDuK3mR9tLvpvlSMqyXKTXO/FczeKLSDhI8ISzPKN/Ka/PT3n942qp2G2+OHCbHxf/UmET",
+	"KmxY4nYbtfSJVc4PwlVmzo3I29mwOwJoar3IEopKxjqXSEP2YeRIRVs1hDC/PBXBnC/QNTdqqjFDHzr9",
+	"OvniiG3yiICHp3z19UUcgv3DxcWxxqP+E0LLUXvuQMfRn86OEL3wmMYZq3gt+/IBB4CBzRdnTl1bId9u",
+	"16foRmTPue2i5jTSSWikJydjaPCCHODCC4coOwu5ADf3bb/yKlMPyBdGjNmdmYfBkZ2ZjtnxHoSazz40",
+	"3TI1rd5KeHDoJeQGlFHH6lpkuLClFAwrOiPhm2BIjaf9fJrUlwdUa2ckIp0Dvoag6hoL1yAVyYTmZh9K",
+	"M1spUwAVXmWel2f3j6v2SW64PtVolRpMPtZoatJ2dQvfse4ajTg+B43bUYN0XRy7+Sxll0kwVyxKqpa5",
+	"fZxx7nK72Sbbv60JRUV2SS4IXwW4kCtQZZn9JFY0lyHJI9GTLCY1ZxooOlxbHIUCDmH5S0JJzX/peIUA",
+	"5pZqg03dxCHbCbKleZrpfrv9lJP2eHLafuNCG0cucFcWoeIpLqyVVOQx2a5haXBRZrT8a5U0LDv6qmQ9",
+	"RWxcZ5NfBcx49PlfXiTJGLs1VXPA3BmkWjGsET6n3yFO+t3X+Ne7zYbS209YgfrGv3ga4JzAeryMGSHP",
+	"wntAD9d53mxud9Oj/X2OUVvmNQWFkZ/51cAd+YOzV6dYPmfq9AkzIH0wx29JGYuvrKOVqt9zLQY8m7BL",
+	"o5S0rh3P9+HXTNomZ3MsuA/A+3PWCT/l3IXiN6ynkh/i9u8QLPq5UaFhYW3CyX31H/Q/lv/h718qdPCw",
+	"eQBESLDz+oBz/C6Lb63ETZQkh6TasOAEwlyYaspsHztFS4sIMh8Tslc6/kZtDgutk5DddGYtUPsxkz/I",
+	"Yxjf/DRkRtldorjuPE64l78f1duWpSvJ5lPA1VJu/R2JrbqhnjrVN7GElPGYSSO3teq/COes2zhnhaT1",
+	"5Do24frKuv84a1ODb8PQtwRAfn4A3L3oOhkMdMqCIpfnEaT4/z9Y4uZWfobcds71M5jjhtEytl+EE8Xp",
+	"1Cgc64wNr72Cbj0Qsv6wdPs1qDSvXpMWFr9hEdh5SPQdqECy0IeRmZI6MLEQZaaaLwOHw/GoHVx1Jh3I",
+	"/AqTI/wau/z3OoX27BSRFhw5ricRoKKyqxo0naLIwrZ8cCrkskRcU169FukeWYCHnTqOsBw6VErhCcUG",
+	"bZROlp/MrOMD6ycHhh17sGj2xOQi/Rr1H9nDVUtPB9EzSrr+bEHak7vOBZdnuJtTYVcIs/zo+6nfKnh6",
+	"sg51RRURXDDj4Glmx4TZ+5B8xVcrz5fvqmuha1fJhLkkf8Qe3yva1TM45rO7Yx5rjeV+e08NU4lS2JVi",
+	"PngoMXi4fuQbPBRk3HWAGt+QyfUFtdZH3ifNbdJVLDpRMTVxrEPcLnQP9FV8vt/eWiGQ0duo/t9rxahG",
+	"JjmmVtL+tXIoSfiIg0qLiS0zCKhHMpiT0Hjj7zsro/EjrdiP/MP4tHI0UfqUTWkn52eqQPXpSwIzjGFY",
+	"IY1rPsA1QVNpAp8W7ZkVrWv9YmKJgEEfaigN3SNXXsair9NRSRhWfrfhsdd7TLlDHCml2GltzmsNDW+1",
+	"H+MfUvRLFKYtJ3TyI/9gF/3c4Im995p2ZZoICrDnEbQhUA34DuR30mNpSUV1xOEGLv01dli4H4O5pIo2",
+	"qVgaN9bf12RDY5a+uKlLbVcs3SSxV5NSHExaZnRj/NCL0PCUQHweKlDyw+8Vb19kZ2bM6eDBO2lorcPl",
+	"uc/eSHM1NW3YMBd+dT7yUnL7zwJzMJCM86hvbeQNQ+LcT7npt6w93VlmR4HqxjVrcf1BMhtZH394T3YV",
+	"XsFNLkfRKrvv/Yk6jzIX6N6vdNaWzTfVpgo6ekqwlgpkBMs7WqbKOnBQ/acUizKrtqOhFXsxrdewTizK",
+	"81vrcp9LENWMkg+H6+OBNkOtVBBaVQXsqoLoulNqT6QK7x6HosIsnz1/k2iXUXaE3aTMOR5ZCmtmsA6Y",
+	"l9ueSmJHXVo40X9KPJeyypUpKY6iC6POl7ADsWTIqqNABgxC5/Bp2Y1wH19c5OtaWKqjw3THzUYuM30J",
+	"EIMX2SnVmld6Rv+htuapSD0orx5BEhdIxzhBq/AnuNDQLYGYWi2lZogUxIIuV/uT3a0r8QptuFJQ/mGk",
+	"2yov7KEE8NLdiIr7btqUFkD0e/J4gRI+WfkDJlPUdhNOHsgrF9jDyGdKZjxyRg/WlBHsV6CXxDBUr0X7",
+	"jezMmGBz+FMt1s9gUHojJuywaCWicccCfdihEmywaL/1SxPEMpTReYXsVUhvJcQkm6jgwpboDc8Do+iU",
+	"1U/Fw3MsfgdP+BGooCfblZedASToMuIwQ7mgZCv4amz0r3id6lBq/+w3D1CyCrYjmRXRuKbTR6fEaZw4",
+	"+tKoophZk6PW8VF58NCTFQ3TvbXTnTtd/M7xh4XmGDmhDJ0PDMCX4z055+oUk5xbEYeaP8h+JIhQZ8yB",
+	"w299of1MuFpm+0Ik2MSewTlBIXl6WoDIxvGb+rkZAayOeNC4I852oBUXFImx50QsJTXX6QmETwiN3dSe",
+	"aEa1FFyskW7AOxXYM/qCGEkeZ0LipJo6SgPjXcNoRGlIG+QKsiPKDuTNocM5zyWLXPsnJ8iO/SGDg8qT",
+	"B7eit5SIt9Aucm4D4TPQf00kgsdmL3zY2ajAmRVeTl+F8WXVRMyf/kRNhIuBzkAFf3ew0eweA0NyR1Wl",
+	"oU0Ldh4eAd3eMPXDOhn/oWTLa2wYGTFJglFySR5/eZ8hi2P7o1j8TNWLyWS4Iy+BU9KhPBv+gVV97Bf6",
+	"hdE6+yyfELU8DBx8RWYc9OwNC8bbRO+7Wu4CL7TGpuEenLBI1PBd3QO1wBj/M8hEK5dbv+NGs66tw3kx",
+	"16/imOtXJ5S0h7ghBTh+z3H6oFMh3ZlNcu0qZ69dQ7V+JfUMH3hGFKVYQG726lYhFxDEvuDfPTF8Zk/A",
+	"HH9KfrNf1YmHbtPM23KqQyfkz1F7ylFzNABOEez5a/WONU6t9e5wrJhJ9T9A1QOyGg2IWTEYMmmjA0mI",
+	"NnSdqcXyqBb8W/MIEYCuMMzFmYyFr8W7DXtTO26hFEZlgvr0ntpTT2IegRSOVRMd5+frmnHDF5EQKCRT",
+	"Qg+nM75ht6PPAcc07JrbvDxNkRoxmIIPDRycU3DemRC6o1CFiZ7fU638dr7fEPbfgg7JBAPpDmYjO3NJ",
+	"WNOavctB+au1URR9PHkAwUkwGvFs6p3BrhpCvuJitWfmIDDjZ3fQztzLnj9iXNjGO9QZexUwOQ+vmbph",
+	"1bej6raMDYugHtixfWPcOR4j6MXp/mtOb2LzLe4M77jmJVX0EjZ2qFSisB6uZZ7Lurr057JTwqRrlkJv",
+	"qFAVC5337IGy759TqX26aN31XTo13o8Jk+B1Z9Ib3wW0dEPrGirRrV2PXTZd3OfzsuI+nbVl33Q76+oO",
+	"skIDE2UahPl6J65cafIMd+4ZluuFQEbgkSVbxtqxH3eKbDDlDdd07wrgM9vFUwNFRQMizHiuH0+fLJ/C",
+	"U3dflMtdAOtyGzf99U7keOp3ECLBtxyNjvAPZ0ycfXBeWGOOf5qeqoDTuefJOk/itB/dcZRshxDZ8+QT",
+	"35Ernviy20z6G8rt513JKu2qSF9IUjNonMtIu7H/n4/9EXxhKgkKPVv1Lx1VrtJYkOv/ekHghiTn7a/T",
+	"mQd3zgEy0z3y9rzTxaJT9XTACKch3aB1sJb2ORG1u/2SAmcmpfnfUNGTMwxyPKF+KoEMD9wX+ZSesJFn",
+	"UAl7nGUSE9iVcxqU+48MWyPFijzVp27IHYzv9l8T1UKEhxyd6KBhBhZR5RvOjCRjybSZys7vQ72LfYBm",
+	"yUa3lZLtMVTqyppvSEmD4C//zIq3LSQYEf7Us7hEFC4XKdmHCOwPJa3TuStPNepjtRgKzeYcmLH0QKaa",
+	"ApiVtH4TUCFZdmBO8N8DPe0NjGrfRj99mEzDNnux0TvaHn1EXuHEjrZHSkqjtKasq9MwmbpyXzk0PDGl",
+	"AA/xC+XEt/ACHk2M/zovoLHYHKzQxH662kieTLoiawpm2MuN1J7qVrvDasDpzOiMEiN8aTI2wm5YPbHN",
+	"AExVHCkXz9VjWMWd0mDQ8+IuvgOhInOrYTvdnaa1u0YN6ciXbz/YoWp2c1C4NXVvCUsTfZsf8IRohbr/",
+	"IR/X3SjSBIhfySZZGiIbFwySHsNYQpN+ouXZWP4IOH3LktS8iG0cAkI8Pn6u3/gZaJyz2AscHOdN31l6",
+	"3D7Lpw13VMOmZGPWLlrNrI123ClTxe1WHWGdT9Rx9guNvAY+Aojt/X0zFuKKusaVg9iJcE7p4EQ3ypZ/",
+	"wD2S4ysgn4rvIbnx7RD9TCV3VU1FisteIJLoKHcmXNQTPMxZizmUa8eq86Gt5lRYF0gToRrKrWgIo2ap",
+	"NyRYO4hYfD3WsFMtd2/HE/fHDJ4ipnruj6HQeDK8vszSNykLrTr2ZC19UwVEjjqSvNikxGDkid4sClL9",
+	"J49JdxnY9aUU1fN+XQeEmo6sD4kYQVkDMkhHTH/pzi3LmqWTa69kSWsIDg8LZqNGGv/jrxePf/rrxYNv",
+	"fvq/v/zrxYOvfvr3p3+9ePA1/inZWONs3t9+yyTKuF0tVyk9ExLM29TuPYdyd+b+/qfZrP/alf/8uzJt",
+	"5Zy5u1Kp5ZKq5Yvs1Ed22dHW+eV3XCzkiNSyaxzOrev0tUJb9BNxktwERKPwb8gBNr2p5/dcCdCmN1IZ",
+	"RXmCGWtZy92Eu7ChqipcUxnSyAnyqU7dHCsQm5FF2/D1JvfaLRfVn2Ze/0rurvJxQFd3j+k5kQODl/pp",
+	"iIYcf20OzjswV+XMecylnrMjmDE107mPB8b1NALBFWtNSw5wq9/Co8P7p7L6p/x039eknyD/NdEkFG77",
+	"+G0QvurEhmZCs2ZZs4dhX87b1/7+g739lv3SuSjsDOPnNM3ZpSfQd9xRG2lcyd0aeatyNL/v1HI0Dtr3",
+	"TBj3uNxPdNJ6o+SyRl7KwYdNt1xmSkl1LAdP61ruWFr4TovlNCsgPXCjkza051rMk228vAgDzpZ2bKjb",
+	"TeCGpjoLDwsuXBNf96iJ5fGG16xGuua5ks1UP4kVGbaE3lEwJX/utC+3caTBrrqW5rdhtGNhdtfPUIqG",
+	"rm/RQnXGCelC36NkV1yNCvXgBaDcfONyx5PmQTk7qpq+O8pS7sBGkTfssEdKFMGRdXWVFm07Uxi5tk+F",
+	"jgoF+Qb1xajxbfZxmot8Ucm0E3VW9GAGCleeC4FXYiSxM08aRsVuw+PnT9H4unPaDzFnl0HjirMlY4YM",
+	"LlWnTzuxcJF3PlOSZOcHfrTKH57JgNQ6kM+7WgDfJ21xKsuWLkBf1bwtrMe0ZQUpN6zcPiWU1FJucT83",
+	"8oYF+rwCBwLchbIzT8EdDIOMafHz+p9lFqIPA/e4ybO4e5zSO5O85w1AnlN5yXdW7UEZggoFJa4NKJaq",
+	"+DUZ+GgzYLtMMLXev99kXj4TXz9vd0+32qJ1mvDJii+QTjkRhQs9Twi2lg9xg8enRHd+0ADpE8aVfHQF",
+	"x/83X9sFe3xxASwm0FwPgB56y6oCeA2AqvCgAjOymBWUJU2YHkdpGE83ELQSOB54zbQGRQCdTC/tNziu",
+	"MgBPwuJn1m/yho2oRI7NqsdzHtOp4yVz7VJn9D9tw16NMftxC0QEEgdB9++Ptopf+LBE0fd6YfVznNI7",
+	"bz2id1C6QD/kb6tsU4W12axq3GRVOuCmWriHuxtPlY6wVafZQ/zymcUjcCsM5C2j1cuAOT6PmWbYisjz",
+	"E1uz5QFPNyO6A5+/PHYQvUUC2Xtsql2eM3iIEZZ5uDv/CbeB3Z1VOTvBeMPrAlu2S0VaxTQz0zQ32cUf",
+	"rGnPKtByjZfw/iMG5eHEInrq4XOpGqbegxKbs2/w9mhin88ujn0fAUOso4mGv9Vz2NF7x3UCR6/j7eUo",
+	"sJq+utfFniViAR38BRlqF64m4Kdk4DHN9bk+0d3r8cXFYcLgYiIsduqEctIZF7rnUXV5hMWRQf7PL08M",
+	"8GjDjKkaKEBqXBQk6ijhuYys6k5DRPv6ohkZl2GlgR3OyRPBTufD57Prd5VbhyDXr9zHp8QwV1zGEBXv",
+	"MSXgDWfJym27opyq/Jpi63AGQKJTIvuQfg+Qf2pjN+7pVjfwlGAKUN1jaqLH5InCK7SfbiULb107pCHr",
+	"hrhhyqTbcGB7UHtwIt8FaDZNNkyxdJ+I0353n5l2ezMfVhaJdIpbjmudpPHZIZu9b8WATrJ1EbVsmPOq",
+	"pfKkaXhQ37p/TbFwBegj4jauCUXCALki/9WvWuEiycDzk/Z5rLE3sU5C4jND8zluXC1nYLDaeUbZGShB",
+	"sfVNNLNW6C94fdRf6VQowVfZgCD0i9i/Om0TlrJpmKiw5+BIpqcqOvcQ+cTWHFYUlH8Oqy4JXWomjAuU",
+	"uiw81+myzQkttJuMekOkAp6ZDR71kY9TMwijce8+PVmvkqfha8Gc6YJfT30nwkEeQQqW1rFylf5726ck",
+	"TnwsXAafNlzbEyohvjpZDhlo6Mfn4Cxgmm/fM2CMgqBTqP/13VMOeupYLcqALnuitd14I+ZlHRBk6FIP",
+	"NA3ku6a1me9AsRsmTvAwNYyKvpoQWnH7vbWhN6wgFw+/vnt2JGwuOMGxpSXdPkUiwoI0vN5axb7sjGHK",
+	"/ivd8aBOb2ZEJ49fVKl9QZYKdouCN6Y7ECgAA+XHAw1Va2bmkCJ65sK5Lpf7sjkEUF6IzsRc5JXpDWvJ",
+	"0IIBgvq+qRKCfi/BMPFUXA3dW3UOYV+xJ7909hyHhoIDW2eKYzlg/g/YUwuyJhH2+pL8MTPDC3p+Oo8s",
+	"V4YJhJevqIkpVKEdl6OezO2R/ofxse3N8EEEU+4KonnTYBPrQwLvSCPdkl4pNaCpvaRY1ZWs8G1ZC9Kw",
+	"2hSOutQOsgEXKFHwZ7/iOCVoTyoMz2aV+/YDzlosMJjDipp2C5J2GSXetQcmUeyHRHfo/9Z07zru8rS5",
+	"B2jtqyZtT7RUfKELQkslNYb3l9IY2VySL5+cQewcNEIeuRQVD2cWkh4A/H1ZyVx94Lj3vT2LfMO+idg4",
+	"1mLeYZw/YYP7bvnu7BoQdESLgKJyXNAmKJAHzMeXREs8LZfSbMCbgkg58meV7KwMsaevH3bgApgaWP+u",
+	"yDH3HN4lxE1qHdKOXQsnKrxgkV8nfcvK6OPUouj7F3mMj1OlLhlF1CD2YTrPE3xjfNnqLJoT3kxw16w7",
+	"XlFn2/qwYgcRBmiJaxQvzQFaKIr2uFsTYAYALNhtFh5Q5KJP44HYaZK/Jl+uN1KZskuRYF9zsa7Zgxry",
+	"bGTL4hrqIQt2sphQatehXIPpUHZYq+gG1TD7TVBQZm3mLjk8w5qWKerLkPy9V4ti8fx0t5v4bjcrYbzR",
+	"ksVLULhFjmcmK7cQROo2yQX/kKvAp3NUOhsu4r8+/pe8/uPJ6zHJekMN1ndcAz/TmOVBENeYxzfCWdJy",
+	"23fCCVj9ATr+rHZ+Gy8uU0yP+xk93vw5MveYWO4Dj3IO0gkHfT0Vd8ae/eoY6HJO47osBDDklbIBkVK8",
+	"m9zCUlWDsZ9cRAwbH2udMgOVc4fNF8/4lBNkcbKrK1JO1AdYW4zN6knYN0nMueEoS8xeHzQk9GPxqI4s",
+	"0nRf9pKHWulJGCcYPObNxUa2rfMaplDyUt0qr3Uix3Q3VdXrfjXseLPgyfbwsR5swtTfQ2ik6coNYTXV",
+	"hpe+CRKtawJ3ungdB7t9Jj06vnoSX4av2tAb67ho13a5f9esXMNMYS8Wxneyz+PUsGfZO6q3SRiVr8r+",
+	"TPXxbpOB5eq3dL/NnSLHJ/gp8zs5nK5BQ/uZ8Koxlr1eGKJmpdG+7M+1gwMwj0PSdXc9jzyyX9rxwq3M",
+	"XA1/nCC29qHqcZjsDIrUcbnSdHP8+2xP7IFCY/AEo9kHcyOzL52mhsUYj2vnAGEM485WYGBPs76KtKUC",
+	"PVhTYTmAwH+hCa8KspHLwkH1lxKq/FaKV2sYg5hof34EUUDVDFWx28gpzdq66g5YywJt68eZbA8OUuVO",
+	"GZwFPzYUpb4hMW6QrE0KO+z8PZrMh7/fMKwdlrIK7CtcQEJ+R3UB8XJ7K9F0xZ6S5Z5Q31MeLlruXfZJ",
+	"dAYyU998DcBviKxii6OUvxA4WQM0byUVK6lOk7meRx6siUtn9/lBbHR/0nSD9+UwZeO0nkmTfc0r9p3T",
+	"OLMqkupK51dj3CHdYhLBM8ME4BW7NmzABvDlxal2KdXCvynvMOOzG6VE+8SPcV5w/LVA3JojzsIRDJZt",
+	"+lSYB/UManVSL0bL9vjLi9PCvtcHmHMcafZcXyO+6tz5brqaOvgTrevXq8XTv54SI7gF8AbFb4kmRrmU",
+	"GNDwKKk/gNtfEDDCyIbqqLlRzbfsqVVubL3GeJGkSjOy23DDSKm6ZpkEreQzXAwBiwe0CGHMY7P1p8MF",
+	"QvpEBpQZ0ZQdIeQfF/j4FiMaGTBW3BRIyATnIV3KG1aQpulDT/iwL7SDI4xbICSbCP/JE4IhxQY1hNb1",
+	"CQTolKcg1qmcU8XWiuVWCAPlcHqn5lZB7M+Jcn1Y2BsL9w1+HDn+iZKyOTKt0EZ9xUOq29o22shWk0a6",
+	"dEoCtslok5QKZNjaKdq2rCpgD9Q8EIXAbUUS05lujf9OirV2kRtDtyzsNV9RBmA6TaxVZU3QVTpbC1XM",
+	"J320wIYCM+ZsZvetYYj+aamZxzrEKZQZ/ugBOq6ex5PIILUQAjmhzsqlTbPOzm+x/vF4iHbIJaTNX4Th",
+	"9fm1WGisTQYNuW7vo9uMt/bOLmhxHRZwgFkBY1dyNvGlc9hAPi1dxwFPR9aX2jm5TXmevTKVhlnxdYec",
+	"Q9THYQVVCnFDdps5ZOee2FMJe8QX6DvYHw2ra+hyNsRo5hJxzLOh5tF2nGqhk5jnDa1Xb6O2yGfMdC3l",
+	"9rmdjvMfobpUygv9M1wouxaqE33P9nTnllsVdNKmrdnxcfC4iWpiCDVvkyCQOP5K4UO8E+uBHA6ewoys",
+	"K0KtQ5g0Ak58xcgmi5ZmWKQZNthACopDjdxPjFun/jPDLisw8zVZrQlECXTNsnsmcd0+u4U8uTDY0OS+",
+	"n65NcO37iXN9dnX4ipq3cLyzahLjefL7ofL2B9aaOW3c1m9Z1ZXe+D7jrfObu1m/S66ZmKhYxx+vZafK",
+	"DJCz74eSaMzmp2I0vVHXo34VD8qUD+YlJdtTpIRyhcgqaw8eUhIWgQpiHtQfKAodrX+KqDr0VJnwRxKm",
+	"lxTsOjvZ7cK8P05gDc2GC8F0aFmM7YrBxuSa2FXpuSeyG+LWEB/AV2bGlrMv1hvasj/jPzPv6NSKluyq",
+	"+TI3kL/h5VYwrbMHBXDOzKuHeKLoZdHM9c88+IDD7y8iWejXOUxoSvBVV7PbadmNrKsZAcJQtZ5OqnNN",
+	"oIcFAKQ7rDFomLkEILXzbaAKg7ZtzVkMnnGGOLTuSsV1FdNzuI2mFFa2++dVmZ+gfgT+EeEtYV5SS2S/",
+	"6zbnKDqat3rCXBIL1xwzod9umKp4aabauPWOrCtuMxIMNfT2W8UoVNuAMVc4SZG9Jw+ZBdkZDBTsXGe4",
+	"SgYVnXAqn5kJurN1kpfcR/thKBiK2kkroipNfBrqA8a/KNlMNHGRtc9y6Etil6enhsX2xEIi1ROQOTWT",
+	"mvi0ze6JW1LJDmtnzsFAQNpJVMm6TFfhhyHrXzpebl3dGWD5wHQ2muy4qOQu2tOdiHd1sYh4YiBBHVGQ",
+	"yJaJZClhlP2V5++BPFaQMAH98vrX9iN1ouWe2SNEnIy6iQ8WdFIp7KgSHl08iWPI13Z9c8XjrR7gKvAF",
+	"KjaTJbBhWjvv4ZTerLAVCV6fBZlAuUmYRt1ErjvafOcoxLMFacTveCgk449NJAufuUMkVuwH/laYkF7f",
+	"Ru5bMDJ9ehhsAG9eHlD4BCk7kZ9xb3n4zJeSzsnP+CF+PMgdPPfMmfMYBVc1ykEOc1zIRRyNheJVjl72",
+	"1NXfcSzitde+Xq00M7lmVKXojqXYNL70un8nibsIKbd7B8QednB0yt1ETOOA7vbw+e6cwbOslDWUzjvm",
+	"0wIbXhRw2FRkiRQBcidyUddcrJhSKTDbQQhPyKWs9pD8ckf8CgrCsBtRNQtaNglvgdl5n0uwSMttCk2C",
+	"9OgEmtYgsymuSbqIXzouz6yCM9nql1g6nGyTZ5dAEeDgsoayXK0ukS4/KnGyy3yQYolTIiqZfcT2O3Au",
+	"CyQK6kndY7bDBBblJB/gc8e/eRYbYK8Kcgl+hyVkFdebAiQW2ertNoF+6WhhPiTvfQcgyPw4756JcgNu",
+	"CKLdrWniOq1jKMCuw2UoOMTcilwBlMW+KSL0f/i3cRvE++u5gLGPQC59V+TEQ4182N1h2Lso1IuHfrNf",
+	"6NBKB7AE9gLPy/oZ9oaIa1YGFqwuSAc15r7w5HL4peOyvuOFLVkRvfxeFf/qOjFGDR9JSJ6KuntC0cnO",
+	"ENdmAuVwXvVLJSf75XFD7K++xzz29PenflnLcpvuP0Ur77ZPcFEcvqu0njNQHmhamyJUNBcuRa5IoCfL",
+	"JrGYwjNbGxUcv1NS8t5ddpQOI3yqBz9HoOUK2dr965IrCcwdZ7BmOF/32Pi/d5fdLTruXtpf+y/KK0bE",
+	"ObtVKeKOthMSD440KCwkeoi42/pWjSZU/VsNlqoLdzCI9A44i/tgqkYoC/aGbyrCsLLYOOwknUnF8W7D",
+	"VCMbZpi6ZkxM1TqMch7WkqmpNuQAMntn9JoT0PRkM7sJ6k37caHX6R0p4IZuJ0TFTsM0rdyxIMxMLEqO",
+	"LEXIk9yKEspNzoPh+/3X+m/zt0c6NaN2/h32mT2ncP6dNLROxbNKXuU2MLqn7kyfRculYqG7NVW36s+E",
+	"bwtPOtapCaf9FP07VRVTD93SzfT44F4Y6phS7kiegAqj9mgXCWkcDRX2j+8PC4fr+wKiFr5nBjhqgEGx",
+	"DtvaNTw+lLbD+sCjJ8MBAd4xBtJkaOY4lSFq4iWrERksiab7y74BKfSdLZEYqe/1kavyUmylB5WR/ejy",
+	"mCvd+p1PXvkX36k4uehcrDVZsjUXkDW4pXO9lB/YlK/pzA8fE5AfMHEBfYmD+5rX5Nxe/APMSqr+TDlx",
+	"OU6Ngnxcs7tdwNXfAgz3e1FN5JpQhlwEKS+qNycskcst51zTAOXOmtzJjtuZtjmIW2Sg9+iLBN8c+EDe",
+	"5GzALcKCJK5caCMg0zGb62IAeV20JTWv6H4CFDIjCNDwDy/eMPXDOklmRzQQ9XMBZGeUbHkdGmrs4q7/",
+	"maQaU3xJPqhsIuLsNb9hGgGaKrN7guT1t/sfHXNHghhL7pjCnQkxgC8cQiXwFEpeu97cIN9OaeQd3nNb",
+	"YLiA8dHsgNoHg9KqvLlsuGn/I9XQ2nWr8LuKVXxZ2yNTmVtvLSBBzNdYWkrxp2QkHdky/YZadQpCPNS6",
+	"8hAyBMLCAttwrB1qlGpiH+jYc0sqyDJTlHRbc3PtrfU0sJOKPRKCe81UcVq7QgMI+29ovXJVV/ZxBHrj",
+	"2BFupDFTcFJALUwvETizvNxEoSxS8dUq/4iZXKodVcleYnGgn2uyZa0hrjdWFhelalJNyv8kd5g/8qgx",
+	"qO60ihCW00NeJhylSUwB0Gef1W3A3XluJ8R0i9jCWRl9GzGFZpMjB9XYfh2OvbD4/Yb3ZkeYxl6J+vWK",
+	"dbjfP1HOtteJ3hxIHfQHAn8ksuNtru/7AzPZ+kCwnd+xYIDptAWWjCdETX3BQH/8zdOvLmbWsm/kcgoV",
+	"yWRbTzAVe6zZqUJRKIwFpB8TcwpLjWykUnL3XKVKooAb2NsEwh1EiBAn/k6ckD88vbjIaOO1GLwxfHxf",
+	"4g3z5D7cfU9WbeWBEJxbX/neddpNSNCSBbJyetDB0BEoRryKgZ5iqnRwvM5LluZgDUTNHDo+THTy9TDx",
+	"gZbEIwZHncvRuKqp3hxnkPTGCNBocRE16QqtG6mvHbdK02ymumaMW/qw9hixyX1h5+GjryZmEfNIBK7J",
+	"JaasDxoTze7aOMHdM9hOG4xQudB3QJA70Gb0TTkRtvsoCArpzb4iyI8SFtqJfSR0Uyfd4YbH5+qH7+f3",
+	"33W34mbv0zfjWt4ASwGnydHsQ80610RveduyRLu+GW7lnVQ4J9BWiFlJMHW8qanQBVl3vGLI3adYw+yK",
+	"akK5erBSnFXg6OiH5F1P0YclmIClsb4J02RdEIR1a9I0hWu44R2mTgC3EiVWLl2vId9h6CH5Hhr4whPf",
+	"Pr8i3zz5+n8Sx7r/nz9rKSK+XM7qCsEP0Cu3B8RyTVzXXMQnuMTdIupOsYgSSIuLh48fXoAz1jJBW754",
+	"uvjq4cXDr7A//wZW7hEtS4Ze2ppN1FxT0m6kACLccuMytyF37gG7wDOFOXSDtNgSJpJL8bJaPF28YOYZ",
+	"vgrQ1K0UGmXny4sL1+DEuJAdAMRLuPXRz65/IEpGqmfyDS9nuGPfwfXJJhqqPr2z/evS8jfeTbSqlJUK",
+	"Z0ltZMOIYGYn1bawm4sbUnNtmHCpsCLkhv2b4LEr2tWTGyzMZt+fAUbjlvZRKSucoDZZVf+M2Avw7KqZ",
+	"0QAiwAUHhhdRMofXRhtIl1Qg0dThAl9v5O4KAaCD9X08a32Peu2U22WB15yY8RBJgK+z27GfW/gT1Q4C",
+	"BiGVFdH8V2ZdOvhf/UtH1Z3MvlvHR7/x6iNOfs1MIs78yk49dcturQshfbjlcJ7f0S37Fk/UwTw/GT/1",
+	"pTfTzv0SqyoUhTyknqTc6C959LJafPwJPh9J/2O5O/yOt4xWz+CiBe4xps23EjHt2cIyI+l/gjbQ95KK",
+	"svV/PMmJchBwhyekFUN/j1Ed+3inGnA903QZ4BPFCAoVKJATKHy5nQi772hUW4bHVc2oCxva88dTojwm",
+	"f/9/i7gViVyRxwBcPelGracDAhO6AMTLbqb1mfJfLHTXNFTtncASKvxTEXcZ5auoJujUkZ3ixrovC1QE",
+	"qtzwG7vl7b+8ITa5L6y58q276PyNkQcM9PjMexDS08hsnVq272m5IUtqSmz41dsWrljoDtbRTjBEDfv+",
+	"XhA/dBE8cPHMRsluvUFiEQUIbsgdoQH9KKSr0kv4Xqrttz7W9E+5gPbjfClseu9phNgBEAgIkuI+Z9AV",
+	"JlTS3nI97WxDJILdMLWHXGMclPBgyb6uDHz2NfctxmpEAbvdWlJDa7mODOKRHXvlLrnHCfavmJhcP8jb",
+	"T95VZzSCBJ1r1NUsMp7cPG2F3DnRh0snZ+cV1+YKrrjl5ORxF++E9yoH8eDRrD2ra5caaO5g1t4Njky5",
+	"EziHkFiEwEQ/WQnT73DSvlOyvcJY9WmL7rlUa2kME5/UoisWbZc6qzrjBj7zmasfkbz+p/tRkEEwPq1a",
+	"PHjtQP4wWXMHsvcDY63LaQO1JiISe/0FjUK1x9ClD6gr7Cb6aQxvFXpi5+VJVV80MvcQPLQX/YN8DueT",
+	"GOfHQ2B+baYUuy+hDtEgTZsASvDuK3SphICPP9X2dyBX31qbG2hboZ0bZD+gB7lPOkpFqGtEjnB2rvto",
+	"ISJrnATK7akTQm4/zQlh33TtPjHzlMDh380ZUcv1UsptQWpqQmtRXDRKan7DEF8hBTGyxUq31Ha9NlTB",
+	"pH2aDTtF9YiGOP666uo+1a43BXlsTz4/ZXOrTmoqXqZL/zTTHg4/RJFQT5nvhhQ6xnFz6fKefdPP6cqe",
+	"IfUfjuU8VfH4DlUFsP+mrT8rMxvq0BW3iVGBrD+q0TtNB4CfuTI5A9TbezSyXZgqFeR9xW+YE9WBTTD+",
+	"kIZayz3uZdtbni4QtqH6kvAVERINe67twhYujCe3Pt0GGVu6ptiQ0b7gl46pvU8TPV14eGM//XFdxpOx",
+	"WPx0p1EaKPV5vVodpScDEs6Av7If2LSdAQ50uB/71jJjXeKaoQZGgJZvXhdVlPYlvwgzzQUIym2ebGZD",
+	"9axEREg9u+iJAibHehkoZOC7Ksn0JVYyB7aJCbJ3MaweP1bs0CYZ58MauE7qmqyohrgOMnZsGNlyU26Y",
+	"CAuiOqELOA3V3sNcZWcuyeMzGgUOO5EADQBMV27ACybNZ6HXEsGChcviIf+IFOz2GuOkRwN/DyfWKZ/m",
+	"TWdnmVfsElqrWh2+VDCX3EC2/XxfZ9KHT47t4k719/fCqP2xpfrkQfl+9R4BWu9YlOPZxuOf7nGK8CWJ",
+	"KfozAGysnaR9w25P/R/oiYUL9qBWPNsjHhptztoOgaqlHYYvXPPvOown+VItJEFY3MkClZ3CY/k8dz1p",
+	"SL6i+yt47CexIyu1f9ulIOR0HxLagPTTRkpPEU33/qxPciGseD3RkqRHqUGeEm3QUGl5Af+XbFjFVyb7",
+	"VMYUaG2NDWvSK0cnANl+SNg1dj0C0M4fZsButUNYb/IkCOby4ydPYnP5Af57dEz/KkW606ofQXRaYuaF",
+	"fN/ZxXn0X5wJQS/JX95djY+o440cRrS39WfgUltxfkV5Uom89zu2l7I70BGv6N4BNTB7RWMN4PLoco00",
+	"tQ5BPyZSsJ6J8cMDeUKtthicso+skeXSRXenB55VFRxQN+xW2deTB6B9/kvRdr9DpOWE+4ToNn4XAblr",
+	"Gp0NlRTs0gHPlRUAbR1T0E+8mVrdR7/B/x41qd6yG7llh6v2e01eT/x2F0cu3TKEVOKesCe69eYu0Z0D",
+	"KKdzDvzBcNb5WvyGfiEg5IJbyKIt0IvmHDdxsKKCfTDod9ztlrXT9Gf2wbhGcfe2+G9qOhmdhHTpHe6c",
+	"N67/ugthe8fFWhFSs4pw4WgzoOHacO/IzpTyNvM8kdF47Z772SU13Lh+B1U66cncLq0xXNGWlwC8PHNJ",
+	"B09zruQd78O3+NTPwn+ECqtbuMeDCQMLWj/6zR5mH48mwKXcvnPdo0/MgGEfzKNS3xx++VCJJr8Q+1Pf",
+	"AT7An83egSwwWigVUtYBFxxaaYAJhPeS//H2+RV58viPF/9ekE5YPxDOIk2wys3b2VxYS/ouTyQ7+0cP",
+	"JI+uD63wMBJnPAHEgPbx8KRyMbsjucFvre/S15N8Aj9Ry1SAPy4+SlYPWqNaG8cr7AGqdp3b2iNUE9y4",
+	"UAn1MoPEJFz5e6cCDuKn463y0tw6F3CQBoQifSPJ0nqGVUBC+bJPPIa9GIVI4JSqiAXpnlTlifkBMJIb",
+	"+q1n59mw+DWaIt8N8xbhn4NpvTfXz03WfXp/8St+FwcwWyju2ROMq+Ycft6ePUbCWRJ6fCZXPt8tHK3o",
+	"7z6r/3IRBwcvACQerDumNTty+r6wF3j21fvYmTGryafdksgR2SuDsezAHBUYeQ/7yBMRA6yuuiu8qOsu",
+	"3ZPEBs4e4EiOEY+4cq1URnk2rgnkNlyyv8/Ve+NG8Tvhfv3r03aIJm34/W6s9r4HOPA5KEbreu/oSALr",
+	"dZSKwYZyDTaVoIboTnmLxcG3j8GSnitXqH//uKTAyJuDSPLI87OThWkMoGLUsHtXNTNO/8d3++YpLSPY",
+	"zsPVznebcU0yE+H9JP+OmfA7jZH5L/q8ImRzBe7i/gXuDgJkkajdb0xrQkwvPs22xPP4DiJaNb9hj7RR",
+	"2JgY/oIwTPcvz418/DD4MVz1Kc4D/7Yptqjfo6AhzNOgqCH8PauwwX/ZP2RxQzT4z0vTDeXl02q71Nvv",
+	"udyhJzQflzw0/MOpzcw/sE9WkvQj//B5bOBK7UnDP4z2r52MvL3LP/xjblsY92dXkgSC8ckrksJb73mH",
+	"OmlLbdCWiuPFsm+o+GctlX1DxYlCWdqVjpcGdiZxLO5QY+yBQ1xhEe1dVHwiRji8GCKUWMMxbJzjEEuG",
+	"HaId96SSIYIJvEZ+lY3aH9XDb/CSO0XWA4PeJB0wpooIXlQhT24+r3xf3T+j3cABqXSqx9UEJyqUemmp",
+	"DOvhpty1KiKUAI0gCXy22RST9rYfuKhSo5E7MZ2rS9G1HY7aFxr6Gg7fGWzcSYhAG//lnvAoLRc1SoX6",
+	"Ej3dsxMvAEgIWdED0jnrEjlmT2gpcDaJdrzYODV+ufoBFkHcciH5blfcQeqpriO2CV30NYLDcz8sA7Zf",
+	"ldpHwza8jbdqlg3wMqY4uX9TIP7iFxKD/g4EdNB3Dr/lju2Gg2/9vMyHWKt82gNs+OY7j2941E9mMO0N",
+	"Xp4lje+AkQYKcoCDmFR0/3kH1uKvu3fghSOgjtJXX12chH3bm35v1LefpSmd63++u4wux7IP5F4Pzx+J",
+	"7/0G6CZF/x9kZnG+aiqOe+tA2PhJvHUEu5721R2FJDTVxEpu9HAq1578XlIzMLh7SiPWVPwuiZlj6GLB",
+	"dgDdurVw5R4kfn4/w/LE9Ng+Dcr7Nmtw16chTsPnZYrN3Dz3v2h3YYOFffOop2tJCud7xY0P/M761rr6",
+	"z1xj5aD/etROHcDEDVXbyjmuMxHFKmRXbg0DxFII65fjGB5KtSY4LdZH/T+vX//5wavvIBhGNfnRjfmS",
+	"LKXZADU5wI4BvUR1z/RSOTr787FLA9oDqrOwxHZlgFQ7zO4UgPhAUu7T1vmdNeBdZCJbJZcnMhNv8JJP",
+	"YewMW0pm2D3veoPnNobOIFHRV0uDK7+hN4xoJgzR9u9Y0s3t//rohoPw4HR62XNA97HwJSB8vMrF7437",
+	"urbUGKbsM//3X589+F/0wa8XD775vx4++Ok//22RZA2ZxN2+9WP+RLRb/QxldirCjqGHjbY9fY/79+MT",
+	"QbREAcJQgY+qQQah0J0kpay7RmiE/BGKHZPL4qC62YXFf5XCFWt89dVX3/x7Qf7+31eJdblnEl5aVazK",
+	"6NmL1+XEDv/kS8+BVF2w3d1h6uJyZbtel0i4yjTyVBUEy9KR2AuKyFeYfQD6elrXZMfqGvdk1A5rmuY5",
+	"MhfuXexXPhk8ozvXc8zY9lL/JAqDhGB51Dx/kj160CiKasMqYn8sgg1QQKT6hlWkpWvMZztr4bAA/8nj",
+	"b558dfHkVDgG3twP7veOzOCEvp1g9UgU5EeM99akghMhNJy5EyQp8jYf8NqxWrMd8u3XXADtu/1fHAv4",
+	"dta1M9IDUC9j/qkVs5vFDTz6O9rgblPIpmGiombIwziw3CEzCFVk9v3wzVYYnrpG/+GPwAvItC7Ib39b",
+	"VFKwvy0K8reFXP1t8bHwTYpYnxI4HMFD8oLf2FHiT7AHSdcSJipnezKqyg12lRhuX/egsRuWMjd3FGLn",
+	"sW53a7dY0pqKMi7LOqTa+ofI/X54IKrZGyJaiVdcJGNrb8L6ut2Ats+O7u+CivAaltfxL9O9FSjVCeHE",
+	"HJpaeTJHHICiYuuQKVaeMVN81I69xks+EcQGm4d/FiAbnJsBxAb/mJVfu3ZJy388lI0f+WeHs3HS8cmR",
+	"NtF77xlrA/KVQtpoZow3+qdii9f+mnucjfCOCafyoN9EuPZ8sTblZqJ9HdRoIsER0YbudWCIKoiWjm9y",
+	"J32/HWeA4KxiM0/rmTpqP/f3pQTnchC0h98OJvcejjT3eHzZp5bxY6t6B0FIaEeojyPFrqFl4b0WrX7y",
+	"WXVdGNMhy04Q16bxrgrffDNQWm7RGuZGe7IFWIZgNh1ZC2dbsVM0r+Cj+VYw0vG9aNq01r/ccVHJXeFy",
+	"87903I4IDF/XHCJN5Wp3IZw8CTPzIHQc6v4/FifH5eoNFVThegqawjcfoVumoQkkln476wyGf2SQa7CI",
+	"bjHKkirFHRlsTbVvWywFsa6l7z5ZIFWp8vFoxZgVGrnTcVWc47RJBokd1WNipM7HHg31p39SuKaX62n3",
+	"9W6dU/8+cN+QDBzJ4WrfAvER7tcT5re75lPY39eBTOH3tb7dvAxNb/xrnu2NX/IPaXz7oX9e1reXjU+8",
+	"aaO33rflDa9Kmt6R4D0qaW1dfjW5aXHIV/6yTB6l6KkzU5/h1tvPxEuje7MEzhxBuP8SZMWEOBStqWo0",
+	"xua//vrJ1/9+C2KUg8mtOVokRybW6sRTpskhnzdQfP86jy41dZb+ivzkaXKIi3No5m+b9YbpuuNlL6x9",
+	"0bbQMURU3oUDQypKd5+74ND3Qd34e6Az6+IRbfmjm8f29/8vAAD//w==",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

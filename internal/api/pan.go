@@ -5,6 +5,7 @@ import (
 
 	"velocrustum/core/baskets"
 	"velocrustum/core/larder"
+	"velocrustum/core/pan"
 	"velocrustum/core/prep"
 	"velocrustum/core/units"
 )
@@ -39,7 +40,7 @@ func (s *Server) WorkPan(ctx context.Context, r WorkPanRequestObject) (WorkPanRe
 			return nil, err
 		}
 		best, advice := baskets.Advice(fates)
-		one := PanAnswerSauce{Made: m, Told: m.Tell(sauce, pantry.Find, say), Fates: fates, Best: best, Advice: advice}
+		one := PanAnswerSauce{Made: m, Told: m.Tell(sauce, pantry.Find, say), Fates: fates, Best: best, Advice: advice, Drops: pan.LevelOf(m.ClingsG).Drops, EatenKcal: m.Eaten.Kcal(), KcalPer100: m.Per100.Kcal()}
 		one.Measures, one.Swaps = amounts(m.Items, pantry, say)
 		out.Sauces = append(out.Sauces, one)
 	}

@@ -6,6 +6,7 @@ import (
 	"math"
 	"slices"
 
+	"velocrustum/core/larder"
 	"velocrustum/core/prep"
 	"velocrustum/core/refuse"
 )
@@ -45,7 +46,35 @@ func (s *Server) ListPantry(ctx context.Context, _ ListPantryRequestObject) (Lis
 			out.Ingredients = append(out.Ingredients, o)
 		}
 	}
+	out.Kinds = layerKinds(out.Ingredients)
+	out.Softens, out.Brushes = []string{}, []string{}
+	for _, i := range out.Ingredients {
+		if i.Softens() {
+			out.Softens = append(out.Softens, i.ID)
+		}
+		if i.Brushes() {
+			out.Brushes = append(out.Brushes, i.ID)
+		}
+	}
 	return out, nil
+}
+
+// layerKinds sort a pantry by what an ingredient is as a layer of a coat.
+func layerKinds(all []prep.Ingredient) []LayerKind {
+	out := []LayerKind{{Name: "Binders"}, {Name: "Powders"}, {Name: "Crumbs, seeds and nuts"}, {Name: "Seasoning and sauces"}}
+	for _, i := range all {
+		k := 3
+		switch {
+		case i.Binds():
+			k = 0
+		case i.Form == larder.Powder:
+			k = 1
+		case i.Form == larder.Crumb:
+			k = 2
+		}
+		out[k].Ingredients = append(out[k].Ingredients, i.ID)
+	}
+	return out
 }
 
 // PutIngredient answers PUT /pantry/{id}.

@@ -2,7 +2,7 @@ import { parseNumber, refusal } from '../src/ui/number';
 import { expect, test } from '@playwright/test';
 import type { PlanInput, Simulation } from '../src/api/client';
 import { day, minutes, unitsOf } from '../src/format/units';
-import { step, type History } from '../src/ui/history';
+import { once, step, type History, type Run } from '../src/ui/history';
 import {
   addTurn,
   nudgeStage,
@@ -13,9 +13,9 @@ import {
   setTurn,
   splitStage,
   totalOf,
+  type Grain,
 } from '../src/plan/program';
 import { mendPlan, setPieces, setSurface } from '../src/dish/edits';
-import { nearest } from '../src/pan/thick';
 import { at, fromField, ticks, timeScale, toField } from '../src/supper/time';
 import { between, flagRows, minuteTicks, raceScale } from '../src/race/scale';
 
@@ -31,6 +31,14 @@ const fryer = {
   airflow: 1,
   dialOffsetC: 0,
   dial: { minC: 80, maxC: 200, stepC: 5 },
+};
+
+const grain: Grain = {
+  dial: fryer.dial,
+  minutes: { min: 0.5, step: 0.5 },
+  brush: { parts: [{ ingredient: 'barbecue', share: 1 }], g: 15 },
+  brushBeforeEndMin: 5,
+  splitSteps: 2,
 };
 
 const plan: PlanInput = {
@@ -60,47 +68,50 @@ test.describe('changing a program', () => {
   const p = plan.program;
 
   test('stages snap to the dial and stay within it', () => {
-    expect(nudgeStage(p, 0, fryer.dial, 1, 0).stages[0]?.airC).toBe(170);
-    expect(nudgeStage(p, 0, fryer.dial, -100, 0).stages[0]?.airC).toBe(80);
-    expect(nudgeStage(p, 1, fryer.dial, 100, 0).stages[1]?.airC).toBe(200);
-    const odd = setStage(p, 0, { airC: 176.7 });
-    expect(nudgeStage(odd, 0, fryer.dial, 1, 0).stages[0]?.airC).toBe(180);
-    expect(nudgeStage(p, 0, fryer.dial, 0, -40).stages[0]?.minutes).toBe(1);
-    expect(nudgeStage(p, 7, fryer.dial, 1, 1)).toBe(p);
+    expect(nudgeStage(p, 0, 1, 0, grain).stages[0]?.airC).toBe(170);
+    expect(nudgeStage(p, 0, -100, 0, grain).stages[0]?.airC).toBe(80);
+    expect(nudgeStage(p, 1, 100, 0, grain).stages[1]?.airC).toBe(200);
+    const odd = setStage(p, 0, { airC: 176.7 }, grain);
+    expect(nudgeStage(odd, 0, 1, 0, grain).stages[0]?.airC).toBe(180);
+    expect(nudgeStage(p, 0, 0, -40, grain).stages[0]?.minutes).toBe(0.5);
+    // Its steps begin at its least: a dial of 65 to 205 by 10 has 105 and 115.
+    const odd10 = { ...grain, dial: { minC: 65, maxC: 205, stepC: 10 } };
+    expect(nudgeStage(setStage(p, 0, { airC: 105 }, grain), 0, 1, 0, odd10).stages[0]?.airC).toBe(115);
+    expect(nudgeStage(p, 7, 1, 1, grain)).toBe(p);
   });
 
   test('turns stay inside a shorter program, and each keeps its place in the list', () => {
-    const short = setStage(setStage(p, 0, { minutes: 3 }), 1, { minutes: 4 });
+    const short = setStage(setStage(p, 0, { minutes: 3 }, grain), 1, { minutes: 4 }, grain);
     expect(short.turns?.[0]?.atMin).toBe(6.5);
-    const two = addTurn(p, 'shake');
-    const passed = setTurn(two, 0, { atMin: 20 });
+    const two = addTurn(p, 'shake', grain);
+    const passed = setTurn(two, 0, { atMin: 20 }, grain);
     expect(passed.turns).toEqual([{ atMin: 20, kind: 'flip' }, two.turns?.[1]]);
-    expect(setTurn(p, 0, { atMin: -5 }).turns?.[0]?.atMin).toBe(0.5);
+    expect(setTurn(p, 0, { atMin: -5 }, grain).turns?.[0]?.atMin).toBe(0.5);
   });
 
   test('a new turn goes into the widest gap', () => {
-    expect(addTurn({ ...p, turns: [] }, 'flip').turns).toEqual([{ atMin: 12.5, kind: 'flip' }]);
-    expect(addTurn(p, 'shake').turns).toEqual([
+    expect(addTurn({ ...p, turns: [] }, 'flip', grain).turns).toEqual([{ atMin: 12.5, kind: 'flip' }]);
+    expect(addTurn(p, 'shake', grain).turns).toEqual([
       { atMin: 12, kind: 'flip' },
       { atMin: 18.5, kind: 'shake' },
     ]);
   });
 
   test('splitting and taking away keep the minutes', () => {
-    const split = splitStage(p, 1, fryer.dial);
+    const split = splitStage(p, 1, grain);
     expect(split.stages).toHaveLength(3);
     expect(totalOf(split)).toBe(25);
-    expect(totalOf(removeStage(split, 0))).toBe(25);
-    expect(removeStage(removeStage(p, 0), 0).stages).toHaveLength(1);
-    expect(splitStage(setStage(p, 0, { minutes: 1 }), 0, fryer.dial).stages).toHaveLength(2);
+    expect(totalOf(removeStage(split, 0, grain))).toBe(25);
+    expect(removeStage(removeStage(p, 0, grain), 0, grain).stages).toHaveLength(1);
+    expect(splitStage(setStage(p, 0, { minutes: 0.5 }, grain), 0, grain).stages).toHaveLength(2);
   });
 
   test('a join moves between its neighbours and no further', () => {
-    const moved = setJoin(plan.program, 0, 20);
+    const moved = setJoin(plan.program, 0, 20, grain);
     expect(moved.stages.map((s) => s.minutes)).toEqual([20, 5]);
-    expect(setJoin(plan.program, 0, 90).stages.map((s) => s.minutes)).toEqual([24, 1]);
-    expect(setJoin(plan.program, 0, -3).stages.map((s) => s.minutes)).toEqual([1, 24]);
-    expect(setJoin(plan.program, 1, 5)).toBe(plan.program);
+    expect(setJoin(plan.program, 0, 90, grain).stages.map((s) => s.minutes)).toEqual([24.5, 0.5]);
+    expect(setJoin(plan.program, 0, -3, grain).stages.map((s) => s.minutes)).toEqual([0.5, 24.5]);
+    expect(setJoin(plan.program, 1, 5, grain)).toBe(plan.program);
   });
 
   test('a dragged temperature is one the dial has', () => {
@@ -115,8 +126,8 @@ test.describe('changing a program', () => {
       stages: [...plan.program.stages.map((s) => ({ ...s })), { airC: 200, minutes: 3 }],
     };
     const mid = { ...rested, stages: rested.stages.map((s, i) => (i === 1 ? { ...s, rest: true } : s)) };
-    expect(removeStage(mid, 0).stages.some((s) => s.rest)).toBe(false);
-    expect(setStage(mid, 1, { minutes: 5 }).stages[1]?.rest).toBe(true);
+    expect(removeStage(mid, 0, grain).stages.some((s) => s.rest)).toBe(false);
+    expect(setStage(mid, 1, { minutes: 5 }, grain).stages[1]?.rest).toBe(true);
   });
 
   test('a warning makes its own change, and no other', () => {
@@ -129,6 +140,8 @@ test.describe('changing a program', () => {
     expect(mendPlan(plan, { label: '' })).toBe(plan);
   });
 
+  const limits = { 'coat.oilG': { min: 0, max: 200, step: 1, unit: 'g' } };
+
   test('what is said in the order takes the place of what the bench had', () => {
     const bench = {
       drying: { school: 'wet' },
@@ -139,17 +152,17 @@ test.describe('changing a program', () => {
     const on = { ...plan, bench };
     expect(setSurface(on, 'wiped').bench).toEqual({ ...bench, drying: {} });
     expect(mendPlan(on, { label: '', oilG: 3 }).bench).toEqual({ ...bench, coating: {} });
-    const fewer = setPieces({ ...on, perBasket: 9 }, { pieces: 6 });
+    const fewer = setPieces({ ...on, perBasket: 9 }, { pieces: 6 }, { usual: { oilByMass: 2 / 3 }, limits });
     expect(fewer.bench).toEqual({ ...bench, cutting: { spreadPct: 16 } });
     expect(fewer.perBasket).toBeUndefined();
   });
 });
 
 test.describe('undo', () => {
-  const start: History<PlanInput> = { past: [], now: plan, future: [], last: '', at: 0 };
-  const named = (name: string, what: string, at: number) => ({
+  const start: History<PlanInput> = { past: [], now: plan, future: [], last: once, at: 0 };
+  const named = (name: string, run: Run, at: number) => ({
     kind: 'edit' as const,
-    what,
+    run,
     at,
     change: (p: PlanInput) => ({ ...p, name }),
   });
@@ -177,16 +190,16 @@ test.describe('undo', () => {
 
   test('what is one thing each time is one undo each, however quick', () => {
     let h = start;
-    for (let i = 0; i < 4; i++) h = step(h, named(`n${i}`, 'add turn', i * 50));
+    for (let i = 0; i < 4; i++) h = step(h, named(`n${i}`, once, i * 50));
     expect(h.past).toHaveLength(4);
   });
 
   test('a drag is one undo, however long it takes', () => {
-    let h: History<number> = { past: [], now: 1, future: [], last: '', at: 0 };
-    for (let k = 1; k < 20; k++) h = step(h, { kind: 'edit', what: 'drag 7', at: k * 900_000, change: (n) => n + k });
+    let h: History<number> = { past: [], now: 1, future: [], last: once, at: 0 };
+    for (let k = 1; k < 20; k++) h = step(h, { kind: 'edit', run: { drag: 7 }, at: k * 900_000, change: (n) => n + k });
     // It is a change of what was there when it began, not of each step on the way.
     expect([h.past, h.now]).toEqual([[1], 20]);
-    expect(step(h, { kind: 'edit', what: 'drag 8', at: 1, change: (n) => n + 1 }).past).toEqual([1, 20]);
+    expect(step(h, { kind: 'edit', run: { drag: 8 }, at: 1, change: (n) => n + 1 }).past).toEqual([1, 20]);
   });
 
   test('what changes nothing is no step', () => {
@@ -338,17 +351,5 @@ test.describe('an evening’s time', () => {
         expect(Math.abs(scale.x(t) - scale.x(table))).toBeGreaterThan(40);
       }
     }
-  });
-
-  test('a thickness is called by the nearest level', () => {
-    const levels = [
-      { name: 'Runs off', says: 'runs off', g: 4 },
-      { name: 'Coats', says: 'coats', g: 8 },
-      { name: 'Mounds', says: 'mounds', g: 16 },
-    ];
-    expect(nearest(levels, 3)).toBe('runs off');
-    expect(nearest(levels, 6)).toBe('coats'); // by ratio, as cling goes
-    expect(nearest(levels, 40)).toBe('mounds');
-    expect(nearest([], 8)).toBe('');
   });
 });

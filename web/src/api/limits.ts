@@ -1,7 +1,7 @@
 import type { Catalog, Schemas } from './client';
 
 /** The least, the most and the step of a figure, by its field. */
-export function limitOf(catalog: Catalog, field: string): Schemas['Range'] {
+export function limitOf(catalog: Pick<Catalog, 'limits'>, field: string): Schemas['Range'] {
   const range = catalog.limits[field];
   if (!range) throw new Error(`no limit is known for ${field}`);
   return range;

@@ -75,6 +75,7 @@ export function keepIngredient(queries: QueryClient, i: Schemas['Ingredient']) {
   queries.setQueryData<Pantry>(['pantry'], (now) =>
     now
       ? {
+          ...now,
           own: { ...now.own, [i.id]: version + 1 },
           ingredients: now.ingredients.some((o) => o.id === i.id)
             ? now.ingredients.map((o) => (o.id === i.id ? i : o))

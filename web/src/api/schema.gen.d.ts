@@ -1101,6 +1101,12 @@ export interface components {
         };
         Catalog: {
             wants: components["schemas"]["Choice"][];
+            /** @description what can stand in a coat for wheat flour, which is the first */
+            flours: components["schemas"]["Choice"][];
+            /** @description what can stand in a coat for breadcrumbs, which are the first */
+            crumbs: components["schemas"]["Choice"][];
+            /** @description where food may wait between two stages, the first where nothing is said */
+            holds: components["schemas"]["Choice"][];
             cuts: components["schemas"]["CutInfo"][];
             coats: components["schemas"]["CoatInfo"][];
             surfaces: components["schemas"]["Choice"][];
@@ -1137,6 +1143,18 @@ export interface components {
             name: string;
             /** Format: double */
             value: number;
+        };
+        /** @description What a new supper begins with */
+        UsualEvening: {
+            /** @description on the table, as 19:30 */
+            at: string;
+            /** @description said from then on it is for tomorrow, as 16:00 */
+            tomorrowFrom: string;
+            people: number;
+            hands: number;
+            hobs: number;
+            side: components["schemas"]["SideDish"];
+            then: components["schemas"]["SideStep"];
         };
         /** @description What things begin with */
         Usual: {
@@ -1176,6 +1194,22 @@ export interface components {
              * @description an oven that is kept warm
              */
             warmC: number;
+            /** @description of a coat that is made, by their place from the inside out */
+            layers: components["schemas"]["CoatLayer"][];
+            /**
+             * Format: double
+             * @description the power of a piece's mass that the oil on it goes with
+             */
+            oilByMass: number;
+            brush: components["schemas"]["Brush"];
+            /**
+             * Format: double
+             * @description when it goes on
+             */
+            brushBeforeEndMin: number;
+            /** @description by how many steps of the dial the second half of a split stage is hotter */
+            splitSteps: number;
+            evening: components["schemas"]["UsualEvening"];
             /** @description How cold a piece is inside, in words */
             warmth: {
                 /** Format: double */
@@ -1195,6 +1229,8 @@ export interface components {
             plural: string;
             group: string;
             faces: string[];
+            /** @description its first face is skin, or a fatty wrap */
+            skin: boolean;
             /** @enum {string} */
             form: "slab" | "cylinder" | "ellipsoid";
             /**
@@ -1832,6 +1868,10 @@ export interface components {
                 }[];
             }[];
         };
+        LayerKind: {
+            name: string;
+            ingredients: string[];
+        };
         /** @description What is in 100 g, in g, and its density by the spoon */
         Ingredient: {
             id: string;
@@ -2162,6 +2202,15 @@ export interface components {
             /** @description the way that is advised */
             best: string;
             advice: string;
+            /** @description how many fall off a spoon that is dipped in it */
+            drops: number;
+            /**
+             * Format: double
+             * @description of all that is eaten of it
+             */
+            eatenKcal: number;
+            /** Format: double */
+            kcalPer100: number;
             measures: {
                 [key: string]: string;
             };
@@ -2177,6 +2226,13 @@ export interface components {
              * @description on 100 cm²
              */
             g: number;
+            /**
+             * Format: double
+             * @description from where on it is called so
+             */
+            fromG: number;
+            /** @description how many fall off a spoon that is dipped in it */
+            drops: number;
         };
         MadeMix: {
             items: components["schemas"]["Item"][];
@@ -2241,13 +2297,15 @@ export interface components {
             name?: string;
             /** Format: double */
             holdsMin?: number;
-            steps: {
-                says: string;
-                place?: string;
-                /** Format: double */
-                minutes: number;
-                hands: number;
-            }[];
+            steps: components["schemas"]["SideStep"][];
+        };
+        /** @description One step of a side */
+        SideStep: {
+            says: string;
+            place?: string;
+            /** Format: double */
+            minutes: number;
+            hands: number;
         };
         /** @description An evening worked back from the table */
         Sheet: {
@@ -2277,6 +2335,8 @@ export interface components {
             }[];
             others: {
                 id: string;
+                name: string;
+                /** @description what it would cost */
                 says: string;
                 /** Format: date-time */
                 startAt: string;
@@ -2311,6 +2371,8 @@ export interface components {
             dish?: string;
             basket?: number;
             kind: string;
+            /** @description the sauce or the side that it is of */
+            name?: string;
             says: string;
             /** @description a fryer's id, hob, oven, board, fridge or none */
             place: string;
@@ -2346,6 +2408,9 @@ export interface components {
             lab: number[];
             /** @description crust from out to the table, each minute */
             line: number[];
+            /** @description the basket with its crust */
+            name: string;
+            /** @description what it went through since it was out; empty where it went straight to the table */
             says: string;
         };
         /** @description One thing of a supper, as it is now foreseen */
@@ -2356,6 +2421,8 @@ export interface components {
             kind: string;
             place: string;
             where: string;
+            /** @description whose it is: a basket, a sauce, a side; else what is done */
+            name: string;
             title: string;
             detail: string;
             /** Format: date-time */
@@ -2845,6 +2912,14 @@ export interface components {
             /** Format: double */
             saltG: number;
         };
+        /** @description What there is to choose of a coat, by what is in its bowls */
+        CoatChoices: {
+            /** @description which of the flours it has */
+            flour?: string;
+            /** @description which of the crumbs it has */
+            crumbs?: string;
+            eggs: boolean;
+        };
         BenchAnswer: {
             stations: components["schemas"]["Station"][];
             load: components["schemas"]["Load"];
@@ -2894,6 +2969,9 @@ export interface components {
             restMin: number;
             /** @description what of each layer stays on, g on 100 cm² */
             layerSticks: number[];
+            /** @description what of each layer stays on all pieces */
+            layerG: number[];
+            choices: components["schemas"]["CoatChoices"];
             /**
              * Format: double
              * @description of the same in a pan of oil
@@ -3609,6 +3687,12 @@ export interface operations {
                         own: {
                             [key: string]: number;
                         };
+                        /** @description the same sorted by what it is as a layer of a coat */
+                        kinds: components["schemas"]["LayerKind"][];
+                        /** @description what is softened in fat before the rest of a sauce */
+                        softens: string[];
+                        /** @description what can be brushed on */
+                        brushes: string[];
                     };
                 };
             };

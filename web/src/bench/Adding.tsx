@@ -1,3 +1,4 @@
+import { once } from '../ui/history';
 import { Plus } from 'lucide-react';
 import styled from 'styled-components';
 import { Button } from '../ui/Button';
@@ -52,7 +53,7 @@ export function Adding({ bench, set, catalog, added }: Props) {
             key={id}
             onPress={() => {
               added(id);
-              set(`add ${name}`, (b) => ({ ...b, [part]: usual[part] }));
+              set(once, (b) => ({ ...b, [part]: usual[part] }));
             }}
           >
             <Plus size={18} aria-hidden /> {name}

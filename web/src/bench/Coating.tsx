@@ -1,3 +1,4 @@
+import { type Run } from '../ui/history';
 import { useState } from 'react';
 import { SwitchField } from 'react-aria-components';
 import { within } from '../api/limits';
@@ -11,62 +12,44 @@ import { Bowls } from './Bowls';
 import { Composer } from './Composer';
 import type { StationProps } from './props';
 
-/** Which coat, of what, how it is put on; and the oil. */
-export function Coating(props: StationProps) {
-  const { plan, bench, set, edit, answer, catalog, units } = props;
+type Coated = NonNullable<StationProps['bench']['coating']>;
+
+interface PartProps extends StationProps {
+  change: (run: Run, more: Partial<Coated>) => void;
+}
+
+/** Which coat: one of the household's own, a usual one, or one that is made. */
+function WhichCoat({ plan, edit, catalog }: StationProps) {
   const own = useCoats().data ?? [];
   const { coat } = plan;
-  const [open, setOpen] = useState(coat.layers !== undefined);
   const kept = own.find((o) => JSON.stringify(o.layers) === JSON.stringify(coat.layers));
   const chosen = coat.layers ? (kept?.id ?? 'made') : (coat.id ?? 'bare');
   const choose = (id: string) => {
     const mine = own.find((o) => o.id === id);
     edit('coat', (now) => (mine ? setLayers(now, mine.layers) : setCoat(now, id)));
   };
-  const c = bench.coating;
-  const change = (what: string, more: Partial<typeof c>) =>
-    set(what, (b) => ({ ...b, coating: { ...b.coating, ...more } }));
-  const floured = answer.bowls.some((b) => b.ingredient.endsWith('-flour'));
-  const eggs = answer.bowls.some((b) => b.ingredient === 'egg');
-  const crumbs = answer.bowls.some((b) => b.ingredient.endsWith('crumbs'));
-  const bowls = answer.bowls.length > 0 && !answer.rubbed;
-  const starch = within(catalog, 'bench.coating.starch');
+  const option = (o: { id: string; name: string }) => (
+    <option key={o.id} value={o.id}>
+      {o.name}
+    </option>
+  );
+  return (
+    <label>
+      <span className="quietly">Coat</span>
+      <Select value={chosen} onChange={(e) => choose(e.target.value)}>
+        {chosen === 'made' ? <option value="made">Of your own making</option> : null}
+        {own.length > 0 ? <optgroup label="Your own">{own.map(option)}</optgroup> : null}
+        <optgroup label="Usual">{catalog.coats.map(option)}</optgroup>
+      </Select>
+    </label>
+  );
+}
+
+/** How the oil is put on. */
+function Oil({ bench: { coating: c }, catalog, change }: PartProps) {
+  const passes = c.passes ?? catalog.usual.bench.coating.passes;
   return (
     <>
-      <label>
-        <span className="quietly">Coat</span>
-        <Select value={chosen} onChange={(e) => choose(e.target.value)}>
-          {chosen === 'made' ? <option value="made">Of your own making</option> : null}
-          {own.length > 0 ? (
-            <optgroup label="Your own">
-              {own.map((o) => (
-                <option key={o.id} value={o.id}>
-                  {o.name}
-                </option>
-              ))}
-            </optgroup>
-          ) : null}
-          <optgroup label="Usual">
-            {catalog.coats.map((o) => (
-              <option key={o.id} value={o.id}>
-                {o.name}
-              </option>
-            ))}
-          </optgroup>
-        </Select>
-      </label>
-      <SwitchField isSelected={open} onChange={setOpen}>
-        <Knob>What it is made of</Knob>
-      </SwitchField>
-      {open ? <Composer {...props} /> : null}
-      {answer.restMin > 0 ? (
-        <Stepper
-          label="Rests coated"
-          value={c.restMin ?? answer.restMin}
-          {...within(catalog, 'bench.coating.restMin')}
-          onChange={(restMin) => change('rest', { restMin })}
-        />
-      ) : null}
       <Choice
         label="Oil"
         row
@@ -78,12 +61,7 @@ export function Coating(props: StationProps) {
           { id: 'toss', name: 'Toss' },
         ]}
         value={c.oil ?? 'planned'}
-        onChange={(oil) =>
-          change(
-            'oil',
-            oil === 'planned' ? { oil: undefined } : { oil, passes: c.passes ?? catalog.usual.bench.coating.passes },
-          )
-        }
+        onChange={(oil) => change('oil', oil === 'planned' ? { oil: undefined } : { oil, passes })}
       />
       {c.oil && c.oil !== 'none' ? (
         <>
@@ -99,51 +77,42 @@ export function Coating(props: StationProps) {
           />
           <Stepper
             label="Passes"
-            value={c.passes ?? catalog.usual.bench.coating.passes ?? 0}
+            value={passes ?? 0}
             {...within(catalog, 'bench.coating.passes')}
-            onChange={(passes) => change('passes', { passes })}
+            onChange={(v) => change('passes', { passes: v })}
           />
         </>
       ) : null}
-      {bowls ? <Bowls bowls={answer.bowls} bag={c.bag ?? false} units={units} /> : null}
-      {bowls ? (
-        <Choice
-          label="Coat it"
-          row
-          options={[
-            { id: 'bowls', name: 'In bowls' },
-            { id: 'bag', name: 'In a bag' },
-          ]}
-          value={c.bag ? 'bag' : 'bowls'}
-          onChange={(v) => change('bag', { bag: v === 'bag' })}
-        />
-      ) : null}
-      {floured && !coat.layers ? (
+    </>
+  );
+}
+
+/** What stands in the place of the usual flour and crumbs, and what is stirred in. */
+function InTheBowls({ plan, bench: { coating: c }, answer, catalog, change }: PartProps) {
+  const { flour, crumbs, eggs } = answer.choices;
+  const made = plan.coat.layers !== undefined;
+  const starch = within(catalog, 'bench.coating.starch');
+  return (
+    <>
+      {flour && !made ? (
         <Choice
           label="Flour"
           row
-          options={[
-            { id: 'wheat-flour', name: 'Wheat' },
-            { id: 'rice-flour', name: 'Rice, gluten-free' },
-            { id: 'chickpea-flour', name: 'Chickpea, gluten-free' },
-          ]}
-          value={c.flour ?? answer.bowls.find((b) => b.ingredient.endsWith('flour'))?.ingredient ?? 'wheat-flour'}
-          onChange={(flour) => change('flour', { flour })}
+          options={catalog.flours.map((f) => ({ id: f.id, name: f.name }))}
+          value={c.flour ?? flour}
+          onChange={(id) => change('flour', { flour: id })}
         />
       ) : null}
-      {crumbs && !coat.layers ? (
+      {crumbs && !made ? (
         <Choice
           label="Crumbs"
           row
-          options={[
-            { id: 'crumbs', name: 'Bread' },
-            { id: 'rice-crumbs', name: 'Rice, gluten-free' },
-          ]}
-          value={c.crumbs ?? 'crumbs'}
-          onChange={(crumbs) => change('crumbs', { crumbs })}
+          options={catalog.crumbs.map((k) => ({ id: k.id, name: k.name }))}
+          value={c.crumbs ?? crumbs}
+          onChange={(id) => change('crumbs', { crumbs: id })}
         />
       ) : null}
-      {floured ? (
+      {flour ? (
         <SwitchField isSelected={c.leavening ?? false} onChange={(leavening) => change('leavening', { leavening })}>
           <Knob>Baking powder in the flour</Knob>
         </SwitchField>
@@ -153,17 +122,60 @@ export function Coating(props: StationProps) {
           <Knob>Large eggs, 50 g without the shell</Knob>
         </SwitchField>
       ) : null}
-      {answer.starchShare > 0 && !coat.layers ? (
+      {answer.starchShare > 0 && !made ? (
         <Stepper
           label="Starch in the flour: more is crisper and paler"
           unit="%"
           value={Math.round((c.starch || answer.starchShare) * 100)}
-          min={0}
+          min={Math.round(starch.min * 100)}
           max={Math.round(starch.max * 100)}
           step={Math.round(starch.step * 100)}
           onChange={(v) => change('starch', { starch: v / 100 })}
         />
       ) : null}
+    </>
+  );
+}
+
+/** Which coat, of what, how it is put on; and the oil. */
+export function Coating(props: StationProps) {
+  const { plan, bench, set, answer, catalog, units } = props;
+  const [open, setOpen] = useState(plan.coat.layers !== undefined);
+  const c = bench.coating;
+  const change = (run: Run, more: Partial<Coated>) => set(run, (b) => ({ ...b, coating: { ...b.coating, ...more } }));
+  const bowls = answer.bowls.length > 0 && !answer.rubbed;
+  return (
+    <>
+      <WhichCoat {...props} />
+      <SwitchField isSelected={open} onChange={setOpen}>
+        <Knob>What it is made of</Knob>
+      </SwitchField>
+      {open ? <Composer {...props} /> : null}
+      {answer.restMin > 0 ? (
+        <Stepper
+          label="Rests coated"
+          value={c.restMin ?? answer.restMin}
+          {...within(catalog, 'bench.coating.restMin')}
+          onChange={(restMin) => change('rest', { restMin })}
+        />
+      ) : null}
+      <Oil {...props} change={change} />
+      {bowls ? (
+        <>
+          <Bowls bowls={answer.bowls} bag={c.bag ?? false} units={units} />
+          <Choice
+            label="Coat it"
+            row
+            options={[
+              { id: 'bowls', name: 'In bowls' },
+              { id: 'bag', name: 'In a bag' },
+            ]}
+            value={c.bag ? 'bag' : 'bowls'}
+            onChange={(v) => change('bag', { bag: v === 'bag' })}
+          />
+        </>
+      ) : null}
+      <InTheBowls {...props} change={change} />
     </>
   );
 }

@@ -1,10 +1,12 @@
+import { once, type Run } from '../ui/history';
 import { useQueryClient } from '@tanstack/react-query';
 import { Plus, Trash2 } from 'lucide-react';
 import styled from 'styled-components';
-import type { Schemas } from '../api/client';
-import { within } from '../api/limits';
-import { dropCoat, keepCoat, useCoats } from '../api/queries';
+import type { Catalog, Schemas } from '../api/client';
+import { limitOf, within } from '../api/limits';
+import { dropCoat, keepCoat, useCoats, usePantry } from '../api/queries';
 import { setLayers } from '../dish/edits';
+import type { Units } from '../format/units';
 import { Button, IconButton } from '../ui/Button';
 import { Quiet } from '../ui/layout';
 import { KeepAs } from '../ui/KeepAs';
@@ -49,35 +51,98 @@ const Row = styled.div`
   gap: 8px;
 `;
 
-const MOST_LAYERS = 4;
-const MOST_PARTS = 5;
+/** What can be in a layer, by what it is there. */
+function Options({ pantry, kinds }: Pick<LayerProps, 'pantry' | 'kinds'>) {
+  return kinds.map((k) => (
+    <optgroup key={k.name} label={k.name}>
+      {k.ingredients.map((id) => (
+        <option key={id} value={id}>
+          {pantry.find((i) => i.id === id)?.name ?? id}
+        </option>
+      ))}
+    </optgroup>
+  ));
+}
 
-/** What can go on next: binders where the layer is wet, powders and crumbs where it is dry. */
-const kinds = [
-  {
-    name: 'Binders',
-    is: (i: Ingredient) => !i.form && (i.thick || ['egg', 'fat', 'dairy', 'liquid'].includes(i.role)),
-  },
-  { name: 'Powders', is: (i: Ingredient) => i.form === 'powder' },
-  { name: 'Crumbs, seeds and nuts', is: (i: Ingredient) => i.form === 'crumb' },
-  { name: 'Seasoning and sauces', is: () => true },
-];
+interface LayerProps {
+  layer: Layer;
+  /** Its place from the inside out, from 0. */
+  at: number;
+  /** What of it stays on, g on 100 cm² and on all pieces. */
+  sticks: number;
+  onAll: number;
+  pantry: Ingredient[];
+  kinds: Schemas['LayerKind'][];
+  catalog: Catalog;
+  units: Units;
+  change: (run: Run, layer: Layer) => void;
+  drop: () => void;
+}
 
-function Options({ pantry }: { pantry: Ingredient[] }) {
-  const seen = new Set<string>();
-  return kinds.map((k) => {
-    const those = pantry.filter((i) => !seen.has(i.id) && k.is(i));
-    those.forEach((i) => seen.add(i.id));
-    return (
-      <optgroup key={k.name} label={k.name}>
-        {those.map((i) => (
-          <option key={i.id} value={i.id}>
-            {i.name}
-          </option>
-        ))}
-      </optgroup>
-    );
-  });
+/** One layer of a coat: its parts, and how much of it stays on. */
+function CoatLayer({ layer, at, sticks, onAll, pantry, kinds, catalog, units, change, drop }: LayerProps) {
+  const { parts } = layer;
+  const called = (id: string) => pantry.find((i) => i.id === id)?.name ?? id;
+  const part = (run: Run, k: number, more: Partial<Layer['parts'][number]>) =>
+    change(run, { ...layer, parts: parts.map((o, n) => (n === k ? { ...o, ...more } : o)) });
+  const mixIn = () => {
+    const form = pantry.find((q) => q.id === parts[0]?.ingredient)?.form;
+    const fresh = pantry.find((o) => o.form === form && !parts.some((q) => q.ingredient === o.id));
+    if (fresh) change(once, { ...layer, parts: [...parts, { ingredient: fresh.id, share: parts[0]?.share ?? 1 }] });
+  };
+  return (
+    <One>
+      <Row>
+        <strong>
+          {at === 0 ? 'On the food' : 'Over that'}: {parts.map((p) => called(p.ingredient)).join(' and ')}
+        </strong>
+        <IconButton label={`Leave out layer ${at + 1}`} onPress={drop}>
+          <Trash2 size={17} aria-hidden />
+        </IconButton>
+      </Row>
+      {parts.map((p, k) => (
+        <Row key={k}>
+          <label>
+            <span className="quietly">
+              Layer {at + 1}, part {k + 1}
+            </span>
+            <Select value={p.ingredient} onChange={(e) => part(`part ${at} ${k}`, k, { ingredient: e.target.value })}>
+              <Options pantry={pantry} kinds={kinds} />
+            </Select>
+          </label>
+          {parts.length > 1 ? (
+            <>
+              <Stepper
+                label={`Parts of ${called(p.ingredient)}`}
+                value={p.share}
+                {...within(catalog, 'coat.share')}
+                unit=""
+                onChange={(share) => part(`share ${at} ${k}`, k, { share })}
+              />
+              <IconButton
+                label={`Leave out ${called(p.ingredient)} of layer ${at + 1}`}
+                onPress={() => change(once, { ...layer, parts: parts.filter((_, n) => n !== k) })}
+              >
+                <Trash2 size={17} aria-hidden />
+              </IconButton>
+            </>
+          ) : null}
+        </Row>
+      ))}
+      <Row>
+        <Button isDisabled={parts.length >= limitOf(catalog, 'coat.parts').max} onPress={mixIn}>
+          <Plus size={17} aria-hidden /> Mix something in
+        </Button>
+        <Stepper
+          label={`Stays on 100 cm² (${units.mass(onAll)} on all)`}
+          unit="g"
+          value={Math.round((layer.sticks ?? sticks) * 10) / 10}
+          {...within(catalog, 'coat.sticks')}
+          onChange={(v) => change(`sticks ${at}`, { ...layer, sticks: v })}
+        />
+      </Row>
+    </One>
+  );
 }
 
 /** What a coat is made of, from the inside out: each layer of one thing or a mixture. */
@@ -87,125 +152,38 @@ export function Composer({ plan, edit, answer, pantry, catalog, units }: Station
   const { coat } = plan;
   const named = catalog.coats.find((c) => c.id === coat.id);
   const layers = coat.layers ?? named?.layers ?? [];
-  const put = (what: string, next: Layer[]) => edit(what, (now) => setLayers(now, next));
-  const change = (what: string, at: number, layer: Layer) =>
-    put(
-      what,
-      layers.map((l, k) => (k === at ? layer : l)),
-    );
-  const called = (id: string) => pantry.find((i) => i.id === id)?.name ?? id;
+  const kinds = usePantry().data?.kinds ?? [];
+  const put = (run: Run, next: Layer[]) => edit(run, (now) => setLayers(now, next));
   const known = own.data?.find((o) => JSON.stringify(o.layers) === JSON.stringify(layers));
-  const sum = (all: number[]) => all.reduce((a, b) => a + b, 0);
-  const hundreds = sum(answer.bowls.map((b) => b.sticksG)) / (sum(answer.layerSticks) || 1);
-  const share = within(catalog, 'coat.share');
-  const limits = within(catalog, 'coat.sticks');
+  const fresh = catalog.usual.layers[layers.length];
   return (
     <>
       <List aria-label="Layers of the coat">
-        {layers.map((l, i) => {
-          const sticks = (answer.layerSticks[i] ?? 0) * hundreds;
-          return (
-            <One key={i}>
-              <Row>
-                <strong>
-                  {i === 0 ? 'On the food' : 'Over that'}: {l.parts.map((p) => called(p.ingredient)).join(' and ')}
-                </strong>
-                <IconButton
-                  label={`Leave out layer ${i + 1}`}
-                  onPress={() =>
-                    put(
-                      `leave out layer ${i + 1}`,
-                      layers.filter((_, k) => k !== i),
-                    )
-                  }
-                >
-                  <Trash2 size={17} aria-hidden />
-                </IconButton>
-              </Row>
-              {l.parts.map((p, k) => (
-                <Row key={k}>
-                  <label>
-                    <span className="quietly">
-                      Layer {i + 1}, part {k + 1}
-                    </span>
-                    <Select
-                      value={p.ingredient}
-                      onChange={(e) =>
-                        change(`part ${i} ${k}`, i, {
-                          ...l,
-                          parts: l.parts.map((o, n) => (n === k ? { ...o, ingredient: e.target.value } : o)),
-                        })
-                      }
-                    >
-                      <Options pantry={pantry} />
-                    </Select>
-                  </label>
-                  {l.parts.length > 1 ? (
-                    <>
-                      <Stepper
-                        label={`Parts of ${called(p.ingredient)}`}
-                        value={p.share}
-                        {...share}
-                        unit=""
-                        onChange={(v) =>
-                          change(`share ${i} ${k}`, i, {
-                            ...l,
-                            parts: l.parts.map((o, n) => (n === k ? { ...o, share: v } : o)),
-                          })
-                        }
-                      />
-                      <IconButton
-                        label={`Leave out ${called(p.ingredient)} of layer ${i + 1}`}
-                        onPress={() =>
-                          change(`leave out part ${k}`, i, { ...l, parts: l.parts.filter((_, n) => n !== k) })
-                        }
-                      >
-                        <Trash2 size={17} aria-hidden />
-                      </IconButton>
-                    </>
-                  ) : null}
-                </Row>
-              ))}
-              <Row>
-                <Button
-                  isDisabled={l.parts.length >= MOST_PARTS}
-                  onPress={() => {
-                    const fresh = pantry.find(
-                      (o) =>
-                        o.form === pantry.find((q) => q.id === l.parts[0]?.ingredient)?.form &&
-                        !l.parts.some((q) => q.ingredient === o.id),
-                    );
-                    if (fresh)
-                      change('mix', i, {
-                        ...l,
-                        parts: [...l.parts, { ingredient: fresh.id, share: l.parts[0]?.share ?? 1 }],
-                      });
-                  }}
-                >
-                  <Plus size={17} aria-hidden /> Mix something in
-                </Button>
-                <Stepper
-                  label={`Stays on 100 cm² (${units.mass(sticks)} on all)`}
-                  unit="g"
-                  value={Math.round((l.sticks ?? answer.layerSticks[i] ?? 0) * 10) / 10}
-                  {...limits}
-                  onChange={(v) => change(`sticks ${i}`, i, { ...l, sticks: v })}
-                />
-              </Row>
-            </One>
-          );
-        })}
+        {layers.map((l, i) => (
+          <CoatLayer
+            key={i}
+            layer={l}
+            at={i}
+            sticks={answer.layerSticks[i] ?? 0}
+            onAll={answer.layerG[i] ?? 0}
+            {...{ pantry, kinds, catalog, units }}
+            change={(run, layer) =>
+              put(
+                run,
+                layers.map((o, k) => (k === i ? layer : o)),
+              )
+            }
+            drop={() =>
+              put(
+                once,
+                layers.filter((_, k) => k !== i),
+              )
+            }
+          />
+        ))}
       </List>
       <Row>
-        <Button
-          isDisabled={layers.length >= MOST_LAYERS}
-          onPress={() =>
-            put('add a layer', [
-              ...layers,
-              { parts: [{ ingredient: layers.length === 1 ? 'egg' : 'coarse-crumbs', share: 1 }] },
-            ])
-          }
-        >
+        <Button isDisabled={!fresh} onPress={() => (fresh ? put(once, [...layers, fresh]) : undefined)}>
           <Plus size={17} aria-hidden /> A layer
         </Button>
         {layers.length > 0 && !known && coat.layers ? (

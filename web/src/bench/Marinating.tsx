@@ -1,3 +1,4 @@
+import { type Run } from '../ui/history';
 import type { Schemas } from '../api/client';
 import { within } from '../api/limits';
 import { Stepper } from '../ui/Stepper';
@@ -11,8 +12,8 @@ const names = (m: Schemas['Marinade']) => m.items.map((it) => it.ingredient).joi
 export function Marinating({ bench, set, answer, catalog, pantry, units }: StationProps) {
   const m = bench.marinade;
   if (!m) return null;
-  const change = (what: string, more: Partial<typeof m>) =>
-    set(what, (b) => (b.marinade ? { ...b, marinade: { ...b.marinade, ...more } } : b));
+  const change = (run: Run, more: Partial<typeof m>) =>
+    set(run, (b) => (b.marinade ? { ...b, marinade: { ...b.marinade, ...more } } : b));
   // The amounts are those for tonight's meat; an edit makes them its own.
   const made = answer.made;
   const shown = m.forG && m.forG !== answer.massG && made && names(made) === names(m) ? made : m;

@@ -1,3 +1,4 @@
+import { once } from '../ui/history';
 import { useEffect, useMemo, useRef } from 'react';
 import styled from 'styled-components';
 import type { AtDishProps } from '../dish/AtDish';
@@ -62,7 +63,7 @@ export function OneBench({ plan, plans, catalog, settings, pantry }: AtDishProps
   const untaken = pending || problem !== '';
   useEffect(() => setPossible(!untaken), [untaken, setPossible]);
   const focusOn = useFocusOnStation();
-  const set: StationProps['set'] = (what, change) => edit(what, (now) => onBench(now, change));
+  const set: StationProps['set'] = (run, change) => edit(run, (now) => onBench(now, change));
 
   return (
     <Page>
@@ -106,7 +107,7 @@ function Stations({ focusOn, ...props }: StationsProps) {
                       drop
                         ? () => {
                             focusOn('more');
-                            set(`drop ${s.id}`, drop);
+                            set(once, drop);
                           }
                         : undefined
                     }

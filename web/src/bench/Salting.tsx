@@ -1,3 +1,4 @@
+import { type Run } from '../ui/history';
 import type { Schemas } from '../api/client';
 import { limitOf, within } from '../api/limits';
 import { Button } from '../ui/Button';
@@ -14,8 +15,8 @@ const none = { waterG: undefined, strengthPct: undefined, liquid: undefined };
 export function Salting({ bench, set, answer, pantry, catalog, units }: StationProps) {
   const s = bench.salting;
   if (!s) return null;
-  const change = (what: string, more: Partial<typeof s>) =>
-    set(what, (b) => (b.salting ? { ...b, salting: { ...b.salting, ...more } } : b));
+  const change = (run: Run, more: Partial<typeof s>) =>
+    set(run, (b) => (b.salting ? { ...b, salting: { ...b.salting, ...more } } : b));
   return (
     <>
       <Choice

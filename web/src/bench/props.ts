@@ -1,3 +1,4 @@
+import { type Run } from '../ui/history';
 import type { Catalog, PlanInput, Schemas } from '../api/client';
 import type { EditDish } from '../dish/useDish';
 import type { Units } from '../format/units';
@@ -8,7 +9,7 @@ export interface StationProps {
   plan: PlanInput;
   bench: Bench;
   /** Changes the bench. */
-  set: (what: string, change: (now: Bench) => Bench) => void;
+  set: (run: Run, change: (now: Bench) => Bench) => void;
   /** Changes the dish itself. */
   edit: EditDish;
   answer: BenchAnswer;

@@ -13,10 +13,10 @@ export const Half = styled(Button)`
   font-size: 19px;
   border-radius: 14px;
   border: 0;
-  background: #f4f7f2;
-  color: #16292b;
+  background: var(--key);
+  color: var(--on-key);
   &[data-pressed] {
-    background: #cfd8d2;
+    background: var(--key-pressed);
   }
 `;
 

@@ -13,7 +13,7 @@ const Left = styled.p<{ $over: boolean }>`
   font: 700 188px/0.94 ${type.loud};
   font-stretch: 82%;
   letter-spacing: -0.035em;
-  color: ${(p) => (p.$over ? '#ff9b84' : 'var(--lemon)')};
+  color: ${(p) => (p.$over ? 'var(--overdue)' : 'var(--lemon)')};
   margin: 14px 0 20px;
   ${at.phone} {
     font-size: 116px;
@@ -32,7 +32,7 @@ const Detail = styled.p`
 `;
 
 const Caution = styled(Detail)`
-  color: #ff9b84;
+  color: var(--overdue);
   font-weight: 600;
   margin-bottom: 10px;
 `;

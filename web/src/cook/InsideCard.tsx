@@ -36,7 +36,7 @@ const Figures = styled.div`
 
 /** What is missing until food is shown safe. */
 export const NotShown = styled.p`
-  color: #ff9b84;
+  color: var(--overdue);
   font-weight: 600;
 `;
 

@@ -98,8 +98,7 @@ export function LiveLanes({ evening, nowMs, lane }: { evening: LiveEvening; nowM
   const height = (tops.at(-1) ?? TOP) + 10;
   const coloursOf = (t: Doing) =>
     evening.baskets.find((b) => b.dish === t.dish && b.basket === t.basket)?.colours ?? [];
-  const nameOf = (t: Doing) =>
-    evening.baskets.find((b) => b.dish === t.dish && b.basket === t.basket)?.name ?? t.title.split(':')[0] ?? '';
+  const nameOf = (t: Doing) => evening.baskets.find((b) => b.dish === t.dish && b.basket === t.basket)?.name ?? t.name;
   const nowX = x(nowMs);
   return (
     <Frame
@@ -165,7 +164,11 @@ export function LiveLanes({ evening, nowMs, lane }: { evening: LiveEvening; nowM
                         }
                       />
                       {!hands && to - from > 54 ? (
-                        <text x={from + 8} y={y + 21} style={{ fontWeight: 600, ...(run ? { fill: '#16292b' } : {}) }}>
+                        <text
+                          x={from + 8}
+                          y={y + 21}
+                          style={{ fontWeight: 600, ...(run ? { fill: 'var(--on-lemon)' } : {}) }}
+                        >
                           {nameOf(t).slice(0, Math.floor((to - from - 12) / 7.6))}
                         </text>
                       ) : null}
@@ -183,7 +186,7 @@ export function LiveLanes({ evening, nowMs, lane }: { evening: LiveEvening; nowM
             fill="var(--paper)"
             opacity={0.4}
           />
-          <line x1={x(planned)} x2={x(planned)} y1={20} y2={height - 6} stroke="#a8801a" strokeWidth={4} />
+          <line x1={x(planned)} x2={x(planned)} y1={20} y2={height - 6} stroke="var(--window-edge)" strokeWidth={4} />
           {table - planned >= 60_000 ? (
             <line
               x1={x(table)}

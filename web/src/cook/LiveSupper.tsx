@@ -1,49 +1,28 @@
 import { useEffect, useState } from 'react';
 import styled from 'styled-components';
 import type { Catalog, Settings } from '../api/client';
-import { limitOf } from '../api/limits';
-import { useProbes, type Doing, type LiveBasket, type LiveEvening, type Ticking } from '../api/live';
-import { drawerOf } from '../api/place';
-import { clock, unitsOf } from '../format/units';
-import { at, type } from '../theme/tokens';
+import { useProbes, type Doing, type LiveEvening, type Ticking } from '../api/live';
+import { unitsOf } from '../format/units';
+import { at } from '../theme/tokens';
 import { Quiet } from '../ui/layout';
-import { Select } from '../ui/Select';
 import { Tabs } from '../ui/Tabs';
-import { Answers, useLate } from './Answers';
+import { useLate } from './Answers';
 import { Big, Half } from './Buttons';
 import { Countdown } from './Countdown';
-import { InsideCard, NotShown, useInside } from './InsideCard';
 import { Grid, Side } from './Live';
+import { ALL, LiveHead, useShows } from './LiveHead';
 import { LiveLanes } from './LiveLanes';
-import { ProbeReading } from './ProbeReading';
+import { NextTasks } from './NextTasks';
 import { SaidList } from './SaidList';
+import { Frying, Out } from './SupperFood';
 import { takesOut } from './takesOut';
 import { useAwake } from './useAwake';
 import { useCalling } from './useCalling';
+import { useClock } from './useClock';
 import { usePress } from './usePress';
 import { stillAsks, useQuestion } from './useQuestion';
-import { useClock } from './useClock';
 import { useTakingBack, useTellingOf, type Told } from './useTelling';
-import { minuteOf, ofBasket, type Watched } from './watched';
-
-const Head = styled.div`
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 6px 18px;
-  font-size: 18px;
-  > p {
-    flex: 1 1 320px;
-  }
-  b {
-    font-weight: 650;
-    color: var(--lemon);
-  }
-  select {
-    width: auto;
-    min-height: 64px;
-  }
-`;
+import { ofBasket, type Watched } from './watched';
 
 const Now = styled.div`
   grid-area: now;
@@ -76,46 +55,6 @@ const Coming = styled.div`
   min-width: 0;
 `;
 
-const Next = styled.ol`
-  list-style: none;
-  margin: 0;
-  padding: 0;
-  display: grid;
-  grid-template-columns: repeat(3, minmax(0, 1fr));
-  gap: 12px;
-  ${at.phone} {
-    grid-template-columns: minmax(0, 1fr);
-  }
-  li {
-    background: var(--surface);
-    border-radius: 14px;
-    padding: 12px 16px;
-    color: var(--quiet);
-    font-size: 16px;
-  }
-  strong {
-    display: block;
-    font: 650 20px/1.2 ${type.loud};
-    color: var(--ink);
-  }
-`;
-
-const DRAWER = drawerOf('shows');
-const ALL = 'all';
-const SOON_MS = 15 * 60_000;
-
-/** Which lane this device shows: the one at the hob only what is on it. */
-function useShows() {
-  const [lane, setLane] = useState(() => localStorage.getItem(DRAWER) ?? ALL);
-  return [
-    lane,
-    (to: string) => {
-      localStorage.setItem(DRAWER, to);
-      setLane(to);
-    },
-  ] as const;
-}
-
 interface Props {
   evening: LiveEvening;
   catalog: Catalog;
@@ -123,12 +62,6 @@ interface Props {
   ticking: Ticking;
   voice: boolean;
 }
-
-const when = (d: Doing, now: number) => {
-  const left = Date.parse(d.until) - now;
-  if (left <= 0) return 'now';
-  return left < SOON_MS ? `in ${Math.max(1, Math.round(left / 60_000))} min` : clock(d.until);
-};
 
 /** A supper that is led through: one thing now, three next, the lanes, and what can be seen and said. */
 export function LiveSupper({ evening, catalog, settings, ticking, voice }: Props) {
@@ -185,9 +118,6 @@ export function LiveSupper({ evening, catalog, settings, ticking, voice }: Props
       const of = evening.baskets.find((b) => b.key === d.of);
       return of ? l.path === `/cooks/${of.cookId}/events` && body.kind === d.action : body.task === d.id;
     });
-  const lanes = [...new Set(course.tasks.filter((t) => t.action).map((t) => t.place))].filter((p) => p !== 'none');
-  const nameOf = (place: string) => course.tasks.find((t) => t.place === place)?.where ?? place;
-  const others = mine.slice(1, 4);
   const said = [
     ...evening.said,
     ...late.map((l) => ({ id: l.id, title: l.what, at: l.at, waits: true as const, cookId: undefined })),
@@ -214,22 +144,7 @@ export function LiveSupper({ evening, catalog, settings, ticking, voice }: Props
   const raw = evening.baskets.filter((b) => b.outAt && b.shown && !b.shown.safe);
   return (
     <>
-      <Head>
-        <p role="status">
-          {evening.name} · {course.lateMin >= 1 || raw.length > 0 ? <b>{course.says}</b> : course.says}
-        </p>
-        <label>
-          <Quiet as="span">This device shows </Quiet>
-          <Select value={lane} onChange={(e) => show(e.target.value)}>
-            <option value={ALL}>everything</option>
-            {lanes.map((p) => (
-              <option key={p} value={p}>
-                {nameOf(p)} only
-              </option>
-            ))}
-          </Select>
-        </label>
-      </Head>
+      <LiveHead evening={evening} alarm={raw.length > 0} lane={lane} show={show} />
       <Grid>
         <Now>
           <Quiet>{first ? first.where : ''}</Quiet>
@@ -241,15 +156,7 @@ export function LiveSupper({ evening, catalog, settings, ticking, voice }: Props
           <Under>{acts}</Under>
         </Now>
         <Coming>
-          <Next aria-label="Next">
-            {others.map((d) => (
-              <li key={d.id}>
-                {course.now.some((o) => o.id === d.id) ? 'other hands · ' : ''}
-                {when(d, now)} · {d.where}
-                <strong>{d.title}</strong>
-              </li>
-            ))}
-          </Next>
+          <NextTasks tasks={mine.slice(1, 4)} asked={course.now} now={now} />
           <LiveLanes evening={evening} nowMs={now} lane={lane === ALL ? null : lane} />
         </Coming>
         <Side>
@@ -299,60 +206,6 @@ export function LiveSupper({ evening, catalog, settings, ticking, voice }: Props
         </Half>
       ) : null}
       {question}
-    </>
-  );
-}
-
-interface OutProps {
-  basket: LiveBasket;
-  catalog: Catalog;
-  units: ReturnType<typeof unitsOf>;
-  note: (c: number) => void;
-}
-
-/** What came out and is not shown safe: only a thermometer helps. */
-function Out({ basket, catalog, units, note }: OutProps) {
-  return (
-    <>
-      <NotShown role="status">
-        {basket.name}, out since {clock(basket.outAt ?? '')}: not shown safe. {basket.shown?.says}
-      </NotShown>
-      <ProbeReading
-        limit={limitOf(catalog, 'event.probe')}
-        units={units}
-        from={basket.ruleC ?? 0}
-        bone={basket.judged === 'bone'}
-        plausibleC={undefined}
-        note={note}
-      />
-    </>
-  );
-}
-
-interface FryingProps {
-  food: Watched;
-  catalog: Catalog;
-  units: ReturnType<typeof unitsOf>;
-  now: number;
-  overdue: string | undefined;
-  probes: Parameters<typeof Answers>[0]['probes'];
-  tell: (what: string, event: Told) => void;
-  out: () => void;
-  isFirst: boolean;
-}
-
-/** One basket that is in: its inside, and what can be said of it. */
-function Frying({ food, catalog, units, now, overdue, probes, tell, out, isFirst }: FryingProps) {
-  const { insideC } = useInside(food, now);
-  return (
-    <>
-      <InsideCard food={food} nowMs={now} units={units} />
-      {overdue ? <Quiet role="status">{overdue}</Quiet> : null}
-      {minuteOf(food, now) === null ? null : (
-        <Answers {...{ food, catalog, units, probes, tell }} insideC={insideC ?? 20}>
-          {isFirst ? null : <Half onPress={out}>Done, {food.name} out</Half>}
-        </Answers>
-      )}
     </>
   );
 }

@@ -20,11 +20,11 @@ const Shade = styled(Button)`
 `;
 
 const shades: [string, string, string][] = [
-  ['pale', '#ead7b6', '#16292b'],
-  ['straw', '#e0bb78', '#16292b'],
-  ['gold', '#cb9145', '#16292b'],
-  ['copper', '#9c5c22', '#ffffff'],
-  ['dark', '#6f3d19', '#ffffff'],
+  ['pale', 'var(--pale)', 'var(--on-light-crust)'],
+  ['straw', 'var(--straw)', 'var(--on-light-crust)'],
+  ['gold', 'var(--gold)', 'var(--on-light-crust)'],
+  ['copper', 'var(--copper)', 'var(--on-dark-crust)'],
+  ['dark', 'var(--dark)', 'var(--on-dark-crust)'],
 ];
 
 /** How it looks, from pale to dark; what was said last is marked. */

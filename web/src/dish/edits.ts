@@ -1,9 +1,12 @@
-import type { PlanInput, Schemas } from '../api/client';
+import type { Catalog, PlanInput, Schemas } from '../api/client';
+import { limitOf } from '../api/limits';
 
 type Bench = Schemas['Bench'];
 
-/** What the contract takes of oil on a load, g. */
-const MOST_OIL = 200;
+/** What of the catalog an edit needs. */
+interface Figures extends Pick<Catalog, 'limits'> {
+  usual: Pick<Catalog['usual'], 'oilByMass'>;
+}
 
 /** A bench on which nothing is done. */
 export const bare: Bench = { drying: {}, coating: {} };
@@ -20,15 +23,16 @@ export const setLoad = (p: PlanInput, load: Partial<PlanInput['load']>): PlanInp
 });
 
 /** Pieces, or how heavy they are; oil follows the surface that it is for. */
-export function setPieces(p: PlanInput, load: Partial<PlanInput['load']>): PlanInput {
+export function setPieces(p: PlanInput, load: Partial<PlanInput['load']>, catalog: Figures): PlanInput {
   const next = setLoad(p, load);
   const { pieces } = next.load;
-  const surface = (l: PlanInput['load']) => l.pieces * l.pieceMassG ** (2 / 3);
+  const surface = (l: PlanInput['load']) => l.pieces * l.pieceMassG ** catalog.usual.oilByMass;
   const oilG = next.coat.oilG && Math.round(((next.coat.oilG * surface(next.load)) / surface(p.load)) * 10) / 10;
+  const most = limitOf(catalog, 'coat.oilG').max;
   const cutting = p.bench?.cutting;
   return {
     ...next,
-    ...(oilG ? { coat: { ...next.coat, oilG: Math.min(oilG, MOST_OIL) } } : {}),
+    ...(oilG ? { coat: { ...next.coat, oilG: Math.min(oilG, most) } } : {}),
     ...(p.perBasket && p.perBasket >= pieces ? { perBasket: undefined } : {}),
     ...(cutting
       ? {

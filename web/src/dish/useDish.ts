@@ -3,11 +3,11 @@ import { useMemo, useState } from 'react';
 import type { Plan, PlanInput } from '../api/client';
 import { delivered } from '../api/outbox';
 import { getPlan, savePlan } from '../api/queries';
-import { useHistory, useUndoKeys } from '../ui/history';
+import { useHistory, useUndoKeys, type Run } from '../ui/history';
 import { unsent, useKept } from '../ui/useKept';
 import { inputOf, requestOf } from './input';
 
-export type EditDish = (what: string, change: (now: PlanInput) => PlanInput) => void;
+export type EditDish = (run: Run, change: (now: PlanInput) => PlanInput) => void;
 
 /** One dish on a page: its draft, what it was before, where it is kept, and what it asks. */
 export function useDish(plan: Plan) {

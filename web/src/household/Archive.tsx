@@ -63,6 +63,86 @@ const stages = { reading: 'Reading it', comparing: 'Holding it against yours', k
 const keyOf = (d: Brought['differences'][number]) => `${d.kind}/${d.id}`;
 const things = (n: number) => (n === 1 ? 'One thing is' : `${n} things are`);
 
+/** What an archive holds beside what is here, in figures. */
+function Tally({ seen, name, news }: { seen: Brought; name: string; news: number }) {
+  return (
+    <>
+      <p role="status">
+        {seen.kept ? 'All of it is in' : name}, made {day(seen.made)}
+        {seen.kept ? '.' : news === 0 && seen.differences.length === 0 ? ': all of it is here already.' : ':'}
+      </p>
+      <Table>
+        <thead>
+          <tr>
+            <th scope="col">
+              <span className="quietly">Kind</span>
+            </th>
+            <th scope="col">new</th>
+            <th scope="col">the same</th>
+            <th scope="col">different</th>
+          </tr>
+        </thead>
+        <tbody>
+          {seen.kinds
+            .filter((k) => k.new + k.same + k.different > 0)
+            .map((k) => (
+              <tr key={k.kind}>
+                <th scope="row">{k.kind}</th>
+                <td>{k.new}</td>
+                <td>{k.same}</td>
+                <td>{k.different}</td>
+              </tr>
+            ))}
+        </tbody>
+      </Table>
+      {seen.notes.map((n) => (
+        <Quiet key={n}>{n}</Quiet>
+      ))}
+    </>
+  );
+}
+
+/** What is decided on what differs: of all, and of each. */
+interface Decided {
+  others: ArchiveChoice | null;
+  each: Record<string, ArchiveChoice>;
+}
+
+const nothing: Decided = { others: null, each: {} };
+
+const decidedOn = ({ others, each }: Decided, d: Brought['differences'][number]) =>
+  each[keyOf(d)] ?? (others && d.may.includes(others) ? others : others ? 'keep' : null);
+
+/** What is here already, but not alike: what is to become of it. */
+function Differences({ seen, decided, decide }: { seen: Brought; decided: Decided; decide: (d: Decided) => void }) {
+  const { differences } = seen;
+  return (
+    <>
+      <p>{things(differences.length)} here already, but not alike. What is to become of them?</p>
+      <Choice
+        label="Of all"
+        row
+        options={(['keep', 'take', 'both'] as const).map((id) => ({ id, name: words[id] }))}
+        value={decided.others}
+        onChange={(others) => decide({ others, each: {} })}
+      />
+      <Which aria-label="What differs">
+        {differences.map((d) => (
+          <li key={keyOf(d)}>
+            <Choice
+              label={`${d.name} (${d.kind})`}
+              row
+              options={d.may.map((id) => ({ id, name: words[id] }))}
+              value={decidedOn(decided, d)}
+              onChange={(c) => decide({ ...decided, each: { ...decided.each, [keyOf(d)]: c } })}
+            />
+          </li>
+        ))}
+      </Which>
+    </>
+  );
+}
+
 /** The whole household out as one file, and one that comes in: looked at first, then decided on. */
 export function Archive() {
   const queries = useQueryClient();
@@ -70,18 +150,17 @@ export function Archive() {
   const [seen, setSeen] = useState<Brought | null>(null);
   const [trouble, setTrouble] = useState('');
   const [progress, setProgress] = useState<Progress | null>(null);
-  const [each, setEach] = useState<Record<string, ArchiveChoice>>({});
-  const [others, setOthers] = useState<ArchiveChoice | null>(null);
+  const [decided, decide] = useState(nothing);
   const running = useRef<AbortController | null>(null);
 
-  const send = async (of: File, decided: boolean) => {
+  const send = async (of: File, put: boolean) => {
     running.current?.abort();
     const mine = new AbortController();
     running.current = mine;
     setTrouble('');
     setProgress({ stage: 'reading', done: 0, of: 1 });
     try {
-      const choices = decided ? { ...(others ? { others } : { others: 'keep' as const }), each } : null;
+      const choices = put ? { others: decided.others ?? ('keep' as const), each: decided.each } : null;
       const got = await sendArchive(of, choices, setProgress, mine.signal);
       if (running.current !== mine) return;
       setSeen(got);
@@ -103,8 +182,7 @@ export function Archive() {
     if (!chosen) return;
     setFile(chosen);
     setSeen(null);
-    setEach({});
-    setOthers(null);
+    decide(nothing);
     void send(chosen, false);
   };
   const giveUp = () => {
@@ -115,7 +193,7 @@ export function Archive() {
     setTrouble('');
   };
   const differences = seen?.differences ?? [];
-  const open = others ? 0 : differences.filter((d) => !each[keyOf(d)]).length;
+  const open = differences.filter((d) => decidedOn(decided, d) === null).length;
   const news = seen?.kinds.reduce((n, k) => n + k.new, 0) ?? 0;
 
   return (
@@ -149,71 +227,10 @@ export function Archive() {
           </div>
         </Bar>
       ) : null}
-      {seen && !progress ? (
-        <>
-          <p role="status">
-            {seen.kept ? 'All of it is in' : (file?.name ?? '')}, made {day(seen.made)}
-            {seen.kept ? '.' : news === 0 && differences.length === 0 ? ': all of it is here already.' : ':'}
-          </p>
-          <Table>
-            <thead>
-              <tr>
-                <th scope="col">
-                  <span className="quietly">Kind</span>
-                </th>
-                <th scope="col">new</th>
-                <th scope="col">the same</th>
-                <th scope="col">different</th>
-              </tr>
-            </thead>
-            <tbody>
-              {seen.kinds
-                .filter((k) => k.new + k.same + k.different > 0)
-                .map((k) => (
-                  <tr key={k.kind}>
-                    <th scope="row">{k.kind}</th>
-                    <td>{k.new}</td>
-                    <td>{k.same}</td>
-                    <td>{k.different}</td>
-                  </tr>
-                ))}
-            </tbody>
-          </Table>
-          {seen.notes.map((n) => (
-            <Quiet key={n}>{n}</Quiet>
-          ))}
-        </>
-      ) : null}
+      {seen && !progress ? <Tally seen={seen} name={file?.name ?? ''} news={news} /> : null}
       {seen && !seen.kept && !progress && file ? (
         <>
-          {differences.length > 0 ? (
-            <>
-              <p>{things(differences.length)} here already, but not alike. What is to become of them?</p>
-              <Choice
-                label="Of all"
-                row
-                options={(['keep', 'take', 'both'] as const).map((id) => ({ id, name: words[id] }))}
-                value={others}
-                onChange={(c) => {
-                  setOthers(c);
-                  setEach({});
-                }}
-              />
-              <Which aria-label="What differs">
-                {differences.map((d) => (
-                  <li key={keyOf(d)}>
-                    <Choice
-                      label={`${d.name} (${d.kind})`}
-                      row
-                      options={d.may.map((id) => ({ id, name: words[id] }))}
-                      value={each[keyOf(d)] ?? (others && d.may.includes(others) ? others : others ? 'keep' : null)}
-                      onChange={(c) => setEach((now) => ({ ...now, [keyOf(d)]: c }))}
-                    />
-                  </li>
-                ))}
-              </Which>
-            </>
-          ) : null}
+          {differences.length > 0 ? <Differences seen={seen} decided={decided} decide={decide} /> : null}
           {news + differences.length > 0 ? (
             <Row>
               <MainButton isDisabled={open > 0} onPress={() => void send(file, true)}>

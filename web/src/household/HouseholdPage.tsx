@@ -32,7 +32,7 @@ const Block = styled(Card)`
 // Scanners want dark on light, whatever the theme.
 const Code = styled.svg`
   width: min(100%, 280px);
-  background: #fff;
+  background: var(--code-paper);
   border-radius: 10px;
 `;
 
@@ -98,7 +98,7 @@ function Phones() {
                 aria-label={`Code of ${shown.url}`}
                 shapeRendering="crispEdges"
               >
-                <path d={shown.path} fill="#000" />
+                <path d={shown.path} fill="var(--code-ink)" />
               </Code>
               <Quiet role="status">It lets one phone in, until {clock(shown.until)}.</Quiet>
             </>

@@ -109,7 +109,7 @@ function Mark() {
   return (
     <svg width="26" height="22" viewBox="0 0 32 28" aria-hidden>
       <path d="M3 23c10 0 11-15 26-15" fill="none" stroke="var(--core)" strokeWidth="3.4" strokeLinecap="round" />
-      <path d="M3 12c8-5 12 4 26-8" fill="none" stroke="#c98a3a" strokeWidth="3.4" strokeLinecap="round" />
+      <path d="M3 12c8-5 12 4 26-8" fill="none" stroke="var(--crust)" strokeWidth="3.4" strokeLinecap="round" />
     </svg>
   );
 }

@@ -1,8 +1,9 @@
+import { once, runIn, type Run } from '../ui/history';
 import { useQueryClient } from '@tanstack/react-query';
 import { Plus, Trash2 } from 'lucide-react';
 import styled from 'styled-components';
 import type { Catalog, Schemas } from '../api/client';
-import { within } from '../api/limits';
+import { limitOf, within } from '../api/limits';
 import { dropMix, keepMix, useMixes } from '../api/queries';
 import { Items } from '../bench/Items';
 import type { Bench } from '../bench/useBench';
@@ -47,7 +48,7 @@ interface Props {
   pantry: Schemas['Ingredient'][];
   catalog: Catalog;
   units: Units;
-  set: (what: string, change: (now: Bench) => Bench) => void;
+  set: (run: Run, change: (now: Bench) => Bench) => void;
 }
 
 /** Dry mixes by the gram, each with how long its jar lasts. */
@@ -55,10 +56,10 @@ export function Finishing({ bench, answer, pantry, catalog, units, set }: Props)
   const own = useMixes();
   const queries = useQueryClient();
   const mixes = bench.mixes ?? [];
-  const put = (what: string, next: Mix[]) => set(what, (b) => ({ ...b, mixes: next.length > 0 ? next : undefined }));
-  const change = (what: string, at: number, more: Partial<Mix>) =>
+  const put = (run: Run, next: Mix[]) => set(run, (b) => ({ ...b, mixes: next.length > 0 ? next : undefined }));
+  const change = (run: Run, at: number, more: Partial<Mix>) =>
     put(
-      `${what} ${at}`,
+      runIn(run, at),
       mixes.map((m, k) => (k === at ? { ...m, ...more } : m)),
     );
   return (
@@ -136,7 +137,7 @@ export function Finishing({ bench, answer, pantry, catalog, units, set }: Props)
               <Button
                 onPress={() =>
                   put(
-                    'leave a mix out',
+                    once,
                     mixes.filter((_, k) => k !== i),
                   )
                 }
@@ -146,7 +147,7 @@ export function Finishing({ bench, answer, pantry, catalog, units, set }: Props)
             </Stack>
           );
         })}
-        {mixes.length < 4 ? (
+        {mixes.length < limitOf(catalog, 'bench.mixes').max ? (
           <Stack aria-label="Add a mix">
             {(own.data ?? []).length > 0 ? (
               <label>
@@ -155,7 +156,7 @@ export function Finishing({ bench, answer, pantry, catalog, units, set }: Props)
                   value=""
                   onChange={(e) => {
                     const found = own.data?.find((o) => o.id === e.target.value);
-                    if (found) put('add a mix', [...mixes, found.mix]);
+                    if (found) put(once, [...mixes, found.mix]);
                   }}
                 >
                   <option value="">A mix of your own…</option>
@@ -169,7 +170,7 @@ export function Finishing({ bench, answer, pantry, catalog, units, set }: Props)
             ) : null}
             <Button
               onPress={() =>
-                put('add a mix', [
+                put(once, [
                   ...mixes,
                   {
                     name: 'A new mix',

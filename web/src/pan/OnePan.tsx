@@ -1,3 +1,5 @@
+import { limitOf } from '../api/limits';
+import { once, runIn, type Run } from '../ui/history';
 import { Plus } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
 import styled from 'styled-components';
@@ -39,12 +41,12 @@ export function OnePan({ plan, plans, catalog, settings, pantry }: AtDishProps) 
   const [front, setFront] = useState(0);
   const shown = Math.min(front, sauces.length - 1);
   const one = sauces[shown];
-  const put = (what: string, next: Serving[]) =>
-    edit(what, (now) => onBench(now, (b) => ({ ...b, sauces: next.length > 0 ? next : undefined })));
+  const put = (run: Run, next: Serving[]) =>
+    edit(run, (now) => onBench(now, (b) => ({ ...b, sauces: next.length > 0 ? next : undefined })));
   const add = (s: Serving) => {
     const left = 1 - sauces.filter((o) => o.how !== 'beside').reduce((sum, o) => sum + (o.share ?? 1), 0);
     // What no piece is left for stands beside it.
-    put('add a sauce', [...sauces, left > 0.04 ? { ...s, share: left } : { ...s, how: 'beside' }]);
+    put(once, [...sauces, left > 0.04 ? { ...s, share: left } : { ...s, how: 'beside' }]);
     setFront(sauces.length);
   };
   return (
@@ -60,7 +62,9 @@ export function OnePan({ plan, plans, catalog, settings, pantry }: AtDishProps) 
             tabs={sauces.map((s, i) => `${i + 1}. ${s.name || 'a sauce'}`)}
           />
         ) : null}
-        {sauces.length < 4 ? <AddSauce add={add} usual={catalog.pan.usual} first={sauces.length === 0} /> : null}
+        {sauces.length < limitOf(catalog, 'bench.sauces').max ? (
+          <AddSauce add={add} usual={catalog.pan.usual} first={sauces.length === 0} />
+        ) : null}
       </Row>
       <Late pending={pending} refused={problem !== ''}>
         {one ? (
@@ -69,15 +73,15 @@ export function OnePan({ plan, plans, catalog, settings, pantry }: AtDishProps) 
             {...{ answer, pending, catalog, pantry, units }}
             serving={one}
             at={shown}
-            change={(what, more) =>
+            change={(run, more) =>
               put(
-                `${what} ${shown}`,
+                runIn(run, shown),
                 sauces.map((s, k) => (k === shown ? { ...s, ...more } : s)),
               )
             }
             drop={() =>
               put(
-                'leave a sauce out',
+                once,
                 sauces.filter((_, k) => k !== shown),
               )
             }
@@ -90,7 +94,7 @@ export function OnePan({ plan, plans, catalog, settings, pantry }: AtDishProps) 
         )}
         <Finishing
           {...{ bench, answer, pantry, catalog, units }}
-          set={(what, change) => edit(what, (now) => onBench(now, change))}
+          set={(run, change) => edit(run, (now) => onBench(now, change))}
         />
       </Late>
     </Page>

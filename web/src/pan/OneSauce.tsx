@@ -1,8 +1,9 @@
+import { type Run } from '../ui/history';
 import { useQueryClient } from '@tanstack/react-query';
 import { Trash2 } from 'lucide-react';
 import styled from 'styled-components';
 import { within } from '../api/limits';
-import { dropSauce, keepSauce, useSauces } from '../api/queries';
+import { dropSauce, keepSauce, usePantry, useSauces } from '../api/queries';
 import { Items } from '../bench/Items';
 import { Caution } from '../bench/StationCard';
 import type { AtDishProps } from '../dish/AtDish';
@@ -114,14 +115,14 @@ interface SauceProps extends Pick<AtDishProps, 'catalog' | 'pantry'> {
   answer: PanAnswer | null;
   pending: boolean;
   units: Units;
-  change: (what: string, more: Partial<Serving>) => void;
+  change: (run: Run, more: Partial<Serving>) => void;
   drop: () => void;
 }
 
 /** One sauce: its sentence, its race, what to do, what is in it. */
 export function OneSauce({ serving, at, answer, pending, units, catalog, pantry, change, drop }: SauceProps) {
   const { sauce } = serving;
-  const cook = (what: string, more: Partial<Sauce>) => change(what, { sauce: { ...sauce, ...more } });
+  const cook = (run: Run, more: Partial<Sauce>) => change(run, { sauce: { ...sauce, ...more } });
   const got = answer?.sauces[at];
   const made = got && got.made.madeG > 0 ? got.made : undefined;
   const endMin = answer?.endMin ?? 0;
@@ -183,7 +184,7 @@ export function OneSauce({ serving, at, answer, pending, units, catalog, pantry,
     got && made ? (
       <Stack aria-label="What to do" aria-busy={pending}>
         <Big>
-          <Spoon clingsG={made.clingsG} />
+          <Spoon clingsG={made.clingsG} drops={got.drops} />
           <div>
             <strong>{units.mass(made.madeG)}</strong>
             <br />
@@ -210,7 +211,7 @@ export function OneSauce({ serving, at, answer, pending, units, catalog, pantry,
         {got.told.cautions.map((c) => (
           <Caution key={c}>{c}</Caution>
         ))}
-        {cold ? <Eaten made={made} units={units} /> : null}
+        {cold ? <Eaten got={got} units={units} /> : null}
       </Stack>
     ) : null;
   const fates = got && made && serving.how !== 'beside' ? <Fates answer={got} take={take} /> : null;
@@ -235,9 +236,9 @@ export function OneSauce({ serving, at, answer, pending, units, catalog, pantry,
                   units={units}
                   pending={pending}
                   edit={{
-                    thick: (drag, g) => cook(`${drag} thick`, { clingsG: clamp(g, thick) }),
-                    heat: (drag, heat) => cook(`${drag} heat`, { heat }),
-                    before: (drag, m) => change(`${drag} on`, { beforeMin: clamp(m, before) }),
+                    thick: (drag, g) => cook(drag, { clingsG: clamp(g, thick) }),
+                    heat: (drag, heat) => cook(drag, { heat }),
+                    before: (drag, m) => change(drag, { beforeMin: clamp(m, before) }),
                   }}
                 />
                 {serving.beforeMin === undefined ? null : (
@@ -247,7 +248,7 @@ export function OneSauce({ serving, at, answer, pending, units, catalog, pantry,
                     </Button>
                   </Row>
                 )}
-                <Eaten made={made} units={units} />
+                <Eaten got={got} units={units} />
               </Stack>
               {todo}
             </Two>
@@ -271,16 +272,14 @@ function First({
 }: {
   sauce: Sauce;
   pantry: AtDishProps['pantry'];
-  cook: (what: string, more: Partial<Sauce>) => void;
+  cook: (run: Run, more: Partial<Sauce>) => void;
 }) {
+  const softens = usePantry().data?.softens ?? [];
   if (sauce.school !== 'reduce' && sauce.school !== 'thicken') return null;
   const first = sauce.first ?? [];
   const toggle = (id: string) =>
     cook('softened first', { first: first.includes(id) ? first.filter((f) => f !== id) : [...first, id] });
-  const may = sauce.items.filter((it) => {
-    const i = pantry.find((p) => p.id === it.ingredient);
-    return i && (i.form === 'pieces' || ['onion', 'garlic', 'ginger'].includes(i.id));
-  });
+  const may = sauce.items.filter((it) => softens.includes(it.ingredient));
   return (
     <Row>
       {may.map((it) => (
@@ -323,14 +322,14 @@ function Kept({ serving, take }: { serving: Serving; take: (name: string, s: Sau
 }
 
 /** What is eaten of it, in all, and what is in 100 g. */
-function Eaten({ made, units }: { made: NonNullable<PanAnswer['sauces'][number]>['made']; units: Units }) {
-  const kcal = (t: typeof made.eaten) => Math.round(4 * t.carbG + 4 * t.proteinG + 9 * t.fatG);
+function Eaten({ got, units }: { got: PanAnswer['sauces'][number]; units: Units }) {
+  const { made, eatenKcal, kcalPer100 } = got;
   const facts: [string, string][] = [
     ['Eaten, of all', units.mass(made.eatenG)],
     ['Salt in that', units.pinch(made.eaten.saltG)],
     ['Sugar', units.pinch(made.eaten.sugarG)],
-    ['Energy', `${kcal(made.eaten)} kcal`],
-    ['In 100 g', `${kcal(made.per100)} kcal, ${made.per100.saltG.toFixed(1)} g salt`],
+    ['Energy', `${Math.round(eatenKcal)} kcal`],
+    ['In 100 g', `${Math.round(kcalPer100)} kcal, ${made.per100.saltG.toFixed(1)} g salt`],
     ...(made.cost > 0 ? [['It costs', made.cost.toFixed(2)] as [string, string]] : []),
   ];
   return (

@@ -1,8 +1,7 @@
-/** The back of a spoon, and how much of a sauce stays on it or drips. */
-export function Spoon({ clingsG }: { clingsG: number }) {
+/** The back of a spoon, how much of a sauce stays on it, and the drops that fall. */
+export function Spoon({ clingsG, drops }: { clingsG: number; drops: number }) {
   // From a wash that leaves a rim to a mound over the edge.
   const film = Math.min(1, Math.max(0, (clingsG - 3) / 12));
-  const drops = clingsG < 5 ? 3 : clingsG < 7 ? 2 : clingsG < 11 ? 1 : 0;
   return (
     <svg width="64" height="84" viewBox="0 0 64 84" aria-hidden>
       <path d="M32 6V34" stroke="var(--ink)" strokeWidth="4.5" strokeLinecap="round" />

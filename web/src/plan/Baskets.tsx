@@ -165,7 +165,7 @@ export function Baskets({
               basket={fryer.basket}
               answer={answer}
               form={cut.form}
-              skin={/skin/i.test(cut.faces[0] ?? '')}
+              skin={cut.skin}
               seam={basket?.seam ?? false}
               beside={kinds.filter((k) => k.answer.basket !== answer.basket)}
               label={`${kinds.length > 1 ? kinds.map((k) => k.name).join(' and ') : `${pieces} pieces`} in the ${fryer.name}, seen from above`}

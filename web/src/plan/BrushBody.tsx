@@ -19,8 +19,6 @@ const Row = styled.div`
   gap: 8px;
 `;
 
-const MOST = 5;
-
 interface Props {
   brush: Brush;
   onChange: (b: Brush) => void;
@@ -32,8 +30,8 @@ interface Props {
 
 /** What is brushed on, how much of it, and on which side. */
 export function BrushBody({ brush, onChange, says, catalog, units }: Props) {
-  const pantry = usePantry().data?.ingredients ?? [];
-  const wet = pantry.filter((i) => !i.form && i.role !== 'leavening');
+  const { ingredients = [], brushes = [] } = usePantry().data ?? {};
+  const wet = ingredients.filter((i) => brushes.includes(i.id));
   const share = within(catalog, 'coat.share');
   const part = (k: number, change: Partial<Brush['parts'][number]>) =>
     onChange({ ...brush, parts: brush.parts.map((p, n) => (n === k ? { ...p, ...change } : p)) });
@@ -66,7 +64,7 @@ export function BrushBody({ brush, onChange, says, catalog, units }: Props) {
         </Row>
       ))}
       <Button
-        isDisabled={brush.parts.length >= MOST}
+        isDisabled={brush.parts.length >= limitOf(catalog, 'coat.parts').max}
         onPress={() => {
           const fresh = wet.find((i) => !brush.parts.some((p) => p.ingredient === i.id));
           if (fresh) onChange({ ...brush, parts: [...brush.parts, { ingredient: fresh.id, share: 1 }] });

@@ -163,7 +163,7 @@ export function Compare({ pair, rule, faces, units, close }: Props) {
                   key={name}
                   x={s.left + 6}
                   y={strips + 2 * f * 26 + 15}
-                  style={{ fontSize: 12.5, fontWeight: 600, fill: '#16292b' }}
+                  style={{ fontSize: 12.5, fontWeight: 600, fill: 'var(--on-lemon)' }}
                 >
                   {name}
                 </text>

@@ -1,23 +1,23 @@
+import { once, type Run } from '../ui/history';
 import { useEffect, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import styled from 'styled-components';
-import type { Catalog, Fryer, Plan, PlanInput, Schemas, Settings } from '../api/client';
+import type { Catalog, CutInfo, Fryer, Plan, PlanInput, Schemas, Settings, Simulation } from '../api/client';
 import { place } from '../api/place';
 import { mendPlan } from '../dish/edits';
-import { useDish } from '../dish/useDish';
-import { unitsOf } from '../format/units';
+import { useDish, type EditDish } from '../dish/useDish';
+import { unitsOf, type Units } from '../format/units';
 import { lookAround } from '../household/demo';
-import { Race } from '../race/Race';
 import { at } from '../theme/tokens';
 import { Button } from '../ui/Button';
-import { Card, Page, Quiet } from '../ui/layout';
+import { Page, Quiet } from '../ui/layout';
 import { later } from '../ui/later';
 import { Baskets } from './Baskets';
-import { Kinds } from './Kinds';
 import { OrderLine } from './order/OrderLine';
 import { PlanHead } from './PlanHead';
-import { totalOf, turnsOf, withExtras } from './program';
-import { editOf, RaceTools } from './ProgramEditor';
+import { grainOf, totalOf, withExtras } from './program';
+import { editOf } from './ProgramEditor';
+import { RaceCard } from './RaceCard';
 import { Trouble } from './Trouble';
 import { useDishBaskets } from './useDishBaskets';
 import { useSimulation } from './useSimulation';
@@ -61,15 +61,6 @@ const Hello = styled(Quiet)`
   margin-bottom: 10px;
 `;
 
-const RaceCard = styled(Card)`
-  padding: 10px 12px 12px;
-  min-height: 520px;
-  ${at.phone} {
-    padding: 8px 8px 12px;
-    min-height: 460px;
-  }
-`;
-
 /** The pieces as they come off the bench, where they are cut up on it. */
 function offBench({ load, bench }: PlanInput, answer: Schemas['Simulated'] | null): PlanInput['load'] {
   if (!answer || !bench?.cutting) return load;
@@ -83,6 +74,50 @@ interface Props {
   fryers: Fryer[];
   catalog: Catalog;
   settings: Settings;
+}
+
+interface InFryer {
+  draft: PlanInput;
+  edit: EditDish;
+  tray: ReturnType<typeof useDishBaskets>;
+  display: Simulation;
+  kinds: NonNullable<Schemas['Simulated']['groups']>;
+  drawn: boolean;
+  fryer: Fryer;
+  cut: CutInfo;
+  catalog: Catalog;
+  units: Units;
+}
+
+/** The basket that is shown, from above, with what else lies in it. */
+function DishBaskets({ draft, edit, tray, display, kinds, drawn, fryer, cut, catalog, units }: InFryer) {
+  const { other, second } = tray;
+  return (
+    <Baskets
+      plan={draft}
+      total={tray.pieces}
+      fryer={other?.fryer === 1 && second ? second : fryer}
+      answer={display}
+      cut={cut}
+      baskets={tray.baskets}
+      known={(drawn || other !== undefined) && !tray.pending}
+      shown={tray.shown}
+      show={tray.show}
+      choose={tray.choose}
+      setPerBasket={(n) => edit('per basket', (now) => ({ ...now, perBasket: n }))}
+      helper={tray.helper}
+      units={units}
+      kinds={kinds.map((k) => {
+        const of = catalog.cuts.find((c) => c.id === k.cut);
+        return {
+          name: `${k.pieces} ${k.name}`,
+          answer: k,
+          form: of?.form ?? '',
+          skin: of?.skin ?? false,
+        };
+      })}
+    />
+  );
 }
 
 /** One dish: what it is, how it runs, when it is ready. */
@@ -112,8 +147,8 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
   const cut = catalog.cuts.find((c) => c.id === (answer?.load.cut ?? draft.load.cut));
   if (!fryer || !cut) return null;
   const program = draft.program;
-  const change = (what: string, f: (p: typeof program) => typeof program) =>
-    edit(what, (now) => ({ ...now, program: f(now.program) }));
+  const change = (run: Run, f: (p: typeof program) => typeof program) =>
+    edit(run, (now) => ({ ...now, program: f(now.program) }));
   const kinds = last?.groups ?? [];
   const inFront = other ? undefined : kinds[front];
   const display = other?.answer ?? inFront ?? last;
@@ -123,30 +158,7 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
   const raceEdit = editOf({ program, change, fryer, units, catalog, brushes: answer?.brushes, kinds });
   const theBasket =
     display && (drawn || other) ? (
-      <Baskets
-        plan={draft}
-        total={tray.pieces}
-        fryer={other?.fryer === 1 && second ? second : fryer}
-        answer={display}
-        cut={cut}
-        baskets={tray.baskets}
-        known={(drawn || other !== undefined) && !tray.pending}
-        shown={shown}
-        show={tray.show}
-        choose={tray.choose}
-        setPerBasket={(n) => edit('per basket', (now) => ({ ...now, perBasket: n }))}
-        helper={tray.helper}
-        units={units}
-        kinds={kinds.map((k) => {
-          const of = catalog.cuts.find((c) => c.id === k.cut);
-          return {
-            name: `${k.pieces} ${k.name}`,
-            answer: k,
-            form: of?.form ?? '',
-            skin: /skin/i.test(of?.faces[0] ?? ''),
-          };
-        })}
-      />
+      <DishBaskets {...{ draft, edit, tray, display, cut, kinds, drawn, catalog, units }} fryer={fryer} />
     ) : null;
   return (
     <Page>
@@ -178,68 +190,32 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
       ) : null}
       <Columns>
         <Stack>
-          <RaceCard aria-label="The race">
-            {kinds.length > 1 && !other ? (
-              <Kinds
-                groups={kinds}
-                known={answer !== null}
-                front={Math.min(front, kinds.length - 1)}
-                show={setFront}
-                totalMin={totalOf(program)}
-                out={turnsOf(program).flatMap((t) => (t.kind === 'out' ? [t.group ?? 0] : []))}
-                takeOut={(k, minute) =>
-                  change('take out', (p) => ({
-                    ...p,
-                    turns: [...turnsOf(p), { atMin: Math.max(0.5, minute), kind: 'out', group: k }],
-                  }))
-                }
-              />
-            ) : null}
-            {display ? (
-              <Race
-                answer={display}
-                stages={other?.program.stages ?? program.stages}
-                turns={turnsOf(other?.program ?? program)}
-                faces={shownCut.faces}
-                units={units}
-                pending={other ? tray.pending : pending}
-                blank={!other && !drawn}
-                {...(other ? {} : { edit: raceEdit })}
-              />
-            ) : problem ? null : (
-              <Quiet role="status">Working it out…</Quiet>
-            )}
-            {other ? (
-              <Quiet>
-                {second
-                  ? 'Both fryers follow your program, each as long as its share needs; one starts later so that both are done together. '
-                  : 'Follows the first basket’s program from a hot fryer, as long as it needs. '}
-                <Button
-                  onPress={() => {
-                    tray.show(0);
-                    if (second) tray.choose('one');
-                  }}
-                >
-                  {second ? 'Edit it in one fryer' : 'Edit the first'}
-                </Button>
-              </Quiet>
-            ) : display ? (
-              <RaceTools
-                program={program}
-                change={change}
-                fryer={fryer}
-                catalog={catalog}
-                bringing={bringing}
-                bring={setBringing}
-              />
-            ) : null}
-          </RaceCard>
+          <RaceCard
+            program={program}
+            change={change}
+            tray={tray}
+            display={display ?? null}
+            kinds={kinds}
+            front={front}
+            setFront={setFront}
+            faces={shownCut.faces}
+            answered={answer !== null}
+            drawn={drawn}
+            pending={pending}
+            failed={problem !== null}
+            edit={raceEdit}
+            fryer={fryer}
+            catalog={catalog}
+            units={units}
+            bringing={bringing}
+            bring={setBringing}
+          />
           {bringing ? (
             <Convert
               request={request}
               catalog={catalog}
               units={units}
-              use={(p) => change('convert', (now) => ({ ...p, preheatMin: now.preheatMin ?? 0 }))}
+              use={(p) => change(once, (now) => ({ ...p, preheatMin: now.preheatMin ?? 0 }))}
               close={() => setBringing(false)}
             />
           ) : null}
@@ -255,7 +231,7 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
               known={known}
               units={units}
               totalMin={totalOf(other?.program ?? program)}
-              mend={(c) => edit('mend', (now) => mendPlan(now, c))}
+              mend={(c) => edit(once, (now) => mendPlan(now, c))}
             />
           ) : null}
           {tray.crowded ? null : theBasket}
@@ -269,7 +245,7 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
           <Ways
             {...search}
             now={program}
-            choose={(w) => change('way', (now) => withExtras(w.program, now))}
+            choose={(w) => change(once, (now) => withExtras(w.program, now, grainOf(catalog, fryer)))}
             pinned={pinned}
             pin={(way, on) => setPinned((now) => (on ? [...now, way] : now.filter((w) => w !== way)))}
             want={want}

@@ -1,3 +1,4 @@
+import { once, type Run } from '../ui/history';
 import { ArrowLeftRight, Split, Trash2 } from 'lucide-react';
 import styled from 'styled-components';
 import type { Catalog, Fryer, PlanInput, Schemas } from '../api/client';
@@ -12,7 +13,8 @@ import { BrushBody } from './BrushBody';
 import {
   addBrush,
   addTurn,
-  firstBrush,
+  grainOf,
+  maySplit,
   nudgeStage,
   onDial,
   removeStage,
@@ -33,7 +35,7 @@ const Tools = styled.div`
 `;
 
 type Program = PlanInput['program'];
-type Change = (what: string, f: (p: Program) => Program) => void;
+type Change = (run: Run, f: (p: Program) => Program) => void;
 
 interface Editing {
   program: Program;
@@ -50,6 +52,8 @@ interface Editing {
 function StageBody({ program, change, fryer, units, catalog, i }: Editing & { i: number }) {
   const s = program.stages[i];
   if (!s) return null;
+  const grain = grainOf(catalog, fryer);
+  const hold = (id: string) => id as NonNullable<typeof s.hold>;
   const between = i > 0 && i < program.stages.length - 1;
   return (
     <>
@@ -57,34 +61,29 @@ function StageBody({ program, change, fryer, units, catalog, i }: Editing & { i:
         label="Dial"
         value={units.heat.to(s.airC)}
         {...units.heat.stepper({ min: fryer.dial.minC, max: fryer.dial.maxC, step: fryer.dial.stepC })}
-        onChange={(d) => change(`air${i}`, (p) => setStage(p, i, { airC: units.heat.from(d) }))}
+        onChange={(d) => change(`air${i}`, (p) => setStage(p, i, { airC: units.heat.from(d) }, grain))}
       />
       <Stepper
         label="For"
         unit="min"
         value={s.minutes}
         {...within(catalog, 'program.stages.minutes')}
-        onChange={(m) => change(`length${i}`, (p) => setStage(p, i, { minutes: m }))}
+        onChange={(m) => change(`length${i}`, (p) => setStage(p, i, { minutes: m }, grain))}
       />
       {s.rest ? (
         <>
           <Choice
             label="Where it stands"
-            options={[
-              { id: 'rack', name: 'On a rack in the room' },
-              { id: 'warm', name: 'On a rack in the warm oven' },
-              { id: 'bowl', name: 'Piled in a bowl' },
-              { id: 'covered', name: 'Under a lid or foil' },
-            ]}
-            value={s.hold ?? 'rack'}
-            onChange={(hold) => change(`hold${i}`, (p) => setStage(p, i, { hold }))}
+            options={catalog.holds.map((h) => ({ id: hold(h.id), name: h.name }))}
+            value={s.hold ?? hold(catalog.holds[0]?.id ?? '')}
+            onChange={(at) => change(`hold${i}`, (p) => setStage(p, i, { hold: at }, grain))}
           />
           {s.hold === 'warm' ? (
             <Stepper
               label="The oven"
               value={units.heat.to(s.holdC ?? catalog.usual.warmC)}
               {...units.heat.stepper(limitOf(catalog, 'program.stages.holdC'))}
-              onChange={(d) => change(`oven${i}`, (p) => setStage(p, i, { holdC: units.heat.from(d) }))}
+              onChange={(d) => change(`oven${i}`, (p) => setStage(p, i, { holdC: units.heat.from(d) }, grain))}
             />
           ) : null}
         </>
@@ -102,7 +101,7 @@ function StageBody({ program, change, fryer, units, catalog, i }: Editing & { i:
         {between ? (
           <Button
             onPress={() =>
-              change('rest', (p) => ({
+              change(once, (p) => ({
                 ...p,
                 stages: p.stages.map((st, k) => (k === i ? { ...st, rest: !(st.rest ?? false), hold: undefined } : st)),
               }))
@@ -112,15 +111,12 @@ function StageBody({ program, change, fryer, units, catalog, i }: Editing & { i:
           </Button>
         ) : null}
         <Button
-          isDisabled={s.minutes < 2 || program.stages.length >= limitOf(catalog, 'program.stages').max}
-          onPress={() => change('split', (p) => splitStage(p, i, fryer.dial))}
+          isDisabled={!maySplit(s, grain) || program.stages.length >= limitOf(catalog, 'program.stages').max}
+          onPress={() => change(once, (p) => splitStage(p, i, grain))}
         >
           <Split size={16} aria-hidden /> Split in two
         </Button>
-        <Button
-          isDisabled={program.stages.length === 1}
-          onPress={() => change('remove stage', (p) => removeStage(p, i))}
-        >
+        <Button isDisabled={program.stages.length === 1} onPress={() => change(once, (p) => removeStage(p, i, grain))}>
           <Trash2 size={16} aria-hidden /> Take away
         </Button>
       </Tools>
@@ -128,9 +124,10 @@ function StageBody({ program, change, fryer, units, catalog, i }: Editing & { i:
   );
 }
 
-function TurnBody({ program, change, units, catalog, brushes, kinds, i }: Editing & { i: number }) {
+function TurnBody({ program, change, fryer, units, catalog, brushes, kinds, i }: Editing & { i: number }) {
   const t = turnsOf(program)[i];
   if (!t) return null;
+  const grain = grainOf(catalog, fryer);
   // Answers count turns by their minutes.
   const at = [...turnsOf(program)].sort((a, b) => a.atMin - b.atMin).indexOf(t);
   return (
@@ -138,10 +135,10 @@ function TurnBody({ program, change, units, catalog, brushes, kinds, i }: Editin
       <Stepper
         label="At minute"
         value={t.atMin}
-        min={0.5}
-        max={totalOf(program) - 0.5}
-        step={0.5}
-        onChange={(m) => change(`turn${i}`, (p) => setTurn(p, i, { atMin: m }))}
+        min={grain.minutes.min}
+        max={totalOf(program) - grain.minutes.min}
+        step={grain.minutes.step}
+        onChange={(m) => change(`turn${i}`, (p) => setTurn(p, i, { atMin: m }, grain))}
       />
       {t.kind === 'out' ? null : (
         <Choice
@@ -154,8 +151,8 @@ function TurnBody({ program, change, units, catalog, brushes, kinds, i }: Editin
           ]}
           value={t.kind}
           onChange={(kind) =>
-            change(`kind${i}`, (p) =>
-              setTurn(p, i, { kind, brush: kind === 'brush' ? (t.brush ?? firstBrush) : undefined }),
+            change(once, (p) =>
+              setTurn(p, i, { kind, brush: kind === 'brush' ? (t.brush ?? grain.brush) : undefined }, grain),
             )
           }
         />
@@ -165,19 +162,19 @@ function TurnBody({ program, change, units, catalog, brushes, kinds, i }: Editin
           label="On which of them"
           options={kinds.map((k, n) => ({ id: String(n), name: k.name }))}
           value={String(t.group ?? 0)}
-          onChange={(g) => change(`group${i}`, (p) => setTurn(p, i, { group: Number(g) }))}
+          onChange={(g) => change(`group${i}`, (p) => setTurn(p, i, { group: Number(g) }, grain))}
         />
       ) : null}
       {t.brush ? (
         <BrushBody
           brush={t.brush}
-          onChange={(brush) => change(`brush${i}`, (p) => setTurn(p, i, { brush }))}
+          onChange={(brush) => change(`brush${i}`, (p) => setTurn(p, i, { brush }, grain))}
           says={brushes?.find((b) => b.turn === at)?.says}
           catalog={catalog}
           units={units}
         />
       ) : null}
-      <Button onPress={() => change('remove turn', (p) => removeTurn(p, i))}>
+      <Button onPress={() => change(once, (p) => removeTurn(p, i))}>
         <Trash2 size={16} aria-hidden /> Take away
       </Button>
     </>
@@ -186,18 +183,19 @@ function TurnBody({ program, change, units, catalog, brushes, kinds, i }: Editin
 
 /** What the race can change, by hand and by keyboard. */
 export function editOf(editing: Editing): RaceEdit {
-  const { change, fryer } = editing;
+  const { change, fryer, catalog } = editing;
+  const grain = grainOf(catalog, fryer);
   return {
-    stage: (i, steps, mins) => change(`stage${i}`, (p) => nudgeStage(p, i, fryer.dial, steps, mins)),
-    removeStage: (i) => change('remove stage', (p) => removeStage(p, i)),
-    turn: (i, mins) => change(`turn${i}`, (p) => setTurn(p, i, { atMin: (turnsOf(p)[i]?.atMin ?? 0) + mins })),
-    removeTurn: (i) => change('remove turn', (p) => removeTurn(p, i)),
+    stage: (i, steps, mins) => change(`stage${i}`, (p) => nudgeStage(p, i, steps, mins, grain)),
+    removeStage: (i) => change(once, (p) => removeStage(p, i, grain)),
+    turn: (i, mins) => change(`turn${i}`, (p) => setTurn(p, i, { atMin: (turnsOf(p)[i]?.atMin ?? 0) + mins }, grain)),
+    removeTurn: (i) => change(once, (p) => removeTurn(p, i)),
     stageBody: (i) => <StageBody {...editing} i={i} />,
     turnBody: (i) => <TurnBody {...editing} i={i} />,
-    dragAir: (drag, i, airC) => change(drag, (p) => setStage(p, i, { airC: onDial(airC, fryer.dial) })),
-    dragLength: (drag, i, mins) => change(drag, (p) => setStage(p, i, { minutes: Math.round(mins) })),
-    dragJoin: (drag, i, minute) => change(drag, (p) => setJoin(p, i, minute)),
-    dragTurn: (drag, i, minute) => change(drag, (p) => setTurn(p, i, { atMin: minute })),
+    dragAir: (drag, i, airC) => change(drag, (p) => setStage(p, i, { airC: onDial(airC, fryer.dial) }, grain)),
+    dragLength: (drag, i, mins) => change(drag, (p) => setStage(p, i, { minutes: Math.round(mins) }, grain)),
+    dragJoin: (drag, i, minute) => change(drag, (p) => setJoin(p, i, minute, grain)),
+    dragTurn: (drag, i, minute) => change(drag, (p) => setTurn(p, i, { atMin: minute }, grain)),
   };
 }
 
@@ -208,6 +206,7 @@ interface ToolsProps extends Omit<Editing, 'units' | 'brushes' | 'kinds'> {
 
 /** The row under the race: heating, turns, stages, and recipes from elsewhere. */
 export function RaceTools({ program, change, fryer, catalog, bringing, bring }: ToolsProps) {
+  const grain = grainOf(catalog, fryer);
   const full = turnsOf(program).length >= limitOf(catalog, 'program.turns').max;
   return (
     <Tools>
@@ -225,23 +224,23 @@ export function RaceTools({ program, change, fryer, catalog, bringing, bring }: 
       >
         <Button>{program.preheatMin ? `Heated ${minutes(program.preheatMin)} min first` : 'From a cold fryer'}</Button>
       </Pop>
-      <Button isDisabled={full} onPress={() => change('add turn', (p) => addTurn(p, 'flip'))}>
+      <Button isDisabled={full} onPress={() => change(once, (p) => addTurn(p, 'flip', grain))}>
         Add a turn
       </Button>
-      <Button isDisabled={full} onPress={() => change('add turn', (p) => addTurn(p, 'shake'))}>
+      <Button isDisabled={full} onPress={() => change(once, (p) => addTurn(p, 'shake', grain))}>
         Add a shake
       </Button>
-      <Button isDisabled={full} onPress={() => change('add turn', (p) => addTurn(p, 'check'))}>
+      <Button isDisabled={full} onPress={() => change(once, (p) => addTurn(p, 'check', grain))}>
         Add a check
       </Button>
-      <Button isDisabled={full} onPress={() => change('add brush', addBrush)}>
+      <Button isDisabled={full} onPress={() => change(once, (p) => addBrush(p, grain))}>
         Add a brush
       </Button>
       <Button
         isDisabled={
-          program.stages.length >= limitOf(catalog, 'program.stages').max || (program.stages.at(-1)?.minutes ?? 0) < 2
+          program.stages.length >= limitOf(catalog, 'program.stages').max || !maySplit(program.stages.at(-1), grain)
         }
-        onPress={() => change('split', (p) => splitStage(p, p.stages.length - 1, fryer.dial))}
+        onPress={() => change(once, (p) => splitStage(p, p.stages.length - 1, grain))}
       >
         Add a stage
       </Button>

@@ -163,7 +163,7 @@ export function Verdict({ answer, all, name, known, units, totalMin, mend }: Pro
         <dt>
           <Chip
             style={{
-              background: faces ? `lab(${(faces[0]?.lab ?? []).map((n) => n.toFixed(1)).join(' ')})` : '#c98a3a',
+              background: faces ? `lab(${(faces[0]?.lab ?? []).map((n) => n.toFixed(1)).join(' ')})` : 'var(--crust)',
             }}
           />
           Crust where you like it
@@ -172,14 +172,14 @@ export function Verdict({ answer, all, name, known, units, totalMin, mend }: Pro
         {rendered == null ? null : (
           <>
             <dt>
-              <Chip style={{ background: '#ecd2a0' }} />
+              <Chip style={{ background: 'var(--bread)' }} />
               Fat rendered
             </dt>
             <dd>{Math.round(rendered)} %</dd>
           </>
         )}
         <dt>
-          <Chip style={{ background: '#8fb0d8' }} />
+          <Chip style={{ background: 'var(--water)' }} />
           Juice kept at {minutes(totalMin)} min
         </dt>
         <dd>{Math.floor(answer.end.juiceKeptPct)} %</dd>

@@ -222,10 +222,7 @@ export function Ways({
         ) : ways.length === 0 ? (
           <Button onPress={again}>Search the ways</Button>
         ) : (
-          says ||
-          `${wants.find((w) => w.id === want)?.says ?? ''}: searched on your dial for this load.`.replace(/^./, (c) =>
-            c.toUpperCase(),
-          )
+          says || `${wants.find((w) => w.id === want)?.says ?? ''} Searched on your dial for this load.`
         )}
       </Quiet>
       <Grid aria-busy={progress !== null} $all={all} style={{ marginTop: 10 }}>

@@ -19,7 +19,7 @@ export function useDishBaskets(
     second !== undefined ||
     (answer !== null && answer.basket?.room === 0 && pieces > 1) ||
     (problem?.errors?.some((e) => e.field === 'load.pieces') ?? false);
-  const { baskets, pending } = useBaskets(crowded ? dish.request : null);
+  const { answer: baskets, pending } = useBaskets(crowded ? dish.request : null);
   const [wanted, show] = useState(0);
   const list = baskets?.batchings.find((b) => b.id === chosenOf(draft))?.baskets ?? [];
   const shown = Math.min(wanted, Math.max(0, list.length - 1));

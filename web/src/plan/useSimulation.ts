@@ -25,6 +25,9 @@ const ready = (name: string, since: number) => performance.measure(name, { start
 /** A key without what the household says beside it. */
 const bodyOf = (key: string) => key.slice(key.indexOf('\n') + 1);
 
+const brushed = (key: string) =>
+  (JSON.parse(bodyOf(key)) as SimulationRequest).program.turns?.some((t) => t.kind === 'brush') ?? false;
+
 const simulate = (asked: string, chance: boolean, changes: boolean, signal?: AbortSignal) =>
   ask(
     client.POST('/simulations', {
@@ -98,7 +101,7 @@ export function useSimulation(request: SimulationRequest, household: string) {
           if (newest.current !== asked) return;
           setState({ answer, of: asked, pending: false, problem: null, refused: '' });
           ready('race window', changed);
-          if (answer.warnings.length === 0 && !asked.includes('"brush"')) return;
+          if (answer.warnings.length === 0 && !brushed(asked)) return;
           // What would mend them is simulated in turn, and comes after.
           const mended = await simulate(bodyOf(asked), true, true, stop.signal).catch(() => null);
           if (mended && newest.current === asked)

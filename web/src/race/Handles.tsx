@@ -5,6 +5,7 @@ import { Checked, Flag, Grip, Handle, Join, Out, Resting, Wished } from './handl
 import { FLAG_ROW, flagRows, type raceScale } from './scale';
 import { move } from './move';
 import { useDrag } from './useDrag';
+import type { Run } from '../ui/history';
 
 export interface StageLike {
   airC: number;
@@ -17,9 +18,6 @@ export interface TurnLike {
   kind: string;
 }
 
-/** What a drag has to say of itself: one drag is one undo. */
-type Drag = string;
-
 export interface RaceEdit {
   /** Moves a stage's temperature by steps of the dial, or its length by minutes. */
   stage: (index: number, steps: number, minutes: number) => void;
@@ -29,10 +27,10 @@ export interface RaceEdit {
   stageBody: (index: number) => ReactNode;
   turnBody: (index: number) => ReactNode;
   /** Drags: to where the hand is, which snaps to what the fryer can do. */
-  dragAir: (drag: Drag, index: number, airC: number) => void;
-  dragLength: (drag: Drag, index: number, minutes: number) => void;
-  dragJoin: (drag: Drag, index: number, minute: number) => void;
-  dragTurn: (drag: Drag, index: number, minute: number) => void;
+  dragAir: (drag: Run, index: number, airC: number) => void;
+  dragLength: (drag: Run, index: number, minutes: number) => void;
+  dragJoin: (drag: Run, index: number, minute: number) => void;
+  dragTurn: (drag: Run, index: number, minute: number) => void;
 }
 
 const words: Record<string, string> = { shake: 'Shake', check: 'Check', brush: 'Brush', out: 'Some out' };
@@ -67,7 +65,7 @@ export function Handles({ stages, turns, scale: s, compact, units, probe, progra
         ? (dx) => edit.dragLength(drag, i, minuteAt(st.minutes, dx))
         : (_, dy) => edit.dragAir(drag, i, y.invert(y(st.airC) + dy));
     }, end);
-  const sides = (at: number, act: (drag: string, minute: number) => void) =>
+  const sides = (at: number, act: (drag: Run, minute: number) => void) =>
     grip((_, drag) => {
       hold(true);
       return (dx) => act(drag, minuteAt(at, dx));

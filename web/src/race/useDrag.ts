@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useRef, type PointerEvent as Pointing } from 'react';
+import type { Drag } from '../ui/history';
 
 const SLOP = 5;
 
@@ -7,7 +8,7 @@ export type Pull = (dx: number, dy: number) => void;
 
 /**
  * Drags something by mouse, pen or finger. `begin` is called when the hand has
- * moved far enough to mean it, with a name for this one drag, and answers with
+ * moved far enough to mean it, with this one drag, and answers with
  * what each move does.
  */
 export function useDrag() {
@@ -16,7 +17,7 @@ export function useDrag() {
   const dragged = useRef(false);
   useEffect(() => () => stop.current?.(), []);
   const grip = useCallback(
-    (begin: (sideways: boolean, name: string) => Pull, end: () => void = () => undefined) =>
+    (begin: (sideways: boolean, drag: Drag) => Pull, end: () => void = () => undefined) =>
       (e: Pointing) => {
         if (e.button !== 0 || !e.isPrimary) return;
         const { clientX, clientY, pointerId } = e;
@@ -29,7 +30,7 @@ export function useDrag() {
           if (!pull) {
             if (Math.hypot(dx, dy) < SLOP) return;
             dragged.current = true;
-            pull = begin(Math.abs(dx) > Math.abs(dy), `drag ${m.timeStamp}`);
+            pull = begin(Math.abs(dx) > Math.abs(dy), { drag: m.timeStamp });
           }
           m.preventDefault();
           pull(dx, dy);

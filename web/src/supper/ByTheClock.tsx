@@ -1,12 +1,13 @@
+import { type Run } from '../ui/history';
 import styled from 'styled-components';
 import { at, type } from '../theme/tokens';
 import { Button } from '../ui/Button';
 import { Card, Quiet } from '../ui/layout';
 import { Pop } from '../ui/Pop';
 import { Part } from '../ui/sentence';
-import { moves } from './Lanes';
-import { When } from './SupperSentence';
-import { fromField, hhmm, toField } from './time';
+import { moves } from './LaneTask';
+import { When } from './When';
+import { fromField, hhmm, isMoment, toField } from './time';
 import type { Sheet } from './useSupper';
 
 export const Two = styled.div`
@@ -58,7 +59,7 @@ export function List({
   pin,
 }: {
   sheet: Sheet;
-  pin: (what: string, task: string, start: string | undefined) => void;
+  pin: (run: Run, task: string, start: string | undefined) => void;
 }) {
   const several = sheet.tasks.some((t) => (t.who ?? 0) > 1);
   return (
@@ -79,7 +80,7 @@ export function List({
                         aria-label="Begin it at"
                         value={toField(t.start)}
                         onChange={(e) => {
-                          if (e.target.value) pin(`pin ${t.id}`, t.id, fromField(e.target.value));
+                          if (isMoment(e.target.value)) pin(`pin ${t.id}`, t.id, fromField(e.target.value));
                         }}
                       />
                       {t.pin ? (

@@ -59,20 +59,17 @@ export function OnThePlate({ sheet, pending }: { sheet: Sheet; pending: boolean 
   return (
     <Box aria-label="On the plate" aria-busy={pending}>
       <h2>On the plate at {hhmm(sheet.serveAt)}</h2>
-      {sheet.plate.map((p) => {
-        const [head, ...rest] = p.says.split(';');
-        return (
-          <One key={`${p.dish}${p.basket}`}>
-            <i style={{ background: cssLab(p.lab) }} aria-hidden />
-            <div>
-              <b>{head}</b>
-              <small>
-                {rest.length > 0 ? `${rest.join(';').trim()} ` : ''}Out at {hhmm(p.outAt)}.
-              </small>
-            </div>
-          </One>
-        );
-      })}
+      {sheet.plate.map((p) => (
+        <One key={`${p.dish}${p.basket}`}>
+          <i style={{ background: cssLab(p.lab) }} aria-hidden />
+          <div>
+            <b>{p.name}</b>
+            <small>
+              {p.says} Out at {hhmm(p.outAt)}.
+            </small>
+          </div>
+        </One>
+      ))}
       <Graph ref={ref} aria-hidden>
         <Quiet>crust while it waits</Quiet>
         {width > 0 ? (

@@ -1,6 +1,7 @@
 import { Plus, Trash2 } from 'lucide-react';
 import styled from 'styled-components';
-import type { Schemas } from '../api/client';
+import type { Catalog, Schemas } from '../api/client';
+import { limitOf, within } from '../api/limits';
 import { Button, IconButton } from '../ui/Button';
 import { Select } from '../ui/Select';
 import { Stepper } from '../ui/Stepper';
@@ -20,6 +21,7 @@ type Side = Schemas['SideDish'];
 interface Props {
   side: Side;
   hands: number;
+  catalog: Catalog;
   change: (next: Side) => void;
   drop: () => void;
 }
@@ -33,7 +35,7 @@ const places = [
 ];
 
 /** A side by its own steps, each with its place, its minutes and its hands. */
-export function SideSteps({ side, hands, change, drop }: Props) {
+export function SideSteps({ side, hands, catalog, change, drop }: Props) {
   const step = (at: number, more: Partial<Side['steps'][number]>) =>
     change({ ...side, steps: side.steps.map((s, k) => (k === at ? { ...s, ...more } : s)) });
   return (
@@ -63,27 +65,28 @@ export function SideSteps({ side, hands, change, drop }: Props) {
           <Stepper
             label="Minutes"
             value={s.minutes}
-            min={0.5}
-            max={1440}
-            step={0.5}
+            {...within(catalog, 'supper.sides.minutes')}
             onChange={(minutes) => step(i, { minutes })}
           />
-          <Stepper label="Hands" value={s.hands} min={0} max={hands} step={1} onChange={(n) => step(i, { hands: n })} />
+          <Stepper
+            label="Hands"
+            value={s.hands}
+            {...within(catalog, 'supper.sides.hands')}
+            max={hands}
+            onChange={(n) => step(i, { hands: n })}
+          />
         </Step>
       ))}
       <Button
-        isDisabled={side.steps.length >= 20}
-        onPress={() =>
-          change({ ...side, steps: [...side.steps, { says: 'then', place: 'board', minutes: 5, hands: 1 }] })
-        }
+        isDisabled={side.steps.length >= limitOf(catalog, 'supper.sides.steps').max}
+        onPress={() => change({ ...side, steps: [...side.steps, catalog.usual.evening.then] })}
       >
         <Plus size={17} aria-hidden /> A step
       </Button>
       <Stepper
         label="It is good for, minutes"
-        value={side.holdsMin ?? 120}
-        min={0}
-        max={2880}
+        value={side.holdsMin ?? catalog.usual.evening.side.holdsMin ?? 0}
+        {...within(catalog, 'supper.sides.holdsMin')}
         step={5}
         onChange={(holdsMin) => change({ ...side, holdsMin })}
       />

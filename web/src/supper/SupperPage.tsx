@@ -1,9 +1,10 @@
+import { once, type Run } from '../ui/history';
 import { useQueryClient } from '@tanstack/react-query';
 import { CalendarDays, Plus, Printer, ScrollText } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import styled from 'styled-components';
-import type { Catalog, Fryer, Plan, Settings } from '../api/client';
+import type { Catalog, Fryer, Plan, Settings, Schemas } from '../api/client';
 import { place } from '../api/place';
 import {
   dropSupper,
@@ -29,7 +30,7 @@ import { Bought, List, Stack, Two } from './ByTheClock';
 import { Lanes } from './Lanes';
 import { OnThePlate } from './OnThePlate';
 import { SupperSentence } from './SupperSentence';
-import { fromField, hhmm, toField } from './time';
+import { fromField, hhmm, nextAt, toField } from './time';
 import { useSheet, useSupper, type Sheet, type Supper } from './useSupper';
 
 const Head = styled.div`
@@ -77,22 +78,14 @@ const Row = styled.div`
   }
 `;
 
-const freshOf = (plan: Plan): Omit<Supper, 'id'> => {
-  const when = new Date();
-  when.setDate(when.getDate() + (when.getHours() >= 16 ? 1 : 0));
-  when.setHours(19, 30, 0, 0);
-  return {
-    name: 'A supper',
-    evening: {
-      serveAt: fromField(toField(when.toISOString())),
-      people: 2,
-      hands: 1,
-      hobs: 2,
-      warmC: 0,
-      dishes: [{ planId: plan.id }],
-    },
-  };
-};
+/** A new supper for one dish. */
+const freshOf = (
+  plan: Plan,
+  { at, tomorrowFrom, people, hands, hobs }: Schemas['UsualEvening'],
+): Omit<Supper, 'id'> => ({
+  name: 'A supper',
+  evening: { serveAt: nextAt(at, tomorrowFrom), people, hands, hobs, warmC: 0, dishes: [{ planId: plan.id }] },
+});
 
 /** Finds the supper of the address, or the first. */
 export default function SupperPage() {
@@ -127,7 +120,7 @@ export default function SupperPage() {
   const first = plans.data[0];
   const supper = suppers.data.find((s) => s.id === id) ?? (id === undefined ? suppers.data[0] : undefined);
   const begin = () => {
-    if (first) void navigate(`/supper/${keepSupper(queries, freshOf(first)).id}`);
+    if (first) void navigate(`/supper/${keepSupper(queries, freshOf(first, catalog.data.usual.evening)).id}`);
   };
   if (!supper)
     return (
@@ -175,7 +168,11 @@ function OneSupper({ supper, suppers, plans, fryers, catalog, settings, begin }:
   const { evening } = draft;
   const units = useMemo(() => unitsOf(settings), [settings]);
   const { temperature, mass, spoons, guidance, guidanceC } = settings;
-  const { sheet, pending, problem } = useSheet(evening, [temperature, mass, spoons, guidance, guidanceC].join());
+  const {
+    answer: sheet,
+    pending,
+    problem,
+  } = useSheet(evening, [temperature, mass, spoons, guidance, guidanceC].join());
   const untaken = pending || problem !== '';
   useEffect(() => setPossible(!untaken), [untaken, setPossible]);
   const queries = useQueryClient();
@@ -190,8 +187,8 @@ function OneSupper({ supper, suppers, plans, fryers, catalog, settings, begin }:
         : plans.find((p) => p.id === d.planId)?.name) ?? 'a dish',
     ]),
   );
-  const pin = (what: string, task: string, start: string | undefined) =>
-    edit(what, (e) => {
+  const pin = (run: Run, task: string, start: string | undefined) =>
+    edit(run, (e) => {
       const rest = (e.pins ?? []).filter((p) => p.task !== task);
       const pins = start === undefined ? rest : [...rest, { task, start }];
       return { ...e, pins: pins.length > 0 ? pins : undefined };
@@ -365,24 +362,21 @@ function Now({ evening, take }: { evening: Props['supper']['evening']; take: (se
 function Choices({ sheet, edit }: { sheet: Sheet; edit: ReturnType<typeof useSupper>['edit'] }) {
   return (
     <Others aria-label="Other ways" className="no-print">
-      {sheet.others.map((o, i) => {
-        const [head, ...rest] = o.says.split(':');
-        return (
-          <div key={i}>
-            <strong>{head}</strong>
-            <Quiet>
-              {rest.join(':').trim()} Begin at {hhmm(o.startAt)}.
-            </Quiet>
-            <Button
-              onPress={() =>
-                edit('way', (e) => (o.order ? { ...e, order: o.order } : { ...e, hands: o.hands ?? e.hands }))
-              }
-            >
-              Take it
-            </Button>
-          </div>
-        );
-      })}
+      {sheet.others.map((o, i) => (
+        <div key={i}>
+          <strong>{o.name}</strong>
+          <Quiet>
+            {o.says} Begin at {hhmm(o.startAt)}.
+          </Quiet>
+          <Button
+            onPress={() =>
+              edit(once, (e) => (o.order ? { ...e, order: o.order } : { ...e, hands: o.hands ?? e.hands }))
+            }
+          >
+            Take it
+          </Button>
+        </div>
+      ))}
       {sheet.tight.map((t) => (
         <div key={t.at}>
           <strong>Tightest moment {hhmm(t.at)}</strong>

@@ -1,3 +1,11 @@
+import {
+  getLocalTimeZone,
+  parseAbsoluteToLocal,
+  parseDateTime,
+  parseTime,
+  toCalendarDateTime,
+  toZoned,
+} from '@internationalized/date';
 import { scaleLinear } from 'd3-scale';
 
 const MINUTE = 60_000;
@@ -9,18 +17,28 @@ export const dayOf = (iso: string) =>
   new Date(iso).toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' });
 
 /** An instant for a field of date and time in the kitchen's own zone. */
-export function toField(iso: string): string {
-  const d = new Date(iso);
-  return new Date(d.getTime() - d.getTimezoneOffset() * MINUTE).toISOString().slice(0, 16);
-}
+export const toField = (iso: string) => toCalendarDateTime(parseAbsoluteToLocal(iso)).toString().slice(0, 16);
+
+/** Whether what stands in such a field is whole. */
+export const isMoment = (text: string) => /^\d{4}-\d\d-\d\dT\d\d:\d\d/.test(text);
 
 /** And back, with the zone's offset in it, so that the sheet can word its moments. */
-export function fromField(text: string): string {
-  const d = new Date(text);
-  const off = -d.getTimezoneOffset();
-  const sign = off < 0 ? '-' : '+';
-  const two = (n: number) => String(Math.floor(Math.abs(n))).padStart(2, '0');
-  return `${text.slice(0, 16)}:00${off === 0 ? 'Z' : `${sign}${two(off / 60)}:${two(off % 60)}`}`;
+export const fromField = (text: string) =>
+  toZoned(parseDateTime(text.slice(0, 16)), getLocalTimeZone())
+    .toString()
+    .replace(/\[.*\]$/, '');
+
+/** The next moment of a time of day; said from another on, that of tomorrow. */
+export function nextAt(time: string, tomorrowFrom: string): string {
+  const now = toCalendarDateTime(parseAbsoluteToLocal(new Date().toISOString()));
+  const { hour, minute } = parseTime(time);
+  const late = now.hour >= parseTime(tomorrowFrom).hour;
+  return fromField(
+    now
+      .add({ days: late ? 1 : 0 })
+      .set({ hour, minute, second: 0, millisecond: 0 })
+      .toString(),
+  );
 }
 
 /** Hours that are only waited through stand close together: the last ones before the table have the room. */
@@ -34,6 +52,8 @@ export function timeScale(start: number, table: number, left: number, right: num
   const fold = left + (right - left) * 0.24;
   return { x: scaleLinear([from, near, table], [left, fold, right]), from, folds: near };
 }
+
+export type TimeScale = ReturnType<typeof timeScale>;
 
 /** Whole ten or twenty minutes near the table, whole hours before. */
 export function ticks(scale: ReturnType<typeof timeScale>, table: number, width: number): number[] {

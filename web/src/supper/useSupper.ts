@@ -1,10 +1,10 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ask, client, type Schemas } from '../api/client';
 import { delivered } from '../api/outbox';
 import { saveSupper, workSheet } from '../api/queries';
-import { useSettled } from '../api/useSettled';
-import { useHistory, useUndoKeys } from '../ui/history';
+import { useWorkedOut } from '../api/useWorkedOut';
+import { useHistory, useUndoKeys, type Run } from '../ui/history';
 import { unsent, useKept } from '../ui/useKept';
 
 export type Supper = Schemas['Supper'];
@@ -16,7 +16,7 @@ export interface Draft {
   name: string;
   evening: Evening;
 }
-export type EditSupper = (what: string, change: (now: Evening) => Evening) => void;
+export type EditSupper = (run: Run, change: (now: Evening) => Evening) => void;
 
 const draftOf = (s: Supper): Draft => ({ name: s.name, evening: s.evening });
 
@@ -47,7 +47,7 @@ export function useSupper(supper: Supper) {
   return {
     draft,
     rename: (name: string) => edit('name', (d) => ({ ...d, name })),
-    edit: ((what, change) => edit(what, (d) => ({ ...d, evening: change(d.evening) }))) as EditSupper,
+    edit: ((run, change) => edit(run, (d) => ({ ...d, evening: change(d.evening) }))) as EditSupper,
     undo,
     redo,
     canUndo: history.past.length > 0,
@@ -57,18 +57,6 @@ export function useSupper(supper: Supper) {
   };
 }
 
-const AFTER_MS = 50;
-
-/** The sheet of an evening as it changes; what is refused leaves the one before it standing. */
-export function useSheet(evening: Evening, household: string) {
-  const key = JSON.stringify(evening);
-  const asked = useSettled(key, AFTER_MS);
-  const { data, error, isPending } = useQuery({
-    queryKey: ['sheet', asked, household],
-    queryFn: ({ signal }) => workSheet(JSON.parse(asked) as Evening, signal),
-    retry: false,
-  });
-  const [sheet, setSheet] = useState<Sheet | null>(null);
-  if (data && data !== sheet) setSheet(data);
-  return { sheet: data ?? sheet, pending: isPending || key !== asked, problem: error?.message ?? '' };
-}
+/** The sheet of an evening, worked out as it changes. */
+export const useSheet = (evening: Evening, household: string) =>
+  useWorkedOut(evening, { name: 'sheet', restMs: 50, household, work: workSheet });

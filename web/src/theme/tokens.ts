@@ -23,6 +23,8 @@ const day = css`
   --shade: rgb(22 41 43 / 45%);
   --focus: #16292b;
   --edge: #75877f;
+  --window-edge: #a8801a;
+  --on-lemon: #16292b;
 `;
 
 const night = css`
@@ -47,9 +49,31 @@ const night = css`
   --shade: rgb(0 0 0 / 60%);
   --focus: #f3c93a;
   --edge: #6f8a86;
+  --window-edge: #a8801a;
+  --on-lemon: #16292b;
 `;
 
-export const palettes = { day, night };
+/** What looks alike by day and by night: the colours of food and metal, a key of the clock, a sheet to scan. */
+const always = css`
+  --crust: #c98a3a;
+  --bread: #ecd2a0;
+  --water: #8fb0d8;
+  --overdue: #ff9b84;
+  --key: #f4f7f2;
+  --on-key: #16292b;
+  --key-pressed: #cfd8d2;
+  --code-paper: #ffffff;
+  --code-ink: #000000;
+  --pale: #ead7b6;
+  --straw: #e0bb78;
+  --gold: #cb9145;
+  --copper: #9c5c22;
+  --dark: #6f3d19;
+  --on-light-crust: #16292b;
+  --on-dark-crust: #ffffff;
+`;
+
+export const palettes = { day, night, always };
 
 export const type = {
   loud: `'Bricolage Grotesque Variable', 'Bricolage Grotesque', sans-serif`,

@@ -1,39 +1,54 @@
 import { useCallback, useEffect, useReducer } from 'react';
 
+/** One drag, by when it began: one change, however long it takes. */
+export interface Drag {
+  drag: number;
+}
+
+/** A change that is undone by itself, however quickly the next follows. */
+export const once = { once: true } as const;
+
+/** Which changes are undone together: those of one name soon after one another, those of one drag. */
+export type Run = string | Drag | typeof once;
+
+/** The same for one part of several. */
+export const runIn = (run: Run, part: string | number): Run => (typeof run === 'string' ? `${run} ${part}` : run);
+
 /** A draft with everything it was before, and everything undone. */
 export interface History<T> {
   past: T[];
   now: T;
   future: T[];
-  /** What the last change was of, so that a run of steps is one undo. */
-  last: string;
+  /** What the last change was of. */
+  last: Run;
   at: number;
 }
 
-type Change<T> =
-  { kind: 'edit'; what: string; at: number; change: (now: T) => T } | { kind: 'undo' } | { kind: 'redo' };
+type Change<T> = { kind: 'edit'; run: Run; at: number; change: (now: T) => T } | { kind: 'undo' } | { kind: 'redo' };
 
 const RUN_MS = 1200;
-/** What is one change each time, however quickly it is done again. */
-const single = /^(add|remove|drop|split|rest|mend|way|convert|kind)/;
+
+const isDrag = (r: Run): r is Drag => typeof r === 'object' && 'drag' in r;
+
+const oneRun = (a: Run, b: Run) => (isDrag(a) && isDrag(b) ? a.drag === b.drag : typeof a === 'string' && a === b);
 
 export function step<T>(h: History<T>, c: Change<T>): History<T> {
   switch (c.kind) {
     case 'undo': {
       const before = h.past.at(-1);
-      return before ? { past: h.past.slice(0, -1), now: before, future: [h.now, ...h.future], last: '', at: 0 } : h;
+      return before ? { past: h.past.slice(0, -1), now: before, future: [h.now, ...h.future], last: once, at: 0 } : h;
     }
     case 'redo': {
       const [next, ...rest] = h.future;
-      return next ? { past: [...h.past, h.now], now: next, future: rest, last: '', at: 0 } : h;
+      return next ? { past: [...h.past, h.now], now: next, future: rest, last: once, at: 0 } : h;
     }
     case 'edit': {
-      const drag = c.what.startsWith('drag');
-      // A drag is one change, however long it takes, of what was there when it began.
-      const run = c.what === h.last && (drag || (c.at - h.at < RUN_MS && !single.test(c.what)));
+      const drag = isDrag(c.run);
+      const run = oneRun(c.run, h.last) && (drag || c.at - h.at < RUN_MS);
+      // Each move of a drag is of what was there when it began.
       const now = c.change(run && drag ? (h.past.at(-1) ?? h.now) : h.now);
       if (JSON.stringify(now) === JSON.stringify(h.now)) return h;
-      return { past: run ? h.past : [...h.past, h.now].slice(-100), now, future: [], last: c.what, at: c.at };
+      return { past: run ? h.past : [...h.past, h.now].slice(-100), now, future: [], last: c.run, at: c.at };
     }
   }
 }
@@ -46,13 +61,13 @@ export function useHistory<T>(first: T, name?: string) {
   const [history, send] = useReducer(step<T>, null, () => {
     const before = name ? (left.get(name) as History<T> | undefined) : undefined;
     if (before && JSON.stringify(before.now) === JSON.stringify(first)) return before;
-    return { past: [], now: first, future: [], last: '', at: 0 };
+    return { past: [], now: first, future: [], last: once, at: 0 };
   });
   useEffect(() => {
     if (name) left.set(name, history);
   }, [name, history]);
   const edit = useCallback(
-    (what: string, change: (now: T) => T) => send({ kind: 'edit', what, at: Date.now(), change }),
+    (run: Run, change: (now: T) => T) => send({ kind: 'edit', run, at: Date.now(), change }),
     [],
   );
   const undo = useCallback(() => send({ kind: 'undo' }), []);

@@ -72,7 +72,7 @@ const Act = styled(Button)`
   border: 0;
   border-radius: 9px;
   background: var(--lemon);
-  color: #16292b;
+  color: var(--on-lemon);
   font-weight: 600;
   cursor: pointer;
 `;

@@ -7,8 +7,6 @@ import { OrderPart, type Order } from './part';
 
 const CutPicker = later(async () => (await import('./CutPicker')).CutPicker);
 
-const MOST_GROUPS = 5;
-
 /** How many of which cut. */
 export function Pieces({ plan, load, edit, catalog, units }: Order) {
   const cut = catalog.cuts.find((c) => c.id === load.cut);
@@ -21,7 +19,7 @@ export function Pieces({ plan, load, edit, catalog, units }: Order) {
             label="Pieces in all"
             value={load.pieces}
             {...within(catalog, 'load.pieces')}
-            onChange={(pieces) => edit('pieces', (now) => setPieces(now, { ...load, pieces }))}
+            onChange={(pieces) => edit('pieces', (now) => setPieces(now, { ...load, pieces }, catalog))}
           />
           <Stepper
             label={`By weight: all together, of about ${units.mass(load.pieceMassG)} each`}
@@ -33,10 +31,10 @@ export function Pieces({ plan, load, edit, catalog, units }: Order) {
             })}
             onChange={(w) => {
               const pieces = Math.max(1, Math.round(units.weight.from(w) / load.pieceMassG));
-              edit('pieces', (now) => setPieces(now, { ...load, pieces }));
+              edit('pieces', (now) => setPieces(now, { ...load, pieces }, catalog));
             }}
           />
-          {(plan.groups?.length ?? 0) < MOST_GROUPS ? (
+          {(plan.groups?.length ?? 0) < limitOf(catalog, 'groups').max ? (
             <Button
               onPress={() => {
                 close();
@@ -64,13 +62,17 @@ export function Pieces({ plan, load, edit, catalog, units }: Order) {
             onChange={(next) => {
               if (next.id !== load.cut)
                 edit('cut', (now) =>
-                  setPieces(now, {
-                    ...load,
-                    cut: next.id,
-                    pieceMassG: next.typicalG,
-                    thicknessMm: undefined,
-                    spreadPct: undefined,
-                  }),
+                  setPieces(
+                    now,
+                    {
+                      ...load,
+                      cut: next.id,
+                      pieceMassG: next.typicalG,
+                      thicknessMm: undefined,
+                      spreadPct: undefined,
+                    },
+                    catalog,
+                  ),
                 );
               close();
             }}

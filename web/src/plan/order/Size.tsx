@@ -18,7 +18,7 @@ export function Size({ load, edit, catalog, units, piece }: Order & { piece: Sim
   const cut = catalog.cuts.find((c) => c.id === load.cut);
   const mass = (pieceMassG: number) =>
     edit('mass', (now) =>
-      setPieces(now, { ...load, pieceMassG: Math.round(pieceMassG * 10) / 10, thicknessMm: undefined }),
+      setPieces(now, { ...load, pieceMassG: Math.round(pieceMassG * 10) / 10, thicknessMm: undefined }, catalog),
     );
   // Where it is refused for want of a ruler, nothing is worked out yet.
   const { leastMm, mostMm, thicknessMm } = piece ?? UNMEASURED;
@@ -50,7 +50,9 @@ export function Size({ load, edit, catalog, units, piece }: Order & { piece: Sim
           label="Thickest part, by ruler"
           value={units.length.to(thick)}
           {...units.length.stepper({ min: leastMm, max: mostMm, step: 1 })}
-          onChange={(v) => edit('thickness', (now) => setPieces(now, { ...load, thicknessMm: units.length.from(v) }))}
+          onChange={(v) =>
+            edit('thickness', (now) => setPieces(now, { ...load, thicknessMm: units.length.from(v) }, catalog))
+          }
         />
         <Ruler mm={thick} units={units} />
       </>

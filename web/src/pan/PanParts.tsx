@@ -1,0 +1,172 @@
+import { type Run } from '../ui/history';
+import type { Catalog, Schemas } from '../api/client';
+import { within } from '../api/limits';
+import { Choice } from '../ui/Choice';
+import { Pop } from '../ui/Pop';
+import { Part } from '../ui/sentence';
+import { Stepper } from '../ui/Stepper';
+import { called } from './thick';
+import type { Sauce, Serving } from './usePan';
+
+export interface SauceProps {
+  sauce: Sauce;
+  serving: Serving;
+  catalog: Catalog;
+  pantry: Schemas['Ingredient'][];
+  change: (run: Run, more: Partial<Serving>) => void;
+  cook: (run: Run, more: Partial<Sauce>) => void;
+}
+
+/** What a choice is called in the sentence. */
+export const saysOf = (of: Schemas['Choice'][], id: string | undefined) =>
+  of.find((c) => c.id === id)?.says ?? id ?? '';
+
+const percent = (v: number) => Math.round(v * 100);
+
+/** How thick it gets. */
+export function ThickPart({ sauce, catalog, cook }: SauceProps) {
+  const { levels } = catalog.pan;
+  const wanted = sauce.clingsG ?? 0;
+  const level = called(levels, wanted);
+  return (
+    <Pop
+      title="How thick"
+      body={(close) => (
+        <>
+          <Choice
+            label="How thick"
+            quiet
+            options={levels.map((l) => ({ id: String(l.g), name: l.name, note: `${l.g} g cling to 100 cm²` }))}
+            value={levels.some((l) => l.g === wanted) ? String(wanted) : null}
+            onChange={(g) => cook('how thick', { clingsG: Number(g) })}
+            onMeant={close}
+          />
+          <Stepper
+            label="Clings to 100 cm²"
+            value={wanted}
+            {...within(catalog, 'sauce.clingsG')}
+            onChange={(v) => cook('how thick', { clingsG: v })}
+          />
+        </>
+      )}
+    >
+      <Part>{level}</Part>
+    </Pop>
+  );
+}
+
+/** Which starch binds it. */
+export function StarchPart({ sauce, catalog, pantry, cook }: SauceProps) {
+  const { starches } = catalog.pan;
+  const starch = sauce.starch ?? '';
+  return (
+    <Pop
+      title="Which starch"
+      body={
+        <>
+          <Choice
+            label="Starch"
+            quiet
+            options={starches.flatMap((id) => {
+              const i = pantry.find((p) => p.id === id);
+              return i ? [{ id, name: i.name }] : [];
+            })}
+            value={starch}
+            onChange={(id) => cook('starch', { starch: id })}
+          />
+          <Stepper
+            label="Simmers first"
+            value={sauce.simmerMin ?? 0}
+            {...within(catalog, 'sauce.simmerMin')}
+            onChange={(v) => cook('simmers', { simmerMin: v })}
+          />
+        </>
+      }
+    >
+      <Part>{pantry.find((p) => p.id === starch)?.name ?? starch}</Part>
+    </Pop>
+  );
+}
+
+/** How it comes to the food, and when. */
+export function ComesPart({ serving, catalog, change }: SauceProps) {
+  const { ways, usual } = catalog.pan;
+  const how = serving.how ?? usual.how ?? '';
+  const says = saysOf;
+  return (
+    <Pop
+      title="How it comes to the food"
+      body={
+        <>
+          <Choice
+            label="How"
+            quiet
+            options={ways}
+            value={how}
+            onChange={(id) => change('how', { how: id, dipG: undefined })}
+          />
+          {how === 'beside' ? null : (
+            <Choice
+              label="When"
+              row
+              options={[
+                { id: 'now', name: 'At the stove' },
+                { id: 'table', name: 'At the table' },
+              ]}
+              value={serving.atTable ? 'table' : 'now'}
+              onChange={(id) => change('when', { atTable: id === 'table' })}
+            />
+          )}
+        </>
+      }
+    >
+      <Part>{says(ways, how)}</Part>
+    </Pop>
+  );
+}
+
+/** For which pieces it is. */
+export function PiecesPart({ serving, catalog, change }: SauceProps) {
+  const all = serving.share ?? catalog.pan.usual.share ?? 1;
+  const share = within(catalog, 'serving.share');
+  return (
+    <Pop
+      title="For which pieces"
+      body={
+        <Stepper
+          label="Share of the pieces"
+          unit="%"
+          value={percent(all)}
+          min={percent(share.min)}
+          max={percent(share.max)}
+          step={percent(share.step)}
+          onChange={(v) => change('share', { share: v / 100 })}
+        />
+      }
+    >
+      <Part>{all >= 0.999 ? 'all pieces' : `${percent(all)} % of them`}</Part>
+    </Pop>
+  );
+}
+
+/** What is beside it, to dip. */
+export function Dip({ dip, catalog, change }: { dip: number; catalog: Catalog; change: SauceProps['change'] }) {
+  return (
+    <Pop
+      title="To dip, for each serving"
+      body={
+        <Stepper
+          label="Beside each serving"
+          unit="g"
+          value={dip}
+          min={within(catalog, 'serving.dipG').min}
+          max={within(catalog, 'serving.dipG').max}
+          step={within(catalog, 'serving.dipG').step}
+          onChange={(v) => change('dip', { dipG: v })}
+        />
+      }
+    >
+      <Part>{dip > 0 ? `with ${dip} g to dip for each` : 'nothing to dip'}</Part>
+    </Pop>
+  );
+}
