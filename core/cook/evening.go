@@ -205,13 +205,13 @@ func (e *Evening) basketOf(t sheet.Task) *LedBasket {
 
 // By lays the evening anew at now.
 func (e *Evening) By(now time.Time) Course {
-	first := e.lay(now, 0, false)
+	first := e.placed(now, 0, false)
 	tasks := first
 	// What would stand and age is put off by as much as the rest is late, not by
 	// what is itself due: a clock that has begun runs on.
 	if table := find(first, sheet.TableTask); table != nil && !table.finished {
 		if late := e.behind(now); late > 0 {
-			tasks = e.lay(now, late, false)
+			tasks = e.placed(now, late, false)
 			if t := find(tasks, sheet.TableTask); t.End.Sub(table.End) > 30*time.Second {
 				// Putting off cost time that was not there: rather early than later.
 				tasks = first
@@ -243,7 +243,7 @@ func (e *Evening) By(now time.Time) Course {
 // behind is how late the rest is, minutes, where what is due is taken to end
 // when it would have; 0 for what is not worth putting anything off.
 func (e *Evening) behind(now time.Time) float64 {
-	t := find(e.lay(now, 0, true), sheet.TableTask)
+	t := find(e.placed(now, 0, true), sheet.TableTask)
 	if t == nil {
 		return 0
 	}

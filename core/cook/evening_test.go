@@ -31,7 +31,7 @@ func night(t *testing.T, hands int) *Evening {
 		Sauces: []sheet.SupperSauce{{ID: "glaze", HandsMin: 3, SimmerMin: 12, HoldsMin: 20}},
 		Sides:  []sheet.Side{{ID: "slaw", HoldsMin: 60, Steps: []sheet.SideStep{{Says: "shred", Minutes: 8, Hands: 1}, {Says: "soften", Minutes: 10}}}}}
 	k := &sheet.Kitchen{Pantry: prep.NewPantry(nil)}
-	got, led, err := k.Lead(t.Context(), s)
+	got, led, err := k.PlanBaskets(t.Context(), s)
 	if err != nil {
 		t.Fatal(err)
 	}

@@ -36,7 +36,7 @@ func aSupper(t *testing.T, r *rand.Rand) *Evening {
 		s.Sides = []sheet.Side{{ID: "slaw", HoldsMin: 60, Steps: []sheet.SideStep{{Says: "shred", Minutes: 8, Hands: 1}, {Says: "soften", Minutes: 10}}}}
 	}
 	k := &sheet.Kitchen{Pantry: prep.NewPantry(nil)}
-	got, led, err := k.Lead(t.Context(), s)
+	got, led, err := k.PlanBaskets(t.Context(), s)
 	if err != nil {
 		t.Fatal(err)
 	}

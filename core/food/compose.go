@@ -108,7 +108,7 @@ var (
 	blendRest  = []float64{12, 12, 2}
 )
 
-func along(at, v []float64, x float64) float64 {
+func interpolate(at, v []float64, x float64) float64 {
 	for i := 1; i < len(at); i++ {
 		if x <= at[i] {
 			f := (x - at[i-1]) / (at[i] - at[i-1])
@@ -275,7 +275,7 @@ func usualSticks(l CoatLayer, m, below matter, shelf func(string) (larder.Ingred
 		}
 		return s
 	}
-	s := along(blendAt, blendStick, m.starch)
+	s := interpolate(blendAt, blendStick, m.starch)
 	if onWet {
 		s = dredgedAgain - (dredgedAgain-starchAgain)*m.starch
 	}
@@ -376,11 +376,11 @@ func (c *Coat) face(l CoatLayer, outer matter, all []matter, shelf func(string) 
 			c.Covers, c.Sets, c.Light, c.Rough = 0.6, 0, true, 1.1
 		}
 	case binder:
-		c.Half, c.Browns = 0.9*along(blendAt, blendHalf, outer.starch), 0.93*c.Browns
+		c.Half, c.Browns = 0.9*interpolate(blendAt, blendHalf, outer.starch), 0.93*c.Browns
 		c.Rough, c.NeedsOil, c.Sets, c.Raw, c.Covers, c.RestMin, c.Fried = 1.1, 0.8, 0.30, paste, 0.9, 12, 0.15
 	default:
-		c.Half, c.NeedsOil, c.Covers = along(blendAt, blendHalf, outer.starch), along(blendAt, blendOil, outer.starch), along(blendAt, blendHides, outer.starch)
-		c.Light, c.Raw, c.RestMin, c.Fried = true, palePowder, math.Round(along(blendAt, blendRest, outer.starch)), 0.08
+		c.Half, c.NeedsOil, c.Covers = interpolate(blendAt, blendHalf, outer.starch), interpolate(blendAt, blendOil, outer.starch), interpolate(blendAt, blendHides, outer.starch)
+		c.Light, c.Raw, c.RestMin, c.Fried = true, palePowder, math.Round(interpolate(blendAt, blendRest, outer.starch)), 0.08
 	}
 }
 

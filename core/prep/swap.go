@@ -28,9 +28,9 @@ var mixed = map[string][]Item{
 	"pineapple":    {{Ingredient: "ginger", G: 0.4}, {Ingredient: "sugar", G: 0.1}, {Ingredient: "water", G: 0.5}},
 }
 
-// does is what an ingredient is there for, in 100 g of it; 0 if its own kind
+// effectOf is what an ingredient is there for, in 100 g of it; 0 if its own kind
 // is not swapped by a figure.
-func does(i Ingredient) float64 {
+func effectOf(i Ingredient) float64 {
 	switch i.Role {
 	case larder.Salty:
 		return i.Salt
@@ -74,11 +74,11 @@ func (p Pantry) Swaps(id string, g float64) []Swap {
 	}
 	var near []Ingredient
 	for _, i := range p {
-		if i.ID != id && i.Role == of.Role && does(i) > 0 && does(of) > 0 {
+		if i.ID != id && i.Role == of.Role && effectOf(i) > 0 && effectOf(of) > 0 {
 			near = append(near, i)
 		}
 	}
-	far := func(i Ingredient) float64 { return math.Abs(math.Log(does(of) / does(i))) }
+	far := func(i Ingredient) float64 { return math.Abs(math.Log(effectOf(of) / effectOf(i))) }
 	slices.SortFunc(near, func(a, b Ingredient) int {
 		if d := far(a) - far(b); math.Abs(d) > 1e-9 {
 			return int(math.Copysign(1, d))
@@ -89,7 +89,7 @@ func (p Pantry) Swaps(id string, g float64) []Swap {
 		return 1
 	})
 	for _, i := range near[:min(len(near), 4-len(out))] {
-		it := Item{Ingredient: i.ID, G: math.Round(g*does(of)/does(i)*10) / 10}
+		it := Item{Ingredient: i.ID, G: math.Round(g*effectOf(of)/effectOf(i)*10) / 10}
 		offer(fmt.Sprintf("%g g of %s", it.G, i.Name), []Item{it})
 	}
 	return out

@@ -55,7 +55,7 @@ func (w *Worked) Tasks(p Pantry, h units.Household) []BenchTask {
 	}
 	dry := b.Drying
 	if dry.School == "" {
-		dry = asIs(w.Lot.Wet)
+		dry = dryingOf(w.Lot.Wet)
 	}
 	if dry.School != "wet" {
 		wait := BenchWait{}

@@ -43,13 +43,13 @@ func (w *Worked) Words(p Pantry, h units.Household) []Station {
 	if w.Marinaded != nil {
 		out = append(out, say.marinating(w.Marinaded))
 	} else if b.Marinade != nil {
-		out = append(out, unsaid("marinade", "Marinate"))
+		out = append(out, emptyStation("marinade", "Marinate"))
 	}
 	out = append(out, say.coating())
 	if len(b.Finish) > 0 || len(b.Mixes) > 0 || len(b.Sauces) > 0 {
 		out = append(out, say.finishing())
 	} else if b.Finish != nil {
-		out = append(out, unsaid("finish", "Finish"))
+		out = append(out, emptyStation("finish", "Finish"))
 	}
 	if w.SaltPct > tooSalty {
 		for i := range out {
@@ -64,8 +64,8 @@ func (w *Worked) Words(p Pantry, h units.Household) []Station {
 
 const nothingYet = "What is in it?"
 
-// unsaid is a step of which nobody has said what is in it.
-func unsaid(id, title string) Station {
+// emptyStation is a step of which nobody has said what is in it.
+func emptyStation(id, title string) Station {
 	return Station{ID: id, Title: title, Headline: nothingYet, Why: "Add what you have; amounts as you would say them: 2 tbsp, ½ cup, 120 g.", Cautions: []string{}}
 }
 
@@ -136,7 +136,7 @@ const fillingDensity = 1.0
 func (w words) drying() Station {
 	d := w.Bench.Drying
 	if d.School == "" {
-		d = asIs(w.Lot.Wet)
+		d = dryingOf(w.Lot.Wet)
 	}
 	s := Station{ID: "dry", Title: "Dry", Cautions: []string{}}
 	switch d.School {

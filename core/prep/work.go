@@ -71,8 +71,8 @@ func (d Drying) surface() food.Surface {
 	return food.Wiped
 }
 
-// asIs is how pieces were dried that nobody dries on the bench.
-func asIs(wet food.Surface) Drying {
+// dryingOf is how pieces were dried that nobody dries on the bench.
+func dryingOf(wet food.Surface) Drying {
 	switch wet {
 	case food.Wet:
 		return Drying{School: "wet"}

@@ -29,12 +29,12 @@ const short = 4.0
 // Plan works a supper back from its table time. The same supper always has
 // the same sheet. The error is refuse.Fields, or the context's.
 func (k *Kitchen) Plan(ctx context.Context, in Supper) (Sheet, error) {
-	out, _, err := k.Lead(ctx, in)
+	out, _, err := k.PlanBaskets(ctx, in)
 	return out, err
 }
 
-// Led is one basket of a sheet, as it is run.
-type Led struct {
+// RunBasket is one basket of a sheet, as it is run.
+type RunBasket struct {
 	Dish    string
 	Basket  int // from 1
 	Of      int // how many of that dish
@@ -42,8 +42,8 @@ type Led struct {
 	Request load.Request
 }
 
-// Lead is Plan, with what each basket is run by, in the order of the sheet.
-func (k *Kitchen) Lead(ctx context.Context, in Supper) (Sheet, []Led, error) {
+// PlanBaskets is Plan, with what each basket is run by, in the order of the sheet.
+func (k *Kitchen) PlanBaskets(ctx context.Context, in Supper) (Sheet, []RunBasket, error) {
 	if err := in.Check(); err != nil {
 		return Sheet{}, nil, err
 	}
@@ -70,18 +70,18 @@ func (k *Kitchen) Lead(ctx context.Context, in Supper) (Sheet, []Led, error) {
 		return Sheet{}, nil, err
 	}
 	out, err := k.write(ctx, &s, all, best, others)
-	return out, best.led(&s, all), err
+	return out, best.runBaskets(&s, all), err
 }
 
-// led is what each basket of an evening is run by.
-func (c *candidate) led(s *Supper, all []readyDish) (out []Led) {
+// runBaskets is what each basket of an evening is run by.
+func (c *candidate) runBaskets(s *Supper, all []readyDish) (out []RunBasket) {
 	for _, p := range c.plates {
 		d := &all[p.dish]
 		q := d.ready.Share(p.pieces)
 		q.Fryer, q.Program = s.fryer(c.fryers[p.dish]), c.fried[[2]int{p.dish, p.basket}].Program
-		out = append(out, Led{d.ID, p.basket, len(d.baskets), c.fryers[p.dish], q})
+		out = append(out, RunBasket{d.ID, p.basket, len(d.baskets), c.fryers[p.dish], q})
 	}
-	slices.SortFunc(out, func(a, b Led) int { return cmp.Or(strings.Compare(a.Dish, b.Dish), a.Basket-b.Basket) })
+	slices.SortFunc(out, func(a, b RunBasket) int { return cmp.Or(strings.Compare(a.Dish, b.Dish), a.Basket-b.Basket) })
 	return out
 }
 

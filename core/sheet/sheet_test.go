@@ -406,7 +406,7 @@ func TestARestAndAFinishHaveTheirPlace(t *testing.T) {
 		}
 	}
 	// Each basket is run by what the sheet has of it.
-	_, led, err := kitchen.Lead(t.Context(), cardNight())
+	_, led, err := kitchen.PlanBaskets(t.Context(), cardNight())
 	if err != nil {
 		t.Fatal(err)
 	}

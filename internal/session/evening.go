@@ -60,7 +60,7 @@ func (s *Sessions) laid(ctx context.Context, own store.Supper, e store.SupperPla
 	if err != nil {
 		return out, err
 	}
-	got, led, err := k.Lead(ctx, in)
+	got, led, err := k.PlanBaskets(ctx, in)
 	if err != nil {
 		return out, err
 	}

@@ -37,8 +37,8 @@ func later(a, b time.Time) time.Time {
 	return a
 }
 
-// list is all there is to do, with what is known of it.
-func (e *Evening) list() (out []Doing) {
+// doings are all there is to do, with what is known of it.
+func (e *Evening) doings() (out []Doing) {
 	for _, t := range e.Sheet.Tasks {
 		d := Doing{ID: t.ID, Dish: t.Dish, Basket: t.Basket, Kind: t.Kind, Place: t.Place, Where: e.where(t.Place), Name: cmp.Or(t.Name, t.Says), Title: t.Says, Planned: t.Start, Hands: t.Hands,
 			after: t.After, length: t.End.Sub(t.Start).Minutes(), least: t.Least, moment: moments[t.Kind], shiftBy: shifts[t.Kind]}
@@ -191,11 +191,11 @@ func (b *LedBasket) turns(run sheet.Task, where string) (out []Doing) {
 	return out
 }
 
-// lay places all that is to come from now on, and what would stand and age so
+// placed places all that is to come from now on, and what would stand and age so
 // many minutes later than the sheet has it. With asTold, what is due is taken
 // to end when it would have: what is left is how late the rest is.
-func (e *Evening) lay(now time.Time, late float64, asTold bool) []Doing {
-	all := e.list()
+func (e *Evening) placed(now time.Time, late float64, asTold bool) []Doing {
+	all := e.doings()
 	slices.SortStableFunc(all, func(a, b Doing) int { return a.Planned.Compare(b.Planned) })
 	index := map[sheet.TaskID]int{}
 	for i := range all {
