@@ -9,11 +9,13 @@ import (
 // done. It is the same on paper, in calendars and in what is said of a supper.
 type TaskID string
 
-// Parts of a task's id that others ask for.
+// TableTask is when the plates go to the table.
+const TableTask TaskID = "table"
+
+// Parts of a task's id.
 const (
-	TableTask TaskID = "table"
-	keepHot          = "keep"
-	waitAfter        = "wait"
+	keepHot   = "keep"
+	waitAfter = "wait"
 )
 
 // taskOf is the id of what is done of a dish, a sauce or a side.
