@@ -38,16 +38,25 @@ func whenABrushStands(ctx context.Context, l *load.Load, turn int) (verdict.Brus
 	out := verdict.Brushed{Turn: turn}
 	limit := float64(crust.BitterLimit)
 	end, at := l.Minutes(), l.Program.Turns[turn].AtMin
+	var brushed []int
+	for k, lot := range l.Lots {
+		if l.Program.Turns[turn].For(k) && lot.In <= at && at < lot.Out {
+			brushed, end = append(brushed, k), min(end, l.End(lot))
+		}
+	}
+	if len(brushed) == 0 {
+		return out, nil // nothing of them is in then
+	}
 	without := l.Program
 	without.Turns = slices.Delete(slices.Clone(without.Turns), turn, turn+1)
-	dry, _, err := endsAt(ctx, l, without)
+	dry, _, err := endsAt(ctx, l, brushed, without)
 	if err != nil {
 		return out, err
 	}
 	// From the end backwards: the first minute that dries is the latest, and
 	// the best is two before it, unless it turns bitter.
 	for m := math.Floor(end - 0.5); m >= math.Max(1, end-brushLooksBack); m-- {
-		soft, brown, err := endsAt(ctx, l, l.Program.Turning(turn, m))
+		soft, brown, err := endsAt(ctx, l, brushed, l.Program.Turning(turn, m))
 		if err != nil {
 			return out, err
 		}
@@ -65,7 +74,7 @@ func whenABrushStands(ctx context.Context, l *load.Load, turn int) (verdict.Brus
 		}
 	}
 	for out.HottestC = l.Dial.MaxC; out.HottestC > l.Dial.MinC; out.HottestC -= l.Dial.StepC {
-		_, brown, err := endsAt(ctx, l, l.Program.EndingAt(out.HottestC))
+		_, brown, err := endsAt(ctx, l, brushed, l.Program.EndingAt(out.HottestC))
 		if err != nil {
 			return out, err
 		}
@@ -77,14 +86,18 @@ func whenABrushStands(ctx context.Context, l *load.Load, turn int) (verdict.Brus
 	return out, nil
 }
 
-// endsAt is the softest crust and the brownest face that a load ends at under a
-// program.
-func endsAt(ctx context.Context, l *load.Load, p load.Program) (softest, brownest float64, err error) {
+// endsAt is the softest crust and the brownest face that what is brushed of a
+// load ends at under a program.
+func endsAt(ctx context.Context, l *load.Load, brushed []int, p load.Program) (softest, brownest float64, err error) {
 	r, err := run.Start(l.UnderProgram(p), run.Nominal, run.Coarse)
 	if err != nil {
 		return 0, 0, err
 	}
 	r.Advance(l.Minutes(), nil)
-	softest, _ = r.Own().Crusts()
-	return softest, r.Own().Worst().Brownest, ctx.Err()
+	softest = math.Inf(1)
+	for _, lot := range brushed {
+		soft, _ := r.Lots[lot].Crusts()
+		softest, brownest = min(softest, soft), max(brownest, r.Lots[lot].Worst().Brownest)
+	}
+	return softest, brownest, ctx.Err()
 }

@@ -29,7 +29,7 @@ func Simulate(ctx context.Context, d load.Dish, opt verdict.Options) (verdict.An
 	}
 	for _, w := range a.Warnings {
 		if c := w.Change; c != nil && c.OilG != nil {
-			*c.OilG = math.Ceil(*c.OilG * float64(d.Load.Pieces) / float64(first.Load.Pieces))
+			*c.OilG = math.Ceil(*c.OilG * float64(d.Pieces()) / float64(first.Pieces()))
 		}
 	}
 	a.Brushes, err = Brushes(ctx, l)
@@ -134,7 +134,7 @@ func rightLength(l *load.Load, a *verdict.Answer) float64 {
 
 // nearestProgram looks among last stages by the nominal load.
 func (c *changing) nearestProgram(ctx context.Context) (*load.Load, error) {
-	l, lot, g := c.load, c.load.Own(), goalOf(Balanced)
+	l, g := c.load, goalOf(Balanced)
 	top := l.HottestC()
 	last := len(l.Program.Stages) - 1
 	base := l.Program
@@ -166,8 +166,7 @@ func (c *changing) nearestProgram(ctx context.Context) (*load.Load, error) {
 	if err := consider(base); err != nil {
 		return nil, err
 	}
-	limit, _ := lot.TooBrown()
-	if best != nil && got.Crust >= lot.CrustWanted && got.Brownest <= float64(min(g.brown, limit)) && got.JuicePct >= lot.Cut.Juice {
+	if best != nil && got.good {
 		return best, nil
 	}
 	step := math.Max(5, l.Dial.StepC)
@@ -211,7 +210,7 @@ func (c *changing) seekOther(ctx context.Context, w *verdict.Warning) error {
 // other is the change of a warning that is not of time and heat, and the load
 // with it; nil if there is nothing to try.
 func (c *changing) other(w *verdict.Warning) (*load.Load, *verdict.Change) {
-	l, lot := c.load, c.load.Own()
+	l, lot := c.load, c.load.Lots[w.Lot]
 	switch w.Code {
 	case verdict.Tears:
 		if w.HoldsFromMin == nil {
@@ -221,25 +220,25 @@ func (c *changing) other(w *verdict.Warning) (*load.Load, *verdict.Change) {
 		return l.UnderProgram(p), &verdict.Change{Label: turnLabel(*w.HoldsFromMin, 0), Program: &p}
 	case verdict.Crowded, verdict.Layered:
 		n := l.Comfortable(lot.Piece)
-		if n >= lot.All {
+		if n >= lot.All || len(l.Lots) > 1 {
 			return nil, nil
 		}
 		return l.Fewer(n), &verdict.Change{Label: fewerLabel(n), PerBasket: n}
 	case verdict.Lifts, verdict.DryCoat:
 		whole := lot.Surface100(lot.All)
 		g := math.Ceil(lot.Coating.NeedsOil * whole)
-		return l.Oiled(g / whole), &verdict.Change{Label: oilLabel(l, g), OilG: &g}
+		return l.Oiled(*lot, g/whole), &verdict.Change{Label: oilLabel(l, g), OilG: &g, Lot: w.Lot}
 	case verdict.WetPatch, verdict.Rinse:
-		w := l.Wiped()
-		return w, &verdict.Change{Label: wipeLabel, Surface: string(w.Own().Surface)}
+		wiped := l.Wiped(*lot)
+		return wiped, &verdict.Change{Label: wipeLabel, Surface: string(wiped.Lots[w.Lot].Surface), Lot: w.Lot}
 	case verdict.TooThick:
 		least, _ := lot.Cut.Thicknesses(lot.MassG)
 		mm := math.Max(least, math.Round(lot.ThicknessMm*0.7))
-		thin := l.AsThick(mm)
-		if mm >= lot.ThicknessMm || thin.Own().Coverage > math.Max(lot.Coverage, load.CloseCoverage) {
+		thin := l.AsThick(*lot, mm)
+		if mm >= lot.ThicknessMm || thin.Lots[w.Lot].Coverage > math.Max(lot.Coverage, load.CloseCoverage) {
 			return nil, nil
 		}
-		return thin, &verdict.Change{Label: thinLabel(l, mm), ThicknessMm: &mm}
+		return thin, &verdict.Change{Label: thinLabel(l, mm), ThicknessMm: &mm, Lot: w.Lot}
 	}
 	return nil, nil
 }

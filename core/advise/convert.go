@@ -81,7 +81,7 @@ func Convert(ctx context.Context, q load.Request, from FormerWay) (Conversion, e
 		return Conversion{}, err
 	}
 	g := goalOf(Balanced)
-	g.coreC, g.atOne = min(wellDoneC, max(out.Source.CoreC, l.Own().Rule.CoreC+0.5)), out.Source.CoreC < wellDoneC
+	g.coreC, g.atOne = min(wellDoneC, max(out.Source.CoreC, ruleC(l)+0.5)), out.Source.CoreC < wellDoneC
 	all, err := proposals(ctx, l, g, func() {})
 	if err != nil {
 		return Conversion{}, err
@@ -102,17 +102,39 @@ func Convert(ctx context.Context, q load.Request, from FormerWay) (Conversion, e
 func immersed(l *load.Load, from FormerWay) (Source, error) {
 	medium := run.StillOven
 	if from.Kind == FromOil {
-		medium, l = run.HotOil, l.InOil(inOil)
+		medium = run.HotOil
+		for _, lot := range l.Lots {
+			l = l.InOil(*lot, inOil)
+		}
 	}
 	r, err := run.Start(l.ShapedFor(medium.MeanFilm()), run.Nominal, run.Fine)
 	if err != nil {
 		return Source{}, err
 	}
-	piece := r.Own()
-	piece.Immerse(medium, from.TempC, from.Minutes)
-	var s Source
-	s.CoreC, s.Safe, s.Crust, s.JuicePct = piece.Immersed()
+	// Of several lots, the coldest and the softest.
+	s := Source{CoreC: math.Inf(1), Safe: true, Crust: math.Inf(1), JuicePct: math.Inf(1)}
+	for _, piece := range r.Lots {
+		piece.Immerse(medium, from.TempC, from.Minutes)
+		c, safe, soft, juice := piece.Immersed()
+		s = Source{CoreC: min(s.CoreC, c), Safe: s.Safe && safe, Crust: min(s.Crust, soft), JuicePct: min(s.JuicePct, juice)}
+	}
 	return s, nil
+}
+
+// juiceOf is the juice under which the most tender lot is dry, percent.
+func juiceOf(l *load.Load) (pct float64) {
+	for _, lot := range l.Lots {
+		pct = max(pct, lot.Cut.Juice)
+	}
+	return pct
+}
+
+// ruleC is the most that the rule of a lot asks for, °C.
+func ruleC(l *load.Load) (c float64) {
+	for _, lot := range l.Lots {
+		c = max(c, lot.Rule.CoreC)
+	}
+	return c
 }
 
 // A Fit is how a preset's minutes are beside those that a load needs.
@@ -165,7 +187,7 @@ func judgePreset(ctx context.Context, q load.Request, from FormerWay) (Conversio
 		out.Fit, flaw = Long, tooDone
 	case ready != nil && *ready > from.Minutes+1:
 		out.Fit, flaw = Short, notCrisp
-	case ready != nil && from.Minutes > *ready+4 && a.End.JuiceKeptPct < l.Own().Cut.Juice+8:
+	case ready != nil && from.Minutes > *ready+4 && a.End.JuiceKeptPct < juiceOf(l)+8:
 		out.Fit, flaw = Long, losesJuice
 	default:
 		out.Fit = Fits

@@ -82,22 +82,51 @@ func goalOf(w Want) goal { return goal{weights: wantWeights[w], coreC: math.NaN(
 
 // A trial is one program's best minute and what it costs.
 type trial struct {
-	end, score float64
-	run.Worst
+	end, score   float64
+	run.Worst            // of any lot
+	crustMissing float64 // of what is gone for, of the lot that has least of it
+	good         bool    // each lot as crisp as wanted, not too brown, not too dry
+	done         bool    // longer only dries or darkens each of them
 }
 
-// weigh turns an outcome into one figure, in percents of juice.
-func (g goal) weigh(lot *load.Lot, t trial, turns int) float64 {
+// weigh turns what comes of a lot into one figure, in percents of juice.
+func (g goal) weigh(lot *load.Lot, w run.Worst, end float64, turns int) float64 {
 	limit, _ := lot.TooBrown()
-	return g.juice*(100-t.JuicePct) + g.minute*t.end + g.turn*float64(turns) +
-		g.short*max(0, g.crustFor(lot)-max(worthless, t.Crust)) +
-		bitterness*max(0, t.Brownest-float64(min(g.brown, limit-0.3))) +
-		dryness*max(0, lot.Cut.Juice-t.JuicePct) + pallor*max(0, float64(g.pale)-t.Palest)
+	return g.juice*(100-w.JuicePct) + g.minute*end + g.turn*float64(turns) +
+		g.short*max(0, g.crustFor(lot)-max(worthless, w.Crust)) +
+		bitterness*max(0, w.Brownest-float64(min(g.brown, limit-0.3))) +
+		dryness*max(0, lot.Cut.Juice-w.JuicePct) + pallor*max(0, float64(g.pale)-w.Palest)
+}
+
+// trialOf is what comes of a load that ends at a minute: each lot weighs by its
+// pieces.
+func (g goal) trialOf(l *load.Load, lots []run.Worst, end float64) trial {
+	t := trial{end: end, Worst: lots[0], crustMissing: math.Inf(-1), good: true, done: true}
+	all := float64(l.Pieces())
+	for k, w := range lots {
+		lot := l.Lots[k]
+		limit, _ := lot.TooBrown()
+		t.Worst = t.Worst.With(w)
+		t.score += g.weigh(lot, w, end, len(l.Program.Turns)) * float64(lot.All) / all
+		t.crustMissing = max(t.crustMissing, g.crustFor(lot)-w.Crust)
+		t.good = t.good && w.Crust >= lot.CrustWanted && w.Brownest <= float64(min(g.brown, limit)) && w.JuicePct >= lot.Cut.Juice
+		t.done = t.done && (w.Crust >= g.crustFor(lot) || w.Brownest > float64(limit) || w.JuicePct < lot.Cut.Juice-parched)
+	}
+	return t
 }
 
 // crustFor is the crispness that a search goes for.
 func (g goal) crustFor(lot *load.Lot) float64 {
 	return min(95, max(40, lot.CrustWanted+g.above)) + margin
+}
+
+// crustForAll is that of the lot of which least is wanted.
+func (g goal) crustForAll(l *load.Load) float64 {
+	least := 100.0
+	for _, lot := range l.Lots {
+		least = min(least, g.crustFor(lot))
+	}
+	return least
 }
 
 // try runs a load and finds the best minute to end its program.
@@ -111,14 +140,13 @@ func (g goal) try(ctx context.Context, l *load.Load, fineness run.Fineness) (tri
 
 // bestEnd runs on as long as it takes to find the best minute to end.
 func (g goal) bestEnd(ctx context.Context, r *run.Run) (trial, error) {
-	lot, p := r.Load().Own(), r.Load().Program
+	p := r.Load().Program
 	before := 0.0 // the program but its last stage: it cannot end there
 	for _, st := range p.Stages[:len(p.Stages)-1] {
 		before += st.Minutes
 	}
 	best := trial{score: math.Inf(1), end: longest}
 	started := false
-	limit, _ := lot.TooBrown()
 	r.Advance(math.Max(longest, p.Minutes()), func(minute float64) bool {
 		if ctx.Err() != nil {
 			return false
@@ -128,7 +156,7 @@ func (g goal) bestEnd(ctx context.Context, r *run.Run) (trial, error) {
 		}
 		safe := allSafe(r, minute)
 		if !math.IsNaN(g.coreC) {
-			if r.Own().CoreC() < g.coreC && minute < longest {
+			if r.CoreC() < g.coreC && minute < longest {
 				return true
 			}
 			if g.atOne && safe {
@@ -145,16 +173,15 @@ func (g goal) bestEnd(ctx context.Context, r *run.Run) (trial, error) {
 		}
 		// Juice goes before the crust comes: only once it is there, or never
 		// will be, does a minute that is worse mean that all later ones are.
-		done := now.Crust >= g.crustFor(lot) || now.Brownest > float64(limit) || now.JuicePct < lot.Cut.Juice-parched
-		return minute < longest && !(started && done && minute >= best.end+3)
+		return minute < longest && !(started && now.done && minute >= best.end+3)
 	})
 	return best, ctx.Err()
 }
 
 // allSafe says whether nobody in the basket is likely to be raw at a minute.
 func allSafe(r *run.Run, minute float64) bool {
-	for i, lot := range r.Lots {
-		if i > 0 && lot.Gone() {
+	for _, lot := range r.Lots {
+		if lot.Gone() {
 			continue
 		}
 		if at := lot.SafeAt(); math.IsNaN(at) || lateSafe*at > minute {
@@ -166,9 +193,11 @@ func allSafe(r *run.Run, minute float64) bool {
 
 // read weighs the load as it is at a minute.
 func (g goal) read(r *run.Run, minute float64) trial {
-	t := trial{end: minute, Worst: r.Own().Worst()}
-	t.score = g.weigh(r.Load().Own(), t, len(r.Load().Program.Turns))
-	return t
+	lots := make([]run.Worst, len(r.Lots))
+	for k, lot := range r.Lots {
+		lots[k] = lot.Worst()
+	}
+	return g.trialOf(r.Load(), lots, minute)
 }
 
 // Fitted is a load with its last stage as long as it needs, safe in 95 loads of
@@ -183,7 +212,7 @@ func Fitted(ctx context.Context, l *load.Load) (*load.Load, float64, error) {
 			return nil, 0, err
 		}
 		l = l.UnderProgram(l.Program.Lasting(t.end))
-		missing = max(0, g.crustFor(l.Own())-t.Crust)
+		missing = max(0, t.crustMissing)
 	}
 	sure, err := ensemble.SafeBy(ctx, l.CarriedOn(15))
 	if err != nil {

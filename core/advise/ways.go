@@ -73,7 +73,11 @@ func toRecommend(q load.Request, want Want) (*load.Load, Want, error) {
 // anyProgram is a request with some program, where its own does not matter but
 // for how hot the fryer is at first.
 func anyProgram(q load.Request) load.Request {
+	q = q.InLots()
 	q.Program.Stages, q.Program.Turns = []load.Stage{{AirC: 190, Minutes: 20}}, nil
+	for i := range q.Lots {
+		q.Lots[i].InMin, q.Lots[i].OutMin = 0, nil // of another program
+	}
 	return q
 }
 
@@ -106,7 +110,7 @@ func Recommend(ctx context.Context, q load.Request, want Want, progress func(don
 	if nearest != nil {
 		out.Says = noWaySays(nearest.Says)
 	}
-	sayReasons(l, out.Ways, goalOf(want).crustFor(l.Own())-margin)
+	sayReasons(l, out.Ways, goalOf(want).crustForAll(l)-margin)
 	return out, nil
 }
 
@@ -148,20 +152,35 @@ func propose(ctx context.Context, l *load.Load, w Way, g goal) (Proposal, error)
 	if err != nil {
 		return Proposal{}, err
 	}
-	a := &all[0]
-	last := a.Timeline[len(a.Timeline)-1]
-	got := trial{end: l.Minutes(), Worst: run.Worst{Crust: a.End.Crust, JuicePct: a.End.JuiceKeptPct, Palest: last.Paler(), Brownest: last.Browner()}}
-	p := Proposal{Way: w, Name: w.Name(), SafeByMin: sure, Score: g.weigh(l.Own(), got, len(l.Program.Turns))}
-	p.fill(l, a)
+	ends := make([]run.Worst, len(all))
+	for k := range all {
+		a := &all[k]
+		last := a.Timeline[len(a.Timeline)-1]
+		ends[k] = run.Worst{Crust: a.End.Crust, JuicePct: a.End.JuiceKeptPct, Palest: last.Paler(), Brownest: last.Browner()}
+	}
+	got := g.trialOf(l, ends, l.Minutes())
+	p := Proposal{Way: w, Name: w.Name(), SafeByMin: sure, Score: got.score}
+	a := verdict.OverAll(l, all)
+	p.fill(l, &a)
 	if a.Window.ToMin != nil && *a.Window.ToMin < l.Minutes() {
 		p.overdone = a.Window.Bound
 	}
 	late := sure == nil || verdict.Past(*sure, l.Minutes())
-	p.Ready = !late && p.Crust >= g.crustFor(l.Own())-margin-2 && p.overdone == load.NotOverdone
+	p.Ready = !late && p.crispEnough(l, ends, g) && p.overdone == load.NotOverdone
 	if late {
 		p.Score += unsafe
 	}
 	return p, nil
+}
+
+// crispEnough says whether each lot ends nearly as crisp as is gone for.
+func (p *Proposal) crispEnough(l *load.Load, ends []run.Worst, g goal) bool {
+	for k, w := range ends {
+		if math.Floor(w.Crust) < g.crustFor(l.Lots[k])-margin-2 {
+			return false
+		}
+	}
+	return true
 }
 
 // fill takes in what a program comes to, in the whole figures that are shown.

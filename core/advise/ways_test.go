@@ -173,7 +173,7 @@ func TestSearchIsCloseToTheAnswer(t *testing.T) {
 				t.Fatal(err)
 			}
 			r.Carry(nil)
-			return r.Own().SafeAt()
+			return r.Only().SafeAt()
 		}
 		full, coarse := safeAt(run.Fine), safeAt(run.Coarse)
 		if d := coarse/full - 1; math.Abs(d) > 0.03 {

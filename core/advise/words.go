@@ -3,6 +3,7 @@ package advise
 import (
 	"fmt"
 	"math"
+	"slices"
 	"strings"
 
 	"velocrustum/core/load"
@@ -82,7 +83,7 @@ func mechanism(l *load.Load, p *Proposal) string {
 		return fmt.Sprintf("Shaken %s, every piece lands anew, so all places even out.", times(p.Turns))
 	case SingleLateTurn:
 		at := p.Program.Turns[0].AtMin
-		if l.Own().Coating.Sets > 0 {
+		if slices.ContainsFunc(l.Lots, func(lot *load.Lot) bool { return lot.Coating.Sets > 0 }) {
 			return fmt.Sprintf("Left alone to minute %.0f, the coat has set before it is moved.", at)
 		}
 		return fmt.Sprintf("The first face is done at minute %.0f; turned then, the other catches up in the hard air.", at)
@@ -104,7 +105,7 @@ func times(n int) string {
 func shortcoming(l *load.Load, p *Proposal, crust float64) string {
 	switch {
 	case p.SafeByMin == nil || *p.SafeByMin > p.Minutes+0.5:
-		if l.Own().Plant() {
+		if allPlants(l) {
 			return "It does not get this load soft in time."
 		}
 		return "It does not get this load safe in time."
@@ -231,7 +232,7 @@ func conversionSays(l *load.Load, from FormerWay, src Source, p *Proposal, coreC
 	switch {
 	case !src.Safe:
 		says = append(says, fmt.Sprintf("%.0f min in %s at %s leave the coldest spot at %s, under the %s of the rule: the program goes on to there.",
-			from.Minutes, where, u.Degrees(from.TempC), u.Degrees(math.Floor(src.CoreC)), u.Degrees(math.Ceil(l.Own().Rule.CoreC))))
+			from.Minutes, where, u.Degrees(from.TempC), u.Degrees(math.Floor(src.CoreC)), u.Degrees(math.Ceil(ruleC(l)))))
 	default:
 		says = append(says, fmt.Sprintf("%.0f min in %s at %s bring the coldest spot to %s.", from.Minutes, where, u.Degrees(from.TempC), u.Degrees(src.CoreC)))
 		if src.CoreC > coreC+0.5 {
@@ -273,4 +274,9 @@ func presetSays(l *load.Load, from FormerWay, a *verdict.Answer, flaw presetFlaw
 		return fmt.Sprintf("%s is longer than this load needs: it is crisp and safe from minute %.0f, and loses juice after.", preset, math.Ceil(*a.Verdict.ReadyAtMin))
 	}
 	return fmt.Sprintf("%s fits this load: safe by minute %.0f, crust %.0f, juice %.0f %%.", preset, safe, a.End.Crust, a.End.JuiceKeptPct)
+}
+
+// allPlants says whether no lot has a rule.
+func allPlants(l *load.Load) bool {
+	return !slices.ContainsFunc(l.Lots, func(lot *load.Lot) bool { return !lot.Plant() })
 }

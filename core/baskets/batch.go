@@ -61,21 +61,27 @@ const changeOver = 2.0
 // with a second fryer, shared so that both finish together. The error is
 // refuse.Fields or the context's.
 func Batch(ctx context.Context, d load.Dish) (Batchings, error) {
-	total := d.Load.Pieces
+	total, several := d.Pieces(), len(d.InLots().Lots) > 1
 	one, err := load.Of(d.Share(1))
 	if err != nil {
 		return Batchings{}, err
 	}
 	var c refuse.Check
-	c.In(load.Limits, "load.pieces", float64(total))
+	if !several {
+		c.In(load.Limits, "load.pieces", float64(total))
+	}
 	if d.PerBasket != 0 {
 		c.Within("perBasket", float64(d.PerBasket), 1, float64(total), "pieces")
 	}
 	if err := c.Err(); err != nil {
 		return Batchings{}, err
 	}
-	piece := one.Own().Piece
-	out := Batchings{Comfortable: min(total, one.Comfortable(piece))}
+	// Several lots lie together, as they were laid.
+	comfortable, most := total, total
+	if !several {
+		comfortable, most = min(total, one.Comfortable(one.Only().Piece)), one.Most(one.Only().Piece)
+	}
+	out := Batchings{Comfortable: comfortable}
 	add := func(id string, list []Basketful, err error) error {
 		if err != nil {
 			return err
@@ -86,7 +92,7 @@ func Batch(ctx context.Context, d load.Dish) (Batchings, error) {
 		out.Batchings = append(out.Batchings, b)
 		return err
 	}
-	if total <= one.Most(piece) {
+	if total <= most {
 		list, err := allAtOnce(ctx, d)
 		if err := add(OneBasket, list, err); err != nil {
 			return Batchings{}, err
@@ -97,20 +103,20 @@ func Batch(ctx context.Context, d load.Dish) (Batchings, error) {
 		n := (total + out.Comfortable - 1) / out.Comfortable
 		per = (total + n - 1) / n
 	}
-	if per < total && len(d.Groups) == 0 {
+	if per < total && !several {
 		list, err := oneAfterAnother(ctx, d, per)
 		if err := add(SeveralBaskets, list, err); err != nil {
 			return Batchings{}, err
 		}
 	}
-	if d.Second != nil && total > 1 && len(d.Groups) == 0 {
+	if d.Second != nil && total > 1 && !several {
 		list, err := inTwoFryers(ctx, d)
 		if err := add(TwoFryers, list, err); err != nil {
 			return Batchings{}, err
 		}
 	}
-	out.Best = best(out.Batchings, one.Own().CrustWanted)
-	out.Says = batchingsSay(out, one.Own())
+	out.Best = best(out.Batchings, mostWanted(one))
+	out.Says = batchingsSay(out, one.Lots[0])
 	return out, nil
 }
 
@@ -121,6 +127,14 @@ func Of(ctx context.Context, d load.Dish, id string) ([]Basketful, error) {
 		return inTwoFryers(ctx, d)
 	}
 	return oneAfterAnother(ctx, d, d.PerBasket)
+}
+
+// mostWanted is the crispness that is wanted of the lot of which most is.
+func mostWanted(l *load.Load) (crust float64) {
+	for _, lot := range l.Lots {
+		crust = max(crust, lot.CrustWanted)
+	}
+	return crust
 }
 
 // best chooses among batchings: a window for every piece first, then crust
@@ -151,11 +165,11 @@ func (b *Batching) sum() {
 // allAtOnce is a dish in one basket; a program made for less is fitted to the
 // whole.
 func allAtOnce(ctx context.Context, d load.Dish) ([]Basketful, error) {
-	l, err := load.Of(d.Share(d.Load.Pieces))
+	l, err := load.Of(d.Share(d.Pieces()))
 	if err != nil {
 		return nil, err
 	}
-	forLess := d.PerBasket > 0 && d.PerBasket < d.Load.Pieces
+	forLess := d.PerBasket > 0 && d.PerBasket < d.Pieces()
 	if forLess {
 		if l, _, err = advise.Fitted(ctx, l); err != nil {
 			return nil, err
@@ -168,11 +182,11 @@ func allAtOnce(ctx context.Context, d load.Dish) ([]Basketful, error) {
 // oneAfterAnother plans baskets of so many: the first by the dish's program,
 // those after it from a hot fryer and as long as they need.
 func oneAfterAnother(ctx context.Context, d load.Dish, per int) (list []Basketful, err error) {
-	if n := (d.Load.Pieces + per - 1) / per; n > load.MaxBaskets {
-		return nil, refuse.One("load.pieces", fmt.Sprint(d.Load.Pieces), fmt.Sprintf("up to %d, in %d baskets of %d", load.MaxBaskets*per, load.MaxBaskets, per))
+	if n := (d.Pieces() + per - 1) / per; n > load.MaxBaskets {
+		return nil, refuse.One("load.pieces", fmt.Sprint(d.Pieces()), fmt.Sprintf("up to %d, in %d baskets of %d", load.MaxBaskets*per, load.MaxBaskets, per))
 	}
 	start := 0.0
-	for left := d.Load.Pieces; left > 0; {
+	for left := d.Pieces(); left > 0; {
 		n := min(per, left)
 		left -= n
 		var b Basketful
@@ -203,7 +217,7 @@ func oneAfterAnother(ctx context.Context, d load.Dish, per int) (list []Basketfu
 // inTwoFryers shares the pieces between two fryers so that both are done as
 // soon as can be, and starts the quicker one later.
 func inTwoFryers(ctx context.Context, d load.Dish) ([]Basketful, error) {
-	total := d.Load.Pieces
+	total := d.Pieces()
 	// A share that does not go in at all is worth no end of minutes.
 	share := func(n int, second bool) (*load.Load, float64, error) {
 		q := d.Share(n)
@@ -289,5 +303,5 @@ func basketful(ctx context.Context, l *load.Load, start float64, fitted bool) (B
 	if err != nil {
 		return Basketful{}, err
 	}
-	return Basketful{Pieces: l.Own().All, StartMin: start, EndMin: start + l.Minutes(), Program: l.Program, Answer: a}, nil
+	return Basketful{Pieces: l.Pieces(), StartMin: start, EndMin: start + l.Minutes(), Program: l.Program, Answer: a}, nil
 }

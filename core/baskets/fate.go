@@ -2,6 +2,7 @@ package baskets
 
 import (
 	"context"
+	"math"
 
 	"velocrustum/core/crust"
 	"velocrustum/core/load"
@@ -84,9 +85,11 @@ func Fates(ctx context.Context, q load.Request, d Dressing) ([]Fate, error) {
 		for m := 0.0; m <= fateMin; m++ {
 			r.Advance(end+m, nil)
 			if m == w.at && (w.up || w.down) {
-				r.Own().Dress(per*d.WaterPct/100, per*d.SolidsPct/100, w.up, w.down)
+				for _, lot := range r.Lots {
+					lot.Dress(per*d.WaterPct/100, per*d.SolidsPct/100, w.up, w.down)
+				}
 			}
-			f.add(m, r.Own())
+			f.add(m, r)
 		}
 		out[i] = f
 		if ctx.Err() != nil {
@@ -97,9 +100,12 @@ func Fates(ctx context.Context, q load.Request, d Dressing) ([]Fate, error) {
 }
 
 // add takes in a minute, and notes when half of the crust is gone.
-func (f *Fate) add(minute float64, lot *run.Lot) {
-	now := FatePoint{Minute: minute}
-	now.Crust, now.Better = lot.Crusts()
+func (f *Fate) add(minute float64, r *run.Run) {
+	now := FatePoint{Minute: minute, Crust: math.Inf(1), Better: math.Inf(1)}
+	for _, lot := range r.Lots {
+		soft, better := lot.Crusts()
+		now.Crust, now.Better = min(now.Crust, soft), min(now.Better, better)
+	}
 	half := now.Crust / 2
 	if len(f.Line) > 0 {
 		half = f.Line[0].Crust / 2

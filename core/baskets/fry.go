@@ -72,7 +72,7 @@ func Fry(ctx context.Context, q load.Request, hold string, holdC float64) (Fried
 	if math.IsInf(safe.by(ensemble.Surely), 1) {
 		return Fried{}, refuse.One("program.stages", fmt.Sprintf("%.0f minutes", l.Minutes()), "a program by which it is safe inside")
 	}
-	f := Fried{Program: l.Program, SafeBy: safe.by(ensemble.Surely), HalfSafe: safe.by(0.5), Group: l.Own().Cut.Group, RestMin: l.Own().Rule.RestMin, FlashC: flashAt(l)}
+	f := Fried{Program: l.Program, SafeBy: safe.by(ensemble.Surely), HalfSafe: safe.by(0.5), Group: l.Lots[0].Cut.Group, RestMin: longestRest(l), FlashC: flashAt(l)}
 	return f, f.wait(l, hold, holdC)
 }
 
@@ -109,14 +109,12 @@ func (f *Fried) wait(l *load.Load, hold string, holdC float64) error {
 	var after, flashed []float64
 	for m := 0.0; m <= longestKept; m++ {
 		r.Advance(end+m, nil)
-		soft, _ := r.Own().Crusts()
-		f.Kept, f.KeptC = append(f.Kept, soft), append(f.KeptC, r.Own().CoreC())
+		f.Kept, f.KeptC = append(f.Kept, r.Softest()), append(f.KeptC, r.CoreC())
 		if slices.Contains(flashedAfter, m) {
 			p := l.Program.Then(load.Stage{AirC: f.FlashC, Minutes: math.Max(m, 0.01), Hold: hold, HoldC: kept.HoldC}, load.Stage{AirC: f.FlashC, Minutes: FlashMin})
 			c := r.Clone().Under(l.UnderProgram(p))
 			c.Advance(p.Minutes(), nil)
-			again, _ := c.Own().Crusts()
-			after, flashed = append(after, m), append(flashed, again)
+			after, flashed = append(after, m), append(flashed, c.Softest())
 		}
 	}
 	f.Crust, f.CoreC = f.Kept[0], f.KeptC[0]
@@ -126,18 +124,26 @@ func (f *Fried) wait(l *load.Load, hold string, holdC float64) error {
 	return nil
 }
 
+// longestRest is the longest that the rule of a lot asks for afterwards, minutes.
+func longestRest(l *load.Load) (minutes float64) {
+	for _, lot := range l.Lots {
+		minutes = max(minutes, lot.Rule.RestMin)
+	}
+	return minutes
+}
+
 // shades runs a basket to its end, and returns the colours on the way of the
-// face that is browner there.
+// face of its first lot that is browner there.
 func shades(r *run.Run, l *load.Load) [][3]float64 {
 	var faces [2][][3]float64
 	every := l.Minutes() / colours
 	for k := 0; k <= colours; k++ {
 		r.Advance(float64(k)*every, nil)
 		for face := range faces {
-			faces[face] = append(faces[face], crust.Colour(l.Own().Raw(), r.Own().Brown(face)))
+			faces[face] = append(faces[face], crust.Colour(l.Lots[0].Raw(), r.Lots[0].Brown(face)))
 		}
 	}
-	if r.Own().Brown(1) > r.Own().Brown(0) {
+	if r.Lots[0].Brown(1) > r.Lots[0].Brown(0) {
 		return faces[1]
 	}
 	return faces[0]

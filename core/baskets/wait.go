@@ -86,12 +86,12 @@ func waitFor(l *load.Load, minutes float64) (Wait, error) {
 			return w, err
 		}
 		r.Advance(end, nil)
-		w.Crust, _ = r.Own().Crusts()
+		w.Crust = r.Softest()
 		r.Advance(end+minutes, nil)
-		k := Kept{Hold: h, Name: HoldNames[h], CoreC: r.Own().CoreC()}
-		k.Crust, _ = r.Own().Crusts()
+		k := Kept{Hold: h, Name: HoldNames[h], CoreC: r.CoreC()}
+		k.Crust = r.Softest()
 		r.Advance(end+minutes+FlashMin, nil)
-		k.FlashCrust, _ = r.Own().Crusts()
+		k.FlashCrust = r.Softest()
 		w.Kept = append(w.Kept, k)
 	}
 	best := w.Kept[0] // the warm oven keeps it hot and dry

@@ -100,10 +100,21 @@ func waitSays(w *Wait, l *load.Load) string {
 	} else {
 		says = append(says, "Back into the fryer it need not go.")
 	}
-	if least := l.Own().HotHoldC(); !l.Own().Plant() && room.CoreC < least {
+	if least, rule := hotHold(l); rule && room.CoreC < least {
 		says = append(says, fmt.Sprintf("In the room it falls under %s, at which hot food is to be held; longer than %.0f h it is not held at all.", t.Words(least), load.HotHoldHours))
 	}
 	return strings.Join(says, " ")
+}
+
+// hotHold is the least that hot food is held at, °C, and whether any of it has
+// a rule.
+func hotHold(l *load.Load) (c float64, rule bool) {
+	for _, lot := range l.Lots {
+		if !lot.Plant() {
+			c, rule = max(c, lot.HotHoldC()), true
+		}
+	}
+	return c, rule
 }
 
 // # Sauces

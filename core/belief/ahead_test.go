@@ -130,7 +130,7 @@ func TestADisplayMovesTheForecast(t *testing.T) {
 	if cool, as, hot := at(165), at(185), at(200); cool <= as+0.2 || hot >= as-0.2 {
 		t.Errorf("by a display of 165, 185 and 200 °C safe at %.1f, %.1f and %.1f", cool, as, hot)
 	}
-	if err := CheckEvidence([]Evidence{{Kind: SeenDisplay, C: 400}}); err == nil {
+	if err := CheckEvidence([]Evidence{{Kind: SeenDisplay, C: 400}}, 1); err == nil {
 		t.Error("a display of 400 °C was taken")
 	}
 }

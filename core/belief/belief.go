@@ -4,7 +4,6 @@ import (
 	"context"
 	"fmt"
 	"math"
-	"slices"
 
 	"velocrustum/core/ensemble"
 	"velocrustum/core/load"
@@ -24,10 +23,17 @@ var (
 	fans        = [...]float64{0.4, 0.55, 0.75, 1, 1.35}
 )
 
-// A Belief is a load with what may be true of it and its fryer. It may be asked
-// again and again as more is seen.
+// A Belief is a load with what may be true of its lots and its fryer. It may be
+// asked again and again as more is seen.
 type Belief struct {
+	load *load.Load
+	lots []*lotBelief
+}
+
+// A lotBelief is what may be true of one lot of a load.
+type lotBelief struct {
 	load    *load.Load
+	lot     *load.Lot
 	carried *load.Load      // through the time that is looked at
 	end     float64         // of that, minutes
 	wide    ensemble.Spread // of the runs
@@ -67,24 +73,56 @@ func lookedAt(l *load.Load) *load.Load {
 }
 
 func believe(ctx context.Context, l *load.Load) (*Belief, error) {
-	b := &Belief{load: l, carried: lookedAt(l)}
-	b.end = b.carried.Minutes() + b.carried.TailMin
-	b.widen()
+	out := &Belief{load: l}
+	for _, lot := range l.Lots {
+		b := &lotBelief{load: l, lot: lot, carried: lookedAt(l)}
+		b.end = b.carried.Minutes() + b.carried.TailMin
+		b.widen()
+		out.lots = append(out.lots, b)
+	}
 	points := ensemble.Sampled(beliefRuns)
 	design, err := ensemble.NewDesign(points)
 	if err != nil {
 		return nil, err
 	}
-	runs := make([]sampled, len(points))
+	runs := make([][]sampled, len(points)) // by lot: all share them
 	if err := run.Each(len(points), func(i int) (err error) {
-		runs[i], err = sample(ctx, b.carried, b.wide.At(&points[i]))
+		runs[i], err = sample(ctx, out.lots[0].carried, out.at(&points[i]))
 		return err
 	}); err != nil {
 		return nil, err
 	}
+	thick, fan, err := out.alone(ctx)
+	if err != nil {
+		return nil, err
+	}
+	for k, b := range out.lots {
+		own := make([]sampled, len(runs))
+		for i := range runs {
+			own[i] = runs[i][k]
+		}
+		if err := b.take(design, points, own, thick[k], fan[k]); err != nil {
+			return nil, err
+		}
+	}
+	return out, nil
+}
+
+// at turns a point into what it stands for, of each lot.
+func (b *Belief) at(z *ensemble.Point) run.Variation {
+	v := b.lots[0].wide.At(z)
+	for _, lot := range b.lots {
+		v.OfLot = append(v.OfLot, lot.wide.At(z).Sizes)
+	}
+	return v
+}
+
+// take lays what is believed of a lot through its runs. The error is
+// refuse.Fields.
+func (b *lotBelief) take(design *ensemble.Design, points []ensemble.Point, runs []sampled, thick, fan []pacedRun) error {
 	b.lay(design, runs)
 	if !b.safe.holds {
-		return nil, refuse.One("program.stages", fmt.Sprintf("%.0f minutes", l.Minutes()), "a program by which it is safe inside, or nearly so")
+		return refuse.One("program.stages", fmt.Sprintf("%.0f minutes", b.load.Minutes()), "a program by which it is safe inside, or nearly so")
 	}
 	all := make([]pacedRun, len(points))
 	for i, r := range runs {
@@ -93,18 +131,14 @@ func believe(ctx context.Context, l *load.Load) (*Belief, error) {
 			all[i].safe = math.Max(b.end, b.safe.minute(&points[i]))
 		}
 	}
-	thick, fan, err := b.alone(ctx)
-	if err != nil {
-		return nil, err
-	}
-	b.pace = newPaceModel(all, thick, fan, run.LookMin, b.end, l.Own().Measured)
+	b.pace = newPaceModel(all, thick, fan, run.LookMin, b.end, b.lot.Measured)
 	b.unseen = b.weigh(nil, false)
-	return b, nil
+	return nil
 }
 
 // widen sets the spread of the runs, and the prior of the window over it.
-func (b *Belief) widen() {
-	narrow := ensemble.SpreadOf(&b.load.Machine, b.load.Lots...)
+func (b *lotBelief) widen() {
+	narrow := ensemble.SpreadOf(&b.load.Machine, b.lot)
 	wide := narrow
 	wide.Piece = math.Max(narrow.Piece, widePiece)
 	wide.Airflow, wide.DialC, wide.StartC = math.Max(narrow.Airflow, wideAirflow), math.Max(narrow.DialC, wideDialC), math.Max(narrow.StartC, wideStartC)
@@ -112,7 +146,7 @@ func (b *Belief) widen() {
 	b.priorSd = ensemble.Point{ensemble.ByAirflow: narrow.Airflow / wide.Airflow, ensemble.ByDial: narrow.DialC / wide.DialC, ensemble.ByStart: narrow.StartC / wide.StartC,
 		ensemble.ByHeatUp: 1, ensemble.ByWicks: 1, ensemble.ByBrowning: 1}
 	var sizes []float64
-	for _, d := range narrow.Draw(500, b.load.Own().All) {
+	for _, d := range narrow.Draw(500, b.lot.All) {
 		sizes = append(sizes, d.Thick[ensemble.BySize]*narrow.Size()/wide.Size())
 	}
 	b.size.mean, b.size.sd = meanAndSd(sizes)
@@ -134,25 +168,30 @@ type sampled struct {
 	coldC, upBrown, airC, bend []float64
 }
 
-// sample runs one load to its end.
-func sample(ctx context.Context, l *load.Load, v run.Variation) (s sampled, err error) {
+// sample runs one load to its end, and reads each lot.
+func sample(ctx context.Context, l *load.Load, v run.Variation) ([]sampled, error) {
 	r, err := run.Start(l, v, run.Coarse)
 	if err != nil {
-		return s, err
+		return nil, err
 	}
-	own := r.Own()
+	out := make([]sampled, len(r.Lots))
 	r.Carry(func(float64) bool {
-		s.coldC, s.upBrown = append(s.coldC, own.CoreC()), append(s.upBrown, own.UpBrown())
-		s.airC, s.bend = append(s.airC, r.AirC()), append(s.bend, own.Bend())
+		for k, lot := range r.Lots {
+			s := &out[k]
+			s.coldC, s.upBrown = append(s.coldC, lot.CoreC()), append(s.upBrown, lot.UpBrown())
+			s.airC, s.bend = append(s.airC, r.AirC()), append(s.bend, lot.Bend())
+		}
 		return ctx.Err() == nil
 	})
-	s.Times = own.Times()
-	return s, ctx.Err()
+	for k, lot := range r.Lots {
+		out[k].Times = lot.Times()
+	}
+	return out, ctx.Err()
 }
 
 // lay lays quadratics through what was looked at, and through when what
 // happened.
-func (b *Belief) lay(design *ensemble.Design, runs []sampled) {
+func (b *lotBelief) lay(design *ensemble.Design, runs []sampled) {
 	y := make([]float64, len(runs))
 	for t := range int(b.end/run.LookMin) + 1 {
 		for _, f := range []struct {
@@ -185,10 +224,12 @@ func (b *Belief) lay(design *ensemble.Design, runs []sampled) {
 	}
 }
 
-// alone runs loads that differ by their thickness alone, and by the fan alone.
-func (b *Belief) alone(ctx context.Context) (thick, fan []pacedRun, err error) {
-	l := b.carried.CarriedOn(math.Max(0, math.Min(3*b.end, load.MaxMinutes)-b.carried.Minutes()))
-	out := make([]pacedRun, len(thicknesses)+len(fans))
+// alone runs loads that differ by their thickness alone, and by the fan alone,
+// and reads each lot.
+func (b *Belief) alone(ctx context.Context) (thick, fan [][]pacedRun, err error) {
+	carried, end := b.lots[0].carried, b.lots[0].end
+	l := carried.CarriedOn(math.Max(0, math.Min(3*end, load.MaxMinutes)-carried.Minutes()))
+	out := make([][]pacedRun, len(thicknesses)+len(fans))
 	err = run.Each(len(out), func(i int) error {
 		v := run.Nominal
 		if i < len(thicknesses) {
@@ -200,22 +241,37 @@ func (b *Belief) alone(ctx context.Context) (thick, fan []pacedRun, err error) {
 		if err != nil {
 			return err
 		}
-		own := r.Own()
+		out[i] = make([]pacedRun, len(r.Lots))
 		r.Carry(func(minute float64) bool {
-			out[i].coldC = append(out[i].coldC, own.CoreC())
-			return ctx.Err() == nil && !(minute > 1.5*own.SafeAt())
+			for k, lot := range r.Lots {
+				out[i][k].coldC = append(out[i][k].coldC, lot.CoreC())
+			}
+			return ctx.Err() == nil && !(minute > 1.5*r.SafeAt())
 		})
-		out[i].safe = own.SafeAt()
+		for k, lot := range r.Lots {
+			out[i][k].safe = lot.SafeAt()
+		}
 		return ctx.Err()
 	})
-	safe := func(runs []pacedRun) []pacedRun {
-		return slices.DeleteFunc(runs, func(r pacedRun) bool { return math.IsNaN(r.safe) })
+	if err != nil {
+		return nil, nil, err
 	}
-	return safe(out[:len(thicknesses):len(thicknesses)]), safe(out[len(thicknesses):]), err
+	safe := func(runs [][]pacedRun, lot int) (of []pacedRun) {
+		for _, r := range runs {
+			if !math.IsNaN(r[lot].safe) {
+				of = append(of, r[lot])
+			}
+		}
+		return of
+	}
+	for k := range b.lots {
+		thick, fan = append(thick, safe(out[:len(thicknesses)], k)), append(fan, safe(out[len(thicknesses):], k))
+	}
+	return thick, fan, nil
 }
 
 // at is a figure of a load at a minute, between the looks.
-func (b *Belief) at(figure []ensemble.Quadratic, z *ensemble.Point, minute float64) float64 {
+func (b *lotBelief) at(figure []ensemble.Quadratic, z *ensemble.Point, minute float64) float64 {
 	t := math.Max(0, math.Min(minute/run.LookMin, float64(len(figure)-1)))
 	i := int(math.Min(t, float64(len(figure)-2)))
 	f := t - float64(i)

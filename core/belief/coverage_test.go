@@ -72,7 +72,7 @@ func bruteForce(t testing.TB, q load.Request, loads int, by float64) int {
 		t.Fatal(err)
 	}
 	on := s.CarriedOn(math.Max(20, s.Minutes()))
-	v := ensemble.SpreadOf(&s.Machine, s.Own())
+	v := ensemble.SpreadOf(&s.Machine, s.Only())
 	r := rand.New(rand.NewPCG(uint64(len(q.Load.Cut)), 5))
 	draws := make([]run.Variation, loads)
 	for i := range draws {
@@ -83,7 +83,7 @@ func bruteForce(t testing.TB, q load.Request, loads int, by float64) int {
 		draws[i] = v.At(&z)
 		mean := 1 + v.Mean/2*r.NormFloat64()
 		most := math.Inf(-1)
-		for range s.Own().Pieces * max(1, s.Drawers) {
+		for range s.Only().Pieces * max(1, s.Drawers) {
 			most = math.Max(most, mean+v.Piece/2*r.NormFloat64())
 		}
 		// The thickest among pieces of that mean.
@@ -95,8 +95,8 @@ func bruteForce(t testing.TB, q load.Request, loads int, by float64) int {
 		if err != nil {
 			return err
 		}
-		one.Carry(func(minute float64) bool { return minute < by && math.IsNaN(one.Own().SafeAt()) })
-		safe[i] = one.Own().SafeAt() <= by
+		one.Carry(func(minute float64) bool { return minute < by && math.IsNaN(one.Only().SafeAt()) })
+		safe[i] = one.Only().SafeAt() <= by
 		return nil
 	}); err != nil {
 		t.Fatal(err)

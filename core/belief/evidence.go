@@ -37,12 +37,24 @@ var Shades = []struct {
 type Evidence struct {
 	AtMin float64 `json:"atMin"`
 	Kind  string  `json:"kind"`
+	// Lot is whose it is, by its place from 0.
+	Lot   int     `json:"lot,omitempty"`
 	C     float64 `json:"c,omitempty"`
 	Piece string  `json:"piece,omitempty"` // thickest, or any
 	Shade string  `json:"shade,omitempty"`
 	Raw   bool    `json:"raw,omitempty"`
 	// Insertion tells one placing of a probe that is left in from the next.
 	Insertion string `json:"insertion,omitempty"`
+}
+
+// ofLot is what was seen of one lot, and of what is the same for all.
+func ofLot(all []Evidence, lot int) (out []Evidence) {
+	for _, e := range all {
+		if e.Lot == lot || e.Kind == SeenDisplay || e.Kind == SeenTurn {
+			out = append(out, e)
+		}
+	}
+	return out
 }
 
 // isReading says whether it is a thermometer's.
@@ -70,10 +82,11 @@ func stageOf(shade string) float64 {
 
 // CheckEvidence returns what is wrong with what was said to be seen, as
 // refuse.Fields, or nil.
-func CheckEvidence(all []Evidence) error {
+func CheckEvidence(all []Evidence, lots int) error {
 	var c refuse.Check
 	for i, e := range all {
 		at := fmt.Sprintf("events[%d].", i)
+		c.Within(at+"lot", float64(e.Lot), 0, float64(lots-1), "as many as there are lots, from 0")
 		c.Within(at+"atMin", e.AtMin, 0, load.MaxMinutes, "minutes")
 		c.Among(at+"kind", e.Kind, SeenProbe, SeenLook, SeenCut, SeenTurn, SeenLeftIn, SeenSoft, SeenFloury, SeenDisplay)
 		switch e.Kind {

@@ -28,6 +28,8 @@ type Foreseen struct {
 	DialC float64 `json:"dialC"`
 	Mist  bool    `json:"mist"`
 	Says  string  `json:"says"`
+	// Lots is what is foreseen of each lot, where there are several.
+	Lots []Foreseen `json:"lots,omitempty"`
 }
 
 // Ahead is a cook as it is believed in: the inside with the band that 90 in 100
@@ -37,6 +39,8 @@ type Ahead struct {
 	Timeline []run.Moment   `json:"timeline"`
 	// Says is what was seen changed of the crust; empty where nothing was.
 	Says string `json:"says"`
+	// Lots is that of each lot, where there are several.
+	Lots []Ahead `json:"lots,omitempty"`
 }
 
 const (
@@ -55,7 +59,7 @@ const (
 // of it, and the cook as it is then believed in. With nothing seen it is what
 // is believed beforehand. The error is refuse.Fields, or that of run.Start.
 func (b *Belief) Foresee(seen []Evidence) (Foreseen, Ahead, error) {
-	if err := CheckEvidence(seen); err != nil {
+	if err := CheckEvidence(seen, len(b.lots)); err != nil {
 		return Foreseen{}, Ahead{}, err
 	}
 	last := 0.0
@@ -63,13 +67,119 @@ func (b *Belief) Foresee(seen []Evidence) (Foreseen, Ahead, error) {
 		last = math.Max(last, e.AtMin)
 	}
 	f, loads := b.foresee(seen, last)
-	a, err := b.ahead(seen, loads)
-	return f, a, err
+	var out Ahead
+	for k, lot := range b.lots {
+		a, err := lot.ahead(ofLot(seen, k), loads[k])
+		if err != nil {
+			return f, out, err
+		}
+		if len(b.lots) == 1 {
+			return f, a, nil
+		}
+		out.Lots = append(out.Lots, a)
+	}
+	// One line and one band at the top: those of the lot that is last.
+	of := out.Lots[b.last(f.Lots)]
+	out.Band, out.Timeline, out.Says = of.Band, of.Timeline, of.Says
+	return f, out, nil
 }
 
-// foresee says what comes of all that was seen by a minute, and returns the
-// loads that are then believed in.
-func (b *Belief) foresee(all []Evidence, minute float64) (Foreseen, weightedLoads) {
+// last is the lot that is last to be safe, of those that are still in.
+func (b *Belief) last(lots []Foreseen) (k int) {
+	for i := range lots {
+		if b.out(k, lots[k].AtMin) || !b.out(i, lots[i].AtMin) && afterwards(lots[i].SafeByMin, lots[k].SafeByMin) {
+			k = i
+		}
+	}
+	return k
+}
+
+// out says whether a lot is out by a minute.
+func (b *Belief) out(lot int, minute float64) bool { return minute >= b.lots[lot].lot.Out }
+
+// afterwards says whether a comes after b, where nil is never.
+func afterwards(a, b *float64) bool { return b != nil && (a == nil || *a > *b) }
+
+// foresee says what comes of all that was seen by a minute, over all lots and
+// of each, and returns the loads that are then believed in of each.
+func (b *Belief) foresee(all []Evidence, minute float64) (Foreseen, []weightedLoads) {
+	lots, loads := make([]Foreseen, len(b.lots)), make([]weightedLoads, len(b.lots))
+	var side sync.WaitGroup
+	for k, lot := range b.lots {
+		side.Go(func() { lots[k], loads[k] = lot.foresee(ofLot(all, k), minute) })
+	}
+	side.Wait()
+	if len(lots) == 1 {
+		return lots[0], loads
+	}
+	b.lag(lots, all)
+	return b.overAll(lots), loads
+}
+
+// lag makes a lot that no thermometer was in as much later as the one that lags
+// most behind what was believed beforehand: what holds it back may be the fryer.
+func (b *Belief) lag(lots []Foreseen, all []Evidence) {
+	late := 1.0
+	read := make([]bool, len(lots))
+	for k, lot := range b.lots {
+		read[k] = slices.ContainsFunc(ofLot(all, k), Evidence.isReading)
+		if before, _ := lot.foresee(nil, 0); read[k] && before.SafeByMin != nil {
+			if lots[k].SafeByMin == nil {
+				late = math.Inf(1)
+			} else {
+				late = math.Max(late, *lots[k].SafeByMin / *before.SafeByMin)
+			}
+		}
+	}
+	if late == 1 {
+		return
+	}
+	for k := range lots {
+		f := &lots[k]
+		if read[k] || f.SafeByMin == nil || b.out(k, f.AtMin) {
+			continue
+		}
+		f.SafeByMin = before(*f.SafeByMin*late, load.MaxMinutes)
+		f.SafeAtMin = before(*f.SafeAtMin*late, load.MaxMinutes)
+		b.lots[k].advise(f, f.SafeByMin, ofLot(all, k))
+	}
+}
+
+// overAll is what is foreseen of all lots that are still in: as cold as the
+// coldest, safe and crisp with the last, overdone with the first.
+func (b *Belief) overAll(lots []Foreseen) Foreseen {
+	last := b.last(lots)
+	out := lots[last]
+	for k := range lots {
+		f := &lots[k]
+		if k == last || b.out(k, f.AtMin) {
+			continue
+		}
+		if f.CoreC < out.CoreC {
+			out.CoreC, out.CoreSdC = f.CoreC, f.CoreSdC
+		}
+		if afterwards(f.SafeAtMin, out.SafeAtMin) {
+			out.SafeAtMin = f.SafeAtMin
+		}
+		if afterwards(f.CrispAtMin, out.CrispAtMin) {
+			out.CrispAtMin = f.CrispAtMin
+		}
+		if afterwards(out.OverAtMin, f.OverAtMin) {
+			out.OverAtMin = f.OverAtMin
+		}
+		if afterwards(f.MoreMin, out.MoreMin) {
+			out.MoreMin, out.DialC, out.Says = f.MoreMin, f.DialC, f.Says
+		}
+		out.Mist = out.Mist || f.Mist
+	}
+	out.Says = b.ofLotSays(b.last(lots), out.Says)
+	out.Lots = lots
+	return out
+}
+
+// foresee says what comes of all that was seen of a lot by a minute, and returns
+// the loads that are then believed in.
+func (b *lotBelief) foresee(all []Evidence, minute float64) (Foreseen, weightedLoads) {
 	var loads weightedLoads
 	var side sync.WaitGroup
 	side.Go(func() { loads = b.weigh(all, true) })
@@ -98,7 +208,7 @@ func (b *Belief) foresee(all []Evidence, minute float64) (Foreseen, weightedLoad
 
 // median is when half of the loads come to an event, nil where that is not
 // known, or lies past the end of what is looked at.
-func (b *Belief) median(loads *weightedLoads, e *event) *float64 {
+func (b *lotBelief) median(loads *weightedLoads, e *event) *float64 {
 	if !e.holds {
 		return nil
 	}
@@ -115,13 +225,13 @@ func before(minute, end float64) *float64 {
 
 // foreseeInside is what comes of all that was seen for the inside, and the loads
 // that are believed in by what was seen beside a thermometer.
-func (b *Belief) foreseeInside(all []Evidence, minute float64) (f Foreseen, byEye weightedLoads) {
+func (b *lotBelief) foreseeInside(all []Evidence, minute float64) (f Foreseen, byEye weightedLoads) {
 	f.AtMin = minute
 	likely, cautious, byEye := b.paced(all)
 	f.CoreC, f.CoreSdC = b.pace.coldAt(&likely, minute)
 	safe, by := b.pace.quantile(&likely, 0.5), b.pace.quantile(&cautious, 0.95)+modelMin
 	for _, e := range all {
-		if e.isReading() && e.C < b.load.Own().Rule.CoreC {
+		if e.isReading() && e.C < b.lot.Rule.CoreC {
 			safe, by = math.Max(safe, e.AtMin), math.Max(by, e.AtMin+0.5)
 			if e.AtMin > minute-run.LookMin {
 				// What was just read is shown as it was read.
@@ -136,7 +246,7 @@ func (b *Belief) foreseeInside(all []Evidence, minute float64) (f Foreseen, byEy
 // paced is what is believed of the pace by all that was seen, likely and with
 // caution. A thermometer weighs it; what was seen beside one only makes it
 // later. byEye are the loads that are believed in by that alone.
-func (b *Belief) paced(all []Evidence) (likely, cautious shares, byEye weightedLoads) {
+func (b *lotBelief) paced(all []Evidence) (likely, cautious shares, byEye weightedLoads) {
 	readings := b.pace.readings(all)
 	var seen []Evidence
 	looked := false
@@ -181,7 +291,7 @@ const (
 
 // advise says how much longer it takes until a minute, on which setting, and
 // what else helps.
-func (b *Belief) advise(f *Foreseen, until *float64, all []Evidence) {
+func (b *lotBelief) advise(f *Foreseen, until *float64, all []Evidence) {
 	if f.SafeByMin == nil {
 		f.Says = b.foreseenSays(f, notWithinTime, 0)
 		return
@@ -204,7 +314,7 @@ func (b *Belief) advise(f *Foreseen, until *float64, all []Evidence) {
 }
 
 // mist says whether oil helps: patches of dry flour, or a face that lags.
-func (b *Belief) mist(all []Evidence, minute float64) bool {
+func (b *lotBelief) mist(all []Evidence, minute float64) bool {
 	return slices.ContainsFunc(all, func(e Evidence) bool {
 		switch {
 		case e.AtMin < minute-lately:
@@ -212,13 +322,13 @@ func (b *Belief) mist(all []Evidence, minute float64) bool {
 		case e.Kind == SeenFloury:
 			return true
 		}
-		return e.Kind == SeenLook && len(b.upBrown) > 0 && b.load.Own().Coating.Oiled() < 1 &&
+		return e.Kind == SeenLook && len(b.upBrown) > 0 && b.lot.Coating.Oiled() < 1 &&
 			stageOf(e.Shade) < b.at(b.upBrown, &ensemble.Point{}, e.AtMin)-lagging
 	})
 }
 
 // ahead is the cook as it is believed in.
-func (b *Belief) ahead(all []Evidence, loads weightedLoads) (out Ahead, err error) {
+func (b *lotBelief) ahead(all []Evidence, loads weightedLoads) (out Ahead, err error) {
 	likely, _, _ := b.paced(all)
 	for m := 0.0; m <= b.end; m++ {
 		mean, sd := b.pace.coldAt(&likely, m)
@@ -244,14 +354,15 @@ func (b *Belief) ahead(all []Evidence, loads weightedLoads) (out Ahead, err erro
 }
 
 // runOf is the run of one load.
-func (b *Belief) runOf(z ensemble.Point) ([]run.Moment, error) {
-	r, err := run.Start(b.carried, b.wide.At(&z), run.Coarse)
+func (b *lotBelief) runOf(z ensemble.Point) ([]run.Moment, error) {
+	v := b.wide.At(&z)
+	r, err := run.Start(b.carried, v, run.Coarse)
 	if err != nil {
 		return nil, err
 	}
 	var line []run.Moment
 	r.Carry(func(minute float64) bool {
-		line = append(line, r.Own().Moment(minute).Rounded())
+		line = append(line, r.Lots[b.lot.Number].Moment(minute).Rounded())
 		return true
 	})
 	return line, nil

@@ -37,7 +37,7 @@ const (
 )
 
 // rootTwoPi is what a normal density is divided by.
-var rootTwoPi = math.Sqrt(2 * math.Pi)
+const rootTwoPi = 2.50662827463100050241576528481104525 // √(2π)
 
 // normalCDF is the share of a standard normal that is not over x.
 func normalCDF(x float64) float64 { return math.Erfc(-x/math.Sqrt2) / 2 }
@@ -56,7 +56,7 @@ func logSum(a, b float64) float64 {
 }
 
 // logPrior is how likely a load is before anything was seen.
-func (b *Belief) logPrior(z *ensemble.Point) float64 {
+func (b *lotBelief) logPrior(z *ensemble.Point) float64 {
 	household, stranger := 0.0, 0.0
 	for k, x := range z {
 		mean, sd := 0.0, b.priorSd[k]
@@ -87,7 +87,7 @@ func readingOf(c, coldC float64) float64 {
 
 // logOfInstruments is how likely what thermometers and a display showed is of a
 // load, as a logarithm.
-func (b *Belief) logOfInstruments(z *ensemble.Point, all []Evidence, leftIn [][]Evidence) (sum float64) {
+func (b *lotBelief) logOfInstruments(z *ensemble.Point, all []Evidence, leftIn [][]Evidence) (sum float64) {
 	for _, e := range all {
 		switch e.Kind {
 		case SeenDisplay:
@@ -110,7 +110,7 @@ func (b *Belief) logOfInstruments(z *ensemble.Point, all []Evidence, leftIn [][]
 // logOfInsertion is how likely the readings of one insertion are: one placement
 // for all of them, and no more weight than a few have, since what is amiss with
 // one is amiss with the next.
-func (b *Belief) logOfInsertion(z *ensemble.Point, in []Evidence) float64 {
+func (b *lotBelief) logOfInsertion(z *ensemble.Point, in []Evidence) float64 {
 	sd := math.Hypot(leftNoiseC, modelC)
 	whole := 0.0
 	var cold [leftMost]float64
@@ -131,7 +131,7 @@ func (b *Belief) logOfInsertion(z *ensemble.Point, in []Evidence) float64 {
 
 // logOfLooks is how likely what was seen of colour, cut and crust is of a load,
 // as a logarithm.
-func (b *Belief) logOfLooks(z *ensemble.Point, all []Evidence) (sum float64) {
+func (b *lotBelief) logOfLooks(z *ensemble.Point, all []Evidence) (sum float64) {
 	n, first, second := 0.0, 0.0, 0.0
 	for _, e := range all {
 		switch e.Kind {
@@ -139,7 +139,7 @@ func (b *Belief) logOfLooks(z *ensemble.Point, all []Evidence) (sum float64) {
 			d := stageOf(e.Shade) - b.at(b.upBrown, z, e.AtMin)
 			n, first, second = n+1, first+d, second+d*d
 		case SeenCut:
-			raw := b.at(b.coldC, z, e.AtMin) < b.load.Own().Rule.CoreC-rawUnderC
+			raw := b.at(b.coldC, z, e.AtMin) < b.lot.Rule.CoreC-rawUnderC
 			switch {
 			case e.Raw && raw:
 				sum += math.Log(rawTrue)
@@ -189,7 +189,7 @@ type weightedLoads struct {
 
 // weigh draws the loads that are believed in after what was seen; with looks,
 // or by instruments alone.
-func (b *Belief) weigh(all []Evidence, looks bool) weightedLoads {
+func (b *lotBelief) weigh(all []Evidence, looks bool) weightedLoads {
 	leftIn := insertions(all)
 	likelihood := func(z *ensemble.Point) float64 {
 		v := b.logOfInstruments(z, all, leftIn)

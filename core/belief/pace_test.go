@@ -76,8 +76,8 @@ func TestAColderReadingIsNeverSafeSooner(t *testing.T) {
 				}
 			}
 			end := q.Program.Minutes() * 1.2
-			was, _ := b.foreseeInside(warm, end)
-			is, _ := b.foreseeInside(cold, end)
+			was, _ := b.lots[0].foreseeInside(warm, end)
+			is, _ := b.lots[0].foreseeInside(cold, end)
 			if late(is.SafeAtMin) < late(was.SafeAtMin)-1e-6 || late(is.SafeByMin) < late(was.SafeByMin)-1e-6 {
 				t.Fatalf("%s: %+v is safe at %.3f, by %.3f; colder, %+v, at %.3f, by %.3f", q.Load.Cut, warm, late(was.SafeAtMin), late(was.SafeByMin), cold, late(is.SafeAtMin), late(is.SafeByMin))
 			}
@@ -138,7 +138,7 @@ func TestLinesAreInTheOrderOfTheirPaces(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	for _, f := range b.pace.causes {
+	for _, f := range b.lots[0].pace.causes {
 		for i := range f.coldC {
 			for k := 1; k < paces; k++ {
 				if f.coldC[i][k] > f.coldC[i][k-1] {
@@ -147,9 +147,9 @@ func TestLinesAreInTheOrderOfTheirPaces(t *testing.T) {
 			}
 		}
 		for k := paces / 4; k < paces/2; k++ {
-			at := math.Exp(b.pace.logs[k])
-			i, past := b.pace.looksAround(at)
-			if c := f.coldC[i][k]*(1-past) + f.coldC[i+1][k]*past; at < b.end && math.Abs(c-b.load.Own().Rule.CoreC) > 3 {
+			at := math.Exp(b.lots[0].pace.logs[k])
+			i, past := b.lots[0].pace.looksAround(at)
+			if c := f.coldC[i][k]*(1-past) + f.coldC[i+1][k]*past; at < b.lots[0].end && math.Abs(c-b.load.Only().Rule.CoreC) > 3 {
 				t.Errorf("a load that is safe at %.1f has %.1f °C then", at, c)
 			}
 		}

@@ -20,7 +20,7 @@ func Replay(ctx context.Context, q load.Request, seen []Evidence) ([]Foreseen, e
 	if err != nil {
 		return nil, refuse.Under("request.", err)
 	}
-	if err := CheckEvidence(seen); err != nil {
+	if err := CheckEvidence(seen, len(l.Lots)); err != nil {
 		return nil, err
 	}
 	all := slices.Clone(seen)
@@ -58,7 +58,7 @@ func Replay(ctx context.Context, q load.Request, seen []Evidence) ([]Foreseen, e
 // unseen is the forecast with nothing seen: the window's own.
 func unseen(ctx context.Context, l *load.Load) (Foreseen, error) {
 	on := lookedAt(l)
-	e, err := ensemble.Of(ctx, on)
+	each, _, err := ensemble.Of(ctx, on)
 	if err != nil {
 		return Foreseen{}, err
 	}
@@ -66,10 +66,19 @@ func unseen(ctx context.Context, l *load.Load) (Foreseen, error) {
 	if err != nil {
 		return Foreseen{}, err
 	}
-	f := Foreseen{CoreC: r.Own().CoreC(), CoreSdC: ensemble.FridgeSpreadC / 2}
-	safe := ensemble.Sorted(e[0].Safe)
-	f.SafeAtMin, f.SafeByMin = ensemble.Quantile(safe, 0.5), ensemble.Quantile(safe, ensemble.Surely)
-	f.CrispAtMin, f.OverAtMin = ensemble.Quantile(ensemble.Sorted(e[0].Crisp), 0.5), ensemble.Quantile(ensemble.Sorted(e[0].Over), 0.5)
-	(&Belief{load: l}).advise(&f, f.SafeByMin, nil)
-	return f, nil
+	b := &Belief{load: l}
+	lots := make([]Foreseen, len(each))
+	for k, e := range each {
+		f := &lots[k]
+		f.CoreC, f.CoreSdC = r.Lots[k].CoreC(), ensemble.FridgeSpreadC/2
+		safe := ensemble.Sorted(e.Safe)
+		f.SafeAtMin, f.SafeByMin = ensemble.Quantile(safe, 0.5), ensemble.Quantile(safe, ensemble.Surely)
+		f.CrispAtMin, f.OverAtMin = ensemble.Quantile(ensemble.Sorted(e.Crisp), 0.5), ensemble.Quantile(ensemble.Sorted(e.Over), 0.5)
+		b.lots = append(b.lots, &lotBelief{load: l, lot: l.Lots[k]})
+		b.lots[k].advise(f, f.SafeByMin, nil)
+	}
+	if len(lots) == 1 {
+		return lots[0], nil
+	}
+	return b.overAll(lots), nil
 }

@@ -52,7 +52,7 @@ func cookOf(t testing.TB, q load.Request, tr truth, r *rand.Rand) aCook {
 	}
 	thick := tr.thick * (0.88 + 0.24*r.Float64())
 	own := q
-	own.Load.ThicknessMm = new(s.Own().Piece.Thickness * 1000 * thick)
+	own.Load.ThicknessMm = new(s.Only().Piece.Thickness * 1000 * thick)
 	own.Load.PieceMassG = q.Load.PieceMassG * thick * thick * thick
 	own.Load.StartC = new(3 + 4*r.Float64())
 	f := load.Fryer{}
@@ -70,13 +70,13 @@ func cookOf(t testing.TB, q load.Request, tr truth, r *rand.Rand) aCook {
 	if err != nil {
 		t.Fatal(err)
 	}
-	c := aCook{q: q, ruleC: s.Own().Rule.CoreC}
+	c := aCook{q: q, ruleC: s.Only().Rule.CoreC}
 	cooked.Carry(func(float64) bool {
-		c.core = append(c.core, cooked.Own().CoreC())
-		c.tip = append(c.tip, cooked.Own().TipC(tr.tipMm))
+		c.core = append(c.core, cooked.Only().CoreC())
+		c.tip = append(c.tip, cooked.Only().TipC(tr.tipMm))
 		return true
 	})
-	c.safe = cooked.Own().SafeAt()
+	c.safe = cooked.Only().SafeAt()
 	if math.IsNaN(c.safe) {
 		t.Fatalf("%s, %s: never safe", q.Load.Cut, tr.name)
 	}
@@ -141,7 +141,7 @@ func judgeTruth(t testing.TB, tr truth, cooks int) (out [3]score) {
 			for _, share := range shares {
 				seen = append(seen, tr.read(c, r, math.Round(2*share*c.safe)/2))
 			}
-			f, _ := b.foreseeInside(seen, 0)
+			f, _ := b.lots[0].foreseeInside(seen, 0)
 			out[i].add(c, f)
 		}
 	}

@@ -9,14 +9,14 @@ import (
 
 // foreseenSays is how much longer it takes, and on which setting instead of the
 // one that was, °C.
-func (b *Belief) foreseenSays(f *Foreseen, what dialAdvice, wasC float64) string {
+func (b *lotBelief) foreseenSays(f *Foreseen, what dialAdvice, wasC float64) string {
 	deg := b.load.Units.Degrees
 	var says string
 	switch what {
 	case notWithinTime:
 		return "Not safe within the time that is looked at: probe again, and set it hotter or longer."
 	case doneByNow:
-		says = fmt.Sprintf("95 loads in 100 like this are safe by now: the thermometer decides, %s in the coldest spot.", deg(b.load.Own().Rule.CoreC))
+		says = fmt.Sprintf("95 loads in 100 like this are safe by now: the thermometer decides, %s in the coldest spot.", deg(b.lot.Rule.CoreC))
 	case cooler:
 		says = fmt.Sprintf("%.0f min more, on %s instead of %s: the outside runs ahead of the inside.", *f.MoreMin, deg(f.DialC), deg(wasC))
 	case hotter:
@@ -28,6 +28,11 @@ func (b *Belief) foreseenSays(f *Foreseen, what dialAdvice, wasC float64) string
 		says += " Mist what is pale or floury with oil now: bare flour stays white."
 	}
 	return says
+}
+
+// ofLotSays says what is foreseen of the lot that is last, by its name.
+func (b *Belief) ofLotSays(lot int, says string) string {
+	return fmt.Sprintf("The %s are last. %s", b.lots[lot].lot.Called(), says)
 }
 
 // browningSays is what was seen changed: when it was to be gold, and when it is

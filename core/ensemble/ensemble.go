@@ -49,46 +49,81 @@ type outcome struct {
 }
 
 // Of runs a load over what varies, on all cores, and returns what comes of each
-// of its lots. All lots share the runs. The error is the context's, or that of
-// run.Start.
-func Of(ctx context.Context, l *load.Load) ([]*Ensemble, error) {
+// of its lots, and of the whole: safe and crisp with the last lot, overdone
+// with the first. All lots share the runs; each varies by its own pieces. The
+// error is the context's, or that of run.Start.
+func Of(ctx context.Context, l *load.Load) (lots []*Ensemble, whole *Ensemble, err error) {
 	shown := l.Minutes() + l.TailMin
 	on := l.CarriedOn(math.Max(l.TailMin, math.Max(10, 0.4*l.Minutes())))
 	end := on.Minutes() + on.TailMin
-	v := SpreadOf(&l.Machine, l.Lots...)
+	v := spreads(l)
 	points := Sampled(sampledRuns)
 	design, err := NewDesign(points)
 	if err != nil {
-		return nil, err
+		return nil, nil, err
 	}
 	runs := make([][]outcome, len(points))
 	if err := run.Each(len(points), func(i int) (err error) {
-		runs[i], err = outcomes(ctx, on, v.At(&points[i]), run.Fine, shown)
+		runs[i], err = outcomes(ctx, on, v.at(&points[i]), run.Fine, shown)
 		return err
 	}); err != nil {
-		return nil, err
+		return nil, nil, err
 	}
+	together := v.draw(Loads, l.Lots)
 	counted := sync.OnceValues(func() ([][]outcome, error) {
 		out := make([][]outcome, countedRuns)
-		few := v.Draw(countedRuns, l.Own().All)
+		few := v.draw(countedRuns, l.Lots)
 		return out, run.Each(countedRuns, func(i int) (err error) {
-			draw := v.At(&few[i].Thick)
-			draw.Sizes = append(draw.Sizes, v.At(&few[i].Thin).Sizes...)
+			draw := v[0].At(&few[0][i].Thick)
+			for k := range v {
+				thick, thin := v[k].At(&few[k][i].Thick), v[k].At(&few[k][i].Thin)
+				draw.OfLot = append(draw.OfLot, append(thick.Sizes, thin.Sizes...))
+			}
 			out[i], err = outcomes(ctx, on, draw, run.Coarse, shown)
 			return err
 		})
 	})
-	out := make([]*Ensemble, len(l.Lots))
-	return out, run.Each(len(l.Lots), func(k int) (err error) {
-		d := drawing{load: l, lot: l.Lots[k], spread: v, design: design, outcomes: outcomesOfLot(runs, k), end: end}
+	lots, shares := make([]*Ensemble, len(l.Lots)), make([]*Ensemble, len(l.Lots))
+	if err := run.Each(len(l.Lots), func(k int) (err error) {
+		d := drawing{load: l, lot: l.Lots[k], spread: v[k], design: design, outcomes: outcomesOfLot(runs, k), end: end}
 		d.count = func() ([]outcome, error) {
 			d.counted = true
 			all, err := counted()
 			return outcomesOfLot(all, k), err
 		}
-		out[k], err = d.draw()
+		if lots[k], err = d.draw(d.spread.Draw(Loads, d.lot.All)); err != nil || len(l.Lots) == 1 {
+			return err
+		}
+		shares[k], err = d.draw(together[k])
 		return err
-	})
+	}); err != nil {
+		return nil, nil, err
+	}
+	if len(lots) == 1 {
+		return lots, lots[0], nil
+	}
+	return lots, joined(shares), nil
+}
+
+// joined is the whole of what lots came to in the same loads.
+func joined(lots []*Ensemble) *Ensemble {
+	first := lots[0]
+	out := &Ensemble{First: slices.Clone(first.First), Safe: slices.Clone(first.Safe), Crisp: slices.Clone(first.Crisp), Over: slices.Clone(first.Over),
+		Core: slices.Clone(first.Core), Runs: first.Runs, SlipMin: first.SlipMin, Narrower: first.Narrower}
+	for _, o := range lots[1:] {
+		if median(o.Safe, math.Inf(1)) > median(out.Safe, math.Inf(1)) {
+			out.Narrower = o.Narrower // the last decides
+		}
+		for i := range out.Safe {
+			out.First[i], out.Safe[i] = min(out.First[i], o.First[i]), max(out.Safe[i], o.Safe[i])
+			out.Crisp[i], out.Over[i] = max(out.Crisp[i], o.Crisp[i]), min(out.Over[i], o.Over[i])
+		}
+		for i, band := range o.Core {
+			out.Core[i] = [2]float64{min(out.Core[i][0], band[0]), min(out.Core[i][1], band[1])}
+		}
+		out.Runs, out.SlipMin = max(out.Runs, o.Runs), max(out.SlipMin, o.SlipMin)
+	}
+	return out
 }
 
 // outcomes runs one load, and reads what comes of each lot in it. After what is
@@ -142,8 +177,7 @@ type drawing struct {
 	counted  bool
 }
 
-func (d *drawing) draw() (*Ensemble, error) {
-	all := d.spread.Draw(Loads, d.lot.All)
+func (d *drawing) draw(all []Drawn) (*Ensemble, error) {
 	e := &Ensemble{SlipMin: math.NaN(), Runs: len(d.outcomes)}
 	safe, err := d.minutes(all, &e.Safe, true, func(o outcome) float64 { return o.Safe })
 	if err != nil {

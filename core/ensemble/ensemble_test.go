@@ -20,7 +20,7 @@ func BenchmarkWindow(b *testing.B) {
 	}
 	b.ReportAllocs()
 	for b.Loop() {
-		if _, err := Of(context.Background(), s); err != nil {
+		if _, _, err := Of(context.Background(), s); err != nil {
 			b.Fatal(err)
 		}
 	}
@@ -46,14 +46,14 @@ func TestAQuadraticStandsForManyRuns(t *testing.T) {
 			t.Fatal(err)
 		}
 		s = s.CarriedOn(12)
-		kinds, err := Of(t.Context(), s)
+		kinds, _, err := Of(t.Context(), s)
 		if err != nil {
 			t.Fatal(err)
 		}
 		e := kinds[0]
-		v := SpreadOf(&s.Machine, s.Own())
+		v := SpreadOf(&s.Machine, s.Only())
 		ran := make([]outcome, 200)
-		loads := v.Draw(len(ran), s.Own().Pieces)
+		loads := v.Draw(len(ran), s.Only().Pieces)
 		if err := run.Each(len(ran), func(i int) (err error) {
 			draw := v.At(&loads[i].Thick)
 			draw.Sizes = append(draw.Sizes, v.At(&loads[i].Thin).Sizes...)

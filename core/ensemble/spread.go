@@ -66,6 +66,26 @@ func SpreadOf(m *load.Machine, lots ...*load.Lot) Spread {
 	return v
 }
 
+// lotSpreads are how far the figures of each lot of a load vary. What is of the
+// fryer and the fridge is the same for all.
+type lotSpreads []Spread
+
+func spreads(l *load.Load) (out lotSpreads) {
+	for _, lot := range l.Lots {
+		out = append(out, SpreadOf(&l.Machine, lot))
+	}
+	return out
+}
+
+// at turns a point into what it stands for, of each lot.
+func (v lotSpreads) at(z *Point) run.Variation {
+	out := v[0].At(z)
+	for k := range v {
+		out.OfLot = append(out.OfLot, v[k].At(z).Sizes)
+	}
+	return out
+}
+
 // machineSpread is how far the figures of a fryer vary, and of what food all
 // have alike.
 func machineSpread(m *load.Machine) Spread {

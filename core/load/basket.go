@@ -66,15 +66,20 @@ func (m *Machine) Comfortable(p food.Piece) int {
 	return max(1, int(CloseCoverage/m.Covers(p, 1)+1e-9)*m.Drawers)
 }
 
-// Comfortable is how many pieces of a request's own load lie in one basket
-// with air between them, at least one. The error is refuse.Fields.
+// Comfortable is how many pieces of a request of one lot lie in one basket with
+// air between them, at least one; of several lots all of them, which lie
+// together. The error is refuse.Fields.
 func Comfortable(q Request) (int, error) {
-	q.Load.Pieces = 1
+	q = q.InLots()
+	if len(q.Lots) > 1 {
+		return q.Pieces(), Check(q)
+	}
+	q.Lots[0].Load.Pieces = 1
 	l, err := Of(q)
 	if err != nil {
 		return 0, err
 	}
-	return l.Comfortable(l.Own().Piece), nil
+	return l.Comfortable(l.Only().Piece), nil
 }
 
 // Lies is where each piece of a lot lies in its drawer.

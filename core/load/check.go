@@ -4,6 +4,7 @@ import (
 	"cmp"
 	"errors"
 	"fmt"
+	"math"
 	"slices"
 	"strings"
 
@@ -17,18 +18,111 @@ import (
 // Of checks a request and makes it whole. The error is refuse.Fields.
 func Of(q Request) (*Load, error) {
 	var c checker
-	machine, own := c.basketAndOwn(q)
-	l := &Load{Machine: machine, Lots: []*Lot{&own}, Program: c.program(q), TailMin: q.TailMin, Units: q.Units, ingredient: q.Ingredient}
-	c.In(Limits, "tailMin", q.TailMin)
-	for i, t := range q.Program.Turns {
-		if t.Group < 0 || t.Group > len(q.Groups) || t.Kind == TakeOut && len(q.Groups) == 0 {
-			c.Add(fmt.Sprintf("program.turns[%d].group", i), fmt.Sprint(t.Group), fmt.Sprintf("0 to %d, of several groups", len(q.Groups)))
-		}
+	asked := q
+	if len(q.Lots) > 0 && (q.Load != (Pieces{}) || q.Coat != nil || len(q.Groups) > 0) {
+		c.Add("lots", fmt.Sprintf("%d lots, and load, coat or groups beside them", len(q.Lots)), "lots alone; load and coat are the short form for one")
+		return nil, c.Err()
 	}
-	if len(q.Groups) > 0 && len(c.Fields) == 0 {
-		c.groups(q, l)
+	q = q.InLots()
+	if n := len(q.Lots); n > MaxLots {
+		c.Add(manyField(asked), fmt.Sprintf("%d kinds", n), fmt.Sprintf("up to %d in one basket", MaxLots))
+		return nil, c.Err()
+	}
+	c.turns(asked, q)
+	machine := c.machine(orElse(q.Fryer, Fryer{}))
+	if len(c.Fields) == 0 {
+		machine.Spec = machine.InDrawer()
+		machine.Spec.MetalJK = fryer.Metal(machine.Spec)
+	}
+	broken := len(c.Fields)
+	l := &Load{Machine: machine, Program: c.program(q), TailMin: q.TailMin, Units: q.Units, ingredient: q.Ingredient}
+	c.In(Limits, "tailMin", q.TailMin)
+	stages := c.Fields[broken:]
+	c.Fields = c.Fields[:broken:broken]
+	for i := range q.Lots {
+		l.Lots = append(l.Lots, c.lot(q, i, machine, fieldsOf(asked, i)))
+	}
+	c.Fields = append(c.Fields, stages...)
+	if len(c.Fields) == 0 {
+		c.layOut(asked, l)
+	}
+	if len(c.Fields) == 0 {
+		c.inAndOut(asked, q, l)
 	}
 	return l, c.Err()
+}
+
+// fieldsOf is where the fields of a lot stand in a request as it was asked:
+// before the name of each.
+func fieldsOf(q Request, lot int) string {
+	switch {
+	case len(q.Lots) > 0 && !q.short:
+		return fmt.Sprintf("lots[%d].", lot)
+	case lot > 0:
+		return fmt.Sprintf("groups[%d].", lot-1)
+	}
+	return ""
+}
+
+// manyField is the field that holds too many kinds.
+func manyField(q Request) string {
+	if len(q.Lots) > 0 && !q.short {
+		return "lots"
+	}
+	return "groups"
+}
+
+// turns checks which lots the turns are for.
+func (c *checker) turns(asked, q Request) {
+	for i, t := range asked.Program.Turns {
+		if len(asked.Lots) == 0 {
+			if t.Group < 0 || t.Group > len(asked.Groups) || t.Kind == TakeOut && len(asked.Groups) == 0 {
+				c.Add(fmt.Sprintf("program.turns[%d].group", i), fmt.Sprint(t.Group), fmt.Sprintf("0 to %d, of several groups", len(asked.Groups)))
+			}
+		} else if t.Group != 0 {
+			c.Add(fmt.Sprintf("program.turns[%d].group", i), fmt.Sprint(t.Group), "nothing beside lots; the turn's own lots")
+		}
+	}
+	for i, t := range q.Program.Turns {
+		for _, lot := range t.Lots {
+			if lot < 0 || lot >= len(q.Lots) {
+				c.Add(fmt.Sprintf("program.turns[%d].lots", i), fmt.Sprint(lot), fmt.Sprintf("places of lots, 0 to %d", len(q.Lots)-1))
+			}
+		}
+		if t.Kind == TakeOut && len(asked.Lots) > 0 && (len(t.Lots) == 0 || len(t.Lots) == len(q.Lots)) {
+			c.Add(fmt.Sprintf("program.turns[%d].lots", i), fmt.Sprint(t.Lots), "some of the lots: with the last of them the program ends")
+		}
+	}
+}
+
+// inAndOut checks when each lot goes in and comes out: by its own minutes, or
+// by a turn that takes it out.
+func (c *checker) inAndOut(asked, q Request, l *Load) {
+	first, last := math.Inf(1), 0.0
+	for i, lot := range l.Lots {
+		at := fieldsOf(asked, i)
+		in, out := q.Lots[i].InMin, math.Inf(1)
+		c.Within(at+"inMin", in, 0, l.Minutes()-0.5, "minutes, within the program")
+		if o := q.Lots[i].OutMin; o != nil {
+			c.Within(at+"outMin", *o, in+0.5, l.Minutes(), "minutes, after it goes in and within the program")
+			if *o < l.Minutes() {
+				out = *o
+			}
+		}
+		for _, t := range l.Program.Turns {
+			if t.Kind == TakeOut && t.For(i) {
+				out = min(out, t.AtMin)
+			}
+		}
+		lot.In, lot.Out = in, out
+		first, last = min(first, in), max(last, out)
+	}
+	if first > 0 {
+		c.Add(fieldsOf(asked, 0)+"inMin", fmt.Sprintf("%g minutes at the earliest", first), "0 for at least one lot: the program begins when the first goes in")
+	}
+	if !math.IsInf(last, 1) {
+		c.Add("program.stages", fmt.Sprintf("%g minutes, with the last lot out at %g", l.Minutes(), last), "stages that end when the last lot comes out")
+	}
 }
 
 // Check returns what is wrong with a request as refuse.Fields, or nil.
@@ -37,11 +131,20 @@ func Check(q Request) error {
 	return err
 }
 
-// RuleOf returns the rule that the food of a request's own load has to meet.
-// The error is refuse.Fields.
+// RuleOf returns the rule that asks for the most heat of those that the lots of
+// a request have to meet. The error is refuse.Fields.
 func RuleOf(q Request) (safety.Rule, error) {
 	l, err := Of(q)
-	return l.Own().Rule, err
+	if err != nil {
+		return safety.Rule{}, err
+	}
+	rule := l.Lots[0].Rule
+	for _, lot := range l.Lots[1:] {
+		if lot.Rule.CoreC > rule.CoreC {
+			rule = lot.Rule
+		}
+	}
+	return rule, nil
 }
 
 // CheckFryer returns what is wrong with a fryer as refuse.Fields, or nil.
@@ -60,58 +163,59 @@ func MachineOf(f Fryer) (Machine, error) {
 // checker gathers what is wrong.
 type checker struct{ refuse.Check }
 
-// basketAndOwn checks all of a request but its program: its fryer and its own
-// load, laid into the basket.
-func (c *checker) basketAndOwn(q Request) (Machine, Lot) {
-	lot := c.pieces(q.Load)
-	coat := orElse(q.Coat, Covering{ID: food.Bare})
-	c.covering(&lot, coat, q.Ingredient)
-	m := c.machine(orElse(q.Fryer, Fryer{}))
-	c.aim(&lot, q)
-	if len(c.Fields) > 0 {
-		return Machine{}, Lot{}
+// lot checks a lot by itself, and lays it into the basket. Its fields are told
+// under the place that it has in the request.
+func (c *checker) lot(q Request, i int, m Machine, under string) *Lot {
+	whole := len(c.Fields) == 0
+	of := q.Lots[i]
+	own := checker{}
+	lot := own.pieces(of.Load)
+	coat := orElse(of.Coat, Covering{ID: food.Bare})
+	own.covering(&lot, coat, q.Ingredient)
+	own.aim(&lot, q, of)
+	lot.Number, lot.Name = i, of.Name
+	if whole && len(own.Fields) == 0 {
+		own.inBasket(&lot, of.Load, coat, m)
 	}
-	m.Spec = m.InDrawer()
-	m.Spec.MetalJK = fryer.Metal(m.Spec)
-	if mm := q.Load.ThicknessMm; mm != nil {
+	for _, f := range own.Fields {
+		if f.Field != "guidance" && f.Field != "guidanceC" && (f.Field != "crustWanted" || of.CrustWanted != nil) {
+			f.Field = under + f.Field
+		} else if i > 0 {
+			continue // said of the first
+		}
+		c.Fields = append(c.Fields, f)
+	}
+	return &lot
+}
+
+// inBasket gives a lot its shape, and its place in the basket.
+func (c *checker) inBasket(lot *Lot, p Pieces, coat Covering, m Machine) {
+	if mm := p.ThicknessMm; mm != nil {
 		least, most := lot.Cut.Thicknesses(lot.MassG)
 		c.Within("load.thicknessMm", *mm, least, most, fmt.Sprintf("mm for %g g", lot.MassG))
 	} else if from := lot.Cut.MeasuredFrom; from > 0 && lot.MassG > from {
 		c.Add("load.thicknessMm", "not measured", fmt.Sprintf("a ruler's figure for %s over %g g: a whole breast is up to twice as thick as a cutlet. Measure the thickest part, or cut it through its thickness", lot.Cut.Plural, from))
 	}
-	m.shape(&lot, lot.Cut.Piece(lot.MassG, orElse(q.Load.ThicknessMm, 0)))
-	m.deal(&lot, q.Load.Pieces)
-	lot.oil(coat.OilG / lot.Surface100(q.Load.Pieces))
+	m.shape(lot, lot.Cut.Piece(lot.MassG, orElse(p.ThicknessMm, 0)))
+	m.deal(lot, p.Pieces)
+	lot.oil(coat.OilG / lot.Surface100(p.Pieces))
 	lot.WaterKgM2 += lot.Coating.LooseWater / 10
 	if lot.Coverage > MaxCoverage {
-		c.Add("load.pieces", fmt.Sprint(q.Load.Pieces), fmt.Sprintf("1 to %d of this size in this basket; more would stand over its rim", m.Most(lot.Piece)))
+		c.Add("load.pieces", fmt.Sprint(p.Pieces), fmt.Sprintf("1 to %d of this size in this basket; more would stand over its rim", m.Most(lot.Piece)))
 	}
-	return m, lot
 }
 
-// groups puts what else is in the basket beside a request's own load: all
-// share its room.
-func (c *checker) groups(q Request, l *Load) {
-	if n := len(q.Groups); n > MaxGroups {
-		c.Add("groups", fmt.Sprintf("%d groups", n), fmt.Sprintf("up to %d beside the load", MaxGroups))
+// layOut lays the lots side by side: all share the room of the basket.
+func (c *checker) layOut(asked Request, l *Load) {
+	if len(l.Lots) == 1 {
 		return
 	}
-	covered := l.Own().Coverage
-	for i, g := range q.Groups {
-		var own checker
-		one := q
-		one.Load, one.Coat, one.Groups = g.Load, g.Coat, nil
-		_, lot := own.basketAndOwn(one)
-		lot.Number, lot.Name = i+1, g.Name
-		for _, f := range own.Fields {
-			f.Field = fmt.Sprintf("groups[%d].%s", i, f.Field)
-			c.Fields = append(c.Fields, f)
-		}
+	covered := 0.0
+	for _, lot := range l.Lots {
 		covered += lot.Coverage
-		l.Lots = append(l.Lots, &lot)
 	}
-	if len(c.Fields) == 0 && covered > MaxCoverage {
-		c.Add("groups", fmt.Sprintf("%.0f %% of the basket together", 100*covered), fmt.Sprintf("up to %.0f %%: more would stand over its rim", 100*MaxCoverage))
+	if covered > MaxCoverage {
+		c.Add(manyField(asked), fmt.Sprintf("%.0f %% of the basket together", 100*covered), fmt.Sprintf("up to %.0f %%: more would stand over its rim", 100*MaxCoverage))
 	}
 	from := 0.0
 	for _, lot := range l.Lots {
@@ -238,8 +342,8 @@ func (c *checker) spec(f Fryer) fryer.Spec {
 }
 
 // aim checks when a lot is done.
-func (c *checker) aim(lot *Lot, q Request) {
-	lot.Guidance, lot.CrustWanted = safety.Guidance(q.Guidance), orElse(q.CrustWanted, crustGood)
+func (c *checker) aim(lot *Lot, q Request, of LotRequest) {
+	lot.Guidance, lot.CrustWanted = safety.Guidance(q.Guidance), orElse(of.CrustWanted, orElse(q.CrustWanted, crustGood))
 	if lot.Guidance == "" {
 		lot.Guidance = safety.US
 	}

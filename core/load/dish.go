@@ -3,6 +3,7 @@ package load
 import (
 	"errors"
 	"fmt"
+	"strings"
 
 	"velocrustum/core/refuse"
 )
@@ -26,19 +27,22 @@ func (d Dish) ShareInSecond(pieces int) Request {
 }
 
 // Share is the request for some of a dish's pieces in its own fryer: with their
-// share of the oil and of what is brushed on.
+// share of the oil and of what is brushed on. A dish of several lots goes in
+// whole: its lots lie together.
 func (d Dish) Share(pieces int) Request {
-	q := d.Request
-	share := float64(pieces) / float64(d.Load.Pieces)
-	if q.Coat != nil && pieces != q.Load.Pieces {
-		coat := *q.Coat
+	q := d.Request.InLots()
+	if len(q.Lots) > 1 || pieces == q.Lots[0].Load.Pieces {
+		return q
+	}
+	lot := &q.Lots[0]
+	share := float64(pieces) / float64(lot.Load.Pieces)
+	if lot.Coat != nil {
+		coat := *lot.Coat
 		coat.OilG *= share
-		q.Coat = &coat
+		lot.Coat = &coat
 	}
-	if pieces != q.Load.Pieces {
-		q.Program = q.Program.forShare(share)
-	}
-	q.Load.Pieces = pieces
+	q.Program = q.Program.forShare(share)
+	lot.Load.Pieces = pieces
 	return q
 }
 
@@ -48,16 +52,20 @@ func (d Dish) First() Request { return d.Share(d.first()) }
 
 func (d Dish) first() int {
 	if d.PerBasket > 0 {
-		return min(d.Load.Pieces, d.PerBasket)
+		return min(d.Pieces(), d.PerBasket)
 	}
-	return d.Load.Pieces
+	return d.Pieces()
 }
 
 // CheckPiece returns what is wrong with a dish, but for how many of its pieces
 // go into a basket, as refuse.Fields, or nil.
 func (d Dish) CheckPiece() error {
+	q := d.InLots()
+	if len(q.Lots) > 1 {
+		return Check(d.Request)
+	}
 	var c refuse.Check
-	c.In(Limits, "load.pieces", float64(d.Load.Pieces))
+	c.In(Limits, fieldsOf(d.Request, 0)+"load.pieces", float64(q.Lots[0].Load.Pieces))
 	if err := c.Err(); err != nil {
 		return err
 	}
@@ -66,14 +74,14 @@ func (d Dish) CheckPiece() error {
 
 // Check returns what is wrong with the first basket as refuse.Fields, or nil.
 func (d Dish) Check() error {
-	n := d.Load.Pieces
+	n := d.Pieces()
 	if d.PerBasket > 0 && n > 0 {
 		n = min(n, d.PerBasket)
 	}
 	if d.Second != nil && n > 1 {
 		n = (n + 1) / 2
 	}
-	if n < 1 || d.Load.Pieces > MaxPieces {
+	if n < 1 || d.Pieces() > MaxPieces {
 		return Check(d.Request)
 	}
 	return Check(d.Share(n))
@@ -84,7 +92,7 @@ func (d Dish) Check() error {
 func (d Dish) Fitting() (per int, says string, err error) {
 	err = d.Check()
 	for n := 2; n <= MaxBaskets && tooMany(err); n++ {
-		per = (d.Load.Pieces + n - 1) / n
+		per = (d.Pieces() + n - 1) / n
 		d.PerBasket = per
 		err = d.Check()
 	}
@@ -96,5 +104,5 @@ func (d Dish) Fitting() (per int, says string, err error) {
 
 func tooMany(err error) bool {
 	var fields refuse.Fields
-	return errors.As(err, &fields) && len(fields) == 1 && fields[0].Field == "load.pieces"
+	return errors.As(err, &fields) && len(fields) == 1 && strings.HasSuffix(fields[0].Field, "load.pieces")
 }

@@ -9,8 +9,8 @@ import (
 // What a request may hold at most, where the core needs the figure itself.
 const (
 	MaxPieces  = 2000 // of a dish; how many a basket takes is a matter of its size
-	MaxGroups  = 5    // beside the load
-	MaxBaskets = 20   // of one dish, one after another
+	MaxLots    = 6
+	MaxBaskets = 20 // of one dish, one after another
 	MaxMinutes = 120.0
 	MinStartC  = -1.0 // colder, water in it is ice
 	MinAirC    = 60.0
@@ -29,7 +29,8 @@ var Limits = refuse.Limits{
 	"load.startC":        {Min: MinStartC, Max: 60, Step: 1, Unit: "°C"},
 	"load.spreadPct":     {Min: 0, Max: 40, Step: 1, Unit: "percent of the thickness"},
 	"load.surfaceWaterG": {Min: -1.2, Max: 4, Step: 0.1, Unit: "g/100 cm²"},
-	"groups":             {Min: 0, Max: MaxGroups, Step: 1, Unit: "kinds beside the first"},
+	"groups":             {Min: 0, Max: MaxLots - 1, Step: 1, Unit: "kinds beside the first"},
+	"lots":               {Min: 1, Max: MaxLots, Step: 1, Unit: "kinds"},
 	"perBasket":          {Min: 1, Max: MaxPieces, Step: 1, Unit: "pieces"},
 	"coat.oilG":          {Min: 0, Max: 200, Step: 1, Unit: "g on the whole load"},
 	"coat.restMin":       {Min: 0, Max: 120, Step: 1, Unit: "minutes"},

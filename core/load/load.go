@@ -1,6 +1,8 @@
 package load
 
 import (
+	"slices"
+
 	"velocrustum/core/crust"
 	"velocrustum/core/food"
 	"velocrustum/core/fryer"
@@ -14,7 +16,7 @@ import (
 // by one of its methods.
 type Load struct {
 	Machine
-	// Lots are the kinds of pieces in the basket, the request's own first.
+	// Lots are the kinds of pieces in the basket, as they were asked for.
 	Lots    []*Lot
 	Program Program
 	TailMin float64         // carried on past the program's end
@@ -29,7 +31,10 @@ type Load struct {
 // are done.
 type Lot struct {
 	Name   string
-	Number int // of the request's groups; 0 is its own load
+	Number int // its place among the lots, from 0
+	// In and Out are when it goes in and comes out, minutes of the program;
+	// +Inf with the last.
+	In, Out float64
 
 	Cut         food.Cut
 	Piece       food.Piece
@@ -69,8 +74,19 @@ type Machine struct {
 // Minutes is how long the program is.
 func (l *Load) Minutes() float64 { return l.Program.Minutes() }
 
-// Own is the lot of the request's own load.
-func (l *Load) Own() *Lot { return l.Lots[0] }
+// Only is the lot of a load that has one.
+func (l *Load) Only() *Lot { return l.Lots[0] }
+
+// Pieces is how many pieces there are, of all lots.
+func (l *Load) Pieces() (n int) {
+	for _, lot := range l.Lots {
+		n += lot.All
+	}
+	return n
+}
+
+// End is when a lot comes out, minutes.
+func (l *Load) End(lot *Lot) float64 { return min(lot.Out, l.Minutes()) }
 
 // UnderProgram is the same load under another program.
 func (l *Load) UnderProgram(p Program) *Load {
@@ -102,50 +118,49 @@ func (l *Load) ShapedFor(filmWM2K float64) *Load {
 	return &out
 }
 
-// withOwn is the same load with another lot in the place of its own.
-func (l *Load) withOwn(lot Lot) *Load {
+// with is the same load with another lot in the place of the one of its number.
+func (l *Load) with(lot Lot) *Load {
 	out := *l
-	out.Lots = append([]*Lot{&lot}, l.Lots[1:]...)
+	out.Lots = slices.Clone(l.Lots)
+	out.Lots[lot.Number] = &lot
 	return &out
 }
 
-// Fewer is the load with so many of its own pieces.
+// Fewer is a load of one lot with so many of its pieces.
 func (l *Load) Fewer(pieces int) *Load {
-	lot := *l.Own()
+	lot := *l.Only()
 	l.deal(&lot, pieces)
-	return l.withOwn(lot)
+	return l.with(lot)
 }
 
-// Oiled is the load with so much oil on its own pieces, g/100 cm², beside
+// Oiled is the load with so much oil on the pieces of a lot, g/100 cm², beside
 // what the coat has.
-func (l *Load) Oiled(film float64) *Load {
-	lot := *l.Own()
+func (l *Load) Oiled(lot Lot, film float64) *Load {
 	lot.oil(film)
-	return l.withOwn(lot)
+	return l.with(lot)
 }
 
-// InOil is the load with so much fat on its own pieces, g/100 cm², as a bath
-// of it leaves; they brown as they would have.
-func (l *Load) InOil(film float64) *Load {
-	lot := *l.Own()
+// InOil is the load with so much fat on the pieces of a lot, g/100 cm², as a
+// bath of it leaves; they brown as they would have.
+func (l *Load) InOil(lot Lot, film float64) *Load {
 	lot.Coating.Oil = film
-	return l.withOwn(lot)
+	return l.with(lot)
 }
 
-// Wiped is the load with its own pieces wiped dry.
-func (l *Load) Wiped() *Load {
-	lot := *l.Own()
+// Wiped is the load with the pieces of a lot wiped dry.
+func (l *Load) Wiped(lot Lot) *Load {
 	lot.Surface, lot.WaterKgM2 = food.Wiped, food.Wiped.Water()+lot.Coating.LooseWater/10
-	return l.withOwn(lot)
+	return l.with(lot)
 }
 
-// AsThick is the load with its own pieces cut or pressed to a thickness, mm,
-// by ruler.
-func (l *Load) AsThick(mm float64) *Load {
-	lot := *l.Own()
+// AsThick is the load with the pieces of a lot cut or pressed to a thickness,
+// mm, by ruler.
+func (l *Load) AsThick(lot Lot, mm float64) *Load {
+	room := lot.Coverage - l.Covers(lot.Piece, lot.Pieces) // what lies beside it
 	l.shape(&lot, lot.Cut.Piece(lot.MassG, mm))
+	lot.Coverage += room
 	lot.Measured = true
-	return l.withOwn(lot)
+	return l.with(lot)
 }
 
 // oil puts so many g/100 cm² on a lot, beside what its coat has of its own.
@@ -161,6 +176,17 @@ func (l *Lot) GainWith(sugarPct float64) float64 {
 
 // Surface100 is the surface of so many pieces, in 100 cm².
 func (l *Lot) Surface100(pieces int) float64 { return l.Piece.Surface * 100 * float64(pieces) }
+
+// Called is what a lot is called: by the name it was given, or by its cut.
+func (l *Lot) Called() string {
+	switch {
+	case l.Name != "":
+		return l.Name
+	case l.All == 1:
+		return l.Cut.Name
+	}
+	return l.Cut.Plural
+}
 
 // Class is the cut's safety class; a fatty wrap around fish brings the rule
 // for meat with it, which is no laxer.
@@ -231,9 +257,9 @@ const HotHoldHours = 2.0
 // SmokesOverC is the air, °C, over which dripped fat smokes.
 const SmokesOverC = 190.0
 
-// HottestC is as hot as the dial goes for a lot, °C, without its fat smoking.
+// HottestC is as hot as the dial goes, °C, without the fat of any lot smoking.
 func (l *Load) HottestC() float64 {
-	if l.Own().Fatty() {
+	if slices.ContainsFunc(l.Lots, (*Lot).Fatty) {
 		return max(l.Dial.MinC, l.Dial.Nearest(min(l.Dial.MaxC, SmokesOverC)))
 	}
 	return l.Dial.MaxC
@@ -247,9 +273,11 @@ type Glaze struct {
 	Faces      [2]bool // by which is up; 0 is
 }
 
-// Glaze is what a brush is on the pieces of a lot. The error is that of an
-// ingredient that nobody knows.
-func (l *Load) Glaze(lot *Lot, b Brush) (g Glaze, err error) {
+// Glaze is what a turn of that kind brushes on the pieces of the lots that it
+// is for: on all of them as thick. The error is that of an ingredient that
+// nobody knows.
+func (l *Load) Glaze(on Turn) (g Glaze, err error) {
+	b := *on.Brush
 	sum, sugar := 0.0, 0.0
 	for _, p := range b.Parts {
 		i, err := l.ingredient(p.Ingredient)
@@ -261,7 +289,12 @@ func (l *Load) Glaze(lot *Lot, b Brush) (g Glaze, err error) {
 		g.Fat += p.Share * i.Fat / 100
 		g.Water += p.Share * i.Water() / 100
 	}
-	area := lot.Surface100(lot.All) / 100 / 2 // m², one side of all pieces
+	area := 0.0 // m², one side of all pieces
+	for _, one := range l.Lots {
+		if on.For(one.Number) {
+			area += one.Surface100(one.All) / 100 / 2
+		}
+	}
 	if g.Faces[0] = true; b.Both {
 		g.Faces[1] = true
 		area *= 2

@@ -34,11 +34,16 @@ type Stage struct {
 type Turn struct {
 	AtMin float64 `json:"atMin"`
 	Kind  string  `json:"kind"`
-	// Brush is what is put on by a turn of that kind, on the pieces of the
-	// load, or of the group whose number is Group.
+	// Brush is what is put on by a turn of that kind.
 	Brush *Brush `json:"brush,omitempty"`
-	Group int    `json:"group,omitempty"`
+	// Lots are those that it is for, by their place from 0; all where left
+	// out. Group is the one of groups, before there were lots.
+	Lots  []int `json:"lots,omitempty"`
+	Group int   `json:"group,omitempty"`
 }
+
+// For says whether a turn is for a lot, by its place from 0.
+func (t Turn) For(lot int) bool { return len(t.Lots) == 0 || slices.Contains(t.Lots, lot) }
 
 // Brush is what is brushed on, on the faces that are up just then, or on both.
 type Brush struct {
@@ -53,7 +58,7 @@ const (
 	Shake   = "shake"
 	LookIn  = "check"
 	BrushOn = "brush"
-	// TakeOut takes one group out and leaves the others.
+	// TakeOut takes some lots out and leaves the others.
 	TakeOut = "out"
 )
 
@@ -147,7 +152,9 @@ func (p Program) Lasting(end float64) Program {
 
 // Same says whether two programs have the same stages and turns.
 func (p Program) Same(other Program) bool {
-	return slices.Equal(p.Stages, other.Stages) && slices.Equal(p.Turns, other.Turns)
+	return slices.Equal(p.Stages, other.Stages) && slices.EqualFunc(p.Turns, other.Turns, func(a, b Turn) bool {
+		return a.AtMin == b.AtMin && a.Kind == b.Kind && a.Brush == b.Brush && a.Group == b.Group && slices.Equal(a.Lots, b.Lots)
+	})
 }
 
 // forShare brushes as much as a share of the pieces needs.

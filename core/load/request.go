@@ -2,6 +2,7 @@ package load
 
 import (
 	"math"
+	"slices"
 	"strings"
 
 	"velocrustum/core/food"
@@ -10,20 +11,24 @@ import (
 	"velocrustum/core/units"
 )
 
-// Request is what a cook asks: this load, in this coat, in this fryer, by
-// this program. Fields left out take the defaults named beside them.
+// Request is what a cook asks: these lots, in this fryer, by this program.
+// Fields left out take the defaults named beside them.
 type Request struct {
-	Load      Pieces    `json:"load"`
-	Coat      *Covering `json:"coat,omitempty"`  // bare, no oil
+	// Lots are the kinds in the basket, none before another.
+	Lots []LotRequest `json:"lots,omitempty"`
+	// Load and Coat are the short form for one lot, and Groups what lay beside
+	// it before there were lots; not with Lots.
+	Load      Pieces    `json:"load,omitzero"`
+	Coat      *Covering `json:"coat,omitempty"` // bare, no oil
+	Groups    []Group   `json:"groups,omitempty"`
 	Fryer     *Fryer    `json:"fryer,omitempty"` // the middling drawer
 	Program   Program   `json:"program"`
 	Guidance  string    `json:"guidance,omitempty"`  // us
 	GuidanceC float64   `json:"guidanceC,omitempty"` // °C, with "stricter"
-	// Groups are what else lies in the same air: other cuts, sizes, coats,
-	// glazes, each with its own answer.
-	Groups []Group `json:"groups,omitempty"`
 	// CrustWanted is the crispness that counts as crisp, 60.
 	CrustWanted *float64 `json:"crustWanted,omitempty"`
+	// short says that it was asked in the short form: so its fields are told.
+	short bool
 	// TailMin carries the last stage on past the program's end, so that a
 	// screen can show what would come; 0.
 	TailMin float64 `json:"tailMin,omitempty"`
@@ -34,11 +39,58 @@ type Request struct {
 	Larder map[string]larder.Ingredient `json:"-"`
 }
 
-// A Group is some of the pieces in a basket that are of another kind.
+// A LotRequest is pieces of one kind with one story: in which coat, and when
+// they go in and come out.
+type LotRequest struct {
+	Name string    `json:"name,omitempty"` // what it is called; by its cut
+	Load Pieces    `json:"load"`
+	Coat *Covering `json:"coat,omitempty"` // bare, no oil
+	// InMin and OutMin are when it goes in and comes out, minutes of the
+	// program; with the first, and with the last, where left out.
+	InMin  float64  `json:"inMin,omitempty"`
+	OutMin *float64 `json:"outMin,omitempty"`
+	// CrustWanted is the crispness that counts as crisp of it; the request's.
+	CrustWanted *float64 `json:"crustWanted,omitempty"`
+}
+
+// A Group is what lay beside a load before there were lots.
 type Group struct {
 	Name string    `json:"name,omitempty"`
 	Load Pieces    `json:"load"`
 	Coat *Covering `json:"coat,omitempty"`
+}
+
+// InLots is the request with all that it asks said by its lots, which are its
+// own to change: the short form is one lot, groups are lots beside it.
+func (q Request) InLots() Request {
+	if len(q.Lots) > 0 {
+		q.Lots = slices.Clone(q.Lots)
+		return q
+	}
+	q.short = true
+	q.Lots = []LotRequest{{Load: q.Load, Coat: q.Coat}}
+	for _, g := range q.Groups {
+		q.Lots = append(q.Lots, LotRequest{Name: g.Name, Load: g.Load, Coat: g.Coat})
+	}
+	if len(q.Groups) > 0 {
+		q.Program.Turns = slices.Clone(q.Program.Turns)
+		for i, t := range q.Program.Turns {
+			// Of groups, a brush and what is taken out were of one; a turn of all.
+			if t.Kind == BrushOn || t.Kind == TakeOut {
+				q.Program.Turns[i].Lots, q.Program.Turns[i].Group = []int{t.Group}, 0
+			}
+		}
+	}
+	q.Load, q.Coat, q.Groups = Pieces{}, nil, nil
+	return q
+}
+
+// Pieces is how many pieces there are, of all lots.
+func (q Request) Pieces() (n int) {
+	for _, l := range q.InLots().Lots {
+		n += l.Load.Pieces
+	}
+	return n
 }
 
 // Pieces are those of one kind in one basket.
@@ -127,9 +179,9 @@ func (q *Request) Ingredient(id string) (larder.Ingredient, error) {
 	return larder.Shelf(id)
 }
 
-// CoatSays is how an order has the coat: by its name, or by what it is made of.
-func (q *Request) CoatSays() string {
-	c := orElse(q.Coat, Covering{ID: food.Bare})
+// CoatSays is how an order has the coat of a lot: by its name, or by what it is made of.
+func (q *Request) CoatSays(lot LotRequest) string {
+	c := orElse(lot.Coat, Covering{ID: food.Bare})
 	if named, err := food.FindCoat(c.ID); err == nil {
 		return named.Says
 	}

@@ -310,14 +310,14 @@ func TestCutsAreMadeIntoOthers(t *testing.T) {
 		t.Fatal(err)
 	}
 	says := w.Words(shelf, units.Household{Temperature: "C", Mass: "g", Spoons: units.MetricSpoons})
-	if why := says[0].Why; ready.Load.Pieces != 9 || !strings.Contains(why, "9 drumettes, 393 g, set aside") || !strings.Contains(why, "1 ½ tbsp for each, 198 g in all") {
-		t.Errorf("%d stuffed wings: %q", ready.Load.Pieces, why)
+	if why := says[0].Why; ready.Lots[0].Load.Pieces != 9 || !strings.Contains(why, "9 drumettes, 393 g, set aside") || !strings.Contains(why, "1 ½ tbsp for each, 198 g in all") {
+		t.Errorf("%d stuffed wings: %q", ready.Lots[0].Load.Pieces, why)
 	}
 	fish := BenchDish{Bench: &Bench{Cutting: &Cutting{Scored: true}}}
 	fish.Load, fish.Program = load.Pieces{Cut: "fish-whole", Pieces: 1, PieceMassG: 340}, d.Program
 	scored, _, err := shelf.Ready(fish)
-	if err != nil || scored.Load.ThicknessMm == nil || *scored.Load.ThicknessMm >= 1000*cutOf(t, "fish-whole").Piece(340, 0).Thickness {
-		t.Errorf("a scored fish is as thick as before: %+v (%v)", scored.Load, err)
+	if err != nil || scored.Lots[0].Load.ThicknessMm == nil || *scored.Lots[0].Load.ThicknessMm >= 1000*cutOf(t, "fish-whole").Piece(340, 0).Thickness {
+		t.Errorf("a scored fish is as thick as before: %+v (%v)", scored.Lots[0].Load, err)
 	}
 	var p refuse.Fields
 	if _, _, err := Make("meatball", "fish-whole", 3, 25); !errors.As(err, &p) || p[0].Field != "cutting.as" {

@@ -8,58 +8,97 @@ import (
 	"velocrustum/core/refuse"
 )
 
-// A BenchDish is the pieces as they were bought, the coat that was chosen, and what
-// is done to them on the bench. What the basket gets follows from all three,
-// each time anew, and is never written back.
+// A BenchDish is the lots as they were bought, the coats that were chosen, and
+// what is done to them on the bench. What the basket gets follows from all
+// three, each time anew, and is never written back.
 type BenchDish struct {
 	load.Dish
-	Bench *Bench // nil leaves all as it was bought
+	// Bench is that of a dish of one lot; of several what comes after the
+	// basket, for all of them.
+	Bench *Bench
+	// Benches are those of the lots, by their place; nil leaves a lot as it
+	// was bought.
+	Benches []*Bench
 }
 
-// Ready returns a dish as it goes into the basket, and the bench worked out,
-// nil where there is none. The error is refuse.Fields, those of the bench
-// under its name.
+// bench is that of a lot. Of several lots the dish's own says only what comes
+// after the basket.
+func (d BenchDish) bench(lot int) *Bench {
+	if len(d.Benches) > lot && d.Benches[lot] != nil {
+		return d.Benches[lot]
+	}
+	if lot == 0 && len(d.Benches) == 0 {
+		return d.Bench
+	}
+	return nil
+}
+
+// Ready returns a dish as it goes into the basket, and the bench of its first
+// lot worked out, nil where there is none. The error is refuse.Fields, those of
+// the bench under its name.
 func (p Pantry) Ready(d BenchDish) (load.Dish, *Worked, error) {
 	out := d.Dish
 	out.Larder = p
-	if d.Bench == nil {
-		return out, nil, out.CheckPiece()
+	out.Request = out.InLots()
+	for k := range out.Lots {
+		if b := d.bench(k); b != nil {
+			if err := refuse.Under("bench.", b.Check(p)); err != nil {
+				return out, nil, err
+			}
+			if err := b.Cutting.cut(&out.Lots[k].Load); err != nil {
+				return out, nil, refuse.Under("bench.", err)
+			}
+		}
 	}
-	if err := refuse.Under("bench.", d.Bench.Check(p)); err != nil {
+	if err := out.CheckPiece(); err != nil || d.bench(0) == nil {
 		return out, nil, err
 	}
-	if err := d.Bench.Cutting.cut(&out.Load); err != nil {
-		return out, nil, refuse.Under("bench.", err)
-	}
-	if err := out.CheckPiece(); err != nil {
+	w, err := p.workLot(out.Request, 0, *d.bench(0))
+	if err != nil {
 		return out, nil, err
 	}
-	coat := load.Covering{ID: "bare"}
-	if out.Coat != nil {
-		coat = *out.Coat
+	w.before = d.InLots().Lots[0].Load
+	return out, w, nil
+}
+
+// workLot works the bench of a lot out, and tells the lot what was done.
+func (p Pantry) workLot(q load.Request, k int, b Bench) (*Worked, error) {
+	of := &q.Lots[k]
+	coat := load.Covering{ID: food.Bare}
+	if of.Coat != nil {
+		coat = *of.Coat
 	}
 	what, err := coat.Find(p.Find)
 	if err != nil {
-		return out, nil, err
+		return nil, err
 	}
-	cut, err := food.FindCut(out.Load.Cut)
+	cut, err := food.FindCut(of.Load.Cut)
 	if err != nil {
-		return out, nil, err
+		return nil, err
 	}
-	lot := LotOf(cut, out.Load.PieceMassG, value(out.Load.ThicknessMm), out.Load.Pieces)
-	lot.Wet = food.Surface(out.Load.Surface)
-	lot.Beside, lot.BesideG = besides(d.Groups)
-	w, err := p.Work(lot, what, coat.OilG, *d.Bench, out.Program.Turns...)
+	lot := LotOf(cut, of.Load.PieceMassG, value(of.Load.ThicknessMm), of.Load.Pieces)
+	lot.Wet = food.Surface(of.Load.Surface)
+	lot.Beside, lot.BesideG = besides(q.Lots, k)
+	w, err := p.Work(lot, what, coat.OilG, b, turnsOf(q.Program, k)...)
 	if err != nil {
-		return out, nil, refuse.Under("bench.", err)
+		return nil, refuse.Under("bench.", err)
 	}
-	w.before = d.Load
-	if err := w.beside(p, d.Groups); err != nil {
-		return out, nil, err
+	if err := w.beside(p, q.Lots, k); err != nil {
+		return nil, err
 	}
-	w.Effects.into(&out.Load, &coat)
-	out.Coat = &coat
-	return out, &w, nil
+	w.Effects.into(&of.Load, &coat)
+	of.Coat = &coat
+	return &w, nil
+}
+
+// turnsOf are the turns of a program that are for a lot.
+func turnsOf(p load.Program, lot int) (out []load.Turn) {
+	for _, t := range p.Turns {
+		if t.For(lot) {
+			out = append(out, t)
+		}
+	}
+	return out
 }
 
 // into tells a simulation what was done.
@@ -106,9 +145,12 @@ func (c *Cutting) cut(l *load.Pieces) error {
 	return c.score(l)
 }
 
-// beside adds what the other kinds in the basket hold.
-func (w *Worked) beside(p Pantry, groups []load.Group) error {
-	for _, g := range groups {
+// beside adds what the other lots in the basket hold.
+func (w *Worked) beside(p Pantry, lots []load.LotRequest, lot int) error {
+	for k, g := range lots {
+		if k == lot {
+			continue
+		}
 		cut, err := food.FindCut(g.Load.Cut)
 		if err != nil {
 			continue // it is told of where it is looked up
@@ -126,13 +168,16 @@ func (w *Worked) beside(p Pantry, groups []load.Group) error {
 	return nil
 }
 
-// besides is the surface of other kinds, in 100 cm², and what is eaten of
+// besides is the surface of the other lots, in 100 cm², and what is eaten of
 // them, g.
-func besides(groups []load.Group) (surface, edibleG float64) {
-	for _, g := range groups {
+func besides(lots []load.LotRequest, lot int) (surface, edibleG float64) {
+	for k, g := range lots {
+		if k == lot {
+			continue
+		}
 		if cut, err := food.FindCut(g.Load.Cut); err == nil { // told of where it is looked up
-			lot := LotOf(cut, g.Load.PieceMassG, value(g.Load.ThicknessMm), g.Load.Pieces)
-			surface, edibleG = surface+lot.Surface(), edibleG+lot.EdibleG()
+			one := LotOf(cut, g.Load.PieceMassG, value(g.Load.ThicknessMm), g.Load.Pieces)
+			surface, edibleG = surface+one.Surface(), edibleG+one.EdibleG()
 		}
 	}
 	return surface, edibleG

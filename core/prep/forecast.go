@@ -4,6 +4,7 @@ import (
 	"context"
 	"fmt"
 	"math"
+	"slices"
 	"strings"
 
 	"velocrustum/core/load"
@@ -46,12 +47,13 @@ const (
 // every step and without each. The error is refuse.Fields, those of the bench
 // under its name, or the context's.
 func (p Pantry) Forecast(ctx context.Context, d BenchDish, h units.Household) (Forecast, error) {
-	f := Forecast{Makings: Makings(d.Load.Cut)}
+	first := d.InLots().Lots[0]
+	f := Forecast{Makings: Makings(first.Load.Cut)}
 	ready, w, err := p.Ready(d)
 	if err != nil {
 		return f, err
 	}
-	f.Worked, f.Load, f.Coat = *w, ready.Load, *ready.Coat
+	f.Worked, f.Load, f.Coat = *w, ready.Lots[0].Load, *ready.Lots[0].Coat
 	q := ready.First()
 	minutes := 0.0
 	for _, s := range q.Program.Stages {
@@ -62,8 +64,8 @@ func (p Pantry) Forecast(ctx context.Context, d BenchDish, h units.Household) (F
 		return f, err
 	}
 	sugar := 0.0
-	if d.Coat != nil {
-		sugar = d.Coat.SugarPct
+	if first.Coat != nil {
+		sugar = first.Coat.SugarPct
 	}
 	for _, st := range w.Words(p, h) {
 		step := WeighedStation{Station: st, Load: f.Load, Coat: f.Coat, Does: "Nothing that the basket feels."}
@@ -76,7 +78,8 @@ func (p Pantry) Forecast(ctx context.Context, d BenchDish, h units.Household) (F
 		default:
 			f.skip(&step, sugar)
 			without := ready
-			without.Load, without.Coat = step.Load, &step.Coat
+			without.Lots = slices.Clone(ready.Lots)
+			without.Lots[0].Load, without.Lots[0].Coat = step.Load, &step.Coat
 			var skipped verdict.Answer
 			one := without.First()
 			one.TailMin = q.TailMin
@@ -95,7 +98,7 @@ func (p Pantry) Forecast(ctx context.Context, d BenchDish, h units.Household) (F
 	if fat := end.FatRenderedPct; fat != nil {
 		kept.FatRenderedPct = *fat
 	}
-	f.EnergyWh = end.EnergyWh * float64(f.Load.Pieces) / float64(q.Load.Pieces)
+	f.EnergyWh = end.EnergyWh * float64(ready.Pieces()) / float64(q.Pieces())
 	f.OvenWh, f.PanWh = OvenWh(minutes), PanWh(w.Lot.MassG(), end.MassLossPct)
 	f.Plate, f.DeepFried = w.Serve(f.Servings(), kept)
 	return f, nil
@@ -127,7 +130,8 @@ func spread(ctx context.Context, q load.Request) (string, error) {
 	if err != nil {
 		return "", err
 	}
-	q.Load.SpreadPct = nil
+	q = q.InLots()
+	q.Lots[0].Load.SpreadPct = nil
 	even, err := verdict.Simulate(ctx, q, verdict.Options{})
 	if err != nil {
 		return "", err

@@ -195,10 +195,10 @@ func TestADishFollowsFromWhatWasBought(t *testing.T) {
 		return got
 	}
 	got := ready()
-	near(t, "surface water", *got.Load.SurfaceWaterG, 0.3-0.8, 1e-9)
-	near(t, "salt", got.Coat.SaltPct, 1, 1e-6)
-	if *got.Load.SpreadPct != 12 || got.Coat.OilG < 1 || got.Coat.OilG > 5 || got.Coat.SugarPct <= 1 {
-		t.Errorf("%+v %+v", got.Load, *got.Coat)
+	near(t, "surface water", *got.Lots[0].Load.SurfaceWaterG, 0.3-0.8, 1e-9)
+	near(t, "salt", got.Lots[0].Coat.SaltPct, 1, 1e-6)
+	if *got.Lots[0].Load.SpreadPct != 12 || got.Lots[0].Coat.OilG < 1 || got.Lots[0].Coat.OilG > 5 || got.Lots[0].Coat.SugarPct <= 1 {
+		t.Errorf("%+v %+v", got.Lots[0].Load, *got.Lots[0].Coat)
 	}
 	if d.Load.SurfaceWaterG != nil || d.Coat.OilG != 9 || d.Coat.SugarPct != 1 {
 		t.Errorf("written back: %+v %+v", d.Load, *d.Coat)
@@ -206,13 +206,15 @@ func TestADishFollowsFromWhatWasBought(t *testing.T) {
 	if again := ready(); !reflect.DeepEqual(got, again) {
 		t.Errorf("once %+v, then %+v", got, again)
 	}
-	d.Larder = shelf
+	bought := d.Dish
+	bought.Request = bought.InLots()
+	bought.Larder = shelf
 	d.Bench = &Bench{}
-	if plain := ready(); !reflect.DeepEqual(plain, d.Dish) {
+	if plain := ready(); !reflect.DeepEqual(plain, bought) {
 		t.Errorf("a bench on which nothing is done changed %+v to %+v", d.Dish, plain)
 	}
 	d.Bench = nil
-	if plain := ready(); !reflect.DeepEqual(plain, d.Dish) {
+	if plain := ready(); !reflect.DeepEqual(plain, bought) {
 		t.Errorf("without a bench %+v is %+v", d.Dish, plain)
 	}
 }

@@ -46,7 +46,8 @@ func Write(name string, d prep.BenchDish, dealt []baskets.Basketful, f prep.Fore
 	}
 	out := Recipe{Name: name, Servings: f.Servings(), Plate: f.Plate, CookMin: d.Program.PreheatMin + d.Program.Minutes()}
 	out.Ingredients = append(out.Ingredients, fmt.Sprintf("%d %s of about %s each (%s)", f.Load.Pieces, plural(cut, f.Load.Pieces), h.Grams(f.Load.PieceMassG), h.Grams(f.Lot.MassG())))
-	for _, g := range d.Groups {
+	lots := d.InLots().Lots
+	for _, g := range lots[1:] {
 		more, err := food.FindCut(g.Load.Cut)
 		if err != nil {
 			return Recipe{}, err
@@ -153,12 +154,13 @@ func (out *Recipe) fry(cut food.Cut, d prep.BenchDish, dealt []baskets.Basketful
 	if d.Program.PreheatMin > 0 {
 		out.Steps = append(out.Steps, Instruction{fmt.Sprintf("Heat the empty air fryer to %s.", h.Degrees(d.Program.Stages[0].AirC)), d.Program.PreheatMin})
 	}
-	lay := "the " + plural(cut, d.Load.Pieces)
-	if len(d.Groups) > 0 {
+	q := d.InLots()
+	lay := "the " + plural(cut, q.Pieces())
+	if len(q.Lots) > 1 {
 		lay = "all"
 	}
 	if len(dealt) == 0 {
-		dealt = []baskets.Basketful{{Pieces: d.Load.Pieces, EndMin: d.Program.Minutes(), Program: d.Program}}
+		dealt = []baskets.Basketful{{Pieces: q.Pieces(), EndMin: q.Program.Minutes(), Program: q.Program}}
 	}
 	last := 0.0
 	for k, b := range dealt {
@@ -169,14 +171,14 @@ func (out *Recipe) fry(cut food.Cut, d prep.BenchDish, dealt []baskets.Basketful
 				what = fmt.Sprintf("In the second fryer, %d %s: ", b.Pieces, plural(cut, b.Pieces))
 			}
 		}
-		out.Steps = append(out.Steps, Instruction{what + runs(b.Program, d.Groups, p, h), b.Program.Minutes()})
+		out.Steps = append(out.Steps, Instruction{what + runs(b.Program, q.Lots, p, h), b.Program.Minutes()})
 		last = math.Max(last, b.EndMin)
 	}
 	out.CookMin = d.Program.PreheatMin + last
 }
 
 // runs says how one basket is run.
-func runs(p load.Program, groups []load.Group, larder prep.Pantry, h units.Household) string {
+func runs(p load.Program, lots []load.LotRequest, larder prep.Pantry, h units.Household) string {
 	var stages []string
 	for _, st := range p.Stages {
 		if st.Rest {
@@ -190,8 +192,8 @@ func runs(p load.Program, groups []load.Group, larder prep.Pantry, h units.House
 	for _, t := range p.Turns {
 		does := words[t.Kind]
 		of := ""
-		if t.Group > 0 && t.Group <= len(groups) && groups[t.Group-1].Name != "" {
-			of = " the " + groups[t.Group-1].Name
+		if len(t.Lots) == 1 && lots[t.Lots[0]].Name != "" {
+			of = " the " + lots[t.Lots[0]].Name
 		}
 		switch t.Kind {
 		case load.BrushOn:

@@ -19,6 +19,7 @@ type Lot struct {
 	rough    float64      // scales the film
 	oiled    float64      // how far a film of oil covers the surface, 0 to 1
 	glazed   bool         // something was brushed on
+	here     bool         // it went in
 	gone     bool         // taken out by itself, it waits on a rack
 	pathogen safety.Pathogen
 	places   []place
@@ -41,14 +42,15 @@ func (l *Lot) layIn(v Variation, fineness Fineness, filmWM2K float64) error {
 	l.rough = of.Coating.Film()
 	start := of.StartC + v.StartC
 	l.pathogen, _ = safety.PathogenFor(of.Class(), 100*of.Cut.Flesh.Fat)
-	for _, size := range v.Sizes {
+	sizes := v.sizes(of.Number)
+	for _, size := range sizes {
 		piece := of.Piece
 		if size != 1 {
 			// A thicker piece of the same kind is larger all over.
 			piece = of.Cut.Piece(of.MassG*size*size*size, of.ThicknessMm*size)
 		}
 		for _, e := range l.machine.Spec.Exposures(of.Coverage) {
-			e.Share /= float64(len(v.Sizes)) // all places of a run add up to one
+			e.Share /= float64(len(sizes)) // all places of a run add up to one
 			p := place{
 				exposure: e, pieces: float64(of.Pieces) * e.Share,
 				massG:  of.MassG*size*size*size + of.Coating.Grams(piece),
@@ -86,9 +88,12 @@ func (l *Lot) layIn(v Variation, fineness Fineness, filmWM2K float64) error {
 	return nil
 }
 
+// in says whether the lot is in the basket.
+func (l *Lot) in() bool { return l.here && !l.gone }
+
 // takes adds what the pieces take from the air.
 func (l *Lot) takes(take *fryer.Take, film, convect [2]float64) {
-	if l.gone {
+	if !l.in() {
 		return
 	}
 	film, _ = l.of.Below(film, convect)
@@ -105,8 +110,11 @@ func (l *Lot) takes(take *fryer.Take, film, convect [2]float64) {
 // fry moves the pieces on from second t by dt, and returns what they took and
 // gave, W and kg/s.
 func (l *Lot) fry(t, dt float64, air thermal.Air, film, convect [2]float64) (heat, steam float64) {
-	if l.gone {
+	switch {
+	case l.gone:
 		l.wait(t, dt, load.Stage{Hold: load.HoldRack})
+		return 0, 0
+	case !l.here: // as cold as it comes, until it goes in
 		return 0, 0
 	}
 	film, convect = l.of.Below(film, convect)

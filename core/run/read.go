@@ -189,6 +189,11 @@ type Worst struct {
 	Palest, Brownest float64
 }
 
+// With is the worst of two.
+func (w Worst) With(o Worst) Worst {
+	return Worst{min(w.Crust, o.Crust), min(w.JuicePct, o.JuicePct), min(w.Palest, o.Palest), max(w.Brownest, o.Brownest)}
+}
+
 // Worst reads a lot as it is now.
 func (l *Lot) Worst() Worst {
 	w := Worst{Crust: math.Inf(1), JuicePct: math.Inf(1), Palest: math.Inf(1)}

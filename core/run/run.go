@@ -102,10 +102,13 @@ func (r *Run) Advance(minute float64, look func(minute float64) bool) {
 	end := minute * 60
 	for r.now < end-instant {
 		r.stagesAndTurns()
+		r.lotsInAndOut()
 		r.step(r.stepTo(end))
 		if r.now-r.judged > judgeEvery-instant {
 			for _, lot := range r.Lots {
-				lot.judge(r.now/60, (r.now-r.judged)/60)
+				if lot.here {
+					lot.judge(r.now/60, (r.now-r.judged)/60)
+				}
 			}
 			r.judged = r.now
 		}
@@ -125,10 +128,17 @@ func (r *Run) stepTo(end float64) float64 {
 	if r.turned < len(r.load.Program.Turns) {
 		turnAt = r.load.Program.Turns[r.turned].AtMin * 60
 	}
-	for _, at := range [...]float64{r.nextLook, r.stageEnd, r.openTill, end, turnAt} {
+	soonest := func(at float64) {
 		if at > r.now+instant && at < r.now+dt {
 			dt = at - r.now
 		}
+	}
+	for _, at := range [...]float64{r.nextLook, r.stageEnd, r.openTill, end, turnAt} {
+		soonest(at)
+	}
+	for _, lot := range r.Lots {
+		soonest(lot.of.In * 60)
+		soonest(lot.of.Out * 60)
 	}
 	return dt
 }
@@ -140,7 +150,9 @@ func (r *Run) step(dt float64) {
 	if r.out {
 		r.fryer.Step(dt, st.AirC, false, fryer.Take{})
 		for _, lot := range r.Lots {
-			lot.wait(t, dt, st)
+			if lot.here {
+				lot.wait(t, dt, st)
+			}
 		}
 		return
 	}
@@ -187,20 +199,36 @@ func (r *Run) stagesAndTurns() {
 func (r *Run) turn(t load.Turn) {
 	r.openTill = r.now + fryer.OpenToTurn
 	switch t.Kind {
-	case load.TakeOut:
-		for _, lot := range r.Lots {
-			lot.gone = lot.gone || lot.of.Number == t.Group
-		}
+	case load.TakeOut: // by the lot's own minute
 	case load.BrushOn:
 		r.openTill = r.now + brushTakes
+		g, err := r.load.Glaze(t)
 		for _, lot := range r.Lots {
-			if g, err := r.load.Glaze(lot.of, *t.Brush); err == nil && lot.of.Number == t.Group { // it was checked
+			if err == nil && t.For(lot.of.Number) && lot.in() { // it was checked
 				lot.brush(g)
 			}
 		}
 	default:
 		for _, lot := range r.Lots {
-			lot.turn(t.Kind)
+			if t.For(lot.of.Number) && lot.in() {
+				lot.turn(t.Kind)
+			}
+		}
+	}
+}
+
+// lotsInAndOut opens the drawer for what goes in or comes out now.
+func (r *Run) lotsInAndOut() {
+	for _, lot := range r.Lots {
+		if !lot.here && !lot.gone && r.now > lot.of.In*60-instant {
+			lot.here = true
+			if lot.of.In > 0 {
+				r.openTill, r.stirred = r.now+fryer.OpenToLoad, r.now
+			}
+		}
+		if !lot.gone && r.now > lot.of.Out*60-instant {
+			lot.gone = true
+			r.openTill, r.stirred = r.now+fryer.OpenToTurn, r.now
 		}
 	}
 }
@@ -229,8 +257,50 @@ func (r *Run) Under(l *load.Load) *Run {
 	return r
 }
 
-// Own is the lot of the request's own load.
-func (r *Run) Own() *Lot { return r.Lots[0] }
+// Only is the lot of a load that has one.
+func (r *Run) Only() *Lot { return r.Lots[0] }
+
+// SafeAt is when the last lot is safe, minutes, NaN for not yet.
+func (r *Run) SafeAt() (at float64) {
+	for _, lot := range r.Lots {
+		if s := lot.SafeAt(); math.IsNaN(s) || s > at {
+			at = s
+		}
+		if math.IsNaN(at) {
+			return at
+		}
+	}
+	return at
+}
+
+// CoreC is the coldest spot of the slowest pieces of any lot, °C.
+func (r *Run) CoreC() float64 {
+	cold := math.Inf(1)
+	for _, lot := range r.Lots {
+		cold = min(cold, lot.CoreC())
+	}
+	return cold
+}
+
+// Worst is the least of crust and juice, and the palest and the brownest face,
+// of any lot.
+func (r *Run) Worst() Worst {
+	w := r.Lots[0].Worst()
+	for _, lot := range r.Lots[1:] {
+		w = w.With(lot.Worst())
+	}
+	return w
+}
+
+// Softest is the crust of the softest face of any lot.
+func (r *Run) Softest() float64 {
+	soft := math.Inf(1)
+	for _, lot := range r.Lots {
+		s, _ := lot.Crusts()
+		soft = min(soft, s)
+	}
+	return soft
+}
 
 // Load is what is run.
 func (r *Run) Load() *load.Load { return r.load }

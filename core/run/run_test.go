@@ -29,9 +29,9 @@ func TestHeatAndWaterCloseInEveryCoat(t *testing.T) {
 			if err != nil {
 				t.Fatal(err)
 			}
-			c := &r.Own().places[0]
+			c := &r.Only().places[0]
 			start := c.both(func(b *thermal.Body) float64 { return b.Mass() }) * 1000
-			own := s.Own()
+			own := s.Only()
 			edible := own.MassG*(1-cut.Bone*1250/cut.Density()) + own.Coating.Grams(own.Piece) - own.Coating.FilmOil()*own.Piece.Surface*100
 			if math.Abs(start/edible-1) > 0.04 {
 				t.Errorf("%s in %s: the parts weigh %.2f g, the piece %.2f", cut.ID, coat, start, edible)
@@ -74,8 +74,8 @@ func TestALoadAndItsFryerBalance(t *testing.T) {
 			t.Fatal(err)
 		}
 		r.Carry(nil)
-		for i := range r.Own().places {
-			b := r.Own().places[i].body
+		for i := range r.Only().places {
+			b := r.Only().places[i].body
 			l := b.Ledger()
 			if lost := l.StartWater - b.Water(); math.Abs(lost-l.Vapour-l.Drip) > 0.001*lost {
 				t.Errorf("%s: %.4f kg/m² of water left, %.4f as steam and %.4f as drip", name, lost, l.Vapour, l.Drip)
@@ -99,17 +99,17 @@ func TestARunIsResumedAndCloned(t *testing.T) {
 		whole, half := start(t, s), start(t, s)
 		whole.Carry(nil)
 		half.Advance(math.Floor(s.Minutes())/2, nil)
-		stopped := half.Own().Moment(0)
+		stopped := half.Only().Moment(0)
 		twin := half.Clone()
 		half.Carry(nil)
-		if got, want := half.Own().Moment(0), whole.Own().Moment(0); got != want {
+		if got, want := half.Only().Moment(0), whole.Only().Moment(0); got != want {
 			t.Errorf("%s: resumed it ends as %+v, straight as %+v", c.ID, got, want)
 		}
-		if twin.Own().Moment(0) != stopped {
+		if twin.Only().Moment(0) != stopped {
 			t.Errorf("%s: the clone moved with the run it was taken from", c.ID)
 		}
 		twin.Carry(nil)
-		if twin.Own().Moment(0) != whole.Own().Moment(0) || twin.fryer.EnergyJ() != whole.fryer.EnergyJ() {
+		if twin.Only().Moment(0) != whole.Only().Moment(0) || twin.fryer.EnergyJ() != whole.fryer.EnergyJ() {
 			t.Errorf("%s: the clone ends elsewhere", c.ID)
 		}
 	}
@@ -133,8 +133,8 @@ func TestACloneGoesOnUnderAnotherProgram(t *testing.T) {
 	on.Carry(nil)
 	straight := start(t, s.UnderProgram(hotter))
 	straight.Carry(nil)
-	if on.Own().Moment(0) != straight.Own().Moment(0) {
-		t.Errorf("it ends as %+v, not as %+v", on.Own().Moment(0), straight.Own().Moment(0))
+	if on.Only().Moment(0) != straight.Only().Moment(0) {
+		t.Errorf("it ends as %+v, not as %+v", on.Only().Moment(0), straight.Only().Moment(0))
 	}
 }
 
@@ -178,8 +178,8 @@ func TestASaucesWaterIsAccountedFor(t *testing.T) {
 	r := start(t, l)
 	r.Advance(18, nil)
 	const water = 0.0264 // kg/m² of a face
-	r.Own().Dress(water, 0.012, true, true)
-	p := &r.Own().places[0]
+	r.Only().Dress(water, 0.012, true, true)
+	p := &r.Only().places[0]
 	before := p.body.Ledger().Poured
 	r.Advance(38, nil)
 	taken := 2 * (p.body.Ledger().Poured - before)

@@ -88,22 +88,23 @@ func (k *Kitchen) prepare(s *Supper, said []SupperDish) ([]readyDish, error) {
 		}
 		if c.name == "" {
 			c.name = d.ID
-			if cut, err := food.FindCut(ready.Load.Cut); err == nil {
+			if cut, err := food.FindCut(ready.Lots[0].Load.Cut); err == nil {
 				c.name = cut.Plural
 			}
 		}
 		per := d.PerBasket
-		if per == 0 || per > ready.Load.Pieces {
+		all := ready.Pieces()
+		if per == 0 || per > all {
 			if per, err = load.Comfortable(ready.Request); err != nil {
 				return nil, refuse.Under(at, err)
 			}
-			n := math.Ceil(float64(ready.Load.Pieces) / float64(per))
-			per = int(math.Ceil(float64(ready.Load.Pieces) / n))
+			n := math.Ceil(float64(all) / float64(per))
+			per = int(math.Ceil(float64(all) / n))
 		}
-		if len(ready.Groups) > 0 {
-			per = ready.Load.Pieces // kinds in one basket stay together
+		if len(ready.Lots) > 1 {
+			per = all // lots in one basket stay together
 		}
-		for left := ready.Load.Pieces; left > 0; left -= per {
+		for left := all; left > 0; left -= per {
 			c.baskets = append(c.baskets, dealtBasket{i, len(c.baskets) + 1, min(per, left)})
 		}
 		total += len(c.baskets)

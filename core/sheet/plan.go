@@ -362,7 +362,7 @@ func (p *planner) finish() {
 			}
 			p.out.tasks = append(p.out.tasks, timed{Task: Task{ID: TaskOfBasket(d.ID, b.basket, "hold"), Dish: d.ID, Basket: b.basket, Kind: Hold, Says: p.k.holdSays(p.s, d, b.basket), Place: place}, from: b.out + f.RestMin, to: b.out + held})
 		}
-		share := float64(b.pieces) / float64(d.ready.Load.Pieces)
+		share := float64(b.pieces) / float64(d.ready.Pieces())
 		p.out.cost += share*(100-b.crust) + waiting*b.wait
 	}
 	slices.SortStableFunc(p.out.tasks, func(a, b timed) int {

@@ -163,7 +163,7 @@ func moreHandsSays(soonerMin, laterMin float64) (name, says string) {
 	case soonerMin > 0.25:
 		return name, fmt.Sprintf("On the table %.0f min sooner.", math.Round(soonerMin))
 	case laterMin >= 1:
-		return name, fmt.Sprintf("Begin %.0f min later.", math.Floor(laterMin))
+		return name, fmt.Sprintf("The work begins %.0f min later.", math.Floor(laterMin))
 	}
 	return name, "It would not be sooner: what takes long needs none."
 }

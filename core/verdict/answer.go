@@ -7,8 +7,8 @@ import (
 	"velocrustum/core/safety"
 )
 
-// Answer is what comes of a load; of one with several lots, what comes of its
-// own, and the verdict over all.
+// Answer is what comes of a load; of one with several lots what holds for all:
+// safe with the last, overdone with the first.
 type Answer struct {
 	SafeAtMin *float64 `json:"safeAtMin"`
 	// TenderAtMin is when the coldest flesh is also at its best to eat: for
@@ -18,9 +18,9 @@ type Answer struct {
 	Window      Window   `json:"window"`
 	Chance      *Chance  `json:"chance,omitempty"`
 	Verdict     Verdict  `json:"verdict"`
-	// Groups are the answers of each kind in the basket, the load's own
-	// first; none where there is one kind.
-	Groups []GroupAnswer `json:"groups,omitempty"`
+	// Lots are the answers of each lot, in the order of the request; none
+	// where there is one.
+	Lots []LotAnswer `json:"lots,omitempty"`
 	// Brushes are the brushes of the program, where changes are asked for.
 	Brushes  []Brushed    `json:"brushes,omitempty"`
 	Coverage float64      `json:"coverage"`
@@ -97,11 +97,13 @@ type InBasket struct {
 	Pieces []fryer.Spot `json:"pieces"`
 }
 
-// GroupAnswer is what comes of one kind in a basket.
-type GroupAnswer struct {
+// LotAnswer is what comes of one lot in a basket.
+type LotAnswer struct {
 	Name   string `json:"name"`
 	Cut    string `json:"cut"`
 	Pieces int    `json:"pieces"`
+	// InMin is when it goes in.
+	InMin float64 `json:"inMin"`
 	// OutMin is when it is taken out: as soon as it is safe and crisp; where
 	// it is too much before, as late as it stands, and never before it is
 	// safe; else with the last.
@@ -129,13 +131,13 @@ func (a Answer) Rounded() Answer {
 		line[i] = m.Rounded()
 	}
 	a.Timeline = line
-	groups := make([]GroupAnswer, len(a.Groups))
-	for i, g := range a.Groups {
-		groups[i] = g
-		groups[i].Answer = g.Answer.Rounded()
+	lots := make([]LotAnswer, len(a.Lots))
+	for i, g := range a.Lots {
+		lots[i] = g
+		lots[i].Answer = g.Answer.Rounded()
 	}
-	if a.Groups = groups; len(groups) == 0 {
-		a.Groups = nil
+	if a.Lots = lots; len(lots) == 0 {
+		a.Lots = nil
 	}
 	return a
 }

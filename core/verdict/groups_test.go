@@ -30,10 +30,10 @@ func TestTwoHalvesAreOneLoad(t *testing.T) {
 		q := group
 		q.Load.Pieces = pieces
 		whole, split := quick(t, q), quick(t, halved(q))
-		if len(split.Groups) != 2 || len(whole.Groups) != 0 {
-			t.Fatalf("%d groups, and %d of one kind", len(split.Groups), len(whole.Groups))
+		if len(split.Lots) != 2 || len(whole.Lots) != 0 {
+			t.Fatalf("%d groups, and %d of one kind", len(split.Lots), len(whole.Lots))
 		}
-		for _, g := range split.Groups {
+		for _, g := range split.Lots {
 			for _, f := range []struct {
 				what      string
 				got, want *float64
@@ -56,7 +56,7 @@ func TestTwoHalvesAreOneLoad(t *testing.T) {
 		t.Fatal(err)
 	}
 	// Fewer pieces have a less thick thickest one: never later than the whole.
-	for _, g := range split.Groups {
+	for _, g := range split.Lots {
 		if d := *g.Chance.SafeByMin - *whole.Chance.SafeByMin; d > 0.1 || d < -1.2 {
 			t.Errorf("%s are safe by %.2f, the whole load by %.2f", g.Name, *g.Chance.SafeByMin, *whole.Chance.SafeByMin)
 		}
@@ -74,7 +74,7 @@ func TestKindsInOneBasket(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	legs, prawns := a.Groups[0], a.Groups[1]
+	legs, prawns := a.Lots[0], a.Lots[1]
 	if *prawns.SafeAtMin > 8 || *legs.SafeAtMin < *prawns.SafeAtMin+8 || prawns.Name != "prawns" || prawns.Pieces != 6 {
 		t.Errorf("prawns safe at %.1f, drumsticks at %.1f", *prawns.SafeAtMin, *legs.SafeAtMin)
 	}
@@ -93,8 +93,8 @@ func TestKindsInOneBasket(t *testing.T) {
 	turned := q
 	turned.Load, turned.Coat = q.Groups[0].Load, q.Groups[0].Coat
 	turned.Groups = []load.Group{{Load: q.Load, Coat: q.Coat}}
-	if b := quick(t, turned); math.Abs(*b.Groups[1].SafeAtMin-*legs.SafeAtMin) > 1e-6 || math.Abs(*b.Groups[0].CrispAtMin-*prawns.CrispAtMin) > 1e-6 {
-		t.Errorf("the other way around safe at %.3f, not %.3f", *b.Groups[1].SafeAtMin, *legs.SafeAtMin)
+	if b := quick(t, turned); math.Abs(*b.Lots[1].SafeAtMin-*legs.SafeAtMin) > 1e-6 || math.Abs(*b.Lots[0].CrispAtMin-*prawns.CrispAtMin) > 1e-6 {
+		t.Errorf("the other way around safe at %.3f, not %.3f", *b.Lots[1].SafeAtMin, *legs.SafeAtMin)
 	}
 }
 
@@ -113,7 +113,7 @@ func TestFlavoursByGroups(t *testing.T) {
 	}
 	q.Program.Turns = append(q.Program.Turns, brush("barbecue", 0), brush("mustard", 1))
 	a := quick(t, q)
-	up := func(g int) float64 { f := a.Groups[g].Timeline; return f[len(f)-1].Faces[1].Brown }
+	up := func(g int) float64 { f := a.Lots[g].Timeline; return f[len(f)-1].Faces[1].Brown }
 	if !(up(0) > up(2)+0.05) || up(1) >= up(0) {
 		t.Errorf("barbecued to %.2f, mustard %.2f, plain %.2f", up(0), up(1), up(2))
 	}
@@ -173,17 +173,17 @@ func TestTheVerdictSpeaksOfAllKinds(t *testing.T) {
 	if v := short.Verdict; v.Ready || v.Standing != NeverSafe && v.Standing != TooShort || !strings.Contains(v.Says, "The drumsticks: ") || !strings.Contains(v.Says, "The prawns") || v.SafeBy != "not in time" {
 		t.Errorf("prawns and drumsticks for 12 minutes: %+v", v)
 	}
-	if !short.Groups[0].Verdict.Ready {
-		t.Errorf("the prawns alone: %+v", short.Groups[0].Verdict)
+	if !short.Lots[0].Verdict.Ready {
+		t.Errorf("the prawns alone: %+v", short.Lots[0].Verdict)
 	}
 	long := basket(30)
 	if v := long.Verdict; v.Ready || v.FromMin != nil {
 		t.Errorf("both for 30 minutes: %+v", v)
 	}
-	out := math.Ceil(*long.Groups[0].Verdict.FromMin)
+	out := math.Ceil(*long.Lots[0].Verdict.FromMin)
 	apart := basket(30, load.Turn{AtMin: out, Kind: load.TakeOut, Group: 0})
-	if v := apart.Verdict; !v.Ready || !strings.Contains(v.Says, "Each in its time") || v.SafeBy != apart.Groups[1].Verdict.SafeBy {
-		t.Errorf("the prawns taken out at %g: %+v; %+v", out, v, apart.Groups[0].Verdict)
+	if v := apart.Verdict; !v.Ready || !strings.Contains(v.Says, "Each in its time") || v.SafeBy != apart.Lots[1].Verdict.SafeBy {
+		t.Errorf("the prawns taken out at %g: %+v; %+v", out, v, apart.Lots[0].Verdict)
 	}
 	if raw := basket(30, load.Turn{AtMin: 2, Kind: load.TakeOut, Group: 1}); raw.Verdict.Ready {
 		t.Errorf("drumsticks taken out after two minutes: %+v", raw.Verdict)

@@ -3,6 +3,7 @@ package verdict
 import (
 	"context"
 	"math"
+	"slices"
 
 	"velocrustum/core/ensemble"
 	"velocrustum/core/load"
@@ -46,8 +47,8 @@ func SimulateLoad(ctx context.Context, l *load.Load, opt Options) (Answer, error
 	a, err := Of(ctx, l, !opt.NoChance)
 	if opt.NoChance {
 		a.Verdict = unknown()
-		for k := range a.Groups {
-			a.Groups[k].Verdict = unknown()
+		for k := range a.Lots {
+			a.Lots[k].Verdict = unknown()
 		}
 	}
 	return a, err
@@ -58,9 +59,10 @@ func SimulateLoad(ctx context.Context, l *load.Load, opt Options) (Answer, error
 // the context's, or that of run.Start.
 func Of(ctx context.Context, l *load.Load, sampled bool) (Answer, error) {
 	var over []*ensemble.Ensemble
+	var whole *ensemble.Ensemble
 	if sampled {
 		var err error
-		if over, err = ensemble.Of(ctx, l); err != nil {
+		if over, whole, err = ensemble.Of(ctx, l); err != nil {
 			return Answer{}, err
 		}
 	}
@@ -77,15 +79,77 @@ func Of(ctx context.Context, l *load.Load, sampled bool) (Answer, error) {
 		a.Warnings = append(a.Warnings, j.warnings()...)
 		a.Verdict = j.verdict()
 	}
-	out := all[0]
-	if len(all) > 1 {
-		out.Groups = make([]GroupAnswer, len(all))
-		for k, lot := range l.Lots {
-			out.Groups[k] = inGroup(l, lot, all[k])
-		}
-		out.Verdict = together(l, out.Groups)
+	if len(all) == 1 {
+		return all[0], nil
 	}
+	out := OverAll(l, all)
+	lots := out.Lots
+	if sampled {
+		out.Chance = chance(whole, l.Units)
+	}
+	out.Verdict = together(l, lots)
 	return out, nil
+}
+
+// OverAll is what holds for all lots of a load, with the answers of each where
+// there are several: safe, crisp and at its best with the
+// last, overdone with the first, and at the end the worst of any. What is of
+// one kind, like its line and its size, is that of the last to be safe.
+func OverAll(l *load.Load, all []Answer) Answer {
+	if len(all) == 1 {
+		return all[0]
+	}
+	lots := make([]LotAnswer, len(all))
+	for k, lot := range l.Lots {
+		lots[k] = ofLot(l, lot, all[k])
+	}
+	last := 0
+	for k := range lots {
+		if later(lots[k].SafeAtMin, lots[last].SafeAtMin) {
+			last = k
+		}
+	}
+	out := lots[last].Answer
+	out.Lots, out.Warnings = lots, []Warning{}
+	basket := *out.Basket
+	out.Basket = &basket
+	mass, lost := 0.0, 0.0
+	for k := range lots {
+		a := &lots[k].Answer
+		latest(&out.SafeAtMin, a.SafeAtMin)
+		latest(&out.TenderAtMin, a.TenderAtMin)
+		latest(&out.CrispAtMin, a.CrispAtMin)
+		latest(&out.Window.FromMin, a.Window.FromMin)
+		if to := a.Window.ToMin; to != nil && (out.Window.ToMin == nil || *to < *out.Window.ToMin) {
+			out.Window.ToMin, out.Window.Bound = to, a.Window.Bound
+		}
+		out.End.CoreC, out.End.JuiceKeptPct = math.Min(out.End.CoreC, a.End.CoreC), math.Min(out.End.JuiceKeptPct, a.End.JuiceKeptPct)
+		if a.End.Crust < out.End.Crust {
+			out.End.Crust, out.End.CrustWords = a.End.Crust, a.End.CrustWords
+		}
+		basket.Seam, basket.Tender = basket.Seam || a.Basket.Seam, basket.Tender || a.Basket.Tender
+		g := l.Lots[k].MassG * float64(l.Lots[k].All)
+		mass, lost = mass+g, lost+g*a.End.MassLossPct
+		for i := range a.Warnings {
+			w := a.Warnings[i]
+			w.Lot, w.LotName = k, lots[k].Name
+			if !slices.ContainsFunc(out.Warnings, func(o Warning) bool { return o.Code == w.Code && o.Message == w.Message }) {
+				out.Warnings = append(out.Warnings, w)
+			}
+		}
+	}
+	out.End.MassLossPct = lost / mass
+	return out
+}
+
+// later says whether a comes after b, where nil is never.
+func later(a, b *float64) bool { return b != nil && (a == nil || *a > *b) }
+
+// latest moves a minute to a later one.
+func latest(at **float64, to *float64) {
+	if later(to, *at) {
+		*at = to
+	}
 }
 
 // judging is one lot of a load, and what came of it.
@@ -114,7 +178,7 @@ func nominal(l *load.Load, fineness run.Fineness) ([]Answer, error) {
 	r.Carry(func(minute float64) bool {
 		for i, lot := range r.Lots {
 			out[i].Timeline = append(out[i].Timeline, lot.Moment(minute))
-			if math.Abs(minute-l.Minutes()) < 0.01 {
+			if math.Abs(minute-l.End(l.Lots[i])) < 0.01 {
 				out[i].End = end(r, lot)
 			}
 		}
@@ -123,7 +187,9 @@ func nominal(l *load.Load, fineness run.Fineness) ([]Answer, error) {
 	for i, lot := range r.Lots {
 		a := &out[i]
 		if math.Mod(l.Minutes(), run.LookMin) > 0.01 && l.TailMin == 0 { // the end falls between looks
-			a.End = end(r, lot)
+			if math.IsInf(l.Lots[i].Out, 1) {
+				a.End = end(r, lot)
+			}
 			a.Timeline = append(a.Timeline, lot.Moment(l.Minutes()))
 		}
 		a.take(lot.Times())
@@ -147,14 +213,8 @@ func begun(l *load.Load, lot *load.Lot, on *run.Lot) Answer {
 // inBasket lays a lot out and says how full its basket is.
 func inBasket(l *load.Load, lot *load.Lot) *InBasket {
 	b := &InBasket{Words: crowdingWords[load.CrowdingAt(lot.Coverage)], Room: l.Room(lot), Most: l.Most(lot.Piece), Pieces: l.Lies(lot)}
-	seen := []*load.Lot{lot}
-	if lot == l.Own() {
-		seen = l.Lots
-	}
-	for _, of := range seen {
-		b.Seam = b.Seam || of.Wrapped()
-		b.Tender = b.Tender || of.Coating.Sets > 0 && !of.Wrapped()
-	}
+	b.Seam = lot.Wrapped()
+	b.Tender = lot.Coating.Sets > 0 && !lot.Wrapped()
 	return b
 }
 
@@ -192,9 +252,9 @@ func end(r *run.Run, lot *run.Lot) End {
 	return e
 }
 
-// inGroup names an answer by its lot, and says when it is taken out.
-func inGroup(l *load.Load, lot *load.Lot, a Answer) GroupAnswer {
-	g := GroupAnswer{Name: lotName(lot), Cut: lot.Cut.ID, Pieces: lot.All, OutMin: l.Minutes(), Answer: a}
+// ofLot names an answer by its lot, and says when it is taken out.
+func ofLot(l *load.Load, lot *load.Lot, a Answer) LotAnswer {
+	g := LotAnswer{Name: lot.Called(), Cut: lot.Cut.ID, Pieces: lot.All, InMin: lot.In, OutMin: l.Minutes(), Answer: a}
 	safe := a.SafeAtMin
 	if a.Chance != nil {
 		safe = a.Chance.SafeByMin

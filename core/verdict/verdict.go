@@ -84,7 +84,7 @@ const worthSaying = 0.15
 // figures are read off the answer. Without chances they are the nominal load's.
 func (j *judging) figures() figures {
 	a := j.answer
-	f := figures{end: j.load.Minutes(), safe: a.SafeAtMin, ready: a.Window.FromMin, goodUntil: a.Window.ToMin, first: a.SafeAtMin,
+	f := figures{end: j.load.End(j.lot), safe: a.SafeAtMin, ready: a.Window.FromMin, goodUntil: a.Window.ToMin, first: a.SafeAtMin,
 		crisp: a.CrispAtMin, bound: a.Window.Bound, plant: j.lot.Plant()}
 	c := a.Chance
 	if c == nil {
@@ -131,7 +131,7 @@ func (j *judging) verdict() Verdict {
 
 // together is the verdict over all lots in a basket: ready only if each is, at
 // one time or taken out in its own.
-func together(l *load.Load, lots []GroupAnswer) Verdict {
+func together(l *load.Load, lots []LotAnswer) Verdict {
 	worst, last := lots[0].Verdict, lots[0].Verdict
 	var from, safe float64
 	to := math.Inf(1)
@@ -140,7 +140,7 @@ func together(l *load.Load, lots []GroupAnswer) Verdict {
 	for k := range lots {
 		v := lots[k].Verdict
 		switch {
-		case v.SafeAtMin == nil || Past(*v.SafeAtMin, l.Minutes()):
+		case v.SafeAtMin == nil || Past(*v.SafeAtMin, l.End(l.Lots[k])):
 			safe, out.SafeBy = math.Inf(1), v.SafeBy
 		case *v.SafeAtMin > safe:
 			safe, out.SafeBy = *v.SafeAtMin, v.SafeBy
@@ -154,7 +154,7 @@ func together(l *load.Load, lots []GroupAnswer) Verdict {
 		if !v.Ready {
 			continue
 		}
-		if at := takenOut(l, k); at > 0 {
+		if at := l.Lots[k].Out; !math.IsInf(at, 1) {
 			apart = true
 			if at < *v.FromMin-moment || v.ToMin != nil && at > *v.ToMin+1 {
 				worst.Standing, worst.Ready = NoGoodTime, false
@@ -188,14 +188,4 @@ func together(l *load.Load, lots []GroupAnswer) Verdict {
 	out.SafeAtMin, out.ReadyAtMin = &safe, &from
 	wordTogether(&out, lots, apart)
 	return out
-}
-
-// takenOut is the minute at which a lot is taken out by itself, 0 for not.
-func takenOut(l *load.Load, lot int) float64 {
-	for _, t := range l.Program.Turns {
-		if t.Kind == load.TakeOut && t.Group == lot {
-			return t.AtMin
-		}
-	}
-	return 0
 }

@@ -41,6 +41,9 @@ type Warning struct {
 	Message string   `json:"message"`
 	Field   string   `json:"field,omitempty"`
 	AtMin   *float64 `json:"atMin,omitempty"`
+	// Lot is which lot it is of, and LotName its name; "" where there is one.
+	Lot     int    `json:"lot,omitempty"`
+	LotName string `json:"lotName,omitempty"`
 	// Change is what would mend it, where something would; core/advise finds it.
 	Change *Change `json:"change,omitempty"`
 
@@ -56,6 +59,8 @@ type Change struct {
 	// Gives is what the load ends at with it; empty where that is not the
 	// point of it.
 	Gives string `json:"gives,omitempty"`
+	// Lot is whose surface, thickness or oil it is.
+	Lot int `json:"lot,omitempty"`
 	// One of these is set.
 	Program     *load.Program `json:"program,omitempty"`
 	Surface     string        `json:"surface,omitempty"`
@@ -215,12 +220,9 @@ func (j *judging) onLiner() *Warning {
 
 // apart says how raw poultry lies beside what is not.
 func (j *judging) apart() *Warning {
-	if j.lot != j.load.Own() {
-		return nil // it is said once
-	}
 	for _, o := range j.load.Lots {
 		if (j.lot.Class() == safety.Poultry) != (o.Class() == safety.Poultry) {
-			return &Warning{Code: Apart, Field: "groups", Message: apartSays}
+			return &Warning{Code: Apart, Field: "lots", Message: apartSays}
 		}
 	}
 	return nil

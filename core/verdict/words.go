@@ -118,19 +118,8 @@ func (f *figures) firstSays(from *float64) string {
 	return fmt.Sprintf("%s %.0f.", what, soon)
 }
 
-// lotName is what a lot is called: by the cook, or by its cut.
-func lotName(lot *load.Lot) string {
-	switch {
-	case lot.Name != "":
-		return lot.Name
-	case lot.All == 1:
-		return lot.Cut.Name
-	}
-	return lot.Cut.Plural
-}
-
 // eachSays says of each lot in a basket what comes of it.
-func eachSays(lots []GroupAnswer) string {
+func eachSays(lots []LotAnswer) string {
 	says := make([]string, len(lots))
 	for k := range lots {
 		if v := lots[k].Verdict; v.Ready {
@@ -144,7 +133,7 @@ func eachSays(lots []GroupAnswer) string {
 
 // wordTogether says a verdict over several lots that are each ready; apart,
 // some are taken out in their own time.
-func wordTogether(v *Verdict, lots []GroupAnswer, apart bool) {
+func wordTogether(v *Verdict, lots []LotAnswer, apart bool) {
 	switch {
 	case !v.Ready:
 		v.Figure = "Not at one time"

@@ -43,10 +43,10 @@ func (s *Server) Simulate(ctx context.Context, r SimulateRequestObject) (Simulat
 	} else {
 		a, err = verdict.Simulate(ctx, d.First(), opt)
 	}
-	out := Answered{Answer: a.Rounded(), Load: d.Load, Coat: load.Covering{ID: food.Bare}}
-	if d.Coat != nil {
-		out.Coat = *d.Coat
+	out := Answered{Answer: a.Rounded(), Load: d.Lots[0].Load, Coat: load.Covering{ID: food.Bare}}
+	if c := d.Lots[0].Coat; c != nil {
+		out.Coat = *c
 	}
-	out.CoatSays = d.CoatSays()
+	out.CoatSays = d.CoatSays(d.Lots[0])
 	return Simulate200JSONResponse(out), err
 }

@@ -280,7 +280,7 @@ func (w past) add(ctx context.Context, s *store.Store, p store.Plan, f store.Own
 		return err
 	}
 	q := ready.Request
-	p.Load.V, p.Coat.V = q.Load, *q.Coat
+	p.GoesInAs(q)
 	c := store.Cook{PlanID: &p.ID, Name: p.Name, Guidance: "us", GuidanceC: 75, StartedAt: store.Time{Time: start}, Events: l.Events,
 		Crust: &w.crust, Inside: &w.inside, Note: &w.note, ChangeNext: &w.again}
 	c.Plan.V, c.Fryer.V = p, f

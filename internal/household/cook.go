@@ -28,7 +28,7 @@ func (h *Household) Live(ctx context.Context, c store.Cook) (cook.Live, error) {
 		lie = *b
 	}
 	var kinds []string
-	for _, g := range c.Planned.V.Groups {
+	for _, g := range c.Planned.V.Lots {
 		kinds = append(kinds, g.Name)
 	}
 	return cook.Live{Say: set.Units(), Larder: pantry, Kinds: kinds,

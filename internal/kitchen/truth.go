@@ -43,15 +43,22 @@ func (t Truth) Cook(ctx context.Context, q load.Request) ([]run.Moment, error) {
 	if err != nil {
 		return nil, err
 	}
-	q.Load.PieceMassG *= t.Thick * t.Thick * t.Thick
-	thick := answer.Piece.ThicknessMm * t.Thick
-	q.Load.ThicknessMm = &thick
-	start := food.OutOfFridgeC
-	if q.Load.StartC != nil {
-		start = *q.Load.StartC
+	q = q.InLots()
+	for k := range q.Lots {
+		of, piece := &q.Lots[k].Load, answer.Piece
+		if len(answer.Lots) > 0 {
+			piece = answer.Lots[k].Piece
+		}
+		of.PieceMassG *= t.Thick * t.Thick * t.Thick
+		thick := piece.ThicknessMm * t.Thick
+		of.ThicknessMm = &thick
+		start := food.OutOfFridgeC
+		if of.StartC != nil {
+			start = *of.StartC
+		}
+		start = math.Max(load.MinStartC, start+t.FridgeC)
+		of.StartC = &start
 	}
-	start = math.Max(load.MinStartC, start+t.FridgeC)
-	q.Load.StartC = &start
 	f := load.Fryer{}
 	if q.Fryer != nil {
 		f = *q.Fryer

@@ -74,7 +74,7 @@ func (s *Sessions) narrow(ctx context.Context, p *store.Plan, f *store.OwnFryer,
 	if err != nil {
 		return 0, 0, err
 	}
-	p.Load.V, p.Coat.V = d.Load, *d.Coat
+	p.GoesInAs(d.Request)
 	if household.GoesInAtOnce(*p) {
 		if which != 1 {
 			return 0, 0, refuse.One("basket", fmt.Sprint(which), "1: this dish goes in all at once")

@@ -83,10 +83,8 @@ func (s *Sessions) laid(ctx context.Context, own store.Supper, e store.SupperPla
 		if err != nil {
 			return out, err
 		}
-		p.Load.V, p.Program.V, p.Groups.V, p.FryerID, p.PerBasket, p.SecondFryerID = l.Request.Load, l.Request.Program, l.Request.Groups, f.ID, nil, nil
-		if l.Request.Coat != nil {
-			p.Coat.V = *l.Request.Coat
-		}
+		p.FryerID, p.PerBasket, p.SecondFryerID = f.ID, nil, nil
+		p.GoesInAs(l.Request)
 		c := store.Cook{PlanID: &p.ID, Name: p.Name, DishID: l.Dish, Guidance: set.Guidance, GuidanceC: set.GuidanceC, Basket: l.Basket, Baskets: l.Of}
 		c.StartedAt.Time = got.StartAt
 		c.Plan.V, c.Fryer.V = p, f

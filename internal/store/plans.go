@@ -3,6 +3,7 @@ package store
 import (
 	"context"
 	"errors"
+	"slices"
 
 	"github.com/jmoiron/sqlx"
 
@@ -31,6 +32,25 @@ type Plan struct {
 }
 
 const planColumns = `id, name, fryer_id, load, coat, program, table_time, per_basket, second_fryer_id, bench, groups, version, changed_at`
+
+// GoesInAs keeps lots, coats and program as they go into the basket: the first
+// lot, and the others as groups beside it.
+func (p *Plan) GoesInAs(q load.Request) {
+	q = q.InLots()
+	p.Load.V, p.Program.V, p.Groups.V = q.Lots[0].Load, q.Program, nil
+	if c := q.Lots[0].Coat; c != nil {
+		p.Coat.V = *c
+	}
+	for _, lot := range q.Lots[1:] {
+		p.Groups.V = append(p.Groups.V, load.Group{Name: lot.Name, Load: lot.Load, Coat: lot.Coat})
+	}
+	p.Program.V.Turns = slices.Clone(q.Program.Turns)
+	for i, t := range p.Program.V.Turns {
+		if p.Program.V.Turns[i].Lots = nil; len(t.Lots) == 1 {
+			p.Program.V.Turns[i].Group = t.Lots[0]
+		}
+	}
+}
 
 // Plans returns all, the latest changed first.
 func (s *Store) Plans(ctx context.Context) ([]Plan, error) {

@@ -1466,7 +1466,7 @@ export interface components {
             coat?: components["schemas"]["Coat"];
         };
         /** @description What comes of one kind in a basket */
-        GroupAnswer: components["schemas"]["Simulation"] & {
+        LotAnswer: components["schemas"]["Simulation"] & {
             name: string;
             cut: string;
             pieces: number;
@@ -1588,8 +1588,8 @@ export interface components {
             };
             /** @description the brushes of the program, where changes are asked for */
             brushes?: components["schemas"]["Brushed"][];
-            /** @description of each kind in the basket, the load first */
-            groups?: components["schemas"]["GroupAnswer"][];
+            /** @description of each lot in the basket, in the order of the request; none where there is one */
+            lots?: components["schemas"]["LotAnswer"][];
             /** Format: double */
             coverage: number;
             layers: number;

@@ -5,7 +5,7 @@ import { minutes } from '../format/units';
 import { Button } from '../ui/Button';
 import { Tabs } from '../ui/Tabs';
 
-type GroupAnswer = Schemas['GroupAnswer'];
+type LotAnswer = Schemas['LotAnswer'];
 
 const Row = styled.div`
   display: flex;
@@ -16,7 +16,7 @@ const Row = styled.div`
 `;
 
 interface Props {
-  groups: GroupAnswer[];
+  groups: LotAnswer[];
   /** Whether what is said of them is of the dish as it stands. */
   known: boolean;
   front: number;

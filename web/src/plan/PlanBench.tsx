@@ -149,7 +149,7 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
   const program = draft.program;
   const change = (run: Run, f: (p: typeof program) => typeof program) =>
     edit(run, (now) => ({ ...now, program: f(now.program) }));
-  const kinds = last?.groups ?? [];
+  const kinds = last?.lots ?? [];
   const inFront = other ? undefined : kinds[front];
   const display = other?.answer ?? inFront ?? last;
   // What is said is of this dish alone; the race may still be drawn as it was for a blink.

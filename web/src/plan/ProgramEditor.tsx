@@ -46,7 +46,7 @@ interface Editing {
   /** When and how hot each brush stands, once that is known. */
   brushes: Schemas['Brushed'][] | undefined;
   /** The kinds in the basket, where there are several. */
-  kinds: Schemas['GroupAnswer'][];
+  kinds: Schemas['LotAnswer'][];
 }
 
 function StageBody({ program, change, fryer, units, catalog, i }: Editing & { i: number }) {
