@@ -81,7 +81,7 @@ interface InFryer {
   edit: EditDish;
   tray: ReturnType<typeof useDishBaskets>;
   display: Simulation;
-  kinds: NonNullable<Schemas['Simulated']['groups']>;
+  kinds: NonNullable<Schemas['Simulated']['lots']>;
   drawn: boolean;
   fryer: Fryer;
   cut: CutInfo;

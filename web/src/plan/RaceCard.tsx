@@ -29,7 +29,7 @@ interface Props {
   tray: ReturnType<typeof useDishBaskets>;
   /** What is drawn; null before there is an answer. */
   display: Simulation | null;
-  kinds: NonNullable<Simulation['groups']>;
+  kinds: NonNullable<Simulation['lots']>;
   front: number;
   setFront: (front: number) => void;
   faces: string[];
