@@ -61,8 +61,12 @@ func simulateCommand() *cobra.Command {
 	quick := false
 	c := &cobra.Command{Use: "simulate FILE", Short: "Simulate the cook in a JSON request; - reads standard input", Args: cobra.ExactArgs(1),
 		RunE: func(c *cobra.Command, args []string) error {
-			return answer(c, args[0], func(ctx context.Context, q load.Request) (any, error) {
-				return advise.Simulate(ctx, load.Dish{Request: q}, verdict.Options{NoChance: quick})
+			return answer(c, args[0], func(ctx context.Context, q prep.Asked) (any, error) {
+				d, err := ready(q)
+				if err != nil {
+					return nil, err
+				}
+				return advise.Simulate(ctx, d, verdict.Options{NoChance: quick, ByLots: len(q.Lots) > 0})
 			})
 		}}
 	c.Flags().BoolVar(&quick, "quick", false, "leave out the sampled window")
@@ -73,8 +77,12 @@ func recommendCommand() *cobra.Command {
 	want := string(advise.Balanced)
 	c := &cobra.Command{Use: "recommend FILE", Short: "Search each way of running the load in a JSON request, and rank them", Args: cobra.ExactArgs(1),
 		RunE: func(c *cobra.Command, args []string) error {
-			return answer(c, args[0], func(ctx context.Context, q load.Request) (any, error) {
-				return advise.Recommend(ctx, q, advise.Want(want), nil)
+			return answer(c, args[0], func(ctx context.Context, q prep.Asked) (any, error) {
+				d, err := ready(q)
+				if err != nil {
+					return nil, err
+				}
+				return advise.Recommend(ctx, d.First(), advise.Want(want), nil)
 			})
 		}}
 	c.Flags().StringVar(&want, "want", want, "balanced, crisper, juicier, sooner or paler")
@@ -89,9 +97,16 @@ func sheetCommand() *cobra.Command {
 		}}
 }
 
+// ready is what was asked for as it goes into the basket, off the bench, by the
+// pantry that ships.
+func ready(q prep.Asked) (load.Dish, error) {
+	d, _, err := prep.NewPantry(nil).Ready(q.Dish())
+	return d, err
+}
+
 // replayed is a cook and what was seen in it.
 type replayed struct {
-	Request load.Request      `json:"request"`
+	Request prep.Asked        `json:"request"`
 	Events  []belief.Evidence `json:"events"`
 }
 
@@ -99,7 +114,11 @@ func replayCommand() *cobra.Command {
 	return &cobra.Command{Use: "replay FILE", Short: "Foresee the cook in a JSON document anew after each thing that was seen; - reads standard input", Args: cobra.ExactArgs(1),
 		RunE: func(c *cobra.Command, args []string) error {
 			return answer(c, args[0], func(ctx context.Context, r replayed) (any, error) {
-				all, err := belief.Replay(ctx, r.Request, r.Events)
+				d, err := ready(r.Request)
+				if err != nil {
+					return nil, refuse.Under("request.", err)
+				}
+				all, err := belief.Replay(ctx, d.First(), r.Events)
 				return map[string]any{"forecasts": all}, err
 			})
 		}}

@@ -55,7 +55,7 @@ func Changes(ctx context.Context, l *load.Load, a *verdict.Answer, sampled bool)
 	for i := range a.Warnings {
 		w := &a.Warnings[i]
 		if slices.Contains(timely, w.Code) {
-			if c.better != nil && clears(w.Code, a, &c.after) {
+			if c.better != nil && clears(*w, a, &c.after) {
 				w.Change = &verdict.Change{Label: programLabel(l, c.better), Gives: gives(&c.after), Program: &c.better.Program}
 			} else if why := noHelp[w.Code]; why != "" {
 				w.Message += " " + why
@@ -80,15 +80,18 @@ type changing struct {
 
 // clears says whether the answer after a change is without a warning, and
 // ready if the one before was.
-func clears(code verdict.Code, before, after *verdict.Answer) bool {
-	gone := []verdict.Code{code}
-	switch code {
+func clears(w verdict.Warning, before, after *verdict.Answer) bool {
+	gone := []verdict.Code{w.Code}
+	switch w.Code {
 	case verdict.RuleInDoubt:
 		gone = append(gone, verdict.UnderRule)
 	case verdict.Layered:
 		gone = append(gone, verdict.Crowded)
 	}
-	return !after.Warns(gone...) && (after.Verdict.Ready || !before.Verdict.Ready)
+	still := slices.ContainsFunc(after.Warnings, func(o verdict.Warning) bool {
+		return slices.Contains(gone, o.Code) && (!w.OfOne() || o.Lot == w.Lot)
+	})
+	return !still && (after.Verdict.Ready || !before.Verdict.Ready)
 }
 
 // seekProgram looks for the program nearest to this one that is best by the
@@ -201,7 +204,7 @@ func (c *changing) seekOther(ctx context.Context, w *verdict.Warning) error {
 		change.Program = &longer.Program
 		change.Label = turnLabel(*w.HoldsFromMin, longer.Minutes())
 	}
-	if clears(w.Code, c.answer, &after) {
+	if clears(*w, c.answer, &after) {
 		w.Change = change
 	}
 	return nil

@@ -109,7 +109,7 @@ func (s *search) settled(ctx context.Context, h heats, fineness run.Fineness) (h
 	best := trial{score: math.Inf(1)}
 	at := h
 	for range 3 {
-		t, err := s.goal.try(ctx, s.load.UnderProgram(s.way.build(h, s.load.Program)), fineness)
+		t, err := s.goal.try(ctx, s.load.Moved(s.way.build(h, s.load.Program)), fineness)
 		if err != nil {
 			return h, t, err
 		}

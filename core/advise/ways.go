@@ -19,7 +19,9 @@ type Proposal struct {
 	Way     Way          `json:"way"`
 	Name    string       `json:"name"`
 	Program load.Program `json:"program"`
-	Minutes float64      `json:"minutes"`
+	// Lots are when each goes in and comes out, where that is not with all.
+	Lots    []InOut `json:"lots,omitempty"`
+	Minutes float64 `json:"minutes"`
 	// Safe by which minute in 95 loads of 100; nil if not within the search.
 	SafeByMin *float64 `json:"safeByMin"`
 	// Crust of the softer face, and juice, at the end.
@@ -35,6 +37,12 @@ type Proposal struct {
 	Score float64 `json:"score"`
 
 	overdone load.Overdone
+}
+
+// InOut is when a lot goes in and comes out, minutes; nil for with the last.
+type InOut struct {
+	InMin  float64  `json:"inMin"`
+	OutMin *float64 `json:"outMin,omitempty"`
 }
 
 // A Recommendation is all ways for a load, the best first.
@@ -67,7 +75,32 @@ func toRecommend(q load.Request, want Want) (*load.Load, Want, error) {
 		return nil, want, c.Err()
 	}
 	l, err := load.Of(anyProgram(q))
-	return l, want, err
+	if err != nil {
+		return nil, want, err
+	}
+	return stays(l, q.InLots()), want, nil
+}
+
+// stays is a load with each lot as long in it as a request says, where that
+// can be said of a program of its length.
+func stays(l *load.Load, q load.Request) *load.Load {
+	was := q.Program.Minutes()
+	if was <= 0 {
+		return l
+	}
+	told := l.UnderProgram(q.Program)
+	told.Lots = slices.Clone(l.Lots)
+	for i := range told.Lots {
+		lot := *l.Lots[i]
+		if in := q.Lots[i].InMin; in > 0 && in < was {
+			lot.In = in
+		}
+		if out := q.Lots[i].OutMin; out != nil && *out > lot.In && *out < was {
+			lot.Out = *out
+		}
+		told.Lots[i] = &lot
+	}
+	return told.Moved(l.Program)
 }
 
 // anyProgram is a request with some program, where its own does not matter but
@@ -138,7 +171,7 @@ func propose(ctx context.Context, l *load.Load, w Way, g goal) (Proposal, error)
 	}
 	var sure *float64
 	for range 3 {
-		l = l.UnderProgram(w.build(at, l.Program))
+		l = l.Moved(w.build(at, l.Program))
 		if sure, err = ensemble.SafeBy(ctx, l.CarriedOn(15)); err != nil {
 			return Proposal{}, err
 		}
@@ -186,6 +219,16 @@ func (p *Proposal) crispEnough(l *load.Load, ends []run.Worst, g goal) bool {
 // fill takes in what a program comes to, in the whole figures that are shown.
 func (p *Proposal) fill(l *load.Load, a *verdict.Answer) {
 	p.Program, p.Minutes, p.Turns = l.Program, l.Minutes(), len(l.Program.Turns)
+	p.Lots = nil
+	if slices.ContainsFunc(l.Lots, func(lot *load.Lot) bool { return lot.In > 0 || l.End(lot) < l.Minutes() }) {
+		p.Lots = make([]InOut, len(l.Lots))
+		for i, lot := range l.Lots {
+			p.Lots[i].InMin = lot.In
+			if out := l.End(lot); out < l.Minutes() {
+				p.Lots[i].OutMin = &out
+			}
+		}
+	}
 	p.Crust, p.JuicePct, p.EnergyWh, p.Timeline = math.Floor(a.End.Crust), math.Floor(a.End.JuiceKeptPct), a.End.EnergyWh, a.Timeline
 }
 
@@ -199,7 +242,7 @@ func prove(ctx context.Context, l *load.Load, ways []Proposal) (nearest *verdict
 		if !p.Ready {
 			continue
 		}
-		t := l.UnderProgram(p.Program).CarriedOn(0)
+		t := l.Moved(p.Program).CarriedOn(0)
 		// Longer, its turns move, and with them what was foretold: twice is
 		// enough, or it is not ready.
 		t, a, err := LongEnough(ctx, t, true, 2)
@@ -220,7 +263,7 @@ func prove(ctx context.Context, l *load.Load, ways []Proposal) (nearest *verdict
 		p.Ready = false
 	}
 	if nearest == nil && len(ways) > 0 {
-		a, err := verdict.Of(ctx, l.UnderProgram(ways[0].Program), true)
+		a, err := verdict.Of(ctx, l.Moved(ways[0].Program), true)
 		if err != nil {
 			return nil, err
 		}

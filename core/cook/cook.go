@@ -59,6 +59,8 @@ type Event struct {
 	At    time.Time `json:"at"`
 	Value float64   `json:"value"`
 	Probe string    `json:"probe,omitempty"` // which thermometer, left in
+	// Lot is of which lot it is, by its place from 0, where that matters.
+	Lot int `json:"lot,omitempty"`
 }
 
 // Live is one cook as planned and as told.
@@ -82,9 +84,8 @@ type Live struct {
 	StopsItself bool
 	Degrees     units.Temperature
 	Say         units.Household // weights
-	// Kinds are what the kinds in the basket are called, the load's first;
-	// none where there is one.
-	Kinds []string
+	// Lots are the kinds in the basket, where there are several.
+	Lots []LotIn
 	// Larder has the household's own names of ingredients.
 	Larder map[string]larder.Ingredient
 }
@@ -104,6 +105,17 @@ var tell = map[Judging]string{
 	ByTheBone: "Probe the thickest one away from the bone first. The thermometer decides, not the colour.",
 	ByProbe:   "Probe the thickest one in its middle first. The thermometer decides, not the colour.",
 	ByBite:    "Try one first: it should be soft right through.",
+}
+
+// A LotIn is one of several lots in a basket.
+type LotIn struct {
+	Name    string // what it is called: six "drumettes"
+	Pieces  int
+	Faces   [2]string // the one that starts up first
+	Judged  Judging
+	Seam    bool
+	Tender  bool
+	RestMin float64
 }
 
 // Phases of a cook.
@@ -134,6 +146,9 @@ var Limits = refuse.Limits{
 	Look:  {Min: 0, Max: 4, Step: 1, Unit: "from pale to dark"},
 	Set:   {Min: load.MinAirC, Max: load.MaxAirC, Step: 5, Unit: "°C"},
 }
+
+// OfALot are the kinds of event that are of one lot.
+var OfALot = append([]string{LeftIn}, Sights...)
 
 // UsualMore is how many minutes are given at a tap.
 const UsualMore = 2.0
@@ -197,6 +212,9 @@ func (l Live) Add(e Event) ([]Event, error) {
 		}
 		if !loaded {
 			return no("after the food has gone in")
+		}
+		if last := max(0, len(l.Lots)-1); e.Lot < 0 || e.Lot > last {
+			return nil, refuse.One("lot", fmt.Sprint(e.Lot), fmt.Sprintf("0 to %d, of the lots in this basket", last))
 		}
 		if r, ok := Limits[e.Kind]; ok {
 			var c refuse.Check

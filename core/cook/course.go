@@ -14,11 +14,12 @@ type due struct {
 	at    float64
 	turn  string // kind, or none
 	brush *load.Brush
-	group int
+	lots  []int   // which it is for; all where none is named
 	dialC float64 // or 0
 	join  int     // of the stages between which the dial is set; -1 for none
 	move  string  // out to rest, or back in
 	said  time.Time
+	id    string // of what was said
 }
 
 func (d due) done() bool { return !d.said.IsZero() }
@@ -46,7 +47,7 @@ func (l Live) TurnOf(id string) string { return l.course().kinds[id] }
 // turn is one thing to do.
 func dues(p load.Program) (list []due, end float64) {
 	for _, t := range p.Turns {
-		list = append(list, due{at: t.AtMin, turn: t.Kind, brush: t.Brush, group: t.Group, join: -1})
+		list = append(list, due{at: t.AtMin, turn: t.Kind, brush: t.Brush, lots: t.Lots, join: -1})
 	}
 	for i, s := range p.Stages {
 		if i > 0 {
@@ -92,7 +93,7 @@ func (l Live) course() progress {
 		case Turned, Dialled:
 			i := slices.IndexFunc(c.dues, func(d due) bool { return !d.done() && (e.Kind == Turned) == (d.turn != "") })
 			if i >= 0 {
-				c.dues[i].said = e.At
+				c.dues[i].said, c.dues[i].id = e.At, e.ID
 				c.kinds[e.ID] = c.dues[i].turn
 			} else if e.Kind == Turned {
 				c.extra = append(c.extra, e.At)
@@ -169,9 +170,9 @@ func (c progress) turns(since func(time.Time) float64, end float64) (out []load.
 		switch {
 		case d.turn == "":
 		case d.done():
-			out = append(out, load.Turn{AtMin: math.Min(end, since(d.said)), Kind: d.turn, Brush: d.brush, Group: d.group})
+			out = append(out, load.Turn{AtMin: math.Min(end, since(d.said)), Kind: d.turn, Brush: d.brush, Lots: d.lots})
 		case d.at <= end:
-			out = append(out, load.Turn{AtMin: d.at, Kind: d.turn, Brush: d.brush, Group: d.group})
+			out = append(out, load.Turn{AtMin: d.at, Kind: d.turn, Brush: d.brush, Lots: d.lots})
 		}
 	}
 	for _, t := range c.extra {

@@ -16,8 +16,8 @@ import (
 
 var table = time.Date(2026, 12, 5, 19, 30, 0, 0, time.UTC)
 
-func request(cut string, n int, g float64, airC, minutes float64) load.Request {
-	return load.Request{Load: load.Pieces{Cut: cut, Pieces: n, PieceMassG: g, Surface: "wiped"}, Coat: &load.Covering{ID: "oil-rub", OilG: 8},
+func request(cut string, n int, g float64, airC, minutes float64) prep.Asked {
+	return prep.Asked{Load: load.Pieces{Cut: cut, Pieces: n, PieceMassG: g, Surface: "wiped"}, Coat: &load.Covering{ID: "oil-rub", OilG: 8},
 		Program: load.Program{PreheatMin: 4, Stages: []load.Stage{{AirC: airC, Minutes: minutes}}, Turns: []load.Turn{{AtMin: math.Round(minutes / 2), Kind: load.Flip}}}}
 }
 

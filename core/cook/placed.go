@@ -99,7 +99,7 @@ func (b *LedBasket) fill(d *Doing) {
 	case sheet.Load:
 		d.Of, d.Action, d.Label = b.Key(), Loaded, "Food is in"
 		d.Name = b.Name
-		d.Title = fmt.Sprintf("%s: put %s in%s", b.Name, b.all(), b.side())
+		d.Title = fmt.Sprintf("%s: put %s in%s", b.Name, b.goesIn(), b.side())
 		d.Detail = fmt.Sprintf("%sSet %s, shut it, and tap: the clock starts then.", b.gaps(), b.Degrees.Words(b.Program.Stages[0].AirC))
 		if in {
 			d.finished, d.Start, d.End = true, loaded.Add(-minutes(d.length)), loaded
@@ -113,7 +113,7 @@ func (b *LedBasket) fill(d *Doing) {
 			d.finished, d.End = true, out
 		}
 	case sheet.TakeIt:
-		d.Name, d.Of, d.Action, d.Label, d.Title, d.Detail = b.Name, b.Key(), Out, "It is out", fmt.Sprintf("%s: take %s out", b.Name, b.all()), tell[b.Judged]
+		d.Name, d.Of, d.Action, d.Label, d.Title, d.Detail = b.Name, b.Key(), Out, "It is out", fmt.Sprintf("%s: take %s out", b.Name, b.comesOut()), tell[b.judging(b.atLast())]
 		if in && b.needs() > b.EndMin()+0.5 {
 			d.Detail = fmt.Sprintf("%s more than planned, by what you saw. ", minutesWords(b.needs()-b.EndMin())) + d.Detail
 		}

@@ -3,8 +3,10 @@ package cook
 import (
 	"fmt"
 	"math"
+	"slices"
 	"time"
 
+	"velocrustum/core/load"
 	"velocrustum/core/safety"
 	"velocrustum/core/units"
 )
@@ -27,6 +29,8 @@ type Known struct {
 	// Likely is the inside by a minute, °C, by the forecast before anything was
 	// seen; nil where there is none.
 	Likely func(minute float64) float64
+	// Lots is what is known of each lot, where there are several.
+	Lots []Known
 }
 
 // By what food is shown safe.
@@ -45,8 +49,11 @@ type Shown struct {
 // Shown returns what food that is in, or was, is shown to be at now; nil for a
 // plant, which no rule covers, and before it is in.
 func (l Live) Shown(k Known, now time.Time) *Shown {
+	if len(l.Lots) > 0 && len(k.Lots) == len(l.Lots) {
+		return l.shownOfAll(k, now)
+	}
 	loaded, in := l.loadedAt()
-	if !in || l.Judged == ByBite {
+	if !in || l.judging(nil) == ByBite {
 		return nil
 	}
 	rule := l.Degrees.AtLeast(k.Rule.CoreC)
@@ -89,6 +96,80 @@ func (l Live) Shown(k Known, now time.Time) *Shown {
 		return &Shown{Says: fmt.Sprintf("It is surely safe only by minute %.0f.", math.Ceil(*k.SafeBy))}
 	}
 	return &Shown{Safe: true, By: ByForecast}
+}
+
+// shownOfAll is what all lots are shown to be: safe only if each is.
+func (l Live) shownOfAll(k Known, now time.Time) *Shown {
+	var out *Shown
+	for j, lot := range l.Lots {
+		s := l.ofLot(j).Shown(k.Lots[j], now)
+		switch {
+		case s == nil:
+			continue // a plant, or not in yet
+		case !s.Safe && (out == nil || out.Safe || out.Says == ""):
+			if s.Says != "" {
+				s.Says = lotSays(lot.Name, s.Says)
+			}
+			out = s
+		case out == nil, out.Safe && s.By == ByForecast:
+			out = s
+		}
+	}
+	return out
+}
+
+// ShownOf is what one of several lots is shown to be; nil for what is not in,
+// and for a plant.
+func (l Live) ShownOf(lot int, k Known, now time.Time) *Shown {
+	if lot >= len(l.Lots) || lot >= len(k.Lots) {
+		return nil
+	}
+	return l.ofLot(lot).Shown(k.Lots[lot], now)
+}
+
+// LotOutAt is when a lot came out: before the others, or with all of it.
+func (l Live) LotOutAt(lot int) (time.Time, bool) {
+	if lot >= len(l.Lots) {
+		return l.OutAt()
+	}
+	return l.ofLot(lot).OutAt()
+}
+
+// ofLot is the cook of one lot alone: with what was read in it, and out when it
+// was.
+func (l Live) ofLot(j int) Live {
+	lot := l.Lots[j]
+	one := l
+	one.Lots, one.Judged, one.Pieces = nil, lot.Judged, lot.Pieces
+	one.Piece, one.Plural, one.Faces, one.Seam, one.Tender, one.RestMin = lot.Name, lot.Name, lot.Faces, lot.Seam, lot.Tender, lot.RestMin
+	one.Events = nil
+	for _, e := range l.Events {
+		if (e.Kind == Probe || e.Kind == LeftIn) && e.Lot != j {
+			continue
+		}
+		one.Events = append(one.Events, e)
+	}
+	for _, d := range l.course().dues {
+		if d.turn == load.TakeOut && d.done() && slices.Contains(d.lots, j) {
+			one.Events = append(one.Events, Event{Kind: Out, At: d.said})
+		}
+	}
+	slices.SortStableFunc(one.Events, func(a, b Event) int { return a.At.Compare(b.At) })
+	return one
+}
+
+// asksBeforeLots is what has to be asked before some lots come out.
+func (l Live) asksBeforeLots(lots []int, k Known) *Asks {
+	if len(k.Lots) != len(l.Lots) {
+		return nil
+	}
+	for _, j := range lots {
+		if out := l.ofLot(j).AsksBeforeOut(k.Lots[j]); out != nil {
+			out.Says = lotSays(l.Lots[j].Name, out.Says)
+			return out
+		}
+	}
+	return nil
 }
 
 // lastRead is the reading that decides, if one does: the last by hand in the
@@ -149,7 +230,10 @@ func (l Live) AsksBeforeOut(k Known) *Asks {
 	if _, out := l.OutAt(); out {
 		return nil
 	}
-	if l.Judged == ByBite {
+	if len(l.Lots) > 0 && len(k.Lots) == len(l.Lots) {
+		return l.asksBeforeLots(l.atLast(), k)
+	}
+	if l.judging(nil) == ByBite {
 		until := loaded.Add(minutes(l.EndMin() - math.Max(wellBefore, wellBeforeShare*l.EndMin())))
 		return &Asks{Until: &until, Says: fmt.Sprintf("Its program is %s long. Take it out all the same?", units.Minutes(l.EndMin()))}
 	}
@@ -182,6 +266,17 @@ func (l Live) AsksOf(s Step, k Known, now time.Time) *Asks {
 		out = &Asks{Until: &s.Until, Says: "Its rest belongs to the rule, and is not over. Go on all the same?"}
 	case Turned, Dialled:
 		out = l.early(s.Until)
+		for _, d := range l.course().dues {
+			if d.done() {
+				continue
+			}
+			if d.turn == load.TakeOut {
+				if asks := l.asksBeforeLots(d.lots, k); asks != nil {
+					out = asks
+				}
+			}
+			break
+		}
 	}
 	if out != nil && out.Until != nil && !out.Until.After(now) {
 		return nil

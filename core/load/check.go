@@ -89,8 +89,8 @@ func (c *checker) turns(asked, q Request) {
 				c.Add(fmt.Sprintf("program.turns[%d].lots", i), fmt.Sprint(lot), fmt.Sprintf("places of lots, 0 to %d", len(q.Lots)-1))
 			}
 		}
-		if t.Kind == TakeOut && len(asked.Lots) > 0 && (len(t.Lots) == 0 || len(t.Lots) == len(q.Lots)) {
-			c.Add(fmt.Sprintf("program.turns[%d].lots", i), fmt.Sprint(t.Lots), "some of the lots: with the last of them the program ends")
+		if (t.Kind == TakeOut || t.Kind == PutIn) && len(asked.Lots) > 0 && (len(t.Lots) == 0 || len(t.Lots) == len(q.Lots)) {
+			c.Add(fmt.Sprintf("program.turns[%d].lots", i), fmt.Sprint(t.Lots), "some of the lots: the program begins with the first of them and ends with the last")
 		}
 	}
 }
@@ -110,8 +110,11 @@ func (c *checker) inAndOut(asked, q Request, l *Load) {
 			}
 		}
 		for _, t := range l.Program.Turns {
-			if t.Kind == TakeOut && t.For(i) {
+			switch {
+			case t.Kind == TakeOut && t.For(i):
 				out = min(out, t.AtMin)
+			case t.Kind == PutIn && t.For(i):
+				in = max(in, t.AtMin)
 			}
 		}
 		lot.In, lot.Out = in, out
@@ -391,7 +394,7 @@ func (c *checker) program(q Request) Program {
 	c.In(Limits, "program.turns", float64(len(p.Turns)))
 	for i, t := range p.Turns {
 		c.Within(fmt.Sprintf("program.turns[%d].atMin", i), t.AtMin, 0, all, "minutes, within the program")
-		c.Among(fmt.Sprintf("program.turns[%d].kind", i), t.Kind, Flip, Shake, LookIn, BrushOn, TakeOut)
+		c.Among(fmt.Sprintf("program.turns[%d].kind", i), t.Kind, Flip, Shake, LookIn, BrushOn, PutIn, TakeOut)
 		c.brush(fmt.Sprintf("program.turns[%d].brush", i), t, q.Ingredient)
 	}
 	p.Turns = inOrder(p.Turns)

@@ -65,8 +65,8 @@ func (d Dish) CheckPiece() error {
 		return Check(d.Request)
 	}
 	var c refuse.Check
-	c.In(Limits, fieldsOf(d.Request, 0)+"load.pieces", float64(q.Lots[0].Load.Pieces))
-	if err := c.Err(); err != nil {
+	c.In(Limits, "load.pieces", float64(q.Lots[0].Load.Pieces))
+	if err := refuse.Under(fieldsOf(d.Request, 0), c.Err()); err != nil {
 		return err
 	}
 	return Check(d.Share(1))

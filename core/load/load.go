@@ -1,6 +1,7 @@
 package load
 
 import (
+	"math"
 	"slices"
 
 	"velocrustum/core/crust"
@@ -93,6 +94,29 @@ func (l *Load) UnderProgram(p Program) *Load {
 	out := *l
 	out.Program = p
 	return &out
+}
+
+// Moved is the same load under another program, with each lot as long in it as
+// before: what goes in later still ends with it, what comes out sooner still
+// comes out by itself.
+func (l *Load) Moved(p Program) *Load {
+	out := l.UnderProgram(p)
+	was, end := l.Minutes(), p.Minutes()
+	out.Lots = slices.Clone(l.Lots)
+	for i, lot := range l.Lots {
+		if lot.In == 0 && lot.Out >= was {
+			continue
+		}
+		moved := *lot
+		if lot.In > 0 {
+			moved.In = max(0, end-(was-lot.In))
+		}
+		if moved.Out = moved.In + lot.Out - lot.In; moved.Out >= end {
+			moved.Out = math.Inf(1)
+		}
+		out.Lots[i] = &moved
+	}
+	return out
 }
 
 // HotFrom is the same load put in as the basket before comes out, of so hot a

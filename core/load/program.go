@@ -58,7 +58,9 @@ const (
 	Shake   = "shake"
 	LookIn  = "check"
 	BrushOn = "brush"
-	// TakeOut takes some lots out and leaves the others.
+	// PutIn puts some lots in beside the others, TakeOut takes some out and
+	// leaves the others.
+	PutIn   = "in"
 	TakeOut = "out"
 )
 

@@ -85,6 +85,26 @@ func (q Request) InLots() Request {
 	return q
 }
 
+// Told is the request with what goes in later and comes out sooner said by turns
+// of its program, so that each can be told at a minute of its own.
+func (q Request) Told() Request {
+	q = q.InLots()
+	q.Program.Turns = slices.Clone(q.Program.Turns)
+	all := q.Program.Minutes()
+	for i := range q.Lots {
+		lot := &q.Lots[i]
+		if lot.InMin > 0 {
+			q.Program.Turns = append(q.Program.Turns, Turn{AtMin: lot.InMin, Kind: PutIn, Lots: []int{i}})
+		}
+		if o := lot.OutMin; o != nil && *o < all {
+			q.Program.Turns = append(q.Program.Turns, Turn{AtMin: *o, Kind: TakeOut, Lots: []int{i}})
+		}
+		lot.InMin, lot.OutMin = 0, nil
+	}
+	q.Program.Turns = inOrder(q.Program.Turns)
+	return q
+}
+
 // Pieces is how many pieces there are, of all lots.
 func (q Request) Pieces() (n int) {
 	for _, l := range q.InLots().Lots {

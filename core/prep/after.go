@@ -132,8 +132,7 @@ func (b Bench) checkAfter(c *refuse.Check, p Pantry) {
 // after works out what comes after the basket: sauces, mixes, and what is put
 // on by hand.
 func (w *Worked) after(p Pantry) error {
-	b := &w.Bench
-	for _, it := range b.Finish {
+	for _, it := range w.Bench.Finish {
 		i, err := p.Find(it.Ingredient)
 		if err != nil {
 			return err
@@ -143,17 +142,26 @@ func (w *Worked) after(p Pantry) error {
 	}
 	// What is for all kinds in the basket is counted for those of the lot.
 	own := w.Lot.EdibleG() / (w.Lot.EdibleG() + w.Lot.BesideG)
-	for _, m := range b.Mixes {
-		made, t := m.made(p, w.Lot)
-		w.Mixes, w.FinishG = append(w.Mixes, made), w.FinishG.Plus(t.Part(own))
+	alone := w.Lot
+	alone.Beside, alone.BesideG = 0, 0
+	for k, m := range w.mixes() {
+		lot, share := w.Lot, own
+		if k >= len(w.All.Mixes) {
+			lot, share = alone, 1
+		}
+		made, t := m.made(p, lot)
+		w.Mixes, w.FinishG = append(w.Mixes, made), w.FinishG.Plus(t.Part(share))
 		for _, it := range m.Items {
 			w.Allergens = merge(w.Allergens, p[it.Ingredient].Allergens)
 		}
 	}
 	w.SaltFrom["finish"] = w.FinishG.SaltG
 	w.later = w.FinishG
-	plate := pan.SaucedFood{Surface: w.Lot.Surface() + w.Lot.Beside, Servings: w.Servings()}
-	for _, s := range b.Sauces {
+	for k, s := range w.Dressings() {
+		plate := pan.SaucedFood{Surface: w.Lot.Surface(), Servings: w.Servings()}
+		if k < len(w.All.Sauces) {
+			plate.Surface += w.Lot.Beside
+		}
 		m, err := pan.Make(s, plate, p.Find)
 		if err != nil {
 			return err
@@ -168,19 +176,26 @@ func (w *Worked) after(p Pantry) error {
 
 // Servings is for how many it is.
 func (w *Worked) Servings() int {
-	if n := w.Bench.Servings; n > 0 {
+	if n := w.All.Servings; n > 0 {
 		return n
 	}
 	return defaultServings
 }
 
-// Items are all that is bought for a dish beside what is fried, by ingredient.
-func (w *Worked) Items() map[string]float64 {
-	out := map[string]float64{}
+// mixes are those for all lots, then the lot's own; Dressings its sauces.
+func (w *Worked) mixes() []Mix { return slices.Concat(w.All.Mixes, w.Bench.Mixes) }
+
+// Dressings are the sauces that Sauces are made of: those for all lots, then
+// the lot's own.
+func (w *Worked) Dressings() []pan.Serving { return slices.Concat(w.All.Sauces, w.Bench.Sauces) }
+
+// items adds all that is bought for a lot beside what is fried, by ingredient;
+// with what is for all lots, or without.
+func (w *Worked) items(out map[string]float64, withAll bool) {
 	for _, b := range w.Coated.Bowls {
 		out[b.Ingredient] += b.PutOutG
 	}
-	items := w.afterItems()
+	items := w.afterItems(withAll)
 	if m := w.Bench.Marinade; m != nil {
 		items = append(items, m.made(w.Lot.MassG()).Items...)
 	}
@@ -200,19 +215,24 @@ func (w *Worked) Items() map[string]float64 {
 	if w.Brine != nil {
 		out[salt] += w.Brine.SaltG
 	}
-	return out
 }
 
-// afterItems are all that is bought for afterwards.
-func (w *Worked) afterItems() []Item {
+// afterItems are all that is bought for afterwards, with what is for all lots or
+// without.
+func (w *Worked) afterItems(withAll bool) []Item {
 	items := slices.Clone(w.Bench.Finish)
-	for _, m := range w.Mixes {
-		items = append(items, m.Items...)
+	for k, m := range w.Mixes {
+		if withAll || k >= len(w.All.Mixes) {
+			items = append(items, m.Items...)
+		}
 	}
-	for i, m := range w.Sauces {
+	for k, m := range w.Sauces {
+		if !withAll && k < len(w.All.Sauces) {
+			continue
+		}
 		items = append(items, m.Items...)
 		if m.StarchG > 0 {
-			items = append(items, Item{Ingredient: w.Bench.Sauces[i].Sauce.Whole().Starch, G: m.StarchG})
+			items = append(items, Item{Ingredient: w.Dressings()[k].Sauce.Whole().Starch, G: m.StarchG})
 		}
 	}
 	return items

@@ -309,7 +309,7 @@ func TestCutsAreMadeIntoOthers(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	says := w.Words(shelf, units.Household{Temperature: "C", Mass: "g", Spoons: units.MetricSpoons})
+	says := w.Lots[0].Words(shelf, units.Household{Temperature: "C", Mass: "g", Spoons: units.MetricSpoons})
 	if why := says[0].Why; ready.Lots[0].Load.Pieces != 9 || !strings.Contains(why, "9 drumettes, 393 g, set aside") || !strings.Contains(why, "1 ½ tbsp for each, 198 g in all") {
 		t.Errorf("%d stuffed wings: %q", ready.Lots[0].Load.Pieces, why)
 	}
@@ -336,13 +336,13 @@ func TestCostByTheCooksOwnPrices(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	cost, known := w.Cost(own, 500)
+	cost, known := (&WorkedDish{[]*Worked{&w}}).Cost(own, 500)
 	if !known {
 		t.Error("no price is known")
 	}
 	near(t, "cost", cost, 8.58, 1e-9)
 	unpriced := worked(t, "chicken-drumstick", 115, 8, "bare", Bench{Finish: b.Finish})
-	if _, known := unpriced.Cost(shelf, 500); known {
+	if _, known := (&WorkedDish{[]*Worked{&unpriced}}).Cost(shelf, 500); known {
 		t.Error("a price is known that nobody gave")
 	}
 }

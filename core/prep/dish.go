@@ -1,7 +1,9 @@
 package prep
 
 import (
+	"fmt"
 	"math"
+	"slices"
 
 	"velocrustum/core/food"
 	"velocrustum/core/load"
@@ -21,48 +23,76 @@ type BenchDish struct {
 	Benches []*Bench
 }
 
-// bench is that of a lot. Of several lots the dish's own says only what comes
-// after the basket.
-func (d BenchDish) bench(lot int) *Bench {
-	if len(d.Benches) > lot && d.Benches[lot] != nil {
-		return d.Benches[lot]
+// bench is that of a lot, nil where nothing is done to it, and what comes after
+// the basket for all lots. Before there were lots, one bench said both.
+func (d BenchDish) bench(lot int) (own *Bench, all Bench) {
+	all = d.Bench.after()
+	switch {
+	case len(d.Benches) > lot:
+		own = d.Benches[lot]
+	case len(d.Benches) == 0 && lot == 0 && d.Bench != nil:
+		b := d.Bench.before()
+		own = &b
 	}
-	if lot == 0 && len(d.Benches) == 0 {
-		return d.Bench
-	}
-	return nil
+	return own, all
 }
 
-// Ready returns a dish as it goes into the basket, and the bench of its first
-// lot worked out, nil where there is none. The error is refuse.Fields, those of
-// the bench under its name.
-func (p Pantry) Ready(d BenchDish) (load.Dish, *Worked, error) {
+// Ready returns a dish as it goes into the basket, and its benches worked out.
+// The error is refuse.Fields, those of a bench under its name.
+func (p Pantry) Ready(d BenchDish) (load.Dish, *WorkedDish, error) {
 	out := d.Dish
 	out.Larder = p
 	out.Request = out.InLots()
-	for k := range out.Lots {
-		if b := d.bench(k); b != nil {
-			if err := refuse.Under("bench.", b.Check(p)); err != nil {
-				return out, nil, err
-			}
-			if err := b.Cutting.cut(&out.Lots[k].Load); err != nil {
-				return out, nil, refuse.Under("bench.", err)
-			}
+	under := func(lot int) string {
+		if len(d.Benches) > 0 {
+			return fmt.Sprintf("lots[%d].bench.", lot)
+		}
+		return "bench."
+	}
+	if len(d.Benches) > 0 && d.Bench != nil {
+		if err := refuse.Under("bench.", d.Bench.Check(p)); err != nil {
+			return out, nil, err
+		}
+		if err := refuse.Under("bench.", d.Bench.onlyAfter()); err != nil {
+			return out, nil, err
 		}
 	}
-	if err := out.CheckPiece(); err != nil || d.bench(0) == nil {
+	bought := slices.Clone(out.Lots)
+	for k := range out.Lots {
+		own, all := d.bench(k)
+		if own == nil {
+			continue
+		}
+		b := *own
+		if len(d.Benches) == 0 {
+			b.Servings, b.Mixes, b.Sauces, b.Prices = all.Servings, all.Mixes, all.Sauces, all.Prices
+		}
+		if err := refuse.Under(under(k), b.Check(p)); err != nil {
+			return out, nil, err
+		}
+		if err := own.Cutting.cut(&out.Lots[k].Load); err != nil {
+			return out, nil, refuse.Under(under(k), err)
+		}
+	}
+	if err := out.CheckPiece(); err != nil {
 		return out, nil, err
 	}
-	w, err := p.workLot(out.Request, 0, *d.bench(0))
-	if err != nil {
-		return out, nil, err
+	w := &WorkedDish{}
+	for k := range out.Lots {
+		own, all := d.bench(k)
+		one, err := p.workLot(out.Request, k, own, all)
+		if err != nil {
+			return out, nil, refuse.Under(under(k), err)
+		}
+		one.before = bought[k].Load
+		w.Lots = append(w.Lots, one)
 	}
-	w.before = d.InLots().Lots[0].Load
 	return out, w, nil
 }
 
-// workLot works the bench of a lot out, and tells the lot what was done.
-func (p Pantry) workLot(q load.Request, k int, b Bench) (*Worked, error) {
+// workLot works the bench of a lot out, and tells the lot what was done; where
+// nothing is, it is as it was bought.
+func (p Pantry) workLot(q load.Request, k int, own *Bench, all Bench) (*Worked, error) {
 	of := &q.Lots[k]
 	coat := load.Covering{ID: food.Bare}
 	if of.Coat != nil {
@@ -77,26 +107,50 @@ func (p Pantry) workLot(q load.Request, k int, b Bench) (*Worked, error) {
 		return nil, err
 	}
 	lot := LotOf(cut, of.Load.PieceMassG, value(of.Load.ThicknessMm), of.Load.Pieces)
-	lot.Wet = food.Surface(of.Load.Surface)
+	lot.Name, lot.Wet = of.Name, food.Surface(of.Load.Surface)
 	lot.Beside, lot.BesideG = besides(q.Lots, k)
-	w, err := p.Work(lot, what, coat.OilG, b, turnsOf(q.Program, k)...)
-	if err != nil {
-		return nil, refuse.Under("bench.", err)
+	bench := Bench{}
+	if own != nil {
+		bench = *own
 	}
-	if err := w.beside(p, q.Lots, k); err != nil {
+	w, err := p.work(lot, what, coat.OilG, bench, all, brushedOn(q, k)...)
+	if err != nil {
 		return nil, err
 	}
-	w.Effects.into(&of.Load, &coat)
-	of.Coat = &coat
+	if own != nil {
+		w.Effects.into(&of.Load, &coat)
+		of.Coat = &coat
+	}
 	return &w, nil
 }
 
-// turnsOf are the turns of a program that are for a lot.
-func turnsOf(p load.Program, lot int) (out []load.Turn) {
-	for _, t := range p.Turns {
-		if t.For(lot) {
-			out = append(out, t)
+// brushedOn are the brushes of a program that are for a lot, with its share of
+// each by what there is of it.
+func brushedOn(q load.Request, lot int) (out []load.Turn) {
+	surface := func(k int) float64 {
+		l := q.Lots[k].Load
+		cut, err := food.FindCut(l.Cut)
+		if err != nil {
+			return 0
 		}
+		return LotOf(cut, l.PieceMassG, value(l.ThicknessMm), l.Pieces).Surface()
+	}
+	for _, t := range q.Program.Turns {
+		if t.Brush == nil || !t.For(lot) {
+			continue
+		}
+		all := 0.0
+		for k := range q.Lots {
+			if t.For(k) {
+				all += surface(k)
+			}
+		}
+		b := *t.Brush
+		if share := surface(lot) / all; share < 1 {
+			b.G *= share
+		}
+		t.Brush = &b
+		out = append(out, t)
 	}
 	return out
 }
@@ -143,29 +197,6 @@ func (c *Cutting) cut(l *load.Pieces) error {
 	// A ruler's thickness was that of the piece before.
 	l.Cut, l.Pieces, l.PieceMassG, l.ThicknessMm = c.As, min(load.MaxPieces, n), math.Round(g*10)/10, nil
 	return c.score(l)
-}
-
-// beside adds what the other lots in the basket hold.
-func (w *Worked) beside(p Pantry, lots []load.LotRequest, lot int) error {
-	for k, g := range lots {
-		if k == lot {
-			continue
-		}
-		cut, err := food.FindCut(g.Load.Cut)
-		if err != nil {
-			continue // it is told of where it is looked up
-		}
-		w.Allergens = merge(w.Allergens, cut.Allergens())
-		if g.Coat == nil {
-			continue
-		}
-		coat, err := g.Coat.Find(p.Find)
-		if err != nil {
-			return err
-		}
-		w.Allergens = merge(w.Allergens, p.Allergens(coat))
-	}
-	return nil
 }
 
 // besides is the surface of the other lots, in 100 cm², and what is eaten of

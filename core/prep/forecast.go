@@ -7,6 +7,7 @@ import (
 	"slices"
 	"strings"
 
+	"velocrustum/core/food"
 	"velocrustum/core/load"
 	"velocrustum/core/units"
 	"velocrustum/core/verdict"
@@ -21,15 +22,21 @@ type WeighedStation struct {
 	Coat load.Covering
 }
 
-// A Forecast is a bench worked out and told to a simulation.
-type Forecast struct {
-	Worked
+// A LotForecast is the bench of a lot worked out, with what each step does.
+type LotForecast struct {
+	*Worked
 	// Load and Coat are what the basket gets.
 	Load    load.Pieces
 	Coat    load.Covering
 	Makings []Making // of the cut as it came
 	Weighed []WeighedStation
-	Answer  verdict.Answer // of the first basket
+}
+
+// A Forecast is the benches of a dish worked out and told to a simulation.
+type Forecast struct {
+	WorkedDish
+	Each   []LotForecast  // by lot
+	Answer verdict.Answer // of the first basket
 	// EnergyWh is that of all baskets, and OvenWh and PanWh that of others.
 	EnergyWh, OvenWh, PanWh float64
 	// Plate is a serving, and DeepFried the same from oil.
@@ -47,66 +54,105 @@ const (
 // every step and without each. The error is refuse.Fields, those of the bench
 // under its name, or the context's.
 func (p Pantry) Forecast(ctx context.Context, d BenchDish, h units.Household) (Forecast, error) {
-	first := d.InLots().Lots[0]
-	f := Forecast{Makings: Makings(first.Load.Cut)}
+	var f Forecast
+	bought := d.InLots()
 	ready, w, err := p.Ready(d)
 	if err != nil {
 		return f, err
 	}
-	f.Worked, f.Load, f.Coat = *w, ready.Lots[0].Load, *ready.Lots[0].Coat
+	f.WorkedDish = *w
 	q := ready.First()
-	minutes := 0.0
-	for _, s := range q.Program.Stages {
-		minutes += s.Minutes
-	}
+	minutes := q.Program.Minutes()
 	q.TailMin = math.Max(q.TailMin, math.Min(lookOn, load.MaxMinutes-minutes))
 	if f.Answer, err = verdict.Simulate(ctx, q, verdict.Options{NoChance: true}); err != nil {
 		return f, err
 	}
-	sugar := 0.0
-	if first.Coat != nil {
-		sugar = first.Coat.SugarPct
+	for k := range ready.Lots {
+		one := LotForecast{Worked: w.Lots[k], Load: ready.Lots[k].Load, Coat: load.Covering{ID: food.Bare}, Makings: Makings(bought.Lots[k].Load.Cut)}
+		if c := ready.Lots[k].Coat; c != nil {
+			one.Coat = *c
+		}
+		if err := one.weigh(ctx, p, h, weighing{bought.Lots[k], ready, q, k, f.lot(k)}); err != nil {
+			return f, err
+		}
+		f.Each = append(f.Each, one)
 	}
-	for _, st := range w.Words(p, h) {
+	var kept []Losses
+	for k := range ready.Lots {
+		end := f.lot(k).End
+		of := Losses{MassLossPct: end.MassLossPct}
+		if fat := end.FatRenderedPct; fat != nil {
+			of.FatRenderedPct = *fat
+		}
+		kept = append(kept, of)
+	}
+	end := f.Answer.End
+	f.EnergyWh = end.EnergyWh * float64(ready.Pieces()) / float64(q.Pieces())
+	f.OvenWh, f.PanWh = OvenWh(minutes), PanWh(w.MassG(), end.MassLossPct)
+	f.Plate, f.DeepFried = w.Serve(kept)
+	return f, nil
+}
+
+// lot is the answer for a lot.
+func (f *Forecast) lot(k int) *verdict.Answer {
+	if len(f.Answer.Lots) == 0 {
+		return &f.Answer
+	}
+	return &f.Answer.Lots[k].Answer
+}
+
+// weighing is what the steps of a lot are weighed by: how it was bought, the
+// dish as it goes in, its first basket, which lot it is and its answer.
+type weighing struct {
+	bought load.LotRequest
+	ready  load.Dish
+	first  load.Request
+	lot    int
+	with   *verdict.Answer
+}
+
+// weigh says what each step of a lot does, by the cook without it.
+func (f *LotForecast) weigh(ctx context.Context, p Pantry, h units.Household, of weighing) error {
+	sugar := 0.0
+	if c := of.bought.Coat; c != nil {
+		sugar = c.SugarPct
+	}
+	for _, st := range f.Words(p, h) {
 		step := WeighedStation{Station: st, Load: f.Load, Coat: f.Coat, Does: "Nothing that the basket feels."}
+		var err error
 		switch {
 		case st.Headline == nothingYet:
 			step.Does = ""
 		case st.ID == "cut":
-			step.Does, err = spread(ctx, q)
+			step.Does, err = spread(ctx, of.first, of.lot)
 		case st.ID == "finish":
 		default:
 			f.skip(&step, sugar)
-			without := ready
-			without.Lots = slices.Clone(ready.Lots)
-			without.Lots[0].Load, without.Lots[0].Coat = step.Load, &step.Coat
+			without := of.ready
+			without.Lots = slices.Clone(of.ready.Lots)
+			without.Lots[of.lot].Load, without.Lots[of.lot].Coat = step.Load, &step.Coat
 			var skipped verdict.Answer
 			one := without.First()
-			one.TailMin = q.TailMin
+			one.TailMin = of.first.TailMin
 			skipped, err = verdict.Simulate(ctx, one, verdict.Options{NoChance: true})
 			if err == nil {
-				step.Does = beside(f.Answer, skipped)
+				if len(skipped.Lots) > 0 {
+					skipped = skipped.Lots[of.lot].Answer
+				}
+				step.Does = beside(*of.with, skipped)
 			}
 		}
 		if err != nil {
-			return f, err
+			return err
 		}
 		f.Weighed = append(f.Weighed, step)
 	}
-	end := f.Answer.End
-	kept := Losses{MassLossPct: end.MassLossPct}
-	if fat := end.FatRenderedPct; fat != nil {
-		kept.FatRenderedPct = *fat
-	}
-	f.EnergyWh = end.EnergyWh * float64(ready.Pieces()) / float64(q.Pieces())
-	f.OvenWh, f.PanWh = OvenWh(minutes), PanWh(w.Lot.MassG(), end.MassLossPct)
-	f.Plate, f.DeepFried = w.Serve(f.Servings(), kept)
-	return f, nil
+	return nil
 }
 
 // skip takes out of a step's load and coat what the step puts in. A rack is
 // skipped for paper, paper for nothing.
-func (f *Forecast) skip(s *WeighedStation, sugarBefore float64) {
+func (f *LotForecast) skip(s *WeighedStation, sugarBefore float64) {
 	switch s.ID {
 	case "dry":
 		wet := Drying{School: "wet"}.SurfaceWater()
@@ -124,14 +170,14 @@ func (f *Forecast) skip(s *WeighedStation, sugarBefore float64) {
 	}
 }
 
-// spread says what uneven pieces cost in the window.
-func spread(ctx context.Context, q load.Request) (string, error) {
+// spread says what uneven pieces of a lot cost in the window.
+func spread(ctx context.Context, q load.Request, lot int) (string, error) {
 	uneven, err := verdict.Simulate(ctx, q, verdict.Options{})
 	if err != nil {
 		return "", err
 	}
 	q = q.InLots()
-	q.Lots[0].Load.SpreadPct = nil
+	q.Lots[lot].Load.SpreadPct = nil
 	even, err := verdict.Simulate(ctx, q, verdict.Options{})
 	if err != nil {
 		return "", err

@@ -4,6 +4,7 @@ import "velocrustum/core/food"
 
 // A Lot is the pieces on the bench, all alike.
 type Lot struct {
+	Name   string // what it is called; by its cut where left out
 	Cut    food.Cut
 	Piece  food.Piece
 	Pieces int
@@ -19,6 +20,17 @@ type Lot struct {
 // it out from the weight.
 func LotOf(cut food.Cut, pieceG, thicknessMm float64, pieces int) Lot {
 	return Lot{Cut: cut, Piece: cut.Piece(pieceG, thicknessMm), Pieces: pieces, PieceG: pieceG}
+}
+
+// Called is what the lot is called.
+func (l Lot) Called() string {
+	switch {
+	case l.Name != "":
+		return l.Name
+	case l.Pieces == 1:
+		return l.Cut.Name
+	}
+	return l.Cut.Plural
 }
 
 // MassG is what all weigh raw, g, bones included.

@@ -10,7 +10,9 @@ import (
 // A BenchTask is one thing to do on the bench, in the order of the hands, with what
 // it waits for afterwards.
 type BenchTask struct {
-	ID    string // cut, dry, salt, marinade, coat
+	ID    string // of a dish's tasks: its kind, and of which lot after the first
+	Kind  string // cut, dry, salt, marinade, coat
+	Of    string // the lot, where there are several
 	Says  string
 	Hands float64 // minutes of one pair
 	// Wait is how long it then stands, minutes; none where Most is 0.
@@ -41,14 +43,33 @@ const (
 	leastShare        = 0.25 // of a rack's hours, that are worth it
 )
 
-// Tasks are what a worked bench asks of hands and of the clock.
-func (w *Worked) Tasks(p Pantry, h units.Household) []BenchTask {
+// Tasks are what the bench of a lot asks of hands and of the clock. Where there
+// are several, each task names its lot.
+func (d *WorkedDish) Tasks(lot int, p Pantry, h units.Household) []BenchTask {
+	w := d.Lots[lot]
+	if len(d.Lots) == 1 {
+		return w.tasks(p, h)
+	}
+	out := w.tasks(p, h)
+	for i := range out {
+		t := &out[i]
+		if t.Of = w.Lot.Called(); lot > 0 {
+			t.ID = fmt.Sprintf("%s-%d", t.Kind, lot+1)
+		}
+		if w.Lot.Name != "" {
+			t.Says += fmt.Sprintf(" (%s)", w.Lot.Name)
+		}
+	}
+	return out
+}
+
+func (w *Worked) tasks(p Pantry, h units.Household) []BenchTask {
 	b, n := &w.Bench, float64(w.Lot.Pieces)
 	hands := func(base, each float64) float64 { return math.Min(longestHands, math.Round(2*(base+each*n))/2) }
 	count := fmt.Sprintf("%s %s", units.Count(w.Lot.Pieces), plural(w.Lot.Pieces, w.Lot.Cut.Name, w.Lot.Cut.Plural))
 	var out []BenchTask
 	add := func(id, says string, minutes float64, wait BenchWait) {
-		out = append(out, BenchTask{id, says, minutes, wait})
+		out = append(out, BenchTask{ID: id, Kind: id, Says: says, Hands: minutes, Wait: wait})
 	}
 	if c := b.Cutting; c != nil && (c.As != "" || c.WholeG > 0 || c.Scored) {
 		add("cut", fmt.Sprintf("Cut %s", count), hands(cutMin, cutEach), BenchWait{})

@@ -20,7 +20,7 @@ func TestTasksOfABench(t *testing.T) {
 			t.Fatal(err)
 		}
 		out = map[string]BenchTask{}
-		for _, task := range w.Tasks(p, units.Household{}) {
+		for _, task := range w.tasks(p, units.Household{}) {
 			out[task.ID] = task
 			order = append(order, task.ID)
 			if task.Hands <= 0 || task.Hands > longestHands || task.Says == "" {
@@ -69,7 +69,7 @@ func TestItemsOfADish(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	got := w.Items()
+	got := (&WorkedDish{[]*Worked{&w}}).Items()
 	for id, want := range map[string]float64{"lemon-juice": 10, "oil": 8, "salt-sea": w.RubG, "paprika": w.Mixes[0].G} {
 		if d := got[id] - want; d > 1e-9 || d < -1e-9 {
 			t.Errorf("%.2f g of %s, want %.2f", got[id], id, want)

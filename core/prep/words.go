@@ -46,7 +46,7 @@ func (w *Worked) Words(p Pantry, h units.Household) []Station {
 		out = append(out, emptyStation("marinade", "Marinate"))
 	}
 	out = append(out, say.coating())
-	if len(b.Finish) > 0 || len(b.Mixes) > 0 || len(b.Sauces) > 0 {
+	if len(b.Finish) > 0 || len(w.Mixes) > 0 || len(w.Sauces) > 0 {
 		out = append(out, say.finishing())
 	} else if b.Finish != nil {
 		out = append(out, emptyStation("finish", "Finish"))
@@ -344,7 +344,7 @@ func (w words) finishing() Station {
 	s := Station{ID: "finish", Title: "Finish", Headline: "Straight from the basket", Cautions: []string{}}
 	b := &w.Bench
 	var hot, last, sauces []string
-	for i, m := range b.Mixes {
+	for i, m := range w.mixes() {
 		made := w.Mixes[i]
 		text := fmt.Sprintf("%s of %s", w.Grams(made.G), m.Name)
 		if n := made.Evenings; n != nil && *n >= 0 {
@@ -366,7 +366,7 @@ func (w words) finishing() Station {
 			last = append(last, text)
 		}
 	}
-	for i, sauce := range b.Sauces {
+	for i, sauce := range w.Dressings() {
 		name := sauce.Name
 		if name == "" {
 			name = "the sauce"

@@ -12,10 +12,15 @@ import (
 	"velocrustum/core/pan"
 )
 
-// Worked is a bench worked out: figures alone. Words makes them stations.
+// Worked is the bench of one lot worked out: figures alone. Words makes them
+// stations.
 type Worked struct {
-	Lot       Lot
-	Bench     Bench
+	Lot   Lot
+	Bench Bench
+	// All is what comes after the basket for all lots, of which the lot has
+	// its share. Its mixes and sauces stand first in Mixes and Sauces, which
+	// are made for all of them.
+	All       Bench
 	Effects   Effects
 	Brine     *Brine // of a salting that is not dry
 	Salted    *Salted
@@ -92,10 +97,18 @@ const (
 // what turns brush on counts with it.
 // The error is refuse.Fields, or Salt's.
 func (p Pantry) Work(lot Lot, coat food.Coat, plannedOilG float64, b Bench, turns ...load.Turn) (Worked, error) {
+	return p.work(lot, coat, plannedOilG, b.before(), b.after(), turns...)
+}
+
+// work is Work with what is for all lots apart.
+func (p Pantry) work(lot Lot, coat food.Coat, plannedOilG float64, b, all Bench, turns ...load.Turn) (Worked, error) {
 	if err := b.Check(p); err != nil {
 		return Worked{}, err
 	}
-	w := Worked{Lot: lot, Bench: b, SaltFrom: map[string]float64{}, Allergens: lot.Cut.Allergens()}
+	if err := all.Check(p); err != nil {
+		return Worked{}, err
+	}
+	w := Worked{Lot: lot, Bench: b, All: all, SaltFrom: map[string]float64{}, Allergens: lot.Cut.Allergens()}
 	var err error
 	if w.Coated, err = p.Coat(lot, coat, b.Coating, plannedOilG); err != nil {
 		return w, err
@@ -298,33 +311,7 @@ func (w *Worked) salt(p Pantry, c Salting) error {
 // tooLittle is salt that is none, g.
 const tooLittle = 0.05
 
-// Cost adds up what a dish costs by the household's prices, energy included,
-// and says whether any price was known.
-func (w *Worked) Cost(p Pantry, energyWh float64) (cost float64, known bool) {
-	add := func(g, perKg float64) {
-		cost += g / 1000 * perKg
-		known = known || perKg > 0
-	}
-	b := &w.Bench
-	for _, bowl := range w.Coated.Bowls {
-		add(bowl.PutOutG, p[bowl.Ingredient].Price)
-	}
-	add(w.Coated.OilG, p["oil"].Price)
-	items := w.afterItems()
-	if b.Marinade != nil {
-		items = append(items, b.Marinade.made(w.Lot.MassG()).Items...)
-	}
-	for _, it := range items {
-		add(it.G, p[it.Ingredient].Price)
-	}
-	if b.Prices != nil {
-		add(w.Lot.MassG(), b.Prices.MeatPerKg)
-		add(energyWh, b.Prices.PerKWh)
-	}
-	return cost, known
-}
-
-// Serve returns a serving of the worked bench, and the same deep-fried.
+// Serve returns a serving of the worked bench of a lot, and the same deep-fried.
 func (w *Worked) Serve(servings int, kept Losses) (here, deep Plate) {
 	added := w.added
 	added.SaltG += w.SaltFrom["salt"] + w.SaltFrom["marinade"]

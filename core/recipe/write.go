@@ -40,21 +40,11 @@ type Instruction struct {
 // Write puts a dish into words, by what its bench and its forecast say; with
 // baskets it goes in by those, one after another or in two fryers.
 func Write(name string, d prep.BenchDish, dealt []baskets.Basketful, f prep.Forecast, p prep.Pantry, h units.Household) (Recipe, error) {
-	cut, err := food.FindCut(f.Load.Cut)
-	if err != nil {
-		return Recipe{}, err
-	}
 	out := Recipe{Name: name, Servings: f.Servings(), Plate: f.Plate, CookMin: d.Program.PreheatMin + d.Program.Minutes()}
-	out.Ingredients = append(out.Ingredients, fmt.Sprintf("%d %s of about %s each (%s)", f.Load.Pieces, plural(cut, f.Load.Pieces), h.Grams(f.Load.PieceMassG), h.Grams(f.Lot.MassG())))
-	lots := d.InLots().Lots
-	for _, g := range lots[1:] {
-		more, err := food.FindCut(g.Load.Cut)
-		if err != nil {
-			return Recipe{}, err
-		}
-		says := fmt.Sprintf("%d more %s of about %s each", g.Load.Pieces, plural(more, g.Load.Pieces), h.Grams(g.Load.PieceMassG))
-		if g.Name != "" {
-			says += ": the " + g.Name
+	for _, lot := range f.Each {
+		says := fmt.Sprintf("%d %s of about %s each (%s)", lot.Load.Pieces, plural(lot.Lot.Cut, lot.Load.Pieces), h.Grams(lot.Load.PieceMassG), h.Grams(lot.Lot.MassG()))
+		if lot.Lot.Name != "" {
+			says += ": the " + lot.Lot.Name
 		}
 		out.Ingredients = append(out.Ingredients, says)
 	}
@@ -82,42 +72,71 @@ func Write(name string, d prep.BenchDish, dealt []baskets.Basketful, f prep.Fore
 		i, g := p[id], items[id]
 		out.Ingredients = append(out.Ingredients, fmt.Sprintf("%s %s (%s)", h.Grams(g), i.Name, h.Spooned(g/i.Density)))
 	}
-	for _, t := range f.Tasks(p, h) {
-		says := t.Says + "."
-		if t.Wait.Most > 0 {
-			says += " " + waits(t.Wait)
+	for lot := range f.Each {
+		minutes := 0.0
+		for _, t := range f.Tasks(lot, p, h) {
+			says := t.Says + "."
+			if t.Wait.Most > 0 {
+				says += " " + waits(t.Wait)
+			}
+			out.Steps = append(out.Steps, Instruction{says, t.Hands + t.Wait.Best})
+			minutes += t.Hands + t.Wait.Best
 		}
-		out.Steps = append(out.Steps, Instruction{says, t.Hands + t.Wait.Best})
-		out.PrepMin += t.Hands + t.Wait.Best
+		// Lots wait beside one another.
+		out.PrepMin = math.Max(out.PrepMin, minutes)
 	}
-	out.fry(cut, d, dealt, p, h)
-	for k, s := range f.Bench.Sauces {
+	out.fry(f, d, dealt, p, h)
+	for _, s := range f.Sauces() {
 		name := s.Name
 		if name == "" {
 			name = "the sauce"
 		}
-		ready := math.Ceil(f.Sauces[k].ReadyMin)
-		whom := "all"
-		if share := s.Whole().Share; share < 0.99 {
-			whom = fmt.Sprintf("%d of the %d", int(math.Round(share*float64(f.Load.Pieces))), f.Load.Pieces)
+		ready := math.Ceil(s.Made.ReadyMin)
+		whom, pieces := "all", d.Pieces()
+		if s.Lot >= 0 {
+			whom, pieces = "the "+f.Each[s.Lot].Lot.Called(), f.Each[s.Lot].Load.Pieces
 		}
-		how := map[string]string{pan.Toss: "toss " + whom + " in it", pan.Brush: "brush it on", pan.Up: "spoon it over one face", pan.Beside: "serve it beside"}[s.Whole().How]
-		if !s.Whole().Sauce.Hot() {
+		if share := s.Serving.Whole().Share; share < 0.99 {
+			whom = fmt.Sprintf("%d of the %d", int(math.Round(share*float64(pieces))), pieces)
+		}
+		how := map[string]string{pan.Toss: "toss " + whom + " in it", pan.Brush: "brush it on", pan.Up: "spoon it over one face", pan.Beside: "serve it beside"}[s.Serving.Whole().How]
+		if !s.Serving.Whole().Sauce.Hot() {
 			out.Steps = append(out.Steps, Instruction{Says: fmt.Sprintf("Stir %s together; %s.", name, how)})
 			continue
 		}
 		out.Steps = append(out.Steps, Instruction{fmt.Sprintf("Put %s on the hob in time to be ready with the basket, about %s; %s.", name, units.Minutes(ready), how), ready})
 	}
-	if names := finishing(f.Bench, p); names != "" {
-		out.Steps = append(out.Steps, Instruction{Says: "Finish with " + names + "."})
+	for k, lot := range f.Each {
+		names := finishing(lot.Bench, p)
+		if k == 0 {
+			names = finishing(prep.Bench{Finish: lot.Bench.Finish, Mixes: f.MixesAsked()}, p)
+		}
+		switch {
+		case names == "":
+		case len(f.Each) > 1 && len(lot.Bench.Finish) > 0:
+			out.Steps = append(out.Steps, Instruction{Says: fmt.Sprintf("Finish the %s with %s.", lot.Lot.Called(), names)})
+		default:
+			out.Steps = append(out.Steps, Instruction{Says: "Finish with " + names + "."})
+		}
 	}
 	out.Cautions = []string{
-		fmt.Sprintf("Times are a forecast for one fryer. Check with a thermometer: %s in the coldest spot%s. Local rules come first.", h.Degrees(f.Answer.Rule.CoreC), rest(f.Answer.Rule)),
+		fmt.Sprintf("Times are a forecast for one fryer. Check with a thermometer: %s in the coldest spot%s. Local rules come first.", h.Degrees(strictest(f).CoreC), rest(strictest(f))),
 	}
-	if len(f.Allergens) > 0 {
-		out.Cautions = append(out.Cautions, "Contains "+strings.Join(f.Allergens, ", ")+".")
+	if all := f.Allergens(); len(all) > 0 {
+		out.Cautions = append(out.Cautions, "Contains "+strings.Join(all, ", ")+".")
 	}
 	return out, nil
+}
+
+// strictest is the rule of the lot that asks for most.
+func strictest(f prep.Forecast) verdict.Rule {
+	rule := f.Answer.Rule
+	for _, lot := range f.Answer.Lots {
+		if lot.Rule.CoreC > rule.CoreC {
+			rule = lot.Rule
+		}
+	}
+	return rule
 }
 
 func plural(c food.Cut, n int) string {
@@ -150,14 +169,24 @@ func waits(w prep.BenchWait) string {
 }
 
 // fry says how the fryer is run.
-func (out *Recipe) fry(cut food.Cut, d prep.BenchDish, dealt []baskets.Basketful, p prep.Pantry, h units.Household) {
+func (out *Recipe) fry(f prep.Forecast, d prep.BenchDish, dealt []baskets.Basketful, p prep.Pantry, h units.Household) {
 	if d.Program.PreheatMin > 0 {
 		out.Steps = append(out.Steps, Instruction{fmt.Sprintf("Heat the empty air fryer to %s.", h.Degrees(d.Program.Stages[0].AirC)), d.Program.PreheatMin})
 	}
 	q := d.InLots()
+	cut := f.Each[0].Lot.Cut
 	lay := "the " + plural(cut, q.Pieces())
 	if len(q.Lots) > 1 {
 		lay = "all"
+		var first []string
+		for k, lot := range f.Each {
+			if q.Lots[k].InMin == 0 {
+				first = append(first, fmt.Sprintf("the %d %s", lot.Load.Pieces, lot.Lot.Called()))
+			}
+		}
+		if len(first) < len(q.Lots) || len(first) < 4 {
+			lay = units.List(first)
+		}
 	}
 	if len(dealt) == 0 {
 		dealt = []baskets.Basketful{{Pieces: q.Pieces(), EndMin: q.Program.Minutes(), Program: q.Program}}
@@ -171,16 +200,23 @@ func (out *Recipe) fry(cut food.Cut, d prep.BenchDish, dealt []baskets.Basketful
 				what = fmt.Sprintf("In the second fryer, %d %s: ", b.Pieces, plural(cut, b.Pieces))
 			}
 		}
-		out.Steps = append(out.Steps, Instruction{what + runs(b.Program, q.Lots, p, h), b.Program.Minutes()})
+		out.Steps = append(out.Steps, Instruction{what + runs(told(q, b.Program), f, p, h), b.Program.Minutes()})
 		last = math.Max(last, b.EndMin)
 	}
 	out.CookMin = d.Program.PreheatMin + last
 }
 
+// told is the program with what goes in and comes out of several lots said by
+// its turns.
+func told(q load.Request, program load.Program) load.Program {
+	q.Program = program
+	return q.Told().Program
+}
+
 // runs says how one basket is run.
-func runs(p load.Program, lots []load.LotRequest, larder prep.Pantry, h units.Household) string {
+func runs(program load.Program, f prep.Forecast, larder prep.Pantry, h units.Household) string {
 	var stages []string
-	for _, st := range p.Stages {
+	for _, st := range program.Stages {
 		if st.Rest {
 			stages = append(stages, fmt.Sprintf("rest them outside for %s", units.Minutes(st.Minutes)))
 			continue
@@ -188,34 +224,47 @@ func runs(p load.Program, lots []load.LotRequest, larder prep.Pantry, h units.Ho
 		stages = append(stages, fmt.Sprintf("%s at %s", units.Minutes(st.Minutes), h.Degrees(st.AirC)))
 	}
 	says := strings.Join(stages, ", then ") + "."
-	words := map[string]string{load.Flip: "turn them", load.Shake: "shake the basket", load.LookIn: "look at one", load.TakeOut: "take out"}
-	for _, t := range p.Turns {
-		does := words[t.Kind]
-		of := ""
-		if len(t.Lots) == 1 && lots[t.Lots[0]].Name != "" {
-			of = " the " + lots[t.Lots[0]].Name
-		}
-		switch t.Kind {
-		case load.BrushOn:
-			does = "brush on"
-			if t.Brush != nil {
-				var parts []string
-				for _, m := range t.Brush.Parts {
-					parts = append(parts, larder[m.Ingredient].Name)
-				}
-				does = fmt.Sprintf("brush %s of %s on", h.Grams(t.Brush.G), strings.Join(parts, " and "))
-			}
-			does += of
-		case load.TakeOut:
-			if does += of; of == "" {
-				does += " those of the first kind"
-			}
-		}
-		says += fmt.Sprintf(" At minute %.0f %s.", t.AtMin, does)
+	for _, t := range program.Turns {
+		says += fmt.Sprintf(" At minute %.0f %s.", t.AtMin, turnSays(t, f, larder, h))
 	}
 	return says
 }
 
+// turnSays says what is done at a turn; of several lots, to which.
+func turnSays(t load.Turn, f prep.Forecast, larder prep.Pantry, h units.Household) string {
+	of := "them"
+	if len(t.Lots) > 0 && len(f.Each) > 1 {
+		var names []string
+		for _, k := range t.Lots {
+			names = append(names, "the "+f.Each[k].Lot.Called())
+		}
+		of = units.List(names)
+	}
+	switch t.Kind {
+	case load.Shake:
+		return "shake the basket"
+	case load.LookIn:
+		return "look at one"
+	case load.PutIn:
+		return "put " + of + " in"
+	case load.TakeOut:
+		return "take out " + of
+	case load.BrushOn:
+		if t.Brush == nil {
+			return "brush on " + of
+		}
+		var parts []string
+		for _, m := range t.Brush.Parts {
+			parts = append(parts, larder[m.Ingredient].Name)
+		}
+		says := fmt.Sprintf("brush %s of %s on", h.Grams(t.Brush.G), strings.Join(parts, " and "))
+		if of != "them" {
+			says += " " + of
+		}
+		return says
+	}
+	return "turn " + of
+}
 func finishing(b prep.Bench, p prep.Pantry) string {
 	var names []string
 	for _, it := range b.Finish {

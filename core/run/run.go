@@ -199,7 +199,7 @@ func (r *Run) stagesAndTurns() {
 func (r *Run) turn(t load.Turn) {
 	r.openTill = r.now + fryer.OpenToTurn
 	switch t.Kind {
-	case load.TakeOut: // by the lot's own minute
+	case load.PutIn, load.TakeOut: // by the lot's own minute
 	case load.BrushOn:
 		r.openTill = r.now + brushTakes
 		g, err := r.load.Glaze(t)

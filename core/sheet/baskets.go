@@ -11,7 +11,6 @@ import (
 	"golang.org/x/sync/errgroup"
 
 	"velocrustum/core/baskets"
-	"velocrustum/core/food"
 	"velocrustum/core/load"
 	"velocrustum/core/pan"
 	"velocrustum/core/prep"
@@ -46,12 +45,25 @@ type readyDish struct {
 	SupperDish
 	name    string
 	ready   load.Dish
-	tasks   []prep.BenchTask
+	tasks   [][]prep.BenchTask // by lot
 	baskets []dealtBasket
 	sauced  bool // something goes on before the table
 	sauces  []string
-	worked  *prep.Worked
+	worked  *prep.WorkedDish
 	field   string // what a refusal calls it
+}
+
+// benchTask is which task of a bench an id is of, and of which lot; "" where it
+// is none.
+func (d *readyDish) benchTask(id TaskID) (kind string, lot int) {
+	for lot, tasks := range d.tasks {
+		for _, t := range tasks {
+			if t.ID == id.benchTask() {
+				return t.Kind, lot
+			}
+		}
+	}
+	return "", 0
 }
 
 // prepare works the benches out and says which baskets there are.
@@ -60,26 +72,29 @@ func (k *Kitchen) prepare(s *Supper, said []SupperDish) ([]readyDish, error) {
 	total := 0
 	for i, d := range s.Dishes {
 		at := fmt.Sprintf("dishes[%d].request.", slices.IndexFunc(said, func(o SupperDish) bool { return o.ID == d.ID }))
-		q := d.Request
-		q.Fryer = s.fryer(d.FryerID)
-		q.Units, q.Larder = k.Units, k.Pantry
-		bench := d.Bench
-		if bench == nil {
-			bench = &prep.Bench{}
+		asked := d.Request
+		if d.Bench != nil {
+			asked.Bench = d.Bench
 		}
-		ready, w, err := k.Pantry.Ready(prep.BenchDish{Dish: load.Dish{Request: q, PerBasket: d.PerBasket}, Bench: bench})
+		dish := asked.Dish()
+		dish.Fryer, dish.Units, dish.PerBasket = s.fryer(d.FryerID), k.Units, d.PerBasket
+		ready, w, err := k.Pantry.Ready(dish)
 		if err != nil {
 			return nil, refuse.Under(at, err)
 		}
-		c := readyDish{SupperDish: d, field: at, name: d.Name, ready: ready, tasks: w.Tasks(k.Pantry, k.Units), sauced: d.SauceID != "" && d.How != pan.Beside, worked: w}
+		c := readyDish{SupperDish: d, field: at, name: d.Name, ready: ready, sauced: d.SauceID != "" && d.How != pan.Beside, worked: w}
+		for n := range w.Lots {
+			c.tasks = append(c.tasks, w.Tasks(n, k.Pantry, k.Units))
+		}
 		if d.SauceID != "" {
 			c.sauces = append(c.sauces, d.SauceID)
 		}
-		for n, m := range w.Sauces {
+		for n, sauce := range w.Sauces() {
+			m := sauce.Made
 			if m.MadeG == 0 {
 				continue
 			}
-			of := bench.Sauces[n].Whole()
+			of := sauce.Serving.Whole()
 			a := SupperSauce{ID: fmt.Sprintf("%s-sauce%d", d.ID, n+1), Name: of.Name, HandsMin: potMin, SimmerMin: round(math.Ceil(2*m.ReadyMin) / 2), HoldsMin: m.WaitMin}
 			s.Sauces, c.sauces = append(s.Sauces, a), append(c.sauces, a.ID)
 			if of.How != pan.Beside && !c.sauced {
@@ -87,10 +102,7 @@ func (k *Kitchen) prepare(s *Supper, said []SupperDish) ([]readyDish, error) {
 			}
 		}
 		if c.name == "" {
-			c.name = d.ID
-			if cut, err := food.FindCut(ready.Lots[0].Load.Cut); err == nil {
-				c.name = cut.Plural
-			}
+			c.name = w.Called()
 		}
 		per := d.PerBasket
 		all := ready.Pieces()

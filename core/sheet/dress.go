@@ -11,12 +11,19 @@ const finishMin = 1.0
 // sprinkled names what goes on by hand afterwards.
 func (d *readyDish) sprinkled(k *Kitchen) string {
 	var names []string
-	for _, m := range d.worked.Bench.Mixes {
-		names = append(names, m.Name)
+	add := func(name string) {
+		if !slices.Contains(names, name) {
+			names = append(names, name)
+		}
 	}
-	for _, it := range d.worked.Bench.Finish {
-		if i, err := k.Pantry.Find(it.Ingredient); err == nil {
-			names = append(names, i.Name)
+	for _, m := range d.worked.MixesAsked() {
+		add(m.Name)
+	}
+	for _, w := range d.worked.Lots {
+		for _, it := range w.Bench.Finish {
+			if i, err := k.Pantry.Find(it.Ingredient); err == nil {
+				add(i.Name)
+			}
 		}
 	}
 	return strings.Join(names, ", ")

@@ -312,19 +312,21 @@ func (p *planner) benches() {
 	})
 	for _, i := range list {
 		d := &p.all[i]
-		at := in(i)
-		for k := len(d.tasks) - 1; k >= 0; k-- {
-			t := d.tasks[k]
-			wait := t.Wait.Least + p.c.ease*(t.Wait.Best-t.Wait.Least)
-			wait = round(wait)
-			end := p.put(block{{Task{ID: taskOf(d.ID, t.ID), Dish: d.ID, Kind: Bench, Says: t.Says, Place: Board, Hands: 1}, -t.Hands, 0}}, at-wait)
-			if t.Wait.Most > 0 && at-end > tick {
-				p.out.tasks = append(p.out.tasks, timed{Task: Task{ID: taskOf(d.ID, t.ID).wait(), Dish: d.ID, Kind: Waits, Says: benchWaitSays(d.name, t.Wait.Says), Place: t.Wait.Place, Least: t.Wait.Least, Most: t.Wait.Most}, from: end, to: at})
-				if over := at - end - t.Wait.Most; over > tick {
-					p.out.cost += stale * over / 10
+		for _, tasks := range d.tasks {
+			at := in(i)
+			for k := len(tasks) - 1; k >= 0; k-- {
+				t := tasks[k]
+				wait := t.Wait.Least + p.c.ease*(t.Wait.Best-t.Wait.Least)
+				wait = round(wait)
+				end := p.put(block{{Task{ID: taskOf(d.ID, t.ID), Dish: d.ID, Kind: Bench, Says: t.Says, Place: Board, Hands: 1}, -t.Hands, 0}}, at-wait)
+				if t.Wait.Most > 0 && at-end > tick {
+					p.out.tasks = append(p.out.tasks, timed{Task: Task{ID: taskOf(d.ID, t.ID).wait(), Dish: d.ID, Kind: Waits, Says: benchWaitSays(d.name, t), Place: t.Wait.Place, Least: t.Wait.Least, Most: t.Wait.Most}, from: end, to: at})
+					if over := at - end - t.Wait.Most; over > tick {
+						p.out.cost += stale * over / 10
+					}
 				}
+				at = end - t.Hands
 			}
-			at = end - t.Hands
 		}
 	}
 }
@@ -399,23 +401,27 @@ func (p *planner) causes() {
 	}
 	for i := range p.all {
 		d := &p.all[i]
-		var last TaskID
-		for _, t := range d.tasks {
-			id := taskOf(d.ID, t.ID)
-			if last != "" {
-				link(id, last)
-			}
-			if last = id; t.Wait.Most > 0 {
-				link(id.wait(), id)
-				if _, ok := byID[id.wait()]; ok {
-					last = id.wait()
+		var lasts []TaskID // of each lot
+		for _, tasks := range d.tasks {
+			var last TaskID
+			for _, t := range tasks {
+				id := taskOf(d.ID, t.ID)
+				if last != "" {
+					link(id, last)
+				}
+				if last = id; t.Wait.Most > 0 {
+					link(id.wait(), id)
+					if _, ok := byID[id.wait()]; ok {
+						last = id.wait()
+					}
 				}
 			}
+			lasts = append(lasts, last)
 		}
 		end := taskOf(d.ID, "toss")
 		for _, b := range d.baskets {
 			at := func(what string) TaskID { return TaskOfBasket(d.ID, b.number, what) }
-			link(at("load"), at("heat"), last)
+			link(at("load"), append([]TaskID{at("heat")}, lasts...)...)
 			link(at("run"), at("load"))
 			for k := range len(p.out.fried[[2]int{i, b.number}].Program.Turns) {
 				t := at(fmt.Sprintf("turn%d", k+1))

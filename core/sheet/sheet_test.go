@@ -18,8 +18,8 @@ import (
 
 var table = time.Date(2026, 12, 5, 19, 30, 0, 0, time.UTC)
 
-func pieces(cut string, n int, g float64, coat string, oil, airC, minutes float64) load.Request {
-	return load.Request{Load: load.Pieces{Cut: cut, Pieces: n, PieceMassG: g, Surface: "wiped"}, Coat: &load.Covering{ID: coat, OilG: oil},
+func pieces(cut string, n int, g float64, coat string, oil, airC, minutes float64) prep.Asked {
+	return prep.Asked{Load: load.Pieces{Cut: cut, Pieces: n, PieceMassG: g, Surface: "wiped"}, Coat: &load.Covering{ID: coat, OilG: oil},
 		Program: load.Program{PreheatMin: 4, Stages: []load.Stage{{AirC: airC, Minutes: minutes}}, Turns: []load.Turn{{AtMin: math.Round(minutes / 2), Kind: load.Flip}}}}
 }
 
@@ -130,7 +130,7 @@ func TestBasketsAreTheEngines(t *testing.T) {
 			continue
 		}
 		d := s.Dishes[slices.IndexFunc(s.Dishes, func(d SupperDish) bool { return d.ID == task.Dish })]
-		q := load.Dish{Request: d.Request}.Share(map[string]int{"wings": 12, "wedges": 20}[d.ID])
+		q := d.Request.Dish().Share(map[string]int{"wings": 12, "wedges": 20}[d.ID])
 		q.Fryer = square.Fryer
 		if before > 0 {
 			q.Program.PreheatMin, q.Program.HotFromC = 0, before
@@ -158,7 +158,7 @@ func TestBasketsAreTheEngines(t *testing.T) {
 
 // Random suppers: all that is true of any, and what no change may make worse.
 func TestRandomSuppers(t *testing.T) {
-	kinds := []load.Request{pieces("chicken-wing-flat", 12, 43, "starch-dust", 4, 200, 18), pieces("potato-wedge", 14, 32, "oil-rub", 10, 190, 22),
+	kinds := []prep.Asked{pieces("chicken-wing-flat", 12, 43, "starch-dust", 4, 200, 18), pieces("potato-wedge", 14, 32, "oil-rub", 10, 190, 22),
 		pieces("chicken-drumstick", 5, 110, "bare", 2, 185, 26), pieces("fish-strip", 9, 36, "three-bowl-crumb", 8, 195, 10)}
 	r := rand.New(rand.NewPCG(5, 12))
 	for n := range 24 {

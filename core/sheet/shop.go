@@ -5,6 +5,7 @@ import (
 	"strings"
 
 	"velocrustum/core/larder"
+	"velocrustum/core/prep"
 )
 
 // shopping sums all dishes, coats and sauces, by the pantry's names; what is
@@ -14,8 +15,10 @@ func (k *Kitchen) shopping(all []readyDish) []Need {
 	sum, uses := map[string]float64{}, map[string][]string{}
 	for i := range all {
 		c := &all[i]
-		lot := c.worked.Lot
-		out = append(out, Need{Name: lot.Cut.Plural, G: lot.MassG(), Says: k.foodSays(lot.Pieces, lot.PieceG, lot.MassG()), For: c.name})
+		for _, w := range c.worked.Lots {
+			lot := w.Lot
+			out = append(out, Need{Name: lot.Cut.Plural, G: lot.MassG(), Says: k.foodSays(lot.Pieces, lot.PieceG, lot.MassG()), For: forLot(c, lot)})
+		}
 		for id, g := range c.worked.Items() {
 			sum[id] += g
 			uses[id] = append(uses[id], c.name)
@@ -36,6 +39,15 @@ func (k *Kitchen) shopping(all []readyDish) []Need {
 		out = append(out, Need{Ingredient: id, Name: i.Name, G: g, Says: k.amountSays(i, g), For: strings.Join(uses[id], ", ")})
 	}
 	return out
+}
+
+// forLot is what a lot is bought for: its dish, and its name where that has
+// several.
+func forLot(c *readyDish, lot prep.Lot) string {
+	if len(c.worked.Lots) == 1 || lot.Name == "" {
+		return c.name
+	}
+	return c.name + ", " + lot.Name
 }
 
 // counter says what stands ready from when on.

@@ -65,9 +65,9 @@ type SupperDish struct {
 	How       string `json:"how,omitempty"` // toss, brush, up, beside
 	// Flash is whether what waited goes back in at the end; weighed where it
 	// is left out.
-	Flash   *bool        `json:"flash,omitempty"`
-	Request load.Request `json:"request"`
-	Bench   *prep.Bench  `json:"bench,omitempty"`
+	Flash   *bool       `json:"flash,omitempty"`
+	Request prep.Asked  `json:"request"`
+	Bench   *prep.Bench `json:"bench,omitempty"`
 }
 
 // SupperSauce is what stands on the hob.

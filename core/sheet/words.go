@@ -62,7 +62,12 @@ func simmersSays(sauce string) string { return sauce + " simmers" }
 
 func ownStepSays(side, step string) string { return fmt.Sprintf("%s: %s", side, step) }
 
-func benchWaitSays(dish, waits string) string { return fmt.Sprintf("%s %s", dish, waits) }
+func benchWaitSays(dish string, t prep.BenchTask) string {
+	if t.Of != "" {
+		return fmt.Sprintf("%s, %s %s", dish, t.Of, t.Wait.Says)
+	}
+	return fmt.Sprintf("%s %s", dish, t.Wait.Says)
+}
 
 func finishSays(dish, with string) string { return fmt.Sprintf("Finish %s: %s", dish, with) }
 
@@ -133,20 +138,25 @@ func (k *Kitchen) amountSays(i prep.Ingredient, g float64) string {
 
 // settingSays is what stands ready for a task, "" where nothing has to.
 func (k *Kitchen) settingSays(d *readyDish, t Task) string {
-	switch what := t.ID.benchTask(); {
+	kind, lot := d.benchTask(t.ID)
+	name := d.name
+	if len(d.worked.Lots) > 1 {
+		name = fmt.Sprintf("%s, %s", d.name, d.worked.Lots[lot].Lot.Called())
+	}
+	switch what := kind; {
 	case what == "dry" || what == "salt":
-		return fmt.Sprintf("For the raw %s: a tray, kitchen paper, the salt in a bowl, tongs that stay with what is raw.", d.name)
+		return fmt.Sprintf("For the raw %s: a tray, kitchen paper, the salt in a bowl, tongs that stay with what is raw.", name)
 	case what == "marinade":
-		return fmt.Sprintf("For the %s: a bowl with a lid, and room in the fridge below what is eaten raw.", d.name)
+		return fmt.Sprintf("For the %s: a bowl with a lid, and room in the fridge below what is eaten raw.", name)
 	case what == "coat":
 		var bowls []string
-		for _, b := range d.worked.Coated.Bowls {
+		for _, b := range d.worked.Lots[lot].Coated.Bowls {
 			bowls = append(bowls, fmt.Sprintf("%s of %s", k.Units.Grams(b.PutOutG), k.Pantry[b.Ingredient].Name))
 		}
 		if len(bowls) == 0 {
 			return ""
 		}
-		return fmt.Sprintf("For the %s, in this order: %s; a rack to rest them on.", d.name, strings.Join(bowls, ", "))
+		return fmt.Sprintf("For the %s, in this order: %s; a rack to rest them on.", name, strings.Join(bowls, ", "))
 	case t.Kind == Load:
 		return fmt.Sprintf("For the cooked %s: clean tongs, the thermometer, a rack over a tray.", d.name)
 	case t.Kind == Dress:
@@ -201,12 +211,12 @@ func (k *Kitchen) shorter(all []readyDish, c *candidate) []string {
 		}
 		i := c.dishOf(t.Dish)
 		id := t.ID.benchTask()
-		for _, b := range all[i].tasks {
+		for _, b := range slices.Concat(all[i].tasks...) {
 			had := t.to - t.from
 			if b.ID != id || had >= b.Wait.Best-1 {
 				continue
 			}
-			costs := map[string]string{"dry": "the surface is wetter, and crisp later", "salt": "the middle stays plainer", "marinade": "it gets less deep", "coat": "the coat holds less: turn late, and gently"}[id]
+			costs := map[string]string{"dry": "the surface is wetter, and crisp later", "salt": "the middle stays plainer", "marinade": "it gets less deep", "coat": "the coat holds less: turn late, and gently"}[b.Kind]
 			out = append(out, fmt.Sprintf("%s %s for %s of the best %s: %s.", all[i].name, b.Wait.Says, units.Minutes(math.Round(had)), units.Minutes(math.Round(b.Wait.Best)), costs))
 		}
 	}

@@ -1,6 +1,7 @@
 package units
 
 import (
+	"strings"
 	"unicode"
 	"unicode/utf8"
 )
@@ -17,4 +18,13 @@ func recased(words string, to func(rune) rune) string {
 		return words
 	}
 	return string(to(first)) + words[n:]
+}
+
+// List is names as they are said: "a", "a and b", "a, b and c".
+func List(names []string) string {
+	n := len(names)
+	if n < 2 {
+		return strings.Join(names, "")
+	}
+	return strings.Join(names[:n-1], ", ") + " and " + names[n-1]
 }

@@ -18,8 +18,8 @@ type Answer struct {
 	Window      Window   `json:"window"`
 	Chance      *Chance  `json:"chance,omitempty"`
 	Verdict     Verdict  `json:"verdict"`
-	// Lots are the answers of each lot, in the order of the request; none
-	// where there is one.
+	// Lots are the answers of each lot, in the order of the request;
+	// where there is one, only if asked for.
 	Lots []LotAnswer `json:"lots,omitempty"`
 	// Brushes are the brushes of the program, where changes are asked for.
 	Brushes  []Brushed    `json:"brushes,omitempty"`
@@ -104,10 +104,12 @@ type LotAnswer struct {
 	Pieces int    `json:"pieces"`
 	// InMin is when it goes in.
 	InMin float64 `json:"inMin"`
-	// OutMin is when it is taken out: as soon as it is safe and crisp; where
-	// it is too much before, as late as it stands, and never before it is
-	// safe; else with the last.
+	// OutMin is when it comes out.
 	OutMin float64 `json:"outMin"`
+	// MayComeOutMin is when it may come out before the others: as soon as it
+	// is safe and crisp; where it is too much before, as late as it stands,
+	// and never before it is safe. nil where it stays with the last.
+	MayComeOutMin *float64 `json:"mayComeOutMin"`
 	Answer
 }
 

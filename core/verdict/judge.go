@@ -17,6 +17,8 @@ type Options struct {
 	// Ahead carries the last stage on past the end, as far as a screen shows
 	// what would come.
 	Ahead bool
+	// ByLots answers by lots where there is one, as it was asked for.
+	ByLots bool
 }
 
 // aheadBy is how far a screen looks past the end, of the program's length,
@@ -48,8 +50,11 @@ func SimulateLoad(ctx context.Context, l *load.Load, opt Options) (Answer, error
 	if opt.NoChance {
 		a.Verdict = unknown()
 		for k := range a.Lots {
-			a.Lots[k].Verdict = unknown()
+			a.Lots[k].Verdict, a.Lots[k].MayComeOutMin = unknown(), nil
 		}
+	}
+	if opt.ByLots && len(l.Lots) == 1 && err == nil {
+		a.Lots = []LotAnswer{ofLot(l, l.Lots[0], a)}
 	}
 	return a, err
 }
@@ -87,6 +92,7 @@ func Of(ctx context.Context, l *load.Load, sampled bool) (Answer, error) {
 	if sampled {
 		out.Chance = chance(whole, l.Units)
 	}
+	mayComeOut(l, lots)
 	out.Verdict = together(l, lots)
 	return out, nil
 }
@@ -130,10 +136,12 @@ func OverAll(l *load.Load, all []Answer) Answer {
 		basket.Seam, basket.Tender = basket.Seam || a.Basket.Seam, basket.Tender || a.Basket.Tender
 		g := l.Lots[k].MassG * float64(l.Lots[k].All)
 		mass, lost = mass+g, lost+g*a.End.MassLossPct
-		for i := range a.Warnings {
-			w := a.Warnings[i]
+		for _, w := range a.Warnings {
 			w.Lot, w.LotName = k, lots[k].Name
-			if !slices.ContainsFunc(out.Warnings, func(o Warning) bool { return o.Code == w.Code && o.Message == w.Message }) {
+			if !w.OfOne() && !slices.ContainsFunc(lots, func(g LotAnswer) bool { return !slices.ContainsFunc(g.Warnings, w.saysAs) }) {
+				w.LotName = "" // what is said of all alike is said once
+			}
+			if w.LotName != "" || !slices.ContainsFunc(out.Warnings, w.saysAs) {
 				out.Warnings = append(out.Warnings, w)
 			}
 		}
@@ -252,19 +260,37 @@ func end(r *run.Run, lot *run.Lot) End {
 	return e
 }
 
-// ofLot names an answer by its lot, and says when it is taken out.
+// sooner is the least by which it pays to take a lot out before the others, minutes.
+const sooner = 2
+
+// ofLot names an answer by its lot, and says when it goes in and comes out.
 func ofLot(l *load.Load, lot *load.Lot, a Answer) LotAnswer {
-	g := LotAnswer{Name: lot.Called(), Cut: lot.Cut.ID, Pieces: lot.All, InMin: lot.In, OutMin: l.Minutes(), Answer: a}
-	safe := a.SafeAtMin
-	if a.Chance != nil {
-		safe = a.Chance.SafeByMin
+	return LotAnswer{Name: lot.Called(), Cut: lot.Cut.ID, Pieces: lot.All, InMin: lot.In, OutMin: l.End(lot), Answer: a}
+}
+
+// mayComeOut says which lots may come out before the others; somebody stays.
+func mayComeOut(l *load.Load, lots []LotAnswer) {
+	last := 0.0
+	for k := range lots {
+		g := &lots[k]
+		at := g.OutMin
+		safe := g.Verdict.SafeAtMin
+		switch from, to := g.Verdict.FromMin, g.Window.ToMin; {
+		case from != nil && g.Verdict.Ready:
+			at = math.Ceil(*from)
+		case safe != nil && to != nil:
+			// It is too much before it is crisp: as late as it stands, but safe.
+			at = math.Max(NotBefore(*safe), math.Floor(*to))
+		}
+		if g.OutMin >= l.Minutes() && g.Verdict.Standing != Unknown {
+			g.MayComeOutMin = &at
+			last = max(last, at)
+		}
 	}
-	switch from, to := a.Verdict.FromMin, a.Window.ToMin; {
-	case from != nil && a.Verdict.Ready:
-		g.OutMin = math.Min(l.Minutes(), math.Ceil(*from))
-	case safe != nil && to != nil:
-		// It is too much before it is crisp: as late as it stands, but safe.
-		g.OutMin = math.Min(l.Minutes(), math.Max(math.Ceil(*safe), math.Floor(*to)))
+	last = min(last, l.Minutes())
+	for k := range lots {
+		if m := lots[k].MayComeOutMin; m != nil && *m > last-sooner {
+			lots[k].MayComeOutMin = nil
+		}
 	}
-	return g
 }

@@ -52,6 +52,18 @@ type Warning struct {
 	HoldsFromMin *float64 `json:"-"`
 }
 
+// OfOne says whether it is mended at the lot that it is of, not at the load.
+func (w Warning) OfOne() bool {
+	switch w.Code {
+	case Lifts, DryCoat, WetPatch, Rinse, TooThick:
+		return true
+	}
+	return false
+}
+
+// saysAs says whether two warnings say the same.
+func (w Warning) saysAs(o Warning) bool { return w.Code == o.Code && w.Message == o.Message }
+
 // A Change is what a warning proposes: what to press, what it changes, and
 // what comes of it. It has been simulated, and ends better.
 type Change struct {
@@ -266,7 +278,8 @@ func (j *judging) torn() (all []Warning) {
 	// Crispness is monotone in dried thickness, so ask it back.
 	need := crust.Crispness(coating.Sets * j.lot.Liner().Holds / coating.Half)
 	for i, t := range j.load.Program.Turns {
-		if t.Kind == load.LookIn || t.Kind == load.BrushOn || t.Kind == load.TakeOut {
+		moves := t.Kind == load.Flip || t.Kind == load.Shake
+		if !moves || !t.For(j.lot.Number) || t.AtMin < j.lot.In || t.AtMin >= j.lot.Out {
 			continue
 		}
 		has := run.Nearest(j.answer.Timeline, t.AtMin).Crisper()

@@ -131,6 +131,28 @@ func eachSays(lots []LotAnswer) string {
 	return strings.Join(says, " ")
 }
 
+// lastSays says who is last, and who may come out before.
+func lastSays(lots []LotAnswer) string {
+	last := 0
+	var sooner []string
+	for k := range lots {
+		if *lots[k].Verdict.FromMin > *lots[last].Verdict.FromMin {
+			last = k
+		}
+		if m := lots[k].MayComeOutMin; m != nil {
+			sooner = append(sooner, fmt.Sprintf("the %s may come out at %.0f", lots[k].Name, *m))
+		}
+	}
+	if len(sooner) == 0 {
+		return ""
+	}
+	are := "are"
+	if lots[last].Pieces == 1 {
+		are = "is"
+	}
+	return fmt.Sprintf(" The %s %s last; %s.", lots[last].Name, are, units.List(sooner))
+}
+
 // wordTogether says a verdict over several lots that are each ready; apart,
 // some are taken out in their own time.
 func wordTogether(v *Verdict, lots []LotAnswer, apart bool) {
@@ -142,7 +164,7 @@ func wordTogether(v *Verdict, lots []LotAnswer, apart bool) {
 	case apart:
 		v.Says = "Each in its time. " + eachSays(lots)
 	default:
-		v.Says = "All of them, crisp and safe together."
+		v.Says = "All crisp and safe." + lastSays(lots)
 	}
 	v.Figure, v.Unit = span(*v.FromMin, v.ToMin), "min"
 	if v.ToMin == nil {

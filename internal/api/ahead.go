@@ -22,7 +22,7 @@ func (s *Server) GetAhead(ctx context.Context, r GetAheadRequestObject) (GetAhea
 	out := GetAhead200JSONResponse{Readings: []ReadInside{}}
 	for _, e := range seen {
 		if e.Kind == belief.SeenProbe || e.Kind == belief.SeenLeftIn {
-			out.Readings = append(out.Readings, ReadInside{C: e.C, Kind: ReadInsideKind(e.Kind), Minute: math.Round(e.AtMin*100) / 100})
+			out.Readings = append(out.Readings, ReadInside{C: e.C, Kind: ReadInsideKind(e.Kind), Lot: &e.Lot, Minute: math.Round(e.AtMin*100) / 100})
 		}
 	}
 	before, now, err := s.sessions.BeforeAndNow(ctx, c, l, seen)

@@ -343,7 +343,7 @@ func TestALostRaceSaysSoAndLosesNothing(t *testing.T) {
 	k := newKitchen(t, "")
 	plan := get[[]api.Plan](k, 200, "GET", "/api/v1/plans", "")[0]
 	body := func(name string) string {
-		b, err := json.Marshal(api.PlanInput{Name: name, FryerId: plan.FryerId, Load: plan.Load, Coat: plan.Coat, Program: plan.Program})
+		b, err := json.Marshal(api.PlanInput{Name: name, FryerId: plan.FryerId, Lots: &plan.Lots, Bench: &plan.Bench, Program: plan.Program})
 		if err != nil {
 			t.Fatal(err)
 		}

@@ -289,7 +289,7 @@ func TestWhatDiffersIsDecidedOneByOne(t *testing.T) {
 	raw := takenAway(k)
 	plans := get[[]api.Plan](k, 200, "GET", "/api/v1/plans", "")
 	for i := range 2 {
-		in := body(t, api.PlanInput{Name: plans[i].Name + ", changed", FryerId: plans[i].FryerId, Load: plans[i].Load, Coat: plans[i].Coat, Program: plans[i].Program, Bench: plans[i].Bench, Groups: plans[i].Groups})
+		in := body(t, api.PlanInput{Name: plans[i].Name + ", changed", FryerId: plans[i].FryerId, Lots: &plans[i].Lots, Bench: &plans[i].Bench, Program: plans[i].Program})
 		get[api.Plan](k, 200, "PUT", "/api/v1/plans/"+plans[i].Id, in)
 	}
 	b, p := bring(k, raw, fmt.Sprintf(`{"each": {"dishes/%s":"both"}}`, plans[0].Id))
@@ -460,7 +460,7 @@ func TestOldArchivesAreRead(t *testing.T) {
 		k := emptyKitchen(t)
 		b, p := bring(k, raw, `{"others":"keep"}`)
 		if p != nil || !b.Kept || tally(b) != want {
-			t.Fatalf("version %d: %+v, %+v", version, b, p)
+			t.Fatalf("version %d: %+v, %+v", version, b, detail(p))
 		}
 		if b, p := bring(k, raw, ""); p != nil || len(b.Differences) != 0 || !strings.HasPrefix(tally(b), "0 new") {
 			t.Errorf("version %d, afterwards: %+v, %+v", version, b, p)
@@ -469,4 +469,11 @@ func TestOldArchivesAreRead(t *testing.T) {
 			get[api.CookEntry](k, 200, "GET", "/api/v1/cooks/"+c.Id, "")
 		}
 	}
+}
+
+func detail(p *api.Problem) string {
+	if p == nil || p.Detail == nil {
+		return ""
+	}
+	return *p.Detail
 }

@@ -24,13 +24,13 @@ var benchOf = with(wings, `"bench": {"servings": 3, "drying": {"school": "rack",
 func TestTheBenchIsFedToTheEngine(t *testing.T) {
 	k := newKitchen(t, "")
 	a := get[api.BenchAnswer](k, 200, "POST", "/api/v1/bench", benchOf)
-	if a.Load.SurfaceWaterG == nil || *a.Load.SurfaceWaterG > -0.8 || a.Coat.SaltPct <= 0 || a.Coat.SugarPct <= 0 || a.Coat.OilG <= 0 {
-		t.Errorf("the engine is told %+v and %+v", a.Load, a.Coat)
+	if a.Lots[0].Load.SurfaceWaterG == nil || *a.Lots[0].Load.SurfaceWaterG > -0.8 || a.Lots[0].Coat.SaltPct <= 0 || a.Lots[0].Coat.SugarPct <= 0 || a.Lots[0].Coat.OilG <= 0 {
+		t.Errorf("the engine is told %+v and %+v", a.Lots[0].Load, a.Lots[0].Coat)
 	}
-	if a.SaltPct < 0.95 || a.SaltPct > 1.05 || a.Profile == nil || len(*a.Profile) < 5 || a.Plate.Kcal <= 0 || a.DeepFried.FatG <= a.Plate.FatG {
+	if a.SaltPct < 0.95 || a.SaltPct > 1.05 || a.Lots[0].Profile == nil || len(*a.Lots[0].Profile) < 5 || a.Plate.Kcal <= 0 || a.DeepFried.FatG <= a.Plate.FatG {
 		t.Errorf("salt %.2f %%, plate %+v, deep-fried %+v", a.SaltPct, a.Plate, a.DeepFried)
 	}
-	for _, s := range a.Stations {
+	for _, s := range a.Lots[0].Stations {
 		if s.Does == "" {
 			t.Errorf("%s does nothing", s.Id)
 		}
@@ -43,13 +43,13 @@ func TestTheBenchIsFedToTheEngine(t *testing.T) {
 	}
 	// Sugar said by hand stays under that of the marinade.
 	sweet := get[api.BenchAnswer](k, 200, "POST", "/api/v1/bench", strings.Replace(benchOf, `"oilG": 4`, `"oilG": 4, "sugarPct": 1.5`, 1))
-	if d := sweet.Coat.SugarPct - a.Coat.SugarPct; d < 1.499 || d > 1.501 {
+	if d := sweet.Lots[0].Coat.SugarPct - a.Lots[0].Coat.SugarPct; d < 1.499 || d > 1.501 {
 		t.Errorf("1.5 %% of sugar by hand are %.2f", d)
 	}
 	// What was planned in oil stays until a way of oiling is chosen.
 	plain := strings.Replace(benchOf, `"oil": "mist", "passes": 2`, "", 1)
-	if b := get[api.BenchAnswer](k, 200, "POST", "/api/v1/bench", plain); b.Coat.OilG != 4 {
-		t.Errorf("the plan's 4 g of oil are %g", b.Coat.OilG)
+	if b := get[api.BenchAnswer](k, 200, "POST", "/api/v1/bench", plain); b.Lots[0].Coat.OilG != 4 {
+		t.Errorf("the plan's 4 g of oil are %g", b.Lots[0].Coat.OilG)
 	}
 	p := get[api.Problem](k, 422, "POST", "/api/v1/bench", strings.Replace(benchOf, `"hours": 6`, `"hours": 600`, 1))
 	if p.Errors == nil || (*p.Errors)[0].Field != "bench.drying.hours" {
@@ -61,7 +61,7 @@ func TestUnevenPiecesCostTheWindow(t *testing.T) {
 	k := newKitchen(t, "")
 	body := with(strings.Replace(wings, `"airC": 190, "minutes": 20`, `"airC": 190, "minutes": 26`, 1), `"bench": {"cutting": {"wholeG": 900, "spreadPct": 18}, "drying": {}, "coating": {}}`)
 	a := get[api.BenchAnswer](k, 200, "POST", "/api/v1/bench", body)
-	if s := a.Stations[0]; s.Id != "cut" || !strings.Contains(s.Why, "900 g make 21 of them") || !strings.Contains(s.Does, "careful hand") || *a.Load.SpreadPct != 18 {
+	if s := a.Lots[0].Stations[0]; s.Id != "cut" || !strings.Contains(s.Why, "900 g make 21 of them") || !strings.Contains(s.Does, "careful hand") || *a.Lots[0].Load.SpreadPct != 18 {
 		t.Errorf("%+v", s)
 	}
 }
@@ -69,15 +69,22 @@ func TestUnevenPiecesCostTheWindow(t *testing.T) {
 func TestABenchIsKeptWithItsPlan(t *testing.T) {
 	k := newKitchen(t, "")
 	p := get[[]api.Plan](k, 200, "GET", "/api/v1/plans", "")[0]
-	in := api.PlanInput{Name: p.Name, FryerId: p.FryerId, Load: p.Load, Coat: p.Coat, Program: p.Program}
+	in := api.PlanInput{Name: p.Name, FryerId: p.FryerId, Bench: &p.Bench, Program: p.Program}
+	bench := `{"drying": {"school": "rack", "hours": 3}, "coating": {"oil": "brush"}, "salting": {"school": "dry", "hours": 5, "targetPct": 0.8}}`
+	in.Lots = &[]prep.DishLot{{LotRequest: p.Lots[0].LotRequest}}
 	body, err := json.Marshal(in)
 	if err != nil {
 		t.Fatal(err)
 	}
-	with := strings.Replace(string(body), `{`, `{"bench": {"drying": {"school": "rack", "hours": 3}, "coating": {"oil": "brush"}, "salting": {"school": "dry", "hours": 5, "targetPct": 0.8}},`, 1)
+	with := strings.Replace(string(body), `"lots":[{`, `"lots":[{"bench": `+bench+`,`, 1)
 	got := get[api.Plan](k, 200, "PUT", "/api/v1/plans/"+p.Id, with)
-	if got.Bench == nil || got.Bench.Drying.Hours != 3 || got.Bench.Salting == nil || got.Bench.Salting.TargetPct != 0.8 || got.Bench.Coating.Oil != "brush" {
-		t.Errorf("%+v", got.Bench)
+	if b := got.Lots[0].Bench; b == nil || b.Drying.Hours != 3 || b.Salting == nil || b.Salting.TargetPct != 0.8 || b.Coating.Oil != "brush" {
+		t.Errorf("%+v", b)
+	}
+	// What is done to a lot is not said of all of them: it is refused, not lost.
+	aside := strings.Replace(string(body), `"bench":{`, `"bench":{"salting": {"school": "dry", "hours": 5},`, 1)
+	if p := get[api.Problem](k, 422, "PUT", "/api/v1/plans/"+p.Id, aside); (*p.Errors)[0].Field != "bench.salting" {
+		t.Errorf("%+v", p.Errors)
 	}
 }
 
@@ -144,13 +151,13 @@ func TestCutsAreMadeAndPricedOnTheBench(t *testing.T) {
 	k := newKitchen(t, "")
 	prawns := strings.NewReplacer("chicken-wing-flat", "prawn", `"pieceMassG": 42`, `"pieceMassG": 18`, "starch-dust", "bare").Replace(wings)
 	plain := get[api.BenchAnswer](k, 200, "POST", "/api/v1/bench", prawns)
-	if len(plain.Makings) != 2 || plain.Cost != nil {
-		t.Errorf("prawns can be made into %+v and cost %v", plain.Makings, plain.Cost)
+	if len(plain.Lots[0].Makings) != 2 || plain.Cost != nil {
+		t.Errorf("prawns can be made into %+v and cost %v", plain.Lots[0].Makings, plain.Cost)
 	}
 	body := with(prawns, `"bench": {"servings": 2, "cutting": {"as": "prawn-butterflied"}, "drying": {}, "coating": {}, "prices": {"meatPerKg": 20, "perKWh": 0.5}}`)
 	a := get[api.BenchAnswer](k, 200, "POST", "/api/v1/bench", body)
-	if a.Load.Cut != "prawn-butterflied" || a.Load.Pieces != 12 || a.Stations[0].Id != "cut" {
-		t.Errorf("butterflied: %+v", a.Load)
+	if a.Lots[0].Load.Cut != "prawn-butterflied" || a.Lots[0].Load.Pieces != 12 || a.Lots[0].Stations[0].Id != "cut" {
+		t.Errorf("butterflied: %+v", a.Lots[0].Load)
 	}
 	// 216 g of prawns at 20 a kilogram, and the energy.
 	if want := 0.216*20 + a.EnergyWh/1000*0.5; a.Cost == nil || *a.Cost < want-0.01 || *a.Cost > want+0.01 {
@@ -199,11 +206,11 @@ func TestTheBenchTakesAWholeWeight(t *testing.T) {
 	body := with(floured, `"bench": {"cutting": {"wholeG": 600, "pieces": 15}, "drying": {}, "coating": {"leavening": true},
 		"marinade": {"hours": 1, "items": [{"ingredient": "soy-light", "g": 35.1}]}}`)
 	a := get[api.BenchAnswer](k, 200, "POST", "/api/v1/bench", body)
-	if a.Load.Pieces != 15 || a.Load.PieceMassG != 40 || len(a.Bowls) != 1 {
-		t.Errorf("load %+v, coat %+v, bowls %+v", a.Load, a.Coat, a.Bowls)
+	if a.Lots[0].Load.Pieces != 15 || a.Lots[0].Load.PieceMassG != 40 || len(a.Lots[0].Bowls) != 1 {
+		t.Errorf("load %+v, coat %+v, bowls %+v", a.Lots[0].Load, a.Lots[0].Coat, a.Lots[0].Bowls)
 	}
-	if a.Measures["soy-light"] != "2 tbsp" || len(a.Swaps["soy-light"]) == 0 || a.PanWh <= 0 {
-		t.Errorf("measures %v, swaps %v", a.Measures, a.Swaps)
+	if a.Lots[0].Measures["soy-light"] != "2 tbsp" || len(a.Lots[0].Swaps["soy-light"]) == 0 || a.PanWh <= 0 {
+		t.Errorf("measures %v, swaps %v", a.Lots[0].Measures, a.Lots[0].Swaps)
 	}
 	for from, bad := range map[string][2]string{
 		`"pieces": 15`: {`"pieces": 5000`, "bench.cutting.pieces"}, "flour-dust": {"concrete", "coat.id"}, `"leavening": true`: {`"coat": "paste"`, "bench.coating.coat"},
@@ -219,7 +226,7 @@ func TestTheBenchTakesAWholeWeight(t *testing.T) {
 func TestTheBenchIsDerivedEverywhere(t *testing.T) {
 	k := newKitchen(t, "")
 	worked := get[api.BenchAnswer](k, 200, "POST", "/api/v1/bench", benchOf)
-	byHand, err := json.Marshal(map[string]any{"load": worked.Load, "coat": worked.Coat})
+	byHand, err := json.Marshal(map[string]any{"load": worked.Lots[0].Load, "coat": worked.Lots[0].Coat})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -246,16 +253,17 @@ func TestTheBenchIsDerivedEverywhere(t *testing.T) {
 	}
 	var kept api.Plan
 	planned(k, func(in *api.PlanInput) {
-		in.Bench = &api.Bench{Drying: prep.Drying{School: "rack", Hours: 3}, Salting: &prep.Salting{School: "dry", Hours: 5, TargetPct: 0.8}}
+		in.Bench = &api.Bench{}
+		(*in.Lots)[0].Bench = &api.Bench{Drying: prep.Drying{School: "rack", Hours: 3}, Salting: &prep.Salting{School: "dry", Hours: 5, TargetPct: 0.8}}
 	})
 	kept = get[[]api.Plan](k, 200, "GET", "/api/v1/plans", "")[0]
-	if kept.Load.SurfaceWaterG != nil || kept.Coat.SaltPct != 0 {
-		t.Errorf("the bench was written into %+v, %+v", kept.Load, kept.Coat)
+	if kept.Lots[0].Load.SurfaceWaterG != nil || kept.Lots[0].Coat.SaltPct != 0 {
+		t.Errorf("the bench was written into %+v, %+v", kept.Lots[0].Load, kept.Lots[0].Coat)
 	}
 	// A cook's copy is what went into the basket.
 	c := get[api.Cook](k, 201, "POST", "/api/v1/cooks", `{"planId": "`+kept.Id+`"}`)
-	if w := c.Plan.Load.SurfaceWaterG; w == nil || *w > -0.2 || c.Plan.Coat.SaltPct < 0.79 {
-		t.Errorf("it went in as %+v, %+v", c.Plan.Load, c.Plan.Coat)
+	if w := c.Plan.Lots[0].Load.SurfaceWaterG; w == nil || *w > -0.2 || c.Plan.Lots[0].Coat.SaltPct < 0.79 {
+		t.Errorf("it went in as %+v, %+v", c.Plan.Lots[0].Load, c.Plan.Lots[0].Coat)
 	}
 }
 

@@ -41,6 +41,48 @@ import (
 	"github.com/oapi-codegen/runtime"
 )
 
+// Defines values for ArchiveChoice.
+const (
+	Both ArchiveChoice = "both"
+	Keep ArchiveChoice = "keep"
+	Take ArchiveChoice = "take"
+)
+
+// Valid indicates whether the value is a known member of the ArchiveChoice enum.
+func (e ArchiveChoice) Valid() bool {
+	switch e {
+	case Both:
+		return true
+	case Keep:
+		return true
+	case Take:
+		return true
+	default:
+		return false
+	}
+}
+
+// Defines values for ArchiveLineProgressStage.
+const (
+	ArchiveLineProgressStageComparing ArchiveLineProgressStage = "comparing"
+	ArchiveLineProgressStageKeeping   ArchiveLineProgressStage = "keeping"
+	ArchiveLineProgressStageReading   ArchiveLineProgressStage = "reading"
+)
+
+// Valid indicates whether the value is a known member of the ArchiveLineProgressStage enum.
+func (e ArchiveLineProgressStage) Valid() bool {
+	switch e {
+	case ArchiveLineProgressStageComparing:
+		return true
+	case ArchiveLineProgressStageKeeping:
+		return true
+	case ArchiveLineProgressStageReading:
+		return true
+	default:
+		return false
+	}
+}
+
 // Defines values for CookJudged.
 const (
 	CookJudgedBite  CookJudged = "bite"
@@ -278,6 +320,27 @@ func (e LiveBasketJudged) Valid() bool {
 	}
 }
 
+// Defines values for LotInJudged.
+const (
+	LotInJudgedBite  LotInJudged = "bite"
+	LotInJudgedBone  LotInJudged = "bone"
+	LotInJudgedProbe LotInJudged = "probe"
+)
+
+// Valid indicates whether the value is a known member of the LotInJudged enum.
+func (e LotInJudged) Valid() bool {
+	switch e {
+	case LotInJudgedBite:
+		return true
+	case LotInJudgedBone:
+		return true
+	case LotInJudgedProbe:
+		return true
+	default:
+		return false
+	}
+}
+
 // Defines values for OutcomeCrust.
 const (
 	OutcomeCrustBurnt OutcomeCrust = "burnt"
@@ -350,6 +413,52 @@ func (e ReadInsideKind) Valid() bool {
 // Ahead defines model for Ahead.
 type Ahead = belief.Ahead
 
+// ArchiveChoice defines model for ArchiveChoice.
+type ArchiveChoice string
+
+// ArchiveChoices What becomes of what both households have, but not alike
+type ArchiveChoices struct {
+	// Each by kind/id
+	Each   *map[string]ArchiveChoice `json:"each,omitempty"`
+	Others *ArchiveChoice            `json:"others,omitempty"`
+}
+
+// ArchiveLine defines model for ArchiveLine.
+type ArchiveLine struct {
+	// Brought What comes of an archive
+	Brought  *Brought `json:"brought,omitempty"`
+	Problem  *Problem `json:"problem,omitempty"`
+	Progress *struct {
+		Done  int                      `json:"done"`
+		Of    int                      `json:"of"`
+		Stage ArchiveLineProgressStage `json:"stage"`
+	} `json:"progress,omitempty"`
+}
+
+// ArchiveLineProgressStage defines model for ArchiveLine.Progress.Stage.
+type ArchiveLineProgressStage string
+
+// ArchivedDish A dish in an archive; those of before there were lots have load, coat and groups
+type ArchivedDish struct {
+	// Bench The choices before the basket
+	Bench         *Bench    `json:"bench,omitempty"`
+	ChangedAt     time.Time `json:"changedAt"`
+	Coat          *Coat     `json:"coat,omitempty"`
+	FryerId       string    `json:"fryerId"`
+	Groups        *[]Group  `json:"groups,omitempty"`
+	Id            string    `json:"id"`
+	Load          *Load     `json:"load,omitempty"`
+	Lots          *[]Lot    `json:"lots,omitempty"`
+	Name          string    `json:"name"`
+	PerBasket     *int      `json:"perBasket,omitempty"`
+	Program       Program   `json:"program"`
+	SecondFryerId *string   `json:"secondFryerId,omitempty"`
+
+	// TableTime Local time on the table
+	TableTime *string `json:"tableTime,omitempty"`
+	Version   int     `json:"version"`
+}
+
 // AsksFirst What is asked once before something is said to be done that is not yet safe by what is known, or long before it is due
 type AsksFirst = cook.Asks
 
@@ -367,12 +476,7 @@ type Bench = prep.Bench
 
 // BenchAnswer defines model for BenchAnswer.
 type BenchAnswer struct {
-	Allergens []string    `json:"allergens"`
-	Bowls     []BenchBowl `json:"bowls"`
-
-	// Choices What there is to choose of a coat, by what is in its bowls
-	Choices CoatChoices `json:"choices"`
-	Coat    Coat        `json:"coat"`
+	Allergens []string `json:"allergens"`
 
 	// Cost by the household's prices; left out where none is known
 	Cost *float64 `json:"cost,omitempty"`
@@ -383,6 +487,45 @@ type BenchAnswer struct {
 
 	// EnergyWh of this cook, with heating
 	EnergyWh float64 `json:"energyWh"`
+
+	// Lots the bench of each lot, in their order
+	Lots []BenchLot `json:"lots"`
+
+	// MassG raw weight of all pieces
+	MassG float64 `json:"massG"`
+
+	// OvenWh of the same in a domestic oven
+	OvenWh float64 `json:"ovenWh"`
+
+	// PanWh of the same in a pan of oil
+	PanWh    float64            `json:"panWh"`
+	Plate    Plate              `json:"plate"`
+	SaltFrom map[string]float64 `json:"saltFrom"`
+
+	// SaltPct in the edible part, of all lots
+	SaltPct float64 `json:"saltPct"`
+
+	// Salts what of the pantry is a salt
+	Salts    []string `json:"salts"`
+	Servings int      `json:"servings"`
+}
+
+// BenchBowl defines model for BenchBowl.
+type BenchBowl struct {
+	Ingredient string  `json:"ingredient"`
+	Measure    string  `json:"measure"`
+	Name       string  `json:"name"`
+	PutOutG    float64 `json:"putOutG"`
+	SticksG    float64 `json:"sticksG"`
+}
+
+// BenchLot The bench of one lot
+type BenchLot struct {
+	Bowls []BenchBowl `json:"bowls"`
+
+	// Choices What there is to choose of a coat, by what is in its bowls
+	Choices CoatChoices `json:"choices"`
+	Coat    Coat        `json:"coat"`
 
 	// EvenHours until the middle has the chosen share of the mean, in halves; left out beyond four days
 	EvenHours *float64 `json:"evenHours,omitempty"`
@@ -396,19 +539,13 @@ type BenchAnswer struct {
 	Made        *Marinade `json:"made,omitempty"`
 	Makings     []Making  `json:"makings"`
 
-	// MassG raw weight of all pieces
+	// MassG raw weight of its pieces
 	MassG    float64 `json:"massG"`
 	MayScore bool    `json:"mayScore"`
 
 	// Measures Amounts of marinade and finish in the household's spoons, by ingredient
 	Measures map[string]string `json:"measures"`
-
-	// OvenWh of the same in a domestic oven
-	OvenWh float64 `json:"ovenWh"`
-
-	// PanWh of the same in a pan of oil
-	PanWh float64 `json:"panWh"`
-	Plate Plate   `json:"plate"`
+	Name     string            `json:"name"`
 
 	// Profile Salt by depth after the salting
 	Profile *[]AtDepth `json:"profile,omitempty"`
@@ -422,10 +559,6 @@ type BenchAnswer struct {
 	SaltFrom map[string]float64 `json:"saltFrom"`
 	SaltPct  float64            `json:"saltPct"`
 
-	// Salts what of the pantry is a salt
-	Salts    []string `json:"salts"`
-	Servings int      `json:"servings"`
-
 	// StarchShare of a coat of flour and starch; 0 of another
 	StarchShare float64   `json:"starchShare"`
 	Stations    []Station `json:"stations"`
@@ -434,13 +567,30 @@ type BenchAnswer struct {
 	Swaps map[string][]Swap `json:"swaps"`
 }
 
-// BenchBowl defines model for BenchBowl.
-type BenchBowl struct {
-	Ingredient string  `json:"ingredient"`
-	Measure    string  `json:"measure"`
-	Name       string  `json:"name"`
-	PutOutG    float64 `json:"putOutG"`
-	SticksG    float64 `json:"sticksG"`
+// Brought What comes of an archive
+type Brought struct {
+	Differences []struct {
+		Choice *ArchiveChoice  `json:"choice,omitempty"`
+		Id     string          `json:"id"`
+		Kind   string          `json:"kind"`
+		May    []ArchiveChoice `json:"may"`
+		Name   string          `json:"name"`
+	} `json:"differences"`
+
+	// Kept false if it was only looked at, or something is still to be decided
+	Kept  bool `json:"kept"`
+	Kinds []struct {
+		Different int    `json:"different"`
+		Kind      string `json:"kind"`
+		New       int    `json:"new"`
+		Same      int    `json:"same"`
+	} `json:"kinds"`
+
+	// Made when the archive was made
+	Made string `json:"made"`
+
+	// Notes what comes but lacked something where it comes from
+	Notes []string `json:"notes"`
 }
 
 // Brush What is brushed on, on the faces that are up just then or on both
@@ -561,6 +711,9 @@ type Cook struct {
 	Judged   *CookJudged `json:"judged,omitempty"`
 	LoadedAt *time.Time  `json:"loadedAt,omitempty"`
 
+	// Lots what lies in the basket, where there are several lots
+	Lots *[]LotIn `json:"lots,omitempty"`
+
 	// Mark changes when what is foreseen of it does
 	Mark *string `json:"mark,omitempty"`
 
@@ -575,8 +728,10 @@ type Cook struct {
 	Now            time.Time `json:"now"`
 	Outcome        Outcome   `json:"outcome"`
 	OutcomeVersion int       `json:"outcomeVersion"`
-	Plan           PlanInput `json:"plan"`
-	PlanId         *string   `json:"planId,omitempty"`
+
+	// Plan A dish said by its lots
+	Plan   DishByLots `json:"plan"`
+	PlanId *string    `json:"planId,omitempty"`
 
 	// PlausibleC between which readings nothing is asked of one that is noted
 	PlausibleC *[]float64       `json:"plausibleC,omitempty"`
@@ -638,6 +793,9 @@ type CookEntry struct {
 	Judged   *CookEntryJudged `json:"judged,omitempty"`
 	LoadedAt *time.Time       `json:"loadedAt,omitempty"`
 
+	// Lots what lies in the basket, where there are several lots
+	Lots *[]LotIn `json:"lots,omitempty"`
+
 	// Mark changes when what is foreseen of it does
 	Mark *string `json:"mark,omitempty"`
 
@@ -649,13 +807,15 @@ type CookEntry struct {
 	NextTime *NextTime `json:"nextTime,omitempty"`
 
 	// Now The server's clock
-	Now            time.Time  `json:"now"`
-	Outcome        Outcome    `json:"outcome"`
-	OutcomeVersion int        `json:"outcomeVersion"`
-	Pictures       []Picture  `json:"pictures"`
-	Plan           PlanInput  `json:"plan"`
-	PlanId         *string    `json:"planId,omitempty"`
-	Planned        Simulation `json:"planned"`
+	Now            time.Time `json:"now"`
+	Outcome        Outcome   `json:"outcome"`
+	OutcomeVersion int       `json:"outcomeVersion"`
+	Pictures       []Picture `json:"pictures"`
+
+	// Plan A dish said by its lots
+	Plan    DishByLots `json:"plan"`
+	PlanId  *string    `json:"planId,omitempty"`
+	Planned Simulation `json:"planned"`
 
 	// PlausibleC between which readings nothing is asked of one that is noted
 	PlausibleC *[]float64       `json:"plausibleC,omitempty"`
@@ -681,6 +841,9 @@ type CookEvent struct {
 	Id   string    `json:"id"`
 	Kind string    `json:"kind"`
 
+	// Lot in which of several lots that was seen, by its place from 0
+	Lot *int `json:"lot,omitempty"`
+
 	// Says in a cook's words
 	Says string `json:"says"`
 
@@ -697,6 +860,9 @@ type CookEventInput struct {
 	// Id the device's own, so that it counts once however often it is sent
 	Id   *string            `json:"id,omitempty"`
 	Kind CookEventInputKind `json:"kind"`
+
+	// Lot in which lot that was seen, by its place from 0
+	Lot *int `json:"lot,omitempty"`
 
 	// Probe which thermometer stays in from now on
 	Probe *string `json:"probe,omitempty"`
@@ -821,6 +987,21 @@ type Device = store.Device
 // Dial defines model for Dial.
 type Dial = load.Dial
 
+// DishByLots A dish said by its lots
+type DishByLots struct {
+	// Bench The choices before the basket
+	Bench         Bench   `json:"bench"`
+	FryerId       string  `json:"fryerId"`
+	Lots          []Lot   `json:"lots"`
+	Name          string  `json:"name"`
+	PerBasket     *int    `json:"perBasket,omitempty"`
+	Program       Program `json:"program"`
+	SecondFryerId *string `json:"secondFryerId,omitempty"`
+
+	// TableTime Local time on the table
+	TableTime *string `json:"tableTime,omitempty"`
+}
+
 // Doing One thing of a supper, as it is now foreseen
 type Doing = cook.Doing
 
@@ -877,6 +1058,15 @@ type Ingredient = prep.Ingredient
 // Item defines model for Item.
 type Item = prep.Item
 
+// LaidLot defines model for LaidLot.
+type LaidLot struct {
+	Coat Coat `json:"coat"`
+
+	// CoatSays how an order has the coat, like: in egg and coarse white crumbs
+	CoatSays string `json:"coatSays"`
+	Load     Load   `json:"load"`
+}
+
 // LayerKind defines model for LayerKind.
 type LayerKind struct {
 	Ingredients []string `json:"ingredients"`
@@ -925,6 +1115,9 @@ type LiveBasket struct {
 
 	// LookedAt the shade that was said last, 0 pale to 4 dark
 	LookedAt *float64 `json:"lookedAt,omitempty"`
+
+	// Lots what lies in it, where there are several lots
+	Lots *[]LotIn `json:"lots,omitempty"`
 
 	// Mark changes when what is foreseen of it does
 	Mark string `json:"mark"`
@@ -981,8 +1174,34 @@ type LiveEvening struct {
 // Load defines model for Load.
 type Load = load.Pieces
 
+// Lot Pieces of one kind with one story: in which coat, what is done to them on the bench, when they go in and come out, minutes of the program.
+type Lot = prep.DishLot
+
 // LotAnswer What comes of one kind in a basket
 type LotAnswer = verdict.LotAnswer
+
+// LotIn One of several lots in a basket that is cooking
+type LotIn struct {
+	Faces []string `json:"faces"`
+
+	// Judged how it is told to be done
+	Judged LotInJudged `json:"judged"`
+	Name   string      `json:"name"`
+	Pieces int         `json:"pieces"`
+
+	// PlausibleC between which readings nothing is asked of one that is noted
+	PlausibleC *[]float64 `json:"plausibleC,omitempty"`
+	RuleC      *float64   `json:"ruleC,omitempty"`
+
+	// SafeByMin surely safe by which minute; null or left out where that is not foreseen
+	SafeByMin *float64 `json:"safeByMin,omitempty"`
+
+	// Shown Whether food that is in, or was, is shown safe: by a reading, or by the minute of 95 loads in 100
+	Shown *Shown `json:"shown,omitempty"`
+}
+
+// LotInJudged how it is told to be done
+type LotInJudged string
 
 // MadeMix defines model for MadeMix.
 type MadeMix = prep.MixMade
@@ -1122,16 +1341,12 @@ type Picture struct {
 // Plan defines model for Plan.
 type Plan struct {
 	// Bench The choices before the basket
-	Bench     *Bench    `json:"bench,omitempty"`
+	Bench     Bench     `json:"bench"`
 	ChangedAt time.Time `json:"changedAt"`
-	Coat      Coat      `json:"coat"`
 	FryerId   string    `json:"fryerId"`
-
-	// Groups what else lies in the basket
-	Groups *[]Group `json:"groups,omitempty"`
-	Id     string   `json:"id"`
-	Load   Load     `json:"load"`
-	Name   string   `json:"name"`
+	Id        string    `json:"id"`
+	Lots      []Lot     `json:"lots"`
+	Name      string    `json:"name"`
 
 	// PerBasket pieces in the first basket, where they go in one after another
 	PerBasket *int    `json:"perBasket,omitempty"`
@@ -1149,13 +1364,16 @@ type Plan struct {
 type PlanInput struct {
 	// Bench The choices before the basket
 	Bench   *Bench `json:"bench,omitempty"`
-	Coat    Coat   `json:"coat"`
+	Coat    *Coat  `json:"coat,omitempty"`
 	FryerId string `json:"fryerId"`
 
-	// Groups what else lies in the basket
+	// Groups what lay beside load before there were lots
 	Groups *[]Group `json:"groups,omitempty"`
-	Load   Load     `json:"load"`
-	Name   string   `json:"name"`
+	Load   *Load    `json:"load,omitempty"`
+
+	// Lots the kinds of it, none before another; load and coat are the short form for one
+	Lots *[]Lot `json:"lots,omitempty"`
+	Name string `json:"name"`
 
 	// PerBasket pieces in the first basket, where they go in one after another
 	PerBasket *int    `json:"perBasket,omitempty"`
@@ -1204,8 +1422,16 @@ type Proposal struct {
 	Crust    float64 `json:"crust"`
 	EnergyWh float64 `json:"energyWh"`
 	JuicePct float64 `json:"juicePct"`
-	Minutes  float64 `json:"minutes"`
-	Name     string  `json:"name"`
+
+	// Lots when each goes in and comes out, where that is not with all
+	Lots *[]struct {
+		InMin float64 `json:"inMin"`
+
+		// OutMin with the last where left out
+		OutMin *float64 `json:"outMin,omitempty"`
+	} `json:"lots,omitempty"`
+	Minutes float64 `json:"minutes"`
+	Name    string  `json:"name"`
 
 	// Paler which face is the paler at the end
 	Paler   int     `json:"paler"`
@@ -1228,9 +1454,12 @@ type Range = refuse.Range
 
 // ReadInside defines model for ReadInside.
 type ReadInside struct {
-	C      float64        `json:"c"`
-	Kind   ReadInsideKind `json:"kind"`
-	Minute float64        `json:"minute"`
+	C    float64        `json:"c"`
+	Kind ReadInsideKind `json:"kind"`
+
+	// Lot in which lot, by its place from 0
+	Lot    *int    `json:"lot,omitempty"`
+	Minute float64 `json:"minute"`
 }
 
 // ReadInsideKind defines model for ReadInside.Kind.
@@ -1251,9 +1480,11 @@ type RecipeLine = recipe.Line
 // RecipeRead defines model for RecipeRead.
 type RecipeRead struct {
 	// Converted why its times are others here
-	Converted *string      `json:"converted,omitempty"`
-	Dish      *PlanInput   `json:"dish,omitempty"`
-	Lines     []RecipeLine `json:"lines"`
+	Converted *string `json:"converted,omitempty"`
+
+	// Dish A dish said by its lots
+	Dish  *DishByLots  `json:"dish,omitempty"`
+	Lines []RecipeLine `json:"lines"`
 
 	// Missing what had to be taken for something, or is wanting
 	Missing []string `json:"missing"`
@@ -1345,13 +1576,16 @@ type SimulationRequest struct {
 	// FryerId one of the household's, in the place of fryer
 	FryerId *string `json:"fryerId,omitempty"`
 
-	// Groups what else lies in the basket
+	// Groups what lay beside load before there were lots
 	Groups *[]Group `json:"groups,omitempty"`
 
 	// Guidance us, uk or stricter; the household's where left out
 	Guidance  *string  `json:"guidance,omitempty"`
 	GuidanceC *float64 `json:"guidanceC,omitempty"`
-	Load      Load     `json:"load"`
+	Load      *Load    `json:"load,omitempty"`
+
+	// Lots the kinds of it, none before another
+	Lots *[]Lot `json:"lots,omitempty"`
 
 	// PerBasket pieces in the first basket, where they go in one after another
 	PerBasket *int    `json:"perBasket,omitempty"`
@@ -1391,6 +1625,9 @@ type ThermometerSeen struct {
 	At time.Time `json:"at"`
 	C  float64   `json:"c"`
 	Id string    `json:"id"`
+
+	// Lot in which lot it is, by its place from 0; 0 where left out
+	Lot *int `json:"lot,omitempty"`
 }
 
 // ToldSauce defines model for ToldSauce.
@@ -9620,335 +9857,356 @@ func (sh *strictHandler) SupperList(w http.ResponseWriter, r *http.Request, id I
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"7L1fk9w2li/4VRC5E+E7M5RUsuW+bdWTXLbUWssthUo9irjdvhtIEpkJJwnQAFiptFffaWLf96U/2QbO",
-	"AUAkCWaCWVWyurfnYdqq5B8QOMD59zu/89uilE0rBRNGL57+tmipog0zTMG/Xlb2/3OxeLpoqdksioWg",
-	"DVs8XfBqUSwU+6XjilWLp0Z1rFjocsMaau8w+9ZepY3iYr34+LFYvFz9SE25sT9WTJeKt4ZL+9x3G0Zu",
-	"mNJcCmI21BCzYaTcULFmZEc1aWjFiBQF4YL80knD9CX52+Libwuykors7B1cE8F2iwIHumG0Yqof6svV",
-	"A3z1sQF+tF+jWyk0gw9/o+SyZo39z1IKw4Sx/0nbtuYltSN/1OIV//mztp/xW/Tsf1NstXi6+D8e9TP7",
-	"CH/Vj/xz4Y2HE/HefsqOCUN2SrpZc7fZpz6z3wUrpGTLlOE40CUVuEaGNXr884avN1f2P1ZSNdQsni4q",
-	"2S1rtij8FIiuWTK1+FgsarnLvbThojMs6+KPsZz81d/p3la4Af4UbpPLn1lp7DvcH6hSdG//releJ5au",
-	"WBjesJoLdjANxxbhR9nYBR29YzBUmNro8W4Io7EWiw8P1vKB++OS1ZytHuJyRT894E0rlcE9ZjaLp4sb",
-	"VstSddp0zaNSKvYIb4VxPNNb/ZwrbcYb5r0Teaq3rCJSlIws2UoqRrRsmNlwsbY/a8orYiRZMlJJwXBv",
-	"2Z0iDdkzQzRdMbLchx20FXInCiIVqaVY+0dy+K3q7NcfStbkcnTC8Ho87N2GiTAIecPUJZGi3hMqpNkw",
-	"RRSjlR06E5W2r91tmGKkZitDZGcnuZc0atgDuyq9sEUHTbyCOetVSrl9aKd75mLZ+3CpzHesNZvx3mua",
-	"zN3UluasrdQs8N4TX9gq1j70o5z3kfZWeO+3VtrwDKwqbpeU1m+ir13RWrOhiFT2jT/mzkLFUfFk36A3",
-	"tGVjQVOsNFSsa2ZlWckON/FQSne8yh7bUKrgvScmfaX2TD100zZv0uHWaNZ16tQ3pd3o+sjRv+xvnriC",
-	"Cr1j6tRpec2brgadZ+eNiepHLjJXCL9ktEIXoONX9ngryGP4h2aljBeKC8PWbndwVrL4qIl/U3KtaJOh",
-	"deEyKzSGKpP7BYOFx88JI4oeFualH1LhpzdHt8H6Z04qE0yt9+83mZfzarwAUrCCaHbDFK3tLjFyzewh",
-	"nNooP3e8ZG9KM8sy0ON3rpRs+nUnKJ3WqDMS/lxTPT7pJ1+Dtl1C+1g1so9+WUpZMwqiu6PcJAZmX+72",
-	"CuonqpgdiFeBfnDWvsyxLt5Tftq2APsZPqIIG7WfPC8Q0exH6+4/MkewlgzlajRPpWxWUhlq53c0JRu5",
-	"Iw0Ve1JzZpfI2g9uwXbcbAjliiyZ2TEmklt2wjYY2Vf+EHPjdDceDu6UuYWT9/Db6GGzbC43+XDcMoEe",
-	"ylEdN3Zfyo3kJdOxwCz9wX944paSGjsVJ0Toyl1m16kzWXe4y6weVfuMG77Dq+whzQXXm5TBhrZa2xki",
-	"hTUVN1RUhK4MUzuqKp27IV4aBkdvQz+8xOu/fDKW1IYqLmjFThrv/jo4bD4wnW/28w+Hw0iMolXcKZsZ",
-	"MgAeq5TbLzQBG9rtmLJTiolyP5KChlHzhqkf1rn2IVM/ZJ73HxNngqZ1jghdu8vgjq6cMbHXTN24O49O",
-	"rsbrkrp8cDY4IS7CjsmxcXH/nmvh2pufBYtoYCnVNVNrJg7nZOyJDk9fuavzpxFG8K3c1UkLAc+YnJPj",
-	"yl36EWcv5xa8NuVtLvdwnm1kp9lG1tUXmuAeuQy+mXPVhJV570jmaXH7yu9pKiokV4QSJy95z6oYa58r",
-	"zqqTxmBNDRsaUqO3mw3XsKkLVHkbhnKYNRZ2w8SfZKcS1gZ4xzClDa+qmpEN1S7kJTUTRG/A/FjhJYzi",
-	"cbKh9c3BlC/ZXoqKrGSnSIVKMyfCQ/dMvZg46uWKMFpuCFxEtKF7bc99WtckGLxBjjNeNpRgeO614eVW",
-	"zxpBQdZ2HI8vLkjZ/P3/ue0oJD0pIa/sNXCYzVRHdDvyyY7fu504OBqqdWKdFN2RHePrDczVwcrkmOZ0",
-	"f23PvLR13DCqO3VM9yUOvMPhPWtkJ4y2Y/PanFiTAS0MsPUHR4lupRS6sMYFF2vFKs6EWSR0mLxhYnKn",
-	"MqJpA4YqJZVsmDa8JPaOvHlpad6jWyrsp0leZz4XDprc06hVcsVTxrjVy3aCIJqC5pcbWO1OpCxh8wGg",
-	"hLQppr1LnJwCq0UKQiEsJxirtPUZqYbwvKbgymRMh+qWLzI3reqWS1alXTU7GKtm8BpYGVFBVNMZquBo",
-	"ouYtEnJup+25ks0xOc8/Vw6trHw32V595Bi0H9pSYdQeIr2w1vFCn7Q8jplaGLcoN9dW1UyoXphluSKr",
-	"2moYO8N4zyW5gKMHg7Z5C68NRI9m2JMmhJtG37Wj7dEjKu8FO9qmnp4ItJeyq+HjBcjaykq+iA6rg8NO",
-	"KnfWjY+wYQzRz4nTSM5U68UoElS3dYrICvWHS2z2eHMzbJ/Dde63+aEqDlZBb2N68YzEyKukgzCEO5T9",
-	"CRppmF4XRorFr14qbtHbviPbO1IMKcl3j0/+NhklajvzujO5x5GGmXpxTsjwQKu5eI9/XD+M/iuSc6M6",
-	"PTcs4ZNES3svpIkKIlH/rmjJokhX15KfOw1pV2EF2Lr6EhIFg3CyxBzH+ERdpwKM8KrdRtaMOAHP0sRq",
-	"ELCekW04lJOGfnjFxNqO+clFIqyp04ffcu8MrJwBH1trfH5qOXsX+WuI+Ll/PD4RMcS5sbN9whW20/0Q",
-	"ZWaeKwzr9NELXEr/vrcyYk/CjdyRjTSEooDh+ajHMtMbFuPJFF1dY/gR0QMjadhIY5g22elram71uun8",
-	"cqembSMX7v9CE3uZToRDB+sITyvC1MTjjj45L9d8w1TFS/PQL9i89XZ3wwivqKG1XI9PX6uW8hXrlaTm",
-	"pVjJiRxHs5yyeUoqeiXrzA+ra5eK0QrvLMhuw8sNHFohj5Br/WJMJDmsbs73dZOfB5bS3M/bbZj9L3ur",
-	"/zyu7/LrIGX1A7ebM/sbJx+27nhFxZzI4PSzrAOYnC2mGFlJWZGG7smOcuMzDcTspJ3ENdNFlEjywacD",
-	"4MPtJ67mjcsWTVmax577loo1m7AoKVnxdacYfOASPWTw5wxrnVrGSHsjbxj4XMs9eshGkxVndZVykFsq",
-	"TrqaVEShQd0psATuYC073dH61O1/gYsgDSfM7d86OFVhFxfutIo+Lhbag93gxxE2bjigvGwGGfAfiJOc",
-	"UulXAFebgOpQsqNKWOG0J6vUTF/aRd1QTZZWrDXm11lVgCgA/mXJjGHqIXktIBbolExB3HdZ+eflVjCt",
-	"f2wKInn9oiAtU9+6pKommpmHI3W85jcTcZyaLlmd/MU+O8O+Iz5kGhJfeXmNHldyJ8l9nJ60Fu9n7BxD",
-	"HmcoUx87ebiFOkapH/tC1Tw/x9s0gzgdqhipKqZIzQUjbWfsSXMSUBWnrdMGih28SzrMsN1pvaU1Tyei",
-	"VxTjXUvrIhJFuWY4/vZPPlTi1704GxCxIpTY76pAN1/6s3mQ4gBPWRPD6jo5W86XnrICEEyHgNZVQQIi",
-	"ggvNK+bAD9l21iu693HdIzk3v39zom5TYUC7CgAK5IbYixKZ7ktCNV4ThwmPYPiORsZmxNG6NVVv8vFz",
-	"Jx2nK3nDFIZVz/Kd4gRcWh8YmBRr5klSbqTUcMRTF2WNEJlcgMr3UZ2BXT5pTVsj0gdu4SKnbVLiytYH",
-	"IcLIqQeteOLxqDknHz84O+BdOWncqxCGOiuRG3yQu8riThy6/Vafv2WHr5g8wGEfvU7q4LXV+HFabN4W",
-	"z9qKEx6xlp1KqtlT6uIwhtl/XJjNOErp3jKlYnAyzwuLuVQBNYCfHm2uf8WhDoPuJ5K23Ewlay/xMAP7",
-	"ud6TSrJzlEIyEnYKfyulPcy9mMxE4ErZn+YOOjNDApZ0nT5Upw5tlxlta1qCMoiiHqlTe+JsHj4lCi6k",
-	"TRW1Zt9PKoCa0Rsm3McPhBNi+6SVO2tAutcO3hM9SabKAQRgUBuurc6DGCLgULW+9B8hvkjIyjiST7We",
-	"QgfPMGis8mXVHVoxkHnJPGfhBelsp+Q1WUumnxJa11Cd0bUQOQKz11qNvqSia5Ma+LS2lR7Ycqa2Fa56",
-	"a6xvV9xMmNqtYpqZp0RvpDIFWVk7x1WeJBcZHGeMMdC6fr1aPP3rSacQ7/j40zD0m6fY0oYbUazkLbN2",
-	"GatXeJ45/DKcGWO8p2K58es5GPCZoGxNV0nUxzCIAqN1lycwyCeOXFrdcM0eXuMczpMnvNcX4kV5Uv+w",
-	"IAJHHU+5TVh9pelmig7GE35KYX1dUMIdEBuqyYa2LROsckAxb71rw+sabHzZQPyK6u1pkEYo+/roceFT",
-	"Njj+uupqb41XXG8wBsN1EpUdFYSMtqRHfKdvBLBZ+oDy8JidRETwGGgOsZBqwnoACAljAmbSXRp5Lzp5",
-	"5rMpxYQONvVYdQQRdm0LiBlclppVxGyU7NabpLKyz56V8JDb72+S1YQeWc2qZ4N9Ol2/BrqFlVSbeVU5",
-	"9i47jafueu6vi4tzjt6g9nHUJFEdUiUX18oTroaRdVyHCAiCrgH8P/6zVXIJZRDcxIZqZKhIWs2bxIaq",
-	"7XhMKF6gz0XYpn7mnB1rT/TkE6Vik6YElErYK4gr4LDSJsCGEawih4JujwH71sKBqOBmqiGtteY3DLwS",
-	"Sgxtb1kJI9gH8443JxFof/bX2XvkLl2hrZm6YeoLTcpaltvMasxiITsDx9+JIbx2l/V3/FdvUyQCw3VG",
-	"sqOm4qVoO+NveJkW4LamnebLGtX0wM51iSc8cF2Bqo5zTa4Gd0UGFbasmglTjWojYmfsy1SFgt0uJ77+",
-	"3YapRkI55bXb7pppP6OjYjDUHRzBvhBzCiVJCYdV7k7O/jVc5Mvt5m1ebVibc+xeG2eCjiIO/lNH0hRB",
-	"cPywUOadTBXeWChCrZ/TB25Y0fncC3fQ1L2KnbJOpor4IZx60jiAm/tdmnWtl9psjfaW0eolBKRPJt1w",
-	"5tzgo1dNff33wqh9viEG5tzHYjhZLS+NBypnfdEbvCGlod0RPUfZDoMR7glFP67x548syWdQWkAc9L+W",
-	"66X9p91a1qwsyJKBbxc0h3+Ln8gbF10aWLozdtmEPt9yUc3IJDk0A5Q+TVqAafwMfJt9HZh7nRJQ9E/1",
-	"U7KqeVsQvaFbQFSWGwYaZ/TcG1p3Z3FQwCEBX1osqDnlUcBkoyqZmdQyEywI+KFWxbfWbXAlNocq9pII",
-	"uRuEHsBFpmaAuz29ymOrvWI3vGS+Xk1Lp7sA7goIflEy6xOwG6aIXBkcNOSVIaoYRTX/8AQUlv/nHwvr",
-	"4xlml3zxv//67MH/og9+vXjwzYOf/vPfUiP0AueNwr7OBs2+BcoP/EfFaV0jsBVO2wbPHQzKKKZR7Xp7",
-	"srbHR7FQdAex5JXxuX7r5NgpfQBRZkO3TDzAZ2gj26QJGpRuyhMzvbJ1cVDuUOh2CUHtnIoCB1E+fP7f",
-	"//sKgj3wekRhM1MEK9P+ZOegIBekpTWzZvYTUlG1hZ/cBMzdHbAiU5vh2innVHhEkkraT0YcAxY6WXkf",
-	"RUVoaZKWiDU0Qd/2REAN5YIsO2OkIC6DMJq82Y51xQzl9XEgxET8Jx6P1XfJAVnLe5q3peogcdrXidqD",
-	"Mxn12lDN4r2xo9ztjcNdgv+lOiHwv+yGwf+CHeP+CEHbB/1mcdVszkdNir3hpmZzSF7eI8kLI3YKSDCT",
-	"kT/mDAIXnAI/kLByk9LZNQ1FEyMVA8rPfC2PwFKiMMr4xxDEyw9awHTRhvVghihggZoiimgciYdMeDjn",
-	"RCEmrAMEKkxtnPGnPXfGMikl1JHIFWDLHQTdbSkmDpyl2xT3jUF8NxPVbtNeszQTJQPOisw3Np3RNiPf",
-	"OtdZOpZujTwcmIb0numUTuidZ14IMcoJPu0uhEpG57m1SfK/0p+OWbb7d3IiKZ+MVNjT1Go+qCJtKQeJ",
-	"21BROcRoI7UhnVpbFTMLYDs5DHmDMbRUndlUjsHaeXM2o/EK7jZDHcbV3SCKsHghQ49eHaySf7f7zhwm",
-	"LSdSZ3JpXXXqhr2iPOEjW4MqGYHT3BqrPgWDDHpc5OIheu94msYkHypiZP4+2HGrH49EFFEfNEDCghcT",
-	"zzRxuswgfFl4UVhgP5N+uMmToZvA0Iwxw4noa24sy85SbOBoq0WKRbmvuUAOR1bXvNWSp+2TtZJdm9ZU",
-	"E5gdRrV5kdbBNV9vDNMGa6pDNA/8g8zyemfiJxPzDn2aXawtJwe6YfSGI1/ObeLDbd0pmraCVVdnpy01",
-	"XTGzT59025R8I4xdaQNmADiVW47Mg5SsqDF7slO0TRfvTgGP4GJe0mywo7scwcCHA6TE/YiS4Cufa87G",
-	"MLx+yXPe6YUg+4SozOacAEf/oiCU/mmpzR7ec1uxPWKPOGnze7ZYeHw+CIk7CkajjdcpWuKwkf0+CWLo",
-	"Zfc4eqznVJoTzpngDiu7yF9FPgZI5gDOlwsjn5KlhPzwSjFRbiDk0xnD1Krm9h/2ASn0Rkx9N6Ei7Hvs",
-	"7QFKjIj8AB1L6DSrcBNRIfsUWiqpMSQZFt465GoPtTclE9ZEMYpNVNbXvGSpDQVr6bMkcBWmZt02zzlk",
-	"WqvPHOBhPBedsC7QYAHyngwTlqJECTQbPlMYlum2OGOE3TgZPBN28x0E8G5fIGCN5JnpGcbEs8Q6OBjM",
-	"BlFgt/RewrDC+07YntpIxR66WcmeU7svlKD1I7gdJ5Y7rEj+wdDQDzN4k7P1qmHt1ZkMy1cYcrxa+Mfk",
-	"lAzDl5+JekenYyQTryErysU6hmIUmV5lHyW8fcTvWDynpF06HBmTcYBrYfoiDrqUXaBThpQocaipBEfO",
-	"ZLSxcsR744gOBsXzdiQ4uOlvm5vlma4D8yfIcIqkdiTRT0OUqgDCkg4sJ8AoXhJWaxYOUgcDGYMFVsfI",
-	"Of3sa4KCETiu5eoSuccwWQLai+qtx+gdeSEgZadQAT4vmJu0pmpWjttRA3nPp5SNi9hCqHQt3b/syO8k",
-	"MrvzswfZJZ/nMTI7lRRAqhmnuMut4fz6W8PhPgjm+slDqS+ijCp+ip8tL+g5UYjv5HzdGoIQ3wUCzRlK",
-	"YOOrv3OO9nIjZWqNeMsKomi5LYjiQkP6c+eKqzBRTCsr0Kdg0TkGyHeeYfEs++P7Ppp9RvmF27dBJVyC",
-	"ZNrT0NnOZuPKog4Iwwo3D3tn3g30xY7uz63ZWDlCqJkH7oRVbq0XfQlgmqmVis7osGHPsJlWyA+Ejzhe",
-	"5PE4EX/BGT930qjYP/cYwlQBGdUThDGTcKwEtuJldeK7/jD+LEZVzZk2d6JCN3I58QvUz+aGwhLDbJls",
-	"8RBv6AfeWEXw5AJsRPzH4zQbujh7wWYqKatFByVMj7+8OCWScJc/048vXZQKPyAumxUdtwbGDOYvXrHv",
-	"rNV1MJA/jsexo6q5SlcvCOAWDAHCLWsNsZdfkoveBsEST4GWx+wOAyE672TES6gTRz+8sIOzvKNrOGvf",
-	"INDtfA/JHf23hMXMyUPeH9rEWYZrfsO6NPLjvE0wiaF47uy+hF5cslI2TLtiYIWcXIAFBmMayoB8IyQw",
-	"d+mYWXpD61UySQK4I/urwzlzTdZTsnmSKWnUbGeIZrQrMsmYNIM5MGTT08ycErgw8yv/+65Fg4AvPAdn",
-	"5bySxNDVyNcsuDnIoeifjM04e2ZYN7crSCllXRDgxy9I11ozERGDJw0GFBpniLuuRl5oMpn2n6Mxfi7J",
-	"/vOoVCFtHcaQfEQXkuUerClzgKSH+vjCwwhwCbzNiN0kVnDH2FKcUQM9q4JLKnZd5dd7cd0+uwVhWcVp",
-	"fZXkZkFcmmYmn7K64cmdxmuyYXULoZpk0Pd4YURXbqCoz25TF6IW55058oapZ7did1uxZxPVoO5Y9B5W",
-	"RI4IHblugGb2vGHb1367T772m6+tBD++uPCJ3nPfkNNrg7qael/i50U1nph4tAfiGc9+v+JeAJ3szOqO",
-	"9rwP+p3ZIC14HoOtzdWqTkFDHKKaIu06F2viEf6z4GBH+fvxKrczT+I0ONJh2Wtfr1aamcReBgjLjSN8",
-	"rjBAm8OFr+jOcVMkHBpGzV/apEgGYKndq6Ur3Pry4oL8/b+vCmKNtMoTkcmdyJ29STDZiqlkLgpIztwu",
-	"3FlLeicV1Nl0JpA9KwakU6ujrMiR95twNUbGIMya47VNGoPTaRS5Y+p9Ls8OLbeprDP2wCI1u2G1IzP3",
-	"I0ok24xs9UsIcaZT7Ha1FJJSWtNGrlYuDMuNNyWjpgbjFxiVRPz3DlAymHEzXbeVChTeDAtzXOSwb5+D",
-	"E1uEjX24YdxW86PtJd/NciRlWS7S6514rmbxRSQcJHjCWZ7Rvw6vz+/w+sc9pWK3+eLAbX5c/OsImzjC",
-	"hiVutzmWPvGR84NwlZlzI/J2NuyOAJpaL7KE4iFjnUukIfswcqSirRpCmF+eimDOF+iaGzXVmKEPnX6d",
-	"fHHENnlEwMNTvvr6Ig7B/uHi4ljjUf8JoeWo1TvQcfSnsyNELzymccYqXsu+fMABYGDzxZlT11bIt9v1",
-	"KboR2XNuu6g5jXQSJ9KTkzE0eEEOcOGFQ5SdhVx4ecDWdUYuy/lwa4jLrbH2CbJZTGhu9qG6r5UyhXHg",
-	"VeaRe3YLsmqfpBfrs1V2X0DYEcv8NGm7uoXvWHeNRiiYQ1ftqEHGJ44NYZayy+QoKxYlVcvcVsA4d7kN",
-	"UZMdxNaE4l64JBeErwLixNU4ssyWBCuaS7LjwcxJIoyaMw0sD66zisINCpHdS0JJzX/peIUY2JZqg33B",
-	"xCFhBhJueabivhHtTzmR8yenTQAutHH16XdlVCieolNaSUUek+0algYXZUbXuFZJw7IDeErWU9y4dTZ/",
-	"UoAdR5//5UWSz69bUzUHD5zByxQj4+Bz+h3ipN99jX+922wovf2EFXje+BdPY2QTcIGXMangWZABaAM6",
-	"zyHKbZB5tEXMMXbEvL6SMPIzvxroB39wJs8UUeTMM30iDJE2XeO3pOyNV9ZWT5WAOZZ6T0jrIvElrWtH",
-	"FX34NZOxkbPL9N0H4P0564Sfcu5C8RvWs5EPod93iDf83Ni0sDYz4Se9+g/6H8v/8PcvFfoIyD8PTjY2",
-	"7x7QVt9l/aaVuImq1pCXGdYsQKQEsxWZHUinmE0RhOTDCvZKRwGozWGtbhL1mU7OBHY4ZvIHeQwmOqMZ",
-	"/+nKrUR91nm0Yi9/P7awLUsXI81nEaul3Po7Elt1Qz37pu+DCFnHMRlDbnfOf3GWLWRn5qyQvGGq6tgE",
-	"4kHW/cdZmxp8G4Y9eADTnR9DdS+6TsaT3GFBkQ7yCNj4/x9EY3OLB0N6NOf6GeRjw4AL2y+CRnFnahTR",
-	"c8aGP73C2XogZL2ydPs1HGn+eE1aWPyGRXjZIVd0YJPIArBFZkpKYWItw8xjvgw0AMcDP3DVmYwS84sU",
-	"jlA07PLf6w60Z6e4mEDluLY2AKzJBsZrOsWyhJ3dQCvkEg1cU169Fuk2SwCpnFJHWFEbim1QQ7FBJ56T",
-	"FQwzS8HA+slB8sYeLJo9MT9Fv0b9R/aIx9IzCvSkhK7FV5D25K5z8ckZ7mbZmQnqD1ayH31L7pwIRajb",
-	"TBRgHi9lXFFFBBfMOIST2TFh9j6qW/HVylOuuwJNaPxUMmEuyR+xTfSKdvUMmvLsBovHuiu5395Tk2ww",
-	"v1LMBw8lBg/Xj3yPgIKMieup8T19XGtJa33kfdLcPk/FohMVUxNqHeJ2oQGdLwTzLdvWCrFw3kb1/14r",
-	"RjWSkTG1kvavlQPawUccgPUntkwJblXo7x7JYE5M/I2/76yg+Ctpngm9c+01ssgaD/iIf8vcWMfswGkY",
-	"K+95GfIJ+ae3ZDrqMJh+N6AMakfXNdohea25BiSHUT5momlYP+nn9w37kVbsR/5hbGY4iih9yhmwUv0z",
-	"VaCz9CWBrYHxcyGNazzANUEbdwKbFh12K1rX+sXE3gL2fKifNHSPPHkZC7lOh5NhWPmdhsfhimPCDQHA",
-	"lEamtTmvLTS81X6Mf0jRL1GYtpyY14/8g130c6Ne9t5r2pVpEijAnUewhkAz4LuP30l/pSUV1ZFICfDo",
-	"r7G7wv14OiVVtEkFQbkhmhlNNjRm6IsbutR2xdINEnv9JsXBpGWGpcYPvQjNTgkkVqD6JD9vUvH2RXZK",
-	"zZyO+ryThtY6XJ777I00V1PThs1y4VcX3FhKbv9ZYPIMsqge8a2NvGFImvspN/2Wtae7yuwo0Ny4Ri2u",
-	"N0hmE+vjD++JrsIruMnlJ1pl97w/UeNR5oLc+5XO2rL5NvZUMUdPB9ZSgWxgeaplqqQDB9V/SrEos+o6",
-	"GlqxF9PnGtaIRQaNdQv2ueRQzShrdLg+HmQzPJUKQquqgF1VEF13Su2JVOHd4xhimOWz528S6TJKa7Gb",
-	"lB3OI0thzQzWAPNy29NI7KjL5yd6T4nnUla5MiXFUWRh1PUSdiCWC9njKBABg9A5bFp2E9zHFxf5Zy0s",
-	"1dFhOnWzkctMJxDE4EV2LrzmlZ7Re6iteSrFAodXbyrHxdExRtAe+BM8aOhPQjC0llIzRAliMZer+8nu",
-	"1JV4hTZcKSj9MNJtlRdWKQG0dDei4b6bFqUFkPyeVC9Qvicrr2AyRW034Z2DvHKB/Yt8imvGI2f0X00Z",
-	"wX4FekkMQ/WnaL+RnRkTbA6v1eLzGQxKb8SEHRatRDTuWKAPu1OCDRbtt35pgliGEjp/IPsjpLcSYoJN",
-	"PODClugNzwOj6JTVT8XDcyx+hyv5EWigJ1uVl50BFOgy4i9DuaBkK/hqbPSveJ3qTmr/7DcP0LEKtiOZ",
-	"1dC4ptOqU+I0Tqi+NBwsZtXkeOp4/xyc/GQ1w3Rf7XTXThd4ddxhoTFGTgxK5yM68OV4T45enWKRcyvi",
-	"EPMHaasECeqMOXDAuy+0nwlXx2xfiOSa2C84J5onT08LkNg4blM/NyNk3BEPGnfE2Q604oIiKfacULOk",
-	"5jo9gfAJoamb2hPNqJaCizVSDXinAvtFXxAjyeNMLKNUU6o0sN01jEZ0hrRBniA7ouwI7BwqnPNcssi1",
-	"f3KC6NgrGRxUnjy4Fb2lRLyFVpFzmwefAdtsIhE8Nnvhw86Gc86s7nLnVRhfVj3E/OlP1EO4GOgMOPd3",
-	"BxvN7jEwJHdUVRpatGDX4RFC8Q1TP6yT8R9KtrzGZpERiyQYJZfk8Zf3GbI4tj+Kxc9UvZhEMTjiEtCS",
-	"Dp7b8A+s6mO/0CuM1tm6fELU8sCL8BWZcdCzNywYbxN972q5C5zQGhuGe1TJIlG/d3UPtAJj4NYAQqAc",
-	"KOKOm8y6lg7nxVy/imOuX504pD02Eem/8XuOUwedCunObJBrVzl77Rqq9SupZ/jAM6IoxQKS6le3CrmA",
-	"IPbF/u6J4TN78uX4U/Ib/apOPHSbZt6WUx06IX+OWlOOGqMB4o1gv1977ljj1FrvDoCMKXD/A5SrIKPR",
-	"gJQVgyGTNjoQhGhD15mnWB7Ngn9rHhkCUBWGuTiTrfC1eLdhb2rHK5QCF03Qnt5Ta+pJsCoQwrFqotv8",
-	"/LNm3OxFJAQKiZTQw+mMb9btqHPAMQ275jYvT9OjRuyl4EMD/+YUDnsm9vEoxmSi3/dUG7+d7zWEvbeg",
-	"OzLBQLrDR8nOXBLWtGbvclD+am0URR9PHmCnEmxGPJt2Z7Crhli9OCv/zBwEZvzsDlqZe9nzKsaFbbxD",
-	"nbFXAUz18JqpG1Z9O0rjZ2xYRGPBju2b4s7xGOFcnO695s5NbLzFneEdFyulqpXCxg4lZhTWw7XLc1lX",
-	"l/5cdkqYdLFZ6AsVKmKh655VKPv+OZXapwvWXc+lU+P9mDAJXncmvfFdQEs3tK6hCt3a9dhh08V9Pi8r",
-	"7tNZW/ZNt7Ou7iArNDBRptGzr3fiypUlz3DnnmGdZQhkBA5ZsmWsHftxp4gGU95wTfeu+D2zVTw1UA02",
-	"IMGM5/rxtGb5FJ66+6Jc3gJYl9u46a93IsdTv4MQCb7laHSEfzhj4uyD88Iac/zT9FQFnM49T9Z5Eqf9",
-	"6I7DmzvENp8nn/iOXPHEl91m0t9Qbj/vSlZpV0X6CqCaQdNcRtqN/f987I/gC1NJUOjXqn/pqHIl4oJc",
-	"/9cLAjck+W5/nc48OD0HkFr3yNtzTheLTtXTASOchnRz1sFa2udEtO72SwqcmdTJ/4aKHoU6yPGEwrcE",
-	"PjTwXuTTecJGnkEj7HGWSUxgV85pTu4/MmyNFCPyVI+6IW8wvtt/TVTEEh5ydKLDCTOwiCrfbGYkGUum",
-	"zVR2fh8KlewDNEs2ua2UbI+hUlfWfEM6GgR/+WdWvG0hwYjwp57BJaJvuUjJPkRgfyhpnc5deZpRH6vF",
-	"UGg2WcSMpQci1RTArKT1m4AKybIDc4L/Huhpb2BU+xb6aWUyDdvsxUbvaHv0EXkVLzvaHqkFjtKasq5O",
-	"w2Tqyn3l0PDElAI8xC+UE9/CC3g0Mf7rvIDGYnOwQhP76WojeTLpivBwzLCXG6k9za12ymrA58zojNow",
-	"fGkyNsJuWD2xzQBMVRyp8889x7D8PnWCQb+Lu/gOhIrMLWPudHea0u4aT0hHvHz7wQ6PZjcHhVtT95aw",
-	"NNG3+QFPiFYgbBhycd3NQZoA8SvZJGt6ZOOCQdJjGEto0E+0PBvLHwGnb1lLnBexjUNAiMfHz/UbPwON",
-	"cxbthIPjvOm7So9bZ/m04Y5q2JRszNhFq5lF7Y70ZoqVwB5HWKAVdZv9QiMhhY8AYmt/34iFuGq8cckn",
-	"diGcU/M50Ymy5R9wj+T4CkiE4/tHbnwrRD9TyV1VU5HisReIJDrKmwkX9cwcc9ZiDt3aMVoFaKk5FdYF",
-	"wkQoY3MrGsKoWccbkqsdRCy+Hp+wU+12b8cR98cMgimmetKWodB4Iry+PtY3KAttOvZkLX1DBUSOOoK8",
-	"2KTEYOSJviwKUv0n1aS7DOz6Uorqeb+uAzJNR9SHJIxwWAMySEcsf+muLcuapZNrr2RJawgODyudoyYa",
-	"/+OvF49/+uvFg29++r+//OvFg69++venf7148DX+KdlU42zO337LJOrvXS1XKT2FFczb1O49h2535v7+",
-	"p9ms/9qV//y7Mm3lnLm7Uqnlkqrli+zUR3bZ0db55XdcLOQY8LJrHM6t6/S1Qlv0E3GS3AREo/BvyAE2",
-	"vann91sJ0KY3UhlFeYLSbFnL3YS7sKGqKlxDGdLICdawTt0cKxCbkUXb8PUm99otF9WfZl7/Su6u8nFA",
-	"V3eP6TmRA4OX+mmIhhx/bQ7OO1CO5cx5zKOesyOYMTXTuY8HtvU0AsEVa01LDvCq38Kjw/unsvqn/HTf",
-	"06SfIP810SQUbvv4bRC+6sSGZkKzZlmzh2FfztvX/v6Dvf2W/dK5KOwM4+c0P92lJ893pF8baVzJ3RoJ",
-	"x3JOft+l5WgctO+XMO5vuZ/oovVGyWWNhKKDD5tut8yUkupYDp7WtdyxtPCdFstpOkd64EYnbWhPkpkn",
-	"23h5EQacLe3YTLebwA1NdRUeFly4Br7uURPL4w2vWU10zXMlm6leEisybAe9o2BK/txpX27j2J5ddS3N",
-	"b8Fox8Lsrp9xKBq6vkX71Bka0oW+R8muuBoV6sELQLn5puWO4M6DcnZUNX1nlKXcgY0ib9hhf5QogiPr",
-	"6iot2namMHJtnwrdFAryDZ4Xo6a32eo0F/mikmkn6qzowQwUrjwXAq/ESGJnnjSMit2Gx8+f4l92etoP",
-	"MWeXQdOKsyVjhgwuVadPO7FwkXc+U5Jk5wd+tIc/PJMBG3lg2XG1AL5H2uJUli1dgL6qeVtYj2nLClJu",
-	"WLl9Siippdzifm7kDQu8hwUOBEgnZWeegjsYBhnz/+T1PsssRB8G7nGTZ5EuuUPvTNalNwB5TuUl39lj",
-	"D8oQVCgocS1AsVTFr8nAR5sB22WCqfX+/Sbz8pn4+nm7e7rNFq3TTF1WfIEtzIkoXOh5QrCtfIgbPD4l",
-	"uvODBkifMK7koytQ/998bRfs8cUFsJhAYz0AeugtqwrgNQCOyYMKzMhiVlCWNGF6HOXPPN080ErgeOA1",
-	"0xoOAuhiemm/wZHMAXgSFj+zfpM3bEQlcmxWPZ7z2Jk6XjLXKnVG79M27NUYsx+3P0QgcRB0//5oq/iF",
-	"D0sUfa8XVj/HqXPnrUf0DkoX6If8bZVtqrA2mw6Pm6xKB9xUC/dwd+Op0hG26jR7iF8+s3gEboWBvGW0",
-	"ehkwx+cx0wzbEHliaWu2PODpRkR34POXxxTRW2T+vceG2uU5g4cYYZmHu/OfcBvY3VmVsxOMN7wusF27",
-	"VKRVTDMzTXOTXfzBmvasAi3XdAnvP2JQHk4soqcePpeqYeo9HGJz9g3eHk3s89nFse8jYIh1NNHwt+cc",
-	"dvPecZ3A0et4ezkKrKav7nWxZ4lYQAd/QWrhhasJ+CkZeExzSa5PdPZ6fHFxmDC4mAiLndJQTjrjQvc8",
-	"qi6PsDgyyP/55YkBHu10MlUDBUiNi4JErUA8l5E9utMQ0b6+aEbGZVhpYIdzUiPY6Xz4fHb9rnLrEOT6",
-	"lfv4lBjmissYouI9pgS84SxZuW07m1OVX1NsHc4ASHRJZB/S7wHyT23sxj3dowieEkwBqntMTfSYPFF4",
-	"hfbTrWThretjNWTdEDdMmXT/FGwNahUn8l3AyabJhimWbvBx2u/uM9Nub+bDyiKRTnHLca2TND47bEPg",
-	"e2igk2xdRC0b5rxqqTxpGirqWzceKhauAH1E3MY1oUgYIFfkv/pVK1wkGXh+0j6PNfYm1klIfGZg2eXG",
-	"1XIGBqudZ5SdgRIUW99AM2uF/oLXR42xToUSfJUNCEK/iP2r0zZhKZuGiQrJlUcyPVXRuYfIJ/ZUsaKg",
-	"/HNYdUnoUjNhXKDUZeG5TpdtTpxCu8moN0Qq4JnZ4FEf+Tg1gzAa9+7Tk/UqqQ1fC+ZMF/x66kmXB3kE",
-	"KVj6jJWr9N/bPiVx4mPhMvi04dqeOBLiq5PlkKF/wFgPzgKm+b5LA8YoCDqF+l/f9uagGZI9RRnwnE/0",
-	"JBxvxLysA4IMXeqBpoF817Q28x0odsPECR6mhlHRVxNCG26/tzb0hhXk4uHXd8+OhF0hJzi2tKTbp0hE",
-	"WJCG11t7sC87Y5iy/0q3qqjTmxnRyeMXVWpfkKWC3aLgjenWEQrAQPnxQEPVmpk5pIieuXCuy+W+bA4B",
-	"lBeiMzEXeWV6w1oytGCgs0DfDQtBv5dgmHgqrobu7XEOYV+xJ790Vo9DJ8iBrTPFsRww/wfsqQVZkwh7",
-	"fUn+mJnhhXN+Oo8sV4YJhJevqIkpVKGPmqOezO2P/oex2vZm+CCCKXcF0bxpsIH1IYF3dCLdkl4pNaCp",
-	"vaRY1ZWs8P10C9Kw2hSOutQOsgEXKFHwZ7/iOCVoTyoMz2aV+/YDzlosMJjDipp2C5J2GSXetQcmUWxk",
-	"RXfo/9Z071ol87S5B2jtqyZtT7RUfKELQkslNYb3l9IY2VySL5+cQewcToQ8cikqHs4sJD0A+Puykrnn",
-	"gePe9/Ys8g377m/jWIt5h3H+hA3uO+U73TUg6IgWAUXluKBNUCAPmI8viZaoLZfSbMCbgkg58meV7KwM",
-	"saevH7ZOA5gaWP+uyDFXD+8S4ia1DmnHrgWNCi9Y5NdJ37Iy+ji1KPr+RR7j41SpS0YRNYh9mM7zBN8Y",
-	"X7Y6i+aENxPcNeuOV9TZtj6s2EGEAXoZG8VLc4AWiqI97tYEmAEAC3abhQcUuejTeCB2muSvyZfrjVSm",
-	"7FIk2NdcrGv2oIY8G9myuIZ6yIKdLCaU2rWW12A6lB3WKrpBNcx+ExSUWZu5Sw7PsKZlivoyJH/v1aJY",
-	"PD/dpii+281KGG+0ZPESFG6R45nJyi0EkbpNcsE/5Crw6RyVzoaL+K+P/yWv/3jyekyy3lCD9R3XwM80",
-	"ZnkQxDXm8Y1wlrTc9p1wAlZ/gI4/qw/jxovLFNPjfkZzPq9H5qqJ5T7wKOcgnXDQ11Nx59J6LQjamAJd",
-	"zuk4mIUAhrxSNiBSineTW1iqajD2k4uIYeNjrVNmoHLusGvmGZ9ygixOdnVFyon6AGuLsVnNJPvuljk3",
-	"HGWJ2euDTpJ+LB7VkUWa7ste8lArPQnjBIPHvLnYyLZ1XsMUSl6qW+W1TuSY7qaqet2vhh1vFjzZKh/r",
-	"wSZM/T2ERpqu3BBWU2146Zsg0bomcKeL13Gw22fSo+OrJ/Fl+KoNvbGOi3b9svt3zco1zBT2YmGo3s7g",
-	"1LC67B3V2ySMyldlf6bn8W6TgeXqt3S/zd1Bjk/wU+Z3ctCu4YT2M+GPxlj2emGIusxG+7LXawcKMI9D",
-	"0rXlPY88sl/a8cKtzNwT/jhBbO1D1eMw2RkUqeNypQmiWIZAnvvqK+2BQmPwBKPZirmR2ZdOU8NijMe1",
-	"c4AwhnG6FRjY06yvIm2pQPPcVFgOIPBfaMKrgmzksnBQ/aWEKr+V4tUaxiAm+tYfQRRQNeOo2G3k1Mna",
-	"uuoOWMsCbevHmWwPDlLltAzOgh8bilLfSRo3SNYmhR12/h5N5sPfbxjWDktZBfYVLiAhv6O6gHi5vZVo",
-	"umJPyXJPKMTNfNZ+uXfZJ9EZyEx98zUAvyGyii2OUv5C4GQN0LyVVKykOk3meh55sCYund3nBzkg+U+a",
-	"bvC+HKZsnNYzabKvecW+cyfOrIqkutL51Rh3SLeYRPDMMAF4xa4NG7ABfHlxql1KtfBvylNmfHajlGif",
-	"+DHOC46/Fohbc8RZOILBsk1rhXlQz3CsTp6L0bI9/vLitLDv9QHmHEeaPdfXiK86d76hRzfa1nfR1nsG",
-	"JQY0PEqeH8DtLwgYYWRDddTcqOZb9tQebmy9xniRpEozsttww0ipumaZBK3kM1wMAYsHtAhhzMm23/EC",
-	"IX0iA8qMaMqOEPKPC3x8ixGNDBgrbgokZAJ9SJfyhhWkafrQEz7sC+3gCOMWCMkmwn/yhGBIsUENoXV9",
-	"AgE65SmIdSrnVLG1YrkVwkA5nN6puVUQ+3OiXB8W9sbCfYMfR45/oqRsjkwrtFFf8ZDqtraNNrLVpJEu",
-	"nZKAbTLaJKUCGbZ2irYtqwrYAzUPRCFwW5HEdIoq5cm+k2KtXeTG0C0Le81XlAGYTkPLemuCrtLZWqhi",
-	"PumjBTYUmDFnM7tvDUP0T0vNPNYhTqHM8EcP0HH1PJ5EBqmFEMgJdVYubZqlO7/F+sfjIdohl5A2fxGG",
-	"1+fXYqGxNhk05Lq9j24z3to7u6DFdVjAAWYFjF3J2cSXzmED+bR0HQc8HVlfaufkNuV59spUGmbF1x1y",
-	"DlEfhxVUKcQN2W3mkJ17YrUS9ogv0HewPxpW19DlbIjRzCXimGdDzaPtONVCJzHPG1qv3kZtkc+Y6VrK",
-	"7XM7Hec/QnWplBf6Z7hQdi1UJ/qe7enOLbcq6KRNW7Pj4+BxE9XEEGreJkEgcfyVwod4J9YDORw8hRlZ",
-	"V4RahzBpBJz4ipFNFi3NsEgzbLCBFBSHJ3I/MW6d+s8Mu6zAzNdktSYQJdA1y+6ZxHX77Bby5MJgQ5P7",
-	"fro2wbXvJ/T67OrwFTVvQb2zahLjefL7ofL2B9aaOW3c1m9Z1ZXe+D7jrfObu1m/S66ZmKhYxx+vZafK",
-	"DJCz74eSaMzmp2I0vVHXo34VD8qUD+YlJdt9K5PxeVBLk26jBpirWppDrsLAHIsOnTPPFJIUXZIIQt43",
-	"mxQs1zR7JY3rCTDV6Dhhm0nBrrOz4S4O/OMEGNFsuBBMh57G2M8YvpJrYpetJ6fI7phbQwABX5kZfM6+",
-	"WG9oy/6M/8y8o1MrWrKr5svcSP+Gl1vBtM4eFOA9M68eAo6il0Uz1z/z4AMOv7+IZKFf5zChqZ2huprd",
-	"7hjeyLqaEUEMZe3prDvXBJpcwKbqsAihYeYSkNZuY8Eeo21bcxaja5ylDr29UoFfxfQc8qOpEy3bP/Rn",
-	"nZ+gfgT+EeEtYV5SS2S/6zaKFj3RWz1hLsuF656ZOMNumKp4aab6vPWerqt+MxIsOQwHtIpRKMcBa69w",
-	"kiJ7Vx9SD7IzGEnYudZxlQyuQMLrfGYm+NDWSeJynw6AoWCsaietiKo0M2ooIBj/omQz0eVF1j4Noi+J",
-	"XZ6hShESuaCA7amZPIlPG/We2SWVDbGG6ByQBOSlRJUs3HQlgBjT/qXj5dYVpgHYD2xro8mOi0ruoj3d",
-	"iXhXF4uISAYy2BFHiWyZSNYaRulhef4eyKMNCRPQL69/bT9SJ1rumT2ExMmom/hgYicPhR1VwsOPJ4EO",
-	"+add333xeC8IuAqchYrNpBFsmNbOvTh1blbYqwSvz8JUoNwkTKNuIhkebb5zDsSzBWlEAHkoJOOPTWQT",
-	"nzklEh/sBw5ZmJD+vI38u2AO+/wx2ADevDzg+AlSdiKB497y8JmvNZ2TwPFD/HiQXHjuqTXnUQ6uapSD",
-	"HGq5kKw4GizFqxz/7Kmrv+NY5Wuvfb1aaWZyzahK0R1L0W186c/+nSTuIuTkDmR1oOxAdcrdRNDjgA/3",
-	"8PlOz6AuK2UNtfWOGrXAjhgFKJuKLJFDQO5ELiybixVTKoV2O4jxCbmU1R6yY07Fr6BiDNsVVbOwZ5P4",
-	"F5id97kMjLTcpuAmyJ9OoKsNUp/imqSr/KUj+8yqSJOtfom1xck+enYJFAGSLmsoy9XqEvn0oxoou8wH",
-	"OZg4Z6KS6UnszwN6WSCTUM/6HtMhJsAqJwkDnzuCzrPoAvujIJcBeFhjVnG9KUBikc7ebhNoqI4W5kPy",
-	"3rcIgtSQ8/KZKDfghiAc3pomrhU7RgTsOlyGikRMvsgVYF3smyLG/4d/G/dJvL+mDBgcCezTd8VePDyR",
-	"D9s/DJsbhYLy0JD2Cx0iJgA2sBd44tbPsHlEXNQysGB1QTooQveVKZfDLx3X/R2vfMkK+eU3s/hXW4ox",
-	"rPhIxvJUWN4zjk62jrg2EzCI88pjKjnZUI8bYn/1Teix6b/X+mUty226QRWtvNs+QVZx+K7Ses7AiaBp",
-	"bYpQ8ly4HLoigb8sm+ViCvBsbVRw/E5JyXt32VG+jPCpHh0doZorpHP3r0uuJFB7nEGr4XzdY+P/3l12",
-	"t/C5e+mP7b8or1oR5+xWtYo72k5IPDjScGAhE0RE7tb3cjSBFsCeYKnCcYeTSO+As8gRpoqIsnBx+KYi",
-	"DCuLrsNO0plcHe82TDWyYYapa8bEVDHEKPVhLZmaakMOMLV3xr85gV1Pdrub4Oa0Hxeaod7RAdzQ7YSo",
-	"2GmY5p07FoSZCVbJkaUImpJbckK5yXkwfL//Wv9t/vboTM0orn+HjWjPqax/Jw2tU/Gskle5HY7uqX3T",
-	"Z9GTqVjobk3VrRo44dvCk461csJpP8UPT1XF1EO3dDM9PrgXhjrmnDuSJ6DCqD3aRUIax1OFDeZ7ZeGA",
-	"f19A1MI31QBHDUAq1mFbu47Ih9J2WEB4VDMcMOQdoyhNhmaOcx3iSbxkNUKHJdF0f9l3KIXGtCUyJ/XN",
-	"QHKPvBSd6UHpZD+6PGpLt37ns1v+xbcyTi46F2tNlmzNBWQNbulcL+UHNuVrOvPDxwTkB0xcQOPi4L7m",
-	"dUG3F/8As5IqUFNOXI5zpyBh1+x2GHD1t4DT/V5UE7kmlCEXQcqL6s0JS+SSzznXNGC98+ASUy25M21z",
-	"ELfIQO9xIglCOvCBvMnZgFuEFUtcudBGgK5jNtfFAPLabEtqXtF9GvgxJwjQ8A8v3jD1wzrJdkc0MPlz",
-	"AWxolGx5HTpu+JAWdILPZN2YIlTyQWUTMWuv+Q3TiOBUme0VJK+/3f/oqD0SzFlyhxAch1P5wiFUApGh",
-	"5LVr3g3y7Q6NPOU9t0eGCxgfzQ6ofTAo7ZE3ly437X+kOl67dhZ+V7GKL2urMpW59dYClsT8E0tLKf6U",
-	"jKQjnabfUKtOQYiHWlceQobAaFhgn461g5VSTewDHb1uSQVZZoqSbmturr21nkZ+UrFHxnB/MlWc1q4S",
-	"AcL+G1qvXFmWfRyB5jl2hBtpzBTeFFAL00sEziwvN1Eoi1R8tcpXMZNLtaMq2WwsDvRzTbasNcQ1z8oi",
-	"q1RNqov5n+QO80ceNQbln/YghOX0kJcJR2kSUwD82me1I3B3ntsqMd1DtnBWRt9nTKHZ5NhDNfZnB7UX",
-	"Fr/f8N7sCNPYH6J+veIz3O+fKGfbn4neHEgp+gOBPxLZ8TbX973CTPZGEGzndywYYDptgSXjCVHXXzDQ",
-	"H3/z9KuLmcXuG7mc+KVlsq0nqIw91uxUJSlUzgLSj4k5ladGNlIpuXuuUjVTQB7sbQLhFBFCyIm/Eyfk",
-	"D08vLjL6fC0Gbwwf39eAwzy5D3ffk1V8eSAE5xZgvneteBMStGSBzZwetDh0DIsR8WLgr5iqLRyv85Kl",
-	"SVoDkzOHlhATrX49jnxwSqKKwVHnkjiuaqo3xykmvTECPFtcRF28Qm9H6ovL7aFpNlNtNcY9f1h7jPnk",
-	"vsD18NFXE7OIeSQC1+QyV9YHnYtmt3WcIPcZbKcNRqhc6DtAzB1oM/qmnAjbfVQMhfRmXzLkRwkL7cQ+",
-	"EropTXe44fG5+uH7+Q163a242fv0zbjYN8BSwGlyPPxQ1M410VvetizRz2+GW3knJdAJtBViVhJUHm9q",
-	"KnRB1h2vGJL7KdYwu6KaUK4erBRnFTg6+iF513P4YY0mYGmsb8I0WRcEYd2aNE3hOnJ4h6kTQL5EiZVL",
-	"14zItyB6SL6HDr/wxLfPr8g3T77+n8TR8v/nz1qKiFCXs7pC8AM00+0BsVwT11YX8QkucbeI2lcsogTS",
-	"4uLh44cX4Iy1TNCWL54uvnp48fArbOC/gZV7RMuSoZe2ZhNF2ZS0GymAKbfcuMxtyJ17wC4QUWEO3SBv",
-	"toSJ5FK8rBZPFy+YeYavAjR1K4VG2fny4sJ1QDEuZAcA8RJuffSzazCIkpFqqnzDyxnu2HdwfbLLhqpP",
-	"72z/urT8jXcTrSplpcJZUhvZMCKY2Um1Lezm4obUXBsmXCqsCLlh/yZ47Ip29eQGC7PZN3CA0bilfVTK",
-	"CieoTZbdPyP2AtRdNTNQ9OIWHChgRMkcXhttIF1SgUxUhwt8vZG7KwSADtb38az1Peq1U26XBV5zYsZD",
-	"JAG+zm7Hfm7hT1Q7CBiEVFZE81+Zdengf/UvHVV3MvtuHR/9xquPOPk1M4k48ys79dQtu7UuhPThlsN5",
-	"fke37FvUqIN5fjJ+6ktvpp37JfaoUBTykHqSk6O/5NHLavHxJ/h87AoQy93hd7xltHoGFy1wjzFtvpWI",
-	"ac8WlhlJ/xO8gr7ZVJSt/+NJ0pSDgDs8IX0w9PcY1bGPd3oCrmeaLgN8ohhBoQJHcgKFL7cTYfcdjWrL",
-	"UF3VjLqwodU/njPlMfn7/1vEvUrkijwG4OpJN2o9HRCYOAtAvOxmWp8p/8VCd01D1d4JLKHCPxVxl1G+",
-	"imqCTh3ZKW6s+7LAg0CVG35jt7z9lzfEJveFNVe+dRedvzHygIEen3kPQnoama1Ty/Y9LTdkSU2JHcF6",
-	"28IVC93BOtoJhqhh3wAM4ocuggcuntko2a03yDyiAMENuSM0oB+FdFV6Cd9Ltf3Wx5r+KRfQfpwvd03v",
-	"PY0QOwACQcFt3AgN2saEatlbrqedbYhEsBum9pBrjIMSHizZ15WBz77mvgdZjShgt1tLamgt15FBPLJj",
-	"r9wl9zjB/hUTk+sHefvJu+qMRpCgc426mkXGk5unrZA7J/pw6eTsvOLaXMEVt5ycPHLjnfBe5SAePJq1",
-	"Z3XtUgPNHczau4HKlDuBcwiJRQhM9JOVMP0OJ+07JdsrjFWftuieS7WWxjDxSS26YtF2KV3VGTfwmc9c",
-	"/Yjs9j/dzwEZBOPTHosHrx3IHyZr7kD2fmCsdTlt4N5ERGJ/fkEnUe0xdGkFdYXtRj+N4a1C0+y8PKnq",
-	"i0bmKsFDe9E/yOdwPolxfjwE5tdm6mD3JdQhGqRpE0AJ3n2FNpYQ8PFabX8HcvWttbmB1xX6vUH2A5qU",
-	"+6SjVIS6TuUIZ+e6jxYissZJoNye0hBy+2k0hH3TtfvETC2Bw78bHVHL9VLKbUFqakLvUVw0Smp+wxBf",
-	"IQUxssVKt9R2vTZUwaR9mg07xQWJhjj+uurqPtWuNwV5bDWfn7K5VSc1FS/TpX+aaQ+HH6JIqOfUd0MK",
-	"LeW4uXR5z57SZbqyZ8gNiGM576h4fIdHBdADp60/KzMb6tAVt4lRgaw/qtE7TQeAn7kyOQPc3Hs0sl2Y",
-	"KhXkfcVvmBPVgU0w/pCGWss9bnbbW54uELah+pLwFRESDXuu7cIWLowntz7dBhlbuqbYsdG+4JeOqb1P",
-	"Ez1deHhjP/1xXcaTsVj8dKdRGij1eb1aHeUvA5bOgL+yH9i0nQGSdLgfG9syY13imuEJjAAt390uqijt",
-	"S34RZpoLEJTbPNnMhupZiYiQenbREwVMjhYzUMjAd1WS6UusZA5sExNs8GJYPX6s2KFNUtKHNXCt1jVZ",
-	"UQ1xHWTs2DCy5abcMBEWRHVCF6AN1d7DXGVnLsnjMzoJDluVAA0ATFduwAsmzWeh1xLBgoXL4vWUVrc+",
-	"MU56NPD3oLFO+TRvOjvLvGKX0HvVnuFLBXPJDWTbz/d1Jn345Ngu7vT8/l4YtT+2VJ88KN+v3iNA6x2L",
-	"cjzbePzTPU4RviQxRX8GgI21k7Tv6O17AwT+YuGCPXgqnu0RD402Z22HQNXSDsMXrvl3HcaTfKkWkiAs",
-	"7mSByk6hWj7PXU8akq/o/goe+0nsyErt33YpCDndh4Q2IP20kdJzSNO91/VJLoQVryd6lvQoNchTog0a",
-	"Ki0v4P+SHa34ymRrZUyB1tbYsCa9cnQCkO2HhF1j1yMA7bwyA3arHcJ6k5ogmMuPnzyJzeUH+O+Rmv5V",
-	"inQrVj+CSFti5oV839nFefRfnAlBL8lf3l2NVdTxTg8jXtz6M3CprTi/ojx5iLz3O7aXsjs4I17RvQNq",
-	"YPaKxieAy6PLNfLYOgT9mEjBeibGDw/kCU+1xUDLPrJGlksX3d058KyqQEHdsFtlX08qQPv8l6LtfodI",
-	"ywn3CdFt/C4Cctc00g2VFOzSAc+VFQBtHVM4n3gztbqPfoP/PWpSvWU3cssOV+33mrye+O0uVC7dMoRU",
-	"4p6wGt16c5fozgGU0zkHXjGcpV+L39AvBIRccAtZtAV60ZzjJg5WVLAPBv2Ou92ydpr+zD4Y10nu3hb/",
-	"TU0no5OQLr3DnfPGNWh3IWzvuFgrQmpWES4cbQZ0ZBvuHdmZUt5mnicyGq/dcz+7pIYb1+9wlE56MrdL",
-	"awxXtOUlAC/PXNLB05wrecf78C0+9bPwH6HC6hbu8WDCwILWj36zyuzj0QS4lNt3rr30iRkw7IN5VOqb",
-	"wy8fHqLJL8QG1neAD/C62TuQBUYLpULKOuCCQysNMIHwXvI/3j6/Ik8e//Hi3wvSCesHgi7SBKvcvJ3N",
-	"hbWk71Ij2dk/qpA8uj70ysNInPEEEAPax0NN5WJ2R3KD31rfpa8n+QR+opapAH9cfJSsHrRGtTaOV9gD",
-	"VO06t7VHqCa4caES6mUGiUm48vdOBRzET8db5aW5dS7gIA0IRfpGkqX1DKuAhPJln6iGvRiFSODUUREL",
-	"0j0dlSfmB8BIbui3np1nw+LXaIp8u8xbhH8OpvXeXD83Wffp/cWv+F0cwGyhuGdPMK6ac/h5q3uMBF0S",
-	"moAmVz7fLRyt6O8+q/9yEQeKFwASD9Yd05od0b4v7AWeffU+dmbMavJptyRyRPaHwVh2YI4KjLyHfeSJ",
-	"iAFWV90VXtS1n+5JYgNnD3Akx4hHXLlWKqM8G9cEchsu2d/n6r1xo/idcL/+9Wk7RJM2/H43VnvfJBz4",
-	"HBSjdb13dCSB9TpKxWDHuQabSlBDdKe8xeLg28dgSc+VK9S/f1xSYOTNQSR55PnZycI0BlAxati9HzUz",
-	"tP/ju33z1Ckj2M7D1c53m3FNMhPh/ST/jpnwO42R+S/6vCJkcwXu4v4F7g4CZJGo3W9Ma0JMLz7NtkR9",
-	"fAcRrZrfsEfaKOxcDH9BGKb7l+dGPq4MfgxXfQp94N82xRb1exQ0hHkaFDWEv2cVNvgv+4csbogG/3md",
-	"dEN5+bSnXert91zu0BOaj0seGv7h1GbmH9gnK0n6kX/4PDZwpfak4R9G+9dORt7e5R/+MbctjPuzK0kC",
-	"wfjkFUnhrfe8Q520pTZoS8XxYtk3VPyzlsq+oeJEoSztSsdLAzuTOBZ3qDH2wCGusIj2Lio+ESMcXgwR",
-	"SqzhGDbOcYglww7RjntSyRDBBF4jv8pG7Y+ew2/wkjtF1gOD3iQdMKaKCF5UIU9uPq98X90/o93AAal0",
-	"qsfVBCcqlHppqQzr4abctSoilACNIAl8ttkUk/a2H7ioUqOROzGdq0vRtR2O2hca+hoO3xls3EmIQJ//",
-	"5Z7wKC0XNUqF+hI93bMTLwBICFnRA9I56xI5Zk9oKXA2iXa82Dg1frn6ARZB3HIh+W5X3EHqqa4jtgld",
-	"9DWCQ70flgHbr0rto2Eb3sZbNcsGeBlTnNy/KRB/8QuJQX8HAjroO4ffcsd2w8G3fl7mQ3yqfFoFNnzz",
-	"ncc3POonM5j2Bi/PksZ3wEgDBTnAQUwquv+8A2vx19078MIRUEfpq68uTsK+7U2/N+rbz9LUmet/vruM",
-	"LseyD+ReD88fie/9BugmRf8fZGZxvmoqjnvrQNj4Sbx1BLue9tUdhSQ01cRKbvRwKtee/F5SMzC4e0oj",
-	"1lT8LomZY+hiwXYA3bq1cOUqEj+/n2F5YnpsnwblfZs1uGttiNPweZliMzfP/S/aXdhgYd886ulaksL5",
-	"XnHjA7+zvrWu/jPXWDnovx61UwcwcUPVtnKO60xEsQrZlVvDALEUwvrlOIaHUq0JTov1Uf/P69d/fvDq",
-	"OwiGUU1+dGO+JEtpNkBNDrBjQC9R3TO9VI7O/nzs0oD2gOosLLFdGSDVDrM7BSA+kJT7tHV+5xPwLjKR",
-	"rZLLE5mJN3jJpzB2hi0lM+yed73BcxtDZ5Co6KulwZXf0BtGNBOGaPt3LOnm9n99dMNBeHA6vew5oPtY",
-	"+BIQPl7l4vfGfV1bagxT9pn/+6/PHvwv+uDXiwff/F8PH/z0n/+2SLKGTOJu3/oxfyLarX6GMjsVYcfQ",
-	"w0bbnr7H/fvxiSBaogBheICPqkEGodCdJKWsu0ZohPwRih2Ty+KgutmFxX+VwhVrfPXVV9/8e0H+/t9X",
-	"iXW5ZxJeWlWsyujZi9flxA7/5EvPgVRdsN3dYericmW7XpdIuMo08lQVBMvSkdgLishXmH0A+npa12TH",
-	"6hr3ZNQOa5rmOTIX7l3sVz4ZPKM713PM2PZS/yQKg4RgedQ8f5I9etAoimrDKmJ/LIINUECk+oZVpKVr",
-	"zGc7a+GwAP/J42+efHXx5FQ4Bt7cD+73jszghL6dYPVIFORHjPfWpAKNEBrO3AmSFHmbD3jtWK3ZDvn2",
-	"ay6A9t3+L44FfDvr2hnpAaiXMf/UitnN4gYe/R1tcLcpZNMwUVEz5GEcWO6QGYQqMvt++GYrDE9do//w",
-	"R+AFZFoX5Le/LSop2N8WBfnbQq7+tvhY+CZFrE8JHI7gIXnBb+wo8SfYg6RrCROVsz0ZVeUGu0oMt697",
-	"0NgNS5mbOwqx8/hsd2u3WNKaijIuyzqk2vqHyP1+eCCq2RsiWolXXCRja2/C+rrdgLbPju7vgorwGpbX",
-	"8S/TvRUo1QnhxByaWnkyRxyAomLrkClWnjFTfNSOvcZLPhHEBpuHfxYgG5ybAcQG/5iVX7t2Sct/PJSN",
-	"H/lnh7Nx0vHJkTbRe+8ZawPylULaaGaMN/qnYovX/pp7nI3wjgmn8qDfRLj2fLE25WaifR3UaCLBEdGG",
-	"7nVgiCqIlo5vcid9vx1ngOCsYjNP65k6aj/396UE53IQtIffDib3HlSaezy+7FPL+LFVvYMgJLQj1MeR",
-	"YtfQsvBei1Y/+ay6LozpkGUniGvTeFeFb74ZKC23aA1zoz3ZAixDMJuOrIWzrdgpmlfw0XwrGOn4XjRt",
-	"Wutf7rio5K5wuflfOm5HBIavaw6RpnK1uxA0T8LMPAgdh7r/j8XJcbl6QwVVuJ6CpvDNR+iWaWgCiaXf",
-	"zjqD4R8Z5BosoluMsqRKcUcGW1Pt2xZLQaxr6btPFkhVqnw8WjFmhUbudFwV5zhtkkFiR/WYGKnzsUdD",
-	"/emfFK7p5Xrafb1b59S/D9w3JANHcrjat0B8hPv1hPntrvkU9vd1IFP4fa1vNy9D0xv/mmd745f8Qxrf",
-	"fuifl/XtZeMTb9rorfdtecOrkqZ3JHiPSlpbl19Nbloc8pW/LJNHKXrqzNRnuPX2M/HS6N4sAZ0jCPdf",
-	"gqyYEIeiNVWNxtj8118/+frfb0GMcjC5NUeL5MjE2jPxlGlyyOcNFN+/zqNLTenSX5GfPE0OcXEOzfxt",
-	"s94wXXe87IW1L9oWOoaIyrtwYEhF6e5zFxz6Pqgbfw90Zl08oi1/dPPY/v7/BQAA//8=",
+	"7L3dktw2ti74KoicHeGzd1NSyZb7tFVXctlSayy3FCr1VsTp9plAkshMOEmCBsBKZXv0Tjvmfm76ySaw",
+	"FgD+AUwwq0pW73FftFVVJPG3AKyfb33r11UuqkbUrNZq9fTXVUMlrZhmEn56WZj/5/Xq6aqherfKVjWt",
+	"2OrpiherbCXZLy2XrFg91bJl2UrlO1ZR84Y+NuYppSWvt6uPH7PVy82PVOc788eCqVzyRnNhvvtux8gN",
+	"k4qLmugd1UTvGMl3tN4ycqCKVLRgRNQZ4TX5pRWaqUvy99XF31dkIyQ5mDe4IjU7rDLs6I7Rgsmuqy83",
+	"D7DpuQ5+NKNRjagVg4G/kWJdssr8Mxe1ZrU2/6RNU/Kcmp4/avCJP/yszDB+7X373yTbrJ6u/o9H3cw+",
+	"wr+qR+670OJwIt6boRxYrclBCjtr9jXz1WdmXLBCUjRMao4dXdMa10izSk3/vOPb3ZX5x0bIiurV01Uh",
+	"2nXJVpmbgrqt1kyuPmarUhxSH6143WqW9PDHvpz8zb1pW8tsB3/yr4n1zyzXpg37CyolPWL3UEKHsyY2",
+	"hNF8R0qhM3LYMcmMAElGqGREsRsmaWkkw03P3OLgFAeaVvSoAlKTrTSvWMlrNliBuSZ+FJWRpUkbo1mC",
+	"Ve193nZhMk3Z6sODrXhgf7lmJWebhziM3p8e8KoRUuP21rvV09UNK0UuW6Xb6lEuJHuEr0I/nsl8x2/Y",
+	"1U7wHAbG6rYyndoz1phO0b3p0FroXa9D3ZwM3ocJoUXBzXLR8k1PODe0VCy4CdYsFxVTRGxwf5umyE60",
+	"iu1EWSiyozcsI+tWk1poQksOHRoKvhGKeNsn5GAwA5ONuj6SPa+LR3AGTsRWGPFb2sTHwIfsI6+seI22",
+	"vRTtdqdPNfOtfewjTI870ZIOKHhjK5kKnCqFwD7ZPvNasy0eDGIT/r3SdDsQJsloYQQmg/uHSvy3ETHz",
+	"r6lcjTYIfi/DnkCz0yNkZlKL77gK3EXPSMHVztw0tCYUH70keicUM8K4Zhvhz5eD+T9zJoE4klLQIiO5",
+	"oJrQuiBbKdpGTaRyzWoUy9lFg4c+Ziu8BYtnenjQUs0emJNhFdh8pgOnvn9lnvmYrTbyyCTe8JPv2P6n",
+	"HmsvzONwMdAPL/GFr6fHKA+3ZabuVAOvBJ7M7hJI6tUroYd9+iPcXPaHx9MOosbwq3njFau35qj80wW8",
+	"4358HJjzhslvqdozbV/llRHxLy8u8FX8sXuxtytgh9GUPQmPmX3EclEXz2dWTtN1yd5xHMhQvF+JnJbE",
+	"iA4BZYsReNhIKdWaSfPM//4ff7t4/NPfLh5889P//eXfLh589dO/P/3bxYOv8Vf/FpI5q72FNv5o18KJ",
+	"6R7vy7ed+k4mu7kJqQbP1F4951Lp6RjfW4XQLEhBRJ0zt22VqJje8Xpr/qwoL4gWZM2IOUJQ8zR6pNDk",
+	"yDRRdMPI+uj1y30tDnVGhCSlqLfukxz+VrTT6yeqMbS15uW024cdq30nxA2Tl0TU5ZHQGu4TYo9LwupC",
+	"mWZR0ynZRhPRmvlLOR7GZ2iCSpELsX9opnuhPmHeQ21Cf8cavZveIVWVqGs2uT5L0axW+O6JETaSNQ9d",
+	"L5cN0rwK7Xbbf1bVGV2ipsUfU2eh4GiWJb+gdrQJnAGS5ZrW25IZWZairYvQlj7wIrlvY6mCdk9MOmzz",
+	"h3balk06vNqbdRWyiXRuNrqaMYzW3cuRJ2itDkyeOpuvedWWYBGaeWN18SOvE1cIRzJZoQs4mTfmeMvI",
+	"Y/gBT/1V8ArhzGrZd3K9aCp16ghGC4/D8T3qfczPS9elzE1viuUH6584qaxmcnt8v0t8HFWSkUlZs8yZ",
+	"jmaXaLFl5hAObZSfW56zN7leZDcHzNiNFFW37gSl0yiiWsCvS6qmJ320GafHTLprrpFj7y9rIUpGQXQP",
+	"lIfsa9O43St4Pxm7WrS6pwxD51Jt7PeUnzZ/QU+wGoHbqN3kOYHozX5v3d0gUwRrzVCuAmp0tREStaPJ",
+	"lOzEgVS0PpKSM7NERn+wC3bgekcol2TN9IGxOrhlI7rBxAXgDjHbT/visHOnPAI4eQ+/7X1skVvATj4c",
+	"t852WWDOvwNfHjgC+gKzdgf/8MQ1xouZigT7xa1Tq5PesI+Ze1QeE174Dp8yhzSvg6aiUwybVhtlen0k",
+	"O2P30Y1m8kBloVI3hLFGhlbKl0+mkloZC5kW7KR/yT0Hh80Hlm4s/cg/DLsR6EUjz3DpgD9XiP0XioAO",
+	"bXdM3krJ6vw4kYKKUf2GyR+2qfohkz8knvchj4CiZYoIXdvH4I02XzCx10ze2DdnJ1fhcyrBjrJCnPkd",
+	"k6Lj4v49V8M1Lz/zGtFIUypLJresHs7J1DIdX+siZMCtj3BEeHffF4qg2F16c8daP7URI2ebpV2Mpsnv",
+	"aSgMITaEErsEad8qGGueS85O+i7elFSzsW4yaV3vuIJ9kuEtsmO4tFma6z56d5uFIwMvOQfbn0siJAZK",
+	"ksQYJMB6VKank1IvArYGPZAD49udNh2gZUm8bpgwJnHD6uhcMaJoBbcvJYWomNI8N3Zzohw0NO3TDa1N",
+	"1wUvE78LS50qD+boeS5FNeenTmg0eKRZnXQ4Plx5wgq+LhlpqNSZWxmQoKQxmq+ryIVoJ7ChtZZHcMMQ",
+	"83hfxk4eCwvOQdtpN97ejGa9Q8ktS3/LumH0mnNiPNAlrRA6iQkplbAxvhWHcnow8norWcFt9HAy8opR",
+	"1cqwph5V4ZtWv271i1QvgOb5Xr04x57rdd4r4+5zXTe6UUTnxhwawbCvP5vMQV6KqUK4Focy/aLtFiJ0",
+	"2XThqFO6pYtcLXSnsxtW/1m0MrA3wOkHO6PiRVEysqPKxrmFYjVRO7CqcPNUjKKWtKPlzeDaW7OjqAuy",
+	"Ea0kBdoCKXcDPTL5Ir5h8WIwDxGl6VEZdXZwVvvJTz+LuqCt+e41SM2iHmRka/rx+OKC5NU//5/b9mJB",
+	"hKFaqmXT/cTVNP/uPnLwJd2iXKtFt2hFj9dGlQsb/XbvqrkbaHICjWJmlWhrDcFaZ6RABAwNJ6tsDNQ5",
+	"1QhRq8zYTIMzZnJ6xM9AKTY8ZJobLd18F3yraIzZG720ylQaEMC6gwOLJJlyDrKg7mBOjIxQcNLXjBWK",
+	"CGl+PFAMOqStmmzXqSe8bNdrVoSVPwhHckXwGYxrFhDjsGYruJ3wlM0C4vEJFJSkO4zKfHdtzsiI3g7j",
+	"FBuyKc3RaMaI71ySC9BvMIiSqN5o8OYusO+0d/9OVJkDbWb3VloDB9qEvh4IfOWiLWHwNaz2xshe3dtl",
+	"g10qpN2kq1DovK8K+NvfTo09Ue39GFHAQIazlZMuK6fD5ez20/Cq8LdWd3F36pk/0rrDt3eSuVkPqiMd",
+	"aiI4eRZ00gX/JxpJwTcbJlk9dgCMHFkeO7MIZhKJj+95Hf5DRY/JQjRpLBb7nvdKQl+ygYPW9CLF2bpn",
+	"TWDmwWVE+AaCmlRh1LMUYs8KYk5SIUeBW83L0kVuWc4LVgSPLtPRuSVyC6nDoZPonNfsEEG4DOcvZrLY",
+	"CUS8osIZ7PqSMo9OQQkGkJmTXI+dDEUtahEMQhy6XbBuNSlpblahm350u3D3zAb3eaplN47PYt9AKlyP",
+	"3LJlg30W3smt2p2DLeOKrM27AA7IHA5iQ3PWi2+0Dfm5VQBFrY0EihowaAH7BCPbU/HbhsJK0NRhJ0qE",
+	"C6W6KuQoTLkgxjw0QHuwlicXAbFQ4St2fbT6Z0qH54xI/H5oOQewoRmIzujrODdmtk84QM10P0SZWeYA",
+	"hXX66AQupGe9NzJi7tudOJCd0ISigOEtHIKAqXiEtW7LEoNOiKieSMNOaM2UTob0Un2r5uLA11bGdWAb",
+	"5P1CEfOYCgTBRusIX8v81PT73RtyGgj2hsmC5/qhW7Bl623fhh5eUU1LsQ1c74IuQKFdCapf1hsRiWxX",
+	"6+hJTOtOlbNKrtHo1pLRAt/MyGHH8x0cWj56nGrlxHWBvF0yvjY6PNDHlw7vsGPmX+ZVNzyu7nJ0AFT4",
+	"YaIfnPexbcsLWi+JB8W/Bejm4NUuGdkIUZCKHsmBcu3iy0QfBAEsrMp68AEXHxnA3W4/cSWvLEbgHFT1",
+	"W1pvWcRuoWTDt61kMMA1OhDAbtessdcyxlcrccPAtl4f0YGgFdlwVgah2A2tT/riad1z96lWgiZwB2vZ",
+	"qpaWp17/KzwE4Ita377V0akKuzizp1VvcH2hHewG1w+/cf0B5WTTy4AbIE5y6Eq/AnBnxNSi5EBlbYTT",
+	"nKxCMXVpFnVHFVkbsVaIqmJFBqIAqMc105rJh+R1Da5Se8lkxI7LyD/P9zVT6scqI4KXLzLiobmwCZh+",
+	"OLmOt/wm4uYq6ZqVEcCyDu1SoVigM6A/8hKxokE8iOlqUF3svLDON1wKBAXtjBrrQBRpMfIOo3gnQDEc",
+	"Z1g36NbhnLgDznviLW+l7BaXvDfVR5pzsSws4zSlkXMULy4ItJKS14w0rTbn10lwbt/CDqs9pvM2PLHA",
+	"IqDlnpY8DGraUPSWYlxGUq4Y9r/5sxNAt+7Z2eC6DaHEjKuAG//Snfij2D64fxTRrCyDs2UdRDHdAoHZ",
+	"mDq4yYhH1/Fa8YJZIF2y9vaKHp0zfQa/4bZxis825kQ2qwAAc66JeSiAmrokVOEzfSfzDB58NpC7wAvb",
+	"bql8k47FPmmOXYkbZtN+zrLI+qG68C2DiTpGeRQk3wmbxUOtj76H7uc1KBLOVTnS9qM6OsfoJXja4SF7",
+	"h4XElW0HEe2eqwDu2hOfx/s4+vnR2QFtpUCCrrxv9SxQkLds7goRFEsQ8lt9+ZZNdHNmK9hHr4NX8dbo",
+	"Ef1Y5LItnrQVI3a2Eq3ME/yyk+tiCIDoBudns+96t63ErhiczPOcbTbQRDXk4kw21+/erWHA6ESknOtY",
+	"hPwSDzPQyssjKQQ751II+tdO5XIIYQ5zJyYLszmE6E5zC8NcIAFrug0fqrFD24ajm5LmmNLZ+VJCp3bk",
+	"bB5/peeyCKsqcsu+j14AJaM3rLaDHwknxLdIIw5GgbTNjtrpfUmEUstqyGeouDJ3HngmIadBqUs3iPqL",
+	"gKxMg+5UqVimyQKFxly+rLhDLQbCiYnnLDQQjpUbG20rmHpqzC6IO7UN+KNA7TVao0vPa5vgDXz6thUO",
+	"0XnmbVv3Mi2H+2DDdUTVbiRTTD8laiekzsjG6Dk2izG4yGCOo+eCluXrzerp304ahfjGx5/GDuW0iy2s",
+	"uBHJct4wo5excoPnmc2FgTNjmjsgWapXfEk+0cIEH0U3QajN2DUDvbWPB/JZThy5tLjhij28xjlcJk/4",
+	"rqM86eXtuY95EZg1PMU+oPXlul0oOuhP+CmUN2KdEvaA2FFFdrRpWM0Ki5B22rsPCeeiAq8YVfvT8XCf",
+	"QvzR5RjFdHD866YtnTYOJAHgg4l4dHrJhZMt6bKHwi8Cwi98QDlU8kFgdsk0aQnTqSPaAwCQGKthJu2j",
+	"PetFBc98FruY0MCmLu8J0fNt0wDeCpelZAXRO0BcBC8r8+1FYRSx//4mSJ7isnSWUSUYuzqnSi/L8DRv",
+	"mWk89dZz91w/0XP2BXnse00CmYZFcHGNPOFqaFH2c9oByIxkG2v8sZFiDSl1XLMgdYuxrZdNYjjxAASu",
+	"5Ew5lQXFJErQ49DnqawOL+swMELup31BUQfdovZHhltFq1Ob2yU0ukpIFlVrIAXQPEFsYqKR/Br0qZoV",
+	"ZLjpzJFkWs0sHBBepgomYctvGFhIlGja3DLDs2YftGN/mJvFv7jnAA5yCAO0FZM3TH6hSF6KfJ/IMpCt",
+	"RKvhKD7Rhdf2se6N/4wzSQCI/+Su+46r3bfHV0aa7BsRloympK3i6xJ1hpHSbWNrePpb5gXVD6dZcgkE",
+	"rveoI1ixEKjcS/rrW4ZfhlLvzN49Mfx3OyYrATwB1/bsUUy5KZ1kOXdsN+BldSGF4FZQO3E4Of3X8JDL",
+	"I192kijNmpQ74FpbfXji/nBDnYhTL33BdQuF3gpV5jSXzCex28vJdqt3WXTS7dWG7r6PqUox7jbw7Saz",
+	"ktltmvSsk9rk6/Uto8VL8I6fjCvizNnO95qKjf77WstjulYIuuXHbDxZDc+1g6onjegNvhC6KewZveTm",
+	"H3tG7Beyrl/T4U/U2meQ4Eds8kcptmvzo9laRsfNyJqBoemvDteKm8gb6+oaqd0LdtlSiGkw1Mnd2Sg2",
+	"gxscj0J35/n4PLpJIAZzMZsQP2mFusThqM4bxiHBBJoxgYLbytqiS5+STcmbjKgd3QP+Od8xuNemnEa0",
+	"bM/iN4STyII8qT5lQ8GKvqybdnEYT0cgoBZGq42pVMAS6MlFfklqcRg5W8ApQPUIJX9alKZ2SsFueM5c",
+	"trcS9oIEcDokitQ5M1aQERwiNho7DfF58KP2/Lh/fDIg3/rTgKjqb88e/C/64B8XD7558NMfgsRUTqqd",
+	"Gtyl1KKiu0L5gX8UnJYl4tPhSK/wcEM3lGQK73anQZfmjMpWkgKKV2y0w0wYs85M6QPwq2u6Z/UD/IbS",
+	"ooko3XNbrBQ6bVt54rGve6xjFxHWsTWLGbu6UyGsq5nbNBEjM3CZnnK0+70z/P4//+sK/GnQPCZpGJPA",
+	"Kc/mT2bSM3JBGloyY8k8IQWVe/iTnfGl2xFEILb7rq3KEfJACVIIM2QEoGACn9lgE8cTzXVQvzL6M2gR",
+	"HattRXlN1q3WoiY2SDOZvMW+i4Jpyst5BEvExdbvj7nFgx0yBkWcZq1owZzraB3MSR10LO6oGhBAHii3",
+	"m3G4LfFfsq1r/JfZofgv2KL2l+AXf9DtTpspb90AwX2muS7ZEk629w5Sb6aAeOUf6d7O4FvDKXAd8SsX",
+	"lc62qigqTiE3W3pwcT2D/Ol5qqZ/9H7SdL8QTBetWIcX6fmE8BDrOY1mXE4Ru+0cR09E50EsSGzjTIf2",
+	"3JoAJBeQZiY2SEyLuQN2S7F6YALeJml1ir68iWRxxp0BQkcSKK1unK5CW1V0QUh7qQk4F9Hu2W0wDeE9",
+	"00rFQqSuVgjRkQyW+sF7gCbnuVGC0kfpTscki+Q7EcE9BB0w5jQ1Nx9kRzeUg8TtaF1YqG8llCat3Jor",
+	"ZhEyOtoNcYNuylAiaCyMYxTLJZtRuwvuNl0dhy5sJzK/eB4EgbYqrJJr244zhfjSitSZ1JdXrbxhrygP",
+	"WP5GoQo6FhU32rGLciEdPK9TISedzR83stLROFqk74MDN/fjjKMU74MKONPwYeKIoU7nh/iR+Yb8AruZ",
+	"dN0NngxtBKY0BXsHcixTPXRmlvoKjjK3SLbKjyWvkWeHlSVvlOBh/QQol8M3VcQ2Z1TpF+E7uOTbnWZK",
+	"I37Y+yjBIEmkjbAqfhD7YAG+ySQEItrRHaM3HOntbuP2bspW0rAWLNsyOTKs6IbpY/ik24fkG/MPpNKg",
+	"BoAVu+dIFEzJhmp9JAdJm3B2fQzbBQ/znCbjSe3jiLcedpAS+0eUBEdNUHI2RTp2S57SphOC5BOi0Ltz",
+	"PCpdQ14o3ddCm923c1uxndFHrLS5PZutXGIFCIk9Cia97a9Tb4n9Rnb7xIuhk915gF5HgbjEfxShC8vb",
+	"nr1qcw8o5OUUjPBai6dkLSAEv5GsznfgY2q1ZnJTcvOD+UAIINNnqo1cEaYd87pHa2OqrEfnBe40c+EG",
+	"3FDmKzSXQqGjtcvFYDdMHiFpKme1UVG0ZBHqi5LnLLShYC1d7Aeewui33eYph0xj7rMgQZeZi7Y2JtBo",
+	"AdK+DBMWovrx9DEuAOqX6bZQbkQ2WRk8E9n0HXgMb5+DYZTkhUEnxupngXWwSKMdAu1uab34bvn2Tuie",
+	"SgvJHtpZSZ5Tsy9kTctH8DpOLLdwnPSDoaIfFhQBSr5XNWuuziwXdIUux6uV+0xKrjeM/MzEgl4QeRnm",
+	"2ZYPgdoC1klrgQ23qQIyV6bj93IYn1s5jDBzTlfWwgrE2pKxzlW5QON30u3XgDng9baPusoSvRudt/r2",
+	"nuc5v2JO27BbvE8TCSau7vK16Fq0vgoHAA6IBUgGOMiiXu/C8jVPPYsYDUq7GcDREh7b4hhqNJHUbbBQ",
+	"JilMyVPvLc2ASrMFDR7gyJeElYr5C90ivqZYnM0cp7ubfUVQMHxpFLG5RH5dj9gimqq9g+PONAhhqRjm",
+	"xkXdUyEhVC5CkFjyVWeB56KykQNw2W+F/cn0/E4iBAc3exBWdQFOLZJjqB6PnqBN2KAyzq971SsZo6CC",
+	"mzyU+qyHV8ChuNlygp7iDftOLNfxvDPsO8+7vkAZ2Tn6iBQVI98JEVoj3rCMSJrvMyJ5rSDuf7B5lAjD",
+	"oIUR6FMZECmK8HeOmPssPfj7LqpyRqaV3bf+SrgEyTSnobXhfB2zASFjZufhaM2M0X1xGHGMLVi9jWUO",
+	"XHjgRqxDo0WrS4CqxVaqd0b7DXuG7m55rfAT8/lcjwN+QJzxcyeN1sfnDi4cyhWlKsI4FQU7BpBLL4sT",
+	"4/rjdFiMypIzpe/kCt2JdeQvyEme6JINdLNhoinZQPV8clrx5PXZC7bwkjK36EinfvzlxSmRhLfcmT6/",
+	"dD1IxoBSe1GUxigYCwgqecGgoOKgI3+a9uNAZXUVTlSqgb3dO6r3rNHEPH5JLgaocdAOa3aGA6+LElkZ",
+	"cRJqxdF1z+/gJCv9Gs7aNwgjPd9St0f/LfFgS+Lh9wezsprhlt+wNgx5Om8TRLE8z63eN19KlmKai6MT",
+	"AmUaMv5cdWlQd+m0IMmOlptgsA4Ad+avNo2AK7KNyeZJqrVJGeGxz8CsSJRybQHBrUd1hGsfCCBNTif5",
+	"6EpBjwIP8B2clfOyj32paJeeZOcghSQz6iO0+sw4RfaQkVyIMkMXQEbaxqiJiMc9qTCg0FhF3NZrdkKT",
+	"WKDpOSrj59Zmet7LSgprh/2MF4TVkvURtKkBuhCpMDIHZ8El8OxDUIRsA29MNcUFdAeLkjWFZNdFemon",
+	"V82zWzAeFpyWV0E2JsRHKqZvW5blLkuW99PMJvlQPLjPeUl2rGzAURQMfcxnPbXQ83prDgkbqKnPO/HE",
+	"DZPPbkVOuWHPImnn9lB29l2P2xUqnd8AG/p53TbNfnsMNvvN12b/PL64cHCHc1tIKRBHLXmHyyV2G6U/",
+	"Mf3eDjZHf/a7FXfib2VnUdX5553L8czC897uGR0sXG7KEEDKZktQLKrB6y1x2TuLQJGzTnh8yp4Lp7PP",
+	"kM3PPPt6s1FMB04SAHLd2LoEBYYpUqpNSXqwJDgBc4pR/dcmKJIeXm32am4zRL+8uCD//K+rDJzfPlYh",
+	"DnXq7EUhlRsmgxFZ4Gh0CSJQPl1IyKFrta9JIBktiNhsZjmle7Z3wNCZqKIwa7aOT1AVjQcTxYHJ96mE",
+	"XjTfh7AXGJ8gJbthpS1W5XoUCDlr0aiX4GANA03Maknk1DWKldhsrBOYa6fI9sqGTRvQMpho05lfQVfK",
+	"2eW9rUJk/ZZdzUec2Mxv7OGGsVvN9baTfDvLPSlLMtBeH+rnchExTcA8wwjTOXbZ74fX53d4/eueUn2j",
+	"PSES+/sRFjilbnUsfeIj54faZl0vjQeY2TA7Ali2ncgSioeMMW2R7/DDtMBJt1W72P0p/+lygS65lrH6",
+	"QZ3j9utgwz1a2xkB91/56usB8uCPFxdz1fLdEHydfHPvQJn8n872T71wyN4Fq3gtuiQaCwODzdeP29qi",
+	"cba8EXEBwglXfWoFuyVl0gIn0pOTHjxoIAW+88LiKs/C77wc0AKeEUmzNtwWvIJbzACEWBqrFddHn1Tb",
+	"CBFCWPAi8cg9kyVzLYpjkMewi5WZfYGk0QypTZu2bGAc27ZSCIi0GMMD1Ugtx7Fu2RpLJKW5EqlcJ47V",
+	"zl1qFf9gjd4tobgXLsmFLRlkwSIQeWeJFVU2NJXNy0H6g4w7wG8D+WxYfkziBgW/8iWhpOS/tLxAJHhD",
+	"lcaqj/WQmQeZ/RzR+sqjZH9K8ds/Oa0C8Fppyz1xV0qF5CHeto2Q5DHZb2FpcFEW1GVupNAs2X0oRRkj",
+	"4S6Tido8+L43/C8vgsSh7ZbKJaj4BAK4Pj4UhtPtECv9djSuebvZUHq7CcvwvHENx5HiAbDCyz576VmA",
+	"Bahdv8wgSq3qPls6d46GNa0YOvT8zFG/orywNW3Pv2vNs9dBXdYcL0Z9A854XygWKKtLvmdPzTHDtls4",
+	"zXNBJYDAuHYc1KsIr1faxR66sH2ZP9/nkJID7K8/WEUwxtO78KZLq0lnt1G/lWAHjQUTSg+1pUccH7iN",
+	"juS0LC1T/3A0UY/R2ZwhdgD4for04lDOFV9+wzqA7jgt5A4xoJ8bmSHmbQd23Kv/oP+x/g/3/lqi5YR1",
+	"PMD1wGuixbhqwF3mdhuJiwCYfaxsnM8E/iOM4SSF0VSUqQ+BYc7ZYp60DKxKD/P4g0jccMDMk3Mynd7J",
+	"OehuenQxIaszkLt5Hqvjy9+OrHHPjpGcgOUkjmLv3ghs1R115MeuiDFEgqdELbcJig4oI/nvVJGfgCpS",
+	"tHqJlIgbJouWRZAwouwGZ6wdsDoZFncDrH+6d9s2FNaO7IFFkRF4BoT+/w96x6XJzT5wnfL8AsrHsSuM",
+	"HVf+VrPnes/XOsmKsef7QMi6C9vuV3+suiM+qOXxG9bDUY/LBXi2m7Tzo1OVQpc25rgsvGpyT1MybybA",
+	"U2cy3ixPXpmhkDmkt2sPtGenyOng2hvlXCUCU2mMdg5LhsLNlHo9XFNevK7D9fsAahu7EjHj3ydh4S3J",
+	"RsXYTma2LExVBQ0sBeHd9y2g6tXnz+nWqBtkh4TNHeNJRwVra0d6aQ/uOmtgLnAE5K2OUBOxnP0Ipd7T",
+	"jqkurzyQID6far2hktS8Ztoi3/SB1fro/O1Yg5r0mQOgomDOan1J/mQMxoJtaFsuqFSRXLl3rsCe/dt7",
+	"qpkMZHtvJHNuXYG61PaRKxOTkWntEqpdWTdbs9hoH2lDWlrqL1u1dcHknPrnK5u6BEFXC3QrESPp9GT3",
+	"81YyqpCdkcmNML8tLAATBjFI4ohsmRxMOytJAxlMiVa8ce+dFa6wrqQFcYo3viakUVCA5xQKIgAjgRby",
+	"CD4i1G/QcdTPErRlNCp3AEMqakZcAfkj2QrwZIN7qYJieR1L47DC88O/17dMbl7kMjPT956Coz/ViRjW",
+	"Vs1kjavlLqs6c06oLFqnMAfq0UsHZcjbQJ9OkW6KVs+PFcC7t64IlRLBw0w4rnZGss91Ugn9rFYHW3Ys",
+	"iTd6UKfh18TbJiYhVlsBSEIq/1ZFj1eiYq8jKwGeJPfhih797urXeIRIrrokdevz3HzNr8FSnocsnbMF",
+	"ZyfCZlGkbo/4nRx2fY7OX1wV36vx1CYwbUMo16d++GOyF0KPFJTtBO/8mrLodggm7o8ZsycxfXMcCLFH",
+	"/MtitrKxFvsp/FBxBOWMYvYvZ6CfbWiP+P1aycoj0BpgwMEMES9Xu+mFHNfC7Q2wT+xwDrD8fIvecdm4",
+	"LeoYr6yEhYyCH2nBfuQfpma4pXhVp5xl5qz7mUo479QlAdURI/92KrAIE8ppZPA9mdvQslQvIjcxFBgD",
+	"3glNj8hznbDS23AgHLplY2cpasokpDC3PhC6DFmstNQvzqKsh1bNYNxHsm6J/LSlXPo/8g9m0c+99M27",
+	"17TNwySukK/XA2R6mrCmREPgTkrQrmldzEQzoNTYFgvQ3c9Bk1NJq1Cg0ugBTCuyo32G7X7Ny9KsWLiU",
+	"fGf/iXowaYmho+lHXVpuLQhAQiBrNx3xUfDmRTIYSJ+OzLwTmpbKP5767Z3QV7Fpg0XHSbXO/7Xg5scM",
+	"YT+A/3KZckqLG4alPD7lpt+z5nThzQMFmkpby9KWT0wxcjoq5MjHO6Ja3wRPtaDYRqeu0onc2Dw1ObBb",
+	"6aQtm+6DiiXBdnS+Da2RzTftaomlwmKnuqFkqzwpH7aiBXsRP9cwzOaUfa5A6zqmkrtWE2THcH0cPHh8",
+	"KmWEFkUGuyojqmylPBr1x7U9jbH5WT57/qIY3Qn0hN2E/FS8pylsmUbuFJ7vO/qtA7VIxEB53vq5EEWq",
+	"TIl6NieiZzTCDsQ0a3Mc+UIeIHQWVZ9otzH5+OIi/ayFpZrtpr1udmKd6CQFMXiRjOIreaEWlGdtSh6K",
+	"PsPhRYdmbiC7wRz4ER5j9LeCql4KoRjmN2ASvM2XTi5mHGhCaS4lJK1qYbfKC3MpQVLMYVK3Z8atvKUy",
+	"fb7MsX7yegHaA1G4CyZR1A4R77V1uXTeDpnMDg2fTB1cRAl2K9BJou+qO0W7jWzVGK9zuFutfz6DQumU",
+	"GL/DeivR63dfoIcF/EEH6+23bmm8WHrqAXcguyOk0xL6BPl4wPkt0SmeA6XolNZP64fnaPwWEfsjlHGJ",
+	"kBZQcITmtCbrHv8wygUl+5pvpkr/hpdlKCLCy9JtHki9r9mBJLLI4JrGr06B0xi5+sJA9j4rvnWuOW8G",
+	"GNjBPMyon0XtaKiouXXVW+5fX64vJUaj0lGX2Di+k3Kvxlig7YrYXL8BrCNQxGDBHNiUgS+UmwnL/2Ia",
+	"RHL8HU1U2bU4PS1A/mdrE7i5mWD6Zyxour8FgdyPVPKaYlGbJaFYQfV1eAJhCL7utTwSxagSNa+3SNHk",
+	"jAoMM10QLcjjxCwMIWNXqWerrhjt0ZHTCvkVTY+SI5RLKATPM8l6pv2TE4VK3CWDnUqTB7uit5SIt1BN",
+	"f6FcnJNwUvVEcG72/MDOTkRZmJduzyvfv6RMzuXTH8jktD7QBQHe7wYbzewxUCQPVBYK6v81VAZ4pbdv",
+	"mPxhG/T/ULLnJdbT77HAg1JySR5/eZ8ui7n9ka1+pvJFFOVnCd/glrSJRRX/wIrO9wuE27RMvssjopaW",
+	"YACjSPSDnr1hQXmLlOMuxcHXdIGSY0Zj8LbthHng6h7omKZBqFH4X9oQwxImsiRf1Hop6L4TvK/6Ptev",
+	"ThzSLn8Ay/fgeOYpF0+5dH9uec7SjS6zyslrV1GlXgm1wAZe4EXJVgA6u7qVywUEsaMpsl/0w+xCSf2h",
+	"9CbtxIaTbf3QbpplW062aIT8pVcxf1KuGRDhxIi4UObcMcopJGhhkhBCxNwfbFXWKSbGOkOiOjpgM5Sm",
+	"28RTLI0gyrWaRuMEFM9+Ls5keX5dv9uxN6XlYwyBbyN08UsI4RacGtGEEiDSZUWYSveMs2ZarLEOCBQS",
+	"UKKF02oLxHKUg2CY+l1zm8bDgKMe6zvY0AA1iuVKLcwNmMVg0g2bryoYBkYdsHauFO12R9CRbvHDotWX",
+	"hFWNPnYQGXhaaUnRxhMDbHGABZIn0xWOdtUYy+4j4jhlfceMm1139NliBk723BVj3TbOoE7YqwA2fnjN",
+	"5A0rvp2gWRI2LKKVYce2OhfVYosRzsV47WR7bmLhXG4V736adQjC5je2T46nsB62vraNutrw57qVtQ6n",
+	"yfu6rp7LA8p0mwvl2H2nkMcwnMXWTD3V348BleB1q8Mb3zq0VEXLEvhzjF6Pdf+t3+fz0uI+nbZlWrqd",
+	"dnUHUaGRihLPLnl9qK8sYnVRXSBgiPCODM+9T/aMNVM77hRBc8gaLunR0vYkGWdmFJCxPSIPX14R6N4s",
+	"dTuiVMalK8xRP99Mf32oUyz1O3CRYCuz3hH+4YyJMx9Oc2sssU/DU+VxOvc8WedJnHK9m0//aTH35zz5",
+	"xDZSxRMbu82kv6HcDO9KFGFTRbgs3ZJphbGEnfl/PrVHsMFQELSgck/ULy2VltymJtf/+YLAC8E6Af+I",
+	"Rx7sPQcpJ/aTt6/Vka1aWcYdRjgN1v8+bx6Z7/TK4ZiRZDgzoZP/Da07QPooxuOT0wPYaY/u5Qvg0xX/",
+	"sKD8gsNZBjGBbb7gS36QfmuEKknEakyP6y1g2240vSRP/5HZifYnzEgjKlyxyIlkrJnSsej80cNozQdU",
+	"H6HR4zKQoplDpW6M+oZEegj+ct8seNNAgBHhTx33XI947iIk++CB/SGnZTh25ejZna8WXaHJNFcLlh4I",
+	"6EMAs5yWbzwqJEkPTHH+O6CneYFR1Uo2U3clDtvsxEYdaDP7ibSM0ANtZvg6emFNURanYTJlYUc5Vjwx",
+	"pAAfcQtlxTdzAt6bGDc6J6B9sRmsUGQ/Xe0EDwZdMUsCI+z5TihXHkDZy2pUB4PRBbnT2GjQN8JuWBnZ",
+	"ZgCmyma4eFLPMaTICZ1gUCfsLsaBUJGlKRmtak+T8V7jCWkLVty+s+Oj2c5BZtfUtuKXpjc21+GIaHlS",
+	"pTGL6N0cpAEQvxTVi3hylWSY89ql1RElzsby94DTt+TaSPPY9l1AiMfH4bqNn4DGOYsaysJx3vBctyEU",
+	"gM1c8jwlORDGTJ0VxULiGUvXF2MOMscRJjDbpGXT7hcKSaOcBxAUOF/Ajths9SklAlYRX8KJEKkk3/AP",
+	"uEdSbAWk8HP133eulLmbqeCuKmkdqv+zKK0WKbGWrMUcnRG/u+rD91BjeLw8jiy3y/B1JVQ9p5BLcjb2",
+	"EWI0LYluX3n7RCWLR4TblswXiZrhWAQMjuoxAYfryn3aOse3qAvQCWd2q/rIZqOcw8l/fxnqc3toK0Xb",
+	"RImv6NEWm8JypB24WzJkol9Ce4XsyQPH3tcBNWxBCnuYs8uI0p7XhUVoZFgx2PbdCvIlDsiSVWpbiBQy",
+	"ZSTAxyoAcyCA47MtY/77EfMZllI/cTaEYtA5lesXyTGS5PykvTXg7ziryJL8JidDnJsA6pKK9mhQ4iTZ",
+	"Cej1wrWQgoB6Uy4vaOcxUG+E1JLyAD/puhSHiF2xo7LI3CFaiQgFaCtv5jLJFoTbdny7S33WHJJ/Xvj8",
+	"K3G4SgcMXd09+OdEsAwaddPQ63J/tCmAcM8fmjLn/VIxKTuCaV0ylfp5KCgThiocPO1MRHKgdMwtTD98",
+	"Pxb+P2XQu7Jt3QS50fQmIbPbx20DP6oTG5rVilXrkj30+3LZvnbvD/b2W/ZLa921C1S302Szl64+kGXP",
+	"3Altc/O2yNyZcvK7QnSzDtOuJNS0gPgxUqb0jRTrEjnTRwPDsv1B7lsphZwL1tOyFAcWFr7TYhnnZqYD",
+	"eztoAjjG6zTZxscz3+FkaQd/lG4jACPNdZnQC3zMfyqyPE7VWiCUO6GfS1HFymVZVukex8uBgvL4c6tc",
+	"Xo4taGH1fZpe49r0hZldv+BQ1HR7i/r0C25I6yOfRMX6aauQOJ4BHM7OlGOKdeidA5VVV/xtLQ6go4gb",
+	"NiwB13P1iLK4Cou2mSl0cZuvQsGojHyD58U5NGA9YGdK3YpgfIpavXk0A5nN4wUPLdGCmJknFaP1Ycf7",
+	"34+VmLD3tOtiyi6DulxnS8YCGVzLVp02weEhZzqHJMnMj9gQNK0dOhCok6MG9Hw4Lpypvil5kxkbac8y",
+	"ku9Yvn9KKCmF2ON+rsQN8/xEGYHBZa4gTA1sJU+JEhV2wtmF0hOAhTm5wyzZHAsHu2xzHCzUI+LSkjqC",
+	"L/ziEqKHE6H2K+tt0K9PTcrA0p5VQ1xJ2sQs+3FUAg+mJMZFe1CfSbn4BvDcoaDrOyBEVNoxHDp43oEe",
+	"MQ/H0fqM7MoFmGRWM7k9vt8lPr44eSAsN6xGgLFLr3b0jgr5HadMU5hnW5bx3FbPnZdCZvBp6AmxS0mE",
+	"GItO7jjHGS3DdKZmnwKlKrduFfOgI4thkBLud+DjUztwuQsIOTSm6Zx0A6rdN18bwX58cQFUNlAXGtA+",
+	"as+KDJYfiLgHabg9a0hCblpErZwlGT9NUWZ26rTjJVPKTOWaac3kpRmDZeIF5yNsksQkXl6xCZ/M3Kw6",
+	"UO/cfTldsgM9nlZJzUPeB974M62fuNGv3o1ocn8guPZ7R4pbeL9EvfE6YXVzHNolbx2se5S/Qj+k+xeS",
+	"1VDWJHMGc52U7oKbamU/bl88lT/ENq1iD3HkCzOI4FXoyFtGi5ceeH4ePdG4iqZjXjTn4QMeqaMpdKg2",
+	"DPGKQuZYZfu6QTCyfgeuoXzu7n+LRI6Ltcr0EGZ+TuexslUajtMN4TYwzrMysSMMSrzMwIYxymQjmWI6",
+	"TpuUnEzEquashD9bfhTfn7E7hhOLaLyHz4WsmHwP5+GSLYiv9yb2+eJk6/c9oJGiR4X2oTkykY33wFUg",
+	"L0P1d6qlVKu6bHFbMU0gttTCqbCUw8rmmPwU9E+HaYq3J2rcPr64GEaSLiLe01OXnZXOPnFCGvWbQ+zM",
+	"dPJ/fnmig7M1/2I5dXiiZaRX/s1Zf+YWCEOOu3y1BaG4ceaK6c7Jy8VM58Pni/PBpV0HL9ev7OBDYpgq",
+	"LlPIkzOsA3CZs2TltoUdT2USxthfrC4RqBfOPoTbATJZpc3GPV2tE77itQqqOoxW7zNpovAKVbFbycJb",
+	"W9F1zOJS3zCpwzXzUAcwFyfypyDPODH2Vrio22n3zHdc7b49vjL2pt2c6WCgnkwHbTOlgrxQB6z75Air",
+	"Nd2zGsxyJSpmvS9COhY+vKlvXW0yW1lGgwkTIFeEIgOF2JD/7JYtsxEHII4K209GcYwsVC3wm569nGub",
+	"HOyN5YOjKF4AO633rpZ80gr9FZ/v1Yg95b5xaVsgCN0idk2HlcJcVBWrCyTunwh1LEX4iFgT7ooJSfcd",
+	"VlwSulas1tahbvEZXIXzgCPH0CEaHQHvEHwzGY3svE2nZhB6Y9s+PVmvgtfh65pZ3QVHTx2Z/SjeJGoW",
+	"PmTFJsLY3oWuTgwWHoOhjdf2xJHQfzqYX+sLNk0vwiVmgi+2OaIgA0efTyh3tQ4HFTDNMcqgsEwqSDIx",
+	"OoWoVRuiomFk6DUt9XILit2w+gSxV8Vo3aWnVrwoSre3dvSGZeTi4dd3T7eFBdIjpG1K0P1TZLbMSMXL",
+	"vTnY163WTJqfwrXByvBmRrj7tKFCHjOylrBbJLQYrtUlASaW7oPVVG6ZXsKy6agwl9pcdmRLGMWcEJ2J",
+	"zUnL+xwnJ6IKA07nrvQEosgvQTNx3G4VACHR1V4fyS+tucehKPpI2YmRdvskkgEdb0a2pAfmvyR/SkQC",
+	"wDkfxxuIjWY15its6KCQCxTP7crHxC/qLrry+I/Ta9vp4SNvqDhkRPGqYtJI7pARvnci3ZKvK9Sh2F6S",
+	"rGhzluHcszojFSt1ZrlwTScrsIECGaRmFPMcsx1LNXybFXbsAxJkzFhZQrMbtguCehklzrbvKmtJekAD",
+	"uKRH07tRzkofPMQLvbuqwvpEQ+svVEZoLoXCUMFaaC2qS/LlkzMiIP5ESGMro/XDhZnJg4wRl6e09Dyw",
+	"xRx8HS4gsHYBzamzRb/DmEFAB7f01i6yMmJ86S0Cisq8oEU4tUdU2pdECbwt10LvwJwCrzsSsuXsLCSB",
+	"q4cwLoUDcEbQ/m3WbOo9fAiIm1DKh6fbBm5UaGCVnnh/y1T7ea5aNP6zNArRWO5UQlY+iL2fzvMEX2uX",
+	"B72IN4dXETKkbcsLanVb51dswcWwB9eD5LkeoMp67h77agD0AsAWs838B7JUlHK/I2aaxD+CjQOQP29D",
+	"UedrXm9L9qCEmB3Zs35S/phWPZidKhTD/ECF8eoWk19tpypmxgQZikZnboPd06xqmKQur829e7XKVs9P",
+	"14Xsv21nxfe3t2T9JcjsIvdnJim44EXqNtEF95ErT9A0K50Vr/u/ffy7vP7ryeucZL2hGrOYroHwa0ob",
+	"UhNb6clVVlrTfN+VVvJZHKMsirMKX++cuMSoQ48LqiG7e2TpNbE+emLuFJgIdvo65njOjdWCAJAYOHdJ",
+	"ieckpDgElpKBs6J+F93CQhajvp9cRPQbz9XiWYCEusMy5WcM5QT7oGjLguSRPBKji7FF1bu7cuIpL8zS",
+	"Dh3VoHS364tDiCSx8Lv0qDQETMfqGaGEWTYXO9E01mqIZVMIeavA1okg092k6W+71TD9TYKxm8vHWLAB",
+	"Vf8IrpGqzXeElVRpnruqWrQsbb4k6skc9PaFfPvYdBSrhk3t6I0xXMAQBZega2tRrGGhsGcrTdV+AUmL",
+	"ucveUbUPQrJcmv9neh4fdgm4sG5Ld9vcHuT4BTdlbif729Wf0G4m3NHYl71OGHpl/Xv7srvXBhdgGikp",
+	"KBrnspF2SztduI1eesLPMw6XzlU9dZOdwbk7TWuLMA+zukiXwOU3pEMKTdETjCZfzJVIfjTONYw+Hlsf",
+	"BNwYuit5LjZhGuE6rKkAeC3kloNUiS8U4UVGdmKd2ZSOtYBs0I3kxRb6UA+grCe3uN146Qt12InYydrY",
+	"LCBYywx168eJ9CEWU2VvGZwF1zcUJScjmd0gSZsUdtj5ezQYD3+/Y5hVLkThgeS8hoD8gaoM/OXmVSh+",
+	"/JSsj4S64s7wEGYxWCJcM2HffA1ge/CsYs2skL3gSX49Nm8jJMupCrMDn8dGrYgNZ3fxQYTJn1TdoL0U",
+	"6nWc1jN51695wb6zJ86izLWyUOkg/jvk7wxCeBaoALxg15qNSC6+vDhVf6dYuZbSLjO+uPJOb5+4Pi5z",
+	"jr+uEbhmmdiwB6Nli98Ky7Ce/liNnou9ZXv85cVpYT+qAX4de5o819cIsDp3vqvWKEOFzYl9vVk9/dsp",
+	"MYJXAG+QTTmwQ8FpcMWXg6RirCvXJXkmE5lQXgRZkSYU2TyEqP5pOItImsmArqU3rpkyDNPMJ1dYRiGB",
+	"yYbrDGm44NKia3HDMlJVnX8IP/aFspiBaeGLYOnoPzsaOMyEo9rmGc3hNGPqfL0NBYYKtpUsNd0biKbD",
+	"2yk17eF4jivqw8q8mNkxuH6kGBFSiGpmWqF4/ob7eLRRQJQWjSKVsDGPALiS0SooFcirdpC0aViRgWOz",
+	"5J7nBV7LgsjLugiZm+9EvVXWvaLpnvnycS7VDhBvyhMLbcIhVUhJP2lIeTIbmDGr2Nqx+i66r4VmHoJl",
+	"LAYFwz86FI1N4HHJdEhzhXBLSKyysc2kswFyX3Ezx/2oY1orpf9aa16en3yFGlXUs8dVcx81hpxKdnba",
+	"ia2rgR1M8uraHLPISJdQu3xa7pUB6UrSSM2c3CYfzzwZipVs+LZFyijqnKU1lRLBPWabWfjlEbOvAQGa",
+	"oYJv/qhZWUJtuzGQMpVVZZmis4yD5VThpMA872i5edsrhn3GTJdC7J+b6Tj/E7INxaXQiMKFMmsh27qr",
+	"1B+u13OrDE5aNSWb7wfvl84NdKHkTRCp0XeSUhiIszQd2sJiSJgWZUGosdqCSsCJUYw1sP7SjLMy/QYb",
+	"SUE2PJG7ibHr1A3T77IMw1PR9ExgvaBbllwpi6vm2S3kyfqqxnkG91OrC559H7nXF6fNb6h+C9c7K6JA",
+	"zJPjh1TbH1ijl+Tfb9+yos2d8n1Gq8tL+hnjSGxZHUlRxz9ei1bmCUhkVwUnUI7PTcVkenu1rrpVHOQl",
+	"D+YlJNtdAZvpeRAmNRAb4q0xy8XoWBjtj+D6duqZRMapS8wcsMqmLwrgFDT3asdPuYCX0laIiJW9Duhs",
+	"ombXyaFs68T9MYIk1Dte10z5CtdY3RpGzxUxywkgSpc0k1r83Fj/2GSi5zj5YbWjDfsL/pj4Ris3NGdX",
+	"1Zepbvodz/c1Uyq5UwDWTHx6jBbqNdabue6bgwEMx5/1ZKFbZz+hoR0j25Ld7njeibJY4P7z+e3hkDlX",
+	"BHhGYLO1mEFQMX0JMGlrFMHeo01TctaHxlgNHiq9hby2kqklDFexky7ZbnRnoJugrgfuE74VPy+hJTLj",
+	"us0FjBbqrb6wlO7C1lINnGE3TBY817Gqf50FbFPXtAAND4/TRjIKuTSgBWZWUkTnAoC4AXDR0LpAyLcW",
+	"pBDeRAhYo890hPRuG6Sxd7586Ar6sA7CiKgME9569H+ALF1UkZo/onQxDHVJzPJ0lMBYzboWSPgFlF5V",
+	"9CQ+rew7ipdQKMMoqEsQDhBUqotg1qXN30OH9C8tz/c2qwyQeqBza0UOvC7Eoben27q/q7NVj1EGLtce",
+	"WYloWB1MFOzFdsX5eyCNP8RPQLe8rtmup1a07Dc7/IeVUTvxXvUOHgoHKmuHHY6iFNJPu64W53xlEHgK",
+	"jIiCLeSKDLKMeIqRQEh3qLv9JRgj7m8LqNzAjHFTBhksmFLW7Dl1bhdYOQefTwJkoNwGVLM2Eknvbf5z",
+	"DuSzBXnCMjoU0ulgA6HIZ/YS618sA0PRT0h33vfsTq+mu+Az6CBOvR2QDXkpPxH9sa08fOYSVZdEf1wX",
+	"Pw6CHs8df+syXstNiXKQwl/ogyizTlx8ypIcn86nxxRh8+zrzUYxnarGFZIeWIis40t39xwEsQ8h1TtS",
+	"rjlifri6xSHijBmQLg+/b+85vEtzUUJivuXfzbA+SwaXXeFYiMShTsV083rDpAxB5Qa+x1qsRXEkO2rv",
+	"dbHZQLoZFs8qFgHXouAZmJ33qTSfNN+HsCpIy0+gxhLy6+KahCkChGWUTUpnE416iYnJwaqOZgkkAbYw",
+	"c1iLzeaSsFIx0kugMss8iA31YzkyiI3AalGgF9TIQ9QVE/ASFka6nGR4fG5ZYM/id+yOglSa6XGCWsHV",
+	"LgOJxSoJZpsAixZquA/Je1ewCpwJ1vvA6nwHZhBi6Y1qBFuDa/RUmHW49OmM6HMQGwDKmJZ6hSQe/n1a",
+	"tfP+6pag08ZTnN8VRfb4RB5WSBmX2vLZ6L488hfKe3KQvUxsPDvw519fpZ8gM1KoVUZaSGh3WS6X44FP",
+	"cwjns2iSPJOfot7LvVVx+b0eyxQ1PRPrndcd50qnXOsIcuS8tJ9CRCtPck3MX4lFz8Ap5BWSvBT5PlzJ",
+	"jRbOoxEh4Ri2lbc6I8D1oGipM5/KnVnYgSSemC2ZvSMG5M5W1iY+JR7v7WOzPCB+qA713UNrF1jOwDUX",
+	"XEmgLDmDLsS6Aeb6/7197G5hgfdSSN6NKC0LE+fsVjmYB9pEJB58DHBSIcNFj7WuK3qqPd2BObpCCfEW",
+	"WhLeAWeRPsSSo5LwfthS5ruVRENiJulMDpJ3OyYrUTHN5DVjdSzJYxItMkoW8EwPsMJ3Riw6VydxnqQV",
+	"PShBqtZLchHVBeYrT0Z4Tc38+cLEd3TGV3QfkUYz03HOvjkX2EIIUYq49gBDqdk6lOuUD8P43Wjd2Nzr",
+	"vWM7gZfgHRaFPoeU4J3QtAx5E3NepBYRu6cKaZ9F2bNspdotlbeqkYat+S/NVUvDaT9VzoDKgsmHdukW",
+	"2rvwLnR1Stc3E6WhtZZHVL1qoS3FF1XD+8hGyL8An42rWwNmKkCHjLm6tdXJx2UB+n2YvXwG5IJz9K4R",
+	"wuo5mkg87NesBNeQFkTR42VXLRiKROdIOtXV20k98kJUsIOs0653abSgdv3OZwb9qysrHlx0Xm8VWbOt",
+	"uXS43t3StbAWH1jM0rYajvOIiA8YNoIi4t54T1JNwF76AWYllNsnrbjM084g19niijPw9Ldg2H5fF5FI",
+	"H8qQ9Z+l+TSXOGVSefus2esR+Gnmd6w8fqL6D+LWswE69E6Ayw/MLKfVVmB5hUrWmFFgLH1cq+bUdL2i",
+	"xzDsZonPo+IfXrxh8odtkCiQKCiowGsgkqNkz0tfIMY59BjVLFEQqhgXlXOp6x4r+ZbfMIW4WplY5ULw",
+	"8tvjj5YVJUA6Jg4IjLIooS8sPshzQApe2kL6IN/20Ei7vJeWKrHu8tnYiDx6hdIceUuZhsMmTqj6vK0q",
+	"4nYVK/i6NFem1LfeWkAwmX5iKSHqPwfjCMhE6jbUppXgPqI7RgtwmAIZZIblUrYW7EsVMR+0aUs5rck6",
+	"UZRUU3J97bT1MB6X1kdkW3cnU8FpafNDIOixo+XGZrSZzxGo9WR6uBNax1DAgBmJLxHYy8aC6txkpOCb",
+	"zQInZGypDlQG6/n1wxxckT1rNLH16ZJ4PmWld+HEHYieOcweZM6agxCW0wGOIoZSFNEB3ORnlXKwb55b",
+	"jdSGfWwNhK6ujSvq7kr5SVSbLPEq7Ed77fnF7za8Uzv8NHaHqFuv/hnu9k8vYt2diU4dCF30A4GfcR45",
+	"nev77sIM1pWo2cHtWFDAVFgDC7oseqW0QUF//M3Try4W8gTsxDryl4aJpoywQDuk36kkXEg6Bpwlq5ck",
+	"7WpRCSnF4bkMZbIB77LTCWp7ESGwn7g3cUL++PTi4mQONojhoEU/+C59HubJDtyOJylvdSAE5+auvrfV",
+	"rgMStGaeCJ4OqohacsoeZ6Wn/ohlfE7Xec3C/LaeBJtDOY1INW2H7h+dknjFuOJyiUy7JVW7eXZOp4wA",
+	"RRmve8XUfPnUXvk6IfUuVpJkWnqJNXOkMfeV8gCDvorMIsaoCDyTSvpZDgpILa6cGuFFGm2nHXqorHfd",
+	"A/8tZLY3pruvw5fm5/Np2F0il+slLLQV+57QxW664YbH76qH75fXwLav4mbvIkTTFGwPygGjyZYwAD4A",
+	"roja86ZhgfKTC8zKdJNo5lYPYM0QsRNgQXlT0lplZNvygiEvomQVMyuqCOXywUZyVoChox6Sdx39IWbO",
+	"ApLI2CZMkW1GEFSvSFVltpqJM5jaGnirKDFyaQs5ufJND8n3UEQbvvj2+RX55snX/5PYigZ/+FmJusdF",
+	"zFlZIPQD6lV3cGSuiK1cjegMGxtc9Sp/rHoxqtXFw8cPL8AYa1hNG756uvrq4cXDr1aYkwMr94jmOUMr",
+	"bcsiqfKUNDtRA8lwvrNRYQ8VcHBp4PDCMIFGynEBE8lF/bJYPV29YPoZNgVY9kbUCmXny4sLWz1GW5cd",
+	"wPNzePXRz7bOI0pGqG75Dc8XmGPfwfPBAiWyPL2zXXNh+ZvuJloU0kiF1aR2omKkZvog5D4zm4trUnKl",
+	"WW2jbZkPP7uW4LMb2pbRDeZns6t9Ab2xS/soFwVOUBMkQ3hGzAN4d5VMKwAo4IIDe06dM4uWRx1I5bRG",
+	"Eq/hAl/vxOEK4a+j9X28aH1nrXbKzbJAMydm3HsSYHRmO3ZzC7+iygLgwKWyIYr/gxmTDv6rfmmpvJPZ",
+	"t+v46FdefMTJL5kO+JlfmamndtmNdlEL524ZzvM7umff4o06mucn06++dGrauSMxR4WkEOpUUTqT7pFH",
+	"L4vVx59g+FhQoS93w3G8ZbR4Bg+tcI8xpb8VmFGQLCwLcAUnKBldoa4eIOBPJ/lmBg53+EL4YOje0bJl",
+	"H+/0BNwuVF0mUeAx8svTSwdyIMQ+4nY/0F5mH15XJaPWbWjun4yUfM+eksfkn/9v1i/zIjbkMcB2T5pR",
+	"27hDIHIWgHiZzbQ9U/6zlWqrisqjFVhCa/dVRJ324lVUETTqyEFybcyXFR4EMt/xG7PlzU9OEYvuC6Ou",
+	"fGsfOn9jpMEiHTr1HoT0NC5dhZbte5rvyJrqHIupdbqFTdW6g3U0Ewxew652GvgPrQcPTDy9k6Ld7pAP",
+	"RgJ+HWJHqEA/8uGq8BK+F3L/rfM1/bdcQDM4l2wc3nsKUXyANYI06H4NOai443OVb7meZrbBE8FumDxC",
+	"rLHvlHBAzC6rD2z2LXfl20rEQNvdmlNNS7HtKcQTPfbKPnKPE+yaiEyu6+TtJ++q1QpxiNY0akvWU57s",
+	"PO1rcbCiD49GZ+cVV/oKnrjl5KTxQh9qZ1WO/MGTWXtWljY0UN3BrL0bXZniUOMcQmARHBPdZAVUv+Gk",
+	"fSdFc4W+6tMa3XMht0JrVn9SjS5bNW3ormq17fjCb25+xMIAP93PAekF49Mei4NmR/KHwZo7kL0fGGts",
+	"TBtoSxH02J1fUIVVOQxd+IK6wlKtn0bxlr7geFqcVHYpM0svwaG+6D7kYjifRDmfd4G5tYkd7C6B3XuD",
+	"FK08KMGZr1ABFBw+7lY73oFcfWt0bqDEhVJ5EP2AAu8u6CgkobbKOyLmueq8hYissRIo9qduCLH/NDeE",
+	"aenaDjHxlsDu380dUYrtWoh9RkqqfdlWXDRKSn7DEF8haqJFg3l+oe16ramESfs0GzbG0ImKOP5105Zd",
+	"qF3tMvLY3HxuypZmtJS0fhmGLiumHOJ+jCKhrhyB7ZKvxsf1pY17dgVV44lM48wU7Mt5R8XjOzwqgFk5",
+	"rP0ZmdlRi664jY8KZP1RidZp2AH8zCYJaqA1P6KSbd1UISfvK37DrKiOdILpQCpqNPd+neBO87SOsB1V",
+	"l4RvSC1QsefKLGxm3Xhi78JtELGlW4rFLk0Dv7RMHl2Y6OnKwRu76e+nfjyZisVPd+qlgWyi15vNLKsc",
+	"cKd6/JUZYNW0Gvjl4X2sCcy0MYlLhicwArRcYcBePm2X8Iww01SAoNinyWYyVM9IRA+pZxY9kCNlyUo9",
+	"gQ+MqxBMXWIet+f6iBDp1+Pc+bl8iibI5u/XwJapV2RDFfh1kC8Fsg91vmO1XxDZ1iqD21AeHcxVtPqS",
+	"PD6jCOO4yguQIMB0pTq8YNJcFHorECyY2Sgesr+Imt3+xDhp0cDv/Y11yqZ505pZ5gW7hLK15gxfS5hL",
+	"riHafr6tE7Xhg327uNPz+/tay+PcUn1yp3y3eo8ArTfn5Xi2c/ine5wibCQwRX8BgI3Rk5Qrhu7KKnQJ",
+	"v9bZg6fi2RbxWGmz2rZ3VK1NN1xunGtr6E9y2WBIAbG6kwXKW4nX8nnmelCRfEWPV/DZT6JHFvL4tg1B",
+	"yOnRB7QB6ae0EI7Zmx7dXR9kgtjwMlLupUOpQZwSdVCfzHkB/wsWA+MbnXwrYwi0NMqGUemlJVOAaD8E",
+	"7CqzHh5o5y4z4BY7IKw3eBN4dfnxkyd9dfkB/jy5pv8h6nAVW9eD3m2JkRfyfWsW59F/clbX9JL89d3V",
+	"9IqaL5IxYSsuPwOT2ojzK8qDh8h7t2M7KbuDM+IVPVqgBkavaP8EsHF0sUV2YYugn9JIeO5P0z2QJzzV",
+	"VqNb9pFRsmy46O7OgWdFARfUDbtV9PXkBWi+/7Ju2t/A03LCfEJ0G78Lh9w17d0NhajZpQWeSyMAyhim",
+	"cD7xKra6j36F/86qVG/Zjdiz4ar9VpPX0e7dxZVL9wwhlbgnzI1urLlLNOcAymmNA3cxnHW/Zr+iXQgI",
+	"OW8Wst4W6ERziZk4WtGafdBod9ztljXT9Bf2QdsifPe2+G9KGvVOQrj0DnfOG1vb3rqwneFitAihWNHV",
+	"tYFiduO9I1qdi9vMcySi8dp+97MLath+/QZHadSSuV1YY7yiDc8BeHnmko6+Zk3JO96Hb/Grn4X9CBlW",
+	"tzCPRxMGGrR69Ku5zD7OBsCF2L+zlblPzIBmH/SjXN0MRz4+RIMjxNrfd4APcHezMyAz9BYKiYR9wISH",
+	"WhpgAqFd8j/ePr8iTx7/6eLfM9LWxg6Eu0gRzHJzejavjSZ9lzeSmf3ZC8mh632ZQfTEaUcAMSK9HN5U",
+	"1mc3Exv81tguXT7JJ7ATlQg5+PvJR8HsQaNUK21ZnR1A1axzUzqEaoCZGDKhgsGGMbeMe/K3DgUM/KfT",
+	"rfJS3zoWMAgDQpK+FmRtLMPCI6Fc2idew06MvCcwdlT0BemejsoT8wNgJNv1W8/Os3Hya2+KXKXRW7h/",
+	"BtN6b6afnaz7tP76TfwmBmCyUNyzJdjPmrP4eXP3aAF3ia+fGlz5dLNwsqK/+az+biKOLl4ASDzYtkwp",
+	"NnP7vjAPOO7Z+9iZfVaTT7slkX+yOwymsgNzlKHn3e8jR8MMsLrirvCitnJ3R5HrOXuAIbqPeMSVa4TU",
+	"0rFxRZDb8MjxPlfvje3Fb4T7dc2H9RBFGv/3u9Hau/rqwOcgGS3Lo6Uj8ZzfvVAM1gGssKQH1US10mks",
+	"Fr49B0t6Lm2i/v3jkjwfcQoiySHPzw4WhjGAklHN7v2oWXD7P77blmOnTM0ODq52vtmMa5IYCO8m+TeM",
+	"hN+pj8yN6PPykC0VuIv7F7g7cJD1RO1+fVoRMb34NNsS7+M78GiV/IY9UlpiPWn4DcIw7U+Ofnn+MvjR",
+	"P/Up7gPXWowt6rdIaPDzNEpq8L9PSmxwI/uXTG7odf7zOunG8vJpT7tQ6/ec7tBxpk9THir+4dRm5h/Y",
+	"J0tJ+pF/+Dw2cCGPpOIfJvvXTEba3uUf/jW3LfT7s0tJAsH45BlJvtV73qFW2kIbtKH1fLLsG1r/d02V",
+	"fUPrE4mytM0tLw3sTGKJ4iHH2AGHuMQk2rvI+ESMsG8YPJSYwzEuG2QRS5oN0Y5HUgjvwQReI7fKWh5n",
+	"z+E3+MidIuuBQS9KB4yhIoIPFciTm84r32X3L6hoMCCVDlX4inCiQqqXElKzDm7KbaEmQgnQCBLPZ5tM",
+	"MWle+4HXRag34lDHY3UhurZhr12iocvhcHXRpnWUzH2E5QV6YblemVrIL1Hxiqn4AEBCyIYOSOeMSWSZ",
+	"PaGkwNkk2v3Fxqlxy9V1MPPilgrJt7viDkJPZdljm1BZlyM4vvf9MmDxW6GcN2zHm/5WTdIBXvYpTu5f",
+	"FeiP+IVAp78FAQ2q7uFY7lhvGIz181If+qfKp73Axi3fuX/DoX4SnWlv8PEkaXwHjDSQkAMcxKSgx8/b",
+	"sdYf3b0DLywBdS989dXFSdi3eem3Rn27WYqdue7PdxfR5Zj2gdzr/vsT8b1fB11U9P9FZhbnq6T1vLUO",
+	"hI2fxFpHsOtpW91SSEJJUczkRgunsMXh7yU0A527pzBiSevfJDAzhy6u2QGgW7cWrtSLxM3vZ5ieGO7b",
+	"p0F532YN7vo2xGn4vFSxhZvn/hftLnQwv28edXQtQeF8L7l2jt9FYy2LP6QqK4Pq871i8gAmrqjcF9Zw",
+	"XYgolj66cmsYIKZCGLsc+/BQyC3BaTE26v95/fovD159B84wqsiPts+XZC30DqjJAXYM6CWqOqaXwtLZ",
+	"n49dGtEeUJWEJTYrA6TafnZjAOKBpNynrvMbn4B3EYlspFifiEy8wUc+hbIzrlqZoPe86xSe2yg6o0BF",
+	"ly0NpvyO3jCiWK2JMr/HlG5u/uu8GxbCg9PpZM8C3afCF4Dw8SIVvzctHdtQrZk03/zff3v24H/RB/+4",
+	"ePDN//XwwU9/+LdVkDUkirt96/r8iWi3uhlKrFSERUmHdcUdfU+sMPaEc2uSgDA+wCfZICNX6EGQXJRt",
+	"VSuE/BGKRZnzbJDdbN3i/xC1Tdb46quvvvn3jPzzv64C63LPJLy0KFiRUBYYn0vxHf7ZpZ4DqXrNDneH",
+	"qeunK5v1ukTCVaaQpyojmJaOxF6QRL7B6APQ19OyJAdWlrgne+Ww4jTPPXXh3sV+44LBC6pzPceIbSf1",
+	"T3puEO8s33T106Ps0aNCUVRpVhDzx8zrABl4qm9YQRq6xXi21RaGCfhPHn/z5KuLJ6fcMdBy17nf2jOD",
+	"E/o2wuoRSMjvMd4blQpuBF9w5k6QpMjbPOC1Y6ViB+TbL3kNtO/mv9gXsO2MaaeFA6Be9vmnNsxsFtvx",
+	"3u9RB7ebQlQVqwuqxzyMI80dIoOQRWbahzEbYXiK1233S+AFZEpl5Ne/rwpRs7+vMvL3ldj8ffUxc0WK",
+	"WBcSGPbgIXnBb0wv8U+wB0nbEFYXVvdkVOY7rCox3r72Q1MzLKRuHij4zvtnu1271ZqWtM77aVlDqq1/",
+	"idjvhwd1sXhD9FbiFa+DvrU3fn3tbkDd50CPd0FFeA3La/mX6dEIlGzr2oo5FLVyZI7YAUnrvUWmGHnG",
+	"SPGsHnuNj3wiiA0WD/8sQDY4NyOIDf4yKb52bYOW/3ooG9fzzw5nY6XjkyNteu3eM9YG5CuEtFFMa6f0",
+	"x3yL1+6Ze5wN30bEqBzUm/DPni/WOt9FytdBjiYSHBGl6VF5hqiMKGH5Jg/C1duxCgjOKhbzNJappfaz",
+	"v18LMC5HTnv422By7+FKs5/Hxj61jM+t6h04IaEcoZpHil1DycJ7TVr95LNqqzCGXZZtTWyZxrtKfHPF",
+	"QGm+R22Ya+XIFmAZvNo0sxZWt2KnaF7BRnOlYITle1G0aox9eeB1IQ6Zjc3/0nLTI1B8bXGIMJWr2YVw",
+	"8wTUzIHr2Of9f8xO9svmG0rIwnUUNJkrPkL3TEERSEz9ttoZdH+mk1vQiG7Ry5xKyS0ZbEmVK1ssamJM",
+	"S1d9MkOqUun80ZIxIzTioPpZcZbTJugktlSPgZ5aG3vS1Z/+m8I1nVzHzde7NU5de2C+IRk4ksOVrgTi",
+	"I9yvJ9Rv+8yn0L+vPZnCb6t923kZq9742zTdG0fyL6l8u65/Xtq3k41PvGl7rd635g1NBVXvnuA9ymlp",
+	"TH4Z3bTY5Sv3WCKPUu+rC0Of/tXbz8RLrTq1BO6cmnA3EmTFBD8ULamsFPrmv/76ydf/fgtilMHklhw1",
+	"kpmJNWfiKdVkyOcNFN//WEaXGrpL/4H85GFyiItzaOZvG/WG6brjZc+MftE0UDGkLpwJB4pUL9x97oJD",
+	"3Qd5496ByqyrR7Thj24em7//fwEAAP//",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

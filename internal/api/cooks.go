@@ -2,9 +2,12 @@ package api
 
 import (
 	"context"
+	"time"
 
+	"velocrustum/core/belief"
 	"velocrustum/core/cook"
 	"velocrustum/core/run"
+	"velocrustum/core/verdict"
 	"velocrustum/internal/store"
 )
 
@@ -21,7 +24,7 @@ func (s *Server) cookOut(ctx context.Context, c store.Cook) (Cook, error) {
 	p := planOut(c.Plan.V)
 	out := Cook{
 		Id: c.ID, Session: c.SessionID, OutcomeVersion: c.OutcomeVersion, Name: c.Name, PlanId: c.PlanID, StartedAt: c.StartedAt.Time, Now: now,
-		Plan:   PlanInput{Name: p.Name, FryerId: p.FryerId, Load: p.Load, Coat: p.Coat, Program: p.Program, Groups: p.Groups, TableTime: p.TableTime},
+		Plan:   DishByLots{Name: p.Name, FryerId: p.FryerId, Lots: p.Lots, Bench: p.Bench, Program: p.Program, TableTime: p.TableTime},
 		Fryer:  c.Fryer.V,
 		Basket: c.Basket, Baskets: c.Baskets,
 		Actual: l.Actual(), Events: []CookEvent{}, Forecast: c.Forecast.V.Rounded(),
@@ -51,6 +54,9 @@ func (s *Server) cookOut(ctx context.Context, c store.Cook) (Cook, error) {
 		ev := CookEvent{Id: e.ID, Kind: e.Kind, At: e.At, Says: l.Words(e)}
 		if turn := l.TurnOf(e.ID); turn != "" {
 			ev.Turn = &turn
+		}
+		if len(l.Lots) > 0 {
+			ev.Lot = &e.Lot
 		}
 		if _, ok := cook.Limits[e.Kind]; ok {
 			v := e.Value
@@ -88,6 +94,11 @@ func (s *Server) foreseenOut(ctx context.Context, c store.Cook, l cook.Live, out
 	}
 	now := s.clock.Now()
 	out.Shown, out.Asks = l.Shown(k, now), l.AsksBeforeOut(k)
+	var ahead *belief.Ahead
+	if got != nil {
+		ahead = &got.Ahead
+	}
+	out.Lots = lotsIn(l, c.Forecast.V, k, ahead, now)
 	if loaded, in := l.LoadedAt(); in && c.FinishedAt == nil {
 		line := out.Forecast.Timeline
 		if len(line) > 0 {
@@ -176,7 +187,7 @@ func (s *Server) GetCook(ctx context.Context, r GetCookRequestObject) (GetCookRe
 
 // AddCookEvent answers POST /cooks/{id}/events.
 func (s *Server) AddCookEvent(ctx context.Context, r AddCookEventRequestObject) (AddCookEventResponseObject, error) {
-	e := cook.Event{ID: orElse(r.Body.Id, ""), Kind: string(r.Body.Kind), Value: orElse(r.Body.Value, 0), Probe: orElse(r.Body.Probe, "")}
+	e := cook.Event{ID: orElse(r.Body.Id, ""), Kind: string(r.Body.Kind), Value: orElse(r.Body.Value, 0), Probe: orElse(r.Body.Probe, ""), Lot: orElse(r.Body.Lot, 0)}
 	if err := s.sessions.Say(ctx, r.Id, e, r.Body.At); err != nil {
 		return nil, err
 	}
@@ -242,4 +253,32 @@ func (s *Server) TakeNextTime(ctx context.Context, r TakeNextTimeRequestObject) 
 
 func outcomeOf(c store.Cook) Outcome {
 	return Outcome{Crust: (*OutcomeCrust)(c.Crust), Inside: (*OutcomeInside)(c.Inside), Note: c.Note, Change: c.ChangeNext}
+}
+
+// lotsIn are the lots of a cook, where there are several, with what is known of
+// each by now and where its line, as it is believed in, stands.
+func lotsIn(l cook.Live, a verdict.Answer, k cook.Known, ahead *belief.Ahead, now time.Time) *[]LotIn {
+	if len(l.Lots) == 0 {
+		return nil
+	}
+	out := make([]LotIn, len(l.Lots))
+	loaded, in := l.LoadedAt()
+	for j, lot := range l.Lots {
+		o := &out[j]
+		*o = LotIn{Name: lot.Name, Pieces: lot.Pieces, Faces: lot.Faces[:], Judged: LotInJudged(judging[lot.Judged]), Shown: l.ShownOf(j, k, now)}
+		if j < len(k.Lots) {
+			o.SafeByMin, o.RuleC = k.Lots[j].SafeBy, &k.Lots[j].Rule.CoreC
+		}
+		var line []run.Moment
+		if j < len(a.Lots) {
+			line = a.Lots[j].Timeline
+		}
+		if ahead != nil && j < len(ahead.Lots) {
+			line = ahead.Lots[j].Timeline
+		}
+		if in && len(line) > 0 {
+			o.PlausibleC = plausible(run.FirstFrom(line, now.Sub(loaded).Minutes()).CoreC)
+		}
+	}
+	return &out
 }

@@ -6,8 +6,8 @@ import (
 	"slices"
 	"time"
 
+	"velocrustum/core/belief"
 	"velocrustum/core/cook"
-	"velocrustum/core/food"
 	"velocrustum/core/run"
 	"velocrustum/core/sheet"
 	"velocrustum/internal/session"
@@ -69,12 +69,8 @@ const shadesShown = 12
 
 func (s *Server) basketOut(ctx context.Context, led *session.LedEvening, b *cook.LedBasket, now time.Time) (LiveBasket, error) {
 	c, seen := led.Cooks[b.Key()], led.Outlooks[b.Key()]
-	cut, err := food.FindCut(c.Plan.V.Load.V.Cut)
-	if err != nil {
-		return LiveBasket{}, err
-	}
 	out := LiveBasket{Key: b.Key(), CookId: c.ID, Dish: b.Dish, Basket: b.Number, Name: b.Name, FryerId: b.FryerID, EndMin: b.EndMin(), OverdueMin: b.Overdue(now), SafeByMin: b.SafeBy, Shown: b.Shown(b.Known, now),
-		Judged: LiveBasketJudged(judging[b.Judged]), Faces: cut.Faces[:], Colours: [][]float64{}}
+		Judged: LiveBasketJudged(judging[b.Judged]), Faces: b.Faces[:], Colours: [][]float64{}}
 	line, rule := c.Forecast.V.Timeline, c.Forecast.V.Rule.CoreC
 	out.RuleC = &rule
 	if seen != nil {
@@ -82,9 +78,12 @@ func (s *Server) basketOut(ctx context.Context, led *session.LedEvening, b *cook
 		out.Foreseen, out.Changed = &seen.Foreseen, &seen.Ahead.Says
 	}
 	evidence := ""
+	var ahead *belief.Ahead
 	if seen != nil {
-		evidence = seen.Evidence
+		evidence, ahead = seen.Evidence, &seen.Ahead
 	}
+	out.Lots = lotsIn(b.Live, c.Forecast.V, b.Known, ahead, now)
+	var err error
 	if out.Mark, err = mark([]any{b.Live.Events, evidence, out.OverdueMin}); err != nil {
 		return out, err
 	}

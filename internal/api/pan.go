@@ -25,22 +25,19 @@ func (s *Server) WorkPan(ctx context.Context, r WorkPanRequestObject) (WorkPanRe
 	if err != nil {
 		return nil, err
 	}
-	if d.Bench == nil {
-		d.Bench = &prep.Bench{}
-	}
 	ready, w, err := pantry.Ready(d)
 	if err != nil {
 		return nil, err
 	}
-	out := PanAnswer{Sauces: []PanAnswerSauce{}, Mixes: orEmpty(w.Mixes), Servings: w.Servings(), EndMin: d.Program.Minutes()}
-	for i, m := range w.Sauces {
-		sauce := d.Bench.Sauces[i]
+	out := PanAnswer{Sauces: []PanAnswerSauce{}, Mixes: orEmpty(w.Mixes()), Servings: w.Servings(), EndMin: d.Program.Minutes()}
+	for _, of := range w.Sauces() {
+		m := of.Made
 		fates, err := baskets.Fates(ctx, ready.First(), baskets.Dressing{ClingsG: m.ClingsG, WaterPct: m.WaterPct, SolidsPct: m.SolidsPct})
 		if err != nil {
 			return nil, err
 		}
 		best, advice := baskets.Advice(fates)
-		one := PanAnswerSauce{Made: m, Told: m.Tell(sauce, pantry.Find, say), Fates: fates, Best: best, Advice: advice, Drops: pan.LevelOf(m.ClingsG).Drops, EatenKcal: m.Eaten.Kcal(), KcalPer100: m.Per100.Kcal()}
+		one := PanAnswerSauce{Made: m, Told: m.Tell(of.Serving, pantry.Find, say), Fates: fates, Best: best, Advice: advice, Drops: pan.LevelOf(m.ClingsG).Drops, EatenKcal: m.Eaten.Kcal(), KcalPer100: m.Per100.Kcal()}
 		one.Measures, one.Swaps = amounts(m.Items, pantry, say)
 		out.Sauces = append(out.Sauces, one)
 	}

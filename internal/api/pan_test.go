@@ -46,8 +46,8 @@ func TestASauceIsWorkedOutFromThePlate(t *testing.T) {
 			t.Errorf("%s the plate holds %.2f g more, and %.2f are eaten of sauce and mix", name, 2*d, more)
 		}
 	}
-	if !slices.Contains(b.Allergens, "soy") || !strings.Contains(b.Stations[len(b.Stations)-1].Headline, "Soy and honey") {
-		t.Errorf("%v, %+v", b.Allergens, b.Stations[len(b.Stations)-1])
+	if !slices.Contains(b.Allergens, "soy") || !strings.Contains(b.Lots[0].Stations[len(b.Lots[0].Stations)-1].Headline, "Soy and honey") {
+		t.Errorf("%v, %+v", b.Allergens, b.Lots[0].Stations[len(b.Lots[0].Stations)-1])
 	}
 	// Twice the pieces, twice on them.
 	two := get[api.PanAnswer](k, 200, "POST", "/api/v1/pan", strings.Replace(sauced(slurry), `"pieces": 12`, `"pieces": 24`, 1))

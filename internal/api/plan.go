@@ -5,6 +5,7 @@ import (
 	"strconv"
 	"strings"
 
+	"velocrustum/core/load"
 	"velocrustum/core/prep"
 	"velocrustum/core/refuse"
 	"velocrustum/internal/household"
@@ -13,29 +14,28 @@ import (
 
 // orderOf is what was asked for.
 func orderOf(q SimulationRequest) household.Order {
-	return household.Order{Load: q.Load, Coat: q.Coat, Bench: q.Bench, Program: q.Program, Groups: orElse(q.Groups, nil), CrustWanted: q.CrustWanted, TailMin: orElse(q.TailMin, 0),
-		PerBasket: orElse(q.PerBasket, 0), Fryer: q.Fryer, FryerID: q.FryerId, SecondFryerID: q.SecondFryerId, Guidance: q.Guidance, GuidanceC: orElse(q.GuidanceC, 0)}
+	return household.Order{Asked: prep.Asked{Lots: orElse(q.Lots, nil), Load: orElse(q.Load, load.Pieces{}), Coat: q.Coat, Bench: q.Bench, Program: q.Program,
+		Groups: orElse(q.Groups, nil), CrustWanted: q.CrustWanted, TailMin: orElse(q.TailMin, 0), PerBasket: orElse(q.PerBasket, 0), Fryer: q.Fryer,
+		Guidance: orElse(q.Guidance, ""), GuidanceC: orElse(q.GuidanceC, 0)}, FryerID: q.FryerId, SecondFryerID: q.SecondFryerId}
 }
 
-// planOf is a dish as it was put in.
+// askedOf is a dish that is put in, as it would be asked for.
+func askedOf(in PlanInput) household.Order {
+	return household.Order{Asked: prep.Asked{Lots: orElse(in.Lots, nil), Load: orElse(in.Load, load.Pieces{}), Coat: in.Coat, Bench: in.Bench, Program: in.Program,
+		Groups: orElse(in.Groups, nil), PerBasket: orElse(in.PerBasket, 0)}, FryerID: &in.FryerId, SecondFryerID: in.SecondFryerId}
+}
+
+// planOf is a dish as it was put in; the short form is one lot.
 func planOf(in PlanInput) store.Plan {
 	p := store.Plan{Name: in.Name, FryerID: in.FryerId, TableTime: in.TableTime, PerBasket: in.PerBasket, SecondFryerID: in.SecondFryerId}
-	p.Bench.V = orElse(in.Bench, prep.Bench{})
-	p.Load.V, p.Coat.V, p.Program.V, p.Groups.V = in.Load, in.Coat, in.Program, orElse(in.Groups, nil)
+	asked := askedOf(in).Asked.InLots()
+	p.Lots.V, p.Bench.V, p.Program.V = asked.Lots, orElse(asked.Bench, prep.Bench{}), asked.Program
 	return p
 }
 
-// listed is a list, or nothing where it is empty.
-func listed[T any](list []T) *[]T {
-	if len(list) == 0 {
-		return nil
-	}
-	return &list
-}
-
 func planOut(p store.Plan) Plan {
-	return Plan{Id: p.ID, Name: p.Name, FryerId: p.FryerID, Load: p.Load.V, Coat: p.Coat.V, Program: p.Program.V,
-		TableTime: p.TableTime, PerBasket: p.PerBasket, SecondFryerId: p.SecondFryerID, Bench: &p.Bench.V, Groups: listed(p.Groups.V), Version: p.Version, ChangedAt: p.ChangedAt.Time}
+	return Plan{Id: p.ID, Name: p.Name, FryerId: p.FryerID, Lots: p.Lots.V, Bench: p.Bench.V, Program: p.Program.V,
+		TableTime: p.TableTime, PerBasket: p.PerBasket, SecondFryerId: p.SecondFryerID, Version: p.Version, ChangedAt: p.ChangedAt.Time}
 }
 
 // version reads an If-Match header.
@@ -62,7 +62,7 @@ func (s *Server) ListPlans(ctx context.Context, _ ListPlansRequestObject) (ListP
 
 // CreatePlan answers POST /plans.
 func (s *Server) CreatePlan(ctx context.Context, r CreatePlanRequestObject) (CreatePlanResponseObject, error) {
-	p, err := s.home.CheckedPlan(ctx, planOf(*r.Body))
+	p, err := s.home.CheckedDish(ctx, planOf(*r.Body), askedOf(*r.Body))
 	if err != nil {
 		return nil, err
 	}
@@ -82,7 +82,7 @@ func (s *Server) PutPlan(ctx context.Context, r PutPlanRequestObject) (PutPlanRe
 	if err != nil {
 		return nil, err
 	}
-	p, err := s.home.CheckedPlan(ctx, planOf(*r.Body))
+	p, err := s.home.CheckedDish(ctx, planOf(*r.Body), askedOf(*r.Body))
 	if err != nil {
 		return nil, err
 	}

@@ -77,5 +77,9 @@ func probeOut(p *session.ProbeIn) *ThermometerSeen {
 	if p == nil {
 		return nil
 	}
-	return &ThermometerSeen{Id: p.ID, At: p.At, C: p.C}
+	out := ThermometerSeen{Id: p.ID, At: p.At, C: p.C}
+	if p.Lot > 0 {
+		out.Lot = &p.Lot
+	}
+	return &out
 }

@@ -70,7 +70,7 @@ func (s *Server) ReadRecipe(ctx context.Context, r ReadRecipeRequestObject) (Rea
 
 // ownDish is a dish that left here, if it can be cooked in this household; nil
 // otherwise.
-func (s *Server) ownDish(ctx context.Context, own json.RawMessage, fryerID string) *PlanInput {
+func (s *Server) ownDish(ctx context.Context, own json.RawMessage, fryerID string) *DishByLots {
 	if own == nil {
 		return nil
 	}
@@ -81,21 +81,23 @@ func (s *Server) ownDish(ctx context.Context, own json.RawMessage, fryerID strin
 	if _, err := s.store.Fryer(ctx, dish.FryerId); err != nil {
 		dish.FryerId, dish.SecondFryerId = fryerID, nil
 	}
-	if _, err := s.home.CheckedPlan(ctx, planOf(dish)); err != nil {
+	p := planOf(dish)
+	if _, err := s.home.CheckedPlan(ctx, p); err != nil {
 		return nil
 	}
-	return &dish
+	return new(inputOf(p))
 }
 
 // brought is the dish of a recipe with its times brought to a fryer, and why
 // they are others.
-func (s *Server) brought(ctx context.Context, u recipe.Understood, fryerID string) (*PlanInput, string, error) {
-	in := PlanInput{Name: u.Name, FryerId: fryerID, Load: *u.Load, Coat: *u.Coat, Bench: u.Bench}
+func (s *Server) brought(ctx context.Context, u recipe.Understood, fryerID string) (*DishByLots, string, error) {
+	asked := prep.Asked{Load: *u.Load, Coat: u.Coat, Bench: u.Bench}.InLots()
+	in := DishByLots{Name: u.Name, FryerId: fryerID, Lots: asked.Lots, Bench: orElse(asked.Bench, prep.Bench{})}
 	if r := []rune(in.Name); len(r) > 80 {
 		in.Name = string(r[:80])
 	}
 	in.Program = load.FirstProgram
-	p, err := s.home.CheckedPlan(ctx, planOf(in))
+	p, err := s.home.CheckedPlan(ctx, keptOf(in))
 	d, failed := s.home.Ready(ctx, household.OrderOf(p))
 	if failed != nil {
 		return nil, "", failed
@@ -150,9 +152,6 @@ func (s *Server) WriteRecipe(ctx context.Context, r WriteRecipeRequestObject) (W
 	if err != nil {
 		return nil, err
 	}
-	if d.Bench == nil {
-		d.Bench = &prep.Bench{}
-	}
 	pantry, say, err := s.home.Pantry(ctx)
 	if err != nil {
 		return nil, err
@@ -189,8 +188,15 @@ func (s *Server) WriteRecipe(ctx context.Context, r WriteRecipeRequestObject) (W
 }
 
 // inputOf is a kept plan as it was put in.
-func inputOf(p store.Plan) PlanInput {
+func inputOf(p store.Plan) DishByLots {
 	out := planOut(p)
-	return PlanInput{Name: out.Name, FryerId: out.FryerId, Load: out.Load, Coat: out.Coat, Program: out.Program, TableTime: out.TableTime,
-		PerBasket: out.PerBasket, SecondFryerId: out.SecondFryerId, Bench: out.Bench, Groups: out.Groups}
+	return DishByLots{Name: out.Name, FryerId: out.FryerId, Lots: out.Lots, Bench: out.Bench, Program: out.Program, TableTime: out.TableTime,
+		PerBasket: out.PerBasket, SecondFryerId: out.SecondFryerId}
+}
+
+// keptOf is a dish as it would be kept.
+func keptOf(in DishByLots) store.Plan {
+	p := store.Plan{Name: in.Name, FryerID: in.FryerId, TableTime: in.TableTime, PerBasket: in.PerBasket, SecondFryerID: in.SecondFryerId}
+	p.Lots.V, p.Bench.V, p.Program.V = in.Lots, in.Bench, in.Program
+	return p
 }

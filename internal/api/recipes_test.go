@@ -123,7 +123,7 @@ func TestAnyDishLeavesAndComesInAsItIs(t *testing.T) {
 			continue
 		}
 		have, _ := json.Marshal(got.Dish)
-		want, _ := json.Marshal(api.PlanInput{Name: kept.Name, FryerId: kept.FryerId, Load: kept.Load, Coat: kept.Coat, Program: kept.Program, TableTime: kept.TableTime, PerBasket: kept.PerBasket, Bench: kept.Bench, Groups: kept.Groups})
+		want, _ := json.Marshal(api.PlanInput{Name: kept.Name, FryerId: kept.FryerId, Lots: &kept.Lots, Bench: &kept.Bench, Program: kept.Program, TableTime: kept.TableTime, PerBasket: kept.PerBasket})
 		if string(have) != string(want) {
 			t.Errorf("it came in as\n%s\nand left as\n%s", have, want)
 		}
@@ -138,7 +138,7 @@ func TestARecipeFromElsewhereIsBroughtToTheFryer(t *testing.T) {
 	k := newKitchen(t, "")
 	text := "Buttermilk drumsticks\nServes 4\nIngredients\n8 chicken drumsticks (900 g)\n2 cups buttermilk\n1 tbsp salt\n1 cup flour\n2 tbsp moon dust\nMethod\n1. Marinate in buttermilk and salt for 4 hours.\n2. Dredge in flour.\n3. Deep fry at 340°F for 14 minutes.\n"
 	got := readRecipe(k, text, "")
-	if got.Dish == nil || got.Own != nil || got.Converted == nil || *got.Converted == "" || got.Dish.Load.Cut != "chicken-drumstick" || got.Dish.Load.Pieces != 8 || got.Dish.Bench.Marinade == nil || got.Dish.Bench.Marinade.Hours != 4 {
+	if got.Dish == nil || got.Own != nil || got.Converted == nil || *got.Converted == "" || got.Dish.Lots[0].Load.Cut != "chicken-drumstick" || got.Dish.Lots[0].Load.Pieces != 8 || got.Dish.Lots[0].Bench.Marinade == nil || got.Dish.Lots[0].Bench.Marinade.Hours != 4 {
 		t.Fatalf("%+v", got)
 	}
 	minutes := 0.0
@@ -151,7 +151,7 @@ func TestARecipeFromElsewhereIsBroughtToTheFryer(t *testing.T) {
 	if len(got.Unknown) != 1 || got.Unknown[0].Ingredient.Name != "moon dust" || got.Unknown[0].Line != 4 || got.Lines[4].Understood {
 		t.Errorf("unknown %+v, line %+v", got.Unknown, got.Lines[4])
 	}
-	if kept := readRecipe(k, text, `, "fixes": [{"line": 4, "ingredient": "spices", "as": "marinade", "g": 10}, {"line": 0, "pieces": 6}]`); len(kept.Unknown) != 0 || kept.Dish.Load.Pieces != 6 || !kept.Lines[4].Understood {
+	if kept := readRecipe(k, text, `, "fixes": [{"line": 4, "ingredient": "spices", "as": "marinade", "g": 10}, {"line": 0, "pieces": 6}]`); len(kept.Unknown) != 0 || kept.Dish.Lots[0].Load.Pieces != 6 || !kept.Lines[4].Understood {
 		t.Errorf("put right: %+v", kept)
 	}
 	// It can be kept as it was read.
@@ -174,7 +174,7 @@ func TestARecipeFromElsewhereIsBroughtToTheFryer(t *testing.T) {
 func TestARecipeForManyGoesInByBaskets(t *testing.T) {
 	k := newKitchen(t, "")
 	got := readRecipe(k, "Oven wings\nIngredients\n2.4 kg chicken wings\n2 tsp salt\nMethod\nBake at 200 °C for 45 minutes, turning once.\n", "")
-	if got.Dish == nil || got.Dish.PerBasket == nil || *got.Dish.PerBasket >= got.Dish.Load.Pieces || got.Converted == nil || !strings.Contains(*got.Converted, fmt.Sprintf("%d go in at a time", *got.Dish.PerBasket)) {
+	if got.Dish == nil || got.Dish.PerBasket == nil || *got.Dish.PerBasket >= got.Dish.Lots[0].Load.Pieces || got.Converted == nil || !strings.Contains(*got.Converted, fmt.Sprintf("%d go in at a time", *got.Dish.PerBasket)) {
 		t.Fatalf("%+v, %v", got.Dish, got.Missing)
 	}
 	kept := get[api.Plan](k, 201, "POST", "/api/v1/plans", body(t, *got.Dish))

@@ -23,10 +23,7 @@ func (s *Server) taken(ctx context.Context, q SimulationRequest) (context.Contex
 // Answered is an answer, and the whole dish as it goes into the basket.
 type Answered struct {
 	verdict.Answer
-	Load load.Pieces   `json:"load"`
-	Coat load.Covering `json:"coat"`
-	// CoatSays is how an order has it.
-	CoatSays string `json:"coatSays"`
+	Laid []LaidLot `json:"laid"`
 }
 
 // Simulate answers POST /simulations.
@@ -36,17 +33,20 @@ func (s *Server) Simulate(ctx context.Context, r SimulateRequestObject) (Simulat
 		return nil, err
 	}
 	defer leave()
-	opt := verdict.Options{NoChance: !orElse(r.Params.Chance, true), Ahead: orElse(r.Params.Ahead, false)}
+	opt := verdict.Options{NoChance: !orElse(r.Params.Chance, true), Ahead: orElse(r.Params.Ahead, false), ByLots: r.Body.Lots != nil}
 	var a verdict.Answer
 	if orElse(r.Params.Changes, true) {
 		a, err = advise.Simulate(ctx, d, opt)
 	} else {
 		a, err = verdict.Simulate(ctx, d.First(), opt)
 	}
-	out := Answered{Answer: a.Rounded(), Load: d.Lots[0].Load, Coat: load.Covering{ID: food.Bare}}
-	if c := d.Lots[0].Coat; c != nil {
-		out.Coat = *c
+	out := Answered{Answer: a.Rounded()}
+	for _, lot := range d.Lots {
+		coat := load.Covering{ID: food.Bare}
+		if lot.Coat != nil {
+			coat = *lot.Coat
+		}
+		out.Laid = append(out.Laid, LaidLot{Load: lot.Load, Coat: coat, CoatSays: d.CoatSays(lot)})
 	}
-	out.CoatSays = d.CoatSays(d.Lots[0])
 	return Simulate200JSONResponse(out), err
 }

@@ -41,8 +41,8 @@ func TestASupperIsWorkedBackAndKept(t *testing.T) {
 	}
 	// Its dish changes, and so does the supper.
 	p := get[api.Plan](k, 200, "GET", "/api/v1/plans/"+s.Evening.Dishes[0].PlanID, "")
-	in := api.PlanInput{Name: p.Name, FryerId: p.FryerId, Load: p.Load, Coat: p.Coat, Program: p.Program, PerBasket: p.PerBasket, Bench: p.Bench}
-	in.Load.Pieces = 12
+	in := api.PlanInput{Name: p.Name, FryerId: p.FryerId, Lots: &p.Lots, Bench: &p.Bench, Program: p.Program, PerBasket: p.PerBasket}
+	(*in.Lots)[0].Load.Pieces = 12
 	get[api.Plan](k, 200, "PUT", "/api/v1/plans/"+p.Id, body(t, in))
 	if fewer := get[api.Sheet](k, 200, "POST", "/api/v1/sheets", body(t, s.Evening)); len(fewer.Plate) != 2 || fewer.StartAt.Before(a.StartAt) {
 		t.Errorf("with half of the wings %d baskets, begun %s instead of %s", len(fewer.Plate), fewer.StartAt, a.StartAt)

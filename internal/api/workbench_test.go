@@ -141,7 +141,7 @@ func TestFryersAreMadePutAsideAndBroughtBack(t *testing.T) {
 func planned(k *kitchen, change func(*api.PlanInput)) api.Plan {
 	k.t.Helper()
 	p := get[[]api.Plan](k, 200, "GET", "/api/v1/plans", "")[0]
-	in := api.PlanInput{Name: p.Name, FryerId: p.FryerId, Load: p.Load, Coat: p.Coat, Program: p.Program}
+	in := api.PlanInput{Name: p.Name, FryerId: p.FryerId, Lots: &p.Lots, Bench: &p.Bench, Program: p.Program}
 	change(&in)
 	body, err := json.Marshal(in)
 	if err != nil {
@@ -158,15 +158,17 @@ func start(k *kitchen, plan string, basket int) api.Cook {
 func TestABasketfulIsCookedAsItself(t *testing.T) {
 	k := newKitchen(t, "")
 	per := 11
-	p := planned(k, func(in *api.PlanInput) { in.Load.Pieces, in.Coat.OilG, in.PerBasket = 25, 10, &per })
+	p := planned(k, func(in *api.PlanInput) {
+		(*in.Lots)[0].Load.Pieces, (*in.Lots)[0].Coat.OilG, in.PerBasket = 25, 10, &per
+	})
 	first := start(k, p.Id, 1)
-	if first.Baskets != 3 || first.Basket != 1 || first.Plan.Load.Pieces != 11 || first.Plan.Coat.OilG != 4.4 {
-		t.Errorf("first: basket %d of %d, %d pieces, %g g of oil", first.Basket, first.Baskets, first.Plan.Load.Pieces, first.Plan.Coat.OilG)
+	if first.Baskets != 3 || first.Basket != 1 || first.Plan.Lots[0].Load.Pieces != 11 || first.Plan.Lots[0].Coat.OilG != 4.4 {
+		t.Errorf("first: basket %d of %d, %d pieces, %g g of oil", first.Basket, first.Baskets, first.Plan.Lots[0].Load.Pieces, first.Plan.Lots[0].Coat.OilG)
 	}
 	get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+first.Id+"/events", `{"kind": "stop"}`)
 	third := start(k, p.Id, 3)
-	if third.Plan.Load.Pieces != 3 || third.Plan.Program.HotFromC == 0 || third.Plan.Program.PreheatMin != 0 {
-		t.Errorf("third: %d pieces by %+v", third.Plan.Load.Pieces, third.Plan.Program)
+	if third.Plan.Lots[0].Load.Pieces != 3 || third.Plan.Program.HotFromC == 0 || third.Plan.Program.PreheatMin != 0 {
+		t.Errorf("third: %d pieces by %+v", third.Plan.Lots[0].Load.Pieces, third.Plan.Program)
 	}
 	if third.Step.Phase != "loading" {
 		t.Errorf("the fryer is hot, and yet it says %q", third.Step.Title)
@@ -182,7 +184,7 @@ func TestABasketfulIsCookedAsItself(t *testing.T) {
 func TestBasketsAreOneSession(t *testing.T) {
 	k := newKitchen(t, "")
 	per := 11
-	p := planned(k, func(in *api.PlanInput) { in.Load.Pieces, in.PerBasket = 22, &per })
+	p := planned(k, func(in *api.PlanInput) { (*in.Lots)[0].Load.Pieces, in.PerBasket = 22, &per })
 	in := func(session string, basket int) string {
 		return fmt.Sprintf(`{"planId": %q, "basket": %d, "session": %q}`, p.Id, basket, session)
 	}
@@ -214,16 +216,16 @@ func TestTheSecondFryerCooksItsShare(t *testing.T) {
 	k := newKitchen(t, "")
 	fryers := get[[]api.Fryer](k, 200, "GET", "/api/v1/fryers", "")
 	p := planned(k, func(in *api.PlanInput) {
-		in.Load.Pieces, in.FryerId, in.SecondFryerId = 16, fryers[0].ID, &fryers[1].ID
+		(*in.Lots)[0].Load.Pieces, in.FryerId, in.SecondFryerId = 16, fryers[0].ID, &fryers[1].ID
 	})
 	one := start(k, p.Id, 1)
 	get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+one.Id+"/events", `{"kind": "stop"}`)
 	two := start(k, p.Id, 2)
-	if two.Fryer.Name != fryers[1].Name || one.Plan.Load.Pieces+two.Plan.Load.Pieces != 16 {
-		t.Errorf("%d in %s, %d in %s", one.Plan.Load.Pieces, one.Fryer.Name, two.Plan.Load.Pieces, two.Fryer.Name)
+	if two.Fryer.Name != fryers[1].Name || one.Plan.Lots[0].Load.Pieces+two.Plan.Lots[0].Load.Pieces != 16 {
+		t.Errorf("%d in %s, %d in %s", one.Plan.Lots[0].Load.Pieces, one.Fryer.Name, two.Plan.Lots[0].Load.Pieces, two.Fryer.Name)
 	}
 	// A fryer cannot help itself.
-	in, _ := json.Marshal(api.PlanInput{Name: "x", FryerId: fryers[0].ID, SecondFryerId: &fryers[0].ID, Load: p.Load, Coat: p.Coat, Program: p.Program})
+	in, _ := json.Marshal(api.PlanInput{Name: "x", FryerId: fryers[0].ID, SecondFryerId: &fryers[0].ID, Lots: &p.Lots, Bench: &p.Bench, Program: p.Program})
 	if pr := get[api.Problem](k, 422, "POST", "/api/v1/plans", string(in)); (*pr.Errors)[0].Field != "secondFryerId" {
 		t.Errorf("%+v", pr.Errors)
 	}

@@ -16,36 +16,34 @@ import (
 	"velocrustum/internal/store"
 )
 
-// An archivedDish is a kept dish: the contract's Plan.
+// An archivedDish is a kept dish: the contract's Plan. Archives of before there
+// were lots have the short form.
 type archivedDish struct {
-	Bench         *prep.Bench   `json:"bench,omitempty"`
-	ChangedAt     time.Time     `json:"changedAt"`
-	Coat          load.Covering `json:"coat"`
-	FryerID       string        `json:"fryerId"`
-	Groups        *[]load.Group `json:"groups,omitempty"`
-	ID            string        `json:"id"`
-	Load          load.Pieces   `json:"load"`
-	Name          string        `json:"name"`
-	PerBasket     *int          `json:"perBasket,omitempty"`
-	Program       load.Program  `json:"program"`
-	SecondFryerID *string       `json:"secondFryerId,omitempty"`
-	TableTime     *string       `json:"tableTime,omitempty"`
-	Version       int           `json:"version"`
+	Bench         *prep.Bench    `json:"bench,omitempty"`
+	ChangedAt     time.Time      `json:"changedAt"`
+	Coat          *load.Covering `json:"coat,omitempty"`
+	FryerID       string         `json:"fryerId"`
+	Groups        []load.Group   `json:"groups,omitempty"`
+	ID            string         `json:"id"`
+	Load          load.Pieces    `json:"load,omitzero"`
+	Lots          []prep.DishLot `json:"lots,omitempty"`
+	Name          string         `json:"name"`
+	PerBasket     *int           `json:"perBasket,omitempty"`
+	Program       load.Program   `json:"program"`
+	SecondFryerID *string        `json:"secondFryerId,omitempty"`
+	TableTime     *string        `json:"tableTime,omitempty"`
+	Version       int            `json:"version"`
 }
 
 func dishOf(p store.Plan) archivedDish {
-	d := archivedDish{ID: p.ID, Name: p.Name, FryerID: p.FryerID, Load: p.Load.V, Coat: p.Coat.V, Program: p.Program.V, Bench: &p.Bench.V,
+	return archivedDish{ID: p.ID, Name: p.Name, FryerID: p.FryerID, Lots: p.Lots.V, Program: p.Program.V, Bench: &p.Bench.V,
 		TableTime: p.TableTime, PerBasket: p.PerBasket, SecondFryerID: p.SecondFryerID, Version: p.Version, ChangedAt: p.ChangedAt.Time}
-	if len(p.Groups.V) > 0 {
-		d.Groups = &p.Groups.V
-	}
-	return d
 }
 
 func (d archivedDish) plan() store.Plan {
 	p := store.Plan{ID: d.ID, Name: d.Name, FryerID: d.FryerID, TableTime: d.TableTime, PerBasket: d.PerBasket, SecondFryerID: d.SecondFryerID}
-	p.Bench.V, p.Groups.V = orElse(d.Bench, prep.Bench{}), orElse(d.Groups, nil)
-	p.Load.V, p.Coat.V, p.Program.V = d.Load, d.Coat, d.Program
+	asked := prep.Asked{Lots: d.Lots, Load: d.Load, Coat: d.Coat, Groups: d.Groups, Bench: d.Bench, Program: d.Program}.InLots()
+	p.Lots.V, p.Bench.V, p.Program.V = asked.Lots, orElse(asked.Bench, prep.Bench{}), asked.Program
 	return p
 }
 
@@ -81,8 +79,8 @@ type archivedCook struct {
 	Dish       store.Plan        `json:"dish"`
 	Fryer      store.OwnFryer    `json:"fryer"`
 	Events     []cook.Event      `json:"events"`
-	Planned    verdict.Answer    `json:"planned"`
-	Forecast   verdict.Answer    `json:"forecast"`
+	Planned    answered          `json:"planned"`
+	Forecast   answered          `json:"forecast"`
 	Outcome    outcome           `json:"outcome"`
 	Pictures   []archivedPicture `json:"pictures,omitempty"`
 }
@@ -91,6 +89,20 @@ type archivedPicture struct {
 	ID      string    `json:"id"`
 	Alt     string    `json:"alt"`
 	AddedAt time.Time `json:"addedAt"`
+}
+
+// answered is what came of a cook; of archives from before there were lots, with
+// the kinds in its basket as groups.
+type answered struct {
+	verdict.Answer
+	Groups []verdict.LotAnswer `json:"groups,omitempty"`
+}
+
+func (a answered) now() verdict.Answer {
+	if len(a.Answer.Lots) == 0 {
+		a.Answer.Lots = a.Groups
+	}
+	return a.Answer
 }
 
 // An outcome is how a cook was, as it was rated.
@@ -108,7 +120,7 @@ func archived(o store.Session) archivedSession {
 	}
 	for _, c := range o.Cooks {
 		one := archivedCook{ID: c.ID, PlanID: c.PlanID, DishID: c.DishID, Name: c.Name, Basket: c.Basket, Baskets: c.Baskets, StartedAt: c.StartedAt.Time, FinishedAt: momentOf(c.FinishedAt),
-			Guidance: c.Guidance, GuidanceC: c.GuidanceC, Dish: c.Plan.V, Fryer: c.Fryer.V, Events: orEmpty(c.Events), Planned: c.Planned.V, Forecast: c.Forecast.V, Outcome: outcome{Crust: c.Crust, Inside: c.Inside, Note: c.Note, Change: c.ChangeNext}}
+			Guidance: c.Guidance, GuidanceC: c.GuidanceC, Dish: c.Plan.V, Fryer: c.Fryer.V, Events: orEmpty(c.Events), Planned: answered{Answer: c.Planned.V}, Forecast: answered{Answer: c.Forecast.V}, Outcome: outcome{Crust: c.Crust, Inside: c.Inside, Note: c.Note, Change: c.ChangeNext}}
 		for _, p := range o.Pictures[c.ID] {
 			one.Pictures = append(one.Pictures, archivedPicture{p.ID, p.Alt, p.AddedAt.Time})
 		}
@@ -159,16 +171,20 @@ const aDay = 24 * time.Hour
 
 // checked is a cook if it can have been.
 func (c archivedCook) checked(at string) (out store.Cook, err error) {
-	cut := c.Dish.Load.V.Cut
-	_, unknown := food.FindCut(cut)
+	cut, known := "none", len(c.Dish.Lots.V) > 0
+	for _, lot := range c.Dish.Lots.V {
+		if _, err := food.FindCut(lot.Load.Cut); err != nil {
+			cut, known = lot.Load.Cut, false
+		}
+	}
 	said := c.Outcome
 	switch {
 	case c.ID == "" || len(c.ID) > 100 || c.Name == "":
 		return out, refuse.One(at+"id", fmt.Sprintf("%q", c.ID), "an id, and a name")
 	case c.FinishedAt == nil || c.FinishedAt.Before(c.StartedAt):
 		return out, refuse.One(at+"finishedAt", fmt.Sprint(c.FinishedAt), "a moment after it began")
-	case unknown != nil:
-		return out, refuse.One(at+"dish.load.cut", cut, "a cut that is known here")
+	case !known:
+		return out, refuse.One(at+"dish.lots.load.cut", cut, "a cut that is known here")
 	case len(c.Dish.Program.V.Stages) == 0:
 		return out, refuse.One(at+"dish.program.stages", "none", "one or more")
 	case c.Basket < 1 || c.Baskets < c.Basket:
@@ -182,7 +198,7 @@ func (c archivedCook) checked(at string) (out store.Cook, err error) {
 	case len(orElse(said.Note, ""))+len(orElse(said.Change, "")) > 16000:
 		return out, refuse.One(at+"outcome.note", "longer", "up to 2000 letters")
 	}
-	for _, a := range []verdict.Answer{c.Planned, c.Forecast} {
+	for _, a := range []verdict.Answer{c.Planned.now(), c.Forecast.now()} {
 		if len(a.Timeline) == 0 {
 			return out, refuse.One(at+"forecast.timeline", "empty", "one moment or more")
 		}
@@ -203,6 +219,6 @@ func (c archivedCook) checked(at string) (out store.Cook, err error) {
 	}
 	out = store.Cook{ID: c.ID, PlanID: c.PlanID, DishID: c.DishID, Name: c.Name, Basket: c.Basket, Baskets: c.Baskets, StartedAt: store.Time{Time: c.StartedAt}, FinishedAt: &store.Time{Time: *c.FinishedAt},
 		Guidance: c.Guidance, GuidanceC: c.GuidanceC, Events: c.Events, Crust: said.Crust, Inside: said.Inside, Note: said.Note, ChangeNext: said.Change}
-	out.Plan.V, out.Fryer.V, out.Planned.V, out.Forecast.V = c.Dish, c.Fryer, c.Planned, c.Forecast
+	out.Plan.V, out.Fryer.V, out.Planned.V, out.Forecast.V = c.Dish, c.Fryer, c.Planned.now(), c.Forecast.now()
 	return out, nil
 }

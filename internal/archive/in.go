@@ -240,7 +240,7 @@ func (b *bringing) all(ctx context.Context) error {
 			})
 		},
 		func() error {
-			return folder(b, "dishes", "Plan", func(p archivedDish) string { return p.ID }, b.dish(ctx))
+			return folder(b, "dishes", "ArchivedDish", func(p archivedDish) string { return p.ID }, b.dish(ctx))
 		},
 		func() error {
 			return folder(b, "suppers", "Supper", func(o store.Supper) string { return o.ID }, func(file string, o store.Supper) error {

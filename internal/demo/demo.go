@@ -193,10 +193,8 @@ func Fill(ctx context.Context, s *store.Store, now time.Time) error {
 		if d.round {
 			p.FryerID = round.ID
 		}
-		p.Load.V, p.Coat.V, p.Program.V, p.Groups.V = d.load, d.coat, d.program, d.beside
-		if d.bench != nil {
-			p.Bench.V = *d.bench
-		}
+		asked := prep.Asked{Load: d.load, Coat: &d.coat, Groups: d.beside, Bench: d.bench, Program: d.program}.InLots()
+		p.Lots.V, p.Bench.V, p.Program.V = asked.Lots, *asked.Bench, asked.Program
 		if n := perBasket[d.name]; n > 0 {
 			p.PerBasket = &n
 		}
@@ -244,11 +242,11 @@ func Fill(ctx context.Context, s *store.Store, now time.Time) error {
 func (w past) add(ctx context.Context, s *store.Store, p store.Plan, f store.OwnFryer, now time.Time) error {
 	day := now.AddDate(0, 0, -w.days)
 	start := time.Date(day.Year(), day.Month(), day.Day(), w.hour, 22, 0, 0, now.Location()).UTC()
-	cut, err := food.FindCut(p.Load.V.Cut)
+	cut, err := food.FindCut(p.Lots.V[0].Load.Cut)
 	if err != nil {
 		return err
 	}
-	l := cook.Live{Program: p.Program.V, Pieces: p.Load.V.Pieces, Piece: cut.Name, Plural: cut.Plural, Faces: cut.Faces, Started: start}
+	l := cook.Live{Program: p.Program.V, Pieces: p.Pieces(), Piece: cut.Name, Plural: cut.Plural, Faces: cut.Faces, Started: start}
 	minute := func(m float64) time.Time { return start.Add(time.Duration(m * float64(time.Minute))) }
 	in := p.Program.V.PreheatMin + 0.7
 	end := 0.0
@@ -274,8 +272,7 @@ func (w past) add(ctx context.Context, s *store.Store, p store.Plan, f store.Own
 	if err != nil {
 		return err
 	}
-	ready, _, err := prep.NewPantry(nil).Ready(prep.BenchDish{Bench: &p.Bench.V,
-		Dish: load.Dish{Request: load.Request{Load: p.Load.V, Coat: &p.Coat.V, Fryer: &f.Fryer, Program: p.Program.V}}})
+	ready, _, err := prep.NewPantry(nil).Ready(prep.Asked{Lots: p.Lots.V, Bench: &p.Bench.V, Fryer: &f.Fryer, Program: p.Program.V}.Dish())
 	if err != nil {
 		return err
 	}
@@ -296,7 +293,7 @@ func (w past) add(ctx context.Context, s *store.Store, p store.Plan, f store.Own
 	if c, err = s.AddCook(ctx, c); err != nil || w.seen == nil {
 		return err
 	}
-	raw, err := plate(p.Load.V.Pieces, w.seen.long, w.seen.brown, uint64(w.days))
+	raw, err := plate(p.Pieces(), w.seen.long, w.seen.brown, uint64(w.days))
 	if err != nil {
 		return err
 	}
@@ -321,7 +318,8 @@ func First(ctx context.Context, s *store.Store) error {
 		return err
 	}
 	p := store.Plan{Name: "Tonight", FryerID: f.ID}
-	p.Load.V, p.Coat.V, p.Program.V = load.FirstLoad, load.FirstCoat, load.FirstProgram
+	asked := prep.Asked{Load: load.FirstLoad, Coat: &load.FirstCoat, Program: load.FirstProgram}.InLots()
+	p.Lots.V, p.Bench.V, p.Program.V = asked.Lots, *asked.Bench, asked.Program
 	_, err = s.AddPlan(ctx, p)
 	return err
 }

@@ -15,27 +15,40 @@ func (h *Household) Live(ctx context.Context, c store.Cook) (cook.Live, error) {
 	if err != nil {
 		return cook.Live{}, err
 	}
-	cut, err := food.FindCut(c.Plan.V.Load.V.Cut)
-	if err != nil {
-		return cook.Live{}, err
-	}
 	pantry, _, err := h.Pantry(ctx)
 	if err != nil {
 		return cook.Live{}, err
 	}
-	var lie verdict.InBasket
-	if b := c.Planned.V.Basket; b != nil {
-		lie = *b
+	l := cook.Live{Say: set.Units(), Larder: pantry, Program: c.Plan.V.Request().Told().Program, Pieces: c.Plan.V.Pieces(),
+		Started: c.StartedAt.Time, Events: c.Events, Degrees: set.Temperature, StopsItself: c.Fryer.V.StopsItself, Waits: c.DishID != ""}
+	lots := c.Plan.V.Lots.V
+	for k, of := range lots {
+		cut, err := food.FindCut(of.Load.Cut)
+		if err != nil {
+			return l, err
+		}
+		a := c.Planned.V
+		if len(a.Lots) == len(lots) {
+			a = a.Lots[k].Answer
+		}
+		one := cook.LotIn{Name: of.Name, Pieces: of.Load.Pieces, Faces: cut.Faces, Judged: judged(cut, a.Rule.Inside), RestMin: a.Rule.RestMin}
+		if a.Basket != nil {
+			one.Seam, one.Tender = a.Basket.Seam, a.Basket.Tender
+		}
+		if one.Name == "" {
+			if one.Name = cut.Plural; of.Load.Pieces == 1 {
+				one.Name = cut.Name
+			}
+		}
+		l.RestMin = max(l.RestMin, one.RestMin)
+		if len(lots) > 1 {
+			l.Lots = append(l.Lots, one)
+		}
+		if k == 0 {
+			l.Piece, l.Plural, l.Faces, l.Judged, l.Seam, l.Tender = cut.Name, cut.Plural, cut.Faces, one.Judged, one.Seam, one.Tender
+		}
 	}
-	var kinds []string
-	for _, g := range c.Planned.V.Lots {
-		kinds = append(kinds, g.Name)
-	}
-	return cook.Live{Say: set.Units(), Larder: pantry, Kinds: kinds,
-		Program: c.Plan.V.Program.V, Pieces: c.Plan.V.Load.V.Pieces, Piece: cut.Name, Plural: cut.Plural, Faces: cut.Faces,
-		Judged: judged(cut, c.Planned.V.Rule.Inside), Started: c.StartedAt.Time, Events: c.Events, Degrees: set.Temperature,
-		Seam: lie.Seam, Tender: lie.Tender, RestMin: c.Planned.V.Rule.RestMin, StopsItself: c.Fryer.V.StopsItself, Waits: c.DishID != "",
-	}, nil
+	return l, nil
 }
 
 // judged is how a cut is told to be done.

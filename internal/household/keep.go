@@ -119,13 +119,19 @@ func CheckedFryer(f store.OwnFryer) (store.OwnFryer, error) {
 
 // CheckedPlan returns a dish if it can be cooked.
 func (h *Household) CheckedPlan(ctx context.Context, p store.Plan) (store.Plan, error) {
+	return h.CheckedDish(ctx, p, OrderOf(p))
+}
+
+// CheckedDish is CheckedPlan of a dish as it was asked for, by whose fields what
+// cannot be is told.
+func (h *Household) CheckedDish(ctx context.Context, p store.Plan, asked Order) (store.Plan, error) {
 	if p.Name = strings.TrimSpace(p.Name); p.Name == "" {
 		return p, refuse.One("name", "blank", "1 to 80 letters")
 	}
 	if p.SecondFryerID != nil && *p.SecondFryerID == p.FryerID {
 		return p, refuse.One("secondFryerId", *p.SecondFryerID, "the id of another of your fryers")
 	}
-	d, err := h.Ready(ctx, OrderOf(p))
+	d, err := h.Ready(ctx, asked)
 	if err != nil {
 		return p, err
 	}

@@ -15,23 +15,13 @@ import (
 // An Order is a dish as it is asked for: with the household's fryers by their
 // ids, and its guidance where none is named.
 type Order struct {
-	Load                   load.Pieces
-	Coat                   *load.Covering
-	Bench                  *prep.Bench
-	Program                load.Program
-	Groups                 []load.Group
-	CrustWanted            *float64
-	TailMin                float64
-	PerBasket              int
-	Fryer                  *load.Fryer // where it is none of the household's
+	prep.Asked
 	FryerID, SecondFryerID *string
-	Guidance               *string
-	GuidanceC              float64
 }
 
 // OrderOf is a kept dish as it would be asked for.
 func OrderOf(p store.Plan) Order {
-	return Order{Load: p.Load.V, Coat: &p.Coat.V, Bench: &p.Bench.V, Program: p.Program.V, Groups: p.Groups.V, PerBasket: orElse(p.PerBasket, 0),
+	return Order{Asked: prep.Asked{Lots: p.Lots.V, Bench: &p.Bench.V, Program: p.Program.V, PerBasket: orElse(p.PerBasket, 0)},
 		FryerID: &p.FryerID, SecondFryerID: p.SecondFryerID}
 }
 
@@ -42,16 +32,13 @@ func (h *Household) Dish(ctx context.Context, o Order) (prep.BenchDish, error) {
 	if err != nil {
 		return prep.BenchDish{}, err
 	}
-	d := prep.BenchDish{Bench: o.Bench}
-	d.Request = load.Request{Load: o.Load, Coat: o.Coat, Fryer: o.Fryer, Program: o.Program, Groups: o.Groups, CrustWanted: o.CrustWanted,
-		TailMin: o.TailMin, Guidance: string(set.Guidance), Units: set.Units()}
-	if set.Guidance == safety.Stricter {
-		d.GuidanceC = set.GuidanceC
+	if o.Guidance == "" {
+		if o.Guidance = string(set.Guidance); set.Guidance == safety.Stricter {
+			o.GuidanceC = set.GuidanceC
+		}
 	}
-	if o.Guidance != nil {
-		d.Guidance, d.GuidanceC = *o.Guidance, o.GuidanceC
-	}
-	d.PerBasket = o.PerBasket
+	d := o.Asked.Dish()
+	d.Units = set.Units()
 	for _, f := range []struct {
 		field string
 		id    *string

@@ -57,7 +57,8 @@ func (h *Household) Supper(ctx context.Context, e store.SupperPlan) (sheet.Suppe
 		if err != nil {
 			return out, err
 		}
-		one := sheet.SupperDish{ID: p.ID, Name: p.Name, FryerID: p.FryerID, PerBasket: d.PerBasket, Flash: c.Flash, Request: d.Request, Bench: d.Bench}
+		one := sheet.SupperDish{ID: p.ID, Name: p.Name, FryerID: p.FryerID, PerBasket: d.PerBasket, Flash: c.Flash, Request: OrderOf(p).Asked}
+		one.Request.Guidance, one.Request.GuidanceC = d.Guidance, d.GuidanceC
 		if c.AnyFryer {
 			one.FryerID = ""
 			for _, f := range fryers {

@@ -12,7 +12,7 @@ import (
 // fieldWords are what a cook calls a field; one of a list has its number in
 // the place of %d. A field that is not here keeps its name: no screen sends it.
 var fieldWords = map[string]string{
-	"name": "The name", "load.cut": "The cut", "load.pieces": "How many pieces", "load.pieceMassG": "The weight of one piece",
+	"name": "The name", "load.cut": "The cut", "load.pieces": "How many pieces", "inMin": "When it goes in", "outMin": "When it comes out", "lots": "The lots", "program.turns.lots": "What turn %d is for", "load.pieceMassG": "The weight of one piece",
 	"load.thicknessMm": "The thickness", "load.startC": "How cold it is inside", "load.surface": "How dry it is outside", "load.spreadPct": "How even the pieces are",
 	"coat.id": "The coat", "coat.oilG": "The oil", "coat.sugarPct": "The sugar", "coat.saltPct": "The salt", "perBasket": "How many at a time",
 	"fryerId": "The fryer", "secondFryerId": "The second fryer", "program.stages": "The stages", "program.turns": "The turns", "program.preheatMin": "Heating it first",
@@ -40,13 +40,24 @@ var fieldWords = map[string]string{
 	"each": "The weight of one", "price": "The price",
 }
 
+var ofLot = regexp.MustCompile(`^lots\[(\d+)\]\.`)
+
 var numbered = regexp.MustCompile(`\[(\d+)\]`)
 
 // Refused says in a cook's words what cannot be.
 func Refused(f refuse.Field) string {
+	// Of several lots the first is as a dish of one.
+	lot := 0
+	if at := ofLot.FindStringSubmatch(f.Field); at != nil {
+		lot, _ = strconv.Atoi(at[1]) // digits, by the pattern
+		f.Field = strings.TrimPrefix(f.Field, at[0])
+	}
 	words, ok := fieldWords[numbered.ReplaceAllString(f.Field, "")]
 	if !ok {
 		words = f.Field
+	}
+	if lot > 0 {
+		words += fmt.Sprintf(" of lot %d", lot+1)
 	}
 	if at := numbered.FindStringSubmatch(f.Field); at != nil && ok && strings.Contains(words, "%d") {
 		n, _ := strconv.Atoi(at[1]) // digits, by the pattern

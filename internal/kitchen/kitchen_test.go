@@ -45,7 +45,7 @@ func (s *server) ServeHTTP(w http.ResponseWriter, r *http.Request) {
 		}
 		out = live
 	case "/api/v1/cooks/legs":
-		out = map[string]any{"plan": map[string]any{"load": request.Load, "coat": request.Coat}, "fryer": load.Fryer{}.Whole(), "actual": request.Program}
+		out = map[string]any{"plan": map[string]any{"lots": request.InLots().Lots}, "fryer": load.Fryer{}.Whole(), "actual": request.Program}
 	case "/api/v1/probes/tip/readings":
 		var in struct{ Readings []reading }
 		if json.NewDecoder(r.Body).Decode(&in) == nil {
@@ -89,7 +89,7 @@ func TestItReadsAHiddenTruthAndSendsLikeARealOne(t *testing.T) {
 	if missing := said - len(seen); late == 0 || twice == 0 || missing < 24 || missing > 24+said/8 {
 		t.Errorf("of %d readings %d are missing, %d come late and %d twice", said, missing, late, twice)
 	}
-	truth, err := lies.truth.Cook(t.Context(), request)
+	truth, err := lies.truth.Cook(t.Context(), request, 0)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -116,7 +116,7 @@ func TestTruthsDiffer(t *testing.T) {
 	r := rand.New(rand.NewPCG(1, 2))
 	var at []float64
 	for range 6 {
-		line, err := Hide(r).Cook(t.Context(), request)
+		line, err := Hide(r).Cook(t.Context(), request, 0)
 		if err != nil {
 			t.Fatal(err)
 		}

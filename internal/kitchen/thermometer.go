@@ -108,7 +108,8 @@ type cooked struct {
 	ID       string     `json:"id"`
 	LoadedAt *time.Time `json:"loadedAt"`
 	Probe    *struct {
-		ID string `json:"id"`
+		ID  string `json:"id"`
+		Lot int    `json:"lot"`
 	} `json:"probe"`
 }
 
@@ -148,20 +149,18 @@ func (t *Thermometer) once(ctx context.Context) (wait time.Duration, now time.Ti
 		t.cook = ""
 		return next(idle), g.Now, t.send(ctx, reading{g.Now, room})
 	}
-	if err := t.follow(ctx, f.ID); err != nil {
+	if err := t.follow(ctx, f.ID, f.Probe.Lot); err != nil {
 		return 0, g.Now, err
 	}
 	return next(every), g.Now, t.send(ctx, reading{g.Now, t.truth.Reads(t.r, t.line, g.Now.Sub(*f.LoadedAt).Minutes())})
 }
 
-// follow works out what truly happens to the food that it is in, anew when
+// follow works out what truly happens to the lot that it is in, anew when
 // something was done to that.
-func (t *Thermometer) follow(ctx context.Context, id string) error {
+func (t *Thermometer) follow(ctx context.Context, id string, lot int) error {
 	var c struct {
 		Plan struct {
-			Load   load.Pieces    `json:"load"`
-			Coat   *load.Covering `json:"coat"`
-			Groups []load.Group   `json:"groups"`
+			Lots []load.LotRequest `json:"lots"`
 		} `json:"plan"`
 		Fryer  load.Fryer   `json:"fryer"`
 		Actual load.Program `json:"actual"`
@@ -169,14 +168,14 @@ func (t *Thermometer) follow(ctx context.Context, id string) error {
 	if err := t.ask(ctx, http.MethodGet, "/cooks/"+id, nil, &c); err != nil {
 		return err
 	}
-	done := fmt.Sprint(c.Actual)
+	done := fmt.Sprint(c.Actual, lot)
 	if t.cook == id && t.done == done {
 		return nil
 	}
 	if t.cook != id {
 		t.truth.TipC = 4 * t.r.Float64() // placed anew
 	}
-	line, err := t.truth.Cook(ctx, load.Request{Load: c.Plan.Load, Coat: c.Plan.Coat, Groups: c.Plan.Groups, Fryer: &c.Fryer, Program: c.Actual})
+	line, err := t.truth.Cook(ctx, load.Request{Lots: c.Plan.Lots, Fryer: &c.Fryer, Program: c.Actual}, lot)
 	if err != nil {
 		return err
 	}

@@ -37,8 +37,8 @@ func Hide(r *rand.Rand) Truth {
 	}
 }
 
-// Cook is what truly happens to a load under what was done to it.
-func (t Truth) Cook(ctx context.Context, q load.Request) ([]run.Moment, error) {
+// Cook is what truly happens to a lot of a load under what was done to it.
+func (t Truth) Cook(ctx context.Context, q load.Request, lot int) ([]run.Moment, error) {
 	answer, err := verdict.Simulate(ctx, q, verdict.Options{NoChance: true})
 	if err != nil {
 		return nil, err
@@ -69,6 +69,9 @@ func (t Truth) Cook(ctx context.Context, q load.Request) ([]run.Moment, error) {
 	q.Fryer, q.TailMin = &f, math.Min(30, load.MaxMinutes-q.Program.Minutes())
 	if answer, err = verdict.Simulate(ctx, q, verdict.Options{NoChance: true}); err != nil {
 		return nil, err
+	}
+	if lot < len(answer.Lots) {
+		return answer.Lots[lot].Timeline, nil
 	}
 	return answer.Timeline, nil
 }

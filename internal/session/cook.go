@@ -95,8 +95,9 @@ func (s *Sessions) narrow(ctx context.Context, p *store.Plan, f *store.OwnFryer,
 		}
 		p.FryerID = f.ID
 	}
-	p.Coat.V.OilG *= float64(b.Pieces) / float64(p.Load.V.Pieces)
-	p.Load.V.Pieces, p.Program.V = b.Pieces, b.Program
+	part := d.Share(b.Pieces)
+	part.Program = b.Program
+	p.GoesInAs(part)
 	p.PerBasket, p.SecondFryerID = nil, nil
 	return which, len(dealt), nil
 }

@@ -4,10 +4,12 @@ import (
 	"context"
 	"errors"
 	"fmt"
+	"slices"
 	"sync"
 	"time"
 
 	"velocrustum/core/cook"
+	"velocrustum/core/food"
 	"velocrustum/core/refuse"
 	"velocrustum/core/sheet"
 	"velocrustum/core/units"
@@ -107,13 +109,24 @@ type LedEvening struct {
 	Outlooks map[string]*Outlook
 }
 
+// foodOf is what lies in the basket of a cook: the plurals of its cuts.
+func foodOf(c store.Cook) string {
+	var names []string
+	for _, lot := range c.Plan.V.Lots.V {
+		if cut, err := food.FindCut(lot.Load.Cut); err == nil && !slices.Contains(names, cut.Plural) {
+			names = append(names, cut.Plural)
+		}
+	}
+	return units.List(names)
+}
+
 // LeadEvening puts a kept supper together as the core leads it.
 func (s *Sessions) LeadEvening(ctx context.Context, e store.EveningLed) (*LedEvening, error) {
 	out := &LedEvening{cook.Evening{Sheet: e.Sheet.V, Hands: e.Hands, Said: e.Said, Names: map[string]string{sheet.OnHob: "the hob", sheet.InOven: "the oven", sheet.Fridge: "the fridge", sheet.Board: "the board", sheet.None: "the hands"}},
 		map[string]store.Cook{}, map[string]*Outlook{}}
 	cuts := map[string]map[string]bool{}
 	for _, c := range e.Cooks {
-		of := c.Plan.V.Load.V.Cut
+		of := foodOf(c)
 		if cuts[of] == nil {
 			cuts[of] = map[string]bool{}
 		}
@@ -126,8 +139,8 @@ func (s *Sessions) LeadEvening(ctx context.Context, e store.EveningLed) (*LedEve
 			return out, err
 		}
 		name := c.Name
-		if len(cuts[c.Plan.V.Load.V.Cut]) == 1 {
-			name = units.Capital(l.Plural)
+		if of := foodOf(c); len(cuts[of]) == 1 {
+			name = units.Capital(of)
 		}
 		if c.Baskets > 1 {
 			name += fmt.Sprintf(" %d", c.Basket)

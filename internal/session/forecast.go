@@ -85,25 +85,28 @@ func (s *Sessions) Seen(ctx context.Context, c store.Cook, l cook.Live) (out []b
 	}
 	at := func(t time.Time) float64 { return math.Max(0, math.Min(load.MaxMinutes, t.Sub(loaded).Minutes())) }
 	kinds := map[string]string{cook.Raw: belief.SeenCut, cook.Soft: belief.SeenSoft, cook.Floury: belief.SeenFloury}
-	outAt, isOut := l.OutAt()
 	for i, e := range c.Events {
-		if isOut && e.At.After(outAt) {
+		lot := e.Lot
+		if lot >= max(1, len(l.Lots)) {
+			lot = 0
+		}
+		if outAt, isOut := l.LotOutAt(lot); isOut && e.At.After(outAt) {
 			continue // what is read of what is out says nothing of the fryer
 		}
 		switch e.Kind {
 		case cook.Probe:
-			out = append(out, belief.Evidence{AtMin: at(e.At), Kind: belief.SeenProbe, C: e.Value, Piece: "thickest"})
+			out = append(out, belief.Evidence{AtMin: at(e.At), Kind: belief.SeenProbe, C: e.Value, Piece: "thickest", Lot: lot})
 		case cook.Look:
-			out = append(out, belief.Evidence{AtMin: at(e.At), Kind: belief.SeenLook, Shade: shade(e.Value)})
+			out = append(out, belief.Evidence{AtMin: at(e.At), Kind: belief.SeenLook, Shade: shade(e.Value), Lot: lot})
 		case cook.Raw, cook.Soft, cook.Floury:
-			out = append(out, belief.Evidence{AtMin: at(e.At), Kind: kinds[e.Kind], Raw: e.Kind == cook.Raw})
+			out = append(out, belief.Evidence{AtMin: at(e.At), Kind: kinds[e.Kind], Raw: e.Kind == cook.Raw, Lot: lot})
 		case cook.LeftIn:
 			read, err := s.leftInReadings(ctx, l, i)
 			if err != nil {
 				return nil, err
 			}
 			for _, r := range read {
-				out = append(out, belief.Evidence{AtMin: at(r.At), Kind: belief.SeenLeftIn, C: math.Max(belief.ProbeLimit.Min, math.Min(belief.ProbeLimit.Max, r.C)), Insertion: e.ID})
+				out = append(out, belief.Evidence{AtMin: at(r.At), Kind: belief.SeenLeftIn, C: math.Max(belief.ProbeLimit.Min, math.Min(belief.ProbeLimit.Max, r.C)), Insertion: e.ID, Lot: lot})
 			}
 		}
 	}
@@ -205,16 +208,32 @@ func (s *Sessions) Known(ctx context.Context, c store.Cook, l cook.Live) (k cook
 	if err != nil {
 		return k, err
 	}
-	if k.Rule, err = load.RuleOf(c.Request(set.Units())); err != nil {
+	q := c.Request(set.Units())
+	if k.Rule, err = load.RuleOf(q); err != nil {
 		return k, err
+	}
+	if len(l.Lots) > 0 {
+		made, err := load.Of(q)
+		if err != nil {
+			return k, err
+		}
+		for _, lot := range made.Lots {
+			k.Lots = append(k.Lots, cook.Known{Rule: lot.Rule})
+		}
 	}
 	probe, err := s.ProbeIn(ctx, l)
 	if err != nil {
 		return k, err
 	}
 	k.Left = probe.lastRead()
-	if line := c.Planned.V.Timeline; len(line) > 0 {
-		k.Likely = func(minute float64) float64 { return run.FirstFrom(line, minute).CoreC }
+	if probe != nil && probe.Lot < len(k.Lots) {
+		k.Lots[probe.Lot].Left = k.Left
+	}
+	k.Likely = likely(c.Planned.V.Timeline)
+	for j := range k.Lots {
+		if j < len(c.Planned.V.Lots) {
+			k.Lots[j].Likely = likely(c.Planned.V.Lots[j].Timeline)
+		}
 	}
 	seen, err := s.Seen(ctx, c, l)
 	if err != nil {
@@ -224,6 +243,11 @@ func (s *Sessions) Known(ctx context.Context, c store.Cook, l cook.Live) (k cook
 		got, err := s.outlookBy(ctx, c.ID, c, l, seen)
 		if err == nil && got != nil {
 			k.SafeBy = got.Foreseen.SafeByMin
+			for j := range k.Lots {
+				if j < len(got.Foreseen.Lots) {
+					k.Lots[j].SafeBy = got.Foreseen.Lots[j].SafeByMin
+				}
+			}
 		}
 		return k, err
 	}
@@ -231,10 +255,23 @@ func (s *Sessions) Known(ctx context.Context, c store.Cook, l cook.Live) (k cook
 	for _, a := range []verdict.Answer{c.Forecast.V, c.Planned.V} {
 		if a.Chance != nil {
 			k.SafeBy = a.Chance.SafeByMin
+			for j := range k.Lots {
+				if j < len(a.Lots) && a.Lots[j].Chance != nil {
+					k.Lots[j].SafeBy = a.Lots[j].Chance.SafeByMin
+				}
+			}
 			return k, nil
 		}
 	}
 	return k, nil
+}
+
+// likely is the inside by a minute of a forecast, nil where there is none.
+func likely(line []run.Moment) func(minute float64) float64 {
+	if len(line) == 0 {
+		return nil
+	}
+	return func(minute float64) float64 { return run.FirstFrom(line, minute).CoreC }
 }
 
 // Forecast returns a cook with the forecast of what has happened by now.

@@ -104,9 +104,10 @@ func leftIn(events []cook.Event) string {
 // A ProbeIn is a thermometer in a cook's food, with its last reading there; At
 // is zero where it has read nothing yet.
 type ProbeIn struct {
-	ID string
-	At time.Time
-	C  float64
+	ID  string
+	Lot int // in which lot
+	At  time.Time
+	C   float64
 }
 
 // lastRead is what it read last; nil where it has read nothing, or is none.
@@ -129,10 +130,10 @@ func (s *Sessions) ProbeIn(ctx context.Context, l cook.Live) (*ProbeIn, error) {
 	}
 	read, err := s.Store.Readings(ctx, id, l.Events[i].At.Add(settles), s.Clock.Now().Add(ahead))
 	if err != nil || len(read) == 0 {
-		return &ProbeIn{ID: id}, err
+		return &ProbeIn{ID: id, Lot: l.Events[i].Lot}, err
 	}
 	last := read[len(read)-1]
-	return &ProbeIn{id, last.At, last.C}, nil
+	return &ProbeIn{id, l.Events[i].Lot, last.At, last.C}, nil
 }
 
 // leftInReadings are the readings of a thermometer from when it was put in,

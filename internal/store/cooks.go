@@ -44,7 +44,8 @@ type Cook struct {
 // plan has the load and the coat as they went into the basket.
 func (c Cook) Request(say units.Household) load.Request {
 	p := c.Plan.V
-	q := load.Request{Load: p.Load.V, Coat: &p.Coat.V, Fryer: &c.Fryer.V.Fryer, Program: p.Program.V, Groups: p.Groups.V, Guidance: string(c.Guidance), Units: say}
+	q := p.Request()
+	q.Fryer, q.Guidance, q.Units = &c.Fryer.V.Fryer, string(c.Guidance), say
 	if c.Guidance == safety.Stricter {
 		q.GuidanceC = c.GuidanceC
 	}
@@ -108,13 +109,14 @@ func (s *Store) events(ctx context.Context, id string) ([]cook.Event, error) {
 		At    Time    `db:"at"`
 		Value float64 `db:"value"`
 		Probe string  `db:"probe"`
+		Lot   int     `db:"lot"`
 	}
-	if err := s.db.SelectContext(ctx, &rows, `SELECT id, kind, at, value, probe FROM cook_events WHERE cook_id = ? AND revoked_at IS NULL ORDER BY seq`, id); err != nil {
+	if err := s.db.SelectContext(ctx, &rows, `SELECT id, kind, at, value, probe, lot FROM cook_events WHERE cook_id = ? AND revoked_at IS NULL ORDER BY seq`, id); err != nil {
 		return nil, err
 	}
 	out := make([]cook.Event, len(rows))
 	for i, r := range rows {
-		out[i] = cook.Event{ID: r.ID, Kind: r.Kind, At: r.At.Time, Value: r.Value, Probe: r.Probe}
+		out[i] = cook.Event{ID: r.ID, Kind: r.Kind, At: r.At.Time, Value: r.Value, Probe: r.Probe, Lot: r.Lot}
 	}
 	return out, nil
 }
@@ -194,8 +196,8 @@ func (s *Store) say(ctx context.Context, tx *sqlx.Tx, cookID string, e *cook.Eve
 	if e.ID == "" {
 		e.ID = NewID()
 	}
-	_, err := tx.ExecContext(ctx, `INSERT INTO cook_events (cook_id, id, seq, kind, at, value, probe)
-		SELECT ?, ?, COALESCE(MAX(seq) + 1, 0), ?, ?, ?, ? FROM cook_events WHERE cook_id = ?`, cookID, e.ID, e.Kind, Time{e.At}, e.Value, e.Probe, cookID)
+	_, err := tx.ExecContext(ctx, `INSERT INTO cook_events (cook_id, id, seq, kind, at, value, probe, lot)
+		SELECT ?, ?, COALESCE(MAX(seq) + 1, 0), ?, ?, ?, ?, ? FROM cook_events WHERE cook_id = ?`, cookID, e.ID, e.Kind, Time{e.At}, e.Value, e.Probe, e.Lot, cookID)
 	return err
 }
 

@@ -11,9 +11,10 @@ import (
 
 // Documents is the version in which documents are kept. Version 1 was the
 // bare value; in version 2 a plan's load and coat had in them what its bench
-// does. A migration rewrites what is older, so that only this one is read.
+// does; in version 3 a plan had a load, its coat and its bench, and groups beside
+// it, where now it has lots. A migration rewrites what is older, so that only this one is read.
 // What a document looked like in each is in testdata.
-const Documents = 3
+const Documents = 4
 
 // JSON is a column that holds T as a versioned document.
 type JSON[T any] struct{ V T }
@@ -53,25 +54,28 @@ func (j *JSON[T]) Scan(src any) error {
 
 // planDocument is the copy of a plan that a cook keeps.
 type planDocument struct {
-	ID            string        `json:"id"`
-	Name          string        `json:"name"`
-	FryerID       string        `json:"fryerId"`
-	Load          load.Pieces   `json:"load"`
-	Coat          load.Covering `json:"coat"`
-	Program       load.Program  `json:"program"`
-	TableTime     *string       `json:"tableTime"`
-	PerBasket     *int          `json:"perBasket"`
-	SecondFryerID *string       `json:"secondFryerId"`
-	Bench         prep.Bench    `json:"bench"`
-	Groups        []load.Group  `json:"groups,omitempty"`
-	Version       int           `json:"version"`
-	ChangedAt     Time          `json:"changedAt"`
+	ID            string         `json:"id"`
+	Name          string         `json:"name"`
+	FryerID       string         `json:"fryerId"`
+	Lots          []prep.DishLot `json:"lots"`
+	Bench         prep.Bench     `json:"bench"`
+	Program       load.Program   `json:"program"`
+	TableTime     *string        `json:"tableTime"`
+	PerBasket     *int           `json:"perBasket"`
+	SecondFryerID *string        `json:"secondFryerId"`
+	Version       int            `json:"version"`
+	ChangedAt     Time           `json:"changedAt"`
+
+	// Of archives from before there were lots.
+	Load   load.Pieces    `json:"load,omitzero"`
+	Coat   *load.Covering `json:"coat,omitempty"`
+	Groups []load.Group   `json:"groups,omitempty"`
 }
 
 // MarshalJSON writes the copy of a plan.
 func (p Plan) MarshalJSON() ([]byte, error) {
-	return json.Marshal(planDocument{p.ID, p.Name, p.FryerID, p.Load.V, p.Coat.V, p.Program.V, p.TableTime,
-		p.PerBasket, p.SecondFryerID, p.Bench.V, p.Groups.V, p.Version, p.ChangedAt})
+	return json.Marshal(planDocument{ID: p.ID, Name: p.Name, FryerID: p.FryerID, Lots: p.Lots.V, Bench: p.Bench.V, Program: p.Program.V, TableTime: p.TableTime,
+		PerBasket: p.PerBasket, SecondFryerID: p.SecondFryerID, Version: p.Version, ChangedAt: p.ChangedAt})
 }
 
 // UnmarshalJSON reads it.
@@ -80,7 +84,8 @@ func (p *Plan) UnmarshalJSON(b []byte) error {
 	if err := json.Unmarshal(b, &d); err != nil {
 		return err
 	}
-	*p = Plan{d.ID, d.Name, d.FryerID, JSON[load.Pieces]{d.Load}, JSON[load.Covering]{d.Coat}, JSON[load.Program]{d.Program},
-		d.TableTime, d.PerBasket, d.SecondFryerID, JSON[prep.Bench]{d.Bench}, JSON[[]load.Group]{d.Groups}, d.Version, d.ChangedAt}
+	a := prep.Asked{Lots: d.Lots, Load: d.Load, Coat: d.Coat, Groups: d.Groups, Bench: &d.Bench, Program: d.Program}.InLots()
+	*p = Plan{d.ID, d.Name, d.FryerID, JSON[[]prep.DishLot]{a.Lots}, JSON[prep.Bench]{*a.Bench}, JSON[load.Program]{a.Program},
+		d.TableTime, d.PerBasket, d.SecondFryerID, d.Version, d.ChangedAt}
 	return nil
 }

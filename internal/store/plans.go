@@ -3,7 +3,6 @@ package store
 import (
 	"context"
 	"errors"
-	"slices"
 
 	"github.com/jmoiron/sqlx"
 
@@ -13,43 +12,55 @@ import (
 
 // Plan is a dish as it is to be run.
 type Plan struct {
-	ID        string              `db:"id"`
-	Name      string              `db:"name"`
-	FryerID   string              `db:"fryer_id"`
-	Load      JSON[load.Pieces]   `db:"load"`
-	Coat      JSON[load.Covering] `db:"coat"`
-	Program   JSON[load.Program]  `db:"program"`
-	TableTime *string             `db:"table_time"`
+	ID      string `db:"id"`
+	Name    string `db:"name"`
+	FryerID string `db:"fryer_id"`
+	// Lots are the kinds of it, each with its bench; Bench is what comes after
+	// the basket, for all of them.
+	Lots      JSON[[]prep.DishLot] `db:"lots"`
+	Bench     JSON[prep.Bench]     `db:"bench"`
+	Program   JSON[load.Program]   `db:"program"`
+	TableTime *string              `db:"table_time"`
 	// PerBasket is how many go into the first of several baskets; nil for
 	// all in one. SecondFryerID is another that shares the pieces.
-	PerBasket     *int             `db:"per_basket"`
-	SecondFryerID *string          `db:"second_fryer_id"`
-	Bench         JSON[prep.Bench] `db:"bench"`
-	// Groups are what else lies in its basket.
-	Groups    JSON[[]load.Group] `db:"groups"`
-	Version   int                `db:"version"`
-	ChangedAt Time               `db:"changed_at"`
+	PerBasket     *int    `db:"per_basket"`
+	SecondFryerID *string `db:"second_fryer_id"`
+	Version       int     `db:"version"`
+	ChangedAt     Time    `db:"changed_at"`
 }
 
-const planColumns = `id, name, fryer_id, load, coat, program, table_time, per_basket, second_fryer_id, bench, groups, version, changed_at`
+const planColumns = `id, name, fryer_id, lots, bench, program, table_time, per_basket, second_fryer_id, version, changed_at`
 
-// GoesInAs keeps lots, coats and program as they go into the basket: the first
-// lot, and the others as groups beside it.
+// GoesInAs keeps lots and program as they go into the basket: off the bench,
+// with what goes in later and comes out sooner told by turns.
 func (p *Plan) GoesInAs(q load.Request) {
-	q = q.InLots()
-	p.Load.V, p.Program.V, p.Groups.V = q.Lots[0].Load, q.Program, nil
-	if c := q.Lots[0].Coat; c != nil {
-		p.Coat.V = *c
-	}
-	for _, lot := range q.Lots[1:] {
-		p.Groups.V = append(p.Groups.V, load.Group{Name: lot.Name, Load: lot.Load, Coat: lot.Coat})
-	}
-	p.Program.V.Turns = slices.Clone(q.Program.Turns)
-	for i, t := range p.Program.V.Turns {
-		if p.Program.V.Turns[i].Lots = nil; len(t.Lots) == 1 {
-			p.Program.V.Turns[i].Group = t.Lots[0]
+	q = q.Told()
+	lots := make([]prep.DishLot, len(q.Lots))
+	for k, lot := range q.Lots {
+		lots[k].LotRequest = lot
+		if k < len(p.Lots.V) {
+			lots[k].Bench = p.Lots.V[k].Bench
 		}
 	}
+	p.Lots.V, p.Program.V = lots, q.Program
+}
+
+// Request is what a plan's lots and program ask of the engine, as they stand:
+// those of a cook as they went into the basket.
+func (p Plan) Request() load.Request {
+	q := load.Request{Program: p.Program.V}
+	for _, lot := range p.Lots.V {
+		q.Lots = append(q.Lots, lot.LotRequest)
+	}
+	return q
+}
+
+// Pieces is how many pieces a plan has, of all lots.
+func (p Plan) Pieces() (n int) {
+	for _, lot := range p.Lots.V {
+		n += lot.Load.Pieces
+	}
+	return n
 }
 
 // Plans returns all, the latest changed first.
@@ -90,10 +101,10 @@ func (s *Store) PutPlan(ctx context.Context, p Plan, version *int) (Plan, error)
 		}
 		p.Version, p.ChangedAt = have+1, Time{s.now()}
 		_, err = tx.NamedExecContext(ctx, `INSERT INTO plans (`+planColumns+`) VALUES
-			(:id, :name, :fryer_id, :load, :coat, :program, :table_time, :per_basket, :second_fryer_id, :bench, :groups, :version, :changed_at)
-			ON CONFLICT (id) DO UPDATE SET name = excluded.name, fryer_id = excluded.fryer_id, load = excluded.load, coat = excluded.coat,
+			(:id, :name, :fryer_id, :lots, :bench, :program, :table_time, :per_basket, :second_fryer_id, :version, :changed_at)
+			ON CONFLICT (id) DO UPDATE SET name = excluded.name, fryer_id = excluded.fryer_id, lots = excluded.lots,
 			program = excluded.program, table_time = excluded.table_time, per_basket = excluded.per_basket,
-			second_fryer_id = excluded.second_fryer_id, bench = excluded.bench, groups = excluded.groups, version = excluded.version, changed_at = excluded.changed_at`, p)
+			second_fryer_id = excluded.second_fryer_id, bench = excluded.bench, version = excluded.version, changed_at = excluded.changed_at`, p)
 		return err
 	})
 	return p, err

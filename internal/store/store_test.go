@@ -36,7 +36,7 @@ func stocked(t *testing.T) (*Store, OwnFryer, Plan) {
 		t.Fatal(err)
 	}
 	p := Plan{Name: "wedges", FryerID: f.ID}
-	p.Load.V = load.Pieces{Cut: "potato-wedge", Pieces: 12, PieceMassG: 30}
+	p.Lots.V = []prep.DishLot{{LotRequest: load.LotRequest{Load: load.Pieces{Cut: "potato-wedge", Pieces: 12, PieceMassG: 30}}}}
 	p.Program.V.Stages = []load.Stage{{AirC: 200, Minutes: 20}}
 	if p, err = s.AddPlan(t.Context(), p); err != nil {
 		t.Fatal(err)
@@ -97,7 +97,7 @@ func TestConcurrentChangesOneWins(t *testing.T) {
 	for i := range 8 {
 		wg.Go(func() {
 			mine := p
-			mine.Load.V.Pieces = 20 + i
+			mine.Lots.V = []prep.DishLot{{LotRequest: load.LotRequest{Load: load.Pieces{Cut: "potato-wedge", Pieces: 20 + i, PieceMassG: 30}}}}
 			_, err := s.PutPlan(context.WithoutCancel(t.Context()), mine, &p.Version)
 			mu.Lock()
 			defer mu.Unlock()
@@ -116,7 +116,7 @@ func TestConcurrentChangesOneWins(t *testing.T) {
 		t.Errorf("%d won and %d lost, of eight", won, lost)
 	}
 	now, err := s.Plan(t.Context(), p.ID)
-	if err != nil || now.Version != p.Version+1 || now.Load.V.Pieces < 20 {
+	if err != nil || now.Version != p.Version+1 || now.Pieces() < 20 {
 		t.Errorf("plan %+v, %v", now, err)
 	}
 }
@@ -137,7 +137,7 @@ func TestOneLiveCookAtATime(t *testing.T) {
 		t.Errorf("deleting the live one: %v", err)
 	}
 	live, err := s.LiveCook(t.Context())
-	if err != nil || len(live.Events) != 2 || live.Events[1] != c.Events[1] || live.Plan.V.Load.V.Pieces != 12 {
+	if err != nil || len(live.Events) != 2 || live.Events[1] != c.Events[1] || live.Plan.V.Pieces() != 12 {
 		t.Errorf("live %+v, %v", live, err)
 	}
 	live.FinishedAt = &Time{noon.Add(time.Hour)}

@@ -121,8 +121,12 @@ export async function prawnsBesideDrumsticks(page: Page, kitchen: Kitchen) {
   await page.goto(`${kitchen.url}${(await link.getAttribute('href')) ?? ''}`);
   await page.getByRole('button', { name: /^5 drumsticks/ }).click();
   await page.getByRole('button', { name: 'Something else beside them' }).click();
-  await page.getByRole('button', { name: /^2 drumsticks bare/ }).click();
-  await page.getByRole('combobox', { name: 'Of which cut' }).selectOption('prawn');
+  await page.getByRole('button', { name: '1 drumstick', exact: true }).click();
+  await page
+    .getByRole('listbox', { name: 'Cuts' })
+    .getByRole('option', { name: /^prawn/ })
+    .first()
+    .click();
 }
 
 export { expect };

@@ -218,5 +218,5 @@ test('several kinds have one headline for all of them', async ({ page, kitchen }
   await page.keyboard.press('Escape');
   const verdict = page.getByRole('region', { name: 'Verdict' });
   await expect(verdict).toContainText('The drumsticks:');
-  await expect(verdict).toContainText('The prawns:');
+  await expect(verdict).toContainText('The prawn:');
 });

@@ -15,7 +15,17 @@ import {
   totalOf,
   type Grain,
 } from '../src/plan/program';
-import { mendPlan, setPieces, setSurface } from '../src/dish/edits';
+import {
+  copyLot,
+  dropLot,
+  mendPlan,
+  onLot,
+  setInOut,
+  setPiecesOf,
+  setProgram,
+  setSurface,
+  splitLot,
+} from '../src/dish/edits';
 import { at, fromField, ticks, timeScale, toField } from '../src/supper/time';
 import { between, flagRows, minuteTicks, raceScale } from '../src/race/scale';
 
@@ -44,8 +54,8 @@ const grain: Grain = {
 const plan: PlanInput = {
   name: 'wings',
   fryerId: 'f',
-  load: { cut: 'chicken-wing-flat', pieces: 11, pieceMassG: 43 },
-  coat: { id: 'starch-dust', oilG: 4 },
+  lots: [{ load: { cut: 'chicken-wing-flat', pieces: 11, pieceMassG: 43 }, coat: { id: 'starch-dust', oilG: 4 } }],
+  bench: { drying: {}, coating: {} },
   program: {
     preheatMin: 4,
     stages: [
@@ -132,12 +142,12 @@ test.describe('changing a program', () => {
 
   test('a warning makes its own change, and no other', () => {
     const program = { stages: [{ airC: 190, minutes: 16 }] };
-    expect(mendPlan(plan, { label: '', program })).toEqual({ ...plan, program });
-    expect(mendPlan(plan, { label: '', perBasket: 8 })).toEqual({ ...plan, perBasket: 8 });
-    expect(mendPlan(plan, { label: '', surface: 'wiped' }).load.surface).toBe('wiped');
-    expect(mendPlan(plan, { label: '', thicknessMm: 20 }).load.thicknessMm).toBe(20);
-    expect(mendPlan(plan, { label: '', oilG: 9 }).coat).toEqual({ id: 'starch-dust', oilG: 9 });
-    expect(mendPlan(plan, { label: '' })).toBe(plan);
+    expect(mendPlan(plan, { label: '', program }, grain.minutes)).toEqual({ ...plan, program });
+    expect(mendPlan(plan, { label: '', perBasket: 8 }, grain.minutes)).toEqual({ ...plan, perBasket: 8 });
+    expect(mendPlan(plan, { label: '', surface: 'wiped' }, grain.minutes).lots[0]?.load.surface).toBe('wiped');
+    expect(mendPlan(plan, { label: '', thicknessMm: 20 }, grain.minutes).lots[0]?.load.thicknessMm).toBe(20);
+    expect(mendPlan(plan, { label: '', oilG: 9 }, grain.minutes).lots[0]?.coat).toEqual({ id: 'starch-dust', oilG: 9 });
+    expect(mendPlan(plan, { label: '' }, grain.minutes)).toBe(plan);
   });
 
   const limits = { 'coat.oilG': { min: 0, max: 200, step: 1, unit: 'g' } };
@@ -149,12 +159,65 @@ test.describe('changing a program', () => {
       cutting: { wholeG: 900, pieces: 12, as: 'chunk', spreadPct: 16 },
       salting: { school: 'dry', hours: 2 },
     };
-    const on = { ...plan, bench };
-    expect(setSurface(on, 'wiped').bench).toEqual({ ...bench, drying: {} });
-    expect(mendPlan(on, { label: '', oilG: 3 }).bench).toEqual({ ...bench, coating: {} });
-    const fewer = setPieces({ ...on, perBasket: 9 }, { pieces: 6 }, { usual: { oilByMass: 2 / 3 }, limits });
-    expect(fewer.bench).toEqual({ ...bench, cutting: { spreadPct: 16 } });
+    const figures = { usual: { oilByMass: 2 / 3 }, limits };
+    const on = onLot(plan, 0, (lot) => ({ ...lot, bench }));
+    const benchOf = (p: PlanInput) => p.lots[0]?.bench;
+    expect(benchOf(onLot(on, 0, (lot) => setSurface(lot, 'wiped')))).toEqual({ ...bench, drying: {} });
+    expect(benchOf(mendPlan(on, { label: '', oilG: 3 }, grain.minutes))).toEqual({ ...bench, coating: {} });
+    const fewer = setPiecesOf({ ...on, perBasket: 9 }, 0, { pieces: 6 }, figures);
+    expect(benchOf(fewer)).toEqual({ ...bench, cutting: { spreadPct: 16 } });
     expect(fewer.perBasket).toBeUndefined();
+  });
+});
+
+test.describe('the lots of a dish', () => {
+  const figures = { usual: { oilByMass: 2 / 3 }, limits: { 'coat.oilG': { min: 0, max: 200, step: 1, unit: 'g' } } };
+  const three = splitLot(splitLot(plan, 0, figures), 0, figures);
+  const counts = (p: PlanInput) => p.lots.map((lot) => lot.load.pieces);
+
+  test('a split lot keeps its pieces, its oil and what turns were for', () => {
+    expect(counts(three)).toEqual([3, 5, 3]);
+    expect(three.lots.reduce((sum, lot) => sum + (lot.coat?.oilG ?? 0), 0)).toBeCloseTo(4, 0);
+    const brushed = { ...three, program: { ...plan.program, turns: [{ atMin: 20, kind: 'brush', lots: [0] }] } };
+    expect(splitLot(brushed, 0, figures).program.turns?.[0]?.lots).toEqual([0, 3]);
+    expect(
+      splitLot(
+        onLot(plan, 0, (lot) => ({ ...lot, load: { ...lot.load, pieces: 1 } })),
+        0,
+        figures,
+      ).lots,
+    ).toHaveLength(1);
+  });
+
+  test('a lot left out takes what was for it alone, and the others keep theirs', () => {
+    const turns = [
+      { atMin: 5, kind: 'flip' },
+      { atMin: 18, kind: 'brush', lots: [1] },
+      { atMin: 20, kind: 'brush', lots: [0, 2] },
+    ];
+    const left = dropLot({ ...three, program: { ...plan.program, turns } }, 1);
+    expect(counts(left)).toEqual([3, 3]);
+    expect(left.program.turns).toEqual([turns[0], { ...turns[2], lots: [0, 1] }]);
+  });
+
+  test('of several all lie in one basket; the last one goes in and out with the program', () => {
+    expect(copyLot({ ...plan, perBasket: 6, secondFryerId: 'g' }, 0)).toMatchObject({
+      perBasket: undefined,
+      secondFryerId: undefined,
+    });
+    const early = setInOut(copyLot(plan, 0), 1, { outMin: 14 }, grain.minutes);
+    expect(early.lots.map((lot) => lot.outMin)).toEqual([undefined, 14]);
+    expect(dropLot(early, 0).lots[0]?.outMin).toBeUndefined();
+    const short = setProgram(early, { stages: [{ airC: 180, minutes: 10 }] }, grain.minutes);
+    expect(short.lots[1]?.outMin).toBeUndefined();
+    const late = setInOut(early, 1, { inMin: 40 }, grain.minutes).lots[1];
+    expect([late?.inMin, late?.outMin]).toEqual([13.5, 14]);
+  });
+
+  test('a change is made to the lot it is of', () => {
+    expect(
+      mendPlan(three, { label: '', thicknessMm: 12, lot: 2 }, grain.minutes).lots.map((lot) => lot.load.thicknessMm),
+    ).toEqual([undefined, undefined, 12]);
   });
 });
 

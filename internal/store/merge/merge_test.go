@@ -48,7 +48,7 @@ func stocked(t *testing.T) (*home, store.OwnFryer, store.Plan) {
 		t.Fatal(err)
 	}
 	p := store.Plan{Name: "wedges", FryerID: f.ID}
-	p.Load.V = load.Pieces{Cut: "potato-wedge", Pieces: 12, PieceMassG: 30}
+	p.Lots.V = []prep.DishLot{{LotRequest: load.LotRequest{Load: load.Pieces{Cut: "potato-wedge", Pieces: 12, PieceMassG: 30}}}}
 	p.Program.V.Stages = []load.Stage{{AirC: 200, Minutes: 20}}
 	if p, err = s.AddPlan(t.Context(), p); err != nil {
 		t.Fatal(err)

@@ -6,7 +6,9 @@ export type Schemas = components['schemas'];
 export type Simulation = Schemas['Simulation'];
 export type SimulationRequest = Schemas['SimulationRequest'];
 export type Plan = Schemas['Plan'];
-export type PlanInput = Schemas['PlanInput'];
+/** A dish as it is edited: said by its lots. */
+export type PlanInput = Schemas['DishByLots'];
+export type Lot = Schemas['Lot'];
 export type Fryer = Schemas['Fryer'];
 export type FryerInput = Schemas['FryerInput'];
 export type Cook = Schemas['Cook'];

@@ -1285,6 +1285,10 @@ export interface components {
             source: string;
         };
         Simulated: components["schemas"]["Simulation"] & {
+            /** @description each lot as it goes into the basket */
+            laid: components["schemas"]["LaidLot"][];
+        };
+        LaidLot: {
             load: components["schemas"]["Load"];
             coat: components["schemas"]["Coat"];
             /** @description how an order has the coat, like: in egg and coarse white crumbs */
@@ -1292,13 +1296,15 @@ export interface components {
         };
         /** @description A dish, its fryer and its program. What is done on the bench is worked out from it each time; what is asked of is its first basket. */
         SimulationRequest: {
-            load: components["schemas"]["Load"];
+            /** @description the kinds of it, none before another */
+            lots?: components["schemas"]["Lot"][];
+            load?: components["schemas"]["Load"];
             coat?: components["schemas"]["Coat"];
             bench?: components["schemas"]["Bench"];
             program: components["schemas"]["Program"];
             /** @description pieces in the first basket, where they go in one after another */
             perBasket?: number;
-            /** @description what else lies in the basket */
+            /** @description what lay beside load before there were lots */
             groups?: components["schemas"]["Group"][];
             fryer?: components["schemas"]["SimulationFryer"];
             /** @description one of the household's, in the place of fryer */
@@ -1452,12 +1458,34 @@ export interface components {
             turns?: {
                 /** Format: double */
                 atMin: number;
-                /** @description flip, shake, check: a look that moves nothing, brush, or out: one group is taken out */
+                /** @description flip, shake, check: a look that moves nothing, brush, or in and out: some lots go in or come out */
                 kind: string;
+                /** @description which lots it is for, by their place from 0; all where left out */
+                lots?: number[];
                 brush?: components["schemas"]["Brush"];
-                /** @description which group is brushed or taken out; 0 is the load */
+                /** @description which of groups it was for, before there were lots */
                 group?: number;
             }[];
+        };
+        /** @description Pieces of one kind with one story: in which coat, what is done to them on the bench, when they go in and come out, minutes of the program. */
+        Lot: {
+            /** @description what it is called; by its cut where left out */
+            name?: string;
+            load: components["schemas"]["Load"];
+            coat?: components["schemas"]["Coat"];
+            bench?: components["schemas"]["Bench"];
+            /**
+             * Format: double
+             * @description with the first where left out
+             */
+            inMin?: number;
+            /**
+             * Format: double
+             * @description with the last where left out
+             */
+            outMin?: number;
+            /** Format: double */
+            crustWanted?: number;
         };
         /** @description Some of the pieces in a basket that are of another kind */
         Group: {
@@ -1472,9 +1500,19 @@ export interface components {
             pieces: number;
             /**
              * Format: double
-             * @description when it is taken out
+             * @description when it goes in
+             */
+            inMin: number;
+            /**
+             * Format: double
+             * @description when it comes out
              */
             outMin: number;
+            /**
+             * Format: double
+             * @description from when it may come out before the others; null where it stays with the last
+             */
+            mayComeOutMin: number | null;
         };
         /** @description What is brushed on, on the faces that are up just then or on both */
         Brush: {
@@ -1588,7 +1626,7 @@ export interface components {
             };
             /** @description the brushes of the program, where changes are asked for */
             brushes?: components["schemas"]["Brushed"][];
-            /** @description of each lot in the basket, in the order of the request; none where there is one */
+            /** @description of each lot in the basket, in the order of the request; none of one that is asked for in the short form */
             lots?: components["schemas"]["LotAnswer"][];
             /** Format: double */
             coverage: number;
@@ -1679,6 +1717,10 @@ export interface components {
                 field?: string;
                 /** Format: double */
                 atMin?: number;
+                /** @description which lot it is of */
+                lot?: number;
+                /** @description where there are several */
+                lotName?: string;
                 change?: components["schemas"]["Change"];
             }[];
         };
@@ -1686,13 +1728,15 @@ export interface components {
         Change: {
             label: string;
             gives?: string;
+            /** @description whose surface, thickness or oil it is */
+            lot?: number;
             program?: components["schemas"]["Program"];
             surface?: string;
             /** Format: double */
             thicknessMm?: number;
             /**
              * Format: double
-             * @description on the whole load of this basket
+             * @description on all pieces of the lot in this basket
              */
             oilG?: number;
             perBasket?: number;
@@ -1738,6 +1782,16 @@ export interface components {
             way: string;
             name: string;
             program: components["schemas"]["Program"];
+            /** @description when each goes in and comes out, where that is not with all */
+            lots?: {
+                /** Format: double */
+                inMin: number;
+                /**
+                 * Format: double
+                 * @description with the last where left out
+                 */
+                outMin?: number;
+            }[];
             /** Format: double */
             minutes: number;
             /** Format: double */
@@ -2487,6 +2541,27 @@ export interface components {
             said: components["schemas"]["SaidOnce"][];
             cautions: string[];
         };
+        /** @description One of several lots in a basket that is cooking */
+        LotIn: {
+            name: string;
+            pieces: number;
+            faces: string[];
+            /**
+             * @description how it is told to be done
+             * @enum {string}
+             */
+            judged: "bone" | "probe" | "bite";
+            /** Format: double */
+            ruleC?: number;
+            /**
+             * Format: double
+             * @description surely safe by which minute; null or left out where that is not foreseen
+             */
+            safeByMin?: number | null;
+            /** @description between which readings nothing is asked of one that is noted */
+            plausibleC?: number[];
+            shown?: components["schemas"]["Shown"];
+        };
         LiveBasket: {
             key: string;
             cookId: string;
@@ -2527,6 +2602,8 @@ export interface components {
              */
             judged: "bone" | "probe" | "bite";
             faces: string[];
+            /** @description what lies in it, where there are several lots */
+            lots?: components["schemas"]["LotIn"][];
             foreseen?: components["schemas"]["Foreseen"];
             /** @description what was seen has changed of the crust */
             changed?: string;
@@ -2605,6 +2682,8 @@ export interface components {
             at: string;
             /** Format: double */
             c: number;
+            /** @description in which lot it is, by its place from 0; 0 where left out */
+            lot?: number;
         };
         Reading: {
             /** Format: date-time */
@@ -2653,7 +2732,7 @@ export interface components {
             unknown: components["schemas"]["UnknownIngredient"][];
             /** @description why no dish comes of it, each with the way on */
             refused?: string[];
-            dish?: components["schemas"]["PlanInput"];
+            dish?: components["schemas"]["DishByLots"];
             /** @description it is a dish of Velocrustum, as it left */
             own?: boolean;
             /** @description why its times are others here */
@@ -2692,6 +2771,8 @@ export interface components {
             c: number;
             /** @enum {string} */
             kind: "probe" | "left-in";
+            /** @description in which lot, by its place from 0 */
+            lot?: number;
         };
         Ahead: {
             band: {
@@ -2704,6 +2785,8 @@ export interface components {
             }[];
             timeline: components["schemas"]["Moment"][];
             says: string;
+            /** @description of each lot, where there are several */
+            lots?: components["schemas"]["Ahead"][];
         };
         /** @description What is foreseen of a cook by all that was seen in it, at the minute of the last of that */
         Foreseen: {
@@ -2740,6 +2823,8 @@ export interface components {
             /** @description oil helps now */
             mist: boolean;
             says: string;
+            /** @description of each lot, where there are several */
+            lots?: components["schemas"]["Foreseen"][];
         };
         /** @description What a cut can be made into with a knife */
         Making: {
@@ -2921,16 +3006,16 @@ export interface components {
             eggs: boolean;
         };
         BenchAnswer: {
-            stations: components["schemas"]["Station"][];
-            load: components["schemas"]["Load"];
-            coat: components["schemas"]["Coat"];
-            /** Format: double */
+            /** @description the bench of each lot, in their order */
+            lots: components["schemas"]["BenchLot"][];
+            /**
+             * Format: double
+             * @description in the edible part, of all lots
+             */
             saltPct: number;
             saltFrom: {
                 [key: string]: number;
             };
-            /** Format: double */
-            rubG: number;
             /**
              * Format: double
              * @description raw weight of all pieces
@@ -2946,15 +3031,52 @@ export interface components {
              * @description of the same in a domestic oven
              */
             ovenWh: number;
+            /** @description what of the pantry is a salt */
+            salts: string[];
+            servings: number;
+            /**
+             * Format: double
+             * @description of the same in a pan of oil
+             */
+            panWh: number;
+            /**
+             * Format: double
+             * @description by the household's prices; left out where none is known
+             */
+            cost?: number;
+            /**
+             * Format: double
+             * @description of a serving
+             */
+            costEach?: number;
+            allergens: string[];
+            plate: components["schemas"]["Plate"];
+            deepFried: components["schemas"]["Plate"];
+        };
+        /** @description The bench of one lot */
+        BenchLot: {
+            name: string;
+            stations: components["schemas"]["Station"][];
+            load: components["schemas"]["Load"];
+            coat: components["schemas"]["Coat"];
+            /** Format: double */
+            saltPct: number;
+            saltFrom: {
+                [key: string]: number;
+            };
+            /** Format: double */
+            rubG: number;
+            /**
+             * Format: double
+             * @description raw weight of its pieces
+             */
+            massG: number;
             /**
              * Format: double
              * @description until the middle has the chosen share of the mean, in halves; left out beyond four days
              */
             evenHours?: number;
             made?: components["schemas"]["Marinade"];
-            /** @description what of the pantry is a salt */
-            salts: string[];
-            servings: number;
             /** @description the coat is rubbed in and not put on from bowls */
             rubbed: boolean;
             /**
@@ -2972,24 +3094,8 @@ export interface components {
             /** @description what of each layer stays on all pieces */
             layerG: number[];
             choices: components["schemas"]["CoatChoices"];
-            /**
-             * Format: double
-             * @description of the same in a pan of oil
-             */
-            panWh: number;
-            /**
-             * Format: double
-             * @description by the household's prices; left out where none is known
-             */
-            cost?: number;
-            /**
-             * Format: double
-             * @description of a serving
-             */
-            costEach?: number;
             makings: components["schemas"]["Making"][];
             mayScore: boolean;
-            allergens: string[];
             /** @description Salt by depth after the salting */
             profile?: components["schemas"]["AtDepth"][];
             bowls: components["schemas"]["BenchBowl"][];
@@ -3001,8 +3107,6 @@ export interface components {
             swaps: {
                 [key: string]: components["schemas"]["Swap"][];
             };
-            plate: components["schemas"]["Plate"];
-            deepFried: components["schemas"]["Plate"];
         };
         Settings: {
             /** @enum {string} */
@@ -3196,34 +3300,64 @@ export interface components {
         PlanInput: {
             name: string;
             fryerId: string;
-            load: components["schemas"]["Load"];
-            coat: components["schemas"]["Coat"];
+            /** @description the kinds of it, none before another; load and coat are the short form for one */
+            lots?: components["schemas"]["Lot"][];
+            load?: components["schemas"]["Load"];
+            coat?: components["schemas"]["Coat"];
             program: components["schemas"]["Program"];
             /** @description Local time on the table */
             tableTime?: string;
             /** @description pieces in the first basket, where they go in one after another */
             perBasket?: number;
-            /** @description what else lies in the basket */
+            /** @description what lay beside load before there were lots */
             groups?: components["schemas"]["Group"][];
             /** @description another fryer that shares the pieces */
             secondFryerId?: string;
             bench?: components["schemas"]["Bench"];
         };
+        /** @description A dish said by its lots */
+        DishByLots: {
+            name: string;
+            fryerId: string;
+            lots: components["schemas"]["Lot"][];
+            bench: components["schemas"]["Bench"];
+            program: components["schemas"]["Program"];
+            /** @description Local time on the table */
+            tableTime?: string;
+            perBasket?: number;
+            secondFryerId?: string;
+        };
+        /** @description A dish in an archive; those of before there were lots have load, coat and groups */
+        ArchivedDish: {
+            name: string;
+            fryerId: string;
+            lots?: components["schemas"]["Lot"][];
+            load?: components["schemas"]["Load"];
+            coat?: components["schemas"]["Coat"];
+            groups?: components["schemas"]["Group"][];
+            bench?: components["schemas"]["Bench"];
+            program: components["schemas"]["Program"];
+            /** @description Local time on the table */
+            tableTime?: string;
+            perBasket?: number;
+            secondFryerId?: string;
+            id: string;
+            version: number;
+            /** Format: date-time */
+            changedAt: string;
+        };
         Plan: {
             name: string;
             fryerId: string;
-            load: components["schemas"]["Load"];
-            coat: components["schemas"]["Coat"];
+            lots: components["schemas"]["Lot"][];
+            bench: components["schemas"]["Bench"];
             program: components["schemas"]["Program"];
             /** @description Local time on the table */
             tableTime?: string;
             /** @description pieces in the first basket, where they go in one after another */
             perBasket?: number;
-            /** @description what else lies in the basket */
-            groups?: components["schemas"]["Group"][];
             /** @description another fryer that shares the pieces */
             secondFryerId?: string;
-            bench?: components["schemas"]["Bench"];
             id: string;
             version: number;
             /** Format: date-time */
@@ -3246,6 +3380,8 @@ export interface components {
             value?: number;
             /** @description which thermometer stays in from now on */
             probe?: string;
+            /** @description in which lot that was seen, by its place from 0 */
+            lot?: number;
         };
         CookEvent: {
             id: string;
@@ -3258,6 +3394,8 @@ export interface components {
             value?: number;
             /** @description what kind of turn it was: flip, shake or check */
             turn?: string;
+            /** @description in which of several lots that was seen, by its place from 0 */
+            lot?: number;
         };
         Outcome: {
             /** @enum {string} */
@@ -3370,6 +3508,8 @@ export interface components {
             }[];
         };
         Cook: {
+            /** @description what lies in the basket, where there are several lots */
+            lots?: components["schemas"]["LotIn"][];
             /** @description which basketful of the dish this is */
             basket: number;
             /** @description of how many */
@@ -3393,7 +3533,7 @@ export interface components {
              * @description The server's clock
              */
             now: string;
-            plan: components["schemas"]["PlanInput"];
+            plan: components["schemas"]["DishByLots"];
             /** @description The program as it has happened, with what is still to come */
             actual: components["schemas"]["Program"];
             fryer: components["schemas"]["Fryer"];

@@ -36,16 +36,16 @@ export function dropOf(id: string, bench: Bench): ((b: Bench) => Bench) | undefi
   return part && bench[part] ? (b) => ({ ...b, [part]: undefined }) : undefined;
 }
 
-interface Props extends Pick<StationProps, 'bench' | 'set' | 'catalog'> {
+interface Props extends Pick<StationProps, 'at' | 'bench' | 'set' | 'catalog'> {
   /** Told which station was put on the bench. */
   added: (id: string) => void;
 }
 
 /** Steps that could be put on the bench, each with what it usually begins with. */
-export function Adding({ bench, set, catalog, added }: Props) {
+export function Adding({ at, bench, set, catalog, added }: Props) {
   const usual: Bench = { ...catalog.usual.bench, finish: [] };
   return (
-    <More id="station-more" tabIndex={-1}>
+    <More id={`station-${at}-more`} tabIndex={-1}>
       {optional
         .filter((o) => !bench[o.part])
         .map(({ id, name, part }) => (

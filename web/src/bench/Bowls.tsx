@@ -1,6 +1,6 @@
 import styled from 'styled-components';
 import type { Units } from '../format/units';
-import type { BenchAnswer } from './useBench';
+import type { BenchLot } from './useBench';
 
 const Row = styled.ol`
   list-style: none;
@@ -25,7 +25,7 @@ const Row = styled.ol`
 `;
 
 /** The bowls in the order of the hands, as full as they are to be. */
-export function Bowls({ bowls, bag, units }: { bowls: BenchAnswer['bowls']; bag: boolean; units: Units }) {
+export function Bowls({ bowls, bag, units }: { bowls: BenchLot['bowls']; bag: boolean; units: Units }) {
   const most = Math.max(...bowls.map((b) => b.putOutG));
   return (
     <Row aria-label={bag ? 'What goes in the bag' : 'Bowls in order'}>

@@ -19,14 +19,14 @@ interface PartProps extends StationProps {
 }
 
 /** Which coat: one of the household's own, a usual one, or one that is made. */
-function WhichCoat({ plan, edit, catalog }: StationProps) {
+function WhichCoat({ lot, editLot, catalog }: StationProps) {
   const own = useCoats().data ?? [];
-  const { coat } = plan;
+  const coat = lot.coat ?? {};
   const kept = own.find((o) => JSON.stringify(o.layers) === JSON.stringify(coat.layers));
   const chosen = coat.layers ? (kept?.id ?? 'made') : (coat.id ?? 'bare');
   const choose = (id: string) => {
     const mine = own.find((o) => o.id === id);
-    edit('coat', (now) => (mine ? setLayers(now, mine.layers) : setCoat(now, id)));
+    editLot('coat', (now) => (mine ? setLayers(now, mine.layers) : setCoat(now, id)));
   };
   const option = (o: { id: string; name: string }) => (
     <option key={o.id} value={o.id}>
@@ -88,9 +88,9 @@ function Oil({ bench: { coating: c }, catalog, change }: PartProps) {
 }
 
 /** What stands in the place of the usual flour and crumbs, and what is stirred in. */
-function InTheBowls({ plan, bench: { coating: c }, answer, catalog, change }: PartProps) {
+function InTheBowls({ lot, bench: { coating: c }, answer, catalog, change }: PartProps) {
   const { flour, crumbs, eggs } = answer.choices;
-  const made = plan.coat.layers !== undefined;
+  const made = lot.coat?.layers !== undefined;
   const starch = within(catalog, 'bench.coating.starch');
   return (
     <>
@@ -139,8 +139,8 @@ function InTheBowls({ plan, bench: { coating: c }, answer, catalog, change }: Pa
 
 /** Which coat, of what, how it is put on; and the oil. */
 export function Coating(props: StationProps) {
-  const { plan, bench, set, answer, catalog, units } = props;
-  const [open, setOpen] = useState(plan.coat.layers !== undefined);
+  const { lot, bench, set, answer, catalog, units } = props;
+  const [open, setOpen] = useState(lot.coat?.layers !== undefined);
   const c = bench.coating;
   const change = (run: Run, more: Partial<Coated>) => set(run, (b) => ({ ...b, coating: { ...b.coating, ...more } }));
   const bowls = answer.bowls.length > 0 && !answer.rubbed;

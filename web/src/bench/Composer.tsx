@@ -146,14 +146,14 @@ function CoatLayer({ layer, at, sticks, onAll, pantry, kinds, catalog, units, ch
 }
 
 /** What a coat is made of, from the inside out: each layer of one thing or a mixture. */
-export function Composer({ plan, edit, answer, pantry, catalog, units }: StationProps) {
+export function Composer({ lot, editLot, answer, pantry, catalog, units }: StationProps) {
   const own = useCoats();
   const queries = useQueryClient();
-  const { coat } = plan;
+  const coat = lot.coat ?? {};
   const named = catalog.coats.find((c) => c.id === coat.id);
   const layers = coat.layers ?? named?.layers ?? [];
   const kinds = usePantry().data?.kinds ?? [];
-  const put = (run: Run, next: Layer[]) => edit(run, (now) => setLayers(now, next));
+  const put = (run: Run, next: Layer[]) => editLot(run, (now) => setLayers(now, next));
   const known = own.data?.find((o) => JSON.stringify(o.layers) === JSON.stringify(layers));
   const fresh = catalog.usual.layers[layers.length];
   return (

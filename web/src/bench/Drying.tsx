@@ -4,10 +4,10 @@ import { Stepper } from '../ui/Stepper';
 import type { StationProps } from './props';
 
 /** How the surface is dried. */
-export function Drying({ plan, bench, set, catalog }: StationProps) {
+export function Drying({ lot, bench, set, catalog }: StationProps) {
   const d = bench.drying;
   // Undone here, it is as dry as the order says.
-  const school = d.school ?? { wet: 'wet', racked: 'rack' }[plan.load.surface ?? ''] ?? 'wipe';
+  const school = d.school ?? { wet: 'wet', racked: 'rack' }[lot.load.surface ?? ''] ?? 'wipe';
   return (
     <>
       <Choice

@@ -1,19 +1,25 @@
-import { once } from '../ui/history';
-import { useEffect, useMemo, useRef } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import styled from 'styled-components';
 import type { AtDishProps } from '../dish/AtDish';
 import { DishHead } from '../dish/DishHead';
-import { bare, onBench } from '../dish/edits';
+import { afterwards, bare, onBench, onLot } from '../dish/edits';
 import { useDish } from '../dish/useDish';
 import { unitsOf } from '../format/units';
 import { at } from '../theme/tokens';
+import { Button } from '../ui/Button';
+import { once, runIn } from '../ui/history';
 import { Page, Quiet } from '../ui/layout';
+import { Tabs } from '../ui/Tabs';
 import { Late } from '../ui/Late';
 import { Adding, dropOf } from './Adding';
 import type { StationProps } from './props';
 import { Caution, StationCard } from './StationCard';
+import { SideBySide, type OnBench } from './SideBySide';
 import { Sums } from './Sums';
-import { useBench, type BenchAnswer } from './useBench';
+import { useBench, type BenchLot } from './useBench';
+import { lotName } from '../dish/foodWords';
+import { useWide } from '../ui/useWide';
+import type { Lot } from '../api/client';
 
 const Row = styled.div`
   margin: 14px 0;
@@ -34,6 +40,17 @@ const Row = styled.div`
     }
   }
 `;
+
+const Lots = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px;
+  margin-top: 10px;
+`;
+
+/** How many lots stand side by side; of more, one is shown at a time. */
+const COLUMNS = 3;
 
 // What is done at one place stands in one column; the numbers give the order.
 const places = [['cut', 'dry'], ['salt'], ['marinade'], ['coat', 'finish']];
@@ -56,23 +73,80 @@ function useFocusOnStation() {
 export function OneBench({ plan, plans, catalog, settings, pantry }: AtDishProps) {
   const dish = useDish(plan);
   const { draft, edit, request, setPossible } = dish;
-  const bench = draft.bench ?? bare;
   const units = useMemo(() => unitsOf(settings), [settings]);
   const { temperature, mass, spoons, guidance, guidanceC } = settings;
   const { answer, pending, problem } = useBench(request, [temperature, mass, spoons, guidance, guidanceC].join());
   const untaken = pending || problem !== '';
   useEffect(() => setPossible(!untaken), [untaken, setPossible]);
   const focusOn = useFocusOnStation();
-  const set: StationProps['set'] = (run, change) => edit(run, (now) => onBench(now, change));
+  const [front, setFront] = useState(0);
+  const at = Math.min(front, draft.lots.length - 1);
+  const lot = draft.lots[at];
+  const beside = useWide() && draft.lots.length > 1 && draft.lots.length <= COLUMNS;
+  const one = answer?.lots[at];
+  const othersLike = (k: number) =>
+    edit(once, (now) => ({
+      ...now,
+      lots: now.lots.map((l) => ({ ...l, coat: now.lots[k]?.coat, bench: now.lots[k]?.bench })),
+    }));
+  const propsOf = (of: Lot, k: number, worked: BenchLot): OnBench => {
+    const editLot: StationProps['editLot'] = (run, change) => edit(runIn(run, k), (now) => onLot(now, k, change));
+    return {
+      plan: draft,
+      lot: of,
+      at: k,
+      bench: of.bench ?? bare,
+      set: (run, change) => editLot(run, (now) => onBench(now, change)),
+      editLot,
+      answer: worked,
+      name: `${worked.load.pieces} ${worked.name}`,
+      salts: answer?.salts ?? [],
+      pantry,
+      catalog,
+      units,
+    };
+  };
 
   return (
     <Page>
       <DishHead view="Bench" plan={plan} plans={plans} dish={dish} />
       <Quiet>Everything before the basket, worked out from the pieces of this dish and fed into its forecast.</Quiet>
       {problem ? <Caution role="alert">{problem}</Caution> : null}
-      {answer ? (
+      {draft.lots.length > 1 && !beside ? (
+        <Lots>
+          <Tabs
+            label="Lot on the bench"
+            shown={at}
+            show={setFront}
+            tabs={draft.lots.map((l, k) => (
+              <strong key={k}>
+                {answer?.lots[k]?.load.pieces ?? l.load.pieces} {answer?.lots[k]?.name ?? lotName(l, catalog)}
+              </strong>
+            ))}
+          />
+          <Button onPress={() => othersLike(at)}>The same coat and bench for the others</Button>
+        </Lots>
+      ) : null}
+      {answer && one && lot ? (
         <Late pending={pending} refused={problem !== ''}>
-          <Stations {...{ plan: draft, bench, set, edit, answer, pantry, catalog, units }} focusOn={focusOn} />
+          {beside ? (
+            <SideBySide
+              lots={draft.lots.flatMap((l, k) => (answer.lots[k] ? [propsOf(l, k, answer.lots[k])] : []))}
+              all={{
+                editLot: (run, change) => edit(run, (now) => ({ ...now, lots: now.lots.map(change) })),
+                set: (run, change) => edit(run, (now) => ({ ...now, lots: now.lots.map((l) => onBench(l, change)) })),
+              }}
+              focusOn={focusOn}
+              othersLike={othersLike}
+            />
+          ) : (
+            <Stations key={at} {...propsOf(lot, at, one)} focusOn={focusOn} />
+          )}
+          <Sums
+            {...{ answer, catalog, units }}
+            bench={draft.bench}
+            set={(run, change) => edit(run, (now) => afterwards(now, change))}
+          />
         </Late>
       ) : problem ? null : (
         <Quiet role="status">Working it out…</Quiet>
@@ -82,7 +156,6 @@ export function OneBench({ plan, plans, catalog, settings, pantry }: AtDishProps
 }
 
 interface StationsProps extends StationProps {
-  answer: BenchAnswer;
   focusOn: (station: string) => void;
 }
 
@@ -106,7 +179,7 @@ function Stations({ focusOn, ...props }: StationsProps) {
                     drop={
                       drop
                         ? () => {
-                            focusOn('more');
+                            focusOn(`${props.at}-more`);
                             set(once, drop);
                           }
                         : undefined
@@ -119,8 +192,7 @@ function Stations({ focusOn, ...props }: StationsProps) {
           );
         })}
       </Row>
-      <Adding {...props} added={focusOn} />
-      <Sums {...props} />
+      <Adding {...props} added={(id) => focusOn(`${props.at}-${id}`)} />
     </>
   );
 }

@@ -1,7 +1,7 @@
 import { line } from 'd3-shape';
 import styled from 'styled-components';
 import type { Units } from '../format/units';
-import type { BenchAnswer } from './useBench';
+import type { BenchLot } from './useBench';
 
 const Box = styled.figure`
   margin: 0;
@@ -16,7 +16,7 @@ const Box = styled.figure`
 `;
 
 interface Props {
-  profile: NonNullable<BenchAnswer['profile']>;
+  profile: NonNullable<BenchLot['profile']>;
   units: Units;
 }
 

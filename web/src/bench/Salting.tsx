@@ -12,7 +12,7 @@ const levels = (list: Schemas['Level'][]) => list.map((l) => ({ id: String(l.val
 const none = { waterG: undefined, strengthPct: undefined, liquid: undefined };
 
 /** Dry, in a brine or in a soak; with which salt, how much and how long. */
-export function Salting({ bench, set, answer, pantry, catalog, units }: StationProps) {
+export function Salting({ bench, set, answer, salts, pantry, catalog, units }: StationProps) {
   const s = bench.salting;
   if (!s) return null;
   const change = (run: Run, more: Partial<typeof s>) =>
@@ -43,7 +43,7 @@ export function Salting({ bench, set, answer, pantry, catalog, units }: StationP
           onChange={(e) => change('salt kind', { salt: e.target.value })}
         >
           {pantry
-            .filter((p) => answer.salts.includes(p.id))
+            .filter((p) => salts.includes(p.id))
             .map((p) => (
               <option key={p.id} value={p.id}>
                 {p.name}

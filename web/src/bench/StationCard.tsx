@@ -1,4 +1,5 @@
 import styled from 'styled-components';
+import type { Lot, SimulationRequest } from '../api/client';
 import { requestOf } from '../dish/input';
 import { type } from '../theme/tokens';
 import { Button } from '../ui/Button';
@@ -50,19 +51,26 @@ interface Props extends StationProps {
   place: number;
   /** Takes it off the bench, where it can be. */
   drop: (() => void) | undefined;
+  /** Whose it is, where that is not said above it. */
+  of?: string;
 }
 
 /** One step: its answer, why, what it does, and what can be chosen. */
-export function StationCard({ station, place, drop, ...props }: Props) {
-  const { answer, plan } = props;
+export function StationCard({ station, place, drop, of, ...props }: Props) {
+  const { answer, plan, at } = props;
   const { id } = station;
   // Off the bench already: what the basket gets with the step, and without.
-  const asked = { ...requestOf(plan), bench: undefined };
+  const asked = requestOf(plan);
+  const told = (load: Lot['load'], coat: Lot['coat']): SimulationRequest => ({
+    ...asked,
+    lots: asked.lots.map((lot, k) => (k === at ? { ...lot, load, coat, bench: undefined } : lot)),
+  });
   return (
-    <Box id={`station-${id}`} tabIndex={-1} aria-label={station.title}>
+    <Box id={`station-${at}-${id}`} tabIndex={-1} aria-label={station.title}>
       <Name>
         <h2>
           {place}. {station.title}
+          {of ? `, ${of}` : ''}
         </h2>
         {drop ? <Button onPress={drop}>Leave it out</Button> : null}
       </Name>
@@ -75,10 +83,7 @@ export function StationCard({ station, place, drop, ...props }: Props) {
       ))}
       <Controls station={id} {...props} />
       {id === 'cut' || id === 'finish' || station.does === '' ? null : (
-        <Skipped
-          withIt={{ ...asked, load: answer.load, coat: answer.coat }}
-          without={{ ...asked, load: station.without.load, coat: station.without.coat }}
-        />
+        <Skipped withIt={told(answer.load, answer.coat)} without={told(station.without.load, station.without.coat)} />
       )}
     </Box>
   );

@@ -6,6 +6,7 @@ import { Stepper } from '../ui/Stepper';
 import { PlateTable } from './PlateTable';
 import type { StationProps } from './props';
 import { Name } from './StationCard';
+import type { BenchAnswer } from './useBench';
 
 const Below = styled.div`
   display: grid;
@@ -41,7 +42,9 @@ const Totals = styled.dl`
   }
 `;
 
-type Props = Pick<StationProps, 'bench' | 'set' | 'answer' | 'catalog' | 'units'>;
+interface Props extends Pick<StationProps, 'bench' | 'set' | 'catalog' | 'units'> {
+  answer: BenchAnswer;
+}
 
 const kWh = (wh: number) => `${(wh / 1000).toFixed(2)} kWh`;
 

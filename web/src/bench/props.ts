@@ -1,18 +1,22 @@
 import { type Run } from '../ui/history';
-import type { Catalog, PlanInput, Schemas } from '../api/client';
-import type { EditDish } from '../dish/useDish';
+import type { Catalog, Lot, PlanInput, Schemas } from '../api/client';
 import type { Units } from '../format/units';
-import type { Bench, BenchAnswer } from './useBench';
+import type { Bench, BenchLot } from './useBench';
 
 /** What the controls of a station need. */
 export interface StationProps {
   plan: PlanInput;
+  /** The lot that is worked on, and its place. */
+  lot: Lot;
+  at: number;
   bench: Bench;
-  /** Changes the bench. */
+  /** Changes the lot's bench. */
   set: (run: Run, change: (now: Bench) => Bench) => void;
-  /** Changes the dish itself. */
-  edit: EditDish;
-  answer: BenchAnswer;
+  /** Changes the lot itself. */
+  editLot: (run: Run, change: (now: Lot) => Lot) => void;
+  answer: BenchLot;
+  /** What of the pantry is a salt. */
+  salts: string[];
   pantry: Schemas['Ingredient'][];
   catalog: Catalog;
   units: Units;

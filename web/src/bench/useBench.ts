@@ -3,7 +3,9 @@ import { useWorkedOut } from '../api/useWorkedOut';
 
 export type Bench = Schemas['Bench'];
 export type BenchAnswer = Schemas['BenchAnswer'];
-export type Station = BenchAnswer['stations'][number];
+/** The bench of one lot. */
+export type BenchLot = Schemas['BenchLot'];
+export type Station = BenchLot['stations'][number];
 
 /** The bench of a dish, worked out as it changes. */
 export const useBench = (request: SimulationRequest, household: string) =>

@@ -44,9 +44,19 @@ export const NotShown = styled.p`
 export function useInside(food: Watched, nowMs: number) {
   const ahead = useAhead(food.cookId, food.mark);
   const minute = minuteOf(food, nowMs);
-  const line = ahead.data?.now.timeline;
+  const all = ahead.data;
+  const { lot } = food;
+  const mine =
+    lot === null || !all
+      ? all
+      : {
+          now: all.now.lots?.[lot] ?? all.now,
+          before: all.before.lots?.[lot] ?? all.before,
+          readings: all.readings.filter((r) => r.lot === lot),
+        };
+  const line = mine?.now.timeline;
   const insideC = minute !== null && line ? between(line, Math.max(0, minute), (m) => m.coreC) : null;
-  return { ahead: ahead.data, minute, insideC };
+  return { ahead: mine, minute, insideC };
 }
 
 const STALE_MS = 90_000;

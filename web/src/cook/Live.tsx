@@ -18,6 +18,7 @@ import { useCalling } from './useCalling';
 import { usePress } from './usePress';
 import { stillAsks, useQuestion } from './useQuestion';
 import { useClock } from './useClock';
+import { useLot } from './useLot';
 import { useTakingBack, useTelling, type Told } from './useTelling';
 import { minuteOf, ofCook } from './watched';
 
@@ -69,10 +70,11 @@ export function Live({ cook, catalog, settings, ticking, voice }: Props) {
   }, [step.title]);
 
   const units = unitsOf(settings);
-  const cut = catalog.cuts.find((c) => c.id === cook.plan.load.cut);
+  const cut = catalog.cuts.find((c) => c.id === cook.plan.lots[0]?.load.cut);
   const food = ofCook(cook, catalog.usual.moreMin);
   const minute = minuteOf(food, now);
-  const { ahead, insideC } = useInside(food, now);
+  const { lot, tellOf, picker } = useLot(food, tell);
+  const { ahead, insideC } = useInside(lot, now);
   const isOut = cook.events.some((e) => e.kind === 'out');
   const { ask, question } = useQuestion();
   const takeOut = takesOut(ask, () => {
@@ -120,7 +122,10 @@ export function Live({ cook, catalog, settings, ticking, voice }: Props) {
               {cook.forecast.verdict.first}
             </Quiet>
           ) : (
-            <InsideCard food={food} nowMs={now} units={units} />
+            <>
+              {picker}
+              <InsideCard food={lot} nowMs={now} units={units} />
+            </>
           )}
           {press.shown ? (
             <Big isDisabled={waiting.some((l) => (l.body as Told).kind === action)} {...press.handlers}>
@@ -128,7 +133,13 @@ export function Live({ cook, catalog, settings, ticking, voice }: Props) {
             </Big>
           ) : null}
           {minute !== null && !isOut ? (
-            <Answers {...{ food, catalog, units, tell }} insideC={insideC ?? 20} probes={probes.data ?? []}>
+            <Answers
+              {...{ catalog, units }}
+              food={lot}
+              tell={tellOf}
+              insideC={insideC ?? 20}
+              probes={probes.data ?? []}
+            >
               {action === 'out' ? null : <Half onPress={out}>Done, it is out</Half>}
             </Answers>
           ) : minute === null ? (
@@ -146,7 +157,7 @@ export function Live({ cook, catalog, settings, ticking, voice }: Props) {
         cook={cook}
         line={(ahead?.now.timeline ?? cook.forecast.timeline).filter((m) => m.minute <= shown)}
         minute={minute}
-        faces={cut?.faces ?? ['First side', 'Second side']}
+        faces={cook.lots?.[lot.lot ?? 0]?.faces ?? cut?.faces ?? ['First side', 'Second side']}
       />
       {said.length > 0 ? (
         <SaidList said={said} back={(s) => void takeBack(waiting, { ...s, cookId: cook.id })} />

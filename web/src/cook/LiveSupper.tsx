@@ -162,12 +162,7 @@ export function LiveSupper({ evening, catalog, settings, ticking, voice }: Props
         <Side>
           <Beside>{acts}</Beside>
           {raw.map((b) => (
-            <Out
-              key={b.key}
-              basket={b}
-              {...{ catalog, units }}
-              note={(c) => telling.tell(b, 'probe reading', { kind: 'probe', value: c })}
-            />
+            <Out key={b.key} basket={b} {...{ catalog, units }} tell={(what, event) => telling.tell(b, what, event)} />
           ))}
           {frying.length > 1 && food ? (
             <Tabs

@@ -7,30 +7,33 @@ import { Answers } from './Answers';
 import { Half } from './Buttons';
 import { InsideCard, NotShown, useInside } from './InsideCard';
 import { ProbeReading } from './ProbeReading';
+import { useLot } from './useLot';
 import type { Told } from './useTelling';
-import { minuteOf, type Watched } from './watched';
+import { minuteOf, ofBasket, type Watched } from './watched';
 
 interface OutProps {
   basket: LiveBasket;
   catalog: Catalog;
   units: Units;
-  note: (c: number) => void;
+  tell: (what: string, event: Told) => void;
 }
 
 /** What came out and is not shown safe: only a thermometer helps. */
-export function Out({ basket, catalog, units, note }: OutProps) {
+export function Out({ basket, catalog, units, tell }: OutProps) {
+  const { lot, tellOf, picker } = useLot(ofBasket(basket, 0), tell);
   return (
     <>
       <NotShown role="status">
         {basket.name}, out since {clock(basket.outAt ?? '')}: not shown safe. {basket.shown?.says}
       </NotShown>
+      {picker}
       <ProbeReading
         limit={limitOf(catalog, 'event.probe')}
         units={units}
-        from={basket.ruleC ?? 0}
-        bone={basket.judged === 'bone'}
+        from={lot.ruleC}
+        bone={lot.bone}
         plausibleC={undefined}
-        note={note}
+        note={(c) => tellOf('probe reading', { kind: 'probe', value: c })}
       />
     </>
   );
@@ -50,13 +53,15 @@ interface FryingProps {
 
 /** One basket that is in: its inside, and what can be said of it. */
 export function Frying({ food, catalog, units, now, overdue, probes, tell, out, isFirst }: FryingProps) {
-  const { insideC } = useInside(food, now);
+  const { lot, tellOf, picker } = useLot(food, tell);
+  const { insideC } = useInside(lot, now);
   return (
     <>
-      <InsideCard food={food} nowMs={now} units={units} />
+      {picker}
+      <InsideCard food={lot} nowMs={now} units={units} />
       {overdue ? <Quiet role="status">{overdue}</Quiet> : null}
       {minuteOf(food, now) === null ? null : (
-        <Answers {...{ food, catalog, units, probes, tell }} insideC={insideC ?? 20}>
+        <Answers {...{ catalog, units, probes }} food={lot} tell={tellOf} insideC={insideC ?? 20}>
           {isFirst ? null : <Half onPress={out}>Done, {food.name} out</Half>}
         </Answers>
       )}

@@ -29,6 +29,32 @@ export interface Watched {
   probe: Schemas['ThermometerSeen'] | undefined;
   /** The shade that was said last, from pale to dark. */
   lookedAt: number | null;
+  /** What lies in it, where there are several lots. */
+  lots: LotIn[];
+  /** Which of them is looked at; null for all of it. */
+  lot: number | null;
+}
+
+type LotIn = Schemas['LotIn'];
+
+/** One of several lots in it: its own inside, and what was seen of it. */
+export function ofLot(w: Watched, at: number): Watched {
+  const lot = w.lots[at];
+  if (!lot) return w;
+  return {
+    ...w,
+    name: `${w.name}, ${lot.name}`,
+    lot: at,
+    ruleC: lot.ruleC ?? w.ruleC,
+    soft: lot.judged === 'bite',
+    bone: lot.judged === 'bone',
+    safeByMin: lot.safeByMin ?? null,
+    foreseen: w.foreseen?.lots?.[at] ?? w.foreseen,
+    shown: lot.shown,
+    plausibleC: lot.plausibleC,
+    probe: (w.probe?.lot ?? 0) === at ? w.probe : undefined,
+    lookedAt: null,
+  };
 }
 
 export const ofBasket = (b: LiveBasket, usualMore: number): Watched => ({
@@ -52,6 +78,8 @@ export const ofBasket = (b: LiveBasket, usualMore: number): Watched => ({
   beyond: b.beyond,
   probe: b.probe,
   lookedAt: b.lookedAt ?? null,
+  lots: b.lots ?? [],
+  lot: null,
 });
 
 export function ofCook(c: Cook, usualMore: number): Watched {
@@ -79,6 +107,8 @@ export function ofCook(c: Cook, usualMore: number): Watched {
     beyond: c.beyond,
     probe: c.probe,
     lookedAt: c.events.findLast((e) => e.kind === 'look')?.value ?? null,
+    lots: c.lots ?? [],
+    lot: null,
   };
 }
 

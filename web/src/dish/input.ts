@@ -7,16 +7,14 @@ export function inputOf(p: PlanInput): PlanInput {
 }
 
 /** What of a plan decides what comes of it. */
-export function requestOf(p: PlanInput): SimulationRequest & Pick<PlanInput, 'fryerId' | 'coat'> {
-  const { fryerId, load, coat, program, perBasket, secondFryerId, bench, groups } = p;
+export function requestOf(p: PlanInput): SimulationRequest & Pick<PlanInput, 'fryerId' | 'lots' | 'bench'> {
+  const { fryerId, lots, bench, program, perBasket, secondFryerId } = p;
   return {
     fryerId,
-    load,
-    coat,
+    lots,
+    bench,
     program,
     ...(perBasket ? { perBasket } : {}),
     ...(secondFryerId ? { secondFryerId } : {}),
-    ...(bench ? { bench } : {}),
-    ...(groups?.length ? { groups } : {}),
   };
 }

@@ -1,6 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
-import type { CookEntry } from '../api/client';
+import type { CookEntry, PlanInput } from '../api/client';
 import {
   addPlan,
   deleteCook,
@@ -11,10 +11,14 @@ import {
   takeBack,
 } from '../api/queries';
 import { alike } from '../plan/program';
+
 import { Button, MainButton } from '../ui/Button';
 import { Title } from '../ui/layout';
 import { complain, say } from '../ui/toast';
 import { Bar } from './parts';
+
+/** What cuts lie in its basket. */
+const foodOf = ({ lots }: Pick<PlanInput, 'lots'>) => lots.map((lot) => lot.load.cut).join();
 
 /** How long after its end a cook may still go on, ms. */
 const RECENT_MS = 30 * 60_000;
@@ -33,7 +37,7 @@ export function EntryHead({ cook }: { cook: CookEntry }) {
         today &&
         cook.baskets === 1 &&
         alike(today.program, cook.plan.program) &&
-        today.load.cut === cook.plan.load.cut
+        foodOf(today) === foodOf(cook.plan)
       ) {
         await navigate(`/plan/${today.id}`);
         return;

@@ -1,3 +1,4 @@
+import { foodWords } from '../dish/foodWords';
 import { ArrowLeft } from 'lucide-react';
 import { useEffect } from 'react';
 import { Link, useParams } from 'react-router';
@@ -43,7 +44,8 @@ export default function EntryPage() {
 
 function Entry({ cook }: { cook: CookEntry }) {
   const settings = useSettings().data;
-  const cut = useCatalog().data?.cuts.find((c) => c.id === cook.plan.load.cut);
+  const catalog = useCatalog().data;
+  const cut = catalog?.cuts.find((c) => c.id === cook.plan.lots[0]?.load.cut);
   const units = unitsOf(settings ?? { temperature: 'C', mass: 'g' });
   const loaded = loadedAt(cook);
   const actual = minutesIn(cook);
@@ -57,9 +59,8 @@ function Entry({ cook }: { cook: CookEntry }) {
       </p>
       <EntryHead cook={cook} />
       <Quiet>
-        {day(cook.startedAt)}, {clock(cook.startedAt)} · {cook.plan.load.pieces}{' '}
-        {cook.plan.load.pieces === 1 ? cut?.name : cut?.plural} of {units.mass(cook.plan.load.pieceMassG)} ·{' '}
-        {cook.fryer.name}
+        {day(cook.startedAt)}, {clock(cook.startedAt)} · {catalog ? foodWords(cook.plan, catalog) : ''} of{' '}
+        {cook.plan.lots.map((lot) => units.mass(lot.load.pieceMassG)).join(' and ')} · {cook.fryer.name}
         {cook.baskets > 1 ? ` · basket ${cook.basket} of ${cook.baskets}` : ''}
       </Quiet>
       <Columns>

@@ -22,8 +22,8 @@ export function NextTime({ cook }: { cook: Pick<CookEntry, 'id' | 'nextTime' | '
         before && {
           label: 'Undo',
           run: () => {
-            const { name, fryerId, load, coat, program, groups, tableTime, perBasket, secondFryerId, bench } = before;
-            const was = { name, fryerId, load, coat, program, groups, tableTime, perBasket, secondFryerId, bench };
+            const { name, fryerId, lots, bench, program, tableTime, perBasket, secondFryerId } = before;
+            const was = { name, fryerId, lots, bench, program, tableTime, perBasket, secondFryerId };
             savePlan(before.id, now.version, was).then(async () => {
               setTaken(false);
               await queries.invalidateQueries({ queryKey: ['plans'] });

@@ -7,7 +7,7 @@ import { useSauces } from '../api/queries';
 import { Caution } from '../bench/StationCard';
 import type { AtDishProps } from '../dish/AtDish';
 import { DishHead } from '../dish/DishHead';
-import { bare, onBench } from '../dish/edits';
+import { afterwards } from '../dish/edits';
 import { useDish } from '../dish/useDish';
 import { unitsOf } from '../format/units';
 import { Button } from '../ui/Button';
@@ -36,13 +36,13 @@ export function OnePan({ plan, plans, catalog, settings, pantry }: AtDishProps) 
   const { answer, pending, problem } = usePan(request, [temperature, mass, spoons, guidance, guidanceC].join());
   const untaken = pending || problem !== '';
   useEffect(() => setPossible(!untaken), [untaken, setPossible]);
-  const bench = draft.bench ?? bare;
+  const { bench } = draft;
   const sauces = bench.sauces ?? [];
   const [front, setFront] = useState(0);
   const shown = Math.min(front, sauces.length - 1);
   const one = sauces[shown];
   const put = (run: Run, next: Serving[]) =>
-    edit(run, (now) => onBench(now, (b) => ({ ...b, sauces: next.length > 0 ? next : undefined })));
+    edit(run, (now) => afterwards(now, (b) => ({ ...b, sauces: next.length > 0 ? next : undefined })));
   const add = (s: Serving) => {
     const left = 1 - sauces.filter((o) => o.how !== 'beside').reduce((sum, o) => sum + (o.share ?? 1), 0);
     // What no piece is left for stands beside it.
@@ -94,7 +94,7 @@ export function OnePan({ plan, plans, catalog, settings, pantry }: AtDishProps) 
         )}
         <Finishing
           {...{ bench, answer, pantry, catalog, units }}
-          set={(run, change) => edit(run, (now) => onBench(now, change))}
+          set={(run, change) => edit(run, (now) => afterwards(now, change))}
         />
       </Late>
     </Page>

@@ -8,6 +8,7 @@ import { minutes, type Units } from '../format/units';
 import { PlainButton } from '../ui/Button';
 import { complain, say } from '../ui/toast';
 import { NewDish } from './NewDish';
+import { foodWords } from '../dish/foodWords';
 import { totalOf } from './program';
 
 const Shelf = styled.ul`
@@ -111,14 +112,12 @@ export function Dishes({ plans, here, catalog, units }: Props) {
       </Heading>
       <Shelf>
         {plans.map((p) => {
-          const cut = catalog.cuts.find((c) => c.id === p.load.cut);
           return (
             <Item key={p.id} $here={p.id === here.id}>
               <Link to={`/plan/${p.id}`} aria-current={p.id === here.id ? 'page' : undefined}>
                 <strong>{p.name}</strong>
                 <small>
-                  {p.load.pieces} {p.load.pieces === 1 ? cut?.name : cut?.plural} ·{' '}
-                  {p.program.stages.map((s) => `${units.toDegrees(s.airC)}°`).join(', ')} ·{' '}
+                  {foodWords(p, catalog)} · {p.program.stages.map((s) => `${units.toDegrees(s.airC)}°`).join(', ')} ·{' '}
                   {minutes(totalOf(p.program))} min
                 </small>
               </Link>

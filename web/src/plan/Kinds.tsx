@@ -16,46 +16,44 @@ const Row = styled.div`
 `;
 
 interface Props {
-  groups: LotAnswer[];
+  lots: LotAnswer[];
   /** Whether what is said of them is of the dish as it stands. */
   known: boolean;
   front: number;
   show: (k: number) => void;
-  /** How long the program is, and which groups it takes out by themselves. */
-  totalMin: number;
-  out: number[];
   takeOut: (k: number, minute: number) => void;
 }
 
-/** The kinds in one basket: one is drawn in front, each says when it is done; who is done sooner can be taken out. */
-export function Kinds({ groups, known, front, show, totalMin, out, takeOut }: Props) {
-  const early = groups.flatMap((g, k) =>
-    known && g.verdict.standing !== 'unknown' && g.outMin <= totalMin - 1 && !out.includes(k) ? [{ g, k }] : [],
-  );
-  // Somebody has to stay in.
-  const leave = early.length === groups.length ? early.slice(0, -1) : early;
+/** The lots in one basket: one is drawn in front, each says when it is done; who is done sooner can be taken out. */
+export function Kinds({ lots, known, front, show, takeOut }: Props) {
   return (
     <Row>
       <Tabs
-        label="Kind drawn in front"
+        label="Lot drawn in front"
         shown={front}
         show={show}
-        tabs={groups.map((g, k) => (
+        tabs={lots.map((lot, k) => (
           <Fragment key={k}>
             <strong>
-              {g.pieces} {g.name}
+              {lot.pieces} {lot.name}
             </strong>
             <small>
-              {!known ? '…' : g.verdict.ready ? `ready ${g.verdict.figure} ${g.verdict.unit}` : g.verdict.figure}
+              {!known
+                ? '…'
+                : lot.verdict.ready
+                  ? `ready ${lot.verdict.figure} ${lot.verdict.unit}`
+                  : lot.verdict.figure}
             </small>
           </Fragment>
         ))}
       />
-      {leave.map(({ g, k }) => (
-        <Button key={k} onPress={() => takeOut(k, g.outMin)}>
-          Take the {g.name} out at {minutes(g.outMin)}, leave the others
-        </Button>
-      ))}
+      {lots.map((lot, k) =>
+        known && lot.mayComeOutMin != null ? (
+          <Button key={k} onPress={() => takeOut(k, lot.mayComeOutMin ?? 0)}>
+            Take the {lot.name} out at {minutes(lot.mayComeOutMin)}, leave the others
+          </Button>
+        ) : null,
+      )}
     </Row>
   );
 }

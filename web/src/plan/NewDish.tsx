@@ -3,13 +3,14 @@ import { Plus } from 'lucide-react';
 import { useNavigate } from 'react-router';
 import type { Catalog, PlanInput } from '../api/client';
 import { addPlan } from '../api/queries';
+import { bare } from '../dish/edits';
 import { Button } from '../ui/Button';
 
 const firstDish = ({ usual }: Catalog, fryerId: string): PlanInput => ({
   name: 'New dish',
   fryerId,
-  load: usual.load,
-  coat: usual.coat,
+  lots: [{ load: usual.load, coat: usual.coat }],
+  bench: bare,
   program: usual.program,
 });
 

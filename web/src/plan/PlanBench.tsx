@@ -4,7 +4,8 @@ import { useNavigate } from 'react-router';
 import styled from 'styled-components';
 import type { Catalog, CutInfo, Fryer, Plan, PlanInput, Schemas, Settings, Simulation } from '../api/client';
 import { place } from '../api/place';
-import { mendPlan } from '../dish/edits';
+import { mendPlan, setInOut, setProgram } from '../dish/edits';
+import { lotName } from '../dish/foodWords';
 import { useDish, type EditDish } from '../dish/useDish';
 import { unitsOf, type Units } from '../format/units';
 import { lookAround } from '../household/demo';
@@ -15,13 +16,14 @@ import { later } from '../ui/later';
 import { Baskets } from './Baskets';
 import { OrderLine } from './order/OrderLine';
 import { PlanHead } from './PlanHead';
-import { grainOf, totalOf, withExtras } from './program';
+import { edgesOf } from './edges';
+import { grainOf, totalOf } from './program';
 import { editOf } from './ProgramEditor';
 import { RaceCard } from './RaceCard';
 import { Trouble } from './Trouble';
 import { useDishBaskets } from './useDishBaskets';
 import { useSimulation } from './useSimulation';
-import { useWays } from './useWays';
+import { followWay, useWays } from './useWays';
 import { Verdict } from './Verdict';
 
 // The race comes first; what stands below it follows.
@@ -60,13 +62,6 @@ const Side = styled.div`
 const Hello = styled(Quiet)`
   margin-bottom: 10px;
 `;
-
-/** The pieces as they come off the bench, where they are cut up on it. */
-function offBench({ load, bench }: PlanInput, answer: Schemas['Simulated'] | null): PlanInput['load'] {
-  if (!answer || !bench?.cutting) return load;
-  const { cut, pieces, pieceMassG, thicknessMm } = answer.load;
-  return { ...load, cut, pieces, pieceMassG, thicknessMm };
-}
 
 interface Props {
   plan: Plan;
@@ -144,18 +139,31 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
   const [one, two] = search.ways.filter((w) => pinned.includes(w.way));
 
   const fryer = fryers.find((f) => f.id === draft.fryerId) ?? fryers[0];
-  const cut = catalog.cuts.find((c) => c.id === (answer?.load.cut ?? draft.load.cut));
+  const cut = catalog.cuts.find((c) => c.id === (answer?.laid[0]?.load.cut ?? draft.lots[0]?.load.cut));
   if (!fryer || !cut) return null;
   const program = draft.program;
+  const grain = grainOf(catalog, fryer);
   const change = (run: Run, f: (p: typeof program) => typeof program) =>
-    edit(run, (now) => ({ ...now, program: f(now.program) }));
-  const kinds = last?.lots ?? [];
+    edit(run, (now) => setProgram(now, f(now.program), grain.minutes));
+  const kinds = last?.lots && last.lots.length > 1 ? last.lots : [];
   const inFront = other ? undefined : kinds[front];
   const display = other?.answer ?? inFront ?? last;
   // What is said is of this dish alone; the race may still be drawn as it was for a blink.
   const known = other ? !tray.pending : answer !== null;
   const shownCut = (inFront && catalog.cuts.find((c) => c.id === inFront.cut)) ?? cut;
-  const raceEdit = editOf({ program, change, fryer, units, catalog, brushes: answer?.brushes, kinds });
+  const several = draft.lots.length > 1;
+  const lots = draft.lots.map((lot) => lotName(lot, catalog));
+  const raceEdit = editOf({
+    plan: draft,
+    edit,
+    program,
+    change,
+    fryer,
+    units,
+    catalog,
+    brushes: answer?.brushes,
+    lots,
+  });
   const theBasket =
     display && (drawn || other) ? (
       <DishBaskets {...{ draft, edit, tray, display, cut, kinds, drawn, catalog, units }} fryer={fryer} />
@@ -165,14 +173,9 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
       <h1 className="quietly">Plan: {draft.name}</h1>
       <PlanHead id={plan.id} dish={dish} basket={shown + 1} ready={answer !== null && !pending && problem === null} />
       <OrderLine
-        plan={draft}
-        edit={edit}
-        catalog={catalog}
-        fryers={fryers}
-        units={units}
-        load={offBench(draft, answer)}
-        piece={answer?.piece ?? null}
-        coatSays={answer?.coatSays}
+        {...{ plan: draft, edit, catalog, fryers, units }}
+        laid={answer?.laid ?? []}
+        pieces={answer ? (answer.lots ?? [answer]).map((a) => a.piece) : []}
         toBench={() => void navigate(`/bench/${plan.id}`)}
       />
       {plans.length === 1 && plan.version === 1 && !place ? (
@@ -209,6 +212,8 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
             units={units}
             bringing={bringing}
             bring={setBringing}
+            edges={several ? edgesOf(draft, lots) : []}
+            takeOut={(lot, outMin) => edit(once, (now) => setInOut(now, lot, { outMin }, grain.minutes))}
           />
           {bringing ? (
             <Convert
@@ -226,12 +231,12 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
           {display ? (
             <Verdict
               answer={display}
-              all={other || kinds.length < 2 ? undefined : last?.verdict}
+              all={other || kinds.length < 2 ? undefined : (last ?? undefined)}
               name={inFront && kinds.length > 1 ? inFront.name : ''}
               known={known}
               units={units}
               totalMin={totalOf(other?.program ?? program)}
-              mend={(c) => edit(once, (now) => mendPlan(now, c))}
+              mend={(c) => edit(once, (now) => mendPlan(now, c, grain.minutes))}
             />
           ) : null}
           {tray.crowded ? null : theBasket}
@@ -245,7 +250,7 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
           <Ways
             {...search}
             now={program}
-            choose={(w) => change(once, (now) => withExtras(w.program, now, grainOf(catalog, fryer)))}
+            choose={(w) => edit(once, (now) => followWay(now, w, grain))}
             pinned={pinned}
             pin={(way, on) => setPinned((now) => (on ? [...now, way] : now.filter((w) => w !== way)))}
             want={want}

@@ -9,6 +9,10 @@ import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { Pop } from '../ui/Pop';
 import { Stepper } from '../ui/Stepper';
+import { setInOut } from '../dish/edits';
+import type { EditDish } from '../dish/useDish';
+import { WhenIn } from './order/LotTools';
+import { Which } from './Which';
 import { BrushBody } from './BrushBody';
 import {
   addBrush,
@@ -45,8 +49,13 @@ interface Editing {
   catalog: Catalog;
   /** When and how hot each brush stands, once that is known. */
   brushes: Schemas['Brushed'][] | undefined;
-  /** The kinds in the basket, where there are several. */
-  kinds: Schemas['LotAnswer'][];
+  /** The lots of the dish, by their names. */
+  lots: string[];
+}
+
+interface EditingLots extends Editing {
+  plan: PlanInput;
+  edit: EditDish;
 }
 
 function StageBody({ program, change, fryer, units, catalog, i }: Editing & { i: number }) {
@@ -124,7 +133,7 @@ function StageBody({ program, change, fryer, units, catalog, i }: Editing & { i:
   );
 }
 
-function TurnBody({ program, change, fryer, units, catalog, brushes, kinds, i }: Editing & { i: number }) {
+function TurnBody({ program, change, fryer, units, catalog, brushes, lots, i }: Editing & { i: number }) {
   const t = turnsOf(program)[i];
   if (!t) return null;
   const grain = grainOf(catalog, fryer);
@@ -140,7 +149,7 @@ function TurnBody({ program, change, fryer, units, catalog, brushes, kinds, i }:
         step={grain.minutes.step}
         onChange={(m) => change(`turn${i}`, (p) => setTurn(p, i, { atMin: m }, grain))}
       />
-      {t.kind === 'out' ? null : (
+      {t.kind === 'out' || t.kind === 'in' ? null : (
         <Choice
           label="How"
           options={[
@@ -157,12 +166,12 @@ function TurnBody({ program, change, fryer, units, catalog, brushes, kinds, i }:
           }
         />
       )}
-      {t.kind === 'brush' && kinds.length > 1 ? (
-        <Choice
-          label="On which of them"
-          options={kinds.map((k, n) => ({ id: String(n), name: k.name }))}
-          value={String(t.group ?? 0)}
-          onChange={(g) => change(`group${i}`, (p) => setTurn(p, i, { group: Number(g) }, grain))}
+      {lots.length > 1 ? (
+        <Which
+          lots={lots}
+          chosen={t.lots ?? []}
+          all={t.kind !== 'out' && t.kind !== 'in'}
+          choose={(of) => change(once, (p) => setTurn(p, i, { lots: of }, grain))}
         />
       ) : null}
       {t.brush ? (
@@ -182,8 +191,8 @@ function TurnBody({ program, change, fryer, units, catalog, brushes, kinds, i }:
 }
 
 /** What the race can change, by hand and by keyboard. */
-export function editOf(editing: Editing): RaceEdit {
-  const { change, fryer, catalog } = editing;
+export function editOf(editing: EditingLots): RaceEdit {
+  const { change, fryer, catalog, plan, edit } = editing;
   const grain = grainOf(catalog, fryer);
   return {
     stage: (i, steps, mins) => change(`stage${i}`, (p) => nudgeStage(p, i, steps, mins, grain)),
@@ -192,6 +201,9 @@ export function editOf(editing: Editing): RaceEdit {
     removeTurn: (i) => change(once, (p) => removeTurn(p, i)),
     stageBody: (i) => <StageBody {...editing} i={i} />,
     turnBody: (i) => <TurnBody {...editing} i={i} />,
+    lotBody: (lot) => <WhenIn {...{ plan, edit, catalog }} at={lot} />,
+    edge: (run, { lot, kind }, m) =>
+      edit(run, (now) => setInOut(now, lot, kind === 'in' ? { inMin: m } : { outMin: m }, grain.minutes)),
     dragAir: (drag, i, airC) => change(drag, (p) => setStage(p, i, { airC: onDial(airC, fryer.dial) }, grain)),
     dragLength: (drag, i, mins) => change(drag, (p) => setStage(p, i, { minutes: Math.round(mins) }, grain)),
     dragJoin: (drag, i, minute) => change(drag, (p) => setJoin(p, i, minute, grain)),
@@ -199,7 +211,7 @@ export function editOf(editing: Editing): RaceEdit {
   };
 }
 
-interface ToolsProps extends Omit<Editing, 'units' | 'brushes' | 'kinds'> {
+interface ToolsProps extends Omit<Editing, 'units' | 'brushes' | 'lots'> {
   bringing: boolean;
   bring: (on: boolean) => void;
 }

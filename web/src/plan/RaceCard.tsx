@@ -1,13 +1,14 @@
 import { type Run } from '../ui/history';
 import type { ComponentProps } from 'react';
 import styled from 'styled-components';
-import type { Catalog, Fryer, PlanInput, Simulation } from '../api/client';
+import type { Catalog, Fryer, PlanInput, Schemas, Simulation } from '../api/client';
 import type { Units } from '../format/units';
 import { Race } from '../race/Race';
 import { at } from '../theme/tokens';
 import { Button } from '../ui/Button';
 import { Card, Quiet } from '../ui/layout';
 import { Kinds } from './Kinds';
+import type { Edge } from '../race/LotFlags';
 import { totalOf, turnsOf } from './program';
 import { RaceTools } from './ProgramEditor';
 import type { useDishBaskets } from './useDishBaskets';
@@ -44,41 +45,46 @@ interface Props {
   units: Units;
   bringing: boolean;
   bring: (on: boolean) => void;
+  /** What goes in later, and what comes out sooner. */
+  edges: Edge[];
+  takeOut: (lot: number, minute: number) => void;
 }
+
+type LotAnswer = Schemas['LotAnswer'];
+
+/** A lot while it is in the basket; what stays with the last is drawn on as far as is looked. */
+const inBasket = (lot: LotAnswer, totalMin: number): LotAnswer => {
+  const until = lot.outMin < totalMin ? lot.outMin : Infinity;
+  return { ...lot, timeline: lot.timeline.filter((m) => m.minute >= lot.inMin && m.minute <= until) };
+};
+
+/** The lots that lie beside the one in front. */
+const besideOf = (kinds: LotAnswer[], front: number, totalMin: number) =>
+  kinds.length > 1
+    ? kinds.flatMap((lot, k) => (k === front ? [] : [{ name: lot.name, timeline: inBasket(lot, totalMin).timeline }]))
+    : undefined;
 
 /** The race of a dish, with its kinds and its tools. */
 export function RaceCard(all: Props) {
   const { program, change, tray, display, kinds, front, setFront, faces, answered, drawn, pending, failed, edit } = all;
-  const { fryer, catalog, units, bringing, bring } = all;
+  const { fryer, catalog, units, bringing, bring, edges, takeOut } = all;
   const { other, second } = tray;
+  const inFront = Math.max(0, Math.min(front, kinds.length - 1));
   return (
     <Frame aria-label="The race">
       {kinds.length > 1 && !other ? (
-        <Kinds
-          groups={kinds}
-          known={answered}
-          front={Math.min(front, kinds.length - 1)}
-          show={setFront}
-          totalMin={totalOf(program)}
-          out={turnsOf(program).flatMap((t) => (t.kind === 'out' ? [t.group ?? 0] : []))}
-          takeOut={(k, minute) =>
-            change('take out', (p) => ({
-              ...p,
-              turns: [...turnsOf(p), { atMin: Math.max(0.5, minute), kind: 'out', group: k }],
-            }))
-          }
-        />
+        <Kinds lots={kinds} known={answered} front={inFront} show={setFront} takeOut={takeOut} />
       ) : null}
       {display ? (
         <Race
-          answer={display}
+          answer={!other && kinds.length > 1 && kinds[inFront] ? inBasket(kinds[inFront], totalOf(program)) : display}
           stages={other?.program.stages ?? program.stages}
           turns={turnsOf(other?.program ?? program)}
           faces={faces}
           units={units}
           pending={other ? tray.pending : pending}
           blank={!other && !drawn}
-          {...(other ? {} : edit ? { edit } : {})}
+          {...(other ? {} : { ...(edit ? { edit } : {}), edges, beside: besideOf(kinds, inFront, totalOf(program)) })}
         />
       ) : failed ? null : (
         <Quiet role="status">Working it out…</Quiet>

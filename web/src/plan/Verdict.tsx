@@ -101,8 +101,8 @@ const grave = new Set(['under-rule', 'rule-in-doubt', 'overdone']);
 
 interface Props {
   answer: Simulation;
-  /** Of all kinds in the basket, where there are several; then the answer is of the one that is named. */
-  all: Simulation['verdict'] | undefined;
+  /** The whole basket, where there are several lots in it; then the answer is of the one that is named. */
+  all: Simulation | undefined;
   name: string;
   /** Whether the answer is of the dish as it stands: else nothing is said yet. */
   known: boolean;
@@ -129,7 +129,8 @@ export function Verdict({ answer, all, name, known, units, totalMin, mend }: Pro
         <Says>{known ? v.says : 'Working it out.'}</Says>
       </Box>
     );
-  const head = all ?? v;
+  const head = all?.verdict ?? v;
+  const { warnings, brushes } = all ?? answer;
   return (
     <Box aria-label="Verdict" ref={box} tabIndex={-1}>
       <Figures>
@@ -184,13 +185,13 @@ export function Verdict({ answer, all, name, known, units, totalMin, mend }: Pro
         </dt>
         <dd>{Math.floor(answer.end.juiceKeptPct)} %</dd>
       </Facts>
-      {answer.warnings.length > 0 || answer.brushes ? (
+      {warnings.length > 0 || brushes ? (
         <Warnings aria-label="Cautions">
-          {answer.warnings.map((w) => {
+          {warnings.map((w) => {
             const change = w.change;
             return (
-              <Warning key={`${w.code}${w.field ?? ''}`} $grave={grave.has(w.code)}>
-                {w.message}
+              <Warning key={`${w.code}${w.field ?? ''}${w.lotName ?? ''}`} $grave={grave.has(w.code)}>
+                {w.lotName ? `The ${w.lotName}: ${w.message}` : w.message}
                 {change ? (
                   <Button
                     onPress={() => {
@@ -206,7 +207,7 @@ export function Verdict({ answer, all, name, known, units, totalMin, mend }: Pro
               </Warning>
             );
           })}
-          {answer.brushes?.map((b) => (
+          {brushes?.map((b) => (
             <Warning key={`brush${b.turn}`} $grave={false}>
               {b.says}
             </Warning>

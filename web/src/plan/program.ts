@@ -127,11 +127,11 @@ export function addTurn(p: Program, kind: string, g: Grain): Program {
 export const alike = (a: Program, b: Program) =>
   JSON.stringify([
     a.stages.map((s) => [s.airC, s.minutes, s.rest ?? false]),
-    turnsOf(a).map((t) => [t.atMin, t.kind, t.brush]),
+    turnsOf(a).map((t) => [t.atMin, t.kind, t.brush, t.lots]),
   ]) ===
   JSON.stringify([
     b.stages.map((s) => [s.airC, s.minutes, s.rest ?? false]),
-    turnsOf(b).map((t) => [t.atMin, t.kind, t.brush]),
+    turnsOf(b).map((t) => [t.atMin, t.kind, t.brush, t.lots]),
   ]);
 
 export const removeTurn = (p: Program, i: number): Program => ({ ...p, turns: turnsOf(p).filter((_, k) => k !== i) });
@@ -142,7 +142,7 @@ export const withExtras = (next: Program, now: Program, g: Grain): Program =>
     {
       ...next,
       preheatMin: now.preheatMin ?? 0,
-      turns: [...turnsOf(next), ...turnsOf(now).filter((t) => t.kind === 'brush' || t.kind === 'out')],
+      turns: [...turnsOf(next), ...turnsOf(now).filter((t) => ['brush', 'in', 'out'].includes(t.kind))],
     },
     g,
   );

@@ -12,13 +12,14 @@ export function useDishBaskets(
   problem: Problem | null,
 ) {
   const { draft, edit } = dish;
-  const pieces = answer?.load.pieces ?? draft.load.pieces;
+  const sum = (all: { load: { pieces: number } }[]) => all.reduce((n, lot) => n + lot.load.pieces, 0);
+  const pieces = sum(answer?.laid ?? draft.lots);
   const second = fryers.find((f) => f.id === draft.secondFryerId);
   const crowded =
     draft.perBasket !== undefined ||
     second !== undefined ||
-    (answer !== null && answer.basket?.room === 0 && pieces > 1) ||
-    (problem?.errors?.some((e) => e.field === 'load.pieces') ?? false);
+    (answer !== null && draft.lots.length === 1 && answer.basket?.room === 0 && pieces > 1) ||
+    (problem?.errors?.some((e) => e.field === 'lots[0].load.pieces') ?? false);
   const { answer: baskets, pending } = useBaskets(crowded ? dish.request : null);
   const [wanted, show] = useState(0);
   const list = baskets?.batchings.find((b) => b.id === chosenOf(draft))?.baskets ?? [];

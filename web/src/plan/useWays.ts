@@ -1,5 +1,9 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { ask, client, Refusal, type Schemas, type SimulationRequest } from '../api/client';
+import { totalOf, withExtras, type Grain } from './program';
+import { ask, client, Refusal, type PlanInput, type Schemas, type SimulationRequest } from '../api/client';
+
+/** Whether some lots go in later or come out sooner: then the length of the program says how long they are in it. */
+const timed = ({ lots }: SimulationRequest) => lots?.some((lot) => lot.inMin || lot.outMin) ?? false;
 
 export type Proposal = Schemas['Proposal'];
 
@@ -16,6 +20,16 @@ interface State {
 
 const AFTER_MS = 350;
 const NONE: State = { of: '', ways: [], says: '', progress: null, problem: null };
+
+/** A dish on one of the ways: its lots go in and come out as was foretold of it. */
+export const followWay = (p: PlanInput, way: Proposal, grain: Grain): PlanInput => ({
+  ...p,
+  program: withExtras(way.program, p.program, grain),
+  lots: p.lots.map((lot, k) => {
+    const { inMin, outMin } = way.lots?.[k] ?? {};
+    return { ...lot, inMin: inMin || undefined, outMin };
+  }),
+});
 
 /** The lines of an answer as they come. */
 async function* lines(stream: ReadableStream<Uint8Array>): AsyncGenerator<Schemas['RecommendationLine']> {
@@ -40,7 +54,10 @@ export function useWays(request: SimulationRequest | null, want: string) {
     ? JSON.stringify({
         ...request,
         tailMin: 0,
-        program: { preheatMin: request.program.preheatMin ?? 0, stages: [{ airC: 190, minutes: 20 }] },
+        program: {
+          preheatMin: request.program.preheatMin ?? 0,
+          stages: [{ airC: 190, minutes: timed(request) ? totalOf(request.program) : 20 }],
+        },
       })
     : '';
 

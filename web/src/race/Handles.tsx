@@ -3,6 +3,7 @@ import { minutes, type Units } from '../format/units';
 import { Pop } from '../ui/Pop';
 import { Checked, Flag, Grip, Handle, Join, Out, Resting, Wished } from './handle';
 import { FLAG_ROW, flagRows, type raceScale } from './scale';
+import { LotFlags, type Edge } from './LotFlags';
 import { move } from './move';
 import { useDrag } from './useDrag';
 import type { Run } from '../ui/history';
@@ -31,14 +32,18 @@ export interface RaceEdit {
   dragLength: (drag: Run, index: number, minutes: number) => void;
   dragJoin: (drag: Run, index: number, minute: number) => void;
   dragTurn: (drag: Run, index: number, minute: number) => void;
+  /** When a lot goes in or comes out; undefined is with the others. */
+  edge: (run: Run, edge: Edge, minute: number | undefined) => void;
+  lotBody: (lot: number) => ReactNode;
 }
 
-const words: Record<string, string> = { shake: 'Shake', check: 'Check', brush: 'Brush', out: 'Some out' };
+const words: Record<string, string> = { shake: 'Shake', check: 'Check', brush: 'Brush', out: 'Out', in: 'In' };
 export const turnWord = (kind: string) => words[kind] ?? 'Turn';
 
 interface Props {
   stages: StageLike[];
   turns: TurnLike[];
+  edges: Edge[];
   scale: ReturnType<typeof raceScale>;
   compact: boolean;
   units: Units;
@@ -50,7 +55,7 @@ interface Props {
 }
 
 /** What can be taken hold of in the race: shelves, joins, turns, checks and the end. */
-export function Handles({ stages, turns, scale: s, compact, units, probe, programEnd, edit, hold }: Props) {
+export function Handles({ stages, turns, edges, scale: s, compact, units, probe, programEnd, edit, hold }: Props) {
   const { x, y } = s;
   const { grip, dragged } = useDrag();
   const mayOpen = () => !dragged.current;
@@ -72,7 +77,7 @@ export function Handles({ stages, turns, scale: s, compact, units, probe, progra
     }, end);
   const last = stages.length - 1;
   const outAt = Math.min(x(programEnd), s.right - 12);
-  const rows = flagRows([outAt, ...turns.map((t) => x(t.atMin))]);
+  const rows = flagRows([outAt, ...turns.map((t) => x(t.atMin)), ...edges.map((e) => x(e.atMin))]);
   const flagTop = (row = 0) => s.axis + 46 + row * FLAG_ROW;
 
   return (
@@ -155,9 +160,17 @@ export function Handles({ stages, turns, scale: s, compact, units, probe, progra
           </Grip>
         );
       })}
+      <LotFlags
+        edges={edges}
+        place={(e, k) => ({ left: x(e.atMin), top: flagTop(rows[1 + turns.length + k]) })}
+        grip={(e) => sides(e.atMin, (drag, m) => edit.edge(drag, e, m))}
+        mayOpen={mayOpen}
+        body={edit.lotBody}
+        shift={(e, m) => edit.edge(`${e.kind}${e.lot}`, e, m)}
+      />
       {probe != null &&
       probe < programEnd &&
-      !turns.some((t) => Math.abs(x(t.atMin) - x(probe)) < 62) &&
+      ![...turns, ...edges].some((t) => Math.abs(x(t.atMin) - x(probe)) < 62) &&
       x(programEnd) - x(probe) > 60 ? (
         <Grip role="presentation" style={{ left: x(probe), top: s.axis + 46 }}>
           <Wished isDisabled aria-hidden>

@@ -5,9 +5,11 @@ import { minutes, type Units } from '../format/units';
 import { Handles, turnWord, type RaceEdit, type StageLike, type TurnLike } from './Handles';
 import { Readout } from './Readout';
 import { AirAxis } from './AirAxis';
+import { BesideLines, BesideStrips, type Beside } from './Beside';
 import { AirAndBand, FaceStrips, InsideLine, MinuteAxis, ReadyWindow, RuleLine, StageLines } from './Drawing';
 import { Labels } from './Labels';
 import { flagRows, raceScale } from './scale';
+import type { Edge } from './LotFlags';
 import { useHeard } from './useHeard';
 import { useWidth } from './useWidth';
 
@@ -38,7 +40,12 @@ interface Props {
   /** The answer is of what was there before: nothing of it is drawn, only the program. */
   blank?: boolean;
   edit?: RaceEdit;
+  /** What lies beside it, and what goes in later or comes out sooner. */
+  beside?: Beside[] | undefined;
+  edges?: Edge[] | undefined;
 }
+
+const none: never[] = [];
 
 /** An answer of which nothing is known. */
 const nothingOf = (answer: Simulation): Simulation => ({
@@ -58,13 +65,25 @@ const nothingOf = (answer: Simulation): Simulation => ({
 });
 
 /** The inside getting safe against the outside getting crisp, on one time axis. */
-export function Race({ answer: given, stages, turns, faces, units, pending, blank, edit }: Props) {
+export function Race({
+  answer: given,
+  stages,
+  turns,
+  faces,
+  units,
+  pending,
+  blank,
+  edit,
+  beside = none,
+  edges = none,
+}: Props) {
   const answer = blank ? nothingOf(given) : given;
   const [ref, width] = useWidth<HTMLDivElement>();
   const id = useId().replaceAll(':', '');
   const compact = width < 560;
   const programEnd = stages.reduce((sum, s) => sum + s.minutes, 0);
-  const last = answer.timeline.at(-1)?.minute ?? programEnd;
+  const others = blank ? none : beside;
+  const last = Math.max(0, ...[answer, ...others].map((a) => a.timeline.at(-1)?.minute ?? programEnd));
   // While something is dragged the axis stands still, unless it must grow.
   const [held, setHeld] = useState<number | null>(null);
   const [read, setRead] = useState<number | null>(null);
@@ -72,8 +91,9 @@ export function Race({ answer: given, stages, turns, faces, units, pending, blan
   const maxC = Math.max(215, ...stages.map((s) => s.airC + 12));
   const wide = Math.max(width, 280);
   const flat = raceScale(wide, end, maxC, compact);
-  const rows = 1 + Math.max(0, ...flagRows([programEnd, ...turns.map((t) => t.atMin)].map((m) => flat.x(m))));
-  const s = raceScale(wide, end, maxC, compact, edit ? rows : 1);
+  const marks = [programEnd, ...turns.map((t) => t.atMin), ...edges.map((e) => e.atMin)];
+  const rows = 1 + Math.max(0, ...flagRows(marks.map((m) => flat.x(m))));
+  const s = raceScale(wide, end, maxC, compact, edit ? rows : 1, beside.length);
   const { x, y } = s;
   const probe = answer.chance?.lookFirstMin;
   const { verdict } = answer;
@@ -118,10 +138,19 @@ export function Race({ answer: given, stages, turns, faces, units, pending, blan
             {blank ? null : <RuleLine answer={answer} scale={s} units={units} />}
             <StageLines stages={stages} scale={s} />
             <InsideLine {...drawn} named={!blank} />
+            <BesideLines lots={others} front={answer.timeline} scale={s} />
             {blank ? null : <FaceStrips id={id} answer={answer} faces={faces} turns={turns} scale={s} />}
-            <MinuteAxis {...drawn} turns={turns} />
+            <BesideStrips id={id} lots={others} scale={s} />
+            <MinuteAxis {...drawn} turns={[...turns, ...edges]} />
             {edit ? null : (
-              <Labels stages={stages} turns={turns} units={units} scale={s} programEnd={programEnd} compact={compact} />
+              <Labels
+                stages={stages}
+                turns={[...turns, ...edges]}
+                units={units}
+                scale={s}
+                programEnd={programEnd}
+                compact={compact}
+              />
             )}
             {read !== null ? (
               <line x1={x(read)} x2={x(read)} y1={s.plot.top - 6} y2={s.axis} stroke="var(--ink)" strokeWidth={1} />
@@ -141,6 +170,7 @@ export function Race({ answer: given, stages, turns, faces, units, pending, blan
             <Handles
               stages={stages}
               turns={turns}
+              edges={edges}
               scale={s}
               compact={compact}
               units={units}

@@ -14,16 +14,22 @@ interface Props {
 
 /** One face in the very colour that the model forecasts, minute by minute. */
 export function Strip({ id, timeline, face, x, y, height, square }: Props) {
+  const first = timeline[0];
   const last = timeline.at(-1);
-  if (!last) return null;
-  const from = x(0);
+  if (!first || !last) return null;
+  const from = x(first.minute);
+  const span = last.minute - first.minute || 1;
   const to = x(last.minute);
   return (
     <>
       <defs>
         <linearGradient id={id} x1={from} x2={to} y1="0" y2="0" gradientUnits="userSpaceOnUse">
           {timeline.map((m) => (
-            <stop key={m.minute} offset={m.minute / last.minute} stopColor={cssLab(m.faces[face]?.lab ?? [])} />
+            <stop
+              key={m.minute}
+              offset={(m.minute - first.minute) / span}
+              stopColor={cssLab(m.faces[face]?.lab ?? [])}
+            />
           ))}
         </linearGradient>
       </defs>

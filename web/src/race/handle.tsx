@@ -61,6 +61,12 @@ export const Flag = styled(Handle)`
   cursor: ew-resize;
 `;
 
+/** What goes in later or comes out sooner. */
+export const LotFlag = styled(Flag)`
+  background: var(--core);
+  color: var(--on-core);
+`;
+
 export const Checked = styled(Flag)`
   background: var(--surface);
   color: var(--ink);

@@ -2,16 +2,20 @@ import { scaleLinear } from 'd3-scale';
 import type { Simulation } from '../api/client';
 
 /** Where everything in the race stands, in pixels. */
-export function raceScale(width: number, endMin: number, maxC: number, compact: boolean, rows = 1) {
+export function raceScale(width: number, endMin: number, maxC: number, compact: boolean, rows = 1, others = 0) {
   const left = compact ? 38 : 60;
   const right = compact ? 10 : 22;
   const plot = { top: 22, bottom: compact ? 230 : 270 };
   const strip = compact ? 22 : 26;
   const strips = [plot.bottom + 30, plot.bottom + 30 + strip + 26] as const;
-  const axis = strips[1] + strip + 22;
+  // What lies beside has a lower strip, of both faces.
+  const besideStrip = 16;
+  const beside = Array.from({ length: others }, (_, k) => strips[1] + strip + 26 + k * (besideStrip + 26));
+  const axis = strips[1] + strip + 22 + others * (besideStrip + 26);
   const x = scaleLinear([0, endMin], [left, width - right]);
   const y = scaleLinear([0, maxC], [plot.bottom, plot.top]);
-  return { left, right: width - right, plot, strip, strips, axis, height: axis + 66 + (rows - 1) * FLAG_ROW, x, y };
+  const height = axis + 66 + (rows - 1) * FLAG_ROW;
+  return { left, right: width - right, plot, strip, strips, besideStrip, beside, axis, height, x, y };
 }
 
 export type RaceScale = ReturnType<typeof raceScale>;

@@ -178,12 +178,12 @@ function OneSupper({ supper, suppers, plans, fryers, catalog, settings, begin }:
   const queries = useQueryClient();
   const navigate = useNavigate();
   // In the lanes a dish is called by what it is, where that is one of a kind.
-  const cuts = evening.dishes.map((d) => plans.find((p) => p.id === d.planId)?.load.cut);
+  const cuts = evening.dishes.map((d) => plans.find((p) => p.id === d.planId)?.lots.map((lot) => lot.load.cut) ?? []);
   const names = Object.fromEntries(
     evening.dishes.map((d, i) => [
       d.planId,
-      (cuts.filter((c) => c === cuts[i]).length === 1
-        ? catalog.cuts.find((c) => c.id === cuts[i])?.plural
+      (cuts[i]?.length === 1 && cuts.flat().filter((c) => c === cuts[i]?.[0]).length === 1
+        ? catalog.cuts.find((c) => c.id === cuts[i]?.[0])?.plural
         : plans.find((p) => p.id === d.planId)?.name) ?? 'a dish',
     ]),
   );

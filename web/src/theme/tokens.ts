@@ -20,6 +20,7 @@ const day = css`
   --hold: #d8e2a9;
   --pot: #d9bcd2;
   --on-heat: #ffffff;
+  --on-core: #ffffff;
   --shade: rgb(22 41 43 / 45%);
   --focus: #16292b;
   --edge: #75877f;
@@ -46,6 +47,7 @@ const night = css`
   --hold: #47532a;
   --pot: #5a4156;
   --on-heat: #ffffff;
+  --on-core: #0f2022;
   --shade: rgb(0 0 0 / 60%);
   --focus: #f3c93a;
   --edge: #6f8a86;

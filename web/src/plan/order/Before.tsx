@@ -4,8 +4,8 @@ import { OrderPart, type Order } from './part';
 import { Small } from './Size';
 
 /** What the bench does to it before the basket, but for the knife. */
-function doings({ plan }: Order): string[] {
-  const { salting, marinade } = plan.bench ?? {};
+function doings({ lot }: Order): string[] {
+  const { salting, marinade } = lot.bench ?? {};
   const into = { dry: 'salt', brine: 'brine' }[salting?.school ?? ''] ?? 'a soak';
   return [
     ...(salting ? [`${hours(salting.hours)} in ${into}`] : []),

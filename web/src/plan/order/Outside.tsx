@@ -1,5 +1,5 @@
 import { limitOf, within } from '../../api/limits';
-import { setCoat, setLoad, setOil, setSurface } from '../../dish/edits';
+import { setCoat, setLoad, setOil, setSugar, setSurface } from '../../dish/edits';
 import { hours } from '../../format/units';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
@@ -16,8 +16,8 @@ const Scroll = styled.div`
 `;
 
 /** How cold it is inside when it goes in. */
-export function Cold({ plan, edit, catalog, units }: Order) {
-  const startC = plan.load.startC ?? catalog.usual.load.startC ?? 0;
+export function Cold({ lot, editLot, catalog, units }: Order) {
+  const startC = lot.load.startC ?? catalog.usual.load.startC ?? 0;
   const says = catalog.usual.warmth.find((w) => startC < w.underC)?.says ?? '';
   return (
     <OrderPart title="How cold is it" text={says}>
@@ -25,7 +25,7 @@ export function Cold({ plan, edit, catalog, units }: Order) {
         label="Inside, when it goes in"
         value={units.heat.to(startC)}
         {...units.heat.stepper(limitOf(catalog, 'load.startC'))}
-        onChange={(d) => edit('start', (now) => setLoad(now, { startC: units.heat.from(d) }))}
+        onChange={(d) => editLot('start', (now) => setLoad(now, { startC: units.heat.from(d) }))}
       />
       <Small>
         Straight from the fridge is about {units.temperature(catalog.usual.load.startC ?? 0)}. Thaw frozen pieces in the
@@ -38,9 +38,9 @@ export function Cold({ plan, edit, catalog, units }: Order) {
 const dried: Record<string, string> = { wipe: 'wiped dry', rinse: 'rinsed and wiped', wet: 'still wet' };
 
 /** How dry it is outside; the bench may have its own word. */
-export function Dry({ plan, edit, catalog }: Order) {
-  const surface = plan.load.surface ?? catalog.usual.load.surface ?? '';
-  const { school, hours: h } = plan.bench?.drying ?? {};
+export function Dry({ lot, editLot, catalog }: Order) {
+  const surface = lot.load.surface ?? catalog.usual.load.surface ?? '';
+  const { school, hours: h } = lot.bench?.drying ?? {};
   const says = school
     ? (dried[school] ?? `dried ${hours(h ?? 0)} on the rack`)
     : (catalog.surfaces.find((s) => s.id === surface)?.says ?? '');
@@ -53,7 +53,7 @@ export function Dry({ plan, edit, catalog }: Order) {
             quiet
             options={catalog.surfaces.map((s) => ({ id: s.id, name: s.name }))}
             value={school ? null : surface}
-            onChange={(s) => edit('surface', (now) => setSurface(now, s))}
+            onChange={(s) => editLot('surface', (now) => setSurface(now, s))}
             onMeant={close}
           />
           <Small>A dry surface decides crispness. Raw poultry is wiped, not rinsed: splashes spread germs.</Small>
@@ -64,12 +64,12 @@ export function Dry({ plan, edit, catalog }: Order) {
 }
 
 /** In which coat, with how much oil and sugar. */
-export function Coat({ plan, edit, catalog, units, coatSays, toBench }: Order) {
-  const { coat } = plan;
+export function Coat({ lot, editLot, catalog, units, coatSays, toBench }: Order) {
+  const coat = lot.coat ?? {};
   const says = coat.layers
     ? (coatSays ?? 'in a coat of your own')
-    : (catalog.coats.find((c) => c.id === coat.id)?.says ?? 'bare');
-  const way = plan.bench?.coating.oil;
+    : (catalog.coats.find((c) => c.id === (coat.id ?? 'bare'))?.says ?? 'bare');
+  const way = lot.bench?.coating.oil;
   const oiled = way ? way !== 'none' : (coat.oilG ?? 0) > 0;
   return (
     <OrderPart title="In which coat" text={`${says}${oiled && coat.id !== 'oil-rub' ? ' and oiled' : ''}`} width={440}>
@@ -83,7 +83,7 @@ export function Coat({ plan, edit, catalog, units, coatSays, toBench }: Order) {
             ...(c.allergens.length > 0 ? { note: `holds ${c.allergens.join(', ')}` } : {}),
           }))}
           value={coat.layers ? null : (coat.id ?? 'bare')}
-          onChange={(id) => edit('coat', (now) => setCoat(now, id))}
+          onChange={(id) => editLot('coat', (now) => setCoat(now, id))}
         />
       </Scroll>
       <Button onPress={toBench}>{coat.layers ? 'Change what it is made of' : 'One of your own, on the bench'}</Button>
@@ -91,7 +91,7 @@ export function Coat({ plan, edit, catalog, units, coatSays, toBench }: Order) {
         label="Oil on all of it"
         value={units.weight.to(coat.oilG ?? 0)}
         {...units.weight.stepper(limitOf(catalog, 'coat.oilG'))}
-        onChange={(m) => edit('oil', (now) => setOil(now, units.weight.from(m)))}
+        onChange={(m) => editLot('oil', (now) => setOil(now, units.weight.from(m)))}
       />
       {way ? <Small>It is put on as the bench has it; a weight said here takes its place.</Small> : null}
       <Stepper
@@ -99,9 +99,9 @@ export function Coat({ plan, edit, catalog, units, coatSays, toBench }: Order) {
         unit="% of the surface"
         value={coat.sugarPct ?? 0}
         {...within(catalog, 'coat.sugarPct')}
-        onChange={(sugarPct) => edit('sugar', (now) => ({ ...now, coat: { ...now.coat, sugarPct } }))}
+        onChange={(sugarPct) => editLot('sugar', (now) => setSugar(now, sugarPct))}
       />
-      {plan.bench?.marinade?.items.length ? <Small>That of the marinade comes on top.</Small> : null}
+      {lot.bench?.marinade?.items.length ? <Small>That of the marinade comes on top.</Small> : null}
     </OrderPart>
   );
 }

@@ -1,14 +1,16 @@
 import { limitOf, within } from '../../api/limits';
-import { setGroups, setPieces } from '../../dish/edits';
-import { Button } from '../../ui/Button';
+import { setPiecesOf } from '../../dish/edits';
+import { runIn } from '../../ui/history';
 import { Stepper } from '../../ui/Stepper';
 import { later } from '../../ui/later';
+import { LotButtons } from './LotTools';
 import { OrderPart, type Order } from './part';
 
 const CutPicker = later(async () => (await import('./CutPicker')).CutPicker);
 
 /** How many of which cut. */
-export function Pieces({ plan, load, edit, catalog, units }: Order) {
+export function Pieces(order: Order) {
+  const { load, at, edit, catalog, units } = order;
   const cut = catalog.cuts.find((c) => c.id === load.cut);
   const name = load.pieces === 1 ? cut?.name : cut?.plural;
   return (
@@ -19,7 +21,9 @@ export function Pieces({ plan, load, edit, catalog, units }: Order) {
             label="Pieces in all"
             value={load.pieces}
             {...within(catalog, 'load.pieces')}
-            onChange={(pieces) => edit('pieces', (now) => setPieces(now, { ...load, pieces }, catalog))}
+            onChange={(pieces) =>
+              edit(runIn('pieces', at), (now) => setPiecesOf(now, at, { ...load, pieces }, catalog))
+            }
           />
           <Stepper
             label={`By weight: all together, of about ${units.mass(load.pieceMassG)} each`}
@@ -31,39 +35,20 @@ export function Pieces({ plan, load, edit, catalog, units }: Order) {
             })}
             onChange={(w) => {
               const pieces = Math.max(1, Math.round(units.weight.from(w) / load.pieceMassG));
-              edit('pieces', (now) => setPieces(now, { ...load, pieces }, catalog));
+              edit(runIn('pieces', at), (now) => setPiecesOf(now, at, { ...load, pieces }, catalog));
             }}
           />
-          {(plan.groups?.length ?? 0) < limitOf(catalog, 'groups').max ? (
-            <Button
-              onPress={() => {
-                close();
-                edit('put a group in', (now) =>
-                  setGroups(now, [
-                    ...(now.groups ?? []),
-                    {
-                      load: {
-                        cut: load.cut,
-                        pieces: Math.max(1, Math.floor(load.pieces / 2)),
-                        pieceMassG: load.pieceMassG,
-                      },
-                    },
-                  ]),
-                );
-              }}
-            >
-              Something else beside them
-            </Button>
-          ) : null}
+          <LotButtons {...order} close={close} />
           <CutPicker
             cuts={catalog.cuts}
             value={load.cut}
             units={units}
             onChange={(next) => {
               if (next.id !== load.cut)
-                edit('cut', (now) =>
-                  setPieces(
+                edit(runIn('cut', at), (now) =>
+                  setPiecesOf(
                     now,
+                    at,
                     {
                       ...load,
                       cut: next.id,

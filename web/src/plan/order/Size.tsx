@@ -1,6 +1,6 @@
 import styled from 'styled-components';
 import type { Simulation } from '../../api/client';
-import { setPieces } from '../../dish/edits';
+import { setPiecesOf } from '../../dish/edits';
 import { Quiet } from '../../ui/layout';
 import { Stepper } from '../../ui/Stepper';
 import { OrderPart, type Order } from './part';
@@ -14,11 +14,11 @@ export const Small = styled(Quiet)`
 const UNMEASURED = { leastMm: 5, mostMm: 80, thicknessMm: 25 };
 
 /** What one piece weighs and how thick it is. */
-export function Size({ load, edit, catalog, units, piece }: Order & { piece: Simulation['piece'] | null }) {
+export function Size({ load, at, edit, catalog, units, piece }: Order & { piece: Simulation['piece'] | null }) {
   const cut = catalog.cuts.find((c) => c.id === load.cut);
   const mass = (pieceMassG: number) =>
     edit('mass', (now) =>
-      setPieces(now, { ...load, pieceMassG: Math.round(pieceMassG * 10) / 10, thicknessMm: undefined }, catalog),
+      setPiecesOf(now, at, { ...load, pieceMassG: Math.round(pieceMassG * 10) / 10, thicknessMm: undefined }, catalog),
     );
   // Where it is refused for want of a ruler, nothing is worked out yet.
   const { leastMm, mostMm, thicknessMm } = piece ?? UNMEASURED;
@@ -51,7 +51,7 @@ export function Size({ load, edit, catalog, units, piece }: Order & { piece: Sim
           value={units.length.to(thick)}
           {...units.length.stepper({ min: leastMm, max: mostMm, step: 1 })}
           onChange={(v) =>
-            edit('thickness', (now) => setPieces(now, { ...load, thicknessMm: units.length.from(v) }, catalog))
+            edit('thickness', (now) => setPiecesOf(now, at, { ...load, thicknessMm: units.length.from(v) }, catalog))
           }
         />
         <Ruler mm={thick} units={units} />

@@ -10,7 +10,7 @@ const Time = styled.input`
 `;
 
 /** When it is to be on the table. */
-export function TableTime({ plan, edit }: Order) {
+export function TableTime({ plan, edit }: Pick<Order, 'plan' | 'edit'>) {
   return (
     <OrderPart title="On the table when" text={plan.tableTime ? `at ${plan.tableTime}` : 'when it is done'}>
       {(close) => (

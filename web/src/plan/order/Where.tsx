@@ -1,12 +1,14 @@
-import type { Fryer } from '../../api/client';
+import type { Fryer, Lot, PlanInput } from '../../api/client';
 import { basketWords } from '../../fryers/basketWords';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Stepper } from '../../ui/Stepper';
 import { setLoad } from '../../dish/edits';
-import { OrderPart, type Order } from './part';
+import type { EditDish } from '../../dish/useDish';
+import type { Units } from '../../format/units';
+import { OrderPart } from './part';
 
-type Under = NonNullable<Order['load']['under']>;
+type Under = NonNullable<Lot['load']['under']>;
 
 const unders: { id: Under; name: string; note?: string }[] = [
   { id: 'grate', name: 'The grate' },
@@ -24,9 +26,18 @@ const underSays: Record<Under, string> = {
   foil: 'on foil',
 };
 
+interface WhereProps {
+  plan: PlanInput;
+  /** Pieces of all lots, as they come off the bench. */
+  pieces: number;
+  edit: EditDish;
+  units: Units;
+  fryers: Fryer[];
+}
+
 /** In which fryer, which other one helps, and how many at a time. */
-export function Where({ plan, load, edit, units, fryers }: Order & { fryers: Fryer[] }) {
-  const { pieces } = load;
+export function Where({ plan, pieces, edit, units, fryers }: WhereProps) {
+  const under = plan.lots[0]?.load.under;
   const fryer = fryers.find((f) => f.id === plan.fryerId);
   const second = fryers.find((f) => f.id === plan.secondFryerId);
   const option = (f: Fryer) => ({ id: f.id, name: f.name, note: basketWords(f.basket, units) });
@@ -52,16 +63,19 @@ export function Where({ plan, load, edit, units, fryers }: Order & { fryers: Fry
             <Choice
               label="Under the food"
               options={unders}
-              value={load.under ?? 'grate'}
-              onChange={(under) =>
-                edit('under', (now) => setLoad(now, { under: under === 'grate' ? undefined : under }))
+              value={under ?? 'grate'}
+              onChange={(next) =>
+                edit('under', (now) => ({
+                  ...now,
+                  lots: now.lots.map((lot) => setLoad(lot, { under: next === 'grate' ? undefined : next })),
+                }))
               }
               onMeant={close}
             />
           </>
         )}
       </OrderPart>
-      {load.under ? `, ${underSays[load.under]}` : ''}
+      {under ? `, ${underSays[under]}` : ''}
       {second ? (
         <>
           {' '}

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
-import type { Catalog, PlanInput } from '../../api/client';
+import type { Catalog, Lot, PlanInput } from '../../api/client';
+import type { Run } from '../../ui/history';
 import type { EditDish } from '../../dish/useDish';
 import type { Units } from '../../format/units';
 import { Pop } from '../../ui/Pop';
@@ -8,12 +9,17 @@ import { Part } from '../../ui/sentence';
 /** What every part of the order needs. */
 export interface Order {
   plan: PlanInput;
-  /** The pieces as they come off the bench. */
-  load: PlanInput['load'];
+  /** The lot that is told, and its place. */
+  lot: Lot;
+  at: number;
+  /** Its pieces as they come off the bench. */
+  load: Lot['load'];
   /** How the coat is said, where it has no name. */
   coatSays: string | undefined;
   toBench: () => void;
   edit: EditDish;
+  /** Changes the lot alone. */
+  editLot: (run: Run, change: (now: Lot) => Lot) => void;
   catalog: Catalog;
   units: Units;
 }

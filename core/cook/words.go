@@ -1,0 +1,295 @@
+package cook
+
+import (
+	"cmp"
+	"fmt"
+	"slices"
+	"strings"
+
+	"velocrustum/core/belief"
+	"velocrustum/core/larder"
+	"velocrustum/core/load"
+	"velocrustum/core/units"
+)
+
+// lotSays says of which lot something is.
+func lotSays(name, says string) string {
+	return fmt.Sprintf("%s: %s", units.Capital(name), units.Lower(says))
+}
+
+// after says what follows a thing that is due at a minute.
+func (l Live) after(rest []due, at, end float64) string {
+	for _, d := range rest {
+		if !d.done() {
+			return fmt.Sprintf("%s later: %s.", units.Minutes(d.at-at), units.Lower(l.words(d)))
+		}
+	}
+	return fmt.Sprintf("Then %s more.", units.Minutes(end-at))
+}
+
+// handling says with what a piece is turned: raw tools stay away after the
+// first turn, tongs tear a crumb, a wrap is rolled.
+func (l Live) handling(turn string, first bool) (out string) {
+	tool := "clean tongs"
+	tender, seam := l.Tender, l.Seam
+	for _, lot := range l.Lots {
+		tender, seam = tender || lot.Tender, seam || lot.Seam
+	}
+	if tender && turn == load.Flip {
+		tool, out = "a clean spatula", " Slide a spatula under each: tongs pull the coat off."
+	}
+	if seam && turn == load.Flip {
+		out += " Roll them gently, the seam down again."
+	}
+	if first && l.judging(nil) != ByBite {
+		out += fmt.Sprintf(" Use %s from here: what touched it raw stays away.", tool)
+	}
+	return out
+}
+
+// words says what is to be done.
+func (l Live) words(d due) string {
+	all := l.these(d.lots)
+	set := ""
+	if d.dialC > 0 {
+		set = "set " + l.Degrees.Words(d.dialC)
+	}
+	switch {
+	case d.move == toRest:
+		return "Take the basket out to rest, " + set
+	case d.move == backIn:
+		return "Basket back in"
+	case d.turn == load.LookIn:
+		look := "Look at one and probe it"
+		if l.judging(nil) == ByBite {
+			look = "Look at one and try it"
+		}
+		if set != "" {
+			look += ", " + set
+		}
+		return look
+	case d.turn == load.PutIn:
+		out := fmt.Sprintf("Put %s in beside the others", l.counted(d.lots))
+		if set != "" {
+			out += ", " + set
+		}
+		return out
+	case d.turn == load.TakeOut:
+		out := fmt.Sprintf("Take %s out, leave the others; probe one of them first", all)
+		if l.judging(d.lots) == ByBite {
+			out = fmt.Sprintf("Take %s out, leave the others; try one of them first", all)
+		}
+		if set != "" {
+			out += ", " + set
+		}
+		return out
+	case d.turn == load.BrushOn:
+		side := "what is up of " + all
+		if d.brush.Both {
+			side = all + " on both sides"
+		}
+		brush := fmt.Sprintf("Brush %s with %s of %s", side, l.Say.Grams(d.brush.G), l.names(d.brush))
+		if set != "" {
+			brush += ", " + set
+		}
+		return brush
+	case d.turn == "":
+		return units.Capital(set)
+	case d.turn == load.Shake && set != "":
+		return "Shake the basket, " + set
+	case d.turn == load.Shake:
+		return "Shake the basket"
+	case set != "":
+		return "Turn " + all + ", " + set
+	}
+	if face := l.face(1, d.lots); face != "" {
+		return "Turn " + all + ", " + face + " up"
+	}
+	return "Turn " + all
+}
+
+// lotsOf are those that a thing is for: those named, or all.
+func (l Live) lotsOf(lots []int) []LotIn {
+	if len(lots) == 0 {
+		return l.Lots
+	}
+	var out []LotIn
+	for _, k := range lots {
+		if k < len(l.Lots) {
+			out = append(out, l.Lots[k])
+		}
+	}
+	return out
+}
+
+// these are the pieces that a thing is for: all, or the lots by their names.
+func (l Live) these(lots []int) string {
+	of := l.lotsOf(lots)
+	if len(of) == len(l.Lots) {
+		return l.all()
+	}
+	var names []string
+	for _, lot := range of {
+		names = append(names, "the "+lot.Name)
+	}
+	return units.List(names)
+}
+
+// counted are the lots that a thing is for, with how many pieces each has.
+func (l Live) counted(lots []int) string {
+	var names []string
+	for _, lot := range l.lotsOf(lots) {
+		names = append(names, fmt.Sprintf("%s %s", units.Count(lot.Pieces), lot.Name))
+	}
+	return units.List(names)
+}
+
+// judging is how lots are told to be done: by the strictest of them.
+func (l Live) judging(lots []int) Judging {
+	if len(l.Lots) == 0 {
+		return l.Judged
+	}
+	out := ByBite
+	for _, lot := range l.lotsOf(lots) {
+		if lot.Judged != ByBite && (out == ByBite || lot.Judged == ByTheBone) {
+			out = lot.Judged
+		}
+	}
+	return out
+}
+
+// face is what lots have up, by which started up, where that matters and is the
+// same for all.
+func (l Live) face(which int, lots []int) string {
+	of := l.lotsOf(lots)
+	if len(of) == 0 {
+		of = []LotIn{{Faces: l.Faces, Judged: l.Judged}}
+	}
+	for _, lot := range of {
+		if lot.Judged == ByBite || lot.Faces != of[0].Faces {
+			return ""
+		}
+	}
+	return units.Lower(of[0].Faces[which])
+}
+
+// atFirst are the lots that go in with the first, and atLast those that come
+// out with the last; nil for all.
+func (l Live) atFirst() []int { return l.without(load.PutIn) }
+func (l Live) atLast() []int  { return l.without(load.TakeOut) }
+
+func (l Live) without(kind string) (out []int) {
+	if len(l.Lots) == 0 {
+		return nil
+	}
+	for k := range l.Lots {
+		if !slices.ContainsFunc(l.Program.Turns, func(t load.Turn) bool { return t.Kind == kind && t.For(k) }) {
+			out = append(out, k)
+		}
+	}
+	return out
+}
+
+// goesIn is what goes in with the first: of several lots each with its count.
+func (l Live) goesIn() string {
+	if len(l.Lots) == 0 {
+		return l.all()
+	}
+	return l.counted(l.atFirst())
+}
+
+// comesOut is what comes out with the last.
+func (l Live) comesOut() string { return l.these(l.atLast()) }
+
+// names says what is brushed on.
+func (l Live) names(b *load.Brush) string {
+	var out []string
+	for _, p := range b.Parts {
+		name := p.Ingredient
+		if i, err := larder.Shelf(p.Ingredient); err == nil {
+			name = i.Name
+		}
+		if own, ok := l.Larder[p.Ingredient]; ok {
+			name = own.Name
+		}
+		out = append(out, name)
+	}
+	return strings.Join(out, " and ")
+}
+
+// side says which side is up, where it matters.
+func (l Live) side() string {
+	if face := l.face(0, l.atFirst()); face != "" {
+		return ", " + face + " up"
+	}
+	return ""
+}
+
+// gaps says how several pieces lie.
+func (l Live) gaps() string {
+	if l.Pieces == 1 && len(l.Lots) == 0 {
+		return ""
+	}
+	return "One layer with gaps. "
+}
+
+// all are all pieces.
+func (l Live) all() string {
+	if len(l.Lots) > 0 {
+		return "all"
+	}
+	if l.Pieces == 1 {
+		return "the " + l.Piece
+	}
+	return "all " + units.Count(l.Pieces)
+}
+
+// told are what was said, in words.
+var told = map[string]string{HeatOn: "it heats", Loaded: "food is in", Dialled: "dial set", Out: "it is out", Rested: "it has rested", Stop: "given up",
+	Raw: "raw inside", Soft: "soft", Floury: "floury patches", TakenOut: "thermometer taken out"}
+
+// turns are the kinds of turn, done; a flip is "turned".
+var turns = map[string]string{load.Shake: "shaken", load.LookIn: "looked at", load.BrushOn: "brushed", load.TakeOut: "out", load.PutIn: "in"}
+
+// Words are one thing said, in words.
+func (l Live) Words(e Event) string {
+	if e.Kind == Turned {
+		return l.turnWords(e)
+	}
+	says := l.sightWords(e)
+	if slices.Contains(OfALot, e.Kind) && e.Lot < len(l.Lots) {
+		return says + " (the " + l.Lots[e.Lot].Name + ")"
+	}
+	return says
+}
+
+// turnWords are a turn that was made, in words: of which lots, where not of all.
+func (l Live) turnWords(e Event) string {
+	word := cmp.Or(turns[l.TurnOf(e.ID)], "turned")
+	i := slices.IndexFunc(l.course().dues, func(d due) bool { return d.id == e.ID && e.ID != "" })
+	if i < 0 || len(l.Lots) == 0 || len(l.lotsOf(l.course().dues[i].lots)) == len(l.Lots) {
+		return word
+	}
+	return l.these(l.course().dues[i].lots) + " " + word
+}
+
+// sightWords are what was done once or seen, in words.
+func (l Live) sightWords(e Event) string {
+	switch e.Kind {
+	case More:
+		return fmt.Sprintf("%g min more", e.Value)
+	case Set:
+		return "set to " + l.Degrees.Words(e.Value)
+	case Probe:
+		return "read " + l.Degrees.Words(e.Value)
+	case Look:
+		n := min(max(0, int(e.Value+0.5)), len(belief.Shades)-1)
+		return "looks " + belief.Shades[n].Name
+	case LeftIn:
+		if strings.HasPrefix(e.Probe, FileProbe) {
+			return "a thermometer’s file laid over it"
+		}
+		return "thermometer " + e.Probe + " left in"
+	}
+	return told[e.Kind]
+}

@@ -1,0 +1,109 @@
+package prep
+
+import (
+	"velocrustum/core/load"
+	"velocrustum/core/refuse"
+)
+
+// A DishLot is a lot of a dish, with what is done to it on the bench.
+type DishLot struct {
+	load.LotRequest
+	Bench *Bench `json:"bench,omitempty"`
+}
+
+// Asked is a dish as it is asked for. Fields left out take the defaults of
+// load.Request.
+type Asked struct {
+	// Lots are the kinds of it, none before another.
+	Lots []DishLot `json:"lots,omitempty"`
+	// Load, Coat and Bench are the short form for one lot, and Groups what lay
+	// beside it before there were lots; not with Lots. Beside lots Bench says
+	// what comes after the basket, on all of them.
+	Load   load.Pieces    `json:"load,omitzero"`
+	Coat   *load.Covering `json:"coat,omitempty"`
+	Bench  *Bench         `json:"bench,omitempty"`
+	Groups []load.Group   `json:"groups,omitempty"`
+
+	Fryer       *load.Fryer  `json:"fryer,omitempty"`
+	Program     load.Program `json:"program"`
+	Guidance    string       `json:"guidance,omitempty"`
+	GuidanceC   float64      `json:"guidanceC,omitempty"`
+	CrustWanted *float64     `json:"crustWanted,omitempty"`
+	TailMin     float64      `json:"tailMin,omitempty"`
+	PerBasket   int          `json:"perBasket,omitempty"`
+}
+
+// AskedOf is a request of the engine as it would be asked for.
+func AskedOf(q load.Request) Asked {
+	a := Asked{Load: q.Load, Coat: q.Coat, Groups: q.Groups, Fryer: q.Fryer, Program: q.Program, Guidance: q.Guidance, GuidanceC: q.GuidanceC,
+		CrustWanted: q.CrustWanted, TailMin: q.TailMin}
+	for _, lot := range q.Lots {
+		a.Lots = append(a.Lots, DishLot{LotRequest: lot})
+	}
+	return a
+}
+
+// Dish is what was asked for, said by lots.
+func (a Asked) Dish() BenchDish {
+	d := BenchDish{Bench: a.Bench}
+	d.Request = load.Request{Load: a.Load, Coat: a.Coat, Groups: a.Groups, Fryer: a.Fryer, Program: a.Program, Guidance: a.Guidance, GuidanceC: a.GuidanceC,
+		CrustWanted: a.CrustWanted, TailMin: a.TailMin}
+	for _, lot := range a.Lots {
+		d.Lots = append(d.Lots, lot.LotRequest)
+		d.Benches = append(d.Benches, lot.Bench)
+	}
+	d.PerBasket = a.PerBasket
+	return d
+}
+
+// InLots is the same with all of it said by lots, each with its own bench, and
+// what comes after the basket beside them.
+func (a Asked) InLots() Asked {
+	if len(a.Lots) > 0 {
+		return a
+	}
+	q := load.Request{Load: a.Load, Coat: a.Coat, Groups: a.Groups, Program: a.Program}.InLots()
+	for _, lot := range q.Lots {
+		a.Lots = append(a.Lots, DishLot{LotRequest: lot})
+	}
+	lot, all := a.Bench.before(), a.Bench.after()
+	a.Lots[0].Bench, a.Bench = &lot, &all
+	a.Load, a.Coat, a.Groups, a.Program = load.Pieces{}, nil, nil, q.Program
+	return a
+}
+
+// after is what of a bench comes after the basket, and is for all lots.
+func (b *Bench) after() Bench {
+	if b == nil {
+		return Bench{}
+	}
+	return Bench{Servings: b.Servings, Mixes: b.Mixes, Sauces: b.Sauces, Prices: b.Prices}
+}
+
+// onlyAfter returns what of a bench for all lots is done to a lot of its own, as
+// refuse.Fields, or nil.
+func (b *Bench) onlyAfter() error {
+	var c refuse.Check
+	for _, f := range []struct {
+		field string
+		said  bool
+	}{
+		{"cutting", b.Cutting != nil}, {"drying", b.Drying != Drying{}}, {"salting", b.Salting != nil}, {"marinade", b.Marinade != nil},
+		{"coating", b.Coating != Coating{}}, {"finish", len(b.Finish) > 0},
+	} {
+		if f.said {
+			c.Add(f.field, "said of all lots", "nothing beside lots: each has its own bench")
+		}
+	}
+	return c.Err()
+}
+
+// before is what of a bench is done to a lot of its own.
+func (b *Bench) before() Bench {
+	if b == nil {
+		return Bench{}
+	}
+	out := *b
+	out.Servings, out.Mixes, out.Sauces, out.Prices = 0, nil, nil, nil
+	return out
+}
