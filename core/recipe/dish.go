@@ -90,7 +90,7 @@ func (r *reader) dish() {
 		bench.Sauces = append(bench.Sauces, one.serving(len(sauces)))
 	}
 	// A deep pan's oil is not on the food.
-	if oilG > mostOilShare*r.pieceG*float64(r.pieces) || r.out.Heat != nil && r.out.Heat.Kind == advise.FromOil {
+	if oilG > mostOilShare*r.alikeG() || r.out.Heat != nil && r.out.Heat.Kind == advise.FromOil {
 		oilG = 0
 	}
 	r.out.Coat = &load.Covering{ID: coatOf(coat, oilG), OilG: math.Round(oilG)}
@@ -98,10 +98,62 @@ func (r *reader) dish() {
 		r.out.Coat.ID, r.out.Coat.Layers = food.Made, layers
 	}
 	r.out.Bench = &bench
+	r.lots()
 	if r.out.Heat == nil {
 		r.out.Missing = append(r.out.Missing, "how hot and how long: the best program is searched")
 	} else if r.out.Heat.Minutes == 0 {
 		r.out.Missing = append(r.out.Missing, "how long it is in: the best program is searched")
+	}
+}
+
+// alikeG is the weight of all that is marinated and coated alike, g.
+func (r *reader) alikeG() float64 {
+	g := r.massG()
+	for _, f := range r.beside {
+		if f.cut.Class == r.cut.Class {
+			g += f.massG()
+		}
+	}
+	return g
+}
+
+// lots puts what is fried beside the first together, and gives each its share of
+// what the recipe has for all.
+func (r *reader) lots() {
+	all := r.alikeG()
+	marinade, oilG := r.out.Bench.Marinade, r.out.Coat.OilG
+	finish := r.out.Bench.Finish
+	part := func(items []larder.Item, g float64) []larder.Item {
+		items = slices.Clone(items)
+		for i := range items {
+			items[i].G = math.Round(10*items[i].G*g/all) / 10
+		}
+		return items
+	}
+	share := func(b *prep.Bench, c *load.Covering, g float64) {
+		c.OilG, b.Finish = math.Round(10*oilG*g/all)/10, part(finish, g)
+		if marinade != nil {
+			b.Marinade = &prep.Marinade{Items: marinade.Items, Hours: marinade.Hours, ForG: all}
+		}
+	}
+	for i := range r.beside {
+		f := &r.beside[i]
+		lot := prep.DishLot{LotRequest: load.LotRequest{Load: load.Pieces{Cut: f.cut.ID, Pieces: f.pieces, PieceMassG: f.pieceG, Surface: "wiped"}, Coat: &load.Covering{ID: food.Bare}}}
+		lot.Bench = &prep.Bench{Drying: r.out.Bench.Drying}
+		if f.thickMm > 0 {
+			lot.Load.ThicknessMm = &f.thickMm
+		}
+		if f.cut.Class == r.cut.Class {
+			coat := *r.out.Coat
+			share(lot.Bench, &coat, f.massG())
+			lot.Coat = &coat
+		} else {
+			r.out.Missing = append(r.out.Missing, fmt.Sprintf("what is on the %s: they lie beside with nothing on them", f.cut.Plural))
+		}
+		r.out.Beside = append(r.out.Beside, lot)
+	}
+	if all > r.massG() {
+		share(r.out.Bench, r.out.Coat, r.massG())
 	}
 }
 

@@ -34,6 +34,26 @@ func read(t *testing.T, text Text, fixes ...Fix) Understood {
 	return got
 }
 
+// What is fried together comes in together: drumettes and flats share marinade,
+// coat and oil by their weights; what may be a side does not, unless it is put
+// right that it is fried.
+func TestARecipeOfTwoKinds(t *testing.T) {
+	text := Text{Name: "Wings two ways", Servings: 3, Ingredients: lines("6 drumettes (300 g)", "8 wing flats (300 g)", "2 tbsp soy sauce", "1 tbsp honey", "1 tbsp oil", "40 g cornstarch", "400 g potato wedges"),
+		Steps: []string{"Marinate the wings in the soy sauce and honey for 2 hours.", "Toss with the cornstarch and the oil, and air fry at 190 °C for 22 minutes."}}
+	got := read(t, text)
+	if len(got.Beside) != 1 || got.Beside[0].Load.Cut != "chicken-wing-flat" || got.Beside[0].Load.Pieces != 8 || !strings.Contains(got.Lines[6].Says, "left out here") {
+		t.Fatalf("beside are %+v; %s", got.Beside, got.Lines[6].Says)
+	}
+	flats := got.Beside[0]
+	if got.Bench.Marinade == nil || flats.Bench.Marinade == nil || got.Bench.Marinade.ForG != 604 || flats.Bench.Marinade.ForG != 604 || flats.Coat.ID != got.Coat.ID || flats.Coat.OilG <= 0 {
+		t.Errorf("the drumettes have %+v in %+v, the flats %+v in %+v", got.Bench.Marinade, got.Coat, flats.Bench.Marinade, flats.Coat)
+	}
+	all := read(t, text, Fix{Line: 6, As: AsFood})
+	if len(all.Beside) != 2 || all.Beside[1].Coat.ID != food.Bare || all.Beside[1].Bench.Marinade != nil || !slices.ContainsFunc(all.Missing, func(m string) bool { return strings.HasPrefix(m, "what is on the potato wedges") }) {
+		t.Errorf("with the wedges fried: %+v; %q", all.Beside, all.Missing)
+	}
+}
+
 func lines(of ...string) (out []Said) {
 	for _, s := range of {
 		out = append(out, Said{Text: s})

@@ -69,12 +69,15 @@ type Understood struct {
 	// Refused is why no dish comes of it, with the way on.
 	Refused []string `json:"refused,omitempty"`
 	// Unknown are what the pantry does not have.
-	Unknown []Unknown         `json:"unknown"`
-	Load    *load.Pieces      `json:"load,omitempty"`
-	Coat    *load.Covering    `json:"coat,omitempty"`
-	Bench   *prep.Bench       `json:"bench,omitempty"`
-	Heat    *advise.FormerWay `json:"heat,omitempty"`
-	Turned  bool              `json:"turned"`
+	Unknown []Unknown      `json:"unknown"`
+	Load    *load.Pieces   `json:"load,omitempty"`
+	Coat    *load.Covering `json:"coat,omitempty"`
+	Bench   *prep.Bench    `json:"bench,omitempty"`
+	// Beside are the lots that are fried with it; what is of the same class is
+	// marinated and coated alike.
+	Beside []prep.DishLot    `json:"beside,omitempty"`
+	Heat   *advise.FormerWay `json:"heat,omitempty"`
+	Turned bool              `json:"turned"`
 }
 
 // reader gathers a dish from lines.
@@ -84,16 +87,25 @@ type reader struct {
 	out    Understood
 	steps  []string // in plain words
 	fixes  []Fix
+	fried          // what is fried first
+	beside []fried // and what is fried with it
+	hours  float64
+	hot    []heated
+}
+
+// fried is what a line has to be fried.
+type fried struct {
 	cut    food.Cut
 	pieces int
 	pieceG float64
-	// foodBy and foodText are the words and the line that name what is fried.
+	// foodBy and foodText are the words and the line that name it.
 	foodBy, foodText string
 	// thickMm is what is said of its thickness; 0 where nothing is.
 	thickMm float64
-	hours   float64
-	hot     []heated
 }
+
+// massG is its raw weight, g.
+func (f *fried) massG() float64 { return f.pieceG * float64(f.pieces) }
 
 // Understand reads what a recipe asks for. What is not understood is said, and
 // left out; what a cook said of a line comes before what is read from it.
@@ -189,8 +201,18 @@ func (r *reader) ingredient(n int, s Said) Line {
 			r.food(&l, cut, foodBy, amount, s.Text, f)
 			return l
 		}
-		if isFood && amount != "" && !known {
-			l.Says = "Something else to fry, and so a dish of its own: left out here."
+		if isFood && (amount != "" && !known || f.As == AsFood) {
+			// Drumsticks and thighs are fried together; potatoes may be a side.
+			together := cut.Class == r.cut.Class || f.As == AsFood
+			if !together || len(r.beside) == load.MaxLots-1 {
+				l.Says = "Something else, perhaps to fry: left out here. Put right that it is fried, and it lies beside."
+				return l
+			}
+			first := r.fried
+			r.fried = fried{}
+			r.food(&l, cut, foodBy, amount, s.Text, f)
+			r.beside = append(r.beside, r.fried)
+			r.fried = first
 			return l
 		}
 	}

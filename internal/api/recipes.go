@@ -92,6 +92,7 @@ func (s *Server) ownDish(ctx context.Context, own json.RawMessage, fryerID strin
 // they are others.
 func (s *Server) brought(ctx context.Context, u recipe.Understood, fryerID string) (*DishByLots, string, error) {
 	asked := prep.Asked{Load: *u.Load, Coat: u.Coat, Bench: u.Bench}.InLots()
+	asked.Lots = append(asked.Lots, u.Beside...)
 	in := DishByLots{Name: u.Name, FryerId: fryerID, Lots: asked.Lots, Bench: orElse(asked.Bench, prep.Bench{})}
 	if r := []rune(in.Name); len(r) > 80 {
 		in.Name = string(r[:80])

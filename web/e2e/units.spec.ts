@@ -171,22 +171,38 @@ test.describe('changing a program', () => {
 });
 
 test.describe('the lots of a dish', () => {
-  const figures = { usual: { oilByMass: 2 / 3 }, limits: { 'coat.oilG': { min: 0, max: 200, step: 1, unit: 'g' } } };
-  const three = splitLot(splitLot(plan, 0, figures), 0, figures);
+  const three = splitLot(splitLot(plan, 0), 0);
   const counts = (p: PlanInput) => p.lots.map((lot) => lot.load.pieces);
 
   test('a split lot keeps its pieces, its oil and what turns were for', () => {
     expect(counts(three)).toEqual([3, 5, 3]);
-    expect(three.lots.reduce((sum, lot) => sum + (lot.coat?.oilG ?? 0), 0)).toBeCloseTo(4, 0);
+    expect(three.lots.reduce((sum, lot) => sum + (lot.coat?.oilG ?? 0), 0)).toBeCloseTo(4, 6);
     const brushed = { ...three, program: { ...plan.program, turns: [{ atMin: 20, kind: 'brush', lots: [0] }] } };
-    expect(splitLot(brushed, 0, figures).program.turns?.[0]?.lots).toEqual([0, 3]);
+    expect(splitLot(brushed, 0).program.turns?.[0]?.lots).toEqual([0, 3]);
     expect(
       splitLot(
         onLot(plan, 0, (lot) => ({ ...lot, load: { ...lot.load, pieces: 1 } })),
         0,
-        figures,
       ).lots,
     ).toHaveLength(1);
+  });
+
+  test('what was weighed out for a lot is shared by its parts', () => {
+    const bench = {
+      drying: {},
+      coating: {},
+      marinade: { items: [{ ingredient: 'soy-light', g: 30 }], hours: 2 },
+      finish: [{ ingredient: 'salt-flake', g: 4 }],
+      salting: { school: 'brine' as const, hours: 2, waterG: 1000, strengthPct: 5 },
+    };
+    const [one, two] = splitLot(
+      onLot(plan, 0, (lot) => ({ ...lot, bench })),
+      0,
+    ).lots.map((lot) => lot.bench);
+    expect((one?.finish?.[0]?.g ?? 0) + (two?.finish?.[0]?.g ?? 0)).toBeCloseTo(4, 9);
+    expect((one?.salting?.waterG ?? 0) + (two?.salting?.waterG ?? 0)).toBeCloseTo(1000, 6);
+    // The amounts are for all eleven, as they were mixed.
+    expect([one?.marinade?.forG, two?.marinade?.forG]).toEqual([11 * 43, 11 * 43]);
   });
 
   test('a lot left out takes what was for it alone, and the others keep theirs', () => {

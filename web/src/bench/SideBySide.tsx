@@ -5,7 +5,7 @@ import { Button } from '../ui/Button';
 import { once } from '../ui/history';
 import { Adding, dropOf } from './Adding';
 import type { StationProps } from './props';
-import { StationCard } from './StationCard';
+import { StationCard, type Alike } from './StationCard';
 
 const Columns = styled.div<{ $n: number }>`
   margin: 14px 0;
@@ -43,7 +43,7 @@ interface Props {
   othersLike: (lot: number) => void;
 }
 
-/** What of a lot a station is about, and what it says. */
+/** What of a lot a station is about, and what it says to do. */
 function said({ bench, lot, answer }: OnBench, id: string) {
   const of: Record<string, unknown> = {
     cut: bench.cutting,
@@ -53,8 +53,8 @@ function said({ bench, lot, answer }: OnBench, id: string) {
     coat: [bench.coating, lot.coat],
     finish: bench.finish,
   };
-  const { headline, why, does, cautions } = answer.stations.find((s) => s.id === id) ?? {};
-  return JSON.stringify([of[id], headline, why, does, cautions]);
+  const { headline, why, cautions } = answer.stations.find((s) => s.id === id) ?? {};
+  return JSON.stringify([of[id], headline, why, cautions]);
 }
 
 /** Lots side by side where their steps differ, and once where not. */
@@ -63,7 +63,7 @@ export function SideBySide({ lots, all, focusOn, othersLike }: Props) {
   const ids = [...new Set(['cut', 'dry', 'salt', 'marinade', 'coat', 'finish'])].filter((id) =>
     lots.some((l) => l.answer.stations.some((s) => s.id === id)),
   );
-  const card = (props: OnBench, id: string, of = '') => {
+  const card = (props: OnBench, id: string, alike?: Alike) => {
     const station = props.answer.stations.find((s) => s.id === id);
     if (!station) return <span />;
     const drop = dropOf(id, props.bench);
@@ -72,7 +72,13 @@ export function SideBySide({ lots, all, focusOn, othersLike }: Props) {
       if (drop) props.set(once, drop);
     };
     return (
-      <StationCard station={station} place={ids.indexOf(id) + 1} drop={drop ? leave : undefined} of={of} {...props} />
+      <StationCard
+        station={station}
+        place={ids.indexOf(id) + 1}
+        drop={drop ? leave : undefined}
+        alike={alike}
+        {...props}
+      />
     );
   };
   return (
@@ -86,7 +92,12 @@ export function SideBySide({ lots, all, focusOn, othersLike }: Props) {
       {ids.map((id) => {
         const alike = first && lots.every((l) => said(l, id) === said(first, id));
         return alike ? (
-          <All key={id}>{card({ ...first, ...all }, id, 'each of them alike')}</All>
+          <All key={id}>
+            {card({ ...first, ...all }, id, {
+              says: 'all alike',
+              does: lots.map((l) => ({ lot: l.name, says: l.answer.stations.find((s) => s.id === id)?.does ?? '' })),
+            })}
+          </All>
         ) : (
           <Fragment key={id}>
             {lots.map((l) => (

@@ -45,18 +45,38 @@ const Does = styled.p`
   font-size: 15px;
 `;
 
+const Each = styled.dl`
+  margin: 0;
+  font-size: 15px;
+  dt {
+    display: inline;
+    color: var(--quiet);
+    margin-right: 8px;
+  }
+  dd {
+    display: inline;
+    margin: 0;
+    font-weight: 600;
+  }
+`;
+
 interface Props extends StationProps {
   station: Station;
   /** Its place in the order of the hands. */
   place: number;
   /** Takes it off the bench, where it can be. */
   drop: (() => void) | undefined;
-  /** Whose it is, where that is not said above it. */
-  of?: string;
+  /** It is of all lots alike: how that is said, and what it does for each. */
+  alike?: Alike | undefined;
+}
+
+export interface Alike {
+  says: string;
+  does: { lot: string; says: string }[];
 }
 
 /** One step: its answer, why, what it does, and what can be chosen. */
-export function StationCard({ station, place, drop, of, ...props }: Props) {
+export function StationCard({ station, place, drop, alike, ...props }: Props) {
   const { answer, plan, at } = props;
   const { id } = station;
   // Off the bench already: what the basket gets with the step, and without.
@@ -70,19 +90,30 @@ export function StationCard({ station, place, drop, of, ...props }: Props) {
       <Name>
         <h2>
           {place}. {station.title}
-          {of ? `, ${of}` : ''}
+          {alike ? `, ${alike.says}` : ''}
         </h2>
         {drop ? <Button onPress={drop}>Leave it out</Button> : null}
       </Name>
       <Answer>{station.headline}</Answer>
       <Quiet>{station.why}</Quiet>
       {id === 'salt' && answer.profile ? <SaltProfile profile={answer.profile} units={props.units} /> : null}
-      {station.does ? <Does>{station.does}</Does> : null}
+      {alike ? (
+        <Each>
+          {alike.does.map(({ lot, says }) => (
+            <div key={lot}>
+              <dt>{lot}</dt>
+              <dd>{says}</dd>
+            </div>
+          ))}
+        </Each>
+      ) : station.does ? (
+        <Does>{station.does}</Does>
+      ) : null}
       {station.cautions.map((c) => (
         <Caution key={c}>{c}</Caution>
       ))}
       <Controls station={id} {...props} />
-      {id === 'cut' || id === 'finish' || station.does === '' ? null : (
+      {id === 'cut' || id === 'finish' || station.does === '' || alike ? null : (
         <Skipped withIt={told(answer.load, answer.coat)} without={told(station.without.load, station.without.coat)} />
       )}
     </Box>

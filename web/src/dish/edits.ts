@@ -133,15 +133,47 @@ export const addLot = (p: PlanInput, at: number): PlanInput => {
   return withLots(p, [...p.lots, { load: { cut, pieceMassG, pieces: 1 }, coat: { id: 'bare' } }]);
 };
 
+/** So many pieces of a lot, with their share of all that was weighed out for it. */
+function partOf(lot: Lot, pieces: number): Lot {
+  const share = pieces / lot.load.pieces;
+  const of = (g: number | undefined) => g && g * share;
+  const { marinade, finish, salting, cutting } = lot.bench ?? bare;
+  return {
+    ...lot,
+    load: { ...lot.load, pieces },
+    ...(lot.coat ? { coat: { ...lot.coat, oilG: of(lot.coat.oilG) } } : {}),
+    ...(lot.bench
+      ? {
+          bench: {
+            ...lot.bench,
+            ...(marinade
+              ? { marinade: { ...marinade, forG: marinade.forG ?? lot.load.pieces * lot.load.pieceMassG } }
+              : {}),
+            ...(finish ? { finish: finish.map((item) => ({ ...item, g: item.g * share })) } : {}),
+            ...(salting ? { salting: { ...salting, waterG: of(salting.waterG) } } : {}),
+            ...(cutting
+              ? {
+                  cutting: {
+                    ...cutting,
+                    wholeG: of(cutting.wholeG),
+                    pieces: cutting.pieces && Math.max(1, Math.round(cutting.pieces * share)),
+                  },
+                }
+              : {}),
+          },
+        }
+      : {}),
+  };
+}
+
 /** A lot as two: the same food with two stories from here on. */
-export function splitLot(p: PlanInput, at: number, catalog: Figures): PlanInput {
+export function splitLot(p: PlanInput, at: number): PlanInput {
   const lot = p.lots[at];
   if (!lot || lot.load.pieces < 2) return p;
   const half = Math.ceil(lot.load.pieces / 2);
-  const one = setPieces(lot, { pieces: half }, catalog);
-  const two = { ...setPieces(lot, { pieces: lot.load.pieces - half }, catalog), name: undefined };
+  const two = { ...partOf(lot, lot.load.pieces - half), name: undefined };
   const last = p.lots.length;
-  return movedTurns(withLots(p, [...p.lots.map((l, k) => (k === at ? one : l)), two]), (k) =>
+  return movedTurns(withLots(p, [...p.lots.map((l, k) => (k === at ? partOf(lot, half) : l)), two]), (k) =>
     k === at ? [k, last] : [k],
   );
 }

@@ -89,7 +89,7 @@ export function LotButtons({ plan, lot, at, edit, catalog, close }: Order & { cl
         isDisabled={full || lot.load.pieces < 2}
         onPress={() => {
           close();
-          edit(once, (now) => splitLot(now, at, catalog));
+          edit(once, (now) => splitLot(now, at));
         }}
       >
         <Split size={16} aria-hidden /> Split them: two ways with the same pieces
