@@ -62,7 +62,7 @@ func (d Dish) first() int {
 func (d Dish) CheckPiece() error {
 	q := d.InLots()
 	if len(q.Lots) > 1 {
-		return Check(d.Request)
+		return d.Check()
 	}
 	var c refuse.Check
 	c.In(Limits, "load.pieces", float64(q.Lots[0].Load.Pieces))
@@ -84,7 +84,23 @@ func (d Dish) Check() error {
 	if n < 1 || d.Pieces() > MaxPieces {
 		return Check(d.Request)
 	}
+	if err := d.together(); err != nil {
+		return err
+	}
 	return Check(d.Share(n))
+}
+
+// together returns what parts a dish of several lots, which lie in one basket,
+// as refuse.Fields, or nil.
+func (d Dish) together() error {
+	var c refuse.Check
+	if len(d.Lots) > 1 && d.PerBasket > 0 && d.PerBasket < d.Pieces() {
+		c.Add("perBasket", fmt.Sprint(d.PerBasket), "all at once, of several lots; a dish of each, in one supper, goes in one after another")
+	}
+	if len(d.Lots) > 1 && d.Second != nil {
+		c.Add("secondFryerId", "another fryer", "one fryer, of several lots; a dish of each, in one supper, has a fryer of its own")
+	}
+	return c.Err()
 }
 
 // Fitting returns how many pieces go in at a time where all at once are too many

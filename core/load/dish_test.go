@@ -83,3 +83,33 @@ func TestTooMuchGoesInByBaskets(t *testing.T) {
 		t.Error("an unknown cut fits")
 	}
 }
+
+// Several lots lie in one basket: what would part them is refused, with the way on.
+func TestSeveralLotsLieTogether(t *testing.T) {
+	d := load.Dish{Request: load.Request{
+		Lots: []load.LotRequest{
+			{Load: load.Pieces{Cut: "chicken-wing-flat", Pieces: 6, PieceMassG: 43}},
+			{Load: load.Pieces{Cut: "chicken-drumette", Pieces: 6, PieceMassG: 50}},
+		},
+		Program: load.Program{Stages: []load.Stage{{AirC: 190, Minutes: 22}}},
+	}}
+	if err := d.Check(); err != nil {
+		t.Fatal(err)
+	}
+	d.PerBasket = 12
+	if err := d.Check(); err != nil {
+		t.Errorf("all at once: %v", err)
+	}
+	for field, spoil := range map[string]func(*load.Dish){
+		"perBasket":     func(d *load.Dish) { d.PerBasket = 6 },
+		"secondFryerId": func(d *load.Dish) { d.Second = &load.Fryer{} },
+	} {
+		parted := d
+		spoil(&parted)
+		for _, err := range []error{parted.Check(), parted.CheckPiece()} {
+			if err == nil || !strings.Contains(err.Error(), field) || !strings.Contains(err.Error(), "one supper") {
+				t.Errorf("%s: %v", field, err)
+			}
+		}
+	}
+}

@@ -87,6 +87,31 @@ func anyBench(r *rand.Rand) object {
 	return b
 }
 
+// inLots says by lots what a request of all minutes says by its load and what
+// lies beside it; some go in later, some come out earlier.
+func inLots(r *rand.Rand, q object, all int) {
+	lots := []object{{"load": q["load"], "coat": q["coat"]}}
+	for _, g := range q["groups"].([]object) {
+		if r.IntN(2) == 0 {
+			g["inMin"] = r.IntN(all)
+		}
+		if r.IntN(3) == 0 {
+			g["outMin"] = 1 + r.IntN(all)
+		}
+		lots = append(lots, g)
+	}
+	delete(q, "load")
+	delete(q, "coat")
+	delete(q, "groups")
+	q["lots"] = lots
+	for _, turn := range q["program"].(object)["turns"].([]object) {
+		if of, ok := turn["group"]; ok {
+			delete(turn, "group")
+			turn["lots"] = []any{of}
+		}
+	}
+}
+
 // aWholeRequest is a dish as a whole: coat by brush by kinds by hold by sauce.
 func aWholeRequest(r *rand.Rand) object {
 	first := something(r, 2, 8, 16)
@@ -123,12 +148,18 @@ func aWholeRequest(r *rand.Rand) object {
 	q := object{"load": anyLoad(r), "coat": anyCoat(r), "program": object{"preheatMin": r.IntN(5), "stages": stages, "turns": turns}}
 	if len(groups) > 0 {
 		q["groups"] = groups
+		if r.IntN(2) == 0 {
+			inLots(r, q, all)
+		}
 	}
 	if r.IntN(2) == 0 {
 		q["bench"] = anyBench(r)
 	}
 	if r.IntN(4) == 0 {
-		q["perBasket"], q["crustWanted"] = 1+r.IntN(12), something(r, 20, 60, 95)
+		q["crustWanted"] = something(r, 20, 60, 95)
+	}
+	if r.IntN(4) == 0 && (len(groups) == 0 || r.IntN(8) == 0) {
+		q["perBasket"] = 1 + r.IntN(12)
 	}
 	if r.IntN(4) == 0 {
 		q["guidance"], q["guidanceC"] = "stricter", 80

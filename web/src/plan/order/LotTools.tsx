@@ -5,6 +5,8 @@ import { addLot, copyLot, dropLot, setInOut, splitLot } from '../../dish/edits';
 import { minutes } from '../../format/units';
 import { once, runIn } from '../../ui/history';
 import { Button } from '../../ui/Button';
+import { say } from '../../ui/toast';
+import type { PlanInput } from '../../api/client';
 import { Labelled, Text } from '../../ui/Select';
 import { Stepper } from '../../ui/Stepper';
 import { totalOf } from '../program';
@@ -83,33 +85,20 @@ export function LotTools(order: Order) {
 /** A lot split in two, another beside it, or this one taken away. */
 export function LotButtons({ plan, lot, at, edit, catalog, close }: Order & { close: () => void }) {
   const full = plan.lots.length >= limitOf(catalog, 'lots').max;
+  const more = (change: (now: PlanInput) => PlanInput) => {
+    close();
+    edit(once, change);
+    if (plan.perBasket || plan.secondFryerId) say('Several lots lie in one basket: all of it goes in at once now.');
+  };
   return (
     <Row>
-      <Button
-        isDisabled={full || lot.load.pieces < 2}
-        onPress={() => {
-          close();
-          edit(once, (now) => splitLot(now, at));
-        }}
-      >
+      <Button isDisabled={full || lot.load.pieces < 2} onPress={() => more((now) => splitLot(now, at))}>
         <Split size={16} aria-hidden /> Split them: two ways with the same pieces
       </Button>
-      <Button
-        isDisabled={full}
-        onPress={() => {
-          close();
-          edit(once, (now) => addLot(now, at));
-        }}
-      >
+      <Button isDisabled={full} onPress={() => more((now) => addLot(now, at))}>
         <Plus size={16} aria-hidden /> Something else beside them
       </Button>
-      <Button
-        isDisabled={full}
-        onPress={() => {
-          close();
-          edit(once, (now) => copyLot(now, at));
-        }}
-      >
+      <Button isDisabled={full} onPress={() => more((now) => copyLot(now, at))}>
         <Copy size={16} aria-hidden /> The same again, to be changed
       </Button>
       {plan.lots.length > 1 ? (
