@@ -14,6 +14,8 @@ type Dressing struct {
 	ClingsG   float64 // on 100 cm²
 	WaterPct  float64
 	SolidsPct float64 // dissolved, which hold its water
+	// Of is the lot that it is for; nil is for all of them.
+	Of *int
 }
 
 // A Fate is what becomes of a crust that a sauce goes on, in one way.
@@ -64,14 +66,18 @@ var dressings = []struct {
 	{DressNone, 0, false, false},
 }
 
-// Fates is what becomes of the crust over the twenty minutes after a load is
-// out, by how a sauce goes on. The error is refuse.Fields, or the context's.
+// Fates is what becomes of the crust of what is dressed over the twenty minutes
+// after it is out, by how a sauce goes on: after the last is out, or the lot that
+// it is for. The error is refuse.Fields, or the context's.
 func Fates(ctx context.Context, q load.Request, d Dressing) ([]Fate, error) {
 	l, err := load.Of(q)
 	if err != nil {
 		return nil, err
 	}
 	end := l.Minutes()
+	if d.Of != nil {
+		end = min(end, l.Lots[*d.Of].Out)
+	}
 	p := l.Program.Then(load.Stage{AirC: l.Program.Last().AirC, Minutes: fateMin, Hold: load.HoldRack})
 	whole, err := run.Start(l.UnderProgram(p), run.Nominal, run.Fine)
 	if err != nil {
@@ -85,11 +91,11 @@ func Fates(ctx context.Context, q load.Request, d Dressing) ([]Fate, error) {
 		for m := 0.0; m <= fateMin; m++ {
 			r.Advance(end+m, nil)
 			if m == w.at && (w.up || w.down) {
-				for _, lot := range r.Lots {
+				for _, lot := range d.on(r) {
 					lot.Dress(per*d.WaterPct/100, per*d.SolidsPct/100, w.up, w.down)
 				}
 			}
-			f.add(m, r)
+			f.add(m, d.on(r))
 		}
 		out[i] = f
 		if ctx.Err() != nil {
@@ -99,10 +105,18 @@ func Fates(ctx context.Context, q load.Request, d Dressing) ([]Fate, error) {
 	return out, nil
 }
 
+// on is what of a run it lies on.
+func (d Dressing) on(r *run.Run) []*run.Lot {
+	if d.Of != nil {
+		return r.Lots[*d.Of : *d.Of+1]
+	}
+	return r.Lots
+}
+
 // add takes in a minute, and notes when half of the crust is gone.
-func (f *Fate) add(minute float64, r *run.Run) {
+func (f *Fate) add(minute float64, lots []*run.Lot) {
 	now := FatePoint{Minute: minute, Crust: math.Inf(1), Better: math.Inf(1)}
-	for _, lot := range r.Lots {
+	for _, lot := range lots {
 		soft, better := lot.Crusts()
 		now.Crust, now.Better = min(now.Crust, soft), min(now.Better, better)
 	}

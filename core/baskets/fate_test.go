@@ -81,3 +81,52 @@ func TestLessWaterLessHarm(t *testing.T) {
 		}
 	}
 }
+
+// A sauce for one lot softens that lot, from when it is out: the other keeps
+// what it had.
+func TestASauceForOneLot(t *testing.T) {
+	early := 14.0
+	q := load.Request{Lots: []load.LotRequest{
+		{Load: load.Pieces{Cut: "chicken-wing-flat", Pieces: 5, PieceMassG: 43}, Coat: &load.Covering{ID: "starch-dust", OilG: 2}},
+		{Load: load.Pieces{Cut: "prawn", Pieces: 6, PieceMassG: 16}, Coat: &load.Covering{ID: "starch-dust", OilG: 2}, OutMin: &early},
+	}, Program: load.Program{PreheatMin: 4, Stages: []load.Stage{{AirC: 190, Minutes: 22}}}}
+	line := func(of *int) map[string][]FatePoint {
+		t.Helper()
+		d := glossy
+		d.Of = of
+		all, err := Fates(t.Context(), q, d)
+		if err != nil {
+			t.Fatal(err)
+		}
+		out := map[string][]FatePoint{}
+		for _, f := range all {
+			out[f.Way] = f.Line
+		}
+		return out
+	}
+	wings, prawns := 0, 1
+	all, first, second := line(nil), line(&wings), line(&prawns)
+	for _, way := range []string{DressNow, DressTable, DressUp, DressNone} {
+		for i := range all[way] {
+			if a, least := all[way][i].Crust, min(first[way][i].Crust, second[way][i].Crust); way == DressNone && a > least+5 {
+				t.Errorf("%s, minute %d: all have %.1f, the lots %.1f and %.1f", way, i, a, first[way][i].Crust, second[way][i].Crust)
+			}
+		}
+	}
+	for _, of := range []map[string][]FatePoint{first, second} {
+		if of[DressNow][12].Crust >= of[DressNone][12].Crust {
+			t.Errorf("the sauce does nothing: %.1f and %.1f", of[DressNow][12].Crust, of[DressNone][12].Crust)
+		}
+	}
+	if first[DressNone][0].Crust == second[DressNone][0].Crust {
+		t.Error("whom it is for makes no difference")
+	}
+	// The prawns are dressed when they are out, eight minutes before the wings.
+	late := q
+	late.Lots = append([]load.LotRequest{}, q.Lots...)
+	late.Lots[1].OutMin = nil
+	q = late
+	if later := line(&prawns); later[DressNone][0].Crust <= second[DressNone][0].Crust {
+		t.Errorf("at minute 22 they have %.1f, at 14 %.1f", later[DressNone][0].Crust, second[DressNone][0].Crust)
+	}
+}

@@ -42,12 +42,6 @@ const (
 // Kinds lists what a cook can say.
 var Kinds = []string{Loaded, Turned, Dialled, More, Out, Probe, Look, Stop, HeatOn, Rested, Set, Raw, Soft, Floury, LeftIn, TakenOut}
 
-// How a cook is rated afterwards: its crust, and its inside.
-var (
-	CrustRatings  = []string{"pale", "soft", "good", "hard", "burnt"}
-	InsideRatings = []string{"raw", "juicy", "good", "dry"}
-)
-
 // Sights are what is seen of the food, which changes nothing that is done.
 var Sights = []string{Probe, Look, Raw, Soft, Floury}
 

@@ -3,6 +3,7 @@ package load_test
 import (
 	"context"
 	"errors"
+	"strings"
 	"testing"
 
 	"velocrustum/core/baskets"

@@ -193,13 +193,13 @@ func (w *Worked) Dressings() []pan.Serving { return slices.Concat(w.All.Sauces, 
 // with what is for all lots, or without.
 func (w *Worked) items(out map[string]float64, withAll bool) {
 	for _, b := range w.Coated.Bowls {
-		out[b.Ingredient] += b.PutOutG
+		out[b.Ingredient] += w.Coated.boughtG(b)
 	}
 	items := w.afterItems(withAll)
 	if m := w.Bench.Marinade; m != nil {
 		items = append(items, m.made(w.Lot.MassG()).Items...)
 	}
-	for _, it := range items {
+	for _, it := range slices.Concat(items, w.brushed) {
 		out[it.Ingredient] += it.G
 	}
 	if w.Coated.OilG > 0 {

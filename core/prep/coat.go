@@ -11,7 +11,7 @@ import (
 )
 
 // A Bowl is one station of coating: what is in it, what sticks of it to all
-// the pieces, and what to put out to begin with.
+// the pieces, and what to put out to begin with, for all lots that share it.
 type Bowl struct {
 	Ingredient string  `json:"ingredient"`
 	SticksG    float64 `json:"sticksG"`
@@ -53,6 +53,9 @@ type Coated struct {
 	StuckG float64 `json:"stuckG"`
 	Kept   Totals  `json:"-"`
 	Waste  float64 `json:"wasteG"`
+	// Share is how much of what is put out, and is left, is for these pieces: 1
+	// where the bowls are theirs alone.
+	Share float64 `json:"-"`
 	// FryMin is how long what is left of crumbs or flour takes in a pan, 0 if
 	// there is none worth it.
 	FryMin  float64   `json:"fryMin,omitempty"`
@@ -79,8 +82,9 @@ type Coating struct {
 // out; where no way of oiling is chosen, they have plannedOilG. Nothing is
 // mixed for the bin: a bowl is topped up, not filled.
 func (p Pantry) Coat(lot Lot, coat food.Coat, c Coating, plannedOilG float64) (Coated, error) {
-	hundred := lot.Surface()
-	out := Coated{Coat: coat, named: coat, Bowls: []Bowl{}}
+	hundred, joint := lot.Surface(), lot.Surface()+lot.Bowls.Surface
+	piece := math.Max(lot.Piece.Footprint(), lot.Bowls.Footprint)
+	out := Coated{Coat: coat, named: coat, Bowls: []Bowl{}, Share: hundred / joint}
 	spare := inBowl
 	if c.Bag {
 		spare = inBag
@@ -111,10 +115,10 @@ func (p Pantry) Coat(lot Lot, coat food.Coat, c Coating, plannedOilG float64) (C
 		if err != nil {
 			return out, err
 		}
-		sticks := per * hundred
-		put := sticks * spare
+		sticks, all := per*hundred, per*joint
+		put := all * spare
 		if i.Role == larder.Starchy && !c.Bag {
-			put = math.Max(put, sticks+workingDepth*lot.Piece.Footprint()*1e4)
+			put = math.Max(put, all+workingDepth*piece*1e4)
 		}
 		out.Kept.Add(i, sticks)
 		out.StuckG += sticks
@@ -129,7 +133,7 @@ func (p Pantry) Coat(lot Lot, coat food.Coat, c Coating, plannedOilG float64) (C
 			out.Kept.Add(p["leavening"], sticks*share)
 			out.StuckG += sticks * share
 		}
-		out.Waste += put - sticks
+		out.Waste += put - all
 		out.Bowls = append(out.Bowls, Bowl{id, sticks, put})
 	}
 	out.FryMin = leftoverMin(out, p)
@@ -147,6 +151,14 @@ func (p Pantry) Coat(lot Lot, coat food.Coat, c Coating, plannedOilG float64) (C
 	return out, nil
 }
 
+// boughtG is what of a bowl is bought for the lot, g.
+func (c *Coated) boughtG(b Bowl) float64 {
+	if c.Rubbed() {
+		return b.PutOutG // weighed for each lot
+	}
+	return b.PutOutG * c.Share
+}
+
 // leftoverMin is how long what is left in the bowls takes in a pan, stirred,
 // to be brown and safe throughout: what it has of water at 600 W into the
 // mass, then two minutes.
@@ -154,7 +166,7 @@ func leftoverMin(c Coated, p Pantry) float64 {
 	left, wet := 0.0, 0.0
 	for _, b := range c.Bowls {
 		i := p[b.Ingredient]
-		g := b.PutOutG - b.SticksG
+		g := b.PutOutG - b.SticksG/c.Share
 		switch {
 		case i.Form == larder.Crumb:
 			left += g

@@ -3,6 +3,7 @@ package prep
 import (
 	"fmt"
 	"math"
+	"reflect"
 	"slices"
 
 	"velocrustum/core/food"
@@ -78,9 +79,10 @@ func (p Pantry) Ready(d BenchDish) (load.Dish, *WorkedDish, error) {
 		return out, nil, err
 	}
 	w := &WorkedDish{}
+	chosen := slices.Clone(out.Lots) // in the coats that were chosen
 	for k := range out.Lots {
 		own, all := d.bench(k)
-		one, err := p.workLot(out.Request, k, own, all)
+		one, err := p.workLot(out.Request, k, own, all, d.sharedBowls(chosen, k))
 		if err != nil {
 			return out, nil, refuse.Under(under(k), err)
 		}
@@ -92,7 +94,7 @@ func (p Pantry) Ready(d BenchDish) (load.Dish, *WorkedDish, error) {
 
 // workLot works the bench of a lot out, and tells the lot what was done; where
 // nothing is, it is as it was bought.
-func (p Pantry) workLot(q load.Request, k int, own *Bench, all Bench) (*Worked, error) {
+func (p Pantry) workLot(q load.Request, k int, own *Bench, all Bench, bowls SharedBowls) (*Worked, error) {
 	of := &q.Lots[k]
 	coat := load.Covering{ID: food.Bare}
 	if of.Coat != nil {
@@ -109,6 +111,7 @@ func (p Pantry) workLot(q load.Request, k int, own *Bench, all Bench) (*Worked, 
 	lot := LotOf(cut, of.Load.PieceMassG, value(of.Load.ThicknessMm), of.Load.Pieces)
 	lot.Name, lot.Wet = of.Name, food.Surface(of.Load.Surface)
 	lot.Beside, lot.BesideG = besides(q.Lots, k)
+	lot.Bowls = bowls
 	bench := Bench{}
 	if own != nil {
 		bench = *own
@@ -197,6 +200,38 @@ func (c *Cutting) cut(l *load.Pieces) error {
 	// A ruler's thickness was that of the piece before.
 	l.Cut, l.Pieces, l.PieceMassG, l.ThicknessMm = c.As, min(load.MaxPieces, n), math.Round(g*10)/10, nil
 	return c.score(l)
+}
+
+// sharedBowls are the lots that go through the same bowls as the one at a place:
+// of the same class of food, in the same coat, turned in it in the same way.
+func (d BenchDish) sharedBowls(lots []load.LotRequest, at int) (out SharedBowls) {
+	cut, err := food.FindCut(lots[at].Load.Cut)
+	if err != nil {
+		return out // told of where it is looked up
+	}
+	bowls := func(k int) any {
+		coat, own := load.Covering{ID: food.Bare}, Bench{}
+		if lots[k].Coat != nil {
+			coat = *lots[k].Coat
+		}
+		if b, _ := d.bench(k); b != nil {
+			own = *b
+		}
+		c := own.Coating
+		return []any{coat.ID, coat.Layers, c.Bag, c.Starch, c.LargeEggs, c.Flour, c.Crumbs, c.Leavening}
+	}
+	mine := bowls(at)
+	for k, l := range lots {
+		of, err := food.FindCut(l.Load.Cut)
+		if k == at || err != nil || of.Class != cut.Class || !reflect.DeepEqual(bowls(k), mine) {
+			continue
+		}
+		one := LotOf(of, l.Load.PieceMassG, value(l.Load.ThicknessMm), l.Load.Pieces)
+		one.Name = l.Name
+		out.Surface, out.Footprint = out.Surface+one.Surface(), math.Max(out.Footprint, one.Piece.Footprint())
+		out.Names, out.Later = append(out.Names, one.Called()), out.Later || k < at
+	}
+	return out
 }
 
 // besides is the surface of the other lots, in 100 cm², and what is eaten of

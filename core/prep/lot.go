@@ -14,6 +14,17 @@ type Lot struct {
 	// Beside is the surface of other kinds in the basket, in 100 cm², and
 	// BesideG what is eaten of them, g.
 	Beside, BesideG float64
+	// Bowls are the lots that are coated from the same bowls.
+	Bowls SharedBowls
+}
+
+// SharedBowls are the other lots of a dish that are coated alike: what is put
+// out serves all of them.
+type SharedBowls struct {
+	Surface   float64  // theirs, in 100 cm²
+	Footprint float64  // of the largest piece of them, m²
+	Names     []string // what they are called
+	Later     bool     // one of them comes before this one
 }
 
 // LotOf returns pieces of a cut by their weight, g, and thickness, mm; 0 works

@@ -266,6 +266,9 @@ func (w words) coating() Station {
 	} else {
 		s.Headline = "Put out " + w.bowls()
 		s.Why = fmt.Sprintf("%s stick to the surface of all of them; top the bowls up rather than fill them.", w.Grams(w.Coated.StuckG))
+		if with := w.Lot.Bowls.Names; len(with) > 0 && !w.Coated.Rubbed() {
+			s.Why += fmt.Sprintf(" One set of bowls does for %s as well: what is put out is for all.", list(with))
+		}
 		if w.Coated.Rubbed() {
 			s.Headline = "Rub in " + w.bowls()
 			s.Why = "It makes the skin alkaline: that browns sooner and blisters thin. Mix it with the salt and the spices."

@@ -35,6 +35,7 @@ type Worked struct {
 	SaltFrom  map[string]float64
 	RubG      float64 // dry salt to put on
 	Allergens []string
+	brushed   []Item      // all that is brushed on
 	added     Totals      // goes into the basket beside coat and flesh
 	later     Totals      // comes after it
 	before    load.Pieces // as it was bought, before the knife
@@ -159,7 +160,9 @@ func (w *Worked) brush(p Pantry, turns []load.Turn) (all Totals, err error) {
 			if err != nil {
 				return all, err
 			}
-			all.Add(i, t.Brush.G*m.Share/sum)
+			g := t.Brush.G * m.Share / sum
+			all.Add(i, g)
+			w.brushed = append(w.brushed, Item{Ingredient: i.ID, G: g})
 			w.Allergens = merge(w.Allergens, i.Allergens)
 		}
 	}

@@ -69,14 +69,14 @@ func (d *WorkedDish) Cost(p Pantry, energyWh float64) (cost float64, known bool)
 	}
 	for k, w := range d.Lots {
 		for _, bowl := range w.Coated.Bowls {
-			add(bowl.PutOutG, p[bowl.Ingredient].Price)
+			add(w.Coated.boughtG(bowl), p[bowl.Ingredient].Price)
 		}
 		add(w.Coated.OilG, p["oil"].Price)
 		items := w.afterItems(k == 0)
 		if m := w.Bench.Marinade; m != nil {
 			items = append(items, m.made(w.Lot.MassG()).Items...)
 		}
-		for _, it := range items {
+		for _, it := range slices.Concat(items, w.brushed) {
 			add(it.G, p[it.Ingredient].Price)
 		}
 	}
@@ -91,8 +91,8 @@ func (d *WorkedDish) Cost(p Pantry, energyWh float64) (cost float64, known bool)
 type Dressed struct {
 	pan.Serving
 	Made pan.Made
-	// Lot is the lot that it is for, −1 for all of them.
-	Lot int
+	// Of is the lot that it is for; nil is for all of them.
+	Of *int
 }
 
 // Sauces are those of a dish: those for all lots, then those of each.
@@ -101,26 +101,18 @@ func (d *WorkedDish) Sauces() (out []Dressed) {
 		for i, s := range w.Dressings() {
 			switch all := i < len(w.All.Sauces); {
 			case all && k == 0:
-				out = append(out, Dressed{s, w.Sauces[i], -1})
+				out = append(out, Dressed{s, w.Sauces[i], nil})
 			case !all:
-				out = append(out, Dressed{s, w.Sauces[i], k})
+				out = append(out, Dressed{s, w.Sauces[i], &k})
 			}
 		}
 	}
 	return out
 }
 
-// MixesAsked are what Mixes are weighed of.
-func (d *WorkedDish) MixesAsked() (out []Mix) {
-	for k, w := range d.Lots {
-		for i, m := range w.mixes() {
-			if all := i < len(w.All.Mixes); !all || k == 0 {
-				out = append(out, m)
-			}
-		}
-	}
-	return out
-}
+// MixesForAll are the dry finishes that are for all lots; those of a lot are on
+// its own bench.
+func (d *WorkedDish) MixesForAll() []Mix { return d.Lots[0].All.Mixes }
 
 // Called is what the food of a dish is called: the plurals of its cuts.
 func (d *WorkedDish) Called() string {

@@ -5,7 +5,6 @@ package recipe
 
 import (
 	"fmt"
-	"maps"
 	"math"
 	"slices"
 	"strings"
@@ -48,19 +47,7 @@ func Write(name string, d prep.BenchDish, dealt []baskets.Basketful, f prep.Fore
 		}
 		out.Ingredients = append(out.Ingredients, says)
 	}
-	items := maps.Clone(f.Items())
-	for _, t := range d.Program.Turns {
-		if t.Brush == nil {
-			continue
-		}
-		of := 0.0
-		for _, m := range t.Brush.Parts {
-			of += m.Share
-		}
-		for _, m := range t.Brush.Parts {
-			items[m.Ingredient] += t.Brush.G * m.Share / of
-		}
-	}
+	items := f.Items()
 	var ids []string
 	for id, g := range items {
 		if g >= 0.05 && id != "water" {
@@ -92,31 +79,32 @@ func Write(name string, d prep.BenchDish, dealt []baskets.Basketful, f prep.Fore
 			name = "the sauce"
 		}
 		ready := math.Ceil(s.Made.ReadyMin)
-		whom, pieces := "all", d.Pieces()
-		if s.Lot >= 0 {
-			whom, pieces = "the "+f.Each[s.Lot].Lot.Called(), f.Each[s.Lot].Load.Pieces
+		whom, on, of, pieces := "all", "", "", d.Pieces()
+		if s.Of != nil {
+			on, of = " the "+f.Each[*s.Of].Lot.Called(), " of the "+f.Each[*s.Of].Lot.Called()
+			whom, pieces = "the "+f.Each[*s.Of].Lot.Called(), f.Each[*s.Of].Load.Pieces
 		}
 		if share := s.Serving.Whole().Share; share < 0.99 {
 			whom = fmt.Sprintf("%d of the %d", int(math.Round(share*float64(pieces))), pieces)
 		}
-		how := map[string]string{pan.Toss: "toss " + whom + " in it", pan.Brush: "brush it on", pan.Up: "spoon it over one face", pan.Beside: "serve it beside"}[s.Serving.Whole().How]
+		how := map[string]string{pan.Toss: "toss " + whom + " in it", pan.Brush: "brush it on" + on, pan.Up: "spoon it over one face" + of, pan.Beside: "serve it beside" + on}[s.Serving.Whole().How]
 		if !s.Serving.Whole().Sauce.Hot() {
 			out.Steps = append(out.Steps, Instruction{Says: fmt.Sprintf("Stir %s together; %s.", name, how)})
 			continue
 		}
 		out.Steps = append(out.Steps, Instruction{fmt.Sprintf("Put %s on the hob in time to be ready with the basket, about %s; %s.", name, units.Minutes(ready), how), ready})
 	}
-	for k, lot := range f.Each {
-		names := finishing(lot.Bench, p)
-		if k == 0 {
-			names = finishing(prep.Bench{Finish: lot.Bench.Finish, Mixes: f.MixesAsked()}, p)
-		}
-		switch {
-		case names == "":
-		case len(f.Each) > 1 && len(lot.Bench.Finish) > 0:
+	onAll := prep.Bench{Mixes: f.MixesForAll()}
+	if len(f.Each) == 1 {
+		onAll = f.Each[0].Bench
+		onAll.Mixes = slices.Concat(f.MixesForAll(), onAll.Mixes)
+	}
+	if names := finishing(onAll, p); names != "" {
+		out.Steps = append(out.Steps, Instruction{Says: "Finish with " + names + "."})
+	}
+	for _, lot := range f.Each {
+		if names := finishing(lot.Bench, p); names != "" && len(f.Each) > 1 {
 			out.Steps = append(out.Steps, Instruction{Says: fmt.Sprintf("Finish the %s with %s.", lot.Lot.Called(), names)})
-		default:
-			out.Steps = append(out.Steps, Instruction{Says: "Finish with " + names + "."})
 		}
 	}
 	out.Cautions = []string{

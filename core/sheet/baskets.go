@@ -48,10 +48,13 @@ type readyDish struct {
 	tasks   [][]prep.BenchTask // by lot
 	baskets []dealtBasket
 	sauced  bool // something goes on before the table
-	sauces  []string
+	sauces  []dressing
 	worked  *prep.WorkedDish
 	field   string // what a refusal calls it
 }
+
+// a dressing is a sauce of a dish, by its id, and whom it is for.
+type dressing struct{ id, whom string }
 
 // benchTask is which task of a bench an id is of, and of which lot; "" where it
 // is none.
@@ -87,7 +90,7 @@ func (k *Kitchen) prepare(s *Supper, said []SupperDish) ([]readyDish, error) {
 			c.tasks = append(c.tasks, w.Tasks(n, k.Pantry, k.Units))
 		}
 		if d.SauceID != "" {
-			c.sauces = append(c.sauces, d.SauceID)
+			c.sauces = append(c.sauces, dressing{id: d.SauceID})
 		}
 		for n, sauce := range w.Sauces() {
 			m := sauce.Made
@@ -96,7 +99,11 @@ func (k *Kitchen) prepare(s *Supper, said []SupperDish) ([]readyDish, error) {
 			}
 			of := sauce.Serving.Whole()
 			a := SupperSauce{ID: fmt.Sprintf("%s-sauce%d", d.ID, n+1), Name: of.Name, HandsMin: potMin, SimmerMin: round(math.Ceil(2*m.ReadyMin) / 2), HoldsMin: m.WaitMin}
-			s.Sauces, c.sauces = append(s.Sauces, a), append(c.sauces, a.ID)
+			whom := ""
+			if sauce.Of != nil {
+				whom = w.Lots[*sauce.Of].Lot.Called()
+			}
+			s.Sauces, c.sauces = append(s.Sauces, a), append(c.sauces, dressing{a.ID, whom})
 			if of.How != pan.Beside && !c.sauced {
 				c.sauced, c.How = true, of.How
 			}

@@ -11,18 +11,28 @@ const finishMin = 1.0
 // sprinkled names what goes on by hand afterwards.
 func (d *readyDish) sprinkled(k *Kitchen) string {
 	var names []string
-	add := func(name string) {
+	add := func(name, whom string) {
+		if whom != "" {
+			name = forSays(name, whom)
+		}
 		if !slices.Contains(names, name) {
 			names = append(names, name)
 		}
 	}
-	for _, m := range d.worked.MixesAsked() {
-		add(m.Name)
+	for _, m := range d.worked.MixesForAll() {
+		add(m.Name, "")
 	}
 	for _, w := range d.worked.Lots {
+		whom := ""
+		if len(d.worked.Lots) > 1 {
+			whom = w.Lot.Called()
+		}
+		for _, m := range w.Bench.Mixes {
+			add(m.Name, whom)
+		}
 		for _, it := range w.Bench.Finish {
 			if i, err := k.Pantry.Find(it.Ingredient); err == nil {
-				add(i.Name)
+				add(i.Name, whom)
 			}
 		}
 	}
@@ -51,11 +61,23 @@ func (p *planner) dress(limit float64) {
 func (p *planner) dressings(d *readyDish) string {
 	var names []string
 	for _, a := range p.s.Sauces {
-		if slices.Contains(d.sauces, a.ID) {
+		switch whom, ok := d.dressedWith(a.ID); {
+		case ok && whom != "":
+			names = append(names, forSays(a.called(), whom))
+		case ok:
 			names = append(names, a.called())
 		}
 	}
 	return strings.Join(names, " and ")
+}
+
+// dressedWith says whether a dish has a sauce, and which lot it is for; "" is all.
+func (d *readyDish) dressedWith(sauce string) (whom string, ok bool) {
+	k := slices.IndexFunc(d.sauces, func(o dressing) bool { return o.id == sauce })
+	if k < 0 {
+		return "", false
+	}
+	return d.sauces[k].whom, true
 }
 
 func (a SupperSauce) called() string {

@@ -228,7 +228,8 @@ func (p *planner) sauces(limit float64) {
 	for _, a := range p.s.Sauces {
 		used, need := limit, false
 		for i := range p.all {
-			if d := &p.all[i]; slices.Contains(d.sauces, a.ID) {
+			d := &p.all[i]
+			if _, ok := d.dressedWith(a.ID); ok {
 				need = true
 				if d.sauced {
 					used = math.Min(used, p.from(taskOf(d.ID, "toss")))
@@ -443,8 +444,8 @@ func (p *planner) causes() {
 		link(end, taskOf(d.ID, "flash-out"))
 		link(taskOf(d.ID, "finish"), end, taskOf(d.ID, "flash-out"))
 		link(TableTask, end, taskOf(d.ID, "flash-out"), taskOf(d.ID, "finish"))
-		for _, id := range d.sauces {
-			link(end, taskOf(id, "mix"), taskOf(id, "simmer"))
+		for _, of := range d.sauces {
+			link(end, taskOf(of.id, "mix"), taskOf(of.id, "simmer"))
 		}
 	}
 	for _, a := range p.s.Sauces {

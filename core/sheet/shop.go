@@ -15,9 +15,19 @@ func (k *Kitchen) shopping(all []readyDish) []Need {
 	sum, uses := map[string]float64{}, map[string][]string{}
 	for i := range all {
 		c := &all[i]
-		for _, w := range c.worked.Lots {
+		for n, w := range c.worked.Lots {
 			lot := w.Lot
-			out = append(out, Need{Name: lot.Cut.Plural, G: lot.MassG(), Says: k.foodSays(lot.Pieces, lot.PieceG, lot.MassG()), For: forLot(c, lot)})
+			alike := func(o *prep.Worked) bool { return o.Lot.Cut.ID == lot.Cut.ID && o.Lot.PieceG == lot.PieceG }
+			if slices.IndexFunc(c.worked.Lots, alike) < n {
+				continue // bought with the lot that is of the same
+			}
+			pieces, massG, whose := 0, 0.0, []string{}
+			for _, o := range c.worked.Lots {
+				if alike(o) {
+					pieces, massG, whose = pieces+o.Lot.Pieces, massG+o.Lot.MassG(), append(whose, o.Lot.Name)
+				}
+			}
+			out = append(out, Need{Name: lot.Cut.Plural, G: massG, Says: k.foodSays(pieces, lot.PieceG, massG), For: forLots(c, whose)})
 		}
 		for id, g := range c.worked.Items() {
 			sum[id] += g
@@ -41,13 +51,14 @@ func (k *Kitchen) shopping(all []readyDish) []Need {
 	return out
 }
 
-// forLot is what a lot is bought for: its dish, and its name where that has
-// several.
-func forLot(c *readyDish, lot prep.Lot) string {
-	if len(c.worked.Lots) == 1 || lot.Name == "" {
+// forLots is what lots are bought for: their dish, and what they are called where
+// it has several.
+func forLots(c *readyDish, names []string) string {
+	names = slices.DeleteFunc(names, func(name string) bool { return name == "" })
+	if len(c.worked.Lots) == 1 || len(names) == 0 {
 		return c.name
 	}
-	return c.name + ", " + lot.Name
+	return c.name + ", " + strings.Join(names, " and ")
 }
 
 // counter says what stands ready from when on.

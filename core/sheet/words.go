@@ -69,6 +69,9 @@ func benchWaitSays(dish string, t prep.BenchTask) string {
 	return fmt.Sprintf("%s %s", dish, t.Wait.Says)
 }
 
+// forSays is what goes on one lot of a dish.
+func forSays(what, lot string) string { return fmt.Sprintf("%s (%s)", what, lot) }
+
 func finishSays(dish, with string) string { return fmt.Sprintf("Finish %s: %s", dish, with) }
 
 func dressSays(how, dish, with string) string {
@@ -130,8 +133,8 @@ func (k *Kitchen) foodSays(pieces int, pieceG, massG float64) string {
 
 // amountSays is how much of an ingredient is bought.
 func (k *Kitchen) amountSays(i prep.Ingredient, g float64) string {
-	if i.Each > 0 {
-		return fmt.Sprintf("%s, %s, about %.1g of them", k.Units.Grams(g), k.Units.Spooned(g/i.Density), g/i.Each)
+	if n := math.Round(2*g/i.Each) / 2; i.Each > 0 && n > 0 {
+		return fmt.Sprintf("%s, %s, about %g of them", k.Units.Grams(g), k.Units.Spooned(g/i.Density), n)
 	}
 	return fmt.Sprintf("%s, %s", k.Units.Grams(g), k.Units.Spooned(g/i.Density))
 }
@@ -153,8 +156,14 @@ func (k *Kitchen) settingSays(d *readyDish, t Task) string {
 		for _, b := range d.worked.Lots[lot].Coated.Bowls {
 			bowls = append(bowls, fmt.Sprintf("%s of %s", k.Units.Grams(b.PutOutG), k.Pantry[b.Ingredient].Name))
 		}
-		if len(bowls) == 0 {
-			return ""
+		with := d.worked.Lots[lot].Lot.Bowls
+		if len(bowls) == 0 || with.Later {
+			return "" // nothing, or it stands there already
+		}
+		if len(with.Names) == len(d.worked.Lots)-1 {
+			name = d.name
+		} else if len(with.Names) > 0 {
+			name += " and " + strings.Join(with.Names, " and ")
 		}
 		return fmt.Sprintf("For the %s, in this order: %s; a rack to rest them on.", name, strings.Join(bowls, ", "))
 	case t.Kind == Load:

@@ -223,6 +223,9 @@ func (s *Server) PutOutcome(ctx context.Context, r PutOutcomeRequestObject) (Put
 		return nil, err
 	}
 	c.Crust, c.Inside, c.Note, c.ChangeNext = (*string)(r.Body.Crust), (*string)(r.Body.Inside), r.Body.Note, r.Body.Change
+	if err := s.rated(&c, orElse(r.Body.Lots, nil)); err != nil {
+		return nil, err
+	}
 	if c.OutcomeVersion, err = s.store.PutOutcome(ctx, c, v); err != nil {
 		return nil, err
 	}
@@ -251,8 +254,29 @@ func (s *Server) TakeNextTime(ctx context.Context, r TakeNextTimeRequestObject) 
 	return TakeNextTime200JSONResponse(planOut(p)), err
 }
 
+// rated puts in how each lot came out, and with it how the whole did. The error
+// is refuse.Fields.
+func (s *Server) rated(c *store.Cook, lots []cook.Rating) error {
+	if err := cook.CheckRatings(lots, len(c.Plan.V.Lots.V)); err != nil {
+		return err
+	}
+	if c.Ratings.V = lots; len(lots) == 0 {
+		return nil
+	}
+	var crusts, insides []string
+	for _, r := range lots {
+		crusts, insides = append(crusts, r.Crust), append(insides, r.Inside)
+	}
+	c.Crust, c.Inside = cook.InCommon(crusts), cook.InCommon(insides)
+	return nil
+}
+
 func outcomeOf(c store.Cook) Outcome {
-	return Outcome{Crust: (*OutcomeCrust)(c.Crust), Inside: (*OutcomeInside)(c.Inside), Note: c.Note, Change: c.ChangeNext}
+	var lots *[]cook.Rating
+	if len(c.Ratings.V) > 0 {
+		lots = &c.Ratings.V
+	}
+	return Outcome{Lots: lots, Crust: (*OutcomeCrust)(c.Crust), Inside: (*OutcomeInside)(c.Inside), Note: c.Note, Change: c.ChangeNext}
 }
 
 // lotsIn are the lots of a cook, where there are several, with what is known of

@@ -29,15 +29,20 @@ func (s *Server) WorkPan(ctx context.Context, r WorkPanRequestObject) (WorkPanRe
 	if err != nil {
 		return nil, err
 	}
-	out := PanAnswer{Sauces: []PanAnswerSauce{}, Mixes: orEmpty(w.Mixes()), Servings: w.Servings(), EndMin: d.Program.Minutes()}
+	out := PanAnswer{Sauces: []PanAnswerSauce{}, Mixes: orEmpty(w.Mixes()), Servings: w.Servings()}
 	for _, of := range w.Sauces() {
-		m := of.Made
-		fates, err := baskets.Fates(ctx, ready.First(), baskets.Dressing{ClingsG: m.ClingsG, WaterPct: m.WaterPct, SolidsPct: m.SolidsPct})
+		m, outMin := of.Made, d.Program.Minutes()
+		if of.Of != nil {
+			if o := ready.Lots[*of.Of].OutMin; o != nil {
+				outMin = *o
+			}
+		}
+		fates, err := baskets.Fates(ctx, ready.First(), baskets.Dressing{ClingsG: m.ClingsG, WaterPct: m.WaterPct, SolidsPct: m.SolidsPct, Of: of.Of})
 		if err != nil {
 			return nil, err
 		}
 		best, advice := baskets.Advice(fates)
-		one := PanAnswerSauce{Made: m, Told: m.Tell(of.Serving, pantry.Find, say), Fates: fates, Best: best, Advice: advice, Drops: pan.LevelOf(m.ClingsG).Drops, EatenKcal: m.Eaten.Kcal(), KcalPer100: m.Per100.Kcal()}
+		one := PanAnswerSauce{Made: m, Lot: of.Of, OutMin: outMin, Told: m.Tell(of.Serving, pantry.Find, say), Fates: fates, Best: best, Advice: advice, Drops: pan.LevelOf(m.ClingsG).Drops, EatenKcal: m.Eaten.Kcal(), KcalPer100: m.Per100.Kcal()}
 		one.Measures, one.Swaps = amounts(m.Items, pantry, say)
 		out.Sauces = append(out.Sauces, one)
 	}

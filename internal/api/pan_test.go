@@ -18,7 +18,7 @@ func sauced(sauces string) string {
 func TestASauceIsWorkedOutFromThePlate(t *testing.T) {
 	k := newKitchen(t, "")
 	a := get[api.PanAnswer](k, 200, "POST", "/api/v1/pan", sauced(slurry))
-	if len(a.Sauces) != 1 || len(a.Mixes) != 1 || a.EndMin == 0 || a.Servings != 2 {
+	if len(a.Sauces) != 1 || len(a.Mixes) != 1 || a.Sauces[0].OutMin == 0 || a.Sauces[0].Lot != nil || a.Servings != 2 {
 		t.Fatalf("%+v", a)
 	}
 	s := a.Sauces[0]

@@ -72,7 +72,7 @@ func anyItems(r *rand.Rand) (out []object) {
 func anyBench(r *rand.Rand) object {
 	b := object{"drying": object{"school": something(r, "", "wipe", "rack", "rinse", "wet")}, "coating": object{"oil": something(r, "", "none", "mist", "toss"), "passes": r.IntN(3)}}
 	if r.IntN(2) == 0 {
-		b["salting"] = object{"school": something(r, "dry", "brine", "soak"), "hours": something(r, 0.5, 12), "salt": "table-salt"}
+		b["salting"] = object{"school": something(r, "dry", "brine", "soak"), "hours": something(r, 0.5, 12), "salt": something(r, "salt-fine", "salt-flake", "tablesalt"), "waterG": something(r, 0, 1500)}
 	}
 	if r.IntN(2) == 0 {
 		b["marinade"] = object{"items": anyItems(r), "hours": something(r, 0.2, 2, 20)}
@@ -92,11 +92,10 @@ func anyBench(r *rand.Rand) object {
 func inLots(r *rand.Rand, q object, all int) {
 	lots := []object{{"load": q["load"], "coat": q["coat"]}}
 	for _, g := range q["groups"].([]object) {
-		if r.IntN(2) == 0 {
-			g["inMin"] = r.IntN(all)
-		}
+		in := r.IntN(2) * r.IntN(all)
+		g["inMin"] = in
 		if r.IntN(3) == 0 {
-			g["outMin"] = 1 + r.IntN(all)
+			g["outMin"] = in + r.IntN(all-in+1)
 		}
 		lots = append(lots, g)
 	}
@@ -104,6 +103,10 @@ func inLots(r *rand.Rand, q object, all int) {
 	delete(q, "coat")
 	delete(q, "groups")
 	q["lots"] = lots
+	if b, ok := q["bench"]; ok && r.IntN(8) > 0 {
+		lots[0]["bench"] = b
+		delete(q, "bench")
+	}
 	for _, turn := range q["program"].(object)["turns"].([]object) {
 		if of, ok := turn["group"]; ok {
 			delete(turn, "group")
@@ -146,14 +149,14 @@ func aWholeRequest(r *rand.Rand) object {
 		turns = append(turns, t)
 	}
 	q := object{"load": anyLoad(r), "coat": anyCoat(r), "program": object{"preheatMin": r.IntN(5), "stages": stages, "turns": turns}}
+	if r.IntN(2) == 0 {
+		q["bench"] = anyBench(r)
+	}
 	if len(groups) > 0 {
 		q["groups"] = groups
 		if r.IntN(2) == 0 {
 			inLots(r, q, all)
 		}
-	}
-	if r.IntN(2) == 0 {
-		q["bench"] = anyBench(r)
 	}
 	if r.IntN(4) == 0 {
 		q["crustWanted"] = something(r, 20, 60, 95)

@@ -111,6 +111,8 @@ type outcome struct {
 	Crust  *string `json:"crust,omitempty"`
 	Inside *string `json:"inside,omitempty"`
 	Note   *string `json:"note,omitempty"`
+	// Lots are how each lot was, where there are several.
+	Lots []cook.Rating `json:"lots,omitempty"`
 }
 
 func archived(o store.Session) archivedSession {
@@ -120,7 +122,7 @@ func archived(o store.Session) archivedSession {
 	}
 	for _, c := range o.Cooks {
 		one := archivedCook{ID: c.ID, PlanID: c.PlanID, DishID: c.DishID, Name: c.Name, Basket: c.Basket, Baskets: c.Baskets, StartedAt: c.StartedAt.Time, FinishedAt: momentOf(c.FinishedAt),
-			Guidance: c.Guidance, GuidanceC: c.GuidanceC, Dish: c.Plan.V, Fryer: c.Fryer.V, Events: orEmpty(c.Events), Planned: answered{Answer: c.Planned.V}, Forecast: answered{Answer: c.Forecast.V}, Outcome: outcome{Crust: c.Crust, Inside: c.Inside, Note: c.Note, Change: c.ChangeNext}}
+			Guidance: c.Guidance, GuidanceC: c.GuidanceC, Dish: c.Plan.V, Fryer: c.Fryer.V, Events: orEmpty(c.Events), Planned: answered{Answer: c.Planned.V}, Forecast: answered{Answer: c.Forecast.V}, Outcome: outcome{Crust: c.Crust, Inside: c.Inside, Note: c.Note, Change: c.ChangeNext, Lots: c.Ratings.V}}
 		for _, p := range o.Pictures[c.ID] {
 			one.Pictures = append(one.Pictures, archivedPicture{p.ID, p.Alt, p.AddedAt.Time})
 		}
@@ -195,6 +197,8 @@ func (c archivedCook) checked(at string) (out store.Cook, err error) {
 		return out, refuse.One(at+"outcome.crust", *said.Crust, "pale, soft, good, hard or burnt")
 	case said.Inside != nil && *said.Inside != "" && !slices.Contains(cook.InsideRatings, *said.Inside):
 		return out, refuse.One(at+"outcome.inside", *said.Inside, "raw, juicy, good or dry")
+	case cook.CheckRatings(said.Lots, len(c.Dish.Lots.V)) != nil:
+		return out, refuse.Under(at+"outcome.", cook.CheckRatings(said.Lots, len(c.Dish.Lots.V)))
 	case len(orElse(said.Note, ""))+len(orElse(said.Change, "")) > 16000:
 		return out, refuse.One(at+"outcome.note", "longer", "up to 2000 letters")
 	}
@@ -218,7 +222,7 @@ func (c archivedCook) checked(at string) (out store.Cook, err error) {
 		}
 	}
 	out = store.Cook{ID: c.ID, PlanID: c.PlanID, DishID: c.DishID, Name: c.Name, Basket: c.Basket, Baskets: c.Baskets, StartedAt: store.Time{Time: c.StartedAt}, FinishedAt: &store.Time{Time: *c.FinishedAt},
-		Guidance: c.Guidance, GuidanceC: c.GuidanceC, Events: c.Events, Crust: said.Crust, Inside: said.Inside, Note: said.Note, ChangeNext: said.Change}
+		Guidance: c.Guidance, GuidanceC: c.GuidanceC, Events: c.Events, Crust: said.Crust, Inside: said.Inside, Note: said.Note, ChangeNext: said.Change, Ratings: store.JSON[[]cook.Rating]{V: said.Lots}}
 	out.Plan.V, out.Fryer.V, out.Planned.V, out.Forecast.V = c.Dish, c.Fryer, c.Planned.now(), c.Forecast.now()
 	return out, nil
 }

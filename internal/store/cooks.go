@@ -3,6 +3,7 @@ package store
 import (
 	"context"
 	"errors"
+	"slices"
 
 	"github.com/jmoiron/sqlx"
 
@@ -32,7 +33,8 @@ type Cook struct {
 	Inside     *string              `db:"inside"`
 	Note       *string              `db:"note"`
 	ChangeNext *string              `db:"change_next"`
-	Basket     int                  `db:"basket"` // which basketful of the dish
+	Ratings    JSON[[]cook.Rating]  `db:"ratings"` // by lot, where there are several
+	Basket     int                  `db:"basket"`  // which basketful of the dish
 	Baskets    int                  `db:"baskets"`
 	// OutcomeVersion counts how often crust, inside and notes were written.
 	OutcomeVersion int          `db:"outcome_version"`
@@ -70,7 +72,7 @@ type Summary struct {
 	Lab        JSON[[][]float64] `db:"lab"` // forecast colour of both faces at the end
 }
 
-const cookColumns = `id, session_id, plan_id, name, plan, fryer, guidance, guidance_c, planned, forecast, started_at, finished_at, crust, inside, note, change_next, basket, baskets, outcome_version, dish_id`
+const cookColumns = `id, session_id, plan_id, name, plan, fryer, guidance, guidance_c, planned, forecast, started_at, finished_at, crust, inside, note, change_next, ratings, basket, baskets, outcome_version, dish_id`
 
 // Summaries returns the logbook, the latest first.
 func (s *Store) Summaries(ctx context.Context) ([]Summary, error) {
@@ -180,7 +182,7 @@ func (s *Store) AddCook(ctx context.Context, c Cook) (Cook, error) {
 func (s *Store) addCook(ctx context.Context, tx *sqlx.Tx, c Cook) error {
 	c.Basket, c.Baskets = max(1, c.Basket), max(1, c.Baskets)
 	if _, err := tx.NamedExecContext(ctx, `INSERT INTO cooks (`+cookColumns+`) VALUES (:id, :session_id, :plan_id, :name, :plan, :fryer,
-		:guidance, :guidance_c, :planned, :forecast, :started_at, :finished_at, :crust, :inside, :note, :change_next, :basket, :baskets, :outcome_version, :dish_id)`, c); err != nil {
+		:guidance, :guidance_c, :planned, :forecast, :started_at, :finished_at, :crust, :inside, :note, :change_next, :ratings, :basket, :baskets, :outcome_version, :dish_id)`, c); err != nil {
 		return err
 	}
 	for i := range c.Events {
@@ -236,10 +238,10 @@ func (s *Store) PutOutcome(ctx context.Context, c Cook, version *int) (have int,
 		have, err = outcomesVersion.of(ctx, tx, c.ID, version)
 		if errors.Is(err, ErrChanged) {
 			var kept Cook
-			if err := tx.GetContext(ctx, &kept, `SELECT crust, inside, note, change_next FROM cooks WHERE id = ?`, c.ID); err != nil {
+			if err := tx.GetContext(ctx, &kept, `SELECT crust, inside, note, change_next, ratings FROM cooks WHERE id = ?`, c.ID); err != nil {
 				return err
 			}
-			if same([]*string{kept.Crust, kept.Inside, kept.Note, kept.ChangeNext}, []*string{c.Crust, c.Inside, c.Note, c.ChangeNext}) {
+			if same([]*string{kept.Crust, kept.Inside, kept.Note, kept.ChangeNext}, []*string{c.Crust, c.Inside, c.Note, c.ChangeNext}) && slices.Equal(kept.Ratings.V, c.Ratings.V) {
 				return nil
 			}
 		}
@@ -247,8 +249,8 @@ func (s *Store) PutOutcome(ctx context.Context, c Cook, version *int) (have int,
 			return err
 		}
 		have++
-		return touched(tx.ExecContext(ctx, `UPDATE cooks SET crust = ?, inside = ?, note = ?, change_next = ?, outcome_version = ? WHERE id = ?`,
-			c.Crust, c.Inside, c.Note, c.ChangeNext, have, c.ID))
+		return touched(tx.ExecContext(ctx, `UPDATE cooks SET crust = ?, inside = ?, note = ?, change_next = ?, ratings = ?, outcome_version = ? WHERE id = ?`,
+			c.Crust, c.Inside, c.Note, c.ChangeNext, c.Ratings, have, c.ID))
 	})
 	return have, err
 }

@@ -238,3 +238,72 @@ func TestADocumentOfAnotherVersionIsRefused(t *testing.T) {
 		t.Errorf("read %v, %v", j.V, err)
 	}
 }
+
+// What lay beside a load as groups is lots like it, and what was for a group is
+// for its lot.
+func TestGroupsBecomeLots(t *testing.T) {
+	path := firstBuild(t, 3)
+	db, err := sql.Open("sqlite", path)
+	if err != nil {
+		t.Fatal(err)
+	}
+	p, err := steps(db)
+	if err != nil {
+		t.Fatal(err)
+	}
+	if _, err := p.UpTo(t.Context(), lastOf[Documents]-1); err != nil {
+		t.Fatal(err)
+	}
+	var id, cook string
+	if err := db.QueryRow(`SELECT id FROM cooks LIMIT 1`).Scan(&cook); err != nil {
+		t.Fatal(err)
+	}
+	if _, err := db.Exec(`UPDATE cooks SET plan = json_set(plan, '$.holds.groups', json('[{"name":"prawns","load":{"cut":"prawn","pieces":5,"pieceMassG":16}}]')),
+		planned = json_set(planned, '$.holds.groups', json('[{"name":"wings"},{"name":"prawns"}]')) WHERE id = ?`, cook); err != nil {
+		t.Fatal(err)
+	}
+	if err := db.QueryRow(`SELECT id FROM plans WHERE json_array_length(program, '$.holds.turns') > 0 AND deleted_at IS NULL LIMIT 1`).Scan(&id); err != nil {
+		t.Fatal(err)
+	}
+	for _, change := range []string{
+		`UPDATE plans SET groups = '{"version":3,"holds":[{"name":"prawns","load":{"cut":"prawn","pieces":5,"pieceMassG":16},"coat":{"id":"bare"}},{"load":{"cut":"chicken-drumette","pieces":4,"pieceMassG":50}}]}'`,
+		`UPDATE plans SET program = json_set(program, '$.holds.turns', json('[{"atMin":5,"kind":"flip"},{"atMin":9,"kind":"out","group":1},{"atMin":11,"kind":"brush","brush":{"parts":[{"ingredient":"butter","share":1}],"g":9}},{"atMin":12,"kind":"brush","group":2,"brush":{"parts":[{"ingredient":"butter","share":1}],"g":9}}]'))`,
+	} {
+		if _, err := db.Exec(change+` WHERE id = ?`, id); err != nil {
+			t.Fatal(err)
+		}
+	}
+	if err := db.Close(); err != nil {
+		t.Fatal(err)
+	}
+	s, err := Open(t.Context(), path, func() time.Time { return noon })
+	if err != nil {
+		t.Fatal(err)
+	}
+	t.Cleanup(func() { _ = s.Close() })
+	was, err := s.Cook(t.Context(), cook)
+	if err != nil {
+		t.Fatal(err)
+	}
+	if lots, came := was.Plan.V.Lots.V, was.Planned.V.Lots; len(lots) != 2 || lots[1].Name != "prawns" || lots[0].Load.Cut == "" || len(came) != 2 || came[1].Name != "prawns" {
+		t.Errorf("the cook was of %+v", lots)
+	}
+	dish, err := s.Plan(t.Context(), id)
+	if err != nil {
+		t.Fatal(err)
+	}
+	lots := dish.Lots.V
+	if len(lots) != 3 || lots[1].Name != "prawns" || lots[1].Load.Pieces != 5 || lots[1].Coat.ID != "bare" || lots[2].Load.Cut != "chicken-drumette" || lots[0].Bench == nil || lots[1].Bench != nil {
+		t.Fatalf("%+v", lots)
+	}
+	turns := dish.Program.V.Turns
+	want := [][]int{nil, {1}, {0}, {2}}
+	for k, turn := range turns {
+		if !reflect.DeepEqual(turn.Lots, want[k]) || turn.Group != 0 {
+			t.Errorf("turn %d, %s, is for %v and group %d, want %v", k, turn.Kind, turn.Lots, turn.Group, want[k])
+		}
+	}
+	if len(turns) != len(want) {
+		t.Errorf("%+v", turns)
+	}
+}

@@ -2240,16 +2240,18 @@ export interface components {
             halfMin: number | null;
         };
         PanAnswer: {
-            /**
-             * Format: double
-             * @description when a basket is out
-             */
-            endMin: number;
             servings: number;
             sauces: components["schemas"]["PanAnswerSauce"][];
             mixes: components["schemas"]["MadeMix"][];
         };
         PanAnswerSauce: {
+            /** @description the lot that it is for; left out where it is for all */
+            lot?: number;
+            /**
+             * Format: double
+             * @description when what it is for is out, minutes of the program
+             */
+            outMin: number;
             made: components["schemas"]["MadeSauce"];
             told: components["schemas"]["ToldSauce"];
             fates: components["schemas"]["Fate"][];
@@ -3405,6 +3407,15 @@ export interface components {
             note?: string;
             /** @description What to change next time */
             change?: string;
+            /** @description How each lot came out, where there are several; crust and inside are then what they have in common */
+            lots?: components["schemas"]["Rating"][];
+        };
+        /** @description How one lot came out; nothing is said of what is left out */
+        Rating: {
+            /** @enum {string} */
+            crust?: "pale" | "soft" | "good" | "hard" | "burnt";
+            /** @enum {string} */
+            inside?: "raw" | "juicy" | "good" | "dry";
         };
         /** @description What to do now, and until when */
         CookStep: {

@@ -5,8 +5,8 @@ import { Link, useParams } from 'react-router';
 import type { CookEntry } from '../api/client';
 import { useCatalog, useCook, useSettings } from '../api/queries';
 import { clock, day, unitsOf } from '../format/units';
-import { Race } from '../race/Race';
-import { Blank, Card, Page, Quiet } from '../ui/layout';
+import { Blank, Page, Quiet } from '../ui/layout';
+import { AsItHappened } from './AsItHappened';
 import { EntryHead } from './EntryHead';
 import { loadedAt, minutesIn, PlannedAndHappened, WhatWasSaid } from './EntryTables';
 import { HowItCameOut } from './HowItCameOut';
@@ -45,7 +45,6 @@ export default function EntryPage() {
 function Entry({ cook }: { cook: CookEntry }) {
   const settings = useSettings().data;
   const catalog = useCatalog().data;
-  const cut = catalog?.cuts.find((c) => c.id === cook.plan.lots[0]?.load.cut);
   const units = unitsOf(settings ?? { temperature: 'C', mass: 'g' });
   const loaded = loadedAt(cook);
   const actual = minutesIn(cook);
@@ -65,18 +64,7 @@ function Entry({ cook }: { cook: CookEntry }) {
       </Quiet>
       <Columns>
         <Stack>
-          {actual !== null && cut ? (
-            <Card aria-label="As it happened">
-              <h2>As it happened, by the model</h2>
-              <Race
-                answer={cook.forecast}
-                stages={cook.actual.stages}
-                turns={cook.actual.turns ?? []}
-                faces={cut.faces}
-                units={units}
-              />
-            </Card>
-          ) : null}
+          {actual !== null && catalog ? <AsItHappened cook={cook} catalog={catalog} units={units} /> : null}
           {actual !== null ? <Inside cook={insideOf(cook, actual)} units={units} /> : null}
           <PlannedAndHappened cook={cook} units={units} />
         </Stack>

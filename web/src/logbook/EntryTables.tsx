@@ -1,5 +1,5 @@
 import styled from 'styled-components';
-import type { CookEntry } from '../api/client';
+import type { CookEntry, Schemas } from '../api/client';
 import { clock, minutes, type Units } from '../format/units';
 import { between } from '../race/scale';
 import { Card } from '../ui/layout';
@@ -34,26 +34,25 @@ export function minutesIn(cook: CookEntry): number | null {
   return loaded && cook.finishedAt ? (Date.parse(cook.finishedAt) - loaded) / 60_000 : null;
 }
 
-/** What was planned beside what happened. */
+type Came = Schemas['Simulation'] | Schemas['LotAnswer'];
+
+/** What came of a load or of one of its lots, as planned and as it happened. */
+function rowsOf(planned: Came, happened: Came, units: Units): [string, string, string][] {
+  return [
+    ['Safe by, 95 loads in 100', by(planned.chance?.safeByMin), by(happened.chance?.safeByMin)],
+    ['Crisp at', by(planned.crispAtMin), by(happened.crispAtMin)],
+    ['Inside at the end, estimate', units.temperature(planned.end.coreC), units.temperature(happened.end.coreC)],
+    ['Crust at the end, of 100', `${Math.floor(planned.end.crust)}`, `${Math.floor(happened.end.crust)}`],
+    ['Juice kept, estimate', `${Math.floor(planned.end.juiceKeptPct)} %`, `${Math.floor(happened.end.juiceKeptPct)} %`],
+  ];
+}
+
+/** What was planned beside what happened, of each lot where there are several. */
 export function PlannedAndHappened({ cook, units }: { cook: CookEntry; units: Units }) {
   const actual = minutesIn(cook);
   const planned = cook.plan.program.stages.reduce((s, st) => s + st.minutes, 0);
-  const rows: [string, string, string][] = [
-    ['In the basket', `${minutes(planned)} min`, actual === null ? '–' : `${minutes(actual)} min`],
-    ['Safe by, 95 loads in 100', by(cook.planned.chance?.safeByMin), by(cook.forecast.chance?.safeByMin)],
-    ['Crisp at', by(cook.planned.crispAtMin), by(cook.forecast.crispAtMin)],
-    [
-      'Inside at the end, estimate',
-      units.temperature(cook.planned.end.coreC),
-      units.temperature(cook.forecast.end.coreC),
-    ],
-    ['Crust at the end, of 100', `${Math.floor(cook.planned.end.crust)}`, `${Math.floor(cook.forecast.end.crust)}`],
-    [
-      'Juice kept, estimate',
-      `${Math.floor(cook.planned.end.juiceKeptPct)} %`,
-      `${Math.floor(cook.forecast.end.juiceKeptPct)} %`,
-    ],
-  ];
+  const after = cook.forecast.lots ?? [];
+  const lots = (cook.planned.lots ?? []).flatMap((lot, k) => (after[k] ? [{ lot, happened: after[k] }] : []));
   return (
     <Card>
       <h2>Planned and happened</h2>
@@ -68,18 +67,41 @@ export function PlannedAndHappened({ cook, units }: { cook: CookEntry; units: Un
           </tr>
         </thead>
         <tbody>
-          {rows.map(([what, plan, real]) => (
-            <tr key={what}>
-              <th scope="row">{what}</th>
-              <td>{plan}</td>
-              <td>{real}</td>
-            </tr>
-          ))}
+          <Rows
+            rows={[['In the basket', `${minutes(planned)} min`, actual === null ? '–' : `${minutes(actual)} min`]]}
+          />
+          {lots.length < 2 ? <Rows rows={rowsOf(cook.planned, cook.forecast, units)} /> : null}
         </tbody>
+        {lots.length < 2
+          ? null
+          : lots.map(({ lot, happened }, k) => (
+              <tbody key={k}>
+                <tr>
+                  <th scope="rowgroup" colSpan={3}>
+                    The {lot.name}
+                  </th>
+                </tr>
+                <Rows
+                  rows={[
+                    ['In until', `${minutes(lot.outMin)} min`, `${minutes(happened.outMin)} min`],
+                    ...rowsOf(lot, happened, units),
+                  ]}
+                />
+              </tbody>
+            ))}
       </Table>
     </Card>
   );
 }
+
+const Rows = ({ rows }: { rows: [string, string, string][] }) =>
+  rows.map(([what, plan, real]) => (
+    <tr key={what}>
+      <th scope="row">{what}</th>
+      <td>{plan}</td>
+      <td>{real}</td>
+    </tr>
+  ));
 
 /** What was said of it, minute by minute. */
 export function WhatWasSaid({ cook, units }: { cook: CookEntry; units: Units }) {

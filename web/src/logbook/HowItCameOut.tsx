@@ -27,6 +27,51 @@ const Area = styled(TextField)`
 `;
 
 type Outcome = Schemas['Outcome'];
+type Rating = Schemas['Rating'];
+
+const Lot = styled.fieldset`
+  display: grid;
+  gap: 8px;
+  margin: 0;
+  padding: 0;
+  border: 0;
+  legend {
+    padding: 0 0 4px;
+    font-weight: 600;
+  }
+`;
+
+const choices = (words: Record<string, string>) => Object.entries(words).map(([id, name]) => ({ id, name }));
+
+/** How the crust and the inside came out, of all of it or of one lot. */
+function Rated({ of, rating, set }: { of?: string; rating: Rating; set: (change: Rating) => void }) {
+  const fields = (
+    <>
+      <Choice
+        label="Crust"
+        row
+        options={choices(crustWords)}
+        value={rating.crust ?? null}
+        onChange={(crust) => set({ crust: crust as Rating['crust'] })}
+      />
+      <Choice
+        label="Inside"
+        row
+        options={choices(insideWords)}
+        value={rating.inside ?? null}
+        onChange={(inside) => set({ inside: inside as Rating['inside'] })}
+      />
+    </>
+  );
+  return of ? (
+    <Lot>
+      <legend>The {of}</legend>
+      {fields}
+    </Lot>
+  ) : (
+    fields
+  );
+}
 
 /** How a cook is rated, kept as it is written. */
 export function HowItCameOut({ cook }: { cook: CookEntry }) {
@@ -48,30 +93,25 @@ export function HowItCameOut({ cook }: { cook: CookEntry }) {
     newest: async () => (await getCook(cook.id)).outcomeVersion,
   });
 
+  const several = cook.plan.lots.length > 1;
   const set = (change: Partial<Outcome>) => setOutcome((o) => ({ ...o, ...change }));
   return (
     <Form aria-label="How it came out">
       <h2>How did it come out?</h2>
-      <Choice
-        label="Crust"
-        row
-        options={Object.entries(crustWords).map(([id, name]) => ({
-          id: id as NonNullable<Outcome['crust']>,
-          name,
-        }))}
-        value={outcome.crust ?? null}
-        onChange={(crust) => set({ crust })}
-      />
-      <Choice
-        label="Inside"
-        row
-        options={Object.entries(insideWords).map(([id, name]) => ({
-          id: id as NonNullable<Outcome['inside']>,
-          name,
-        }))}
-        value={outcome.inside ?? null}
-        onChange={(inside) => set({ inside })}
-      />
+      {several ? (
+        cook.plan.lots.map((lot, k) => (
+          <Rated
+            key={k}
+            of={cook.forecast.lots?.[k]?.name ?? lot.name ?? ''}
+            rating={outcome.lots?.[k] ?? {}}
+            set={(change) =>
+              set({ lots: cook.plan.lots.map((_, l) => ({ ...outcome.lots?.[l], ...(l === k ? change : {}) })) })
+            }
+          />
+        ))
+      ) : (
+        <Rated rating={{ crust: outcome.crust, inside: outcome.inside }} set={set} />
+      )}
       <Area value={outcome.note ?? ''} maxLength={2000} onChange={(note) => set({ note })}>
         <Label>Note</Label>
         <TextArea />

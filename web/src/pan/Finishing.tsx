@@ -6,8 +6,8 @@ import type { Catalog, Schemas } from '../api/client';
 import { limitOf, within } from '../api/limits';
 import { dropMix, keepMix, useMixes } from '../api/queries';
 import { Items } from '../bench/Items';
-import type { Bench } from '../bench/useBench';
 import { Caution } from '../bench/StationCard';
+import type { For } from '../dish/afterwards';
 import { at } from '../theme/tokens';
 import type { Units } from '../format/units';
 import { Button } from '../ui/Button';
@@ -16,6 +16,7 @@ import { Own } from '../ui/Own';
 import { Select } from '../ui/Select';
 import { Stepper } from '../ui/Stepper';
 import { Written } from '../ui/Written';
+import { Whom } from './PanParts';
 import type { PanAnswer } from './usePan';
 
 type Mix = Schemas['Mix'];
@@ -43,31 +44,33 @@ const Row = styled.div`
 `;
 
 interface Props {
-  bench: Bench;
+  mixes: For<Mix>[];
+  /** The lots of the dish by name; none where there is one. */
+  lots: string[];
   answer: PanAnswer | null;
   pantry: Schemas['Ingredient'][];
   catalog: Catalog;
   units: Units;
-  set: (run: Run, change: (now: Bench) => Bench) => void;
+  put: (run: Run, next: For<Mix>[]) => void;
 }
 
 /** Dry mixes by the gram, each with how long its jar lasts. */
-export function Finishing({ bench, answer, pantry, catalog, units, set }: Props) {
+export function Finishing({ mixes, lots, answer, pantry, catalog, units, put }: Props) {
   const own = useMixes();
   const queries = useQueryClient();
-  const mixes = bench.mixes ?? [];
-  const put = (run: Run, next: Mix[]) => set(run, (b) => ({ ...b, mixes: next.length > 0 ? next : undefined }));
+  const forAll = mixes.filter((o) => o.of === undefined);
+  const add = (one: Mix) => put(once, [...forAll, { one, of: undefined }, ...mixes.slice(forAll.length)]);
   const change = (run: Run, at: number, more: Partial<Mix>) =>
     put(
       runIn(run, at),
-      mixes.map((m, k) => (k === at ? { ...m, ...more } : m)),
+      mixes.map((o, k) => (k === at ? { ...o, one: { ...o.one, ...more } } : o)),
     );
   return (
     <section aria-label="Dry finishes">
       <h2>Dry finishes</h2>
       <Quiet>On at once, while it is hot and glistens. Salt, citrus, herbs and seeds by hand stand on the bench.</Quiet>
       <Grid>
-        {mixes.map((m, i) => {
+        {mixes.map(({ one: m, of }, i) => {
           const made = answer?.mixes[i];
           return (
             <Stack key={i} aria-label={m.name}>
@@ -86,6 +89,17 @@ export function Finishing({ bench, answer, pantry, catalog, units, set }: Props)
               ) : null}
               {made && made.fallsG >= 1 ? <Caution>About {units.amount(made.fallsG)} do not stay on.</Caution> : null}
               <Written label="Its name" value={m.name} onChange={(name) => change('mix name', i, { name })} />
+              {lots.length > 1 ? (
+                <Whom
+                  {...{ lots, of }}
+                  setOf={(next) =>
+                    put(
+                      once,
+                      mixes.map((o, k) => (k === i ? { ...o, of: next } : o)),
+                    )
+                  }
+                />
+              ) : null}
               <Items
                 label={m.name}
                 items={m.items}
@@ -147,7 +161,7 @@ export function Finishing({ bench, answer, pantry, catalog, units, set }: Props)
             </Stack>
           );
         })}
-        {mixes.length < limitOf(catalog, 'bench.mixes').max ? (
+        {forAll.length < limitOf(catalog, 'bench.mixes').max ? (
           <Stack aria-label="Add a mix">
             {(own.data ?? []).length > 0 ? (
               <label>
@@ -156,7 +170,7 @@ export function Finishing({ bench, answer, pantry, catalog, units, set }: Props)
                   value=""
                   onChange={(e) => {
                     const found = own.data?.find((o) => o.id === e.target.value);
-                    if (found) put(once, [...mixes, found.mix]);
+                    if (found) add(found.mix);
                   }}
                 >
                   <option value="">A mix of your own…</option>
@@ -170,16 +184,13 @@ export function Finishing({ bench, answer, pantry, catalog, units, set }: Props)
             ) : null}
             <Button
               onPress={() =>
-                put(once, [
-                  ...mixes,
-                  {
-                    name: 'A new mix',
-                    items: [
-                      { ingredient: 'salt-fine', g: 10 },
-                      { ingredient: 'paprika', g: 10 },
-                    ],
-                  },
-                ])
+                add({
+                  name: 'A new mix',
+                  items: [
+                    { ingredient: 'salt-fine', g: 10 },
+                    { ingredient: 'paprika', g: 10 },
+                  ],
+                })
               }
             >
               <Plus size={18} aria-hidden /> A new mix

@@ -7,7 +7,8 @@ import { useSauces } from '../api/queries';
 import { Caution } from '../bench/StationCard';
 import type { AtDishProps } from '../dish/AtDish';
 import { DishHead } from '../dish/DishHead';
-import { afterwards } from '../dish/edits';
+import { after, setAfter, type For } from '../dish/afterwards';
+import { lotName } from '../dish/foodWords';
 import { useDish } from '../dish/useDish';
 import { unitsOf } from '../format/units';
 import { Button } from '../ui/Button';
@@ -36,19 +37,21 @@ export function OnePan({ plan, plans, catalog, settings, pantry }: AtDishProps) 
   const { answer, pending, problem } = usePan(request, [temperature, mass, spoons, guidance, guidanceC].join());
   const untaken = pending || problem !== '';
   useEffect(() => setPossible(!untaken), [untaken, setPossible]);
-  const { bench } = draft;
-  const sauces = bench.sauces ?? [];
+  const sauces = after(draft, 'sauces');
+  const lots = draft.lots.length > 1 ? draft.lots.map((lot) => lotName(lot, catalog)) : [];
   const [front, setFront] = useState(0);
   const shown = Math.min(front, sauces.length - 1);
   const one = sauces[shown];
-  const put = (run: Run, next: Serving[]) =>
-    edit(run, (now) => afterwards(now, (b) => ({ ...b, sauces: next.length > 0 ? next : undefined })));
+  const put = (run: Run, next: For<Serving>[]) => edit(run, (now) => setAfter(now, 'sauces', next));
+  const forAll = sauces.filter((o) => o.of === undefined);
   const add = (s: Serving) => {
-    const left = 1 - sauces.filter((o) => o.how !== 'beside').reduce((sum, o) => sum + (o.share ?? 1), 0);
+    const left = 1 - forAll.filter((o) => o.one.how !== 'beside').reduce((sum, o) => sum + (o.one.share ?? 1), 0);
     // What no piece is left for stands beside it.
-    put(once, [...sauces, left > 0.04 ? { ...s, share: left } : { ...s, how: 'beside' }]);
-    setFront(sauces.length);
+    const one: Serving = left > 0.04 ? { ...s, share: left } : { ...s, how: 'beside' };
+    put(once, [...forAll, { one, of: undefined }, ...sauces.slice(forAll.length)]);
+    setFront(forAll.length);
   };
+  const changed = (change: (o: For<Serving>) => For<Serving>) => sauces.map((s, k) => (k === shown ? change(s) : s));
   return (
     <Page>
       <DishHead view="Pan" plan={plan} plans={plans} dish={dish} />
@@ -59,10 +62,13 @@ export function OnePan({ plan, plans, catalog, settings, pantry }: AtDishProps) 
             label="Sauce shown"
             shown={shown}
             show={setFront}
-            tabs={sauces.map((s, i) => `${i + 1}. ${s.name || 'a sauce'}`)}
+            tabs={sauces.map(
+              ({ one: s, of }, i) =>
+                `${i + 1}. ${s.name || 'a sauce'}${of === undefined ? '' : `, for the ${lots[of] ?? ''}`}`,
+            )}
           />
         ) : null}
-        {sauces.length < limitOf(catalog, 'bench.sauces').max ? (
+        {forAll.length < limitOf(catalog, 'bench.sauces').max ? (
           <AddSauce add={add} usual={catalog.pan.usual} first={sauces.length === 0} />
         ) : null}
       </Row>
@@ -71,12 +77,21 @@ export function OnePan({ plan, plans, catalog, settings, pantry }: AtDishProps) 
           <OneSauce
             key={shown}
             {...{ answer, pending, catalog, pantry, units }}
-            serving={one}
+            serving={one.one}
             at={shown}
+            whom={{
+              lots,
+              of: one.of,
+              setOf: (of) => {
+                const next = changed((o) => ({ ...o, of }));
+                put(once, next);
+                setFront(after(setAfter(draft, 'sauces', next), 'sauces').findIndex((o) => o.one === one.one));
+              },
+            }}
             change={(run, more) =>
               put(
                 runIn(run, shown),
-                sauces.map((s, k) => (k === shown ? { ...s, ...more } : s)),
+                changed((o) => ({ ...o, one: { ...o.one, ...more } })),
               )
             }
             drop={() =>
@@ -93,8 +108,9 @@ export function OnePan({ plan, plans, catalog, settings, pantry }: AtDishProps) 
           </Quiet>
         )}
         <Finishing
-          {...{ bench, answer, pantry, catalog, units }}
-          set={(run, change) => edit(run, (now) => afterwards(now, change))}
+          {...{ answer, pantry, catalog, units, lots }}
+          mixes={after(draft, 'mixes')}
+          put={(run, next) => edit(run, (now) => setAfter(now, 'mixes', next))}
         />
       </Late>
     </Page>

@@ -14,6 +14,7 @@ import { Card, Quiet } from '../ui/layout';
 import { Own } from '../ui/Own';
 import { Written } from '../ui/Written';
 import { Fates } from './Fates';
+import type { ForWhom } from './PanParts';
 import { PanRace } from './PanRace';
 import { PanSentence } from './PanSentence';
 import { Spoon } from './Spoon';
@@ -115,17 +116,18 @@ interface SauceProps extends Pick<AtDishProps, 'catalog' | 'pantry'> {
   answer: PanAnswer | null;
   pending: boolean;
   units: Units;
+  whom: ForWhom;
   change: (run: Run, more: Partial<Serving>) => void;
   drop: () => void;
 }
 
 /** One sauce: its sentence, its race, what to do, what is in it. */
-export function OneSauce({ serving, at, answer, pending, units, catalog, pantry, change, drop }: SauceProps) {
+export function OneSauce({ serving, at, answer, pending, units, catalog, pantry, whom, change, drop }: SauceProps) {
   const { sauce } = serving;
   const cook = (run: Run, more: Partial<Sauce>) => change(run, { sauce: { ...sauce, ...more } });
   const got = answer?.sauces[at];
   const made = got && got.made.madeG > 0 ? got.made : undefined;
-  const endMin = answer?.endMin ?? 0;
+  const endMin = got?.outMin ?? 0;
   const thick = within(catalog, 'sauce.clingsG');
   const before = within(catalog, 'serving.beforeMin');
   const clamp = (v: number, { min, max, step }: typeof thick) =>
@@ -217,7 +219,11 @@ export function OneSauce({ serving, at, answer, pending, units, catalog, pantry,
   const fates = got && made && serving.how !== 'beside' ? <Fates answer={got} take={take} /> : null;
   return (
     <>
-      <PanSentence {...{ serving, catalog, pantry, change, cook }} answer={got} servings={answer?.servings ?? 1} />
+      <PanSentence
+        {...{ serving, catalog, pantry, whom, change, cook }}
+        answer={got}
+        servings={answer?.servings ?? 1}
+      />
       {cold ? (
         <Two>
           {inIt}

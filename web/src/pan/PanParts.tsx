@@ -125,26 +125,52 @@ export function ComesPart({ serving, catalog, change }: SauceProps) {
   );
 }
 
+/** The lots of a dish by name, none where there is one; which of them it is for; how it is said to be for another. */
+export interface ForWhom {
+  lots: string[];
+  of: number | undefined;
+  setOf: (of: number | undefined) => void;
+}
+
+/** Which lot something is for, or all of them. */
+export function Whom({ lots, of, setOf }: ForWhom) {
+  return (
+    <Choice
+      label="For whom"
+      row
+      options={[{ id: 'all', name: 'All of it' }, ...lots.map((name, k) => ({ id: String(k), name: `The ${name}` }))]}
+      value={of === undefined ? 'all' : String(of)}
+      onChange={(id) => setOf(id === 'all' ? undefined : Number(id))}
+    />
+  );
+}
+
+const piecesSay = (all: number, of: string) =>
+  all >= 0.999 ? (of === '' ? 'all pieces' : `the ${of}`) : `${percent(all)} % of ${of === '' ? 'them' : `the ${of}`}`;
+
 /** For which pieces it is. */
-export function PiecesPart({ serving, catalog, change }: SauceProps) {
+export function PiecesPart({ serving, catalog, change, whom }: SauceProps & { whom: ForWhom }) {
   const all = serving.share ?? catalog.pan.usual.share ?? 1;
   const share = within(catalog, 'serving.share');
   return (
     <Pop
       title="For which pieces"
       body={
-        <Stepper
-          label="Share of the pieces"
-          unit="%"
-          value={percent(all)}
-          min={percent(share.min)}
-          max={percent(share.max)}
-          step={percent(share.step)}
-          onChange={(v) => change('share', { share: v / 100 })}
-        />
+        <>
+          {whom.lots.length > 1 ? <Whom {...whom} /> : null}
+          <Stepper
+            label="Share of the pieces"
+            unit="%"
+            value={percent(all)}
+            min={percent(share.min)}
+            max={percent(share.max)}
+            step={percent(share.step)}
+            onChange={(v) => change('share', { share: v / 100 })}
+          />
+        </>
       }
     >
-      <Part>{all >= 0.999 ? 'all pieces' : `${percent(all)} % of them`}</Part>
+      <Part>{piecesSay(all, whom.of === undefined ? '' : (whom.lots[whom.of] ?? ''))}</Part>
     </Pop>
   );
 }

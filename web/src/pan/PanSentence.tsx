@@ -5,7 +5,7 @@ import { Choice } from '../ui/Choice';
 import { Pop } from '../ui/Pop';
 import { Line, Part } from '../ui/sentence';
 import { Stepper } from '../ui/Stepper';
-import { ComesPart, Dip, PiecesPart, saysOf, StarchPart, ThickPart } from './PanParts';
+import { ComesPart, Dip, PiecesPart, saysOf, StarchPart, ThickPart, type ForWhom } from './PanParts';
 import type { Sauce, SauceAnswer, Serving } from './usePan';
 
 interface Props {
@@ -14,12 +14,13 @@ interface Props {
   servings: number;
   catalog: Catalog;
   pantry: Schemas['Ingredient'][];
+  whom: ForWhom;
   change: (run: Run, more: Partial<Serving>) => void;
   cook: (run: Run, more: Partial<Sauce>) => void;
 }
 
 /** A sauce as one sentence; each underlined part is a choice. */
-export function PanSentence({ serving, answer, servings, catalog, pantry, change, cook }: Props) {
+export function PanSentence({ serving, answer, servings, catalog, pantry, whom, change, cook }: Props) {
   const { schools, heats, usual } = catalog.pan;
   const sauce = { ...usual.sauce, ...serving.sauce };
   const at = { sauce, serving, catalog, pantry, change, cook };
@@ -97,7 +98,7 @@ export function PanSentence({ serving, answer, servings, catalog, pantry, change
           , with <StarchPart {...at} />
         </>
       ) : null}
-      , <ComesPart {...at} /> <PiecesPart {...at} />
+      , <ComesPart {...at} /> <PiecesPart {...at} whom={whom} />
       {!beside && serving.atTable ? ' at the table' : ''}, <Dip dip={dip} catalog={catalog} change={change} />.
     </Line>
   );

@@ -21,7 +21,8 @@ interface Props {
   known: boolean;
   front: number;
   show: (k: number) => void;
-  takeOut: (k: number, minute: number) => void;
+  /** Left out where nothing can be changed any more. */
+  takeOut?: (k: number, minute: number) => void;
 }
 
 /** The lots in one basket: one is drawn in front, each says when it is done; who is done sooner can be taken out. */
@@ -48,7 +49,7 @@ export function Kinds({ lots, known, front, show, takeOut }: Props) {
         ))}
       />
       {lots.map((lot, k) =>
-        known && lot.mayComeOutMin != null ? (
+        known && takeOut && lot.mayComeOutMin != null ? (
           <Button key={k} onPress={() => takeOut(k, lot.mayComeOutMin ?? 0)}>
             Take the {lot.name} out at {minutes(lot.mayComeOutMin)}, leave the others
           </Button>

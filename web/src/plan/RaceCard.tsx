@@ -1,8 +1,9 @@
 import { type Run } from '../ui/history';
 import type { ComponentProps } from 'react';
 import styled from 'styled-components';
-import type { Catalog, Fryer, PlanInput, Schemas, Simulation } from '../api/client';
+import type { Catalog, Fryer, PlanInput, Simulation } from '../api/client';
 import type { Units } from '../format/units';
+import { besideOf, inBasket } from '../race/lots';
 import { Race } from '../race/Race';
 import { at } from '../theme/tokens';
 import { Button } from '../ui/Button';
@@ -49,20 +50,6 @@ interface Props {
   edges: Edge[];
   takeOut: (lot: number, minute: number) => void;
 }
-
-type LotAnswer = Schemas['LotAnswer'];
-
-/** A lot while it is in the basket; what stays with the last is drawn on as far as is looked. */
-const inBasket = (lot: LotAnswer, totalMin: number): LotAnswer => {
-  const until = lot.outMin < totalMin ? lot.outMin : Infinity;
-  return { ...lot, timeline: lot.timeline.filter((m) => m.minute >= lot.inMin && m.minute <= until) };
-};
-
-/** The lots that lie beside the one in front. */
-const besideOf = (kinds: LotAnswer[], front: number, totalMin: number) =>
-  kinds.length > 1
-    ? kinds.flatMap((lot, k) => (k === front ? [] : [{ name: lot.name, timeline: inBasket(lot, totalMin).timeline }]))
-    : undefined;
 
 /** The race of a dish, with its kinds and its tools. */
 export function RaceCard(all: Props) {
