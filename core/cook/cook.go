@@ -210,6 +210,9 @@ func (l Live) Add(e Event) ([]Event, error) {
 		if last := max(0, len(l.Lots)-1); e.Lot < 0 || e.Lot > last {
 			return nil, refuse.One("lot", fmt.Sprint(e.Lot), fmt.Sprintf("0 to %d, of the lots in this basket", last))
 		}
+		if at := l.LotGoesInMin(e.Lot); at != nil && slices.Contains(OfALot, e.Kind) {
+			return nil, refuse.One("lot", l.Lots[e.Lot].Name, fmt.Sprintf("a lot that is in; they go in at minute %g, say first that they are", *at))
+		}
 		if r, ok := Limits[e.Kind]; ok {
 			var c refuse.Check
 			if c.Within("value", e.Value, r.Min, r.Max, r.Unit); c.Err() != nil {

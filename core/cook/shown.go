@@ -135,6 +135,16 @@ func (l Live) LotOutAt(lot int) (time.Time, bool) {
 	return l.ofLot(lot).OutAt()
 }
 
+// LotGoesInMin is the minute at which a lot is still to go in; nil once it is in.
+func (l Live) LotGoesInMin(lot int) *float64 {
+	for _, d := range l.course().dues {
+		if d.turn == load.PutIn && !d.done() && slices.Contains(d.lots, lot) {
+			return &d.at
+		}
+	}
+	return nil
+}
+
 // ofLot is the cook of one lot alone: with what was read in it, and out when it
 // was.
 func (l Live) ofLot(j int) Live {

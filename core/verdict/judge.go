@@ -186,7 +186,8 @@ func nominal(l *load.Load, fineness run.Fineness) ([]Answer, error) {
 	r.Carry(func(minute float64) bool {
 		for i, lot := range r.Lots {
 			out[i].Timeline = append(out[i].Timeline, lot.Moment(minute))
-			if math.Abs(minute-l.End(l.Lots[i])) < 0.01 {
+			// It may come out between looks.
+			if left := l.End(l.Lots[i]) - minute; left > -0.01 && left < run.LookMin-0.01 {
 				out[i].End = end(r, lot)
 			}
 		}

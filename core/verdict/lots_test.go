@@ -313,3 +313,23 @@ func TestTheVerdictSpeaksOfAllLots(t *testing.T) {
 		t.Errorf("without the window: %+v", v)
 	}
 }
+
+// A lot that comes out between two looks ended as it was at the look before.
+func TestOutBetweenLooks(t *testing.T) {
+	ends := func(out float64) End {
+		t.Helper()
+		q := load.Request{Lots: []load.LotRequest{
+			{Load: load.Pieces{Cut: "chicken-drumstick", Pieces: 3, PieceMassG: 105}},
+			{Load: load.Pieces{Cut: "chicken-wing-flat", Pieces: 4, PieceMassG: 43}, OutMin: &out},
+		}, Program: load.Program{Stages: []load.Stage{{AirC: 190, Minutes: 28.1}}}}
+		a, err := Simulate(t.Context(), q, Options{NoChance: true})
+		if err != nil {
+			t.Fatal(err)
+		}
+		return a.Lots[1].End
+	}
+	before, between, after := ends(20), ends(20.13), ends(20.5)
+	if between.CoreC < before.CoreC-1e-9 || between.CoreC > after.CoreC || between.JuiceKeptPct <= 0 || between.EnergyWh <= 0 || between.CrustWords == "" {
+		t.Errorf("out at 20.13 it ended as %+v, at 20 as %+v, at 20.5 as %+v", between, before, after)
+	}
+}

@@ -289,7 +289,7 @@ func lotsIn(l cook.Live, a verdict.Answer, k cook.Known, ahead *belief.Ahead, no
 	loaded, in := l.LoadedAt()
 	for j, lot := range l.Lots {
 		o := &out[j]
-		*o = LotIn{Name: lot.Name, Pieces: lot.Pieces, Faces: lot.Faces[:], Judged: LotInJudged(judging[lot.Judged]), Shown: l.ShownOf(j, k, now)}
+		*o = LotIn{Name: lot.Name, Pieces: lot.Pieces, Faces: lot.Faces[:], Judged: LotInJudged(judging[lot.Judged]), Shown: l.ShownOf(j, k, now), GoesInMin: l.LotGoesInMin(j)}
 		if j < len(k.Lots) {
 			o.SafeByMin, o.RuleC = k.Lots[j].SafeBy, &k.Lots[j].Rule.CoreC
 		}

@@ -7,7 +7,9 @@ import (
 	"time"
 
 	"velocrustum/core/refuse"
+	"velocrustum/core/verdict"
 	"velocrustum/internal/exchange"
+	"velocrustum/internal/session"
 )
 
 // GetCookTable answers GET /cooks/{id}/tables/{what}.
@@ -23,7 +25,7 @@ func (s *Server) GetCookTable(ctx context.Context, r GetCookTableRequestObject) 
 	var b bytes.Buffer
 	switch r.What {
 	case "forecast":
-		err = exchange.Forecast(&b, loaded, c.Forecast.V.Timeline)
+		err = exchange.Forecast(&b, loaded, linesOf(c.Forecast.V))
 	case "events":
 		err = exchange.Events(&b, l)
 	default:
@@ -31,9 +33,20 @@ func (s *Server) GetCookTable(ctx context.Context, r GetCookTableRequestObject) 
 		if failed != nil {
 			return nil, failed
 		}
-		err = exchange.Readings(&b, loaded, seen)
+		err = exchange.Readings(&b, l, loaded, seen)
 	}
 	return GetCookTable200TextcsvResponse{Body: &b, ContentLength: int64(b.Len())}, err
+}
+
+// linesOf are those of an answer, of each lot where there are several.
+func linesOf(a verdict.Answer) (out []exchange.Line) {
+	for _, lot := range a.Lots {
+		out = append(out, exchange.Line{Lot: lot.Name, Moments: lot.Timeline})
+	}
+	if len(out) < 2 {
+		return []exchange.Line{{Moments: a.Timeline}}
+	}
+	return out
 }
 
 // zoneOf is the zone of a name, UTC for none.
@@ -54,7 +67,7 @@ func (s *Server) LayCurve(ctx context.Context, r LayCurveRequestObject) (LayCurv
 	if err != nil {
 		return nil, err
 	}
-	got, err := s.sessions.LayCurve(ctx, r.Id, []byte(r.Body.File), zone, orElse(r.Body.ShiftMin, 0), orElse(r.Body.DryRun, false))
+	got, err := s.sessions.LayCurve(ctx, r.Id, session.LoggerFile{Table: []byte(r.Body.File), Zone: zone, ShiftMin: orElse(r.Body.ShiftMin, 0), Lot: orElse(r.Body.Lot, 0)}, orElse(r.Body.DryRun, false))
 	if err != nil {
 		return nil, err
 	}

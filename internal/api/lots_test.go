@@ -47,6 +47,12 @@ func TestACookOfLots(t *testing.T) {
 	if p := get[api.Problem](k, 422, "POST", at+"/events", `{"kind": "probe", "value": 60, "lot": 3}`); p.Errors == nil || !strings.Contains((*p.Errors)[0].Field, "lot") {
 		t.Errorf("a fourth lot is read: %s", *p.Detail)
 	}
+	if p := get[api.Problem](k, 422, "POST", at+"/events", `{"kind": "probe", "value": 40, "lot": 2}`); !strings.Contains(*p.Detail, "go in at minute 32") {
+		t.Errorf("prawns that are not in are read: %s", *p.Detail)
+	}
+	if g := (*c.Lots)[2].GoesInMin; g == nil || *g != 32 || (*c.Lots)[1].GoesInMin != nil {
+		t.Errorf("to go in are %+v", c.Lots)
+	}
 	k.wait(14 * time.Minute)
 	if !strings.Contains(c.Step.Detail+c.Step.Title+get[api.Cook](k, 200, "GET", at, "").Step.Title, "hot ones") {
 		t.Errorf("the turn is of %q", get[api.Cook](k, 200, "GET", at, "").Step.Title)
@@ -74,9 +80,12 @@ func TestACookOfLots(t *testing.T) {
 	}
 	for range 3 {
 		k.wait(6 * time.Minute)
-		for c = get[api.Cook](k, 200, "GET", at, ""); c.Step.Action != nil && *c.Step.Action == "turned"; {
-			c = say(`{"kind": "turned"}`)
+		for c = get[api.Cook](k, 200, "GET", at, ""); c.Step.Action != nil && (*c.Step.Action == "turned" || *c.Step.Action == "dialled"); {
+			c = say(fmt.Sprintf(`{"kind": %q}`, *c.Step.Action))
 		}
+	}
+	if now := get[struct{ Cook *api.Cook }](k, 200, "GET", "/api/v1/cooks/live", "").Cook; (*now.Lots)[2].GoesInMin != nil {
+		t.Errorf("the prawns are in, and are to go in: %+v", now.Lots)
 	}
 	c = say(`{"kind": "out"}`)
 	ratings := `{"lots": [{"crust": "good", "inside": "juicy"}, {"crust": "pale"}, {"crust": "good"}], "note": "prawns first"}`

@@ -5,6 +5,7 @@ import (
 	"fmt"
 	"io"
 	"math"
+	"slices"
 	"strconv"
 	"time"
 
@@ -51,22 +52,39 @@ func moment(from time.Time, minute float64) string {
 	return from.Add(time.Duration(minute * float64(time.Minute))).UTC().Format("2006-01-02T15:04:05Z")
 }
 
-// Forecast writes what was forecast of a cook whose food went in at a moment.
-func Forecast(w io.Writer, loaded time.Time, line []run.Moment) error {
+// A Line is what was forecast of a lot; its name is empty where there is one.
+type Line struct {
+	Lot     string
+	Moments []run.Moment
+}
+
+// Forecast writes what was forecast of a cook whose food went in at a moment,
+// one lot after the other.
+func Forecast(w io.Writer, loaded time.Time, lots []Line) error {
 	head := []string{"at", "minute", "air (°C)", "core (°C)", "upper surface (°C)", "lower surface (°C)",
-		"crust first face (of 100)", "crust second face (of 100)", "browning first face", "browning second face", "mass lost (%)", "juice kept (%)"}
+		"crust first face (of 100)", "crust second face (of 100)", "browning first face", "browning second face", "mass lost (%)", "juice kept (%)", "lot"}
 	return writeTable(w, head, func(add func(...string) error) error {
-		for _, m := range line {
-			if err := add(moment(loaded, m.Minute), figure(m.Minute), figure(m.AirC), figure(m.CoreC), figure(m.UpperC), figure(m.LowerC),
-				figure(m.Faces[0].Crust), figure(m.Faces[1].Crust), figure(m.Faces[0].Brown), figure(m.Faces[1].Brown), figure(m.MassLossPct), figure(m.JuicePct)); err != nil {
-				return err
+		for _, lot := range lots {
+			for _, m := range lot.Moments {
+				if err := add(moment(loaded, m.Minute), figure(m.Minute), figure(m.AirC), figure(m.CoreC), figure(m.UpperC), figure(m.LowerC),
+					figure(m.Faces[0].Crust), figure(m.Faces[1].Crust), figure(m.Faces[0].Brown), figure(m.Faces[1].Brown), figure(m.MassLossPct), figure(m.JuicePct), lot.Lot); err != nil {
+					return err
+				}
 			}
 		}
 		return nil
 	})
 }
 
-var eventsHead = []string{"at", "minute", "kind", "value", "unit", "says"}
+// lotOf is what a lot of a cook is called, "" where it is of one.
+func lotOf(l cook.Live, lot int) string {
+	if lot < len(l.Lots) {
+		return l.Lots[lot].Name
+	}
+	return ""
+}
+
+var eventsHead = []string{"at", "minute", "kind", "value", "unit", "says", "lot"}
 
 // Events writes what was said in a cook.
 func Events(w io.Writer, l cook.Live) error {
@@ -97,7 +115,11 @@ func eventRows(l cook.Live, add func(...string) error) error {
 		if r, ok := cook.Limits[e.Kind]; ok {
 			value, unit = figure(e.Value), r.Unit
 		}
-		if err := add(e.At.UTC().Format(time.RFC3339), minute, e.Kind, value, unit, l.Words(e)); err != nil {
+		lot := ""
+		if slices.Contains(cook.OfALot, e.Kind) {
+			lot = lotOf(l, e.Lot)
+		}
+		if err := add(e.At.UTC().Format(time.RFC3339), minute, e.Kind, value, unit, l.Words(e), lot); err != nil {
 			return err
 		}
 	}
@@ -106,13 +128,13 @@ func eventRows(l cook.Live, add func(...string) error) error {
 
 // Readings writes what thermometers read in a cook, by minutes since its food
 // went in.
-func Readings(w io.Writer, loaded time.Time, seen []belief.Evidence) error {
-	return writeTable(w, []string{"at", "minute", "core (°C)", "kind"}, func(add func(...string) error) error {
+func Readings(w io.Writer, l cook.Live, loaded time.Time, seen []belief.Evidence) error {
+	return writeTable(w, []string{"at", "minute", "core (°C)", "kind", "lot"}, func(add func(...string) error) error {
 		for _, e := range seen {
 			if e.Kind != belief.SeenProbe && e.Kind != belief.SeenLeftIn {
 				continue
 			}
-			if err := add(moment(loaded, e.AtMin), figure(e.AtMin), figure(e.C), e.Kind); err != nil {
+			if err := add(moment(loaded, e.AtMin), figure(e.AtMin), figure(e.C), e.Kind, lotOf(l, e.Lot)); err != nil {
 				return fmt.Errorf("writing a reading: %w", err)
 			}
 		}

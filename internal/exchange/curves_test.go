@@ -4,6 +4,7 @@ import (
 	"bytes"
 	"encoding/csv"
 	"math"
+	"slices"
 	"strings"
 	"testing"
 	"time"
@@ -33,7 +34,7 @@ func rows(t *testing.T, b *bytes.Buffer) [][]string {
 func TestTablesOfACook(t *testing.T) {
 	var b bytes.Buffer
 	line := []run.Moment{{Minute: 0, CoreC: 4, AirC: 180}, {Minute: 0.5, CoreC: 4.126, AirC: 179.9}}
-	if err := Forecast(&b, loaded, line); err != nil {
+	if err := Forecast(&b, loaded, []Line{{Moments: line}}); err != nil {
 		t.Fatal(err)
 	}
 	if got := rows(t, &b); len(got) != 3 || got[0][3] != "core (°C)" || got[2][0] != "2026-11-20T18:04:30Z" || got[2][3] != "4.13" {
@@ -50,11 +51,41 @@ func TestTablesOfACook(t *testing.T) {
 	}
 	b.Reset()
 	seen := []belief.Evidence{{AtMin: 2, Kind: belief.SeenLeftIn, C: 6.25}, {AtMin: 3, Kind: belief.SeenLook, Shade: "gold"}, {AtMin: 9, Kind: belief.SeenProbe, C: 48.5}}
-	if err := Readings(&b, loaded, seen); err != nil {
+	if err := Readings(&b, l, loaded, seen); err != nil {
 		t.Fatal(err)
 	}
 	again, err := Logger(b.Bytes(), time.UTC)
 	if err != nil || len(again.Reads) != 2 || again.Begun == nil || !again.Begun.Equal(loaded.Add(2*time.Minute)) || math.Abs(again.Reads[1].AfterS-420) > 0.5 || again.Reads[1].C != 48.5 {
 		t.Errorf("in again: %+v, %v", again, err)
+	}
+}
+
+// Each lot has its own rows, by its name.
+func TestTablesOfLots(t *testing.T) {
+	l := cook.Live{Lots: []cook.LotIn{{Name: "wings"}, {Name: "prawns"}}, Program: load.Program{Stages: []load.Stage{{AirC: 180, Minutes: 20}}}, Events: []cook.Event{
+		{ID: "a", Kind: cook.Loaded, At: loaded}, {ID: "b", Kind: cook.Probe, At: loaded.Add(9 * time.Minute), Value: 48.5, Lot: 1}}}
+	last := func(write func(b *bytes.Buffer) error) (out []string) {
+		t.Helper()
+		var b bytes.Buffer
+		if err := write(&b); err != nil {
+			t.Fatal(err)
+		}
+		for _, row := range rows(t, &b) {
+			out = append(out, row[len(row)-1])
+		}
+		return out
+	}
+	for what, c := range map[string]struct{ got, want []string }{
+		"forecast": {last(func(b *bytes.Buffer) error {
+			return Forecast(b, loaded, []Line{{"wings", make([]run.Moment, 2)}, {"prawns", make([]run.Moment, 1)}})
+		}), []string{"lot", "wings", "wings", "prawns"}},
+		"events": {last(func(b *bytes.Buffer) error { return Events(b, l) }), []string{"lot", "", "prawns"}},
+		"readings": {last(func(b *bytes.Buffer) error {
+			return Readings(b, l, loaded, []belief.Evidence{{AtMin: 9, Kind: belief.SeenProbe, C: 48.5, Lot: 1}})
+		}), []string{"lot", "prawns"}},
+	} {
+		if !slices.Equal(c.got, c.want) {
+			t.Errorf("%s are of %q, want %q", what, c.got, c.want)
+		}
 	}
 }

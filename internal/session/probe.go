@@ -185,9 +185,18 @@ type Curve struct {
 	FromMin, ToMin   float64
 }
 
+// LoggerFile is the table of a thermometer that logs, and how it is laid over a
+// cook.
+type LoggerFile struct {
+	Table    []byte
+	Zone     *time.Location // of moments without one
+	ShiftMin float64        // laid later by, minutes
+	Lot      int            // in which lot it was
+}
+
 // LayCurve lays a thermometer's file over a cook, shifted by so many minutes; a
 // dry run only looks. The error is refuse.Fields, or the store's.
-func (s *Sessions) LayCurve(ctx context.Context, id string, file []byte, zone *time.Location, shiftMin float64, dry bool) (out Curve, err error) {
+func (s *Sessions) LayCurve(ctx context.Context, id string, file LoggerFile, dry bool) (out Curve, err error) {
 	c, l, err := s.Led(ctx, id)
 	if err != nil {
 		return out, err
@@ -196,11 +205,14 @@ func (s *Sessions) LayCurve(ctx context.Context, id string, file []byte, zone *t
 	if !ok {
 		return out, refuse.One("cook", c.Name, "one whose food went in")
 	}
-	got, err := exchange.Logger(file, zone)
+	if last := max(0, len(l.Lots)-1); file.Lot < 0 || file.Lot > last {
+		return out, refuse.One("lot", fmt.Sprint(file.Lot), fmt.Sprintf("0 to %d, of the lots in this basket", last))
+	}
+	got, err := exchange.Logger(file.Table, file.Zone)
 	if err != nil {
 		return out, err
 	}
-	begun := begunAt(got, in, zone).Add(time.Duration(shiftMin * float64(time.Minute)))
+	begun := begunAt(got, in, file.Zone).Add(time.Duration(file.ShiftMin * float64(time.Minute)))
 	until, isOut := l.OutAt()
 	if !isOut {
 		until = s.Clock.Now()
@@ -222,7 +234,7 @@ func (s *Sessions) LayCurve(ctx context.Context, id string, file []byte, zone *t
 	if dry {
 		return out, nil
 	}
-	if err := s.Store.LayCurve(ctx, c, read, cook.Event{Kind: cook.LeftIn, At: in, Probe: store.FileOf(c.ID)}); err != nil {
+	if err := s.Store.LayCurve(ctx, c, read, cook.Event{Kind: cook.LeftIn, At: in, Probe: store.FileOf(c.ID), Lot: file.Lot}); err != nil {
 		return out, err
 	}
 	s.Tell()

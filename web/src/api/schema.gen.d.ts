@@ -2557,6 +2557,11 @@ export interface components {
             ruleC?: number;
             /**
              * Format: double
+             * @description at which minute it is still to go in; left out once it is in
+             */
+            goesInMin?: number;
+            /**
+             * Format: double
              * @description surely safe by which minute; null or left out where that is not foreseen
              */
             safeByMin?: number | null;
@@ -5403,6 +5408,8 @@ export interface operations {
                     shiftMin?: number;
                     /** @description of moments without one, like Europe/Vienna; UTC where left out */
                     zone?: string;
+                    /** @description in which lot it was, by its place from 0; the first where left out */
+                    lot?: number;
                     /** @description say what is understood, and lay nothing */
                     dryRun?: boolean;
                 };

@@ -30,13 +30,18 @@ interface Props {
 /** What can be seen of food in a fryer, and said: each changes what comes. */
 export function Answers({ food, catalog, units, insideC, probes, tell, children }: Props) {
   const { moreMin: more, foreseen } = food;
+  const isIn = food.goesInMin === null;
   const free = probes.find((p) => p.id !== food.probe?.id);
   return (
     <>
       <Row>
-        <NotDone {...{ food, catalog, units, insideC, tell }} />
-        <HowItLooks food={food} tell={tell} />
-        {food.soft ? null : (
+        {isIn ? (
+          <>
+            <NotDone {...{ food, catalog, units, insideC, tell }} />
+            <HowItLooks food={food} tell={tell} />
+          </>
+        ) : null}
+        {food.soft || !isIn ? null : (
           <ProbeReading
             limit={limitOf(catalog, 'event.probe')}
             units={units}
@@ -51,7 +56,7 @@ export function Answers({ food, catalog, units, insideC, probes, tell, children 
         </Half>
         {food.probe ? (
           <Half onPress={() => tell('thermometer taken out', { kind: 'taken-out' })}>Thermometer out</Half>
-        ) : free && !food.soft ? (
+        ) : free && !food.soft && isIn ? (
           <Half onPress={() => tell(`${free.id} left in`, { kind: 'left-in', probe: free.id })}>
             Leave {free.id.replaceAll('-', ' ')} in
           </Half>

@@ -3,6 +3,7 @@ import { useAhead } from '../api/live';
 import { clock, type Units } from '../format/units';
 import { between } from '../race/scale';
 import { type } from '../theme/tokens';
+import { aheadOf } from './aheadOf';
 import { Curve } from './Curve';
 import { minuteOf, type Watched } from './watched';
 
@@ -44,16 +45,7 @@ export const NotShown = styled.p`
 export function useInside(food: Watched, nowMs: number) {
   const ahead = useAhead(food.cookId, food.mark);
   const minute = minuteOf(food, nowMs);
-  const all = ahead.data;
-  const { lot } = food;
-  const mine =
-    lot === null || !all
-      ? all
-      : {
-          now: all.now.lots?.[lot] ?? all.now,
-          before: all.before.lots?.[lot] ?? all.before,
-          readings: all.readings.filter((r) => r.lot === lot),
-        };
+  const mine = ahead.data && aheadOf(ahead.data, food.lot);
   const line = mine?.now.timeline;
   const insideC = minute !== null && line ? between(line, Math.max(0, minute), (m) => m.coreC) : null;
   return { ahead: mine, minute, insideC };
@@ -81,7 +73,9 @@ export function InsideCard({ food, nowMs, units }: { food: Watched; nowMs: numbe
         <div>
           <p>{units.reached(insideC)}</p>
           <p>
-            inside now, by {foreseen ? 'what you saw' : 'estimate'}
+            {food.goesInMin === null
+              ? `inside now, by ${foreseen ? 'what you saw' : 'estimate'}`
+              : `not in yet; goes in at minute ${Math.round(food.goesInMin)}`}
             {probe ? (fresh ? `; it reads ${units.reached(probe.c)}` : '; no reading lately') : ''}
           </p>
         </div>

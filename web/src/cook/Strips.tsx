@@ -1,6 +1,7 @@
 import { useId } from 'react';
 import styled from 'styled-components';
 import type { Cook } from '../api/client';
+import { turnWord } from '../race/Handles';
 import { minuteTicks } from '../race/scale';
 import { Strip } from '../race/Strip';
 import { useWidth } from '../race/useWidth';
@@ -78,7 +79,7 @@ export function Strips({ cook, line, minute, faces }: Props) {
                 strokeDasharray="2 4"
               />
               <text x={x(t.atMin) + 6} y={19} fontWeight={600}>
-                {t.kind === 'shake' ? 'shake' : 'turn'}
+                {turnWord(t.kind).toLowerCase()}
               </text>
             </g>
           ))}

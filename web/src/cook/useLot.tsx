@@ -8,9 +8,11 @@ type Tell = (what: string, event: Told) => void;
 /** What is seen in one lot; the rest is of the basket. */
 const OF_A_LOT: Told['kind'][] = ['probe', 'look', 'raw', 'soft', 'floury', 'left-in'];
 
-/** The one that is surely safe last. */
-const slowest = ({ lots }: Watched) =>
-  lots.reduce((last, l, k) => ((l.safeByMin ?? Infinity) > (lots[last]?.safeByMin ?? Infinity) ? k : last), 0);
+/** Of those that are in, the one that is surely safe last. */
+const slowest = ({ lots }: Watched) => {
+  const when = (k: number) => (lots[k]?.goesInMin === undefined ? (lots[k]?.safeByMin ?? Infinity) : -1);
+  return lots.reduce((last, _, k) => (when(k) > when(last) ? k : last), 0);
+};
 
 /** Which of several lots is looked at: what is read and seen is told of that one. */
 export function useLot(food: Watched, tell: Tell) {

@@ -33,6 +33,8 @@ export interface Watched {
   lots: LotIn[];
   /** Which of them is looked at; null for all of it. */
   lot: number | null;
+  /** At which minute it is still to go in; null once it is in. */
+  goesInMin: number | null;
 }
 
 type LotIn = Schemas['LotIn'];
@@ -54,6 +56,7 @@ export function ofLot(w: Watched, at: number): Watched {
     plausibleC: lot.plausibleC,
     probe: (w.probe?.lot ?? 0) === at ? w.probe : undefined,
     lookedAt: null,
+    goesInMin: lot.goesInMin ?? null,
   };
 }
 
@@ -80,6 +83,7 @@ export const ofBasket = (b: LiveBasket, usualMore: number): Watched => ({
   lookedAt: b.lookedAt ?? null,
   lots: b.lots ?? [],
   lot: null,
+  goesInMin: null,
 });
 
 export function ofCook(c: Cook, usualMore: number): Watched {
@@ -109,6 +113,7 @@ export function ofCook(c: Cook, usualMore: number): Watched {
     lookedAt: c.events.findLast((e) => e.kind === 'look')?.value ?? null,
     lots: c.lots ?? [],
     lot: null,
+    goesInMin: null,
   };
 }
 

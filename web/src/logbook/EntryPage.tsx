@@ -74,7 +74,7 @@ function Entry({ cook }: { cook: CookEntry }) {
           <Pictures cook={cook.id} name={cook.name} pictures={cook.pictures} />
           <NextTime cook={cook} />
           <WhatWasSaid cook={cook} units={units} />
-          {loaded === null ? null : <Tables id={cook.id} />}
+          {loaded === null ? null : <Tables id={cook.id} lots={(cook.forecast.lots ?? []).map((lot) => lot.name)} />}
         </Stack>
       </Columns>
     </Page>

@@ -111,7 +111,7 @@ export function WhatWasSaid({ cook, units }: { cook: CookEntry; units: Units }) 
     const m = minuteOf(e.at);
     const read =
       e.kind === 'probe'
-        ? `; the estimate was ${units.temperature(between(cook.forecast.timeline, m, (x) => x.coreC))}`
+        ? `; the estimate was ${units.temperature(between(cook.forecast.lots?.[e.lot ?? 0]?.timeline ?? cook.forecast.timeline, m, (x) => x.coreC))}`
         : '';
     return `${e.says}${read}`;
   };

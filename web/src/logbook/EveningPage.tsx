@@ -8,7 +8,7 @@ import { clock, day, unitsOf, type Units } from '../format/units';
 import { Button } from '../ui/Button';
 import { Blank, Card, Page, Quiet, Title } from '../ui/layout';
 import { complain } from '../ui/toast';
-import { Inside } from './Inside';
+import { Inside, insideOfBasket } from './Inside';
 import { NextTime } from './NextTime';
 import { NotShown } from './NotShown';
 import { Pictures } from './Pictures';
@@ -135,16 +135,7 @@ function Basket({ basket, units }: { basket: LiveBasket; units: Units }) {
           {cook ? `Crust by forecast ${Math.floor(cook.forecast.end.crust)} of 100.` : ''}
         </p>
       </Card>
-      <Inside
-        cook={{
-          id: basket.cookId,
-          mark: basket.mark,
-          ruleC: basket.ruleC ?? 0,
-          soft: basket.judged === 'bite',
-          minutes,
-        }}
-        units={units}
-      />
+      <Inside cook={insideOfBasket(basket, minutes)} units={units} />
       {cook ? (
         <Pictures cook={cook.id} name={basket.name} pictures={cook.pictures} title={`Pictures of ${basket.name}`} />
       ) : null}

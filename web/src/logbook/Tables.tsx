@@ -7,6 +7,7 @@ import type { Schemas } from '../api/client';
 import { place } from '../api/place';
 import { layCurve } from '../api/queries';
 import { Button } from '../ui/Button';
+import { Choice } from '../ui/Choice';
 import { Card, Quiet } from '../ui/layout';
 import { Stepper } from '../ui/Stepper';
 import { complain } from '../ui/toast';
@@ -28,14 +29,15 @@ type Laid = Schemas['CurveLaid'];
 const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
 
 /** A cook as tables that leave, and a thermometer's own file that is laid over it. */
-export function Tables({ id }: { id: string }) {
+export function Tables({ id, lots }: { id: string; lots: string[] }) {
   const queries = useQueryClient();
   const [file, setFile] = useState<{ name: string; text: string } | null>(null);
   const [laid, setLaid] = useState<Laid | null>(null);
   const [shift, setShift] = useState(0);
-  const lay = async (text: string, shiftMin: number) => {
+  const [lot, setLot] = useState(0);
+  const lay = async (text: string, shiftMin: number, of: number) => {
     try {
-      setLaid(await layCurve(id, { file: text, shiftMin, zone }));
+      setLaid(await layCurve(id, { file: text, shiftMin, zone, ...(lots.length > 1 ? { lot: of } : {}) }));
       await queries.invalidateQueries({ queryKey: ['cook', id] });
     } catch (cause) {
       complain(cause);
@@ -48,7 +50,7 @@ export function Tables({ id }: { id: string }) {
     setFile({ name: chosen.name, text });
     setShift(0);
     setLaid(null);
-    await lay(text, 0);
+    await lay(text, 0, lot);
   };
   return (
     <Stack aria-label="In and out">
@@ -76,6 +78,18 @@ export function Tables({ id }: { id: string }) {
               ? `${laid.within} of ${laid.readings} readings lie within this cook, from minute ${laid.fromMin} to ${laid.toMin}. ${laid.says.join(' ')}`
               : 'not laid over it yet.'}
           </p>
+          {lots.length > 1 ? (
+            <Choice
+              label="It was in"
+              row
+              options={lots.map((name, k) => ({ id: String(k), name: `the ${name}` }))}
+              value={String(lot)}
+              onChange={(k) => {
+                setLot(Number(k));
+                void lay(file.text, shift, Number(k));
+              }}
+            />
+          ) : null}
           <Stepper
             label="Laid later by"
             unit="min"
@@ -85,7 +99,7 @@ export function Tables({ id }: { id: string }) {
             step={0.5}
             onChange={(v) => {
               setShift(v);
-              void lay(file.text, v);
+              void lay(file.text, v, lot);
             }}
           />
         </>

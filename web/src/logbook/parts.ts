@@ -37,6 +37,11 @@ export const Table = styled.table`
     color: var(--quiet);
     font-weight: 400;
   }
+  th[scope='rowgroup']:first-child {
+    padding-top: 16px;
+    color: var(--ink);
+    font-weight: 600;
+  }
   thead th {
     border: 0;
     color: var(--quiet);
