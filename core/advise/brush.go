@@ -82,7 +82,7 @@ func whenABrushStands(ctx context.Context, l *load.Load, turn int) (verdict.Brus
 			break
 		}
 	}
-	out.Says = brushSays(out, at, l)
+	out.Says = brushSays(out, at, l, brushed)
 	return out, nil
 }
 

@@ -204,8 +204,21 @@ var noHelp = map[verdict.Code]string{
 
 // # Brushes
 
-// brushSays says how a brush at a minute of a load's program stands.
-func brushSays(b verdict.Brushed, at float64, l *load.Load) string {
+// brushSays says how a brush at a minute of a load's program stands on the lots
+// that it is for, by their names where it is for some.
+func brushSays(b verdict.Brushed, at float64, l *load.Load, lots []int) string {
+	says := standsSays(b, at, l)
+	if len(lots) == len(l.Lots) {
+		return says
+	}
+	var names []string
+	for _, k := range lots {
+		names = append(names, "the "+l.Lots[k].Called())
+	}
+	return units.Capital(strings.Join(names, " and ")) + ": " + says
+}
+
+func standsSays(b verdict.Brushed, at float64, l *load.Load) string {
 	t := l.Units.Temperature
 	lastC := l.Program.Last().AirC
 	switch {

@@ -94,13 +94,6 @@ const (
 	ByBite                   // a plant: soft, nothing raw about it
 )
 
-// tell is what is done before the food comes out.
-var tell = map[Judging]string{
-	ByTheBone: "Probe the thickest one away from the bone first. The thermometer decides, not the colour.",
-	ByProbe:   "Probe the thickest one in its middle first. The thermometer decides, not the colour.",
-	ByBite:    "Try one first: it should be soft right through.",
-}
-
 // A LotIn is one of several lots in a basket.
 type LotIn struct {
 	Name    string // what it is called: six "drumettes"
@@ -296,9 +289,9 @@ func (l Live) Beyond(f *belief.Foreseen) (more float64, says string) {
 		return UsualMore, ""
 	}
 	if more = math.Ceil(f.AtMin + *f.MoreMin - l.EndMin()); more <= 0 {
-		return UsualMore, "The program is as long as that takes."
+		return UsualMore, longEnough
 	}
-	return math.Min(more, Limits[More].Max), fmt.Sprintf("That is %.0f min more than the program has.", more)
+	return math.Min(more, Limits[More].Max), moreThanProgram(more)
 }
 
 // Read is what a thermometer that stays in read last.

@@ -5,7 +5,6 @@ import (
 	"fmt"
 	"math"
 	"slices"
-	"strings"
 	"time"
 
 	"velocrustum/core/belief"
@@ -324,24 +323,24 @@ func (e *Evening) cautions(d *Doing, now time.Time) {
 	}
 	if handles[d.Kind] {
 		if names, says := e.notShown(d.Dish, d.Basket, now); len(names) > 0 {
-			d.Caution = fmt.Sprintf("Not shown safe: %s. %s", strings.Join(names, ", "), says)
+			d.Caution = notShownSays(names) + " " + says
 		}
 	}
 	switch {
 	case d.Action == Out && d.run != nil:
 		d.Asks = d.run.AsksBeforeOut(d.run.Known)
 	case d.Kind == sheet.Table && d.Caution != "":
-		d.Asks = &Asks{Says: d.Caution + " Put it on the table all the same?"}
+		d.Asks = &Asks{Says: d.Caution + " " + asksTable}
 	case d.Action == Rested:
 		until := d.End
-		d.Asks = &Asks{Until: &until, Says: "Its rest belongs to the rule, and is not over. Go on all the same?"}
+		d.Asks = &Asks{Until: &until, Says: asksRest}
 	case d.Action == Turned || d.Action == Dialled:
 		d.Asks = d.run.early(d.Start)
 	case d.Action == Done && d.waitsFor != "":
-		d.Asks = &Asks{Says: fmt.Sprintf("Before it comes: %s. Is this done already?", d.waitsFor)}
+		d.Asks = &Asks{Says: asksBefore(d.waitsFor)}
 	case d.Action == Done && d.waits.After(now.Add(minutes(wellBefore))):
 		until := d.waits.Add(-minutes(wellBefore))
-		d.Asks = &Asks{Until: &until, Says: fmt.Sprintf("What comes before it takes until %s. Is this done already?", e.clock(d.waits))}
+		d.Asks = &Asks{Until: &until, Says: asksUntil(e.clock(d.waits))}
 	}
 	if d.Asks != nil && d.Asks.Until != nil && !d.Asks.Until.After(now) {
 		d.Asks = nil
@@ -402,17 +401,11 @@ const lateFrom = 1.0
 
 // says is what is late, what moves and what waits, in one sentence.
 func (e *Evening) says(c *Course, first []Doing, now time.Time) string {
-	raw := ""
-	if names, _ := e.notShown("", 0, now); len(names) > 0 {
-		raw = "Not shown safe: " + strings.Join(names, ", ") + ". "
+	out := standing{over: c.Over, lateMin: c.LateMin, table: e.clock(c.ServeAt)}
+	out.notShown, _ = e.notShown("", 0, now)
+	if c.Over || c.LateMin < lateFrom {
+		return out.says()
 	}
-	if c.Over {
-		return raw + "This supper is over."
-	}
-	if c.LateMin < lateFrom {
-		return raw + "On time: on the table at " + e.clock(c.ServeAt) + "."
-	}
-	says := raw + fmt.Sprintf("%.0f min late: on the table at %s.", c.LateMin, e.clock(c.ServeAt))
 	// What is behind by most, of what is not done.
 	var worst *Doing
 	for i := range first {
@@ -424,25 +417,16 @@ func (e *Evening) says(c *Course, first []Doing, now time.Time) string {
 			worst = d
 		}
 	}
-	if worst != nil {
-		if over := worst.End.Sub(worst.Planned).Minutes() - worst.length; over >= lateFrom {
-			says += fmt.Sprintf(" Held up by %s.", worst.Name)
-		}
+	if worst != nil && worst.End.Sub(worst.Planned).Minutes()-worst.length >= lateFrom {
+		out.heldUpBy = worst.Name
 	}
-	var waits []string
 	for _, d := range c.Tasks {
-		standing := d.Kind == sheet.Load || d.Kind == sheet.Pan || d.Kind == sheet.Own
-		if d.Action != "" && d.State == Coming && standing && d.Start.Sub(d.Planned).Minutes() >= lateFrom {
-			waits = append(waits, fmt.Sprintf("%s can wait until %s", d.Name, e.clock(d.Start)))
+		stands := d.Kind == sheet.Load || d.Kind == sheet.Pan || d.Kind == sheet.Own
+		if len(out.canWait) < 2 && d.Action != "" && d.State == Coming && stands && d.Start.Sub(d.Planned).Minutes() >= lateFrom {
+			out.canWait = append(out.canWait, canWait{d.Name, e.clock(d.Start)})
 		}
 	}
-	if len(waits) > 2 {
-		waits = waits[:2]
-	}
-	if len(waits) > 0 {
-		says += " " + strings.Join(waits, ", ") + "."
-	}
-	return says
+	return out.says()
 }
 
 // Costs says what more minutes for a basket would cost the rest.
@@ -457,11 +441,7 @@ func (e *Evening) Costs(b *LedBasket, more float64, now time.Time) string {
 	}
 	before := table(b.Live.Events)
 	after := table(append(slices.Clone(b.Live.Events), Event{Kind: More, At: now, Value: more}))
-	clock := after.In(e.Sheet.ServeAt.Location()).Format("15:04")
-	if by := after.Sub(before).Minutes(); by >= 0.5 {
-		return fmt.Sprintf("%.0f min more here move the table by %.0f min, to %s.", more, by, clock)
-	}
-	return fmt.Sprintf("%.0f min more here cost the rest nothing: the table stays at %s.", more, clock)
+	return costsSays(more, after.Sub(before).Minutes(), e.clock(after))
 }
 
 // OverdueSays says what minutes past its end have done to what is still in a
@@ -469,15 +449,9 @@ func (e *Evening) Costs(b *LedBasket, more float64, now time.Time) string {
 func (l Live) OverdueSays(line []run.Moment, over float64) string {
 	end, now := run.FirstFrom(line, l.EndMin()), run.FirstFrom(line, l.EndMin()+over)
 	if l.StopsItself {
-		return fmt.Sprintf("Its timer has stopped the fryer: it stands in its own steam for %.0f min, crust %.0f instead of %.0f.", over, now.Softer(), end.Softer())
+		return stoodSays(over, end.Softer(), now.Softer())
 	}
-	was, is := belief.ShadeOf(end.Browner()), belief.ShadeOf(now.Browner())
-	if was == is {
-		is = "still " + is
-	} else {
-		is += " instead of " + was
-	}
-	return fmt.Sprintf("The fryer went on for %.0f min: %s, %.0f %% of its juice left instead of %.0f.", over, is, now.JuicePct, end.JuicePct)
+	return wentOnSays(over, belief.ShadeOf(end.Browner()), belief.ShadeOf(now.Browner()), end.JuicePct, now.JuicePct)
 }
 
 // DialC is what the dial stands at, by what was said.

@@ -1,10 +1,7 @@
 package cook
 
 import (
-	"fmt"
 	"math"
-
-	"velocrustum/core/units"
 )
 
 // How a crust came out, in the logbook's words.
@@ -42,7 +39,7 @@ func (l Live) NextTime(crust string, raw bool, safeBy ...*float64) *NextTime {
 		return nil
 	}
 	planned, actual := l.Program.Minutes(), out.Sub(loaded).Minutes()
-	by, why := math.Round(actual-planned), fmt.Sprintf("it was in for %s instead of %s", units.Minutes(math.Round(actual)), units.Minutes(planned))
+	by, why := math.Round(actual-planned), inForInstead(math.Round(actual), planned)
 	if math.Abs(actual-planned) > math.Max(accidentMin, accidentShare*planned) {
 		return nil
 	}
@@ -52,11 +49,11 @@ func (l Live) NextTime(crust string, raw bool, safeBy ...*float64) *NextTime {
 	switch crust {
 	case CrustPale, CrustSoft:
 		if by < crustMin {
-			by, why = math.Max(0, by)+crustMin, "its crust came out "+crust
+			by, why = math.Max(0, by)+crustMin, crustCameOut(crust)
 		}
 	case CrustHard, CrustBurnt:
 		if by > -crustMin {
-			by, why = math.Min(0, by)-crustMin, "its crust came out "+crust
+			by, why = math.Min(0, by)-crustMin, crustCameOut(crust)
 		}
 	}
 	for _, minute := range safeBy {
@@ -67,18 +64,15 @@ func (l Live) NextTime(crust string, raw bool, safeBy ...*float64) *NextTime {
 		default:
 			if least := math.Ceil(*minute - planned); by < least {
 				if by = least; least > 0 {
-					why = "it is surely safe only then"
+					why = safeOnlyThen
 				}
 			}
 		}
 	}
 	last := l.Program.Stages[len(l.Program.Stages)-1].Minutes
 	by = math.Max(by, math.Ceil(shortest-last))
-	switch {
-	case by >= 1:
-		return &NextTime{by, fmt.Sprintf("%.0f min more next time: %s.", by, why)}
-	case by <= -1:
-		return &NextTime{by, fmt.Sprintf("%.0f min less next time: %s.", -by, why)}
+	if math.Abs(by) < 1 {
+		return nil
 	}
-	return nil
+	return &NextTime{by, nextTimeSays(by, why)}
 }

@@ -19,9 +19,6 @@ var shifts = map[string]bool{sheet.Heat: true, sheet.Load: true, sheet.Pan: true
 // moments are counted down to; the others are counted through.
 var moments = map[string]bool{sheet.Heat: true, sheet.Load: true, sheet.Turn: true, sheet.TakeIt: true, sheet.Table: true}
 
-// labels of what is tapped when a task is done.
-var labels = map[string]string{sheet.Load: "It is in", sheet.TakeIt: "It is out", sheet.Table: "On the table", sheet.Pan: "It is in the pan"}
-
 // elastic says whether a task ends when what follows it begins.
 func (d *Doing) elastic() bool {
 	return d.Kind == sheet.Waits || d.Kind == sheet.Hold || d.keeps()
@@ -86,10 +83,10 @@ func (b *LedBasket) fill(d *Doing) {
 	}
 	switch d.Kind {
 	case sheet.Heat:
-		d.Of, d.Action, d.Label, d.length = b.Key(), HeatOn, "It heats", b.Program.PreheatMin
+		d.Of, d.Action, d.Label, d.length = b.Key(), HeatOn, itHeats, b.Program.PreheatMin
 		d.Name = units.Capital(d.Where)
-		d.Title = fmt.Sprintf("%s: turn it on empty, at %s", d.Name, b.Degrees.Words(b.Program.Stages[0].AirC))
-		d.Detail = fmt.Sprintf("It heats for %s. No loose paper in it while it heats.", b.Name)
+		d.Title = turnOnEmpty(d.Name, b.Degrees.Words(b.Program.Stages[0].AirC))
+		d.Detail = heatsFor(b.Name)
 		if on := b.heated(); !on.IsZero() || in {
 			if on.IsZero() {
 				on = loaded.Add(-minutes(d.length))
@@ -97,15 +94,15 @@ func (b *LedBasket) fill(d *Doing) {
 			d.Action, d.Label, d.fixed, d.Start, d.End, d.finished = "", "", true, on, on.Add(minutes(d.length)), in
 		}
 	case sheet.Load:
-		d.Of, d.Action, d.Label = b.Key(), Loaded, "Food is in"
+		d.Of, d.Action, d.Label = b.Key(), Loaded, foodIsIn
 		d.Name = b.Name
-		d.Title = fmt.Sprintf("%s: put %s in%s", b.Name, b.goesIn(), b.side())
-		d.Detail = fmt.Sprintf("%sSet %s, shut it, and tap: the clock starts then.", b.gaps(), b.Degrees.Words(b.Program.Stages[0].AirC))
+		d.Title = basketSays(b.Name, b.loadTitle())
+		d.Detail = b.loadDetail()
 		if in {
 			d.finished, d.Start, d.End = true, loaded.Add(-minutes(d.length)), loaded
 		}
 	case sheet.Run:
-		d.Name, d.Title, d.length = b.Name, b.Name+": "+b.stages(), b.needs()
+		d.Name, d.Title, d.length = b.Name, basketSays(b.Name, b.stages()), b.needs()
 		if in {
 			d.fixed, d.Start, d.End = true, loaded, loaded.Add(minutes(d.length))
 		}
@@ -113,37 +110,24 @@ func (b *LedBasket) fill(d *Doing) {
 			d.finished, d.End = true, out
 		}
 	case sheet.TakeIt:
-		d.Name, d.Of, d.Action, d.Label, d.Title, d.Detail = b.Name, b.Key(), Out, "It is out", fmt.Sprintf("%s: take %s out", b.Name, b.comesOut()), tell[b.judging(b.atLast())]
+		d.Name, d.Of, d.Action, d.Label, d.Title, d.Detail = b.Name, b.Key(), Out, itIsOut, basketSays(b.Name, b.takeOutTitle()), tell[b.judging(b.atLast())]
 		if in && b.needs() > b.EndMin()+0.5 {
-			d.Detail = fmt.Sprintf("%s more than planned, by what you saw. ", minutesWords(b.needs()-b.EndMin())) + d.Detail
+			d.Detail = moreThanPlanned(b.needs()-b.EndMin()) + " " + d.Detail
 		}
 		if isOut {
 			d.finished, d.Start, d.End = true, out.Add(-minutes(d.length)), out
 		}
 	case sheet.Rests:
-		d.Name, d.Title, d.length = b.Name, fmt.Sprintf("%s: let %s rest", b.Name, b.all()), b.RestMin
+		d.Name, d.Title, d.length = b.Name, letRest(b.Name, b.all()), b.RestMin
 		if isOut {
-			d.Of, d.Action, d.Label, d.fixed, d.Start, d.End = b.Key(), Rested, "It has rested", true, out, out.Add(minutes(b.RestMin))
-			d.Detail = "The rest belongs to the rule: heat from outside goes on to the middle."
+			d.Of, d.Action, d.Label, d.fixed, d.Start, d.End = b.Key(), Rested, rested, true, out, out.Add(minutes(b.RestMin))
+			d.Detail = restDetail
 			if at := first(Rested); !at.IsZero() {
 				d.finished, d.End = true, at
 			}
 		}
 	}
 }
-
-// stages are the heats of a basket's program, in words.
-func (b *LedBasket) stages() string {
-	var out []string
-	for _, st := range b.Program.Stages {
-		if !st.Rest {
-			out = append(out, b.Degrees.Words(st.AirC))
-		}
-	}
-	return strings.Join(out, ", then ")
-}
-
-func minutesWords(m float64) string { return fmt.Sprintf("%.0f min", math.Ceil(m)) }
 
 // needs is how many minutes a basket is in: as long as its program and what
 // was asked for since, and by what was seen until it is surely safe.
@@ -177,7 +161,7 @@ func (b *LedBasket) turns(run sheet.Task, where string) (out []Doing) {
 		}
 		action, label, _, _ := d.asks()
 		t := Doing{ID: sheet.TaskOfBasket(b.Dish, b.Number, fmt.Sprintf("due%d", i+1)), Dish: b.Dish, Basket: b.Number, Kind: sheet.Turn, Place: run.Place, Where: where, Hands: 1,
-			Name: b.Name, Title: b.Name + ": " + units.Lower(b.words(d)), Planned: run.Start.Add(minutes(d.at)), length: turnMin, moment: true, after: []sheet.TaskID{run.ID}, run: b, Of: b.Key(), Action: action, Label: label}
+			Name: b.Name, Title: basketSays(b.Name, b.words(d)), Planned: run.Start.Add(minutes(d.at)), length: turnMin, moment: true, after: []sheet.TaskID{run.ID}, run: b, Of: b.Key(), Action: action, Label: label}
 		t.Detail = strings.TrimSpace(b.handling(d.turn, i == 0))
 		if in {
 			t.fixed, t.Start = true, loaded.Add(minutes(d.at))

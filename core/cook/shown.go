@@ -1,14 +1,12 @@
 package cook
 
 import (
-	"fmt"
 	"math"
 	"slices"
 	"time"
 
 	"velocrustum/core/load"
 	"velocrustum/core/safety"
-	"velocrustum/core/units"
 )
 
 // # What is shown safe
@@ -57,10 +55,9 @@ func (l Live) Shown(k Known, now time.Time) *Shown {
 		return nil
 	}
 	rule := l.Degrees.AtLeast(k.Rule.CoreC)
-	until := fmt.Sprintf("Nobody eats of it before a thermometer reads %s in the thickest.", rule)
 	out, isOut := l.OutAt()
+	until := untilRead(rule, isOut)
 	if !isOut {
-		until = fmt.Sprintf("Leave it in until a thermometer reads %s in the thickest.", rule)
 		if early := now.Sub(loaded).Minutes() < l.EndMin()-wellBefore; early {
 			until = "" // there is nothing to say yet
 		}
@@ -71,9 +68,9 @@ func (l Live) Shown(k Known, now time.Time) *Shown {
 		case !clears && until == "":
 			return &Shown{}
 		case !clears:
-			return &Shown{Says: fmt.Sprintf("The thermometer read %s, under the %s of the rule. %s", l.Degrees.AtMost(c), rule, until)}
+			return &Shown{Says: readUnder(l.Degrees.AtMost(c), rule) + " " + until}
 		case now.Before(at.Add(minutes(held))):
-			return &Shown{Says: fmt.Sprintf("The thermometer read %s: it has to hold that for %s.", l.Degrees.AtMost(c), units.Minutes(math.Ceil(held)))}
+			return &Shown{Says: hasToHold(l.Degrees.AtMost(c), held)}
 		}
 		return &Shown{Safe: true, By: ByReading}
 	}
@@ -83,17 +80,17 @@ func (l Live) Shown(k Known, now time.Time) *Shown {
 	minute := out.Sub(loaded).Minutes()
 	switch {
 	case k.SafeBy == nil && isOut:
-		return &Shown{Says: fmt.Sprintf("It was out at minute %.0f, and by estimate that is not surely safe. %s", math.Floor(minute), until)}
+		return &Shown{Says: outUnsure(minute) + " " + until}
 	case k.SafeBy == nil && until == "":
 		return &Shown{}
 	case k.SafeBy == nil:
-		return &Shown{Says: "By estimate it is not surely safe within its time. " + until}
+		return &Shown{Says: notInItsTime + " " + until}
 	case minute < *k.SafeBy-0.05 && isOut:
-		return &Shown{Says: fmt.Sprintf("It was out at minute %.0f, and is surely safe only by %.0f. %s", math.Floor(minute), math.Ceil(*k.SafeBy), until)}
+		return &Shown{Says: outBeforeSafe(minute, *k.SafeBy) + " " + until}
 	case minute < *k.SafeBy-0.05 && until == "":
 		return &Shown{}
 	case minute < *k.SafeBy-0.05:
-		return &Shown{Says: fmt.Sprintf("It is surely safe only by minute %.0f.", math.Ceil(*k.SafeBy))}
+		return &Shown{Says: safeOnlyBy(*k.SafeBy)}
 	}
 	return &Shown{Safe: true, By: ByForecast}
 }
@@ -245,24 +242,24 @@ func (l Live) AsksBeforeOut(k Known) *Asks {
 	}
 	if l.judging(nil) == ByBite {
 		until := loaded.Add(minutes(l.EndMin() - math.Max(wellBefore, wellBeforeShare*l.EndMin())))
-		return &Asks{Until: &until, Says: fmt.Sprintf("Its program is %s long. Take it out all the same?", units.Minutes(l.EndMin()))}
+		return &Asks{Until: &until, Says: asksProgram(l.EndMin())}
 	}
 	if c, at, ok := l.lastRead(k); ok {
 		held, clears := k.Rule.ClearedAfter(c)
 		if !clears {
-			return &Asks{Says: "The thermometer read " + l.Degrees.AtMost(c) + ", under the " + l.Degrees.AtLeast(k.Rule.CoreC) + " of the rule. Leave it in and probe again, or take it out all the same?"}
+			return &Asks{Says: readUnder(l.Degrees.AtMost(c), l.Degrees.AtLeast(k.Rule.CoreC)) + " " + asksProbeAgain}
 		}
 		if held > 0 {
 			until := at.Add(minutes(held))
-			return &Asks{Until: &until, Says: fmt.Sprintf("The thermometer read %s: it has to hold that for %s. Take it out all the same?", l.Degrees.AtMost(c), units.Minutes(math.Ceil(held)))}
+			return &Asks{Until: &until, Says: hasToHold(l.Degrees.AtMost(c), held) + " " + asksOut}
 		}
 		return nil // the thermometer decides
 	}
 	if k.SafeBy == nil {
-		return &Asks{Says: "By estimate it is not surely safe within this time. Probe it before anyone eats. Take it out all the same?"}
+		return &Asks{Says: notInThisTime + " " + asksOut}
 	}
 	until := loaded.Add(minutes(*k.SafeBy))
-	return &Asks{Until: &until, Says: "By estimate it is not yet surely safe inside, and nothing was read. Probe it before anyone eats. Take it out all the same?"}
+	return &Asks{Until: &until, Says: notYetSafe + " " + asksOut}
 }
 
 // AsksOf returns what has to be asked before a step is said to be done; nil
@@ -273,7 +270,7 @@ func (l Live) AsksOf(s Step, k Known, now time.Time) *Asks {
 	case Out:
 		out = l.AsksBeforeOut(k)
 	case Rested:
-		out = &Asks{Until: &s.Until, Says: "Its rest belongs to the rule, and is not over. Go on all the same?"}
+		out = &Asks{Until: &s.Until, Says: asksRest}
 	case Turned, Dialled:
 		out = l.early(s.Until)
 		for _, d := range l.course().dues {
@@ -302,7 +299,7 @@ func (l Live) early(due time.Time) *Asks {
 		return nil
 	}
 	until := due.Add(-minutes(math.Max(wellBefore, wellBeforeShare*l.EndMin())))
-	return &Asks{Until: &until, Says: fmt.Sprintf("It is due at minute %.0f. Is it done already?", due.Sub(loaded).Minutes())}
+	return &Asks{Until: &until, Says: asksEarly(due.Sub(loaded).Minutes())}
 }
 
 // farOff is how far from what is believed inside a reading is asked about before

@@ -3,12 +3,14 @@ package cook
 import (
 	"cmp"
 	"fmt"
+	"math"
 	"slices"
 	"strings"
 
 	"velocrustum/core/belief"
 	"velocrustum/core/larder"
 	"velocrustum/core/load"
+	"velocrustum/core/sheet"
 	"velocrustum/core/units"
 )
 
@@ -16,6 +18,9 @@ import (
 func lotSays(name, says string) string {
 	return fmt.Sprintf("%s: %s", units.Capital(name), units.Lower(says))
 }
+
+// basketSays says of which basket something is.
+func basketSays(name, says string) string { return fmt.Sprintf("%s: %s", name, units.Lower(says)) }
 
 // after says what follows a thing that is due at a minute.
 func (l Live) after(rest []due, at, end float64) string {
@@ -292,4 +297,252 @@ func (l Live) sightWords(e Event) string {
 		return "thermometer " + e.Probe + " left in"
 	}
 	return told[e.Kind]
+}
+
+// # Labels of what is tapped
+
+const (
+	itHeats, foodIsIn, itIsOut, rested = "It heats", "Food is in", "It is out", "It has rested"
+)
+
+// labels of what is tapped when a task of a supper is done.
+var labels = map[string]string{sheet.Load: "It is in", sheet.TakeIt: itIsOut, sheet.Table: "On the table", sheet.Pan: "It is in the pan"}
+
+// asks is what is said when it is done: the event and its words, what it is
+// called and the phase in which it is due.
+func (d due) asks() (action, label, next, phase string) {
+	action, label, next, phase = Turned, "Turned", "turn", Turning
+	switch d.turn {
+	case load.Shake:
+		label = "Shaken"
+	case load.LookIn:
+		label, next = "Looked", "check"
+	case load.BrushOn:
+		label, next = "Brushed", "brush"
+	case load.TakeOut:
+		label, next = "Out", "some out"
+	case load.PutIn:
+		label, next = "In", "some in"
+	}
+	switch {
+	case d.move == toRest:
+		return Dialled, "It is out to rest", "rest", Dialling
+	case d.move == backIn:
+		return Dialled, "It is back in", "rest", Dialling
+	case d.turn == "":
+		return Dialled, "Set", "dial", Dialling
+	case d.dialC > 0:
+		label += " and set"
+	}
+	return action, label, next, phase
+}
+
+// # Steps
+
+// tell is what is done before the food comes out.
+var tell = map[Judging]string{
+	ByTheBone: "Probe the thickest one away from the bone first. The thermometer decides, not the colour.",
+	ByProbe:   "Probe the thickest one in its middle first. The thermometer decides, not the colour.",
+	ByBite:    "Try one first: it should be soft right through.",
+}
+
+const longEnough = "The program is as long as that takes."
+
+func moreThanProgram(m float64) string {
+	return fmt.Sprintf("That is %.0f min more than the program has.", m)
+}
+
+const (
+	outTitle, outDetail = "Out of the basket", "Note how it came out, while it is fresh."
+	restDetail          = "The rest belongs to the rule: heat from outside goes on to the middle."
+	noPaper             = "No loose paper in it while it heats."
+)
+
+func turnOnTitle(dial string) string { return "Turn the empty fryer on, at " + dial }
+
+func turnOnEmpty(fryer, dial string) string {
+	return fmt.Sprintf("%s: turn it on empty, at %s", fryer, dial)
+}
+
+func heatTitle(dial string) string { return "Heat the empty basket to " + dial }
+
+func heatsFor(basket string) string { return fmt.Sprintf("It heats for %s. %s", basket, noPaper) }
+
+// heatDetail says what goes in when it is hot.
+func (l Live) heatDetail() string {
+	return strings.TrimSpace(fmt.Sprintf("%s Then %s in%s. %s", noPaper, l.goesIn(), l.side(), l.gaps()))
+}
+
+func (l Live) loadTitle() string { return fmt.Sprintf("Put %s in%s", l.goesIn(), l.side()) }
+
+func (l Live) loadDetail() string {
+	return fmt.Sprintf("%sSet %s, shut it, and tap: the clock starts then.", l.gaps(), l.Degrees.Words(l.Program.Stages[0].AirC))
+}
+
+func (l Live) takeOutTitle() string { return fmt.Sprintf("Take %s out", l.comesOut()) }
+
+func (l Live) restTitle() string {
+	return fmt.Sprintf("Let %s rest for %s", l.all(), units.Minutes(l.RestMin))
+}
+
+func letRest(basket, all string) string { return fmt.Sprintf("%s: let %s rest", basket, all) }
+
+func moreThanPlanned(m float64) string {
+	return fmt.Sprintf("%.0f min more than planned, by what you saw.", math.Ceil(m))
+}
+
+// stages are the heats of a basket's program.
+func (b *LedBasket) stages() string {
+	var out []string
+	for _, st := range b.Program.Stages {
+		if !st.Rest {
+			out = append(out, b.Degrees.Words(st.AirC))
+		}
+	}
+	return strings.Join(out, ", then ")
+}
+
+// # What food is shown to be
+
+const (
+	notInItsTime  = "By estimate it is not surely safe within its time."
+	notInThisTime = "By estimate it is not surely safe within this time. Probe it before anyone eats."
+	notYetSafe    = "By estimate it is not yet surely safe inside, and nothing was read. Probe it before anyone eats."
+)
+
+// untilRead says what has to be read before it is eaten, or while it is in.
+func untilRead(rule string, isOut bool) string {
+	if isOut {
+		return fmt.Sprintf("Nobody eats of it before a thermometer reads %s in the thickest.", rule)
+	}
+	return fmt.Sprintf("Leave it in until a thermometer reads %s in the thickest.", rule)
+}
+
+func readUnder(c, rule string) string {
+	return fmt.Sprintf("The thermometer read %s, under the %s of the rule.", c, rule)
+}
+
+func hasToHold(c string, min float64) string {
+	return fmt.Sprintf("The thermometer read %s: it has to hold that for %s.", c, units.Minutes(math.Ceil(min)))
+}
+
+func outUnsure(minute float64) string {
+	return fmt.Sprintf("It was out at minute %.0f, and by estimate that is not surely safe.", math.Floor(minute))
+}
+
+func outBeforeSafe(minute, safeBy float64) string {
+	return fmt.Sprintf("It was out at minute %.0f, and is surely safe only by %.0f.", math.Floor(minute), math.Ceil(safeBy))
+}
+
+func safeOnlyBy(minute float64) string {
+	return fmt.Sprintf("It is surely safe only by minute %.0f.", math.Ceil(minute))
+}
+
+func notShownSays(baskets []string) string {
+	return fmt.Sprintf("Not shown safe: %s.", strings.Join(baskets, ", "))
+}
+
+// # What is asked before a thing counts
+
+const (
+	asksOut        = "Take it out all the same?"
+	asksProbeAgain = "Leave it in and probe again, or take it out all the same?"
+	asksRest       = "Its rest belongs to the rule, and is not over. Go on all the same?"
+	asksTable      = "Put it on the table all the same?"
+)
+
+func asksProgram(endMin float64) string {
+	return fmt.Sprintf("Its program is %s long. %s", units.Minutes(endMin), asksOut)
+}
+
+func asksEarly(minute float64) string {
+	return fmt.Sprintf("It is due at minute %.0f. Is it done already?", minute)
+}
+
+func asksBefore(task string) string {
+	return fmt.Sprintf("Before it comes: %s. Is this done already?", task)
+}
+
+func asksUntil(clock string) string {
+	return fmt.Sprintf("What comes before it takes until %s. Is this done already?", clock)
+}
+
+// # How a supper stands
+
+// standing is how a supper stands now.
+type standing struct {
+	over     bool
+	notShown []string // baskets that are out and not shown safe
+	lateMin  float64
+	table    string // when it is on the table
+	heldUpBy string // what is behind by most, "" where nothing is
+	canWait  []canWait
+}
+
+// canWait is a task that is put off to a time of day.
+type canWait struct{ name, until string }
+
+func (s standing) says() string {
+	var out []string
+	if len(s.notShown) > 0 {
+		out = append(out, notShownSays(s.notShown))
+	}
+	switch {
+	case s.over:
+		out = append(out, "This supper is over.")
+	case s.lateMin < lateFrom:
+		out = append(out, fmt.Sprintf("On time: on the table at %s.", s.table))
+	default:
+		out = append(out, fmt.Sprintf("%.0f min late: on the table at %s.", s.lateMin, s.table))
+	}
+	if s.heldUpBy != "" {
+		out = append(out, fmt.Sprintf("Held up by %s.", s.heldUpBy))
+	}
+	var waits []string
+	for _, w := range s.canWait {
+		waits = append(waits, fmt.Sprintf("%s can wait until %s", w.name, w.until))
+	}
+	if len(waits) > 0 {
+		out = append(out, strings.Join(waits, ", ")+".")
+	}
+	return strings.Join(out, " ")
+}
+
+// costsSays says by how much more minutes for a basket move the table.
+func costsSays(more, byMin float64, table string) string {
+	if byMin >= 0.5 {
+		return fmt.Sprintf("%.0f min more here move the table by %.0f min, to %s.", more, byMin, table)
+	}
+	return fmt.Sprintf("%.0f min more here cost the rest nothing: the table stays at %s.", more, table)
+}
+
+// stoodSays says what standing in a fryer that has stopped did to a crust.
+func stoodSays(over, was, is float64) string {
+	return fmt.Sprintf("Its timer has stopped the fryer: it stands in its own steam for %.0f min, crust %.0f instead of %.0f.", over, is, was)
+}
+
+// wentOnSays says what a fryer that went on did to colour and juice.
+func wentOnSays(over float64, was, is string, juiceWas, juiceIs float64) string {
+	if was == is {
+		return fmt.Sprintf("The fryer went on for %.0f min: still %s, %.0f %% of its juice left instead of %.0f.", over, is, juiceIs, juiceWas)
+	}
+	return fmt.Sprintf("The fryer went on for %.0f min: %s instead of %s, %.0f %% of its juice left instead of %.0f.", over, is, was, juiceIs, juiceWas)
+}
+
+// # Next time
+
+const safeOnlyThen = "it is surely safe only then"
+
+func inForInstead(actual, planned float64) string {
+	return fmt.Sprintf("it was in for %s instead of %s", units.Minutes(actual), units.Minutes(planned))
+}
+
+func crustCameOut(crust string) string { return "its crust came out " + crust }
+
+// nextTimeSays says by how many minutes a program is changed, and why.
+func nextTimeSays(by float64, why string) string {
+	if by < 0 {
+		return fmt.Sprintf("%.0f min less next time: %s.", -by, why)
+	}
+	return fmt.Sprintf("%.0f min more next time: %s.", by, why)
 }

@@ -464,7 +464,7 @@ func TestDifferencesAreAsSureAsTheForecast(t *testing.T) {
 		a.End.JuiceKeptPct, a.End.Crust = juice, crust
 		return a
 	}
-	got := beside(at(10, 12.2, 60, 70), at(24.1, 11, 63, 61))
+	got := beside(at(10, 12.2, 60, 70), at(24.1, 11, 63, 61)).says()
 	if want := "With it: crisp 14 min sooner; safe 1 min later; −3\u00a0% juice; crust +9 of 100."; got != want {
 		t.Errorf("%q, want %q", got, want)
 	}

@@ -1,7 +1,6 @@
 package prep
 
 import (
-	"fmt"
 	"math"
 	"slices"
 	"strings"
@@ -290,22 +289,19 @@ func isBlend(layers []food.CoatLayer) bool {
 
 func isFlour(id string) bool { return strings.HasSuffix(id, "-flour") }
 
-// unused words what was chosen for a coat that has none of it; it is kept
-// for one that has.
-func (c Coating) unused(coat food.Coat, p Pantry) (said []string) {
+// unused is what was chosen for a coat that has none of it; it is kept for one
+// that has.
+type unused struct{ flour, crumbs, starch bool }
+
+func (c Coating) unused(coat food.Coat) unused {
 	has := func(is func(string) bool) bool {
 		return slices.ContainsFunc(coat.Bowls, func(b food.Bowl) bool { return is(b.Ingredient) })
 	}
-	if c.Flour != "" && !has(isFlour) {
-		said = append(said, fmt.Sprintf("The %s that you chose is not in this coat; it waits for one with flour.", p[c.Flour].Name))
+	return unused{
+		flour:  c.Flour != "" && !has(isFlour),
+		crumbs: c.Crumbs != "" && !has(func(id string) bool { return id == usualCrumbs }),
+		starch: c.Starch > 0 && !isBlend(coat.Layers),
 	}
-	if c.Crumbs != "" && !has(func(id string) bool { return id == usualCrumbs }) {
-		said = append(said, fmt.Sprintf("The %s that you chose are not in this coat; they wait for one with crumbs.", p[c.Crumbs].Name))
-	}
-	if c.Starch > 0 && !isBlend(coat.Layers) {
-		said = append(said, "The share of starch that you chose is for flour and starch, not for this coat.")
-	}
-	return said
 }
 
 // Allergens returns what a coat's bowls hold as they come.

@@ -2,10 +2,8 @@ package prep
 
 import (
 	"context"
-	"fmt"
 	"math"
 	"slices"
-	"strings"
 
 	"velocrustum/core/food"
 	"velocrustum/core/load"
@@ -118,7 +116,7 @@ func (f *LotForecast) weigh(ctx context.Context, p Pantry, h units.Household, of
 		sugar = c.SugarPct
 	}
 	for _, st := range f.Words(p, h) {
-		step := WeighedStation{Station: st, Load: f.Load, Coat: f.Coat, Does: "Nothing that the basket feels."}
+		step := WeighedStation{Station: st, Load: f.Load, Coat: f.Coat, Does: notFelt}
 		var err error
 		switch {
 		case st.Headline == nothingYet:
@@ -139,7 +137,7 @@ func (f *LotForecast) weigh(ctx context.Context, p Pantry, h units.Household, of
 				if len(skipped.Lots) > 0 {
 					skipped = skipped.Lots[of.lot].Answer
 				}
-				step.Does = beside(*of.with, skipped)
+				step.Does = beside(*of.with, skipped).says()
 			}
 		}
 		if err != nil {
@@ -182,77 +180,27 @@ func spread(ctx context.Context, q load.Request, lot int) (string, error) {
 	if err != nil {
 		return "", err
 	}
-	says := ""
-	for _, f := range []struct {
-		what string
-		a, b *float64
-	}{{"All are safe by", uneven.Chance.SafeByMin, even.Chance.SafeByMin}, {"the first is past its best at", uneven.Chance.BestUntilMin, even.Chance.BestUntilMin}} {
-		if f.a == nil || f.b == nil || math.Abs(*f.a-*f.b) < 0.3 {
-			continue
-		}
-		if says != "" {
-			says += "; "
-		}
-		says += fmt.Sprintf("%s %.0f min, with a careful hand %.0f", f.what, math.Ceil(*f.a), math.Ceil(*f.b))
-	}
-	if says == "" {
-		return "The window is as with a careful hand.", nil
-	}
-	return says + ".", nil
+	return spreadSays(*uneven.Chance, *even.Chance), nil
 }
 
-// signed writes a whole difference with its sign.
-func signed(d float64) string { return strings.Replace(fmt.Sprintf("%+.0f", d), "-", "−", 1) }
+// effect is what a step does, with and without it: by how many minutes it comes
+// otherwise, or that it comes with one of them alone.
+type effect struct {
+	crisp, safe change
+	juicePct    float64
+	crust       float64
+	brown       float64
+}
 
-// beside says what a step does, from two answers of the engine.
-func beside(with, without verdict.Answer) string {
-	text := ""
-	add := func(s string) {
-		if text != "" {
-			text += "; "
-		}
-		text += s
-	}
-	when := func(name string, a, b *float64) {
-		switch {
-		case a != nil && b != nil && math.Abs(*a-*b) >= 0.5:
-			word := "sooner"
-			if *a > *b {
-				word = "later"
-			}
-			// Halves up to three minutes: the forecast knows no better.
-			d := math.Abs(*a - *b)
-			if d = math.Round(2*d) / 2; d >= 3 {
-				d = math.Round(d)
-			}
-			add(fmt.Sprintf("%s %g min %s", name, d, word))
-		case a != nil && b == nil:
-			add(fmt.Sprintf("%s at %.0f min, and without it not at all", name, *a))
-		case a == nil && b != nil:
-			add(fmt.Sprintf("no longer %s, which without it comes at %.0f min", name, *b))
-		}
-	}
-	when("crisp", with.CrispAtMin, without.CrispAtMin)
-	when("safe", with.SafeAtMin, without.SafeAtMin)
-	if d := with.End.JuiceKeptPct - without.End.JuiceKeptPct; math.Abs(d) >= 1 {
-		add(signed(d) + "\u00a0% juice")
-	}
-	if d := with.End.Crust - without.End.Crust; math.Abs(d) >= 2 {
-		add("crust " + signed(d) + " of 100")
-	}
+// change is when something comes with a step and without it, nil for never.
+type change struct{ with, without *float64 }
+
+// beside is what a step does, from two answers of the engine.
+func beside(with, without verdict.Answer) effect {
 	brown := func(a verdict.Answer) float64 {
 		f := a.Timeline[len(a.Timeline)-1].Faces
 		return math.Max(f[0].Brown, f[1].Brown)
 	}
-	if d := brown(with) - brown(without); math.Abs(d) >= 0.15 {
-		word := "browner"
-		if d < 0 {
-			word = "paler"
-		}
-		add(word)
-	}
-	if text == "" {
-		return "Hardly felt in the basket."
-	}
-	return "With it: " + text + "."
+	return effect{change{with.CrispAtMin, without.CrispAtMin}, change{with.SafeAtMin, without.SafeAtMin},
+		with.End.JuiceKeptPct - without.End.JuiceKeptPct, with.End.Crust - without.End.Crust, brown(with) - brown(without)}
 }

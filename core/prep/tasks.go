@@ -66,13 +66,13 @@ func (d *WorkedDish) Tasks(lot int, p Pantry, h units.Household) []BenchTask {
 func (w *Worked) tasks(p Pantry, h units.Household) []BenchTask {
 	b, n := &w.Bench, float64(w.Lot.Pieces)
 	hands := func(base, each float64) float64 { return math.Min(longestHands, math.Round(2*(base+each*n))/2) }
-	count := fmt.Sprintf("%s %s", units.Count(w.Lot.Pieces), plural(w.Lot.Pieces, w.Lot.Cut.Name, w.Lot.Cut.Plural))
+	count := w.Lot.counted()
 	var out []BenchTask
 	add := func(id, says string, minutes float64, wait BenchWait) {
 		out = append(out, BenchTask{ID: id, Kind: id, Says: says, Hands: minutes, Wait: wait})
 	}
 	if c := b.Cutting; c != nil && (c.As != "" || c.WholeG > 0 || c.Scored) {
-		add("cut", fmt.Sprintf("Cut %s", count), hands(cutMin, cutEach), BenchWait{})
+		add("cut", cutSays(count), hands(cutMin, cutEach), BenchWait{})
 	}
 	dry := b.Drying
 	if dry.School == "" {
@@ -82,48 +82,45 @@ func (w *Worked) tasks(p Pantry, h units.Household) []BenchTask {
 		wait := BenchWait{}
 		if b.Drying.School == "rack" && dry.Hours > 0 {
 			best := dry.Hours * 60
-			wait = BenchWait{leastShare * best, best, math.Max(best, dayMin), "fridge", "on the rack"}
+			wait = BenchWait{leastShare * best, best, math.Max(best, dayMin), "fridge", onTheRack}
 		}
 		// Salt goes on before the rack, so that both have the same hours.
-		says := "Wipe " + count
+		says := wipeSays(count)
 		if w.RubG >= tooLittle && wait.Most > 0 {
-			says += fmt.Sprintf(", salt them with %s", h.Grams(w.RubG))
+			says = wipeAndSaltSays(count, h.Grams(w.RubG))
 		}
 		add("dry", says, hands(wipeMin, wipeEach), wait)
 	}
 	if s := b.Salting; s != nil && (w.Brine != nil || w.RubG >= tooLittle) {
 		best := s.Hours * 60
-		wait := BenchWait{math.Min(best, leastSalted), best, math.Max(best, dayMin), "fridge", "in salt"}
+		wait := BenchWait{math.Min(best, leastSalted), best, math.Max(best, dayMin), "fridge", inSalt}
 		switch {
 		case w.Brine != nil:
-			wait.Least, wait.Most, wait.Says = best/2, 1.5*best, "in the brine"
-			add("salt", fmt.Sprintf("%s of salt into %s, %s in", h.Grams(w.Brine.SaltG), h.Litres(w.Brine.Ml), count), hands(mixMin, mixEach), wait)
+			wait.Least, wait.Most, wait.Says = best/2, 1.5*best, inTheBrine
+			add("salt", brineSays(h.Grams(w.Brine.SaltG), h.Litres(w.Brine.Ml), count), hands(mixMin, mixEach), wait)
 		case len(out) > 0 && out[len(out)-1].Wait.Most > 0:
 			// It was salted before the rack.
 		default:
-			add("salt", fmt.Sprintf("Salt %s with %s", count, h.Grams(w.RubG)), hands(saltMin, saltEach), wait)
+			add("salt", saltSays(count, h.Grams(w.RubG)), hands(saltMin, saltEach), wait)
 		}
 	}
 	if m := w.Marinaded; m != nil {
 		best := m.Hours * 60
-		wait := BenchWait{math.Min(best, m.Reach.Least*60), best, math.Max(best, m.Reach.Most*60), "fridge", "in the marinade"}
-		add("marinade", fmt.Sprintf("Mix the marinade, %s in", count), hands(mixMin, mixEach), wait)
+		wait := BenchWait{math.Min(best, m.Reach.Least*60), best, math.Max(best, m.Reach.Most*60), "fridge", inTheMarinade}
+		add("marinade", marinadeSays(count), hands(mixMin, mixEach), wait)
 	}
 	layers := len(w.Coated.Coat.Layers)
 	switch {
 	case layers > 0:
 		best := w.Coated.RestMin
-		wait := BenchWait{math.Min(best, w.Coated.Coat.RestMin), best, math.Max(best, restsMost), "none", "rest in their coat"}
+		wait := BenchWait{math.Min(best, w.Coated.Coat.RestMin), best, math.Max(best, restsMost), "none", restInTheirCoat}
 		if best == 0 {
 			wait = BenchWait{}
 		}
-		says := fmt.Sprintf("Coat %s: %s", count, w.Coated.Coat.Name)
-		if w.Coated.OilG > 0 {
-			says += fmt.Sprintf(", %s of oil", h.Grams(w.Coated.OilG))
-		}
+		says := coatSays(count, w.Coated.Coat.Name, w.Coated.OilG, h)
 		add("coat", says, hands(coatMin, coatEach*float64(layers)), wait)
 	case w.Coated.OilG > 0:
-		add("coat", fmt.Sprintf("Oil %s with %s", count, h.Grams(w.Coated.OilG)), hands(oilMin, oilEach), BenchWait{})
+		add("coat", oilSays(count, h.Grams(w.Coated.OilG)), hands(oilMin, oilEach), BenchWait{})
 	}
 	return out
 }

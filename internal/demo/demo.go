@@ -79,8 +79,8 @@ var dishes = []madeUpDish{
 			Turns: append(flips(10), brushed(18, 8, 0, "barbecue"), brushed(18, 6, 1, "mustard", "honey"))}, "19:30", false,
 		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "rack", Hours: 4}, Salting: salted(4)},
 		[]load.Group{
-			{Name: "mustard drumettes", Load: load.Pieces{Cut: "chicken-drumette", Pieces: 4, PieceMassG: 45, Surface: "wiped"}, Coat: &load.Covering{ID: "leavened-rub", SaltPct: 1}},
-			{Name: "plain drumettes", Load: load.Pieces{Cut: "chicken-drumette", Pieces: 4, PieceMassG: 45, Surface: "wiped"}, Coat: &load.Covering{ID: "leavened-rub", SaltPct: 1}}}},
+			{Name: "mustard drumettes", Load: load.Pieces{Cut: "chicken-drumette", Pieces: 4, PieceMassG: 45, Surface: "wiped"}, Coat: &load.Covering{ID: "leavened-rub"}},
+			{Name: "plain drumettes", Load: load.Pieces{Cut: "chicken-drumette", Pieces: 4, PieceMassG: 45, Surface: "wiped"}, Coat: &load.Covering{ID: "leavened-rub"}}}},
 	{"Caraway potato wedges", load.Pieces{Cut: "potato-wedge", Pieces: 14, PieceMassG: 32, StartC: ptr(18.0), Surface: "wiped"}, load.Covering{ID: "oil-rub", OilG: 14},
 		load.Program{PreheatMin: 3, Stages: []load.Stage{{AirC: 180, Minutes: 13}, {AirC: 200, Minutes: 8}}, Turns: shakes(7, 13, 17)}, "19:30", false,
 		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "wipe"}, Finish: []prep.Item{{Ingredient: "salt-flake", G: 4}}}, nil},
@@ -195,6 +195,9 @@ func Fill(ctx context.Context, s *store.Store, now time.Time) error {
 		}
 		asked := prep.Asked{Load: d.load, Coat: &d.coat, Groups: d.beside, Bench: d.bench, Program: d.program}.InLots()
 		p.Lots.V, p.Bench.V, p.Program.V = asked.Lots, *asked.Bench, asked.Program
+		for k := range p.Lots.V { // those beside it go the same way over the bench
+			p.Lots.V[k].Bench = p.Lots.V[0].Bench
+		}
 		if n := perBasket[d.name]; n > 0 {
 			p.PerBasket = &n
 		}

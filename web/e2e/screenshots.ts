@@ -115,6 +115,7 @@ test('desk', async ({ page, kitchen }) => {
   await page.getByRole('region', { name: 'Verdict' }).waitFor();
   await page.getByRole('link', { name: /^Drumettes of three flavours/ }).click();
   await page.waitForTimeout(2500);
+  await page.evaluate(() => window.scrollTo({ top: 0 }));
   await page.screenshot({ path: to('lots') });
   await page.getByRole('navigation').getByRole('link', { name: 'Cook' }).click();
   await page.getByRole('button', { name: /Sumac/ }).click();
