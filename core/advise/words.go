@@ -213,7 +213,7 @@ func brushSays(b verdict.Brushed, at float64, l *load.Load, lots []int) string {
 	}
 	var names []string
 	for _, k := range lots {
-		names = append(names, "the "+l.Lots[k].Called())
+		names = append(names, "the "+l.Lots[k].Name)
 	}
 	return units.Capital(strings.Join(names, " and ")) + ": " + says
 }

@@ -32,7 +32,7 @@ func (b *lotBelief) foreseenSays(f *Foreseen, what dialAdvice, wasC float64) str
 
 // ofLotSays says what is foreseen of the lot that is last, by its name.
 func (b *Belief) ofLotSays(lot int, says string) string {
-	return fmt.Sprintf("The %s are last. %s", b.lots[lot].lot.Called(), says)
+	return fmt.Sprintf("The %s are last. %s", b.lots[lot].lot.Name, says)
 }
 
 // browningSays is what was seen changed: when it was to be gold, and when it is

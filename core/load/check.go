@@ -176,7 +176,7 @@ func (c *checker) lot(q Request, i int, m Machine, under string) *Lot {
 	coat := orElse(of.Coat, Covering{ID: food.Bare})
 	own.covering(&lot, coat, q.Ingredient)
 	own.aim(&lot, q, of)
-	lot.Number, lot.Name = i, of.Name
+	lot.Number, lot.Name = i, LotNames(q.Lots)[i]
 	if whole && len(own.Fields) == 0 {
 		own.inBasket(&lot, of.Load, coat, m)
 	}

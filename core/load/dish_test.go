@@ -3,6 +3,7 @@ package load_test
 import (
 	"context"
 	"errors"
+	"slices"
 	"strings"
 	"testing"
 
@@ -111,6 +112,27 @@ func TestSeveralLotsLieTogether(t *testing.T) {
 			if err == nil || !strings.Contains(err.Error(), field) || !strings.Contains(err.Error(), "one supper") {
 				t.Errorf("%s: %v", field, err)
 			}
+		}
+	}
+}
+
+// Lots that would be called alike are told apart.
+func TestWhatLotsAreCalled(t *testing.T) {
+	of := func(name, cut string, pieces int) load.LotRequest {
+		return load.LotRequest{Name: name, Load: load.Pieces{Cut: cut, Pieces: pieces, PieceMassG: 40}}
+	}
+	for _, c := range []struct {
+		lots []load.LotRequest
+		want []string
+	}{
+		{[]load.LotRequest{of("", "prawn", 4)}, []string{"prawns"}},
+		{[]load.LotRequest{of("", "prawn", 1), of("hot ones", "prawn", 3)}, []string{"prawn", "hot ones"}},
+		{[]load.LotRequest{of("", "prawn", 3), of("", "chicken-drumette", 3), of("", "prawn", 2)}, []string{"first prawns", "drumettes", "second prawns"}},
+		{[]load.LotRequest{of("hot", "prawn", 3), of("hot", "chicken-drumette", 3)}, []string{"first hot", "second hot"}},
+		{[]load.LotRequest{of("", "unknown", 3), of("", "prawn", 3)}, []string{"", "prawns"}},
+	} {
+		if got := load.LotNames(c.lots); !slices.Equal(got, c.want) {
+			t.Errorf("%q, want %q", got, c.want)
 		}
 	}
 }

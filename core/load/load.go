@@ -201,17 +201,6 @@ func (l *Lot) GainWith(sugarPct float64) float64 {
 // Surface100 is the surface of so many pieces, in 100 cm².
 func (l *Lot) Surface100(pieces int) float64 { return l.Piece.Surface * 100 * float64(pieces) }
 
-// Called is what a lot is called: by the name it was given, or by its cut.
-func (l *Lot) Called() string {
-	switch {
-	case l.Name != "":
-		return l.Name
-	case l.All == 1:
-		return l.Cut.Name
-	}
-	return l.Cut.Plural
-}
-
 // Class is the cut's safety class; a fatty wrap around fish brings the rule
 // for meat with it, which is no laxer.
 func (l *Lot) Class() safety.Class {

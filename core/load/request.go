@@ -53,6 +53,30 @@ type LotRequest struct {
 	CrustWanted *float64 `json:"crustWanted,omitempty"`
 }
 
+// LotNames are what lots are called, in their order: as they were named, or by
+// their cut, the pieces of one in the singular; the first, the second where two
+// would be called alike.
+func LotNames(lots []LotRequest) []string {
+	out, alike := make([]string, len(lots)), map[string][]int{}
+	for k, of := range lots {
+		out[k] = of.Name
+		if cut, err := food.FindCut(of.Load.Cut); of.Name == "" && err == nil {
+			if out[k] = cut.Plural; of.Load.Pieces == 1 {
+				out[k] = cut.Name
+			}
+		}
+		alike[out[k]] = append(alike[out[k]], k)
+	}
+	for name, which := range alike {
+		for n, k := range which {
+			if len(which) > 1 {
+				out[k] = units.Ordinal(n+1) + " " + name
+			}
+		}
+	}
+	return out
+}
+
 // A Group is what lay beside a load before there were lots.
 type Group struct {
 	Name string    `json:"name,omitempty"`

@@ -83,6 +83,9 @@ func (p Pantry) Ready(d BenchDish) (load.Dish, *WorkedDish, error) {
 	for k := range out.Lots {
 		own, all := d.bench(k)
 		one, err := p.workLot(out.Request, k, own, all, d.sharedBowls(chosen, k))
+		if name := load.LotNames(chosen)[k]; name != one.Lot.Called() {
+			one.Lot.Name = name
+		}
 		if err != nil {
 			return out, nil, refuse.Under(under(k), err)
 		}
@@ -220,16 +223,15 @@ func (d BenchDish) sharedBowls(lots []load.LotRequest, at int) (out SharedBowls)
 		c := own.Coating
 		return []any{coat.ID, coat.Layers, c.Bag, c.Starch, c.LargeEggs, c.Flour, c.Crumbs, c.Leavening}
 	}
-	mine := bowls(at)
+	mine, names := bowls(at), load.LotNames(lots)
 	for k, l := range lots {
 		of, err := food.FindCut(l.Load.Cut)
 		if k == at || err != nil || of.Class != cut.Class || !reflect.DeepEqual(bowls(k), mine) {
 			continue
 		}
 		one := LotOf(of, l.Load.PieceMassG, value(l.Load.ThicknessMm), l.Load.Pieces)
-		one.Name = l.Name
 		out.Surface, out.Footprint = out.Surface+one.Surface(), math.Max(out.Footprint, one.Piece.Footprint())
-		out.Names, out.Later = append(out.Names, one.Called()), out.Later || k < at
+		out.Names, out.Later = append(out.Names, names[k]), out.Later || k < at
 	}
 	return out
 }

@@ -54,6 +54,16 @@ func Count(n int) string {
 	return fmt.Sprint(n)
 }
 
+var ordinals = strings.Fields("first second third fourth fifth sixth")
+
+// Ordinal returns the place of something in a short row: "first" to "sixth".
+func Ordinal(n int) string {
+	if n >= 1 && n <= len(ordinals) {
+		return ordinals[n-1]
+	}
+	return fmt.Sprintf("%d.", n)
+}
+
 // Minutes returns a length of time in words: "12 min", "half a minute".
 func Minutes(m float64) string {
 	if m == 0.5 {

@@ -266,7 +266,7 @@ const sooner = 2
 
 // ofLot names an answer by its lot, and says when it goes in and comes out.
 func ofLot(l *load.Load, lot *load.Lot, a Answer) LotAnswer {
-	return LotAnswer{Name: lot.Called(), Cut: lot.Cut.ID, Pieces: lot.All, InMin: lot.In, OutMin: l.End(lot), Answer: a}
+	return LotAnswer{Name: lot.Name, Cut: lot.Cut.ID, Pieces: lot.All, InMin: lot.In, OutMin: l.End(lot), Answer: a}
 }
 
 // mayComeOut says which lots may come out before the others; somebody stays.

@@ -5,6 +5,7 @@ import (
 
 	"velocrustum/core/baskets"
 	"velocrustum/core/larder"
+	"velocrustum/core/load"
 	"velocrustum/core/pan"
 	"velocrustum/core/prep"
 	"velocrustum/core/units"
@@ -29,7 +30,7 @@ func (s *Server) WorkPan(ctx context.Context, r WorkPanRequestObject) (WorkPanRe
 	if err != nil {
 		return nil, err
 	}
-	out := PanAnswer{Sauces: []PanAnswerSauce{}, Mixes: orEmpty(w.Mixes()), Servings: w.Servings()}
+	out := PanAnswer{Sauces: []PanAnswerSauce{}, Mixes: orEmpty(w.Mixes()), Servings: w.Servings(), Lots: load.LotNames(ready.Lots)}
 	for _, of := range w.Sauces() {
 		m, outMin := of.Made, d.Program.Minutes()
 		if of.Of != nil {

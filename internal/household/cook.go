@@ -5,6 +5,7 @@ import (
 
 	"velocrustum/core/cook"
 	"velocrustum/core/food"
+	"velocrustum/core/load"
 	"velocrustum/core/verdict"
 	"velocrustum/internal/store"
 )
@@ -22,6 +23,7 @@ func (h *Household) Live(ctx context.Context, c store.Cook) (cook.Live, error) {
 	l := cook.Live{Say: set.Units(), Larder: pantry, Program: c.Plan.V.Request().Told().Program, Pieces: c.Plan.V.Pieces(),
 		Started: c.StartedAt.Time, Events: c.Events, Degrees: set.Temperature, StopsItself: c.Fryer.V.StopsItself, Waits: c.DishID != ""}
 	lots := c.Plan.V.Lots.V
+	names := load.LotNames(c.Plan.V.Request().Lots)
 	for k, of := range lots {
 		cut, err := food.FindCut(of.Load.Cut)
 		if err != nil {
@@ -31,14 +33,9 @@ func (h *Household) Live(ctx context.Context, c store.Cook) (cook.Live, error) {
 		if len(a.Lots) == len(lots) {
 			a = a.Lots[k].Answer
 		}
-		one := cook.LotIn{Name: of.Name, Pieces: of.Load.Pieces, Faces: cut.Faces, Judged: judged(cut, a.Rule.Inside), RestMin: a.Rule.RestMin}
+		one := cook.LotIn{Name: names[k], Pieces: of.Load.Pieces, Faces: cut.Faces, Judged: judged(cut, a.Rule.Inside), RestMin: a.Rule.RestMin}
 		if a.Basket != nil {
 			one.Seam, one.Tender = a.Basket.Seam, a.Basket.Tender
-		}
-		if one.Name == "" {
-			if one.Name = cut.Plural; of.Load.Pieces == 1 {
-				one.Name = cut.Name
-			}
 		}
 		l.RestMin = max(l.RestMin, one.RestMin)
 		if len(lots) > 1 {

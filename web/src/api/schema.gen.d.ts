@@ -2240,6 +2240,8 @@ export interface components {
             halfMin: number | null;
         };
         PanAnswer: {
+            /** @description what the lots are called */
+            lots: string[];
             servings: number;
             sauces: components["schemas"]["PanAnswerSauce"][];
             mixes: components["schemas"]["MadeMix"][];

@@ -38,7 +38,7 @@ export function OnePan({ plan, plans, catalog, settings, pantry }: AtDishProps) 
   const untaken = pending || problem !== '';
   useEffect(() => setPossible(!untaken), [untaken, setPossible]);
   const sauces = after(draft, 'sauces');
-  const lots = draft.lots.length > 1 ? draft.lots.map((lot) => lotName(lot, catalog)) : [];
+  const lots = draft.lots.length > 1 ? draft.lots.map((lot, k) => answer?.lots[k] ?? lotName(lot, catalog)) : [];
   const [front, setFront] = useState(0);
   const shown = Math.min(front, sauces.length - 1);
   const one = sauces[shown];

@@ -152,7 +152,7 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
   const known = other ? !tray.pending : answer !== null;
   const shownCut = (inFront && catalog.cuts.find((c) => c.id === inFront.cut)) ?? cut;
   const several = draft.lots.length > 1;
-  const lots = draft.lots.map((lot) => lotName(lot, catalog));
+  const lots = draft.lots.map((lot, k) => answer?.lots?.[k]?.name ?? lotName(lot, catalog));
   const raceEdit = editOf({
     plan: draft,
     edit,
