@@ -15,9 +15,11 @@ type Answer struct {
 	// meat on the bone that is well past safe.
 	TenderAtMin *float64 `json:"tenderAtMin"`
 	CrispAtMin  *float64 `json:"crispAtMin"`
-	Window      Window   `json:"window"`
-	Chance      *Chance  `json:"chance,omitempty"`
-	Verdict     Verdict  `json:"verdict"`
+	// OverAtMin is when the first of it is overdone, which ends the window.
+	OverAtMin *float64 `json:"overAtMin"`
+	Window    Window   `json:"window"`
+	Chance    *Chance  `json:"chance,omitempty"`
+	Verdict   Verdict  `json:"verdict"`
 	// Lots are the answers of each lot, in the order of the request;
 	// where there is one, only if asked for.
 	Lots []LotAnswer `json:"lots,omitempty"`

@@ -127,7 +127,7 @@ func OverAll(l *load.Load, all []Answer) Answer {
 		latest(&out.CrispAtMin, a.CrispAtMin)
 		latest(&out.Window.FromMin, a.Window.FromMin)
 		if to := a.Window.ToMin; to != nil && (out.Window.ToMin == nil || *to < *out.Window.ToMin) {
-			out.Window.ToMin, out.Window.Bound = to, a.Window.Bound
+			out.OverAtMin, out.Window.ToMin, out.Window.Bound = to, to, a.Window.Bound
 		}
 		out.End.CoreC, out.End.JuiceKeptPct = math.Min(out.End.CoreC, a.End.CoreC), math.Min(out.End.JuiceKeptPct, a.End.JuiceKeptPct)
 		if a.End.Crust < out.End.Crust {
@@ -238,7 +238,8 @@ func inside(lot *load.Lot) string {
 // take notes when what happened.
 func (a *Answer) take(t run.Times) {
 	a.SafeAtMin, a.TenderAtMin, a.CrispAtMin = happened(t.Safe), happened(t.Tender), happened(t.Crisp)
-	a.Window.ToMin, a.Window.Bound = happened(t.Over), t.Why
+	a.OverAtMin, a.Window.Bound = happened(t.Over), t.Why
+	a.Window.ToMin = a.OverAtMin
 	a.Window.FromMin = happened(math.Max(t.Safe, t.Crisp))
 }
 

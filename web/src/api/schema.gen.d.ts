@@ -1550,6 +1550,11 @@ export interface components {
             tenderAtMin: number | null;
             /** Format: double */
             crispAtMin: number | null;
+            /**
+             * Format: double
+             * @description when the first of it is overdone
+             */
+            overAtMin: number | null;
             window: {
                 /** Format: double */
                 fromMin: number | null;
