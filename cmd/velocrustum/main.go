@@ -62,6 +62,13 @@ func simulateCommand() *cobra.Command {
 	c := &cobra.Command{Use: "simulate FILE", Short: "Simulate the cook in a JSON request; - reads standard input", Args: cobra.ExactArgs(1),
 		RunE: func(c *cobra.Command, args []string) error {
 			return answer(c, args[0], func(ctx context.Context, q prep.Asked) (any, error) {
+				if len(q.Chambers) > 0 {
+					both, err := inDrawers(q)
+					if err != nil {
+						return nil, err
+					}
+					return advise.SimulateChambers(ctx, both, verdict.Options{NoChance: quick})
+				}
 				d, err := ready(q)
 				if err != nil {
 					return nil, err
@@ -100,8 +107,27 @@ func sheetCommand() *cobra.Command {
 // ready is what was asked for as it goes into the basket, off the bench, by the
 // pantry that ships.
 func ready(q prep.Asked) (load.Dish, error) {
+	if err := q.OneDrawer(); err != nil {
+		return load.Dish{}, err
+	}
 	d, _, err := prep.NewPantry(nil).Ready(q.Dish())
 	return d, err
+}
+
+// inDrawers is what was asked for of two drawers, as each goes in.
+func inDrawers(q prep.Asked) (out []load.Chamber, err error) {
+	each, err := q.InDrawers()
+	if err != nil {
+		return nil, err
+	}
+	for k, one := range each {
+		d, err := ready(one)
+		if err != nil {
+			return nil, refuse.Under(fmt.Sprintf("chambers[%d].", k), err)
+		}
+		out = append(out, load.Chamber{Request: d.First(), StartMin: q.Chambers[k].StartMin})
+	}
+	return out, nil
 }
 
 // replayed is a cook and what was seen in it.

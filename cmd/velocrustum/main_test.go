@@ -201,3 +201,24 @@ func TestNotOpenToTheNetworkWithoutAPassphrase(t *testing.T) {
 		t.Error("backed up a database that is not there")
 	}
 }
+
+// Two drawers through the command: each answered, and both; asked of as one dish
+// they are refused.
+func TestSimulateTwoDrawers(t *testing.T) {
+	lot := `{"lots": [{"load": {"cut": "chicken-wing-flat", "pieces": 8, "pieceMassG": 42}}], "program": {"preheatMin": 3, "stages": [{"airC": 190, "minutes": 24}]}`
+	both := `{"fryer": {"drawers": 2, "powerW": 2400}, "chambers": [` + lot + `}, ` + lot + `, "startMin": 4}]}`
+	out, _, err := run(t, both, "simulate", "-")
+	if err != nil {
+		t.Fatal(err)
+	}
+	var a verdict.Answer
+	if err := json.Unmarshal([]byte(out), &a); err != nil {
+		t.Fatal(err)
+	}
+	if len(a.Chambers) != 2 || a.Chambers[1].StartMin != 4 || len(a.Chambers[0].Lots) != 1 || len(a.Plug) == 0 || a.Chambers[0].Chance == nil {
+		t.Errorf("%+v", a.Verdict)
+	}
+	if _, told, err := run(t, both, "recommend", "-"); err == nil || !strings.Contains(told, "one dish here") {
+		t.Errorf("recommend says %q, %v", told, err)
+	}
+}

@@ -36,6 +36,17 @@ func Simulate(ctx context.Context, d load.Dish, opt verdict.Options) (verdict.An
 	return a, err
 }
 
+// SimulateChambers is Simulate of two drawers that run apart.
+func SimulateChambers(ctx context.Context, of []load.Chamber, opt verdict.Options) (verdict.Answer, error) {
+	return verdict.SimulateChambers(ctx, of, opt, func(ctx context.Context, l *load.Load, a *verdict.Answer) (err error) {
+		if err = Changes(ctx, l, a, !opt.NoChance); err != nil {
+			return err
+		}
+		a.Brushes, err = Brushes(ctx, l)
+		return err
+	})
+}
+
 // timely are the warnings that time and heat can mend.
 var timely = []verdict.Code{verdict.UnderRule, verdict.RuleInDoubt, verdict.Soft, verdict.Overdone, verdict.Sugar, verdict.Smoke}
 

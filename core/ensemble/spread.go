@@ -96,7 +96,7 @@ func machineSpread(m *load.Machine) Spread {
 	if slices.Contains(m.Inferred, "airflow") {
 		v.Airflow = airflowInferred
 	}
-	if m.Drawers > 1 {
+	if m.Drawers > 1 || m.OfTwo {
 		v.Airflow *= twinWider
 		if !m.Timed {
 			v.HeatUp *= twinWider

@@ -115,6 +115,8 @@ type State struct {
 	metalC  float64
 	vapour  float64 // kg per kg of dry air
 	energyJ float64
+	limitW  float64 // what the heater may draw
+	drawnW  float64 // in the last step
 	// owed is heat and steam that the food took or gave in the last step
 	// beyond what the air had been told, settled in the next one.
 	owedHeat, steam float64
@@ -131,8 +133,15 @@ func NewState(s Spec) (*State, error) {
 	}
 	b.Coupling *= s.PowerW
 	b.Loss *= s.PowerW
-	return &State{spec: s, build: b, metal: s.MetalJK, airC: s.RoomC, metalC: s.RoomC, vapour: roomVapour}, nil
+	return &State{spec: s, build: b, metal: s.MetalJK, airC: s.RoomC, metalC: s.RoomC, vapour: roomVapour, limitW: s.PowerW}, nil
 }
+
+// Limit says what the heater may draw from now on, W: what its plug leaves to
+// it, or as much as its element can. It begins with the power of its spec.
+func (f *State) Limit(w float64) { f.limitW = w }
+
+// DrawnW is what the heater drew in the last step, W.
+func (f *State) DrawnW() float64 { return f.drawnW }
 
 // Clone returns a fryer in the same state that goes its own way from here.
 func (s *State) Clone() *State { c := *s; return &c }
@@ -236,7 +245,7 @@ func (f *State) Step(dt, dialC float64, open bool, load Take) {
 	b := &f.build
 	set := dialC + f.spec.DialOffsetC
 	fresh := b.Fresh
-	power := f.spec.PowerW
+	power := f.limitW
 	coupling := b.Coupling
 	if open {
 		fresh, power, coupling = openAir, 0, b.Coupling/4
@@ -264,6 +273,7 @@ func (f *State) Step(dt, dialC float64, open bool, load Take) {
 		}
 	}
 	f.airC, f.metalC = air, metal
+	f.drawnW = power
 	f.energyJ += power * dt
 	dry := b.Cavity * 0.75 // kg of dry air
 	f.vapour = math.Max(0, (dry/dt*f.vapour+fresh*roomVapour+f.steam)/(dry/dt+fresh))

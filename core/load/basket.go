@@ -1,6 +1,7 @@
 package load
 
 import (
+	"math"
 	"velocrustum/core/food"
 	"velocrustum/core/fryer"
 )
@@ -106,11 +107,14 @@ func (l *Load) Room(lot *Lot) int {
 
 // # Two drawers in one housing
 //
-// They share the power, and each gets less air than one alone.
+// They share the power: both on full, each has half of the plug's, or as much as
+// its element takes. Each is narrower than a drawer of its own and has a smaller
+// fan, and so less air, whether the other is on or not.
 
 const (
 	twinAir = 0.88 // of one alone, ±0.1
-	// TwinSlower is how much longer each takes to 200 °C.
+	// TwinSlower is how much longer each takes to 200 °C where both are on,
+	// from which its metal follows. Alone it is quicker, by its element.
 	TwinSlower = 1.25
 )
 
@@ -120,7 +124,7 @@ func (m Machine) InDrawer() fryer.Spec {
 	if m.Drawers < 2 {
 		return spec
 	}
-	spec.PowerW /= 2
+	spec.PowerW = math.Min(spec.PowerW/2, m.ElementW)
 	spec.Airflow *= twinAir
 	if spec.HeatUpMin == 0 {
 		spec.HeatUpMin = TwinSlower * spec.Kind.HeatUp()

@@ -33,6 +33,9 @@ func Of(q Request) (*Load, error) {
 	if len(c.Fields) == 0 {
 		machine.Spec = machine.InDrawer()
 		machine.Spec.MetalJK = fryer.Metal(machine.Spec)
+		if q.Apart && machine.Drawers == 2 {
+			machine.OfTwo, machine.Drawers = true, 1
+		}
 	}
 	broken := len(c.Fields)
 	l := &Load{Machine: machine, Program: c.program(q), TailMin: q.TailMin, Units: q.Units, ingredient: q.Ingredient}
@@ -294,7 +297,11 @@ func (c *checker) covering(lot *Lot, coat Covering, ingredient func(string) (lar
 // machine checks a fryer and its dial.
 func (c *checker) machine(given Fryer) Machine {
 	f := given.Whole()
-	m := Machine{Spec: c.spec(f), Drawers: f.Drawers, Dial: *f.Dial, Timed: f.timed(), Inferred: f.Inferred}
+	m := Machine{Spec: c.spec(f), Drawers: f.Drawers, Dial: *f.Dial, Timed: f.timed(), Inferred: f.Inferred, PlugW: *f.PowerW, ElementW: *f.PowerW}
+	if f.Drawers == 2 {
+		m.ElementW = orElse(f.DrawerPowerW, ElementShare*m.PlugW)
+		c.Within("fryer.drawerPowerW", m.ElementW, m.PlugW/4, m.PlugW, "W, of one drawer alone: a quarter of the plug's to all of it")
+	}
 	c.In(Limits, "fryer.dial.minC", m.Dial.MinC)
 	c.In(Limits, "fryer.dial.maxC", m.Dial.MaxC)
 	c.In(Limits, "fryer.dial.stepC", m.Dial.StepC)

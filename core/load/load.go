@@ -21,6 +21,7 @@ type Load struct {
 	Lots    []*Lot
 	Program Program
 	TailMin float64         // carried on past the program's end
+	Supply  *Supply         // what a plug that is shared leaves to it
 	Units   units.Household // for what is said
 	// FilmWM2K is the film that a piece's shape is worked out for where it is
 	// not the fryer's, W/m²·K; 0 where it is.
@@ -65,11 +66,15 @@ type Lot struct {
 
 // Machine is a fryer of which nothing is left out.
 type Machine struct {
-	Spec     fryer.Spec
-	Drawers  int
-	Dial     Dial
-	Timed    bool     // the minutes to 200 °C
-	Inferred []string // figures that nobody measured
+	Spec    fryer.Spec
+	Drawers int
+	Dial    Dial
+	Timed   bool // the minutes to 200 °C
+	// OfTwo says that it is one drawer of two that run apart on one plug:
+	// PlugW is what that gives, ElementW the most that its own heater draws.
+	OfTwo           bool
+	PlugW, ElementW float64
+	Inferred        []string // figures that nobody measured
 }
 
 // Minutes is how long the program is.

@@ -1,6 +1,8 @@
 package prep
 
 import (
+	"fmt"
+
 	"velocrustum/core/load"
 	"velocrustum/core/refuse"
 )
@@ -23,6 +25,9 @@ type Asked struct {
 	Coat   *load.Covering `json:"coat,omitempty"`
 	Bench  *Bench         `json:"bench,omitempty"`
 	Groups []load.Group   `json:"groups,omitempty"`
+	// Chambers are what lies in each drawer of a fryer of two that run apart, in
+	// the place of all that says what is fried and how.
+	Chambers []AskedChamber `json:"chambers,omitempty"`
 
 	Fryer       *load.Fryer  `json:"fryer,omitempty"`
 	Program     load.Program `json:"program"`
@@ -31,6 +36,41 @@ type Asked struct {
 	CrustWanted *float64     `json:"crustWanted,omitempty"`
 	TailMin     float64      `json:"tailMin,omitempty"`
 	PerBasket   int          `json:"perBasket,omitempty"`
+}
+
+// An AskedChamber is what lies in one drawer of two, and its program; its bench
+// is what comes after the basket, on all of its lots.
+type AskedChamber struct {
+	Lots     []DishLot    `json:"lots"`
+	Bench    *Bench       `json:"bench,omitempty"`
+	Program  load.Program `json:"program"`
+	StartMin float64      `json:"startMin,omitempty"` // when its food goes in, minutes after the first
+}
+
+// OneDrawer returns what is wrong where what lies in two drawers is asked of as
+// one dish, as refuse.Fields, or nil.
+func (a Asked) OneDrawer() error {
+	if len(a.Chambers) > 0 {
+		return refuse.One("chambers", "two drawers", "one dish here: the lots and the program of one drawer by themselves")
+	}
+	return nil
+}
+
+// InDrawers are what lies in each drawer, asked for by itself.
+func (a Asked) InDrawers() ([]Asked, error) {
+	if len(a.Lots) > 0 || a.Load != (load.Pieces{}) || a.Coat != nil || a.Bench != nil || len(a.Groups) > 0 || len(a.Program.Stages) > 0 || a.PerBasket > 0 {
+		return nil, refuse.One("chambers", "lots, load, coat, bench or program beside them", "chambers alone: each has its own")
+	}
+	out := make([]Asked, len(a.Chambers))
+	for k, c := range a.Chambers {
+		one := a
+		one.Chambers, one.Lots, one.Bench, one.Program = nil, c.Lots, c.Bench, c.Program
+		if len(c.Lots) == 0 {
+			return nil, refuse.One(fmt.Sprintf("chambers[%d].lots", k), "none", "one lot or more")
+		}
+		out[k] = one
+	}
+	return out, nil
 }
 
 // AskedOf is a request of the engine as it would be asked for.

@@ -16,7 +16,8 @@ type Run struct {
 	load     *load.Load
 	fineness Fineness
 	fryer    *fryer.State
-	out      bool // of the fryer: all of it waits
+	out      bool   // of the fryer: all of it waits
+	meter    *meter // reads what the heater draws; nil where nobody asks
 
 	// Seconds since the food went in: now, when the stage ends, when the faces
 	// came into new air, until when the drawer is open, when the lots were last
@@ -50,6 +51,11 @@ const (
 // Start heats the fryer as the program says and puts the load in. The error
 // is of a shape or a fryer that cannot be computed.
 func Start(l *load.Load, v Variation, fineness Fineness) (*Run, error) {
+	return startRead(l, v, fineness, nil)
+}
+
+// startRead is Start with a meter on the heater.
+func startRead(l *load.Load, v Variation, fineness Fineness, m *meter) (*Run, error) {
 	spec := l.Spec
 	spec.Airflow *= v.Airflow
 	spec.DialOffsetC += v.DialC
@@ -58,7 +64,7 @@ func Start(l *load.Load, v Variation, fineness Fineness) (*Run, error) {
 	if err != nil {
 		return nil, err
 	}
-	r := &Run{load: l, fineness: fineness, fryer: f, openTill: -1, nextLook: lookEvery, stageEnd: l.Program.Stages[0].Minutes * 60}
+	r := &Run{load: l, fineness: fineness, fryer: f, meter: m, openTill: -1, nextLook: lookEvery, stageEnd: l.Program.Stages[0].Minutes * 60}
 	r.heat()
 	for _, of := range l.Lots {
 		lot := &Lot{of: of, machine: &l.Machine, fryer: f}
@@ -80,11 +86,26 @@ func (r *Run) heat() {
 	if seconds <= 0 {
 		return
 	}
-	for range int(math.Round(seconds / preheatStep)) {
-		r.fryer.Step(preheatStep, dialC, false, fryer.Take{})
+	steps := int(math.Round(seconds / preheatStep))
+	at := -fryer.OpenToLoad - preheatStep*float64(steps)
+	for range steps {
+		r.heats(at, preheatStep, dialC, false, fryer.Take{})
+		at += preheatStep
 	}
 	for range int(fryer.OpenToLoad) {
-		r.fryer.Step(1, 0, true, fryer.Take{})
+		r.heats(at, 1, 0, true, fryer.Take{})
+		at++
+	}
+}
+
+// heats moves the fryer on from t by dt, s, on what its plug leaves to it.
+func (r *Run) heats(t, dt, dialC float64, open bool, take fryer.Take) {
+	if l := r.load; l.OfTwo {
+		r.fryer.Limit(min(l.ElementW, l.Supply.At(t)))
+	}
+	r.fryer.Step(dt, dialC, open, take)
+	if r.meter != nil {
+		r.meter.read(t, dt, r.fryer.DrawnW())
 	}
 }
 
@@ -140,6 +161,9 @@ func (r *Run) stepTo(end float64) float64 {
 		soonest(lot.of.In * 60)
 		soonest(lot.of.Out * 60)
 	}
+	if r.load.OfTwo {
+		soonest((math.Floor((r.now+instant)/load.SupplyStep) + 1) * load.SupplyStep)
+	}
 	return dt
 }
 
@@ -148,7 +172,7 @@ func (r *Run) step(dt float64) {
 	t, st := r.now, r.load.Program.Stages[r.stage]
 	r.now += dt
 	if r.out {
-		r.fryer.Step(dt, st.AirC, false, fryer.Take{})
+		r.heats(t, dt, st.AirC, false, fryer.Take{})
 		for _, lot := range r.Lots {
 			if lot.here {
 				lot.wait(t, dt, st)
@@ -165,7 +189,7 @@ func (r *Run) step(dt float64) {
 	if take.Conductance > 0 {
 		take.SurfaceC /= take.Conductance
 	}
-	r.fryer.Step(dt, st.AirC, open, take)
+	r.heats(t, dt, st.AirC, open, take)
 	air := thermal.Air{T: r.fryer.AirC(), Vapour: r.fryer.VapourPressure()}
 	var heat, steam float64
 	for _, lot := range r.Lots {

@@ -79,6 +79,9 @@ func (k *Kitchen) prepare(s *Supper, said []SupperDish) ([]readyDish, error) {
 		if d.Bench != nil {
 			asked.Bench = d.Bench
 		}
+		if err := asked.OneDrawer(); err != nil {
+			return nil, refuse.Under(at, err)
+		}
 		dish := asked.Dish()
 		dish.Fryer, dish.Units, dish.PerBasket = s.fryer(d.FryerID), k.Units, d.PerBasket
 		ready, w, err := k.Pantry.Ready(dish)

@@ -1,6 +1,8 @@
 package verdict
 
 import (
+	"slices"
+
 	"velocrustum/core/fryer"
 	"velocrustum/core/load"
 	"velocrustum/core/run"
@@ -23,6 +25,10 @@ type Answer struct {
 	// Lots are the answers of each lot, in the order of the request;
 	// where there is one, only if asked for.
 	Lots []LotAnswer `json:"lots,omitempty"`
+	// Chambers are the answers of two drawers that run apart, and Plug what
+	// both draw of the plug that they share.
+	Chambers []ChamberAnswer `json:"chambers,omitempty"`
+	Plug     []PlugMoment    `json:"plug,omitempty"`
 	// Brushes are the brushes of the program, where changes are asked for.
 	Brushes  []Brushed    `json:"brushes,omitempty"`
 	Coverage float64      `json:"coverage"`
@@ -142,6 +148,10 @@ func (a Answer) Rounded() Answer {
 	}
 	if a.Lots = lots; len(lots) == 0 {
 		a.Lots = nil
+	}
+	a.Chambers = slices.Clone(a.Chambers)
+	for i := range a.Chambers {
+		a.Chambers[i].Answer = a.Chambers[i].Answer.Rounded()
 	}
 	return a
 }

@@ -44,6 +44,8 @@ type Warning struct {
 	// Lot is which lot it is of, and LotName its name; "" where there is one.
 	Lot     int    `json:"lot,omitempty"`
 	LotName string `json:"lotName,omitempty"`
+	// Chamber is the drawer that it is of; "" where there is one.
+	Chamber string `json:"chamber,omitempty"`
 	// Change is what would mend it, where something would; core/advise finds it.
 	Change *Change `json:"change,omitempty"`
 

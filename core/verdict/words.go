@@ -166,10 +166,51 @@ func wordTogether(v *Verdict, lots []LotAnswer, apart bool) {
 	default:
 		v.Says = "All crisp and safe." + lastSays(lots)
 	}
-	v.Figure, v.Unit = span(*v.FromMin, v.ToMin), "min"
-	if v.ToMin == nil {
-		v.Unit = "min, and a while after"
+	v.Figure, v.Unit = spanOf(*v.FromMin, v.ToMin)
+}
+
+// spanOf is a window as it is read from two metres, with its unit.
+func spanOf(from float64, to *float64) (figure, unit string) {
+	if to == nil {
+		return span(from, to), "min, and a while after"
 	}
+	return span(from, to), "min"
+}
+
+// # Two drawers
+
+// chamberNames are what the drawers of a fryer are called.
+var chamberNames = [2]string{"left", "right"}
+
+// apartFigure is read where both drawers are ready, at no minute together.
+const apartFigure = "Each in its time"
+
+// bothSays says of each drawer what comes of it, by its own minutes where it
+// goes in later.
+func bothSays(each []ChamberAnswer) string {
+	var says []string
+	for _, c := range each {
+		says = append(says, inDrawer(c, c.Verdict.Says))
+	}
+	return strings.Join(says, " ")
+}
+
+// bothFirst says what to do first in each drawer.
+func bothFirst(each []ChamberAnswer) string {
+	var says []string
+	for _, c := range each {
+		if c.Verdict.First != "" {
+			says = append(says, inDrawer(c, c.Verdict.First))
+		}
+	}
+	return strings.Join(says, " ")
+}
+
+func inDrawer(c ChamberAnswer, says string) string {
+	if c.StartMin > 0 {
+		return fmt.Sprintf("%s, in at %g: %s", units.Capital(c.Name), c.StartMin, units.Lower(says))
+	}
+	return fmt.Sprintf("%s: %s", units.Capital(c.Name), units.Lower(says))
 }
 
 // # What is said of the load

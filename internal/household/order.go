@@ -3,6 +3,7 @@ package household
 import (
 	"context"
 	"errors"
+	"fmt"
 
 	"velocrustum/core/baskets"
 	"velocrustum/core/load"
@@ -36,6 +37,9 @@ func (h *Household) Dish(ctx context.Context, o Order) (prep.BenchDish, error) {
 		if o.Guidance = string(set.Guidance); set.Guidance == safety.Stricter {
 			o.GuidanceC = set.GuidanceC
 		}
+	}
+	if err := o.OneDrawer(); err != nil {
+		return prep.BenchDish{}, err
 	}
 	d := o.Asked.Dish()
 	d.Units = set.Units()
@@ -71,6 +75,25 @@ func (h *Household) Ready(ctx context.Context, o Order) (load.Dish, error) {
 	}
 	out, _, err := pantry.Ready(d)
 	return out, err
+}
+
+// InDrawers are what was asked for of two drawers that run apart, as each goes
+// in, off the bench. The error is refuse.Fields, or the store's.
+func (h *Household) InDrawers(ctx context.Context, o Order) (out []load.Chamber, err error) {
+	each, err := o.Asked.InDrawers()
+	if err != nil {
+		return nil, err
+	}
+	for k, asked := range each {
+		one := o
+		one.Asked = asked
+		d, err := h.Ready(ctx, one)
+		if err != nil {
+			return nil, refuse.Under(fmt.Sprintf("chambers[%d].", k), err)
+		}
+		out = append(out, load.Chamber{Request: d.First(), StartMin: o.Chambers[k].StartMin})
+	}
+	return out, nil
 }
 
 // Baskets plans the baskets of a kept dish that does not go in at once.

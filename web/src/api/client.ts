@@ -4,7 +4,10 @@ import type { components, paths } from './schema.gen';
 
 export type Schemas = components['schemas'];
 export type Simulation = Schemas['Simulation'];
-export type SimulationRequest = Schemas['SimulationRequest'];
+/** What is asked of one dish in one fryer. */
+export type SimulationRequest = Omit<Schemas['SimulationRequest'], 'program' | 'chambers'> & {
+  program: Schemas['Program'];
+};
 export type Plan = Schemas['Plan'];
 /** A dish as it is edited: said by its lots. */
 export type PlanInput = Schemas['DishByLots'];

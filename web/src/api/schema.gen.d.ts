@@ -1296,12 +1296,14 @@ export interface components {
         };
         /** @description A dish, its fryer and its program. What is done on the bench is worked out from it each time; what is asked of is its first basket. */
         SimulationRequest: {
+            /** @description what lies in each drawer of a fryer of two that run apart, in the place of lots and program; to be simulated, and nothing else */
+            chambers?: components["schemas"]["Chamber"][];
             /** @description the kinds of it, none before another */
             lots?: components["schemas"]["Lot"][];
             load?: components["schemas"]["Load"];
             coat?: components["schemas"]["Coat"];
             bench?: components["schemas"]["Bench"];
-            program: components["schemas"]["Program"];
+            program?: components["schemas"]["Program"];
             /** @description pieces in the first basket, where they go in one after another */
             perBasket?: number;
             /** @description what lay beside load before there were lots */
@@ -1319,6 +1321,30 @@ export interface components {
             crustWanted?: number;
             /** Format: double */
             tailMin?: number;
+        };
+        /** @description What lies in one drawer of two, under its own program */
+        Chamber: {
+            lots: components["schemas"]["Lot"][];
+            bench?: components["schemas"]["Bench"];
+            program: components["schemas"]["Program"];
+            /**
+             * Format: double
+             * @description when its food goes in, minutes after the first; all other minutes are its own
+             */
+            startMin?: number;
+        };
+        /** @description What comes of one drawer, in its own minutes */
+        ChamberAnswer: components["schemas"]["Simulation"] & {
+            /** @enum {string} */
+            name: "left" | "right";
+            /** Format: double */
+            startMin: number;
+        };
+        /** @description What the heaters of two drawers draw of the plug that they share */
+        PlugMoment: {
+            /** Format: double */
+            minute: number;
+            w: number[];
         };
         Load: {
             cut: string;
@@ -1423,6 +1449,11 @@ export interface components {
             rack?: boolean;
             /** @description 2 where two drawers share the load and the power */
             drawers?: number;
+            /**
+             * Format: double
+             * @description the most that the element of one of two drawers draws while the other is idle; 0.6 of the plug's where left out
+             */
+            drawerPowerW?: number;
             /** Format: double */
             roomC?: number;
             dial?: components["schemas"]["Dial"];
@@ -1633,6 +1664,10 @@ export interface components {
             brushes?: components["schemas"]["Brushed"][];
             /** @description of each lot in the basket, in the order of the request; none of one that is asked for in the short form */
             lots?: components["schemas"]["LotAnswer"][];
+            /** @description of each drawer, where two run apart; what stands beside it holds for both, in minutes from the first food in */
+            chambers?: components["schemas"]["ChamberAnswer"][];
+            /** @description every half minute, where two drawers run apart */
+            plug?: components["schemas"]["PlugMoment"][];
             /** Format: double */
             coverage: number;
             layers: number;
@@ -1726,6 +1761,11 @@ export interface components {
                 lot?: number;
                 /** @description where there are several */
                 lotName?: string;
+                /**
+                 * @description the drawer, where two run apart
+                 * @enum {string}
+                 */
+                chamber?: "left" | "right";
                 change?: components["schemas"]["Change"];
             }[];
         };
@@ -3220,6 +3260,11 @@ export interface components {
             /** @description of an oven */
             trays?: number;
             drawers?: number;
+            /**
+             * Format: double
+             * @description the most that the element of one of two drawers draws while the other is idle; 0.6 of the plug's where left out
+             */
+            drawerPowerW?: number;
             /** @description a second level in a drawer */
             rack?: boolean;
             /** @description fields that were worked out and not read off */
@@ -3255,6 +3300,11 @@ export interface components {
             /** @description of an oven */
             trays: number;
             drawers: number;
+            /**
+             * Format: double
+             * @description the most that the element of one of two drawers draws while the other is idle; 0.6 of the plug's where left out
+             */
+            drawerPowerW?: number;
             /** @description a second level in a drawer */
             rack: boolean;
             /** @description fields that were worked out and not read off */

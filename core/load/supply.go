@@ -1,0 +1,32 @@
+package load
+
+import "math"
+
+// SupplyStep is how finely it is known what a plug leaves to a heater, s.
+const SupplyStep = 10.0
+
+// A Supply is what a plug leaves to the heater of one of two drawers, W, every
+// SupplyStep of its own clock, which is 0 when its food goes in.
+type Supply struct {
+	FromS float64 // of the first, a whole number of steps
+	W     []float64
+}
+
+// At is what is left at a moment, s: all of it before and after, when the other
+// drawer is off, and always of no supply.
+func (s *Supply) At(t float64) float64 {
+	if s == nil {
+		return math.Inf(1)
+	}
+	if k := int(math.Floor((t-s.FromS)/SupplyStep + 1e-9)); k >= 0 && k < len(s.W) {
+		return s.W[k]
+	}
+	return math.Inf(1)
+}
+
+// On is the same load on what a plug leaves to it.
+func (l *Load) On(s *Supply) *Load {
+	out := *l
+	out.Supply = s
+	return &out
+}
