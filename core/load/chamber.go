@@ -38,7 +38,7 @@ func OfChambers(of []Chamber) (loads [2]*Load, startS [2]float64, err error) {
 		if err := refuse.Under(under, check.Err()); err != nil {
 			return loads, startS, err
 		}
-		c.Apart = true
+		c.Fryer = of[0].Fryer.In([...]string{Left, Right}[k])
 		if loads[k], err = Of(c.Request); err != nil {
 			return loads, startS, refuse.Under(under, err)
 		}

@@ -33,8 +33,8 @@ func Of(q Request) (*Load, error) {
 	if len(c.Fields) == 0 {
 		machine.Spec = machine.InDrawer()
 		machine.Spec.MetalJK = fryer.Metal(machine.Spec)
-		if q.Apart && machine.Drawers == 2 {
-			machine.OfTwo, machine.Drawers = true, 1
+		if orElse(q.Fryer, Fryer{}).Drawer != "" {
+			machine.OfTwo, machine.Drawer, machine.Drawers = true, q.Fryer.Drawer, 1
 		}
 	}
 	broken := len(c.Fields)
@@ -300,7 +300,10 @@ func (c *checker) machine(given Fryer) Machine {
 	m := Machine{Spec: c.spec(f), Drawers: f.Drawers, Dial: *f.Dial, Timed: f.timed(), Inferred: f.Inferred, PlugW: *f.PowerW, ElementW: *f.PowerW}
 	if f.Drawers == 2 {
 		m.ElementW = orElse(f.DrawerPowerW, ElementShare*m.PlugW)
+		c.Among("fryer.drawer", f.Drawer, "", Left, Right)
 		c.Within("fryer.drawerPowerW", m.ElementW, m.PlugW/4, m.PlugW, "W, of one drawer alone: a quarter of the plug's to all of it")
+	} else if f.Drawer != "" {
+		c.Add("fryer.drawer", f.Drawer, "nothing where there is one drawer")
 	}
 	c.In(Limits, "fryer.dial.minC", m.Dial.MinC)
 	c.In(Limits, "fryer.dial.maxC", m.Dial.MaxC)

@@ -73,6 +73,7 @@ type Machine struct {
 	// OfTwo says that it is one drawer of two that run apart on one plug:
 	// PlugW is what that gives, ElementW the most that its own heater draws.
 	OfTwo           bool
+	Drawer          string // Left or Right
 	PlugW, ElementW float64
 	Inferred        []string // figures that nobody measured
 }

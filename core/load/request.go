@@ -18,16 +18,13 @@ type Request struct {
 	Lots []LotRequest `json:"lots,omitempty"`
 	// Load and Coat are the short form for one lot, and Groups what lay beside
 	// it before there were lots; not with Lots.
-	Load   Pieces    `json:"load,omitzero"`
-	Coat   *Covering `json:"coat,omitempty"` // bare, no oil
-	Groups []Group   `json:"groups,omitempty"`
-	Fryer  *Fryer    `json:"fryer,omitempty"` // the middling drawer
-	// Apart says that of a fryer with two drawers this is what lies in one,
-	// under a program of its own; else both share the load evenly.
-	Apart     bool    `json:"-"`
-	Program   Program `json:"program"`
-	Guidance  string  `json:"guidance,omitempty"`  // us
-	GuidanceC float64 `json:"guidanceC,omitempty"` // °C, with "stricter"
+	Load      Pieces    `json:"load,omitzero"`
+	Coat      *Covering `json:"coat,omitempty"` // bare, no oil
+	Groups    []Group   `json:"groups,omitempty"`
+	Fryer     *Fryer    `json:"fryer,omitempty"` // the middling drawer
+	Program   Program   `json:"program"`
+	Guidance  string    `json:"guidance,omitempty"`  // us
+	GuidanceC float64   `json:"guidanceC,omitempty"` // °C, with "stricter"
 	// CrustWanted is the crispness that counts as crisp, 60.
 	CrustWanted *float64 `json:"crustWanted,omitempty"`
 	// short says that it was asked in the short form: so its fields are told.
@@ -197,8 +194,11 @@ type Fryer struct {
 	// DrawerPowerW is the most that the element of one of two drawers draws
 	// while the other is idle; left out, ElementShare of the plug.
 	DrawerPowerW *float64 `json:"drawerPowerW,omitempty"`
-	Rack         bool     `json:"rack"`
-	RoomC        *float64 `json:"roomC,omitempty"` // 21
+	// Drawer says which of two that run apart it is, Left or Right, each with
+	// a load and a program of its own; "" where both share them.
+	Drawer string   `json:"drawer,omitempty"`
+	Rack   bool     `json:"rack"`
+	RoomC  *float64 `json:"roomC,omitempty"` // 21
 	// Dial is what can be set on it; a recommendation keeps to it.
 	Dial *Dial `json:"dial,omitempty"` // 80 to 200 by 5
 	// StopsItself is whether its timer turns it off, so that what is forgotten
@@ -210,6 +210,15 @@ type Fryer struct {
 // gives, where nobody has read it off (±0.1): the elements of two drawers on a
 // plug of 2200 to 2800 W are of 1200 to 1700 W each.
 const ElementShare = 0.6
+
+// Drawers of a fryer with two.
+const Left, Right = "left", "right"
+
+// In is one drawer of a fryer with two, to run apart from the other.
+func (f Fryer) In(drawer string) *Fryer {
+	f.Drawer = drawer
+	return &f
+}
 
 // Dial is the range and the step of what can be set, °C.
 type Dial struct {

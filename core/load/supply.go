@@ -12,16 +12,22 @@ type Supply struct {
 	W     []float64
 }
 
-// At is what is left at a moment, s: all of it before and after, when the other
-// drawer is off, and always of no supply.
+// At is what is left at a moment, s; all of it before and after, when the other
+// drawer is off.
 func (s *Supply) At(t float64) float64 {
-	if s == nil {
-		return math.Inf(1)
-	}
 	if k := int(math.Floor((t-s.FromS)/SupplyStep + 1e-9)); k >= 0 && k < len(s.W) {
 		return s.W[k]
 	}
 	return math.Inf(1)
+}
+
+// LimitW is the most that the heater of a drawer draws at a moment, s. Where it
+// is not known what the other does, it is taken to be on full.
+func (l *Load) LimitW(t float64) float64 {
+	if l.Supply == nil {
+		return math.Min(l.ElementW, l.PlugW/2)
+	}
+	return math.Min(l.ElementW, l.Supply.At(t))
 }
 
 // On is the same load on what a plug leaves to it.

@@ -100,8 +100,8 @@ func (r *Run) heat() {
 
 // heats moves the fryer on from t by dt, s, on what its plug leaves to it.
 func (r *Run) heats(t, dt, dialC float64, open bool, take fryer.Take) {
-	if l := r.load; l.OfTwo {
-		r.fryer.Limit(min(l.ElementW, l.Supply.At(t)))
+	if r.load.OfTwo {
+		r.fryer.Limit(r.load.LimitW(t))
 	}
 	r.fryer.Step(dt, dialC, open, take)
 	if r.meter != nil {

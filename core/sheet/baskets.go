@@ -140,7 +140,7 @@ func (k *Kitchen) prepare(s *Supper, said []SupperDish) ([]readyDish, error) {
 
 func (s *Supper) fryer(id string) *load.Fryer {
 	for _, f := range s.Fryers {
-		if f.ID == id || id == "" {
+		if f.ID == placeOf(id, 1) || id == "" {
 			if f.Fryer == nil {
 				return &load.Fryer{}
 			}

@@ -141,8 +141,10 @@ func (p *planner) fry(ctx context.Context) error {
 	for _, f := range p.s.Fryers {
 		var seq []dealtBasket
 		for _, d := range p.c.order {
-			if p.c.fryers[d] == f.ID {
-				seq = append(seq, p.all[d].baskets...)
+			for _, b := range p.all[d].baskets {
+				if placeOf(p.c.fryers[d], b.number) == f.ID {
+					seq = append(seq, b)
+				}
 			}
 		}
 		next := p.flashes(f.ID)
@@ -182,7 +184,7 @@ func (p *planner) flashes(fryer string) float64 {
 	for k := len(p.c.order) - 1; k >= 0; k-- {
 		i := p.c.order[k]
 		d := &p.all[i]
-		if !p.c.flash[i] || p.c.fryers[i] != fryer {
+		if !p.c.flash[i] || placeOf(p.c.fryers[i], 1) != fryer {
 			continue
 		}
 		long := flashLoad + baskets.FlashMin + flashOut

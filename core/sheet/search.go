@@ -54,13 +54,7 @@ func (k *Kitchen) PlanBaskets(ctx context.Context, in Supper) (Sheet, []RunBaske
 	}
 	where := make([][]string, len(all))
 	for i, c := range all {
-		if c.FryerID != "" {
-			where[i] = []string{c.FryerID}
-			continue
-		}
-		for _, f := range s.Fryers {
-			where[i] = append(where[i], f.ID)
-		}
+		where[i] = s.wheres(c.FryerID, len(c.baskets))
 	}
 	if err := k.ahead(ctx, &s, all, where); err != nil {
 		return Sheet{}, nil, err
@@ -78,8 +72,9 @@ func (c *candidate) runBaskets(s *Supper, all []readyDish) (out []RunBasket) {
 	for _, p := range c.plates {
 		d := &all[p.dish]
 		q := d.ready.Share(p.pieces)
-		q.Fryer, q.Program = s.fryer(c.fryers[p.dish]), c.fried[[2]int{p.dish, p.basket}].Program
-		out = append(out, RunBasket{d.ID, p.basket, len(d.baskets), c.fryers[p.dish], q})
+		place := placeOf(c.fryers[p.dish], p.basket)
+		q.Fryer, q.Program = s.fryer(place), c.fried[[2]int{p.dish, p.basket}].Program
+		out = append(out, RunBasket{d.ID, p.basket, len(d.baskets), place, q})
 	}
 	slices.SortFunc(out, func(a, b RunBasket) int { return cmp.Or(strings.Compare(a.Dish, b.Dish), a.Basket-b.Basket) })
 	return out
@@ -283,7 +278,10 @@ func (k *Kitchen) write(ctx context.Context, s *Supper, all []readyDish, best *c
 	at := func(m float64) time.Time {
 		return best.serve.Add(time.Duration(math.Round(m*60)) * time.Second)
 	}
-	out := Sheet{ServeAt: best.serve, StartAt: at(best.start), OnTime: best.late < 0.25, Tasks: []Task{}, Plate: []ServedBasket{}, Others: []Other{}, Tight: []Tight{}, Order: []string{}, Shortened: 1 - best.ease}
+	out := Sheet{Fryers: []FryingPlace{}, ServeAt: best.serve, StartAt: at(best.start), OnTime: best.late < 0.25, Tasks: []Task{}, Plate: []ServedBasket{}, Others: []Other{}, Tight: []Tight{}, Order: []string{}, Shortened: 1 - best.ease}
+	for _, f := range s.Fryers {
+		out.Fryers = append(out.Fryers, FryingPlace{f.ID, f.Name})
+	}
 	for _, i := range best.order {
 		out.Order = append(out.Order, all[i].ID)
 	}

@@ -47,6 +47,12 @@ type Oven struct {
 	WarmC float64 `json:"warmC,omitempty"` // 90
 }
 
+// FryingPlace is a fryer, or one drawer of it.
+type FryingPlace struct {
+	ID   string `json:"id"`
+	Name string `json:"name"`
+}
+
 // NamedFryer is a machine by its name.
 type NamedFryer struct {
 	ID    string      `json:"id"`
@@ -179,6 +185,7 @@ func (s Supper) whole() Supper {
 	slices.SortFunc(s.Sauces, func(a, b SupperSauce) int { return strings.Compare(a.ID, b.ID) })
 	slices.SortFunc(s.Sides, func(a, b Side) int { return strings.Compare(a.ID, b.ID) })
 	slices.SortFunc(s.Fryers, func(a, b NamedFryer) int { return strings.Compare(a.ID, b.ID) })
+	s.Fryers = inDrawers(s.Fryers)
 	for i := range s.Dishes {
 		if d := &s.Dishes[i]; d.How == "" {
 			d.How = pan.Toss
@@ -367,6 +374,8 @@ type Tight struct {
 
 // Sheet is an evening worked out.
 type Sheet struct {
+	// Fryers are the places in which food is fried: fryers, or drawers of one.
+	Fryers  []FryingPlace  `json:"fryers"`
 	ServeAt time.Time      `json:"serveAt"`
 	StartAt time.Time      `json:"startAt"`
 	OnTime  bool           `json:"onTime"`

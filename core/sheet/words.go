@@ -62,6 +62,9 @@ func simmersSays(sauce string) string { return sauce + " simmers" }
 
 func ownStepSays(side, step string) string { return fmt.Sprintf("%s: %s", side, step) }
 
+// DrawerName is what one drawer of a fryer is called.
+func DrawerName(fryer, drawer string) string { return fmt.Sprintf("%s, %s", fryer, drawer) }
+
 func benchWaitSays(dish string, t prep.BenchTask) string {
 	if t.Of != "" {
 		return fmt.Sprintf("%s, %s %s", dish, t.Of, t.Wait.Says)

@@ -49,7 +49,7 @@ func SimulateChambers(ctx context.Context, of []load.Chamber, opt Options, more 
 			if err == nil && more != nil {
 				err = more(ctx, loads[k], &a)
 			}
-			each[k] = ChamberAnswer{chamberNames[k], c.StartMin, a}
+			each[k] = ChamberAnswer{loads[k].Drawer, c.StartMin, a}
 			return err
 		})
 	}

@@ -179,9 +179,6 @@ func spanOf(from float64, to *float64) (figure, unit string) {
 
 // # Two drawers
 
-// chamberNames are what the drawers of a fryer are called.
-var chamberNames = [2]string{"left", "right"}
-
 // apartFigure is read where both drawers are ready, at no minute together.
 const apartFigure = "Each in its time"
 

@@ -49,3 +49,58 @@ func TestTwoDrawersRunApart(t *testing.T) {
 		}
 	}
 }
+
+// An evening on a fryer of two drawers has both at once: each its own basket and
+// its own now, told by name.
+func TestAnEveningInTwoDrawers(t *testing.T) {
+	k := newKitchen(t, "")
+	twin := get[api.Fryer](k, 201, "POST", "/api/v1/fryers", `{"name": "Twin", "kind": "drawer", "basket": {"shape": "rectangle", "widthMm": 180, "depthMm": 250}, "powerW": 2400, "airflow": 1, "dialOffsetC": 0, "drawers": 2, "dial": {"minC": 80, "maxC": 200, "stepC": 5}}`)
+	dish := func(name, lots, stages string) string {
+		t.Helper()
+		return get[api.Plan](k, 201, "POST", "/api/v1/plans", `{"name": "`+name+`", "fryerId": "`+twin.ID+`", "lots": [`+lots+`], "bench": {"drying": {}, "coating": {}}, "program": {"preheatMin": 3, "stages": [`+stages+`]}}`).Id
+	}
+	legs := dish("Legs", `{"load": {"cut": "chicken-drumstick", "pieces": 4, "pieceMassG": 110}, "coat": {"id": "bare"}}`, `{"airC": 185, "minutes": 30}`)
+	chips := dish("Wedges", `{"load": {"cut": "potato-wedge", "pieces": 12, "pieceMassG": 32}, "coat": {"id": "oil-rub", "oilG": 10}}`, `{"airC": 190, "minutes": 24}`)
+	evening := `"serveAt": "2026-11-20T19:30:00Z", "people": 2, "hands": 1, "hobs": 2, "warmC": 80, "sides": [], "dishes": [{"planId": "` + legs + `"}, {"planId": "` + chips + `"}]`
+	planned := get[api.Sheet](k, 200, "POST", "/api/v1/sheets", "{"+evening+"}")
+	if len(planned.Fryers) != 2 || planned.Fryers[0].Name != "Twin, left" || planned.Fryers[1].Name != "Twin, right" {
+		t.Errorf("it is fried in %+v", planned.Fryers)
+	}
+	supper := get[api.Supper](k, 200, "PUT", "/api/v1/suppers/twin-night", `{"id": "twin-night", "name": "Legs and wedges", "evening": {`+evening+`}}`)
+	e := get[api.LiveEvening](k, 201, "POST", "/api/v1/evenings", `{"supperId": "`+supper.ID+`", "soon": true}`)
+	places := map[string]bool{}
+	for _, b := range e.Baskets {
+		places[b.FryerId] = true
+	}
+	if len(e.Baskets) != 2 || !places[twin.ID] || !places[twin.ID+"/right"] {
+		t.Fatalf("baskets %+v", e.Baskets)
+	}
+	both, said := false, map[string]bool{}
+	for range 600 {
+		if e.Course.Over {
+			break
+		}
+		now := e.Course.Now[0]
+		if wait := now.Until.Sub(k.clock()); wait > 0 {
+			k.wait(min(wait, 30_000_000_000))
+			e = get[api.LiveEvening](k, 200, "GET", "/api/v1/evenings/"+e.Id, "")
+		} else {
+			said[now.Where] = true
+			e = tap(k, e)
+		}
+		in := 0
+		for _, b := range e.Baskets {
+			if b.LoadedAt != nil && b.OutAt == nil {
+				in++
+			}
+		}
+		both = both || in == 2
+	}
+	if !e.Course.Over || !both || !said["Twin, left"] || !said["Twin, right"] {
+		t.Errorf("over %v, both in at once %v, told of %v", e.Course.Over, both, said)
+	}
+	// One fryer that is in use twice still stands in the kitchen as one.
+	if p := get[api.Problem](k, 409, "DELETE", "/api/v1/fryers/"+twin.ID, ""); p.Detail == nil || !strings.Contains(*p.Detail, "Legs") {
+		t.Errorf("%+v", p)
+	}
+}

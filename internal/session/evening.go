@@ -81,11 +81,14 @@ func (s *Sessions) laid(ctx context.Context, own store.Supper, e store.SupperPla
 		if err != nil {
 			return out, err
 		}
-		f, err := s.Store.Fryer(ctx, l.FryerID)
+		f, err := s.Store.Fryer(ctx, sheet.FryerOf(l.FryerID))
 		if err != nil {
 			return out, err
 		}
 		p.FryerID, p.PerBasket, p.SecondFryerID = f.ID, nil, nil
+		if drawer := l.Request.Fryer.Drawer; drawer != "" {
+			f.ID, f.Name, f.Fryer = l.FryerID, sheet.DrawerName(f.Name, drawer), *f.Fryer.In(drawer)
+		}
 		p.GoesInAs(l.Request)
 		c := store.Cook{PlanID: &p.ID, Name: p.Name, DishID: l.Dish, Guidance: set.Guidance, GuidanceC: set.GuidanceC, Basket: l.Basket, Baskets: l.Of}
 		c.StartedAt.Time = got.StartAt

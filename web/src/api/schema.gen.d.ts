@@ -1454,6 +1454,11 @@ export interface components {
              * @description the most that the element of one of two drawers draws while the other is idle; 0.6 of the plug's where left out
              */
             drawerPowerW?: number;
+            /**
+             * @description which of two drawers that run apart; left out where both share the load
+             * @enum {string}
+             */
+            drawer?: "left" | "right";
             /** Format: double */
             roomC?: number;
             dial?: components["schemas"]["Dial"];
@@ -2412,6 +2417,11 @@ export interface components {
         };
         /** @description An evening worked back from the table */
         Sheet: {
+            /** @description the places in which food is fried: fryers, or drawers of one; null in a sheet that was kept before */
+            fryers: {
+                id: string;
+                name: string;
+            }[] | null;
             /** Format: date-time */
             serveAt: string;
             /** Format: date-time */
@@ -3305,6 +3315,11 @@ export interface components {
              * @description the most that the element of one of two drawers draws while the other is idle; 0.6 of the plug's where left out
              */
             drawerPowerW?: number;
+            /**
+             * @description which of two drawers that run apart; left out where both share the load
+             * @enum {string}
+             */
+            drawer?: "left" | "right";
             /** @description a second level in a drawer */
             rack: boolean;
             /** @description fields that were worked out and not read off */

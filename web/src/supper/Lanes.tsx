@@ -53,7 +53,7 @@ export function Lanes({ sheet, fryers, names, pending, problem, pin }: Props) {
   const right = Math.max(width, 280) - 16;
   const table = at(sheet.serveAt);
   const scale = timeScale(at(sheet.startAt), table, left, right);
-  const { lanes, high } = laneRows(sheet, fryers, compact);
+  const { lanes, high } = laneRows(sheet, fryers.length === 1 && fryers[0]?.drawers !== 2, compact);
   return (
     <Frame ref={ref} aria-busy={pending} style={{ '--fit': Math.min(1, PAGE / Math.max(1, width)) }}>
       {width > 0 ? (

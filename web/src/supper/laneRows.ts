@@ -1,4 +1,3 @@
-import type { Fryer } from '../api/client';
 import { at } from './time';
 import type { Sheet, SheetTask } from './useSupper';
 
@@ -20,14 +19,15 @@ export interface PlacedLane extends Lane {
   top: number;
 }
 
-/** Places and hands of a sheet as lanes, and how high all are, px. */
-export function laneRows(sheet: Sheet, fryers: Fryer[], compact: boolean): { lanes: PlacedLane[]; high: number } {
+/** Places and hands of a sheet as lanes, and how high all are, px; other fryers of the household may stand beside. */
+export function laneRows(sheet: Sheet, alone: boolean, compact: boolean): { lanes: PlacedLane[]; high: number } {
+  const fryers = sheet.fryers ?? [];
   const on = (place: string) => sheet.tasks.filter((t) => t.place === place && t.kind !== 'load' && t.kind !== 'out');
   const lanes: Lane[] = [
     { id: 'fridge', name: 'Fridge', tasks: on('fridge') },
     { id: 'board', name: 'Board', tasks: on('board') },
     ...fryers
-      .map((f) => ({ id: f.id, name: fryers.length > 1 || compact ? f.name : 'Fryer', tasks: on(f.id) }))
+      .map((f) => ({ id: f.id, name: !alone || compact ? f.name : 'Fryer', tasks: on(f.id) }))
       .filter((l) => l.tasks.length > 0),
     {
       id: 'oven',

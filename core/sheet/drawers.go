@@ -1,0 +1,61 @@
+package sheet
+
+import (
+	"strings"
+
+	"velocrustum/core/load"
+)
+
+// # Two drawers of one fryer
+//
+// Each is a place of its own, with its own baskets and programs. What one leaves
+// of the plug to the other is not counted on: both are taken to be on full, so
+// that nothing is promised sooner than it comes.
+
+const (
+	rightDrawer = "/right" // behind the id of its fryer, which is the left one's
+	bothDrawers = "/both"  // baskets of a dish by turns in one and the other
+)
+
+// inDrawers are fryers by the places in which they fry.
+func inDrawers(fryers []NamedFryer) (out []NamedFryer) {
+	for _, f := range fryers {
+		if f.Fryer == nil || f.Fryer.Drawers != 2 || f.Fryer.Drawer != "" {
+			out = append(out, f)
+			continue
+		}
+		out = append(out, NamedFryer{ID: f.ID, Name: DrawerName(f.Name, load.Left), Fryer: f.Fryer.In(load.Left)},
+			NamedFryer{ID: f.ID + rightDrawer, Name: DrawerName(f.Name, load.Right), Fryer: f.Fryer.In(load.Right)})
+	}
+	return out
+}
+
+// FryerOf is the fryer that a place is in.
+func FryerOf(place string) string {
+	id, _, _ := strings.Cut(place, "/")
+	return id
+}
+
+// wheres are the places that a dish of so many baskets may be fried in, of its
+// fryer or of any.
+func (s *Supper) wheres(fryer string, baskets int) (out []string) {
+	for _, f := range s.Fryers {
+		if fryer != "" && FryerOf(f.ID) != fryer {
+			continue
+		}
+		if out = append(out, f.ID); baskets > 1 && strings.HasSuffix(f.ID, rightDrawer) {
+			out = append(out, FryerOf(f.ID)+bothDrawers)
+		}
+	}
+	return out
+}
+
+// placeOf is where a basket is fried, by its number, of a dish that is fried
+// where it is said.
+func placeOf(where string, basket int) string {
+	id, both := strings.CutSuffix(where, bothDrawers)
+	if both && basket%2 == 0 {
+		return id + rightDrawer
+	}
+	return id
+}

@@ -1,0 +1,76 @@
+package sheet
+
+import (
+	"slices"
+	"testing"
+	"time"
+
+	"velocrustum/core/load"
+)
+
+var twin = NamedFryer{ID: "twin", Name: "Twin", Fryer: &load.Fryer{Drawers: 2, PowerW: ptr(2400.0)}}
+
+// runs are the tasks in which food is fried, by where.
+func runs(s Sheet) map[string][]Task {
+	out := map[string][]Task{}
+	for _, t := range s.Tasks {
+		if t.Kind == Run {
+			out[t.Place] = append(out[t.Place], t)
+		}
+	}
+	return out
+}
+
+// Two dishes on a fryer of two drawers lie in both at once, each under its own
+// heat; on one drawer of the same they run one after the other.
+func TestTwoDrawersFryAtOnce(t *testing.T) {
+	s := Supper{ServeAt: table, Hands: 1, Fryers: []NamedFryer{twin}, Dishes: []SupperDish{
+		{ID: "legs", FryerID: "twin", Request: pieces("chicken-drumstick", 4, 110, "bare", 2, 185, 30)},
+		{ID: "wedges", FryerID: "twin", Request: pieces("potato-wedge", 12, 32, "oil-rub", 10, 190, 24)}}}
+	got := plan(t, s)
+	honest(t, "two drawers", s, got)
+	fried := runs(got)
+	if len(fried["twin"]) != 1 || len(fried["twin/right"]) != 1 {
+		t.Fatalf("fried %+v", fried)
+	}
+	left, right := fried["twin"][0], fried["twin/right"][0]
+	if !left.Start.Before(right.End) || !right.Start.Before(left.End) {
+		t.Errorf("one after the other: %s to %s, %s to %s", left.Start, left.End, right.Start, right.End)
+	}
+	one := s
+	one.Fryers = []NamedFryer{{ID: "twin", Fryer: twin.Fryer.In(load.Left)}}
+	after := plan(t, one)
+	if gain := got.StartAt.Sub(after.StartAt); gain < 15*time.Minute {
+		t.Errorf("two drawers begin %s later than one", gain)
+	}
+	// The first in of each is the engine's own: no sooner than beside the other.
+	_, led, err := kitchen.PlanBaskets(t.Context(), s)
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, b := range led {
+		if b.Request.Fryer.Drawer == "" || FryerOf(b.FryerID) != "twin" {
+			t.Errorf("%s is fried in %s, %+v", b.Dish, b.FryerID, b.Request.Fryer)
+		}
+	}
+}
+
+// Twenty-four wings go into both drawers at once, and are all out within a
+// basket's time.
+func TestOneDishInBothDrawers(t *testing.T) {
+	s := Supper{ServeAt: table, Hands: 2, Fryers: []NamedFryer{twin}, Dishes: []SupperDish{
+		{ID: "wings", FryerID: "twin", PerBasket: 12, Request: pieces("chicken-wing-flat", 24, 43, "starch-dust", 8, 200, 24)}}}
+	got := plan(t, s)
+	honest(t, "both drawers", s, got)
+	fried := runs(got)
+	if len(fried["twin"]) != 1 || len(fried["twin/right"]) != 1 || fried["twin"][0].Basket == fried["twin/right"][0].Basket {
+		t.Fatalf("fried %+v", fried)
+	}
+	outs := []time.Time{fried["twin"][0].End, fried["twin/right"][0].End}
+	if slices.SortFunc(outs, time.Time.Compare); outs[1].Sub(outs[0]) > 10*time.Minute {
+		t.Errorf("out at %s and %s", outs[0], outs[1])
+	}
+	if len(got.Plate) != 2 || got.Plate[0].Pieces+got.Plate[1].Pieces != 24 {
+		t.Errorf("on the plate %+v", got.Plate)
+	}
+}
