@@ -24,6 +24,9 @@ type Portrait struct {
 	Blows  string       `json:"blows"`
 	Curve  []PortraitAt `json:"curve"`
 	Wanted []Wanted     `json:"wanted"`
+	// Alone is the air of one of two drawers while the other is off, at the
+	// minutes of Curve, which has both on at once.
+	Alone []float64 `json:"alone,omitempty"`
 }
 
 // PortraitAt is the air at one minute: of this fryer, with the spread that is
@@ -85,6 +88,11 @@ func PortraitOf(f load.Fryer, dialC float64, say units.Household) (Portrait, err
 	p := Portrait{DialC: dialC, HeatUpMin: spec.HeatUpMin, Timed: m.Timed, SettlesC: dialC + spec.DialOffsetC, Blows: blows(m.Spec.Airflow), Wanted: []Wanted{}}
 	for i := range lines[0] {
 		p.Curve = append(p.Curve, PortraitAt{float64(i) * fryer.CurveStep, lines[0][i], lines[1][i], lines[2][i], lines[3][i], lines[4][i]})
+	}
+	if m.Drawers > 1 {
+		if p.Alone, err = fryer.CurveOn(spec, m.ElementW, dialC, portraitFor); err != nil {
+			return Portrait{}, err
+		}
 	}
 	for _, field := range []string{"heatUpMin", "basket", "powerW", "dial", "airflow"} {
 		known := !slices.Contains(f.Inferred, field)

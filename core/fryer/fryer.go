@@ -194,10 +194,17 @@ const CurveStep = 0.25
 // Curve returns the air of an empty fryer every CurveStep from cold, °C, at a
 // dial.
 func Curve(s Spec, dialC, minutes float64) ([]float64, error) {
+	return CurveOn(s, s.PowerW, dialC, minutes)
+}
+
+// CurveOn is Curve of a fryer whose heater draws up to so many watts, with the
+// metal that goes with the power of its spec.
+func CurveOn(s Spec, limitW, dialC, minutes float64) ([]float64, error) {
 	f, err := NewState(s)
 	if err != nil {
 		return nil, err
 	}
+	f.Limit(limitW)
 	out := []float64{f.airC}
 	for range int(math.Round(minutes / CurveStep)) {
 		for range 5 {

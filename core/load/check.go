@@ -300,6 +300,7 @@ func (c *checker) machine(given Fryer) Machine {
 	m := Machine{Spec: c.spec(f), Drawers: f.Drawers, Dial: *f.Dial, Timed: f.timed(), Inferred: f.Inferred, PlugW: *f.PowerW, ElementW: *f.PowerW}
 	if f.Drawers == 2 {
 		m.ElementW = orElse(f.DrawerPowerW, ElementShare*m.PlugW)
+		c.In(Limits, "fryer.drawerPowerW", m.ElementW)
 		c.Among("fryer.drawer", f.Drawer, "", Left, Right)
 		c.Within("fryer.drawerPowerW", m.ElementW, m.PlugW/4, m.PlugW, "W, of one drawer alone: a quarter of the plug's to all of it")
 	} else if f.Drawer != "" {

@@ -74,3 +74,22 @@ func TestOneDishInBothDrawers(t *testing.T) {
 		t.Errorf("on the plate %+v", got.Plate)
 	}
 }
+
+// The other way round is the same evening, and is neither worked out nor offered.
+func TestDrawersAreNotOfferedTheOtherWayRound(t *testing.T) {
+	s := Supper{ServeAt: table, Hands: 1, Fryers: []NamedFryer{twin}, Dishes: []SupperDish{
+		{ID: "legs", FryerID: "twin", Request: pieces("chicken-drumstick", 4, 110, "bare", 2, 185, 30)},
+		{ID: "wedges", FryerID: "twin", Request: pieces("potato-wedge", 12, 32, "oil-rub", 10, 190, 24)}}}
+	seen := map[string]bool{}
+	for _, o := range plan(t, s).Others {
+		says := o.Name + o.Says
+		if seen[says] {
+			t.Errorf("offered twice: %s", says)
+		}
+		seen[says] = true
+	}
+	w := s.whole()
+	if got := spread([][]string{w.wheres("twin", 1), w.wheres("twin", 1)}); len(got) != 2 || got[1][1] != "twin/right" {
+		t.Errorf("tried are %v", got)
+	}
+}

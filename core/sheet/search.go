@@ -225,13 +225,17 @@ func sequence(order []int, fryers []string, all []readyDish) string {
 	return strings.Join(out, " ")
 }
 
-// spread lists which dish goes into which fryer.
+// spread lists which dish goes into which fryer. The first of a fryer with two
+// drawers goes into the left one: the other way round is the same evening.
 func spread(where [][]string) [][]string {
 	out := [][]string{{}}
 	for _, may := range where {
 		var next [][]string
 		for _, so := range out {
 			for _, f := range may {
+				if strings.HasSuffix(f, rightDrawer) && !slices.ContainsFunc(so, func(o string) bool { return FryerOf(o) == FryerOf(f) }) {
+					continue
+				}
 				next = append(next, append(slices.Clone(so), f))
 			}
 		}
@@ -280,7 +284,7 @@ func (k *Kitchen) write(ctx context.Context, s *Supper, all []readyDish, best *c
 	}
 	out := Sheet{Fryers: []FryingPlace{}, ServeAt: best.serve, StartAt: at(best.start), OnTime: best.late < 0.25, Tasks: []Task{}, Plate: []ServedBasket{}, Others: []Other{}, Tight: []Tight{}, Order: []string{}, Shortened: 1 - best.ease}
 	for _, f := range s.Fryers {
-		out.Fryers = append(out.Fryers, FryingPlace{f.ID, f.Name})
+		out.Fryers = append(out.Fryers, FryingPlace{f.ID, placeName(f, len(s.Fryers))})
 	}
 	for _, i := range best.order {
 		out.Order = append(out.Order, all[i].ID)

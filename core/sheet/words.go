@@ -62,6 +62,17 @@ func simmersSays(sauce string) string { return sauce + " simmers" }
 
 func ownStepSays(side, step string) string { return fmt.Sprintf("%s: %s", side, step) }
 
+// placeName is what a lane is called, of so many: a drawer by its side first.
+func placeName(f NamedFryer, of int) string {
+	switch {
+	case f.Fryer == nil || f.Fryer.Drawer == "":
+		return f.Name
+	case of == 2:
+		return units.Capital(f.Fryer.Drawer) + " drawer"
+	}
+	return fmt.Sprintf("%s, %s", units.Capital(f.Fryer.Drawer), strings.TrimSuffix(f.Name, ", "+f.Fryer.Drawer))
+}
+
 // DrawerName is what one drawer of a fryer is called.
 func DrawerName(fryer, drawer string) string { return fmt.Sprintf("%s, %s", fryer, drawer) }
 

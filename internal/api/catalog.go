@@ -91,7 +91,7 @@ func limits() map[string]Range {
 func usual() Usual {
 	u := Usual{Load: load.FirstLoad, Coat: load.FirstCoat, Program: load.FirstProgram, Bench: prep.Usual,
 		Rack: prep.UsualRack, Brine: prep.UsualBrine, Soak: prep.UsualSoak,
-		Salt: prep.SaltLevels, Even: prep.EvenLevels, Spread: prep.SpreadLevels, Recipes: advise.FirstFormerWays, MoreMin: cook.UsualMore, WarmC: load.WarmC, Layers: food.FirstLayers, OilByMass: load.OilByMass,
+		Salt: prep.SaltLevels, Even: prep.EvenLevels, Spread: prep.SpreadLevels, Recipes: advise.FirstFormerWays, MoreMin: cook.UsualMore, WarmC: load.WarmC, Layers: food.FirstLayers, OilByMass: load.OilByMass, ElementShare: load.ElementShare,
 		Brush: load.FirstBrush, BrushBeforeEndMin: load.BrushBeforeEndMin, SplitSteps: load.SplitSteps, Evening: sheet.FirstEvening, MixGPerKg: prep.UsualMix, SoonH: cook.SoonH}
 	for _, k := range fryer.Usual {
 		u.Boxes = append(u.Boxes, FryerKnown{Kind: FryerKnownKind(k.Kind), Litres: &k.Litres, PowerW: &k.PowerW, Drawers: &k.Drawers})

@@ -63,7 +63,7 @@ func TestAnEveningInTwoDrawers(t *testing.T) {
 	chips := dish("Wedges", `{"load": {"cut": "potato-wedge", "pieces": 12, "pieceMassG": 32}, "coat": {"id": "oil-rub", "oilG": 10}}`, `{"airC": 190, "minutes": 24}`)
 	evening := `"serveAt": "2026-11-20T19:30:00Z", "people": 2, "hands": 1, "hobs": 2, "warmC": 80, "sides": [], "dishes": [{"planId": "` + legs + `"}, {"planId": "` + chips + `"}]`
 	planned := get[api.Sheet](k, 200, "POST", "/api/v1/sheets", "{"+evening+"}")
-	if len(planned.Fryers) != 2 || planned.Fryers[0].Name != "Twin, left" || planned.Fryers[1].Name != "Twin, right" {
+	if len(planned.Fryers) != 2 || planned.Fryers[0].Name != "Left drawer" || planned.Fryers[1].Name != "Right drawer" {
 		t.Errorf("it is fried in %+v", planned.Fryers)
 	}
 	supper := get[api.Supper](k, 200, "PUT", "/api/v1/suppers/twin-night", `{"id": "twin-night", "name": "Legs and wedges", "evening": {`+evening+`}}`)
@@ -96,7 +96,7 @@ func TestAnEveningInTwoDrawers(t *testing.T) {
 		}
 		both = both || in == 2
 	}
-	if !e.Course.Over || !both || !said["Twin, left"] || !said["Twin, right"] {
+	if !e.Course.Over || !both || !said["Left drawer"] || !said["Right drawer"] {
 		t.Errorf("over %v, both in at once %v, told of %v", e.Course.Over, both, said)
 	}
 	// One fryer that is in use twice still stands in the kitchen as one.

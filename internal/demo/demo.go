@@ -30,6 +30,12 @@ var borrowed = store.OwnFryer{
 		PowerW: ptr(1100.0), Airflow: ptr(0.85), Dial: &load.Dial{MinC: 80, MaxC: 200, StepC: 10}},
 }
 
+// twin has two drawers, each with its own dial.
+var twin = store.OwnFryer{
+	Name: "Twin drawers", Fryer: load.Fryer{Kind: "drawer", Drawers: 2, Basket: &fryer.Basket{Shape: "rectangle", WidthMm: 180, DepthMm: 260},
+		PowerW: ptr(2400.0), Airflow: ptr(1.0), Dial: &load.Dial{MinC: 80, MaxC: 200, StepC: 5}},
+}
+
 func flips(at ...float64) (t []load.Turn) {
 	for _, m := range at {
 		t = append(t, load.Turn{AtMin: m, Kind: load.Flip})
@@ -186,6 +192,9 @@ func Fill(ctx context.Context, s *store.Store, now time.Time) error {
 	round, err := s.AddFryer(ctx, borrowed)
 	if err != nil {
 		return fmt.Errorf("the second fryer: %w", err)
+	}
+	if _, err := s.AddFryer(ctx, twin); err != nil {
+		return fmt.Errorf("the fryer of two drawers: %w", err)
 	}
 	plans := make([]store.Plan, len(dishes))
 	for i, d := range dishes {

@@ -41,6 +41,9 @@ func (h *Household) Dish(ctx context.Context, o Order) (prep.BenchDish, error) {
 	if err := o.OneDrawer(); err != nil {
 		return prep.BenchDish{}, err
 	}
+	if o.Program.Stages == nil {
+		return prep.BenchDish{}, refuse.One("program", "missing", "it has to be there")
+	}
 	d := o.Asked.Dish()
 	d.Units = set.Units()
 	for _, f := range []struct {

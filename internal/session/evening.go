@@ -136,6 +136,11 @@ func (s *Sessions) LeadEvening(ctx context.Context, e store.EveningLed) (*LedEve
 		cuts[of][c.DishID] = true
 		out.Names[c.Fryer.V.ID] = c.Fryer.V.Name
 	}
+	for _, f := range e.Sheet.V.Fryers {
+		if _, fries := out.Names[f.ID]; fries && f.Name != "" {
+			out.Names[f.ID] = f.Name // a drawer by its side first
+		}
+	}
 	for _, c := range e.Cooks {
 		l, err := s.Live(ctx, c)
 		if err != nil {

@@ -1198,6 +1198,11 @@ export interface components {
             layers: components["schemas"]["CoatLayer"][];
             /**
              * Format: double
+             * @description what one of two drawers draws at most, of all that the plug gives
+             */
+            elementShare: number;
+            /**
+             * Format: double
              * @description the power of a piece's mass that the oil on it goes with
              */
             oilByMass: number;
@@ -3359,6 +3364,8 @@ export interface components {
                 /** Format: double */
                 kindHighC: number;
             }[];
+            /** @description the air of one of two drawers while the other is off, at the minutes of curve, which has both on */
+            alone?: number[];
             wanted: {
                 field: string;
                 says: string;

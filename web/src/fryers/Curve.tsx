@@ -29,14 +29,14 @@ const box = { left: 44, right: 14, top: 26, bottom: HEIGHT - 34 };
 /** What a dial really gives from cold: this fryer's air, what is left of its doubt, and that of any of its kind. */
 export function Curve({ portrait, units }: { portrait: Portrait; units: Units }) {
   const [ref, width] = useWidth<HTMLDivElement>();
-  const { curve, dialC, settlesC, heatUpMin } = portrait;
+  const { curve, dialC, settlesC, heatUpMin, alone = [] } = portrait;
   const end = curve.at(-1)?.minute ?? 12;
   const x = scaleLinear([0, end], [box.left, width - box.right]);
   const y = scaleLinear([0, Math.max(220, dialC + 20)], [box.bottom, box.top]);
   // Round figures of the household's own scale.
   const ticks = units.axis.filter((d) => d > 0);
-  const line = (pick: (p: At) => number) =>
-    curve.map((p, i) => `${i === 0 ? 'M' : 'L'}${x(p.minute).toFixed(1)} ${y(pick(p)).toFixed(1)}`).join('');
+  const line = (pick: (p: At, i: number) => number) =>
+    curve.map((p, i) => `${i === 0 ? 'M' : 'L'}${x(p.minute).toFixed(1)} ${y(pick(p, i)).toFixed(1)}`).join('');
   const band = (low: (p: At) => number, high: (p: At) => number) =>
     `${line(high)}${[...curve]
       .reverse()
@@ -94,14 +94,24 @@ export function Curve({ portrait, units }: { portrait: Portrait; units: Units })
             strokeDasharray="2 5"
           />
           <path d={line((p) => p.airC)} fill="none" stroke="var(--heat)" strokeWidth={3} strokeLinejoin="round" />
+          {alone.length > 0 ? (
+            <path
+              d={line((_, i) => alone[i] ?? 0)}
+              fill="none"
+              stroke="var(--heat)"
+              strokeWidth={2}
+              strokeDasharray="7 4"
+              strokeLinejoin="round"
+            />
+          ) : null}
           <text x={box.left + 6} y={y(dialC) - 7}>
             dial {units.temperature(dialC)}
           </text>
           <text className="yours" x={width - box.right} y={y(last.airC) + 24} textAnchor="end">
-            yours, settling at {units.temperature(settlesC)}
+            {alone.length > 0 ? 'both drawers on, ' : 'yours, '}settling at {units.temperature(settlesC)}
           </text>
           <text x={width - box.right} y={y(last.airC) + 42} textAnchor="end">
-            grey: any of its kind
+            {alone.length > 0 ? 'dashed: one drawer alone; grey: any of its kind' : 'grey: any of its kind'}
           </text>
         </svg>
       ) : (

@@ -68,7 +68,9 @@ export function BuildPart({ fryer, catalog, set }: FryerProps) {
             label="Kind"
             options={catalog.fryerKinds.map((k) => ({ id: k.id as FryerInput['kind'], name: k.name }))}
             value={fryer.kind}
-            onChange={(kind) => set(kind === 'oven' ? { kind, drawers: 1, rack: false } : { kind, trays: 1 })}
+            onChange={(kind) =>
+              set(kind === 'oven' ? { kind, drawers: 1, drawerPowerW: undefined, rack: false } : { kind, trays: 1 })
+            }
           />
           {oven ? (
             <Stepper
@@ -86,13 +88,28 @@ export function BuildPart({ fryer, catalog, set }: FryerProps) {
                 {
                   id: 'two',
                   name: 'Two drawers',
-                  note: 'the size is that of one; each gets less air than one alone',
+                  note: 'the size is that of one; both share the plug',
                 },
               ]}
               value={(fryer.drawers ?? 1) > 1 ? 'two' : fryer.rack ? 'rack' : 'plain'}
-              onChange={(v) => set({ drawers: v === 'two' ? 2 : 1, rack: v === 'rack' })}
+              onChange={(v) =>
+                set({
+                  drawers: v === 'two' ? 2 : 1,
+                  rack: v === 'rack',
+                  ...(v === 'two' ? {} : { drawerPowerW: undefined }),
+                })
+              }
             />
           )}
+          {!oven && (fryer.drawers ?? 1) > 1 ? (
+            <Stepper
+              label="One drawer alone, at most"
+              unit="W"
+              value={fryer.drawerPowerW ?? Math.round(catalog.usual.elementShare * fryer.powerW)}
+              {...within(catalog, 'fryer.drawerPowerW')}
+              onChange={(drawerPowerW) => set({ drawerPowerW })}
+            />
+          ) : null}
         </>
       }
     >
