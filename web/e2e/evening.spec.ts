@@ -114,9 +114,17 @@ test('a press belongs to what stood there when the finger came down', async ({ p
   await expect(said.getByRole('listitem')).toHaveCount(1);
 
   // What changed within the last second asks again, and doing nothing is the large answer.
+  // The page presses by itself as it changes: no machine is too slow for that.
+  await done.evaluate((button: HTMLElement) => {
+    const heading = document.querySelector('h1');
+    if (!heading) throw new Error('nothing is asked');
+    new MutationObserver((_, watch) => {
+      watch.disconnect();
+      setTimeout(() => button.click(), 100);
+    }).observe(heading, { childList: true, characterData: true, subtree: true });
+  });
   await say(other, other.getByRole('button', { name: 'Done', exact: true }));
   await expect(title).not.toHaveText(second);
-  await done.click();
   const question = page.getByRole('dialog');
   await expect(question).toContainText('This has just changed');
   await question.getByRole('button', { name: 'No', exact: true }).click();
