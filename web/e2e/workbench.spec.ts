@@ -138,6 +138,10 @@ test('too many for one basket go in one after another, and are cooked so', async
 test('a recipe is brought from oil, and a preset is judged', async ({ page, kitchen }) => {
   await page.goto(kitchen.url);
   await page.getByRole('link', { name: /^Rye-crumbed/ }).click();
+  await page.getByRole('button', { name: 'Add a brush' }).click();
+  const brush = page.getByRole('button', { name: /^Brush at minute/ });
+  await expect(brush).toBeVisible();
+  await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Bring a recipe' }).click();
   const panel = page.getByRole('region', { name: 'Bring a recipe' });
   await panel.getByRole('textbox', { name: 'For' }).fill('5');
@@ -152,6 +156,7 @@ test('a recipe is brought from oil, and a preset is judged', async ({ page, kitc
   await expect(panel.getByText(/is too short/)).toBeVisible();
   await panel.getByRole('button', { name: 'Use this program' }).click();
   await expect(panel).toHaveCount(0);
+  await expect(brush).toBeVisible(); // what is brushed on is not lost with the program
   await expect(page.getByRole('button', { name: 'Undo', exact: true })).toBeEnabled();
 });
 

@@ -17,7 +17,7 @@ import { Baskets } from './Baskets';
 import { OrderLine } from './order/OrderLine';
 import { PlanHead } from './PlanHead';
 import { edgesOf } from './edges';
-import { grainOf, totalOf } from './program';
+import { grainOf, totalOf, withExtras } from './program';
 import { editOf } from './ProgramEditor';
 import { RaceCard } from './RaceCard';
 import { Trouble } from './Trouble';
@@ -220,7 +220,7 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
               request={request}
               catalog={catalog}
               units={units}
-              use={(p) => change(once, (now) => ({ ...p, preheatMin: now.preheatMin ?? 0 }))}
+              use={(p) => change(once, (now) => withExtras(p, now, grain))}
               close={() => setBringing(false)}
             />
           ) : null}
