@@ -67,7 +67,7 @@ func sayReasons(l *load.Load, ways []Proposal, crust float64) {
 func mechanism(l *load.Load, p *Proposal) string {
 	st := p.Program.Stages
 	first, last := st[0], p.Program.Last()
-	dial := func(st load.Stage) string { return l.Units.Degrees(st.AirC) }
+	dial := func(st load.Stage) string { return st.Says(l.Units.Degrees(st.AirC)) }
 	joint := l.Units.Degrees(run.Nearest(p.Timeline, first.Minutes).CoreC)
 	switch p.Way {
 	case GentleHot:

@@ -136,6 +136,31 @@ func TestALateDialMovesTheJoin(t *testing.T) {
 	}
 }
 
+// The grill is turned on and off by name, with its fan; what goes over into
+// another fryer is said, and before it that the fryer has to be hot.
+func TestLedFromTheGrillIntoTheBasket(t *testing.T) {
+	l := plan()
+	l.Program = load.Program{PreheatMin: 4, Stages: []load.Stage{{AirC: 220, Minutes: 8, Grill: true, Fan: new(false)}, {AirC: 180, Minutes: 6},
+		{AirC: 190, Minutes: 8, FryerID: "small", FryerName: "Small round"}}}
+	if s := l.Step(start); !strings.Contains(s.Title, "220 °C under the grill, fan off") {
+		t.Errorf("at first: %+v", s)
+	}
+	say(t, &l, 4, Loaded, 0)
+	if s := l.Step(start.Add(minutes(6))); s.Title != "Turn the grill off, set 180 °C, fan on" || !strings.Contains(s.Detail, "Turn on Small round ten minutes before") {
+		t.Errorf("under the grill: %+v", s)
+	}
+	say(t, &l, 12, Dialled, 0)
+	s := l.Step(start.Add(minutes(15)))
+	if s.Title != "All eleven over into Small round at 190 °C" || s.Label != "It is over there" {
+		t.Errorf("before it goes over: %+v", s)
+	}
+	say(t, &l, 19, Dialled, 0)
+	p := l.Actual()
+	if !p.Stages[0].Grill || p.Stages[0].Fan == nil || p.Stages[2].FryerID != "small" || math.Abs(p.Stages[1].Minutes-7) > 0.02 {
+		t.Errorf("as it happened: %+v", p.Stages)
+	}
+}
+
 func TestOnePieceIsNotAllOfThem(t *testing.T) {
 	l := plan()
 	l.Pieces, l.Piece = 1, "whole fish"

@@ -16,10 +16,12 @@ type due struct {
 	brush *load.Brush
 	lots  []int   // which it is for; all where none is named
 	dialC float64 // or 0
-	join  int     // of the stages between which the dial is set; -1 for none
-	move  string  // out to rest, or back in
-	said  time.Time
-	id    string // of what was said
+	// was and is are the stages between which the dial is set.
+	was, is load.Stage
+	join    int    // of the stages between which the dial is set; -1 for none
+	move    string // out to rest, back in, or over into another fryer
+	said    time.Time
+	id      string // of what was said
 }
 
 func (d due) done() bool { return !d.said.IsZero() }
@@ -28,6 +30,7 @@ func (d due) done() bool { return !d.said.IsZero() }
 const (
 	toRest = "out"
 	backIn = "in"
+	over   = "over"
 )
 
 // progress is all that the program asks, in order, matched once to what was
@@ -51,7 +54,7 @@ func dues(p load.Program) (list []due, end float64) {
 	}
 	for i, s := range p.Stages {
 		if i > 0 {
-			list = dial(list, due{at: end, dialC: s.AirC, join: i - 1}, p.Stages[i-1].Rest, s.Rest)
+			list = dial(list, due{at: end, dialC: s.AirC, was: p.Stages[i-1], is: s, join: i - 1})
 		}
 		end += s.Minutes
 	}
@@ -64,16 +67,18 @@ func dues(p load.Program) (list []due, end float64) {
 }
 
 // dial adds a dial that is due, to a turn at that time if there is one.
-func dial(list []due, d due, from, to bool) []due {
+func dial(list []due, d due) []due {
 	switch {
-	case to:
+	case d.is.Rest:
 		d.move = toRest
-	case from:
+	case d.was.Rest:
 		d.move = backIn
+	case d.is.PlaceKey() != d.was.PlaceKey():
+		d.move = over
 	default:
 		for k := range list {
 			if l := &list[k]; l.move == "" && l.dialC == 0 && math.Abs(l.at-d.at) <= 0.5 {
-				l.dialC, l.join = d.dialC, d.join
+				l.dialC, l.join, l.was, l.is = d.dialC, d.join, d.was, d.is
 				return list
 			}
 		}
@@ -232,12 +237,15 @@ func (c progress) stages(planned []load.Stage, since func(time.Time) float64, en
 			to = math.Min(end, math.Max(joins[i], from+shortest))
 		}
 		if to-from >= shortest {
-			out = append(out, load.Stage{AirC: s.AirC, Minutes: to - from, Rest: s.Rest, Hold: s.Hold, HoldC: s.HoldC})
+			s.Minutes = to - from
+			out = append(out, s)
 			from = to
 		}
 	}
 	if len(out) == 0 {
-		return []load.Stage{{AirC: planned[0].AirC, Minutes: end}}
+		first := planned[0]
+		first.Minutes = end
+		return []load.Stage{first}
 	}
 	last := &out[len(out)-1]
 	last.Rest, last.Hold = false, "" // what was taken out for good did not rest

@@ -85,7 +85,7 @@ func (b *LedBasket) fill(d *Doing) {
 	case sheet.Heat:
 		d.Of, d.Action, d.Label, d.length = b.Key(), HeatOn, itHeats, b.Program.PreheatMin
 		d.Name = units.Capital(d.Where)
-		d.Title = turnOnEmpty(d.Name, b.Degrees.Words(b.Program.Stages[0].AirC))
+		d.Title = turnOnEmpty(d.Name, b.Program.Stages[0].Says(b.Degrees.Words(b.Program.Stages[0].AirC)))
 		d.Detail = heatsFor(b.Name)
 		if on := b.heated(); !on.IsZero() || in {
 			if on.IsZero() {

@@ -11,7 +11,7 @@ func (l Live) Step(now time.Time) Step {
 	if l.over() {
 		return Step{Phase: Finished, Title: outTitle, Detail: outDetail}
 	}
-	first := l.Degrees.Words(l.Program.Stages[0].AirC)
+	first := l.Program.Stages[0].Says(l.Degrees.Words(l.Program.Stages[0].AirC))
 	if out, ok := l.OutAt(); ok {
 		s := Step{Phase: Resting, Title: l.restTitle(), Until: out.Add(minutes(l.RestMin)), Next: "rest", Action: Rested, Label: rested, Detail: restDetail}
 		return s
@@ -37,7 +37,7 @@ func (l Live) Step(now time.Time) Step {
 		s := Step{Phase: Running, Until: at(d.at), Title: l.words(d)}
 		var phase string
 		s.Action, s.Label, s.Next, phase = d.asks()
-		s.Detail = l.after(c.dues[i+1:], d.at, c.end)
+		s.Detail = l.after(c.dues[i+1:], d.at, c.end) + l.hotByThen(c.dues[i:])
 		if d.turn == load.Flip || d.turn == load.Shake {
 			s.Detail += l.handling(d.turn, i == 0)
 		}

@@ -52,14 +52,44 @@ func (l Live) handling(turn string, first bool) (out string) {
 	return out
 }
 
+// heat is a stage's dial with what heats.
+func (l Live) heat(st load.Stage) string {
+	st.FryerID, st.Fryer = "", nil
+	return st.Says(l.Degrees.Words(st.AirC))
+}
+
+// sets says what is set on the fryer.
+func (l Live) sets(d due) string {
+	says := "set " + l.heat(d.is)
+	if d.was.Grill && !d.is.Grill {
+		says = "turn the grill off, " + says
+	}
+	if d.was.Heating().Still && !d.is.Heating().Still {
+		says += ", fan on"
+	}
+	return says
+}
+
+// hotByThen says which other fryer is to be hot when the load goes over.
+func (l Live) hotByThen(rest []due) string {
+	for _, d := range rest {
+		if d.move == over && !d.done() {
+			return fmt.Sprintf(" Turn on %s ten minutes before the load goes over, at %s.", d.is.Other(), l.heat(d.is))
+		}
+	}
+	return ""
+}
+
 // words says what is to be done.
 func (l Live) words(d due) string {
 	all := l.these(d.lots)
 	set := ""
 	if d.dialC > 0 {
-		set = "set " + l.Degrees.Words(d.dialC)
+		set = l.sets(d)
 	}
 	switch {
+	case d.move == over:
+		return fmt.Sprintf("%s over into %s at %s", units.Capital(all), d.is.Other(), l.heat(d.is))
 	case d.move == toRest:
 		return "Take the basket out to rest, " + set
 	case d.move == backIn:
@@ -329,6 +359,8 @@ func (d due) asks() (action, label, next, phase string) {
 		return Dialled, "It is out to rest", "rest", Dialling
 	case d.move == backIn:
 		return Dialled, "It is back in", "rest", Dialling
+	case d.move == over:
+		return Dialled, "It is over there", "move", Dialling
 	case d.turn == "":
 		return Dialled, "Set", "dial", Dialling
 	case d.dialC > 0:
@@ -376,7 +408,7 @@ func (l Live) heatDetail() string {
 func (l Live) loadTitle() string { return fmt.Sprintf("Put %s in%s", l.goesIn(), l.side()) }
 
 func (l Live) loadDetail() string {
-	return fmt.Sprintf("%sSet %s, shut it, and tap: the clock starts then.", l.gaps(), l.Degrees.Words(l.Program.Stages[0].AirC))
+	return fmt.Sprintf("%sSet %s, shut it, and tap: the clock starts then.", l.gaps(), l.Program.Stages[0].Says(l.Degrees.Words(l.Program.Stages[0].AirC)))
 }
 
 func (l Live) takeOutTitle() string { return fmt.Sprintf("Take %s out", l.comesOut()) }
@@ -396,7 +428,7 @@ func (b *LedBasket) stages() string {
 	var out []string
 	for _, st := range b.Program.Stages {
 		if !st.Rest {
-			out = append(out, b.Degrees.Words(st.AirC))
+			out = append(out, st.Says(b.Degrees.Words(st.AirC)))
 		}
 	}
 	return strings.Join(out, ", then ")

@@ -36,6 +36,8 @@ type Exposure struct {
 	Upper, Lower float64
 	// Share is the class's share of the pieces.
 	Share float64
+	// Sky is what its upward and downward faces see of the roof, 0 to 1.
+	Sky [2]float64
 }
 
 // Exposures splits a load by its coverage (footprints over floor) into
@@ -45,18 +47,19 @@ type Exposure struct {
 func Exposures(coverage float64) []Exposure {
 	crowd := math.Min(1, math.Max(0, (coverage-FreeCoverage)/(1-FreeCoverage)))
 	some := math.Min(1, coverage)
-	one := Exposure{Upper: (1 - 0.04*some) * (1 - 0.10*crowd), Lower: (1 - 0.08*some) * (1 - 0.35*crowd), Share: 1}
+	one := Exposure{Upper: (1 - 0.04*some) * (1 - 0.10*crowd), Lower: (1 - 0.08*some) * (1 - 0.35*crowd), Share: 1, Sky: [2]float64{1, 0}}
 	if coverage <= 1 {
 		return []Exposure{one}
 	}
 	// Beyond one layer: the top lies on food, the bottom under it.
 	over := math.Min(1, coverage-1)
 	deep := math.Max(0, coverage-2)
-	top := Exposure{Upper: one.Upper, Lower: one.Lower * (1 - 0.45*over), Share: 1 / coverage}
+	top := Exposure{Upper: one.Upper, Lower: one.Lower * (1 - 0.45*over), Share: 1 / coverage, Sky: one.Sky}
 	under := Exposure{
 		Upper: one.Upper * (1 - 0.62*over) / (1 + 0.5*deep),
 		Lower: one.Lower * (1 - 0.10*over) / (1 + 0.3*deep),
 		Share: 1 - 1/coverage,
+		Sky:   [2]float64{1 - over, 0},
 	}
 	return []Exposure{top, under}
 }
@@ -113,6 +116,9 @@ func (s Spec) Exposures(coverage float64) (all []Exposure) {
 		for _, e := range Exposures(coverage) {
 			e.Upper *= lower[level]
 			e.Lower *= lower[level]
+			if level > 0 {
+				e.Sky[0] *= lowerSees
+			}
 			e.Share /= float64(levels)
 			all = append(all, e)
 		}
@@ -124,13 +130,14 @@ func (s Spec) Exposures(coverage float64) (all []Exposure) {
 // a face of chance and in a layer of chance, so that from then on each face
 // of each class has the load's mean. The classes' shares add up to one.
 func Shaken(classes []Exposure, film [2]float64) []Exposure {
-	mean := 0.0
+	mean, sky := 0.0, 0.0
 	for _, c := range classes {
+		sky += c.Share * (c.Sky[0] + c.Sky[1]) / 2
 		mean += c.Share * (c.Upper*film[0] + c.Lower*film[1]) / 2
 	}
 	out := make([]Exposure, len(classes))
 	for i, c := range classes {
-		out[i] = Exposure{Upper: mean / film[0], Lower: mean / film[1], Share: c.Share}
+		out[i] = Exposure{Upper: mean / film[0], Lower: mean / film[1], Share: c.Share, Sky: [2]float64{sky, sky}}
 	}
 	return out
 }

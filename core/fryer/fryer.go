@@ -86,6 +86,10 @@ type Spec struct {
 	MetalJK float64
 	// Levels is how many trays, or levels of a rack, share the load.
 	Levels int
+	// GrillW is what its element under the roof draws, W; 0 where it has none.
+	GrillW float64
+	// GrillReaches scales what of it reaches the food; 0 is as reckoned.
+	GrillReaches float64
 }
 
 // MaxTrays is how many an oven takes.
@@ -117,6 +121,10 @@ type State struct {
 	energyJ float64
 	limitW  float64 // what the heater may draw
 	drawnW  float64 // in the last step
+	how     Heating
+	grillJ  float64 // that the grill's element holds
+	// grillWM2 is what it sends down, W/m² that a face takes.
+	grillWM2 float64
 	// owed is heat and steam that the food took or gave in the last step
 	// beyond what the air had been told, settled in the next one.
 	owedHeat, steam float64
@@ -237,6 +245,9 @@ func (f *State) Film(open bool) (all, convect [2]float64) {
 		return [2]float64{stillAir + 4, stillAir + 3}, [2]float64{stillAir, stillAir}
 	}
 	u, l := b.Upper*f.spec.Airflow, b.Lower*f.spec.Airflow
+	if f.how.Still {
+		u, l = stillAir, stillAir
+	}
 	return [2]float64{u + b.Radiation, l + b.RadiationL}, [2]float64{u, l}
 }
 
@@ -244,6 +255,7 @@ func (f *State) Film(open bool) (all, convect [2]float64) {
 type Take struct {
 	Conductance float64 // W/K, of all faces, while the step lasts
 	SurfaceC    float64 // mean surface temperature at its start
+	Sky         float64 // m² of faces that look up with nothing over them
 }
 
 // Step moves the fryer on by dt s with the dial at dialC. The load's draw is
@@ -254,8 +266,25 @@ func (f *State) Step(dt, dialC float64, open bool, load Take) {
 	fresh := b.Fresh
 	power := f.limitW
 	coupling := b.Coupling
+	if f.how.Still {
+		fresh, coupling = fresh/2, coupling/4
+	}
+	if f.how.Grill {
+		power = math.Min(power, f.spec.GrillW)
+	}
 	if open {
 		fresh, power, coupling = openAir, 0, b.Coupling/4
+	}
+	// What of each W drawn goes to air and metal now, and what they get of a
+	// grill that is still hot.
+	toAir, toMetal, glowAir, glowMetal := 1.0, 0.0, 0.0, 0.0
+	if f.how.Grill || f.grillJ > 0 {
+		out, per := f.element(dt)
+		air, metal := f.shared(load.Sky, open)
+		if f.how.Grill {
+			toAir, toMetal = per*air, per*metal
+		}
+		glowAir, glowMetal = out*air, out*metal
 	}
 	// Air and metal are solved together; the heater is on full, backing
 	// off in proportion over the last kelvins, so try full first.
@@ -263,12 +292,13 @@ func (f *State) Step(dt, dialC float64, open bool, load Take) {
 	solve := func(power, slope float64) (air, metal float64) {
 		// [a c; c' m] · [air metal] = rhs
 		steamFlow := f.steam
-		a := heatA/dt + coupling + fresh*airHeat + load.Conductance + slope + steamFlow*steamHeat
-		ra := heatA/dt*f.airC + power + fresh*airHeat*f.spec.RoomC + load.Conductance*load.SurfaceC - f.owedHeat/dt + steamFlow*steamHeat*100
+		a := heatA/dt + coupling + fresh*airHeat + load.Conductance + toAir*slope + steamFlow*steamHeat
+		ra := heatA/dt*f.airC + toAir*power + glowAir + fresh*airHeat*f.spec.RoomC + load.Conductance*load.SurfaceC - f.owedHeat/dt + steamFlow*steamHeat*100
 		m := f.metal/dt + coupling + b.Loss
-		rm := f.metal/dt*f.metalC + b.Loss*f.spec.RoomC
-		det := a*m - coupling*coupling
-		return (ra*m + coupling*rm) / det, (a*rm + coupling*ra) / det
+		rm := f.metal/dt*f.metalC + toMetal*power + glowMetal + b.Loss*f.spec.RoomC
+		down := coupling - toMetal*slope // the air's heat turns the grill down
+		det := a*m - coupling*down
+		return (ra*m + coupling*rm) / det, (a*rm + down*ra) / det
 	}
 	air, metal := solve(power, 0)
 	if power > 0 && air > set-thermostatK/2 {
@@ -281,6 +311,13 @@ func (f *State) Step(dt, dialC float64, open bool, load Take) {
 	}
 	f.airC, f.metalC = air, metal
 	f.drawnW = power
+	if f.how.Grill || f.grillJ > 0 {
+		drawn := power
+		if !f.how.Grill {
+			drawn = 0
+		}
+		f.settleGrill(dt, drawn, open)
+	}
 	f.energyJ += power * dt
 	dry := b.Cavity * 0.75 // kg of dry air
 	f.vapour = math.Max(0, (dry/dt*f.vapour+fresh*roomVapour+f.steam)/(dry/dt+fresh))

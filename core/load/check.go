@@ -51,6 +51,7 @@ func Of(q Request) (*Load, error) {
 	}
 	if len(c.Fields) == 0 {
 		c.inAndOut(asked, q, l)
+		c.heatings(l)
 	}
 	return l, c.Err()
 }
@@ -347,6 +348,10 @@ func (c *checker) spec(f Fryer) fryer.Spec {
 	if f.HeatUpMin != nil {
 		c.In(Limits, "fryer.heatUpMin", *f.HeatUpMin)
 		s.HeatUpMin = *f.HeatUpMin
+	}
+	if f.Grill != nil {
+		c.Within("fryer.grill", *f.Grill, Limits["fryer.grill"].Min, s.PowerW, "W, of no more than the plug gives")
+		s.GrillW = *f.Grill
 	}
 	c.In(Limits, "fryer.powerW", s.PowerW)
 	c.In(Limits, "fryer.airflow", s.Airflow)

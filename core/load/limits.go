@@ -55,6 +55,7 @@ var Limits = refuse.Limits{
 	"fryer.heatUpMin":         {Min: fryer.MinHeatUp, Max: fryer.MaxHeatUp, Step: 0.1, Unit: "minutes from cold to 200 °C"},
 	"fryer.trays":             {Min: 1, Max: fryer.MaxTrays, Step: 1, Unit: "trays"},
 	"fryer.drawerPowerW":      {Min: 300, Max: 3500, Step: 50, Unit: "W"},
+	"fryer.grill":             {Min: 300, Max: 3500, Step: 50, Unit: "W"},
 	"fryer.drawers":           {Min: 1, Max: 2, Step: 1, Unit: "drawers"},
 	"fryer.basket.widthMm":    {Min: 100, Max: 600, Step: 5, Unit: "mm"},
 	"fryer.basket.depthMm":    {Min: 100, Max: 600, Step: 5, Unit: "mm"},

@@ -6,6 +6,7 @@ import (
 	"slices"
 
 	"velocrustum/core/food"
+	"velocrustum/core/fryer"
 )
 
 // Program is stages and turns; minute 0 is when the food goes in.
@@ -28,7 +29,43 @@ type Stage struct {
 	// meanwhile: one of Holds. HoldC is the heat of a warm oven, 90 °C.
 	Hold  string   `json:"hold,omitempty"`
 	HoldC *float64 `json:"holdC,omitempty"`
+	// Grill heats from above; Fan, left out, blows all the while, and under the
+	// grill need not.
+	Grill bool  `json:"grill,omitempty"`
+	Fan   *bool `json:"fan,omitempty"`
+	// FryerID and Fryer are another that the stage is in, hot by then; left out,
+	// it is in the load's own.
+	FryerID string `json:"fryerId,omitempty"`
+	Fryer   *Fryer `json:"fryer,omitempty"`
+	// FryerName is what that other is called.
+	FryerName string `json:"fryerName,omitempty"`
+	there     *elsewhere
 }
+
+// Says is the heat of a stage, whose dial is said so: with what heats, and where.
+func (s Stage) Says(dial string) string {
+	if s.Grill {
+		dial += " under the grill"
+	}
+	if s.Heating().Still {
+		dial += ", fan off"
+	}
+	if s.Elsewhere() {
+		dial += " in " + s.Other()
+	}
+	return dial
+}
+
+// Other is what another fryer that a stage is in is called.
+func (s Stage) Other() string { return cmp.Or(s.FryerName, "the other fryer") }
+
+// Heating is how the fryer heats in a stage.
+func (s Stage) Heating() fryer.Heating {
+	return fryer.Heating{Grill: s.Grill, Still: s.Fan != nil && !*s.Fan}
+}
+
+// Elsewhere says whether a stage is in another fryer than the load's own.
+func (s Stage) Elsewhere() bool { return s.FryerID != "" || s.Fryer != nil }
 
 // Turn is a flip, a shake, a check: a look that moves nothing; or a brush.
 type Turn struct {

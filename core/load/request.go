@@ -196,9 +196,11 @@ type Fryer struct {
 	DrawerPowerW *float64 `json:"drawerPowerW,omitempty"`
 	// Drawer says which of two that run apart it is, Left or Right, each with
 	// a load and a program of its own; "" where both share them.
-	Drawer string   `json:"drawer,omitempty"`
-	Rack   bool     `json:"rack"`
-	RoomC  *float64 `json:"roomC,omitempty"` // 21
+	Drawer string `json:"drawer,omitempty"`
+	Rack   bool   `json:"rack"`
+	// Grill is what its element under the roof draws, W; left out, it has none.
+	Grill *float64 `json:"grill,omitempty"`
+	RoomC *float64 `json:"roomC,omitempty"` // 21
 	// Dial is what can be set on it; a recommendation keeps to it.
 	Dial *Dial `json:"dial,omitempty"` // 80 to 200 by 5
 	// StopsItself is whether its timer turns it off, so that what is forgotten

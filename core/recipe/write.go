@@ -159,7 +159,7 @@ func waits(w prep.BenchWait) string {
 // fry says how the fryer is run.
 func (out *Recipe) fry(f prep.Forecast, d prep.BenchDish, dealt []baskets.Basketful, p prep.Pantry, h units.Household) {
 	if d.Program.PreheatMin > 0 {
-		out.Steps = append(out.Steps, Instruction{fmt.Sprintf("Heat the empty air fryer to %s.", h.Degrees(d.Program.Stages[0].AirC)), d.Program.PreheatMin})
+		out.Steps = append(out.Steps, Instruction{fmt.Sprintf("Heat the empty air fryer to %s.", d.Program.Stages[0].Says(h.Degrees(d.Program.Stages[0].AirC))), d.Program.PreheatMin})
 	}
 	q := d.InLots()
 	cut := f.Each[0].Lot.Cut
@@ -209,7 +209,7 @@ func runs(program load.Program, f prep.Forecast, larder prep.Pantry, h units.Hou
 			stages = append(stages, fmt.Sprintf("rest them outside for %s", units.Minutes(st.Minutes)))
 			continue
 		}
-		stages = append(stages, fmt.Sprintf("%s at %s", units.Minutes(st.Minutes), h.Degrees(st.AirC)))
+		stages = append(stages, fmt.Sprintf("%s at %s", units.Minutes(st.Minutes), st.Says(h.Degrees(st.AirC))))
 	}
 	says := strings.Join(stages, ", then ") + "."
 	for _, t := range program.Turns {

@@ -54,7 +54,7 @@ func (l *Lot) wait(t, dt float64, st load.Stage) {
 		lies := p.exposure
 		p.exposure.Upper, p.exposure.Lower = 1, 1 // as it lay in the basket it lies no more
 		before := p.body.Ledger().Vapour
-		l.expose(p, t, dt, air, in.film, in.convect)
+		l.expose(p, t, dt, air, in.film, in.convect, 0)
 		if back := in.back * (p.body.Ledger().Vapour - before); back > 0 {
 			p.body.Return(back)
 		}

@@ -2,6 +2,7 @@ package run
 
 import (
 	"math"
+	"slices"
 
 	"velocrustum/core/crust"
 	"velocrustum/core/fryer"
@@ -14,6 +15,7 @@ import (
 type Lot struct {
 	of       *load.Lot
 	machine  *load.Machine
+	through  []load.Place // the fryers that the load goes through
 	fryer    *fryer.State // of the run, which it is led by
 	film     [2]float64   // of the closed fryer, upper and lower face, W/m²·K
 	rough    float64      // scales the film
@@ -49,10 +51,10 @@ func (l *Lot) layIn(v Variation, fineness Fineness, filmWM2K float64) error {
 			// A thicker piece of the same kind is larger all over.
 			piece = of.Cut.Piece(of.MassG*size*size*size, of.ThicknessMm*size)
 		}
-		for _, e := range l.machine.Spec.Exposures(of.Coverage) {
-			e.Share /= float64(len(sizes)) // all places of a run add up to one
+		for _, lies := range l.liesIn(len(sizes)) {
+			e := lies[0].exposure
 			p := place{
-				exposure: e, pieces: float64(of.Pieces) * e.Share,
+				exposure: e, pieces: lies[0].pieces, lies: lies,
 				massG:  of.MassG*size*size*size + of.Coating.Grams(piece),
 				safeAt: math.NaN(), tenderAt: math.NaN(), crispAt: math.NaN(), overAt: math.NaN(), coldC: start,
 			}
@@ -77,6 +79,7 @@ func (l *Lot) layIn(v Variation, fineness Fineness, filmWM2K float64) error {
 					p.edge, p.edgeArea = body, part.Area
 				}
 			}
+			p.looksUp(piece.Footprint())
 			p.flesh0, p.fat0 = p.both((*thermal.Body).FleshWater), p.both(firmFat)
 			p.watch = safety.NewWatch(of.Rule, start)
 			for face := range p.brown {
@@ -86,6 +89,58 @@ func (l *Lot) layIn(v Variation, fineness Fineness, filmWM2K float64) error {
 		}
 	}
 	return nil
+}
+
+// liesIn is how each place of a size is in each fryer that the load goes
+// through: a piece's place in one says nothing of that in the next. All places
+// of a run, of so many sizes, add up to one.
+func (l *Lot) liesIn(sizes int) [][]lying {
+	out := [][]lying{nil}
+	share := []float64{1 / float64(sizes)}
+	for _, in := range l.through {
+		var next [][]lying
+		var shares []float64
+		for k, lies := range out {
+			for _, e := range in.Machine.Spec.Exposures(in.Coverage) {
+				next = append(next, append(slices.Clone(lies), lying{exposure: e}))
+				shares = append(shares, share[k]*e.Share)
+			}
+		}
+		out, share = next, shares
+	}
+	for k, lies := range out {
+		for i := range lies {
+			lies[i].exposure.Share = share[k]
+			lies[i].pieces = float64(l.through[i].Pieces(l.of)) * share[k]
+		}
+	}
+	return out
+}
+
+// mayGoTo adds a fryer that the load was not to go through when it went in: each
+// place finds there what pieces find on the whole.
+func (l *Lot) mayGoTo(to load.Place) {
+	var mean fryer.Exposure
+	for _, e := range to.Machine.Spec.Exposures(to.Coverage) {
+		mean.Upper += e.Share * e.Upper
+		mean.Lower += e.Share * e.Lower
+		mean.Sky[0] += e.Share * e.Sky[0]
+	}
+	for i := range l.places {
+		p := &l.places[i]
+		mean.Share = p.exposure.Share
+		p.lies = append(slices.Clone(p.lies), lying{mean, float64(to.Pieces(l.of)) * mean.Share})
+	}
+}
+
+// moves lays the pieces in another of the fryers that the load goes through.
+func (l *Lot) moves(to int, f *fryer.State) {
+	l.machine, l.fryer = l.through[to].Machine, f
+	l.film, _ = l.of.Below(f.Film(false))
+	for i := range l.places {
+		p := &l.places[i]
+		p.exposure, p.pieces = p.lies[to].exposure, p.lies[to].pieces
+	}
 }
 
 // in says whether the lot is in the basket.
@@ -103,6 +158,7 @@ func (l *Lot) takes(take *fryer.Take, film, convect [2]float64) {
 			h := l.rough * p.film(face, film) * p.pieces / 2
 			take.Conductance += h * (p.bodyArea + p.edgeArea)
 			take.SurfaceC += h * p.both(func(b *thermal.Body) float64 { return b.Surface(face) })
+			take.Sky += p.pieces * p.footprint * p.sky(face)
 		}
 	}
 }
@@ -118,19 +174,22 @@ func (l *Lot) fry(t, dt float64, air thermal.Air, film, convect [2]float64) (hea
 		return 0, 0
 	}
 	film, convect = l.of.Below(film, convect)
+	grill := l.fryer.GrillWM2()
 	for i := range l.places {
 		p := &l.places[i]
-		flow := l.expose(p, t, dt, air, film, convect)
+		flow := l.expose(p, t, dt, air, film, convect, grill)
 		heat += flow.Heat * p.pieces
 		steam += flow.Vapour * p.pieces
 	}
 	return heat, steam
 }
 
-// expose moves the piece of one place on by dt from second t in the given air.
-// Returns what one piece took and gave, W and kg/s.
-func (l *Lot) expose(p *place, t, dt float64, air thermal.Air, film, convect [2]float64) thermal.Flow {
+// expose moves the piece of one place on by dt from second t in the given air,
+// with so much from a grill, W/m². Returns what one piece took from the air and
+// gave, W and kg/s.
+func (l *Lot) expose(p *place, t, dt float64, air thermal.Air, film, convect [2]float64, grill float64) thermal.Flow {
 	for face := range 2 {
+		air.Radiant[face] = grill * p.sky(face) * p.bodySees
 		air.H[face] = l.rough * p.film(face, film)
 		hold := oilHolds * l.oiled * min(1, max(0, (90-p.body.Surface(face))/30))
 		air.Convect[face] = l.rough * p.film(face, convect) * (1 - hold)
@@ -142,6 +201,9 @@ func (l *Lot) expose(p *place, t, dt float64, air thermal.Air, film, convect [2]
 	flow.Heat *= p.bodyArea
 	flow.Vapour *= p.bodyArea
 	if p.edge != nil {
+		for face := range 2 {
+			air.Radiant[face] = grill * p.sky(face) * p.edgeSees
+		}
 		e := p.edge.Step(dt, air)
 		flow.Heat += p.edgeArea * e.Heat
 		flow.Vapour += p.edgeArea * e.Vapour

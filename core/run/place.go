@@ -21,10 +21,15 @@ type place struct {
 	// seen; edge, nil for a ball, the edges and thin ends.
 	body, edge         *thermal.Body
 	bodyArea, edgeArea float64 // m², of one piece
-	up                 int     // the face that looks up
-	brown              [2]crust.Browner
-	sugarPct           [2]float64 // brushed on, of what is there
-	sauce              [2]sauceFilm
+	// lies are what it finds in each fryer that the load goes through.
+	lies []lying
+	// bodySees and edgeSees are what of a flux on its footprint, m², a face of
+	// each part gets per m².
+	footprint, bodySees, edgeSees float64
+	up                            int // the face that looks up
+	brown                         [2]crust.Browner
+	sugarPct                      [2]float64 // brushed on, of what is there
+	sauce                         [2]sauceFilm
 
 	watch        safety.Watch
 	coldC        float64 // of the coldest spot, °C
@@ -35,6 +40,30 @@ type place struct {
 	// Minutes, NaN for not yet.
 	safeAt, tenderAt, crispAt, overAt float64
 	over                              load.Overdone
+}
+
+// A lying is how a place is in one fryer.
+type lying struct {
+	exposure fryer.Exposure
+	pieces   float64
+}
+
+// looksUp spreads what falls on a piece's footprint, m², over its faces: all of
+// it on the middle, and on the edges what is over.
+func (p *place) looksUp(footprint float64) {
+	half := p.bodyArea / 2
+	p.footprint, p.bodySees = footprint, min(1, footprint/half)
+	if p.edge != nil {
+		p.edgeSees = max(0, footprint-p.bodySees*half) / (p.edgeArea / 2)
+	}
+}
+
+// sky is what a face sees of the roof where it lies now.
+func (p *place) sky(face int) float64 {
+	if face == p.up {
+		return p.exposure.Sky[0]
+	}
+	return p.exposure.Sky[1]
 }
 
 // both returns the sum of a figure per m² over both parts of a piece.

@@ -2,6 +2,7 @@ package run
 
 import (
 	"math"
+	"slices"
 
 	"velocrustum/core/fryer"
 	"velocrustum/core/load"
@@ -15,9 +16,13 @@ type Run struct {
 
 	load     *load.Load
 	fineness Fineness
-	fryer    *fryer.State
-	out      bool   // of the fryer: all of it waits
-	meter    *meter // reads what the heater draws; nil where nobody asks
+	vary     Variation
+	fryer    *fryer.State // that it is in now
+	through  []load.Place // the fryers that it goes through
+	at       int          // in which of them it is
+	spentJ   float64      // in those that it was in before
+	out      bool         // of the fryer: all of it waits
+	meter    *meter       // reads what the heater draws; nil where nobody asks
 
 	// Seconds since the food went in: now, when the stage ends, when the faces
 	// came into new air, until when the drawer is open, when the lots were last
@@ -37,6 +42,7 @@ const (
 	judgeEvery  = 10.0
 	preheatStep = 4.0
 	longUse     = 900.0 // after which the fryer's metal is as hot as it gets
+	readyFor    = 600.0 // for which another fryer is heated before the food comes
 	brushTakes  = 40.0  // for which a drawer is open to brush all pieces
 )
 
@@ -56,33 +62,77 @@ func Start(l *load.Load, v Variation, fineness Fineness) (*Run, error) {
 
 // startRead is Start with a meter on the heater.
 func startRead(l *load.Load, v Variation, fineness Fineness, m *meter) (*Run, error) {
-	spec := l.Spec
-	spec.Airflow *= v.Airflow
-	spec.DialOffsetC += v.DialC
-	spec.MetalJK *= v.HeatUp
-	f, err := fryer.NewState(spec)
+	r := &Run{load: l, fineness: fineness, vary: v, through: l.Places(), meter: m, openTill: -1, nextLook: lookEvery, stageEnd: l.Program.Stages[0].Minutes * 60}
+	r.at = r.placeOf(l.Program.Stages[0])
+	f, err := r.turnedOn(r.at)
 	if err != nil {
 		return nil, err
 	}
-	r := &Run{load: l, fineness: fineness, fryer: f, meter: m, openTill: -1, nextLook: lookEvery, stageEnd: l.Program.Stages[0].Minutes * 60}
-	r.heat()
+	r.fryer = f
+	p := &l.Program
+	r.fryer.Heat(p.Stages[0].Heating())
+	switch {
+	case p.HotFromC == 0:
+		r.heat(p.Stages[0].AirC, p.PreheatMin*60)
+	case r.at == 0:
+		r.heat(p.HotFromC, longUse)
+	default: // while the basket before was in the load's own
+		r.heat(p.Stages[0].AirC, readyFor)
+	}
 	for _, of := range l.Lots {
-		lot := &Lot{of: of, machine: &l.Machine, fryer: f}
+		lot := &Lot{of: of, machine: r.through[r.at].Machine, through: r.through, fryer: f}
 		if err := lot.layIn(v, fineness, l.FilmWM2K); err != nil {
 			return nil, err
 		}
+		lot.moves(r.at, f)
 		r.Lots = append(r.Lots, lot)
 	}
 	return r, nil
 }
 
-// heat brings the fryer to where it is when the drawer shuts on the food.
-func (r *Run) heat() {
-	p := &r.load.Program
-	dialC, seconds := p.Stages[0].AirC, p.PreheatMin*60
-	if p.HotFromC > 0 {
-		dialC, seconds = p.HotFromC, longUse
+// placeOf is in which of the fryers that the load goes through a stage is.
+func (r *Run) placeOf(st load.Stage) int {
+	for k, p := range r.through {
+		if p.Key == st.PlaceKey() {
+			return k
+		}
 	}
+	return 0
+}
+
+// turnedOn is one of the fryers that the load goes through, cold.
+func (r *Run) turnedOn(k int) (*fryer.State, error) {
+	spec := r.through[k].Machine.Spec
+	spec.Airflow *= r.vary.Airflow
+	spec.GrillReaches = r.vary.Airflow
+	spec.DialOffsetC += r.vary.DialC
+	spec.MetalJK *= r.vary.HeatUp
+	return fryer.NewState(spec)
+}
+
+// goesInto takes the load to another fryer, which is hot by then.
+func (r *Run) goesInto(k int, st load.Stage) {
+	f, err := r.turnedOn(k)
+	if err != nil {
+		return // its kind was checked
+	}
+	r.spentJ += r.spent()
+	r.at, r.fryer = k, f
+	f.Heat(st.Heating())
+	r.heat(st.AirC, readyFor)
+	for _, lot := range r.Lots {
+		lot.moves(k, f)
+	}
+}
+
+// spent is what the fryer that it is in has used, in all of its drawers, J.
+func (r *Run) spent() float64 {
+	return r.fryer.EnergyJ() * float64(r.through[r.at].Machine.Drawers)
+}
+
+// heat brings the fryer to where it is when it shuts on the food, after so many
+// seconds at a dial.
+func (r *Run) heat(dialC, seconds float64) {
 	if seconds <= 0 {
 		return
 	}
@@ -100,7 +150,7 @@ func (r *Run) heat() {
 
 // heats moves the fryer on from t by dt, s, on what its plug leaves to it.
 func (r *Run) heats(t, dt, dialC float64, open bool, take fryer.Take) {
-	if r.load.OfTwo {
+	if r.load.OfTwo && r.at == 0 {
 		r.fryer.Limit(r.load.LimitW(t))
 	}
 	r.fryer.Step(dt, dialC, open, take)
@@ -205,6 +255,11 @@ func (r *Run) stagesAndTurns() {
 	for r.stage < len(p.Stages)-1 && r.now > r.stageEnd-instant {
 		r.stage++
 		r.stageEnd += p.Stages[r.stage].Minutes * 60
+		r.fryer.Heat(p.Stages[r.stage].Heating())
+		if k := r.placeOf(p.Stages[r.stage]); k != r.at {
+			r.goesInto(k, p.Stages[r.stage])
+			r.stirred = r.now
+		}
 		if out := p.Stages[r.stage].WaitsIn() != ""; out != r.out {
 			if r.out = out; !out {
 				r.openTill = r.now + fryer.OpenToLoad
@@ -271,8 +326,19 @@ func (r *Run) Clone() *Run {
 // Under goes on under the program of another load that is the same up to now.
 func (r *Run) Under(l *load.Load) *Run {
 	r.load = l
+	r.through = slices.Clone(r.through)
+	for _, p := range l.Places() {
+		if k := slices.IndexFunc(r.through, func(was load.Place) bool { return was.Key == p.Key }); k >= 0 {
+			r.through[k] = p
+			continue
+		}
+		r.through = append(r.through, p)
+		for _, lot := range r.Lots {
+			lot.mayGoTo(p)
+		}
+	}
 	for i, lot := range r.Lots {
-		lot.of, lot.machine = l.Lots[i], &l.Machine
+		lot.of, lot.machine, lot.through = l.Lots[i], r.through[r.at].Machine, r.through
 	}
 	r.stageEnd = 0
 	for _, st := range l.Program.Stages[:r.stage+1] {
@@ -334,4 +400,4 @@ func (r *Run) AirC() float64 { return r.fryer.AirC() }
 
 // EnergyWh is what the fryer has used so far, with preheating, in all of its
 // drawers.
-func (r *Run) EnergyWh() float64 { return r.fryer.EnergyJ() / 3600 * float64(r.load.Drawers) }
+func (r *Run) EnergyWh() float64 { return (r.spentJ + r.spent()) / 3600 }

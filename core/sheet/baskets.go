@@ -69,6 +69,11 @@ func (d *readyDish) benchTask(id TaskID) (kind string, lot int) {
 	return "", 0
 }
 
+// grilled says whether it is heated from above at any time.
+func (d *readyDish) grilled() bool {
+	return slices.ContainsFunc(d.ready.Program.Stages, func(st load.Stage) bool { return st.Grill })
+}
+
 // prepare works the benches out and says which baskets there are.
 func (k *Kitchen) prepare(s *Supper, said []SupperDish) ([]readyDish, error) {
 	var out []readyDish
@@ -81,6 +86,10 @@ func (k *Kitchen) prepare(s *Supper, said []SupperDish) ([]readyDish, error) {
 		}
 		if err := asked.OneDrawer(); err != nil {
 			return nil, refuse.Under(at, err)
+		}
+		if i := slices.IndexFunc(asked.Program.Stages, load.Stage.Elsewhere); i >= 0 {
+			return nil, refuse.One(fmt.Sprintf("%sprogram.stages[%d].fryerId", at, i), asked.Program.Stages[i].Other(),
+				"the dish's own fryer in a supper: what goes from one fryer to another is cooked by itself")
 		}
 		dish := asked.Dish()
 		dish.Fryer, dish.Units, dish.PerBasket = s.fryer(d.FryerID), k.Units, d.PerBasket

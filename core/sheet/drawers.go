@@ -38,9 +38,12 @@ func FryerOf(place string) string {
 
 // wheres are the places that a dish of so many baskets may be fried in, of its
 // fryer or of any.
-func (s *Supper) wheres(fryer string, baskets int) (out []string) {
+func (s *Supper) wheres(fryer string, baskets int, grill bool) (out []string) {
 	for _, f := range s.Fryers {
 		if fryer != "" && FryerOf(f.ID) != fryer {
+			continue
+		}
+		if fryer == "" && grill && (f.Fryer == nil || f.Fryer.Grill == nil) {
 			continue
 		}
 		if out = append(out, f.ID); baskets > 1 && strings.HasSuffix(f.ID, rightDrawer) {

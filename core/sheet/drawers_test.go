@@ -2,6 +2,7 @@ package sheet
 
 import (
 	"slices"
+	"strings"
 	"testing"
 	"time"
 
@@ -89,7 +90,30 @@ func TestDrawersAreNotOfferedTheOtherWayRound(t *testing.T) {
 		seen[says] = true
 	}
 	w := s.whole()
-	if got := spread([][]string{w.wheres("twin", 1), w.wheres("twin", 1)}); len(got) != 2 || got[1][1] != "twin/right" {
+	if got := spread([][]string{w.wheres("twin", 1, false), w.wheres("twin", 1, false)}); len(got) != 2 || got[1][1] != "twin/right" {
 		t.Errorf("tried are %v", got)
+	}
+}
+
+// What is to be heated from above goes where there is a grill, is told so, and is
+// refused where there is none; what goes from one fryer to another is not laid in
+// silence.
+func TestAGrillIsKeptTo(t *testing.T) {
+	grilled := pieces("chicken-thigh-bone-in", 3, 150, "bare", 2, 200, 30)
+	grilled.Program.Stages = []load.Stage{{AirC: 220, Minutes: 10, Grill: true}, {AirC: 180, Minutes: 20}}
+	s := Supper{ServeAt: table, Hands: 1, Dishes: []SupperDish{{ID: "thighs", Request: grilled}}, Fryers: []NamedFryer{
+		{ID: "plain", Fryer: &load.Fryer{}}, {ID: "hot", Fryer: &load.Fryer{Kind: "oven", PowerW: ptr(1800.0), Grill: ptr(1500.0)}}}}
+	got := plan(t, s)
+	honest(t, "a grill", s, got)
+	if ran := runs(got)["hot"]; len(ran) != 1 || !strings.Contains(ran[0].Says, "220 °C under the grill") {
+		t.Errorf("fried %+v", runs(got))
+	}
+	s.Fryers = s.Fryers[:1]
+	if _, err := kitchen.Plan(t.Context(), s); err == nil || !strings.Contains(err.Error(), "grill") {
+		t.Errorf("without a grill: %v", err)
+	}
+	s.Dishes[0].Request.Program.Stages = []load.Stage{{AirC: 200, Minutes: 10, FryerID: "hot", Fryer: &load.Fryer{}, FryerName: "Oven"}, {AirC: 190, Minutes: 15}}
+	if _, err := kitchen.Plan(t.Context(), s); err == nil || !strings.Contains(err.Error(), "fryerId") {
+		t.Errorf("from one to another: %v", err)
 	}
 }

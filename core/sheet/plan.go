@@ -210,12 +210,12 @@ func (p *planner) basket(d *readyDish, b dealtBasket, fryer string, f *baskets.F
 	first := f.Program.Stages[0]
 	out := block{}
 	if pre := f.Program.PreheatMin; pre > 0 {
-		out = append(out, part{task("heat", Heat, p.k.heatSays(first.AirC), fryer, 0), -outMin - run - loadMin - pre, -outMin - run - loadMin})
+		out = append(out, part{task("heat", Heat, p.k.heatSays(first), fryer, 0), -outMin - run - loadMin - pre, -outMin - run - loadMin})
 	}
 	ran := task("run", Run, p.k.runSays(name, f.Program), fryer, 0)
 	ran.Colours = f.Colours
 	out = append(out,
-		part{task("load", Load, p.k.loadSays(name, b.pieces, first.AirC), fryer, 1), -outMin - run - loadMin, -outMin - run},
+		part{task("load", Load, p.k.loadSays(name, b.pieces, first), fryer, 1), -outMin - run - loadMin, -outMin - run},
 		part{ran, -outMin - run, -outMin})
 	takes := math.Min(turnMost, round(turnMin+turnEach*float64(b.pieces)))
 	for i, t := range f.Program.Turns {

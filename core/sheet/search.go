@@ -54,7 +54,10 @@ func (k *Kitchen) PlanBaskets(ctx context.Context, in Supper) (Sheet, []RunBaske
 	}
 	where := make([][]string, len(all))
 	for i, c := range all {
-		where[i] = s.wheres(c.FryerID, len(c.baskets))
+		where[i] = s.wheres(c.FryerID, len(c.baskets), c.grilled())
+		if len(where[i]) == 0 {
+			return Sheet{}, nil, refuse.One(c.field+"program.stages", "a grill", "no grill: none of these fryers has one")
+		}
 	}
 	if err := k.ahead(ctx, &s, all, where); err != nil {
 		return Sheet{}, nil, err

@@ -28,18 +28,18 @@ func backInSays(dish string) string { return "Back into the hot fryer: " + dish 
 
 func flashedOutSays(dish string) string { return dish + " out" }
 
-func (k *Kitchen) heatSays(airC float64) string {
-	return "Heat the empty fryer to " + k.Units.Degrees(airC)
+func (k *Kitchen) heatSays(first load.Stage) string {
+	return "Heat the empty fryer to " + first.Says(k.Units.Degrees(first.AirC))
 }
 
-func (k *Kitchen) loadSays(basket string, pieces int, airC float64) string {
-	return fmt.Sprintf("%s in, %d at %s", basket, pieces, k.Units.Degrees(airC))
+func (k *Kitchen) loadSays(basket string, pieces int, first load.Stage) string {
+	return fmt.Sprintf("%s in, %d at %s", basket, pieces, first.Says(k.Units.Degrees(first.AirC)))
 }
 
 func (k *Kitchen) runSays(basket string, p load.Program) string {
 	var stages []string
 	for _, st := range p.Stages {
-		word := k.Units.Degrees(st.AirC)
+		word := st.Says(k.Units.Degrees(st.AirC))
 		if st.Rest {
 			word = "rest"
 		}

@@ -93,6 +93,7 @@ type Air struct {
 	Vapour  float64    // Pa, partial pressure
 	H       [2]float64 // W/m²·K, convection and radiation together
 	Convect [2]float64 // W/m²·K, the convective part, which also carries vapour
+	Radiant [2]float64 // W/m² that a face takes from above, whatever its heat
 	Adiabat bool       // no evaporation or condensation: pure heating
 	// Under is how full of steam a film of sauce keeps a face that it lies
 	// over, its water's activity; 0 where none does.
@@ -108,7 +109,7 @@ type Flow struct {
 
 // Ledger adds up what came and went since the start, per m² of surface.
 type Ledger struct {
-	Heat       float64 // J, from the air
+	Heat       float64 // J, from the air and from above
 	Latent     float64 // J, taken by evaporation
 	Carried    float64 // J, sensible heat that left with water and fat
 	Vapour     float64 // kg

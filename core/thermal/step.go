@@ -44,7 +44,7 @@ func (b *Body) Step(dt float64, air Air) Flow {
 		c.hs, c.gs = shrink*air.H[f], b.k[j]/g.outer[n-1]
 		L := LatentHeat(b.surf[f])
 		whole := c.hs + c.gs + L*c.hot
-		base[f] = c.hs*air.T - L*c.leaves + L*c.hot*b.surf[f]
+		base[f] = c.hs*air.T + air.Radiant[f] - L*c.leaves + L*c.hot*b.surf[f]
 		s.diag[j] += dt * c.gs * (1 - c.gs/whole)
 		s.rhs[j] += dt * c.gs / whole * base[f]
 		if !air.Adiabat {
@@ -73,7 +73,7 @@ func (b *Body) Step(dt float64, air Air) Flow {
 				flow.Vapour += b.reconcile(k, dt, b.gives[k]+b.givesT[k]*(s.rhs[k]-b.t[k]), b.gives[k], LatentHeat(b.t[k])) / 2
 			}
 		}
-		b.ledger.Heat += heat * dt / 2
+		b.ledger.Heat += (heat + air.Radiant[f]) * dt / 2
 		b.surf[f] = ts
 	}
 	if !air.Adiabat {

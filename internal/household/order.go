@@ -4,6 +4,7 @@ import (
 	"context"
 	"errors"
 	"fmt"
+	"slices"
 
 	"velocrustum/core/baskets"
 	"velocrustum/core/load"
@@ -62,7 +63,28 @@ func (h *Household) Dish(ctx context.Context, o Order) (prep.BenchDish, error) {
 		}
 		*f.into = &own.Fryer
 	}
-	return d, nil
+	d.Program.Stages, err = h.stages(ctx, d.Program.Stages)
+	return d, err
+}
+
+// stages are stages with the household's fryers that they are in. The error is
+// refuse.Fields, or the store's.
+func (h *Household) stages(ctx context.Context, of []load.Stage) ([]load.Stage, error) {
+	of = slices.Clone(of)
+	for i := range of {
+		st := &of[i]
+		if st.FryerID == "" {
+			continue
+		}
+		own, err := h.Store.Fryer(ctx, st.FryerID)
+		if errors.Is(err, store.ErrNotFound) {
+			return of, refuse.One(fmt.Sprintf("program.stages[%d].fryerId", i), st.FryerID, "the id of one of your fryers")
+		} else if err != nil {
+			return of, err
+		}
+		st.Fryer, st.FryerName = &own.Fryer, own.Name
+	}
+	return of, nil
 }
 
 // Ready is what was asked for as it goes into the basket, off the bench. The

@@ -58,6 +58,7 @@ func (h *Household) Supper(ctx context.Context, e store.SupperPlan) (sheet.Suppe
 			return out, err
 		}
 		one := sheet.SupperDish{ID: p.ID, Name: p.Name, FryerID: p.FryerID, PerBasket: d.PerBasket, Flash: c.Flash, Request: OrderOf(p).Asked}
+		one.Request.Program = d.Program
 		one.Request.Guidance, one.Request.GuidanceC = d.Guidance, d.GuidanceC
 		if c.AnyFryer {
 			one.FryerID = ""

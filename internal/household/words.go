@@ -16,7 +16,7 @@ var fieldWords = map[string]string{
 	"load.thicknessMm": "The thickness", "load.startC": "How cold it is inside", "load.surface": "How dry it is outside", "load.spreadPct": "How even the pieces are",
 	"coat.id": "The coat", "coat.oilG": "The oil", "coat.sugarPct": "The sugar", "coat.saltPct": "The salt", "perBasket": "How many at a time",
 	"fryerId": "The fryer", "secondFryerId": "The second fryer", "program.stages": "The stages", "program.turns": "The turns", "program.preheatMin": "Heating it first",
-	"program.stages.airC": "Stage %d's dial", "program.stages.minutes": "Stage %d's minutes", "program.stages.rest": "Stage %d's rest",
+	"program.stages.airC": "Stage %d's dial", "program.stages.minutes": "Stage %d's minutes", "program.stages.rest": "Stage %d's rest", "program.stages.grill": "Stage %d's grill", "program.stages.fan": "Stage %d's fan", "program.stages.fryerId": "Stage %d's fryer", "program.stages.fryer": "Stage %d's fryer", "fryer.grill": "The grill",
 	"program.turns.atMin": "Turn %d's minute", "program.turns.kind": "Turn %d",
 	"fryer.basket.widthMm": "The basket's width", "fryer.basket.depthMm": "The basket's depth", "fryer.basket.diameterMm": "The basket, across", "fryer.basket.shape": "The basket's shape",
 	"fryer.powerW": "The power", "fryer.airflow": "How hard it blows", "fryer.dialOffsetC": "Air beside the dial", "fryer.heatUpMin": "The minutes from cold to hot",

@@ -1452,6 +1452,11 @@ export interface components {
             trays?: number;
             /** @description a second level in a drawer */
             rack?: boolean;
+            /**
+             * Format: double
+             * @description what its element under the roof draws, W; left out, it has none
+             */
+            grill?: number;
             /** @description 2 where two drawers share the load and the power */
             drawers?: number;
             /**
@@ -1495,6 +1500,15 @@ export interface components {
                  * @description the heat of a warm oven, 90 °C where left out
                  */
                 holdC?: number;
+                /** @description the element under the roof heats, in place of the heater that blows */
+                grill?: boolean;
+                /** @description false under a grill without the fan; on where left out */
+                fan?: boolean;
+                /** @description another fryer of the household that the stage is in, hot by then; the dish's own where left out */
+                fryerId?: string;
+                fryer?: components["schemas"]["SimulationFryer"];
+                /** @description what that other is called */
+                fryerName?: string;
             }[];
             turns?: {
                 /** Format: double */
@@ -3282,6 +3296,11 @@ export interface components {
             drawerPowerW?: number;
             /** @description a second level in a drawer */
             rack?: boolean;
+            /**
+             * Format: double
+             * @description what its element under the roof draws, W; left out, it has none
+             */
+            grill?: number;
             /** @description fields that were worked out and not read off */
             inferred?: string[];
             /** @description its timer turns it off; else it goes on heating */
@@ -3327,6 +3346,11 @@ export interface components {
             drawer?: "left" | "right";
             /** @description a second level in a drawer */
             rack: boolean;
+            /**
+             * Format: double
+             * @description what its element under the roof draws, W; left out, it has none
+             */
+            grill?: number;
             /** @description fields that were worked out and not read off */
             inferred: string[];
             /** @description its timer turns it off; else it goes on heating */

@@ -58,6 +58,7 @@ export function BuildPart({ fryer, catalog, set }: FryerProps) {
       : fryer.rack
         ? 'a drawer with a rack'
         : 'a drawer';
+  const under = fryer.grill ? ' and a grill' : '';
   return (
     <Pop
       title="What it is"
@@ -110,10 +111,29 @@ export function BuildPart({ fryer, catalog, set }: FryerProps) {
               onChange={(drawerPowerW) => set({ drawerPowerW })}
             />
           ) : null}
+          <Choice
+            label="Heat from above"
+            options={[
+              { id: 'none', name: 'No grill' },
+              { id: 'grill', name: 'A grill under the roof', note: 'an element that glows' },
+            ]}
+            value={fryer.grill ? 'grill' : 'none'}
+            onChange={(v) => set({ grill: v === 'grill' ? fryer.powerW : undefined })}
+          />
+          {fryer.grill ? (
+            <Stepper
+              label="The grill, at most"
+              unit="W"
+              value={fryer.grill}
+              {...within(catalog, 'fryer.grill')}
+              max={fryer.powerW}
+              onChange={(grill) => set({ grill })}
+            />
+          ) : null}
         </>
       }
     >
-      <Part>{build}</Part>
+      <Part>{build + under}</Part>
     </Pop>
   );
 }

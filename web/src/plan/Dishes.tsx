@@ -4,6 +4,7 @@ import { Link, useNavigate } from 'react-router';
 import styled from 'styled-components';
 import type { Catalog, Plan } from '../api/client';
 import { deletePlan, restorePlan } from '../api/queries';
+import { heated } from '../format/stage';
 import { minutes, type Units } from '../format/units';
 import { PlainButton } from '../ui/Button';
 import { complain, say } from '../ui/toast';
@@ -117,7 +118,8 @@ export function Dishes({ plans, here, catalog, units }: Props) {
               <Link to={`/plan/${p.id}`} aria-current={p.id === here.id ? 'page' : undefined}>
                 <strong>{p.name}</strong>
                 <small>
-                  {foodWords(p, catalog)} · {p.program.stages.map((s) => `${units.toDegrees(s.airC)}°`).join(', ')} ·{' '}
+                  {foodWords(p, catalog)} ·{' '}
+                  {p.program.stages.map((s) => heated(s, `${units.toDegrees(s.airC)}°`, true)).join(', ')} ·{' '}
                   {minutes(totalOf(p.program))} min
                 </small>
               </Link>

@@ -159,6 +159,7 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
     program,
     change,
     fryer,
+    fryers,
     units,
     catalog,
     brushes: answer?.brushes,

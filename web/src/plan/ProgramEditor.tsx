@@ -45,6 +45,8 @@ interface Editing {
   program: Program;
   change: Change;
   fryer: Fryer;
+  /** All of the household's, in which a stage may be. */
+  fryers: Fryer[];
   units: Units;
   catalog: Catalog;
   /** When and how hot each brush stands, once that is known. */
@@ -58,9 +60,67 @@ interface EditingLots extends Editing {
   edit: EditDish;
 }
 
-function StageBody({ program, change, fryer, units, catalog, i }: Editing & { i: number }) {
+/** From where a stage is heated, and in which fryer. */
+function HeatedBy({ program, change, fryer, fryers, catalog, i }: Editing & { i: number }) {
   const s = program.stages[i];
   if (!s) return null;
+  const grain = grainOf(catalog, fryer);
+  const within = fryers.find((f) => f.id === s.fryerId) ?? fryer;
+  const heat = !s.grill ? 'air' : s.fan === false ? 'still' : 'grill';
+  return (
+    <>
+      {within.grill || s.grill ? (
+        <Choice
+          label="Heated by"
+          options={[
+            { id: 'air', name: 'Its heater and fan' },
+            { id: 'grill', name: 'The grill, with the fan' },
+            { id: 'still', name: 'The grill alone', note: 'the fan stands' },
+          ]}
+          value={heat}
+          onChange={(by) =>
+            change(once, (p) =>
+              setStage(
+                p,
+                i,
+                { grill: by === 'air' ? undefined : true, fan: by === 'still' ? false : undefined },
+                grain,
+              ),
+            )
+          }
+        />
+      ) : null}
+      {fryers.length > 1 ? (
+        <Choice
+          label="In which fryer"
+          quiet
+          options={[
+            { id: fryer.id, name: fryer.name, note: 'the dish’s own' },
+            ...fryers
+              .filter((f) => f.id !== fryer.id)
+              .map((f) => ({ id: f.id, name: f.name, note: f.grill ? 'with a grill' : 'hot when the food comes' })),
+          ]}
+          value={s.fryerId ?? fryer.id}
+          onChange={(id) => {
+            const to = fryers.find((f) => f.id === id) ?? fryer;
+            const by = to.grill ? {} : { grill: undefined, fan: undefined };
+            const other = id === fryer.id ? {} : { fryerId: id, fryerName: to.name };
+            const airC = onDial(s.airC, to.dial);
+            change(once, (p) =>
+              setStage(p, i, { fryerId: undefined, fryerName: undefined, ...other, ...by, airC }, grain),
+            );
+          }}
+        />
+      ) : null}
+    </>
+  );
+}
+
+function StageBody(editing: Editing & { i: number }) {
+  const { program, change, fryer, fryers, units, catalog, i } = editing;
+  const s = program.stages[i];
+  if (!s) return null;
+  const { dial } = fryers.find((f) => f.id === s.fryerId) ?? fryer;
   const grain = grainOf(catalog, fryer);
   const hold = (id: string) => id as NonNullable<typeof s.hold>;
   const between = i > 0 && i < program.stages.length - 1;
@@ -69,7 +129,7 @@ function StageBody({ program, change, fryer, units, catalog, i }: Editing & { i:
       <Stepper
         label="Dial"
         value={units.heat.to(s.airC)}
-        {...units.heat.stepper({ min: fryer.dial.minC, max: fryer.dial.maxC, step: fryer.dial.stepC })}
+        {...units.heat.stepper({ min: dial.minC, max: dial.maxC, step: dial.stepC })}
         onChange={(d) => change(`air${i}`, (p) => setStage(p, i, { airC: units.heat.from(d) }, grain))}
       />
       <Stepper
@@ -96,7 +156,9 @@ function StageBody({ program, change, fryer, units, catalog, i }: Editing & { i:
             />
           ) : null}
         </>
-      ) : null}
+      ) : (
+        <HeatedBy {...editing} />
+      )}
       {i === 0 ? (
         <Stepper
           label="Heat the empty fryer first"
@@ -211,7 +273,7 @@ export function editOf(editing: EditingLots): RaceEdit {
   };
 }
 
-interface ToolsProps extends Omit<Editing, 'units' | 'brushes' | 'lots'> {
+interface ToolsProps extends Omit<Editing, 'units' | 'brushes' | 'lots' | 'fryers'> {
   bringing: boolean;
   bring: (on: boolean) => void;
 }

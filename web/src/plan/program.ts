@@ -28,7 +28,9 @@ function settle(p: Program, { minutes }: Grain): Program {
   return {
     ...p,
     stages: p.stages.map((s, i) =>
-      s.rest && (i === 0 || i === p.stages.length - 1) ? { airC: s.airC, minutes: s.minutes } : s,
+      s.rest && (i === 0 || i === p.stages.length - 1)
+        ? { ...s, rest: undefined, hold: undefined, holdC: undefined }
+        : s,
     ),
     turns: turnsOf(p).map((t) => ({ ...t, atMin: clamp(t.atMin, minutes.min, total - minutes.min) })),
   };
@@ -126,11 +128,11 @@ export function addTurn(p: Program, kind: string, g: Grain): Program {
 /** Whether two programs run the food alike; heating the empty fryer apart. */
 export const alike = (a: Program, b: Program) =>
   JSON.stringify([
-    a.stages.map((s) => [s.airC, s.minutes, s.rest ?? false]),
+    a.stages.map((s) => [s.airC, s.minutes, s.rest ?? false, s.grill ?? false, s.fan ?? true, s.fryerId]),
     turnsOf(a).map((t) => [t.atMin, t.kind, t.brush, t.lots]),
   ]) ===
   JSON.stringify([
-    b.stages.map((s) => [s.airC, s.minutes, s.rest ?? false]),
+    b.stages.map((s) => [s.airC, s.minutes, s.rest ?? false, s.grill ?? false, s.fan ?? true, s.fryerId]),
     turnsOf(b).map((t) => [t.atMin, t.kind, t.brush, t.lots]),
   ]);
 

@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import { heated } from '../format/stage';
 import { minutes, type Units } from '../format/units';
 import { Pop } from '../ui/Pop';
 import { Checked, Flag, Grip, Handle, Join, Out, Resting, Wished } from './handle';
@@ -12,6 +13,10 @@ export interface StageLike {
   airC: number;
   minutes: number;
   rest?: boolean | undefined;
+  grill?: boolean | undefined;
+  fan?: boolean | undefined;
+  fryerId?: string | undefined;
+  fryerName?: string | undefined;
 }
 
 export interface TurnLike {
@@ -86,11 +91,11 @@ export function Handles({ stages, turns, edges, scale: s, compact, units, probe,
         const text = st.rest
           ? `rest · ${minutes(st.minutes)}${compact ? '' : ' min'}`
           : compact
-            ? `${units.toDegrees(st.airC)}° · ${minutes(st.minutes)}`
-            : `${units.temperature(st.airC)} · ${minutes(st.minutes)} min`;
+            ? `${heated(st, `${units.toDegrees(st.airC)}°`, true)} · ${minutes(st.minutes)}`
+            : `${heated(st, units.temperature(st.airC), true)} · ${minutes(st.minutes)} min`;
         const name = st.rest
           ? `Rest for ${minutes(st.minutes)} min, the fryer at ${units.temperature(st.airC)}`
-          : `Stage ${i + 1}: ${units.temperature(st.airC)} for ${minutes(st.minutes)} min`;
+          : `Stage ${i + 1}: ${heated(st, units.temperature(st.airC))} for ${minutes(st.minutes)} min`;
         const Pill = st.rest ? Resting : Handle;
         return (
           <Grip

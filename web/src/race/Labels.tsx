@@ -1,3 +1,4 @@
+import { heated } from '../format/stage';
 import { minutes, type Units } from '../format/units';
 import { turnWord, type StageLike, type TurnLike } from './Handles';
 import type { RaceScale } from './scale';
@@ -25,7 +26,7 @@ export function Labels({ stages, turns, units, scale: s, programEnd, compact }: 
             textAnchor="middle"
             style={{ fill: 'var(--heat)', fontWeight: 600 }}
           >
-            {st.rest ? 'rest' : units.temperature(st.airC)} · {minutes(st.minutes)}
+            {heated(st, units.temperature(st.airC), true)} · {minutes(st.minutes)}
             {compact ? '' : ' min'}
           </text>
         );

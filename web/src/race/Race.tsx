@@ -1,6 +1,7 @@
 import { useId, useState, type PointerEvent } from 'react';
 import styled from 'styled-components';
 import type { Simulation } from '../api/client';
+import { heated } from '../format/stage';
 import { minutes, type Units } from '../format/units';
 import { Handles, turnWord, type RaceEdit, type StageLike, type TurnLike } from './Handles';
 import { Readout } from './Readout';
@@ -99,7 +100,7 @@ export function Race({
   const { verdict } = answer;
   const heard = useHeard(
     [
-      ...stages.map((st) => `${st.rest ? 'rest' : units.temperature(st.airC)} for ${minutes(st.minutes)} min`),
+      ...stages.map((st) => `${heated(st, units.temperature(st.airC))} for ${minutes(st.minutes)} min`),
       ...turns.map((t) => `${turnWord(t.kind).toLowerCase()} at ${minutes(t.atMin)}`),
     ],
     verdict.ready ? `${verdict.figure} ${verdict.unit}` : verdict.says,

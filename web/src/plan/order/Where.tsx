@@ -56,6 +56,12 @@ export function Where({ plan, pieces, edit, units, fryers }: WhereProps) {
                   ...now,
                   fryerId,
                   secondFryerId: now.secondFryerId === fryerId ? undefined : now.secondFryerId,
+                  program: {
+                    ...now.program,
+                    stages: now.program.stages.map((s) =>
+                      s.fryerId === fryerId ? { ...s, fryerId: undefined, fryerName: undefined } : s,
+                    ),
+                  },
                 }))
               }
               onMeant={close}
