@@ -2,6 +2,8 @@ package prep
 
 import (
 	"fmt"
+	"slices"
+	"strings"
 
 	"velocrustum/core/load"
 	"velocrustum/core/refuse"
@@ -28,6 +30,9 @@ type Asked struct {
 	// Chambers are what lies in each drawer of a fryer of two that run apart, in
 	// the place of all that says what is fried and how.
 	Chambers []AskedChamber `json:"chambers,omitempty"`
+	// Ready says when each of the chambers begins: one of Readies, in the place
+	// of their own minutes.
+	Ready string `json:"ready,omitempty"`
 
 	Fryer       *load.Fryer  `json:"fryer,omitempty"`
 	Program     load.Program `json:"program"`
@@ -47,6 +52,28 @@ type AskedChamber struct {
 	StartMin float64      `json:"startMin,omitempty"` // when its food goes in, minutes after the first
 }
 
+// What two drawers have to each other.
+const (
+	ReadyTogether = "together" // the shorter begins later
+	BegunTogether = "start"
+	OneAfter      = "after" // the second when the first is out
+)
+
+// Readies lists them.
+var Readies = []string{ReadyTogether, BegunTogether, OneAfter}
+
+// begins is when each of two programs begins by what they have to each other,
+// minutes after the first.
+func begins(ready string, first, second float64) (at [2]float64) {
+	switch ready {
+	case ReadyTogether:
+		at[0], at[1] = max(0, second-first), max(0, first-second)
+	case OneAfter:
+		at[1] = first
+	}
+	return at
+}
+
 // OneDrawer returns what is wrong where what lies in two drawers is asked of as
 // one dish, as refuse.Fields, or nil.
 func (a Asked) OneDrawer() error {
@@ -61,9 +88,20 @@ func (a Asked) InDrawers() ([]Asked, error) {
 	if len(a.Lots) > 0 || a.Load != (load.Pieces{}) || a.Coat != nil || a.Bench != nil || len(a.Groups) > 0 || len(a.Program.Stages) > 0 || a.PerBasket > 0 {
 		return nil, refuse.One("chambers", "lots, load, coat, bench or program beside them", "chambers alone: each has its own")
 	}
+	if a.Ready != "" {
+		if !slices.Contains(Readies, a.Ready) {
+			return nil, refuse.One("ready", a.Ready, strings.Join(Readies, ", "))
+		}
+		if len(a.Chambers) == 2 {
+			for k, at := range begins(a.Ready, a.Chambers[0].Program.Minutes(), a.Chambers[1].Program.Minutes()) {
+				a.Chambers[k].StartMin = at
+			}
+		}
+	}
 	out := make([]Asked, len(a.Chambers))
 	for k, c := range a.Chambers {
 		one := a
+		one.Ready = ""
 		one.Chambers, one.Lots, one.Bench, one.Program = nil, c.Lots, c.Bench, c.Program
 		if len(c.Lots) == 0 {
 			return nil, refuse.One(fmt.Sprintf("chambers[%d].lots", k), "none", "one lot or more")

@@ -30,20 +30,35 @@ func inDrawers(fryers []NamedFryer) (out []NamedFryer) {
 	return out
 }
 
+// DrawerOf is the place of one drawer of a fryer.
+func DrawerOf(fryer, drawer string) string {
+	if drawer == load.Right {
+		return fryer + rightDrawer
+	}
+	return fryer
+}
+
 // FryerOf is the fryer that a place is in.
 func FryerOf(place string) string {
 	id, _, _ := strings.Cut(place, "/")
 	return id
 }
 
-// wheres are the places that a dish of so many baskets may be fried in, of its
-// fryer or of any.
-func (s *Supper) wheres(fryer string, baskets int, grill bool) (out []string) {
+// wheres are the places that a dish may be fried in: of its fryer, in its drawer
+// where it has one, or of any.
+func (s *Supper) wheres(d *readyDish) (out []string) {
+	fryer, baskets := d.FryerID, len(d.baskets)
 	for _, f := range s.Fryers {
 		if fryer != "" && FryerOf(f.ID) != fryer {
 			continue
 		}
-		if fryer == "" && grill && (f.Fryer == nil || f.Fryer.Grill == nil) {
+		if fryer != "" && d.Drawer != "" && f.Fryer != nil && f.Fryer.Drawer != "" {
+			if f.Fryer.Drawer == d.Drawer {
+				out = append(out, f.ID)
+			}
+			continue
+		}
+		if fryer == "" && d.grilled() && (f.Fryer == nil || f.Fryer.Grill == nil) {
 			continue
 		}
 		if out = append(out, f.ID); baskets > 1 && strings.HasSuffix(f.ID, rightDrawer) {

@@ -90,7 +90,8 @@ func TestDrawersAreNotOfferedTheOtherWayRound(t *testing.T) {
 		seen[says] = true
 	}
 	w := s.whole()
-	if got := spread([][]string{w.wheres("twin", 1, false), w.wheres("twin", 1, false)}); len(got) != 2 || got[1][1] != "twin/right" {
+	one := &readyDish{SupperDish: SupperDish{FryerID: "twin"}, baskets: make([]dealtBasket, 1)}
+	if got := spread([][]string{w.wheres(one), w.wheres(one)}); len(got) != 2 || got[1][1] != "twin/right" {
 		t.Errorf("tried are %v", got)
 	}
 }

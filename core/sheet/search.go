@@ -53,8 +53,9 @@ func (k *Kitchen) PlanBaskets(ctx context.Context, in Supper) (Sheet, []RunBaske
 		return Sheet{}, nil, err
 	}
 	where := make([][]string, len(all))
-	for i, c := range all {
-		where[i] = s.wheres(c.FryerID, len(c.baskets), c.grilled())
+	for i := range all {
+		c := &all[i]
+		where[i] = s.wheres(c)
 		if len(where[i]) == 0 {
 			return Sheet{}, nil, refuse.One(c.field+"program.stages", "a grill", "no grill: none of these fryers has one")
 		}

@@ -65,7 +65,10 @@ type SupperDish struct {
 	ID   string `json:"id"`
 	Name string `json:"name,omitempty"`
 	// FryerID names its fryer; any, where it is left out.
-	FryerID   string `json:"fryerId,omitempty"`
+	FryerID string `json:"fryerId,omitempty"`
+	// Drawer is the one of its fryer that it is fried in; either, where it is
+	// left out.
+	Drawer    string `json:"drawer,omitempty"`
 	PerBasket int    `json:"perBasket,omitempty"` // as many as lie with air between them
 	SauceID   string `json:"sauceId,omitempty"`
 	How       string `json:"how,omitempty"` // toss, brush, up, beside
@@ -248,6 +251,7 @@ func (s Supper) Check() error {
 		at := fmt.Sprintf("dishes[%d].", i)
 		name(at+"id", d.ID)
 		c.Among(at+"fryerId", d.FryerID, fryers...)
+		c.Among(at+"drawer", d.Drawer, "", load.Left, load.Right)
 		c.Among(at+"sauceId", d.SauceID, sauces...)
 		c.Among(at+"how", d.How, "", pan.Toss, pan.Brush, pan.Up, pan.Beside)
 		if d.PerBasket < 0 || d.PerBasket > load.MaxPieces {

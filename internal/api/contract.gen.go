@@ -83,6 +83,45 @@ func (e ArchiveLineProgressStage) Valid() bool {
 	}
 }
 
+// Defines values for ArchivedDishDrawer.
+const (
+	ArchivedDishDrawerLeft  ArchivedDishDrawer = "left"
+	ArchivedDishDrawerRight ArchivedDishDrawer = "right"
+)
+
+// Valid indicates whether the value is a known member of the ArchivedDishDrawer enum.
+func (e ArchivedDishDrawer) Valid() bool {
+	switch e {
+	case ArchivedDishDrawerLeft:
+		return true
+	case ArchivedDishDrawerRight:
+		return true
+	default:
+		return false
+	}
+}
+
+// Defines values for ArchivedDishReady.
+const (
+	ArchivedDishReadyAfter    ArchivedDishReady = "after"
+	ArchivedDishReadyStart    ArchivedDishReady = "start"
+	ArchivedDishReadyTogether ArchivedDishReady = "together"
+)
+
+// Valid indicates whether the value is a known member of the ArchivedDishReady enum.
+func (e ArchivedDishReady) Valid() bool {
+	switch e {
+	case ArchivedDishReadyAfter:
+		return true
+	case ArchivedDishReadyStart:
+		return true
+	case ArchivedDishReadyTogether:
+		return true
+	default:
+		return false
+	}
+}
+
 // Defines values for CookJudged.
 const (
 	CookJudgedBite  CookJudged = "bite"
@@ -245,6 +284,45 @@ func (e CutInfoForm) Valid() bool {
 	}
 }
 
+// Defines values for DishByLotsDrawer.
+const (
+	DishByLotsDrawerLeft  DishByLotsDrawer = "left"
+	DishByLotsDrawerRight DishByLotsDrawer = "right"
+)
+
+// Valid indicates whether the value is a known member of the DishByLotsDrawer enum.
+func (e DishByLotsDrawer) Valid() bool {
+	switch e {
+	case DishByLotsDrawerLeft:
+		return true
+	case DishByLotsDrawerRight:
+		return true
+	default:
+		return false
+	}
+}
+
+// Defines values for DishByLotsReady.
+const (
+	DishByLotsReadyAfter    DishByLotsReady = "after"
+	DishByLotsReadyStart    DishByLotsReady = "start"
+	DishByLotsReadyTogether DishByLotsReady = "together"
+)
+
+// Valid indicates whether the value is a known member of the DishByLotsReady enum.
+func (e DishByLotsReady) Valid() bool {
+	switch e {
+	case DishByLotsReadyAfter:
+		return true
+	case DishByLotsReadyStart:
+		return true
+	case DishByLotsReadyTogether:
+		return true
+	default:
+		return false
+	}
+}
+
 // Defines values for EveningEventInputKind.
 const (
 	Done   EveningEventInputKind = "done"
@@ -392,6 +470,84 @@ func (e OutcomeInside) Valid() bool {
 	}
 }
 
+// Defines values for PlanDrawer.
+const (
+	PlanDrawerLeft  PlanDrawer = "left"
+	PlanDrawerRight PlanDrawer = "right"
+)
+
+// Valid indicates whether the value is a known member of the PlanDrawer enum.
+func (e PlanDrawer) Valid() bool {
+	switch e {
+	case PlanDrawerLeft:
+		return true
+	case PlanDrawerRight:
+		return true
+	default:
+		return false
+	}
+}
+
+// Defines values for PlanReady.
+const (
+	PlanReadyAfter    PlanReady = "after"
+	PlanReadyStart    PlanReady = "start"
+	PlanReadyTogether PlanReady = "together"
+)
+
+// Valid indicates whether the value is a known member of the PlanReady enum.
+func (e PlanReady) Valid() bool {
+	switch e {
+	case PlanReadyAfter:
+		return true
+	case PlanReadyStart:
+		return true
+	case PlanReadyTogether:
+		return true
+	default:
+		return false
+	}
+}
+
+// Defines values for PlanInputDrawer.
+const (
+	PlanInputDrawerLeft  PlanInputDrawer = "left"
+	PlanInputDrawerRight PlanInputDrawer = "right"
+)
+
+// Valid indicates whether the value is a known member of the PlanInputDrawer enum.
+func (e PlanInputDrawer) Valid() bool {
+	switch e {
+	case PlanInputDrawerLeft:
+		return true
+	case PlanInputDrawerRight:
+		return true
+	default:
+		return false
+	}
+}
+
+// Defines values for PlanInputReady.
+const (
+	PlanInputReadyAfter    PlanInputReady = "after"
+	PlanInputReadyStart    PlanInputReady = "start"
+	PlanInputReadyTogether PlanInputReady = "together"
+)
+
+// Valid indicates whether the value is a known member of the PlanInputReady enum.
+func (e PlanInputReady) Valid() bool {
+	switch e {
+	case PlanInputReadyAfter:
+		return true
+	case PlanInputReadyStart:
+		return true
+	case PlanInputReadyTogether:
+		return true
+	default:
+		return false
+	}
+}
+
 // Defines values for ReadInsideKind.
 const (
 	ReadInsideKindLeftIn ReadInsideKind = "left-in"
@@ -404,6 +560,45 @@ func (e ReadInsideKind) Valid() bool {
 	case ReadInsideKindLeftIn:
 		return true
 	case ReadInsideKindProbe:
+		return true
+	default:
+		return false
+	}
+}
+
+// Defines values for SimulationRequestDrawer.
+const (
+	SimulationRequestDrawerLeft  SimulationRequestDrawer = "left"
+	SimulationRequestDrawerRight SimulationRequestDrawer = "right"
+)
+
+// Valid indicates whether the value is a known member of the SimulationRequestDrawer enum.
+func (e SimulationRequestDrawer) Valid() bool {
+	switch e {
+	case SimulationRequestDrawerLeft:
+		return true
+	case SimulationRequestDrawerRight:
+		return true
+	default:
+		return false
+	}
+}
+
+// Defines values for SimulationRequestReady.
+const (
+	SimulationRequestReadyAfter    SimulationRequestReady = "after"
+	SimulationRequestReadyStart    SimulationRequestReady = "start"
+	SimulationRequestReadyTogether SimulationRequestReady = "together"
+)
+
+// Valid indicates whether the value is a known member of the SimulationRequestReady enum.
+func (e SimulationRequestReady) Valid() bool {
+	switch e {
+	case SimulationRequestReadyAfter:
+		return true
+	case SimulationRequestReadyStart:
+		return true
+	case SimulationRequestReadyTogether:
 		return true
 	default:
 		return false
@@ -441,23 +636,38 @@ type ArchiveLineProgressStage string
 // ArchivedDish A dish in an archive; those of before there were lots have load, coat and groups
 type ArchivedDish struct {
 	// Bench The choices before the basket
-	Bench         *Bench    `json:"bench,omitempty"`
-	ChangedAt     time.Time `json:"changedAt"`
-	Coat          *Coat     `json:"coat,omitempty"`
-	FryerId       string    `json:"fryerId"`
-	Groups        *[]Group  `json:"groups,omitempty"`
-	Id            string    `json:"id"`
-	Load          *Load     `json:"load,omitempty"`
-	Lots          *[]Lot    `json:"lots,omitempty"`
-	Name          string    `json:"name"`
-	PerBasket     *int      `json:"perBasket,omitempty"`
-	Program       Program   `json:"program"`
-	SecondFryerId *string   `json:"secondFryerId,omitempty"`
+	Bench *Bench `json:"bench,omitempty"`
+
+	// BesideId the dish that runs in the other drawer
+	BesideId  *string   `json:"besideId,omitempty"`
+	ChangedAt time.Time `json:"changedAt"`
+	Coat      *Coat     `json:"coat,omitempty"`
+
+	// Drawer in which of two drawers it runs, apart from the other; left out, it shares both, or there is one
+	Drawer    *ArchivedDishDrawer `json:"drawer,omitempty"`
+	FryerId   string              `json:"fryerId"`
+	Groups    *[]Group            `json:"groups,omitempty"`
+	Id        string              `json:"id"`
+	Load      *Load               `json:"load,omitempty"`
+	Lots      *[]Lot              `json:"lots,omitempty"`
+	Name      string              `json:"name"`
+	PerBasket *int                `json:"perBasket,omitempty"`
+	Program   Program             `json:"program"`
+
+	// Ready what the two have to each other: ready together where left out, begun together, or the other after this one
+	Ready         *ArchivedDishReady `json:"ready,omitempty"`
+	SecondFryerId *string            `json:"secondFryerId,omitempty"`
 
 	// TableTime Local time on the table
 	TableTime *string `json:"tableTime,omitempty"`
 	Version   int     `json:"version"`
 }
+
+// ArchivedDishDrawer in which of two drawers it runs, apart from the other; left out, it shares both, or there is one
+type ArchivedDishDrawer string
+
+// ArchivedDishReady what the two have to each other: ready together where left out, begun together, or the other after this one
+type ArchivedDishReady string
 
 // AsksFirst What is asked once before something is said to be done that is not yet safe by what is known, or long before it is due
 type AsksFirst = cook.Asks
@@ -764,6 +974,21 @@ type CookAhead struct {
 	Readings []ReadInside `json:"readings"`
 }
 
+// CookBeside One of several cooks that go on at once
+type CookBeside struct {
+	Id   string `json:"id"`
+	Name string `json:"name"`
+
+	// Place the fryer, or its drawer
+	Place string `json:"place"`
+
+	// Shown it is the one that is told in full
+	Shown bool `json:"shown"`
+
+	// Step What to do now, and until when
+	Step CookStep `json:"step"`
+}
+
 // CookEntry A cook as the logbook shows it, beside what was planned
 type CookEntry struct {
 	// Actual The program as it has happened, with what is still to come
@@ -996,17 +1221,32 @@ type Dial = load.Dial
 // DishByLots A dish said by its lots
 type DishByLots struct {
 	// Bench The choices before the basket
-	Bench         Bench   `json:"bench"`
-	FryerId       string  `json:"fryerId"`
-	Lots          []Lot   `json:"lots"`
-	Name          string  `json:"name"`
-	PerBasket     *int    `json:"perBasket,omitempty"`
-	Program       Program `json:"program"`
-	SecondFryerId *string `json:"secondFryerId,omitempty"`
+	Bench Bench `json:"bench"`
+
+	// BesideId the dish that runs in the other drawer
+	BesideId *string `json:"besideId,omitempty"`
+
+	// Drawer in which of two drawers it runs, apart from the other; left out, it shares both, or there is one
+	Drawer    *DishByLotsDrawer `json:"drawer,omitempty"`
+	FryerId   string            `json:"fryerId"`
+	Lots      []Lot             `json:"lots"`
+	Name      string            `json:"name"`
+	PerBasket *int              `json:"perBasket,omitempty"`
+	Program   Program           `json:"program"`
+
+	// Ready what the two have to each other: ready together where left out, begun together, or the other after this one
+	Ready         *DishByLotsReady `json:"ready,omitempty"`
+	SecondFryerId *string          `json:"secondFryerId,omitempty"`
 
 	// TableTime Local time on the table
 	TableTime *string `json:"tableTime,omitempty"`
 }
+
+// DishByLotsDrawer in which of two drawers it runs, apart from the other; left out, it shares both, or there is one
+type DishByLotsDrawer string
+
+// DishByLotsReady what the two have to each other: ready together where left out, begun together, or the other after this one
+type DishByLotsReady string
 
 // Doing One thing of a supper, as it is now foreseen
 type Doing = cook.Doing
@@ -1359,16 +1599,25 @@ type Picture struct {
 // Plan defines model for Plan.
 type Plan struct {
 	// Bench The choices before the basket
-	Bench     Bench     `json:"bench"`
+	Bench Bench `json:"bench"`
+
+	// BesideId the dish that runs in the other drawer
+	BesideId  *string   `json:"besideId,omitempty"`
 	ChangedAt time.Time `json:"changedAt"`
-	FryerId   string    `json:"fryerId"`
-	Id        string    `json:"id"`
-	Lots      []Lot     `json:"lots"`
-	Name      string    `json:"name"`
+
+	// Drawer in which of two drawers it runs, apart from the other; left out, it shares both, or there is one
+	Drawer  *PlanDrawer `json:"drawer,omitempty"`
+	FryerId string      `json:"fryerId"`
+	Id      string      `json:"id"`
+	Lots    []Lot       `json:"lots"`
+	Name    string      `json:"name"`
 
 	// PerBasket pieces in the first basket, where they go in one after another
 	PerBasket *int    `json:"perBasket,omitempty"`
 	Program   Program `json:"program"`
+
+	// Ready what the two have to each other: ready together where left out, begun together, or the other after this one
+	Ready *PlanReady `json:"ready,omitempty"`
 
 	// SecondFryerId another fryer that shares the pieces
 	SecondFryerId *string `json:"secondFryerId,omitempty"`
@@ -1378,12 +1627,24 @@ type Plan struct {
 	Version   int     `json:"version"`
 }
 
+// PlanDrawer in which of two drawers it runs, apart from the other; left out, it shares both, or there is one
+type PlanDrawer string
+
+// PlanReady what the two have to each other: ready together where left out, begun together, or the other after this one
+type PlanReady string
+
 // PlanInput defines model for PlanInput.
 type PlanInput struct {
 	// Bench The choices before the basket
-	Bench   *Bench `json:"bench,omitempty"`
-	Coat    *Coat  `json:"coat,omitempty"`
-	FryerId string `json:"fryerId"`
+	Bench *Bench `json:"bench,omitempty"`
+
+	// BesideId the dish that runs in the other drawer
+	BesideId *string `json:"besideId,omitempty"`
+	Coat     *Coat   `json:"coat,omitempty"`
+
+	// Drawer in which of two drawers it runs, apart from the other; left out, it shares both, or there is one
+	Drawer  *PlanInputDrawer `json:"drawer,omitempty"`
+	FryerId string           `json:"fryerId"`
 
 	// Groups what lay beside load before there were lots
 	Groups *[]Group `json:"groups,omitempty"`
@@ -1397,12 +1658,21 @@ type PlanInput struct {
 	PerBasket *int    `json:"perBasket,omitempty"`
 	Program   Program `json:"program"`
 
+	// Ready what the two have to each other: ready together where left out, begun together, or the other after this one
+	Ready *PlanInputReady `json:"ready,omitempty"`
+
 	// SecondFryerId another fryer that shares the pieces
 	SecondFryerId *string `json:"secondFryerId,omitempty"`
 
 	// TableTime Local time on the table
 	TableTime *string `json:"tableTime,omitempty"`
 }
+
+// PlanInputDrawer in which of two drawers it runs, apart from the other; left out, it shares both, or there is one
+type PlanInputDrawer string
+
+// PlanInputReady what the two have to each other: ready together where left out, begun together, or the other after this one
+type PlanInputReady string
 
 // Plate defines model for Plate.
 type Plate = prep.Plate
@@ -1595,10 +1865,13 @@ type SimulationRequest struct {
 	Bench *Bench `json:"bench,omitempty"`
 
 	// Chambers what lies in each drawer of a fryer of two that run apart, in the place of lots and program; to be simulated, and nothing else
-	Chambers    *[]Chamber       `json:"chambers,omitempty"`
-	Coat        *Coat            `json:"coat,omitempty"`
-	CrustWanted *float64         `json:"crustWanted,omitempty"`
-	Fryer       *SimulationFryer `json:"fryer,omitempty"`
+	Chambers    *[]Chamber `json:"chambers,omitempty"`
+	Coat        *Coat      `json:"coat,omitempty"`
+	CrustWanted *float64   `json:"crustWanted,omitempty"`
+
+	// Drawer in which of two drawers of fryerId it runs, beside another that is taken to be on full
+	Drawer *SimulationRequestDrawer `json:"drawer,omitempty"`
+	Fryer  *SimulationFryer         `json:"fryer,omitempty"`
 
 	// FryerId one of the household's, in the place of fryer
 	FryerId *string `json:"fryerId,omitempty"`
@@ -1618,10 +1891,19 @@ type SimulationRequest struct {
 	PerBasket *int     `json:"perBasket,omitempty"`
 	Program   *Program `json:"program,omitempty"`
 
+	// Ready of chambers: when each begins, in the place of startMin
+	Ready *SimulationRequestReady `json:"ready,omitempty"`
+
 	// SecondFryerId another fryer that shares the pieces
 	SecondFryerId *string  `json:"secondFryerId,omitempty"`
 	TailMin       *float64 `json:"tailMin,omitempty"`
 }
+
+// SimulationRequestDrawer in which of two drawers of fryerId it runs, beside another that is taken to be on full
+type SimulationRequestDrawer string
+
+// SimulationRequestReady of chambers: when each begins, in the place of startMin
+type SimulationRequestReady string
 
 // Station defines model for Station.
 type Station struct {
@@ -1782,6 +2064,9 @@ type StartCookJSONBody struct {
 type GetLiveCookParams struct {
 	// Known The mark of the answer that the device has; if nothing is new, the cook is not said again
 	Known *string `form:"known,omitempty" json:"known,omitempty"`
+
+	// Cook Which of several that go on is told in full; the one of which something is due first, where left out or over
+	Cook *string `form:"cook,omitempty" json:"cook,omitempty"`
 }
 
 // LayCurveJSONBody defines parameters for LayCurve.
@@ -2880,6 +3165,19 @@ func (siw *ServerInterfaceWrapper) GetLiveCook(w http.ResponseWriter, r *http.Re
 			siw.ErrorHandlerFunc(w, r, &RequiredParamError{ParamName: "known"})
 		} else {
 			siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "known", Err: err})
+		}
+		return
+	}
+
+	// ------------- Optional query parameter "cook" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "cook", r.URL.Query(), &params.Cook, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		var requiredError *runtime.RequiredParameterError
+		if errors.As(err, &requiredError) {
+			siw.ErrorHandlerFunc(w, r, &RequiredParamError{ParamName: "cook"})
+		} else {
+			siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "cook", Err: err})
 		}
 		return
 	}
@@ -5296,6 +5594,9 @@ type GetLiveCookResponseObject interface {
 }
 
 type GetLiveCook200JSONResponse struct {
+	// Beside all that go on, each in a place of its own, where there are several
+	Beside *[]CookBeside `json:"beside,omitempty"`
+
 	// ClockOffMin by how many minutes the computer's clock was set while this cook goes on; it goes on by its own count
 	ClockOffMin *float64     `json:"clockOffMin,omitempty"`
 	Cook        *Cook        `json:"cook,omitempty"`
@@ -9890,373 +10191,378 @@ func (sh *strictHandler) SupperList(w http.ResponseWriter, r *http.Request, id I
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"7L1dkxy3sTb4VxC9J0LvOS4OhxLl1+JcUSOR5ooyGRz6MOK19W6gq9DdUFcXSgBqmm0v/9OJvd8b/7IN",
-	"ZAKoL6Aa1T0zos7KFxZnpj5QQCKRH08++c9FLna1qFil1eLZPxc1lXTHNJPw06vC/D+vFs8WNdWbRbao",
-	"6I4tni14scgWkv3ScMmKxTMtG5YtVL5hO2ru0IfaXKW05NV68elTtni1+pHqfGP+WDCVS15rLsxz328Y",
-	"uWVScVERvaGa6A0j+YZWa0b2VJEdLRgRVUZ4RX5phGbqivx9cfn3BVkJSfbmDq5IxfaLDAe6YbRgsh3q",
-	"q9UjfPXUAD+Zr1G1qBSDD38rxbJkO/PPXFSaVdr8k9Z1yXNqRv64xiv+8LMyn/HPzrP/TbLV4tni/3jc",
-	"zuxj/Kt67J4Lb+xPxAfzKXtWabKXws6avc089bn5LlghKWomNceBLmmFa6TZTo3/vOHrzbX5x0rIHdWL",
-	"Z4tCNMuSLTI3BVWzWzK5+JQtSrFPvXTHq0azpIs/deXkb+5O+7bMDvAnf5tY/sxybd5hf0GlpAccHkpo",
-	"f9bEijCab0gpdEb2GyaZESDJCJWMKHbLJC2NZLjpmVocnOLAqxU9qIDUZAvNd6zkFeutwNQrfhQ7I0uj",
-	"dwxmCVa183g7hNE0ZYuPj9bikf3lkpWcrS7wMzp/esR3tZAat7feLJ4tblkpctko3ewe50Kyx3grjOO5",
-	"zDf8ll1vBM/hw1jV7MygtozVZlB0awa0FHrTGVA7J737YUJoUXCzXLR82xHOFS0VC26CJcvFjikiVri/",
-	"zavIRjSKbURZKLKhtywjy0aTSmhCSw4D6gu+EYr4u4/IQW8GRht1eSBbXhWPQQeOxFYY8Zv7ik+BB9lL",
-	"XlvxGmx7KZr1Rh97zbf2sk8wPU6jJSkouGMtmQpolULgmOyYeaXZGhWDWIV/rzRd94RJMloYgcng/KES",
-	"/21EzPxrLFeDDYLPy3Ak8NqxCpmY1OI7rgJn0XNScLUxJw2tCMVLr4jeCMWMMC7ZSnj9sjf/Z3QSiCMp",
-	"BS0ykguqCa0KspaiqdVIKpesQrGcXDS46FO2wFOweK77ipZq9shohkVg85kBHHv+tbnmU7ZYyQOTeMKP",
-	"nmPHn6rWXprL4WCgH1/hDV+P1SgPv8tM3bEXvBaomd0hkDSq10L3x/RHOLnsD0/GA0SL4Z/mjtesWhtV",
-	"+adLuMf9+CQw5zWT31K1ZdreyndGxL+8vMRb8cf2xs6ugB1GU/YkXGb2EctFVbyYWDlNlyV7z/FD+uL9",
-	"WuS0JEZ0CBhbjMDFRkqp1kyaa/73//jb5ZOf/nb56Juf/u8v/3b56Kuf/v3Z3y4ffY2/+reQzFnrLbTx",
-	"B7sWNKa7vCvfdupbmWznJmQaPFdb9YJLpcff+MEahGZBCiKqnLltq8SO6Q2v1ubPivKCaEGWjBgVgpan",
-	"sSOFJgemiaIrRpYHb19uK7GvMiIkKUW1do/k8LeiGR8/UYuhqTQvx8Peb1jlByFumbwioioPhFZwnhCr",
-	"LgmrCmVei5ZOyVaaiMbMX4p6GOrQBJMiF2J7YaZ7pj1h7kNrQn/Har0ZnyG7XaKtWef6JENzt8B7j3xh",
-	"LVl94UY57yPNrfDedvtPmjqDQ9S88cfUWSg4umXJN6gNrQM6QLJc02pdMiPLUjRVEdrSe14kj20oVfDe",
-	"I5MO2/zCTtu8SYdbO7OuQj6Rzs1GVxOO0bK9OXIFrdSeyWO6+YbvmhI8QjNvrCp+5FXiCuGXjFboEjTz",
-	"yqi3jDyBH1DrL4JHCGfWyr6T40VTqVO/YLDw+Dl+RJ2H+Xlph5S56U3x/GD9EyeVVUyuDx82iZejSTJw",
-	"KSuWOdfR7BIt1swo4dBG+bnhOXub61l+c8CNXUmxa9edoHQaQ1QL+HVJ1VjTR1/j7JjRcM0xcuj8ZSlE",
-	"ySiI7p7ykH9tXm73Cp5Pxq8Wje4YwzC4VB/7A+XH3V+wE6xF4DZqO3lOIDqz31l395EpgrVkKFcBM3q3",
-	"EhKto9GUbMSe7Gh1ICVnZomM/WAXbM/1hlAuyZLpPWNVcMtGbINRCMApMTtOe2N/cMciAjh5F992HjYr",
-	"LGAnH9St811muPPvIZYHgYCuwCyd4u9rXOO8mKlI8F/cOjU66Q57mTlH5SHhhu/wKqOkeRV0FZ1hWDfa",
-	"GNPLA9kYv4+uNJN7KguVuiGMN9L3Ur58OpbUnfGQacGOxpfcdaBsPrJ0Z+lH/rE/jMAoanlCSAfiuUJs",
-	"v1AEbGi7Y/JGSlblh5EU7BjVb5n8YZ1qHzL5Q6K+D0UEFC1TROjGXgZ3NPmMib1h8tbeOTm5Cq9TCX6U",
-	"FeLM75gUGxf376kWrrn5ubeIBpZSWTK5ZlV/Tsae6fBYFyEHbnkAFeHDfV8ogmJ35d0d6/1URoycb5Z2",
-	"MJpXfk9DaQixIpTYJUh7VsFY/UJydjR28bakmg1tk9Hb9YYr2CcZniIbhkubpYXuo2e3WTjSi5Jz8P25",
-	"JEJioiRJjEECbERlrJ2UehnwNeie7Blfb7QZAC1L4m3DhG8St6yKzhUjiu7g9KWkEDumNM+N35woBzVN",
-	"e3RNKzN0wcvE58JSp8qDUT0vpNhNxakTXhpUadYm7X8frjxhBV+WjNRU6sytDEhQ0jeap6vIgWgnsKaV",
-	"lgcIwxBzeVfGjqqFGXrQDtp9b2dGs45ScsvS3bLuMzqvc2LcsyWtEDqJCRmVsDG+FftyrBh5tZas4DZ7",
-	"OPryHaOqkWFLPWrC141+0+iXqVEAzfOtenmKP9cZvDfG3ePaYbRfEZ0bozSCaV+vm4wiL8XYIFyKfZl+",
-	"0LYLETps2nTUMdvSZa5mhtPZLav+LBoZ2BsQ9IOdseNFUTKyocrmuYViFVEb8Kpw8+wYRStpQ8vb3rG3",
-	"ZAdRFWQlGkkK9AVSzgZ6YPJlfMPiwWAuIkrTgzLmbE9X+8lP10Vt0tY89wakZtYIMrI243hyeUny3b/+",
-	"n3NHMSPDsJtrZdPtKNQ0fe82oviSTlGu1axTdEcPN8aUCzv9du+qqRNopIEGObOdaCoNyVrnpEAGDB0n",
-	"a2z0zDlVC1GpzPhMPR0z0h5xHSjFiodcc2Olm+dCbBWdMXuil9aYSgMC2HBwYJEkUy5AFrQdjMbICIUg",
-	"fcVYoYiQ5sc9xaRD2qrJZpmq4WWzXLIibPxBOpIrgtdgXrOAHId1WyHshFo2C4jHAxgoSWcYlfnmxujI",
-	"iN0O3ylWZFUa1Wi+Ee+5Ipdg32ASJdG80RDNneHfaR/+HZkye1pP7q20F+xpHXp6IPGVi6aEj69gtVdG",
-	"9qrOLuvtUiHtJl2EUuddU8Cf/nZqrEa152PEAAMZzhZOuqyc9pez3U/9o8KfWu3B3ZpnXqW1yrejydys",
-	"B82RFjURnDwLOmmT/yOLpOCrFZOsGgYABoEsj52ZBTOJ5Me3vAr/YUcPyUI0elks9z0dlYSxZL0ArRlF",
-	"SrB1y+rAzEPIiPAVJDWpwqxnKcSWFcRoUiEHiVvNy9JlblnOC1YEVZcZ6NQSuYXU4dRJdM4rto8gXPrz",
-	"F3NZ7AQiXlHhDLZjSZlHZ6AEE8jMSa7HToayFpUIJiH27S5YNpqUNDer0E4/hl24u2aF+zzVsxvmZ3Fs",
-	"IBVuRG7Zst4+C+/kRm1OwZZxRZbmXgAHZA4HsaI56+Q3mpr83CiAolZGAkUFGLSAf4KZ7bH4rUNpJXjV",
-	"fiNKhAulhirkIE05I8fcd0A7sJanlwGxUOEjdnmw9mfKgKecSHx+aDl7sKEJiM7g6Tg3ZraPBEDNdF+g",
-	"zMwLgMI6fXICF7KzPhgZMeftRuzJRmhCUcDwFA5BwFQ8w1o1ZYlJJ0RUj6RhI7RmSidDeqk+63Vx4Gsj",
-	"4zawTfJ+oYi5TAWSYIN1hKdlfmq64+58choI9pbJguf6wi3YvPW2d8MIr6mmpVgHjndBZ6DQrgXVr6qV",
-	"iGS2d8uoJqZVa8pZI9dYdEvJaIF3ZmS/4fkGlJbPHqd6OXFbIG/mfF8T/Tywx+d+3n7DzL/Mre7zuLrL",
-	"rwOgwg8j++C0h60bXtBqTj4o/ixANwePdsnISoiC7OiB7CnXLr9M9F4QwMKqrAMfcPmRHtzt/Ikr+c5i",
-	"BE5BVb+j1ZpF/BZKVnzdSAYfuMQAAvjtmtX2WMb86k7cMvCtlwcMIGhFVpyVQSh2TaujsXhadcJ9qpFg",
-	"CdzBWjaqoeWx2/8KFwH4otLnv3WgVWEXZ1ZbdT6uK7S93eDG4TeuV1BONr0MuA/ESQ4d6dcbCqfICTZa",
-	"yc0aY5q4kHTPJMRG9yIjTVUwCasu9hVp0UTnwKzvF1N8HggrYOSDyBtlsBYwTRmxwJhOvAvUwBWEcRE/",
-	"6i8BAx5mL2jNefjykz910cuXx+w8m4mJgnZDmEu1ZYWTkhPT0vb2NjFNy/LNavHsbzNAe8PT3TnCrlKh",
-	"ZCszfgkWcKjg5RzQXBtZwUeMd9JP2WSsot0jkDNwO6PFSoVso/60nWEhAYA7Ek6hZE9lZQ4gM79CMXVl",
-	"FPeGKrI0R5fCRWBFBuoekM1LpjWTF+RNBekQK04ZsbrLnHE831ZMqR93GRG8fJkRD7+Hg47pi5E6WPPb",
-	"SCi7pEtWRooSdGj/CcUCgwEfkZeIBw9ivsxQgy5hm2lx+Z9SIPBvY1xVB5RKw8G0OOQ7AYPid4bt/3Yd",
-	"ThF7nPdES95K2Tli6sJxA++4mJd6dd7QIAGCximAKUjJK0bqRhsb5SgAvxtFC7s2ZvA2BTnD66fllpY8",
-	"DFxcUTwhMPcqKVcMx1//2QmgW/fsZADtilBivqsAq/7KWXUD/A6EeBXRrCyDs2WDwDH/AYsvsDx4lRGP",
-	"oOWV4gWzYNlkD+01PbiE2QRGy23jlLxMLFFkVgGKSLgm5qIAMvKKUIXXdBNJEzUfk2CNGZmWZk3l2/R6",
-	"i6Mhl2txy2xp30lRl246PnzKYDGecRAFyTfCVupRm4frVPDYw9GlIwYefdQP54hQgGwaXGTPsJC4snUP",
-	"tdIJB4I9feTxaHNHHz/QHfCuFDPr2udPTrOwXPTirlB/sSJAv9Xnb9nEVEa2gH30JngUr40d0cUbzNvi",
-	"SVsxEktTopF5Qu5ldFz0QU7tx/nZ7KbX7FtiRwxO5mkBdZtMphrq7Uab6/cIdj8pfAQNw3UMBXOFygw8",
-	"7/JACuP/zT8UgjH0Y/VaQhhl7sRkZsWWEK02t1DrGRKwpOuwUo0pbQs5qUuaY9l2Gy8Nae2Ibh4+pROW",
-	"DJsqcs2+jx4AJaO3rLIfPxBOyGGTWuwhtFG1h0EwsSlC5aMV1CztuDJnHmQfoG5JqSv3EdUXAVkZA2uo",
-	"UrFqshkGjTl8WXGHVgxABhL1LLwgjIcxPtpaMPXMuF2QW25qiDmD2WusRleC29TBE/j4aSscavvE07bq",
-	"VFP398GK64ipXUummH5G1EZInZEVBAGwUjm4yOCOY3QyLV7y1t3x6adh0ijtYAsbbkSynNcQkGLlCvWZ",
-	"rXcDnTGuD5IsNfM1p2ZwZhGfoqsgnG4YfoXR2ssDNWtHVC4tbrliFzc4h/PkCe91tEad2lz3MC8Ck46n",
-	"2Aasvlw3M0UH4wk/hWrDbFDCKogNVWRD65pVrLBVEM5697CPXOwg8k3V9jjmxdMEfHJ1hDEbHP+6akpn",
-	"jQMRCMRgIhGdTgHxaEu6CsHwjYDiDSsoV3mwF1hBNi5MRMqEiPUAIEPGKphJe2nHe1FBnc9iBxM62NTV",
-	"NmKFTFPXEGPGZSlZQfQGUFXBw8o8e1aqVGy/vw0SJLlKvHl0KMavzqnS86q4zV1mGo/d9cJd1y3mnrxB",
-	"HrpRk0A1cRFcXCNPuBpalF3eCihWwDD1En+spVhC2SzXLBitNr71vEkMFxftu5maNnQRJeFyFSapWZZX",
-	"VRj8JLfjsaCog21ReZXhVtHa1OZ0CX3dTkgWNWugzNdc4RMoekMrsKcqVpD+pjMqybw1s5BfuJlizmXN",
-	"bxl4SJRoWp9ZxV2xj9oxvEzN4l/cdQD52oeLMBSTt0x+oUheinybyCSSLUSjQRUfGcIbe1l7x3/G2WKg",
-	"UOforvuOq823h9dGmuwdESacuqSN4ssSbYaB0W3z56j9LbuK6qbMLYEMZlg69DCsmFmM0Cns7XqGXwZT",
-	"hcujM/p+w+ROABfIjdU9iik3pSMmg5bRCqKsLqUQ3ApqI/ZHp/8GLnJpr3maRGlWp5wBN9raw6Pwh/vU",
-	"kThlvVSaIxUS+4UVqsxZLpknqrCHkx1W57BopdubDe15HzOVYvyMENtNZh602zTpWie1ycfrO0aLVxAd",
-	"P4odwJmzg++8Kvb131daHtKtQrAtx6nXmufalaMkfdFbvCF0UlgdPefkH0ZG7BOydlwJ6dnnUMRLbIFX",
-	"KdZL86PZWsbGzciSgaPpjw73FjeRtzbUNTC7Z+yyuTDyYKqTO90oVr0THFWhO/M8BgfDJJCDuZwkvRi9",
-	"hTpygKjNG8YawgSabwIDt5GVRZA/I6uS1xlRG7qFGod8w+BcG/OW0bI5icMUNJEFclN9zIeCFX1V1c3s",
-	"NJ6OIkBgAbRxlQpYAj06yK9IJfaDYAsEBageVMIcF6Wxn1KwW54zx+ighD0goQAFisGqnBkvyAgOESuN",
-	"g4b8PMRRO3HcPz7tEez9qUdG97fnj/4XffSPy0ffPPrpD0HyOSfVzgxuy+bR0F2g/MA/Ck7LEmtQQKXv",
-	"ULlhGEoyhWe7s6BLo6OyhaSA1BcAAoGwnHHrzJQ+gri6pltWPcJnKC3qiNE9tcVKodO2lUfnfB3E5vSz",
-	"/UsWc3Z1a0LYUDO3pWBGZuAwPRZo93un//x//dc1xNPg9ViIZVwCZzybP5lJz8glqWnJjCfzlBRUbuFP",
-	"dsbnbkcQgdjuu7EmRygCJUghzCcjAAWLdM0GGwWeaK6D9pWxn8GKaJmrd5RXZNloLSpikzSjyZsduyiY",
-	"prycRrBEQmzd8ZhTPDgg41DEqRSLBty5lrrFaOpgYHFDVQ86tafcbsb+tsR/yaaq8F9mh+K/YIvaX0Jc",
-	"/FG7Oy0bhg0DBPeZ5rpkc3gXP7iyGTMFxBv/SOl4AqciToEbiF+5qHQ2ux1FwykUZktPLi4nkD+dSNX4",
-	"jz5Omh4XgumiO9biRToxIVRinaDRRMgp4redEuiJ2DyIBYltnPGnvbAuAMkFlJKKFZJPY32Q3VKs6rmA",
-	"5xSmjxHWt5FK7XgwQOhIkbS1jdNNaGuKzkhpz3UBpzLaHb8NpiG8ZxqpWIi42QohBpLBU9/7CNBInxsj",
-	"KP0rnXZM8ki+ExHcQzAAY7SpOfmAAaGmHCRuQ6vCwvl3QmnSyLU5YmZVP0SHIW4xTBkq9o6lcYxhOWcz",
-	"anfAnTPUYerCDiLzi+dBEOirwiq5d9vvTCG3tSJ1Ir3tdSNv2WvKA56/MaiCgUXFjXXsslzY8oFXqZCT",
-	"1uePO1npaBwt0vfBnpvzcSJQiufBDngR8WLiyN+O14D5L/Mv8gvsZtINN6gZmghMaVzQEaijTo3QmVnq",
-	"GjjKnCLZIj+UvEIuLVaWvFaCh+0ToFUPn1QR35xRpV+Gz+CSrzeaKY34YR+jBIckkRrGmvhB7IMF+CYT",
-	"jYjoQDeM3nKksDwn7F2XjaRhK1g2ZXJmWNEV04ewptuG5BtrjKTSYAaAF7vlSAZOyYpqfSB7Seswg0YM",
-	"2wUX85wm40nt5Yi37g+QEvtHlARHP1JyNkY6tkue8k4nBMkaotCbUyIq7Yu8ULqnhTa7f8+5Yjthj1hp",
-	"c3s2W7jiKRASqwpGo+2uU2eJ/UZ2+8SLoZPdaYBeS3M6J34UoQTMm46/amsPKNTeFYzwSotnZCkgBb+S",
-	"rMo3EGNqtGZyVXLzg3lACCDTZaOOHBHmPeZ2j9bGcniPzgucaebADYShzFNoLoXCQGtbi8FumTxAYWTO",
-	"KmOiaMki9DYlz1loQ8FautwPXIXZb7vNU5RMbc6zIAmfmYumMi7QYAHSngwTFqLz8hRRLgHql+lcKDci",
-	"m6wMnohs+g4ihufXYBgjeWbSibHqeWAdLNJog0C7M70XPyz/viO2p9JCsgs7K8lzavaFrGj5GG7HieUW",
-	"jpOuGHb044xGX8nnqmb19Yktwa4x5Hi9cI9J4XOALz+xsKCTRJ6HebYtgqB/iA3StrWPJ5egTrXi+b3l",
-	"zefW8iZcw9m2rrECsbSEy1OdbND5HQ37DWAOeLXuoq6yxOhGG60+P/I8FVfMaRMOi3epYMHF1W29Fl2K",
-	"xnfaAcABsQDJAM9gNOpdWE72cWQRs0FpJwMEWsLfNjuHGi0kdRssVEkKU/LMR0szoMttwIIHOPIVYaVi",
-	"/kC3iK8xFmc11bfBzb4iKBi+/ZFYXSGHtkdsEU3V1sFxJ14IaakY5sZl3VMhIVTOQpBYgmXngediZzMH",
-	"ELJfC/uTGfmdZAj2bvYgreoSnFok51A9Hj3BmrBJZZxfd6s3MgZJBTd5KPVZB6+An+Jmywl6SjTsOzHf",
-	"xvPBsO98b4UZxsjGUcSkmBj5RojQGvGaZUTSfJsRySsFef+9raNEGAYtjEAfq4BIMYS/c+T7J9nB37dZ",
-	"lRMqrey+9UfCFUim0YbWh/O9Cnukq5mdh4N1MwbnxX7AIzhj9VaWHXSmwo14h8aKVkhbEVupjo72G/YE",
-	"291y1+Ejpuu5ngTigDjjp04arQ4vHFw4VCtKVYRVLgp2DCCXXhVHvuuP489iVJacKX0nR+hGLCN/wb4D",
-	"iSHZwDBrJuqS9UzPp8cNT16dvGAzDylzig5s6idfXh4TSbjL6fTppetAMnq0+bOyNMbAmEFCywsGTVN7",
-	"A/nTeBx7KnfX4UKlCjo0+ED1ltWamMuvyGUPNQ7WYcVOCOC1WSIrI05CrTi64fkdnOSl34CufYsw0tM9",
-	"dav6z8SDzcmH3x/MylqGa37LmjDk6bRNEMXyvLB233S7aIplLo4yDIxp5EkSHfgKHTcd2tByFadcMn+1",
-	"ZQRckXVMNo/SKY5ahQ9jBmZForSKM0isPaoj3N9EAFFUOslH2+59kHiA5+CsnFZ97NvBu/IkOwcpRLjR",
-	"GKG1Z4YlsvuM5EKUGYYAMtLUxkxEPO5RgwGFxhritie7E5rEJmwv0Bg/tf/ai05VUtg67Fa8IKyWLA9g",
-	"TfXQhUiFkTk4Cy6BZx+CRoMruGNsKc6gO5hVrCkkuynSSzu5qp+fwWpacFpeB9mYEB+pmD639VKv4VKk",
-	"IioVy9EtMxvVQ/HgPucl2bCyhkBRMPUxXfXUwMirtVESNlFTnabxxC2Tz88ioF2x55Gyc6uUnX/X4W9e",
-	"spKzW+h4cNqwzWu/PQRf+83XZv88ubx0cIdT35DSBJJa8g5XS+w2SndiuqPtbY7u7Lcr7sTfyk4aqS5M",
-	"6OriRRtynKXF4G5UYs7vGSgWLldlCCBlqyUoNs7h1Zq46p1ZoMjJIDxeZfXC8eozZOw0175ZrRTTAU0C",
-	"QK5by8VYYJoipaMc8PhN0QTthSX7s8Ium4rQmko9ao4HsEXsK+Q2SKdY9CinIb7lrdgz+SEcXARomk8j",
-	"s5LtbH8Jgdx93bGa/yqjXEvWWjJAylSU7IpcXvzRdw4rm/UXp5FE2JeFXc615OVUcM+NH/lFgZtAiBUO",
-	"PCMf2unNXKF6qoeC2Oe/1kFl4oHxRsvmtrb3y8tL8q//us4gbeGzTGJfpcp9FAy7YjKYSwcGXVfaY2Z+",
-	"LyRUPzbad4yRjBZErFaTjP+dqEnARR05ESjv2GUtKIbxNLCXzBTQHM23IdQMZpZIyW5ZaVsJuhEFwAJa",
-	"1OoVhMbDECGzWhIZz42MiNXKhu+5di5Ip6nj+AVaBkukWsc5GAS7jZfThgLMt8NySRtxbjvy4sRmXiX3",
-	"VZ1Vkm607a6zs9yRsiTX+s2+eiFnUQoFHGvMDZ7iUf9+7Pyu63/juv63q9S70akEyMHvGj/OH32aFn9g",
-	"Df1DZekF5ia+zGyYHQEtI5zIEoo6mQhpiT0/jrt1tWqiBakcSxTMF+iSaxlrhtdmKL4OvrjD3zwh4P4p",
-	"X33dg9j88fIy5FtuaN1LkkuWa1qt4VFSNFUInJ4aiH3pIOwzVvFGtNViFu8Im68LULAdUG2vPuIy4aPG",
-	"K6ntWOf0/AxopKdHQ9XwghSc2ksLID4JqPaqx395QsrYBivWEP5eY6krJI1Zpbg++OrxWogQlIgXiSr3",
-	"RDrYpSgOQcLONikswK4w4mO7H9RNWcN3rJudQuSvBdPuqUYORY5NOJfY7y8tZk7lMvFb7dwlXs2CDefX",
-	"hOJeuCKXtv+dRUUBxIQltgdb0VTaOle7EqSWAiInKNzEXpoSNygkUK4IJSX/peEFljzUVGnWtYucmkEK",
-	"S9c1ZOHh4D+lJKieHjcBeKW0JVm5K6NC8hBB4UpI8oRs17A0uCjbKtYyY6zIpdAsOU4uRRljmy+TGQl9",
-	"lUnn87+8DDLkNmsq55R/JDAddoHQ8DntDrHSb7/Gvd5uNpTedsIy1DfuxfGSiAAq51WXpvckZI6xcWf6",
-	"j+vEiZzsAz/FN7xO+3YNUeiTvvo15YVt0H76WWuuvQnaska9GPMNmiP4rufAzV7yLXtm1Axbr0Gb54JK",
-	"QDty7cjWFxECu7SDPXRg+561fswhIwdojn+whmCMkHrmSZfWYNVuo+5bggM0HkyoDtr20XLE9zYNmNOy",
-	"tC0pws1u7o4cx34A3p8ivfgpp4ovv2UtEn1Y/3SHYOfPjbUTCQoCO+71f9D/WP6Hu38p0XPChjUQeuAV",
-	"0WLYHuMuSQyMxEWQ+j4pPCzcg3AbJiuT8sUqSkmJCEgXbMkxcsWAmLpPWBGEnIczw56Flun0QU5h1NPT",
-	"6Anly4Ei5dPoS1/9eqykW3aIFL/MZysVW3dHYKtuqGP5dh35AfIwZiQ6J/vf40blv3OiPgAnqmj0HCkR",
-	"t0wWDYtAvkTZfpzxdjBsjJ1KoaglPRlgXxS2jqzCohhlnqi2+P8Hj+ncKn6P0Ei5fga36TAUxg4Lf6pZ",
-	"vd6JtY7Kv6x+7wlZe2Db/erVqlPxQSuP37JOwcCwL4andUrTH62pFDq0sZhr5lGTez6eaTcBrjqR2ml+",
-	"ldYEV9I+/b1WoT0/xsIIx96guDARgU1j/IrY/xpOptTj4Yby4k0VbkYLmPLYkYjUFr7aEE9JNug6eLSE",
-	"a2ZNNlhgKaUM3dgCml5doqh2jdqPbCHfuaP2aTmPbSNkL+3BXWcdzBmBgLzREQ4ulrMfqVKpLB8tgUKA",
-	"CWGaU2BFJal4xbSFeOo9q/TBxdsLvlq59jKWKQFaZ+as0lfkT8ZhLNiKNuWMlizJbeinOknav32gmskA",
-	"rcFKMhfWFWhLrR+7fkgZGTfpodr1L7QN+I31kfZJc3taZgvIIE+Zf75Nt6uEdY2t1xLBwM5Odj+vJaMK",
-	"aUiZXAnz28IijeEjetVKkS2Tg2tnJakngynZirfuvpPSFTaUNCNP8dY3PzUGChD6QucPoN7QQh4gRoT2",
-	"DQaOuuWwtl/MzilgqLnO0OiFgre1gEg2hJd2DLP6zrRzGSmsz774e3VmFf+skJmZvg8UAv2pQcSwtWom",
-	"a9j6fR6a4pRUWbQhZw4cu1cOypA3gTEdY5cVjZ7+VkCpn936LCWDhyWfXG2MZJ8apBL6TjtUx06bmIRY",
-	"a8X2C08s+aCHa7FjbyIrAZEk9+AdPfjd1W1mCplcdUWqxhd0+uZ2vaU8DUI95QtOToQtF0rdHvEzORz6",
-	"HOhfXBU/quHUntTxG9RkJ4Ue6ZzcCt7pzZMx7BBkqBhSw49y+kYdCLFF/MtsWr6hFWvk91VYxKm2J4Qt",
-	"ZuH9plFwCHQg0kBPzm16PE0IHiIIFke7TliFv7nowMle/oBFs5GsPAB5CGY72uW3GkfIISi+84Fd+pRT",
-	"yjdODyc4xiinHxyvnJWwkEfyIy3Yj/zjOAZgiZTVsUidUbQ/UwnKVl1Z5CPADuxUYKszlNPIx3dkbkXL",
-	"Ur2MmAHQxg/YXTQ9IJt8wkqvw1l4GJZN3KXYSKN8xtT6QN405C7TUr88qTEEvNV8jHtI1i6Rn7YUi+NH",
-	"/tEs+qkWh7n3hjZ5mCoZqmI7aFBPxleX6IXcSaPnJa2KiVQK6OY1tnm8H0WTU0l3oSypMUKYVmRDuzz2",
-	"3c6ypVmxl8ESwdb5FFVv0hLzVuOHuuL3ShDAo0BtfDrcpOD1y2Qkkj6eFnovNC2Vvzz12Ruhr2PTBouO",
-	"k2ozD0vBzY8ZYo4AfObqUZUWtwwb5jzkpt+y+nh72z0FMljbMdY2KU3xsFrC8cjDWzpo/wqe6r6xlU5d",
-	"pSMV6HlqCW670klbNj0AFis1b0mza1ohZ3ba0RIrOMdBtZ+SLfKkqvMdLdjLuF7DHJ/zNLgCq+uQSqG8",
-	"G8FK+uvjsMlDrZQRWhQZ7KqMqLKR8mDMH/fucYLPz/LJ8xcFCI9wL+w2FCTjHUthzTQyFPF825Lc7amF",
-	"QQaaYFcvhChSZUpUkwUZHY8VdiCSGRDvUzihs5D+RKeRySeXl+m6FpZqcpj2uNmIZWKEFsTgZTKEsOSF",
-	"mtEEuS55KPUNyov2fexAaYVR+BG2cAz2gqleCqEYFlcg1YRlJUhuGR54hdJcSigN18JulZfmUIKKnP2o",
-	"O9ZETHtNZfp8GbV+9HgBchFRuAMmUdT2kdC5jfe0oRaZzMEOj0z9uIgR7FaglUQ/VKdF241szRhvc7hT",
-	"raufwaB0RozfYZ2V6Iy7K9BdbLq1wTr7rV0aL5ae4MMpZKdCWiuh24YCFZzfEq3h2TOKjln9tLo4xeK3",
-	"cNwfoVlShBqEQhQ2pxVZdli+US4o2VZ8NTb6V7wsQ+kYXpZu8wDBRcX2JLk6DsrOo0enwGmMHH1hFH23",
-	"94SN7LloBjjYwZrZaJwF6uWjtDmWYds3xUxJEKl0yCe+HO9JOVdjXOt2RWyhYQ9TEmgVMmMObL3CF8rN",
-	"hGVZMi/EFhQbmmiya3F8WoBi03YAcXMzKiiY8KDp9gyaxh+p5BXF1lFz8sCC6pvwBCIXg+suLw9EMapE",
-	"xas1EqE5pwJzXJdEC/IksQREyNhR6jnhd4x2KnjpDllMzYiS06NziDpPc8k6rv3TI+2A3CGDg0qTB7ui",
-	"Z0rEO5bzeq5cnFLtsuuI4NTs+Q87uQpmJoeA1Vd+fEllpPOnP1BGamOgM7LL3/U2mtljYEjuqSwUdNms",
-	"qQywt6/fMvnDOhj/oWTLS0gYd3stgFFyRZ58eZ8hi6n9kS1+pvJlFGJoaRXhlLRVTTv+kRVt7Bdo7WmZ",
-	"fJZHRC2tugG+IjEOevKGBeMt0vS+FHvfOQka+xmLwfu2I5aI63sgPRtnwAbYA2lTDHP4/pJiUcu5iP9W",
-	"8L7qxly/OqKkXfECNsnC75kmNj0W0v254TlLd7rMKiev3Y4q9VqoGT7wjChKtgDE2/VZIRcQxJYMzD7R",
-	"f2abSup+SmfSjmw42VQXdtPM23KyQSfkL+yjDrdheG7rWogRcaGM3jHGKVSHYYUS4tPcH2zv4zEgxwZD",
-	"ojY6AEOUputELZZGw+bemkaWBkTqfi5O5FJ/U73fsLelZT0NIX8jTRnm0C7O0BrRahagq2ZFmLD6BF0z",
-	"bolaBQQKaV7Rw2m0RYE5Yk9wTP2uOeflYbRTp7cC+NCAc4oVas0sTJgEgNIVm+7dGUZl7bFDtRTNekMw",
-	"kG7By6LRV4Ttan1o8TlwtdKSoo8nesDmANcqTyYFHeyqIZDeZ8RxyrqBGTe7TvXZliFO9twRY8M2zqFO",
-	"2KuAdL64YfKWFd+OoDQJGxah0rBjG52L3WyPEfRivEO51ZvYnppbw7tb4x3Cz/mN7SvzKayH7WJvs642",
-	"/blsZBUmAWy7J3siEWiGbw6UQ/ucQh5iTe8DQvlnsffUqCSnDpMZqZC6soTOwFqBVYKW0tAWNQHIc0Nv",
-	"oQAzF7sdBOiTzOp3yMxzjG3eNVg+Nu2fApbNm0aH9ZeNy6kdLUvgIDLuCeQ8Xfjq8zJGH85oNG86z0i8",
-	"g+TWwNKKV+i82VfXFvU7q4kYsGz4eIxv1EG2jNVjd/QYm3vIqS/pwVIfJW0G8xVQ9T7oNDC/fdi9BRzs",
-	"F6WyVl1jnf/p0YY3+yol4HAHkR58y2SQh388YeLMg9OiM3Pc7PBUebjRPU/WaRKn3OimS6garJ86TT7x",
-	"HaniiS87Z9LfUm4+71oUYY9LuErnkmmFKZGN+X8+dqvwhaFcbkHllqhfGiotQVBFbv7zJYEbgk1F/hFP",
-	"oNhzDsp27CPPb+yTLRpZxuNeOA02jTDt5ZnndHpnmS/JcGZCmv8trVpQ/+CwFBPsBAyx0tAIF0olJrkX",
-	"x2fbxxlNWxxuNIhxbPIZT/Jf6/dIqP9MrDP9sEsLvtt9TedeazROzrdXNAPDqHANZkeTuGRKx7AGBw8K",
-	"Ng9QXbxJlw1b1FMY25Wx4pCTEKFs7pkFr2tIlyKYq6Xx63D4XYa2AMSTf8hpGc7EuZYOLvKMgd1kxrAZ",
-	"Cw9NK0JwuZyWbz3GJY0pIVLrKnS3QeRKyBGZuf+L+fLFsbnbJSVNHEDW3MCoaiSb6AoV35mtgE5Wnex7",
-	"H2ghRrFKtMTQ1Z7Wk0NOKxve03qC1KWTfhZlcRzOVBZ2VoeWNaZ+4CFOBO3GzNzW7SyE+zq39boboid7",
-	"ftojKuN6I3gwS441NQiJyDdCua4pyh7Lg/ZAjM6otMeXBoNZ7JaVEU0C6LdsgrkpVVEjoVJIRUP7xLv4",
-	"DsT2zC3gaVRznOn6Bs8C28fn/MEOzx47B5ldU/sWvzSdb3MDjoiWp+Aacs7ezVkRqLqQYvcyXoonGVZI",
-	"t0WYRImTiy86SPczmVnSQuzdmB0WUODnOg2QAJ86iUjM4qfe8lw3IdiGrXPzrDY50AuNwzLFTJoiS+4Y",
-	"45ky6gjL3W2Ju3nvFwopxlzIFkxV39eTWG6DMYEGoEBmMWjseRFyCGr+EfdIileEhI/4JD+IzM9UcFeV",
-	"tAq1RZtVhI0EanPWYor8it9dU/Z7aL0+XB5HrdzWg7vO0j6+6krijSeIoFpLudy1Tx+ok/ugiNNSPyOt",
-	"N6hFAE2pDm90uN3mw7Z/P6PpRiuc2Vlt481GOaXhxf3xGUztobUUTR2lSaMH24MPuzS3aHzJsG/BHJI0",
-	"5NruhTC/DphhMwgPws68EaUtrwoLqcmwkboduxXkK/wgS22qXeKCqI2QgPfbgS+AiJs5iqSXrpgbnv1d",
-	"xfwGVEzYOGpVxRHdEAIN5FQuXyZng5ILyrY2RnHHZWCWEjq5euXUil1XBbZFzxInyU5AZxTuDSmQtbfl",
-	"/D6fHrT2tmzWMeDaB58uMs6wpcQfdN7p9tbx+aUD8fjpAJgmtYDl9PzfdMIuloPbH5ttx3LRmbPTaS7e",
-	"Cqkl5SEaYcBEBk8AaLgU7IIU6H8kVqtBz1VYwbyRtyyzpWYb6FkA7EdnIleWpdhH3NANlUXmztydiPAL",
-	"m2FNJIRn5KE3fL1JvdacqX+eef1rsb9OBwRe3z2470gWGV7qpqEz5O7XphR8eHLiuX2oUhQo07pkKvXx",
-	"0K0qDEXae06riORAX6ozIgV4fwzecyz+45qfthPkvqYzCW77uG3gv+qIRmKVYrtlyS68NpmnkNz9PY30",
-	"jv3S2ATGDEv/OJP1lWs+Zql5N0Lb2ts10gKnGAqunetkCqFtzzdaS7g/aMVIsSyxIcPgw5immB0cE2tL",
-	"KeQUioWWpdizsPAdF8s48TvthWeCHqOj00+Tbbw88wNOlnYIX+omAiDUXJcJo8DL/KMiy+Ms8xlCuRH6",
-	"hRS7WOtCS1nfIZDaU/A1fm6Uq7uz3XKsezirN18tmdn1M5SiputBjHtec8l09FWIYs081FL1UAJNDQFu",
-	"CnhX43zR6opAz/IBDd5YJydt05ZyDvu99Z36KT/KLlyLYvLAJphBpNnKQMFgt6nqyraoVJsvoNth9CMG",
-	"Qbq/xNkH4Z3e2PKp9enylGizyG6fy0GfSMgbQFzW0462RjkOw50e45XY2CzaKEXYJSAACpAMmcpWPcJx",
-	"h8PcU7lrW64uxR6cF3HL+o1XOzFgURbX4c80A8fcl3kq9B3MyDd4MpzCJtmB6Ke0Pwrm5ql1qAcz4M1k",
-	"swREC2OAX5MdoxXY24EZH/ZTR4vMDTFFn0J7x5N1wAxts5SNOh6bg4tcTG2iVTjG3BzOGxj4o5G16XR6",
-	"mHNkVfI6M37llmUk37B8+4xQUgqxxS2wE7fMM81lBD4uc33FKuCdekaU2Fk4jA0YSc8juUgGFOMnIwGh",
-	"S7BnVtFwaTcpJMkurwA5MRJqv7I+OPX1cYxBFDEcaeGfyJcyTFfiEZRE3OvBAycx976FypwQ4OQ98Ooq",
-	"7eAJzuXd0wNiMhxB2yDgNKO6hFVMrg8fNomXzy4DC8sNqxCJ7ogyHEuw6kPSW85AZEwACErEwvQUrCm0",
-	"NA/DcotDSqI2mqW542yVtAyzYpt9Cszc3MZbzYUuJMKqohsefnJsB86PDSMb0rgwn67AiP/mayPYTy4v",
-	"gZQsl1zVAHhUW1ZksPzQz6FHqNA52SVUGUcciMleFcfJJs1OHQ+8ZEqZqVwyrZm8AosECd0hsASbJJGO",
-	"ge/YiBlsalZdXcPUeTlesj09HHc+zEU+OdYCoroleG4227ogrxDc+zsqxS28X6LO9zphdXMc2iXvXIHO",
-	"IHhKP6ZHkpIdDlYnU89znVS4iJtqYR9ubzxWCcpWjWIX+OUza0HhVhiIra+ZVxrxZwHsJb3qoKsuYy20",
-	"bOpU3nc0Y+T8+RWLoD4lVIq+cw3CT6oTfcdo8coP8TQ2v2HHa0dUbKb2Ea9ixV2hPm7EW2OZY4DvGmBB",
-	"XNMdRFrzKQPrHfIezzbd0wEk+SmDxy6UafUC7hPOKRc4ibgkQjjIywwcRWOx15IppuMsg8kZDLarT6qP",
-	"t63C8f4J564/sQj3vngh5I7JD3DozNmAeHtnYl/M5ib50IF5KnpQ6ISbcwnjGHuuAvV/qrtTLQPpriVX",
-	"sd1NBdYwWDArtl1a2FrGn4LpnnBLgfWRfvRPLi/7efzLSDLiaDEmSmeXZyiNKdXhJScG+T+/PDLAyf68",
-	"sRJ01GgZ6bRqdS62OWrDpS1tefcMIMSwQtIM5+gJbqbz4sVs+hRp18HL9Wv78SExTBWXMeDURS8CYMWT",
-	"ZOXcJszHCu9jZGnWYBu7A5p9DL8HoolKm417vLM2PMWbblS1CNnOY9JE4TXau2fJwjvbfX1IelbdMqnD",
-	"/W3RBjAHJ9Y8YU8QYpzacAPW4zGw77jafHt4bZx6uznToZgdmQ46wEoFaRT32KPR9XfQdMsqiH0osWM2",
-	"xIVlHXtaWXPu7M7Q2cISAI2Ic7kiFAmbxIr8Z7tsmU3gAc9i2Ek11nlkoSqBz/SdRri2XBo+IrF3jP4z",
-	"QP8VcpmnrtBf8fpOP/djMTJXHgyC0C5i++qwUZiL3Y5VBTbZGQl1jFHjgEg/7hr/SfccVlwRulSs0jY/",
-	"ZdFxXIVpMyJqaB9NNkIIDp6ZXAviQnrHZhBGY999fLJeB4/DN8Zp45XPh1DXeGaQvrVgmrGSFatIg5M2",
-	"E3zkY+Ey+LTh2h5RCd2rgzwOvrni+CCc4yb4xtgDxk6Ipnr+Fdo6uW23aqNGGTSBS4WoJyZ7sWbAZnxp",
-	"GJd/Q0s934Nit6w6woO5Y7Rqs4U7XhSl21sbessycnnx9d2zU5b8lybUeRMLwATdPkMi6IzseLk1in3Z",
-	"aM2k+Sncx7MMb2YsNhq/qJCHjCwl7BYJbwz31ZSQuUwPdGsq10zPIaV2zNFzfS77ZXMIOJ0QnYiMTOMX",
-	"GBbBowkDkf22UxPW8FyBZeKoUHcAQ8d8RnUgvzTmHNeHcVQp1uPCl/D12OszsiadUqor8qdEYA3o+Th8",
-	"R6w0q7BabEV7Tdeg0X3b6i1+ULcprCcB1htnhw9CzmKfEcV3OyaN5PYbqHQ00pn0lqEBxfaSZEWTswzn",
-	"nlUZ2bFSZ5Y63gxyBz5QgKnAfMU0JXvb1AGezQr77b2eAVgvOIeVPuwXBO0ySpxv33bBlHSPDnBJD4it",
-	"6FUMdrF4vNCb613Ynqhp9YXKCM2lUJiPWQqtxe6KfPn0hDST1whp5J60upjJgNGr13NVonP1ge195Htm",
-	"Qr8HlzUeB1v0e0zMBGxw2w3Cpa8GBGmdRUBRmRa0SAuKQeeJK6KEBZgIvQF3ClIbyF+as5PgGq590LBz",
-	"HKCDwfq37Ayp5/A+IG5CKY8BaGo4UeEFi3SClzMpXaap3dH5z9IYt2OVqwnsLyD2fjpPE3ytHc3GLJo5",
-	"votwB64bXlBr27q4YgMhhi2EHiTPdQ+k2Qn32FsDyCJAD5lt5h+QpdaIdAdipkn8I/hyKKPKm1Bq/4ZX",
-	"65I9KiExSrbsoOJdSILcAEIxrM5WCApokIPADmrHzDdBfbixmZvg8DTb1UxSV1Xs7r1eZIsXx3s4d++2",
-	"s+LH21my7hJkdpG7M5OUXPAidU52wT3k2vMZTkrnjlfd3z75XV5/e/I6JVlvqcYa0hvgxxzTU1XENkZ0",
-	"jQiXNN+2nQh9Dd2ghs227Z9FO5FvnLjEmLYP6T68P0fmHhPLg+9jkYLFwUHfxALPufFaEGUTw7rPCEyk",
-	"FV5AYikZhw6AzUgoC1LCqrVonc2zkpwVzxDrqSCi6uqpEHJmG7sC4h6IV1uUOPTQ8K1ZYuiscKQkEn+N",
-	"Ur2FPj8C4vHTIar3UY0mZDFYyqMyjWH0qU5+M9B3G1oVahY/RDxiPf9TjnAXi6YsSB6pUjOmKZtD9WAc",
-	"sBl8zJNsfwfHFoNsxW4sDpWU1MPH1eqmoa5aTvAIAdu8udiIurZOVKxWS8iz8nxHcm53wxmzblfDjDep",
-	"SMacxcahD3g+B4gU7Zp8Q1hJlea568lJy9IW76PbwMGNmdmtB18dxUfiq4DQGPB9egMRUveuWamXmcKe",
-	"LTRV2xnUYUYDv6dqG4QBOs6Zz/R42m8SsIj2DOvu7Xa/W42Oj3Jz57a0tzq8qnZT4nRkVwhbqchaG6ez",
-	"QdvzvmcYpHGbgwF2Kql5u8bjFVzpuap+unFB6UL44/DhCQXQ4+rZSAMDhginNFGcf1Q6BNUYVcJo8gm9",
-	"E8mXxlsWYOzLthmD8E6HdlGswt0IqrDJAhZcKFwJW+YLRXiRkY1YZraeaCmg6HwlebGGMVQ9HPXRvW43",
-	"XvpC7TcipmJrW2wIa5mhz/EkkdTKYs3scYOz4MaGouRkJLMbJGmTwg47fY8GcQIfNgxr9Ixx7aoYeAVm",
-	"9Z6qDPII5lai6Io9I8sDoRBPdGgGLKGxXAVmwr75Gio9wHBH8sWQH+Vhsh6zaIzynKowvva0phaK2DR/",
-	"jyG0EvqoDQfvS+nggtN6Iiz3hhfsO6txZhXIloVKryC5Q/7sILRphi3AC3aj2YB66cvLY238ioV7U9ph",
-	"xmc38OvsEzfGeUmDNxUC+iw/KI5gsGzxU2EeBtar1ahe7Czbky8vjwv7QfWKJ3CkyXN9g8CzU+cbCorR",
-	"yKZl+Wa1ePa31Brkxads3IMilLT3vURa7gJsT9vWkifTa1FeBLn6Ri0qeAhp/lN/FpGtmgGJWOe7Jro5",
-	"jcvuXH86hTQ+K64zJIeEQ4suxS3LyG7Xxs3wYV8oi6UYU/6IUFr5z46cFMswqbZFblP41ZhdX61DCbOC",
-	"rSVLZZWARg/h7ZRac3M4JUT3cWFuzOw3uHGkeBNSiN3EtO6EZGbxPEEcl0RpUSuyEzYXFACdMroLSgWy",
-	"fe4lrWtWZBDwLblnH4PbsiAitSpCfud7Ua2VjbNoumW+C22H2sj4pI7ubhVONQPzxVGPylOswYxZw9Z+",
-	"qx+ie1po5iGJyGIQOfzjgE7bVXIi+SLCUKGqz+Z8k3QDFF7jZg6Eao04hZvSgXrCKKavKN0LIpuK0JpK",
-	"fYUgA6WNYnakTFwTsAQAjrIUegN0A440ym92BBhi8DS569E1jtb2LpjVWKcNpA9ZJZX+a6V5eXqJI5qO",
-	"0VgmV/V99GR0tufJdUe2DxkOMCmsbys5I186hyrrYbmseiRWSV9q5uScqldzZShZtuLrBhkbqQsPV1RK",
-	"RHcZfWLxtwfkOAAIcIaejPmjZmUJvYCHSNpUlqp5Ft08TqtjjSYD87yh5eodo8UZM10KsX1hpuP0R8gm",
-	"lJhEbxEXyqyF0XrQ/kBHetKfWSdNd3XJpsdhox23cMwEhlDyOgjV6YaFKXyIHhSgWhAR06IsCDXuadDa",
-	"OfIVQ1OzuzTD2me/wQZSkPU1cjsxdp3az/S7LMP8ZLQIGrhl6Joldxblqn5+hjzZoNyw0OR+epvCtR8i",
-	"BsxscooV1e/AjmFFFIl79PuhoP0HVus5LBfrd6xocudlnPDW+S2QjRco1qyKEEHgH29EI/OEDKtrtxdo",
-	"X+ymYjS9nd6g7Sr2qv978xKS7bZT3lgfhKlDnF1n3E5LhexIkO2PEON3dqhEBr8rLB2xVrVvO+QsUXdr",
-	"Sw89gxa6NedGmeJbJp9PdKZpDUmw8512LGK0akeFCEz8gJEoKnaTDJ6w4fEfI9hVveFVxZTN/1P0k3G6",
-	"uSJGfgC268q0Et1OiKvgKxNj8skXqw2t2V/wx8Q7GrmiObvefZmaANnwfFsxpZIHBfDgxKuH+LTOyzoz",
-	"1z6z9wH97886stCus5/Q0BatyyZQlcdumTwQc/RZ36jrYTnkiPe0kqumWjrhkKfflOy8k8l4djNCvJ7b",
-	"IYyP4Ir4bWzGBqFxpq+gRMBOB6gdWtclZ11YmHVegA8jFJmXTM0hS4wp+eTYgFP/boLaEbhH+Lf4eQkJ",
-	"i/muc2wPjEKc9YS5fDpxeXMc1XE2cMfKhWWbWoD6xpOkloxCHRkYwJmVFNGGeSB2AGRXtCpsQ2VBCuG9",
-	"o4Aj/lxH+FPXwQY6Ll8DQ8HQxV4YEZVhqn1f+RJggBS7yDkmSs+pbTFi3X7SkBlCRkHgDNxFz4Tjfo7j",
-	"kAqlq4xtPgfOAonDqghWHNvaVUw6/NLwfGsrKj0HKNeK7HlViH1nTzdVd1fj6W+PcrArOmxIomZVsEi2",
-	"k78Xp++BNIIiPwHt8rrXtiO1omWf2YJ9rIzaifdeR1Ap7KmsHG4+CklJ13Y25he2TibCfZ2lskXaElAh",
-	"QU4OD6U+Es8zV4GPVrCZ1MZBFh9P4ROABvRN4xgda7CVe5AhhillvcpjZ0OBDQLx+iSED+6NgCHaRBAZ",
-	"HQVzitI/ebOMUEf9jTD+2EBK+7k9KLuHV88P73oCfnLa86Xj4nuPyAEawOZxhn2PPc3vqsRWDc9dUfip",
-	"bRqGJMWzKZlXJcpECiGrT8xNJgbwKsvPf5y7AsvxzbVvVivFdKrZiEplgvG1a/SCW9TJMQz6qUL5GBZi",
-	"YwdWoO9MVkz4lrdiz+SHsAbESKuzUByRcrhVhvlvsGEGL0p2RS4v/thtavKFOq3KDV82Hu2XAZehPzNg",
-	"GsHrxT4SNYyQSFsbXcWYpOHLM/KhXZ8MUj+zWM17nR767+8ljHIg5haO9D/DHoIZmEWF42oT+yq18oVX",
-	"KyZlCEHbC9BXYimKA3yTNUZXUJSLnV7nNb+OQulqL4opjNM034aQa9g6ikAfUCwxsFsuSKQiLI19UtGv",
-	"qNUrpG8I9lg3SyAJEFea9Rer1RVhpWKkU2ZqlrmXKe5mdmUQKYUdTcGCrJCtrW141d33AdzbUbLhF5aQ",
-	"/CSq4VaJp/a2GJbxFlxtMpBYZKA3WxS4BtEXuiAfXFNVUDg2RMeqfAMOM1YcGX0IW4NrDOeZdbjyRd8Y",
-	"mBMrUEXmTZ1mZxd/H/fQn92mMpI0xq54HOtjOuljdAVaxv29GKh5H3z0vPTYab4q3LxcWdIa5ZA56Pc5",
-	"dk0jczPTyDMTyDMaCmI41zeTuatmJHO6HIiWzcb3NvhCjafZsfN//o0Pu7WTA39TZaQBrhNXAHk1/PCE",
-	"Jg29AsuknMVDNGK8t/aKvzdKHFeQTKBAxm7PmGlIR1Byp5V+FiLa+51rYv5KLFIQ1I039fJS5NtwL2Va",
-	"uMhehIip/67cGHXA96NoqTNP55FZiJUknpwzmcEpVr2SLWxs6JgcfLCXTXJB+U91FS6dypQCO0S51wU5",
-	"o4C26gTKKBsOmxr/9/ayu4VAH7lrZtNfW5zmviitEh/n7Kw6/D2tIxJvMWa8sixHHeZSIGtu2+ggP79k",
-	"QVIUC6ML74CTiH9iFaFJ2GZ8U+aHlURFZSbpRB6q9xsmd2LHNJM3jFWxyrZRwtiYkNDQoVcXcWfk0lOd",
-	"yqeJujHKF6TrviKX0UN/uvd7hNvazJ8oC8/ldRc6fke3EWk0Mx3nbZ0KBc9EEaaIawczmFqiSLlOeTB8",
-	"v/ta923u9o7aTuCmMYtzIjHNe6FpGYqq57xIbeN7Tz2KP4vGw9lCNWsqz+pSjG/zT5rqV4zTfqxvEJUF",
-	"kxd26WZ683AvDHVM2TqRraSVlgc0vSqhLc0jVf3zyIYKbXM4S/IATjigB40zDjGm0eHULzifPHx6BLNT",
-	"FN+RpgVTVMGo7JeshMCXFkTRwxVpKs1L6H9ndG6OxINtsC9V5YXowHul9u3o0qih7fqdzg79V9WEGkfZ",
-	"RefVWpElW5tDh+vNmYGTpfjIYi61tXBcvEd8xJhJY4bnvfQk0wQcox9gVkJ1zNKKyzT1GPJdzm7tBld/",
-	"Cx7s91URR2610cG0iO2c6IuNWN+EWdNgsqOhfIow7AwmvyzbPAA0JV/z29Q6oFQCWetk+5KnNGef3bIy",
-	"tLiJPgjIfMcRaVGEAVJZ8PWcab0D9y/UoM58BQJbhp3pjq3Za3oIw//mRFh2/OPLt0z+sA4y1hIF7ZN4",
-	"BYymlGx56dvBuZgpo5olSuMuRorosha60x4DhAbx/TIxLyJ4+e3hR0vPFaAgEj6kCtGMLyxs0Aur4KX5",
-	"TrfJrOZKsyDmNiazGYnJxKE8eKvW6N25lPdhP6sMRa6wh5jbVazgy9Kc2+kIuujWAqbjdLWphKj+HEzV",
-	"ICW221CrRkKwim4YLSA8C6zEGTZHW9uiA6qIeaCtE81pRZaJoqTqkusb5zKE6wJodcC2H04zFZyWtiAP",
-	"8koAU8QSYvO4tjXuRmgdq0YAAFd8icBpN25cG5QjBV+tZoQ8Y0u1pzLYp7mbSeKWdst2o00inJY7vQlX",
-	"SkKC0kF5garAKEJYTof+i3hrUXgV5FtP6ilk7zy1y7zNrNlmPG0XOzR12sa9Em03ywAO+9Eee37x2w3v",
-	"bB8/ja0SdevV1eFu/3TgHK1OHJzwzkQJGR89+Z8IaDk78Pv2/Az2O6rY3m1gMApV2CoMhlGqlhwQnIYn",
-	"3zz76nImT8tGLCN/qZmoy0h3AofCPUaCAKQPgMZm1RzSBC12QkqxfyFDlcTQD8CZCJU9l7DeiLg7cUL+",
-	"+Ozy8igHBkhl743+41v6Epgn++H2e5J4A3pCcCp3wAfKY17kkvkGJbTXLN6SJne4lD31UqzifrzOSxbm",
-	"XffNGTi0eQrT0fmio4HSxBPHdZZNZIAvqdpMs0Y72wSoM3nV6aTqu+R3etcKqTexVlnjloCsnmLvuq9K",
-	"LPjo68gsYoKMwDWpZNRlr7Hh7LbpacyQG4ya2Yi/r0eycPbON919E9602KOnwWjrS90oYaGt2HeELnbw",
-	"9Tc8PlddwG6dt9XtrbjZ26zVmALDQ7DAh7KtdYCPhSuitryuWaD39AxXN91DmjjkAxhNxEgFWKjelrRS",
-	"GVk3vGAIz5BsxwANQiiXj4AFFfwedUHet7S8yFwA2C3jqjBF1hnB0htFdrvMdtly/lNTAYEgJUYubYNB",
-	"11bwgnwvpZD4xHcvrsk3T7/+n8R22vnDz0pUHY58zsoCwTa3tGxYWyrAlfHvxZ4ViIex+cpFpyPVopM3",
-	"W1xePLm4BN+sZhWt+eLZ4quLy4uvFlgqCCv3mOY5Q6dtzSJUJZTUG1EB+X2+sSlpj1NwpQxApoipC430",
-	"CAImkovqVbF4tnjJ9HN8FdSZ1KJSKDtfXl7armbahhGhdCaHWx//bJs8o2SMNWPBbnk+wzv7Dq4PNs6S",
-	"5fGd7V4Xlr/xbqJFIY1UWEtqI3aMVEzvhdxmZnNxTUquNKtsBjDzKXH3JnjsijZldIP52Wx7MsFo7NI+",
-	"zkWBE1QHyWieE3MBnl0l0woCTbjgwF5W5cxWsqANpHJaIYlif4FvNmJ/jbDxwfo+mbW+k0485WZZ4DVH",
-	"ZtwHFuDrzHZs5xZ+RZWFHEKEZUUU/wczHh78V/3SUHkns2/X8fE/efEJJ79kOhDje22mntplN9ZFJVz0",
-	"pT/P7+mWfYsn6mCen46f+sqZaad+iVEVkkL6VUXppNpLHr8qFp9+gs/HRj9duet/xztGi+dw0QL3GFP6",
-	"W4HVPsnCMgPrcIQb1zWQ7IAU/nSU76uXBIAnhBVDe4+WDft0pxpwPdN0GWWmh7Az3/YgUJ8ktpHo9J52",
-	"6n/xuCoZtVFEc/5kpORb9ow8If/6f7Nu+zGxIk8AKH3UjVrH4wMRXQDiZTbT+kT5zxaq2e2oPFiBJbRy",
-	"T0WcbyeHRhVBp47sJdfGfVmgIpD5ht+aLW9+coZYdF8Yc+Vbe9HpGyMNk+nwwPcgpMdrOFRo2b6n+YYs",
-	"qc6xyWdrW9gyyjtYRzPBEERse3pCONEG9MDF0xspmvUGky4Ski6WnBiW1KfQwkv4Qcjtty709N9yAc3H",
-	"OQ6E8N5TiCwE/BOwM3R7m0InOE+hcOZ6mtmGSATUpyO0uhOUcCjQtuIWfPY1d21FS0Sd292aU01Lse4Y",
-	"xCM79tpeco8T7F4RmVw3yPMn77rRCrGR1jVqStYxnuw8bSuxt6IPl0Zn5zVX+hquOHNy0gj695XzKgfh",
-	"4dGsPS9LmynY3cGsvR8cmWJf4RxCnhECE+1kBUy//qR9J0V9jaHr4xbdCyHXQmtWPahFly3qJnRWNdoO",
-	"fOYzVz9iw5qf7kdBesF4WLXYe+1A/jB3cwey9wNjtU1xA200AjFb/QXdwZXD9YUPqGtsIf4whrcFriSn",
-	"TWVbpDT3EOzbi+5BLqXzIMb5dAjMrU1MsTtyCR8NUnTnMQrOfYXO1BDwcafa4Q7k6ltjcwMlObRwheyH",
-	"4GXmq9mEJJTUkimmEcXPVRstRLSPlUCxPXZCiO3DnBDmTTf2ExNPCRz+3ZwRpVgvhdhmpKTatxPHRaOk",
-	"5LcM4RaiIlrUWFkZ2q43mkqYtIfZsDGGZDTE8a+rpmwz72qTkSfm5HNTNrecpqTVqzCcWjHlqgCGoBLq",
-	"+sLYIfkusVxf2bxn2+g7XkU1ZMzFsZymKp7coaoAZvuw9WdkZkMt2OKcGBXI+uMSvdNwAPi5LcvU0Fbi",
-	"gEa2DVOFgryv+S2zojqwCcYfsqPGcu/2r28tTxsI21B1RfjK10xyZRY2s2E8sXXpNsjY0jVFYl7zgl8a",
-	"Jg8uTfRs4SCX7fR3y1GejsXipzuN0kCF05vVapLsErirPRzLfOCubjT094D7sVc907563zbXbhvWdiqY",
-	"2xJzhL6mghbFNk02k5F7RiI6wD2z6IG6LUsW7cm14LsKwdQVVs57Hp5II5NqyDMxVeNRB7up+DXAxA5V",
-	"ZEUVxHWQywhKH3W+YZVfENlUKoPTUB4c9FY0+oo8OYE2YdhuCwhDYLpSA14waS4LvRaIHcxsFg+Zmcz0",
-	"na0xjno08Ht/Yh3zad42ZpZ5wa6gnbrR4UsJc8k1ZNtP93WiPnxwbJd3qr+/r7Q8TC3Vgwfl29V7DOC9",
-	"qSjH842DQ93jFOFLAlP0FwDYGDtJIQ4EyX5zsyF9tbEN9qBWPNkjHhpt1tr2gaqlGYar13Pv6seTXIUa",
-	"km4s7mSB8kbisXyaux40JF/TwzU89kHsyEIe3jUhRDk9+IQ2AP+UFsJ1VqAHd9YHuTdWvIy022pRapCn",
-	"RBvUF5hewv+yE+v1oH9TsGCvrTYf6XtvAn/dsX8vg7jTDV/pZMsA07ClMXiMWyFdSwN6UJg03BmZ8GA/",
-	"TzorREH2iDQOnkZ+vE+ePu2a7I/w55Gp8A9RhTu8uxF0TmzM/pDvGyMgj/+Ts6qiV+Sv76+D0zbRKGlE",
-	"5F5+Bm692VKvKQ8qsg9Oa7SSfgd66jU9WNHDDBrtaiGbyxdrpBa2oP4xj4anRTbDA3myDX0HJ/1jY+jZ",
-	"lNXd6aLnRQGH5C07KwN89BA2z39V1c2vEO054sIhwo7fRVDwhnbOpwJaNyMWXhoBUMY5Bh3Jd7HVffxP",
-	"+O+kWfeO3Yot66/arzV5LS3nXRz7dMsQ1ol7wlgVxqO8QpcS4KTWQXGH00lnfPZP9E0BpeddU9bZAq1o",
-	"znFVBytasY8afZ+73bJmmv7CPmrbiPXeFv9tSaMRUkjZ3uHOMb4H+JsYRnfOk7FkhGJF29sMGpoO945o",
-	"dC7OmedIVuWNfe5nl1ix4/oVVGnUmzovtTJc0ZrnAP48cUkHT7Pu7B3vw3f41M/Ch4WirzNc9MGEgRWv",
-	"Hv/THGafJpPwQmzfU7Rcj8yAZh/141zd9r98qESDXwjDuQuMgjubnRObYcRSSKRpBP5DtNIAlwjvJf/j",
-	"3Ytr8vTJny7/PSNNZZwPOIsUwcI7Z2fzyljSd3kimdmfPJAcwt+3msVooHbEGAOS2v5JZeOGE/nJb43v",
-	"0ta0PICvqkQoydAtgAoWNBqjWmnL+u5Asmad69KhZAPM5VCNFUx4DDl33JW/djqiF8Mdb5VX+ux8RC8V",
-	"CeQFyJ1YssKjsVwlKh7DTox8NDKmKrqCdE+q8sj8ACDKDv3s2Xk+rMftTJHrNn1GCKo3rffm+tnJuk/v",
-	"r/uKX8UBTBaKe/YEu5V7FsNvzh4t4CzxPbSDK5/uFo5W9Fef1d9dxMHBCyCNR+uGKcUmTt+X5gLHOHwf",
-	"O7PL9vKwWxIJOFtlMJYdmKMMo/9+HznybYD2FXeFWfXswo4Y2XMZAS94F3WJK1cLqaVjKYugx+GSw32u",
-	"3ls7il8Je+xeH7ZDFKn93+/Garer9IVCignJaFkeLEOKZ3rvpIOwReoOW/5QTVQjncViIeRT0KgX0nIH",
-	"3D82yhMyp6CiHPr95IRlGIcoGdXs3lXNjNP/yd2+OaZlKrZ3kLnT3WZck8RkfDvJv2I2/k5jZO6LPq8I",
-	"2VyBu7x/gbuDAFlH1O43phUR08uH2ZZ4Ht9BRKvkt+yx0pIBMRX8BqGg9idHSz19GPzor3qI88C9LUZg",
-	"9WsUVfh5GhRW+N8nFVe4L/tNFlh0Bv95abqhvDystgu9/Z5LLlou+XHZxY5/PLaZ+Uf2YGVRP/KPn8cG",
-	"LuSB7PjH0f41k5G2d/nH3+a2hXF/dmVRIBgPXhXl33rPO9RKW2iD1rSaLth9S6v/ruW6b2l1pFiXNrnl",
-	"xoGdSSyBPtQ5O+AQl1jIexdVp4hT9i+GCCXWkQybRVnEkmZ9xOWBFMJHMIFbya2ylodJPfwWL7lTdD+w",
-	"+EVpkjFVRPCiAvmD0/n2W4aBGZ0eemTbob5uEZpWKDdTQmrWQl65bc9FKAFmQ+IpdpNZL81tP/CqCDbM",
-	"31fxXF2IMq4/alfs6OpIXDe8cSMpcx4hirOTluu0sYYaFxXvqIwXACSErGiP+M64RJZsFFotnEwu3l1s",
-	"nBq3XO0AMy9uqWUBdlfcQeqpLDuMFypr6xSH575fBmyOLZSLhm143d2qSTbAqy7Nyv2bAt0vfikw6G9B",
-	"QL1ei/gtd2w39L718zIfulrlYQ+w4ZvvPL7hUD+JwbS3eHmSNL4HVhwoCgJaZFLQw+cdWOt+3b0DLywn",
-	"did99dXlUdi3uenXRn27WYrpXPfnu8vociw9QTp4//yR+N5vgC4q+r+RmcX5Kmk17a0DaeSDeOsIdj3u",
-	"q1saS2gki9Xk6OEUWH9yP6kZGNw9pRFLWv0qiZkpdHHF9gDdOlu4Ug8SN7+fYYlkeGwPg/I+Zw3u+jTE",
-	"afi8TLGZm+f+F+0ubDC/bx63lDFB4fwguXaB31nfWhZ/SDVWEF8ztDCQ5fHxjsptYR3XmYhi6bMrZ8MA",
-	"sRTC+OU4hgsh1wSnxfio/+fNm788ev0dBMOoIj/aMV+RpdAboEcH2DGgl6hq2WYKS6l/OnZpQL1AVRKW",
-	"2KwMEHv72Y0BiHuScp+2zq+sAe8iE1lLsTySmXiLlzyEsTPs5plg97xvDZ5zDJ1BoqKt2AZXfkNvGVGs",
-	"0kSZ32NZOTf/ddENC+HB6XSyZ4HuY+ELQPh4kYrfG7fUranWTJpn/u+/PX/0v+ijf1w++ub/unj00x/+",
-	"bRFkLonibt+5MT8Q9Vc7Q4nNk7BZa7+xuqMQinUGH/F+jQoQhgp8VA0yCIXuBclF2ewqhZA/QrFZdZ71",
-	"qpttWPwforLFGl999dU3/56Rf/3XdWBd7pkImBYFKxLaJeN1KbHDP7vScyB2r9j+7jB13XJls15XSPrK",
-	"FHJlZQTL0pFcDIrIV5h9AAp9WpZkz8oS92SnQ1ecarpjLty72K9cMnhGw7AXmLFtpf5pJwzig+WrtoF8",
-	"lMF60LuKKs0KYv6YeRsgg0j1LStITdeYz7bWQr8A/+mTb55+dfn0WDgG3twO7teOzOCEvoswiwQK8jus",
-	"+8akghPBN725EyQpckf3uPVYqdgeOf9LXgH1vPkvjgV8O+PaaeEAqFddDqwVM5vFDrzze7TB7aYQux2r",
-	"CqqHXJADyx0yg1BFZt4P32yE4ZnltfC/BG5CplRG/vn3RSEq9vdFRv6+EKu/Lz5lrlESa1MC/RFckJf8",
-	"1owS/wR7kDQ1YVVhbU9GZb7BzhbD7WsfNHbDQubmnkLsvKvb7dotlrSkVd4ty+rTff0mcr8fH1XF7A3R",
-	"WYnXvArG1t769bW7AW2fPT3cBR3iDSyv5YCmByNQsqkqK+bQWMsRSuIAJK22Fpli5BkzxZN27A1e8kAQ",
-	"G2yq/lmAbHBuBhAb/GVSfu3GJi1/eygbN/LPDmdjpePBkTad994z1gbkK4S0UUxrZ/THYos37pp7nA3/",
-	"johT2et54a89Xax1vom00IMaTSQ4IkrTg/IsVRlRwnJe7oXr+WMNEJxV7C9qPFNLL2h/vxTgXA6C9vC3",
-	"3uTew5FmH48ve2gZn1rVOwhCQktENY0Uu4G2ifdatPrgs2o7QYZDlk1FbKvIuyp8cw1Jab5Fa5hr5cgW",
-	"YBm82TSxFta2YseoZsFHc+1ohOV7UXRXG/9yz6tC7DObm/+l4WZEYPjaBhVhOlmzC+HkCZiZvdCxr/v/",
-	"lB0dl603lFCF6yhoMtcAhW6ZgkaUWPptrTMY/sQg12ARnTHKnErJLSFtSZXrpCwqYlxL1wEzQ7pU6eLR",
-	"kjEjNGKvulVxltMmGCS2dJOBkVofezTUn/6bwjWdXMfd17t1Tt37wH1DQnIkhytdG8bHuF+PmN/2moew",
-	"v288mcKva33beRma3vjbNNsbv+Q3aXy7oX9e1reTjQfetJ233rflDa8Kmt4dwXuc09K4/DK6aXHI1+6y",
-	"RB6lzlNnpj79refPxCutWrMEzpyKcPclyIoJcShaUrlTGJv/+uunX//7GcQovcktOVokExNrdOIx06TP",
-	"KQ404/+YR5caOkv/gRzpYXKIy1Oo7s/NesN03fGyZ8a+qGvoWlIVzoUDQ6qT7j51waH3hLx190B32MVj",
-	"WvPHt0/M3/+/AAAA//8=",
+	"7L1dkxy3sTb4VxC9J0LvOS6SQ4nya3GuqJFIc0WZDA59GPHaejfQVehuqKsLJQA1zbaX/+nE3u+Nf9kG",
+	"MgHUF1CN6u6hqLPyhcWZqQ8UkEjkx5NP/nORi10tKlZptXj6z0VNJd0xzST89LIw/8+rxdNFTfVmkS0q",
+	"umOLpwteLLKFZL80XLJi8VTLhmULlW/Yjpo79KE2VyktebVefPyYLV6ufqQ635g/FkzlkteaC/PcdxtG",
+	"7phUXFREb6gmesNIvqHVmpE9VWRHC0ZElRFekV8aoZm6Jn9fXP19QVZCkr25gytSsf0iw4FuGC2YbIf6",
+	"cvUAXz01wI/ma1QtKsXgw99IsSzZzvwzF5VmlTb/pHVd8pyakT+q8Yo//KzMZ/yz8+x/k2y1eLr4Px61",
+	"M/sI/6oeuefCG/sT8d58yp5VmuylsLNmbzNPfWa+C1ZIippJzXGgS1rhGmm2U+M/b/h6c2P+sRJyR/Xi",
+	"6aIQzbJki8xNQdXslkwuPmaLUuxTL93xqtEs6eKPXTn5m7vTvi2zA/zJ3yaWP7Ncm3fYX1Ap6QGHhxLa",
+	"nzWxIozmG1IKnZH9hklmBEgyQiUjit0xSUsjGW56phYHpzjwakUPKiA12ULzHSt5xXorMPWKH8XOyNLo",
+	"HYNZglXtPN4OYTRN2eLDg7V4YH+5ZCVnq4f4GZ0/PeC7WkiN21tvFk8Xd6wUuWyUbnaPciHZI7wVxvFM",
+	"5ht+x242gufwYaxqdmZQW8ZqMyi6NQNaCr3pDKidk979MCG0KLhZLlq+6QjnipaKBTfBkuVixxQRK9zf",
+	"5lVkIxrFNqIsFNnQO5aRZaNJJTShJYcB9QXfCEX83UfkoDcDo426PJAtr4pHoANHYiuM+M19xcfAg+wl",
+	"r6x4Dba9FM16o4+95lt72UeYHqfRkhQU3LGWTAW0SiFwTHbMvNJsjYpBrMK/V5que8IkGS2MwGRw/lCJ",
+	"/zYiZv41lqvBBsHnZTgSeO1YhUxMavEdV4Gz6BkpuNqYk4ZWhOKl10RvhGJGGJdsJbx+2Zv/MzoJxJGU",
+	"ghYZyQXVhFYFWUvR1GoklUtWoVhOLhpc9DFbLJniBcMzuD9Qc0bCUOHElE2lzKDNb0H8SCHpHs7A0e7E",
+	"k7V4pvvKm2r2wGib4C2CHhW0G3ON2Sn44tGAeUX2G55vzDTqvbADVITj6DNCayo1WUmxaz/jmpRspYlo",
+	"dGYuVBsqmQJtkBEh7TpwRVAGnGSZe4xxwo3ghxTUSh6YxFkd/c2uW6o6f2EuhwORfniJN3w9Pj54+F1G",
+	"ZI694JXAE8kdfkmjeiV0f0x/hBPb/vB4PEC0lP5p7njFqrU5Iv50Bfe4Hx8H5rFm8luqtkzbW/nOLMCX",
+	"V1d4K/7Y3tjRBqBZaIougstg79PiMBarvTMYjUzBPtQC7QEQoKcE7iNarBnsCzQQWqlasnVT+T87qbKb",
+	"iK40Mz+PJMxdvwC9Jo20wbVBaVMsF1XxfELmNF2W7B3HJeh/3yuR05KYjUkE7m+42OgVqjWT5pr//T/+",
+	"dvX4p79dPfjmp//7y79dPfjqp39/+rerB1/jr/4ttKOtvR1S1QM9C2ecu7yrPazQtLupXdWQMfdMbdVz",
+	"LpUef+N7a8IbUSqIqHLmFK0SO6Y3vFqbPyvKC7O6S0aM0kfNZyx/ocmBaaLoipHlwXsE20rsK1jRUlRr",
+	"90gOfyuascEQtfGaSvMyJHqs8oMQd0Zbiao8EFqh9NgDjrCqADXXFz0zcQnKd3jqJRiBuRDbh2a6Z1qA",
+	"5j60//R3rNab8am/2yV6B3WuT3INdgu898gX1pLVD90o532kuRXe2yquSeN0YPaYN/6YOgsFR0c6+Qa1",
+	"oXVAB0iWa1qtS2ZkWYqmKkJbes+L5LENpQree2TSYZs/tNM2b9Lh1s6sq5AXq3Oz0dWEK7tsb45cQStl",
+	"jY+pU+WW75oSfHgzb6wqfuRV4grhl4xW6Ao088qot4w8hh9Q6y+Chx9n1i+6xMEIB1DqFwwWHj/Hj6jz",
+	"MD8v7ZAyN70pvjqsf+KksorJ9eH9JvFyHjCHRcUy5+zDGd4e0KON8nPDc/Ym17MiHYHAgzdVYd0JSidY",
+	"4QJ+XVI11vTR1zgLbDRcb/g4H1+IklEQ3T3loYiIebndK3g+UcnMQDruCwwuNSrynvLjAQuwE6xF4DZq",
+	"O3lOIDqz31l395EpgrVkKFcBJ2W3EhKto9GUbMSe7Gh1ICVnZomM/WAXbM/1hlAuyZLpPWNVcMtGbINR",
+	"0MYpMTtOe2N/cMdiODh5D7/tPGxWIMdOPqhb523OCMC8g+grhG66ArN0ir+vcY1raKYiwTt069TopDvs",
+	"ZeBSHhJu+A6vMkqaV0Hn3hmGdaONMb08kI3x1MFy31NZqNQNYfyovn/15ZOxpO6o5BUt2NGIoLsOlM0H",
+	"lu7m/cg/9IcRGEUtTwjCQQReiO0XioANbXdM3kjJqvwwkoIdo/oNkz+sU+1DJn9I1PehGI6iZYoI3drL",
+	"4I4mnzGxt0ze2TsnJ1fhdSrBj7JCnPkdk2Lj4v491cI1Nz/zFtHAUipLJtes6s/J2DMdHusi5MAtD6Ai",
+	"fID2C0VQ7Nr4jfV+KiNGzjdLOxjNK7+nocSRWBFK7BKkPatgrH4uOTsadXlTUs2Gtsno7RAZMPskw1Nk",
+	"w3Bps7RkS/TsNgtHenkNjO1xSYTE1FaSGIME2FjQWDsp9SLga9A92TO+3mgzAFqWxNuGCd8k7lgVnStG",
+	"FN3B6UtJIXZMaZ4bvzlRDmqa9uiaVmbogpeJz4WlTpUHo3qeS7GbyiwkvDSo0qxNOoqbmu9jBV+WjNRU",
+	"6sytDEhQ0jeap6vIgWgnsKaVlgcIwxBzeVfGjqqFGXrQDtp9b2dGs45ScsvS3bLuMzqvc2LcsyWtEDqJ",
+	"CRmVsDG+FftyrBh5tZas4DbfO/ryHaOqkWFLPWrC141+3egXqVEAzfOtenGKP9cZvDfG3ePaYbRfEZ0b",
+	"ozSCiXqvm4wiL8XYIFyKfZl+0LYLETps2gTiMdvS5RpnJivYHav+LBoZ2BsQ9IOdseNFUTKyocoiE4Ri",
+	"FeYi3ObZMYpW0oaWd71jb8kOoirISjSSFOgLpJwN9MDki/iGxYPBXESUpgdlzNmervaTn66L2jS7ee4t",
+	"SM2sEWRkbcbx+OqK5Lt//T/njmJGbmQ318qm21GoafrebUTxJZ2iXKtZp+iOHm6NKRd2+u3eVVMn0EgD",
+	"DbKcO9FUGtLrzkmBnCU6Ti6R2DXnVC1EpTLjM/V0zEh7xHWgFCsecs2NlW6eC7FVn3JhxBn5qdANGw4O",
+	"LJJkygXIgraD0RgZoRCkrxgrFBHS/LinmHRIWzXZLFM1vGyWSxZJ6kICmSuC12AmuoAch3VbIeyEWjYL",
+	"iMcnMFCSzjAq882t0ZERux2+U6zIqjSq0Xwj3nNNrsC+wSRKonmjIZo7w7/TPvw7MmX2tJ7cW2kv2NM6",
+	"9PRA4isXTQkfX8Fqr4zsVZ1d1tulQtpNugiBHbqmgD/97dRYjWrPx4gBBjKcLZx0WTntL2e7n/pHhT+1",
+	"2oO7Nc+8SmuVb0eTuVkPmiMtziU4eRYm1MI1RhZJwVcrJlk1DAAMAlke7TQLGBTJ7G95Ff7Djh6ShWj0",
+	"sljWfjoqCWPJegFaM4qUYOuW1YGZh5AR4StIalKFWc9SiC0riNGkQg4St5qXpcvcspwXrAiqLjPQqSVy",
+	"C6nDqZPonFdsH8Ek9ecv5rLYCUSEqcIZbMeSMo/OQAkmkJmTXI92DWUtKhFMQuzbXbBsNClpblahnX4M",
+	"u3B3zQr3eapnN8zP4thAKtyI3LJlvX0W3smN2pyCBuSKLM29AA7IHA5iRXPWyW80Nfm5UYAFqYwEigpw",
+	"QgH/BDPbY/Fbh9JK8Kr9RpQI8EoNVchBmnJGjrnvgHYAOU+uQuCS8BG7PFj7M2XAU04kPj+0nD3A0wS4",
+	"aPB0nBsz20cCoGa6H6LMzAuAwjp9dAIXsrPeGxkx5+1G7MlGaEJRwPAUDoH2VDzDWjVliUknxMCPpGEj",
+	"tGZKJ4OwqT7rdXGociPjNrBN8n6hiLlMBZJgg3WEp2V+arrj7nxyGmz5jsmC5/qhW7B5623vhhHeUE1L",
+	"sQ4c74LOwM/dCKpfVisRyWzvllFNTKvWlLNGrrHolpLRAu/MLA6S2sQaZI9TvZy4LZA3c76viX4e2ONz",
+	"P2+/YeZf5lb3eVxd8usAqPDDyD447WHrhhe0mpMPij8L8OjBo10yshKiIDt6IHvKtcsvA1IR0Msq68AH",
+	"XH6kB3c7f+JKvrMYgVNw8G9ptWYRv4WSFV83ksEHLjGAAH67ZrU9ljG/uhN3DHzr5QEDCFqRFWdlEDxf",
+	"0+poLJ5WnXCfaiRYAhdYy0Y1tDx2+1/hIgBfVPr8tw60KuzizGqrzsd1hba3G9w4/Mb1CsrJppcB94E4",
+	"yaEj/WZD4RQ5wUYrOVMuTYzQbgv0zkhTFUzCqot9RVo00TnA+PtFQ58HwgoY+SDyRhmsBUxTRiwwphPv",
+	"AjVwDWFcxI/6S8CAh9kLWnMeeP34T13c9dUxO89mYqKg3RDmUm1Z4aTkxLS0vb1NTNOyfL1aPP3bDNDe",
+	"8HR3jnByBcA5oLk2soKPGO+kn7LJWEW7RyBn4HZGi5UK2Ub9aTvDQgIAdyScQsmeysocQGZ+hWLq2iju",
+	"DVVkaY4uhYvAigzUPSCbl0xrJh+S1xWkQ6w4ZcTqLnPG8XxbMaV+3GVE8PJFRnzhABx0TD8cqYM1v4uE",
+	"sku6ZGWknEKH9p9QLDAY8BF5iXjwIObLDDXoEraZFpf/KQUC/zbGVXVAqTQcTItDvggYFL8zbP+363CK",
+	"2OO8J1ryVsrOEVMXjht4x8W81KvzhgYJEDROAUxBSl4xUjfa2ChHAfjdKFrYtTGDtynIGV4/Lbe05GHg",
+	"4oriCYG5V0m5Yjj++s9OAN26ZycDaFeEEvNdBVj1186qG+B3IMSriGZlGZwtGwSO+Q9YfIEF3ausLfbi",
+	"leIFs2DZZA/tFT24hNkERstt45S8TCxRZFYBiki4JuaiADLymlCF13QTSRM1H5NgjRmZlmZN5Zv0eouj",
+	"IZcbccdsMeZJUZduOj58yviyPS1IvhG2tpLaPFyngsceji4dMfDoo364qzLcMIIX2TMsJK5s3UOtdMKB",
+	"YE8feTza3NHHD3QHvCvFzLrx+ZPTLCwXvbgU6i9Wvui3+vwtm5jKyBawj14Hj+K1sSO6eIN5WzxpK0Zi",
+	"aUo0Mk/IvYyOiz7Iqf04P5vd9Jp9S+yIwck8LaBuk8lUQ73daHP9HsHuJ4WPoGG4jqFgrlGZgeddHkhh",
+	"/L/5h0Iwhn6sXksIo8ydmMys2BKi1eYWaj1DApZ0HVaqMaVtISd1SXMstG/jpSGtHdHNw6d0wpJhU0Wu",
+	"2ffRA6Bk9I5V9uMHwgk5bFKLPYQ2qvYwCCY2Rah8tIKapR1X5syD7APULSl17T6i+iIgK2NgDVUqVk02",
+	"w6Axhy8rLmjFAGQgUc/CC8J4GOOjrQVTT43bBbnlpoaYM5i9xmp0JbhNHTyBj5+2wqG2Tzxtq041dX8f",
+	"rLiOmNq1ZIrpp0RthNQZWUEQACuVg4sM7jhGJ9PiJW/cHR9/GiaN0g62sOFGJMt5DQEpVq5Qn9l6N9AZ",
+	"4/ogyVIzX3NqBmcW8Sm6CsLphuFXGK29PFCzdkTl0uKOK/bwFudwnjzhvY6IqlOb6x7mRWDS8RTbgNWX",
+	"62am6GA84adQbZgNSlgFsaGKbGhds4oVtgrCWe8e9pGLHUS+qdoex7x4moCPro4wZoPjX1dN6axxy4di",
+	"HIdwRKdTQDzakq5CMHwjoHjDCspVHuwFVpDFCFci1gOADBmrYCbtpR3vRQV1PosdTOhgU1fbiBUyTV1D",
+	"jBmXpWQF0RtAVQUPK/PsWalSsf3+Lkhp5Srx5pHNGL86p0rPq+I2d5lpPHbXc3ddt5h78gZ56EZNAtXE",
+	"RXBxjTzhamhRdnkrOjQiS/yxlmIJZbNcs2C02vjW8yYxXFy072Zq2tBFlDbNVZikZlleVmHwk9yOx4Ki",
+	"DrZF5VWGW0VrU5vTJfR1OyFZ1KyBMl9zhU+g6A2twJ6qWEH6m86oJPPWzEJ+4WaKOZc1v2PgIVGiaX1m",
+	"FXfFPmjH8DI1i39x1wHkax8uwlBM3jH5hSJ5KfJtIpNIthCNBlV8ZAiv7WXtHf8ZZ4uBQp2ju+47rjbf",
+	"Hl4ZabJ3RJhw6pI2ii9LtBkGRrfNn6P2t+wqqpsytwQymGHp0MOwYmYxQqewt+sZfhlMFS6Pzui7DZM7",
+	"AVwgt1b3KKbclI6YDFoOMoiyupRCcCuojdgfnf5buMilveZpEqVZnXIG3GprD4/CH+5TR+KU9VJpjlRI",
+	"7BdWqDJnuWSeqMIeTnZYncOilW5vNrTnfcxUijFqQmw3mSvSbtOka53UJh+vbxktXkJ0/Ch2AGfODr7z",
+	"qtjXfwvkcmMJtIk8dwbkQmwtznItpmJGc1Mz4KaHbSpYbtDJRvzjXHZe+kNWEHiPHUUA5zCvyKopy3Dp",
+	"xNmibuUZv8wLKY4ytgzfV1oe0o1zMPHHGfCa59pVBSUJ1hu8IXRg26NyjgE2DFDZJ2TtuBKy5M9A1oit",
+	"syvFeml+NLNnXI2MIBtie4K7t7iJvLMRx4H3M0PZzUXzBzPOXabDriGFguhMDw+FwmgVpMKuJrlHRm+h",
+	"jqMh6nqEIZ8wgeabwM9oZGWB/E/JquR1RtSGbqHUJN8wMC/G9HG0bE4i/4VdYvH0VB9zZWFFX1Z1Mzub",
+	"qqNAHFgAbTzWApZAj+ypa1KJ/SDmBbEZqgcFScdFKUDaye54zhyxhhJWPUEdENTkVTkzzqgRHCJWGgcN",
+	"MAkIZ3fC6X980mNo/FOPE/Bvzx78L/rgH1cPvnnw0x+CHIBOqp030rIXoL+xQPmBfxScliWWAsHJusMz",
+	"BqOBkik0sZwjUxodlS0khYIJAVgciI4a79pM6QNIb2i6ZdUDfIbSoo74PlNbrBQ6bVt5kNTXQYhUH3Sx",
+	"ZLGYg24tORvx57Yiz8gM2DTH8h1+7/Sf/6//uoGwJrwe6+GMZ+Z8GPMnM+kZuSI1LYHm8gkpqNzCn+yM",
+	"z92OIAKx3Xdrj8NQIFCQQphPRhwQ1kqbDTYyCmiug2aucWPAmGsp33eUV2TZaC0qYnNlo8mbHUIqmKa8",
+	"nAYSRSKd3fEYYyo4IOPXxRktiwa86pZBx2jqYHx3Q1UPwban3G7G/rbEf8mmqvBfZofiv2CL2l9CeuJB",
+	"uzstKYmNxgT3mea6ZHPoL9+76iUzBcT7YMiseQK1JU6BG4hfuah0NrsdRcMpFO1Mz/EuJwBYnYDh+I8+",
+	"XJ0enoPpojvWwnY6oTlUYp3Y3UTkL+I+nxJvi9g8CMmJbZzxpz23nhjJBVT0ihWytmOZlt1SrOp54ufw",
+	"A4yB7neRgvl4TEboiGdibeN0E9qaojOQBXM98SlgQcd9hmkI75lGKhZiPLdCiPF8CJjsfSBupM+NEZT+",
+	"lU47Jnkk34kI/CQYBzPa1Jx8QERRUw4St6FVYasqdkJp0si1OWJmFaFEhyHuMFocqrmPZdOMYTlnM2p3",
+	"wJ0z1GEGyQ4i84vnsSgYMoBVcu+235nCMWxF6kSW4ZtG3rFXlAcCMMagCsZ3FTfWsUs2Yq8UXqUif9rQ",
+	"S9zJSgdFaZG+D/bcnI8T8Wo8D3ZAT4kXE8fBd7wUz3+Zf5FfYDeTbrhBzdBE0GLjuppAOXtqoNTMUtfA",
+	"UeYUyRb5oeQVUpqxsuS1EjxsnwAvf/ikivjmjCr9InwGl3y90UxphHG3ESLjkCQy9FgTPwhBsTjrZL4X",
+	"ER3ohtE7jkyi52Qf6rKRNGwFy6ZMTtArumL6ENZ0Wx4MxClb3mZkCbzYLUdOdkpWVOsD2Utah6NxMYgd",
+	"XMxzmgzrtZcj7L0/QErsH1ESHAtMydkYcNoueco7nRAka4hCb06JqLQv8kLpnhba7P4954rtZPizwZ5L",
+	"uGezhathAyGxqmA02u46dZbYb2S3T7wYOtmdxkm2bLNz4kcRZsa86firtgSEQglkwQivtHhKlgKQECvJ",
+	"qnwDMaZGayZXJTc/mAeEcEpdUvDIEWHeY273oHlkJfAgycCZZg7cQBjKPIXmUigMtLYlMeyOyQPUp+as",
+	"MiaKlizCMlTynIU2FKylS8HBVQhCsNs8RcnU5jwLciGauWgq4wINFiDtyTBhIVY1z9Tl8tB+mc5F1CPA",
+	"zMrgiQCz7yBieH4pjDGSZ+b+GKueBdbBAr42iHc803vxw/LvO2J7Ki0ke2hnJXlOzb6QFS0fwe04sdyi",
+	"otIVw45+mNEhL/lc1ay+ObGX3g2GHG8W7jEptBrw5SfWd3Ry+fOg57a3FrRxsUHatgT1s2qR9VvvYfV7",
+	"r6jfe0VdqldUuPi57flkt/DSMpVPtYDCcEUQb4Dh4w5cMUuMR7X5hfNzBVOR4Jw24URGl0MZghK6LXSk",
+	"S9H4FlWAAiAWWRwg6IzmKQrbzGAcC8b8XdpZDqGx8LfNznpHK7CdagiVYMOUPPXx7Qx4phvwuQDHf01Y",
+	"qZg3wSxUcgxiW001PHGzrwgKhu8bJlbXSD7voY5EU7V1OPaJF3qYSugvDieRiqWichb0yjKTO1WSi53N",
+	"9UCSZS3sT2bkF8np7N3sQSLcpaS1SM56+0KOBPvPwgAcWAZv9WbhIA3UKk/m7rIIE/wUN1tO0FPil9+J",
+	"+Va5D19+55uSzDAfN45bKcUozDdChNaI1ywjkubbjEheKUBq7G0BMgJnaGEE+ljpUIrr8p3rWnGS5/J9",
+	"mwc7oUTR7lt/JFwjGIyrjfW6fVvWHltxZufhYB3DwXmxHxBwzli9laXVnalwI/688XsU8r3EVqqjo/2G",
+	"PcHbsqSP+IjpQsjHgcgtzvipk0arw3OHsw8VWVMVoWOMooQDWLOXxZHv+uP4sxiVJWdKX+QI3Yhl5C/Y",
+	"sCMxiB4YZs1EXbKe0fzkuMnMq5MXbOYhZU7RgTfw+MurYyIJdzmdPr10HRBNr9/ErLyaMTBmsDfzgkF/",
+	"6N5A/jQex57K3U24wq+C1iY+tbBltSbm8mty1Su3AOuwYieEXNu8npURJ6FWHN3w/A5Oiqvcgq59g/jr",
+	"02MrVvWfieCbg2C4P2CctQzX/I41YZDaaZsgir56bu2+6c74FOvDHNceGNNIMCY6gCM67ta1oeUqzlVm",
+	"/mrrb7gi65hsHuUhLW3b+lgzT6CNivKRzmB/9ziccGMgAY55OjsOIu4CqSJ4Ds7KaWX79sltXamdgxQG",
+	"6WhU19ozw9ryfUZyIcoMQwAZaWpjJmKw7KjBgEJjDXFYx8wLTWL3wudojJ/auPB5p5wvbB12S8UQCE2W",
+	"B7CmenhQ5JDJHAAJl8DTdkGHzhXcMbYUZ/CEzKpyFpLdFuk10VzVz86gAy44LW+CNGYYylRMn9uzrNep",
+	"LFJKmIq+6dZnjgoJeXCf85JsWFlDoCiYrJouF2xg5NXaKAkbuK1O03jijslnZzE3r9izCF+DVcrOv+sQ",
+	"ny9ZydkdtAo5bdjmtd8egq/95muzfx5fXTmAyqlvSOmeSi3rjSvCdxulOzHd0fY2R3f22xV34m9lJ42N",
+	"GiZ09fB5G3KcpcXgblRizu8ZKBYuV2UI0mbrWyh2nOLVmriyt1kw1sm0CV5l9cLxsk2kujXXvl6tFNMB",
+	"TQLQuztLYlpgYimlFWMkxxJMsLgMDiZYRl0lAWiKDbncBpmTSsG3vBF7Jt+Hg4sAJvSJf1aynW3MIrBW",
+	"rjtW819llGvJOukBrggvSnZNrh7+0bfcK5v1F6exq9iXhV3OteTlVHDPjR+JeYHUQ4gVDjwj7wcJqw1N",
+	"91AQrf7XOqhMfCmD0bK5LYr/8uqK/Ou/bjJIW/i8oNhXqXIfhS+vmAyiH4B62hVjmZnfCwllw432rZYk",
+	"owURq9Vkq4xO1CTgoo6cCJdthI6XITGMJ+69ZKbAHGm+DeGcMLNESnbHStuDc5D/7FVCilq9hNB4GNRl",
+	"VktiqwAjI2K1suF7rp0L0umGOn6BlsGittZxDgbB7uJ16KEA892wzthGnNtW1jixmVfJfVVnlaQbbbvr",
+	"7Cx3pCzJtX69r57LWVxcAccac4OneNS/Hzu/6/rfuK7/7Sr1bnQqASzxu8aPE6+fpsU/sYb+obLMBHMT",
+	"X2Y2zI6AXitOZAlFnewYEZbiw7jNXasmWnjNsUTBfIEuuZaxLpJthuLr4Is7xOcTAu6f8tXXPXDQH6+u",
+	"Qr7lhta9JLlkuabVGh4lRVOFyglSA7EvXNHBjFW8FW19n0WowubrAhRs62Db5JK4TPioY1FqH+M5zXID",
+	"GunJ0VA1vCAFWfjCQr5Pgha+7BHHnpAytsGKNYS/11icDEljVimuD77evxYiBCXiRaLKPZFHeSlCsLTl",
+	"gbRJYQF2hREf2zakbsoavmPd7BRitS38eU81ko9y7F67xEaZaTFzKpeJ32rnLvFqRvNNiKmZ4l64Jle2",
+	"caRFRQHEhCX21VvRVL5HV20U5GQDBjQotcUmtBI3KCRQrgklJf+l4QUWqdRUada1i5yaQe5X125n4QH8",
+	"P6UkqJ4cNwF4pbRlJ7qUUSF5iG9nJSR5TLZrWBpclG0V6zUzVuRSaJYcJ5eijLVpKJOpPH1dUOfzv7wK",
+	"Uks3ayrnFOwkUIR2oevwOe0OsdJvv8a93m42lN52wjLUN+7F8SKWACrnZZff+iRkjrFxZ/qP68SJ7LN/",
+	"H8GBdT9knfbtGqLQJ331K8qLV0KHuwOmnrXm2tugLWvUizHfoKvIxqKxsKlBybfsqVEzbL0GbZ4LKgHt",
+	"yLXrUrCIMD+mHeyhA9s3e/ZjDhk5wA/+gzUEY0zuM0+6tM7Edht13xIcoPFgQpXrtgGd6xhh04A5LUvb",
+	"yyXcJepydEb2A/D+FOnFTzlVfPkdazH0w4q1C4KdPze6W6SUCOy4V/9B/2P5H+7+pUTPCTs9QeiBV0SL",
+	"YV+ZS9JOGImLIPV9UnhYRALhNkxWJuWLVZTLFRGQLtiSY+SKAaN7n2IkCDkPZ4Y9fTPT6YOcwqinp9ET",
+	"Cs4DZeWn8f6+/PXofLfsECnbmU/zK7bujsBW3VBHjw/bjvICIA9jDqlzsv89UmH+O5nwJyATFo2eIyXi",
+	"jsmiYRHIlyjbjzPeDoaNscWv5+JMG7B9Udg6sgqLYpR5otri/x8EwHN5FzxCI+X6GaTAw1AYOyz8qWb1",
+	"eifWOir/svq9J2TtgW33q1erTsUHrTx+xzoFA8OGMp6IK01/tKZS6NDGYq6ZR03uGZSm3QS46kQyrvlV",
+	"WhPsVvv091qF9uwYbyYce4PiwkQENo0xYmLjeDiZUo+HW8qL11W4izNgymNHIpKR+GpDPCXZoF3n0RKu",
+	"mVX0YIGllDJ0YwtoenWpvdo1aj+yhXznjoypJQu3HcS9tAd3nXUwZwQC8kZHWNNYzn6kSqXysrSUFwHu",
+	"imkWiBWVpOIV0xbiqfes0gcXby/4auX6MlluC+g5m7NKX5M/GYexYCvalDN6GelkZT3RgtX+7T3VTAaI",
+	"KFaSubCuQFtq/cg1EsvIuLsV1a7xJ3blB+sj7ZPmNoPNFpBBnjL/fH97VwnrOsKvJYKBnZ3sfl5LRhUS",
+	"xzK5Eua3hUUaw0f0qpUiWyYH185KUk8GU7IVb9x9J6UrbChpRp7ije8abAwUoGCGljlAlqKFPECMCO0b",
+	"DBx1y2Fto6WdU8BQc52h0QsFb2sBkWwIL+0YZvWdaecyUlif/fDv1Zm8C7NCZmb63lMI9KcGEcPWqpms",
+	"Vo+fgqY4JVUW7WSbAyvytYMy5E1gTMf4gEWjp78VUOpn9wxMyeBhySdXGyPZpwaphL5oa/fYaROTEGut",
+	"2Eb7iSUf9HAjdux1ZCUgkuQevKMHv7u6XYAhk6uuSdX4gk7fFbK3lKdBqKd8wcmJsOVCqdsjfiaHQ58D",
+	"/Yur4kc1nNqTWuWDmuyk0CMtx1vBO73rOIYdjnXEADL/UU7fqAMhtoh/mU2kOLRijfy+DIs41faEsMUs",
+	"vN9tDQ6BDkQaCOW5TY+nCcGnCILF0a4TVuFvLjpwspc/4D1tJCsPQB6C2Y52+a3GEXIIiu98YJc+5ZTy",
+	"jdPDCY7jy+kHxwRoJSzkkfxIC/Yj/zCOAVjqa3UsUmcU7c9UgrJV1xb5CLADOxVdlp7Ix3dkbkXLUr2I",
+	"mAHQ/xLYXTQ9IP9/wkqvw1l4GJZN3KXYSKN8xtT6QN405C7TUr84qZUHvNV8jHtI1i6Rn7YUi+NH/sEs",
+	"+qkWh7n3ljZ5mNwaqmI7aFBPzlWX6IVcpEP6klbFRCoFdPMa+6Pej6LJqaS7UJbUGCFMK7Kh3c4D3ZbM",
+	"pVmxF8ESwdb5FFVv0hLzVuOHuuL3ShDAo0BtfDrcpOD1i2Qkkj6eFnonNC2Vvzz12Ruhb2LTBouOk2oz",
+	"D0vBzY8ZYo4AfObqUZUWdwxbHH3KTb9l9fG+0HsK9L2W5cx2903xsFqK+MjDWwJv/wqe6r6xlU5dpSMV",
+	"6HlqCW670klbNj0AFis1b2nOa1ohy3na0RIrOMdBtZ+SLfKkqvMdLdiLuF7DHJ/zNLhCAr1U0uvdCFbS",
+	"Xx+HTR5qpYzQoshgV2VElY2UB2P+uHePE3x+lk+evyhAeIR7YXdB4siOpbBmGhmKeL5tSe721MIgA93j",
+	"q+dCFKkyJarJgoyOxwo7EMkMiPcpnNBZSH+i08jk46urdF0LSzU5THvcbMQyMUILYvAiGUJY8kLN6B5e",
+	"lzyU+gblRfs+dqC0wij8CL87BnvBVC+FUAyLKxyXJJ3Vaz/wCqW5lFAaroXdKi/MoQQVOftRP7OJmPaa",
+	"yvT5Mmr96PEC5CKicAdMoqjtI6FzG+9pQy0ymTUfHpn6cREj2K1AK4l+qE6LthvZmjHe5nCnWlc/g0Hp",
+	"jBi/wzor0Rl3V6C72HRrg3X2W7s0Xiw9wYdTyE6FtFZCt3EIKji/JVrDs2cUHbP6afXwFIvfwnF/hPZW",
+	"EWoQClHYnFZk2eFlR7mgZFvx1djoX/GyDKVjeFm6zQMEFxXbk+TqOCg7jx6dAqcxcvSFUfTdbiE2suei",
+	"GeBgB2tmo3EWqJeP0uZYTnTfTTYlQaTSIZ/4crwn5VyNsePbFbGFhj1MSaC5y4w5sPUKXyg3E5ZlybwQ",
+	"m4ZsaKLJrsXxaQGKTduzxc3NqKBgwoOm2zNoGn+kklcUm33NyQMLqm/DE4hcDFaUCnkgilElKl6tkQjN",
+	"ORWY47oiWpDHiSUgQsaOUs/iv2O0U8FLd8hiakaUnB6dQ9R5mkvWce2fHGng5A4ZHFSaPNgVPVMi3rKc",
+	"13Pl4pRql11HBKdmz3/YyVUwMzkErL7y40sqI50//YEyUhsDnZFd/q630cweA0NyT2WhoC9qTWWAb3/9",
+	"hskf1sH4DyVbXkLCuNsdA4ySa/L4y/sMWUztj2zxM5Uv4gTvllDfnJK2qmnHP7Cijf1CWwBaJp/lEVFL",
+	"q26Ar0iMg568YcF4C7dZVaXY+15XCtu3O8jnIsAScXMPpGfjDNgAeyBtimEO319SLGo5F/HfCt5X3Zjr",
+	"V0eUtCtewLZm+D3TxKbHQro/Nzxn6U6XWeXktdtRpV4JNcMHnhFFyRaAeLs5K+QCgtiSgdkn+s9sU0nd",
+	"T+lM2pENJ5vqod0087acbNAJ+Qv7oMNtGJ7ZuhZiRFwoo3eMcQrVYVihhPg09wfbrXoMyLHBkKiNDsAQ",
+	"pek6UYul0bC5t6aRpQGRup+LE7nUX1fvNuxNaVlPQ8jfSFOGObSLM7RGtJoF6KpZESasPkHXjJvYVgGB",
+	"QppX9HAabVFgjtgTHFO/a855eRjt1OmtAD404JxihVozCxMmAaB0xaa7rYZRWXvsKS5Fs94QDKRb8LJo",
+	"9DVhu1ofWnwOXK20pOjjiR6wOcC1ypNJQQe7agik9xlxnLJuYMbNrlN9tmWIkz13xNiwjXOoE/YqIJ0f",
+	"3jJ5x4pvR1CahA2LUGnYsY3OxW62xwh6Md5T3upNbCjOreHdrfEO4ef8xvaV+RTWQwmg/bNZV5v+XDay",
+	"CpMAtv2uPZEI3dsD5dA+p5CHMC1KsDbqz2LvqVFJTh0mM1IhdW0JnYG1AqsELaWhLWoCkCc0LuIVycVu",
+	"BwH6JLP6LTLzHGObdy2xj037x4Bl87rRYf1l43JqR8sSOIiMewI5Txe++ryM0U9nNJo3nWckXiC5NbC0",
+	"4hU6r/fVjUX9zmr7BiwbPh7jG3WQLWP12B09xuYecupLerDUR0mbwXwFVL0POg3Mb3x2bwEH+0WprFU3",
+	"WOd/erTh9b5KCThcINKDb5kM8vAPJ0yceXBadGaOmx2eKg83uufJOk3ilBvddAlVg/VTp8knviNVPPFl",
+	"50z6G8rN592IIuxxCVfpXDKtMCWyMf/Px24VvjCUyy2o3BL1SwMdGqkitCK3//mCwA3BpiL/iCdQ7DkH",
+	"ZTv2kec39skWjSwnGhvCNNg0wrSXZ57T6Z1lviTDmQlp/je0akH9g8NSTLATMMRKQ+tiKJWY5F4cn20f",
+	"ZjRtcbjRIMaxyWc8yX+t3yOh/jMOinpk09h3u6/p3GuNxsn59opmYBgVriXwaBKXTOkY1uDgQcHmAaqL",
+	"N+myYYt6CmO7MlYcchIilM09s+B1DelSBHO1NH4dDr+r0BaAePIPOS3DmTjX0sFFnjGwm8wYNmPhoWlF",
+	"CC6X0/KNx7ikMSVEal2F7jaIXAk5IjP3fzFfvjg2d7ukpIkDyJobGFWNZBNdoeI7sxXQyaqTfe8DLcQo",
+	"VomWGLra03pyyGllw3taT5C6dNLPoiyOw5nKws7q0LLG1A88xImg3ZiZ27qdhXBf57Zed0P0ZM9Pe0Rl",
+	"3GwED2bJsaYGIRH5RijXNUXZY3nQHojRGZX2+NJgMIvdsTKiSQD9lk0wN6UqaiRUCqloaJ94ie9AbM/c",
+	"Ap5GNceZrm/xLLB9fM4f7PDssXOQ2TW1b/FL0/k2N+CIaHkKriHn7GXOikDVhRS7F/FSPMmwQrotwiRK",
+	"nFx80UG6n8nMkhZi78bssIACP9dpgAT41ElEYhY/9YbnugnBNmydm2e1yYFeaByWKWbSFFlyxxjPlFFH",
+	"WO5uS9zNe79QSDHmQrZgqvq+nsRyG4wJNAAFMotBY8+LkENQ8w+4R1K8IiR8xCf5QWR+poK7qqRVqC3a",
+	"r9383pKyzVnf33q/fH65Nvr30Cx/KJaOUrqtg3cdtX1c2VEBGA8YwcSWarprl//ee/9I7/1B2a0l60Yi",
+	"dthWVjZbpu9wg9RP27D/jDYp7dbPzmr0b1TbKS1KPgPlN4PV4reu9dZSNHWU0I8ebLdI7Cfe1o1Ihh02",
+	"5tD5ISt8L9j+dcBhmEHNEQ47menc8qqw4K8MW/7bsdsNfI0fZEl4tUuxEbUREpCpO/BacaLnqP5eYm1u",
+	"IuH3Q+H3Q+EeD4WwA9Iq9yPaPATMyalcvkjOuCYXbW5tHPDCpZaWdj25QuzUqnhXabnF6A1Okp2Azijc",
+	"G1JgoW/K+b10PTD0TdmsY+DQ9z4ly6h2bScG3a26/at8DvdAfI1CALCWWiR2eo59Oikey3Pvj822Y5Lp",
+	"zNnpVDJvhNSS8hBVN+COg2cXNDULdhoL9BgTq9WgrzGsYN7IO5ZZE2RD0YggfaTICeiwZSn2kVDPhsoi",
+	"c9bCTkQ4vM2wJkAXM7AeG77epF5rrIE/z7z+ldjfpINuby4PoD2C1ICXumnoDLn7tSlFVZ4AfG6vtxQF",
+	"yrQumUp9PHSEC8P99p43LiI50PvtjGgc3h+D0B2LsboGw+0Eua/pTILbPm4b+K86opFYpdhuWbKHXpvM",
+	"U0ju/p5Gest+aWyScIZvdpwt/to1+LP01xuhbX37Gqm3UwwF1zJ5Mk3XtsAcrSXcH7RipFiW2PRk8GFM",
+	"U8zAj8nrpRRyCilGy1LsWVj4jotlvLkC7YVAgz6+a1mRJtt4eeYHnCztYCPrJgLS1VyXCaPAy/yjIsvj",
+	"fIoZQrkR+rkUu1h7UNsWokPStqfgJf3cKFfbajtSWcd2Vv/LWjKz62coRU3XgzzSvAau6QjHEI2heail",
+	"w6IEGocCpBsw5cZtpNW1cTlGVJNjnZy0TVtaR+yp2A9HTPlRduFapKAHD8IMIpVdBgoGO7pV18TFfL6A",
+	"jqLRjxiERv4SZ/iEd3pjy8NXpkvAog1Zu71kB71YITcHuQ9P7dsa5TgMd3qMV2JjM9WjNHyX5ANodjJk",
+	"A1z1SP2dT7yncte2NV6KPTgv4o71mxt38iyiLG7Cn2kGjvll81To7ZmRb/BkOIWxtVMGk9JiLIh/odah",
+	"HsyAN5PNEhAtjAF+Q3aMVmBvB2Z8oNmsReaGmKJPoYXqyTpghrZZykYdj6bCRS4aONGOH6OFrpYCulxE",
+	"Y4LTkJUwr8+q5HVm/Moty0i+Yfn2KaGkFGKLW2An7phnc8wIfFzmevdVwO32lCixs5AzG+qSnqt1kQza",
+	"x09Gkk8HYsmsouHSblKI3l5dAzppJNR+ZX1Y7evjOJ4oKn8ocrZMJJGTaAgJwCMoiRzbA3ROYsd+A9Vv",
+	"IVDXO+CuVtpBgJzLu6cHxD05EsRBwGlGBRermFwf3m8SL59dahmWG1Zh9NKR0TgmbtUv+2h5OZGVBGBe",
+	"EQvT0xynUD99GiZpHFISfdgszR1nhKVlmHne7FNgv+c23moudCERVhXdwPbjYzvwYlFtYGnlFfnmayPY",
+	"j6+ugPgvl1zVACpWW1ZksPzQM6VHWtI52SVU8kcciMl+MMcJXc1OHQ+8ZEqZqVwyrZm8BosEmyZAYAk2",
+	"SSLlCd+xEfve1Ky62qGp83K8ZHt6OO58mIt8OrMFHXbLXN1strV3XiG493dUilt4v0Sd73XC6uY4tEve",
+	"uiK4QfCUfkiPJCU7HKxObu/AdVJxMG6qhX24vfFYtTVbNYo9xC+fWW8Nt8JAbA3bvPKjPwtgCOpV4F13",
+	"WaGhLVqH3aKjGSPnz69YaPgxoRr7rWvCf1It9ltGi5d+iKcxZg67yjsycDO1D3gVK6CcSKWXQmeuy0LX",
+	"AAtiBy8Qac2nDKy3yC0+23RPB1TlpwweO72m1eS4TzinJOckcqAIqScvM3AUjcVeS6aYjjN5Jmcw2K4+",
+	"iYPCtuPH+yecu/7EYknFw+dC7ph8D4fOnA2It3cm9vls/p/3HSi1ogeFTrg5lzCOsecqUGOrujvVsvzu",
+	"WgIj20FYYJ2QBYxja7OFrRf+KZjuCbftiHSRbs20q6s+AuEqkow4WvCM0tnl8kpjI3aY5IlB/s8vjwxw",
+	"sgd2jOYBNVpGOu2QnYttjtpw+VhLoTADwjGsQjbDOXqCm+l8+Hw2RZG06+Dl+pX9+JAYporLGNTtohcB",
+	"QPBJsnJuo/Nj5BYxQkJrsI3dAc0+hN8D0USlzcY93r0enuJNN6paFHrnMWmi8Art3bNkwRxDoW7s1R2T",
+	"OtxDGm0Ac3BiXSH23SHGqQ03OT4eA/uOq823h1fGqbebMx3225HpoAOsVJCqdI99UF0PFU23rILYhxI7",
+	"ZkNcWDq1p5U1587uvp4tLMnWiJyaK0IRMSlW5D/bZctsAs/iDENOqrHOIwtVCXym7+bDteWr8RGJveua",
+	"MaOwpsJ+Aakr9Fe8/mW7W4/FyFwJPghCu4jtq8NGYS52O1YV2MhqJNQx1poDYhS5a64p3XNYcU3oUrFK",
+	"2/yUxfVxFaamiaihfTTZCCE4eGZyvZUL6R2bQRiNfffxyXoVPA5fG6eNVz4fQl1zp0H61oJpxkpWrCJN",
+	"hNpM8JGPhcvg04Zre0QldK8OcqX4Bqbjg3COm+Cbzw9YcSGa6jmOaOvkth3hjRpl0GgxtRwiMdmLdTk2",
+	"40vDtS+3tNTzPSh2x6ojXLM7Rqs2W7jjRVG6vbWhdywjVw+/vjwDbMl/aULdbbHIUtDtUyRbz8iOl1uj",
+	"2JeN1kyan8K9csvwZsaCvvGLCnnIyFLCbpHwxnDvWgmZy/RAt6ZyzfQc4nfHzj7X57JfNofk1gnRicjI",
+	"NA6PIdEEmjAQ2W+7oWGd3DVYJo5ueAcAesxnVAfyS2POcX0YR5VifWR8mWyvQ0RG1qRTrnhN/pQIrAE9",
+	"H4fviJVmFVZkrmivsaE0x0TbTjF+ULcprMcBZilnhw9CzmKfEcV3OyaN5PabFHU00pkUsqEBxfaSZEWT",
+	"swznnlUZ2bFSZ7Y9gxnkDnygABuI+Yrptgdt4xR4Nivst/f6cmBN7pzOD2G/IGiXUeJ8+7bTrKR7dIBL",
+	"ekBsRa8qt4vF44Xe3OzC9kRNqy9URmguhcJ8zFJoLXbX5MsnJ6SZvEZII9Cl1cOZLDO9mlhXiT1XH9j+",
+	"Yr4vLfRUcVnjcbBFv8PETMAGtx1XXPpqQELYWQQUlWlBi7R5GXR3uSZKWICJ0Btwp7Digtq2kafANVyL",
+	"rmF3RkAHg/VvGVBSz+F9QNyEUh4D0NRwosILFukkSmfSJk23T0DnP0tjtY9VhycwLIHY++k8TfC1dlQ2",
+	"s6gc+S7Cz7lueEGtbeviig2EGLYQepA8j1XbuFsDyCJAD5lt5h+QpdaIdAdipkn8I1zqsxFS500otX/L",
+	"q3XJHpSQGCVbdlDxTj9B/g2hGDIgKAQFNMjzYQe1Y+abgIPB2MxNcHia7Womqavcd/feLLLF8+N90rt3",
+	"21nx4+0sWXcJMrvI3ZlJSi54kTonu+AecuM5Qyelc8er7m8f/y6vvz15nZKsN1Rj1e8tcNCOKeAqYpuP",
+	"umafS5pv2yJbX0M3qGFrzP0zqV3yjROXGJv9Id2H9+fI3GNiefC9YlKwODjo21jgOTdeC6JsYlj3GYGJ",
+	"tMILSCwl49ABsBkJZUFKWLUWrbN5VpKz4iliPRVEVF09FULObPNkQNwDuXGLEoc+Nb79UQydFY6UROKv",
+	"UTrF0OdHQDx+OkT1LqrRhCwGS3lUpjGMPtUtcwb6bkOrQs3iYIlHrOd/yhF+cNGUBckjVWrGNGVzqE+g",
+	"gjj9hklGzYNjZEJGcDcWh0pK6pPlanXTUFct736E5HDeXGxEXVsnKlarJeRZeb4jObfL8DKt29Uw400q",
+	"kjFnsXHoA57PASJFuybfEFZSpXnu+t7SsrS0A+g2cHBjZnbEwldH8ZH4KiiuB3yf3kCE1L1rVuplprBn",
+	"C03VdgY9n9HA76jaBmGAjtfpMz2e9psELKI9w7p7u93vVqPjo9zcuS3trQ6vqt2UOB3ZFcJWKrLWxuls",
+	"0Pa87xkGaf0DwAA7tXFAu8bjFVzpuap+ujlI6UL44/DhCQXQ4+rZSJMQhginNFGcf1Q6BNUYVcJo8gm9",
+	"E8mXxtuCYOzLkm5AeKdDbSpW4Y4fVdhkAQsuFK6ELfOFIrzIyEYsM1tPtBRQdL6SvFjDGKoejvroXnfc",
+	"H8kLtd+ImIqtbbEhrGWGPsfjROI4izWzxw3OQstLghh2lJExS8nEJoUddvoeDeIE3m+QhQWMa1fFwCsw",
+	"q/dUZZBHMLcSRVfsKVkeCIV4okMzYAmN5SowE/bN11DpAYY7EpyG/CgPk/WYRWOU51SF8bWnNY5RxKb5",
+	"eyy8ldBHbTh4X0qXJJzWE2G5t7xg31mNM6tAtixUegXJBTnqg9CmGbYAL9itZgPSqC+vjrXKLBbuTWmH",
+	"GZ/dJLOzT9wY5yUNXlcI6LMcvDiCwbLFT4V5GFivVqN6sbNsj7+8Oi7sB9UrnsCRJs/1LQLPTp1vKChG",
+	"I5uW5evV4unfUmuQFx+zcZ+XUNLe9+tpuQuwBXRbS55MDEZ5EeSFHLWB4SGk+U/9WURGeAb0Z53vmuiY",
+	"Ni67cz0gFdL4rLjOkIAVDi26FHcsI7tdGzfDh32hLJZiTPkjQmnlPzsCYCzDpNoWuU3hV2N2fbUOJcwK",
+	"tpYslVUCmqmEt1Nqzc3hlBDdh4W5MbPf4MaR4k1IIXYT07oTkpnF89R2XBKlRa3ITthcUAB0yuguKBXI",
+	"qLuXtK5ZkUHAt+SefQxuy4KI1KoI+Z3vRLVWNs6i6Zb5Ts8daiPjkzqivlU41QzMF0c9Kk+xBjNmDVv7",
+	"rX6I7mmhmYckIotB5PCPA8p6V8mJdJkIQ4WqPpvzTdINUHiNmzkQqjXiFG78COoJo5i+onQviGwq5JW8",
+	"RpCB0kYxO1ImrglYAgBHQVJJXnnSKL/ZEWCIwdPkzmI3OFrbH2RW86o2kD7kAVX6r5Xm5ekljmg6RmOZ",
+	"XNX30ffU2Z4n1x3ZXn84wKSwvq3kjHzpHKqsT8tl1SOxSvpSMyfnVL2aK0PJshVfN8jYSF14uKJSIrrL",
+	"6BOLvz0gxwFAgDP0ZMwfNStL6Lc9RNKmslTNs+jmcVoda+YamOcNLVdvGS3OmOlSiO1zMx2nP0I2ocQk",
+	"eou4UGYtjNaDFiPhJgJn10nTXV2y6XHYaMddl0+4O4SS10GoTjcsTOFD9KAA1YKImBZlQahxT4PWzpGv",
+	"GJqa3aUZ1j77DTaQgqyvkduJsevUfqbfZRnmJ6NF0MAtQ9csuXsvV/WzM+TJBuWGhSb30z8Yrn0fMWBm",
+	"k1OsqH4Ldgwrokjco98PBe0/sFrPYblYv2VFkzsv44S3zm8zbrxAsWZVhAgC/3grGpknZFhdS8tAi3A3",
+	"FaPp7fTfbVexV/3fm5eQbLfdKMf6IEwd4uw643ZaEmdH3+yIy2XREmNJZPC7xtIRa1X71l7OEnW3tsTW",
+	"MwitW3NulCm+Y/LZRPen1pAEO99pxyJGq3ZUiMDEDxiJomK3yeAJGx7/MYJd1RteVUzZ/D9FPxmnmyti",
+	"5Adgu65MK9HthLgKvjIxJp98sdrQmv0Ff0y8o5ErmrOb3ZepCZANz7cVUyp5UAAPTrx6iE/rvKwzc+0z",
+	"ex/Q//6sIwvtOvsJDW3RumwCVXnsjskDMUef9Y26HpZDjnhPK7lqqqUTDnn6TcnOO5mMZzcjxOu5HcL4",
+	"CK6I38ZmbBAaZ/oaSgTsdIDaoXVdctaFhVnnBfgwQpF5ydQcssSYkk+ODTj17yaoHYF7hH+Ln5eQsJjv",
+	"Osf2wCjEWU+Yy6cTlzfHUR1nA3esXFi2qQWobzxJasko1JGBAZxZSRFtmAdiB0B2RavCNi0XpBDeOwo4",
+	"4s90hD91HWxS5fI1MBQMXeyFEVEZptr3lS8BBkixi5xjovSc2hYj1u3ZDpkhZBQEzsBd9Ew47uc4DqlQ",
+	"usrY5nPgLJA4rIpgxbGtXcWkwy8Nz7e2otJzgHKtyJ5Xhdh39nRTdXc1nv72KAe7osOGJGpWBYtkO/l7",
+	"cfoeSCMo8hPQLq97bTtSK1r2mS3Yx8qonXjvdQSVwp7KyuHmo5CUdG1nY36RXjbxcN+cZjC5h1IfieeZ",
+	"q8BHK9hMauMgi4+n8AlAA/qmcYyOtd160PvNnNO0DDLEMKWsV3nsbCiwCSden4Twwb0RMESbCCKjo2BO",
+	"Ufonb5YR6qi/EcYfG0hpP7MHZffw6vnhXU/AT057vnRcfO8ROUAD2DzOsO+xp/ldldiq4ZkrCj+1TcOQ",
+	"pHg2JfOqRJlIIWT1ibnJxABeZfn5j3NXYDm+ufb1aqWYTjUbY+2rgr2rXCMtl2MY9CyG8jEsxMYux0Df",
+	"mayY8C1vxJ7J92ENiJFWZ6E4IuVwqwzz32DDDF6U7JpcPfxjt6nJF+q0Kjd82Xi0XwZchv7MgGkErxf7",
+	"SNQwQiJtbXQVY5KGL8/I+0Ezsc0sVvNep4f++3sJoxyIuYUj/c+wT2cGZlHhuNrEvkqtfOHVikkZQtD2",
+	"AvSVWIriAN9kjdEVFOViN+V5DeajULrai2IK4zTNtyHkGraOItBrF0sMhn3nukQqwtLYJxX9ilq9RPqG",
+	"QCUpsuNIAsSVZv3FanVNWKkY6ZSZmmXuZYq7mV0ZREph12CwICtka2sbXnX3fQD3dpRs+LklJD+JarhV",
+	"4qm9LYZlvAVXmwwkFhnozRYFrkH0hR6S965xMSgcG6JjVb4Bhxkrjow+hK3BNYbzzDpc+6JvDMyJFagi",
+	"86ZOm7aHf68W53VDjCeNsZ8fx/qYTvoYXYGWcX8vBmreBx89Lz2QYpu5sfNybUlrlEPmoN/n2DWNzM1M",
+	"I89MIM9o14jhXN9M5owTMtbgUayIbXDQ9nq0CXjX38AFaTGSiJMnKrJqAB4zr63jJfsviJZnx3dd+EKN",
+	"BcD1Dfj8m0l2qzoHnrDKSAMsLK4083r44QntI3qln0nZlE/R3PLeWlb+92s+KVbE6cynpOVuX7I1rwKS",
+	"D5Bs9HU+r0aSEyiZsVs4ZmLSERThaaWxhWAqElrkmpi/EoukBHXsTeG8FPk23M+dFi7yGSGq6r8rN0Yv",
+	"8CEpWurM051kFoImiScvTWa4ilX3ZAsbOzsmje/tZZNcWf5TXQVQp3KnwA5a7nVBTi2g9TqBUsuGC6fG",
+	"/7297LIQ8SN3zWxjbYv33BelMRXgnJ3FU7CndUTiLQaPV5YFqsPsCmTWbZsh7F8gWZA0xsIMwzvgJGKk",
+	"WMVsEvYb35T5YSVRdZlJOpGn692GyZ3YMc3kLWNVrPJvpNyNiQ0NL3p1Ixcj347WZx0lMscoaJDO/Jpc",
+	"RU2PSeGPcX+b+RNl4bnOLqHjd3QbkUYz03Fe26lQ+UyUZYq4djCVqSWclOuUB8P3u6913+Zu76jtBO4e",
+	"szgnEve8E5qWoaxDzovUNsf31MP5s2jMnC1Us6byrC7O+Db/pKl+zjjtx/oqUVkw+dAu3cxoB9wLQx1T",
+	"2k5kc2ml5QFNr0poS4NJVf88sqFU2zzPkmBAkALQlYrYGNzocOoX5E8ePj0C3ikK9EhThykqZVT2S1ZC",
+	"YFALoujhmjSV5iX0BzQ6N0dixjYYmqryQnTpPSqCdnRp1Nl2/U5nz/6rakKNteyi82qt0I+B3O6ZgaWl",
+	"+MBijr21cFw8THzAmFJjhudjBUmmCThGP8CshOq8pRWXaWo25AOd3foOrv4W/OjvqyKObGujp2kR7TnR",
+	"KRvRvw2zysFkR1MdFGHqGUx+WbZ5EmjavuZ3qXVSqQS71jf2JWFpIQd2x8rQ4ib6ICDzHUekRVkGSHfB",
+	"13Om9Q7cv1ADP/MVCPwZdu47tmav6CEMj5wT59nxDy/eMPnDOsjoSxS0l+IVML5SsuWlb5fnYsqMapYo",
+	"jbsYaaTL6uhO+xAQGqx/kIl5I8HLbw8/WvqyAEWT8CFniGZ8YWGVXlgFL813uk1mNVeaBTE3ImQzNpOJ",
+	"VXnwVq3Ru3NbAoT9rDIUP8Mea25XsYIvS3NupyMMo1sLmKDT1aYSovpzMJWFlOFuQ60aCcEqumG0gFAZ",
+	"sDZn2DxubYsyqCLmgbaONqcVWSaKkqpLrm+dyxCum6DVAduiOM1UcFragkXIuwGME0uszePa1sEboXWs",
+	"WgMAbvElAqfduHFtUI4UfLWaEXiNLdWeymAf626mjVtaMtutN4mQW+70JlxJCglcB3UGKgejCGE5HToy",
+	"4q1F4WeQjz6p55K989Qu/DbzaJsVtV3+0NRpGxtLtN0sQzrsR3vs+cVvN7yzffw0tkrUrVdXh7v904G7",
+	"tDpxcMI7EyVkfPTkfyKg5ezA79vzM9gPqmJ7t4ExuB22CoNhlKolTwSn4fE3T7+6msljsxHLyF9qJuoy",
+	"0r3BoZSPkUQAKQag1Vk1h1RCi52QUuyfy1ClNfRLcCZCZc8lrMci7k6ckD8+vbo6yhECUtl7o//4lt4F",
+	"5sl+uP2eJF6FnhCcyq3wnvKYF7lkvoEL7TXTt6TSHa5pT00VYyQYr/OShXnpffMKDm2wwnR9vihroDTx",
+	"xHGddxMZ8kuqNtOs2s42AWpRXnU6zV6TK6wS7fT2FVJvYq3Exi0TWT3FbnZflWrw0TeRWcQ0HYFrUsm6",
+	"y17jx9lt5dOYMzcYNbMRf1+vZeH+nW+6fJPitNijpwlp62/dKGGhrdh3hC528PU3PD5XPYTdOm+r21tx",
+	"s7dZqzFFiIeogQ9lWw8BXw1XRG15XbNAb+4Zrm66hzRxyAcwrIghC7B0vSlppTKybnjBEL4i2Y5B5pdQ",
+	"Lh8ASyz4PeohedfSFiOzA2DbjKvCFFlnBEuTFNntMtuFzPlPTQUEi5QYubQNGF3bxYfkeymFxCe+fX5D",
+	"vnny9f8kthPRH35Wour0EOCsLBCMdEfLhrWlFFwZ/17sWYF4IZuvXHQ6di06ebPF1cPHD6/AN6tZRWu+",
+	"eLr46uHVw68WWEoJK/eI5jlDp23NIlQulNQbUUFzgHxjU9IeLeFKPYBsElMXGukjBEwkF9XLYvF08YLp",
+	"Z/gqqMOpRaVQdr68urJd37QNI0JpUQ63PvrZNsFGyRhrxoLd8XyGd/YdXB9sLCbL4zvbvS4sf+PdRItC",
+	"GqmwltRG7BipmN4Luc3M5uKalFxpVtkMYOZT4u5N8NgVbcroBvOz2fasgtHYpX2UiwInqA6S9Twj5gI8",
+	"u0qmFQSacMGB3a3Kma30QRtI5bRCksn+At9uxP4GYfWD9X08a30nnXjKzbLAa47MuA8swNeZ7djOLfyK",
+	"KgvJhAjLiij+D2Y8PPiv+qWh8iKzb9fx0T958REnv2Q6EON7Zaae2mU31kUlXPSlP8/v6JZ9iyfqYJ6f",
+	"jJ/60plpp36JURWSQvpVRem22ksevSwWH3+Cz8dGSF2563/HW0aLZ3DRAvcYU/pbgVCdZGGZgXU4wh3s",
+	"Gmx2QAp/OsqH1ksCwBPCiqG9R8uGfbyoBlzPNF1Gmekh+M23hQjUb4ltJDq9p536aDyuSkZtFNGcPxkp",
+	"+ZY9JY/Jv/7frNueTazIYwCSH3Wj1vH4QEQXgHiZzbQ+Uf6zhWp2OyoPVmAJrdxTEQfdyaFRRdCpI3vJ",
+	"tXFfFqgIZL7hd2bLm5+cIRbdF8Zc+dZedPrGSEOGOrz0PQjp8RoXFVq27wGER3WOTVBb28KWmV5gHc0E",
+	"QxCx7XkK4UQb0AMXT2+kaNYbTLpISLpY8mZYUp9CCy/heyG337rQ03/LBTQf5zgiwntPIbIQ8E/AXtHt",
+	"/Qqd8jzFxJnraWYbIhFQv4/Q805QwmFR24pk8NnX3LVdLRGVb3drTjUtxbpjEI/s2Bt7yT1OsHtFZHLd",
+	"IM+fvJtGK8RGWteoKVnHeLLztK3E3oo+XBqdnVdc6Ru44szJSWtgsK+cVzkID49m7VlZ2kzB7gKz9m5w",
+	"ZIp9hXMIeUYITLSTFTD9+pP2nRT1DYauj1t0z4VcC61Z9UktumxRN6GzqtF24DOfufoRG/r8dD8K0gvG",
+	"p1WLvdcO5A9zNxeQvR8Yq22KG2i1EYjZ6i/onq4cri98QN1gi/VPY3hb4Epy2lS2RVxzD8G+vege5FI6",
+	"n8Q4nw6BubWJKXZHvuGjQYruPEbBua/QuRsCPu5UO1xArr41NjdQtkOLW8h+CF5mvtpPSEJJLZliGlH8",
+	"XLXRQkT7WAkU22MnhNh+mhPCvOnWfmLiKYHDv8wZUYr1UohtRkqqfbt1XDRKSn7HEG4hKqJFjZWnoe16",
+	"q6mESfs0GzbGII2GOP511ZRt5l1tMvLYnHxuyuYW9ZS0ehmGUyumXBXAEFRCXd8cOyTfRZfra5v3bBuh",
+	"x2u5hozCOJbTVMXjC6oKYP4PW39GZjbUgi3OiVGBrD8q0TsNB4Cf2bJVDW03Dmhk2zBVKMj7it8xK6oD",
+	"m2D8ITtqLPduf//W8rSBsA1V14SvfE0pV2ZhMxvGE1uXboOMLV1TJC42L/ilYfLg0kRPFw5y2U5/txzl",
+	"SUAsxtlQW/RpCUhwrGsB6WHrSHAs5sSKQovYw22jxI75Tyga5nRBXzyNkrVkoqGPyHFik7/hp4tGmmyP",
+	"3XGmsOzOhfXzoOLdl89ZMoCMxMlckvX5tziMEEdwKfLt69VqknEVCNQ95s1I0a5uNDSZgfshlGXOOEch",
+	"YTu8t12TO2X0Lc8B4otTkaFim6YAkuGRZtt10JFmZwWK4yxjuWd4g+8qBFPXSN/gyaAi3XSqIdnJVCFN",
+	"HWzp49cAs2dUkRVVEDxDQi2octX5hlV+QbCU2pgc8uDwzaLR1+TxCdwdw55vwFoD05UaVYRJc6n+tUCA",
+	"ZmZTpUgPZqbvbLV81G2E33uz4Jjj+KYxs8wLdg09/c1BuZQwl1wDpOF0hzIaKAmO7eqih+T3lZaHqaX6",
+	"5JmPdvUeAUJyKpT0bOMwZ/c4RfiSwBT9BVBMxhhVCLZBxuncbEhfWG4jaqgVTw47DC1j69L4aODSDMMV",
+	"Rbp39YN2rgwQmV8WF1mgvJFo+5wWEwla66/o4QYe+0mM9UIe3jYh2D49eNQAoCuVFsK196AHZ1AFCWBW",
+	"vIz0fGuhgJAMRkPfV/Fewf+yE4sioYlYsCqyJRYY6XvvZ3zdcTKuguDeDV/pZMsAc92lsSqN7yZdXw16",
+	"UJiZ3RmZ8IhKz3wsREH2COcOnkZ+vI+fPOn6RQ/w55Gp8A8RKpQSKz+CzomNKTbyfWME5NF/clZV9Jr8",
+	"9d1NcNomunWNugmUn0HsxGypV5QHFdl7pzVaSb+AnnpFD1b0ME1Ju1rIAibEGvmtbeXEmDjCc3Ob4YE8",
+	"2a7Sg5P+kTH0bF7wcrroWVHAIXnHzkqzHz2EzfNfVnXzK4TUjvjJCGPkl4i83tLO+VRA/3AsOJBGABTT",
+	"6FCAPRxe3Uf/hP9OmnVv2Z3Ysv6q/VqT13LDXuLYp1uG2FncE8aqMG77NfrtgNm1Doo7nE4647N/ou8M",
+	"UEjvOrPOFmhFc44vPVjRin3Q6PtcdsuaafoL+6BtN+B7W/w3JY2GoSEvfsGdY3wP8DcxV+GcJ2PJCMWK",
+	"tsEedNUd7h3R6FycM8+R1NVr+9zPLntlx/UrqNKoN3Ve/mq4ojXPAWF74pIOnmbd2Qvvw7f41M/Ch4XK",
+	"ujNc9MGEgRWvHv3THGYfJ5EOQmzfUbRcj8yAZh/0o1zd9b98qESDXwjDuQQQxJ3NzonNMCwsJHKFQkgS",
+	"rTQAf8J7yf94+/yGPHn8p6t/z0hTGecDziJFsLrR2dm8Mpb0JU8kM/uTB5Iro/D9jjEaqB37yIApuX9S",
+	"2bjhRBL4W+O7tIVDn8BXVSKUyelWmQWrRo1RrbRtPeCQyGad69JBkQP0+VDyFswqDYmN3JW/ds6nF8Md",
+	"b5WX+uykTy/fCwwRyEFZssJD3ly5Lx7DTox8NDKmKrqCdE+q8sj8AOrMDv3s2Xk2LHruTJFreX5GCKo3",
+	"rffm+tnJuk/vr/uKX8UBTBaKe/YEu+WRtlDCnD1awFniG7kHVz7dLRyt6K8+q7+7iIODF5AwD9YNU4pN",
+	"nL4vzAWO9vo+dmaXUufTbklkOW2VwVh2YI4yjP77feQY4AE/WVwKGOwprh07tyeMAnL6LrQVV64WUktH",
+	"BReB6MMlh/tcvTd2FL8SwNu9PmyHKFL7v1/Garer9IVCHg/JaFkeLA2NbzfQSQdhn94d9p2imqhGOovF",
+	"4vSn8GfPpSVouH8AmufeToGeuRKDkxOWYbCnZFSze1c1M07/x5d9c0zLVGzvcImnu824JonJ+HaSf8Vs",
+	"/EVjZO6LPq8I2VyBu7p/gbtAgKwjavcb04qI6dWn2ZZ4Hl8golXyO/ZIacmA/Qt+g3hb+5Pj/p4+DH70",
+	"V32K88C9LcYS9mtUrvh5GlSv+N8nVbC4L/tNVrF0Bv95abqhvHxabRd6+z3XtbSE/ePalh3/cGwz8w/s",
+	"k9We/cg/fB4buJAHsuMfRvvXTEba3uUffpvbFsb92dWegWB88tIz/9Z73qFW2kIbtKbVdFX0G1r9d62J",
+	"fkOrIxXRtMktARHsTIeLh2JyBxziEqulL1Haizhl/2KIUGKxzrBjmUUsadZHXB5IIXwEEwis3CpreZjU",
+	"w2/wksuWH8hGbaJc1JgqInhRgSTN6U0NWhqHGe00eozmoeaCES5cqOlTQmrWQl657RFHKAH6SOJ5jJOp",
+	"Rc1tP/CqCI1G7Kt4ri7Ey9cftasodcU6riXjuGcYVnksD4R30nKdXupQSKTibb3xAoaVNLTHLmhcIsvo",
+	"Cv0sTmZw7y42To1brnaAmRe31LIAuysukHoqyw6tiMraYtDhue+XATu0C+WiYRted7dqkg3wsstlc/+m",
+	"QPeLXwgM+lsQUK/hJ37Lhe2G3rd+XuZDV6t82gNs+OaLxzcc6icxmPYGL0+SxndAPQRFQcA9TQp6+LwD",
+	"a92vu3fghSUe76Svvro6Cvs2N/3aqG83SzGd6/58uYwux9IT5Nz3zx+J7/0G6KKi/xuZWZyvklbT3jow",
+	"c34Sbx3Brsd9dcsVCt2MsWQfPZwC60/uJzUDg7unNGJJq18lMTOFLq7YHqBbZwtX6kHi5vczLJEMj+3T",
+	"oLzPWYNLn4Y4DZ+XKTZz89z/ol3CBvP75lHLyxMUzveSaxf4nfWtZfGHVGMF8TVDCwOpNB/tqNwW1nGd",
+	"iSiWPrtyNgwQSyGMX45jeCjkmuC0GB/1/7x9/ZcHr76DYBhV5Ec75muyFHoDHPQAOwb0ElUtpU9h+xac",
+	"jl0aUENQlYQlNisD7Ol+dmMA4p6k3Ket8ytrwEtkImsplkcyE2/wkk9h7AxbpibYPe9ag+ccQ2eQqGgr",
+	"tsGV39A7RhSrdIcMZc/Nf110w0J4cDqd7Fmg+1j4AhA+XqTi98Z9i2uqNZPmmf/7b88e/C/64B9XD775",
+	"vx4++OkP/7YIUqtEcbdv3Zg/Eb9aO0OJHaqwI26/h77jaYo1gR+Rq40KEIYKfFQNMgiF7gXJRdnsKoWQ",
+	"P0KxI3ie9aqbbVj8H6KyxRpfffXVN/+ekX/9101gXe6ZbZkWBSsSelLjdSmxwz+70nNgz6/Y/nKYum65",
+	"slmva2TWZQoJyTKCZenI4AZF5CvMPgA1Dy1LsmdliXuy0wYtzufdMRfuXexXLhk8oyvbc8zYtlL/pBMG",
+	"8cHyVdulP0oTPmgQRpVmBTF/zLwNkEGk+o4VpKZrzGdba6FfgP/k8TdPvrp6ciwcA29uB/drR2ZwQt9G",
+	"mEUCBfmd1gbGpIITwXcWugiSFAm6ewSGrFRsj40VSl4Bv7/5L44FfDvj2mnhAKjXXaKxFTObxQ6883u0",
+	"we2mELsdqwqqh4SbA8sdMoNQRWbeD99shOGp5bXwvwQCSKZURv7590UhKvb3RUb+vhCrvy8+Zq4bFWtT",
+	"Av0RPCQv+J0ZJf4J9iBpasKqwtqejMp8g+1DhtvXPmjshoXMzT2F2HlXt9u1WyxpSau8W5bV5yP7TeR+",
+	"PzyoitkborMSr3gVjK298etrdwPaPnt6uATn5C0sryXapgcjULKpKivm0L3MsXbiACStthaZYuQZM8WT",
+	"duwtXvKJIDbYuf6zANng3AwgNvjLpPzarU1a/vZQNm7knx3OxkrHJ0fadN57z1gbkK8Q0kYxrZ3RH4st",
+	"3rpr7nE2/DsiTmWvsYi/9nSx1vkm0qcQajQti6bS9KA8S1VGlLDEonvhGitZAwRnFZu4Gs/U0gva3y8F",
+	"OJeDoD38rTe593Ck2cfjyz61jE+t6gWCkNB3Uk0jxW6hN+W9Fq1+8lm17TbDIcumIrYf56UK31zXV5pv",
+	"0RrmWjmyBVgGbzZNrIW1rdgxPl/w0VzPH2H5XhTd1ca/3POqEPvM5uZ/abgZERi+tgtIhO52YwzJsJnZ",
+	"Cx37uv8xa+9oXLbeUEIVrqOgyVyXGbplCrp9Yum3tc5g+BODXINFdMYocyolt4S0JVWuXbWoiHEtXZvR",
+	"DOlSpYtHS8aM0Ii96lbFWU6bYJDY0k0GRmp97NFQf/pvCtd0ch13Xy/rnLr3gfuGrO9IDle6XpePcL8e",
+	"Mb/tNZ/C/r71ZAq/rvVt52VoeuNv02xv/JLfpPHthv55Wd9ONj7xpu289b4tb3hV0PTuCN6jnJbG5ZfR",
+	"TYtDvnGXJfIodZ46M/Xpbz1/Jl5q1ZolcOZUhLsvQVZMiEPRksqdwtj8118/+frfzyBG6U1uydEimZhY",
+	"oxOPmSZ9TnGgGf/HPLrU0Fn6D+RID5NDXJ3CxX9u1hum68LLnhn7oq6hNUxVOBcODKlOuvvUBYcGH/LO",
+	"3QMteBePaM0f3T02f///AgAA//8=",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

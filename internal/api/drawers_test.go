@@ -1,9 +1,11 @@
 package api_test
 
 import (
+	"fmt"
 	"math"
 	"strings"
 	"testing"
+	"time"
 
 	"velocrustum/internal/api"
 )
@@ -102,5 +104,92 @@ func TestAnEveningInTwoDrawers(t *testing.T) {
 	// One fryer that is in use twice still stands in the kitchen as one.
 	if p := get[api.Problem](k, 409, "DELETE", "/api/v1/fryers/"+twin.ID, ""); p.Detail == nil || !strings.Contains(*p.Detail, "Legs") {
 		t.Errorf("%+v", p)
+	}
+}
+
+// A dish in one drawer is planned, kept and cooked there; the one beside it is
+// known, and both go on at once, each with its own now.
+func TestADishHasItsDrawer(t *testing.T) {
+	k := newKitchen(t, "")
+	twin := get[api.Fryer](k, 201, "POST", "/api/v1/fryers", `{"name": "Twin", "kind": "drawer", "basket": {"shape": "rectangle", "widthMm": 180, "depthMm": 250}, "powerW": 2400, "airflow": 1, "dialOffsetC": 0, "drawers": 2, "dial": {"minC": 80, "maxC": 200, "stepC": 5}}`)
+	dish := func(name, drawer, more, cut string, pieces int, minutes float64) string {
+		return fmt.Sprintf(`{"name": %q, "fryerId": %q, "drawer": %q%s, "lots": [{"load": {"cut": %q, "pieces": %d, "pieceMassG": 105}, "coat": {"id": "oil-rub", "oilG": 4}}],
+			"program": {"preheatMin": 3, "stages": [{"airC": 190, "minutes": %g}]}}`, name, twin.ID, drawer, more, cut, pieces, minutes)
+	}
+	legs := get[api.Plan](k, 201, "POST", "/api/v1/plans", dish("Legs", "left", "", "chicken-drumstick", 4, 30))
+	right := get[api.Plan](k, 201, "POST", "/api/v1/plans", dish("Few", "right", `, "besideId": "`+legs.Id+`", "ready": "together"`, "chicken-drumstick", 2, 24))
+	if right.BesideId == nil || *right.BesideId != legs.Id || *right.Drawer != "right" || *right.Ready != "together" {
+		t.Errorf("kept as %+v", right)
+	}
+	round := get[[]api.Fryer](k, 200, "GET", "/api/v1/fryers", "")[0]
+	for field, body := range map[string]string{
+		"drawer":   strings.Replace(dish("Legs", "left", "", "chicken-drumstick", 4, 30), twin.ID, round.ID, 1),
+		"besideId": dish("Legs", "left", `, "besideId": "nobody"`, "chicken-drumstick", 4, 30),
+	} {
+		if p := get[api.Problem](k, 422, "POST", "/api/v1/plans", body); (*p.Errors)[0].Field != field {
+			t.Errorf("%s: %+v", field, *p.Errors)
+		}
+	}
+	get[api.Problem](k, 422, "PUT", "/api/v1/plans/"+right.Id, strings.Replace(dish("Few", "right", `, "besideId": "`+right.Id+`"`, "chicken-drumstick", 2, 24), "", "", 1))
+
+	// Ready together is the server's to work out.
+	pair := func(ready string) api.Answered {
+		return get[api.Answered](k, 200, "POST", "/api/v1/simulations", fmt.Sprintf(`{"fryerId": %q, "ready": %q, "chambers": [
+			{"lots": [{"load": {"cut": "chicken-drumstick", "pieces": 4, "pieceMassG": 105}}], "program": {"preheatMin": 3, "stages": [{"airC": 190, "minutes": 30}]}},
+			{"lots": [{"load": {"cut": "chicken-drumstick", "pieces": 2, "pieceMassG": 105}}], "program": {"preheatMin": 3, "stages": [{"airC": 190, "minutes": 24}]}}]}`, twin.ID, ready))
+	}
+	for ready, at := range map[string]float64{"together": 6, "start": 0, "after": 30} {
+		if a := pair(ready); a.Chambers[0].StartMin != 0 || a.Chambers[1].StartMin != at {
+			t.Errorf("%s: %g and %g", ready, a.Chambers[0].StartMin, a.Chambers[1].StartMin)
+		}
+	}
+
+	begin := func(id string, status int) {
+		t.Helper()
+		get[api.Cook](k, status, "POST", "/api/v1/cooks", `{"planId":"`+id+`"}`)
+	}
+	begin(legs.Id, 201)
+	get[api.Problem](k, 409, "POST", "/api/v1/cooks", `{"planId":"`+legs.Id+`"}`)
+	live := get[api.GetLiveCook200JSONResponse](k, 200, "GET", "/api/v1/cooks/live", "")
+	if live.Beside != nil || live.Cook.Fryer.Name != "Twin, left" {
+		t.Errorf("one cook: %+v in %s", live.Beside, live.Cook.Fryer.Name)
+	}
+	tell := func(id, kind string) {
+		get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+id+"/events", `{"kind":"`+kind+`"}`)
+	}
+	left := live.Cook.Id
+	k.wait(time.Minute)
+	begin(right.Id, 201)
+	live = get[api.GetLiveCook200JSONResponse](k, 200, "GET", "/api/v1/cooks/live", "")
+	if live.Beside == nil || len(*live.Beside) != 2 || live.Cook.Id != left || (*live.Beside)[1].Place != "Twin, right" || (*live.Beside)[1].Shown {
+		t.Fatalf("what is hot first comes first: %+v", live.Beside)
+	}
+	other := (*live.Beside)[1].Id
+	if one := get[api.GetLiveCook200JSONResponse](k, 200, "GET", "/api/v1/cooks/live?cook="+other, ""); one.Cook.Id != other || one.Mark == live.Mark {
+		t.Errorf("wanted the right one: %s", one.Cook.Name)
+	}
+	k.wait(4 * time.Minute)
+	tell(left, "loaded")
+	tell(other, "loaded")
+	k.wait(25 * time.Minute)
+	tell(other, "out")
+	k.wait(6 * time.Minute)
+	tell(left, "out")
+	if live = get[api.GetLiveCook200JSONResponse](k, 200, "GET", "/api/v1/cooks/live", ""); live.Cook != nil {
+		t.Errorf("still live: %s", live.Cook.Name)
+	}
+	for id, minutes := range map[string]float64{left: 31, other: 25} {
+		c := get[api.Cook](k, 200, "GET", "/api/v1/cooks/"+id, "")
+		line := c.Forecast.Timeline
+		if c.FinishedAt == nil || math.Abs(line[len(line)-1].Minute-minutes) > 16 || c.Fryer.Drawer == "" {
+			t.Errorf("%s has a curve to minute %g, in %+v", c.Name, line[len(line)-1].Minute, c.Fryer.Drawer)
+		}
+	}
+	// In a supper each lies in its own drawer.
+	planned := get[api.Sheet](k, 200, "POST", "/api/v1/sheets", `{"serveAt": "2026-11-20T19:30:00Z", "people": 2, "hands": 1, "hobs": 2, "warmC": 80, "sides": [], "dishes": [{"planId": "`+right.Id+`"}, {"planId": "`+legs.Id+`"}]}`)
+	for _, task := range planned.Tasks {
+		if task.Kind == "run" && (task.Place == twin.ID) != (task.Dish == legs.Id) {
+			t.Errorf("%s in %s", task.Says, task.Place)
+		}
 	}
 }

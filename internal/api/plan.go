@@ -14,20 +14,21 @@ import (
 
 // orderOf is what was asked for.
 func orderOf(q SimulationRequest) household.Order {
-	return household.Order{Asked: prep.Asked{Lots: orElse(q.Lots, nil), Load: orElse(q.Load, load.Pieces{}), Coat: q.Coat, Bench: q.Bench, Program: orElse(q.Program, load.Program{}), Chambers: orElse(q.Chambers, nil),
+	return household.Order{Asked: prep.Asked{Lots: orElse(q.Lots, nil), Load: orElse(q.Load, load.Pieces{}), Coat: q.Coat, Bench: q.Bench, Program: orElse(q.Program, load.Program{}), Chambers: orElse(q.Chambers, nil), Ready: string(orElse(q.Ready, "")),
 		Groups: orElse(q.Groups, nil), CrustWanted: q.CrustWanted, TailMin: orElse(q.TailMin, 0), PerBasket: orElse(q.PerBasket, 0), Fryer: q.Fryer,
-		Guidance: orElse(q.Guidance, ""), GuidanceC: orElse(q.GuidanceC, 0)}, FryerID: q.FryerId, SecondFryerID: q.SecondFryerId}
+		Guidance: orElse(q.Guidance, ""), GuidanceC: orElse(q.GuidanceC, 0)}, FryerID: q.FryerId, SecondFryerID: q.SecondFryerId, Drawer: (*string)(q.Drawer)}
 }
 
 // askedOf is a dish that is put in, as it would be asked for.
 func askedOf(in PlanInput) household.Order {
 	return household.Order{Asked: prep.Asked{Lots: orElse(in.Lots, nil), Load: orElse(in.Load, load.Pieces{}), Coat: in.Coat, Bench: in.Bench, Program: in.Program,
-		Groups: orElse(in.Groups, nil), PerBasket: orElse(in.PerBasket, 0)}, FryerID: &in.FryerId, SecondFryerID: in.SecondFryerId}
+		Groups: orElse(in.Groups, nil), PerBasket: orElse(in.PerBasket, 0)}, FryerID: &in.FryerId, SecondFryerID: in.SecondFryerId, Drawer: (*string)(in.Drawer)}
 }
 
 // planOf is a dish as it was put in; the short form is one lot.
 func planOf(in PlanInput) store.Plan {
-	p := store.Plan{Name: in.Name, FryerID: in.FryerId, TableTime: in.TableTime, PerBasket: in.PerBasket, SecondFryerID: in.SecondFryerId}
+	p := store.Plan{Name: in.Name, FryerID: in.FryerId, TableTime: in.TableTime, PerBasket: in.PerBasket, SecondFryerID: in.SecondFryerId,
+		Drawer: (*string)(in.Drawer), BesideID: in.BesideId, Ready: (*string)(in.Ready)}
 	asked := askedOf(in).Asked.InLots()
 	p.Lots.V, p.Bench.V, p.Program.V = asked.Lots, orElse(asked.Bench, prep.Bench{}), asked.Program
 	return p
@@ -35,7 +36,7 @@ func planOf(in PlanInput) store.Plan {
 
 func planOut(p store.Plan) Plan {
 	return Plan{Id: p.ID, Name: p.Name, FryerId: p.FryerID, Lots: p.Lots.V, Bench: p.Bench.V, Program: p.Program.V,
-		TableTime: p.TableTime, PerBasket: p.PerBasket, SecondFryerId: p.SecondFryerID, Version: p.Version, ChangedAt: p.ChangedAt.Time}
+		TableTime: p.TableTime, PerBasket: p.PerBasket, SecondFryerId: p.SecondFryerID, Drawer: (*PlanDrawer)(p.Drawer), BesideId: p.BesideID, Ready: (*PlanReady)(p.Ready), Version: p.Version, ChangedAt: p.ChangedAt.Time}
 }
 
 // version reads an If-Match header.
@@ -82,11 +83,12 @@ func (s *Server) PutPlan(ctx context.Context, r PutPlanRequestObject) (PutPlanRe
 	if err != nil {
 		return nil, err
 	}
-	p, err := s.home.CheckedDish(ctx, planOf(*r.Body), askedOf(*r.Body))
+	in := planOf(*r.Body)
+	in.ID = r.Id
+	p, err := s.home.CheckedDish(ctx, in, askedOf(*r.Body))
 	if err != nil {
 		return nil, err
 	}
-	p.ID = r.Id
 	p, err = s.store.PutPlan(ctx, p, v)
 	return PutPlan200JSONResponse(planOut(p)), err
 }

@@ -54,7 +54,7 @@ func problemOf(err error) Problem {
 	case errors.Is(err, store.ErrFull):
 		return Problem{Status: http.StatusConflict, Title: "No more pictures", Detail: text(fmt.Sprintf("A cook has up to %d: take one out first.", store.MostPictures))}
 	case errors.Is(err, store.ErrLive):
-		return Problem{Status: http.StatusConflict, Title: "A cook is going on", Detail: text("Finish it first: one basket at a time.")}
+		return Problem{Status: http.StatusConflict, Title: "A cook is going on", Detail: text("Finish it first: one basket at a time in one place, and a supper by itself. Another fryer, or the other drawer, is free.")}
 	case errors.As(err, &needed):
 		says := "It is the only one: add another first."
 		if len(needed.Dishes) > 0 {

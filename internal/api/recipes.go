@@ -192,12 +192,13 @@ func (s *Server) WriteRecipe(ctx context.Context, r WriteRecipeRequestObject) (W
 func inputOf(p store.Plan) DishByLots {
 	out := planOut(p)
 	return DishByLots{Name: out.Name, FryerId: out.FryerId, Lots: out.Lots, Bench: out.Bench, Program: out.Program, TableTime: out.TableTime,
-		PerBasket: out.PerBasket, SecondFryerId: out.SecondFryerId}
+		PerBasket: out.PerBasket, SecondFryerId: out.SecondFryerId, Drawer: (*DishByLotsDrawer)(out.Drawer), BesideId: out.BesideId, Ready: (*DishByLotsReady)(out.Ready)}
 }
 
 // keptOf is a dish as it would be kept.
 func keptOf(in DishByLots) store.Plan {
-	p := store.Plan{Name: in.Name, FryerID: in.FryerId, TableTime: in.TableTime, PerBasket: in.PerBasket, SecondFryerID: in.SecondFryerId}
+	p := store.Plan{Name: in.Name, FryerID: in.FryerId, TableTime: in.TableTime, PerBasket: in.PerBasket, SecondFryerID: in.SecondFryerId,
+		Drawer: (*string)(in.Drawer), BesideID: in.BesideId, Ready: (*string)(in.Ready)}
 	p.Lots.V, p.Bench.V, p.Program.V = in.Lots, in.Bench, in.Program
 	return p
 }

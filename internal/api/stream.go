@@ -9,6 +9,7 @@ import (
 	"fmt"
 	"math"
 	"net/http"
+	"slices"
 	"strconv"
 	"time"
 
@@ -32,20 +33,21 @@ const (
 
 // GetLiveCook answers GET /cooks/live.
 func (s *Server) GetLiveCook(ctx context.Context, r GetLiveCookRequestObject) (GetLiveCookResponseObject, error) {
-	out, err := s.goingOn(ctx)
+	out, err := s.goingOn(ctx, orElse(r.Params.Cook, ""))
 	if err != nil {
 		return nil, err
 	}
 	out.Pace = s.pace()
 	if out.Mark == orElse(r.Params.Known, "") {
-		out.Cook, out.Evening = nil, nil
+		out.Cook, out.Evening, out.Beside = nil, nil, nil
 	}
 	return out, nil
 }
 
-// goingOn is what is cooked now.
-func (s *Server) goingOn(ctx context.Context) (out GetLiveCook200JSONResponse, err error) {
-	e, c, err := s.sessions.GoingOn(ctx)
+// goingOn is what is cooked now; of several cooks, the one that is wanted is told
+// in full, or the one of which something is due first, and the others in short.
+func (s *Server) goingOn(ctx context.Context, wanted string) (out GetLiveCook200JSONResponse, err error) {
+	e, cooks, err := s.sessions.GoingOn(ctx)
 	switch {
 	case err != nil:
 		return out, err
@@ -60,21 +62,53 @@ func (s *Server) goingOn(ctx context.Context) (out GetLiveCook200JSONResponse, e
 		out.Mark, err = mark(view)
 		view.Now = out.Now
 		return out, err
-	case c == nil:
+	case len(cooks) == 0:
 		return GetLiveCook200JSONResponse{Now: s.clock.Now()}, nil
 	}
-	view, err := s.cookOut(ctx, *c)
-	if err != nil {
-		return out, err
+	views := make([]Cook, len(cooks))
+	for i, c := range cooks {
+		if views[i], err = s.cookOut(ctx, c); err != nil {
+			return out, err
+		}
+		views[i].Now = time.Time{}
 	}
 	out.Now, out.ClockOffMin = s.clock.Now(), s.clockOff()
-	view.Now = time.Time{}
-	if out.Mark, err = mark(view); err != nil {
+	shown := dueFirst(views, out.Now)
+	if k := slices.IndexFunc(views, func(v Cook) bool { return v.Id == wanted }); k >= 0 {
+		shown = k
+	}
+	var beside []CookBeside
+	for i, v := range views {
+		if len(views) > 1 {
+			beside = append(beside, CookBeside{Id: v.Id, Name: v.Name, Place: v.Fryer.Name, Step: v.Step, Shown: i == shown})
+		}
+	}
+	if out.Mark, err = mark(append([]Cook{views[shown]}, views...)); err != nil {
 		return out, err
 	}
-	view.Now = out.Now
-	out.Cook = &view
+	if len(beside) > 0 {
+		out.Beside = &beside
+	}
+	views[shown].Now = out.Now
+	out.Cook = &views[shown]
 	return out, nil
+}
+
+// dueFirst is of which of several cooks something is due first: what waits to be
+// done is due now.
+func dueFirst(views []Cook, now time.Time) (first int) {
+	at := func(v Cook) time.Time {
+		if v.Step.Until == nil {
+			return now
+		}
+		return *v.Step.Until
+	}
+	for i, v := range views {
+		if at(v).Before(at(views[first])) {
+			first = i
+		}
+	}
+	return first
 }
 
 // toldOff is how far the computer's clock must be set while a cook goes on,
@@ -151,7 +185,7 @@ func (s *Server) stream(w http.ResponseWriter, r *http.Request) {
 				return
 			}
 		}
-		now, err := s.goingOn(ctx)
+		now, err := s.goingOn(ctx, "")
 		if err != nil {
 			return // the device asks again, and is told then
 		}

@@ -31,17 +31,20 @@ type archivedDish struct {
 	PerBasket     *int           `json:"perBasket,omitempty"`
 	Program       load.Program   `json:"program"`
 	SecondFryerID *string        `json:"secondFryerId,omitempty"`
+	Drawer        *string        `json:"drawer,omitempty"`
+	BesideID      *string        `json:"besideId,omitempty"`
+	Ready         *string        `json:"ready,omitempty"`
 	TableTime     *string        `json:"tableTime,omitempty"`
 	Version       int            `json:"version"`
 }
 
 func dishOf(p store.Plan) archivedDish {
 	return archivedDish{ID: p.ID, Name: p.Name, FryerID: p.FryerID, Lots: p.Lots.V, Program: p.Program.V, Bench: &p.Bench.V,
-		TableTime: p.TableTime, PerBasket: p.PerBasket, SecondFryerID: p.SecondFryerID, Version: p.Version, ChangedAt: p.ChangedAt.Time}
+		TableTime: p.TableTime, PerBasket: p.PerBasket, SecondFryerID: p.SecondFryerID, Drawer: p.Drawer, BesideID: p.BesideID, Ready: p.Ready, Version: p.Version, ChangedAt: p.ChangedAt.Time}
 }
 
 func (d archivedDish) plan() store.Plan {
-	p := store.Plan{ID: d.ID, Name: d.Name, FryerID: d.FryerID, TableTime: d.TableTime, PerBasket: d.PerBasket, SecondFryerID: d.SecondFryerID}
+	p := store.Plan{ID: d.ID, Name: d.Name, FryerID: d.FryerID, TableTime: d.TableTime, PerBasket: d.PerBasket, SecondFryerID: d.SecondFryerID, Drawer: d.Drawer, BesideID: d.BesideID, Ready: d.Ready}
 	asked := prep.Asked{Lots: d.Lots, Load: d.Load, Coat: d.Coat, Groups: d.Groups, Bench: d.Bench, Program: d.Program}.InLots()
 	p.Lots.V, p.Bench.V, p.Program.V = asked.Lots, orElse(asked.Bench, prep.Bench{}), asked.Program
 	return p

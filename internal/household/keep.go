@@ -3,6 +3,7 @@ package household
 import (
 	"context"
 	"encoding/json"
+	"errors"
 	"fmt"
 	"strings"
 	"unicode/utf8"
@@ -131,11 +132,31 @@ func (h *Household) CheckedDish(ctx context.Context, p store.Plan, asked Order) 
 	if p.SecondFryerID != nil && *p.SecondFryerID == p.FryerID {
 		return p, refuse.One("secondFryerId", *p.SecondFryerID, "the id of another of your fryers")
 	}
+	if err := h.beside(ctx, p); err != nil {
+		return p, err
+	}
 	d, err := h.Ready(ctx, asked)
 	if err != nil {
 		return p, err
 	}
 	return p, d.Check()
+}
+
+// beside checks the dish that is to run in the other drawer.
+func (h *Household) beside(ctx context.Context, p store.Plan) error {
+	switch {
+	case p.BesideID == nil:
+		return nil
+	case p.Drawer == nil:
+		return refuse.One("besideId", *p.BesideID, "nothing: a dish is beside another where each has a drawer")
+	case *p.BesideID == p.ID:
+		return refuse.One("besideId", *p.BesideID, "the id of another of your dishes")
+	}
+	_, err := h.Store.Plan(ctx, *p.BesideID)
+	if errors.Is(err, store.ErrNotFound) {
+		return refuse.One("besideId", *p.BesideID, "the id of another of your dishes")
+	}
+	return err
 }
 
 // longestAlt is how much can be said of what is seen on a picture, letters.

@@ -19,12 +19,15 @@ import (
 type Order struct {
 	prep.Asked
 	FryerID, SecondFryerID *string
+	// Drawer is one of two of the fryer, beside another that is taken to be on
+	// full; nil where the dish shares both, or there is one.
+	Drawer *string
 }
 
 // OrderOf is a kept dish as it would be asked for.
 func OrderOf(p store.Plan) Order {
 	return Order{Asked: prep.Asked{Lots: p.Lots.V, Bench: &p.Bench.V, Program: p.Program.V, PerBasket: orElse(p.PerBasket, 0)},
-		FryerID: &p.FryerID, SecondFryerID: p.SecondFryerID}
+		FryerID: &p.FryerID, SecondFryerID: p.SecondFryerID, Drawer: p.Drawer}
 }
 
 // Dish puts together what was asked for. The error is refuse.Fields, or the
@@ -62,6 +65,12 @@ func (h *Household) Dish(ctx context.Context, o Order) (prep.BenchDish, error) {
 			return d, err
 		}
 		*f.into = &own.Fryer
+	}
+	if o.Drawer != nil && len(o.Chambers) == 0 {
+		if d.Fryer == nil || d.Fryer.Drawers != 2 {
+			return d, refuse.One("drawer", *o.Drawer, "nothing: this fryer has one drawer")
+		}
+		d.Fryer = d.Fryer.In(*o.Drawer)
 	}
 	d.Program.Stages, err = h.stages(ctx, d.Program.Stages)
 	return d, err
@@ -105,6 +114,8 @@ func (h *Household) Ready(ctx context.Context, o Order) (load.Dish, error) {
 // InDrawers are what was asked for of two drawers that run apart, as each goes
 // in, off the bench. The error is refuse.Fields, or the store's.
 func (h *Household) InDrawers(ctx context.Context, o Order) (out []load.Chamber, err error) {
+	o.Drawer = nil
+	o.Chambers = slices.Clone(o.Chambers)
 	each, err := o.Asked.InDrawers()
 	if err != nil {
 		return nil, err

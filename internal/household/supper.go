@@ -60,6 +60,9 @@ func (h *Household) Supper(ctx context.Context, e store.SupperPlan) (sheet.Suppe
 		one := sheet.SupperDish{ID: p.ID, Name: p.Name, FryerID: p.FryerID, PerBasket: d.PerBasket, Flash: c.Flash, Request: OrderOf(p).Asked}
 		one.Request.Program = d.Program
 		one.Request.Guidance, one.Request.GuidanceC = d.Guidance, d.GuidanceC
+		if p.Drawer != nil {
+			one.Drawer = *p.Drawer
+		}
 		if c.AnyFryer {
 			one.FryerID = ""
 			for _, f := range fryers {

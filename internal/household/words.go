@@ -21,7 +21,7 @@ var fieldWords = map[string]string{
 	"fryer.basket.widthMm": "The basket's width", "fryer.basket.depthMm": "The basket's depth", "fryer.basket.diameterMm": "The basket, across", "fryer.basket.shape": "The basket's shape",
 	"fryer.powerW": "The power", "fryer.airflow": "How hard it blows", "fryer.dialOffsetC": "Air beside the dial", "fryer.heatUpMin": "The minutes from cold to hot",
 	"fryer.dial.minC": "Where the dial starts", "fryer.dial.maxC": "Where the dial ends", "fryer.dial.stepC": "The dial's steps", "fryer.trays": "The trays",
-	"fryer.drawers": "The drawers", "fryer.drawerPowerW": "One drawer alone", "chambers": "The drawers", "chambers.startMin": "When its food goes in", "fryer.rack": "The rack", "dialC": "The dial", "litres": "The litres", "guidanceC": "Your own minimum",
+	"fryer.drawers": "The drawers", "fryer.drawerPowerW": "One drawer alone", "chambers": "The drawers", "drawer": "The drawer", "besideId": "What is in the other drawer", "ready": "When the drawers begin", "chambers.startMin": "When its food goes in", "fryer.rack": "The rack", "dialC": "The dial", "litres": "The litres", "guidanceC": "Your own minimum",
 	"recipe.tempC": "The recipe's temperature", "recipe.minutes": "The recipe's minutes", "text": "The amount", "ingredient": "The ingredient", "session": "The evening", "basket": "The basket",
 	"bench.servings": "The servings", "bench.drying.hours": "The hours on the rack", "bench.cutting.wholeG": "The whole weight", "bench.cutting.pieces": "How many pieces are cut",
 	"bench.cutting.as": "What they are made into", "bench.salting.hours": "The hours in salt", "bench.salting.waterG": "The liquid of the brine", "bench.salting.strengthPct": "The brine's strength",

@@ -75,6 +75,9 @@ func (s *Sessions) narrow(ctx context.Context, p *store.Plan, f *store.OwnFryer,
 		return 0, 0, err
 	}
 	p.GoesInAs(d.Request)
+	if p.Drawer != nil {
+		*f = inDrawer(*f, *p.Drawer)
+	}
 	if household.GoesInAtOnce(*p) {
 		if which != 1 {
 			return 0, 0, refuse.One("basket", fmt.Sprint(which), "1: this dish goes in all at once")

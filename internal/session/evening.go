@@ -87,7 +87,7 @@ func (s *Sessions) laid(ctx context.Context, own store.Supper, e store.SupperPla
 		}
 		p.FryerID, p.PerBasket, p.SecondFryerID = f.ID, nil, nil
 		if drawer := l.Request.Fryer.Drawer; drawer != "" {
-			f.ID, f.Name, f.Fryer = l.FryerID, sheet.DrawerName(f.Name, drawer), *f.Fryer.In(drawer)
+			f = inDrawer(f, drawer)
 		}
 		p.GoesInAs(l.Request)
 		c := store.Cook{PlanID: &p.ID, Name: p.Name, DishID: l.Dish, Guidance: set.Guidance, GuidanceC: set.GuidanceC, Basket: l.Basket, Baskets: l.Of}
@@ -102,6 +102,12 @@ func (s *Sessions) laid(ctx context.Context, own store.Supper, e store.SupperPla
 		out.Cooks = append(out.Cooks, c)
 	}
 	return out, nil
+}
+
+// inDrawer is one drawer of a fryer with two, as a place of its own.
+func inDrawer(f store.OwnFryer, drawer string) store.OwnFryer {
+	f.ID, f.Name, f.Fryer = sheet.DrawerOf(f.ID, drawer), sheet.DrawerName(f.Name, drawer), *f.Fryer.In(drawer)
+	return f
 }
 
 // An LedEvening is a supper as the core leads it, with each basket's cook by its
@@ -300,9 +306,9 @@ func (s *Sessions) LiveEvening(ctx context.Context) (*store.EveningLed, error) {
 	return o.evening, nil
 }
 
-// GoingOn is what is cooked now: a supper, or a cook with the forecast of what
-// has happened; both nil without either. The clock is not before any of it.
-func (s *Sessions) GoingOn(ctx context.Context) (*store.EveningLed, *store.Cook, error) {
+// GoingOn is what is cooked now: a supper, or cooks, each in a place of its own,
+// with the forecast of what has happened. The clock is not before any of it.
+func (s *Sessions) GoingOn(ctx context.Context) (*store.EveningLed, []store.Cook, error) {
 	e, err := s.LiveEvening(ctx)
 	if err != nil {
 		return nil, nil, err
@@ -319,20 +325,26 @@ func (s *Sessions) GoingOn(ctx context.Context) (*store.EveningLed, *store.Cook,
 		}
 		return e, nil, nil
 	}
-	c, err := s.Store.LiveCook(ctx)
-	if errors.Is(err, store.ErrNotFound) {
-		s.Clock.Believe()
-		return nil, nil, nil
-	} else if err != nil {
-		return nil, nil, err
-	}
-	s.Clock.NotBefore(c.StartedAt.Time)
-	if n := len(c.Events); n > 0 {
-		s.Clock.NotBefore(c.Events[n-1].At)
-	}
-	l, err := s.Live(ctx, c)
+	cooks, err := s.Store.LiveCooks(ctx)
 	if err != nil {
 		return nil, nil, err
 	}
-	return nil, &c, s.renew(ctx, &c, l)
+	if len(cooks) == 0 {
+		s.Clock.Believe()
+	}
+	for i := range cooks {
+		c := &cooks[i]
+		s.Clock.NotBefore(c.StartedAt.Time)
+		if n := len(c.Events); n > 0 {
+			s.Clock.NotBefore(c.Events[n-1].At)
+		}
+		l, err := s.Live(ctx, *c)
+		if err != nil {
+			return nil, nil, err
+		}
+		if err := s.renew(ctx, c, l); err != nil {
+			return nil, nil, err
+		}
+	}
+	return nil, cooks, nil
 }

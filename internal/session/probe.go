@@ -2,7 +2,6 @@ package session
 
 import (
 	"context"
-	"errors"
 	"fmt"
 	"math"
 	"slices"
@@ -73,9 +72,7 @@ func (s *Sessions) listening(ctx context.Context, probe string) (string, error) 
 	var cooks []store.Cook
 	if e != nil {
 		cooks = e.Cooks
-	} else if c, err := s.Store.LiveCook(ctx); err == nil {
-		cooks = []store.Cook{c}
-	} else if !errors.Is(err, store.ErrNotFound) {
+	} else if cooks, err = s.Store.LiveCooks(ctx); err != nil {
 		return "", err
 	}
 	for _, c := range cooks {

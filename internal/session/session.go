@@ -50,14 +50,15 @@ func (s *Sessions) Led(ctx context.Context, id string) (c store.Cook, l cook.Liv
 
 // busy says whether something is being cooked.
 func (s *Sessions) busy(ctx context.Context) (bool, error) {
-	_, cook := s.Store.LiveCook(ctx)
-	_, evening := s.Store.LiveEvening(ctx)
-	for _, err := range []error{cook, evening} {
-		if err != nil && !errors.Is(err, store.ErrNotFound) {
-			return false, err
-		}
+	cooks, err := s.Store.LiveCooks(ctx)
+	if err != nil || len(cooks) > 0 {
+		return len(cooks) > 0, err
 	}
-	return cook == nil || evening == nil, nil
+	_, err = s.Store.LiveEvening(ctx)
+	if errors.Is(err, store.ErrNotFound) {
+		return false, nil
+	}
+	return err == nil, err
 }
 
 // believeClock takes the computer's clock for right where nothing is cooked, so

@@ -90,9 +90,17 @@ func (s *Store) Cook(ctx context.Context, id string) (Cook, error) {
 	return s.oneCook(ctx, `id = ?`, id)
 }
 
-// LiveCook returns the dish cooked alone that is going on, or ErrNotFound.
-func (s *Store) LiveCook(ctx context.Context) (Cook, error) {
-	return s.oneCook(ctx, `finished_at IS NULL AND session_id IN (SELECT id FROM sessions WHERE sheet IS NULL)`)
+// LiveCooks returns the dishes cooked outside a supper that are going on, each in
+// a place of its own, the first begun first.
+func (s *Store) LiveCooks(ctx context.Context) (out []Cook, err error) {
+	err = s.db.SelectContext(ctx, &out, `SELECT `+cookColumns+` FROM cooks WHERE deleted_at IS NULL AND finished_at IS NULL
+		AND session_id IN (SELECT id FROM sessions WHERE sheet IS NULL) ORDER BY started_at, id`)
+	for i := range out {
+		if err == nil {
+			out[i].Events, err = s.events(ctx, out[i].ID)
+		}
+	}
+	return out, err
 }
 
 func (s *Store) oneCook(ctx context.Context, where string, args ...any) (c Cook, err error) {
@@ -154,13 +162,13 @@ func (s *Store) Said(ctx context.Context, cookID, id string) (said bool, err err
 }
 
 // AddCook starts one, in a session of its own if none is named; ErrLive if
-// another is going on.
+// another is going on in the same place, or a supper.
 func (s *Store) AddCook(ctx context.Context, c Cook) (Cook, error) {
 	c.ID = NewID()
 	c.Basket, c.Baskets = max(1, c.Basket), max(1, c.Baskets)
 	err := s.write(ctx, func(tx *sqlx.Tx) error {
 		if c.FinishedAt == nil {
-			if err := s.alone(ctx, tx, c.ID, c.SessionID); err != nil {
+			if err := s.room(ctx, tx, c); err != nil {
 				return err
 			}
 		}
@@ -268,11 +276,11 @@ func (s *Store) Say(ctx context.Context, c Cook, e cook.Event) error {
 	})
 }
 
-// Revoke takes one event of a cook back for good; ErrLive if that would make it live beside another.
+// Revoke takes one event of a cook back for good; ErrLive if that would make it live in a place where another is, or beside a supper.
 func (s *Store) Revoke(ctx context.Context, c Cook, id string) error {
 	return s.write(ctx, func(tx *sqlx.Tx) error {
 		if c.FinishedAt == nil {
-			if err := s.alone(ctx, tx, c.ID, c.SessionID); err != nil {
+			if err := s.room(ctx, tx, c); err != nil {
 				return err
 			}
 		}

@@ -63,6 +63,9 @@ type planDocument struct {
 	TableTime     *string        `json:"tableTime"`
 	PerBasket     *int           `json:"perBasket"`
 	SecondFryerID *string        `json:"secondFryerId"`
+	Drawer        *string        `json:"drawer,omitempty"`
+	BesideID      *string        `json:"besideId,omitempty"`
+	Ready         *string        `json:"ready,omitempty"`
 	Version       int            `json:"version"`
 	ChangedAt     Time           `json:"changedAt"`
 
@@ -75,7 +78,7 @@ type planDocument struct {
 // MarshalJSON writes the copy of a plan.
 func (p Plan) MarshalJSON() ([]byte, error) {
 	return json.Marshal(planDocument{ID: p.ID, Name: p.Name, FryerID: p.FryerID, Lots: p.Lots.V, Bench: p.Bench.V, Program: p.Program.V, TableTime: p.TableTime,
-		PerBasket: p.PerBasket, SecondFryerID: p.SecondFryerID, Version: p.Version, ChangedAt: p.ChangedAt})
+		PerBasket: p.PerBasket, SecondFryerID: p.SecondFryerID, Drawer: p.Drawer, BesideID: p.BesideID, Ready: p.Ready, Version: p.Version, ChangedAt: p.ChangedAt})
 }
 
 // UnmarshalJSON reads it.
@@ -85,7 +88,8 @@ func (p *Plan) UnmarshalJSON(b []byte) error {
 		return err
 	}
 	a := prep.Asked{Lots: d.Lots, Load: d.Load, Coat: d.Coat, Groups: d.Groups, Bench: &d.Bench, Program: d.Program}.InLots()
-	*p = Plan{d.ID, d.Name, d.FryerID, JSON[[]prep.DishLot]{a.Lots}, JSON[prep.Bench]{*a.Bench}, JSON[load.Program]{a.Program},
-		d.TableTime, d.PerBasket, d.SecondFryerID, d.Version, d.ChangedAt}
+	*p = Plan{ID: d.ID, Name: d.Name, FryerID: d.FryerID, Lots: JSON[[]prep.DishLot]{a.Lots}, Bench: JSON[prep.Bench]{*a.Bench}, Program: JSON[load.Program]{a.Program},
+		TableTime: d.TableTime, PerBasket: d.PerBasket, SecondFryerID: d.SecondFryerID, Drawer: d.Drawer, BesideID: d.BesideID, Ready: d.Ready,
+		Version: d.Version, ChangedAt: d.ChangedAt}
 	return nil
 }

@@ -2,6 +2,7 @@ package store
 
 import (
 	"context"
+	"strings"
 	"time"
 
 	"github.com/jmoiron/sqlx"
@@ -160,8 +161,36 @@ func (s *Store) Settle(ctx context.Context, e EveningLed, over *time.Time) error
 	})
 }
 
-// alone is ErrLive if a cook or a supper other than the given one is going on:
-// screens show one.
+// room is ErrLive if another cook is going on where one is to be, or a supper of
+// which it is no part.
+func (s *Store) room(ctx context.Context, tx *sqlx.Tx, c Cook) error {
+	var others []Cook
+	if err := tx.SelectContext(ctx, &others, `SELECT `+cookColumns+` FROM cooks WHERE deleted_at IS NULL AND finished_at IS NULL AND id <> ?
+		AND session_id IN (SELECT id FROM sessions WHERE sheet IS NULL)`, c.ID); err != nil {
+		return err
+	}
+	for _, o := range others {
+		if c.Fryer.V.meets(o.Fryer.V) {
+			return ErrLive
+		}
+	}
+	var supper bool
+	err := tx.GetContext(ctx, &supper, `SELECT EXISTS (SELECT 1 FROM sessions WHERE sheet IS NOT NULL AND finished_at IS NULL AND id <> ?)`, c.SessionID)
+	if err == nil && supper {
+		return ErrLive
+	}
+	return err
+}
+
+// meets says whether what is in one would lie in the other: two drawers of one
+// fryer are two places, and both together are each of them.
+func (f OwnFryer) meets(o OwnFryer) bool {
+	mine, _, _ := strings.Cut(f.ID, "/")
+	other, _, _ := strings.Cut(o.ID, "/")
+	return mine == other && (f.ID == o.ID || f.Drawer == "" || o.Drawer == "")
+}
+
+// alone is ErrLive if a cook or a supper other than the given one is going on.
 func (s *Store) alone(ctx context.Context, tx *sqlx.Tx, cookID, session string) error {
 	var others bool
 	err := tx.GetContext(ctx, &others, `SELECT EXISTS (SELECT 1 FROM cooks JOIN sessions ON sessions.id = cooks.session_id

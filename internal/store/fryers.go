@@ -85,7 +85,8 @@ func (s *Store) PutFryer(ctx context.Context, f OwnFryer, version *int) (OwnFrye
 func (s *Store) DeleteFryer(ctx context.Context, id string) error {
 	return s.write(ctx, func(tx *sqlx.Tx) error {
 		var dishes []string
-		if err := tx.SelectContext(ctx, &dishes, `SELECT name FROM plans WHERE deleted_at IS NULL AND ? IN (fryer_id, second_fryer_id) ORDER BY changed_at DESC`, id); err != nil {
+		if err := tx.SelectContext(ctx, &dishes, `SELECT name FROM plans WHERE deleted_at IS NULL AND (? IN (fryer_id, second_fryer_id)
+			OR EXISTS (SELECT 1 FROM json_each(program, '$.holds.stages') WHERE json_extract(value, '$.fryerId') = ?)) ORDER BY changed_at DESC`, id, id); err != nil {
 			return err
 		}
 		if len(dishes) > 0 {

@@ -25,11 +25,17 @@ type Plan struct {
 	// all in one. SecondFryerID is another that shares the pieces.
 	PerBasket     *int    `db:"per_basket"`
 	SecondFryerID *string `db:"second_fryer_id"`
-	Version       int     `db:"version"`
-	ChangedAt     Time    `db:"changed_at"`
+	// Drawer is load.Left or load.Right of a fryer with two; nil where it shares
+	// both, or there is one. BesideID is the dish that runs in the other, and
+	// Ready which of prep's ways the two have to each other.
+	Drawer    *string `db:"drawer"`
+	BesideID  *string `db:"beside_id"`
+	Ready     *string `db:"ready"`
+	Version   int     `db:"version"`
+	ChangedAt Time    `db:"changed_at"`
 }
 
-const planColumns = `id, name, fryer_id, lots, bench, program, table_time, per_basket, second_fryer_id, version, changed_at`
+const planColumns = `id, name, fryer_id, lots, bench, program, table_time, per_basket, second_fryer_id, drawer, beside_id, ready, version, changed_at`
 
 // GoesInAs keeps lots and program as they go into the basket: off the bench,
 // with what goes in later and comes out sooner told by turns.
@@ -101,10 +107,11 @@ func (s *Store) PutPlan(ctx context.Context, p Plan, version *int) (Plan, error)
 		}
 		p.Version, p.ChangedAt = have+1, Time{s.now()}
 		_, err = tx.NamedExecContext(ctx, `INSERT INTO plans (`+planColumns+`) VALUES
-			(:id, :name, :fryer_id, :lots, :bench, :program, :table_time, :per_basket, :second_fryer_id, :version, :changed_at)
+			(:id, :name, :fryer_id, :lots, :bench, :program, :table_time, :per_basket, :second_fryer_id, :drawer, :beside_id, :ready, :version, :changed_at)
 			ON CONFLICT (id) DO UPDATE SET name = excluded.name, fryer_id = excluded.fryer_id, lots = excluded.lots,
 			program = excluded.program, table_time = excluded.table_time, per_basket = excluded.per_basket,
-			second_fryer_id = excluded.second_fryer_id, bench = excluded.bench, version = excluded.version, changed_at = excluded.changed_at`, p)
+			second_fryer_id = excluded.second_fryer_id, drawer = excluded.drawer,
+			beside_id = excluded.beside_id, ready = excluded.ready, bench = excluded.bench, version = excluded.version, changed_at = excluded.changed_at`, p)
 		return err
 	})
 	return p, err

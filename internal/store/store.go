@@ -31,7 +31,7 @@ var (
 	ErrNotFound = errors.New("not found")
 	// ErrChanged is for a change made on an older version.
 	ErrChanged = errors.New("changed meanwhile")
-	// ErrLive is for a second live cook, or a deleted live one.
+	// ErrLive is for a second live cook in one place, or a deleted live one.
 	ErrLive = errors.New("a cook is going on")
 )
 

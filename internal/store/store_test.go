@@ -4,6 +4,7 @@ import (
 	"context"
 	"errors"
 	"path/filepath"
+	"strings"
 	"sync"
 	"testing"
 	"time"
@@ -121,7 +122,9 @@ func TestConcurrentChangesOneWins(t *testing.T) {
 	}
 }
 
-func TestOneLiveCookAtATime(t *testing.T) {
+// One place has one live cook; another fryer, and the other of two drawers, is
+// free, but not a drawer of a fryer of which both are used.
+func TestOneLiveCookInAPlace(t *testing.T) {
 	s, f, p := stocked(t)
 	c := Cook{PlanID: &p.ID, Name: p.Name, Guidance: "us", StartedAt: Time{noon}}
 	c.Plan.V, c.Fryer.V = p, f
@@ -130,14 +133,42 @@ func TestOneLiveCookAtATime(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	if _, err := s.AddCook(t.Context(), Cook{Name: "second", StartedAt: Time{noon}}); !errors.Is(err, ErrLive) {
+	in := func(id, drawer string) error {
+		second := Cook{Name: "second", Guidance: "us", StartedAt: Time{noon}}
+		second.Plan.V, second.Fryer.V = p, f
+		second.Fryer.V.ID, second.Fryer.V.Drawer = id, drawer
+		_, err := s.AddCook(t.Context(), second)
+		return err
+	}
+	if err := in(f.ID, ""); !errors.Is(err, ErrLive) {
 		t.Errorf("a second live cook: %v", err)
+	}
+	if err := in(f.ID+"/right", "right"); !errors.Is(err, ErrLive) {
+		t.Errorf("in a drawer of a fryer that is used: %v", err)
+	}
+	for _, drawer := range []string{"", "/right"} {
+		if err := in("another"+drawer, strings.TrimPrefix(drawer, "/")); drawer == "" && err != nil || drawer != "" && !errors.Is(err, ErrLive) {
+			t.Errorf("in another fryer%s: %v", drawer, err)
+		}
+	}
+	if err := errors.Join(in("twin", "left"), in("twin/right", "right")); err != nil {
+		t.Errorf("in two drawers: %v", err)
+	}
+	if all, err := s.LiveCooks(t.Context()); err != nil || len(all) != 4 {
+		t.Errorf("live are %d, %v", len(all), err)
+	}
+	if _, err := s.db.Exec(`DELETE FROM cooks WHERE name = 'second'`); err != nil {
+		t.Fatal(err)
 	}
 	if err := s.DeleteCook(t.Context(), c.ID); !errors.Is(err, ErrLive) {
 		t.Errorf("deleting the live one: %v", err)
 	}
-	live, err := s.LiveCook(t.Context())
-	if err != nil || len(live.Events) != 2 || live.Events[1] != c.Events[1] || live.Plan.V.Pieces() != 12 {
+	all, err := s.LiveCooks(t.Context())
+	if err != nil || len(all) != 1 {
+		t.Fatalf("live are %d, %v", len(all), err)
+	}
+	live := all[0]
+	if len(live.Events) != 2 || live.Events[1] != c.Events[1] || live.Plan.V.Pieces() != 12 {
 		t.Errorf("live %+v, %v", live, err)
 	}
 	live.FinishedAt = &Time{noon.Add(time.Hour)}
@@ -152,8 +183,8 @@ func TestOneLiveCookAtATime(t *testing.T) {
 	if said, err := s.Said(t.Context(), live.ID, live.Events[1].ID); err != nil || !said {
 		t.Errorf("what was taken back was never said: %v", err)
 	}
-	if _, err := s.LiveCook(t.Context()); !errors.Is(err, ErrNotFound) {
-		t.Errorf("still live: %v", err)
+	if all, err := s.LiveCooks(t.Context()); err != nil || len(all) > 0 {
+		t.Errorf("still live: %d, %v", len(all), err)
 	}
 	if err := s.DeleteCook(t.Context(), c.ID); err != nil {
 		t.Fatal(err)

@@ -1318,6 +1318,16 @@ export interface components {
             fryerId?: string;
             /** @description another fryer that shares the pieces */
             secondFryerId?: string;
+            /**
+             * @description in which of two drawers of fryerId it runs, beside another that is taken to be on full
+             * @enum {string}
+             */
+            drawer?: "left" | "right";
+            /**
+             * @description of chambers: when each begins, in the place of startMin
+             * @enum {string}
+             */
+            ready?: "together" | "start" | "after";
             /** @description us, uk or stricter; the household's where left out */
             guidance?: string;
             /** Format: double */
@@ -3423,6 +3433,18 @@ export interface components {
             groups?: components["schemas"]["Group"][];
             /** @description another fryer that shares the pieces */
             secondFryerId?: string;
+            /**
+             * @description in which of two drawers it runs, apart from the other; left out, it shares both, or there is one
+             * @enum {string}
+             */
+            drawer?: "left" | "right";
+            /** @description the dish that runs in the other drawer */
+            besideId?: string;
+            /**
+             * @description what the two have to each other: ready together where left out, begun together, or the other after this one
+             * @enum {string}
+             */
+            ready?: "together" | "start" | "after";
             bench?: components["schemas"]["Bench"];
         };
         /** @description A dish said by its lots */
@@ -3436,6 +3458,18 @@ export interface components {
             tableTime?: string;
             perBasket?: number;
             secondFryerId?: string;
+            /**
+             * @description in which of two drawers it runs, apart from the other; left out, it shares both, or there is one
+             * @enum {string}
+             */
+            drawer?: "left" | "right";
+            /** @description the dish that runs in the other drawer */
+            besideId?: string;
+            /**
+             * @description what the two have to each other: ready together where left out, begun together, or the other after this one
+             * @enum {string}
+             */
+            ready?: "together" | "start" | "after";
         };
         /** @description A dish in an archive; those of before there were lots have load, coat and groups */
         ArchivedDish: {
@@ -3451,6 +3485,18 @@ export interface components {
             tableTime?: string;
             perBasket?: number;
             secondFryerId?: string;
+            /**
+             * @description in which of two drawers it runs, apart from the other; left out, it shares both, or there is one
+             * @enum {string}
+             */
+            drawer?: "left" | "right";
+            /** @description the dish that runs in the other drawer */
+            besideId?: string;
+            /**
+             * @description what the two have to each other: ready together where left out, begun together, or the other after this one
+             * @enum {string}
+             */
+            ready?: "together" | "start" | "after";
             id: string;
             version: number;
             /** Format: date-time */
@@ -3468,10 +3514,32 @@ export interface components {
             perBasket?: number;
             /** @description another fryer that shares the pieces */
             secondFryerId?: string;
+            /**
+             * @description in which of two drawers it runs, apart from the other; left out, it shares both, or there is one
+             * @enum {string}
+             */
+            drawer?: "left" | "right";
+            /** @description the dish that runs in the other drawer */
+            besideId?: string;
+            /**
+             * @description what the two have to each other: ready together where left out, begun together, or the other after this one
+             * @enum {string}
+             */
+            ready?: "together" | "start" | "after";
             id: string;
             version: number;
             /** Format: date-time */
             changedAt: string;
+        };
+        /** @description One of several cooks that go on at once */
+        CookBeside: {
+            id: string;
+            name: string;
+            /** @description the fryer, or its drawer */
+            place: string;
+            step: components["schemas"]["CookStep"];
+            /** @description it is the one that is told in full */
+            shown: boolean;
         };
         CookEventInput: {
             /** @description the device's own, so that it counts once however often it is sent */
@@ -5139,6 +5207,8 @@ export interface operations {
             query?: {
                 /** @description The mark of the answer that the device has; if nothing is new, the cook is not said again */
                 known?: string;
+                /** @description Which of several that go on is told in full; the one of which something is due first, where left out or over */
+                cook?: string;
             };
             header?: never;
             path?: never;
@@ -5168,6 +5238,8 @@ export interface operations {
                          */
                         pace?: number;
                         cook?: components["schemas"]["Cook"];
+                        /** @description all that go on, each in a place of its own, where there are several */
+                        beside?: components["schemas"]["CookBeside"][];
                         evening?: components["schemas"]["LiveEvening"];
                     };
                 };
