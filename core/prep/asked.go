@@ -56,11 +56,12 @@ type AskedChamber struct {
 const (
 	ReadyTogether = "together" // the shorter begins later
 	BegunTogether = "start"
-	OneAfter      = "after" // the second when the first is out
+	LeftFirst     = "left-first" // the right one when the left one is out
+	RightFirst    = "right-first"
 )
 
 // Readies lists them.
-var Readies = []string{ReadyTogether, BegunTogether, OneAfter}
+var Readies = []string{ReadyTogether, BegunTogether, LeftFirst, RightFirst}
 
 // begins is when each of two programs begins by what they have to each other,
 // minutes after the first.
@@ -68,8 +69,10 @@ func begins(ready string, first, second float64) (at [2]float64) {
 	switch ready {
 	case ReadyTogether:
 		at[0], at[1] = max(0, second-first), max(0, first-second)
-	case OneAfter:
+	case LeftFirst:
 		at[1] = first
+	case RightFirst:
+		at[0] = second
 	}
 	return at
 }
@@ -150,7 +153,12 @@ func (a Asked) InLots() Asked {
 	return a
 }
 
-// after is what of a bench comes after the basket, and is for all lots.
+// After is what of a bench comes after the basket, and is for all lots.
+func (b *Bench) After() *Bench {
+	a := b.after()
+	return &a
+}
+
 func (b *Bench) after() Bench {
 	if b == nil {
 		return Bench{}

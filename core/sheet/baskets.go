@@ -99,7 +99,11 @@ func (k *Kitchen) prepare(s *Supper, said []SupperDish) ([]readyDish, error) {
 		}
 		c := readyDish{SupperDish: d, field: at, name: d.Name, ready: ready, sauced: d.SauceID != "" && d.How != pan.Beside, worked: w}
 		for n := range w.Lots {
-			c.tasks = append(c.tasks, w.Tasks(n, k.Pantry, k.Units))
+			var tasks []prep.BenchTask
+			if !d.Prepared {
+				tasks = w.Tasks(n, k.Pantry, k.Units)
+			}
+			c.tasks = append(c.tasks, tasks)
 		}
 		if d.SauceID != "" {
 			c.sauces = append(c.sauces, dressing{id: d.SauceID})

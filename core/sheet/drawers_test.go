@@ -94,6 +94,17 @@ func TestDrawersAreNotOfferedTheOtherWayRound(t *testing.T) {
 	if got := spread([][]string{w.wheres(one), w.wheres(one)}); len(got) != 2 || got[1][1] != "twin/right" {
 		t.Errorf("tried are %v", got)
 	}
+	// Where one is to be in the right one, the other has both to choose from.
+	right := &readyDish{SupperDish: SupperDish{FryerID: "twin", Drawer: load.Right}, baskets: make([]dealtBasket, 1)}
+	for _, where := range [][][]string{{w.wheres(right), w.wheres(one)}, {w.wheres(one), w.wheres(right)}} {
+		if got := spread(where); len(got) != 2 {
+			t.Errorf("beside one that is in the right drawer: %v", got)
+		}
+	}
+	s.Dishes[0].Drawer = load.Right
+	if ran := runs(plan(t, s)); len(ran["twin/right"]) != 1 || !strings.HasPrefix(ran["twin/right"][0].Dish, s.Dishes[0].ID) {
+		t.Errorf("to be in the right drawer: %+v", ran)
+	}
 }
 
 // What is to be heated from above goes where there is a grill, is told so, and is

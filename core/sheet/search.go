@@ -230,14 +230,20 @@ func sequence(order []int, fryers []string, all []readyDish) string {
 }
 
 // spread lists which dish goes into which fryer. The first of a fryer with two
-// drawers goes into the left one: the other way round is the same evening.
+// drawers goes into the left one: the other way round is the same evening, where
+// no dish is to be in one of them.
 func spread(where [][]string) [][]string {
 	out := [][]string{{}}
+	alike := func(fryer string) bool {
+		return !slices.ContainsFunc(where, func(may []string) bool {
+			return slices.Contains(may, fryer) != slices.Contains(may, fryer+rightDrawer)
+		})
+	}
 	for _, may := range where {
 		var next [][]string
 		for _, so := range out {
 			for _, f := range may {
-				if strings.HasSuffix(f, rightDrawer) && !slices.ContainsFunc(so, func(o string) bool { return FryerOf(o) == FryerOf(f) }) {
+				if strings.HasSuffix(f, rightDrawer) && alike(FryerOf(f)) && !slices.ContainsFunc(so, func(o string) bool { return FryerOf(o) == FryerOf(f) }) {
 					continue
 				}
 				next = append(next, append(slices.Clone(so), f))

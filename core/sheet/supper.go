@@ -66,6 +66,8 @@ type SupperDish struct {
 	Name string `json:"name,omitempty"`
 	// FryerID names its fryer; any, where it is left out.
 	FryerID string `json:"fryerId,omitempty"`
+	// Prepared says that what comes before the basket was done.
+	Prepared bool `json:"prepared,omitempty"`
 	// Drawer is the one of its fryer that it is fried in; either, where it is
 	// left out.
 	Drawer    string `json:"drawer,omitempty"`

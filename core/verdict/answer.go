@@ -29,6 +29,8 @@ type Answer struct {
 	// both draw of the plug that they share.
 	Chambers []ChamberAnswer `json:"chambers,omitempty"`
 	Plug     []PlugMoment    `json:"plug,omitempty"`
+	// PlugSays is what the two cost each other.
+	PlugSays string `json:"plugSays,omitempty"`
 	// Brushes are the brushes of the program, where changes are asked for.
 	Brushes  []Brushed    `json:"brushes,omitempty"`
 	Coverage float64      `json:"coverage"`

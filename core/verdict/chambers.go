@@ -76,7 +76,7 @@ func overBoth(each []ChamberAnswer, loads [2]*load.Load, drawn run.Drawn) Answer
 		}
 	}
 	out := each[last].Answer
-	out.Lots, out.Chance, out.Warnings, out.Brushes = nil, nil, nil, nil
+	out.Lots, out.Chance, out.Warnings, out.Brushes = nil, nil, []Warning{}, nil
 	out.SafeAtMin, out.TenderAtMin, out.CrispAtMin, out.OverAtMin, out.Window = new(float64), new(float64), new(float64), nil, Window{FromMin: new(float64)}
 	mass, lost := 0.0, 0.0
 	out.End.EnergyWh = 0
@@ -116,6 +116,7 @@ func overBoth(each []ChamberAnswer, loads [2]*load.Load, drawn run.Drawn) Answer
 		}
 		out.Plug = append(out.Plug, m)
 	}
+	out.PlugSays = plugSays(out.Plug, loads[0].PlugW)
 	return out
 }
 

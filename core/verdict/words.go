@@ -210,6 +210,24 @@ func inDrawer(c ChamberAnswer, says string) string {
 	return fmt.Sprintf("%s: %s", units.Capital(c.Name), units.Lower(says))
 }
 
+// shortW is how near to all of the plug both together are where they would
+// have more, of the whole.
+const shortW = 0.97
+
+// plugSays is what the two drawers cost each other.
+func plugSays(plug []PlugMoment, plugW float64) string {
+	short := 0.0 // minutes
+	for i := 1; i < len(plug); i++ {
+		if w := plug[i].W; w[0]+w[1] > shortW*plugW && min(w[0], w[1]) > 0.2*plugW {
+			short += plug[i].Minute - plug[i-1].Minute
+		}
+	}
+	if short < 1 {
+		return "The plug has enough for both."
+	}
+	return fmt.Sprintf("For %s both want more than the plug gives: each heats with %.0f W then, and slower.", units.Minutes(math.Round(short)), math.Round(plugW/20)*10)
+}
+
 // # What is said of the load
 
 // crowdingWords say how pieces lie.

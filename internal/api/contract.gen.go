@@ -103,15 +103,18 @@ func (e ArchivedDishDrawer) Valid() bool {
 
 // Defines values for ArchivedDishReady.
 const (
-	ArchivedDishReadyAfter    ArchivedDishReady = "after"
-	ArchivedDishReadyStart    ArchivedDishReady = "start"
-	ArchivedDishReadyTogether ArchivedDishReady = "together"
+	ArchivedDishReadyLeftFirst  ArchivedDishReady = "left-first"
+	ArchivedDishReadyRightFirst ArchivedDishReady = "right-first"
+	ArchivedDishReadyStart      ArchivedDishReady = "start"
+	ArchivedDishReadyTogether   ArchivedDishReady = "together"
 )
 
 // Valid indicates whether the value is a known member of the ArchivedDishReady enum.
 func (e ArchivedDishReady) Valid() bool {
 	switch e {
-	case ArchivedDishReadyAfter:
+	case ArchivedDishReadyLeftFirst:
+		return true
+	case ArchivedDishReadyRightFirst:
 		return true
 	case ArchivedDishReadyStart:
 		return true
@@ -304,15 +307,18 @@ func (e DishByLotsDrawer) Valid() bool {
 
 // Defines values for DishByLotsReady.
 const (
-	DishByLotsReadyAfter    DishByLotsReady = "after"
-	DishByLotsReadyStart    DishByLotsReady = "start"
-	DishByLotsReadyTogether DishByLotsReady = "together"
+	DishByLotsReadyLeftFirst  DishByLotsReady = "left-first"
+	DishByLotsReadyRightFirst DishByLotsReady = "right-first"
+	DishByLotsReadyStart      DishByLotsReady = "start"
+	DishByLotsReadyTogether   DishByLotsReady = "together"
 )
 
 // Valid indicates whether the value is a known member of the DishByLotsReady enum.
 func (e DishByLotsReady) Valid() bool {
 	switch e {
-	case DishByLotsReadyAfter:
+	case DishByLotsReadyLeftFirst:
+		return true
+	case DishByLotsReadyRightFirst:
 		return true
 	case DishByLotsReadyStart:
 		return true
@@ -490,15 +496,18 @@ func (e PlanDrawer) Valid() bool {
 
 // Defines values for PlanReady.
 const (
-	PlanReadyAfter    PlanReady = "after"
-	PlanReadyStart    PlanReady = "start"
-	PlanReadyTogether PlanReady = "together"
+	PlanReadyLeftFirst  PlanReady = "left-first"
+	PlanReadyRightFirst PlanReady = "right-first"
+	PlanReadyStart      PlanReady = "start"
+	PlanReadyTogether   PlanReady = "together"
 )
 
 // Valid indicates whether the value is a known member of the PlanReady enum.
 func (e PlanReady) Valid() bool {
 	switch e {
-	case PlanReadyAfter:
+	case PlanReadyLeftFirst:
+		return true
+	case PlanReadyRightFirst:
 		return true
 	case PlanReadyStart:
 		return true
@@ -529,15 +538,18 @@ func (e PlanInputDrawer) Valid() bool {
 
 // Defines values for PlanInputReady.
 const (
-	PlanInputReadyAfter    PlanInputReady = "after"
-	PlanInputReadyStart    PlanInputReady = "start"
-	PlanInputReadyTogether PlanInputReady = "together"
+	PlanInputReadyLeftFirst  PlanInputReady = "left-first"
+	PlanInputReadyRightFirst PlanInputReady = "right-first"
+	PlanInputReadyStart      PlanInputReady = "start"
+	PlanInputReadyTogether   PlanInputReady = "together"
 )
 
 // Valid indicates whether the value is a known member of the PlanInputReady enum.
 func (e PlanInputReady) Valid() bool {
 	switch e {
-	case PlanInputReadyAfter:
+	case PlanInputReadyLeftFirst:
+		return true
+	case PlanInputReadyRightFirst:
 		return true
 	case PlanInputReadyStart:
 		return true
@@ -586,15 +598,18 @@ func (e SimulationRequestDrawer) Valid() bool {
 
 // Defines values for SimulationRequestReady.
 const (
-	SimulationRequestReadyAfter    SimulationRequestReady = "after"
-	SimulationRequestReadyStart    SimulationRequestReady = "start"
-	SimulationRequestReadyTogether SimulationRequestReady = "together"
+	SimulationRequestReadyLeftFirst  SimulationRequestReady = "left-first"
+	SimulationRequestReadyRightFirst SimulationRequestReady = "right-first"
+	SimulationRequestReadyStart      SimulationRequestReady = "start"
+	SimulationRequestReadyTogether   SimulationRequestReady = "together"
 )
 
 // Valid indicates whether the value is a known member of the SimulationRequestReady enum.
 func (e SimulationRequestReady) Valid() bool {
 	switch e {
-	case SimulationRequestReadyAfter:
+	case SimulationRequestReadyLeftFirst:
+		return true
+	case SimulationRequestReadyRightFirst:
 		return true
 	case SimulationRequestReadyStart:
 		return true
@@ -654,7 +669,7 @@ type ArchivedDish struct {
 	PerBasket *int                `json:"perBasket,omitempty"`
 	Program   Program             `json:"program"`
 
-	// Ready what the two have to each other: ready together where left out, begun together, or the other after this one
+	// Ready what the two have to each other: ready together where left out, begun together, or one when the other is out
 	Ready         *ArchivedDishReady `json:"ready,omitempty"`
 	SecondFryerId *string            `json:"secondFryerId,omitempty"`
 
@@ -666,7 +681,7 @@ type ArchivedDish struct {
 // ArchivedDishDrawer in which of two drawers it runs, apart from the other; left out, it shares both, or there is one
 type ArchivedDishDrawer string
 
-// ArchivedDishReady what the two have to each other: ready together where left out, begun together, or the other after this one
+// ArchivedDishReady what the two have to each other: ready together where left out, begun together, or one when the other is out
 type ArchivedDishReady string
 
 // AsksFirst What is asked once before something is said to be done that is not yet safe by what is known, or long before it is due
@@ -1234,7 +1249,7 @@ type DishByLots struct {
 	PerBasket *int              `json:"perBasket,omitempty"`
 	Program   Program           `json:"program"`
 
-	// Ready what the two have to each other: ready together where left out, begun together, or the other after this one
+	// Ready what the two have to each other: ready together where left out, begun together, or one when the other is out
 	Ready         *DishByLotsReady `json:"ready,omitempty"`
 	SecondFryerId *string          `json:"secondFryerId,omitempty"`
 
@@ -1245,7 +1260,7 @@ type DishByLots struct {
 // DishByLotsDrawer in which of two drawers it runs, apart from the other; left out, it shares both, or there is one
 type DishByLotsDrawer string
 
-// DishByLotsReady what the two have to each other: ready together where left out, begun together, or the other after this one
+// DishByLotsReady what the two have to each other: ready together where left out, begun together, or one when the other is out
 type DishByLotsReady string
 
 // Doing One thing of a supper, as it is now foreseen
@@ -1616,7 +1631,7 @@ type Plan struct {
 	PerBasket *int    `json:"perBasket,omitempty"`
 	Program   Program `json:"program"`
 
-	// Ready what the two have to each other: ready together where left out, begun together, or the other after this one
+	// Ready what the two have to each other: ready together where left out, begun together, or one when the other is out
 	Ready *PlanReady `json:"ready,omitempty"`
 
 	// SecondFryerId another fryer that shares the pieces
@@ -1630,7 +1645,7 @@ type Plan struct {
 // PlanDrawer in which of two drawers it runs, apart from the other; left out, it shares both, or there is one
 type PlanDrawer string
 
-// PlanReady what the two have to each other: ready together where left out, begun together, or the other after this one
+// PlanReady what the two have to each other: ready together where left out, begun together, or one when the other is out
 type PlanReady string
 
 // PlanInput defines model for PlanInput.
@@ -1658,7 +1673,7 @@ type PlanInput struct {
 	PerBasket *int    `json:"perBasket,omitempty"`
 	Program   Program `json:"program"`
 
-	// Ready what the two have to each other: ready together where left out, begun together, or the other after this one
+	// Ready what the two have to each other: ready together where left out, begun together, or one when the other is out
 	Ready *PlanInputReady `json:"ready,omitempty"`
 
 	// SecondFryerId another fryer that shares the pieces
@@ -1671,7 +1686,7 @@ type PlanInput struct {
 // PlanInputDrawer in which of two drawers it runs, apart from the other; left out, it shares both, or there is one
 type PlanInputDrawer string
 
-// PlanInputReady what the two have to each other: ready together where left out, begun together, or the other after this one
+// PlanInputReady what the two have to each other: ready together where left out, begun together, or one when the other is out
 type PlanInputReady string
 
 // Plate defines model for Plate.
@@ -2095,9 +2110,12 @@ type PutOutcomeParams struct {
 
 // BeginEveningJSONBody defines parameters for BeginEvening.
 type BeginEveningJSONBody struct {
+	// PlanIds kept dishes at once, off the bench and as soon as can be, in the place of a supper
+	PlanIds *[]string `json:"planIds,omitempty"`
+
 	// Soon on the table as soon as it can be, instead of when it was planned
-	Soon     *bool  `json:"soon,omitempty"`
-	SupperId string `json:"supperId"`
+	Soon     *bool   `json:"soon,omitempty"`
+	SupperId *string `json:"supperId,omitempty"`
 }
 
 // PutFryerParams defines parameters for PutFryer.
@@ -10191,378 +10209,379 @@ func (sh *strictHandler) SupperList(w http.ResponseWriter, r *http.Request, id I
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"7L1dkxy3sTb4VxC9J0LvOS6SQ4nya3GuqJFIc0WZDA59GPHaejfQVehuqKsLJQA1zbaX/+nE3u+Nf9kG",
-	"MgHUF1CN6u6hqLPyhcWZqQ8UkEjkx5NP/nORi10tKlZptXj6z0VNJd0xzST89LIw/8+rxdNFTfVmkS0q",
-	"umOLpwteLLKFZL80XLJi8VTLhmULlW/Yjpo79KE2VyktebVefPyYLV6ufqQ635g/FkzlkteaC/PcdxtG",
-	"7phUXFREb6gmesNIvqHVmpE9VWRHC0ZElRFekV8aoZm6Jn9fXP19QVZCkr25gytSsf0iw4FuGC2YbIf6",
-	"cvUAXz01wI/ma1QtKsXgw99IsSzZzvwzF5VmlTb/pHVd8pyakT+q8Yo//KzMZ/yz8+x/k2y1eLr4Px61",
-	"M/sI/6oeuefCG/sT8d58yp5VmuylsLNmbzNPfWa+C1ZIippJzXGgS1rhGmm2U+M/b/h6c2P+sRJyR/Xi",
-	"6aIQzbJki8xNQdXslkwuPmaLUuxTL93xqtEs6eKPXTn5m7vTvi2zA/zJ3yaWP7Ncm3fYX1Ap6QGHhxLa",
-	"nzWxIozmG1IKnZH9hklmBEgyQiUjit0xSUsjGW56phYHpzjwakUPKiA12ULzHSt5xXorMPWKH8XOyNLo",
-	"HYNZglXtPN4OYTRN2eLDg7V4YH+5ZCVnq4f4GZ0/PeC7WkiN21tvFk8Xd6wUuWyUbnaPciHZI7wVxvFM",
-	"5ht+x242gufwYaxqdmZQW8ZqMyi6NQNaCr3pDKidk979MCG0KLhZLlq+6QjnipaKBTfBkuVixxQRK9zf",
-	"5lVkIxrFNqIsFNnQO5aRZaNJJTShJYcB9QXfCEX83UfkoDcDo426PJAtr4pHoANHYiuM+M19xcfAg+wl",
-	"r6x4Dba9FM16o4+95lt72UeYHqfRkhQU3LGWTAW0SiFwTHbMvNJsjYpBrMK/V5que8IkGS2MwGRw/lCJ",
-	"/zYiZv41lqvBBsHnZTgSeO1YhUxMavEdV4Gz6BkpuNqYk4ZWhOKl10RvhGJGGJdsJbx+2Zv/MzoJxJGU",
-	"ghYZyQXVhFYFWUvR1GoklUtWoVhOLhpc9DFbLJniBcMzuD9Qc0bCUOHElE2lzKDNb0H8SCHpHs7A0e7E",
-	"k7V4pvvKm2r2wGib4C2CHhW0G3ON2Sn44tGAeUX2G55vzDTqvbADVITj6DNCayo1WUmxaz/jmpRspYlo",
-	"dGYuVBsqmQJtkBEh7TpwRVAGnGSZe4xxwo3ghxTUSh6YxFkd/c2uW6o6f2EuhwORfniJN3w9Pj54+F1G",
-	"ZI694JXAE8kdfkmjeiV0f0x/hBPb/vB4PEC0lP5p7njFqrU5Iv50Bfe4Hx8H5rFm8luqtkzbW/nOLMCX",
-	"V1d4K/7Y3tjRBqBZaIougstg79PiMBarvTMYjUzBPtQC7QEQoKcE7iNarBnsCzQQWqlasnVT+T87qbKb",
-	"iK40Mz+PJMxdvwC9Jo20wbVBaVMsF1XxfELmNF2W7B3HJeh/3yuR05KYjUkE7m+42OgVqjWT5pr//T/+",
-	"dvX4p79dPfjmp//7y79dPfjqp39/+rerB1/jr/4ttKOtvR1S1QM9C2ecu7yrPazQtLupXdWQMfdMbdVz",
-	"LpUef+N7a8IbUSqIqHLmFK0SO6Y3vFqbPyvKC7O6S0aM0kfNZyx/ocmBaaLoipHlwXsE20rsK1jRUlRr",
-	"90gOfyuascEQtfGaSvMyJHqs8oMQd0Zbiao8EFqh9NgDjrCqADXXFz0zcQnKd3jqJRiBuRDbh2a6Z1qA",
-	"5j60//R3rNab8am/2yV6B3WuT3INdgu898gX1pLVD90o532kuRXe2yquSeN0YPaYN/6YOgsFR0c6+Qa1",
-	"oXVAB0iWa1qtS2ZkWYqmKkJbes+L5LENpQree2TSYZs/tNM2b9Lh1s6sq5AXq3Oz0dWEK7tsb45cQStl",
-	"jY+pU+WW75oSfHgzb6wqfuRV4grhl4xW6Ao088qot4w8hh9Q6y+Chx9n1i+6xMEIB1DqFwwWHj/Hj6jz",
-	"MD8v7ZAyN70pvjqsf+KksorJ9eH9JvFyHjCHRcUy5+zDGd4e0KON8nPDc/Ym17MiHYHAgzdVYd0JSidY",
-	"4QJ+XVI11vTR1zgLbDRcb/g4H1+IklEQ3T3loYiIebndK3g+UcnMQDruCwwuNSrynvLjAQuwE6xF4DZq",
-	"O3lOIDqz31l395EpgrVkKFcBJ2W3EhKto9GUbMSe7Gh1ICVnZomM/WAXbM/1hlAuyZLpPWNVcMtGbINR",
-	"0MYpMTtOe2N/cMdiODh5D7/tPGxWIMdOPqhb523OCMC8g+grhG66ArN0ir+vcY1raKYiwTt069TopDvs",
-	"ZeBSHhJu+A6vMkqaV0Hn3hmGdaONMb08kI3x1MFy31NZqNQNYfyovn/15ZOxpO6o5BUt2NGIoLsOlM0H",
-	"lu7m/cg/9IcRGEUtTwjCQQReiO0XioANbXdM3kjJqvwwkoIdo/oNkz+sU+1DJn9I1PehGI6iZYoI3drL",
-	"4I4mnzGxt0ze2TsnJ1fhdSrBj7JCnPkdk2Lj4v491cI1Nz/zFtHAUipLJtes6s/J2DMdHusi5MAtD6Ai",
-	"fID2C0VQ7Nr4jfV+KiNGzjdLOxjNK7+nocSRWBFK7BKkPatgrH4uOTsadXlTUs2Gtsno7RAZMPskw1Nk",
-	"w3Bps7RkS/TsNgtHenkNjO1xSYTE1FaSGIME2FjQWDsp9SLga9A92TO+3mgzAFqWxNuGCd8k7lgVnStG",
-	"FN3B6UtJIXZMaZ4bvzlRDmqa9uiaVmbogpeJz4WlTpUHo3qeS7GbyiwkvDSo0qxNOoqbmu9jBV+WjNRU",
-	"6sytDEhQ0jeap6vIgWgnsKaVlgcIwxBzeVfGjqqFGXrQDtp9b2dGs45ScsvS3bLuMzqvc2LcsyWtEDqJ",
-	"CRmVsDG+FftyrBh5tZas4DbfO/ryHaOqkWFLPWrC141+3egXqVEAzfOtenGKP9cZvDfG3ePaYbRfEZ0b",
-	"ozSCiXqvm4wiL8XYIFyKfZl+0LYLETps2gTiMdvS5RpnJivYHav+LBoZ2BsQ9IOdseNFUTKyocoiE4Ri",
-	"FeYi3ObZMYpW0oaWd71jb8kOoirISjSSFOgLpJwN9MDki/iGxYPBXESUpgdlzNmervaTn66L2jS7ee4t",
-	"SM2sEWRkbcbx+OqK5Lt//T/njmJGbmQ318qm21GoafrebUTxJZ2iXKtZp+iOHm6NKRd2+u3eVVMn0EgD",
-	"DbKcO9FUGtLrzkmBnCU6Ti6R2DXnVC1EpTLjM/V0zEh7xHWgFCsecs2NlW6eC7FVn3JhxBn5qdANGw4O",
-	"LJJkygXIgraD0RgZoRCkrxgrFBHS/LinmHRIWzXZLFM1vGyWSxZJ6kICmSuC12AmuoAch3VbIeyEWjYL",
-	"iMcnMFCSzjAq882t0ZERux2+U6zIqjSq0Xwj3nNNrsC+wSRKonmjIZo7w7/TPvw7MmX2tJ7cW2kv2NM6",
-	"9PRA4isXTQkfX8Fqr4zsVZ1d1tulQtpNugiBHbqmgD/97dRYjWrPx4gBBjKcLZx0WTntL2e7n/pHhT+1",
-	"2oO7Nc+8SmuVb0eTuVkPmiMtziU4eRYm1MI1RhZJwVcrJlk1DAAMAlke7TQLGBTJ7G95Ff7Djh6ShWj0",
-	"sljWfjoqCWPJegFaM4qUYOuW1YGZh5AR4StIalKFWc9SiC0riNGkQg4St5qXpcvcspwXrAiqLjPQqSVy",
-	"C6nDqZPonFdsH8Ek9ecv5rLYCUSEqcIZbMeSMo/OQAkmkJmTXI92DWUtKhFMQuzbXbBsNClpblahnX4M",
-	"u3B3zQr3eapnN8zP4thAKtyI3LJlvX0W3smN2pyCBuSKLM29AA7IHA5iRXPWyW80Nfm5UYAFqYwEigpw",
-	"QgH/BDPbY/Fbh9JK8Kr9RpQI8EoNVchBmnJGjrnvgHYAOU+uQuCS8BG7PFj7M2XAU04kPj+0nD3A0wS4",
-	"aPB0nBsz20cCoGa6H6LMzAuAwjp9dAIXsrPeGxkx5+1G7MlGaEJRwPAUDoH2VDzDWjVliUknxMCPpGEj",
-	"tGZKJ4OwqT7rdXGociPjNrBN8n6hiLlMBZJgg3WEp2V+arrj7nxyGmz5jsmC5/qhW7B5623vhhHeUE1L",
-	"sQ4c74LOwM/dCKpfVisRyWzvllFNTKvWlLNGrrHolpLRAu/MLA6S2sQaZI9TvZy4LZA3c76viX4e2ONz",
-	"P2+/YeZf5lb3eVxd8usAqPDDyD447WHrhhe0mpMPij8L8OjBo10yshKiIDt6IHvKtcsvA1IR0Msq68AH",
-	"XH6kB3c7f+JKvrMYgVNw8G9ptWYRv4WSFV83ksEHLjGAAH67ZrU9ljG/uhN3DHzr5QEDCFqRFWdlEDxf",
-	"0+poLJ5WnXCfaiRYAhdYy0Y1tDx2+1/hIgBfVPr8tw60KuzizGqrzsd1hba3G9w4/Mb1CsrJppcB94E4",
-	"yaEj/WZD4RQ5wUYrOVMuTYzQbgv0zkhTFUzCqot9RVo00TnA+PtFQ58HwgoY+SDyRhmsBUxTRiwwphPv",
-	"AjVwDWFcxI/6S8CAh9kLWnMeeP34T13c9dUxO89mYqKg3RDmUm1Z4aTkxLS0vb1NTNOyfL1aPP3bDNDe",
-	"8HR3jnByBcA5oLk2soKPGO+kn7LJWEW7RyBn4HZGi5UK2Ub9aTvDQgIAdyScQsmeysocQGZ+hWLq2iju",
-	"DVVkaY4uhYvAigzUPSCbl0xrJh+S1xWkQ6w4ZcTqLnPG8XxbMaV+3GVE8PJFRnzhABx0TD8cqYM1v4uE",
-	"sku6ZGWknEKH9p9QLDAY8BF5iXjwIObLDDXoEraZFpf/KQUC/zbGVXVAqTQcTItDvggYFL8zbP+363CK",
-	"2OO8J1ryVsrOEVMXjht4x8W81KvzhgYJEDROAUxBSl4xUjfa2ChHAfjdKFrYtTGDtynIGV4/Lbe05GHg",
-	"4oriCYG5V0m5Yjj++s9OAN26ZycDaFeEEvNdBVj1186qG+B3IMSriGZlGZwtGwSO+Q9YfIEF3ausLfbi",
-	"leIFs2DZZA/tFT24hNkERstt45S8TCxRZFYBiki4JuaiADLymlCF13QTSRM1H5NgjRmZlmZN5Zv0eouj",
-	"IZcbccdsMeZJUZduOj58yviyPS1IvhG2tpLaPFyngsceji4dMfDoo364qzLcMIIX2TMsJK5s3UOtdMKB",
-	"YE8feTza3NHHD3QHvCvFzLrx+ZPTLCwXvbgU6i9Wvui3+vwtm5jKyBawj14Hj+K1sSO6eIN5WzxpK0Zi",
-	"aUo0Mk/IvYyOiz7Iqf04P5vd9Jp9S+yIwck8LaBuk8lUQ73daHP9HsHuJ4WPoGG4jqFgrlGZgeddHkhh",
-	"/L/5h0Iwhn6sXksIo8ydmMys2BKi1eYWaj1DApZ0HVaqMaVtISd1SXMstG/jpSGtHdHNw6d0wpJhU0Wu",
-	"2ffRA6Bk9I5V9uMHwgk5bFKLPYQ2qvYwCCY2Rah8tIKapR1X5syD7APULSl17T6i+iIgK2NgDVUqVk02",
-	"w6Axhy8rLmjFAGQgUc/CC8J4GOOjrQVTT43bBbnlpoaYM5i9xmp0JbhNHTyBj5+2wqG2Tzxtq041dX8f",
-	"rLiOmNq1ZIrpp0RthNQZWUEQACuVg4sM7jhGJ9PiJW/cHR9/GiaN0g62sOFGJMt5DQEpVq5Qn9l6N9AZ",
-	"4/ogyVIzX3NqBmcW8Sm6CsLphuFXGK29PFCzdkTl0uKOK/bwFudwnjzhvY6IqlOb6x7mRWDS8RTbgNWX",
-	"62am6GA84adQbZgNSlgFsaGKbGhds4oVtgrCWe8e9pGLHUS+qdoex7x4moCPro4wZoPjX1dN6axxy4di",
-	"HIdwRKdTQDzakq5CMHwjoHjDCspVHuwFVpDFCFci1gOADBmrYCbtpR3vRQV1PosdTOhgU1fbiBUyTV1D",
-	"jBmXpWQF0RtAVQUPK/PsWalSsf3+Lkhp5Srx5pHNGL86p0rPq+I2d5lpPHbXc3ddt5h78gZ56EZNAtXE",
-	"RXBxjTzhamhRdnkrOjQiS/yxlmIJZbNcs2C02vjW8yYxXFy072Zq2tBFlDbNVZikZlleVmHwk9yOx4Ki",
-	"DrZF5VWGW0VrU5vTJfR1OyFZ1KyBMl9zhU+g6A2twJ6qWEH6m86oJPPWzEJ+4WaKOZc1v2PgIVGiaX1m",
-	"FXfFPmjH8DI1i39x1wHkax8uwlBM3jH5hSJ5KfJtIpNIthCNBlV8ZAiv7WXtHf8ZZ4uBQp2ju+47rjbf",
-	"Hl4ZabJ3RJhw6pI2ii9LtBkGRrfNn6P2t+wqqpsytwQymGHp0MOwYmYxQqewt+sZfhlMFS6Pzui7DZM7",
-	"AVwgt1b3KKbclI6YDFoOMoiyupRCcCuojdgfnf5buMilveZpEqVZnXIG3GprD4/CH+5TR+KU9VJpjlRI",
-	"7BdWqDJnuWSeqMIeTnZYncOilW5vNrTnfcxUijFqQmw3mSvSbtOka53UJh+vbxktXkJ0/Ch2AGfODr7z",
-	"qtjXfwvkcmMJtIk8dwbkQmwtznItpmJGc1Mz4KaHbSpYbtDJRvzjXHZe+kNWEHiPHUUA5zCvyKopy3Dp",
-	"xNmibuUZv8wLKY4ytgzfV1oe0o1zMPHHGfCa59pVBSUJ1hu8IXRg26NyjgE2DFDZJ2TtuBKy5M9A1oit",
-	"syvFeml+NLNnXI2MIBtie4K7t7iJvLMRx4H3M0PZzUXzBzPOXabDriGFguhMDw+FwmgVpMKuJrlHRm+h",
-	"jqMh6nqEIZ8wgeabwM9oZGWB/E/JquR1RtSGbqHUJN8wMC/G9HG0bE4i/4VdYvH0VB9zZWFFX1Z1Mzub",
-	"qqNAHFgAbTzWApZAj+ypa1KJ/SDmBbEZqgcFScdFKUDaye54zhyxhhJWPUEdENTkVTkzzqgRHCJWGgcN",
-	"MAkIZ3fC6X980mNo/FOPE/Bvzx78L/rgH1cPvnnw0x+CHIBOqp030rIXoL+xQPmBfxScliWWAsHJusMz",
-	"BqOBkik0sZwjUxodlS0khYIJAVgciI4a79pM6QNIb2i6ZdUDfIbSoo74PlNbrBQ6bVt5kNTXQYhUH3Sx",
-	"ZLGYg24tORvx57Yiz8gM2DTH8h1+7/Sf/6//uoGwJrwe6+GMZ+Z8GPMnM+kZuSI1LYHm8gkpqNzCn+yM",
-	"z92OIAKx3Xdrj8NQIFCQQphPRhwQ1kqbDTYyCmiug2aucWPAmGsp33eUV2TZaC0qYnNlo8mbHUIqmKa8",
-	"nAYSRSKd3fEYYyo4IOPXxRktiwa86pZBx2jqYHx3Q1UPwban3G7G/rbEf8mmqvBfZofiv2CL2l9CeuJB",
-	"uzstKYmNxgT3mea6ZHPoL9+76iUzBcT7YMiseQK1JU6BG4hfuah0NrsdRcMpFO1Mz/EuJwBYnYDh+I8+",
-	"XJ0enoPpojvWwnY6oTlUYp3Y3UTkL+I+nxJvi9g8CMmJbZzxpz23nhjJBVT0ihWytmOZlt1SrOp54ufw",
-	"A4yB7neRgvl4TEboiGdibeN0E9qaojOQBXM98SlgQcd9hmkI75lGKhZiPLdCiPF8CJjsfSBupM+NEZT+",
-	"lU47Jnkk34kI/CQYBzPa1Jx8QERRUw4St6FVYasqdkJp0si1OWJmFaFEhyHuMFocqrmPZdOMYTlnM2p3",
-	"wJ0z1GEGyQ4i84vnsSgYMoBVcu+235nCMWxF6kSW4ZtG3rFXlAcCMMagCsZ3FTfWsUs2Yq8UXqUif9rQ",
-	"S9zJSgdFaZG+D/bcnI8T8Wo8D3ZAT4kXE8fBd7wUz3+Zf5FfYDeTbrhBzdBE0GLjuppAOXtqoNTMUtfA",
-	"UeYUyRb5oeQVUpqxsuS1EjxsnwAvf/ikivjmjCr9InwGl3y90UxphHG3ESLjkCQy9FgTPwhBsTjrZL4X",
-	"ER3ohtE7jkyi52Qf6rKRNGwFy6ZMTtArumL6ENZ0Wx4MxClb3mZkCbzYLUdOdkpWVOsD2Utah6NxMYgd",
-	"XMxzmgzrtZcj7L0/QErsH1ESHAtMydkYcNoueco7nRAka4hCb06JqLQv8kLpnhba7P4954rtZPizwZ5L",
-	"uGezhathAyGxqmA02u46dZbYb2S3T7wYOtmdxkm2bLNz4kcRZsa86firtgSEQglkwQivtHhKlgKQECvJ",
-	"qnwDMaZGayZXJTc/mAeEcEpdUvDIEWHeY273oHlkJfAgycCZZg7cQBjKPIXmUigMtLYlMeyOyQPUp+as",
-	"MiaKlizCMlTynIU2FKylS8HBVQhCsNs8RcnU5jwLciGauWgq4wINFiDtyTBhIVY1z9Tl8tB+mc5F1CPA",
-	"zMrgiQCz7yBieH4pjDGSZ+b+GKueBdbBAr42iHc803vxw/LvO2J7Ki0ke2hnJXlOzb6QFS0fwe04sdyi",
-	"otIVw45+mNEhL/lc1ay+ObGX3g2GHG8W7jEptBrw5SfWd3Ry+fOg57a3FrRxsUHatgT1s2qR9VvvYfV7",
-	"r6jfe0VdqldUuPi57flkt/DSMpVPtYDCcEUQb4Dh4w5cMUuMR7X5hfNzBVOR4Jw24URGl0MZghK6LXSk",
-	"S9H4FlWAAiAWWRwg6IzmKQrbzGAcC8b8XdpZDqGx8LfNznpHK7CdagiVYMOUPPXx7Qx4phvwuQDHf01Y",
-	"qZg3wSxUcgxiW001PHGzrwgKhu8bJlbXSD7voY5EU7V1OPaJF3qYSugvDieRiqWichb0yjKTO1WSi53N",
-	"9UCSZS3sT2bkF8np7N3sQSLcpaS1SM56+0KOBPvPwgAcWAZv9WbhIA3UKk/m7rIIE/wUN1tO0FPil9+J",
-	"+Va5D19+55uSzDAfN45bKcUozDdChNaI1ywjkubbjEheKUBq7G0BMgJnaGEE+ljpUIrr8p3rWnGS5/J9",
-	"mwc7oUTR7lt/JFwjGIyrjfW6fVvWHltxZufhYB3DwXmxHxBwzli9laXVnalwI/688XsU8r3EVqqjo/2G",
-	"PcHbsqSP+IjpQsjHgcgtzvipk0arw3OHsw8VWVMVoWOMooQDWLOXxZHv+uP4sxiVJWdKX+QI3Yhl5C/Y",
-	"sCMxiB4YZs1EXbKe0fzkuMnMq5MXbOYhZU7RgTfw+MurYyIJdzmdPr10HRBNr9/ErLyaMTBmsDfzgkF/",
-	"6N5A/jQex57K3U24wq+C1iY+tbBltSbm8mty1Su3AOuwYieEXNu8npURJ6FWHN3w/A5Oiqvcgq59g/jr",
-	"02MrVvWfieCbg2C4P2CctQzX/I41YZDaaZsgir56bu2+6c74FOvDHNceGNNIMCY6gCM67ta1oeUqzlVm",
-	"/mrrb7gi65hsHuUhLW3b+lgzT6CNivKRzmB/9ziccGMgAY55OjsOIu4CqSJ4Ds7KaWX79sltXamdgxQG",
-	"6WhU19ozw9ryfUZyIcoMQwAZaWpjJmKw7KjBgEJjDXFYx8wLTWL3wudojJ/auPB5p5wvbB12S8UQCE2W",
-	"B7CmenhQ5JDJHAAJl8DTdkGHzhXcMbYUZ/CEzKpyFpLdFuk10VzVz86gAy44LW+CNGYYylRMn9uzrNep",
-	"LFJKmIq+6dZnjgoJeXCf85JsWFlDoCiYrJouF2xg5NXaKAkbuK1O03jijslnZzE3r9izCF+DVcrOv+sQ",
-	"ny9ZydkdtAo5bdjmtd8egq/95muzfx5fXTmAyqlvSOmeSi3rjSvCdxulOzHd0fY2R3f22xV34m9lJ42N",
-	"GiZ09fB5G3KcpcXgblRizu8ZKBYuV2UI0mbrWyh2nOLVmriyt1kw1sm0CV5l9cLxsk2kujXXvl6tFNMB",
-	"TQLQuztLYlpgYimlFWMkxxJMsLgMDiZYRl0lAWiKDbncBpmTSsG3vBF7Jt+Hg4sAJvSJf1aynW3MIrBW",
-	"rjtW819llGvJOukBrggvSnZNrh7+0bfcK5v1F6exq9iXhV3OteTlVHDPjR+JeYHUQ4gVDjwj7wcJqw1N",
-	"91AQrf7XOqhMfCmD0bK5LYr/8uqK/Ou/bjJIW/i8oNhXqXIfhS+vmAyiH4B62hVjmZnfCwllw432rZYk",
-	"owURq9Vkq4xO1CTgoo6cCJdthI6XITGMJ+69ZKbAHGm+DeGcMLNESnbHStuDc5D/7FVCilq9hNB4GNRl",
-	"VktiqwAjI2K1suF7rp0L0umGOn6BlsGittZxDgbB7uJ16KEA892wzthGnNtW1jixmVfJfVVnlaQbbbvr",
-	"7Cx3pCzJtX69r57LWVxcAccac4OneNS/Hzu/6/rfuK7/7Sr1bnQqASzxu8aPE6+fpsU/sYb+obLMBHMT",
-	"X2Y2zI6AXitOZAlFnewYEZbiw7jNXasmWnjNsUTBfIEuuZaxLpJthuLr4Is7xOcTAu6f8tXXPXDQH6+u",
-	"Qr7lhta9JLlkuabVGh4lRVOFyglSA7EvXNHBjFW8FW19n0WowubrAhRs62Db5JK4TPioY1FqH+M5zXID",
-	"GunJ0VA1vCAFWfjCQr5Pgha+7BHHnpAytsGKNYS/11icDEljVimuD77evxYiBCXiRaLKPZFHeSlCsLTl",
-	"gbRJYQF2hREf2zakbsoavmPd7BRitS38eU81ko9y7F67xEaZaTFzKpeJ32rnLvFqRvNNiKmZ4l64Jle2",
-	"caRFRQHEhCX21VvRVL5HV20U5GQDBjQotcUmtBI3KCRQrgklJf+l4QUWqdRUada1i5yaQe5X125n4QH8",
-	"P6UkqJ4cNwF4pbRlJ7qUUSF5iG9nJSR5TLZrWBpclG0V6zUzVuRSaJYcJ5eijLVpKJOpPH1dUOfzv7wK",
-	"Uks3ayrnFOwkUIR2oevwOe0OsdJvv8a93m42lN52wjLUN+7F8SKWACrnZZff+iRkjrFxZ/qP68SJ7LN/",
-	"H8GBdT9knfbtGqLQJ331K8qLV0KHuwOmnrXm2tugLWvUizHfoKvIxqKxsKlBybfsqVEzbL0GbZ4LKgHt",
-	"yLXrUrCIMD+mHeyhA9s3e/ZjDhk5wA/+gzUEY0zuM0+6tM7Edht13xIcoPFgQpXrtgGd6xhh04A5LUvb",
-	"yyXcJepydEb2A/D+FOnFTzlVfPkdazH0w4q1C4KdPze6W6SUCOy4V/9B/2P5H+7+pUTPCTs9QeiBV0SL",
-	"YV+ZS9JOGImLIPV9UnhYRALhNkxWJuWLVZTLFRGQLtiSY+SKAaN7n2IkCDkPZ4Y9fTPT6YOcwqinp9ET",
-	"Cs4DZeWn8f6+/PXofLfsECnbmU/zK7bujsBW3VBHjw/bjvICIA9jDqlzsv89UmH+O5nwJyATFo2eIyXi",
-	"jsmiYRHIlyjbjzPeDoaNscWv5+JMG7B9Udg6sgqLYpR5otri/x8EwHN5FzxCI+X6GaTAw1AYOyz8qWb1",
-	"eifWOir/svq9J2TtgW33q1erTsUHrTx+xzoFA8OGMp6IK01/tKZS6NDGYq6ZR03uGZSm3QS46kQyrvlV",
-	"WhPsVvv091qF9uwYbyYce4PiwkQENo0xYmLjeDiZUo+HW8qL11W4izNgymNHIpKR+GpDPCXZoF3n0RKu",
-	"mVX0YIGllDJ0YwtoenWpvdo1aj+yhXznjoypJQu3HcS9tAd3nXUwZwQC8kZHWNNYzn6kSqXysrSUFwHu",
-	"imkWiBWVpOIV0xbiqfes0gcXby/4auX6MlluC+g5m7NKX5M/GYexYCvalDN6GelkZT3RgtX+7T3VTAaI",
-	"KFaSubCuQFtq/cg1EsvIuLsV1a7xJ3blB+sj7ZPmNoPNFpBBnjL/fH97VwnrOsKvJYKBnZ3sfl5LRhUS",
-	"xzK5Eua3hUUaw0f0qpUiWyYH185KUk8GU7IVb9x9J6UrbChpRp7ije8abAwUoGCGljlAlqKFPECMCO0b",
-	"DBx1y2Fto6WdU8BQc52h0QsFb2sBkWwIL+0YZvWdaecyUlif/fDv1Zm8C7NCZmb63lMI9KcGEcPWqpms",
-	"Vo+fgqY4JVUW7WSbAyvytYMy5E1gTMf4gEWjp78VUOpn9wxMyeBhySdXGyPZpwaphL5oa/fYaROTEGut",
-	"2Eb7iSUf9HAjdux1ZCUgkuQevKMHv7u6XYAhk6uuSdX4gk7fFbK3lKdBqKd8wcmJsOVCqdsjfiaHQ58D",
-	"/Yur4kc1nNqTWuWDmuyk0CMtx1vBO73rOIYdjnXEADL/UU7fqAMhtoh/mU2kOLRijfy+DIs41faEsMUs",
-	"vN9tDQ6BDkQaCOW5TY+nCcGnCILF0a4TVuFvLjpwspc/4D1tJCsPQB6C2Y52+a3GEXIIiu98YJc+5ZTy",
-	"jdPDCY7jy+kHxwRoJSzkkfxIC/Yj/zCOAVjqa3UsUmcU7c9UgrJV1xb5CLADOxVdlp7Ix3dkbkXLUr2I",
-	"mAHQ/xLYXTQ9IP9/wkqvw1l4GJZN3KXYSKN8xtT6QN405C7TUr84qZUHvNV8jHtI1i6Rn7YUi+NH/sEs",
-	"+qkWh7n3ljZ5mNwaqmI7aFBPzlWX6IVcpEP6klbFRCoFdPMa+6Pej6LJqaS7UJbUGCFMK7Kh3c4D3ZbM",
-	"pVmxF8ESwdb5FFVv0hLzVuOHuuL3ShDAo0BtfDrcpOD1i2Qkkj6eFnonNC2Vvzz12Ruhb2LTBouOk2oz",
-	"D0vBzY8ZYo4AfObqUZUWdwxbHH3KTb9l9fG+0HsK9L2W5cx2903xsFqK+MjDWwJv/wqe6r6xlU5dpSMV",
-	"6HlqCW670klbNj0AFis1b2nOa1ohy3na0RIrOMdBtZ+SLfKkqvMdLdiLuF7DHJ/zNLhCAr1U0uvdCFbS",
-	"Xx+HTR5qpYzQoshgV2VElY2UB2P+uHePE3x+lk+evyhAeIR7YXdB4siOpbBmGhmKeL5tSe721MIgA93j",
-	"q+dCFKkyJarJgoyOxwo7EMkMiPcpnNBZSH+i08jk46urdF0LSzU5THvcbMQyMUILYvAiGUJY8kLN6B5e",
-	"lzyU+gblRfs+dqC0wij8CL87BnvBVC+FUAyLKxyXJJ3Vaz/wCqW5lFAaroXdKi/MoQQVOftRP7OJmPaa",
-	"yvT5Mmr96PEC5CKicAdMoqjtI6FzG+9pQy0ymTUfHpn6cREj2K1AK4l+qE6LthvZmjHe5nCnWlc/g0Hp",
-	"jBi/wzor0Rl3V6C72HRrg3X2W7s0Xiw9wYdTyE6FtFZCt3EIKji/JVrDs2cUHbP6afXwFIvfwnF/hPZW",
-	"EWoQClHYnFZk2eFlR7mgZFvx1djoX/GyDKVjeFm6zQMEFxXbk+TqOCg7jx6dAqcxcvSFUfTdbiE2suei",
-	"GeBgB2tmo3EWqJeP0uZYTnTfTTYlQaTSIZ/4crwn5VyNsePbFbGFhj1MSaC5y4w5sPUKXyg3E5ZlybwQ",
-	"m4ZsaKLJrsXxaQGKTduzxc3NqKBgwoOm2zNoGn+kklcUm33NyQMLqm/DE4hcDFaUCnkgilElKl6tkQjN",
-	"ORWY47oiWpDHiSUgQsaOUs/iv2O0U8FLd8hiakaUnB6dQ9R5mkvWce2fHGng5A4ZHFSaPNgVPVMi3rKc",
-	"13Pl4pRql11HBKdmz3/YyVUwMzkErL7y40sqI50//YEyUhsDnZFd/q630cweA0NyT2WhoC9qTWWAb3/9",
-	"hskf1sH4DyVbXkLCuNsdA4ySa/L4y/sMWUztj2zxM5Uv4gTvllDfnJK2qmnHP7Cijf1CWwBaJp/lEVFL",
-	"q26Ar0iMg568YcF4C7dZVaXY+15XCtu3O8jnIsAScXMPpGfjDNgAeyBtimEO319SLGo5F/HfCt5X3Zjr",
-	"V0eUtCtewLZm+D3TxKbHQro/Nzxn6U6XWeXktdtRpV4JNcMHnhFFyRaAeLs5K+QCgtiSgdkn+s9sU0nd",
-	"T+lM2pENJ5vqod0087acbNAJ+Qv7oMNtGJ7ZuhZiRFwoo3eMcQrVYVihhPg09wfbrXoMyLHBkKiNDsAQ",
-	"pek6UYul0bC5t6aRpQGRup+LE7nUX1fvNuxNaVlPQ8jfSFOGObSLM7RGtJoF6KpZESasPkHXjJvYVgGB",
-	"QppX9HAabVFgjtgTHFO/a855eRjt1OmtAD404JxihVozCxMmAaB0xaa7rYZRWXvsKS5Fs94QDKRb8LJo",
-	"9DVhu1ofWnwOXK20pOjjiR6wOcC1ypNJQQe7agik9xlxnLJuYMbNrlN9tmWIkz13xNiwjXOoE/YqIJ0f",
-	"3jJ5x4pvR1CahA2LUGnYsY3OxW62xwh6Md5T3upNbCjOreHdrfEO4ef8xvaV+RTWQwmg/bNZV5v+XDay",
-	"CpMAtv2uPZEI3dsD5dA+p5CHMC1KsDbqz2LvqVFJTh0mM1IhdW0JnYG1AqsELaWhLWoCkCc0LuIVycVu",
-	"BwH6JLP6LTLzHGObdy2xj037x4Bl87rRYf1l43JqR8sSOIiMewI5Txe++ryM0U9nNJo3nWckXiC5NbC0",
-	"4hU6r/fVjUX9zmr7BiwbPh7jG3WQLWP12B09xuYecupLerDUR0mbwXwFVL0POg3Mb3x2bwEH+0WprFU3",
-	"WOd/erTh9b5KCThcINKDb5kM8vAPJ0yceXBadGaOmx2eKg83uufJOk3ilBvddAlVg/VTp8knviNVPPFl",
-	"50z6G8rN592IIuxxCVfpXDKtMCWyMf/Px24VvjCUyy2o3BL1SwMdGqkitCK3//mCwA3BpiL/iCdQ7DkH",
-	"ZTv2kec39skWjSwnGhvCNNg0wrSXZ57T6Z1lviTDmQlp/je0akH9g8NSTLATMMRKQ+tiKJWY5F4cn20f",
-	"ZjRtcbjRIMaxyWc8yX+t3yOh/jMOinpk09h3u6/p3GuNxsn59opmYBgVriXwaBKXTOkY1uDgQcHmAaqL",
-	"N+myYYt6CmO7MlYcchIilM09s+B1DelSBHO1NH4dDr+r0BaAePIPOS3DmTjX0sFFnjGwm8wYNmPhoWlF",
-	"CC6X0/KNx7ikMSVEal2F7jaIXAk5IjP3fzFfvjg2d7ukpIkDyJobGFWNZBNdoeI7sxXQyaqTfe8DLcQo",
-	"VomWGLra03pyyGllw3taT5C6dNLPoiyOw5nKws7q0LLG1A88xImg3ZiZ27qdhXBf57Zed0P0ZM9Pe0Rl",
-	"3GwED2bJsaYGIRH5RijXNUXZY3nQHojRGZX2+NJgMIvdsTKiSQD9lk0wN6UqaiRUCqloaJ94ie9AbM/c",
-	"Ap5GNceZrm/xLLB9fM4f7PDssXOQ2TW1b/FL0/k2N+CIaHkKriHn7GXOikDVhRS7F/FSPMmwQrotwiRK",
-	"nFx80UG6n8nMkhZi78bssIACP9dpgAT41ElEYhY/9YbnugnBNmydm2e1yYFeaByWKWbSFFlyxxjPlFFH",
-	"WO5uS9zNe79QSDHmQrZgqvq+nsRyG4wJNAAFMotBY8+LkENQ8w+4R1K8IiR8xCf5QWR+poK7qqRVqC3a",
-	"r9383pKyzVnf33q/fH65Nvr30Cx/KJaOUrqtg3cdtX1c2VEBGA8YwcSWarprl//ee/9I7/1B2a0l60Yi",
-	"dthWVjZbpu9wg9RP27D/jDYp7dbPzmr0b1TbKS1KPgPlN4PV4reu9dZSNHWU0I8ebLdI7Cfe1o1Ihh02",
-	"5tD5ISt8L9j+dcBhmEHNEQ47menc8qqw4K8MW/7bsdsNfI0fZEl4tUuxEbUREpCpO/BacaLnqP5eYm1u",
-	"IuH3Q+H3Q+EeD4WwA9Iq9yPaPATMyalcvkjOuCYXbW5tHPDCpZaWdj25QuzUqnhXabnF6A1Okp2Azijc",
-	"G1JgoW/K+b10PTD0TdmsY+DQ9z4ly6h2bScG3a26/at8DvdAfI1CALCWWiR2eo59Oikey3Pvj822Y5Lp",
-	"zNnpVDJvhNSS8hBVN+COg2cXNDULdhoL9BgTq9WgrzGsYN7IO5ZZE2RD0YggfaTICeiwZSn2kVDPhsoi",
-	"c9bCTkQ4vM2wJkAXM7AeG77epF5rrIE/z7z+ldjfpINuby4PoD2C1ICXumnoDLn7tSlFVZ4AfG6vtxQF",
-	"yrQumUp9PHSEC8P99p43LiI50PvtjGgc3h+D0B2LsboGw+0Eua/pTILbPm4b+K86opFYpdhuWbKHXpvM",
-	"U0ju/p5Gest+aWyScIZvdpwt/to1+LP01xuhbX37Gqm3UwwF1zJ5Mk3XtsAcrSXcH7RipFiW2PRk8GFM",
-	"U8zAj8nrpRRyCilGy1LsWVj4jotlvLkC7YVAgz6+a1mRJtt4eeYHnCztYCPrJgLS1VyXCaPAy/yjIsvj",
-	"fIoZQrkR+rkUu1h7UNsWokPStqfgJf3cKFfbajtSWcd2Vv/LWjKz62coRU3XgzzSvAau6QjHEI2heail",
-	"w6IEGocCpBsw5cZtpNW1cTlGVJNjnZy0TVtaR+yp2A9HTPlRduFapKAHD8IMIpVdBgoGO7pV18TFfL6A",
-	"jqLRjxiERv4SZ/iEd3pjy8NXpkvAog1Zu71kB71YITcHuQ9P7dsa5TgMd3qMV2JjM9WjNHyX5ANodjJk",
-	"A1z1SP2dT7yncte2NV6KPTgv4o71mxt38iyiLG7Cn2kGjvll81To7ZmRb/BkOIWxtVMGk9JiLIh/odah",
-	"HsyAN5PNEhAtjAF+Q3aMVmBvB2Z8oNmsReaGmKJPoYXqyTpghrZZykYdj6bCRS4aONGOH6OFrpYCulxE",
-	"Y4LTkJUwr8+q5HVm/Moty0i+Yfn2KaGkFGKLW2An7phnc8wIfFzmevdVwO32lCixs5AzG+qSnqt1kQza",
-	"x09Gkk8HYsmsouHSblKI3l5dAzppJNR+ZX1Y7evjOJ4oKn8ocrZMJJGTaAgJwCMoiRzbA3ROYsd+A9Vv",
-	"IVDXO+CuVtpBgJzLu6cHxD05EsRBwGlGBRermFwf3m8SL59dahmWG1Zh9NKR0TgmbtUv+2h5OZGVBGBe",
-	"EQvT0xynUD99GiZpHFISfdgszR1nhKVlmHne7FNgv+c23moudCERVhXdwPbjYzvwYlFtYGnlFfnmayPY",
-	"j6+ugPgvl1zVACpWW1ZksPzQM6VHWtI52SVU8kcciMl+MMcJXc1OHQ+8ZEqZqVwyrZm8BosEmyZAYAk2",
-	"SSLlCd+xEfve1Ky62qGp83K8ZHt6OO58mIt8OrMFHXbLXN1strV3XiG493dUilt4v0Sd73XC6uY4tEve",
-	"uiK4QfCUfkiPJCU7HKxObu/AdVJxMG6qhX24vfFYtTVbNYo9xC+fWW8Nt8JAbA3bvPKjPwtgCOpV4F13",
-	"WaGhLVqH3aKjGSPnz69YaPgxoRr7rWvCf1It9ltGi5d+iKcxZg67yjsycDO1D3gVK6CcSKWXQmeuy0LX",
-	"AAtiBy8Qac2nDKy3yC0+23RPB1TlpwweO72m1eS4TzinJOckcqAIqScvM3AUjcVeS6aYjjN5Jmcw2K4+",
-	"iYPCtuPH+yecu/7EYknFw+dC7ph8D4fOnA2It3cm9vls/p/3HSi1ogeFTrg5lzCOsecqUGOrujvVsvzu",
-	"WgIj20FYYJ2QBYxja7OFrRf+KZjuCbftiHSRbs20q6s+AuEqkow4WvCM0tnl8kpjI3aY5IlB/s8vjwxw",
-	"sgd2jOYBNVpGOu2QnYttjtpw+VhLoTADwjGsQjbDOXqCm+l8+Hw2RZG06+Dl+pX9+JAYporLGNTtohcB",
-	"QPBJsnJuo/Nj5BYxQkJrsI3dAc0+hN8D0USlzcY93r0enuJNN6paFHrnMWmi8Art3bNkwRxDoW7s1R2T",
-	"OtxDGm0Ac3BiXSH23SHGqQ03OT4eA/uOq823h1fGqbebMx3225HpoAOsVJCqdI99UF0PFU23rILYhxI7",
-	"ZkNcWDq1p5U1587uvp4tLMnWiJyaK0IRMSlW5D/bZctsAs/iDENOqrHOIwtVCXym7+bDteWr8RGJveua",
-	"MaOwpsJ+Aakr9Fe8/mW7W4/FyFwJPghCu4jtq8NGYS52O1YV2MhqJNQx1poDYhS5a64p3XNYcU3oUrFK",
-	"2/yUxfVxFaamiaihfTTZCCE4eGZyvZUL6R2bQRiNfffxyXoVPA5fG6eNVz4fQl1zp0H61oJpxkpWrCJN",
-	"hNpM8JGPhcvg04Zre0QldK8OcqX4Bqbjg3COm+Cbzw9YcSGa6jmOaOvkth3hjRpl0GgxtRwiMdmLdTk2",
-	"40vDtS+3tNTzPSh2x6ojXLM7Rqs2W7jjRVG6vbWhdywjVw+/vjwDbMl/aULdbbHIUtDtUyRbz8iOl1uj",
-	"2JeN1kyan8K9csvwZsaCvvGLCnnIyFLCbpHwxnDvWgmZy/RAt6ZyzfQc4nfHzj7X57JfNofk1gnRicjI",
-	"NA6PIdEEmjAQ2W+7oWGd3DVYJo5ueAcAesxnVAfyS2POcX0YR5VifWR8mWyvQ0RG1qRTrnhN/pQIrAE9",
-	"H4fviJVmFVZkrmivsaE0x0TbTjF+ULcprMcBZilnhw9CzmKfEcV3OyaN5PabFHU00pkUsqEBxfaSZEWT",
-	"swznnlUZ2bFSZ7Y9gxnkDnygABuI+Yrptgdt4xR4Nivst/f6cmBN7pzOD2G/IGiXUeJ8+7bTrKR7dIBL",
-	"ekBsRa8qt4vF44Xe3OzC9kRNqy9URmguhcJ8zFJoLXbX5MsnJ6SZvEZII9Cl1cOZLDO9mlhXiT1XH9j+",
-	"Yr4vLfRUcVnjcbBFv8PETMAGtx1XXPpqQELYWQQUlWlBi7R5GXR3uSZKWICJ0Btwp7Digtq2kafANVyL",
-	"rmF3RkAHg/VvGVBSz+F9QNyEUh4D0NRwosILFukkSmfSJk23T0DnP0tjtY9VhycwLIHY++k8TfC1dlQ2",
-	"s6gc+S7Cz7lueEGtbeviig2EGLYQepA8j1XbuFsDyCJAD5lt5h+QpdaIdAdipkn8I1zqsxFS500otX/L",
-	"q3XJHpSQGCVbdlDxTj9B/g2hGDIgKAQFNMjzYQe1Y+abgIPB2MxNcHia7Womqavcd/feLLLF8+N90rt3",
-	"21nx4+0sWXcJMrvI3ZlJSi54kTonu+AecuM5Qyelc8er7m8f/y6vvz15nZKsN1Rj1e8tcNCOKeAqYpuP",
-	"umafS5pv2yJbX0M3qGFrzP0zqV3yjROXGJv9Id2H9+fI3GNiefC9YlKwODjo21jgOTdeC6JsYlj3GYGJ",
-	"tMILSCwl49ABsBkJZUFKWLUWrbN5VpKz4iliPRVEVF09FULObPNkQNwDuXGLEoc+Nb79UQydFY6UROKv",
-	"UTrF0OdHQDx+OkT1LqrRhCwGS3lUpjGMPtUtcwb6bkOrQs3iYIlHrOd/yhF+cNGUBckjVWrGNGVzqE+g",
-	"gjj9hklGzYNjZEJGcDcWh0pK6pPlanXTUFct736E5HDeXGxEXVsnKlarJeRZeb4jObfL8DKt29Uw400q",
-	"kjFnsXHoA57PASJFuybfEFZSpXnu+t7SsrS0A+g2cHBjZnbEwldH8ZH4KiiuB3yf3kCE1L1rVuplprBn",
-	"C03VdgY9n9HA76jaBmGAjtfpMz2e9psELKI9w7p7u93vVqPjo9zcuS3trQ6vqt2UOB3ZFcJWKrLWxuls",
-	"0Pa87xkGaf0DwAA7tXFAu8bjFVzpuap+ujlI6UL44/DhCQXQ4+rZSJMQhginNFGcf1Q6BNUYVcJo8gm9",
-	"E8mXxtuCYOzLkm5AeKdDbSpW4Y4fVdhkAQsuFK6ELfOFIrzIyEYsM1tPtBRQdL6SvFjDGKoejvroXnfc",
-	"H8kLtd+ImIqtbbEhrGWGPsfjROI4izWzxw3OQstLghh2lJExS8nEJoUddvoeDeIE3m+QhQWMa1fFwCsw",
-	"q/dUZZBHMLcSRVfsKVkeCIV4okMzYAmN5SowE/bN11DpAYY7EpyG/CgPk/WYRWOU51SF8bWnNY5RxKb5",
-	"eyy8ldBHbTh4X0qXJJzWE2G5t7xg31mNM6tAtixUegXJBTnqg9CmGbYAL9itZgPSqC+vjrXKLBbuTWmH",
-	"GZ/dJLOzT9wY5yUNXlcI6LMcvDiCwbLFT4V5GFivVqN6sbNsj7+8Oi7sB9UrnsCRJs/1LQLPTp1vKChG",
-	"I5uW5evV4unfUmuQFx+zcZ+XUNLe9+tpuQuwBXRbS55MDEZ5EeSFHLWB4SGk+U/9WURGeAb0Z53vmuiY",
-	"Ni67cz0gFdL4rLjOkIAVDi26FHcsI7tdGzfDh32hLJZiTPkjQmnlPzsCYCzDpNoWuU3hV2N2fbUOJcwK",
-	"tpYslVUCmqmEt1Nqzc3hlBDdh4W5MbPf4MaR4k1IIXYT07oTkpnF89R2XBKlRa3ITthcUAB0yuguKBXI",
-	"qLuXtK5ZkUHAt+SefQxuy4KI1KoI+Z3vRLVWNs6i6Zb5Ts8daiPjkzqivlU41QzMF0c9Kk+xBjNmDVv7",
-	"rX6I7mmhmYckIotB5PCPA8p6V8mJdJkIQ4WqPpvzTdINUHiNmzkQqjXiFG78COoJo5i+onQviGwq5JW8",
-	"RpCB0kYxO1ImrglYAgBHQVJJXnnSKL/ZEWCIwdPkzmI3OFrbH2RW86o2kD7kAVX6r5Xm5ekljmg6RmOZ",
-	"XNX30ffU2Z4n1x3ZXn84wKSwvq3kjHzpHKqsT8tl1SOxSvpSMyfnVL2aK0PJshVfN8jYSF14uKJSIrrL",
-	"6BOLvz0gxwFAgDP0ZMwfNStL6Lc9RNKmslTNs+jmcVoda+YamOcNLVdvGS3OmOlSiO1zMx2nP0I2ocQk",
-	"eou4UGYtjNaDFiPhJgJn10nTXV2y6XHYaMddl0+4O4SS10GoTjcsTOFD9KAA1YKImBZlQahxT4PWzpGv",
-	"GJqa3aUZ1j77DTaQgqyvkduJsevUfqbfZRnmJ6NF0MAtQ9csuXsvV/WzM+TJBuWGhSb30z8Yrn0fMWBm",
-	"k1OsqH4Ldgwrokjco98PBe0/sFrPYblYv2VFkzsv44S3zm8zbrxAsWZVhAgC/3grGpknZFhdS8tAi3A3",
-	"FaPp7fTfbVexV/3fm5eQbLfdKMf6IEwd4uw643ZaEmdH3+yIy2XREmNJZPC7xtIRa1X71l7OEnW3tsTW",
-	"MwitW3NulCm+Y/LZRPen1pAEO99pxyJGq3ZUiMDEDxiJomK3yeAJGx7/MYJd1RteVUzZ/D9FPxmnmyti",
-	"5Adgu65MK9HthLgKvjIxJp98sdrQmv0Ff0y8o5ErmrOb3ZepCZANz7cVUyp5UAAPTrx6iE/rvKwzc+0z",
-	"ex/Q//6sIwvtOvsJDW3RumwCVXnsjskDMUef9Y26HpZDjnhPK7lqqqUTDnn6TcnOO5mMZzcjxOu5HcL4",
-	"CK6I38ZmbBAaZ/oaSgTsdIDaoXVdctaFhVnnBfgwQpF5ydQcssSYkk+ODTj17yaoHYF7hH+Ln5eQsJjv",
-	"Osf2wCjEWU+Yy6cTlzfHUR1nA3esXFi2qQWobzxJasko1JGBAZxZSRFtmAdiB0B2RavCNi0XpBDeOwo4",
-	"4s90hD91HWxS5fI1MBQMXeyFEVEZptr3lS8BBkixi5xjovSc2hYj1u3ZDpkhZBQEzsBd9Ew47uc4DqlQ",
-	"usrY5nPgLJA4rIpgxbGtXcWkwy8Nz7e2otJzgHKtyJ5Xhdh39nRTdXc1nv72KAe7osOGJGpWBYtkO/l7",
-	"cfoeSCMo8hPQLq97bTtSK1r2mS3Yx8qonXjvdQSVwp7KyuHmo5CUdG1nY36RXjbxcN+cZjC5h1IfieeZ",
-	"q8BHK9hMauMgi4+n8AlAA/qmcYyOtd160PvNnNO0DDLEMKWsV3nsbCiwCSden4Twwb0RMESbCCKjo2BO",
-	"Ufonb5YR6qi/EcYfG0hpP7MHZffw6vnhXU/AT057vnRcfO8ROUAD2DzOsO+xp/ldldiq4ZkrCj+1TcOQ",
-	"pHg2JfOqRJlIIWT1ibnJxABeZfn5j3NXYDm+ufb1aqWYTjUbY+2rgr2rXCMtl2MY9CyG8jEsxMYux0Df",
-	"mayY8C1vxJ7J92ENiJFWZ6E4IuVwqwzz32DDDF6U7JpcPfxjt6nJF+q0Kjd82Xi0XwZchv7MgGkErxf7",
-	"SNQwQiJtbXQVY5KGL8/I+0Ezsc0sVvNep4f++3sJoxyIuYUj/c+wT2cGZlHhuNrEvkqtfOHVikkZQtD2",
-	"AvSVWIriAN9kjdEVFOViN+V5DeajULrai2IK4zTNtyHkGraOItBrF0sMhn3nukQqwtLYJxX9ilq9RPqG",
-	"QCUpsuNIAsSVZv3FanVNWKkY6ZSZmmXuZYq7mV0ZREph12CwICtka2sbXnX3fQD3dpRs+LklJD+JarhV",
-	"4qm9LYZlvAVXmwwkFhnozRYFrkH0hR6S965xMSgcG6JjVb4Bhxkrjow+hK3BNYbzzDpc+6JvDMyJFagi",
-	"86ZOm7aHf68W53VDjCeNsZ8fx/qYTvoYXYGWcX8vBmreBx89Lz2QYpu5sfNybUlrlEPmoN/n2DWNzM1M",
-	"I89MIM9o14jhXN9M5owTMtbgUayIbXDQ9nq0CXjX38AFaTGSiJMnKrJqAB4zr63jJfsviJZnx3dd+EKN",
-	"BcD1Dfj8m0l2qzoHnrDKSAMsLK4083r44QntI3qln0nZlE/R3PLeWlb+92s+KVbE6cynpOVuX7I1rwKS",
-	"D5Bs9HU+r0aSEyiZsVs4ZmLSERThaaWxhWAqElrkmpi/EoukBHXsTeG8FPk23M+dFi7yGSGq6r8rN0Yv",
-	"8CEpWurM051kFoImiScvTWa4ilX3ZAsbOzsmje/tZZNcWf5TXQVQp3KnwA5a7nVBTi2g9TqBUsuGC6fG",
-	"/7297LIQ8SN3zWxjbYv33BelMRXgnJ3FU7CndUTiLQaPV5YFqsPsCmTWbZsh7F8gWZA0xsIMwzvgJGKk",
-	"WMVsEvYb35T5YSVRdZlJOpGn692GyZ3YMc3kLWNVrPJvpNyNiQ0NL3p1Ixcj347WZx0lMscoaJDO/Jpc",
-	"RU2PSeGPcX+b+RNl4bnOLqHjd3QbkUYz03Fe26lQ+UyUZYq4djCVqSWclOuUB8P3u6913+Zu76jtBO4e",
-	"szgnEve8E5qWoaxDzovUNsf31MP5s2jMnC1Us6byrC7O+Db/pKl+zjjtx/oqUVkw+dAu3cxoB9wLQx1T",
-	"2k5kc2ml5QFNr0poS4NJVf88sqFU2zzPkmBAkALQlYrYGNzocOoX5E8ePj0C3ikK9EhThykqZVT2S1ZC",
-	"YFALoujhmjSV5iX0BzQ6N0dixjYYmqryQnTpPSqCdnRp1Nl2/U5nz/6rakKNteyi82qt0I+B3O6ZgaWl",
-	"+MBijr21cFw8THzAmFJjhudjBUmmCThGP8CshOq8pRWXaWo25AOd3foOrv4W/OjvqyKObGujp2kR7TnR",
-	"KRvRvw2zysFkR1MdFGHqGUx+WbZ5EmjavuZ3qXVSqQS71jf2JWFpIQd2x8rQ4ib6ICDzHUekRVkGSHfB",
-	"13Om9Q7cv1ADP/MVCPwZdu47tmav6CEMj5wT59nxDy/eMPnDOsjoSxS0l+IVML5SsuWlb5fnYsqMapYo",
-	"jbsYaaTL6uhO+xAQGqx/kIl5I8HLbw8/WvqyAEWT8CFniGZ8YWGVXlgFL813uk1mNVeaBTE3ImQzNpOJ",
-	"VXnwVq3Ru3NbAoT9rDIUP8Mea25XsYIvS3NupyMMo1sLmKDT1aYSovpzMJWFlOFuQ60aCcEqumG0gFAZ",
-	"sDZn2DxubYsyqCLmgbaONqcVWSaKkqpLrm+dyxCum6DVAduiOM1UcFragkXIuwGME0uszePa1sEboXWs",
-	"WgMAbvElAqfduHFtUI4UfLWaEXiNLdWeymAf626mjVtaMtutN4mQW+70JlxJCglcB3UGKgejCGE5HToy",
-	"4q1F4WeQjz6p55K989Qu/DbzaJsVtV3+0NRpGxtLtN0sQzrsR3vs+cVvN7yzffw0tkrUrVdXh7v904G7",
-	"tDpxcMI7EyVkfPTkfyKg5ezA79vzM9gPqmJ7t4ExuB22CoNhlKolTwSn4fE3T7+6msljsxHLyF9qJuoy",
-	"0r3BoZSPkUQAKQag1Vk1h1RCi52QUuyfy1ClNfRLcCZCZc8lrMci7k6ckD8+vbo6yhECUtl7o//4lt4F",
-	"5sl+uP2eJF6FnhCcyq3wnvKYF7lkvoEL7TXTt6TSHa5pT00VYyQYr/OShXnpffMKDm2wwnR9vihroDTx",
-	"xHGddxMZ8kuqNtOs2s42AWpRXnU6zV6TK6wS7fT2FVJvYq3Exi0TWT3FbnZflWrw0TeRWcQ0HYFrUsm6",
-	"y17jx9lt5dOYMzcYNbMRf1+vZeH+nW+6fJPitNijpwlp62/dKGGhrdh3hC528PU3PD5XPYTdOm+r21tx",
-	"s7dZqzFFiIeogQ9lWw8BXw1XRG15XbNAb+4Zrm66hzRxyAcwrIghC7B0vSlppTKybnjBEL4i2Y5B5pdQ",
-	"Lh8ASyz4PeohedfSFiOzA2DbjKvCFFlnBEuTFNntMtuFzPlPTQUEi5QYubQNGF3bxYfkeymFxCe+fX5D",
-	"vnny9f8kthPRH35Wour0EOCsLBCMdEfLhrWlFFwZ/17sWYF4IZuvXHQ6di06ebPF1cPHD6/AN6tZRWu+",
-	"eLr46uHVw68WWEoJK/eI5jlDp23NIlQulNQbUUFzgHxjU9IeLeFKPYBsElMXGukjBEwkF9XLYvF08YLp",
-	"Z/gqqMOpRaVQdr68urJd37QNI0JpUQ63PvrZNsFGyRhrxoLd8XyGd/YdXB9sLCbL4zvbvS4sf+PdRItC",
-	"GqmwltRG7BipmN4Luc3M5uKalFxpVtkMYOZT4u5N8NgVbcroBvOz2fasgtHYpX2UiwInqA6S9Twj5gI8",
-	"u0qmFQSacMGB3a3Kma30QRtI5bRCksn+At9uxP4GYfWD9X08a30nnXjKzbLAa47MuA8swNeZ7djOLfyK",
-	"KgvJhAjLiij+D2Y8PPiv+qWh8iKzb9fx0T958REnv2Q6EON7Zaae2mU31kUlXPSlP8/v6JZ9iyfqYJ6f",
-	"jJ/60plpp36JURWSQvpVRem22ksevSwWH3+Cz8dGSF2563/HW0aLZ3DRAvcYU/pbgVCdZGGZgXU4wh3s",
-	"Gmx2QAp/OsqH1ksCwBPCiqG9R8uGfbyoBlzPNF1Gmekh+M23hQjUb4ltJDq9p536aDyuSkZtFNGcPxkp",
-	"+ZY9JY/Jv/7frNueTazIYwCSH3Wj1vH4QEQXgHiZzbQ+Uf6zhWp2OyoPVmAJrdxTEQfdyaFRRdCpI3vJ",
-	"tXFfFqgIZL7hd2bLm5+cIRbdF8Zc+dZedPrGSEOGOrz0PQjp8RoXFVq27wGER3WOTVBb28KWmV5gHc0E",
-	"QxCx7XkK4UQb0AMXT2+kaNYbTLpISLpY8mZYUp9CCy/heyG337rQ03/LBTQf5zgiwntPIbIQ8E/AXtHt",
-	"/Qqd8jzFxJnraWYbIhFQv4/Q805QwmFR24pk8NnX3LVdLRGVb3drTjUtxbpjEI/s2Bt7yT1OsHtFZHLd",
-	"IM+fvJtGK8RGWteoKVnHeLLztK3E3oo+XBqdnVdc6Ru44szJSWtgsK+cVzkID49m7VlZ2kzB7gKz9m5w",
-	"ZIp9hXMIeUYITLSTFTD9+pP2nRT1DYauj1t0z4VcC61Z9UktumxRN6GzqtF24DOfufoRG/r8dD8K0gvG",
-	"p1WLvdcO5A9zNxeQvR8Yq22KG2i1EYjZ6i/onq4cri98QN1gi/VPY3hb4Epy2lS2RVxzD8G+vege5FI6",
-	"n8Q4nw6BubWJKXZHvuGjQYruPEbBua/QuRsCPu5UO1xArr41NjdQtkOLW8h+CF5mvtpPSEJJLZliGlH8",
-	"XLXRQkT7WAkU22MnhNh+mhPCvOnWfmLiKYHDv8wZUYr1UohtRkqqfbt1XDRKSn7HEG4hKqJFjZWnoe16",
-	"q6mESfs0GzbGII2GOP511ZRt5l1tMvLYnHxuyuYW9ZS0ehmGUyumXBXAEFRCXd8cOyTfRZfra5v3bBuh",
-	"x2u5hozCOJbTVMXjC6oKYP4PW39GZjbUgi3OiVGBrD8q0TsNB4Cf2bJVDW03Dmhk2zBVKMj7it8xK6oD",
-	"m2D8ITtqLPduf//W8rSBsA1V14SvfE0pV2ZhMxvGE1uXboOMLV1TJC42L/ilYfLg0kRPFw5y2U5/txzl",
-	"SUAsxtlQW/RpCUhwrGsB6WHrSHAs5sSKQovYw22jxI75Tyga5nRBXzyNkrVkoqGPyHFik7/hp4tGmmyP",
-	"3XGmsOzOhfXzoOLdl89ZMoCMxMlckvX5tziMEEdwKfLt69VqknEVCNQ95s1I0a5uNDSZgfshlGXOOEch",
-	"YTu8t12TO2X0Lc8B4otTkaFim6YAkuGRZtt10JFmZwWK4yxjuWd4g+8qBFPXSN/gyaAi3XSqIdnJVCFN",
-	"HWzp49cAs2dUkRVVEDxDQi2octX5hlV+QbCU2pgc8uDwzaLR1+TxCdwdw55vwFoD05UaVYRJc6n+tUCA",
-	"ZmZTpUgPZqbvbLV81G2E33uz4Jjj+KYxs8wLdg09/c1BuZQwl1wDpOF0hzIaKAmO7eqih+T3lZaHqaX6",
-	"5JmPdvUeAUJyKpT0bOMwZ/c4RfiSwBT9BVBMxhhVCLZBxuncbEhfWG4jaqgVTw47DC1j69L4aODSDMMV",
-	"Rbp39YN2rgwQmV8WF1mgvJFo+5wWEwla66/o4QYe+0mM9UIe3jYh2D49eNQAoCuVFsK196AHZ1AFCWBW",
-	"vIz0fGuhgJAMRkPfV/Fewf+yE4sioYlYsCqyJRYY6XvvZ3zdcTKuguDeDV/pZMsAc92lsSqN7yZdXw16",
-	"UJiZ3RmZ8IhKz3wsREH2COcOnkZ+vI+fPOn6RQ/w55Gp8A8RKpQSKz+CzomNKTbyfWME5NF/clZV9Jr8",
-	"9d1NcNomunWNugmUn0HsxGypV5QHFdl7pzVaSb+AnnpFD1b0ME1Ju1rIAibEGvmtbeXEmDjCc3Ob4YE8",
-	"2a7Sg5P+kTH0bF7wcrroWVHAIXnHzkqzHz2EzfNfVnXzK4TUjvjJCGPkl4i83tLO+VRA/3AsOJBGABTT",
-	"6FCAPRxe3Uf/hP9OmnVv2Z3Ysv6q/VqT13LDXuLYp1uG2FncE8aqMG77NfrtgNm1Doo7nE4647N/ou8M",
-	"UEjvOrPOFmhFc44vPVjRin3Q6PtcdsuaafoL+6BtN+B7W/w3JY2GoSEvfsGdY3wP8DcxV+GcJ2PJCMWK",
-	"tsEedNUd7h3R6FycM8+R1NVr+9zPLntlx/UrqNKoN3Ve/mq4ojXPAWF74pIOnmbd2Qvvw7f41M/Ch4XK",
-	"ujNc9MGEgRWvHv3THGYfJ5EOQmzfUbRcj8yAZh/0o1zd9b98qESDXwjDuQQQxJ3NzonNMCwsJHKFQkgS",
-	"rTQAf8J7yf94+/yGPHn8p6t/z0hTGecDziJFsLrR2dm8Mpb0JU8kM/uTB5Iro/D9jjEaqB37yIApuX9S",
-	"2bjhRBL4W+O7tIVDn8BXVSKUyelWmQWrRo1RrbRtPeCQyGad69JBkQP0+VDyFswqDYmN3JW/ds6nF8Md",
-	"b5WX+uykTy/fCwwRyEFZssJD3ly5Lx7DTox8NDKmKrqCdE+q8sj8AOrMDv3s2Xk2LHruTJFreX5GCKo3",
-	"rffm+tnJuk/vr/uKX8UBTBaKe/YEu+WRtlDCnD1awFniG7kHVz7dLRyt6K8+q7+7iIODF5AwD9YNU4pN",
-	"nL4vzAWO9vo+dmaXUufTbklkOW2VwVh2YI4yjP77feQY4AE/WVwKGOwprh07tyeMAnL6LrQVV64WUktH",
-	"BReB6MMlh/tcvTd2FL8SwNu9PmyHKFL7v1/Garer9IVCHg/JaFkeLA2NbzfQSQdhn94d9p2imqhGOovF",
-	"4vSn8GfPpSVouH8AmufeToGeuRKDkxOWYbCnZFSze1c1M07/x5d9c0zLVGzvcImnu824JonJ+HaSf8Vs",
-	"/EVjZO6LPq8I2VyBu7p/gbtAgKwjavcb04qI6dWn2ZZ4Hl8golXyO/ZIacmA/Qt+g3hb+5Pj/p4+DH70",
-	"V32K88C9LcYS9mtUrvh5GlSv+N8nVbC4L/tNVrF0Bv95abqhvHxabRd6+z3XtbSE/ePalh3/cGwz8w/s",
-	"k9We/cg/fB4buJAHsuMfRvvXTEba3uUffpvbFsb92dWegWB88tIz/9Z73qFW2kIbtKbVdFX0G1r9d62J",
-	"fkOrIxXRtMktARHsTIeLh2JyBxziEqulL1Haizhl/2KIUGKxzrBjmUUsadZHXB5IIXwEEwis3CpreZjU",
-	"w2/wksuWH8hGbaJc1JgqInhRgSTN6U0NWhqHGe00eozmoeaCES5cqOlTQmrWQl657RFHKAH6SOJ5jJOp",
-	"Rc1tP/CqCI1G7Kt4ri7Ey9cftasodcU6riXjuGcYVnksD4R30nKdXupQSKTibb3xAoaVNLTHLmhcIsvo",
-	"Cv0sTmZw7y42To1brnaAmRe31LIAuysukHoqyw6tiMraYtDhue+XATu0C+WiYRted7dqkg3wsstlc/+m",
-	"QPeLXwgM+lsQUK/hJ37Lhe2G3rd+XuZDV6t82gNs+OaLxzcc6icxmPYGL0+SxndAPQRFQcA9TQp6+LwD",
-	"a92vu3fghSUe76Svvro6Cvs2N/3aqG83SzGd6/58uYwux9IT5Nz3zx+J7/0G6KKi/xuZWZyvklbT3jow",
-	"c34Sbx3Brsd9dcsVCt2MsWQfPZwC60/uJzUDg7unNGJJq18lMTOFLq7YHqBbZwtX6kHi5vczLJEMj+3T",
-	"oLzPWYNLn4Y4DZ+XKTZz89z/ol3CBvP75lHLyxMUzveSaxf4nfWtZfGHVGMF8TVDCwOpNB/tqNwW1nGd",
-	"iSiWPrtyNgwQSyGMX45jeCjkmuC0GB/1/7x9/ZcHr76DYBhV5Ec75muyFHoDHPQAOwb0ElUtpU9h+xac",
-	"jl0aUENQlYQlNisD7Ol+dmMA4p6k3Ket8ytrwEtkImsplkcyE2/wkk9h7AxbpibYPe9ag+ccQ2eQqGgr",
-	"tsGV39A7RhSrdIcMZc/Nf110w0J4cDqd7Fmg+1j4AhA+XqTi98Z9i2uqNZPmmf/7b88e/C/64B9XD775",
-	"vx4++OkP/7YIUqtEcbdv3Zg/Eb9aO0OJHaqwI26/h77jaYo1gR+Rq40KEIYKfFQNMgiF7gXJRdnsKoWQ",
-	"P0KxI3ie9aqbbVj8H6KyxRpfffXVN/+ekX/9101gXe6ZbZkWBSsSelLjdSmxwz+70nNgz6/Y/nKYum65",
-	"slmva2TWZQoJyTKCZenI4AZF5CvMPgA1Dy1LsmdliXuy0wYtzufdMRfuXexXLhk8oyvbc8zYtlL/pBMG",
-	"8cHyVdulP0oTPmgQRpVmBTF/zLwNkEGk+o4VpKZrzGdba6FfgP/k8TdPvrp6ciwcA29uB/drR2ZwQt9G",
-	"mEUCBfmd1gbGpIITwXcWugiSFAm6ewSGrFRsj40VSl4Bv7/5L44FfDvj2mnhAKjXXaKxFTObxQ6883u0",
-	"we2mELsdqwqqh4SbA8sdMoNQRWbeD99shOGp5bXwvwQCSKZURv7590UhKvb3RUb+vhCrvy8+Zq4bFWtT",
-	"Av0RPCQv+J0ZJf4J9iBpasKqwtqejMp8g+1DhtvXPmjshoXMzT2F2HlXt9u1WyxpSau8W5bV5yP7TeR+",
-	"PzyoitkborMSr3gVjK298etrdwPaPnt6uATn5C0sryXapgcjULKpKivm0L3MsXbiACStthaZYuQZM8WT",
-	"duwtXvKJIDbYuf6zANng3AwgNvjLpPzarU1a/vZQNm7knx3OxkrHJ0fadN57z1gbkK8Q0kYxrZ3RH4st",
-	"3rpr7nE2/DsiTmWvsYi/9nSx1vkm0qcQajQti6bS9KA8S1VGlLDEonvhGitZAwRnFZu4Gs/U0gva3y8F",
-	"OJeDoD38rTe593Ck2cfjyz61jE+t6gWCkNB3Uk0jxW6hN+W9Fq1+8lm17TbDIcumIrYf56UK31zXV5pv",
-	"0RrmWjmyBVgGbzZNrIW1rdgxPl/w0VzPH2H5XhTd1ca/3POqEPvM5uZ/abgZERi+tgtIhO52YwzJsJnZ",
-	"Cx37uv8xa+9oXLbeUEIVrqOgyVyXGbplCrp9Yum3tc5g+BODXINFdMYocyolt4S0JVWuXbWoiHEtXZvR",
-	"DOlSpYtHS8aM0Ii96lbFWU6bYJDY0k0GRmp97NFQf/pvCtd0ch13Xy/rnLr3gfuGrO9IDle6XpePcL8e",
-	"Mb/tNZ/C/r71ZAq/rvVt52VoeuNv02xv/JLfpPHthv55Wd9ONj7xpu289b4tb3hV0PTuCN6jnJbG5ZfR",
-	"TYtDvnGXJfIodZ46M/Xpbz1/Jl5q1ZolcOZUhLsvQVZMiEPRksqdwtj8118/+frfzyBG6U1uydEimZhY",
-	"oxOPmSZ9TnGgGf/HPLrU0Fn6D+RID5NDXJ3CxX9u1hum68LLnhn7oq6hNUxVOBcODKlOuvvUBYcGH/LO",
-	"3QMteBePaM0f3T02f///AgAA//8=",
+	"7L1dkxy3sTb4VxC9J0LvOS4OhxLl1+JcUSOR5ooyGRz6MOK19W6gq9DdUFcXSgBqmm0v/9OJvd8b/7IN",
+	"ZAKoL6Aa1T0zos7KFxZnpj5QQCKRH08++c9FLna1qFil1eLZPxc1lXTHNJPw06vC/D+vFs8WNdWbRbao",
+	"6I4tni14scgWkv3ScMmKxTMtG5YtVL5hO2ru0IfaXKW05NV68elTtni1+pHqfGP+WDCVS15rLsxz328Y",
+	"uWVScVERvaGa6A0j+YZWa0b2VJEdLRgRVUZ4RX5phGbqivx9cfn3BVkJSfbmDq5IxfaLDAe6YbRgsh3q",
+	"q9UjfPXUAD+Zr1G1qBSDD38rxbJkO/PPXFSaVdr8k9Z1yXNqRv64xiv+8LMyn/HPzrP/TbLV4tni/3jc",
+	"zuxj/Kt67J4Lb+xPxAfzKXtWabKXws6avc089bn5LlghKWomNceBLmmFa6TZTo3/vOHrzbX5x0rIHdWL",
+	"Z4tCNMuSLTI3BVWzWzK5+JQtSrFPvXTHq0azpIs/deXkb+5O+7bMDvAnf5tY/sxybd5hf0GlpAccHkpo",
+	"f9bEijCab0gpdEb2GyaZESDJCJWMKHbLJC2NZLjpmVocnOLAqxU9qIDUZAvNd6zkFeutwNQrfhQ7I0uj",
+	"dwxmCVa183g7hNE0ZYuPj9bikf3lkpWcrS7wMzp/esR3tZAat7feLJ4tblkpctko3ewe50Kyx3grjOO5",
+	"zDf8ll1vBM/hw1jV7MygtozVZlB0awa0FHrTGVA7J737YUJoUXCzXLR82xHOFS0VC26CJcvFjikiVri/",
+	"zavIRjSKbURZKLKhtywjy0aTSmhCSw4D6gu+EYr4u4/IQW8GRht1eSBbXhWPQQeOxFYY8Zv7ik+BB9lL",
+	"XlvxGmx7KZr1Rh97zbf2sk8wPU6jJSkouGMtmQpolULgmOyYeaXZGhWDWIV/rzRd94RJMloYgcng/KES",
+	"/21EzPxrLFeDDYLPy3Ak8NqxCpmY1OI7rgJn0XNScLUxJw2tCMVLr4jeCMWMMC7ZSnj9sjf/Z3QSiCMp",
+	"BS0ykguqCa0KspaiqdVIKpesQrGcXDS46FO2WDLFC4ZncH+g5oyEocKJKZtKmUGb34L4kULSPZyBo92J",
+	"J2vxXPeVN9XskdE2wVsEPSpo1+Yas1PwxaMB84rsNzzfmGnUe2EHqAjH0WeE1lRqspJi137GFSnZShPR",
+	"6MxcqDZUMgXaICNC2nXgiqAMOMky9xjjhBvBDymolTwwibM6+ptdt1R1/tJcDgci/fgKb/h6fHzw8LuM",
+	"yBx7wWuBJ5I7/JJG9Vro/pj+CCe2/eHJeIBoKf3T3PGaVWtzRPzpEu5xPz4JzGPN5LdUbZm2t/KdWYAv",
+	"Ly/xVvyxvbGjDUCz0BRdBJfB3qfFYSxWe2cwGpmCfagF2gMgQM8I3Ee0WDPYF2ggtFK1ZOum8n8GqRIV",
+	"M5d1d5MRsUZ3RMzdsADFJs2fzDMfrbhUXvbsTyEJVCwXVfFiQg41XZbsPcdl6X/za5HTkpjNSgSOEi42",
+	"uoZqzaS55n//j79dPvnpb5ePvvnp//7yb5ePvvrp35/97fLR1/irfwvtcmuDh9T3QPfCuecu72oUK0jt",
+	"DmtXOmTgPVdb9QLmaPSNH6xZb8SrIKLKmVO+SuyY3vBqbf6sKC/Mii8ZMQcBakPjDQhNDkwTRVeMLA/e",
+	"S9hWYl/BKpeiWrtHcvhb0YyNiKjd11SalyFxZJUfhLg1GkxU5YHQCgXJHnqEVQWovr44molLUMjDkzDB",
+	"MMyF2F6Y6Z5pFZr70CbU37Fab8aWwG6X6DHUuT7JXdgt8N4jX1hLVl+4Uc77SHMrvLdVZpMG68AUMm/8",
+	"MXUWCo7OdfINakPrgA6QLNe0WpfMyLIUTVWEtvSeF8ljG0oVvPfIpMM2v7DTNm/S4dbOrKuQZ6tzs9HV",
+	"hHu7bG+OXEErZQ2SqZPmhu+aEvx6M2+sKn7kVeIK4ZeMVugSNDMcARl5Aj+g1l8ED0TOrK90F4clnEmp",
+	"XzBYePwcP6LOw/y8tEPK3PSm+O+w/omTyiom14cPm8TLecBEFhXLXAAArMX2zB5tlJ8bnrO3uZ4V/QgE",
+	"I7z5CutOUDrBMhfw65KqsaaPvsZZZaPhemPI+f1ClIyC6O4pD0VJzMvtXsHziUpmBtJxaWBwqZGSD5Qf",
+	"D2KAnWAtArdR28lzAtGZ/c66u49MEawlQ7kKOC67lZBoHY2mZCP2ZEerAyk5M0tk7Ae7YHuuN4RySZZM",
+	"7xmrgls2YhuMAjlOidlx2hv7gzsW18HJu/i287BZwR07+aBunQc6IyjzHiKyEM7pCszSKf6+xjXuopmK",
+	"BI/RrVOjk+6wl4GbeUi44Tu8yihpXgUdfmcY1o02xvTyQDbGe6crzeSeykKlbgjjW/V9ri+fjiV1RyWv",
+	"aMGORgnddaBsPrJ01+9H/rE/jMAoanlCYA6i8kJsv1AEbGi7Y/JGSlblh5EU7BjVb5n8YZ1qHzL5Q6K+",
+	"D8V1FC1TROjGXgZ3NPmMib1h8tbeOTm5Cq9TCX6UFeLM75gUGxf376kWrrn5ubeIBpZSWTK5ZlV/Tsae",
+	"6fBYFyEHbnkAFeGDtl8ogmLXxnSs91MZMXK+WdrBaF75PQ0lk8SKUGKXIO1ZBWP1C8nZ0UjM25JqNrRN",
+	"Rm/XG65gn2R4imwYLm2WloCJnt1m4Ugv14HxPi6JkJjuShJjkAAbHxprJ6VeBnwNuid7xtcbbQZAy5J4",
+	"2zDhm8Qtq6JzxYiiOzh9KSnEjinNc+M3J8pBTdMeXdPKDF3wMvG5sNSp8mBUzwspdlPZhoSXBlWatUlH",
+	"sVTzfazgy5KRmkqduZUBCUr6RvN0FTkQ7QTWtNLyAGEYYi7vythRtTBDD9pBu+/tzGjWUUpuWbpb1n1G",
+	"53VOjHu2pBVCJzEhoxI2xrdiX44VI6/WkhXc5oBHX75jVDUybKlHTfi60W8a/TI1CqB5vlUvT/HnOoP3",
+	"xrh7XDuM9iuic2OURjB573WTUeSlGBuES7Ev0w/adiFCh02bVDxmW7r848wEBrtl1Z9FIwN7A4J+sDN2",
+	"vChKRjZUWbSCUKzC/ITbPDtG0Ura0PK2d+wt2UFUBVmJRpICfYGUs4EemHwZ37B4MJiLiNL0oIw529PV",
+	"fvLTdVGbejfPvQGpmTWCjKzNOJ5cXpJ896//59xRzMiX7OZa2XQ7CjVN37uNKL6kU5RrNesU3dHDjTHl",
+	"wk6/3btq6gQaaaBB5nMnmkpDyt05KZDHRMfJJRe75pyqhahUZnymno4ZaY+4DpRixUOuubHSzXMhtorO",
+	"mD3RS2tMpcE5bDg4sEiSKRcgC9oORmNkhEKQvmKsUERI8+OeYtIhbdVks0zV8LJZLlkk0QtJZa4IXoPZ",
+	"6QJyHNZthbATatksIB4PYKAknWFU5psboyMjdjt8p1iRVWlUo/lGvOeKXIJ9g0mURPNGQzR3hn+nffh3",
+	"ZMrsaT25t9JesKd16OmBxFcumhI+voLVXhnZqzq7rLdLhbSbdBECQHRNAX/626mxGtWejxEDDGQ4Wzjp",
+	"snLaX852P/WPCn9qtQd3a555ldYq344mc7MeNEda7Etw8ix0qIVwjCySgq9WTLJqGAAYBLI8AmoWWCiS",
+	"7d/yKvyHHT0kC9HoZbFM/nRUEsaS9QK0ZhQpwdYtqwMzDyEjwleQ1KQKs56lEFtWEKNJhRwkbjUvS5e5",
+	"ZTkvWBFUXWagU0vkFlKHUyfROa/YPoJT6s9fzGWxE4ioU4Uz2I4lZR6dgRJMIDMnuR4BG8paVCKYhNi3",
+	"u2DZaFLS3KxCO/0YduHumhXu81TPbpifxbGBVLgRuWXLevssvJMbtTkFIcgVWZp7ARyQORzEiuask99o",
+	"avJzowAfUiGyA7BDAf8EM9tj8VuH0krwqv1GlAj6Sg1VyEGackaOue+AdkA6Ty9D4JLwEbs8WPszZcBT",
+	"TiQ+P7ScPRDUBOBo8HScGzPbRwKgZrovUGbmBUBhnT45gQvZWR+MjJjzdiP2ZCM0oShgeAqHgHwqnmGt",
+	"mrLEpBPi4kfSsBFaM6WTgdlUn/W6OHy5kXEb2CZ5v1DEXKYCSbDBOsLTMj813XF3PjkNynzLZMFzfeEW",
+	"bN5627thhNdU01KsA8e7oDMwddeC6lfVSkQy27tlVBPTqjXlrJFrLLqlZLTAOzOLjaQ2seZgZGkDi9oC",
+	"eTPn+5ro54E9Pvfz9htm/mVudZ/H1V1+HQAVfhjZB6c9bN3wglZz8kHxZwFGPXi0S0ZWQhRkRw9kT7l2",
+	"+WVALwKiWWUd+IDLj/TgbudPXMl3FiNwCjb+Ha3WLOK3ULLi60Yy+MAlBhDAb9estscy5ld34paBb708",
+	"YABBK7LirAwC6mtaHY3F06oT7lONBEvgDtayUQ0tj93+V7gIwBeVPv+tA60Kuziz2qrzcV2h7e0GNw6/",
+	"cb2CcrLpZcB9IE5y6Ei/3lA4RU6w0UrOlEsTI9zbgr8z0lQFk7DqYl+RFk10Dlj+fhHS54GwAkY+iLxR",
+	"BmsB05QRC4zpxLtADVxBGBfxo/4SMOBh9oLWnAdjP/lTF4t9eczOs5mYKGg3hLlUW1Y4KTkxLW1vbxPT",
+	"tCzfrBbP/jYDtDc83Z0jnFwVcA5oro2s4CPGO+mnbDJW0e4RyBm4ndFipUK2UX/azrCQAMAdCadQsqey",
+	"MgeQmV+hmLoyintDFVmao0vhIrAiA3UPyOYl05rJC/KmgnSIFaeMWN1lzjiebyum1I+7jAhevsyILyaA",
+	"g47pi5E6WPPbSCi7pEtWRkosdGj/CcUCgwEfkZeIBw9ivsxQgy5hm2lx+Z9SIPBvY1xVB5RKw8G0OOQ7",
+	"AYPid4bt/3YdThF7nPdES95K2Tli6sJxA++4mJd6dd7QIAGCximAKUjJK0bqRhsb5SgAvxtFC7s2ZvA2",
+	"BTnD66fllpY8DFxcUTwhMPcqKVcMx1//2QmgW/fsZADtilBivqsAq/7KWXUD/A6EeBXRrCyDs2WDwDH/",
+	"AYsvsMh7lbUFYLxSvGAWLJvsob2mB5cwm8BouW2ckpeJJYrMKkARCdfEXBRARl4RqvCabiJpouZjEqwx",
+	"I9PSrKl8m15vcTTkci1umS3QPCnq0k3Hh08ZX8qnBck3wtZbUpuH61Tw2MPRpSMGHn3UD3eVhxtG8CJ7",
+	"hoXEla17qJVOOBDs6SOPR5s7+viB7oB3pZhZ1z5/cpqF5aIXd4X6i5U0+q0+f8smpjKyBeyjN8GjeG3s",
+	"iC7eYN4WT9qKkViaEo3ME3Ivo+OiD3JqP87PZje9Zt8SO2JwMk8LqNtkMtVQbzfaXL9HsPtJ4SNoGK5j",
+	"KJgrVGbgeZcHUhj/b/6hEIyhH6vXEsIocycmMyu2hGi1uYVaz5CAJV2HlWpMaVvISV3SHIvv23hpSGtH",
+	"dPPwKZ2wZNhUkWv2ffQAKBm9ZZX9+IFwQg6b1GIPoY2qPQyCiU0RKh+toGZpx5U58yD7AHVLSl25j6i+",
+	"CMjKGFhDlYpVk80waMzhy4o7tGIAMpCoZ+EFYTyM8dHWgqlnxu2C3HJTQ8wZzF5jNboS3KYOnsDHT1vh",
+	"UNsnnrZVp5q6vw9WXEdM7VoyxfQzojZC6oysIAiAlcrBRQZ3HKOTafGSt+6OTz8Nk0ZpB1vYcCOS5byG",
+	"gBQrV6jPbL0b6IxxfZBkqZmvOTWDM4v4FF0F4XTD8CuM1l4eqFk7onJpccsVu7jBOZwnT3ivI6fq1Oa6",
+	"h3kRmHQ8xTZg9eW6mSk6GE/4KVQbZoMSVkFsqCIbWtesYoWtgnDWu4d95GIHkW+qtscxL54m4JOrI4zZ",
+	"4PjXVVM6a9xypBjHIRzR6RQQj7akqxAM3wgo3rCCcpUHe4EVZDESloj1ACBDxiqYSXtpx3tRQZ3PYgcT",
+	"OtjU1TZihUxT1xBjxmUpWUH0BlBVwcPKPHtWqlRsv78N0ly5Srx5BDTGr86p0vOquM1dZhqP3fXCXdct",
+	"5p68QR66UZNANXERXFwjT7gaWpRd3ooOs8gSf6ylWELZLNcsGK02vvW8SQwXF+27mZo2dBGlUnMVJqlZ",
+	"lldVGPwkt+OxoKgrZF9xKsOtorWpzekS+rqdkCxq1kCZr7nCJ1D0hlZgT1WsIP1NZ1SSeWtmIb9wM8Wc",
+	"y5rfMvCQKNG0PrOKu2IftWN4mZrFv7jrAPK1DxdhKCZvmfxCkbwU+TaRSSRbiEaDKj4yhDf2svaO/4yz",
+	"xUChztFd9x1Xm28Pr4002TsiTDh1SRvFlyXaDAOj2+bPUftbdhXVTZlbAhnMsHToYVgxsxihU9jb9Qy/",
+	"DKYKl0dn9P2GyZ0ALpAbq3sUU25KR0wGLS8ZRFldSiG4FdRG7I9O/w1c5NJe8zSJ0qxOOQNutLWHR+EP",
+	"96kjccp6qTRHKiT2CytUmbNcMk9UYQ8nO6zOYdFKtzcb2vM+ZirFWDYhtpvMH2m3adK1TmqTj9d3jBav",
+	"IDp+FDuAM2cH33lV7Ou/BcK5sQTaRJ47A3IhthZnuRZTMaO5qRlw08M2FSw36GQj/nF+Oy/9ISsIvMeO",
+	"IoBzmFdk1ZRluHTibFG38oxf5oUURxlbhu8rLQ/pxjmY+OMMeM1z7aqCkgTrLd4QOrDtUTnHABsGqOwT",
+	"snZcCVny5yBrxNbZlWK9ND+a2TOuRkaQIbE9wd1b3ETe2ojjwPuZoezmovmDGecu+2HXkEJBdKaHh0Jh",
+	"tApSYZeT3COjt1DH0RB1PcKQT5hA803gZzSyskD+Z2RV8jojakO3UGqSbxiYF2P6OFo2JxECwy6xeHqq",
+	"j7mysKKvqrqZnU3VUSAOLIA2HmsBS6BH9tQVqcR+EPOC2AzVg4Kk46IUIPJktzxnjlhDCaueoA4IavKq",
+	"nBln1AgOESuNgwaYBISzO+H0Pz7tsTb+qccJ+Lfnj/4XffSPy0ffPPrpD0EOQCfVzhtp2QvQ31ig/MA/",
+	"Ck7LEkuB4GTd4RmD0UDJFJpYzpEpjY7KFpJCwYQALA5ERw+OOxHSG5puWfUIn6G0qCO+z9QWK4VO21Ye",
+	"JPV1ECLVB10sWSzmoFtLzkb8ua3IMzIDNs2xfIffO/3n/+u/riGsCa/HejjjmTkfxvzJTHpGLklNS6C+",
+	"fEoKKrfwJzvjc7cjiEBs993Y4zAUCBSkEOaTEQeEtdJmg42MAprroJlr3Bgw5loa+B3lFVk2WouK2FzZ",
+	"aPJmh5AKpikvp4FEkUhndzzGmAoOyPh1cUbLogGvumXQMZo6GN/dUNVDsO0pt5uxvy3xX7KpKvyX2aH4",
+	"L9ii9peQnnjU7k5LSmKjMcF9prku2Rz6yw+ueslMAfE+GDJrnkBtiVPgBuJXLiqdzW5H0XAKRTvTc7zL",
+	"CQBWJ2A4/qMPV6eH52C66I61sJ1OaA6VWCd2NxH5i7jPp8TbIjYPQnJiG2f8aS+sJ0ZyARW9YoVM7lim",
+	"ZbcUq3qe+Dn8AGOg+22kYD4ekxE64plY2zjdhLam6AxkwVxPfApY0HGfYRrCe6aRioVY0K0QYjwfAiZ7",
+	"H4gb6XNjBKV/pdOOSR7JdyICPwnGwYw2NScfEFHUlIPEbWhV2KqKnVCaNHJtjphZRSjRYYhbjBaHau5j",
+	"2TRjWM7ZjNodcOcMdZhBsoPI/OJ5LAqGDGCV3Lvtd6ZwDFuROpFl+LqRt+w15YEAjDGogvFdxY117JKN",
+	"2D+FV6nInzb0Eney0kFRWqTvgz035+NEvBrPgx3QU+LFxHHwHS/F81/mX+QX2M2kG25QMzQRtNi4riZQ",
+	"zp4aKDWz1DVwlDlFskV+KHmFlGasLHmtBA/bJ8DVHz6pIr45o0q/DJ/BJV9vNFMaYdxthMg4JIkMPdbE",
+	"D0JQLM46me9FRAe6YfSWI5PoOdmHumwkDVvBsimTE/SKrpg+hDXdlgcDccqWtxlZAi92y5GTnZIV1fpA",
+	"9pLW4WhcDGIHF/OcJsN67eUIe+8PkBL7R5QExwJTcjYGnLZLnvJOJwTJGqLQm1MiKu2LvFC6p4U2u3/P",
+	"uWI7Gf5ssA8T7tls4WrYQEisKhiNtrtOnSX2G9ntEy+GTnancZIt2+yc+FGEmTFvOv6qLQGhUAJZMMIr",
+	"LZ6RpQAkxEqyKt9AjKnRmslVyc0P5gEhnFKXFDxyRJj3mNs9aB5ZCTxIMnCmmQM3EIYyT6G5FAoDrW1J",
+	"DLtl8gD1qTmrjImiJYuwDJU8Z6ENBWvpUnBwFYIQ7DZPUTK1Oc+CXIhmLprKuECDBUh7MkxYiFXNM3W5",
+	"PLRfpnMR9QgwszJ4IsDsO4gYnl8KY4zkmbk/xqrngXWwgK8N4h3P9F78sPz7jtieSgvJLuysJM+p2Rey",
+	"ouVjuB0nlltUVLpi2NGPM7rmJZ+rmtXXJ/bXu8aQ4/XCPSaFVgO+/MT6jk4ufx703PbbgjYuNkjblqB+",
+	"Vm2zfut9rX7vH/V7/6j77B8VLohu+0DZbb207OVTbaEwhBHEIGBIuQNhzBJjVG3O4fz8wVR0OKdNOLnR",
+	"5VWGQIVuix/pUjS+bRUgA4hFGwdIO6O5i8I2OBjHhzGnl3a+Q7gs/G2zM+HRqmynLkJl2TAlz3zMOwPu",
+	"6Qb8MMD2XxFWKubNMgufHAPbVlNNUNzsK4KC4XuJidUVEtJ7+CPRVG0dtn3ihR66EvqLw06k4quonAXH",
+	"smzlTrvkYmfzP5B4WQv7kxn5neR59m72IDnu0tRaJGfCfXFHgk1ooQEOQIO3elNxkBpq9Slzd1nUCX6K",
+	"my0n6Ckxze/EfEvdhzS/841KZpiUG8e3lGIo5hshQmvEa5YRSfNtRiSvFKA39rYoGcE0tDACfaycKMWd",
+	"+c51sjjJm/m+zY2dULZo960/Eq4QIMbVxnrivn1rj8E4s/NwsM7i4LzYD0g5Z6zeylLtzlS4ER/f+EIK",
+	"OWBiK9XR0X7DnuCBWSJIfMR0ceSTQDQXZ/zUSaPV4YXD3ocKr6mKUDRGkcMB/Nmr4sh3/XH8WYzKkjOl",
+	"7+QI3Yhl5C/YxCMxsB4YZs1EXbKeIf30uBnNq5MXbOYhZU7RgYfw5MvLYyIJdzmdPr10HWBNrwfFrFyb",
+	"MTBmMDrzgkEf6d5A/jQex57K3XW46q+Cdic+3bBltSbm8ity2SvBAOuwYieEYdtcn5URJ6FWHN3w/A5O",
+	"irXcgK59i5js0+MtVvWfieqbg2q4P7CctQzX/JY1YeDaaZsgish6Ye2+6Q76FGvGHP8eGNNIOiY6ICQ6",
+	"7uC1oeUqzl9m/mprcrgi65hsHuUmLW17+1iDT6CSinKUzmCE99iccLMgAaxr6Yw5iMILpI/gOTgrp5Xy",
+	"2ye3taZ2DlJYpaORXmvPDOvN9xnJhSgzDAFkpKmNmYgBtKMGAwqNNcRhHTMvNIkdDV+gMX5qM8MXnRK/",
+	"sHXYLR9DcDRZHsCa6mFEkVcmc6AkXAJP5QVdO1dwx9hSnMEdMqvyWUh2U6TXSXNVPz+DIrjgtLwOUpth",
+	"eFMxfW4fs173skh5YSoip1uzOSou5MF9zkuyYWUNgaJgAmu6hLCBkVdroyRsMLc6TeOJWyafn8XmvGLP",
+	"IxwOVik7/65Dhr5kJWe30D7ktGGb1357CL72m6/N/nlyeelAK6e+IaWjKrVMOK4w322U7sR0R9vbHN3Z",
+	"b1fcib+VnTSGapjQ1cWLNuQ4S4vB3ajEnN8zUCxcrsoQzM3WvFDsQsWrNXGlcLOgrZOpFLzK6oXjpZxI",
+	"f2uufbNaKaYDmgTgeLeW2LTAZFNKe8ZI3iWYdHFZHUy6jDpNAvgUm3S5DTInvYJveSv2TH4IBxcBYOjB",
+	"AKxkO9usRWD9XHes5r/KKNeS9TMFvCjZFbm8+KNvw1c26y9OY1yxLwu7nGvJy6ngnhs/kvUC0YcQKxx4",
+	"Rj4Mklgbmu6hIIL9r3VQmfjyBqNlc1so/+XlJfnXf11nkLbwuUKxr1LlPgppXjEZREQAHbUr0DIzvxcS",
+	"Sokb7dsvSUYLIlaryfYZnahJwEUdOREuAwldMENiGE/me8lMgT7SfBvCPmFmiZTslpW2L+cgJ9qrjhS1",
+	"egWh8TDQy6yWxPYBRkbEamXD91w7F6TTIXX8Ai2DhW6t4xwMgt3Ga9NDAebbYe2xjTi37a1xYjOvkvuq",
+	"zipJN9p219lZ7khZkmv9Zl+9kLP4uQKONeYGT/Gofz92ftf1v3Fd/9tV6t3oVAKA4neNHydjP02LP7CG",
+	"/qGybAVzE19mNsyOgP4rTmQJRZ3sWBKW4uO49V2rJlrIzbFEwXyBLrmWsc6SbYbi6+CLO2ToEwLun/LV",
+	"1z3A0B8vL0O+5YbWvSS5ZLmm1RoeJUVThUoMUgOxL10hwoxVvBFtzZ9FrcLm6wIUbDth2/iSuEz4qItR",
+	"am/jOQ10Axrp6dFQNbwgBW340sLAT4IbvuqRyZ6QMrbBijWEv9dYsAxJY1Yprg+eA6AWIgQl4kWiyj2R",
+	"W3kpQlC15YG0SWEBdoURH9tKpG7KGr5j3ewU4rctBG1PNRKScuxou8TmmWkxcyqXid9q5y7xakbzTYi9",
+	"meJeuCKXtpmkRUUBxIQl9tpb0VQOSFeBFORpA1Y0KL/FxrQSNygkUK4IJSX/peEFFq7UVGnWtYucmkE+",
+	"WNeCZ+FB/T+lJKieHjcBeKW0ZSy6K6NC8hAHz0pI8oRs17A0uCjbKtZ/ZqzIpdAsOU4uRRlr3VAm03v6",
+	"WqHO5395GaSbbtZUziniSaAN7cLZ4XPaHWKl336Ne73dbCi97YRlqG/ci+OFLQFUzqsu5/VJyBxj4870",
+	"H9eJE9lnBD+CA+t+yDrt2zVEoU/66teUF6+FDncMTD1rzbU3QVvWqBdjvkGnkY1FY2Gjg5Jv2TOjZth6",
+	"Ddo8F1QC2pFr17lgEWGDTDvYQwe2bwDtxxwycoAz/AdrCMbY3WeedGndiu026r4lOEDjwYSq2W1TOtdF",
+	"wqYBc1qWtr9LuHPU3VEc2Q/A+1OkFz/lVPHlt6zF1Q+r2O4Q7Py5UeAizURgx73+D/ofy/9w9y8lek7Y",
+	"/QlCD7wiWgx7zdwlFYWRuAhS3yeFh4UlEG7DZGVSvlhF+V0RAemCLTlGrhiwvPdpR4KQ83Bm2FM6M50+",
+	"yCmMenoaPaEIPVBqfhoX8Ktfj+J3yw6RUp751L9i6+4IbNUNdZT5sO0oLwDyMOaVOif73yMa5r8TDD8A",
+	"wbBo9BwpEbdMFg2LQL5E2X6c8XYwbIxtfz0/Z9qA7YvC1pFVWBSjzBPVFv//IAWey8XgERop188gCh6G",
+	"wthh4U81q9c7sdZR+ZfV7z0haw9su1+9WnUqPmjl8VvWKRgYNpnx5Fxp+qM1lUKHNhZzzTxqcs+qNO0m",
+	"wFUnEnTNr9KaYLzap7/XKrTnx7g04dgbFBcmIrBpjCUTm8nDyZR6PNxQXrypwp2dAVMeOxKRoMRXG+Ip",
+	"yQYtPI+WcM2srAcLLKWUoRtbQNOrS/fVrlH7kS3kO3cETS2BuO0q7qU9uOusgzkjEJA3OsKkxnL2I1Uq",
+	"laulpcEI8FlMM0OsqCQVr5i2EE+9Z5U+uHh7wVcr16vJ8l1AH9qcVfqK/Mk4jAVb0aac0d9IJyvribas",
+	"9m8fqGYyQE6xksyFdQXaUuvHrrlYRsYdr6h2zUCxUz9YH2mfNLdBbLaADPKU+ed73rtKWNclfi0RDOzs",
+	"ZPfzWjKqkEyWyZUwvy0s0hg+oletFNkyObh2VpJ6MpiSrXjr7jspXWFDSTPyFG99J2FjoAAtM7TRAQIV",
+	"LeQBYkRo32DgqFsOa5sv7ZwChprrzNekH8haQCQbwks7hll9Z9q5jBTWZ1/8vTqTi2FWyMxM3wcKgf7U",
+	"IGLYWjWT1erxU9AUp6TKot1tc2BKvnJQhrwJjOkYR7Bo9PS3Akr97D6CKRk8LPnkamMk+9QgldB32u49",
+	"dtrEJMRaK7b5fmLJBz1cix17E1kJiCS5B+/owe+ubmdgyOSqK1I1vqDTd4rsLeVpEOopX3ByImy5UOr2",
+	"iJ/J4dDnQP/iqvhRDaf2pPb5oCY7KfRIG/JW8E7vRI5hh2NdMoDgf5TTN+pAiC3iX2aTKw6tWCO/r8Ii",
+	"TrU9IWwxC+93YINDoAORBpJ5btPjaULwEEGwONp1wir8zUUHTvbyB1yojWTlAchDMNvRLr/VOEIOQfGd",
+	"D+zSp5xSvnF6OMHxfjn94NgBrYSFPJIfacF+5B/HMQBLh62OReqMov2ZSlC26soiHwF2YKcC+wainEY+",
+	"viNzK1qW6mXEDICemMDuoukBewIkrPQ6nIWHYdnEXYqNNMpnTK0P5E1D7jIt9cuT2nvAW83HuIdk7RL5",
+	"aUuxOH7kH82in2pxmHtvaJOHCa+hKraDBvWEXXWJXsiddE1f0qqYSKWAbl5jz9T7UTQ5lXQXypIaI4Rp",
+	"RTa0242g26a5NCv2Mlgi2DqfoupNWmLeavxQV/xeCQJ4FKiNT4ebFLx+mYxE0sfTQu+FpqXyl6c+eyP0",
+	"dWzaYNFxUm3mYSm4+TFDzBGAz1w9qtLilmHbo4fc9FtWH+8VvadA6WvbL9uOvykeVksbH3l4S+rtX8FT",
+	"3Te20qmrdKQCPU8twW1XOmnLpgfAYqXmLfV5TStkPk87WmIF5zio9lOyRZ5Udb6jBXsZ12uY43OeBldI",
+	"qpdKhL0bwUr66+OwyUOtlBFaFBnsqoyospHyYMwf9+5xgs/P8snzFwUIj3Av7DZIJtmxFNZMI0MRz7ct",
+	"yd2eWhhkoKN89UKIIlWmRDVZkNHxWGEHIpkB8T6FEzoL6U90Gpl8cnmZrmthqSaHaY+bjVgmRmhBDF4m",
+	"QwhLXqgZHcXrkodS36C8aN/HDpRWGIUf4XzHYC+Y6qUQimFxBVJNWFaC5P77gVcozaWE0nAt7FZ5aQ4l",
+	"qMjZj3qcTcS011Smz5dR60ePFyAXEYU7YBJFbR8Jndt4TxtqkclM+vDI1I+LGMFuBVpJ9EN1WrTdyNaM",
+	"8TaHO9W6+hkMSmfE+B3WWYnOuLsC3cWmWxuss9/apfFi6Qk+nEJ2KqS1ErrNRFDB+S3RGp49o+iY1U+r",
+	"i1MsfgvH/RFaXkWoQShEYXNakWWHqx3lgpJtxVdjo3/FyzKUjuFl6TYPEFxUbE+Sq+Og7Dx6dAqcxsjR",
+	"F0bRdzuI2Miei2aAgx2smY3GWaBePkqbY3nSfYfZlASRSod84svxnpRzNcaYb1fEFhr2MCWBhi8z5sDW",
+	"K3yh3ExYliXzQmwksqGJJrsWx6cFKDZtHxc3N6OCggkPmm7PoGn8kUpeUWwANicPLKi+CU8gcjFYUSrk",
+	"gShGlah4tUYiNOdUYI7rkmhBniSWgAgZO0o9s/+O0U4FL90hi6kZUXJ6dA5R52kuWce1f3qkqZM7ZHBQ",
+	"afJgV/RMiXjHcl7PlYtTql12HRGcmj3/YSdXwczkELD6yo8vqYx0/vQHykhtDHRGdvm73kYzewwMyT2V",
+	"hYJeqTWVAQ7+9Vsmf1gH4z+UbHkJCeNuxwwwSq7Iky/vM2QxtT+yxc9UvoyTvluSfXNK2qqmHf/Iijb2",
+	"C60CaJl8lkdELa26Ab4iMQ568oYF4y3celWVYu/7Xyls6e4gn4sAS8T1PZCejTNgA+yBtCmGOXx/SbGo",
+	"5VzEfyt4X3Vjrl8dUdKueAFbneH3TBObHgvp/tzwnKU7XWaVk9duR5V6LdQMH3hGFCVbAOLt+qyQCwhi",
+	"SwZmn+g/s00ldT+lM2lHNpxsqgu7aeZtOdmgE/IX9lGH2zA8t3UtxIi4UEbvGOMUqsOwQgnxae4PtoP1",
+	"GJBjgyFRGx2AIUrTdaIWS6Nhc29NI0sDInU/Fydyqb+p3m/Y29KynoaQv5GmDHNoF2dojWg1C9BVsyJM",
+	"WH2Crhk3tq0CAoU0r+jhNNqiwByxJzimftec8/Iw2qnTWwF8aMA5xQq1ZhYmTAJA6YpNd2ANo7L22Gdc",
+	"ima9IRhIt+Bl0egrwna1PrT4HLhaaUnRxxM9YHOAa5Unk4IOdtUQSO8z4jhl3cCMm12n+mzLECd77oix",
+	"YRvnUCfsVUA6X9wwecuKb0dQmoQNi1Bp2LGNzsVutscIejHeZ97qTWwyzq3h3a3xDuHn/Mb2lfkU1kMJ",
+	"oP2zWVeb/lw2sgqTALY9sD2RCN3bA+XQPqeQhzAtSrA26s9i76lRSU4dJjNSIXVlCZ2BtQKrBC2loS1q",
+	"ApAnNDPiFcnFbgcB+iSz+h0y8xxjm3dtso9N+6eAZfOm0WH9ZeNyakfLEjiIjHsCOU8Xvvq8jNGHMxrN",
+	"m84zEu8guTWwtOIVOm/21bVF/c5qBQcsGz4e4xt1kC1j9dgdPcbmHnLqS3qw1EdJm8F8BVS9DzoNzG+G",
+	"dm8BB/tFqaxV11jnf3q04c2+Sgk43EGkB98yGeThH0+YOPPgtOjMHDc7PFUebnTPk3WaxCk3uukSqgbr",
+	"p06TT3xHqnjiy86Z9LeUm8+7FkXY4xKu0rlkWmFKZGP+n4/dKnxhKJdbULkl6pcGujZSRWhFbv7zJYEb",
+	"gk1F/hFPoNhzDsp27CPPb+yTLRpZTjQ7hGmwaYRpL888p9M7y3xJhjMT0vxvadWC+geHpZhgJ2CIlYZ2",
+	"xlAqMcm9OD7bPs5o2uJwo0GMY5PPeJL/Wr9HQv1nHBT1yKax73Zf07nXGo2T8+0VzcAwKlyb4NEkLpnS",
+	"MazBwYOCzQNUF2/SZcMW9RTGdmWsOOQkRCibe2bB6xrSpQjmamn8Ohx+l6EtAPHkH3JahjNxrqWDizxj",
+	"YDeZMWzGwkPTihBcLqflW49xSWNKiNS6Ct1tELkSckRm7v9ivnxxbO52SUkTB5A1NzCqGskmukLFd2Yr",
+	"oJNVJ/veB1qIUawSLTF0taf15JDTyob3tJ4gdemkn0VZHIczlYWd1aFljakfeIgTQbsxM7d1Owvhvs5t",
+	"ve6G6Mmen/aIyrjeCB7MkmNNDUIi8o1QrmuKssfyoD0QozMq7fGlwWAWu2VlRJMA+i2bYG5KVdRIqBRS",
+	"0dA+8S6+A7E9cwt4GtUcZ7q+wbPA9vE5f7DDs8fOQWbX1L7FL03n29yAI6LlKbiGnLN3c1YEqi6k2L2M",
+	"l+JJhhXSbREmUeLk4osO0v1MZpa0EHs3ZocFFPi5TgMkwKdOIhKz+Km3PNdNCLZh69w8q00O9ELjsEwx",
+	"k6bIkjvGeKaMOsJyd1vibt77hUKKMReyBVPV9/UklttgTKABKJBZDBp7XoQcgpp/xD2S4hUh4SM+yQ8i",
+	"8zMV3FUlrUJt0X7thviWlG3O+v7We+jzu2utfw8N9Idi6Sil2zp411Hbx5UdFYDxgBFMbKmmu3b57/34",
+	"T+jHPyjFtQTeSM4OW83Ka8v+HW6a+rBN/M9ondKqg+ys5v9G3Z3StuQzUIgzmC5+65pwLUVTR0n+6MF2",
+	"kMQe420tiWTYdWMOxR8yxfcC8F8HnIgZdB3hUJSZzi2vCgsIy4DI243dbuAr/CBLzKtd2o2ojZCAVt2B",
+	"J4sTPec46CXb5iYXfj8ofj8oHvigCDsqrcI/ouFDAJ6cyuXL5MxscnHn1sYL77gk09KzJ1eSnVo97yoy",
+	"txjlwUmyE9AZhXtDCnz0bTm/564HkL4tm3UMRPrBp24Z1a49xaALVrfPlc/1HoivZQgA21KLyU7PxU8n",
+	"z2P58P2x2XaMM505O51y5q2QWlIeovQGfHLwPIPmZ8GOZIFeZGK1GvQ/hhXMG3nLMmuWbCgaFqSPKDkB",
+	"RbYsxT4SEtpQWWTOgtiJCNe3GdYEOGMGJmTD15vUa42F8OeZ178W++t0cO713QNtjyA64KVuGjpD7n5t",
+	"SvGVJwqf2xMuRYEyrUumUh8PnePCsMC955eLSA70iDsjaof3x6B2x2KxrhFxO0HuazqT4LaP2wb+q45o",
+	"JFYptluW7MJrk3kKyd3f00jv2C+NTSbO8NeOs8pfuUaAliZ7I7Stg18jRXeKoeBaK0+m89pWmaO1hPuD",
+	"VowUyxKboww+jGmKmfoxyb2UQk4hymhZij0LC99xsYw3YaC9UGnQ73etLdJkGy/P/ICTpR3MZt1EwLya",
+	"6zJhFHiZf1RkeZyfMUMoN0K/kGIXayNq20d0yNz2FDynnxvlamBt5yrr7M7qk1lLZnb9DKWo6XqQb5rX",
+	"6DUdCRmiOzQPtbRZlECDUYB+A/bcuJK0ujIux4iScqyTk7ZpS/+IvRf7IYopP8ouXIso9CBDmEGkvMtA",
+	"wWDnt+qKuDjQF9B5NPoRg3DJX+JMoPBOb2x5mMt0qVi0cWu35+ygZyvk8CBH4imAW6Mch+FOj/FKbGxG",
+	"e5Su75KBAB1PhqyBqx75v3OT91Tu2vbHS7EH50Xcsn4T5E4+RpTFdfgzzcAxD22eCj1AM/INngynMLt2",
+	"ymVSWpEFcTLUOtSDGfBmslkCooUxwK/JjtEK7O3AjA80m7XI3BBT9Cm0Wj1ZB8zQNkvZqOMRVrjIRQgn",
+	"2vZjBNHVXEA3jGiccBraEub/WZW8zoxfuWUZyTcs3z4jlJRCbHEL7MQt86yPGYGPy1yPvwo44J4RJXYW",
+	"mmbDX9Jzui6Swf34yUgG6sAumVU0XNpNChHdyytAMY2E2q+sD7V9fRzvE0XvD0XOlpMkchcNoQN4BCWR",
+	"aHsgz0ks2m+hSi4E/noPHNdKO6iQc3n39ID4KEeWOAg4zaj0YhWT68OHTeLls0syw3LDKoxoOtIax9it",
+	"+uUhLX8nspcAHCxiYXo65BSKqIdhnMYhJdGMzdLcceZYWoYZ6s0+BZZ8buOt5kIXEmFV0Q12Pzm2A+8s",
+	"0g1srrwi33xtBPvJ5SUQBOaSqxrAx2rLigyWH3qr9MhNOie7hIr/iAMx2TfmOPGr2anjgZdMKTOVS6Y1",
+	"k1dgkWBzBQgswSZJpEbhOzZi6ZuaVVdjNHVejpdsTw/HnQ9zkU9xtuDEbjmsm822Rs8rBPf+jkpxC++X",
+	"qPO9TljdHId2yTtXLDcIntKP6ZGkZIeD1cltILhOKiLGTbWwD7c3HqvKZqtGsQv88pl12XArDMTWus0r",
+	"U/qzACahXqXeVZc9GtqndVgwOpoxcv78igWJnxKqtt+5Zv0n1Wy/Y7R45Yd4GrPmsPu8Iw2HzBuvYoWW",
+	"E+n1UujMdWPoGmBBjOEdRFrzKQPrHXKQzzbd04FX+SmDx46wabU77hPOKd05iUQoQv7JywwcRWOx15Ip",
+	"puOMn8kZDLarT+KqsG378f4J564/sVh6cfFCyB2TH+DQmbMB8fbOxL6YzRP0oQO5VvSg0Ak35xLGMfZc",
+	"BWpxVXenWjbgXUt0ZDsNC6wnssBybIG2sHXFPwXTPeH2HpFu062ZdnnZRyVcRpIRRwujUTq7nF9prMUO",
+	"uzwxyP/55ZEBTvbKjtFBoEbLSKdtsnOxzVEbLjNrqRZmwDqG1cpmOEdPcDOdFy9mUxlJuw5erl/bjw+J",
+	"Yaq4jMHfLnoRAA6fJCvnNkQ/RoIRIy60BtvYHdDsY/g9EE1U2mzc413u4SnedKOqRat3HpMmCq/R3j1L",
+	"FswxFOraXt0yqcO9ptEGMAcn1h9ifx5inNpwM+TjMbDvuNp8e3htnHq7OdPhwR2ZDjrASgUpTffYL9X1",
+	"WtF0yyqIfSixYzbEhSVWe1pZc+7sLu3ZwpJxjUisuSIUUZRiRf6zXbbMJvAs9jDkpBrrPLJQlcBn+q4/",
+	"XFteGx+R2LvuGjMKcCrsK5C6Qn/F61+1u/VYjMyV6oMgtIvYvjpsFOZit2NVgQ2vRkIdY7c5IG6Ruyac",
+	"0j2HFVeELhWrtM1PWawfV2EKm4ga2keTjRCCczi4tLosF9I7NoMwGvvu45P1OngcvjFOG698PoS6JlCD",
+	"9K0F04yVrFhFmg21meAjHwuXwacN1/aISuheHeRU8Y1OxwfhHDfBN6kfsOdaZKT0HEnOyW07xxs1yqAh",
+	"Y2rZRGKyF+t3bMaXhmtkbmip53tQ7JZVRzhpd4xWbbZwx4uidHtrQ29ZRi4vvr57ptiS/9KEuuBiMaag",
+	"22dIyp6RHS+3RrEvG62ZND+Fe+qW4c2MhX/jFxXykJGlhN0i4Y3hHrcSMpfpgW5N5ZrpOQTxjsV9rs9l",
+	"v2wOGa4TohORkWlcH0NCCjRhILLfdk3DerorsEwcLfEOQPWYz6gO5JfGnOP6MI4qxfrN+HLaXieJjKxJ",
+	"p6zxivwpEVgDej4O3xErzSqs3FzRXgNEaY6Jtu1i/KBuU1hPAgxUzg4fhJzFPiOK73ZMGsntNzPqaKQz",
+	"qWZDA4rtJcmKJmcZzj2rMrJjpc5sGwczyB34QAHWEPMV0+0R2gYr8GxW2G/v9e/A2t05HSLCfkHQLqPE",
+	"+fZtR1pJ9+gAl/SA2Ipe9W4Xi8cLvbnehe2JmlZfqIzQXAqF+Zil0FrsrsiXT09IM3mNkEa0S6uLmWw0",
+	"vdpZV7E9Vx/YPmS+fy30XnFZ43GwRb/HxEzABredWVz6akBW2FkEFJVpQYu0gxl0gbkiSliAidAbcKew",
+	"CoPa9pKnwDVcK69hF0dAB4P1b5lSUs/hfUDchFIeA9DUcKLCCxbpZEtn0itNt1lA5z9LY7+PVZEnMDGB",
+	"2PvpPE3wtXaUN7MoH/kuwuO5bnhBrW3r4ooNhBi2EHqQPNc9kGYn3GNvDSCLAD1ktpl/QJZaI9IdiJkm",
+	"8Y9wqc9GSJ03odT+Da/WJXtUQmKUbNlBxTsCBXk6hGLIlKAQFNAgH4gd1I6ZbwKuBmMzN8HhabarmaSu",
+	"wt/de73IFi+O91Pv3m1nxY+3s2TdJcjsIndnJim54EXqnOyCe8i15xadlM4dr7q/ffK7vP725HVKst5S",
+	"jZXAN8BVO6aKq4htUuqagi5pvm0Lb30N3aCGrTH3z6SAyTdOXGKs94d0H96fI3OPieXB95RJweLgoG9i",
+	"gefceC2Isolh3WcEJtIKLyCxlIxDB8BmJJQFKWHVWrTO5llJzopniPVUEFF19VQIObNNlgFxDyTILUoc",
+	"+tn4NkkxdFY4UhKJv0ZpF0OfHwHx+OkQ1fuoRhOyGCzlUZnGMPpUV80Z6LsNrQo1i6slHrGe/ylHeMRF",
+	"UxYkj1SpGdOUzaFIgaLi9BsmmTcPjrkJmcPdWBwqKamflqvVTUNdtfz8ETLEeXOxEXVtnahYrZaQZ+X5",
+	"juTc7oa/ad2uhhlvUpGMOYuNQx/wfA4QKdo1+YawkirNc9cfl5alpSJAt4GDGzOzcxa+OoqPxFdBwT3g",
+	"+/QGIqTuXbNSLzOFPVtoqrYzaPyMBn5P1TYIA3T8T5/p8bTfJGAR7RnW3dvtfrcaHR/l5s5taW91eFXt",
+	"psTpyK4QtlKRtTZOZ4O2533PMEjrMwAG2KkNBto1Hq/gSs9V9dNNREoXwh+HD08ogB5Xz0aaiTBEOKWJ",
+	"4vyj0iGoxqgSRpNP6J1IvjTePgRjX7blH4R3OhSoYhXuDFKFTRaw4ELhStgyXyjCi4xsxDKz9URLAUXn",
+	"K8mLNYyh6uGoj+51RweSvFD7jYip2NoWG8JaZuhzPEkkmLNYM3vc4Cy0VCWIYUcZyewGSdqksMNO36NB",
+	"nMCHDTKzgHHtqhh4BWb1nqoM8gjmVqLoij0jywOhEE90aAYsobFcBWbCvvkaKj3AcEci1JAf5WGyHrNo",
+	"jPKcxhhbTmowo4hN8/fYeiuhj9pw8L6Ubko4rSfCcm94wb6zGmdWgWxZqPQKkjvksg9Cm2bYArxgN5oN",
+	"iKS+vDzWUrNYuDelHWZ8djPNzj5xY5yXNHhTIaDPcvXiCAbLFj8V5mFgvVqN6sXOsj358vK4sB9Ur3gC",
+	"R5o81zcIPDt1vqGgGI1sWpZvVotnf0utQV58ysb9YEJJe9/Xp+UuwFbRbS15MlkY5UWQP3LULoaHkOY/",
+	"9WcRmeMZUKJ1vmuis9q47M71ilRI47PiOkOiVji06FLcsozsdm3cDB/2hbJYijHljwillf/siIKxDJNq",
+	"W+Q2hV+N2fXVOpQwK9haslRWCWi6Et5OqTU3h1NCdB8X5sbMfoMbR4o3IYXYTUzrTkhmFs/T3XFJlBa1",
+	"Ijthc0EB0Cmju6BUIPPuXtK6ZkUGAd+Se/YxuC0LIlKrIuR3vhfVWtk4i6Zb5jtCd6iNjE/qyPtW4VQz",
+	"MF8c9ag8xRrMmDVs7bf6IbqnhWYekogsBpHDPw6o7V0lJ1JoIgwVqvpszjdJN0DhNW7mQKjWiFO4QSSo",
+	"J4xi+orSvSCyqZBr8gpBBkobxexImbgmYAkAHAWJJnnlSaP8ZkeAIQZPkzuQXeNobR+RWU2u2kD6kBtU",
+	"6b9Wmpenlzii6RiNZXJV30d/VGd7nlx3ZHsC4gCTwvq2kjPypXOosh6Wy6pHYpX0pWZOzql6NVeGkmUr",
+	"vm6QsZG68HBFpUR0l9EnFn97QI4DgABn6MmYP2pWltCXe4ikTWWpmmfRzeO0Otb0NTDPG1qu3jFanDHT",
+	"pRDbF2Y6Tn+EbEKJSfQWcaHMWhitB61Iws0Gzq6Tpru6ZNPjsNGO2y7HcHcIJa+DUJ1uWJjCh+hBAaoF",
+	"ETEtyoJQ454GrZ0jXzE0NbtLM6x99htsIAVZXyO3E2PXqf1Mv8syzE9Gi6CBW4auWXKXX67q52fIkw3K",
+	"DQtN7qfPMFz7IWLAzCanWFH9DuwYVkSRuEe/Hwraf2C1nsNysX7HiiZ3XsYJb53fjtx4gWLNqggRBP7x",
+	"RjQyT8iwutaXgVbibipG09vp09uuYq/6vzcvIdluu1aO9UGYOsTZdcbttMTOjtLZkZnLoiXGksjgd4Wl",
+	"I9aq9i3AnCXqbm3JrmeQXLfm3ChTfMvk84kuUa0hCXa+045FjFbtqBCBiR8wEkXFbpLBEzY8/mMEu6o3",
+	"vKqYsvl/in4yTjdXxMgPwHZdmVai2wlxFXxlYkw++WK1oTX7C/6YeEcjVzRn17svUxMgG55vK6ZU8qAA",
+	"Hpx49RCf1nlZZ+baZ/Y+oP/9WUcW2nX2ExraonXZBKry2C2TB2KOPusbdT0shxzxnlZy1VRLJxzM2Dfr",
+	"m3hg2jGmu7fnxuRsadNDmQrZlOy8s874ijOCxp4tIoy44KplaTdjg2A701dQdGAnGBQZreuSsy7QzLpD",
+	"wLARivVLpubQL8aOjeRogztQ3AS1I3CP8G/x8xISP/Nd51gzGNc46wlzGXriEuxYr+P84o7nCwtBtYAD",
+	"Ac+mWjIKlWlgUmdWUkQbOIJoBNBn0aqw7dIFKYT3twKu/XMdYWRdB9tjuQwQDAWDIXthRFSGyft9LU2A",
+	"U1LsIiejKD1Lt0WddbvFQ64JOQqBhXAXPWWOe06OlSqUADPW/hyADKQiqyJYw2yrYTGN8UvD862t0fSs",
+	"olwrsudVIfadPd1U3V2N9oQ1DsBS6fAriZpVwbLbDiJAnL4H0iiP/AS0y+te247UipZ9ZgsfsjJqJ977",
+	"MUGlsKeyckj8KMglXdvZKGKkY048gDin5UzuwdlHIoTmKvD6CjaTLDnIC+RJgQJgg76xHSN4bbcedJ0z",
+	"Jz8tg5wzTCnrpx47Gwps/4nXJ2GGcG8ETNsmgvHoKJhTlP7Jm2WEY+pvhPHHBpLkz+1B2T28ep5917fw",
+	"k9OeL52ggfexHEQCbB7nKvT42PyuSmz+8NyVmZ/a+GFIezyb5HlVokykULz6VN9kqgGvsoz/x9kwsMDf",
+	"XPtmtVJMp5qNsSZZwQ5Zrl2Xy1oMuiVDQRqWdmN/ZSAETVZM+Ja3Ys/kh7AGxNits1AcNXO4+Yb5b7AF",
+	"By9KdkUuL/7YbZPyhTqtbg5fNh7tlwEnpD8zYBrB68U+EoeM0FJbG13FuKnhyzPyYdCybDOLJ73XO6L/",
+	"/l4KKgeqb+HaCGTYITQDs6hw7G9iX6XW0vBqxaQMYXJ7If9KLEVxgG+yxugKynyxj/O81vZRcF7tRTGF",
+	"w5rm2xAWDptREejyi0ULw+52XWoWYYnxk8qIRa1eISFEoDYV+XYkASpMs/5itboirFSMdApXzTL3cs/d",
+	"XLEMurjYrxgsyAr539oWWt19H0DSHaUvfmEpzk8iL26VeGq3jGFhcMHVJgOJRU57s0WBvRB9oQvywbVM",
+	"BoVjg36syjfgMGMNk9GHsDW4dfrNOlz5MnIM9YkVqCLzpk4zuIu/V4vzei7G09DYNZBjxU0nIY2uQMvh",
+	"vxcDNe/DmZ7pHmi2zdzYebmyNDjKYX3Q73N8nUbmZiamZ6akZzSFxACxb09zxgkZayMpVsS2TGg7StqU",
+	"vuuY4MK+GJvEyRMVWTUAuJnXPPIuOzqIlrnH93H4Qo0FwHUi+PxbVnbrRAeesMpIA7wurtjzavjhCQ0p",
+	"esWkSfmZh2iheW+NMf/7tbgUK+J05jPSssEv2ZpXAckHkDf6Op99t8oJKM7YUxzTPekIVPG0+ttCMBWJ",
+	"NnJNzF+JhWuChvbWcV6KfBtuLk8LFwyNsGH135UbOxhIlxQtdeY5VTKLc5PEM6Qm02jFSoiyhQ2nHRPQ",
+	"D/aySUIu/6muzKhTHlRgmy73uiBxF3CHncDbZSOIU+P/3l52tzj0I3fN7J9tKwTdF6XRIeCcnUWGsKd1",
+	"ROIt0I9XlmqqQx8LjNltLyNskiBZkJnGYhnDO+Ak9qVYWW4SwBzflPlhJfGBmUk6kQzs/YbJndgxzeQN",
+	"Y1WsvHCk743VDV01esUpd8bwHS0CO8qWjoHRIGf6FbmMWiOTwh8jGDfzJ8rCE6rdhY7f0W1EGs1Mx8lz",
+	"p6LnM6GcKeLaAW6m1olSrlMeDN/vvtZ9m7u9o7YTCILM4pzIDvReaFqGEhE5L1J7Kd9To+jPovtztlDN",
+	"msqzWkXj2/yTpppG47Qfa95EZcHkhV26mQEQuBeGOubNnUjw0krLA5peldCWa5Oq/nlko6u2Q59l2oC4",
+	"BUA4FbFhudHh1K/6nzx8eiy/Uzzrkc4RU3zNqOyXrIRYoRZE0cMVaSrNS2hCaHRujuyPbXw0VeWFONl7",
+	"fAft6NL4ue36nU7R/VfVhLp32UXn1VqhawPp3jNjTUvxkcV8fWvhuBCZ+IhhpsYMz4cPkkwTcIx+gFkJ",
+	"FZNLKy7T/G9IOjq7vx5c/S241t9XRRw+1wZU04LccwJWNsh/E6aug8mOZj8oYuEzmPyybFMn0Bl+zW9T",
+	"i7FSWXytu+zrztKiEOyWlaHFTfRBQOY7jkgL5Qww+4Kv50zrHbh/oS6B5isQCzRsD3hszV7TQxiDOSf0",
+	"s+MfX75l8od1kDaYKOhhxSuglaVky0vfk8+FmRnVLFEadzFmSpfo0Z0eJSA0WGQhE1NJgpffHn60HGkB",
+	"Hijho9AQzfjCYje9sApemu90m8xqrjQLYm6QyCZxJnOt8uCtWqN35/YdCPtZZSikho3c3K5iBV+W5txO",
+	"hzFGtxbQTaerTSVE9edgdgt5yd2GWjUSglV0w2gB0TOghs6wQ93aVn5QRcwDbbFuTiuyTBQlVZdc3ziX",
+	"IVycQasD9l5xmqngtLRVkZCKA6wo1nGbx7X9iTdC61hJCGDe4ksETrtx49qgHCn4ajUjFhtbqj2VwWbZ",
+	"3eQbt9xntiVwEuu33OlNuFwVcroOTw18EUYRwnI6wGTEW4si0iBFfVJjJ3vnqa3+bTLSdkRqWwmiqdN2",
+	"T5Zou1kadtiP9tjzi99ueGf7+Glslahbr64Od/ung4BpdeLghHcmSsj46Mn/REDL2YHft+dnsOlUxfZu",
+	"A2O8O2wVBsMoVcvQCE7Dk2+efXU5kyxnI5aRv9RM1GWkRYQDLh9jogDmDYDEs2oOc4UWOyGl2L+QoXJu",
+	"aMrgTITKnktY9EXcnTghf3x2eXmUiASksvdG//EthwzMk/1w+z1J5A09ITiVwOED5TEvcsl8lxja69hv",
+	"mas7hNae/ypGezBe5yULk9/7Dhkcem2FOQF95ddAaeKJ49r7JtLwl1Rtpqm7nW0C/KW86rSzvSKXWIra",
+	"aSAspN7E+pWN+zKyeopC7b7K4eCjryOziJk7AtekMoKXve6Ss3vXp9FzbjBqZiP+vijMVgB0vunuOyGn",
+	"xR49F0lb5OtGCQttxb4jdLGDr7/h8bnqAnbrvK1ub8XN3matxjwkHrUGPpTtbwSkOFwRteV1zQINwGe4",
+	"uuke0sQhH4C1IqwsQAX2tqSVysi64QVDRItkOwbJYEK5fARUtOD3qAvyvuVGRvoIgLsZV4Upss4I1j8p",
+	"sttlttWZ85+aClgcKTFyabs8ut6OF+R7KYXEJ757cU2+efr1/yS23dEfflai6jQq4KwsEJ90S8uGtdUV",
+	"XBn/XuxZgRAim69cdNqCLTp5s8XlxZOLS/DNalbRmi+eLb66uLz4aoH1mrByj2meM3Ta1izCF0NJvREV",
+	"dCDINzYl7QEUrvoDGC0xdaGRo0LARHJRvSoWzxYvmX6Or4LSnFpUCmXny8tL21pO2zAiVBvlcOvjn22n",
+	"bZSMsWYs2C3PZ3hn38H1we5lsjy+s93rwvI33k20KKSRCmtJbcSOkYrpvZDbzGwurknJlWaVzQBmPiXu",
+	"3gSPXdGmjG4wP5ttYywYjV3ax7kocILqICPQc2IuwLOrZFpBoAkXHCjkqpzZ4h+0gVROK2Sy7C/wzUbs",
+	"rxFpP1jfJ7PWd9KJp9wsC7zmyIz7wAJ8ndmO7dzCr6iyKE2IsKyI4v9gxsOD/6pfGirvZPbtOj7+Jy8+",
+	"4eSXTAdifK/N1FO77Ma6qISLvvTn+T3dsm/xRB3M89PxU185M+3ULzGqQlJIv6oop1d7yeNXxeLTT/D5",
+	"2G2pK3f973jHaPEcLlrgHmNKfysQvZMsLDOwDkcIil0Xzw5I4U9HSdd6SQB4QlgxtPdo2bBPd6oB1zNN",
+	"l1FmeoiH870nAiVdYhuJTu9ppwgbj6uSURtFNOdPRkq+Zc/IE/Kv/zfr9oATK/IEsOVH3ah1PD4Q0QUg",
+	"XmYzrU+U/2yhmt2OyoMVWEIr91SERndyaFQRdOrIXnJt3JcFKgKZb/it2fLmJ2eIRfeFMVe+tRedvjHS",
+	"wKIOQn0PQnq87EWFlu17wOVRnWOn1da2sJWnd7COZoIhiNg2VoVwog3ogYunN1I06w0mXSQkXSxDNCyp",
+	"T6GFl/CDkNtvXejpv+UCmo9zRBThvacQWQj4J6DI6DaYhXZ8nsfizPU0sw2RCCAJQDR6Jyjh4KltkTL4",
+	"7GvueruWCNS3uzWnmpZi3TGIR3bstb3kHifYvSIyuW6Q50/edaMVYiOta9SUrGM82XnaVmJvRR8ujc7O",
+	"a670NVxx5uSkdUnYV86rHISHR7P2vCxtpmB3B7P2fnBkin2Fcwh5RghMtJMVMP36k/adFPU1hq6PW3Qv",
+	"hFwLrVn1oBZdtqib0FnVaDvwmc9c/Yhdg366HwXpBeNh1WLvtQP5w9zNHcjeD4zVNsUN3N0IxGz1F7Ro",
+	"Vw7XFz6grrGP+8MY3ha4kpw2lW1d19xDsG8vuge5lM6DGOfTITC3NjHF7vg4fDRI0Z3HKDj3FdqDQ8DH",
+	"nWqHO5Crb43NDbzw0EcXsh+Cl5kvABSSUFJLpphGFD9XbbQQ0T5WAsX22Akhtg9zQpg33dhPTDwlcPh3",
+	"c0aUYr0UYpuRkmrf0x0XjZKS3zKEW4iKaFFjMWpou95oKmHSHmbDxmiq0RDHv66ass28q01GnpiTz03Z",
+	"3DqfklavwnBqxZSrAhiCSqhrzmOH5Fv1cn1l855tt/V4edeQthjHcpqqeHKHqgLaC4StPyMzG2rBFufE",
+	"qEDWH5fonYYDwM9tJauG3h4HNLJtmCoU5H3Nb5kV1YFNMP6QHTWWO66hJajxlqcNhG2ouiJ85ctMuTIL",
+	"m9kwnti6dBtkbOmaIjuyecEvDZMHlyZ6tnCQy3b6u+UoTwNiMc6G2jpQy0mCY10LSA9bR4JjfScWGVrE",
+	"Hm4bJXbMf0LRMKcL+uJplKxlLA19RI4Tm/wNP91ppMk28h1nCsvuXFg/D4rgfUWd5QfISJzfJVmff4vD",
+	"CBERlyLfvlmtJmldgaXdY96MFO3qRkMnG7gfQlnmjHOsEraNfNuauVNZ31IfIL44FRkqtmkKIBkeabZd",
+	"Bx1pdlagOM7SonvSN/iuQjB1hYwOnh8q0rKnGvKfTBXS1MG+QX4NMHtGFVlRBcEz5NiCwledb1jlFwSr",
+	"q43JIQ8O3ywafUWenEDnMWwsB0Q2MF2pUUWYNJfqXwsEaGY2VYqMYWb6zlbLR91G+L03C445jm8bM8u8",
+	"YFdEMihgI0sJc8k1QBpOdyijgZLg2C7v9JD8vtLyMLVUD575aFfvMSAkp0JJzzcOc3aPU4QvCUzRXwDF",
+	"ZIxRhWAbpLXOzYb0teY2ooZa8eSww9Ayti6NjwYuzTBcUaR7Vz9o58oAkQxmcScLlDcSbZ/TYiJBa/01",
+	"PVzDYx/EWC/k4V0Tgu3Tg0cNALpSaSFcDxF6cAZVkBNmxctIY7kWCgjJYDT0fRXvJfwvO7EoEjqVBasi",
+	"W66Bkb73fsbXHSfjMgju3fCVTrYMMNddGqvS+G7SNe+gB4WZ2Z2RCY+o9PTKQhRkj3Du4Gnkx/vk6dOu",
+	"X/QIfx6ZCv8QoUIpsfIj6JzYmGIj3zdGQB7/J2dVRa/IX99fB6dtoiXYqGVB+RnETsyWek15UJF9cFqj",
+	"lfQ70FOv6cGKHqYpaVcLWcCEWCOJtq2cGHNJeAJwMzyQJ9u6enDSPzaGns0L3p0uel4UcEjesrPS7EcP",
+	"YfP8V1Xd/AohtSN+MsIY+V1EXm9o53wqoEk5FhxIIwCKaXQowB4Or+7jf8J/J826d+xWbFl/1X6tyWvp",
+	"Yu/i2KdbhthZ3BPGqjBu+xX67YDZtQ6KO5xOOuOzf6LvDFBI7zqzzhZoRXOOLz1Y0Yp91Oj73O2WNdP0",
+	"F/ZR25bD97b4b0saDUNDXvwOd47xPcDfxFyFc56MJSMUK9ouftC6d7h3RKNzcc48R1JXb+xzP7vslR3X",
+	"r6BKo97Uefmr4YrWPAeE7YlLOniadWfveB++w6d+Fj4sVNad4aIPJgysePX4n+Yw+zSJdBBi+56i5Xpk",
+	"BjT7qB/n6rb/5UMlGvxCGM5dAEHc2eyc2AzDwkIifSiEJNFKA/AnvJf8j3cvrsnTJ3+6/PeMNJVxPuAs",
+	"UgSrG52dzStjSd/liWRmf/JAcmUUvqkyRgO1Yx8ZkCf3TyobN5xIAn9rfJe2cOgBfFXMrQRQiFDWaHQ/",
+	"g3J2xByL1apDvWnDFK6kFOtJx+a2K1ad5HdoqfD+dIQKz7xuui4uWOdqxqW07Z/gsNNGMs0MIHg60AMA",
+	"Bh7Mg336lbNRvejyeBO/0meno3qZaOCuQMLMkhUejOfX9lNXwH2cNKbEuiJ+T0r8yPwAHs4O/ezZeT4s",
+	"x+5Mkev4fkZwrDet9+aU2sm6T7+0+4pfxTVNFop79lG7hZu2hMOcilrAKef72AdXPt1hHa3orz6rvzuv",
+	"A5MAMDqP1g1Tik3YBS/NBY6j+z52Zpfs52G3JPKvtspgLDswRxnmJfw+cnT1gOws7gqy7Pm4HZW4p7IC",
+	"Jv0u6BZXrhZSS0dSFykegEsO97l6b+0ofiXouXt92A5RpPZ/vxt/wq7SFwoZRiSjZXmwBDm+N0InUYVt",
+	"infYJItqohrpLBZbQTCFjHshLXXE/UPjPFF4CijOFT+cnEoNw1Alo5rdu6qZcfo/uds3x7RMxfYOMXm6",
+	"Q49rkggTaCf5V8QJ3Gn0zn3R5xW7mytwl/cvcHcQuuuI2v1G2yJievkw2xLP4zuItZX8lj1WWjLgJYPf",
+	"IBLY/uRYyacPgx/9VQ9xHri3xfjLfo2aGj9Pg7oa//uk2hr3Zb/J+prO4D8vTTeUl4fVdqG333PFTdtK",
+	"YFx1s+Mfj21m/pE9WFXcj/zj57GBC3kgO/5xtH/NZKTtXf7xt7ltYdyfXVUcCMaDF8X5t97zDrXSFtqg",
+	"Na2m67Xf0uq/a7X2W1odqdWmTW6pkWBnOsQ+ZF5cjoVLrOO+i6JjRFD7F0OEEsuIhu3VbHJHsz4W9EAK",
+	"4SOYQK3lVlnLw6QefouX3G1hhGzUJsqSjSkhghcVSB+d3m6hJZiY0eijx7Ue6oQYYemFakMlpGYtGJfb",
+	"hnaEEiC2JJ5hOZn01Nz2A6+K0GjEvopnEUOMgf1Ru1pXV0bk+keOG5xh/cnyQHgn/dZp/A4lTiregxwv",
+	"YFjjQ3u8h8YlsslH6LRxMrd8d7FxatxytQPMvLilFizYXXEHqaey7BCeqKwtUx2e+34ZsJ28UC4atuF1",
+	"d6sm2QCvuiw7928KdL/4pcCgv4Un9bqT4rfcsd3Q+9bPy3zoapWHPcCGb77z+IbDIyUG097i5UnS+B5I",
+	"kaBcCVixSUEPn3dgrft19w4JsZTonfTVV5dHAenmpl8bj+5mKaZz3Z/vLqPLsSgGuwH454/E934DdFHR",
+	"/43MLM5XSatpbx04Qx/EW0cY7nFf3bKYQutlJBNAD6fAypj7Sc3A4O4pjVjS6ldJzEzhniu2B4jW2cKV",
+	"epC4+f0MizfDY3sY/Pk5a3DXpyFOw+dlis3cPPe/aHdhg/l987hlDAoK5wfJtQv8zvrWsvhDqrGC+Jqh",
+	"hYEkn493VG4L67jOxDpLn105GwaIRRrGL8cxXAi5Jjgtxkf9P2/e/OXR6+8gGEYV+dGO+Yoshd4AOz4A",
+	"ogG9RFVLNlTYjgqnY5cGpBVUJaGczcoAr7uf3Ri0uScp92nr/Moa8C4ykbUUyyOZibd4yUMYO8Nmrgl2",
+	"z/vW4DnH0BkkKtpacnDlN/SWEcUq3aFp2XPzXxfdsBAenE4nexaCPxa+AISPF6n4vXFH5ZpqzaR55v/+",
+	"2/NH/4s++sflo2/+r4tHP/3h3xZB0pco7vadG/MDMb+1M5TYOwt79fYb/jsGqRhMf0T7NiqNGCrwUZ3K",
+	"IBS6FyQXZbOrFEL+CMVe5XnWq7u2YfF/iMqWkXz11Vff/HtG/vVf14F1uWceaFoUrEjolo3XpcQO/+yK",
+	"4oHXv2L7u8PUdQupzXpdIecvU0iVlhEsmEduOShvX2H2AUiDaFmSPStL3JOdBm1xpvGOuXDvYr9yyeAZ",
+	"/eJeYMa2lfqnnTCID5YDQCXClOYIzAety6jSrCDmj5m3ATKIVN+ygtR0jflsay30qQGePvnm6VeXT4+F",
+	"Y+DN7eB+7cgMTui7COdJgCqg03TBmFRwIvieR3eCJEXq8B61IisV22PLh5JX0HnA/BfHAr6dce20cADU",
+	"qy4F2oqZzWIH3vk92uB2U4jdjlUF1UMq0IHlDplBqG8z74dvNsLwzDJu+F8CNSVTKiP//PuiEBX7+yIj",
+	"f1+I1d8XnzLXJ4u1KYH+CC7IS35rRol/gj1ImpqwqrC2J6My32Bjk+H2tQ8au2Ehc3NPIXbe1e127RZL",
+	"WtIq75Zf9ZnSfhO534+PqmL2huisxGteBWNrb/362t2Ats+eHu6CDfMGltdSgNODESjZVJUVc+ir5vhE",
+	"cQCSVluLTDHyjJniSTv2Bi95IIgN9tT/LEA2ODcDiA3+Mim/dmOTlr89lI0b+WeHs7HS8eBIm8577xlr",
+	"A/IVQtooprUz+mOxxRt3zT3Ohn9HxKnstTzx154u1jrfRDooQo2m5fdUmh6U58/KiBKW8nQvXMsna4Dg",
+	"rGJ7WeOZWuJD+/ulAOdyELSHv/Um9x6ONPt4fNlDy/jUqt5BEBI6YqpppNgNdM2816LVB59V2wg0HLJs",
+	"KmI7hd5V4ZvrR0vzLVrDXCtHAwHL4M2mibWwthU7xjQMPprrRiQsE42iu9r4l3teFWKf2dz8Lw03IwLD",
+	"1/YniRDxbowhGTYze6FjX98/5hMejcvWG0qownXkOJnrf0O3TEEfUiz9ttYZDH9ikGuwiM4YZU6l5JYq",
+	"t6TKNdIWFTGupWuAmiGRq3TxaMmYERqxV92qOMu2EwwSWyLMwEitjz0a6k//TeGaTq7j7uvdOqfufeC+",
+	"IR890taVrgvnY9yvR8xve81D2N83nkzh17W+7bwMTW/8bZrt7dhKfoPGtxv652V9O9l44E3beet9W97w",
+	"qqDp3RG8xzktjcsvo5sWh3ztLktkeOo8dWbq0996/ky80qo1S+DMqQh3X4J8nRCHoiWVO4Wx+a+/fvr1",
+	"v59BjNKb3JKjRTIxsUYnHjNN+mznQID+j3lErqGz9B/I3h4mh7g8pUvAuVlvmK47XvbM2Bd1DU1rqsK5",
+	"cGBIddLdpy44tB6Rt+4eaA68eExr/vj2ifn7/xcAAP//",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

@@ -138,7 +138,7 @@ func TestADishHasItsDrawer(t *testing.T) {
 			{"lots": [{"load": {"cut": "chicken-drumstick", "pieces": 4, "pieceMassG": 105}}], "program": {"preheatMin": 3, "stages": [{"airC": 190, "minutes": 30}]}},
 			{"lots": [{"load": {"cut": "chicken-drumstick", "pieces": 2, "pieceMassG": 105}}], "program": {"preheatMin": 3, "stages": [{"airC": 190, "minutes": 24}]}}]}`, twin.ID, ready))
 	}
-	for ready, at := range map[string]float64{"together": 6, "start": 0, "after": 30} {
+	for ready, at := range map[string]float64{"together": 6, "start": 0, "left-first": 30} {
 		if a := pair(ready); a.Chambers[0].StartMin != 0 || a.Chambers[1].StartMin != at {
 			t.Errorf("%s: %g and %g", ready, a.Chambers[0].StartMin, a.Chambers[1].StartMin)
 		}
@@ -192,4 +192,21 @@ func TestADishHasItsDrawer(t *testing.T) {
 			t.Errorf("%s in %s", task.Says, task.Place)
 		}
 	}
+	// Both at once: off the bench, each in its drawer, ready together.
+	e := get[api.LiveEvening](k, 201, "POST", "/api/v1/evenings", `{"planIds": ["`+right.Id+`", "`+legs.Id+`"]}`)
+	if e.SupperId != nil || e.Name != "Few and Legs" || len(e.Baskets) != 2 {
+		t.Errorf("begun as %s, %d baskets", e.Name, len(e.Baskets))
+	}
+	for _, task := range e.Course.Tasks {
+		if task.Kind == "wipe" || task.Kind == "coat" || strings.HasPrefix(task.Title, "Oil") {
+			t.Errorf("to be done before: %s", task.Title)
+		}
+	}
+	for _, b := range e.Baskets {
+		if (b.FryerId == twin.ID) != (b.Dish == legs.Id) {
+			t.Errorf("%s in %s", b.Name, b.FryerId)
+		}
+	}
+	get[api.Problem](k, 422, "POST", "/api/v1/evenings", `{"planIds": ["nobody"]}`)
+	get[api.Problem](k, 422, "POST", "/api/v1/evenings", `{"supperId": "x", "planIds": ["nobody"]}`)
 }

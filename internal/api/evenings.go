@@ -8,6 +8,7 @@ import (
 
 	"velocrustum/core/belief"
 	"velocrustum/core/cook"
+	"velocrustum/core/refuse"
 	"velocrustum/core/run"
 	"velocrustum/core/sheet"
 	"velocrustum/internal/session"
@@ -16,7 +17,17 @@ import (
 
 // BeginEvening answers POST /evenings.
 func (s *Server) BeginEvening(ctx context.Context, r BeginEveningRequestObject) (BeginEveningResponseObject, error) {
-	led, err := s.sessions.BeginEvening(ctx, r.Body.SupperId, orElse(r.Body.Soon, false))
+	begin := func() (store.EveningLed, error) {
+		switch supper, dishes := orElse(r.Body.SupperId, ""), orElse(r.Body.PlanIds, nil); {
+		case supper == "" && len(dishes) > 0:
+			return s.sessions.BeginDishes(ctx, dishes)
+		case supper != "" && len(dishes) > 0:
+			return store.EveningLed{}, refuse.One("planIds", "dishes beside a supper", "one of the two")
+		default:
+			return s.sessions.BeginEvening(ctx, supper, orElse(r.Body.Soon, false))
+		}
+	}
+	led, err := begin()
 	if err != nil {
 		return nil, err
 	}

@@ -58,6 +58,14 @@ func (h *Household) Supper(ctx context.Context, e store.SupperPlan) (sheet.Suppe
 			return out, err
 		}
 		one := sheet.SupperDish{ID: p.ID, Name: p.Name, FryerID: p.FryerID, PerBasket: d.PerBasket, Flash: c.Flash, Request: OrderOf(p).Asked}
+		if c.Prepared {
+			ready, err := h.Ready(ctx, OrderOf(p))
+			if err != nil {
+				return out, err
+			}
+			one.Request = prep.AskedOf(ready.Request)
+			one.Request.Fryer, one.Request.Bench, one.Prepared = nil, p.Bench.V.After(), true
+		}
 		one.Request.Program = d.Program
 		one.Request.Guidance, one.Request.GuidanceC = d.Guidance, d.GuidanceC
 		if p.Drawer != nil {

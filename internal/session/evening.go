@@ -26,6 +26,31 @@ func (s *Sessions) BeginEvening(ctx context.Context, supperID string, soon bool)
 	} else if err != nil {
 		return store.EveningLed{}, err
 	}
+	return s.begin(ctx, own, soon)
+}
+
+// BeginDishes begins kept dishes at once, as soon as they can be on the table: all
+// that comes before the basket was done. The error is refuse.Fields, or the
+// store's.
+func (s *Sessions) BeginDishes(ctx context.Context, planIDs []string) (store.EveningLed, error) {
+	own := store.Supper{Evening: store.SupperPlan{ServeAt: s.Clock.Now(), People: 1, Hands: 1, Hobs: 4}}
+	var names []string
+	for i, id := range planIDs {
+		p, err := s.Store.Plan(ctx, id)
+		if errors.Is(err, store.ErrNotFound) {
+			return store.EveningLed{}, refuse.One(fmt.Sprintf("planIds[%d]", i), id, "one of your dishes")
+		} else if err != nil {
+			return store.EveningLed{}, err
+		}
+		names = append(names, p.Name)
+		own.Evening.Dishes = append(own.Evening.Dishes, store.DishOfSupper{PlanID: id, Prepared: true})
+	}
+	own.Name = units.List(names)
+	return s.begin(ctx, own, true)
+}
+
+// begin begins a supper, kept or not.
+func (s *Sessions) begin(ctx context.Context, own store.Supper, soon bool) (store.EveningLed, error) {
 	if err := s.believeClock(ctx); err != nil {
 		return store.EveningLed{}, err
 	}
@@ -74,7 +99,10 @@ func (s *Sessions) laid(ctx context.Context, own store.Supper, e store.SupperPla
 	if err != nil {
 		return out, err
 	}
-	out = store.EveningLed{Name: own.Name, SupperID: &own.ID, Hands: max(1, e.Hands)}
+	out = store.EveningLed{Name: own.Name, Hands: max(1, e.Hands)}
+	if own.ID != "" {
+		out.SupperID = &own.ID
+	}
 	out.Sheet.V = got
 	for _, l := range led {
 		p, err := s.Store.Plan(ctx, l.Dish)

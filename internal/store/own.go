@@ -74,6 +74,8 @@ type DishOfSupper struct {
 	// AnyFryer lets the sheet choose; else it is the dish's own.
 	AnyFryer bool  `json:"anyFryer,omitempty"`
 	Flash    *bool `json:"flash,omitempty"`
+	// Prepared says that what comes before the basket was done.
+	Prepared bool `json:"-"`
 }
 
 // ownRow is a row of any of the tables, D the document in it.

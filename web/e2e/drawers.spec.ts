@@ -44,3 +44,54 @@ test('chicken left and wedges right: a lane and a now for each drawer', async ({
   await page.getByRole('button', { name: 'two drawers' }).click();
   await expect(page.getByRole('textbox', { name: 'One drawer alone, at most' })).toHaveValue('1440');
 });
+
+test('a dish is put in the left drawer beside another, and both go on at once', async ({ page, kitchen }) => {
+  const api = `${kitchen.url}/api/v1`;
+  const plans = (await (await page.request.get(`${api}/plans`)).json()) as { id: string; name: string }[];
+  const idOf = (name: string) => plans.find((p) => p.name === name)?.id ?? '';
+  await page.goto(`${kitchen.url}/plan/${idOf('Harissa drumsticks')}`);
+  const choose = async (part: string | RegExp, choice: string) => {
+    await page.getByRole('button', { name: part, exact: typeof part === 'string' }).click();
+    await page.getByRole('dialog').getByRole('radio', { name: choice }).focus();
+    await page.keyboard.press('Space');
+    await page.keyboard.press('Escape');
+  };
+  await choose('Square drawer', 'Twin drawers');
+  await choose('the same in both drawers', 'The left drawer');
+  await choose('nothing', 'Caraway potato wedges');
+  await expect(page.getByText('Caraway potato wedges is in the right drawer now.')).toBeVisible();
+  const right = page.getByRole('region', { name: 'The right drawer' });
+  await expect(right).toContainText('14 potato wedges');
+  await expect(page.getByRole('region', { name: 'The plug' })).toContainText('each heats with 1200 W');
+  const verdict = page.getByRole('region', { name: 'Verdict' });
+  await expect(verdict).toContainText('Left: crisp and safe');
+  await expect(verdict).toContainText('Right, in at 3:');
+  await accessible(page);
+  await choose('ready together', 'The right one first');
+  await expect(verdict).toContainText('Left, in at 21:');
+
+  // The other way round it is the same pair.
+  await right.getByRole('link', { name: 'Change it' }).click();
+  await expect(page.getByRole('region', { name: 'The left drawer' })).toContainText('5 drumsticks');
+  await choose('the right one first', 'Ready together');
+  await expect(verdict).toContainText('Right, in at 3:');
+
+  // Each by itself: what is due first is shown, and either can be.
+  await page.getByRole('button', { name: 'Only this one' }).click();
+  await expect(page).toHaveURL(/\/cook$/);
+  await page.getByRole('button', { name: 'Begin another beside it' }).click();
+  await page.getByRole('button', { name: /Harissa drumsticks/ }).click();
+  const places = page.getByRole('list', { name: 'What goes on at once' });
+  await expect(places.getByRole('button')).toHaveCount(2);
+  await places.getByRole('button', { name: /left/ }).click();
+  await expect(page.getByRole('heading', { name: 'Heat the empty basket to 175 °C' })).toBeVisible();
+  await page.getByRole('button', { name: 'Give this cook up' }).click();
+  await expect(places).toHaveCount(0);
+  await page.getByRole('button', { name: 'Give this cook up' }).click();
+
+  // Both at once: led as one, each in its drawer.
+  await page.goto(`${kitchen.url}/plan/${idOf('Harissa drumsticks')}`);
+  await page.getByRole('button', { name: 'Cook both' }).click();
+  await expect(page).toHaveURL(/\/cook$/);
+  await expect(page.getByText('Left drawer', { exact: true }).first()).toBeVisible();
+});

@@ -2,7 +2,7 @@
 -- In which of two drawers a dish runs, and which dish runs in the other.
 ALTER TABLE plans ADD COLUMN drawer TEXT CHECK (drawer IN ('left', 'right'));
 ALTER TABLE plans ADD COLUMN beside_id TEXT;
-ALTER TABLE plans ADD COLUMN ready TEXT CHECK (ready IN ('together', 'start', 'after'));
+ALTER TABLE plans ADD COLUMN ready TEXT CHECK (ready IN ('together', 'start', 'left-first', 'right-first'));
 
 -- +goose Down
 ALTER TABLE plans DROP COLUMN ready;

@@ -8,6 +8,8 @@ export type Simulation = Schemas['Simulation'];
 export type SimulationRequest = Omit<Schemas['SimulationRequest'], 'program' | 'chambers'> & {
   program: Schemas['Program'];
 };
+/** What can be simulated: one dish, or what lies in two drawers. */
+export type Simulable = Schemas['SimulationRequest'];
 export type Plan = Schemas['Plan'];
 /** A dish as it is edited: said by its lots. */
 export type PlanInput = Schemas['DishByLots'];

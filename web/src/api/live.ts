@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useEffect, useSyncExternalStore } from 'react';
 import { ask, client, type Cook, type Schemas } from './client';
-import { place } from './place';
+import { drawerOf, place } from './place';
 
 export type LiveEvening = Schemas['LiveEvening'];
 export type LiveBasket = Schemas['LiveBasket'];
@@ -20,8 +20,24 @@ export interface GoingOn {
   mark: string;
   clockOffMin?: number | undefined;
   cook?: Cook | undefined;
+  /** All that go on, where there are several. */
+  beside?: Schemas['CookBeside'][] | undefined;
   evening?: LiveEvening | undefined;
   ticking: Ticking;
+}
+
+const SHOWN = drawerOf('cook');
+
+/** Which of several cooks this device shows; empty for the one of which something is due first. */
+export const shownCook = () => localStorage.getItem(SHOWN) ?? '';
+
+/** Shows one of them from now on. */
+export function useShowCook() {
+  const queries = useQueryClient();
+  return (id: string) => {
+    localStorage.setItem(SHOWN, id);
+    void queries.invalidateQueries({ queryKey: KEY });
+  };
 }
 
 const KEY = ['live'];
@@ -110,13 +126,18 @@ export function useGoingOn(everyMs: number) {
       const before = queries.getQueryData<GoingOn>(KEY);
       const asked = performance.now();
       const got = await ask(
-        client.GET('/cooks/live', before?.mark ? { params: { query: { known: before.mark } } } : {}),
+        client.GET('/cooks/live', {
+          params: {
+            query: { ...(before?.mark ? { known: before.mark } : {}), ...(shownCook() ? { cook: shownCook() } : {}) },
+          },
+        }),
       );
       const same = got.mark !== '' && got.mark === before?.mark;
       return {
         mark: got.mark,
         clockOffMin: got.clockOffMin,
         cook: got.cook ?? (same ? before.cook : undefined),
+        beside: got.beside ?? (same ? before.beside : undefined),
         evening: got.evening ?? (same ? before.evening : undefined),
         // The middle of the request is when the server looked at its clock.
         ticking: { nowMs: Date.parse(got.now), hereMs: (asked + performance.now()) / 2, pace: got.pace ?? 1 },
@@ -150,5 +171,7 @@ export const useEvening = (id: string) =>
 
 export const beginEvening = (supperId: string, soon: boolean) =>
   ask(client.POST('/evenings', { body: { supperId, soon } }));
+/** Begins dishes at once, off the bench, each in its own place. */
+export const beginDishes = (planIds: string[]) => ask(client.POST('/evenings', { body: { planIds } }));
 export const takeBackOf = (id: string, event: string) =>
   ask(client.DELETE('/evenings/{id}/events/{event}', { params: { path: { id, event } } }));

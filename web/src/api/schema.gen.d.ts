@@ -1327,7 +1327,7 @@ export interface components {
              * @description of chambers: when each begins, in the place of startMin
              * @enum {string}
              */
-            ready?: "together" | "start" | "after";
+            ready?: "together" | "start" | "left-first" | "right-first";
             /** @description us, uk or stricter; the household's where left out */
             guidance?: string;
             /** Format: double */
@@ -1702,6 +1702,8 @@ export interface components {
             chambers?: components["schemas"]["ChamberAnswer"][];
             /** @description every half minute, where two drawers run apart */
             plug?: components["schemas"]["PlugMoment"][];
+            /** @description what the two drawers cost each other */
+            plugSays?: string;
             /** Format: double */
             coverage: number;
             layers: number;
@@ -3441,10 +3443,10 @@ export interface components {
             /** @description the dish that runs in the other drawer */
             besideId?: string;
             /**
-             * @description what the two have to each other: ready together where left out, begun together, or the other after this one
+             * @description what the two have to each other: ready together where left out, begun together, or one when the other is out
              * @enum {string}
              */
-            ready?: "together" | "start" | "after";
+            ready?: "together" | "start" | "left-first" | "right-first";
             bench?: components["schemas"]["Bench"];
         };
         /** @description A dish said by its lots */
@@ -3466,10 +3468,10 @@ export interface components {
             /** @description the dish that runs in the other drawer */
             besideId?: string;
             /**
-             * @description what the two have to each other: ready together where left out, begun together, or the other after this one
+             * @description what the two have to each other: ready together where left out, begun together, or one when the other is out
              * @enum {string}
              */
-            ready?: "together" | "start" | "after";
+            ready?: "together" | "start" | "left-first" | "right-first";
         };
         /** @description A dish in an archive; those of before there were lots have load, coat and groups */
         ArchivedDish: {
@@ -3493,10 +3495,10 @@ export interface components {
             /** @description the dish that runs in the other drawer */
             besideId?: string;
             /**
-             * @description what the two have to each other: ready together where left out, begun together, or the other after this one
+             * @description what the two have to each other: ready together where left out, begun together, or one when the other is out
              * @enum {string}
              */
-            ready?: "together" | "start" | "after";
+            ready?: "together" | "start" | "left-first" | "right-first";
             id: string;
             version: number;
             /** Format: date-time */
@@ -3522,10 +3524,10 @@ export interface components {
             /** @description the dish that runs in the other drawer */
             besideId?: string;
             /**
-             * @description what the two have to each other: ready together where left out, begun together, or the other after this one
+             * @description what the two have to each other: ready together where left out, begun together, or one when the other is out
              * @enum {string}
              */
-            ready?: "together" | "start" | "after";
+            ready?: "together" | "start" | "left-first" | "right-first";
             id: string;
             version: number;
             /** Format: date-time */
@@ -4521,7 +4523,9 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": {
-                    supperId: string;
+                    supperId?: string;
+                    /** @description kept dishes at once, off the bench and as soon as can be, in the place of a supper */
+                    planIds?: string[];
                     /** @description on the table as soon as it can be, instead of when it was planned */
                     soon?: boolean;
                 };

@@ -1,11 +1,12 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import styled from 'styled-components';
-import type { Plan } from '../api/client';
+import type { Fryer, Plan } from '../api/client';
 import { beginEvening } from '../api/live';
-import { startCook, useCatalog, usePlans, useSuppers } from '../api/queries';
+import { startCook, useCatalog, useFryers, usePlans, useSuppers } from '../api/queries';
 import { clock, minutes } from '../format/units';
 import { Blank, Quiet, Title } from '../ui/layout';
+import { Button } from '../ui/Button';
 import { complain } from '../ui/toast';
 import { Half } from './Buttons';
 import { readyChime } from './chime';
@@ -36,8 +37,14 @@ const Dish = styled(Half)`
   }
 `;
 
+/** In which fryer, or drawer of it. */
+const placeSays = (p: Plan, fryers: Fryer[]) => {
+  const name = fryers.find((f) => f.id === p.fryerId)?.name;
+  return name ? `, ${name}${p.drawer ? `, ${p.drawer}` : ''}` : '';
+};
+
 /** Which dish or supper to begin. */
-export function Begin({ nowMs }: { nowMs: number }) {
+export function Begin({ nowMs, beside = false, close }: { nowMs: number; beside?: boolean; close?: () => void }) {
   const plans = usePlans();
   const queries = useQueryClient();
   const begin = async (plan: Plan) => {
@@ -45,10 +52,12 @@ export function Begin({ nowMs }: { nowMs: number }) {
     try {
       await startCook(plan.id);
       await queries.invalidateQueries({ queryKey: ['live'] });
+      close?.();
     } catch (cause) {
       complain(cause);
     }
   };
+  const fryers = useFryers();
   const suppers = useSuppers();
   const soonH = useCatalog().data?.usual.soonH ?? Infinity;
   const isFar = (s: { evening: { serveAt: string } }) => Date.parse(s.evening.serveAt) - nowMs > soonH * 3_600_000;
@@ -63,7 +72,7 @@ export function Begin({ nowMs }: { nowMs: number }) {
   };
   return (
     <>
-      {suppers.data && suppers.data.length > 0 ? (
+      {!beside && suppers.data && suppers.data.length > 0 ? (
         <>
           <Title>Which supper?</Title>
           <Quiet>Several dishes, led through from the bench to the table.</Quiet>
@@ -83,8 +92,13 @@ export function Begin({ nowMs }: { nowMs: number }) {
           </Choices>
         </>
       ) : null}
-      <Title style={{ marginTop: 28 }}>Which one goes in the basket?</Title>
-      <Quiet>Nothing is cooking. Choosing a dish starts with heating the fryer.</Quiet>
+      <Title style={{ marginTop: 28 }}>{beside ? 'Which one beside it?' : 'Which one goes in the basket?'}</Title>
+      <Quiet>
+        {beside
+          ? 'In another fryer, or in the other of two drawers: each goes on by its own clock.'
+          : 'Nothing is cooking. Choosing a dish starts with heating the fryer.'}{' '}
+        {close ? <Button onPress={close}>Not now</Button> : null}
+      </Quiet>
       <Choices>
         {(plans.data ?? []).map((p) => (
           <li key={p.id}>
@@ -92,6 +106,7 @@ export function Begin({ nowMs }: { nowMs: number }) {
               {p.name}
               <small>
                 {p.program.stages.map((s) => `${minutes(s.minutes)} min`).join(' + ')}
+                {placeSays(p, fryers.data ?? [])}
                 {p.tableTime ? `, on the table at ${p.tableTime}` : ''}
               </small>
             </Dish>

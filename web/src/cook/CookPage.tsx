@@ -1,4 +1,5 @@
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
+import styled from 'styled-components';
 import { Volume2, VolumeX } from 'lucide-react';
 import { useAtTheStove } from '../api/live';
 import { useCatalog, useSettings } from '../api/queries';
@@ -7,8 +8,16 @@ import { Blank, Page, Quiet } from '../ui/layout';
 import { Begin } from './Begin';
 import { Live } from './Live';
 import { LiveSupper } from './LiveSupper';
+import { Places } from './Places';
 import { useVoice } from './useCalling';
 import { useAnswers } from './useTelling';
+
+const Below = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  margin-top: 16px;
+`;
 
 const Dark = () => {
   useEffect(() => {
@@ -26,6 +35,7 @@ export default function CookPage() {
   const settings = useSettings();
   const catalog = useCatalog();
   const [can, voice, setVoice] = useVoice();
+  const [more, setMore] = useState(false);
   if (live.isPending)
     return (
       <Page>
@@ -42,7 +52,7 @@ export default function CookPage() {
         </Blank>
       </Page>
     );
-  const { cook, evening, clockOffMin, ticking } = live.data;
+  const { cook, evening, beside, clockOffMin, ticking } = live.data;
   const known =
     settings.data && catalog.data ? { settings: settings.data, catalog: catalog.data, ticking, voice } : null;
   return (
@@ -55,6 +65,7 @@ export default function CookPage() {
           while this cook goes on. The cook goes on by its own count; times of day follow the clock as it was.
         </Quiet>
       ) : null}
+      {beside ? <Places beside={beside} ticking={ticking} /> : null}
       {evening && known ? (
         <LiveSupper key={evening.id} evening={evening} {...known} />
       ) : cook && known ? (
@@ -62,12 +73,20 @@ export default function CookPage() {
       ) : !cook && !evening ? (
         <Begin nowMs={ticking.nowMs} />
       ) : null}
-      {(cook ?? evening) && can ? (
-        <Button style={{ marginTop: 16, minHeight: 48 }} aria-pressed={voice} onPress={() => setVoice(!voice)}>
-          {voice ? <Volume2 size={18} aria-hidden /> : <VolumeX size={18} aria-hidden />}
-          {voice ? 'It is spoken, too' : 'Speak what is due'}
-        </Button>
-      ) : null}
+      <Below>
+        {cook && !more ? (
+          <Button style={{ minHeight: 48 }} onPress={() => setMore(true)}>
+            Begin another beside it
+          </Button>
+        ) : null}
+        {(cook ?? evening) && can ? (
+          <Button style={{ minHeight: 48 }} aria-pressed={voice} onPress={() => setVoice(!voice)}>
+            {voice ? <Volume2 size={18} aria-hidden /> : <VolumeX size={18} aria-hidden />}
+            {voice ? 'It is spoken, too' : 'Speak what is due'}
+          </Button>
+        ) : null}
+      </Below>
+      {cook && more ? <Begin nowMs={ticking.nowMs} beside close={() => setMore(false)} /> : null}
     </Page>
   );
 }

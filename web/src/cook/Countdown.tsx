@@ -37,7 +37,8 @@ const Caution = styled(Detail)`
   margin-bottom: 10px;
 `;
 
-function countdown(ms: number): string {
+/** A time as it runs down. */
+export function countdown(ms: number): string {
   const s = Math.abs(Math.ceil(ms / 1000));
   if (s >= 36_000) return `${Math.round(s / 3600)} h`;
   if (s >= 3600) return `${Math.floor(s / 3600)}:${String(Math.floor(s / 60) % 60).padStart(2, '0')} h`;

@@ -2,10 +2,10 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { useNavigate } from 'react-router';
 import type { Cook, Schemas } from '../api/client';
-import { kitchenTime, takeBackOf, type LiveEvening, type Ticking } from '../api/live';
+import { kitchenTime, takeBackOf, type GoingOn, type LiveEvening, type Ticking } from '../api/live';
 import { cookOf, onAnswer, tap, tapOf, untap, useOutbox, type Letter } from '../api/outbox';
 import { takeBack } from '../api/queries';
-import { complain } from '../ui/toast';
+import { complain, say } from '../ui/toast';
 import { readyChime } from './chime';
 
 export type Told = Omit<Schemas['CookEventInput'], 'id' | 'at'>;
@@ -29,7 +29,14 @@ export function useAnswers() {
         void queries.invalidateQueries({ queryKey: ['cook', cook] });
         void queries.invalidateQueries({ queryKey: ['evening'] });
         if (evening) void navigate(`/logbook/evening/${evening}`);
-        else if (!over.evening) void navigate(`/logbook/${cook ?? ''}`);
+        else if (!over.evening) {
+          const entry = () => void navigate(`/logbook/${cook ?? ''}`);
+          // Where another goes on, the page stays with it.
+          const on = queries.getQueryData<GoingOn>(['live']);
+          if ([on?.cook, ...(on?.beside ?? [])].some((c) => c && c.id !== cook))
+            say(`${over.name} is over. The other one goes on.`, { label: 'To its entry', run: entry });
+          else entry();
+        }
       }),
     [queries, navigate],
   );

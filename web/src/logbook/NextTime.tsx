@@ -2,6 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { CookEntry, Plan } from '../api/client';
 import { savePlan, takeNextTime } from '../api/queries';
+import { inputOf } from '../dish/input';
 import { Button } from '../ui/Button';
 import { Card, Quiet } from '../ui/layout';
 import { complain, say } from '../ui/toast';
@@ -22,9 +23,7 @@ export function NextTime({ cook }: { cook: Pick<CookEntry, 'id' | 'nextTime' | '
         before && {
           label: 'Undo',
           run: () => {
-            const { name, fryerId, lots, bench, program, tableTime, perBasket, secondFryerId } = before;
-            const was = { name, fryerId, lots, bench, program, tableTime, perBasket, secondFryerId };
-            savePlan(before.id, now.version, was).then(async () => {
+            savePlan(before.id, now.version, inputOf(before)).then(async () => {
               setTaken(false);
               await queries.invalidateQueries({ queryKey: ['plans'] });
             }, complain);

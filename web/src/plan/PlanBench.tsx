@@ -14,6 +14,10 @@ import { Button } from '../ui/Button';
 import { Page, Quiet } from '../ui/layout';
 import { later } from '../ui/later';
 import { Baskets } from './Baskets';
+import { sideOf } from './beside';
+import { InDrawer } from './order/InDrawer';
+import { OtherDrawer } from './OtherDrawer';
+import { Plug } from './Plug';
 import { OrderLine } from './order/OrderLine';
 import { PlanHead } from './PlanHead';
 import { edgesOf } from './edges';
@@ -22,7 +26,7 @@ import { editOf } from './ProgramEditor';
 import { RaceCard } from './RaceCard';
 import { Trouble } from './Trouble';
 import { useDishBaskets } from './useDishBaskets';
-import { useSimulation } from './useSimulation';
+import { useBoth } from './useBoth';
 import { followWay, useWays } from './useWays';
 import { Verdict } from './Verdict';
 
@@ -115,6 +119,21 @@ function DishBaskets({ draft, edit, tray, display, kinds, drawn, fryer, cut, cat
   );
 }
 
+/** What is said under the order: that it is the first, or that what belongs beside it has gone. */
+function Hints({ apart, greet }: { apart: string | undefined; greet: boolean }) {
+  return (
+    <>
+      {apart ? <Hello role="status">{apart}</Hello> : null}
+      {greet ? (
+        <Hello className="no-print">
+          Say what you have got, in the line above. Or first{' '}
+          <Button onPress={lookAround}>look around in a made-up household</Button>
+        </Hello>
+      ) : null}
+    </>
+  );
+}
+
 /** One dish: what it is, how it runs, when it is ready. */
 export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
   const dish = useDish(plan);
@@ -122,10 +141,8 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
   const navigate = useNavigate();
   const units = useMemo(() => unitsOf(settings), [settings]);
   const { temperature, mass, guidance, guidanceC } = settings;
-  const { answer, last, drawn, pending, problem } = useSimulation(
-    request,
-    [temperature, mass, guidance, guidanceC].join(),
-  );
+  const household = [temperature, mass, guidance, guidanceC].join();
+  const { answer, last, drawn, pending, problem, pair, both } = useBoth(draft, plan.id, plans, request, household);
   // What the engine has not taken yet is not sent to be kept.
   const untaken = pending || problem?.status === 422;
   useEffect(() => setPossible(!untaken), [untaken, setPossible]);
@@ -169,22 +186,25 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
     display && (drawn || other) ? (
       <DishBaskets {...{ draft, edit, tray, display, cut, kinds, drawn, catalog, units }} fryer={fryer} />
     ) : null;
+  const otherRace = both ? <OtherDrawer {...both} {...{ catalog, units, pending }} blank={!drawn} /> : null;
   return (
     <Page>
       <h1 className="quietly">Plan: {draft.name}</h1>
-      <PlanHead id={plan.id} dish={dish} basket={shown + 1} ready={answer !== null && !pending && problem === null} />
+      <PlanHead
+        id={plan.id}
+        dish={dish}
+        basket={shown + 1}
+        ready={answer !== null && !pending && problem === null}
+        {...(both ? { pair: both.pair } : {})}
+      />
       <OrderLine
         {...{ plan: draft, edit, catalog, fryers, units }}
         laid={answer?.laid ?? []}
         pieces={answer ? (answer.lots ?? [answer]).map((a) => a.piece) : []}
         toBench={() => void navigate(`/bench/${plan.id}`)}
+        inDrawer={<InDrawer id={plan.id} plan={draft} plans={plans} fryer={fryer} pair={pair} edit={edit} />}
       />
-      {plans.length === 1 && plan.version === 1 && !place ? (
-        <Hello className="no-print">
-          Say what you have got, in the line above. Or first{' '}
-          <Button onPress={lookAround}>look around in a made-up household</Button>
-        </Hello>
-      ) : null}
+      <Hints apart={pair?.apart} greet={plans.length === 1 && plan.version === 1 && !place} />
       {problem ? (
         <Trouble
           problem={problem}
@@ -194,28 +214,20 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
       ) : null}
       <Columns>
         <Stack>
+          {pair?.mine === 'right' ? otherRace : null}
           <RaceCard
-            program={program}
-            change={change}
-            tray={tray}
+            {...(both ? { title: `${sideOf(both.pair.mine)} drawer: ${draft.name}`, axis: both.axis } : {})}
+            {...{ program, change, tray, kinds, front, setFront, drawn, pending, fryer, catalog, units, bringing }}
             display={display ?? null}
-            kinds={kinds}
-            front={front}
-            setFront={setFront}
             faces={shownCut.faces}
             answered={answer !== null}
-            drawn={drawn}
-            pending={pending}
             failed={problem !== null}
             edit={raceEdit}
-            fryer={fryer}
-            catalog={catalog}
-            units={units}
-            bringing={bringing}
             bring={setBringing}
             edges={several ? edgesOf(draft, lots) : []}
             takeOut={(lot, outMin) => edit(once, (now) => setInOut(now, lot, { outMin }, grain.minutes))}
           />
+          {pair?.mine === 'left' ? otherRace : null}
           {bringing ? (
             <Convert
               request={request}
@@ -232,14 +244,15 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
           {display ? (
             <Verdict
               answer={display}
-              all={other || kinds.length < 2 ? undefined : (last ?? undefined)}
-              name={inFront && kinds.length > 1 ? inFront.name : ''}
+              all={both ? both.all : other || kinds.length < 2 ? undefined : (last ?? undefined)}
+              name={inFront && kinds.length > 1 ? inFront.name : both ? `${both.pair.mine} drawer` : ''}
               known={known}
               units={units}
               totalMin={totalOf(other?.program ?? program)}
               mend={(c) => edit(once, (now) => mendPlan(now, c, grain.minutes))}
             />
           ) : null}
+          {both && drawn ? <Plug plug={both.plug} says={both.plugSays} /> : null}
           {tray.crowded ? null : theBasket}
         </Side>
       </Columns>
@@ -257,6 +270,7 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
             want={want}
             setWant={setWant}
             wants={catalog.wants}
+            beside={draft.drawer !== undefined}
             units={units}
           />
           <Dishes plans={plans} here={plan} catalog={catalog} units={units} />

@@ -3,11 +3,13 @@ import { useState } from 'react';
 import { Input, TextField } from 'react-aria-components';
 import { useNavigate } from 'react-router';
 import styled from 'styled-components';
+import { beginDishes } from '../api/live';
 import { startCook } from '../api/queries';
 import { DishState } from '../dish/DishState';
 import type { Dish } from '../dish/useDish';
 import { type } from '../theme/tokens';
-import { MainButton } from '../ui/Button';
+import { Button, MainButton } from '../ui/Button';
+import type { Pair } from './beside';
 import { complain } from '../ui/toast';
 
 const Head = styled.div`
@@ -48,17 +50,20 @@ interface Props {
   basket: number;
   /** The dish can be cooked as it stands. */
   ready: boolean;
+  /** What runs in the other drawer. */
+  pair?: Pair;
 }
 
 /** A dish's name, where it is kept, and the way to the stove. */
-export function PlanHead({ id, dish, basket, ready }: Props) {
+export function PlanHead({ id, dish, basket, ready, pair }: Props) {
   const queries = useQueryClient();
   const navigate = useNavigate();
   const [starting, setStarting] = useState(false);
-  const begin = async () => {
+  const begin = async (both: boolean) => {
     setStarting(true);
     try {
-      await startCook(id, basket);
+      if (both && pair) await beginDishes(pair.mine === 'left' ? [id, pair.other.id] : [pair.other.id, id]);
+      else await startCook(id, basket);
       await queries.invalidateQueries({ queryKey: ['live'] });
       await navigate('/cook');
     } catch (cause) {
@@ -66,6 +71,7 @@ export function PlanHead({ id, dish, basket, ready }: Props) {
       setStarting(false);
     }
   };
+  const may = !starting && dish.kept.state !== 'keeping' && dish.kept.state !== 'conflict' && ready;
   return (
     <Head>
       <NameField
@@ -77,11 +83,13 @@ export function PlanHead({ id, dish, basket, ready }: Props) {
         <Input id="dish-name" placeholder="Unnamed dish" />
       </NameField>
       <DishState dish={dish} />
-      <MainButton
-        isDisabled={starting || dish.kept.state === 'keeping' || dish.kept.state === 'conflict' || !ready}
-        onPress={() => void begin()}
-      >
-        Cook this
+      {pair ? (
+        <Button isDisabled={!may} onPress={() => void begin(false)}>
+          Only this one
+        </Button>
+      ) : null}
+      <MainButton isDisabled={!may} onPress={() => void begin(pair !== undefined)}>
+        {pair ? 'Cook both' : 'Cook this'}
       </MainButton>
     </Head>
   );

@@ -9,6 +9,7 @@ import { at } from '../theme/tokens';
 import { Button } from '../ui/Button';
 import { Card, Quiet } from '../ui/layout';
 import { Kinds } from './Kinds';
+import { Which } from './OtherDrawer';
 import type { Edge } from '../race/LotFlags';
 import { totalOf, turnsOf } from './program';
 import { RaceTools } from './ProgramEditor';
@@ -49,6 +50,9 @@ interface Props {
   /** What goes in later, and what comes out sooner. */
   edges: Edge[];
   takeOut: (lot: number, minute: number) => void;
+  /** Which of two drawers it is of, and the minutes that both show. */
+  title?: string;
+  axis?: { from: number; end: number };
 }
 
 /** The race of a dish, with its kinds and its tools. */
@@ -59,6 +63,7 @@ export function RaceCard(all: Props) {
   const inFront = Math.max(0, Math.min(front, kinds.length - 1));
   return (
     <Frame aria-label="The race">
+      {all.title ? <Which>{all.title}</Which> : null}
       {kinds.length > 1 && !other ? (
         <Kinds lots={kinds} known={answered} front={inFront} show={setFront} takeOut={takeOut} />
       ) : null}
@@ -71,6 +76,7 @@ export function RaceCard(all: Props) {
           units={units}
           pending={other ? tray.pending : pending}
           blank={!other && !drawn}
+          axis={other ? undefined : all.axis}
           {...(other ? {} : { ...(edit ? { edit } : {}), edges, beside: besideOf(kinds, inFront, totalOf(program)) })}
         />
       ) : failed ? null : (

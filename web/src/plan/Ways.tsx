@@ -178,6 +178,8 @@ interface Props {
   setWant: (want: string) => void;
   wants: Catalog['wants'];
   units: Units;
+  /** It runs in one of two drawers. */
+  beside: boolean;
 }
 
 /** The schools of running this load, the best first. */
@@ -196,6 +198,7 @@ export function Ways({
   setWant,
   wants,
   units,
+  beside,
 }: Props) {
   // A phone shows the best one first, and the others when asked.
   const [all, setAll] = useState(false);
@@ -225,7 +228,8 @@ export function Ways({
         ) : ways.length === 0 ? (
           <Button onPress={again}>Search the ways</Button>
         ) : (
-          says || `${wants.find((w) => w.id === want)?.says ?? ''} Searched on your dial for this load.`
+          says ||
+          `${wants.find((w) => w.id === want)?.says ?? ''} Searched on your dial for this load${beside ? ', the other drawer on full' : ''}.`
         )}
       </Quiet>
       <Grid aria-busy={progress !== null} $all={all} style={{ marginTop: 10 }}>

@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { ask, client, Refusal, type Problem, type Schemas, type SimulationRequest } from '../api/client';
+import { ask, client, Refusal, type Problem, type Schemas, type Simulable } from '../api/client';
 
 type Simulated = Schemas['Simulated'];
 
@@ -25,14 +25,16 @@ const ready = (name: string, since: number) => performance.measure(name, { start
 /** A key without what the household says beside it. */
 const bodyOf = (key: string) => key.slice(key.indexOf('\n') + 1);
 
-const brushed = (key: string) =>
-  (JSON.parse(bodyOf(key)) as SimulationRequest).program.turns?.some((t) => t.kind === 'brush') ?? false;
+const brushed = (key: string) => {
+  const { program, chambers = [] } = JSON.parse(bodyOf(key)) as Simulable;
+  return [program, ...chambers.map((c) => c.program)].some((p) => p?.turns?.some((t) => t.kind === 'brush'));
+};
 
 const simulate = (asked: string, chance: boolean, changes: boolean, signal?: AbortSignal) =>
   ask(
     client.POST('/simulations', {
       params: { query: { chance, changes, ahead: true } },
-      body: JSON.parse(asked) as SimulationRequest,
+      body: JSON.parse(asked) as Simulable,
       ...(signal ? { signal } : {}),
     }),
   );
@@ -41,7 +43,7 @@ const simulate = (asked: string, chance: boolean, changes: boolean, signal?: Abo
 let first: { asked: string; coming: Promise<Simulated>; here?: Simulated } | undefined;
 
 /** Asks quickly for what the first page will ask in a moment. */
-export function foresee(request: SimulationRequest) {
+export function foresee(request: Simulable) {
   const asked = JSON.stringify(request);
   const ahead: typeof first = { asked, coming: simulate(asked, false, false) };
   first = ahead;
@@ -65,7 +67,7 @@ function take(asked: string) {
  * that no answer overtakes another. What the household says beside it, like
  * its units, has it answered anew.
  */
-export function useSimulation(request: SimulationRequest, household: string) {
+export function useSimulation(request: Simulable, household: string) {
   const asked = JSON.stringify(request);
   const key = `${household}\n${asked}`;
   const [state, setState] = useState<State>(() => ({

@@ -49,7 +49,7 @@ export function BesideStrips({ id, lots, scale: s }: Props & { id: string }) {
     const half = s.besideStrip / 2;
     return (
       <g key={k}>
-        <text x={s.left} y={y - 5} style={{ fontWeight: 600, fontSize: 13 }}>
+        <text x={s.begin} y={y - 5} style={{ fontWeight: 600, fontSize: 13 }}>
           {name}
         </text>
         <Strip id={`${id}b${k}up`} timeline={timeline} face={0} x={s.x} y={y} height={half} square />

@@ -1,6 +1,6 @@
 import { area, line } from 'd3-shape';
 import type { Simulation } from '../api/client';
-import type { Units } from '../format/units';
+import { minutes, type Units } from '../format/units';
 import type { StageLike, TurnLike } from './Handles';
 import { between, minuteTicks, type RaceScale } from './scale';
 import { Strip } from './Strip';
@@ -38,6 +38,20 @@ export function ReadyWindow({ answer, scale: s, end, pending }: Drawn & { pendin
       />
       <line x1={s.x(fromMin)} x2={s.x(fromMin)} {...edge} />
       {toMin != null && toMin <= end ? <line x1={s.x(to)} x2={s.x(to)} {...edge} /> : null}
+    </g>
+  );
+}
+
+/** The time before a drawer's food goes in, while the other one runs. */
+export function GoesInLater({ from, scale: { x, plot, axis } }: { from: number; scale: RaceScale }) {
+  const room = x(0) - x(from);
+  return (
+    <g>
+      <rect x={x(from)} y={plot.top} width={room} height={plot.bottom - plot.top} fill="var(--surface)" opacity={0.7} />
+      <line x1={x(0)} x2={x(0)} y1={plot.top - 6} y2={axis + 12} stroke="var(--ink)" strokeWidth={2} />
+      <text x={x(from) + room / 2} y={plot.bottom - 12} textAnchor="middle" style={{ fontSize: 13 }}>
+        {room > 110 ? `in ${minutes(-from)} min later` : `+${minutes(-from)}`}
+      </text>
     </g>
   );
 }
@@ -87,7 +101,7 @@ export function RuleLine({ answer, scale: s, units }: Pick<Drawn, 'answer' | 'sc
   return (
     <>
       <line x1={s.left} x2={s.right} y1={s.y(coreC)} y2={s.y(coreC)} stroke="var(--safe)" strokeWidth={1.6} />
-      <text x={s.left + 6} y={s.y(coreC) - 6} style={{ fill: 'var(--safe)', fontWeight: 600, fontSize: 13 }}>
+      <text x={s.begin + 6} y={s.y(coreC) - 6} style={{ fill: 'var(--safe)', fontWeight: 600, fontSize: 13 }}>
         {inside} inside · {units.temperature(coreC)}
         {holdMin > 0 ? ` for ${holdMin} min` : ''}
       </text>
@@ -177,7 +191,7 @@ export function FaceStrips({
 }) {
   return faces.map((name, i) => (
     <g key={name}>
-      <text x={s.left} y={(s.strips[i] ?? 0) - 6} style={{ fontWeight: 600, fontSize: 13 }}>
+      <text x={s.begin} y={(s.strips[i] ?? 0) - 6} style={{ fontWeight: 600, fontSize: 13 }}>
         {name}, {i === 0 ? 'starts up' : secondFace(turns)}
       </text>
       <Strip
@@ -198,7 +212,7 @@ export function MinuteAxis({ turns, scale: s, end, programEnd }: Omit<Drawn, 'an
   return (
     <>
       <line x1={s.left} x2={s.right} y1={s.axis} y2={s.axis} stroke="var(--ink)" strokeWidth={1.6} />
-      {minuteTicks(end, s.right - s.left).map((m) => (
+      {minuteTicks(end, s.right - s.x(0)).map((m) => (
         <g key={m}>
           <line x1={s.x(m)} x2={s.x(m)} y1={s.axis} y2={s.axis + 6} stroke="var(--ink)" strokeWidth={1.4} />
           <text x={s.x(m)} y={s.axis + 21} textAnchor="middle" style={{ fill: 'var(--quiet)' }}>

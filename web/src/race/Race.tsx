@@ -7,7 +7,16 @@ import { Handles, turnWord, type RaceEdit, type StageLike, type TurnLike } from 
 import { Readout } from './Readout';
 import { AirAxis } from './AirAxis';
 import { BesideLines, BesideStrips, type Beside } from './Beside';
-import { AirAndBand, FaceStrips, InsideLine, MinuteAxis, ReadyWindow, RuleLine, StageLines } from './Drawing';
+import {
+  AirAndBand,
+  FaceStrips,
+  InsideLine,
+  MinuteAxis,
+  ReadyWindow,
+  RuleLine,
+  StageLines,
+  GoesInLater,
+} from './Drawing';
 import { Labels } from './Labels';
 import { flagRows, raceScale } from './scale';
 import type { Edge } from './LotFlags';
@@ -44,6 +53,8 @@ interface Props {
   /** What lies beside it, and what goes in later or comes out sooner. */
   beside?: Beside[] | undefined;
   edges?: Edge[] | undefined;
+  /** The minutes that are shown at least, of the drawer's own: those of two drawers on one axis. */
+  axis?: { from: number; end: number } | undefined;
 }
 
 const none: never[] = [];
@@ -77,6 +88,7 @@ export function Race({
   edit,
   beside = none,
   edges = none,
+  axis,
 }: Props) {
   const answer = blank ? nothingOf(given) : given;
   const [ref, width] = useWidth<HTMLDivElement>();
@@ -88,13 +100,14 @@ export function Race({
   // While something is dragged the axis stands still, unless it must grow.
   const [held, setHeld] = useState<number | null>(null);
   const [read, setRead] = useState<number | null>(null);
-  const end = Math.max(held ?? last, programEnd);
+  const end = Math.max(held ?? last, programEnd, axis?.end ?? 0);
+  const from = axis?.from ?? 0;
   const maxC = Math.max(215, ...stages.map((s) => s.airC + 12));
   const wide = Math.max(width, 280);
-  const flat = raceScale(wide, end, maxC, compact);
+  const flat = raceScale(wide, end, maxC, compact, 1, 0, from);
   const marks = [programEnd, ...turns.map((t) => t.atMin), ...edges.map((e) => e.atMin)];
   const rows = 1 + Math.max(0, ...flagRows(marks.map((m) => flat.x(m))));
-  const s = raceScale(wide, end, maxC, compact, edit ? rows : 1, beside.length);
+  const s = raceScale(wide, end, maxC, compact, edit ? rows : 1, beside.length, from);
   const { x, y } = s;
   const probe = answer.chance?.lookFirstMin;
   const { verdict } = answer;
@@ -153,6 +166,7 @@ export function Race({
                 compact={compact}
               />
             )}
+            {from < 0 ? <GoesInLater from={from} scale={s} /> : null}
             {read !== null ? (
               <line x1={x(read)} x2={x(read)} y1={s.plot.top - 6} y2={s.axis} stroke="var(--ink)" strokeWidth={1} />
             ) : null}

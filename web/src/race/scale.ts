@@ -2,7 +2,15 @@ import { scaleLinear } from 'd3-scale';
 import type { Simulation } from '../api/client';
 
 /** Where everything in the race stands, in pixels. */
-export function raceScale(width: number, endMin: number, maxC: number, compact: boolean, rows = 1, others = 0) {
+export function raceScale(
+  width: number,
+  endMin: number,
+  maxC: number,
+  compact: boolean,
+  rows = 1,
+  others = 0,
+  fromMin = 0,
+) {
   const left = compact ? 38 : 60;
   const right = compact ? 10 : 22;
   const plot = { top: 22, bottom: compact ? 230 : 270 };
@@ -12,10 +20,12 @@ export function raceScale(width: number, endMin: number, maxC: number, compact: 
   const besideStrip = 16;
   const beside = Array.from({ length: others }, (_, k) => strips[1] + strip + 26 + k * (besideStrip + 26));
   const axis = strips[1] + strip + 22 + others * (besideStrip + 26);
-  const x = scaleLinear([0, endMin], [left, width - right]);
+  const x = scaleLinear([fromMin, endMin], [left, width - right]);
   const y = scaleLinear([0, maxC], [plot.bottom, plot.top]);
   const height = axis + 66 + (rows - 1) * FLAG_ROW;
-  return { left, right: width - right, plot, strip, strips, besideStrip, beside, axis, height, x, y };
+  // Where what is said of the food begins: clear of the line at which it goes in.
+  const begin = fromMin < 0 ? x(0) + 6 : left;
+  return { left, begin, right: width - right, plot, strip, strips, besideStrip, beside, axis, height, x, y };
 }
 
 export type RaceScale = ReturnType<typeof raceScale>;

@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import type { Catalog, Fryer, Lot, PlanInput, Schemas, Simulation } from '../../api/client';
 import { onLot } from '../../dish/edits';
 import type { EditDish } from '../../dish/useDish';
@@ -23,6 +24,8 @@ interface Props {
   laid: Schemas['LaidLot'][];
   pieces: (Simulation['piece'] | null)[];
   toBench: () => void;
+  /** In which of two drawers, and what lies in the other. */
+  inDrawer?: ReactNode;
 }
 
 /** The pieces as they come off the bench, where they are cut up on it. */
@@ -33,7 +36,7 @@ function offBench({ load, bench }: Lot, laid: Schemas['LaidLot'] | undefined): L
 }
 
 /** What the cook has, as one sentence; each underlined part is a choice. */
-export function OrderLine({ plan, edit, catalog, units, fryers, laid, pieces, toBench }: Props) {
+export function OrderLine({ plan, edit, catalog, units, fryers, laid, pieces, toBench, inDrawer }: Props) {
   const orders = plan.lots.map((lot, at): Order => ({
     plan,
     lot,
@@ -66,8 +69,8 @@ export function OrderLine({ plan, edit, catalog, units, fryers, laid, pieces, to
           ) : null}
         </span>
       ))}
-      {orders.length > 1 ? ' All cooked' : ', cooked'} in <Where {...{ plan, edit, units, fryers }} pieces={all} />, on
-      the table <TableTime plan={plan} edit={edit} />.
+      {orders.length > 1 ? ' All cooked' : ', cooked'} in <Where {...{ plan, edit, units, fryers }} pieces={all} />
+      {inDrawer}, on the table <TableTime plan={plan} edit={edit} />.
     </Line>
   );
 }
