@@ -237,7 +237,7 @@ func (c *changing) other(w *verdict.Warning) (*load.Load, *verdict.Change) {
 		if n >= lot.All || len(l.Lots) > 1 {
 			return nil, nil
 		}
-		return l.Fewer(n), &verdict.Change{Label: fewerLabel(n), PerBasket: n}
+		return l.Fewer(n), &verdict.Change{Label: fewerLabel(n, l.Drawers), PerBasket: n}
 	case verdict.Lifts, verdict.DryCoat:
 		whole := lot.Surface100(lot.All)
 		g := math.Ceil(lot.Coating.NeedsOil * whole)

@@ -176,7 +176,10 @@ func turnLabel(atMin, minutes float64) string {
 	return fmt.Sprintf("Turn at minute %.0f", atMin)
 }
 
-func fewerLabel(pieces int) string {
+func fewerLabel(pieces, drawers int) string {
+	if drawers > 1 {
+		return fmt.Sprintf("%d in both drawers, the rest after them", pieces)
+	}
 	return fmt.Sprintf("%d in this basket, the rest in the next", pieces)
 }
 

@@ -86,7 +86,7 @@ func Batch(ctx context.Context, d load.Dish) (Batchings, error) {
 		if err != nil {
 			return err
 		}
-		b := Batching{ID: id, Name: batchingName(id, len(list)), Baskets: list}
+		b := Batching{ID: id, Name: batchingName(id, len(list), one.Drawers), Baskets: list}
 		b.sum()
 		b.Waits, err = waits(d, list)
 		out.Batchings = append(out.Batchings, b)
@@ -116,7 +116,7 @@ func Batch(ctx context.Context, d load.Dish) (Batchings, error) {
 		}
 	}
 	out.Best = best(out.Batchings, mostWanted(one))
-	out.Says = batchingsSay(out, one.Lots[0])
+	out.Says = batchingsSay(out, one.Lots[0], one.Drawers)
 	return out, nil
 }
 

@@ -12,18 +12,24 @@ import (
 
 // # Batchings
 
-func batchingName(id string, baskets int) string {
+func batchingName(id string, baskets, drawers int) string {
 	switch id {
 	case OneBasket:
+		if drawers > 1 {
+			return "All at once, in both drawers"
+		}
 		return "All in one basket"
 	case TwoFryers:
 		return "Two fryers, done together"
+	}
+	if drawers > 1 {
+		return fmt.Sprintf("Both drawers, %s", map[bool]string{true: "twice", false: units.Count(baskets) + " times"}[baskets == 2])
 	}
 	return fmt.Sprintf("%s baskets, one after another", units.Capital(units.Count(baskets)))
 }
 
 // batchingsSay what each batching comes to, and which is worth it.
-func batchingsSay(b Batchings, lot *load.Lot) string {
+func batchingsSay(b Batchings, lot *load.Lot, drawers int) string {
 	by := map[string]*Batching{}
 	for i := range b.Batchings {
 		by[b.Batchings[i].ID] = &b.Batchings[i]
@@ -40,7 +46,7 @@ func batchingsSay(b Batchings, lot *load.Lot) string {
 			says = append(says, worth)
 		}
 	default:
-		says = append(says, "All of them lie in one basket with air between.")
+		says = append(says, map[bool]string{true: "All of them lie in the two drawers with air between.", false: "All of them lie in one basket with air between."}[drawers > 1])
 	}
 	if b.Best == "" {
 		inside := "safe"

@@ -67,6 +67,10 @@ type Live struct {
 	Judged  Judging
 	Seam    bool // wrapped: they roll, and lie on the seam
 	Tender  bool // tongs would take the coat off
+	// Fryer is what its own is called.
+	Fryer string
+	// Drawers is 2 where two drawers share it, each with half.
+	Drawers int
 	Started time.Time
 	Events  []Event
 	// Waits is whether it is one of several baskets, which are heated for when

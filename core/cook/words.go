@@ -58,6 +58,14 @@ func (l Live) heat(st load.Stage) string {
 	return st.Says(l.Degrees.Words(st.AirC))
 }
 
+// into is what the fryer of a stage is called.
+func (l Live) into(st load.Stage) string {
+	if st.Elsewhere() || l.Fryer == "" {
+		return st.Other()
+	}
+	return l.Fryer
+}
+
 // sets says what is set on the fryer.
 func (l Live) sets(d due) string {
 	says := "set " + l.heat(d.is)
@@ -74,7 +82,7 @@ func (l Live) sets(d due) string {
 func (l Live) hotByThen(rest []due) string {
 	for _, d := range rest {
 		if d.move == over && !d.done() {
-			return fmt.Sprintf(" Turn on %s ten minutes before the load goes over, at %s.", d.is.Other(), l.heat(d.is))
+			return fmt.Sprintf(" Turn on %s ten minutes before the load goes over, at %s.", l.into(d.is), l.heat(d.is))
 		}
 	}
 	return ""
@@ -89,7 +97,7 @@ func (l Live) words(d due) string {
 	}
 	switch {
 	case d.move == over:
-		return fmt.Sprintf("%s over into %s at %s", units.Capital(all), d.is.Other(), l.heat(d.is))
+		return fmt.Sprintf("%s over into %s at %s", units.Capital(all), l.into(d.is), l.heat(d.is))
 	case d.move == toRest:
 		return "Take the basket out to rest, " + set
 	case d.move == backIn:
@@ -231,6 +239,20 @@ func (l Live) goesIn() string {
 		return l.all()
 	}
 	return l.counted(l.atFirst())
+}
+
+// each says how many go into each of two drawers that share them.
+func (l Live) each() string {
+	half := l.Pieces / 2
+	switch {
+	case l.Drawers < 2 || l.Pieces < 2:
+		return ""
+	case len(l.Lots) > 0:
+		return ", half of each in each drawer"
+	case l.Pieces%2 > 0:
+		return fmt.Sprintf(", %s in one drawer and %s in the other", units.Count(half+1), units.Count(half))
+	}
+	return fmt.Sprintf(", %s in each drawer", units.Count(half))
 }
 
 // comesOut is what comes out with the last.
@@ -402,10 +424,10 @@ func heatsFor(basket string) string { return fmt.Sprintf("It heats for %s. %s", 
 
 // heatDetail says what goes in when it is hot.
 func (l Live) heatDetail() string {
-	return strings.TrimSpace(fmt.Sprintf("%s Then %s in%s. %s", noPaper, l.goesIn(), l.side(), l.gaps()))
+	return strings.TrimSpace(fmt.Sprintf("%s Then %s in%s%s. %s", noPaper, l.goesIn(), l.each(), l.side(), l.gaps()))
 }
 
-func (l Live) loadTitle() string { return fmt.Sprintf("Put %s in%s", l.goesIn(), l.side()) }
+func (l Live) loadTitle() string { return fmt.Sprintf("Put %s in%s%s", l.goesIn(), l.each(), l.side()) }
 
 func (l Live) loadDetail() string {
 	return fmt.Sprintf("%sSet %s, shut it, and tap: the clock starts then.", l.gaps(), l.Program.Stages[0].Says(l.Degrees.Words(l.Program.Stages[0].AirC)))

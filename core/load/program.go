@@ -51,7 +51,7 @@ func (s Stage) Says(dial string) string {
 		dial += ", fan off"
 	}
 	if s.Elsewhere() {
-		dial += " in " + s.Other()
+		dial += ", in " + s.Other()
 	}
 	return dial
 }

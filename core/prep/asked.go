@@ -63,9 +63,9 @@ const (
 // Readies lists them.
 var Readies = []string{ReadyTogether, BegunTogether, LeftFirst, RightFirst}
 
-// begins is when each of two programs begins by what they have to each other,
+// Begins is when each of two programs begins by what they have to each other,
 // minutes after the first.
-func begins(ready string, first, second float64) (at [2]float64) {
+func Begins(ready string, first, second float64) (at [2]float64) {
 	switch ready {
 	case ReadyTogether:
 		at[0], at[1] = max(0, second-first), max(0, first-second)
@@ -96,7 +96,7 @@ func (a Asked) InDrawers() ([]Asked, error) {
 			return nil, refuse.One("ready", a.Ready, strings.Join(Readies, ", "))
 		}
 		if len(a.Chambers) == 2 {
-			for k, at := range begins(a.Ready, a.Chambers[0].Program.Minutes(), a.Chambers[1].Program.Minutes()) {
+			for k, at := range Begins(a.Ready, a.Chambers[0].Program.Minutes(), a.Chambers[1].Program.Minutes()) {
 				a.Chambers[k].StartMin = at
 			}
 		}

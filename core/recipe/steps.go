@@ -121,7 +121,7 @@ type heated struct {
 func (r *reader) heats(n int, text, s string, has func(...string) bool) (out []heated, told string) {
 	h := heated{line: n}
 	switch {
-	case has("air fry", "air fryer", "airfry", "basket"):
+	case has("air fry", "air fryer", "airfry", "basket", "drawer", "drawers"):
 		h.kind = advise.FromPreset
 	case has("oven", "bake", "roast", "grill", "broil"):
 		h.kind = advise.FromOven
@@ -175,6 +175,9 @@ func (r *reader) heats(n int, text, s string, has func(...string) bool) (out []h
 	}
 	if len(times) == 0 && has("until golden", "until crisp", "until cooked", "until done", "golden brown") {
 		told += " How long is not said: the forecast finds it."
+	}
+	if has("grill", "broil", "broiler") {
+		told += " From above it is not carried through: heat the stage by the grill, on the plan."
 	}
 	return out, told
 }

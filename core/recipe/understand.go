@@ -43,7 +43,10 @@ type Line struct {
 	// Heat and Hours are what a step says, of several heats the longest.
 	Heat  *advise.FormerWay `json:"heat,omitempty"`
 	Hours float64           `json:"hours,omitempty"`
-	by    string
+	// Drawer is 1 or 2 where it is of one of two; 0 where it is of both, or
+	// there is one.
+	Drawer int `json:"drawer,omitempty"`
+	by     string
 }
 
 // Fix is what a cook says of a line otherwise.

@@ -156,6 +156,30 @@ func waits(w prep.BenchWait) string {
 	return fmt.Sprintf("Leave them %s for %s.", w.Says, long)
 }
 
+// inWhich says in which of two drawers it lies.
+func inWhich(f *load.Fryer) string {
+	switch {
+	case f == nil || f.Drawers < 2:
+		return ""
+	case f.Drawer != "":
+		return fmt.Sprintf(" in the %s drawer", f.Drawer)
+	}
+	return ", half of them in each drawer,"
+}
+
+// Beside tells of the dish that runs in the other drawer, by its own recipe, and
+// how many minutes later it goes in.
+func (out *Recipe) Beside(name, drawer string, laterMin float64) {
+	when := "at the same time"
+	switch {
+	case laterMin > 0:
+		when = units.Minutes(laterMin) + " later"
+	case laterMin < 0:
+		when = units.Minutes(-laterMin) + " sooner"
+	}
+	out.Steps = append(out.Steps, Instruction{Says: fmt.Sprintf("In the %s drawer: %s, by its own recipe; it goes in %s.", drawer, name, when)})
+}
+
 // fry says how the fryer is run.
 func (out *Recipe) fry(f prep.Forecast, d prep.BenchDish, dealt []baskets.Basketful, p prep.Pantry, h units.Household) {
 	if d.Program.PreheatMin > 0 {
@@ -181,9 +205,9 @@ func (out *Recipe) fry(f prep.Forecast, d prep.BenchDish, dealt []baskets.Basket
 	}
 	last := 0.0
 	for k, b := range dealt {
-		what := fmt.Sprintf("Lay %s in one layer with gaps and air fry: ", lay)
+		what := fmt.Sprintf("Lay %s in one layer with gaps%s and air fry: ", lay, inWhich(d.Fryer))
 		if len(dealt) > 1 {
-			what = fmt.Sprintf("Basket %d of %d, %d %s in one layer with gaps: ", k+1, len(dealt), b.Pieces, plural(cut, b.Pieces))
+			what = fmt.Sprintf("Basket %d of %d, %d %s in one layer with gaps%s: ", k+1, len(dealt), b.Pieces, plural(cut, b.Pieces), inWhich(d.Fryer))
 			if b.Fryer == 1 {
 				what = fmt.Sprintf("In the second fryer, %d %s: ", b.Pieces, plural(cut, b.Pieces))
 			}

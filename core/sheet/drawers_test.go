@@ -129,3 +129,30 @@ func TestAGrillIsKeptTo(t *testing.T) {
 		t.Errorf("from one to another: %v", err)
 	}
 }
+
+// BenchmarkSheetOfPlaces lays four dishes, each in any place, over two drawers and
+// an oven, and over three fryers.
+func BenchmarkSheetOfPlaces(b *testing.B) {
+	oven := NamedFryer{ID: "stove", Fryer: &load.Fryer{Kind: "oven", PowerW: ptr(1800.0)}}
+	for _, c := range []struct {
+		name   string
+		fryers []NamedFryer
+	}{
+		{"two drawers and an oven", []NamedFryer{twin, oven}},
+		{"three fryers", []NamedFryer{{ID: "one", Fryer: &load.Fryer{}}, {ID: "two", Fryer: &load.Fryer{PowerW: ptr(1200.0)}}, oven}},
+	} {
+		b.Run(c.name, func(b *testing.B) {
+			for b.Loop() {
+				s := Supper{ServeAt: table, Hands: 1, Fryers: c.fryers, Dishes: []SupperDish{
+					{ID: "legs", Request: pieces("chicken-drumstick", 4, 110, "bare", 2, 185, 30)},
+					{ID: "wedges", Request: pieces("potato-wedge", 12, 32, "oil-rub", 10, 190, 24)},
+					{ID: "fish", Request: pieces("fish-strip", 6, 36, "three-bowl-crumb", 8, 195, 12)},
+					{ID: "prawns", Request: pieces("prawn", 8, 18, "starch-dust", 3, 195, 9)}}}
+				k := &Kitchen{Pantry: kitchen.Pantry, Units: kitchen.Units}
+				if _, err := k.Plan(b.Context(), s); err != nil {
+					b.Fatal(err)
+				}
+			}
+		})
+	}
+}

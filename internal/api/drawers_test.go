@@ -209,4 +209,18 @@ func TestADishHasItsDrawer(t *testing.T) {
 	}
 	get[api.Problem](k, 422, "POST", "/api/v1/evenings", `{"planIds": ["nobody"]}`)
 	get[api.Problem](k, 422, "POST", "/api/v1/evenings", `{"supperId": "x", "planIds": ["nobody"]}`)
+	// Its recipe tells of the other drawer, and comes in again as itself alone.
+	text := k.send("GET", "/api/v1/plans/"+right.Id+"/recipe?as=markdown", "").Body.String()
+	if !strings.Contains(text, "in the right drawer") || !strings.Contains(text, "In the left drawer: Legs, by its own recipe; it goes in 6 min sooner.") {
+		t.Errorf("written as %s", text)
+	}
+	again := get[api.RecipeRead](k, 200, "POST", "/api/v1/recipes", fmt.Sprintf(`{"text": %q, "fryerId": %q}`, text, round.ID))
+	if again.Dish == nil || again.Dish.BesideId != nil || *again.Dish.Drawer != "right" || again.Dish.FryerId != twin.ID {
+		t.Errorf("comes in as %+v", again.Dish)
+	}
+	// One of two drawers from elsewhere is two dishes, each in its own.
+	both := get[api.RecipeRead](k, 200, "POST", "/api/v1/recipes", fmt.Sprintf(`{"text": "Legs and chips\n4 chicken drumsticks\n500 g potato wedges\nDrawer 1: the drumsticks, 190C, 28 minutes.\nDrawer 2: the wedges, 190C, 22 minutes.", "fryerId": %q}`, twin.ID))
+	if both.Dish == nil || both.Beside == nil || both.Beside.Dish == nil || *both.Dish.Drawer != "left" || *both.Beside.Dish.Drawer != "right" || both.Beside.Dish.Lots[0].Load.Cut != "potato-wedge" {
+		t.Errorf("two drawers from elsewhere: %+v beside %+v", both.Dish, both.Beside)
+	}
 }

@@ -35,7 +35,7 @@ func (s *Server) ReadRecipe(ctx context.Context, r ReadRecipeRequestObject) (Rea
 	if err != nil {
 		return nil, err
 	}
-	u := recipe.Understand(text, orElse(r.Body.Fixes, nil), pantry, say.Spoons)
+	u, other := recipe.UnderstandDrawers(text, orElse(r.Body.Fixes, nil), pantry, say.Spoons)
 	out := ReadRecipe200JSONResponse{Name: u.Name, Lines: u.Lines, Missing: u.Missing, Unknown: u.Unknown}
 	if dish := s.ownDish(ctx, own, fryer.ID); dish != nil {
 		yes := true
@@ -53,19 +53,37 @@ func (s *Server) ReadRecipe(ctx context.Context, r ReadRecipeRequestObject) (Rea
 		return nil, err
 	}
 	defer leave()
-	dish, says, err := s.brought(ctx, u, fryer.ID)
+	var drawers [2]*string
+	if other != nil && fryer.Drawers == 2 {
+		drawers = [2]*string{new(load.Left), new(load.Right)}
+	}
+	if other != nil {
+		beside := RecipeBeside{Name: other.Name, Missing: other.Missing}
+		if other.Load == nil {
+			beside.Missing = append(beside.Missing, "what is fried in the other drawer")
+		} else if beside.Dish, beside.Converted, err = s.broughtOr(ctx, *other, fryer.ID, drawers[1], &beside.Missing); err != nil {
+			return nil, err
+		}
+		out.Beside = &beside
+	}
+	out.Dish, out.Converted, err = s.broughtOr(ctx, u, fryer.ID, drawers[0], &out.Missing)
+	return out, err
+}
+
+// broughtOr is brought; where the dish is refused its lines stand, and what is to
+// be put right is missing.
+func (s *Server) broughtOr(ctx context.Context, u recipe.Understood, fryerID string, drawer *string, missing *[]string) (*DishByLots, *string, error) {
+	dish, says, err := s.brought(ctx, u, fryerID, drawer)
 	var fields refuse.Fields
 	if errors.As(err, &fields) {
-		// Its lines stand; the dish waits until they are put right.
 		for _, f := range fields {
-			out.Missing = append(out.Missing, strings.TrimSuffix(household.Refused(f), "."))
+			*missing = append(*missing, strings.TrimSuffix(household.Refused(f), "."))
 		}
-		return out, nil
+		return nil, nil, nil
 	} else if err != nil {
-		return nil, err
+		return nil, nil, err
 	}
-	out.Dish, out.Converted = dish, &says
-	return out, nil
+	return dish, &says, nil
 }
 
 // ownDish is a dish that left here, if it can be cooked in this household; nil
@@ -81,6 +99,11 @@ func (s *Server) ownDish(ctx context.Context, own json.RawMessage, fryerID strin
 	if _, err := s.store.Fryer(ctx, dish.FryerId); err != nil {
 		dish.FryerId, dish.SecondFryerId = fryerID, nil
 	}
+	// What lay beside it is another household's, or may be gone.
+	dish.BesideId, dish.Ready = nil, nil
+	if f, err := s.store.Fryer(ctx, dish.FryerId); err == nil && f.Drawers != 2 {
+		dish.Drawer = nil
+	}
 	p := planOf(dish)
 	if _, err := s.home.CheckedPlan(ctx, p); err != nil {
 		return nil
@@ -90,10 +113,10 @@ func (s *Server) ownDish(ctx context.Context, own json.RawMessage, fryerID strin
 
 // brought is the dish of a recipe with its times brought to a fryer, and why
 // they are others.
-func (s *Server) brought(ctx context.Context, u recipe.Understood, fryerID string) (*DishByLots, string, error) {
+func (s *Server) brought(ctx context.Context, u recipe.Understood, fryerID string, drawer *string) (*DishByLots, string, error) {
 	asked := prep.Asked{Load: *u.Load, Coat: u.Coat, Bench: u.Bench}.InLots()
 	asked.Lots = append(asked.Lots, u.Beside...)
-	in := DishByLots{Name: u.Name, FryerId: fryerID, Lots: asked.Lots, Bench: orElse(asked.Bench, prep.Bench{})}
+	in := DishByLots{Name: u.Name, FryerId: fryerID, Lots: asked.Lots, Bench: orElse(asked.Bench, prep.Bench{}), Drawer: (*DishByLotsDrawer)(drawer)}
 	if r := []rune(in.Name); len(r) > 80 {
 		in.Name = string(r[:80])
 	}
@@ -174,6 +197,19 @@ func (s *Server) WriteRecipe(ctx context.Context, r WriteRecipeRequestObject) (W
 	words, err := recipe.Write(p.Name, d, dealt, f, pantry, say)
 	if err != nil {
 		return nil, err
+	}
+	other, ready, err := s.home.BesideOf(ctx, p)
+	if err != nil {
+		return nil, err
+	}
+	if other != nil {
+		mine, its := p.Program.V.Minutes(), other.Program.V.Minutes()
+		at := prep.Begins(ready, mine, its)
+		if *p.Drawer == load.Right {
+			at = prep.Begins(ready, its, mine)
+			at[0], at[1] = at[1], at[0]
+		}
+		words.Beside(other.Name, *other.Drawer, at[1]-at[0])
 	}
 	if r.Params.As == "markdown" {
 		text := exchange.RecipeMarkdown(words, own)

@@ -159,6 +159,30 @@ func (h *Household) beside(ctx context.Context, p store.Plan) error {
 	return err
 }
 
+// BesideOf is the dish that runs in the other drawer of a kept one, whichever of
+// the two says so, and what they have to each other; nil without one.
+func (h *Household) BesideOf(ctx context.Context, p store.Plan) (*store.Plan, string, error) {
+	if p.Drawer == nil {
+		return nil, "", nil
+	}
+	all, err := h.Store.Plans(ctx)
+	if err != nil {
+		return nil, "", err
+	}
+	for _, o := range all {
+		here, there := p.BesideID != nil && *p.BesideID == o.ID, o.BesideID != nil && *o.BesideID == p.ID
+		if o.ID == p.ID || !here && !there || o.FryerID != p.FryerID || o.Drawer == nil || *o.Drawer == *p.Drawer {
+			continue
+		}
+		ready := o.Ready
+		if here {
+			ready = p.Ready
+		}
+		return &o, orElse(ready, prep.ReadyTogether), nil
+	}
+	return nil, "", nil
+}
+
 // longestAlt is how much can be said of what is seen on a picture, letters.
 const longestAlt = 300
 

@@ -95,3 +95,38 @@ test('a dish is put in the left drawer beside another, and both go on at once', 
   await expect(page).toHaveURL(/\/cook$/);
   await expect(page.getByText('Left drawer', { exact: true }).first()).toBeVisible();
 });
+
+test('a stage begins under the grill of another fryer', async ({ page, kitchen }) => {
+  const api = `${kitchen.url}/api/v1`;
+  await page.request.post(`${api}/fryers`, {
+    data: {
+      name: 'Oven with a grill',
+      kind: 'oven',
+      powerW: 1800,
+      grill: 1600,
+      trays: 1,
+      basket: { shape: 'rectangle', widthMm: 320, depthMm: 280 },
+      airflow: 1,
+      dialOffsetC: 0,
+      dial: { minC: 60, maxC: 230, stepC: 5 },
+    },
+  });
+  await page.goto(kitchen.url);
+  await page.getByRole('button', { name: /^Stage 1: 165 °C for/ }).click();
+  const pick = async (name: string) => {
+    await page.getByRole('dialog').getByRole('radio', { name }).focus();
+    await page.keyboard.press('Space');
+  };
+  await pick('Oven with a grill');
+  await pick('The grill alone');
+  await page.keyboard.press('Escape');
+  const stage = page.getByRole('button', {
+    name: /^Stage 1: 165 °C under the grill, fan off, in Oven with a grill for/,
+  });
+  await expect(stage).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Verdict' })).not.toContainText('Working it out');
+  await page.getByRole('button', { name: 'Cook this' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText(
+    '165 °C under the grill, fan off, in Oven with a grill',
+  );
+});

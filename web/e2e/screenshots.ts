@@ -11,6 +11,25 @@ const to = (name: string) => `../docs/screenshots/${name}.png`;
 test.use({ viewport: { width: 1280, height: 800 } });
 test.setTimeout(120_000);
 
+test('two drawers', async ({ page, kitchen }) => {
+  const api = `${kitchen.url}/api/v1`;
+  const get = async <T>(path: string) => (await (await page.request.get(`${api}${path}`)).json()) as T[];
+  const plans = await get<Plan>('/plans');
+  const fryerId = (await get<{ id: string; name: string }>('/fryers')).find((f) => f.name === 'Twin drawers')?.id ?? '';
+  const put = async (name: string, more: Partial<Plan>) => {
+    const { id, lots, bench, program, tableTime } = plans.find((p) => p.name === name) as Plan;
+    await page.request.put(`${api}/plans/${id}`, { data: { name, lots, bench, program, tableTime, fryerId, ...more } });
+    return id;
+  };
+  const besideId = await put('Caraway potato wedges', { drawer: 'right' });
+  const id = await put('Harissa drumsticks', { drawer: 'left', besideId, ready: 'together' });
+  await page.goto(`${kitchen.url}/plan/${id}`);
+  await page.getByRole('region', { name: 'The plug' }).waitFor();
+  await page.waitForTimeout(1500);
+  await page.evaluate(() => window.scrollTo({ top: 240 }));
+  await page.screenshot({ path: to('drawers') });
+});
+
 test('desk', async ({ page, kitchen }) => {
   await page.goto(kitchen.url);
   await page.getByRole('region', { name: 'Verdict' }).waitFor();
@@ -32,20 +51,6 @@ test('desk', async ({ page, kitchen }) => {
   await top(ways);
   await page.waitForTimeout(300);
   await page.screenshot({ path: to('ways') });
-  await page.evaluate(() => window.scrollTo({ top: 0 }));
-  await page.getByRole('button', { name: '11 wing flats' }).click();
-  await page.getByRole('textbox', { name: 'Pieces in all' }).fill('24');
-  await page.keyboard.press('Enter');
-  await page.keyboard.press('Escape');
-  await page.getByText(/^Two baskets, one after another/).click();
-  await page.getByRole('radio', { name: /^Basket 2/ }).click();
-  await page.waitForTimeout(1800);
-  await page.evaluate(() => window.scrollTo({ top: 290 }));
-  await page.screenshot({ path: to('baskets') });
-  await page.evaluate(() => window.scrollTo({ top: 0 }));
-  const undo = page.getByRole('button', { name: 'Undo', exact: true });
-  while (await undo.isEnabled()) await undo.click();
-  await page.waitForTimeout(1500);
   await page.getByRole('navigation').getByRole('link', { name: 'Bench' }).click();
   await page.getByRole('combobox', { name: 'Dish' }).selectOption('Harissa drumsticks');
   await page.getByRole('region', { name: 'Marinate' }).waitFor();

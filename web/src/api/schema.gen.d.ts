@@ -2811,6 +2811,8 @@ export interface components {
             as: string;
             says: string;
             understood: boolean;
+            /** @description 1 or 2, where it is of one of two drawers */
+            drawer?: number;
             ingredient?: string;
             /** Format: double */
             g?: number;
@@ -2831,6 +2833,14 @@ export interface components {
             /** @description it is a dish of Velocrustum, as it left */
             own?: boolean;
             /** @description why its times are others here */
+            converted?: string;
+            beside?: components["schemas"]["RecipeBeside"];
+        };
+        /** @description The dish of the second of two drawers */
+        RecipeBeside: {
+            name: string;
+            missing: string[];
+            dish?: components["schemas"]["DishByLots"];
             converted?: string;
         };
         /** @description What the pantry does not have, as an ingredient of one's own that waits for its figures */

@@ -67,7 +67,10 @@ export default function BringPage() {
     begin(got);
   };
   const keep = () => {
-    if (read?.dish) void navigate(`/plan/${addPlan(queries, read.dish).id}`);
+    if (!read?.dish) return;
+    const other = read.beside?.dish && addPlan(queries, read.beside.dish);
+    const beside = other && read.dish.drawer ? { besideId: other.id, ready: 'together' as const } : {};
+    void navigate(`/plan/${addPlan(queries, { ...read.dish, ...beside }).id}`);
   };
   if (!catalog.data || !fryers.data || !pantry.data)
     return (

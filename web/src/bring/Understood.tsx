@@ -89,9 +89,15 @@ export function Understood({ read, catalog, pantry, units, busy, put, keep }: Pr
           <b>Why its times are others here.</b> {read.converted}
         </p>
       ) : null}
+      {read.beside ? (
+        <p role="status">
+          <b>For the other drawer: {read.beside.name}, a dish of its own.</b> {read.beside.converted}{' '}
+          {read.beside.missing.map((m) => `Still open: ${m}. `)}
+        </p>
+      ) : null}
       <Row>
         <MainButton isDisabled={!read.dish || busy} onPress={keep}>
-          Make the dish
+          {read.beside?.dish ? 'Make both dishes' : 'Make the dish'}
         </MainButton>
       </Row>
       <Lines aria-label="Lines">
@@ -100,6 +106,7 @@ export function Understood({ read, catalog, pantry, units, busy, put, keep }: Pr
             <span>
               {l.text}
               {l.group ? <small>{l.group}</small> : null}
+              {l.drawer ? <small>{l.drawer === 1 ? 'first drawer' : 'second drawer'}</small> : null}
             </span>
             {l.understood ? (
               <Check size={20} aria-label="understood" color="var(--safe)" />

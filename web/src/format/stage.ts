@@ -11,6 +11,6 @@ export interface HeatedLike {
 export function heated(st: HeatedLike, dial: string, short = false): string {
   if (st.rest) return 'rest';
   const grill = st.grill ? (short ? ' grill' : ` under the grill${st.fan === false ? ', fan off' : ''}`) : '';
-  const where = st.fryerId ? (short ? ' ⇢' : ` in ${st.fryerName ?? 'the other fryer'}`) : '';
+  const where = st.fryerId ? (short ? ' ⇢' : `, in ${st.fryerName ?? 'the other fryer'}`) : '';
   return dial + grill + where;
 }

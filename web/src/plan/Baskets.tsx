@@ -135,6 +135,9 @@ export function Baskets({
   const here = list[shown];
   const pieces = here?.pieces ?? Math.min(plan.perBasket ?? total, total);
   const basket = answer.basket;
+  // Two drawers that run alike have half of it each; the fuller is drawn.
+  const shared = fryer.drawers === 2 && !plan.drawer;
+  const [more, fewer] = [Math.ceil(pieces / 2), Math.floor(pieces / 2)];
   const title =
     list.length > 1
       ? chosen === 'together'
@@ -142,7 +145,9 @@ export function Baskets({
         : `Basket ${shown + 1} of ${list.length}`
       : answer.layers > 1
         ? 'Over one layer'
-        : 'One basket';
+        : shared
+          ? 'Both drawers'
+          : 'One basket';
   const wide = baskets !== null && (baskets.batchings.length > 1 || chosen !== 'one');
   const options = (baskets?.batchings ?? []).map((b) => ({
     id: b.id,
@@ -178,6 +183,11 @@ export function Baskets({
               {kinds.length > 0
                 ? kinds.map((k) => k.name).join(', ')
                 : `${pieces} ${pieces === 1 ? cut.name : cut.plural}`}
+              {!shared || pieces < 2 || kinds.length > 0
+                ? ''
+                : more === fewer
+                  ? `, ${more} in each drawer`
+                  : `, ${more} in one drawer and ${fewer} in the other`}
               , {up} up{basket?.seam ? ', seam down' : ''}.{' '}
               {known ? `${Math.round(answer.coverage * 100)} % covered, ${basket?.words ?? ''}.` : ''}
               {known && basket && basket.room > 0 && answer.layers === 1 && list.length < 2
