@@ -73,7 +73,7 @@ func TestSimulateRefusesInWords(t *testing.T) {
 		{`"pieces": 12`, `"pieces": 0`, "load.pieces", "1 to 2000"},
 		{`"pieceMassG": 42`, `"pieceMassG": -42`, "load.pieceMassG", "wing flats"},
 		{`"pieceMassG": 42`, `"pieceMassG": "heavy"`, "load.pieceMassG", "a number"},
-		{`"startC": 5`, `"startC": -18`, "load.startC", "thaw"},
+		{`"startC": 5`, `"startC": -28`, "load.startC", "-21 to 60"},
 		{`"airC": 165`, `"airC": 2000`, "program.stages[0].airC", "60 to 240"},
 		{`"minutes": 12}]`, `"minutes": 500}]`, "program.stages[1].minutes", "0.5 to 120"},
 		{`"atMin": 12`, `"atMin": 77`, "program.turns[0].atMin", "within the program"},

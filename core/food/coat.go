@@ -180,6 +180,7 @@ func (c Coating) layers(r, e float64) (out []thermal.Layer) {
 		m := thermal.Material{
 			Solids: l.Dry * dens, Water: l.Wet * dens, Fat: l.Fat * dens, SolidsHeat: 1700,
 			DryK: l.DryK, WetK: 0.40, Diffusivity: l.Wicks, Pores: l.Pores, Crisp: c.Half / 1000 * (1 + dryIsDull*(1-c.Oiled())), Rendering: c.Renders, Drains: wrapDrains, Part: thermal.Coat,
+			Ice: thermal.Ice{FreezesC: coatFreezes, Bound: boundByCarb},
 		}
 		if i == len(c.Stuck)-1 {
 			oil := c.Oil - c.FilmOil()
@@ -193,6 +194,10 @@ func (c Coating) layers(r, e float64) (out []thermal.Layer) {
 	}
 	return out
 }
+
+// coatFreezes is where the water of a coat freezes, °C: of a batter or a crumb of
+// one to two percent of salt.
+const coatFreezes = -2.0
 
 // Film returns how much more heat and vapour pass the film on the coat than
 // on a smooth surface.

@@ -84,8 +84,13 @@ type Cut struct {
 	Sugar float64
 	// Starchy browns to gold, not to brown.
 	Starchy bool
-	Raw     [3]float64 // CIELAB of the raw surface
-	Source  string
+	// Piles as in Piece: slender pieces in random heaps fill a third to two fifths
+	// of the room, laid side by side two thirds (Philipse, Langmuir 12, 1996).
+	Piles float64
+	// Heated says that it was cooked before.
+	Heated bool
+	Raw    [3]float64 // CIELAB of the raw surface
+	Source string
 }
 
 // Cuts returns all cuts in the order of the table.
@@ -148,6 +153,9 @@ type Piece struct {
 	Form                     Form
 	Thickness, Length, Width float64
 	Surface, Volume          float64
+	// Piles is how many times the room it takes where such pieces are tipped in
+	// and lie across one another; 0 where they are laid.
+	Piles float64
 }
 
 // full is the share of its box that a form fills.
@@ -177,7 +185,9 @@ func (c Cut) Piece(massG, thicknessMm float64) Piece {
 		}
 		l = box / t / w
 	}
-	return NewPiece(c.Form, l, w, t)
+	p := NewPiece(c.Form, l, w, t)
+	p.Piles = c.Piles
+	return p
 }
 
 // NewPiece returns a form's geometry from its outer dimensions in m.
@@ -216,8 +226,20 @@ func (c Composition) material() thermal.Material {
 		Solids: d * (c.Protein + c.Carb + c.Ash), Fat: d * c.Fat, Water: d * c.Water, SolidsHeat: c.solidsHeat(),
 		// Fat conducts a third as well as wet flesh.
 		DryK: 0.07, WetK: 0.45 * (1 - 1.1*d*c.Fat/917), Diffusivity: 1,
+		Ice: thermal.Ice{FreezesC: freezesAt + freezesBy*100*c.Ash/c.Water, Bound: (boundByProtein*c.Protein + boundByCarb*c.Carb) / (c.Protein + c.Carb + c.Ash)},
 	}
 }
+
+// Where food freezes: its salts lower it from freezesAt by freezesBy K for each
+// gram in 100 g of water, to −1.1 °C for meat and potato (shop figures −0.8 to
+// −1.2) and −1.2 for fish. What never freezes goes with protein (Riedel; Pham, J.
+// Food Eng. 30, 1996: 0.3 to 0.5) and starch; of bone's water and marrow as much
+// does, kg/m³ (±150; a third of a bird's bone is water, and a tenth of that bound).
+const (
+	freezesAt, freezesBy        = -0.3, -0.6
+	boundByProtein, boundByCarb = 0.4, 0.3
+	boneIce                     = 350.0
+)
 
 // Columns returns the parts of the piece that the heat is computed for, each
 // from the inside out and with its coat, in air that gives film W/m²·K on the
@@ -284,7 +306,7 @@ func (c Cut) layers(r, share, saltPct float64, coat Coating) (layers []thermal.L
 	inside := min(share*r, 0.8*(r-skin))
 	switch {
 	case c.Bone > 0:
-		layers = append(layers, thermal.Layer{Thickness: inside, Material: thermal.Material{Part: thermal.Bone}})
+		layers = append(layers, thermal.Layer{Thickness: inside, Material: thermal.Material{Part: thermal.Bone, Ice: thermal.Ice{FreezesC: -1, Fixed: boneIce}}})
 	case c.Stuffing > 0:
 		filling := c.Filling.material()
 		filling.Holding = 0.06
@@ -292,11 +314,15 @@ func (c Cut) layers(r, share, saltPct float64, coat Coating) (layers []thermal.L
 	}
 	flesh := c.Flesh.material()
 	flesh.Holding, flesh.Rendering, flesh.Drains = c.Holding*(1-0.2*min(2, saltPct)), c.Renders, FleshDrains
+	flesh.Ice.FreezesC += freezesBy * saltPct / c.Flesh.Water
 	flesh.Crisp = orDefault(c.FleshCrispMm, fleshCrispMm) / 1000 / coat.crackles()
 	layers = append(layers, thermal.Layer{Thickness: r - inside - skin, Material: flesh})
 	if skin > 0 {
 		m := c.Skin.material()
 		m.Part, m.Holding, m.Rendering, m.Drains = thermal.Skin, 0.10, 1, c.SkinDrains()
+		if c.Heated {
+			m.Holding, m.Rendering = 0, 1.0/3
+		}
 		m.Diffusivity = orDefault(c.SkinWicks, skinWicks)
 		m.Crisp = orDefault(c.SkinCrispMm, skinCrispMm) / 1000 / coat.crackles()
 		layers = append(layers, thermal.Layer{Thickness: skin, Material: m})

@@ -29,6 +29,7 @@ var (
 	rib       = Composition{Water: 0.600, Protein: 0.160, Fat: 0.230, Ash: 0.010}
 	beef      = Composition{Water: 0.720, Protein: 0.225, Fat: 0.044, Ash: 0.011}
 	mince     = Composition{Water: 0.630, Protein: 0.175, Fat: 0.140, Carb: 0.040, Ash: 0.015}
+	formed    = Composition{Water: 0.660, Protein: 0.160, Fat: 0.090, Carb: 0.072, Ash: 0.018}
 	onion     = Composition{Water: 0.890, Protein: 0.011, Fat: 0.001, Carb: 0.094, Ash: 0.004}
 	potato    = Composition{Water: 0.790, Protein: 0.020, Fat: 0.001, Carb: 0.178, Ash: 0.011}
 	streaky   = Composition{Water: 0.430, Protein: 0.130, Fat: 0.410, Ash: 0.030}
@@ -109,10 +110,14 @@ var cuts = []Cut{
 		Flesh: beef, Holding: 0.16, Class: safety.WholeMeat, Tender: 64, Juice: 62, Sugar: 0.1, Raw: rawBeef, Source: fdcBelly},
 	{ID: "meatball", Name: "meatball", Plural: "meatballs", Group: "Meat", Faces: topBottom, Form: Ellipsoid, Length: 1.05, Width: 1.05, Typical: 24, Least: 10, Most: 70,
 		Flesh: mince, Holding: 0.10, Renders: 0.25, Class: safety.Minced, Tender: 72, Juice: 60, Sugar: 0.3, Raw: rawBeef, Source: mixture},
+	{ID: "nugget", Name: "nugget", Plural: "nuggets", Group: "Formed and crumbed", Faces: topBottom, Form: Ellipsoid, Length: 3.2, Width: 2.2, Typical: 18, Least: 8, Most: 40,
+		Flesh: formed, Holding: 0.06, Class: safety.MincedPoultry, Tender: 74, Juice: 55, Sugar: 0.3, Raw: rawFlesh, Source: mixture},
 	{ID: "onion-ring", Name: "onion ring", Plural: "onion rings", Group: "Vegetables", Faces: leftRight, Form: Cylinder, Length: 18, Width: 1.4, Typical: 14, Least: 5, Most: 35,
 		Flesh: onion, Class: safety.Plant, Tender: 92, Juice: 45, Sugar: 4, Starchy: true, Raw: rawWhite, Source: fdc},
 	{ID: "potato-wedge", Name: "potato wedge", Plural: "potato wedges", Group: "Vegetables", Faces: leftRight, Form: Cylinder, Length: 4.0, Width: 1.3, Typical: 32, Least: 12, Most: 80,
 		Flesh: potato, FleshCrispMm: 0.36, Class: safety.Plant, Tender: 92, Juice: 50, Sugar: 0.4, Starchy: true, Raw: rawRoot, Source: fdc},
+	{ID: "potato-stick", Name: "chip", Plural: "chips", Group: "Vegetables", Faces: leftRight, Form: Slab, Length: 6.5, Width: 1, Typical: 7, Least: 2, Most: 30,
+		Flesh: potato, FleshCrispMm: 0.36, Class: safety.Plant, Tender: 92, Juice: 35, Sugar: 0.4, Starchy: true, Piles: 1.6, Raw: rawRoot, Source: fdc},
 	{ID: "potato-cube", Name: "potato cube", Plural: "potato cubes", Group: "Vegetables", Faces: leftRight, Form: Ellipsoid, Length: 1.1, Width: 1.1, Typical: 8, Least: 2, Most: 30,
 		Flesh: potato, FleshCrispMm: 0.36, Class: safety.Plant, Tender: 92, Juice: 50, Sugar: 0.4, Starchy: true, Raw: rawRoot, Source: fdc},
 }

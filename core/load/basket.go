@@ -1,6 +1,7 @@
 package load
 
 import (
+	"cmp"
 	"math"
 	"velocrustum/core/food"
 	"velocrustum/core/fryer"
@@ -53,7 +54,7 @@ func (m *Machine) deal(lot *Lot, pieces int) {
 
 // Covers is how many layers so many pieces make in one drawer.
 func (m *Machine) Covers(p food.Piece, pieces int) float64 {
-	return m.Spec.Coverage(p.Length*1000, p.Width*1000, p.Footprint(), pieces)
+	return cmp.Or(p.Piles, 1) * m.Spec.Coverage(p.Length*1000, p.Width*1000, p.Footprint(), pieces)
 }
 
 // Most is how many pieces of this shape the basket takes.

@@ -205,7 +205,12 @@ func (c *checker) inBasket(lot *Lot, p Pieces, coat Covering, m Machine) {
 	}
 	m.shape(lot, lot.Cut.Piece(lot.MassG, orElse(p.ThicknessMm, 0)))
 	m.deal(lot, p.Pieces)
-	lot.oil(coat.OilG / lot.Surface100(p.Pieces))
+	oil := coat.OilG / lot.Surface100(p.Pieces)
+	if lot.Coating.ID != food.Bare || lot.Plant() { // what was fried has its fat
+		oil = math.Max(oil, lot.Was.FatG*lot.MassG/lot.Surface100(1))
+	}
+	lot.oil(oil)
+	lot.GlazeKgM2 = p.GlazePct / 100 * lot.MassG / 10 / lot.Surface100(1)
 	lot.WaterKgM2 += lot.Coating.LooseWater / 10
 	if lot.Coverage > MaxCoverage {
 		c.Add("load.pieces", fmt.Sprint(p.Pieces), fmt.Sprintf("1 to %d of this size in this basket; more would stand over its rim", m.Most(lot.Piece)))
@@ -240,6 +245,17 @@ func (c *checker) pieces(p Pieces) Lot {
 	if lot.Cut, err = food.FindCut(p.Cut); err != nil {
 		c.Add("load.cut", fmt.Sprintf("%q", p.Cut), strings.Join(food.CutIDs(), ", "))
 	}
+	lot.State = food.State(cmp.Or(p.State, string(food.Raw)))
+	c.Among("load.state", string(lot.State), names(food.States)...)
+	if c.Among("load.inside", p.Inside, "", string(food.Raw), string(food.Cooked)); p.Inside != "" && lot.State != food.ParFried {
+		c.Add("load.inside", p.Inside, "nothing but for what is par-fried")
+	}
+	lot.Was = lot.State.Before(p.Inside == string(food.Cooked))
+	lot.Cut = lot.Cut.After(lot.Was)
+	c.In(Limits, "load.glazePct", p.GlazePct)
+	if p.GlazePct > 0 && lot.StartC > GlazeUnderC {
+		c.Add("load.glazePct", fmt.Sprintf("%g", p.GlazePct), fmt.Sprintf("0 for what is not frozen, warmer than %g °C", GlazeUnderC))
+	}
 	c.In(Limits, "load.pieces", float64(p.Pieces))
 	if err != nil {
 		c.Within("load.pieceMassG", lot.MassG, 2, 800, "g")
@@ -247,12 +263,7 @@ func (c *checker) pieces(p Pieces) Lot {
 		least, most := lot.Cut.Allowed()
 		c.Within("load.pieceMassG", lot.MassG, least, most, "g for "+lot.Cut.Plural)
 	}
-	if lot.StartC < MinStartC {
-		c.Add("load.startC", fmt.Sprintf("%g", lot.StartC),
-			fmt.Sprintf("%g °C and over; frozen food has to thaw in the fridge first, since its middle would stay raw while the outside burns", MinStartC))
-	} else {
-		c.In(Limits, "load.startC", lot.StartC)
-	}
+	c.In(Limits, "load.startC", lot.StartC)
 	if lot.Surface == "" {
 		lot.Surface = food.Wiped
 	}
@@ -370,7 +381,11 @@ func (c *checker) aim(lot *Lot, q Request, of LotRequest) {
 	c.Among("guidance", string(lot.Guidance), names(safety.Guidances)...)
 	if lot.Cut.ID != "" && slices.Contains(safety.Guidances, lot.Guidance) {
 		var err error
-		if lot.Rule, err = safety.For(lot.Guidance, lot.Class(), q.GuidanceC); err != nil {
+		rule := safety.For
+		if lot.Was.Inside {
+			rule = safety.ForReheating
+		}
+		if lot.Rule, err = rule(lot.Guidance, lot.Class(), q.GuidanceC); err != nil {
 			c.Add("guidanceC", fmt.Sprintf("%g", q.GuidanceC),
 				fmt.Sprintf("%g to %g °C, never under the guidance", safety.StricterFloor, safety.StricterTop))
 		}

@@ -12,11 +12,13 @@ const (
 	MaxLots    = 6
 	MaxBaskets = 20 // of one dish, one after another
 	MaxMinutes = 120.0
-	MinStartC  = -1.0 // colder, water in it is ice
-	MinAirC    = 60.0
-	MaxAirC    = 240.0
-	MaxStages  = 8
-	MaxTurns   = 30
+	MinStartC  = -21.0 // of a freezer
+	// GlazeUnderC is a heat under which ice stays on food, °C.
+	GlazeUnderC = -2.0
+	MinAirC     = 60.0
+	MaxAirC     = 240.0
+	MaxStages   = 8
+	MaxTurns    = 30
 )
 
 // BrushLimit is what can be brushed on a load at once.
@@ -27,6 +29,7 @@ var BrushLimit = refuse.Range{Min: 1, Max: 500, Step: 1, Unit: "g on the whole l
 var Limits = refuse.Limits{
 	"load.pieces":        {Min: 1, Max: MaxPieces, Step: 1, Unit: "pieces"},
 	"load.startC":        {Min: MinStartC, Max: 60, Step: 1, Unit: "°C"},
+	"load.glazePct":      {Min: 0, Max: 10, Step: 1, Unit: "g of ice in 100 g"},
 	"load.spreadPct":     {Min: 0, Max: 40, Step: 1, Unit: "percent of the thickness"},
 	"load.surfaceWaterG": {Min: -1.2, Max: 4, Step: 0.1, Unit: "g/100 cm²"},
 	"groups":             {Min: 0, Max: MaxLots - 1, Step: 1, Unit: "kinds beside the first"},
@@ -107,4 +110,4 @@ var usualDial = Dial{80, 200, 5}
 var Warmth = []struct {
 	UnderC float64
 	Says   string
-}{{1, "barely thawed"}, {7.5, "fridge-cold"}, {14.5, "cool"}, {61, "at room temperature"}}
+}{{GlazeUnderC, "from the freezer"}, {1, "barely thawed"}, {7.5, "fridge-cold"}, {14.5, "cool"}, {61, "at room temperature"}}

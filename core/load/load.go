@@ -54,6 +54,11 @@ type Lot struct {
 	Coverage float64    // layers in the basket, of all lots together
 	Strip    [2]float64 // of the basket's width that it lies in, from and to; 0, 0 for all of it
 
+	// Was is what was done to it before it came, and GlazeKgM2 the ice on it.
+	State     food.State
+	Was       food.Before
+	GlazeKgM2 float64
+
 	Coating      food.Coating
 	SugarPct     float64 // added to the surface
 	SaltPct      float64 // in the flesh
@@ -214,6 +219,26 @@ func (l *Lot) Class() safety.Class {
 		return safety.WholeMeat
 	}
 	return l.Cut.Class
+}
+
+// Frozen says whether it comes from the freezer.
+func (l *Lot) Frozen() bool { return l.StartC <= GlazeUnderC }
+
+// ColdVaries is how far its cold differs from load to load beside what comes from
+// the fridge: freezers stand at −18 ± 4 °C, fridges at 5 ± 2.
+func (l *Lot) ColdVaries() float64 {
+	if l.Frozen() {
+		return 2
+	}
+	return 1
+}
+
+// Wet is the free water on it, kg/m²: what was fried brings none of its own.
+func (l *Lot) Wet() float64 {
+	if l.Was.Fried {
+		return math.Min(0, l.WaterKgM2)
+	}
+	return l.WaterKgM2
 }
 
 // Plant says whether the food is judged by softness, with no rule and no

@@ -151,6 +151,13 @@ type Pieces struct {
 	// Under is what lies between the food and the grate: one of Unders; the
 	// grate where left out.
 	Under string `json:"under,omitempty"`
+	// State is how far it was cooked before: raw where left out, par-fried or
+	// cooked; Inside is that of what is par-fried, raw where left out, or cooked.
+	// What is frozen is so by its StartC.
+	State  string `json:"state,omitempty"`
+	Inside string `json:"inside,omitempty"`
+	// GlazePct is ice on the outside, g in 100 g.
+	GlazePct float64 `json:"glazePct,omitempty"`
 	// SpreadPct is how far pieces differ in thickness: nineteen in twenty
 	// lie within so many percent of the mean; 8 for a careful hand.
 	SpreadPct *float64 `json:"spreadPct,omitempty"`

@@ -25,15 +25,54 @@ func ExampleDecode() {
 	// Output: load.pieces: "six" is not possible; allowed: a whole number
 }
 
-// What is in the heat before a thing can be said of it is refused: ice.
-func TestIceIsRefused(t *testing.T) {
+// What comes from the freezer is taken as cold as freezers are, with its ice; what
+// cannot be is refused by its field.
+func TestFromTheFreezer(t *testing.T) {
 	t.Parallel()
 	cut, _ := food.FindCut("fish-strip")
-	q := loadtest.Typical(cut, "bare", 190)
-	q.Load.StartC = new(-1.5)
-	var fields refuse.Fields
-	if err := load.Check(q); !errors.As(err, &fields) || fields[0].Field != "load.startC" {
-		t.Errorf("−1.5 °C: %v", err)
+	for field, change := range map[string]func(*load.Pieces){
+		"":              func(p *load.Pieces) { p.StartC, p.GlazePct, p.State, p.Inside = new(-18.0), 8, "par-fried", "raw" },
+		"load.startC":   func(p *load.Pieces) { p.StartC = new(-30.0) },
+		"load.glazePct": func(p *load.Pieces) { p.StartC, p.GlazePct = new(4.0), 5 },
+		"load.state":    func(p *load.Pieces) { p.State = "boiled" },
+		"load.inside":   func(p *load.Pieces) { p.State, p.Inside = "cooked", "raw" },
+	} {
+		q := loadtest.Typical(cut, "three-bowl-crumb", 190)
+		change(&q.Load)
+		var fields refuse.Fields
+		if err := load.Check(q); (field == "") != (err == nil) || err != nil && (!errors.As(err, &fields) || fields[0].Field != field) {
+			t.Errorf("%s: %v", field, err)
+		}
+	}
+}
+
+// Cooked before it has one rule for all classes, less water and the same mass; its
+// fat, where its coat was fried, is there without oil.
+func TestCookedBefore(t *testing.T) {
+	t.Parallel()
+	cut, _ := food.FindCut("pork-loin-cutlet")
+	of := func(state, inside string) *load.Lot {
+		q := loadtest.Typical(cut, "three-bowl-crumb", 190)
+		q.Coat.OilG = 0
+		q.Load.State, q.Load.Inside = state, inside
+		l, err := load.Of(q)
+		if err != nil {
+			t.Fatal(err)
+		}
+		return l.Only()
+	}
+	raw, parFried, heated, cooked := of("", ""), of("par-fried", ""), of("par-fried", "cooked"), of("cooked", "")
+	if raw.Rule.CoreC != parFried.Rule.CoreC || heated.Rule.CoreC < 73.8 || cooked.Rule != heated.Rule {
+		t.Errorf("rules %g, %g, %g, %g", raw.Rule.CoreC, parFried.Rule.CoreC, heated.Rule.CoreC, cooked.Rule.CoreC)
+	}
+	if !(cooked.Cut.Flesh.Water < heated.Cut.Flesh.Water && heated.Cut.Flesh.Water < raw.Cut.Flesh.Water) || cooked.MassG != raw.MassG {
+		t.Errorf("water %g, %g, %g", cooked.Cut.Flesh.Water, heated.Cut.Flesh.Water, raw.Cut.Flesh.Water)
+	}
+	if f := cooked.Cut.Flesh; math.Abs(f.Water+f.Protein+f.Fat+f.Carb+f.Ash-1) > 1e-9 {
+		t.Errorf("shares of %+v", f)
+	}
+	if !(parFried.Coating.Oil > raw.Coating.Oil) {
+		t.Errorf("oil %g, raw %g", parFried.Coating.Oil, raw.Coating.Oil)
 	}
 }
 

@@ -192,8 +192,10 @@ func (w *Worked) Dressings() []pan.Serving { return slices.Concat(w.All.Sauces, 
 // items adds all that is bought for a lot beside what is fried, by ingredient;
 // with what is for all lots, or without.
 func (w *Worked) items(out map[string]float64, withAll bool) {
-	for _, b := range w.Coated.Bowls {
-		out[b.Ingredient] += w.Coated.boughtG(b)
+	if !w.Lot.Bought { // else it comes in its coat
+		for _, b := range w.Coated.Bowls {
+			out[b.Ingredient] += w.Coated.boughtG(b)
+		}
 	}
 	items := w.afterItems(withAll)
 	if m := w.Bench.Marinade; m != nil {
@@ -209,7 +211,7 @@ func (w *Worked) items(out map[string]float64, withAll bool) {
 	if s := w.Bench.Salting; s != nil && s.Salt != "" {
 		salt = s.Salt
 	}
-	if w.RubG >= tooLittle {
+	if w.rubs() {
 		out[salt] += w.RubG
 	}
 	if w.Brine != nil {

@@ -12,7 +12,9 @@ import (
 // A Bench is what a cook does before the basket, by choices. What is nil or
 // empty is not done.
 type Bench struct {
-	Servings int       `json:"servings,omitempty"` // 2
+	Servings int `json:"servings,omitempty"` // 2
+	// Thaw says that what is frozen is thawed in the fridge first.
+	Thaw     bool      `json:"thaw,omitempty"`
 	Cutting  *Cutting  `json:"cutting,omitempty"`
 	Drying   Drying    `json:"drying"`
 	Salting  *Salting  `json:"salting,omitempty"`

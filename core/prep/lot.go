@@ -14,6 +14,11 @@ type Lot struct {
 	// Beside is the surface of other kinds in the basket, in 100 cm², and
 	// BesideG what is eaten of them, g.
 	Beside, BesideG float64
+	// Bought says that it comes in its coat, or was cooked: it is not wiped,
+	// coated or oiled here. ThawH is how long it thaws in the fridge first, hours;
+	// 0 where it does not, and Frozen says that it goes in so.
+	Bought, Frozen bool
+	ThawH          float64
 	// Bowls are the lots that are coated from the same bowls.
 	Bowls SharedBowls
 }

@@ -34,6 +34,7 @@ const (
 	wipeMin, wipeEach = 1.0, 0.08
 	saltMin, saltEach = 1.0, 0.05
 	mixMin, mixEach   = 3.0, 0.05
+	thawMin           = 1.0
 	coatMin, coatEach = 1.0, 0.12 // of each layer
 	oilMin, oilEach   = 0.5, 0.04
 	longestHands      = 40.0
@@ -74,8 +75,15 @@ func (w *Worked) tasks(p Pantry, h units.Household) []BenchTask {
 	if c := b.Cutting; c != nil && (c.As != "" || c.WholeG > 0 || c.Scored) {
 		add("cut", cutSays(count), hands(cutMin, cutEach), BenchWait{})
 	}
+	if long := w.Lot.ThawH * 60; long > 0 {
+		add("thaw", thawSays(count), thawMin, BenchWait{long, long, long + dayMin, "fridge", toThaw})
+	}
 	dry := b.Drying
-	if dry.School == "" {
+	switch {
+	case dry.School != "":
+	case w.Lot.Bought || w.Lot.Frozen: // nothing to wipe
+		dry.School = "wet"
+	default:
 		dry = dryingOf(w.Lot.Wet)
 	}
 	if dry.School != "wet" {
@@ -86,12 +94,12 @@ func (w *Worked) tasks(p Pantry, h units.Household) []BenchTask {
 		}
 		// Salt goes on before the rack, so that both have the same hours.
 		says := wipeSays(count)
-		if w.RubG >= tooLittle && wait.Most > 0 {
+		if w.rubs() && wait.Most > 0 {
 			says = wipeAndSaltSays(count, h.Grams(w.RubG))
 		}
 		add("dry", says, hands(wipeMin, wipeEach), wait)
 	}
-	if s := b.Salting; s != nil && (w.Brine != nil || w.RubG >= tooLittle) {
+	if s := b.Salting; s != nil && (w.Brine != nil || w.rubs()) {
 		best := s.Hours * 60
 		wait := BenchWait{math.Min(best, leastSalted), best, math.Max(best, dayMin), "fridge", inSalt}
 		switch {
@@ -111,6 +119,7 @@ func (w *Worked) tasks(p Pantry, h units.Household) []BenchTask {
 	}
 	layers := len(w.Coated.Coat.Layers)
 	switch {
+	case layers > 0 && w.Lot.Bought:
 	case layers > 0:
 		best := w.Coated.RestMin
 		wait := BenchWait{math.Min(best, w.Coated.Coat.RestMin), best, math.Max(best, restsMost), "none", restInTheirCoat}

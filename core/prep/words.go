@@ -394,7 +394,7 @@ func (w words) finishing() Station {
 		s.Why += "Last, at the table: " + list(last) + ". "
 	}
 	switch g := w.FinishG.SaltG + w.SaltFrom["sauce"]; {
-	case g < tooLittle:
+	case g < tooLittleG:
 		s.Why += "It brings no salt."
 	case b.Salting != nil && b.Salting.School == "dry":
 		s.Why += fmt.Sprintf("It brings %s of salt; the rub has dropped by that.", w.Grams(g))
@@ -442,6 +442,7 @@ func list(names []string) string {
 const (
 	onTheRack       = "on the rack"
 	inSalt          = "in salt"
+	toThaw          = "to thaw"
 	inTheBrine      = "in the brine"
 	inTheMarinade   = "in the marinade"
 	restInTheirCoat = "rest in their coat"
@@ -453,6 +454,8 @@ func (l Lot) counted() string {
 }
 
 func cutSays(pieces string) string { return "Cut " + pieces }
+
+func thawSays(pieces string) string { return "Put " + pieces + " in the fridge on a plate" }
 
 func wipeSays(pieces string) string { return "Wipe " + pieces }
 

@@ -296,7 +296,7 @@ func (w *Worked) salt(p Pantry, c Salting) error {
 		w.Brine = &Brine{liquid.Name, c.WaterG / liquid.Density, put}
 		w.Allergens = merge(w.Allergens, liquid.Allergens)
 	}
-	if bath.SaltG < tooLittle {
+	if bath.SaltG < tooLittle*w.Lot.MassG()/1000 {
 		return nil
 	}
 	got, err := Salt(w.Lot, bath)
@@ -311,8 +311,12 @@ func (w *Worked) salt(p Pantry, c Salting) error {
 	return nil
 }
 
-// tooLittle is salt that is none, g.
-const tooLittle = 0.05
+// tooLittle is salt that is none, g of a kilogram of food; under tooLittleG it is
+// not told in grams.
+const tooLittle, tooLittleG = 0.1, 0.05
+
+// rubs says whether there is dry salt to put on.
+func (w *Worked) rubs() bool { return w.RubG >= tooLittle*w.Lot.MassG()/1000 }
 
 // Serve returns a serving of the worked bench of a lot, and the same deep-fried.
 func (w *Worked) Serve(servings int, kept Losses) (here, deep Plate) {

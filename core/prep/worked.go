@@ -68,8 +68,10 @@ func (d *WorkedDish) Cost(p Pantry, energyWh float64) (cost float64, known bool)
 		known = known || perKg > 0
 	}
 	for k, w := range d.Lots {
-		for _, bowl := range w.Coated.Bowls {
-			add(w.Coated.boughtG(bowl), p[bowl.Ingredient].Price)
+		if !w.Lot.Bought {
+			for _, bowl := range w.Coated.Bowls {
+				add(w.Coated.boughtG(bowl), p[bowl.Ingredient].Price)
+			}
 		}
 		add(w.Coated.OilG, p["oil"].Price)
 		items := w.afterItems(k == 0)

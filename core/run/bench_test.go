@@ -38,3 +38,27 @@ func BenchmarkCook30(b *testing.B) { benchmarkCook(b, Fine) }
 func BenchmarkCook30Fine(b *testing.B) {
 	benchmarkCook(b, Fineness{Fine.Shells.Finer(4), 4})
 }
+
+// BenchmarkFromTheFreezer is the cook of a dozen wings beside the same thawed.
+func BenchmarkFromTheFreezer(b *testing.B) {
+	for _, c := range []struct {
+		name  string
+		start float64
+	}{{"thawed", 5}, {"frozen", -18}} {
+		q := loadtest.DozenWings()
+		q.Load.StartC = new(c.start)
+		l, err := load.Of(q)
+		if err != nil {
+			b.Fatal(err)
+		}
+		b.Run(c.name, func(b *testing.B) {
+			for b.Loop() {
+				r, err := Start(l, Nominal, Fine)
+				if err != nil {
+					b.Fatal(err)
+				}
+				r.Carry(nil)
+			}
+		})
+	}
+}

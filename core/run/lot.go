@@ -42,7 +42,7 @@ func (l *Lot) layIn(v Variation, fineness Fineness, filmWM2K float64) error {
 	l.oiled = min(1, of.Coating.FilmOil())
 	l.film, _ = of.Below(l.fryer.Film(false))
 	l.rough = of.Coating.Film()
-	start := of.StartC + v.StartC
+	start := of.StartC + v.StartC*of.ColdVaries()
 	l.pathogen, _ = safety.PathogenFor(of.Class(), 100*of.Cut.Flesh.Fat)
 	sizes := v.sizes(of.Number)
 	for _, size := range sizes {
@@ -71,7 +71,11 @@ func (l *Lot) layIn(v Variation, fineness Fineness, filmWM2K float64) error {
 				if err != nil {
 					return err
 				}
-				body.AddSurfaceWater(of.WaterKgM2)
+				if of.Was.Fried {
+					body.Fried(of.Was.Water)
+				}
+				body.AddSurfaceWater(of.Wet())
+				body.Glaze(of.GlazeKgM2)
 				body.Wick(v.Wicks)
 				if i == 0 {
 					p.body, p.bodyArea = body, part.Area
@@ -84,6 +88,7 @@ func (l *Lot) layIn(v Variation, fineness Fineness, filmWM2K float64) error {
 			p.watch = safety.NewWatch(of.Rule, start)
 			for face := range p.brown {
 				p.brown[face].Gain = of.BrowningGain * v.Browns
+				p.brown[face].Stage = crust.Stage(of.Was.Brown)
 			}
 			l.places = append(l.places, p)
 		}
@@ -141,6 +146,18 @@ func (l *Lot) moves(to int, f *fryer.State) {
 		p := &l.places[i]
 		p.exposure, p.pieces = p.lies[to].exposure, p.lies[to].pieces
 	}
+}
+
+// frozen says whether there is ice in any piece in the basket.
+func (l *Lot) frozen() bool {
+	if l.in() {
+		for i := range l.places {
+			if l.places[i].body.Frozen() {
+				return true
+			}
+		}
+	}
+	return false
 }
 
 // in says whether the lot is in the basket.

@@ -38,6 +38,7 @@ type Run struct {
 const (
 	shortStep   = 1.5
 	longStep    = 10.0
+	thawStep    = 6.0 // while there is ice
 	stepGrows   = 0.25
 	judgeEvery  = 10.0
 	preheatStep = 4.0
@@ -194,7 +195,13 @@ func (r *Run) Advance(minute float64, look func(minute float64) bool) {
 
 // stepTo is how long the next step is, s: never across anything that happens.
 func (r *Run) stepTo(end float64) float64 {
-	dt := math.Min(longStep, shortStep+stepGrows*(r.now-r.stirred)) / r.fineness.Steps
+	long := longStep
+	for _, lot := range r.Lots {
+		if lot.frozen() {
+			long = thawStep
+		}
+	}
+	dt := math.Min(long, shortStep+stepGrows*(r.now-r.stirred)) / r.fineness.Steps
 	turnAt := math.Inf(1)
 	if r.turned < len(r.load.Program.Turns) {
 		turnAt = r.load.Program.Turns[r.turned].AtMin * 60

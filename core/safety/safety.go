@@ -100,6 +100,27 @@ func For(g Guidance, c Class, ownC float64) (Rule, error) {
 	return Rule{}, fmt.Errorf("no guidance is called %q; known are us, uk, stricter", g)
 }
 
+// ReheatC is what food that was cooked is heated to again, °C, whatever it is: 165
+// °F; HotC is what counts as hot right through for plants, which no guidance
+// covers.
+const ReheatC, HotC = 73.9, 70.0
+
+// ForReheating is For of food that was cooked before: once, to one heat for every
+// class.
+func ForReheating(g Guidance, c Class, ownC float64) (Rule, error) {
+	if c == Plant {
+		return Rule{CoreC: HotC, Words: "hot right through; no safety minimum applies", Source: "own judgement", moment: true}, nil
+	}
+	r, err := For(g, c, ownC)
+	if err != nil {
+		return r, err
+	}
+	if r.RestMin = 0; g == US {
+		r.CoreC, r.Words, r.Source = ReheatC, "US consumer guidance for leftovers", "USDA FSIS, Leftovers and Food Safety: 165 °F"
+	}
+	return r, nil
+}
+
 // What the UK asks to be held, °C and minutes, or an equivalent.
 const HeldC, HeldMin = 70.0, 2.0
 

@@ -149,13 +149,19 @@ type Body struct {
 	// wicks is solids density times diffusivity factor; dryK, wetK and pores
 	// as in Material; one a shell.
 	wicks, dryK, wetK, pores []float64
-	sys                      system
-	surf                     [2]float64 // °C
-	steam                    [2]float64 // how far the air at a face is full of steam at its heat
-	dry                      [2]float64 // kg/kg dry at the very surface
-	ledger                   Ledger
-	volume                   float64 // m³/m² at the start
-	sinceWeep                float64 // s
+	// freezes, bound and fixed as in Ice, fixed in kg/m²; one a shell. frozen says
+	// that there is ice, ice how far its balance is, next where it goes.
+	freezes, bound, fixed, latent []float64
+	frozen                        bool
+	ice                           []thaw
+	next                          []float64
+	sys                           system
+	surf                          [2]float64 // °C
+	steam                         [2]float64 // how far the air at a face is full of steam at its heat
+	dry                           [2]float64 // kg/kg dry at the very surface
+	ledger                        Ledger
+	volume                        float64 // m³/m² at the start
+	sinceWeep                     float64 // s
 }
 
 // New returns a piece of the given shape number at start °C throughout.
@@ -169,12 +175,17 @@ func New(shape float64, layers []Layer, res Resolution, start float64) (*Body, e
 	}
 	n := g.n
 	b := &Body{g: g}
-	b.carve(make([]float64, 16*2*n+7*n), make([]bool, 2*n))
+	b.carve(make([]float64, 16*2*n+11*n), make([]bool, 2*n))
 	for i, m := range g.mat {
 		v := g.volume[i]
 		b.volume += v
 		b.solids[i] = m.Solids * v
 		b.heat[i] = b.solids[i] * orDefault(m.SolidsHeat, 2060)
+		b.freezes[i], b.bound[i], b.fixed[i], b.latent[i] = m.Ice.FreezesC, m.Ice.Bound, m.Ice.Fixed*v, orDefault(m.Ice.Latent, iceLatent)
+		if m.Ice == (Ice{}) {
+			b.freezes[i] = math.Inf(-1)
+		}
+		b.frozen = b.frozen || start < b.freezes[i]
 		if m.Part == Bone {
 			b.solids[i], b.heat[i] = 0, boneHeat*v
 			b.dryK[i] = boneConductivity
@@ -193,6 +204,9 @@ func New(shape float64, layers []Layer, res Resolution, start float64) (*Body, e
 			}
 		}
 	}
+	if b.frozen {
+		b.ice, b.next = make([]thaw, 2*n), make([]float64, 2*n)
+	}
 	b.surf = [2]float64{start, start}
 	b.dry = [2]float64{b.x[2*n-2], b.x[2*n-1]}
 	b.under = b.dry
@@ -207,7 +221,7 @@ func (b *Body) carve(store []float64, freed []bool) {
 	for _, s := range [...]*[]float64{&b.t, &b.x, &b.fat, &b.firm, &b.k, &b.c, &b.set, &b.was, &b.slow, &b.sink, &b.point, &b.keep, &b.gives, &b.givesX, &b.givesT, &b.spent} {
 		*s, store = store[:2*n:2*n], store[2*n:]
 	}
-	for _, s := range [...]*[]float64{&b.solids, &b.heat, &b.hold, &b.wicks, &b.dryK, &b.wetK, &b.pores} {
+	for _, s := range [...]*[]float64{&b.solids, &b.heat, &b.hold, &b.wicks, &b.dryK, &b.wetK, &b.pores, &b.freezes, &b.bound, &b.fixed, &b.latent} {
 		*s, store = store[:n:n], store[n:]
 	}
 }
@@ -216,6 +230,7 @@ func (b *Body) carve(store []float64, freed []bool) {
 func (b *Body) Clone() *Body {
 	c := *b
 	c.carve(slices.Clone(b.store), slices.Clone(b.freed))
+	c.ice, c.next = slices.Clone(b.ice), slices.Clone(b.next)
 	return &c
 }
 
@@ -244,9 +259,13 @@ func (b *Body) Wick(by float64) {
 func (b *Body) Pour(face int, w, t float64) {
 	j := 2*(b.g.n-1) + face
 	m := b.solids[b.g.n-1]
-	heat := b.heat[b.g.n-1] + waterHeat*m*b.x[j] + fatHeat*b.fat[j]
-	b.t[j] += waterHeat * w * (t - b.t[j]) / (heat + waterHeat*w)
-	b.x[j] += w / m
+	if b.frozen {
+		b.t[j] = b.wets(j, b.t[j], w, t, 0)
+	} else {
+		heat := b.heat[b.g.n-1] + waterHeat*m*b.x[j] + fatHeat*b.fat[j]
+		b.t[j] += waterHeat * w * (t - b.t[j]) / (heat + waterHeat*w)
+		b.x[j] += w / m
+	}
 	b.surf[face] = b.t[j]
 	b.ledger.Poured += w / 2
 	b.ledger.PouredHeat += waterHeat * w * t / 2
@@ -263,6 +282,42 @@ func (b *Body) Return(w float64) {
 	}
 	b.ledger.Vapour -= w
 }
+
+// Fried makes it what comes with a crust: its coat, or else its skin, or the
+// outermost crustDeep of its flesh, has set. A coat holds so much water, kg/kg dry:
+// it has shared it out while it lay; skin and flesh three times that at most.
+func (b *Body) Fried(water float64) {
+	outer := b.g.part[b.g.n-1]
+	deep := 0.0
+	for i := b.g.n - 1; i >= 0 && b.g.part[i] == outer && (outer != Flesh || deep < crustDeep); i-- {
+		deep += b.g.width[i]
+		for j := 2 * i; j < 2*i+2; j++ {
+			b.set[j] = 1
+			if b.x[j] = math.Min(b.x[j], 3*water); outer == Coat {
+				b.x[j] = water
+			}
+			b.was[j] = b.x[j]
+		}
+	}
+	n := b.g.n
+	b.dry = [2]float64{b.x[2*n-2], b.x[2*n-1]}
+	b.begin()
+}
+
+// Glaze puts w kg/m² of ice on both faces, over all else.
+func (b *Body) Glaze(w float64) {
+	if w == 0 {
+		return
+	}
+	i := b.g.n - 1
+	for face := range 2 {
+		b.x[2*i+face] += w / b.solids[i]
+	}
+	b.begin()
+}
+
+// crustDeep is how thick a crust of what has neither coat nor skin is, m.
+const crustDeep = 0.6e-3
 
 // AddSurfaceWater wets both faces by w kg/m², or dries them if w is
 // negative: on the food itself, under its coat.

@@ -28,6 +28,7 @@ type Material struct {
 	// Rendering scales the rate at which fat melts; 0 for none. Drains is
 	// what leaves of it: the rest stays, liquid, where it was.
 	Rendering, Drains float64
+	Ice               Ice
 	Part              Part
 }
 

@@ -3,6 +3,9 @@ package thermal
 // Ledger returns what came and went so far.
 func (b *Body) Ledger() Ledger { return b.ledger }
 
+// Frozen says whether there is ice in it.
+func (b *Body) Frozen() bool { return b.frozen }
+
 // Shape returns the shape number.
 func (b *Body) Shape() float64 { return b.g.shape }
 
@@ -19,6 +22,10 @@ func (b *Body) StoredHeat() float64 {
 	for i := range b.g.n {
 		for j := 2 * i; j < 2*i+2; j++ {
 			h += (b.heat[i] + fatHeat*b.fat[j] + waterHeat*b.solids[i]*b.x[j]) * b.t[j] / 2
+			if b.frozen {
+				ice, _ := b.lacks(j, b.t[j])
+				h += ice / 2
+			}
 		}
 	}
 	return h

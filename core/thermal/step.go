@@ -84,13 +84,18 @@ func (b *Body) Step(dt float64, air Air) Flow {
 			b.sinceWeep = 0
 		}
 	}
+	frozen := false
 	for j, t := range s.rhs {
 		b.t[j] = t
+		if b.frozen && b.icy(j, t) {
+			frozen = true
+		}
 		if t > leastSetting && b.set[j] < 1 {
 			q := dt * setting.at(t)
 			b.set[j] = (b.set[j] + q) / (1 + q)
 		}
 	}
+	b.frozen = frozen
 	return flow
 }
 
@@ -102,17 +107,24 @@ func (b *Body) Step(dt float64, air Air) Flow {
 // step, so that this ends.
 func (b *Body) settle(dry bool) {
 	s := &b.sys
-	if dry {
+	if dry && !b.frozen {
 		s.solve(0)
 		return
 	}
 	copy(b.keep, s.rhs)
 	clear(b.freed)
 	clear(b.spent)
-	for {
+	if b.frozen {
+		b.freeze()
+		copy(s.rhs, b.keep)
+	}
+	for turn := 1; ; turn++ {
 		s.solve(0)
-		again := false
+		again := b.frozen && b.thawOn(turn >= thaws)
 		for j, t := range s.rhs {
+			if dry || again && b.frozen && t < leastBoiling {
+				continue
+			}
 			switch hold := b.sink[j]; {
 			case hold > 0:
 				most := LatentHeat(b.point[j]) * b.boilsOff(j)
@@ -170,6 +182,13 @@ func (b *Body) fillWater(dt float64) {
 			m = 1
 		}
 		diag[u], diag[l] = m, m
+		if b.frozen {
+			for j := u; j <= l; j++ {
+				if b.icy(j, t[j]) {
+					k[j] = 0
+				}
+			}
+		}
 	}
 	b.join(dt, b.g.moves)
 }
@@ -270,6 +289,15 @@ func (b *Body) carry(dt float64, faces *[2]face) {
 	for i := max(g.first, g.moves); i < n; i++ {
 		u, l := 2*i, 2*i+1
 		m, h := waterHeat*solids[i], heat[i]
+		if b.frozen && (b.icy(u, t[u]) || b.icy(l, t[l])) {
+			for j := u; j <= l; j++ {
+				was, now := x[j], fresh[j]
+				x[j] = was
+				t[j] = b.wets(j, t[j], solids[i]*(now-was), t[j], waterHeat*in[j])
+				c[j] = b.holds(j)
+			}
+			continue
+		}
 		x[u], x[l] = fresh[u], fresh[l]
 		c[u] = h + fatHeat*fat[u] + m*fresh[u]
 		c[l] = h + fatHeat*fat[l] + m*fresh[l]
@@ -311,6 +339,9 @@ func (b *Body) fillHeat(dt float64, dry bool) {
 			xj, tj := x[j], t[j]
 			x2 := xj * xj
 			k[j] = dryK[i] + wetK[i]*x2/(x2+conductHalf*conductHalf)
+			if b.frozen {
+				b.conductsIce(j)
+			}
 			cj := h + fatHeat*fat[j] + m*xj
 			c[j], sink[j] = cj, 0
 			diag[j], rhs[j] = cj, cj*tj
@@ -380,7 +411,12 @@ func (b *Body) boil(dt float64) (vapour float64) {
 func (b *Body) reconcile(j int, dt, m, moist, latent float64) float64 {
 	ms := b.solids[j/2]
 	given := moist
-	if d := (m - moist) * dt; d < ms*(b.x[j]-0.003) {
+	if d := (m - moist) * dt; b.frozen && b.icy(j, b.sys.rhs[j]) {
+		b.ledger.Vapour += d / 2
+		b.ledger.Carried += waterHeat * b.sys.rhs[j] * d / 2
+		b.sys.rhs[j] = b.wets(j, b.sys.rhs[j], -d, b.sys.rhs[j], 0)
+		given = m
+	} else if d < ms*(b.x[j]-0.003) {
 		b.x[j] -= d / ms
 		b.ledger.Vapour += d / 2
 		b.ledger.Carried += waterHeat * b.sys.rhs[j] * d / 2

@@ -78,6 +78,7 @@ type Rule struct {
 const (
 	SafeInside = "safe"
 	SoftInside = "soft"
+	HotInside  = "hot" // of a plant that was cooked before
 )
 
 // PieceSize is the geometry used.

@@ -229,7 +229,10 @@ func inBasket(l *load.Load, lot *load.Lot) *InBasket {
 
 // inside is what a lot's inside is when its rule is met.
 func inside(lot *load.Lot) string {
-	if lot.Plant() {
+	switch {
+	case lot.Plant() && lot.Was.Inside:
+		return HotInside
+	case lot.Plant():
 		return SoftInside
 	}
 	return SafeInside

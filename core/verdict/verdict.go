@@ -75,6 +75,7 @@ type figures struct {
 	crisp     *float64
 	bound     load.Overdone
 	plant     bool
+	hot       bool     // it was cooked before, and is to be hot again
 	safeByEnd *float64 // share of loads, where it is worth saying
 }
 
@@ -85,7 +86,7 @@ const worthSaying = 0.15
 func (j *judging) figures() figures {
 	a := j.answer
 	f := figures{end: j.load.End(j.lot), safe: a.SafeAtMin, ready: a.Window.FromMin, goodUntil: a.Window.ToMin, first: a.SafeAtMin,
-		crisp: a.CrispAtMin, bound: a.Window.Bound, plant: j.lot.Plant()}
+		crisp: a.CrispAtMin, bound: a.Window.Bound, plant: j.lot.Plant(), hot: j.lot.Was.Inside}
 	c := a.Chance
 	if c == nil {
 		return f

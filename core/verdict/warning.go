@@ -33,6 +33,9 @@ const (
 	Cools       Code = "cools"
 	TooThick    Code = "too-thick"
 	Tears       Code = "tears"
+	ThawFirst   Code = "thaw-first" // what should not be cooked from frozen
+	Ice         Code = "ice"        // a reading beside it misleads
+	Reheat      Code = "reheat"
 )
 
 // Warning says what may go wrong, why, and which field would mend it.
@@ -87,13 +90,49 @@ type Change struct {
 func (j *judging) warnings() (all []Warning) {
 	for _, found := range []*Warning{
 		j.underRule(), j.soft(), j.overdone(), j.tooFull(), j.smokes(), j.wantsOil(), j.wetPatch(), j.rinsed(), j.burningSugar(),
-		j.onLiner(), j.apart(), j.cools(), j.tooThick(),
+		j.onLiner(), j.apart(), j.cools(), j.tooThick(), j.thawFirst(), j.ice(), j.reheat(),
 	} {
 		if found != nil {
 			all = append(all, *found)
 		}
 	}
 	return all
+}
+
+// What is not to be cooked from frozen: over so many mm, whole and minced.
+const frozenThickMm, frozenMincedMm = 60.0, 25.0
+
+func (j *judging) thawFirst() *Warning {
+	if !j.lot.Frozen() || j.lot.Was.Inside || j.lot.Plant() {
+		return nil
+	}
+	most, what := frozenThickMm, ""
+	switch j.lot.Class() {
+	case safety.Stuffed:
+		most, what = 0, "what is stuffed"
+	case safety.Minced, safety.MincedPoultry:
+		most, what = frozenMincedMm, "mince so thick"
+	default:
+		what = "a piece so thick"
+	}
+	if j.lot.ThicknessMm <= most {
+		return nil
+	}
+	return &Warning{Code: ThawFirst, Field: "load.startC", Message: thawFirstSays(what, math.Ceil(j.lot.Piece.ThawHours()))}
+}
+
+func (j *judging) ice() *Warning {
+	if !j.lot.Frozen() || j.lot.Was.Inside || j.lot.Plant() {
+		return nil
+	}
+	return &Warning{Code: Ice, Field: "load.startC", AtMin: new(0.0), Message: iceSays}
+}
+
+func (j *judging) reheat() *Warning {
+	if j.lot.State != food.Cooked {
+		return nil
+	}
+	return &Warning{Code: Reheat, Field: "load.state", Message: reheatSays}
 }
 
 // Fields that would mend what is warned of.

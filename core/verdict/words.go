@@ -46,6 +46,9 @@ func (f *figures) word(v *Verdict) {
 	inside, not := "safe inside", "Not safe"
 	if f.plant {
 		inside, not = "soft inside", "Not soft"
+		if f.hot {
+			inside, not = "hot inside", "Not hot"
+		}
 	}
 	switch v.Standing {
 	case NeverSafe:
@@ -75,7 +78,7 @@ func (f *figures) word(v *Verdict) {
 		}
 		v.Says = "Crisp and safe together."
 		if f.plant {
-			v.Says = "Crisp, and soft inside."
+			v.Says = "Crisp, and " + inside + "."
 		}
 	}
 	v.First = f.firstSays(v.FromMin)
@@ -208,6 +211,15 @@ func inDrawer(c ChamberAnswer, says string) string {
 		return fmt.Sprintf("%s, in at %g: %s", units.Capital(c.Name), c.StartMin, units.Lower(says))
 	}
 	return fmt.Sprintf("%s: %s", units.Capital(c.Name), units.Lower(says))
+}
+
+const (
+	iceSays    = "It goes in frozen and raw: flesh that has thawed beside ice reads far too warm. Probe two of the thickest, each in two places; what the label says comes first."
+	reheatSays = "It was cooked before: heat it once, within four days in the fridge, and leave what stood in the room for two hours."
+)
+
+func thawFirstSays(what string, hours float64) string {
+	return fmt.Sprintf("Do not cook %s from frozen: its outside is done long before its middle. Thaw it in the fridge first, about %.0f hours.", what, hours)
 }
 
 // shortW is how near to all of the plug both together are where they would

@@ -54,7 +54,7 @@ func (h *Household) Live(ctx context.Context, c store.Cook) (cook.Live, error) {
 // judged is how a cut is told to be done.
 func judged(c food.Cut, inside string) cook.Judging {
 	switch {
-	case inside == verdict.SoftInside:
+	case inside == verdict.SoftInside || inside == verdict.HotInside:
 		return cook.ByBite
 	case c.Bone > 0:
 		return cook.ByTheBone

@@ -1377,6 +1377,21 @@ export interface components {
              */
             surfaceWaterG?: number;
             /**
+             * @description how far it was cooked before; what is frozen is so by its startC
+             * @enum {string}
+             */
+            state?: "raw" | "par-fried" | "cooked";
+            /**
+             * @description of what is par-fried; raw where left out
+             * @enum {string}
+             */
+            inside?: "raw" | "cooked";
+            /**
+             * Format: double
+             * @description ice on the outside, g in 100 g
+             */
+            glazePct?: number;
+            /**
              * @description what lies between the food and the grate
              * @enum {string}
              */
@@ -3000,6 +3015,8 @@ export interface components {
         /** @description The choices before the basket */
         Bench: {
             servings?: number;
+            /** @description what is frozen is thawed in the fridge first */
+            thaw?: boolean;
             cutting?: components["schemas"]["Cutting"];
             drying: components["schemas"]["Drying"];
             salting?: components["schemas"]["Salting"];

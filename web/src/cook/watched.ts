@@ -97,7 +97,7 @@ export function ofCook(c: Cook, usualMore: number): Watched {
     loadedAt: c.loadedAt ?? null,
     endMin: c.actual.stages.reduce((sum, st) => sum + st.minutes, 0),
     ruleC: forecast.rule.coreC,
-    soft: forecast.rule.inside === 'soft',
+    soft: forecast.rule.inside !== 'safe',
     bone: c.judged === 'bone',
     dialC: c.actual.stages.at(-1)?.airC ?? 0,
     safeByMin: safe ?? null,

@@ -55,7 +55,7 @@ export function insideOf(c: CookEntry, minutes: number): Props['cook'] {
     id: c.id,
     mark: c.mark ?? '',
     minutes,
-    lots: of.map(({ name, rule }) => ({ name, ruleC: rule.coreC, soft: rule.inside === 'soft' })),
+    lots: of.map(({ name, rule }) => ({ name, ruleC: rule.coreC, soft: rule.inside !== 'safe' })),
   };
 }
 

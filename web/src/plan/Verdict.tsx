@@ -97,7 +97,9 @@ const Foot = styled.p`
   margin-top: 2px;
 `;
 
-const grave = new Set(['under-rule', 'rule-in-doubt', 'overdone']);
+const insides: Record<string, string> = { soft: 'Soft', hot: 'Hot' };
+
+const grave = new Set(['under-rule', 'rule-in-doubt', 'overdone', 'thaw-first']);
 
 interface Props {
   answer: Simulation;
@@ -117,7 +119,7 @@ export function Verdict({ answer, all, name, known, units, totalMin, mend }: Pro
   const box = useRef<HTMLElement>(null);
   const v = answer.verdict;
   // Where no rule applies there is only soft.
-  const soft = answer.rule.inside === 'soft';
+  const soft = answer.rule.inside !== 'safe';
   const tender = answer.tenderAtMin;
   const doubt = answer.chance?.doubts[0];
   const faces = answer.timeline.at(-1)?.faces;
@@ -149,7 +151,7 @@ export function Verdict({ answer, all, name, known, units, totalMin, mend }: Pro
       <Facts>
         <dt>
           <Chip style={{ background: 'var(--core)' }} />
-          {soft ? 'Soft' : 'Safe'} inside, 95 loads in 100
+          {insides[answer.rule.inside] ?? 'Safe'} inside, 95 loads in 100
         </dt>
         <dd>{v.safeBy}</dd>
         {tender != null && tender > (answer.safeAtMin ?? 0) + 1 ? (

@@ -7,7 +7,7 @@ import { runIn } from '../../ui/history';
 import { Line } from '../../ui/sentence';
 import { Before } from './Before';
 import { LotTools } from './LotTools';
-import { Coat, Cold, Dry } from './Outside';
+import { Coat, Cold, comesReady, Dry } from './Outside';
 import type { Order } from './part';
 import { Pieces } from './Pieces';
 import { Size } from './Size';
@@ -55,8 +55,14 @@ export function OrderLine({ plan, edit, catalog, units, fryers, laid, pieces, to
       {orders.map((order, at) => (
         <span key={at}>
           {at > 0 ? ' Beside them ' : ''}
-          <Pieces {...order} /> of about <Size {...order} piece={pieces[at] ?? null} />, <Cold {...order} /> and{' '}
-          <Dry {...order} />, <Coat {...order} />
+          <Pieces {...order} /> of about <Size {...order} piece={pieces[at] ?? null} />, <Cold {...order} />
+          {comesReady(order.lot) ? null : (
+            <>
+              {' '}
+              and <Dry {...order} />
+            </>
+          )}
+          , <Coat {...order} />
           <Before {...order} />
           {orders.length > 1 ? (
             <>

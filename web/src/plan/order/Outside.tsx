@@ -15,12 +15,105 @@ const Scroll = styled.div`
   padding: 4px 6px;
 `;
 
-/** How cold it is inside when it goes in. */
+type Load = Order['lot']['load'];
+
+const FREEZER_C = -18;
+const ROOM_C = 20;
+
+/** Whether it goes in frozen, or was fried or cooked before: then nobody wipes it. */
+export const comesReady = ({ load, bench }: Order['lot']) =>
+  (load.state ?? 'raw') !== 'raw' || ((load.startC ?? 0) <= -2 && !bench?.thaw);
+
+const stateSays = ({ state, inside }: Load) =>
+  state === 'cooked'
+    ? ' and cooked before'
+    : state === 'par-fried'
+      ? ` and par-fried${inside === 'cooked' ? ', cooked inside' : ''}`
+      : '';
+
+/** How cold it is inside when it goes in, and how far it was cooked before. */
 export function Cold({ lot, editLot, catalog, units }: Order) {
-  const startC = lot.load.startC ?? catalog.usual.load.startC ?? 0;
-  const says = catalog.usual.warmth.find((w) => startC < w.underC)?.says ?? '';
+  const fridgeC = catalog.usual.load.startC ?? 0;
+  const startC = lot.load.startC ?? fridgeC;
+  const frozen = startC <= -2;
+  const thaw = frozen && lot.bench?.thaw === true;
+  const warmth = catalog.usual.warmth.find((w) => startC < w.underC)?.says ?? '';
+  const says = `${thaw ? 'thawed in the fridge' : warmth}${stateSays(lot.load)}`;
+  const as = lot.load.state === 'par-fried' && lot.load.inside === 'cooked' ? 'heated' : (lot.load.state ?? 'raw');
   return (
-    <OrderPart title="How cold is it" text={says}>
+    <OrderPart title="How does it come" text={says} width={440}>
+      <Choice
+        label="Out of"
+        quiet
+        row
+        options={[
+          { id: 'freezer', name: 'the freezer' },
+          { id: 'fridge', name: 'the fridge' },
+          { id: 'room', name: 'the room' },
+        ]}
+        value={frozen ? 'freezer' : startC < 12 ? 'fridge' : 'room'}
+        onChange={(from) =>
+          editLot('start', (now) =>
+            setLoad(now, {
+              startC: from === 'freezer' ? FREEZER_C : from === 'fridge' ? fridgeC : ROOM_C,
+              ...(from === 'freezer' ? {} : { glazePct: undefined }),
+            }),
+          )
+        }
+      />
+      <Choice
+        label="Before"
+        quiet
+        options={[
+          { id: 'raw', name: 'Raw' },
+          {
+            id: 'par-fried',
+            name: 'Fried in its coat for a minute',
+            note: 'raw inside: the packet says to cook it through',
+          },
+          { id: 'heated', name: 'Fried in its coat, cooked inside', note: 'the packet says to heat it through' },
+          { id: 'cooked', name: 'Cooked, and left over' },
+        ]}
+        value={as}
+        onChange={(to) =>
+          editLot('state', (now) =>
+            setLoad(now, {
+              state: to === 'raw' ? undefined : to === 'heated' ? 'par-fried' : to,
+              inside: to === 'heated' ? 'cooked' : undefined,
+            }),
+          )
+        }
+      />
+      {frozen && as === 'raw' ? (
+        <Choice
+          label="First"
+          quiet
+          row
+          options={[
+            { id: 'frozen', name: 'Straight in' },
+            { id: 'thaw', name: 'Thawed in the fridge' },
+          ]}
+          value={thaw ? 'thaw' : 'frozen'}
+          onChange={(to) =>
+            editLot('thaw', (now) => ({
+              ...now,
+              bench: {
+                ...(now.bench ?? { drying: {}, coating: {} }),
+                thaw: to === 'thaw' ? true : undefined,
+              },
+            }))
+          }
+        />
+      ) : null}
+      {frozen && !thaw ? (
+        <Stepper
+          label="Ice on the outside"
+          unit="g in 100 g"
+          value={lot.load.glazePct ?? 0}
+          {...within(catalog, 'load.glazePct')}
+          onChange={(glazePct) => editLot('glaze', (now) => setLoad(now, { glazePct: glazePct || undefined }))}
+        />
+      ) : null}
       <Stepper
         label="Inside, when it goes in"
         value={units.heat.to(startC)}
@@ -28,8 +121,8 @@ export function Cold({ lot, editLot, catalog, units }: Order) {
         onChange={(d) => editLot('start', (now) => setLoad(now, { startC: units.heat.from(d) }))}
       />
       <Small>
-        Straight from the fridge is about {units.temperature(catalog.usual.load.startC ?? 0)}. Thaw frozen pieces in the
-        fridge first: a frozen middle stays raw while the outside burns.
+        Straight from the fridge is about {units.temperature(fridgeC)}, from the freezer {units.temperature(FREEZER_C)}.
+        {frozen ? ' What the label says comes first.' : ''}
       </Small>
     </OrderPart>
   );
