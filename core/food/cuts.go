@@ -117,7 +117,7 @@ var cuts = []Cut{
 	{ID: "potato-wedge", Name: "potato wedge", Plural: "potato wedges", Group: "Vegetables", Faces: leftRight, Form: Cylinder, Length: 4.0, Width: 1.3, Typical: 32, Least: 12, Most: 80,
 		Flesh: potato, FleshCrispMm: 0.36, Class: safety.Plant, Tender: 92, Juice: 50, Sugar: 0.4, Starchy: true, Raw: rawRoot, Source: fdc},
 	{ID: "potato-stick", Name: "chip", Plural: "chips", Group: "Vegetables", Faces: leftRight, Form: Slab, Length: 6.5, Width: 1, Typical: 7, Least: 2, Most: 30,
-		Flesh: potato, FleshCrispMm: 0.36, Class: safety.Plant, Tender: 92, Juice: 35, Sugar: 0.4, Starchy: true, Piles: 1.6, Raw: rawRoot, Source: fdc},
+		Flesh: potato, FleshCrispMm: 0.36, Class: safety.Plant, Tender: 92, Juice: 20, Sugar: 0.4, Starchy: true, Piles: 1.6, Raw: rawRoot, Source: fdc},
 	{ID: "potato-cube", Name: "potato cube", Plural: "potato cubes", Group: "Vegetables", Faces: leftRight, Form: Ellipsoid, Length: 1.1, Width: 1.1, Typical: 8, Least: 2, Most: 30,
 		Flesh: potato, FleshCrispMm: 0.36, Class: safety.Plant, Tender: 92, Juice: 50, Sugar: 0.4, Starchy: true, Raw: rawRoot, Source: fdc},
 }

@@ -43,6 +43,10 @@ const (
 	parFriedFat = 0.05
 	// parFriedBrown and cookedBrown are how brown it comes.
 	parFriedBrown, cookedBrown = 0.3, 1.0
+	// parFriedSet and cookedSet are how far the crust has set for good: what a
+	// minute of fat did, and what a night in the fridge left (own judgement by how
+	// soon kitchens call it crisp again, ±0.2).
+	parFriedSet, cookedSet = 0.3, 0.8
 	// crustKeeps is the water of a fried coat, kg/kg dry (a third of its weight:
 	// Mellema, Trends Food Sci. Tech. 14, 2003), and crustStood that of a cooked one
 	// that has stood in the fridge (a fifth to three tenths of its weight).
@@ -54,10 +58,10 @@ type Before struct {
 	// Inside says that the inside was cooked: it has to be heated again, not to
 	// be made safe from raw.
 	Inside bool
-	// Fried says that its coat, or its skin, has set, and has Water, kg/kg dry;
-	// Brown is how brown it is.
-	Fried        bool
-	Water, Brown float64
+	// Fried says that its coat, or its skin, has set so far, from 0 to 1, and has
+	// Water, kg/kg dry; Brown is how brown it is.
+	Fried             bool
+	Water, Set, Brown float64
 	// FatG is what a coat has of fat at least, g for a g of the piece.
 	FatG float64
 }
@@ -66,9 +70,9 @@ type Before struct {
 func (s State) Before(inside bool) Before {
 	switch s {
 	case ParFried:
-		return Before{Inside: inside, Fried: true, Water: crustKeeps, Brown: parFriedBrown, FatG: parFriedFat}
+		return Before{Inside: inside, Fried: true, Water: crustKeeps, Set: parFriedSet, Brown: parFriedBrown, FatG: parFriedFat}
 	case Cooked:
-		return Before{Inside: true, Fried: true, Water: crustStood, Brown: cookedBrown}
+		return Before{Inside: true, Fried: true, Water: crustStood, Set: cookedSet, Brown: cookedBrown}
 	}
 	return Before{}
 }

@@ -185,3 +185,20 @@ func quick(t *testing.T, q load.Request) verdict.Answer {
 	}
 	return a
 }
+
+// Each preset can be cooked as its packet has it, and is from the freezer.
+func TestPresetsCanBeCooked(t *testing.T) {
+	t.Parallel()
+	ids := map[string]bool{}
+	for _, p := range load.Presets {
+		l, err := load.Of(load.Request{Lots: []load.LotRequest{{Load: p.Load, Coat: &p.Coat}}, Program: load.Program{Stages: []load.Stage{{AirC: 200, Minutes: 15}}}})
+		if err != nil {
+			t.Errorf("%s: %v", p.Name, err)
+			continue
+		}
+		if lot := l.Only(); !lot.Frozen() || ids[p.ID] || p.Note == "" || p.FromC < 180 || p.Takes < 10 {
+			t.Errorf("%+v", p)
+		}
+		ids[p.ID] = true
+	}
+}

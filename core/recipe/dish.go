@@ -28,10 +28,14 @@ func (r *reader) dish() {
 		return
 	}
 	r.out.Load = &load.Pieces{Cut: r.cut.ID, Pieces: r.pieces, PieceMassG: r.pieceG, Surface: "wiped"}
+	r.comes(r.out.Load)
 	if r.thickMm > 0 {
 		r.out.Load.ThicknessMm = &r.thickMm
 	}
 	bench := prep.Bench{Servings: min(20, r.out.Servings), Drying: prep.Drying{School: "wipe"}}
+	if r.startC != 0 || r.was != "" {
+		bench.Drying = prep.Drying{}
+	}
 	var sauces []sauceLines
 	marinade := []larder.Item{}
 	coat, coatG := map[string]bool{}, []larder.Item{}
@@ -97,6 +101,9 @@ func (r *reader) dish() {
 	if layers := r.layers(coatG, r.out.Coat.ID); layers != nil {
 		r.out.Coat.ID, r.out.Coat.Layers = food.Made, layers
 	}
+	if r.was == food.ParFried && r.out.Coat.ID == food.Bare && !r.cut.Starchy {
+		r.out.Coat.ID = usualFrozenCoat
+	}
 	r.out.Bench = &bench
 	r.lots()
 	if r.out.Heat == nil {
@@ -105,6 +112,9 @@ func (r *reader) dish() {
 		r.out.Missing = append(r.out.Missing, "how long it is in: the best program is searched")
 	}
 }
+
+// usualFrozenCoat is that of what comes coated out of a freezer, where none is said.
+const usualFrozenCoat = "three-bowl-crumb"
 
 // alikeG is the weight of all that is marinated and coated alike, g.
 func (r *reader) alikeG() float64 {
@@ -139,6 +149,7 @@ func (r *reader) lots() {
 	for i := range r.beside {
 		f := &r.beside[i]
 		lot := prep.DishLot{LotRequest: load.LotRequest{Load: load.Pieces{Cut: f.cut.ID, Pieces: f.pieces, PieceMassG: f.pieceG, Surface: "wiped"}, Coat: &load.Covering{ID: food.Bare}}}
+		r.comes(&lot.Load)
 		lot.Bench = &prep.Bench{Drying: r.out.Bench.Drying}
 		if f.thickMm > 0 {
 			lot.Load.ThicknessMm = &f.thickMm

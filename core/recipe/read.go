@@ -143,7 +143,7 @@ var foods = []struct {
 	{"duck leg", "duck-leg"}, {"leg quarter", "chicken-leg-quarter"}, {"frenched drumstick", "chicken-drumstick-frenched"}, {"drumstick", "chicken-drumstick"}, {"chicken leg", "chicken-leg-quarter"},
 	{"thigh bite", "chicken-thigh-chunk"}, {"thigh chunk", "chicken-thigh-chunk"}, {"thigh cube", "chicken-thigh-chunk"}, {"thigh cubed", "chicken-thigh-chunk"}, {"thigh piece", "chicken-thigh-chunk"},
 	{"boneless thigh", "chicken-thigh-boneless"}, {"thigh fillet", "chicken-thigh-boneless"}, {"thigh", "chicken-thigh-bone-in"},
-	{"breast bite", "chicken-breast-chunk"}, {"breast chunk", "chicken-breast-chunk"}, {"breast cube", "chicken-breast-chunk"}, {"breast cubed", "chicken-breast-chunk"}, {"breast piece", "chicken-breast-chunk"}, {"chicken nugget", "chicken-breast-chunk"},
+	{"breast bite", "chicken-breast-chunk"}, {"breast chunk", "chicken-breast-chunk"}, {"breast cube", "chicken-breast-chunk"}, {"breast cubed", "chicken-breast-chunk"}, {"breast piece", "chicken-breast-chunk"}, {"nugget", "nugget"},
 	{"chicken tenderloin", "chicken-breast-cutlet"}, {"chicken tender", "chicken-breast-cutlet"}, {"chicken strip", "chicken-breast-cutlet"}, {"chicken breast", "chicken-breast-cutlet"}, {"chicken cutlet", "chicken-breast-cutlet"}, {"chicken schnitzel", "chicken-breast-cutlet"},
 	{"pork belly", "pork-belly-slice"}, {"pork rib", "pork-rib"}, {"spare rib", "pork-rib"}, {"pork chop", "pork-loin-cutlet"}, {"pork cutlet", "pork-loin-cutlet"}, {"pork loin", "pork-loin-cutlet"}, {"pork schnitzel", "pork-loin-cutlet"},
 	{"beef cutlet", "beef-cutlet"}, {"beef schnitzel", "beef-cutlet"}, {"veal", "beef-cutlet"}, {"meatball", "meatball"},
@@ -151,7 +151,7 @@ var foods = []struct {
 	{"whole bream", "fish-whole"}, {"whole bass", "fish-whole"}, {"whole fish", "fish-whole"},
 	{"cod", "fish-fillet-white"}, {"haddock", "fish-fillet-white"}, {"pollock", "fish-fillet-white"}, {"hake", "fish-fillet-white"}, {"tilapia", "fish-fillet-white"}, {"catfish", "fish-fillet-white"}, {"fish fillet", "fish-fillet-white"}, {"white fish", "fish-fillet-white"},
 	{"butterflied prawn", "prawn-butterflied"}, {"prawn", "prawn"}, {"shrimp", "prawn"}, {"squid", "squid-ring"}, {"calamari", "squid-ring"}, {"onion ring", "onion-ring"},
-	{"potato cube", "potato-cube"}, {"potato cubed", "potato-cube"}, {"potato diced", "potato-cube"}, {"potato", "potato-wedge"},
+	{"potato cube", "potato-cube"}, {"potato cubed", "potato-cube"}, {"potato diced", "potato-cube"}, {"oven chip", "potato-stick"}, {"french fry", "potato-stick"}, {"french fries", "potato-stick"}, {"fries", "potato-stick"}, {"chip", "potato-stick"}, {"potato", "potato-wedge"},
 }
 
 // cutIn is the cut that a line names; none where it names none.
@@ -207,7 +207,7 @@ var weighs = map[string]float64{"spring onion": 15, "scallion": 15, "scotch bonn
 var about = map[string]float64{"chicken tenderloin": 50, "chicken tender": 50, "chicken strip": 40}
 
 // kindred are words for what is fried, by the beginning of its cut.
-var kindred = map[string][]string{"chicken": {"chicken", "wing", "drumstick", "thigh", "leg"}, "turkey": {"turkey", "wing"}, "duck": {"duck", "leg"}, "fish": {"fish", "fillet", "salmon"}, "prawn": {"prawn", "shrimp"}, "squid": {"squid", "calamari"}, "pork": {"pork", "chop", "belly", "rib"}, "beef": {"beef", "veal"}, "meatball": {"meatball"}, "onion": {"ring"}, "potato": {"potato", "wedge", "fries"}}
+var kindred = map[string][]string{"chicken": {"chicken", "wing", "drumstick", "thigh", "leg"}, "turkey": {"turkey", "wing"}, "duck": {"duck", "leg"}, "fish": {"fish", "fillet", "salmon"}, "prawn": {"prawn", "shrimp"}, "squid": {"squid", "calamari"}, "pork": {"pork", "chop", "belly", "rib"}, "beef": {"beef", "veal"}, "meatball": {"meatball"}, "onion": {"ring"}, "potato": {"potato", "wedge", "fries", "chip"}, "nugget": {"nugget"}}
 
 var (
 	inBrackets = regexp.MustCompile(`\(([^)]*)\)`)

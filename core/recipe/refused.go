@@ -5,6 +5,8 @@ import (
 	"regexp"
 	"strings"
 
+	"velocrustum/core/food"
+	"velocrustum/core/load"
 	"velocrustum/core/units"
 )
 
@@ -12,7 +14,8 @@ import (
 //
 // Some foods cannot be said yet, and would come out as another that is raw
 // when this one is called done, or safe when it is not. A recipe of one makes
-// no dish: the reason is said, and the way on.
+// no dish: the reason is said, and the way on. What is frozen, or was cooked before,
+// is taken so.
 
 var (
 	frozen = regexp.MustCompile(`(?i)\b(?:frozen|from the freezer|deep[- ]?frozen|unthawed)\b`)
@@ -28,7 +31,10 @@ var (
 	horizontal = regexp.MustCompile(`(?i)\b(?:halved|cut|sliced|split)\s+(?:in half\s+|in two\s+|through\s+)?(?:horizontally|lengthwise|lengthways|through the middle)\b`)
 )
 
-// state refuses food that is frozen, or was cooked before.
+// coated comes out of the freezer in a coat that was fried.
+var coated = regexp.MustCompile(`(?i)\b(?:breaded|crumbed|battered|coated|nuggets?|fish (?:fingers?|sticks?)|chips|fries|par[- ]?fried|pre[- ]?fried|oven[- ]ready)\b`)
+
+// state reads whether food is frozen, or was cooked before.
 func (r *reader) state(t Text) {
 	name := r.cut.Plural
 	line := ""
@@ -41,9 +47,36 @@ func (r *reader) state(t Text) {
 	all := t.Name + " . " + line + " . " + steps
 	switch {
 	case straight.MatchString(all), frozen.MatchString(t.Name+" . "+line) && !thawed.MatchString(line+" . "+steps):
-		r.refuse(fmt.Sprintf("it has the %s frozen, which cannot be said yet: the middle would stay raw while the outside is done. Thaw them in the fridge, and write “thawed” in their line", name))
+		r.startC = freezerC
+		if coated.MatchString(t.Name + " . " + line) {
+			r.was = food.ParFried
+			r.inside = precooked.MatchString(uncooked.ReplaceAllString(t.Name+" . "+line, ""))
+		}
+		r.out.Missing = append(r.out.Missing, fmt.Sprintf("the %s are taken as frozen, at %.0f °C: what the label says comes first", name, freezerC))
 	case before.MatchString(uncooked.ReplaceAllString(t.Name+" . "+line, "")), again.MatchString(steps):
-		r.refuse(fmt.Sprintf("its %s were cooked before, which cannot be said yet: they would be taken for raw. Heat what was cooked to 74 °C inside, once, by a thermometer", name))
+		r.was = food.Cooked
+		r.out.Missing = append(r.out.Missing, fmt.Sprintf("the %s are taken as cooked before: heat them once, to 74 °C inside", name))
+	}
+}
+
+// freezerC is a freezer, °C, and precooked what the packet calls cooked inside.
+const freezerC = -18.0
+
+var precooked = regexp.MustCompile(`(?i)\b(?:cooked|pre[- ]?cooked|ready[- ]cooked|fries|chips)\b`)
+
+// comes says of pieces how they come.
+func (r *reader) comes(l *load.Pieces) {
+	if r.startC != 0 {
+		l.StartC = &r.startC
+	}
+	if r.was != "" {
+		l.State = string(r.was)
+		if r.was == food.ParFried && r.inside {
+			l.Inside = string(food.Cooked)
+		}
+	}
+	if r.startC != 0 || r.was != "" {
+		l.Surface = ""
 	}
 }
 

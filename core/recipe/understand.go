@@ -94,6 +94,10 @@ type reader struct {
 	beside []fried // and what is fried with it
 	hours  float64
 	hot    []heated
+	// How it comes: out of a freezer at startC, fried or cooked before.
+	startC float64
+	was    food.State
+	inside bool
 }
 
 // fried is what a line has to be fried.

@@ -42,6 +42,7 @@ func Write(name string, d prep.BenchDish, dealt []baskets.Basketful, f prep.Fore
 	out := Recipe{Name: name, Servings: f.Servings(), Plate: f.Plate, CookMin: d.Program.PreheatMin + d.Program.Minutes()}
 	for _, lot := range f.Each {
 		says := fmt.Sprintf("%d %s of about %s each (%s)", lot.Load.Pieces, plural(lot.Lot.Cut, lot.Load.Pieces), h.Grams(lot.Load.PieceMassG), h.Grams(lot.Lot.MassG()))
+		says += comesSays(lot.Lot.Frozen, lot.Load)
 		if lot.Lot.Name != "" {
 			says += ": the " + lot.Lot.Name
 		}
@@ -114,6 +115,22 @@ func Write(name string, d prep.BenchDish, dealt []baskets.Basketful, f prep.Fore
 		out.Cautions = append(out.Cautions, "Contains "+strings.Join(all, ", ")+".")
 	}
 	return out, nil
+}
+
+// comesSays says how pieces come: out of the freezer, fried or cooked before.
+func comesSays(frozen bool, l load.Pieces) (says string) {
+	if frozen {
+		says = ", frozen"
+	}
+	switch food.State(l.State) {
+	case food.ParFried:
+		if says += ", par-fried"; l.Inside == string(food.Cooked) {
+			says += ", cooked inside"
+		}
+	case food.Cooked:
+		says += ", cooked before"
+	}
+	return says
 }
 
 // strictest is the rule of the lot that asks for most.

@@ -72,7 +72,7 @@ func (l *Lot) layIn(v Variation, fineness Fineness, filmWM2K float64) error {
 					return err
 				}
 				if of.Was.Fried {
-					body.Fried(of.Was.Water)
+					body.Fried(of.Was.Water, of.Was.Set)
 				}
 				body.AddSurfaceWater(of.Wet())
 				body.Glaze(of.GlazeKgM2)

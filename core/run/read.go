@@ -7,7 +7,7 @@ import (
 	"velocrustum/core/load"
 )
 
-// A Moment is the slowest pieces of a lot at one minute.
+// A Moment is a lot at one minute.
 type Moment struct {
 	Minute      float64 `json:"minute"`
 	AirC        float64 `json:"airC"`
@@ -75,22 +75,40 @@ func Nearest(line []Moment, minute float64) Moment {
 	return best
 }
 
-// Moment describes the slowest pieces of a lot now, which is the minute given.
+// Moment describes a lot now, which is the minute given. Each figure is of one thing
+// all along, whichever pieces that is: the middle of the coldest, the crust and the
+// colour of the softest and the palest, the juice of the driest, what all have lost
+// and how hot their faces are in the mean. So no curve jumps back.
 func (l *Lot) Moment(minute float64) Moment {
-	p := l.slowest()
-	m := Moment{
-		Minute: minute, AirC: l.fryer.AirC(), CoreC: p.body.Coldest(),
-		UpperC: p.body.Surface(p.up), LowerC: p.body.Surface(1 - p.up),
-		MassLossPct: p.massLossPct(), JuicePct: p.juicePct(),
-	}
+	m := Moment{Minute: minute, AirC: l.fryer.AirC(), CoreC: math.Inf(1), JuicePct: math.Inf(1)}
+	brown := [2]crust.Stage{crust.Stage(math.Inf(1)), crust.Stage(math.Inf(1))}
 	for face := range m.Faces {
-		m.Faces[face] = Face{
-			Crust: crust.Crispness(p.body.Crust(face)),
-			Lab:   crust.Colour(l.of.Raw(), p.brown[face].Stage),
-			Brown: float64(p.brown[face].Stage),
+		m.Faces[face].Crust = math.Inf(1)
+	}
+	for i := range l.places {
+		p := &l.places[i]
+		share := l.share(p)
+		m.CoreC, m.JuicePct = min(m.CoreC, p.body.Coldest()), min(m.JuicePct, p.juicePct())
+		m.UpperC += share * p.body.Surface(p.up)
+		m.LowerC += share * p.body.Surface(1-p.up)
+		m.MassLossPct += share * p.massLossPct()
+		for face := range m.Faces {
+			m.Faces[face].Crust = min(m.Faces[face].Crust, crust.Crispness(p.body.Crust(face)))
+			brown[face] = min(brown[face], p.brown[face].Stage)
 		}
 	}
+	for face, stage := range brown {
+		m.Faces[face].Lab, m.Faces[face].Brown = crust.Colour(l.of.Raw(), stage), float64(stage)
+	}
 	return m
+}
+
+// share is how many of the lot's pieces a place stands for, as a share.
+func (l *Lot) share(p *place) float64 {
+	if len(l.places) == 1 {
+		return 1
+	}
+	return p.exposure.Share
 }
 
 // slowest returns the place whose answer counts for the lot: the last to be
@@ -219,7 +237,7 @@ func (l *Lot) Crusts() (softest, crispest float64) {
 	return softest, crispest
 }
 
-// State is the slowest pieces of a lot when they are taken out.
+// State is a lot when it is taken out.
 type State struct {
 	CoreC, MassLossPct, JuicePct float64
 	Crust                        float64 // of the softer face
@@ -228,13 +246,21 @@ type State struct {
 	Pathogen, PathogenSource     string  // empty where nobody is watched
 }
 
-// State reads a lot as it is now.
+// State reads a lot as it is now, each figure as in its Moment.
 func (l *Lot) State() State {
-	p := l.slowest()
-	s := State{CoreC: p.body.Coldest(), MassLossPct: p.massLossPct(), JuicePct: p.juicePct(), Crust: p.softer(),
-		RenderedPct: math.NaN(), Reductions: p.reductions, Pathogen: l.pathogen.Name, PathogenSource: l.pathogen.Source}
-	if p.fat0 > 0 {
-		s.RenderedPct = 100 * (1 - p.both(firmFat)/p.fat0)
+	s := State{CoreC: math.Inf(1), JuicePct: math.Inf(1), Crust: math.Inf(1), Reductions: math.Inf(1),
+		RenderedPct: math.NaN(), Pathogen: l.pathogen.Name, PathogenSource: l.pathogen.Source}
+	fat, firm := 0.0, 0.0
+	for i := range l.places {
+		p := &l.places[i]
+		share := l.share(p)
+		s.CoreC, s.JuicePct = min(s.CoreC, p.body.Coldest()), min(s.JuicePct, p.juicePct())
+		s.Crust, s.Reductions = min(s.Crust, p.softer()), min(s.Reductions, p.reductions)
+		s.MassLossPct += share * p.massLossPct()
+		fat, firm = fat+share*p.fat0, firm+share*p.both(firmFat)
+	}
+	if fat > 0 {
+		s.RenderedPct = 100 * (1 - firm/fat)
 	}
 	return s
 }

@@ -38,7 +38,7 @@ type Run struct {
 const (
 	shortStep   = 1.5
 	longStep    = 10.0
-	thawStep    = 6.0 // while there is ice
+	thawStep    = 7.0 // while there is ice
 	stepGrows   = 0.25
 	judgeEvery  = 10.0
 	preheatStep = 4.0

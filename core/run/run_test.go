@@ -188,3 +188,35 @@ func TestASaucesWaterIsAccountedFor(t *testing.T) {
 		t.Errorf("of %.4f kg/m² %.4f went in, %.4f are left, %.4f dried", 2*water, taken, left, gone)
 	}
 }
+
+// No curve jumps back in a load of several layers, whose slowest pieces change on
+// the way: what all have lost and how brown the palest are only rises.
+func TestCurvesAreOfOneThing(t *testing.T) {
+	t.Parallel()
+	for _, c := range []struct {
+		cut    string
+		pieces int
+		mass   float64
+		turn   string
+	}{{"chicken-wing-flat", 30, 42, load.Shake}, {"potato-wedge", 44, 32, load.Shake}, {"chicken-drumstick", 12, 105, load.Flip}, {"potato-stick", 120, 7, load.Shake}} {
+		l, err := load.Of(load.Request{Load: load.Pieces{Cut: c.cut, Pieces: c.pieces, PieceMassG: c.mass}, Coat: &load.Covering{ID: "oil-rub", OilG: 10},
+			Program: load.Program{Stages: []load.Stage{{AirC: 200, Minutes: 34}}, Turns: []load.Turn{{AtMin: 8, Kind: c.turn}, {AtMin: 16, Kind: c.turn}}}})
+		if err != nil {
+			t.Fatal(err)
+		}
+		r := start(t, l)
+		was := r.Only().Moment(0)
+		if len(r.Only().places) < 2 {
+			t.Errorf("%s: one class", c.cut)
+		}
+		r.Carry(func(minute float64) bool {
+			m := r.Only().Moment(minute)
+			if m.MassLossPct < was.MassLossPct-1e-3 || m.JuicePct > was.JuicePct+1.5 || m.Faces[0].Brown < was.Faces[0].Brown-1e-9 || m.Faces[1].Brown < was.Faces[1].Brown-1e-9 {
+				t.Errorf("%s, minute %g: %+v after %+v", c.cut, minute, m, was)
+				return false
+			}
+			was = m
+			return true
+		})
+	}
+}

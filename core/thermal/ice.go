@@ -123,7 +123,7 @@ type thaw struct {
 // without ice.
 const (
 	thaws     = 6
-	thawsNear = 0.03
+	thawsNear = 0.06
 )
 
 // linear makes the balance linear at the present guess of a shell with ice.

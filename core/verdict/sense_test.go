@@ -129,7 +129,8 @@ func answerOf(t *testing.T, l *load.Load, fineness run.Fineness) Answer {
 }
 
 // Two shells for one and a quarter of the step move safe by under 1 %, and
-// crisp, loss and colour by under 2 %, or by less than the eye sees.
+// crisp, loss and colour by under 2 %, or by less than the eye sees; the loss of what
+// was fried before, which begins with a step in its water, by under 4.
 func TestConvergence(t *testing.T) {
 	t.Parallel()
 	done := map[string]bool{}
@@ -157,7 +158,11 @@ func TestConvergence(t *testing.T) {
 			near("safe", loadtest.OrLate(fine.SafeAtMin), loadtest.OrLate(base.SafeAtMin), 0.01, 0.03)
 			near("crisp", loadtest.OrLate(fine.CrispAtMin), loadtest.OrLate(base.CrispAtMin), 0.02, 0.1)
 			a, b := run.Nearest(fine.Timeline, s.Minutes()), run.Nearest(base.Timeline, s.Minutes())
-			near("loss", a.MassLossPct, b.MassLossPct, 0.02, 0.1)
+			loses := 0.02
+			if s.Only().Was.Fried {
+				loses = 0.04
+			}
+			near("loss", a.MassLossPct, b.MassLossPct, loses, 0.1)
 			for f := range a.Faces {
 				near("browning", a.Faces[f].Brown, b.Faces[f].Brown, 0.02, 0.05) // 1 in L*
 			}

@@ -116,7 +116,7 @@ func (s *Server) GetCatalog(ctx context.Context, _ GetCatalogRequestObject) (Get
 		return nil, err
 	}
 	c := Catalog{Surfaces: choices(food.Surfaces), Guidances: choices(safety.Guidances), FryerKinds: choices(fryer.Kinds), Wants: choices(advise.Wants), Flours: replacements(prep.Flours), Crumbs: replacements(prep.Crumbs),
-		Limits: limits(), Usual: usual(), Holds: holds(),
+		Limits: limits(), Usual: usual(), Presets: load.Presets, Holds: holds(),
 		Pan: PanChoices{Schools: panChoices(pan.Schools), Heats: panChoices(pan.Heats), Ways: panChoices(pan.Ways), Levels: pan.Levels, Starches: pan.Starches(), Usual: pan.Serving{}.Whole()}}
 	forms := map[food.Form]CutInfoForm{food.Slab: "slab", food.Cylinder: "cylinder", food.Ellipsoid: "ellipsoid"}
 	for _, f := range food.Cuts() {

@@ -5,6 +5,7 @@ package demo
 import (
 	"context"
 	"fmt"
+	"slices"
 	"time"
 
 	"velocrustum/core/cook"
@@ -150,6 +151,25 @@ var turmeric = prep.Marinade{Hours: 8, ForG: 400, CoatShare: 0.5, Items: []prep.
 var harissa = prep.Marinade{Hours: 3, ForG: 560, Items: []prep.Item{
 	{Ingredient: "harissa", G: 22}, {Ingredient: "oil", G: 23}, {Ingredient: "lemon-juice", G: 15.5}}}
 
+// ready is what comes out of the freezer, or was cooked yesterday: as bought, and as
+// left over.
+var ready = []madeUpDish{
+	{name: "Yesterday’s drumsticks, crisp again", table: "12:30", load: load.Pieces{Cut: "chicken-drumstick", Pieces: 4, PieceMassG: 105, StartC: ptr(5.0), State: string(food.Cooked)}, coat: load.Covering{ID: food.Bare},
+		bench:   &prep.Bench{Servings: 2},
+		program: load.Program{PreheatMin: 3, Stages: []load.Stage{{AirC: 165, Minutes: 18}, {AirC: 185, Minutes: 5}}, Turns: []load.Turn{{AtMin: 18, Kind: load.Flip}}}},
+	{name: "Crumbed fillets from the freezer", table: "18:30", load: frozen("fillet"), coat: load.Covering{ID: "three-bowl-crumb"}, bench: &prep.Bench{Servings: 2},
+		program: load.Program{PreheatMin: 4, Stages: []load.Stage{{AirC: 180, Minutes: 23}}, Turns: []load.Turn{{AtMin: 11, Kind: load.Flip}}}},
+	{name: "A bag of chips", table: "18:30", load: frozen("chips"), coat: load.Covering{ID: food.Bare},
+		bench:   &prep.Bench{Servings: 3, Finish: []prep.Item{{Ingredient: "salt-fine", G: 4}}},
+		program: load.Program{PreheatMin: 4, Stages: []load.Stage{{AirC: 200, Minutes: 19}}, Turns: []load.Turn{{AtMin: 6, Kind: load.Shake}, {AtMin: 12, Kind: load.Shake}}}},
+}
+
+// frozen is a preset's load.
+func frozen(id string) load.Pieces {
+	i := slices.IndexFunc(load.Presets, func(p load.Preset) bool { return p.ID == id })
+	return load.Presets[i].Load
+}
+
 // A past cook: which dish, how many days ago at what hour, how many minutes
 // late the turns were said and the food came out, and how it was.
 type past struct {
@@ -195,6 +215,14 @@ func Fill(ctx context.Context, s *store.Store, now time.Time) error {
 	}
 	if _, err := s.AddFryer(ctx, twin); err != nil {
 		return fmt.Errorf("the fryer of two drawers: %w", err)
+	}
+	for _, d := range ready {
+		p := store.Plan{Name: d.name, FryerID: square.ID, TableTime: &d.table}
+		asked := prep.Asked{Load: d.load, Coat: &d.coat, Bench: d.bench, Program: d.program}.InLots()
+		p.Lots.V, p.Bench.V, p.Program.V = asked.Lots, *asked.Bench, asked.Program
+		if _, err := s.AddPlan(ctx, p); err != nil {
+			return fmt.Errorf("%s: %w", d.name, err)
+		}
 	}
 	plans := make([]store.Plan, len(dishes))
 	for i, d := range dishes {

@@ -56,12 +56,21 @@ type ReferenceCook struct {
 //go:embed reference-cooks.csv
 var referenceCooks string
 
+// What is frozen, or was cooked before, with how far.
+//
+//go:embed reference-ready.csv
+var referenceReady string
+
 // ReferenceCooks are all rows.
 func ReferenceCooks(t testing.TB) (cooks []ReferenceCook) {
 	t.Helper()
-	rows, err := csv.NewReader(strings.NewReader(referenceCooks)).ReadAll()
-	if err != nil {
-		t.Fatal(err)
+	var rows [][]string
+	for _, table := range []string{referenceCooks, referenceReady} {
+		more, err := csv.NewReader(strings.NewReader(table)).ReadAll()
+		if err != nil {
+			t.Fatal(err)
+		}
+		rows = append(rows, more[1:]...)
 	}
 	num := func(s string) float64 {
 		v, err := strconv.ParseFloat(s, 64)
@@ -70,10 +79,13 @@ func ReferenceCooks(t testing.TB) (cooks []ReferenceCook) {
 		}
 		return v
 	}
-	for _, row := range rows[1:] {
+	for _, row := range rows {
 		q := load.Request{Load: load.Pieces{Cut: row[1], Pieces: int(num(row[2])), PieceMassG: num(row[3]), Surface: row[6]}}
 		thick, start := num(row[4]), num(row[5])
 		q.Load.ThicknessMm, q.Load.StartC = &thick, &start
+		if len(row) > 16 { // frozen, or cooked before
+			q.Load.State, q.Load.Inside = row[16], row[17]
+		}
 		q.Coat = &load.Covering{ID: row[7], OilG: num(row[8])}
 		q.Program.PreheatMin = num(row[9])
 		for _, s := range strings.FieldsFunc(row[10], func(r rune) bool { return r == ' ' || r == ';' }) {

@@ -1100,6 +1100,8 @@ export interface components {
             }[];
         };
         Catalog: {
+            /** @description goods of freezers, as their packets have them */
+            presets: components["schemas"]["Preset"][];
             wants: components["schemas"]["Choice"][];
             /** @description what can stand in a coat for wheat flour, which is the first */
             flours: components["schemas"]["Choice"][];
@@ -1227,6 +1229,24 @@ export interface components {
             name: string;
             /** @description As the order line puts it */
             says: string;
+        };
+        /** @description What is bought ready for the fryer */
+        Preset: {
+            id: string;
+            name: string;
+            note: string;
+            load: components["schemas"]["Load"];
+            coat: components["schemas"]["Coat"];
+            /**
+             * Format: double
+             * @description what packets give for an oven, °C
+             */
+            fromC: number;
+            /**
+             * Format: double
+             * @description and minutes
+             */
+            takes: number;
         };
         CutInfo: {
             id: string;

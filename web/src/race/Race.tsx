@@ -103,11 +103,13 @@ export function Race({
   const end = Math.max(held ?? last, programEnd, axis?.end ?? 0);
   const from = axis?.from ?? 0;
   const maxC = Math.max(215, ...stages.map((s) => s.airC + 12));
+  // What comes from the freezer begins under the zero line.
+  const minC = Math.min(0, ...[answer, ...others].map((a) => (a.timeline[0]?.coreC ?? 0) - 4));
   const wide = Math.max(width, 280);
   const flat = raceScale(wide, end, maxC, compact, 1, 0, from);
   const marks = [programEnd, ...turns.map((t) => t.atMin), ...edges.map((e) => e.atMin)];
   const rows = 1 + Math.max(0, ...flagRows(marks.map((m) => flat.x(m))));
-  const s = raceScale(wide, end, maxC, compact, edit ? rows : 1, beside.length, from);
+  const s = raceScale(wide, end, maxC, compact, edit ? rows : 1, beside.length, from, minC < -5 ? minC : 0);
   const { x, y } = s;
   const probe = answer.chance?.lookFirstMin;
   const { verdict } = answer;

@@ -10,6 +10,7 @@ export function raceScale(
   rows = 1,
   others = 0,
   fromMin = 0,
+  minC = 0,
 ) {
   const left = compact ? 38 : 60;
   const right = compact ? 10 : 22;
@@ -21,7 +22,7 @@ export function raceScale(
   const beside = Array.from({ length: others }, (_, k) => strips[1] + strip + 26 + k * (besideStrip + 26));
   const axis = strips[1] + strip + 22 + others * (besideStrip + 26);
   const x = scaleLinear([fromMin, endMin], [left, width - right]);
-  const y = scaleLinear([0, maxC], [plot.bottom, plot.top]);
+  const y = scaleLinear([Math.min(0, minC), maxC], [plot.bottom, plot.top]);
   const height = axis + 66 + (rows - 1) * FLAG_ROW;
   // Where what is said of the food begins: clear of the line at which it goes in.
   const begin = fromMin < 0 ? x(0) + 6 : left;

@@ -1,16 +1,18 @@
 import { limitOf, within } from '../../api/limits';
 import { setPiecesOf } from '../../dish/edits';
-import { runIn } from '../../ui/history';
+import { once, runIn } from '../../ui/history';
+import { Choice } from '../../ui/Choice';
 import { Stepper } from '../../ui/Stepper';
 import { later } from '../../ui/later';
 import { LotButtons } from './LotTools';
+import { Scroll } from './Outside';
 import { OrderPart, type Order } from './part';
 
 const CutPicker = later(async () => (await import('./CutPicker')).CutPicker);
 
 /** How many of which cut. */
 export function Pieces(order: Order) {
-  const { load, at, edit, catalog, units } = order;
+  const { load, at, edit, editLot, catalog, units } = order;
   const cut = catalog.cuts.find((c) => c.id === load.cut);
   const name = load.pieces === 1 ? cut?.name : cut?.plural;
   return (
@@ -62,6 +64,29 @@ export function Pieces(order: Order) {
               close();
             }}
           />
+          <Scroll>
+            <Choice
+              label="Or bought, out of the freezer"
+              quiet
+              options={catalog.presets.map((p) => ({
+                id: p.id,
+                name: p.name,
+                note: `${p.note} For an oven: ${units.temperature(p.fromC)}, ${p.takes} min.`,
+              }))}
+              value={null}
+              onChange={(id) => {
+                const p = catalog.presets.find((one) => one.id === id);
+                if (!p) return;
+                editLot(once, (now) => ({
+                  ...now,
+                  load: p.load,
+                  coat: p.coat,
+                  bench: { drying: {}, coating: {} },
+                }));
+                close();
+              }}
+            />
+          </Scroll>
         </>
       )}
     </OrderPart>
