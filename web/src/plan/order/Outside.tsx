@@ -8,8 +8,7 @@ import { OrderPart, type Order } from './part';
 import { Small } from './Size';
 import styled from 'styled-components';
 
-/** A long choice in a pop-over. */
-export const Scroll = styled.div`
+const Scroll = styled.div`
   max-height: 300px;
   overflow: auto;
   margin: 0 -6px;

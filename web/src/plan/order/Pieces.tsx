@@ -1,11 +1,11 @@
 import { limitOf, within } from '../../api/limits';
 import { setPiecesOf } from '../../dish/edits';
 import { once, runIn } from '../../ui/history';
-import { Choice } from '../../ui/Choice';
+import { Labelled, Select } from '../../ui/Select';
+import { say } from '../../ui/toast';
 import { Stepper } from '../../ui/Stepper';
 import { later } from '../../ui/later';
 import { LotButtons } from './LotTools';
-import { Scroll } from './Outside';
 import { OrderPart, type Order } from './part';
 
 const CutPicker = later(async () => (await import('./CutPicker')).CutPicker);
@@ -41,6 +41,26 @@ export function Pieces(order: Order) {
             }}
           />
           <LotButtons {...order} close={close} />
+          <Labelled>
+            <span>Or bought for the fryer, out of the freezer</span>
+            <Select
+              value=""
+              onChange={(e) => {
+                const p = catalog.presets.find((one) => one.id === e.target.value);
+                if (!p) return;
+                editLot(once, (now) => ({ ...now, load: p.load, coat: p.coat, bench: { drying: {}, coating: {} } }));
+                say(`${p.name}. ${p.note} For an oven packets say ${units.temperature(p.fromC)}, ${p.takes} min.`);
+                close();
+              }}
+            >
+              <option value="">choose…</option>
+              {catalog.presets.map((p) => (
+                <option key={p.id} value={p.id}>
+                  {p.name}
+                </option>
+              ))}
+            </Select>
+          </Labelled>
           <CutPicker
             cuts={catalog.cuts}
             value={load.cut}
@@ -64,29 +84,6 @@ export function Pieces(order: Order) {
               close();
             }}
           />
-          <Scroll>
-            <Choice
-              label="Or bought, out of the freezer"
-              quiet
-              options={catalog.presets.map((p) => ({
-                id: p.id,
-                name: p.name,
-                note: `${p.note} For an oven: ${units.temperature(p.fromC)}, ${p.takes} min.`,
-              }))}
-              value={null}
-              onChange={(id) => {
-                const p = catalog.presets.find((one) => one.id === id);
-                if (!p) return;
-                editLot(once, (now) => ({
-                  ...now,
-                  load: p.load,
-                  coat: p.coat,
-                  bench: { drying: {}, coating: {} },
-                }));
-                close();
-              }}
-            />
-          </Scroll>
         </>
       )}
     </OrderPart>
