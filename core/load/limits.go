@@ -30,6 +30,7 @@ var Limits = refuse.Limits{
 	"load.pieces":        {Min: 1, Max: MaxPieces, Step: 1, Unit: "pieces"},
 	"load.startC":        {Min: MinStartC, Max: 60, Step: 1, Unit: "°C"},
 	"load.glazePct":      {Min: 0, Max: 10, Step: 1, Unit: "g of ice in 100 g"},
+	"load.clump":         {Min: 0, Max: 12, Step: 1, Unit: "pieces frozen together"},
 	"load.spreadPct":     {Min: 0, Max: 40, Step: 1, Unit: "percent of the thickness"},
 	"load.surfaceWaterG": {Min: -1.2, Max: 4, Step: 0.1, Unit: "g/100 cm²"},
 	"groups":             {Min: 0, Max: MaxLots - 1, Step: 1, Unit: "kinds beside the first"},

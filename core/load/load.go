@@ -58,6 +58,7 @@ type Lot struct {
 	State     food.State
 	Was       food.Before
 	GlazeKgM2 float64
+	Clump     int // pieces that are frozen together
 
 	Coating      food.Coating
 	SugarPct     float64 // added to the surface

@@ -158,6 +158,9 @@ type Pieces struct {
 	Inside string `json:"inside,omitempty"`
 	// GlazePct is ice on the outside, g in 100 g.
 	GlazePct float64 `json:"glazePct,omitempty"`
+	// Clump is how many are frozen together, until a turn parts them; 1 where left
+	// out.
+	Clump int `json:"clump,omitempty"`
 	// SpreadPct is how far pieces differ in thickness: nineteen in twenty
 	// lie within so many percent of the mean; 8 for a careful hand.
 	SpreadPct *float64 `json:"spreadPct,omitempty"`

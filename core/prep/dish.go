@@ -116,7 +116,7 @@ func (p Pantry) workLot(q load.Request, k int, own *Bench, all Bench, bowls Shar
 	lot.Bought = of.Load.State != "" && of.Load.State != string(food.Raw)
 	if lot.Frozen = of.Load.StartC != nil && *of.Load.StartC <= load.GlazeUnderC; lot.Frozen && own != nil && own.Thaw {
 		lot.Frozen, lot.ThawH = false, math.Ceil(lot.Piece.ThawHours())
-		of.Load.StartC, of.Load.GlazePct = new(food.OutOfFridgeC), 0
+		of.Load.StartC, of.Load.GlazePct, of.Load.Clump = new(food.OutOfFridgeC), 0, 0
 	}
 	lot.Name, lot.Wet = of.Name, food.Surface(of.Load.Surface)
 	lot.Beside, lot.BesideG = besides(q.Lots, k)

@@ -21,6 +21,7 @@ type Lot struct {
 	rough    float64      // scales the film
 	oiled    float64      // how far a film of oil covers the surface, 0 to 1
 	glazed   bool         // something was brushed on
+	stuck    float64      // scales the film while pieces are frozen together
 	here     bool         // it went in
 	gone     bool         // taken out by itself, it waits on a rack
 	pathogen safety.Pathogen
@@ -42,6 +43,7 @@ func (l *Lot) layIn(v Variation, fineness Fineness, filmWM2K float64) error {
 	l.oiled = min(1, of.Coating.FilmOil())
 	l.film, _ = of.Below(l.fryer.Film(false))
 	l.rough = of.Coating.Film()
+	l.stuck = math.Sqrt(1 / float64(max(1, of.Clump)))
 	start := of.StartC + v.StartC*of.ColdVaries()
 	l.pathogen, _ = safety.PathogenFor(of.Class(), 100*of.Cut.Flesh.Fat)
 	sizes := v.sizes(of.Number)
@@ -172,7 +174,7 @@ func (l *Lot) takes(take *fryer.Take, film, convect [2]float64) {
 	for i := range l.places {
 		p := &l.places[i]
 		for face := range 2 {
-			h := l.rough * p.film(face, film) * p.pieces / 2
+			h := l.stuck * l.rough * p.film(face, film) * p.pieces / 2
 			take.Conductance += h * (p.bodyArea + p.edgeArea)
 			take.SurfaceC += h * p.both(func(b *thermal.Body) float64 { return b.Surface(face) })
 			take.Sky += p.pieces * p.footprint * p.sky(face)
@@ -207,9 +209,9 @@ func (l *Lot) fry(t, dt float64, air thermal.Air, film, convect [2]float64) (hea
 func (l *Lot) expose(p *place, t, dt float64, air thermal.Air, film, convect [2]float64, grill float64) thermal.Flow {
 	for face := range 2 {
 		air.Radiant[face] = grill * p.sky(face) * p.bodySees
-		air.H[face] = l.rough * p.film(face, film)
+		air.H[face] = l.stuck * l.rough * p.film(face, film)
 		hold := oilHolds * l.oiled * min(1, max(0, (90-p.body.Surface(face))/30))
-		air.Convect[face] = l.rough * p.film(face, convect) * (1 - hold)
+		air.Convect[face] = l.stuck * l.rough * p.film(face, convect) * (1 - hold)
 	}
 	if p.sauce[0].water > 0 || p.sauce[1].water > 0 {
 		p.saucy(dt, &air)
@@ -234,6 +236,9 @@ func (l *Lot) expose(p *place, t, dt float64, air thermal.Air, film, convect [2]
 
 // turn moves the pieces, unless it is only to look.
 func (l *Lot) turn(kind string) {
+	if kind == load.Flip || kind == load.Shake {
+		l.stuck = 1 // they are parted
+	}
 	switch kind {
 	case load.Flip:
 		for i := range l.places {

@@ -3,7 +3,7 @@ package thermal
 import "math"
 
 // Constants of water and steam. Sources: IAPWS-IF97 for saturation, and the
-// usual linear fit to its latent heat between 0 and 200 °C (spread 0.5 %).
+// usual linear fit to its latent heat (0.5 % to 120 °C, 4.4 at 200).
 const (
 	StandardPressure = 101325.0 // Pa
 	waterHeat        = 4180.0   // J/kg·K, liquid, within 1.5 % from 0 to 120 °C

@@ -97,3 +97,32 @@ func TestWhatIsSaidOfIce(t *testing.T) {
 		}
 	}
 }
+
+// What is frozen together is later the more there are, until the turn that parts
+// them; without a turn later still, and it is said when to part them.
+func TestALumpIsPartedAtATurn(t *testing.T) {
+	t.Parallel()
+	at := func(clump int, turns ...load.Turn) (float64, []Warning) {
+		cut, _ := food.FindCut("chicken-wing-flat")
+		q := loadtest.Typical(cut, "bare", 200)
+		q.Load.Pieces, q.Load.StartC, q.Load.Clump, q.TailMin = 8, new(-18.0), clump, 40
+		q.Program.Turns = turns
+		a := quick(t, q)
+		return loadtest.OrLate(a.SafeAtMin), a.Warnings
+	}
+	shake := load.Turn{AtMin: 6, Kind: load.Shake}
+	loose, said := at(1, shake)
+	if slices.ContainsFunc(said, func(w Warning) bool { return w.Code == Clumped }) {
+		t.Error("loose pieces are to be parted")
+	}
+	four, said := at(4, shake)
+	late, _ := at(4, load.Turn{AtMin: 12, Kind: load.Shake})
+	never, unsaid := at(4)
+	if !(loose < four && four < late && late < never) {
+		t.Errorf("safe at %.1f loose, %.1f parted at 6, %.1f at 12, %.1f never", loose, four, late, never)
+	}
+	part := slices.IndexFunc(said, func(w Warning) bool { return w.Code == Clumped && w.AtMin != nil && *w.AtMin == 6 })
+	if part < 0 || !slices.ContainsFunc(unsaid, func(w Warning) bool { return w.Code == Clumped && w.Field == "program.turns" }) {
+		t.Errorf("%+v and %+v", said, unsaid)
+	}
+}

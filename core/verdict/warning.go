@@ -36,6 +36,7 @@ const (
 	ThawFirst   Code = "thaw-first" // what should not be cooked from frozen
 	Ice         Code = "ice"        // a reading beside it misleads
 	Reheat      Code = "reheat"
+	Clumped     Code = "clumped"
 )
 
 // Warning says what may go wrong, why, and which field would mend it.
@@ -90,7 +91,7 @@ type Change struct {
 func (j *judging) warnings() (all []Warning) {
 	for _, found := range []*Warning{
 		j.underRule(), j.soft(), j.overdone(), j.tooFull(), j.smokes(), j.wantsOil(), j.wetPatch(), j.rinsed(), j.burningSugar(),
-		j.onLiner(), j.apart(), j.cools(), j.tooThick(), j.thawFirst(), j.ice(), j.reheat(),
+		j.onLiner(), j.apart(), j.cools(), j.tooThick(), j.thawFirst(), j.ice(), j.clumped(), j.reheat(),
 	} {
 		if found != nil {
 			all = append(all, *found)
@@ -126,6 +127,20 @@ func (j *judging) ice() *Warning {
 		return nil
 	}
 	return &Warning{Code: Ice, Field: "load.startC", AtMin: new(0.0), Message: iceSays}
+}
+
+// clumped says when what is frozen together is to be parted: it lies as it is until
+// the first turn.
+func (j *judging) clumped() *Warning {
+	if j.lot.Clump < 2 {
+		return nil
+	}
+	for _, t := range j.load.Program.Turns {
+		if t.For(j.lot.Number) && (t.Kind == load.Flip || t.Kind == load.Shake) {
+			return &Warning{Code: Clumped, Field: "load.clump", AtMin: &t.AtMin, Message: partSays(j.lot.Clump, t.AtMin)}
+		}
+	}
+	return &Warning{Code: Clumped, Field: "program.turns", Message: clumpedSays(j.lot.Clump)}
 }
 
 func (j *judging) reheat() *Warning {

@@ -218,6 +218,14 @@ const (
 	reheatSays = "It was cooked before: heat it once, within four days in the fridge, and leave what stood in the room for two hours."
 )
 
+func partSays(clump int, atMin float64) string {
+	return fmt.Sprintf("About %s are frozen together: part them at the turn, minute %.0f. Until then they cook as one thick piece.", units.Count(clump), atMin)
+}
+
+func clumpedSays(clump int) string {
+	return fmt.Sprintf("About %s are frozen together, and no turn parts them: they cook as one thick piece. Add a shake or a turn.", units.Count(clump))
+}
+
 func thawFirstSays(what string, hours float64) string {
 	return fmt.Sprintf("Do not cook %s from frozen: its outside is done long before its middle. Thaw it in the fridge first, about %.0f hours.", what, hours)
 }

@@ -1411,6 +1411,8 @@ export interface components {
              * @description ice on the outside, g in 100 g
              */
             glazePct?: number;
+            /** @description how many pieces are frozen together, until a turn parts them; 1 where left out */
+            clump?: number;
             /**
              * @description what lies between the food and the grate
              * @enum {string}

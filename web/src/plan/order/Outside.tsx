@@ -56,7 +56,7 @@ export function Cold({ lot, editLot, catalog, units }: Order) {
           editLot('start', (now) =>
             setLoad(now, {
               startC: from === 'freezer' ? FREEZER_C : from === 'fridge' ? fridgeC : ROOM_C,
-              ...(from === 'freezer' ? {} : { glazePct: undefined }),
+              ...(from === 'freezer' ? {} : { glazePct: undefined, clump: undefined }),
             }),
           )
         }
@@ -112,6 +112,16 @@ export function Cold({ lot, editLot, catalog, units }: Order) {
           value={lot.load.glazePct ?? 0}
           {...within(catalog, 'load.glazePct')}
           onChange={(glazePct) => editLot('glaze', (now) => setLoad(now, { glazePct: glazePct || undefined }))}
+        />
+      ) : null}
+      {frozen && !thaw && lot.load.pieces > 1 ? (
+        <Stepper
+          label="Frozen together"
+          unit="pieces to a lump"
+          value={lot.load.clump ?? 1}
+          {...within(catalog, 'load.clump')}
+          min={1}
+          onChange={(clump) => editLot('clump', (now) => setLoad(now, { clump: clump > 1 ? clump : undefined }))}
         />
       ) : null}
       <Stepper
