@@ -87,6 +87,10 @@ type Cut struct {
 	// Piles as in Piece: slender pieces in random heaps fill a third to two fifths
 	// of the room, laid side by side two thirds (Philipse, Langmuir 12, 1996).
 	Piles float64
+	// Plain says that uncoated it is liked brown and juicy, not crisp.
+	Plain bool
+	// Hot says of a plant that it only has to be hot: nothing in it softens.
+	Hot bool
 	// Heated says that it was cooked before.
 	Heated bool
 	Raw    [3]float64 // CIELAB of the raw surface
@@ -295,6 +299,9 @@ const (
 	Bare = "bare"
 	Wrap = "wrap"
 )
+
+// Plant says whether it is one: no rule of safety is for it.
+func (c Cut) Plant() bool { return c.Class == safety.Plant }
 
 // Wrapped says whether the cut comes in a fatty wrap.
 func (c Cut) Wrapped() bool { return c.Skin == streaky }

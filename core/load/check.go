@@ -377,7 +377,11 @@ func (c *checker) spec(f Fryer) fryer.Spec {
 
 // aim checks when a lot is done.
 func (c *checker) aim(lot *Lot, q Request, of LotRequest) {
-	lot.Guidance, lot.CrustWanted = safety.Guidance(q.Guidance), orElse(of.CrustWanted, orElse(q.CrustWanted, crustGood))
+	good := crustGood
+	if lot.Cut.Plain && len(lot.Coating.Stuck) == 0 {
+		good = crustPlain
+	}
+	lot.Guidance, lot.CrustWanted = safety.Guidance(q.Guidance), orElse(of.CrustWanted, orElse(q.CrustWanted, good))
 	if lot.Guidance == "" {
 		lot.Guidance = safety.US
 	}
@@ -386,7 +390,7 @@ func (c *checker) aim(lot *Lot, q Request, of LotRequest) {
 	if lot.Cut.ID != "" && slices.Contains(safety.Guidances, lot.Guidance) {
 		var err error
 		rule := safety.For
-		if lot.Was.Inside {
+		if lot.OnlyHot() || lot.Was.Inside {
 			rule = safety.ForReheating
 		}
 		if lot.Rule, err = rule(lot.Guidance, lot.Class(), q.GuidanceC); err != nil {

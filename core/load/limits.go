@@ -102,7 +102,8 @@ const (
 	basketMm       = 230.0
 	roomC          = 21.0
 	crustGood      = 60.0
-	carefulHandPct = 8.0 // of thickness, by which a careful hand's pieces differ
+	crustPlain     = 20.0 // of what is liked brown, not crisp
+	carefulHandPct = 8.0  // of thickness, by which a careful hand's pieces differ
 )
 
 var usualDial = Dial{80, 200, 5}

@@ -246,6 +246,9 @@ func (l *Lot) Wet() float64 {
 // probe.
 func (l *Lot) Plant() bool { return l.Class() == safety.Plant }
 
+// OnlyHot says of a plant that it only has to be hot inside.
+func (l *Lot) OnlyHot() bool { return l.Plant() && (l.Cut.Hot || l.Was.Inside) }
+
 // Wrapped says whether it lies in a wrap, its own or one put around it.
 func (l *Lot) Wrapped() bool { return l.Coating.ID == food.Wrap || l.Cut.Wrapped() }
 

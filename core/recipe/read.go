@@ -132,34 +132,12 @@ func says(text string, words ...string) bool {
 	return true
 }
 
-// foods are how cuts are called elsewhere, the more exact before the vaguer:
-// all words of a row stand in the line.
-var foods = []struct {
-	words string
-	cut   string
-}{
-	{"stuffed wing", "chicken-wing-stuffed"}, {"turkey wing", "turkey-wing-section"}, {"drumette", "chicken-drumette"}, {"wing flat", "chicken-wing-flat"}, {"wingette", "chicken-wing-flat"},
-	{"party wing", "chicken-wing-flat"}, {"wing split", "chicken-wing-flat"}, {"wing section", "chicken-wing-flat"}, {"wing", "chicken-wing-whole"},
-	{"duck leg", "duck-leg"}, {"leg quarter", "chicken-leg-quarter"}, {"frenched drumstick", "chicken-drumstick-frenched"}, {"drumstick", "chicken-drumstick"}, {"chicken leg", "chicken-leg-quarter"},
-	{"thigh bite", "chicken-thigh-chunk"}, {"thigh chunk", "chicken-thigh-chunk"}, {"thigh cube", "chicken-thigh-chunk"}, {"thigh cubed", "chicken-thigh-chunk"}, {"thigh piece", "chicken-thigh-chunk"},
-	{"boneless thigh", "chicken-thigh-boneless"}, {"thigh fillet", "chicken-thigh-boneless"}, {"thigh", "chicken-thigh-bone-in"},
-	{"breast bite", "chicken-breast-chunk"}, {"breast chunk", "chicken-breast-chunk"}, {"breast cube", "chicken-breast-chunk"}, {"breast cubed", "chicken-breast-chunk"}, {"breast piece", "chicken-breast-chunk"}, {"nugget", "nugget"},
-	{"chicken tenderloin", "chicken-breast-cutlet"}, {"chicken tender", "chicken-breast-cutlet"}, {"chicken strip", "chicken-breast-cutlet"}, {"chicken breast", "chicken-breast-cutlet"}, {"chicken cutlet", "chicken-breast-cutlet"}, {"chicken schnitzel", "chicken-breast-cutlet"},
-	{"pork belly", "pork-belly-slice"}, {"pork rib", "pork-rib"}, {"spare rib", "pork-rib"}, {"pork chop", "pork-loin-cutlet"}, {"pork cutlet", "pork-loin-cutlet"}, {"pork loin", "pork-loin-cutlet"}, {"pork schnitzel", "pork-loin-cutlet"},
-	{"beef cutlet", "beef-cutlet"}, {"beef schnitzel", "beef-cutlet"}, {"veal", "beef-cutlet"}, {"meatball", "meatball"},
-	{"salmon", "fish-fillet-oily"}, {"trout", "fish-fillet-oily"}, {"mackerel", "fish-fillet-oily"}, {"fish finger", "fish-strip"}, {"fish stick", "fish-strip"}, {"fish strip", "fish-strip"},
-	{"whole bream", "fish-whole"}, {"whole bass", "fish-whole"}, {"whole fish", "fish-whole"},
-	{"cod", "fish-fillet-white"}, {"haddock", "fish-fillet-white"}, {"pollock", "fish-fillet-white"}, {"hake", "fish-fillet-white"}, {"tilapia", "fish-fillet-white"}, {"catfish", "fish-fillet-white"}, {"fish fillet", "fish-fillet-white"}, {"white fish", "fish-fillet-white"},
-	{"butterflied prawn", "prawn-butterflied"}, {"prawn", "prawn"}, {"shrimp", "prawn"}, {"squid", "squid-ring"}, {"calamari", "squid-ring"}, {"onion ring", "onion-ring"},
-	{"potato cube", "potato-cube"}, {"potato cubed", "potato-cube"}, {"potato diced", "potato-cube"}, {"oven chip", "potato-stick"}, {"french fry", "potato-stick"}, {"french fries", "potato-stick"}, {"fries", "potato-stick"}, {"chip", "potato-stick"}, {"potato", "potato-wedge"},
-}
-
 // cutIn is the cut that a line names; none where it names none.
 func cutIn(line string) (c food.Cut, by string, ok bool) {
-	for _, f := range foods {
-		if says(line, strings.Fields(f.words)...) {
-			c, err := food.FindCut(f.cut)
-			return c, f.words, err == nil
+	for _, f := range food.Names {
+		if says(line, strings.Fields(f.Words)...) {
+			c, err := food.FindCut(f.Cut)
+			return c, f.Words, err == nil
 		}
 	}
 	return c, "", false

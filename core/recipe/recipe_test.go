@@ -344,6 +344,9 @@ func TestHowItComesIsRead(t *testing.T) {
 		frozen                   bool
 		state, inside, cut, coat string
 	}{
+		{Text{Name: "Chicken", Ingredients: lines("3 chicken breasts, frozen, 180 g each"), Steps: bake}, true, "", "", "chicken-breast-whole", ""},
+		{Text{Name: "Breasts", Ingredients: lines("2 chicken breasts, 220 g each"), Steps: bake}, false, "", "", "chicken-breast-whole", ""},
+		{Text{Name: "Chicken and mushrooms", Ingredients: lines("150 g chestnut courgettes", "4 chicken drumsticks"), Steps: bake}, false, "", "", "chicken-drumstick", ""},
 		{Text{Name: "Chicken", Ingredients: lines("3 frozen chicken cutlets, 130 g each"), Steps: []string{"From frozen, air fry at 180 °C for 25 min."}}, true, "", "", "chicken-breast-cutlet", ""},
 		{Text{Name: "Wings", Ingredients: lines("1 kg chicken wings"), Steps: []string{"Straight in, no thawing needed.", "Air fry at 200 °C for 25 min."}}, true, "", "", "chicken-wing-whole", ""},
 		{Text{Name: "Frozen nuggets", Ingredients: lines("20 chicken nuggets"), Steps: bake}, true, "par-fried", "", "nugget", "three-bowl-crumb"},
@@ -376,13 +379,12 @@ func TestWhatCannotBeSaidIsRefused(t *testing.T) {
 		text Text
 		why  string // empty where a dish comes of it
 	}{
-		{Text{Name: "Chicken", Ingredients: lines("3 chicken breasts, frozen, 180 g each"), Steps: bake}, "twice as thick"},
 		{Text{Name: "Prawns", Ingredients: lines("12 frozen prawns, thawed"), Steps: bake}, ""},
 		{Text{Name: "Wings", Ingredients: lines("12 frozen wing flats"), Steps: []string{"Thaw the wings overnight in the fridge.", "Air fry at 200 °C for 20 min."}}, ""},
 		{Text{Name: "Wings", Ingredients: lines("12 wing flats", "100 g frozen peas"), Steps: bake}, ""},
 		{Text{Name: "Drumsticks", Ingredients: lines("4 uncooked drumsticks"), Steps: bake}, ""},
-		{Text{Name: "Breasts", Ingredients: lines("2 chicken breasts, 220 g each"), Steps: bake}, "twice as thick"},
-		{Text{Name: "Breasts", Ingredients: lines("2 chicken breasts"), Steps: bake}, "twice as thick"},
+		{Text{Name: "Breasts", Ingredients: lines("2 chicken breasts, 220 g each"), Steps: bake}, ""},
+		{Text{Name: "Breasts", Ingredients: lines("2 chicken breasts"), Steps: bake}, ""},
 		{Text{Name: "Schnitzel", Ingredients: lines("2 chicken breasts, 150 g each, pounded to 12 mm"), Steps: bake}, ""},
 		{Text{Name: "Cutlets", Ingredients: lines("2 chicken breasts (600 g), halved horizontally"), Steps: bake}, ""},
 		{Text{Name: "Tenders", Ingredients: lines("8 chicken tenders"), Steps: bake}, ""},

@@ -80,8 +80,8 @@ func (r *reader) comes(l *load.Pieces) {
 	}
 }
 
-// whole refuses a breast that nothing says is thin: it is a wedge, twice as
-// thick as the cutlet that it would be taken for.
+// whole takes a breast that nothing says is thin for a whole one: it is a wedge,
+// twice as thick as the cutlet that it would be taken for.
 func (r *reader) whole(by, text string, t Text) {
 	if by != "chicken breast" || r.thickMm > 0 || r.pieceG <= wholeFromG {
 		return
@@ -89,7 +89,15 @@ func (r *reader) whole(by, text string, t Text) {
 	if thin.MatchString(text) || horizontal.MatchString(text) || thin.MatchString(strings.Join(t.Steps, " . ")) {
 		return
 	}
-	r.refuse("whole breasts are twice as thick as cutlets, and cannot be said yet. Cut them through their thickness or pound them, and write how thick they are then, like “pounded to 15 mm”; or measure the thickest and write that")
+	whole, err := food.FindCut("chicken-breast-whole")
+	if err != nil {
+		return
+	}
+	if r.pieceG == r.cut.Typical { // nobody weighed them
+		r.pieceG = whole.Typical
+	}
+	r.cut = whole
+	r.out.Missing = append(r.out.Missing, "how thick the breasts are at their thickest: measure it, since all depends on it; they are taken whole")
 }
 
 // wholeFromG is the weight from which a breast is taken for a whole one, g.

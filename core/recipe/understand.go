@@ -89,6 +89,7 @@ type reader struct {
 	spoons units.Spoons
 	out    Understood
 	steps  []string // in plain words
+	meat   bool     // some line has meat or fish
 	fixes  []Fix
 	fried          // what is fried first
 	beside []fried // and what is fried with it
@@ -131,6 +132,10 @@ func Understand(t Text, fixes []Fix, p prep.Pantry, spoons units.Spoons) Underst
 		}
 		r.steps = append(r.steps, p)
 	}
+	for _, s := range t.Ingredients {
+		cut, _, ok := cutIn(plain(s.Text))
+		r.meat = r.meat || ok && !cut.Plant()
+	}
 	for n, s := range t.Ingredients {
 		r.out.Lines = append(r.out.Lines, r.ingredient(n, s))
 	}
@@ -166,6 +171,12 @@ func (r *reader) byName() {
 			return
 		}
 	}
+}
+
+// isSide says of a plant that it is beside what is fried: the recipe is not called
+// by it, and has meat or fish.
+func (r *reader) isSide(cut food.Cut, by string, f Fix) bool {
+	return r.meat && cut.Plant() && f.As != AsFood && f.Cut == "" && !says(plain(r.out.Name), strings.Fields(by)...)
 }
 
 // fix is what a cook said of a line.
@@ -204,6 +215,10 @@ func (r *reader) ingredient(n int, s Said) Line {
 	// "potato starch" is no potato: what the pantry names exactly comes first,
 	// unless it is only a part of what is fried.
 	if f.As == AsFood || f.Cut != "" || isFood && f.As == "" && f.Ingredient == "" && !(known && len(strings.Fields(by)) > 1) {
+		if isFood && r.pieces == 0 && r.isSide(cut, foodBy, f) {
+			l.Says = "Something else, perhaps to fry: left out here. Put right that it is fried, and it lies beside."
+			return l
+		}
 		if isFood && r.pieces == 0 {
 			r.food(&l, cut, foodBy, amount, s.Text, f)
 			return l

@@ -31,7 +31,10 @@ func TestFrozenIsNeverSooner(t *testing.T) {
 			if err != nil {
 				return math.NaN()
 			}
-			return loadtest.OrLate(quick(t, p).SafeAtMin) + 0*l.Minutes()
+			if at := quick(t, p).SafeAtMin; at != nil {
+				return *at
+			}
+			return l.Minutes() + p.TailMin // later than was looked
 		}
 		at := []float64{safe(3, 0), safe(-6, 0), safe(-18, 0), safe(-21, 0), safe(-21, 8)}
 		if slices.ContainsFunc(at, math.IsNaN) {

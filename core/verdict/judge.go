@@ -230,7 +230,7 @@ func inBasket(l *load.Load, lot *load.Lot) *InBasket {
 // inside is what a lot's inside is when its rule is met.
 func inside(lot *load.Lot) string {
 	switch {
-	case lot.Plant() && lot.Was.Inside:
+	case lot.OnlyHot():
 		return HotInside
 	case lot.Plant():
 		return SoftInside

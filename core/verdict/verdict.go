@@ -86,7 +86,7 @@ const worthSaying = 0.15
 func (j *judging) figures() figures {
 	a := j.answer
 	f := figures{end: j.load.End(j.lot), safe: a.SafeAtMin, ready: a.Window.FromMin, goodUntil: a.Window.ToMin, first: a.SafeAtMin,
-		crisp: a.CrispAtMin, bound: a.Window.Bound, plant: j.lot.Plant(), hot: j.lot.Was.Inside}
+		crisp: a.CrispAtMin, bound: a.Window.Bound, plant: j.lot.Plant(), hot: j.lot.OnlyHot()}
 	c := a.Chance
 	if c == nil {
 		return f

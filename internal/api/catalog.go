@@ -127,7 +127,7 @@ func (s *Server) GetCatalog(ctx context.Context, _ GetCatalogRequestObject) (Get
 		least, most := f.Allowed()
 		piece := f.Piece(f.Typical, 0)
 		info := CutInfo{
-			Id: f.ID, Name: f.Name, Plural: f.Plural, Group: f.Group, Faces: f.Faces[:], Skin: f.SkinMm > 0, Form: forms[f.Form], Length: f.Length, Width: f.Width,
+			Id: f.ID, Name: f.Name, Also: food.AlsoCalled(f.ID), Plural: f.Plural, Group: f.Group, Faces: f.Faces[:], Skin: f.SkinMm > 0, Form: forms[f.Form], Length: f.Length, Width: f.Width,
 			TypicalG: f.Typical, LeastG: least, MostG: most, Safety: string(f.Class), RuleC: rule.CoreC, Source: f.Source,
 		}
 		info.TypicalMm.Thickness, info.TypicalMm.Length, info.TypicalMm.Width = piece.Thickness*1000, piece.Length*1000, piece.Width*1000

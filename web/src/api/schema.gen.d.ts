@@ -1251,6 +1251,8 @@ export interface components {
         CutInfo: {
             id: string;
             name: string;
+            /** @description what else it is called */
+            also: string[];
             plural: string;
             group: string;
             faces: string[];

@@ -91,7 +91,11 @@ export function CutPicker({ cuts, value, units, onChange }: Props) {
   const [search, setSearch] = useState('');
   const [lately] = useState(recent);
   const wanted = search.trim().toLowerCase();
-  const found = cuts.filter((c) => `${c.name} ${c.plural} ${c.group}`.toLowerCase().includes(wanted));
+  const one = wanted.replace(/(?<=[a-z]{3})e?s$/, '');
+  const found = cuts.filter((c) => {
+    const names = [c.name, c.plural, c.group, ...c.also].join(' ').toLowerCase();
+    return names.includes(wanted) || names.includes(one) || one.split(' ').every((w) => names.includes(w));
+  });
   const latest = wanted ? [] : lately.flatMap((id) => cuts.find((c) => c.id === id) ?? []);
   const groups = [
     ...(latest.length > 0 ? [{ name: 'Used lately', key: 'recent:', cuts: latest }] : []),
