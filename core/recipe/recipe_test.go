@@ -383,6 +383,8 @@ func TestWhatCannotBeSaidIsRefused(t *testing.T) {
 		{Text{Name: "Wings", Ingredients: lines("12 frozen wing flats"), Steps: []string{"Thaw the wings overnight in the fridge.", "Air fry at 200 °C for 20 min."}}, ""},
 		{Text{Name: "Wings", Ingredients: lines("12 wing flats", "100 g frozen peas"), Steps: bake}, ""},
 		{Text{Name: "Drumsticks", Ingredients: lines("4 uncooked drumsticks"), Steps: bake}, ""},
+		{Text{Name: "Roast", Ingredients: lines("1 whole chicken (1.4 kg)"), Steps: bake}, "cut in half"},
+		{Text{Name: "Roast", Ingredients: lines("2 half chickens, 650 g each"), Steps: bake}, ""},
 		{Text{Name: "Breasts", Ingredients: lines("2 chicken breasts, 220 g each"), Steps: bake}, ""},
 		{Text{Name: "Breasts", Ingredients: lines("2 chicken breasts"), Steps: bake}, ""},
 		{Text{Name: "Schnitzel", Ingredients: lines("2 chicken breasts, 150 g each, pounded to 12 mm"), Steps: bake}, ""},

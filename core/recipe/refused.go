@@ -100,6 +100,19 @@ func (r *reader) whole(by, text string, t Text) {
 	r.out.Missing = append(r.out.Missing, "how thick the breasts are at their thickest: measure it, since all depends on it; they are taken whole")
 }
 
+// wholeBird is what lies in no basket as one piece yet.
+var wholeBird = regexp.MustCompile(`(?i)\b(?:whole|roast(?:ing)?)\s+(?:chicken|duck|turkey|bird)\b`)
+
+// bird refuses a whole bird.
+func (r *reader) bird(t Text) {
+	for _, s := range t.Ingredients {
+		if wholeBird.MatchString(s.Text) {
+			r.refuse("a whole bird cannot be said yet: its breast is done long before its thigh. Have it cut in half, and write “2 half chickens” with their weight")
+			return
+		}
+	}
+}
+
 // wholeFromG is the weight from which a breast is taken for a whole one, g.
 const wholeFromG = 100.0
 

@@ -148,6 +148,9 @@ func Understand(t Text, fixes []Fix, p prep.Pantry, spoons units.Spoons) Underst
 		r.state(t)
 		r.whole(r.foodBy, r.foodText, t)
 	}
+	if r.pieces == 0 {
+		r.bird(t)
+	}
 	r.dish()
 	for _, s := range t.Rest {
 		r.out.Lines = append(r.out.Lines, Line{Text: s, Step: true, As: AsNote, Says: "Stands beside the recipe: left out."})
