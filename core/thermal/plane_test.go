@@ -172,9 +172,6 @@ func cylinder(layers []Layer, start, airC float64, film [2]float64, marks []floa
 }
 
 func TestUnequalFacesBoneCoatAndIce(t *testing.T) {
-	if testing.Short() {
-		t.Skip("a few seconds")
-	}
 	t.Parallel()
 	flesh := Material{Solids: 250, Fat: 40, Water: 780, DryK: 0.07, WetK: 0.43, Ice: Ice{FreezesC: -1.1, Bound: 0.4}}
 	coat := Material{Solids: 420, Fat: 60, Water: 200, SolidsHeat: 1700, DryK: 0.10, WetK: 0.40, Part: Coat, Ice: Ice{FreezesC: -2, Bound: 0.3}}

@@ -1,5 +1,4 @@
-import type { Fryer, Plan, PlanInput, Schemas, Simulable } from '../api/client';
-import { inputOf } from '../dish/input';
+import type { Plan, PlanInput, Schemas, Simulable } from '../api/client';
 
 export type Drawer = NonNullable<PlanInput['drawer']>;
 export type Ready = NonNullable<PlanInput['ready']>;
@@ -71,10 +70,3 @@ export function axisOf(answer: Simulated, drawer: Drawer): { from: number; end: 
   const start = all[drawers.indexOf(drawer)]?.startMin ?? 0;
   return { from: -start, end: end - start };
 }
-
-/** A dish put in a drawer of a fryer. */
-export const inDrawer = (p: PlanInput, fryer: Fryer, drawer: Drawer | undefined): PlanInput => ({
-  ...inputOf(p),
-  fryerId: fryer.id,
-  drawer,
-});
