@@ -105,10 +105,11 @@ func times(n int) string {
 func shortcoming(l *load.Load, p *Proposal, crust float64) string {
 	switch {
 	case p.SafeByMin == nil || *p.SafeByMin > p.Minutes+0.5:
+		inside := load.SafeInside
 		if allPlants(l) {
-			return "It does not get this load soft in time."
+			inside = l.Lots[0].Inside()
 		}
-		return "It does not get this load safe in time."
+		return fmt.Sprintf("It does not get this load %s in time.", inside)
 	case p.overdone != load.NotOverdone:
 		return endsOverdone[p.overdone]
 	case p.Crust < crust-2:
@@ -119,6 +120,7 @@ func shortcoming(l *load.Load, p *Proposal, crust float64) string {
 
 var endsOverdone = map[load.Overdone]string{
 	load.Dry: "It ends drier than this cut should be.", load.Burnt: "It ends too dark.", load.Bitter: "Its sugar burns.", load.Browned: "It ends past gold.",
+	load.RanOut: "It runs out.", load.Burst: "Its skin bursts.",
 }
 
 // besideStraight compares a way with straight heat in whole figures.

@@ -127,7 +127,7 @@ func wellSaid(t *testing.T, what string, q load.Request, a verdict.Answer, said 
 	if oddText.MatchString(said) || q.Units.Mass == units.Ounce && metricUnit.MatchString(said) {
 		t.Errorf("%s of %s: %s", what, q.Load.Cut, said)
 	}
-	if a.Rule.Inside == verdict.SoftInside && ofMeat.MatchString(said) {
+	if a.Rule.Inside == load.SoftInside && ofMeat.MatchString(said) {
 		t.Errorf("%s of %s, a plant: %s", what, q.Load.Cut, said)
 	}
 }

@@ -49,11 +49,7 @@ func batchingsSay(b Batchings, lot *load.Lot, drawers int) string {
 		says = append(says, map[bool]string{true: "All of them lie in the two drawers with air between.", false: "All of them lie in one basket with air between."}[drawers > 1])
 	}
 	if b.Best == "" {
-		inside := "safe"
-		if lot.Plant() {
-			inside = "soft"
-		}
-		says = append(says, fmt.Sprintf("As it stands none of this gets every piece %s and crisp: lengthen the program, or put fewer in.", inside))
+		says = append(says, fmt.Sprintf("As it stands none of this gets every piece %s and %s: lengthen the program, or put fewer in.", lot.Inside(), lot.Outside()))
 	}
 	if both != nil {
 		says = append(says, fmt.Sprintf("Shared with the other fryer, %d and %d are done together in %.0f min.", both.Baskets[0].Pieces, both.Baskets[1].Pieces, both.Minutes))

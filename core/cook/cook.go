@@ -93,10 +93,16 @@ type Live struct {
 type Judging uint8
 
 const (
-	ByTheBone Judging = iota // probed away from the bone
+	ByBoth    Judging = iota // probed in breast and thigh, away from the bone
+	ByTheBone                // probed away from the bone
 	ByProbe                  // probed where it is thickest
 	ByBite                   // a plant: soft, nothing raw about it
+	ByHeat                   // … that only has to be hot
+	ByMelt                   // cheese: molten
 )
+
+// Tried says that one is tried: nothing raw about it, and no probe.
+func (j Judging) Tried() bool { return j >= ByBite }
 
 // A LotIn is one of several lots in a basket.
 type LotIn struct {

@@ -51,7 +51,7 @@ func (l Live) Shown(k Known, now time.Time) *Shown {
 		return l.shownOfAll(k, now)
 	}
 	loaded, in := l.loadedAt()
-	if !in || l.judging(nil) == ByBite {
+	if !in || l.judging(nil).Tried() {
 		return nil
 	}
 	rule := l.Degrees.AtLeast(k.Rule.CoreC)
@@ -240,7 +240,7 @@ func (l Live) AsksBeforeOut(k Known) *Asks {
 	if len(l.Lots) > 0 && len(k.Lots) == len(l.Lots) {
 		return l.asksBeforeLots(l.atLast(), k)
 	}
-	if l.judging(nil) == ByBite {
+	if l.judging(nil).Tried() {
 		until := loaded.Add(minutes(l.EndMin() - math.Max(wellBefore, wellBeforeShare*l.EndMin())))
 		return &Asks{Until: &until, Says: asksProgram(l.EndMin())}
 	}

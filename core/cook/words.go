@@ -46,7 +46,7 @@ func (l Live) handling(turn string, first bool) (out string) {
 	if seam && turn == load.Flip {
 		out += " Roll them gently, the seam down again."
 	}
-	if first && l.judging(nil) != ByBite {
+	if first && !l.judging(nil).Tried() {
 		out += fmt.Sprintf(" Use %s from here: what touched it raw stays away.", tool)
 	}
 	return out
@@ -104,7 +104,7 @@ func (l Live) words(d due) string {
 		return "Basket back in"
 	case d.turn == load.LookIn:
 		look := "Look at one and probe it"
-		if l.judging(nil) == ByBite {
+		if l.judging(nil).Tried() {
 			look = "Look at one and try it"
 		}
 		if set != "" {
@@ -119,7 +119,7 @@ func (l Live) words(d due) string {
 		return out
 	case d.turn == load.TakeOut:
 		out := fmt.Sprintf("Take %s out, leave the others; probe one of them first", all)
-		if l.judging(d.lots) == ByBite {
+		if l.judging(d.lots).Tried() {
 			out = fmt.Sprintf("Take %s out, leave the others; try one of them first", all)
 		}
 		if set != "" {
@@ -192,11 +192,9 @@ func (l Live) judging(lots []int) Judging {
 	if len(l.Lots) == 0 {
 		return l.Judged
 	}
-	out := ByBite
+	out := ByMelt
 	for _, lot := range l.lotsOf(lots) {
-		if lot.Judged != ByBite && (out == ByBite || lot.Judged == ByTheBone) {
-			out = lot.Judged
-		}
+		out = min(out, lot.Judged) // the strictest comes first
 	}
 	return out
 }
@@ -209,7 +207,7 @@ func (l Live) face(which int, lots []int) string {
 		of = []LotIn{{Faces: l.Faces, Judged: l.Judged}}
 	}
 	for _, lot := range of {
-		if lot.Judged == ByBite || lot.Faces != of[0].Faces {
+		if lot.Judged.Tried() || lot.Faces != of[0].Faces {
 			return ""
 		}
 	}
@@ -395,9 +393,12 @@ func (d due) asks() (action, label, next, phase string) {
 
 // tell is what is done before the food comes out.
 var tell = map[Judging]string{
+	ByBoth:    "Probe breast and thigh first, away from the bone: the lower of the two counts. The thermometer decides, not the colour.",
 	ByTheBone: "Probe the thickest one away from the bone first. The thermometer decides, not the colour.",
 	ByProbe:   "Probe the thickest one in its middle first. The thermometer decides, not the colour.",
 	ByBite:    "Try one first: it should be soft right through.",
+	ByHeat:    "Try one first: it should be hot right through.",
+	ByMelt:    "Pull one apart first: it should stretch, and not run.",
 }
 
 const longEnough = "The program is as long as that takes."

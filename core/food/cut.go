@@ -67,6 +67,9 @@ type Cut struct {
 	// SkinWicks is the diffusivity of water in it over that in meat; 0 means
 	// that of bird skin.
 	SkinWicks float64
+	// Spots are the coldest spots of a piece that has two, the one whose thickness
+	// is the piece's first; nil where there is one.
+	Spots []Spot
 	// Stuffing is the share of the volume, in the middle, and Filling what
 	// it is made of.
 	Stuffing float64
@@ -91,6 +94,11 @@ type Cut struct {
 	Plain bool
 	// Hot says of a plant that it only has to be hot: nothing in it softens.
 	Hot bool
+	// Molten says that it is to be molten, not soft.
+	Molten bool
+	// OutC is the coldest spot's heat from which it runs out of its coat, or bursts
+	// its skin, °C; 0 for never.
+	OutC float64
 	// Heated says that it was cooked before.
 	Heated bool
 	Raw    [3]float64 // CIELAB of the raw surface
@@ -107,8 +115,14 @@ func (c Cut) Allergens() []string {
 		return []string{"molluscs"}
 	case c.Group == "Shellfish":
 		return []string{"crustaceans"}
-	case c.Group == "Fish":
+	case c.Class == safety.Fish:
 		return []string{"fish"}
+	case c.ID == "tofu-cube":
+		return []string{"soy"}
+	case c.Molten:
+		return []string{"milk"}
+	case c.ID == "filled-roll":
+		return []string{"wheat"}
 	}
 	return []string{}
 }
@@ -252,27 +266,35 @@ const (
 // by about a fifth at 1 % and hardly more beyond 2 %; Offer and Trinick, Meat
 // Science 8, 1983).
 func (c Cut) Columns(p Piece, coat Coating, saltPct, film float64) []Column {
+	if len(c.Spots) > 0 {
+		return c.spotColumns(p, coat, saltPct, film)
+	}
 	r := p.Half()
 	parts := p.Parts(film * r / fleshConducts)
 	out := make([]Column, 0, len(parts))
 	for i, part := range parts {
-		inside := c.inside(i)
-		layers := c.layers(r, inside, saltPct, coat)
-		// A bone stays as thick beside the flesh when the piece is cut or
-		// tied thicker than usual, and the flesh keeps its mass.
-		flesh := (1 - c.Bone) / (1 - math.Pow(inside, part.Shape))
-		if c.Bone == 0 {
-			flesh = 1
-		}
-		area := part.Share * p.Volume * part.Shape / r * flesh // under the coat
-		outer := r
-		for _, l := range coat.layers(r, part.Shape) {
-			outer += l.Thickness
-			layers = append(layers, l)
-		}
-		out = append(out, Column{Shape: part.Shape, Layers: layers, Area: area * math.Pow(outer/r, part.Shape-1)})
+		out = append(out, c.column(part, i, r, p.Volume, saltPct, coat))
 	}
 	return out
+}
+
+// column is a part of a piece of a volume, m³, which reaches to a radius of r, m.
+func (c Cut) column(part Part, i int, r, volume, saltPct float64, coat Coating) Column {
+	inside := c.inside(i)
+	layers := c.layers(r, inside, saltPct, coat)
+	// A bone stays as thick beside the flesh when the piece is cut or
+	// tied thicker than usual, and the flesh keeps its mass.
+	flesh := (1 - c.Bone) / (1 - math.Pow(inside, part.Shape))
+	if c.Bone == 0 {
+		flesh = 1
+	}
+	area := part.Share * volume * part.Shape / r * flesh // under the coat
+	outer := r
+	for _, l := range coat.layers(r, part.Shape) {
+		outer += l.Thickness
+		layers = append(layers, l)
+	}
+	return Column{Shape: part.Shape, Layers: layers, Area: area * math.Pow(outer/r, part.Shape-1)}
 }
 
 // inside returns how much of the radius of a part bone or filling takes: what

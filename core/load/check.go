@@ -332,6 +332,13 @@ func (c *checker) aim(lot *Lot, q Request, of LotRequest) {
 			c.Add("guidanceC", fmt.Sprintf("%g", q.GuidanceC),
 				fmt.Sprintf("%g to %g °C, never under the guidance", safety.StricterFloor, safety.StricterTop))
 		}
+		// What is soft sooner than pectin lets go, or molten.
+		if tender := lot.Cut.Tender; lot.Plant() && !lot.OnlyHot() && tender > 0 && tender < lot.Rule.CoreC {
+			lot.Rule.CoreC = tender
+			if lot.Cut.Molten {
+				lot.Rule.Words, lot.Rule.Source = "molten in the middle; no safety minimum applies", "own judgement"
+			}
+		}
 	}
 }
 

@@ -247,7 +247,36 @@ func (l *Lot) Wet() float64 {
 func (l *Lot) Plant() bool { return l.Class() == safety.Plant }
 
 // OnlyHot says of a plant that it only has to be hot inside.
-func (l *Lot) OnlyHot() bool { return l.Plant() && (l.Cut.Hot || l.Was.Inside) }
+func (l *Lot) OnlyHot() bool { return l.Plant() && !l.Cut.Molten && (l.Cut.Hot || l.Was.Inside) }
+
+// What food is inside when its rule is met.
+const (
+	SafeInside   = "safe"
+	SoftInside   = "soft"   // of a plant, which no rule is for
+	HotInside    = "hot"    // of a plant that only has to be hot
+	MoltenInside = "molten" // of cheese
+)
+
+// Outside is what its outside is asked to be: what is liked plain is not crisp.
+func (l *Lot) Outside() string {
+	if l.CrustWanted <= crustPlain {
+		return "brown"
+	}
+	return "crisp"
+}
+
+// Inside is what it is inside when its rule is met.
+func (l *Lot) Inside() string {
+	switch {
+	case l.OnlyHot():
+		return HotInside
+	case l.Cut.Molten:
+		return MoltenInside
+	case l.Plant():
+		return SoftInside
+	}
+	return SafeInside
+}
 
 // Wrapped says whether it lies in a wrap, its own or one put around it.
 func (l *Lot) Wrapped() bool { return l.Coating.ID == food.Wrap || l.Cut.Wrapped() }
@@ -278,6 +307,14 @@ func (l *Lot) TooBrown() (crust.Stage, Overdone) {
 	return crust.TooDark, Burnt
 }
 
+// RunsOut is what its inside's heat does to its outside in the end.
+func (l *Lot) RunsOut() Overdone {
+	if l.Cut.Molten || l.Cut.Stuffing > 0 || l.Class() == safety.Stuffed {
+		return RanOut
+	}
+	return Burst
+}
+
 // Overdone is what food is too much of.
 type Overdone string
 
@@ -288,6 +325,8 @@ const (
 	Bitter      Overdone = "bitter" // its sugar
 	Browned     Overdone = "brown"  // past gold, of starchy food
 	Dry         Overdone = "dry"
+	RanOut      Overdone = "out"   // of its coat: cheese, a filling
+	Burst       Overdone = "burst" // a sausage's skin
 )
 
 // HotHoldC is the least that hot food is held at, °C: 60 (USDA 140 °F), 63 in

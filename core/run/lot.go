@@ -64,9 +64,10 @@ func (l *Lot) layIn(v Variation, fineness Fineness, filmWM2K float64) error {
 			if filmWM2K > 0 {
 				film = filmWM2K
 			}
+			p.twin = len(of.Cut.Spots) > 0
 			for i, part := range of.Cut.Columns(piece, of.Coating, of.SaltPct, film) {
 				shells := fineness.Shells
-				if i > 0 {
+				if i > 0 && !p.twin {
 					shells = shells.Finer(edgeShells)
 				}
 				body, err := thermal.New(part.Shape, part.Layers, shells, start)
@@ -303,7 +304,10 @@ func (l *Lot) judge(minute, since float64) {
 			p.crust = now
 		}
 		if math.IsNaN(p.overAt) {
+			out := l.of.Cut.OutC
 			switch {
+			case out > 0 && p.coldC > out:
+				p.overAt, p.over = minute, l.of.RunsOut()
 			case max(p.brown[0].Stage, p.brown[1].Stage) > limit:
 				p.overAt, p.over = minute, why
 			case p.juicePct() < l.of.Cut.Juice:

@@ -21,6 +21,8 @@ type place struct {
 	// seen; edge, nil for a ball, the edges and thin ends.
 	body, edge         *thermal.Body
 	bodyArea, edgeArea float64 // m², of one piece
+	// twin says that edge is no edge but a second middle, which counts alike.
+	twin bool
 	// lies are what it finds in each fryer that the load goes through.
 	lies []lying
 	// bodySees and edgeSees are what of a flux on its footprint, m², a face of
@@ -89,7 +91,7 @@ func (p *place) film(face int, film [2]float64) float64 {
 // feel takes the coldest spot's heat at a minute, so many minutes after it was
 // last felt, into what the rule and its pathogen make of it.
 func (p *place) feel(minute, since float64, pathogen safety.Pathogen) {
-	core := p.body.Coldest()
+	core := p.coldest()
 	if math.IsNaN(p.safeAt) {
 		p.safeAt = p.watch.Add(minute, core)
 	}
@@ -97,14 +99,27 @@ func (p *place) feel(minute, since float64, pathogen safety.Pathogen) {
 	p.coldC = core
 }
 
-// softer and crisper are the crispness of its faces.
-func (p *place) softer() float64 {
-	return crust.Crispness(min(p.body.Crust(0), p.body.Crust(1)))
+// coldest is the heat of its coldest spot, °C.
+func (p *place) coldest() float64 {
+	if p.twin {
+		return min(p.body.Coldest(), p.edge.Coldest())
+	}
+	return p.body.Coldest()
 }
 
-func (p *place) crisper() float64 {
-	return crust.Crispness(max(p.body.Crust(0), p.body.Crust(1)))
+// crustOf is the crispness of a face, of two middles the softer.
+func (p *place) crustOf(face int) float64 {
+	dry := p.body.Crust(face)
+	if p.twin {
+		dry = min(dry, p.edge.Crust(face))
+	}
+	return crust.Crispness(dry)
 }
+
+// softer and crisper are the crispness of its faces.
+func (p *place) softer() float64 { return min(p.crustOf(0), p.crustOf(1)) }
+
+func (p *place) crisper() float64 { return max(p.crustOf(0), p.crustOf(1)) }
 
 // juicePct is the percent of the flesh's own water that is still there.
 func (p *place) juicePct() float64 { return 100 * p.both((*thermal.Body).FleshWater) / p.flesh0 }
@@ -123,9 +138,13 @@ func (p *place) massLossPct() float64 {
 func (p *place) tip(mm, thickness float64) (c, away float64) {
 	whole := thickness / 2
 	away = math.Min(mm/1000, whole*2/3)
-	c = p.body.Coldest()
+	c = p.coldest()
+	in := p.body
+	if p.twin && p.edge.Coldest() < p.body.Coldest() {
+		in = p.edge
+	}
 	for face := range 2 {
-		line := p.body.Profile(face)
+		line := in.Profile(face)
 		for i := 1; i < len(line); i++ {
 			if line[i][0] >= whole-away {
 				f := (whole - away - line[i-1][0]) / (line[i][0] - line[i-1][0])

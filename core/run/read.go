@@ -88,12 +88,12 @@ func (l *Lot) Moment(minute float64) Moment {
 	for i := range l.places {
 		p := &l.places[i]
 		share := l.share(p)
-		m.CoreC, m.JuicePct = min(m.CoreC, p.body.Coldest()), min(m.JuicePct, p.juicePct())
+		m.CoreC, m.JuicePct = min(m.CoreC, p.coldest()), min(m.JuicePct, p.juicePct())
 		m.UpperC += share * p.body.Surface(p.up)
 		m.LowerC += share * p.body.Surface(1-p.up)
 		m.MassLossPct += share * p.massLossPct()
 		for face := range m.Faces {
-			m.Faces[face].Crust = min(m.Faces[face].Crust, crust.Crispness(p.body.Crust(face)))
+			m.Faces[face].Crust = min(m.Faces[face].Crust, p.crustOf(face))
 			brown[face] = min(brown[face], p.brown[face].Stage)
 		}
 	}
@@ -163,7 +163,7 @@ func (l *Lot) Gone() bool { return l.gone }
 
 // CoreC is the coldest spot of the slowest pieces, °C, and ColdestC that of any
 // piece.
-func (l *Lot) CoreC() float64 { return l.slowest().body.Coldest() }
+func (l *Lot) CoreC() float64 { return l.slowest().coldest() }
 
 func (l *Lot) ColdestC() float64 {
 	cold := math.Inf(1)
@@ -184,7 +184,7 @@ func (l *Lot) UpBrown() float64 {
 func (l *Lot) Bend() float64 {
 	p := l.slowest()
 	hot, away := p.tip(4, l.of.Piece.Thickness)
-	return (hot - p.body.Coldest()) / (away * away * 1e6)
+	return (hot - p.coldest()) / (away * away * 1e6)
 }
 
 // TipC is what a thermometer has whose tip lies so many mm off the slowest
@@ -254,7 +254,7 @@ func (l *Lot) State() State {
 	for i := range l.places {
 		p := &l.places[i]
 		share := l.share(p)
-		s.CoreC, s.JuicePct = min(s.CoreC, p.body.Coldest()), min(s.JuicePct, p.juicePct())
+		s.CoreC, s.JuicePct = min(s.CoreC, p.coldest()), min(s.JuicePct, p.juicePct())
 		s.Crust, s.Reductions = min(s.Crust, p.softer()), min(s.Reductions, p.reductions)
 		s.MassLossPct += share * p.massLossPct()
 		fat, firm = fat+share*p.fat0, firm+share*p.both(firmFat)

@@ -222,7 +222,7 @@ func (p *planner) basket(d *readyDish, b dealtBasket, fryer string, f *baskets.F
 		from := math.Min(-outMin-run+t.AtMin, -outMin-takes)
 		out = append(out, part{task(fmt.Sprintf("turn%d", i+1), Turn, turnSays(t.Kind, name), None, 1), from, from + takes})
 	}
-	return append(out, part{task("out", TakeIt, takeOutSays(name), fryer, 1), -outMin, 0})
+	return append(out, part{task("out", TakeIt, takeOutSays(name, d.worked.Lots), fryer, 1), -outMin, 0})
 }
 
 // sauces places what stands on the hob, ready when it is first wanted.

@@ -52,7 +52,19 @@ func turnSays(kind, basket string) string {
 	return fmt.Sprintf(map[string]string{load.Flip: "Turn %s", load.Shake: "Shake %s", load.LookIn: "Look at %s", load.BrushOn: "Brush %s", load.TakeOut: "Some out of %s"}[kind], basket)
 }
 
-func takeOutSays(basket string) string { return basket + " out; probe the thickest" }
+// takeOutSays says what is done as a basket comes out, by the strictest of its cuts.
+func takeOutSays(basket string, lots []*prep.Worked) string {
+	first := "try one"
+	for _, w := range lots {
+		switch cut := w.Lot.Cut; {
+		case len(cut.Spots) > 0:
+			return basket + " out; probe " + units.List(cut.SpotNames())
+		case !cut.Plant():
+			first = "probe the thickest"
+		}
+	}
+	return basket + " out; " + first
+}
 
 func restsSays(basket string) string { return basket + " rests: that belongs to the rule" }
 

@@ -67,19 +67,11 @@ type End struct {
 	PathogenSource string `json:"pathogenSource,omitempty"`
 }
 
-// Rule is what "safe" meant, and what the inside is when it is met: safe, or
-// soft where no rule applies.
+// Rule is what "safe" meant, and what the inside is when it is met.
 type Rule struct {
 	safety.Rule
 	Inside string `json:"inside"`
 }
-
-// Insides.
-const (
-	SafeInside = "safe"
-	SoftInside = "soft"
-	HotInside  = "hot" // of a plant that was cooked before
-)
 
 // PieceSize is the geometry used.
 type PieceSize struct {

@@ -209,7 +209,7 @@ func nominal(l *load.Load, fineness run.Fineness) ([]Answer, error) {
 
 // begun is an answer before the load has run.
 func begun(l *load.Load, lot *load.Lot, on *run.Lot) Answer {
-	a := Answer{Coverage: lot.Coverage, Layers: int(math.Ceil(lot.Coverage)), Warnings: []Warning{}, Rule: Rule{lot.Rule, inside(lot)}}
+	a := Answer{Coverage: lot.Coverage, Layers: int(math.Ceil(lot.Coverage)), Warnings: []Warning{}, Rule: Rule{lot.Rule, lot.Inside()}}
 	a.Piece = PieceSize{
 		ThicknessMm: lot.Piece.Thickness * 1000, LengthMm: lot.Piece.Length * 1000, WidthMm: lot.Piece.Width * 1000,
 		SurfaceCm2: lot.Piece.Surface * 1e4, ShapeNumber: on.Shape(), BoneShare: lot.Cut.Bone,
@@ -225,17 +225,6 @@ func inBasket(l *load.Load, lot *load.Lot) *InBasket {
 	b.Seam = lot.Wrapped()
 	b.Tender = lot.Coating.Sets > 0 && !lot.Wrapped()
 	return b
-}
-
-// inside is what a lot's inside is when its rule is met.
-func inside(lot *load.Lot) string {
-	switch {
-	case lot.OnlyHot():
-		return HotInside
-	case lot.Plant():
-		return SoftInside
-	}
-	return SafeInside
 }
 
 // take notes when what happened.

@@ -75,7 +75,9 @@ type figures struct {
 	crisp     *float64
 	bound     load.Overdone
 	plant     bool
-	hot       bool     // it was cooked before, and is to be hot again
+	inside    string   // what it is inside when its rule is met
+	outside   string   // … and outside
+	spots     []string // where it is probed, nil for its thickest
 	safeByEnd *float64 // share of loads, where it is worth saying
 }
 
@@ -86,7 +88,7 @@ const worthSaying = 0.15
 func (j *judging) figures() figures {
 	a := j.answer
 	f := figures{end: j.load.End(j.lot), safe: a.SafeAtMin, ready: a.Window.FromMin, goodUntil: a.Window.ToMin, first: a.SafeAtMin,
-		crisp: a.CrispAtMin, bound: a.Window.Bound, plant: j.lot.Plant(), hot: j.lot.OnlyHot()}
+		crisp: a.CrispAtMin, bound: a.Window.Bound, plant: j.lot.Plant(), inside: j.lot.Inside(), outside: j.lot.Outside(), spots: j.lot.Cut.SpotNames()}
 	c := a.Chance
 	if c == nil {
 		return f

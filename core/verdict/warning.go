@@ -37,6 +37,8 @@ const (
 	Ice         Code = "ice"        // a reading beside it misleads
 	Reheat      Code = "reheat"
 	Clumped     Code = "clumped"
+	Melts       Code = "melts"  // before its coat has set
+	Splits      Code = "splits" // a skin, by heat at once
 )
 
 // Warning says what may go wrong, why, and which field would mend it.
@@ -91,7 +93,7 @@ type Change struct {
 func (j *judging) warnings() (all []Warning) {
 	for _, found := range []*Warning{
 		j.underRule(), j.soft(), j.overdone(), j.tooFull(), j.smokes(), j.wantsOil(), j.wetPatch(), j.rinsed(), j.burningSugar(),
-		j.onLiner(), j.apart(), j.cools(), j.tooThick(), j.thawFirst(), j.ice(), j.clumped(), j.reheat(),
+		j.onLiner(), j.apart(), j.cools(), j.tooThick(), j.thawFirst(), j.ice(), j.clumped(), j.reheat(), j.melts(), j.splits(),
 	} {
 		if found != nil {
 			all = append(all, *found)
@@ -141,6 +143,23 @@ func (j *judging) clumped() *Warning {
 		}
 	}
 	return &Warning{Code: Clumped, Field: "program.turns", Message: clumpedSays(j.lot.Clump)}
+}
+
+// gentleC is a heat that no skin splits in, and splitsC one that may split it, °C.
+const gentleC, splitsC = 160.0, 185.0
+
+func (j *judging) melts() *Warning {
+	if !j.lot.Cut.Molten || j.lot.Frozen() {
+		return nil
+	}
+	return &Warning{Code: Melts, Field: "load.startC", Message: meltsSays}
+}
+
+func (j *judging) splits() *Warning {
+	if j.lot.Cut.OutC == 0 || j.lot.RunsOut() != load.Burst || j.load.Program.Stages[0].AirC < splitsC {
+		return nil
+	}
+	return &Warning{Code: Splits, Field: stageAirC(0), Message: j.splitsSays()}
 }
 
 func (j *judging) reheat() *Warning {

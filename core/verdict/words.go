@@ -20,18 +20,21 @@ func unknown() Verdict {
 	return Verdict{Standing: Unknown, Figure: "…", Says: "Working out how sure it is."}
 }
 
-// tooSoon says what happens before a load is ready, by what ends its window;
-// of what is judged by softness beside what is judged by safety.
-var tooSoon = map[load.Overdone]struct{ safe, soft string }{
-	load.Dry:     {"It dries out before it is crisp.", "It dries out before it is crisp."},
-	load.Bitter:  {"Its sugar turns bitter before it is safe and crisp.", "Its sugar turns bitter before it is soft and crisp."},
-	load.Burnt:   {"It burns before it is safe and crisp.", "It burns before it is soft and crisp."},
-	load.Browned: {"It goes past gold before it is safe and crisp.", "It goes past gold before it is soft and crisp."},
+// tooSoon says what happens before a load is ready, by what ends its window: before
+// it is what inside, and what outside.
+var tooSoon = map[load.Overdone]string{
+	load.Dry:     "It dries out before it is %[2]s.",
+	load.Bitter:  "Its sugar turns bitter before it is %s and %s.",
+	load.Burnt:   "It burns before it is %s and %s.",
+	load.Browned: "It goes past gold before it is %s and %s.",
+	load.RanOut:  "It runs out before it is %s and %s.",
+	load.Burst:   "Its skin bursts before it is %s and %s: begin gently.",
 }
 
 // OverdoneWords say what food is too much of.
 var OverdoneWords = map[load.Overdone]string{
 	load.Burnt: "too dark and bitter", load.Bitter: "bitter, since its sugar burns", load.Browned: "past gold, which starchy food should not be", load.Dry: "dry inside",
+	load.RanOut: "running out", load.Burst: "about to burst",
 }
 
 // word says a verdict of one lot.
@@ -43,29 +46,20 @@ func (f *figures) word(v *Verdict) {
 	if v.crispInTime {
 		v.CrispAt = fmt.Sprintf("%.0f min", NotBefore(*f.crisp))
 	}
-	inside, not := "safe inside", "Not safe"
-	if f.plant {
-		inside, not = "soft inside", "Not soft"
-		if f.hot {
-			inside, not = "hot inside", "Not hot"
-		}
-	}
+	inside, not := f.inside+" inside", "Not "+f.inside
 	switch v.Standing {
 	case NeverSafe:
 		v.Figure, v.Says = not, f.unsafeSays(inside)
 	case NeverCrisp:
-		v.Figure = "Not crisp"
+		v.Figure = "Not " + f.outside
 		v.Says = fmt.Sprintf("%s by minute %.0f, but the crust does not get there.", units.Capital(inside), NotBefore(*f.safe))
 	case NoGoodTime:
-		v.Figure, v.Says = "No good minute", tooSoon[f.bound].safe
-		if f.plant {
-			v.Says = tooSoon[f.bound].soft
-		}
-		if v.Says == "" {
-			v.Says = "Some pieces are overdone before all are ready."
+		v.Figure, v.Says = "No good minute", "Some pieces are overdone before all are ready."
+		if says, known := tooSoon[f.bound]; known {
+			v.Says = fmt.Sprintf(says, f.inside, f.outside)
 		}
 	case TooShort:
-		what := "crisp"
+		what := f.outside
 		if !f.inTime(f.safe) {
 			what = "surely " + inside
 		}
@@ -76,9 +70,9 @@ func (f *figures) word(v *Verdict) {
 		if v.ToMin == nil {
 			v.Unit = "min, and a while after"
 		}
-		v.Says = "Crisp and safe together."
+		v.Says = units.Capital(f.outside) + " and safe together."
 		if f.plant {
-			v.Says = "Crisp, and " + inside + "."
+			v.Says = units.Capital(f.outside) + ", and " + inside + "."
 		}
 	}
 	v.First = f.firstSays(v.FromMin)
@@ -112,8 +106,11 @@ func (f *figures) firstSays(from *float64) string {
 	}
 	soon := math.Max(1, math.Floor(*f.first))
 	what := "Probe one at"
-	if f.plant {
+	switch {
+	case f.plant:
 		what = "Try one at"
+	case f.spots != nil:
+		what = fmt.Sprintf("Probe %s at", units.List(f.spots))
 	}
 	if from != nil && *from > soon {
 		return fmt.Sprintf("%s %.0f, look at %.0f.", what, soon, *from)
@@ -288,7 +285,7 @@ func (j *judging) underRuleSays(coreC float64) string {
 	ends := u.Degrees(math.Floor(coreC))
 	switch {
 	case j.lot.Plant():
-		return fmt.Sprintf("The middle is at %s when the program ends, and soft from about %s.", ends, u.Degrees(rule.CoreC))
+		return fmt.Sprintf("The middle is at %s when the program ends, and %s from about %s.", ends, j.lot.Inside(), u.Degrees(rule.CoreC))
 	case coreC >= rule.CoreC:
 		// Hot enough, but not for long enough.
 		return fmt.Sprintf("The coldest %s is at %s when the program ends, but has not yet held %s for the %s of the rule, or an equivalent. It is not safe to eat yet.",
@@ -300,7 +297,7 @@ func (j *judging) underRuleSays(coreC float64) string {
 
 func (j *judging) inDoubtSays() string {
 	if j.lot.Plant() {
-		return "Most loads are soft inside by the end, but fewer than 95 in 100: pieces and fryers differ."
+		return fmt.Sprintf("Most loads are %s inside by the end, but fewer than 95 in 100: pieces and fryers differ.", j.lot.Inside())
 	}
 	return "Most loads are safe by the end, but fewer than 95 in 100: pieces, fridges and fryers differ. Give it longer, or probe the thickest one."
 }
@@ -335,6 +332,12 @@ func until(minute *float64) string {
 
 func liftsSays(set *float64) string {
 	return fmt.Sprintf("A light, dry coat can lift off in the moving air %s, before the heat has set it. Press it on, and mist it.", until(set))
+}
+
+const meltsSays = "Freeze it for an hour first: the coat then sets before what is inside runs."
+
+func (j *judging) splitsSays() string {
+	return fmt.Sprintf("Heat at once splits the skin: begin at about %s, and let it brown at the end.", j.load.Units.Degrees(gentleC))
 }
 
 const dryCoatSays = "Dry patches of this coat stay pale and floury without oil."

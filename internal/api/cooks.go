@@ -12,7 +12,7 @@ import (
 )
 
 // judging is how each is called in the contract.
-var judging = map[cook.Judging]string{cook.ByTheBone: "bone", cook.ByProbe: "probe", cook.ByBite: "bite"}
+var judging = map[cook.Judging]string{cook.ByTheBone: "bone", cook.ByProbe: "probe", cook.ByBite: "bite", cook.ByBoth: "both", cook.ByHeat: "heat", cook.ByMelt: "melt"}
 
 func (s *Server) cookOut(ctx context.Context, c store.Cook) (Cook, error) {
 	l, err := s.home.Live(ctx, c)

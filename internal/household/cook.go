@@ -6,7 +6,6 @@ import (
 	"velocrustum/core/cook"
 	"velocrustum/core/food"
 	"velocrustum/core/load"
-	"velocrustum/core/verdict"
 	"velocrustum/internal/store"
 )
 
@@ -54,8 +53,14 @@ func (h *Household) Live(ctx context.Context, c store.Cook) (cook.Live, error) {
 // judged is how a cut is told to be done.
 func judged(c food.Cut, inside string) cook.Judging {
 	switch {
-	case inside == verdict.SoftInside || inside == verdict.HotInside:
+	case inside == load.SoftInside:
 		return cook.ByBite
+	case inside == load.HotInside:
+		return cook.ByHeat
+	case inside == load.MoltenInside:
+		return cook.ByMelt
+	case len(c.Spots) > 0:
+		return cook.ByBoth
 	case c.Bone > 0:
 		return cook.ByTheBone
 	}

@@ -1767,10 +1767,10 @@ export interface components {
             };
             rule: {
                 /**
-                 * @description what it is when the rule is met; soft where none applies
+                 * @description what it is when the rule is met; soft, hot or molten where none applies
                  * @enum {string}
                  */
-                inside: "safe" | "soft";
+                inside: "safe" | "soft" | "hot" | "molten";
                 /** Format: double */
                 coreC: number;
                 /** Format: double */
@@ -2679,7 +2679,7 @@ export interface components {
              * @description how it is told to be done
              * @enum {string}
              */
-            judged: "bone" | "probe" | "bite";
+            judged: "bone" | "both" | "probe" | "bite" | "heat" | "melt";
             /** Format: double */
             ruleC?: number;
             /**
@@ -2734,7 +2734,7 @@ export interface components {
              * @description how it is told to be done
              * @enum {string}
              */
-            judged: "bone" | "probe" | "bite";
+            judged: "bone" | "both" | "probe" | "bite" | "heat" | "melt";
             faces: string[];
             /** @description what lies in it, where there are several lots */
             lots?: components["schemas"]["LotIn"][];
@@ -3785,7 +3785,7 @@ export interface components {
              * @description how it is told to be done
              * @enum {string}
              */
-            judged?: "bone" | "probe" | "bite";
+            judged?: "bone" | "both" | "probe" | "bite" | "heat" | "melt";
             asks?: components["schemas"]["AsksFirst"];
             shown?: components["schemas"]["Shown"];
             /** @description between which readings nothing is asked of one that is noted */

@@ -47,6 +47,7 @@ export function Answers({ food, catalog, units, insideC, probes, tell, children 
             units={units}
             from={insideC}
             bone={food.bone}
+            both={food.both}
             plausibleC={food.plausibleC}
             note={(c) => tell('probe reading', { kind: 'probe', value: c })}
           />

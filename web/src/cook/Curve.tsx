@@ -12,13 +12,13 @@ interface Props {
   minute: number;
   endMin: number;
   ruleC: number;
-  soft: boolean;
+  inside: string;
   units: Units;
   height?: number;
 }
 
 /** The inside along its minutes, the band before and now, and what was read. */
-export function Curve({ ahead, minute, endMin, ruleC, soft, units, height = HEIGHT }: Props) {
+export function Curve({ ahead, minute, endMin, ruleC, inside, units, height = HEIGHT }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>();
   const last = Math.max(endMin + 3, Math.min(minute + 4, endMin + 14));
   const x = scaleLinear([0, last], [2, width - 4]);
@@ -51,7 +51,7 @@ export function Curve({ ahead, minute, endMin, ruleC, soft, units, height = HEIG
           <path d={band(within(ahead.now.band)) ?? ''} fill="var(--core-wash)" />
           <line x1={2} x2={width} y1={y(ruleC)} y2={y(ruleC)} stroke="var(--safe)" strokeWidth={2} />
           <text x={4} y={y(ruleC) - 5} style={{ fill: 'var(--safe)', fontWeight: 600 }}>
-            {soft ? 'soft' : 'safe'} {units.temperature(ruleC)}
+            {inside} {units.temperature(ruleC)}
           </text>
           <path d={core(been) ?? ''} fill="none" stroke="var(--core)" strokeWidth={3.5} />
           <path d={core(coming) ?? ''} fill="none" stroke="var(--core)" strokeWidth={2.5} strokeDasharray="3 5" />

@@ -62,7 +62,7 @@ export function InsideCard({ food, nowMs, units }: { food: Watched; nowMs: numbe
   const clockAt = (m: number) =>
     clock(new Date(Math.ceil((Date.parse(food.loadedAt ?? '') + m * 60_000) / 60_000) * 60_000).toISOString());
   const left = safeByMin === null ? null : Math.ceil(safeByMin - minute);
-  const word = food.soft ? 'soft' : 'safe';
+  const word = food.inside;
   const by = clockAt(safeByMin ?? 0);
   const half = foreseen?.safeAtMin != null ? clockAt(foreseen.safeAtMin) : by;
   const safeWords = half === by ? `${word} by ${by}` : `${word} at ${half}, by ${by}`;
@@ -93,7 +93,7 @@ export function InsideCard({ food, nowMs, units }: { food: Watched; nowMs: numbe
         </div>
       </Figures>
       {food.shown?.says && food.foreseen ? <NotShown role="status">{food.shown.says}</NotShown> : null}
-      <Curve {...{ ahead, minute, units }} endMin={food.endMin} ruleC={food.ruleC} soft={food.soft} />
+      <Curve {...{ ahead, minute, units }} endMin={food.endMin} ruleC={food.ruleC} inside={food.inside} />
     </Box>
   );
 }

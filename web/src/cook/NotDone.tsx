@@ -62,7 +62,13 @@ export function NotDone({ food, catalog, units, insideC, tell }: Props) {
             {food.soft ? null : (
               <Row>
                 <Stepper
-                  label={food.bone ? 'It reads, away from the bone' : 'It reads, in the thickest part'}
+                  label={
+                    food.both
+                      ? 'It reads, the lower of breast and thigh'
+                      : food.bone
+                        ? 'It reads, away from the bone'
+                        : 'It reads, in the thickest part'
+                  }
                   value={read}
                   {...units.heat.stepper(limitOf(catalog, 'event.probe'))}
                   onChange={setRead}
@@ -84,7 +90,13 @@ export function NotDone({ food, catalog, units, insideC, tell }: Props) {
             )}
             <Row>
               <Half onPress={() => see('raw inside', { kind: 'raw' })}>
-                {food.soft ? 'Hard inside' : food.bone ? 'Raw at the bone' : 'Raw inside'}
+                {food.soft
+                  ? food.inside === 'soft'
+                    ? 'Hard inside'
+                    : 'Cold inside'
+                  : food.bone
+                    ? 'Raw at the bone'
+                    : 'Raw inside'}
               </Half>
               <Half onPress={() => see('pale', { kind: 'look', value: 0 })}>Pale</Half>
               <Half onPress={() => see('floury patches', { kind: 'floury' })}>Floury patches</Half>

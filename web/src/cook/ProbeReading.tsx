@@ -37,12 +37,13 @@ interface Props {
   /** Where the field begins, °C: near what it will read. */
   from: number;
   bone: boolean;
+  both?: boolean;
   plausibleC: number[] | undefined;
   note: (c: number) => void;
 }
 
 /** What the thermometer reads. */
-export function ProbeReading({ limit, units, from, bone, plausibleC, note }: Props) {
+export function ProbeReading({ limit, units, from, bone, both, plausibleC, note }: Props) {
   const begin = () => units.heat.to(from);
   const [shown, setShown] = useState(begin);
   const [typed, setTyped] = useState<number | null>(null);
@@ -56,7 +57,13 @@ export function ProbeReading({ limit, units, from, bone, plausibleC, note }: Pro
         body={(close) => (
           <>
             <Stepper
-              label={bone ? 'In the thickest part, away from the bone' : 'In the thickest part'}
+              label={
+                both
+                  ? 'The lower of breast and thigh, away from the bone'
+                  : bone
+                    ? 'In the thickest part, away from the bone'
+                    : 'In the thickest part'
+              }
               value={shown}
               {...units.heat.stepper(limit)}
               onChange={setShown}

@@ -32,6 +32,7 @@ export function Out({ basket, catalog, units, tell }: OutProps) {
         units={units}
         from={lot.ruleC}
         bone={lot.bone}
+        both={lot.both}
         plausibleC={undefined}
         note={(c) => tellOf('probe reading', { kind: 'probe', value: c })}
       />

@@ -11,8 +11,12 @@ export interface Watched {
   /** How many minutes it is in, as it stands. */
   endMin: number;
   ruleC: number;
+  /** What it is inside when its rule is met: safe, or soft, hot or molten where none applies. */
+  inside: string;
   soft: boolean;
   bone: boolean;
+  /** In breast and thigh. */
+  both: boolean;
   dialC: number;
   safeByMin: number | null;
   foreseen: Schemas['Foreseen'] | undefined;
@@ -39,6 +43,14 @@ export interface Watched {
 
 type LotIn = Schemas['LotIn'];
 
+const TRIED: Partial<Record<LotIn['judged'], string>> = { bite: 'soft', heat: 'hot', melt: 'molten' };
+
+/** What a food is inside when it is done, and where it is probed, by how it is told. */
+export function judgedBy(judged: LotIn['judged']) {
+  const inside = TRIED[judged] ?? 'safe';
+  return { inside, soft: inside !== 'safe', bone: judged === 'bone' || judged === 'both', both: judged === 'both' };
+}
+
 /** One of several lots in it: its own inside, and what was seen of it. */
 export function ofLot(w: Watched, at: number): Watched {
   const lot = w.lots[at];
@@ -48,8 +60,7 @@ export function ofLot(w: Watched, at: number): Watched {
     name: `${w.name}, ${lot.name}`,
     lot: at,
     ruleC: lot.ruleC ?? w.ruleC,
-    soft: lot.judged === 'bite',
-    bone: lot.judged === 'bone',
+    ...judgedBy(lot.judged),
     safeByMin: lot.safeByMin ?? null,
     foreseen: w.foreseen?.lots?.[at] ?? w.foreseen,
     shown: lot.shown,
@@ -67,8 +78,7 @@ export const ofBasket = (b: LiveBasket, usualMore: number): Watched => ({
   loadedAt: b.outAt ? null : (b.loadedAt ?? null),
   endMin: b.endMin,
   ruleC: b.ruleC ?? 0,
-  soft: b.judged === 'bite',
-  bone: b.judged === 'bone',
+  ...judgedBy(b.judged),
   dialC: b.dialC ?? 0,
   safeByMin: b.safeByMin ?? null,
   foreseen: b.foreseen,
@@ -97,8 +107,7 @@ export function ofCook(c: Cook, usualMore: number): Watched {
     loadedAt: c.loadedAt ?? null,
     endMin: c.actual.stages.reduce((sum, st) => sum + st.minutes, 0),
     ruleC: forecast.rule.coreC,
-    soft: forecast.rule.inside !== 'safe',
-    bone: c.judged === 'bone',
+    ...judgedBy(c.judged ?? 'probe'),
     dialC: c.actual.stages.at(-1)?.airC ?? 0,
     safeByMin: safe ?? null,
     foreseen,

@@ -2,6 +2,7 @@ import type { CookEntry } from '../api/client';
 import { useAhead, type LiveBasket } from '../api/live';
 import { aheadOf } from '../cook/aheadOf';
 import { Curve } from '../cook/Curve';
+import { judgedBy } from '../cook/watched';
 import type { Units } from '../format/units';
 import { Card, Quiet } from '../ui/layout';
 
@@ -9,7 +10,7 @@ import { Card, Quiet } from '../ui/layout';
 interface Lot {
   name: string;
   ruleC: number;
-  soft: boolean;
+  inside: string;
 }
 
 interface Props {
@@ -35,7 +36,7 @@ export function Inside({ cook, units }: Props) {
             minute={cook.minutes}
             endMin={cook.minutes}
             ruleC={lot.ruleC}
-            soft={lot.soft}
+            inside={lot.inside}
             height={190}
           />
         </figure>
@@ -55,7 +56,7 @@ export function insideOf(c: CookEntry, minutes: number): Props['cook'] {
     id: c.id,
     mark: c.mark ?? '',
     minutes,
-    lots: of.map(({ name, rule }) => ({ name, ruleC: rule.coreC, soft: rule.inside !== 'safe' })),
+    lots: of.map(({ name, rule }) => ({ name, ruleC: rule.coreC, inside: rule.inside })),
   };
 }
 
@@ -66,6 +67,6 @@ export const insideOfBasket = (b: LiveBasket, minutes: number): Props['cook'] =>
   lots: (b.lots && b.lots.length > 1 ? b.lots : [b]).map(({ name, ruleC, judged }) => ({
     name,
     ruleC: ruleC ?? b.ruleC ?? 0,
-    soft: judged === 'bite',
+    inside: judgedBy(judged).inside,
   })),
 });

@@ -97,7 +97,7 @@ const Foot = styled.p`
   margin-top: 2px;
 `;
 
-const insides: Record<string, string> = { soft: 'Soft', hot: 'Hot' };
+const insides: Record<string, string> = { soft: 'Soft', hot: 'Hot', molten: 'Molten' };
 
 const grave = new Set(['under-rule', 'rule-in-doubt', 'overdone', 'thaw-first']);
 
