@@ -41,7 +41,7 @@ func TestTossedAsReported(t *testing.T) {
 		}
 		now := by[DressNow]
 		if now.HalfMin == nil || *now.HalfMin < c.low || *now.HalfMin > c.high || *now.HalfMin < last {
-			t.Errorf("%s: half of it is gone after %v min, want %g to %g", c.name, now.HalfMin, c.low, c.high)
+			t.Errorf("%s: half of it is gone after %.1f min, want %g to %g", c.name, loadtest.OrLate(now.HalfMin), c.low, c.high)
 		} else {
 			last = *now.HalfMin
 		}

@@ -29,6 +29,7 @@ var (
 	rib         = Composition{Water: 0.600, Protein: 0.160, Fat: 0.230, Ash: 0.010}
 	beef        = Composition{Water: 0.720, Protein: 0.225, Fat: 0.044, Ash: 0.011}
 	mince       = Composition{Water: 0.630, Protein: 0.175, Fat: 0.140, Carb: 0.040, Ash: 0.015}
+	birdMince   = Composition{Water: 0.690, Protein: 0.180, Fat: 0.085, Carb: 0.030, Ash: 0.015}
 	sausages    = Composition{Water: 0.570, Protein: 0.145, Fat: 0.235, Carb: 0.025, Ash: 0.025}
 	fishcake    = Composition{Water: 0.715, Protein: 0.105, Fat: 0.050, Carb: 0.115, Ash: 0.015}
 	curd        = Composition{Water: 0.745, Protein: 0.150, Fat: 0.080, Carb: 0.015, Ash: 0.010}
@@ -98,9 +99,9 @@ var cuts = []Cut{
 	{ID: "chicken-whole", Name: "small whole chicken", Plural: "small whole chickens", Group: "Chicken pieces", Faces: [2]string{"Breast side", "Back"}, Form: Ellipsoid, Length: 2.1, Width: 1.35, Typical: 1200, Least: 700, Most: 1800,
 		Flesh: darkMeat, Bone: 0.28, SkinMm: 1.6, Skin: henSkin, Holding: 0.14, Class: safety.Poultry, Tender: 80, Juice: 45, Sugar: 0.1, Raw: rawHen, Source: fdc, Spots: []Spot{
 			{Name: "breast", Share: 0.40, Thick: 0.63, Length: 3.0, Width: 1.8, Flesh: lightMeat}, {Name: "thigh", Share: 0.38, Thick: 0.61, Length: 3.0, Width: 1.6, Flesh: darkMeat, Bone: 0.16}}},
-	{ID: "chicken-breast-chunk", Name: "breast chunk", Plural: "breast chunks", Group: "Chicken pieces", Faces: topBottom, Form: Ellipsoid, Length: 1.5, Width: 1.2, Typical: 18, Least: 8, Most: 50,
+	{ID: "chicken-breast-chunk", Name: "breast chunk", Plural: "breast chunks", Group: "Chicken pieces", Faces: topBottom, Form: Slab, Length: 1.9, Width: 1.35, Typical: 18, Least: 8, Most: 50,
 		Flesh: lightMeat, Holding: 0.14, Class: safety.Poultry, Tender: 74, Juice: 68, Sugar: 0.1, Raw: rawFlesh, Source: fdc},
-	{ID: "chicken-thigh-chunk", Name: "thigh chunk", Plural: "thigh chunks", Group: "Chicken pieces", Faces: topBottom, Form: Ellipsoid, Length: 1.5, Width: 1.25, Typical: 17, Least: 8, Most: 50,
+	{ID: "chicken-thigh-chunk", Name: "thigh chunk", Plural: "thigh chunks", Group: "Chicken pieces", Faces: topBottom, Form: Slab, Length: 1.5, Width: 1.25, Typical: 17, Least: 8, Most: 50,
 		Flesh: darkMeat, Holding: 0.14, Class: safety.Poultry, Tender: 78, Juice: 55, Sugar: 0.1, Raw: rawFlesh, Source: fdc},
 	{ID: "turkey-wing-section", Name: "turkey wing section", Plural: "turkey wing sections", Group: "Other birds", Faces: skinUnder, Form: Ellipsoid, Length: 3.2, Width: 1.6, Typical: 230, Least: 120, Most: 400,
 		Flesh: lightMeat, Bone: 0.22, SkinMm: 1.8, Skin: henSkin, Holding: 0.14, Class: safety.Poultry, Tender: 84, Juice: 48, Sugar: 0.1, Raw: rawHen, Source: fdc},
@@ -154,13 +155,19 @@ var cuts = []Cut{
 		Flesh: curdCheese, FleshCrispMm: 0.36, Holding: 0.02, Renders: 0.1, Class: safety.Plant, Molten: true, Tender: 56, OutC: 92, Juice: 30, Sugar: 0.3, Raw: rawWhite, Source: fdc + "; it stretches from 55 to 60 °C, and runs out as its water begins to boil"},
 	{ID: "filled-roll", Name: "filled roll", Plural: "filled rolls", Group: "Formed and crumbed", Faces: leftRight, Form: Cylinder, Length: 3.8, Width: 1, Typical: 60, Least: 15, Most: 150,
 		Flesh: rollFilling, SkinMm: 0.8, Skin: pastry, SkinWicks: 0.6, SkinCrispMm: 0.16, Holding: 0.04, Renders: 0.1, Class: safety.Stuffed, Tender: 74, OutC: 98.5, Juice: 50, Sugar: 0.6, Starchy: true, Raw: rawWhite, Source: mixture},
+	{ID: "patty-poultry", Name: "chicken or turkey patty", Plural: "chicken or turkey patties", Group: "Formed and crumbed", Faces: topBottom, Form: Slab, Length: 4.3, Width: 4.3, Typical: 110, Least: 50, Most: 220,
+		Flesh: birdMince, Holding: 0.10, Renders: 0.25, Plain: true, Class: safety.MincedPoultry, Tender: 74, Juice: 58, Sugar: 0.2, Raw: rawFlesh, Source: mixture},
+	{ID: "meatball-poultry", Name: "chicken or turkey meatball", Plural: "chicken or turkey meatballs", Group: "Formed and crumbed", Faces: topBottom, Form: Ellipsoid, Length: 1.05, Width: 1.05, Typical: 24, Least: 10, Most: 70,
+		Flesh: birdMince, Holding: 0.10, Renders: 0.25, Class: safety.MincedPoultry, Tender: 74, Juice: 58, Sugar: 0.2, Raw: rawFlesh, Source: mixture},
+	{ID: "sausage-poultry", Name: "chicken or turkey sausage", Plural: "chicken or turkey sausages", Group: "Meat", Faces: leftRight, Form: Cylinder, Length: 5.0, Width: 1, Typical: 80, Least: 25, Most: 200,
+		Flesh: birdMince, Holding: 0.08, Renders: 0.25, Plain: true, Class: safety.MincedPoultry, Tender: 74, OutC: 97, Juice: 60, Sugar: 0.3, Raw: rawFlesh, Source: mixture},
 	{ID: "onion-ring", Name: "onion ring", Plural: "onion rings", Group: "Vegetables", Faces: leftRight, Form: Cylinder, Length: 18, Width: 1.4, Typical: 14, Least: 5, Most: 35,
 		Flesh: onion, Class: safety.Plant, Tender: 92, Juice: 45, Sugar: 4, Starchy: true, Raw: rawWhite, Source: fdc},
 	{ID: "potato-wedge", Name: "potato wedge", Plural: "potato wedges", Group: "Vegetables", Faces: leftRight, Form: Cylinder, Length: 4.0, Width: 1.3, Typical: 32, Least: 12, Most: 80,
 		Flesh: potato, FleshCrispMm: 0.36, Class: safety.Plant, Tender: 92, Juice: 50, Sugar: 0.4, Starchy: true, Raw: rawRoot, Source: fdc},
 	{ID: "potato-stick", Name: "chip", Plural: "chips", Group: "Vegetables", Faces: leftRight, Form: Slab, Length: 6.5, Width: 1, Typical: 7, Least: 2, Most: 30,
 		Flesh: potato, FleshCrispMm: 0.36, Class: safety.Plant, Tender: 92, Juice: 20, Sugar: 0.4, Starchy: true, Piles: 1.6, Raw: rawRoot, Source: fdc},
-	{ID: "potato-cube", Name: "potato cube", Plural: "potato cubes", Group: "Vegetables", Faces: leftRight, Form: Ellipsoid, Length: 1.1, Width: 1.1, Typical: 8, Least: 2, Most: 30,
+	{ID: "potato-cube", Name: "potato cube", Plural: "potato cubes", Group: "Vegetables", Faces: leftRight, Form: Slab, Length: 1.15, Width: 1.1, Typical: 8, Least: 2, Most: 30,
 		Flesh: potato, FleshCrispMm: 0.36, Class: safety.Plant, Tender: 92, Juice: 50, Sugar: 0.4, Starchy: true, Raw: rawRoot, Source: fdc},
 	{ID: "cauliflower-floret", Name: "cauliflower floret", Plural: "cauliflower florets", Group: "Vegetables", Faces: leftRight, Form: Cylinder, Length: 2.6, Width: 1.3, Typical: 25, Least: 8, Most: 60,
 		Flesh: brassica, FleshCrispMm: 0.36, Plain: true, Class: safety.Plant, Tender: 88, Juice: 40, Sugar: 2, Starchy: true, Raw: rawWhite, Source: fdc},

@@ -253,12 +253,12 @@ func (c *checker) pieces(p Pieces) Lot {
 	lot.Was = lot.State.Before(p.Inside == string(food.Cooked))
 	lot.Cut = lot.Cut.After(lot.Was)
 	c.In(Limits, "load.clump", float64(p.Clump))
-	if lot.Clump = max(1, p.Clump); lot.Clump > 1 && lot.StartC > GlazeUnderC {
+	if lot.Clump = max(1, p.Clump); lot.Clump > 1 && lot.StartC > food.FrozenUnderC {
 		c.Add("load.clump", fmt.Sprint(p.Clump), "1 for what is not frozen")
 	}
 	c.In(Limits, "load.glazePct", p.GlazePct)
-	if p.GlazePct > 0 && lot.StartC > GlazeUnderC {
-		c.Add("load.glazePct", fmt.Sprintf("%g", p.GlazePct), fmt.Sprintf("0 for what is not frozen, warmer than %g °C", GlazeUnderC))
+	if p.GlazePct > 0 && lot.StartC > food.FrozenUnderC {
+		c.Add("load.glazePct", fmt.Sprintf("%g", p.GlazePct), fmt.Sprintf("0 for what is not frozen, warmer than %g °C", food.FrozenUnderC))
 	}
 	c.In(Limits, "load.pieces", float64(p.Pieces))
 	if err != nil {

@@ -13,12 +13,10 @@ const (
 	MaxBaskets = 20 // of one dish, one after another
 	MaxMinutes = 120.0
 	MinStartC  = -21.0 // of a freezer
-	// GlazeUnderC is a heat under which ice stays on food, °C.
-	GlazeUnderC = -2.0
-	MinAirC     = 60.0
-	MaxAirC     = 240.0
-	MaxStages   = 8
-	MaxTurns    = 30
+	MinAirC    = 60.0
+	MaxAirC    = 240.0
+	MaxStages  = 8
+	MaxTurns   = 30
 )
 
 // BrushLimit is what can be brushed on a load at once.
@@ -112,4 +110,4 @@ var usualDial = Dial{80, 200, 5}
 var Warmth = []struct {
 	UnderC float64
 	Says   string
-}{{GlazeUnderC, "from the freezer"}, {1, "barely thawed"}, {7.5, "fridge-cold"}, {14.5, "cool"}, {61, "at room temperature"}}
+}{{food.FrozenUnderC, "from the freezer"}, {1, "barely thawed"}, {7.5, "fridge-cold"}, {14.5, "cool"}, {61, "at room temperature"}}

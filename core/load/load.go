@@ -223,7 +223,7 @@ func (l *Lot) Class() safety.Class {
 }
 
 // Frozen says whether it comes from the freezer.
-func (l *Lot) Frozen() bool { return l.StartC <= GlazeUnderC }
+func (l *Lot) Frozen() bool { return l.StartC <= food.FrozenUnderC }
 
 // ColdVaries is how far its cold differs from load to load beside what comes from
 // the fridge: freezers stand at −18 ± 4 °C, fridges at 5 ± 2.

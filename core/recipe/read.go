@@ -123,24 +123,17 @@ func plain(s string) string {
 }
 
 // says whether all of some words stand in a text, with or without an s.
-func says(text string, words ...string) bool {
-	for _, w := range words {
-		if !strings.Contains(text, " "+w+" ") && !strings.Contains(text, " "+w+"s ") && !strings.Contains(text, " "+w+"es ") {
-			return false
-		}
-	}
-	return true
-}
+func says(text string, words ...string) bool { return food.Says(text, words...) }
 
-// cutIn is the cut that a line names; none where it names none.
-func cutIn(line string) (c food.Cut, by string, ok bool) {
-	for _, f := range food.Names {
-		if says(line, strings.Fields(f.Words)...) {
-			c, err := food.FindCut(f.Cut)
-			return c, f.Words, err == nil
-		}
+// cutIn is the cut that a line names; none where it names none. Where nothing in the
+// recipe is a cut, it is the one that is nearest to the food named.
+func (r *reader) cutIn(line string) (c food.Cut, by string, ok bool) {
+	n, ok := food.NameIn(line, r.nearest)
+	if !ok {
+		return c, "", false
 	}
-	return c, "", false
+	c, err := food.FindCut(n.Cut)
+	return c, n.Words, err == nil
 }
 
 // called are how ingredients are called elsewhere.

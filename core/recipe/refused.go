@@ -47,21 +47,19 @@ func (r *reader) state(t Text) {
 	all := t.Name + " . " + line + " . " + steps
 	switch {
 	case straight.MatchString(all), frozen.MatchString(t.Name+" . "+line) && !thawed.MatchString(line+" . "+steps):
-		r.startC = freezerC
+		r.startC = food.OutOfFreezerC
 		if coated.MatchString(t.Name + " . " + line) {
 			r.was = food.ParFried
 			r.inside = precooked.MatchString(uncooked.ReplaceAllString(t.Name+" . "+line, ""))
 		}
-		r.out.Missing = append(r.out.Missing, fmt.Sprintf("the %s are taken as frozen, at %.0f °C: what the label says comes first", name, freezerC))
+		r.out.Missing = append(r.out.Missing, fmt.Sprintf("the %s are taken as frozen, at %.0f °C: what the label says comes first", name, food.OutOfFreezerC))
 	case before.MatchString(uncooked.ReplaceAllString(t.Name+" . "+line, "")), again.MatchString(steps):
 		r.was = food.Cooked
 		r.out.Missing = append(r.out.Missing, fmt.Sprintf("the %s are taken as cooked before: heat them once, to 74 °C inside", name))
 	}
 }
 
-// freezerC is a freezer, °C, and precooked what the packet calls cooked inside.
-const freezerC = -18.0
-
+// precooked is what the packet calls cooked inside.
 var precooked = regexp.MustCompile(`(?i)\b(?:cooked|pre[- ]?cooked|ready[- ]cooked|fries|chips)\b`)
 
 // comes says of pieces how they come.
@@ -100,14 +98,14 @@ func (r *reader) whole(by, text string, t Text) {
 	r.out.Missing = append(r.out.Missing, "how thick the breasts are at their thickest: measure it, since all depends on it; they are taken whole")
 }
 
-// wholeBird is what lies in no basket as one piece yet.
-var wholeBird = regexp.MustCompile(`(?i)\b(?:whole|roast(?:ing)?)\s+(?:chicken|duck|turkey|bird)\b`)
+// wholeBird is what lies in no basket as one piece.
+var wholeBird = regexp.MustCompile(`(?i)\b(?:whole|roast(?:ing)?)\s+(?:duck|goose|turkey|bird)\b`)
 
-// bird refuses a whole bird.
+// bird refuses a large bird.
 func (r *reader) bird(t Text) {
 	for _, s := range t.Ingredients {
 		if wholeBird.MatchString(s.Text) {
-			r.refuse("a whole bird cannot be said yet: its breast is done long before its thigh. Have it cut in half, and write “2 half chickens” with their weight")
+			r.refuse("a whole duck, goose or turkey lies in no basket: have it cut up, and write its legs, wings and breasts with their weight")
 			return
 		}
 	}

@@ -90,11 +90,14 @@ type reader struct {
 	out    Understood
 	steps  []string // in plain words
 	meat   bool     // some line has meat or fish
-	fixes  []Fix
-	fried          // what is fried first
-	beside []fried // and what is fried with it
-	hours  float64
-	hot    []heated
+	// nearest says that no line names a cut, so that another food is taken for the
+	// nearest one.
+	nearest bool
+	fixes   []Fix
+	fried           // what is fried first
+	beside  []fried // and what is fried with it
+	hours   float64
+	hot     []heated
 	// How it comes: out of a freezer at startC, fried or cooked before.
 	startC float64
 	was    food.State
@@ -132,10 +135,12 @@ func Understand(t Text, fixes []Fix, p prep.Pantry, spoons units.Spoons) Underst
 		}
 		r.steps = append(r.steps, p)
 	}
+	named := false
 	for _, s := range t.Ingredients {
-		cut, _, ok := cutIn(plain(s.Text))
-		r.meat = r.meat || ok && !cut.Plant()
+		cut, _, ok := r.cutIn(plain(s.Text))
+		r.meat, named = r.meat || ok && !cut.Plant(), named || ok
 	}
+	r.nearest = !named
 	for n, s := range t.Ingredients {
 		r.out.Lines = append(r.out.Lines, r.ingredient(n, s))
 	}
@@ -161,7 +166,7 @@ func Understand(t Text, fixes []Fix, p prep.Pantry, spoons units.Spoons) Underst
 // byName takes what is fried from the recipe's name, where no line has it:
 // onions of "Onion rings".
 func (r *reader) byName() {
-	cut, by, ok := cutIn(plain(r.out.Name))
+	cut, by, ok := r.cutIn(plain(r.out.Name))
 	if r.pieces > 0 || !ok {
 		return
 	}
@@ -207,9 +212,9 @@ func (r *reader) ingredient(n int, s Said) Line {
 			i, known = own, true
 		}
 	}
-	cut, foodBy, isFood := cutIn(name)
+	cut, foodBy, isFood := r.cutIn(name)
 	if !isFood { // "whole" is an amount, and a part of a fish's name
-		cut, foodBy, isFood = cutIn(plain(inBrackets.ReplaceAllString(s.Text, " ")))
+		cut, foodBy, isFood = r.cutIn(plain(inBrackets.ReplaceAllString(s.Text, " ")))
 	}
 	if f.Cut != "" {
 		c, err := food.FindCut(f.Cut)
@@ -343,6 +348,9 @@ func (r *reader) place(l Line, i larder.Ingredient, f Fix) string {
 // food reads the line of what is fried: how many, how heavy.
 func (r *reader) food(l *Line, cut food.Cut, by, amount, text string, f Fix) {
 	l.As, l.Understood = AsFood, true
+	if k := slices.IndexFunc(food.Names, func(n food.Name) bool { return n.Words == by && n.Near }); k >= 0 {
+		r.out.Missing = append(r.out.Missing, fmt.Sprintf("%s: taken as %s, the nearest by shape. Weigh one, and measure where it is thickest", by, cut.Plural))
+	}
 	typical := cut.Typical
 	if g := about[by]; g > 0 {
 		typical = g

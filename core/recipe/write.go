@@ -108,9 +108,11 @@ func Write(name string, d prep.BenchDish, dealt []baskets.Basketful, f prep.Fore
 			out.Steps = append(out.Steps, Instruction{Says: fmt.Sprintf("Finish the %s with %s.", lot.Lot.Called(), names)})
 		}
 	}
-	out.Cautions = []string{
-		fmt.Sprintf("Times are a forecast for one fryer. Check with a thermometer: %s in the coldest spot%s. Local rules come first.", h.Degrees(strictest(f).CoreC), rest(strictest(f))),
+	times := "Times are a forecast for one fryer."
+	if slices.ContainsFunc(f.Each, func(lot prep.LotForecast) bool { return !lot.Lot.Cut.Plant() }) {
+		times += fmt.Sprintf(" Check with a thermometer: %s in the coldest spot%s. Local rules come first.", h.Degrees(strictest(f).CoreC), rest(strictest(f)))
 	}
+	out.Cautions = []string{times}
 	if all := f.Allergens(); len(all) > 0 {
 		out.Cautions = append(out.Cautions, "Contains "+strings.Join(all, ", ")+".")
 	}

@@ -319,7 +319,12 @@ func tight(c *candidate, at func(float64) time.Time) []Tight {
 
 // cautions are what an evening has to be told of.
 func (k *Kitchen) cautions(s *Supper, all []readyDish, c *candidate) []string {
-	out := []string{"Check with a thermometer: the thickest piece of each basket, before it waits or is served. Local rules come first."}
+	out := []string{}
+	if slices.ContainsFunc(all, func(d readyDish) bool {
+		return slices.ContainsFunc(d.worked.Lots, func(w *prep.Worked) bool { return !w.Lot.Cut.Plant() })
+	}) {
+		out = append(out, "Check with a thermometer: the thickest piece of each basket, before it waits or is served. Local rules come first.")
+	}
 	cold := 60.0
 	for _, d := range all {
 		if d.Request.Guidance == "uk" {

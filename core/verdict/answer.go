@@ -81,6 +81,8 @@ type PieceSize struct {
 	SurfaceCm2  float64 `json:"surfaceCm2"`
 	ShapeNumber float64 `json:"shapeNumber"`
 	BoneShare   float64 `json:"boneShare"`
+	// Spots are its coldest spots, where there are two.
+	Spots []string `json:"spots,omitempty"`
 	// LeastMm and MostMm are the thicknesses taken for this mass.
 	LeastMm float64 `json:"leastMm"`
 	MostMm  float64 `json:"mostMm"`

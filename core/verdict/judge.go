@@ -212,7 +212,7 @@ func begun(l *load.Load, lot *load.Lot, on *run.Lot) Answer {
 	a := Answer{Coverage: lot.Coverage, Layers: int(math.Ceil(lot.Coverage)), Warnings: []Warning{}, Rule: Rule{lot.Rule, lot.Inside()}}
 	a.Piece = PieceSize{
 		ThicknessMm: lot.Piece.Thickness * 1000, LengthMm: lot.Piece.Length * 1000, WidthMm: lot.Piece.Width * 1000,
-		SurfaceCm2: lot.Piece.Surface * 1e4, ShapeNumber: on.Shape(), BoneShare: lot.Cut.Bone,
+		SurfaceCm2: lot.Piece.Surface * 1e4, ShapeNumber: on.Shape(), BoneShare: lot.Cut.Bone, Spots: lot.Cut.SpotNames(),
 	}
 	a.Piece.LeastMm, a.Piece.MostMm = lot.Cut.Thicknesses(lot.MassG)
 	a.Basket = inBasket(l, lot)

@@ -313,7 +313,7 @@ func TestAHotFryerIsSooner(t *testing.T) {
 		cold := quick(t, q)
 		q.Program.HotFromC = 195
 		hot := quick(t, q)
-		if hot.SafeAtMin == nil {
+		if hot.SafeAtMin == nil || cold.SafeAtMin == nil {
 			continue // too large for its time
 		}
 		if gain := loadtest.OrLate(cold.SafeAtMin) - loadtest.OrLate(hot.SafeAtMin); gain < 0.5 || gain > 6 {

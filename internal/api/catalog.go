@@ -89,7 +89,7 @@ func limits() map[string]Range {
 
 // usual is what things begin with.
 func usual() Usual {
-	u := Usual{Load: load.FirstLoad, Coat: load.FirstCoat, Program: load.FirstProgram, Bench: prep.Usual,
+	u := Usual{FreezerC: food.OutOfFreezerC, RoomC: food.OutOfRoomC, FrozenUnderC: food.FrozenUnderC, Load: load.FirstLoad, Coat: load.FirstCoat, Program: load.FirstProgram, Bench: prep.Usual,
 		Rack: prep.UsualRack, Brine: prep.UsualBrine, Soak: prep.UsualSoak,
 		Salt: prep.SaltLevels, Even: prep.EvenLevels, Spread: prep.SpreadLevels, Recipes: advise.FirstFormerWays, MoreMin: cook.UsualMore, WarmC: load.WarmC, Layers: food.FirstLayers, OilByMass: load.OilByMass, ElementShare: load.ElementShare,
 		Brush: load.FirstBrush, BrushBeforeEndMin: load.BrushBeforeEndMin, SplitSteps: load.SplitSteps, Evening: sheet.FirstEvening, MixGPerKg: prep.UsualMix, SoonH: cook.SoonH}
@@ -127,11 +127,31 @@ func (s *Server) GetCatalog(ctx context.Context, _ GetCatalogRequestObject) (Get
 		least, most := f.Allowed()
 		piece := f.Piece(f.Typical, 0)
 		info := CutInfo{
-			Id: f.ID, Name: f.Name, Also: food.AlsoCalled(f.ID), Plural: f.Plural, Group: f.Group, Faces: f.Faces[:], Skin: f.SkinMm > 0, Form: forms[f.Form], Length: f.Length, Width: f.Width,
+			Id: f.ID, Name: f.Name, RawLab: f.Raw[:], Plural: f.Plural, Group: f.Group, Faces: f.Faces[:], Skin: f.SkinMm > 0, Form: forms[f.Form], Length: f.Length, Width: f.Width,
 			TypicalG: f.Typical, LeastG: least, MostG: most, Safety: string(f.Class), RuleC: rule.CoreC, Source: f.Source,
 		}
 		info.TypicalMm.Thickness, info.TypicalMm.Length, info.TypicalMm.Width = piece.Thickness*1000, piece.Length*1000, piece.Width*1000
+		if r, first := f.Ruler(); first {
+			info.Ruler = &struct {
+				At   float64 `json:"at"`
+				Says string  `json:"says"`
+			}{r.At, r.Says}
+		}
 		c.Cuts = append(c.Cuts, info)
+	}
+	for _, n := range food.Names {
+		c.Names = append(c.Names, struct {
+			Cut   string `json:"cut"`
+			Near  bool   `json:"near"`
+			Words string `json:"words"`
+		}{n.Cut, n.Near, n.Words})
+	}
+	for _, s := range food.Shapes {
+		c.Shapes = append(c.Shapes, struct {
+			Meat  string `json:"meat"`
+			Plant string `json:"plant"`
+			Says  string `json:"says"`
+		}{s.Meat, s.Plant, s.Says})
 	}
 	for _, k := range food.Coats() {
 		c.Coats = append(c.Coats, CoatInfo{Id: k.ID, Name: k.Name, Says: k.Says, Allergens: pantry.Allergens(k), NeedsOilG: k.NeedsOil, Layers: orEmpty(k.Layers), RestMin: k.RestMin, Source: k.Source})

@@ -35,7 +35,7 @@ func Any(r *rand.Rand) load.Request {
 	cut := cuts[r.IntN(len(cuts))]
 	coats := food.CoatIDs()
 	q := load.Request{
-		Load: load.Pieces{Cut: cut.ID, Pieces: 1 + r.IntN(6), PieceMassG: cut.Typical * (0.8 + 0.4*r.Float64()),
+		Load: load.Pieces{Cut: cut.ID, Pieces: 1 + r.IntN(max(1, min(6, int(2000/cut.Typical)))), PieceMassG: cut.Typical * (0.8 + 0.4*r.Float64()),
 			StartC: new(2 + 8*r.Float64()), Surface: "wiped"},
 		Coat:    &load.Covering{ID: coats[r.IntN(len(coats))], OilG: 3 * r.Float64()},
 		Program: load.Program{PreheatMin: 3, Stages: []load.Stage{{AirC: 165 + 30*r.Float64(), Minutes: 40}}},

@@ -1102,6 +1102,21 @@ export interface components {
         Catalog: {
             /** @description goods of freezers, as their packets have them */
             presets: components["schemas"]["Preset"][];
+            /** @description how cuts are called elsewhere, the more exact before the vaguer: all words of one stand in what is said */
+            names: {
+                words: string;
+                cut: string;
+                /** @description it is another food, to which the cut is the nearest */
+                near: boolean;
+            }[];
+            /** @description what food without a name may be, by its shape */
+            shapes: {
+                says: string;
+                /** @description a cut */
+                meat: string;
+                /** @description a cut, or empty */
+                plant: string;
+            }[];
             wants: components["schemas"]["Choice"][];
             /** @description what can stand in a coat for wheat flour, which is the first */
             flours: components["schemas"]["Choice"][];
@@ -1160,6 +1175,18 @@ export interface components {
         };
         /** @description What things begin with */
         Usual: {
+            /**
+             * Format: double
+             * @description how cold food comes out of a freezer
+             */
+            freezerC: number;
+            /** Format: double */
+            roomC: number;
+            /**
+             * Format: double
+             * @description there is ice in what is no warmer
+             */
+            frozenUnderC: number;
             load: components["schemas"]["Load"];
             coat: components["schemas"]["Coat"];
             program: components["schemas"]["Program"];
@@ -1251,8 +1278,17 @@ export interface components {
         CutInfo: {
             id: string;
             name: string;
-            /** @description what else it is called */
-            also: string[];
+            /** @description its raw colour, L*a*b* */
+            rawLab: number[];
+            /** @description where its thickness is measured, which then decides more than its weight */
+            ruler?: {
+                /**
+                 * Format: double
+                 * @description share of its length, from the thick end
+                 */
+                at: number;
+                says: string;
+            };
             plural: string;
             group: string;
             faces: string[];
@@ -1793,6 +1829,8 @@ export interface components {
                 shapeNumber: number;
                 /** Format: double */
                 boneShare: number;
+                /** @description its coldest spots, where there are two */
+                spots?: string[];
                 /**
                  * Format: double
                  * @description the thinnest that a piece of this mass is taken for

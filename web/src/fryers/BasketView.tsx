@@ -1,6 +1,7 @@
 import styled from 'styled-components';
 import type { Fryer, Simulation } from '../api/client';
 import { cssLab } from '../format/colour';
+import { boxOf, shapeOf } from '../ui/cutShapes';
 
 const Drawing = styled.svg`
   display: block;
@@ -12,19 +13,18 @@ const Drawing = styled.svg`
 interface Props {
   basket: Fryer['basket'];
   answer?: Simulation;
-  form?: string;
+  cut?: string;
   label: string;
-  /** Marks the skin, and the seam of a wrap, on the pieces. */
-  skin?: boolean;
+  /** Marks the seam of a wrap on the pieces. */
   seam?: boolean;
   /** The other kinds in it. */
-  beside?: { answer: Simulation; form: string; skin: boolean }[];
+  beside?: { answer: Simulation; cut: string }[];
   /** Pixels a millimetre, where baskets are to compare. */
   scale?: number;
 }
 
 /** The basket from above, to scale, with the real pieces in it. */
-export function BasketView({ basket, answer, form, label, skin, seam, scale, beside }: Props) {
+export function BasketView({ basket, answer, cut, label, seam, scale, beside }: Props) {
   const round = basket.shape === 'round';
   const w = round ? (basket.diameterMm ?? 0) : (basket.widthMm ?? 0);
   const d = round ? (basket.diameterMm ?? 0) : (basket.depthMm ?? 0);
@@ -57,71 +57,43 @@ export function BasketView({ basket, answer, form, label, skin, seam, scale, bes
         <circle key={`${x},${y}`} cx={x} cy={y} r={2} fill="var(--line)" />
       ))}
       {beside?.map((g, k) => (
-        <Pieces key={k} answer={g.answer} form={g.form} skin={g.skin} seam={g.answer.basket?.seam ?? false} />
+        <Pieces key={k} answer={g.answer} cut={g.cut} seam={g.answer.basket?.seam ?? false} />
       ))}
-      {answer ? <Pieces answer={answer} form={form} skin={skin} seam={seam} /> : null}
+      {answer && cut ? <Pieces answer={answer} cut={cut} seam={seam} /> : null}
     </Drawing>
   );
 }
 
+/** A bone's end, L*a*b*. */
+const BONE = cssLab([90, 1, 10]);
+
 interface PiecesProps {
   answer: Simulation;
-  form?: string | undefined;
-  skin?: boolean | undefined;
+  cut: string;
   seam?: boolean | undefined;
 }
 
 /** Pieces of one kind, in the colour that they will have. */
-function Pieces({ answer, form, skin, seam }: PiecesProps) {
+function Pieces({ answer, cut, seam }: PiecesProps) {
   const end = answer.timeline.at(-1)?.faces[0]?.lab;
   const fill = end ? cssLab(end) : 'var(--soft)';
   const edge = end ? cssLab([(end[0] ?? 60) - 22, (end[1] ?? 0) + 4, end[2] ?? 0]) : 'var(--quiet)';
   const shine = end ? cssLab([Math.min(96, (end[0] ?? 60) + 12), end[1] ?? 0, end[2] ?? 0]) : 'var(--surface)';
-  const l = answer.piece.lengthMm;
-  const p = answer.piece.widthMm;
+  const shape = shapeOf(cut);
+  const [l, p] = boxOf(cut, answer.piece.lengthMm, answer.piece.widthMm);
+  const line = { vectorEffect: 'non-scaling-stroke', strokeLinejoin: 'round', strokeLinecap: 'round' } as const;
   return (
     <>
       {answer.basket?.pieces.map((s, i) => (
         <g key={i} transform={`translate(${s.x} ${s.y}) rotate(${s.angle})`} opacity={s.layer > 0 ? 0.82 : 1}>
-          {form === 'ellipsoid' ? (
-            <>
-              <ellipse rx={l / 2} ry={p / 2} fill={fill} stroke={edge} strokeWidth={2} />
-              <ellipse cx={-l * 0.08} cy={-p * 0.14} rx={l * 0.26} ry={p * 0.1} fill={shine} opacity={0.7} />
-            </>
-          ) : (
-            <>
-              <rect
-                x={-l / 2}
-                y={-p / 2}
-                width={l}
-                height={p}
-                rx={Math.min(l, p) * (form === 'slab' ? 0.28 : 0.42)}
-                fill={fill}
-                stroke={edge}
-                strokeWidth={2}
-              />
-              <rect
-                x={-l * 0.32}
-                y={-p * 0.26}
-                width={l * 0.5}
-                height={p * 0.16}
-                rx={p * 0.08}
-                fill={shine}
-                opacity={0.6}
-              />
-            </>
-          )}
-          {skin
-            ? [-0.22, 0.02, 0.26].map((f) => (
-                <path
-                  key={f}
-                  d={`M${l * f} ${p * 0.12}q${l * 0.035} ${p * 0.09} ${l * 0.08} 0`}
-                  fill="none"
-                  stroke={edge}
-                  strokeWidth={1.4}
-                />
-              ))
-            : null}
+          <g transform={`scale(${l} ${p})`} stroke={edge} fill="none">
+            {shape.bone ? <path d={shape.bone} fill={BONE} strokeWidth={1.4} {...line} /> : null}
+            <path d={shape.body} fill={fill} fillRule="evenodd" strokeWidth={1.8} {...line} />
+            {shape.lines ? <path d={shape.lines} strokeWidth={1.2} opacity={0.8} {...line} /> : null}
+            {cut.endsWith('-ring') ? null : (
+              <path d="M-.26-.22C-.16-.32.02-.33.16-.27" stroke={shine} strokeWidth={3} opacity={0.75} {...line} />
+            )}
+          </g>
           {seam ? (
             <path
               d={`M${-l * 0.3} ${-p * 0.46}L${-l * 0.12} ${p * 0.46}M${l * 0.12} ${-p * 0.46}L${l * 0.3} ${p * 0.46}`}

@@ -109,7 +109,7 @@ interface Props {
   helper: Fryer | undefined;
   units: Units;
   /** The kinds in it, where there are several. */
-  kinds: { name: string; answer: Simulation; form: string; skin: boolean }[];
+  kinds: { name: string; answer: Simulation; cut: string }[];
 }
 
 /** The basket from above, how many go in, and what is left for the next. */
@@ -169,8 +169,7 @@ export function Baskets({
             <BasketView
               basket={fryer.basket}
               answer={answer}
-              form={cut.form}
-              skin={cut.skin}
+              cut={cut.id}
               seam={basket?.seam ?? false}
               beside={kinds.filter((k) => k.answer.basket !== answer.basket)}
               label={`${kinds.length > 1 ? kinds.map((k) => k.name).join(' and ') : `${pieces} pieces`} in the ${fryer.name}, seen from above`}

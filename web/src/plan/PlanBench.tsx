@@ -84,12 +84,11 @@ interface InFryer {
   drawn: boolean;
   fryer: Fryer;
   cut: CutInfo;
-  catalog: Catalog;
   units: Units;
 }
 
 /** The basket that is shown, from above, with what else lies in it. */
-function DishBaskets({ draft, edit, tray, display, kinds, drawn, fryer, cut, catalog, units }: InFryer) {
+function DishBaskets({ draft, edit, tray, display, kinds, drawn, fryer, cut, units }: InFryer) {
   const { other, second } = tray;
   return (
     <Baskets
@@ -106,15 +105,7 @@ function DishBaskets({ draft, edit, tray, display, kinds, drawn, fryer, cut, cat
       setPerBasket={(n) => edit('per basket', (now) => ({ ...now, perBasket: n }))}
       helper={tray.helper}
       units={units}
-      kinds={kinds.map((k) => {
-        const of = catalog.cuts.find((c) => c.id === k.cut);
-        return {
-          name: `${k.pieces} ${k.name}`,
-          answer: k,
-          form: of?.form ?? '',
-          skin: of?.skin ?? false,
-        };
-      })}
+      kinds={kinds.map((k) => ({ name: `${k.pieces} ${k.name}`, answer: k, cut: k.cut }))}
     />
   );
 }
@@ -184,7 +175,7 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
   });
   const theBasket =
     display && (drawn || other) ? (
-      <DishBaskets {...{ draft, edit, tray, display, cut, kinds, drawn, catalog, units }} fryer={fryer} />
+      <DishBaskets {...{ draft, edit, tray, display, cut, kinds, drawn, units }} fryer={fryer} />
     ) : null;
   const otherRace = both ? <OtherDrawer {...both} {...{ catalog, units, pending }} blank={!drawn} /> : null;
   return (

@@ -227,7 +227,7 @@ export function Verdict({ answer, all, name, known, units, totalMin, mend }: Pro
         {answer.end.logReduction != null && answer.end.pathogen && answer.end.logReduction >= 1
           ? `For information only: ${answer.end.logReduction > 12 ? 'over 12' : Math.floor(answer.end.logReduction)} decimal reduction${answer.end.logReduction < 2 ? '' : 's'} of ${answer.end.pathogen} by the end. `
           : ''}
-        Check with a thermometer; local rules and medical advice come first.
+        {soft ? '' : 'Check with a thermometer; local rules and medical advice come first.'}
       </Foot>
     </Box>
   );

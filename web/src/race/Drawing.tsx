@@ -160,7 +160,11 @@ export function InsideLine({ answer, scale: { x, y }, end, named }: Omit<Drawn, 
             paintOrder: 'stroke',
           }}
         >
-          {answer.piece.boneShare > 0 ? 'coldest spot by the bone' : 'coldest spot inside'}
+          {answer.piece.spots
+            ? `the colder of ${answer.piece.spots.join(' and ')}`
+            : answer.piece.boneShare > 0
+              ? 'coldest spot by the bone'
+              : 'coldest spot inside'}
         </text>
       ) : null}
     </>

@@ -53,6 +53,8 @@ interface Props {
   compact: boolean;
   units: Units;
   probe: number | null;
+  /** It is tried, not probed. */
+  tried: boolean;
   programEnd: number;
   edit: RaceEdit;
   /** The drawing keeps its measure while something is dragged. */
@@ -60,7 +62,19 @@ interface Props {
 }
 
 /** What can be taken hold of in the race: shelves, joins, turns, checks and the end. */
-export function Handles({ stages, turns, edges, scale: s, compact, units, probe, programEnd, edit, hold }: Props) {
+export function Handles({
+  stages,
+  turns,
+  edges,
+  scale: s,
+  compact,
+  units,
+  probe,
+  tried,
+  programEnd,
+  edit,
+  hold,
+}: Props) {
   const { x, y } = s;
   const { grip, dragged } = useDrag();
   const mayOpen = () => !dragged.current;
@@ -179,7 +193,7 @@ export function Handles({ stages, turns, edges, scale: s, compact, units, probe,
       x(programEnd) - x(probe) > 60 ? (
         <Grip role="presentation" style={{ left: x(probe), top: s.axis + 46 }}>
           <Wished isDisabled aria-hidden>
-            probe {Math.max(1, Math.floor(probe))}
+            {tried ? 'try' : 'probe'} {Math.max(1, Math.floor(probe))}
           </Wished>
         </Grip>
       ) : null}

@@ -192,6 +192,7 @@ export function Race({
               compact={compact}
               units={units}
               probe={probe ?? null}
+              tried={answer.rule.inside !== 'safe'}
               programEnd={programEnd}
               edit={edit}
               hold={(on) => setHeld(on ? end : null)}

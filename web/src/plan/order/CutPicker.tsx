@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Input, Label, ListBox, ListBoxItem, ListBoxSection, Header, SearchField } from 'react-aria-components';
 import styled from 'styled-components';
-import type { CutInfo } from '../../api/client';
+import type { Catalog, CutInfo } from '../../api/client';
 import { drawerOf } from '../../api/place';
 import type { Units } from '../../format/units';
 import { fieldBox, labelled } from '../../ui/field';
@@ -67,7 +67,38 @@ const Item = styled(ListBoxItem)`
   }
 `;
 
-const SCALE = 0.5;
+const FIT_PX = 108;
+
+const inWords = (text: string) => ` ${text.split(/[^\p{L}\d]+/u).join(' ')} `;
+
+/** Whether all words of a name stand in what is said, as they are or in the plural. */
+const says = (said: string, name: string) =>
+  name.split(' ').every((w) => ['', 's', 'es'].some((end) => said.includes(` ${w}${end} `)));
+
+/** The cuts that may be meant by what is typed, and, where none is, the nearest ones. */
+export function find({ cuts, names, shapes }: Catalog, wanted: string) {
+  if (!wanted) return { found: cuts, nearest: [] };
+  const said = inWords(wanted);
+  const typed = said.trim().split(' ');
+  // What is being typed is the beginning of a name.
+  const begins = (name: string) => {
+    const has = name.toLowerCase().split(/[^\p{L}\d]+/u);
+    return typed.every((w) => has.some((h) => h.startsWith(w)));
+  };
+  const meant = names.find((n) => says(said, n.words));
+  const found = cuts.filter(
+    (c) =>
+      [c.name, c.plural, c.group].some(begins) ||
+      (meant && !meant.near && meant.cut === c.id) ||
+      names.some((n) => !n.near && n.cut === c.id && begins(n.words)),
+  );
+  if (found.length > 0 && !meant?.near) return { found, nearest: [] };
+  const of = (ids: string[]) => cuts.filter((c) => ids.includes(c.id));
+  const near = names.filter((n) => n.near && (n === meant || begins(n.words))).map((n) => n.cut);
+  if (near.length > 0) return { found, nearest: [{ says: 'Nearest by shape and rule', cuts: of(near) }] };
+  return { found, nearest: shapes.map((s) => ({ says: `If it is ${s.says}`, cuts: of([s.meat, s.plant]) })) };
+}
+
 const RECENT = drawerOf('cuts');
 
 function recent(): string[] {
@@ -80,22 +111,19 @@ function recent(): string[] {
 }
 
 interface Props {
-  cuts: CutInfo[];
+  catalog: Catalog;
   value: string;
   units: Units;
   onChange: (cut: CutInfo) => void;
 }
 
 /** All cuts, drawn to scale with each other; the latest used first. */
-export function CutPicker({ cuts, value, units, onChange }: Props) {
+export function CutPicker({ catalog, value, units, onChange }: Props) {
   const [search, setSearch] = useState('');
   const [lately] = useState(recent);
+  const { cuts } = catalog;
   const wanted = search.trim().toLowerCase();
-  const one = wanted.replace(/(?<=[a-z]{3})e?s$/, '');
-  const found = cuts.filter((c) => {
-    const names = [c.name, c.plural, c.group, ...c.also].join(' ').toLowerCase();
-    return names.includes(wanted) || names.includes(one) || one.split(' ').every((w) => names.includes(w));
-  });
+  const { found, nearest } = find(catalog, wanted);
   const latest = wanted ? [] : lately.flatMap((id) => cuts.find((c) => c.id === id) ?? []);
   const groups = [
     ...(latest.length > 0 ? [{ name: 'Used lately', key: 'recent:', cuts: latest }] : []),
@@ -104,6 +132,7 @@ export function CutPicker({ cuts, value, units, onChange }: Props) {
       key: '',
       cuts: found.filter((c) => c.group === name),
     })),
+    ...nearest.map(({ says, cuts }) => ({ name: says, key: `${says}:`, cuts })),
   ];
   const take = (id: string) => {
     const cut = cuts.find((c) => c.id === id);
@@ -117,7 +146,13 @@ export function CutPicker({ cuts, value, units, onChange }: Props) {
         <Label>Of which cut</Label>
         <Input placeholder="wing, prawn, potato…" />
       </Find>
-      {groups.length === 0 ? <Quiet>No cut is called that.</Quiet> : null}
+      {found.length === 0 && nearest.length > 0 ? (
+        <Quiet role="status">
+          {nearest.length === 1
+            ? `Not here by that name. The nearest by shape and rule is below: weigh one, and measure it.`
+            : 'Nothing here is called that. Take what it is by shape, weigh one and measure it.'}
+        </Quiet>
+      ) : null}
       <List
         aria-label="Cuts"
         layout="grid"
@@ -126,7 +161,7 @@ export function CutPicker({ cuts, value, units, onChange }: Props) {
         disallowEmptySelection
         onSelectionChange={(keys) => {
           if (keys === 'all') return;
-          for (const id of keys) take(String(id).replace('recent:', ''));
+          for (const id of keys) take(String(id).split(':').at(-1) ?? '');
         }}
       >
         {groups.map((g) => (
@@ -134,7 +169,7 @@ export function CutPicker({ cuts, value, units, onChange }: Props) {
             <Group>{g.name}</Group>
             {g.cuts.map((c) => (
               <Item key={c.id} id={g.key + c.id} textValue={c.name}>
-                <CutDrawing cut={c} scale={SCALE} />
+                <CutDrawing cut={c} scale={Math.min(0.5, FIT_PX / c.typicalMm.length)} />
                 {c.name}
                 <small>{units.mass(c.typicalG)}</small>
               </Item>

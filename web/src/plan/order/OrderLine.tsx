@@ -56,7 +56,7 @@ export function OrderLine({ plan, edit, catalog, units, fryers, laid, pieces, to
         <span key={at}>
           {at > 0 ? ' Beside them ' : ''}
           <Pieces {...order} /> of about <Size {...order} piece={pieces[at] ?? null} />, <Cold {...order} />
-          {comesReady(order.lot) ? null : (
+          {comesReady(order.lot, catalog) ? null : (
             <>
               {' '}
               and <Dry {...order} />

@@ -17,12 +17,9 @@ const Scroll = styled.div`
 
 type Load = Order['lot']['load'];
 
-const FREEZER_C = -18;
-const ROOM_C = 20;
-
 /** Whether it goes in frozen, or was fried or cooked before: then nobody wipes it. */
-export const comesReady = ({ load, bench }: Order['lot']) =>
-  (load.state ?? 'raw') !== 'raw' || ((load.startC ?? 0) <= -2 && !bench?.thaw);
+export const comesReady = ({ load, bench }: Order['lot'], { usual }: Order['catalog']) =>
+  (load.state ?? 'raw') !== 'raw' || ((load.startC ?? 0) <= usual.frozenUnderC && !bench?.thaw);
 
 const stateSays = ({ state, inside }: Load) =>
   state === 'cooked'
@@ -35,7 +32,8 @@ const stateSays = ({ state, inside }: Load) =>
 export function Cold({ lot, editLot, catalog, units }: Order) {
   const fridgeC = catalog.usual.load.startC ?? 0;
   const startC = lot.load.startC ?? fridgeC;
-  const frozen = startC <= -2;
+  const { freezerC, roomC, frozenUnderC } = catalog.usual;
+  const frozen = startC <= frozenUnderC;
   const thaw = frozen && lot.bench?.thaw === true;
   const warmth = catalog.usual.warmth.find((w) => startC < w.underC)?.says ?? '';
   const says = `${thaw ? 'thawed in the fridge' : warmth}${stateSays(lot.load)}`;
@@ -55,7 +53,7 @@ export function Cold({ lot, editLot, catalog, units }: Order) {
         onChange={(from) =>
           editLot('start', (now) =>
             setLoad(now, {
-              startC: from === 'freezer' ? FREEZER_C : from === 'fridge' ? fridgeC : ROOM_C,
+              startC: from === 'freezer' ? freezerC : from === 'fridge' ? fridgeC : roomC,
               ...(from === 'freezer' ? {} : { glazePct: undefined, clump: undefined }),
             }),
           )
@@ -131,7 +129,7 @@ export function Cold({ lot, editLot, catalog, units }: Order) {
         onChange={(d) => editLot('start', (now) => setLoad(now, { startC: units.heat.from(d) }))}
       />
       <Small>
-        Straight from the fridge is about {units.temperature(fridgeC)}, from the freezer {units.temperature(FREEZER_C)}.
+        Straight from the fridge is about {units.temperature(fridgeC)}, from the freezer {units.temperature(freezerC)}.
         {frozen ? ' What the label says comes first.' : ''}
       </Small>
     </OrderPart>

@@ -62,7 +62,7 @@ export function Pieces(order: Order) {
             </Select>
           </Labelled>
           <CutPicker
-            cuts={catalog.cuts}
+            catalog={catalog}
             value={load.cut}
             units={units}
             onChange={(next) => {

@@ -1,3 +1,4 @@
+import { Fragment } from 'react';
 import styled from 'styled-components';
 import type { Simulation } from '../../api/client';
 import { setPiecesOf } from '../../dish/edits';
@@ -5,6 +6,7 @@ import { Quiet } from '../../ui/layout';
 import { Stepper } from '../../ui/Stepper';
 import { OrderPart, type Order } from './part';
 import { Ruler } from './Ruler';
+import { SideRuler } from './SideRuler';
 
 export const Small = styled(Quiet)`
   font-size: 14px;
@@ -25,8 +27,8 @@ export function Size({ load, at, edit, catalog, units, piece }: Order & { piece:
   const thick = load.thicknessMm ?? thicknessMm;
   const toWhole = units.whole.g / load.pieceMassG;
   const tenth = (v: number) => Math.round(v * 10) / 10;
-  return (
-    <OrderPart title="How big is one" text={units.mass(load.pieceMassG)}>
+  const byWeight = (
+    <Fragment key="weight">
       {cut ? (
         <>
           <Stepper
@@ -45,21 +47,40 @@ export function Size({ load, at, edit, catalog, units, piece }: Order & { piece:
           />
         </>
       ) : null}
-      <>
-        <Stepper
-          label="Thickest part, by ruler"
-          value={units.length.to(thick)}
-          {...units.length.stepper({ min: leastMm, max: mostMm, step: 1 })}
-          onChange={(v) =>
-            edit('thickness', (now) => setPiecesOf(now, at, { ...load, thicknessMm: units.length.from(v) }, catalog))
-          }
-        />
+    </Fragment>
+  );
+  const byRuler = (
+    <Fragment key="ruler">
+      <Stepper
+        label="Thickest part, by ruler"
+        value={units.length.to(thick)}
+        {...units.length.stepper({ min: leastMm, max: mostMm, step: 1 })}
+        onChange={(v) =>
+          edit('thickness', (now) => setPiecesOf(now, at, { ...load, thicknessMm: units.length.from(v) }, catalog))
+        }
+      />
+      {cut?.ruler ? (
+        <>
+          <SideRuler cut={cut} mm={thick} units={units} />
+          <Small>Measure {cut.ruler.says}.</Small>
+        </>
+      ) : (
         <Ruler mm={thick} units={units} />
-      </>
+      )}
+    </Fragment>
+  );
+  return (
+    <OrderPart
+      title="How big is one"
+      text={`${units.mass(load.pieceMassG)}${cut?.ruler && piece ? ` and ${units.length.words(thick)} thick` : ''}`}
+    >
+      {cut?.ruler ? [byRuler, byWeight] : [byWeight, byRuler]}
       <Small>
         {load.thicknessMm
           ? 'By your ruler. A change of weight works it out anew.'
-          : 'Worked out from the weight and the shape of the cut. A ruler does better.'}
+          : cut?.ruler
+            ? 'Worked out from the weight and the usual shape. The time goes by the thickness: measure a large one.'
+            : 'Worked out from the weight and the shape of the cut. A ruler does better.'}
       </Small>
     </OrderPart>
   );
