@@ -242,7 +242,7 @@ func (c *changing) other(w *verdict.Warning) (*load.Load, *verdict.Change) {
 		whole := lot.Surface100(lot.All)
 		g := math.Ceil(lot.Coating.NeedsOil * whole)
 		return l.Oiled(*lot, g/whole), &verdict.Change{Label: oilLabel(l, g), OilG: &g, Lot: w.Lot}
-	case verdict.WetPatch, verdict.Rinse:
+	case verdict.WetPatch, verdict.WetSurface:
 		wiped := l.Wiped(*lot)
 		return wiped, &verdict.Change{Label: wipeLabel, Surface: string(wiped.Lots[w.Lot].Surface), Lot: w.Lot}
 	case verdict.TooThick:

@@ -164,12 +164,12 @@ func TestWarningsProposeWhatMends(t *testing.T) {
 	}
 
 	for code, q := range map[verdict.Code]load.Request{
-		"sugar":     {Load: load.Pieces{Cut: "chicken-drumstick", Pieces: 4, PieceMassG: 115}, Coat: &load.Covering{ID: "oil-rub", OilG: 4, SugarPct: 3}, Program: load.Program{PreheatMin: 4, Stages: []load.Stage{{AirC: 175, Minutes: 22}}, Turns: []load.Turn{{AtMin: 11, Kind: load.Flip}}}},
-		"layered":   {Load: load.Pieces{Cut: "potato-wedge", Pieces: 40, PieceMassG: 32}, Program: load.Program{Stages: []load.Stage{{AirC: 190, Minutes: 20}}}},
-		"smoke":     {Load: load.Pieces{Cut: "pork-belly-slice", Pieces: 4, PieceMassG: 42}, Program: load.Program{Stages: []load.Stage{{AirC: 200, Minutes: 12}}}},
-		"lifts":     {Load: load.Pieces{Cut: "prawn", Pieces: 8, PieceMassG: 16}, Coat: &load.Covering{ID: "flour-dust"}, Program: load.Program{Stages: []load.Stage{{AirC: 190, Minutes: 8}}}},
-		"rinse":     {Load: load.Pieces{Cut: "chicken-drumette", Pieces: 8, PieceMassG: 48, Surface: "wet"}, Program: load.Program{Stages: []load.Stage{{AirC: 190, Minutes: 20}}}},
-		"wet-patch": {Load: load.Pieces{Cut: "prawn", Pieces: 8, PieceMassG: 16, Surface: "wet"}, Coat: &load.Covering{ID: "starch-dust", OilG: 4}, Program: load.Program{Stages: []load.Stage{{AirC: 190, Minutes: 8}}}},
+		"sugar":       {Load: load.Pieces{Cut: "chicken-drumstick", Pieces: 4, PieceMassG: 115}, Coat: &load.Covering{ID: "oil-rub", OilG: 4, SugarPct: 3}, Program: load.Program{PreheatMin: 4, Stages: []load.Stage{{AirC: 175, Minutes: 22}}, Turns: []load.Turn{{AtMin: 11, Kind: load.Flip}}}},
+		"layered":     {Load: load.Pieces{Cut: "potato-wedge", Pieces: 40, PieceMassG: 32}, Program: load.Program{Stages: []load.Stage{{AirC: 190, Minutes: 20}}}},
+		"smoke":       {Load: load.Pieces{Cut: "pork-belly-slice", Pieces: 4, PieceMassG: 42}, Program: load.Program{Stages: []load.Stage{{AirC: 200, Minutes: 12}}}},
+		"lifts":       {Load: load.Pieces{Cut: "prawn", Pieces: 8, PieceMassG: 16}, Coat: &load.Covering{ID: "flour-dust"}, Program: load.Program{Stages: []load.Stage{{AirC: 190, Minutes: 8}}}},
+		"wet-surface": {Load: load.Pieces{Cut: "chicken-drumette", Pieces: 8, PieceMassG: 48, Surface: "wet"}, Program: load.Program{Stages: []load.Stage{{AirC: 190, Minutes: 20}}}},
+		"wet-patch":   {Load: load.Pieces{Cut: "prawn", Pieces: 8, PieceMassG: 16, Surface: "wet"}, Coat: &load.Covering{ID: "starch-dust", OilG: 4}, Program: load.Program{Stages: []load.Stage{{AirC: 190, Minutes: 8}}}},
 	} {
 		if w := has(quick(t, q), code); w == nil || w.Message == "" || w.Field == "" {
 			t.Errorf("no %q warning", code)
@@ -189,12 +189,12 @@ func TestWarningsSayWhen(t *testing.T) {
 		t.Errorf("fat over 190 °C: %+v", w)
 	}
 	wet := load.Request{Load: load.Pieces{Cut: "chicken-drumette", Pieces: 8, PieceMassG: 48, Surface: "wet"}, Program: load.Program{Stages: []load.Stage{{AirC: 190, Minutes: 20}}}}
-	w := find(answered(t, wet), "rinse")
+	w := find(answered(t, wet), "wet-surface")
 	if w == nil || w.Change == nil || w.Change.Surface != "wiped" {
-		t.Fatalf("rinsed poultry: %+v", w)
+		t.Fatalf("wet poultry: %+v", w)
 	}
 	wet = pressed(wet, *w.Change)
-	if find(quick(t, wet), "rinse") != nil {
+	if find(quick(t, wet), "wet-surface") != nil {
 		t.Error("what was proposed does not mend it")
 	}
 	burnt := load.Request{Load: load.Pieces{Cut: "duck-leg", Pieces: 2, PieceMassG: 230}, Program: load.Program{PreheatMin: 4, Stages: []load.Stage{{AirC: 200, Minutes: 50}}}}

@@ -14,6 +14,8 @@ type Dressing struct {
 	ClingsG   float64 // on 100 cm²
 	WaterPct  float64
 	SolidsPct float64 // dissolved, which hold its water
+	// Plated says that it goes on at the plate, by as much as is eaten with it.
+	Plated bool
 	// Of is the lot that it is for; nil is for all of them.
 	Of *int
 }
@@ -42,6 +44,10 @@ const (
 	DressTable = "table"
 	DressUp    = "up"
 	DressNone  = "beside"
+
+	DressLadle = "ladle"
+	DressPour  = "pour"
+	DressUnder = "under"
 )
 
 const (
@@ -53,18 +59,22 @@ const (
 	keptCrisp = 0.8 * crust.Crisp
 )
 
-// dressings are the ways, when each puts the sauce on, and on which faces.
-var dressings = []struct {
-	way      string
-	at       float64
-	up, down bool
-}{
-	{DressNow, 0, true, true},
-	{DressCool, coolMin, true, true},
-	{DressTable, tableMin, true, true},
-	{DressUp, 0, true, false},
-	{DressNone, 0, false, false},
+// A goingOn is a way, when it puts the sauce on, and how much of what clings lies on
+// the upper and the lower face.
+type goingOn struct {
+	way          string
+	at, up, down float64
 }
+
+// dressings are the ways of what clings, and plated those of what is ladled or
+// poured: a ladle leaves more than clings, and what stands in the sauce has it below.
+var (
+	dressings = []goingOn{{DressNow, 0, 1, 1}, {DressCool, coolMin, 1, 1}, {DressTable, tableMin, 1, 1}, {DressUp, 0, 1, 0}, {DressNone, 0, 0, 0}}
+	plated    = []goingOn{{DressLadle, tableMin, ladled, 1}, {DressPour, tableMin, 1, 0}, {DressUnder, tableMin, 0, ladled}, {DressNone, 0, 0, 0}}
+)
+
+// ladled is what a ladle leaves on a face, of what clings to it in a bowl (±0.3).
+const ladled = 1.5
 
 // Fates is what becomes of the crust of what is dressed over the twenty minutes
 // after it is out, by how a sauce goes on: after the last is out, or the lot that
@@ -85,14 +95,19 @@ func Fates(ctx context.Context, q load.Request, d Dressing) ([]Fate, error) {
 	}
 	whole.Advance(end, nil)
 	per := d.ClingsG / 10 // kg/m²
-	out := make([]Fate, len(dressings))
-	for i, w := range dressings {
+	ways := dressings
+	if d.Plated {
+		ways = plated
+	}
+	out := make([]Fate, len(ways))
+	for i, w := range ways {
 		r, f := whole.Clone(), Fate{Way: w.way, Name: fateNames[w.way], Line: []FatePoint{}}
 		for m := 0.0; m <= fateMin; m++ {
 			r.Advance(end+m, nil)
-			if m == w.at && (w.up || w.down) {
+			if m == w.at {
 				for _, lot := range d.on(r) {
-					lot.Dress(per*d.WaterPct/100, per*d.SolidsPct/100, w.up, w.down)
+					lot.Dress(per*w.up*d.WaterPct/100, per*w.up*d.SolidsPct/100, true, false)
+					lot.Dress(per*w.down*d.WaterPct/100, per*w.down*d.SolidsPct/100, false, true)
 				}
 			}
 			f.add(m, d.on(r))
@@ -142,13 +157,15 @@ func Advice(all []Fate) (way, says string) {
 		eaten[f.Way] = f.Line[int(eatenMin)]
 	}
 	way = DressNone
-	for _, w := range []string{DressNow, DressCool, DressTable} {
-		if eaten[w].Crust >= keptCrisp {
+	for _, w := range []string{DressNow, DressCool, DressTable, DressLadle, DressPour} {
+		if at, is := eaten[w]; is && at.Crust >= keptCrisp {
 			return w, adviceSays(w, eaten)
 		}
 	}
-	if eaten[DressUp].Better >= keptCrisp {
-		way = DressUp
+	for _, w := range []string{DressUp, DressPour, DressUnder} {
+		if at, is := eaten[w]; is && at.Better >= keptCrisp {
+			return w, adviceSays(w, eaten)
+		}
 	}
 	return way, adviceSays(way, eaten)
 }

@@ -127,6 +127,9 @@ var fateNames = map[string]string{
 	DressTable: fmt.Sprintf("tossed at the table, %.0f min later", tableMin),
 	DressUp:    "on one face, the other stays dry",
 	DressNone:  "beside it, to dip",
+	DressLadle: "ladled over, at the table",
+	DressPour:  "poured over, at the table",
+	DressUnder: "ladled under, the top dry",
 }
 
 // adviceSays is how the sauce goes on best, and what each way leaves when it is
@@ -138,7 +141,14 @@ func adviceSays(way string, eaten map[string]FatePoint) string {
 		DressTable: "Toss it at the table.",
 		DressUp:    "Sauce one face and leave the other dry.",
 		DressNone:  "Serve it beside, to dip.",
+		DressLadle: "Ladle it over at the table.",
+		DressPour:  "Pour it over at the table: what stands out stays crisp.",
+		DressUnder: "Ladle it onto the plates, and lay the pieces on top.",
 	}[way]
+	if ladle, is := eaten[DressLadle]; is {
+		return fmt.Sprintf("%s %.0f min after it is out the crust has %.0f of 100 ladled over; poured over %.0f on top and %.0f below; on top of it %.0f, its top %.0f; without sauce %.0f.",
+			first, eatenMin, math.Floor(ladle.Crust), math.Floor(eaten[DressPour].Crust), math.Floor(eaten[DressPour].Better), math.Floor(eaten[DressUnder].Crust), math.Floor(eaten[DressUnder].Better), math.Floor(eaten[DressNone].Crust))
+	}
 	return fmt.Sprintf("%s %.0f min after it is out the crust has %.0f of 100 tossed at once, %.0f tossed at the table; on one face %.0f, the dry one %.0f; without sauce %.0f.",
 		first, eatenMin, math.Floor(eaten[DressNow].Crust), math.Floor(eaten[DressTable].Crust), math.Floor(eaten[DressUp].Crust), math.Floor(eaten[DressUp].Better), math.Floor(eaten[DressNone].Crust))
 }

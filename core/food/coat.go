@@ -155,6 +155,17 @@ func (c Coating) Oiled() float64 {
 	return min(1, c.Oil/c.NeedsOil)
 }
 
+// OwnFat returns what of the outer layer's fat counts as its oil, g per 100 cm²: half
+// of that of crackling, cheese or nuts comes out; bread's twentieth stays in the
+// crumb (own judgement, ±0.2).
+func (c Coating) OwnFat() float64 {
+	if len(c.Stuck) == 0 {
+		return 0
+	}
+	s := c.Stuck[len(c.Stuck)-1]
+	return 0.5 * max(0, s.Fat-0.05*(s.Dry+s.Wet+s.Fat))
+}
+
 // Grams returns what sticks to a piece, oil included.
 func (c Coating) Grams(p Piece) float64 {
 	g := c.Oil + c.LooseWater

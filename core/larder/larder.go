@@ -55,8 +55,12 @@ type Ingredient struct {
 	// Body is by how many powers of ten its pulp, pectin or gums thicken the
 	// water in it, as bought, read slow as it drains off a spoon (±0.4); 0 of
 	// what is Thick is pasty.
-	Body      float64  `json:"body,omitempty"`
-	Form      Form     `json:"form,omitempty"`
+	Body float64 `json:"body,omitempty"`
+	Form Form    `json:"form,omitempty"`
+	// SoftMin is how long what is eaten by the piece simmers until it is soft,
+	// minutes, and Gives the share of it that is juice by then (±30 %).
+	SoftMin   float64  `json:"softMin,omitempty"`
+	Gives     float64  `json:"gives,omitempty"`
 	Allergens []string `json:"allergens,omitempty"`
 	// Price is what the household pays for 1 kg; 0 is not known.
 	Price float64 `json:"price,omitempty"`
@@ -164,9 +168,15 @@ var ingredients = []Ingredient{
 	{ID: "cream", Name: "double cream", Role: Liquid, Density: 1, Sugar: 2.8, Carb: 2.8, Fat: 40, Protein: 2, Body: 0.7, Allergens: []string{"milk"}, Instead: "coconut milk", Source: fdc},
 	{ID: "stock", Name: "stock, unsalted", Role: Liquid, Density: 1, Salt: 0.1, Carb: 0.4, Protein: 1.5, Instead: "water", Source: labels},
 	{ID: "apple-juice", Name: "apple juice", Role: Liquid, Density: 1.04, Sugar: 10, Carb: 11, Acid: 0.5, Instead: "orange juice", Source: fdc},
-	{ID: "pineapple-pieces", Name: "pineapple in pieces", Role: Sweet, Form: Pieces, Density: 0.7, Sugar: 10, Carb: 13, Protein: 0.5, Acid: 0.8, Source: fdc},
+	{ID: "pineapple-pieces", Name: "pineapple in pieces", Role: Sweet, Form: Pieces, SoftMin: 4, Gives: 0.15, Density: 0.7, Sugar: 10, Carb: 13, Protein: 0.5, Acid: 0.8, Source: fdc},
 	{ID: "plums", Name: "plums, stoned", Role: Sweet, Density: 0.7, Each: 60, Sugar: 10, Carb: 11, Protein: 0.7, Acid: 1.5, Body: 2.6, Instead: "plum jam, a third", Source: fdc},
-	{ID: "sweet-pepper", Name: "sweet pepper in pieces", Role: Spice, Form: Pieces, Density: 0.5, Each: 150, Sugar: 4.2, Carb: 6, Protein: 1, Source: fdc},
+	{ID: "sweet-pepper", Name: "sweet pepper in pieces", Role: Spice, Form: Pieces, SoftMin: 6, Gives: 0.12, Density: 0.5, Each: 150, Sugar: 4.2, Carb: 6, Protein: 1, Source: fdc},
+	{ID: "onion-pieces", Name: "onion in pieces", Role: Spice, Form: Pieces, SoftMin: 8, Gives: 0.20, Density: 0.55, Each: 110, Sugar: 4.2, Carb: 9.3, Protein: 1.1, Source: fdc},
+	{ID: "tomato", Name: "fresh tomato in pieces", Role: Spice, Form: Pieces, SoftMin: 6, Gives: 0.50, Density: 0.75, Each: 110, Sugar: 2.6, Carb: 3.9, Fat: 0.2, Protein: 0.9, Acid: 0.5, Source: fdc},
+	{ID: "carrot-pieces", Name: "carrot in pieces", Role: Spice, Form: Pieces, SoftMin: 12, Gives: 0.06, Density: 0.55, Each: 70, Sugar: 4.7, Carb: 9.6, Fat: 0.2, Protein: 0.9, Source: fdc},
+	{ID: "mango-pieces", Name: "mango in pieces", Role: Sweet, Form: Pieces, SoftMin: 3, Gives: 0.15, Density: 0.7, Each: 200, Sugar: 13.7, Carb: 15, Fat: 0.4, Protein: 0.8, Acid: 0.3, Source: fdc},
+	{ID: "rice", Name: "rice, dry", Role: Starchy, Form: Pieces, Density: 0.85, Carb: 79, Fat: 0.6, Protein: 7, Source: fdc},
+	{ID: "noodles", Name: "noodles, dry", Role: Starchy, Form: Pieces, Density: 0.4, Sugar: 2, Carb: 71, Fat: 4.4, Protein: 14, Allergens: []string{"wheat", "egg"}, Source: fdc},
 	{ID: "gherkins", Name: "chopped gherkins", Role: Spice, Form: Pieces, Density: 0.6, Salt: 2, Sugar: 3, Carb: 4, Protein: 0.5, Acid: 0.7, Source: labels},
 	{ID: "tahini", Name: "tahini", Role: Fatty, Density: 1, Salt: 0.1, Sugar: 0.5, Carb: 17, Fat: 54, Protein: 20, Thick: true, Body: 3.6, Allergens: []string{"sesame"}, Instead: "ground peanuts with a little oil", Source: fdc},
 	{ID: "tamarind", Name: "tamarind paste", Role: Acidic, Density: 1.15, Salt: 1, Sugar: 30, Carb: 45, Protein: 2, Acid: 9, Thick: true, Body: 4, Instead: "lime juice with brown sugar", Source: labels},

@@ -65,6 +65,30 @@ type cooked struct {
 	// waits is how long it is good for on the hob, minutes, and spoonG the
 	// water that it wants then.
 	waits, spoonG float64
+	simmered      []simmer
+}
+
+// simmer is how long the pieces have simmered at a minute.
+type simmer struct{ t, boiled float64 }
+
+// soft says when each ingredient that is eaten by the piece is soft.
+func (c cooked) soft(s Sauce, find Find) []Soft {
+	out := []Soft{}
+	for _, it := range s.Items {
+		i, err := find(it.Ingredient)
+		if err != nil || i.SoftMin == 0 || it.G == 0 || !s.Hot() {
+			continue
+		}
+		one := Soft{Ingredient: it.Ingredient, MoreMin: math.Max(0, i.SoftMin-c.end.boiled)}
+		for _, at := range c.simmered {
+			if at.boiled >= i.SoftMin && at.t <= c.ready+1e-9 {
+				one.AtMin, one.MoreMin = &at.t, 0
+				break
+			}
+		}
+		out = append(out, one)
+	}
+	return out
 }
 
 // start is what goes into the pan, for recipe's amounts by k.
@@ -102,6 +126,7 @@ func (h *hob) serveC() float64 {
 func (h *hob) note(kind string) { h.out.moments = append(h.out.moments, PanEvent{h.t, kind}) }
 
 func (h *hob) record() {
+	h.out.simmered = append(h.out.simmered, simmer{h.t, h.boiled})
 	h.out.line = append(h.out.line, Point{h.t, h.mass, h.state.clings(h.serveC()), h.c})
 }
 
@@ -122,6 +147,7 @@ func (h *hob) pass(dt, target, loses float64) {
 		h.water -= gone
 		h.mass -= gone
 	}
+	h.soften(dt, h.c)
 	h.t += dt
 	if h.t > h.next-1e-9 {
 		h.record()

@@ -126,13 +126,17 @@ func TestMassBalance(t *testing.T) {
 		if m.MadeG > in+1e-6 || m.MadeG < 0.3*in {
 			t.Errorf("%s: %.1f g of %.1f", s.Sauce.School, m.MadeG, in)
 		}
-		pieces := 0.0
+		// Juice that the pieces gave is liquid, with what is dissolved in it.
 		for _, it := range m.Items {
 			if i, _ := larder.Shelf(it.Ingredient); i.Form == larder.Pieces {
-				pieces += it.G
+				gave := it.G - m.PiecesG
+				if gave < 0.8*i.Gives*it.G || gave > i.Gives*it.G {
+					t.Errorf("%s: %.1f g of %s gave %.1f g of juice", s.Sauce.School, it.G, i.ID, gave)
+				}
+				solids += gave * (i.Sugar + i.Acid) / (i.Sugar + i.Acid + i.Water())
 			}
 		}
-		later = (m.MadeG - pieces) * (1 - m.WaterPct/100)
+		later = (m.MadeG - m.PiecesG) * (1 - m.WaterPct/100)
 		starch, _ := larder.Shelf("corn-starch")
 		if want := solids + m.StarchG*(100-starch.Water())/100; math.Abs(later-want) > 0.01*want {
 			t.Errorf("%s: %.2f g of solids went in, %.2f came out", s.Sauce.School, want, later)
@@ -254,12 +258,12 @@ func TestWarnings(t *testing.T) {
 			t.Errorf("%s is not said of %+v, but\n%s", c.says, c.s.Sauce.Items, got)
 		}
 	}
-	bad := Serving{How: "pour", Share: 2, Sauce: Sauce{School: "fry", Heat: "white", WidthCm: 90, ClingsG: -1, Starch: "salt-fine", First: []string{"egg"}, Items: []larder.Item{{Ingredient: "moon", G: -3}}}}
+	bad := Serving{How: "drown", Grain: "bread", PourG: new(900.0), Share: 2, Sauce: Sauce{School: "fry", Heat: "white", WidthCm: 90, ClingsG: -1, Starch: "salt-fine", First: []string{"egg"}, Items: []larder.Item{{Ingredient: "moon", G: -3}}}}
 	var fields refuse.Fields
 	if err := bad.Check(larder.Shelf); !errors.As(err, &fields) {
 		t.Fatal(err)
 	}
-	for _, f := range []string{"how", "share", "sauce.school", "sauce.heat", "sauce.widthCm", "sauce.clingsG", "sauce.starch", "sauce.first", "sauce.items[0].ingredient", "sauce.items[0].g"} {
+	for _, f := range []string{"how", "pourG", "grain", "share", "sauce.school", "sauce.heat", "sauce.widthCm", "sauce.clingsG", "sauce.starch", "sauce.first", "sauce.items[0].ingredient", "sauce.items[0].g"} {
 		if !slices.ContainsFunc(fields, func(g refuse.Field) bool { return g.Field == f }) {
 			t.Errorf("%s is let through: %v", f, fields)
 		}
@@ -381,8 +385,8 @@ func TestHowItComesToTheFood(t *testing.T) {
 	for _, way := range Ways {
 		m := made(t, Serving{Sauce: glaze, How: way.ID}, twenty)
 		on[way.ID] = m.OnFoodG
-		if m.EatenG > m.OnFoodG+m.DipG+1e-9 {
-			t.Errorf("%s: %.1f g eaten of %.1f and %.1f", way.ID, m.EatenG, m.OnFoodG, m.DipG)
+		if m.EatenG > m.OnFoodG+m.OnPlateG+m.DipG+1e-9 || !way.Plated && m.OnPlateG > 0 {
+			t.Errorf("%s: %.1f g eaten of %.1f, %.1f on the plate and %.1f", way.ID, m.EatenG, m.OnFoodG, m.OnPlateG, m.DipG)
 		}
 	}
 	if !(on[Toss] > on[Brush] && on[Brush] > on[Up] && on[Up] > 0 && on[Beside] == 0) {
@@ -390,5 +394,54 @@ func TestHowItComesToTheFood(t *testing.T) {
 	}
 	if r := on[Up] / on[Toss]; math.Abs(r-0.5) > 0.01 {
 		t.Errorf("one face has %.2f of all", r)
+	}
+}
+
+// What is ladled is as much as the cook made, all of it eaten but what stays in the
+// pan; poured, a portion, of which some stays and the rest runs down.
+func TestLadledAndPoured(t *testing.T) {
+	wok := Sauce{School: Thicken, Items: of(t, "pineapple-pieces", 250.0, "onion-pieces", 120.0, "sweet-pepper", 150.0, "stock", 200.0, "ketchup", 80.0, "vinegar", 40.0)}
+	four := SaucedFood{Surface: 20, Servings: 4}
+	m := made(t, Serving{How: Ladle, Grain: Rice, Sauce: wok}, four)
+	for k, it := range m.Items {
+		if it.G != wok.Items[k].G {
+			t.Errorf("%g g of %s were made %.1f", wok.Items[k].G, it.Ingredient, it.G)
+		}
+	}
+	if m.EatenG < 0.92*m.MadeG || m.GrainG != 300 || m.OnPlateG < 100 {
+		t.Errorf("%.0f g eaten of %.0f, %.0f around it, on %.0f of rice", m.EatenG, m.MadeG, m.OnPlateG, m.GrainG)
+	}
+	tossed := made(t, Serving{How: Toss, Sauce: wok}, four)
+	if m.EatenG < 2*tossed.EatenG {
+		t.Errorf("ladled %.0f g are eaten, tossed %.0f", m.EatenG, tossed.EatenG)
+	}
+	butter := Sauce{School: Melt, Items: of(t, "butter", 60.0, "lemon-juice", 20.0)}
+	p := made(t, Serving{How: Pour, PourG: new(30.0), Sauce: butter}, SaucedFood{Surface: 4, Servings: 2})
+	if math.Abs(p.OnFoodG+p.OnPlateG-60) > 0.1 || p.OnFoodG <= 0 || p.OnFoodG >= 60 {
+		t.Errorf("poured, %.1f g stay and %.1f run down, of 60", p.OnFoodG, p.OnPlateG)
+	}
+}
+
+// Pieces are soft after their minutes at a simmer, the tender ones first; they give
+// juice, so that a sauce with tomatoes takes longer to boil down.
+func TestPiecesSoften(t *testing.T) {
+	sauce := func(simmer float64) Made {
+		return made(t, Serving{How: Ladle, Sauce: Sauce{School: Thicken, SimmerMin: &simmer, Items: of(t, "carrot-pieces", 100.0, "pineapple-pieces", 100.0, "stock", 250.0)}}, SaucedFood{Surface: 10, Servings: 2})
+	}
+	short, long := sauce(4), sauce(14)
+	if short.Soft[0].AtMin != nil || short.Soft[0].MoreMin < 6 || short.Soft[1].AtMin == nil {
+		t.Errorf("after 4 min: %+v", short.Soft)
+	}
+	if long.Soft[0].AtMin == nil || *long.Soft[0].AtMin <= *long.Soft[1].AtMin {
+		t.Errorf("after 14 min: %+v", long.Soft)
+	}
+	with := made(t, Serving{How: Ladle, Sauce: Sauce{School: Reduce, Items: of(t, "tomato", 300.0, "stock", 100.0, "tomato-paste", 30.0)}}, SaucedFood{Surface: 10, Servings: 2})
+	without := made(t, Serving{How: Ladle, Sauce: Sauce{School: Reduce, Items: of(t, "stock", 100.0, "tomato-paste", 30.0)}}, SaucedFood{Surface: 10, Servings: 2})
+	if with.ReadyMin < without.ReadyMin+3 || with.PiecesG > 170 {
+		t.Errorf("with tomatoes ready at %.1f, without at %.1f; %.0f g of pieces are left", with.ReadyMin, without.ReadyMin, with.PiecesG)
+	}
+	says := short.Tell(Serving{How: Ladle, Sauce: Sauce{School: Thicken}}, larder.Shelf, units.Household{}).Reads
+	if !strings.Contains(says, "The carrot still has bite") || !strings.Contains(says, "The pineapple is soft by minute") {
+		t.Error(says)
 	}
 }

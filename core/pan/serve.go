@@ -8,28 +8,11 @@ import (
 	"velocrustum/core/refuse"
 )
 
-// How a sauce comes to the food.
-const (
-	Toss   = "toss"   // all of it, in a bowl
-	Brush  = "brush"  // all of it, thinner
-	Up     = "up"     // one face, the other stays dry
-	Beside = "beside" // to dip
-)
-
-// Ways it may come.
-var Ways = []Option{{Toss, "Tossed, all of it", "tossed over"}, {Brush, "Brushed, thinner", "brushed on"},
-	{Up, "On one face, the other dry", "on one face of"}, {Beside, "Beside, to dip", "beside"}}
-
-// lays is how much of what clings in a bowl lies on a piece, by the way: a
-// brush takes off a third, one face is half, and of what is dipped a third
-// of the surface goes in (±0.1).
-var lays = map[string]float64{Toss: 1, Brush: 0.65, Up: 0.5, Beside: 0.35}
-
 // leftIn is what stays in the pan and in the bowl, of what was made (±0.03).
 const leftIn = 0.07
 
-// usualDip is a portion to dip into, g: two spoons.
-const usualDip = 30.0
+// usualDip is a portion to dip into, g: two spoons; usualPour one to pour over.
+const usualDip, usualPour = 30.0, 45.0
 
 // A Serving is a sauce with the food it is for.
 type Serving struct {
@@ -42,6 +25,11 @@ type Serving struct {
 	Share float64 `json:"share,omitempty"`
 	// DipG stands beside each serving, g; 30 where it is only dipped, else 0.
 	DipG *float64 `json:"dipG,omitempty"`
+	// PourG goes over each serving where it is poured, g; 45.
+	PourG *float64 `json:"pourG,omitempty"`
+	// Grain lies under what is ladled: rice or noodles, GrainG dry g a serving.
+	Grain  string   `json:"grain,omitempty"`
+	GrainG *float64 `json:"grainG,omitempty"`
 	// BeforeMin is how long before the food is out the pan goes on; so that
 	// both are ready at once where left out.
 	BeforeMin *float64 `json:"beforeMin,omitempty"`
@@ -51,6 +39,8 @@ type Serving struct {
 var ServingLimits = refuse.Limits{
 	"share":     {Min: 0.05, Max: 1, Step: 0.05, Unit: "of the pieces"},
 	"dipG":      {Min: 0, Max: 200, Step: 5, Unit: "g a serving"},
+	"pourG":     {Min: 5, Max: 300, Step: 5, Unit: "g a serving"},
+	"grainG":    {Min: 20, Max: 200, Step: 5, Unit: "g, dry, a serving"},
 	"beforeMin": {Min: 0, Max: 120, Step: 1, Unit: "minutes before it is out"},
 }
 
@@ -69,14 +59,36 @@ func (s Serving) Whole() Serving {
 			*s.DipG = usualDip
 		}
 	}
+	if s.PourG == nil {
+		s.PourG = new(usualPour)
+	}
+	if s.GrainG == nil {
+		for _, g := range Grains {
+			if g.ID == s.Grain {
+				s.GrainG = new(g.G)
+			}
+		}
+	}
 	return s
+}
+
+// GrainDryG is what is cooked to lie under it, g dry, for so many servings.
+func (s Serving) GrainDryG(servings int) float64 {
+	if w := s.Whole(); w.Grain != "" && WayOf(w.How).Own && w.GrainG != nil {
+		return *w.GrainG * float64(max(1, servings))
+	}
+	return 0
 }
 
 // Check returns what is wrong as refuse.Fields, or nil.
 func (s Serving) Check(find Find) error {
 	w := s.Whole()
 	var c refuse.Check
-	c.Among("how", w.How, ids(Ways)...)
+	c.Among("how", w.How, WayIDs()...)
+	c.In(ServingLimits, "pourG", *w.PourG)
+	if c.Among("grain", w.Grain, "", Rice, Noodles); w.GrainG != nil {
+		c.In(ServingLimits, "grainG", *w.GrainG)
+	}
 	c.In(ServingLimits, "share", w.Share)
 	c.In(ServingLimits, "dipG", *w.DipG)
 	if b := s.BeforeMin; b != nil {
@@ -104,9 +116,17 @@ type Made struct {
 	WaterG  float64 `json:"waterG"`
 	MadeG   float64 `json:"madeG"`   // what is there when it is ready
 	OnFoodG float64 `json:"onFoodG"` // clings to all pieces
-	DipG    float64 `json:"dipG"`
-	EatenG  float64 `json:"eatenG"`
-	LeftG   float64 `json:"leftG"` // in pan, bowl and dish
+	// OnPlateG is what runs down from them, or lies under them, and is eaten.
+	OnPlateG float64 `json:"onPlateG"`
+	// PiecesG is what of it is eaten by the piece.
+	PiecesG float64 `json:"piecesG"`
+	// Soft is when what is in it by the piece is soft; GrainG what is cooked to lie
+	// under it, dry.
+	Soft   []Soft  `json:"soft"`
+	GrainG float64 `json:"grainG"`
+	DipG   float64 `json:"dipG"`
+	EatenG float64 `json:"eatenG"`
+	LeftG  float64 `json:"leftG"` // in pan, bowl and dish
 	// ClingsG is its thickness when ready, g/100 cm², Band what is still good.
 	ClingsG float64    `json:"clingsG"`
 	Band    [2]float64 `json:"band"`
@@ -138,28 +158,48 @@ type Made struct {
 	HotClingsG float64 `json:"hotClingsG"`
 }
 
+// Soft is when an ingredient that is eaten by the piece is soft, minutes after the pan
+// went on; nil where it is not when the sauce is ready.
+type Soft struct {
+	Ingredient string   `json:"ingredient"`
+	AtMin      *float64 `json:"atMin"`
+	// MoreMin is how much longer it would have to simmer.
+	MoreMin float64 `json:"moreMin"`
+}
+
 // Make works a sauce out for a plate. The error is refuse.Fields.
 func Make(s Serving, p SaucedFood, find Find) (Made, error) {
 	if err := s.Check(find); err != nil {
 		return Made{}, err
 	}
 	s = s.Whole()
-	m := Made{Items: []larder.Item{}, Allergens: []string{}, Line: []Point{}, Moments: []PanEvent{}, Band: [2]float64{nearLow * s.Sauce.ClingsG, nearHigh * s.Sauce.ClingsG}}
+	m := Made{Items: []larder.Item{}, Soft: []Soft{}, Allergens: []string{}, Line: []Point{}, Moments: []PanEvent{}, Band: [2]float64{nearLow * s.Sauce.ClingsG, nearHigh * s.Sauce.ClingsG}}
 	in, err := s.Sauce.start(find, 1)
 	if err != nil || in.mass-in.pieces < 1 {
 		return m, err // nothing is in it yet
 	}
 	surface := p.Surface * s.Share
+	way := WayOf(s.How)
 	dip := *s.DipG * float64(max(1, p.Servings))
+	on := func(c cooked) float64 {
+		if !way.On() {
+			return 0
+		}
+		return way.lays * c.clings(s.Sauce) * surface
+	}
 	// What is cold clings as it is; what it comes to does not hang on how much.
 	wanted := func(c cooked) float64 {
-		on := 0.0
-		if s.How != Beside {
-			on = lays[s.How] * c.clings(s.Sauce) * surface
+		if way.Plated {
+			return (*s.PourG*s.Share*float64(max(1, p.Servings)) + dip) / (1 - leftIn)
 		}
-		return (on + dip) / (1 - leftIn)
+		return (on(c) + dip) / (1 - leftIn)
 	}
-	k, c, err := s.Sauce.scaled(find, wanted)
+	k, c := 1.0, cooked{}
+	if way.Own { // as much as the cook has put into the pan
+		c, err = s.Sauce.cook(find, k, true)
+	} else {
+		k, c, err = s.Sauce.scaled(find, wanted)
+	}
 	if err != nil {
 		return m, err
 	}
@@ -176,18 +216,22 @@ func Make(s Serving, p SaucedFood, find Find) (Made, error) {
 		m.Band = [2]float64{nearLow * c.clings(s.Sauce), nearHigh * c.clings(s.Sauce)}
 	}
 	m.ClingsG, m.HotClingsG = c.clings(s.Sauce), c.end.clings(boilC)
-	if s.How != Beside {
-		m.OnFoodG = lays[s.How] * m.ClingsG * surface
-	}
-	m.DipG = dip
+	m.DipG, m.GrainG = dip, s.GrainDryG(p.Servings)
 	liquid := c.end.mass - c.end.pieces
-	m.MadeG = c.end.mass
-	dipped := math.Min(dip, lays[Beside]*m.ClingsG*surface)
-	m.EatenG = m.OnFoodG + dipped + c.end.pieces
+	m.OnFoodG = on(c)
+	if way.Plated {
+		served := math.Max(0, liquid*(1-leftIn)-dip)
+		m.OnFoodG = math.Min(m.OnFoodG, served)
+		m.OnPlateG = served - m.OnFoodG
+	}
+	m.MadeG, m.PiecesG = c.end.mass, c.end.pieces
+	dipped := math.Min(dip, WayOf(Beside).lays*m.ClingsG*surface)
+	m.EatenG = m.OnFoodG + m.OnPlateG + dipped + c.end.pieces
 	m.LeftG = m.MadeG - m.EatenG
 	m.SugarPct, m.WaterPct, m.SolidsPct = 100*c.end.sugar/liquid, 100*c.end.water/liquid, 100*c.end.dissolved/liquid
 	m.Splits, m.Caramel = c.end.splits(), s.Sauce.Hot() && c.end.brix() > caramel && c.end.sugar > 0.65*c.end.mass
-	return m, m.add(s, find, (m.OnFoodG+dipped)/liquid)
+	m.Soft = c.soft(s.Sauce, find)
+	return m, m.add(s, find, (m.OnFoodG+m.OnPlateG+dipped)/liquid)
 }
 
 // add counts what is eaten: a share of the liquid, and all pieces.
@@ -207,6 +251,8 @@ func (m *Made) add(s Serving, find Find, share float64) error {
 		all = all.Plus(t)
 		if i.Form != larder.Pieces {
 			t = t.Part(share)
+		} else { // the juice that it gave is liquid
+			t = t.Part(1 - i.Gives*(1-share))
 		}
 		m.Eaten = m.Eaten.Plus(t)
 		m.Cost += it.G / 1000 * i.Price

@@ -60,8 +60,12 @@ type state struct {
 	starch                float64 // powers of ten times g of starch, swollen
 	raw                   float64 // … not swollen yet
 	pieces                float64 // g of what is eaten by the piece
-	mass                  float64
-	sugar, held           float64 // held: g of what keeps fat and water together
+	// juice is what the pieces are still to give, g of water and of what is
+	// dissolved in it, softMin how long they simmer until they are soft, by that
+	// juice; boiled is how long they have simmered, as if all along at 100 °C.
+	juice, juiceSweet, softMin, boiled float64
+	mass                               float64
+	sugar, held                        float64 // held: g of what keeps fat and water together
 }
 
 // put adds g grams of an ingredient.
@@ -69,6 +73,11 @@ func (s *state) put(i larder.Ingredient, g float64) {
 	s.mass += g
 	if i.Form == larder.Pieces {
 		s.pieces += g
+		if gives := g * i.Gives; gives > 0 {
+			s.softMin = (s.softMin*s.juice + i.SoftMin*gives) / (s.juice + gives)
+			s.juice += gives
+			s.juiceSweet += gives * (i.Salt + i.Acid + i.Sugar) / math.Max(1, i.Salt+i.Acid+i.Sugar+i.Water())
+		}
 		return
 	}
 	s.water += g * i.Water() / 100
@@ -84,6 +93,22 @@ func (s *state) put(i larder.Ingredient, g float64) {
 	if holds[i.ID] || i.Role == larder.Egg {
 		s.held += g
 	}
+}
+
+// soften lets the pieces simmer for dt minutes: half as fast for each 10 K less, they
+// give their juice, nearly all by when they are soft.
+func (s *state) soften(dt, c float64) {
+	eq := dt * math.Exp2((c-boilC)/10)
+	s.boiled += eq
+	if s.juice <= 0 {
+		return
+	}
+	part := 1 - math.Exp(-3*eq/s.softMin)
+	out, sweet := s.juice*part, s.juiceSweet*part
+	s.juice, s.juiceSweet, s.pieces = s.juice-out, s.juiceSweet-sweet, s.pieces-out
+	s.water += out - sweet
+	s.dissolved += sweet
+	s.sugar += sweet
 }
 
 // holds are ingredients that keep fat and water together.

@@ -61,6 +61,17 @@ func (m Made) Tell(s Serving, find Find, h units.Household) Told {
 	if m.OnFoodG > 0 {
 		out.Makes += fmt.Sprintf(" %s cling to the food.", g(m.OnFoodG))
 	}
+	switch {
+	case m.OnPlateG > 0 && s.How == Pour:
+		out.Makes += fmt.Sprintf(" %s run down to the plate, and are eaten too.", g(m.OnPlateG))
+	case m.OnPlateG > 0 && s.How == Under:
+		out.Makes += fmt.Sprintf(" %s lie under it.", g(m.OnPlateG))
+	case m.OnPlateG > 0:
+		out.Makes += fmt.Sprintf(" %s lie around it, all eaten.", g(m.OnPlateG))
+	}
+	if m.GrainG > 0 {
+		out.Makes += fmt.Sprintf(" With %s of dry %s.", g(m.GrainG), s.Grain)
+	}
 	if m.DipG > 0 {
 		out.Makes += fmt.Sprintf(" %s stand beside it.", g(m.DipG))
 	}
@@ -71,6 +82,7 @@ func (m Made) Tell(s Serving, find Find, h units.Household) Told {
 	}
 	out.Reads += "."
 	m.steps(&out, s, find, h)
+	m.softens(&out, find)
 	m.waits(&out, s, h)
 	m.cautions(&out, s, find, h)
 	return out
@@ -130,6 +142,22 @@ func (m Made) steps(out *Told, s Serving, find Find, h units.Household) {
 		case "ready":
 			say(at.Minute, "Ready: it %s.", Reads(m.ClingsG))
 		}
+	}
+}
+
+// softens says when what is in it by the piece is soft.
+func (m Made) softens(out *Told, find Find) {
+	for _, soft := range m.Soft {
+		i, err := find(soft.Ingredient)
+		if err != nil {
+			continue
+		}
+		name, _, _ := strings.Cut(i.Name, " in ")
+		if soft.AtMin != nil {
+			out.Reads += fmt.Sprintf(" The %s is soft by minute %.0f.", name, math.Ceil(*soft.AtMin))
+			continue
+		}
+		out.Reads += fmt.Sprintf(" The %s still has bite: soft takes %s more.", name, units.Minutes(math.Max(1, math.Ceil(soft.MoreMin))))
 	}
 }
 

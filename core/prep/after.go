@@ -116,7 +116,7 @@ func (b Bench) checkAfter(c *refuse.Check, p Pantry) {
 	on := 0.0
 	for i, s := range b.Sauces {
 		w := s.Whole()
-		if w.How != pan.Beside {
+		if pan.WayOf(w.How).On() {
 			on += w.Share
 		}
 		c.Part(fmt.Sprintf("sauces[%d].", i), s.Check(p.Find))
@@ -169,6 +169,15 @@ func (w *Worked) after(p Pantry) error {
 		eaten := m.Eaten.Part(w.Lot.Surface() / plate.Surface)
 		w.Sauces, w.later = append(w.Sauces, m), w.later.Plus(eaten)
 		w.SaltFrom["sauce"] += eaten.SaltG
+		if m.GrainG > 0 {
+			i, err := p.Find(s.Grain)
+			if err != nil {
+				return err
+			}
+			var t Totals
+			t.Add(i, m.GrainG)
+			w.later, w.Allergens = w.later.Plus(t.Part(w.Lot.Surface()/plate.Surface)), merge(w.Allergens, i.Allergens)
+		}
 		w.Allergens = merge(w.Allergens, m.Allergens)
 	}
 	return nil
@@ -235,6 +244,9 @@ func (w *Worked) afterItems(withAll bool) []Item {
 		items = append(items, m.Items...)
 		if m.StarchG > 0 {
 			items = append(items, Item{Ingredient: w.Dressings()[k].Sauce.Whole().Starch, G: m.StarchG})
+		}
+		if m.GrainG > 0 {
+			items = append(items, Item{Ingredient: w.Dressings()[k].Grain, G: m.GrainG})
 		}
 	}
 	return items

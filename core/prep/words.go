@@ -154,7 +154,7 @@ func (w words) drying() Station {
 		s.Headline = "Wipe with paper"
 		s.Why = "A dry surface decides crispness, and paper leaves little on it."
 	}
-	if (d.School == "rinse" || d.School == "wet") && (w.Lot.Cut.Class == safety.Poultry || w.Lot.Cut.Class == safety.Stuffed) {
+	if d.School == "rinse" && (w.Lot.Cut.Class == safety.Poultry || w.Lot.Cut.Class == safety.Stuffed) {
 		s.Cautions = append(s.Cautions, "Public advice is not to rinse raw poultry: splashes spread germs around the sink.")
 	}
 	return s
@@ -374,7 +374,7 @@ func (w words) finishing() Station {
 		if name == "" {
 			name = "the sauce"
 		}
-		sauces = append(sauces, fmt.Sprintf("%s of %s %s", w.Grams(w.Sauces[i].MadeG), name, hows[sauce.Whole().How]))
+		sauces = append(sauces, fmt.Sprintf("%s of %s %s", w.Grams(w.Sauces[i].MadeG), name, pan.WayOf(sauce.Whole().How).To))
 	}
 	var parts []string
 	if g := w.FinishG.MassG; g > 0 {
@@ -402,9 +402,6 @@ func (w words) finishing() Station {
 	}
 	return s
 }
-
-// hows are how a sauce comes to the food.
-var hows = map[string]string{pan.Toss: "to toss it in", pan.Brush: "to brush on", pan.Up: "on one face", pan.Beside: "beside it"}
 
 // hoursWords words a time: "20 min", "8 h".
 func hoursWords(h float64) string {

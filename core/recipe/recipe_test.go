@@ -264,7 +264,7 @@ func TestADishIsWritten(t *testing.T) {
 		all += s.Says + "\n"
 	}
 	all += strings.Join(r.Cautions, "\n")
-	for _, want := range []string{"2 pork loin cutlets of about 150 g", "15 g mustard", "12 min at 190 °C", "At minute 6 turn", "Finish with dense flake salt", "Stir Cold dip together; serve it beside.", "Contains egg, mustard.", "63 °C", "3 min of rest", "thermometer", "mustard"} {
+	for _, want := range []string{"2 pork loin cutlets of about 150 g", "15 g mustard", "12 min at 190 °C", "At minute 6 turn", "Finish with dense flake salt", "Stir Cold dip together; serve it beside them.", "Contains egg, mustard.", "63 °C", "3 min of rest", "thermometer", "mustard"} {
 		if !strings.Contains(all, want) {
 			t.Errorf("it does not say %q:\n%s", want, all)
 		}

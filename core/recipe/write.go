@@ -80,15 +80,17 @@ func Write(name string, d prep.BenchDish, dealt []baskets.Basketful, f prep.Fore
 			name = "the sauce"
 		}
 		ready := math.Ceil(s.Made.ReadyMin)
-		whom, on, of, pieces := "all", "", "", d.Pieces()
+		whom, pieces := "them", d.Pieces()
 		if s.Of != nil {
-			on, of = " the "+f.Each[*s.Of].Lot.Called(), " of the "+f.Each[*s.Of].Lot.Called()
 			whom, pieces = "the "+f.Each[*s.Of].Lot.Called(), f.Each[*s.Of].Load.Pieces
 		}
 		if share := s.Serving.Whole().Share; share < 0.99 {
 			whom = fmt.Sprintf("%d of the %d", int(math.Round(share*float64(pieces))), pieces)
 		}
-		how := map[string]string{pan.Toss: "toss " + whom + " in it", pan.Brush: "brush it on" + on, pan.Up: "spoon it over one face" + of, pan.Beside: "serve it beside" + on}[s.Serving.Whole().How]
+		how := pan.WayOf(s.Serving.Whole().How).Step(whom)
+		if s.Made.GrainG > 0 {
+			how += fmt.Sprintf(", with %s of %s, weighed dry", h.Grams(s.Made.GrainG), s.Serving.Grain)
+		}
 		if !s.Serving.Whole().Sauce.Hot() {
 			out.Steps = append(out.Steps, Instruction{Says: fmt.Sprintf("Stir %s together; %s.", name, how)})
 			continue

@@ -230,6 +230,9 @@ func (l *Lot) expose(p *place, t, dt float64, air thermal.Air, film, convect [2]
 	}
 	for face := range 2 {
 		p.brown[face].Add(dt, p.body.Surface(face), p.body.SurfaceWater(face))
+		if p.lacquer[face] {
+			p.lacquerC[face] = max(p.lacquerC[face], p.body.Surface(face))
+		}
 	}
 	p.feel((t+dt)/60, dt/60, l.pathogen)
 	return flow
@@ -256,6 +259,10 @@ func (l *Lot) turn(kind string) {
 	}
 }
 
+// lacquersFrom is the sugar of what is brushed on, percent, from which it dries to a
+// lacquer: barbecue sauce and sweeter.
+const lacquersFrom = 20.0
+
 // coldPotC is what is brushed on has, °C.
 const coldPotC = 25.0
 
@@ -272,6 +279,7 @@ func (l *Lot) brush(g load.Glaze) {
 			if p.edge != nil {
 				p.edge.Pour(face, g.Water, coldPotC)
 			}
+			p.lacquer[face] = p.lacquer[face] || g.SugarPct >= lacquersFrom
 			// Sugar in the film and the first millimetre under it, as of a marinade.
 			p.sugarPct[face] += g.SugarPct * g.FilmMm / (g.FilmMm + 1)
 			p.brown[face].Gain = l.of.GainWith(p.sugarPct[face])

@@ -32,6 +32,8 @@ type place struct {
 	brown                         [2]crust.Browner
 	sugarPct                      [2]float64 // brushed on, of what is there
 	sauce                         [2]sauceFilm
+	lacquer                       [2]bool    // a face under sugar that dries to a glass
+	lacquerC                      [2]float64 // the hottest that it was, °C
 
 	watch        safety.Watch
 	coldC        float64 // of the coldest spot, °C
@@ -107,8 +109,50 @@ func (p *place) coldest() float64 {
 	return p.body.Coldest()
 }
 
-// crustOf is the crispness of a face, of two middles the softer.
+// How good a lacquered face is, on the scale of crispness, by the water at its very
+// surface, kg/kg: set, sticky as a good glaze, wet as it was put on (own judgement of
+// what cooks call sticky, ±0.1). Set, it cracks when it is cold if it was at brittleC:
+// sugar boils at 130 °C with a twentieth of water left (sugar work's soft crack).
+var (
+	lacquerWater = []float64{0.10, 0.40, 1.00}
+	lacquerGood  = []float64{85, 65, 0}
+)
+
+const brittleC = 130.0
+
+// Lacquers a face may have.
+const (
+	LacquerWet     = "wet"
+	LacquerSticky  = "sticky"
+	LacquerBrittle = "brittle"
+)
+
+// lacquered words a face's lacquer, "" where it has none.
+func (p *place) lacquered(face int) string {
+	switch water := p.body.SurfaceWater(face); {
+	case !p.lacquer[face]:
+		return ""
+	case water <= lacquerWater[0] && p.lacquerC[face] >= brittleC:
+		return LacquerBrittle
+	case p.crustOf(face) >= crust.Crisp:
+		return LacquerSticky
+	}
+	return LacquerWet
+}
+
+// crustOf is the crispness of a face, of two middles the softer; of a lacquered one
+// how far its glass has set, where that is more: crisp is not asked of it.
 func (p *place) crustOf(face int) float64 {
+	if p.lacquer[face] {
+		water := min(1, p.body.SurfaceWater(face))
+		good := lacquerGood[0]
+		for i := 1; i < len(lacquerWater); i++ {
+			if from, to := lacquerWater[i-1], lacquerWater[i]; water > from {
+				good = lacquerGood[i-1] + (lacquerGood[i]-lacquerGood[i-1])*min(1, (water-from)/(to-from))
+			}
+		}
+		return max(good, crust.Crispness(p.body.Crust(face)))
+	}
 	dry := p.body.Crust(face)
 	if p.twin {
 		dry = min(dry, p.edge.Crust(face))

@@ -24,6 +24,8 @@ type Face struct {
 	Crust float64    `json:"crust"`
 	Lab   [3]float64 `json:"lab"`
 	Brown float64    `json:"brown"` // 0 raw, 1 gold, 2 copper, 3 dark
+	// Lacquer is what sugar that was brushed on has become: wet, sticky or brittle.
+	Lacquer string `json:"lacquer,omitempty"`
 }
 
 // Softer is the crust of the softer face, Crisper that of the other.
@@ -94,6 +96,9 @@ func (l *Lot) Moment(minute float64) Moment {
 		m.MassLossPct += share * p.massLossPct()
 		for face := range m.Faces {
 			m.Faces[face].Crust = min(m.Faces[face].Crust, p.crustOf(face))
+			if i == 0 {
+				m.Faces[face].Lacquer = p.lacquered(face)
+			}
 			brown[face] = min(brown[face], p.brown[face].Stage)
 		}
 	}
@@ -241,6 +246,7 @@ func (l *Lot) Crusts() (softest, crispest float64) {
 type State struct {
 	CoreC, MassLossPct, JuicePct float64
 	Crust                        float64 // of the softer face
+	Lacquer                      string  // of the softer face, "" where it has none
 	RenderedPct                  float64 // of its fat; NaN where it has none
 	Reductions                   float64 // decimal, of what the rule is about
 	Pathogen, PathogenSource     string  // empty where nobody is watched
@@ -255,7 +261,12 @@ func (l *Lot) State() State {
 		p := &l.places[i]
 		share := l.share(p)
 		s.CoreC, s.JuicePct = min(s.CoreC, p.coldest()), min(s.JuicePct, p.juicePct())
-		s.Crust, s.Reductions = min(s.Crust, p.softer()), min(s.Reductions, p.reductions)
+		for face := range 2 {
+			if now := p.crustOf(face); now < s.Crust {
+				s.Crust, s.Lacquer = now, p.lacquered(face)
+			}
+		}
+		s.Reductions = min(s.Reductions, p.reductions)
 		s.MassLossPct += share * p.massLossPct()
 		fat, firm = fat+share*p.fat0, firm+share*p.both(firmFat)
 	}

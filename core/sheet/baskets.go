@@ -6,6 +6,7 @@ import (
 	"fmt"
 	"math"
 	"slices"
+	"strings"
 	"sync"
 
 	"golang.org/x/sync/errgroup"
@@ -77,6 +78,7 @@ func (d *readyDish) grilled() bool {
 // prepare works the benches out and says which baskets there are.
 func (k *Kitchen) prepare(s *Supper, said []SupperDish) ([]readyDish, error) {
 	var out []readyDish
+	grains := map[string]float64{} // g, dry
 	total := 0
 	for i, d := range s.Dishes {
 		at := fmt.Sprintf("dishes[%d].request.", slices.IndexFunc(said, func(o SupperDish) bool { return o.ID == d.ID }))
@@ -97,7 +99,7 @@ func (k *Kitchen) prepare(s *Supper, said []SupperDish) ([]readyDish, error) {
 		if err != nil {
 			return nil, refuse.Under(at, err)
 		}
-		c := readyDish{SupperDish: d, field: at, name: d.Name, ready: ready, sauced: d.SauceID != "" && d.How != pan.Beside, worked: w}
+		c := readyDish{SupperDish: d, field: at, name: d.Name, ready: ready, sauced: d.SauceID != "" && pan.WayOf(d.How).On(), worked: w}
 		for n := range w.Lots {
 			var tasks []prep.BenchTask
 			if !d.Prepared {
@@ -120,7 +122,11 @@ func (k *Kitchen) prepare(s *Supper, said []SupperDish) ([]readyDish, error) {
 				whom = w.Lots[*sauce.Of].Lot.Called()
 			}
 			s.Sauces, c.sauces = append(s.Sauces, a), append(c.sauces, dressing{a.ID, whom})
-			if of.How != pan.Beside && !c.sauced {
+			if m.GrainG > 0 {
+				grains[of.Grain] += m.GrainG
+				s.cookGrain(of.Grain, grains[of.Grain], k.Units)
+			}
+			if pan.WayOf(of.How).On() && !c.sauced {
 				c.sauced, c.How = true, of.How
 			}
 		}
@@ -248,3 +254,26 @@ func (k *Kitchen) ahead(ctx context.Context, s *Supper, all []readyDish, where [
 	}
 	return g.Wait()
 }
+
+// cookGrain adds rice or noodles that lie under a sauce to the sides, where nobody has
+// put them there: so many g in all, dry.
+func (s *Supper) cookGrain(grain string, g float64, h units.Household) {
+	id := "under-" + grain
+	if slices.ContainsFunc(s.Sides, func(a Side) bool { return a.ID != id && strings.Contains(strings.ToLower(a.Name), grain) }) {
+		return
+	}
+	s.Sides = slices.DeleteFunc(slices.Clone(s.Sides), func(a Side) bool { return a.ID == id })
+	for _, of := range pan.Grains {
+		if of.ID == grain {
+			s.Sides = append(s.Sides, Side{ID: id, Name: units.Capital(of.Name), HoldsMin: grainHolds, Steps: []SideStep{
+				{Says: grainOnSays(of.Name, g, h), Place: OnHob, Minutes: grainMin, Hands: 1},
+				{Says: grainBoilsSays(of.Name, of.Boil), Place: OnHob, Minutes: of.Boil},
+				{Says: grainRestsSays(of.Name), Place: Board, Minutes: of.Rest},
+			}})
+		}
+	}
+}
+
+// grainHolds is how long rice or noodles stay good under a lid, and grainMin what they
+// take of hands, minutes.
+const grainHolds, grainMin = 20.0, 2.0

@@ -255,7 +255,7 @@ func (s Supper) Check() error {
 		c.Among(at+"fryerId", d.FryerID, fryers...)
 		c.Among(at+"drawer", d.Drawer, "", load.Left, load.Right)
 		c.Among(at+"sauceId", d.SauceID, sauces...)
-		c.Among(at+"how", d.How, "", pan.Toss, pan.Brush, pan.Up, pan.Beside)
+		c.Among(at+"how", d.How, append([]string{""}, pan.WayIDs()...)...)
 		if d.PerBasket < 0 || d.PerBasket > load.MaxPieces {
 			c.Add(at+"perBasket", fmt.Sprint(d.PerBasket), fmt.Sprintf("1 to %d pieces", load.MaxPieces))
 		}

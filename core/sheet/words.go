@@ -10,6 +10,7 @@ import (
 	"velocrustum/core/baskets"
 	"velocrustum/core/crust"
 	"velocrustum/core/load"
+	"velocrustum/core/pan"
 	"velocrustum/core/prep"
 	"velocrustum/core/units"
 )
@@ -66,6 +67,18 @@ func takeOutSays(basket string, lots []*prep.Worked) string {
 	return basket + " out; " + first
 }
 
+func grainOnSays(grain string, g float64, h units.Household) string {
+	return fmt.Sprintf("%s on: %s, dry, into boiling water", units.Capital(grain), h.Grams(g))
+}
+
+func grainBoilsSays(grain string, minutes float64) string {
+	return fmt.Sprintf("%s boils, %s", units.Capital(grain), units.Minutes(minutes))
+}
+
+func grainRestsSays(grain string) string {
+	return units.Capital(grain) + " drains and stands under a lid"
+}
+
 func restsSays(basket string) string { return basket + " rests: that belongs to the rule" }
 
 func intoPanSays(sauce string) string { return sauce + ": into the pan" }
@@ -101,7 +114,7 @@ func forSays(what, lot string) string { return fmt.Sprintf("%s (%s)", what, lot)
 func finishSays(dish, with string) string { return fmt.Sprintf("Finish %s: %s", dish, with) }
 
 func dressSays(how, dish, with string) string {
-	return fmt.Sprintf(map[string]string{"toss": "Toss %s in %s", "brush": "Brush %s with %s", "up": "Spoon over %s, on one face: %s"}[how], dish, with)
+	return pan.WayOf(how).Task(dish, with)
 }
 
 // basketName is a dish, and which basket of it where it has several.

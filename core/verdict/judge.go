@@ -247,7 +247,7 @@ func happened(minute float64) *float64 {
 func end(r *run.Run, lot *run.Lot) End {
 	s := lot.State()
 	e := End{CoreC: s.CoreC, MassLossPct: s.MassLossPct, JuiceKeptPct: s.JuicePct, FatRenderedPct: happened(s.RenderedPct),
-		Crust: s.Crust, CrustWords: crustWords(s.Crust), EnergyWh: r.EnergyWh()}
+		Crust: s.Crust, CrustWords: crustWords(s.Crust, s.Lacquer), EnergyWh: r.EnergyWh()}
 	if s.Pathogen != "" {
 		e.LogReduction, e.Pathogen, e.PathogenSource = &s.Reductions, s.Pathogen, s.PathogenSource
 	}

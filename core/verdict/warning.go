@@ -26,7 +26,7 @@ const (
 	Lifts       Code = "lifts" // a dry coat, off the food
 	DryCoat     Code = "dry-coat"
 	WetPatch    Code = "wet-patch"
-	Rinse       Code = "rinse"
+	WetSurface  Code = "wet-surface"
 	Sugar       Code = "sugar"
 	LinerUnder  Code = "liner"
 	Apart       Code = "apart" // raw poultry beside other food
@@ -63,7 +63,7 @@ type Warning struct {
 // OfOne says whether it is mended at the lot that it is of, not at the load.
 func (w Warning) OfOne() bool {
 	switch w.Code {
-	case Lifts, DryCoat, WetPatch, Rinse, TooThick:
+	case Lifts, DryCoat, WetPatch, WetSurface, TooThick:
 		return true
 	}
 	return false
@@ -92,7 +92,7 @@ type Change struct {
 // warnings judges an answer, the gravest first.
 func (j *judging) warnings() (all []Warning) {
 	for _, found := range []*Warning{
-		j.underRule(), j.soft(), j.overdone(), j.tooFull(), j.smokes(), j.wantsOil(), j.wetPatch(), j.rinsed(), j.burningSugar(),
+		j.underRule(), j.soft(), j.overdone(), j.tooFull(), j.smokes(), j.wantsOil(), j.wetPatch(), j.wetSurface(), j.burningSugar(),
 		j.onLiner(), j.apart(), j.cools(), j.tooThick(), j.thawFirst(), j.ice(), j.clumped(), j.reheat(), j.melts(), j.splits(),
 	} {
 		if found != nil {
@@ -255,11 +255,12 @@ const gelsC = 68
 // wantsOil says what a coat without enough of it does.
 func (j *judging) wantsOil() *Warning {
 	k := &j.lot.Coating
+	has := k.Oil + k.OwnFat()
 	switch {
-	case k.Light && k.Oil < k.NeedsOil && j.load.Spec.Airflow >= 0.9:
+	case k.Light && has < k.NeedsOil && j.load.Spec.Airflow >= 0.9:
 		set := j.firstWhen(func(m run.Moment) bool { return math.Min(m.UpperC, m.LowerC) >= gelsC })
 		return &Warning{Code: Lifts, Field: "coat.oilG", AtMin: new(0.0), Message: liftsSays(set)}
-	case k.NeedsOil > 0 && k.Oil < 0.6*k.NeedsOil:
+	case k.NeedsOil > 0 && has < 0.6*k.NeedsOil:
 		return &Warning{Code: DryCoat, Field: "coat.oilG", Message: dryCoatSays}
 	}
 	return nil
@@ -273,11 +274,12 @@ func (j *judging) wetPatch() *Warning {
 	return &Warning{Code: WetPatch, Field: "load.surface", AtMin: new(0.0), Message: wetPatchSays(dry)}
 }
 
-func (j *judging) rinsed() *Warning {
-	if j.lot.Surface != food.Wet || j.lot.Class() != safety.Poultry {
+// wetSurface says what water on it costs where nothing is to stick to it.
+func (j *judging) wetSurface() *Warning {
+	if j.lot.Surface != food.Wet || len(j.lot.Coating.Stuck) > 0 {
 		return nil
 	}
-	return &Warning{Code: Rinse, Field: "load.surface", Message: rinseSays}
+	return &Warning{Code: WetSurface, Field: "load.surface", Message: wetSurfaceSays}
 }
 
 // burningSugar says when added sugar comes close to burning.

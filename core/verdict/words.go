@@ -8,6 +8,7 @@ import (
 	"velocrustum/core/crust"
 	"velocrustum/core/ensemble"
 	"velocrustum/core/load"
+	"velocrustum/core/run"
 	"velocrustum/core/safety"
 	"velocrustum/core/units"
 )
@@ -252,7 +253,12 @@ var crowdingWords = map[load.Crowding]string{
 	load.Airy: "plenty of air between", load.Close: "close, but air still moves", load.Crowded: "crowded: sides stay softer", load.Layered: "more than one layer",
 }
 
-func crustWords(crispness float64) string { return crust.Words(crispness) }
+func crustWords(crispness float64, lacquer string) string {
+	if lacquer != "" {
+		return "a " + lacquer + " lacquer"
+	}
+	return crust.Words(crispness)
+}
 
 // doubtSays is what to do about a figure, and what that brings.
 func doubtSays(n ensemble.Narrowing, say units.Household) string {
@@ -303,7 +309,10 @@ func (j *judging) inDoubtSays() string {
 }
 
 func (j *judging) softSays(crisp float64) string {
-	return fmt.Sprintf("The crust ends %s, at %.0f of the %.0f asked for.", crustWords(crisp), math.Floor(crisp), j.lot.CrustWanted)
+	if faces := j.answer.Timeline[len(j.answer.Timeline)-1].Faces; faces[0].Lacquer == run.LacquerWet || faces[1].Lacquer == run.LacquerWet {
+		return "What was brushed on is still wet when the program ends: brush it on sooner, or thinner."
+	}
+	return fmt.Sprintf("The crust ends %s, at %.0f of the %.0f asked for.", crustWords(crisp, ""), math.Floor(crisp), j.lot.CrustWanted)
 }
 
 func overdoneSays(from float64, bound load.Overdone) string {
@@ -346,7 +355,7 @@ func wetPatchSays(dry *float64) string {
 	return fmt.Sprintf("Dust on a wet surface turns to paste: it stays wet %s, so patches stay pale and soft. Wipe first.", until(dry))
 }
 
-const rinseSays = "Rinsing raw poultry splashes germs around the sink. Public advice is not to; wipe it instead."
+const wetSurfaceSays = "It goes in wet: that water has to boil off before anything browns. Wipe it dry."
 
 func sugarSays(from float64) string {
 	return fmt.Sprintf("The sugar in it is close to burning from minute %.0f: a cooler last stage, or basting in the last minutes only, keeps it sweet.", from)

@@ -117,7 +117,23 @@ func (s *Server) GetCatalog(ctx context.Context, _ GetCatalogRequestObject) (Get
 	}
 	c := Catalog{Surfaces: choices(food.Surfaces), Guidances: choices(safety.Guidances), FryerKinds: choices(fryer.Kinds), Wants: choices(advise.Wants), Flours: replacements(prep.Flours), Crumbs: replacements(prep.Crumbs),
 		Limits: limits(), Usual: usual(), Presets: load.Presets, Holds: holds(),
-		Pan: PanChoices{Schools: panChoices(pan.Schools), Heats: panChoices(pan.Heats), Ways: panChoices(pan.Ways), Levels: pan.Levels, Starches: pan.Starches(), Usual: pan.Serving{}.Whole()}}
+		Pan: PanChoices{Schools: panChoices(pan.Schools), Heats: panChoices(pan.Heats), Levels: pan.Levels, Starches: pan.Starches(), Usual: pan.Serving{}.Whole()}}
+	for _, w := range pan.Ways {
+		c.Pan.Ways = append(c.Pan.Ways, struct {
+			Id     string `json:"id"`
+			Name   string `json:"name"`
+			Own    bool   `json:"own"`
+			Plated bool   `json:"plated"`
+			Says   string `json:"says"`
+		}{w.ID, w.Name, w.Own, w.Plated, w.Says})
+	}
+	for _, g := range pan.Grains {
+		c.Pan.Grains = append(c.Pan.Grains, struct {
+			G    float64 `json:"g"`
+			Id   string  `json:"id"`
+			Name string  `json:"name"`
+		}{g.G, g.ID, g.Name})
+	}
 	forms := map[food.Form]CutInfoForm{food.Slab: "slab", food.Cylinder: "cylinder", food.Ellipsoid: "ellipsoid"}
 	for _, f := range food.Cuts() {
 		rule, err := safety.For(set.Guidance, f.Class, set.GuidanceC)

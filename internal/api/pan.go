@@ -38,7 +38,7 @@ func (s *Server) WorkPan(ctx context.Context, r WorkPanRequestObject) (WorkPanRe
 				outMin = *o
 			}
 		}
-		fates, err := baskets.Fates(ctx, ready.First(), baskets.Dressing{ClingsG: m.ClingsG, WaterPct: m.WaterPct, SolidsPct: m.SolidsPct, Of: of.Of})
+		fates, err := baskets.Fates(ctx, ready.First(), baskets.Dressing{ClingsG: m.ClingsG, WaterPct: m.WaterPct, SolidsPct: m.SolidsPct, Plated: pan.WayOf(of.Serving.Whole().How).Plated, Of: of.Of})
 		if err != nil {
 			return nil, err
 		}

@@ -1140,7 +1140,22 @@ export interface components {
         PanChoices: {
             schools: components["schemas"]["Choice"][];
             heats: components["schemas"]["Choice"][];
-            ways: components["schemas"]["Choice"][];
+            ways: {
+                id: string;
+                name: string;
+                says: string;
+                /** @description it goes on at the plate, and all of it is eaten */
+                plated: boolean;
+                /** @description as much as the cook puts into the pan is made */
+                own: boolean;
+            }[];
+            /** @description what may lie under it, with the usual dry grams a serving */
+            grains: {
+                id: string;
+                name: string;
+                /** Format: double */
+                g: number;
+            }[];
             /** @description how thick, by what a cook calls it */
             levels: components["schemas"]["PanLevel"][];
             starches: string[];
@@ -1920,6 +1935,11 @@ export interface components {
                 crust: number;
                 /** Format: double */
                 brown: number;
+                /**
+                 * @description what sugar that was brushed on has become
+                 * @enum {string}
+                 */
+                lacquer?: "wet" | "sticky" | "brittle";
                 lab: number[];
             }[];
         };
@@ -2186,8 +2206,20 @@ export interface components {
         Serving: {
             name: string;
             sauce: components["schemas"]["Sauce"];
-            /** @description toss, brush, up or beside */
+            /** @description toss, brush, up, pour, ladle, under or beside */
             how?: string;
+            /**
+             * Format: double
+             * @description over each serving where it is poured
+             */
+            pourG?: number;
+            /** @description rice or noodles under what is ladled */
+            grain?: string;
+            /**
+             * Format: double
+             * @description dry, a serving
+             */
+            grainG?: number;
             /** @description it goes on at the table */
             atTable?: boolean;
             /**
@@ -2272,6 +2304,35 @@ export interface components {
             onFoodG: number;
             /** Format: double */
             dipG: number;
+            /**
+             * Format: double
+             * @description runs down from them or lies under them, and is eaten
+             */
+            onPlateG: number;
+            /**
+             * Format: double
+             * @description eaten by the piece
+             */
+            piecesG: number;
+            /**
+             * Format: double
+             * @description of rice or noodles under it, dry
+             */
+            grainG: number;
+            /** @description when what is eaten by the piece is soft */
+            soft: {
+                ingredient: string;
+                /**
+                 * Format: double
+                 * @description minutes after the pan went on; nil for not yet
+                 */
+                atMin: number | null;
+                /**
+                 * Format: double
+                 * @description how much longer it would have to simmer
+                 */
+                moreMin: number;
+            }[];
             /** Format: double */
             eatenG: number;
             /** Format: double */

@@ -61,7 +61,16 @@ const Rows = styled.table`
   }
 `;
 
-const dashes: Record<string, string> = { now: '', cool: '8 4', table: '2 4', up: '10 3 2 3', beside: '1 3' };
+const dashes: Record<string, string> = {
+  now: '',
+  cool: '8 4',
+  table: '2 4',
+  up: '10 3 2 3',
+  beside: '1 3',
+  ladle: '',
+  pour: '8 4',
+  under: '10 3 2 3',
+};
 
 /** Crust over the minutes after it is out, by how the sauce goes on, and the way that is advised. */
 export function Fates({ answer, take }: { answer: SauceAnswer; take: (way: string) => void }) {
@@ -78,7 +87,7 @@ export function Fates({ answer, take }: { answer: SauceAnswer; take: (way: strin
       (p) => x(p.minute),
       (p) => y(p.crust),
     )(f.line) ?? '';
-  const dry = fates.find((f) => f.way === 'up');
+  const dry = fates.find((f) => f.way === 'up' || f.way === 'under');
   const at = (f: Fate, m: number) => Math.floor(f.line[m]?.crust ?? 0);
   return (
     <Box aria-label="What it does to the crust">
@@ -160,14 +169,16 @@ export function Fates({ answer, take }: { answer: SauceAnswer; take: (way: strin
               <td>{at(f, 5)}</td>
               <td>
                 {at(f, 12)}
-                {f.way === 'up' ? ` / ${Math.floor(f.line[12]?.better ?? 0)}` : ''}
+                {f.way === 'up' || f.way === 'pour' || f.way === 'under'
+                  ? ` / ${Math.floor(f.line[12]?.better ?? 0)}`
+                  : ''}
               </td>
               <td>{f.halfMin === null ? 'later' : `${Math.round(f.halfMin)} min`}</td>
             </tr>
           ))}
         </tbody>
       </Rows>
-      <Quiet>The softer face; on one face, the dry one after the stroke. On a rack in the room.</Quiet>
+      <Quiet>The softer face; where one stays dry, that after the stroke. On a rack in the room.</Quiet>
       <Button onPress={() => take(best)}>Do it {fates.find((f) => f.way === best)?.name}</Button>
     </Box>
   );

@@ -135,7 +135,9 @@ export function OneSauce({ serving, at, answer, pending, units, catalog, pantry,
   const take = (way: string) =>
     change(
       'as advised',
-      way === 'up' || way === 'beside' ? { how: way, atTable: false } : { how: 'toss', atTable: way === 'table' },
+      catalog.pan.ways.some((w) => w.id === way)
+        ? { how: way, atTable: false }
+        : { how: 'toss', atTable: way === 'table' },
     );
   const cold = sauce.school === 'mix';
   const inIt = (

@@ -88,10 +88,37 @@ export function StarchPart({ sauce, catalog, pantry, cook }: SauceProps) {
   );
 }
 
+/** What lies under a sauce that is ladled, and how much of it. */
+function GrainChoice({ serving, catalog, change }: Pick<SauceProps, 'serving' | 'catalog' | 'change'>) {
+  const { grains } = catalog.pan;
+  const grain = grains.find((g) => g.id === serving.grain);
+  return (
+    <>
+      <Choice
+        label="With"
+        row
+        options={[{ id: 'none', name: 'Nothing under it' }, ...grains.map((g) => ({ id: g.id, name: g.name }))]}
+        value={serving.grain ?? 'none'}
+        onChange={(id) => change('under it', { grain: id === 'none' ? undefined : id, grainG: undefined })}
+      />
+      {grain ? (
+        <Stepper
+          label={`Dry ${grain.name}, a serving`}
+          unit="g"
+          value={serving.grainG ?? grain.g}
+          {...within(catalog, 'serving.grainG')}
+          onChange={(v) => change('under it', { grainG: v })}
+        />
+      ) : null}
+    </>
+  );
+}
+
 /** How it comes to the food, and when. */
 export function ComesPart({ serving, catalog, change }: SauceProps) {
   const { ways, usual } = catalog.pan;
   const how = serving.how ?? usual.how ?? '';
+  const way = ways.find((w) => w.id === how);
   const says = saysOf;
   return (
     <Pop
@@ -105,7 +132,17 @@ export function ComesPart({ serving, catalog, change }: SauceProps) {
             value={how}
             onChange={(id) => change('how', { how: id, dipG: undefined })}
           />
-          {how === 'beside' ? null : (
+          {way?.plated && !way.own ? (
+            <Stepper
+              label="Over each serving"
+              unit="g"
+              value={serving.pourG ?? usual.pourG ?? 0}
+              {...within(catalog, 'serving.pourG')}
+              onChange={(v) => change('poured', { pourG: v })}
+            />
+          ) : null}
+          {way?.own ? <GrainChoice {...{ serving, catalog, change }} /> : null}
+          {how === 'beside' || way?.plated ? null : (
             <Choice
               label="When"
               row

@@ -21,13 +21,15 @@ interface Props {
 
 /** A sauce as one sentence; each underlined part is a choice. */
 export function PanSentence({ serving, answer, servings, catalog, pantry, whom, change, cook }: Props) {
-  const { schools, heats, usual } = catalog.pan;
+  const { schools, heats, ways, grains, usual } = catalog.pan;
   const sauce = { ...usual.sauce, ...serving.sauce };
   const at = { sauce, serving, catalog, pantry, change, cook };
   const width = sauce.widthCm ?? 0;
   const dip = answer ? Math.round(answer.made.dipG / servings) : 0;
   const boils = sauce.school === 'reduce' || sauce.school === 'thicken';
-  const beside = (serving.how ?? usual.how) === 'beside';
+  const how = ways.find((w) => w.id === (serving.how ?? usual.how));
+  const beside = how?.id === 'beside';
+  const grain = how?.own ? grains.find((g) => g.id === serving.grain)?.name : undefined;
   return (
     <Line aria-label="The sauce">
       {serving.name || 'A sauce'},{' '}
@@ -99,7 +101,8 @@ export function PanSentence({ serving, answer, servings, catalog, pantry, whom, 
         </>
       ) : null}
       , <ComesPart {...at} /> <PiecesPart {...at} whom={whom} />
-      {!beside && serving.atTable ? ' at the table' : ''}, <Dip dip={dip} catalog={catalog} change={change} />.
+      {!beside && (serving.atTable || how?.plated) ? ' at the table' : ''}
+      {grain ? `, with ${grain}` : ''}, <Dip dip={dip} catalog={catalog} change={change} />.
     </Line>
   );
 }
