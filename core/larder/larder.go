@@ -249,6 +249,8 @@ var Limits = refuse.Limits{
 	"density": {Min: 0.1, Max: 3, Step: 0.02, Unit: "g/ml"},
 	"each":    {Min: 0, Max: 2000, Step: 1, Unit: "g a piece"},
 	"price":   {Min: 0, Max: 10000, Step: 0.1, Unit: "for 1 kg"},
+	"softMin": {Min: 0, Max: 60, Step: 1, Unit: "minutes"},
+	"gives":   {Min: 0, Max: 0.9, Step: 0.05, Unit: "of it"},
 }
 
 // Check returns what is wrong with an ingredient's figures as refuse.Fields,
@@ -259,7 +261,7 @@ func (i Ingredient) Check() error {
 		field string
 		v     float64
 	}{{"salt", i.Salt}, {"sugar", i.Sugar}, {"carb", i.Carb}, {"fat", i.Fat}, {"protein", i.Protein}, {"acid", i.Acid},
-		{"density", i.Density}, {"each", i.Each}, {"price", i.Price}} {
+		{"density", i.Density}, {"each", i.Each}, {"price", i.Price}, {"softMin", i.SoftMin}, {"gives", i.Gives}} {
 		c.In(Limits, f.field, f.v)
 	}
 	if i.Sugar > i.Carb {

@@ -71,10 +71,12 @@ const (
 	Noodles = "noodles"
 )
 
+// A Grain is what may lie under a sauce.
+type Grain struct {
+	ID, Name      string
+	G, Boil, Rest float64
+}
+
 // Grains are what may lie under a sauce, dry grams of each a serving (packets: 60 to
 // 90), and how long they take of a hob: on the boil, and standing or draining.
-var Grains = []struct {
-	ID, Name   string
-	G          float64
-	Boil, Rest float64
-}{{Rice, "rice", 75, 12, 10}, {Noodles, "noodles", 80, 5, 2}}
+var Grains = []Grain{{Rice, "rice", 75, 12, 10}, {Noodles, "noodles", 80, 5, 2}}

@@ -3,6 +3,7 @@ package recipe
 import (
 	"fmt"
 	"math"
+	"regexp"
 	"slices"
 	"strings"
 
@@ -37,6 +38,7 @@ func (r *reader) dish() {
 		bench.Drying = prep.Drying{}
 	}
 	var sauces []sauceLines
+	var grain larder.Item
 	marinade := []larder.Item{}
 	coat, coatG := map[string]bool{}, []larder.Item{}
 	oilG := 0.0
@@ -55,6 +57,11 @@ func (r *reader) dish() {
 				coat[l.Ingredient] = true
 				coatG = add(coatG, Line{Ingredient: l.Ingredient, G: 1})
 			}
+			continue
+		}
+		if slices.ContainsFunc(pan.Grains, func(g pan.Grain) bool { return g.ID == l.Ingredient }) {
+			grain = larder.Item{Ingredient: l.Ingredient, G: l.G}
+			r.grain = grain
 			continue
 		}
 		switch l.As {
@@ -91,7 +98,10 @@ func (r *reader) dish() {
 		bench.Marinade = &prep.Marinade{Items: marinade, Hours: math.Min(48, math.Max(0.25, hours))}
 	}
 	for _, one := range sauces {
-		bench.Sauces = append(bench.Sauces, one.serving(len(sauces)))
+		bench.Sauces = append(bench.Sauces, r.served(one.serving(len(sauces))))
+	}
+	if len(bench.Sauces) == 0 && grain.Ingredient != "" {
+		r.out.Missing = append(r.out.Missing, fmt.Sprintf("when the %s is cooked: it is eaten beside, and is no part of the dish here", grain.Ingredient))
 	}
 	// A deep pan's oil is not on the food.
 	if oilG > mostOilShare*r.alikeG() || r.out.Heat != nil && r.out.Heat.Kind == advise.FromOil {
@@ -197,6 +207,52 @@ func (s sauceLines) serving(of int) pan.Serving {
 		out.Share = math.Floor(100/float64(of)) / 100
 	}
 	return out
+}
+
+var (
+	poured    = regexp.MustCompile(`\bpour\b[^.]*\bover\b|\bdrizzle\b[^.]*\bover\b|\bspoon\b[^.]*\bover\b`)
+	ladled    = regexp.MustCompile(`\bladle\b|\b(?:serve|served|spoon)\b[^.]*\b(?:over|with|on)\b[^.]*\b(?:rice|noodles?)\b|\b(?:add|return|stir|fold|toss)\b[^.]*\b(?:to|into|in) the (?:wok|sauce|pan|skillet)\b`)
+	onRice    = regexp.MustCompile(`\brice\b`)
+	onNoodles = regexp.MustCompile(`\bnoodles?\b`)
+)
+
+// manyPieces is the share of a sauce in pieces from which it is eaten as a dish of
+// its own, not for what clings.
+const manyPieces = 0.25
+
+// served is how a sauce comes to the food, by what the steps say and what is in it:
+// one with much in it, or with rice, is ladled, all of it.
+func (r *reader) served(s pan.Serving) pan.Serving {
+	if s.How != "" || s.Share > 0 {
+		return s
+	}
+	steps := strings.Join(r.steps, " . ")
+	sum, pieces := 0.0, 0.0
+	for _, it := range s.Sauce.Items {
+		sum += it.G
+		if r.p[it.Ingredient].Form == larder.Pieces {
+			pieces += it.G
+		}
+	}
+	switch {
+	case pieces >= manyPieces*sum, r.grain.Ingredient != "", ladled.MatchString(steps) && (onRice.MatchString(steps) || onNoodles.MatchString(steps)):
+		s.How = pan.Ladle
+	case poured.MatchString(steps):
+		s.How = pan.Pour
+	default:
+		return s
+	}
+	if s.How == pan.Ladle {
+		switch {
+		case r.grain.Ingredient != "":
+			s.Grain, s.GrainG = r.grain.Ingredient, new(math.Round(r.grain.G/float64(max(1, r.out.Servings))/5)*5)
+		case onRice.MatchString(steps):
+			s.Grain = pan.Rice
+		case onNoodles.MatchString(steps):
+			s.Grain = pan.Noodles
+		}
+	}
+	return s
 }
 
 // mostOilShare of the food is oil that is on it, and not what it swims in.

@@ -138,6 +138,9 @@ func (r *reader) cutIn(line string) (c food.Cut, by string, ok bool) {
 
 // called are how ingredients are called elsewhere.
 var called = map[string]string{
+	"tomato": "tomato", "tomatoes": "tomato", "cherry tomatoes": "tomato", "chopped tomatoes": "tomato", "tinned tomatoes": "tomato", "canned tomatoes": "tomato", "pineapple": "pineapple-pieces", "pineapple chunk": "pineapple-pieces", "pineapple juice": "pineapple",
+	"bell pepper": "sweet-pepper", "green pepper": "sweet-pepper", "red pepper": "sweet-pepper", "yellow pepper": "sweet-pepper", "capsicum": "sweet-pepper", "carrot": "carrot-pieces", "mango": "mango-pieces",
+	"rice": "rice", "white rice": "rice", "jasmine rice": "rice", "basmati rice": "rice", "steamed rice": "rice", "noodle": "noodles", "egg noodle": "noodles", "rice noodle": "noodles",
 	"soy sauce": "soy-light", "light soy": "soy-light", "dark soy": "soy-dark", "kosher salt": "salt-flake", "flaky salt": "salt-flake-light", "sea salt": "salt-sea", "coarse salt": "salt-coarse", "salt": "salt-fine",
 	"cornstarch": "corn-starch", "cornflour": "corn-starch", "corn flour": "corn-starch", "potato flour": "potato-starch", "all purpose flour": "wheat-flour", "plain flour": "wheat-flour", "self raising flour": "wheat-flour", "flour": "wheat-flour",
 	"tapioca flour": "tapioca-starch", "panko": "coarse-crumbs", "breadcrumb": "crumbs", "bread crumb": "crumbs", "gram flour": "chickpea-flour", "ground almond": "almonds", "almond flour": "almonds", "almond meal": "almonds", "cornflake": "cornflakes", "corn flake": "cornflakes", "garlic salt": "salt-fine", "onion salt": "salt-fine", "celery salt": "salt-fine", "seasoned salt": "salt-fine", "seasoning salt": "salt-fine", "parmesan": "hard-cheese", "hard cheese": "hard-cheese",

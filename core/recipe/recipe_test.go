@@ -432,3 +432,35 @@ func TestAllergensFollowWhatIsInIt(t *testing.T) {
 		}
 	}
 }
+
+// A sauce with much in it is ladled, all of it, with the rice that is named; one that
+// is poured is poured; and the other words stay what they were.
+func TestSaucesAsTheyAreServed(t *testing.T) {
+	bake := []string{"Air fry at 190 °C for 14 minutes."}
+	wok := Text{Name: "Sweet and sour chicken", Servings: 4, Ingredients: []Said{{Text: "900 g boneless thighs"}, {Text: "60 g corn starch"}, {Text: "1 onion, cut into wedges"}, {Text: "1 green bell pepper"}, {Text: "300 g pineapple chunks"}, {Text: "3 tomatoes"}, {Text: "100 g ketchup"}, {Text: "60 ml vinegar"}, {Text: "300 g jasmine rice"}},
+		Steps: append(bake, "Coat the thighs in the corn starch.", "Simmer the onion, pepper, pineapple, tomatoes, ketchup and vinegar in a wok for 5 minutes.", "Serve over the rice.")}
+	got := Understand(wok, nil, prep.NewPantry(nil), units.MetricSpoons)
+	if got.Bench == nil || len(got.Bench.Sauces) != 1 {
+		t.Fatalf("%+v", got)
+	}
+	s := got.Bench.Sauces[0]
+	in := map[string]float64{}
+	for _, it := range s.Sauce.Items {
+		in[it.Ingredient] = it.G
+	}
+	if s.How != pan.Ladle || s.Grain != pan.Rice || s.GrainG == nil || *s.GrainG != 75 || in["onion-pieces"] == 0 || in["tomato"] < 300 || in["pineapple-pieces"] != 300 || in["sweet-pepper"] == 0 || in["rice"] != 0 {
+		t.Errorf("%s, %s %v: %v", s.How, s.Grain, s.GrainG, in)
+	}
+	butter := Text{Name: "Cod", Ingredients: []Said{{Text: "2 cod fillets, 140 g each"}, {Text: "60 g butter", Group: "For the sauce"}, {Text: "1 lemon", Group: "For the sauce"}}, Steps: append(bake, "Melt the butter with the lemon and pour it over the fish.")}
+	if got := Understand(butter, nil, prep.NewPantry(nil), units.MetricSpoons); len(got.Bench.Sauces) != 1 || got.Bench.Sauces[0].How != pan.Pour {
+		t.Errorf("%+v", got.Bench.Sauces)
+	}
+	glaze := Text{Name: "Wings", Ingredients: []Said{{Text: "12 wing flats"}, {Text: "90 g honey", Group: "For the glaze"}}, Steps: append(bake, "Toss the wings in the glaze.")}
+	if got := Understand(glaze, nil, prep.NewPantry(nil), units.MetricSpoons); len(got.Bench.Sauces) != 1 || got.Bench.Sauces[0].How != "" {
+		t.Errorf("%+v", got.Bench.Sauces)
+	}
+	near := Text{Name: "Halloumi fries", Ingredients: []Said{{Text: "400 g halloumi"}, {Text: "2 tbsp corn starch"}}, Steps: bake}
+	if got := Understand(near, nil, prep.NewPantry(nil), units.MetricSpoons); got.Load == nil || got.Load.Cut != "tofu-cube" || !strings.Contains(strings.Join(got.Missing, " "), "nearest by shape") {
+		t.Errorf("%+v %v", got.Load, got.Missing)
+	}
+}

@@ -3,6 +3,7 @@ package recipe
 import (
 	"fmt"
 	"math"
+	"regexp"
 	"slices"
 	"strconv"
 	"strings"
@@ -97,6 +98,7 @@ type reader struct {
 	fried           // what is fried first
 	beside  []fried // and what is fried with it
 	hours   float64
+	grain   larder.Item // rice or noodles, dry
 	hot     []heated
 	// How it comes: out of a freezer at startC, fried or cooked before.
 	startC float64
@@ -279,6 +281,11 @@ func (r *reader) ingredient(n int, s Said) Line {
 	}
 	l.G = math.Round(10*l.G) / 10
 	l.As, l.Understood = r.place(l, i, f), true
+	if l.As == AsSauce && i.ID == "onion" && chunky.MatchString(s.Text) {
+		if pieces, err := r.p.Find("onion-pieces"); err == nil {
+			i, l.Ingredient = pieces, pieces.ID
+		}
+	}
 	l.Says = fmt.Sprintf("%g g of %s, for the %s.", l.G, i.Name, map[string]string{AsMarinade: "marinade", AsCoat: "coat", AsOil: "frying, as oil on it", AsSauce: "sauce", AsFinish: "end"}[l.As])
 	if took != "" {
 		l.Says += " Taken: " + took + "."
@@ -292,57 +299,6 @@ func pieced(amount string, spoons units.Spoons) float64 {
 		return a.Value
 	}
 	return 0
-}
-
-// place says what an ingredient is for: by what the cook says, the heading it
-// stands under, the step that names it, or what it is.
-func (r *reader) place(l Line, i larder.Ingredient, f Fix) string {
-	if f.As != "" && f.As != AsFood {
-		return f.As
-	}
-	for _, h := range []struct {
-		words []string
-		as    string
-	}{{[]string{"sauce", "glaze", "dip", "dipping", "dressing"}, AsSauce}, {[]string{"marinade", "brine", "rub", "seasoning"}, AsMarinade}, {[]string{"coat", "coating", "dredge", "breading", "batter", "crumb", "crust"}, AsCoat}, {[]string{"serve", "garnish", "finish", "topping"}, AsFinish}} {
-		if slices.ContainsFunc(h.words, func(w string) bool { return says(plain(l.Group), w) }) {
-			return h.as
-		}
-	}
-	if i.ID == "oil" {
-		return AsOil
-	}
-	coats := i.Role == larder.Starchy || i.Role == larder.Egg || i.Role == larder.Raising
-	for _, s := range r.steps {
-		if l.by == "" || !says(s, strings.Fields(strings.TrimSuffix(l.by, " sauce"))...) {
-			continue
-		}
-		has := func(words ...string) bool {
-			return slices.ContainsFunc(words, func(w string) bool { return strings.Contains(s, " "+w) })
-		}
-		switch {
-		case has("marinat", "marinade", "soak", "brine", "refrigerat", "fridge", "overnight"):
-			return AsMarinade
-		case (i.Role == larder.Liquid || i.Role == larder.Milky) && has("batter"):
-			return AsCoat
-		case i.Role == larder.Milky && has("dip", "dredg") && !has("overnight", "refrigerat"):
-			return AsCoat
-		case coats && has("coat", "dredg", "dust", "crumb", "dip", "toss", "mix", "whisk", "shak"):
-			return AsCoat
-		case has("sauce", "glaze", "simmer", "saucepan", "reduce", "melt"):
-			return AsSauce
-		case has("garnish", "sprinkle", "scatter", "serve", "to finish"):
-			return AsFinish
-		case has("rub", "season", "coat", "toss"):
-			return AsMarinade
-		}
-	}
-	switch {
-	case coats:
-		return AsCoat
-	case i.Role == larder.Acidic && r.out.Heat == nil && !slices.ContainsFunc(r.steps, func(s string) bool { return strings.Contains(s, " marinat") || strings.Contains(s, " marinade") }):
-		return AsFinish // a lemon that no step names is squeezed over it
-	}
-	return AsMarinade
 }
 
 // food reads the line of what is fried: how many, how heavy.

@@ -20,8 +20,8 @@ var (
 	plumGinger   = pan.Sauce{School: pan.Reduce, WidthCm: 20, ClingsG: 10, First: []string{"ginger"},
 		Items: of("plums", 240.0, "ginger", 12.0, "oil", 5.0, "sugar-brown", 30.0, "rice-vinegar", 20.0, "soy-light", 12.0, "water", 60.0)}
 	mustardDill  = pan.Sauce{School: pan.Mix, Items: of("mustard", 30.0, "honey", 20.0, "yoghurt", 40.0, "herbs", 4.0)}
-	sweetAndSour = pan.Sauce{School: pan.Thicken, Heat: "simmer", WidthCm: 24, ClingsG: 8, Starch: "potato-starch", First: []string{"onion", "sweet-pepper"},
-		Items: of("onion", 80.0, "sweet-pepper", 100.0, "oil", 8.0, "pineapple-pieces", 150.0, "ketchup", 50.0, "rice-vinegar", 40.0, "sugar", 40.0, "water", 120.0, "salt-fine", 2.0)}
+	sweetAndSour = pan.Sauce{School: pan.Thicken, Heat: "simmer", WidthCm: 24, ClingsG: 8, Starch: "potato-starch", First: []string{"onion-pieces", "sweet-pepper"},
+		Items: of("onion-pieces", 80.0, "sweet-pepper", 100.0, "oil", 8.0, "pineapple-pieces", 150.0, "ketchup", 50.0, "rice-vinegar", 40.0, "sugar", 40.0, "water", 120.0, "salt-fine", 2.0)}
 	soyHoney = pan.Sauce{School: pan.Thicken, WidthCm: 18, ClingsG: 8, Starch: "corn-starch", First: []string{"garlic"},
 		Items: of("garlic", 8.0, "oil", 3.0, "soy-light", 40.0, "honey", 60.0, "rice-vinegar", 8.0, "water", 70.0)}
 	ketchupSoy = pan.Sauce{School: pan.Reduce, WidthCm: 14, ClingsG: 12, Items: of("ketchup", 90.0, "soy-light", 20.0, "sugar-brown", 25.0, "vinegar", 15.0, "water", 40.0)}
@@ -64,4 +64,9 @@ var twoOver = []pan.Serving{
 // with serves a sauce of the household.
 func with(name string, s pan.Sauce, how string, atTable bool) []pan.Serving {
 	return []pan.Serving{{Name: name, Sauce: s, How: how, AtTable: atTable}}
+}
+
+// onRice is a sauce that is ladled over, on rice.
+func onRice(name string, s pan.Sauce) []pan.Serving {
+	return []pan.Serving{{Name: name, Sauce: s, How: pan.Ladle, Grain: pan.Rice}}
 }

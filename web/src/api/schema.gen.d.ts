@@ -2136,6 +2136,16 @@ export interface components {
             form?: "powder" | "crumb" | "pieces";
             /**
              * Format: double
+             * @description of what is eaten by the piece, how long it simmers until it is soft
+             */
+            softMin?: number;
+            /**
+             * Format: double
+             * @description and how much of it is juice by then, share
+             */
+            gives?: number;
+            /**
+             * Format: double
              * @description by how many powers of ten its pulp and gums thicken the water in it, as bought
              */
             body?: number;

@@ -61,6 +61,30 @@ interface Props {
   hold: (on: boolean) => void;
 }
 
+/** When there is first something to find: to probe, or to try where nothing is raw. */
+function WhenToTry({
+  probe,
+  tried,
+  left,
+  top,
+  room,
+}: {
+  probe: number;
+  tried: boolean;
+  left: number;
+  top: number;
+  room: number;
+}) {
+  if (room <= 60) return null;
+  return (
+    <Grip role="presentation" style={{ left, top }}>
+      <Wished isDisabled aria-hidden>
+        {tried ? 'try' : 'probe'} {Math.max(1, Math.floor(probe))}
+      </Wished>
+    </Grip>
+  );
+}
+
 /** What can be taken hold of in the race: shelves, joins, turns, checks and the end. */
 export function Handles({
   stages,
@@ -189,13 +213,8 @@ export function Handles({
       />
       {probe != null &&
       probe < programEnd &&
-      ![...turns, ...edges].some((t) => Math.abs(x(t.atMin) - x(probe)) < 62) &&
-      x(programEnd) - x(probe) > 60 ? (
-        <Grip role="presentation" style={{ left: x(probe), top: s.axis + 46 }}>
-          <Wished isDisabled aria-hidden>
-            {tried ? 'try' : 'probe'} {Math.max(1, Math.floor(probe))}
-          </Wished>
-        </Grip>
+      ![...turns, ...edges].some((t) => Math.abs(x(t.atMin) - x(probe)) < 62) ? (
+        <WhenToTry {...{ probe, tried }} left={x(probe)} top={s.axis + 46} room={x(programEnd) - x(probe)} />
       ) : null}
       <Grip
         role="presentation"
