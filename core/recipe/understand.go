@@ -3,7 +3,6 @@ package recipe
 import (
 	"fmt"
 	"math"
-	"regexp"
 	"slices"
 	"strconv"
 	"strings"

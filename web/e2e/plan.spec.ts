@@ -129,7 +129,7 @@ test('a cut is found by name and drawn to scale, and comes first the next time',
   await page.goto(kitchen.url);
   await page.getByRole('button', { name: '11 wing flats' }).click();
   const cuts = page.getByRole('listbox', { name: 'Cuts' });
-  await expect(cuts.getByRole('option')).toHaveCount(50);
+  await expect(cuts.getByRole('option')).toHaveCount(56);
   const wide = async (name: string) =>
     (
       await cuts
@@ -143,7 +143,17 @@ test('a cut is found by name and drawn to scale, and comes first the next time',
   await page.getByRole('searchbox', { name: 'Of which cut' }).fill('shellfish');
   await expect(cuts.getByRole('option')).toHaveCount(4);
   await page.getByRole('searchbox', { name: 'Of which cut' }).fill('wheelbarrow');
-  await expect(page.getByText('No cut is called that.')).toBeVisible();
+  await expect(page.getByText('Nothing here is called that.')).toBeVisible();
+  await expect(cuts.getByRole('group', { name: 'If it is a stick or strip' }).getByRole('option')).toHaveText([
+    /tenderloin/,
+    /chip/,
+  ]);
+  // Another food is offered as the nearest, and said to be.
+  await page.getByRole('searchbox', { name: 'Of which cut' }).fill('lamb chops');
+  await expect(page.getByText('Not here by that name.')).toBeVisible();
+  await expect(cuts.getByRole('option')).toHaveText([/pork chop on the bone/]);
+  await page.getByRole('searchbox', { name: 'Of which cut' }).fill('fries');
+  await expect(cuts.getByRole('option')).toHaveText([/chip/]);
   await page.getByRole('searchbox', { name: 'Of which cut' }).fill('squid');
   await cuts.getByRole('option', { name: 'squid ring' }).click();
   await expect(page.getByRole('button', { name: '11 squid rings' })).toBeVisible();

@@ -67,7 +67,7 @@ const Item = styled(ListBoxItem)`
   }
 `;
 
-const FIT_PX = 108;
+const SCALE = 0.46;
 
 const inWords = (text: string) => ` ${text.split(/[^\p{L}\d]+/u).join(' ')} `;
 
@@ -169,7 +169,7 @@ export function CutPicker({ catalog, value, units, onChange }: Props) {
             <Group>{g.name}</Group>
             {g.cuts.map((c) => (
               <Item key={c.id} id={g.key + c.id} textValue={c.name}>
-                <CutDrawing cut={c} scale={Math.min(0.5, FIT_PX / c.typicalMm.length)} />
+                <CutDrawing cut={c} scale={SCALE} />
                 {c.name}
                 <small>{units.mass(c.typicalG)}</small>
               </Item>
