@@ -23,6 +23,7 @@ func near(cut string, names ...string) (out []Name) {
 // Names are how cuts are called elsewhere, the more exact before the vaguer: all
 // words of a row stand in what is said. One table for picker, recipe and search.
 var Names = slices.Concat(
+	ownNames(),
 	// What another name would hide.
 	near("potato-stick", "sweet potato fries", "sweet potato fry", "sweet potato chip", "carrot", "parsnip", "swede", "turnip", "yuca", "cassava"),
 	near("potato-wedge", "sweet potato", "pumpkin", "butternut", "beetroot", "celeriac", "plantain", "banana", "corn cob", "potato croquette", "croquette"),
@@ -79,6 +80,22 @@ var Names = slices.Concat(
 	near("courgette-stick", "green bean", "asparagus", "okra"), near("aubergine-slice", "bell pepper", "pepper slice", "apple slice", "pineapple ring"),
 	near("squid-ring", "octopus"),
 )
+
+// ownNames are those of the table of cuts that have several words, the longest
+// first; of one length the later, which is the more exact.
+func ownNames() (out []Name) {
+	for _, c := range slices.Backward(cuts) {
+		for _, n := range []string{c.Name, c.Plural} {
+			if n = strings.ToLower(n); strings.Contains(n, " ") && !slices.ContainsFunc(out, func(o Name) bool { return o.Words == n }) {
+				out = append(out, Name{Words: n, Cut: c.ID})
+			}
+		}
+	}
+	slices.SortStableFunc(out, func(a, b Name) int {
+		return strings.Count(b.Words, " ") - strings.Count(a.Words, " ")
+	})
+	return out
+}
 
 // Says whether all of some words stand in a text of single words, with a space at
 // either end, as they are or in the plural.

@@ -78,6 +78,7 @@ func Amounted(line string) bool {
 // worded is a line with its amount first and its cups whole: "juice of 2 limes",
 // "½ c. flour".
 func worded(line string) string {
+	line = aHalf.ReplaceAllString(halves.ReplaceAllString(line, "$1 half-$2"), "1 half-$1")
 	return oneC.ReplaceAllString(juiceOf.ReplaceAllString(line, "$3 $4 $2"), "$1 cup ")
 }
 
@@ -112,6 +113,8 @@ var (
 	numberOf    = regexp.MustCompile(`(?i)\b(?:` + strings.Join(numberWords, "|") + `) (?:hours?|hrs?|minutes?|mins?)\b`)
 	fractionOf  = regexp.MustCompile(`(?:(\d+)\s*)?(?:\b(\d)/(\d)\b|([` + fractionSigns + `]))`)
 	oneC        = regexp.MustCompile(`^([\d./ ` + fractionSigns + `]+)\s*c\.?\s`)
+	halves      = regexp.MustCompile(`(?i)\b(\d+|an?|one|two) half (chickens?|birds?)\b`)
+	aHalf       = regexp.MustCompile(`(?i)^half a (chicken|bird)\b`)
 	sized       = regexp.MustCompile(`(?i)\b(extra[- ]large|large|medium|small|jumbo|big|lg\.?|sm\.?)\s*`)
 )
 
