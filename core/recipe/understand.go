@@ -402,9 +402,11 @@ func (r *reader) food(l *Line, cut food.Cut, by, amount, text string, f Fix) {
 		// Each makes two, of half its weight.
 		r.pieces, r.pieceG = 2*r.pieces, r.pieceG/2
 	}
-	if r.pieceG, l.Pieces = math.Round(r.pieceG*2)/2, r.pieces; r.pieceG >= 20 { // halves of what is small
-		r.pieceG = math.Round(r.pieceG)
+	steps := 1.0 // to a gram, to half of one of what is small
+	if r.pieceG < 20 {
+		steps = 2
 	}
+	r.pieceG, l.Pieces = math.Round(r.pieceG*steps)/steps, r.pieces
 	r.cutTo(l, cut, by, text)
 	l.G = math.Round(r.pieceG * float64(r.pieces))
 	if pieces := fmt.Sprintf("%d %s of about %g g each", r.pieces, cut.Plural, r.pieceG); l.Says == "" || strings.HasPrefix(l.Says, ",") {
