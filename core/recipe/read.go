@@ -115,6 +115,7 @@ var (
 	oneC        = regexp.MustCompile(`^([\d./ ` + fractionSigns + `]+)\s*c\.?\s`)
 	halves      = regexp.MustCompile(`(?i)\b(\d+|an?|one|two) half (chickens?|birds?)\b`)
 	aHalf       = regexp.MustCompile(`(?i)^half a (chicken|bird)\b`)
+	soThick     = regexp.MustCompile(`\b\d+ (?:mm|cm|in|inch|inches) thick\b`) // in plain words, of a piece that is not called so
 	sized       = regexp.MustCompile(`(?i)\b(extra[- ]large|large|medium|small|jumbo|big|lg\.?|sm\.?)\s*`)
 )
 
@@ -131,7 +132,7 @@ func says(text string, words ...string) bool { return food.Says(text, words...) 
 // cutIn is the cut that a line names; none where it names none. Where nothing in the
 // recipe is a cut, it is the one that is nearest to the food named.
 func (r *reader) cutIn(line string) (c food.Cut, by string, ok bool) {
-	n, ok := food.NameIn(line, r.nearest)
+	n, ok := food.NameIn(soThick.ReplaceAllString(line, " "), r.nearest)
 	if !ok {
 		return c, "", false
 	}
