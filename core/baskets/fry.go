@@ -22,6 +22,7 @@ type Fried struct {
 	// which half of them are.
 	SafeBy, HalfSafe float64
 	RestMin          float64 // that the rule asks for afterwards
+	Over             bool    // some piece is overdone as it comes out
 	Crust, CoreC     float64 // as it comes out: of the softest face, coldest spot
 	// Kept is what is left after each whole minute of waiting, and Flashed
 	// what a flash makes of that, from 0 on.
@@ -46,19 +47,41 @@ const (
 var flashedAfter = []float64{0, 6, 20, 60}
 
 // Fry fits a basket and lets it wait in a place. A program that is safe by its
-// end is kept as it is, unless it starts from a fryer that is hot from
-// another basket: then its last stage is as long as it needs. The error is
-// refuse.Fields, or the context's.
+// end is kept as it is; what is not is lengthened. The error is refuse.Fields, or
+// the context's.
 func Fry(ctx context.Context, q load.Request, hold string, holdC float64) (Fried, error) {
 	l, err := load.Of(q)
 	if err != nil {
 		return Fried{}, err
 	}
+	return fry(ctx, l, hold, holdC, false)
+}
+
+// FryHot is Fry of a basket that goes into a fryer which is hot from another one, where
+// it is known how it does in a cold one: the cook's own minutes stand, unless they
+// overdo it, and it is taken to be safe no sooner.
+func FryHot(ctx context.Context, q load.Request, hold string, holdC float64, cold *Fried) (Fried, error) {
+	l, err := load.Of(q)
+	if err != nil {
+		return Fried{}, err
+	}
+	if cold.SafeBy > l.Minutes() {
+		return fry(ctx, l, hold, holdC, false)
+	}
+	f := Fried{Program: l.Program, SafeBy: cold.SafeBy, HalfSafe: cold.HalfSafe, Group: cold.Group, RestMin: cold.RestMin, FlashC: cold.FlashC}
+	if err := f.wait(l, hold, holdC); err != nil || cold.Over || !f.Over {
+		return f, err
+	}
+	return fry(ctx, l, hold, holdC, true)
+}
+
+// fry is Fry of a load; fitted, its last stage is as long as it needs.
+func fry(ctx context.Context, l *load.Load, hold string, holdC float64, fitted bool) (Fried, error) {
 	safe, err := safeIn(ctx, l)
 	if err != nil {
 		return Fried{}, err
 	}
-	if l.Program.HotFromC > 0 || safe.by(ensemble.Surely) > l.Minutes() {
+	if fitted || safe.by(ensemble.Surely) > l.Minutes() {
 		if l, _, err = advise.Fitted(ctx, l); err != nil {
 			return Fried{}, err
 		}
@@ -109,6 +132,9 @@ func (f *Fried) wait(l *load.Load, hold string, holdC float64) error {
 	var after, flashed []float64
 	for m := 0.0; m <= longestKept; m++ {
 		r.Advance(end+m, nil)
+		if m == 0 {
+			f.Over = slices.ContainsFunc(r.Lots, func(lot *run.Lot) bool { return !math.IsNaN(lot.Times().Over) })
+		}
 		f.Kept, f.KeptC = append(f.Kept, r.Softest()), append(f.KeptC, r.CoreC())
 		if slices.Contains(flashedAfter, m) {
 			p := l.Program.Then(load.Stage{AirC: f.FlashC, Minutes: math.Max(m, 0.01), Hold: hold, HoldC: kept.HoldC}, load.Stage{AirC: f.FlashC, Minutes: FlashMin})

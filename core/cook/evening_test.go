@@ -25,7 +25,7 @@ func request(cut string, n int, g float64, airC, minutes float64) prep.Asked {
 func night(t *testing.T, hands int) *Evening {
 	t.Helper()
 	square, round := sheet.NamedFryer{ID: "square"}, sheet.NamedFryer{ID: "round", Fryer: &load.Fryer{PowerW: ptr(1300.0)}}
-	s := sheet.Supper{ServeAt: table, Hands: hands, Hobs: 2, Fryers: []sheet.NamedFryer{square, round},
+	s := sheet.Supper{ServeAt: table, Hands: hands, Hobs: new(2), Fryers: []sheet.NamedFryer{square, round},
 		Dishes: []sheet.SupperDish{{ID: "wings", FryerID: "square", PerBasket: 12, SauceID: "glaze", Request: request("chicken-wing-flat", 24, 43, 200, 18)},
 			{ID: "cutlets", FryerID: "round", Request: request("pork-loin-cutlet", 2, 150, 190, 12)}},
 		Sauces: []sheet.SupperSauce{{ID: "glaze", HandsMin: 3, SimmerMin: 12, HoldsMin: 20}},
@@ -103,7 +103,6 @@ func lead(t *testing.T, e *Evening, slow func() time.Duration) (asked []string, 
 				asked = append(asked, string(d.ID))
 				e.tap(t, d, now)
 			}
-			break // the first pair of hands; the test has no other
 		}
 	}
 	t.Fatalf("no end: %v", asked)

@@ -16,7 +16,7 @@ import (
 // aSupper is one of many: dishes, fryers, hands, a sauce and a side or not.
 func aSupper(t *testing.T, r *rand.Rand) *Evening {
 	t.Helper()
-	s := sheet.Supper{ServeAt: table, Hands: 1 + r.IntN(2), Hobs: 2, Fryers: []sheet.NamedFryer{{ID: "square"}}}
+	s := sheet.Supper{ServeAt: table, Hands: 1 + r.IntN(2), Hobs: new(2), Fryers: []sheet.NamedFryer{{ID: "square"}}}
 	if r.IntN(2) == 0 {
 		s.Fryers = append(s.Fryers, sheet.NamedFryer{ID: "round", Fryer: &load.Fryer{PowerW: ptr(1300.0)}})
 	}

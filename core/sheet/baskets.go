@@ -1,6 +1,7 @@
 package sheet
 
 import (
+	"cmp"
 	"context"
 	"encoding/json"
 	"fmt"
@@ -52,6 +53,16 @@ type readyDish struct {
 	sauces  []dressing
 	worked  *prep.WorkedDish
 	field   string // what a refusal calls it
+	// fried are its baskets that were fried for this supper.
+	fried map[frying]*baskets.Fried
+}
+
+// frying is a basket by what it hangs on: its pieces, the fryer, and what was in it
+// before.
+type frying struct {
+	pieces int
+	fryer  string
+	after  float64
 }
 
 // a dressing is a sauce of a dish, by its id, and whom it is for.
@@ -117,6 +128,9 @@ func (k *Kitchen) prepare(s *Supper, said []SupperDish) ([]readyDish, error) {
 			}
 			of := sauce.Serving.Whole()
 			a := SupperSauce{ID: fmt.Sprintf("%s-sauce%d", d.ID, n+1), Name: of.Name, HandsMin: potMin, SimmerMin: round(math.Ceil(2*m.ReadyMin) / 2), HoldsMin: m.WaitMin}
+			if *s.Hobs == 0 && of.Sauce.Hot() {
+				return nil, refuse.One("hobs", "0 rings", fmt.Sprintf("1 or more: %s is cooked on one", cmp.Or(of.Name, "the sauce")))
+			}
 			whom := ""
 			if sauce.Of != nil {
 				whom = w.Lots[*sauce.Of].Lot.Called()
@@ -176,10 +190,32 @@ const hotStep = 20.0
 // fry answers for a basket in a fryer, from cold or after another basket whose
 // last air was so hot.
 func (k *Kitchen) fry(ctx context.Context, s *Supper, c *readyDish, b dealtBasket, fryer string, after float64) (*baskets.Fried, error) {
+	of := frying{b.pieces, fryer, hot(after)}
+	k.mu.Lock()
+	known := c.fried[of]
+	k.mu.Unlock()
+	if known != nil {
+		return known, nil
+	}
+	got, err := k.fryNew(ctx, s, c, b, fryer, after)
+	if err != nil {
+		return nil, err
+	}
+	k.mu.Lock()
+	defer k.mu.Unlock()
+	if c.fried == nil {
+		c.fried = map[frying]*baskets.Fried{}
+	}
+	c.fried[of] = got
+	return got, nil
+}
+
+// fryNew is fry of what was not asked for in this supper yet.
+func (k *Kitchen) fryNew(ctx context.Context, s *Supper, c *readyDish, b dealtBasket, fryer string, after float64) (*baskets.Fried, error) {
 	q := c.ready.Share(b.pieces)
 	q.Fryer = s.fryer(fryer)
 	if after > 0 {
-		q.Program.PreheatMin, q.Program.HotFromC = 0, hotStep*math.Floor(after/hotStep)
+		q.Program.PreheatMin, q.Program.HotFromC = 0, hot(after)
 	}
 	q.TailMin = 0
 	hold, warm := load.HoldRack, 0.0
@@ -200,7 +236,16 @@ func (k *Kitchen) fry(ctx context.Context, s *Supper, c *readyDish, b dealtBaske
 	if got != nil {
 		return got, nil
 	}
-	f, err := baskets.Fry(ctx, q, hold, warm)
+	var f baskets.Fried
+	if after > 0 {
+		cold, coldErr := k.fry(ctx, s, c, b, fryer, 0)
+		if coldErr != nil {
+			return nil, coldErr
+		}
+		f, err = baskets.FryHot(ctx, q, hold, warm, cold)
+	} else {
+		f, err = baskets.Fry(ctx, q, hold, warm)
+	}
 	if err != nil {
 		return nil, refuse.Under(c.field, err)
 	}
@@ -219,40 +264,60 @@ func (c *readyDish) lastAir() float64 {
 	return st[len(st)-1].AirC
 }
 
-// ahead fries all that any order could ask for, on all cores.
+// hot is the heat that a basket finds which goes in after a dish, °C.
+func hot(after float64) float64 { return hotStep * math.Floor(after/hotStep) }
+
+// ahead fries all that any order could ask for, on all cores: from cold, then from
+// each heat that another dish leaves.
 func (k *Kitchen) ahead(ctx context.Context, s *Supper, all []readyDish, where [][]string) error {
-	var g errgroup.Group
-	for i := range all {
-		c := &all[i]
-		for _, fryer := range where[i] {
-			seen := map[string]bool{}
-			for n, b := range c.baskets {
-				var afters []float64
-				if n > 0 {
-					afters = append(afters, c.lastAir())
-				} else {
-					afters = append(afters, 0)
-					for j := range all {
-						if j != i {
-							afters = append(afters, all[j].lastAir())
+	for _, cold := range []bool{true, false} {
+		var g errgroup.Group
+		for i := range all {
+			c := &all[i]
+			for _, fryer := range where[i] {
+				seen := map[[2]float64]bool{}
+				for _, b := range c.baskets {
+					afters := []float64{0}
+					if !cold {
+						afters = k.afters(s, all, where, i, b, fryer)
+					}
+					for _, after := range afters {
+						id := [2]float64{float64(b.pieces), hot(after)}
+						if seen[id] {
+							continue
 						}
+						seen[id] = true
+						g.Go(func() error {
+							_, err := k.fry(ctx, s, c, b, fryer, after)
+							return err
+						})
 					}
-				}
-				for _, after := range afters {
-					id := fmt.Sprintf("%d %g", b.pieces, hotStep*math.Floor(after/hotStep))
-					if seen[id] {
-						continue
-					}
-					seen[id] = true
-					g.Go(func() error {
-						_, err := k.fry(ctx, s, c, b, fryer, after)
-						return err
-					})
 				}
 			}
 		}
+		if err := g.Wait(); err != nil {
+			return err
+		}
 	}
-	return g.Wait()
+	return nil
+}
+
+// afters are the heats that a basket of a dish may find in a fryer, of what may have
+// gone in before it.
+func (k *Kitchen) afters(s *Supper, all []readyDish, where [][]string, dish int, b dealtBasket, fryer string) (out []float64) {
+	in := placeOf(fryer, b.number)
+	for j := range all {
+		shares := slices.ContainsFunc(where[j], func(w string) bool {
+			return slices.ContainsFunc(all[j].baskets, func(o dealtBasket) bool { return placeOf(w, o.number) == in })
+		})
+		if j == dish && len(all[j].baskets) < 2 || !shares {
+			continue
+		}
+		if after := all[j].lastAir(); !slices.ContainsFunc(out, func(o float64) bool { return hot(o) == hot(after) }) {
+			out = append(out, after)
+		}
+	}
+	return out
 }
 
 // cookGrain adds rice or noodles that lie under a sauce to the sides, where nobody has

@@ -46,13 +46,13 @@ func (p *planner) dress(limit float64) {
 		d := &p.all[i]
 		p.limits[d.ID] = limit
 		if names := d.sprinkled(p.k); names != "" {
-			end := p.put(block{{Task{ID: taskOf(d.ID, "finish"), Dish: d.ID, Kind: Finish, Says: finishSays(d.name, names), Place: Board, Hands: 1}, -finishMin, 0}}, limit)
+			end := p.put(block{{Task{ID: taskOf(d.ID, "finish"), Dish: d.ID, Kind: Finish, Says: p.say(func() string { return finishSays(d.name, names) }), Place: Board, Hands: 1}, -finishMin, 0}}, limit)
 			p.limits[d.ID] = end - finishMin
 		}
 		if !d.sauced {
 			continue
 		}
-		end := p.put(block{{Task{ID: taskOf(d.ID, "toss"), Dish: d.ID, Kind: Dress, Says: dressSays(d.How, d.name, p.dressings(d)), Place: Board, Hands: 1}, -tossMin, 0}}, p.limits[d.ID])
+		end := p.put(block{{Task{ID: taskOf(d.ID, "toss"), Dish: d.ID, Kind: Dress, Says: p.say(func() string { return dressSays(d.How, d.name, p.dressings(d)) }), Place: Board, Hands: 1}, -tossMin, 0}}, p.limits[d.ID])
 		p.limits[d.ID] = end - tossMin
 	}
 }

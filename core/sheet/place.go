@@ -26,6 +26,9 @@ type room struct {
 // full says whether need more would be too many within from to to, and
 // returns the beginning of the latest time at which they would be.
 func (r *room) full(from, to float64, need int) (at float64, found bool) {
+	if need > r.has {
+		return -2 * noHands, true // never
+	}
 	most := 0
 	for _, a := range r.taken {
 		if a.from < to-tick && a.to > from+tick {
@@ -95,6 +98,17 @@ type rooms struct {
 	places map[string]*room
 }
 
+func (r *rooms) clone() rooms {
+	out := rooms{hands: room{r.hands.has, slices.Clone(r.hands.taken)}, places: make(map[string]*room, len(r.places))}
+	for id, one := range r.places {
+		out.places[id] = &room{one.has, slices.Clone(one.taken)}
+	}
+	return out
+}
+
+// noHands is how far back hands are looked for, minutes: a month.
+const noHands = 30 * 24 * 60.0
+
 // place puts a block as late as it goes, its end at limit at the latest, and
 // returns its end. What is asked of a place that is shared is no matter.
 func (r *rooms) place(b block, limit float64) float64 {
@@ -114,8 +128,8 @@ func (r *rooms) place(b block, limit float64) float64 {
 				}
 			}
 		}
-		if end < -30*24*60 {
-			break // no hands in a month
+		if end < -noHands {
+			break
 		}
 	}
 	r.take(b, end)

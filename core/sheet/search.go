@@ -3,6 +3,7 @@ package sheet
 import (
 	"cmp"
 	"context"
+	"fmt"
 	"math"
 	"slices"
 	"strings"
@@ -12,13 +13,12 @@ import (
 	"velocrustum/core/refuse"
 )
 
-// # Which order
+// # Which evening
 //
-// Every order of the dishes in their fryers is placed, with and without a
-// flash for those that wait, with one pair of hands and with all that there
-// are, and the best is taken: on time first, then by what crust is missing on
-// the plate, what stands, and how late it can begin. So more hands or another
-// fryer never make it worse: the evening without them is among those.
+// The best evening is on time, or as little late as can be; then by what crust is
+// missing on the plate, what stands, and how late it can begin. All orders, fryers,
+// flashes and hands are weighed (tree.go), so that more hands or another fryer never
+// make it worse: the evening without them is among those.
 
 // eases are how near to their best elastic waits are tried.
 var eases = []float64{1, 0.75, 0.5, 0.25, 0}
@@ -63,12 +63,28 @@ func (k *Kitchen) PlanBaskets(ctx context.Context, in Supper) (Sheet, []RunBaske
 	if err := k.ahead(ctx, &s, all, where); err != nil {
 		return Sheet{}, nil, err
 	}
-	best, others, err := k.search(ctx, &s, all, where)
+	found, others, gap, err := k.search(ctx, &s, all, where)
+	if err != nil {
+		return Sheet{}, nil, err
+	}
+	best, err := k.tell(ctx, &s, all, found)
 	if err != nil {
 		return Sheet{}, nil, err
 	}
 	out, err := k.write(ctx, &s, all, best, others)
+	out.Gap, out.GapSays = math.Round(gap*10)/10, gapSays(gap)
 	return out, best.runBaskets(&s, all), err
+}
+
+// tell is an evening that was found, with its tasks in words.
+func (k *Kitchen) tell(ctx context.Context, s *Supper, all []readyDish, found *candidate) (*candidate, error) {
+	c := found.arrangement
+	c.told = true
+	p, err := k.plan(ctx, s, all, c, found.serve)
+	if err != nil {
+		return nil, err
+	}
+	return &candidate{p, found.serve, found.late}, nil
 }
 
 // runBaskets is what each basket of an evening is run by.
@@ -106,93 +122,90 @@ func (a *candidate) better(b *candidate) bool {
 
 func (a *candidate) total() float64 { return a.cost + short*(1-a.ease) }
 
-// try places a choice, with waits as near to their best as there is time for,
-// and later where there is not enough.
-func (k *Kitchen) try(ctx context.Context, s *Supper, all []readyDish, c arrangement) (*candidate, error) {
-	serve := s.ServeAt
-	for range 6 {
-		for _, e := range eases {
-			c.ease = e
-			p, err := k.plan(ctx, s, all, c, serve)
-			if err != nil {
-				return nil, err
-			}
-			room := math.Inf(-1)
-			if s.Earliest != nil {
-				room = s.Earliest.Sub(serve).Minutes()
-			}
-			if p.start >= room-tick || e == 0 {
-				if p.start >= room-tick {
-					return &candidate{p, serve, serve.Sub(s.ServeAt).Minutes()}, nil
-				}
-				serve = serve.Add(time.Duration(math.Ceil(room-p.start-tick)) * time.Minute)
-				break
-			}
+// latest is how much later than asked for a table is looked for, minutes: a marinade of
+// two days, and as much again.
+const latest = 4 * 24 * 60.0
+
+// try places a choice so many minutes later than asked for, with waits as near to their
+// best as there is time for. It is nil where it would have to begin sooner than it may,
+// by so many minutes at least.
+func (k *Kitchen) try(ctx context.Context, s *Supper, all []readyDish, c arrangement, late float64) (got *candidate, short float64, err error) {
+	serve := s.at(late)
+	for _, e := range eases {
+		c.ease = e
+		p, err := k.plan(ctx, s, all, c, serve)
+		if err != nil {
+			return nil, 0, err
+		}
+		if short = s.room() - late - p.start; short <= tick && p.start > -noHands {
+			return &candidate{p, serve, late}, 0, nil
 		}
 	}
-	p, err := k.plan(ctx, s, all, c, serve)
-	if err != nil {
-		return nil, err
-	}
-	return &candidate{p, serve, serve.Sub(s.ServeAt).Minutes()}, nil
+	return nil, short, nil
 }
 
-// search returns the best evening, and the best of each other order.
-func (k *Kitchen) search(ctx context.Context, s *Supper, all []readyDish, where [][]string) (*candidate, []*candidate, error) {
-	var best *candidate
-	byOrder := map[string]*candidate{}
-	for _, fryers := range spread(where) {
-		seen := map[string]bool{}
-		for _, order := range orders(len(all), s.Order, all) {
-			// What is in different fryers has no order between them.
-			id := sequence(order, fryers, all)
-			if seen[id] {
-				continue
-			}
-			seen[id] = true
-			for hands := 1; hands <= s.Hands; hands++ {
-				c := arrangement{order: order, fryers: fryers, flash: make([]bool, len(all)), hands: hands}
-				for i := range all {
-					c.flash[i] = all[i].Flash != nil && *all[i].Flash
-				}
-				got, err := k.try(ctx, s, all, c)
-				if err != nil {
-					return nil, nil, err
-				}
-				// A flash for each dish by itself, where it is better with it.
-				for i := range all {
-					if all[i].Flash != nil || !waits(got.planned, i) {
-						continue
-					}
-					with := c
-					with.flash = slices.Clone(got.flash)
-					with.flash[i] = true
-					other, err := k.try(ctx, s, all, with)
-					if err != nil {
-						return nil, nil, err
-					}
-					if other.better(got) {
-						got = other
-					}
-				}
-				if got.better(best) {
-					best = got
-				}
-				if got.better(byOrder[id]) {
-					byOrder[id] = got
-				}
-			}
+// at is a table so many minutes later than asked for.
+func (s *Supper) at(late float64) time.Time {
+	return s.ServeAt.Add(time.Duration(math.Round(late*60)) * time.Second)
+}
+
+// moves says whether an evening is the same at any other time.
+func (s *Supper) moves() bool { return len(s.Away) == 0 && len(s.Pins) == 0 }
+
+// glance is how far apart tables are looked for, minutes, where each would take too
+// long, and finely for how long each minute is.
+const glance, finely = 15.0, 240.0
+
+// soonest is try at the first table that it can be, up to most minutes late; nil
+// where it is none.
+func (k *Kitchen) soonest(ctx context.Context, s *Supper, all []readyDish, c arrangement, most float64) (*candidate, error) {
+	for late := 0.0; late <= most+0.25; {
+		got, short, err := k.try(ctx, s, all, c, late)
+		if err != nil || got != nil {
+			return got, err
 		}
-		if ctx.Err() != nil {
-			return nil, nil, ctx.Err()
+		if s.moves() {
+			late += math.Max(1, math.Ceil(short-tick))
+		} else {
+			late += glance / 3
 		}
 	}
+	return nil, nil
+}
+
+// room is when the first thing may begin, minutes from the table; −Inf for whenever.
+func (s *Supper) room() float64 {
+	if s.Earliest == nil {
+		return math.Inf(-1)
+	}
+	return s.Earliest.Sub(s.ServeAt).Minutes()
+}
+
+// search returns the best evening, the best of each other order that was weighed, and
+// by how much an evening that was not looked at may be better. Its table is the first
+// at which any evening can be.
+func (k *Kitchen) search(ctx context.Context, s *Supper, all []readyDish, where [][]string) (*candidate, []*candidate, float64, error) {
+	t := &tree{k: k, s: s, all: all, ctx: ctx}
+	if err := t.begin(where); err != nil {
+		return nil, nil, 0, err
+	}
+	bases := t.bases(where)
+	if err := t.soonestOf(bases); err != nil {
+		return nil, nil, 0, err
+	}
+	if t.best == nil {
+		return nil, nil, 0, refuse.One("away", "hands that are away", fmt.Sprintf("hands for long enough before a table within %.0f days of that moment", latest/24/60))
+	}
+	best := t.best
 	if len(best.missed) > 0 {
-		return nil, nil, refuse.One("pins", strings.Join(best.missed, ", "), "moments at which hands and place are free, before what follows")
+		return nil, nil, 0, k.pinned(ctx, s, all, best)
+	}
+	if err := t.first(); err != nil {
+		return nil, nil, 0, err
 	}
 	var others []*candidate
-	mine := sequence(best.order, best.fryers, all)
-	for id, c := range byOrder {
+	mine := sequence(&best.arrangement, all)
+	for id, c := range t.tried {
 		if id != mine {
 			others = append(others, c)
 		}
@@ -203,29 +216,76 @@ func (k *Kitchen) search(ctx context.Context, s *Supper, all []readyDish, where 
 		} else if b.better(a) {
 			return 1
 		}
-		return strings.Compare(sequence(a.order, a.fryers, all), sequence(b.order, b.fryers, all))
+		return strings.Compare(sequence(&a.arrangement, all), sequence(&b.arrangement, all))
 	})
-	return best, others, nil
+	return best, others, math.Max(0, best.total()-t.open), nil
 }
 
-// waits says whether a basket of a dish stands long enough to be flashed.
-func waits(p *planned, dish int) bool {
-	return slices.ContainsFunc(p.plates, func(b plated) bool {
-		return b.dish == dish && b.wait >= flashFrom+p.fried[[2]int{dish, b.basket}].RestMin
-	})
-}
-
-// sequence names which dish is in which fryer in which order.
-func sequence(order []int, fryers []string, all []readyDish) string {
-	var out []string
-	for _, i := range order {
-		out = append(out, fryers[i]+"@"+all[i].ID)
+// pinned refuses pins that cannot be held, each once, and says why.
+func (k *Kitchen) pinned(ctx context.Context, s *Supper, all []readyDish, best *candidate) error {
+	told, err := k.tell(ctx, s, all, best)
+	if err != nil {
+		return err
 	}
-	slices.SortStableFunc(out, func(a, b string) int {
-		x, _, _ := strings.Cut(a, "@")
-		y, _, _ := strings.Cut(b, "@")
-		return strings.Compare(x, y)
-	})
+	var c refuse.Check
+	for i, pin := range s.Pins {
+		if !slices.Contains(told.missed, string(pin.Task)) {
+			continue
+		}
+		j := slices.IndexFunc(told.tasks, func(t timed) bool { return t.ID == pin.Task })
+		if j < 0 {
+			c.Add(fmt.Sprintf("pins[%d].task", i), string(pin.Task), "a task of this sheet")
+			continue
+		}
+		t := told.tasks[j]
+		c.Add(fmt.Sprintf("pins[%d].start", i), fmt.Sprintf("%s at %s", t.Says, pin.Start.In(s.ServeAt.Location()).Format("15:04")),
+			fmt.Sprintf("%s at the latest, before what follows it, with hands and place free", told.serve.Add(time.Duration(t.from*float64(time.Minute))).In(s.ServeAt.Location()).Format("15:04")))
+	}
+	return c.Err()
+}
+
+// first tries each dish before the others, so that what another order costs can be
+// said though none is better.
+func (t *tree) first() error {
+	best := t.best
+	if len(t.s.Order) > 0 {
+		return nil
+	}
+	for i := range t.all {
+		c := best.arrangement
+		c.seqs = slices.Clone(c.seqs)
+		for n, seq := range c.seqs {
+			c.seqs[n] = slices.Clone(seq)
+			slices.SortStableFunc(c.seqs[n], func(a, b dealtBasket) int {
+				return map[bool]int{true: 0, false: 1}[a.dish == i] - map[bool]int{true: 0, false: 1}[b.dish == i]
+			})
+		}
+		id := sequence(&c, t.all)
+		if t.tried[id] != nil {
+			continue
+		}
+		got, err := t.k.soonest(t.ctx, t.s, t.all, c, best.late+toldLater)
+		if err != nil {
+			return err
+		}
+		if got != nil {
+			t.tried[id] = got
+		}
+	}
+	return nil
+}
+
+// toldLater is how much later than the best another order may be to be told of, minutes.
+const toldLater = 120.0
+
+// sequence names which basket goes in where after which.
+func sequence(c *arrangement, all []readyDish) string {
+	var out []string
+	for n, seq := range c.seqs {
+		for _, b := range seq {
+			out = append(out, fmt.Sprintf("%d@%s/%d", n, all[b.dish].ID, b.number))
+		}
+	}
 	return strings.Join(out, " ")
 }
 
@@ -249,39 +309,6 @@ func spread(where [][]string) [][]string {
 				next = append(next, append(slices.Clone(so), f))
 			}
 		}
-		if len(next) > 64 {
-			next = next[:64]
-		}
-		out = next
-	}
-	return out
-}
-
-// orders lists the orders of n dishes, or the one that is wanted with what it
-// leaves out behind it.
-func orders(n int, wanted []string, all []readyDish) [][]int {
-	if len(wanted) > 0 {
-		var one []int
-		for _, id := range wanted {
-			one = append(one, slices.IndexFunc(all, func(c readyDish) bool { return c.ID == id }))
-		}
-		for i := range all {
-			if !slices.Contains(one, i) {
-				one = append(one, i)
-			}
-		}
-		return [][]int{one}
-	}
-	out := [][]int{{}}
-	for range n {
-		var next [][]int
-		for _, so := range out {
-			for i := range n {
-				if !slices.Contains(so, i) {
-					next = append(next, append(slices.Clone(so), i))
-				}
-			}
-		}
 		out = next
 	}
 	return out
@@ -296,7 +323,7 @@ func (k *Kitchen) write(ctx context.Context, s *Supper, all []readyDish, best *c
 	for _, f := range s.Fryers {
 		out.Fryers = append(out.Fryers, FryingPlace{f.ID, placeName(f, len(s.Fryers))})
 	}
-	for _, i := range best.order {
+	for _, i := range best.order() {
 		out.Order = append(out.Order, all[i].ID)
 	}
 	for _, t := range best.tasks {
@@ -326,11 +353,12 @@ func (k *Kitchen) write(ctx context.Context, s *Supper, all []readyDish, best *c
 	if err := k.moreHands(ctx, s, all, best, &out); err != nil {
 		return out, err
 	}
-	out.Shorter = k.shorter(all, best)
+	out.Shorter, out.Over = k.shorter(all, best), k.over(s, all, best)
 	out.Tight = tight(best, at)
 	out.Chance = chance(best)
 	out.ChanceSays = chanceSays(out.Chance, s.ServeAt.Location())
 	out.Cautions = k.cautions(s, all, best)
+	out.Clock = clockOf(out.Tasks)
 	out.Shopping, out.Counter = k.shopping(all), k.counter(all, out)
 	return out, nil
 }
@@ -361,8 +389,8 @@ func share(tasks []Task, hands int) {
 func (k *Kitchen) moreHands(ctx context.Context, s *Supper, all []readyDish, best *candidate, out *Sheet) error {
 	c := best.arrangement
 	c.hands = s.Hands + 1
-	got, err := k.try(ctx, s, all, c)
-	if err != nil {
+	got, err := k.soonest(ctx, s, all, c, best.late)
+	if err != nil || got == nil {
 		return err
 	}
 	later := got.start - best.start - (best.serve.Sub(got.serve)).Minutes()
@@ -386,13 +414,13 @@ func (k *Kitchen) others(all []readyDish, best *candidate, list []*candidate) []
 	for _, c := range list[:min(len(list), 3)] {
 		o := Other{ID: "order", ServeAt: c.serve, StartAt: c.serve.Add(time.Duration(c.start * float64(time.Minute))), Crust: softest(c.planned) - softest(best.planned)}
 		var names []string
-		for _, i := range c.order {
+		for _, i := range c.order() {
 			o.Order = append(o.Order, all[i].ID)
 			names = append(names, all[i].name)
 		}
 		would := costs{laterMin: c.late - best.late, soonerMin: best.start - c.start}
 		for i := range all {
-			d := mean(c.planned, i) - mean(best.planned, i)
+			d := meanOf(c.planned, i) - meanOf(best.planned, i)
 			if -d > would.lost+0.5 {
 				would.loses, would.lost = all[i].name, -d
 			}
@@ -406,8 +434,8 @@ func (k *Kitchen) others(all []readyDish, best *candidate, list []*candidate) []
 	return out
 }
 
-// mean is the crust of a dish on the plate, over its pieces.
-func mean(p *planned, dish int) float64 {
+// meanOf is the crust of a dish on the plate, over its pieces.
+func meanOf(p *planned, dish int) float64 {
 	sum, n := 0.0, 0.0
 	for _, b := range p.plates {
 		if b.dish == dish {

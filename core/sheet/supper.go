@@ -4,6 +4,7 @@
 package sheet
 
 import (
+	"cmp"
 	"fmt"
 	"math"
 	"slices"
@@ -24,7 +25,7 @@ type Supper struct {
 	Earliest *time.Time    `json:"earliest,omitempty"`
 	Hands    int           `json:"hands,omitempty"` // pairs; 1
 	Away     []Away        `json:"away,omitempty"`
-	Hobs     int           `json:"hobs,omitempty"` // rings; 2
+	Hobs     *int          `json:"hobs,omitempty"` // rings; 2
 	Oven     *Oven         `json:"oven,omitempty"` // none: what waits does so in the room
 	Fryers   []NamedFryer  `json:"fryers"`
 	Dishes   []SupperDish  `json:"dishes"`
@@ -164,6 +165,7 @@ var Limits = refuse.Limits{
 	"people":           {Min: 1, Max: 40, Step: 1, Unit: "people"},
 	"hands":            {Min: 1, Max: 4, Step: 1, Unit: "pairs of hands"},
 	"hobs":             {Min: 0, Max: 6, Step: 1, Unit: "rings"},
+	"away.hands":       {Min: 0, Max: 4, Step: 1, Unit: "pairs of hands; 0 is all"},
 	"oven.warmC":       {Min: 60, Max: 120, Step: 5, Unit: "°C"},
 	"sauces.handsMin":  {Min: 0, Max: 60, Step: 0.5, Unit: "minutes"},
 	"sauces.simmerMin": {Min: 0, Max: 240, Step: 0.5, Unit: "minutes"},
@@ -179,8 +181,8 @@ func (s Supper) whole() Supper {
 	if s.Hands == 0 {
 		s.Hands = usualHands
 	}
-	if s.Hobs == 0 {
-		s.Hobs = usualHobs
+	if s.Hobs == nil {
+		s.Hobs = new(usualHobs)
 	}
 	if s.Oven != nil && s.Oven.WarmC == 0 {
 		s.Oven = &Oven{load.WarmC}
@@ -219,7 +221,7 @@ func (s Supper) Check() error {
 		c.Add("serveAt", "nothing", "the moment it is on the table, like 2026-12-05T19:30:00Z")
 	}
 	c.In(Limits, "hands", float64(w.Hands))
-	c.In(Limits, "hobs", float64(w.Hobs))
+	c.In(Limits, "hobs", float64(*w.Hobs))
 	if s.Oven != nil {
 		c.In(Limits, "oven.warmC", w.Oven.WarmC)
 	}
@@ -277,7 +279,20 @@ func (s Supper) Check() error {
 			}
 		}
 	}
+	if *w.Hobs == 0 {
+		for i, a := range s.Sauces {
+			if a.SimmerMin > 0 {
+				c.Add("hobs", "0 rings", fmt.Sprintf("1 or more: %s is cooked on one", cmp.Or(s.Sauces[i].Name, a.ID)))
+			}
+		}
+		for _, a := range w.Sides {
+			if slices.ContainsFunc(a.Steps, func(st SideStep) bool { return st.Place == OnHob }) {
+				c.Add("hobs", "0 rings", fmt.Sprintf("1 or more: %s is cooked on one", cmp.Or(a.Name, a.ID)))
+			}
+		}
+	}
 	for i, a := range s.Away {
+		c.In(Limits, fmt.Sprintf("away[%d].hands", i), float64(a.Hands))
 		if !a.Until.After(a.From) {
 			c.Add(fmt.Sprintf("away[%d].until", i), a.Until.Format(time.RFC3339), "after it begins")
 		}
@@ -394,15 +409,24 @@ type Sheet struct {
 	Others     []Other  `json:"others"`
 	Tight      []Tight  `json:"tight"`
 	Order      []string `json:"order"`
+	// Gap is by how much an evening that was not looked at may be better, of crust on
+	// the plates; 0 where all were weighed.
+	Gap     float64 `json:"gap"`
+	GapSays string  `json:"gapSays"`
 	// Shortened is by how much elastic waits fall short of their best, 0 to 1.
 	Shortened float64 `json:"shortened"`
 	// Shorter says which waits those are, and what of their best they have.
-	Shorter  []string `json:"shorter"`
+	Shorter []string `json:"shorter"`
+	// Over says which limits are broken, and what that costs.
+	Over     []string `json:"over"`
 	Cautions []string `json:"cautions"`
 	// Shopping is all that is bought, by the pantry's names, and Counter what
 	// stands ready when.
-	Shopping []Need    `json:"shopping"`
-	Counter  []Setting `json:"counter"`
+	Shopping []Need `json:"shopping"`
+	// Clock is all that has to be known by the clock, for paper, screen and calendar
+	// alike.
+	Clock   []Line    `json:"clock"`
+	Counter []Setting `json:"counter"`
 }
 
 // Need is something to have in the house.

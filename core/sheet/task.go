@@ -12,6 +12,9 @@ type TaskID string
 // TableTask is when the plates go to the table.
 const TableTask TaskID = "table"
 
+// OvenTask is when the oven goes on in which what is out waits.
+const OvenTask TaskID = "oven/on"
+
 // Parts of a task's id.
 const (
 	keepHot   = "keep"

@@ -1,6 +1,7 @@
 package sheet
 
 import (
+	"cmp"
 	"fmt"
 	"math"
 	"slices"
@@ -80,6 +81,14 @@ func grainRestsSays(grain string) string {
 }
 
 func restsSays(basket string) string { return basket + " rests: that belongs to the rule" }
+
+func stirredSays(sauce string) string { return sauce + ": stir it together" }
+
+func offHeatSays(sauce string) string { return sauce + ": ready; off the heat, lid on" }
+
+func (k *Kitchen) ovenOnSays(s *Supper) string {
+	return fmt.Sprintf("Oven on at %s, a rack and a tray in it", k.Units.Degrees(s.Oven.WarmC))
+}
 
 func intoPanSays(sauce string) string { return sauce + ": into the pan" }
 
@@ -266,6 +275,62 @@ func (k *Kitchen) shorter(all []readyDish, c *candidate) []string {
 			}
 			costs := map[string]string{"dry": "the surface is wetter, and crisp later", "salt": "the middle stays plainer", "marinade": "it gets less deep", "coat": "the coat holds less: turn late, and gently"}[b.Kind]
 			out = append(out, fmt.Sprintf("%s %s for %s of the best %s: %s.", all[i].name, b.Wait.Says, units.Minutes(math.Round(had)), units.Minutes(math.Round(b.Wait.Best)), costs))
+		}
+	}
+	return out
+}
+
+// gapSays says what was not looked at, "" where nothing was left out that counts.
+func gapSays(gap float64) string {
+	if gap < 0.5 {
+		return ""
+	}
+	return fmt.Sprintf("There are more orders than were weighed: none of them is better by more than %.0f of crust, over all plates.", math.Ceil(gap))
+}
+
+// overSays are what a wait past its most does, by what is done before it.
+var overSays = map[string]string{"dry": "the outside turns leathery", "salt": "the outside cures like ham", "marinade": "the outside turns mushy", "coat": "the coat turns to paste, and comes off in patches", "thaw": "it lies thawed: cook it that day"}
+
+// over says which limits are broken, and what that costs: of waits on the bench, of
+// sauces and of sides.
+func (k *Kitchen) over(s *Supper, all []readyDish, c *candidate) []string {
+	out := []string{}
+	for _, t := range c.tasks {
+		if t.Kind != Waits || t.Most == 0 || t.to-t.from <= t.Most+1 {
+			continue
+		}
+		i := c.dishOf(t.Dish)
+		for _, b := range slices.Concat(all[i].tasks...) {
+			if b.ID == t.ID.benchTask() {
+				out = append(out, fmt.Sprintf("%s %s for %s, of at most %s: %s.", all[i].name, b.Wait.Says, units.Minutes(math.Round(t.to-t.from)), units.Minutes(t.Most), overSays[b.Kind]))
+			}
+		}
+	}
+	end := map[TaskID]float64{}
+	for _, t := range c.tasks {
+		end[t.ID] = t.to
+	}
+	for _, a := range s.Sauces {
+		used := -tableMin
+		for _, t := range c.tasks {
+			if i := c.dishOf(t.Dish); t.Kind == Dress && i >= 0 {
+				if _, with := all[i].dressedWith(a.ID); with {
+					used = math.Min(used, t.from)
+				}
+			}
+		}
+		ready, known := end[taskOf(a.ID, "off")]
+		if !known {
+			ready, known = end[taskOf(a.ID, "mix")]
+		}
+		if stood := used - ready; known && stood > a.HoldsMin+1 {
+			out = append(out, fmt.Sprintf("%s stands %s, of at most %s: it gets too thick; a spoon of water loosens it.", a.called(), units.Minutes(math.Round(stood)), units.Minutes(a.HoldsMin)))
+		}
+	}
+	for _, a := range s.Sides {
+		ready, known := end[stepOf(a.ID, len(a.Steps))]
+		if stood := -tableMin - ready; known && stood > a.HoldsMin+1 {
+			out = append(out, fmt.Sprintf("%s stands %s, of at most %s.", cmp.Or(a.Name, a.ID), units.Minutes(math.Round(stood)), units.Minutes(a.HoldsMin)))
 		}
 	}
 	return out

@@ -58,7 +58,7 @@ func (s *Server) SupperCalendar(ctx context.Context, r SupperCalendarRequestObje
 	if err != nil {
 		return nil, err
 	}
-	text := exchange.Calendar(own.ID, own.Name, got, s.clock.Now())
+	text := exchange.Calendar(own.ID, own.Name, got, s.clock.Now(), int(own.Version))
 	return SupperCalendar200TextcalendarResponse{Body: strings.NewReader(text), ContentLength: int64(len(text))}, nil
 }
 

@@ -12,42 +12,44 @@ import (
 	"velocrustum/core/sheet"
 )
 
-// Calendar is a run sheet as iCalendar (RFC 5545): an event with an alarm for
-// each thing that hands do, and one for the table. Moments are in UTC, so that
-// every calendar shows them by its own clock and daylight saving.
-func Calendar(id, name string, s sheet.Sheet, now time.Time) string {
+// Calendar is a run sheet as iCalendar (RFC 5545): an event for each line of its clock,
+// with an alarm where somebody has to come, and one for the table at its minute. Moments
+// are in UTC, so that every calendar shows them by its own clock and daylight saving.
+// sequence is how often the supper was changed, so that a calendar that has it already
+// takes the later one.
+func Calendar(id, name string, s sheet.Sheet, now time.Time, sequence int) string {
 	c := ics.NewCalendarFor("Velocrustum")
 	c.SetProductId("-//Velocrustum//Run sheet//EN")
 	c.SetMethod(ics.MethodPublish)
 	c.SetName(name)
-	add := func(uid, says string, from, to time.Time, ahead time.Duration, more string) {
-		e := c.AddEvent(fmt.Sprintf("%s/%s@velocrustum", id, uid))
+	for _, l := range s.Clock {
+		says, more, from, to := l.Says, "", l.At, l.Until
+		if l.Task == sheet.TableTask {
+			// On the table at the minute: the plates are carried before it.
+			says, more, from, to = name+" on the table", strings.Join(s.Cautions, " "), l.Until, l.Until.Add(tableEvent)
+		}
+		e := c.AddEvent(fmt.Sprintf("%s/%s@velocrustum", id, l.Task))
 		e.SetDtStampTime(now.UTC())
+		e.SetSequence(sequence)
 		e.SetStartAt(from.UTC())
 		e.SetEndAt(to.UTC())
 		e.SetSummary(says)
 		if more != "" {
 			e.SetDescription(more)
 		}
+		if l.Alarm < 0 {
+			continue
+		}
 		a := e.AddAlarm()
 		a.SetAction(ics.ActionDisplay)
-		a.SetTrigger(fmt.Sprintf("-PT%dM", int(ahead.Minutes())))
+		a.SetTrigger(fmt.Sprintf("-PT%dM", l.Alarm))
 		a.SetDescription(says)
-	}
-	for _, t := range s.Tasks {
-		switch {
-		case t.Kind == sheet.Table:
-			add("table", name+" on the table", t.Start, t.End, 0, strings.Join(s.Cautions, " "))
-		case t.Hands > 0:
-			ahead := time.Minute
-			if t.Kind == sheet.Bench || t.Kind == sheet.Own {
-				ahead = 5 * time.Minute
-			}
-			add(string(t.ID), t.Says, t.Start, t.End, ahead, "")
-		}
 	}
 	return c.Serialize(ics.WithNewLineWindows)
 }
+
+// tableEvent is how long a supper stands in a calendar.
+const tableEvent = 30 * time.Minute
 
 // escaped is text that is no markup.
 var escaped = strings.NewReplacer(`\`, `\\`, "*", `\*`, "_", `\_`, "#", `\#`, "[", `\[`, "]", `\]`, "<", `\<`, "|", `\|`, "`", "\\`")
@@ -62,19 +64,38 @@ func Markdown(name string, s sheet.Sheet, zone *time.Location) string {
 		fmt.Fprintf(&b, "\n**%s**\n", escaped.Replace(s.Why))
 	}
 	most := 1
-	for _, t := range s.Tasks {
-		most = max(most, t.Who)
+	for _, l := range s.Clock {
+		most = max(most, l.Who)
+	}
+	var before time.Time
+	line := func(l sheet.Line) {
+		if says := sheet.ClocksChanged(before, l.At, zone); says != "" && !before.IsZero() {
+			fmt.Fprintf(&b, "- *%s*\n", says)
+		}
+		before = l.At
+		if l.Who == 0 {
+			fmt.Fprintf(&b, "- **%s** %s, until %s\n", clock(l.At), escaped.Replace(l.Says), clock(l.Until))
+			return
+		}
+		fmt.Fprintf(&b, "- [ ] **%s** %s\n", clock(l.At), escaped.Replace(l.Says))
 	}
 	for who := 1; who <= most; who++ {
-		b.WriteString("\n## By the clock\n\n")
-		if most > 1 {
-			fmt.Fprintf(&b, "For the %s pair of hands.\n\n", []string{"first", "second", "third", "fourth", "fifth"}[min(who, 5)-1])
+		before = time.Time{}
+		switch {
+		case most == 1:
+			b.WriteString("\n## By the clock\n\n")
+		default:
+			fmt.Fprintf(&b, "\n## By the clock: the %s pair of hands\n\n", []string{"first", "second", "third", "fourth", "fifth"}[min(who, 5)-1])
 		}
-		for _, t := range s.Tasks {
-			if t.Who == who {
-				fmt.Fprintf(&b, "- [ ] **%s** %s\n", clock(t.Start), escaped.Replace(t.Says))
+		for _, l := range s.Clock {
+			// What goes by itself the first has an eye on.
+			if l.Who == who || l.Who == 0 && who == 1 {
+				line(l)
 			}
 		}
+	}
+	for _, says := range s.Over {
+		fmt.Fprintf(&b, "\n**%s**\n", escaped.Replace(says))
 	}
 	b.WriteString("\n## On the plate\n\n")
 	for _, p := range s.Plate {

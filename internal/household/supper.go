@@ -37,7 +37,7 @@ func (h *Household) Kitchen(ctx context.Context) (*sheet.Kitchen, error) {
 
 // Supper is what is said of an evening with its dishes and fryers in it.
 func (h *Household) Supper(ctx context.Context, e store.SupperPlan) (sheet.Supper, error) {
-	out := sheet.Supper{ServeAt: e.ServeAt, Earliest: e.Earliest, Hands: e.Hands, Away: e.Away, Hobs: e.Hobs, Sides: e.Sides, Order: e.Order, Pins: e.Pins}
+	out := sheet.Supper{ServeAt: e.ServeAt, Earliest: e.Earliest, Hands: e.Hands, Away: e.Away, Hobs: &e.Hobs, Sides: e.Sides, Order: e.Order, Pins: e.Pins}
 	if e.WarmC > 0 {
 		out.Oven = &sheet.Oven{WarmC: e.WarmC}
 	}

@@ -2596,6 +2596,27 @@ export interface components {
         };
         /** @description An evening worked back from the table */
         Sheet: {
+            /** @description all that has to be known by the clock, on paper, screen and in calendars alike; null in a sheet that was kept before */
+            clock: {
+                task: string;
+                /** Format: date-time */
+                at: string;
+                /** Format: date-time */
+                until: string;
+                says: string;
+                /** @description which pair of hands; none where it goes by itself */
+                who?: number;
+                /** @description minutes before it at which a calendar calls; below 0 it does not */
+                alarm: number;
+            }[] | null;
+            /**
+             * Format: double
+             * @description by how much an evening that was not looked at may be better, of crust; 0 where all were weighed
+             */
+            gap: number;
+            gapSays: string;
+            /** @description which limits are broken and what that costs */
+            over: string[] | null;
             /** @description the places in which food is fried: fryers, or drawers of one; null in a sheet that was kept before */
             fryers: {
                 id: string;

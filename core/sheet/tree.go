@@ -1,0 +1,551 @@
+package sheet
+
+import (
+	"cmp"
+	"context"
+	"math"
+	"slices"
+)
+
+// # Which order
+//
+// Which dish is in which fryer, which are flashed, and in which order the baskets go
+// in, those of different dishes by turns where that is better: all of it is a tree, of
+// which each basket placed, the last one first, is a branch. A branch costs at least
+// what its plates lack so far, and what the baskets that are left lack if each is as
+// good as any fryer makes it and waits no longer than for those behind it. What costs
+// at least as much as the best evening so far is cut off; nothing else is. Where there
+// is more than looks can be had for, the search ends, and by how much the best evening
+// may fall short of what was not looked at is said.
+
+// looks is how many baskets are placed at most in one search.
+const looks = 40000
+
+// base is who is in which fryer, who is flashed, and with how many hands.
+type base struct {
+	fryers []string
+	flash  []bool
+	hands  int
+	least  float64 // that it costs
+	start  float64 // how long before the table it begins, minutes, at least
+}
+
+// tree is a search.
+type tree struct {
+	k    *Kitchen
+	s    *Supper
+	all  []readyDish
+	ctx  context.Context
+	late float64 // of the table that is tried, minutes
+	room float64 // minutes from it before which nothing is begun
+	// lacks is what a basket lacks at least on the plate, by dish, basket, where it is
+	// fried and whether it is flashed, for each whole minute that it waits at least.
+	lacks map[lacking][]float64
+	softs map[lacking][]float64 // the same of its crust alone, of 100
+	takes map[lacking]float64   // the least that it keeps a fryer busy, minutes
+	bench []float64             // the least that a dish takes before its first basket
+
+	best  *candidate
+	tried map[string]*candidate
+	left  int // looks, and here of what is looked at now
+	here  int
+	keys  []lacking
+	line  []float64
+	open  float64 // the least that anything costs which was not looked at
+}
+
+// lacking names a basket, a fryer and a flash.
+type lacking struct {
+	dish, basket int
+	fryer        string
+	flash        bool
+}
+
+// begin works out what every basket costs at least.
+func (t *tree) begin(where [][]string) error {
+	t.lacks, t.softs, t.takes = map[lacking][]float64{}, map[lacking][]float64{}, map[lacking]float64{}
+	for i := range t.all {
+		d := &t.all[i]
+		least := 0.0
+		for _, tasks := range d.tasks {
+			long := 0.0
+			for _, b := range tasks {
+				long += b.Hands + round(b.Wait.Least)
+			}
+			least = max(least, long)
+		}
+		t.bench = append(t.bench, least)
+		for _, fryer := range where[i] {
+			for _, b := range d.baskets {
+				in := placeOf(fryer, b.number)
+				share := float64(b.pieces) / float64(d.ready.Pieces())
+				for _, after := range append([]float64{0}, t.k.afters(t.s, t.all, where, i, b, fryer)...) {
+					f, err := t.k.fry(t.ctx, t.s, d, b, in, after)
+					if err != nil {
+						return err
+					}
+					for _, flash := range []bool{false, true} {
+						key := lacking{i, b.number, in, flash}
+						long := loadMin + f.Program.Minutes() + outMin
+						if was, known := t.takes[key]; !known || long < was {
+							t.takes[key] = long
+						}
+						line, softs := t.lacks[key], t.softs[key]
+						for m := range f.Kept {
+							crust, coreC := f.After(float64(m), flash)
+							now := share * (100 - crust + coldCosts(coreC) + waiting*float64(m))
+							if m >= len(line) {
+								line, softs = append(line, now), append(softs, 100-crust)
+							}
+							line[m], softs[m] = min(line[m], now), min(softs[m], 100-crust)
+						}
+						t.lacks[key], t.softs[key] = line, softs
+					}
+				}
+			}
+		}
+	}
+	// What waits longer may be no better than what waits less.
+	for _, lines := range []map[lacking][]float64{t.lacks, t.softs} {
+		for _, line := range lines {
+			for m := len(line) - 2; m >= 0; m-- {
+				line[m] = min(line[m], line[m+1])
+			}
+		}
+	}
+	return nil
+}
+
+// of is what a basket has at least that waits so many minutes or more.
+func of(lines map[lacking][]float64, key lacking, wait float64) float64 {
+	line := lines[key]
+	return line[min(len(line)-1, max(0, int(math.Floor(wait))))]
+}
+
+// inPlace are the baskets that are fried at a place, by dish in their order.
+func (t *tree) inPlace(b *base, place string) (out [][]dealtBasket) {
+	out = make([][]dealtBasket, len(t.all))
+	for i := range t.all {
+		for _, one := range t.all[i].baskets {
+			if placeOf(b.fryers[i], one.number) == place {
+				out[i] = append(out[i], one)
+			}
+		}
+	}
+	return out
+}
+
+// atLeast is what baskets that are left cost at least, how soft the softest of them is,
+// of 100 lacking, and how long they keep their place busy.
+type atLeast struct{ cost, soft, busy float64 }
+
+// least is that of the baskets left at a place, of which the last is out so many
+// minutes before the table.
+func (t *tree) least(b *base, place string, left [][]dealtBasket, wait float64) (out atLeast) {
+	t.keys, t.line = t.keys[:0], t.line[:0]
+	for i, list := range left {
+		for _, one := range list {
+			key := lacking{i, one.number, place, b.flash[i]}
+			t.keys, t.line = append(t.keys, key), append(t.line, t.takes[key])
+			out.cost += of(t.lacks, key, wait)
+			out.soft = max(out.soft, of(t.softs, key, wait))
+			out.busy += t.takes[key]
+		}
+	}
+	// In whatever order, the one that is k-th from the last waits for k others.
+	slices.Sort(t.line)
+	behind := wait
+	for k := range len(t.line) - 1 {
+		behind += t.line[k]
+		more, soft := math.Inf(1), math.Inf(1)
+		for _, key := range t.keys {
+			more, soft = min(more, of(t.lacks, key, behind)-of(t.lacks, key, wait)), min(soft, of(t.softs, key, behind))
+		}
+		out.cost += max(0, more)
+		out.soft = max(out.soft, soft)
+	}
+	return out
+}
+
+// bases are all that may be the ground of an evening, the most promising first.
+func (t *tree) bases(where [][]string) []*base {
+	flashes := [][]bool{{}}
+	for i := range t.all {
+		var next [][]bool
+		for _, so := range flashes {
+			switch f := t.all[i].Flash; {
+			case f != nil:
+				next = append(next, append(slices.Clone(so), *f))
+			default:
+				next = append(next, append(slices.Clone(so), false), append(slices.Clone(so), true))
+			}
+		}
+		flashes = next
+	}
+	var out []*base
+	for _, fryers := range spread(where) {
+		for _, flash := range flashes {
+			b := base{fryers: fryers, flash: flash, hands: t.s.Hands}
+			start, soft := 0.0, 0.0
+			for _, f := range t.s.Fryers {
+				left := t.inPlace(&b, f.ID)
+				flashed := 0.0
+				for i := range t.all {
+					if flash[i] && placeOf(fryers[i], 1) == f.ID {
+						flashed += flashMin
+					}
+				}
+				l := t.least(&b, f.ID, left, 0)
+				b.least += l.cost
+				soft = max(soft, l.soft)
+				if l.busy > 0 {
+					l.busy += flashed
+				}
+				start = max(start, l.busy)
+			}
+			for i := range t.all {
+				start = max(start, t.bench[i])
+			}
+			b.start = start + tableMin
+			b.least += sooner*b.start + softly*soft
+			for hands := 1; hands <= t.s.Hands; hands++ {
+				one := b
+				one.hands = hands
+				out = append(out, &one)
+			}
+		}
+	}
+	slices.SortStableFunc(out, func(a, b *base) int {
+		return cmp.Or(cmp.Compare(a.least, b.least), b.hands-a.hands)
+	})
+	return out
+}
+
+// soonestOf looks for the best evening on the first table at which there is one. Which
+// that is, is found by evenings in which the baskets of a dish go in one after another,
+// none flashed that need not be: what is quickest is among those.
+func (t *tree) soonestOf(bases []*base) error {
+	plain := slices.DeleteFunc(slices.Clone(bases), func(b *base) bool {
+		return b.hands < t.s.Hands || slices.ContainsFunc(t.all, func(d readyDish) bool {
+			i := slices.IndexFunc(t.all, func(o readyDish) bool { return o.ID == d.ID })
+			return b.flash[i] && (d.Flash == nil || !*d.Flash)
+		})
+	})
+	for late := 0.0; late <= latest; {
+		fits, short, soonest, err := t.quick(late, plain)
+		if err != nil {
+			return err
+		}
+		if fits || late == 0 || short < nearly {
+			if t.left = looks; !fits {
+				t.left = fewLooks
+			}
+			if err := t.at(late, bases); err != nil || t.best != nil {
+				return err
+			}
+		}
+		switch {
+		case t.s.moves():
+			late += math.Max(1, math.Ceil(short-tick))
+		case late < finely:
+			late = math.Max(late+1, math.Ceil(soonest-tick))
+		default:
+			late += glance
+		}
+	}
+	return nil
+}
+
+// nearly is a shortage, minutes, that another order may make good. fewLooks is how much is looked at for a table that is probably too soon, and quickly
+// how many evenings are placed to find out.
+const nearly, fewLooks, quickly = 4.0, 1500, 240
+
+// quick says whether any evening fits a table so many minutes late; else how much too
+// soon all have to begin at least, and how late the first is that might fit if hands
+// were always there.
+func (t *tree) quick(late float64, plain []*base) (fits bool, short, soonest float64, err error) {
+	short, soonest = math.Inf(1), math.Inf(1)
+	room, left := t.s.room()-late, quickly
+	for _, b := range plain {
+		soonest = min(soonest, t.s.room()+b.start)
+		if room+b.start > tick {
+			short = min(short, room+b.start)
+			continue
+		}
+		seen := map[string]bool{}
+		for _, order := range permutations(len(t.all), t.s, t.all) {
+			c := arrangement{fryers: b.fryers, flash: b.flash, hands: b.hands, seqs: make([][]dealtBasket, len(t.s.Fryers))}
+			for n, f := range t.s.Fryers {
+				in := t.inPlace(b, f.ID)
+				for _, i := range order {
+					c.seqs[n] = append(c.seqs[n], in[i]...)
+				}
+			}
+			if id := sequence(&c, t.all); seen[id] {
+				continue
+			} else {
+				seen[id] = true
+			}
+			p, err := t.k.plan(t.ctx, t.s, t.all, c, t.s.at(late))
+			if err != nil {
+				return false, 0, 0, err
+			}
+			if over := room - p.start; over <= tick && p.start > -noHands {
+				return true, 0, 0, nil
+			} else {
+				short = min(short, over)
+			}
+			if left--; left <= 0 || t.ctx.Err() != nil {
+				return false, short, soonest, t.ctx.Err()
+			}
+		}
+	}
+	return false, short, soonest, nil
+}
+
+// permutations are the orders of n dishes, those that are wanted so kept.
+func permutations(n int, s *Supper, all []readyDish) [][]int {
+	out := [][]int{{}}
+	for range n {
+		var next [][]int
+		for _, so := range out {
+			left := make([][]dealtBasket, n)
+			for i := range n {
+				if !slices.Contains(so, i) {
+					left[i] = all[i].baskets
+				}
+			}
+			for i := range n {
+				// The last first, as they are wanted.
+				if len(left[i]) > 0 && !s.inOrder(all, left, i) {
+					next = append(next, append([]int{i}, so...))
+				}
+			}
+		}
+		out = next
+	}
+	return out
+}
+
+// at looks for the best evening with its table so many minutes later than asked for, by
+// as many looks as are left.
+func (t *tree) at(late float64, bases []*base) error {
+	t.late, t.room = late, t.s.room()-late
+	t.best, t.tried, t.open = nil, map[string]*candidate{}, math.Inf(1)
+	// First a little at each, so that much can be cut off when all is looked at.
+	for _, most := range []int{firstLooks, looks} {
+		t.open = math.Inf(1)
+		for _, b := range bases {
+			t.here = most
+			if err := t.look(b); err != nil {
+				return err
+			}
+		}
+	}
+	return nil
+}
+
+// firstLooks is how much of a base is looked at at first.
+const firstLooks = 120
+
+// hopeless says whether what begins so long before the table, at least, begins too
+// soon, or what costs so much at least cannot be better than the best evening so far.
+func (t *tree) hopeless(start, cost float64) bool {
+	if t.room+start > tick {
+		return true
+	}
+	return t.best != nil && len(t.best.missed) == 0 && cost >= t.best.total()-1e-9
+}
+
+// look tries a base: fryer by fryer, basket by basket.
+func (t *tree) look(b *base) error {
+	if t.hopeless(b.start, b.least) {
+		return nil
+	}
+	if t.left <= 0 || t.here <= 0 {
+		t.open = min(t.open, b.least)
+		return nil
+	}
+	c := arrangement{fryers: b.fryers, flash: b.flash, hands: b.hands, ease: 1, seqs: make([][]dealtBasket, len(t.s.Fryers))}
+	return t.fryer(b, t.k.laid(t.s, t.all, c, t.s.at(t.late)), 0)
+}
+
+// fryer goes on with the next place.
+func (t *tree) fryer(b *base, p *planner, n int) error {
+	if n == len(t.s.Fryers) {
+		return t.leaf(p)
+	}
+	place := t.s.Fryers[n].ID
+	p = p.clone()
+	next := p.flashes(place)
+	return t.before(b, p, n, t.inPlace(b, place), nil, next)
+}
+
+// branch is a basket that may go in before.
+type branch struct {
+	of    dealtBasket
+	p     *planner
+	left  [][]dealtBasket
+	next  float64
+	start float64
+	cost  float64
+}
+
+// before places what is pending at a place before each of those that may go in before
+// it, the most promising first.
+func (t *tree) before(b *base, p *planner, n int, left [][]dealtBasket, pending *dealtBasket, next float64) error {
+	place := t.s.Fryers[n].ID
+	if t.ctx.Err() != nil {
+		return t.ctx.Err()
+	}
+	none := !slices.ContainsFunc(left, func(l []dealtBasket) bool { return len(l) > 0 })
+	if none {
+		if pending != nil {
+			t.left, t.here = t.left-1, t.here-1
+			p = p.clone()
+			if _, err := p.inBefore(t.ctx, *pending, place, 0, next); err != nil {
+				return err
+			}
+			p.c.seqs = slices.Clone(p.c.seqs)
+			p.c.seqs[n] = append([]dealtBasket{*pending}, p.c.seqs[n]...)
+		}
+		if t.hopeless(t.bound(b, p, n+1, nil, 0)) {
+			return nil
+		}
+		return t.fryer(b, p, n+1)
+	}
+	var all []branch
+	for i := range left {
+		if len(left[i]) == 0 || t.s.inOrder(t.all, left, i) {
+			continue
+		}
+		one := branch{of: left[i][len(left[i])-1], p: p, next: next}
+		one.left = slices.Clone(left)
+		one.left[i] = left[i][:len(left[i])-1]
+		if pending != nil {
+			t.left, t.here = t.left-1, t.here-1
+			one.p = p.clone()
+			var err error
+			if one.next, err = one.p.inBefore(t.ctx, *pending, place, t.all[i].lastAir(), next); err != nil {
+				return err
+			}
+			one.p.c.seqs = slices.Clone(p.c.seqs)
+			one.p.c.seqs[n] = append([]dealtBasket{*pending}, p.c.seqs[n]...)
+		}
+		all2 := slices.Clone(one.left)
+		all2[i] = append(slices.Clone(all2[i]), one.of)
+		one.start, one.cost = t.bound(b, one.p, n, all2, one.next)
+		all = append(all, one)
+	}
+	slices.SortStableFunc(all, func(a, b branch) int {
+		return cmp.Compare(a.cost, b.cost)
+	})
+	for k := range all {
+		one := &all[k]
+		if t.hopeless(one.start, one.cost) {
+			continue
+		}
+		if t.left <= 0 || t.here <= 0 {
+			t.open = min(t.open, one.cost)
+			continue
+		}
+		if err := t.before(b, one.p, n, one.left, &one.of, one.next); err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
+// inOrder says whether a dish is wanted before another that has baskets left, so that
+// none of its own is the last.
+func (s *Supper) inOrder(all []readyDish, left [][]dealtBasket, dish int) bool {
+	at := slices.Index(s.Order, all[dish].ID)
+	if len(s.Order) == 0 {
+		return false
+	}
+	for i := range left {
+		if i == dish || len(left[i]) == 0 {
+			continue
+		}
+		other := slices.Index(s.Order, all[i].ID)
+		if at >= 0 && (other < 0 || other > at) || at < 0 && other < 0 && i > dish {
+			return true
+		}
+	}
+	return false
+}
+
+// bound is how long before the table an evening that is fried so far begins at least, and
+// what it costs at least: what is left at its place before next, and at the places from
+// n on.
+func (t *tree) bound(b *base, p *planner, n int, left [][]dealtBasket, next float64) (start, cost float64) {
+	cost = p.out.cost
+	soft := 100 - p.out.softest
+	for k := n; k < len(t.s.Fryers); k++ {
+		place := t.s.Fryers[k].ID
+		rest, front := left, next
+		if k > n || left == nil {
+			rest, front = t.inPlace(b, place), 0
+		}
+		if math.IsInf(front, 1) {
+			front = 0
+		}
+		// What is flashed or tossed waits only until then.
+		l := t.waitsLeast(b, p, place, rest, front)
+		cost += l.cost
+		soft = max(soft, l.soft)
+		start = max(start, l.busy-front)
+	}
+	for _, task := range p.out.tasks {
+		start = max(start, -task.from)
+	}
+	for i := range t.all {
+		start = max(start, t.bench[i])
+	}
+	return start, cost + sooner*start + softly*soft
+}
+
+// waitsLeast is least of what is left before a moment.
+func (t *tree) waitsLeast(b *base, p *planner, place string, left [][]dealtBasket, front float64) atLeast {
+	// Until the first of them is wanted, so that none waits less.
+	until := 0.0
+	for i, list := range left {
+		if len(list) == 0 {
+			continue
+		}
+		at := -tableMin
+		if t.all[i].sauced {
+			at = p.from(taskOf(t.all[i].ID, "toss"))
+		}
+		if in, flash := p.backIn[t.all[i].ID]; flash {
+			at = in
+		}
+		until = min(until, at)
+	}
+	return t.least(b, place, left, max(0, until-front))
+}
+
+// leaf ends an evening of which all is fried.
+func (t *tree) leaf(p *planner) error {
+	if t.hopeless(0, p.out.cost+softly*(100-p.out.softest)) {
+		return nil
+	}
+	for _, e := range eases {
+		q := p.clone()
+		q.c.ease, q.out.arrangement = e, q.c
+		q.out.ease = e
+		done := q.besides()
+		if t.room-done.start > tick || done.start <= -noHands {
+			continue
+		}
+		got := &candidate{done, t.s.at(t.late), t.late}
+		if id := sequence(&got.arrangement, t.all); got.better(t.tried[id]) {
+			t.tried[id] = got
+		}
+		if got.better(t.best) {
+			t.best = got
+		}
+		return nil
+	}
+	return nil
+}
