@@ -41,9 +41,10 @@ func (d *readyDish) sprinkled(k *Kitchen) string {
 
 // dress places what goes on before the table, and says when a dish has to be
 // there.
-func (p *planner) dress(limit float64) {
+func (p *planner) dress() {
 	for i := range p.all {
 		d := &p.all[i]
+		limit := p.carried[p.at(d)]
 		p.limits[d.ID] = limit
 		if names := d.sprinkled(p.k); names != "" {
 			end := p.put(block{{Task{ID: taskOf(d.ID, "finish"), Dish: d.ID, Kind: Finish, Says: p.say(func() string { return finishSays(d.name, names) }), Place: Board, Hands: 1}, -finishMin, 0}}, limit)

@@ -91,16 +91,19 @@ type plated struct {
 
 // planner places one evening.
 type planner struct {
-	k      *Kitchen
-	s      *Supper
-	all    []readyDish
-	c      arrangement
-	rooms  rooms
-	out    planned
-	serve  time.Time
-	table  float64            // when the plates are carried
-	limits map[string]float64 // when a dish has to be there
-	backIn map[string]float64 // when it goes in for a flash
+	k     *Kitchen
+	s     *Supper
+	all   []readyDish
+	c     arrangement
+	rooms rooms
+	out   planned
+	serve time.Time
+	table float64 // when the plates are carried
+	// carried is that of each table, by when it is laid, and first the first of them.
+	carried map[float64]float64
+	first   float64
+	limits  map[string]float64 // when a dish has to be there
+	backIn  map[string]float64 // when it goes in for a flash
 }
 
 // say puts something into words, where they are wanted.
@@ -140,15 +143,49 @@ func (k *Kitchen) laid(s *Supper, all []readyDish, c arrangement, serve time.Tim
 		}
 		p.rooms.hands.taken = append(p.rooms.hands.taken, span{p.minutes(a.From), p.minutes(a.Until), n})
 	}
-	p.table = p.put(block{{Task{ID: "table", Kind: Table, Says: tableSays, Place: None, Hands: 1}, -tableMin, 0}}, 0) - tableMin
-	p.dress(p.table)
+	p.tables()
+	p.dress()
 	return p
+}
+
+// tables places each moment at which plates are carried.
+func (p *planner) tables() {
+	p.carried = map[float64]float64{}
+	p.table = p.put(block{{Task{ID: TableTask, Kind: Table, Says: tableSays, Place: None, Hands: 1}, -tableMin, 0}}, 0) - tableMin
+	p.carried[0] = p.table
+	p.first = p.table
+	for i := range p.all {
+		d := &p.all[i]
+		at := p.at(d)
+		if _, laid := p.carried[at]; laid {
+			continue
+		}
+		end := p.put(block{{Task{ID: d.tableTask(p.s), Kind: Table, Says: tableFor(d.For), Place: None, Hands: 1}, -tableMin, 0}}, at)
+		p.carried[at] = end - tableMin
+		p.first = math.Min(p.first, end-tableMin)
+	}
+}
+
+// at is when a dish is on its table, minutes from that of the others.
+func (p *planner) at(d *readyDish) float64 {
+	if d.ServeAt == nil {
+		return 0
+	}
+	return d.ServeAt.Sub(p.s.ServeAt).Minutes()
+}
+
+// tableTask is the table that a dish comes to.
+func (d *readyDish) tableTask(s *Supper) TaskID {
+	if d.ServeAt == nil || d.ServeAt.Equal(s.ServeAt) {
+		return TableTask
+	}
+	return TaskID(fmt.Sprintf("%s/%d", TableTask, int(d.ServeAt.Sub(s.ServeAt).Minutes())))
 }
 
 // besides places what is not fried, and ends it.
 func (p *planner) besides() *planned {
-	p.sauces(p.table)
-	p.sides(p.table)
+	p.sauces()
+	p.sides()
 	p.benches()
 	p.ovenOn()
 	p.finish()
@@ -197,7 +234,7 @@ func (p *planner) put(b block, limit float64) float64 {
 func (p *planner) fry(ctx context.Context) error {
 	for n, f := range p.s.Fryers {
 		seq := p.c.seqs[n]
-		next := p.flashes(f.ID)
+		next := math.Inf(1)
 		for k := len(seq) - 1; k >= 0; k-- {
 			after := 0.0
 			if k > 0 {
@@ -221,6 +258,7 @@ func (p *planner) inBefore(ctx context.Context, b dealtBasket, fryer string, aft
 		return 0, err
 	}
 	p.out.fried[[2]int{b.dish, b.number}] = fried
+	next = p.flashes(fryer, next, p.at(d))
 	bl := p.basket(d, b, fryer, fried)
 	limit := p.limits[d.ID]
 	if in, flash := p.backIn[d.ID]; flash {
@@ -242,32 +280,37 @@ func (p *planner) onThePlate(b *plated, f *baskets.Fried) {
 	d := &p.all[b.dish]
 	in, flash := p.backIn[d.ID]
 	b.flashed = flash
-	until := -tableMin
+	served := p.at(d)
+	until := served - tableMin
 	if d.sauced {
 		until = p.from(taskOf(d.ID, "toss"))
 	}
-	b.wait = -b.out
+	b.wait = served - b.out
 	b.held = until - b.out
-	rest := -until
+	rest := served - until
 	if b.flashed {
 		b.held = in - b.out
-		rest = -p.from(taskOf(d.ID, "flash")) - baskets.FlashMin
+		rest = served - p.from(taskOf(d.ID, "flash")) - baskets.FlashMin
 	}
 	b.crust, b.coreC = f.After(b.held, b.flashed)
 	later, _ := f.After(rest, false)
 	b.crust = math.Max(0, b.crust-(f.Crust-later))
 	share := float64(b.pieces) / float64(d.ready.Pieces())
-	p.out.cost += share * (100 - b.crust + coldCosts(b.coreC) + waiting*b.wait)
+	p.out.cost += share * (100 - b.crust + coldCosts(b.coreC) + waitCosts(b.wait))
 	p.out.softest = math.Min(p.out.softest, b.crust)
 }
 
-// flashes places those of a fryer, behind its last basket, and returns when
-// the first of them begins.
-func (p *planner) flashes(fryer string) float64 {
-	next := math.Inf(1)
-	for i := len(p.all) - 1; i >= 0; i-- {
+// flashes places those of a fryer that belong to a table or to a later one, before next,
+// and returns when the first of them begins.
+func (p *planner) flashes(fryer string, next, table float64) float64 {
+	order := make([]int, len(p.all))
+	for i := range order {
+		order[i] = len(p.all) - 1 - i
+	}
+	slices.SortStableFunc(order, func(a, b int) int { return cmp.Compare(p.at(&p.all[b]), p.at(&p.all[a])) })
+	for _, i := range order {
 		d := &p.all[i]
-		if !p.c.flash[i] || placeOf(p.c.fryers[i], 1) != fryer {
+		if _, placed := p.backIn[d.ID]; !p.c.flash[i] || placed || placeOf(p.c.fryers[i], 1) != fryer || p.at(d) < table-tick {
 			continue
 		}
 		long := flashMin
@@ -309,150 +352,6 @@ func (p *planner) basket(d *readyDish, b dealtBasket, fryer string, f *baskets.F
 	return append(out, part{task("out", TakeIt, p.say(func() string { return takeOutSays(name, d.worked.Lots) }), fryer, 1), -outMin, 0})
 }
 
-// sauces places what stands on the hob, ready when it is first wanted.
-func (p *planner) sauces(limit float64) {
-	for _, a := range p.s.Sauces {
-		used, need := limit, false
-		for i := range p.all {
-			d := &p.all[i]
-			if _, ok := d.dressedWith(a.ID); ok {
-				need = true
-				if d.sauced {
-					used = math.Min(used, p.from(taskOf(d.ID, "toss")))
-				}
-			}
-		}
-		if !need {
-			used = limit
-		}
-		b := block{}
-		if a.HandsMin > 0 {
-			at, says := OnHob, intoPanSays
-			if a.SimmerMin == 0 {
-				at, says = Board, stirredSays
-			}
-			b = append(b, part{Task{ID: taskOf(a.ID, "mix"), Dish: a.ID, Kind: Pan, Name: a.called(), Says: p.say(func() string { return says(a.called()) }), Place: at, Hands: 1}, -a.SimmerMin - a.HandsMin, -a.SimmerMin})
-		}
-		if a.SimmerMin > 0 {
-			b = append(b, part{Task{ID: taskOf(a.ID, "simmer"), Dish: a.ID, Kind: Simmer, Name: a.called(), Says: p.say(func() string { return simmersSays(a.called()) }), Place: OnHob}, -a.SimmerMin, 0})
-			for i := range b {
-				b[i].from, b[i].to = b[i].from-offMin, b[i].to-offMin
-			}
-			b = append(b, part{Task{ID: taskOf(a.ID, "off"), Dish: a.ID, Kind: Pan, Name: a.called(), Says: p.say(func() string { return offHeatSays(a.called()) }), Place: OnHob, Hands: 1}, -offMin, 0})
-		}
-		if len(b) == 0 {
-			continue
-		}
-		end := p.put(b, used)
-		if over := used - end - a.HoldsMin; over > tick {
-			p.out.cost += stale * over
-		}
-	}
-}
-
-// hotC is what hot food is held at, °C, and cold what a kelvin less costs, of crust: a
-// plate that has gone cold is worse than a soft one.
-const hotC, cold = 60.0, 0.1
-
-func coldCosts(coreC float64) float64 { return cold * math.Max(0, hotC-coreC) }
-
-// softly is what a point of crust costs that the softest basket lacks, beside what all
-// lack: a plate with one soft basket is worse than its mean.
-const softly = 1.5
-
-// softCost is what the softest basket costs.
-func (p *planner) softCost() float64 { return softly * (100 - p.out.softest) }
-
-// stale is what a minute costs that a sauce or a side stands too long, and
-// shared what a minute of waiting and of starting sooner do, of crust.
-const (
-	stale = 2.0
-	// overWait is what a minute costs that a coat or a marinade stands too long.
-	overWait = 0.5
-	waiting  = 0.02
-	sooner   = 0.01
-)
-
-func (p *planner) from(id TaskID) float64 {
-	for _, t := range p.out.tasks {
-		if t.ID == id {
-			return t.from
-		}
-	}
-	return 0
-}
-
-// sides places the cook's own steps, the last first.
-func (p *planner) sides(limit float64) {
-	for _, a := range p.s.Sides {
-		name := a.Name
-		if name == "" {
-			name = a.ID
-		}
-		at := limit
-		for k := len(a.Steps) - 1; k >= 0; k-- {
-			st := a.Steps[k]
-			end := p.put(block{{Task{ID: stepOf(a.ID, k+1), Dish: a.ID, Kind: Own, Name: name, Says: p.say(func() string { return ownStepSays(name, st.Says) }), Place: st.Place, Hands: st.Hands}, -st.Minutes, 0}}, at)
-			if over := limit - end - a.HoldsMin; k == len(a.Steps)-1 && over > tick {
-				p.out.cost += stale * over
-			}
-			at = end - st.Minutes
-		}
-	}
-}
-
-// benches places what is done before the baskets, the dish that goes in last
-// first.
-func (p *planner) benches() {
-	in := func(i int) float64 { return p.from(TaskOfBasket(p.all[i].ID, 1, "load")) }
-	list := p.c.order()
-	slices.SortStableFunc(list, func(a, b int) int {
-		switch d := in(b) - in(a); {
-		case d > tick:
-			return 1
-		case d < -tick:
-			return -1
-		}
-		return a - b
-	})
-	for _, i := range list {
-		d := &p.all[i]
-		for _, tasks := range d.tasks {
-			at := in(i)
-			for k := len(tasks) - 1; k >= 0; k-- {
-				t := tasks[k]
-				wait := t.Wait.Least + p.c.ease*(t.Wait.Best-t.Wait.Least)
-				wait = round(wait)
-				end := p.put(block{{Task{ID: taskOf(d.ID, t.ID), Dish: d.ID, Kind: Bench, Says: t.Says, Place: Board, Hands: 1}, -t.Hands, 0}}, at-wait)
-				if t.Wait.Most > 0 && at-end > tick {
-					p.out.tasks = append(p.out.tasks, timed{Task: Task{ID: taskOf(d.ID, t.ID).wait(), Dish: d.ID, Kind: Waits, Says: p.say(func() string { return benchWaitSays(d.name, t) }), Place: t.Wait.Place, Least: t.Wait.Least, Most: t.Wait.Most}, from: end, to: at})
-					if over := at - end - t.Wait.Most; over > tick {
-						p.out.cost += overWait * over
-					}
-				}
-				at = end - t.Hands
-			}
-		}
-	}
-}
-
-// ovenOn places the oven that what is out waits in.
-func (p *planner) ovenOn() {
-	if p.s.Oven == nil {
-		return
-	}
-	first := math.Inf(1)
-	for _, b := range p.out.plates {
-		f := p.out.fried[[2]int{b.dish, b.basket}]
-		if b.held-f.RestMin >= waitsFrom {
-			first = math.Min(first, b.out+f.RestMin)
-		}
-	}
-	if !math.IsInf(first, 1) {
-		p.put(block{{Task{ID: OvenTask, Kind: Heat, Says: p.say(func() string { return p.k.ovenOnSays(p.s) }), Place: None, Hands: 1}, -onMin, 0}}, first-ovenHeats)
-	}
-}
-
 // finish says what is on the plate, where what is out waits, and what comes
 // before what.
 func (p *planner) finish() {
@@ -485,85 +384,4 @@ func (p *planner) finish() {
 	p.out.start = p.out.tasks[0].from
 	p.out.cost += sooner*-p.out.start + p.softCost()
 	p.causes()
-}
-
-// causes notes what comes before what.
-func (p *planner) causes() {
-	byID := map[TaskID]int{}
-	for i := range p.out.tasks {
-		byID[p.out.tasks[i].ID] = i
-		p.out.tasks[i].After = []TaskID{}
-	}
-	link := func(id TaskID, after ...TaskID) {
-		i, ok := byID[id]
-		if !ok {
-			return
-		}
-		for _, a := range after {
-			if _, ok := byID[a]; ok && !slices.Contains(p.out.tasks[i].After, a) {
-				p.out.tasks[i].After = append(p.out.tasks[i].After, a)
-			}
-		}
-	}
-	for i := range p.all {
-		d := &p.all[i]
-		var lasts []TaskID // of each lot
-		for _, tasks := range d.tasks {
-			var last TaskID
-			for _, t := range tasks {
-				id := taskOf(d.ID, t.ID)
-				if last != "" {
-					link(id, last)
-				}
-				if last = id; t.Wait.Most > 0 {
-					link(id.wait(), id)
-					if _, ok := byID[id.wait()]; ok {
-						last = id.wait()
-					}
-				}
-			}
-			lasts = append(lasts, last)
-		}
-		end := taskOf(d.ID, "toss")
-		for _, b := range d.baskets {
-			at := func(what string) TaskID { return TaskOfBasket(d.ID, b.number, what) }
-			link(at("load"), append([]TaskID{at("heat")}, lasts...)...)
-			link(at("run"), at("load"))
-			for k := range len(p.out.fried[[2]int{i, b.number}].Program.Turns) {
-				t := at(fmt.Sprintf("turn%d", k+1))
-				link(t, at("load"))
-				if j, ok := byID[t]; ok {
-					p.out.tasks[j].in, p.out.tasks[j].at = at("run"), p.out.tasks[j].from-p.out.tasks[byID[at("run")]].from
-				}
-			}
-			link(at("out"), at("run"))
-			link(at("rest"), at("out"))
-			link(at("hold"), at("out"), at("rest"))
-			link(taskOf(d.ID, "flash-in"), at("out"), at("rest"), at("hold"))
-			link(end, at("out"), at("rest"), at("hold"))
-			link(taskOf(d.ID, "finish"), at("out"), at("rest"), at("hold"))
-			link(TableTask, at("out"), at("rest"), at("hold"))
-		}
-		link(taskOf(d.ID, "flash"), taskOf(d.ID, "flash-in"))
-		link(taskOf(d.ID, "flash-out"), taskOf(d.ID, "flash"))
-		link(end, taskOf(d.ID, "flash-out"))
-		link(taskOf(d.ID, "finish"), end, taskOf(d.ID, "flash-out"))
-		link(TableTask, end, taskOf(d.ID, "flash-out"), taskOf(d.ID, "finish"))
-		for _, of := range d.sauces {
-			link(end, taskOf(of.id, "mix"), taskOf(of.id, "simmer"), taskOf(of.id, "off"))
-		}
-	}
-	for _, a := range p.s.Sauces {
-		link(taskOf(a.ID, "simmer"), taskOf(a.ID, "mix"))
-		link(taskOf(a.ID, "off"), taskOf(a.ID, "simmer"))
-		link(TableTask, taskOf(a.ID, "mix"), taskOf(a.ID, "simmer"), taskOf(a.ID, "off"))
-	}
-	for _, a := range p.s.Sides {
-		for k := range a.Steps {
-			if k > 0 {
-				link(stepOf(a.ID, k+1), stepOf(a.ID, k))
-			}
-		}
-		link(TableTask, stepOf(a.ID, len(a.Steps)))
-	}
 }

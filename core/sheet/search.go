@@ -359,7 +359,7 @@ func (k *Kitchen) write(ctx context.Context, s *Supper, all []readyDish, best *c
 	out.ChanceSays = chanceSays(out.Chance, s.ServeAt.Location())
 	out.Cautions = k.cautions(s, all, best)
 	out.Clock = clockOf(out.Tasks)
-	out.Shopping, out.Counter = k.shopping(all), k.counter(all, out)
+	out.Shopping, out.Counter = k.shopping(s, all), k.counter(all, out)
 	return out, nil
 }
 

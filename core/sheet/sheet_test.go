@@ -400,8 +400,8 @@ func TestARestAndAFinishHaveTheirPlace(t *testing.T) {
 	if !strings.Contains(strings.ToLower(finish.Says), "salt") {
 		t.Errorf("finish says %q", finish.Says)
 	}
-	for share, want := range map[float64]string{0: "none of ten evenings by 19:30", 0.52: "five of ten evenings by 19:30"} {
-		if says := chanceSays([]Chance{{table, share}, {table.Add(5 * time.Minute), 0.97}}, time.UTC); !strings.Contains(says, want) || !strings.Contains(says, "ten of ten evenings by 19:35") {
+	for share, want := range map[float64]string{0: "hardly any evening by 19:30", 0.52: "five of ten evenings by 19:30"} {
+		if says := chanceSays([]Chance{{table, share}, {table.Add(5 * time.Minute), 0.97}}, time.UTC); !strings.Contains(says, want) || !strings.Contains(says, "nineteen of twenty evenings by 19:35") {
 			t.Errorf("a share of %g is %q", share, says)
 		}
 	}

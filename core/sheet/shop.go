@@ -1,6 +1,7 @@
 package sheet
 
 import (
+	"cmp"
 	"slices"
 	"strings"
 
@@ -10,7 +11,7 @@ import (
 
 // shopping sums all dishes, coats and sauces, by the pantry's names; what is
 // fried stands first.
-func (k *Kitchen) shopping(all []readyDish) []Need {
+func (k *Kitchen) shopping(s *Supper, all []readyDish) []Need {
 	out := []Need{}
 	sum, uses := map[string]float64{}, map[string][]string{}
 	for i := range all {
@@ -47,6 +48,11 @@ func (k *Kitchen) shopping(all []readyDish) []Need {
 		i, g := k.Pantry[id], sum[id]
 		slices.Sort(uses[id])
 		out = append(out, Need{Ingredient: id, Name: i.Name, G: g, Says: k.amountSays(i, g), For: strings.Join(uses[id], ", ")})
+	}
+	for _, a := range s.Sides {
+		for _, what := range a.Buys {
+			out = append(out, Need{Name: what, For: cmp.Or(a.Name, a.ID)})
+		}
 	}
 	return out
 }

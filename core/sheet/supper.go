@@ -75,6 +75,10 @@ type SupperDish struct {
 	PerBasket int    `json:"perBasket,omitempty"` // as many as lie with air between them
 	SauceID   string `json:"sauceId,omitempty"`
 	How       string `json:"how,omitempty"` // toss, brush, up, beside
+	// ServeAt is when it is on a table of its own, and For whom that is; left out, it is
+	// with the others.
+	ServeAt *time.Time `json:"serveAt,omitempty"`
+	For     string     `json:"for,omitempty"`
 	// Flash is whether what waited goes back in at the end; weighed where it
 	// is left out.
 	Flash   *bool       `json:"flash,omitempty"`
@@ -97,6 +101,8 @@ type Side struct {
 	Name     string     `json:"name,omitempty"`
 	Steps    []SideStep `json:"steps"`
 	HoldsMin float64    `json:"holdsMin,omitempty"` // how long it is good for; two hours
+	// Buys is what is bought for it, a line each, as a cook would write it down.
+	Buys []string `json:"buys,omitempty"`
 }
 
 // SideStep is one of a side.
@@ -124,10 +130,14 @@ const (
 
 var places = []string{OnHob, InOven, Board, Fridge, None}
 
+// mostApartH is how far two tables of one supper are apart at most, hours.
+const mostApartH = 4.0
+
 // Most of each.
 const (
 	MaxDishes  = 6
 	MaxSteps   = 20 // of a side
+	MaxBuys    = 20 // lines of a side
 	MaxFryers  = 4
 	MaxBaskets = 12
 )
@@ -258,6 +268,9 @@ func (s Supper) Check() error {
 		c.Among(at+"drawer", d.Drawer, "", load.Left, load.Right)
 		c.Among(at+"sauceId", d.SauceID, sauces...)
 		c.Among(at+"how", d.How, append([]string{""}, pan.WayIDs()...)...)
+		if at := d.ServeAt; at != nil && math.Abs(at.Sub(s.ServeAt).Hours()) > mostApartH {
+			c.Add(fmt.Sprintf("dishes[%d].serveAt", i), at.Format(time.RFC3339), fmt.Sprintf("within %.0f hours of the others", mostApartH))
+		}
 		if d.PerBasket < 0 || d.PerBasket > load.MaxPieces {
 			c.Add(at+"perBasket", fmt.Sprint(d.PerBasket), fmt.Sprintf("1 to %d pieces", load.MaxPieces))
 		}
@@ -266,6 +279,14 @@ func (s Supper) Check() error {
 		at := fmt.Sprintf("sides[%d].", i)
 		name(at+"id", a.ID)
 		c.In(Limits, "sides.holdsMin", a.HoldsMin)
+		if len(a.Buys) > MaxBuys {
+			c.Add(at+"buys", fmt.Sprintf("%d lines", len(a.Buys)), fmt.Sprintf("up to %d", MaxBuys))
+		}
+		for k, what := range a.Buys {
+			if n := len([]rune(what)); n < 1 || n > 80 {
+				c.Add(fmt.Sprintf("%sbuys[%d]", at, k), fmt.Sprintf("%d characters", n), "1 to 80 characters")
+			}
+		}
 		if len(a.Steps) == 0 || len(a.Steps) > MaxSteps {
 			c.Add(at+"steps", fmt.Sprintf("%d steps", len(a.Steps)), fmt.Sprintf("1 to %d", MaxSteps))
 		}

@@ -44,6 +44,7 @@ type tree struct {
 	softs map[lacking][]float64 // the same of its crust alone, of 100
 	takes map[lacking]float64   // the least that it keeps a fryer busy, minutes
 	bench []float64             // the least that a dish takes before its first basket
+	last  float64               // when the last table is, minutes from that of the others
 
 	best  *candidate
 	tried map[string]*candidate
@@ -75,6 +76,9 @@ func (t *tree) begin(where [][]string) error {
 			least = max(least, long)
 		}
 		t.bench = append(t.bench, least)
+		if d.ServeAt != nil {
+			t.last = max(t.last, d.ServeAt.Sub(t.s.ServeAt).Minutes())
+		}
 		for _, fryer := range where[i] {
 			for _, b := range d.baskets {
 				in := placeOf(fryer, b.number)
@@ -93,7 +97,7 @@ func (t *tree) begin(where [][]string) error {
 						line, softs := t.lacks[key], t.softs[key]
 						for m := range f.Kept {
 							crust, coreC := f.After(float64(m), flash)
-							now := share * (100 - crust + coldCosts(coreC) + waiting*float64(m))
+							now := share * (100 - crust + coldCosts(coreC) + waitCosts(float64(m)))
 							if m >= len(line) {
 								line, softs = append(line, now), append(softs, 100-crust)
 							}
@@ -206,7 +210,7 @@ func (t *tree) bases(where [][]string) []*base {
 			for i := range t.all {
 				start = max(start, t.bench[i])
 			}
-			b.start = start + tableMin
+			b.start = max(0, start+tableMin-t.last)
 			b.least += sooner*b.start + softly*soft
 			for hands := 1; hands <= t.s.Hands; hands++ {
 				one := b
@@ -218,112 +222,6 @@ func (t *tree) bases(where [][]string) []*base {
 	slices.SortStableFunc(out, func(a, b *base) int {
 		return cmp.Or(cmp.Compare(a.least, b.least), b.hands-a.hands)
 	})
-	return out
-}
-
-// soonestOf looks for the best evening on the first table at which there is one. Which
-// that is, is found by evenings in which the baskets of a dish go in one after another,
-// none flashed that need not be: what is quickest is among those.
-func (t *tree) soonestOf(bases []*base) error {
-	plain := slices.DeleteFunc(slices.Clone(bases), func(b *base) bool {
-		return b.hands < t.s.Hands || slices.ContainsFunc(t.all, func(d readyDish) bool {
-			i := slices.IndexFunc(t.all, func(o readyDish) bool { return o.ID == d.ID })
-			return b.flash[i] && (d.Flash == nil || !*d.Flash)
-		})
-	})
-	for late := 0.0; late <= latest; {
-		fits, short, soonest, err := t.quick(late, plain)
-		if err != nil {
-			return err
-		}
-		if fits || late == 0 || short < nearly {
-			if t.left = looks; !fits {
-				t.left = fewLooks
-			}
-			if err := t.at(late, bases); err != nil || t.best != nil {
-				return err
-			}
-		}
-		switch {
-		case t.s.moves():
-			late += math.Max(1, math.Ceil(short-tick))
-		case late < finely:
-			late = math.Max(late+1, math.Ceil(soonest-tick))
-		default:
-			late += glance
-		}
-	}
-	return nil
-}
-
-// nearly is a shortage, minutes, that another order may make good. fewLooks is how much is looked at for a table that is probably too soon, and quickly
-// how many evenings are placed to find out.
-const nearly, fewLooks, quickly = 4.0, 1500, 240
-
-// quick says whether any evening fits a table so many minutes late; else how much too
-// soon all have to begin at least, and how late the first is that might fit if hands
-// were always there.
-func (t *tree) quick(late float64, plain []*base) (fits bool, short, soonest float64, err error) {
-	short, soonest = math.Inf(1), math.Inf(1)
-	room, left := t.s.room()-late, quickly
-	for _, b := range plain {
-		soonest = min(soonest, t.s.room()+b.start)
-		if room+b.start > tick {
-			short = min(short, room+b.start)
-			continue
-		}
-		seen := map[string]bool{}
-		for _, order := range permutations(len(t.all), t.s, t.all) {
-			c := arrangement{fryers: b.fryers, flash: b.flash, hands: b.hands, seqs: make([][]dealtBasket, len(t.s.Fryers))}
-			for n, f := range t.s.Fryers {
-				in := t.inPlace(b, f.ID)
-				for _, i := range order {
-					c.seqs[n] = append(c.seqs[n], in[i]...)
-				}
-			}
-			if id := sequence(&c, t.all); seen[id] {
-				continue
-			} else {
-				seen[id] = true
-			}
-			p, err := t.k.plan(t.ctx, t.s, t.all, c, t.s.at(late))
-			if err != nil {
-				return false, 0, 0, err
-			}
-			if over := room - p.start; over <= tick && p.start > -noHands {
-				return true, 0, 0, nil
-			} else {
-				short = min(short, over)
-			}
-			if left--; left <= 0 || t.ctx.Err() != nil {
-				return false, short, soonest, t.ctx.Err()
-			}
-		}
-	}
-	return false, short, soonest, nil
-}
-
-// permutations are the orders of n dishes, those that are wanted so kept.
-func permutations(n int, s *Supper, all []readyDish) [][]int {
-	out := [][]int{{}}
-	for range n {
-		var next [][]int
-		for _, so := range out {
-			left := make([][]dealtBasket, n)
-			for i := range n {
-				if !slices.Contains(so, i) {
-					left[i] = all[i].baskets
-				}
-			}
-			for i := range n {
-				// The last first, as they are wanted.
-				if len(left[i]) > 0 && !s.inOrder(all, left, i) {
-					next = append(next, append([]int{i}, so...))
-				}
-			}
-		}
-		out = next
-	}
 	return out
 }
 
@@ -376,9 +274,7 @@ func (t *tree) fryer(b *base, p *planner, n int) error {
 		return t.leaf(p)
 	}
 	place := t.s.Fryers[n].ID
-	p = p.clone()
-	next := p.flashes(place)
-	return t.before(b, p, n, t.inPlace(b, place), nil, next)
+	return t.before(b, p, n, t.inPlace(b, place), nil, math.Inf(1))
 }
 
 // branch is a basket that may go in before.
@@ -485,10 +381,10 @@ func (t *tree) bound(b *base, p *planner, n int, left [][]dealtBasket, next floa
 		place := t.s.Fryers[k].ID
 		rest, front := left, next
 		if k > n || left == nil {
-			rest, front = t.inPlace(b, place), 0
+			rest, front = t.inPlace(b, place), math.Inf(1)
 		}
-		if math.IsInf(front, 1) {
-			front = 0
+		if math.IsInf(front, 1) || k > n || left == nil {
+			front = t.last
 		}
 		// What is flashed or tossed waits only until then.
 		l := t.waitsLeast(b, p, place, rest, front)
@@ -500,7 +396,7 @@ func (t *tree) bound(b *base, p *planner, n int, left [][]dealtBasket, next floa
 		start = max(start, -task.from)
 	}
 	for i := range t.all {
-		start = max(start, t.bench[i])
+		start = max(start, t.bench[i]-t.last)
 	}
 	return start, cost + sooner*start + softly*soft
 }
@@ -508,12 +404,12 @@ func (t *tree) bound(b *base, p *planner, n int, left [][]dealtBasket, next floa
 // waitsLeast is least of what is left before a moment.
 func (t *tree) waitsLeast(b *base, p *planner, place string, left [][]dealtBasket, front float64) atLeast {
 	// Until the first of them is wanted, so that none waits less.
-	until := 0.0
+	until := math.Inf(1)
 	for i, list := range left {
 		if len(list) == 0 {
 			continue
 		}
-		at := -tableMin
+		at := p.at(&t.all[i]) - tableMin
 		if t.all[i].sauced {
 			at = p.from(taskOf(t.all[i].ID, "toss"))
 		}
@@ -521,6 +417,9 @@ func (t *tree) waitsLeast(b *base, p *planner, place string, left [][]dealtBaske
 			at = in
 		}
 		until = min(until, at)
+	}
+	if math.IsInf(until, 1) {
+		return atLeast{}
 	}
 	return t.least(b, place, left, max(0, until-front))
 }

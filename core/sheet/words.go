@@ -22,6 +22,14 @@ const (
 	keepHotSays = "Keep the fryer hot, empty"
 )
 
+// tableFor is what is carried to a table of its own.
+func tableFor(whom string) string {
+	if whom == "" {
+		return tableSays
+	}
+	return tableSays + ": " + whom
+}
+
 func flashSays(dish string) string {
 	return fmt.Sprintf("Flash %s, all that has waited together, %.0f min", dish, baskets.FlashMin)
 }
@@ -306,6 +314,11 @@ func (k *Kitchen) over(s *Supper, all []readyDish, c *candidate) []string {
 			}
 		}
 	}
+	for _, b := range c.plates {
+		if b.wait > 60*load.HotHoldHours+1 {
+			out = append(out, fmt.Sprintf("%s waits %s, of at most %.0f hours that hot food is held: it is not safe to eat after that.", units.Capital(basketName(&all[b.dish], b.basket)), units.Minutes(math.Round(b.wait)), load.HotHoldHours))
+		}
+	}
 	end := map[TaskID]float64{}
 	for _, t := range c.tasks {
 		end[t.ID] = t.to
@@ -403,6 +416,19 @@ func (k *Kitchen) cautions(s *Supper, all []readyDish, c *candidate) []string {
 	}) {
 		out = append(out, "Check with a thermometer: the thickest piece of each basket, before it waits or is served. Local rules come first.")
 	}
+	said := map[string]bool{}
+	for i := range all {
+		d := &all[i]
+		if d.ServeAt == nil || !d.ServeAt.After(s.ServeAt) || said[d.For] {
+			continue
+		}
+		said[d.For] = true
+		whom := d.For
+		if whom == "" {
+			whom = "those who come later"
+		}
+		out = append(out, fmt.Sprintf("What is for %s stays raw in the fridge until it is prepared, and goes in fresh: kept hot it would be soft.", whom))
+	}
 	cold := 60.0
 	for _, d := range all {
 		if d.Request.Guidance == "uk" {
@@ -415,13 +441,22 @@ func (k *Kitchen) cautions(s *Supper, all []readyDish, c *candidate) []string {
 			break
 		}
 	}
-	for _, b := range c.plates {
-		if b.wait > 120 {
-			out = append(out, "Hot food is held for two hours at most.")
-			break
-		}
-	}
 	return out
+}
+
+// shareSays is a share of evenings, in words that are true of it.
+func shareSays(share float64) string {
+	switch n := int(math.Floor(10*share + 0.5)); {
+	case share >= 0.995:
+		return "practically every evening"
+	case share >= sure:
+		return "nineteen of twenty evenings"
+	case n >= 10:
+		return "nine of ten evenings"
+	case n > 0:
+		return units.Count(n) + " of ten evenings"
+	}
+	return "hardly any evening"
 }
 
 // sure is a share of evenings that is as good as all.
@@ -431,12 +466,7 @@ const sure = 0.95
 // when it is as good as sure, or five minutes later.
 func chanceSays(all []Chance, zone *time.Location) string {
 	words := func(c Chance) string {
-		n := int(math.Round(10 * c.Share))
-		count := "none"
-		if n > 0 {
-			count = units.Count(n)
-		}
-		return fmt.Sprintf("%s of ten evenings by %s", count, c.By.In(zone).Format("15:04"))
+		return fmt.Sprintf("%s by %s", shareSays(c.Share), c.By.In(zone).Format("15:04"))
 	}
 	second := 1
 	if i := slices.IndexFunc(all, func(c Chance) bool { return c.Share >= sure }); i > 0 {
