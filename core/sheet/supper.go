@@ -86,6 +86,18 @@ type SupperDish struct {
 	Bench   *prep.Bench `json:"bench,omitempty"`
 }
 
+// tableMark is between a dish and the number of its table.
+const tableMark = "@"
+
+// AtTable is the id of a dish that comes to a table of its own, by its number, and
+// DishOf the dish that it is of.
+func AtTable(dish string, table int) string { return fmt.Sprintf("%s%s%d", dish, tableMark, table) }
+
+func DishOf(id string) string {
+	of, _, _ := strings.Cut(id, tableMark)
+	return of
+}
+
 // SupperSauce is what stands on the hob.
 type SupperSauce struct {
 	ID        string  `json:"id"`

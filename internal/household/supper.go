@@ -78,7 +78,12 @@ func (h *Household) Supper(ctx context.Context, e store.SupperPlan) (sheet.Suppe
 			}
 		}
 		used[p.FryerID] = true
-		out.Dishes = append(out.Dishes, one)
+		out.Dishes = append(out.Dishes, atTables(one, e, p)...)
+	}
+	for k := range out.Order { // each table in the order of the others
+		for n := range e.Tables {
+			out.Order = append(out.Order, sheet.AtTable(out.Order[k], n+1))
+		}
 	}
 	for _, f := range fryers {
 		if used[f.ID] {
@@ -86,6 +91,40 @@ func (h *Household) Supper(ctx context.Context, e store.SupperPlan) (sheet.Suppe
 		}
 	}
 	return out, nil
+}
+
+// atTables is a dish for as many as come, to each table its share.
+func atTables(d sheet.SupperDish, e store.SupperPlan, p store.Plan) (out []sheet.SupperDish) {
+	made := p.Bench.V.For()
+	come := e.People
+	for _, t := range e.Tables {
+		come += t.People
+	}
+	of := made
+	if !e.Scaled {
+		of = come // as much as there is, shared
+	}
+	request := func(people int) prep.Asked {
+		if !e.Scaled && len(e.Tables) == 0 {
+			return d.Request
+		}
+		return d.Request.For(people, of)
+	}
+	main := d
+	main.Request = request(e.People)
+	out = append(out, main)
+	for n, t := range e.Tables {
+		one := d
+		one.ID, one.For, one.ServeAt = sheet.AtTable(d.ID, n+1), t.For, &t.At
+		one.Request = request(t.People)
+		if one.Name += ", later"; t.For != "" {
+			one.Name = d.Name + " for " + t.For
+		} else if t.At.Before(e.ServeAt) {
+			one.Name = d.Name + ", sooner"
+		}
+		out = append(out, one)
+	}
+	return out
 }
 
 // Sheet is an evening worked back from its table.

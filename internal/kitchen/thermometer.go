@@ -55,12 +55,14 @@ type Thermometer struct {
 	done  string // what was done to it when line was worked out
 	line  []run.Moment
 	kept  []reading // held back, sent late
+	shown float64   // by its tip, °C, and at when
+	at    time.Time
 }
 
 // New is a thermometer in a kitchen of its own.
 func New(o Options) *Thermometer {
 	r := rand.New(rand.NewPCG(o.Seed, 1))
-	return &Thermometer{o: o, r: r, truth: Hide(r)}
+	return &Thermometer{o: o, r: r, truth: Hide(r), shown: room}
 }
 
 // Run reads until the context is over. A server that does not answer is asked
@@ -147,12 +149,22 @@ func (t *Thermometer) once(ctx context.Context) (wait time.Duration, now time.Ti
 	f := g.in(t.o.Probe)
 	if f == nil {
 		t.cook = ""
-		return next(idle), g.Now, t.send(ctx, reading{g.Now, room})
+		return next(idle), g.Now, t.send(ctx, reading{g.Now, t.read(g.Now, room, false)})
 	}
 	if err := t.follow(ctx, f.ID, f.Probe.Lot); err != nil {
 		return 0, g.Now, err
 	}
-	return next(every), g.Now, t.send(ctx, reading{g.Now, t.truth.Reads(t.r, t.line, g.Now.Sub(*f.LoadedAt).Minutes())})
+	return next(every), g.Now, t.send(ctx, reading{g.Now, t.read(g.Now, t.truth.At(t.line, g.Now.Sub(*f.LoadedAt).Minutes()), true)})
+}
+
+// read is what it says now, in something of c °C: it comes to that in its own time, in
+// food within seconds, in air within a minute or two.
+func (t *Thermometer) read(now time.Time, c float64, inFood bool) float64 {
+	if !t.at.IsZero() && now.After(t.at) {
+		t.shown = t.truth.Tip.Follows(t.shown, c, inFood, now.Sub(t.at))
+	}
+	t.at = now
+	return t.truth.Tip.Says(t.r, t.shown)
 }
 
 // follow works out what truly happens to the lot that it is in, anew when
@@ -173,7 +185,7 @@ func (t *Thermometer) follow(ctx context.Context, id string, lot int) error {
 		return nil
 	}
 	if t.cook != id {
-		t.truth.TipC = 4 * t.r.Float64() // placed anew
+		t.truth = t.truth.Placed(t.r)
 	}
 	line, err := t.truth.Cook(ctx, load.Request{Lots: c.Plan.Lots, Fryer: &c.Fryer, Program: c.Actual}, lot)
 	if err != nil {

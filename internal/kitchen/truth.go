@@ -23,9 +23,21 @@ type Truth struct {
 	DialC   float64 // more than is said
 	Thick   float64 // share
 	FridgeC float64 // more than is said
-	TipC    float64 // over the coldest spot
-	NoiseC  float64
-	Lag     time.Duration
+	Tip     Tip
+}
+
+// A Tip is a thermometer as it errs, by itself and by where it sits. What learns from
+// it is not told any of this, and takes errors to be of another kind: a bias that
+// stays and slips that are warm.
+type Tip struct {
+	// Off is how far it sits from the coldest spot, share of the way to the surface: it
+	// reads warmer by the square of that, as the piece is hotter outside, and so by
+	// much at first and by little at the end.
+	Off float64
+	// OffsetC is what it shows too much in anything, NoiseC how a reading jumps.
+	OffsetC, NoiseC float64
+	// InFood and InAir are how fast it follows: two thirds of the way in each.
+	InFood, InAir time.Duration
 }
 
 // Hide draws a truth: fryers from three quarters to a third more of the air
@@ -33,8 +45,14 @@ type Truth struct {
 func Hide(r *rand.Rand) Truth {
 	return Truth{
 		Airflow: 0.75 + 0.55*r.Float64(), DialC: -12 + 20*r.Float64(), Thick: 0.88 + 0.24*r.Float64(), FridgeC: -1 + 3*r.Float64(),
-		TipC: 4 * r.Float64(), NoiseC: 0.3, Lag: time.Duration(5+10*r.Float64()) * time.Second,
-	}
+		Tip: Tip{OffsetC: -1 + 2*r.Float64(), NoiseC: 0.25, InFood: time.Duration(6+10*r.Float64()) * time.Second, InAir: time.Duration(40+50*r.Float64()) * time.Second},
+	}.Placed(r)
+}
+
+// Placed is the same with the thermometer put in anew.
+func (t Truth) Placed(r *rand.Rand) Truth {
+	t.Tip.Off = 0.35 * r.Float64()
+	return t
 }
 
 // Cook is what truly happens to a lot of a load under what was done to it.
@@ -82,15 +100,32 @@ func within(field string, v float64) float64 {
 	return math.Max(r.Min, math.Min(r.Max, v))
 }
 
-// Reads is what the thermometer shows at a minute since the food went in.
-func (t Truth) Reads(r *rand.Rand, line []run.Moment, minute float64) float64 {
-	at := math.Max(0, minute-t.Lag.Minutes())
-	c := line[len(line)-1].CoreC
+// At is what the tip is at, °C, at a minute since the food went in.
+func (t Truth) At(line []run.Moment, minute float64) float64 {
+	m := line[len(line)-1]
+	core, skin := m.CoreC, (m.UpperC+m.LowerC)/2
 	for i := 1; i < len(line); i++ {
-		if a, b := line[i-1], line[i]; at <= b.Minute {
-			c = a.CoreC + (b.CoreC-a.CoreC)*(at-a.Minute)/(b.Minute-a.Minute)
+		if a, b := line[i-1], line[i]; minute <= b.Minute {
+			share := math.Max(0, (minute-a.Minute)/(b.Minute-a.Minute))
+			core = a.CoreC + (b.CoreC-a.CoreC)*share
+			was, is := (a.UpperC+a.LowerC)/2, (b.UpperC+b.LowerC)/2
+			skin = was + (is-was)*share
 			break
 		}
 	}
-	return math.Round(10*(c+t.TipC+t.NoiseC*r.NormFloat64())) / 10
+	return core + (skin-core)*t.Tip.Off*t.Tip.Off
+}
+
+// Follows is what it shows a while after it showed something, where that is at c °C.
+func (p Tip) Follows(shown, c float64, inFood bool, after time.Duration) float64 {
+	slow := p.InAir
+	if inFood {
+		slow = p.InFood
+	}
+	return c + (shown-c)*math.Exp(-after.Seconds()/slow.Seconds())
+}
+
+// Says is that as it is sent.
+func (p Tip) Says(r *rand.Rand, shown float64) float64 {
+	return math.Round(10*(shown+p.OffsetC+p.NoiseC*r.NormFloat64())) / 10
 }

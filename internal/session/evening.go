@@ -105,7 +105,7 @@ func (s *Sessions) laid(ctx context.Context, own store.Supper, e store.SupperPla
 	}
 	out.Sheet.V = got
 	for _, l := range led {
-		p, err := s.Store.Plan(ctx, l.Dish)
+		p, err := s.Store.Plan(ctx, sheet.DishOf(l.Dish))
 		if err != nil {
 			return out, err
 		}
@@ -118,7 +118,7 @@ func (s *Sessions) laid(ctx context.Context, own store.Supper, e store.SupperPla
 			f = inDrawer(f, drawer)
 		}
 		p.GoesInAs(l.Request)
-		c := store.Cook{PlanID: &p.ID, Name: p.Name, DishID: l.Dish, Guidance: set.Guidance, GuidanceC: set.GuidanceC, Basket: l.Basket, Baskets: l.Of}
+		c := store.Cook{PlanID: &p.ID, Name: nameOf(in, l.Dish), DishID: l.Dish, Guidance: set.Guidance, GuidanceC: set.GuidanceC, Basket: l.Basket, Baskets: l.Of}
 		c.StartedAt.Time = got.StartAt
 		c.Plan.V, c.Fryer.V = p, f
 		q := c.Request(set.Units())
@@ -130,6 +130,15 @@ func (s *Sessions) laid(ctx context.Context, own store.Supper, e store.SupperPla
 		out.Cooks = append(out.Cooks, c)
 	}
 	return out, nil
+}
+
+// nameOf is what a dish of a supper is called.
+func nameOf(in sheet.Supper, dish string) string {
+	i := slices.IndexFunc(in.Dishes, func(d sheet.SupperDish) bool { return d.ID == dish })
+	if i < 0 {
+		return ""
+	}
+	return in.Dishes[i].Name
 }
 
 // inDrawer is one drawer of a fryer with two, as a place of its own.

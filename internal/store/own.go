@@ -63,9 +63,20 @@ type SupperPlan struct {
 	WarmC    float64        `json:"warmC"`
 	Earliest *time.Time     `json:"earliest,omitempty"`
 	Dishes   []DishOfSupper `json:"dishes"`
-	Sides    []sheet.Side   `json:"sides,omitempty"`
-	Order    []string       `json:"order,omitempty"`
-	Pins     []sheet.Pin    `json:"pins,omitempty"`
+	// Scaled makes dishes for as many as come, and Tables are those that come at another
+	// time.
+	Scaled bool            `json:"scaled,omitempty"`
+	Tables []TableOfSupper `json:"tables,omitempty"`
+	Sides  []sheet.Side    `json:"sides,omitempty"`
+	Order  []string        `json:"order,omitempty"`
+	Pins   []sheet.Pin     `json:"pins,omitempty"`
+}
+
+// TableOfSupper is a table at another time than the others.
+type TableOfSupper struct {
+	At     time.Time `json:"at"`
+	People int       `json:"people"`
+	For    string    `json:"for,omitempty"` // the children, a late guest
 }
 
 // DishOfSupper is a dish of a supper.

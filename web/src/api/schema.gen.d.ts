@@ -2571,6 +2571,16 @@ export interface components {
                 anyFryer?: boolean;
                 flash?: boolean;
             }[];
+            /** @description dishes are made for as many as come, not for as many as they are kept for */
+            scaled?: boolean;
+            /** @description those who come at another time than the others */
+            tables?: {
+                /** Format: date-time */
+                at: string;
+                people: number;
+                /** @description the children, a late guest */
+                for?: string;
+            }[];
             sides?: components["schemas"]["SideDish"][];
             order?: string[];
             pins?: {
@@ -2584,6 +2594,8 @@ export interface components {
             name?: string;
             /** Format: double */
             holdsMin?: number;
+            /** @description what is bought for it, a line each */
+            buys?: string[];
             steps: components["schemas"]["SideStep"][];
         };
         /** @description One step of a side */

@@ -62,54 +62,70 @@ export function List({
   pin: (run: Run, task: string, start: string | undefined) => void;
 }) {
   const several = sheet.tasks.some((t) => (t.who ?? 0) > 1);
+  const lines = sheet.clock ?? [];
+  const offset = (k: number) => new Date(lines[k]?.at ?? 0).getTimezoneOffset();
   return (
     <Stack aria-label="By the clock">
       <h2>By the clock</h2>
       <Clock>
-        {sheet.tasks
-          .filter((t) => t.hands > 0)
-          .map((t) => (
-            <li key={t.id}>
-              {moves.has(t.kind) ? (
-                <Pop
-                  title={t.says}
-                  body={(close) => (
-                    <>
-                      <When
-                        type="datetime-local"
-                        aria-label="Begin it at"
-                        value={toField(t.start)}
-                        onChange={(e) => {
-                          if (isMoment(e.target.value)) pin(`pin ${t.id}`, t.id, fromField(e.target.value));
-                        }}
-                      />
-                      {t.pin ? (
-                        <Button
-                          onPress={() => {
-                            pin(`unpin ${t.id}`, t.id, undefined);
-                            close();
-                          }}
-                        >
-                          Let it go
-                        </Button>
-                      ) : null}
-                    </>
-                  )}
-                >
-                  <Part aria-label={`${hhmm(t.start)}, hold ${t.says} to a moment`}>{hhmm(t.start)}</Part>
-                </Pop>
-              ) : (
-                <b>{hhmm(t.start)}</b>
-              )}
+        {lines.map((l, k) => {
+          const t = sheet.tasks.find((one) => one.id === l.task);
+          const shifts = k > 0 ? offset(k) - offset(k - 1) : 0;
+          return (
+            <li key={l.task}>
+              {shifts !== 0 ? (
+                <em style={{ gridColumn: '1 / -1' }}>The clocks go {shifts > 0 ? 'back' : 'on'} an hour here.</em>
+              ) : null}
+              {t && l.who && moves.has(t.kind) ? <Held task={t} pin={pin} /> : <b>{hhmm(l.at)}</b>}
               <span>
-                {t.says}
-                {several ? ` (hands ${t.who ?? 1})` : ''}
-                {t.pin ? <Quiet as="span"> held</Quiet> : null}
+                {l.says}
+                {l.who ? (several ? ` (hands ${l.who})` : '') : `, until ${hhmm(l.until)}`}
+                {t?.pin ? <Quiet as="span"> held</Quiet> : null}
               </span>
             </li>
-          ))}
+          );
+        })}
       </Clock>
     </Stack>
+  );
+}
+
+/** The time of what may be held to a moment. */
+function Held({
+  task: t,
+  pin,
+}: {
+  task: Sheet['tasks'][number];
+  pin: (run: Run, task: string, start: string | undefined) => void;
+}) {
+  return (
+    <Pop
+      title={t.says}
+      body={(close) => (
+        <>
+          <When
+            type="datetime-local"
+            aria-label="Begin it at"
+            value={toField(t.start)}
+            onChange={(e) => {
+              if (isMoment(e.target.value)) pin(`pin ${t.id}`, t.id, fromField(e.target.value));
+            }}
+          />
+          {t.pin ? (
+            <Button
+              onPress={() => {
+                pin(`unpin ${t.id}`, t.id, undefined);
+                close();
+              }}
+            >
+              Let it go
+            </Button>
+          ) : null}
+        </>
+      )}
+    >
+      <Part aria-label={`${hhmm(t.start)}, hold ${t.says} to a moment`}>{hhmm(t.start)}</Part>
+    </Pop>
   );
 }
 

@@ -41,6 +41,17 @@ export function SideSteps({ side, hands, catalog, change, drop }: Props) {
   return (
     <>
       <Written label="Its name" value={side.name ?? ''} onChange={(name) => change({ ...side, name })} />
+      <Written
+        label="To buy, with commas between"
+        value={(side.buys ?? []).join(', ')}
+        onChange={(text) => {
+          const buys = text
+            .split(',')
+            .map((b) => b.trim())
+            .filter((b) => b !== '');
+          change({ ...side, buys: buys.length > 0 ? buys : undefined });
+        }}
+      />
       {side.steps.map((s, i) => (
         <Step key={i}>
           <Written label={`Step ${i + 1}`} value={s.says} onChange={(says) => step(i, { says })} />

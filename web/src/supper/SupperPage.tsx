@@ -30,7 +30,7 @@ import { Bought, List, Stack, Two } from './ByTheClock';
 import { Lanes } from './Lanes';
 import { OnThePlate } from './OnThePlate';
 import { SupperSentence } from './SupperSentence';
-import { fromField, hhmm, nextAt, toField } from './time';
+import { fromField, hhmm, nextAt, toField, inAWeek } from './time';
 import { useSheet, useSupper, type Sheet, type Supper } from './useSupper';
 
 const Head = styled.div`
@@ -194,10 +194,16 @@ function OneSupper({ supper, suppers, plans, fryers, catalog, settings, begin }:
       return { ...e, pins: pins.length > 0 ? pins : undefined };
     });
   const copy = () => {
-    const next = new Date(Date.parse(evening.serveAt) + 7 * 24 * 3_600_000).toISOString();
     const made = keepSupper(queries, {
       name: `${draft.name.slice(0, 50)}, again`,
-      evening: { ...evening, serveAt: fromField(toField(next)), pins: undefined, earliest: undefined, away: undefined },
+      evening: {
+        ...evening,
+        serveAt: inAWeek(evening.serveAt),
+        tables: evening.tables?.map((t) => ({ ...t, at: inAWeek(t.at) })),
+        pins: undefined,
+        earliest: undefined,
+        away: undefined,
+      },
     });
     void navigate(`/supper/${made.id}`);
     say(`${made.name} is laid for a week later.`);
@@ -247,19 +253,7 @@ function OneSupper({ supper, suppers, plans, fryers, catalog, settings, begin }:
         <Late pending={pending} refused={false}>
           <Two>
             <Left>
-              {sheet.why ? (
-                <Caution role="status">
-                  {sheet.why}{' '}
-                  <Button onPress={() => edit('later', (e) => ({ ...e, serveAt: sheet.serveAt, pins: undefined }))}>
-                    Serve at {hhmm(sheet.serveAt)}
-                  </Button>
-                </Caution>
-              ) : null}
-              {sheet.shorter.map((text) => (
-                <Caution key={text} role="status">
-                  {text}
-                </Caution>
-              ))}
+              <InTheWay sheet={sheet} edit={edit} />
               <Card aria-label="Lanes">
                 <Lanes {...{ sheet, fryers, names, pending, problem, pin }} />
               </Card>
@@ -306,6 +300,33 @@ function OneSupper({ supper, suppers, plans, fryers, catalog, settings, begin }:
         <Quiet role="status">Working it back from the table…</Quiet>
       )}
     </Page>
+  );
+}
+
+/** What stands in the way, what is broken and what is shorter than its best. */
+function InTheWay({ sheet, edit }: { sheet: Sheet; edit: ReturnType<typeof useSupper>['edit'] }) {
+  return (
+    <>
+      {sheet.why ? (
+        <Caution role="status">
+          {sheet.why}{' '}
+          <Button onPress={() => edit('later', (e) => ({ ...e, serveAt: sheet.serveAt, pins: undefined }))}>
+            Serve at {hhmm(sheet.serveAt)}
+          </Button>
+        </Caution>
+      ) : null}
+      {sheet.over?.map((text) => (
+        <Caution key={text} role="status">
+          {text}
+        </Caution>
+      ))}
+      {sheet.gapSays ? <Quiet>{sheet.gapSays}</Quiet> : null}
+      {sheet.shorter.map((text) => (
+        <Caution key={text} role="status">
+          {text}
+        </Caution>
+      ))}
+    </>
   );
 }
 

@@ -5,7 +5,7 @@ import { Pop } from '../ui/Pop';
 import { Line, Part, Whole } from '../ui/sentence';
 import { Written } from '../ui/Written';
 import { DishPart, MorePart, SidePart } from './SupperDishes';
-import { HandsPart, HobPart, PeoplePart, TablePart, WaitPart } from './SupperParts';
+import { alsoAt, HandsPart, HobPart, PeoplePart, TablePart, WaitPart } from './SupperParts';
 import { dayOf, hhmm } from './time';
 import type { EditSupper, Evening, Sheet } from './useSupper';
 
@@ -13,6 +13,9 @@ const Said = styled.span`
   color: var(--quiet);
   font-weight: 600;
 `;
+
+/** For how many a dish is that does not say. */
+const USUAL_SERVINGS = 2;
 
 interface Props {
   name: string;
@@ -29,6 +32,8 @@ interface Props {
 /** A supper as one sentence; each underlined part is a choice. */
 export function SupperSentence({ name, rename, evening, edit, plans, catalog, units, sheet }: Props) {
   const at = { evening, edit, catalog };
+  const also = alsoAt(evening);
+  const made = evening.dishes.flatMap((d) => plans.find((p) => p.id === d.planId)?.bench.servings ?? USUAL_SERVINGS);
   const parts = [
     ...evening.dishes.map((d, i) => <DishPart key={d.planId} index={i} evening={evening} edit={edit} plans={plans} />),
     ...(evening.sides ?? []).map((side, i) => <SidePart key={side.id} index={i} {...at} />),
@@ -38,10 +43,11 @@ export function SupperSentence({ name, rename, evening, edit, plans, catalog, un
       <Pop title="What it is called" body={<Written label="Its name" value={name} onChange={rename} />}>
         <Part>{name || 'A supper'}</Part>
       </Pop>{' '}
-      for <PeoplePart {...at} />, on the table{' '}
+      for <PeoplePart {...at} made={made} />, on the table{' '}
       <Whole>
-        <TablePart {...at} />:
-      </Whole>{' '}
+        <TablePart {...at} />
+      </Whole>
+      {also.length > 0 ? `, ${also.join(', ')}` : ''}:{' '}
       {parts.map((p, i) => (
         <span key={i}>
           {i === 0 ? '' : i === parts.length - 1 ? ' and ' : ', '}

@@ -28,6 +28,10 @@ export const fromField = (text: string) =>
     .toString()
     .replace(/\[.*\]$/, '');
 
+/** The same time of day a week later, also over a change of the clock. */
+export const inAWeek = (iso: string) =>
+  fromField(toCalendarDateTime(parseAbsoluteToLocal(iso)).add({ days: 7 }).toString());
+
 /** The next moment of a time of day; said from another on, that of tomorrow. */
 export function nextAt(time: string, tomorrowFrom: string): string {
   const now = toCalendarDateTime(parseAbsoluteToLocal(new Date().toISOString()));
