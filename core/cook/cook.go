@@ -37,10 +37,12 @@ const (
 	// TakenOut its end.
 	LeftIn   = "left-in"
 	TakenOut = "taken-out"
+	// Skip is that what was due is not done: a turn, a look, a brush, a dial.
+	Skip = "skip"
 )
 
 // Kinds lists what a cook can say.
-var Kinds = []string{Loaded, Turned, Dialled, More, Out, Probe, Look, Stop, HeatOn, Rested, Set, Raw, Soft, Floury, LeftIn, TakenOut}
+var Kinds = []string{Loaded, Turned, Dialled, More, Out, Probe, Look, Stop, HeatOn, Rested, Set, Raw, Soft, Floury, LeftIn, TakenOut, Skip}
 
 // Sights are what is seen of the food, which changes nothing that is done.
 var Sights = []string{Probe, Look, Raw, Soft, Floury}
@@ -134,6 +136,7 @@ type Step struct {
 	Until                time.Time // zero if nothing is timed
 	Next                 string    // what is due then
 	Action, Label        string    // the main button's event and words
+	MaySkip              bool      // it may be left out
 }
 
 // Limits are what the value of an event may be, by its kind.
@@ -203,6 +206,10 @@ func (l Live) Add(e Event) ([]Event, error) {
 		if loaded {
 			return no("before the food is in; after that, take it out")
 		}
+	case Skip:
+		if i := l.course().open(); !loaded || i < 0 || !l.course().dues[i].maySkip() {
+			return no("for a turn, a look, a brush or a dial that is still to come; what goes in or comes out is done")
+		}
 	case Turned, Dialled, More, Out, Set, Probe, Look, Raw, Soft, Floury, LeftIn, TakenOut:
 		if e.Kind == LeftIn && (e.Probe == "" || len(e.Probe) > 40) {
 			return nil, refuse.One("probe", e.Probe, "the name of a thermometer, up to 40 letters")
@@ -223,7 +230,7 @@ func (l Live) Add(e Event) ([]Event, error) {
 			}
 		}
 	default:
-		return no("heating, loaded, turned, dialled, set, more, out, rested, probe, look, raw, soft, floury, left-in, taken-out, stop")
+		return no("heating, loaded, turned, dialled, set, more, out, rested, probe, look, raw, soft, floury, left-in, taken-out, skip, stop")
 	}
 	return append(slices.Clone(l.Events), e), nil
 }

@@ -22,6 +22,17 @@ type due struct {
 	move    string // out to rest, back in, or over into another fryer
 	said    time.Time
 	id      string // of what was said
+	skipped bool
+}
+
+// maySkip says whether it may be left undone.
+func (d due) maySkip() bool {
+	return d.move == "" && d.turn != load.PutIn && d.turn != load.TakeOut
+}
+
+// open is the first thing that is not done; -1 for none.
+func (p progress) open() int {
+	return slices.IndexFunc(p.dues, func(d due) bool { return !d.done() })
 }
 
 func (d due) done() bool { return !d.said.IsZero() }
@@ -91,12 +102,29 @@ func dial(list []due, d due) []due {
 func (l Live) course() progress {
 	c := progress{kinds: map[string]string{}}
 	c.dues, c.end = dues(l.Program)
+	loaded, _ := l.loadedAt()
 	for _, e := range l.Events {
 		switch e.Kind {
 		case More:
 			c.end += e.Value
+		case Skip:
+			i := c.open()
+			if i < 0 {
+				continue
+			}
+			if d := c.dues[i]; d.turn != "" && d.dialC > 0 { // not turned; the dial is still to be set
+				turn := d
+				turn.dialC, turn.join, turn.said, turn.id, turn.skipped = 0, -1, e.At, e.ID, true
+				c.dues[i].turn, c.dues[i].brush = "", nil
+				c.dues = slices.Insert(c.dues, i, turn)
+			} else {
+				c.dues[i].said, c.dues[i].id, c.dues[i].skipped = e.At, e.ID, true
+			}
 		case Turned, Dialled:
 			i := slices.IndexFunc(c.dues, func(d due) bool { return !d.done() && (e.Kind == Turned) == (d.turn != "") })
+			if e.Kind == Turned && i >= 0 {
+				i = c.passedOver(i, e.At.Sub(loaded).Minutes(), e.At)
+			}
 			if i >= 0 {
 				c.dues[i].said, c.dues[i].id = e.At, e.ID
 				c.kinds[e.ID] = c.dues[i].turn
@@ -107,6 +135,21 @@ func (l Live) course() progress {
 		}
 	}
 	return c
+}
+
+// passedOver is which of the turns that are due at a minute one answers, of which i is
+// the first that is open: the one that fell due last. Those that were due minutes
+// before it were not made.
+func (p *progress) passedOver(i int, minute float64, at time.Time) int {
+	for k := i + 1; k < len(p.dues); k++ {
+		was, is := &p.dues[i], &p.dues[k]
+		if is.done() || is.turn == "" || is.turn != was.turn || is.at > minute+0.5 || is.at-was.at < forgotten || !was.maySkip() || was.dialC > 0 {
+			continue
+		}
+		was.said, was.skipped = at, true
+		i = k
+	}
+	return i
 }
 
 // Overdue is for how many whole minutes food stands in the fryer past its end.
@@ -173,7 +216,7 @@ func (l Live) Actual() load.Program {
 func (c progress) turns(since func(time.Time) float64, end float64) (out []load.Turn) {
 	for _, d := range c.dues {
 		switch {
-		case d.turn == "":
+		case d.turn == "" || d.skipped:
 		case d.done():
 			out = append(out, load.Turn{AtMin: math.Min(end, since(d.said)), Kind: d.turn, Brush: d.brush, Lots: d.lots})
 		case d.at <= end:
@@ -225,8 +268,13 @@ func (c progress) stages(planned []load.Stage, since func(time.Time) float64, en
 		joins = append(joins, at)
 	}
 	joins[len(joins)-1] = end
+	planned = slices.Clone(planned)
 	for _, d := range c.dues {
-		if d.join >= 0 && d.done() {
+		switch {
+		case d.join >= 0 && d.skipped: // it goes on as it was
+			joins[d.join] = d.at
+			planned[d.join+1].AirC, planned[d.join+1].Grill, planned[d.join+1].Fan = planned[d.join].AirC, planned[d.join].Grill, planned[d.join].Fan
+		case d.join >= 0 && d.done():
 			joins[d.join] = since(d.said)
 		}
 	}

@@ -43,7 +43,8 @@ type LedBasket struct {
 
 // Kinds of what is said of an evening, beside what is said of a basket.
 const (
-	Done   = "done"   // a task
+	Done = "done" // a task
+	// A task that is left out is said by Skip.
 	GiveUp = "giveup" // the evening is over
 )
 
@@ -94,6 +95,8 @@ type Doing struct {
 	Of     string `json:"of,omitempty"`
 	Action string `json:"action,omitempty"`
 	Label  string `json:"label,omitempty"`
+	// MaySkip says that it may be left out.
+	MaySkip bool `json:"maySkip,omitempty"`
 	// Asks is what has to be asked before it is said to be done, Caution what
 	// of the food that it is about is not shown safe.
 	Asks    *Asks  `json:"asks,omitempty"`
@@ -125,7 +128,7 @@ type Course struct {
 // doneAt is when a task was said to be done; zero if it was not.
 func (e *Evening) doneAt(task sheet.TaskID) time.Time {
 	for _, s := range e.Said {
-		if s.Kind == Done && s.Task == task {
+		if (s.Kind == Done || s.Kind == Skip) && s.Task == task {
 			return s.At
 		}
 	}
@@ -155,7 +158,9 @@ func (b *LedBasket) frying() bool {
 
 // Add returns what was said with one thing more, or why it cannot be.
 func (e *Evening) Add(s Said) ([]Said, error) {
-	if slices.ContainsFunc(e.Said, func(o Said) bool { return o.ID == s.ID || o.Kind == s.Kind && o.Task == s.Task }) {
+	if slices.ContainsFunc(e.Said, func(o Said) bool {
+		return o.ID == s.ID || o.Task == s.Task && (o.Kind == s.Kind || s.Kind != GiveUp && o.Kind != GiveUp)
+	}) {
 		return e.Said, nil
 	}
 	if e.Over() {
@@ -163,10 +168,13 @@ func (e *Evening) Add(s Said) ([]Said, error) {
 	}
 	switch s.Kind {
 	case GiveUp:
-	case Done:
+	case Done, Skip:
 		i := slices.IndexFunc(e.Sheet.Tasks, func(t sheet.Task) bool { return t.ID == s.Task })
 		if i < 0 || e.Sheet.Tasks[i].Hands == 0 || e.basketOf(e.Sheet.Tasks[i]) != nil {
 			return nil, refuse.One("task", string(s.Task), "one of this supper's that hands do, but for what is said of a basket itself")
+		}
+		if s.Kind == Skip && (e.Sheet.Tasks[i].Kind == sheet.Table || e.Sheet.Tasks[i].Kind == sheet.Load || e.Sheet.Tasks[i].Kind == sheet.TakeIt) {
+			return nil, refuse.One("task", e.Sheet.Tasks[i].Says, "something that may be left out; what goes in comes out, and the table is laid")
 		}
 		if s.Task == sheet.TableTask {
 			for _, b := range e.Baskets {
@@ -181,7 +189,7 @@ func (e *Evening) Add(s Said) ([]Said, error) {
 			}
 		}
 	default:
-		return nil, refuse.One("kind", s.Kind, "done, giveup")
+		return nil, refuse.One("kind", s.Kind, "done, skip, giveup")
 	}
 	return append(slices.Clone(e.Said), s), nil
 }
@@ -381,6 +389,11 @@ func (e *Evening) asks(c *Course, now time.Time) {
 		case x != y:
 			return 1
 		case x && y:
+			// What was passed over for minutes waits behind what is due.
+			left, right := now.Sub(a.Start).Minutes() >= forgotten && a.Kind == sheet.Turn, now.Sub(b.Start).Minutes() >= forgotten && b.Kind == sheet.Turn
+			if left != right {
+				return map[bool]int{true: 1, false: -1}[left]
+			}
 			return cmp.Or(urgency[a.Kind]-urgency[b.Kind], a.Start.Compare(b.Start))
 		}
 		return a.Start.Compare(b.Start)
@@ -417,6 +430,9 @@ func (e *Evening) says(c *Course, first []Doing, now time.Time) string {
 			worst = d
 		}
 	}
+	if held := holdsUp(first); held != nil {
+		worst = held
+	}
 	if worst != nil && worst.End.Sub(worst.Planned).Minutes()-worst.length >= lateFrom {
 		out.heldUpBy = worst.Name
 	}
@@ -427,6 +443,25 @@ func (e *Evening) says(c *Course, first []Doing, now time.Time) string {
 		}
 	}
 	return out.says()
+}
+
+// holdsUp is what the table waits for now: of all that comes before it the last to end,
+// and before that, down to what is due or goes on.
+func holdsUp(tasks []Doing) *Doing {
+	at := find(tasks, sheet.TableTask)
+	for range tasks {
+		if at == nil || at.ID != sheet.TableTask && (at.State == Due || at.State == Going) {
+			return at
+		}
+		var last *Doing
+		for _, id := range at.after {
+			if d := find(tasks, id); d != nil && !d.finished && d.State != Ended && !d.elastic() && (last == nil || d.End.After(last.End)) {
+				last = d
+			}
+		}
+		at = last
+	}
+	return nil
 }
 
 // Costs says what more minutes for a basket would cost the rest.

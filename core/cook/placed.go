@@ -55,6 +55,7 @@ func (e *Evening) doings() (out []Doing) {
 			if at := e.doneAt(t.ID); !at.IsZero() {
 				d.finished, d.Start, d.End = true, at.Add(-minutes(d.length)), at
 			}
+			d.MaySkip = !d.finished && t.Kind != sheet.Table && t.Kind != sheet.Load && t.Kind != sheet.TakeIt
 		}
 		out = append(out, d)
 		if b != nil && t.Kind == sheet.Run {
@@ -163,6 +164,7 @@ func (b *LedBasket) turns(run sheet.Task, where string) (out []Doing) {
 		t := Doing{ID: sheet.TaskOfBasket(b.Dish, b.Number, fmt.Sprintf("due%d", i+1)), Dish: b.Dish, Basket: b.Number, Kind: sheet.Turn, Place: run.Place, Where: where, Hands: 1,
 			Name: b.Name, Title: basketSays(b.Name, b.words(d)), Planned: run.Start.Add(minutes(d.at)), length: turnMin, moment: true, after: []sheet.TaskID{run.ID}, run: b, Of: b.Key(), Action: action, Label: label}
 		t.Detail = strings.TrimSpace(b.handling(d.turn, i == 0))
+		t.MaySkip = i == c.open() && in && d.maySkip()
 		if in {
 			t.fixed, t.Start = true, loaded.Add(minutes(d.at))
 			t.End = t.Start.Add(minutes(turnMin))

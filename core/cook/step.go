@@ -11,7 +11,7 @@ func (l Live) Step(now time.Time) Step {
 	if l.over() {
 		return Step{Phase: Finished, Title: outTitle, Detail: outDetail}
 	}
-	first := l.Program.Stages[0].Says(l.Degrees.Words(l.Program.Stages[0].AirC))
+	heat := l.Program.Stages[0].Says(l.Degrees.Words(l.Program.Stages[0].AirC))
 	if out, ok := l.OutAt(); ok {
 		s := Step{Phase: Resting, Title: l.restTitle(), Until: out.Add(minutes(l.RestMin)), Next: "rest", Action: Rested, Label: rested, Detail: restDetail}
 		return s
@@ -20,18 +20,19 @@ func (l Live) Step(now time.Time) Step {
 	if !ok {
 		on := l.heated()
 		if on.IsZero() && l.Program.PreheatMin > 0 {
-			return Step{Phase: Waiting, Title: turnOnTitle(first), Detail: noPaper, Action: HeatOn, Label: itHeats}
+			return Step{Phase: Waiting, Title: turnOnTitle(heat), Detail: noPaper, Action: HeatOn, Label: itHeats}
 		}
 		ready := on.Add(minutes(l.Program.PreheatMin))
 		if now.Before(ready) {
-			return Step{Phase: Heating, Title: heatTitle(first), Detail: l.heatDetail(), Until: ready, Next: "load", Action: Loaded, Label: foodIsIn}
+			return Step{Phase: Heating, Title: heatTitle(heat), Detail: l.heatDetail(), Until: ready, Next: "load", Action: Loaded, Label: foodIsIn}
 		}
 		return Step{Phase: Loading, Title: l.loadTitle(), Detail: l.loadDetail(), Action: Loaded, Label: foodIsIn}
 	}
 	c := l.course()
 	at := func(m float64) time.Time { return loaded.Add(minutes(m)) }
+	first := l.inFront(c, now.Sub(loaded).Minutes())
 	for i, d := range c.dues {
-		if d.done() {
+		if d.done() || i < first {
 			continue
 		}
 		s := Step{Phase: Running, Until: at(d.at), Title: l.words(d)}
@@ -41,7 +42,7 @@ func (l Live) Step(now time.Time) Step {
 		if d.turn == load.Flip || d.turn == load.Shake {
 			s.Detail += l.handling(d.turn, i == 0)
 		}
-		if !now.Before(s.Until) {
+		if s.MaySkip = i == c.open() && d.maySkip(); !now.Before(s.Until) {
 			s.Phase = phase
 		}
 		return s
@@ -51,6 +52,22 @@ func (l Live) Step(now time.Time) Step {
 		s.Phase = TakingOut
 	}
 	return s
+}
+
+// forgotten is how long something may be due before what falls due after it is asked
+// for in its place, minutes.
+const forgotten = 3.0
+
+// inFront is which thing is asked for: the first that is not done, but of several that
+// are due what fell due last where the others were passed over.
+func (l Live) inFront(c progress, minute float64) int {
+	first := max(0, c.open())
+	for i := first; i < len(c.dues); i++ {
+		if d := c.dues[i]; !d.done() && d.at <= minute && minute-c.dues[first].at >= forgotten {
+			first = i
+		}
+	}
+	return first
 }
 
 func minutes(m float64) time.Duration { return time.Duration(m * float64(time.Minute)) }

@@ -301,15 +301,18 @@ func (l Live) all() string {
 
 // told are what was said, in words.
 var told = map[string]string{HeatOn: "it heats", Loaded: "food is in", Dialled: "dial set", Out: "it is out", Rested: "it has rested", Stop: "given up",
-	Raw: "raw inside", Soft: "soft", Floury: "floury patches", TakenOut: "thermometer taken out"}
+	Skip: "left out", Raw: "raw inside", Soft: "soft", Floury: "floury patches", TakenOut: "thermometer taken out"}
 
 // turns are the kinds of turn, done; a flip is "turned".
 var turns = map[string]string{load.Shake: "shaken", load.LookIn: "looked at", load.BrushOn: "brushed", load.TakeOut: "out", load.PutIn: "in"}
 
 // Words are one thing said, in words.
 func (l Live) Words(e Event) string {
-	if e.Kind == Turned {
+	switch e.Kind {
+	case Turned:
 		return l.turnWords(e)
+	case Skip:
+		return l.skipWords(e)
 	}
 	says := l.sightWords(e)
 	if slices.Contains(OfALot, e.Kind) && e.Lot < len(l.Lots) {
@@ -326,6 +329,16 @@ func (l Live) turnWords(e Event) string {
 		return word
 	}
 	return l.these(l.course().dues[i].lots) + " " + word
+}
+
+// skipWords name what was left out.
+func (l Live) skipWords(e Event) string {
+	for _, d := range l.course().dues {
+		if d.id == e.ID && d.skipped {
+			return fmt.Sprintf("left out: %s, due at minute %.0f", units.Lower(l.words(due{at: d.at, turn: d.turn, brush: d.brush, lots: d.lots, dialC: d.dialC, was: d.was, is: d.is, join: d.join})), d.at)
+		}
+	}
+	return told[Skip]
 }
 
 // sightWords are what was done once or seen, in words.

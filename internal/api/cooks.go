@@ -38,6 +38,9 @@ func (s *Server) cookOut(ctx context.Context, c store.Cook) (Cook, error) {
 	if !step.Until.IsZero() {
 		out.Step.Until, out.Step.Next = &step.Until, &step.Next
 	}
+	if step.MaySkip {
+		out.Step.MaySkip = &step.MaySkip
+	}
 	if step.Action != "" {
 		out.Step.Action, out.Step.Label = &step.Action, &step.Label
 	}

@@ -67,7 +67,7 @@ func (s *Server) eveningOut(ctx context.Context, e store.EveningLed) (LiveEvenin
 	for _, o := range e.Said {
 		title := "The supper was given up"
 		if i := slices.IndexFunc(e.Sheet.V.Tasks, func(t sheet.Task) bool { return t.ID == o.Task }); i >= 0 {
-			title = e.Sheet.V.Tasks[i].Says + ": done"
+			title = e.Sheet.V.Tasks[i].Says + ": " + map[bool]string{true: "left out", false: "done"}[o.Kind == cook.Skip]
 		}
 		out.Said = append(out.Said, SaidOnce{Id: o.ID, Title: title, At: o.At})
 	}

@@ -2768,6 +2768,8 @@ export interface components {
             of?: string;
             action?: string;
             label?: string;
+            /** @description it may be left out */
+            maySkip?: boolean;
             asks?: components["schemas"]["AsksFirst"];
             /** @description what of the food that it is about is not shown safe */
             caution?: string;
@@ -2944,7 +2946,7 @@ export interface components {
         EveningEventInput: {
             id?: string;
             /** @enum {string} */
-            kind: "done" | "giveup";
+            kind: "done" | "skip" | "giveup";
             task?: string;
             /** Format: date-time */
             at?: string;
@@ -3740,7 +3742,7 @@ export interface components {
             /** @description the device's own, so that it counts once however often it is sent */
             id?: string;
             /** @enum {string} */
-            kind: "heating" | "loaded" | "turned" | "dialled" | "set" | "more" | "out" | "rested" | "probe" | "look" | "raw" | "soft" | "floury" | "left-in" | "taken-out" | "stop";
+            kind: "heating" | "loaded" | "turned" | "dialled" | "set" | "more" | "out" | "rested" | "probe" | "look" | "raw" | "soft" | "floury" | "left-in" | "taken-out" | "skip" | "stop";
             /**
              * Format: date-time
              * @description when it was tapped, by the server's clock; now where left out or later
@@ -3805,6 +3807,8 @@ export interface components {
             action?: string;
             /** @description What the main button reads */
             label?: string;
+            /** @description it may be left out */
+            maySkip?: boolean;
             asks?: components["schemas"]["AsksFirst"];
         };
         CookSummary: {

@@ -1,10 +1,11 @@
 import { useEffect, useState } from 'react';
+import { Link } from 'react-router';
 import styled from 'styled-components';
 import { Volume2, VolumeX } from 'lucide-react';
 import { useAtTheStove } from '../api/live';
 import { useCatalog, useSettings } from '../api/queries';
 import { Button } from '../ui/Button';
-import { Blank, Page, Quiet } from '../ui/layout';
+import { Blank, Card, Page, Quiet } from '../ui/layout';
 import { Begin } from './Begin';
 import { Live } from './Live';
 import { LiveSupper } from './LiveSupper';
@@ -28,6 +29,35 @@ const Dark = () => {
   return null;
 };
 
+interface Ended {
+  name: string;
+  to: string;
+}
+
+/** What this page followed, once it is over: also where another device ended it. */
+function useOver(on: ReturnType<typeof useAtTheStove>['data']): Ended | null {
+  const [was, setWas] = useState<Ended | null>(null);
+  const evening = on?.evening;
+  const cook = on?.cook;
+  const now = evening
+    ? { name: evening.name, to: `/logbook/evening/${evening.id}` }
+    : cook
+      ? { name: cook.name, to: `/logbook/${cook.id}` }
+      : null;
+  if (now && now.to !== was?.to) setWas(now);
+  return now || !on ? null : was;
+}
+
+/** Says that it is over, and where it is kept. */
+function Over({ name, to }: Ended) {
+  return (
+    <Card role="status" aria-label="It is over">
+      <h2>{name} is over</h2>
+      <Link to={to}>How it came out</Link>
+    </Card>
+  );
+}
+
 /** What is cooked now, or what to begin. */
 export default function CookPage() {
   const live = useAtTheStove();
@@ -36,6 +66,7 @@ export default function CookPage() {
   const catalog = useCatalog();
   const [can, voice, setVoice] = useVoice();
   const [more, setMore] = useState(false);
+  const over = useOver(live.data);
   if (live.isPending)
     return (
       <Page>
@@ -71,7 +102,10 @@ export default function CookPage() {
       ) : cook && known ? (
         <Live key={cook.id} cook={cook} {...known} />
       ) : !cook && !evening ? (
-        <Begin nowMs={ticking.nowMs} />
+        <>
+          {over ? <Over {...over} /> : null}
+          <Begin nowMs={ticking.nowMs} />
+        </>
       ) : null}
       <Below>
         {cook && !more ? (

@@ -43,7 +43,7 @@ export const Side = styled.div`
 `;
 
 /** What moves a cook on; the rest is only seen. */
-const STEPS = ['heating', 'loaded', 'turned', 'dialled', 'out', 'rested'];
+const STEPS = ['heating', 'loaded', 'turned', 'dialled', 'out', 'rested', 'skip'];
 
 interface Props {
   cook: Cook;
@@ -131,6 +131,9 @@ export function Live({ cook, catalog, settings, ticking, voice }: Props) {
             <Big isDisabled={waiting.some((l) => (l.body as Told).kind === action)} {...press.handlers}>
               {press.shown.label}
             </Big>
+          ) : null}
+          {step.maySkip && leftMs !== null && leftMs <= 0 ? (
+            <Half onPress={() => tell('left out', { kind: 'skip' })}>Not this time</Half>
           ) : null}
           {minute !== null && !isOut ? (
             <Answers

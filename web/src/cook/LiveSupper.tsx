@@ -112,6 +112,11 @@ export function LiveSupper({ evening, catalog, settings, ticking, voice }: Props
       ask({ title: d.title, says: d.asks.says, keep: 'Not yet', goOn: d.label ?? 'Done', go });
     else go();
   };
+  const leaveOut = (d: Doing) => {
+    const of = evening.baskets.find((b) => b.key === d.of);
+    if (of) telling.tell(of, 'left out', { kind: 'skip' });
+    else telling.skip(d.id, `${d.title}: left out`);
+  };
   const pressed = (d: Doing) =>
     waiting.some((l) => {
       const body = l.body as { kind: string; task?: string };
@@ -131,6 +136,11 @@ export function LiveSupper({ evening, catalog, settings, ticking, voice }: Props
         <Big isDisabled={pressed(press.shown)} {...press.handlers}>
           {press.shown.label}
         </Big>
+      ) : null}
+      {first?.maySkip && leftMs !== null && leftMs <= 0 ? (
+        <Half isDisabled={pressed(first)} onPress={() => leaveOut(first)}>
+          Not this time
+        </Half>
       ) : null}
       {course.now
         .filter((d) => d.id !== first?.id && d.label && mine.some((m) => m.id === d.id))

@@ -71,6 +71,7 @@ export function useTellingOf(evening: LiveEvening, ticking: Ticking) {
       readyChime();
       tapOf(evening.id, kitchenTime(ticking), what, { kind: 'done', task });
     },
+    skip: (task: string, what: string) => tapOf(evening.id, kitchenTime(ticking), what, { kind: 'skip', task }),
     giveUp: () => tapOf(evening.id, kitchenTime(ticking), 'the supper is given up', { kind: 'giveup' }),
   };
 }

@@ -1,0 +1,117 @@
+package cook
+
+import (
+	"strings"
+	"testing"
+	"time"
+
+	"velocrustum/core/load"
+	"velocrustum/core/sheet"
+)
+
+// skippable is two turns and a dial on the way, in since noon.
+func skippable(events ...Event) Live {
+	in := time.Date(2026, 11, 30, 12, 0, 0, 0, time.UTC)
+	l := Live{Program: load.Program{Stages: []load.Stage{{AirC: 170, Minutes: 12}, {AirC: 200, Minutes: 10}}, Turns: []load.Turn{{AtMin: 6, Kind: load.Shake}, {AtMin: 16, Kind: load.Shake}}},
+		Pieces: 10, Piece: "chip", Plural: "chips", Judged: ByBite, Started: in}
+	l.Events = append([]Event{{ID: "in", Kind: Loaded, At: in}}, events...)
+	return l
+}
+
+func after(m float64) time.Time {
+	return time.Date(2026, 11, 30, 12, 0, 0, 0, time.UTC).Add(minutes(m))
+}
+
+// What is left out is not done, holds nothing up, and is said.
+func TestATurnIsLeftOut(t *testing.T) {
+	l := skippable()
+	events, err := l.Add(Event{ID: "no", Kind: Skip, At: after(7)})
+	if err != nil {
+		t.Fatal(err)
+	}
+	l.Events = events
+	if s := l.Step(after(8)); !strings.Contains(s.Title, "200") || s.Phase != Running {
+		t.Errorf("after a shake that is left out: %+v", s)
+	}
+	if p := l.Actual(); len(p.Turns) != 1 || p.Turns[0].AtMin != 16 {
+		t.Errorf("turns as they happened: %+v", p.Turns)
+	}
+	if says := l.Words(l.Events[1]); !strings.Contains(says, "left out") || !strings.Contains(says, "minute 6") {
+		t.Error(says)
+	}
+	// A dial that is not set: it goes on as it was.
+	l.Events = append(l.Events, Event{ID: "cool", Kind: Skip, At: after(13)})
+	for _, st := range l.Actual().Stages {
+		if st.AirC != 170 {
+			t.Errorf("stages as they happened: %+v", l.Actual().Stages)
+		}
+	}
+	l.Events = append(l.Events, Event{ID: "two", Kind: Skip, At: after(17)})
+	if _, err := l.Add(Event{ID: "three", Kind: Skip, At: after(18)}); err == nil {
+		t.Error("what is not due is left out")
+	}
+}
+
+// What falls due is asked for though something before it was passed over; a turn that is
+// made then is that one.
+func TestWhatIsDueIsAskedFor(t *testing.T) {
+	l := skippable()
+	if s := l.Step(after(12.1)); !strings.Contains(s.Title, "200") || s.Phase != Dialling {
+		t.Errorf("six minutes after a shake that nobody made: %+v", s)
+	}
+	l.Events = append(l.Events, Event{ID: "set", Kind: Dialled, At: after(12.2)}, Event{ID: "shaken", Kind: Turned, At: after(16.1)})
+	p := l.Actual()
+	if len(p.Turns) != 1 || p.Turns[0].AtMin < 16 {
+		t.Errorf("turns as they happened: %+v", p.Turns)
+	}
+	if s := l.Step(after(16.5)); s.Action != Out {
+		t.Errorf("then %+v", s)
+	}
+	// Made late, before the next is due, it is made late.
+	late := skippable(Event{ID: "shaken", Kind: Turned, At: after(9)})
+	if p := late.Actual(); len(p.Turns) != 2 || p.Turns[0].AtMin != 9 {
+		t.Errorf("made late: %+v", p.Turns)
+	}
+}
+
+// A task of a supper may be left out, the table and what goes in or comes out not.
+func TestATaskIsLeftOut(t *testing.T) {
+	e := night(t, 1)
+	e.tap(t, Doing{ID: "slaw/1", Action: Skip}, e.Sheet.StartAt.Add(time.Minute))
+	c := e.By(e.Sheet.StartAt.Add(2 * time.Minute))
+	if d := find(c.Tasks, "slaw/1"); d == nil || d.State != Ended {
+		t.Errorf("left out, it is %+v", d)
+	}
+	for _, id := range []sheet.TaskID{sheet.TableTask} {
+		if _, err := e.Add(Said{ID: "x", Kind: Skip, Task: id, At: e.Sheet.StartAt}); err == nil {
+			t.Errorf("%s is left out", id)
+		}
+	}
+}
+
+// What is blamed is what the table waits for, not what is late beside it.
+func TestBlameGoesWhereTheMinutesWent(t *testing.T) {
+	e := night(t, 1)
+	// The wings stay in for a quarter of an hour too long, and nobody has shredded.
+	now := e.Sheet.StartAt
+	for range 2000 {
+		c := e.By(now)
+		if c.Over {
+			break
+		}
+		if wings := find(c.Tasks, "wings/2/out"); wings != nil && wings.State == Due && now.Sub(wings.Planned) > 15*time.Minute {
+			if !strings.Contains(c.Says, "wings") || strings.Contains(strings.SplitN(c.Says, ".", 2)[0], "slaw") {
+				t.Errorf("%q, while the wings are in", c.Says)
+			}
+			return
+		}
+		for _, d := range c.Now {
+			if d.State == Due && d.ID != "wings/2/out" && d.ID != "slaw/1" && d.Kind != sheet.Rests {
+				e.tap(t, d, now)
+				break
+			}
+		}
+		now = now.Add(20 * time.Second)
+	}
+	t.Error("the wings never fell due")
+}
