@@ -213,7 +213,11 @@ func (p *planner) put(b block, limit float64) float64 {
 		}
 	}
 	if pinned && (end > limit+tick || !p.rooms.free(b, end)) {
-		p.out.missed = append(p.out.missed, string(b[0].ID))
+		for i := range b {
+			if b[i].Pin {
+				p.out.missed, b[i].Pin = append(p.out.missed, string(b[i].ID)), false
+			}
+		}
 		pinned = false
 	}
 	if pinned {

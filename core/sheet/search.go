@@ -241,7 +241,10 @@ func (k *Kitchen) pinned(ctx context.Context, s *Supper, all []readyDish, best *
 		c.Add(fmt.Sprintf("pins[%d].start", i), fmt.Sprintf("%s at %s", t.Says, pin.Start.In(s.ServeAt.Location()).Format("15:04")),
 			fmt.Sprintf("%s at the latest, before what follows it, with hands and place free", told.serve.Add(time.Duration(t.from*float64(time.Minute))).In(s.ServeAt.Location()).Format("15:04")))
 	}
-	return c.Err()
+	if err := c.Err(); err != nil {
+		return err
+	}
+	return refuse.One("pins", strings.Join(told.missed, ", "), "moments at which hands and place are free, before what follows")
 }
 
 // first tries each dish before the others, so that what another order costs can be

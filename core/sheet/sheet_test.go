@@ -283,6 +283,10 @@ func TestAwayAndPins(t *testing.T) {
 	if _, err := kitchen.Plan(t.Context(), s); err == nil || !strings.Contains(err.Error(), "Toss wing flats") {
 		t.Errorf("a toss after the table is %v", err)
 	}
+	s.Pins = []Pin{{Task: "glaze/simmer", Start: table.Add(-2 * time.Minute)}} // the second of what hangs together
+	if _, err := kitchen.Plan(t.Context(), s); err == nil || !strings.Contains(err.Error(), "glaze simmers at 19:28 is not possible; allowed: 19:") {
+		t.Errorf("a simmer after the table is %v", err)
+	}
 	s.Pins, s.Order = nil, []string{"wings", "wedges"}
 	first := plan(t, s)
 	honest(t, "wings first", s, first)
