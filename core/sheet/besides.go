@@ -87,11 +87,14 @@ func (p *planner) from(id TaskID) float64 {
 	return 0
 }
 
+// sideSlack is how long before the first table a side may be done, minutes.
+const sideSlack = 15.0
+
 // sides places the cook's own steps, the last first.
 func (p *planner) sides() {
 	for _, a := range p.s.Sides {
 		limit := p.first
-		if p.table-limit > a.HoldsMin {
+		if p.table-limit+sideSlack > a.HoldsMin {
 			limit = p.table // too long for the others
 		}
 		name := a.Name

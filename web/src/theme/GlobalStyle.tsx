@@ -25,12 +25,15 @@ export const GlobalStyle = createGlobalStyle`
   .skip { position: absolute; left: -999px; }
   .skip:focus { left: 8px; top: 8px; padding: 10px 14px; background: var(--surface); z-index: 2; }
   @media print {
-    @page { margin: 14mm; }
     nav, .no-print { display: none !important; }
+    /* A supper with its list, shopping and counter is two pages. */
+    main { zoom: 0.6; }
+    @page { margin: 11mm; }
     :root, body.night { ${palettes.day} --paper: #fff; --surface: #fff; color-scheme: light; }
     body, body.night { background: #fff; color: #000; }
     main { max-width: none; padding: 0; }
     section { break-inside: avoid; }
+    section:has(li) { break-inside: auto; }
     button:not(.printed, .drawn), select, input, textarea, [role='radiogroup'], [role='group']:has(> input) { display: none !important; }
     label:has(select), label:has(input) { display: none; }
     main > h1.quietly { position: static; width: auto; height: auto; clip-path: none; font-size: 22px; }
