@@ -42,8 +42,9 @@ func (t *tree) soonestOf(bases []*base) error {
 	return nil
 }
 
-// nearly is a shortage, minutes, that another order may make good. fewLooks is how much is looked at for a table that is probably too soon, and quickly
-// how many evenings are placed to find out.
+// nearly is a shortage, minutes, that another order may make good. fewLooks is how much
+// is looked at for a table that is probably too soon, and quickly how many evenings are
+// placed to find out.
 const nearly, fewLooks, quickly = 4.0, 1500, 240
 
 // quick says whether any evening fits a table so many minutes late; else how much too

@@ -10,6 +10,7 @@ import (
 
 	"velocrustum/core/sheet"
 	"velocrustum/internal/api"
+	"velocrustum/internal/store"
 )
 
 func cardNight(t *testing.T, k *kitchen) api.Supper {
@@ -126,4 +127,46 @@ func raw(t *testing.T, k *kitchen, path, kind string) string {
 		t.Fatalf("%s: %d %s", path, w.Code, w.Header().Get("Content-Type"))
 	}
 	return w.Body.String()
+}
+
+// For as many as come, at two tables: pieces, shopping and the list follow, and each
+// table has its own plates.
+func TestASupperForAsManyAsCome(t *testing.T) {
+	k := newKitchen(t, "")
+	s := cardNight(t, k)
+	before := get[api.Sheet](k, 200, "POST", "/api/v1/sheets", body(t, s.Evening))
+	s.Evening.Scaled = true
+	s.Evening.Sides[0].Buys = []string{"1 bulb of fennel"}
+	s.Evening.Tables = []store.TableOfSupper{{At: s.Evening.ServeAt.Add(-90 * time.Minute), People: 2, For: "the children"}}
+	kept := get[api.Supper](k, 200, "PUT", "/api/v1/suppers/"+s.ID, body(t, s))
+	sh := get[api.Sheet](k, 200, "POST", "/api/v1/sheets", body(t, kept.Evening))
+	pieces := func(sh api.Sheet, children bool) (n int) {
+		for _, p := range sh.Plate {
+			if sheet.DishOf(p.Dish) != p.Dish == children {
+				n += p.Pieces
+			}
+		}
+		return n
+	}
+	if all, mine, theirs := pieces(before, false), pieces(sh, false), pieces(sh, true); mine != all || 3*theirs < all || 3*(theirs-2) > all {
+		t.Errorf("%d pieces for six, with two more %d and %d", all, mine, theirs)
+	}
+	bought := false
+	for _, b := range sh.Shopping {
+		bought = bought || strings.Contains(b.Name, "fennel")
+	}
+	if !bought {
+		t.Errorf("the slaw's fennel is not bought: %+v", sh.Shopping)
+	}
+	list := raw(t, k, "/api/v1/suppers/"+s.ID+"/list?zone=UTC", "text/markdown")
+	for _, part := range []string{"the children", "1 bulb of fennel", "clean tongs"} {
+		if !strings.Contains(list, part) {
+			t.Errorf("the list has no %q:\n%s", part, list)
+		}
+	}
+	s.Evening.Tables[0].People = 0
+	s.Version = kept.Version
+	if got := get[api.Problem](k, 422, "PUT", "/api/v1/suppers/"+s.ID, body(t, s)); !strings.HasPrefix((*got.Errors)[0].Field, "evening.tables[0].people") {
+		t.Errorf("%+v", *got.Errors)
+	}
 }
