@@ -56,6 +56,15 @@ func TestABasketOfASupper(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
+		if wait > 0 {
+			crust, coreC, err := Waited(q, warm, wait, false)
+			kept, keptC := cold.After(wait, false)
+			flashed, _, _ := Waited(q, warm, wait, true)
+			again, _ := cold.After(wait, true)
+			if err != nil || math.Abs(crust-kept) > 0.5 || math.Abs(coreC-keptC) > 0.5 || math.Abs(flashed-again) > 1 {
+				t.Errorf("waited %g min: %.1f and %.1f °C, flashed %.1f; kept so long %.1f and %.1f °C, flashed %.1f: %v", wait, crust, coreC, flashed, kept, keptC, again, err)
+			}
+		}
 		crust, coreC := cold.After(wait, false)
 		last := a.Timeline[len(a.Timeline)-1]
 		if math.Abs(crust-last.Softer()) > 3 || math.Abs(coreC-last.CoreC) > 2 {

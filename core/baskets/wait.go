@@ -102,3 +102,27 @@ func waitFor(l *load.Load, minutes float64) (Wait, error) {
 	w.Says = waitSays(&w, l)
 	return w, nil
 }
+
+// Waited is the crust of the softest face and the coldest spot, °C, of a basket that is
+// run as its program has it, and waits so many minutes, on a rack or where it is kept
+// at warmC over 0; then with a flash, where it had one.
+func Waited(q load.Request, warmC, minutes float64, flash bool) (crust, coreC float64, err error) {
+	l, err := load.Of(q)
+	if err != nil {
+		return 0, 0, err
+	}
+	kept := load.Stage{AirC: flashAt(l), Minutes: math.Max(minutes, 0.01), Hold: load.HoldRack}
+	if warmC > 0 {
+		kept.Hold, kept.HoldC = load.HoldWarm, &warmC
+	}
+	p := l.Program.Then(kept)
+	if flash {
+		p = p.Then(load.Stage{AirC: flashAt(l), Minutes: FlashMin})
+	}
+	r, err := run.Start(l.UnderProgram(p), run.Nominal, run.Fine)
+	if err != nil {
+		return 0, 0, err
+	}
+	r.Advance(p.Minutes(), nil)
+	return r.Softest(), r.CoreC(), nil
+}

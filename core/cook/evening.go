@@ -8,7 +8,6 @@ import (
 	"time"
 
 	"velocrustum/core/belief"
-	"velocrustum/core/refuse"
 	"velocrustum/core/run"
 	"velocrustum/core/sheet"
 )
@@ -39,25 +38,6 @@ type LedBasket struct {
 	FryerID string
 	Known
 	Foreseen bool // by what was seen of it, not beforehand
-}
-
-// Kinds of what is said of an evening, beside what is said of a basket.
-const (
-	Done = "done" // a task
-	// A task that is left out is said by Skip.
-	GiveUp = "giveup" // the evening is over
-)
-
-// SoonH is how far ahead a supper's table may be when it is begun, hours; of one
-// that is further ahead it is meant for as soon as it can be.
-const SoonH = 12.0
-
-// Said is one thing said of an evening.
-type Said struct {
-	ID   string       `json:"id"`
-	Kind string       `json:"kind"`
-	Task sheet.TaskID `json:"task"`
-	At   time.Time    `json:"at"`
 }
 
 // Key names a basket in an evening.
@@ -97,6 +77,8 @@ type Doing struct {
 	Label  string `json:"label,omitempty"`
 	// MaySkip says that it may be left out.
 	MaySkip bool `json:"maySkip,omitempty"`
+	// LeftOut says that it was not made, though it is done with.
+	LeftOut bool `json:"leftOut,omitempty"`
 	// Asks is what has to be asked before it is said to be done, Caution what
 	// of the food that it is about is not shown safe.
 	Asks    *Asks  `json:"asks,omitempty"`
@@ -143,7 +125,7 @@ func (e *Evening) Over() bool {
 			return true
 		}
 	}
-	if e.doneAt(sheet.TableTask).IsZero() {
+	if slices.ContainsFunc(e.Sheet.Tasks, func(t sheet.Task) bool { return t.Kind == sheet.Table && e.doneAt(t.ID).IsZero() }) {
 		return false
 	}
 	return !slices.ContainsFunc(e.Baskets, (*LedBasket).frying)
@@ -154,44 +136,6 @@ func (b *LedBasket) frying() bool {
 	_, in := b.loadedAt()
 	_, out := b.OutAt()
 	return in && !out && !b.over()
-}
-
-// Add returns what was said with one thing more, or why it cannot be.
-func (e *Evening) Add(s Said) ([]Said, error) {
-	if slices.ContainsFunc(e.Said, func(o Said) bool {
-		return o.ID == s.ID || o.Task == s.Task && (o.Kind == s.Kind || s.Kind != GiveUp && o.Kind != GiveUp)
-	}) {
-		return e.Said, nil
-	}
-	if e.Over() {
-		return nil, refuse.One("kind", s.Kind, "nothing more: this supper is over; undo to go on with it")
-	}
-	switch s.Kind {
-	case GiveUp:
-	case Done, Skip:
-		i := slices.IndexFunc(e.Sheet.Tasks, func(t sheet.Task) bool { return t.ID == s.Task })
-		if i < 0 || e.Sheet.Tasks[i].Hands == 0 || e.basketOf(e.Sheet.Tasks[i]) != nil {
-			return nil, refuse.One("task", string(s.Task), "one of this supper's that hands do, but for what is said of a basket itself")
-		}
-		if s.Kind == Skip && (e.Sheet.Tasks[i].Kind == sheet.Table || e.Sheet.Tasks[i].Kind == sheet.Load || e.Sheet.Tasks[i].Kind == sheet.TakeIt) {
-			return nil, refuse.One("task", e.Sheet.Tasks[i].Says, "something that may be left out; what goes in comes out, and the table is laid")
-		}
-		if s.Task == sheet.TableTask {
-			for _, b := range e.Baskets {
-				_, out := b.OutAt()
-				switch {
-				case out || !b.first(Stop).IsZero():
-				case b.frying():
-					return nil, refuse.One("task", "plates to the table", "after what is in the fryer is out: "+b.Name)
-				default:
-					return nil, refuse.One("task", "plates to the table", "after every basket was in and is out, or is given up: "+b.Name)
-				}
-			}
-		}
-	default:
-		return nil, refuse.One("kind", s.Kind, "done, skip, giveup")
-	}
-	return append(slices.Clone(e.Said), s), nil
 }
 
 // basketOf is the basket that a task of the sheet belongs to, where it is said
@@ -230,7 +174,9 @@ func (e *Evening) By(now time.Time) Course {
 	out := Course{ServeAt: e.Sheet.ServeAt, Tasks: tasks, Over: e.Over(), Now: []Doing{}, Next: []Doing{}}
 	if t := find(tasks, sheet.TableTask); t != nil {
 		out.ServeAt = t.End
-		out.LateMin = math.Round(math.Max(0, t.End.Sub(e.Sheet.ServeAt).Minutes()))
+	}
+	if t := behindMost(tasks); t != nil {
+		out.LateMin = math.Round(math.Max(0, t.late()))
 	}
 	for i := range tasks {
 		t := &tasks[i]
@@ -245,6 +191,20 @@ func (e *Evening) By(now time.Time) Course {
 	}
 	e.asks(&out, now)
 	return out
+}
+
+// late is by how much later than planned a table is, minutes.
+func (d *Doing) late() float64 { return d.End.Sub(d.Planned).Minutes() - d.length }
+
+// behindMost is the table that is latest of those that are not laid, else of all.
+func behindMost(tasks []Doing) (worst *Doing) {
+	for i := range tasks {
+		d := &tasks[i]
+		if d.Kind == sheet.Table && (worst == nil || worst.finished && !d.finished || worst.finished == d.finished && d.late() > worst.late()) {
+			worst = d
+		}
+	}
+	return worst
 }
 
 // behind is how late the rest is, minutes, where what is due is taken to end
@@ -414,7 +374,12 @@ const lateFrom = 1.0
 
 // says is what is late, what moves and what waits, in one sentence.
 func (e *Evening) says(c *Course, first []Doing, now time.Time) string {
-	out := standing{over: c.Over, lateMin: c.LateMin, table: e.clock(c.ServeAt)}
+	out := standing{over: c.Over, lateMin: c.LateMin}
+	for _, d := range c.Tasks {
+		if d.Kind == sheet.Table && (!d.finished || d.ID == sheet.TableTask) {
+			out.tables = append(out.tables, tableAt{sheet.TableFor(d.Title), e.clock(d.End)})
+		}
+	}
 	out.notShown, _ = e.notShown("", 0, now)
 	if c.Over || c.LateMin < lateFrom {
 		return out.says()
@@ -423,7 +388,7 @@ func (e *Evening) says(c *Course, first []Doing, now time.Time) string {
 	var worst *Doing
 	for i := range first {
 		d := &first[i]
-		if d.finished || d.State == Coming || d.ID == sheet.TableTask || d.Action == "" && d.Kind != sheet.Run || d.End.Sub(d.Planned).Minutes()-d.length < lateFrom {
+		if d.finished || d.State == Coming || d.Kind == sheet.Table || d.Action == "" && d.Kind != sheet.Run || d.End.Sub(d.Planned).Minutes()-d.length < lateFrom {
 			continue
 		}
 		if worst == nil || d.Start.Before(worst.Start) {
@@ -448,9 +413,9 @@ func (e *Evening) says(c *Course, first []Doing, now time.Time) string {
 // holdsUp is what the table waits for now: of all that comes before it the last to end,
 // and before that, down to what is due or goes on.
 func holdsUp(tasks []Doing) *Doing {
-	at := find(tasks, sheet.TableTask)
+	at := behindMost(tasks)
 	for range tasks {
-		if at == nil || at.ID != sheet.TableTask && (at.State == Due || at.State == Going) {
+		if at == nil || at.Kind != sheet.Table && (at.State == Due || at.State == Going) {
 			return at
 		}
 		var last *Doing

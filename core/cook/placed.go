@@ -54,6 +54,7 @@ func (e *Evening) doings() (out []Doing) {
 			}
 			if at := e.doneAt(t.ID); !at.IsZero() {
 				d.finished, d.Start, d.End = true, at.Add(-minutes(d.length)), at
+				d.LeftOut = slices.ContainsFunc(e.Said, func(s Said) bool { return s.Kind == Skip && s.Task == t.ID })
 			}
 			d.MaySkip = !d.finished && t.Kind != sheet.Table && t.Kind != sheet.Load && t.Kind != sheet.TakeIt
 		}
@@ -152,14 +153,11 @@ const notWithin = 15.0
 const turnMin = 1.0
 
 // turns are what a basket's program asks while it is in.
-func (b *LedBasket) turns(run sheet.Task, where string) (out []Doing) {
+func (b *LedBasket) turns(run sheet.Task, where string) (all []Doing) {
 	loaded, in := b.loadedAt()
-	_, isOut := b.OutAt()
+	out, isOut := b.OutAt()
 	c := b.course()
 	for i, d := range c.dues {
-		if isOut && !d.done() {
-			continue
-		}
 		action, label, _, _ := d.asks()
 		t := Doing{ID: sheet.TaskOfBasket(b.Dish, b.Number, fmt.Sprintf("due%d", i+1)), Dish: b.Dish, Basket: b.Number, Kind: sheet.Turn, Place: run.Place, Where: where, Hands: 1,
 			Name: b.Name, Title: basketSays(b.Name, b.words(d)), Planned: run.Start.Add(minutes(d.at)), length: turnMin, moment: true, after: []sheet.TaskID{run.ID}, run: b, Of: b.Key(), Action: action, Label: label}
@@ -170,11 +168,13 @@ func (b *LedBasket) turns(run sheet.Task, where string) (out []Doing) {
 			t.End = t.Start.Add(minutes(turnMin))
 		}
 		if d.done() {
-			t.finished, t.Start, t.End = true, d.said, d.said
+			t.finished, t.LeftOut, t.Start, t.End = true, d.skipped, d.said, d.said
+		} else if isOut { // nobody said of it
+			t.finished, t.LeftOut, t.Start, t.End = true, true, out, out
 		}
-		out = append(out, t)
+		all = append(all, t)
 	}
-	return out
+	return all
 }
 
 // placed places all that is to come from now on, and what would stand and age so

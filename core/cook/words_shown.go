@@ -80,9 +80,31 @@ type standing struct {
 	over     bool
 	notShown []string // baskets that are out and not shown safe
 	lateMin  float64
-	table    string // when it is on the table
+	tables   []tableAt
 	heldUpBy string // what is behind by most, "" where nothing is
 	canWait  []canWait
+}
+
+// tableAt is whose table it is, "" for all or the others, and when it is laid.
+type tableAt struct{ whom, at string }
+
+// tablesSay says when the tables are laid.
+func tablesSay(all []tableAt) string {
+	var named, times []string
+	for _, t := range all {
+		if t.whom == "" {
+			times = append(times, t.at)
+		} else {
+			named = append(named, t.whom+" at "+t.at)
+		}
+	}
+	switch {
+	case len(named) == 0:
+		return "on the table at " + units.List(times)
+	case len(times) > 0:
+		named = append(named, "the others at "+units.List(times))
+	}
+	return "on the table for " + units.List(named)
 }
 
 // canWait is a task that is put off to a time of day.
@@ -97,9 +119,9 @@ func (s standing) says() string {
 	case s.over:
 		out = append(out, "This supper is over.")
 	case s.lateMin < lateFrom:
-		out = append(out, fmt.Sprintf("On time: on the table at %s.", s.table))
+		out = append(out, fmt.Sprintf("On time: %s.", tablesSay(s.tables)))
 	default:
-		out = append(out, fmt.Sprintf("%.0f min late: on the table at %s.", s.lateMin, s.table))
+		out = append(out, fmt.Sprintf("%.0f min late: %s.", s.lateMin, tablesSay(s.tables)))
 	}
 	if s.heldUpBy != "" {
 		out = append(out, fmt.Sprintf("Held up by %s.", s.heldUpBy))

@@ -2,6 +2,7 @@ package sheet
 
 import (
 	"fmt"
+	"slices"
 	"strings"
 )
 
@@ -44,3 +45,37 @@ func (t TaskID) benchTask() string {
 
 // KeepsHot says whether it is a fryer that is kept hot for the next basket.
 func (t TaskID) KeepsHot() bool { return strings.HasSuffix(string(t), "/"+keepHot) }
+
+// TableOf is the task with which a dish comes to its table.
+func (s *Sheet) TableOf(dish string) TaskID {
+	of := map[TaskID]string{}
+	for _, t := range s.Tasks {
+		of[t.ID] = t.Dish
+	}
+	for _, t := range s.Tasks {
+		if t.Kind == Table && slices.ContainsFunc(t.After, func(id TaskID) bool { return of[id] == dish }) {
+			return t.ID
+		}
+	}
+	return TableTask
+}
+
+// Flashed is the task with which a dish goes back in before its table; "" where it
+// does not.
+func (s *Sheet) Flashed(dish string) TaskID {
+	id := taskOf(dish, "flash-in")
+	if slices.ContainsFunc(s.Tasks, func(t Task) bool { return t.ID == id }) {
+		return id
+	}
+	return ""
+}
+
+// Keeps is where a basket waits, "" where it does not.
+func (s *Sheet) Keeps(dish string, basket int) string {
+	for _, t := range s.Tasks {
+		if t.Kind == Hold && t.ID == TaskOfBasket(dish, basket, "hold") {
+			return t.Place
+		}
+	}
+	return ""
+}

@@ -30,6 +30,12 @@ func tableFor(whom string) string {
 	return tableSays + ": " + whom
 }
 
+// TableFor is whose a table is by the words of its task; "" where that is not said.
+func TableFor(says string) string {
+	_, whom, _ := strings.Cut(says, tableSays+": ")
+	return whom
+}
+
 func flashSays(dish string) string {
 	return fmt.Sprintf("Flash %s, all that has waited together, %.0f min", dish, baskets.FlashMin)
 }
@@ -151,11 +157,7 @@ func (k *Kitchen) rack(s *Supper) string {
 }
 
 func (k *Kitchen) holdSays(s *Supper, d *readyDish, number int) string {
-	name := basketName(d, number)
-	if len(d.baskets) > 1 {
-		name += ","
-	}
-	return fmt.Sprintf("%s waits %s", name, k.rack(s))
+	return basketName(d, number) + ", kept " + k.rack(s)
 }
 
 // plateSays names a basket on the plate, with its crust.

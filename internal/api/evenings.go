@@ -51,6 +51,9 @@ func (s *Server) eveningOut(ctx context.Context, e store.EveningLed) (LiveEvenin
 	}
 	out := LiveEvening{Id: e.ID, Name: e.Name, SupperId: e.SupperID, Now: now, StartedAt: e.StartedAt.Time, PlannedAt: e.Sheet.V.ServeAt, StartAt: e.Sheet.V.StartAt, Hands: e.Hands,
 		Course: led.By(now.Truncate(glance)), Baskets: []LiveBasket{}, Said: []SaidOnce{}, Cautions: e.Sheet.V.Cautions}
+	if people, stays := session.Comes(e, led); people > 0 {
+		out.People, out.Stays = &people, &stays
+	}
 	if e.FinishedAt != nil {
 		out.FinishedAt = &e.FinishedAt.Time
 	}
@@ -58,6 +61,15 @@ func (s *Server) eveningOut(ctx context.Context, e store.EveningLed) (LiveEvenin
 		one, err := s.basketOut(ctx, led, b, now)
 		if err != nil {
 			return out, err
+		}
+		if e.FinishedAt != nil {
+			plate, err := s.sessions.OnPlate(ctx, e, led, b)
+			if err != nil {
+				return out, err
+			}
+			if plate != "" {
+				one.Plate = &plate
+			}
 		}
 		out.Baskets = append(out.Baskets, one)
 		for _, o := range b.Live.Events {
@@ -68,6 +80,8 @@ func (s *Server) eveningOut(ctx context.Context, e store.EveningLed) (LiveEvenin
 		title := "The supper was given up"
 		if i := slices.IndexFunc(e.Sheet.V.Tasks, func(t sheet.Task) bool { return t.ID == o.Task }); i >= 0 {
 			title = e.Sheet.V.Tasks[i].Says + ": " + map[bool]string{true: "left out", false: "done"}[o.Kind == cook.Skip]
+		} else if o.Kind == cook.Come {
+			title = cook.ComeSays(o.People)
 		}
 		out.Said = append(out.Said, SaidOnce{Id: o.ID, Title: title, At: o.At})
 	}
@@ -173,7 +187,7 @@ func (s *Server) eveningBy(ctx context.Context, id string) (LiveEvening, error) 
 
 // AddEveningEvent answers POST /evenings/{id}/events.
 func (s *Server) AddEveningEvent(ctx context.Context, r AddEveningEventRequestObject) (AddEveningEventResponseObject, error) {
-	said := cook.Said{ID: orElse(r.Body.Id, ""), Kind: string(r.Body.Kind), Task: sheet.TaskID(orElse(r.Body.Task, ""))}
+	said := cook.Said{ID: orElse(r.Body.Id, ""), Kind: string(r.Body.Kind), Task: sheet.TaskID(orElse(r.Body.Task, "")), People: orElse(r.Body.People, 0)}
 	if err := s.sessions.SayOfEvening(ctx, r.Id, said, r.Body.At); err != nil {
 		return nil, err
 	}

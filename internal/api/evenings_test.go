@@ -5,6 +5,7 @@ import (
 	"context"
 	"encoding/json"
 	"fmt"
+	"maps"
 	"net/http"
 	"net/http/httptest"
 	"slices"
@@ -12,7 +13,9 @@ import (
 	"testing"
 	"time"
 
+	"velocrustum/core/sheet"
 	"velocrustum/internal/api"
+	"velocrustum/internal/store"
 )
 
 // begun is card night, begun now.
@@ -100,6 +103,11 @@ func TestASupperFromBenchToTable(t *testing.T) {
 		t.Fatalf("on the table it goes on: %+v", e.Course)
 	}
 	// Each basket is in the logbook, by itself and as one of the supper's.
+	for _, b := range e.Baskets {
+		if b.Plate == nil || !strings.HasPrefix(*b.Plate, "On the plate by forecast: crust ") {
+			t.Errorf("%s: %v", b.Name, b.Plate)
+		}
+	}
 	cooked := 0
 	for _, c := range get[[]api.CookSummary](k, 200, "GET", "/api/v1/cooks", "") {
 		if c.Evening != nil && *c.Evening == "Card night" && *c.EveningId == e.Id {
@@ -351,5 +359,120 @@ func TestTwoDevicesHearTheSame(t *testing.T) {
 	k.handler.End()
 	for range again {
 		continue // it ends with the program
+	}
+}
+
+// More come than were asked: what has not begun is laid anew for them, what has stays,
+// and what was said may be taken back.
+func TestMoreComeThanWereAsked(t *testing.T) {
+	k := newKitchen(t, "")
+	e := begun(t, k)
+	come := func(n int) api.LiveEvening {
+		return get[api.LiveEvening](k, 200, "POST", "/api/v1/evenings/"+e.Id+"/events", fmt.Sprintf(`{"kind": "people", "people": %d}`, n))
+	}
+	pieces := func(e api.LiveEvening) map[string]int {
+		out := map[string]int{}
+		for _, b := range e.Baskets {
+			c := get[api.Cook](k, 200, "GET", "/api/v1/cooks/"+b.CookId, "")
+			for _, l := range c.Plan.Lots {
+				out[c.Name] += l.Load.Pieces
+			}
+		}
+		return out
+	}
+	six := pieces(e)
+	e = come(9)
+	nine := pieces(e)
+	for dish, n := range six {
+		if 2*nine[dish] != 3*n {
+			t.Errorf("%d %s for six, %d for nine", n, dish, nine[dish])
+		}
+	}
+	if *e.People != 9 || *e.Stays != "" || e.Course.Over {
+		t.Errorf("for %d: %q", *e.People, *e.Stays)
+	}
+	first := e.Course.Now[0]
+	e = tap(k, until(k, e, string(first.ID))) // one of the two is on the bench
+	said := len(e.Said)
+	e = come(12)
+	for _, b := range e.Baskets {
+		name := get[api.Cook](k, 200, "GET", "/api/v1/cooks/"+b.CookId, "").Name
+		want := 2 * six[name]
+		if b.Dish == first.Dish {
+			want = nine[name]
+		}
+		if got := pieces(e)[name]; got != want || strings.HasPrefix(*e.Stays, name+" was begun") != (b.Dish == first.Dish) {
+			t.Errorf("%d %s instead of %d, and %q", got, name, want, *e.Stays)
+		}
+	}
+	if len(e.Said) != said+1 {
+		t.Errorf("%d things said", len(e.Said))
+	}
+	e = get[api.LiveEvening](k, 200, "DELETE", "/api/v1/evenings/"+e.Id+"/events/"+e.Said[said].Id, "")
+	if back := pieces(e); !maps.Equal(back, nine) || *e.People != 9 {
+		t.Errorf("taken back, it is for %d: %v", *e.People, back)
+	}
+	e = tap(k, until(k, e, "table"))
+	if !e.Course.Over {
+		t.Error("it never gets to the table")
+	}
+	get[api.Problem](k, 422, "POST", "/api/v1/evenings/"+e.Id+"/events", `{"kind": "people", "people": 41}`)
+}
+
+// A supper in waves, begun now: each table is as long before the others as it was to be,
+// and is laid by itself.
+func TestASupperInWavesIsLed(t *testing.T) {
+	t.Run("children first", func(t *testing.T) { inWaves(t, -time.Hour, "the children") })
+	t.Run("a guest later", func(t *testing.T) { inWaves(t, time.Hour, "a late guest") })
+}
+
+func inWaves(t *testing.T, by time.Duration, whom string) {
+	k := newKitchen(t, "")
+	s := cardNight(t, k)
+	s.Evening.Tables = []store.TableOfSupper{{At: s.Evening.ServeAt.Add(by), People: 2, For: whom}}
+	get[api.Supper](k, 200, "PUT", "/api/v1/suppers/"+s.ID, body(t, s))
+	e := begun(t, k)
+	var tables []time.Time
+	for _, d := range e.Course.Tasks {
+		if d.Kind == sheet.Table {
+			tables = append(tables, d.End)
+		}
+	}
+	if !strings.Contains(e.Course.Says, whom+" at ") || !strings.Contains(e.Course.Says, "the others at ") {
+		t.Error(e.Course.Says)
+	}
+	// The others' plates are not carried before theirs are done, nor the children's.
+	for _, d := range e.Course.Tasks {
+		if d.Kind == sheet.Table {
+			get[api.Problem](k, 422, "POST", "/api/v1/evenings/"+e.Id+"/events", fmt.Sprintf(`{"kind": "done", "task": %q}`, d.ID))
+		}
+	}
+	if len(tables) != 2 || tables[1].Sub(tables[0]).Round(time.Minute) != time.Hour {
+		t.Fatalf("tables at %v", tables)
+	}
+	for served := range 2 {
+		if e.Course.Over {
+			t.Fatalf("over with %d of two tables laid", served)
+		}
+		for range 400 {
+			if e.Course.Over || len(e.Course.Now) > 0 && e.Course.Now[0].Kind == sheet.Table && !e.Course.Now[0].Until.After(k.clock()) {
+				break
+			}
+			if d := e.Course.Now[0]; d.Until.After(k.clock()) {
+				k.wait(min(d.Until.Sub(k.clock()), time.Minute))
+				e = get[api.LiveEvening](k, 200, "GET", "/api/v1/evenings/"+e.Id, "")
+				continue
+			}
+			e = tap(k, e)
+		}
+		e = tap(k, e)
+	}
+	if !e.Course.Over || e.Course.LateMin > 5 {
+		t.Errorf("over: %v, %g min late: %s", e.Course.Over, e.Course.LateMin, e.Course.Says)
+	}
+	for _, b := range e.Baskets {
+		if b.Plate == nil {
+			t.Errorf("%s never came to its table", b.Name)
+		}
 	}
 }

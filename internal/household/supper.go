@@ -95,17 +95,15 @@ func (h *Household) Supper(ctx context.Context, e store.SupperPlan) (sheet.Suppe
 
 // atTables is a dish for as many as come, to each table its share.
 func atTables(d sheet.SupperDish, e store.SupperPlan, p store.Plan) (out []sheet.SupperDish) {
-	made := p.Bench.V.For()
-	come := e.People
-	for _, t := range e.Tables {
-		come += t.People
-	}
-	of := made
-	if !e.Scaled {
-		of = come // as much as there is, shared
+	of := p.Bench.V.For()
+	switch {
+	case e.MadeFor > 0:
+		of = e.MadeFor
+	case !e.Scaled:
+		of = e.Come() // as much as there is, shared
 	}
 	request := func(people int) prep.Asked {
-		if !e.Scaled && len(e.Tables) == 0 {
+		if !e.Scaled && e.MadeFor == 0 && len(e.Tables) == 0 {
 			return d.Request
 		}
 		return d.Request.For(people, of)

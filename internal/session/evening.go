@@ -58,11 +58,24 @@ func (s *Sessions) begin(ctx context.Context, own store.Supper, soon bool) (stor
 	e := own.Evening
 	e.Earliest = &now
 	if soon || e.ServeAt.Before(now) {
-		e.ServeAt, e.Pins, e.Away = now.In(e.ServeAt.Location()).Truncate(time.Minute).Add(time.Minute), nil, nil
+		asked := e.ServeAt
+		e.ServeAt, e.Pins, e.Away = now.In(asked.Location()).Truncate(time.Minute).Add(time.Minute), nil, nil
+		e.Tables = slices.Clone(e.Tables)
+		for i := range e.Tables { // each as long before or after the others as it was
+			e.Tables[i].At = e.Tables[i].At.Add(e.ServeAt.Sub(asked))
+		}
 	}
-	led, err := s.laid(ctx, own, e)
+	in, err := s.Supper(ctx, e)
+	if err != nil {
+		return store.EveningLed{}, err
+	}
+	led, err := s.laid(ctx, in)
 	if err != nil {
 		return led, err
+	}
+	led.Name = own.Name
+	if own.ID != "" {
+		led.SupperID, led.Plan = &own.ID, &store.JSON[store.EveningPlan]{V: store.EveningPlan{SupperPlan: e}}
 	}
 	led.StartedAt = store.Time{Time: now}
 	if led, err = s.Store.BeginEvening(ctx, led); err != nil {
@@ -73,17 +86,13 @@ func (s *Sessions) begin(ctx context.Context, own store.Supper, soon bool) (stor
 }
 
 // laid is a supper's sheet with its baskets as cooks.
-func (s *Sessions) laid(ctx context.Context, own store.Supper, e store.SupperPlan) (out store.EveningLed, err error) {
+func (s *Sessions) laid(ctx context.Context, in sheet.Supper) (out store.EveningLed, err error) {
 	ctx, leave, err := s.Places.Take(ctx)
 	if err != nil {
 		return out, err
 	}
 	defer leave()
 	k, err := s.Kitchen(ctx)
-	if err != nil {
-		return out, err
-	}
-	in, err := s.Supper(ctx, e)
 	if err != nil {
 		return out, err
 	}
@@ -99,10 +108,7 @@ func (s *Sessions) laid(ctx context.Context, own store.Supper, e store.SupperPla
 	if err != nil {
 		return out, err
 	}
-	out = store.EveningLed{Name: own.Name, Hands: max(1, e.Hands)}
-	if own.ID != "" {
-		out.SupperID = &own.ID
-	}
+	out = store.EveningLed{Hands: max(1, in.Hands)}
 	out.Sheet.V = got
 	for _, l := range led {
 		p, err := s.Store.Plan(ctx, sheet.DishOf(l.Dish))
@@ -255,6 +261,12 @@ func (s *Sessions) SayOfEvening(ctx context.Context, id string, said cook.Said, 
 	if err != nil || len(all) == len(e.Said) {
 		return err
 	}
+	if said.Kind == cook.Come {
+		e.Said = all
+		if err := s.relay(ctx, e, led); err != nil {
+			return err
+		}
+	}
 	if err := s.Store.SayOf(ctx, id, said); err != nil {
 		return err
 	}
@@ -272,6 +284,20 @@ func latest(a, b time.Time) time.Time {
 // store's.
 func (s *Sessions) RevokeOfEvening(ctx context.Context, id, event string) error {
 	defer s.changing.hold(id)()
+	e, err := s.Store.EveningLed(ctx, id)
+	if err != nil {
+		return err
+	}
+	if i := slices.IndexFunc(e.Said, func(o cook.Said) bool { return o.ID == event }); i >= 0 && e.Said[i].Kind == cook.Come {
+		led, err := s.LeadEvening(ctx, e)
+		if err != nil {
+			return err
+		}
+		e.Said = slices.Delete(slices.Clone(e.Said), i, i+1)
+		if err := s.relay(ctx, e, led); err != nil {
+			return err
+		}
+	}
 	if err := s.Store.RevokeOf(ctx, id, event); err != nil {
 		return err
 	}

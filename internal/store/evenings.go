@@ -14,18 +14,43 @@ import (
 // EveningLed is a supper that is led through, or was: its sheet as it was when it
 // was begun. Its baskets are cooks of its session.
 type EveningLed struct {
-	ID         string            `db:"id"`
-	Name       string            `db:"name"`
-	SupperID   *string           `db:"supper_id"`
-	Sheet      JSON[sheet.Sheet] `db:"sheet"`
-	Hands      int               `db:"hands"`
-	StartedAt  Time              `db:"started_at"`
-	FinishedAt *Time             `db:"finished_at"`
-	Said       []cook.Said       `db:"-"`
-	Cooks      []Cook            `db:"-"`
+	ID       string            `db:"id"`
+	Name     string            `db:"name"`
+	SupperID *string           `db:"supper_id"`
+	Sheet    JSON[sheet.Sheet] `db:"sheet"`
+	// Plan is what it was laid from; none of dishes that were begun at once, or as an
+	// archive brings it.
+	Plan       *JSON[EveningPlan] `db:"plan"`
+	Hands      int                `db:"hands"`
+	StartedAt  Time               `db:"started_at"`
+	FinishedAt *Time              `db:"finished_at"`
+	Said       []cook.Said        `db:"-"`
+	Cooks      []Cook             `db:"-"`
 }
 
-const eveningColumns = `id, name, supper_id, sheet, hands, started_at, finished_at`
+// EveningPlan is a supper as it was begun. For is for how many each dish was laid, where
+// that was changed since.
+type EveningPlan struct {
+	SupperPlan
+	For map[string]int `json:"for,omitempty"`
+}
+
+// Comes is for how many the table is laid; 0 where nobody said.
+func (e EveningLed) Comes() (people int) {
+	if e.Plan == nil {
+		return 0
+	}
+	people = e.Plan.V.People
+	for _, s := range e.Said {
+		if s.Kind == cook.Come {
+			people = s.People
+		}
+	}
+	return people
+}
+
+const eveningColumns = `id, name, supper_id, sheet, plan, hands, started_at, finished_at`
+const eveningValues = `:id, :name, :supper_id, :sheet, :plan, :hands, :started_at, :finished_at`
 
 // LiveEvening returns the supper that is led through, or ErrNotFound.
 func (s *Store) LiveEvening(ctx context.Context) (EveningLed, error) {
@@ -42,16 +67,17 @@ func (s *Store) oneEvening(ctx context.Context, where string, args ...any) (e Ev
 		return e, found(err)
 	}
 	var said []struct {
-		ID   string `db:"id"`
-		Kind string `db:"kind"`
-		Task string `db:"task"`
-		At   Time   `db:"at"`
+		ID     string `db:"id"`
+		Kind   string `db:"kind"`
+		Task   string `db:"task"`
+		People int    `db:"people"`
+		At     Time   `db:"at"`
 	}
-	if err = s.db.SelectContext(ctx, &said, `SELECT id, kind, task, at FROM session_events WHERE session_id = ? AND revoked_at IS NULL ORDER BY seq`, e.ID); err != nil {
+	if err = s.db.SelectContext(ctx, &said, `SELECT id, kind, task, people, at FROM session_events WHERE session_id = ? AND revoked_at IS NULL ORDER BY seq`, e.ID); err != nil {
 		return e, err
 	}
 	for _, o := range said {
-		e.Said = append(e.Said, cook.Said{ID: o.ID, Kind: o.Kind, Task: sheet.TaskID(o.Task), At: o.At.Time})
+		e.Said = append(e.Said, cook.Said{ID: o.ID, Kind: o.Kind, Task: sheet.TaskID(o.Task), People: o.People, At: o.At.Time})
 	}
 	// What was given up before it was in is put aside, and only there for undo.
 	if err = s.db.SelectContext(ctx, &e.Cooks, `SELECT `+cookColumns+` FROM cooks WHERE session_id = ? AND (deleted_at IS NULL OR deleted_at = finished_at) ORDER BY dish_id, basket`, e.ID); err != nil {
@@ -73,7 +99,7 @@ func (s *Store) BeginEvening(ctx context.Context, e EveningLed) (EveningLed, err
 		if err := s.alone(ctx, tx, "", e.ID); err != nil {
 			return err
 		}
-		if _, err := tx.NamedExecContext(ctx, `INSERT INTO sessions (`+eveningColumns+`) VALUES (:id, :name, :supper_id, :sheet, :hands, :started_at, :finished_at)`, e); err != nil {
+		if _, err := tx.NamedExecContext(ctx, `INSERT INTO sessions (`+eveningColumns+`) VALUES (`+eveningValues+`)`, e); err != nil {
 			return err
 		}
 		for i := range e.Cooks {
@@ -101,9 +127,9 @@ func (s *Store) SayOf(ctx context.Context, evening string, said cook.Said) error
 		if said.ID == "" {
 			said.ID = NewID()
 		}
-		if _, err := tx.ExecContext(ctx, `INSERT INTO session_events (session_id, id, seq, kind, task, at)
-			SELECT ?, ?, COALESCE(MAX(seq) + 1, 0), ?, ?, ? FROM session_events WHERE session_id = ?`,
-			evening, said.ID, said.Kind, said.Task, Time{said.At}, evening); err != nil {
+		if _, err := tx.ExecContext(ctx, `INSERT INTO session_events (session_id, id, seq, kind, task, people, at)
+			SELECT ?, ?, COALESCE(MAX(seq) + 1, 0), ?, ?, ?, ? FROM session_events WHERE session_id = ?`,
+			evening, said.ID, said.Kind, said.Task, said.People, Time{said.At}, evening); err != nil {
 			return err
 		}
 		return s.note(ctx, tx, evening, "", "said", said)
@@ -120,6 +146,45 @@ func (s *Store) RevokeOf(ctx context.Context, evening, id string) error {
 			return err
 		}
 		return s.note(ctx, tx, evening, "", "revoked", map[string]string{"id": id})
+	})
+}
+
+// Relay keeps a supper as it was laid anew: cooks without an id begin, those of the
+// evening that are not among them were never begun, and go.
+func (s *Store) Relay(ctx context.Context, e EveningLed) error {
+	return s.write(ctx, func(tx *sqlx.Tx) error {
+		if err := touched(tx.NamedExecContext(ctx, `UPDATE sessions SET sheet = :sheet, plan = :plan WHERE id = :id`, e)); err != nil {
+			return err
+		}
+		kept := map[string]bool{}
+		for _, c := range e.Cooks {
+			kept[c.ID] = true
+		}
+		var was []string
+		if err := tx.SelectContext(ctx, &was, `SELECT id FROM cooks WHERE session_id = ?`, e.ID); err != nil {
+			return err
+		}
+		for _, id := range was {
+			if kept[id] {
+				continue
+			}
+			// What was said of it and taken back goes with it.
+			for _, q := range []string{`DELETE FROM cook_events WHERE cook_id = ?`, `DELETE FROM cooks WHERE id = ?`} {
+				if _, err := tx.ExecContext(ctx, q, id); err != nil {
+					return err
+				}
+			}
+		}
+		for _, c := range e.Cooks {
+			if c.ID != "" {
+				continue
+			}
+			c.ID, c.SessionID = NewID(), e.ID
+			if err := s.addCook(ctx, tx, c); err != nil {
+				return err
+			}
+		}
+		return s.note(ctx, tx, e.ID, "", "laid anew", nil)
 	})
 }
 

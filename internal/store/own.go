@@ -70,6 +70,17 @@ type SupperPlan struct {
 	Sides  []sheet.Side    `json:"sides,omitempty"`
 	Order  []string        `json:"order,omitempty"`
 	Pins   []sheet.Pin     `json:"pins,omitempty"`
+	// MadeFor is for how many amounts that are not scaled were, where as many do not come.
+	MadeFor int `json:"-"`
+}
+
+// Come is how many come to all tables.
+func (e SupperPlan) Come() int {
+	n := e.People
+	for _, t := range e.Tables {
+		n += t.People
+	}
+	return n
 }
 
 // TableOfSupper is a table at another time than the others.

@@ -57,7 +57,7 @@ func (s *Store) KeepSession(ctx context.Context, o Session) error {
 	return twice(s.write(ctx, func(tx *sqlx.Tx) error {
 		var err error
 		if o.Led {
-			_, err = tx.NamedExecContext(ctx, `INSERT INTO sessions (`+eveningColumns+`) VALUES (:id, :name, :supper_id, :sheet, :hands, :started_at, :finished_at)`, o.EveningLed)
+			_, err = tx.NamedExecContext(ctx, `INSERT INTO sessions (`+eveningColumns+`) VALUES (`+eveningValues+`)`, o.EveningLed)
 		} else {
 			_, err = tx.ExecContext(ctx, `INSERT INTO sessions (id, started_at) VALUES (?, ?)`, o.ID, o.StartedAt)
 		}
@@ -65,8 +65,8 @@ func (s *Store) KeepSession(ctx context.Context, o Session) error {
 			return err
 		}
 		for i, said := range o.Said {
-			if _, err := tx.ExecContext(ctx, `INSERT INTO session_events (session_id, id, seq, kind, task, at) VALUES (?, ?, ?, ?, ?, ?)`,
-				o.ID, said.ID, i, said.Kind, said.Task, Time{said.At}); err != nil {
+			if _, err := tx.ExecContext(ctx, `INSERT INTO session_events (session_id, id, seq, kind, task, people, at) VALUES (?, ?, ?, ?, ?, ?, ?)`,
+				o.ID, said.ID, i, said.Kind, said.Task, said.People, Time{said.At}); err != nil {
 				return err
 			}
 		}

@@ -73,6 +73,11 @@ test('one device may be the hob, and what is asked for is not asked twice', asyn
   await page.getByRole('button', { name: /^Card night/ }).click();
   await expect(page.getByRole('heading', { level: 1, name: /^Wipe/ })).toBeVisible();
   await expect(page.getByRole('list', { name: 'Next' }).getByRole('listitem')).toHaveCount(3);
+  const table = page.getByRole('group', { name: 'How many come' });
+  await table.getByRole('button', { name: 'One more' }).click();
+  await expect(table).toContainText('For seven.');
+  await page.getByRole('button', { name: 'Take back: Seven come to the table' }).click();
+  await expect(table).toContainText('For six.');
   await page.getByRole('combobox', { name: 'This device shows' }).selectOption('the hob only');
   await expect(page.getByRole('heading', { level: 1, name: 'Honey-harissa glaze: into the pan' })).toBeVisible();
   await page.reload();

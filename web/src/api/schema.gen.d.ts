@@ -2770,6 +2770,8 @@ export interface components {
             label?: string;
             /** @description it may be left out */
             maySkip?: boolean;
+            /** @description it was not made, though it is done with */
+            leftOut?: boolean;
             asks?: components["schemas"]["AsksFirst"];
             /** @description what of the food that it is about is not shown safe */
             caution?: string;
@@ -2808,6 +2810,10 @@ export interface components {
              */
             startAt: string;
             hands: number;
+            /** @description how many come to the table; left out where the dishes were begun at once */
+            people?: number;
+            /** @description what was begun for another number and stays so */
+            stays?: string;
             course: components["schemas"]["Course"];
             baskets: components["schemas"]["LiveBasket"][];
             /** @description the latest last */
@@ -2851,6 +2857,8 @@ export interface components {
             loadedAt?: string;
             /** Format: date-time */
             outAt?: string;
+            /** @description what it was on the plate by what happened, once the supper is over */
+            plate?: string;
             /** Format: double */
             endMin: number;
             /**
@@ -2946,8 +2954,10 @@ export interface components {
         EveningEventInput: {
             id?: string;
             /** @enum {string} */
-            kind: "done" | "skip" | "giveup";
+            kind: "done" | "skip" | "people" | "giveup";
             task?: string;
+            /** @description how many come now; what has not begun is laid anew for them */
+            people?: number;
             /** Format: date-time */
             at?: string;
         };
@@ -3809,6 +3819,8 @@ export interface components {
             label?: string;
             /** @description it may be left out */
             maySkip?: boolean;
+            /** @description it was not made, though it is done with */
+            leftOut?: boolean;
             asks?: components["schemas"]["AsksFirst"];
         };
         CookSummary: {

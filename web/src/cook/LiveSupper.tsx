@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import styled from 'styled-components';
 import type { Catalog, Settings } from '../api/client';
+import type { Letter } from '../api/outbox';
 import { useProbes, type Doing, type LiveEvening, type Ticking } from '../api/live';
 import { unitsOf } from '../format/units';
 import { at } from '../theme/tokens';
@@ -8,6 +9,7 @@ import { Quiet } from '../ui/layout';
 import { Tabs } from '../ui/Tabs';
 import { useLate } from './Answers';
 import { Big, Half } from './Buttons';
+import { Come } from './Come';
 import { Countdown } from './Countdown';
 import { Grid, Side } from './Live';
 import { ALL, LiveHead, useShows } from './LiveHead';
@@ -62,6 +64,8 @@ interface Props {
   ticking: Ticking;
   voice: boolean;
 }
+
+const lateSaid = (l: Letter) => ({ id: l.id, title: l.what, at: l.at, waits: true as const });
 
 /** A supper that is led through: one thing now, three next, the lanes, and what can be seen and said. */
 export function LiveSupper({ evening, catalog, settings, ticking, voice }: Props) {
@@ -123,10 +127,7 @@ export function LiveSupper({ evening, catalog, settings, ticking, voice }: Props
       const of = evening.baskets.find((b) => b.key === d.of);
       return of ? l.path === `/cooks/${of.cookId}/events` && body.kind === d.action : body.task === d.id;
     });
-  const said = [
-    ...evening.said,
-    ...late.map((l) => ({ id: l.id, title: l.what, at: l.at, waits: true as const, cookId: undefined })),
-  ];
+  const said = [...evening.said, ...late.map((l) => ({ ...lateSaid(l), cookId: undefined }))];
   const isOpen = (d: Doing) =>
     course.tasks.some((t) => t.id === d.id && t.state !== 'done' && t.action === d.action) && !pressed(d);
   const press = usePress(first?.label ? { ...first, label: first.label } : undefined, { ask, open: isOpen, act });
@@ -204,7 +205,8 @@ export function LiveSupper({ evening, catalog, settings, ticking, voice }: Props
           {late.length} things wait on this device, and are sent when the kitchen computer answers.
         </Quiet>
       ) : null}
-      <SaidList said={said} back={(s) => void takeBack(waiting, { ...s, evening: evening.id })} />
+      {lane === ALL ? <Come {...{ evening, waiting }} come={telling.come} /> : null}
+      <SaidList said={said} back={(x) => void takeBack(waiting, { ...x, evening: evening.id })} />
       {lane === ALL ? (
         <Half onPress={telling.giveUp} style={{ marginTop: 18 }}>
           Give this supper up

@@ -5,6 +5,7 @@ import type { Cook, Schemas } from '../api/client';
 import { kitchenTime, takeBackOf, type GoingOn, type LiveEvening, type Ticking } from '../api/live';
 import { cookOf, onAnswer, tap, tapOf, untap, useOutbox, type Letter } from '../api/outbox';
 import { takeBack } from '../api/queries';
+import { numberWord } from '../format/numbers';
 import { complain, say } from '../ui/toast';
 import { readyChime } from './chime';
 
@@ -72,6 +73,8 @@ export function useTellingOf(evening: LiveEvening, ticking: Ticking) {
       tapOf(evening.id, kitchenTime(ticking), what, { kind: 'done', task });
     },
     skip: (task: string, what: string) => tapOf(evening.id, kitchenTime(ticking), what, { kind: 'skip', task }),
+    come: (people: number) =>
+      tapOf(evening.id, kitchenTime(ticking), `for ${numberWord(people)}`, { kind: 'people', people }),
     giveUp: () => tapOf(evening.id, kitchenTime(ticking), 'the supper is given up', { kind: 'giveup' }),
   };
 }

@@ -49,7 +49,7 @@ function Evening({ evening, units }: { evening: LiveEvening; units: Units }) {
   const queries = useQueryClient();
   const navigate = useNavigate();
   const { course } = evening;
-  const table = course.tasks.find((t) => t.kind === 'table');
+  const table = course.tasks.find((t) => t.id === 'table');
   const last = evening.said.findLast((s) => s.cookId === undefined);
   const goOn = async () => {
     if (!last) return;
@@ -98,8 +98,8 @@ function Evening({ evening, units }: { evening: LiveEvening; units: Units }) {
                   <tr key={t.id}>
                     <th scope="row">{t.title}</th>
                     <td>{clock(t.planned)}</td>
-                    <td>{clock(t.start)}</td>
-                    <td>{later(off(t))}</td>
+                    <td>{t.leftOut ? '' : clock(t.start)}</td>
+                    <td>{t.leftOut ? 'not made' : later(off(t))}</td>
                   </tr>
                 ))}
             </tbody>
@@ -132,7 +132,7 @@ function Basket({ basket, units }: { basket: LiveBasket; units: Units }) {
         <p>
           In for {Math.round(minutes)} min
           {planned === null ? '' : `, planned ${Math.round(planned)}`}.{' '}
-          {cook ? `Crust by forecast ${Math.floor(cook.forecast.end.crust)} of 100.` : ''}
+          {basket.plate ?? (cook ? `Crust by forecast ${Math.floor(cook.forecast.end.crust)} of 100 as it came out.` : '')}
         </p>
       </Card>
       <Inside cook={insideOfBasket(basket, minutes)} units={units} />
