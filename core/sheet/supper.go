@@ -142,8 +142,8 @@ const (
 
 var places = []string{OnHob, InOven, Board, Fridge, None}
 
-// mostApartH is how far two tables of one supper are apart at most, hours.
-const mostApartH = 4.0
+// MostApartH is how far two tables of one supper are apart at most, hours.
+const MostApartH = 4.0
 
 // Most of each.
 const (
@@ -280,8 +280,8 @@ func (s Supper) Check() error {
 		c.Among(at+"drawer", d.Drawer, "", load.Left, load.Right)
 		c.Among(at+"sauceId", d.SauceID, sauces...)
 		c.Among(at+"how", d.How, append([]string{""}, pan.WayIDs()...)...)
-		if at := d.ServeAt; at != nil && math.Abs(at.Sub(s.ServeAt).Hours()) > mostApartH {
-			c.Add(fmt.Sprintf("dishes[%d].serveAt", i), at.Format(time.RFC3339), fmt.Sprintf("within %.0f hours of the others", mostApartH))
+		if at := d.ServeAt; at != nil && math.Abs(at.Sub(s.ServeAt).Hours()) > MostApartH {
+			c.Add(fmt.Sprintf("dishes[%d].serveAt", i), at.Format(time.RFC3339), fmt.Sprintf("within %.0f hours of the others", MostApartH))
 		}
 		if d.PerBasket < 0 || d.PerBasket > load.MaxPieces {
 			c.Add(at+"perBasket", fmt.Sprint(d.PerBasket), fmt.Sprintf("1 to %d pieces", load.MaxPieces))

@@ -164,6 +164,11 @@ func TestASupperForAsManyAsCome(t *testing.T) {
 			t.Errorf("the list has no %q:\n%s", part, list)
 		}
 	}
+	s.Evening.Tables[0].At = s.Evening.ServeAt.Add(-5 * time.Hour)
+	s.Version = kept.Version
+	if got := get[api.Problem](k, 422, "PUT", "/api/v1/suppers/"+s.ID, body(t, s)); !strings.HasPrefix((*got.Errors)[0].Field, "tables[0].at") {
+		t.Errorf("%+v", *got.Errors)
+	}
 	s.Evening.Tables[0].People = 0
 	s.Version = kept.Version
 	if got := get[api.Problem](k, 422, "PUT", "/api/v1/suppers/"+s.ID, body(t, s)); !strings.HasPrefix((*got.Errors)[0].Field, "evening.tables[0].people") {

@@ -38,6 +38,11 @@ func (h *Household) Kitchen(ctx context.Context) (*sheet.Kitchen, error) {
 // Supper is what is said of an evening with its dishes and fryers in it.
 func (h *Household) Supper(ctx context.Context, e store.SupperPlan) (sheet.Supper, error) {
 	out := sheet.Supper{ServeAt: e.ServeAt, Earliest: e.Earliest, Hands: e.Hands, Away: e.Away, Hobs: &e.Hobs, Sides: e.Sides, Order: e.Order, Pins: e.Pins}
+	for i, t := range e.Tables {
+		if apart := t.At.Sub(e.ServeAt); apart.Abs().Hours() > sheet.MostApartH {
+			return out, refuse.One(fmt.Sprintf("tables[%d].at", i), t.At.In(e.ServeAt.Location()).Format("Monday 15:04"), fmt.Sprintf("within %.0f hours of the others, who eat %s", sheet.MostApartH, e.ServeAt.Format("Monday at 15:04")))
+		}
+	}
 	if e.WarmC > 0 {
 		out.Oven = &sheet.Oven{WarmC: e.WarmC}
 	}

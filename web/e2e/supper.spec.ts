@@ -80,3 +80,24 @@ test('a supper of one’s own on a phone: made, short of time, put away', async 
   await page.getByRole('button', { name: 'Bring it back' }).click();
   await expect(page.getByRole('button', { name: 'Cucumber', exact: true })).toBeVisible();
 });
+
+test('children eat sooner, on any day; all dishes are made for as many as come', async ({ page, kitchen }) => {
+  await page.goto(`${kitchen.url}/supper`);
+  await page.getByRole('button', { name: 'six', exact: true }).click();
+  await page.getByRole('button', { name: 'Some come sooner or later' }).click();
+  await page.getByText('Made for eight').click();
+  await accessible(page);
+  await page.keyboard.press('Escape');
+  await expect(page.getByText(/the children at 18:30/).first()).toBeVisible();
+  const plates = page.getByRole('region', { name: /^On the plate/ });
+  await expect(plates).toContainText(/for the children/);
+  await page.getByRole('button', { name: /at 19:30$/ }).click();
+  const when = page.getByLabel('Day and time');
+  const next = new Date(`${(await when.inputValue()).slice(0, 10)}T12:00Z`);
+  next.setUTCDate(next.getUTCDate() + 3);
+  await when.fill(`${next.toISOString().slice(0, 10)}T20:00`);
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('button', { name: new RegExp(` ${next.getUTCDate()} .* at 20:00$`) })).toBeVisible();
+  await expect(page.getByText(/the children at 18:30/).first()).toBeVisible();
+  await expect(plates).toContainText(/for the children/);
+});

@@ -132,7 +132,8 @@ function Basket({ basket, units }: { basket: LiveBasket; units: Units }) {
         <p>
           In for {Math.round(minutes)} min
           {planned === null ? '' : `, planned ${Math.round(planned)}`}.{' '}
-          {basket.plate ?? (cook ? `Crust by forecast ${Math.floor(cook.forecast.end.crust)} of 100 as it came out.` : '')}
+          {basket.plate ??
+            (cook ? `Crust by forecast ${Math.floor(cook.forecast.end.crust)} of 100 as it came out.` : '')}
         </p>
       </Card>
       <Inside cook={insideOfBasket(basket, minutes)} units={units} />

@@ -30,7 +30,7 @@ import { Bought, List, Stack, Two } from './ByTheClock';
 import { Lanes } from './Lanes';
 import { OnThePlate } from './OnThePlate';
 import { SupperSentence } from './SupperSentence';
-import { fromField, hhmm, nextAt, toField, inAWeek } from './time';
+import { fromField, hhmm, nextAt, toField, inAWeek, putOff } from './time';
 import { useSheet, useSupper, type Sheet, type Supper } from './useSupper';
 
 const Head = styled.div`
@@ -272,7 +272,7 @@ function OneSupper({ supper, suppers, plans, fryers, catalog, settings, begin }:
                   <Lead id={supper.id} />
                 </Row>
                 <Row className="no-print">
-                  <Now evening={evening} take={(serveAt) => edit('now', (e) => ({ ...e, serveAt, pins: undefined }))} />
+                  <Now evening={evening} take={(serveAt) => edit('now', (e) => putOff(e, serveAt))} />
                 </Row>
                 <Row className="no-print">
                   <Button onPress={() => window.print()}>
@@ -310,9 +310,7 @@ function InTheWay({ sheet, edit }: { sheet: Sheet; edit: ReturnType<typeof useSu
       {sheet.why ? (
         <Caution role="status">
           {sheet.why}{' '}
-          <Button onPress={() => edit('later', (e) => ({ ...e, serveAt: sheet.serveAt, pins: undefined }))}>
-            Serve at {hhmm(sheet.serveAt)}
-          </Button>
+          <Button onPress={() => edit('later', (e) => putOff(e, sheet.serveAt))}>Serve at {hhmm(sheet.serveAt)}</Button>
         </Caution>
       ) : null}
       {sheet.over?.map((text) => (
@@ -353,7 +351,7 @@ function Now({ evening, take }: { evening: Props['supper']['evening']; take: (se
   const ask = async () => {
     const now = fromField(toField(new Date().toISOString()));
     try {
-      const got = await workSheet({ ...evening, serveAt: now, earliest: now, pins: undefined, away: undefined });
+      const got = await workSheet({ ...putOff(evening, now), earliest: now, away: undefined });
       setReady(got.serveAt);
     } catch (cause) {
       complain(cause);

@@ -9,7 +9,7 @@ import { Part } from '../ui/sentence';
 import { Stepper } from '../ui/Stepper';
 import { Written } from '../ui/Written';
 import { Away } from './Away';
-import { dayOf, fromField, hhmm, isMoment, toField } from './time';
+import { dayOf, fromField, hhmm, isMoment, onTheTable, toField } from './time';
 import type { EditSupper, Evening } from './useSupper';
 import { When } from './When';
 import { numberWord as word } from '../format/numbers';
@@ -140,7 +140,7 @@ export function TablePart({ evening, edit }: Omit<Props, 'catalog'>) {
             value={toField(evening.serveAt)}
             onChange={(e) => {
               const text = e.target.value;
-              if (isMoment(text)) edit('table', (now) => ({ ...now, serveAt: fromField(text), pins: undefined }));
+              if (isMoment(text)) edit('table', (now) => onTheTable(now, fromField(text)));
             }}
           />
         </>

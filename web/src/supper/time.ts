@@ -3,6 +3,7 @@ import {
   parseAbsoluteToLocal,
   parseDateTime,
   parseTime,
+  toCalendarDate,
   toCalendarDateTime,
   toZoned,
 } from '@internationalized/date';
@@ -28,9 +29,33 @@ export const fromField = (text: string) =>
     .toString()
     .replace(/\[.*\]$/, '');
 
-/** The same time of day a week later, also over a change of the clock. */
-export const inAWeek = (iso: string) =>
-  fromField(toCalendarDateTime(parseAbsoluteToLocal(iso)).add({ days: 7 }).toString());
+/** The same time of day some days later, also over a change of the clock. */
+const inDays = (iso: string, days: number) =>
+  fromField(toCalendarDateTime(parseAbsoluteToLocal(iso)).add({ days }).toString());
+export const inAWeek = (iso: string) => inDays(iso, 7);
+
+interface Tables {
+  serveAt: string;
+  tables?: { at: string }[] | undefined;
+}
+
+/** A supper on another day or at another hour: who comes at an own hour comes at it on that day too. */
+export function onTheTable<E extends Tables>(e: E, serveAt: string): E {
+  const dayFrom = (iso: string) => toCalendarDate(parseAbsoluteToLocal(iso)).toDate('UTC').getTime();
+  const days = Math.round((dayFrom(serveAt) - dayFrom(e.serveAt)) / (24 * 60 * MINUTE));
+  return { ...e, serveAt, pins: undefined, tables: e.tables?.map((t) => ({ ...t, at: inDays(t.at, days) })) };
+}
+
+/** A supper put off or begun now: each table as long before or after the others as it was. */
+export function putOff<E extends Tables>(e: E, serveAt: string): E {
+  const by = at(serveAt) - at(e.serveAt);
+  return {
+    ...e,
+    serveAt,
+    pins: undefined,
+    tables: e.tables?.map((t) => ({ ...t, at: fromField(toField(new Date(at(t.at) + by).toISOString())) })),
+  };
+}
 
 /** The next moment of a time of day; said from another on, that of tomorrow. */
 export function nextAt(time: string, tomorrowFrom: string): string {
