@@ -99,9 +99,9 @@ type rooms struct {
 }
 
 func (r *rooms) clone() rooms {
-	out := rooms{hands: room{r.hands.has, slices.Clone(r.hands.taken)}, places: make(map[string]*room, len(r.places))}
+	out := rooms{hands: room{r.hands.has, roomy(r.hands.taken)}, places: make(map[string]*room, len(r.places))}
 	for id, one := range r.places {
-		out.places[id] = &room{one.has, slices.Clone(one.taken)}
+		out.places[id] = &room{one.has, roomy(one.taken)}
 	}
 	return out
 }

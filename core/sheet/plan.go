@@ -192,11 +192,14 @@ func (p *planner) besides() *planned {
 	return &p.out
 }
 
+// roomy is a copy with room for what a basket adds.
+func roomy[T any](of []T) []T { return append(make([]T, 0, len(of)+10), of...) }
+
 // clone is the same evening, to go on otherwise.
 func (p *planner) clone() *planner {
 	q := *p
 	q.rooms = p.rooms.clone()
-	q.out.tasks, q.out.plates, q.out.missed = slices.Clone(p.out.tasks), slices.Clone(p.out.plates), slices.Clone(p.out.missed)
+	q.out.tasks, q.out.plates, q.out.missed = roomy(p.out.tasks), roomy(p.out.plates), slices.Clone(p.out.missed)
 	q.out.fried, q.backIn = maps.Clone(p.out.fried), maps.Clone(p.backIn)
 	return &q
 }

@@ -72,6 +72,7 @@ func (k *Kitchen) PlanBaskets(ctx context.Context, in Supper) (Sheet, []RunBaske
 		return Sheet{}, nil, err
 	}
 	out, err := k.write(ctx, &s, all, best, others)
+	gap /= float64(len(all))
 	out.Gap, out.GapSays = math.Round(gap*10)/10, gapSays(gap)
 	return out, best.runBaskets(&s, all), err
 }

@@ -442,8 +442,8 @@ type Sheet struct {
 	Others     []Other  `json:"others"`
 	Tight      []Tight  `json:"tight"`
 	Order      []string `json:"order"`
-	// Gap is by how much an evening that was not looked at may be better, of crust on
-	// the plates; 0 where all were weighed.
+	// Gap is by how much an evening that was not looked at may be better, of 100 of crust
+	// and a dish; 0 where all were weighed.
 	Gap     float64 `json:"gap"`
 	GapSays string  `json:"gapSays"`
 	// Shortened is by how much elastic waits fall short of their best, 0 to 1.

@@ -74,7 +74,7 @@ func TestAllIsOnTheList(t *testing.T) {
 			t.Errorf("%s comes after %s", l.Says, got.Clock[i-1].Says)
 		}
 	}
-	for _, want := range []string{"Heat the empty fryer", "Oven on at 95 °C", "waits on a rack", "Flash ", "off the heat", "Plates to the table", "Turn ", " out; "} {
+	for _, want := range []string{"Heat the empty fryer", "Oven on at 95 °C", "kept on a rack", "Flash ", "off the heat", "Plates to the table", "Turn ", " out; "} {
 		if !strings.Contains(said, want) {
 			t.Errorf("%q is not on the list:\n%s", want, said)
 		}

@@ -295,7 +295,7 @@ func gapSays(gap float64) string {
 	if gap < 0.5 {
 		return ""
 	}
-	return fmt.Sprintf("There are more orders than were weighed: none of them is better by more than %.0f of crust, over all plates.", math.Ceil(gap))
+	return fmt.Sprintf("There are more orders than were weighed: none of them is better by more than %.0f of crust a dish, and most likely by far less.", math.Ceil(gap))
 }
 
 // overSays are what a wait past its most does, by what is done before it.

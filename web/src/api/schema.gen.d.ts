@@ -2623,7 +2623,7 @@ export interface components {
             }[] | null;
             /**
              * Format: double
-             * @description by how much an evening that was not looked at may be better, of crust; 0 where all were weighed
+             * @description by how much an evening that was not looked at may be better, of 100 of crust and a dish; 0 where all were weighed
              */
             gap: number;
             gapSays: string;
