@@ -136,3 +136,22 @@ test('a press belongs to what stood there when the finger came down', async ({ p
   await expect(said.getByRole('listitem')).toHaveCount(2);
   await tablet.close();
 });
+
+test('with two pairs of hands a device at the fryers and one at the board each have their own thing', async ({
+  page,
+  kitchen,
+}) => {
+  const suppers = `${kitchen.url}/api/v1/suppers`;
+  const all = (await (await page.request.get(suppers)).json()) as { id: string; name: string; evening: object }[];
+  const night = all.find((s) => s.name === 'Card night');
+  const data = { ...night, evening: { ...night?.evening, hands: 2 } };
+  expect((await page.request.put(`${suppers}/${night?.id ?? ''}`, { data })).ok()).toBe(true);
+  await page.goto(`${kitchen.url}/cook`);
+  await page.getByRole('button', { name: /^Card night/ }).click();
+  const shows = page.getByRole('combobox', { name: 'This device shows' });
+  await shows.selectOption('board, hob and table, for the other');
+  await expect(page.getByRole('heading', { level: 1, name: /^Wipe/ })).toBeVisible();
+  await shows.selectOption('the fryers, for one pair of hands');
+  await expect(page.getByRole('heading', { level: 1, name: /^Square drawer/ })).toBeVisible();
+  await accessible(page);
+});

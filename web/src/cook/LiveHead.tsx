@@ -29,6 +29,25 @@ const DRAWER = drawerOf('shows');
 /** Of a device that shows every lane. */
 export const ALL = 'all';
 
+/** With more hands than one: what goes on at the fryers, and all that goes on elsewhere. */
+const AT_THE_FRYERS = 'fryers';
+const ELSEWHERE = 'elsewhere';
+
+/** Whether a device that shows a lane shows what is done at a place. */
+export function showsPlace(evening: LiveEvening, lane: string, place: string): boolean {
+  const fries = evening.baskets.some((b) => b.fryerId === place);
+  switch (lane) {
+    case ALL:
+      return true;
+    case AT_THE_FRYERS:
+      return fries;
+    case ELSEWHERE:
+      return !fries;
+    default:
+      return place === lane;
+  }
+}
+
 /** Which lane this device shows: the one at the hob only what is on it. */
 export function useShows() {
   const [lane, setLane] = useState(() => localStorage.getItem(DRAWER) ?? ALL);
@@ -63,6 +82,12 @@ export function LiveHead({ evening, alarm, lane, show }: Props) {
         <Quiet as="span">This device shows </Quiet>
         <Select value={lane} onChange={(e) => show(e.target.value)}>
           <option value={ALL}>everything</option>
+          {evening.hands > 1 || [AT_THE_FRYERS, ELSEWHERE].includes(lane) ? (
+            <>
+              <option value={AT_THE_FRYERS}>the fryers, for one pair of hands</option>
+              <option value={ELSEWHERE}>board, hob and table, for the other</option>
+            </>
+          ) : null}
           {lanes.map((p) => (
             <option key={p} value={p}>
               {nameOf(p)} only

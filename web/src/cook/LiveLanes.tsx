@@ -79,10 +79,18 @@ function topsOf(lanes: Lane[]): number[] {
 }
 
 /** The evening’s lanes under a line that is now; what has been is dim, what has moved stands where it will be. */
-export function LiveLanes({ evening, nowMs, lane }: { evening: LiveEvening; nowMs: number; lane: string | null }) {
+export function LiveLanes({
+  evening,
+  nowMs,
+  shows,
+}: {
+  evening: LiveEvening;
+  nowMs: number;
+  shows: (place: string) => boolean;
+}) {
   const [ref, width] = useWidth<HTMLDivElement>();
   const { course } = evening;
-  const lanes = lanesOf(evening).filter((l) => lane === null || l.id === lane || l.id === 'hands');
+  const lanes = lanesOf(evening).filter((l) => shows(l.id) || l.id === 'hands');
   const compact = width < 640;
   const left = compact ? 64 : 124;
   const right = width - 26;

@@ -12,7 +12,7 @@ import { Big, Half } from './Buttons';
 import { Come } from './Come';
 import { Countdown } from './Countdown';
 import { Grid, Side } from './Live';
-import { ALL, LiveHead, useShows } from './LiveHead';
+import { ALL, LiveHead, showsPlace, useShows } from './LiveHead';
 import { LiveLanes } from './LiveLanes';
 import { NextTasks } from './NextTasks';
 import { SaidList } from './SaidList';
@@ -83,7 +83,7 @@ export function LiveSupper({ evening, catalog, settings, ticking, voice }: Props
   const { course } = evening;
   const open = [...course.now, ...course.next];
   const rest = course.tasks.filter((t) => t.action && t.state !== 'done' && !open.some((o) => o.id === t.id));
-  const mine = [...open, ...rest].filter((t) => lane === ALL || t.place === lane);
+  const mine = [...open, ...rest].filter((t) => showsPlace(evening, lane, t.place));
   const first = mine[0];
   const leftMs = first ? Date.parse(first.until) - now : null;
   useCalling(
@@ -98,10 +98,10 @@ export function LiveSupper({ evening, catalog, settings, ticking, voice }: Props
 
   const frying = evening.baskets
     .filter((b) => b.loadedAt && !b.outAt)
-    .filter((b) => lane === ALL || b.fryerId === lane || lane === 'hob');
+    .filter((b) => showsPlace(evening, lane, b.fryerId));
   const basket =
     frying.find((b) => b.key === chosen) ?? frying.find((b) => b.key === first?.of) ?? frying[0] ?? undefined;
-  const food = basket && lane !== 'hob' ? ofBasket(basket, catalog.usual.moreMin) : null;
+  const food = basket ? ofBasket(basket, catalog.usual.moreMin) : null;
   const tellIt = (w: Watched) => (what: string, event: Told) => telling.tell(w, what, event);
   const { ask, question } = useQuestion();
   const takeOut = takesOut(ask, (w) => telling.tell(w, 'it is out', { kind: 'out' }));
@@ -168,7 +168,7 @@ export function LiveSupper({ evening, catalog, settings, ticking, voice }: Props
         </Now>
         <Coming>
           <NextTasks tasks={mine.slice(1, 4)} asked={course.now} now={now} />
-          <LiveLanes evening={evening} nowMs={now} lane={lane === ALL ? null : lane} />
+          <LiveLanes evening={evening} nowMs={now} shows={(place) => showsPlace(evening, lane, place)} />
         </Coming>
         <Side>
           <Beside>{acts}</Beside>
