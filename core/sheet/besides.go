@@ -116,7 +116,13 @@ func (p *planner) sides() {
 // benches places what is done before the baskets, the dish that goes in last
 // first.
 func (p *planner) benches() {
-	in := func(i int) float64 { return p.from(TaskOfBasket(p.all[i].ID, 1, "load")) }
+	in := func(i int) (first float64) { // whichever basket that is
+		first = math.Inf(1)
+		for _, b := range p.all[i].baskets {
+			first = math.Min(first, p.from(TaskOfBasket(p.all[i].ID, b.number, "load")))
+		}
+		return first
+	}
 	list := p.c.order()
 	slices.SortStableFunc(list, func(a, b int) int {
 		switch d := in(b) - in(a); {

@@ -23,6 +23,7 @@ func (p *planner) causes() {
 			}
 		}
 	}
+	served := map[string]bool{} // sauces that a dish has
 	for i := range p.all {
 		d := &p.all[i]
 		var lasts []TaskID // of each lot
@@ -68,13 +69,18 @@ func (p *planner) causes() {
 		link(taskOf(d.ID, "finish"), end, taskOf(d.ID, "flash-out"))
 		link(d.tableTask(p.s), end, taskOf(d.ID, "flash-out"), taskOf(d.ID, "finish"))
 		for _, of := range d.sauces {
-			link(end, taskOf(of.id, "mix"), taskOf(of.id, "simmer"), taskOf(of.id, "off"))
+			served[of.id] = true
+			for _, at := range []TaskID{end, d.tableTask(p.s)} {
+				link(at, taskOf(of.id, "mix"), taskOf(of.id, "simmer"), taskOf(of.id, "off"))
+			}
 		}
 	}
 	for _, a := range p.s.Sauces {
 		link(taskOf(a.ID, "simmer"), taskOf(a.ID, "mix"))
 		link(taskOf(a.ID, "off"), taskOf(a.ID, "simmer"))
-		link(TableTask, taskOf(a.ID, "mix"), taskOf(a.ID, "simmer"), taskOf(a.ID, "off"))
+		if !served[a.ID] {
+			link(TableTask, taskOf(a.ID, "mix"), taskOf(a.ID, "simmer"), taskOf(a.ID, "off"))
+		}
 	}
 	for _, a := range p.s.Sides {
 		for k := range a.Steps {

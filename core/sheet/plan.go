@@ -288,10 +288,7 @@ func (p *planner) onThePlate(b *plated, f *baskets.Fried) {
 	in, flash := p.backIn[d.ID]
 	b.flashed = flash
 	served := p.at(d)
-	until := served - tableMin
-	if d.sauced {
-		until = p.from(taskOf(d.ID, "toss"))
-	}
+	until := p.limits[d.ID] // when it is sauced, seasoned or carried
 	b.wait = served - b.out
 	b.held = until - b.out
 	rest := served - until
@@ -352,8 +349,14 @@ func (p *planner) basket(d *readyDish, b dealtBasket, fryer string, f *baskets.F
 		part{task("load", Load, p.say(func() string { return p.k.loadSays(name, b.pieces, first) }), fryer, 1), -outMin - run - loadMin, -outMin - run},
 		part{ran, -outMin - run, -outMin})
 	takes := math.Min(turnMost, round(turnMin+turnEach*float64(b.pieces)))
+	after := math.Inf(-1)
 	for i, t := range f.Program.Turns {
-		from := math.Min(-outMin-run+t.AtMin, -outMin-takes)
+		// One after the other, where two lots are turned or brushed at once.
+		from := math.Min(math.Max(-outMin-run+t.AtMin, after), -outMin-takes)
+		if from < after-tick { // no room for another: it is done with the one before
+			continue
+		}
+		after = from + takes
 		out = append(out, part{task(fmt.Sprintf("turn%d", i+1), Turn, p.say(func() string { return turnSays(t.Kind, name) }), None, 1), from, from + takes})
 	}
 	return append(out, part{task("out", TakeIt, p.say(func() string { return takeOutSays(name, d.worked.Lots) }), fryer, 1), -outMin, 0})

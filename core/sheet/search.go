@@ -190,8 +190,7 @@ func (k *Kitchen) search(ctx context.Context, s *Supper, all []readyDish, where 
 	if err := t.begin(where); err != nil {
 		return nil, nil, 0, err
 	}
-	bases := t.bases(where)
-	if err := t.soonestOf(bases); err != nil {
+	if err := t.soonestOf(t.bases(where), t.plain(where)); err != nil {
 		return nil, nil, 0, err
 	}
 	if t.best == nil {
@@ -291,31 +290,6 @@ func sequence(c *arrangement, all []readyDish) string {
 		}
 	}
 	return strings.Join(out, " ")
-}
-
-// spread lists which dish goes into which fryer. The first of a fryer with two
-// drawers goes into the left one: the other way round is the same evening, where
-// no dish is to be in one of them.
-func spread(where [][]string) [][]string {
-	out := [][]string{{}}
-	alike := func(fryer string) bool {
-		return !slices.ContainsFunc(where, func(may []string) bool {
-			return slices.Contains(may, fryer) != slices.Contains(may, fryer+rightDrawer)
-		})
-	}
-	for _, may := range where {
-		var next [][]string
-		for _, so := range out {
-			for _, f := range may {
-				if strings.HasSuffix(f, rightDrawer) && alike(FryerOf(f)) && !slices.ContainsFunc(so, func(o string) bool { return FryerOf(o) == FryerOf(f) }) {
-					continue
-				}
-				next = append(next, append(slices.Clone(so), f))
-			}
-		}
-		out = next
-	}
-	return out
 }
 
 // write puts an evening into moments and words.

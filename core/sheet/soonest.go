@@ -2,7 +2,6 @@ package sheet
 
 import (
 	"math"
-	"slices"
 )
 
 // # The first table
@@ -10,13 +9,7 @@ import (
 // soonestOf looks for the best evening on the first table at which there is one. Which
 // that is, is found by evenings in which the baskets of a dish go in one after another,
 // none flashed that need not be: what is quickest is among those.
-func (t *tree) soonestOf(bases []*base) error {
-	plain := slices.DeleteFunc(slices.Clone(bases), func(b *base) bool {
-		return b.hands < t.s.Hands || slices.ContainsFunc(t.all, func(d readyDish) bool {
-			i := slices.IndexFunc(t.all, func(o readyDish) bool { return o.ID == d.ID })
-			return b.flash[i] && (d.Flash == nil || !*d.Flash)
-		})
-	})
+func (t *tree) soonestOf(bases, plain []*base) error {
 	for late := 0.0; late <= latest; {
 		fits, short, soonest, err := t.quick(late, plain)
 		if err != nil {
@@ -53,6 +46,7 @@ const nearly, fewLooks, quickly = 4.0, 1500, 240
 func (t *tree) quick(late float64, plain []*base) (fits bool, short, soonest float64, err error) {
 	short, soonest = math.Inf(1), math.Inf(1)
 	room, left := t.s.room()-late, quickly
+	orders := permutations(len(t.all), t.s, t.all)
 	for _, b := range plain {
 		soonest = min(soonest, t.s.room()+b.start)
 		if room+b.start > tick {
@@ -60,7 +54,7 @@ func (t *tree) quick(late float64, plain []*base) (fits bool, short, soonest flo
 			continue
 		}
 		seen := map[string]bool{}
-		for _, order := range permutations(len(t.all), t.s, t.all) {
+		for _, order := range orders {
 			c := arrangement{fryers: b.fryers, flash: b.flash, hands: b.hands, seqs: make([][]dealtBasket, len(t.s.Fryers))}
 			for n, f := range t.s.Fryers {
 				in := t.inPlace(b, f.ID)
@@ -90,26 +84,32 @@ func (t *tree) quick(late float64, plain []*base) (fits bool, short, soonest flo
 	return false, short, soonest, nil
 }
 
-// permutations are the orders of n dishes, those that are wanted so kept.
-func permutations(n int, s *Supper, all []readyDish) [][]int {
-	out := [][]int{{}}
-	for range n {
-		var next [][]int
-		for _, so := range out {
-			left := make([][]dealtBasket, n)
-			for i := range n {
-				if !slices.Contains(so, i) {
-					left[i] = all[i].baskets
-				}
-			}
-			for i := range n {
-				// The last first, as they are wanted.
-				if len(left[i]) > 0 && !s.inOrder(all, left, i) {
-					next = append(next, append([]int{i}, so...))
-				}
-			}
-		}
-		out = next
+// permutations are orders of n dishes, those that are wanted so kept: all, or the first
+// ones where there are more than are tried.
+func permutations(n int, s *Supper, all []readyDish) (out [][]int) {
+	left := make([][]dealtBasket, n)
+	for i := range n {
+		left[i] = all[i].baskets
 	}
+	var behind func(so []int)
+	behind = func(so []int) { // the last first, as they are wanted
+		if len(so) == n {
+			out = append(out, so)
+			return
+		}
+		for i := range n {
+			if len(out) == quickly {
+				return
+			}
+			if len(left[i]) == 0 || s.inOrder(all, left, i) {
+				continue
+			}
+			was := left[i]
+			left[i] = nil
+			behind(append([]int{i}, so...))
+			left[i] = was
+		}
+	}
+	behind(nil)
 	return out
 }

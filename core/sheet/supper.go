@@ -147,11 +147,13 @@ const MostApartH = 4.0
 
 // Most of each.
 const (
-	MaxDishes  = 6
-	MaxSteps   = 20 // of a side
-	MaxBuys    = 20 // lines of a side
-	MaxFryers  = 4
-	MaxBaskets = 12
+	MaxDishes = 6
+	// MaxAtTables are the most dishes of all tables together.
+	MaxAtTables = 12
+	MaxSteps    = 20 // of a side
+	MaxBuys     = 20 // lines of a side
+	MaxFryers   = 4
+	MaxBaskets  = 12
 )
 
 // UsualEvening is what a new supper begins with: when it is on the table, and
@@ -247,8 +249,14 @@ func (s Supper) Check() error {
 	if s.Oven != nil {
 		c.In(Limits, "oven.warmC", w.Oven.WarmC)
 	}
-	if n := len(s.Dishes); n < 1 || n > MaxDishes {
-		c.Add("dishes", fmt.Sprintf("%d dishes", n), fmt.Sprintf("1 to %d", MaxDishes))
+	kinds := map[string]bool{}
+	for _, d := range s.Dishes {
+		kinds[DishOf(d.ID)] = true
+	}
+	if n := len(s.Dishes); len(kinds) < 1 || len(kinds) > MaxDishes {
+		c.Add("dishes", fmt.Sprintf("%d dishes", len(kinds)), fmt.Sprintf("1 to %d", MaxDishes))
+	} else if n > MaxAtTables {
+		c.Add("dishes", fmt.Sprintf("%d dishes, each table's counted", n), fmt.Sprintf("up to %d: fewer tables, or fewer dishes", MaxAtTables))
 	}
 	if n := len(s.Fryers); n < 1 || n > MaxFryers {
 		c.Add("fryers", fmt.Sprintf("%d fryers", n), fmt.Sprintf("1 to %d", MaxFryers))

@@ -51,8 +51,11 @@ type tree struct {
 	left  int // looks, and here of what is looked at now
 	here  int
 	keys  []lacking
+	waits []float64
 	line  []float64
 	open  float64 // the least that anything costs which was not looked at
+	// unseen is the least that a base costs which is none of those that are tried.
+	unseen float64
 }
 
 // lacking names a basket, a fryer and a flash.
@@ -65,6 +68,7 @@ type lacking struct {
 // begin works out what every basket costs at least.
 func (t *tree) begin(where [][]string) error {
 	t.lacks, t.softs, t.takes = map[lacking][]float64{}, map[lacking][]float64{}, map[lacking]float64{}
+	t.waits = make([]float64, len(t.all))
 	for i := range t.all {
 		d := &t.all[i]
 		least := 0.0
@@ -143,27 +147,34 @@ func (t *tree) inPlace(b *base, place string) (out [][]dealtBasket) {
 // of 100 lacking, and how long they keep their place busy.
 type atLeast struct{ cost, soft, busy float64 }
 
-// least is that of the baskets left at a place, of which the last is out so many
-// minutes before the table.
-func (t *tree) least(b *base, place string, left [][]dealtBasket, wait float64) (out atLeast) {
+// least is that of the baskets left at a place, each out so many minutes before its dish
+// is wanted at least, by dish; nil is none.
+func (t *tree) least(b *base, place string, left [][]dealtBasket, waits []float64) (out atLeast) {
 	t.keys, t.line = t.keys[:0], t.line[:0]
+	wait := func(key lacking) float64 {
+		if waits == nil {
+			return 0
+		}
+		return waits[key.dish]
+	}
 	for i, list := range left {
 		for _, one := range list {
 			key := lacking{i, one.number, place, b.flash[i]}
 			t.keys, t.line = append(t.keys, key), append(t.line, t.takes[key])
-			out.cost += of(t.lacks, key, wait)
-			out.soft = max(out.soft, of(t.softs, key, wait))
+			out.cost += of(t.lacks, key, wait(key))
+			out.soft = max(out.soft, of(t.softs, key, wait(key)))
 			out.busy += t.takes[key]
 		}
 	}
 	// In whatever order, the one that is k-th from the last waits for k others.
 	slices.Sort(t.line)
-	behind := wait
+	behind := 0.0
 	for k := range len(t.line) - 1 {
 		behind += t.line[k]
 		more, soft := math.Inf(1), math.Inf(1)
 		for _, key := range t.keys {
-			more, soft = min(more, of(t.lacks, key, behind)-of(t.lacks, key, wait)), min(soft, of(t.softs, key, behind))
+			w := wait(key)
+			more, soft = min(more, of(t.lacks, key, w+behind)-of(t.lacks, key, w)), min(soft, of(t.softs, key, w+behind))
 		}
 		out.cost += max(0, more)
 		out.soft = max(out.soft, soft)
@@ -171,68 +182,14 @@ func (t *tree) least(b *base, place string, left [][]dealtBasket, wait float64) 
 	return out
 }
 
-// bases are all that may be the ground of an evening, the most promising first.
-func (t *tree) bases(where [][]string) []*base {
-	flashes := [][]bool{{}}
-	for i := range t.all {
-		var next [][]bool
-		for _, so := range flashes {
-			switch f := t.all[i].Flash; {
-			case f != nil:
-				next = append(next, append(slices.Clone(so), *f))
-			default:
-				next = append(next, append(slices.Clone(so), false), append(slices.Clone(so), true))
-			}
-		}
-		flashes = next
-	}
-	var out []*base
-	for _, fryers := range spread(where) {
-		for _, flash := range flashes {
-			b := base{fryers: fryers, flash: flash, hands: t.s.Hands}
-			start, soft := 0.0, 0.0
-			for _, f := range t.s.Fryers {
-				left := t.inPlace(&b, f.ID)
-				flashed := 0.0
-				for i := range t.all {
-					if flash[i] && placeOf(fryers[i], 1) == f.ID {
-						flashed += flashMin
-					}
-				}
-				l := t.least(&b, f.ID, left, 0)
-				b.least += l.cost
-				soft = max(soft, l.soft)
-				if l.busy > 0 {
-					l.busy += flashed
-				}
-				start = max(start, l.busy)
-			}
-			for i := range t.all {
-				start = max(start, t.bench[i])
-			}
-			b.start = max(0, start+tableMin-t.last)
-			b.least += sooner*b.start + softly*soft
-			for hands := 1; hands <= t.s.Hands; hands++ {
-				one := b
-				one.hands = hands
-				out = append(out, &one)
-			}
-		}
-	}
-	slices.SortStableFunc(out, func(a, b *base) int {
-		return cmp.Or(cmp.Compare(a.least, b.least), b.hands-a.hands)
-	})
-	return out
-}
-
 // at looks for the best evening with its table so many minutes later than asked for, by
 // as many looks as are left.
 func (t *tree) at(late float64, bases []*base) error {
 	t.late, t.room = late, t.s.room()-late
-	t.best, t.tried, t.open = nil, map[string]*candidate{}, math.Inf(1)
+	t.best, t.tried = nil, map[string]*candidate{}
 	// First a little at each, so that much can be cut off when all is looked at.
 	for _, most := range []int{firstLooks, looks} {
-		t.open = math.Inf(1)
+		t.open = t.unseen
 		for _, b := range bases {
 			t.here = most
 			if err := t.look(b); err != nil {
@@ -305,7 +262,7 @@ func (t *tree) before(b *base, p *planner, n int, left [][]dealtBasket, pending 
 			p.c.seqs = slices.Clone(p.c.seqs)
 			p.c.seqs[n] = append([]dealtBasket{*pending}, p.c.seqs[n]...)
 		}
-		if t.hopeless(t.bound(b, p, n+1, nil, 0)) {
+		if t.hopeless(t.bound(b, p, n+1, nil, 0, nil)) {
 			return nil
 		}
 		return t.fryer(b, p, n+1)
@@ -328,9 +285,7 @@ func (t *tree) before(b *base, p *planner, n int, left [][]dealtBasket, pending 
 			one.p.c.seqs = slices.Clone(p.c.seqs)
 			one.p.c.seqs[n] = append([]dealtBasket{*pending}, p.c.seqs[n]...)
 		}
-		all2 := slices.Clone(one.left)
-		all2[i] = append(slices.Clone(all2[i]), one.of)
-		one.start, one.cost = t.bound(b, one.p, n, all2, one.next)
+		one.start, one.cost = t.bound(b, one.p, n, one.left, one.next, &one.of)
 		all = append(all, one)
 	}
 	slices.SortStableFunc(all, func(a, b branch) int {
@@ -372,22 +327,29 @@ func (s *Supper) inOrder(all []readyDish, left [][]dealtBasket, dish int) bool {
 }
 
 // bound is how long before the table an evening that is fried so far begins at least, and
-// what it costs at least: what is left at its place before next, and at the places from
-// n on.
-func (t *tree) bound(b *base, p *planner, n int, left [][]dealtBasket, next float64) (start, cost float64) {
+// what it costs at least: what is left at its place before next, of which the one given
+// goes in last, and at the places from n on.
+func (t *tree) bound(b *base, p *planner, n int, left [][]dealtBasket, next float64, last *dealtBasket) (start, cost float64) {
 	cost = p.out.cost
 	soft := 100 - p.out.softest
 	for k := n; k < len(t.s.Fryers); k++ {
 		place := t.s.Fryers[k].ID
-		rest, front := left, next
+		rest, front := left, min(next, t.last)
 		if k > n || left == nil {
-			rest, front = t.inPlace(b, place), math.Inf(1)
+			rest, front = t.inPlace(b, place), t.last
+		} else if last != nil {
+			key := lacking{last.dish, last.number, place, b.flash[last.dish]}
+			wanted := t.wanted(p, last.dish)
+			front = min(front, wanted)
+			wait := t.waitTo(b, p, last.dish, front)
+			cost += of(t.lacks, key, wait)
+			soft = max(soft, of(t.softs, key, wait))
+			front -= t.takes[key]
 		}
-		if math.IsInf(front, 1) || k > n || left == nil {
-			front = t.last
+		for i := range t.all {
+			t.waits[i] = t.waitTo(b, p, i, front)
 		}
-		// What is flashed or tossed waits only until then.
-		l := t.waitsLeast(b, p, place, rest, front)
+		l := t.least(b, place, rest, t.waits)
 		cost += l.cost
 		soft = max(soft, l.soft)
 		start = max(start, l.busy-front)
@@ -401,27 +363,22 @@ func (t *tree) bound(b *base, p *planner, n int, left [][]dealtBasket, next floa
 	return start, cost + sooner*start + softly*soft
 }
 
-// waitsLeast is least of what is left before a moment.
-func (t *tree) waitsLeast(b *base, p *planner, place string, left [][]dealtBasket, front float64) atLeast {
-	// Until the first of them is wanted, so that none waits less.
-	until := math.Inf(1)
-	for i, list := range left {
-		if len(list) == 0 {
-			continue
-		}
-		at := p.at(&t.all[i]) - tableMin
-		if t.all[i].sauced {
-			at = p.from(taskOf(t.all[i].ID, "toss"))
-		}
-		if in, flash := p.backIn[t.all[i].ID]; flash {
-			at = in
-		}
-		until = min(until, at)
+// waitTo is how long what is out by a moment waits at least. Where its flash has no place
+// yet, it may be any moment.
+func (t *tree) waitTo(b *base, p *planner, i int, out float64) float64 {
+	if _, placed := p.backIn[t.all[i].ID]; b.flash[i] && !placed {
+		return 0
 	}
-	if math.IsInf(until, 1) {
-		return atLeast{}
+	return max(0, t.wanted(p, i)-out)
+}
+
+// wanted is when a dish's baskets are to be out at the latest: flashed, sauced, carried.
+func (t *tree) wanted(p *planner, i int) float64 {
+	id := t.all[i].ID
+	if in, flash := p.backIn[id]; flash {
+		return in
 	}
-	return t.least(b, place, left, max(0, until-front))
+	return p.limits[id]
 }
 
 // leaf ends an evening of which all is fried.

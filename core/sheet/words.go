@@ -321,17 +321,25 @@ func (k *Kitchen) over(s *Supper, all []readyDish, c *candidate) []string {
 			out = append(out, fmt.Sprintf("%s waits %s, of at most %.0f hours that hot food is held: it is not safe to eat after that.", units.Capital(basketName(&all[b.dish], b.basket)), units.Minutes(math.Round(b.wait)), load.HotHoldHours))
 		}
 	}
-	end := map[TaskID]float64{}
+	from, end := map[TaskID]float64{}, map[TaskID]float64{}
 	for _, t := range c.tasks {
-		end[t.ID] = t.to
+		from[t.ID], end[t.ID] = t.from, t.to
 	}
 	for _, a := range s.Sauces {
-		used := -tableMin
-		for _, t := range c.tasks {
-			if i := c.dishOf(t.Dish); t.Kind == Dress && i >= 0 {
-				if _, with := all[i].dressedWith(a.ID); with {
-					used = math.Min(used, t.from)
-				}
+		used, on := -tableMin, false
+		for i := range all {
+			if _, with := all[i].dressedWith(a.ID); !with {
+				continue
+			}
+			at := -tableMin
+			if all[i].ServeAt != nil {
+				at += all[i].ServeAt.Sub(s.ServeAt).Minutes()
+			}
+			if toss, tossed := from[taskOf(all[i].ID, "toss")]; tossed {
+				at = toss
+			}
+			if !on || at < used {
+				used, on = at, true
 			}
 		}
 		ready, known := end[taskOf(a.ID, "off")]
