@@ -1,10 +1,14 @@
 package sheet
 
 import (
+	"fmt"
+	"math"
+	"math/rand/v2"
 	"strings"
 	"testing"
 	"time"
 
+	"velocrustum/core/load"
 	"velocrustum/core/prep"
 )
 
@@ -131,5 +135,86 @@ func TestChanceIsSaidAsItIs(t *testing.T) {
 		if got := shareSays(share); !strings.HasPrefix(got, want) {
 			t.Errorf("%g is %q", share, got)
 		}
+	}
+}
+
+// Random suppers at two tables, over fryers that are chosen, with absences, coats that
+// rest, sauces each of its own and things that are due at once: all that is true of any
+// sheet, and a sauce is ready for its own table, not for another.
+func TestRandomTables(t *testing.T) {
+	r := rand.New(rand.NewPCG(29, 5))
+	for n := range 40 {
+		s := Supper{ServeAt: table, Hands: 1 + r.IntN(2), Hobs: ptr(2), Fryers: []NamedFryer{square, twin}, Oven: &Oven{WarmC: 90}}
+		other := table.Add(time.Duration([]int{-90, -45, 45, 60}[r.IntN(4)]) * time.Minute)
+		if r.IntN(2) == 0 {
+			from := table.Add(-time.Duration(20+r.IntN(100)) * time.Minute)
+			s.Away = []Away{{From: from, Until: from.Add(25 * time.Minute), Hands: 1}}
+			for _, at := range []time.Time{table, other} {
+				if !from.After(at) && from.Add(27*time.Minute).After(at) {
+					s.Away = nil // somebody has to carry the plates
+				}
+			}
+		}
+		for i := range 1 + r.IntN(2) {
+			q := []prep.Asked{pieces("chicken-wing-flat", 16, 43, "three-bowl-crumb", 4, 200, 18), pieces("potato-wedge", 28, 32, "oil-rub", 10, 190, 22), pieces("fish-strip", 9, 36, "three-bowl-crumb", 8, 195, 10)}[(n+i)%3]
+			if r.IntN(3) == 0 {
+				q.Program.Turns = []load.Turn{{AtMin: 8, Kind: load.Flip}, {AtMin: 8, Kind: load.LookIn}}
+			}
+			for at := range 2 {
+				d := SupperDish{ID: fmt.Sprintf("dish%d", i), PerBasket: 14, Request: q}
+				if r.IntN(2) == 0 {
+					d.FryerID = []string{square.ID, twin.ID}[r.IntN(2)]
+				}
+				if at == 1 {
+					d.ID, d.ServeAt = AtTable(d.ID, 1), &other
+				}
+				if r.IntN(2) == 0 {
+					d.SauceID, d.How = "sauce-"+d.ID, []string{"toss", "beside"}[r.IntN(2)]
+					s.Sauces = append(s.Sauces, SupperSauce{ID: d.SauceID, HandsMin: 2, SimmerMin: float64(3 + r.IntN(9)), HoldsMin: 30})
+				}
+				s.Dishes = append(s.Dishes, d)
+			}
+		}
+		got := plan(t, s)
+		name := fmt.Sprintf("tables %d", n)
+		honest(t, name, s, got)
+		for _, d := range s.Dishes {
+			off := got.task(TaskID(d.SauceID + "/off"))
+			if d.SauceID == "" || off == nil {
+				continue
+			}
+			served := got.task(got.TableOf(d.ID)).Start
+			stood := served.Sub(off.End)
+			said := strings.Contains(strings.Join(got.Over, " "), d.SauceID+" stands")
+			if off.End.After(served) || stood > 45*time.Minute != said && (stood < 15*time.Minute || stood > 45*time.Minute) {
+				t.Errorf("%s: %s is ready at %s for %s; said: %v", name, d.SauceID, off.End.Format("15:04"), served.Format("15:04"), got.Over)
+			}
+		}
+	}
+}
+
+// Four dishes at two tables, nothing settled, three pairs of hands: it ends, and says by
+// how much another evening may be better.
+func TestManyDishesAtTwoTables(t *testing.T) {
+	s := free(4)
+	s.Hands = 3
+	children := s.ServeAt.Add(-45 * time.Minute)
+	for i, d := range s.Dishes {
+		s.Dishes[i].Request.Load.Pieces = d.PerBasket
+		d = s.Dishes[i]
+		d.ID, d.ServeAt = AtTable(d.ID, 1), &children
+		s.Dishes = append(s.Dishes, d)
+	}
+	tr, where := treeOf(t, kitchen, s)
+	if got := len(tr.bases(where)); got > 3*mostGrounds {
+		t.Errorf("%d grounds are tried", got)
+	}
+	if math.IsInf(tr.unseen, 1) || tr.unseen <= 0 {
+		t.Errorf("what is not tried lacks at least %g", tr.unseen)
+	}
+	got := plan(t, s)
+	honest(t, "eight", s, got)
+	if got.Gap == 0 || got.GapSays == "" {
+		t.Error("nothing is said of what was not weighed")
 	}
 }

@@ -32,8 +32,9 @@ func allSeqs(left [][]dealtBasket) (out [][]dealtBasket) {
 	return out
 }
 
-// forEach places every evening there is.
-func forEach(t *testing.T, k *Kitchen, in Supper, see func(*candidate)) (tried int) {
+// treeOf is the search of a supper, before it begins.
+func treeOf(t *testing.T, k *Kitchen, in Supper) (*tree, [][]string) {
+	t.Helper()
 	s := in.whole()
 	all, err := k.prepare(&s, in.Dishes)
 	if err != nil {
@@ -47,6 +48,13 @@ func forEach(t *testing.T, k *Kitchen, in Supper, see func(*candidate)) (tried i
 	if err := tr.begin(where); err != nil {
 		t.Fatal(err)
 	}
+	return tr, where
+}
+
+// forEach places every evening there is.
+func forEach(t *testing.T, k *Kitchen, in Supper, see func(*candidate)) (tried int) {
+	tr, where := treeOf(t, k, in)
+	s, all := tr.s, tr.all
 	for _, b := range tr.bases(where) {
 		seqs := [][][]dealtBasket{{}}
 		for _, f := range s.Fryers {
@@ -59,7 +67,7 @@ func forEach(t *testing.T, k *Kitchen, in Supper, see func(*candidate)) (tried i
 			seqs = next
 		}
 		for _, seq := range seqs {
-			got, err := k.soonest(t.Context(), &s, all, arrangement{seqs: seq, fryers: b.fryers, flash: b.flash, hands: b.hands}, latest)
+			got, err := k.soonest(t.Context(), s, all, arrangement{seqs: seq, fryers: b.fryers, flash: b.flash, hands: b.hands}, latest)
 			if err != nil {
 				t.Fatal(err)
 			}
