@@ -4,7 +4,6 @@ import (
 	"fmt"
 	"math"
 
-	"velocrustum/core/crust"
 	"velocrustum/core/units"
 )
 
@@ -27,10 +26,10 @@ func StaysSays(names []string) string {
 	return units.List(names) + " were begun before that, and stay as they were."
 }
 
-// PlateSays says what a basket was on its plate: its crust of 100, the coldest spot, and
-// what it went through since it was out.
-func PlateSays(crustOf, coreC, waited, warmC float64, flashed bool, h units.Household) string {
-	says := fmt.Sprintf("On the plate by forecast: crust %.0f, %s, %s inside", math.Floor(crustOf), crust.Words(crustOf), h.Degrees(math.Floor(coreC)))
+// PlateSays says what a basket was on its plate: its crust of 100, also in words, the
+// coldest spot, and what it went through since it was out.
+func PlateSays(crust float64, words string, coreC, waited, warmC float64, flashed bool, h units.Household) string {
+	says := fmt.Sprintf("On the plate by forecast: crust %.0f, %s, %s inside", math.Floor(crust), words, h.Degrees(math.Floor(coreC)))
 	if waited >= 1 {
 		kept := "on a rack in the room"
 		if warmC > 0 {

@@ -3,6 +3,7 @@ package units
 import (
 	"fmt"
 	"math"
+	"regexp"
 	"strconv"
 	"strings"
 	"unicode"
@@ -44,9 +45,11 @@ type unit struct {
 // measures are by every name that people write; sizes in g or ml.
 func measures(s Spoons) map[string]unit {
 	tsp, tbsp, cup := 5.0, 15.0, 250.0
+	pint, fluid := 568.261, 28.4131 // imperial
 	switch s {
 	case USSpoons:
 		tsp, tbsp, cup = 4.929, 14.787, 236.588
+		pint, fluid = 473.176, 29.5735
 	case AUSpoons:
 		tbsp = 20
 	}
@@ -68,6 +71,11 @@ func measures(s Spoons) map[string]unit {
 	add(tsp, Volume, "tsp tsps teaspoon teaspoons")
 	add(tbsp, Volume, "tbsp tbsps tbs tablespoon tablespoons")
 	add(cup, Volume, "cup cups")
+	add(fluid, Volume, "floz")
+	add(pint, Volume, "pint pints pt pts")
+	add(2*pint, Volume, "quart quarts qt qts")
+	add(8*pint, Volume, "gallon gallons gal")
+	add(0.05, Volume, "drop drops")
 	add(tsp/8, Volume, "dash dashes")
 	add(tsp/16, Volume, "pinch pinches")
 	// What says how much only roughly: means of own weighings, ±40 %.
@@ -81,12 +89,15 @@ func measures(s Spoons) map[string]unit {
 	return out
 }
 
-var numberWords = map[string]float64{"a": 1, "an": 1, "one": 1, "two": 2, "three": 3, "four": 4, "five": 5, "six": 6, "seven": 7, "eight": 8, "nine": 9, "ten": 10, "eleven": 11, "twelve": 12, "half": 0.5, "quarter": 0.25}
+var numberWords = map[string]float64{"a": 1, "an": 1, "one": 1, "two": 2, "three": 3, "four": 4, "five": 5, "six": 6, "seven": 7, "eight": 8, "nine": 9, "ten": 10, "eleven": 11, "twelve": 12, "half": 0.5, "quarter": 0.25, "couple": 2, "few": 3, "several": 4}
 
 var fractions = map[rune]float64{'½': 0.5, '¼': 0.25, '¾': 0.75, '⅓': 1.0 / 3, '⅔': 2.0 / 3, '⅛': 0.125, '⅜': 0.375, '⅝': 0.625, '⅞': 0.875, '⅕': 0.2}
 
 // MaxAmount is the most that is taken for an amount, in g, ml or pieces.
 const MaxAmount = 100000.0
+
+// loosely are numbers that say no number, and what they are taken for.
+var loosely = map[string]bool{"couple": true, "few": true, "several": true}
 
 // rough are measures that everybody has another idea of.
 var rough = []string{"splash", "drizzle", "glug", "squeeze", "handful", "knob", "dash", "pinch"}
@@ -114,7 +125,9 @@ func ParseAmount(text string, spoons Spoons, pieces ...string) (Amount, error) {
 	if s := strings.TrimSpace(read); s != "" && (s[0] == '-' || strings.HasPrefix(s, "−") || strings.HasPrefix(s, "–")) {
 		return refuse("there is no less than nothing")
 	}
-	words := amountWords(read)
+	words := amountWords(letters.Replace(spooned.ReplaceAllStringFunc(read, func(m string) string {
+		return m[:len(m)-1] + map[byte]string{'T': " tbsp", 't': " tsp"}[m[len(m)-1]]
+	})))
 	if len(words) == 0 {
 		return refuse("nothing is there")
 	}
@@ -136,8 +149,9 @@ func ParseAmount(text string, spoons Spoons, pieces ...string) (Amount, error) {
 		number, open, fill = 0, false, 1
 		return nil
 	}
+	grouped(words, known, spoons)
 	for i, w := range words {
-		if (w == "a" || w == "an") && open { // half a dozen
+		if (w == "a" || w == "an") && (open || i+1 < len(words) && loosely[words[i+1]]) { // half a dozen
 			continue
 		}
 		if f, ok := fills[w]; ok {
@@ -160,6 +174,9 @@ func ParseAmount(text string, spoons Spoons, pieces ...string) (Amount, error) {
 			continue
 		}
 		if v, ok := amountNumber(w); ok {
+			if loosely[w] {
+				took = append(took, fmt.Sprintf("%s as %g", w, v))
+			}
 			// "1 1/2" is one and a half; "2 3" is nothing.
 			if open && (v >= 1 || number != math.Trunc(number)) {
 				return refuse("two numbers stand side by side")
@@ -175,7 +192,7 @@ func ParseAmount(text string, spoons Spoons, pieces ...string) (Amount, error) {
 			}
 			continue
 		}
-		if w == "of" || w == "and" {
+		if w == "of" || w == "and" || (w == "plus" || w == "+") && have {
 			if w == "of" && i == len(words)-1 {
 				return refuse("it ends in the middle")
 			}
@@ -215,6 +232,38 @@ func ParseAmount(text string, spoons Spoons, pieces ...string) (Amount, error) {
 		return refuse(fmt.Sprintf("more than nothing and up to %g", MaxAmount))
 	}
 	return Amount{total, dim, strings.Join(took, "; ")}, nil
+}
+
+// spooned are a tablespoon and a teaspoon by one letter, and letters what is written
+// apart.
+var (
+	spooned = regexp.MustCompile(`[0-9½¼¾⅓⅔⅛]\s*[Tt]\b`)
+	letters = strings.NewReplacer("fl. oz", "floz", "fl oz", "floz", "fluid ounces", "floz", "fluid ounce", "floz", "+", " plus ")
+)
+
+// grouped makes whole numbers of those that are written in groups of three: 1,234 g,
+// 1.234,5 g. What a single mark before three figures is hangs on the measure, since
+// nobody weighs a thousandth of a gram, and on how the household writes its numbers.
+func grouped(words []string, known map[string]unit, spoons Spoons) {
+	for i, w := range words {
+		comma, dot := strings.LastIndex(w, ","), strings.LastIndex(w, ".")
+		switch {
+		case comma >= 0 && dot >= 0:
+			thousands := map[bool]string{true: ",", false: "."}[comma < dot]
+			words[i] = strings.ReplaceAll(strings.ReplaceAll(w, thousands, ""), ",", ".")
+		case strings.Count(w, ",")+strings.Count(w, ".") > 1:
+			words[i] = strings.NewReplacer(",", "", ".", "").Replace(w)
+		case max(comma, dot) >= 1 && len(w)-max(comma, dot) == 4 && w[0] != '0' && !strings.Contains(w, "/"):
+			small := false
+			if i+1 < len(words) {
+				u, ok := known[words[i+1]]
+				small = ok && (u.size <= 1 && u.dim != Pieces)
+			}
+			if small || comma >= 0 && spoons == USSpoons {
+				words[i] = strings.NewReplacer(",", "", ".", "").Replace(w)
+			}
+		}
+	}
 }
 
 func isNumber(w string) bool { _, ok := amountNumber(w); return ok && w != "a" && w != "an" }

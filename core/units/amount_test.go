@@ -34,6 +34,26 @@ func TestAmountsAsPeopleWriteThem(t *testing.T) {
 	}
 }
 
+// Numbers in groups, as a household writes them, spoons by a letter, larger measures.
+func TestAmountsOfManyKitchens(t *testing.T) {
+	for _, c := range []struct {
+		text   string
+		spoons Spoons
+		want   float64
+		dim    Dimension
+	}{
+		{"1 T", MetricSpoons, 15, Volume}, {"3 t", MetricSpoons, 15, Volume}, {"1½T", USSpoons, 22.1805, Volume}, {"2t.", AUSpoons, 10, Volume},
+		{"1 pint", USSpoons, 473.176, Volume}, {"1 pint", MetricSpoons, 568.261, Volume}, {"2 quarts", USSpoons, 1892.704, Volume}, {"8 fl oz", USSpoons, 236.588, Volume}, {"4 fl. oz.", MetricSpoons, 113.6524, Volume},
+		{"1,234 g", MetricSpoons, 1234, Mass}, {"1.234 g", MetricSpoons, 1234, Mass}, {"1.234,5 g", MetricSpoons, 1234.5, Mass}, {"1,234.5 g", USSpoons, 1234.5, Mass},
+		{"1,234 kg", MetricSpoons, 1234, Mass}, {"1.250 kg", USSpoons, 1250, Mass}, {"0,125 l", MetricSpoons, 125, Volume}, {"12,500 g", USSpoons, 12500, Mass}, {"1,5 l", MetricSpoons, 1500, Volume},
+		{"1 cup plus 2 tbsp", MetricSpoons, 280, Volume}, {"1 cup + 2 tbsp", MetricSpoons, 280, Volume}, {"a few drops", MetricSpoons, 0.15, Volume}, {"a couple", MetricSpoons, 2, Pieces}, {"1/4 pint", MetricSpoons, 142.06525, Volume},
+	} {
+		if got, err := ParseAmount(c.text, c.spoons); err != nil || math.Abs(got.Value-c.want) > 1e-3*c.want || got.Dimension != c.dim {
+			t.Errorf("%q in %s spoons is %+v (%v), want %g", c.text, c.spoons, got, err, c.want)
+		}
+	}
+}
+
 // What leaves it open is taken for a figure, which is said.
 func TestAmountsThatLeaveItOpen(t *testing.T) {
 	for _, c := range []struct {

@@ -5,6 +5,7 @@ import (
 
 	"velocrustum/core/baskets"
 	"velocrustum/core/cook"
+	"velocrustum/core/crust"
 	"velocrustum/core/sheet"
 	"velocrustum/internal/store"
 )
@@ -26,9 +27,9 @@ func (s *Sessions) OnPlate(ctx context.Context, e store.EveningLed, led *LedEven
 		warmC = e.Plan.V.WarmC
 	}
 	waited := table.Sub(out).Minutes()
-	crust, coreC, err := baskets.Waited(q, warmC, min(waited, 120), flashed)
+	left, coreC, err := baskets.Waited(q, warmC, min(waited, 120), flashed)
 	if err != nil {
 		return "", nil // its program is beyond what is run on; the entry of its own has the rest
 	}
-	return cook.PlateSays(crust, coreC, waited, warmC, flashed, q.Units), nil
+	return cook.PlateSays(left, crust.Words(left), coreC, waited, warmC, flashed, q.Units), nil
 }

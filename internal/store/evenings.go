@@ -20,7 +20,7 @@ type EveningLed struct {
 	Sheet    JSON[sheet.Sheet] `db:"sheet"`
 	// Plan is what it was laid from; none of dishes that were begun at once, or as an
 	// archive brings it.
-	Plan       *JSON[EveningPlan] `db:"plan"`
+	Plan       *JSON[EveningPlan] `db:"laid_from"`
 	Hands      int                `db:"hands"`
 	StartedAt  Time               `db:"started_at"`
 	FinishedAt *Time              `db:"finished_at"`
@@ -49,8 +49,8 @@ func (e EveningLed) Comes() (people int) {
 	return people
 }
 
-const eveningColumns = `id, name, supper_id, sheet, plan, hands, started_at, finished_at`
-const eveningValues = `:id, :name, :supper_id, :sheet, :plan, :hands, :started_at, :finished_at`
+const eveningColumns = `id, name, supper_id, sheet, laid_from, hands, started_at, finished_at`
+const eveningValues = `:id, :name, :supper_id, :sheet, :laid_from, :hands, :started_at, :finished_at`
 
 // LiveEvening returns the supper that is led through, or ErrNotFound.
 func (s *Store) LiveEvening(ctx context.Context) (EveningLed, error) {
@@ -153,7 +153,7 @@ func (s *Store) RevokeOf(ctx context.Context, evening, id string) error {
 // evening that are not among them were never begun, and go.
 func (s *Store) Relay(ctx context.Context, e EveningLed) error {
 	return s.write(ctx, func(tx *sqlx.Tx) error {
-		if err := touched(tx.NamedExecContext(ctx, `UPDATE sessions SET sheet = :sheet, plan = :plan WHERE id = :id`, e)); err != nil {
+		if err := touched(tx.NamedExecContext(ctx, `UPDATE sessions SET sheet = :sheet, laid_from = :laid_from WHERE id = :id`, e)); err != nil {
 			return err
 		}
 		kept := map[string]bool{}
