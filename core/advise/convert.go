@@ -2,6 +2,7 @@ package advise
 
 import (
 	"context"
+	"fmt"
 	"math"
 
 	"velocrustum/core/load"
@@ -70,7 +71,11 @@ func Convert(ctx context.Context, q load.Request, from FormerWay) (Conversion, e
 		return Conversion{}, err
 	}
 	if from.Kind == FromPreset {
-		return judgePreset(ctx, q, from)
+		p := load.Program{PreheatMin: q.Program.PreheatMin, HotFromC: q.Program.HotFromC, Stages: []load.Stage{{AirC: from.TempC, Minutes: from.Minutes}}}
+		if from.Minutes >= 4 {
+			p.Turns = []load.Turn{{AtMin: math.Round(from.Minutes / 2), Kind: load.Flip}}
+		}
+		return judge(ctx, q, p, fmt.Sprintf("The preset of %.0f min at %s", from.Minutes, q.Units.Degrees(from.TempC)))
 	}
 	l, err := load.Of(anyProgram(q))
 	if err != nil {
@@ -159,13 +164,17 @@ const (
 	losesJuice
 )
 
-// judgePreset judges a time and temperature printed on a fryer.
-func judgePreset(ctx context.Context, q load.Request, from FormerWay) (Conversion, error) {
-	q.Program.Stages, q.Program.Turns = []load.Stage{{AirC: from.TempC, Minutes: from.Minutes}}, nil
-	if from.Minutes >= 4 {
-		q.Program.Turns = []load.Turn{{AtMin: math.Round(from.Minutes / 2), Kind: load.Flip}}
-	}
-	q.TailMin = math.Min(60, math.Max(15, from.Minutes))
+// Judge judges the program that a recipe for an air fryer has. The error is refuse.Fields
+// or the context's.
+func Judge(ctx context.Context, q load.Request, p load.Program) (Conversion, error) {
+	return judge(ctx, q, p, programSays(p, q.Units))
+}
+
+// judge judges a program that goes by some words.
+func judge(ctx context.Context, q load.Request, p load.Program, called string) (Conversion, error) {
+	q.Program = p
+	minutes := p.Minutes()
+	q.TailMin = math.Min(60, math.Max(15, minutes))
 	l, err := load.Of(q)
 	if err != nil {
 		return Conversion{}, err
@@ -176,23 +185,23 @@ func judgePreset(ctx context.Context, q load.Request, from FormerWay) (Conversio
 	}
 	out := Conversion{Source: Source{CoreC: a.End.CoreC, Crust: a.End.Crust, JuicePct: a.End.JuiceKeptPct}}
 	sure, ready, to := a.Chance.SafeByMin, a.Verdict.ReadyAtMin, a.Verdict.GoodUntilMin
-	out.Source.Safe = sure != nil && *sure <= from.Minutes
+	out.Source.Safe = sure != nil && *sure <= minutes
 	var flaw presetFlaw
 	switch {
 	case sure == nil:
 		out.Fit, flaw = Short, neverSafe
 	case !out.Source.Safe:
 		out.Fit, flaw = Short, notSafe
-	case to != nil && *to < from.Minutes:
+	case to != nil && *to < minutes:
 		out.Fit, flaw = Long, tooDone
-	case ready != nil && *ready > from.Minutes+1:
+	case ready != nil && *ready > minutes+1:
 		out.Fit, flaw = Short, notCrisp
-	case ready != nil && from.Minutes > *ready+4 && a.End.JuiceKeptPct < juiceOf(l)+8:
+	case ready != nil && minutes > *ready+4 && a.End.JuiceKeptPct < juiceOf(l)+8:
 		out.Fit, flaw = Long, losesJuice
 	default:
 		out.Fit = Fits
 	}
-	out.Says = presetSays(l, from, &a, flaw)
+	out.Says = presetSays(l, called, &a, flaw)
 	if out.Fit == Fits {
 		return out, nil
 	}

@@ -274,9 +274,20 @@ func conversionSays(l *load.Load, from FormerWay, src Source, p *Proposal, coreC
 	return strings.Join(says, " ")
 }
 
-// presetSays judges a preset by what comes of it.
-func presetSays(l *load.Load, from FormerWay, a *verdict.Answer, flaw presetFlaw) string {
-	preset := fmt.Sprintf("The preset of %.0f min at %s", from.Minutes, l.Units.Degrees(from.TempC))
+// programSays names the program of a recipe.
+func programSays(p load.Program, u units.Household) string {
+	var stages []string
+	for _, s := range p.Stages {
+		stages = append(stages, fmt.Sprintf("%s for %s", u.Degrees(s.AirC), units.Minutes(s.Minutes)))
+	}
+	if len(stages) > 1 {
+		return "The recipe’s " + strings.Join(stages, ", then ") + ","
+	}
+	return "The recipe’s " + stages[0]
+}
+
+// presetSays judges a preset, or a recipe's program, by what comes of it.
+func presetSays(l *load.Load, preset string, a *verdict.Answer, flaw presetFlaw) string {
 	if flaw == neverSafe {
 		return preset + " does not get this load safe, however long it is left."
 	}

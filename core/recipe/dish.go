@@ -107,6 +107,10 @@ func (r *reader) dish() {
 	if oilG > mostOilShare*r.alikeG() || r.out.Heat != nil && r.out.Heat.Kind == advise.FromOil {
 		oilG = 0
 	}
+	if r.sprayed && oilG == 0 {
+		oilG = math.Max(1, math.Round(sprayShare*r.alikeG()))
+		r.out.Missing = append(r.out.Missing, fmt.Sprintf("how much oil is sprayed on: about %.0f g is taken", oilG))
+	}
 	r.out.Coat = &load.Covering{ID: coatOf(coat, oilG), OilG: math.Round(oilG)}
 	if layers := r.layers(coatG, r.out.Coat.ID); layers != nil {
 		r.out.Coat.ID, r.out.Coat.Layers = food.Made, layers
@@ -254,6 +258,10 @@ func (r *reader) served(s pan.Serving) pan.Serving {
 	}
 	return s
 }
+
+// sprayShare of the food is what a spray leaves on it: 0.4 g on 100 cm² of pieces of
+// 30 to 60 g.
+const sprayShare = 0.008
 
 // mostOilShare of the food is oil that is on it, and not what it swims in.
 const mostOilShare = 0.12

@@ -34,10 +34,37 @@ func drawerOf(match []string) int {
 type halved struct {
 	text Text // with one drawer a step
 	of   []int
+	own  bool // the second is a dish of its own, and in no drawer
 }
 
 // inBoth is where a line belongs that is of both, beside 0 and 1.
 const inBoth = 2
+
+// apart splits off what the cook says is a dish of its own: its lines, and the steps that
+// name nothing else.
+func apart(t Text, fixes []Fix) (h halved, ok bool) {
+	h = halved{text: t, own: true}
+	var words [2]string
+	for n, s := range t.Ingredients {
+		at := 0
+		if slices.ContainsFunc(fixes, func(f Fix) bool { return f.Line == n && f.As == AsDish }) {
+			at, ok = 1, true
+		}
+		h.of = append(h.of, at)
+		words[at] += " " + s.Text
+	}
+	for _, step := range t.Steps {
+		p, at := plain(step), inBoth
+		switch mine, theirs := namesAny(p, words[0]), namesAny(p, words[1]); {
+		case theirs && !mine:
+			at = 1
+		case mine && !theirs:
+			at = 0
+		}
+		h.of = append(h.of, at)
+	}
+	return h, ok
+}
 
 // halve splits a recipe of two drawers; not ok where it is of one.
 func halve(t Text) (h halved, ok bool) {
@@ -102,10 +129,13 @@ func named(words, line string) bool {
 	})
 }
 
-// UnderstandDrawers is Understand of a recipe that may be of two drawers: then
-// other is the dish of the second, and the lines of the first are those of both.
+// UnderstandDrawers is Understand of a recipe that may be of two drawers, or have a dish
+// of its own in it: then other is the second, and the lines of the first are those of both.
 func UnderstandDrawers(t Text, fixes []Fix, p prep.Pantry, spoons units.Spoons) (u Understood, other *Understood) {
 	h, ok := halve(t)
+	if !ok {
+		h, ok = apart(t, fixes)
+	}
 	if !ok {
 		return Understand(t, fixes, p, spoons), nil
 	}
@@ -131,7 +161,9 @@ func UnderstandDrawers(t Text, fixes []Fix, p prep.Pantry, spoons units.Spoons) 
 		var put []Fix
 		for _, f := range fixes {
 			if i := slices.Index(lines[k], f.Line); i >= 0 {
-				f.Line = i
+				if f.Line = i; f.As == AsDish {
+					f.As = AsFood
+				}
 				put = append(put, f)
 			}
 		}
@@ -141,9 +173,11 @@ func UnderstandDrawers(t Text, fixes []Fix, p prep.Pantry, spoons units.Spoons) 
 	for k := 1; k >= 0; k-- { // what both have is told as the first took it
 		for i, at := range lines[k] {
 			whole[at] = each[k].Lines[i]
-			whole[at].Drawer = h.of[at] + 1
-			if h.of[at] == inBoth {
+			if whole[at].Drawer = h.of[at] + 1; h.of[at] == inBoth || h.own {
 				whole[at].Drawer = 0
+			}
+			if h.own && k == 1 && h.of[at] == 1 {
+				whole[at].Says = "Of a dish of its own: " + units.Lower(whole[at].Says)
 			}
 		}
 	}
@@ -156,6 +190,7 @@ func UnderstandDrawers(t Text, fixes []Fix, p prep.Pantry, spoons units.Spoons) 
 	}
 	u.Unknown = append(u.Unknown, each[1].Unknown...)
 	other = &each[1]
+	other.Own = h.own
 	other.Name = u.Name + ", the other drawer"
 	if other.Load != nil {
 		if cut, err := food.FindCut(other.Load.Cut); err == nil {

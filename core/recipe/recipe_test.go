@@ -213,7 +213,7 @@ func TestAmountsAndTimesOfManyForms(t *testing.T) {
 		t.Errorf("%+v, %+v", got.Load, got.Lines)
 	}
 	// What is cut otherwise than what it is taken for is not passed over.
-	if l := read(t, Text{Name: "x", Ingredients: lines("1 lb salmon fillet, cut in 1-inch cubes")}).Lines[0]; l.Understood || !strings.Contains(l.Says, "cubes") {
+	if l := read(t, Text{Name: "x", Ingredients: lines("1 lb salmon fillet, cut in 1-inch cubes")}).Lines[0]; l.Understood || !strings.Contains(l.Says, "25 mm weigh about 17 g") {
 		t.Errorf("%+v", l)
 	}
 }

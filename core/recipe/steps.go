@@ -70,6 +70,20 @@ func heatsIn(text string) (all []float64, at []int) {
 	return all, at
 }
 
+// heatsSaid are the heats of air, oil or an oven that are said, °C, each where it begins,
+// and apart from them what the food is to have inside: nothing is fried under 100 °C.
+func heatsSaid(text string) (all []float64, at []int, inside []float64) {
+	degrees, places := heatsIn(text)
+	for i, c := range degrees {
+		if c < boils {
+			inside = append(inside, c)
+			continue
+		}
+		all, at = append(all, c), append(at, places[i])
+	}
+	return all, at, inside
+}
+
 // hottestC is more than which no kitchen's oil or oven is, °C: what is said
 // without a scale is °F then.
 const hottestC = 260.0
@@ -117,21 +131,37 @@ type heated struct {
 	fixed         bool // the cook says so
 }
 
+// heatKind is what heats, by the words of a clause; "" where none says.
+func heatKind(has func(...string) bool) string {
+	switch {
+	case has("air fry", "air fryer", "airfry", "af ", "basket", "drawer", "drawers"):
+		return advise.FromPreset
+	case has("oven", "bake", "roast", "grill", "broil"):
+		return advise.FromOven
+	case has("deep fr", "hot oil", "oil to", "in oil", "in the oil", "fry", "fries"):
+		return advise.FromOil
+	}
+	return ""
+}
+
 // heats reads what a step says of heat: one, or several after another.
 func (r *reader) heats(n int, text, s string, has func(...string) bool) (out []heated, told string) {
 	h := heated{line: n}
-	switch {
-	case has("air fry", "air fryer", "airfry", "basket", "drawer", "drawers"):
-		h.kind = advise.FromPreset
-	case has("oven", "bake", "roast", "grill", "broil"):
-		h.kind = advise.FromOven
-	case has("deep fr", "hot oil", "oil to", "in oil", "in the oil", "fry", "fries"):
-		h.kind = advise.FromOil
-	}
-	degrees, at := heatsIn(text)
-	times, took := timesIn(text)
-	if h.kind == "" && len(degrees) == 0 || len(degrees)+len(times) == 0 {
+	h.kind = heatKind(has)
+	degrees, at, _ := heatsSaid(text)
+	times, took := timesIn(timed(text))
+	if len(degrees)+len(times) == 0 {
 		return nil, ""
+	}
+	if h.kind == "" && len(degrees) == 0 {
+		// "Cook for 6 minutes" goes on in what was hot before.
+		if len(r.hot) == 0 || !goesOn.MatchString(text) || elsewhere.MatchString(text) {
+			return nil, ""
+		}
+		h.kind = r.hot[len(r.hot)-1].kind
+	}
+	if !has("grill", "broil", "broiler") { // from above it is not carried through
+		r.takeFigures(text, len(degrees), len(times))
 	}
 	head, _, _ := strings.Cut(r.cut.ID, "-")
 	h.food = slices.ContainsFunc(kindred[head], func(w string) bool { return says(s, w) })
@@ -207,15 +237,6 @@ func (r *reader) cutInto(n int, has func(...string) bool) string {
 	return fmt.Sprintf("Cut so, it is %d %s of about %.0f g each.", r.pieces, cut.Plural, r.pieceG)
 }
 
-// insideIn is what the food is to have inside, °C; 0 where that is not said.
-func insideIn(text string, has func(...string) bool) float64 {
-	degrees, _ := heatsIn(text)
-	if len(degrees) == 1 && degrees[0] < boils && has("internal", "inside", "thermometer", "core", "reads", "reach", "registers") {
-		return degrees[0]
-	}
-	return 0
-}
-
 // boils is where what is said is no more the inside of food, °C.
 const boils = 100.0
 
@@ -272,6 +293,13 @@ func (r *reader) cooked() {
 		}
 	}
 	h := r.hot[pick]
+	r.picked = h.line
+	for i := range pick { // the first of the stages, where the longest is not that
+		if r.hot[i].kind == h.kind && r.hot[i].minute > 0 && h.kind == advise.FromPreset {
+			r.picked = r.hot[i].line
+			break
+		}
+	}
 	r.out.Heat = &advise.FormerWay{Kind: h.kind, TempC: h.tempC, Minutes: h.minute}
 	for i, o := range r.hot {
 		l := &r.out.Lines[o.line]
@@ -279,9 +307,10 @@ func (r *reader) cooked() {
 		switch {
 		case i == pick || o.minute == 0:
 		case o.line == h.line:
-			if of := fmt.Sprintf(" Of these, %s is taken; the stages here are the forecast’s own.", h.words()); !strings.Contains(l.Says, of) {
+			if of := fmt.Sprintf(" Of these, %s is taken; the stages here are the forecast’s own.", h.words()); h.kind != advise.FromPreset && !strings.Contains(l.Says, of) {
 				l.Says += of
 			}
+		case h.kind == advise.FromPreset && o.kind == h.kind && i > pick: // stage by stage
 		case !strings.Contains(l.Says, another):
 			l.Says += another
 		}
@@ -290,12 +319,13 @@ func (r *reader) cooked() {
 
 // step reads one step.
 func (r *reader) step(n int, text string) Line {
-	l := Line{Text: text, Step: true, As: AsNote, Says: "Kept as a note: nothing that the forecast takes from it."}
+	l := Line{Text: text, Step: true, As: AsNote, Says: nothingTaken}
 	if r.fix(n).As == AsNote {
 		l.Understood, l.Says = true, "Kept as a note."
 		return l
 	}
 	s := plain(text)
+	r.taken = map[string]bool{}
 	has := func(words ...string) bool {
 		return slices.ContainsFunc(words, func(w string) bool { return strings.Contains(s, " "+w) })
 	}
@@ -312,6 +342,18 @@ func (r *reader) step(n int, text string) Line {
 		l.Says = fmt.Sprintf("Waits %g h, as you say.", r.hours)
 		return l
 	}
+	if name, only := r.onlyLeftOut(s); only {
+		l.Understood, l.Says = true, leftOutSays(name)
+		for _, clause := range clauses.Split(counted(text), -1) { // but one oven is hot for both
+			if _, c, ok := r.preheat(clause); ok && c > 0 {
+				p := plain(clause)
+				r.hot = append(r.hot, heated{line: n, tempC: c, kind: heatKind(func(words ...string) bool {
+					return slices.ContainsFunc(words, func(w string) bool { return strings.Contains(p, " "+w) })
+				})})
+			}
+		}
+		return l
+	}
 	var found []string
 	add := func(says string) {
 		if !slices.Contains(found, says) {
@@ -321,11 +363,27 @@ func (r *reader) step(n int, text string) Line {
 	for _, clause := range clauses.Split(counted(text), -1) {
 		r.clause(n, &l, clause, s, add)
 	}
+	l.Understood = true
 	if len(found) > 0 {
-		l.Understood, l.Says = true, strings.Join(found, " ")
+		l.Says = strings.Join(found, " ")
+	}
+	if r.figures { // as they stood before they were counted
+		r.take(fractionOf.FindAllString(text, -1)...)
+		r.take(numberOf.FindAllString(text, -1)...)
+		r.figures = false
+	}
+	if left := r.mark(&l, idleStep); len(left) > 0 {
+		l.Understood = false
+		if l.Says == nothingTaken {
+			l.Says = "Kept as a note."
+		}
+		l.Says += notUsed(left)
 	}
 	return l
 }
+
+// nothingTaken is said of a step from which nothing was taken.
+const nothingTaken = "Kept as a note: nothing in it that the forecast hangs on."
 
 // clause reads one of a step: a wait, a heat, a turn.
 func (r *reader) clause(n int, l *Line, text, step string, add func(string)) {
@@ -345,13 +403,15 @@ func (r *reader) clause(n int, l *Line, text, step string, add func(string)) {
 		add(told)
 		as(AsFood)
 	}
-	waits := has("marinat", "refrigerat", "chill", "overnight", "fridge", "brine", "soak")
+	waits := has("marinat", "refrigerat", "chill", "overnight", "fridge", "brine", "soak") || leaves.MatchString(text) && !goesOn.MatchString(text)
 	if waits && r.hours == 0 {
 		v, took, ok := longIn(text)
 		if !ok && has("overnight") {
 			v, took, ok = 12*60, "overnight as 12 hours", true
 		}
 		if ok {
+			r.takeFigures(text, 0, 1)
+			r.take("marinate marinating refrigerate chill overnight fridge brine soak stand")
 			r.hours = v / 60
 			l.Hours = r.hours
 			as(AsTime)
@@ -361,15 +421,43 @@ func (r *reader) clause(n int, l *Line, text, step string, add func(string)) {
 			}
 		}
 	}
-	if inside := insideIn(text, has); inside > 0 {
-		add(fmt.Sprintf("%.0f °C inside: not taken, the rule of this household is kept.", inside))
+	if _, _, inside := heatsSaid(text); len(inside) > 0 {
+		r.takeFigures(text, len(inside)+len(heat.FindAllString(text, -1)), 0)
+		if has("keep warm", "kept warm", "warm oven", "hold") {
+			add(fmt.Sprintf("Kept warm at %.0f °C: say it with the supper.", inside[0]))
+		} else {
+			add(fmt.Sprintf("%.0f °C inside: not taken, the rule of this household is kept.", inside[0]))
+		}
+		r.take("internal inside probe thermometer")
+	}
+	if pre, c, ok := r.preheat(text); ok {
+		r.takeFigures(text, 1, 1)
+		r.take(preheats.FindString(text))
+		if kind := heatKind(has); kind != "" || c > 0 {
+			r.hot = append(r.hot, heated{line: n, kind: kind, tempC: c})
+		}
+		as(AsHeat)
+		switch {
+		case pre > 0 && c > 0:
+			add(fmt.Sprintf("Heated to %.0f °C first, %s.", c, units.Minutes(pre)))
+		case c > 0:
+			add(fmt.Sprintf("Heated to %.0f °C first.", c))
+		default:
+			add("Heated first.")
+		}
 	} else if hot, told := r.heats(n, text, step, has); told != "" && !waits {
 		as(AsHeat)
 		add(told)
 		r.hot = append(r.hot, hot...)
 	}
+	r.also(text, s, add)
 	if has("turn", "flip", "shake", "shaking", "halfway") {
 		r.out.Turned = true
+		r.take("turn turned turning flip flipped flipping shake shaking toss tossing twice again")
+		for _, m := range turnAfter.FindAllString(text, -1) {
+			r.take(m)
+		}
+		r.take(turnEvery.FindString(text))
 		add("Turned on the way.")
 		as(AsTurn)
 	}

@@ -4,7 +4,6 @@ import (
 	"fmt"
 	"math"
 	"slices"
-	"strconv"
 	"strings"
 
 	"velocrustum/core/advise"
@@ -27,6 +26,8 @@ const (
 	AsTime     = "hours"
 	AsTurn     = "turn"
 	AsNote     = "note" // it is kept as it stood, and changes nothing
+	AsSide     = "side" // of something eaten beside, with steps of its own
+	AsDish     = "dish" // of a dish of its own, fried too
 )
 
 // Line is one line of a recipe with what was understood of it.
@@ -46,7 +47,9 @@ type Line struct {
 	// Drawer is 1 or 2 where it is of one of two; 0 where it is of both, or
 	// there is one.
 	Drawer int `json:"drawer,omitempty"`
-	by     string
+	// Parts are the text in stretches, those marked of which nothing was used.
+	Parts []Part `json:"parts,omitempty"`
+	by    string
 }
 
 // Fix is what a cook says of a line otherwise.
@@ -81,6 +84,12 @@ type Understood struct {
 	Beside []prep.DishLot    `json:"beside,omitempty"`
 	Heat   *advise.FormerWay `json:"heat,omitempty"`
 	Turned bool              `json:"turned"`
+	// Program is what a recipe for an air fryer has, stage by stage; nil for others.
+	Program *load.Program `json:"program,omitempty"`
+	// Own says of a second dish that it is one of its own, in no other drawer.
+	Own bool `json:"own,omitempty"`
+	// Sides are what is eaten beside.
+	Sides []Side `json:"sides,omitempty"`
 }
 
 // reader gathers a dish from lines.
@@ -99,6 +108,11 @@ type reader struct {
 	hours   float64
 	grain   larder.Item // rice or noodles, dry
 	hot     []heated
+	taken   map[string]bool // words that were used of the line that is read
+	left    []leftOut
+	figures bool // times of it were taken, in figures
+	picked  int  // the line with the heat that was taken
+	sprayed bool // oil goes on by the spray, as much as it takes
 	// How it comes: out of a freezer at startC, fried or cooked before.
 	startC float64
 	was    food.State
@@ -138,18 +152,38 @@ func Understand(t Text, fixes []Fix, p prep.Pantry, spoons units.Spoons) Underst
 	}
 	named := false
 	for _, s := range t.Ingredients {
+		if sideGroup.MatchString(s.Group) {
+			continue
+		}
 		cut, _, ok := r.cutIn(plain(s.Text))
 		r.meat, named = r.meat || ok && !cut.Plant(), named || ok
 	}
 	r.nearest = !named
+	of := r.asides(t)
+	for k := range t.Steps { // nor does the dish hang on what is done for a side
+		if _, side := of[len(t.Ingredients)+k]; side {
+			r.steps[k] = ""
+		}
+	}
 	for n, s := range t.Ingredients {
+		if i, side := of[n]; side {
+			r.out.Lines = append(r.out.Lines, r.aside(s.Text, s.Group, false, i))
+			continue
+		}
 		r.out.Lines = append(r.out.Lines, r.ingredient(n, s))
 	}
 	r.byName()
-	for n, s := range t.Steps {
-		r.out.Lines = append(r.out.Lines, r.step(len(t.Ingredients)+n, s))
+	for k, s := range t.Steps {
+		n := len(t.Ingredients) + k
+		if i, side := of[n]; side {
+			r.out.Lines = append(r.out.Lines, r.aside(s, "", true, i))
+			continue
+		}
+		r.out.Lines = append(r.out.Lines, r.step(n, s))
 	}
+	r.leaveWith()
 	r.cooked()
+	r.stages(t, of)
 	if r.pieces > 0 {
 		r.state(t)
 		r.whole(r.foodBy, r.foodText, t)
@@ -198,14 +232,45 @@ func (r *reader) fix(n int) Fix {
 	return Fix{Line: n}
 }
 
-// ingredient reads one line of ingredients.
+// perhapsToo is said of a food beside the first.
+const perhapsToo = "Something else, perhaps to fry: left out here. Say that it is fried, and it lies beside; that it is a dish of its own; or a side."
+
+// ingredient reads one line of ingredients, and marks what was not used of it.
 func (r *reader) ingredient(n int, s Said) Line {
+	r.taken = map[string]bool{}
+	before := r.pieces
+	l := r.ingredientOf(n, s)
+	if f := r.fix(n); f.As != "" || f.Cut != "" || f.Ingredient != "" || f.G != nil || f.Pieces > 0 {
+		return l // the cook has seen it
+	}
+	idle := idleOf
+	if l.As == AsFood {
+		cut := r.cut
+		if n := len(r.beside); before > 0 && n > 0 {
+			cut = r.beside[n-1].cut
+		}
+		idle = idleFood(cut, s.Text)
+	}
+	if left := r.mark(&l, idle); len(left) > 0 && l.Understood {
+		l.Understood = false
+		l.Says += notUsed(left)
+	}
+	return l
+}
+
+func (r *reader) ingredientOf(n int, s Said) Line {
 	l := Line{Text: s.Text, Group: s.Group, As: AsNote}
 	f := r.fix(n)
 	amount, rest := split(worded(s.Text), r.spoons)
 	if amount == "" {
 		amount, rest = trailing(s.Text, r.spoons)
 	}
+	if held, ok := packed(amount, rest, r.spoons); ok {
+		amount = held
+		r.take(packing.FindString(rest), inBrackets.FindString(rest))
+	}
+	bare, _, _ := strings.Cut(amount, ", ") // what follows is how it is cut
+	r.take(bare)
 	name := plain(inBrackets.ReplaceAllString(rest, " "))
 	i, by, known := ingredientIn(name, r.p)
 	if f.Ingredient != "" {
@@ -225,7 +290,8 @@ func (r *reader) ingredient(n int, s Said) Line {
 	// unless it is only a part of what is fried.
 	if f.As == AsFood || f.Cut != "" || isFood && f.As == "" && f.Ingredient == "" && !(known && len(strings.Fields(by)) > 1) {
 		if isFood && r.pieces == 0 && r.isSide(cut, foodBy, f) {
-			l.Says = "Something else, perhaps to fry: left out here. Put right that it is fried, and it lies beside."
+			l.Says = perhapsToo
+			r.left = append(r.left, leftOut{foodBy, cut.Plural})
 			return l
 		}
 		if isFood && r.pieces == 0 {
@@ -236,7 +302,8 @@ func (r *reader) ingredient(n int, s Said) Line {
 			// Drumsticks and thighs are fried together; potatoes may be a side.
 			together := cut.Class == r.cut.Class || f.As == AsFood
 			if !together || len(r.beside) == load.MaxLots-1 {
-				l.Says = "Something else, perhaps to fry: left out here. Put right that it is fried, and it lies beside."
+				l.Says = perhapsToo
+				r.left = append(r.left, leftOut{foodBy, cut.Plural})
 				return l
 			}
 			first := r.fried
@@ -248,6 +315,7 @@ func (r *reader) ingredient(n int, s Said) Line {
 		}
 	}
 	l.by = by
+	r.take(by)
 	if f.As == AsNote {
 		l.Says, l.Understood = "Kept as a note.", true
 		return l
@@ -260,6 +328,12 @@ func (r *reader) ingredient(n int, s Said) Line {
 		return l
 	}
 	l.Ingredient = i.ID
+	if i.ID == "oil" && f.As == "" && (toFryIn.MatchString(s.Text) || r.muchOil(amount, i)) {
+		r.take(s.Text)
+		l.Ingredient, l.Understood = "", true
+		l.Says = "Oil to fry in: none of it is on the food here."
+		return l
+	}
 	took := ""
 	var err error
 	switch {
@@ -299,157 +373,3 @@ func pieced(amount string, spoons units.Spoons) float64 {
 	}
 	return 0
 }
-
-// food reads the line of what is fried: how many, how heavy.
-func (r *reader) food(l *Line, cut food.Cut, by, amount, text string, f Fix) {
-	l.As, l.Understood = AsFood, true
-	if k := slices.IndexFunc(food.Names, func(n food.Name) bool { return n.Words == by && n.Near }); k >= 0 {
-		r.out.Missing = append(r.out.Missing, fmt.Sprintf("%s: taken as %s, the nearest by shape. Weigh one, and measure where it is thickest", by, cut.Plural))
-	}
-	typical := cut.Typical
-	if g := about[by]; g > 0 {
-		typical = g
-	}
-	n, massG, each := 0.0, 0.0, 0.0
-	take := func(text string) {
-		if !strings.HasPrefix(cut.ID, "potato-") { // a large one is one, but for its weight
-			text = strings.TrimSpace(sized.ReplaceAllString(text, ""))
-		}
-		a, err := units.ParseAmount(text, r.spoons)
-		if err != nil {
-			return
-		}
-		switch a.Dimension {
-		case units.Mass:
-			massG = math.Max(massG, a.Value)
-		case units.Pieces:
-			n = a.Value
-		}
-	}
-	take(amount)
-	asides := inBrackets.FindAllStringSubmatch(text, 3)
-	var said []string
-	for _, b := range asides {
-		said = append(said, strings.Split(b[1], ",")...)
-	}
-	said = append(said, strings.Split(inBrackets.ReplaceAllString(text, ""), ",")[1:]...)
-	for _, b := range said {
-		inside := strings.TrimSpace(strings.NewReplacer("about", "", "approx.", "", "approximately", "", "roughly", "", "total", "", "in all", "").Replace(strings.ToLower(b)))
-		was := massG
-		one := strings.Contains(inside, "each")
-		words := strings.Fields(strings.ReplaceAll(inside, "each", ""))
-		for k := len(words); k > 0; k-- {
-			a, err := units.ParseAmount(strings.Join(words[:k], " "), r.spoons)
-			if err == nil && a.Dimension == units.Mass {
-				massG = a.Value
-				break
-			}
-			if err == nil && a.Dimension == units.Pieces && n == 0 && k == len(words) && k == 1 {
-				n = a.Value
-			}
-		}
-		if one && massG != was {
-			each, massG = massG, was
-		}
-	}
-	if f.Pieces > 0 {
-		n = float64(f.Pieces)
-	}
-	if f.G != nil && *f.G > 0 {
-		massG = *f.G
-	}
-	// Potatoes are counted whole, before they are cut.
-	if strings.HasPrefix(cut.ID, "potato-") && n > 0 && n <= mostPotatoes && massG == 0 && each == 0 && f.Pieces == 0 {
-		massG, n = n*potatoG, 0
-		l.Says = fmt.Sprintf("Potatoes of about %g g each are taken, %.0f g in all.", potatoG, massG)
-		r.out.Missing = append(r.out.Missing, fmt.Sprintf("the weight of the %s: about %.0f g in all is taken", cut.Plural, massG))
-	}
-	least, most := cut.Allowed()
-	// What is cut up is counted whole.
-	if g := wholes[by]; g > 0 && n > 0 && n <= mostWhole && massG == 0 && each == 0 && f.Pieces == 0 {
-		massG = n * g
-		r.out.Missing = append(r.out.Missing, fmt.Sprintf("the weight of what is cut up: about %g g for one whole is taken", g))
-	}
-	if n > 0 && massG/n > most && wholes[by] > 0 {
-		n = 0
-	}
-	switch {
-	case each > 0 && n > 0:
-		r.pieceG = each
-	case n > 0 && massG > 0:
-		r.pieceG = massG / n
-	case massG > 0:
-		r.pieceG = typical
-		n = math.Max(1, math.Round(massG/typical))
-		r.pieceG = massG / n
-	case n > 0:
-		r.pieceG = typical
-		l.Says = fmt.Sprintf("%.0f %s; their weight is not said: about %g g each is taken.", n, cut.Plural, typical)
-		r.out.Missing = append(r.out.Missing, fmt.Sprintf("the weight of the %s: about %g g each is taken", cut.Plural, typical))
-	default:
-		n, r.pieceG, l.Understood = 4, typical, false
-		l.Says = fmt.Sprintf("%s, but not how many: four of about %g g are taken.", units.Capital(cut.Plural), typical)
-		r.out.Missing = append(r.out.Missing, fmt.Sprintf("how many %s", cut.Plural))
-	}
-	r.cut, r.pieces = cut, int(math.Min(load.MaxPieces, math.Max(1, math.Round(n))))
-	if r.pieceG < least || r.pieceG > most {
-		l.Says = fmt.Sprintf("%d %s of %.0f g each are not what is called so: about %g g each is taken.", r.pieces, cut.Plural, r.pieceG, typical)
-		l.Understood = false
-		r.pieceG = typical
-	}
-	r.foodBy, r.foodText = by, text
-	if horizontal.MatchString(text) && !strings.HasPrefix(cut.ID, "potato-") && f.Pieces == 0 {
-		// Each makes two, of half its weight.
-		r.pieces, r.pieceG = 2*r.pieces, r.pieceG/2
-	}
-	steps := 1.0 // to a gram, to half of one of what is small
-	if r.pieceG < 20 {
-		steps = 2
-	}
-	r.pieceG, l.Pieces = math.Round(r.pieceG*steps)/steps, r.pieces
-	r.cutTo(l, cut, by, text)
-	l.G = math.Round(r.pieceG * float64(r.pieces))
-	if pieces := fmt.Sprintf("%d %s of about %g g each", r.pieces, cut.Plural, r.pieceG); l.Says == "" || strings.HasPrefix(l.Says, ",") {
-		l.Says = pieces + strings.TrimSuffix(l.Says, ".") + "."
-	}
-}
-
-// cutTo takes how thick a piece is, where that is said, and says where it is cut
-// otherwise than what it is taken for.
-func (r *reader) cutTo(l *Line, cut food.Cut, by, text string) {
-	if m := thick.FindStringSubmatch(text); m != nil {
-		mm, _ := strconv.ParseFloat(strings.Replace(m[1]+m[3], ",", ".", 1), 64)
-		if strings.EqualFold(m[2]+m[4], "cm") {
-			mm *= 10
-		}
-		if least, most := cut.Thicknesses(r.pieceG); mm >= least && mm <= most {
-			r.thickMm = mm
-			if l.Says == "" {
-				l.Says = fmt.Sprintf(", %g mm thick.", mm)
-			} else {
-				l.Says += fmt.Sprintf(" %g mm thick.", mm)
-			}
-			return
-		}
-		l.Says = strings.TrimPrefix(l.Says+fmt.Sprintf(" %g mm is not possible for %.0f g each: not taken.", mm, r.pieceG), " ")
-		l.Understood = false
-		return
-	}
-	small := cutSmaller.FindString(text)
-	if small == "" || strings.HasPrefix(strings.ToLower(small), "piece") || cutSmaller.MatchString(by) || cutSmaller.MatchString(strings.ReplaceAll(cut.ID, "-", " ")) || strings.Contains(cut.ID, "meatball") {
-		return
-	}
-	l.Understood = false
-	l.Says = strings.TrimPrefix(l.Says+fmt.Sprintf(" %d %s of about %.0f g each are taken, and not “%s”: put right how many there are.", r.pieces, cut.Plural, r.pieceG, small), " ")
-	r.out.Missing = append(r.out.Missing, fmt.Sprintf("how large the pieces are that it is cut into: whole %s are taken", cut.Plural))
-}
-
-// wholes are what weighs one whole that is cut into pieces, g, by how it is
-// called; mostWhole are as many as are counted so.
-var wholes = map[string]float64{"breast bite": 200, "breast chunk": 200, "breast cube": 200, "breast cubed": 200, "breast piece": 200,
-	"thigh bite": 110, "thigh chunk": 110, "thigh cube": 110, "thigh cubed": 110, "thigh piece": 110}
-
-const mostWhole = 12.0
-
-// potatoG is a middling potato, and mostPotatoes as many as are counted whole.
-const potatoG, mostPotatoes = 200.0, 12.0

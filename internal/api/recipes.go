@@ -42,6 +42,9 @@ func (s *Server) ReadRecipe(ctx context.Context, r ReadRecipeRequestObject) (Rea
 		out.Own, out.Dish, out.Name, out.Missing, out.Unknown = &yes, dish, dish.Name, []string{}, []recipe.Unknown{}
 		return out, nil
 	}
+	if len(u.Sides) > 0 {
+		out.Sides = &u.Sides
+	}
 	if len(u.Refused) > 0 {
 		out.Refused = &u.Refused
 	}
@@ -54,13 +57,13 @@ func (s *Server) ReadRecipe(ctx context.Context, r ReadRecipeRequestObject) (Rea
 	}
 	defer leave()
 	var drawers [2]*string
-	if other != nil && fryer.Drawers == 2 {
+	if other != nil && !other.Own && fryer.Drawers == 2 {
 		drawers = [2]*string{new(load.Left), new(load.Right)}
 	}
 	if other != nil {
-		beside := RecipeBeside{Name: other.Name, Missing: other.Missing}
+		beside := RecipeBeside{Name: other.Name, Missing: other.Missing, Own: &other.Own}
 		if other.Load == nil {
-			beside.Missing = append(beside.Missing, "what is fried in the other drawer")
+			beside.Missing = append(beside.Missing, "what is fried in it")
 		} else if beside.Dish, beside.Converted, err = s.broughtOr(ctx, *other, fryer.ID, drawers[1], &beside.Missing); err != nil {
 			return nil, err
 		}
@@ -138,7 +141,13 @@ func (s *Server) brought(ctx context.Context, u recipe.Understood, fryerID strin
 	q := d.First()
 	why := "It says no time: "
 	if h := u.Heat; h != nil && h.Minutes > 0 {
-		c, err := advise.Convert(ctx, q, *h)
+		bring := func() (advise.Conversion, error) {
+			if u.Program != nil {
+				return advise.Judge(ctx, q, *u.Program)
+			}
+			return advise.Convert(ctx, q, *h)
+		}
+		c, err := bring()
 		var fields refuse.Fields
 		switch {
 		case errors.As(err, &fields):
@@ -147,6 +156,9 @@ func (s *Server) brought(ctx context.Context, u recipe.Understood, fryerID strin
 			return nil, "", err
 		case c.Proposal != nil:
 			in.Program = c.Proposal.Program
+			return &in, c.Says + inTwo, nil
+		case u.Program != nil:
+			in.Program = *u.Program
 			return &in, c.Says + inTwo, nil
 		default:
 			in.Program.Stages = []load.Stage{{AirC: h.TempC, Minutes: h.Minutes}}

@@ -312,16 +312,21 @@ const howMany = `(\d{1,2}|one|two|three|four|five|six|eight|ten|twelve)`
 
 var (
 	ofIngredients = regexp.MustCompile(`(?i)^(the )?(ingredients|you(’|')?ll need|you need|what you need|shopping)\b`)
-	ofSteps       = regexp.MustCompile(`(?i)^(the )?(method|steps?|instructions?|directions?|preparation|how to|to make|cooking)\b`)
+	ofSteps       = regexp.MustCompile(`(?i)^(the )?(method|steps?|instructions?|directions?|preparation|how to|to make|cooking(?: method| instructions)?$)`)
 	bullet        = regexp.MustCompile(`^([-*•·–—▢□☐]|\[[ x]\])\s*`)
 	ordinal       = regexp.MustCompile(`(?i)^(step\s*)?\d{1,2}[.):]\s+`)
 	yields        = regexp.MustCompile(`(?i)^\(?(?:serves|servings?|feeds|for)\s*:?\s+(?:about\s+|up to\s+)?` + howMany + `\b`)
 	within        = regexp.MustCompile(`(?i)^makes\b.*\bserves\s+` + howMany + `\b`)
 	makes         = regexp.MustCompile(`(?i)^\(?(?:makes|yields?)\s*:?\s+(?:about\s+)?` + howMany + `(?:\s*[-–]\s*\d+)?\s*(?:servings?|portions?|people|persons?|\)|$)`)
 	portions      = regexp.MustCompile(`(?i)^(\d{1,2})\s+(servings?|portions?|people)\b`)
-	parts         = regexp.MustCompile(`(?i)^for the \w+( \w+)?$`)
-	inOne         = regexp.MustCompile(`^((?i:for|to) [^:]{2,30}|[^:]{2,30}(?i:sauce|glaze|dip|marinade|brine|rub)): (.+)$`)
-	unescape      = strings.NewReplacer(`\\`, `\`, `\*`, "*", `\_`, "_", `\#`, "#", `\[`, "[", `\]`, "]", `\<`, "<", `\|`, "|", "\\`", "`", "**", "", "__", "")
+	// about is how long all of it takes, beside the recipe.
+	about      = regexp.MustCompile(`(?i)^(?:prep(?:aration)?|cook(?:ing)?|total|active|hands[- ]on|ready in|marinating|chilling)(?: time)?\s*[:=]?\s*(?:about\s+)?\d+\s*(?:-\s*\d+\s*)?(?:m|h)`)
+	alsoServes = regexp.MustCompile(`(?i)\b(?:serves|servings?|portions?)\s*:?\s*` + howMany + `\b`)
+	// headings without a colon, of what stands under them.
+	headed   = regexp.MustCompile(`(?i)^(?:for (?:the )?|the )?(?:[\p{L}&'’-]+ ){0,3}(?:sauce|glaze|marinade|brine|rub|coating|crust|breading|batter|dredge|dip|dressing|slaw|coleslaw|salad|mix|seasoning|topping|garnish|serve|serving|finish|end)$`)
+	parts    = regexp.MustCompile(`(?i)^for the \w+( \w+)?$`)
+	inOne    = regexp.MustCompile(`^((?i:for|to) [^:]{2,30}|[^:]{2,30}(?i:sauce|glaze|dip|marinade|brine|rub)): (.+)$`)
+	unescape = strings.NewReplacer(`\\`, `\`, `\*`, "*", `\_`, "_", `\#`, "#", `\[`, "[", `\]`, "]", `\<`, "<", `\|`, "|", "\\`", "`", "**", "", "__", "")
 )
 
 // counts are numbers as words, of those who eat.
@@ -386,8 +391,17 @@ func plainText(text string) (out recipe.Text, own json.RawMessage) {
 		case out.Name == "" && part == "" && (!recipe.Amounted(s) || !digits.MatchString(s)):
 			out.Name = plain
 			continue
-		case part != "steps" && (strings.HasSuffix(s, ":") || parts.MatchString(s)) && !recipe.Amounted(s):
+		case part != "steps" && (strings.HasSuffix(s, ":") || parts.MatchString(s) || !item && !digits.MatchString(s) && headed.MatchString(s) && len(out.Ingredients) > 0) && !recipe.Amounted(s):
 			group = strings.TrimSuffix(s, ":")
+			continue
+		}
+		if about.MatchString(s) && len(s) < 90 {
+			if m := alsoServes.FindStringSubmatch(s); m != nil && out.Servings == 0 {
+				out.Servings = max(firstNumber(m[1]), counts[strings.ToLower(m[1])])
+			}
+			if len(out.Rest) < mostLines {
+				out.Rest = append(out.Rest, s)
+			}
 			continue
 		}
 		if part == "other" {
@@ -424,7 +438,7 @@ func plainText(text string) (out recipe.Text, own json.RawMessage) {
 		counted := ordinal.MatchString(s)
 		s = ordinal.ReplaceAllString(s, "")
 		step := counted && !recipe.Amounted(s)
-		few := len(strings.Fields(s)) < 4 && len(out.Steps) == 0
+		few := len(strings.Fields(s)) < 4 && len(out.Steps) == 0 && !strings.HasSuffix(s, ".")
 		switch {
 		case part == "ingredients" && !step, part == "" && !step && (recipe.Amounted(s) || item && len(strings.Fields(s)) < 8 || few):
 			if len(out.Ingredients) < mostLines {

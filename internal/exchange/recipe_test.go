@@ -114,13 +114,13 @@ func TestRecipesOfManyHabits(t *testing.T) {
 		thick  float64
 		sauces int
 	}{
-		{file: "two-sauces.txt", cut: "chicken-wing-flat", pieces: 22, g: 41, coat: "starch-dust", marinade: "salt-fine", sauces: 2, sauce: "hot-sauce", heat: advise.FormerWay{Kind: "preset", TempC: 193, Minutes: 24}, line: "193 °C, 24 min, in an air fryer. Turned on the way. 204 °C, 5 min. Of these, 193 °C, 24 min is taken"},
+		{file: "two-sauces.txt", cut: "chicken-wing-flat", pieces: 22, g: 41, coat: "starch-dust", marinade: "salt-fine", sauces: 2, sauce: "hot-sauce", heat: advise.FormerWay{Kind: "preset", TempC: 193, Minutes: 29}, line: "193 °C, 24 min, in an air fryer. Turned on the way. 204 °C, 5 min."},
 		{file: "rings-in-one-go.txt", cut: "onion-ring", pieces: 18, g: 14, coat: "three-bowl-crumb", marinade: "salt-fine", heat: advise.FormerWay{Kind: "oil", TempC: 191, Minutes: 2.5}, notUnderstood: 1},
 		{file: "schnitzel.txt", cut: "pork-loin-cutlet", pieces: 4, g: 120, thick: 5, coat: "three-bowl-crumb", heat: advise.FormerWay{Kind: "oil", TempC: 170, Minutes: 5}, notUnderstood: 1, line: "the middle of 2 to 3, once for each side"},
 		{file: "page-for-the-eye.html", cut: "chicken-drumstick", pieces: 8, g: 115, coat: "bare", marinade: "sugar-brown", hours: 2, heat: advise.FormerWay{Kind: "oven", TempC: 218, Minutes: 42.5}, line: "74 °C inside: not taken"},
 		{file: "fish-and-chips.txt", servings: 2, cut: "fish-fillet-white", pieces: 2, g: 180, coat: "flour-dust", heat: advise.FormerWay{Kind: "oil", TempC: 180, Minutes: 6}, notUnderstood: 3, line: "A wet batter drips through a basket"},
-		{file: "belly.txt", servings: 3, cut: "pork-belly-slice", pieces: 19, g: 42, thick: 20, coat: "bare", marinade: "rice-wine", hours: 1, sauces: 1, sauce: "vinegar", heat: advise.FormerWay{Kind: "preset", TempC: 180, Minutes: 15}},
-		{file: "tenders.txt", cut: "chicken-tenderloin", pieces: 14, g: 49, coat: "flour-starch", marinade: "buttermilk", hours: 1, heat: advise.FormerWay{Kind: "oil", TempC: 177, Minutes: 5.5}, notUnderstood: 1},
+		{file: "belly.txt", servings: 3, cut: "pork-belly-slice", pieces: 19, g: 42, thick: 20, coat: "bare", marinade: "rice-wine", hours: 1, sauces: 1, sauce: "rice-vinegar", heat: advise.FormerWay{Kind: "preset", TempC: 180, Minutes: 23}, notUnderstood: 1},
+		{file: "tenders.txt", servings: 4, cut: "chicken-tenderloin", pieces: 14, g: 49, coat: "flour-starch", marinade: "buttermilk", hours: 1, heat: advise.FormerWay{Kind: "oil", TempC: 177, Minutes: 5.5}},
 		{file: "squid.md", servings: 2, cut: "squid-ring", pieces: 33, g: 12, coat: "starch-dust", marinade: "salt-flake-light", hours: 0.25, heat: advise.FormerWay{Kind: "oil", TempC: 180, Minutes: 2}},
 		{file: "fish.txt", cut: "fish-fillet-white", pieces: 4, g: 140, coat: "three-bowl-crumb", heat: advise.FormerWay{Kind: "oven", TempC: 220, Minutes: 17.5}, notUnderstood: 2},
 		{file: "pork.txt", cut: "pork-loin-cutlet", pieces: 2, g: 180, thick: 20, coat: "three-bowl-crumb", sauce: "ketchup", heat: advise.FormerWay{Kind: "oil", TempC: 170, Minutes: 6.5}, notUnderstood: 1},

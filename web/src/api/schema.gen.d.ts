@@ -2984,7 +2984,7 @@ export interface components {
             /** @description from 0, ingredients before steps */
             line: number;
             /** @enum {string} */
-            as?: "food" | "marinade" | "coat" | "oil" | "sauce" | "finish" | "note";
+            as?: "food" | "dish" | "side" | "marinade" | "coat" | "oil" | "sauce" | "finish" | "note";
             ingredient?: string;
             /** Format: double */
             g?: number;
@@ -3013,6 +3013,19 @@ export interface components {
             heat?: components["schemas"]["Recipe"];
             /** Format: double */
             hours?: number;
+            /** @description the text in stretches */
+            parts?: components["schemas"]["RecipePart"][];
+        };
+        RecipePart: {
+            text: string;
+            /** @description nothing was taken from it, though it may matter */
+            unused?: boolean;
+        };
+        /** @description Something eaten beside, as it stood */
+        RecipeSide: {
+            name: string;
+            buys: string[];
+            steps: string[];
         };
         RecipeRead: {
             name: string;
@@ -3028,10 +3041,14 @@ export interface components {
             /** @description why its times are others here */
             converted?: string;
             beside?: components["schemas"]["RecipeBeside"];
+            /** @description what is eaten beside */
+            sides?: components["schemas"]["RecipeSide"][];
         };
-        /** @description The dish of the second of two drawers */
+        /** @description The dish of the second of two drawers, or one of its own */
         RecipeBeside: {
             name: string;
+            /** @description a dish of its own, in no other drawer */
+            own?: boolean;
             missing: string[];
             dish?: components["schemas"]["DishByLots"];
             converted?: string;
