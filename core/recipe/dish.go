@@ -109,7 +109,7 @@ func (r *reader) dish() {
 	}
 	if r.sprayed && oilG == 0 {
 		oilG = math.Max(1, math.Round(sprayShare*r.alikeG()))
-		r.out.Missing = append(r.out.Missing, fmt.Sprintf("how much oil is sprayed on: about %.0f g is taken", oilG))
+		r.out.Missing = append(r.out.Missing, fmt.Sprintf("how much oil is sprayed on: about %s is taken", r.say.Grams(oilG)))
 	}
 	r.out.Coat = &load.Covering{ID: coatOf(coat, oilG), OilG: math.Round(oilG)}
 	if layers := r.layers(coatG, r.out.Coat.ID); layers != nil {

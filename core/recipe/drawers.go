@@ -131,13 +131,13 @@ func named(words, line string) bool {
 
 // UnderstandDrawers is Understand of a recipe that may be of two drawers, or have a dish
 // of its own in it: then other is the second, and the lines of the first are those of both.
-func UnderstandDrawers(t Text, fixes []Fix, p prep.Pantry, spoons units.Spoons) (u Understood, other *Understood) {
+func UnderstandDrawers(t Text, fixes []Fix, p prep.Pantry, say units.Household) (u Understood, other *Understood) {
 	h, ok := halve(t)
 	if !ok {
 		h, ok = apart(t, fixes)
 	}
 	if !ok {
-		return Understand(t, fixes, p, spoons), nil
+		return Understand(t, fixes, p, say), nil
 	}
 	var each [2]Understood
 	var lines [2][]int // of each, where they stand in the whole
@@ -167,7 +167,7 @@ func UnderstandDrawers(t Text, fixes []Fix, p prep.Pantry, spoons units.Spoons) 
 				put = append(put, f)
 			}
 		}
-		each[k] = Understand(own, put, p, spoons)
+		each[k] = Understand(own, put, p, say)
 	}
 	whole := make([]Line, len(h.of))
 	for k := 1; k >= 0; k-- { // what both have is told as the first took it

@@ -16,7 +16,7 @@ var twoDrawers = Text{Name: "Chicken and chips", Ingredients: lines("4 chicken t
 // A recipe of two drawers is two dishes, each with its food, its oil and its
 // time; each line says of which it is, and none is lost.
 func TestARecipeOfTwoDrawersIsTwoDishes(t *testing.T) {
-	u, other := UnderstandDrawers(twoDrawers, nil, prep.NewPantry(nil), units.USSpoons)
+	u, other := UnderstandDrawers(twoDrawers, nil, prep.NewPantry(nil), units.Household{Spoons: units.USSpoons})
 	if other == nil || u.Load == nil || other.Load == nil {
 		t.Fatalf("%+v and %+v", u.Load, other)
 	}
@@ -35,7 +35,7 @@ func TestARecipeOfTwoDrawersIsTwoDishes(t *testing.T) {
 	}
 	// Put right by its place in the whole.
 	pieces := 7
-	_, fixed := UnderstandDrawers(twoDrawers, []Fix{{Line: 1, Pieces: pieces}}, prep.NewPantry(nil), units.USSpoons)
+	_, fixed := UnderstandDrawers(twoDrawers, []Fix{{Line: 1, Pieces: pieces}}, prep.NewPantry(nil), units.Household{Spoons: units.USSpoons})
 	if fixed.Load.Pieces != pieces {
 		t.Errorf("put right to %d, has %d", pieces, fixed.Load.Pieces)
 	}
@@ -48,12 +48,12 @@ func TestOneDrawerIsOneDish(t *testing.T) {
 		"Put it in drawer 1 at 200C for 20 minutes.",
 		"Open the drawer and shake after 10 minutes.",
 	} {
-		if _, other := UnderstandDrawers(Text{Ingredients: lines("1 kg wings"), Steps: []string{says}}, nil, prep.NewPantry(nil), units.USSpoons); other != nil {
+		if _, other := UnderstandDrawers(Text{Ingredients: lines("1 kg wings"), Steps: []string{says}}, nil, prep.NewPantry(nil), units.Household{Spoons: units.USSpoons}); other != nil {
 			t.Errorf("%s: two dishes", says)
 		}
 	}
 	for _, says := range []string{"Zone 1: the wings, 200C for 24 minutes. Zone 2: the wedges, 190C for 20 minutes.", "Put the wings in the left drawer, 200C, 24 minutes.\nPut the wedges in the right-hand drawer, 190C, 20 minutes."} {
-		if _, other := UnderstandDrawers(Text{Ingredients: lines("1 kg wings", "400 g potato wedges"), Steps: strings.Split(says, "\n")}, nil, prep.NewPantry(nil), units.USSpoons); other == nil || other.Load == nil {
+		if _, other := UnderstandDrawers(Text{Ingredients: lines("1 kg wings", "400 g potato wedges"), Steps: strings.Split(says, "\n")}, nil, prep.NewPantry(nil), units.Household{Spoons: units.USSpoons}); other == nil || other.Load == nil {
 			t.Errorf("%s: one dish", says)
 		}
 	}

@@ -20,7 +20,7 @@ func TestEveryCutIsReadAgain(t *testing.T) {
 				name = cut.Name
 			}
 			said := Text{Name: "Supper", Ingredients: lines(fmt.Sprintf("%d %s of about %g g each (%g g)", n, name, cut.Typical, cut.Typical*float64(n)), "10 g oil"), Steps: []string{"Air fry: 20 min at 190 °C."}}
-			got := Understand(said, nil, prep.NewPantry(nil), units.MetricSpoons)
+			got := Understand(said, nil, prep.NewPantry(nil), units.Household{Spoons: units.MetricSpoons})
 			if got.Load == nil || got.Load.Cut != cut.ID || got.Load.Pieces != n || got.Load.PieceMassG != cut.Typical {
 				t.Errorf("%q is read as %+v", said.Ingredients[0].Text, got.Load)
 			}

@@ -77,14 +77,14 @@ func (r *reader) food(l *Line, cut food.Cut, by, amount, text string, f Fix) {
 	// Potatoes are counted whole, before they are cut.
 	if strings.HasPrefix(cut.ID, "potato-") && n > 0 && n <= mostPotatoes && massG == 0 && each == 0 && f.Pieces == 0 {
 		massG, n = n*potatoG, 0
-		l.Says = fmt.Sprintf("Potatoes of about %g g each are taken, %.0f g in all.", potatoG, massG)
-		r.out.Missing = append(r.out.Missing, fmt.Sprintf("the weight of the %s: about %.0f g in all is taken", cut.Plural, massG))
+		l.Says = fmt.Sprintf("Potatoes of about %s each are taken, %s in all.", r.say.Grams(potatoG), r.say.Grams(massG))
+		r.out.Missing = append(r.out.Missing, fmt.Sprintf("the weight of the %s: about %s in all is taken", cut.Plural, r.say.Grams(massG)))
 	}
 	least, most := cut.Allowed()
 	// What is cut up is counted whole.
 	if g := wholes[by]; g > 0 && n > 0 && n <= mostWhole && massG == 0 && each == 0 && f.Pieces == 0 {
 		massG = n * g
-		r.out.Missing = append(r.out.Missing, fmt.Sprintf("the weight of what is cut up: about %g g for one whole is taken", g))
+		r.out.Missing = append(r.out.Missing, fmt.Sprintf("the weight of what is cut up: about %s for one whole is taken", r.say.Grams(g)))
 	}
 	if n > 0 && massG/n > most && wholes[by] > 0 {
 		n = 0
@@ -100,16 +100,16 @@ func (r *reader) food(l *Line, cut food.Cut, by, amount, text string, f Fix) {
 		r.pieceG = massG / n
 	case n > 0:
 		r.pieceG = typical
-		l.Says = fmt.Sprintf("%.0f %s; their weight is not said: about %g g each is taken.", n, cut.Plural, typical)
-		r.out.Missing = append(r.out.Missing, fmt.Sprintf("the weight of the %s: about %g g each is taken", cut.Plural, typical))
+		l.Says = fmt.Sprintf("%.0f %s; their weight is not said: about %s each is taken.", n, cut.Plural, r.say.Grams(typical))
+		r.out.Missing = append(r.out.Missing, fmt.Sprintf("the weight of the %s: about %s each is taken", cut.Plural, r.say.Grams(typical)))
 	default:
 		n, r.pieceG, l.Understood = 4, typical, false
-		l.Says = fmt.Sprintf("%s, but not how many: four of about %g g are taken.", units.Capital(cut.Plural), typical)
+		l.Says = fmt.Sprintf("%s, but not how many: four of about %s are taken.", units.Capital(cut.Plural), r.say.Grams(typical))
 		r.out.Missing = append(r.out.Missing, fmt.Sprintf("how many %s", cut.Plural))
 	}
 	r.cut, r.pieces = cut, int(math.Min(load.MaxPieces, math.Max(1, math.Round(n))))
 	if r.pieceG < least || r.pieceG > most {
-		l.Says = fmt.Sprintf("%d %s of %.0f g each are not what is called so: about %g g each is taken.", r.pieces, cut.Plural, r.pieceG, typical)
+		l.Says = fmt.Sprintf("%d %s of %s each are not what is called so: about %s each is taken.", r.pieces, cut.Plural, r.say.Grams(r.pieceG), r.say.Grams(typical))
 		l.Understood = false
 		r.pieceG = typical
 	}
@@ -126,7 +126,7 @@ func (r *reader) food(l *Line, cut food.Cut, by, amount, text string, f Fix) {
 	r.pieceG, l.Pieces = math.Round(r.pieceG*steps)/steps, r.pieces
 	r.cutTo(l, cut, by, text)
 	l.G = math.Round(r.pieceG * float64(r.pieces))
-	if pieces := fmt.Sprintf("%d %s of about %g g each", r.pieces, cut.Plural, r.pieceG); l.Says == "" || strings.HasPrefix(l.Says, ",") {
+	if pieces := fmt.Sprintf("%d %s of about %s each", r.pieces, cut.Plural, r.say.Grams(r.pieceG)); l.Says == "" || strings.HasPrefix(l.Says, ",") {
 		l.Says = pieces + strings.TrimSuffix(l.Says, ".") + "."
 	}
 }
@@ -143,19 +143,19 @@ func (r *reader) cutTo(l *Line, cut food.Cut, by, text string) {
 		if least, most := cut.Thicknesses(r.pieceG); !cubed.MatchString(said) && mm >= least && mm <= most {
 			r.thickMm = mm
 			if l.Says == "" {
-				l.Says = fmt.Sprintf(", %.0f mm thick.", mm)
+				l.Says = fmt.Sprintf(", %s thick.", r.say.Millimetres(mm))
 			} else {
-				l.Says += fmt.Sprintf(" %.0f mm thick.", mm)
+				l.Says += fmt.Sprintf(" %s thick.", r.say.Millimetres(mm))
 			}
 			return
 		}
 		if cubed.MatchString(said) {
 			l.Understood = false
 			r.out.Missing = append(r.out.Missing, fmt.Sprintf("how large the pieces are that it is cut into: whole %s are taken", cut.Plural))
-			l.Says = fmt.Sprintf("Pieces of %.0f mm weigh about %.0f g; %s are taken whole: put right what it is, and how many there are.", mm, cubicG*mm*mm*mm, cut.Plural)
+			l.Says = fmt.Sprintf("Pieces of %s weigh about %s; %s are taken whole: put right what it is, and how many there are.", r.say.Millimetres(mm), r.say.Grams(cubicG*mm*mm*mm), cut.Plural)
 			return
 		}
-		l.Says = strings.TrimPrefix(l.Says+fmt.Sprintf(" %.0f mm is not possible for %.0f g each: not taken.", mm, r.pieceG), " ")
+		l.Says = strings.TrimPrefix(l.Says+fmt.Sprintf(" %s is not possible for %s each: not taken.", r.say.Millimetres(mm), r.say.Grams(r.pieceG)), " ")
 		l.Understood = false
 		return
 	}
@@ -165,7 +165,7 @@ func (r *reader) cutTo(l *Line, cut food.Cut, by, text string) {
 		return
 	}
 	l.Understood = false
-	l.Says = strings.TrimPrefix(l.Says+fmt.Sprintf(" %d %s of about %.0f g each are taken, and not “%s”: put right how many there are.", r.pieces, cut.Plural, r.pieceG, small), " ")
+	l.Says = strings.TrimPrefix(l.Says+fmt.Sprintf(" %d %s of about %s each are taken, and not “%s”: put right how many there are.", r.pieces, cut.Plural, r.say.Grams(r.pieceG), small), " ")
 	r.out.Missing = append(r.out.Missing, fmt.Sprintf("how large the pieces are that it is cut into: whole %s are taken", cut.Plural))
 }
 
@@ -220,13 +220,13 @@ func (r *reader) cubes(l *Line, cut food.Cut, mm float64) {
 	if least, most := cut.Allowed(); each < least || each > most {
 		l.Understood = false
 		r.out.Missing = append(r.out.Missing, fmt.Sprintf("how large the pieces are that it is cut into: whole %s are taken", cut.Plural))
-		l.Says = fmt.Sprintf("Pieces of %.0f mm weigh about %.0f g, which %s do not: put right what it is, and how many there are.", mm, each, cut.Plural)
+		l.Says = fmt.Sprintf("Pieces of %s weigh about %s, which %s do not: put right what it is, and how many there are.", r.say.Millimetres(mm), r.say.Grams(each), cut.Plural)
 		return
 	}
 	r.cut = cut
 	r.pieces = int(math.Min(load.MaxPieces, math.Max(1, math.Round(massG/each))))
 	r.pieceG = math.Max(1, math.Round(2*massG/float64(r.pieces))/2)
-	l.Says = fmt.Sprintf("%d %s of about %g g each, as pieces of %.0f mm weigh.", r.pieces, cut.Plural, r.pieceG, mm)
+	l.Says = fmt.Sprintf("%d %s of about %s each, as pieces of %s weigh.", r.pieces, cut.Plural, r.say.Grams(r.pieceG), r.say.Millimetres(mm))
 	l.Pieces = r.pieces
 }
 

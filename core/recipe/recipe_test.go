@@ -16,7 +16,7 @@ import (
 
 func read(t *testing.T, text Text, fixes ...Fix) Understood {
 	t.Helper()
-	got := Understand(text, fixes, prep.NewPantry(nil), units.USSpoons)
+	got := Understand(text, fixes, prep.NewPantry(nil), units.Household{Spoons: units.USSpoons})
 	if len(got.Lines) != len(text.Ingredients)+len(text.Steps) {
 		t.Fatalf("%d lines of %d", len(got.Lines), len(text.Ingredients)+len(text.Steps))
 	}
@@ -238,7 +238,7 @@ func TestWhatIsUnknownIsOffered(t *testing.T) {
 	}
 	// Put into the pantry, it is understood.
 	own := got.Unknown[2].Ingredient
-	if l := Understand(Text{Name: "x", Ingredients: lines("1 tsp moon dust")}, nil, prep.NewPantry([]prep.Ingredient{own}), units.MetricSpoons).Lines[0]; !l.Understood || l.Ingredient != own.ID || l.G <= 0 {
+	if l := Understand(Text{Name: "x", Ingredients: lines("1 tsp moon dust")}, nil, prep.NewPantry([]prep.Ingredient{own}), units.Household{Spoons: units.MetricSpoons}).Lines[0]; !l.Understood || l.Ingredient != own.ID || l.G <= 0 {
 		t.Errorf("%+v", l)
 	}
 }
@@ -326,7 +326,7 @@ func FuzzUnderstand(f *testing.F) {
 	f.Add("½ cup flour", "marinate 2-4 hours", "")
 	p := prep.NewPantry(nil)
 	f.Fuzz(func(t *testing.T, ingredient, step, group string) {
-		got := Understand(Text{Ingredients: []Said{{ingredient, group}}, Steps: []string{step}}, nil, p, units.MetricSpoons)
+		got := Understand(Text{Ingredients: []Said{{ingredient, group}}, Steps: []string{step}}, nil, p, units.Household{Spoons: units.MetricSpoons})
 		if len(got.Lines) != 2 {
 			t.Errorf("%d lines", len(got.Lines))
 		}
@@ -439,7 +439,7 @@ func TestSaucesAsTheyAreServed(t *testing.T) {
 	bake := []string{"Air fry at 190 °C for 14 minutes."}
 	wok := Text{Name: "Sweet and sour chicken", Servings: 4, Ingredients: []Said{{Text: "900 g boneless thighs"}, {Text: "60 g corn starch"}, {Text: "1 onion, cut into wedges"}, {Text: "1 green bell pepper"}, {Text: "300 g pineapple chunks"}, {Text: "3 tomatoes"}, {Text: "100 g ketchup"}, {Text: "60 ml vinegar"}, {Text: "300 g jasmine rice"}},
 		Steps: append(bake, "Coat the thighs in the corn starch.", "Simmer the onion, pepper, pineapple, tomatoes, ketchup and vinegar in a wok for 5 minutes.", "Serve over the rice.")}
-	got := Understand(wok, nil, prep.NewPantry(nil), units.MetricSpoons)
+	got := Understand(wok, nil, prep.NewPantry(nil), units.Household{Spoons: units.MetricSpoons})
 	if got.Bench == nil || len(got.Bench.Sauces) != 1 {
 		t.Fatalf("%+v", got)
 	}
@@ -452,15 +452,15 @@ func TestSaucesAsTheyAreServed(t *testing.T) {
 		t.Errorf("%s, %s %v: %v", s.How, s.Grain, s.GrainG, in)
 	}
 	butter := Text{Name: "Cod", Ingredients: []Said{{Text: "2 cod fillets, 140 g each"}, {Text: "60 g butter", Group: "For the sauce"}, {Text: "1 lemon", Group: "For the sauce"}}, Steps: append(bake, "Melt the butter with the lemon and pour it over the fish.")}
-	if got := Understand(butter, nil, prep.NewPantry(nil), units.MetricSpoons); len(got.Bench.Sauces) != 1 || got.Bench.Sauces[0].How != pan.Pour {
+	if got := Understand(butter, nil, prep.NewPantry(nil), units.Household{Spoons: units.MetricSpoons}); len(got.Bench.Sauces) != 1 || got.Bench.Sauces[0].How != pan.Pour {
 		t.Errorf("%+v", got.Bench.Sauces)
 	}
 	glaze := Text{Name: "Wings", Ingredients: []Said{{Text: "12 wing flats"}, {Text: "90 g honey", Group: "For the glaze"}}, Steps: append(bake, "Toss the wings in the glaze.")}
-	if got := Understand(glaze, nil, prep.NewPantry(nil), units.MetricSpoons); len(got.Bench.Sauces) != 1 || got.Bench.Sauces[0].How != "" {
+	if got := Understand(glaze, nil, prep.NewPantry(nil), units.Household{Spoons: units.MetricSpoons}); len(got.Bench.Sauces) != 1 || got.Bench.Sauces[0].How != "" {
 		t.Errorf("%+v", got.Bench.Sauces)
 	}
 	near := Text{Name: "Halloumi fries", Ingredients: []Said{{Text: "400 g halloumi"}, {Text: "2 tbsp corn starch"}}, Steps: bake}
-	if got := Understand(near, nil, prep.NewPantry(nil), units.MetricSpoons); got.Load == nil || got.Load.Cut != "tofu-cube" || !strings.Contains(strings.Join(got.Missing, " "), "nearest by shape") {
+	if got := Understand(near, nil, prep.NewPantry(nil), units.Household{Spoons: units.MetricSpoons}); got.Load == nil || got.Load.Cut != "tofu-cube" || !strings.Contains(strings.Join(got.Missing, " "), "nearest by shape") {
 		t.Errorf("%+v %v", got.Load, got.Missing)
 	}
 }

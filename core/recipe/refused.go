@@ -52,10 +52,10 @@ func (r *reader) state(t Text) {
 			r.was = food.ParFried
 			r.inside = precooked.MatchString(uncooked.ReplaceAllString(t.Name+" . "+line, ""))
 		}
-		r.out.Missing = append(r.out.Missing, fmt.Sprintf("the %s are taken as frozen, at %.0f °C: what the label says comes first", name, food.OutOfFreezerC))
+		r.out.Missing = append(r.out.Missing, fmt.Sprintf("the %s are taken as frozen, at %s: what the label says comes first", name, r.say.Degrees(food.OutOfFreezerC)))
 	case before.MatchString(uncooked.ReplaceAllString(t.Name+" . "+line, "")), again.MatchString(steps):
 		r.was = food.Cooked
-		r.out.Missing = append(r.out.Missing, fmt.Sprintf("the %s are taken as cooked before: heat them once, to 74 °C inside", name))
+		r.out.Missing = append(r.out.Missing, fmt.Sprintf("the %s are taken as cooked before: heat them once, to %s inside", name, r.say.Degrees(74)))
 	}
 }
 

@@ -9,7 +9,6 @@ import (
 
 	"velocrustum/core/advise"
 	"velocrustum/core/load"
-	"velocrustum/core/units"
 )
 
 // # What a recipe for an air fryer has the fryer do
@@ -197,21 +196,4 @@ func (r *reader) between(p *load.Program, i int, turns bool, kind string) []load
 		at += s.Minutes
 	}
 	return append(p.Turns, load.Turn{AtMin: math.Round(at), Kind: kind})
-}
-
-// programWords are a program, stage by stage.
-func programWords(p load.Program) string {
-	var parts []string
-	for _, s := range p.Stages {
-		parts = append(parts, heated{tempC: s.AirC, minute: s.Minutes}.words())
-	}
-	says := strings.Join(parts, ", then ")
-	if len(p.Turns) > 0 {
-		var at []string
-		for _, t := range p.Turns {
-			at = append(at, units.Minutes(t.AtMin))
-		}
-		says += "; turned at " + units.List(at)
-	}
-	return says
 }

@@ -194,7 +194,7 @@ func (r *reader) heats(n int, text, s string, has func(...string) bool) (out []h
 	}
 	var all []string
 	for _, one := range out {
-		all = append(all, one.words())
+		all = append(all, one.words(r.say))
 	}
 	told = strings.Join(all, ", then ")
 	if h.kind != "" {
@@ -234,17 +234,17 @@ func (r *reader) cutInto(n int, has func(...string) bool) string {
 	massG := r.pieceG * float64(r.pieces)
 	r.cut, r.pieces = cut, int(math.Max(1, math.Round(massG/cut.Typical)))
 	r.pieceG = math.Round(massG / float64(r.pieces))
-	return fmt.Sprintf("Cut so, it is %d %s of about %.0f g each.", r.pieces, cut.Plural, r.pieceG)
+	return fmt.Sprintf("Cut so, it is %d %s of about %s each.", r.pieces, cut.Plural, r.say.Grams(r.pieceG))
 }
 
 // boils is where what is said is no more the inside of food, °C.
 const boils = 100.0
 
 // words are a heat and its time.
-func (h heated) words() string {
+func (h heated) words(say units.Household) string {
 	var parts []string
 	if h.tempC > 0 {
-		parts = append(parts, fmt.Sprintf("%.0f °C", h.tempC))
+		parts = append(parts, say.Degrees(h.tempC))
 	}
 	if h.minute > 0 {
 		parts = append(parts, units.Minutes(h.minute))
@@ -307,7 +307,7 @@ func (r *reader) cooked() {
 		switch {
 		case i == pick || o.minute == 0:
 		case o.line == h.line:
-			if of := fmt.Sprintf(" Of these, %s is taken; the stages here are the forecast’s own.", h.words()); h.kind != advise.FromPreset && !strings.Contains(l.Says, of) {
+			if of := fmt.Sprintf(" Of these, %s is taken; the stages here are the forecast’s own.", h.words(r.say)); h.kind != advise.FromPreset && !strings.Contains(l.Says, of) {
 				l.Says += of
 			}
 		case h.kind == advise.FromPreset && o.kind == h.kind && i > pick: // stage by stage
@@ -333,7 +333,7 @@ func (r *reader) step(n int, text string) Line {
 	case f.Heat != nil:
 		h := heated{line: n, kind: f.Heat.Kind, tempC: f.Heat.TempC, minute: f.Heat.Minutes, food: true, fixed: true}
 		r.hot = append(r.hot, h)
-		l.As, l.Understood, l.Says = AsHeat, true, h.words()+", as you say."
+		l.As, l.Understood, l.Says = AsHeat, true, h.words(r.say)+", as you say."
 		r.out.Turned = r.out.Turned || has("turn", "flip", "shake", "halfway")
 		return l
 	case f.Hours != nil:
@@ -415,7 +415,7 @@ func (r *reader) clause(n int, l *Line, text, step string, add func(string)) {
 			r.hours = v / 60
 			l.Hours = r.hours
 			as(AsTime)
-			add(fmt.Sprintf("Waits %s.", units.Minutes(v)))
+			add(fmt.Sprintf("Waits %s.", units.Long(v)))
 			if took != "" {
 				add("Taken: " + took + ".")
 			}
@@ -424,9 +424,9 @@ func (r *reader) clause(n int, l *Line, text, step string, add func(string)) {
 	if _, _, inside := heatsSaid(text); len(inside) > 0 {
 		r.takeFigures(text, len(inside)+len(heat.FindAllString(text, -1)), 0)
 		if has("keep warm", "kept warm", "warm oven", "hold") {
-			add(fmt.Sprintf("Kept warm at %.0f °C: say it with the supper.", inside[0]))
+			add(fmt.Sprintf("Kept warm at %s: say it with the supper.", r.say.Degrees(inside[0])))
 		} else {
-			add(fmt.Sprintf("%.0f °C inside: not taken, the rule of this household is kept.", inside[0]))
+			add(fmt.Sprintf("%s inside: not taken, the rule of this household is kept.", r.say.Degrees(inside[0])))
 		}
 		r.take("internal inside probe thermometer")
 	}
@@ -439,9 +439,9 @@ func (r *reader) clause(n int, l *Line, text, step string, add func(string)) {
 		as(AsHeat)
 		switch {
 		case pre > 0 && c > 0:
-			add(fmt.Sprintf("Heated to %.0f °C first, %s.", c, units.Minutes(pre)))
+			add(fmt.Sprintf("Heated to %s first, %s.", r.say.Degrees(c), units.Minutes(pre)))
 		case c > 0:
-			add(fmt.Sprintf("Heated to %.0f °C first.", c))
+			add(fmt.Sprintf("Heated to %s first.", r.say.Degrees(c)))
 		default:
 			add("Heated first.")
 		}

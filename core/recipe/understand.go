@@ -47,6 +47,9 @@ type Line struct {
 	// Drawer is 1 or 2 where it is of one of two; 0 where it is of both, or
 	// there is one.
 	Drawer int `json:"drawer,omitempty"`
+	// Another says of a food beside the first that it is left out until the cook says what
+	// becomes of it: fried too, a dish of its own, a side.
+	Another bool `json:"another,omitempty"`
 	// Parts are the text in stretches, those marked of which nothing was used.
 	Parts []Part `json:"parts,omitempty"`
 	by    string
@@ -95,6 +98,7 @@ type Understood struct {
 // reader gathers a dish from lines.
 type reader struct {
 	p      prep.Pantry
+	say    units.Household
 	spoons units.Spoons
 	out    Understood
 	steps  []string // in plain words
@@ -135,8 +139,8 @@ func (f *fried) massG() float64 { return f.pieceG * float64(f.pieces) }
 
 // Understand reads what a recipe asks for. What is not understood is said, and
 // left out; what a cook said of a line comes before what is read from it.
-func Understand(t Text, fixes []Fix, p prep.Pantry, spoons units.Spoons) Understood {
-	r := &reader{p: p, spoons: spoons, fixes: fixes}
+func Understand(t Text, fixes []Fix, p prep.Pantry, say units.Household) Understood {
+	r := &reader{p: p, say: say, spoons: say.Spoons, fixes: fixes}
 	r.out = Understood{Name: strings.TrimSpace(t.Name), Servings: t.Servings, Lines: []Line{}, Missing: []string{}, Unknown: []Unknown{}}
 	if r.out.Name == "" {
 		r.out.Name = "A recipe from elsewhere"
@@ -233,7 +237,7 @@ func (r *reader) fix(n int) Fix {
 }
 
 // perhapsToo is said of a food beside the first.
-const perhapsToo = "Something else, perhaps to fry: left out here. Say that it is fried, and it lies beside; that it is a dish of its own; or a side."
+const perhapsToo = "Something else, perhaps to fry: left out here until you say what becomes of it."
 
 // ingredient reads one line of ingredients, and marks what was not used of it.
 func (r *reader) ingredient(n int, s Said) Line {
@@ -290,7 +294,7 @@ func (r *reader) ingredientOf(n int, s Said) Line {
 	// unless it is only a part of what is fried.
 	if f.As == AsFood || f.Cut != "" || isFood && f.As == "" && f.Ingredient == "" && !(known && len(strings.Fields(by)) > 1) {
 		if isFood && r.pieces == 0 && r.isSide(cut, foodBy, f) {
-			l.Says = perhapsToo
+			l.Says, l.Another = perhapsToo, true
 			r.left = append(r.left, leftOut{foodBy, cut.Plural})
 			return l
 		}
@@ -302,7 +306,7 @@ func (r *reader) ingredientOf(n int, s Said) Line {
 			// Drumsticks and thighs are fried together; potatoes may be a side.
 			together := cut.Class == r.cut.Class || f.As == AsFood
 			if !together || len(r.beside) == load.MaxLots-1 {
-				l.Says = perhapsToo
+				l.Says, l.Another = perhapsToo, true
 				r.left = append(r.left, leftOut{foodBy, cut.Plural})
 				return l
 			}
@@ -340,7 +344,7 @@ func (r *reader) ingredientOf(n int, s Said) Line {
 	case f.G != nil:
 		l.G = math.Max(0, *f.G)
 	case amount != "" && weighs[by] > 0 && pieced(amount, r.spoons) > 0:
-		l.G, took = pieced(amount, r.spoons)*weighs[by], fmt.Sprintf("one as %g g", weighs[by])
+		l.G, took = pieced(amount, r.spoons)*weighs[by], "one as "+r.say.Grams(weighs[by])
 	case amount == "":
 		l.Says = fmt.Sprintf("%s, but not how much.", units.Capital(i.Name))
 		l.As = r.place(l, i, f)
@@ -359,7 +363,7 @@ func (r *reader) ingredientOf(n int, s Said) Line {
 			i, l.Ingredient = pieces, pieces.ID
 		}
 	}
-	l.Says = fmt.Sprintf("%g g of %s, for the %s.", l.G, i.Name, map[string]string{AsMarinade: "marinade", AsCoat: "coat", AsOil: "frying, as oil on it", AsSauce: "sauce", AsFinish: "end"}[l.As])
+	l.Says = fmt.Sprintf("%s of %s, for the %s.", r.say.Grams(l.G), i.Name, map[string]string{AsMarinade: "marinade", AsCoat: "coat", AsOil: "frying, as oil on it", AsSauce: "sauce", AsFinish: "end"}[l.As])
 	if took != "" {
 		l.Says += " Taken: " + took + "."
 	}

@@ -64,6 +64,15 @@ func Ordinal(n int) string {
 	return fmt.Sprintf("%d.", n)
 }
 
+// Long returns a length of time in words as it is said of waits: "40 min", "4 h",
+// "1 ½ h".
+func Long(m float64) string {
+	if m < 90 || math.Mod(m, 15) != 0 {
+		return Minutes(m)
+	}
+	return short(m/60) + " h"
+}
+
 // Minutes returns a length of time in words: "12 min", "half a minute".
 func Minutes(m float64) string {
 	if m == 0.5 {

@@ -35,7 +35,7 @@ func (s *Server) ReadRecipe(ctx context.Context, r ReadRecipeRequestObject) (Rea
 	if err != nil {
 		return nil, err
 	}
-	u, other := recipe.UnderstandDrawers(text, orElse(r.Body.Fixes, nil), pantry, say.Spoons)
+	u, other := recipe.UnderstandDrawers(text, orElse(r.Body.Fixes, nil), pantry, say)
 	out := ReadRecipe200JSONResponse{Name: u.Name, Lines: u.Lines, Missing: u.Missing, Unknown: u.Unknown}
 	if dish := s.ownDish(ctx, own, fryer.ID); dish != nil {
 		yes := true

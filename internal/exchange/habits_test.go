@@ -104,7 +104,7 @@ func TestTwoHundredLines(t *testing.T) {
 			t.Errorf("%s: %v", name, err)
 			continue
 		}
-		got := recipe.Understand(text, nil, prep.NewPantry(nil), units.MetricSpoons)
+		got := recipe.Understand(text, nil, prep.NewPantry(nil), units.Household{Spoons: units.MetricSpoons})
 		seen := map[int]bool{}
 		for _, want := range lines {
 			bare := strings.TrimSpace(strings.Trim(strings.TrimSpace(want.text), "|-*• "))

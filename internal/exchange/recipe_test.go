@@ -135,7 +135,7 @@ func TestRecipesOfManyHabits(t *testing.T) {
 			t.Errorf("%s: %v", c.file, err)
 			continue
 		}
-		got := recipe.Understand(text, nil, prep.NewPantry(nil), units.USSpoons)
+		got := recipe.Understand(text, nil, prep.NewPantry(nil), units.Household{Spoons: units.USSpoons})
 		if got.Load == nil || got.Load.Cut != c.cut || got.Load.Pieces != c.pieces || got.Load.PieceMassG != c.g || got.Servings != c.servings {
 			t.Errorf("%s: %+v for %d", c.file, got.Load, got.Servings)
 			continue

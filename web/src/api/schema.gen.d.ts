@@ -3013,6 +3013,8 @@ export interface components {
             heat?: components["schemas"]["Recipe"];
             /** Format: double */
             hours?: number;
+            /** @description a food beside the first, left out until the cook says what becomes of it */
+            another?: boolean;
             /** @description the text in stretches */
             parts?: components["schemas"]["RecipePart"][];
         };

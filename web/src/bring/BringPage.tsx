@@ -2,10 +2,11 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { Refusal, type Schemas } from '../api/client';
-import { addPlan, readRecipe, useCatalog, useFryers, usePantry, useSettings } from '../api/queries';
+import { addPlan, keepSupper, readRecipe, useCatalog, useFryers, usePantry, useSettings } from '../api/queries';
 import { unitsOf } from '../format/units';
 import { Blank, Page, Quiet, Title } from '../ui/layout';
 import { RecipeForm } from './RecipeForm';
+import { supperOf } from './supperOf';
 import { Understood } from './Understood';
 
 type Read = Schemas['RecipeRead'];
@@ -66,11 +67,15 @@ export default function BringPage() {
     setTyped(long ? '' : got);
     begin(got);
   };
-  const keep = () => {
+  const keep = (supper: boolean) => {
     if (!read?.dish) return;
     const other = read.beside?.dish && addPlan(queries, read.beside.dish);
     const beside = other && read.dish.drawer ? { besideId: other.id, ready: 'together' as const } : {};
-    void navigate(`/plan/${addPlan(queries, { ...read.dish, ...beside }).id}`);
+    const made = addPlan(queries, { ...read.dish, ...beside });
+    if (supper && catalog.data) {
+      const plans = [made, ...(other ? [other] : [])];
+      void navigate(`/supper/${keepSupper(queries, supperOf(read, plans, catalog.data.usual.evening)).id}`);
+    } else void navigate(`/plan/${made.id}`);
   };
   if (!catalog.data || !fryers.data || !pantry.data)
     return (

@@ -3,7 +3,7 @@ import styled from 'styled-components';
 import type { Catalog, Schemas } from '../api/client';
 import type { Units } from '../format/units';
 import { at, type } from '../theme/tokens';
-import { MainButton } from '../ui/Button';
+import { Button, MainButton } from '../ui/Button';
 import { Card } from '../ui/layout';
 import { PutRight, PutStepRight } from './PutRight';
 import { Row } from './Row';
@@ -51,20 +51,33 @@ interface Props {
   units: Units;
   busy: boolean;
   put: (fix: Schemas['RecipeFix']) => void;
-  keep: () => void;
+  keep: (supper: boolean) => void;
 }
+
+/** A line as it stood, with what was not used of it marked in place. */
+function Words({ line }: { line: Line }) {
+  if (!line.parts || line.understood) return <>{line.text}</>;
+  return <>{line.parts.map((p, k) => (p.unused ? <Unused key={k}>{p.text}</Unused> : p.text))}</>;
+}
+
+const Unused = styled.mark`
+  color: inherit;
+  background: var(--lemon-wash, transparent);
+  text-decoration: underline wavy var(--heat) 1.5px;
+  text-underline-offset: 3px;
+`;
 
 /** What was understood of a recipe, line by line, each to be put right. */
 export function Understood({ read, catalog, pantry, units, busy, put, keep }: Props) {
   const count = (which: (l: Line) => boolean) => read.lines.filter(which).length;
-  const notes = count((l) => !l.understood && l.step);
-  const unclear = count((l) => !l.understood && !l.step);
+  const notes = count((l) => l.understood && l.as === 'note');
+  const unclear = count((l) => !l.understood);
   return (
     <Card aria-label="What was understood" aria-busy={busy} style={{ marginTop: 16 }}>
       <Told>
         {read.name}: {count((l) => l.understood)} of {read.lines.length} lines understood
-        {notes === 1 ? ', one kept as a note' : notes > 0 ? `, ${notes} kept as notes` : ''}
-        {unclear > 0 ? `, ${unclear} not understood` : ''}.
+        {notes === 1 ? ', one of them a note' : notes > 0 ? `, ${notes} of them notes` : ''}
+        {unclear === 1 ? ', one still open' : unclear > 0 ? `, ${unclear} still open` : ''}.
       </Told>
       {read.own ? <p role="status">It left a Velocrustum, and is the same dish again.</p> : null}
       {read.refused?.map((why) => (
@@ -91,31 +104,53 @@ export function Understood({ read, catalog, pantry, units, busy, put, keep }: Pr
       ) : null}
       {read.beside ? (
         <p role="status">
-          <b>For the other drawer: {read.beside.name}, a dish of its own.</b> {read.beside.converted}{' '}
-          {read.beside.missing.map((m) => `Still open: ${m}. `)}
+          <b>
+            {read.beside.own ? '' : 'For the other drawer: '}
+            {read.beside.name}, a dish of its own.
+          </b>{' '}
+          {read.beside.converted} {read.beside.missing.map((m) => `Still open: ${m}. `)}
         </p>
       ) : null}
+      {read.sides?.map((s) => (
+        <p key={s.name} role="status">
+          <b>{s.name}: eaten beside.</b> {s.buys.join('; ')}. {s.steps.join(' ')}
+        </p>
+      ))}
       <Row>
-        <MainButton isDisabled={!read.dish || busy} onPress={keep}>
+        <MainButton isDisabled={!read.dish || busy} onPress={() => keep(false)}>
           {read.beside?.dish ? 'Make both dishes' : 'Make the dish'}
         </MainButton>
+        {read.sides || read.beside?.own ? (
+          <Button isDisabled={!read.dish || busy} onPress={() => keep(true)}>
+            Make a supper of it all
+          </Button>
+        ) : null}
       </Row>
       <Lines aria-label="Lines">
         {read.lines.map((l, n) => (
           <li key={n}>
             <span>
-              {l.text}
+              <Words line={l} />
               {l.group ? <small>{l.group}</small> : null}
               {l.drawer ? <small>{l.drawer === 1 ? 'first drawer' : 'second drawer'}</small> : null}
             </span>
-            {l.understood ? (
-              <Check size={20} aria-label="understood" color="var(--safe)" />
-            ) : l.step ? (
+            {l.understood && l.as === 'note' ? (
               <NotebookPen size={19} aria-label="a note" color="var(--quiet)" />
+            ) : l.understood ? (
+              <Check size={20} aria-label="understood" color="var(--safe)" />
             ) : (
               <HelpCircle size={20} aria-label="not understood" color="var(--heat)" />
             )}
-            <span data-open={!l.understood && !l.step ? true : undefined}>{l.says}</span>
+            <span data-open={!l.understood ? true : undefined}>
+              {l.says}
+              {l.another ? (
+                <Row>
+                  <Button onPress={() => put({ line: n, as: 'food' })}>Fried with it</Button>
+                  <Button onPress={() => put({ line: n, as: 'dish' })}>A dish of its own</Button>
+                  <Button onPress={() => put({ line: n, as: 'side' })}>A side</Button>
+                </Row>
+              ) : null}
+            </span>
             {read.own ? (
               <span />
             ) : l.step ? (
