@@ -18,6 +18,7 @@ import (
 
 	"github.com/spf13/cobra"
 
+	"velocrustum/core/recipe"
 	"velocrustum/internal/api"
 	"velocrustum/internal/archive"
 	"velocrustum/internal/clock"
@@ -66,38 +67,68 @@ func (s *said) WriteHeader(status int) { s.status = status }
 // ask asks for something by the contract; what is refused is errInput, told in
 // the words of the refusal.
 func (k *household) ask(c *cobra.Command, method, path string, body any) ([]byte, error) {
-	in := io.Reader(http.NoBody)
+	var b []byte
 	if body != nil {
-		b, err := json.Marshal(body)
-		if err != nil {
+		var err error
+		if b, err = json.Marshal(body); err != nil {
 			return nil, err
 		}
-		in = bytes.NewReader(b)
+	}
+	return again(c, k.h, method, path, b)
+}
+
+// again asks until it is not busy, or for as long as that is waited for.
+func again(c *cobra.Command, h http.Handler, method, path string, body []byte) ([]byte, error) {
+	for n := 0; ; n++ {
+		got, busy, err := askOnce(c, h, method, path, body)
+		if !busy || n == len(pauses) {
+			return got, err
+		}
+		select {
+		case <-c.Context().Done():
+			return nil, c.Context().Err()
+		case <-time.After(pauses[n]):
+		}
+	}
+}
+
+// pauses are how long is waited before a busy database is asked again.
+var pauses = []time.Duration{200 * time.Millisecond, time.Second, 3 * time.Second, 6 * time.Second}
+
+// askOnce asks, and says whether it was busy: then nothing was done, and it may be asked
+// again.
+func askOnce(c *cobra.Command, h http.Handler, method, path string, body []byte) (got []byte, busy bool, err error) {
+	in := io.Reader(http.NoBody)
+	if body != nil {
+		in = bytes.NewReader(body)
 	}
 	r, err := http.NewRequestWithContext(c.Context(), method, "http://localhost/api/v1"+path, in)
 	if err != nil {
-		return nil, err
+		return nil, false, err
 	}
 	r.RemoteAddr = "127.0.0.1:1"
 	r.RequestURI = r.URL.RequestURI()
 	r.Header.Set("Content-Type", "application/json")
 	w := &said{header: http.Header{}, status: http.StatusOK}
-	k.h.ServeHTTP(w, r)
+	h.ServeHTTP(w, r)
 	if w.status/100 == 2 {
-		return w.Bytes(), nil
+		return w.Bytes(), false, nil
 	}
 	var p api.Problem
-	if json.Unmarshal(w.Bytes(), &p) == nil && p.Title != "" {
-		text := p.Title
-		if p.Detail != nil {
-			text = *p.Detail
-		}
-		if w.status < 500 {
-			return nil, refused(c, errors.New(text))
-		}
-		return nil, errors.New(text)
+	switch {
+	case w.status == http.StatusServiceUnavailable:
+		return nil, true, errors.New("the database is busy, with the program that serves it or another command. Nothing was kept: run this again in a minute")
+	case json.Unmarshal(w.Bytes(), &p) != nil || p.Title == "":
+		return nil, false, fmt.Errorf("it answers with %d", w.status)
 	}
-	return nil, fmt.Errorf("it answers with %d", w.status)
+	text := p.Title
+	if p.Detail != nil {
+		text = *p.Detail
+	}
+	if w.status < 500 {
+		return nil, false, refused(c, errors.New(text))
+	}
+	return nil, false, errors.New(text)
 }
 
 // kept is what of a list is called so, by its id or its name.
@@ -435,11 +466,10 @@ func importDish(c *cobra.Command, k *household, raw []byte, fryer string, dry bo
 	for _, l := range got.Lines {
 		mark := "+"
 		switch {
-		case l.Understood:
-		case l.Step:
-			mark = "·" // a note
-		default:
+		case !l.Understood:
 			mark = "?"
+		case l.As == recipe.AsNote:
+			mark = "·"
 		}
 		fmt.Fprintf(out, "%s %s\n    %s\n", mark, l.Text, l.Says)
 	}
@@ -448,6 +478,11 @@ func importDish(c *cobra.Command, k *household, raw []byte, fryer string, dry bo
 	}
 	for _, m := range got.Missing {
 		fmt.Fprintln(out, "open:", m)
+	}
+	if got.Sides != nil {
+		for _, side := range *got.Sides {
+			fmt.Fprintf(out, "beside: %s: %s\n", side.Name, strings.Join(side.Buys, "; "))
+		}
 	}
 	switch {
 	case got.Refused != nil:

@@ -9,12 +9,15 @@ import (
 	"encoding/json"
 	"errors"
 	"io"
+	"net/http"
 	"os"
 	"path/filepath"
 	"strings"
 	"sync"
 	"testing"
 	"time"
+
+	"github.com/spf13/cobra"
 
 	"velocrustum/internal/demo"
 	"velocrustum/internal/exchange"
@@ -261,5 +264,31 @@ func TestAHouseholdComesInOnTheCommandLine(t *testing.T) {
 	}
 	if _, _, err := run(t, "", "export", "household", "--db", db, "--out", filepath.Join(t.TempDir(), "no", "folder.zip")); err == nil {
 		t.Error("written where there is no folder")
+	}
+}
+
+// A busy database is asked again, and what to do is said where it stays busy.
+func TestABusyDatabaseIsAskedAgain(t *testing.T) {
+	was := pauses
+	pauses = []time.Duration{time.Millisecond, time.Millisecond}
+	defer func() { pauses = was }()
+	for _, c := range []struct {
+		busy, asked int
+		says        string
+	}{{2, 3, ""}, {9, 3, "run this again"}} {
+		asked := 0
+		h := http.HandlerFunc(func(w http.ResponseWriter, _ *http.Request) {
+			if asked++; asked <= c.busy {
+				w.WriteHeader(http.StatusServiceUnavailable)
+				return
+			}
+			_, _ = w.Write([]byte("[]"))
+		})
+		cmd := &cobra.Command{}
+		cmd.SetContext(t.Context())
+		got, err := again(cmd, h, http.MethodGet, "/fryers", nil)
+		if asked != c.asked || c.says == "" && (err != nil || string(got) != "[]") || c.says != "" && (err == nil || !strings.Contains(err.Error(), c.says)) {
+			t.Errorf("busy %d times: asked %d times, %q, %v", c.busy, asked, got, err)
+		}
 	}
 }

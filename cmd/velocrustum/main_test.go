@@ -79,7 +79,7 @@ func TestSimulateRefusesInWords(t *testing.T) {
 		{`"atMin": 12`, `"atMin": 77`, "program.turns[0].atMin", "within the program"},
 		{`"flip"`, `"toss"`, "program.turns[0].kind", "flip, shake"},
 		{`"guidance": "us"`, `"guidance": "mine"`, "guidance", "us, uk, stricter"},
-		{`"guidance": "us"`, `"guidance": "us", "sauce": "hot"`, "sauce", "load.cut"},
+		{`"guidance": "us"`, `"guidance": "us", "sauce": "hot"`, "sauce", "like bench.sauces"},
 		{`"surface": "wiped"`, `"surface": "muddy"`, "load.surface", "wet, wiped, racked"},
 		{`"shape": "rectangle"`, `"shape": "star"`, "fryer.basket.shape", "rectangle, round"},
 		{`"thicknessMm": 23`, `"thicknessMm": 400`, "load.thicknessMm", "mm for 42 g"},

@@ -2,11 +2,14 @@ package refuse
 
 import (
 	"bytes"
+	"cmp"
 	"encoding/json"
 	"errors"
 	"fmt"
 	"io"
+	"maps"
 	"reflect"
+	"slices"
 	"strings"
 	"time"
 )
@@ -54,9 +57,46 @@ func decodeError(err error, raw []byte, of reflect.Type) error {
 		if name = strings.Trim(name, `"`); name == "" {
 			name = "(a field without a name)"
 		}
-		return One(name, "unknown field", "fields of the request: "+strings.Join(fieldNames(of), ", "))
+		return One(name, "unknown field", "fields of the description, like "+strings.Join(nearest(name, fieldNames(of)), ", "))
 	}
 	return One("(request)", strings.TrimPrefix(err.Error(), "json: "), "a JSON object as in the description of the interface")
+}
+
+// mostNear names are offered for one that is not known.
+const mostNear = 5
+
+// nearest are the names that have most pairs of letters with one in common, the paths
+// before them aside.
+func nearest(name string, all []string) []string {
+	pairs := func(word string) map[string]bool {
+		out := map[string]bool{}
+		word = " " + strings.ToLower(word[strings.LastIndexByte(word, '.')+1:]) + " "
+		for i := range len(word) - 1 {
+			out[word[i:i+2]] = true
+		}
+		return out
+	}
+	mine := pairs(name)
+	share := func(path string) float64 {
+		theirs, both := pairs(path), 0
+		for p := range theirs {
+			if mine[p] {
+				both++
+			}
+		}
+		return float64(both) / float64(len(mine)+len(theirs))
+	}
+	// Of one name in many places the one that lies least deep stands for all.
+	short := map[string]string{}
+	for _, path := range all {
+		last := path[strings.LastIndexByte(path, '.')+1:]
+		if was, ok := short[last]; !ok || strings.Count(path, ".") < strings.Count(was, ".") {
+			short[last] = path
+		}
+	}
+	out := slices.Sorted(maps.Values(short))
+	slices.SortStableFunc(out, func(a, b string) int { return cmp.Compare(share(b), share(a)) })
+	return out[:min(mostNear, len(out))]
 }
 
 func fieldNames(t reflect.Type) (names []string) {

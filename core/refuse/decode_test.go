@@ -29,7 +29,7 @@ func TestDecodeNamesWhatIsWrong(t *testing.T) {
 		strings.Replace(good, `"many": 2`, `"many": "two"`, 1):            {"many", "a whole number"},
 		strings.Replace(good, `"grams": 1.5`, `"grams": []`, 1):           {"grams", "a number"},
 		strings.Replace(good, `"name": "glaze"`, `"name": 5`, 1):          {"name", "text in quotes"},
-		strings.Replace(good, `"many"`, `"lots"`, 1):                      {"lots", "name, many, grams, at, parts, parts.id"},
+		strings.Replace(good, `"many"`, `"lots"`, 1):                      {"lots", "like parts, grams, at, many, name"},
 		strings.Replace(good, `"2026-12-05T19:30:00Z"`, `"at supper"`, 1): {"(a moment)", "2026-12-05T19:30:00Z"},
 		good + `{}`: {"(end of request)", "one JSON object"},
 		`[`:         {"(request)", "a JSON object"},
