@@ -1,6 +1,7 @@
 package advise
 
 import (
+	"cmp"
 	"context"
 	"math"
 	"slices"
@@ -102,7 +103,15 @@ func clears(w verdict.Warning, before, after *verdict.Answer) bool {
 	still := slices.ContainsFunc(after.Warnings, func(o verdict.Warning) bool {
 		return slices.Contains(gone, o.Code) && (!w.OfOne() || o.Lot == w.Lot)
 	})
-	return !still && (after.Verdict.Ready || !before.Verdict.Ready)
+	return !still && (after.Verdict.Ready || !before.Verdict.Ready) && !graver(before, after)
+}
+
+// graver says whether an answer warns of being raw, in doubt or overdone, and the one before
+// did not.
+func graver(before, after *verdict.Answer) bool {
+	return slices.ContainsFunc([]verdict.Code{verdict.UnderRule, verdict.RuleInDoubt, verdict.Overdone}, func(c verdict.Code) bool {
+		return after.Warns(c) && !before.Warns(c)
+	})
 }
 
 // seekProgram looks for the program nearest to this one that is best by the
@@ -126,6 +135,29 @@ func (c *changing) seekProgram(ctx context.Context) error {
 	}
 	if !best.Program.Same(c.load.Program) {
 		c.better = best
+	}
+	if c.better == nil || !graver(c.answer, &c.after) {
+		return nil
+	}
+	// No end of this program mends it without overdoing it: another way may.
+	c.better = nil
+	if !c.sampled {
+		return nil
+	}
+	ways, err := proposals(ctx, c.load, goalOf(Balanced), func() {})
+	if err != nil {
+		return err
+	}
+	slices.SortStableFunc(ways, func(a, b Proposal) int { return cmp.Compare(a.Score, b.Score) })
+	if _, err := prove(ctx, c.load, ways); err != nil || !ways[0].Ready {
+		return err
+	}
+	c.better = c.load.Moved(ways[0].Program).CarriedOn(0)
+	if c.after, err = verdict.Of(ctx, c.better, true); err != nil {
+		return err
+	}
+	if graver(c.answer, &c.after) {
+		c.better = nil
 	}
 	return nil
 }

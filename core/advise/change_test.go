@@ -70,6 +70,9 @@ func changesEndWell(t *testing.T, plans int, alone bool) {
 			if a.Verdict.Ready && !b.Verdict.Ready {
 				t.Errorf("plan %d, %s in %s: %q turns %s into %s", n, q.Load.Cut, q.Coat.ID, w.Change.Label, a.Verdict.Figure, b.Verdict.Figure)
 			}
+			if graver(&a, &b) {
+				t.Errorf("plan %d, %s in %s: %q brings %s to %s", n, q.Load.Cut, q.Coat.ID, w.Change.Label, a.Verdict.Standing, b.Verdict.Standing)
+			}
 			for _, s := range next.Program.Stages {
 				if s.AirC != (load.Dial{MinC: 80, MaxC: 200, StepC: 5}).Nearest(s.AirC) {
 					t.Errorf("plan %d: %g °C is not on the dial", n, s.AirC)

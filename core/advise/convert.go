@@ -1,9 +1,11 @@
 package advise
 
 import (
+	"cmp"
 	"context"
 	"fmt"
 	"math"
+	"slices"
 
 	"velocrustum/core/load"
 	"velocrustum/core/refuse"
@@ -40,6 +42,8 @@ type Conversion struct {
 	Says string `json:"says"`
 	// Fit of a preset; empty otherwise.
 	Fit Fit `json:"fit,omitempty"`
+	// Program is the one that is to be started: the proposal's, or the preset's that fits.
+	Program load.Program `json:"-"`
 }
 
 // Source is the outcome of the recipe as written.
@@ -91,14 +95,17 @@ func Convert(ctx context.Context, q load.Request, from FormerWay) (Conversion, e
 	if err != nil {
 		return Conversion{}, err
 	}
-	best := &all[0]
-	for i := range all {
-		if all[i].Score < best.Score {
-			best = &all[i]
-		}
+	slices.SortStableFunc(all, func(a, b Proposal) int { return cmp.Compare(a.Score, b.Score) })
+	nearest, err := prove(ctx, l, all)
+	if err != nil {
+		return Conversion{}, err
 	}
+	best := &all[0]
 	best.Reason = mechanism(l, best)
-	out.Proposal, out.Says = best, conversionSays(l, from, out.Source, best, g.coreC)
+	out.Proposal, out.Program, out.Says = best, best.Program, conversionSays(l, from, out.Source, best, g.coreC)
+	if nearest != nil && !best.Ready {
+		out.Says += " " + noWaySays(nearest.Says)
+	}
 	return out, nil
 }
 
@@ -162,6 +169,8 @@ const (
 	tooDone
 	notCrisp
 	losesJuice
+	neverCrisp
+	neverGood
 )
 
 // Judge judges the program that a recipe for an air fryer has. The error is refuse.Fields
@@ -198,8 +207,13 @@ func judge(ctx context.Context, q load.Request, p load.Program, called string) (
 		out.Fit, flaw = Short, notCrisp
 	case ready != nil && minutes > *ready+4 && a.End.JuiceKeptPct < juiceOf(l)+8:
 		out.Fit, flaw = Long, losesJuice
+	case !a.Verdict.Ready:
+		out.Fit, flaw = Short, neverCrisp
+		if a.Warns(verdict.Overdone) {
+			out.Fit, flaw = Long, neverGood
+		}
 	default:
-		out.Fit = Fits
+		out.Fit, out.Program = Fits, p
 	}
 	out.Says = presetSays(l, called, &a, flaw)
 	if out.Fit == Fits {
@@ -209,6 +223,6 @@ func judge(ctx context.Context, q load.Request, p load.Program, called string) (
 	if err != nil {
 		return Conversion{}, err
 	}
-	out.Proposal = &rec.Ways[0]
+	out.Proposal, out.Program = &rec.Ways[0], rec.Ways[0].Program
 	return out, nil
 }

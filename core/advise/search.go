@@ -149,7 +149,8 @@ func (s *search) descend(ctx context.Context) error {
 	case GentleRestHot:
 		seeds = []heats{{dial.Nearest(160), dial.Nearest(200), 10, 22}}
 	}
-	s.best = trial{score: math.Inf(1)}
+	// Where nothing can be scored, such as what no fryer holds, the first is what is told.
+	s.at, s.best = seeds[0], trial{score: math.Inf(1)}
 	for _, h := range seeds {
 		if _, err := s.consider(ctx, h); err != nil {
 			return err

@@ -232,44 +232,44 @@ func (p *Proposal) fill(l *load.Load, a *verdict.Answer) {
 	p.Crust, p.JuicePct, p.EnergyWh, p.Timeline = math.Floor(a.End.Crust), math.Floor(a.End.JuiceKeptPct), a.End.EnergyWh, a.Timeline
 }
 
-// prove runs the ways from the best on as a cook would, until one is ready
-// and warned of nothing that time, heat and turns could avoid: that one goes
-// to the front. What falls through is not ready any more. Returns the verdict
-// of the nearest, if none is left.
+// prove runs every way as a cook would: what it is called is the verdict of that very run.
+// The first that is ready, and warned of nothing that time, heat and turns could avoid,
+// goes to the front. Returns the verdict of the nearest, if none is.
 func prove(ctx context.Context, l *load.Load, ways []Proposal) (nearest *verdict.Verdict, err error) {
-	for i := range ways {
+	answers := make([]verdict.Answer, len(ways))
+	if err := run.Each(len(ways), func(i int) error {
 		p := &ways[i]
-		if !p.Ready {
-			continue
-		}
-		t := l.Moved(p.Program).CarriedOn(0)
 		// Longer, its turns move, and with them what was foretold: twice is
 		// enough, or it is not ready.
-		t, a, err := LongEnough(ctx, t, true, 2)
+		t, a, err := LongEnough(ctx, l.Moved(p.Program).CarriedOn(0), true, 2)
 		if err != nil {
-			return nil, err
+			return err
 		}
-		if nearest == nil {
-			nearest = &a.Verdict
-		}
-		p.SafeByMin = a.Chance.SafeByMin
+		p.SafeByMin, p.Ready, answers[i] = a.Chance.SafeByMin, a.Verdict.Ready, a
 		p.fill(t, &a)
-		if a.Verdict.Ready && !a.Warns(verdict.Tears) && !a.Warns(timely...) {
-			best := *p
+		return nil
+	}); err != nil {
+		return nil, err
+	}
+	for i := range ways {
+		if a := &answers[i]; ways[i].Ready && !a.Warns(verdict.Tears) && !a.Warns(timely...) {
+			best := ways[i]
 			copy(ways[1:i+1], ways[:i])
 			ways[0] = best
 			return nil, nil
 		}
-		p.Ready = false
 	}
-	if nearest == nil && len(ways) > 0 {
-		a, err := verdict.Of(ctx, l.Moved(ways[0].Program), true)
-		if err != nil {
-			return nil, err
-		}
-		nearest = &a.Verdict
+	if len(ways) == 0 {
+		return nil, nil
 	}
-	return nearest, nil
+	// Ready though warned of something comes before what is not ready.
+	if i := slices.IndexFunc(ways, func(p Proposal) bool { return p.Ready }); i > 0 {
+		best, its := ways[i], answers[i]
+		copy(ways[1:i+1], ways[:i])
+		copy(answers[1:i+1], answers[:i])
+		ways[0], answers[0] = best, its
+	}
+	return &answers[0].Verdict, nil
 }
 
 // LongEnough judges a load, and carries its program on where it is ready

@@ -299,6 +299,8 @@ func presetSays(l *load.Load, preset string, a *verdict.Answer, flaw presetFlaw)
 		return fmt.Sprintf("%s is too long: from minute %.0f it is %s. Safe is by minute %.0f.", preset, *a.Verdict.GoodUntilMin, verdict.OverdoneWords[a.Window.Bound], safe)
 	case notCrisp:
 		return fmt.Sprintf("%s is safe, but too short for the crust: that comes at minute %.0f.", preset, math.Ceil(*a.Verdict.ReadyAtMin))
+	case neverCrisp, neverGood:
+		return fmt.Sprintf("%s is safe by minute %.0f, and yet: %s", preset, safe, units.Lower(a.Verdict.Says))
 	case losesJuice:
 		return fmt.Sprintf("%s is longer than this load needs: it is crisp and safe from minute %.0f, and loses juice after.", preset, math.Ceil(*a.Verdict.ReadyAtMin))
 	}

@@ -154,15 +154,8 @@ func (s *Server) brought(ctx context.Context, u recipe.Understood, fryerID strin
 			why = household.Refused(fields[0]) + " So " // it is not carried through, and the load is cooked all the same
 		case err != nil:
 			return nil, "", err
-		case c.Proposal != nil:
-			in.Program = c.Proposal.Program
-			return &in, c.Says + inTwo, nil
-		case u.Program != nil:
-			in.Program = *u.Program
-			return &in, c.Says + inTwo, nil
 		default:
-			in.Program.Stages = []load.Stage{{AirC: h.TempC, Minutes: h.Minutes}}
-			in.Program.Turns = []load.Turn{{AtMin: h.Minutes / 2, Kind: load.Flip}}
+			in.Program = c.Program
 			return &in, c.Says + inTwo, nil
 		}
 	}
