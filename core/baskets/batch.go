@@ -116,7 +116,7 @@ func Batch(ctx context.Context, d load.Dish) (Batchings, error) {
 		}
 	}
 	out.Best = best(out.Batchings, mostWanted(one))
-	out.Says = batchingsSay(out, one.Lots[0], one.Drawers)
+	out.Says = batchingsSay(out, one)
 	return out, nil
 }
 
@@ -142,13 +142,17 @@ func mostWanted(l *load.Load) (crust float64) {
 func best(all []Batching, crustWanted float64) (id string) {
 	least := math.Inf(1)
 	for _, b := range all {
-		cost := 0.4*b.Minutes + 0.8*max(0, crustWanted-b.Crust) + 0.5*(100-b.JuicePct)
+		cost := 0.4*b.Minutes + crustCost(b.Crust, crustWanted) + juiceCost(b.JuicePct)
 		if b.Ready && cost < least {
 			least, id = cost, b.ID
 		}
 	}
 	return id
 }
+
+// crustCost and juiceCost are what a softer crust and lost juice weigh beside 0.4 a minute.
+func crustCost(crust, wanted float64) float64 { return 0.8 * max(0, wanted-crust) }
+func juiceCost(keptPct float64) float64       { return 0.5 * (100 - keptPct) }
 
 // sum gathers a batching's figures from its baskets.
 func (b *Batching) sum() {

@@ -29,7 +29,8 @@ func batchingName(id string, baskets, drawers int) string {
 }
 
 // batchingsSay what each batching comes to, and which is worth it.
-func batchingsSay(b Batchings, lot *load.Lot, drawers int) string {
+func batchingsSay(b Batchings, one *load.Load) string {
+	lot, drawers := one.Lots[0], one.Drawers
 	by := map[string]*Batching{}
 	for i := range b.Batchings {
 		by[b.Batchings[i].ID] = &b.Batchings[i]
@@ -42,7 +43,7 @@ func batchingsSay(b Batchings, lot *load.Lot, drawers int) string {
 	case all != nil && several != nil:
 		says = append(says, fmt.Sprintf("All at once, %s: %.0f min, and the softest piece ends at %.0f of crust. %s baskets: %.0f min with the change, and %.0f.",
 			lying(all.Baskets[0].Answer.Coverage), all.Minutes, all.Crust, units.Capital(units.Count(len(several.Baskets))), several.Minutes, several.Crust))
-		if worth := worthBaskets(b.Best, len(several.Baskets)); worth != "" {
+		if worth := worthBaskets(b.Best, all, several, mostWanted(one)); worth != "" {
 			says = append(says, worth)
 		}
 	default:
@@ -68,18 +69,30 @@ func lying(coverage float64) string {
 	return "crowded"
 }
 
-// worthBaskets says whether more baskets than one are worth it; empty where
-// that was not chosen between.
-func worthBaskets(best string, baskets int) string {
-	switch {
-	case best == OneBasket && baskets > 2:
-		return "More baskets are not worth the minutes here."
-	case best == OneBasket:
-		return "The second basket is not worth the minutes here."
-	case best == SeveralBaskets && baskets > 2:
-		return "More baskets are worth it."
-	case best == SeveralBaskets:
-		return "The second basket is worth it."
+// worthBaskets says whether more baskets than one are worth it, and what decided; empty
+// where that was not chosen between.
+func worthBaskets(best string, one, several *Batching, crustWanted float64) string {
+	more, is := "The second basket", "is"
+	if len(several.Baskets) > 2 {
+		more, is = "More baskets", "are"
+	}
+	switch best {
+	case OneBasket:
+		if !several.Ready {
+			return fmt.Sprintf("%s would not get every piece ready.", more)
+		}
+		return fmt.Sprintf("%s %s not worth the minutes here.", more, is)
+	case SeveralBaskets:
+		worth := fmt.Sprintf("%s %s worth it", more, is)
+		crisper := crustCost(one.Crust, crustWanted) - crustCost(several.Crust, crustWanted)
+		juicier := juiceCost(one.JuicePct) - juiceCost(several.JuicePct)
+		switch {
+		case !one.Ready:
+			return worth + ": all at once, not every piece gets ready."
+		case crisper >= juicier:
+			return worth + " for the crust."
+		}
+		return fmt.Sprintf("%s for the juice: %.0f %% is kept, and %.0f %% all at once.", worth, several.JuicePct, one.JuicePct)
 	}
 	return ""
 }

@@ -189,6 +189,6 @@ func together(l *load.Load, lots []LotAnswer) Verdict {
 		}
 	}
 	out.SafeAtMin, out.ReadyAtMin = &safe, &from
-	wordTogether(&out, lots, apart)
+	wordTogether(&out, lots, apart, l.Minutes())
 	return out
 }

@@ -72,6 +72,9 @@ func TestVerdictsDoNotContradictThemselves(t *testing.T) {
 			t.Errorf("%s in %s: %+v", q.Load.Cut, q.Coat.ID, v)
 		}
 		end := q.Program.Minutes()
+		if past := v.ToMin != nil && *v.ToMin > math.Ceil(end); past != strings.Contains(v.Says, "carried on") {
+			t.Errorf("%s: to %v of a program of %g, and %q", q.Load.Cut, v.ToMin, end, v.Says)
+		}
 		if v.FromMin != nil {
 			if *v.FromMin != math.Trunc(*v.FromMin) || *v.FromMin > math.Ceil(end) || !strings.HasPrefix(v.Figure, fmt.Sprintf("%.0f", *v.FromMin)) {
 				t.Errorf("%s: from %g of %g, %q", q.Load.Cut, *v.FromMin, end, v.Figure)

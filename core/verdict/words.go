@@ -75,8 +75,18 @@ func (f *figures) word(v *Verdict) {
 		if f.plant {
 			v.Says = units.Capital(f.outside) + ", and " + inside + "."
 		}
+		v.Says += carriedOnSays(f.end, v.ToMin)
 	}
 	v.First = f.firstSays(v.FromMin)
+}
+
+// carriedOnSays says of a window that goes on past its program that it has to be carried
+// on for that; empty for one that does not.
+func carriedOnSays(end float64, to *float64) string {
+	if to == nil || *to <= math.Ceil(end-moment) {
+		return ""
+	}
+	return fmt.Sprintf(" The program ends at %.0f: carried on, it stays good until %.0f.", end, *to)
 }
 
 // span words minutes from, to.
@@ -156,7 +166,7 @@ func lastSays(lots []LotAnswer) string {
 
 // wordTogether says a verdict over several lots that are each ready; apart,
 // some are taken out in their own time.
-func wordTogether(v *Verdict, lots []LotAnswer, apart bool) {
+func wordTogether(v *Verdict, lots []LotAnswer, apart bool, end float64) {
 	switch {
 	case !v.Ready:
 		v.Figure = "Not at one time"
@@ -165,7 +175,7 @@ func wordTogether(v *Verdict, lots []LotAnswer, apart bool) {
 	case apart:
 		v.Says = "Each in its time. " + eachSays(lots)
 	default:
-		v.Says = "All crisp and safe." + lastSays(lots)
+		v.Says = "All crisp and safe." + lastSays(lots) + carriedOnSays(end, v.ToMin)
 	}
 	v.Figure, v.Unit = spanOf(*v.FromMin, v.ToMin)
 }
