@@ -1,7 +1,6 @@
 package advise
 
 import (
-	"cmp"
 	"context"
 	"math"
 	"slices"
@@ -136,27 +135,8 @@ func (c *changing) seekProgram(ctx context.Context) error {
 	if !best.Program.Same(c.load.Program) {
 		c.better = best
 	}
-	if c.better == nil || !graver(c.answer, &c.after) {
-		return nil
-	}
-	// No end of this program mends it without overdoing it: another way may.
-	c.better = nil
-	if !c.sampled {
-		return nil
-	}
-	ways, err := proposals(ctx, c.load, goalOf(Balanced), func() {})
-	if err != nil {
-		return err
-	}
-	slices.SortStableFunc(ways, func(a, b Proposal) int { return cmp.Compare(a.Score, b.Score) })
-	if _, err := prove(ctx, c.load, ways); err != nil || !ways[0].Ready {
-		return err
-	}
-	c.better = c.load.Moved(ways[0].Program).CarriedOn(0)
-	if c.after, err = verdict.Of(ctx, c.better, true); err != nil {
-		return err
-	}
-	if graver(c.answer, &c.after) {
+	// What mends one thing by another that is graver is none.
+	if c.better != nil && graver(c.answer, &c.after) {
 		c.better = nil
 	}
 	return nil

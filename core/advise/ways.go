@@ -234,25 +234,33 @@ func (p *Proposal) fill(l *load.Load, a *verdict.Answer) {
 
 // prove runs every way as a cook would: what it is called is the verdict of that very run.
 // The first that is ready, and warned of nothing that time, heat and turns could avoid,
-// goes to the front. Returns the verdict of the nearest, if none is.
+// goes to the front; those before it are carried on as far as they need. Returns the
+// verdict of the nearest, if none is.
 func prove(ctx context.Context, l *load.Load, ways []Proposal) (nearest *verdict.Verdict, err error) {
 	answers := make([]verdict.Answer, len(ways))
-	if err := run.Each(len(ways), func(i int) error {
+	judged := func(i, times int) error {
 		p := &ways[i]
-		// Longer, its turns move, and with them what was foretold: twice is
-		// enough, or it is not ready.
-		t, a, err := LongEnough(ctx, l.Moved(p.Program).CarriedOn(0), true, 2)
+		t, a, err := LongEnough(ctx, l.Moved(p.Program).CarriedOn(0), true, times)
 		if err != nil {
 			return err
 		}
 		p.SafeByMin, p.Ready, answers[i] = a.Chance.SafeByMin, a.Verdict.Ready, a
 		p.fill(t, &a)
 		return nil
-	}); err != nil {
+	}
+	if err := run.Each(len(ways), func(i int) error { return judged(i, 0) }); err != nil {
 		return nil, err
 	}
 	for i := range ways {
-		if a := &answers[i]; ways[i].Ready && !a.Warns(verdict.Tears) && !a.Warns(timely...) {
+		a := &answers[i]
+		if a.Verdict.Standing == verdict.TooShort {
+			// Longer, its turns move, and with them what was foretold: twice is
+			// enough, or it is not ready.
+			if err := judged(i, 2); err != nil {
+				return nil, err
+			}
+		}
+		if ways[i].Ready && !a.Warns(verdict.Tears) && !a.Warns(timely...) {
 			best := ways[i]
 			copy(ways[1:i+1], ways[:i])
 			ways[0] = best

@@ -149,23 +149,24 @@ func (f *Fate) add(minute float64, lots []*run.Lot) {
 	f.Line = append(f.Line, now)
 }
 
-// Advice chooses the way that costs least trouble and is still crisp when it
-// is eaten, or else the crispest, and says what each leaves.
-func Advice(all []Fate) (way, says string) {
-	eaten := map[string]FatePoint{}
+// Advice says what the way that a dish asks for leaves of the crust when it is eaten, and
+// the way that leaves most where that is more. The best is the one asked for while it is
+// still crisp then, or else the least trouble that is, or else the crispest. called is what
+// the cook calls the way, as in "Tossed at once".
+func Advice(all []Fate, asked, called string) (best, says string) {
+	kept := map[string]float64{}
 	for _, f := range all {
-		eaten[f.Way] = f.Line[int(eatenMin)]
-	}
-	way = DressNone
-	for _, w := range []string{DressNow, DressCool, DressTable, DressLadle, DressPour} {
-		if at, is := eaten[w]; is && at.Crust >= keptCrisp {
-			return w, adviceSays(w, eaten)
+		at := f.Line[int(eatenMin)]
+		kept[f.Way] = at.Crust
+		if f.Way == DressUp || f.Way == DressPour || f.Way == DressUnder {
+			kept[f.Way] = at.Better // its dry side is what is crisp
 		}
 	}
-	for _, w := range []string{DressUp, DressPour, DressUnder} {
-		if at, is := eaten[w]; is && at.Better >= keptCrisp {
-			return w, adviceSays(w, eaten)
+	best = DressNone
+	for _, w := range []string{DressUnder, DressPour, DressUp, DressLadle, DressTable, DressCool, DressNow, asked} {
+		if at, is := kept[w]; is && at >= keptCrisp {
+			best = w
 		}
 	}
-	return way, adviceSays(way, eaten)
+	return best, adviceSays(called, asked, best, kept)
 }

@@ -1,6 +1,7 @@
 package baskets
 
 import (
+	"strings"
 	"testing"
 
 	"velocrustum/core/load"
@@ -55,8 +56,20 @@ func TestTossedAsReported(t *testing.T) {
 		if none := by[DressNone].Line; none[end].Crust < 0.7*none[0].Crust {
 			t.Errorf("%s: without sauce it falls from %.0f to %.0f", c.name, none[0].Crust, none[end].Crust)
 		}
-		if way, says := Advice(all); by[way].Way == "" || says == "" {
-			t.Errorf("%s: %q %q", c.name, way, says)
+		// What is asked for is what is spoken of, and what is called crispest has most.
+		for _, asked := range all {
+			best, says := Advice(all, asked.Way, "So")
+			if by[best].Way == "" || !strings.HasPrefix(says, "So, ") {
+				t.Errorf("%s: %q %q", c.name, best, says)
+			}
+			if asked.Line[12].Crust >= keptCrisp && best != asked.Way {
+				t.Errorf("%s, %s: %.0f are left of it, and %s is advised", c.name, asked.Way, asked.Line[12].Crust, best)
+			}
+			for _, f := range all {
+				if strings.Contains(says, f.Name) && max(f.Line[12].Crust, f.Line[12].Better) <= asked.Line[12].Crust {
+					t.Errorf("%s, %s: %q", c.name, asked.Way, says)
+				}
+			}
 		}
 	}
 }

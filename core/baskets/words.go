@@ -113,7 +113,7 @@ func waitSays(w *Wait, l *load.Load) string {
 	if w.FlashMin > 0 {
 		says = append(says, fmt.Sprintf("%.0f min at %s, all together at the end, give it back to %.0f.", w.FlashMin, t.Words(flashAt(l)), math.Floor(warm.FlashCrust)))
 	} else {
-		says = append(says, "Back into the fryer it need not go.")
+		says = append(says, "It need not go back into the fryer.")
 	}
 	if least, rule := hotHold(l); rule && room.CoreC < least {
 		says = append(says, fmt.Sprintf("In the room it falls under %s, at which hot food is to be held; longer than %.0f h it is not held at all.", t.Words(least), load.HotHoldHours))
@@ -145,23 +145,33 @@ var fateNames = map[string]string{
 	DressUnder: "ladled under, the top dry",
 }
 
-// adviceSays is how the sauce goes on best, and what each way leaves when it is
-// eaten.
-func adviceSays(way string, eaten map[string]FatePoint) string {
-	first := map[string]string{
-		DressNow:   "Toss it at once.",
-		DressCool:  fmt.Sprintf("Toss it after %.0f min on a rack, when the steam has left.", coolMin),
-		DressTable: "Toss it at the table.",
-		DressUp:    "Sauce one face and leave the other dry.",
-		DressNone:  "Serve it beside, to dip.",
-		DressLadle: "Ladle it over at the table.",
-		DressPour:  "Pour it over at the table: what stands out stays crisp.",
-		DressUnder: "Ladle it onto the plates, and lay the pieces on top.",
-	}[way]
-	if ladle, is := eaten[DressLadle]; is {
-		return fmt.Sprintf("%s %.0f min after it is out the crust has %.0f of 100 ladled over; poured over %.0f on top and %.0f below; on top of it %.0f, its top %.0f; without sauce %.0f.",
-			first, eatenMin, math.Floor(ladle.Crust), math.Floor(eaten[DressPour].Crust), math.Floor(eaten[DressPour].Better), math.Floor(eaten[DressUnder].Crust), math.Floor(eaten[DressUnder].Better), math.Floor(eaten[DressNone].Crust))
+// crisper is by how much of the crust another way has to be better to be named.
+const crisper = 4
+
+// adviceSays is what the way asked for leaves when it is eaten, and which way leaves more.
+func adviceSays(called, asked, best string, kept map[string]float64) string {
+	side := func(way string) string {
+		switch way {
+		case DressUp:
+			return "the dry face"
+		case DressPour, DressUnder:
+			return "what stays dry"
+		}
+		return "the crust"
 	}
-	return fmt.Sprintf("%s %.0f min after it is out the crust has %.0f of 100 tossed at once, %.0f tossed at the table; on one face %.0f, the dry one %.0f; without sauce %.0f.",
-		first, eatenMin, math.Floor(eaten[DressNow].Crust), math.Floor(eaten[DressTable].Crust), math.Floor(eaten[DressUp].Crust), math.Floor(eaten[DressUp].Better), math.Floor(eaten[DressNone].Crust))
+	still := "is soft"
+	if kept[asked] >= keptCrisp {
+		still = "is still crisp"
+	}
+	says := fmt.Sprintf("%s, %s %s when it is eaten, %.0f min after it is out: %.0f of 100.", called, side(asked), still, eatenMin, math.Floor(kept[asked]))
+	most := best
+	for w, at := range kept {
+		if at > kept[most] && w != DressNone {
+			most = w
+		}
+	}
+	if most != asked && math.Floor(kept[most])-math.Floor(kept[asked]) >= crisper {
+		says += fmt.Sprintf(" Crispest is %s: %s has %.0f then.", fateNames[most], side(most), math.Floor(kept[most]))
+	}
+	return says
 }

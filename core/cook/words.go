@@ -26,10 +26,17 @@ func basketSays(name, says string) string { return fmt.Sprintf("%s: %s", name, u
 func (l Live) after(rest []due, at, end float64) string {
 	for _, d := range rest {
 		if !d.done() {
-			return fmt.Sprintf("%s later: %s.", units.Minutes(d.at-at), units.Lower(l.words(d)))
+			when := "Right after"
+			if m := math.Round(2*(d.at-at)) / 2; m > 0 {
+				when = units.Minutes(m) + " later"
+			}
+			return fmt.Sprintf("%s: %s.", when, units.Lower(l.words(d)))
 		}
 	}
-	return fmt.Sprintf("Then %s more.", units.Minutes(end-at))
+	if m := math.Round(2*(end-at)) / 2; m > 0 {
+		return fmt.Sprintf("Then %s more.", units.Minutes(m))
+	}
+	return "Then it comes out."
 }
 
 // handling says with what a piece is turned: raw tools stay away after the
@@ -295,6 +302,9 @@ func (l Live) all() string {
 	}
 	if l.Pieces == 1 {
 		return "the " + l.Piece
+	}
+	if l.Pieces == 2 {
+		return "both"
 	}
 	return "all " + units.Count(l.Pieces)
 }

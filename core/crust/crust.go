@@ -16,7 +16,7 @@ func Crispness(halves float64) float64 {
 
 // Words returns what a crispness is like.
 func Words(crispness float64) string {
-	words := [...]string{"soggy", "tacky", "dry to the touch", "leathery", "firm", "first crackle", "crisp", "crisp and loud", "shatters", "hard", "brittle through"}
+	words := [...]string{"soggy", "tacky", "dry to the touch", "leathery", "firm", "barely crisp", "crisp", "crisp and loud", "shatters", "hard", "brittle through"}
 	return words[int(max(0, min(100, crispness))/10)]
 }
 

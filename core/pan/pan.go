@@ -49,7 +49,7 @@ type Sauce struct {
 	// goes in, 3 min.
 	First []string `json:"first,omitempty"`
 	Heat  string   `json:"heat,omitempty"` // simmer
-	// WidthCm is the pan's, across the bottom; 24.
+	// WidthCm is the pan's, across the bottom; by how much is made where left out.
 	WidthCm float64 `json:"widthCm,omitempty"`
 	// SimmerMin is how long what is thickened simmers before the starch; 3.
 	SimmerMin *float64 `json:"simmerMin,omitempty"`

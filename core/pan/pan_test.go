@@ -258,6 +258,33 @@ func TestWarnings(t *testing.T) {
 			t.Errorf("%s is not said of %+v, but\n%s", c.says, c.s.Sauce.Items, got)
 		}
 	}
+	for _, c := range []struct {
+		says string
+		of   func(Told) string
+		s    Serving
+	}{
+		{"raw egg in it", cautioned, Serving{How: Beside, Sauce: Sauce{School: Mix, Items: of(t, "egg-yolk", 20.0, "oil", 80.0)}}},
+		{"curdles when it boils", cautioned, Serving{Sauce: Sauce{School: Reduce, Items: of(t, "egg", 50.0, "stock", 200.0)}}},
+		{"on the same day", waited, Serving{How: Beside, Sauce: Sauce{School: Mix, Items: of(t, "egg-yolk", 20.0, "oil", 80.0)}}},
+		{"Not to be eaten as it is", waited, Serving{Sauce: Sauce{School: Mix, Used: true, Items: of(t, "yoghurt", 60.0)}}},
+		{"in a spoon of oil", stepped, Serving{Sauce: Sauce{School: Thicken, First: []string{"garlic"}, Items: of(t, "garlic", 5.0, "soy-light", 60.0, "water", 100.0)}}},
+		{"in the fat", stepped, Serving{Sauce: Sauce{School: Thicken, First: []string{"garlic"}, Items: of(t, "garlic", 5.0, "oil", 10.0, "soy-light", 60.0, "water", 100.0)}}},
+		{"keep it at a hard boil", stepped, Serving{Sauce: Sauce{School: Reduce, Heat: "hard", Items: of(t, "honey", 60.0, "water", 60.0)}}},
+		{"take one of", cautioned, Serving{Share: 0.4, Sauce: Sauce{School: Reduce, WidthCm: 36, Items: of(t, "honey", 60.0, "water", 60.0)}}},
+	} {
+		m := made(t, c.s, twenty)
+		for _, h := range []units.Household{{}, {Mass: units.Ounce}} {
+			told := m.Tell(c.s, larder.Shelf, h)
+			if got := c.of(told); !strings.Contains(got, c.says) {
+				t.Errorf("%q is not said of %+v, but %s", c.says, c.s.Sauce.Items, got)
+			}
+			for _, cm := range []string{" 0 oz", " 0 g ", " 0 min", " cm"} {
+				if got := cautioned(told) + stepped(told) + told.Makes + told.Reads + waited(told); h.Mass == units.Ounce && strings.Contains(got, cm) {
+					t.Errorf("%q in %s", cm, got)
+				}
+			}
+		}
+	}
 	bad := Serving{How: "drown", Grain: "bread", PourG: new(900.0), Share: 2, Sauce: Sauce{School: "fry", Heat: "white", WidthCm: 90, ClingsG: -1, Starch: "salt-fine", First: []string{"egg"}, Items: []larder.Item{{Ingredient: "moon", G: -3}}}}
 	var fields refuse.Fields
 	if err := bad.Check(larder.Shelf); !errors.As(err, &fields) {
@@ -267,6 +294,31 @@ func TestWarnings(t *testing.T) {
 		if !slices.ContainsFunc(fields, func(g refuse.Field) bool { return g.Field == f }) {
 			t.Errorf("%s is let through: %v", f, fields)
 		}
+	}
+}
+
+func cautioned(t Told) string { return strings.Join(t.Cautions, "\n") }
+func waited(t Told) string    { return t.Waits }
+func stepped(t Told) (out string) {
+	for _, s := range t.Steps {
+		out += s.Says + "\n"
+	}
+	return out
+}
+
+// A pan that nobody named is one in which it does not catch, as far as there is one.
+func TestThePanSuitsWhatIsMade(t *testing.T) {
+	t.Parallel()
+	last := 0.0
+	for _, servings := range []int{1, 2, 4, 8, 16} {
+		m := made(t, Serving{Sauce: Sauce{School: Reduce, Items: of(t, "honey", 90.0, "water", 90.0)}}, SaucedFood{Surface: 4 * float64(servings), Servings: servings})
+		if m.WidthCm < last || m.WidthCm > 14 && m.DeepMm < deepEnough {
+			t.Errorf("for %d, %g cm across and %.1f mm deep", servings, m.WidthCm, m.DeepMm)
+		}
+		last = m.WidthCm
+	}
+	if last < 18 {
+		t.Errorf("for sixteen a pan of %g cm", last)
 	}
 }
 
@@ -435,8 +487,8 @@ func TestPiecesSoften(t *testing.T) {
 	if long.Soft[0].AtMin == nil || *long.Soft[0].AtMin <= *long.Soft[1].AtMin {
 		t.Errorf("after 14 min: %+v", long.Soft)
 	}
-	with := made(t, Serving{How: Ladle, Sauce: Sauce{School: Reduce, Items: of(t, "tomato", 300.0, "stock", 100.0, "tomato-paste", 30.0)}}, SaucedFood{Surface: 10, Servings: 2})
-	without := made(t, Serving{How: Ladle, Sauce: Sauce{School: Reduce, Items: of(t, "stock", 100.0, "tomato-paste", 30.0)}}, SaucedFood{Surface: 10, Servings: 2})
+	with := made(t, Serving{How: Ladle, Sauce: Sauce{School: Reduce, WidthCm: 24, Items: of(t, "tomato", 300.0, "stock", 100.0, "tomato-paste", 30.0)}}, SaucedFood{Surface: 10, Servings: 2})
+	without := made(t, Serving{How: Ladle, Sauce: Sauce{School: Reduce, WidthCm: 24, Items: of(t, "stock", 100.0, "tomato-paste", 30.0)}}, SaucedFood{Surface: 10, Servings: 2})
 	if with.ReadyMin < without.ReadyMin+3 || with.PiecesG > 170 {
 		t.Errorf("with tomatoes ready at %.1f, without at %.1f; %.0f g of pieces are left", with.ReadyMin, without.ReadyMin, with.PiecesG)
 	}

@@ -154,6 +154,9 @@ type Made struct {
 	Never   bool `json:"never"`
 	Splits  bool `json:"splits"`
 	Caramel bool `json:"caramel"`
+	// WidthCm is the pan that it is made in, and DeepMm how deep it lies there at first.
+	WidthCm float64 `json:"widthCm"`
+	DeepMm  float64 `json:"deepMm"`
 	// HotClingsG is what clings of it boiling, as a spoon at the stove shows.
 	HotClingsG float64 `json:"hotClingsG"`
 }
@@ -167,11 +170,34 @@ type Soft struct {
 	MoreMin float64 `json:"moreMin"`
 }
 
+
+// pans are what is sold, across the bottom, cm.
+var pans = []float64{14, 16, 18, 20, 24, 28}
+
+// panFor is the widest pan in which so much, ml, lies deep enough to be stirred without
+// catching, or else the smallest.
+func panFor(ml float64) float64 {
+	w := pans[0]
+	for _, p := range pans {
+		if deepMm(ml, p) >= deepEnough {
+			w = p
+		}
+	}
+	return w
+}
+
+// deepMm is how deep so much lies in a pan, ml and cm.
+func deepMm(ml, widthCm float64) float64 { return 10 * ml / (math.Pi / 4 * widthCm * widthCm) }
+
+// At thinMm a pan catches; at deepEnough, mm, it does not.
+const thinMm, deepEnough = 3.0, 6.0
+
 // Make works a sauce out for a plate. The error is refuse.Fields.
 func Make(s Serving, p SaucedFood, find Find) (Made, error) {
 	if err := s.Check(find); err != nil {
 		return Made{}, err
 	}
+	anyPan := s.Sauce.WidthCm == 0
 	s = s.Whole()
 	m := Made{Items: []larder.Item{}, Soft: []Soft{}, Allergens: []string{}, Line: []Point{}, Moments: []PanEvent{}, Band: [2]float64{nearLow * s.Sauce.ClingsG, nearHigh * s.Sauce.ClingsG}}
 	in, err := s.Sauce.start(find, 1)
@@ -185,7 +211,7 @@ func Make(s Serving, p SaucedFood, find Find) (Made, error) {
 		if !way.On() {
 			return 0
 		}
-		return way.lays * c.clings(s.Sauce) * surface
+		return way.Lays * c.clings(s.Sauce) * surface
 	}
 	// What is cold clings as it is; what it comes to does not hang on how much.
 	wanted := func(c cooked) float64 {
@@ -195,14 +221,24 @@ func Make(s Serving, p SaucedFood, find Find) (Made, error) {
 		return (on(c) + dip) / (1 - leftIn)
 	}
 	k, c := 1.0, cooked{}
-	if way.Own { // as much as the cook has put into the pan
-		c, err = s.Sauce.cook(find, k, true)
-	} else {
-		k, c, err = s.Sauce.scaled(find, wanted)
+	work := func() error {
+		if way.Own { // as much as the cook has put into the pan
+			c, err = s.Sauce.cook(find, k, true)
+		} else {
+			k, c, err = s.Sauce.scaled(find, wanted)
+		}
+		return err
 	}
-	if err != nil {
+	if work() != nil {
 		return m, err
 	}
+	if w := panFor(1000 * (in.mass*k + c.waterG) / density); anyPan && w != s.Sauce.WidthCm && s.Sauce.Hot() {
+		s.Sauce.WidthCm = w
+		if work() != nil {
+			return m, err
+		}
+	}
+	m.WidthCm, m.DeepMm = s.Sauce.WidthCm, deepMm(1000*(in.mass*k+c.waterG)/density, s.Sauce.WidthCm)
 	for _, it := range s.Sauce.Items {
 		m.Items = append(m.Items, larder.Item{Ingredient: it.Ingredient, G: it.G * k})
 	}
@@ -225,7 +261,7 @@ func Make(s Serving, p SaucedFood, find Find) (Made, error) {
 		m.OnPlateG = served - m.OnFoodG
 	}
 	m.MadeG, m.PiecesG = c.end.mass, c.end.pieces
-	dipped := math.Min(dip, WayOf(Beside).lays*m.ClingsG*surface)
+	dipped := math.Min(dip, WayOf(Beside).Lays*m.ClingsG*surface)
 	m.EatenG = m.OnFoodG + m.OnPlateG + dipped + c.end.pieces
 	m.LeftG = m.MadeG - m.EatenG
 	m.SugarPct, m.WaterPct, m.SolidsPct = 100*c.end.sugar/liquid, 100*c.end.water/liquid, 100*c.end.dissolved/liquid

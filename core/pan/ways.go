@@ -20,10 +20,10 @@ type Way struct {
 	To       string // of an amount: "to toss it in"
 	task     string // of a dish and its sauce
 	step     string // of a recipe, whom it is for
-	// lays is how much of what clings in a bowl lies on a piece: a brush takes off a
+	// Lays is how much of what clings in a bowl lies on a piece: a brush takes off a
 	// third, one face is half, of what is poured the top and some of the sides keep
 	// theirs, and of what is dipped a third of the surface goes in (±0.1).
-	lays float64
+	Lays float64
 	// Plated says that all of it is eaten, from the plate too: at the table, and of
 	// what is ladled as much as the cook makes.
 	Plated, Own bool

@@ -8,6 +8,7 @@ import (
 	"slices"
 	"strings"
 
+	"velocrustum/core/larder"
 	"velocrustum/core/units"
 )
 
@@ -75,15 +76,17 @@ func (m Made) Tell(s Serving, find Find, h units.Household) Told {
 	if m.DipG > 0 {
 		out.Makes += fmt.Sprintf(" %s stand beside it.", g(m.DipG))
 	}
-	out.Makes += fmt.Sprintf(" About %s are not eaten: only what is counts in salt and sugar.", g(m.LeftG))
-	out.Reads = fmt.Sprintf("It %s: %.0f g cling to 100 cm²", Reads(m.ClingsG), m.ClingsG)
+	if m.LeftG >= leftWorth {
+		out.Makes += fmt.Sprintf(" About %s stay in pan and bowl, and are not counted as eaten.", g(m.LeftG))
+	}
+	out.Reads = fmt.Sprintf("It %s: %s", Reads(m.ClingsG), h.OnSurface(m.ClingsG))
 	if s.Sauce.Hot() && Reads(m.HotClingsG) != Reads(m.ClingsG) {
 		out.Reads += fmt.Sprintf("; boiling in the pan it still %s", Reads(m.HotClingsG))
 	}
 	out.Reads += "."
 	m.steps(&out, s, find, h)
 	m.softens(&out, find)
-	m.waits(&out, s, h)
+	m.waits(&out, s, find, h)
 	m.cautions(&out, s, find, h)
 	return out
 }
@@ -106,11 +109,12 @@ func (m Made) steps(out *Told, s Serving, find Find, h units.Household) {
 		say(0, "Stir it all together; it thickens a little while it stands.")
 		return
 	}
-	heat := "low"
-	for _, c := range Heats[1:] {
-		if c.ID == s.Sauce.Heat {
-			heat = strings.ToLower(c.Name)
-		}
+	heat := "It boils: down to a simmer"
+	switch s.Sauce.Heat {
+	case "low":
+		heat = "It boils: turn it down low"
+	case "hard":
+		heat = "It boils: keep it at a hard boil, stirring"
 	}
 	for _, at := range m.Moments {
 		switch at.Kind {
@@ -121,7 +125,11 @@ func (m Made) steps(out *Told, s Serving, find Find, h units.Household) {
 				for _, id := range s.Sauce.First {
 					names = append(names, name(id))
 				}
-				say(at.Minute, "Soften %s in the fat, %.0f min, without colour.", strings.Join(names, " and "), softenMin)
+				in := "in the fat"
+				if !m.hasFat(find) {
+					in = "in a spoon of oil"
+				}
+				say(at.Minute, "Soften %s %s, %.0f min, without colour.", units.List(names), in, softenMin)
 			case s.Sauce.School == Melt:
 				say(at.Minute, "Warm it over low heat, whisking, until the butter has melted in; it must not boil.")
 			case s.Sauce.School == Loosen:
@@ -133,12 +141,19 @@ func (m Made) steps(out *Told, s Serving, find Find, h units.Household) {
 			say(at.Minute, "The rest goes in%s.", let)
 		case "boil":
 			if s.Sauce.School == Reduce {
-				say(at.Minute, "It boils: down to %s, and let it reduce%s.", heat, let)
+				say(at.Minute, "%s, and let it reduce%s.", heat, let)
 			} else {
-				say(at.Minute, "It boils: down to %s, %s.", heat, units.Minutes(*s.Sauce.SimmerMin))
+				say(at.Minute, "%s, %s.", heat, units.Minutes(*s.Sauce.SimmerMin))
 			}
 		case "slurry":
-			say(at.Minute, "Stir %s of %s into %s of cold water, then into the pan; off the heat when it coats the spoon, a minute later.", h.Grams(m.StarchG), name(s.Sauce.Starch), h.Grams(m.SlurryG))
+			starch := h.Grams(m.StarchG)
+			if i, err := find(s.Sauce.Starch); err == nil {
+				starch = h.Spooned(m.StarchG / i.Density)
+				if m.StarchG >= 1 {
+					starch = fmt.Sprintf("%s (%s)", h.Grams(m.StarchG), starch)
+				}
+			}
+			say(at.Minute, "Stir %s of %s into %s of cold water, then into the pan; off the heat when it coats the spoon, a minute later.", starch, name(s.Sauce.Starch), h.Spooned(m.SlurryG))
 		case "ready":
 			say(at.Minute, "Ready: it %s.", Reads(m.ClingsG))
 		}
@@ -161,12 +176,22 @@ func (m Made) softens(out *Told, find Find) {
 	}
 }
 
-func (m Made) waits(out *Told, s Serving, h units.Household) {
+func (m Made) waits(out *Told, s Serving, find Find, h units.Household) {
 	switch {
+	case s.Sauce.School == Mix && s.Sauce.Used:
+		out.Waits = "Not to be eaten as it is: see below."
+	case s.Sauce.School == Mix && m.hasEgg(find):
+		out.Waits = "It stands in the fridge until it is eaten, on the same day."
 	case s.Sauce.School == Mix:
 		out.Waits = "It can be made hours before, and stands in the fridge until then; two hours at most on the table."
 	case m.WaitMin >= longestWait:
 		out.Waits = fmt.Sprintf("Under a lid on the lowest heat it is good for %.0f min and more.", longestWait)
+	case m.WaitMin < 1:
+		out.Waits = "It does not wait: eat it as soon as it is ready"
+		if m.SpoonG >= 0.5 {
+			out.Waits += fmt.Sprintf(", or loosen it with %s of water", h.Spooned(m.SpoonG))
+		}
+		out.Waits += "."
 	default:
 		out.Waits = fmt.Sprintf("Under a lid on the lowest heat it is good for %s", units.Minutes(math.Floor(m.WaitMin)))
 		if m.SpoonG >= 0.5 {
@@ -184,16 +209,35 @@ func (m Made) waits(out *Told, s Serving, h units.Household) {
 	}
 }
 
+// eggC is what egg in a sauce is to reach, °C.
+const eggC = 71
+
+// leftWorth is the least that stays behind and is said, g.
+const leftWorth = 3.0
+
+// has says whether one of some ingredients is in it.
+func (m Made) has(is map[string]bool) bool {
+	return slices.ContainsFunc(m.Items, func(it larder.Item) bool { return is[it.Ingredient] && it.G > 0 })
+}
+
+// hasEgg says whether there is egg in it that nothing has cooked.
+func (m Made) hasEgg(find Find) bool {
+	return slices.ContainsFunc(m.Items, func(it larder.Item) bool {
+		i, err := find(it.Ingredient)
+		return err == nil && i.Role == larder.Egg && it.G > 0
+	})
+}
+
+// hasFat says whether there is enough fat in it to soften something in.
+func (m Made) hasFat(find Find) bool {
+	return slices.ContainsFunc(m.Items, func(it larder.Item) bool {
+		i, err := find(it.Ingredient)
+		return err == nil && i.Fat*it.G/100 >= 2
+	})
+}
+
 func (m Made) cautions(out *Told, s Serving, find Find, h units.Household) {
 	add := func(format string, args ...any) { out.Cautions = append(out.Cautions, fmt.Sprintf(format, args...)) }
-	has := func(is map[string]bool) bool {
-		for _, it := range m.Items {
-			if is[it.Ingredient] {
-				return true
-			}
-		}
-		return false
-	}
 	hot := s.Sauce.Hot()
 	boils := s.Sauce.School == Reduce || s.Sauce.School == Thicken
 	switch {
@@ -202,17 +246,27 @@ func (m Made) cautions(out *Told, s Serving, find Find, h units.Household) {
 	case m.Never:
 		add("With so much starch it would be a paste, and it still does not cling like that.")
 	case s.Sauce.Aims() && m.ClingsG < m.Band[0]:
-		add("It runs off: %.0f g cling to 100 cm², and %.0f are wanted. Reduce it, or thicken it with starch.", m.ClingsG, s.Sauce.ClingsG)
+		add("It stays thinner than wanted: %s. Reduce it, or thicken it with starch.", h.OnSurface(m.ClingsG))
 	case s.Sauce.Aims() && m.ClingsG > m.Band[1]:
-		add("It is thicker than wanted: %.0f g cling to 100 cm². A spoon of water lets it down.", m.ClingsG)
+		add("It is thicker than wanted: %s. A spoon of water lets it down.", h.OnSurface(m.ClingsG))
+	}
+	if raw := m.hasEgg(find); raw && boils {
+		add("Egg curdles when it boils: whisk it in off the heat, when the rest has stopped boiling, and warm it to %s without boiling.", h.Degrees(eggC))
+	} else if raw {
+		add("There is raw egg in it: not for small children, pregnant women, the old or the ill, unless it is pasteurised.")
 	}
 	if s.Sauce.Used && !boils {
 		add("There is marinade in it in which raw food lay: it has to boil for a minute. Choose reduced or thickened.")
 	} else if s.Sauce.Used {
 		add("There is marinade in it in which raw food lay: let it boil for a full minute, stirring, before anyone tastes it.")
 	}
-	if deep := m.deepMm(s); hot && deep < thinMm && deep > 0 {
-		add("It lies %.0f mm deep in so wide a pan and catches at the edge: %.0f cm across would do.", math.Max(1, deep), math.Max(12, math.Floor(s.Sauce.WidthCm*math.Sqrt(deep/5))))
+	if hot && m.DeepMm < thinMm {
+		deep := h.Millimetres(math.Max(1, m.DeepMm))
+		if small := panFor(m.DeepMm * math.Pi / 40 * m.WidthCm * m.WidthCm); small < m.WidthCm {
+			add("It lies %s deep in so wide a pan and catches at the edge: take one of %s across.", deep, h.Centimetres(small))
+		} else {
+			add("So little lies %s deep even in a small pan and catches soon: stir all the time, or make double and keep the rest.", deep)
+		}
 	}
 	if m.Caramel {
 		add("Over 65 %% sugar: it boils well over %s, sticks to skin and sets hard as it cools. Stop sooner, or add a spoon of water.", h.Degrees(105))
@@ -222,7 +276,7 @@ func (m Made) cautions(out *Told, s Serving, find Find, h units.Household) {
 	if m.Splits {
 		add("Its fat comes out: too much of it, and nothing that holds it. A spoon of mustard or honey does, or a spoon of water whisked in off the heat.")
 	}
-	if hot && has(smokes) {
+	if hot && m.has(smokes) {
 		add("Chilli stings the eyes and throat when it gets hot: window open, face away from the pan.")
 	}
 	if raw := m.rawStarch(s, find); raw != "" {
@@ -231,24 +285,12 @@ func (m Made) cautions(out *Told, s Serving, find Find, h units.Household) {
 	if m.StarchG > 0 && cloudy[s.Sauce.Starch] {
 		add("Flour makes it dull; simmer it a few minutes more, until it no longer tastes of flour.")
 	}
-	if has(chilled) && !hot {
+	if m.has(chilled) && !hot {
 		add("Made with what belongs into the fridge: two hours at most in the room.")
 	}
 	if hot {
 		add("What is left over: cool it within two hours, and heat it once more at most, until it boils.")
 	}
-}
-
-// thinMm is a depth at which a pan catches.
-const thinMm = 3.0
-
-// deepMm is how deep all of it lies in the pan at first.
-func (m Made) deepMm(s Serving) float64 {
-	g := m.WaterG
-	for _, it := range m.Items {
-		g += it.G
-	}
-	return g / 1.1 / (math.Pi / 4 * s.Sauce.WidthCm * s.Sauce.WidthCm) * 10
 }
 
 // rawStarch names a starch in a sauce that does not boil.

@@ -105,7 +105,7 @@ func (w *Worked) tasks(p Pantry, h units.Household) []BenchTask {
 		switch {
 		case w.Brine != nil:
 			wait.Least, wait.Most, wait.Says = best/2, 1.5*best, inTheBrine
-			add("salt", brineSays(h.Grams(w.Brine.SaltG), h.Litres(w.Brine.Ml), count), hands(mixMin, mixEach), wait)
+			add("salt", brineSays(h.Grams(w.Brine.SaltG), w.Brine.bath(h), count), hands(mixMin, mixEach), wait)
 		case len(out) > 0 && out[len(out)-1].Wait.Most > 0:
 			// It was salted before the rack.
 		default:

@@ -1,6 +1,7 @@
 package prep
 
 import (
+	"cmp"
 	"fmt"
 	"math"
 	"strings"
@@ -105,7 +106,7 @@ func (w words) cutting() Station {
 		}
 	}
 	if c.Scored && MayScore(l.Cut) {
-		s.Why += "Scored a third deep on both sides, every two centimetres: heat, salt and smoke have less far to go. "
+		s.Why += "Scored a third deep on both sides, a thumb apart: heat, salt and smoke have less far to go. "
 	}
 	if l.Cut.Stuffing > 0 && c.As == "" {
 		each := l.PieceG * l.Cut.Stuffing
@@ -142,7 +143,10 @@ func (w words) drying() Station {
 	switch d.School {
 	case "rack":
 		s.Headline = fmt.Sprintf("Wipe, then %s on a rack", hoursWords(d.Hours))
-		s.Why = fmt.Sprintf("Uncovered at %s the fridge takes about %s of water off all of them.", w.Degrees(food.FridgeC), w.Grams(math.Round(rackTakes*d.Hours*w.Lot.Surface())))
+		s.Why = "Uncovered, the air of the fridge dries what is outside."
+		if g := math.Round(rackTakes * d.Hours * w.Lot.Surface()); g >= 1 {
+			s.Why = fmt.Sprintf("Uncovered, the air of the fridge takes about %s of water off them in all.", w.Grams(g))
+		}
 		s.Cautions = append(s.Cautions, fmt.Sprintf("Fridge at %s or under, raw food below what is eaten raw.", w.Degrees(food.FridgeC)))
 	case "wet":
 		s.Headline = "Left wet"
@@ -168,13 +172,9 @@ func (w words) salting(c *Salting) Station {
 	}
 	salt := w.p[id]
 	if b := w.Brine; b != nil {
-		in := ""
-		if c.School == "soak" && c.Liquid != "" {
-			in = " of " + b.Liquid
-		}
-		s.Headline = fmt.Sprintf("%s of salt (%s) in %s%s, %s", w.Grams(b.SaltG), w.Spooned(b.SaltG/salt.Density), w.Litres(b.Ml), in, hoursWords(c.Hours))
+		s.Headline = fmt.Sprintf("%s of salt (%s) in %s, %s", w.Grams(b.SaltG), w.Spooned(b.SaltG/salt.Density), b.bath(w.Household), hoursWords(c.Hours))
 		if b.SaltG == 0 {
-			s.Headline = fmt.Sprintf("%s%s, no salt, %s", w.Litres(b.Ml), in, hoursWords(c.Hours))
+			s.Headline = fmt.Sprintf("%s, no salt, %s", b.bath(w.Household), hoursWords(c.Hours))
 		}
 		if w.Salted == nil {
 			s.Why = "Without salt nothing goes in; it wets the surface, so wipe it dry."
@@ -194,12 +194,12 @@ func (w words) salting(c *Salting) Station {
 	if got.CentrePct >= 0.5*got.MeanPct {
 		middle = "and the middle too"
 	}
-	s.Why = fmt.Sprintf("After %s it is seasoned %s deep, %s. Four fifths are in after %s.", hoursWords(c.Hours), w.Millimetres(got.ReachMm), middle, orLonger(got.To80Hours))
-	share := 50.0
-	if c.Even > 0 {
-		share = 100 * c.Even
+	s.Why = fmt.Sprintf("After %s it is seasoned %s deep, %s. Most of what goes in is in after %s.", hoursWords(c.Hours), w.Millimetres(got.ReachMm), middle, orLonger(got.To80Hours))
+	share := "half"
+	if c.Even > 0 && c.Even != 0.5 {
+		share = fmt.Sprintf("%.0f %%", 100*c.Even)
 	}
-	s.Why += fmt.Sprintf(" The middle has %.0f %% of the mean after %s.", share, orLonger(got.EvenHours))
+	s.Why += fmt.Sprintf(" The middle gets %s as salty as the whole after %s.", share, orLonger(got.EvenHours))
 	if c.School != "dry" {
 		s.Why += fmt.Sprintf(" Left for days it would even out at %.1f %%.", got.EquilibriumPct)
 	}
@@ -208,6 +208,11 @@ func (w words) salting(c *Salting) Station {
 		s.Cautions = append(s.Cautions, "Fish turns firm, as if cured, after about an hour in salt.")
 	}
 	return s
+}
+
+// bath is the liquid of a brine, and how much.
+func (b Brine) bath(h units.Household) string {
+	return fmt.Sprintf("%s of %s", h.Litres(b.Ml), cmp.Or(b.Liquid, "water"))
 }
 
 // chilled adds where it has to stand, if that is long.
@@ -254,18 +259,21 @@ func (w words) coating() Station {
 	if len(w.Coated.Bowls) == 0 {
 		s.Headline = w.Grams(w.Coated.OilG) + " of oil"
 		if w.Coated.OilG == 0 {
-			s.Headline = "Nothing on it"
+			s.Headline = "No coat, no oil"
+			if coat.ID == food.Wrap {
+				s.Headline = "Its wrap, and no oil"
+			}
 		}
-		s.Why = "No layer of its own."
+		s.Why = "Nothing else goes on it."
 		switch {
 		case coat.ID == food.Wrap:
-			s.Why = "The wrap renders its own fat."
+			s.Why = "The wrap bastes it with its own fat."
 		case w.Lot.Cut.SkinMm > 0:
-			s.Why += " The skin renders its own fat."
+			s.Why = "The skin gives fat enough of its own."
 		}
 	} else {
 		s.Headline = "Put out " + w.bowls()
-		s.Why = fmt.Sprintf("%s stick to the surface of all of them; top the bowls up rather than fill them.", w.Grams(w.Coated.StuckG))
+		s.Why = fmt.Sprintf("%s stick to them in all; top the bowls up rather than fill them.", w.Grams(w.Coated.StuckG))
 		if with := w.Lot.Bowls.Names; len(with) > 0 && !w.Coated.Rubbed() {
 			s.Why += fmt.Sprintf(" One set of bowls does for %s as well: what is put out is for all.", list(with))
 		}
@@ -326,6 +334,9 @@ func (w words) bowls() string {
 // oiling says how much oil goes where, and when.
 func (w words) oiling() string {
 	c, g := w.Bench.Coating, w.Coated.OilG
+	if g == 0 && len(w.Coated.Bowls) == 0 {
+		return "" // the headline has said so
+	}
 	if g == 0 {
 		return " No oil."
 	}
@@ -357,7 +368,7 @@ func (w words) finishing() Station {
 		}
 		hot = append(hot, text)
 		if made.FallsG >= 1 {
-			s.Cautions = append(s.Cautions, fmt.Sprintf("About %s of %s fall off again: a hot crust holds %g g on 100 cm².", w.Grams(made.FallsG), m.Name, dustHolds))
+			s.Cautions = append(s.Cautions, fmt.Sprintf("About %s of %s fall off again: a hot crust holds %s.", w.Grams(made.FallsG), m.Name, w.OnSurface(dustHolds)))
 		}
 	}
 	for _, it := range b.Finish {

@@ -56,8 +56,8 @@ func coatSays(pieces, coat string, oilG float64, h units.Household) string {
 // # What a step does
 
 const (
-	notFelt    = "Nothing that the basket feels."
-	hardlyFelt = "Hardly felt in the basket."
+	notFelt    = "It changes nothing in the basket."
+	hardlyFelt = "It changes little in the basket."
 )
 
 // says is an effect in words; what is too small to be told apart is left out.
@@ -121,15 +121,15 @@ func spreadSays(uneven, even verdict.Chance) string {
 		says string
 		a, b *float64
 	}{
-		{"all are safe by %.0f min, with a careful hand %.0f", uneven.SafeByMin, even.SafeByMin},
-		{"the first is past its best at %.0f min, with a careful hand %.0f", uneven.BestUntilMin, even.BestUntilMin},
+		{"all are safe by %.0f min, cut evenly by %.0f", uneven.SafeByMin, even.SafeByMin},
+		{"the first is past its best at %.0f min, cut evenly at %.0f", uneven.BestUntilMin, even.BestUntilMin},
 	} {
 		if f.a != nil && f.b != nil && math.Abs(*f.a-*f.b) >= 0.3 {
 			out = append(out, fmt.Sprintf(f.says, math.Ceil(*f.a), math.Ceil(*f.b)))
 		}
 	}
 	if len(out) == 0 {
-		return "The window is as with a careful hand."
+		return "Cut more evenly, it would be ready no sooner."
 	}
 	return units.Capital(strings.Join(out, "; ")) + "."
 }

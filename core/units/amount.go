@@ -210,7 +210,7 @@ func ParseAmount(text string, spoons Spoons, pieces ...string) (Amount, error) {
 		}
 		for _, r := range rough {
 			if strings.HasPrefix(w, r) {
-				took = append(took, fmt.Sprintf("a %s as %g %s", r, u.size, map[Dimension]string{Mass: "g", Volume: "ml"}[u.dim]))
+				took = append(took, fmt.Sprintf("a %s as %s", r, roughly(u)))
 			}
 		}
 		if err := take(u); err != nil {
@@ -403,4 +403,15 @@ func InSpoons(ml float64, s Spoons) string {
 		name = "cups"
 	}
 	return count + " " + name
+}
+
+// roughly words what a pinch and its like are taken for: parts of a teaspoon, or grams.
+func roughly(u unit) string {
+	if u.dim != Volume {
+		return fmt.Sprintf("%g g", u.size)
+	}
+	if n := math.Round(5 / u.size); n > 1 {
+		return fmt.Sprintf("1/%.0f tsp", n)
+	}
+	return InSpoons(u.size, MetricSpoons)
 }

@@ -36,10 +36,14 @@ func (h Household) Degrees(c float64) string { return h.Temperature.Words(c) }
 // Grams words a mass, g: in whole grams from 10, in tenths under it; in ounces
 // to as fine a step as a scale for them has.
 func (h Household) Grams(g float64) string {
-	if h.Mass != Ounce {
-		return fine(g, 10, 1, 0) + " g"
+	v, unit := fine(g, 10, 1, 0), " g"
+	if h.Mass == Ounce {
+		v, unit = fine(g/ounceG, 1, 2, 1), " oz"
 	}
-	return fine(g/ounceG, 1, 2, 1) + " oz"
+	if v == "0" && g > 0 {
+		return "a trace" // less than a scale shows
+	}
+	return v + unit
 }
 
 // Whole is the mass that a recipe is for, and its words: a kilogram or a pound.
@@ -71,10 +75,28 @@ func (h Household) Millimetres(mm float64) string {
 	return fmt.Sprintf("%d %d/%d inch", whole, part, of)
 }
 
+// Centimetres words how wide a pan is, cm: whole inches.
+func (h Household) Centimetres(cm float64) string {
+	if h.Mass != Ounce {
+		return fmt.Sprintf("%.0f cm", cm)
+	}
+	return fmt.Sprintf("%.0f inches", math.Round(10*cm/inchMm))
+}
+
+// OnSurface words what lies on 100 cm², g; in ounces what lies on 16 square inches, which
+// is three hundredths more.
+func (h Household) OnSurface(g float64) string {
+	if h.Mass != Ounce {
+		return fmt.Sprintf("%.0f g on 100 cm²", g)
+	}
+	const sixteen = 16 * inchMm * inchMm / 10000 // in 100 cm²
+	return h.Grams(g*sixteen) + " on 16 square inches"
+}
+
 // Litres words a volume, ml.
 func (h Household) Litres(ml float64) string {
 	if h.Mass != Ounce {
-		return fmt.Sprintf("%.1f l", ml/1000)
+		return fine(ml/1000, 100, 1, 0) + " l"
 	}
 	quarts := fine(ml/quartMl, 100, 1, 0)
 	if quarts == "1" {

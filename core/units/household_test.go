@@ -16,7 +16,7 @@ func TestAHouseholdReadsItsOwnUnits(t *testing.T) {
 		{"a belly", "38 mm", "1 1/2 inch", func(h Household) string { return h.Millimetres(38) }},
 		{"a skin", "0 mm", "under 1/16 inch", func(h Household) string { return h.Millimetres(0.4) }},
 		{"two inches", "51 mm", "2 inch", func(h Household) string { return h.Millimetres(50.8) }},
-		{"a brine", "1.0 l", "1.1 quarts", func(h Household) string { return h.Litres(1000) }},
+		{"a brine", "1 l", "1.1 quarts", func(h Household) string { return h.Litres(1000) }},
 		{"a quart", "0.9 l", "1 quart", func(h Household) string { return h.Litres(946) }},
 		{"a spoon", "1 tsp", "1 tsp", func(h Household) string { return h.Spooned(5) }},
 	} {

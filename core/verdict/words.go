@@ -278,9 +278,9 @@ func doubtSays(n ensemble.Narrowing, say units.Household) string {
 		"load.spreadPct":   "Choose pieces of one thickness",
 	}[n.Field]
 	if n.Minutes == 1 {
-		return what + ": a minute's doubt goes."
+		return what + ", and the time is surer by a minute."
 	}
-	return fmt.Sprintf("%s: %.0f minutes' doubt go.", what, n.Minutes)
+	return fmt.Sprintf("%s, and the time is surer by %.0f min.", what, n.Minutes)
 }
 
 // # What warnings say
@@ -322,7 +322,7 @@ func (j *judging) softSays(crisp float64) string {
 	if faces := j.answer.Timeline[len(j.answer.Timeline)-1].Faces; faces[0].Lacquer == run.LacquerWet || faces[1].Lacquer == run.LacquerWet {
 		return "What was brushed on is still wet when the program ends: brush it on sooner, or thinner."
 	}
-	return fmt.Sprintf("The crust ends %s, at %.0f of the %.0f asked for.", crustWords(crisp, ""), math.Floor(crisp), j.lot.CrustWanted)
+	return fmt.Sprintf("The crust ends at %.0f, and %.0f is asked for: it is %s.", math.Floor(crisp), j.lot.CrustWanted, crustWords(crisp, ""))
 }
 
 func overdoneSays(from float64, bound load.Overdone) string {

@@ -61,7 +61,7 @@ func TestUnevenPiecesCostTheWindow(t *testing.T) {
 	k := newKitchen(t, "")
 	body := with(strings.Replace(wings, `"airC": 190, "minutes": 20`, `"airC": 190, "minutes": 26`, 1), `"bench": {"cutting": {"wholeG": 900, "spreadPct": 18}, "drying": {}, "coating": {}}`)
 	a := get[api.BenchAnswer](k, 200, "POST", "/api/v1/bench", body)
-	if s := a.Lots[0].Stations[0]; s.Id != "cut" || !strings.Contains(s.Why, "900 g make 21 of them") || !strings.Contains(s.Does, "careful hand") || *a.Lots[0].Load.SpreadPct != 18 {
+	if s := a.Lots[0].Stations[0]; s.Id != "cut" || !strings.Contains(s.Why, "900 g make 21 of them") || !strings.Contains(s.Does, "cut evenly") || *a.Lots[0].Load.SpreadPct != 18 {
 		t.Errorf("%+v", s)
 	}
 }

@@ -88,7 +88,7 @@ test('one device may be the hob, and what is asked for is not asked twice', asyn
   await expect(page.getByRole('button', { name: /^Take back: Wipe/ })).toHaveCount(0);
   await page.getByRole('button', { name: 'Give this supper up' }).click();
   await expect(page.getByText('It was given up.')).toBeVisible();
-  await page.getByRole('button', { name: 'Not over yet: go on with it' }).click();
+  await page.getByRole('button', { name: 'Go on with this evening' }).click();
   await expect(page.getByRole('heading', { level: 1, name: /^Wipe/ })).toBeVisible();
 });
 

@@ -142,8 +142,8 @@ test('a recipe is brought from oil, and a preset is judged', async ({ page, kitc
   const brush = page.getByRole('button', { name: /^Brush at minute/ });
   await expect(brush).toBeVisible();
   await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: 'Bring a recipe' }).click();
-  const panel = page.getByRole('region', { name: 'Bring a recipe' });
+  await page.getByRole('button', { name: 'From oil, oven or packet' }).click();
+  const panel = page.getByRole('region', { name: 'From oil, oven or packet' });
   await panel.getByRole('textbox', { name: 'For' }).fill('5');
   await page.keyboard.press('Enter');
   await panel.getByRole('button', { name: 'Convert it' }).click();

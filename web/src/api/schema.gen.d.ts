@@ -2425,6 +2425,16 @@ export interface components {
             caramel: boolean;
             /**
              * Format: double
+             * @description the pan it is made in, across the bottom; by how much is made where none was said
+             */
+            widthCm: number;
+            /**
+             * Format: double
+             * @description how deep it lies there at first
+             */
+            deepMm: number;
+            /**
+             * Format: double
              * @description what clings of it boiling, as a spoon at the stove shows
              */
             hotClingsG: number;

@@ -64,6 +64,8 @@ export interface Units {
   weight: Scale;
   length: Scale;
   volume: Scale;
+  /** How wide a pan is, from cm. */
+  across: Scale;
   degree: string;
   gram: string;
   /** Whole degrees with the sign, as in 165 °C. */
@@ -115,6 +117,9 @@ export function unitsOf(settings: Pick<Settings, 'temperature' | 'mass'>): Units
         ? { unit: 'quarts', per: ML_PER_QUART, digits: 1, least: 0.1 }
         : { unit: 'litres', per: 1000, digits: 1, least: 0.1 },
     ),
+    across: scale(
+      oz ? { unit: 'inches', per: MM_PER_INCH / 10, digits: 0, least: 1 } : { unit: 'cm', per: 1, digits: 0, least: 1 },
+    ),
     degree: heat.unit,
     gram: weight.unit,
     temperature: heat.words,
@@ -124,7 +129,8 @@ export function unitsOf(settings: Pick<Settings, 'temperature' | 'mass'>): Units
       return `${Math.floor(f ? kept / KELVIN_PER_F + 32.1 : kept)} ${heat.unit}`;
     },
     mass: weight.words,
-    amount: (g) => (oz ? `${Math.round((g / GRAMS_PER_OUNCE) * 100) / 100} oz` : `${Math.round(g * 10) / 10} g`),
+    amount: (g) =>
+      oz ? `${Math.round((g / GRAMS_PER_OUNCE) * 100) / 100} oz` : `${g < 50 ? Math.round(g * 10) / 10 : Math.round(g)} g`,
     pinch: (g) => (oz ? `${(g / GRAMS_PER_OUNCE).toFixed(2)} oz` : `${g.toFixed(1)} g`),
     toDegrees: heat.to,
     fromDegrees: heat.from,

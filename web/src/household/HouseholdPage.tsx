@@ -125,8 +125,8 @@ function Phones() {
       ) : null}
       <Quiet>
         A screen stays awake in a live cook where the browser lets a page do so by itself: on this machine, and under an
-        https address. Elsewhere a silent film is played for it from the first tap on; where that does not hold it, the
-        phone’s own setting has to.
+        https address. Elsewhere a video without sound plays unseen from the first tap on, which keeps most screens
+        awake; where it does not, the phone’s own setting has to.
       </Quiet>
     </Block>
   );

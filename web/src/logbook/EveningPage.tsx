@@ -69,7 +69,7 @@ function Evening({ evening, units }: { evening: LiveEvening; units: Units }) {
       </Link>
       <Bar>
         <Title>{evening.name}</Title>
-        {evening.finishedAt && last ? <Button onPress={() => void goOn()}>Not over yet: go on with it</Button> : null}
+        {evening.finishedAt && last ? <Button onPress={() => void goOn()}>Go on with this evening</Button> : null}
       </Bar>
       <Quiet>
         {day(evening.startedAt)}, begun at {clock(evening.startedAt)}.{' '}

@@ -222,7 +222,7 @@ export function OneSauce({ serving, at, answer, pending, units, catalog, pantry,
   return (
     <>
       <PanSentence
-        {...{ serving, catalog, pantry, whom, change, cook }}
+        {...{ serving, catalog, pantry, whom, change, cook, units }}
         answer={got}
         servings={answer?.servings ?? 1}
       />

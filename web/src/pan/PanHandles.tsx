@@ -56,7 +56,7 @@ export function PanHandles({ made, scale, endMin, choices, edit }: Props) {
           onPointerDownCapture={grip((_, drag) => (_dx, dy) => edit.thick(drag, y.invert(y(wanted) + dy)))}
         >
           <Thick
-            aria-label={`How thick: ${wanted} g cling to 100 cm², ${called(choices.levels, wanted)}`}
+            aria-label={`How thick: ${wanted} g, ${called(choices.levels, wanted)}`}
             onKeyDown={move(
               (up, side) => edit.thick('thick', wanted + (up + side) / 2),
               () => undefined,

@@ -1,6 +1,7 @@
 import { type Run } from '../ui/history';
 import type { Catalog, Schemas } from '../api/client';
-import { within } from '../api/limits';
+import { limitOf, within } from '../api/limits';
+import type { Units } from '../format/units';
 import { Choice } from '../ui/Choice';
 import { Pop } from '../ui/Pop';
 import { Part } from '../ui/sentence';
@@ -15,6 +16,7 @@ export interface SauceProps {
   pantry: Schemas['Ingredient'][];
   change: (run: Run, more: Partial<Serving>) => void;
   cook: (run: Run, more: Partial<Sauce>) => void;
+  units: Units;
 }
 
 /** What a choice is called in the sentence. */
@@ -36,13 +38,13 @@ export function ThickPart({ sauce, catalog, cook }: SauceProps) {
           <Choice
             label="How thick"
             quiet
-            options={levels.map((l) => ({ id: String(l.g), name: l.name, note: `${l.g} g cling to 100 cm²` }))}
+            options={levels.map((l) => ({ id: String(l.g), name: l.name }))}
             value={levels.some((l) => l.g === wanted) ? String(wanted) : null}
             onChange={(g) => cook('how thick', { clingsG: Number(g) })}
             onMeant={close}
           />
           <Stepper
-            label="Clings to 100 cm²"
+            label="Grams that cling to 100 cm²"
             value={wanted}
             {...within(catalog, 'sauce.clingsG')}
             onChange={(v) => cook('how thick', { clingsG: v })}
@@ -89,7 +91,12 @@ export function StarchPart({ sauce, catalog, pantry, cook }: SauceProps) {
 }
 
 /** What lies under a sauce that is ladled, and how much of it. */
-function GrainChoice({ serving, catalog, change }: Pick<SauceProps, 'serving' | 'catalog' | 'change'>) {
+function GrainChoice({
+  serving,
+  catalog,
+  change,
+  units,
+}: Pick<SauceProps, 'serving' | 'catalog' | 'change' | 'units'>) {
   const { grains } = catalog.pan;
   const grain = grains.find((g) => g.id === serving.grain);
   return (
@@ -104,10 +111,9 @@ function GrainChoice({ serving, catalog, change }: Pick<SauceProps, 'serving' | 
       {grain ? (
         <Stepper
           label={`Dry ${grain.name}, a serving`}
-          unit="g"
-          value={serving.grainG ?? grain.g}
-          {...within(catalog, 'serving.grainG')}
-          onChange={(v) => change('under it', { grainG: v })}
+          value={units.weight.to(serving.grainG ?? grain.g)}
+          {...units.weight.stepper(limitOf(catalog, 'serving.grainG'))}
+          onChange={(v) => change('under it', { grainG: units.weight.from(v) })}
         />
       ) : null}
     </>
@@ -115,7 +121,7 @@ function GrainChoice({ serving, catalog, change }: Pick<SauceProps, 'serving' | 
 }
 
 /** How it comes to the food, and when. */
-export function ComesPart({ serving, catalog, change }: SauceProps) {
+export function ComesPart({ serving, catalog, change, units }: SauceProps) {
   const { ways, usual } = catalog.pan;
   const how = serving.how ?? usual.how ?? '';
   const way = ways.find((w) => w.id === how);
@@ -135,13 +141,12 @@ export function ComesPart({ serving, catalog, change }: SauceProps) {
           {way?.plated && !way.own ? (
             <Stepper
               label="Over each serving"
-              unit="g"
-              value={serving.pourG ?? usual.pourG ?? 0}
-              {...within(catalog, 'serving.pourG')}
-              onChange={(v) => change('poured', { pourG: v })}
+              value={units.weight.to(serving.pourG ?? usual.pourG ?? 0)}
+              {...units.weight.stepper(limitOf(catalog, 'serving.pourG'))}
+              onChange={(v) => change('poured', { pourG: units.weight.from(v) })}
             />
           ) : null}
-          {way?.own ? <GrainChoice {...{ serving, catalog, change }} /> : null}
+          {way?.own ? <GrainChoice {...{ serving, catalog, change, units }} /> : null}
           {how === 'beside' || way?.plated ? null : (
             <Choice
               label="When"
@@ -213,23 +218,25 @@ export function PiecesPart({ serving, catalog, change, whom }: SauceProps & { wh
 }
 
 /** What is beside it, to dip. */
-export function Dip({ dip, catalog, change }: { dip: number; catalog: Catalog; change: SauceProps['change'] }) {
+export function Dip({
+  dip,
+  catalog,
+  change,
+  units,
+}: { dip: number } & Pick<SauceProps, 'catalog' | 'change' | 'units'>) {
   return (
     <Pop
       title="To dip, for each serving"
       body={
         <Stepper
           label="Beside each serving"
-          unit="g"
-          value={dip}
-          min={within(catalog, 'serving.dipG').min}
-          max={within(catalog, 'serving.dipG').max}
-          step={within(catalog, 'serving.dipG').step}
-          onChange={(v) => change('dip', { dipG: v })}
+          value={units.weight.to(dip)}
+          {...units.weight.stepper(limitOf(catalog, 'serving.dipG'))}
+          onChange={(v) => change('dip', { dipG: units.weight.from(v) })}
         />
       }
     >
-      <Part>{dip > 0 ? `with ${dip} g to dip for each` : 'nothing to dip'}</Part>
+      <Part>{dip > 0 ? `with ${units.mass(dip)} to dip for each` : 'nothing to dip'}</Part>
     </Pop>
   );
 }

@@ -1,6 +1,7 @@
 import { type Run } from '../ui/history';
 import type { Catalog, Schemas } from '../api/client';
-import { within } from '../api/limits';
+import { limitOf } from '../api/limits';
+import type { Units } from '../format/units';
 import { Choice } from '../ui/Choice';
 import { Pop } from '../ui/Pop';
 import { Line, Part } from '../ui/sentence';
@@ -17,15 +18,16 @@ interface Props {
   whom: ForWhom;
   change: (run: Run, more: Partial<Serving>) => void;
   cook: (run: Run, more: Partial<Sauce>) => void;
+  units: Units;
 }
 
 /** A sauce as one sentence; each underlined part is a choice. */
-export function PanSentence({ serving, answer, servings, catalog, pantry, whom, change, cook }: Props) {
+export function PanSentence({ serving, answer, servings, catalog, pantry, whom, change, cook, units }: Props) {
   const { schools, heats, ways, grains, usual } = catalog.pan;
   const sauce = { ...usual.sauce, ...serving.sauce };
-  const at = { sauce, serving, catalog, pantry, change, cook };
-  const width = sauce.widthCm ?? 0;
-  const dip = answer ? Math.round(answer.made.dipG / servings) : 0;
+  const at = { sauce, serving, catalog, pantry, change, cook, units };
+  const width = serving.sauce.widthCm ?? answer?.made.widthCm ?? sauce.widthCm ?? 0;
+  const dip = answer ? answer.made.dipG / servings : 0;
   const boils = sauce.school === 'reduce' || sauce.school === 'thicken';
   const how = ways.find((w) => w.id === (serving.how ?? usual.how));
   const beside = how?.id === 'beside';
@@ -79,13 +81,13 @@ export function PanSentence({ serving, answer, servings, catalog, pantry, whom, 
             body={
               <Stepper
                 label="Across"
-                value={width}
-                {...within(catalog, 'sauce.widthCm')}
-                onChange={(v) => cook('pan', { widthCm: v })}
+                value={units.across.to(width)}
+                {...units.across.stepper(limitOf(catalog, 'sauce.widthCm'))}
+                onChange={(v) => cook('pan', { widthCm: units.across.from(v) })}
               />
             }
           >
-            <Part>{width} cm</Part>
+            <Part>{units.across.words(width)}</Part>
           </Pop>
         </>
       )}
@@ -102,7 +104,7 @@ export function PanSentence({ serving, answer, servings, catalog, pantry, whom, 
       ) : null}
       , <ComesPart {...at} /> <PiecesPart {...at} whom={whom} />
       {!beside && (serving.atTable || how?.plated) ? ' at the table' : ''}
-      {grain ? `, with ${grain}` : ''}, <Dip dip={dip} catalog={catalog} change={change} />.
+      {grain ? `, with ${grain}` : ''}, <Dip dip={dip} catalog={catalog} change={change} units={units} />.
     </Line>
   );
 }

@@ -90,9 +90,9 @@ export function Convert({ request, catalog, units, use, close }: Props) {
     setBusy(false);
   };
   return (
-    <Card aria-label="Bring a recipe">
+    <Card aria-label="From oil, oven or packet">
       <Head>
-        <h2>Bring a recipe</h2>
+        <h2>From oil, oven or packet</h2>
         <IconButton label="Close the recipe" onPress={close}>
           <X size={18} aria-hidden />
         </IconButton>

@@ -319,7 +319,7 @@ export function RaceTools({ program, change, fryer, catalog, bringing, bring }: 
         Add a stage
       </Button>
       <Button aria-expanded={bringing} onPress={() => bring(!bringing)}>
-        <ArrowLeftRight size={16} aria-hidden /> Bring a recipe
+        <ArrowLeftRight size={16} aria-hidden /> From oil, oven or packet
       </Button>
     </Tools>
   );

@@ -114,6 +114,11 @@ interface Props {
   mend: (change: Schemas['Change']) => void;
 }
 
+/** What tenfold reductions leave, in words. */
+const left = (tenfold: number) =>
+  ['all', 'a tenth', 'a hundredth', 'a thousandth', 'a ten-thousandth', 'a hundred-thousandth'][Math.floor(tenfold)] ??
+  'a millionth';
+
 /** When it is ready, in figures to be read from two metres, and why. */
 export function Verdict({ answer, all, name, known, units, totalMin, mend }: Props) {
   const box = useRef<HTMLElement>(null);
@@ -225,7 +230,7 @@ export function Verdict({ answer, all, name, known, units, totalMin, mend }: Pro
           ? ''
           : `${answer.rule.words}: ${units.temperature(answer.rule.coreC)}${answer.rule.holdMin > 0 ? ` for ${answer.rule.holdMin} min` : ''} in the coldest spot${answer.rule.restMin > 0 ? `, then ${answer.rule.restMin} min rest` : ''}. `}
         {answer.end.logReduction != null && answer.end.pathogen && answer.end.logReduction >= 1
-          ? `For information only: ${answer.end.logReduction > 12 ? 'over 12' : Math.floor(answer.end.logReduction)} decimal reduction${answer.end.logReduction < 2 ? '' : 's'} of ${answer.end.pathogen} by the end. `
+          ? `For information only: of any ${answer.end.pathogen} at most ${left(answer.end.logReduction)} is left by the end. `
           : ''}
         {soft ? '' : 'Check with a thermometer; local rules and medical advice come first.'}
       </Foot>
