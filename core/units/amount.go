@@ -192,7 +192,7 @@ func ParseAmount(text string, spoons Spoons, pieces ...string) (Amount, error) {
 			}
 			continue
 		}
-		if w == "of" || w == "and" || (w == "plus" || w == "+") && have {
+		if w == "of" || w == "the" || w == "and" || (w == "plus" || w == "+") && have {
 			if w == "of" && i == len(words)-1 {
 				return refuse("it ends in the middle")
 			}
@@ -202,9 +202,12 @@ func ParseAmount(text string, spoons Spoons, pieces ...string) (Amount, error) {
 		if !ok {
 			return refuse(fmt.Sprintf("%q is no measure", w))
 		}
+		if u.dim == Pieces && !open && !have && i+1 < len(words) && words[i+1] == "of" {
+			continue // the juice of a lemon
+		}
 		if !open {
 			number = 1
-			if i > 0 {
+			if _, filled := fills[words[max(0, i-1)]]; i > 0 && !filled && words[i-1] != "of" && words[i-1] != "a" {
 				return refuse(fmt.Sprintf("%q has no number", w))
 			}
 		}
@@ -379,7 +382,7 @@ func InSpoons(ml float64, s Spoons) string {
 		name = "tbsp"
 	}
 	n := ml / m[name].size
-	if n < 0.0625 {
+	if n < 0.09 {
 		return "a pinch"
 	}
 	whole, rest := math.Modf(n)
@@ -407,11 +410,8 @@ func InSpoons(ml float64, s Spoons) string {
 
 // roughly words what a pinch and its like are taken for: parts of a teaspoon, or grams.
 func roughly(u unit) string {
-	if u.dim != Volume {
-		return fmt.Sprintf("%g g", u.size)
-	}
-	if n := math.Round(5 / u.size); n > 1 {
+	if n := math.Round(5 / u.size); n > 1 && u.dim == Volume {
 		return fmt.Sprintf("1/%.0f tsp", n)
 	}
-	return InSpoons(u.size, MetricSpoons)
+	return fmt.Sprintf("%g %s", u.size, map[Dimension]string{Mass: "g", Volume: "ml"}[u.dim])
 }

@@ -74,6 +74,11 @@ func TestAmountsThatLeaveItOpen(t *testing.T) {
 		{"two eggs", []string{"egg"}, 2, Pieces, ""},
 		{"half a stick", []string{"butter", "stick"}, 0.5, Pieces, ""},
 		{"1 lemon", []string{"lemon", "juice"}, 1, Pieces, ""},
+		{"juice of 1 lemon", []string{"lemon", "juice"}, 1, Pieces, ""},
+		{"juice of half a lemon", []string{"lemon", "juice"}, 0.5, Pieces, ""},
+		{"the juice of a lemon", []string{"lemon", "juice"}, 1, Pieces, ""},
+		{"heaped tbsp", nil, 24, Volume, "heaped as 1.6 of a level one"},
+		{"a pinch", nil, 0.3125, Volume, "a pinch as 1/16 tsp"},
 		{"2 limes", []string{"lime"}, 2, Pieces, ""},
 		{"1 big onion", []string{"onion"}, 1.3, Pieces, "big as 1.3 of a level one"},
 	} {
