@@ -38,6 +38,7 @@ var Names = slices.Concat(
 	[]Name{
 		{Words: "spring roll", Cut: "filled-roll"}, {Words: "egg roll", Cut: "filled-roll"}, {Words: "summer roll", Cut: "filled-roll"}, {Words: "lumpia", Cut: "filled-roll"}, {Words: "filled pastry", Cut: "filled-roll"},
 		{Words: "mozzarella", Cut: "cheese-stick"}, {Words: "cheese stick", Cut: "cheese-stick"}, {Words: "cheese bite", Cut: "cheese-stick"}, {Words: "cheese finger", Cut: "cheese-stick"}, {Words: "string cheese", Cut: "cheese-stick"},
+		{Words: "turkey mince", Cut: "patty-poultry"}, {Words: "minced turkey", Cut: "patty-poultry"}, {Words: "ground turkey", Cut: "patty-poultry"}, {Words: "chicken mince", Cut: "patty-poultry"}, {Words: "minced chicken", Cut: "patty-poultry"}, {Words: "ground chicken", Cut: "patty-poultry"},
 		{Words: "chicken burger", Cut: "patty-poultry"}, {Words: "turkey burger", Cut: "patty-poultry"}, {Words: "chicken patty", Cut: "patty-poultry"}, {Words: "chicken patties", Cut: "patty-poultry"}, {Words: "turkey patty", Cut: "patty-poultry"}, {Words: "turkey patties", Cut: "patty-poultry"},
 		{Words: "chicken meatball", Cut: "meatball-poultry"}, {Words: "turkey meatball", Cut: "meatball-poultry"}, {Words: "chicken sausage", Cut: "sausage-poultry"}, {Words: "turkey sausage", Cut: "sausage-poultry"},
 		{Words: "bream fillet", Cut: "fish-fillet-white"}, {Words: "bass fillet", Cut: "fish-fillet-white"}, {Words: "sea bream", Cut: "fish-whole"}, {Words: "sea bass", Cut: "fish-whole"},

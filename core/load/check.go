@@ -199,7 +199,7 @@ func (c *checker) lot(q Request, i int, m Machine, under string) *Lot {
 func (c *checker) inBasket(lot *Lot, p Pieces, coat Covering, m Machine) {
 	if mm := p.ThicknessMm; mm != nil {
 		least, most := lot.Cut.Thicknesses(lot.MassG)
-		c.Within("load.thicknessMm", *mm, least, most, fmt.Sprintf("mm for %g g", lot.MassG))
+		c.Within("load.thicknessMm", *mm, least, most, fmt.Sprintf("mm for %.0f g", lot.MassG))
 	} else if from := lot.Cut.MeasuredFrom; from > 0 && lot.MassG > from {
 		c.Add("load.thicknessMm", "not measured", fmt.Sprintf("a ruler's figure for %s over %g g: a whole breast is up to twice as thick as a cutlet. Measure the thickest part, or cut it through its thickness", lot.Cut.Plural, from))
 	}

@@ -170,7 +170,6 @@ type Soft struct {
 	MoreMin float64 `json:"moreMin"`
 }
 
-
 // pans are what is sold, across the bottom, cm.
 var pans = []float64{14, 16, 18, 20, 24, 28}
 

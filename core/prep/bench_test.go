@@ -75,14 +75,14 @@ func TestGramsOfAnIngredient(t *testing.T) {
 		g        float64
 	}{{"salt-fine", "1 tsp", 6.08}, {"soy-light", "2 tbsp", 35.1}, {"egg", "2", 100}, {"oil", "1 cup", 230}, {"garlic", "3", 12}, {"crumbs", "80 g", 80}, {"garlic", "3 cloves", 12},
 		{"butter", "half a stick", 56.5}, {"lemon-juice", "1 lemon", 45}, {"egg", "two eggs", 100}, {"honey", "1–2 tbsp", 31.95}} {
-		g, _, err := shelf.Grams(c.id, c.text, units.MetricSpoons)
+		g, _, err := shelf.Grams(c.id, c.text, units.Household{Spoons: units.MetricSpoons})
 		if err != nil {
 			t.Fatal(err)
 		}
 		near(t, c.text+" of "+c.id, g, c.g, 0.1)
 	}
 	for _, c := range [][2]string{{"oil", "3"}, {"oil", "some"}, {"gold", "1 g"}} {
-		if _, _, err := shelf.Grams(c[0], c[1], units.MetricSpoons); err == nil {
+		if _, _, err := shelf.Grams(c[0], c[1], units.Household{Spoons: units.MetricSpoons}); err == nil {
 			t.Errorf("%q of %s was taken", c[1], c[0])
 		}
 	}

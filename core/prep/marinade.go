@@ -19,12 +19,12 @@ type (
 
 // Grams reads an amount of an ingredient as people write it, and says what was
 // taken for what leaves it open.
-func (p Pantry) Grams(id, text string, spoons units.Spoons) (g float64, took string, err error) {
+func (p Pantry) Grams(id, text string, say units.Household) (g float64, took string, err error) {
 	i, err := p.Find(id)
 	if err != nil {
 		return 0, "", err
 	}
-	a, err := units.ParseAmount(text, spoons, i.Counts()...)
+	a, err := units.ParseAmount(text, say.Spoons, i.Counts()...)
 	if err != nil {
 		return 0, "", err
 	}
@@ -36,7 +36,7 @@ func (p Pantry) Grams(id, text string, spoons units.Spoons) (g float64, took str
 			return 0, "", fmt.Errorf("%q: %s is not counted in pieces; allowed: a weight or a volume, like \"20 g\" or \"1 tbsp\"", text, i.Name)
 		}
 		if a.Took == "" {
-			a.Took = fmt.Sprintf("one as %g g", i.Each)
+			a.Took = "one as " + say.Grams(i.Each)
 		}
 		return a.Value * i.Each, a.Took, nil
 	}

@@ -7,11 +7,12 @@ import (
 
 	"velocrustum/core/larder"
 	"velocrustum/core/refuse"
+	"velocrustum/core/units"
 )
 
 // A Swap stands in for an ingredient: as much of others as does the same.
 type Swap struct {
-	Says  string `json:"says"` // "20.3 g of fish sauce"
+	Says  string `json:"says"` // "20 g of fish sauce"
 	Items []Item `json:"items"`
 	// Changes says what else that brings or takes away; empty if next to
 	// nothing.
@@ -47,7 +48,7 @@ func effectOf(i Ingredient) float64 {
 // Swaps returns what could stand in for g grams of an ingredient, by what it
 // is there for: as much salt, acid or sugar, as much of a dairy or a starch.
 // At most four, the nearest in weight first.
-func (p Pantry) Swaps(id string, g float64) []Swap {
+func (p Pantry) Swaps(id string, g float64, say units.Household) []Swap {
 	of, ok := p[id]
 	if !ok || g <= 0 {
 		return nil
@@ -60,7 +61,7 @@ func (p Pantry) Swaps(id string, g float64) []Swap {
 		for _, it := range items {
 			is.Add(p[it.Ingredient], it.G)
 		}
-		out = append(out, Swap{Says: says, Items: items, Changes: changes(was, is)})
+		out = append(out, Swap{Says: says, Items: items, Changes: changes(was, is, say)})
 	}
 	if parts := mixed[id]; parts != nil {
 		var items []Item
@@ -68,7 +69,7 @@ func (p Pantry) Swaps(id string, g float64) []Swap {
 		for _, part := range parts {
 			it := Item{Ingredient: part.Ingredient, G: math.Round(part.G*g*10) / 10}
 			items = append(items, it)
-			names = append(names, fmt.Sprintf("%g g of %s", it.G, p[it.Ingredient].Name))
+			names = append(names, fmt.Sprintf("%s of %s", say.Grams(it.G), p[it.Ingredient].Name))
 		}
 		offer(list(names), items)
 	}
@@ -90,13 +91,13 @@ func (p Pantry) Swaps(id string, g float64) []Swap {
 	})
 	for _, i := range near[:min(len(near), 4-len(out))] {
 		it := Item{Ingredient: i.ID, G: math.Round(g*effectOf(of)/effectOf(i)*10) / 10}
-		offer(fmt.Sprintf("%g g of %s", it.G, i.Name), []Item{it})
+		offer(fmt.Sprintf("%s of %s", say.Grams(it.G), i.Name), []Item{it})
 	}
 	return out
 }
 
 // changes words what one mixture brings more or less of than another.
-func changes(was, is Totals) string {
+func changes(was, is Totals, say units.Household) string {
 	var words []string
 	for _, f := range []struct {
 		name string
@@ -109,7 +110,7 @@ func changes(was, is Totals) string {
 		if f.d < 0 {
 			word = "less"
 		}
-		words = append(words, fmt.Sprintf("%.1f g %s %s", math.Abs(f.d), word, f.name))
+		words = append(words, fmt.Sprintf("%s %s %s", say.Grams(math.Abs(f.d)), word, f.name))
 	}
 	if len(words) == 0 {
 		return ""

@@ -9,6 +9,7 @@ import (
 
 	"velocrustum/core/load"
 	"velocrustum/core/refuse"
+	"velocrustum/core/units"
 )
 
 // What stands in does the same: as much salt, acid or sugar.
@@ -19,7 +20,7 @@ func TestSwapsDoTheSame(t *testing.T) {
 		}
 		return g
 	}
-	swaps := shelf.Swaps("soy-light", 30) // 4.5 g of salt
+	swaps := shelf.Swaps("soy-light", 30, units.Household{}) // 4.5 g of salt
 	if len(swaps) != 4 {
 		t.Fatalf("%d swaps for soy sauce", len(swaps))
 	}
@@ -33,17 +34,17 @@ func TestSwapsDoTheSame(t *testing.T) {
 	if len(swaps[0].Items) != 3 || swaps[1].Items[0].Ingredient != "soy-dark" || !strings.Contains(swaps[1].Changes, "3.3 g more sugar") {
 		t.Errorf("%+v", swaps)
 	}
-	lemon := shelf.Swaps("lemon-juice", 24)
+	lemon := shelf.Swaps("lemon-juice", 24, units.Household{})
 	if len(lemon) < 2 || lemon[0].Items[0].Ingredient != "lime-juice" || lemon[1].Items[0].Ingredient != "vinegar" {
 		t.Fatalf("%+v", lemon)
 	}
 	near(t, "vinegar", lemon[1].Items[0].G, 22, 0.05) // 24·5.5/6
-	milk := shelf.Swaps("buttermilk", 250)[0].Items
+	milk := shelf.Swaps("buttermilk", 250, units.Household{})[0].Items
 	if milk[0] != (Item{Ingredient: "milk", G: 235}) || milk[1] != (Item{Ingredient: "lemon-juice", G: 15}) {
 		t.Errorf("%+v", milk)
 	}
 	for _, none := range []string{"spices", "egg", "gold"} {
-		if s := shelf.Swaps(none, 10); len(s) != 0 {
+		if s := shelf.Swaps(none, 10, units.Household{}); len(s) != 0 {
 			t.Errorf("%s is swapped for %+v", none, s)
 		}
 	}

@@ -18,9 +18,11 @@ var (
 	rested    = regexp.MustCompile(`(?i)\b(?:rest(?:ed|ing|s)?|stand(?:ing|s)?|cool(?:ed|ing|s)?)\b`)
 	asTold    = regexp.MustCompile(`(?i)\b(?:low(?:er)?|reduce|increase|raise|turn (?:up|down)|higher|hotter)\b`)
 	ofSauce   = regexp.MustCompile(`(?i)\b(?:sauces?|glazes?|syrup|dips?|saucepan|simmer(?:ed|ing)?|reduce[ds]?|thickens?)\b`)
-	airFries  = regexp.MustCompile(`(?i)\b(?:air[- ]?fr|basket|oven|bake|roast)`)
-	deepOil   = regexp.MustCompile(`(?i)\b[\d½¼¾/ .-]+(?:cm|inch(?:es)?|in|")\s+(?:deep\s+)?(?:of\s+)?(?:\w+\s+)?oil\b`)
-	thaws     = regexp.MustCompile(`(?i)\b(?:thaw|defrost|frozen|freezer?)\w*\b`)
+	// cooksSauce is what is done to a sauce.
+	cooksSauce = regexp.MustCompile(`(?i)\d|\b(?:simmer|reduc|thicken|boil|whisk|stir|melt|warm|heat|mix|blend|pour|drizzle|toss|brush)`)
+	airFries   = regexp.MustCompile(`(?i)\b(?:air[- ]?fr|basket|oven|bake|roast)`)
+	deepOil    = regexp.MustCompile(`(?i)\b[\d½¼¾/ .-]+(?:cm|inch(?:es)?|in|")\s+(?:deep\s+)?(?:of\s+)?(?:\w+\s+)?oil\b`)
+	thaws      = regexp.MustCompile(`(?i)\b(?:thaw|defrost|frozen|freezer?)\w*\b`)
 )
 
 // also reads what a clause says beside waits, heats and turns, and is told of where it
@@ -47,7 +49,9 @@ func (r *reader) also(text, s string, add func(string)) {
 		}
 	}
 	text = r.unsauced(text)
-	if ofSauce.MatchString(text) && !airFries.MatchString(text) {
+	if atTheEnd.MatchString(text) && !cooksSauce.MatchString(text) && len(strings.Fields(text)) < 9 {
+		add("Beside it at the table: kept as a note.")
+	} else if ofSauce.MatchString(text) && !airFries.MatchString(text) {
 		r.takeFigures(text, 0, 3)
 		r.take(ofSauce.FindAllString(text, -1)...)
 		r.take("simmer boil reduce low lower higher")
@@ -145,4 +149,30 @@ func (r *reader) leaveWith() {
 			l.As, l.Ingredient, l.G, l.Understood, l.Says = AsNote, "", 0, true, leftOutSays(name)
 		}
 	}
+}
+
+// leftOver is what becomes of the rest of a meal.
+var leftOver = regexp.MustCompile(`(?i)\b(?:left[- ]?overs?|keeps? (?:well|for)|(?:the )?next day)\b`)
+
+// ofLeftovers says whether a clause is of what is left over, in a recipe of fresh food.
+func (r *reader) ofLeftovers(clause string) bool { return !r.wasCooked && leftOver.MatchString(clause) }
+
+// amountIn is an amount of something in the middle of a step.
+var amountIn = regexp.MustCompile(`(?i)\b\d[\d./,]*\s*(?:[½¼¾⅓⅔]\s*)?(?:tbsps?|tablespoons?|tsps?|teaspoons?|cups?|ml|g|oz)\.?\s+(?:of\s+)?((?:[a-z]+[ -]?){1,3})|[½¼¾⅓⅔]\s*(?:tbsps?|tablespoons?|tsps?|teaspoons?|cups?)\.?\s+(?:of\s+)?((?:[a-z]+[ -]?){1,3})`)
+
+// unlisted are amounts of ingredients that a step names and no line has.
+func (r *reader) unlisted(text string) (out []string) {
+	for _, m := range amountIn.FindAllStringSubmatch(text, -1) {
+		i, by, known := ingredientIn(plain(m[1]+m[2]), r.p)
+		if !known || i.ID == "water" || slices.ContainsFunc(r.out.Lines, func(l Line) bool { return !l.Step && l.Ingredient == i.ID }) {
+			continue
+		}
+		// As far as the name goes.
+		last := strings.Fields(by)[len(strings.Fields(by))-1]
+		if at := strings.Index(strings.ToLower(m[0]), last); at >= 0 {
+			m[0] = m[0][:at+len(last)]
+		}
+		out = append(out, strings.TrimSpace(m[0]))
+	}
+	return out
 }

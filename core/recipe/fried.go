@@ -258,6 +258,6 @@ const swimsG = 200.0
 
 // muchOil says whether it is more oil than lies on food.
 func (r *reader) muchOil(amount string, oil larder.Ingredient) bool {
-	g, _, err := r.p.Grams(oil.ID, amount, r.spoons)
+	g, _, err := r.p.Grams(oil.ID, amount, r.say)
 	return err == nil && g >= swimsG
 }

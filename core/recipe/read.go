@@ -68,6 +68,9 @@ func trailing(line string, spoons units.Spoons) (amount, rest string) {
 
 // Amounted says whether a line begins with an amount of something.
 func Amounted(line string) bool {
+	if hotFirst.MatchString(line) { // "400 F for 8 min" is no amount of anything
+		return false
+	}
 	amount, rest := split(worded(line), units.MetricSpoons)
 	if amount == "" && len(strings.Fields(line)) < 8 {
 		amount, rest = trailing(line, units.MetricSpoons)
@@ -78,6 +81,10 @@ func Amounted(line string) bool {
 // worded is a line with its amount first and its cups whole: "juice of 2 limes",
 // "½ c. flour".
 func worded(line string) string {
+	if m := eachIn.FindStringSubmatch(line); m != nil && !packing.MatchString(m[4]) { // "4 (6 oz) fillets" are six ounces each
+		line = fmt.Sprintf("%s %s, %s %s each", m[1], m[4], m[2], m[3])
+	}
+	line = eachOf.ReplaceAllString(line, "$1 $4, $2 $3 each")
 	line = aHalf.ReplaceAllString(halves.ReplaceAllString(line, "$1 half-$2"), "1 half-$1")
 	return oneC.ReplaceAllString(juiceOf.ReplaceAllString(line, "$3 $4 $2"), "$1 cup ")
 }
@@ -115,6 +122,7 @@ var (
 	oneC        = regexp.MustCompile(`^([\d./ ` + fractionSigns + `]+)\s*c\.?\s`)
 	halves      = regexp.MustCompile(`(?i)\b(\d+|an?|one|two) half (chickens?|birds?)\b`)
 	aHalf       = regexp.MustCompile(`(?i)^half a (chicken|bird)\b`)
+	buns        = regexp.MustCompile(`(?i)\b(?:(?:burger|hamburger|hot dog|brioche) )?(?:buns?|baps?)\b`)
 	soThick     = regexp.MustCompile(`\b\d+ (?:mm|cm|in|inch|inches) thick\b`) // in plain words, of a piece that is not called so
 	sized       = regexp.MustCompile(`(?i)\b(extra[- ]large|large|medium|small|jumbo|big|lg\.?|sm\.?)\s*`)
 )
@@ -132,7 +140,7 @@ func says(text string, words ...string) bool { return food.Says(text, words...) 
 // cutIn is the cut that a line names; none where it names none. Where nothing in the
 // recipe is a cut, it is the one that is nearest to the food named.
 func (r *reader) cutIn(line string) (c food.Cut, by string, ok bool) {
-	n, ok := food.NameIn(soThick.ReplaceAllString(line, " "), r.nearest)
+	n, ok := food.NameIn(buns.ReplaceAllString(soThick.ReplaceAllString(line, " "), " "), r.nearest)
 	if !ok {
 		return c, "", false
 	}
@@ -195,7 +203,10 @@ var (
 	gasMark    = regexp.MustCompile(`(?i)\bgas\s*(?:mark)?\s*([1-9])\b`)
 	heat       = regexp.MustCompile(`(?i)(\d{2,3})\s*(?:°|º|degrees?|deg)?\s*(c|f|celsius|fahrenheit)\b`)
 	aSide      = regexp.MustCompile(`(?i)\b(per|each|a|every|either|both|on each|on either|on both) sides?\b`)
-	juiceOf    = regexp.MustCompile(`(?i)^(the )?(juice|zest|grated zest|zest and juice|juice and zest) of (\S+) (lemon|lime|orange)s?\b`)
+	juiceOf    = regexp.MustCompile(`(?i)^(the )?(juice|zest|grated zest|zest and juice|juice and zest) (?:of|from) (\S+)(?: an?)?(?: large| small| big| medium)? (lemon|lime|orange)s?\b`)
+	eachOf     = regexp.MustCompile(`(?i)^(\d+)\s*[x×]\s*(\d+(?:[.,]\d+)?)\s*-?\s*(g|kg|oz|lbs?|grams?|ounces?)\b\.?\s+(.+)$`)
+	eachIn     = regexp.MustCompile(`(?i)^(\d+)\s*\(\s*(?:about |approx\.? )?(\d+(?:[.,]\d+)?(?:\s*(?:-|–|to)\s*\d+)?)\s*-?\s*(g|kg|oz|lbs?|grams?|ounces?)\.?\s*(?:each)?\)\s*(.+)$`)
+	hotFirst   = regexp.MustCompile(`(?i)^\d{2,3}\s*(?:°|degrees?)?\s*[CF]\b`)
 	cutSmaller = regexp.MustCompile(`(?i)\b(cubes?|cubed|diced|chunks?|bite|strips?|nuggets?|fingers?|goujons?)\b`)
 	bareHeat   = regexp.MustCompile(`(?i)(?:\b(?:at|to|af|air[- ]?fry)|@)\s*(\d{3})(?:\s+(?:for|until|\d)|[.,;]|$)`)
 	degrees    = regexp.MustCompile(`(?i)(\d{3})\s*(?:°|º|degrees?)`)

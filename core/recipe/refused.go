@@ -3,6 +3,7 @@ package recipe
 import (
 	"fmt"
 	"regexp"
+	"slices"
 	"strings"
 
 	"velocrustum/core/food"
@@ -25,7 +26,9 @@ var (
 	// before is food that was cooked already.
 	before   = regexp.MustCompile(`(?i)\b(?:left[- ]?overs?|cooked|pre[- ]?cooked|ready[- ]cooked|rotisserie|pre[- ]?fried|par[- ]?fried|oven[- ]ready)\b`)
 	uncooked = regexp.MustCompile(`(?i)\b(?:uncooked|un-cooked|not cooked|raw)\b`)
-	again    = regexp.MustCompile(`(?i)\b(?:re-?heat(?:ed|ing|s)?|warm(?:ed|s)?\s+(?:it|them|up|through)|crisp(?:ed|s)?\s+(?:it|them)?\s*up again)\b`)
+	again    = regexp.MustCompile(`(?i)\b(?:re-?heat(?:ed|ing|s)?|warm(?:ed|s)?\s+(?:it|them)\s+(?:up|through)|crisp(?:ed|s)?\s+(?:it|them)?\s*up again)\b`)
+	// notTheFood is what else is heated again: a machine, a sauce, what is left of the meal.
+	notTheFood = regexp.MustCompile(`(?i)\b(?:machine|fryer|oven|basket|drawer|grill|oil|butter|sauce|glaze|syrup|dip|left[- ]?overs?|keeps?|next day)\b`)
 	// thin is a breast that is no thicker than a cutlet.
 	thin       = regexp.MustCompile(`(?i)\b(?:cutlets?|butterfl(?:y|ied)|pounded|flattened|bashed|beaten|rolled out|sliced|thin(?:ly)?|schnitzel|escalopes?|milanese|minute steaks?)\b`)
 	horizontal = regexp.MustCompile(`(?i)\b(?:halved|cut|sliced|split)\s+(?:in half\s+|in two\s+|through\s+)?(?:horizontally|lengthwise|lengthways|through the middle)\b`)
@@ -44,16 +47,19 @@ func (r *reader) state(t Text) {
 		}
 	}
 	steps := strings.Join(t.Steps, " . ")
+	heatedAgain := slices.ContainsFunc(clauses.Split(steps, -1), func(c string) bool { return again.MatchString(c) && !notTheFood.MatchString(c) })
+	coats := slices.ContainsFunc(r.out.Lines, func(l Line) bool { return l.As == AsCoat })
 	all := t.Name + " . " + line + " . " + steps
 	switch {
 	case straight.MatchString(all), frozen.MatchString(t.Name+" . "+line) && !thawed.MatchString(line+" . "+steps):
 		r.startC = food.OutOfFreezerC
-		if coated.MatchString(t.Name + " . " + line) {
+		// What is still to be coated comes plain out of the freezer.
+		if coated.MatchString(line) || !coats && coated.MatchString(t.Name) {
 			r.was = food.ParFried
 			r.inside = precooked.MatchString(uncooked.ReplaceAllString(t.Name+" . "+line, ""))
 		}
 		r.out.Missing = append(r.out.Missing, fmt.Sprintf("the %s are taken as frozen, at %s: what the label says comes first", name, r.say.Degrees(food.OutOfFreezerC)))
-	case before.MatchString(uncooked.ReplaceAllString(t.Name+" . "+line, "")), again.MatchString(steps):
+	case before.MatchString(uncooked.ReplaceAllString(t.Name+" . "+line, "")), heatedAgain:
 		r.was = food.Cooked
 		r.out.Missing = append(r.out.Missing, fmt.Sprintf("the %s are taken as cooked before: heat them once, to %s inside", name, r.say.Degrees(74)))
 	}

@@ -27,7 +27,7 @@ var (
 	goesOn = regexp.MustCompile(`(?i)\b(?:air[- ]?fry|air[- ]?fried|air[- ]?frying|cook|cooks|cooked|cooking|fry|fries|roast|bake|crisp|continue|another|more|longer|further|return|back|finish|until)\b`)
 	// elsewhere is where something else is heated.
 	elsewhere = regexp.MustCompile(`(?i)\b(?:saucepan|skillet|simmer|microwave|boil|sauce|glaze|wok|pan|rest|stand|cool|marinat|refrigerat|fridge|chill|soak)`)
-	preheats  = regexp.MustCompile(`(?i)\b(?:pre-?\s?heat\w*|heat (?:up )?(?:(?:the|your|an?) )?(?:air[- ]?fryer|oven|fryer|oil|basket|drawer)|heat (?:the )?oil|bring (?:the )?oil)\b`)
+	preheats  = regexp.MustCompile(`(?i)\b(?:pre-?\s?heat\w*|heat (?:up )?(?:(?:the|your|an?) )?(?:air[- ]?fryer|oven|fryer|oil|basket|drawer)|heat (?:the )?oil|bring (?:the )?oil|(?:let|allow)\b[^.;,]{0,30}\b(?:heat|warm) up|warm(?: up)? (?:the |your )?(?:machine|air[- ]?fryer|fryer))\b`)
 )
 
 // mostPreheat is the longest that a fryer is heated before food goes in, minutes.
@@ -60,6 +60,9 @@ func (r *reader) stages(t Text, aside map[int]int) {
 			if n < r.picked && !begun || elsewhere.MatchString(clause) && !strings.Contains(strings.ToLower(clause), "air f") && !strings.Contains(strings.ToLower(clause), "basket") {
 				continue
 			}
+			if r.ofLeftovers(clause) {
+				continue
+			}
 			if r.stage(&p, clause, &airC) {
 				begun = true
 			}
@@ -83,7 +86,7 @@ func (r *reader) stages(t Text, aside map[int]int) {
 // preheat is how long an empty fryer is heated, minutes, and to what, °C, by a clause
 // that says nothing else.
 func (r *reader) preheat(clause string) (minutes, airC float64, ok bool) {
-	if !preheats.MatchString(clause) {
+	if !preheats.MatchString(clause) || aSide.MatchString(clause) { // "in a fryer preheated to 200, 6 min a side"
 		return 0, 0, false
 	}
 	if all, _, _ := heatsSaid(clause); len(all) > 0 {

@@ -134,7 +134,7 @@ type heated struct {
 // heatKind is what heats, by the words of a clause; "" where none says.
 func heatKind(has func(...string) bool) string {
 	switch {
-	case has("air fry", "air fryer", "airfry", "af ", "basket", "drawer", "drawers"):
+	case has("air fry", "air fryer", "airfry", "af ", "basket", "drawer", "drawers"), has("fryer ") && !has("deep fryer", "deep fat fryer", "oil"):
 		return advise.FromPreset
 	case has("oven", "bake", "roast", "grill", "broil"):
 		return advise.FromOven
@@ -237,6 +237,9 @@ func (r *reader) cutInto(n int, has func(...string) bool) string {
 	return fmt.Sprintf("Cut so, it is %d %s of about %s each.", r.pieces, cut.Plural, r.say.Grams(r.pieceG))
 }
 
+// mostAirC is the hottest that is taken for an air fryer's own, °C.
+const mostAirC = 230.0
+
 // boils is where what is said is no more the inside of food, °C.
 const boils = 100.0
 
@@ -272,6 +275,13 @@ func (r *reader) cooked() {
 		if l := &r.out.Lines[o.line]; o.tempC > 0 && (l.Heat == nil || o.minute > l.Heat.Minutes) {
 			l.Heat = &advise.FormerWay{Kind: o.kind, TempC: o.tempC, Minutes: o.minute}
 		}
+	}
+	// Nowhere does it say in what: it is brought to an air fryer, and judged as one.
+	if !slices.ContainsFunc(r.hot, func(h heated) bool { return h.kind != "" }) && slices.ContainsFunc(r.hot, func(h heated) bool { return h.tempC > 0 && h.minute > 0 && h.tempC <= mostAirC }) {
+		for i := range r.hot {
+			r.hot[i].kind = advise.FromPreset
+		}
+		r.out.Missing = append(r.out.Missing, "in what it is cooked: an air fryer is taken")
 	}
 	pick := slices.IndexFunc(r.hot, func(h heated) bool { return h.fixed })
 	if pick < 0 {
@@ -372,7 +382,17 @@ func (r *reader) step(n int, text string) Line {
 		r.take(numberOf.FindAllString(text, -1)...)
 		r.figures = false
 	}
-	if left := r.mark(&l, idleStep); len(left) > 0 {
+	idle := idleStep
+	if more := r.unlisted(text); len(more) > 0 {
+		of := set(strings.Join(more, " "))
+		for key := range of {
+			delete(r.taken, key)
+		}
+		idle = func(key string) bool { return !of[key] && idleStep(key) }
+		add(fmt.Sprintf("Write “%s” on its own line: left out here.", strings.Join(more, "” and “")))
+		l.Says = strings.Join(found, " ")
+	}
+	if left := r.mark(&l, idle); len(left) > 0 {
 		l.Understood = false
 		if l.Says == nothingTaken {
 			l.Says = "Kept as a note."
@@ -387,6 +407,11 @@ const nothingTaken = "Kept as a note: nothing in it that the forecast hangs on."
 
 // clause reads one of a step: a wait, a heat, a turn.
 func (r *reader) clause(n int, l *Line, text, step string, add func(string)) {
+	if r.ofLeftovers(text) {
+		r.take(text)
+		add("What is left over: kept as a note.")
+		return
+	}
 	s := plain(text)
 	has := func(words ...string) bool {
 		return slices.ContainsFunc(words, func(w string) bool { return strings.Contains(s, " "+w) })

@@ -3,6 +3,7 @@ package recipe
 import (
 	"fmt"
 	"math"
+	"regexp"
 	"slices"
 	"strings"
 
@@ -100,9 +101,11 @@ type reader struct {
 	p      prep.Pantry
 	say    units.Household
 	spoons units.Spoons
-	out    Understood
-	steps  []string // in plain words
-	meat   bool     // some line has meat or fish
+	// wasCooked says that something in it was cooked before: it is a recipe of leftovers.
+	wasCooked bool
+	out       Understood
+	steps     []string // in plain words
+	meat      bool     // some line has meat or fish
 	// nearest says that no line names a cut, so that another food is taken for the
 	// nearest one.
 	nearest bool
@@ -163,6 +166,7 @@ func Understand(t Text, fixes []Fix, p prep.Pantry, say units.Household) Underst
 		r.meat, named = r.meat || ok && !cut.Plant(), named || ok
 	}
 	r.nearest = !named
+	r.wasCooked = before.MatchString(uncooked.ReplaceAllString(t.Name, "")) || slices.ContainsFunc(t.Ingredients, func(s Said) bool { return before.MatchString(uncooked.ReplaceAllString(s.Text, "")) })
 	of := r.asides(t)
 	for k := range t.Steps { // nor does the dish hang on what is done for a side
 		if _, side := of[len(t.Ingredients)+k]; side {
@@ -275,6 +279,11 @@ func (r *reader) ingredientOf(n int, s Said) Line {
 	}
 	bare, _, _ := strings.Cut(amount, ", ") // what follows is how it is cut
 	r.take(bare)
+	for _, form := range []*regexp.Regexp{eachOf, eachIn} {
+		if m := form.FindStringSubmatch(s.Text); m != nil {
+			r.take(m[2], m[3], "x")
+		}
+	}
 	name := plain(inBrackets.ReplaceAllString(rest, " "))
 	i, by, known := ingredientIn(name, r.p)
 	if f.Ingredient != "" {
@@ -299,7 +308,7 @@ func (r *reader) ingredientOf(n int, s Said) Line {
 			return l
 		}
 		if isFood && r.pieces == 0 {
-			r.food(&l, cut, foodBy, amount, s.Text, f)
+			r.food(&l, cut, foodBy, amount, worded(s.Text), f)
 			return l
 		}
 		if isFood && (amount != "" && !known || f.As == AsFood) {
@@ -312,7 +321,7 @@ func (r *reader) ingredientOf(n int, s Said) Line {
 			}
 			first := r.fried
 			r.fried = fried{}
-			r.food(&l, cut, foodBy, amount, s.Text, f)
+			r.food(&l, cut, foodBy, amount, worded(s.Text), f)
 			r.beside = append(r.beside, r.fried)
 			r.fried = first
 			return l
@@ -350,7 +359,7 @@ func (r *reader) ingredientOf(n int, s Said) Line {
 		l.As = r.place(l, i, f)
 		return l
 	default:
-		if l.G, took, err = r.p.Grams(i.ID, amount, r.spoons); err != nil {
+		if l.G, took, err = r.p.Grams(i.ID, amount, r.say); err != nil {
 			l.Says = fmt.Sprintf("%s; how much is not understood.", units.Capital(i.Name))
 			l.As = r.place(l, i, f)
 			return l

@@ -83,7 +83,7 @@ func amounts(items []larder.Item, pantry prep.Pantry, say units.Household) (meas
 	measures, swaps = map[string]string{}, map[string][]Swap{}
 	for _, it := range items {
 		measures[it.Ingredient] = say.Spooned(it.G / pantry[it.Ingredient].Density)
-		if s := pantry.Swaps(it.Ingredient, it.G); len(s) > 0 {
+		if s := pantry.Swaps(it.Ingredient, it.G, say); len(s) > 0 {
 			swaps[it.Ingredient] = s
 		}
 	}

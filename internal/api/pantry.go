@@ -21,7 +21,7 @@ func (s *Server) ReadAmount(ctx context.Context, r ReadAmountRequestObject) (Rea
 	if err != nil {
 		return nil, refuse.One("ingredient", fmt.Sprintf("%q", r.Body.Ingredient), "an ingredient of the pantry")
 	}
-	g, took, err := pantry.Grams(i.ID, r.Body.Text, say.Spoons)
+	g, took, err := pantry.Grams(i.ID, r.Body.Text, say)
 	if err != nil {
 		return nil, refuse.One("text", fmt.Sprintf("%q", r.Body.Text), err.Error())
 	}

@@ -32,7 +32,7 @@ test('from the cut to the coat and back to the race', async ({ page, kitchen }) 
   expect(await salt.textContent()).toContain(`${grams ?? '?'} g of salt`); // the weight stands, the spoons change
   await expect(salt.getByRole('img', { name: /^Salt from .* at the surface/ })).toBeVisible();
   await salt.getByText('A little', { exact: true }).click();
-  await expect(salt).toContainText('The middle has 20 % of the mean after');
+  await expect(salt).toContainText('The middle gets 20 % as salty as the whole after');
   await salt.getByRole('button', { name: /^Give it \d+(\.\d)? hours$/ }).click();
   await expect(salt.getByRole('button', { name: /^Give it/ })).toHaveCount(0);
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
@@ -211,7 +211,7 @@ test('pieces from a whole weight, in another coat, with the spoons of another co
   await salt.getByText('Soak').click();
   await expect(salt).toContainText('of buttermilk');
   await salt.getByText('Water', { exact: true }).click();
-  await expect(salt).toContainText('10 g of salt (1 ¾ tsp) in 1.0 l of water, 30 min');
+  await expect(salt).toContainText('10 g of salt (1 ¾ tsp) in 1 l of water, 30 min');
 
   await page.getByRole('button', { name: /^Units and rules/ }).click();
   await page.getByText('Australian').click();
