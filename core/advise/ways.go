@@ -248,14 +248,18 @@ func prove(ctx context.Context, l *load.Load, ways []Proposal) (nearest *verdict
 		p.fill(t, &a)
 		return nil
 	}
-	if err := run.Each(len(ways), func(i int) error { return judged(i, 0) }); err != nil {
+	// Longer, its turns move, and with them what was foretold: twice is enough, or it is
+	// not ready. Several lots take several times as long, and only the best is carried on.
+	times := 2
+	if len(l.Lots) > 1 {
+		times = 0
+	}
+	if err := run.Each(len(ways), func(i int) error { return judged(i, times) }); err != nil {
 		return nil, err
 	}
 	for i := range ways {
 		a := &answers[i]
-		if a.Verdict.Standing == verdict.TooShort {
-			// Longer, its turns move, and with them what was foretold: twice is
-			// enough, or it is not ready.
+		if times == 0 && a.Verdict.Standing == verdict.TooShort {
 			if err := judged(i, 2); err != nil {
 				return nil, err
 			}

@@ -38,7 +38,7 @@ var wayNames = map[Way]string{
 func (w Way) Name() string { return wayNames[w] }
 
 func noWaySays(nearest string) string {
-	return "No way of this dial is good for this load as it is. The nearest: " + nearest
+	return "No way of this dial is good for this load as it is. The nearest: " + units.Lower(nearest)
 }
 
 // sayReasons says of each way, from the numbers, what it does and what it costs
@@ -77,6 +77,9 @@ func mechanism(l *load.Load, p *Proposal) string {
 	case GentleRestHot:
 		return fmt.Sprintf("Out to rest at minute %.0f, it steams off and evens out; back in, %s crisps a dry surface.", first.Minutes, dial(last))
 	case TurnOften:
+		if p.Turns == 0 {
+			return "It is done before there is anything to turn."
+		}
 		end := p.Timeline[len(p.Timeline)-1]
 		return fmt.Sprintf("Turned every %.0f min, %s, both faces get the hard air by parts: they end at %.0f and %.0f of crust. Each opening costs heat.", turnEvery, times(p.Turns), end.Faces[0].Crust, end.Faces[1].Crust)
 	case ShakeOften:

@@ -104,7 +104,7 @@ func TestCoatOnASphere(t *testing.T) {
 func TestLeavenedRubGoesByTheMeat(t *testing.T) {
 	w := worked(t, "chicken-wing-flat", 42, 12, "leavened-rub", Bench{Coating: Coating{Oil: "none"}})
 	near(t, "baking powder", w.Coated.Bowls[0].PutOutG, 2.5*0.504, 1e-9)
-	if s := station(t, w, "coat"); !strings.Contains(s.Headline, "Rub in 1.3 g of baking powder") || !strings.Contains(strings.Join(s.Cautions, " "), "not soda alone") || !strings.Contains(s.Why, "No oil") {
+	if s := station(t, w, "coat"); !strings.Contains(s.Headline, "Rub in 1.3 g of baking powder") || !strings.Contains(strings.Join(s.Cautions, " "), "not soda alone") || !strings.Contains(s.Headline, "no oil") {
 		t.Errorf("%+v", s)
 	}
 }
@@ -113,10 +113,10 @@ func TestOilByPassesAndSide(t *testing.T) {
 	all := worked(t, "fish-strip", 36, 10, "three-bowl-crumb", Bench{Coating: Coating{Oil: "mist", Passes: 2}})
 	up := worked(t, "fish-strip", 36, 10, "three-bowl-crumb", Bench{Coating: Coating{Oil: "mist", Passes: 2, Where: "up"}})
 	near(t, "half the surface, half the oil", up.Coated.OilG, all.Coated.OilG/2, 1e-9)
-	if s := station(t, all, "coat"); !strings.Contains(s.Why, "all over in 2 passes") || strings.Contains(strings.Join(s.Cautions, " "), "other side") {
+	if s := station(t, all, "coat"); !strings.Contains(s.Headline, "misted on in 2 passes") || strings.Contains(strings.Join(s.Cautions, " "), "other side") {
 		t.Errorf("%+v", s)
 	}
-	if s := station(t, up, "coat"); !strings.Contains(s.Why, "on the side that is up") || !strings.Contains(strings.Join(s.Cautions, " "), "other side stay pale") {
+	if s := station(t, up, "coat"); !strings.Contains(s.Headline, "on the side that is up") || !strings.Contains(strings.Join(s.Cautions, " "), "other side stay pale") {
 		t.Errorf("%+v", s)
 	}
 	free := worked(t, "fish-strip", 36, 10, "three-bowl-crumb", Bench{Coating: Coating{Oil: "mist", Flour: "rice-flour", Crumbs: "rice-crumbs"}})

@@ -15,11 +15,41 @@ import (
 
 // A Station is one step of the bench, in the order of the hands.
 type Station struct {
-	ID       string   `json:"id"`
-	Title    string   `json:"title"`
-	Headline string   `json:"headline"` // how much, how long
+	ID       string `json:"id"`
+	Title    string `json:"title"`
+	Headline string `json:"headline"` // how much, how long
+	// Phrases are the headline, part by part, each with what can be chosen there.
+	Phrases  []Phrase `json:"phrases"`
 	Why      string   `json:"why"`
 	Cautions []string `json:"cautions"`
+}
+
+// A Phrase is a part of a headline. About is the choice behind it; none where empty.
+type Phrase struct {
+	Says  string `json:"says"`
+	About string `json:"about,omitempty"`
+}
+
+// Choices behind the phrases of headlines.
+const (
+	aboutCut    = "cut"    // pieces, and what is made of them
+	aboutDry    = "dry"    // school and hours
+	aboutSalt   = "salt"   // which, how much, in what
+	aboutSchool = "school" // dry, brine, soak
+	aboutHours  = "hours"
+	aboutItems  = "items"
+	aboutCoat   = "coat"
+	aboutBowls  = "bowls"
+	aboutRest   = "rest"
+	aboutOil    = "oil"
+)
+
+// say makes a headline of phrases; what is about nothing stands between.
+func (s *Station) say(phrases ...Phrase) {
+	s.Phrases, s.Headline = phrases, ""
+	for _, p := range phrases {
+		s.Headline += p.Says
+	}
 }
 
 // words puts the figures of a bench into sentences in a household's units.
@@ -67,7 +97,9 @@ const nothingYet = "What is in it?"
 
 // emptyStation is a step of which nobody has said what is in it.
 func emptyStation(id, title string) Station {
-	return Station{ID: id, Title: title, Headline: nothingYet, Why: "Add what you have; amounts as you would say them: 2 tbsp, ½ cup, 120 g.", Cautions: []string{}}
+	s := Station{ID: id, Title: title, Why: "Add what you have; amounts as you would say them: 2 tbsp, ½ cup, 120 g.", Cautions: []string{}}
+	s.say(Phrase{nothingYet, aboutItems})
+	return s
 }
 
 func (w words) wrapped() bool {
@@ -86,7 +118,7 @@ func (w words) cutting() Station {
 		c = &Cutting{}
 	}
 	s := Station{ID: "cut", Title: "Cut", Cautions: []string{}}
-	s.Headline = fmt.Sprintf("%d %s of %s, %s thick", l.Pieces, plural(l.Pieces, l.Cut.Name, l.Cut.Plural), w.Grams(l.PieceG), w.Millimetres(l.Piece.Thickness*1000))
+	s.say(Phrase{fmt.Sprintf("%d %s of %s, %s thick", l.Pieces, plural(l.Pieces, l.Cut.Name, l.Cut.Plural), w.Grams(l.PieceG), w.Millimetres(l.Piece.Thickness*1000)), aboutCut})
 	if c.WholeG > 0 {
 		from := int(math.Floor(c.WholeG/l.PieceG + 1e-9))
 		s.Why = fmt.Sprintf("%s make %d of them, with %s over. ", w.Grams(c.WholeG), from, w.Grams(c.WholeG-float64(from)*l.PieceG))
@@ -142,20 +174,20 @@ func (w words) drying() Station {
 	s := Station{ID: "dry", Title: "Dry", Cautions: []string{}}
 	switch d.School {
 	case "rack":
-		s.Headline = fmt.Sprintf("Wipe, then %s on a rack", hoursWords(d.Hours))
+		s.say(Phrase{fmt.Sprintf("Wipe, then %s on a rack", hoursWords(d.Hours)), aboutDry})
 		s.Why = "Uncovered, the air of the fridge dries what is outside."
 		if g := math.Round(rackTakes * d.Hours * w.Lot.Surface()); g >= 1 {
 			s.Why = fmt.Sprintf("Uncovered, the air of the fridge takes about %s of water off them in all.", w.Grams(g))
 		}
 		s.Cautions = append(s.Cautions, fmt.Sprintf("Fridge at %s or under, raw food below what is eaten raw.", w.Degrees(food.FridgeC)))
 	case "wet":
-		s.Headline = "Left wet"
+		s.say(Phrase{"Left wet", aboutDry})
 		s.Why = fmt.Sprintf("About %s of water have to boil off before anything crisps.", w.Grams(math.Round(d.SurfaceWater()*w.Lot.Surface())))
 	case "rinse":
-		s.Headline = "Rinse, then wipe dry"
+		s.say(Phrase{"Rinse, then wipe dry", aboutDry})
 		s.Why = "Wiped dry it is as dry as unrinsed."
 	default:
-		s.Headline = "Wipe with paper"
+		s.say(Phrase{"Wipe with paper", aboutDry})
 		s.Why = "A dry surface decides crispness, and paper leaves little on it."
 	}
 	if d.School == "rinse" && (w.Lot.Cut.Class == safety.Poultry || w.Lot.Cut.Class == safety.Stuffed) {
@@ -172,10 +204,11 @@ func (w words) salting(c *Salting) Station {
 	}
 	salt := w.p[id]
 	if b := w.Brine; b != nil {
-		s.Headline = fmt.Sprintf("%s of salt (%s) in %s, %s", w.Grams(b.SaltG), w.Spooned(b.SaltG/salt.Density), b.bath(w.Household), hoursWords(c.Hours))
+		much := fmt.Sprintf("%s of salt (%s) in %s", w.Grams(b.SaltG), w.Spooned(b.SaltG/salt.Density), b.bath(w.Household))
 		if b.SaltG == 0 {
-			s.Headline = fmt.Sprintf("%s, no salt, %s", b.bath(w.Household), hoursWords(c.Hours))
+			much = b.bath(w.Household) + ", no salt"
 		}
+		s.say(Phrase{much, aboutSalt}, Phrase{Says: ", "}, Phrase{hoursWords(c.Hours), aboutHours}, Phrase{Says: ", "}, Phrase{map[bool]string{true: "a brine", false: "a soak"}[c.School == "brine"], aboutSchool})
 		if w.Salted == nil {
 			s.Why = "Without salt nothing goes in; it wets the surface, so wipe it dry."
 			return s
@@ -183,11 +216,11 @@ func (w words) salting(c *Salting) Station {
 	} else {
 		if w.Salted == nil {
 			others := summed(w.SaltFrom)
-			s.Headline = "No salt: it is in the rest"
+			s.say(Phrase{"No salt: it is in the rest", aboutSalt})
 			s.Why = fmt.Sprintf("The other sources bring %s already, %.1f %%.", w.Grams(others), 100*others/w.Lot.EdibleG())
 			return s
 		}
-		s.Headline = fmt.Sprintf("%s of salt: %s of %s", w.Grams(w.RubG), w.Spooned(w.RubG/salt.Density), salt.Name)
+		s.say(Phrase{fmt.Sprintf("%s of salt: %s of %s", w.Grams(w.RubG), w.Spooned(w.RubG/salt.Density), salt.Name), aboutSalt}, Phrase{Says: ", "}, Phrase{"rubbed on dry", aboutSchool}, Phrase{Says: ", "}, Phrase{hoursWords(c.Hours), aboutHours})
 	}
 	got := w.Salted
 	middle := "the middle stays plain"
@@ -224,11 +257,12 @@ func (w words) chilled(cautions []string, hours float64) []string {
 }
 
 func (w words) marinating(m *Marinaded) Station {
-	s := Station{ID: "marinade", Title: "Marinate", Headline: fmt.Sprintf("%s in the fridge", hoursWords(m.Hours)), Cautions: []string{}}
+	s := Station{ID: "marinade", Title: "Marinate", Cautions: []string{}}
+	s.say(Phrase{hoursWords(m.Hours), aboutHours}, Phrase{Says: " in the fridge, in "}, Phrase{w.inIt(w.Bench.Marinade.Items), aboutItems})
 	r := m.Reach
 	for1, whole := w.Whole()
 	per := m.PerKg.Part(for1 / 1000)
-	s.Why = fmt.Sprintf("%s The limit is set by the %s: worth it from %s; past %s it is %s. For %s of meat it holds %s of salt, %s of sugar, %s of acid and %s of fat; %s of it go along into the basket.",
+	s.Why = fmt.Sprintf("%s The limit is set by the %s: worth it from %s; past %s it is %s. For %s it holds %s of salt, %s of sugar, %s of acid and %s of fat; %s of it go along into the basket.",
 		r.verdict(m.Hours), r.Kind, hoursWords(r.Least), hoursWords(r.Most), r.Past, whole,
 		w.Grams(per.SaltG), w.Grams(per.SugarG), w.Grams(per.AcidG), w.Grams(per.FatG), w.Grams(m.TakenG))
 	if m.PerKg.SaltG > 0 {
@@ -256,44 +290,41 @@ func (r Reach) verdict(hours float64) string {
 func (w words) coating() Station {
 	s := Station{ID: "coat", Title: "Coat and oil", Cautions: []string{}}
 	coat, c := w.Coated.Coat, w.Bench.Coating
+	oil := w.oiling()
 	if len(w.Coated.Bowls) == 0 {
-		s.Headline = w.Grams(w.Coated.OilG) + " of oil"
-		if w.Coated.OilG == 0 {
-			s.Headline = "No coat, no oil"
-			if coat.ID == food.Wrap {
-				s.Headline = "Its wrap, and no oil"
-			}
-		}
+		name := "no coat"
 		s.Why = "Nothing else goes on it."
 		switch {
 		case coat.ID == food.Wrap:
-			s.Why = "The wrap bastes it with its own fat."
+			name, s.Why = "in its wrap", "The wrap bastes it with its own fat."
 		case w.Lot.Cut.SkinMm > 0:
 			s.Why = "The skin gives fat enough of its own."
 		}
+		s.say(Phrase{units.Capital(oil), aboutOil}, Phrase{Says: ", "}, Phrase{name, aboutCoat})
 	} else {
-		s.Headline = "Put out " + w.bowls()
 		s.Why = fmt.Sprintf("%s stick to them in all; top the bowls up rather than fill them.", w.Grams(w.Coated.StuckG))
 		if with := w.Lot.Bowls.Names; len(with) > 0 && !w.Coated.Rubbed() {
 			s.Why += fmt.Sprintf(" One set of bowls does for %s as well: what is put out is for all.", list(with))
 		}
+		out := Phrase{"Put out " + w.bowls(), aboutBowls}
 		if w.Coated.Rubbed() {
-			s.Headline = "Rub in " + w.bowls()
+			out = Phrase{"Rub in " + w.bowls(), aboutBowls}
 			s.Why = "It makes the skin alkaline: that browns sooner and blisters thin. Mix it with the salt and the spices."
 			s.Cautions = append(s.Cautions, "Baking powder, not soda alone: that tastes of soap.")
 		}
+		if g := w.Coated.LeaveningG; g > 0 {
+			out.Says += fmt.Sprintf("; %s of baking powder (%s) in the flour", w.Grams(g), w.Spooned(g/w.p["leavening"].Density))
+			s.Why += " Its gas makes the crust lighter to the bite, which the forecast leaves out."
+		}
+		said := []Phrase{out, {Says: " for "}, {w.coatName(), aboutCoat}}
+		if w.Coated.RestMin > 0 {
+			said = append(said, Phrase{Says: "; rest "}, Phrase{fmt.Sprintf("%.0f min", w.Coated.RestMin), aboutRest})
+		}
+		s.say(append(said, Phrase{Says: "; "}, Phrase{oil, aboutOil})...)
 		if need := w.Coated.Coat.RestMin; w.Coated.RestMin < need {
 			s.Cautions = append(s.Cautions, fmt.Sprintf("Rested %.0f min it holds less: it needs %.0f. Turn it late, and gently.", w.Coated.RestMin, need))
 		}
-		if w.Coated.RestMin >= 5 {
-			s.Why += fmt.Sprintf(" Rest %.0f min so that it holds.", w.Coated.RestMin)
-		}
 	}
-	if g := w.Coated.LeaveningG; g > 0 {
-		s.Headline += fmt.Sprintf("; %s of baking powder (%s) in the flour", w.Grams(g), w.Spooned(g/w.p["leavening"].Density))
-		s.Why += " Its gas makes the crust lighter to the bite, which the forecast leaves out."
-	}
-	s.Why += w.oiling()
 	if w.Coated.Waste >= 10 && len(w.Coated.Bowls) > 0 && !w.Coated.Rubbed() {
 		text := fmt.Sprintf("About %s is left in the bowls, and has touched raw food: away with it", w.Grams(w.Coated.Waste))
 		if m := w.Coated.FryMin; m > 0 {
@@ -331,31 +362,48 @@ func (w words) bowls() string {
 	return strings.Join(out, ", then ")
 }
 
-// oiling says how much oil goes where, and when.
+// oiling says how much oil goes where, and how.
 func (w words) oiling() string {
 	c, g := w.Bench.Coating, w.Coated.OilG
-	if g == 0 && len(w.Coated.Bowls) == 0 {
-		return "" // the headline has said so
-	}
 	if g == 0 {
-		return " No oil."
+		return "no oil"
 	}
+	of := w.Grams(g) + " of oil"
 	if c.Oil == "" {
-		return fmt.Sprintf(" Oil: %s.", w.Grams(g))
+		return of
 	}
-	where := "all over"
 	if c.Where == "up" {
-		where = "on the side that is up"
+		of += " on the side that is up"
 	}
-	passes := max(1, c.Passes)
-	if passes == 1 {
-		return fmt.Sprintf(" Oil: %s %s.", w.Grams(g), where)
+	of += map[string]string{"mist": ", misted on", "brush": ", brushed on", "toss": ", tossed"}[c.Oil]
+	if passes := max(1, c.Passes); passes > 1 {
+		of += fmt.Sprintf(" in %d passes of %s", passes, w.Grams(g/float64(passes)))
 	}
-	return fmt.Sprintf(" Oil: %s %s in %d passes of %s, thin and each let in before the next.", w.Grams(g), where, passes, w.Grams(g/float64(passes)))
+	return of
+}
+
+// coatName is what a coat is called in a sentence.
+func (w words) coatName() string {
+	if w.Coated.Coat.ID == food.Made {
+		return "a coat of your own"
+	}
+	return w.Coated.Coat.Name
+}
+
+// inIt names the first ingredients of a mixture, and how many more there are.
+func (w words) inIt(items []Item) string {
+	var names []string
+	for _, it := range items {
+		names = append(names, w.p[it.Ingredient].Name)
+	}
+	if n := len(names) - 3; n > 1 {
+		names = append(names[:3:3], fmt.Sprintf("%d more", n))
+	}
+	return list(names)
 }
 
 func (w words) finishing() Station {
-	s := Station{ID: "finish", Title: "Finish", Headline: "Straight from the basket", Cautions: []string{}}
+	s := Station{ID: "finish", Title: "Finish", Cautions: []string{}}
 	b := &w.Bench
 	var hot, last, sauces []string
 	for i, m := range w.mixes() {
@@ -394,9 +442,10 @@ func (w words) finishing() Station {
 	if len(sauces) > 0 {
 		parts = append(parts, list(sauces))
 	}
-	if len(parts) > 0 {
-		s.Headline = strings.Join(parts, ", ")
+	if len(parts) == 0 {
+		parts = []string{"Straight from the basket"}
 	}
+	s.say(Phrase{strings.Join(parts, ", "), aboutItems})
 	if len(hot) > 0 {
 		s.Why += "At once, while it is hot and glistens: " + list(hot) + ". "
 	}

@@ -242,7 +242,7 @@ func moreHandsSays(soonerMin, laterMin float64) (name, says string) {
 	case laterMin >= 1:
 		return name, fmt.Sprintf("The work begins %.0f min later.", math.Floor(laterMin))
 	}
-	return name, "It would not be sooner: what takes long needs none."
+	return name, "It would not be sooner: what takes long needs no hands."
 }
 
 // why says what stands in the way.

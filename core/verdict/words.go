@@ -101,7 +101,11 @@ func span(from float64, to *float64) string {
 func (f *figures) unsafeSays(inside string) string {
 	says := fmt.Sprintf("Not %s within this program", inside)
 	if f.safeByEnd != nil {
-		says = fmt.Sprintf("By its end about %s loads in ten are %s, not 95 in 100", units.Count(int(math.Min(9, math.Floor(10**f.safeByEnd)))), inside)
+		n, are := int(math.Min(9, math.Floor(10**f.safeByEnd))), "loads in ten are"
+		if n == 1 {
+			are = "load in ten is"
+		}
+		says = fmt.Sprintf("By its end about %s %s %s, not 95 in 100", units.Count(n), are, inside)
 	}
 	if f.safe != nil {
 		return fmt.Sprintf("%s; that takes until minute %.0f.", says, NotBefore(*f.safe))

@@ -47,7 +47,7 @@ func benchLot(f prep.LotForecast, pantry prep.Pantry, say units.Household) Bench
 		Rubbed: f.Coated.Rubbed(), StarchShare: f.Coated.StarchShare(), RestMin: f.Coated.RestMin, LayerSticks: orEmpty(f.Coated.Coat.LayerSticks),
 		LayerG: f.Coated.LayerG(), Choices: f.Coated.Choices()}
 	for _, st := range f.Weighed {
-		out.Stations = append(out.Stations, Station{Cautions: st.Cautions, Does: st.Does, Headline: st.Headline, Id: st.ID, Title: st.Title, Why: st.Why,
+		out.Stations = append(out.Stations, Station{Cautions: st.Cautions, Does: st.Does, Headline: st.Headline, Phrases: st.Phrases, Id: st.ID, Title: st.Title, Why: st.Why,
 			Without: Without{Load: st.Load, Coat: st.Coat}})
 	}
 	if f.Salted != nil {

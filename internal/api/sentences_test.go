@@ -15,6 +15,7 @@ import (
 
 	"velocrustum/core/food"
 	"velocrustum/core/larder"
+	"velocrustum/core/units"
 	"velocrustum/internal/api"
 )
 
@@ -73,8 +74,8 @@ func newSentences(t *testing.T) *sentences {
 	for _, c := range food.Coats() {
 		names = append(names, c.Name)
 	}
-	names = append(names, "Zarte Probe", "Lot <1> & *others*", "Lot <2> & *others*", "Lot <3> & *others*", `Lot \\<1> & \\*others\\*`, `Lot \\<2> & \\*others\\*`, `Lot \\<3> & \\*others\\*`,
-		`Ünlike <any> *other* "sauce"`, `Ünlike \\<any> \\*other\\* "sauce"`)
+	names = append(names, "Zarte Probe", "Lot <1> & *others*", "Lot <2> & *others*", "Lot <3> & *others*", `Lot \<1> & \*others\*`, `Lot \<2> & \*others\*`, `Lot \<3> & \*others\*`,
+		`Ünlike <any> *other* "sauce"`, `Ünlike \<any> \*other\* "sauce"`)
 	k := newKitchen(t, "")
 	for _, p := range get[[]api.Plan](k, 200, "GET", "/api/v1/plans", "") {
 		names = append(names, p.Name)
@@ -92,8 +93,7 @@ func newSentences(t *testing.T) *sentences {
 		if len(n) < 4 {
 			continue
 		}
-		low := strings.ToLower(n[:1]) + n[1:]
-		pairs = append(pairs, low, "‹name›", strings.ToUpper(n[:1])+n[1:], "‹Name›")
+		pairs = append(pairs, units.Lower(n), "‹name›", units.Capital(n), "‹Name›")
 	}
 	return &sentences{all: map[string][2]string{}, names: strings.NewReplacer(pairs...)}
 }
@@ -157,11 +157,14 @@ func parts(one string) []string {
 }
 
 var (
-	sentence = regexp.MustCompile(`(?s)(?:[^.!?]|[.][^ \n])+[.!?]*`)
-	figure   = regexp.MustCompile(`[−-]?\d+([.,:/]\d+)*( ?[½¼¾⅓⅔⅛])?|[½¼¾⅓⅔⅛]`)
-	counted  = regexp.MustCompile(`\b([Tt]wo|[Tt]hree|[Ff]our|[Ff]ive|[Ss]ix|[Ss]even|[Ee]ight|[Nn]ine|[Tt]en|[Ee]leven|[Tt]welve)\b`)
-	weekday  = regexp.MustCompile(`\b(Mon|Tues|Wednes|Thurs|Fri|Satur|Sun)day\b`)
-	listed   = regexp.MustCompile(`((?:# (?:g|kg|ml|l|oz|lb|fl oz|tsp|tbsp|cups?|qt) (?:of )?)?‹[nN]ame›s?)((?:, | and |; )(?:# (?:g|kg|ml|l|oz|lb|fl oz|tsp|tbsp|cups?|qt) (?:of )?)?‹[nN]ame›s?)+`)
+	sentence  = regexp.MustCompile(`(?s)(?:[^.!?]|[.][^ \n])+[.!?]*`)
+	figure    = regexp.MustCompile(`[−-]?\d+([.,:/]\d+)*( ?[½¼¾⅓⅔⅛])?|[½¼¾⅓⅔⅛]`)
+	counted   = regexp.MustCompile(`\b([Tt]wo|[Tt]hree|[Ff]our|[Ff]ive|[Ss]ix|[Ss]even|[Ee]ight|[Nn]ine|[Tt]en|[Ee]leven|[Tt]welve)\b`)
+	weekday   = regexp.MustCompile(`\b(Mon|Tues|Wednes|Thurs|Fri|Satur|Sun)day\b`)
+	allergens = regexp.MustCompile(`^(Contains|Holds) .*$`)
+	// ofLot says of which lot or dish a sentence is.
+	ofLot  = regexp.MustCompile(`^(The nearest: )?([Tt]he )?([Ff]irst |[Ss]econd |[Tt]hird |plain )?(‹[nN]ame›|others)( ‹[nN]ame›)*: `)
+	listed = regexp.MustCompile(`((?:# (?:g|kg|ml|l|oz|lb|fl oz|tsp|tbsp|cups?|qt) (?:of )?)?‹[nN]ame›s?)((?:, | and |; )(?:# (?:g|kg|ml|l|oz|lb|fl oz|tsp|tbsp|cups?|qt) (?:of )?)?‹[nN]ame›s?)+`)
 )
 
 // masked is a sentence without its figures and names.
@@ -169,7 +172,8 @@ func (s *sentences) masked(one string) string {
 	one = s.names.Replace(one)
 	one = counted.ReplaceAllString(weekday.ReplaceAllString(one, "‹day›"), "#")
 	one = figure.ReplaceAllString(one, "#")
-	return strings.ReplaceAll(listed.ReplaceAllString(one, "$1 …"), "\n", " ")
+	one = allergens.ReplaceAllString(strings.ReplaceAll(listed.ReplaceAllString(one, "$1 …"), "\n", " "), "$1 ‹allergens›.")
+	return units.Capital(ofLot.ReplaceAllString(one, ""))
 }
 
 func (s *sentences) sorted() string {

@@ -1,4 +1,4 @@
-import { accessible, expect, fits, stays, test } from './kitchen';
+import { accessible, expect, fits, phrase, stays, test } from './kitchen';
 
 test('from the cut to the coat and back to the race', async ({ page, kitchen }) => {
   await page.goto(kitchen.url);
@@ -10,11 +10,13 @@ test('from the cut to the coat and back to the race', async ({ page, kitchen }) 
   // Cutting: how even they are has its price in the window.
   await page.getByRole('button', { name: 'Cutting' }).click();
   const cut = stations.getByRole('region', { name: 'Cut' });
+  await phrase(cut, /thick/);
   await cut.getByText('As they come').click();
   await expect(cut).toContainText('Nineteen in twenty within 16 %');
 
   // Drying on the rack.
   const dry = stations.getByRole('region', { name: 'Dry' });
+  await phrase(dry, /^Wipe/);
   await dry.getByText('Wipe, then the rack in the fridge').click();
   await expect(dry).toContainText('Wipe, then 2 h on a rack');
   await dry.getByRole('button', { name: 'What if I skip this?' }).click();
@@ -27,21 +29,25 @@ test('from the cut to the coat and back to the race', async ({ page, kitchen }) 
   await expect(salt).toBeFocused(); // the button is gone, the keyboard goes on from what it brought
   await expect(salt).toContainText(/\d\.\d g of salt: .* of fine table salt/);
   const grams = /(\d\.\d) g of salt/.exec((await salt.textContent()) ?? '')?.[1];
+  await phrase(salt, /of salt/);
   await salt.getByRole('combobox', { name: 'Salt at hand' }).selectOption('light flake salt');
   await expect(salt).toContainText('of light flake salt');
   expect(await salt.textContent()).toContain(`${grams ?? '?'} g of salt`); // the weight stands, the spoons change
   await expect(salt.getByRole('img', { name: /^Salt from .* at the surface/ })).toBeVisible();
+  await phrase(salt, /^2 h/);
   await salt.getByText('A little', { exact: true }).click();
   await expect(salt).toContainText('The middle gets 20 % as salty as the whole after');
   await salt.getByRole('button', { name: /^Give it \d+(\.\d)? hours$/ }).click();
   await expect(salt.getByRole('button', { name: /^Give it/ })).toHaveCount(0);
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await phrase(salt, /^rubbed on dry/);
   await salt.getByText('Wet brine').click();
   await expect(salt).toContainText('50 g of salt');
 
   // A marinade, in amounts as people say them.
   await page.getByRole('button', { name: 'A marinade' }).click();
   const marinade = stations.getByRole('region', { name: 'Marinate' });
+  await phrase(marinade, 'What is in it?');
   await marinade.getByRole('combobox', { name: 'Add to marinade' }).selectOption('plain yoghurt');
   const yoghurt = marinade.getByRole('textbox', { name: 'plain yoghurt' });
   await yoghurt.fill('½ cup');
@@ -52,8 +58,10 @@ test('from the cut to the coat and back to the race', async ({ page, kitchen }) 
 
   // Coat and oil, and what it comes to on the plate.
   const coat = stations.getByRole('region', { name: 'Coat and oil' });
+  await phrase(coat, /oil/);
   await coat.getByText('Mist', { exact: true }).click();
   await expect(coat).toContainText('No spray with propellant');
+  await page.getByText('Servings, all figures, prices').click();
   await expect(page.getByRole('region', { name: 'On the plate' }).getByRole('row', { name: /^Fat/ })).toContainText(
     'g',
   );
@@ -79,6 +87,7 @@ test('an amount that is no amount is said, and nothing is lost', async ({ page, 
   await page.goto(`${kitchen.url}/bench`);
   await page.getByRole('button', { name: 'A finish by hand' }).click();
   const finish = page.getByRole('region', { name: 'Finish' });
+  await phrase(finish, /on all of it|What is in it|basket/);
   await finish.getByRole('combobox').selectOption('light soy sauce');
   const soy = finish.getByRole('textbox', { name: 'light soy sauce' });
   await soy.fill('a whiff');
@@ -119,24 +128,29 @@ test('the pantry takes the figures of one’s own label, on a phone too', async 
 
 test('prawns are butterflied once, their marinade is scaled, and the dish is priced', async ({ page, kitchen }) => {
   await page.goto(kitchen.url);
+  await page.getByRole('button', { name: /^All \d+ dishes$/ }).click();
   await page.getByRole('link', { name: /^Chickpea-flour prawns/ }).click();
   await expect(page.getByRole('button', { name: '8 prawns' })).toBeVisible();
   await page.getByRole('navigation').getByRole('link', { name: 'Bench' }).click();
   await page.getByRole('combobox', { name: 'Dish' }).selectOption('Chickpea-flour prawns');
   await page.getByRole('button', { name: 'A marinade' }).click();
   const marinade = page.getByRole('region', { name: 'Marinate' });
+  await phrase(marinade, 'What is in it?');
   await marinade.getByRole('combobox', { name: 'Add to marinade' }).selectOption('lemon juice');
   await expect(marinade).toContainText('Too long: chalky outside'); // prawns, two hours in acid
+  await phrase(marinade, /^2 h/);
   const hours = marinade.getByRole('textbox', { name: 'For, hours' });
   await hours.fill('0.25');
   await hours.press('Enter');
   await expect(marinade).toContainText('Good: best around 20 min, most 30 min');
 
   const coat = page.getByRole('region', { name: 'Coat and oil' });
-  await expect(coat.getByRole('list', { name: 'Bowls in order' }).getByRole('listitem')).toHaveCount(3);
+  await expect(coat).toContainText(/Put out .*, then .*, then/);
+  await phrase(coat, /^Put out/);
   await coat.getByText('Chickpea, gluten-free').click();
   await expect(coat).toContainText('chickpea flour');
 
+  await page.getByText('Servings, all figures, prices').click();
   const price = page.getByRole('textbox', { name: 'Meat or fish, price of 1 kg' });
   await price.fill('24');
   await price.press('Enter');
@@ -144,9 +158,11 @@ test('prawns are butterflied once, their marinade is scaled, and the dish is pri
 
   await page.getByRole('button', { name: 'Cutting' }).click();
   const cut = page.getByRole('region', { name: 'Cut', exact: true });
+  await phrase(cut, /thick/);
   await cut.getByText('Wrap them').click();
   await expect(cut).toContainText('seam down');
   // More of them by weight: the marinade is for that.
+  await phrase(marinade, 'lemon juice');
   await expect(marinade.getByRole('textbox', { name: 'lemon juice' })).toHaveValue('27.1 g');
   await cut.getByText('Butterfly them').click();
   await expect(cut).toContainText('8 butterflied prawns of 18 g');
@@ -162,6 +178,7 @@ test('a marinade is taken for this weight, swapped, kept and forgotten', async (
   await page.goto(`${kitchen.url}/bench`);
   await page.getByRole('combobox', { name: 'Dish' }).selectOption('Turmeric-yoghurt thigh pieces');
   const marinade = page.getByRole('region', { name: 'Marinate' });
+  await phrase(marinade, /yoghurt/);
   await marinade.getByRole('combobox', { name: 'One of your own' }).selectOption('Turmeric yoghurt');
   // 130 g for 400 g of meat are 117 for 360.
   const yoghurt = marinade.getByRole('textbox', { name: 'plain yoghurt' });
@@ -183,6 +200,7 @@ test('a marinade is taken for this weight, swapped, kept and forgotten', async (
   await marinade.getByRole('button', { name: 'Forget With buttermilk' }).click();
   await page.getByRole('button', { name: 'Bring it back' }).click();
   await page.reload();
+  await phrase(marinade, /yoghurt|buttermilk/);
   await expect(
     marinade.getByRole('combobox', { name: 'One of your own' }).getByRole('option', { name: 'With buttermilk' }),
   ).toBeAttached();
@@ -192,6 +210,7 @@ test('pieces from a whole weight, in another coat, with the spoons of another co
   await page.goto(`${kitchen.url}/bench`);
   await page.getByRole('combobox', { name: 'Dish' }).selectOption('Rye-crumbed pollock fingers');
   await page.getByRole('button', { name: 'Cutting' }).click();
+  await phrase(page.getByRole('region', { name: 'Cut', exact: true }), /thick/);
   const whole = page.getByRole('textbox', { name: /^Cut from a whole weight of/ });
   await whole.fill('480');
   await whole.press('Enter');
@@ -201,15 +220,19 @@ test('pieces from a whole weight, in another coat, with the spoons of another co
   await expect(page.getByRole('region', { name: 'Cut', exact: true })).toContainText('12 fish fingers of 40 g');
 
   const coat = page.getByRole('region', { name: 'Coat and oil' });
+  await phrase(coat, /coat of your own/);
   await coat.getByRole('combobox', { name: 'Coat' }).selectOption('flour dust');
-  await expect(coat.getByRole('list', { name: 'Bowls in order' }).getByRole('listitem')).toHaveCount(1);
+  await expect(coat.getByRole('img', { name: /^On the food: .* of wheat flour$/ })).toBeVisible();
+  await phrase(coat, /^Put out/);
   await coat.getByText('Baking powder in the flour').click();
   await expect(coat).toContainText('of baking powder (');
   await expect(coat).toContainText('Holds fish, milk, mustard and wheat.');
 
   const salt = page.getByRole('region', { name: 'Salt', exact: true });
+  await phrase(salt, /^(rubbed|a brine|a soak)/);
   await salt.getByText('Soak').click();
   await expect(salt).toContainText('of buttermilk');
+  await phrase(salt, /of salt/);
   await salt.getByText('Water', { exact: true }).click();
   await expect(salt).toContainText('10 g of salt (1 ¾ tsp) in 1 l of water, 30 min');
 
@@ -252,8 +275,9 @@ test('an ingredient of one’s own goes into the pantry and onto the bench', asy
 
   await page.getByRole('navigation').getByRole('link', { name: 'Bench' }).click();
   await page.getByRole('button', { name: 'A finish by hand' }).click();
+  await phrase(page.getByRole('region', { name: 'Finish' }), /on all of it|What is in it|basket/);
   await page.getByRole('region', { name: 'Finish' }).getByRole('combobox').selectOption('Boatyard chilli paste');
-  await expect(page.getByRole('region', { name: 'Salt and energy' })).toContainText('Holds sesame, soy.');
+  await expect(page.getByRole('region', { name: 'On the plate' })).toContainText('sesame, soy');
 
   await stays(page, 'Pantry');
   await page.getByRole('searchbox', { name: 'Find' }).fill('boatyard');
@@ -266,10 +290,12 @@ test('an ingredient of one’s own goes into the pantry and onto the bench', asy
 test('a coat is made of what there is, kept under a name, and worn by another dish', async ({ page, kitchen }) => {
   const openBench = async (dish: RegExp) => {
     await page.goto(kitchen.url);
+    await page.getByRole('button', { name: /^All \d+ dishes$/ }).click();
     const link = page.getByRole('link', { name: dish });
     await page.goto(`${kitchen.url}${(await link.getAttribute('href'))?.replace('/plan/', '/bench/') ?? ''}`);
   };
   await openBench(/^Turmeric-yoghurt thigh pieces/);
+  await phrase(page.getByRole('region', { name: 'Coat and oil' }), /dredge/);
   await page.getByText('What it is made of', { exact: true }).click();
   const layers = page.getByRole('list', { name: 'Layers of the coat' });
   await expect(layers.getByRole('listitem')).toHaveCount(3);
@@ -281,15 +307,21 @@ test('a coat is made of what there is, kept under a name, and worn by another di
   await expect(coat.getByText(/^Put out 1 egg, then .* of crushed pork crackling/)).toBeVisible();
   await expect(coat.getByText(/^Holds .*egg/)).toBeVisible();
   await expect(coat.getByText(/^Holds .*wheat/)).toHaveCount(0);
-  await page.getByRole('button', { name: 'Keep it under a name' }).click();
-  await page.getByRole('textbox', { name: 'Its name' }).fill('Crackling crust');
+  // So far it is one that the household has; thinner, it is a new one.
+  await expect(coat.getByRole('button', { name: 'Forget Crackling crust' })).toBeVisible();
+  const sticks = coat.getByRole('textbox', { name: /^Stays on 100 cm²/ }).nth(1);
+  await sticks.fill('5');
+  await sticks.press('Enter');
+  await coat.getByRole('button', { name: 'Keep it under a name' }).click();
+  await page.getByRole('textbox', { name: 'Its name' }).fill('Thin crackling');
   await page.getByRole('button', { name: 'Keep it', exact: true }).click();
-  await expect(page.getByText('Crackling crust is kept.')).toBeVisible();
+  await expect(page.getByText('Thin crackling is kept.')).toBeVisible();
   await page.getByRole('button', { name: 'To the race' }).click();
   await expect(page.getByRole('button', { name: 'in egg, then crushed pork crackling and oiled' })).toBeVisible();
 
   await openBench(/^Fennel-salt pork belly slices/);
-  await page.getByRole('combobox', { name: 'Coat', exact: true }).selectOption({ label: 'Crackling crust' });
+  await phrase(page.getByRole('region', { name: 'Coat and oil' }), /no coat|rub|coat/);
+  await page.getByRole('combobox', { name: 'Coat', exact: true }).selectOption({ label: 'Thin crackling' });
   await page.getByText('What it is made of', { exact: true }).click();
   await expect(layers.getByRole('listitem')).toHaveCount(2);
   await accessible(page);

@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test as base, type Page } from '@playwright/test';
+import { expect, test as base, type Locator, type Page } from '@playwright/test';
 import { spawn, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
 import { copyFileSync, cpSync, mkdtempSync, rmSync } from 'node:fs';
@@ -130,3 +130,8 @@ export async function prawnsBesideDrumsticks(page: Page, kitchen: Kitchen) {
 }
 
 export { expect };
+
+/** Opens what can be chosen behind a phrase of a station's sentence. */
+export async function phrase(station: Locator, words: string | RegExp) {
+  await station.locator('button[aria-controls]', { hasText: words }).first().click();
+}

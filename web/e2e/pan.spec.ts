@@ -4,7 +4,7 @@ test('from an empty pan to the plate’s salt', async ({ page, kitchen }) => {
   await page.goto(kitchen.url);
   await page.getByRole('navigation').getByRole('link', { name: 'Bench' }).click();
   await page.getByRole('combobox', { name: 'Dish' }).selectOption('Harissa drumsticks');
-  const sums = page.getByRole('region', { name: 'Salt and energy' });
+  const sums = page.getByRole('region', { name: 'On the plate' });
   await expect(sums).not.toContainText('from the sauce');
   await page.getByRole('navigation').getByRole('link', { name: 'Pan' }).click();
   await expect(page.getByText('No sauce yet.')).toBeVisible();
@@ -64,7 +64,7 @@ test('from an empty pan to the plate’s salt', async ({ page, kitchen }) => {
   const eaten = await page.getByRole('group', { name: 'What is eaten of it' }).innerText();
   const salt = /Salt in that\s+([\d.]+ g)/.exec(eaten)?.[1] ?? 'none';
   await page.getByRole('navigation').getByRole('link', { name: 'Bench' }).click();
-  await expect(sums).toContainText(`from the sauce${salt}`);
+  await expect(sums).toContainText(`${salt} from the sauce`);
   await expect(page.getByRole('region', { name: 'Finish' })).toContainText('Salty and sweet');
   await expect(sums).toContainText('soy');
 });

@@ -192,7 +192,7 @@ test('nothing of the dish before stands beside the new one, however long the ans
   await expect(verdict).toContainText('95 loads in 100');
   await expect(verdict).toContainText(/by \d+ min/);
   const before = (await verdict.textContent()) ?? '';
-  const ways = page.getByRole('button', { name: /^Run it/ });
+  const ways = page.getByRole('button', { name: /^Use / });
   await expect(ways.first()).toBeVisible();
   // Ten leg quarters in the place of wings; every answer is held back for six seconds.
   const held: (() => void)[] = [];

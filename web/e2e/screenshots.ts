@@ -120,6 +120,7 @@ test('desk', async ({ page, kitchen }) => {
   }
   await page.goto(kitchen.url);
   await page.getByRole('region', { name: 'Verdict' }).waitFor();
+  await page.getByRole('button', { name: /^All \d+ dishes$/ }).click();
   await page.getByRole('link', { name: /^Drumettes of three flavours/ }).click();
   await page.waitForTimeout(2500);
   await page.evaluate(() => window.scrollTo({ top: 0 }));

@@ -3199,6 +3199,15 @@ export interface components {
             id: string;
             title: string;
             headline: string;
+            /** @description the headline part by part */
+            phrases: {
+                says: string;
+                /**
+                 * @description the choice behind it
+                 * @enum {string}
+                 */
+                about?: "cut" | "dry" | "salt" | "school" | "hours" | "items" | "coat" | "bowls" | "rest" | "oil";
+            }[];
             why: string;
             cautions: string[];
             /** @description What it does to the crust and the clock */

@@ -8,7 +8,6 @@ import { Choice } from '../ui/Choice';
 import { Knob } from '../ui/Knob';
 import { Select } from '../ui/Select';
 import { Stepper } from '../ui/Stepper';
-import { Bowls } from './Bowls';
 import { Composer } from './Composer';
 import type { StationProps } from './props';
 
@@ -137,13 +136,43 @@ function InTheBowls({ lot, bench: { coating: c }, answer, catalog, change }: Par
   );
 }
 
-/** Which coat, of what, how it is put on; and the oil. */
-export function Coating(props: StationProps) {
-  const { lot, bench, set, answer, catalog, units } = props;
+/** Which coat, of what, how it is put on; its rest; or the oil. */
+export function Coating({ about, ...props }: StationProps & { about: string }) {
+  const { lot, bench, set, answer, catalog } = props;
   const [open, setOpen] = useState(lot.coat?.layers !== undefined);
   const c = bench.coating;
   const change = (run: Run, more: Partial<Coated>) => set(run, (b) => ({ ...b, coating: { ...b.coating, ...more } }));
-  const bowls = answer.bowls.length > 0 && !answer.rubbed;
+  switch (about) {
+    case 'oil':
+      return <Oil {...props} change={change} />;
+    case 'rest':
+      return (
+        <Stepper
+          label="Rests coated"
+          value={c.restMin ?? answer.restMin}
+          {...within(catalog, 'bench.coating.restMin')}
+          onChange={(restMin) => change('rest', { restMin })}
+        />
+      );
+    case 'bowls':
+      return (
+        <>
+          {answer.rubbed ? null : (
+            <Choice
+              label="Coat it"
+              row
+              options={[
+                { id: 'bowls', name: 'In bowls' },
+                { id: 'bag', name: 'In a bag' },
+              ]}
+              value={c.bag ? 'bag' : 'bowls'}
+              onChange={(v) => change('bag', { bag: v === 'bag' })}
+            />
+          )}
+          <InTheBowls {...props} change={change} />
+        </>
+      );
+  }
   return (
     <>
       <WhichCoat {...props} />
@@ -151,31 +180,6 @@ export function Coating(props: StationProps) {
         <Knob>What it is made of</Knob>
       </SwitchField>
       {open ? <Composer {...props} /> : null}
-      {answer.restMin > 0 ? (
-        <Stepper
-          label="Rests coated"
-          value={c.restMin ?? answer.restMin}
-          {...within(catalog, 'bench.coating.restMin')}
-          onChange={(restMin) => change('rest', { restMin })}
-        />
-      ) : null}
-      <Oil {...props} change={change} />
-      {bowls ? (
-        <>
-          <Bowls bowls={answer.bowls} bag={c.bag ?? false} units={units} />
-          <Choice
-            label="Coat it"
-            row
-            options={[
-              { id: 'bowls', name: 'In bowls' },
-              { id: 'bag', name: 'In a bag' },
-            ]}
-            value={c.bag ? 'bag' : 'bowls'}
-            onChange={(v) => change('bag', { bag: v === 'bag' })}
-          />
-        </>
-      ) : null}
-      <InTheBowls {...props} change={change} />
     </>
   );
 }

@@ -6,19 +6,19 @@ import { Marinating } from './Marinating';
 import { Salting } from './Salting';
 import type { StationProps } from './props';
 
-/** The schools and figures of one station. */
-export function Controls({ station, ...props }: StationProps & { station: string }) {
+/** What can be chosen behind one phrase of a station's sentence. */
+export function Controls({ station, about, ...props }: StationProps & { station: string; about: string }) {
   switch (station) {
     case 'cut':
       return <Cutting {...props} />;
     case 'dry':
       return <Drying {...props} />;
     case 'salt':
-      return <Salting {...props} />;
+      return <Salting {...props} about={about} />;
     case 'marinade':
-      return <Marinating {...props} />;
+      return <Marinating {...props} about={about} />;
     case 'coat':
-      return <Coating {...props} />;
+      return <Coating {...props} about={about} />;
     case 'finish':
       return (
         <Items

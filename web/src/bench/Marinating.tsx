@@ -9,7 +9,7 @@ import { Recipes } from './Recipes';
 const names = (m: Schemas['Marinade']) => m.items.map((it) => it.ingredient).join();
 
 /** What is in the marinade, for how long, and what of it is kept for the coat. */
-export function Marinating({ bench, set, answer, catalog, pantry, units }: StationProps) {
+export function Marinating({ bench, set, answer, catalog, pantry, units, about }: StationProps & { about: string }) {
   const m = bench.marinade;
   if (!m) return null;
   const change = (run: Run, more: Partial<typeof m>) =>
@@ -19,6 +19,16 @@ export function Marinating({ bench, set, answer, catalog, pantry, units }: Stati
   const shown = m.forG && m.forG !== answer.massG && made && names(made) === names(m) ? made : m;
   const share = within(catalog, 'bench.marinade.coatShare');
   const percent = (v: number) => Math.round(v * 100);
+  if (about === 'hours')
+    return (
+      <Stepper
+        label="For"
+        unit="hours"
+        value={m.hours}
+        {...within(catalog, 'bench.marinade.hours')}
+        onChange={(hours) => change('hours', { hours })}
+      />
+    );
   return (
     <>
       <Recipes
@@ -33,13 +43,6 @@ export function Marinating({ bench, set, answer, catalog, pantry, units }: Stati
         answer={answer}
         units={units}
         onChange={(items) => change('items', { items, forG: answer.massG })}
-      />
-      <Stepper
-        label="For"
-        unit="hours"
-        value={m.hours}
-        {...within(catalog, 'bench.marinade.hours')}
-        onChange={(hours) => change('hours', { hours })}
       />
       <Stepper
         label="Dry seasoning kept for the coat"

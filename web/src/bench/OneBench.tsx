@@ -5,13 +5,17 @@ import { DishHead } from '../dish/DishHead';
 import { afterwards, bare, onBench, onLot } from '../dish/edits';
 import { useDish } from '../dish/useDish';
 import { unitsOf } from '../format/units';
-import { at } from '../theme/tokens';
 import { Button } from '../ui/Button';
 import { once, runIn } from '../ui/history';
 import { Page, Quiet } from '../ui/layout';
 import { Tabs } from '../ui/Tabs';
 import { Late } from '../ui/Late';
+import { hhmm, dayOf } from '../supper/time';
+import { useClock } from '../dish/useClock';
 import { Adding, dropOf } from './Adding';
+import { Counter } from './Counter';
+import { ofTask } from './counterScale';
+import { waited } from './waits';
 import type { StationProps } from './props';
 import { Caution, StationCard } from './StationCard';
 import { SideBySide, type OnBench } from './SideBySide';
@@ -23,22 +27,9 @@ import type { Lot } from '../api/client';
 
 const Row = styled.div`
   margin: 14px 0;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 14px;
-  align-items: start;
-  > * {
-    flex: 1 1 280px;
-    max-width: 430px;
-    min-width: 0;
-    display: grid;
-    gap: 14px;
-  }
-  ${at.phone} {
-    > * {
-      max-width: none;
-    }
-  }
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(min(100%, 270px), 1fr));
+  gap: 12px;
 `;
 
 const Lots = styled.div`
@@ -51,9 +42,6 @@ const Lots = styled.div`
 
 /** How many lots stand side by side; of more, one is shown at a time. */
 const COLUMNS = 3;
-
-// What is done at one place stands in one column; the numbers give the order.
-const places = [['cut', 'dry'], ['salt'], ['marinade'], ['coat', 'finish']];
 
 /** A button that is gone takes the focus with it; it goes to what came. */
 function useFocusOnStation() {
@@ -78,6 +66,16 @@ export function OneBench({ plan, plans, catalog, settings, pantry }: AtDishProps
   const { answer, pending, problem } = useBench(request, [temperature, mass, spoons, guidance, guidanceC].join());
   const untaken = pending || problem !== '';
   useEffect(() => setPossible(!untaken), [untaken, setPossible]);
+  const clock = useClock(plan);
+  const when = (lot: number, station: string) => {
+    const task = clock?.tasks.find((t) => {
+      const is = ofTask(t, plan.id);
+      return t.kind === 'bench' && is.kind === station && is.lot === lot;
+    });
+    return task
+      ? `${hhmm(task.start)}, ${Math.max(1, Math.round((Date.parse(task.end) - Date.parse(task.start)) / 60_000))} min`
+      : '';
+  };
   const focusOn = useFocusOnStation();
   const [front, setFront] = useState(0);
   const at = Math.min(front, draft.lots.length - 1);
@@ -104,13 +102,32 @@ export function OneBench({ plan, plans, catalog, settings, pantry }: AtDishProps
       pantry,
       catalog,
       units,
+      when: (station) => when(k, station),
     };
   };
 
   return (
     <Page>
       <DishHead view="Bench" plan={plan} plans={plans} dish={dish} />
-      <Quiet>Everything before the basket, worked out from the pieces of this dish and fed into its forecast.</Quiet>
+      {clock ? (
+        <Quiet>
+          {plan.tableTime ? '' : 'For a table at 19:00: '}
+          {plan.tableTime ? 'Begin' : 'begin'} {dayOf(clock.startAt)} at <b>{hhmm(clock.startAt)}</b>, on the table at{' '}
+          {hhmm(clock.serveAt)}.
+        </Quiet>
+      ) : null}
+      {answer && clock ? (
+        <Counter
+          plan={plan}
+          tasks={clock.tasks}
+          serveAt={clock.serveAt}
+          answer={answer}
+          units={units}
+          wait={(run, k, kind, minutes) =>
+            edit(runIn(run, k), (now) => onLot(now, k, (l) => onBench(l, waited(kind, minutes))))
+          }
+        />
+      ) : null}
       {problem ? <Caution role="alert">{problem}</Caution> : null}
       {draft.lots.length > 1 && !beside ? (
         <Lots>
@@ -164,31 +181,23 @@ function Stations({ focusOn, ...props }: StationsProps) {
   return (
     <>
       <Row role="group" aria-label="Stations">
-        {places.map((place) => {
-          const here = answer.stations.filter((s) => place.includes(s.id));
-          if (here.length === 0) return null;
+        {answer.stations.map((s, k) => {
+          const drop = dropOf(s.id, bench);
           return (
-            <div key={place[0]}>
-              {here.map((s) => {
-                const drop = dropOf(s.id, bench);
-                return (
-                  <StationCard
-                    key={s.id}
-                    station={s}
-                    place={answer.stations.indexOf(s) + 1}
-                    drop={
-                      drop
-                        ? () => {
-                            focusOn(`${props.at}-more`);
-                            set(once, drop);
-                          }
-                        : undefined
+            <StationCard
+              key={s.id}
+              station={s}
+              place={k + 1}
+              drop={
+                drop
+                  ? () => {
+                      focusOn(`${props.at}-more`);
+                      set(once, drop);
                     }
-                    {...props}
-                  />
-                );
-              })}
-            </div>
+                  : undefined
+              }
+              {...props}
+            />
           );
         })}
       </Row>

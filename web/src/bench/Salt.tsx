@@ -1,17 +1,17 @@
-import { line } from 'd3-shape';
+import { useId } from 'react';
 import styled from 'styled-components';
 import type { Units } from '../format/units';
 import type { BenchLot } from './useBench';
 
 const Box = styled.figure`
   margin: 0;
-  text {
-    font-size: 12.5px;
-    fill: var(--quiet);
+  svg {
+    display: block;
   }
-  figcaption {
-    font-size: 13.5px;
-    color: var(--quiet);
+  text {
+    font-size: 13px;
+    font-weight: 600;
+    fill: var(--ink);
   }
 `;
 
@@ -20,42 +20,39 @@ interface Props {
   units: Units;
 }
 
-/** Salt by depth, from the surface to the middle. */
-export function SaltProfile({ profile, units }: Props) {
+const WIDE = 300;
+
+/** Salt in the section of a piece: from both surfaces to the middle, the darker the saltier. */
+export function SaltSection({ profile, units }: Props) {
+  const id = useId().replaceAll(':', '');
   const deepest = profile.at(-1)?.mm ?? 1;
   const top = Math.max(0.5, ...profile.map((p) => p.pct));
-  const x = (mm: number) => 34 + (mm / deepest) * 250;
-  const y = (pct: number) => 96 - (pct / top) * 82;
-  const path =
-    line<(typeof profile)[number]>(
-      (p) => x(p.mm),
-      (p) => y(p.pct),
-    )(profile) ?? '';
+  const middle = profile.at(-1)?.pct ?? 0;
+  const stops = profile.map((p) => ({ at: p.mm / deepest / 2, much: p.pct / top }));
   return (
     <Box>
       <svg
-        viewBox="0 0 300 118"
+        viewBox={`0 0 ${WIDE} 84`}
         width="100%"
         role="img"
-        aria-label={`Salt from ${top.toFixed(1)} percent at the surface to ${(profile.at(-1)?.pct ?? 0).toFixed(1)} in the middle`}
+        aria-label={`Salt from ${top.toFixed(1)} percent at the surface to ${middle.toFixed(1)} in the middle`}
       >
-        <line x1={34} x2={284} y1={96} y2={96} stroke="var(--ink)" />
-        <path d={`${path}L${x(deepest)} 96L34 96Z`} fill="var(--core-wash)" />
-        <path d={path} fill="none" stroke="var(--core)" strokeWidth={2.5} />
-        <text x={28} y={y(top) + 5} textAnchor="end">
-          {top.toFixed(1)}
+        <linearGradient id={id}>
+          {[...stops, ...stops.map((s) => ({ at: 1 - s.at, much: s.much })).reverse()].map((s, k) => (
+            <stop key={k} offset={s.at} stopColor="var(--core)" stopOpacity={0.12 + 0.88 * s.much} />
+          ))}
+        </linearGradient>
+        <text x={2} y={15}>
+          {top.toFixed(1)} % at the surface
         </text>
-        <text x={28} y={99} textAnchor="end">
-          0 %
+        <rect x={1} y={23} width={WIDE - 2} height={36} rx={17} fill={`url(#${id})`} stroke="var(--line)" />
+        <text x={WIDE / 2} y={46} textAnchor="middle">
+          {middle.toFixed(1)} %
         </text>
-        <text x={34} y={113}>
-          surface
-        </text>
-        <text x={284} y={113} textAnchor="end">
-          {units.length.words(deepest)}, the middle
+        <text x={WIDE / 2} y={78} textAnchor="middle">
+          {units.length.words(deepest)} in, the middle
         </text>
       </svg>
-      <figcaption>Salt in the flesh by depth, after the time above.</figcaption>
     </Box>
   );
 }

@@ -12,30 +12,66 @@ const levels = (list: Schemas['Level'][]) => list.map((l) => ({ id: String(l.val
 const none = { waterG: undefined, strengthPct: undefined, liquid: undefined };
 
 /** Dry, in a brine or in a soak; with which salt, how much and how long. */
-export function Salting({ bench, set, answer, salts, pantry, catalog, units }: StationProps) {
+export function Salting({
+  bench,
+  set,
+  answer,
+  salts,
+  pantry,
+  catalog,
+  units,
+  about,
+}: StationProps & { about: string }) {
   const s = bench.salting;
   if (!s) return null;
   const change = (run: Run, more: Partial<typeof s>) =>
     set(run, (b) => (b.salting ? { ...b, salting: { ...b.salting, ...more } } : b));
+  const school = (
+    <Choice
+      label="School"
+      quiet
+      row
+      options={[
+        { id: 'dry', name: 'Dry' },
+        { id: 'brine', name: 'Wet brine' },
+        { id: 'soak', name: 'Soak' },
+      ]}
+      value={s.school}
+      onChange={(school) => {
+        const { usual } = catalog;
+        const start = { dry: usual.bench.salting, brine: usual.brine, soak: usual.soak }[school];
+        // The hours, the salt and how even it is to be stay.
+        change('school', { ...start, hours: s.hours, salt: s.salt, even: s.even, ...(school === 'dry' ? none : {}) });
+      }}
+    />
+  );
+  if (about === 'school') return school;
+  if (about === 'hours')
+    return (
+      <>
+        <Stepper
+          label="For"
+          unit="hours"
+          value={s.hours}
+          {...within(catalog, 'bench.salting.hours')}
+          onChange={(hours) => change('salt hours', { hours })}
+        />
+        <Choice
+          label="The middle is to have"
+          row
+          options={levels(catalog.usual.even)}
+          value={String(s.even || catalog.usual.bench.salting?.even)}
+          onChange={(v) => change('evenness', { even: Number(v) })}
+        />
+        {answer.evenHours && answer.evenHours !== s.hours ? (
+          <Button onPress={() => change('salt hours', { hours: answer.evenHours ?? s.hours })}>
+            Give it {answer.evenHours} hours
+          </Button>
+        ) : null}
+      </>
+    );
   return (
     <>
-      <Choice
-        label="School"
-        quiet
-        row
-        options={[
-          { id: 'dry', name: 'Dry' },
-          { id: 'brine', name: 'Wet brine' },
-          { id: 'soak', name: 'Soak' },
-        ]}
-        value={s.school}
-        onChange={(school) => {
-          const { usual } = catalog;
-          const start = { dry: usual.bench.salting, brine: usual.brine, soak: usual.soak }[school];
-          // The hours, the salt and how even it is to be stay.
-          change('school', { ...start, hours: s.hours, salt: s.salt, even: s.even, ...(school === 'dry' ? none : {}) });
-        }}
-      />
       <Labelled>
         Salt at hand
         <Select
@@ -89,25 +125,6 @@ export function Salting({ bench, set, answer, salts, pantry, catalog, units }: S
           onChange={(v) => change('target', { targetPct: Number(v) })}
         />
       )}
-      <Choice
-        label="The middle is to have"
-        row
-        options={levels(catalog.usual.even)}
-        value={String(s.even || catalog.usual.bench.salting?.even)}
-        onChange={(v) => change('evenness', { even: Number(v) })}
-      />
-      {answer.evenHours && answer.evenHours !== s.hours ? (
-        <Button onPress={() => change('salt hours', { hours: answer.evenHours ?? s.hours })}>
-          Give it {answer.evenHours} hours
-        </Button>
-      ) : null}
-      <Stepper
-        label="For"
-        unit="hours"
-        value={s.hours}
-        {...within(catalog, 'bench.salting.hours')}
-        onChange={(hours) => change('salt hours', { hours })}
-      />
     </>
   );
 }

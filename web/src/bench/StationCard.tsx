@@ -1,17 +1,22 @@
+import { X } from 'lucide-react';
+import { useState } from 'react';
 import styled from 'styled-components';
 import type { Lot, SimulationRequest } from '../api/client';
 import { requestOf } from '../dish/input';
 import { type } from '../theme/tokens';
-import { Button } from '../ui/Button';
+import { IconButton } from '../ui/Button';
+import { Part } from '../ui/sentence';
 import { Card, Quiet } from '../ui/layout';
 import { Controls } from './Controls';
 import type { StationProps } from './props';
-import { SaltProfile } from './Salt';
+import { CoatLayers } from './CoatLayers';
+import { SaltSection } from './Salt';
 import { Skipped } from './Skipped';
 import type { Station } from './useBench';
 
 const Box = styled(Card)`
-  display: grid;
+  display: flex;
+  flex-direction: column;
   gap: 11px;
   padding: 16px;
 `;
@@ -29,7 +34,7 @@ export const Name = styled.div`
 `;
 
 const Answer = styled.p`
-  font: 700 24px/1.18 ${type.loud};
+  font: 700 22px/1.5 ${type.loud};
   letter-spacing: -0.012em;
   text-wrap: pretty;
 `;
@@ -38,6 +43,14 @@ export const Caution = styled.p`
   border-left: 4px solid var(--lemon);
   padding-left: 10px;
   font-size: 14.5px;
+`;
+
+const Choices = styled.div`
+  display: grid;
+  gap: 11px;
+  padding: 12px;
+  border-radius: 12px;
+  background: var(--paper);
 `;
 
 const Does = styled.p`
@@ -60,6 +73,26 @@ const Each = styled.dl`
   }
 `;
 
+/** A comma stays with the words before it, and is no part of the choice. */
+const Mark = styled.span`
+  display: inline-block;
+`;
+
+/** The phrases with the marks that follow them, and a full stop. */
+function sentence(phrases: Station['phrases']) {
+  const out = phrases.map((p) => ({ ...p, mark: '' }));
+  out.forEach((p, k) => {
+    const next = out[k + 1];
+    if (!p.about) return;
+    if (!next) p.mark = '.';
+    else if (!next.about && /^[,;:.]/.test(next.says)) {
+      p.mark = next.says.charAt(0);
+      next.says = next.says.slice(1);
+    }
+  });
+  return out;
+}
+
 interface Props extends StationProps {
   station: Station;
   /** Its place in the order of the hands. */
@@ -79,6 +112,9 @@ export interface Alike {
 export function StationCard({ station, place, drop, alike, ...props }: Props) {
   const { answer, plan, at } = props;
   const { id } = station;
+  const [open, setOpen] = useState('');
+  const when = props.when(id);
+  const choices = `choices-${at}-${id}`;
   // Off the bench already: what the basket gets with the step, and without.
   const asked = requestOf(plan);
   const told = (load: Lot['load'], coat: Lot['coat']): SimulationRequest => ({
@@ -91,12 +127,39 @@ export function StationCard({ station, place, drop, alike, ...props }: Props) {
         <h2>
           {place}. {station.title}
           {alike ? `, ${alike.says}` : ''}
+          {when ? ` · ${when}` : ''}
         </h2>
-        {drop ? <Button onPress={drop}>Leave it out</Button> : null}
+        {drop ? (
+          <IconButton label="Leave it out" onPress={drop}>
+            <X size={17} aria-hidden />
+          </IconButton>
+        ) : null}
       </Name>
-      <Answer>{station.headline}</Answer>
+      <Answer>
+        {sentence(station.phrases).map((p, k) =>
+          p.about ? (
+            <Part
+              key={k}
+              aria-expanded={open === p.about}
+              aria-controls={choices}
+              onPress={() => setOpen(open === p.about ? '' : (p.about ?? ''))}
+            >
+              {p.says}
+              <Mark>{p.mark}</Mark>
+            </Part>
+          ) : (
+            <span key={k}>{p.says}</span>
+          ),
+        )}
+      </Answer>
+      {open ? (
+        <Choices id={choices} role="group" aria-label={`${station.title}: choose`}>
+          <Controls station={id} about={open} {...props} />
+        </Choices>
+      ) : null}
       <Quiet>{station.why}</Quiet>
-      {id === 'salt' && answer.profile ? <SaltProfile profile={answer.profile} units={props.units} /> : null}
+      {id === 'coat' && answer.bowls.length > 0 ? <CoatLayers bowls={answer.bowls} units={props.units} /> : null}
+      {id === 'salt' && answer.profile ? <SaltSection profile={answer.profile} units={props.units} /> : null}
       {alike ? (
         <Each>
           {alike.does.map(({ lot, says }) => (
@@ -112,7 +175,6 @@ export function StationCard({ station, place, drop, alike, ...props }: Props) {
       {station.cautions.map((c) => (
         <Caution key={c}>{c}</Caution>
       ))}
-      <Controls station={id} {...props} />
       {id === 'cut' || id === 'finish' || station.does === '' || alike ? null : (
         <Skipped withIt={told(answer.load, answer.coat)} without={told(station.without.load, station.without.coat)} />
       )}

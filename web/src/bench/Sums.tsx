@@ -5,41 +5,53 @@ import { Card, Quiet } from '../ui/layout';
 import { Stepper } from '../ui/Stepper';
 import { PlateTable } from './PlateTable';
 import type { StationProps } from './props';
-import { Name } from './StationCard';
 import type { BenchAnswer } from './useBench';
 
-const Below = styled.div`
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 380px;
-  gap: 14px;
-  align-items: start;
-  ${at.narrow} {
-    grid-template-columns: minmax(0, 1fr);
-  }
-`;
-
 const Sum = styled(Card)`
-  display: grid;
-  gap: 10px;
-  align-content: start;
-  [role='group'] {
-    max-width: 240px;
-  }
+  padding: 16px 18px;
 `;
 
 const Totals = styled.dl`
-  display: flex;
-  flex-wrap: wrap;
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(180px, 1fr));
   gap: 10px 26px;
-  margin: 8px 0 0;
+  margin: 0;
   dt {
-    color: var(--quiet);
-    font-size: 14px;
+    font: 700 22px/1.25 ${type.loud};
   }
   dd {
     margin: 0;
-    font: 700 22px/1.2 ${type.loud};
+    color: var(--quiet);
+    font-size: 15px;
   }
+`;
+
+const More = styled.details`
+  margin-top: 10px;
+  summary {
+    cursor: pointer;
+    padding: 6px 0;
+    font-weight: 600;
+  }
+  > div {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) 300px;
+    gap: 10px 28px;
+    align-items: start;
+    ${at.narrow} {
+      grid-template-columns: minmax(0, 1fr);
+    }
+  }
+  @media print {
+    &::details-content {
+      content-visibility: visible;
+    }
+  }
+`;
+
+const Fields = styled.div`
+  display: grid;
+  gap: 10px;
 `;
 
 interface Props extends Pick<StationProps, 'bench' | 'set' | 'catalog' | 'units'> {
@@ -48,80 +60,76 @@ interface Props extends Pick<StationProps, 'bench' | 'set' | 'catalog' | 'units'
 
 const kWh = (wh: number) => `${(wh / 1000).toFixed(2)} kWh`;
 
-function Plate({ set, answer, catalog, units }: Props) {
+/** What it comes to: the plate, the salt, the energy and the cost; each figure, and what is paid, on demand. */
+export function Sums({ bench, set, answer, catalog, units }: Props) {
+  const { plate, deepFried: deep, servings } = answer;
+  const from = Object.entries(answer.saltFrom)
+    .filter(([, g]) => g > 0.05)
+    .map(([of, g]) => `${units.pinch(g)} from the ${of}`);
   return (
     <Sum aria-label="On the plate">
-      <Name>
-        <h2>On the plate, by what is kept and not by what was mixed</h2>
-      </Name>
-      <Stepper
-        label="Servings"
-        value={answer.servings}
-        {...within(catalog, 'bench.servings')}
-        onChange={(servings) => set('servings', (b) => ({ ...b, servings }))}
-      />
-      <PlateTable plate={answer.plate} deep={answer.deepFried} units={units} />
-    </Sum>
-  );
-}
-
-/** All salt by where it is from, what is in the dish, what it takes and costs. */
-function Totalled({ bench, set, answer, catalog, units }: Props) {
-  const facts: [string, string][] = [
-    ['Salt in the edible part', `${answer.saltPct.toFixed(1)} %`],
-    ...Object.entries(answer.saltFrom)
-      .filter(([, g]) => g > 0.05)
-      .map(([from, g]): [string, string] => [`from the ${from}`, units.pinch(g)]),
-    ['Energy', kWh(answer.energyWh)],
-    ['in a pan of oil', kWh(answer.panWh)],
-    ['in an oven', kWh(answer.ovenWh)],
-  ];
-  return (
-    <Sum aria-label="Salt and energy">
-      <Name>
-        <h2>Salt, allergens, energy</h2>
-      </Name>
       <Totals>
-        {facts.map(([name, figure]) => (
-          <div key={name}>
-            <dt>{name}</dt>
-            <dd>{figure}</dd>
+        <div>
+          <dt>On the plate</dt>
+          <dd>
+            a serving of {servings}, by what is kept; deep-fried {Math.round(deep.kcal)} kcal, {Math.round(deep.fatG)} g
+            of fat
+          </dd>
+        </div>
+        <div>
+          <dt>{Math.round(plate.kcal)} kcal</dt>
+          <dd>
+            {Math.round(plate.fatG)} g fat, {Math.round(plate.carbG)} g starch and sugar
+          </dd>
+        </div>
+        <div>
+          <dt>{answer.saltPct.toFixed(1)} % salt</dt>
+          <dd>{from.join(', ')}</dd>
+        </div>
+        <div>
+          <dt>{answer.allergens.length > 0 ? answer.allergens.join(', ') : 'No allergens'}</dt>
+          <dd>{answer.allergens.length > 0 ? 'to tell those who eat' : 'of the usual ones'}</dd>
+        </div>
+        <div>
+          <dt>{kWh(answer.energyWh)}</dt>
+          <dd>
+            an oven {kWh(answer.ovenWh)}, a pan of oil {kWh(answer.panWh)}
+          </dd>
+        </div>
+        {answer.cost === undefined ? null : (
+          <div>
+            <dt>{answer.cost.toFixed(2)}</dt>
+            <dd>{`It costs ${answer.cost.toFixed(2)} in all, ${answer.costEach?.toFixed(2) ?? ''} a serving`}</dd>
           </div>
-        ))}
+        )}
       </Totals>
-      <Stepper
-        label="Meat or fish, price of 1 kg"
-        value={bench.prices?.meatPerKg ?? 0}
-        {...within(catalog, 'bench.prices.meatPerKg')}
-        onChange={(meatPerKg) => set('meat price', (b) => ({ ...b, prices: { ...b.prices, meatPerKg } }))}
-      />
-      <Stepper
-        label="Electricity, price of 1 kWh"
-        value={bench.prices?.perKWh ?? 0}
-        {...within(catalog, 'bench.prices.perKWh')}
-        onChange={(perKWh) => set('electricity', (b) => ({ ...b, prices: { ...b.prices, perKWh } }))}
-      />
-      {answer.cost === undefined ? null : (
-        <p>
-          It costs <b>{answer.cost.toFixed(2)}</b> in all, <b>{answer.costEach?.toFixed(2)}</b> a serving, by your
-          prices. Those of ingredients are in the pantry.
-        </p>
-      )}
-      <Quiet>
-        {answer.allergens.length > 0
-          ? `Holds ${answer.allergens.join(', ')}.`
-          : 'None of the usual allergens in food, coat or marinade.'}
-      </Quiet>
+      <More>
+        <summary>Servings, all figures, prices</summary>
+        <div>
+          <PlateTable plate={plate} deep={deep} units={units} />
+          <Fields>
+            <Stepper
+              label="Servings"
+              value={servings}
+              {...within(catalog, 'bench.servings')}
+              onChange={(n) => set('servings', (b) => ({ ...b, servings: n }))}
+            />
+            <Stepper
+              label="Meat or fish, price of 1 kg"
+              value={bench.prices?.meatPerKg ?? 0}
+              {...within(catalog, 'bench.prices.meatPerKg')}
+              onChange={(meatPerKg) => set('meat price', (b) => ({ ...b, prices: { ...b.prices, meatPerKg } }))}
+            />
+            <Stepper
+              label="Electricity, price of 1 kWh"
+              value={bench.prices?.perKWh ?? 0}
+              {...within(catalog, 'bench.prices.perKWh')}
+              onChange={(perKWh) => set('electricity', (b) => ({ ...b, prices: { ...b.prices, perKWh } }))}
+            />
+            <Quiet>Prices of ingredients are in the pantry.</Quiet>
+          </Fields>
+        </div>
+      </More>
     </Sum>
-  );
-}
-
-/** What it comes to: the plate, the salt, the energy and the cost. */
-export function Sums(props: Props) {
-  return (
-    <Below>
-      <Plate {...props} />
-      <Totalled {...props} />
-    </Below>
   );
 }

@@ -20,4 +20,6 @@ export interface StationProps {
   pantry: Schemas['Ingredient'][];
   catalog: Catalog;
   units: Units;
+  /** When a station's turn is, and how long hands are at it; empty where it is not known. */
+  when: (station: string) => string;
 }

@@ -130,7 +130,9 @@ export function unitsOf(settings: Pick<Settings, 'temperature' | 'mass'>): Units
     },
     mass: weight.words,
     amount: (g) =>
-      oz ? `${Math.round((g / GRAMS_PER_OUNCE) * 100) / 100} oz` : `${g < 50 ? Math.round(g * 10) / 10 : Math.round(g)} g`,
+      oz
+        ? `${Math.round((g / GRAMS_PER_OUNCE) * 100) / 100} oz`
+        : `${g < 50 ? Math.round(g * 10) / 10 : Math.round(g)} g`,
     pinch: (g) => (oz ? `${(g / GRAMS_PER_OUNCE).toFixed(2)} oz` : `${g.toFixed(1)} g`),
     toDegrees: heat.to,
     fromDegrees: heat.from,

@@ -1,12 +1,12 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { Trash2 } from 'lucide-react';
+import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import styled from 'styled-components';
 import type { Catalog, Plan } from '../api/client';
 import { deletePlan, restorePlan } from '../api/queries';
-import { heated } from '../format/stage';
-import { minutes, type Units } from '../format/units';
-import { PlainButton } from '../ui/Button';
+import { minutes } from '../format/units';
+import { Button, PlainButton } from '../ui/Button';
 import { complain, say } from '../ui/toast';
 import { NewDish } from './NewDish';
 import { foodWords } from '../dish/foodWords';
@@ -71,17 +71,25 @@ const Row = styled.div`
   gap: 6px 16px;
 `;
 
+const Others = styled(Button)`
+  margin-top: 10px;
+`;
+
 interface Props {
   plans: Plan[];
   here: Plan;
   catalog: Catalog;
-  units: Units;
 }
 
+/** How many dishes stand there before the others are asked for. */
+const FIRST = 4;
+
 /** All dishes, the latest changed first. */
-export function Dishes({ plans, here, catalog, units }: Props) {
+export function Dishes({ plans, here, catalog }: Props) {
   const queries = useQueryClient();
   const navigate = useNavigate();
+  const [all, setAll] = useState(false);
+  const shown = all ? plans : plans.filter((p, k) => k < FIRST || p.id === here.id);
   const remove = async (plan: Plan) => {
     try {
       await deletePlan(plan.id);
@@ -112,15 +120,13 @@ export function Dishes({ plans, here, catalog, units }: Props) {
         </Row>
       </Heading>
       <Shelf>
-        {plans.map((p) => {
+        {shown.map((p) => {
           return (
             <Item key={p.id} $here={p.id === here.id}>
               <Link to={`/plan/${p.id}`} aria-current={p.id === here.id ? 'page' : undefined}>
                 <strong>{p.name}</strong>
                 <small>
-                  {foodWords(p, catalog)} ·{' '}
-                  {p.program.stages.map((s) => heated(s, `${units.toDegrees(s.airC)}°`, true)).join(', ')} ·{' '}
-                  {minutes(totalOf(p.program))} min
+                  {foodWords(p, catalog)} · {minutes(totalOf(p.program))} min
                 </small>
               </Link>
               <Away aria-label={`Delete ${p.name}`} onPress={() => void remove(p)}>
@@ -130,6 +136,11 @@ export function Dishes({ plans, here, catalog, units }: Props) {
           );
         })}
       </Shelf>
+      {plans.length > shown.length || all ? (
+        <Others aria-expanded={all} onPress={() => setAll(!all)}>
+          {all ? 'Only the latest' : `All ${plans.length} dishes`}
+        </Others>
+      ) : null}
     </section>
   );
 }

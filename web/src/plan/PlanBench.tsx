@@ -264,7 +264,7 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
             beside={draft.drawer !== undefined}
             units={units}
           />
-          <Dishes plans={plans} here={plan} catalog={catalog} units={units} />
+          <Dishes plans={plans} here={plan} catalog={catalog} />
         </>
       ) : null}
     </Page>

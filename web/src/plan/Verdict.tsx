@@ -85,16 +85,27 @@ const Gives = styled.span`
   font-weight: 400;
 `;
 
-const Doubt = styled.p`
-  color: var(--quiet);
-  font-size: 14.5px;
-`;
-
 const Foot = styled.p`
   color: var(--quiet);
   font-size: 13px;
   line-height: 1.4;
   margin-top: 2px;
+`;
+
+const Sure = styled.details`
+  color: var(--quiet);
+  font-size: 13.5px;
+  line-height: 1.4;
+  summary {
+    cursor: pointer;
+    padding: 4px 0;
+    min-height: 24px;
+  }
+  @media print {
+    &::details-content {
+      content-visibility: visible;
+    }
+  }
 `;
 
 const insides: Record<string, string> = { soft: 'Soft', hot: 'Hot', molten: 'Molten' };
@@ -152,7 +163,6 @@ export function Verdict({ answer, all, name, known, units, totalMin, mend }: Pro
           The {name}: {v.figure} {v.unit}
         </Of>
       ) : null}
-      {doubt ? <Doubt>{doubt.says}</Doubt> : null}
       <Facts>
         <dt>
           <Chip style={{ background: 'var(--core)' }} />
@@ -221,19 +231,24 @@ export function Verdict({ answer, all, name, known, units, totalMin, mend }: Pro
           ))}
         </Warnings>
       ) : null}
-      <Foot>
-        An estimate
+      {soft ? null : (
+        <Foot>
+          {answer.rule.words}: {units.temperature(answer.rule.coreC)}
+          {answer.rule.holdMin > 0 ? ` for ${answer.rule.holdMin} min` : ''} in the coldest spot
+          {answer.rule.restMin > 0 ? `, then ${answer.rule.restMin} min rest` : ''}. Check with a thermometer; local
+          rules and medical advice come first.
+        </Foot>
+      )}
+      <Sure>
+        <summary>How sure that is</summary>
+        {doubt ? `${doubt.says} ` : ''}An estimate
         {answer.chance
           ? `, over ${answer.chance.samples.toLocaleString('en-GB')} loads like yours, as pieces, fridges and fryers differ. `
           : '. '}
-        {soft
-          ? ''
-          : `${answer.rule.words}: ${units.temperature(answer.rule.coreC)}${answer.rule.holdMin > 0 ? ` for ${answer.rule.holdMin} min` : ''} in the coldest spot${answer.rule.restMin > 0 ? `, then ${answer.rule.restMin} min rest` : ''}. `}
         {answer.end.logReduction != null && answer.end.pathogen && answer.end.logReduction >= 1
-          ? `For information only: of any ${answer.end.pathogen} at most ${left(answer.end.logReduction)} is left by the end. `
+          ? `For information only: of any ${answer.end.pathogen} at most ${left(answer.end.logReduction)} is left by the end.`
           : ''}
-        {soft ? '' : 'Check with a thermometer; local rules and medical advice come first.'}
-      </Foot>
+      </Sure>
     </Box>
   );
 }

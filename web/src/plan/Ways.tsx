@@ -22,38 +22,51 @@ const Head = styled.div`
   margin: 22px 0 10px;
 `;
 
-const Grid = styled.ul<{ $all: boolean }>`
+const List = styled.ul<{ $all: boolean }>`
   list-style: none;
   margin: 0;
-  padding: 0;
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(270px, 1fr));
-  gap: 12px;
+  padding: 4px 0;
+  background: var(--surface);
+  border-radius: 14px;
   ${at.phone} {
     > li:not(:first-child) {
-      display: ${(p) => (p.$all ? 'flex' : 'none')};
+      display: ${(p) => (p.$all ? 'block' : 'none')};
     }
+  }
+  > li:nth-child(n + 4) {
+    display: ${(p) => (p.$all ? 'block' : 'none')};
   }
 `;
 
 const More = styled(Button)`
-  display: none;
-  width: 100%;
   margin-top: 10px;
-  min-height: 46px;
   ${at.phone} {
-    display: inline-flex;
+    width: 100%;
+    min-height: 46px;
   }
 `;
 
-const Card = styled.li<{ $here: boolean }>`
-  display: flex;
-  flex-direction: column;
-  background: var(--surface);
-  border: 2px solid ${(p) => (p.$here ? 'var(--ink)' : 'transparent')};
-  border-radius: 14px;
-  padding: 12px 13px 10px;
-  gap: 6px;
+const Item = styled.li<{ $here: boolean }>`
+  padding: 7px 14px;
+  border-left: 4px solid ${(p) => (p.$here ? 'var(--ink)' : 'transparent')};
+  & + & {
+    border-top: 1px solid var(--line);
+  }
+`;
+
+const Row = styled.div`
+  display: grid;
+  grid-template-columns: minmax(140px, 1.1fr) minmax(60px, 1.4fr) 62px 66px 74px auto;
+  align-items: center;
+  gap: 4px 14px;
+  ${at.phone} {
+    grid-template-columns: 1fr 1fr 1fr;
+    > :nth-child(1),
+    > :nth-child(2),
+    > :last-child {
+      grid-column: 1 / -1;
+    }
+  }
 `;
 
 const Bar = styled.svg`
@@ -62,13 +75,24 @@ const Bar = styled.svg`
   border-radius: 7px;
 `;
 
-const Name = styled.h3`
+const Name = styled.div`
   display: flex;
+  flex-wrap: wrap;
   align-items: center;
-  justify-content: space-between;
-  gap: 8px;
-  min-height: 27px;
-  font-size: 16.5px;
+  gap: 2px 8px;
+`;
+
+const Why = styled(ToggleButton)`
+  border: none;
+  background: none;
+  padding: 0;
+  min-height: 40px;
+  color: var(--ink);
+  font: 650 16.5px/1.2 ${type.loud};
+  text-align: left;
+  cursor: pointer;
+  text-decoration: underline dotted 1.5px var(--edge);
+  text-underline-offset: 5px;
 `;
 
 const Best = styled.span`
@@ -80,28 +104,21 @@ const Best = styled.span`
   white-space: nowrap;
 `;
 
-const Figures = styled.p`
-  display: flex;
-  flex-wrap: wrap;
-  gap: 2px 9px;
-  font-size: 13px;
-  color: var(--quiet);
-`;
-
-const Line = styled.p`
+const Figure = styled.span`
   font-size: 14px;
   color: var(--quiet);
   b {
     color: var(--ink);
-    margin-right: 4px;
+    font-size: 16px;
   }
 `;
 
 const Reason = styled.p`
-  font-size: 13.5px;
-  line-height: 1.38;
+  font-size: 14px;
+  line-height: 1.4;
   color: var(--quiet);
-  flex: 1;
+  max-width: 92ch;
+  padding-bottom: 4px;
 `;
 
 const Acts = styled.div`
@@ -111,6 +128,7 @@ const Acts = styled.div`
 
 const Take = styled(Button)`
   flex: 1;
+  min-width: 92px;
   ${at.phone} {
     min-height: 46px;
   }
@@ -119,14 +137,13 @@ const Take = styled(Button)`
 const Pin = styled(ToggleButton)`
   display: inline-flex;
   align-items: center;
-  gap: 7px;
-  min-height: 40px;
-  padding: 0 12px;
+  justify-content: center;
+  min-height: 44px;
+  min-width: 44px;
   border: 1px solid var(--line);
   border-radius: 10px;
   background: transparent;
   color: var(--ink);
-  font: 600 14px/1 ${type.plain};
   cursor: pointer;
   &[data-selected] {
     background: var(--core-wash);
@@ -160,6 +177,67 @@ export function Colours({ way }: { way: Proposal }) {
     <Bar viewBox="0 0 300 14" height={14} preserveAspectRatio="none" aria-hidden>
       <Strip id={id} timeline={way.timeline} face={way.paler === 1 ? 1 : 0} x={x} y={0} height={14} square />
     </Bar>
+  );
+}
+
+interface OneProps {
+  way: Proposal;
+  first: boolean;
+  here: boolean;
+  pinned: boolean;
+  mayPin: boolean;
+  choose: () => void;
+  pin: (on: boolean) => void;
+  units: Units;
+}
+
+/** One way in a line: what comes of it; why, when asked. */
+function OneWay({ way, first, here, pinned, mayPin, choose, pin, units }: OneProps) {
+  const [why, setWhy] = useState(first);
+  return (
+    <Item $here={here}>
+      <Row>
+        <Name>
+          <Why isSelected={why} onChange={setWhy} aria-expanded={why}>
+            {way.name}
+          </Why>
+          {!way.ready ? <Best>falls short</Best> : first ? <Best>recommended</Best> : null}
+        </Name>
+        <Colours way={way} />
+        <Figure>
+          <b>{minutes(way.minutes)}</b> min
+        </Figure>
+        <Figure>
+          crust <b>{Math.floor(way.crust)}</b>
+        </Figure>
+        <Figure>
+          juice <b>{Math.floor(way.juicePct)}</b> %
+        </Figure>
+        <Acts>
+          <Take
+            isDisabled={here}
+            onPress={choose}
+            aria-label={here ? `In use: ${way.name}` : `Use ${way.name.toLowerCase()}`}
+          >
+            {here ? (
+              <>
+                <Check size={16} aria-hidden /> In use
+              </>
+            ) : (
+              'Use'
+            )}
+          </Take>
+          <Pin isSelected={pinned} isDisabled={!mayPin} onChange={pin} aria-label={`Compare ${way.name.toLowerCase()}`}>
+            <Columns2 size={17} aria-hidden />
+          </Pin>
+        </Acts>
+      </Row>
+      {why ? (
+        <Reason>
+          {programWords(way.program, units)}. {way.reason} {(way.energyWh / 1000).toFixed(2)} kWh.
+        </Reason>
+      ) : null}
+    </Item>
   );
 }
 
@@ -200,7 +278,7 @@ export function Ways({
   units,
   beside,
 }: Props) {
-  // A phone shows the best one first, and the others when asked.
+  // The best come first, on a phone the very best; the others when asked.
   const [all, setAll] = useState(false);
   return (
     <section aria-labelledby="ways" className="no-print">
@@ -232,58 +310,24 @@ export function Ways({
           `${wants.find((w) => w.id === want)?.says ?? ''} Searched on your dial for this load${beside ? ', the other drawer on full' : ''}.`
         )}
       </Quiet>
-      <Grid aria-busy={progress !== null} $all={all} style={{ marginTop: 10 }}>
-        {ways.map((w, i) => {
-          const here = alike(w.program, now);
-          return (
-            <Card key={w.way} $here={here}>
-              <Name>
-                {w.name}
-                {!w.ready ? <Best>falls short</Best> : i === 0 ? <Best>recommended</Best> : null}
-              </Name>
-              <Line>
-                <b>{minutes(w.minutes)} min</b> {programWords(w.program, units)}
-              </Line>
-              <Colours way={w} />
-              <Figures>
-                <span>crust {Math.floor(w.crust)}</span>
-                <span>juice {Math.floor(w.juicePct)} %</span>
-                <span>
-                  {w.turns} {w.turns === 1 ? 'turn' : 'turns'}
-                </span>
-                <span>{(w.energyWh / 1000).toFixed(2)} kWh</span>
-              </Figures>
-              <Reason>{w.reason}</Reason>
-              <Acts>
-                <Take
-                  isDisabled={here}
-                  onPress={() => choose(w)}
-                  aria-label={here ? `${w.name}, in use` : `Run it ${w.name.toLowerCase()}`}
-                >
-                  {here ? (
-                    <>
-                      <Check size={16} aria-hidden /> In use
-                    </>
-                  ) : (
-                    'Use this way'
-                  )}
-                </Take>
-                <Pin
-                  isSelected={pinned.includes(w.way)}
-                  isDisabled={pinned.length >= 2 && !pinned.includes(w.way)}
-                  onChange={(on) => pin(w.way, on)}
-                  aria-label={`Compare ${w.name.toLowerCase()}`}
-                >
-                  <Columns2 size={16} aria-hidden /> Compare
-                </Pin>
-              </Acts>
-            </Card>
-          );
-        })}
-      </Grid>
-      {ways.length > 1 ? (
+      <List aria-busy={progress !== null} $all={all} style={{ marginTop: 10 }}>
+        {ways.map((w, i) => (
+          <OneWay
+            key={w.way}
+            way={w}
+            first={i === 0}
+            here={alike(w.program, now)}
+            pinned={pinned.includes(w.way)}
+            mayPin={pinned.length < 2 || pinned.includes(w.way)}
+            choose={() => choose(w)}
+            pin={(on) => pin(w.way, on)}
+            units={units}
+          />
+        ))}
+      </List>
+      {ways.length > 3 ? (
         <More aria-expanded={all} onPress={() => setAll(!all)}>
-          {all ? 'Only the best way' : `All ${ways.length} ways`}
+          {all ? 'Only the best ways' : `All ${ways.length} ways`}
         </More>
       ) : null}
     </section>
