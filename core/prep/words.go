@@ -463,10 +463,13 @@ func (w words) finishing() Station {
 	return s
 }
 
-// hoursWords words a time: "20 min", "8 h".
+// hoursWords words a time: "20 min", "2 ½ h", "18 h".
 func hoursWords(h float64) string {
 	if h < 1 {
 		return fmt.Sprintf("%.0f min", math.Round(h*12)*5)
+	}
+	if h < 10 {
+		return units.Long(math.Round(2*h) * 30)
 	}
 	return fmt.Sprintf("%.0f h", math.Round(h))
 }

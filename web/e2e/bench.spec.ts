@@ -7,6 +7,20 @@ test('from the cut to the coat and back to the race', async ({ page, kitchen }) 
   await expect(stations.getByRole('region', { name: 'Dry' })).toContainText('Wipe with paper');
   await accessible(page);
 
+  // The counter: when each thing is, as a supper has it; a wait is moved by keys.
+  const counter = page.getByRole('group', { name: 'The counter' });
+  await expect(
+    counter.getByRole('img', { name: /Wipe eleven wing flats.*into the basket.*on the table/ }),
+  ).toBeVisible();
+  await expect(stations.getByRole('region', { name: 'Salt' })).toContainText(/Salt · \d\d:\d\d, 2 min/);
+  const waits = counter.getByRole('button', { name: /^in salt: 2 h; least 15 min, most 24 h\. Begins at/ });
+  await waits.focus();
+  await page.keyboard.press('ArrowLeft');
+  await expect(counter.getByRole('button', { name: /^in salt: 2 ½ h/ })).toBeVisible();
+  await expect(stations.getByRole('region', { name: 'Salt' })).toContainText('rubbed on dry, 2 ½ h');
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(waits).toBeVisible();
+
   // Cutting: how even they are has its price in the window.
   await page.getByRole('button', { name: 'Cutting' }).click();
   const cut = stations.getByRole('region', { name: 'Cut' });

@@ -26,6 +26,8 @@ import {
   setSurface,
   splitLot,
 } from '../src/dish/edits';
+import { counterOf, ofTask, type Task } from '../src/bench/counterScale';
+import { waited } from '../src/bench/waits';
 import { at, fromField, ticks, timeScale, toField } from '../src/supper/time';
 import { between, flagRows, minuteTicks, raceScale } from '../src/race/scale';
 
@@ -430,5 +432,54 @@ test.describe('an evening’s time', () => {
         expect(Math.abs(scale.x(t) - scale.x(table))).toBeGreaterThan(40);
       }
     }
+  });
+});
+
+test.describe('the counter', () => {
+  const clock = (hhmm: string) => `2026-12-04T${hhmm}:00Z`;
+  const task = (id: string, kind: string, start: string, end: string): Task => ({
+    ...{ id: `dish/${id}`, kind, says: id, place: 'board', hands: 1, after: [] },
+    start: clock(start),
+    end: clock(end),
+  });
+  const tasks = [
+    task('dry', 'bench', '16:46', '16:48'),
+    task('salt', 'bench', '16:48', '16:50'),
+    task('salt/wait', 'wait', '16:50', '18:50'),
+    task('coat-2', 'bench', '18:50', '18:52'),
+    task('1/load', 'load', '18:56', '18:57'),
+    task('1/run', 'run', '18:57', '19:20'),
+  ];
+
+  test('what begins together stands together, and time runs from left to right', () => {
+    const c = counterOf(tasks, 'dish', clock('19:30'), 900);
+    expect(c?.stops.map((s) => s.tasks.length)).toEqual([2, 1]);
+    expect(c?.waits.map((w) => w.id)).toEqual(['dish/salt/wait']);
+    const x = [at(clock('16:46')), at(clock('18:50')), c?.basket ?? 0, c?.table ?? 0].map((t) => c?.x(t) ?? 0);
+    expect(x).toEqual([...x].sort((a, b) => a - b));
+    expect(x.at(-1)).toBeLessThanOrEqual(c?.width ?? 0);
+    // Two hours are longer than four minutes, and yet there is room for both.
+    expect((x[1] ?? 0) - (x[0] ?? 0)).toBeGreaterThan((x[2] ?? 0) - (x[1] ?? 0));
+    expect((x[2] ?? 0) - (x[1] ?? 0)).toBeGreaterThan(60);
+    expect(counterOf([], 'dish', clock('19:30'), 900)).toBeNull();
+  });
+
+  test('a task says its station and its lot', () => {
+    expect(tasks.map((t) => ofTask(t, 'dish'))).toEqual([
+      { kind: 'dry', lot: 0 },
+      { kind: 'salt', lot: 0 },
+      { kind: 'salt', lot: 0 },
+      { kind: 'coat', lot: 1 },
+      { kind: '1/load', lot: 0 },
+      { kind: '1/run', lot: 0 },
+    ]);
+  });
+
+  test('a wait that is moved is that of its station', () => {
+    const bench = { drying: { school: 'rack', hours: 4 }, salting: { school: 'dry', hours: 2 }, coating: {} };
+    expect(waited('salt', 90)(bench).salting?.hours).toBe(1.5);
+    expect(waited('dry', 120)(bench).drying).toEqual({ school: 'rack', hours: 2 });
+    expect(waited('coat', 12)(bench).coating.restMin).toBe(12);
+    expect(waited('marinade', 60)(bench)).toEqual(bench); // there is none
   });
 });

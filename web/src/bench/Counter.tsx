@@ -84,7 +84,10 @@ function Shape({ of, x, y }: { of: string; x: number; y: number }) {
   );
 }
 
-const long = (minutes: number) => (minutes < 90 ? `${Math.round(minutes)} min` : `${Math.round(minutes / 6) / 10} h`);
+const long = (minutes: number) =>
+  minutes < 90
+    ? `${Math.round(minutes)} min`
+    : `${Math.floor(minutes / 60 + 0.25)}${Math.round(minutes / 30) % 2 ? ' ½' : ''} h`;
 
 interface Props {
   plan: { id: string; name: string } & Pick<PlanInput, 'lots'>;
