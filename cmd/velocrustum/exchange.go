@@ -95,8 +95,7 @@ func again(c *cobra.Command, h http.Handler, method, path string, body []byte) (
 // pauses are how long is waited before a busy database is asked again.
 var pauses = []time.Duration{200 * time.Millisecond, time.Second, 3 * time.Second, 6 * time.Second}
 
-// askOnce asks, and says whether it was busy: then nothing was done, and it may be asked
-// again.
+// askOnce asks, and says whether it was busy: then nothing was done.
 func askOnce(c *cobra.Command, h http.Handler, method, path string, body []byte) (got []byte, busy bool, err error) {
 	in := io.Reader(http.NoBody)
 	if body != nil {

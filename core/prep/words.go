@@ -317,6 +317,9 @@ func (w words) coating() Station {
 			s.Why += " Its gas makes the crust lighter to the bite, which the forecast leaves out."
 		}
 		said := []Phrase{out, {Says: " for "}, {w.coatName(), aboutCoat}}
+		if w.Coated.Rubbed() {
+			said[1].Says = ", as "
+		}
 		if w.Coated.RestMin > 0 {
 			said = append(said, Phrase{Says: "; rest "}, Phrase{fmt.Sprintf("%.0f min", w.Coated.RestMin), aboutRest})
 		}

@@ -19,9 +19,10 @@ import (
 	"velocrustum/internal/api"
 )
 
-// The golden file has every sentence that was said of a thousand random plans, benches,
-// pans, suppers and cooks, with figures, names and lists masked, so that a change of words
-// is seen in it. A test run tries a few of them. VELOCRUSTUM_SENTENCES=1000 writes it anew.
+// The golden file has every sentence that was said of some thousand random plans, benches,
+// pans, ways, suppers and cooks (two hundred dishes at every place, and the demo's), with
+// figures, names and lists masked, so that a change of words is seen in it. A test run tries
+// a few of them. VELOCRUSTUM_SENTENCES=200 writes it anew, in a quarter of an hour.
 var sentencesFile = filepath.Join("testdata", "sentences.txt")
 
 func TestSentencesAreThoseThatWereRead(t *testing.T) {
@@ -332,7 +333,7 @@ func (s *sentences) ofCook(k *kitchen, plan string, r *rand.Rand) {
 		if say["kind"] != nil {
 			s.of(k, "POST", "/cooks/"+c.Id+"/events", body2(say))
 		}
-		b, _ = s.of(k, "GET", "/cooks/"+c.Id, "")
+		s.of(k, "GET", "/cooks/"+c.Id, "")
 		live := struct{ Cook json.RawMessage }{}
 		l, _ := s.of(k, "GET", "/cooks/live?cook="+c.Id, "")
 		if json.Unmarshal(l, &live) != nil || len(live.Cook) == 0 {

@@ -86,6 +86,7 @@ test('two sauces over one batch, a mix from its jar, on a phone in the dark', as
   await page.getByRole('combobox', { name: 'Add a mix of your own' }).selectOption('Paprika and garlic');
   const mix = page.getByRole('region', { name: 'Paprika and garlic' });
   await expect(mix).toContainText('The jar lasts for');
+  await mix.getByRole('button', { name: /paprika/ }).click();
   const jar = mix.getByRole('textbox', { name: 'In the jar, g' });
   await jar.fill('5');
   await jar.press('Enter');

@@ -158,7 +158,9 @@ export function StationCard({ station, place, drop, alike, ...props }: Props) {
         </Choices>
       ) : null}
       <Quiet>{station.why}</Quiet>
-      {id === 'coat' && answer.bowls.length > 0 ? <CoatLayers bowls={answer.bowls} units={props.units} /> : null}
+      {id === 'coat' && answer.bowls.length > 0 && !answer.rubbed ? (
+        <CoatLayers bowls={answer.bowls} units={props.units} />
+      ) : null}
       {id === 'salt' && answer.profile ? <SaltSection profile={answer.profile} units={props.units} /> : null}
       {alike ? (
         <Each>

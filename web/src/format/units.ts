@@ -76,6 +76,8 @@ export interface Units {
   mass: (g: number) => string;
   /** A small one, finer. */
   pinch: (g: number) => string;
+  /** One as a cook reads it: whole from ten grams on. */
+  read: (g: number) => string;
   /** One to be weighed, as it is typed. */
   amount: (g: number) => string;
   toDegrees: (c: number) => number;
@@ -129,6 +131,12 @@ export function unitsOf(settings: Pick<Settings, 'temperature' | 'mass'>): Units
       return `${Math.floor(f ? kept / KELVIN_PER_F + 32.1 : kept)} ${heat.unit}`;
     },
     mass: weight.words,
+    read: (g) =>
+      g >= (oz ? GRAMS_PER_OUNCE : 10)
+        ? weight.words(g)
+        : oz
+          ? `${(g / GRAMS_PER_OUNCE).toFixed(2)} oz`
+          : `${Math.round(g * 10) / 10} g`,
     amount: (g) =>
       oz
         ? `${Math.round((g / GRAMS_PER_OUNCE) * 100) / 100} oz`

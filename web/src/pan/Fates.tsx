@@ -73,7 +73,7 @@ const dashes: Record<string, string> = {
 };
 
 /** Crust over the minutes after it is out, by how the sauce goes on, and the way that is advised. */
-export function Fates({ answer, take }: { answer: SauceAnswer; take: (way: string) => void }) {
+export function Fates({ answer, doing, take }: { answer: SauceAnswer; doing: string; take: (way: string) => void }) {
   const [ref, width] = useWidth<HTMLDivElement>();
   const { fates, best, advice } = answer;
   const last = fates[0]?.line.at(-1)?.minute ?? 20;
@@ -179,7 +179,9 @@ export function Fates({ answer, take }: { answer: SauceAnswer; take: (way: strin
         </tbody>
       </Rows>
       <Quiet>The softer face; where one stays dry, that after the stroke. On a rack in the room.</Quiet>
-      <Button onPress={() => take(best)}>Do it {fates.find((f) => f.way === best)?.name}</Button>
+      {best === doing ? null : (
+        <Button onPress={() => take(best)}>Do it {fates.find((f) => f.way === best)?.name}</Button>
+      )}
     </Box>
   );
 }

@@ -6,6 +6,7 @@ import type { Catalog, Schemas } from '../api/client';
 import { limitOf, within } from '../api/limits';
 import { dropMix, keepMix, useMixes } from '../api/queries';
 import { Items } from '../bench/Items';
+import { Makings } from './Makings';
 import { Caution } from '../bench/StationCard';
 import type { For } from '../dish/afterwards';
 import { at } from '../theme/tokens';
@@ -65,6 +66,11 @@ export function Finishing({ mixes, lots, answer, pantry, catalog, units, put }: 
       runIn(run, at),
       mixes.map((o, k) => (k === at ? { ...o, one: { ...o.one, ...more } } : o)),
     );
+  const drop = (at: number) =>
+    put(
+      once,
+      mixes.filter((_, k) => k !== at),
+    );
   return (
     <section aria-label="Dry finishes">
       <h2>Dry finishes</h2>
@@ -77,87 +83,85 @@ export function Finishing({ mixes, lots, answer, pantry, catalog, units, put }: 
               {made ? (
                 <p>
                   <b>{units.amount(made.g)}</b> on this load, {units.pinch(made.saltG)} of salt in it.
-                  {made.evenings == null
+                  {made.evenings == null || made.evenings < 0
                     ? ''
-                    : made.evenings < 0
-                      ? ''
-                      : ` The jar lasts for ${made.evenings} more like this.`}
+                    : ` The jar lasts for ${made.evenings} more like this.`}
                 </p>
               ) : null}
               {made?.evenings != null && made.evenings < 0 ? (
                 <Caution>The jar has not enough for this: mix more.</Caution>
               ) : null}
               {made && made.fallsG >= 1 ? <Caution>About {units.amount(made.fallsG)} do not stay on.</Caution> : null}
-              <Written label="Its name" value={m.name} onChange={(name) => change('mix name', i, { name })} />
-              {lots.length > 1 ? (
-                <Whom
-                  {...{ lots, of }}
-                  setOf={(next) =>
-                    put(
-                      once,
-                      mixes.map((o, k) => (k === i ? { ...o, of: next } : o)),
-                    )
-                  }
-                />
-              ) : null}
-              <Items
-                label={m.name}
+              <h3>{m.name}</h3>
+              <Makings
                 items={m.items}
                 pantry={pantry}
-                answer={{ measures: {}, swaps: {} }}
-                units={units}
-                more={(k) => {
-                  const it = made?.items[k];
-                  return it ? `${units.pinch(it.g)} of it on this load` : '';
-                }}
-                onChange={(items) => change('mix items', i, { items })}
-              />
-              <Row>
-                <Stepper
-                  label="On 1 kg"
-                  unit="g"
-                  value={m.gPerKg ?? catalog.usual.mixGPerKg}
-                  {...within(catalog, 'bench.mixes.gPerKg')}
-                  onChange={(gPerKg) => change('mix dose', i, { gPerKg })}
-                />
-                <Stepper
-                  label="In the jar"
-                  unit="g"
-                  value={m.jarG ?? 0}
-                  {...within(catalog, 'bench.mixes.jarG')}
-                  onChange={(jarG) => change('jar', i, { jarG })}
-                />
-              </Row>
-              <Own
-                what="this mix"
-                known={(own.data ?? []).map((o) => ({ ...o, name: o.mix.name }))}
-                filled={m.items.length > 0 && m.name !== ''}
-                same={(o) => JSON.stringify(o.mix) === JSON.stringify(m)}
-                take={(o) => change('a mix of your own', i, o.mix)}
-                keep={({ name, over, again }) => {
-                  const kept = keepMix(
-                    queries,
-                    again
-                      ? { id: again.id, mix: again.mix, version: 0 }
-                      : { ...(over ? { id: over.id, version: over.version ?? 0 } : {}), mix: { ...m, name } },
-                  );
-                  return { ...kept, name };
-                }}
-                drop={async (o) => {
-                  await dropMix(o.id);
-                  await queries.invalidateQueries({ queryKey: ['mixes'] });
-                }}
-              />
-              <Button
-                onPress={() =>
-                  put(
-                    once,
-                    mixes.filter((_, k) => k !== i),
-                  )
-                }
+                amount={(k) => units.read((made?.items[k] ?? m.items[k])?.g ?? 0)}
               >
-                <Trash2 size={17} aria-hidden /> Leave this mix out
-              </Button>
+                <Written label="Its name" value={m.name} onChange={(name) => change('mix name', i, { name })} />
+                {lots.length > 1 ? (
+                  <Whom
+                    {...{ lots, of }}
+                    setOf={(next) =>
+                      put(
+                        once,
+                        mixes.map((o, k) => (k === i ? { ...o, of: next } : o)),
+                      )
+                    }
+                  />
+                ) : null}
+                <Items
+                  label={m.name}
+                  items={m.items}
+                  pantry={pantry}
+                  answer={{ measures: {}, swaps: {} }}
+                  units={units}
+                  more={(k) => {
+                    const it = made?.items[k];
+                    return it ? `${units.pinch(it.g)} of it on this load` : '';
+                  }}
+                  onChange={(items) => change('mix items', i, { items })}
+                />
+                <Row>
+                  <Stepper
+                    label="On 1 kg"
+                    unit="g"
+                    value={m.gPerKg ?? catalog.usual.mixGPerKg}
+                    {...within(catalog, 'bench.mixes.gPerKg')}
+                    onChange={(gPerKg) => change('mix dose', i, { gPerKg })}
+                  />
+                  <Stepper
+                    label="In the jar"
+                    unit="g"
+                    value={m.jarG ?? 0}
+                    {...within(catalog, 'bench.mixes.jarG')}
+                    onChange={(jarG) => change('jar', i, { jarG })}
+                  />
+                </Row>
+                <Own
+                  what="this mix"
+                  known={(own.data ?? []).map((o) => ({ ...o, name: o.mix.name }))}
+                  filled={m.items.length > 0 && m.name !== ''}
+                  same={(o) => JSON.stringify(o.mix) === JSON.stringify(m)}
+                  take={(o) => change('a mix of your own', i, o.mix)}
+                  keep={({ name, over, again }) => {
+                    const kept = keepMix(
+                      queries,
+                      again
+                        ? { id: again.id, mix: again.mix, version: 0 }
+                        : { ...(over ? { id: over.id, version: over.version ?? 0 } : {}), mix: { ...m, name } },
+                    );
+                    return { ...kept, name };
+                  }}
+                  drop={async (o) => {
+                    await dropMix(o.id);
+                    await queries.invalidateQueries({ queryKey: ['mixes'] });
+                  }}
+                />
+                <Button onPress={() => drop(i)}>
+                  <Trash2 size={17} aria-hidden /> Leave this mix out
+                </Button>
+              </Makings>
             </Stack>
           );
         })}

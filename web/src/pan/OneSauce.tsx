@@ -16,6 +16,7 @@ import { Written } from '../ui/Written';
 import { Fates } from './Fates';
 import type { ForWhom } from './PanParts';
 import { PanRace } from './PanRace';
+import { Makings } from './Makings';
 import { PanSentence } from './PanSentence';
 import { Spoon } from './Spoon';
 import type { PanAnswer, Sauce, Serving } from './usePan';
@@ -139,49 +140,50 @@ export function OneSauce({ serving, at, answer, pending, units, catalog, pantry,
         ? { how: way, atTable: false }
         : { how: 'toss', atTable: way === 'table' },
     );
+  const how = serving.how ?? catalog.pan.usual.how ?? 'toss';
+  const doing = how === 'toss' || how === 'brush' ? (serving.atTable ? 'table' : 'now') : how;
   const cold = sauce.school === 'mix';
   const inIt = (
     <Stack aria-label="What is in it">
       <h2>What is in it</h2>
-      <Written label="Its name" value={serving.name} onChange={(name) => change('name', { name })} />
-      <Items
-        label="Sauce"
+      <Makings
         items={sauce.items}
         pantry={pantry}
-        answer={{ measures: {}, swaps: got?.swaps ?? {} }}
-        units={units}
-        more={(i) => {
-          const it = made?.items[i];
-          return it ? (
-            <span>
-              for this load <b>{units.amount(it.g)}</b>, {got?.measures[it.ingredient]}
-            </span>
-          ) : (
-            ''
-          );
-        }}
-        onChange={(items) =>
-          cook('ingredients', {
-            items,
-            first: sauce.first?.filter((id) => items.some((it) => it.ingredient === id)),
-          })
-        }
-      />
-      {made && (made.starchG > 0 || made.waterG >= 1) ? (
-        <Quiet>
-          {made.starchG > 0
-            ? `At the end: ${units.amount(made.starchG)} of ${pantry.find((p) => p.id === (sauce.starch ?? catalog.pan.usual.sauce.starch))?.name ?? 'starch'} in ${units.amount(made.slurryG)} of cold water. `
-            : ''}
-          {made.waterG >= 1 ? `And ${units.amount(made.waterG)} of water, to let it down.` : ''}
-        </Quiet>
-      ) : null}
-      <First sauce={sauce} pantry={pantry} cook={cook} />
-      <Kept serving={serving} take={(name, s) => change('a sauce of your own', { name, sauce: s })} />
-      <Row>
-        <Button onPress={drop}>
-          <Trash2 size={17} aria-hidden /> Leave this sauce out
-        </Button>
-      </Row>
+        amount={(k) => units.read((made?.items[k] ?? sauce.items[k])?.g ?? 0)}
+      >
+        <Written label="Its name" value={serving.name} onChange={(name) => change('name', { name })} />
+        <Items
+          label="Sauce"
+          items={sauce.items}
+          pantry={pantry}
+          answer={{ measures: {}, swaps: got?.swaps ?? {} }}
+          units={units}
+          more={(i) => {
+            const it = made?.items[i];
+            return it ? (
+              <span>
+                for this load <b>{units.read(it.g)}</b>, {got?.measures[it.ingredient]}
+              </span>
+            ) : (
+              ''
+            );
+          }}
+          onChange={(items) =>
+            cook('ingredients', {
+              items,
+              first: sauce.first?.filter((id) => items.some((it) => it.ingredient === id)),
+            })
+          }
+        />
+        <AtTheEnd {...{ sauce, made, pantry, catalog, units }} />
+        <First sauce={sauce} pantry={pantry} cook={cook} />
+        <Kept serving={serving} take={(name, s) => change('a sauce of your own', { name, sauce: s })} />
+        <Row>
+          <Button onPress={drop}>
+            <Trash2 size={17} aria-hidden /> Leave this sauce out
+          </Button>
+        </Row>
+      </Makings>
     </Stack>
   );
   const todo =
@@ -218,7 +220,7 @@ export function OneSauce({ serving, at, answer, pending, units, catalog, pantry,
         {cold ? <Eaten got={got} units={units} /> : null}
       </Stack>
     ) : null;
-  const fates = got && made && serving.how !== 'beside' ? <Fates answer={got} take={take} /> : null;
+  const fates = got && made && serving.how !== 'beside' ? <Fates answer={got} doing={doing} take={take} /> : null;
   return (
     <>
       <PanSentence
@@ -269,6 +271,29 @@ export function OneSauce({ serving, at, answer, pending, units, catalog, pantry,
       )}
       {cold ? fates : null}
     </>
+  );
+}
+
+/** What goes in last: starch in cold water, and water that lets it down. */
+function AtTheEnd({
+  sauce,
+  made,
+  pantry,
+  catalog,
+  units,
+}: Pick<SauceProps, 'pantry' | 'catalog' | 'units'> & {
+  sauce: Sauce;
+  made: PanAnswer['sauces'][number]['made'] | undefined;
+}) {
+  if (!made || (made.starchG === 0 && made.waterG < 1)) return null;
+  const starch = pantry.find((p) => p.id === (sauce.starch ?? catalog.pan.usual.sauce.starch))?.name ?? 'starch';
+  return (
+    <Quiet>
+      {made.starchG > 0
+        ? `At the end: ${units.amount(made.starchG)} of ${starch} in ${units.amount(made.slurryG)} of cold water. `
+        : ''}
+      {made.waterG >= 1 ? `And ${units.amount(made.waterG)} of water, to let it down.` : ''}
+    </Quiet>
   );
 }
 

@@ -27,14 +27,9 @@ export function Signs({ choices, scale }: { choices: Schemas['PanChoices']; scal
       {signs.map((l) => (
         <g key={l.g}>
           <line x1={left} x2={right} y1={y(l.g)} y2={y(l.g)} stroke="var(--line)" />
-          <text x={left - 8} y={y(l.g) + 5} textAnchor="end">
-            {l.g} g
+          <text x={left - 8} y={y(l.g) + 5} textAnchor="end" style={{ fontSize: 13 }}>
+            {compact ? `${l.g} g` : l.name.toLowerCase()}
           </text>
-          {compact ? null : (
-            <text x={left + 8} y={y(l.g) - 5} style={{ fill: 'var(--quiet)', fontSize: 13 }}>
-              {l.name.toLowerCase()}
-            </text>
-          )}
         </g>
       ))}
     </>

@@ -23,7 +23,7 @@ export function panScale({ answer: { made }, sauce, endMin, choices, width }: Pa
   const boils = sauce.school === 'reduce' || sauce.school === 'thicken';
   const from = Math.min(on - 2, endMin - 6);
   const to = Math.max(endMin + 4, Math.min(ready + made.waitMin, ready + 14) + 2);
-  const left = compact ? 40 : 62;
+  const left = compact ? 40 : 138;
   const right = Math.max(width, 280) - (compact ? 12 : 24);
   const top = { from: 20, to: compact ? 170 : 200 };
   const rail = { from: top.to + 34, step: 17 };
