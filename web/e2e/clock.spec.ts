@@ -1,5 +1,5 @@
 import { say } from './led';
-import { expect, stays, test } from './kitchen';
+import { expect, stays, test, phrase } from './kitchen';
 
 const seconds = (text: string | null) => {
   const [m = '0', s = '0'] = (text ?? '').replace('+', '').split(':');
@@ -85,6 +85,7 @@ test('a change on the way from page to page is no conflict with itself', async (
   for (const name of ['Flats one', 'Flats two']) {
     await page.getByRole('textbox', { name: 'Name of the dish' }).fill(name);
     await page.getByRole('navigation').getByRole('link', { name: 'Bench' }).click();
+    await phrase(page.getByRole('region', { name: 'Dry' }), /^Wipe/);
     await page.getByText('Leave it wet').click();
     await page.getByText('Wipe with paper', { exact: true }).last().click();
     await page.getByRole('button', { name: 'To the race' }).click();

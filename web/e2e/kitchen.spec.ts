@@ -180,6 +180,23 @@ test('a new household looks around in a made-up one, lets a phone in, and keeps 
   await expect(page.getByRole('textbox', { name: 'Name of the dish' })).toHaveValue('Tonight');
   expect(await page.evaluate(() => Object.keys(localStorage))).toEqual([]);
 
+  // Twelve wings in a drawer of 5.5 litres: the fryer is set up in the line, and is cooked in at once.
+  await page.getByRole('button', { name: '10 wing flats' }).click();
+  await page.getByRole('textbox', { name: 'Pieces in all' }).fill('12');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'My fryer' }).click();
+  const litres = page.getByRole('textbox', { name: /^Size on the box/ });
+  await litres.fill('5,5');
+  await litres.press('Enter');
+  await page.getByRole('button', { name: 'Cook in this one' }).click();
+  await expect(page.getByRole('main')).toContainText(/12 wing flats .* cooked in .*5\.5/);
+  await expect(page.getByRole('region', { name: 'Verdict' })).toContainText(/by \d+ min/);
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'My fryer' })).toBeVisible();
+  await page.getByRole('button', { name: 'Redo', exact: true }).click();
+  await expect(page.getByText('Kept', { exact: true })).toBeVisible();
+
   await page.getByRole('button', { name: /^Units and rules/ }).click();
   await page.getByRole('link', { name: 'Phones, and a household to look around in' }).click();
   await page.getByRole('button', { name: 'Show a code to scan' }).click();

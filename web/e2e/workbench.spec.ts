@@ -166,7 +166,7 @@ test('two fryers share a dish, and a new one is set up from its box', async ({ p
   await page.getByRole('button', { name: 'Add a fryer' }).click();
   await page.getByText('An oven with trays').click();
   await page.getByRole('button', { name: 'Add it' }).click();
-  const oven = page.getByRole('region', { name: 'New oven' });
+  const oven = page.getByRole('region', { name: /^[\d.]+-litre oven$/ });
   await expect(oven.getByRole('button', { name: 'an oven with 2 trays' })).toBeVisible();
   await expect(oven.getByText(/^Read the watts off the label/)).toBeVisible();
   await oven.getByRole('button', { name: /^\d+ W$/ }).click();
@@ -176,7 +176,7 @@ test('two fryers share a dish, and a new one is set up from its box', async ({ p
   await expect(oven.getByRole('button', { name: '1800 W' })).toBeVisible();
   await expect(oven.getByText(/^Read the watts off the label/)).toHaveCount(0);
   await expect(oven.getByText('Kept', { exact: true })).toBeVisible();
-  await page.getByRole('button', { name: 'Delete New oven' }).click();
+  await page.getByRole('button', { name: /^Delete [\d.]+-litre oven$/ }).click();
   await expect(oven).toHaveCount(0);
   await page.getByRole('button', { name: 'Bring it back' }).click();
   await expect(oven).toBeVisible();

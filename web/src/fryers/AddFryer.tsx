@@ -14,8 +14,16 @@ import { complain } from '../ui/toast';
 type Known = Schemas['FryerKnown'];
 type Build = 'drawer' | 'two' | 'oven';
 
+interface FieldsProps {
+  catalog: Catalog;
+  /** What the button says. */
+  label: string;
+  /** Told of the fryer that was set up. */
+  made: (fryer: Fryer) => void;
+}
+
 /** Sets a fryer up from what stands on its box; the rest is inferred and marked so. */
-export function AddFryer({ catalog }: { catalog: Catalog }) {
+export function FryerFields({ catalog, label, made }: FieldsProps) {
   const queries = useQueryClient();
   const [build, setBuild] = useState<Build>('drawer');
   const [shape, setShape] = useState<'rectangle' | 'round' | 'unknown'>('rectangle');
@@ -24,7 +32,7 @@ export function AddFryer({ catalog }: { catalog: Catalog }) {
   const [litres, setLitres] = useState<number | null>(box('drawer')?.litres ?? null);
   const [powerW, setPowerW] = useState<number | null>(null);
   const [busy, setBusy] = useState(false);
-  const add = async (close: () => void) => {
+  const add = async () => {
     setBusy(true);
     try {
       const known: Known = {
@@ -34,83 +42,98 @@ export function AddFryer({ catalog }: { catalog: Catalog }) {
         ...(litres === null ? {} : { litres }),
         ...(powerW === null ? {} : { powerW }),
       };
-      const made = await createFryer(await guessFryer(known));
-      queries.setQueryData<Fryer[]>(['fryers'], (all) => [...(all ?? []), made]);
-      close();
-      requestAnimationFrame(() => window.scrollTo({ top: document.body.scrollHeight }));
+      const guess = await guessFryer(known);
+      const name = litres === null ? guess.name : `${litres}-litre ${build === 'oven' ? 'oven' : 'drawer'}`;
+      const fryer = await createFryer({ ...guess, name });
+      queries.setQueryData<Fryer[]>(['fryers'], (all) => [...(all ?? []), fryer]);
+      made(fryer);
     } catch (cause) {
       complain(cause);
     }
     setBusy(false);
   };
   return (
+    <>
+      <Choice
+        label="What is it"
+        options={[
+          { id: 'drawer', name: 'A drawer with a basket' },
+          { id: 'two', name: 'Two drawers side by side' },
+          { id: 'oven', name: 'An oven with trays' },
+        ]}
+        value={build}
+        onChange={(b) => {
+          setBuild(b);
+          if (litres !== null) setLitres(box(b)?.litres ?? null);
+          if (powerW !== null) setPowerW(box(b)?.powerW ?? null);
+        }}
+      />
+      {build === 'oven' ? null : (
+        <Choice
+          label="Its basket"
+          row
+          options={[
+            { id: 'rectangle', name: 'Square or oblong' },
+            { id: 'round', name: 'Round' },
+            { id: 'unknown', name: 'Not sure' },
+          ]}
+          value={shape}
+          onChange={setShape}
+        />
+      )}
+      {litres === null ? (
+        <Button onPress={() => setLitres(box(build)?.litres ?? null)}>I know its litres</Button>
+      ) : (
+        <>
+          <Stepper
+            label={build === 'two' ? 'Size on the box, both together' : 'Size on the box'}
+            unit="litres"
+            value={litres}
+            {...within(catalog, 'litres')}
+            onChange={setLitres}
+          />
+          <Button onPress={() => setLitres(null)}>I do not know its litres</Button>
+        </>
+      )}
+      {powerW === null ? (
+        <Button onPress={() => setPowerW(box(build)?.powerW ?? null)}>I know its watts</Button>
+      ) : (
+        <>
+          <Stepper
+            label="Power on the label"
+            unit="W"
+            value={powerW}
+            {...within(catalog, 'fryer.powerW')}
+            onChange={setPowerW}
+          />
+          <Button onPress={() => setPowerW(null)}>I do not know its watts</Button>
+        </>
+      )}
+      <Quiet>
+        What you leave out is worked out from the rest and marked as inferred. A ruler and the label do better.
+      </Quiet>
+      <MainButton isDisabled={busy} onPress={() => void add()}>
+        {label}
+      </MainButton>
+    </>
+  );
+}
+
+/** Adds a fryer to those of the household. */
+export function AddFryer({ catalog }: { catalog: Catalog }) {
+  return (
     <Pop
       title="Add a fryer"
       width={440}
       body={(close) => (
-        <>
-          <Choice
-            label="What is it"
-            options={[
-              { id: 'drawer', name: 'A drawer with a basket' },
-              { id: 'two', name: 'Two drawers side by side' },
-              { id: 'oven', name: 'An oven with trays' },
-            ]}
-            value={build}
-            onChange={(b) => {
-              setBuild(b);
-              if (litres !== null) setLitres(box(b)?.litres ?? null);
-              if (powerW !== null) setPowerW(box(b)?.powerW ?? null);
-            }}
-          />
-          {build === 'oven' ? null : (
-            <Choice
-              label="Its basket"
-              row
-              options={[
-                { id: 'rectangle', name: 'Square or oblong' },
-                { id: 'round', name: 'Round' },
-                { id: 'unknown', name: 'Not sure' },
-              ]}
-              value={shape}
-              onChange={setShape}
-            />
-          )}
-          {litres === null ? (
-            <Button onPress={() => setLitres(box(build)?.litres ?? null)}>I know its litres</Button>
-          ) : (
-            <>
-              <Stepper
-                label={build === 'two' ? 'Size on the box, both together' : 'Size on the box'}
-                unit="litres"
-                value={litres}
-                {...within(catalog, 'litres')}
-                onChange={setLitres}
-              />
-              <Button onPress={() => setLitres(null)}>I do not know its litres</Button>
-            </>
-          )}
-          {powerW === null ? (
-            <Button onPress={() => setPowerW(box(build)?.powerW ?? null)}>I know its watts</Button>
-          ) : (
-            <>
-              <Stepper
-                label="Power on the label"
-                unit="W"
-                value={powerW}
-                {...within(catalog, 'fryer.powerW')}
-                onChange={setPowerW}
-              />
-              <Button onPress={() => setPowerW(null)}>I do not know its watts</Button>
-            </>
-          )}
-          <Quiet>
-            What you leave out is worked out from the rest and marked as inferred. A ruler and the label do better.
-          </Quiet>
-          <MainButton isDisabled={busy} onPress={() => void add(close)}>
-            Add it
-          </MainButton>
-        </>
+        <FryerFields
+          catalog={catalog}
+          label="Add it"
+          made={() => {
+            close();
+            requestAnimationFrame(() => window.scrollTo({ top: document.body.scrollHeight }));
+          }}
+        />
       )}
     >
       <Button>

@@ -75,7 +75,8 @@ export function OrderLine({ plan, edit, catalog, units, fryers, laid, pieces, to
           ) : null}
         </span>
       ))}
-      {orders.length > 1 ? ' All cooked' : ', cooked'} in <Where {...{ plan, edit, units, fryers }} pieces={all} />
+      {orders.length > 1 ? ' All cooked' : ', cooked'} in{' '}
+      <Where {...{ plan, edit, catalog, units, fryers }} pieces={all} />
       {inDrawer}, on the table <TableTime plan={plan} edit={edit} />.
     </Line>
   );

@@ -1,4 +1,6 @@
-import type { Fryer, Lot, PlanInput } from '../../api/client';
+import { useState } from 'react';
+import type { Catalog, Fryer, Lot, PlanInput } from '../../api/client';
+import { FryerFields } from '../../fryers/AddFryer';
 import { basketWords } from '../../fryers/basketWords';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
@@ -26,7 +28,52 @@ const underSays: Record<Under, string> = {
   foil: 'on foil',
 };
 
+/** The fryers of the household, and another one, which is set up here and cooked in at once. */
+function WhichFryer({
+  fryers,
+  value,
+  catalog,
+  units,
+  choose,
+  close,
+}: {
+  fryers: Fryer[];
+  value: string;
+  catalog: Catalog;
+  units: Units;
+  choose: (id: string) => void;
+  close: () => void;
+}) {
+  // Whoever has none yet but the one that it begins with says at once what it is.
+  const [another, setAnother] = useState(fryers.length === 1 && fryers[0]?.version === 1);
+  return (
+    <>
+      <Choice
+        label="Fryer"
+        quiet
+        options={fryers.map((f) => ({ id: f.id, name: f.name, note: basketWords(f.basket, units) }))}
+        value={value}
+        onChange={choose}
+        onMeant={close}
+      />
+      {another ? (
+        <FryerFields
+          catalog={catalog}
+          label="Cook in this one"
+          made={(fryer) => {
+            choose(fryer.id);
+            close();
+          }}
+        />
+      ) : (
+        <Button onPress={() => setAnother(true)}>Another fryer</Button>
+      )}
+    </>
+  );
+}
+
 interface WhereProps {
+  catalog: Catalog;
   plan: PlanInput;
   /** Pieces of all lots, as they come off the bench. */
   pieces: number;
@@ -36,7 +83,7 @@ interface WhereProps {
 }
 
 /** In which fryer, which other one helps, and how many at a time. */
-export function Where({ plan, pieces, edit, units, fryers }: WhereProps) {
+export function Where({ plan, pieces, edit, catalog, units, fryers }: WhereProps) {
   const under = plan.lots[0]?.load.under;
   const fryer = fryers.find((f) => f.id === plan.fryerId);
   const second = fryers.find((f) => f.id === plan.secondFryerId);
@@ -46,12 +93,10 @@ export function Where({ plan, pieces, edit, units, fryers }: WhereProps) {
       <OrderPart title="In which fryer" text={fryer?.name ?? 'fryer'}>
         {(close) => (
           <>
-            <Choice
-              label="Fryer"
-              quiet
-              options={fryers.map(option)}
+            <WhichFryer
+              {...{ fryers, catalog, units, close }}
               value={plan.fryerId}
-              onChange={(fryerId) =>
+              choose={(fryerId) =>
                 edit('fryer', (now) => ({
                   ...now,
                   fryerId,
@@ -64,7 +109,6 @@ export function Where({ plan, pieces, edit, units, fryers }: WhereProps) {
                   },
                 }))
               }
-              onMeant={close}
             />
             <Choice
               label="Under the food"
