@@ -37,7 +37,7 @@ export function AtDish({ view, waits, worksFrom, page: One }: Props) {
     document.title = `${view} · Velocrustum`;
   }, [view]);
   const all = [plans, catalog, settings, pantry];
-  const failed = all.find((q) => q.isError);
+  const failed = all.find((q) => q.isError && q.data === undefined);
   if (failed)
     return (
       <Page>

@@ -97,7 +97,7 @@ export default function FryersPage() {
   useEffect(() => {
     document.title = 'Fryers · Velocrustum';
   }, []);
-  if (fryers.isError)
+  if (fryers.isError && fryers.data === undefined)
     return (
       <Page>
         <Blank title="The fryers could not be had">

@@ -24,7 +24,7 @@ export default function EntryPage() {
   useEffect(() => {
     document.title = 'Logbook · Velocrustum';
   }, []);
-  if (cook.isError)
+  if (cook.isError && cook.data === undefined)
     return (
       <Page>
         <Blank title="This cook is not in the logbook">

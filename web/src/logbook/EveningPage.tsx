@@ -22,7 +22,7 @@ export default function EveningPage() {
   useEffect(() => {
     document.title = 'Logbook · Velocrustum';
   }, []);
-  if (evening.isError)
+  if (evening.isError && evening.data === undefined)
     return (
       <Page>
         <Blank title="This supper is not in the logbook">

@@ -123,7 +123,7 @@ export default function LogbookPage() {
       complain(cause);
     }
   };
-  if (cooks.isError)
+  if (cooks.isError && cooks.data === undefined)
     return (
       <Page>
         <Blank title="The logbook could not be had">

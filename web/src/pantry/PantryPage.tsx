@@ -42,7 +42,7 @@ export default function PantryPage() {
   useEffect(() => {
     document.title = 'Pantry · Velocrustum';
   }, []);
-  if (pantry.isError)
+  if (pantry.isError && pantry.data === undefined)
     return (
       <Page>
         <Blank title="The pantry could not be had">

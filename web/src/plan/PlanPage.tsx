@@ -20,7 +20,7 @@ export default function PlanPage() {
   useEffect(() => {
     document.title = 'Plan · Velocrustum';
   }, []);
-  const failed = [plans, fryers, catalog, settings].find((q) => q.isError);
+  const failed = [plans, fryers, catalog, settings].find((q) => q.isError && q.data === undefined);
   if (failed)
     return (
       <Page>

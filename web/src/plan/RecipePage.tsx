@@ -105,7 +105,7 @@ export default function RecipePage() {
   useEffect(() => {
     document.title = `${name ?? 'Recipe'} · Velocrustum`;
   }, [name]);
-  if (recipe.isError)
+  if (recipe.isError && recipe.data === undefined)
     return (
       <Page>
         <Blank title="No recipe comes of this dish">

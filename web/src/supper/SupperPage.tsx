@@ -101,7 +101,7 @@ export default function SupperPage() {
     document.title = 'Supper · Velocrustum';
   }, []);
   const all = [suppers, plans, fryers, catalog, settings];
-  const failed = all.find((q) => q.isError);
+  const failed = all.find((q) => q.isError && q.data === undefined);
   if (failed)
     return (
       <Page>
