@@ -162,3 +162,27 @@ func (r *rooms) free(b block, end float64) bool {
 		return full
 	})
 }
+
+// wayOff is how far a pin gives way, minutes.
+const wayOff = 12 * 60.0
+
+// givingWay is the first end from there on, to that side, at which a block could
+// stand; where there is none it is the end that was asked for.
+func (r *rooms) givingWay(b block, end, limit float64, side Toward) float64 {
+	step := map[Toward]float64{Sooner: -1, Later: 1}[side]
+	if step == 0 {
+		return end
+	}
+	for at := end; math.Abs(at-end) <= wayOff; at += step {
+		if at > limit+tick {
+			if step > 0 {
+				break
+			}
+			continue
+		}
+		if r.free(b, at) {
+			return at
+		}
+	}
+	return end
+}

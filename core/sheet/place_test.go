@@ -92,3 +92,22 @@ func TestHandsAreShared(t *testing.T) {
 		}
 	}
 }
+
+// A block gives way to the first moment on its side that is free, and to none past
+// its limit.
+func TestWhatIsHeldGivesWay(t *testing.T) {
+	k := rooms{room{has: 1, taken: []span{{-30, -20, 1}, {-12, -10, 1}}}, map[string]*room{}}
+	b := block{part{Task{Hands: 1}, -5, 0}}
+	for _, c := range []struct {
+		end  float64
+		side Toward
+		want float64
+	}{
+		{-18, "", -18}, {-18, Sooner, -30}, {-18, Later, -15}, {-14, Later, -14}, {-11, Later, -5},
+		{-11, Sooner, -12}, {-2, Later, -2}, {-1, Sooner, -3},
+	} {
+		if got := k.givingWay(b, c.end, -3, c.side); got != c.want {
+			t.Errorf("to %g, %q: %g, want %g", c.end, c.side, got, c.want)
+		}
+	}
+}

@@ -213,6 +213,7 @@ func (p *planner) put(b block, limit float64) float64 {
 				continue
 			}
 			end, pinned, b[i].Pin = p.minutes(pin.Start)-b[i].from, true, true
+			end = p.rooms.givingWay(b, end, limit, pin.Toward)
 		}
 	}
 	if pinned && (end > limit+tick || !p.rooms.free(b, end)) {

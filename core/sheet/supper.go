@@ -125,11 +125,22 @@ type SideStep struct {
 	Hands   int     `json:"hands"`
 }
 
-// Pin holds a task to a moment.
+// Pin holds a task to a moment. With Toward it is held to the first moment from
+// there on, sooner or later, at which its place and hands are free.
 type Pin struct {
-	Task  TaskID    `json:"task"`
-	Start time.Time `json:"start"`
+	Task   TaskID    `json:"task"`
+	Start  time.Time `json:"start"`
+	Toward Toward    `json:"toward,omitempty"`
 }
+
+// Toward is the side to which a pin gives way.
+type Toward string
+
+// Sides to which a pin gives way; without one it does not.
+const (
+	Sooner Toward = "sooner"
+	Later  Toward = "later"
+)
 
 // Places that are no fryer.
 const (
@@ -319,6 +330,9 @@ func (s Supper) Check() error {
 				c.Add(fmt.Sprintf("%ssteps[%d].hands", at, k), fmt.Sprint(st.Hands), fmt.Sprintf("0 to %d, as many as there are", w.Hands))
 			}
 		}
+	}
+	for i, pin := range s.Pins {
+		c.Among(fmt.Sprintf("pins[%d].toward", i), string(pin.Toward), "", string(Sooner), string(Later))
 	}
 	if *w.Hobs == 0 {
 		for i, a := range s.Sauces {

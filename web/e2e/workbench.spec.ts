@@ -95,8 +95,8 @@ test('a way is wanted, compared and chosen', async ({ page, kitchen }) => {
   await both.getByRole('button', { name: 'Close the comparison' }).click();
   await expect(both).toHaveCount(0);
 
-  await ways.getByRole('button', { name: 'Use straight heat' }).click();
-  await expect(ways.getByRole('button', { name: 'In use: Straight heat' })).toBeDisabled();
+  await ways.getByRole('button', { name: 'Use Straight heat' }).click();
+  await expect(ways.getByRole('button', { name: 'In use Straight heat' })).toBeDisabled();
   await expect(stage(page, 2)).toHaveCount(0);
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(stage(page, 2)).toBeVisible();

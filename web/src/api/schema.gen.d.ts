@@ -2597,6 +2597,11 @@ export interface components {
                 task: string;
                 /** Format: date-time */
                 start: string;
+                /**
+                 * @description to which side it gives way, where its place or hands are taken at that moment
+                 * @enum {string}
+                 */
+                toward?: "sooner" | "later";
             }[];
         };
         SideDish: {

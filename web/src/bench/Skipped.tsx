@@ -1,10 +1,9 @@
-import { useId, useState } from 'react';
+import { useQuery } from '@tanstack/react-query';
+import { useId } from 'react';
 import styled from 'styled-components';
 import { ask, client, type Simulation, type SimulationRequest } from '../api/client';
 import { Strip } from '../race/Strip';
-import { Button } from '../ui/Button';
 import { Quiet } from '../ui/layout';
-import { complain } from '../ui/toast';
 
 const Box = styled.div`
   display: grid;
@@ -23,27 +22,28 @@ const Small = styled(Quiet)`
 interface Props {
   withIt: SimulationRequest;
   without: SimulationRequest;
+  /** Whether anyone looks. */
+  shown: boolean;
 }
 
 const crisp = (a: Simulation) =>
   `${a.crispAtMin == null ? 'not crisp within this program' : `crisp at ${Math.round(a.crispAtMin)} min`}, juice ${Math.floor(a.end.juiceKeptPct)} %`;
 
-/** What the faces would look like if a step were skipped, under what they will. */
-export function Skipped({ withIt, without }: Props) {
+/** What the faces would look like if a step were skipped, under what they will; asked for when it is looked at. */
+export function Skipped({ withIt, without, shown }: Props) {
   const id = useId().replaceAll(':', '');
-  const [pair, setPair] = useState<{ of: string; answers: [Simulation, Simulation] } | null>(null);
-  const of = JSON.stringify([withIt, without]);
-  const ask2 = async () => {
-    try {
+  const pair = useQuery({
+    queryKey: ['skipped', withIt, without],
+    enabled: shown,
+    queryFn: ({ signal }) => {
       const run = (body: SimulationRequest) =>
-        ask(client.POST('/simulations', { params: { query: { chance: false } }, body }));
-      setPair({ of, answers: [await run(withIt), await run(without)] });
-    } catch (cause) {
-      complain(cause);
-    }
-  };
-  if (!pair || pair.of !== of) return <Button onPress={() => void ask2()}>What if I skip this?</Button>;
-  const [a, b] = pair.answers;
+        ask(client.POST('/simulations', { params: { query: { chance: false } }, body, signal }));
+      return Promise.all([run(withIt), run(without)]);
+    },
+  });
+  if (pair.isError) return <Quiet role="alert">{pair.error.message}</Quiet>;
+  if (!pair.data) return <Quiet role="status">{shown ? 'Trying it without…' : ''}</Quiet>;
+  const [a, b] = pair.data;
   const end = Math.max(a.timeline.at(-1)?.minute ?? 1, b.timeline.at(-1)?.minute ?? 1);
   const x = (m: number) => (m / end) * 300;
   return (

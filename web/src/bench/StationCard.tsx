@@ -5,6 +5,7 @@ import type { Lot, SimulationRequest } from '../api/client';
 import { requestOf } from '../dish/input';
 import { type } from '../theme/tokens';
 import { IconButton } from '../ui/Button';
+import { Fold } from '../ui/Fold';
 import { Part } from '../ui/sentence';
 import { Card, Quiet } from '../ui/layout';
 import { Controls } from './Controls';
@@ -93,6 +94,12 @@ function sentence(phrases: Station['phrases']) {
   return out;
 }
 
+/** A text's first sentence, and what follows it. */
+function firstSentence(text: string): [string, string] {
+  const end = text.search(/[.:] [A-Z]/);
+  return end < 0 ? [text, ''] : [text.slice(0, end + 1), text.slice(end + 2)];
+}
+
 interface Props extends StationProps {
   station: Station;
   /** Its place in the order of the hands. */
@@ -113,6 +120,7 @@ export function StationCard({ station, place, drop, alike, ...props }: Props) {
   const { answer, plan, at } = props;
   const { id } = station;
   const [open, setOpen] = useState('');
+  const [looking, setLooking] = useState(false);
   const when = props.when(id);
   const choices = `choices-${at}-${id}`;
   // Off the bench already: what the basket gets with the step, and without.
@@ -121,6 +129,8 @@ export function StationCard({ station, place, drop, alike, ...props }: Props) {
     ...asked,
     lots: asked.lots.map((lot, k) => (k === at ? { ...lot, load, coat, bench: undefined } : lot)),
   });
+  const [reason, more] = firstSentence(station.why);
+  const skips = id !== 'cut' && id !== 'finish' && station.does !== '' && !alike;
   return (
     <Box id={`station-${at}-${id}`} tabIndex={-1} aria-label={station.title}>
       <Name>
@@ -153,11 +163,20 @@ export function StationCard({ station, place, drop, alike, ...props }: Props) {
         )}
       </Answer>
       {open ? (
-        <Choices id={choices} role="group" aria-label={`${station.title}: choose`}>
+        <Choices
+          id={choices}
+          role="group"
+          aria-label={`${station.title}: choose`}
+          onKeyDown={(e) => {
+            if (e.key !== 'Escape' || e.defaultPrevented) return;
+            document.querySelector<HTMLElement>(`[aria-controls='${choices}'][aria-expanded='true']`)?.focus();
+            setOpen('');
+          }}
+        >
           <Controls station={id} about={open} {...props} />
         </Choices>
       ) : null}
-      <Quiet>{station.why}</Quiet>
+      <Quiet>{reason}</Quiet>
       {id === 'coat' && answer.bowls.length > 0 && !answer.rubbed ? (
         <CoatLayers bowls={answer.bowls} units={props.units} />
       ) : null}
@@ -177,9 +196,19 @@ export function StationCard({ station, place, drop, alike, ...props }: Props) {
       {station.cautions.map((c) => (
         <Caution key={c}>{c}</Caution>
       ))}
-      {id === 'cut' || id === 'finish' || station.does === '' || alike ? null : (
-        <Skipped withIt={told(answer.load, answer.coat)} without={told(station.without.load, station.without.coat)} />
-      )}
+      {more || skips ? (
+        <Fold onToggle={(e) => setLooking(e.currentTarget.open)}>
+          <summary>{skips ? 'And without it?' : 'More'}</summary>
+          {more ? <Quiet>{more}</Quiet> : null}
+          {skips ? (
+            <Skipped
+              shown={looking}
+              withIt={told(answer.load, answer.coat)}
+              without={told(station.without.load, station.without.coat)}
+            />
+          ) : null}
+        </Fold>
+      ) : null}
     </Box>
   );
 }

@@ -1,3 +1,4 @@
+import { Fold } from '../ui/Fold';
 import styled from 'styled-components';
 import { within } from '../api/limits';
 import { at, type } from '../theme/tokens';
@@ -26,11 +27,9 @@ const Totals = styled.dl`
   }
 `;
 
-const More = styled.details`
+const More = styled(Fold)`
   margin-top: 10px;
   summary {
-    cursor: pointer;
-    padding: 6px 0;
     font-weight: 600;
   }
   > div {
@@ -40,11 +39,6 @@ const More = styled.details`
     align-items: start;
     ${at.narrow} {
       grid-template-columns: minmax(0, 1fr);
-    }
-  }
-  @media print {
-    &::details-content {
-      content-visibility: visible;
     }
   }
 `;
@@ -72,8 +66,7 @@ export function Sums({ bench, set, answer, catalog, units }: Props) {
         <div>
           <dt>On the plate</dt>
           <dd>
-            a serving of {servings}, by what is kept; deep-fried {Math.round(deep.kcal)} kcal, {Math.round(deep.fatG)} g
-            of fat
+            a serving of {servings}; deep-fried {Math.round(deep.kcal)} kcal
           </dd>
         </div>
         <div>
@@ -84,7 +77,7 @@ export function Sums({ bench, set, answer, catalog, units }: Props) {
         </div>
         <div>
           <dt>{answer.saltPct.toFixed(1)} % salt</dt>
-          <dd>{from.join(', ')}</dd>
+          <dd>of what is eaten</dd>
         </div>
         <div>
           <dt>{answer.allergens.length > 0 ? answer.allergens.join(', ') : 'No allergens'}</dt>
@@ -92,9 +85,7 @@ export function Sums({ bench, set, answer, catalog, units }: Props) {
         </div>
         <div>
           <dt>{kWh(answer.energyWh)}</dt>
-          <dd>
-            an oven {kWh(answer.ovenWh)}, a pan of oil {kWh(answer.panWh)}
-          </dd>
+          <dd>an oven {kWh(answer.ovenWh)}</dd>
         </div>
         {answer.cost === undefined ? null : (
           <div>
@@ -106,7 +97,13 @@ export function Sums({ bench, set, answer, catalog, units }: Props) {
       <More>
         <summary>Servings, all figures, prices</summary>
         <div>
-          <PlateTable plate={plate} deep={deep} units={units} />
+          <div>
+            <PlateTable plate={plate} deep={deep} units={units} />
+            <Quiet>
+              By what is kept. {from.length > 0 ? `Salt: ${from.join(', ')}. ` : ''}A pan of oil would take{' '}
+              {kWh(answer.panWh)}.
+            </Quiet>
+          </div>
           <Fields>
             <Stepper
               label="Servings"

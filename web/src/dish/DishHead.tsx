@@ -1,6 +1,7 @@
 import { useNavigate } from 'react-router';
 import styled from 'styled-components';
 import type { Plan } from '../api/client';
+import { at } from '../theme/tokens';
 import { Button } from '../ui/Button';
 import { Heading } from '../ui/layout';
 import { Select } from '../ui/Select';
@@ -15,6 +16,9 @@ const Head = styled.div`
   margin-bottom: 4px;
   > p {
     flex: 1 1 300px;
+    ${at.phone} {
+      display: none;
+    }
   }
   label {
     min-width: 0;

@@ -4,6 +4,7 @@ import styled from 'styled-components';
 import type { Schemas } from '../api/client';
 import { useWidth } from '../race/useWidth';
 import { Button } from '../ui/Button';
+import { Fold } from '../ui/Fold';
 import { Card, Quiet } from '../ui/layout';
 import type { SauceAnswer } from './usePan';
 
@@ -89,6 +90,9 @@ export function Fates({ answer, doing, take }: { answer: SauceAnswer; doing: str
     )(f.line) ?? '';
   const dry = fates.find((f) => f.way === 'up' || f.way === 'under');
   const at = (f: Fate, m: number) => Math.floor(f.line[m]?.crust ?? 0);
+  // A column in which all are alike tells nothing.
+  const outs = new Set(fates.map((f) => at(f, 0))).size > 1;
+  const halves = fates.some((f) => f.halfMin !== null);
   return (
     <Box aria-label="What it does to the crust">
       <h2>What it does to the crust</h2>
@@ -96,7 +100,7 @@ export function Fates({ answer, doing, take }: { answer: SauceAnswer; doing: str
       <Frame ref={ref}>
         {width > 0 ? (
           <svg width={width} height={height} aria-hidden>
-            {[0, 20, 40, 60, 80, 100].map((c) => (
+            {[0, 100].map((c) => (
               <g key={c}>
                 <line x1={left} x2={right} y1={y(c)} y2={y(c)} stroke="var(--line)" />
                 <text x={left - 7} y={y(c) + 4} textAnchor="end" style={{ fill: 'var(--quiet)' }}>
@@ -104,7 +108,7 @@ export function Fates({ answer, doing, take }: { answer: SauceAnswer; doing: str
                 </text>
               </g>
             ))}
-            {[0, 5, 10, 15, 20].map((m) => (
+            {[0, 20].map((m) => (
               <text key={m} x={x(m)} y={height - 6} textAnchor="middle" style={{ fill: 'var(--quiet)' }}>
                 {m === 0 ? 'out' : m}
               </text>
@@ -140,11 +144,10 @@ export function Fates({ answer, doing, take }: { answer: SauceAnswer; doing: str
       <Rows>
         <thead>
           <tr>
-            <th scope="col">Crust, of 100</th>
-            <th scope="col">out</th>
-            <th scope="col">5 min</th>
+            <th scope="col">Of 100</th>
+            {outs ? <th scope="col">out</th> : null}
             <th scope="col">12 min</th>
-            <th scope="col">half gone</th>
+            {halves ? <th scope="col">half gone</th> : null}
           </tr>
         </thead>
         <tbody>
@@ -163,22 +166,27 @@ export function Fates({ answer, doing, take }: { answer: SauceAnswer; doing: str
                   />
                 </svg>
                 {f.name}
-                {f.way === best ? ' (advised)' : ''}
+                {f.way === best ? <span className="quietly"> (advised)</span> : null}
               </th>
-              <td>{at(f, 0)}</td>
-              <td>{at(f, 5)}</td>
+              {outs ? <td>{at(f, 0)}</td> : null}
               <td>
                 {at(f, 12)}
                 {f.way === 'up' || f.way === 'pour' || f.way === 'under'
                   ? ` / ${Math.floor(f.line[12]?.better ?? 0)}`
                   : ''}
               </td>
-              <td>{f.halfMin === null ? 'later' : `${Math.round(f.halfMin)} min`}</td>
+              {halves ? <td>{f.halfMin === null ? 'later' : `${Math.round(f.halfMin)} min`}</td> : null}
             </tr>
           ))}
         </tbody>
       </Rows>
-      <Quiet>The softer face; where one stays dry, that after the stroke. On a rack in the room.</Quiet>
+      <Fold>
+        <summary>More</summary>
+        <Quiet>
+          The softer face; where one stays dry, that after the stroke. On a rack in the room.{' '}
+          {fates.map((f) => `${f.name}: ${at(f, 0)} out, ${at(f, 5)} after 5 min`).join('; ')}.
+        </Quiet>
+      </Fold>
       {best === doing ? null : (
         <Button onPress={() => take(best)}>Do it {fates.find((f) => f.way === best)?.name}</Button>
       )}

@@ -6,6 +6,7 @@ import type { Catalog, Schemas } from '../api/client';
 import { limitOf, within } from '../api/limits';
 import { dropMix, keepMix, useMixes } from '../api/queries';
 import { Items } from '../bench/Items';
+import { Jar } from './Jar';
 import { Makings } from './Makings';
 import { Caution } from '../bench/StationCard';
 import type { For } from '../dish/afterwards';
@@ -13,8 +14,8 @@ import { at } from '../theme/tokens';
 import type { Units } from '../format/units';
 import { Button } from '../ui/Button';
 import { Card, Quiet } from '../ui/layout';
+import { Pop } from '../ui/Pop';
 import { Own } from '../ui/Own';
-import { Select } from '../ui/Select';
 import { Stepper } from '../ui/Stepper';
 import { Written } from '../ui/Written';
 import { Whom } from './PanParts';
@@ -36,6 +37,12 @@ const Stack = styled(Card)`
   display: grid;
   gap: 11px;
   align-content: start;
+`;
+
+const Said = styled.div`
+  display: flex;
+  align-items: center;
+  gap: 12px;
 `;
 
 const Row = styled.div`
@@ -74,25 +81,34 @@ export function Finishing({ mixes, lots, answer, pantry, catalog, units, put }: 
   return (
     <section aria-label="Dry finishes">
       <h2>Dry finishes</h2>
-      <Quiet>On at once, while it is hot and glistens. Salt, citrus, herbs and seeds by hand stand on the bench.</Quiet>
+      {mixes.length === 0 ? (
+        <Quiet>
+          On at once, while it is hot and glistens. Salt, citrus, herbs and seeds by hand stand on the bench.
+        </Quiet>
+      ) : null}
       <Grid>
         {mixes.map(({ one: m, of }, i) => {
           const made = answer?.mixes[i];
           return (
             <Stack key={i} aria-label={m.name}>
-              {made ? (
-                <p>
-                  <b>{units.amount(made.g)}</b> on this load, {units.pinch(made.saltG)} of salt in it.
-                  {made.evenings == null || made.evenings < 0
-                    ? ''
-                    : ` The jar lasts for ${made.evenings} more like this.`}
-                </p>
-              ) : null}
+              <Said>
+                {m.jarG && made ? <Jar jarG={m.jarG} takesG={made.g} /> : null}
+                <div>
+                  <h3>{m.name}</h3>
+                  {made ? (
+                    <Quiet>
+                      <b>{units.amount(made.g)}</b>.
+                      {made.evenings == null || made.evenings < 0
+                        ? ''
+                        : ` The jar lasts for ${made.evenings} more like this.`}
+                    </Quiet>
+                  ) : null}
+                </div>
+              </Said>
               {made?.evenings != null && made.evenings < 0 ? (
                 <Caution>The jar has not enough for this: mix more.</Caution>
               ) : null}
               {made && made.fallsG >= 1 ? <Caution>About {units.amount(made.fallsG)} do not stay on.</Caution> : null}
-              <h3>{m.name}</h3>
               <Makings
                 items={m.items}
                 pantry={pantry}
@@ -166,42 +182,48 @@ export function Finishing({ mixes, lots, answer, pantry, catalog, units, put }: 
           );
         })}
         {forAll.length < limitOf(catalog, 'bench.mixes').max ? (
-          <Stack aria-label="Add a mix">
-            {(own.data ?? []).length > 0 ? (
-              <label>
-                <span className="quietly">Add a mix of your own</span>
-                <Select
-                  value=""
-                  onChange={(e) => {
-                    const found = own.data?.find((o) => o.id === e.target.value);
-                    if (found) add(found.mix);
-                  }}
-                >
-                  <option value="">A mix of your own…</option>
-                  {own.data?.map((o) => (
-                    <option key={o.id} value={o.id}>
-                      {o.mix.name}
-                    </option>
-                  ))}
-                </Select>
-              </label>
-            ) : null}
-            <Button
-              onPress={() =>
-                add({
-                  name: 'A new mix',
-                  items: [
-                    { ingredient: 'salt-fine', g: 10 },
-                    { ingredient: 'paprika', g: 10 },
-                  ],
-                })
-              }
-            >
-              <Plus size={18} aria-hidden /> A new mix
-            </Button>
-          </Stack>
+          <AddMix here={mixes.map((o) => o.one.name)} add={add} />
         ) : null}
       </Grid>
     </section>
+  );
+}
+
+/** A mix of the household, or a new one. */
+function AddMix({ here, add }: { here: string[]; add: (m: Mix) => void }) {
+  const own = useMixes();
+  const fresh: Mix = {
+    name: 'A new mix',
+    items: [
+      { ingredient: 'salt-fine', g: 10 },
+      { ingredient: 'paprika', g: 10 },
+    ],
+  };
+  const offered = [...(own.data ?? []).map((o) => o.mix).filter((m) => !here.includes(m.name)), fresh];
+  return (
+    <div>
+      <Pop
+        title="A mix from its jar, or a new one"
+        body={(close) => (
+          <Row>
+            {offered.map((m) => (
+              <Button
+                key={m.name}
+                onPress={() => {
+                  add(m);
+                  close();
+                }}
+              >
+                {m.name}
+              </Button>
+            ))}
+          </Row>
+        )}
+      >
+        <Button>
+          <Plus size={18} aria-hidden /> A mix
+        </Button>
+      </Pop>
+    </div>
   );
 }

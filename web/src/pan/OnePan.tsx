@@ -1,9 +1,7 @@
 import { limitOf } from '../api/limits';
 import { once, runIn, type Run } from '../ui/history';
-import { Plus } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
 import styled from 'styled-components';
-import { useSauces } from '../api/queries';
 import { Caution } from '../bench/StationCard';
 import type { AtDishProps } from '../dish/AtDish';
 import { DishHead } from '../dish/DishHead';
@@ -11,13 +9,12 @@ import { after, setAfter, type For } from '../dish/afterwards';
 import { lotName } from '../dish/foodWords';
 import { useDish } from '../dish/useDish';
 import { unitsOf } from '../format/units';
-import { Button } from '../ui/Button';
 import { Page, Quiet } from '../ui/layout';
 import { Late } from '../ui/Late';
-import { Select } from '../ui/Select';
 import { Tabs } from '../ui/Tabs';
 import { Finishing } from './Finishing';
 import { OneSauce } from './OneSauce';
+import { OwnSauces } from './OwnSauces';
 import { usePan, type Serving } from './usePan';
 
 const Row = styled.div`
@@ -25,7 +22,7 @@ const Row = styled.div`
   flex-wrap: wrap;
   align-items: center;
   gap: 8px;
-  margin: 6px 0 10px;
+  margin: 2px 0;
 `;
 
 /** The sauces of a dish, and what is put on after the basket. */
@@ -52,6 +49,10 @@ export function OnePan({ plan, plans, catalog, settings, pantry }: AtDishProps) 
     setFront(forAll.length);
   };
   const changed = (change: (o: For<Serving>) => For<Serving>) => sauces.map((s, k) => (k === shown ? change(s) : s));
+  const more =
+    forAll.length < limitOf(catalog, 'bench.sauces').max ? (
+      <OwnSauces here={sauces.map((o) => o.one.name)} add={add} usual={catalog.pan.usual} catalog={catalog} />
+    ) : null;
   return (
     <Page>
       <DishHead view="Pan" plan={plan} plans={plans} dish={dish} />
@@ -68,9 +69,6 @@ export function OnePan({ plan, plans, catalog, settings, pantry }: AtDishProps) 
             )}
           />
         ) : null}
-        {forAll.length < limitOf(catalog, 'bench.sauces').max ? (
-          <AddSauce add={add} usual={catalog.pan.usual} first={sauces.length === 0} />
-        ) : null}
       </Row>
       <Late pending={pending} refused={problem !== ''}>
         {one ? (
@@ -79,6 +77,7 @@ export function OnePan({ plan, plans, catalog, settings, pantry }: AtDishProps) 
             {...{ answer, pending, catalog, pantry, units }}
             serving={one.one}
             at={shown}
+            more={more}
             whom={{
               lots,
               of: one.of,
@@ -107,6 +106,7 @@ export function OnePan({ plan, plans, catalog, settings, pantry }: AtDishProps) 
             ready when its basket is.
           </Quiet>
         )}
+        {one ? null : more}
         <Finishing
           {...{ answer, pantry, catalog, units, lots }}
           mixes={after(draft, 'mixes')}
@@ -114,36 +114,5 @@ export function OnePan({ plan, plans, catalog, settings, pantry }: AtDishProps) 
         />
       </Late>
     </Page>
-  );
-}
-
-function AddSauce({ add, usual, first }: { add: (s: Serving) => void; usual: Serving; first: boolean }) {
-  const own = useSauces();
-  return (
-    <>
-      {(own.data ?? []).length > 0 ? (
-        <label>
-          <span className="quietly">Add a sauce of your own</span>
-          <Select
-            value=""
-            onChange={(e) => {
-              const found = own.data?.find((s) => s.id === e.target.value);
-              if (found)
-                add({ name: found.name, sauce: found.sauce, how: found.sauce.school === 'mix' ? 'beside' : 'toss' });
-            }}
-          >
-            <option value="">{first ? 'A sauce of your own…' : 'One more of your own…'}</option>
-            {own.data?.map((s) => (
-              <option key={s.id} value={s.id}>
-                {s.name}
-              </option>
-            ))}
-          </Select>
-        </label>
-      ) : null}
-      <Button onPress={() => add({ name: '', sauce: { school: usual.sauce.school, items: [] } })}>
-        <Plus size={18} aria-hidden /> An empty pan
-      </Button>
-    </>
   );
 }

@@ -1,6 +1,7 @@
 import { type Run } from '../ui/history';
 import { useQueryClient } from '@tanstack/react-query';
 import { Trash2 } from 'lucide-react';
+import type { ReactNode } from 'react';
 import styled from 'styled-components';
 import { within } from '../api/limits';
 import { dropSauce, keepSauce, usePantry, useSauces } from '../api/queries';
@@ -12,6 +13,7 @@ import { at, type } from '../theme/tokens';
 import { Button } from '../ui/Button';
 import { Card, Quiet } from '../ui/layout';
 import { Own } from '../ui/Own';
+import { Fold } from '../ui/Fold';
 import { Written } from '../ui/Written';
 import { Fates } from './Fates';
 import type { ForWhom } from './PanParts';
@@ -56,6 +58,12 @@ const Stack = styled(Card)`
   }
 `;
 
+const Todo = styled(Stack)`
+  ${at.narrow} {
+    order: -1;
+  }
+`;
+
 const Big = styled.div`
   display: flex;
   gap: 12px;
@@ -77,7 +85,7 @@ const Steps = styled.ol`
   gap: 7px;
   li {
     display: grid;
-    grid-template-columns: 88px 1fr;
+    grid-template-columns: 68px 1fr;
     gap: 8px;
   }
   b {
@@ -89,14 +97,8 @@ const Steps = styled.ol`
   }
 `;
 
-const Part = styled.div`
-  display: grid;
-  gap: 8px;
-  padding-top: 10px;
-  border-top: 1px solid var(--line);
-`;
-
 const Facts = styled.dl`
+  padding: 6px 0;
   display: flex;
   flex-wrap: wrap;
   gap: 8px 22px;
@@ -120,10 +122,24 @@ interface SauceProps extends Pick<AtDishProps, 'catalog' | 'pantry'> {
   whom: ForWhom;
   change: (run: Run, more: Partial<Serving>) => void;
   drop: () => void;
+  /** What else may be put on. */
+  more: ReactNode;
 }
 
 /** One sauce: its sentence, its race, what to do, what is in it. */
-export function OneSauce({ serving, at, answer, pending, units, catalog, pantry, whom, change, drop }: SauceProps) {
+export function OneSauce({
+  serving,
+  at,
+  answer,
+  pending,
+  units,
+  catalog,
+  pantry,
+  whom,
+  change,
+  drop,
+  more,
+}: SauceProps) {
   const { sauce } = serving;
   const cook = (run: Run, more: Partial<Sauce>) => change(run, { sauce: { ...sauce, ...more } });
   const got = answer?.sauces[at];
@@ -186,40 +202,7 @@ export function OneSauce({ serving, at, answer, pending, units, catalog, pantry,
       </Makings>
     </Stack>
   );
-  const todo =
-    got && made ? (
-      <Stack aria-label="What to do" aria-busy={pending}>
-        <Big>
-          <Spoon clingsG={made.clingsG} drops={got.drops} />
-          <div>
-            <strong>{units.mass(made.madeG)}</strong>
-            <br />
-            <span>
-              {sauce.school === 'mix' ? 'stirred cold' : `pan on ${minutes(made.onMin)} min before it is out`}
-            </span>
-          </div>
-        </Big>
-        <Quiet>
-          {got.told.makes} {got.told.reads}
-        </Quiet>
-        {sauce.school === 'mix' ? null : (
-          <Steps>
-            {got.told.steps.map((s, i) => (
-              <li key={i}>
-                <b>minute {minutes(endMin - made.onMin + s.minute).replace('-', '−')}</b>
-                <span>{s.says}</span>
-              </li>
-            ))}
-          </Steps>
-        )}
-        {cold ? <p>{got.told.steps[0]?.says}</p> : null}
-        <Quiet>{got.told.waits}</Quiet>
-        {got.told.cautions.map((c) => (
-          <Caution key={c}>{c}</Caution>
-        ))}
-        {cold ? <Eaten got={got} units={units} /> : null}
-      </Stack>
-    ) : null;
+  const todo = got && made ? <ToDo {...{ got, sauce, endMin, units, pending }} /> : null;
   const fates = got && made && serving.how !== 'beside' ? <Fates answer={got} doing={doing} take={take} /> : null;
   return (
     <>
@@ -230,7 +213,10 @@ export function OneSauce({ serving, at, answer, pending, units, catalog, pantry,
       />
       {cold ? (
         <Two>
-          {inIt}
+          <div>
+            {inIt}
+            {more}
+          </div>
           {todo}
         </Two>
       ) : (
@@ -264,13 +250,71 @@ export function OneSauce({ serving, at, answer, pending, units, catalog, pantry,
             </Two>
           ) : null}
           <Half>
-            {inIt}
+            <div>
+              {inIt}
+              {more}
+            </div>
             {fates}
           </Half>
         </>
       )}
       {cold ? fates : null}
     </>
+  );
+}
+
+/** How many cautions stand open: what burns comes first. */
+const FIRST = 2;
+
+interface ToDoProps {
+  got: PanAnswer['sauces'][number];
+  sauce: Sauce;
+  endMin: number;
+  units: Units;
+  pending: boolean;
+}
+
+/** What to do in the pan, and when. */
+function ToDo({ got, sauce, endMin, units, pending }: ToDoProps) {
+  const cold = sauce.school === 'mix';
+  return (
+    <Todo aria-label="What to do" aria-busy={pending}>
+      <Big>
+        <Spoon clingsG={got.made.clingsG} drops={got.drops} />
+        <div>
+          <strong>{units.mass(got.made.madeG)}</strong>
+          <br />
+          <span>
+            {sauce.school === 'mix' ? 'stirred cold' : `pan on ${minutes(got.made.onMin)} min before it is out`}
+          </span>
+        </div>
+      </Big>
+      {sauce.school === 'mix' ? null : (
+        <Steps>
+          {got.told.steps.map((s, i) => (
+            <li key={i}>
+              <b>{minutes(endMin - got.made.onMin + s.minute).replace('-', '−')} min</b>
+              <span>{s.says}</span>
+            </li>
+          ))}
+        </Steps>
+      )}
+      {cold ? <p>{got.told.steps[0]?.says}</p> : null}
+      <Quiet>{got.told.waits}</Quiet>
+      {got.told.cautions.slice(0, FIRST).map((c) => (
+        <Caution key={c}>{c}</Caution>
+      ))}
+      <Fold>
+        <summary>{got.told.cautions.length > FIRST ? 'More to mind' : 'How it looks'}</summary>
+        <Quiet>
+          {got.told.makes} {got.told.reads}
+        </Quiet>
+        {got.told.cautions.slice(FIRST).map((c) => (
+          <Caution key={c}>{c}</Caution>
+        ))}
+      </Fold>
+      {cold ? <Eaten got={got} units={units} /> : null}
+    </Todo>
   );
 }
 
@@ -358,15 +402,16 @@ function Kept({ serving, take }: { serving: Serving; take: (name: string, s: Sau
 function Eaten({ got, units }: { got: PanAnswer['sauces'][number]; units: Units }) {
   const { made, eatenKcal, kcalPer100 } = got;
   const facts: [string, string][] = [
-    ['Eaten, of all', units.mass(made.eatenG)],
     ['Salt in that', units.pinch(made.eaten.saltG)],
     ['Sugar', units.pinch(made.eaten.sugarG)],
-    ['Energy', `${Math.round(eatenKcal)} kcal`],
     ['In 100 g', `${Math.round(kcalPer100)} kcal, ${made.per100.saltG.toFixed(1)} g salt`],
     ...(made.cost > 0 ? [['It costs', made.cost.toFixed(2)] as [string, string]] : []),
   ];
   return (
-    <Part role="group" aria-label="What is eaten of it">
+    <Fold aria-label="What is eaten of it">
+      <summary>
+        Eaten: {units.mass(made.eatenG)}, {Math.round(eatenKcal)} kcal
+      </summary>
       <Facts>
         {facts.map(([name, figure]) => (
           <div key={name}>
@@ -379,6 +424,6 @@ function Eaten({ got, units }: { got: PanAnswer['sauces'][number]; units: Units 
         {made.allergens.length > 0 ? `Holds ${made.allergens.join(', ')}.` : 'None of the usual allergens.'} It is in
         the sums of the bench.
       </Quiet>
-    </Part>
+    </Fold>
   );
 }

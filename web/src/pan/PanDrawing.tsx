@@ -133,7 +133,7 @@ export function PanAxis({ scale }: { scale: PanScale }) {
         ))}
       {compact ? null : (
         <text x={right} y={axis + 40} textAnchor="end" style={{ fill: 'var(--quiet)', fontSize: 13 }}>
-          minutes of the basket
+          minutes
         </text>
       )}
     </>

@@ -82,7 +82,7 @@ interface Props {
 }
 
 /** How many dishes stand there before the others are asked for. */
-const FIRST = 4;
+const FIRST = 3;
 
 /** All dishes, the latest changed first. */
 export function Dishes({ plans, here, catalog }: Props) {

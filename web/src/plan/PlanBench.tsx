@@ -28,7 +28,7 @@ import { Trouble } from './Trouble';
 import { useDishBaskets } from './useDishBaskets';
 import { useBoth } from './useBoth';
 import { followWay, useWays } from './useWays';
-import { Verdict } from './Verdict';
+import { InShort, Verdict } from './Verdict';
 
 // The race comes first; what stands below it follows.
 const below = () => import('./below');
@@ -52,6 +52,9 @@ const Stack = styled.div`
   display: grid;
   gap: 14px;
   min-width: 0;
+  ${at.phone} {
+    display: contents;
+  }
 `;
 
 const Side = styled.div`
@@ -60,6 +63,9 @@ const Side = styled.div`
   ${at.narrow} {
     grid-template-columns: repeat(auto-fit, minmax(280px, 1fr));
     align-items: start;
+  }
+  ${at.phone} {
+    display: contents;
   }
 `;
 
@@ -203,6 +209,10 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
           split={() => tray.choose('several')}
         />
       ) : null}
+      <InShort
+        answer={both ? both.all : other || kinds.length < 2 ? (display ?? undefined) : (last ?? undefined)}
+        known={known}
+      />
       <Columns>
         <Stack>
           {pair?.mine === 'right' ? otherRace : null}

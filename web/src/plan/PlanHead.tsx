@@ -7,7 +7,7 @@ import { beginDishes } from '../api/live';
 import { startCook } from '../api/queries';
 import { DishState } from '../dish/DishState';
 import type { Dish } from '../dish/useDish';
-import { type } from '../theme/tokens';
+import { at, type } from '../theme/tokens';
 import { Button, MainButton } from '../ui/Button';
 import type { Pair } from './beside';
 import { complain } from '../ui/toast';
@@ -22,6 +22,9 @@ const Head = styled.div`
 const NameField = styled(TextField)`
   flex: 1 1 260px;
   min-width: 0;
+  ${at.phone} {
+    flex-basis: 100%;
+  }
   input {
     width: 100%;
     min-height: 40px;

@@ -5,6 +5,7 @@ import type { Units } from '../format/units';
 import { minutes } from '../format/units';
 import { at, type } from '../theme/tokens';
 import { Button } from '../ui/Button';
+import { Fold } from '../ui/Fold';
 import { Card } from '../ui/layout';
 
 const Box = styled(Card)`
@@ -92,20 +93,10 @@ const Foot = styled.p`
   margin-top: 2px;
 `;
 
-const Sure = styled.details`
+const Sure = styled(Fold)`
   color: var(--quiet);
   font-size: 13.5px;
   line-height: 1.4;
-  summary {
-    cursor: pointer;
-    padding: 4px 0;
-    min-height: 24px;
-  }
-  @media print {
-    &::details-content {
-      content-visibility: visible;
-    }
-  }
 `;
 
 const insides: Record<string, string> = { soft: 'Soft', hot: 'Hot', molten: 'Molten' };
@@ -129,6 +120,37 @@ interface Props {
 const left = (tenfold: number) =>
   ['all', 'a tenth', 'a hundredth', 'a thousandth', 'a ten-thousandth', 'a hundred-thousandth'][Math.floor(tenfold)] ??
   'a millionth';
+
+const Short = styled.p`
+  display: none;
+  ${at.phone} {
+    display: grid;
+    grid-template-columns: auto 1fr;
+    gap: 12px;
+    align-items: center;
+    height: 48px;
+    overflow: hidden;
+    font-size: 15px;
+    line-height: 1.3;
+    b {
+      font: 700 30px/1 ${type.loud};
+      white-space: nowrap;
+    }
+  }
+`;
+
+/**
+ * The verdict in a line over the race, where it stands below: always as high, so that nothing moves under a finger.
+ */
+export function InShort({ answer, known }: { answer: Simulation | undefined; known: boolean }) {
+  const v = answer?.verdict;
+  return (
+    <Short aria-hidden className="no-print">
+      <b>{known && v ? `${v.figure} ${v.unit}` : '…'}</b>
+      <span>{known && v ? v.says.split('. ')[0]?.replace(/\.?$/, '.') : 'Working it out.'}</span>
+    </Short>
+  );
+}
 
 /** When it is ready, in figures to be read from two metres, and why. */
 export function Verdict({ answer, all, name, known, units, totalMin, mend }: Props) {

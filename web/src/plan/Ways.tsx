@@ -193,12 +193,14 @@ interface OneProps {
 
 /** One way in a line: what comes of it; why, when asked. */
 function OneWay({ way, first, here, pinned, mayPin, choose, pin, units }: OneProps) {
-  const [why, setWhy] = useState(first);
+  const [why, setWhy] = useState(false);
+  const named = useId();
+  const use = useId();
   return (
     <Item $here={here}>
       <Row>
         <Name>
-          <Why isSelected={why} onChange={setWhy} aria-expanded={why}>
+          <Why id={named} isSelected={why} onChange={setWhy} aria-expanded={why}>
             {way.name}
           </Why>
           {!way.ready ? <Best>falls short</Best> : first ? <Best>recommended</Best> : null}
@@ -214,11 +216,7 @@ function OneWay({ way, first, here, pinned, mayPin, choose, pin, units }: OnePro
           juice <b>{Math.floor(way.juicePct)}</b> %
         </Figure>
         <Acts>
-          <Take
-            isDisabled={here}
-            onPress={choose}
-            aria-label={here ? `In use: ${way.name}` : `Use ${way.name.toLowerCase()}`}
-          >
+          <Take id={use} isDisabled={here} onPress={choose} aria-labelledby={`${use} ${named}`}>
             {here ? (
               <>
                 <Check size={16} aria-hidden /> In use
@@ -307,7 +305,7 @@ export function Ways({
           <Button onPress={again}>Search the ways</Button>
         ) : (
           says ||
-          `${wants.find((w) => w.id === want)?.says ?? ''} Searched on your dial for this load${beside ? ', the other drawer on full' : ''}.`
+          `${wants.find((w) => w.id === want)?.says ?? ''}${beside ? ' The other drawer is taken to be on full.' : ''}`
         )}
       </Quiet>
       <List aria-busy={progress !== null} $all={all} style={{ marginTop: 10 }}>

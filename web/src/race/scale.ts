@@ -51,7 +51,7 @@ export function flagRows(places: number[]): number[] {
 
 /** Ticks every 1, 2, 3, 5 or 10 minutes, as room allows. */
 export function minuteTicks(endMin: number, width: number): number[] {
-  const step = [1, 2, 3, 5, 10, 15, 20].find((s) => (width / endMin) * s > 44) ?? 30;
+  const step = [1, 2, 3, 5, 10, 15, 20].find((s) => (width / endMin) * s > 62) ?? 30;
   return Array.from({ length: Math.floor(endMin / step) + 1 }, (_, i) => i * step);
 }
 

@@ -1,13 +1,14 @@
-import { type Run } from '../ui/history';
 import styled from 'styled-components';
 import { at, type } from '../theme/tokens';
 import { Button } from '../ui/Button';
+import { numberWord } from '../format/numbers';
+import { Fold } from '../ui/Fold';
 import { Card, Quiet } from '../ui/layout';
 import { Pop } from '../ui/Pop';
 import { Part } from '../ui/sentence';
-import { moves } from './LaneTask';
+import { moves, type Pin } from './LaneTask';
 import { When } from './When';
-import { fromField, hhmm, isMoment, toField } from './time';
+import { at as moment, fromField, hhmm, isMoment, toField } from './time';
 import type { Sheet } from './useSupper';
 
 export const Two = styled.div`
@@ -25,7 +26,14 @@ export const Stack = styled(Card)`
   gap: 10px;
   align-content: start;
   h2 {
+    display: inline;
     font-size: 18px;
+  }
+  details[open] > summary > span {
+    display: none;
+  }
+  summary b {
+    font: 700 16px/1.4 ${type.loud};
   }
 `;
 
@@ -51,53 +59,87 @@ const Clock = styled.ol`
     min-height: 24px;
     justify-self: start;
   }
+  small {
+    display: block;
+    color: var(--quiet);
+    font-size: 14px;
+  }
 `;
 
-/** All that hands do, by the clock; what may be held to a moment has its time as a choice. */
-export function List({
-  sheet,
-  pin,
-}: {
-  sheet: Sheet;
-  pin: (run: Run, task: string, start: string | undefined) => void;
-}) {
+/** Hands that are free for so long end a stretch of the evening. */
+const FREE = 8 * 60_000;
+
+type Line = NonNullable<Sheet['clock']>[number];
+
+/** The evening in stretches between which hands are free. */
+function stretches(lines: Line[]): Line[][] {
+  const out: Line[][] = [];
+  let busy = -Infinity;
+  for (const l of lines) {
+    const from = moment(l.at);
+    const last = out.at(-1);
+    if (last && (from - busy < FREE || !l.who)) last.push(l);
+    else out.push([l]);
+    if (l.who) busy = Math.max(busy, moment(l.until));
+  }
+  return out;
+}
+
+/**
+ * All that is done, by the clock, and what stands on the counter for it; what may be held to a moment has its time
+ * as a choice. The first stretch is open, the others are a line each.
+ */
+export function List({ sheet, pin }: { sheet: Sheet; pin: Pin }) {
   const several = sheet.tasks.some((t) => (t.who ?? 0) > 1);
   const lines = sheet.clock ?? [];
-  const offset = (k: number) => new Date(lines[k]?.at ?? 0).getTimezoneOffset();
+  const offset = (l: Line | undefined) => new Date(l?.at ?? 0).getTimezoneOffset();
+  const before = (l: Line) => lines[lines.indexOf(l) - 1];
   return (
     <Stack aria-label="By the clock">
       <h2>By the clock</h2>
-      <Clock>
-        {lines.map((l, k) => {
-          const t = sheet.tasks.find((one) => one.id === l.task);
-          const shifts = k > 0 ? offset(k) - offset(k - 1) : 0;
-          return (
-            <li key={l.task}>
-              {shifts !== 0 ? (
-                <em style={{ gridColumn: '1 / -1' }}>The clocks go {shifts > 0 ? 'back' : 'on'} an hour here.</em>
-              ) : null}
-              {t && l.who && moves.has(t.kind) ? <Held task={t} pin={pin} /> : <b>{hhmm(l.at)}</b>}
-              <span>
-                {l.says}
-                {l.who ? (several ? ` (hands ${l.who})` : '') : `, until ${hhmm(l.until)}`}
-                {t?.pin ? <Quiet as="span"> held</Quiet> : null}
-              </span>
-            </li>
-          );
-        })}
-      </Clock>
+      {stretches(lines).map((all, n) => (
+        <Fold key={all[0]?.task} open={n === 0}>
+          <summary>
+            <b>{hhmm(all[0]?.at ?? 0)}</b>{' '}
+            <span>
+              {all[0]?.says}
+              {all.length > 1 ? `, and ${all.length - 1} more` : ''}
+            </span>
+            {all.length > 1 ? ` until ${hhmm(all.at(-1)?.until ?? 0)}` : ''}
+          </summary>
+          <Clock>
+            {all.map((l) => {
+              const t = sheet.tasks.find((one) => one.id === l.task);
+              const prior = before(l);
+              const shifts = prior ? offset(l) - offset(prior) : 0;
+              const out = sheet.counter.filter(
+                (c, i) => c.at === l.at && l.who && sheet.counter.findIndex((o) => o.says === c.says) === i,
+              );
+              const first = all.find((o) => o.at === l.at && o.who) === l;
+              return (
+                <li key={l.task}>
+                  {shifts !== 0 ? (
+                    <em style={{ gridColumn: '1 / -1' }}>The clocks go {shifts > 0 ? 'back' : 'on'} an hour here.</em>
+                  ) : null}
+                  {t && l.who && moves(t) ? <Held task={t} pin={pin} /> : <b>{hhmm(l.at)}</b>}
+                  <span>
+                    {l.says}
+                    {l.who ? (several ? ` (hands ${l.who})` : '') : `, until ${hhmm(l.until)}`}
+                    {t?.pin ? <Quiet as="span"> held</Quiet> : null}
+                    {first ? out.map((c) => <small key={c.says}>{c.says}</small>) : null}
+                  </span>
+                </li>
+              );
+            })}
+          </Clock>
+        </Fold>
+      ))}
     </Stack>
   );
 }
 
 /** The time of what may be held to a moment. */
-function Held({
-  task: t,
-  pin,
-}: {
-  task: Sheet['tasks'][number];
-  pin: (run: Run, task: string, start: string | undefined) => void;
-}) {
+function Held({ task: t, pin }: { task: Sheet['tasks'][number]; pin: Pin }) {
   return (
     <Pop
       title={t.says}
@@ -129,12 +171,14 @@ function Held({
   );
 }
 
-/** All that is bought, and what stands ready when. */
+/** All that is bought. */
 export function Bought({ sheet }: { sheet: Sheet }) {
   return (
-    <Two>
-      <Stack aria-label="Shopping">
-        <h2>Shopping</h2>
+    <Stack aria-label="Shopping">
+      <Fold>
+        <summary>
+          <h2>Shopping: {sheet.shopping.length === 1 ? 'one thing' : `${numberWord(sheet.shopping.length)} things`}</h2>
+        </summary>
         <Clock as="ul">
           {sheet.shopping.map((n) => (
             <li key={`${n.name}${n.for}`} style={{ gridTemplateColumns: '1fr' }}>
@@ -144,18 +188,7 @@ export function Bought({ sheet }: { sheet: Sheet }) {
             </li>
           ))}
         </Clock>
-      </Stack>
-      <Stack aria-label="On the counter">
-        <h2>On the counter</h2>
-        <Clock style={{ columns: 1 }}>
-          {sheet.counter.map((c) => (
-            <li key={`${c.at}${c.says}`}>
-              <b>{hhmm(c.at)}</b>
-              <span>{c.says}</span>
-            </li>
-          ))}
-        </Clock>
-      </Stack>
-    </Two>
+      </Fold>
+    </Stack>
   );
 }

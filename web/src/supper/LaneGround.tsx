@@ -32,20 +32,31 @@ export function LaneGround({ sheet, lanes, scale, width, height, left, right, co
       ))}
       {lanes.map((l) => (
         <g key={l.id}>
-          <text x={0} y={l.top + 20} style={{ fontWeight: 600 }}>
-            {compact ? l.name.slice(0, 8) : l.name.length > 14 ? `${l.name.slice(0, 13)}…` : l.name}
+          <text x={0} y={compact ? l.top - 7 : l.top + 20} style={{ fontWeight: 600 }}>
+            {!compact && l.name.length > 14 ? `${l.name.slice(0, 13)}…` : l.name}
           </text>
-          <line x1={0} x2={right} y1={l.top - 8} y2={l.top - 8} stroke="var(--line)" opacity={0.8} />
+          <line
+            x1={0}
+            x2={right}
+            y1={l.top - (compact ? 26 : 8)}
+            y2={l.top - (compact ? 26 : 8)}
+            stroke="var(--line)"
+            opacity={0.8}
+          />
           {l.tasks
             .filter((t) => t.kind === 'run')
-            .flatMap((t) => sheet.tasks.filter((u) => u.kind === 'turn' && u.dish === t.dish && u.basket === t.basket))
-            .map((u) => (
+            .flatMap((t) =>
+              sheet.tasks
+                .filter((u) => u.kind === 'turn' && u.dish === t.dish && u.basket === t.basket)
+                .map((u) => ({ u, top: l.top + (l.rows[l.tasks.indexOf(t)] ?? 0) * l.rowHigh })),
+            )
+            .map(({ u, top }) => (
               <g key={u.id}>
                 <line
                   x1={x(at(u.start))}
                   x2={x(at(u.start))}
-                  y1={l.top + 30}
-                  y2={l.top + 41}
+                  y1={top + 30}
+                  y2={top + 41}
                   stroke="var(--ink)"
                   strokeWidth={1.8}
                 />

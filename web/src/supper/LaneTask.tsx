@@ -1,10 +1,13 @@
+import type { KeyboardEvent } from 'react';
 import { type Run } from '../ui/history';
 import { Button as AriaButton } from 'react-aria-components';
 import styled, { css } from 'styled-components';
 import { cssLab } from '../format/colour';
 import { move } from '../race/move';
 import { useDrag } from '../race/useDrag';
-import type { PlacedLane } from './laneRows';
+import { drawnAs, TOKEN, type PlacedLane } from './laneRows';
+import { TaskPicture } from './TaskPicture';
+import { whyItStays } from './whyItStays';
 import { at, hhmm, type TimeScale } from './time';
 import type { SheetTask } from './useSupper';
 
@@ -67,10 +70,9 @@ const look = css`
     background: var(--lemon);
     color: var(--on-lemon);
   }
-  &[data-hands] {
-    background: var(--ink);
-    color: var(--paper);
-    border-radius: 6px;
+  svg {
+    display: block;
+    margin: 0 auto;
   }
 `;
 
@@ -78,21 +80,46 @@ const Box = styled(AriaButton).attrs({ className: 'drawn' })`
   ${look}
 `;
 
-/** What is too small to be taken hold of: the list by the clock does. */
+/** What is too short for a finger: its picture stands with the hands. */
 const Mark = styled.div`
   ${look}
+  padding: 0;
 `;
 
-/** The least that a finger or a pointer takes hold of, px. */
-const LEAST = 26;
+// A picture stands at its moment, which is its left edge; the bar below lasts as long as it does.
+const Token = styled(AriaButton).attrs({ className: 'drawn' })`
+  ${look}
+  overflow: visible;
+  padding: 0;
+  width: ${TOKEN}px;
+  height: ${TOKEN}px;
+  border-radius: 3px 8px 8px 8px;
+  border: 1px solid var(--line);
+  i {
+    position: absolute;
+    left: -1px;
+    bottom: -5px;
+    height: 4px;
+    border-radius: 2px;
+    background: var(--ink);
+  }
+`;
+
+/** About as wide as a letter is, px. */
+const LETTER = 6.4;
 
 /** What may be held to a moment. */
-export const moves = new Set(['bench', 'step', 'pan', 'simmer', 'run', 'load']);
+export const moves = (t: SheetTask) => whyItStays(t) === undefined;
 
 const toIso = (ms: number) => new Date(Math.round(ms / 60_000) * 60_000).toISOString();
 
 /** A task with its time. */
 export const timed = (t: SheetTask) => `${hhmm(t.start)} to ${hhmm(t.end)}: ${t.says}`;
+
+/** To which side a task is moved, and gives way there. */
+type Side = -1 | 1;
+
+export type Pin = (run: Run, task: string, start: string | undefined, side?: Side) => void;
 
 interface Props {
   task: SheetTask;
@@ -101,61 +128,87 @@ interface Props {
   scale: TimeScale;
   /** What it is called where there is little room. */
   short: string;
-  tell: (task: SheetTask) => void;
-  pin: (run: Run, task: string, start: string | undefined) => void;
+  tell: (task: SheetTask, more?: string) => void;
+  pin: Pin;
+  /** Where tasks of hands are walked along: whether it is the one that Tab comes to, and the way to the others. */
+  tabbed?: boolean;
+  walk?: (by: number) => void;
 }
 
 /** One task on its lane, which may be dragged or moved by keys. */
-export function LaneTask({ task: t, lane: l, row, scale: { x }, short, tell, pin }: Props) {
+export function LaneTask({ task: t, lane: l, row, scale: { x }, short, tell, pin, tabbed = true, walk }: Props) {
   const { grip } = useDrag();
-  const wide = Math.max(3, x(at(t.end)) - x(at(t.start)) - 1);
-  const may = !l.hands && moves.has(t.kind) && wide >= LEAST;
-  const colours = t.colours ?? [];
-  const minutes = (ms: number) => pin(`pin ${t.id}`, t.id, toIso(ms));
-  const style = {
-    left: x(at(t.start)),
-    top: l.top + row * l.rowHigh,
-    width: wide,
-    ...(wide > 26 ? {} : { padding: 0 }),
-    height: l.hands ? 26 : 31,
-    ...(t.kind === 'run' && colours.length > 1
-      ? { background: `linear-gradient(90deg, ${colours.map(cssLab).join(', ')})` }
-      : {}),
+  const why = whyItStays(t);
+  const hold = (ms: number, side: Side) => {
+    if (why) tell(t, why);
+    else pin(`pin ${t.id}`, t.id, toIso(ms), side);
   };
-  const text = wide > LEAST && !l.hands ? short : '';
-  const data = {
+  const long = x(at(t.end)) - x(at(t.start));
+  const wide = Math.max(3, long - 1);
+  const colours = t.colours ?? [];
+  const top = l.top + row * l.rowHigh;
+  const common = {
     'data-kind': t.kind,
     'data-pin': t.pin || undefined,
-    'data-hands': l.hands || undefined,
-    style,
+    'data-moves': why ? undefined : true,
+    'data-task': t.id,
+    'aria-label': `${l.name}. ${timed(t)}${t.pin ? ', pinned' : ''}`,
+    onHoverStart: () => tell(t),
+    onFocus: () => tell(t),
+    onPress: () => tell(t),
+    onPointerDownCapture: why
+      ? undefined
+      : grip((_, drag) => (dx) => {
+          pin(drag, t.id, toIso(x.invert(x(at(t.start)) + dx).valueOf()), dx < 0 ? -1 : 1);
+        }),
+    onKeyDown: (e: KeyboardEvent) => {
+      if (walk && (e.key === 'ArrowUp' || e.key === 'ArrowDown')) {
+        e.preventDefault();
+        walk(e.key === 'ArrowUp' ? -1 : 1);
+        return;
+      }
+      move(
+        (up, right) => {
+          const by = right + up;
+          hold(at(t.start) + by * 60_000, by < 0 ? -1 : 1);
+        },
+        () => pin(`unpin ${t.id}`, t.id, undefined),
+      )(e);
+    },
   };
-  if (wide < 24 || l.hands)
+  const as = drawnAs(t, l, x);
+  if (as === 'mark')
     return (
-      <Mark {...data} aria-hidden onPointerEnter={() => tell(t)}>
-        {text}
-      </Mark>
+      <Mark
+        aria-hidden
+        data-kind={t.kind}
+        style={{ left: x(at(t.start)), top, width: wide, height: 31 }}
+        onPointerEnter={() => tell(t)}
+      />
     );
+  if (as === 'picture')
+    return (
+      <Token {...common} data-hands={l.hands} excludeFromTabOrder={!tabbed} style={{ left: x(at(t.start)), top }}>
+        <TaskPicture kind={t.kind} size={16} />
+        <i style={{ width: Math.max(2, long) }} />
+      </Token>
+    );
+  const fits = short.length * LETTER + 12 <= wide;
   return (
     <Box
-      {...data}
-      data-moves={may || undefined}
-      aria-label={`${l.name}. ${timed(t)}${t.pin ? ', pinned' : ''}`}
-      onHoverStart={() => tell(t)}
-      onFocus={() => tell(t)}
-      onPress={() => tell(t)}
-      onPointerDownCapture={
-        may ? grip((_, drag) => (dx) => pin(drag, t.id, toIso(x.invert(x(at(t.start)) + dx).valueOf()))) : undefined
-      }
-      onKeyDown={
-        may
-          ? move(
-              (up, side) => minutes(at(t.start) + (side + up) * 60_000),
-              () => pin(`unpin ${t.id}`, t.id, undefined),
-            )
-          : undefined
-      }
+      {...common}
+      style={{
+        left: x(at(t.start)),
+        top,
+        width: wide,
+        height: 31,
+        ...(fits ? {} : { padding: 0, overflow: 'visible' }),
+        ...(t.kind === 'run' && colours.length > 1
+          ? { background: `linear-gradient(90deg, ${colours.map(cssLab).join(', ')})` }
+          : {}),
+      }}
     >
-      {text}
+      {fits ? short : <TaskPicture kind={t.kind} size={16} />}
     </Box>
   );
 }

@@ -1,11 +1,10 @@
-import { type Run } from '../ui/history';
 import { useState } from 'react';
 import styled from 'styled-components';
 import type { Fryer } from '../api/client';
 import { useWidth } from '../race/useWidth';
 import { LaneGround } from './LaneGround';
-import { laneRows, shortly } from './laneRows';
-import { LaneTask, timed } from './LaneTask';
+import { laneRows, shortly, type PlacedLane } from './laneRows';
+import { LaneTask, timed, type Pin } from './LaneTask';
 import { at, timeScale } from './time';
 import type { Sheet, SheetTask } from './useSupper';
 
@@ -41,19 +40,21 @@ interface Props {
   pending: boolean;
   problem: string;
   /** Holds a task to a moment; undefined lets it go. */
-  pin: (run: Run, task: string, start: string | undefined) => void;
+  pin: Pin;
 }
 
 /** Places and hands as lanes, with the table as the line on the right. */
 export function Lanes({ sheet, fryers, names, pending, problem, pin }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>();
-  const [told, setTold] = useState<SheetTask | null>(null);
+  const [told, setTold] = useState<{ task: SheetTask; more?: string | undefined } | null>(null);
   const compact = width < 620;
-  const left = compact ? 58 : 104;
+  const left = compact ? 2 : 104;
   const right = Math.max(width, 280) - 16;
   const table = at(sheet.serveAt);
   const scale = timeScale(at(sheet.startAt), table, left, right);
-  const { lanes, high } = laneRows(sheet, fryers.length === 1 && fryers[0]?.drawers !== 2, compact);
+  const alone = fryers.length === 1 && fryers[0]?.drawers !== 2;
+  const { lanes, high } = laneRows(sheet, alone, compact, scale.x);
+  const walked = (l: PlacedLane) => l.tasks.find((t) => t.id === told?.task.id) ?? l.tasks[0];
   return (
     <Frame ref={ref} aria-busy={pending} style={{ '--fit': Math.min(1, PAGE / Math.max(1, width)) }}>
       {width > 0 ? (
@@ -68,8 +69,19 @@ export function Lanes({ sheet, fryers, names, pending, problem, pin }: Props) {
                 row={l.rows[k] ?? 0}
                 scale={scale}
                 short={shortly(t, sheet, names)}
-                tell={setTold}
+                tell={(task, more) => setTold({ task, more })}
                 pin={pin}
+                {...(l.hands
+                  ? {
+                      tabbed: walked(l) === t,
+                      walk: (by: number) => {
+                        const next = l.tasks[Math.max(0, Math.min(l.tasks.length - 1, k + by))];
+                        if (!next) return;
+                        setTold({ task: next });
+                        ref.current?.querySelector<HTMLElement>(`[data-hands][data-task='${next.id}']`)?.focus();
+                      },
+                    }
+                  : {})}
               />
             )),
           )}
@@ -79,9 +91,9 @@ export function Lanes({ sheet, fryers, names, pending, problem, pin }: Props) {
         {problem ? (
           <b>{problem}</b>
         ) : told ? (
-          timed(told)
+          `${timed(told.task)}${told.more ? `. ${told.more}` : ''}`
         ) : (
-          'Drag a task, or use the arrow keys, to hold it to a moment; Delete lets it go. In the list below each has its time.'
+          'Drag a task or use the arrow keys to hold it; Delete lets it go.'
         )}
       </Over>
     </Frame>

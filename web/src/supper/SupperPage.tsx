@@ -1,36 +1,27 @@
-import { once, type Run } from '../ui/history';
+import { once } from '../ui/history';
 import { useQueryClient } from '@tanstack/react-query';
-import { CalendarDays, Plus, Printer, ScrollText } from 'lucide-react';
-import { useEffect, useMemo, useState } from 'react';
+import { Plus } from 'lucide-react';
+import { useEffect, useMemo } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import styled from 'styled-components';
 import type { Catalog, Fryer, Plan, Settings, Schemas } from '../api/client';
-import { place } from '../api/place';
-import {
-  dropSupper,
-  keepSupper,
-  useCatalog,
-  useFryers,
-  usePlans,
-  useSettings,
-  useSuppers,
-  workSheet,
-} from '../api/queries';
-import { beginEvening } from '../api/live';
+import { dropSupper, keepSupper, useCatalog, useFryers, usePlans, useSettings, useSuppers } from '../api/queries';
 import { Caution } from '../bench/StationCard';
-import { readyChime } from '../cook/chime';
 import { DishState } from '../dish/DishState';
+import { at } from '../theme/tokens';
 import { unitsOf } from '../format/units';
-import { Button, ButtonLink, MainButton } from '../ui/Button';
+import { Button, MainButton } from '../ui/Button';
 import { Blank, Card, Heading, Page, Quiet } from '../ui/layout';
 import { Late } from '../ui/Late';
 import { Select } from '../ui/Select';
 import { complain, say } from '../ui/toast';
-import { Bought, List, Stack, Two } from './ByTheClock';
+import { Bought, List, Two } from './ByTheClock';
 import { Lanes } from './Lanes';
+import type { Pin } from './LaneTask';
 import { OnThePlate } from './OnThePlate';
+import { Next, TakeAway } from './TakeAway';
 import { SupperSentence } from './SupperSentence';
-import { fromField, hhmm, nextAt, toField, inAWeek, putOff } from './time';
+import { hhmm, nextAt, inAWeek, putOff } from './time';
 import { useSheet, useSupper, type Sheet, type Supper } from './useSupper';
 
 const Head = styled.div`
@@ -41,6 +32,9 @@ const Head = styled.div`
   margin-bottom: 4px;
   > p {
     flex: 1 1 160px;
+    ${at.phone} {
+      display: none;
+    }
   }
   select {
     width: auto;
@@ -53,6 +47,9 @@ const Left = styled.div`
   display: grid;
   gap: 16px;
   min-width: 0;
+  ${at.narrow} {
+    display: contents;
+  }
 `;
 
 const Others = styled(Card)`
@@ -66,15 +63,6 @@ const Others = styled(Card)`
   }
   button {
     margin-top: 6px;
-  }
-`;
-
-const Row = styled.div`
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  a {
-    text-decoration: none;
   }
 `;
 
@@ -187,10 +175,11 @@ function OneSupper({ supper, suppers, plans, fryers, catalog, settings, begin }:
         : plans.find((p) => p.id === d.planId)?.name) ?? 'a dish',
     ]),
   );
-  const pin = (run: Run, task: string, start: string | undefined) =>
+  const pin: Pin = (run, task, start, side) =>
     edit(run, (e) => {
       const rest = (e.pins ?? []).filter((p) => p.task !== task);
-      const pins = start === undefined ? rest : [...rest, { task, start }];
+      const toward = side && (side < 0 ? ('sooner' as const) : ('later' as const));
+      const pins = start === undefined ? rest : [...rest, { task, start, ...(toward ? { toward } : {}) }];
       return { ...e, pins: pins.length > 0 ? pins : undefined };
     });
   const copy = () => {
@@ -221,8 +210,6 @@ function OneSupper({ supper, suppers, plans, fryers, catalog, settings, begin }:
       complain(cause);
     }
   };
-  const file = (what: string) => `${place}/api/v1/suppers/${supper.id}/${what}`;
-  const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
   return (
     <Page>
       <h1 className="quietly">Supper: {draft.name}</h1>
@@ -248,7 +235,23 @@ function OneSupper({ supper, suppers, plans, fryers, catalog, settings, begin }:
         rename={mine.rename}
         {...{ evening, edit, plans, fryers, catalog, units, sheet }}
       />
-      {problem ? <Caution role="alert">{problem}</Caution> : null}
+      {problem ? (
+        <Caution role="alert">
+          {problem}{' '}
+          {(evening.pins ?? []).length > 0 ? (
+            <Button
+              onPress={() =>
+                edit(once, (e) => {
+                  const pins = (e.pins ?? []).slice(0, -1);
+                  return { ...e, pins: pins.length > 0 ? pins : undefined };
+                })
+              }
+            >
+              Let it go
+            </Button>
+          ) : null}
+        </Caution>
+      ) : null}
       {sheet ? (
         <Late pending={pending} refused={false}>
           <Two>
@@ -263,36 +266,13 @@ function OneSupper({ supper, suppers, plans, fryers, catalog, settings, begin }:
             </Left>
             <Left>
               <OnThePlate sheet={sheet} pending={pending} />
-              <Stack aria-label="To take away">
-                <h2 className="no-print">
-                  {hhmm(sheet.startAt)} {sheet.tasks.find((t) => t.hands > 0)?.says}
-                </h2>
-                <Quiet>{sheet.chanceSays}</Quiet>
-                <Row className="no-print">
-                  <Lead id={supper.id} />
-                </Row>
-                <Row className="no-print">
-                  <Now evening={evening} take={(serveAt) => edit('now', (e) => putOff(e, serveAt))} />
-                </Row>
-                <Row className="no-print">
-                  <Button onPress={() => window.print()}>
-                    <Printer size={17} aria-hidden /> Print
-                  </Button>
-                  <ButtonLink href={file('calendar')} download={`${draft.name || 'supper'}.ics`}>
-                    <CalendarDays size={17} aria-hidden /> Calendar
-                  </ButtonLink>
-                  <ButtonLink href={file(`list?zone=${zone}`)} download={`${draft.name || 'supper'}.md`}>
-                    <ScrollText size={17} aria-hidden /> List
-                  </ButtonLink>
-                </Row>
-                <Row className="no-print">
-                  <Button onPress={copy}>The same in a week</Button>
-                  <Button onPress={() => void forget()}>Put it away</Button>
-                </Row>
-                {sheet.cautions.map((c) => (
-                  <Caution key={c}>{c}</Caution>
-                ))}
-              </Stack>
+              <Next id={supper.id} sheet={sheet} />
+              <TakeAway
+                {...{ supper: draft, copy }}
+                id={supper.id}
+                later={(serveAt) => edit('now', (e) => putOff(e, serveAt))}
+                forget={() => void forget()}
+              />
             </Left>
           </Two>
         </Late>
@@ -324,55 +304,6 @@ function InTheWay({ sheet, edit }: { sheet: Sheet; edit: ReturnType<typeof useSu
           {text}
         </Caution>
       ))}
-    </>
-  );
-}
-
-/** Begins to be led through it, on the page at the stove. */
-function Lead({ id }: { id: string }) {
-  const queries = useQueryClient();
-  const navigate = useNavigate();
-  const begin = async () => {
-    readyChime();
-    try {
-      await beginEvening(id, false);
-      await queries.invalidateQueries({ queryKey: ['live'] });
-      await navigate('/cook');
-    } catch (cause) {
-      complain(cause);
-    }
-  };
-  return <MainButton onPress={() => void begin()}>Lead me through it</MainButton>;
-}
-
-/** When it would be ready if it were begun now. */
-function Now({ evening, take }: { evening: Props['supper']['evening']; take: (serveAt: string) => void }) {
-  const [ready, setReady] = useState('');
-  const ask = async () => {
-    const now = fromField(toField(new Date().toISOString()));
-    try {
-      const got = await workSheet({ ...putOff(evening, now), earliest: now, away: undefined });
-      setReady(got.serveAt);
-    } catch (cause) {
-      complain(cause);
-    }
-  };
-  return (
-    <>
-      <Button onPress={() => void ask()}>If I began now?</Button>
-      {ready ? (
-        <span role="status">
-          On the table at <b>{hhmm(ready)}</b>.{' '}
-          <Button
-            onPress={() => {
-              take(fromField(toField(ready)));
-              setReady('');
-            }}
-          >
-            Then it is
-          </Button>
-        </span>
-      ) : null}
     </>
   );
 }

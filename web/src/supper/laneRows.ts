@@ -10,7 +10,20 @@ export interface Lane {
 
 /** How high a row is, px: of what stands in a place, and of what hands do. */
 const PLACE_ROW = 34;
-const HANDS_ROW = 30;
+export const HANDS_ROW = 32;
+/** How wide a picture of what hands do is, and how wide a lane's name is as a line of its own. */
+export const TOKEN = 26;
+const NAME_HIGH = 20;
+
+/**
+ * How a task is drawn on its lane: as long as it is, as a picture where it is short, or as a mere mark where hands
+ * have its picture.
+ */
+export function drawnAs(t: SheetTask, l: Lane, x: (ms: number) => number): 'bar' | 'picture' | 'mark' {
+  if (l.hands) return 'picture';
+  if (x(at(t.end)) - x(at(t.start)) - 1 >= TOKEN) return 'bar';
+  return t.who ? 'mark' : 'picture';
+}
 
 export interface PlacedLane extends Lane {
   /** In which row each task stands, so that none covers another. */
@@ -19,8 +32,16 @@ export interface PlacedLane extends Lane {
   top: number;
 }
 
-/** Places and hands of a sheet as lanes, and how high all are, px; other fryers of the household may stand beside. */
-export function laneRows(sheet: Sheet, alone: boolean, compact: boolean): { lanes: PlacedLane[]; high: number } {
+/**
+ * Places and hands of a sheet as lanes, and how high all are, px; other fryers of the household may stand beside.
+ * Where there is little width the lanes' names stand over them.
+ */
+export function laneRows(
+  sheet: Sheet,
+  alone: boolean,
+  compact: boolean,
+  x: (ms: number) => number,
+): { lanes: PlacedLane[]; high: number } {
   const fryers = sheet.fryers ?? [];
   const on = (place: string) => sheet.tasks.filter((t) => t.place === place && t.kind !== 'load' && t.kind !== 'out');
   const lanes: Lane[] = [
@@ -48,11 +69,13 @@ export function laneRows(sheet: Sheet, alone: boolean, compact: boolean): { lane
   const placed = lanes.map((l) => {
     const ends: number[] = [];
     const rows = l.tasks.map((t) => {
-      let row = ends.findIndex((end) => end <= at(t.start));
+      const from = x(at(t.start));
+      let row = ends.findIndex((end) => end <= from);
       if (row === -1) row = ends.length;
-      ends[row] = at(t.end);
+      ends[row] = drawnAs(t, l, x) === 'picture' ? from + TOKEN + 2 : x(at(t.end));
       return row;
     });
+    if (compact) top += NAME_HIGH;
     const rowHigh = l.hands ? HANDS_ROW : PLACE_ROW;
     const here = { ...l, rows, rowHigh, top };
     top += rowHigh * Math.max(1, ends.length) + 16;
