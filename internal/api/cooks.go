@@ -146,7 +146,8 @@ func (s *Server) ListCooks(ctx context.Context, _ ListCooksRequestObject) (ListC
 	}
 	out := make(ListCooks200JSONResponse, len(cooks))
 	for i, c := range cooks {
-		out[i] = CookSummary{Id: c.ID, Name: c.Name, StartedAt: c.StartedAt.Time, Live: c.FinishedAt == nil, Crust: c.Crust, Inside: c.Inside, Note: c.Note, PlannedMin: &c.PlannedMin}
+		out[i] = CookSummary{Id: c.ID, Name: c.Name, StartedAt: c.StartedAt.Time, Live: c.FinishedAt == nil, Crust: c.Crust, Inside: c.Inside, Note: c.Note, PlannedMin: &c.PlannedMin,
+			PlanId: &c.PlanID, FryerId: &c.FryerID, Fryer: &c.Fryer, EndCrust: c.EndCrust, JuicePct: c.JuiceKept}
 		if c.Evening != "" {
 			out[i].Evening, out[i].EveningId, out[i].Basket, out[i].Baskets = &c.Evening, &c.SessionID, &c.Basket, &c.Baskets
 		}

@@ -1,5 +1,5 @@
 // Package demo fills a new database with a made-up household in a flat above
-// a canal boatyard: its fryers, dishes and a week of cooks.
+// a canal boatyard: its fryers, dishes and an autumn of cooks.
 package demo
 
 import (
@@ -179,13 +179,14 @@ func frozen(id string) load.Pieces {
 // A past cook: which dish, how many days ago at what hour, how many minutes
 // late the turns were said and the food came out, and how it was.
 type past struct {
-	dish                       int
+	dish                       string
 	days, hour                 int
 	late                       float64
 	more                       float64
 	probe                      float64 // °C at the end, 0 for none
 	crust, inside, note, again string
 	seen                       *seen // as a picture
+	round                      bool  // in the borrowed fryer
 }
 
 // seen is how food looked on the plate: how long its pieces are for their
@@ -196,12 +197,18 @@ type seen struct {
 	brown [3]float64
 }
 
-var week = []past{
-	{10, 1, 18, 0.5, 0, 96, "good", "juicy", "Card night. All eleven gone before the sauce was.", "Nothing.", &seen{"Eleven golden wing flats on a white plate, on the table", 1.9, [3]float64{226, 150, 62}}},
-	{3, 1, 19, 1, 2, 0, "soft", "good", "Basket was too full after the wings; the ones below stayed pale.", "Two baskets, or shake once more.", nil},
-	{8, 3, 18, 0, 0, 84, "good", "juicy", "Crumb held at the turn.", "", &seen{"Nine crumbed pollock fingers, deep gold", 2.6, [3]float64{214, 156, 74}}},
-	{7, 5, 19, 0.5, 2, 0, "hard", "dry", "Sat in two minutes longer while the lock gates were seen to.", "Take them out at 14.", nil},
-	{6, 6, 18, 1.5, 0, 71, "good", "good", "Skin came off the grate in one piece after drying on the rack.", "Score it.", nil},
+// pastCooks are a week of all sorts, and how wings and wedges went since autumn began.
+var pastCooks = []past{
+	{"Sumac and lemon-thyme wing flats", 1, 18, 0.5, 0, 96, "good", "juicy", "Card night. All eleven gone before the sauce was.", "Nothing.", &seen{"Eleven golden wing flats on a white plate, on the table", 1.9, [3]float64{226, 150, 62}}, false},
+	{"Caraway potato wedges", 1, 19, 1, 2, 0, "soft", "good", "Basket was too full after the wings; the ones below stayed pale.", "Two baskets, or shake once more.", nil, false},
+	{"Rye-crumbed pollock fingers", 3, 18, 0, 0, 84, "good", "juicy", "Crumb held at the turn.", "", &seen{"Nine crumbed pollock fingers, deep gold", 2.6, [3]float64{214, 156, 74}}, false},
+	{"Fennel-salt pork belly slices", 5, 19, 0.5, 2, 0, "hard", "dry", "Sat in two minutes longer while the lock gates were seen to.", "Take them out at 14.", nil, false},
+	{"Sea bream with dukkah", 6, 18, 1.5, 0, 71, "good", "good", "Skin came off the grate in one piece after drying on the rack.", "Score it.", nil, false},
+	{"Sumac and lemon-thyme wing flats", 15, 18, 0, 1, 93, "good", "juicy", "A minute more than planned, and right.", "", nil, false},
+	{"Caraway potato wedges", 15, 19, 0.5, 3, 0, "good", "good", "Three minutes more did it.", "", nil, false},
+	{"Sumac and lemon-thyme wing flats", 29, 18, 1, 4, 0, "hard", "dry", "Forgotten over a phone call.", "Set the chime.", nil, false},
+	{"Caraway potato wedges", 36, 19, 0, 0, 0, "soft", "good", "As planned, pale at the tips.", "Longer.", nil, true},
+	{"Sumac and lemon-thyme wing flats", 43, 18, 0, -2, 88, "soft", "juicy", "Out early for the bus.", "Not before 20.", nil, true},
 }
 
 // Fill makes the household, the given instant being now. It does nothing to
@@ -273,13 +280,14 @@ func Fill(ctx context.Context, s *store.Store, now time.Time) error {
 			return fmt.Errorf("%s: %w", m.Name, err)
 		}
 	}
-	for _, w := range week {
+	for _, w := range pastCooks {
+		i := slices.IndexFunc(dishes, func(d madeUpDish) bool { return d.name == w.dish })
 		f := square
-		if dishes[w.dish].round {
+		if w.round {
 			f = round
 		}
-		if err := w.add(ctx, s, plans[w.dish], f, now); err != nil {
-			return fmt.Errorf("the cook of %s: %w", dishes[w.dish].name, err)
+		if err := w.add(ctx, s, plans[i], f, now); err != nil {
+			return fmt.Errorf("the cook of %s: %w", w.dish, err)
 		}
 	}
 	return nil

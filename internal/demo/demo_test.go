@@ -52,7 +52,7 @@ func TestFillIsDoneOnce(t *testing.T) {
 		t.Errorf("%d plans, %v", len(plans), err)
 	}
 	cooks, err := s.Summaries(t.Context())
-	if err != nil || len(cooks) != len(week) {
+	if err != nil || len(cooks) != len(pastCooks) {
 		t.Fatalf("%d cooks, %v", len(cooks), err)
 	}
 	for _, c := range cooks {

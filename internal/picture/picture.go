@@ -22,9 +22,8 @@ import (
 const (
 	// MostBytes is the largest file that is read.
 	MostBytes = 20 << 20
-	// mostPixels are of the largest picture that is decoded; a JPEG needs less
-	// room for each.
-	mostPixels, mostPixelsJPEG = 25e6, 50e6
+	// mostPixels are of the largest picture that is decoded.
+	mostPixels = 50e6
 	// longest sides of what is kept, pixels.
 	longest, longestSmall = 1600, 320
 	quality               = 85
@@ -47,7 +46,7 @@ func Keep(raw []byte) (Kept, error) {
 	if err != nil {
 		return Kept{}, err
 	}
-	if kind == "jpeg" && bare(raw) && max(head.Width, head.Height) <= longest {
+	if kind == "jpeg" && readJPEG(raw).bare && max(head.Width, head.Height) <= longest {
 		return whole(raw)
 	}
 	src, _, err := image.Decode(bytes.NewReader(raw))
@@ -71,12 +70,15 @@ func look(raw []byte) (head image.Config, kind string, err error) {
 	} else if err != nil {
 		return head, "", refuse.One("picture", "a damaged one", Kinds+" that opens")
 	}
-	most := mostPixels
-	if kind == "jpeg" {
-		most = mostPixelsJPEG
+	n := float64(head.Width) * float64(head.Height)
+	if n > mostPixels || n == 0 {
+		return head, kind, refuse.One("picture", fmt.Sprintf("%d by %d pixels", head.Width, head.Height), fmt.Sprintf("up to %.0f million pixels", mostPixels/1e6))
 	}
-	if n := float64(head.Width) * float64(head.Height); n > most || n == 0 {
-		return head, kind, refuse.One("picture", fmt.Sprintf("%d by %d pixels", head.Width, head.Height), fmt.Sprintf("up to %.0f million pixels", most/1e6))
+	if takes := decodedBytes(raw, head, kind); takes > mostDecoded {
+		return head, kind, refuse.One("picture", fmt.Sprintf("%d by %d pixels that take %.0f MB", head.Width, head.Height, takes/(1<<20)), fmt.Sprintf("up to %d MB: send it smaller, as a plain JPEG", mostDecoded>>20))
+	}
+	if kind == "jpeg" && readJPEG(raw).scans > mostScans {
+		return head, kind, refuse.One("picture", "a JPEG in more than a picture’s scans", Kinds)
 	}
 	return head, kind, nil
 }
@@ -123,14 +125,39 @@ func fitted(src image.Image, most int) *image.RGBA {
 		draw.Draw(out, out.Rect, src, src.Bounds().Min, draw.Over)
 		return out
 	}
+	sees := true // what is behind it
 	if o, ok := src.(interface{ Opaque() bool }); ok && o.Opaque() {
-		draw.BiLinear.Scale(out, out.Rect, src, src.Bounds(), draw.Src, nil)
+		sees = false
+	}
+	if w*2 > src.Bounds().Dx() {
+		scaled(out, out.Rect, src, src.Bounds(), sees)
 		return out
 	}
-	draw.Draw(out, out.Rect, image.NewUniform(color.White), image.Point{}, draw.Src)
-	draw.BiLinear.Scale(out, out.Rect, src, src.Bounds(), draw.Over, nil)
+	// Twice as large first and then by half, so that each pixel is a mean; in bands,
+	// so that it takes no more room than a band.
+	b := src.Bounds()
+	double := image.NewRGBA(image.Rect(0, 0, 2*w, 2*band))
+	for y := 0; y < h; y += band {
+		to := image.Rect(0, y, w, min(y+band, h))
+		part := image.Rect(0, 0, 2*w, 2*to.Dy())
+		scaled(double, part, src, image.Rect(b.Min.X, b.Min.Y+to.Min.Y*b.Dy()/h, b.Max.X, b.Min.Y+to.Max.Y*b.Dy()/h), sees)
+		draw.ApproxBiLinear.Scale(out, to, double, part, draw.Src, nil)
+	}
 	return out
 }
+
+// scaled draws a part of a picture into another's, on white where it is see-through.
+func scaled(out *image.RGBA, to image.Rectangle, src image.Image, from image.Rectangle, sees bool) {
+	op := draw.Src
+	if sees {
+		draw.Draw(out, to, image.NewUniform(color.White), image.Point{}, draw.Src)
+		op = draw.Over
+	}
+	draw.ApproxBiLinear.Scale(out, to, src, from, op, nil)
+}
+
+// band is how many rows are scaled at once.
+const band = 64
 
 // orientation is how a camera was held, 1 to 8 as Exif has it; 1 where that is
 // not said.
@@ -170,20 +197,4 @@ func upright(src *image.RGBA, o int) *image.RGBA {
 		}
 	}
 	return out
-}
-
-// bare says whether a JPEG has nothing in it but what is seen: no application's
-// segments, no comments, nothing after its end.
-func bare(raw []byte) bool {
-	for at := 2; at+4 <= len(raw) && raw[at] == 0xFF; {
-		marker, length := raw[at+1], int(raw[at+2])<<8|int(raw[at+3])
-		switch {
-		case marker >= 0xE0 && marker <= 0xEF, marker == 0xFE, length < 2:
-			return false
-		case marker == 0xDA: // the scan; what would follow it
-			return bytes.LastIndex(raw, []byte{0xFF, 0xD9}) == len(raw)-2 && bytes.Count(raw[at:], []byte{0xFF, 0xD9}) == 1
-		}
-		at += 2 + length
-	}
-	return false
 }

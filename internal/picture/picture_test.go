@@ -9,6 +9,8 @@ import (
 	"image/color"
 	"image/jpeg"
 	"image/png"
+	"runtime"
+	"slices"
 	"strings"
 	"testing"
 
@@ -166,7 +168,7 @@ func TestLargePicturesShrink(t *testing.T) {
 
 func TestWhatIsNoPicture(t *testing.T) {
 	jpg := asJPEG(t, quarters(64, 64))
-	bomb := asPNG(t, image.NewGray(image.Rect(0, 0, 6000, 6000)))
+	bomb := asPNG(t, image.NewGray(image.Rect(0, 0, 8000, 8000)))
 	for name, raw := range map[string][]byte{
 		"nothing":             {},
 		"a page":              []byte("<!doctype html><script>alert(1)</script>"),
@@ -189,6 +191,79 @@ func TestWhatIsNoPicture(t *testing.T) {
 	k, err := picture.Keep(append(bytes.Clone(jpg), "my street"...))
 	if err != nil || bytes.Contains(k.Full, []byte("street")) {
 		t.Errorf("words after the end: %v", err)
+	}
+}
+
+// progressive is a JPEG in so many scans of w by h pixels, grey all over: a bit for
+// each block.
+func progressive(w, h, scans int) []byte {
+	out := []byte{0xFF, 0xD8, 0xFF, 0xDB, 0, 67, 0}
+	out = append(out, bytes.Repeat([]byte{1}, 64)...)
+	out = append(out, 0xFF, 0xC2, 0, 17, 8, byte(h>>8), byte(h), byte(w>>8), byte(w), 3, 1, 0x11, 0, 2, 0x11, 0, 3, 0x11, 0)
+	out = append(out, 0xFF, 0xC4, 0, 20, 0, 1)
+	out = append(out, make([]byte, 16)...) // one code of one bit: no difference
+	blocks := 3 * ((w + 7) / 8) * ((h + 7) / 8)
+	for k := range scans {
+		approx := byte(0)
+		if scans > 1 {
+			approx = 1
+		}
+		if k > 0 {
+			approx = 0x10 // each block's last bit
+		}
+		out = append(out, 0xFF, 0xDA, 0, 12, 3, 1, 0, 2, 0, 3, 0, 0, 0, approx)
+		out = append(out, make([]byte, blocks/8+2)...)
+	}
+	return append(out, 0xFF, 0xD9)
+}
+
+// Whatever its head says, a picture takes no more than 100 MB, or is refused before
+// it is decoded.
+func TestNoPictureIsABomb(t *testing.T) {
+	deep := image.NewNRGBA64(image.Rect(0, 0, 2600, 2600))
+	files := map[string]struct {
+		raw  []byte
+		kept bool
+	}{
+		"progressive":               {progressive(2000, 1900, 1), true},
+		"progressive, large":        {progressive(6000, 6000, 1), false},
+		"progressive, many scans":   {progressive(800, 800, 200), false},
+		"a bit a pixel, tall":       {asPNG(t, image.NewPaletted(image.Rect(0, 0, 3000, 16000), color.Palette{color.White, color.Black})), true},
+		"a bit a pixel, large":      {asPNG(t, image.NewPaletted(image.Rect(0, 0, 7000, 7100), color.Palette{color.White, color.Black})), true},
+		"sixteen bits a channel":    {asPNG(t, deep), true},
+		"sixteen bits, larger":      {asPNG(t, image.NewNRGBA64(image.Rect(0, 0, 3000, 3000))), false},
+		"a photograph of 24 MP":     {asJPEG(t, image.NewYCbCr(image.Rect(0, 0, 6000, 4000), image.YCbCrSubsampleRatio420)), true},
+		"a photograph of 40 MP":     {asJPEG(t, image.NewYCbCr(image.Rect(0, 0, 7300, 5480), image.YCbCrSubsampleRatio420)), true},
+		"twice its size, beyond 50": {asJPEG(t, image.NewGray(image.Rect(0, 0, 9000, 6000))), false},
+	}
+	for name, c := range files {
+		var before, after runtime.MemStats
+		runtime.ReadMemStats(&before)
+		_, err := picture.Keep(c.raw)
+		runtime.ReadMemStats(&after)
+		took := float64(after.TotalAlloc-before.TotalAlloc) / (1 << 20)
+		t.Logf("%-26s %6.1f MB, file %.2f MB: %v", name, took, float64(len(c.raw))/(1<<20), err)
+		if (err == nil) != c.kept || took > 100 || err != nil && took > 2 {
+			t.Errorf("%s takes %.0f MB: %v", name, took, err)
+		}
+	}
+}
+
+// What is hidden between the parts of a picture does not come along, wherever it is.
+func TestNothingHidesInAPicture(t *testing.T) {
+	jpg := asJPEG(t, quarters(64, 64))
+	note := []byte{0xFF, 0xFE, 0, 11, 'm', 'y', ' ', 's', 't', 'r', 'e', 'e', 't'}
+	scan := bytes.Index(jpg, []byte{0xFF, 0xDA})
+	for name, raw := range map[string][]byte{
+		"before the scan": slices.Concat(jpg[:scan], note, jpg[scan:]),
+		"after the scan":  slices.Concat(jpg[:len(jpg)-2], note, jpg[len(jpg)-2:]),
+		"after the end":   slices.Concat(jpg, note),
+		"two pictures":    slices.Concat(jpg, note, jpg),
+	} {
+		k, err := picture.Keep(raw)
+		if err != nil || bytes.Contains(k.Full, []byte("street")) {
+			t.Errorf("%s: %v, kept with it", name, err)
+		}
 	}
 }
 

@@ -70,6 +70,13 @@ type Summary struct {
 	Note       *string           `db:"note"`
 	PlannedMin float64           `db:"planned_min"`
 	Lab        JSON[[][]float64] `db:"lab"` // forecast colour of both faces at the end
+	// What was cooked and where; Crust of 100 and Juice in percent as they were forecast for
+	// the end, with what was seen in it.
+	PlanID    string   `db:"plan_id"`
+	FryerID   string   `db:"fryer_id"`
+	Fryer     string   `db:"fryer_name"`
+	EndCrust  *float64 `db:"end_crust"`
+	JuiceKept *float64 `db:"end_juice"`
 }
 
 const cookColumns = `id, session_id, plan_id, name, plan, fryer, guidance, guidance_c, planned, forecast, started_at, finished_at, crust, inside, note, change_next, ratings, basket, baskets, outcome_version, dish_id`
@@ -78,7 +85,8 @@ const cookColumns = `id, session_id, plan_id, name, plan, fryer, guidance, guida
 func (s *Store) Summaries(ctx context.Context) ([]Summary, error) {
 	out := []Summary{}
 	err := s.db.SelectContext(ctx, &out, `SELECT cooks.id, cooks.name, session_id, CASE WHEN sheet IS NULL THEN '' ELSE sessions.name END AS evening, basket, baskets,
-		cooks.started_at, cooks.finished_at, crust, inside, note, planned_min, lab,
+		cooks.started_at, cooks.finished_at, crust, inside, note, planned_min, lab, end_crust, end_juice, COALESCE(plan_id, '') AS plan_id,
+		COALESCE(fryer ->> '$.holds.id', '') AS fryer_id, COALESCE(fryer ->> '$.holds.name', '') AS fryer_name,
 		(SELECT at FROM cook_events WHERE cook_id = cooks.id AND kind = ? AND revoked_at IS NULL ORDER BY seq LIMIT 1) AS loaded_at
 		FROM cooks JOIN sessions ON sessions.id = session_id
 		WHERE deleted_at IS NULL AND NOT (cooks.finished_at IS NULL AND sheet IS NOT NULL) ORDER BY cooks.started_at DESC, cooks.id DESC`, cook.Loaded)
@@ -227,7 +235,9 @@ func (s *Store) put(ctx context.Context, tx *sqlx.Tx, c Cook) error {
 		Cook
 		PlannedMin float64           `db:"planned_min"`
 		Lab        JSON[[][]float64] `db:"lab"`
-	}{Cook: c}
+		Crust      float64           `db:"end_crust"`
+		Juice      float64           `db:"end_juice"`
+	}{Cook: c, Crust: c.Forecast.V.End.Crust, Juice: c.Forecast.V.End.JuiceKeptPct}
 	for _, st := range c.Plan.V.Program.V.Stages {
 		sum.PlannedMin += st.Minutes
 	}
@@ -235,7 +245,7 @@ func (s *Store) put(ctx context.Context, tx *sqlx.Tx, c Cook) error {
 		faces := line[len(line)-1].Faces
 		sum.Lab.V = [][]float64{faces[0].Lab[:], faces[1].Lab[:]}
 	}
-	return touched(tx.NamedExecContext(ctx, `UPDATE cooks SET forecast = :forecast, planned_min = :planned_min, lab = :lab WHERE id = :id AND deleted_at IS NULL`, sum))
+	return touched(tx.NamedExecContext(ctx, `UPDATE cooks SET forecast = :forecast, planned_min = :planned_min, lab = :lab, end_crust = :end_crust, end_juice = :end_juice WHERE id = :id AND deleted_at IS NULL`, sum))
 }
 
 // PutOutcome keeps how a cook came out; with a version, only on that version.

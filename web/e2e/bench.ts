@@ -10,7 +10,7 @@ test('dragging', async ({ page, kitchen }) => {
   await page.goto(kitchen.url);
   await page.getByRole('region', { name: 'Ways to run it' }).getByRole('listitem').first().waitFor();
   await page.evaluate(() => performance.clearMeasures());
-  for (const name of [/^Stage 1:/, /^Stage 2 begins/, /^Turn at/, /^Out at/]) {
+  for (const name of [/^Stage 1:/, /^Stage 2 begins/, /^Turn \d/, /^Out \d/]) {
     const box = await page.getByRole('button', { name }).boundingBox();
     if (!box) continue;
     const x = box.x + box.width / 2;

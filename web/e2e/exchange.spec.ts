@@ -256,7 +256,7 @@ test('a logbook of a thousand cooks is drawn page by page, and searched', async 
   await page.setViewportSize({ width: 390, height: 844 });
   await fits(page);
   await page.getByRole('searchbox').fill('no such thing');
-  await expect(page.getByRole('status').filter({ hasText: 'Nothing is called that.' })).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: 'There is none like that.' })).toBeVisible();
 });
 
 test('words that were not used are marked; another food is a dish of its own, and what is beside a side of a supper', async ({

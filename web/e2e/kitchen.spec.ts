@@ -56,7 +56,7 @@ test('shaken dishes are led by shakes', async ({ page, kitchen }) => {
 
 test('a rule of the cook’s own is never laxer', async ({ page, kitchen }) => {
   await page.goto(kitchen.url);
-  await page.getByRole('button', { name: /^Units and rules/ }).click();
+  await page.getByRole('button', { name: /units and rules$/ }).click();
   await page.getByText('My own, stricter').click();
   const own = page.getByRole('textbox', { name: 'My own minimum' });
   await own.fill('40');
@@ -86,7 +86,7 @@ test('keys lead to the views and the sheet of keys', async ({ page, kitchen }) =
   await page.keyboard.press('f');
   await expect(page.getByRole('heading', { name: 'Fryers' })).toBeVisible();
   await page.keyboard.press('?');
-  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+  await expect(page.getByRole('dialog', { name: 'Keys', exact: true })).toBeVisible();
   await accessible(page);
   await page.keyboard.press('Escape');
   await expect(page.getByRole('dialog')).toHaveCount(0);
@@ -98,7 +98,7 @@ test('keys lead to the views and the sheet of keys', async ({ page, kitchen }) =
   await name.pressSequentially('plc');
   await expect(name).toHaveValue('plc');
   await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: /^Units and rules/ }).click();
+  await page.getByRole('button', { name: /units and rules$/ }).click();
   await page.getByText('Single-letter keys').click();
   await page.keyboard.press('Escape');
   await page.keyboard.press('l');
@@ -197,7 +197,7 @@ test('a new household looks around in a made-up one, lets a phone in, and keeps 
   await page.getByRole('button', { name: 'Redo', exact: true }).click();
   await expect(page.getByText('Kept', { exact: true })).toBeVisible();
 
-  await page.getByRole('button', { name: /^Units and rules/ }).click();
+  await page.getByRole('button', { name: /units and rules$/ }).click();
   await page.getByRole('link', { name: 'Phones, and a household to look around in' }).click();
   await page.getByRole('button', { name: 'Show a code to scan' }).click();
   const code = page.getByRole('img', { name: /^Code of/ });

@@ -39,10 +39,10 @@ test('from an empty pan to the plate’s salt', async ({ page, kitchen }) => {
   await thick.focus();
   await page.keyboard.press('PageUp');
   await expect(page.getByRole('button', { name: /^How thick: 10 g/ })).toBeVisible();
-  await page.getByRole('button', { name: /^Heat of the hob: A simmer/ }).focus();
+  await page.getByRole('button', { name: /^Heat of the hob: at a simmer/ }).focus();
   await page.keyboard.press('ArrowUp');
-  await expect(page.getByRole('button', { name: /^Heat of the hob: A hard boil/ })).toBeVisible();
-  await page.getByRole('button', { name: /^Pan on / }).focus();
+  await expect(page.getByRole('button', { name: /^Heat of the hob: at a hard boil/ })).toBeVisible();
+  await page.getByRole('button', { name: /^The pan on / }).focus();
   for (let i = 0; i < 9; i++) await page.keyboard.press('ArrowLeft');
   await expect(todo).toContainText('before the food, and waits.');
   await page.getByRole('button', { name: 'Ready when the food is' }).click();

@@ -73,7 +73,7 @@ test('desk', async ({ page, kitchen }) => {
   await page.setViewportSize({ width: 1280, height: 800 });
   await page.evaluate(() => window.scrollTo({ top: 0 }));
   await stays(page, 'Pantry');
-  await page.getByRole('row', { name: /^light miso/ }).waitFor();
+  await page.getByRole('button', { name: 'light miso' }).waitFor();
   await page.waitForTimeout(300);
   await page.screenshot({ path: to('pantry') });
   await page.getByRole('navigation').getByRole('link', { name: 'Logbook' }).click();

@@ -65,7 +65,7 @@ test('a supper of one’s own on a phone: made, short of time, put away', async 
   await expect(page.getByRole('button', { name: 'A supper', exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'and more' }).click();
   await page.getByRole('combobox', { name: 'A dish' }).selectOption('Harissa drumsticks');
-  await expect(page.getByRole('button', { name: 'Harissa drumsticks' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Harissa drumsticks', exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'and more' }).click();
   await page.getByRole('button', { name: 'A side with steps of its own' }).click();
   await page.getByRole('button', { name: 'A salad', exact: true }).click();

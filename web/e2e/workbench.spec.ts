@@ -19,11 +19,11 @@ const stage = (page: Page, n: number) => page.getByRole('button', { name: new Re
 test('shelves, joins, turns and the end are dragged, and one drag is one undo', async ({ page, kitchen }) => {
   await page.goto(kitchen.url);
   const first = stage(page, 1);
-  await expect(first).toHaveAccessibleName('Stage 1: 165 °C for 12 min');
+  await expect(first).toHaveAccessibleName('Stage 1: 165 °C · 12 min');
 
   await drag(page, first, 0, -29);
-  await expect(first).not.toHaveAccessibleName('Stage 1: 165 °C for 12 min');
-  const hotter = /Stage 1: (\d+) °C for 12 min/.exec((await first.getAttribute('aria-label')) ?? '');
+  await expect(first).not.toHaveAccessibleName('Stage 1: 165 °C · 12 min');
+  const hotter = /Stage 1: (\d+) °C · 12 min/.exec((await first.getAttribute('aria-label')) ?? '');
   expect(Number(hotter?.[1])).toBeGreaterThan(175);
   expect(Number(hotter?.[1]) % 5).toBe(0); // the dial's own steps
   await expect(page.getByRole('dialog')).toHaveCount(0); // a drag is no click
@@ -31,18 +31,18 @@ test('shelves, joins, turns and the end are dragged, and one drag is one undo', 
   const join = page.getByRole('button', { name: /^Stage 2 begins at minute/ });
   await drag(page, join, 80, 0);
   await expect(join).toHaveAccessibleName(/minute 1[4-6]$/);
-  const turn = page.getByRole('button', { name: /^Turn at minute/ });
+  const turn = page.getByRole('button', { name: /^Turn [\d.]+ min in/ });
   await drag(page, turn, -70, 0);
-  await expect(turn).toHaveAccessibleName(/minute (8|9|10)(\.5)?$/);
-  const out = page.getByRole('button', { name: /^Out at minute/ });
+  await expect(turn).toHaveAccessibleName(/Turn (8|9|10)(\.5)? min in$/);
+  const out = page.getByRole('button', { name: /^Out [\d.]+ min in/ });
   await drag(page, out, -60, 0);
-  await expect(out).toHaveAccessibleName(/minute 2[0-2]$/);
+  await expect(out).toHaveAccessibleName(/Out 2[0-2] min in$/);
 
   for (let k = 0; k < 4; k++) await page.keyboard.press('Control+z');
-  await expect(first).toHaveAccessibleName('Stage 1: 165 °C for 12 min');
+  await expect(first).toHaveAccessibleName('Stage 1: 165 °C · 12 min');
   await expect(join).toHaveAccessibleName('Stage 2 begins at minute 12');
-  await expect(turn).toHaveAccessibleName('Turn at minute 12');
-  await expect(out).toHaveAccessibleName('Out at minute 23');
+  await expect(turn).toHaveAccessibleName('Turn 12 min in');
+  await expect(out).toHaveAccessibleName('Out 23 min in');
   await expect(page.getByRole('button', { name: 'Undo', exact: true })).toBeDisabled();
 
   // The last hand wins: what the drawing shows is the answer to what stands.
@@ -57,7 +57,7 @@ test('joins by keyboard, a check, a rest and the read-out', async ({ page, kitch
   await page.keyboard.press('ArrowRight');
   await expect(join).toHaveAccessibleName('Stage 2 begins at minute 13');
   await page.getByRole('button', { name: 'Add a check' }).click();
-  const check = page.getByRole('button', { name: /^Check at minute/ });
+  const check = page.getByRole('button', { name: /^Check [\d.]+ min in/ });
   await check.focus();
   await page.keyboard.press('ArrowRight');
   await expect(check).toBeFocused();
@@ -66,7 +66,7 @@ test('joins by keyboard, a check, a rest and the read-out', async ({ page, kitch
   await page.getByRole('button', { name: 'Take it out to rest' }).click();
   await accessible(page);
   await page.keyboard.press('Escape');
-  await expect(page.getByRole('button', { name: /^Rest for/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^rest · / })).toBeVisible();
 
   const read = page.getByRole('slider', { name: 'Read the race at minute' });
   await read.focus();
@@ -96,7 +96,7 @@ test('a way is wanted, compared and chosen', async ({ page, kitchen }) => {
   await expect(both).toHaveCount(0);
 
   await ways.getByRole('button', { name: 'Use Straight heat' }).click();
-  await expect(ways.getByRole('button', { name: 'In use Straight heat' })).toBeDisabled();
+  await expect(ways.getByRole('button', { name: 'In use Straight heat' })).toBeVisible();
   await expect(stage(page, 2)).toHaveCount(0);
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(stage(page, 2)).toBeVisible();
@@ -140,7 +140,7 @@ test('a recipe is brought from oil, and a preset is judged', async ({ page, kitc
   await page.goto(kitchen.url);
   await page.getByRole('link', { name: /^Rye-crumbed/ }).click();
   await page.getByRole('button', { name: 'Add a brush' }).click();
-  const brush = page.getByRole('button', { name: /^Brush at minute/ });
+  const brush = page.getByRole('button', { name: /^Brush [\d.]+ min in/ });
   await expect(brush).toBeVisible();
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'From oil, oven or packet' }).click();
@@ -230,11 +230,11 @@ test.describe('by finger', () => {
     await first.scrollIntoViewIfNeeded();
     const scrolled = await page.evaluate(() => window.scrollY);
     await swipe(first, 0, -25);
-    await expect(first).toHaveAccessibleName(/^Stage 1: 1[789]\d °C for 12 min$/);
+    await expect(first).toHaveAccessibleName(/^Stage 1: 1[789]\d° · 12$/);
     expect(await page.evaluate(() => window.scrollY)).toBe(scrolled);
-    const turn = page.getByRole('button', { name: /^Turn at minute/ });
+    const turn = page.getByRole('button', { name: /^Turn [\d.]+ min in/ });
     await swipe(turn, -40, 0);
-    await expect(turn).not.toHaveAccessibleName('Turn at minute 12');
+    await expect(turn).not.toHaveAccessibleName('Turn 12 min in');
     await expect(page.getByRole('dialog')).toHaveCount(0);
     // A tap still opens what a drag only moves.
     await turn.tap();
@@ -246,14 +246,14 @@ test('a glaze is brushed on in mid-cook: how late, how hot, and what the cook sa
   await page.goto(kitchen.url);
   await expect(page.getByRole('region', { name: 'Verdict' })).toBeVisible();
   await page.getByRole('button', { name: 'Add a brush' }).click();
-  await page.getByRole('button', { name: 'Brush at minute 18' }).click();
+  await page.getByRole('button', { name: 'Brush 18 min in' }).click();
   await page.getByRole('combobox', { name: 'Brushed on, part 1' }).selectOption({ label: 'honey' });
   await page.keyboard.press('Escape');
   const cautions = page.getByRole('list', { name: 'Cautions' });
   await expect(cautions).toContainText(/latest at which it still dries|turns bitter|does not dry/);
   await expect(page.getByText('Kept', { exact: true })).toBeVisible();
   await page.reload();
-  await expect(page.getByRole('button', { name: 'Brush at minute 18' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Brush 18 min in' })).toBeVisible();
   await page.getByRole('button', { name: 'Cook this' }).click();
   await page.getByRole('button', { name: 'Food is in' }).click();
   await say(page, page.getByRole('button', { name: /^Turned/ }));
@@ -277,7 +277,7 @@ test('several kinds in one basket: each has its own race and its own out', async
   await expect(page.getByRole('img', { name: /^5 drumsticks and 4 prawns in the Square drawer/ })).toBeVisible();
   await accessible(page);
   await page.getByRole('button', { name: /^Take the prawns out at/ }).click();
-  await expect(page.getByRole('button', { name: /^prawns out at minute/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^prawns out \d/ })).toBeVisible();
   await expect(page.getByText('Kept', { exact: true })).toBeVisible();
   await page.reload();
   await expect(page.getByRole('button', { name: '4 prawns', exact: true })).toBeVisible();

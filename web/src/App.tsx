@@ -45,12 +45,12 @@ const byAddress = {
 export const ahead = (path: string) =>
   (Object.entries(byAddress).find(([name]) => path.split('/')[1] === name)?.[1] ?? PlanPage).ahead();
 
-/** What a cook needs at the stove is there before it is asked for. */
+/** What a cook needs at the stove is there before it is asked for, and every page opens without a connection. */
 function usePreload() {
   useEffect(() => {
     const timer = setTimeout(() => {
-      void CookPage.ahead();
-      void EntryPage.ahead();
+      const pages = [CookPage, EntryPage, ...Object.values(byAddress), RecipePage, BringPage, EveningPage, PlanPage];
+      void pages.reduce((before, one) => before.then(() => one.ahead()), Promise.resolve());
     }, 1500);
     return () => clearTimeout(timer);
   }, []);

@@ -5,15 +5,23 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter } from 'react-router';
+import { AGAIN_MS, unanswered } from './api/client';
 import { place } from './api/place';
 import { askAhead, followLetters } from './api/queries';
 import { ahead, App } from './App';
 import { foreseeDish } from './plan/ahead';
+import { keepFocus } from './ui/keepFocus';
 import { GlobalStyle } from './theme/GlobalStyle';
 
 const queries = new QueryClient({
   defaultOptions: {
-    queries: { staleTime: 5_000, retry: 1, networkMode: 'always' },
+    queries: {
+      staleTime: 5_000,
+      retry: 1,
+      networkMode: 'always',
+      // A page mends itself when the line is back.
+      refetchInterval: ({ state }) => (state.status === 'error' && unanswered(state.error) ? AGAIN_MS : false),
+    },
     mutations: { networkMode: 'always' },
   },
 });
@@ -22,6 +30,7 @@ const queries = new QueryClient({
 if (window.location.pathname.slice(place.length).length < 2) window.history.replaceState(null, '', `${place}/plan`);
 
 followLetters(queries);
+keepFocus();
 // What every page needs is on its way while the page's script is fetched.
 void askAhead(queries).then((plans) => foreseeDish(here(), plans));
 

@@ -55,6 +55,13 @@ export class Refusal extends Error {
   }
 }
 
+/** How often what was not answered is asked again, ms. */
+export const AGAIN_MS = 4_000;
+
+/** Whether nobody answered; what was refused is not asked again. */
+export const unanswered = (cause: unknown) =>
+  cause instanceof Refusal && (cause.problem.status === 0 || cause.problem.status >= 500);
+
 interface Result<T> {
   data?: T;
   error?: Problem;

@@ -3883,6 +3883,20 @@ export interface components {
             plannedMin?: number;
             /** Format: double */
             actualMin?: number;
+            planId?: string;
+            fryerId?: string;
+            /** @description its name at that time */
+            fryer?: string;
+            /**
+             * Format: double
+             * @description of 100, as forecast for the end with what was seen in it
+             */
+            endCrust?: number;
+            /**
+             * Format: double
+             * @description likewise
+             */
+            juicePct?: number;
             crust?: string;
             inside?: string;
             note?: string;

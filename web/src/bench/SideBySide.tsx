@@ -77,6 +77,7 @@ export function SideBySide({ lots, all, focusOn, othersLike }: Props) {
         place={ids.indexOf(id) + 1}
         drop={drop ? leave : undefined}
         alike={alike}
+        of={alike ? undefined : props.name}
         {...props}
       />
     );

@@ -108,6 +108,8 @@ interface Props extends StationProps {
   drop: (() => void) | undefined;
   /** It is of all lots alike: how that is said, and what it does for each. */
   alike?: Alike | undefined;
+  /** Whose it is, where another's stands beside it. */
+  of?: string | undefined;
 }
 
 export interface Alike {
@@ -116,7 +118,7 @@ export interface Alike {
 }
 
 /** One step: its answer, why, what it does, and what can be chosen. */
-export function StationCard({ station, place, drop, alike, ...props }: Props) {
+export function StationCard({ station, place, drop, alike, of, ...props }: Props) {
   const { answer, plan, at } = props;
   const { id } = station;
   const [open, setOpen] = useState('');
@@ -132,7 +134,7 @@ export function StationCard({ station, place, drop, alike, ...props }: Props) {
   const [reason, more] = firstSentence(station.why);
   const skips = id !== 'cut' && id !== 'finish' && station.does !== '' && !alike;
   return (
-    <Box id={`station-${at}-${id}`} tabIndex={-1} aria-label={station.title}>
+    <Box id={`station-${at}-${id}`} tabIndex={-1} aria-label={of ? `${station.title}, ${of}` : station.title}>
       <Name>
         <h2>
           {place}. {station.title}

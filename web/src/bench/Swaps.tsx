@@ -51,7 +51,7 @@ export function Swaps({ name, swaps, note, take }: Props) {
         </>
       )}
     >
-      <Button aria-label={`No ${name} in?`}>None in?</Button>
+      <Button aria-label={`None in? ${name}`}>None in?</Button>
     </Pop>
   );
 }

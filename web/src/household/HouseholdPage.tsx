@@ -10,7 +10,7 @@ import { Stays } from './Stays';
 import { Card, Page, Quiet, Title } from '../ui/layout';
 import { complain, say } from '../ui/toast';
 import { Archive } from './Archive';
-import { UnitsAndRules } from './HouseholdSettings';
+import { HouseholdSentence } from './HouseholdSettings';
 import { lookAround } from './demo';
 
 const Columns = styled.div`
@@ -140,12 +140,9 @@ export default function HouseholdPage() {
   return (
     <Page>
       <Stays />
-      <Title>Household</Title>
+      <Title className="quietly">Household</Title>
+      <HouseholdSentence />
       <Columns>
-        <Block aria-labelledby="rules">
-          <h2 id="rules">Units and rules</h2>
-          <UnitsAndRules />
-        </Block>
         <Block aria-labelledby="archive">
           <h2 id="archive">All of it, out and in</h2>
           <Archive />
@@ -156,8 +153,8 @@ export default function HouseholdPage() {
             <Block aria-labelledby="demo">
               <h2 id="demo">A household to look around in</h2>
               <Quiet>
-                Eleven dishes, two fryers and a week of cooks, all made up. Change what you like there: nothing of it
-                comes over to yours, and it is gone when you leave.
+                Sixteen dishes, three fryers and an autumn of cooks, all made up. Change what you like there: nothing of
+                it comes over to yours, and it is gone when you leave.
               </Quiet>
               <div>
                 <Button onPress={lookAround}>Look around</Button>

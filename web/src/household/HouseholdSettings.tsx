@@ -1,4 +1,5 @@
 import { useQueryClient } from '@tanstack/react-query';
+import type { ReactNode } from 'react';
 import { SwitchField } from 'react-aria-components';
 import { Link } from 'react-router';
 import styled from 'styled-components';
@@ -11,53 +12,70 @@ import { Choice } from '../ui/Choice';
 import { Knob } from '../ui/Knob';
 import { Quiet } from '../ui/layout';
 import { Pop } from '../ui/Pop';
+import { Line, Part } from '../ui/sentence';
 import { Stepper } from '../ui/Stepper';
 
 const Small = styled(Quiet)`
   font-size: 14px;
 `;
 
-/** Units, the rule for "safe", chime and keys. */
-export function UnitsAndRules() {
-  const { data } = useSettings();
-  const catalog = useCatalog();
+type Set = (change: Partial<Settings>) => void;
+
+function useSet(): Set {
   const queries = useQueryClient();
-  if (!data) return null;
+  return (change) => changeSettings(queries, change);
+}
+
+interface Props {
+  data: Settings;
+  set: Set;
+}
+
+const Temperature = ({ data, set }: Props) => (
+  <Choice
+    label="Temperature"
+    row
+    options={[
+      { id: 'C', name: '°C' },
+      { id: 'F', name: '°F' },
+    ]}
+    value={data.temperature}
+    onChange={(temperature) => set({ temperature })}
+  />
+);
+
+const Weight = ({ data, set }: Props) => (
+  <Choice
+    label="Weight"
+    row
+    options={[
+      { id: 'g', name: 'grams' },
+      { id: 'oz', name: 'ounces' },
+    ]}
+    value={data.mass}
+    onChange={(mass) => set({ mass })}
+  />
+);
+
+const Spoons = ({ data, set }: Props) => (
+  <Choice
+    label="Spoons and cups"
+    row
+    options={[
+      { id: 'metric', name: 'Metric', note: '15 and 250 ml' },
+      { id: 'us', name: 'US', note: '14.8 and 237 ml' },
+      { id: 'au', name: 'Australian', note: '20 and 250 ml' },
+    ]}
+    value={data.spoons}
+    onChange={(spoons) => set({ spoons })}
+  />
+);
+
+function Safe({ data, set }: Props) {
+  const catalog = useCatalog();
   const units = unitsOf(data);
-  const set = (change: Partial<Settings>) => changeSettings(queries, change);
   return (
     <>
-      <Choice
-        label="Temperature"
-        row
-        options={[
-          { id: 'C', name: '°C' },
-          { id: 'F', name: '°F' },
-        ]}
-        value={data.temperature}
-        onChange={(temperature) => set({ temperature })}
-      />
-      <Choice
-        label="Weight"
-        row
-        options={[
-          { id: 'g', name: 'grams' },
-          { id: 'oz', name: 'ounces' },
-        ]}
-        value={data.mass}
-        onChange={(mass) => set({ mass })}
-      />
-      <Choice
-        label="Spoons and cups"
-        row
-        options={[
-          { id: 'metric', name: 'Metric', note: '15 and 250 ml' },
-          { id: 'us', name: 'US', note: '14.8 and 237 ml' },
-          { id: 'au', name: 'Australian', note: '20 and 250 ml' },
-        ]}
-        value={data.spoons}
-        onChange={(spoons) => set({ spoons })}
-      />
       <Choice
         label="What counts as safe"
         options={(catalog.data?.guidances ?? []).map((g) => ({ id: g.id as Settings['guidance'], name: g.name }))}
@@ -76,12 +94,59 @@ export function UnitsAndRules() {
         Local rules and medical advice come first. For pregnant people, small children, the old and the ill, stay with
         the higher figure.
       </Small>
-      <SwitchField isSelected={data.chime} onChange={(chime) => set({ chime })}>
-        <Knob>Chime when something is due</Knob>
-      </SwitchField>
-      <SwitchField isSelected={data.shortcuts} onChange={(shortcuts) => set({ shortcuts })}>
-        <Knob>Single-letter keys</Knob>
-      </SwitchField>
+    </>
+  );
+}
+
+const Switches = ({ data, set }: Props) => (
+  <>
+    <SwitchField isSelected={data.chime} onChange={(chime) => set({ chime })}>
+      <Knob>Chime when something is due</Knob>
+    </SwitchField>
+    <SwitchField isSelected={data.shortcuts} onChange={(shortcuts) => set({ shortcuts })}>
+      <Knob>Single-letter keys</Knob>
+    </SwitchField>
+  </>
+);
+
+const spoonWords: Record<Settings['spoons'], string> = { metric: 'metric', us: 'US', au: 'Australian' };
+
+/** How this household reads, as one sentence whose parts are choices. */
+export function HouseholdSentence() {
+  const { data } = useSettings();
+  const catalog = useCatalog();
+  const set = useSet();
+  if (!data) return null;
+  const rule = catalog.data?.guidances.find((g) => g.id === data.guidance)?.says ?? 'its rule';
+  const said = data.guidance === 'stricter' ? `${rule}, ${unitsOf(data).temperature(data.guidanceC)}` : rule;
+  const part = (title: string, body: ReactNode, words: string) => (
+    <Pop title={title} body={body}>
+      <Part>{words}</Part>
+    </Pop>
+  );
+  return (
+    <Line>
+      Here it is read in {part('Temperature', <Temperature {...{ data, set }} />, `°${data.temperature}`)} and{' '}
+      {part('Weight', <Weight {...{ data, set }} />, data.mass === 'g' ? 'grams' : 'ounces')}, spooned by{' '}
+      {part('Spoons and cups', <Spoons {...{ data, set }} />, `${spoonWords[data.spoons]} spoons`)}, and safe by{' '}
+      {part('What counts as safe', <Safe {...{ data, set }} />, said)}. What is due{' '}
+      {part('Chime and keys', <Switches {...{ data, set }} />, data.chime ? 'chimes' : 'is shown without a sound')}.
+    </Line>
+  );
+}
+
+/** Units, the rule for "safe", chime and keys. */
+function UnitsAndRules() {
+  const { data } = useSettings();
+  const set = useSet();
+  if (!data) return null;
+  return (
+    <>
+      <Temperature {...{ data, set }} />
+      <Weight {...{ data, set }} />
+      <Spoons {...{ data, set }} />
+      <Safe {...{ data, set }} />
+      <Switches {...{ data, set }} />
     </>
   );
 }
@@ -102,7 +167,7 @@ export function HouseholdSettings() {
         </>
       )}
     >
-      <Button aria-label={`Units and rules: °${data.temperature}, ${data.mass}`}>
+      <Button aria-label={`°${data.temperature} · ${data.mass}: units and rules`}>
         °{data.temperature} · {data.mass}
       </Button>
     </Pop>

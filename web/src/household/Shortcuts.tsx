@@ -81,7 +81,7 @@ export function Shortcuts() {
   }, [on, navigate]);
   return (
     <>
-      <Mark aria-label="Keys" onPress={() => setOpen(true)}>
+      <Mark aria-label="? Keys" onPress={() => setOpen(true)}>
         ?
       </Mark>
       <Over isOpen={open} onOpenChange={setOpen} isDismissable>

@@ -12,13 +12,11 @@ import { stays } from './Stays';
 const Bar = styled.header`
   display: flex;
   align-items: center;
+  flex-wrap: wrap;
   gap: 10px 22px;
   max-width: 1320px;
   margin: 0 auto;
   padding: 9px 28px;
-  ${at.narrow} {
-    flex-wrap: wrap;
-  }
   ${at.phone} {
     padding: 8px 14px 6px;
   }
@@ -35,6 +33,7 @@ const Name = styled(Link)`
 
 const Views = styled.nav`
   display: flex;
+  flex-wrap: wrap;
   gap: 2px;
   ${at.narrow} {
     order: 3;
@@ -44,7 +43,10 @@ const Views = styled.nav`
     position: fixed;
     z-index: 20;
     inset: auto 0 0;
+    flex-wrap: nowrap;
+    overflow-x: auto;
     justify-content: space-around;
+    justify-content: safe space-around;
     padding: 4px 4px calc(4px + env(safe-area-inset-bottom));
     background: var(--paper);
     border-top: 1px solid var(--line);

@@ -4,7 +4,6 @@ import { useEffect, useState } from 'react';
 import { Input, Label, SearchField } from 'react-aria-components';
 import { Link } from 'react-router';
 import styled from 'styled-components';
-import type { Schemas } from '../api/client';
 import { pictureUrl } from '../api/pictures';
 import { place } from '../api/place';
 import { deleteCook, restoreCook, useCooks } from '../api/queries';
@@ -14,7 +13,10 @@ import { at } from '../theme/tokens';
 import { Button, PlainButton } from '../ui/Button';
 import { fieldBox, labelled } from '../ui/field';
 import { Blank, Page, Quiet, Title } from '../ui/layout';
+import { Select } from '../ui/Select';
 import { complain, say } from '../ui/toast';
+import { Seasons, type Summary } from './Seasons';
+import { TwoCooks } from './TwoCooks';
 import { crustWords, insideWords } from './words';
 
 const List = styled.ol`
@@ -83,30 +85,117 @@ const Away = styled(PlainButton)`
   color: var(--quiet);
 `;
 
+const Choose = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: end;
+  gap: 10px 14px;
+  margin: 12px 0;
+  label {
+    ${labelled}
+  }
+`;
+
+const Stack = styled.div`
+  display: grid;
+  gap: 14px;
+`;
+
 const More = styled.p`
   margin-top: 14px;
 `;
 
 const Find = styled(SearchField)`
   ${labelled}
-  max-width: 340px;
-  margin-top: 12px;
+  flex: 0 1 300px;
+  max-width: 100%;
+  min-width: 0;
   input {
     ${fieldBox}
+    width: 100%;
+    min-width: 0;
   }
 `;
-
-type Summary = Schemas['CookSummary'];
 
 // As many as are drawn at once: a household has thousands.
 const PAGE = 60;
 
-/** All cooks, the latest first. */
+interface ChosenProps {
+  label: string;
+  every: string;
+  of: { name: string; n: number }[];
+  value: string;
+  choose: (name: string) => void;
+}
+
+/** One of what there is, or all of it. */
+function Chosen({ label, every, of, value, choose }: ChosenProps) {
+  return (
+    <label>
+      {label}
+      <Select value={value} onChange={(e) => choose(e.target.value)}>
+        <option value="">{every}</option>
+        {of.map(({ name, n }) => (
+          <option key={name} value={name}>
+            {name} ({n})
+          </option>
+        ))}
+      </Select>
+    </label>
+  );
+}
+
+/** One cook in the list. */
+function Row({ cook: c, remove }: { cook: Summary; remove: () => void }) {
+  return (
+    <Entry>
+      <Link to={`/logbook/${c.id}`}>
+        {c.picture ? (
+          <Seen src={pictureUrl(c.picture.id, 'small')} alt={c.picture.alt} loading="lazy" />
+        ) : (
+          <Faces aria-hidden>
+            {(c.lab ?? []).map((lab, i) => (
+              <span key={i} style={{ background: cssLab(lab) }} />
+            ))}
+          </Faces>
+        )}
+        <span>
+          <strong>
+            {c.name}
+            {(c.baskets ?? 1) > 1 ? ` ${c.basket ?? 1}` : ''}
+          </strong>
+          <small>
+            {day(c.startedAt)}, {clock(c.startedAt)}
+            {c.evening ? `, of ${c.evening}` : ''}
+          </small>
+        </span>
+        <span>
+          {c.actualMin == null ? 'given up before it went in' : `${Math.round(c.actualMin)} min`}
+          {c.actualMin != null && c.plannedMin != null ? <small>, planned {Math.round(c.plannedMin)}</small> : null}
+          <br />
+          <small>
+            {c.crust ? `crust ${crustWords[c.crust] ?? c.crust}` : 'not judged yet'}
+            {c.inside ? `, inside ${insideWords[c.inside] ?? c.inside}` : ''}
+          </small>
+        </span>
+        <small>{c.note}</small>
+      </Link>
+      <Away aria-label={`Delete the cook of ${c.name}, ${day(c.startedAt)}`} onPress={remove}>
+        <Trash2 size={18} aria-hidden />
+      </Away>
+    </Entry>
+  );
+}
+
+/** All cooks: over time, compared, and the latest first. */
 export default function LogbookPage() {
   const cooks = useCooks();
   const queries = useQueryClient();
   const [search, setSearch] = useState('');
   const [pages, setPages] = useState(1);
+  const [dish, setDish] = useState('');
+  const [fryer, setFryer] = useState('');
+  const [picked, setPicked] = useState<string[]>([]);
   useEffect(() => {
     document.title = 'Logbook · Velocrustum';
   }, []);
@@ -137,12 +226,17 @@ export default function LogbookPage() {
     .filter((c, i) => c.eveningId && finished.findIndex((o) => o.eveningId === c.eveningId) === i)
     .slice(0, 12);
   const wanted = search.trim().toLowerCase();
-  const found =
-    wanted === ''
-      ? finished
-      : finished.filter((c) =>
-          `${c.name} ${c.evening ?? ''} ${c.note ?? ''} ${day(c.startedAt)}`.toLowerCase().includes(wanted),
-        );
+  const counted = (of: (c: Summary) => string) =>
+    [...new Set(finished.map(of))].sort().map((name) => ({ name, n: finished.filter((c) => of(c) === name).length }));
+  const dishes = counted((c) => c.name);
+  const fryers = counted((c) => c.fryer ?? '');
+  const found = finished.filter(
+    (c) =>
+      (dish === '' || c.name === dish) &&
+      (fryer === '' || c.fryer === fryer) &&
+      `${c.name} ${c.evening ?? ''} ${c.note ?? ''} ${day(c.startedAt)}`.toLowerCase().includes(wanted),
+  );
+  const [one, two] = finished.filter((c) => picked.includes(c.id));
   const shown = found.slice(0, pages * PAGE);
   return (
     <Page>
@@ -174,59 +268,39 @@ export default function LogbookPage() {
           ))}
         </p>
       ) : null}
-      {finished.length > PAGE ? (
-        <Find
-          value={search}
-          onChange={(t) => {
-            setSearch(t);
-            setPages(1);
-          }}
-        >
-          <Label>Find among {finished.length}</Label>
-          <Input placeholder="a dish, a word of a note, a month…" />
-        </Find>
+      {finished.length > 1 ? (
+        <Choose>
+          <Chosen label="Dish" every="All dishes" of={dishes} value={dish} choose={setDish} />
+          {fryers.length > 1 ? (
+            <Chosen label="Fryer" every="Any fryer" of={fryers} value={fryer} choose={setFryer} />
+          ) : null}
+          <Find
+            value={search}
+            onChange={(t) => {
+              setSearch(t);
+              setPages(1);
+            }}
+          >
+            <Label>Find among {finished.length}</Label>
+            <Input placeholder="a word of a note, a month…" />
+          </Find>
+        </Choose>
       ) : null}
-      {wanted !== '' && found.length === 0 ? <Quiet role="status">Nothing is called that.</Quiet> : null}
+      {finished.length > 0 && found.length === 0 ? <Quiet role="status">There is none like that.</Quiet> : null}
+      <Stack>
+        {found.length > 1 ? (
+          <Seasons
+            key={dish + fryer + wanted}
+            cooks={found}
+            picked={picked}
+            pick={(id, on) => setPicked((now) => (on ? [...now.slice(-1), id] : now.filter((p) => p !== id)))}
+          />
+        ) : null}
+        {one && two ? <TwoCooks pair={[two, one]} close={() => setPicked([])} /> : null}
+      </Stack>
       <List>
         {shown.map((c) => (
-          <Entry key={c.id}>
-            <Link to={`/logbook/${c.id}`}>
-              {c.picture ? (
-                <Seen src={pictureUrl(c.picture.id, 'small')} alt={c.picture.alt} loading="lazy" />
-              ) : (
-                <Faces aria-hidden>
-                  {(c.lab ?? []).map((lab, i) => (
-                    <span key={i} style={{ background: cssLab(lab) }} />
-                  ))}
-                </Faces>
-              )}
-              <span>
-                <strong>
-                  {c.name}
-                  {(c.baskets ?? 1) > 1 ? ` ${c.basket ?? 1}` : ''}
-                </strong>
-                <small>
-                  {day(c.startedAt)}, {clock(c.startedAt)}
-                  {c.evening ? `, of ${c.evening}` : ''}
-                </small>
-              </span>
-              <span>
-                {c.actualMin == null ? 'given up before it went in' : `${Math.round(c.actualMin)} min`}
-                {c.actualMin != null && c.plannedMin != null ? (
-                  <small>, planned {Math.round(c.plannedMin)}</small>
-                ) : null}
-                <br />
-                <small>
-                  {c.crust ? `crust ${crustWords[c.crust] ?? c.crust}` : 'not judged yet'}
-                  {c.inside ? `, inside ${insideWords[c.inside] ?? c.inside}` : ''}
-                </small>
-              </span>
-              <small>{c.note}</small>
-            </Link>
-            <Away aria-label={`Delete the cook of ${c.name}, ${day(c.startedAt)}`} onPress={() => void remove(c)}>
-              <Trash2 size={18} aria-hidden />
-            </Away>
-          </Entry>
+          <Row key={c.id} cook={c} remove={() => void remove(c)} />
         ))}
       </List>
       {found.length > shown.length ? (

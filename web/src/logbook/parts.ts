@@ -25,6 +25,10 @@ export const Stack = styled.div`
 export const Table = styled.table`
   width: 100%;
   border-collapse: collapse;
+  ${at.phone} {
+    display: block;
+    overflow-x: auto;
+  }
   th,
   td {
     padding: 7px 8px;

@@ -77,7 +77,7 @@ export function PanHandles({ made, scale, endMin, choices, edit }: Props) {
           })}
         >
           <Shelf
-            aria-label={`Heat of the hob: ${choices.heats[heatAt]?.name ?? ''}`}
+            aria-label={`Heat of the hob: ${choices.heats[heatAt]?.says ?? ''}`}
             onKeyDown={move(
               (up, side) => {
                 const h = choices.heats[Math.min(2, Math.max(0, heatAt + Math.sign(up + side)))];
@@ -99,7 +99,7 @@ export function PanHandles({ made, scale, endMin, choices, edit }: Props) {
             onPointerDownCapture={grip((_, drag) => (dx) => edit.before(drag, endMin - x.invert(x(on) + dx)))}
           >
             <Flag
-              aria-label={`Pan on ${minutes(made.onMin)} min before the food is out`}
+              aria-label={`The pan on ${minutes(on)} min in, ${minutes(made.onMin)} min before the food is out`}
               onKeyDown={move(
                 (up, side) => edit.before('on', Math.ceil(made.onMin) - side - up),
                 () => undefined,

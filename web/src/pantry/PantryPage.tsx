@@ -1,6 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Input, Label, SearchField } from 'react-aria-components';
+import { useSearchParams } from 'react-router';
 import styled from 'styled-components';
 import type { Schemas } from '../api/client';
 import { dropIngredient, keepIngredient, useCatalog, usePantry } from '../api/queries';
@@ -11,14 +12,20 @@ import { Blank, Page, Quiet, Title } from '../ui/layout';
 import { complain, say } from '../ui/toast';
 import { NewIngredient } from './Figures';
 import { Sheet } from './Sheet';
+import { Shelves } from './Shelves';
+import { Tabs } from '../ui/Tabs';
 
 type Ingredient = Schemas['Ingredient'];
 
 const Find = styled(SearchField)`
   ${labelled}
   flex: 0 1 340px;
+  min-width: 0;
+  max-width: 100%;
   input {
     ${fieldBox}
+    width: 100%;
+    min-width: 0;
   }
 `;
 
@@ -39,6 +46,9 @@ export default function PantryPage() {
   const catalog = useCatalog();
   const queries = useQueryClient();
   const [search, setSearch] = useState('');
+  const [asked, setAsked] = useSearchParams();
+  const view = asked.has('figures') ? 1 : 0;
+  const setView = (k: number) => setAsked(k === 1 ? { figures: '' } : {}, { replace: true });
   useEffect(() => {
     document.title = 'Pantry · Velocrustum';
   }, []);
@@ -65,6 +75,7 @@ export default function PantryPage() {
       complain(cause);
     }
   };
+  const View = view === 0 ? Shelves : Sheet;
   const wanted = search.trim().toLowerCase();
   const found = (pantry.data?.ingredients ?? []).filter((i) =>
     `${i.name} ${i.role} ${i.form ?? ''} ${(i.allergens ?? []).join(' ')}`.toLowerCase().includes(wanted),
@@ -74,14 +85,14 @@ export default function PantryPage() {
       <Stays />
       <Title>Pantry</Title>
       <Quiet>
-        What is in 100 g, and what a spoon of it weighs. Put in what stands on your own labels; the bench counts with
-        it.
+        What is in each, of 100 g. Put in what stands on your own labels: the bench and the pan count with it.
       </Quiet>
       <Tools>
         <Find value={search} onChange={setSearch}>
           <Label>Find</Label>
           <Input placeholder="soy, flour, acid, sesame…" />
         </Find>
+        <Tabs label="How it is shown" tabs={['Shelves', 'All figures']} shown={view} show={setView} />
         <NewIngredient
           taken={pantry.data?.ingredients ?? []}
           save={(i) => {
@@ -93,7 +104,7 @@ export default function PantryPage() {
       {pantry.data ? null : <Quiet role="status">Opening it…</Quiet>}
       {pantry.data && found.length === 0 ? <Quiet>Nothing is called that.</Quiet> : null}
       {catalog.data && found.length > 0 ? (
-        <Sheet
+        <View
           ingredients={found}
           own={pantry.data?.own ?? {}}
           catalog={catalog.data}

@@ -7,6 +7,7 @@ import { Quiet } from '../ui/layout';
 import { Pop } from '../ui/Pop';
 import { complain } from '../ui/toast';
 import { fields, Figures, SPOON_ML } from './Figures';
+import { shelvesOf } from './uses';
 
 type Ingredient = Schemas['Ingredient'];
 
@@ -154,20 +155,6 @@ function Cell({ name, value, min, max, onChange }: CellProps) {
   );
 }
 
-/** What they are used for, in the order of a cook's hands. */
-const uses: { name: string; is: (i: Ingredient) => boolean }[] = [
-  { name: 'Salts and salty sauces', is: (i) => i.role === 'salt' },
-  { name: 'Spices, herbs and pastes', is: (i) => i.role === 'spice' },
-  { name: 'Sour', is: (i) => i.role === 'acid' },
-  { name: 'Sweet', is: (i) => i.role === 'sugar' && i.form === undefined },
-  { name: 'Tenderising', is: (i) => i.role === 'enzyme' },
-  { name: 'Liquids, dairy and egg', is: (i) => ['liquid', 'dairy', 'egg'].includes(i.role) },
-  { name: 'Fats', is: (i) => i.role === 'fat' && i.form === undefined },
-  { name: 'Flours and starches', is: (i) => i.form === 'powder' },
-  { name: 'Crumbs, seeds and nuts', is: (i) => i.form === 'crumb' },
-  { name: 'Others', is: () => true },
-];
-
 const short: Record<string, string> = { carb: 'Carb.' };
 
 interface Props {
@@ -182,12 +169,7 @@ interface Props {
 /** The pantry on one sheet, by what it is used for; figures are changed where they stand. */
 export function Sheet({ ingredients, own, catalog, save, back }: Props) {
   const sources = [...new Set(ingredients.map((i) => i.source))];
-  const left = new Set(ingredients);
-  const groups = uses.map((use) => {
-    const those = [...left].filter(use.is).sort((a, b) => a.name.localeCompare(b.name));
-    those.forEach((i) => left.delete(i));
-    return { ...use, those };
-  });
+  const groups = shelvesOf(ingredients);
   const density = within(catalog, 'ingredient.density');
   return (
     <>
@@ -209,85 +191,83 @@ export function Sheet({ ingredients, own, catalog, save, back }: Props) {
             </tr>
           </thead>
           <tbody>
-            {groups.map((g) =>
-              g.those.length === 0 ? null : (
-                <Fragment key={g.name}>
-                  <tr>
-                    <th scope="rowgroup" colSpan={12}>
-                      {g.name}
+            {groups.map((g) => (
+              <Fragment key={g.name}>
+                <tr>
+                  <th scope="rowgroup" colSpan={12}>
+                    {g.name}
+                  </th>
+                </tr>
+                {g.those.map((i) => (
+                  <tr key={i.id}>
+                    <th scope="row">
+                      <Pop
+                        title={i.name}
+                        body={
+                          <>
+                            <Figures of={i} catalog={catalog} save={save} />
+                            {i.instead ? <Quiet>In its place: {i.instead}.</Quiet> : null}
+                          </>
+                        }
+                      >
+                        <Called aria-label={`${i.name}, change`}>{i.name}</Called>
+                      </Pop>
                     </th>
+                    {fields.map((f) => {
+                      const { min, max } = within(catalog, `ingredient.${f.key}`);
+                      return (
+                        <td key={f.key}>
+                          <Cell
+                            name={`${i.name}: ${f.name}, g in 100 g`}
+                            value={i[f.key]}
+                            min={min}
+                            max={max}
+                            onChange={(v) =>
+                              save({ ...i, [f.key]: v, ...(f.key === 'sugar' && v > i.carb ? { carb: v } : {}) })
+                            }
+                          />
+                        </td>
+                      );
+                    })}
+                    <td>
+                      <Cell
+                        name={`${i.name}: a level teaspoon of ${SPOON_ML} ml, g`}
+                        value={i.density * SPOON_ML}
+                        min={density.min * SPOON_ML}
+                        max={density.max * SPOON_ML}
+                        onChange={(v) => save({ ...i, density: v / SPOON_ML })}
+                      />
+                    </td>
+                    <td>
+                      <Cell
+                        name={`${i.name}: one piece, g`}
+                        value={i.each}
+                        {...within(catalog, 'ingredient.each')}
+                        onChange={(each) => save({ ...i, each })}
+                      />
+                    </td>
+                    <td>
+                      <Cell
+                        name={`${i.name}: price of 1 kg`}
+                        value={i.price ?? 0}
+                        {...within(catalog, 'ingredient.price')}
+                        onChange={(price) => save({ ...i, price })}
+                      />
+                    </td>
+                    <Holds>{i.allergens?.join(', ') ?? ''}</Holds>
+                    <Holds>
+                      {i.id in own ? (
+                        <Button onPress={() => back(i)}>
+                          {i.id.startsWith('own-') ? 'Take it out' : 'As it ships'}
+                        </Button>
+                      ) : (
+                        sources.indexOf(i.source) + 1
+                      )}
+                    </Holds>
                   </tr>
-                  {g.those.map((i) => (
-                    <tr key={i.id}>
-                      <th scope="row">
-                        <Pop
-                          title={i.name}
-                          body={
-                            <>
-                              <Figures of={i} catalog={catalog} save={save} />
-                              {i.instead ? <Quiet>In its place: {i.instead}.</Quiet> : null}
-                            </>
-                          }
-                        >
-                          <Called aria-label={`${i.name}, change`}>{i.name}</Called>
-                        </Pop>
-                      </th>
-                      {fields.map((f) => {
-                        const { min, max } = within(catalog, `ingredient.${f.key}`);
-                        return (
-                          <td key={f.key}>
-                            <Cell
-                              name={`${i.name}: ${f.name}, g in 100 g`}
-                              value={i[f.key]}
-                              min={min}
-                              max={max}
-                              onChange={(v) =>
-                                save({ ...i, [f.key]: v, ...(f.key === 'sugar' && v > i.carb ? { carb: v } : {}) })
-                              }
-                            />
-                          </td>
-                        );
-                      })}
-                      <td>
-                        <Cell
-                          name={`${i.name}: a level teaspoon of ${SPOON_ML} ml, g`}
-                          value={i.density * SPOON_ML}
-                          min={density.min * SPOON_ML}
-                          max={density.max * SPOON_ML}
-                          onChange={(v) => save({ ...i, density: v / SPOON_ML })}
-                        />
-                      </td>
-                      <td>
-                        <Cell
-                          name={`${i.name}: one piece, g`}
-                          value={i.each}
-                          {...within(catalog, 'ingredient.each')}
-                          onChange={(each) => save({ ...i, each })}
-                        />
-                      </td>
-                      <td>
-                        <Cell
-                          name={`${i.name}: price of 1 kg`}
-                          value={i.price ?? 0}
-                          {...within(catalog, 'ingredient.price')}
-                          onChange={(price) => save({ ...i, price })}
-                        />
-                      </td>
-                      <Holds>{i.allergens?.join(', ') ?? ''}</Holds>
-                      <Holds>
-                        {i.id in own ? (
-                          <Button onPress={() => back(i)}>
-                            {i.id.startsWith('own-') ? 'Take it out' : 'As it ships'}
-                          </Button>
-                        ) : (
-                          sources.indexOf(i.source) + 1
-                        )}
-                      </Holds>
-                    </tr>
-                  ))}
-                </Fragment>
-              ),
-            )}
+                ))}
+              </Fragment>
+            ))}
           </tbody>
         </Table>
       </Scroll>

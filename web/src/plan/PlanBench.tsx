@@ -27,7 +27,7 @@ import { RaceCard } from './RaceCard';
 import { Trouble } from './Trouble';
 import { useDishBaskets } from './useDishBaskets';
 import { useBoth } from './useBoth';
-import { followWay, useWays } from './useWays';
+import { followWay, useCompared, useWays } from './useWays';
 import { InShort, Verdict } from './Verdict';
 
 // The race comes first; what stands below it follows.
@@ -149,8 +149,8 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
   const search = useWays(problem ? null : request, want);
   const [bringing, setBringing] = useState(false);
   const [front, setFront] = useState(0);
-  const [pinned, setPinned] = useState<string[]>([]);
-  const [one, two] = search.ways.filter((w) => pinned.includes(w.way));
+  const compared = useCompared(search.ways);
+  const [one, two] = compared.ways;
 
   const fryer = fryers.find((f) => f.id === draft.fryerId) ?? fryers[0];
   const cut = catalog.cuts.find((c) => c.id === (answer?.laid[0]?.load.cut ?? draft.lots[0]?.load.cut));
@@ -258,7 +258,7 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
         </Side>
       </Columns>
       {one && two && answer ? (
-        <Compare pair={[one, two]} rule={answer.rule} faces={cut.faces} units={units} close={() => setPinned([])} />
+        <Compare pair={[one, two]} rule={answer.rule} faces={cut.faces} units={units} close={compared.close} />
       ) : null}
       {display || problem ? (
         <>
@@ -266,8 +266,8 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
             {...search}
             now={program}
             choose={(w) => edit(once, (now) => followWay(now, w, grain))}
-            pinned={pinned}
-            pin={(way, on) => setPinned((now) => (on ? [...now, way] : now.filter((w) => w !== way)))}
+            pinned={compared.pinned}
+            pin={compared.pin}
             want={want}
             setWant={setWant}
             wants={catalog.wants}

@@ -127,6 +127,10 @@ const Acts = styled.div`
 `;
 
 const Take = styled(Button)`
+  &[aria-disabled='true'] {
+    background: var(--soft);
+    cursor: default;
+  }
   flex: 1;
   min-width: 92px;
   ${at.phone} {
@@ -216,7 +220,12 @@ function OneWay({ way, first, here, pinned, mayPin, choose, pin, units }: OnePro
           juice <b>{Math.floor(way.juicePct)}</b> %
         </Figure>
         <Acts>
-          <Take id={use} isDisabled={here} onPress={choose} aria-labelledby={`${use} ${named}`}>
+          <Take
+            id={use}
+            aria-disabled={here || undefined}
+            onPress={here ? undefined : choose}
+            aria-labelledby={`${use} ${named}`}
+          >
             {here ? (
               <>
                 <Check size={16} aria-hidden /> In use

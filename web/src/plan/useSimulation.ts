@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { ask, client, Refusal, type Problem, type Schemas, type Simulable } from '../api/client';
+import { AGAIN_MS, ask, client, Refusal, type Problem, type Schemas, type Simulable } from '../api/client';
 
 type Simulated = Schemas['Simulated'];
 
@@ -157,6 +157,12 @@ export function useSimulation(request: Simulable, household: string) {
     [],
   );
   const refused = state.refused === key;
+  const silent = refused && state.problem?.status === 0;
+  useEffect(() => {
+    if (!silent) return;
+    const timer = setInterval(() => void pump(), AGAIN_MS);
+    return () => clearInterval(timer);
+  }, [silent, pump]);
   return {
     /** What is known of the dish as it stands; nothing of the one before. */
     answer: here ? state.answer : null,

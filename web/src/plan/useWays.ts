@@ -1,3 +1,4 @@
+import { say } from '../ui/toast';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { totalOf, withExtras, type Grain } from './program';
 import { ask, client, Refusal, type PlanInput, type Schemas, type SimulationRequest } from '../api/client';
@@ -112,4 +113,18 @@ export function useWays(request: SimulationRequest | null, want: string) {
   // The ways of the load before are no answer for this one.
   const here = state.of === `${want}\n${key}`;
   return { ...(here ? state : { ...NONE, progress: { done: 0, of: 0 } }), cancel, again };
+}
+
+/** Two ways that are laid beside each other. */
+export function useCompared(ways: Proposal[]) {
+  const [pinned, setPinned] = useState<string[]>([]);
+  return {
+    pinned,
+    ways: ways.filter((w) => pinned.includes(w.way)),
+    pin: (way: string, on: boolean) => {
+      setPinned((now) => (on ? [...now, way] : now.filter((w) => w !== way)));
+      if (on) say(pinned.length === 0 ? 'Choose another to compare it with.' : 'Both are compared above.');
+    },
+    close: () => setPinned([]),
+  };
 }

@@ -132,8 +132,8 @@ export function Handles({
             ? `${heated(st, `${units.toDegrees(st.airC)}°`, true)} · ${minutes(st.minutes)}`
             : `${heated(st, units.temperature(st.airC), true)} · ${minutes(st.minutes)} min`;
         const name = st.rest
-          ? `Rest for ${minutes(st.minutes)} min, the fryer at ${units.temperature(st.airC)}`
-          : `Stage ${i + 1}: ${heated(st, units.temperature(st.airC))} for ${minutes(st.minutes)} min`;
+          ? `${text}, the fryer at ${units.temperature(st.airC)}`
+          : `Stage ${i + 1}: ${text}${st.grill || st.fryerId ? `, ${heated(st, units.temperature(st.airC))}` : ''}`;
         const Pill = st.rest ? Resting : Handle;
         return (
           <Grip
@@ -191,7 +191,7 @@ export function Handles({
           >
             <Pop title={turnWord(t.kind)} body={edit.turnBody(i)} mayOpen={mayOpen}>
               <Mark
-                aria-label={`${turnWord(t.kind)} at minute ${minutes(t.atMin)}`}
+                aria-label={`${turnWord(t.kind)} ${minutes(t.atMin)} min in`}
                 onKeyDown={move(
                   (up, right) => edit.turn(i, right + up),
                   () => edit.removeTurn(i),
@@ -222,7 +222,7 @@ export function Handles({
         onPointerDownCapture={sides(programEnd, (drag, m) => edit.dragLength(drag, last, m - (starts[last] ?? 0)))}
       >
         <Out
-          aria-label={`Out at minute ${minutes(programEnd)}`}
+          aria-label={`Out ${minutes(programEnd)} min in`}
           onKeyDown={move(
             (up, right) => edit.stage(last, 0, right + up),
             () => undefined,

@@ -31,7 +31,7 @@ export function LotFlags({ edges, place, grip, mayOpen, body, shift }: Props) {
       <Grip key={`${lot}${kind}`} role="presentation" style={place(edge, i)} onPointerDownCapture={grip(edge)}>
         <Pop title={name} body={body(lot)} mayOpen={mayOpen}>
           <LotFlag
-            aria-label={`${name} ${kind} at minute ${minutes(atMin)}`}
+            aria-label={`${name} ${kind} ${minutes(atMin)} min in`}
             onKeyDown={move(
               (up, right) => shift(edge, atMin + right + up),
               () => shift(edge, undefined),

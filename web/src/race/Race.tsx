@@ -25,6 +25,9 @@ import { useWidth } from './useWidth';
 
 const Frame = styled.div`
   position: relative;
+  /* Larger text may be longer than the drawing; the page stays as wide as it is. */
+  overflow-x: clip;
+  overflow-clip-margin: 16px;
   svg {
     display: block;
     overflow: visible;

@@ -29,10 +29,11 @@ export const Handle = styled(AriaButton).attrs({ className: 'printed' })`
   &[data-pressed] {
     cursor: grabbing;
   }
+  /* At least 44 px for a finger. */
   &::after {
     content: '';
     position: absolute;
-    inset: -8px -2px;
+    inset: -9px -4px;
   }
 `;
 
@@ -43,10 +44,10 @@ export const Resting = styled(Handle)`
 `;
 
 export const Join = styled(Handle)`
-  width: 22px;
-  min-height: 22px;
+  width: 26px;
+  min-height: 26px;
   padding: 0;
-  border-radius: 11px;
+  border-radius: 13px;
   background: var(--surface);
   border: 3px solid var(--heat);
   cursor: ew-resize;

@@ -7,6 +7,8 @@ export function useWidth<T extends HTMLElement>() {
   useLayoutEffect(() => {
     const el = ref.current;
     if (!el) return;
+    // What is drawn in it must not hold it as wide as it was.
+    el.style.minWidth = '0';
     const watch = new ResizeObserver(([entry]) => {
       // A page that is printed keeps what was drawn for the screen.
       if (entry && !window.matchMedia('print').matches) setWidth(Math.round(entry.contentRect.width));

@@ -146,13 +146,15 @@ export function LaneTask({ task: t, lane: l, row, scale: { x }, short, tell, pin
   const long = x(at(t.end)) - x(at(t.start));
   const wide = Math.max(3, long - 1);
   const colours = t.colours ?? [];
+  const as = drawnAs(t, l, x);
+  const written = as === 'bar' && short.length * LETTER + 12 <= wide;
   const top = l.top + row * l.rowHigh;
   const common = {
     'data-kind': t.kind,
     'data-pin': t.pin || undefined,
     'data-moves': why ? undefined : true,
     'data-task': t.id,
-    'aria-label': `${l.name}. ${timed(t)}${t.pin ? ', pinned' : ''}`,
+    'aria-label': `${l.name}. ${written && !t.says.includes(short) ? `${short}, ` : ''}${timed(t)}${t.pin ? ', pinned' : ''}`,
     onHoverStart: () => tell(t),
     onFocus: () => tell(t),
     onPress: () => tell(t),
@@ -176,7 +178,6 @@ export function LaneTask({ task: t, lane: l, row, scale: { x }, short, tell, pin
       )(e);
     },
   };
-  const as = drawnAs(t, l, x);
   if (as === 'mark')
     return (
       <Mark
@@ -193,7 +194,6 @@ export function LaneTask({ task: t, lane: l, row, scale: { x }, short, tell, pin
         <i style={{ width: Math.max(2, long) }} />
       </Token>
     );
-  const fits = short.length * LETTER + 12 <= wide;
   return (
     <Box
       {...common}
@@ -202,13 +202,13 @@ export function LaneTask({ task: t, lane: l, row, scale: { x }, short, tell, pin
         top,
         width: wide,
         height: 31,
-        ...(fits ? {} : { padding: 0, overflow: 'visible' }),
+        ...(written ? {} : { padding: 0, overflow: 'visible' }),
         ...(t.kind === 'run' && colours.length > 1
           ? { background: `linear-gradient(90deg, ${colours.map(cssLab).join(', ')})` }
           : {}),
       }}
     >
-      {fits ? short : <TaskPicture kind={t.kind} size={16} />}
+      {written ? short : <TaskPicture kind={t.kind} size={16} />}
     </Box>
   );
 }

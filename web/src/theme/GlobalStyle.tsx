@@ -2,7 +2,7 @@ import { createGlobalStyle } from 'styled-components';
 import { palettes, type } from './tokens';
 
 export const GlobalStyle = createGlobalStyle`
-  :root { color-scheme: light dark; ${palettes.day} }
+  :root { color-scheme: light dark; ${palettes.always} ${palettes.day} }
   @media (prefers-color-scheme: dark) { :root { ${palettes.night} } }
   *, *::before, *::after { box-sizing: border-box; }
   html { -webkit-text-size-adjust: 100%; }

@@ -1,6 +1,10 @@
 import { Component, type ReactNode } from 'react';
+import { AGAIN_MS } from '../api/client';
 import { Button } from './Button';
 import { Blank, Page, Quiet } from './layout';
+
+/** How browsers say that a script could not be had. */
+const unfetched = /dynamically imported|module script|could not be had/;
 
 interface Props {
   /** A new one is tried afresh: the address. */
@@ -23,6 +27,19 @@ export class Boundary extends Component<Props, State> {
 
   static getDerivedStateFromProps({ at }: Props, state: State): Partial<State> | null {
     return at === state.at ? null : { failed: null, at };
+  }
+
+  private timer = 0;
+
+  // A script that could not be fetched is fetched when the line is back.
+  override componentDidUpdate() {
+    window.clearTimeout(this.timer);
+    if (this.state.failed && unfetched.test(this.state.failed.message))
+      this.timer = window.setTimeout(() => this.setState({ failed: null }), AGAIN_MS);
+  }
+
+  override componentWillUnmount() {
+    window.clearTimeout(this.timer);
   }
 
   override render() {

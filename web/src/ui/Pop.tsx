@@ -1,4 +1,4 @@
-import { useState, type ReactNode } from 'react';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { Dialog, DialogTrigger, Heading, Popover } from 'react-aria-components';
 import styled from 'styled-components';
 
@@ -38,6 +38,18 @@ const Wide = styled(Sheet)`
   width: 440px;
 `;
 
+/** Where a choice comes first, arrow keys choose at once. */
+function OnTheChoice() {
+  const here = useRef<HTMLSpanElement>(null);
+  useEffect(() => {
+    const dialog = here.current?.closest('section');
+    const first = dialog?.querySelector<HTMLElement>('input, button, select, a[href]');
+    if (!first?.matches('input[type="radio"]')) return;
+    (dialog?.querySelector<HTMLElement>('input[type="radio"]:checked') ?? first).focus();
+  }, []);
+  return <span ref={here} hidden />;
+}
+
 /** A small popover for one decision. */
 export function Pop({ title, children, body, width, mayOpen }: Props) {
   const [open, setOpen] = useState(false);
@@ -53,6 +65,7 @@ export function Pop({ title, children, body, width, mayOpen }: Props) {
                 {title}
               </Title>
               {typeof body === 'function' ? body(close) : body}
+              <OnTheChoice />
             </>
           )}
         </Inside>

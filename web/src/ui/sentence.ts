@@ -41,5 +41,10 @@ export const Whole = styled.span`
   white-space: nowrap;
   button {
     white-space: normal;
+    max-width: calc(100% - 2ch);
+  }
+  /* Where it is longer than a line there is no such room. */
+  ${at.phone} {
+    white-space: normal;
   }
 `;

@@ -4,7 +4,7 @@ import { onLot } from '../../dish/edits';
 import type { EditDish } from '../../dish/useDish';
 import type { Units } from '../../format/units';
 import { runIn } from '../../ui/history';
-import { Line } from '../../ui/sentence';
+import { Line, Whole } from '../../ui/sentence';
 import { Before } from './Before';
 import { LotTools } from './LotTools';
 import { Coat, Cold, comesReady, Dry } from './Outside';
@@ -67,10 +67,10 @@ export function OrderLine({ plan, edit, catalog, units, fryers, laid, pieces, to
           {orders.length > 1 ? (
             <>
               {' '}
-              <span style={{ whiteSpace: 'nowrap' }}>
+              <Whole>
                 (<LotTools {...order} />
                 ).
-              </span>
+              </Whole>
             </>
           ) : null}
         </span>
