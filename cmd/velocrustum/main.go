@@ -43,9 +43,10 @@ func root() *cobra.Command {
 	c := &cobra.Command{
 		Use:           "velocrustum",
 		Short:         "Plans, guides and remembers air-fried cooks",
+		Version:       builtFrom(),
 		SilenceErrors: true, SilenceUsage: true,
 	}
-	c.AddCommand(serveCommand(), demoCommand(), simulateCommand(), recommendCommand(), sheetCommand(), replayCommand(), kitchenCommand(), importCommand(), exportCommand(), backupCommand())
+	c.AddCommand(serveCommand(), demoCommand(), simulateCommand(), recommendCommand(), sheetCommand(), replayCommand(), kitchenCommand(), importCommand(), exportCommand(), backupCommand(), passphraseCommand())
 	return c
 }
 

@@ -14,6 +14,7 @@ import (
 	"strings"
 	"time"
 
+	"github.com/mattn/go-isatty"
 	"github.com/mdp/qrterminal/v3"
 	"github.com/spf13/cobra"
 
@@ -163,7 +164,10 @@ func serve(ctx context.Context, out io.Writer, f serveFlags) error {
 	if err != nil {
 		return fmt.Errorf("--addr %q: want host:port, like 127.0.0.1:8642", f.addr)
 	}
-	fixed := os.Getenv("VELOCRUSTUM_PASSPHRASE")
+	fixed, err := fixedPassphrase()
+	if err != nil {
+		return err
+	}
 	if !api.IsLoopback(host) && fixed == "" {
 		return fmt.Errorf("--addr %s is open to the network: set VELOCRUSTUM_PASSPHRASE first, or stay on 127.0.0.1; for a phone in the kitchen there is --lan", f.addr)
 	}
@@ -245,9 +249,14 @@ func serve(ctx context.Context, out io.Writer, f serveFlags) error {
 		if err != nil {
 			return err
 		}
-		fmt.Fprintf(out, "On the home network it is at %s: any name, and the passphrase %s\n", o.LAN.URL, o.LAN.Passphrase)
-		qrterminal.GenerateHalfBlock(pair, qrterminal.M, out)
-		fmt.Fprintf(out, "Scan this with a phone to let it in without the passphrase (once, until %s; the household's page shows another)\n", until.Local().Format("15:04"))
+		if file, ok := out.(*os.File); ok && isatty.IsTerminal(file.Fd()) {
+			fmt.Fprintf(out, "On the home network it is at %s: any name, and the passphrase %s\n", o.LAN.URL, o.LAN.Passphrase)
+			qrterminal.GenerateHalfBlock(pair, qrterminal.M, out)
+			fmt.Fprintf(out, "Scan this with a phone to let it in without the passphrase (once, until %s; the household's page shows another)\n", until.Local().Format("15:04"))
+		} else {
+			// What is written is kept: a journal is no place for a key.
+			fmt.Fprintf(out, "On the home network it is at %s; velocrustum passphrase shows its passphrase, the household's page a code for a phone\n", o.LAN.URL)
+		}
 		go func() { done <- srv.Serve(home) }()
 	}
 	select {

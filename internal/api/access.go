@@ -13,6 +13,7 @@ import (
 	"net/url"
 	"strings"
 	"sync"
+	"sync/atomic"
 	"time"
 	"unicode"
 
@@ -35,6 +36,7 @@ func OnLAN(ctx context.Context) context.Context { return context.WithValue(ctx, 
 
 const (
 	deviceCookie = "velocrustum_device"
+	seatCookie   = "velocrustum_seat"
 	// codeLasts is how long a code on the screen lets a phone in, once.
 	codeLasts = 10 * time.Minute
 	// tokenLasts is how long browsers keep it at most.
@@ -50,8 +52,13 @@ type access struct {
 	now        func() time.Time
 	log        *slog.Logger
 	guesses    guesser
-	mu         sync.Mutex
-	codes      map[string]time.Time // until when
+	// seat is what a browser that knew the passphrase gets until the program ends: it
+	// still says the passphrase, but does not wait for its turn.
+	seat string
+	// left counts phones that were taken back, so that open streams look again.
+	left  atomic.Int64
+	mu    sync.Mutex
+	codes map[string]time.Time // until when
 }
 
 // guard keeps strangers out: on loopback by the host's name, elsewhere by
@@ -62,9 +69,18 @@ func (a *access) guard(next http.Handler) http.Handler {
 		if on, _ := r.Context().Value(lanKey{}).(bool); on && passphrase == "" {
 			passphrase = a.lan.Passphrase
 		}
+		if r.Header.Get("Sec-Fetch-Site") == "cross-site" && isAPI(r.URL.Path) {
+			writeProblem(w, Problem{Status: http.StatusForbidden, Title: "Another page may not ask for this"})
+			return
+		}
 		if passphrase == "" {
 			if host := hostOnly(r.Host); host != "localhost" && !IsLoopback(host) {
 				writeProblem(w, Problem{Status: http.StatusMisdirectedRequest, Title: "Not under this name"})
+				return
+			}
+			if forwarded(r) {
+				// Whoever is behind the proxy would be let in as if at this machine.
+				writeProblem(w, Problem{Status: http.StatusForbidden, Title: "Behind a proxy it wants a passphrase", Detail: text("Start it with VELOCRUSTUM_PASSPHRASE set.")})
 				return
 			}
 			next.ServeHTTP(w, r)
@@ -75,18 +91,68 @@ func (a *access) guard(next http.Handler) http.Handler {
 			fail(w, r, err)
 			return
 		}
-		_, given, ok := r.BasicAuth()
-		if err == nil || r.URL.Path == "/pair" || ok && subtle.ConstantTimeCompare([]byte(given), []byte(passphrase)) == 1 {
+		if err == nil || r.URL.Path == "/pair" {
 			next.ServeHTTP(w, r)
 			return
 		}
-		if ok {
-			a.log.WarnContext(r.Context(), "wrong passphrase", "from", hostOnly(r.RemoteAddr))
-			a.guesses.slow(r.Context())
+		if _, given, ok := r.BasicAuth(); ok {
+			from := hostOnly(r.RemoteAddr)
+			// Who has said it before asks for many things at once.
+			known := a.seated(r)
+			if !known && !a.guesses.turn(r.Context(), from) {
+				w.Header().Set("Retry-After", "10")
+				writeProblem(w, Problem{Status: http.StatusTooManyRequests, Title: "Too many passphrases", Detail: text("Wait ten seconds, then try it once more.")})
+				return
+			}
+			if subtle.ConstantTimeCompare([]byte(given), []byte(passphrase)) == 1 {
+				if !known {
+					a.guesses.right(from)
+					http.SetCookie(w, &http.Cookie{Name: seatCookie, Value: a.seat, Path: "/", HttpOnly: true, SameSite: http.SameSiteStrictMode, Secure: r.TLS != nil})
+				}
+				next.ServeHTTP(w, r)
+				return
+			}
+			a.log.WarnContext(r.Context(), "wrong passphrase", "from", from)
 		}
 		w.Header().Set("WWW-Authenticate", `Basic realm="Velocrustum", charset="UTF-8"`)
 		writeProblem(w, Problem{Status: http.StatusUnauthorized, Title: "The passphrase, please"})
 	})
+}
+
+// isAPI says whether an address is one of the programming interface: of the own
+// household or of one to look at.
+func isAPI(path string) bool {
+	return strings.HasPrefix(path, "/api/") || strings.HasPrefix(path, "/demo/api/")
+}
+
+// forwarded says whether a request came through a proxy, as far as it says so.
+func forwarded(r *http.Request) bool {
+	for _, name := range []string{"Forwarded", "X-Forwarded-For", "X-Forwarded-Host", "X-Real-Ip", "Via"} {
+		if r.Header.Get(name) != "" {
+			return true
+		}
+	}
+	return false
+}
+
+func (a *access) seated(r *http.Request) bool {
+	c, err := r.Cookie(seatCookie)
+	return err == nil && subtle.ConstantTimeCompare([]byte(c.Value), []byte(a.seat)) == 1
+}
+
+// admits says whether who came by a phone's token is still let in.
+func (a *access) admits(r *http.Request) bool {
+	if _, err := r.Cookie(deviceCookie); err != nil {
+		return true
+	}
+	if on, _ := r.Context().Value(lanKey{}).(bool); a.passphrase == "" && !on {
+		return true
+	}
+	if _, _, ok := r.BasicAuth(); ok {
+		return true
+	}
+	_, err := a.device(r)
+	return err == nil
 }
 
 // device returns the paired device that a request comes from.
@@ -96,22 +162,6 @@ func (a *access) device(r *http.Request) (store.Device, error) {
 		return store.Device{}, store.ErrNotFound
 	}
 	return a.store.Paired(r.Context(), c.Value)
-}
-
-// guessEvery is the least time between two wrong passphrases that are
-// answered, from wherever they come.
-const guessEvery = 400 * time.Millisecond
-
-// guesser answers wrong passphrases one after another.
-type guesser struct{ sync.Mutex }
-
-func (g *guesser) slow(ctx context.Context) {
-	g.Lock()
-	defer g.Unlock()
-	select {
-	case <-time.After(guessEvery):
-	case <-ctx.Done():
-	}
 }
 
 func hostOnly(hostport string) string {
@@ -197,12 +247,16 @@ func (a *access) pair(w http.ResponseWriter, r *http.Request) {
 		if name == "" {
 			name = "Phone"
 		}
+		if !a.guesses.turn(r.Context(), hostOnly(r.RemoteAddr)) {
+			show(http.StatusTooManyRequests, "Too many codes", "Wait ten seconds, then scan a new one.", "")
+			return
+		}
 		if !a.spend(r.PostFormValue("code")) {
 			a.log.WarnContext(r.Context(), "a code that lets nobody in", "from", hostOnly(r.RemoteAddr))
-			a.guesses.slow(r.Context())
 			show(http.StatusForbidden, "This code is over", over, "")
 			return
 		}
+		a.guesses.right(hostOnly(r.RemoteAddr))
 		token := rand.Text()
 		if _, err := a.store.Pair(r.Context(), name, token); err != nil {
 			fail(w, r, err)
@@ -261,5 +315,10 @@ func (s *Server) ShowCode(_ context.Context, _ ShowCodeRequestObject) (ShowCodeR
 
 // TakeBack answers DELETE /access/devices/{id}.
 func (s *Server) TakeBack(ctx context.Context, r TakeBackRequestObject) (TakeBackResponseObject, error) {
-	return TakeBack204Response{}, s.store.Unpair(ctx, r.Id)
+	if err := s.store.Unpair(ctx, r.Id); err != nil {
+		return nil, err
+	}
+	s.access.left.Add(1)
+	s.sessions.Tell() // its open streams end
+	return TakeBack204Response{}, nil
 }

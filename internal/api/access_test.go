@@ -1,6 +1,7 @@
 package api_test
 
 import (
+	"context"
 	"net/http"
 	"net/http/httptest"
 	"net/url"
@@ -126,5 +127,125 @@ func TestTheDemonstrationLeavesNoTrace(t *testing.T) {
 	}
 	if now := there(); len(now) != len(own) {
 		t.Errorf("%d dishes the next time", len(now))
+	}
+}
+
+// What only its own pages ask for is refused to others; what is served says so.
+func TestOtherPagesAskInVain(t *testing.T) {
+	k := newKitchen(t, "")
+	ask := func(path, header, value string) *httptest.ResponseRecorder {
+		r := httptest.NewRequest("GET", "http://localhost"+path, nil)
+		r.Header.Set(header, value)
+		w := httptest.NewRecorder()
+		k.handler.ServeHTTP(w, r)
+		return w
+	}
+	for _, path := range []string{"/api/v1/archive", "/api/v1/logbook", "/api/v1/plans", "/demo/api/v1/plans"} {
+		if w := ask(path, "Sec-Fetch-Site", "cross-site"); w.Code != 403 {
+			t.Errorf("%s for another page: %d", path, w.Code)
+		}
+	}
+	if w := ask("/plan", "Sec-Fetch-Site", "cross-site"); w.Code != 200 {
+		t.Errorf("a link from elsewhere: %d", w.Code)
+	}
+	for _, path := range []string{"/api/v1/plans", "/plan", "/healthz", "/api/v1/nothing"} {
+		w := ask(path, "Sec-Fetch-Site", "same-origin")
+		if w.Header().Get("X-Content-Type-Options") != "nosniff" || w.Header().Get("Cross-Origin-Resource-Policy") != "same-origin" {
+			t.Errorf("%s is served with %v", path, w.Header())
+		}
+	}
+}
+
+// Behind a proxy, which hides who asks, a passphrase is wanted.
+func TestBehindAProxy(t *testing.T) {
+	for passphrase, want := range map[string]int{"": 403, "three lock gates": 401} {
+		k := newKitchen(t, passphrase)
+		for _, header := range []string{"X-Forwarded-For", "Forwarded", "Via"} {
+			r := httptest.NewRequest("GET", "http://localhost/api/v1/plans", nil)
+			r.Header.Set(header, "203.0.113.9")
+			w := httptest.NewRecorder()
+			k.handler.ServeHTTP(w, r)
+			if w.Code != want {
+				t.Errorf("with %q and %s: %d, want %d", passphrase, header, w.Code, want)
+			}
+		}
+	}
+}
+
+// Who hangs up waits no less: each guess has its turn, and the right one after them.
+func TestGuessesHaveTheirTurn(t *testing.T) {
+	k := newKitchen(t, "three lock gates")
+	try := func(passphrase string, patience time.Duration, cookies ...*http.Cookie) *httptest.ResponseRecorder {
+		ctx, cancel := context.WithTimeout(t.Context(), patience)
+		defer cancel()
+		r := httptest.NewRequestWithContext(ctx, "GET", "http://kitchen.example/api/v1/settings", nil)
+		r.SetBasicAuth("cook", passphrase)
+		for _, c := range cookies {
+			r.AddCookie(c)
+		}
+		w := httptest.NewRecorder()
+		k.handler.ServeHTTP(w, r)
+		return w
+	}
+	began := time.Now()
+	for range 4 {
+		if w := try("a guess", time.Millisecond); w.Code == 200 {
+			t.Fatal("a guess is let in")
+		}
+	}
+	right := try("three lock gates", time.Minute)
+	if took := time.Since(began); right.Code != 200 || took < 1500*time.Millisecond {
+		t.Errorf("the right one after four that hung up: %d after %s", right.Code, took)
+	}
+	// Who has said it is not held up by those who guess.
+	seat := right.Result().Cookies()
+	for range 30 {
+		try("a guess", time.Millisecond)
+	}
+	if w := try("three lock gates", time.Minute); w.Code != 429 || w.Header().Get("Retry-After") == "" {
+		t.Errorf("behind thirty guesses: %d", w.Code)
+	}
+	if w := try("three lock gates", time.Minute, seat...); w.Code != 200 {
+		t.Errorf("who has said it before: %d", w.Code)
+	}
+	if w := try("a guess", time.Minute, seat...); w.Code != 401 {
+		t.Errorf("a seat without the passphrase: %d", w.Code)
+	}
+}
+
+// A phone that is taken back hears no more, also on a stream that is open.
+func TestATakenBackPhoneHearsNoMore(t *testing.T) {
+	k := newKitchen(t, "")
+	code := get[struct{ URL string }](k, 201, "POST", "/api/v1/access/codes", "").URL
+	form := url.Values{"code": {code[strings.Index(code, "code=")+5:]}, "name": {"Hob phone"}}
+	r := httptest.NewRequest("POST", "/pair", strings.NewReader(form.Encode()))
+	r.Header.Set("Content-Type", "application/x-www-form-urlencoded")
+	cookies := k.fromLAN(r).Result().Cookies()
+	over := make(chan int)
+	go func() {
+		over <- k.fromLAN(httptest.NewRequestWithContext(t.Context(), "GET", "/api/v1/live/stream", nil), cookies...).Code
+	}()
+	in := get[struct{ Devices []struct{ ID string } }](k, 200, "GET", "/api/v1/access", "")
+	select {
+	case code := <-over:
+		t.Fatalf("it ends by itself with %d", code)
+	case <-time.After(200 * time.Millisecond):
+	}
+	get[struct{}](k, 204, "DELETE", "/api/v1/access/devices/"+in.Devices[0].ID, "")
+	select {
+	case <-over:
+	case <-time.After(time.Minute):
+		t.Error("it goes on hearing")
+	}
+}
+
+// A name that holds what no eye sees is refused by its field, and nothing is kept.
+func TestNamesAreSeen(t *testing.T) {
+	k := newKitchen(t, "")
+	for _, name := range []string{`a\u0000b`, `car\rriage`, `\u001b[31m`, `left \u202e right`} {
+		p := get[api.Problem](k, 422, "POST", "/api/v1/fryers", `{"name": "`+name+`", "kind": "drawer", "powerW": 1500}`)
+		if p.Errors == nil || len(*p.Errors) != 1 || (*p.Errors)[0].Field != "name" {
+			t.Errorf("%s: %+v", name, p)
+		}
 	}
 }

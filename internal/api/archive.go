@@ -18,6 +18,7 @@ import (
 	"velocrustum/internal/archive"
 	"velocrustum/internal/exchange"
 	"velocrustum/internal/store/merge"
+	"velocrustum/internal/work"
 )
 
 // unhurried lets a request take as long as it needs, both ways.
@@ -38,6 +39,13 @@ func (s *Server) takeOut(w http.ResponseWriter, r *http.Request) {
 		fail(w, r, err)
 		return
 	}
+	select {
+	case s.copies <- struct{}{}:
+		defer func() { <-s.copies }()
+	default:
+		fail(w, r, fmt.Errorf("one archive is on its way already: %w", work.ErrBusy))
+		return
+	}
 	still, discard, err := s.archives.Still(r.Context())
 	if err != nil {
 		fail(w, r, err)
@@ -54,6 +62,10 @@ func (s *Server) takeOut(w http.ResponseWriter, r *http.Request) {
 
 // logbook answers GET /logbook: every cook that is over, one in a line.
 func (s *Server) logbook(w http.ResponseWriter, r *http.Request) {
+	if err := unhurried(w); err != nil {
+		fail(w, r, err)
+		return
+	}
 	w.Header().Set("Content-Type", "text/csv; charset=utf-8; header=present")
 	w.Header().Set("Content-Disposition", `attachment; filename="logbook.csv"`)
 	if err := s.archives.WriteLogbook(r.Context(), w); err != nil {

@@ -47,6 +47,11 @@ func wholeBody(next http.Handler) http.Handler {
 				writeProblem(w, withFields(http.StatusUnprocessableEntity, "That is not possible", refuse.One(twice, "said twice", "each field once")))
 				return
 			}
+			// A recipe is text from anywhere; it is cleaned as it is read.
+			if hidden := refuse.Hidden(raw); len(hidden) > 0 && !strings.HasSuffix(r.URL.Path, "/recipes") {
+				writeProblem(w, withFields(http.StatusUnprocessableEntity, "That is not possible", hidden))
+				return
+			}
 		}
 		r.Body = io.NopCloser(bytes.NewReader(raw))
 		next.ServeHTTP(w, r)

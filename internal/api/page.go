@@ -124,7 +124,6 @@ func interfaceFiles(files fs.FS, under string) (http.HandlerFunc, error) {
 			writeProblem(w, Problem{Status: http.StatusMethodNotAllowed, Title: "This can only be read"})
 			return
 		}
-		w.Header().Set("X-Content-Type-Options", "nosniff")
 		w.Header().Set("Referrer-Policy", "no-referrer")
 		if ext := path.Ext(r.URL.Path); ext == "" || ext == ".html" {
 			page.ServeHTTP(w, r)

@@ -50,12 +50,13 @@ func (s *Server) keepPicture(ctx context.Context, cook, alt string, body io.Read
 		return store.Picture{}, refuse.One("picture", "broken off on its way", "all of it: send it again")
 	}
 	// One at a time: a large one takes a lot of room while it is turned.
-	_, leave, err := s.home.Places.Take(ctx)
-	if err != nil {
-		return store.Picture{}, err
+	select {
+	case s.camera <- struct{}{}:
+	case <-ctx.Done():
+		return store.Picture{}, ctx.Err()
 	}
 	k, err := picture.Keep(raw)
-	leave()
+	<-s.camera
 	if err != nil {
 		return store.Picture{}, err
 	}
@@ -71,7 +72,6 @@ func (s *Server) picture(w http.ResponseWriter, r *http.Request) {
 	}
 	h := w.Header()
 	h.Set("Content-Type", "image/jpeg")
-	h.Set("X-Content-Type-Options", "nosniff")
 	// A picture never changes; it stays on the device that may see it.
 	h.Set("Cache-Control", "private, max-age=31536000, immutable")
 	_, _ = w.Write(b) // the client may be gone

@@ -4,6 +4,7 @@ package api
 
 import (
 	"context"
+	"crypto/rand"
 	"errors"
 	"io/fs"
 	"log/slog"
@@ -32,6 +33,8 @@ type Server struct {
 	home     *household.Household
 	sessions *session.Sessions
 	archives *archive.Archives
+	// camera has room for one picture, copies for one copy of the household on its way.
+	camera, copies chan struct{}
 }
 
 var _ StrictServerInterface = (*Server)(nil)
@@ -72,10 +75,10 @@ func (a *App) PairURL() (string, time.Time, error) { return a.door.pairURL() }
 
 // NewHandler returns the whole of the application over HTTP.
 func NewHandler(st *store.Store, o Options) (*App, error) {
-	door := &access{store: st, passphrase: o.Passphrase, lan: o.LAN, now: o.Clock.Now, log: o.Log, codes: map[string]time.Time{}}
+	door := &access{store: st, passphrase: o.Passphrase, lan: o.LAN, now: o.Clock.Now, log: o.Log, codes: map[string]time.Time{}, seat: rand.Text()}
 	s := newServer(st, o.Clock, door, work.NewPlaces())
 	r := chi.NewRouter()
-	r.Use(middleware.RequestID, logged(o.Log), middleware.Recoverer, door.guard, http.NewCrossOriginProtection().Handler)
+	r.Use(middleware.RequestID, logged(o.Log), middleware.Recoverer, ownOnly, door.guard, http.NewCrossOriginProtection().Handler)
 	r.Get("/healthz", func(w http.ResponseWriter, r *http.Request) {
 		if err := st.Healthy(r.Context()); err != nil {
 			fail(w, r, err)
@@ -101,7 +104,18 @@ func NewHandler(st *store.Store, o Options) (*App, error) {
 
 func newServer(st *store.Store, c *clock.Clock, door *access, places work.Places) *Server {
 	home := household.New(st, places)
-	return &Server{store: st, clock: c, access: door, home: home, sessions: session.New(home, c), archives: archive.New(home, c, fitsContract)}
+	return &Server{store: st, clock: c, access: door, home: home, sessions: session.New(home, c), archives: archive.New(home, c, fitsContract),
+		camera: make(chan struct{}, 1), copies: make(chan struct{}, 1)}
+}
+
+// ownOnly has browsers take what is served as what it is said to be, and for the
+// program's own pages alone.
+func ownOnly(next http.Handler) http.Handler {
+	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		w.Header().Set("X-Content-Type-Options", "nosniff")
+		w.Header().Set("Cross-Origin-Resource-Policy", "same-origin")
+		next.ServeHTTP(w, r)
+	})
 }
 
 // serve serves one household: its programming interface, and its pages,

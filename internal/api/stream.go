@@ -172,9 +172,15 @@ func (s *Server) stream(w http.ResponseWriter, r *http.Request) {
 	w.Header().Set("X-Accel-Buffering", "no")
 	w.WriteHeader(http.StatusOK)
 	told, spoken := "", time.Now()
+	left := s.access.left.Load()
 	tick := time.NewTicker(look)
 	defer tick.Stop()
 	for first := true; ; first = false {
+		if now := s.access.left.Load(); now != left {
+			if left = now; !s.access.admits(r) {
+				return // it was taken back
+			}
+		}
 		said, err := s.store.Since(ctx, seq, replays)
 		if err != nil {
 			return

@@ -21,7 +21,9 @@ const (
 	MostRecipe = 4 << 20
 	deepest    = 12 // of what holds a recipe
 	mostLines  = 200
-	longLine   = 2000 // letters
+	// mostText is how many lines a text may have in which a recipe is looked for.
+	mostText = 1500
+	longLine = 2000 // letters
 )
 
 // ReadRecipe reads a recipe from pasted text, Markdown, JSON-LD, or a saved
@@ -57,6 +59,8 @@ func ReadRecipe(raw []byte) (recipe.Text, json.RawMessage, error) {
 				found = append(found, recipesIn(v, 0)...)
 			}
 		}
+	case strings.Count(text, "\n") >= mostText:
+		return no(fmt.Sprintf("a text of %d lines", strings.Count(text, "\n")+1), fmt.Sprintf("up to %d: the recipe alone", mostText))
 	default:
 		got, own := plainText(lined(text))
 		if len(got.Ingredients)+len(got.Steps) == 0 {
@@ -66,7 +70,11 @@ func ReadRecipe(raw []byte) (recipe.Text, json.RawMessage, error) {
 	}
 	if len(found) == 0 && isPage(text) {
 		// A page that says it only to the eye: what stands in lists and headings.
-		if got, _ := plainText(paged(text)); len(got.Ingredients) > 1 && len(got.Steps) > 0 {
+		words := paged(text)
+		if n := strings.Count(words, "\n"); n >= mostText {
+			return no(fmt.Sprintf("a page of %d lines without a Recipe as JSON-LD", n+1), fmt.Sprintf("up to %d: paste the recipe alone", mostText))
+		}
+		if got, _ := plainText(words); len(got.Ingredients) > 1 && len(got.Steps) > 0 {
 			return got, nil, nil
 		}
 	}

@@ -169,3 +169,16 @@ func TestRecipesOfManyHabits(t *testing.T) {
 		}
 	}
 }
+
+// What is longer than any recipe is refused at once, whatever it is made of.
+func TestAWallOfTextIsRefused(t *testing.T) {
+	for name, raw := range map[string]string{
+		"lines": strings.Repeat("200 g of flour\n", 70_000),
+		"page":  "<!doctype html><html>" + strings.Repeat("<p>Mix 200 g of flour</p>", 70_000),
+	} {
+		_, _, err := ReadRecipe([]byte(raw))
+		if err == nil || !strings.Contains(err.Error(), "70000 lines") && !strings.Contains(err.Error(), "lines") {
+			t.Errorf("%s: %v", name, err)
+		}
+	}
+}

@@ -40,6 +40,7 @@ func Claim(path string) (*Claimed, error) {
 		c.Release()
 		return nil, err
 	}
+	clearLeft(path, broughtInfix)
 	return c, nil
 }
 

@@ -131,14 +131,6 @@ func broken(path string, err error) error {
 	return err
 }
 
-// TempFile makes a file beside the database, for something on its way in.
-func (s *Store) TempFile() (*os.File, error) {
-	return os.CreateTemp(filepath.Dir(s.path), filepath.Base(s.path)+broughtInfix)
-}
-
-// broughtInfix is in the name of what holds a household on its way in or out.
-const broughtInfix = ".brought-"
-
 // Beside opens an empty household beside this one, for something on its way in,
 // and says how it is thrown away.
 func (s *Store) Beside(ctx context.Context, now func() time.Time) (*Store, func(), error) {
@@ -161,27 +153,19 @@ func (s *Store) Snapshot(ctx context.Context) (*Store, func(), error) {
 }
 
 func (s *Store) beside(open func(path string) (*Store, error)) (*Store, func(), error) {
-	// One that was left lying there when the program was ended is cleared away.
-	left, err := filepath.Glob(s.path + broughtInfix + "*")
+	clearLeft(s.path, broughtInfix)
+	dir, discard, err := scratchFolder(s.path)
 	if err != nil {
 		return nil, nil, err
 	}
-	for _, dir := range left {
-		if info, err := os.Stat(dir); err == nil && time.Since(info.ModTime()) > 24*time.Hour {
-			_ = os.RemoveAll(dir)
-		}
-	}
-	dir, err := os.MkdirTemp(filepath.Dir(s.path), filepath.Base(s.path)+broughtInfix)
-	if err != nil {
-		return nil, nil, fmt.Errorf("making room beside the database: %w", err)
-	}
 	other, err := open(filepath.Join(dir, "brought.db"))
 	if err != nil {
-		return nil, nil, errors.Join(err, os.RemoveAll(dir))
+		discard()
+		return nil, nil, err
 	}
 	return other, func() {
 		_ = other.Close() // it is thrown away
-		_ = os.RemoveAll(dir)
+		discard()
 	}, nil
 }
 
@@ -248,7 +232,8 @@ func (s *Store) copyTo(ctx context.Context, path string) (err error) {
 	if err := s.mayReplace(ctx, path); err != nil {
 		return err
 	}
-	part := path + ".part-" + NewID()
+	clearLeft(path, partInfix)
+	part := path + partInfix + NewID()
 	defer func() {
 		if err != nil {
 			_ = os.Remove(part)
@@ -260,6 +245,9 @@ func (s *Store) copyTo(ctx context.Context, path string) (err error) {
 		return fmt.Errorf("making the copy: %w", err)
 	}
 	defer f.Close()
+	if err := lock(f); err != nil {
+		return fmt.Errorf("making the copy: %w", err)
+	}
 	if _, err := s.db.ExecContext(ctx, "VACUUM INTO ?", part); err != nil {
 		return fmt.Errorf("copying the database: %w", err)
 	}
