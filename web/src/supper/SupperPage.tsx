@@ -156,11 +156,13 @@ function OneSupper({ supper, suppers, plans, fryers, catalog, settings, begin }:
   const { evening } = draft;
   const units = useMemo(() => unitsOf(settings), [settings]);
   const { temperature, mass, spoons, guidance, guidanceC } = settings;
+  // A dish that has only just been made, or was changed elsewhere, has it worked out anew.
+  const versions = evening.dishes.map((d) => plans.find((p) => p.id === d.planId)?.version ?? 0);
   const {
     answer: sheet,
     pending,
     problem,
-  } = useSheet(evening, [temperature, mass, spoons, guidance, guidanceC].join());
+  } = useSheet(evening, [temperature, mass, spoons, guidance, guidanceC, ...versions].join());
   const untaken = pending || problem !== '';
   useEffect(() => setPossible(!untaken), [untaken, setPossible]);
   const queries = useQueryClient();
