@@ -9,12 +9,16 @@ BIN := bin/velocrustum
 ADDR ?= 127.0.0.1:8642
 WEB_SOURCES := $(shell find web/src web/public web/index.html web/vite.config.ts web/tsconfig.json -type f 2>/dev/null)
 
-.PHONY: help demo build test dev generate generate-check lint go-test race-test e2e bench bench-drag screenshots validate need-go need-node need-chromium
+.PHONY: help demo build test check dev fmt generate generate-check lint go-test race race-test mutate e2e bench bench-drag screenshots validate need-go need-node need-chromium
 
 help:
 	@echo "make demo         build and start with demo data (RESET=1 starts over, ADDR=host:port)"
 	@echo "make test         everything: generated code, lint, Go tests, browser tests"
+	@echo "make check        before a commit: form, types, the quick tests"
 	@echo "make dev          server and interface with reload while editing"
+	@echo "make fmt          Go and the interface in their form"
+	@echo "make race         every Go test with the race detector (an hour)"
+	@echo "make mutate       small faults put in at random: which does no test notice? (N=100 SEED=1)"
 	@echo "make generate     server and browser types from api/openapi.yaml"
 	@echo "make bench        speed of the engine"
 	@echo "make bench-drag   how fast the drawing follows the hand, in the browser"
@@ -51,25 +55,49 @@ demo: build
 
 dev: build
 	@echo "== server on 8642, interface with reload on 5173"
-	$(BIN) demo --addr 127.0.0.1:8642 & server=$$!
+	tools/reload $(BIN) demo --addr 127.0.0.1:8642 & server=$$!
 	trap 'kill $$server' EXIT
 	cd web && npx --no-install vite
 
-# What is generated, and what it is generated from.
-GENERATED := api/openapi.yaml internal/api/oapi-codegen.yaml internal/api/contract.gen.go web/src/api/schema.gen.d.ts
+fmt: need-go web/node_modules/.installed
+	gofmt -w cmd core internal tools web/*.go
+	cd web && npx --no-install prettier --write --log-level warn src e2e
+
+# What a minute shows; the rest is make test.
+check: need-go web/node_modules/.installed
+	@echo "== form, types, the quick tests"
+	test -z "$$(gofmt -l cmd core internal tools web/*.go)" || { gofmt -l cmd core internal tools web/*.go; exit 1; }
+	cd web && npx --no-install tsc --noEmit & types=$$!
+	go vet ./...
+	go test $(QUICK)
+	wait $$types
+
+race: need-go
+	CGO_ENABLED=1 go test -race -timeout 3h ./...
+
+mutate: need-go
+	go run ./tools/mutate -n $(or $(N),100) $(if $(SEED),-seed $(SEED))
+
+# Packages whose tests take seconds.
+QUICK := ./core/cook ./core/food ./core/fryer ./core/larder ./core/load ./core/pan ./core/refuse ./core/safety ./core/units \
+	./internal/clock ./internal/exchange ./internal/picture ./internal/session ./internal/store ./internal/work
 
 generate: need-go web/node_modules/.installed
 	go generate ./internal/api
 	cd web && npm run --silent generate
-	cd .. && sha256sum $(GENERATED) >api/generated.sum
 
-generate-check:
+generate-check: need-go web/node_modules/.installed
 	@echo "== checking that generated code is current"
-	sha256sum --check --quiet api/generated.sum || { echo "run make generate"; exit 1; }
+	was=$$(mktemp -d)
+	trap 'rm -rf $$was' EXIT
+	cp internal/api/contract.gen.go web/src/api/schema.gen.d.ts $$was
+	go generate ./internal/api
+	(cd web && npm run --silent generate >/dev/null)
+	cmp -s $$was/contract.gen.go internal/api/contract.gen.go && cmp -s $$was/schema.gen.d.ts web/src/api/schema.gen.d.ts || { echo "it was not: commit what make generate makes"; exit 1; }
 
 lint: need-go web/node_modules/.installed
 	@echo "== lint"
-	test -z "$$(gofmt -l cmd core internal web/*.go)" || { gofmt -l cmd core internal web/*.go; exit 1; }
+	test -z "$$(gofmt -l cmd core internal tools web/*.go)" || { gofmt -l cmd core internal tools web/*.go; exit 1; }
 	go vet ./...
 	go tool staticcheck ./...
 	cd web

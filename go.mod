@@ -18,6 +18,7 @@ require (
 	github.com/piprate/json-gold v0.9.1
 	github.com/pressly/goose/v3 v3.29.0
 	github.com/spf13/cobra v1.10.2
+	github.com/swaggo/files/v2 v2.0.2
 	github.com/vearutop/statigz v1.4.0
 	golang.org/x/image v0.48.0
 	golang.org/x/net v0.61.0

@@ -11,6 +11,7 @@ import (
 	"net"
 	"net/http"
 	"net/url"
+	"slices"
 	"strings"
 	"sync"
 	"sync/atomic"
@@ -58,7 +59,7 @@ type access struct {
 	// left counts phones that were taken back, so that open streams look again.
 	left  atomic.Int64
 	mu    sync.Mutex
-	codes map[string]time.Time // until when
+	codes map[string]codeFor
 }
 
 // guard keeps strangers out: on loopback by the host's name, elsewhere by
@@ -86,9 +87,13 @@ func (a *access) guard(next http.Handler) http.Handler {
 			next.ServeHTTP(w, r)
 			return
 		}
-		_, err := a.device(r)
+		device, err := a.device(r)
 		if err != nil && !errors.Is(err, store.ErrNotFound) {
 			fail(w, r, err)
+			return
+		}
+		if err == nil && device.Guest && !guestMay(r) {
+			writeProblem(w, Problem{Status: http.StatusForbidden, Title: "A guest’s phone follows the cook", Detail: text("The rest is for those of the household.")})
 			return
 		}
 		if err == nil || r.URL.Path == "/pair" {
@@ -177,28 +182,53 @@ func IsLoopback(host string) bool {
 	return host == "localhost" || ip != nil && ip.IsLoopback()
 }
 
+// codeFor is what a code lets in, until when.
+type codeFor struct {
+	until time.Time
+	guest bool
+}
+
+// guestMay says what a guest's phone is for: the pages themselves, what is cooked now,
+// what that page needs to be read, and to say in it what is done.
+func guestMay(r *http.Request) bool {
+	path, isAPI := strings.CutPrefix(r.URL.Path, "/api/v1/")
+	if !isAPI {
+		return r.Method == http.MethodGet && !strings.HasPrefix(r.URL.Path, "/demo") && !strings.HasPrefix(r.URL.Path, "/api/")
+	}
+	first, rest, _ := strings.Cut(path, "/")
+	switch {
+	case first == "cooks" || first == "evenings":
+		_, what, _ := strings.Cut(rest, "/")
+		said := what == "events" || strings.HasPrefix(what, "events/")
+		return said && r.Method != http.MethodGet || r.Method == http.MethodGet && rest != "" && !strings.HasPrefix(what, "tables")
+	case r.Method != http.MethodGet:
+		return false
+	}
+	return slices.Contains([]string{"live", "catalog", "settings", "fryers", "plans", "probes"}, first)
+}
+
 // newCode makes a code that lets one device in.
-func (a *access) newCode() (code string, until time.Time) {
+func (a *access) newCode(guest bool) (code string, until time.Time) {
 	a.mu.Lock()
 	defer a.mu.Unlock()
 	now := a.now()
-	for c, until := range a.codes {
-		if now.After(until) {
+	for c, of := range a.codes {
+		if now.After(of.until) {
 			delete(a.codes, c)
 		}
 	}
 	code, until = rand.Text(), now.Add(codeLasts)
-	a.codes[code] = until
+	a.codes[code] = codeFor{until, guest}
 	return code, until
 }
 
 // spend takes a code, once.
-func (a *access) spend(code string) bool {
+func (a *access) spend(code string) (of codeFor, ok bool) {
 	a.mu.Lock()
 	defer a.mu.Unlock()
-	until, ok := a.codes[code]
+	of, ok = a.codes[code]
 	delete(a.codes, code)
-	return ok && !a.now().After(until)
+	return of, ok && !a.now().After(of.until)
 }
 
 var pairPage = template.Must(template.New("pair").Parse(`<!doctype html>
@@ -251,14 +281,15 @@ func (a *access) pair(w http.ResponseWriter, r *http.Request) {
 			show(http.StatusTooManyRequests, "Too many codes", "Wait ten seconds, then scan a new one.", "")
 			return
 		}
-		if !a.spend(r.PostFormValue("code")) {
+		of, ok := a.spend(r.PostFormValue("code"))
+		if !ok {
 			a.log.WarnContext(r.Context(), "a code that lets nobody in", "from", hostOnly(r.RemoteAddr))
 			show(http.StatusForbidden, "This code is over", over, "")
 			return
 		}
 		a.guesses.right(hostOnly(r.RemoteAddr))
 		token := rand.Text()
-		if _, err := a.store.Pair(r.Context(), name, token); err != nil {
+		if _, err := a.store.Pair(r.Context(), name, token, of.guest); err != nil {
 			fail(w, r, err)
 			return
 		}
@@ -272,11 +303,11 @@ func (a *access) pair(w http.ResponseWriter, r *http.Request) {
 }
 
 // pairURL is where a new code leads to, until when.
-func (a *access) pairURL() (string, time.Time, error) {
+func (a *access) pairURL(guest bool) (string, time.Time, error) {
 	if a.lan == nil {
 		return "", time.Time{}, errNoLAN
 	}
-	code, until := a.newCode()
+	code, until := a.newCode(guest)
 	return a.lan.URL + "/pair?code=" + url.QueryEscape(code), until, nil
 }
 
@@ -293,8 +324,8 @@ func (s *Server) GetAccess(ctx context.Context, _ GetAccessRequestObject) (GetAc
 }
 
 // ShowCode answers POST /access/codes.
-func (s *Server) ShowCode(_ context.Context, _ ShowCodeRequestObject) (ShowCodeResponseObject, error) {
-	to, until, err := s.access.pairURL()
+func (s *Server) ShowCode(_ context.Context, r ShowCodeRequestObject) (ShowCodeResponseObject, error) {
+	to, until, err := s.access.pairURL(orElse(r.Params.Guest, false))
 	if err != nil {
 		return nil, err
 	}

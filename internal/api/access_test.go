@@ -249,3 +249,43 @@ func TestNamesAreSeen(t *testing.T) {
 		}
 	}
 }
+
+// A guest's phone follows the cook and says what is done in it; the household is none
+// of its business.
+func TestAGuestFollowsTheCook(t *testing.T) {
+	k := newKitchen(t, "")
+	code := get[struct{ URL string }](k, 201, "POST", "/api/v1/access/codes?guest=true", "").URL
+	form := url.Values{"code": {code[strings.Index(code, "code=")+5:]}, "name": {"Aunt"}}
+	r := httptest.NewRequest("POST", "/pair", strings.NewReader(form.Encode()))
+	r.Header.Set("Content-Type", "application/x-www-form-urlencoded")
+	cookies := k.fromLAN(r).Result().Cookies()
+	plan := get[[]api.Plan](k, 200, "GET", "/api/v1/plans", "")[0]
+	c := get[api.Cook](k, 201, "POST", "/api/v1/cooks", `{"planId":"`+plan.Id+`"}`)
+	ask := func(method, path, body string) int {
+		r := httptest.NewRequest(method, path, strings.NewReader(body))
+		r.Header.Set("Content-Type", "application/json")
+		return k.fromLAN(r, cookies...).Code
+	}
+	for _, q := range [][3]string{
+		{"GET", "/cook", ""}, {"GET", "/api/v1/cooks/live", ""}, {"GET", "/api/v1/cooks/" + c.Id, ""}, {"GET", "/api/v1/cooks/" + c.Id + "/ahead", ""},
+		{"GET", "/api/v1/settings", ""}, {"GET", "/api/v1/catalog", ""}, {"POST", "/api/v1/cooks/" + c.Id + "/events", `{"kind":"loaded"}`},
+	} {
+		if got := ask(q[0], q[1], q[2]); got/100 != 2 {
+			t.Errorf("%s %s: %d", q[0], q[1], got)
+		}
+	}
+	for _, q := range [][3]string{
+		{"GET", "/api/v1/cooks", ""}, {"GET", "/api/v1/archive", ""}, {"GET", "/api/v1/logbook", ""}, {"GET", "/api/v1/access", ""}, {"GET", "/demo/api/v1/plans", ""},
+		{"POST", "/api/v1/access/codes", ""}, {"POST", "/api/v1/plans", `{}`}, {"DELETE", "/api/v1/plans/" + plan.Id, ""}, {"DELETE", "/api/v1/cooks/" + c.Id, ""},
+		{"POST", "/api/v1/cooks", `{"planId":"` + plan.Id + `"}`}, {"PATCH", "/api/v1/settings", `{"mass":"oz"}`}, {"GET", "/api/v1/cooks/" + c.Id + "/tables/events", ""},
+		{"PUT", "/api/v1/cooks/" + c.Id + "/outcome", `{}`}, {"POST", "/api/v1/simulations", `{}`},
+	} {
+		if got := ask(q[0], q[1], q[2]); got != 403 {
+			t.Errorf("%s %s: %d, want 403", q[0], q[1], got)
+		}
+	}
+	in := get[struct{ Devices []struct{ Guest bool } }](k, 200, "GET", "/api/v1/access", "")
+	if len(in.Devices) != 1 || !in.Devices[0].Guest {
+		t.Errorf("%+v", in)
+	}
+}

@@ -2205,6 +2205,12 @@ type Id = string
 // IfMatch defines model for IfMatch.
 type IfMatch = string
 
+// ShowCodeParams defines parameters for ShowCode.
+type ShowCodeParams struct {
+	// Guest it follows the cook and says what is done in it, and nothing else
+	Guest *bool `form:"guest,omitempty" json:"guest,omitempty"`
+}
+
 // ReadAmountJSONBody defines parameters for ReadAmount.
 type ReadAmountJSONBody struct {
 	Ingredient string `json:"ingredient"`
@@ -2459,13 +2465,13 @@ type PutSupperJSONRequestBody = Supper
 
 // ServerInterface represents all server handlers.
 type ServerInterface interface {
-
+	// GetAccess Which phones are let in
 	// (GET /access)
 	GetAccess(w http.ResponseWriter, r *http.Request)
-
+	// ShowCode Shows a code that lets one phone in
 	// (POST /access/codes)
-	ShowCode(w http.ResponseWriter, r *http.Request)
-
+	ShowCode(w http.ResponseWriter, r *http.Request, params ShowCodeParams)
+	// TakeBack Takes a phone back
 	// (DELETE /access/devices/{id})
 	TakeBack(w http.ResponseWriter, r *http.Request, id Id)
 	// ReadAmount Read an amount of an ingredient as people write it
@@ -2483,7 +2489,7 @@ type ServerInterface interface {
 	// ListCoats The household's own coats, by name
 	// (GET /coats)
 	ListCoats(w http.ResponseWriter, r *http.Request)
-
+	// DropCoat Forgets a coat
 	// (DELETE /coats/{id})
 	DropCoat(w http.ResponseWriter, r *http.Request, id Id)
 	// PutCoat Keep a coat, or change it
@@ -2495,16 +2501,16 @@ type ServerInterface interface {
 	// ListCooks The logbook, latest first, and a live cook on top
 	// (GET /cooks)
 	ListCooks(w http.ResponseWriter, r *http.Request)
-
+	// StartCook Begins to cook a dish
 	// (POST /cooks)
 	StartCook(w http.ResponseWriter, r *http.Request)
-
+	// GetLiveCook What is cooked now
 	// (GET /cooks/live)
 	GetLiveCook(w http.ResponseWriter, r *http.Request, params GetLiveCookParams)
-
+	// DeleteCook Takes a cook out of the logbook
 	// (DELETE /cooks/{id})
 	DeleteCook(w http.ResponseWriter, r *http.Request, id Id)
-
+	// GetCook One cook, planned and as it happened
 	// (GET /cooks/{id})
 	GetCook(w http.ResponseWriter, r *http.Request, id Id)
 	// GetAhead The inside with its band by what was seen, and what thermometers read
@@ -2522,10 +2528,10 @@ type ServerInterface interface {
 	// TakeNextTime Put the change that is proposed into the dish
 	// (POST /cooks/{id}/next-time)
 	TakeNextTime(w http.ResponseWriter, r *http.Request, id Id)
-
+	// PutOutcome How a cook came out
 	// (PUT /cooks/{id}/outcome)
 	PutOutcome(w http.ResponseWriter, r *http.Request, id Id, params PutOutcomeParams)
-
+	// RestoreCook Brings a cook back
 	// (POST /cooks/{id}/restore)
 	RestoreCook(w http.ResponseWriter, r *http.Request, id Id)
 	// GetCookTable What was forecast, said or read in a cook, as a table (RFC 4180), units in its head, moments in UTC
@@ -2549,25 +2555,25 @@ type ServerInterface interface {
 	// PortrayFryer What a fryer's dial really gives from cold, and what would make that surer
 	// (POST /fryer-portraits)
 	PortrayFryer(w http.ResponseWriter, r *http.Request)
-
+	// ListFryers The household’s fryers
 	// (GET /fryers)
 	ListFryers(w http.ResponseWriter, r *http.Request)
-
+	// CreateFryer Sets a fryer up
 	// (POST /fryers)
 	CreateFryer(w http.ResponseWriter, r *http.Request)
-
+	// DeleteFryer Puts a fryer aside
 	// (DELETE /fryers/{id})
 	DeleteFryer(w http.ResponseWriter, r *http.Request, id Id)
-
+	// PutFryer Changes a fryer, on the version that was read
 	// (PUT /fryers/{id})
 	PutFryer(w http.ResponseWriter, r *http.Request, id Id, params PutFryerParams)
-
+	// RestoreFryer Brings a fryer back
 	// (POST /fryers/{id}/restore)
 	RestoreFryer(w http.ResponseWriter, r *http.Request, id Id)
 	// ListMarinades The household's own marinades, by name
 	// (GET /marinades)
 	ListMarinades(w http.ResponseWriter, r *http.Request)
-
+	// DropMarinade Forgets a marinade
 	// (DELETE /marinades/{id})
 	DropMarinade(w http.ResponseWriter, r *http.Request, id Id)
 	// PutMarinade Keep a marinade, or change it
@@ -2576,7 +2582,7 @@ type ServerInterface interface {
 	// ListMixes The household's own dry mixs, by name
 	// (GET /mixes)
 	ListMixes(w http.ResponseWriter, r *http.Request)
-
+	// DropMix Forgets a mix
 	// (DELETE /mixes/{id})
 	DropMix(w http.ResponseWriter, r *http.Request, id Id)
 	// PutMix Keep a dry mix, or change it
@@ -2591,37 +2597,37 @@ type ServerInterface interface {
 	// DropIngredient Go back to the figures that ship
 	// (DELETE /pantry/{id})
 	DropIngredient(w http.ResponseWriter, r *http.Request, id Id)
-
+	// PutIngredient Keeps an ingredient, shipped or of the household’s own
 	// (PUT /pantry/{id})
 	PutIngredient(w http.ResponseWriter, r *http.Request, id Id, params PutIngredientParams)
-
+	// DeletePicture Takes a picture out
 	// (DELETE /pictures/{id})
 	DeletePicture(w http.ResponseWriter, r *http.Request, id Id)
 	// PutPicture Say what is seen on a picture
 	// (PUT /pictures/{id})
 	PutPicture(w http.ResponseWriter, r *http.Request, id Id)
-
+	// RestorePicture Brings a picture back
 	// (POST /pictures/{id}/restore)
 	RestorePicture(w http.ResponseWriter, r *http.Request, id Id)
-
+	// ListPlans The household’s dishes
 	// (GET /plans)
 	ListPlans(w http.ResponseWriter, r *http.Request)
-
+	// CreatePlan Begins a dish
 	// (POST /plans)
 	CreatePlan(w http.ResponseWriter, r *http.Request)
-
+	// DeletePlan Puts a dish aside
 	// (DELETE /plans/{id})
 	DeletePlan(w http.ResponseWriter, r *http.Request, id Id)
-
+	// GetPlan One dish
 	// (GET /plans/{id})
 	GetPlan(w http.ResponseWriter, r *http.Request, id Id)
-
+	// PutPlan Changes a dish, on the version that was read
 	// (PUT /plans/{id})
 	PutPlan(w http.ResponseWriter, r *http.Request, id Id, params PutPlanParams)
 	// WriteRecipe A dish as a schema.org Recipe in JSON-LD, or as Markdown; both come in again as the same dish
 	// (GET /plans/{id}/recipe)
 	WriteRecipe(w http.ResponseWriter, r *http.Request, id Id, params WriteRecipeParams)
-
+	// RestorePlan Brings a dish back
 	// (POST /plans/{id}/restore)
 	RestorePlan(w http.ResponseWriter, r *http.Request, id Id)
 	// ListProbes Thermometers that have sent something within the hour
@@ -2639,16 +2645,16 @@ type ServerInterface interface {
 	// ListSauces The household's own sauces, by name
 	// (GET /sauces)
 	ListSauces(w http.ResponseWriter, r *http.Request)
-
+	// DropSauce Forgets a sauce
 	// (DELETE /sauces/{id})
 	DropSauce(w http.ResponseWriter, r *http.Request, id Id)
 	// PutSauce Keep a sauce, or change it
 	// (PUT /sauces/{id})
 	PutSauce(w http.ResponseWriter, r *http.Request, id Id, params PutSauceParams)
-
+	// GetSettings How the household reads, and what counts as safe
 	// (GET /settings)
 	GetSettings(w http.ResponseWriter, r *http.Request)
-
+	// ChangeSettings Changes some of that
 	// (PATCH /settings)
 	ChangeSettings(w http.ResponseWriter, r *http.Request)
 	// WorkSheet Work a supper back from its table
@@ -2660,7 +2666,7 @@ type ServerInterface interface {
 	// ListSuppers The household's suppers, by name
 	// (GET /suppers)
 	ListSuppers(w http.ResponseWriter, r *http.Request)
-
+	// DropSupper Puts a supper away
 	// (DELETE /suppers/{id})
 	DropSupper(w http.ResponseWriter, r *http.Request, id Id)
 	// PutSupper Keep a supper, or change it
@@ -2678,16 +2684,19 @@ type ServerInterface interface {
 
 type Unimplemented struct{}
 
+// GetAccess Which phones are let in
 // (GET /access)
 func (_ Unimplemented) GetAccess(w http.ResponseWriter, r *http.Request) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
+// ShowCode Shows a code that lets one phone in
 // (POST /access/codes)
-func (_ Unimplemented) ShowCode(w http.ResponseWriter, r *http.Request) {
+func (_ Unimplemented) ShowCode(w http.ResponseWriter, r *http.Request, params ShowCodeParams) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
+// TakeBack Takes a phone back
 // (DELETE /access/devices/{id})
 func (_ Unimplemented) TakeBack(w http.ResponseWriter, r *http.Request, id Id) {
 	w.WriteHeader(http.StatusNotImplemented)
@@ -2723,6 +2732,7 @@ func (_ Unimplemented) ListCoats(w http.ResponseWriter, r *http.Request) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
+// DropCoat Forgets a coat
 // (DELETE /coats/{id})
 func (_ Unimplemented) DropCoat(w http.ResponseWriter, r *http.Request, id Id) {
 	w.WriteHeader(http.StatusNotImplemented)
@@ -2746,21 +2756,25 @@ func (_ Unimplemented) ListCooks(w http.ResponseWriter, r *http.Request) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
+// StartCook Begins to cook a dish
 // (POST /cooks)
 func (_ Unimplemented) StartCook(w http.ResponseWriter, r *http.Request) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
+// GetLiveCook What is cooked now
 // (GET /cooks/live)
 func (_ Unimplemented) GetLiveCook(w http.ResponseWriter, r *http.Request, params GetLiveCookParams) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
+// DeleteCook Takes a cook out of the logbook
 // (DELETE /cooks/{id})
 func (_ Unimplemented) DeleteCook(w http.ResponseWriter, r *http.Request, id Id) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
+// GetCook One cook, planned and as it happened
 // (GET /cooks/{id})
 func (_ Unimplemented) GetCook(w http.ResponseWriter, r *http.Request, id Id) {
 	w.WriteHeader(http.StatusNotImplemented)
@@ -2796,11 +2810,13 @@ func (_ Unimplemented) TakeNextTime(w http.ResponseWriter, r *http.Request, id I
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
+// PutOutcome How a cook came out
 // (PUT /cooks/{id}/outcome)
 func (_ Unimplemented) PutOutcome(w http.ResponseWriter, r *http.Request, id Id, params PutOutcomeParams) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
+// RestoreCook Brings a cook back
 // (POST /cooks/{id}/restore)
 func (_ Unimplemented) RestoreCook(w http.ResponseWriter, r *http.Request, id Id) {
 	w.WriteHeader(http.StatusNotImplemented)
@@ -2848,26 +2864,31 @@ func (_ Unimplemented) PortrayFryer(w http.ResponseWriter, r *http.Request) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
+// ListFryers The household’s fryers
 // (GET /fryers)
 func (_ Unimplemented) ListFryers(w http.ResponseWriter, r *http.Request) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
+// CreateFryer Sets a fryer up
 // (POST /fryers)
 func (_ Unimplemented) CreateFryer(w http.ResponseWriter, r *http.Request) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
+// DeleteFryer Puts a fryer aside
 // (DELETE /fryers/{id})
 func (_ Unimplemented) DeleteFryer(w http.ResponseWriter, r *http.Request, id Id) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
+// PutFryer Changes a fryer, on the version that was read
 // (PUT /fryers/{id})
 func (_ Unimplemented) PutFryer(w http.ResponseWriter, r *http.Request, id Id, params PutFryerParams) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
+// RestoreFryer Brings a fryer back
 // (POST /fryers/{id}/restore)
 func (_ Unimplemented) RestoreFryer(w http.ResponseWriter, r *http.Request, id Id) {
 	w.WriteHeader(http.StatusNotImplemented)
@@ -2879,6 +2900,7 @@ func (_ Unimplemented) ListMarinades(w http.ResponseWriter, r *http.Request) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
+// DropMarinade Forgets a marinade
 // (DELETE /marinades/{id})
 func (_ Unimplemented) DropMarinade(w http.ResponseWriter, r *http.Request, id Id) {
 	w.WriteHeader(http.StatusNotImplemented)
@@ -2896,6 +2918,7 @@ func (_ Unimplemented) ListMixes(w http.ResponseWriter, r *http.Request) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
+// DropMix Forgets a mix
 // (DELETE /mixes/{id})
 func (_ Unimplemented) DropMix(w http.ResponseWriter, r *http.Request, id Id) {
 	w.WriteHeader(http.StatusNotImplemented)
@@ -2925,11 +2948,13 @@ func (_ Unimplemented) DropIngredient(w http.ResponseWriter, r *http.Request, id
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
+// PutIngredient Keeps an ingredient, shipped or of the household’s own
 // (PUT /pantry/{id})
 func (_ Unimplemented) PutIngredient(w http.ResponseWriter, r *http.Request, id Id, params PutIngredientParams) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
+// DeletePicture Takes a picture out
 // (DELETE /pictures/{id})
 func (_ Unimplemented) DeletePicture(w http.ResponseWriter, r *http.Request, id Id) {
 	w.WriteHeader(http.StatusNotImplemented)
@@ -2941,31 +2966,37 @@ func (_ Unimplemented) PutPicture(w http.ResponseWriter, r *http.Request, id Id)
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
+// RestorePicture Brings a picture back
 // (POST /pictures/{id}/restore)
 func (_ Unimplemented) RestorePicture(w http.ResponseWriter, r *http.Request, id Id) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
+// ListPlans The household’s dishes
 // (GET /plans)
 func (_ Unimplemented) ListPlans(w http.ResponseWriter, r *http.Request) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
+// CreatePlan Begins a dish
 // (POST /plans)
 func (_ Unimplemented) CreatePlan(w http.ResponseWriter, r *http.Request) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
+// DeletePlan Puts a dish aside
 // (DELETE /plans/{id})
 func (_ Unimplemented) DeletePlan(w http.ResponseWriter, r *http.Request, id Id) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
+// GetPlan One dish
 // (GET /plans/{id})
 func (_ Unimplemented) GetPlan(w http.ResponseWriter, r *http.Request, id Id) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
+// PutPlan Changes a dish, on the version that was read
 // (PUT /plans/{id})
 func (_ Unimplemented) PutPlan(w http.ResponseWriter, r *http.Request, id Id, params PutPlanParams) {
 	w.WriteHeader(http.StatusNotImplemented)
@@ -2977,6 +3008,7 @@ func (_ Unimplemented) WriteRecipe(w http.ResponseWriter, r *http.Request, id Id
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
+// RestorePlan Brings a dish back
 // (POST /plans/{id}/restore)
 func (_ Unimplemented) RestorePlan(w http.ResponseWriter, r *http.Request, id Id) {
 	w.WriteHeader(http.StatusNotImplemented)
@@ -3012,6 +3044,7 @@ func (_ Unimplemented) ListSauces(w http.ResponseWriter, r *http.Request) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
+// DropSauce Forgets a sauce
 // (DELETE /sauces/{id})
 func (_ Unimplemented) DropSauce(w http.ResponseWriter, r *http.Request, id Id) {
 	w.WriteHeader(http.StatusNotImplemented)
@@ -3023,11 +3056,13 @@ func (_ Unimplemented) PutSauce(w http.ResponseWriter, r *http.Request, id Id, p
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
+// GetSettings How the household reads, and what counts as safe
 // (GET /settings)
 func (_ Unimplemented) GetSettings(w http.ResponseWriter, r *http.Request) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
+// ChangeSettings Changes some of that
 // (PATCH /settings)
 func (_ Unimplemented) ChangeSettings(w http.ResponseWriter, r *http.Request) {
 	w.WriteHeader(http.StatusNotImplemented)
@@ -3051,6 +3086,7 @@ func (_ Unimplemented) ListSuppers(w http.ResponseWriter, r *http.Request) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
+// DropSupper Puts a supper away
 // (DELETE /suppers/{id})
 func (_ Unimplemented) DropSupper(w http.ResponseWriter, r *http.Request, id Id) {
 	w.WriteHeader(http.StatusNotImplemented)
@@ -3100,8 +3136,27 @@ func (siw *ServerInterfaceWrapper) GetAccess(w http.ResponseWriter, r *http.Requ
 // ShowCode operation middleware
 func (siw *ServerInterfaceWrapper) ShowCode(w http.ResponseWriter, r *http.Request) {
 
+	var err error
+	_ = err
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params ShowCodeParams
+
+	// ------------- Optional query parameter "guest" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "guest", r.URL.Query(), &params.Guest, runtime.BindQueryParameterOptions{Type: "boolean", Format: ""})
+	if err != nil {
+		var requiredError *runtime.RequiredParameterError
+		if errors.As(err, &requiredError) {
+			siw.ErrorHandlerFunc(w, r, &RequiredParamError{ParamName: "guest"})
+		} else {
+			siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "guest", Err: err})
+		}
+		return
+	}
+
 	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
-		siw.Handler.ShowCode(w, r)
+		siw.Handler.ShowCode(w, r, params)
 	}))
 
 	for _, middleware := range siw.HandlerMiddlewares {
@@ -5302,6 +5357,7 @@ func (response GetAccessdefaultApplicationProblemPlusJSONResponse) VisitGetAcces
 }
 
 type ShowCodeRequestObject struct {
+	Params ShowCodeParams
 }
 
 type ShowCodeResponseObject interface {
@@ -8090,13 +8146,13 @@ func (response SupperListdefaultApplicationProblemPlusJSONResponse) VisitSupperL
 
 // StrictServerInterface represents all server handlers.
 type StrictServerInterface interface {
-
+	// GetAccess Which phones are let in
 	// (GET /access)
 	GetAccess(ctx context.Context, request GetAccessRequestObject) (GetAccessResponseObject, error)
-
+	// ShowCode Shows a code that lets one phone in
 	// (POST /access/codes)
 	ShowCode(ctx context.Context, request ShowCodeRequestObject) (ShowCodeResponseObject, error)
-
+	// TakeBack Takes a phone back
 	// (DELETE /access/devices/{id})
 	TakeBack(ctx context.Context, request TakeBackRequestObject) (TakeBackResponseObject, error)
 	// ReadAmount Read an amount of an ingredient as people write it
@@ -8114,7 +8170,7 @@ type StrictServerInterface interface {
 	// ListCoats The household's own coats, by name
 	// (GET /coats)
 	ListCoats(ctx context.Context, request ListCoatsRequestObject) (ListCoatsResponseObject, error)
-
+	// DropCoat Forgets a coat
 	// (DELETE /coats/{id})
 	DropCoat(ctx context.Context, request DropCoatRequestObject) (DropCoatResponseObject, error)
 	// PutCoat Keep a coat, or change it
@@ -8126,16 +8182,16 @@ type StrictServerInterface interface {
 	// ListCooks The logbook, latest first, and a live cook on top
 	// (GET /cooks)
 	ListCooks(ctx context.Context, request ListCooksRequestObject) (ListCooksResponseObject, error)
-
+	// StartCook Begins to cook a dish
 	// (POST /cooks)
 	StartCook(ctx context.Context, request StartCookRequestObject) (StartCookResponseObject, error)
-
+	// GetLiveCook What is cooked now
 	// (GET /cooks/live)
 	GetLiveCook(ctx context.Context, request GetLiveCookRequestObject) (GetLiveCookResponseObject, error)
-
+	// DeleteCook Takes a cook out of the logbook
 	// (DELETE /cooks/{id})
 	DeleteCook(ctx context.Context, request DeleteCookRequestObject) (DeleteCookResponseObject, error)
-
+	// GetCook One cook, planned and as it happened
 	// (GET /cooks/{id})
 	GetCook(ctx context.Context, request GetCookRequestObject) (GetCookResponseObject, error)
 	// GetAhead The inside with its band by what was seen, and what thermometers read
@@ -8153,10 +8209,10 @@ type StrictServerInterface interface {
 	// TakeNextTime Put the change that is proposed into the dish
 	// (POST /cooks/{id}/next-time)
 	TakeNextTime(ctx context.Context, request TakeNextTimeRequestObject) (TakeNextTimeResponseObject, error)
-
+	// PutOutcome How a cook came out
 	// (PUT /cooks/{id}/outcome)
 	PutOutcome(ctx context.Context, request PutOutcomeRequestObject) (PutOutcomeResponseObject, error)
-
+	// RestoreCook Brings a cook back
 	// (POST /cooks/{id}/restore)
 	RestoreCook(ctx context.Context, request RestoreCookRequestObject) (RestoreCookResponseObject, error)
 	// GetCookTable What was forecast, said or read in a cook, as a table (RFC 4180), units in its head, moments in UTC
@@ -8180,25 +8236,25 @@ type StrictServerInterface interface {
 	// PortrayFryer What a fryer's dial really gives from cold, and what would make that surer
 	// (POST /fryer-portraits)
 	PortrayFryer(ctx context.Context, request PortrayFryerRequestObject) (PortrayFryerResponseObject, error)
-
+	// ListFryers The household’s fryers
 	// (GET /fryers)
 	ListFryers(ctx context.Context, request ListFryersRequestObject) (ListFryersResponseObject, error)
-
+	// CreateFryer Sets a fryer up
 	// (POST /fryers)
 	CreateFryer(ctx context.Context, request CreateFryerRequestObject) (CreateFryerResponseObject, error)
-
+	// DeleteFryer Puts a fryer aside
 	// (DELETE /fryers/{id})
 	DeleteFryer(ctx context.Context, request DeleteFryerRequestObject) (DeleteFryerResponseObject, error)
-
+	// PutFryer Changes a fryer, on the version that was read
 	// (PUT /fryers/{id})
 	PutFryer(ctx context.Context, request PutFryerRequestObject) (PutFryerResponseObject, error)
-
+	// RestoreFryer Brings a fryer back
 	// (POST /fryers/{id}/restore)
 	RestoreFryer(ctx context.Context, request RestoreFryerRequestObject) (RestoreFryerResponseObject, error)
 	// ListMarinades The household's own marinades, by name
 	// (GET /marinades)
 	ListMarinades(ctx context.Context, request ListMarinadesRequestObject) (ListMarinadesResponseObject, error)
-
+	// DropMarinade Forgets a marinade
 	// (DELETE /marinades/{id})
 	DropMarinade(ctx context.Context, request DropMarinadeRequestObject) (DropMarinadeResponseObject, error)
 	// PutMarinade Keep a marinade, or change it
@@ -8207,7 +8263,7 @@ type StrictServerInterface interface {
 	// ListMixes The household's own dry mixs, by name
 	// (GET /mixes)
 	ListMixes(ctx context.Context, request ListMixesRequestObject) (ListMixesResponseObject, error)
-
+	// DropMix Forgets a mix
 	// (DELETE /mixes/{id})
 	DropMix(ctx context.Context, request DropMixRequestObject) (DropMixResponseObject, error)
 	// PutMix Keep a dry mix, or change it
@@ -8222,37 +8278,37 @@ type StrictServerInterface interface {
 	// DropIngredient Go back to the figures that ship
 	// (DELETE /pantry/{id})
 	DropIngredient(ctx context.Context, request DropIngredientRequestObject) (DropIngredientResponseObject, error)
-
+	// PutIngredient Keeps an ingredient, shipped or of the household’s own
 	// (PUT /pantry/{id})
 	PutIngredient(ctx context.Context, request PutIngredientRequestObject) (PutIngredientResponseObject, error)
-
+	// DeletePicture Takes a picture out
 	// (DELETE /pictures/{id})
 	DeletePicture(ctx context.Context, request DeletePictureRequestObject) (DeletePictureResponseObject, error)
 	// PutPicture Say what is seen on a picture
 	// (PUT /pictures/{id})
 	PutPicture(ctx context.Context, request PutPictureRequestObject) (PutPictureResponseObject, error)
-
+	// RestorePicture Brings a picture back
 	// (POST /pictures/{id}/restore)
 	RestorePicture(ctx context.Context, request RestorePictureRequestObject) (RestorePictureResponseObject, error)
-
+	// ListPlans The household’s dishes
 	// (GET /plans)
 	ListPlans(ctx context.Context, request ListPlansRequestObject) (ListPlansResponseObject, error)
-
+	// CreatePlan Begins a dish
 	// (POST /plans)
 	CreatePlan(ctx context.Context, request CreatePlanRequestObject) (CreatePlanResponseObject, error)
-
+	// DeletePlan Puts a dish aside
 	// (DELETE /plans/{id})
 	DeletePlan(ctx context.Context, request DeletePlanRequestObject) (DeletePlanResponseObject, error)
-
+	// GetPlan One dish
 	// (GET /plans/{id})
 	GetPlan(ctx context.Context, request GetPlanRequestObject) (GetPlanResponseObject, error)
-
+	// PutPlan Changes a dish, on the version that was read
 	// (PUT /plans/{id})
 	PutPlan(ctx context.Context, request PutPlanRequestObject) (PutPlanResponseObject, error)
 	// WriteRecipe A dish as a schema.org Recipe in JSON-LD, or as Markdown; both come in again as the same dish
 	// (GET /plans/{id}/recipe)
 	WriteRecipe(ctx context.Context, request WriteRecipeRequestObject) (WriteRecipeResponseObject, error)
-
+	// RestorePlan Brings a dish back
 	// (POST /plans/{id}/restore)
 	RestorePlan(ctx context.Context, request RestorePlanRequestObject) (RestorePlanResponseObject, error)
 	// ListProbes Thermometers that have sent something within the hour
@@ -8270,16 +8326,16 @@ type StrictServerInterface interface {
 	// ListSauces The household's own sauces, by name
 	// (GET /sauces)
 	ListSauces(ctx context.Context, request ListSaucesRequestObject) (ListSaucesResponseObject, error)
-
+	// DropSauce Forgets a sauce
 	// (DELETE /sauces/{id})
 	DropSauce(ctx context.Context, request DropSauceRequestObject) (DropSauceResponseObject, error)
 	// PutSauce Keep a sauce, or change it
 	// (PUT /sauces/{id})
 	PutSauce(ctx context.Context, request PutSauceRequestObject) (PutSauceResponseObject, error)
-
+	// GetSettings How the household reads, and what counts as safe
 	// (GET /settings)
 	GetSettings(ctx context.Context, request GetSettingsRequestObject) (GetSettingsResponseObject, error)
-
+	// ChangeSettings Changes some of that
 	// (PATCH /settings)
 	ChangeSettings(ctx context.Context, request ChangeSettingsRequestObject) (ChangeSettingsResponseObject, error)
 	// WorkSheet Work a supper back from its table
@@ -8291,7 +8347,7 @@ type StrictServerInterface interface {
 	// ListSuppers The household's suppers, by name
 	// (GET /suppers)
 	ListSuppers(ctx context.Context, request ListSuppersRequestObject) (ListSuppersResponseObject, error)
-
+	// DropSupper Puts a supper away
 	// (DELETE /suppers/{id})
 	DropSupper(ctx context.Context, request DropSupperRequestObject) (DropSupperResponseObject, error)
 	// PutSupper Keep a supper, or change it
@@ -8369,8 +8425,10 @@ func (sh *strictHandler) GetAccess(w http.ResponseWriter, r *http.Request) {
 }
 
 // ShowCode operation middleware
-func (sh *strictHandler) ShowCode(w http.ResponseWriter, r *http.Request) {
+func (sh *strictHandler) ShowCode(w http.ResponseWriter, r *http.Request, params ShowCodeParams) {
 	var request ShowCodeRequestObject
+
+	request.Params = params
 
 	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
 		return sh.ssi.ShowCode(ctx, request.(ShowCodeRequestObject))
@@ -10369,419 +10427,435 @@ func (sh *strictHandler) SupperList(w http.ResponseWriter, r *http.Request, id I
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"7P3bkhw3siYKvwos/zHTrFlBsqhDT4t1RZVENn9RLZqKvWg2as02ZAQyE52RgRSAqGSqR+80tu/3zXqy",
-	"bXB3IE5AJiKrSEmzuy9arKo4IACHww+ff/7PRal2e9WIxprFs38u9lzznbBCw0+vKvf/slk8W+y53SyK",
-	"RcN3YvFsIatFsdDi51ZqUS2eWd2KYmHKjdhxd4c97t1VxmrZrBe//losXq2+47bcuD9WwpRa7q1U7rlv",
-	"N4LdCW2kapjdcMvsRrByw5u1YAdu2I5XgqmmYLJhP7fKCnPN/r64+vuCrZRmB3eHNKwRh0WBA90IXgnd",
-	"DfXV6hG++tQAf3VfY/aqMQI+/I1Wy1rs3D9L1VjRWPdPvt/XsuRu5E/2eMW//8O4z/hn79n/RYvV4tni",
-	"//ekm9kn+FfzxD8X3jiciHfuUw6iseygFc0a3eae+tx9F6yQVnuhrcSBLnmDa2TFzkz/vJHrzY37x0rp",
-	"HbeLZ4tKtctaLAo/BU27Wwq9+LVY1OqQe+lONq0VWRf/2peTH/2d9LaCBvhTuE0t/yFK695Bv+Ba8yMO",
-	"DyV0OGtqxQQvN6xWtmCHjdDCCZAWjGvBjLgTmtdOMvz0nFocnOLIqw0/mojUFAsrd6KWjRiswKlXfKd2",
-	"TpYm7xjNEqxq7/E0hMk0FYv3j9bqEf1yKWopVo/xM3p/eiR3e6Utbm+7WTxb3Ilalbo1tt09KZUWT/BW",
-	"GMdzXW7knbjZKFnCh4mm3blBbYXYu0HxrRvQUtlNb0DdnAzuhwnhVSXdcvH6TU84V7w2IroJlqJUO2GY",
-	"WuH+dq9iG9UasVF1ZdiG34mCLVvLGmUZryUMaCj4TijS7z4jB4MZmGzU5ZFtZVM9AR04EVvlxG/uK36N",
-	"PIgueU3iNdr2WrXrjT33mq/osl9herxGy1JQcMdaCxPRKpXCMdGYZWPFGhWDWsV/byxfD4RJC145gSng",
-	"/OEa/+1EzP1rKlejDYLPK3Ak8NqpCjkxqdXX0kTOoueskmbjThreMI6XXjO7UUY4YVyKlQr65eD+z+kk",
-	"EEdWK14VrFTcMt5UbK1VuzcTqVyKBsXy5KLBRb8Wi6UwshJ4Bg8H6s5IGCqcmLptjBu0+y2IH6s0P8AZ",
-	"ONmdeLJWz+1QeXMrHjltE71F8bOCduOucTsFXzwZsGzYYSPLjZtGe1A0QMMkjr5gfM+1ZSutdt1nXLNa",
-	"rCxTrS3chWbDtTCgDQqmNK2DNAxlwEuWu8cZJ9IJfkxBrfRRaJzVyd9o3XLV+Ut3ORyI/P0rvOGL6fEh",
-	"4+9yInPuBa8Vnkj+8Msa1Wtlh2P6E5zY9MPT6QDRUvqnu+O1aNbuiPjzFdzjf3wamce90F9xsxWWbpU7",
-	"twCfXl3hrfhjd2NPG4Bm4Tm6CC6Dvc+r41SsDt5gdDIF+9AqtAdAgJ4xuI9ZtRawL9BA6KRqKdZtE/4M",
-	"UqUa4S7r7yYnYq3tiZi/YQGKTbs/uWc+WkltguzRTzEJNKJUTfXihBxavqzFW4nLMvzm16rkNXOblSkc",
-	"JVzsdA23Vmh3zf/8rz9ePf3px6tHX/70vz798erRZz/927Mfrx59gb/6L7FdTjZ4TH2PdC+ce/7yvkYh",
-	"Qep2WLfSMQPvudmaFzBHk298R2a9E6+KqaYUXvkatRN2I5u1+7PhsnIrvhTMHQSoDZ03oCw7CssMXwm2",
-	"PAYvYduoQwOrXKtm7R8p4W9VOzUiknZf21hZx8RRNGEQ6s5pMNXUR8YbFCQ69JhoKlB9Q3F0E5ehkMcn",
-	"YYZhWCq1feyme6ZV6O5Dm9B+LfZ2M7UEdrtMj2Ff2ovchd0C7z3zhXst9o/9KOd9pLsV3tsps5MG68gU",
-	"cm/8LncWKonOdfYNZsP3ER2gRWl5s66Fk2Wt2qaKbemDrLLHNpYqeO+ZSYdt/pimbd6kw629WTcxz9aW",
-	"bqObE+7tsrs5cQVvDBkkp06aW7lra/Dr3byJpvpONpkrhF8yWaEr0MxwBBTsKfyAWn8RPRClIF/pIQ5L",
-	"OJNyv2C08Pg5YUS9h4V56YZU+OnN8d9h/TMnVTRCr4/vNpmXy4iJrBpR+AAAWIvdmT3ZKP9oZSnelHZW",
-	"9CMSjAjmK6w7Q+kEy1zBr2tuppo++RpvlU2GG4wh7/crVQsOonvgMhYlcS+nvYLnE9fCDaTn0sDgciMl",
-	"77g8H8QAO4EsAr9Ru8nzAtGb/d66+4/MEaylQLmKOC67ldJoHU2mZKMObMebI6ulcEvk7AdasIO0G8al",
-	"ZkthD0I00S2bsA0mgRyvxGicdONwcOfiOjh5j7/qPWxWcIcmH9St90BnBGXeQkQWwjl9gVl6xT/UuM5d",
-	"dFOR4TH6dWpt1h10GbiZx4wbvsarnJKWTdTh94bhvrXOmF4e2cZ573xlhT5wXZncDeF8q6HP9ennU0nd",
-	"cS0bXomzUUJ/HSib9yLf9ftOvh8OIzKKvb4gMAdReaW2nxgGNjTtmLLVWjTlcSIFO8HtG6G/Xefah0J/",
-	"m6nvY3Edw+scEbqly+COtpwxsbdC39GdJyfX4HWJs9xu+CEthSutfhGN+5e7TlQ+prPSslrTodJNR9D6",
-	"I5VDe6MIGzHHdEa1cKnh7G5+HgytkQFW10KvRTOc6qnDO7YWVMwvXB5hQkIs+BPDUJq7UBE5VY2TTu/y",
-	"5Z237pXf8FiOSq0YZ7Syec+qhNi/0FKcDfC8qbkVY5Nn8na7kQa2X4GH00bg0hZ5eZ2kSeAWjg1SKChy",
-	"UjOlMYuWtTtAAijsNFV6xryMuDD8wA5CrjfWDYDXNQsmZ8Y3qTvRJOdKMMN3cKhzVqmdMFaWzh3PlIM9",
-	"z3v0njdu6ErWmc+Fpc6VB6fRXmi1O5XEyHhpVFOSqTsJ0brvE5Vc1oLtubaFXxmQoKxvdE83CQ1HE7jn",
-	"jdVHiO4wd3lfxs6qhVPqdaQHadD+e3szWvSUkl+W/pb1n9F7nRfjgYlKQuglJmarwsb4Sh3qqWKUzVqL",
-	"SlJqefLlO8FNq+MOQNIz2Lf2+9a+zA0uWFluzctL3MTe4ION7x/XDaP7iuTcOKURxQQE3eQUea2mduZS",
-	"Her887tbiNhh0+Uqz5msPq05My8i7kTzF9XqyN6AWCLsjJ2sqlqwDTcEglBGNJj28JtnJzgaXxte3w2O",
-	"vaU4qqZiK9VqVqGLkXM28KPQL9MbFg8GdxEzlh+Ns5IHujpMfr4u6jL67rm3IDWzRlCwtRvH06srVu7+",
-	"8/++7yhmpGF2c413vp1EsE7fu00ovqxTVFoz6xTd8eOtM+XisQTau+bUCTTRQKOE6k61jYVMvvd9ID2K",
-	"/pi3b/vmnNkr1ZjCuWIDHTPRHmkdqNVKxjx+Z/y750LIFn08OtFrMqbyUCIUZY4skhbGx92itoPTGAXj",
-	"EPtvhKgMU9r9eOCYy8hbNd0uczW8bpdLkcgfQ65aGobXYNK7gtQJecMQzUItW0TE4yMYKFlnGNfl5tbp",
-	"yITdDt+pVmxVO9XovhHvuWZXYN9gbibTvLEQJJ7hNtoQVZ6YMge+P7m38l5w4PvY0yP5tFK1NXx8A6u9",
-	"crLX9HbZYJcqTZt0EcNV9E2BcPrT1JBGpfMxYYCBDBcLL10kp8Pl7PbT8KgIp1Z3cHfmWVBpnfLtaTI/",
-	"61FzpIPURCePEEkdMmRikVRytRJaNOO4wig+FoBVszBICRDBVjbxP+z4MVuIJi9LAQROBzthLMUg7utG",
-	"kRPD3Yp9ZOYhEsXkCnKl3GAytVZqKyrmNKnSo3ywlXXtE8KilJWooqrLDfTUEvmFtPEoTnLOG3FIwJ+G",
-	"85dyWWgCEcxqcAa7seTMozdQonlp4SU3AGtjyZBGRXMbh24XLFvLal66VeimH8Mu0l+zwn2e69mN0744",
-	"NpAKPyK/bMVgn8V3cms2lwAPpWFLdy9gDgoPr1jxUvTSJu2e/aM1ADtpEDACkKSIf4IJ86n4rWPZKnjV",
-	"YaNqxJLlhir0KPs5I3U9dEB72J/Pr2KYlfgRuzyS/Zkz4FNOJD4/tpwDbNUJHNPo6Tg3brbPBEDddD9G",
-	"mZkXAIV1+tULXMzOeudkxJ23G3VgG2UZRwHDUziGDzTpxG3T1jXmshBuP5GGjbJWGJuN9+b2Xq9Lo6Jb",
-	"nbaBKXf8iWHuMhPJrY3WEZ5WhKnpj7v3yXkI6TuhK1nax37B5q033Q0jvOGW12odOd4VnwHVu1HcvmpW",
-	"KpEw3y2Tmpg3nSlHRq6z6JZa8ArvLAhyySlf5/MHeQNL2gJlO+f72uTngT0+9/MOG+H+5W71nyfNQ34d",
-	"4B++ndgHlz1s3cqKN3PSTOlnAfQ9erRrwVZKVWzHj+zApfVpawBFAlDaFD1Ugs+PDFB095+4Wu4IenAJ",
-	"5P4H3qxFwm/hbCXXrRbwgUsMIIDfbsWejmVM2+7UnQDfennEAII1bCVFXaXiByYOC3ASDrum5HUtKiZq",
-	"I2DWcBp3Sgsm3vNyAJ+44+tW6GcQHTsoXRkfuwxi7NN84/ke6Y/WJmxLHsNVI0yS8IVODApn/+LOAC+/",
-	"tX6HuCeIaAaxWMCIz1v4eBnogAUNKccq3fPmbN6DN73Q6l4LI2KJhLVSOLMrLcQvQhsIp2DGau9MUo/H",
-	"txuxyxXqN/C2qI++4fukMQyb7iDtRrVOBJ1AkYgG6UMYXXKtd4JHvB7OcHqnka2aN6nrwRkSu709xu7M",
-	"A6sQMgVG5d+Ws7ym1WAjP4CWa03L63O3/w0uArRTY+//1rHdSLLnVUSQAjr6Cjrie9/d1/SDI8QPMZx2",
-	"4VT3Cj0oTv/tuFti036z4WB6XeDY1FIYD9nA0gsqxChY21RCg7CqQ8M6ZN99Clc+bLXC/QCREc8Yzgm3",
-	"mdcKpqlgBFLrBYnh7LwG7Y66NlwCXi/MXtQFCoURT//cr4u4OuccUfoyCaCP4Z/NVlReSi7EctDtHZqD",
-	"1/X3q8WzH2cAaMdqzkePsit07gNg7cKR+IjpTvqpOBng6/YIJNr8zuhwizGHYjht93AroJgiEYPk7MB1",
-	"46w2N7/KCHPtrJ0NN2zp7D2DiyCqAmwkqDJYCmuFfsy+byCHSOJUMNJdzqKR5bYRxny3K5iS9cuChcIe",
-	"sFaEfTxRB2t5l8j/1Hwp6kS5k43tP2VEZDAQWJE11mZE8ZduqNE4Spee9EnTWiEIdyNNB1rMw6R1NQEP",
-	"AszG74w7zd06XCL2OO+Z7i9J2X3E1MewRyGlah5ewdslo6wh2quAQGK1bATbO4tc2rPFMP3Qczwe4AZP",
-	"efsZoTJeb3kt497CiuMJgYAFzaUROP79X7wA+nUvLgazr8jArMAVvvau0Aj0BnkRw6yo6+hsUeYkZdCi",
-	"M4GEC6uiK8aUjZGVIOB6dljjNT/6LPMJvKTfxjnJzFR21a0CFHRJy9xFEZTytXMT4Jp+9vVE/dVJhNOM",
-	"9GS75vpNfu3T2TjljboTVCx9Uaiyj2GJnzKhrNYqVm4U1T5zSl73qunocPQ5vJEbmwxe+Spg55zCRXSG",
-	"xcRVrAdQr57DCvb0mcejzZ18/Eh3wLtyzKybkHS8zMLyIb+HgsqmyovDVp+/ZTPzf8UC9tH30aN47eyI",
-	"Pkhn3hbP2oqJALRRrS4zEpaT42KIDOw+LsxmPydNb0kdMTiZl2WhCIHBLdS+TjbXv9I+w/jDGQiZtCno",
-	"2DUqM/C86yOrnP83/1CIJp7O1U4q5ZS5F5OZ1ZNKddqcyh5mSMCSr+NKNaW0Cae1r3mJRBhdkiGmtRO6",
-	"efyUXiw/bqrotfgmeQDUgt+Jhj5+JJwA/GB7dYDQRtMdBtHYp4qVcjdQP7iTxp15kLKDGkJjrv1HNJ9E",
-	"ZGUas+PGpCo7Zxg07vAV1QNaMYCzydSz8II4iMz5aGslDMS9IQbZ7iFRA2avsxp9OXy7j57A509b5Usd",
-	"Ljxtmx6zwXAfrKRNmNoYA3zGzEZpW7AVBAGQNSC6yOCOY+AyL17yxt/x60/jTGvewRY33JgWpdxDQErU",
-	"K9RnVHsKOmNaq6dFbrp4Tv3uzIJaw1dRDOpIseJo6fJI/egZlcurO2nE41ucw3nyhPd6orheyNw/LIjA",
-	"ScdTbSNWX2nbmaKD8YSfYnWaFJQgBbHhhm34fi8aUVHpUMhCeaxUqXYQFOdmex4oFig7fvU1vSkbHP+6",
-	"amtvjRNfkXMc4hGdXjH/ZEv6at34jQB9jysoX67jM1cpQqSE9QDIXCEamEm6tOe9mKjOF6mDibJ1vs4Y",
-	"y8ra/R5izLgstaiY3QAUMXpYuWfPwheo7Td3Uco5XxU7jwzK+dUlN3Yeo4K7y03jubte+Ov6xAonb9DH",
-	"ftQkUtlfRRfXyROuhlV1n0Omx/KzxB87cNcSfpRQLbTBJNlO1PEQtnO4581svEzv0E/fdPGMJNehr9XK",
-	"Tb28auIwQr2djgXl3yA9UihapSUjQ9sdObGv2yktkrYO1OFDWt1nVeyGN2BkNaJiw53o9JR7a0HgebiZ",
-	"YyJmLe8EuE2cWb6/J81CI95bT8F0ahb/6q8D8OQhXs5khL4T+hPDylqV20yqn2KhWgv6+cwQvqfLujv+",
-	"I03nhKnds8Xz0my+Or520kR3JKiq9jVvjVzWaEiMLHFCouCRQPRHpg8+IYYnTLv0+JtENbOsp1d533cX",
-	"P43mD5dnZ/TtRuidArKeW1JIRhg/pROqkY44EEKvPs8Q3Qpmow5np/8WLvK5sHmaxFixzzkYbi0ZyZOY",
-	"iP/UiTgVg/yaZ/1SB8ILLApvzhSBSYZOLBpW7wTppDvYEp0RkLKfUjS4EPDNJnilbZp1rZfa7DP3B8Gr",
-	"VxAyP4s1wJmjwfdelfr6r4ARciqBlN3zZ0Cp1JYQy2t1KpA0N18Dvnvc0ILlBp3sxD9NQBmkP2YagUvZ",
-	"UwRwOMuGrdq6jhch3VvUSZ7xy4KQ4ihTy/BNY/Ux32IHu3+aFt/L0vr6ujycEt4QRVjhUTnHKhtHregJ",
-	"RTeujNT5c5A1wmCxWq2X7kc3e87/KBhSmHYnuH+Ln8g7CkOOXKIZym5uXUw0Dd2nJ+0bUiiI3vQIsC4M",
-	"YUF+7OokOdDkLdyTqCT9kTh4GibQfRM4H61uqCTmGVvVcl8ws+FbKNoqNwLMiym/I6/bixi7YZdQZQq3",
-	"5/xbWNFXzb6dnWK1SXQOLIB1bmwFS2An9tQ1a9RhFAiDgA23o9K+86IUYdoVd7IUnvnGKFJPUFEH1a1N",
-	"KZyH6gSHqZXFQQN2AmLcvRj7nz4f0Kr+eUDa+ePzR/+DP/rl6tGXj3769yhJp5dq76J0PCDobyxQfuAf",
-	"lQT0KpzmMAo8YzBEqIVBE8u7NbXTUcVCcyg9UgDQgZDp0ZObQs7D8q1oHuEzzFaCqrRqn3CBTu20Wtm8",
-	"3RUAVF9E4VNDQMZSpOIRtjPoKBsgqcTViQ6YNudyIWELDZ//n//7BkKe8HosMHUOmndl3J/c3Bfsiu15",
-	"DRS1n7OK6y38iSZ+7q4ESUhtwls6FWNBQsUq5T4ZMUJIPuD22cQ24KWNWrvOmwGbrmvXsOOyYcvWWtUw",
-	"yqNNJm92eKkSlsv6NMgoEQXtj8fZVNEBOaH+vrVRU8TJZKMsYCEKZjeqXW88TywQBEsbD8/s+PHWbYvY",
-	"Q0eYjej9zudM0+FWLXj8Hf2WO0WiAekNNwPI3YFLUhRDlYH/0m3T4L+c9sB/gfqgX0I+5VGnOYh6iMJH",
-	"0c1vpa3FHO7cd75G0U0BC/4h0vJewIuLU+AHEsQpuWXa3Y6jURcLz+YnpZcnEGO9COf0jyG+Po0nNtWN",
-	"/+MkMvr06gow8N6tCtkX0VS9iG8InwBqIy8ykoxjwjLxnejwTb0YJr6rF+Q8ESJNhBQuCkzGeVjdgQJD",
-	"5V5fnbo/MZ6EjYm4qETcsUuADAdUy604SCNy+VmW00e88EtdKuA0UCtskYGFqqQDRTOIoNyHIWVa6nOX",
-	"oAxJx9KUTXiU5NPkuz6nQ1HOu5iBIJkbXDkFIOlFRGCG4qqm1UbEOk/QHsK8DcTADiG2OjmbnV2b/5X+",
-	"UMlyMr9WCZhRNLTpDiGncIClZ88lCOOGN5XxtVLGslavnbkwq0IvOQx1h9s8RkiSypo6X2GOLrHeWLnP",
-	"UMeZQhpEERYvYI4wCgSr5N9N35nD604idSGz+02r78RrLiMxNWccR0P2RjqHxyeVsWeVbHIRXl00Le03",
-	"54PfrMrfB+40PJmCwONsB5TAeDHzvKfn65TDl4UXhQX2M+mHG9UMbQIVOC2tinB95Ma+3Sz17ULjDphi",
-	"UR5r2SDfo6hruTdKxs066I8y54ysBTf2ZdyEqOV6Y4WxCNfvgn7Ox8w8Hsldi0KNCE+fTYalkgPdCH4n",
-	"sXTyPgmlfd1qHvdoND+8jh31znzR/EAnfcFe/zf+35b/7eLUyGd98fgsQmDV1tl4EHetThUkS4id+WIO",
-	"aRhR8FRFV5vaEEeLwdQfpPzcfQFYeD5AFLjx3H0oDD3cOgyADKHL4aSjbX46BGb4Sthj/BTayia+wFiX",
-	"7fY5BI22EnuUcLbi1h7ZQfN9PPidgrnCxbLk2dB6uhxLT8bVpfRH3KWevqyWYgr67rZjzju9eGRr78pu",
-	"Lglgdi8KCsM/LbaE4T33VSknbEXa7kEleMVaLHxBKUgL6evJsPsL1lvroG29Mgvy6Hf2adByR8M+J26b",
-	"4BYu216AiOqxOBTxV4LJxqpnbKkAlrTSoik3ENttrRV6VUv3g3tADDTY75aROMehdr/ttRNDXp2gWCKG",
-	"h7OKIuFf9xReamVMp1FApYk7oY/AsFCKxtmRVosET14tSxHbWbCWgSXAXYWIINrvORpr74yOqJvp5qJt",
-	"nJs9WoC8J8OExXhBA9ekx3+EZbpveQuiPUkGL0R7fg2R+vvXpTlPZmbOXYjmeWQdCH25QfDxPV3MMKzw",
-	"vjMOgrFKi8c0K9lz6vaFbnj9BG7HiZUEUcxXDDv+fkY72Ztsj13sby5sPHuDMf6bhX9MDjEUfPmFxVY9",
-	"DM28OhBqRAn9zSgr0tWD/676Sf7RGz7+q7HivxorfsjGinF2gq5BIm3rJfXfONUvEeNMUewPpkt6eOIi",
-	"M5DYJfnun7A7lfkoeRvPJvY7A0A0yXaVyHyp2tDPERA5jKD/EdrpZLKwos4/sbRK/vkOMc34t81GoKQp",
-	"En6XKUm+EyniBnj/s5DsKaClQwteIlT/XAN3VrAVCWA9RbmuTrUs8yJhGEpr6PypVtfY5yVgoZnlZuur",
-	"X068MODYUimEOWBLrmdhM6kJiFd5pdpRwhUynWtFP7mRP0hi9eBnD5AyHrNiVTYsJpR/ZRiqhBPyaDq8",
-	"Ndivo1xsp+SFv4sgaPgpfrb87suJhn+t5rsPIRj+dWgrNsPO3XgawxzrtdwoFVsjuRcF07zcFkzLxgCU",
-	"60C0BYis45UT6HMFhzk+1te+QdRFLtY3XVL4gsJm2rfhnLpGtKg0GwoPhGbrg8YAnuXtSB7s6BA7jLiu",
-	"Z6zeihjsZ54CicCDc9AMskSlVqp3cIQNe4FbSPzK+IjT5dNPI3kAnPFLJ403xxc+3R6jZuAmwXyczN1G",
-	"wKivqjPf9afpZwmuaymMfZBzfaOWib9gb6zMlExkmHuh9rUYWPefn7ftZXPxgs08pNwpOnJbnn4aQ8RZ",
-	"deC6ikY90PsD9K+0UJhj2IEfC9YlCKgSXGPCGLc/32IBD5z5O7VDBGVIVynVgHeAwM6fzu0S+BB/zJyW",
-	"ph7iryMWKHkdiwr29BWEM1fDSqRS7UQBxtroD16Dsa3Ywx/jAcO56Wo3yTM6RshKfO1s4sHn/zmSWnXe",
-	"TzS6q8Cmw9JRqLYi/lHwnSCPE3y8QS3abDhwdk1iIga9kXWlRePMUScxbN1iFu8c0vOCDRpLE9FjTgte",
-	"JA134Hp3Ey9Nb6CRXciVgiC5y6/Z1aAkELymRlyQp+iACjR8ryRJI/rhhUMkKwZ5C8f9G6wRujwOSdbH",
-	"PVHmc+DgHw68Tc4JwajDZDtV2cYR1Z1YJuwP2JCNOhCvyYZ8RozGSMNqZ37xRhw8SnDXB1ifP4MyD4Zc",
-	"rPIL8oUituJSdB1XsNLaUz2Dg4lUnaqHhOXTHrQbXq/SrJ/ur1S0Kg1bpzbLWRr8WjbiVIt6IGBM0uHP",
-	"aD5UJjGggMFUwFWazzOH+PRIwheeg7NyGQEOPbljaKA5yOESTqZkyMYfs7QcClYqVRcYqytYu3cGBUa6",
-	"zxrRKDTknMI6FkFoMntyv0AH9dJ23C96hfFxj6lfX43VQ2x5BA/DTnG9hUd/4hIEAkzoO7+COyK4inwE",
-	"1Sy+EKXFbZXPLiLN/vk9ulFUktc3UUJQskSFvW/L3EGj3ET9fS6+sc90MKm+l9F9Lmu2EfUeIrrxSN/J",
-	"GvsWRt6snZKgrEtzmcZTd0I/v1fjkJV4nmA+IqXsYx69vjtLUUtxB53qLhu2e+1Xx+hrv/zC7Z+nV1ce",
-	"AnjpG/IQRIgF9HQ2fqP0J6Y/2sHm6M9+t+Je/El28pqhwISuHr/ocgOztBjcjUrMxwJGikXqVR0DDVNR",
-	"KMeGp7JZM18rPqu+4mTOE68ivXCe6wD55N21369WRtiIJgFw8x3RgVeYFc7pBJ5IkEazoz79itnRSVNz",
-	"QPkj5s1vkDl5UHzLG3UQ+l3cYQK4dkDtiFrsqC+gwgLz/ljdf41TrrUYpvRkVYtrdvX4T6Hjc92uP7mM",
-	"p4xeFg/DrLWsTwW8/fiR4h7osZRa4cAL9m6UbUZjucm0njaC27/to8okFP45LVsSvcynV1fsP//3TQE+",
-	"ckjqq0OTK/fJGpSV0FHoEnQ+8RXMbuYPSgPXRmtDp08teMXUanWyU1svkhiJkUy8Gg8VgIbrMTFMo26C",
-	"ZObAT3m5jaEVMQXManEnamoBPwIvDOgD1N68gnRRHJrpVktjpyonI2q1opSWtN4F6TXjn77A6mgleOfJ",
-	"RwPDd2nylljS5W5MzkFZmECqQRNbBJU8VHWkJP1ou11Hs9yTsixf//tD80LPYrWMePqYxL/Exf/XsfMv",
-	"Xf8H1/V/XKXeD5dlIJ3+pfHTLUwu0+IfWUN/2xCdz9xksJsNtyOg1Z8XWcZRJ3saoaV6P+2y3KmJDht3",
-	"LnA5X6BraXWqiXkXMf0i+uJeC5ETAh6e8tkXA2Tfn66uYr4ltBLrfYIWpeXNGh6lVdtU59NhyUDsS1/W",
-	"NWMVb1VXAE7wcth8fdAOVef4/JBHh0waZuaQ03tWxfMgTeL4mmqkz8+GquEFObDgl1SvcREu+NWAgv0C",
-	"GAUFK9YQ/l4jlQcAKURjpD0Gkpy9UjHMn6wyVe6FHQmWKoYpXR5ZB5RQYFc48aEGXPu23sN3rNsd1Y4R",
-	"VvTALdJ4Q3zTKYU2k3i+WJRcLzO/leYu82rBy02s5wHHvXDNrqhvOcEXAXYlMivRVjyXOdnXc0bZTYE2",
-	"FLgYoH+q0rhBIYFyzTir5c+trLDUbM+NFX27yKsZZFH3jesWofomWh3q20KNjmhqgAwhyJBxAYoEktSm",
-	"wLDGHFd4tK/PWBqyMZaYAx/KdtEyxoW3Upo9Zds1SACu/bZJNYebnhdaWZEdjteqTvVVqrO5t9UqHort",
-	"1fgI7nYpKRUqA+xz1Bu527ntjGxCxH1FHFI5I/BljL0F+PQq2o2iXWMX1Nz6wgxW8UFdniJ8IqoC2uY0",
-	"n/71pFVwm3ZLVqBi9S9Ol9pFIHmv+i0xLoLlOWN+pqO8zpzIYcOQMyDQ/oes877dQrj9oq9+zWX1Wtl4",
-	"F+5co8Jdexs12p2MOzsVGpFtCIqJfZBquRXPnD4V6zUcW6XiGmAx0vrGRosEL3SeBROzTHCwi96YY9Yc",
-	"tBT5lizeVPOXmUd6ImgX91z6b4kO0LlqMRIUavTsm0xRvrPkdU3t3+KNJR+O7JA+AO/PkV78lEvFV96J",
-	"rtJnXFf7gOUXvzeGfKQziOw45Dfw9y81uojYHBJiLLJhVo1b0T0kuZGTuETtUMh+j0vdIK6IWdmsxLhJ",
-	"Mr0jts5HlUoM0QloAjMk24oWwcRT4KHjg7D5gzxVNZOPF8jgLokwlFzWKuDV76wDwFYcExWH8zsDqK2/",
-	"I7J/N9y32YG9yGUFgI8p3+R9sA+DPgTyX/0HPkL/AdXaOVKi7oSuWpEAvKm6+zjn62HQvKlCe6z8VAi9",
-	"KG4ykRYj8OGJ+isr0l1I3Vyr0C3MdgZB18tGeQoq4k2TBrIkiZf9f6NBwRz2ngEYJuf6GU0LxlFHcVyE",
-	"c5VOll5Ye1ISSyfMQKI7k4GUQ1Ds/pCJ2pnyTvTqlcZd8AIZZ56y6oy1mNmABa4zD7sy0AGedlTgqguJ",
-	"MedXrp5gcTzkvzcPrEz8GIDenOBdPC2B0/mAfwEcc9fMIN7ZpImflQMycTjtR1XemcUWPEUT7jSVsXD2",
-	"5h6At1xW37tv+TXW1ZJrmzr0kTIqlH2jHSBGjc3Plq3ObSuS1vgH6EHvVgdKXijej+oDKbGBctuo6INB",
-	"hefUhfVjNWjK9lk3u8XvZq8rXig9T2LXmgXWsrd3ozqEHPYZgZWybnf7U1WCHRvSSqtfRJ8oAUNoHDn+",
-	"oZMo4BGv2dOcisKyjTMIr2v+S5yOFliHqF6ntc6RKdg65Bdy09XxriS9COKe60crLUV1DXR2k08JSS3g",
-	"ny/B4I2XQLi5+44bk0tt1pFFRVifTvMnrbhmjWyEJXy1PYjGhuWr5Grl24sSK1TB9kKXorHX7M/OZqnE",
-	"irf1jJacNp8GJ2pA+VGTmsN5pG7o153JjEIHQVqPTqC3j1cirNvpVfEN7qOxaPzbO26FjjBKrbTwKR6F",
-	"nsX6iW/PW7Bpz1hufTt9N+amMlRHN4dx7rtd5jQDmuSUM+Ttx0Bf4XSd+2GtsTDAT6f/ea0FN9h5QeiV",
-	"cr+tqOoAPmJQzZvQgiVsGRLswZbIyVy+8fddlLqkaOuMnCW+z1vQ0MMEaMmB9cwqfYQwKhrgGFvt00WQ",
-	"gbDzSgqIUopAJHNkawVZLYjA7gQifLyj47PTSKry+O/NPQmUZkWV3fS945D0y42zx303N1ndmX8JsuqS",
-	"tHncM5MGorFOj5PiKNvImM7VV6rWnv5WqFi5dyfunGw+UiJIs3GSfWkcV9nnjSGYd15PqEF/zEn2InGM",
-	"pySELFuAJ+USMe/48UbtxPeJlYBgq3/wjh/D7qLTpFfhe82aNhAehF7rg6W8rJziVGTk5ERQ6WDu9kib",
-	"CPHswEj/4qqEUY2nNqOLFsA6Qr1jUJM9OM1IaJ1jLEv7uBO8eZJL93vhfdWcbSkH3bAm+B6JNgZi4WbT",
-	"Vo89Hie/r+Ii7lwMOCGosE0OexjDIdBzHyE6JAkqkycEv1mcOA2HP2G5/uFiWhfHpkaEz60W9RFowDAo",
-	"2MkEqSGlp1GE8IF9IrRL6rsuD4J5Bk+vNDzPL4ldzPP8jlfiO/l+Grmi5inmXDDbad9/cA0a2FwTNBpw",
-	"SZ6bAtpxo/AmPr4ncyte1+ZlwjaAVvPA02b5EdtpZaz0Oo6fgWFRwjvHcJrkAU+tD+ANYvEWXtuXFzXI",
-	"g7e6j/EPKbolCtOWY4Z8J9+7Rb/UDHH33vK2jPcXgbL5Hlw8UG9iMH6CErwQ+seb6kQKEhT2WqkPp2hK",
-	"rvkuhi5wlomwhm14v2dWD7ld1m7FXkZriDuPtJ+XyM/3Th/q6ToaxQBJBmwe+UCxSoj9dwnon/tbwP9R",
-	"hq5rv5KV/N2/zMZB2vO52rfK8tqEy3OfvdZcNi+jcSWYMaVZo1RVC0O6TdqCVdCxMKeqQ9mb1IqDvKI8",
-	"UF5xqaT7sUA8JQBrfa29sepOYM/Tj6mvtmJvkxlNj8w7cGgwQC3BVrjxsvpOWXH64V37l/CK3L5i7nzO",
-	"lYEz7BplLr1At9JZ2iY/vpii0eia5Ox5gz1y8k7FFJkGDqr7lGJRZjFq7HglXqZVMuoH7zlJg8y+uS1T",
-	"dhMk2XB9fN3FWKEWjFdVAbuqYKZutT667ezfPU3fh1m+eP6SxQ8TqJu4i3eS64yctbDI5yXLbce0e+AE",
-	"8Z6eLap5oVSVK1OqOVls1vPAYQciUQsLPpIXOipXyszqN2/cpo9ICtCBV+rQBJNhB1a2DHrX/YqKEAgs",
-	"nOl4C/306ir/9EDrOTLEKUA5vxvV8eRc03G/UcvMKD7I8ssZ4OtEGCONve6hqxO7jtuT34QMPyPVdM0a",
-	"WYMadwJ+FBfGbE6ChWdQlLizS7V1FcjHEWN+Sd+VPiSZj4gzcvSBUbWsDGWJsrpy1DIGoYJjkg+jU5EC",
-	"RWdaJPpQYZoE/NlaKSOwRNEvJ5+RaCo3kVcYK7UGghU33yjIzvyButbDpJV2+gXtmuv8+XIGxFlDBii6",
-	"VOVNmUwFc0gknShS2gUpdXZ3L3jkjI+Tld3c7OLruef+0KWuOEW/2cxSWat2EGgPu8Nf6n0HYD5D0N8l",
-	"W4M8Vy8RnfoKU+fth+4II/cg2PLenusdIZ2mDr3EyZbvmy/gKnoPIhwGPfHpTXZ/F/bL0si76mnyTp7C",
-	"XgrcXt5e8SdsZ0T3uzLi+R/2cedSDnyGbmmDM3bOxefN40vce6pZ+Q66MCeIwjjkYUresGWvxRLKN2fb",
-	"Rq6mHv5K1nUsISvr2isBoLtqxIFl18oDCU3S2CSIXuLYitfU9bszUmzfhy79ST+NVSWDqlhmliLRo/ZG",
-	"aGDlfXBr8usifI2buyfn5Ek1uqIVIdqBAcYy0kxzxhxQ9eInvgmf51x0L0TbY8MznVyrzk8LkNBTj0w/",
-	"N5PywhPhMr69B5H5d1zLhiNuZQ64R3F7G5/A0I0QcGv6yIzgRjWyWQfC314F0ZWzap5mFoQqnTIJQkOu",
-	"neA9Pg++Q55/ABnlAiTmUNlfFsToxfE+P9Mw1x9OOKg8eaAVvadE/CBKuZ8rF5cUpe56Inhq9sKHXVys",
-	"OpNRiPRVGF8WqcT86Y+QSlDCYwa+5OvBRgP4oTOID1xXpnDGE6DoJqff+o3Q366jwV7OtrIGyAgbF8Fe",
-	"s6effsgg36n9USz+wfXLdK8m6o3lTkkqPt7J96LqEj3Q4YvX2Wd5QtTySgDhKzKTHhdvWOSHn8zI241g",
-	"plaH0FvYIGjYl0AsIpxRNx+AAnWaAx+hjzTlE+ew/2ZFb5dzy+LyewTXvPy5TaLiwHjvqpGWujUbUQFp",
-	"DkCEnfnWy5wfBIJ1Zbk9OpdAS2trkQGBo8pCbF+N83iaZv1c3gjoCPL9Oidd2TKz48a8VmZGDGFGvLNY",
-	"AHz65l7BUdgAHSUpPTF8Zpev7n9Kb9LObHTdNo+/880c5mx13aLz81fx3sa7tj2nolPmtpYyTt85oxhK",
-	"t7F8GIG6/g/UeGIKBaToWNI3AEiasXwtHrKdtH9rHmUrtDgKc3Fhl6Pvm7cb8cZXYMWKYhI93OaQP8/Q",
-	"VslSU2gkI6p4K5kLdNxEk1FuaVRlCGTz6Fm1dlCgUqBDHHbNfV4ex1n2up6B7w4Iy1QV9cwCwZNIeL4S",
-	"8Xk26aIPaTF4bDcautFhysvX77X2mond3h47ZCBcbazm6FuqQflNhPFdZlOTj3bVuMYswG5wyvoxIj+7",
-	"XvVRh0Eve/6IoQiSd+Qz9irU4zy+FfpOVF9NQHwZGxYLemDHthbOzZmeKujFRMDIKq83G/HeMpKZIQFL",
-	"DLkbNnbgB+KwHj7MhxlmwlgsW93EQW9dyciw3sAdKMfuOZU+xsnZojXKf1GHQNDOSu7R4IlK5WtqKwFp",
-	"KyzhJ2JlSr4AvBzSD7JhpdrtIJWWZc7/gPyA5/pANcpGeG+uznd1Q5mI6y+KB5odr2tgQnRuEaATfNjs",
-	"92UEf0BjdQwH58t7GokPkIYeWVrp4tXvD80N1RvM6hwNXF8hDhRa6LGtEPupG3yuyU0smFDzIxEwZm0G",
-	"9xVASTNquDW/d/IHC3TQF+VyZ94gCc/lUY7vD01OoOMBIkz4lpPBJfn+golzD86LCs1x7+NTFTCNH3iy",
-	"LpM440d3utC3xSrfy+QT35Ernviy+0z6Gy7d592oKu5xKc84UgtrMBWzcf8vp24VvjCWC6+43jLzcwtN",
-	"3rlhvGG3//GSwQ3RLne/pBM3dM5BwSA98v4tN4tFq+sTvdFhGih9cdrLc8/pdbV1X1LgzMQ0/xvedOVE",
-	"o8NSnaAOElil4awYLNI6yQA9Pdvez+gi6MHpUSB1W854UvjasEcmDxT6zuPdz2waerf/mt69ZDSenO+g",
-	"aEaGUXUnE8WtS2FsCqtxDJUH7gGmjwzr9+RQ+1NA/pWz4pAZGUGn/pmV3O8hTYuwy45MuMckfBXbAhDH",
-	"/rbkdTwD6BtLBegRBJSzeUtnLDy0zooBW0tevwnIsDzGogQjg7L9fvIrpScUE+Ev7ssX5+Zul5Ws8Sh8",
-	"d4PgptXiRPfL9M7sBPRkvdth8IEEBkzVwGaGrg58f3LIeeQWB74/wbjWS3urujoPAqwrmtWxZY0pJ3iI",
-	"F0HamIXfur2F8F/nt15/QwxkL0x7QmXcbJSMZuexmg+hGOVGGd+7zdCxPMpDaU6NfSM6fcePrJaiB28P",
-	"iKXWtLyGLLNbVwClo6pL4yuyCT9n0cKcMFvWWSiHjeAzaHhw2qPhPHEn6oQuBaRucYJYMveoQr7H2CEF",
-	"rd0f4jsQjTW3eBLk4eyWJBHBfoqnvPK51ECUyBpVbRpErQXmVLVl+xYKSSn4Bwg4xLRF0ZBQZlNFwdi+",
-	"GQOZPnAlgpDxyCSd6OFl6chmvjyTrUeDwo8+L+FjE4UExQs+LUXhNUEQ5J4k+OVNqKLApzrulPAwtkWk",
-	"FFCr3ct00bgWyOXR0QUg889lFYG98qt7MurlrfhwsYEDBz7XnxgZML+LWGEJ5/dGlraNwYuoIjvwLREf",
-	"yySMV82klySu8BRpqDu+kJiFyFjcez8xyBfrQ/xIWxT6mxMedcpFBmilWWRkgLKcjm8v3+MeyfGikb0b",
-	"nxQGUYSZiu6qmjexZr5z6EKw4dSrBF0YoDF8wz/jJxeJs8YNbCZkvHPWN9WBMLCujJo9SRxRgU0IuzpR",
-	"GNqokRJA3gw0JgQ+zA6GMiiQP9ua8BSDa0IwvCucyzR6KgnXi/j8OYP5X+iOtXkslr4RSsfYglmoXh7C",
-	"k9aoRhB4nwjT+n4cJgJOd7XxRv05s4Uu8wUvJwIITg58xQWkUmBcz7AwK9CUjZhZCqJ+61jMlMam3MTS",
-	"0/ULG7J9+Rs8XxthyR/5UlWQF/opSjsFnZ9edLIz7juB78WWQrDVSF67njWxDQMZyTja4LUqeQ3ZsjF7",
-	"YK8V/H/98erpTz9ePfryp//16Y9Xjz776d+e/Xj16Av8VbQ1/MUN/zp1ECHSJCpeVFqdtKTU3SXN9n4H",
-	"CnEGJ9MfXROutWr3SXJmfqS+50Cd0KsS1ALpM+dQM2N/o0HC5ouIyzWDWCoeunTTuZVNRcDFAmtaaOy0",
-	"ga/xg6jLgvVpWmY2SgOqegeRD5zoOcfBIDk7Nxn1r4PiXwfFRz4o4o5Kp/DPaPgY4KvkevkyO5OfXba/",
-	"pfjyAxfbU6+d7PLaSyldfK39FqOCOEk0Ab1R+DfkwJzfEGHIRUDnN3W7ToGd34VUv+DWN1Ub9W7td2cN",
-	"2IBj6LkVA0Lm1jdejt04DbZI4ScO52bbc6P15uxycrQ3SlvNZaw/C+Doo+cZtOyN9tGNdNBVq1XhY1i9",
-	"mH3Z6jtRkFkC0GkFnJn3RB0ua3VIhIQ2XFeFtyB2KtG4xQ3rRNhwBoZoI9eb3GudhfCXmde/VoebfDD3",
-	"zcMDs88ggOClfhp6Q+5/bU74PHR9mdvJOEeBCmtrYXIfD/2O4zDSQ2BCTUgOdDa+R9QO709BM88FZXES",
-	"+xPkv6Y3CX77+G0QvuqMRhKNEbtlLR4HbTJPIfn7BxrpB/FzS8nnGf7a+RZB1759NbU32ShLDCdrbK2S",
-	"YyhAM5Fz6d+uwftkLeH+qBWjhRGpQ1D63qBkhQbaI+ptcnmLOOf5paZtz8utsAZ6vxD7PfR5Ltwkzmlo",
-	"eY9ecSd7Ntj4Hyzfppp1dkUJsxkFBgT9oO6GjetwJv3bs/iqcckv5Kt+o9WyxtaIo50gLEco0LTFldZK",
-	"n0qO8bpWBxFftPN6LN2CjQ9i69FAkW9sl6cM8fIiDDhbPSLDfJuoFrDS1hmjwMvCo+L7OTimM7TYRtkX",
-	"8R1JplevjCKUosmG/aM1NrDhAxEmRUe6trdZTohwx8SMU9Ty9SidO+NjZ5hUKx5jcnYPJQQBZ2st6xpQ",
-	"BFDc4rQjb66dj5pqL9E7xLP0esdsjS3mhzGtU443LVwHWQ4oZphBZPMt4ESitsHXoUXMJ4apQ/ojRvG1",
-	"v6ZJzuGdwToPOLrTNbDFAuY1vrtFLZwX0nFlMa3UCtw1A0m10N2g8+JwGN7cmK7EhiAzEzxQnxcMmPkK",
-	"JEReDU7CUH7J9W5RLDSHhrVLdQBvV90JnWj04N57E/9MN3AEurin0hH4JZoSl5DW9+rxspi8YkA8ThGY",
-	"0QwEv8otAbPKeWw3bCd4Aw5aZMZHmo1MeD/EHH1qW91crgNmaBsouT0bkoeLfEg5JkkUDseQsy/qgrZ3",
-	"ycDyaexcnApwVcs9NP/eioKVG1FunzHOaqW2uAV26k4E7uoC64kL38q8ASbbZ8yoHWFfKV6qA139Irt6",
-	"CD8Zec49mq4gRSM1bVJIAVxdA8RkItRhZUNs9ovzgMJkedBY5KheLZPGcAw6wSMoz97ySMFLDa69MjF0",
-	"6Vto32GsxyL6GMmBo6nOPeXzyE6fUUoqGqHXx3ebzMtn13zH5UY0GAL3rGK+GYkZ1p91LORIywR40xT8",
-	"qsnf8B+pmQYOKYtxdJbmTvPf8zpOM+D2KTQAkhSgdxf6GJpoqn525Om5HfhgqRHgpJcN+/ILJ9hPr66A",
-	"K7jU0uyhusFsRVXA8kNfwwFrU+9k10BlknAgTvZsPE9f73bqdOC1MAZ8Z2Gt0NdgkWAbK4hEwibJ5HyS",
-	"OzEh7D01q76I8dR5OV2yAz+edz7cRcEV7dDP/Xp7P5tdEXBQCP79PZXiFz4sUe97vbD6OY7tkh98Ne4o",
-	"2s7f54cesx0Osc/ucCVtFksBbqoFPZxuPEf7IFatEY/xy2cSP8CtMBAqpp1XB/kXBRRpg1Lg634PDOiT",
-	"3KP36WnGxPnzG1Y8/5pBC0HTdCEpxA+CV6/CEC8j2fYWXpgoaoQCqdrB2TGwxU7gMWplC99oqm+ARUGp",
-	"DxCaL08ZWD9gJ5XZpns+Uq+8ZPAQVivzigP9J9ynNvAidrQED7isC3AUncW+93G+BPl3dspL7PYXkeHA",
-	"GP39J5y74cRibdfjF0rvhH4Hh86cDYi39yb2KxFvpvnWI6R8u1eANIwSjAFQAWAaCIlE4t7NndA2Eb70",
-	"ZCynTu2vpdl8dXztrGFYHWNoW+RXK8ysIwhfTh8FYZNGJcBhKa/ds9rRgON73K3Bi9kkdO96VSWGHw0G",
-	"QpxtgGM8SBMhXDB9bUnNGYi6BISgx8AXAugKS0iplggbQvtg+0/RjG2iJWx8i3SG89XVEFh0lcgnnuXC",
-	"QH3Rp5fMaynhyw9ODPK/f3pmgGfoyOMMGnjGOBnzNwfOfWf8xCuLO3adGcisMUGFG85Zm8pN5+MXs1nz",
-	"NK1DkPLX9PEjoSSEWWQTwtoQQCCg1oquojIUAfT2AZhXSPtmQinp1OvhcbWRAmw+dXru02JQwxlFXESX",
-	"ap3df4ZiY5E6hovkPqsJ6EmBRS7LaPzVivcWyt+tFpaqhvLIamCgb7g+w0E8h2GYHJDpQrtRRm+B6Lix",
-	"TglGbhxnltxTgivCTVeu03tM3kZ6jf7bvXYSzN1kJ5341NbEitq8dwId6vlWNJ6xrmB2Awxb1ItzBxDC",
-	"8wcejCBvGt4gqvJe0+Csy1jNjDdozgshGT8A6+5ZKeMAEDoEzopGtgPsQ8qcMogWwMy2aZwizi8u6anT",
-	"aDQs2EeRdNOG+56StOJKQzib4t1Y0H3gjR1V9j6whYUqtLOz/qNb7ILgH4Rcj0WsVnF5dgvVKHxm7wAg",
-	"Fr0Qnjz4hoH5H+ekxKRhLNQzRZARNWMRb0n8JtW1DfZmyxWJv+H1rzptfi5C75mIQPI6qelenTZXb6MO",
-	"w62XosF0+NVEFTkp52iP5oEMebSUZjwrPh8wIv+0PFV2K6v7aXS124mmwubME3WW4kM8YuUC9Il121n7",
-	"54jqmvGlEY0lwAGh/aWJkx4mTv5DEj0CORWPhM+rY/c5mnOLAKOhdyfkrzdZr6PW9PeNIEcIv577hsUj",
-	"PA7BaadWhloleuB20J4zHwuXwaeN1/aMRuhfHWXhu+Wy+r6JksbMifsotX0VNQga0WPP5F3UEiIAwNLr",
-	"jkJRr2KPTcDKMtE7WMFLEB4er5K95bWdHxITd6I50z1hJ3jTwT92sqpqv7c2/E4U7OrxFw/f06CWP7ey",
-	"SnTGMIpvn2EbpILtZL11h/OydZaY+ylKWUWl1dM/AAfA9EWVPhZsqWG3aHhj9LFWAxQlP3NpuV4LO6cl",
-	"k++bNDeIRl82p22DF6ILayPy2OHGFGao8SFV23X4xor6a7AufQONHZTVEbDzyH5unS1mj9OwWqqXaKAf",
-	"GXQJLNia9YgNrtmfM6G1oOfTAF61sqJB7oYVHzTr1+6YoBT1SWOrwyQ8/VOcrSWSQ1SHglq0Ockd9tjt",
-	"aaR7NkWIDSi1l7So2lIUOPeiKdhO1LagxmlukDsIoUR45txXnG5I1jXPhGeLir590JsR2Tvm9GSLe4tR",
-	"25ozHxpkIVui+QFjNDU/IlguFW4515XsExPtRPbp5xfgBoJGyGsJwZvHM/kLB+wZnuFmrj6g9tjeJ8G+",
-	"mh4GNI3c2reYaT/PSzOit+4tAorKaUFLtPocdfi8ZkYRYlDZDbjEiICHrheluAh/55tAD0dG4T/w4DrC",
-	"qdxmzpFdGm3kHJKyvKrjvHmp3tBwgvJ5Q9uoQ2QnKGMC3qzdF2yvWl3giAoapjMAvJOZyyY6DempNtbV",
-	"Rd0JPZjmQbDT3SSq3EYEcwhKTzdIw2hgkde3KsWrk8FlCmogrOFlisBaTxo5izRd7hJM+OtWVpxsfZ+0",
-	"aSHmuAUPVcvSDspWetJKt0agswCPdWonPKDIrZrtD8RNk/olXvy8UdqWbSxufCubdS0e1YD8YVtxNOme",
-	"pFGmO2UEckcZRL21yKhHg9oJ903AXuV8iDY6PCt2e6G55zzy994sisWL841g+nfTrITx9pasvwQFLXJ/",
-	"ZrKy50Gk7pM+9w+5Cez8J6VzJ5v+b5/+S17/ePJ6SrLecIvcKLfQ7WFKttww5y6D/ld6Kyq25OW2oyIJ",
-	"rAKjqv7W3T8zllduvLik+lUd82Ma4RyZe0wsj6EbZA7YFAd9m8pElbUqtxHz2dPcbrgP2EGU1TfahtsK",
-	"Z8bt+d45/KbUQjTULIKVvBZNxbVhvJZbcc2atq6xggu6dnRVR9D4MfQTTdaTcb072+9d9lq88zAEJLG8",
-	"ZktRqwO7Yr029dHk55y4VDK/Z7nZJlJbs/i1DxuVAvjuqZRrw5vKXLNhKAzsXsSFDWJfqcQ6jLdAqFRg",
-	"4caEIc59TNISeNpO8lTr1PupOsH7z3UM7JVdwwfFLomoMcDpTOc8evdipaWonmGdDOKJPHkBJtjvK+sP",
-	"RC57yYKteaTSpd9dm3fKNnxUo6DZutO8RMi7FASVLgjoDXwNoZcMJtGu2RWJK5SKYKmMXG9yjfY13yd1",
-	"mmreJg99pauRSJ5V+5g9PSHGcyowYLvOInhMJyrnf8qZZlWqrStWJqgtnJsl5vAqAhNR/g3neWX9A7ux",
-	"eGR6zmaH3tqpqia5k9QZYKnVlg6yrt7RzYk5GRQ8t7f2nl4oD/fftaBL8P3PW4mN2u/HGMQRvYTSc2Bw",
-	"c3E5D0M5u+5kwY03q0zbGcuiiYUI+5pN1NxYWRKyDoh/kT0N/XoJgYyZTanx1UmZw1cBRxhUmNgNpHT8",
-	"u+bl++dtNTRQZjDVu3PsrbMRYoUonrL2d3rIHzYZ1TBkCfQ1S6dt6DzBR/m586az39rBPQgHhp8ar6nx",
-	"gO2Orr5wdtJCiqrofJTe/u2MqoFhn9dpDxyoS1vsdSIwXeCVnXsOnW6jWfuU5DQdcgGl05QPKNFOUyAE",
-	"P09S55/jHuI/BdkKnm0+AO/UvLrBGJ1Gi0Fl+EH6XkUeJhrvjdnE7Skwk6NgWLejPjFMVgXbqGVBBe9L",
-	"BTRaKy2rNQW2m3m+FRIcPrgLVWDM4GkmZTYVQ3SM96XokS9ikSXKSEEbJGuTvkVH7NI9GsWuvdsg1yR4",
-	"ML7MVjbguxy4KSAv6m5lhq/EM+c3csiPeIQd+fzobrsJ+/ILKEUG7whbgcTiIKGOKxTVOM+n5CkOyota",
-	"rBpGSLBB+H/g3CdUPrwvp58wTuuFdWO3shJfk8aZwxvcnvpkYnGCdja28IUUgkM2tV9lP4OLtcc7eBXJ",
-	"aqu6Mvkl1w/YXS4DOHeabaUSt1bsz31ibI9ngerocJ2PqevtWz/GeUnZ7xust6DuOTiCERFQ+pSaVzQW",
-	"1HxST/eW7emnV+c339EMqo1xpNlzfYvI9kvnGxh40Cfgdf39avHsx1zSnsWvxbRDawwUFTrtduxwXV+X",
-	"0Hk5j46ZyyrK0D9p4CpjpZk/DWcRe7kJoEXrfdeJXufTSjuiZ8bGNUe2cmoIWmHAIcqX6k4UbLfr4vD4",
-	"sE8MYdWmpKoqBtv5i2/Fgrwl3BIrxKnyopQb0qxjgIRKrLXI5e2DNqjx7ZRbpH68JOT/fuFuLOgb/Dhy",
-	"nB+t1O7EtO6UFm7xAqG41MxYtTdspyi3HKlqEXwXlQrsbXLQfL8XFbYaqmXgd4bbimjJS1PF3OS3qlkb",
-	"CkpZvhVUOYUsSr0iTk+PvopDeYAq7qwDGEisYcbI0KZvDUP0T4vNPCAhRAqCjH8cNZvz9VnYpADDT0CD",
-	"QZiaLN0ATEW4mSOpHydOJopWAPWEoetAwXJQTLcNsvlfY/jLWKeYfVWbtAwsATA9kMpfNoGWN2x2BHBj",
-	"xDy7J/gNjpY6e85qO90l5ialNfZvjZX15ZwgaMomA7/S7B+eGLezhS8u1Kcu/TjArDQhUZ8kvnQOGfHH",
-	"ZQse0ARnfambk/vQxLgrY8n3lVy3yInPfSy94VojetbpE6pvOGK6A/KpBXpW7o9W1LXzYyaVCrk8wPMs",
-	"unmswX1amMy424bXqx8Er+4x07VS2xduOi5/hG5jQAf0XnGh3Fo4rYfeVPzEuy+xEN/ta3F6HBR9uevX",
-	"LfaHUMt9FAo5yM/Bh9gRYwuBNIVVdcW4c5ej1s6Zrxibmv2lGZMFhQ02koJiqJG7iaF16j4z7LIC8Q5J",
-	"1iAgY+TrXMUKY3t+D3miIOGYMkKLm+wR5CcL4dp3CQNmNpvbitsfwI4RVbLS4ez3AwPUt2Jv59DCrX8Q",
-	"VVt6L+OCt+64Ma+VMfkvdV6gWosmUSWOf7xVrS4z0uq4vsNhjKZiMr0daVZvFQd0WYN5ick2mPkJ9z3O",
-	"teftOud2Uusc3zTHt4vSVcckq5EjndAjZFWHptzeEvW3du2EZrQR6sy5WD72+Ym+zZ0hGXqV9ojhLhAi",
-	"MPEjRqJqxG02GIvC9d8lagPsRjaNMJQ25ugn43RDG1dkkgulzJluJ8RV8JWZOYLsi82G78Vf8cfMO/ZR",
-	"0XOeWKnqyn08XNLr0+T8GvQv5mU1W73ipbjZfZqb+tnIctsIY7I/Hwo9Mq8eY6Z6L+utUffMwQcMZ7ro",
-	"SV0nUWHpYspgX7eRGnlxJ/SRuUOWvLC+L+eBScGny65/7VrDxBgv6nZ9mw7J++5X/u2lM267FlixHI1u",
-	"a3G/U9V5pTPC002cQ6rXKj6oIDc2SDMIew3lY0iwrTTbqdoKT6kNGpTv97UUfcQs+WHEhbeBtATeF82B",
-	"aGHm8Kanjq/sqIc/2Pz0dSPwjwhvCbMWE073mfexqjC+cq8nzKXWTMu372+U7iTlCXqRtMEqOJjwjNxr",
-	"waECGUz7guRIdQEsiIoA720HMVKsUsHvi4QYnttEK4V1tBGyTxPBUDAoc1BOgHW8TVuomYyQwatd4oRW",
-	"dejHRJDHvrqHHBySiwN9+C552p334DydbCwx6LyOObgiSNE2VZRvhIgkMJ3ycyvLLdXih3YA7ow7yKZS",
-	"h94Wb5vhJu8ZKWAx9YhR1R5arU8ZK3pnoLp8D+RxlYYJ6JbXv7YbKYkWPbNDXZGM0sQHfyqqFA5cN77C",
-	"KIkNytd2FM1M9EZNBzLnNBctQ9HJmUiluwq8z0rM7HISJfQMbJ4REMbQ6E91ZhhaWsbZBbyOkkUKY8hf",
-	"Pnc2IMMeXZ8FtcK9ETGx2wT2padgLlH6F2+WCfxruBGmHxsBDzyng7J/eA0iDH0fJ0xOd770ghfB1/PQ",
-	"EbCIvMsyIFIOuyqzzd9zTydyaYu/cb+S2d1ZVjXKRE5vhpByPJnywKuot9t55iokcnHXfr9aGWFzjcoU",
-	"u160F7JvzOyzJyH6hnsTCo+RwgMo55HJP1sx4VveqIPQ7+IaEGPI3kLxPVXibRbdf6PNFmVVi2t29fhP",
-	"/YaYn5jL6qOJYXAy2k8jLspwZsA0gterQyIemugnQxa8STWVgS8v2LtRc+rNrAZHgy6B8ZIksLpK6NGj",
-	"fMO4gond3h4LMIsqT9usDk1ujaBsVkLrGJR5kHpo1FJVR/gmMkZX4K4IbqgoOt8FT4IW90EUc5rP8GiN",
-	"meforcWdoIqZJFUtJmZvsgne1d68wuKnaKTCLYFmwGHv1l+tVtdM1KYrnlINdL8Z5MD7OWsddYDhS5Dc",
-	"Fpvc9Zol9/d9BGF4tu/IC+pNdFHXkU6J5/ZFHBNAVNJsCpBYbEYFlX7WeF/oMfMtBitQOBR8FE25AXca",
-	"azOdPiTORgwJuHW4DnQGGHJUK1BF7k29tt+P/z6lap7XXT+dDsf+8BLLvXqJcXQFuuZbBzVS8yGsGlpU",
-	"QX8cNzc0L9dUPWk85gj9Pk9l6WRuZoJ8Zmp8RhdHDFSHRqT3OCFD1dzo4FErRr3OnATotjGho65vdebD",
-	"zxgjxclTDVu1APzJPjAfvBWb6hjaQgO2T8xUAHwLsQgjh2r3SeGDujmYCDgAkz2ksiTlJRDzDuTki0i5",
-	"X6/+feQJm4K1wN/li9ivxx+e0UluUCSflSfKb+cZT3+4MXo0ECBjISrnsU2Njz/m5i4mDai6nfY0EhYV",
-	"+qsEYo7QcrKf1PB5meC6eZAbBBJXFlSsH/EMyuwH7NijVszrzGesa+O0FGvZRCQfwO/o6/htatVa0Cd4",
-	"aDw0u/BxBNi/9FMUEw4Gwou89ojdUWt6XCzx6qcTkKCppzil9bMJyORlvAKVEibVspeq1Qk22lXRhiL8",
-	"aHGK4JUPhiZYD4fvKp0dDNRAhte2CNxZBeHtNAtE+lNLcKO5SQHf/EiYOy2dyTtOQ4y8xaVqbfxJ5UbJ",
-	"0m3mjQTLoydlJeifSgMxAq8hQDWk2fMvDF0ClupQGwp3U9OAny6uRzMZNVjA5PcGpupSIr9p4V2cpzJV",
-	"8lYsKI55TjO8o8tOMl4GGeskwBfI9SrXKuyJ7V8c5cgEms4LKDIpiHvqS76hyx62JOHMXXdCGzloUXay",
-	"kohqW/0X5THt4Jzdi2fnEKv2f9fDfMrGt+vuinuh21BXF40N5rSIksARrDWuhC4iOkyVs2fVGgQNQMPK",
-	"ot488P2l2/XtRuid2gkr9K0QTaowdnLkOscHOhIO6qYerDvSiW7qZzpNYWw62m+qY3OYGoQnhT/VnMnN",
-	"n6qrwF36EMfszjd0j6RdeWUyWbpHZQvzUL054trD8OZWOHNpcx4M3++/1n+bv72ntjO459ziXEg891ZZ",
-	"XsfO/lJWL3NzQVwvX+bD3nIv3XFjcq/da2UFUSxmrX2dPQzTrvll7ML4Af5t4Ul+wmgyeoMvaNrPNb7l",
-	"uhL6MS3dzBgU3AtDnbL+n8ix88bqY+BqIlprbobnEQW4qbs5kdJA6AjQvIZRZHRyOA35Kk4ePoMeBac6",
-	"IiW67p1qb4HKfilqT7Rl+PG6axTUOJ1bItFyF6K+sGMAWWu9Lz/R6yvaOYDW7/LmAX8zbazzMS26bNYG",
-	"vUvIuN8z3LdU75M9MMjC8VFK9R4jfa0bXojgZJkm4Jt+C7MS4znQJC6nqUWR33t2b3K4+iuIbnzTVGkk",
-	"ZRfTzsszzIkZUp7lNs6KCpOdTEBxLIsAmqhAOOezTmwt73Lr8nIJ8yliEUoQ8wJB4k7UscXN9EFA5nuO",
-	"yEoL8YvQN3FWY8gZAUYodMj2UWi4LZMFXatfRPO3poq+J0B0nEMNFp5vvc0OXO9yX9LBkyPdACBu4H2E",
-	"HYQSYq3i3XIgrmzcI/6c8L3mxziueE4YcSffv3wj9LfrKFEyM9DIWDZARc/ZVtahMfuglU4mxWeKzdon",
-	"DW2vSSJIPxYO6cy0pJL1V8fviEc0QminQkYDImOfEB457Dola/edXluQCs4zheYGHCkheDJvr4/BPHcH",
-	"yNx+U6ly2JsZFlsklIudv70qEZVc1oLNAdcm9Qm0s8g/K4xSzV+iWVXse+I336rVECTlG8EriNpCTKzA",
-	"luZrqnzihrkHUrF6yRu2zBQ7s6+lvfV+Urw4iTdHbA3p1XEled1v0woIZuQxcI9zB/QaVNRGDVu59Uui",
-	"AGuZXiKIVDjftQsGs0quVjNyAKmlcmryJhaP7iV9JRE+umvzZtJdaTfxcm04F3w9AfC3YLcqp74JqJtw",
-	"UZNIyDYcD3PdDLoz20WdoK3oBPQbcnRgkQ4PwdquOz1agKQ/vHlFOyfEfsEaCOLRqQ9vEoaJ7lSyX9H+",
-	"ieB3WA+b1WnYkeHjLbeYTTbYISfifN48/qYzK6I9dBtx8FscMzFxYzkaXWo6TmTwpZ5++eyzq5n0Vhu1",
-	"TPxlL9S+TjSpyulxGLhyoJRDNHO4XazaKa3V4YWOER5AWyhvcDR0ymFZJPN34oT86dnV1VnqIJDKwRvD",
-	"x3esTzBPoVExfE8WvclACC6lOHnHZcq57jWb5ZSFDArLWZu9lhqByC5FDDJd56WIt98JPbokNAuOU4yG",
-	"2siRWsUzydvDmSZwzc3mdPOQQJTMyy3Ri8CZ3lTX7AqLtb1hbJ2WtZtUw+Vpq3+xP8WJ+KEKRuGjbxKz",
-	"iDllBtfkNv5AELNPtNFR5rWvOtQexCqqaP4sj7V4g8FESoSEskmqTel9U04w9ENUwQe2nq4M3o8SFprE",
-	"vid0RVZSEJ9rHsNunbfV6Vbc7F1ab8rUE/CU4JFRh0WgjZKGma3c70UV6YGfHwHI97cmJeTdIR8BXCPg",
-	"MULe96bmjSnYupWVQKyVFjsBMAXGpX4EDN3gRZnH7G3XjQAJVgCI6RwfYdi6YFi3Z9huV1DDXO+NtQ3Q",
-	"snLm5JKa1vtW9Y/ZN1orjU/84cUN+/LzL/47o4aL//4Po5peqyQp6gqRc3e8bkVX9yMN43WtDqJCcBsl",
-	"dBe95rKLXjpxcfX46eMr8PT2ouF7uXi2+Ozx1ePPFljRDCv3hJelQBdwLRKMSpztN6qBHkjlhsASAdrj",
-	"65KAohYzOhZZXBRMpFTNq2rxbPFS2Of4Ksii71VDIIBPr65QhBpL0VUoiyvh1idubsAqBcmYasZK3Mly",
-	"hq/3NVwfbUmr6/M7278uLn/T3cSrSjupIEtqo3aCNcIelN4WbnNJy2pprGgoMVoEsIZ/Ezx2xds6ucHC",
-	"bHatOWE0tLRPSkXNffdRzqznzF2AZ1ctrIH4Gy44kD42paCyNLSBTMkbpKAdLvDtRh1usAZktL5PZ63v",
-	"yZAAl25Z4DVnZjyEKeDr3Hbs5hZ+xQ3hhyFes2JG/iKcDwj/NT+3XD/I7NM6PvmnrH7Fya+FjYQ+X7up",
-	"57TszrpolI/lDOf5Ld+Kr/BEHc3z59OnvvJm2qVfAi3yOWSlTZL1rrvkyatq8etP8PnY77Evd8Pv+EHw",
-	"6jlctMA9Joz9SiGuLFtYZkBAzjCO++7yIxbMM6Tz/dxIvDv8r8N7rG7Frw+qAdczTZdJwn6M1AzdniLF",
-	"hmqbCNr3euwr6jdXC04xSXf+FKyWW/GMPWX/+f8U/S60asWeQtXDWTdqnY4gJHQBiJfbTOsL5b9YmHa3",
-	"4/pIAst445+KoP1eapEbhk4dO2hpnfuyQEWgy428c1ve/eQNseS+cObKV3TR5RsjD8bswf0fQEjPF2SZ",
-	"2LJ9A4hRbkvs19/ZFlQT/QDr6CYYwoxde34IOFLID1w8u9GqXW8wF6UhF0WU77CkIbMYX8J3Sm+/8qGn",
-	"/yMX0H2cp2qJ7z2DmFeAhQGJTIFoYLBzoXlGYHq553q62YZIBJBbYJ1ELyjhgdO9Dh3OZ19L312+xhIS",
-	"2q0lt7xW655BPLFjb+iSDzjB/hWJyfWDvP/k3bTWIGqXXKO2Fj3jieZp26gDiT5cmpyd19LYG7jinpOT",
-	"1/bk0HivchRAnsza87qmXMLuAWbt7ejIVIcG5xCylhCY6CYrYvoNJ+1rrfY3GLo+b9G9UHqtrBXNR7Xo",
-	"isW+jZ1VraWBz3zm6jvs0/fTh1GQQTA+rlocvHYkf5jdeQDZ+1aIPSXMgW0f8amd/lINRQBO2Bg3cNFH",
-	"MrwJz5OdhNVdxeHcQ3BoL/oH+ZTORzHOT4fA/NqkFLtnignRIMN3AfHg3delMBZLO/ypdnwAufrK2dzQ",
-	"yQE6+UP2Q8m6CKWpSjPO9loYYbG+RJouWoggKJJAtT13Qqjtxzkh3Jtu6RMzTwkc/sOcEbVaL5XaFqzm",
-	"1i0aVC4V1NaulncCwRuqYVbtsUw6tl1vLdcwaR9nw6aI3NEQx7+u2rrLzZtNwZ66k89P2dwKtJo3r+Io",
-	"cyOML44YQ1S477ZFQ+o19rymvGfX5DJdeDgm9saxXKYqnj6gqoCGIHHrz8nMhhMc4z4xKpD1JzV6p/EA",
-	"8HOqsbbQjeeIRjaFqWJB3tfyTpCojmyC6YfsuLPccQ2JOilYnhQI23BzzeQqFEBL4xa2oDCe2vp0G2Rs",
-	"+Zojf7h7wc+tgAovzCktPBK1m/5+lc7nEbGYZkOpQpnYcnCsawXpYXIkJFYeY/krARlx2xi1E+ETqlZ4",
-	"XTAUT6dkidM39hElTmz2N/z0oJEm6s2fbv4Lc0F+HtAzhFpPYq6Ycjx2zEPZ+vwrHEaMqrtW5fb71eok",
-	"8TH0MQgIOidFu31rofcU3A+hLHfGeb4TaQhih5jY6z7nQ0fKgbDrXMCs2uYpgGzUqNt2PdCo21mRsk1q",
-	"HBDICuG7KiXMNXKNBOayRJOtZszMc6q+aB/t9BXWALNn3LAVNxA8Q/Y3KMm25UY0YUGw7t+ZHProYd+q",
-	"tdfs6QVEM+NOkUCxBNOVG1WESfOp/rVCuGdBqVIEyrrpu7daPus2wu+DWXDOcXzTulmWlbhmWkBdH1tq",
-	"mEtpAdJwuUOZDJREx3b1oIfkN43Vx1NL9dEzH93qPQEM5alQ0vONx5x9wCnCl0Sm6K+AYnLGqEGwDRK/",
-	"l25DBhYEiqihVrw47DC2jMmlCdHApRuGrxX17xoG7Xx1JNIULR5kgcpWo+1zWUwkaq2/5scbeOxHMdYr",
-	"ffyhjVUz8GNADQD+0lilfJcdfvQGVZStaCXrRCvIDgoIyWA09ENx8xX8r7iwVhR6C0aLRTsWjIm+D37G",
-	"Fz0n4yoK/93Ilc22DDDXXTur0vlu2re34UeDmdmdk4mAqAwE5EpV7ICA7+hpFMb79PPP+37RI/x5Yir8",
-	"omL1Y2oVRtA7sTHFxr5pnYA8+Q8pmoZfs7+9vYlO24mmeZOmHvXvIHbittRrLqOK7J3XGp2kP4Cees2P",
-	"JHqYpuR9LUSACbVGmnmqw5iynASKfDc8kCfq6D866Z84Q4/ygg+ni55XFRySd+Jeafazh7B7/qtm3/4G",
-	"IbUzfjLCGOVDRF5vee98qlQjrqkkQTsBMMKiQwH2cHx1n/wT/nvSrPtB3KmtGK7abzV5HZHxQxz7fCsQ",
-	"O4t7wlkVzm2/Rr8dMLvkoPjD6aIzvvgn+s4AhQyus+htgU405/jSoxVtxHuLvs/Dblk3TX8V7y31EP9g",
-	"i/+m5skwNOTFH3DnON8DSXkgV+GdJ2fJKCOqrs8lNNse7x3V2lLdZ54Tqavv6bm/u+wVjes3UKVJb+p+",
-	"+avxiu5lCQjbC5d09DRyZx94H/6AT/1d+LBQe3cPF300YWDFmyf/dIfZryeRDkpt33K0XM/MgBXv7ZPS",
-	"3A2/fKxEo18Iw3kIIIg/m70TW2BYWGkktoWQJFppAP6E97L/+sOLG/b50z9f/VvB2sY5H3AWGYb1j97O",
-	"lo2zpB/yRHKzf/JA8mUUoQ06RgOtJ2UZ0XoPTyqKG55IAn/lfJeucOgj+KqYW4mgEKHw0el+AVX+iDlW",
-	"q1WPFJbCFL7oFCtOp+a2L2c9SXvRkTT++QxJo3vd6bq4aCWsG5ex1NnDY6edZLoZQPB0pDsFDDyaB/v1",
-	"N85GDaLL0038yt47HTXIRAOlB1K51qIKYLywtr/2BTzESVNKrC/iH0iJn5kfwMPR0O89O8/HBdu9KQJA",
-	"yIGbewTHBtP6wZxSmqwP6Zf2X/GbuKbZQvGBfdR+4SaVcLhT0SqGPdjAB0ysfL7DOlnR33xW/+W8jkwC",
-	"wOg8WrfCGHHCLnjpLvDs8R9iZ/Y5kD7ulkRm4E4ZTGUH5qjAvETYR76RAiA7q4eCLAemeE9yHxi+oMdD",
-	"H3SLK7dX2mrP3ZcoHoBLjh9y9d7QKH4j6Ll/fdwOMWwf/v4w/gSt0icGOUi04HV9JLqd0LWjl6jCRt47",
-	"bN/GLTOt9hYLVRCcQsa90EQd8eGhcYHCPgcU54sfLk6lxmGoWnArPriqmXH6P33YN6e0TCMOHjF5uUOP",
-	"a5IJE+gm+TfECTxo9M5/0e8rdjdX4K4+vMA9QOiuJ2ofNtqWENOrj7Mt8Tx+gFhbLe/EE2O1AJYz+A0i",
-	"geknz5d/+jD4Llz1Mc4D/7YUG9pvUVMT5mlUVxN+n1Vb47/sD1lf0xv870vTjeXl42q72Ns/cMVN1+Ri",
-	"WnWzk+/PbWb5Xny0qrjv5Pvfxwau9JHt5PvJ/nWTkbd35fs/5raFcf/uquJAMD56UVx46wfeoSRtsQ26",
-	"583peu03vPk/tVr7DW/O1GrztiRqJNiZHrEPmRefY5Ea67gfougYEdThxRChxDKiceM/Su5YMcSCHlml",
-	"QgQTqLX8Klt9PKmH3+AlD1sYoVuzSZKHY0qI4UUVsmrnd6HoCCZm9D8ZUNDHenQmOH+h2tAobUUHxpXU",
-	"apFxBsSWLPA1Z9Oiutu+lU0VG406NOksYowxcDhqX+vqy4h8Z9Np6z2sP1kemeyl3zpeOAMlTibdHR8v",
-	"EFjjwwe8h84louQjNCC5mHK/v9g4NX65ugEWQdxyCxZoVzxA6qmue4QnpujKVMfnfliGO0hUKeOjYRu5",
-	"72/VLBvgVZ9l58ObAv0vfqkw6E/wpEHfXPyWB7YbBt/6+zIf+lrl4x5g4zc/eHzD45Eyg2lv8PIsaXwL",
-	"pEhQrgS82azix993YK3/dR8cEkKk6b301WdXZwHp7qbfGo/uZymlc/2fHy6jK7EoBnsLhOdPxPfDBuiS",
-	"ov8HmVmcr5o3p7114Az9KN46wnDP++rEYgpNwZFMAD2cCitjPkxqBgb3gdKINW9+k8TMKdxzIw4A0bq3",
-	"cOUeJH5+f4fFm/GxfRz8+X3W4KFPQ5yG35cpNnPzfPhFewgbLOybJx1jUFQ432lpfeB31rfW1b/nGiuI",
-	"rxlbGEjy+WTH9bYix3Um1lmH7Mq9YYBYpOH8chzDY6XXDKfF+aj//9vv//ro9dcQDOOGfUdjvmZLZTfA",
-	"jg+AaEAvcdORDVXUUeFy7NKItIKbLJSzWxngdQ+zm4I2DyTlQ9o6v7EGfIhM5F6r5ZnMxBu85GMYO+Me",
-	"txl2z9vO4LmPoTNKVHS15ODKb/idYEY0tkfTcpDuvz66QRAenE4vewTBnwpfBMInq1z83rTR9J5bK7R7",
-	"5v/88fmj/8Ef/XL16Mv/6/Gjn/79vyyipC9J3O0Pfswfifmtm6HMTlzYwniA0f/CM0ilYPoT2rdJacRY",
-	"gU/qVEah0INiparbXWMQ8sc4dtEvi0HdNYXFf1ENlZF89tlnX/5bwf7zf99E1uUD80DzqhJVRhNxvC4n",
-	"dvgXXxQPvP6NODwcpq5fSO3W6xo5f4VBqrSCYcE8cstRT0PIPgBpEK9rdhB1jXuy1+4tzTTeMxc+uNiv",
-	"fDJ4Rve5F5ix7aT+814YJATLAaCSYErzBOaj5mbcWFEx98ci2AAFRKrvRMX2fI35bLIWhtQAnz/98vPP",
-	"rj4/F46BN3eD+60jMzihPyQ4TyJUAb2mC86kghMh9Dx6ECQpUocPqBVFbcQBWz7UsoHOA+6/OBbw7Zxr",
-	"Z5UHoF73KdBWwm0WGnjv92iD06ZQu51oKm7HVKAjyx0yg1Df5t4P3+yE4RkxboRfAjWlMKZg//z7olKN",
-	"+PuiYH9fqNXfF78Wvk+W6FICwxE8Zi/lnRsl/gn2IGv3TDQV2Z6C63KDjU3G25ceNHXDYubmgUPsvK/b",
-	"ae0WS17zpuyXXw2Z0v4Qud/3j5pq9oborcRr2URja2/C+tJuQNvnwI8PwYZ5C8tLFOD86ARKt01DYg59",
-	"1TyfKA5A82ZLyBQnz5gpPmnH3uIlHwliA2/7fYBscG5GEBv8ZVZ+7ZaSln88lI0f+e8OZ0PS8dGRNr33",
-	"fmCsDchXDGljhLXe6E/FFm/9NR9wNsI7Ek7loOVJuPZysbblJtFBEWo0id/TWH40gT+rYEYR5elB+ZZP",
-	"ZIDgrGIDWueZEvEh/X6pwLkcBe3hb4PJ/QBHGj0eX/axZfzUqj5AEBI6YprTSLFb6Jr5QYtWP/qsUiPQ",
-	"eMiybRh1Cn2owjffj5aXW7SGpTWeBgKWIZhNJ9aCbCtxjmkYfDTfjUgRE43hu73zLw+yqdShoNz8z610",
-	"IwLDl/qTJIh4N86QjJuZg9BxqO+f8glPxkX1hhqqcD05TuH73/CtMNCHFEu/yTqD4Z8Y5BosonuMsuRa",
-	"S6LKrbnxrbZVw5xr6RugFkjkqn08WgvhhEYdTL8qjth2okFiIsKMjJR87MlQf/o/FK7p5Trtvj6sc+rf",
-	"B+4b8tEjbV3tu3A+wf16xvymaz6G/X0byBR+W+ub5mVseuNv82xvz1byBzS+/dB/X9a3l42PvGl7b/3Q",
-	"lje8Kmp69wTvSclr5/Lr5KbFId/4yzIZnnpPnZn6DLfefyZeWdOZJXDmNEz6L0G+TohD8ZrrncHY/Bdf",
-	"fP7Fv92DGGUwubVEi+TExDqdeM40GbKdAwH6L/OIXGNn6S/I3h4nh7i6pEvAfbPeMF0PvOyFsy/2e2ha",
-	"01TehQNDqpfuvnTBofWIvvP3QHPgxRO+l0/unrq//78BAAD//w==",
+	"7P3bkhw3li4Ivwos/jZTH5xkJiXWlphXVEpk8RdZpClZLbOtYo8h3BERqPBwuAB4BkPaNJvXmLdom/u5",
+	"6UeZJxnDWgD8BHjAIyMpVm/VRYmZ6Qc4sLCwjt/32yIXu1pUrNJq8fS3RU0l3THNJPz0sjD/z6vF00VN",
+	"9WaRLSq6Y4unC14ssoVkvzRcsmLxVMuGZQuVb9iOmjv0oTZXKS15tV58/JgtXq5eU51vzB8LpnLJa82F",
+	"ee67DSO3TCouKqI3VBO9YSTf0GrNyJ4qsqMFI6LKCK/IL43QTF2Rvy0u/rYgKyHJ3tzBFanYfpHhQDeM",
+	"Fky2Q325eoCvnhrgR/M1qhaVYvDhb6VYlmxn/pmLSrNKm3/Sui55Ts3IH9V4xb/9XZnP+K3z7H+SbLV4",
+	"uvj/PWpn9hH+VT1yz4U39ifiJ/Mpe1ZpspfCzpq9zTz1mfkuGERRcHMLLd9KUTOpuRnyipaKZYu686vf",
+	"Fkta4QJqtsPV7f15w9eba/OPlZA7qhdPF4VoliVbZG5+qma3ZHLxMVuUYp966Y5XjWZJF3/sCtHP7k77",
+	"tswO8L2/TSz/znJt3mF/QaWkBxweim9/SsWKMJpvSCl0RvYbJpmRLskIlYwodsskLY3YuOmZWjmc/8Cr",
+	"FT2ogEhlC813rOQV663A1Ctei50RtNE7BrMEq9p5vB3CaJqyxYcHa/HA/nLJSs5WD/EzOn96wHe1kBr3",
+	"vt4sni5uWSly2Sjd7B7lQrJHeCuM45nMN/yWXW8Ez+HDWNXszKC2jNVmUHRrBrQUetMZUDsnvfvVUXEO",
+	"7JAly8WOKSJWuPnNq8hGNIptRFkosqG3LCPLRpNKaEJLDgPqC74Rivi7j8hBbwZGu3h5IFteFY9AQY7E",
+	"Vhjxm/uKj4EH2UteWfGaoxOkaNYbfWwM39rLPsL9ThcmqTa4Yy2ZCqicQuCA7QfxSrM1ag2xCv9eabru",
+	"SZpktDDSlMHJRSX+28if+ddY6Aa7B5+X4UjgtWP9MjHjxXdcbWbK7TNScLUxBxitCMXnXBG9EYoZMV6y",
+	"lfCaaW/+z2gzEGRSClpkJBdUE1oVZC1FU6uRPC9ZhQI9uaJw0cdssWSKFwyP9v5AzdELQ4WDWDaVMoM2",
+	"vwXBJYWkezhaR/saD+zime6rfarZA6OngrcIelQKr801Zo/hi0cD5hXZb3i+MdOo98IOUBGOo88IranU",
+	"ZCXFrv2MK1KylSai0Zm5UG2oZAr0SEaEtOvAFUEBcWJn7jE2Dze7IqTaVvLAJM7q6G923VIPghfmcjhK",
+	"6YeXeMOT8cHDw+8yInPsBa8EnmXu2Ewa1Suh+2P6E5z19ofL8QDRAPvN3PGKVWtzuHx9Afe4Hy8D81gz",
+	"+S1VW6btrXxnFuDxxQXeij+2N3ZUBagdmqKo4DJQDLQ4jMVq7+xQI1OwD7VASwIE6CmB+4gWawb7Ak2L",
+	"VqqWbN1U/s8gVaJi5rLubjIi1uiOiLkbFqD1pPmTeeaDFZfKy579KSSBiuWiKp5PyKGmy5K947gs/W9+",
+	"JXJaErNZicBRwsVG11CtmTTX/Mc//3xx+f7niwffvP9fj3++ePDl+395+vPFgyf4q38K7XJr2od0+0Ax",
+	"w4npLu9qFCtI7Q5rVzpkGj5TW/Uc5ugE64IrYmSvIKLKmdPMSuyY3vBqbf6sKC+MOCwZMUcIqkrjgQhN",
+	"DkwTRVeMLA/eM9lWYl+BCJSiWrtHcvhb0Yxtk6g52VSalyFZZZUfhLg16k1U5YHQCqXMHpeEVQXoxb6s",
+	"mllN0NbDMzTB3syF2D40azHT2DT3oampv2O13sw0b3a7RC+lzvVJLspugfce+fxasvqh+4R5M2Buhfe2",
+	"anDGBBTmja9TZ6Hg6O0n36A2tA5oD8lyTat1yYygS9FURUgZ7HmRPLahyMF7j0w6KIiHdtrmTTrc2pl1",
+	"NdvV1rlREWrC3162T45cQStl7ZypA+yG75oSohBmUllVvOZV4vLhZ46W7wIUPpwsGbmEH/AwWQTPWc6s",
+	"83aOMxiOutQvGEgFfo4fUedhfl7aIWVuelMCCiAciZPKKibXh582iZfzgOUtKpa5iAQYoa0pMNpFf294",
+	"zt7melY4JhAd8VYxrDtB6QSDX8CvS6rGZ0T0Nc7YGw3X21guECFEySiI7p7yUNjGvNzuFTzZqGRmIB1P",
+	"CQaXGrr5ifLjURUwP6yh4TZqO3lOIDqz31l395EpgrVkKFcBf2i3EhKNrtGUbMSe7Gh1ICVnZomM5WEX",
+	"bM/1hlAuyZLpPWNVcMtGrIpRZMkpMTtOe2N/cMcCTTh5D7/tPGxWtMlOPuhi59jOsOPeQfwY4ktdgVm6",
+	"U6GvcY0XaqYiwRF169TopDvsZeC9HhJu+A6vMkqaVzbIEHBLuCJ1o42NvjyQDa0KQleayT2VhUrdEMZl",
+	"67tyj78aS+qOSl7Rgh0NW7rrQNl8YOke5Wv+oT+MwChqeUKkEHIIQmy/UASsb7tj8kZKVuWHkRTsGNVv",
+	"mfxhnWo8MvlDor4PxZIULVNE6MZeBnc0+YyJvWHy1t45ObkKr4uc5XpD93EpXEnxK6vMv8x1rHChopXk",
+	"xdoeKu10eK0/UDl2b2R+I6bY1agWTrWqzc3PvKE1w8ajZcnkmlX9dRg72UNTQqDGHwWKzWz5yPUXiqCo",
+	"t+Ep66tVRnSdJ5l2GJtXfk9D6TaxIpTYZU97VsFY/VxydjSo9Lakmg3todHb9YYr2JsZnlwbhuuepWWh",
+	"ovaCWVXSS/igPHJJhMSEYNLWAfGwoa6xRlTqRcD5oXuyZ3y90WYAtCyJt0cTvkncsio6V4wouoMTn5JC",
+	"7JjSPDdefqIc1DTt0TWtzNAFLxOfC0udKg9G3T2XYjeVckl4aVCNWjt4FBY238cKviwZqanUmVsZkKCk",
+	"bzRPVxH1ZyewppWWBwgaEXN5V8aOqoUp3TtQknbQ7ns7M5p1lJJblu6WdZ/ReZ0T4579aoXQSUzIkIWN",
+	"8a3YlzO1Jq/WkhXcptBH07JjVDUy7DpEfYq60W8a/SI1ZqF5vlUvTnEwO4P33oF7XDuM9iuiE2c0ynw7",
+	"1ms1cwSUYmy+LsW+TDcL2iUMHVNtTvaYJezStzOzOOyWVX8WjQzsKghuwp7a8aIoGdlQZStBhGIVJmnc",
+	"ttsxijbdhpa3vQNzyQ6iKshKNJIU6LmknCr0wOSL+FbHI8VcRJSmB2WM756W95OfrsXaygXz3BsQqVkj",
+	"yMjajOPy4oLku//6v+86ihlJo91cn4BuR4Gx6Xu3EZWZdP5yrWadvzt6uDEWYjhEYTe2mjq7RuppkP7d",
+	"iabSULHgXCpI5qKb58zmriGoaiEqlRkPr6eARqolriClWPFQIMH4FOa5ECZG19HaAqU1w9KqYWxkO7BI",
+	"kikXzgtaHUZjZIRCMqJirFBESPPjnmJyJW3VZLNMVf+yWS5ZJNsNmXWuCF6DKfoCcjnWyYYgGWrZLCAe",
+	"n8C0STrgqMw3N0ZHRix++E6xIqvSqEbzjXjPFbkAywiTRYmGkYbY8wxvVPtg9cgI2tN6cm+lvWBP69DT",
+	"Awm+XDQlfHwFq70ysld1dllvlwppN+kiVCLStRO8aWCnxmpUez5GTDeQ4WzhpMvKaX852/3UPyr8qdUe",
+	"3K1h51Vaq3w7mszNetBWaauD5qZOfVlWW+QyMlcKvloxyaphLGMQk/PVZbMKsSL1EFtehf+wo4dkCRu9",
+	"LFbrMB1ghbFkvVizGUVK3HjL6oCnA8tB+Aoyu1Rh6rcUYssKYtSskIPsteZl6dLXLOcFK4J6zQx0aonc",
+	"Qupw5Cg65xXbR8q8+vMX84TsBGK5r8IZbMeSMo/Oeglm0ZmTXF96HErAVCKYT9m3u2DZaFLS3KxCO/0Y",
+	"zeHumhUqgVSHcZiHxrGBVLgRuWXLevssvM2b2VVsrj5iae6FConMVYqsaM46qZqmJn9vFFTQVFj7AtVV",
+	"AecF0/tj8VuHMmTwqv1GlFgWlxoBkYOM68mua6eM6auLUPlN+PxdHqxxmjLgKfcTnx9azl6Z2ERJ1uDp",
+	"ODdmto8EXc10P0SZmRd0hXX66ASOFbNFjqFBthF7shGaUJQ+PL9DdZAqnkmumrLE5Bp2K4xEZSO0Zkon",
+	"V8RTfafXxevGGxm3nm0y+wtFzGUqkOwbLDI8LfNT0x1355PTashvmSx4rh+61ZwnDPZuGOE11bQU65n7",
+	"0RhT6VbhtaD6ZbUSkfT+bhnV4bRqLURrOxtDcSkZLfDOzNadUptddNmOtIFFrYi8mfN9TfTzwMyf+3n7",
+	"DTP/Mre6z+PqnF8H1Ro/jCyL0x62bnhBqzlJsfizoHMgaBRIRlZCFGRHD2RPuXZJdqgMhVJylXVqKFzC",
+	"plctePeJK/mOa3Vqx8KPtFqziDtEyYqvG8ngA5cYl4BwgGa1PdAxybwTtwxc9uUB4xJakRVnZRELS6hw",
+	"EYORcNg1OS1LVhBWKgazhtO4E5IR9oHmvWKPW7pumHwKQbe9kIVyIVEvxi4pOZzvgf5odMQqpaHiciwH",
+	"tXWURgwyYznjzoDgQaPdDjFPYMF8Z7aAER/3DfAy0AELO6QUe7am1dFEDK06EdtaMsVCmY21EDizK8nY",
+	"r0wqiNJgCq02xqxrStAbtksV6rfwtqDrv6F11IyGTbfneiMaI4JGoKyIeunDisDoWu8YDfhLlOD0jgNm",
+	"Ja1i14MbxXa1PoTuTCutsXU0MCr3tpTlVY0E6/oMWq5RDS2P3f5XuAhqsyp997cOLU4re05FeCmwR19m",
+	"j/jOd3c1fe8IcUP0p50/1Z1C94rTfTvultC0X28o2GUnuEQlZ8oVmGD/ie1GyUhTFUyCsIp9Rdo6xLt0",
+	"79xvy8bdyjcDPjWcE2YzrwVMU0ZsSV0n9gxn5xVod9S1/hLwl2H2gs6T7w65/LrbHHJxzK2y+dRoF0Go",
+	"lFttWeGk5MTKE3t7p/akLN+sFk9/nlHuO1RzLu6U3KZ0l3LbNsqJjxjvpPfTocF2j0D+zu2Mtsoy5G30",
+	"p+0OPgd0lJyyxSnZU1kZk85MvlBMXRlTaEMVWRpjUOEKsSIDAwpaLZZMayYfkjcV5C2trGXEKjZj7vB8",
+	"WzGlXu8yInj5IiO+9QlMGaYfjnTFmt9Gck4lXbIy0hCmQ5tTKBYYDMRreIkNKsFSUjPUYHimTYm6RG0p",
+	"sJ54w1Vbf5lWXtf2Ppylxhy/M+xut+twyp7AeU90nK0I3kWGXWh8ThirmFdd4SyaQRoTLV0opiIlrxip",
+	"jS3P9dF2oW64OxxmMF9mCwlm1eNtacnDfsaK4tmCFRSScsVw/PWfnXQ6ochOLtpfWdO0ACf6yjlRg/o9",
+	"SNQoollZBmfLpnJipjC6IQiDscraXlZeKV4wW6CfHBB5RQ8u7T1RF+r2eEp2NZbuNasALW9cE3NRoBr7",
+	"yjgYcE03HTzRoTZZrDUjX9qsqXyb3gB2NDZ6LW6ZbUQ/KTzaLao54XzyLctakHwjbF85tan2TjOiPXNd",
+	"xnHgHUdjYq7D2vi8cJE9/UKyzNa9kraOHwxm+pHHoykfffxAscC7Uqy3a58iPc1wc5HET1IvHOvr9kpi",
+	"/mZPzFZmC9iBb4In/NqYJ916o3nKIWkTRyLiSjQyT0ivjg6afnlk+3F+NrvpdfuW2OGEk3lazswWk1AN",
+	"fcWjnfdHkqof8zhSDcd1rAruCjUdePvlgRTG55x/nATTZMdaT4Uwx4ATk5nNp0K054BtDJnVe7oOa9yY",
+	"RrclZ3VJc0QgaRMbIZUeUdzDp3TyB2EjR67Z99HToWT0llX24wfCCTUspBZ7CKdU7UkRjLeKUJt8BR2W",
+	"O67MgQg5ROiyVOrKfUT1RUBWxnFCqlSs93WGKWROZlac0f6BkqFEPQsvCNfDGddvLZiCWDvEPZsakkNg",
+	"MBt700ENNHXweD5+FAvX73HiUVx1ICVmbJIV1xELHoOST4naCKkzsoKoBMI1BCUAQgAYSU0L4Lx1d3x8",
+	"P8wLp516YZOPSJbzGiJkrFyhsrOtu6BQxtlTyVKT23Pan2f2Iyu6CtbaDrQujtZeHmi/PaKPaXHLFXt4",
+	"g3M4T9jwXocK2Inhu4d5EZj0Z8U20OCf62am6GAM432oPcAGQqz22FBFNrSuWcUK21zl02Ku7CsXO4jS",
+	"U7U9XvPmgVQ+upbomPWOf101pbPjLYqUcTnCUaQOFsJoS7pm5/CNUOIf1l6uocml0mIwVRHTAiqQGatg",
+	"Ju2lHb9HBQ8EFju1bPrQtWlj411T1xD0xmUpWUH0BkougyeZefasggex/f42CCHomornQXQZdz2nSs8D",
+	"pDB3mWk8dtdzd10Xl2LyBnnoBmMCwAhFcHGNPOFqaFF2wXs62EtL/LGtU1vCjxz6qTaYtduxMhxTN378",
+	"vJkNNzLuu/mkNkwSxa503WypuaCXVbgiUm7HY0H5Vwha5Xt+7ZJZK9wcOaGv2wnJooYQwBhAnt+lefSG",
+	"VmCBVawg/Z1o9JR5a2abBOBmipmhNb9l4FNRoml9R5SKin3QDhhrahb/4q6DOtB9GM9WMXnL5BeK5KXI",
+	"t4kYS9lCNBr085EhvLGXtXf8exxkC3PNR7EHuNp8e3hlpMneEQEQq0vaKL4s0ZAYmOm2NAaPBIs7pbrV",
+	"MBZaC/NAHeAsVsxsX+oAF3R9ycfBhOby6Iy+2zC5EwCEdGMVkmLKTekIqaWFc4SIrsttBLeC2oj90em/",
+	"gYtccm6eJlGa1SkHw422FvQoYOI+dSROWS/h57DYxN4WMCwyZ85kHojHnlh2WJ0TpJVub0u0RkDMfjoJ",
+	"8xiCzMlovnYPJ13rRDr5QP6R0eIlhOmPVkbgtNrBd14Vm5pvAcRzZjjK5iLd6ZELsbVl22sxFZ+am0CC",
+	"kEDYRANBAW1uNk4cUNTvm5BRBZ5qR4XAsc4rsmrKMtymdedNYncCfpkXbxxlbI2+r7Q8pNv64DGMM/w1",
+	"z7XrQEwrucIbgsVieMjOseeGwTD7hKwdV0IVwDOQNVtORkqxXpofzewZzyUjCEnbnv3uLW4ibx0A+4zg",
+	"+wwdOrdzKJhR72LRdu0zlFJn0fjyNQybQTbvYhKyafQW6qBtom5OuIIcZtd8E/g0jaxs09BTsip5nRG1",
+	"oVvoecs3DKyWMZgnLZuTgN1hC9neHaqPuc2w3C+rujltzYNVSLAA2njHBSyBHplpV6QS+0HwDeJAVA86",
+	"I4+LUgBWmd3ynDk8IiWs7oKGRGgOrnJmHF8jOESsNA4aykAgrt6J6//pqx6G7tc9hNafnz34n/TBrxcP",
+	"vnnw/t+CiKxOqp3n0wKwoBuzQPmBfxQcqnTBSIBR4OmEYUnJFFpuzlsqjQLLFpJCc5aAQiQI0x4cki3k",
+	"WTTdsuoBPkNtOehRLeqIZzW100qh03aXLxR7EiwT69eWLFkszKFbO9FmILjtEDaiAxbTsfyL30L95//X",
+	"f15DmBVej/25xu9zHpL5k5n7jFyQmpaAR/wVKajcwp/sxM/dlSAJsU14Y4/M2bloQQph5gNroRDYwWzC",
+	"kVVBcx20sI0HBXZkyweyo7wiy0ZrURGb2BvN7OyQVsE05eV0MVUk8todjzHVggMyEv+m0UEjxghsJTSU",
+	"dWREb0Sz3jhQYICK5jocEtrRw43ZM6GHDspPgvcbPzfyYQhIDF17HjHNHDHBIPiGql7d4Z5yq0X6+gT/",
+	"JZuqwn8Z1YL/At1ifwkJngetWrGAUDZkFdQMmuuSzQFK/sm1eJopIN4nRQzmE0CQcQrcQLw4RfdTs9tR",
+	"aw7OONHAwUpPoS8nyuY6IdfxH33AfxzgrIpr98dRqPby4gK6BJyf53NFrCo6IWgfz4EClLRQTTSwCmtI",
+	"d6yt4+oEVfFdnajrRMw2EuM4KVIaxtU1RxEMlTplNnV/ZDwR6xTrvyKB0DYj0x9QybdszxVLBcZZjh/x",
+	"3C11LgBMQqyQgwWbgK2CZFUvpHMXaJpxM9RtBKslHtwTOuKoWlcp3aOajo0Zp2VGvcvcaM9UuUsnRAMz",
+	"FNZDjVRsNnuJ3WCYZYKI3d5HgkenujGX06fAHUdJju13IlIxFQzEmuPLaCPATqopB0nd0KpQrtVMadLI",
+	"tTE0ZjU4RochblEHhGBiYjle44LMUTTamTl3Geowr2kHkfnF8+VTGJaCVXLvtt+ZAv9v5e1EAoDrRt6y",
+	"V5TPjQAagzyYfVDcOFkuP45ca7xKrWRrY39xXz29yE+L9E1iztHJbAoehDsAh8aLiUPAPd4g7r/Mv8iv",
+	"vptJN9ygTmlOKY0c97QF4FlSY/xmCru2qDLnVrbIDyWvEPmTlSWvleBhUxLYeeYcvSWjSr8IWyYlX280",
+	"UxpbIdoQpXF6E09d6z8G661sr0IyuJmIDnTD6C3HntW7JM7qspE07EVJun8VsiCMVSTp3hoQGXn1r/Rf",
+	"l/96cgroy654fBkAJGvK5LoXc62MdYJzCOa5RhmuiIVUKrK2KbiysDoKU5yQ2jT3+erK4xErj3Vo7kNh",
+	"6JT9wwCsfXV6Te1AB0zH5BRdMX0In19bXoUXGBvizT6HKNaWIwkOJSuq9YHsJa3DofpYrS9czHOa3Jlg",
+	"L8e2nmFbr/0j7lIHR1dyNi6Lb7djyjudeCSr9kJvTomoti/yCsM9LbSE/j13VSkTJqjd7l4lOMWaLVwn",
+	"L0iL1dejYXcXrLPWXts6Zebl0e3s6crtFq1/jtsdQZnOm05Qyva6UUBPKBjhlRZPyVJA+dVKsirfQLC5",
+	"0ZrJVcnND+YBocrJLqlK5JAH0ISmQ2aHUEhesQSsEmNPBeLR5ik0l0KpVqOASmO3TB4A2iJnlbFAtWQR",
+	"3MOS5yy0s2AtPTyDuQorn+x+T9FYtbFIgt6rmYumMt77YAHSngwTFsJ59dihrs7FL9Ndu4Ow5NXK4Ikl",
+	"r99B6mCmBK8bpsKhx5UoS7FX3kLMHOQlRMRYqVhwxWfngKnREbMqGRirngXGbGtaN1jvfUc/2Q/Lv++I",
+	"I6O0kOyhXYPkFTS7UFa0fAS34zJyOhc6e0c/zCBdvk4OO7D6+kR65mtMcVwv3GNSkMPgy0/sjOtUJp1E",
+	"ugp0fTYp1Lb9f1bcqf/o5KZ/kIj+QSJ6nySiYRCKlgzUbuulJYWZ4gbFeNj8oik8Gzsl3FliNLTNcd49",
+	"XzmV28lpE06mdukqIOql255yuhSN5y6FUiZiuy0CiObRXGlhuapCiaP0wx8Cs+Fvm12dE0fC+CwzsnTH",
+	"Yvgc8P6nPp2VAc9IAw4rdGNdgb3mzVZb0z4uLF5Nkew5kVAEpdWz3IrVFZIP+fJzoqnauoajiRf6AsBY",
+	"kmROfSuVs8phLTON04e52Nl8MyR618L+ZEZ+lrzy3s0eVBG5eh4tkkuGfDteghVra6hcGSLe6o3bQSq6",
+	"PQGYu8vW7uGnuNlyuy8lpP+dmO/J+Ij+d54Ib4YRvHFQlimmbb4RIrRGvGYZkTTfZkTySkGZ294CUGBJ",
+	"Ii2MQB9rAE1x975zlGYneXvft2nvExrN7b7159QVltlytbGRCr2x6BA9zgmH9HewzvTgENsPkNJnJmNO",
+	"OAUiMRDjvSlECoutVOfg8Bv2BJ/RonPjI6bb2S8DKQmc8VMnjVaH566gIISjQVUENzuanQ5U8b4sjnzX",
+	"n8afxagsOVP6LOf6Riwjf0HCtsTsUGCYNRN1yXqm/1fHDX9enbxgMw8pc4oOfJrLx6FqQS32VBbBkAi6",
+	"hlA2zTX0Qimyp4eMtLkK25kvMeuN259usWcKzvyd2GF1qc+cCVGB64BFr++P7RL4EHfMTEtTpxqyBXrI",
+	"aRkKUHb0FURWV/3mr1zsWAbG2uAPToORLavhj+HY5dycu5nkGWQkvGDfGZu49/lfB1LAxjUKBpoF2HTY",
+	"rQsNbhaDFhwrSCl5B7DX/ndP5fFmIsPh8A0vC8kqY44aiSEYdTxeBXvCBg1lrOxjpgUvkBHcU7m7DqMB",
+	"VMCu6NO2IEjm8ity0evCBK+pYiekTNpqCzt8pyStRnTD84dIUoDyBo77t9iWdXqQ0lofd6zAn1Mqf3+F",
+	"7dY5sSXmfrKNqmzC1eatWEbsD9iQldhbnJmN9RkxVMMVKY35RSu2d3WQu27x+fEzKPFgSK3jfm59obmG",
+	"5JK1ZD7Y+e6wwMH7RCxX0akSpmNK5Q0tV3FYWPNX20TMFVnHdtJREoWSV2yCpgZBOKNkCjNIr/JoCSyU",
+	"oAoAs02HE8TC/kBiGp6Ds3IaWpF9couYYecgBWw6msyxDsAQUmefkVyIMsMoX0aa2lgbGCM/amGj0FjP",
+	"FdYx80KTSDH/HL3XU9nln3eACk7wtbrN8NiTRZYH8E30uOY5c5WxuD4eIZUqG56joeKQ9BqxWeAuQrKb",
+	"Ih0Khqv62R2ITgpOy+sgYqy1YZm+KwN0j/c5ApaQWt7ZhaUYQSXwoBLgJdmwsoZYcDhGOAmI0MDIq7XR",
+	"IDaZU52mDsUtk8/uxEmzYs8iGFZWY7toSYfvaclKzm6BPvG0YZvXfnsIvvabJ2b/XF5cuCLHU9+QVgaF",
+	"1Y4Oe8htlO7EdEfb2xzd2W9X3Im/lZ00nh2Y0NXD521WYZaKg7tRw8nDfJZ7LldlqKDaNulSpOjl1Zq4",
+	"rv9ZjSmTeVa8yiqN46gVSFVgrn2zWimmA2oGCr9vLdJ8gZnoFNb7SFI2mJF1KV/MyI4I/KE9Aqv63O6Z",
+	"k3vFt7wVeyZ/CvthUMru65JYyXaWyVJgw393rOa/ymjekvXTiLwo2RW5ePgnz25eNusvToOjsy8LR3fW",
+	"kpdTcXQ3fmRPAKAzIVY48Iz8NMhwow1eJdpdG0b1X+ugpvG9lkYF5xYo6PHFBfmv/7zOwPX2hQRiX6XK",
+	"fbR5Z8VksDgLSHVc07iZ+b2QgJrSaM9NKxktiFitJukDOwHKQOhl5Cy58gTj/gbFMF7p4yUzpcCW5ttQ",
+	"PSamnUnJblmJvFTDgokenIOo1UvIQoWLT81qSWRIMzIiViubKePaOS+k7VMcv0DLYPN9GyAIxptv4zA8",
+	"oVzO7RBmxSZ3PDyKndjMq+S+qrNK0o223XV2ljtSlhRCeLOvnstZ4KWBAAIWDpwSOfjj2PlD1/+D6/p/",
+	"XKXejcIlVFf9ofHj7DinafFPrKF/qCy80mwqnAp3BLBIOpElFHWyg3Vaig9j6u9WTbT1eMfiofMFuuRa",
+	"xmj320Dsk+CLOwQ0EwLun/Llk1414Z8uLkKOJ7DUdT5BslzTag2PkqKpiuNZtmh894VrXJuxijei7Zy3",
+	"BfSw+bq1QLb/yKWdXNHJiIs1hYPA4WMeLwy1gGxjjfTV0Qg4vCClFPmF7Ug5qRb5ZQ9p/4SIoY1krCFw",
+	"vsbCe6jPYJXi+uBxiWohQqWEvEhUuScSTyxFqI51eSBt/YUAu8KIj+V2q5uyhu9YNzvbHWfrU/dUI1o7",
+	"BD+NUmgS+QWyRU7lMvFb7dwlXs1ovglRW1DcC1fkwpLp26pIqOZiib12K5qKge06VoM4tQAACyAWQM0r",
+	"JG5QSL1cEUpK/kvDC2ymq6nSrGsXOTWDYPmOE3Hh+4uC/a+OVGxwRFvibYhP+lwNYEtYSa0yDGvMcYUH",
+	"+/qIpcErpS0G5LlsF8lD2IQrIckl2a5BAnDtt1WMd3B8XkihWXKsXooyRrxVJqOoi1U4TtvpYmLU7FKr",
+	"VGyjY5eKQPHdzmxnxGiycGMWtitlBK5Rs7MAjy+CpCPNGgl2UzsoE/Dhe52HwpY9oiqw29zOp3u91Sq4",
+	"Tdsly1CxuhfHmwkDlX4vu8wnJ1X7GWN+bmdX4kT2eWGO1JZ2P2Sd9u0aYvEnffUryotXQp/A/p5qcZhr",
+	"b4IWvdkAxogFGrsNdX1wVGek5Fv21Chbtl7DmZYLKqEUh2vHfLWIwH+nmTchswUHu+iMOWTqAa3MD9Yc",
+	"PokdaKYxEAn3hX2e7luCozdO3uwGLktN7vjLbI41p2VpaQfDVKjng620X4f3p2wK/M5TdwW/ZW3T0qxu",
+	"5TN2knxu/AoIEhHYyIga4e5fSnRLkc4U4jq8IloM+RHPiURlxDHSI+XT8cOWPohlYpo4KVOvojwBWCbo",
+	"Ilk5hgUZ8Av1kdGC/TzhnLznC2E6fZBTDUDpBQwJiDAB3JfTiCZefmb8EVt2iHRWzueVEFt3R2D/bqhj",
+	"cIK9SHkBFShjWNG7FGP0WCz4H+wVn4C9QjR6jpSIWyaLhkXK80TZfpzxLzFQXxWeeS09/WJfFLbErBaz",
+	"dZQTrWSaxalxzVwLT0SnW2uhZUISDvXL4thxBZmZyMv+96C3mIOJ1KvOSbl+BuXFMNLJDgt/rtqTpRNK",
+	"H7X+2hOmJ9GtyWCVg1fs7pAJWqj8lqW2Xg3ZFz2sapoma828kE2BjbwzT8LcAztOO0dw1YkQp/M7dCfw",
+	"OPfp700ryrYgIVCIOirAcdgM5kCAghyo127ZLsKkOVX4IO0ByoMpMGh1T2wqoTGoeKPGlIaDOfV0vKG8",
+	"eGO+5WOITZVKHbMIEKXLt7ejkcAGPP1H23PnMtbEjwMzqbg60NpjExCoWxAWHWDXlQg+GPR7Sv9bN3iE",
+	"dm4XP7Vd/Hb22iaN3IFatqw/sJadvRtUMGI2lU1eNrt6qhuyBaBaSfEr66JFYEyPIs8DMNhC9eQVuUzp",
+	"nMybMBb0uqS/hoGFAejJ9iU12ng5GVn7hEdq/twhGkdDmjWVD1aSs+IKEARHn+KzbMBBkIM1HG71MHP3",
+	"miqViibX4nMFgLamIatWVJKKV0zbanC9Z5X2y1fw1crR2logrozUTOas0lfka2PQFGxFm3IGFaxOxwIK",
+	"Wldu1FbN4Txa/v6r1p5GoYOosSuXsG8froRft+lVUY1cxZAD7N9+oprJAIjXSjKXcxLodqwfOVrojIy5",
+	"iqkm9olmzFWhbL/gHJC/17vEaYbylilPyRmXHqbD6Drzw1pij4ObTvfzWjKqkH2DyZUwvy1sAwV8RK9r",
+	"OaIFc9gyVrB7WyIllfrW3XdSLjUl/NufLHyfM6+BxwYA5gFoTgt5gNAtWucYz+3CYlgDYeeUFKDFZB5N",
+	"50DWAtJsEPXdMSw5cl6QS5cjsszDv1V3RJGaFck20/cThSxkauA/7NiZyWrP/FNKvU7J44fdNq4gjmv0",
+	"uFUceRMY07E+UtHo6W+F/po7M8CnlBcg9ANXGyPZp0aAhX5WKVt3nkYa1qNeHba/xY7xmIRYyxbqpVKB",
+	"sXf0cC127E1kJSAS6x68owe/u+xp0ulkviJV44EdPMd/bylPa/6YCptMToTtgkzdHnETIZxXGOhfXBU/",
+	"quHUJtCsQZ2Jb930arJT3zMQWuM181w/bAVvnuTa+53wvqzuRkgIdGmjaiSOBghW7s2GER+6Q0a4X4bl",
+	"3/gfcHzYHj3e586GE6LjW0JcidvCnjQJ+d0izPHi/Qmz9h8uGnZyVGsAwN1IVh4ACw3Dia1MWB0l5DjE",
+	"4D+wiwZ3Sqva6eEzh3HqNIrDXbZiF3JLX9OCveYfZnqmlkBHHYuRG739dypBd6srW+UNJVYOvQM44lGy",
+	"IzPTEcgVLUv1ImJVFObUAiQ7TQ9IxpYgButwKRAMy6bnU0yuUXpxavGgdCIUqaGlfnESvSK81XyMe0jW",
+	"LpGfthQD5jX/YCTiVAPG3HtDm/wEjhkAFuiUxXtYU0wAjHLeJ5Y40qqYSHuCql8LcX8qKqeS7kLccsbg",
+	"YVqRDe0yrnUq1PPSLOeLYCN16+h2cyHpOebxQx3aSSUIVMwBGEp6QVzBWP06UuJo/ubrHG1WsKXgSUo4",
+	"1y+S6z318fzwO6Fpqfzlqc9eS8qrF8FwFcyYkKQSoiiZsoqP64wUQIaZ0r0i9HVsxUFeUR5sLnMpuPkx",
+	"w7pRKCB2gANKi1uGXLufUpltWa2jWVRXgbinQBVhOeNWuPGSiMk0m354y/LjX5FKPGdO9lQZOII/kqdi",
+	"LLQrnaRt0sOWMaCRlgupphVSIaUdmTG4ERxU+ynZIk/CHNnRgr2Iq2TUD84h4wpRk1PJb3ajurf++rj+",
+	"kqFCzQgtigx2VUZU2Uh5MNvZvXtcMuBn+eT5izZ5jArz2G2YarC1gNZMIxwaz7ctUPGe2lL28dkiqudC",
+	"FKkyJarJprqOYw87EKFsiPeunNDZtqzESoLqrdn0AUkBqPVC7CtvMuzAPude75pf2WYLWxSd6M8zeXlx",
+	"kX56oN0dGOK4EDuddOwwOdf2uN+IZWJyAGT5xYwi80h0JF5j3qkij+w6qie/CTGQBqrpilS8BDVuBPzA",
+	"TgwFTRZFz8BpMWeXaMrCA7tjLf0pDDrd0ms6QA9J0QdKlLxQNvmUxK9S8lDZFhyTtB/0CjRiGtMiwiiG",
+	"2RfwhEshFMNWTLecdEb+Kt8EXqE0lxJQZsx8oyAb8wf6d/cjlvb4C5o1lenzZQyIo4YMgJiJwpkyiQpm",
+	"H8ll2QBsG/uUyTxt8MgZH8cLvbnehdezpu7QtfxGWZc2aCm0FjuI3/vd4S51vgNgw2Gh4Slbw7q1TiJa",
+	"9eWnztkP7RFm3QNvyzt7rnOEtJra09RbW75rvoCr6DwIfxh0xKcz2d1d2G2/s95VR5O38uT3kkc/c/aK",
+	"O2FbI7rLzInnv9/HrUvZ8xnapfXO2DH/n1YPT/H9bW/Oa+DwPqmlGHI/Oa3IssOkhcJPybbiq7H7v+Jl",
+	"GUoC87J0GgIAwSq2J8mAAYDEE7VEbc1g5EwLNxZ2GTptPsFFRJ0ZMI5yRWO12GsXwyC0LFZofaV9cKPS",
+	"Wzxco5+5J+VYivGZ2RWx2Au9os8AoeqMObAtnF84rkUHWWleiIbJhiZ6wFocnxYA+Lc8qW5uRj2WE4E2",
+	"ur0DSPxrKnlFC3ZCB9VNeAI96STUyskDUYwqUfFq7cGUO51SF8bkuUzsihUyZi943rUdox1QE7pDDgUo",
+	"bEotyphDE3BahKMT5PvqCKOyO7lwUGnyYFf0jhLxI8t5PVcuTunM3XVEcGr2/Ied3LE7E1bJ6is/viRk",
+	"jfnTH0DWSMmj9HfBd72NBiWPxlreU1mozFhWULk3Ov3Wb5n8YR2MBFOy5SWUqZBhJ/AVuXx8nxHAqf2R",
+	"Lf5O5Ys4SZYlJTOnpO3A3vEPrGhTRECtRsvkszwiamndjPAViemSkzcsYu/Pk5d3G0ZUKfaeX1phFbNr",
+	"2FgEULWu7wFBdpx3H5RDSZvDnIOsnBT3Xc5t4kvniS5p/ksTLdMDs7/tnVrKRm1YAbBCULNsbLtOtn7P",
+	"sHqY59uDcSYk17pkCTV5tg8SKcxxHqfx7Y9lnACwId0jNNKVLDM7qtQroWZEH2ZESrMF1HNf3ymsChug",
+	"RXS1T/Sf2ebIu5/SmbQjWkA21cPXjkVjjh6QDbpNf2EftOPSm5UwxQ43YvadUEZTGnMamtuxTRrLit0f",
+	"LB3IuHDRBt2iXgUU0ClN1+ycfOPurWlwuEA85SfqRO6pN9W7DXtbpiDih/p7IrR7c1C3Z+i5aEstcP+w",
+	"Isz+c4J2HOlAm88adFMCBQA6bI3u9dpk6Gf7/XaXl4dLRjtEdRASgGLRWLf4zEbIyaJ+umLheVbx/hWu",
+	"MWCtNxIIBDHN5voUG31F2K7Wh7bIEa5WWlJ0WUWvkyiAw8+TMeEHW27YS+eLhHDKunEpN7tOaVpSSCd7",
+	"7nCyUSsXH0jYyNBa9PCGyVtWfDuqR0zYzdibBNu50XDiznSAQWmO1w7iUFo4pVqxD5pYmemD24SKkP3G",
+	"9thLFNbDhRYxq23rOpaNrMIlem33S791whxFh/Y5hTyEge+Cvdh/FnuPjE9y6grbIx3ZV5bsA1JlCFVg",
+	"Qattwgcq5SHlwSuSi90O0ndJXsKPiL14jLqrEjqAKXRxnIgPZcLpr/kxSLWjZQkQlMYVg3IJF6r7vGzr",
+	"e7SBh2XvdHlH2/MMefGBARfv4H2zr65tX8U8Q0p0Y0+eEpFsGavHrvcx0qJQAKOkB4t8mbRTzFcA3M+A",
+	"QG0+Ufa9BVfsF6WCll4jwNHpkZU3+2p+kepJUS18y2RAi384YeLMg9MiUXNCCuGpSqvAvPtknSZxyo1u",
+	"uqG5wW7m0+QT35Eqnviyu0z6W8rN512L4gRHTjhMlpJphbmhjfl/PvbWcDShzH1B5ZaoXxqg+6eK0Irc",
+	"/PsLAjcEKQ1/jWeS7CEIXZP2kXfnV80WjSwnWPJhGmw+Zdp5NM/pUBibL8lwZkLHwltadXqq0jfEBLYN",
+	"knjYBAW2sU2Cdo9PxQ8z+CRdhX6wYLzJZzzJT4XfXaMHMnnr6vqPbDf7bvc1nXutLTq5GKeoKFrc8khv",
+	"8JIpHatJOfjeDPMA1a2A63KsiHqqm2FljENEusbiWvfMgtc1ZJyxvLQFh+4gQ1+ENg+E5H/IaRlOZjoW",
+	"MV9iBbHxZBzaGVIBJGqhAt6clm99BVwaGlQE0EJ4jnkLwzRC6PB/MV++ODZ3u6S8k2tFMDcwqhrJJkhS",
+	"49u2ld7JdsF97wNt0WOshTgxlran9eSQ07BB9rSeQLPrZPBFWRwvdiwLO6tDgx2zZ/AQJ4J2Y2Zu63YW",
+	"wn2d23rdDdGTPT/tEX1yvRE8Z+oUp8+WnOQboRyLn7KmwCDfJqklhw6cBjt6ICVnnRp/X7bVqIaWkE03",
+	"iw6V+agk43UkyeiusyB3JkyldVI1x4bRGRBHuCbB+CK7ZWVE0UK5cjYB95l6yCEKZ+h4yzdClOf4DixJ",
+	"m9t7CvJwdL9aEUHazalIwFzYJZuTGzS9Kizd80i4YkvqBvpwbTQSygCxsC9YEgq9RkWwIt0xb1ijCa7E",
+	"Smw8T63CdDV28VBrujxbE9IOCj/6uIQPjRsrKE7w7VJkThN4Qe5IglveiJ5Kg8AdcmacxyoJdFJKsXsR",
+	"79aXDEFUWpwGhFw6raGy06B2R5zDNHHoSwKAD8HnurMmoRDyJCBfWwn5lue6key0VniPgmVRcsZG8ExE",
+	"UAspH8N5NQcfwuVYiBzz3i8UQvy6bAWCSXl2fVvOO0aIg3quWRBxUKQ6Hl/NP+DuSvH5EeQdn+QHkfmZ",
+	"Cu7HklZz04CzEF6QtOxlBOENilkcaaRyM49YZ0MSpBG48pzFj7FYeqCcAWEYxxFlSGTZ9uDC0AZkXFAx",
+	"qIDcEvBN2yqeHmzBUXrLKUTeiNQ43zwVOXYq2dgJXn2dwB7BZAvRPZRZR6bTguxgtq2Tb3E4Q6JitjHC",
+	"Ytx1fUdMeEwzIzlH4pg1ZC9zzUQTEQ0jB66bBVJGMK6n2PTmkeUGYDqZRetrgeeEREp4C6zUcs71Adrc",
+	"DQ5iz9bpP3BtwCAv9qcgUhiwhz1vZWfIXYLvRVoq2GpWXlveo9CGgcyrq8cY4I2LnJaQFRwCPtZUaybN",
+	"Nf/xzz9fXL7/+eLBN+//1+OfLx58+f5fnv588eAJ/uqfFncPwLekka06CACjWmhlVFqttMR04SmEjZ+B",
+	"QpwBo/WPrgnXUjR1FGybHizrPmBWdDowJUPE0zlQ28iR1cs9PQl4cjOwwMKxVDOdW14Vtu4zw34hO3a7",
+	"ga/wgywZh3bpaKI2QkJR+g6iLTjRc46DXhJ6bl7tj4Pij4PiEx8UYRenVfhHNPzsqrecyuWL5IqFZLyE",
+	"rQ14nxnlwJI5Jfc1nwq040AOthimxEmyE9AZhXtDSgn5W4vUclIR+duyWZ9USP6Tr3dgVDtKvwFzcJcb",
+	"2BdIHDzjW6iONLXr9PQClumKk1gRyf7YUjggvM6Eno6E91ZILSmfTeMD3Q3BYxLYpIMUzwFyZ7FaZS7i",
+	"1kk/5I28ZZm1dqBmXQB66h2LNpel2EdiVBsqi8wZJjsR4fcxw5oIcs6ostrw9Sb1WmN4/Hnm9a/E/jq9",
+	"iv76/BXxR2qk4KVuGjpD7n5tSrDfkwPNJdlOUb1M65Kp1McDFXe4CnfvMXEjkgOk23cII+L9scrWYyFk",
+	"nMTuBLmv6UyC2z5uG/ivOqKuWKXYblmyh17VzNNW7v6euvqR/dLYPPqcGPVRJqkrx6xuWXA2QltQmjUy",
+	"8KSYGMA5cyyTDdYQuLKjtYT7g8aRZIqdSuiLnLbW8vUwVpYf53T2QuNtxua0pvmWaQX8QZYkAfjJMzPD",
+	"c4hY70BjOEntocN/0HQbI5ltu0FmI0T0eBxAF/Y5FXEm3duTYM1RHk6ENX8rxbKcTelZME2xkmrMoSal",
+	"kFNJQFqWYs/CK3pcA8Y5/mgvExCMXDlaxTQ1ipdnfsDJihVZCppIm4bmukwYBV7mHxXWBN5TnrF2G6Gf",
+	"h7erNdo6/Su+e5BX5O+N0p5RASBRbbim5XJOcnyYOWBmnL+argdp6zkmaroxtqIhNHDzUFspQcla8rKE",
+	"agnoKjKqk1ZXxmmOUZR0jv+kE6FFR4ezYRBkm4oE2IVry8F9hTjMIII+Z3CWWS7sK08z9IUiYh//iEHA",
+	"7y9xoHx4p7frfaXhdE9ztoB5De9uVjLj3LTAaEQKsQIvUEEK0DNktM4hDsMZKuOV2Ni6oVFRVBcEDmAY",
+	"M8TNXvWOSd8xS+VukS0kBRbmpdiDhy1umYyQhZj3Xoc/0wwcC3rMU+35+A0aIacQH3S6JJNg20LViNSG",
+	"hAYz4D0yswREC+PrXZMdoxW4doEZH2g2a/y7IaboU93I6nQdMEPbQJf00RwBXORi3CFJsvF5jIG7bjrg",
+	"VYxGuqcLCMO4j6uS18Bov2UZyTcs3z4llJRCbHEL7MQt8xDnGbaAZ46fvwLY4qdEiZ2tDrYBXOkpDxbJ",
+	"bVv4yQiH70oKM6touLSbFHISF1dQSjMSar+yPlj85HhVZbQvayhytlEwEbNyWFyDR1CaMebKJU+1xmqh",
+	"QiW274ACRmlXkOmiK3uKdjx14N8DI35GDy+rmFwfftokXj67TT8sN6zCmLyDkHOENqrf+NeC1SPMFhTd",
+	"xsrMqvQN/4kIWXBISfCyszR3nCaBlmFkCLNPgUSK24yBudBF31hVdNM1l8d24NlyNUBdwCvyzRMj2JcX",
+	"FwAMnUuuamgOUVtWZLD8QJzZQ+HqnOwSoGkiDsQkKehxlgOzU8cDL5lS4FgzrZm8AosEqdAghgmbJBHD",
+	"i+/YCJ15alZd9+jUeTlesj09HHc+zEXeT21LwLsoCG422+5rrxDc+zsqxS28X6LO9zphdXMc2iU/ujbo",
+	"Gef+jn5Ij2gmeyOsTqZQ4zoJWAJ33MI+3N54DMaDrRrFHuK0zATygFthILbFeV4o6c8C8PB6DdpXXR4V",
+	"YOnuYDl11GbkcPod+9A/JiB52Gk6EcfjR0aLl36IczKaMyL9vVm0TDuQde6dOj0rbqK0pBQ6czRnXdMt",
+	"WJl7hnRAPmWa/YhUPbON/vSiw/yUwUO0Lk9r2XSfcJeOzZNw8iJw8bzMwMU0tn7twocRjPjkNBvb1Sch",
+	"H8EY3f0TbmF/YrE17uFzIXdM/gTH1Zzdibd3JvZblrRDx0Y5VII5JmIo3RhkPH3hCBQNQaQlEGuvbpnU",
+	"kaioA9eZMga+42rz7eGVMbJh6ZSyeya92WNmG4b/cvtREI2pRKQILhYMcOCHdsBhBWAW6PlsrMKfOk05",
+	"ih4UxleMyYFj3HMVwMhQXVVqCT4sFA1ISAeo0QftBTb22lYs5Cp3Af73wRRyhK04vH9ae/ziol9AdRFJ",
+	"cB7FNkFl0kUhTaMlcQ0aE4P8H4+PDPAIpH0Y0QkPICNj7mbP22DMpnC/d4uWNKMCbYgpYoZz1Boz0/nw",
+	"+WxwRWnXwUv5qxQ4mIHE2jK7wA6FhbPlDL50L2tbWX2bRGeTgNWG6IDK9/COPS0a1imxqtVLowQfZ73m",
+	"2WB9SHAd18kERzYeF+j0OGlTJJHXTkoz4qEGY76afdCAWKAl07YjKw2ZCAb6lsojONZzUKqtXzNeaDPK",
+	"4C0QkVfaaMjAjcNslnmK93CoarudOo9J22Wv0Ge80zaDuZu3zSbmoVGhbkLnEe2pIppuWeWADTOiN4C1",
+	"Zglmd1BkefyohBGkzdFbrDu90xwZo3V2hb0zoo6LrzW4oCq+Y/wMw1XohBjLHdErkHmXGDUS7B+abSoZ",
+	"/Z7em9PR0sHYnTe7AsmxDXVEqVYchITgu43OYw/+nlZ60G99ZsMNlW9rvv17KwmZLXOxhf+h+NoqLOxm",
+	"oSqBz+wcHRZs0QdT947oMv3jjJSoeLmOpfNh1jabsYg3VvxGPc8V0gamisRf8fqX7TlwLJ/gMKlA8lqp",
+	"aV8dt4Jv5jspN07EenPllho172gjNwd1JucBrbMZzwpPFozIPS1NCd7w4m4HhdjtWFUgV/k8RRgD3Dxg",
+	"ywjQJhtFIN1LWHFF6FKxStvCCttmwVUYVTNibeyjVTKQO3ItCGm4BC4XdWyFYDT23RHJ7czkq/mAh28q",
+	"Zt02nBrqmL8HRUm2Gnls9ohVhC+6LX46MhNwGXz3UCqOKJru1UEMyBvKizfVfGyhOfEtIbYvgxZKxTrA",
+	"rrQN3UIwA6CnzfHLylXosZGqvMT6JuzItkVONNz1fENLPT/0x25ZdYQvZMdo1RbI7HhRlG5Xbugty8jF",
+	"wyfnZ/Eo+S8NLyJcMErQ7VNkBcvIjpdbYxAsG2Mamp+CmGi2VX78B0CDGL+okIeMLCVsJQlvDD5WSyjW",
+	"Sc/tairXTM9hKHM0YnODhfbL5hCVOCE6sWPlNHZoPEggmd1S5SNCwhVYtI4yZgedkLYu9kB+aYz9pw/j",
+	"CGGMWtcD0fRIMzOyJh0UiyvydWLZMpwQ8eJosdKsQqCOFdVd5kxpDhibxJ808Nqqjcs/hXF7AllWsc8s",
+	"Y6GR3D7ldEcj3ZEGJDSg2F6SrGhyluHcsyojO1bqzPIImkHuIBoUADI0XzHNz9dyycKzWWG/vUdVijgu",
+	"cygKw+5r0J6nxEU5ic8KSbrHiFJJD1hOGAsOHSPp+0IFifkef3VCZYXXCGkkKLR6OBM9sweV4rCOTmSL",
+	"d34Q0sy6QqlxEFq/w1qE4whFA+T1ziKgqEwLWoT5dkB4e0WUsDWVQm/ADccGAqByydlJFYqOE70/Mhus",
+	"BK+xhR5L5TYP7NIgr7nPTNOiDMMrxqjS4QSl84a2EfvAThBK+Yq8ps5ILRqZ4YgyO0xjADjHNhXLdhyA",
+	"FE2Ix0jcMtmb5l5o1tzEilQCjTnwuNOUgBi7zNKY2mIgSglIuqAG/Bqepgi0dsCjs/D8+S5C0rBueEGt",
+	"I+DyTw1ESLfg+Eqe615LUEda7a2B4mIoIDZqxz8gS+1l7g7ETJP4NdyvvhFS500oyn3Dq3XJHpRQG0W2",
+	"7KDiFL0qRHIgFEOgMIV1gQ0CL9pB7Zj5JsAxMz5EExyeZruaSeoArty914ts8fw4u1H3bjsrfrydJesu",
+	"QWYXuTszSVUCXqTuUibgHnK9SaqY2vGq+9vLP+T1H09epyTrLdUIZ3MDRCQzzZaKGF8aDgcht6wgS5pv",
+	"W2gZjxIxAGJozP0z44f5xslSjKHtkB7w8IfM3DNkefDkqCm1ujjom1hSLS9Fvg3Y1g4qeUNdHBDCvo6U",
+	"Hm7LjI1X05rJjKhcMlZZkhOS05JVBZWK0JJv2RWpmrLEBjhgm2mbtoAH1dPrRtvxqNzFue2thci1MfbQ",
+	"D6B+CIh1ekWWrBR7cmGuKgR2HATzuHOCVtFUpaZqG0nEzUJ3329ErD66tp1wG1oV6or042RgFGNxXC8w",
+	"FisggPFmWC/mMeAx94lzH5K0SDlyK3miMbp/qs3y7nMdqnhLboGEXqFIMBpqClXrWTrfYyU5K55imxHW",
+	"TTnUCKwVuKusnwmD+JQFW9NAo1CXiZ62ytZ/VCU0dPOwgljc5iWzleaZrZMHoAzPgYRZvStyYcUVOm2w",
+	"04ivN6kW/ZrWUZ0mqndRi0DIYiCSR9U+pnMnxHhOAwts11lonvHM6fxPOUKyJpqyIHkEU8T4YGwOTiYg",
+	"S6XfcBx+2D2wHYsr7E/Z7EA1H2sK4ztuqSeWUmztQda2i5o5UZMRw2N7q3ZwUWltEy2vYoRQYt5KbERd",
+	"D2stB7geQs4p95tbYnQe8OF1KwtmvEld7saSZlUoftjVbKykSvPcVhACBDSi4aHTzyHKMZOjHV8dlTl8",
+	"FWC+QYOO3kC+x71rXgHCvK2GBsoMtgNzjr0zNkKoj8fhE3+mh/x+k9BMZC2BrmZptY09T/BRbu6c6ey2",
+	"tncP/IHhpsZpajxg26OrK5yttFhFlbU+Smf/tkZVz7BPY4gE7+pUashWBGbmgFd67iE1zQ1bumTmOJFy",
+	"AtDWGKUpwhHLsEkhTYznH/KuCWJcacxosm0BaGDzejJDUCUNhqPhB+5otFw5bJjwtQobW2BDB4t+zXb7",
+	"QhFeZGQjlpkFE1gKADdbSV6sbUi8mud4IZrl2f2rDAMKl4ng6bZdpGVNyFkHaRMbWFFGMrtBknbwO/TS",
+	"Tt3AtmBsVncCoo6C7+P6m3kFXs+eqgzSrea5RNEVe2o8TgppF1csaKMF6Kib2fzmCfSAg1+FRDShCIrv",
+	"kfM9ScZnymkMjfQkUmFFbFFbL6vQCwtEDgt4Xwq9Ns75iT15N7xg31l1NKe+tZn6ZIutBWRKOnOtJoxC",
+	"krYLbzADlbeDI3kRSJaLslDpve5npExMKPObhrkp2I1m9bFPDCmApBJAeyzPrwDsbGo3xvnFamaIlp4J",
+	"RzBAYIofYfN67vwZEFXinWW7fHxxfPMdVK/NG0eaPNc3WN5/6nwD9BF6E7Qs36wWT39ORUtafMzGtMOh",
+	"WivPLd0C+rXEQZ5rPA2Ym/IiyNUwYiXmoc7W9/1ZRJpBBmB1ne8ax8EjIN3vfPrUMiMdyMqoIWBMgROW",
+	"LsUty8hu10bw8WFfKFsCNwbJFaFqoD87Oh8EjKHawnFMNWDFHJhqHapzKNhaslSoReD2DW+nVACAwynJ",
+	"gg8Lc2Nmv8GNI8VtkkLsJqZ1JyQzi+eh5bkkSotakZ2wKetAaw+ju6BUIAXOXtK6ZgVyWZXcI33DbVmw",
+	"76cqQg72O1GtlQ1nabpltn0M4as6ba4OKH8VrhACjL6jrqOHM4cZs1a4/VY/RPe00MxDgQWL1UTjHwdU",
+	"h65JDekqMHAF+CO2VCdJNwBEFG7mQNLIiJMKFkGAesKgt8e+2Qsimwp5Ha4wcKa0UcyutY9rApYAmB5I",
+	"6sArj6TsNztWlGOsPZkF/xpHaxlpZ3Gptym9UZeQ/muleXk6GAuastGQMVf1+bGMW1v4ZJwDeEBmB5iU",
+	"YLSYM5EvnYMf/WkBnnvIzklfaubkLvg85spQTn/F1w2yI1AXha+olFiUa/SJbbg4YKIEMrEZelbmj5qV",
+	"pfFjRq0TqdDN8yy6eUDPXTyexIjdhparHxkt7jDTpRDb52Y6Tn+EbEL1E+i94kKZtTBaD72p8Il3V0Qn",
+	"uqtLNj0OG5q57fZndodQ8jpYYdnL7MGH6AEajq39ZFqUBaHGXQ5aO0e+YmhqdpdmiNLkN9hACrK+Rm4n",
+	"xq5T+5l+l2VYKRGFawIUTLpOVawwtmd3kCcbQRyCakh2nTyC9DQjXPtTxICZDaO3ovpHsGNYEW2gOPr9",
+	"AL31A6v1HDy+9Y+saHLnZZzw1h1V6pVQKv2lxgsUa1ZFWuXxjzeikXlCQh7Xtz+MwVSMprdFK+usYg+n",
+	"rDcvIdkGMz/ivodBDp1dZ9xOS6Lk6JMccZgsWghfibD2tu7EWtWeEt5Zou7WllhqBqFUa86FMrnPJljD",
+	"W0PSk+F2EPlOECIw8QNGoqjYTXIZl43lv460HOgNryqmbMKZop+M0w08wQjh57uyE91OiKvgKxMTCMkX",
+	"qw2t2V/wx8Q76qDoGU8sF2VhPh4u6TB2Gb8G/Yt5+dBGrmjOrnePU/NCG55vK6ZU8udD/0ji1cNqq87L",
+	"OmvUPrP3Af2ZzjpS10qUX7qQMqjLJtDuz26ZPBBzyFovrOvLuZIm79MlN+S2VD8h2I+yWd/EQ/KOB829",
+	"PTfGbUuGFkrgyKZkdztVjVc6IzztQfLCJTRctdxrZmyQZmD6CrrSENlcSLITpWYOyxw0KK3rkrNuIa71",
+	"wyzO4AbSEnhfMAcimZoDWB87vpKjHu5gc9PXjsA9wr/Fz1pIOM1n3sWqwvjKnZ4wF9M0Lt+OrypQde3I",
+	"2i0yMuJPaAEHE56RtWQUGpvBtM+sHIk2gAVREQAcbouTBCmE9/sCIYZnOsJhsW4ki6eJYCgYlNkLI8Ay",
+	"TNjnWzEDKPxiFzmhRekptGyxZFfdQw4OUd0Bt30XPe2Oe3AOxzeUGDRex5yKJMjfVkUQOsViYmA65ZeG",
+	"51vb/+95GMwZt+dVIfadLd5U/U3eMVLAYuog0ooauPzH4BudM1CcvgfScGD9BLTL617bjtSKln1mW69l",
+	"ZdROvPengkphT2XlGpeiVUXp2s5GMyMsufFA5hya2dz3shyJVJqrwPss2Ex6mSAeqgdDDVRo9I3+GCVG",
+	"39JSxi6gZRBrkyll/eVjZwNiENrrk4q0cG8ETOwmUhjTUTCnKP2TN8uocKy/EcYfGygeeGYPyu7h1Ysw",
+	"dH0cPznt+dIJXnhfz9WVgEXkXJYegrXfVYm0jc8chMmplI1DopjZtDirEmUihRTDpxwnUx54laXjOw7C",
+	"hcgy5to3q5ViOtWojEEMBlmxHUW3y5746BvuTehnRmQQwPpHCoVkxYRveSv2TP4U1oAYQ3YWiiOzCTNj",
+	"mv8G+TF5UbIrcvHwT12C0y/UaW3XFmZxNNrHARelPzNgGsHrxT4SD40Q+VgLXsXYfODLM/LTgKZ8M4tZ",
+	"qkfsGG5mAqsrB3Ik4Tj+MsJ2tT5kYBYVDvVa7KvU1kNerZiUoSLoXuqhEktRHOCbrDG6AneFUWV7rdNd",
+	"8GhFY+1FMYX1hwa70xyKcclume21iYL5YmL2Ohk8X9TqJbZNBSMVZgkkAfIAs/5itboirFRt25WogHao",
+	"lwPv5qxl0AGGL0H4X6Qe7NBmd/d9oPzwKOHLc0sKdRLdS6vEU6ksh7gSBVebDCQWWcCgR1Ar5ws9JI74",
+	"sQCFY4OPrMo34E5jV6fRhxabEkMCZh2uPEoChhzFClSReVOHAP7h38Zg1vD4o6cFXDSZDof3G8/dCGEn",
+	"MY6uQMt6thcDNe/Dqp4bDIiJzNzYebmyfZfK1Ryh3+cgO43MzUyQz0yNz+DWxEC15469wwnp++0GB49Y",
+	"EUsyZyRANpXyJMiOY86FnzFGipMnKrJqoPAn+cA8OweeaFHhPPPdF2osAI67LQD0IZo6KnzQcQcTAQdg",
+	"lLwrSVJeADpxT06eBBoFO231A09YZaQBWDDXG381/PAECr9e731SniidZDWc/jBjdNVAUBkLUTlX21S5",
+	"+GNq7mLE/NXutMtAWJTJbyMVc7ZajneTGi4v4103V+QGgcSVBhXrRjwDVPyMVEliRZzOfEpa/qwlW/Mq",
+	"IPlQGY++jtumWqyZ/QRXNw9cIS6OAPvX/hSsCQcD4XkaL2V71KoOxEu4b2qiJGjsKY7RAvUpUJ2nwRUU",
+	"gqlIKNI1wdua0rY51/f2B9taGC1cpDSCtNh/V26MZIAjUrTUmcfrymwxniSeh2BsJm4kVbGqODcSYo5S",
+	"Yw8PcxQDV3IpGh1+Ur4RPDc7fcPBLOmIYA7KqZCAt0BLiF71of3cCz3JwlLsS2Vj4ZZz4f3JbW4qobUL",
+	"0APfwlSdCh447ucLY2PGOumyhQ1yHlMbP9nLJlE2vYy1EuD67joNcQVynLsXB3E5ARr0BFhOG+Gd+pLv",
+	"7WXn7Vc4ctctk4r3iOMme5Bsy6z7ojR0H5yzO2H77Gl9CgeKrRbllaNfbxuKgeap7cVGTkDJgqh0tiA2",
+	"rKFOQl6MtdAndSl49WCHlYQFuqf1qXv53YbJndgxzeQNY9VJeL2jk9z4U8Aw2WvHOhtn1QR1/hH+Lwx5",
+	"B1nAWniJsZ05uW1ilFlmckVZpCGtnuP03jlq/0CqlxYqEcd80Coxr5I4RdA7dcOp/diU65QHw/e7r3Xf",
+	"5m7vnAYJMHpm5U7E0HsnNC1nsznnvHiRmpyicvkivQ4v9dIdVSr12loKzSyUZJJglMnDUM2anoaijB/g",
+	"3uaf5CbMTkZn8Jmd9mMUyFQWTD606zozKAb3wlDHjAonHHoWw1TLg8ekstjeVPXPQBuOtyT4FnwHAl1Q",
+	"e6yIjeOODsQ+Lsfkgdcjh5hiuIpQLE7xiuAZsmSlAxRT9HDVcjtVRpXniDbdBtRPZGOw5mPnyye424Ks",
+	"DHZxTydm+KtqML00XyJ4tVboKEPxwB0jl0vxIcpMYk0uF3AVHzBo2Zix+2BUkq0EbvYPMGUhPAdpZWka",
+	"fBUR0Gfz28PV30Kg5vuqiBeFtuH5tJTJnPCnTRndhHFjYbKjuTSKHR6AleVR91wCjaz5bWqLYSqlgA2+",
+	"+G7KtJgWu2VlaHETPSbYEB23aSUZ+5XJ6zDuM6S/oNzJs6y7gDrclogTL8WvrPprVQTf46uNjPsPVqWj",
+	"byd7KnepL2krrQN8CRDlcE7LDgIfiIjAZddaNcuBJXLWUE0L6guqX9FDuER6TkR0xz+8eMvkD+sglDRR",
+	"QIbNKwDrp2TLS0/u3yM4SgRBjeF9u/yn7jBigvRjD5RMzLAKXn57eG2RVgOofsInZyDI94Utrfa7TvDS",
+	"fKfTFlYFpxlRc2OnNrc5WYIgD97qN6fLXBawWGfv9QxbLxCVRvZ4p0pYwZclI3PqhKP6BAg/0s8KJUT1",
+	"52CCGJlh3OZbNRLivXTDaAEBaIjgZUiLv7ZNXFQR80Dbd5/TiiwTxU7VJdc3zv0K91nR6oA8oE4dF5yW",
+	"XU5eKMZGSAbzOHNAr0FFbUSffa/b3QVlo/ElgtCJ8ZfbuDYp+Go1I50RWyqjJq9DofVO/ppb1EtzbdpM",
+	"miv1Jtx5DueCa40AKBqkCTPq29YcRzzfaFFn44+HuQ6KvTPZ8x0VjtkT0G3IwYFldbgPLTv9klkL0OoP",
+	"Z17ZneMj1WANePFo1YczCf1EtyrZrWj3RHA7rFNm1mrYgeHjLLeQTdbbIRNRSWc7f9+aFfPZlCu2d/sf",
+	"M05hSzoY7qpa1Gjwwi6/efrlxUyMr41YRv5SM1GXEQKwFFpKjwkELSusmoNho8VOSCn2z2UI2AFYtZw1",
+	"UtkjENs/ibsTJ+RPTy8ujkIkgcj23ug/voW+gnnylNXwPUkwLj0JORXK5SfKT/LZO7TD1KZivaozdmqH",
+	"rsTjAMbQUcZCsGRhaiPPf8aBUzqM0OobRAcKGU8zZ0knGs8lVZtpYhaPM03zrcVYAWugKq7IBXasO5Na",
+	"G/2sNzFe7tHbzZkxhZ5wT12z8NHXkVnExDqBa1JJVbCS2yUU7SHo9LbYl66SlxXBPGEa6PMGo5s24eN7",
+	"R22DTuebUqKz9wEF4CGLWiwAN0pYaCv2HaHLkpKf+Fz1ELbyPD1gb0VN0KYvZyiDd92KU3D0LCkmAGtx",
+	"RdSW1zUb85bOCSyku3GjJvvWdgiUpGNJaAD78G1JK5WRdcMLhtVoku0YFHIQyuUDQD8H50w9JO9aGgiE",
+	"oIFSVeNPMUXWGcHORkV2u8yyIzsnr6kA8pYSI7TI6Q7Kcs8Ve0i+l1JIfOKPz6/JN189+R/E0mD+29+V",
+	"qDocVZyVBdYW3tKyYW1nFFeElqXYswLL/2xWe9FhEl50cqqLi4eXDy/AgaxZRWu+eLr48uHFwy8X2PMN",
+	"K/eI5jlDz3LNIphTlNQbUQH5VL6x5SS++Ml1bgH8LyanNOLcCJhILqqXxeLp4gXTz/BVUEpQi8pWQjy+",
+	"uEARqrQLOdd1yXO49ZGZGzB2QTLGarNgtzyf4UJ+B9cH+YdleXzbu9eF5W+8m2hRSCMV1gbbiB0jFdN7",
+	"IbeZ2Vxck5IrzSqbAM58xYp7Ezx2RZsyusH8bLaEqZCl2O2oPMARD9ifZglRAP0KabpWqG3tYi7em1ut",
+	"TDzKhaWAroNwZM+IuQBPxJJpBfFAlBTA06xyZjv+0OxSOa0QF7gvGTcbsb/G9pqaSgqZXgUYdCMStpUw",
+	"8q8s9pXYwmzBVtt3622BIS9cWmoe9EvDoAAGj6LFukFN3YqYn3CrJUcE8e9HMnw5S4YnoymUG9GDGTki",
+	"VT7CAwth5qGVH/gVVbaKHEJdK6L4r8y4z/Bf9UtD5VkkzKygggBXVB6OS5sV+Ee/8eIjLkLJdCD0/Mo8",
+	"mtr9YZa6Ei6W1perd3TLvkW7ZLBYX42f+tIZu2eYDvNi5bXmEocQ+vqRwIfe1l7y6GWx+PgepgxZTLt7",
+	"s//tPzJaPIOLFqjAmNLfCixrPCKl7APA0AwTbQslDg9KC/6t2Qfzq0ty+egx0UtVW8ZOK94z0spHMPbx",
+	"RSP01iM0C90sGTwhrK7be7Rs2MeznkvrmdbmqCJkWGHsyc8CTbJiG8nQ7GkHXgN1ZMmoDUAbqyAjJd+y",
+	"p+SS/Nf/k3VJmcWKXEK3zlG3eB0PF0W0F8il2bnrM2w2I+mEVu6p2GzSSTJTRdBJJ3vJNbOgVnYzYkez",
+	"copI5ht+ayTf/OTM6egeM3blt/aiO2wyZzvzAubYDOJB0bhayxeLp191C/hdj9+OfrhePL38BmvsrhdP",
+	"zb+MmW5+e+F7lVxPQsfuzo1bsMiR4vaBORkerEoMx3GWs9dYZPHV4xZF9PJxPxdQS7Zhtln5K6hlhvK0",
+	"n6G/sTMqdLoeX3yE6U07/catOfewVY+3U6qQ8H4P9d5U5xvAAm/tXotocAZpNjIFkXVkFDLiDDF2G+WG",
+	"2ITeSNGsN5h+lZB+9VQPYcH2+fWwIP8k5PZbF4D9Q4z/e4ixWU8HNxXWwwrr9qFAFYCwMuxoAE8UqIM8",
+	"WtVdPRAhtxBIBIAeNMg7MUXX/NHhJ2KEVWteQUYEkPqgZjMq4DnVtBTrjhc7cj6v7SX3OOfuFZH5doO8",
+	"+3xeN1phv4GNZzQl63gDduq2ldh3dcKW6xzi0Thl5u7ohL3iSl/DFXecrzRqqH3lokOD/NJoIp+VpU01",
+	"7s5hqQ+MLLGvcFqhqMFGH938YVVbd/oCvkp/Gr+Tor7GXNdxF+S5kGuhNavO8GHmWegn2VTb6CNO8j2y",
+	"Rd2ELKFG26+c+czVa+RJfT/34EnbkF6uPq3u7b12IL6YOz7DCv/AWG2XF2hJsBy/ryQHElvZ0OCETXsN",
+	"F93JabQlg09/c2e3AOpNf5B+jVy75oD9+uKjf9H/PjbEqa5yO7FpNTKdiZ1rqvQ9PPcgl3H/JO70dCrB",
+	"iXLsrHWYZD6qrujOF6S5ENmSKY19gs72OJxhY35rvGTgDDJzhflnwcvMgyAISSipJVNMY7MiV23WxTdM",
+	"h+0cIbbHDm2x/TSHtnnTjf3qxIMbh3+eY7sU66UQ24yUVJt1hLbZzLKxlvzWBohFRbSoOxNqfgtlGgDb",
+	"EdKBN5pKmMfF6afSHHKjSJs0upb411VTtgVWapORS2OfuFmc2xFd0upluD1JMeX68YZ1htTxRtohdSiq",
+	"r2x9SkvXHG+EHxJN4FhOUyiXZ1QoQFAVNtuNGG2orak7h4LA+h0tbAoDljQooX7LPyoxLhXO0T2zQCEa",
+	"+OYO6GXZAHkoD/eK3zIr35MJF/P1O2pcN1x4i//n/Qwbgt9QdUX4yqdauDLSkLVJGlsuAeU4dE2RBCOQ",
+	"iHENCu2adbtJvwrI0rgR3MJsWMg3HOtaQO2P9SQ5wmcghoMtYce9psSO+U8oGuZ0Sl+mjf62wPShj8hx",
+	"YpO/4f1Zw86ImjHBfQ9zYR19wBjygAUWfmkMVNzC5yWfC9/iMEJ8E6XIt29Wq0n0fiDj8bXTRop2daOB",
+	"XRHuh7i2OT4daBdXtrgauyGuusBFLbIUduOktkqIbZrWSO4XMNuu0y5gdlYAXsCy33jEXfiuQjB1hYBZ",
+	"Hn4zQiNZDeHlprpZ6yCXpV8DLHCgiqyogkg6QpgCrgjEEvyCIHiNsWbkwTX8iEZfkcsT0NKGRMmAEwjT",
+	"lZpigElzpVprgYX+ma1mwRYJM33nyK3jO3Jki8ehTinyoxED+L23Po7FDN42Zl14wa6IZNCxTpYSZp9r",
+	"zDyeL52J9lTj7QBrgUVsq2gcLvhpF2c9yr8Ht3dCNs4wK28qfFRmNGhVMTTfsS5xQ+vaUiAHzc7Tkr6t",
+	"AD2Ckv+paOezjSuRvsdpxpcEpvkvUFfrp8Noa0d22uIP2TgwqvKzBL3etT1HPoa9NMNwWAvuXf1Qs0MX",
+	"QIDAe1uzvJFow50Wdwu6Kq/o4Roe+0k8lUIefmxC/Xj04OtvoINAaSEc5R09OMMwCB244mWEtLmtV4fy",
+	"IfRyPJjIBfwvOxFhAYh+gxALLSTV6NzyTtaTjod1EWxg2fCVTrZwsDqqNNax8WWl45qjB4W1LTsjE77s",
+	"37OBCFGQPbYsBU9VP97Lr77qOoUP8OeRyfOrCLVHi5UfQcfywLoB8n1jBOTRv3NWVfSK/PXddXDaJhhs",
+	"Rwxb5WcQXjJb6hXlQd32k1MkraSfQXW9ogcrelh7QbuKyZZUiTVyvtijeAw55vlqzPBAnlDZJpgkj4wN",
+	"a4sdzqeenhUFHMe37IQ6pBnHvXn+y6pufodA5JG4AVbY83ME/G9o5xQrRMWubJ+dNDKhmEZfyZn6aQv+",
+	"6Df476RJ+iO7FVvWX8jfaz5b7oEzGbbY6YE7x5gjivLiCqMU0GFi3bHOEXYW4yD7DYMHUMvvYwess1Fa",
+	"AZ4TTBgscsU+aHT+zruxzcz9hX3Q71DY7k0e3pY0GuKH+pgz7i/jSiF6HiTSnPdoTCChWNGyVSeE62Dy",
+	"RaNzcZepj6Ra39jnfnbZVjuu30EHRx2+8+VbsREClFBOdw7V4KgQ1DyHXpITpWDwNOvjn3k3/4hP/Sw8",
+	"c2heP0/c4lsMhNhFG5RhRxcM3A716Ddz1H6cLCgSYvuOoql9ZM40+6Af5eq2P1dD5R2cExjOuQJVXUc8",
+	"w3i8kAiLD7FgNCuhaQDeS/75x+fX5KvLry/+JSNNZbwlOBYVQcgB5xjwypj+93w4mgWZPBtdS6L7QtuT",
+	"rR3i2oAnpH9o2hjuRGkEpG3aDt1P4G9jcixQHg7wA+YYYoC1g502YrXqoMzb6IuDfkDch7HL4EAlJpGp",
+	"WtTnr4+gPpvXTTegB/EozLiUtlRhrmPICKsNrQUjBzjwYCLz4++cTuxF+sf7+qU+fz7RYsOXrPD1wZ21",
+	"dfsSf+GqCZzM+6B0TNV1pf6eDocjUwb1qvg1d5+wZ0Mklc6sQS3VnqrgpJ0cBuzN9L352nb+7tPd7r7i",
+	"d/G4k+Xknl3vLlSCbW80x6kWBKlfe3mRiW032w8fLfLvPtGfj09+t516nz45lHU9WDdMKTZhY7wwFzhq",
+	"m5MrMPv1jtmi5MB1+fTJwyfJDQxd+MNPu8OR36DVLWO5g8nMMMfjt6Wjg4Kq7eJcTQue78ZR9XjkT2Cq",
+	"OlJjj6teC6mlAwiOtJLBJYfTVj4xlGJH8Tv1o7jXh+0hRWr/9/O4OnbhvlCISCYZLcuDBd/zdGSdPOBe",
+	"NGVBdshLSzVRjZyow7T9VlOFmM9dS9b9V2J6up6UGkw79DP3Tvy//+f/pcZdaO1uiFkt15JRze6s8Tyv",
+	"4mXWq6eskc788ZcXlnEc8XA1rdbgt3vC88dfXnQIFLGi/PGFryj/uq0ofzIkT7zIRgrXHh3POsRZTx4+",
+	"IVYPt3Rxl08uLuZp5Bk21+V5NXJMGVdsb4uWz2BnYcsKqtymntarqbU0rXB9DsU0b5vOJ1IHExbaL+cM",
+	"Gbs5+LwCxnMl+uL+Jfp88eJra6VSZ67YKIhtXGgTtYOik6ik32/wN7JLLj6NEsHtcA+hX3zwIPbbn+KS",
+	"37JHSksGHT3wG1vYhj85gqfp4/61v+pTnPjubTFA3N+jb9LP09HeSX9lUv+k+9bfsYdy1w7hvvsoO1/7",
+	"eSnroch9WoUdevs9d1a2xG4p3ZU7/uGYhuAf2Cdrp37NP3weWqGQB7LjHxKUgpmeNIXAP/yeugDefu9q",
+	"AN7y2XVTg1h98mZq/9Z73vFWVtM2fE2raUSVt7T6A0/lvw2eyltaHUFToU1u4UVBlbmWKkjHusQrl4i0",
+	"cg7/Altc/IshIYHNoUN6cZvx1axf934ghfAJC4tdGw53WcGfOt3e4iXnbWaTjdpEqX4wdUzwogI5cNKp",
+	"6FqEsBn0iT02qeETgWo5XMoOzedKSM3aXgRuOd4JJQBDTzy7SjKJgbntB7OfA6MR+wmmxBBKd3/UDinC",
+	"9fpYKq4A5zf2DC4PhHfS9C0Ws4K21NgackXwAoZ9mbSHNW4cXlukABSFJ7NndRcbp8YtVzvAzItbapOZ",
+	"3RVnyEeXZQexTmUtasHQmvLLcAvZa6FctHrD64mDSstDkmX1sguc+GkNrBcCs362xtJ96OTXndnm6n39",
+	"52V6dTXPpz33hm++TxNMDTlyzcLXDIrUhooHEg64k8NSb+suE4PEb/HyJLF/B4Ca0N0KBDukoIf77760",
+	"HzSoO3WhqrNvhu6E3HuhmyVk6iTSv7w42ipkbvq9O4XcLMVOCPfn81WgcOxgRN6y2i/SWB5Gm+B+48fR",
+	"DfQPONk+euz23CB+PJjkklbTkR8gIPgkkR/slzge97GUCNDFjfA56O8W2Pt4L9lhrFftTKP9xbHkMHzT",
+	"PdVElLT6XTKqU30tFdtD3ev5kGZGCDN+5r38ph6Tbi0+o1Qq9gENMqkd2YoVtYa/5dP0Lp1pfd9ULLq0",
+	"57YHcLY+L7N45v69/7W9j/QxxnQSs8eRnf2oxQ4MboefJNcutzJr2sri31ItPyybHJprCND/aEfltrAx",
+	"i5kdMtLnQO9cFm5VCaEEx/BQyDXBaSG8Iv//mzd/efDqO4gPU0Ve2zFfkaXQGyAjgzYaqFOlqoUdPOcW",
+	"dUWqA9QpqpJaY8xaAbGWn+9YP0xPdu7TbvydtfB9FB2AGA1sxv7GlGJ5JFv4Fi/5FEbjuxZp4MYCsRyz",
+	"H9+1huMZDcYWiAXU24beMqJYpTvAbHtu/utCATLa0Icz7OTX9n6NBThQ782L1GJvC6rhIUmAVUszaZ75",
+	"Hz8/e/A/6YNfLx588388fPD+3/5pEUR+i7Zy/OjG/En87+4MJRIxww395rAnDnsy1h82gpUd9eQNj4VR",
+	"z+Qgtr4XJBdls6sUln0TqpG7LuuBltjUy6+isi2NX3755Tf/kpH/+s/rwLrcMzMMLQpWhGLww/gGXJcS",
+	"jP6zQ5QB/rWK7c9XRN1FITHrdYX8F0wh7mpGEG0Gwa8sNhhkuAA5kJYl2bOyjG7TDgF4nMeoY5fc+05Y",
+	"uTKOGXzkz7HWot0IX3WCVz4hA6naCOyqYzka0F1TpVlBzB8zb2xkkA25ZQWp6RprU6xZ0ofa+erym6++",
+	"vPjqWBAN3twO7veOp+GE/hiBFQtA73T48syhC+eG57I9SzcB8gv10JxZqdge2fpKXgGhmvkvjgXcXOPl",
+	"auHqD6+60KgrZvZP0Wens5TiMXtBslzsdqwqkLBjgpIP07bGDDUjglkw4vHUYlr5X0LanimVkd/+tihE",
+	"xf62yMjfFmL1t8XHzNElszYR1R/BQ/KC35px459gV5KmJqwqrNnLqMw3yFI53ND2QWNnMmTX7mkVoeZb",
+	"LGlJq7zbHNzHVP2j7uLzrLv48KAqZmuFjvC94lUwBvzWi7RVCWgm7unhLBSHINGWIIcezB6STVXZvQ6M",
+	"4g7HHQcgabXFwrpYVQUWbkx6ATd4yScqGoS3fR5lgzg3R4sG8bKk3PaNLSH4veoGXQnDfWex3Xd+drWD",
+	"Vro+efVg5733XD8IS5xWPaiY1s7jigWob9w19zg//h0RJ7/HQOmvPQuYUi+dD86F6tSnAVQ31EcpumIT",
+	"/Kkame0CliIAO1jMdqXpQXks0YwoYWHs98IxLVvjEVeu4KsVk6zSDsza/n4pIFYwyFPB33rLdaLxsaNK",
+	"GeP71wWS5FgmcqNIFulnth0IDutT77gpiTp/eFyJHcOjqMdyNaQYVhs2SeX5k5DbG3PN/cJmfPK1gE+K",
+	"xc2biii84Fy98hYQAgq5wFPiWlkEqxgYhvIG5sTyWCv0KEM4uPSO4VZYPD8Fu6sge14VYp/Zmp1fGm4G",
+	"CV6R5TmM8DlsjJcR9kF6KY2WHTw7Oi6LWiABB8RBDGaOTRQqfkpRrRGixtqxMPyJQa7BULzDKHMqJbeM",
+	"CyVVoDTXjIiK1OYnZBYsMuQDkC5PIhkzciT2qttIbwEKg6kKC00+l279D3/uv0MdvdvK8QDPecM37n0Q",
+	"zkAGAwRKhvWKumZWR036ZvaaT+Gc3Xjoq9/XNbPzEvLLBmodf0rzzBxK2ad1zWz5iEOL2tPD+TC/Jtwz",
+	"97Gfl3/mBOwTK4POW+/bN4NXRZ2zuPQ+ymnJqoLKqDLAr7h2lyWigXaeOrPgwd9698l5qVVrB8KJXhHu",
+	"vgTB6CEETEsqdwpzZ0+efPXkX84Lj9eb75KjCTgx10b9HrMF+yxFQFz06zzigpDx8iuyLoXBvy5OYfe6",
+	"a/kLTNeZJSEzBl1dA49lVTjHHyzXTt3LGWUAqAflrbunkeXi6eIRrfmj20vQefZFMT+/0/FmBgz4qJWA",
+	"FX1KKJE0N9Y1PZiTC9kLM0Jdax4lNdSgOPvUWgJjA/k7RFyFOAGVDF5jg72Yx4TyH0yEts+zmZzx46xT",
+	"6Effuk0eLbV9ipvhEOfdkIIKqsUGJIAddjpMOv4WS67hc9pbXLXz+BaEuBqQ6VjKdpJvhFCYMOsw/Fnk",
+	"jfGzXnb7n/wDuSI7WjBv0fgH+d6r3wK5cK5dOGm/ERgG0oRXGeSjwbD0ksI7C98GDT6+//j/BQAA//8=",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

@@ -33,6 +33,7 @@ type Server struct {
 	home     *household.Household
 	sessions *session.Sessions
 	archives *archive.Archives
+	shared   sharedFigures
 	// camera has room for one picture, copies for one copy of the household on its way.
 	camera, copies chan struct{}
 }
@@ -71,11 +72,11 @@ func (a *App) Close() { a.shown.leave() }
 
 // PairURL is an address that lets one phone in, until when; it is what the
 // code in a terminal says.
-func (a *App) PairURL() (string, time.Time, error) { return a.door.pairURL() }
+func (a *App) PairURL() (string, time.Time, error) { return a.door.pairURL(false) }
 
 // NewHandler returns the whole of the application over HTTP.
 func NewHandler(st *store.Store, o Options) (*App, error) {
-	door := &access{store: st, passphrase: o.Passphrase, lan: o.LAN, now: o.Clock.Now, log: o.Log, codes: map[string]time.Time{}, seat: rand.Text()}
+	door := &access{store: st, passphrase: o.Passphrase, lan: o.LAN, now: o.Clock.Now, log: o.Log, codes: map[string]codeFor{}, seat: rand.Text()}
 	s := newServer(st, o.Clock, door, work.NewPlaces())
 	r := chi.NewRouter()
 	r.Use(middleware.RequestID, logged(o.Log), middleware.Recoverer, ownOnly, door.guard, http.NewCrossOriginProtection().Handler)
@@ -128,6 +129,7 @@ func (s *Server) serve(under string, files fs.FS) (http.Handler, error) {
 	r := chi.NewRouter()
 	r.Route("/api", func(r chi.Router) {
 		r.Use(middleware.Compress(5), noStore)
+		docs(r)
 		// What is no JSON is taken and given as it comes.
 		r.Get("/v1/live/stream", s.stream)
 		r.Get("/v1/archive", s.takeOut)

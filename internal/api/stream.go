@@ -191,19 +191,15 @@ func (s *Server) stream(w http.ResponseWriter, r *http.Request) {
 				return
 			}
 		}
-		now, err := s.goingOn(ctx, "")
+		mark, now, err := s.shared.of(ctx, s, seq)
 		if err != nil {
 			return // the device asks again, and is told then
 		}
-		if first || now.Mark != told {
-			f := figures{Now: now.Now, ClockOffMin: now.ClockOffMin, Mark: now.Mark, Evening: now.Evening}
-			if c := now.Cook; c != nil {
-				f.CookID, f.Step, f.Foreseen = c.Id, &c.Step, c.Foreseen
-			}
-			if send(w, seq, "figures", f) != nil {
+		if first || mark != told {
+			if send(w, seq, "figures", now) != nil {
 				return
 			}
-			told, spoken = now.Mark, time.Now()
+			told, spoken = mark, time.Now()
 		} else if time.Since(spoken) > beat {
 			if _, err := fmt.Fprint(w, ": still here\n\n"); err != nil {
 				return

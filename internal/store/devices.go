@@ -15,6 +15,8 @@ type Device struct {
 	Name     string `db:"name" json:"name"`
 	PairedAt Time   `db:"paired_at" json:"pairedAt"`
 	SeenAt   Time   `db:"seen_at" json:"seenAt"` // to the hour
+	// Guest is whether it follows the cook, and nothing else.
+	Guest bool `db:"guest" json:"guest,omitempty"`
 }
 
 func hashed(token string) string {
@@ -23,16 +25,16 @@ func hashed(token string) string {
 }
 
 // Pair lets a device in by a token, which is not kept itself.
-func (s *Store) Pair(ctx context.Context, name, token string) (Device, error) {
-	d := Device{ID: NewID(), Name: name, PairedAt: Time{s.now()}, SeenAt: Time{s.now()}}
-	_, err := s.exec(ctx, `INSERT INTO devices (id, name, token_hash, paired_at, seen_at) VALUES (?, ?, ?, ?, ?)`,
-		d.ID, d.Name, hashed(token), d.PairedAt, d.SeenAt)
+func (s *Store) Pair(ctx context.Context, name, token string, guest bool) (Device, error) {
+	d := Device{ID: NewID(), Name: name, PairedAt: Time{s.now()}, SeenAt: Time{s.now()}, Guest: guest}
+	_, err := s.exec(ctx, `INSERT INTO devices (id, name, token_hash, paired_at, seen_at, guest) VALUES (?, ?, ?, ?, ?, ?)`,
+		d.ID, d.Name, hashed(token), d.PairedAt, d.SeenAt, d.Guest)
 	return d, err
 }
 
 // Paired returns the device of a token, or ErrNotFound.
 func (s *Store) Paired(ctx context.Context, token string) (d Device, err error) {
-	err = found(s.db.GetContext(ctx, &d, `SELECT id, name, paired_at, seen_at FROM devices WHERE token_hash = ?`, hashed(token)))
+	err = found(s.db.GetContext(ctx, &d, `SELECT id, name, paired_at, seen_at, guest FROM devices WHERE token_hash = ?`, hashed(token)))
 	if now := s.now(); err == nil && now.Sub(d.SeenAt.Time) > time.Hour {
 		d.SeenAt = Time{now}
 		_, err = s.exec(ctx, `UPDATE devices SET seen_at = ? WHERE id = ?`, d.SeenAt, d.ID)
@@ -43,7 +45,7 @@ func (s *Store) Paired(ctx context.Context, token string) (d Device, err error) 
 // Devices returns all that were let in, the latest first.
 func (s *Store) Devices(ctx context.Context) ([]Device, error) {
 	out := []Device{}
-	err := s.db.SelectContext(ctx, &out, `SELECT id, name, paired_at, seen_at FROM devices ORDER BY id DESC`)
+	err := s.db.SelectContext(ctx, &out, `SELECT id, name, paired_at, seen_at, guest FROM devices ORDER BY id DESC`)
 	return out, err
 }
 

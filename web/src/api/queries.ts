@@ -41,7 +41,7 @@ export function askAhead(queries: QueryClient): Promise<Plan[]> {
 }
 
 export const useAccess = () => useQuery({ queryKey: ['access'], queryFn: () => ask(client.GET('/access')) });
-export const showCode = () => ask(client.POST('/access/codes'));
+export const showCode = (guest: boolean) => ask(client.POST('/access/codes', { params: { query: { guest } } }));
 export const takeDeviceBack = (id: string) => ask(client.DELETE('/access/devices/{id}', { params: { path: { id } } }));
 
 export const usePantry = () => useQuery({ queryKey: ['pantry'], queryFn: () => ask(client.GET('/pantry')) });

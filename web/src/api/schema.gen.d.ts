@@ -170,6 +170,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
+        /** Keeps an ingredient, shipped or of the household’s own */
         put: operations["putIngredient"];
         post?: never;
         /** Go back to the figures that ship */
@@ -209,6 +210,7 @@ export interface paths {
         /** Keep a marinade, or change it */
         put: operations["putMarinade"];
         post?: never;
+        /** Forgets a marinade */
         delete: operations["dropMarinade"];
         options?: never;
         head?: never;
@@ -245,6 +247,7 @@ export interface paths {
         /** Keep a coat, or change it */
         put: operations["putCoat"];
         post?: never;
+        /** Forgets a coat */
         delete: operations["dropCoat"];
         options?: never;
         head?: never;
@@ -298,6 +301,7 @@ export interface paths {
         /** Keep a sauce, or change it */
         put: operations["putSauce"];
         post?: never;
+        /** Forgets a sauce */
         delete: operations["dropSauce"];
         options?: never;
         head?: never;
@@ -334,6 +338,7 @@ export interface paths {
         /** Keep a dry mix, or change it */
         put: operations["putMix"];
         post?: never;
+        /** Forgets a mix */
         delete: operations["dropMix"];
         options?: never;
         head?: never;
@@ -370,6 +375,7 @@ export interface paths {
         /** Keep a supper, or change it */
         put: operations["putSupper"];
         post?: never;
+        /** Puts a supper away */
         delete: operations["dropSupper"];
         options?: never;
         head?: never;
@@ -587,13 +593,17 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /** How the household reads, and what counts as safe */
         get: operations["getSettings"];
         put?: never;
         post?: never;
         delete?: never;
         options?: never;
         head?: never;
-        /** @description What is left out stays as it is, so that two devices that change different things change both */
+        /**
+         * Changes some of that
+         * @description What is left out stays as it is, so that two devices that change different things change both
+         */
         patch: operations["changeSettings"];
         trace?: never;
     };
@@ -604,7 +614,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** @description How a phone reaches the household, and which were let in */
+        /**
+         * Which phones are let in
+         * @description How a phone reaches the household, and which were let in
+         */
         get: operations["getAccess"];
         put?: never;
         post?: never;
@@ -623,7 +636,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** @description A code that lets one phone in, once, when it is scanned */
+        /**
+         * Shows a code that lets one phone in
+         * @description A code that lets one phone in, once, when it is scanned
+         */
         post: operations["showCode"];
         delete?: never;
         options?: never;
@@ -643,7 +659,10 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        /** @description Lets a device in no more */
+        /**
+         * Takes a phone back
+         * @description Lets a device in no more
+         */
         delete: operations["takeBack"];
         options?: never;
         head?: never;
@@ -657,8 +676,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /** The household’s fryers */
         get: operations["listFryers"];
         put?: never;
+        /** Sets a fryer up */
         post: operations["createFryer"];
         delete?: never;
         options?: never;
@@ -694,6 +715,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /** Brings a fryer back */
         post: operations["restoreFryer"];
         delete?: never;
         options?: never;
@@ -711,8 +733,10 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
+        /** Changes a fryer, on the version that was read */
         put: operations["putFryer"];
         post?: never;
+        /** Puts a fryer aside */
         delete: operations["deleteFryer"];
         options?: never;
         head?: never;
@@ -726,8 +750,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /** The household’s dishes */
         get: operations["listPlans"];
         put?: never;
+        /** Begins a dish */
         post: operations["createPlan"];
         delete?: never;
         options?: never;
@@ -744,9 +770,12 @@ export interface paths {
             };
             cookie?: never;
         };
+        /** One dish */
         get: operations["getPlan"];
+        /** Changes a dish, on the version that was read */
         put: operations["putPlan"];
         post?: never;
+        /** Puts a dish aside */
         delete: operations["deletePlan"];
         options?: never;
         head?: never;
@@ -764,6 +793,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /** Brings a dish back */
         post: operations["restorePlan"];
         delete?: never;
         options?: never;
@@ -781,6 +811,7 @@ export interface paths {
         /** The logbook, latest first, and a live cook on top */
         get: operations["listCooks"];
         put?: never;
+        /** Begins to cook a dish */
         post: operations["startCook"];
         delete?: never;
         options?: never;
@@ -795,7 +826,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** @description Asked often, by every device */
+        /**
+         * What is cooked now
+         * @description Asked often, by every device
+         */
         get: operations["getLiveCook"];
         put?: never;
         post?: never;
@@ -833,9 +867,11 @@ export interface paths {
             };
             cookie?: never;
         };
+        /** One cook, planned and as it happened */
         get: operations["getCook"];
         put?: never;
         post?: never;
+        /** Takes a cook out of the logbook */
         delete: operations["deleteCook"];
         options?: never;
         head?: never;
@@ -890,10 +926,12 @@ export interface paths {
             };
             cookie?: never;
         };
+        /** A picture */
         get: operations["getPicture"];
         /** Say what is seen on a picture */
         put: operations["putPicture"];
         post?: never;
+        /** Takes a picture out */
         delete: operations["deletePicture"];
         options?: never;
         head?: never;
@@ -911,6 +949,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /** Brings a picture back */
         post: operations["restorePicture"];
         delete?: never;
         options?: never;
@@ -1019,6 +1058,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /** Brings a cook back */
         post: operations["restoreCook"];
         delete?: never;
         options?: never;
@@ -1075,6 +1115,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
+        /** How a cook came out */
         put: operations["putOutcome"];
         post?: never;
         delete?: never;
@@ -3514,6 +3555,8 @@ export interface components {
              * @description to the hour
              */
             seenAt: string;
+            /** @description it follows the cook, and nothing else */
+            guest?: boolean;
         };
         Dial: {
             /** Format: double */
@@ -4080,6 +4123,36 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "load": {
+                 *         "cut": "chicken-wing-flat",
+                 *         "pieces": 12,
+                 *         "pieceMassG": 42
+                 *       },
+                 *       "coat": {
+                 *         "id": "starch-dust",
+                 *         "oilG": 4
+                 *       },
+                 *       "fryer": {
+                 *         "kind": "drawer",
+                 *         "dial": {
+                 *           "minC": 90,
+                 *           "maxC": 190,
+                 *           "stepC": 10
+                 *         }
+                 *       },
+                 *       "program": {
+                 *         "preheatMin": 4,
+                 *         "stages": [
+                 *           {
+                 *             "airC": 190,
+                 *             "minutes": 20
+                 *           }
+                 *         ]
+                 *       }
+                 *     }
+                 */
                 "application/json": components["schemas"]["SimulationRequest"];
             };
         };
@@ -4107,6 +4180,36 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "load": {
+                 *         "cut": "chicken-wing-flat",
+                 *         "pieces": 12,
+                 *         "pieceMassG": 42
+                 *       },
+                 *       "coat": {
+                 *         "id": "starch-dust",
+                 *         "oilG": 4
+                 *       },
+                 *       "fryer": {
+                 *         "kind": "drawer",
+                 *         "dial": {
+                 *           "minC": 90,
+                 *           "maxC": 190,
+                 *           "stepC": 10
+                 *         }
+                 *       },
+                 *       "program": {
+                 *         "preheatMin": 4,
+                 *         "stages": [
+                 *           {
+                 *             "airC": 190,
+                 *             "minutes": 20
+                 *           }
+                 *         ]
+                 *       }
+                 *     }
+                 */
                 "application/json": components["schemas"]["SimulationRequest"];
             };
         };
@@ -4132,6 +4235,43 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "request": {
+                 *         "load": {
+                 *           "cut": "chicken-wing-flat",
+                 *           "pieces": 12,
+                 *           "pieceMassG": 42
+                 *         },
+                 *         "coat": {
+                 *           "id": "starch-dust",
+                 *           "oilG": 4
+                 *         },
+                 *         "fryer": {
+                 *           "kind": "drawer",
+                 *           "dial": {
+                 *             "minC": 90,
+                 *             "maxC": 190,
+                 *             "stepC": 10
+                 *           }
+                 *         },
+                 *         "program": {
+                 *           "preheatMin": 4,
+                 *           "stages": [
+                 *             {
+                 *               "airC": 190,
+                 *               "minutes": 20
+                 *             }
+                 *           ]
+                 *         }
+                 *       },
+                 *       "recipe": {
+                 *         "kind": "oil",
+                 *         "tempC": 180,
+                 *         "minutes": 8
+                 *       }
+                 *     }
+                 */
                 "application/json": {
                     request: components["schemas"]["SimulationRequest"];
                     recipe: components["schemas"]["Recipe"];
@@ -4160,6 +4300,36 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "load": {
+                 *         "cut": "chicken-wing-flat",
+                 *         "pieces": 12,
+                 *         "pieceMassG": 42
+                 *       },
+                 *       "coat": {
+                 *         "id": "starch-dust",
+                 *         "oilG": 4
+                 *       },
+                 *       "fryer": {
+                 *         "kind": "drawer",
+                 *         "dial": {
+                 *           "minC": 90,
+                 *           "maxC": 190,
+                 *           "stepC": 10
+                 *         }
+                 *       },
+                 *       "program": {
+                 *         "preheatMin": 4,
+                 *         "stages": [
+                 *           {
+                 *             "airC": 190,
+                 *             "minutes": 20
+                 *           }
+                 *         ]
+                 *       }
+                 *     }
+                 */
                 "application/json": components["schemas"]["SimulationRequest"];
             };
         };
@@ -4185,6 +4355,12 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "kind": "drawer",
+                 *       "litres": 5.5
+                 *     }
+                 */
                 "application/json": components["schemas"]["FryerKnown"];
             };
         };
@@ -4210,6 +4386,36 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "load": {
+                 *         "cut": "chicken-wing-flat",
+                 *         "pieces": 12,
+                 *         "pieceMassG": 42
+                 *       },
+                 *       "coat": {
+                 *         "id": "starch-dust",
+                 *         "oilG": 4
+                 *       },
+                 *       "fryer": {
+                 *         "kind": "drawer",
+                 *         "dial": {
+                 *           "minC": 90,
+                 *           "maxC": 190,
+                 *           "stepC": 10
+                 *         }
+                 *       },
+                 *       "program": {
+                 *         "preheatMin": 4,
+                 *         "stages": [
+                 *           {
+                 *             "airC": 190,
+                 *             "minutes": 20
+                 *           }
+                 *         ]
+                 *       }
+                 *     }
+                 */
                 "application/json": components["schemas"]["SimulationRequest"];
             };
         };
@@ -4235,6 +4441,12 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "ingredient": "soy-light",
+                 *       "text": "1 1/2 tbsp"
+                 *     }
+                 */
                 "application/json": {
                     ingredient: string;
                     text: string;
@@ -4498,6 +4710,36 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "load": {
+                 *         "cut": "chicken-wing-flat",
+                 *         "pieces": 12,
+                 *         "pieceMassG": 42
+                 *       },
+                 *       "coat": {
+                 *         "id": "starch-dust",
+                 *         "oilG": 4
+                 *       },
+                 *       "fryer": {
+                 *         "kind": "drawer",
+                 *         "dial": {
+                 *           "minC": 90,
+                 *           "maxC": 190,
+                 *           "stepC": 10
+                 *         }
+                 *       },
+                 *       "program": {
+                 *         "preheatMin": 4,
+                 *         "stages": [
+                 *           {
+                 *             "airC": 190,
+                 *             "minutes": 20
+                 *           }
+                 *         ]
+                 *       }
+                 *     }
+                 */
                 "application/json": components["schemas"]["SimulationRequest"];
             };
         };
@@ -5050,6 +5292,12 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "temperature": "F",
+                 *       "mass": "oz"
+                 *     }
+                 */
                 "application/json": components["schemas"]["SettingsChange"];
             };
         };
@@ -5092,7 +5340,10 @@ export interface operations {
     };
     showCode: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description it follows the cook and says what is done in it, and nothing else */
+                guest?: boolean;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -5162,6 +5413,25 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "name": "A drawer of 5.5 litres",
+                 *       "kind": "drawer",
+                 *       "powerW": 1500,
+                 *       "basket": {
+                 *         "shape": "rectangle",
+                 *         "widthMm": 230,
+                 *         "depthMm": 230
+                 *       },
+                 *       "airflow": 1,
+                 *       "dialOffsetC": 0,
+                 *       "dial": {
+                 *         "minC": 80,
+                 *         "maxC": 200,
+                 *         "stepC": 5
+                 *       }
+                 *     }
+                 */
                 "application/json": components["schemas"]["FryerInput"];
             };
         };

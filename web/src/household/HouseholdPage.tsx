@@ -36,6 +36,12 @@ const Code = styled.svg`
   border-radius: 10px;
 `;
 
+const Codes = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+`;
+
 const Devices = styled.ul`
   list-style: none;
   margin: 0;
@@ -68,7 +74,7 @@ function Phones() {
   const queries = useQueryClient();
   const [shown, setShown] = useState<Shown | null>(null);
   const again = () => queries.invalidateQueries({ queryKey: ['access'] });
-  const show = () => showCode().then(setShown, complain);
+  const show = (guest: boolean) => showCode(guest).then(setShown, complain);
   const out = (d: Schemas['Device']) =>
     takeDeviceBack(d.id).then(() => {
       say(`${d.name} is let in no more.`);
@@ -103,9 +109,14 @@ function Phones() {
               <Quiet role="status">It lets one phone in, until {clock(shown.until)}.</Quiet>
             </>
           ) : null}
-          <div>
-            <Button onPress={() => void show()}>{shown ? 'Show another code' : 'Show a code to scan'}</Button>
-          </div>
+          <Codes>
+            <Button onPress={() => void show(false)}>{shown ? 'Show another code' : 'Show a code to scan'}</Button>
+            <Button onPress={() => void show(true)}>A code for a guest</Button>
+          </Codes>
+          <Quiet>
+            A phone of the household may do all that this page can. A guest’s follows what is cooked now and says what
+            is done in it, and nothing else.
+          </Quiet>
         </>
       ) : null}
       {access.data && access.data.devices.length > 0 ? (
@@ -115,6 +126,7 @@ function Phones() {
               <span>
                 {d.name}
                 <small>
+                  {d.guest ? 'a guest’s, ' : ''}
                   let in {day(d.pairedAt)}, last here {day(d.seenAt)}
                 </small>
               </span>
