@@ -1,11 +1,11 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { allPages, accessible, expect, fits, test } from './kitchen';
 
-// Colours do not hang on the width, nor sizes on the theme: what is read stands at three of the widths.
+// Colours do not hang on the width, nor sizes on the theme: what is read stands at two of the widths.
 const looks = [
   { width: 320, colorScheme: 'dark', read: true },
   { width: 390, colorScheme: 'light', read: false },
-  { width: 820, colorScheme: 'light', read: true },
+  { width: 820, colorScheme: 'light', read: false },
   { width: 1280, colorScheme: 'dark', read: true },
   { width: 1600, colorScheme: 'light', read: false },
 ] as const;

@@ -18,6 +18,8 @@ function next(time: string): string {
 /** A dish worked back from its own table time: the supper of one. */
 export function useClock(plan: Plan, enabled = true) {
   const units = useSettings().data;
+  // A stage in another fryer is cooked alone: no supper has it.
+  const alone = plan.program.stages.some((s) => s.fryerId !== undefined);
   const { data } = useQuery({
     queryKey: ['begins', plan.id, plan.version, plan.tableTime, units?.temperature, units?.mass],
     queryFn: ({ signal }) =>
@@ -32,7 +34,7 @@ export function useClock(plan: Plan, enabled = true) {
         },
         signal,
       ),
-    enabled,
+    enabled: enabled && !alone,
     retry: false,
     placeholderData: (before) => before,
   });

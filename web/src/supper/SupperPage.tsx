@@ -9,6 +9,7 @@ import { dropSupper, keepSupper, useCatalog, useFryers, usePlans, useSettings, u
 import { Caution } from '../bench/StationCard';
 import { DishState } from '../dish/DishState';
 import { at } from '../theme/tokens';
+import { useOutbox } from '../api/outbox';
 import { unitsOf } from '../format/units';
 import { Button, MainButton } from '../ui/Button';
 import { Blank, Card, Heading, Page, Quiet } from '../ui/layout';
@@ -156,13 +157,15 @@ function OneSupper({ supper, suppers, plans, fryers, catalog, settings, begin }:
   const { evening } = draft;
   const units = useMemo(() => unitsOf(settings), [settings]);
   const { temperature, mass, spoons, guidance, guidanceC } = settings;
-  // A dish that has only just been made, or was changed elsewhere, has it worked out anew.
+  // A dish that was changed has it worked out anew; one that was only just made is kept first.
   const versions = evening.dishes.map((d) => plans.find((p) => p.id === d.planId)?.version ?? 0);
+  const letters = useOutbox();
+  const unsent = evening.dishes.some((d) => letters.some((l) => l.path === `/plans/${d.planId}`));
   const {
     answer: sheet,
     pending,
     problem,
-  } = useSheet(evening, [temperature, mass, spoons, guidance, guidanceC, ...versions].join());
+  } = useSheet(unsent ? null : evening, [temperature, mass, spoons, guidance, guidanceC, ...versions].join());
   const untaken = pending || problem !== '';
   useEffect(() => setPossible(!untaken), [untaken, setPossible]);
   const queries = useQueryClient();

@@ -57,6 +57,6 @@ export function useSupper(supper: Supper) {
   };
 }
 
-/** The sheet of an evening, worked out as it changes. */
-export const useSheet = (evening: Evening, household: string) =>
+/** The sheet of an evening, worked out as it changes; null asks nothing. */
+export const useSheet = (evening: Evening | null, household: string) =>
   useWorkedOut(evening, { name: 'sheet', restMs: 50, household, work: workSheet });
