@@ -123,6 +123,7 @@ test('a bench that is opened without a connection mends itself', async ({ page, 
 
 test('every colour that is used is one', async ({ page, kitchen }) => {
   await page.goto(kitchen.url);
+  await expect(page.locator('main')).toBeVisible();
   const files = readdirSync('src', { recursive: true, encoding: 'utf8' }).filter((f) => /\.tsx?$/.test(f));
   const used = files.flatMap((f) =>
     [...readFileSync(`src/${f}`, 'utf8').matchAll(/var\(--([a-z-]+)\)/g)].map((m) => m[1]),
