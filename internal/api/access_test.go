@@ -23,6 +23,15 @@ func (k *kitchen) fromLAN(r *http.Request, cookies ...*http.Cookie) *httptest.Re
 	return w
 }
 
+// letIn pairs a phone by a new code, and returns what it is known by.
+func (k *kitchen) letIn(as string) []*http.Cookie {
+	code := get[struct{ URL string }](k, 201, "POST", "/api/v1/access/codes"+as, "").URL
+	form := url.Values{"code": {code[strings.Index(code, "code=")+5:]}, "name": {"Hob phone"}}
+	r := httptest.NewRequest("POST", "/pair", strings.NewReader(form.Encode()))
+	r.Header.Set("Content-Type", "application/x-www-form-urlencoded")
+	return k.fromLAN(r).Result().Cookies()
+}
+
 func TestAPhoneIsLetInOnceAndTakenBack(t *testing.T) {
 	k := newKitchen(t, "")
 	look := func(cookies ...*http.Cookie) int {
@@ -216,11 +225,7 @@ func TestGuessesHaveTheirTurn(t *testing.T) {
 // A phone that is taken back hears no more, also on a stream that is open.
 func TestATakenBackPhoneHearsNoMore(t *testing.T) {
 	k := newKitchen(t, "")
-	code := get[struct{ URL string }](k, 201, "POST", "/api/v1/access/codes", "").URL
-	form := url.Values{"code": {code[strings.Index(code, "code=")+5:]}, "name": {"Hob phone"}}
-	r := httptest.NewRequest("POST", "/pair", strings.NewReader(form.Encode()))
-	r.Header.Set("Content-Type", "application/x-www-form-urlencoded")
-	cookies := k.fromLAN(r).Result().Cookies()
+	cookies := k.letIn("")
 	over := make(chan int)
 	go func() {
 		over <- k.fromLAN(httptest.NewRequestWithContext(t.Context(), "GET", "/api/v1/live/stream", nil), cookies...).Code
@@ -254,11 +259,7 @@ func TestNamesAreSeen(t *testing.T) {
 // of its business.
 func TestAGuestFollowsTheCook(t *testing.T) {
 	k := newKitchen(t, "")
-	code := get[struct{ URL string }](k, 201, "POST", "/api/v1/access/codes?guest=true", "").URL
-	form := url.Values{"code": {code[strings.Index(code, "code=")+5:]}, "name": {"Aunt"}}
-	r := httptest.NewRequest("POST", "/pair", strings.NewReader(form.Encode()))
-	r.Header.Set("Content-Type", "application/x-www-form-urlencoded")
-	cookies := k.fromLAN(r).Result().Cookies()
+	cookies := k.letIn("?guest=true")
 	plan := get[[]api.Plan](k, 200, "GET", "/api/v1/plans", "")[0]
 	c := get[api.Cook](k, 201, "POST", "/api/v1/cooks", `{"planId":"`+plan.Id+`"}`)
 	ask := func(method, path, body string) int {
