@@ -77,6 +77,9 @@ func another(t *testing.T) string {
 }
 
 func TestADishLeavesAndComesInOnTheCommandLine(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	db := filled(t)
 	file := filepath.Join(t.TempDir(), "wings.md")
 	if _, told, err := run(t, "", "export", "dish", "wings for six", "--as", "markdown", "--db", db, "--out", file); err != nil {
@@ -200,6 +203,9 @@ func TestWhatCannotLeaveOrComeIn(t *testing.T) {
 
 // An archive goes into another household: looked at, asked about, taken.
 func TestAHouseholdComesInOnTheCommandLine(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	db := filled(t)
 	file := filepath.Join(t.TempDir(), "household.zip")
 	if _, told, err := run(t, "", "export", "household", "--db", db, "--out", file); err != nil {

@@ -46,7 +46,7 @@ func root() *cobra.Command {
 		Version:       builtFrom(),
 		SilenceErrors: true, SilenceUsage: true,
 	}
-	c.AddCommand(serveCommand(), demoCommand(), simulateCommand(), recommendCommand(), sheetCommand(), replayCommand(), kitchenCommand(), importCommand(), exportCommand(), backupCommand(), passphraseCommand())
+	c.AddCommand(serveCommand(), demoCommand(), simulateCommand(), recommendCommand(), sheetCommand(), replayCommand(), learnCommand(), kitchenCommand(), importCommand(), exportCommand(), backupCommand(), passphraseCommand())
 	return c
 }
 

@@ -108,6 +108,9 @@ func TestSimulateRefusesInWords(t *testing.T) {
 }
 
 func TestDemoServesKeepsAndBacksUp(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	dir := t.TempDir()
 	db := filepath.Join(dir, "demo.db")
 	serveOnce := func(do func(url string)) {

@@ -12,6 +12,7 @@ import (
 	"os"
 	"path/filepath"
 	"strings"
+	"sync"
 	"time"
 
 	"github.com/mattn/go-isatty"
@@ -242,6 +243,11 @@ func serve(ctx context.Context, out io.Writer, f serveFlags) error {
 		defer stop()
 		go func() { _ = lies.Run(ctx) }() // it ends with the server
 	}
+	learning, stop := context.WithCancel(ctx)
+	var learns sync.WaitGroup
+	learns.Go(func() { h.KeepLearning(learning, log) })
+	defer learns.Wait() // before the store is closed
+	defer stop()
 	done := make(chan error, 2)
 	go func() { done <- srv.Serve(ln) }()
 	if home != nil {

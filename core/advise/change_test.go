@@ -18,6 +18,9 @@ import (
 // each press clears what it is offered for, none makes a ready load worse, and
 // none brings a program back that was left.
 func TestChangesEndWell(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	t.Parallel()
 	t.Run("by the nominal load", func(t *testing.T) { changesEndWell(t, 120, true) })
 	t.Run("by 95 loads in 100", func(t *testing.T) { changesEndWell(t, 14, false) })
@@ -136,6 +139,9 @@ func pressed(q load.Request, c verdict.Change) load.Request {
 }
 
 func TestWarningsProposeWhatMends(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	t.Parallel()
 	has := warned
 	q := load.Request{Load: load.Pieces{Cut: "chicken-drumstick", Pieces: 4, PieceMassG: 115}, Program: load.Program{PreheatMin: 4, Stages: []load.Stage{{AirC: 190, Minutes: 12}}}, TailMin: 25}
@@ -181,6 +187,9 @@ func TestWarningsProposeWhatMends(t *testing.T) {
 }
 
 func TestWarningsSayWhen(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	t.Parallel()
 	find := warned
 	dust := load.Request{Load: load.Pieces{Cut: "prawn", Pieces: 8, PieceMassG: 16}, Coat: &load.Covering{ID: "flour-dust"}, Program: load.Program{Stages: []load.Stage{{AirC: 190, Minutes: 8}}}}

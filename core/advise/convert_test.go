@@ -13,6 +13,9 @@ import (
 )
 
 func TestConversionKeepsTheInside(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	t.Parallel()
 	fillet := load.Request{Load: load.Pieces{Cut: "fish-fillet-white", Pieces: 2, PieceMassG: 140}, Coat: &load.Covering{ID: "three-bowl-crumb", OilG: 6}, Program: load.Program{PreheatMin: 4}}
 	c, err := Convert(context.Background(), fillet, FormerWay{FromOil, 180, 6})
@@ -52,6 +55,9 @@ func TestConversionKeepsTheInside(t *testing.T) {
 }
 
 func TestPresetsAreJudged(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	t.Parallel()
 	for minutes, fit := range map[float64]string{6: "short", 22: "fits", 50: "long"} {
 		c, err := Convert(context.Background(), loadtest.DozenWings(), FormerWay{FromPreset, 200, minutes})

@@ -13,6 +13,9 @@ import (
 // Over random plans: the badge and figures of a way, and the word of a conversion, are those
 // of the very run that they start.
 func TestOneVerdict(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	t.Parallel()
 	r := rand.New(rand.NewPCG(1, 77))
 	started := func(q load.Request, p load.Program) verdict.Answer {
@@ -24,7 +27,7 @@ func TestOneVerdict(t *testing.T) {
 		}
 		return a
 	}
-	for n := range 6 {
+	for n := range 4 {
 		q := loadtest.AnyPlan(r)
 		for _, w := range recommended(t, q, Balanced).Ways {
 			its := started(q, w.Program)
@@ -50,6 +53,9 @@ func TestOneVerdict(t *testing.T) {
 
 // What takes longer than any way is searched for is still told on a program that a dial has.
 func TestEveryWayHasADial(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	t.Parallel()
 	q := loadtest.DozenWings()
 	q.Load = load.Pieces{Cut: "chicken-whole", Pieces: 7, PieceMassG: 950}

@@ -18,6 +18,9 @@ import (
 // Over loads of every kind: what is called ready is safe by the sampled
 // window, and the ways that fall short say so.
 func TestNoWayIsReadyUnsafe(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	t.Parallel()
 	r := rand.New(rand.NewPCG(31, 7))
 	for range 6 {
@@ -51,6 +54,9 @@ func recommended(t *testing.T, q load.Request, want Want) Recommendation {
 }
 
 func TestEveryWayIsSearchedAndRanked(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	t.Parallel()
 	told := 0
 	r, err := Recommend(context.Background(), loadtest.DozenWings(), Balanced, func(done, of int) {
@@ -87,6 +93,9 @@ func TestEveryWayIsSearchedAndRanked(t *testing.T) {
 }
 
 func TestReadyMeansSafeCrispAndNotOverdone(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	t.Parallel()
 	r := recommended(t, loadtest.DozenWings(), Balanced)
 	ready := 0
@@ -114,6 +123,9 @@ func TestReadyMeansSafeCrispAndNotOverdone(t *testing.T) {
 }
 
 func TestWantsMoveTheRanking(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	t.Parallel()
 	best := map[Want]Proposal{}
 	for _, w := range Wants {
@@ -139,6 +151,9 @@ func TestWantsMoveTheRanking(t *testing.T) {
 }
 
 func TestSchoolsAreWhatTheySay(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	t.Parallel()
 	for _, p := range recommended(t, loadtest.DozenWings(), Balanced).Ways {
 		st, turns := p.Program.Stages, p.Program.Turns

@@ -50,6 +50,9 @@ func TestASmallDishIsOneBasket(t *testing.T) {
 }
 
 func TestTheNextBasketRunsFaster(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	t.Parallel()
 	q := loadtest.DozenWings()
 	q.Load.Pieces = 20
@@ -69,6 +72,9 @@ func TestTheNextBasketRunsFaster(t *testing.T) {
 }
 
 func TestASecondLayerIsWeighedAgainstASecondBasket(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	t.Parallel()
 	q := loadtest.DozenWings()
 	q.Load.Pieces = 24
@@ -94,6 +100,9 @@ func TestASecondLayerIsWeighedAgainstASecondBasket(t *testing.T) {
 }
 
 func TestTwoFryersFinishTogether(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	t.Parallel()
 	power, air := 1100.0, 0.85
 	small := &load.Fryer{PowerW: &power, Airflow: &air, Basket: &fryer.Basket{Shape: "round", DiameterMm: 190}}
@@ -116,6 +125,9 @@ func TestTwoFryersFinishTogether(t *testing.T) {
 // Over dishes of every size: all pieces are cooked, once, each basket is one
 // that the engine takes, and one after another never overlaps.
 func TestBasketsHoldEveryPieceOnce(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	t.Parallel()
 	r := rand.New(rand.NewPCG(17, 4))
 	for range 12 {
@@ -145,6 +157,9 @@ func TestBasketsHoldEveryPieceOnce(t *testing.T) {
 }
 
 func TestTheFirstBasketWaits(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	t.Parallel()
 	d := load.Dish{Request: load.Request{Load: load.Pieces{Cut: "chicken-wing-flat", Pieces: 24, PieceMassG: 43, Surface: "wiped"}, Coat: &load.Covering{ID: "starch-dust", OilG: 8},
 		Program: load.Program{PreheatMin: 4, Stages: []load.Stage{{AirC: 200, Minutes: 20}}, Turns: []load.Turn{{AtMin: 10, Kind: load.Flip}}}}, PerBasket: 12}

@@ -25,6 +25,9 @@ func (h hidden) leftIn(r *rand.Rand, from, until float64) (out []Evidence) {
 // A probe that is left in finds the hidden fryer too, and its many readings
 // count as few: the truth lies within what is foreseen.
 func TestAProbeLeftInCountsAsFew(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	t.Parallel()
 	r := rand.New(rand.NewPCG(5, 11))
 	early, all, off := 0, 0, 0.0

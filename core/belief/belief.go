@@ -39,6 +39,7 @@ type lotBelief struct {
 	wide    ensemble.Spread // of the runs
 	priorSd ensemble.Point  // of the window, in units of the wide spread
 	size    struct{ mean, sd float64 }
+	learnt  *gaussian // the fryer's figures, in the same units, where cooks have shown them
 
 	// By look, of a load: coldest spot of its thickest piece, stage of the face
 	// that is up, the air around it.
@@ -139,12 +140,13 @@ func (b *lotBelief) take(design *ensemble.Design, points []ensemble.Point, runs 
 // widen sets the spread of the runs, and the prior of the window over it.
 func (b *lotBelief) widen() {
 	narrow := ensemble.SpreadOf(&b.load.Machine, b.lot)
-	wide := narrow
+	wide := narrow.Apart()
 	wide.Piece = math.Max(narrow.Piece, widePiece)
 	wide.Airflow, wide.DialC, wide.StartC = math.Max(narrow.Airflow, wideAirflow), math.Max(narrow.DialC, wideDialC), math.Max(narrow.StartC, wideStartC)
 	b.wide = wide
 	b.priorSd = ensemble.Point{ensemble.ByAirflow: narrow.Airflow / wide.Airflow, ensemble.ByDial: narrow.DialC / wide.DialC, ensemble.ByStart: narrow.StartC / wide.StartC,
 		ensemble.ByHeatUp: 1, ensemble.ByWicks: 1, ensemble.ByBrowning: 1}
+	b.learnt = learntPrior(b.load.Learnt, wide)
 	var sizes []float64
 	for _, d := range narrow.Draw(500, b.lot.All) {
 		sizes = append(sizes, d.Thick[ensemble.BySize]*narrow.Size()/wide.Size())

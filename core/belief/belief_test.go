@@ -53,6 +53,9 @@ func (h hidden) reading(r *rand.Rand, minute float64) Evidence {
 // within a minute of the truth in nine of ten, and "safe by" is before it in
 // one of twenty at most.
 func TestReadingsFindTheHiddenFryer(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	t.Parallel()
 	r := rand.New(rand.NewPCG(7, 20))
 	near, early, all := 0, 0, 0
@@ -106,6 +109,9 @@ func TestReadingsFindTheHiddenFryer(t *testing.T) {
 // With nothing seen it is the window; the order of what is seen at one moment
 // is no matter; one wild reading moves it little.
 func TestWhatEvidenceMayDo(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	t.Parallel()
 	q := loadtest.Usual[0]
 	none, err := Replay(t.Context(), q, nil)
@@ -153,6 +159,9 @@ func TestWhatEvidenceMayDo(t *testing.T) {
 // What is seen never makes it safe: not a colour, not clear juices; and a
 // reading under the rule wins over any estimate.
 func TestCautionIsOneSided(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	t.Parallel()
 	q := loadtest.Usual[0]
 	safeBy := func(seen ...Evidence) float64 {

@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"math"
 	"math/rand/v2"
+	"slices"
 	"strings"
 	"testing"
 
@@ -35,6 +36,7 @@ func windowKinds() []struct {
 	staged.Program = load.Program{PreheatMin: 3, Stages: []load.Stage{{AirC: 160, Minutes: 12}, {AirC: 200, Minutes: 10}}, Turns: []load.Turn{{AtMin: 12, Kind: load.Flip}}}
 	layers := wings
 	layers.Load.Pieces = 22
+	layers.Program.Turns = slices.Clone(layers.Program.Turns) // others have them too
 	layers.Program.Turns[0].Kind = load.Shake
 	uk := loadtest.Usual[2]
 	uk.Guidance = "uk"
@@ -116,6 +118,9 @@ var windowLines []string
 // Of loads that are run one by one, 95 in 100 are safe by the window's "safe
 // by".
 func TestTheWindowCoversWhatItSays(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	const loads = 500
 	all, within := 0, 0
 	for _, k := range windowKinds() {

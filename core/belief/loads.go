@@ -14,6 +14,8 @@ const (
 	// strange is the share of households whose figures are not the window's
 	// but anything within the wide ones.
 	strange = 0.25
+	// oddEvening is that share of the evenings of a fryer that cooks have shown.
+	oddEvening = 0.08
 	// A reading: its tip 0 to 4 °C warmer than the coldest spot, noise of 1 °C,
 	// one in twenty a slip, anywhere within 80 K; one of any piece pulls a third
 	// of one of the thickest, and is of a spot that is warmer.
@@ -36,6 +38,9 @@ const (
 	modelC, modelMin = 0.7, 0.35
 )
 
+// TipC is by how much a tip may lie where it is warmer than the coldest spot, °C.
+const TipC = tipC
+
 // rootTwoPi is what a normal density is divided by.
 const rootTwoPi = 2.50662827463100050241576528481104525 // √(2π)
 
@@ -57,14 +62,16 @@ func logSum(a, b float64) float64 {
 
 // logPrior is how likely a load is before anything was seen.
 func (b *lotBelief) logPrior(z *ensemble.Point) float64 {
-	household, stranger := 0.0, 0.0
+	household, stranger, odd := 0.0, 0.0, strange
 	for k, x := range z {
 		mean, sd := 0.0, b.priorSd[k]
 		if k == ensemble.BySize {
 			mean, sd = b.size.mean, b.size.sd
 		}
 		d := (x - mean) / sd
-		household += -d*d/2 - math.Log(sd)
+		if b.learnt == nil || !ofFryer(k) {
+			household += -d*d/2 - math.Log(sd)
+		}
 		if k == ensemble.BySize {
 			// Pieces that were said differ by no more in a strange kitchen, but
 			// for what was not measured.
@@ -75,7 +82,10 @@ func (b *lotBelief) logPrior(z *ensemble.Point) float64 {
 		}
 		stranger += -d*d/2 - math.Log(sd)
 	}
-	return logSum(math.Log(1-strange)+household, math.Log(strange)+stranger)
+	if b.learnt != nil {
+		household, odd = household+b.learnt.log(z), oddEvening
+	}
+	return logSum(math.Log(1-odd)+household, math.Log(odd)+stranger)
 }
 
 // readingOf is how likely a reading is of a coldest spot so hot, °C.

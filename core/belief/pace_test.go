@@ -54,6 +54,9 @@ func anEvening(r *rand.Rand, minutes float64) (all []Evidence) {
 // After a colder reading nothing is safe earlier: over random loads, minutes
 // and sets of readings, with what else was seen.
 func TestAColderReadingIsNeverSafeSooner(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	t.Parallel()
 	r := rand.New(rand.NewPCG(12, 4))
 	late := func(v *float64) float64 {
@@ -98,6 +101,9 @@ func TestAColderReadingIsNeverSafeSooner(t *testing.T) {
 // A reading under the rule at the end, the first that a cook takes, binds: it
 // is shown as it was read, and the minutes are counted from it.
 func TestALowReadingAtTheEndBinds(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	t.Parallel()
 	for _, c := range []struct {
 		q      load.Request

@@ -130,6 +130,9 @@ func TestASupperIsLedToTheTable(t *testing.T) {
 // Of cooks that are slow at random the table is told truly: what is foreseen
 // halfway is not sooner than it was when all goes on without more delay.
 func TestATableTimeIsHonest(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	r := rand.New(rand.NewPCG(4, 4))
 	for range 3 {
 		e := night(t, 1)

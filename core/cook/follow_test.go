@@ -59,6 +59,9 @@ func aSupper(t *testing.T, r *rand.Rand) *Evening {
 // Whoever does as is asked gets to the table: a minute late at everything,
 // clumsy, or forgetful; and a clock that has begun runs on.
 func TestEveryFollowerGetsToTheTable(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	r := rand.New(rand.NewPCG(29, 11))
 	for n := range 20 {
 		kind := []string{"slow", "clumsy", "forgetful"}[n%3]

@@ -18,7 +18,8 @@ const matters = 1.5
 
 // NextTime is a change proposed from how a cook differed from its plan.
 type NextTime struct {
-	Minutes float64 `json:"minutes"` // of the last stage
+	// Minutes of the last stage; 0 where what happened says nothing of the dish.
+	Minutes float64 `json:"minutes"`
 	Says    string  `json:"says"`
 }
 
@@ -41,7 +42,7 @@ func (l Live) NextTime(crust string, raw bool, safeBy ...*float64) *NextTime {
 	planned, actual := l.Program.Minutes(), out.Sub(loaded).Minutes()
 	by, why := math.Round(actual-planned), inForInstead(math.Round(actual), planned)
 	if math.Abs(actual-planned) > math.Max(accidentMin, accidentShare*planned) {
-		return nil
+		return &NextTime{0, accidentSays(actual - planned)}
 	}
 	if math.Abs(actual-planned) < matters {
 		by = 0

@@ -167,6 +167,14 @@ func inForInstead(actual, planned float64) string {
 
 func crustCameOut(crust string) string { return "its crust came out " + crust }
 
+// accidentSays is of a cook that ran so many minutes past its plan, or less than it.
+func accidentSays(past float64) string {
+	if past < 0 {
+		return fmt.Sprintf("It came out %.0f min before its plan. That was something else: it says nothing of the dish, which stays.", -past)
+	}
+	return fmt.Sprintf("It came out %.0f min after its plan. That was something else: it says nothing of the dish, which stays.", past)
+}
+
 // nextTimeSays says by how many minutes a program is changed, and why.
 func nextTimeSays(by float64, why string) string {
 	if by < 0 {

@@ -40,6 +40,9 @@ type Ensemble struct {
 	SlipMin float64
 	// Narrower are the figures that would narrow safe most.
 	Narrower []Narrowing
+	// Narrowed is by how many minutes the time is shorter in which nineteen loads in
+	// twenty turn safe, by what cooks have shown of the fryer; 0 where they have not.
+	Narrowed float64
 }
 
 // outcome is what one lot came to in one run.
@@ -109,10 +112,10 @@ func Of(ctx context.Context, l *load.Load) (lots []*Ensemble, whole *Ensemble, e
 func joined(lots []*Ensemble) *Ensemble {
 	first := lots[0]
 	out := &Ensemble{First: slices.Clone(first.First), Safe: slices.Clone(first.Safe), Crisp: slices.Clone(first.Crisp), Over: slices.Clone(first.Over),
-		Core: slices.Clone(first.Core), Runs: first.Runs, SlipMin: first.SlipMin, Narrower: first.Narrower}
+		Core: slices.Clone(first.Core), Runs: first.Runs, SlipMin: first.SlipMin, Narrower: first.Narrower, Narrowed: first.Narrowed}
 	for _, o := range lots[1:] {
 		if median(o.Safe, math.Inf(1)) > median(out.Safe, math.Inf(1)) {
-			out.Narrower = o.Narrower // the last decides
+			out.Narrower, out.Narrowed = o.Narrower, o.Narrowed // the last decides
 		}
 		for i := range out.Safe {
 			out.First[i], out.Safe[i] = min(out.First[i], o.First[i]), max(out.Safe[i], o.Safe[i])
@@ -185,6 +188,7 @@ func (d *drawing) draw(all []Drawn) (*Ensemble, error) {
 	}
 	if safe != nil {
 		e.SlipMin, e.Narrower = safe.slip, narrower(d.load, d.lot, d.spread, &safe.Quadratic)
+		e.Narrowed = narrowed(d.load, d.lot, d.spread, &safe.Quadratic)
 	}
 	for _, f := range []struct {
 		into  *[]float64

@@ -14,13 +14,13 @@ import (
 // surely that is known, and what would make it surer.
 type Portrait struct {
 	DialC float64 `json:"dialC"`
-	// HeatUpMin is the minutes to 200 °C that are taken, Timed whether its
-	// owner timed them.
+	// HeatUpMin is the minutes to 200 °C by what was said of it, Timed whether its
+	// owner timed them. The curve has what cooks have shown as well.
 	HeatUpMin float64 `json:"heatUpMin"`
 	Timed     bool    `json:"timed"`
 	// SettlesC is the air that the dial ends up at.
 	SettlesC float64 `json:"settlesC"`
-	// Blows is how hard, beside most.
+	// Blows is how hard, beside most, as it was said.
 	Blows  string       `json:"blows"`
 	Curve  []PortraitAt `json:"curve"`
 	Wanted []Wanted     `json:"wanted"`
@@ -66,9 +66,15 @@ func PortraitOf(f load.Fryer, dialC float64, say units.Household) (Portrait, err
 	if spec.HeatUpMin == 0 {
 		spec.HeatUpMin = spec.Kind.HeatUp()
 	}
+	said := spec.HeatUpMin
+	if m.Learnt != nil {
+		metal := spec
+		metal.MetalJK = fryer.Metal(spec) * math.Exp(m.Learnt.Mean[load.LearntHeatUp])
+		spec.HeatUpMin = fryer.Takes(metal)
+	}
 	own := machineSpread(&m)
 	stranger := m
-	stranger.Timed = false
+	stranger.Timed, stranger.Learnt = false, nil
 	kind := machineSpread(&stranger)
 	// The kind's spread lies around the kind's own middle.
 	middle := spec.Kind.HeatUp() / spec.HeatUpMin
@@ -85,7 +91,7 @@ func PortraitOf(f load.Fryer, dialC float64, say units.Household) (Portrait, err
 			return Portrait{}, err
 		}
 	}
-	p := Portrait{DialC: dialC, HeatUpMin: spec.HeatUpMin, Timed: m.Timed, SettlesC: dialC + spec.DialOffsetC, Blows: blows(m.Spec.Airflow), Wanted: []Wanted{}}
+	p := Portrait{DialC: dialC, HeatUpMin: said, Timed: m.Timed, SettlesC: dialC + spec.DialOffsetC, Blows: Blows(*f.Whole().Airflow), Wanted: []Wanted{}}
 	for i := range lines[0] {
 		p.Curve = append(p.Curve, PortraitAt{float64(i) * fryer.CurveStep, lines[0][i], lines[1][i], lines[2][i], lines[3][i], lines[4][i]})
 	}

@@ -33,6 +33,9 @@ type Spread struct {
 	HeatUp  float64 // share
 	Wicks   float64 // share
 	Browns  float64 // share
+	// root is what turns the fryer's four figures into theirs where cooks have shown
+	// how they differ together; nil where each differs by itself.
+	root *[load.LearntFigures][load.LearntFigures]float64
 }
 
 // FridgeSpreadC is how far fridges differ, °C.
@@ -57,13 +60,21 @@ const (
 func SpreadOf(m *load.Machine, lots ...*load.Lot) Spread {
 	v := machineSpread(m)
 	for _, lot := range lots {
-		mean := byProportion
-		if lot.Measured {
-			mean = ruler
+		mean := meanOf(lot)
+		if lot.HandSd != nil {
+			mean = 2 * math.Hypot(mean/2*math.Sqrt(1-handShare), *lot.HandSd)
 		}
 		v.Piece, v.Mean = math.Max(v.Piece, lot.SpreadPct/100), math.Max(v.Mean, mean)
 	}
 	return v
+}
+
+// meanOf is how far a load's mean thickness differs from what was said.
+func meanOf(lot *load.Lot) float64 {
+	if lot.Measured {
+		return ruler
+	}
+	return byProportion
 }
 
 // lotSpreads are how far the figures of each lot of a load vary. What is of the
@@ -102,6 +113,13 @@ func machineSpread(m *load.Machine) Spread {
 			v.HeatUp *= twinWider
 		}
 	}
+	if m.Learnt != nil {
+		if root, ok := m.Learnt.Root(); ok {
+			v.root = &root
+			sd := func(k int) float64 { return 2 * math.Sqrt(m.Learnt.Covariance[k][k]) }
+			v.Airflow, v.DialC, v.HeatUp, v.Browns = sd(load.LearntAirflow), sd(load.LearntDial), sd(load.LearntHeatUp), sd(load.LearntBrowning)
+		}
+	}
 	return v
 }
 
@@ -112,6 +130,14 @@ const reach = 1.7
 // At turns a point into what it stands for.
 func (v Spread) At(z *Point) run.Variation {
 	scale := func(sd float64) float64 { return math.Exp(sd / 2) } // never under 0
+	if v.root != nil {
+		of := v.fryerAt(z)
+		return run.Variation{
+			Sizes:   []float64{1 + z[BySize]*v.Size()/2},
+			Airflow: math.Exp(of[load.LearntAirflow]), DialC: of[load.LearntDial], StartC: v.StartC / 2 * z[ByStart],
+			HeatUp: math.Exp(of[load.LearntHeatUp]), Wicks: scale(v.Wicks * z[ByWicks]), Browns: math.Exp(of[load.LearntBrowning]),
+		}
+	}
 	return run.Variation{
 		Sizes:   []float64{1 + z[BySize]*v.Size()/2},
 		Airflow: scale(v.Airflow * z[ByAirflow]), DialC: v.DialC / 2 * z[ByDial], StartC: v.StartC / 2 * z[ByStart],

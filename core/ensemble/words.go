@@ -6,8 +6,8 @@ import (
 	"velocrustum/core/units"
 )
 
-// blows words an airflow beside a middling fryer's.
-func blows(airflow float64) string {
+// Blows words an airflow beside a middling fryer's.
+func Blows(airflow float64) string {
 	switch {
 	case airflow < 0.8:
 		return "a good deal less than most"

@@ -90,6 +90,8 @@ type Spec struct {
 	GrillW float64
 	// GrillReaches scales what of it reaches the food; 0 is as reckoned.
 	GrillReaches float64
+	// PressurePa is of the air that it stands in; 0 is that at the level of the sea.
+	PressurePa float64
 }
 
 // MaxTrays is how many an oven takes.
@@ -169,21 +171,9 @@ func Metal(s Spec) float64 {
 	if goal == 0 {
 		goal = s.Kind.HeatUp()
 	}
-	s.RoomC, s.DialOffsetC = 21, 0
 	takes := func(metal float64) float64 {
 		s.MetalJK = metal
-		f, err := NewState(s)
-		if err != nil {
-			return 0
-		}
-		const dt = 5.0
-		for t := 0.0; t < 60*60; t += dt {
-			before := f.airC
-			if f.Step(dt, 300, false, Take{}); f.airC >= 200 {
-				return (t + dt*(200-before)/(f.airC-before)) / 60
-			}
-		}
-		return 60
+		return Takes(s)
 	}
 	lo, hi := 1.0, 20*s.PowerW // J/K
 	for range 24 {
@@ -194,6 +184,24 @@ func Metal(s Spec) float64 {
 		}
 	}
 	return (lo + hi) / 2
+}
+
+// Takes is how many minutes a fryer takes to 200 °C, empty, at full power, from a room
+// of 21 °C, by the metal that it heats; 60 where it does not get there.
+func Takes(s Spec) float64 {
+	s.RoomC, s.DialOffsetC = 21, 0
+	f, err := NewState(s)
+	if err != nil {
+		return 0
+	}
+	const dt = 5.0
+	for t := 0.0; t < 60*60; t += dt {
+		before := f.airC
+		if f.Step(dt, 300, false, Take{}); f.airC >= 200 {
+			return (t + dt*(200-before)/(f.airC-before)) / 60
+		}
+	}
+	return 60
 }
 
 // CurveStep is the time between two points of a Curve, minutes.
@@ -232,9 +240,28 @@ func (f *State) AirC() float64 { return f.airC }
 // EnergyJ returns the heater's work so far.
 func (f *State) EnergyJ() float64 { return f.energyJ }
 
+func (s *Spec) pressure() float64 {
+	if s.PressurePa == 0 {
+		return thermal.StandardPressure
+	}
+	return s.PressurePa
+}
+
+// thinBlows is by what power of its density air that is blown gives heat (turbulent and
+// laminar films have 0.8 and 0.5; Incropera et al., 6th ed., ch. 7).
+const thinBlows = 0.6
+
+// blows is the airflow, as much weaker as the air is thinner.
+func (s *Spec) blows() float64 {
+	if s.PressurePa == 0 {
+		return s.Airflow
+	}
+	return s.Airflow * math.Pow(s.PressurePa/thermal.StandardPressure, thinBlows)
+}
+
 // VapourPressure returns the steam's partial pressure, Pa.
 func (f *State) VapourPressure() float64 {
-	return thermal.StandardPressure * f.vapour / (f.vapour + 0.622)
+	return f.spec.pressure() * f.vapour / (f.vapour + 0.622)
 }
 
 // Film returns the heat transfer to the upward and the downward face while
@@ -244,7 +271,7 @@ func (f *State) Film(open bool) (all, convect [2]float64) {
 	if open {
 		return [2]float64{stillAir + 4, stillAir + 3}, [2]float64{stillAir, stillAir}
 	}
-	u, l := b.Upper*f.spec.Airflow, b.Lower*f.spec.Airflow
+	u, l := b.Upper*f.spec.blows(), b.Lower*f.spec.blows()
 	if f.how.Still {
 		u, l = stillAir, stillAir
 	}

@@ -9,7 +9,6 @@ import (
 	"strings"
 
 	"velocrustum/core/food"
-	"velocrustum/core/fryer"
 	"velocrustum/core/larder"
 	"velocrustum/core/refuse"
 	"velocrustum/core/safety"
@@ -32,7 +31,7 @@ func Of(q Request) (*Load, error) {
 	machine := c.machine(orElse(q.Fryer, Fryer{}))
 	if len(c.Fields) == 0 {
 		machine.Spec = machine.InDrawer()
-		machine.Spec.MetalJK = fryer.Metal(machine.Spec)
+		machine.weigh()
 		if orElse(q.Fryer, Fryer{}).Drawer != "" {
 			machine.OfTwo, machine.Drawer, machine.Drawers = true, q.Fryer.Drawer, 1
 		}
@@ -205,6 +204,9 @@ func (c *checker) inBasket(lot *Lot, p Pieces, coat Covering, m Machine) {
 	}
 	m.shape(lot, lot.Cut.Piece(lot.MassG, orElse(p.ThicknessMm, 0)))
 	m.deal(lot, p.Pieces)
+	if h, ok := m.hand(lot.Cut.ID); ok {
+		lot.Hand, lot.HandSd = math.Exp(h.Mean), &h.Sd
+	}
 	oil := coat.OilG / lot.Surface100(p.Pieces)
 	if lot.Coating.ID != food.Bare || lot.Plant() { // what was fried has its fat
 		oil = math.Max(oil, lot.Was.FatG*lot.MassG/lot.Surface100(1))
@@ -239,7 +241,7 @@ func (c *checker) layOut(asked Request, l *Load) {
 
 // pieces checks the pieces. Their shape waits until all else is known.
 func (c *checker) pieces(p Pieces) Lot {
-	lot := Lot{Pieces: p.Pieces, MassG: p.PieceMassG, Measured: p.ThicknessMm != nil, StartC: orElse(p.StartC, food.OutOfFridgeC),
+	lot := Lot{Pieces: p.Pieces, Hand: 1, MassG: p.PieceMassG, Measured: p.ThicknessMm != nil, StartC: orElse(p.StartC, food.OutOfFridgeC),
 		Surface: food.Surface(p.Surface), SpreadPct: orElse(p.SpreadPct, carefulHandPct), Under: p.Under}
 	var err error
 	if lot.Cut, err = food.FindCut(p.Cut); err != nil {

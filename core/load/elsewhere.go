@@ -4,7 +4,6 @@ import (
 	"encoding/json"
 	"fmt"
 
-	"velocrustum/core/fryer"
 	"velocrustum/core/refuse"
 )
 
@@ -104,7 +103,7 @@ func (c *checker) elsewhere(at string, st Stage, l *Load) *elsewhere {
 		return nil
 	}
 	machine.Spec = machine.InDrawer()
-	machine.Spec.MetalJK = fryer.Metal(machine.Spec)
+	machine.weigh()
 	e := &elsewhere{machine: machine, key: st.PlaceKey()}
 	there := Place{Machine: &e.machine}
 	for _, lot := range l.Lots {

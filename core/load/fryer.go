@@ -6,6 +6,7 @@ import (
 	"slices"
 
 	"velocrustum/core/fryer"
+	"velocrustum/core/thermal"
 )
 
 // machine checks a fryer and its dial.
@@ -39,6 +40,7 @@ func (c *checker) machine(given Fryer) Machine {
 			m.Spec.Levels = 2
 		}
 	}
+	c.learnt(&m, f.Learnt)
 	return m
 }
 
@@ -70,6 +72,10 @@ func (c *checker) spec(f Fryer) fryer.Spec {
 	c.In(Limits, "fryer.airflow", s.Airflow)
 	c.In(Limits, "fryer.dialOffsetC", f.DialOffsetC)
 	c.In(Limits, "fryer.roomC", s.RoomC)
+	if f.AboveSeaM != 0 {
+		c.In(Limits, "fryer.aboveSeaM", f.AboveSeaM)
+		s.PressurePa = thermal.PressureAt(f.AboveSeaM)
+	}
 	return s
 }
 

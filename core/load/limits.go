@@ -54,6 +54,7 @@ var Limits = refuse.Limits{
 	"fryer.airflow":           {Min: 0.3, Max: 2, Step: 0.05, Unit: "of a middling fryer"},
 	"fryer.dialOffsetC":       {Min: -40, Max: 40, Step: 1, Unit: "°C"},
 	"fryer.roomC":             {Min: 0, Max: 45, Step: 1, Unit: "°C"},
+	"fryer.aboveSeaM":         {Min: 0, Max: 5000, Step: 50, Unit: "m above the sea"},
 	"fryer.heatUpMin":         {Min: fryer.MinHeatUp, Max: fryer.MaxHeatUp, Step: 0.1, Unit: "minutes from cold to 200 °C"},
 	"fryer.trays":             {Min: 1, Max: fryer.MaxTrays, Step: 1, Unit: "trays"},
 	"fryer.drawerPowerW":      {Min: 300, Max: 3500, Step: 50, Unit: "W"},

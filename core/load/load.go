@@ -42,12 +42,16 @@ type Lot struct {
 	Piece       food.Piece
 	MassG       float64 // of one piece, raw, without its coat
 	ThicknessMm float64
-	Measured    bool    // the thickness, by ruler
-	SpreadPct   float64 // of thickness
-	StartC      float64
-	Surface     food.Surface
-	WaterKgM2   float64 // free on the surface
-	Under       string  // what it lies on
+	Measured    bool // the thickness, by ruler
+	// Hand scales it, as cooks have shown of this cut here, and HandSd is how surely
+	// its logarithm is known; 1 and nil where they have not.
+	Hand      float64
+	HandSd    *float64
+	SpreadPct float64 // of thickness
+	StartC    float64
+	Surface   food.Surface
+	WaterKgM2 float64 // free on the surface
+	Under     string  // what it lies on
 
 	All      int        // pieces in all drawers
 	Pieces   int        // in one drawer; of two the fuller
@@ -82,6 +86,8 @@ type Machine struct {
 	Drawer          string // Left or Right
 	PlugW, ElementW float64
 	Inferred        []string // figures that nobody measured
+	// Learnt is what cooks have shown of it; nil where none have.
+	Learnt *Learnt
 }
 
 // Minutes is how long the program is.

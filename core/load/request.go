@@ -211,11 +211,19 @@ type Fryer struct {
 	// Grill is what its element under the roof draws, W; left out, it has none.
 	Grill *float64 `json:"grill,omitempty"`
 	RoomC *float64 `json:"roomC,omitempty"` // 21
+	// AboveSeaM is how high it stands, m: the higher, the sooner water boils and the
+	// less its air gives; 0.
+	AboveSeaM float64 `json:"aboveSeaM,omitempty"`
 	// Dial is what can be set on it; a recommendation keeps to it.
 	Dial *Dial `json:"dial,omitempty"` // 80 to 200 by 5
 	// StopsItself is whether its timer turns it off, so that what is forgotten
 	// in it stands there; else it goes on heating.
 	StopsItself bool `json:"stopsItself,omitempty"`
+	// Learnt is what cooks have shown of it: it counts in the place of airflow,
+	// dialOffsetC and the minutes to 200 °C.
+	Learnt *Learnt `json:"learnt,omitempty"`
+	// LearntIn is that of each of two drawers that run apart.
+	LearntIn map[string]*Learnt `json:"-"`
 }
 
 // ElementShare is what one element of two draws at most, of all that the plug
@@ -229,6 +237,7 @@ const Left, Right = "left", "right"
 // In is one drawer of a fryer with two, to run apart from the other.
 func (f Fryer) In(drawer string) *Fryer {
 	f.Drawer = drawer
+	f.Learnt = f.LearntIn[drawer]
 	return &f
 }
 

@@ -50,7 +50,7 @@ func (l *Lot) wait(t, dt float64, st load.Stage) {
 		surface := (p.body.Surface(0) + p.body.Surface(1)) / 2
 		air := thermal.Air{T: around + in.own*(surface-around)}
 		// Steam that stands is at no more than the room's own pressure.
-		air.Vapour = min(thermal.StandardPressure, roomPressure+in.moist*(thermal.SaturationPressure(air.T)-roomPressure))
+		air.Vapour = min(thermal.SkyAt(l.machine.Spec.PressurePa).Pressure(), roomPressure+in.moist*(thermal.SaturationPressure(air.T)-roomPressure))
 		lies := p.exposure
 		p.exposure.Upper, p.exposure.Lower = 1, 1 // as it lay in the basket it lies no more
 		before := p.body.Ledger().Vapour

@@ -48,6 +48,7 @@ func (l *Lot) layIn(v Variation, fineness Fineness, filmWM2K float64) error {
 	l.pathogen, _ = safety.PathogenFor(of.Class(), 100*of.Cut.Flesh.Fat)
 	sizes := v.sizes(of.Number)
 	for _, size := range sizes {
+		size *= of.Hand
 		piece := of.Piece
 		if size != 1 {
 			// A thicker piece of the same kind is larger all over.
@@ -80,6 +81,7 @@ func (l *Lot) layIn(v Variation, fineness Fineness, filmWM2K float64) error {
 				body.AddSurfaceWater(of.Wet())
 				body.Glaze(of.GlazeKgM2)
 				body.Wick(v.Wicks)
+				body.Under(thermal.SkyAt(l.machine.Spec.PressurePa))
 				if i == 0 {
 					p.body, p.bodyArea = body, part.Area
 				} else {
@@ -90,7 +92,7 @@ func (l *Lot) layIn(v Variation, fineness Fineness, filmWM2K float64) error {
 			p.flesh0, p.fat0 = p.both((*thermal.Body).FleshWater), p.both(firmFat)
 			p.watch = safety.NewWatch(of.Rule, start)
 			for face := range p.brown {
-				p.brown[face].Gain = of.BrowningGain * v.Browns
+				p.brown[face].Gain = of.BrowningGain * v.Browns * l.machine.Browns()
 				p.brown[face].Stage = crust.Stage(of.Was.Brown)
 			}
 			l.places = append(l.places, p)

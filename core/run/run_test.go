@@ -220,3 +220,25 @@ func TestCurvesAreOfOneThing(t *testing.T) {
 		})
 	}
 }
+
+// High up it is safe later, since the air gives less and water takes more of it along.
+func TestHigherUpIsLater(t *testing.T) {
+	t.Parallel()
+	safe := func(m float64) float64 {
+		q := loadtest.DozenWings()
+		q.Fryer = &load.Fryer{AboveSeaM: m}
+		l, err := load.Of(q)
+		if err != nil {
+			t.Fatal(err)
+		}
+		r, err := Start(l, Nominal, Fine)
+		if err != nil {
+			t.Fatal(err)
+		}
+		r.Carry(func(float64) bool { return true })
+		return r.Only().SafeAt()
+	}
+	if sea, high := safe(0), safe(2500); high < sea+0.3 {
+		t.Errorf("safe at %.2f min by the sea, at %.2f at 2,500 m", sea, high)
+	}
+}

@@ -169,6 +169,9 @@ func TestBasketsAreTheEngines(t *testing.T) {
 
 // Random suppers: all that is true of any, and what no change may make worse.
 func TestRandomSuppers(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	kinds := []prep.Asked{pieces("chicken-wing-flat", 12, 43, "starch-dust", 4, 200, 18), pieces("potato-wedge", 14, 32, "oil-rub", 10, 190, 22),
 		pieces("chicken-drumstick", 5, 110, "bare", 2, 185, 26), pieces("fish-strip", 9, 36, "three-bowl-crumb", 8, 195, 10)}
 	r := rand.New(rand.NewPCG(5, 12))

@@ -142,6 +142,9 @@ func TestChanceIsSaidAsItIs(t *testing.T) {
 // rest, sauces each of its own and things that are due at once: all that is true of any
 // sheet, and a sauce is ready for its own table, not for another.
 func TestRandomTables(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	r := rand.New(rand.NewPCG(29, 5))
 	for n := range 40 {
 		s := Supper{ServeAt: table, Hands: 1 + r.IntN(2), Hobs: ptr(2), Fryers: []NamedFryer{square, twin}, Oven: &Oven{WarmC: 90}}
@@ -196,6 +199,9 @@ func TestRandomTables(t *testing.T) {
 // Four dishes at two tables, nothing settled, three pairs of hands: it ends, and says by
 // how much another evening may be better.
 func TestManyDishesAtTwoTables(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	s := free(4)
 	s.Hands = 3
 	children := s.ServeAt.Add(-45 * time.Minute)

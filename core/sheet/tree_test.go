@@ -132,6 +132,9 @@ func smallSupper(r *rand.Rand, n int) Supper {
 // better, the mean of the plates is within a point of the best and the softest basket
 // within two.
 func TestBesideEveryEvening(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	r := rand.New(rand.NewPCG(29, 1))
 	all := 0
 	for n := range 20 {
@@ -255,6 +258,9 @@ func BenchmarkSheetFree(b *testing.B) {
 // The earliest table is the earliest: with hands away for a while no minute before it
 // would do, and asked for then it is on time.
 func TestTheEarliestTableIsTheEarliest(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	r := rand.New(rand.NewPCG(29, 4))
 	late := 0
 	for n := range 10 {

@@ -125,6 +125,7 @@ type Ledger struct {
 // Body is the state of one piece.
 type Body struct {
 	g     *grid
+	sky   *Sky
 	store []float64 // holds all the slices below
 	// Two values a shell, face 0 and face 1 interleaved.
 	t, x   []float64 // °C; kg water per kg fat-free dry
@@ -175,7 +176,7 @@ func New(shape float64, layers []Layer, res Resolution, start float64) (*Body, e
 		return nil, err
 	}
 	n := g.n
-	b := &Body{g: g}
+	b := &Body{g: g, sky: sea}
 	b.carve(make([]float64, 16*2*n+11*n), make([]bool, 2*n))
 	for i, m := range g.mat {
 		v := g.volume[i]
@@ -338,3 +339,7 @@ func (b *Body) AddSurfaceWater(w float64) {
 	}
 	b.begin()
 }
+
+// Under puts the piece under the air of a kitchen; at the level of the sea where it is
+// not said.
+func (b *Body) Under(s *Sky) { b.sky = s }

@@ -25,7 +25,7 @@ func (b *Body) evaporate(c *face, f int, dt, shrink float64, air Air) {
 	j := 2*(n-1) + f
 	ts, x := b.surf[f], b.x[j]
 	film := (ts+air.T)/2 + 273.15
-	c.kappa = shrink * air.Convect[f] / (StandardPressure / 287.1 / film * 1010 * 0.905) / (gasConstantSteam * film)
+	c.kappa = shrink * air.Convect[f] / (b.sky.pressure / 287.1 / film * 1010 * 0.905) / (gasConstantSteam * film)
 	supply := b.k[j] / g.outer[n-1]
 	sat, rise := saturation.both(ts)
 	demand := c.kappa * sat
@@ -48,7 +48,7 @@ func (b *Body) evaporate(c *face, f int, dt, shrink float64, air Air) {
 	b.front[f] = n - 1
 	above := 1 / (c.kappa + 1e-30) // resistance up to the air, Pa per kg/m²·s
 	if dry > 0 {
-		above += dryShare(x) * (g.outer[n-1] + g.inner[n-1]) / (vapourMoves.at(b.t[j]) * b.pores[n-1])
+		above += dryShare(x) * (g.outer[n-1] + g.inner[n-1]) / (vapourMoves.at(b.t[j]) * b.sky.thin * b.pores[n-1])
 	}
 	for i := n - 2; i >= g.first && dry >= leastFront; i-- {
 		k := 2*i + f
@@ -72,7 +72,7 @@ func (b *Body) evaporate(c *face, f int, dt, shrink float64, air Air) {
 			return
 		}
 		d := b.seenThrough(i, x)
-		across := dryShare(x) / (vapourMoves.at(b.t[k]) * b.pores[i])
+		across := dryShare(x) / (vapourMoves.at(b.t[k]) * b.sky.thin * b.pores[i])
 		v := dry * (1 - d) / (above + across*g.outer[i])
 		a, da := activitySlope(x)
 		gives := v * (a*sat - air.Vapour)

@@ -94,7 +94,7 @@ func (b *Body) Centre() float64 {
 		j := 2*i + face
 		if i == 0 {
 			// What boils is flat: there the shell stands for the centre.
-			curved := min(1, max(0, (leastBoiling-b.t[j])/boilsOver))
+			curved := min(1, max(0, (b.sky.leastBoiling-b.t[j])/boilsOver))
 			return b.t[j] - curved*g.extrapolate*(b.t[j+2]-b.t[j])
 		}
 		bone, flesh := boneConductivity/g.outer[i-1], b.k[j]/g.inner[i]

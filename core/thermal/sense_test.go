@@ -118,7 +118,7 @@ func TestFatRendersAndNeverComesBack(t *testing.T) {
 func TestBoilingPointClimbsAsFoodDries(t *testing.T) {
 	last := 0.0
 	for x := 1.2; x > 0.01; x *= 0.97 {
-		tb, rise := boilingOver(x)
+		tb, rise := sea.boilingOver(x)
 		if tb < last-1e-9 || rise < 0 {
 			t.Fatalf("x %.3f boils at %.2f °C after %.2f", x, tb, last)
 		}

@@ -122,7 +122,7 @@ func (b *Body) settle(dry bool) {
 		s.solve(0)
 		again := b.frozen && b.thawOn(turn >= thaws)
 		for j, t := range s.rhs {
-			if dry || again && b.frozen && t < leastBoiling {
+			if dry || again && b.frozen && t < b.sky.leastBoiling {
 				continue
 			}
 			switch hold := b.sink[j]; {
@@ -134,7 +134,7 @@ func (b *Body) settle(dry bool) {
 					b.sink[j], b.freed[j], again = 0, true, true
 					b.spent[j] = math.Max(0, math.Min(taken, most))
 				}
-			case t > leastBoiling && !b.freed[j] && b.x[j] > boundRest:
+			case t > b.sky.leastBoiling && !b.freed[j] && b.x[j] > boundRest:
 				if tb, hold := b.boiling(j, j/2); t > tb {
 					s.diag[j] += hold
 					b.keep[j] += hold * tb
@@ -152,7 +152,7 @@ func (b *Body) settle(dry bool) {
 // leastSetting is a temperature, °C, under which hardly anything sets.
 const leastSetting = 75.0
 
-// leastBoiling is a temperature, °C, under which nothing boils; boundRest is
+// leastBoiling is a temperature, °C, under which nothing boils at sea level; boundRest is
 // the water, kg/kg dry, that does not boil off.
 const (
 	leastBoiling = 99.0
@@ -225,7 +225,7 @@ func (b *Body) soaks(j int) float64 {
 	}
 	x := b.x[j]
 	q := x / poresHalf
-	return scaledSlope((steam-leastSteam)/(1-leastSteam)*b.set[j]*vapourMoves.at(b.t[j])*b.pores[j/2]/(1+q*q*q*q)*saturation.at(b.t[j]), x)
+	return scaledSlope((steam-leastSteam)/(1-leastSteam)*b.set[j]*vapourMoves.at(b.t[j])*b.sky.thin*b.pores[j/2]/(1+q*q*q*q)*saturation.at(b.t[j]), x)
 }
 
 // leastSteam is the share of saturation from which steam stays in the pores.
@@ -345,7 +345,7 @@ func (b *Body) fillHeat(dt float64, dry bool) {
 			cj := h + fatHeat*fat[j] + m*xj
 			c[j], sink[j] = cj, 0
 			diag[j], rhs[j] = cj, cj*tj
-			if tj > leastBoiling && xj > boundRest && !dry {
+			if tj > b.sky.leastBoiling && xj > boundRest && !dry {
 				if tb, hold := b.boiling(j, i); tj > tb-0.5 {
 					b.point[j], sink[j] = tb, hold
 					diag[j] += hold
@@ -361,7 +361,7 @@ func (b *Body) fillHeat(dt float64, dry bool) {
 // it there through a step, J/m²·K: large while wet, less as the boiling
 // point climbs with each gram that leaves.
 func (b *Body) boiling(j, i int) (tb, sink float64) {
-	tb, rise := boilingOver(b.x[j])
+	tb, rise := b.sky.boilingOver(b.x[j])
 	tb += b.g.late[i]
 	return tb, 1 / (1/(holdsFast*b.c[j]) + rise/(2.25e6*b.solids[i]))
 }

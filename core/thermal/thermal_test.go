@@ -271,3 +271,21 @@ func BenchmarkStep(b *testing.B) {
 		w.Step(2, fryerAir)
 	}
 }
+
+// The higher a kitchen, the sooner water boils: at 1,500 m near 95 °C, at 3,000 near 90
+// (IAPWS-IF97 under the standard atmosphere of ISO 2533).
+func TestWaterBoilsSoonerHigherUp(t *testing.T) {
+	at0, _ := sea.boilingOver(5)
+	for _, c := range []struct{ m, pascals, boils float64 }{{0, 101325, 99.97}, {1500, 84556, 94.98}, {3000, 70109, 89.93}} {
+		p := PressureAt(c.m)
+		if math.Abs(p-c.pascals) > 20 {
+			t.Errorf("at %.0f m the air has %.0f Pa, want %.0f", c.m, p, c.pascals)
+		}
+		if tb, _ := SkyAt(p).boilingOver(5); math.Abs(tb-at0+99.97-c.boils) > 0.1 {
+			t.Errorf("at %.0f m water boils %.2f K sooner, want %.2f", c.m, at0-tb, 99.97-c.boils)
+		}
+	}
+	if SkyAt(0) != sea || SkyAt(StandardPressure) != sea {
+		t.Error("where nothing is said it is not the level of the sea")
+	}
+}

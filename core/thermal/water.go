@@ -1,6 +1,9 @@
 package thermal
 
-import "math"
+import (
+	"math"
+	"sync"
+)
 
 // Constants of water and steam. Sources: IAPWS-IF97 for saturation, and the
 // usual linear fit to its latent heat (0.5 % to 120 °C, 4.4 at 200).
@@ -129,30 +132,85 @@ func BoilingPoint(a float64) float64 {
 	return boilingPoint[i] + (x-float64(i))*(boilingPoint[i+1]-boilingPoint[i])
 }
 
-// boiling is the boiling point over food of a water content, and how fast it
-// climbs as water leaves, tabulated in steps of 0.002 kg/kg; from 1 kg/kg on
-// it is that of water.
-var boiling = func() (table [502]struct{ t, rise float64 }) {
-	at := func(x float64) float64 { return BoilingPoint(WaterActivity(x)) }
-	for i := range table {
+// A Sky is the air that a kitchen stands in: the higher, the thinner, so that water
+// boils sooner and leaves more readily.
+type Sky struct {
+	pressure float64 // Pa
+	thin     float64 // standard pressure over it
+	// boiling is the boiling point over food of a water content, and how fast it
+	// climbs as water leaves, in steps of boilingStep; from 1 kg/kg on it is that of
+	// water.
+	boiling [502]struct{ t, rise float64 }
+	// leastBoiling is a temperature, °C, under which nothing boils.
+	leastBoiling float64
+}
+
+const boilingStep = 0.002 // kg/kg
+
+// sea is the air at the level of the sea.
+var sea = newSky(StandardPressure)
+
+func newSky(pressure float64) *Sky {
+	s := &Sky{pressure: pressure, thin: StandardPressure / pressure}
+	at := func(x float64) float64 { return boilsAt(WaterActivity(x) * s.thin) }
+	for i := range s.boiling {
 		x := max(float64(i)*boilingStep, boilingStep/2)
-		table[i].t = at(x)
-		table[i].rise = max(0, (at(0.97*x)-at(x))/(0.03*x))
+		s.boiling[i].t = at(x)
+		s.boiling[i].rise = max(0, (at(0.97*x)-at(x))/(0.03*x))
 	}
-	return table
-}()
+	s.leastBoiling = leastBoiling + boilsAt(s.thin) - boilsAt(1)
+	return s
+}
 
-const boilingStep = 0.002
+// boilsAt is BoilingPoint, and of thinner air that of an activity over one.
+func boilsAt(a float64) float64 {
+	if a <= 1 {
+		return BoilingPoint(a)
+	}
+	from, to := 50.0, 100.0
+	for range 60 {
+		if mid := (from + to) / 2; SaturationPressure(mid)*a < StandardPressure {
+			from = mid
+		} else {
+			to = mid
+		}
+	}
+	return (from + to) / 2
+}
 
-func boilingOver(x float64) (t, rise float64) {
+// PressureAt is that of the air so many metres above the sea, Pa: the standard
+// atmosphere (ISO 2533).
+func PressureAt(aboveSeaM float64) float64 {
+	return StandardPressure * math.Pow(1-2.25577e-5*aboveSeaM, 5.25588)
+}
+
+var skies sync.Map // by pressure, hPa
+
+// SkyAt is the air of a pressure, Pa; 0 is standard.
+func SkyAt(pressure float64) *Sky {
+	if pressure == 0 || pressure == StandardPressure {
+		return sea
+	}
+	hPa := math.Round(pressure / 100)
+	if s, ok := skies.Load(hPa); ok {
+		return s.(*Sky)
+	}
+	s, _ := skies.LoadOrStore(hPa, newSky(100*hPa))
+	return s.(*Sky)
+}
+
+// Pressure is of the air, Pa.
+func (s *Sky) Pressure() float64 { return s.pressure }
+
+func (s *Sky) boilingOver(x float64) (t, rise float64) {
 	f := x / boilingStep
 	if !(f > 0) {
 		f = 0
 	} else if f >= 500 {
-		return boiling[500].t, 0
+		return s.boiling[500].t, 0
 	}
 	i := int(f)
 	f -= float64(i)
-	a, b := &boiling[i], &boiling[i+1]
+	a, b := &s.boiling[i], &s.boiling[i+1]
 	return a.t + f*(b.t-a.t), a.rise + f*(b.rise-a.rise)
 }

@@ -24,6 +24,15 @@ func (u Temperature) Words(c float64) string {
 	return fmt.Sprintf("%.0f °C", math.Round(c)+0)
 }
 
+// Apart returns how far apart two temperatures are that differ by k kelvins, in whole
+// degrees of the unit.
+func (u Temperature) Apart(k float64) string {
+	if u == Fahrenheit {
+		return fmt.Sprintf("%.0f °F", math.Round(k*9/5)+0)
+	}
+	return fmt.Sprintf("%.0f °C", math.Round(k)+0)
+}
+
 // nearly is what a whole °F may be off by once it was kept in tenths of a °C.
 const nearly = 0.1
 

@@ -64,6 +64,9 @@ func TestOnePlugGivesWhatItHas(t *testing.T) {
 // A weaker plug is never quicker, and a drawer beside another never quicker than
 // alone; what begins when the other holds has more of the plug.
 func TestWhatDrawersCostEachOther(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	t.Parallel()
 	core := func(a Answer, k int) (at5, at12 float64) {
 		line := a.Chambers[k].Timeline
@@ -133,6 +136,9 @@ func TestDrawersAreAlike(t *testing.T) {
 
 // The verdict speaks of both, on the clock that they share.
 func TestTheVerdictOfTwoDrawers(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	t.Parallel()
 	f := twin(2200)
 	both := func(minutes float64) []load.Chamber {

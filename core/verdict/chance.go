@@ -4,7 +4,7 @@ import (
 	"math"
 
 	"velocrustum/core/ensemble"
-	"velocrustum/core/units"
+	"velocrustum/core/load"
 )
 
 // Chance is the window over the spread of pieces, fryers and fridges.
@@ -33,6 +33,16 @@ type Chance struct {
 	By []ChanceAt `json:"by"`
 	// Core is the spread of the coldest meat: the 5th and 95th percentile.
 	Core []Band `json:"core"`
+	// FromCooks is what cooks on the fryer have to do with it; nil where none have.
+	FromCooks *FromCooks `json:"fromCooks,omitempty"`
+}
+
+// FromCooks says from how many cooks a fryer is known, and by how many minutes shorter the
+// time is in which nineteen loads in twenty turn safe.
+type FromCooks struct {
+	Cooks       int     `json:"cooks"`
+	NarrowerMin float64 `json:"narrowerMin"`
+	Says        string  `json:"says"`
 }
 
 // ChanceAt is the chance at one minute.
@@ -58,9 +68,8 @@ type Doubt struct {
 	Says    string  `json:"says"`
 }
 
-// chance reads the chances off the loads that were drawn; what would narrow
-// them is worded in a household's units.
-func chance(e *ensemble.Ensemble, say units.Household) *Chance {
+// chance reads the chances off the loads that were drawn.
+func chance(e *ensemble.Ensemble, l *load.Load) *Chance {
 	ready := make([]float64, len(e.Safe))
 	for i := range ready {
 		ready[i] = math.Max(e.Safe[i], e.Crisp[i])
@@ -73,7 +82,10 @@ func chance(e *ensemble.Ensemble, say units.Household) *Chance {
 		Samples:      ensemble.Loads, Runs: e.Runs, SlipMin: happened(e.SlipMin), Doubts: []Doubt{},
 	}
 	for _, n := range e.Narrower {
-		c.Doubts = append(c.Doubts, Doubt{n.Field, n.Minutes, doubtSays(n, say)})
+		c.Doubts = append(c.Doubts, Doubt{n.Field, n.Minutes, doubtSays(n, l.Units)})
+	}
+	if l.Learnt != nil {
+		c.FromCooks = &FromCooks{l.Learnt.Cooks, e.Narrowed, fromCooksSays(l.Learnt.Cooks, e.Narrowed)}
 	}
 	for i, band := range e.Core {
 		m := float64(i) / 2

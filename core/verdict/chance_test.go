@@ -20,6 +20,9 @@ func answered(t *testing.T, q load.Request) Answer {
 
 // What is known better is narrower, and the answer says what would be.
 func TestKnownFiguresNarrowTheWindow(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	t.Parallel()
 	q := load.Request{Load: load.Pieces{Cut: "chicken-drumstick", Pieces: 5, PieceMassG: 112}, Coat: &load.Covering{ID: "oil-rub", OilG: 5},
 		Program: load.Program{Stages: []load.Stage{{AirC: 190, Minutes: 28}}, Turns: []load.Turn{{AtMin: 14, Kind: load.Flip}}}}
@@ -80,6 +83,9 @@ func TestChancesRiseToOneAndHold(t *testing.T) {
 // one: the thickest of many pieces is safe later than it, by less than a
 // third.
 func TestWindowLiesAroundTheNominalCook(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	t.Parallel()
 	for name, turns := range map[string][]load.Turn{
 		"no turn": nil, "flipped": {{AtMin: 7, Kind: load.Flip}}, "shaken": {{AtMin: 6, Kind: load.Shake}}, "shaken three times": {{AtMin: 4, Kind: load.Shake}, {AtMin: 8, Kind: load.Shake}, {AtMin: 12, Kind: load.Shake}},
@@ -104,6 +110,9 @@ func TestWindowLiesAroundTheNominalCook(t *testing.T) {
 }
 
 func TestUnevenPiecesWidenTheWindow(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	t.Parallel()
 	q := loadtest.DozenWings()
 	q.TailMin = 12

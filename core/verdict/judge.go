@@ -78,7 +78,7 @@ func Of(ctx context.Context, l *load.Load, sampled bool) (Answer, error) {
 	for k, lot := range l.Lots {
 		a := &all[k]
 		if sampled {
-			a.Chance = chance(over[k], l.Units)
+			a.Chance = chance(over[k], l)
 		}
 		j := judging{load: l, lot: lot, answer: a}
 		a.Warnings = append(a.Warnings, j.warnings()...)
@@ -90,7 +90,7 @@ func Of(ctx context.Context, l *load.Load, sampled bool) (Answer, error) {
 	out := OverAll(l, all)
 	lots := out.Lots
 	if sampled {
-		out.Chance = chance(whole, l.Units)
+		out.Chance = chance(whole, l)
 	}
 	mayComeOut(l, lots)
 	out.Verdict = together(l, lots)

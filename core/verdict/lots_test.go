@@ -37,6 +37,9 @@ func near(a, b *float64, by float64) bool {
 
 // One lot told as several of the same kind, in any order, answers as it did.
 func TestPartsAreOneLoad(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	t.Parallel()
 	r := rand.New(rand.NewPCG(25, 1))
 	for n := range 200 {
@@ -76,6 +79,9 @@ func TestPartsAreOneLoad(t *testing.T) {
 // The window of the whole is that of one lot, and a part is never later: fewer
 // pieces have a less thick thickest one.
 func TestTheWindowOfParts(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	t.Parallel()
 	whole, err := Simulate(t.Context(), tenFlats, Options{})
 	if err != nil {
@@ -249,6 +255,9 @@ func BenchmarkThreeLots(b *testing.B) {
 // The verdict of a basket speaks of all lots in it: the worst decides, each is
 // named, and one that is taken out in its time counts as ready.
 func TestTheVerdictSpeaksOfAllLots(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	t.Parallel()
 	basket := func(minutes float64, turns ...load.Turn) Answer {
 		t.Helper()

@@ -75,6 +75,9 @@ func TestADryCoatInSteam(t *testing.T) {
 // A loose coat lets vapour through: it keeps no skin wet, and hides no raw
 // middle.
 func TestADustHelpsTheCrustAndBarelyMovesSafe(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	t.Parallel()
 	for _, cut := range food.Cuts() {
 		if cut.Wrapped() || cut.ID == "duck-leg" { // its fat is a wrap of its own
@@ -104,6 +107,9 @@ func TestADustHelpsTheCrustAndBarelyMovesSafe(t *testing.T) {
 // At one mass a thicker piece is safe no sooner, millimetre by millimetre, but for a
 // tenth of a minute or a percent.
 func TestThickerIsLaterMillimetreByMillimetre(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	t.Parallel()
 	for _, cut := range food.Cuts() {
 		least, most := cut.Thicknesses(cut.Typical)
@@ -134,6 +140,9 @@ func jump(m, coverage float64) float64 {
 // One piece, one gram, one millimetre or one kelvin more moves no answer by
 // over a minute where nothing new begins.
 func TestAnswersHaveNoCorners(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	t.Parallel()
 	for _, c := range []struct{ cut, coat string }{
 		{"chicken-wing-flat", "starch-dust"}, {"chicken-drumstick", "double-dredge"}, {"chicken-thigh-chunk", "flour-starch"},

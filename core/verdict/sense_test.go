@@ -25,6 +25,9 @@ func quick(t *testing.T, q load.Request) Answer {
 }
 
 func TestWhatDelaysNeverHastens(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	t.Parallel()
 	const slack = 0.05 // minutes: a step and a half
 	for name, worse := range map[string]func(q *load.Request){
@@ -62,6 +65,9 @@ func TestWhatDelaysNeverHastens(t *testing.T) {
 }
 
 func TestWhatHelpsNeverHinders(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	t.Parallel()
 	pale := func(a Answer) float64 {
 		f := a.Timeline[len(a.Timeline)-1].Faces
@@ -98,6 +104,9 @@ func TestWhatHelpsNeverHinders(t *testing.T) {
 }
 
 func TestOilAndSugarNeverPaler(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	t.Parallel()
 	r := rand.New(rand.NewPCG(12, 1))
 	for range 40 {
@@ -132,6 +141,9 @@ func answerOf(t *testing.T, l *load.Load, fineness run.Fineness) Answer {
 // crisp, loss and colour by under 2 %, or by less than the eye sees; by under 4 of
 // what was fried before, which begins with a step in its water, and under 5 of plants.
 func TestConvergence(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	t.Parallel()
 	done := map[string]bool{}
 	for _, c := range loadtest.ReferenceCooks(t) {

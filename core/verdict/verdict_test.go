@@ -15,6 +15,9 @@ import (
 )
 
 func TestVerdictFitsTheFigures(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	t.Parallel()
 	wings := func(airC, minutes, tail float64) Answer {
 		t.Helper()
@@ -56,6 +59,9 @@ func TestVerdictFitsTheFigures(t *testing.T) {
 // Over plans of every kind: what the verdict says holds together, in each of
 // its parts.
 func TestVerdictsDoNotContradictThemselves(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	t.Parallel()
 	r := rand.New(rand.NewPCG(2, 26))
 	seen := map[Standing]int{}

@@ -274,6 +274,21 @@ func crustWords(crispness float64, lacquer string) string {
 	return crust.Words(crispness)
 }
 
+// fromCooksSays is from how many cooks a fryer is known, and what that brings.
+func fromCooksSays(cooks int, narrowerMin float64) string {
+	says := "From one cook on it"
+	if cooks > 1 {
+		says = fmt.Sprintf("From %s cooks on it", units.Count(cooks))
+	}
+	switch {
+	case narrowerMin >= 1.5:
+		return fmt.Sprintf("%s: surer by %.0f min.", says, narrowerMin)
+	case narrowerMin >= 0.5:
+		return says + ": surer by a minute."
+	}
+	return says + "."
+}
+
 // doubtSays is what to do about a figure, and what that brings.
 func doubtSays(n ensemble.Narrowing, say units.Household) string {
 	what := map[string]string{

@@ -33,6 +33,9 @@ func (k *kitchen) letIn(as string) []*http.Cookie {
 }
 
 func TestAPhoneIsLetInOnceAndTakenBack(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	k := newKitchen(t, "")
 	look := func(cookies ...*http.Cookie) int {
 		return k.fromLAN(httptest.NewRequest("GET", "/api/v1/plans", nil), cookies...).Code
@@ -111,6 +114,9 @@ func TestAPhoneIsLetInOnceAndTakenBack(t *testing.T) {
 }
 
 func TestTheDemonstrationLeavesNoTrace(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	k := newKitchen(t, "")
 	own := get[[]api.Plan](k, 200, "GET", "/api/v1/plans", "")
 	for _, p := range own {
@@ -258,6 +264,9 @@ func TestNamesAreSeen(t *testing.T) {
 // A guest's phone follows the cook and says what is done in it; the household is none
 // of its business.
 func TestAGuestFollowsTheCook(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	k := newKitchen(t, "")
 	cookies := k.letIn("?guest=true")
 	plan := get[[]api.Plan](k, 200, "GET", "/api/v1/plans", "")[0]

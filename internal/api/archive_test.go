@@ -213,6 +213,9 @@ func documents(t testing.TB, raw []byte) map[string]string {
 
 // What leaves goes into an empty household, and leaves that as it came.
 func TestAHouseholdGoesOutAndIn(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	k := lived(t)
 	raw := takenAway(k)
 	if to := os.Getenv("ARCHIVE_TO"); to != "" {
@@ -285,6 +288,9 @@ func TestAHouseholdGoesOutAndIn(t *testing.T) {
 }
 
 func TestWhatDiffersIsDecidedOneByOne(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	k := newKitchen(t, "")
 	raw := takenAway(k)
 	plans := get[[]api.Plan](k, 200, "GET", "/api/v1/plans", "")
@@ -326,6 +332,9 @@ func TestWhatDiffersIsDecidedOneByOne(t *testing.T) {
 
 // An archive that is newer or spoilt in any way is refused whole, and says why.
 func TestSpoiltArchivesAreRefusedWhole(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	raw := takenAway(lived(t))
 	k := emptyKitchen(t)
 	was := documents(t, takenAway(k))

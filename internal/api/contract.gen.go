@@ -34,6 +34,7 @@ import (
 	"velocrustum/core/run"
 	"velocrustum/core/sheet"
 	"velocrustum/core/verdict"
+	"velocrustum/internal/session"
 	"velocrustum/internal/store"
 
 	"github.com/getkin/kin-openapi/openapi3"
@@ -1410,6 +1411,9 @@ type FryerKnownShape string
 // Group Some of the pieces in a basket that are of another kind
 type Group = load.Group
 
+// HowRight defines model for HowRight.
+type HowRight = session.HowRight
+
 // Ingredient What is in 100 g, in g, and its density by the spoon
 type Ingredient = prep.Ingredient
 
@@ -1430,6 +1434,9 @@ type LayerKind struct {
 	Ingredients []string `json:"ingredients"`
 	Name        string   `json:"name"`
 }
+
+// Learnt defines model for Learnt.
+type Learnt = session.Learnt
 
 // Level A figure by what a cook calls it
 type Level = prep.Level
@@ -1587,6 +1594,9 @@ type Marinade = prep.Marinade
 
 // MarinadeRecipe defines model for MarinadeRecipe.
 type MarinadeRecipe = store.Marinade
+
+// MeasuredRun A fryer heated empty from cold, and what a thermometer in its basket read
+type MeasuredRun = store.Measured
 
 // Mix Dry seasoning for afterwards, by parts
 type Mix = prep.Mix
@@ -1825,6 +1835,9 @@ type PortraitRequest struct {
 	// DialC what is set; 200 °C or as hot as it goes
 	DialC *float64   `json:"dialC,omitempty"`
 	Fryer FryerInput `json:"fryer"`
+
+	// FryerId which of the household's it is: with what cooks have shown of that
+	FryerId *string `json:"fryerId,omitempty"`
 }
 
 // Preset What is bought ready for the fryer
@@ -2268,6 +2281,11 @@ type LayCurveJSONBody struct {
 	Zone *string `json:"zone,omitempty"`
 }
 
+// LeaveOutJSONBody defines parameters for LeaveOut.
+type LeaveOutJSONBody struct {
+	LeftOut bool `json:"leftOut"`
+}
+
 // PutOutcomeParams defines parameters for PutOutcome.
 type PutOutcomeParams struct {
 	// IfMatch The version that the change was made on, in quotes; "0" for what is new
@@ -2397,6 +2415,9 @@ type LayCurveJSONRequestBody LayCurveJSONBody
 // AddCookEventJSONRequestBody defines body for AddCookEvent for application/json ContentType.
 type AddCookEventJSONRequestBody = CookEventInput
 
+// LeaveOutJSONRequestBody defines body for LeaveOut for application/json ContentType.
+type LeaveOutJSONRequestBody LeaveOutJSONBody
+
 // PutOutcomeJSONRequestBody defines body for PutOutcome for application/json ContentType.
 type PutOutcomeJSONRequestBody = Outcome
 
@@ -2525,6 +2546,9 @@ type ServerInterface interface {
 	// RevokeCookEvent Take back one thing said; again it changes nothing
 	// (DELETE /cooks/{id}/events/{event})
 	RevokeCookEvent(w http.ResponseWriter, r *http.Request, id Id, event string)
+	// LeaveOut Says whether a cook that ended is to be learnt from
+	// (PUT /cooks/{id}/left-out)
+	LeaveOut(w http.ResponseWriter, r *http.Request, id Id)
 	// TakeNextTime Put the change that is proposed into the dish
 	// (POST /cooks/{id}/next-time)
 	TakeNextTime(w http.ResponseWriter, r *http.Request, id Id)
@@ -2567,9 +2591,15 @@ type ServerInterface interface {
 	// PutFryer Changes a fryer, on the version that was read
 	// (PUT /fryers/{id})
 	PutFryer(w http.ResponseWriter, r *http.Request, id Id, params PutFryerParams)
+	// GetLearnt What cooks have shown of a fryer, and what each taught
+	// (GET /fryers/{id}/learnt)
+	GetLearnt(w http.ResponseWriter, r *http.Request, id Id)
 	// RestoreFryer Brings a fryer back
 	// (POST /fryers/{id}/restore)
 	RestoreFryer(w http.ResponseWriter, r *http.Request, id Id)
+	// GetHowRight How right what was foretold of the household's cooks was
+	// (GET /how-right)
+	GetHowRight(w http.ResponseWriter, r *http.Request)
 	// ListMarinades The household's own marinades, by name
 	// (GET /marinades)
 	ListMarinades(w http.ResponseWriter, r *http.Request)
@@ -2804,6 +2834,12 @@ func (_ Unimplemented) RevokeCookEvent(w http.ResponseWriter, r *http.Request, i
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
+// LeaveOut Says whether a cook that ended is to be learnt from
+// (PUT /cooks/{id}/left-out)
+func (_ Unimplemented) LeaveOut(w http.ResponseWriter, r *http.Request, id Id) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
 // TakeNextTime Put the change that is proposed into the dish
 // (POST /cooks/{id}/next-time)
 func (_ Unimplemented) TakeNextTime(w http.ResponseWriter, r *http.Request, id Id) {
@@ -2888,9 +2924,21 @@ func (_ Unimplemented) PutFryer(w http.ResponseWriter, r *http.Request, id Id, p
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
+// GetLearnt What cooks have shown of a fryer, and what each taught
+// (GET /fryers/{id}/learnt)
+func (_ Unimplemented) GetLearnt(w http.ResponseWriter, r *http.Request, id Id) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
 // RestoreFryer Brings a fryer back
 // (POST /fryers/{id}/restore)
 func (_ Unimplemented) RestoreFryer(w http.ResponseWriter, r *http.Request, id Id) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
+// GetHowRight How right what was foretold of the household's cooks was
+// (GET /how-right)
+func (_ Unimplemented) GetHowRight(w http.ResponseWriter, r *http.Request) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
@@ -3591,6 +3639,32 @@ func (siw *ServerInterfaceWrapper) RevokeCookEvent(w http.ResponseWriter, r *htt
 	handler.ServeHTTP(w, r)
 }
 
+// LeaveOut operation middleware
+func (siw *ServerInterfaceWrapper) LeaveOut(w http.ResponseWriter, r *http.Request) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id Id
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", chi.URLParam(r, "id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: r.URL.RawPath == ""})
+	if err != nil {
+		siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "id", Err: err})
+		return
+	}
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.LeaveOut(w, r, id)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
 // TakeNextTime operation middleware
 func (siw *ServerInterfaceWrapper) TakeNextTime(w http.ResponseWriter, r *http.Request) {
 
@@ -3961,6 +4035,32 @@ func (siw *ServerInterfaceWrapper) PutFryer(w http.ResponseWriter, r *http.Reque
 	handler.ServeHTTP(w, r)
 }
 
+// GetLearnt operation middleware
+func (siw *ServerInterfaceWrapper) GetLearnt(w http.ResponseWriter, r *http.Request) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id Id
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", chi.URLParam(r, "id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: r.URL.RawPath == ""})
+	if err != nil {
+		siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "id", Err: err})
+		return
+	}
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.GetLearnt(w, r, id)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
 // RestoreFryer operation middleware
 func (siw *ServerInterfaceWrapper) RestoreFryer(w http.ResponseWriter, r *http.Request) {
 
@@ -3978,6 +4078,20 @@ func (siw *ServerInterfaceWrapper) RestoreFryer(w http.ResponseWriter, r *http.R
 
 	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
 		siw.Handler.RestoreFryer(w, r, id)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
+// GetHowRight operation middleware
+func (siw *ServerInterfaceWrapper) GetHowRight(w http.ResponseWriter, r *http.Request) {
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.GetHowRight(w, r)
 	}))
 
 	for _, middleware := range siw.HandlerMiddlewares {
@@ -5235,6 +5349,9 @@ func HandlerWithOptions(si ServerInterface, options ChiServerOptions) http.Handl
 		r.Post(options.BaseURL+"/fryer-portraits", wrapper.PortrayFryer)
 	})
 	r.Group(func(r chi.Router) {
+		r.Get(options.BaseURL+"/fryers/{id}/learnt", wrapper.GetLearnt)
+	})
+	r.Group(func(r chi.Router) {
 		r.Post(options.BaseURL+"/fryers/{id}/restore", wrapper.RestoreFryer)
 	})
 	r.Group(func(r chi.Router) {
@@ -5283,6 +5400,9 @@ func HandlerWithOptions(si ServerInterface, options ChiServerOptions) http.Handl
 		r.Get(options.BaseURL+"/cooks/{id}/tables/{what}", wrapper.GetCookTable)
 	})
 	r.Group(func(r chi.Router) {
+		r.Put(options.BaseURL+"/cooks/{id}/left-out", wrapper.LeaveOut)
+	})
+	r.Group(func(r chi.Router) {
 		r.Delete(options.BaseURL+"/pictures/{id}", wrapper.DeletePicture)
 	})
 	r.Group(func(r chi.Router) {
@@ -5290,6 +5410,9 @@ func HandlerWithOptions(si ServerInterface, options ChiServerOptions) http.Handl
 	})
 	r.Group(func(r chi.Router) {
 		r.Post(options.BaseURL+"/pictures/{id}/restore", wrapper.RestorePicture)
+	})
+	r.Group(func(r chi.Router) {
+		r.Get(options.BaseURL+"/how-right", wrapper.GetHowRight)
 	})
 	r.Group(func(r chi.Router) {
 		r.Post(options.BaseURL+"/cooks/{id}/curve", wrapper.LayCurve)
@@ -6104,6 +6227,40 @@ func (response RevokeCookEventdefaultApplicationProblemPlusJSONResponse) VisitRe
 	return err
 }
 
+type LeaveOutRequestObject struct {
+	Id   Id `json:"id"`
+	Body *LeaveOutJSONRequestBody
+}
+
+type LeaveOutResponseObject interface {
+	VisitLeaveOutResponse(w http.ResponseWriter) error
+}
+
+type LeaveOut204Response struct {
+}
+
+func (response LeaveOut204Response) VisitLeaveOutResponse(w http.ResponseWriter) error {
+	w.WriteHeader(204)
+	return nil
+}
+
+type LeaveOutdefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response LeaveOutdefaultApplicationProblemPlusJSONResponse) VisitLeaveOutResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
 type TakeNextTimeRequestObject struct {
 	Id Id `json:"id"`
 }
@@ -6656,6 +6813,45 @@ func (response PutFryerdefaultApplicationProblemPlusJSONResponse) VisitPutFryerR
 	return err
 }
 
+type GetLearntRequestObject struct {
+	Id Id `json:"id"`
+}
+
+type GetLearntResponseObject interface {
+	VisitGetLearntResponse(w http.ResponseWriter) error
+}
+
+type GetLearnt200JSONResponse []Learnt
+
+func (response GetLearnt200JSONResponse) VisitGetLearntResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetLearntdefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response GetLearntdefaultApplicationProblemPlusJSONResponse) VisitGetLearntResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
 type RestoreFryerRequestObject struct {
 	Id Id `json:"id"`
 }
@@ -6684,6 +6880,44 @@ type RestoreFryerdefaultApplicationProblemPlusJSONResponse struct {
 }
 
 func (response RestoreFryerdefaultApplicationProblemPlusJSONResponse) VisitRestoreFryerResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetHowRightRequestObject struct {
+}
+
+type GetHowRightResponseObject interface {
+	VisitGetHowRightResponse(w http.ResponseWriter) error
+}
+
+type GetHowRight200JSONResponse HowRight
+
+func (response GetHowRight200JSONResponse) VisitGetHowRightResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetHowRightdefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response GetHowRightdefaultApplicationProblemPlusJSONResponse) VisitGetHowRightResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
@@ -8206,6 +8440,9 @@ type StrictServerInterface interface {
 	// RevokeCookEvent Take back one thing said; again it changes nothing
 	// (DELETE /cooks/{id}/events/{event})
 	RevokeCookEvent(ctx context.Context, request RevokeCookEventRequestObject) (RevokeCookEventResponseObject, error)
+	// LeaveOut Says whether a cook that ended is to be learnt from
+	// (PUT /cooks/{id}/left-out)
+	LeaveOut(ctx context.Context, request LeaveOutRequestObject) (LeaveOutResponseObject, error)
 	// TakeNextTime Put the change that is proposed into the dish
 	// (POST /cooks/{id}/next-time)
 	TakeNextTime(ctx context.Context, request TakeNextTimeRequestObject) (TakeNextTimeResponseObject, error)
@@ -8248,9 +8485,15 @@ type StrictServerInterface interface {
 	// PutFryer Changes a fryer, on the version that was read
 	// (PUT /fryers/{id})
 	PutFryer(ctx context.Context, request PutFryerRequestObject) (PutFryerResponseObject, error)
+	// GetLearnt What cooks have shown of a fryer, and what each taught
+	// (GET /fryers/{id}/learnt)
+	GetLearnt(ctx context.Context, request GetLearntRequestObject) (GetLearntResponseObject, error)
 	// RestoreFryer Brings a fryer back
 	// (POST /fryers/{id}/restore)
 	RestoreFryer(ctx context.Context, request RestoreFryerRequestObject) (RestoreFryerResponseObject, error)
+	// GetHowRight How right what was foretold of the household's cooks was
+	// (GET /how-right)
+	GetHowRight(ctx context.Context, request GetHowRightRequestObject) (GetHowRightResponseObject, error)
 	// ListMarinades The household's own marinades, by name
 	// (GET /marinades)
 	ListMarinades(ctx context.Context, request ListMarinadesRequestObject) (ListMarinadesResponseObject, error)
@@ -8960,6 +9203,39 @@ func (sh *strictHandler) RevokeCookEvent(w http.ResponseWriter, r *http.Request,
 	}
 }
 
+// LeaveOut operation middleware
+func (sh *strictHandler) LeaveOut(w http.ResponseWriter, r *http.Request, id Id) {
+	var request LeaveOutRequestObject
+
+	request.Id = id
+
+	var body LeaveOutJSONRequestBody
+	if err := runtime.BindJSONBody(r, &body); err != nil {
+		sh.options.RequestErrorHandlerFunc(w, r, fmt.Errorf("can't decode JSON body: %w", err))
+		return
+	}
+	request.Body = &body
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.LeaveOut(ctx, request.(LeaveOutRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "LeaveOut")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(LeaveOutResponseObject); ok {
+		if err := validResponse.VisitLeaveOutResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
 // TakeNextTime operation middleware
 func (sh *strictHandler) TakeNextTime(w http.ResponseWriter, r *http.Request, id Id) {
 	var request TakeNextTimeRequestObject
@@ -9367,6 +9643,32 @@ func (sh *strictHandler) PutFryer(w http.ResponseWriter, r *http.Request, id Id,
 	}
 }
 
+// GetLearnt operation middleware
+func (sh *strictHandler) GetLearnt(w http.ResponseWriter, r *http.Request, id Id) {
+	var request GetLearntRequestObject
+
+	request.Id = id
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.GetLearnt(ctx, request.(GetLearntRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "GetLearnt")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(GetLearntResponseObject); ok {
+		if err := validResponse.VisitGetLearntResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
 // RestoreFryer operation middleware
 func (sh *strictHandler) RestoreFryer(w http.ResponseWriter, r *http.Request, id Id) {
 	var request RestoreFryerRequestObject
@@ -9386,6 +9688,30 @@ func (sh *strictHandler) RestoreFryer(w http.ResponseWriter, r *http.Request, id
 		sh.options.ResponseErrorHandlerFunc(w, r, err)
 	} else if validResponse, ok := response.(RestoreFryerResponseObject); ok {
 		if err := validResponse.VisitRestoreFryerResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
+// GetHowRight operation middleware
+func (sh *strictHandler) GetHowRight(w http.ResponseWriter, r *http.Request) {
+	var request GetHowRightRequestObject
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.GetHowRight(ctx, request.(GetHowRightRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "GetHowRight")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(GetHowRightResponseObject); ok {
+		if err := validResponse.VisitGetHowRightResponse(w); err != nil {
 			sh.options.ResponseErrorHandlerFunc(w, r, err)
 		}
 	} else if response != nil {
@@ -10427,435 +10753,458 @@ func (sh *strictHandler) SupperList(w http.ResponseWriter, r *http.Request, id I
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"7P3bkhw3li4Ivwos/jZTH5xkJiXWlphXVEpk8RdZpClZLbOtYo8h3BERqPBwuAB4BkPaNJvXmLdom/u5",
-	"6UeZJxnDWgD8BHjAIyMpVm/VRYmZ6Qc4sLCwjt/32yIXu1pUrNJq8fS3RU0l3THNJPz0sjD/z6vF00VN",
-	"9WaRLSq6Y4unC14ssoVkvzRcsmLxVMuGZQuVb9iOmjv0oTZXKS15tV58/JgtXq5eU51vzB8LpnLJa82F",
-	"ee67DSO3TCouKqI3VBO9YSTf0GrNyJ4qsqMFI6LKCK/IL43QTF2Rvy0u/rYgKyHJ3tzBFanYfpHhQDeM",
-	"Fky2Q325eoCvnhrgR/M1qhaVYvDhb6VYlmxn/pmLSrNKm3/Sui55Ts3IH9V4xb/9XZnP+K3z7H+SbLV4",
-	"uvj/PWpn9hH+VT1yz4U39ifiJ/Mpe1ZpspfCzpq9zTz1mfkuGERRcHMLLd9KUTOpuRnyipaKZYu686vf",
-	"Fkta4QJqtsPV7f15w9eba/OPlZA7qhdPF4VoliVbZG5+qma3ZHLxMVuUYp966Y5XjWZJF3/sCtHP7k77",
-	"tswO8L2/TSz/znJt3mF/QaWkBxweim9/SsWKMJpvSCl0RvYbJpmRLskIlYwodsskLY3YuOmZWjmc/8Cr",
-	"FT2ogEhlC813rOQV663A1Ctei50RtNE7BrMEq9p5vB3CaJqyxYcHa/HA/nLJSs5WD/EzOn96wHe1kBr3",
-	"vt4sni5uWSly2Sjd7B7lQrJHeCuM45nMN/yWXW8Ez+HDWNXszKC2jNVmUHRrBrQUetMZUDsnvfvVUXEO",
-	"7JAly8WOKSJWuPnNq8hGNIptRFkosqG3LCPLRpNKaEJLDgPqC74Rivi7j8hBbwZGu3h5IFteFY9AQY7E",
-	"Vhjxm/uKj4EH2UteWfGaoxOkaNYbfWwM39rLPsL9ThcmqTa4Yy2ZCqicQuCA7QfxSrM1ag2xCv9eabru",
-	"SZpktDDSlMHJRSX+28if+ddY6Aa7B5+X4UjgtWP9MjHjxXdcbWbK7TNScLUxBxitCMXnXBG9EYoZMV6y",
-	"lfCaaW/+z2gzEGRSClpkJBdUE1oVZC1FU6uRPC9ZhQI9uaJw0cdssWSKFwyP9v5AzdELQ4WDWDaVMoM2",
-	"vwXBJYWkezhaR/saD+zime6rfarZA6OngrcIelQKr801Zo/hi0cD5hXZb3i+MdOo98IOUBGOo88IranU",
-	"ZCXFrv2MK1KylSai0Zm5UG2oZAr0SEaEtOvAFUEBcWJn7jE2Dze7IqTaVvLAJM7q6G923VIPghfmcjhK",
-	"6YeXeMOT8cHDw+8yInPsBa8EnmXu2Ewa1Suh+2P6E5z19ofL8QDRAPvN3PGKVWtzuHx9Afe4Hy8D81gz",
-	"+S1VW6btrXxnFuDxxQXeij+2N3ZUBagdmqKo4DJQDLQ4jMVq7+xQI1OwD7VASwIE6CmB+4gWawb7Ak2L",
-	"VqqWbN1U/s8gVaJi5rLubjIi1uiOiLkbFqD1pPmTeeaDFZfKy579KSSBiuWiKp5PyKGmy5K947gs/W9+",
-	"JXJaErNZicBRwsVG11CtmTTX/Mc//3xx+f7niwffvP9fj3++ePDl+395+vPFgyf4q38K7XJr2od0+0Ax",
-	"w4npLu9qFCtI7Q5rVzpkGj5TW/Uc5ugE64IrYmSvIKLKmdPMSuyY3vBqbf6sKC+MOCwZMUcIqkrjgQhN",
-	"DkwTRVeMLA/eM9lWYl+BCJSiWrtHcvhb0Yxtk6g52VSalyFZZZUfhLg16k1U5YHQCqXMHpeEVQXoxb6s",
-	"mllN0NbDMzTB3syF2D40azHT2DT3oampv2O13sw0b3a7RC+lzvVJLspugfce+fxasvqh+4R5M2Buhfe2",
-	"anDGBBTmja9TZ6Hg6O0n36A2tA5oD8lyTat1yYygS9FURUgZ7HmRPLahyMF7j0w6KIiHdtrmTTrc2pl1",
-	"NdvV1rlREWrC3162T45cQStl7ZypA+yG75oSohBmUllVvOZV4vLhZ46W7wIUPpwsGbmEH/AwWQTPWc6s",
-	"83aOMxiOutQvGEgFfo4fUedhfl7aIWVuelMCCiAciZPKKibXh582iZfzgOUtKpa5iAQYoa0pMNpFf294",
-	"zt7melY4JhAd8VYxrDtB6QSDX8CvS6rGZ0T0Nc7YGw3X21guECFEySiI7p7yUNjGvNzuFTzZqGRmIB1P",
-	"CQaXGrr5ifLjURUwP6yh4TZqO3lOIDqz31l395EpgrVkKFcBf2i3EhKNrtGUbMSe7Gh1ICVnZomM5WEX",
-	"bM/1hlAuyZLpPWNVcMtGrIpRZMkpMTtOe2N/cMcCTTh5D7/tPGxWtMlOPuhi59jOsOPeQfwY4ktdgVm6",
-	"U6GvcY0XaqYiwRF169TopDvsZeC9HhJu+A6vMkqaVzbIEHBLuCJ1o42NvjyQDa0KQleayT2VhUrdEMZl",
-	"67tyj78aS+qOSl7Rgh0NW7rrQNl8YOke5Wv+oT+MwChqeUKkEHIIQmy/UASsb7tj8kZKVuWHkRTsGNVv",
-	"mfxhnWo8MvlDor4PxZIULVNE6MZeBnc0+YyJvWHy1t45ObkKr4uc5XpD93EpXEnxK6vMv8x1rHChopXk",
-	"xdoeKu10eK0/UDl2b2R+I6bY1agWTrWqzc3PvKE1w8ajZcnkmlX9dRg72UNTQqDGHwWKzWz5yPUXiqCo",
-	"t+Ep66tVRnSdJ5l2GJtXfk9D6TaxIpTYZU97VsFY/VxydjSo9Lakmg3todHb9YYr2JsZnlwbhuuepWWh",
-	"ovaCWVXSS/igPHJJhMSEYNLWAfGwoa6xRlTqRcD5oXuyZ3y90WYAtCyJt0cTvkncsio6V4wouoMTn5JC",
-	"7JjSPDdefqIc1DTt0TWtzNAFLxOfC0udKg9G3T2XYjeVckl4aVCNWjt4FBY238cKviwZqanUmVsZkKCk",
-	"bzRPVxH1ZyewppWWBwgaEXN5V8aOqoUp3TtQknbQ7ns7M5p1lJJblu6WdZ/ReZ0T4579aoXQSUzIkIWN",
-	"8a3YlzO1Jq/WkhXcptBH07JjVDUy7DpEfYq60W8a/SI1ZqF5vlUvTnEwO4P33oF7XDuM9iuiE2c0ynw7",
-	"1ms1cwSUYmy+LsW+TDcL2iUMHVNtTvaYJezStzOzOOyWVX8WjQzsKghuwp7a8aIoGdlQZStBhGIVJmnc",
-	"ttsxijbdhpa3vQNzyQ6iKshKNJIU6LmknCr0wOSL+FbHI8VcRJSmB2WM756W95OfrsXaygXz3BsQqVkj",
-	"yMjajOPy4oLku//6v+86ihlJo91cn4BuR4Gx6Xu3EZWZdP5yrWadvzt6uDEWYjhEYTe2mjq7RuppkP7d",
-	"iabSULHgXCpI5qKb58zmriGoaiEqlRkPr6eARqolriClWPFQIMH4FOa5ECZG19HaAqU1w9KqYWxkO7BI",
-	"kikXzgtaHUZjZIRCMqJirFBESPPjnmJyJW3VZLNMVf+yWS5ZJNsNmXWuCF6DKfoCcjnWyYYgGWrZLCAe",
-	"n8C0STrgqMw3N0ZHRix++E6xIqvSqEbzjXjPFbkAywiTRYmGkYbY8wxvVPtg9cgI2tN6cm+lvWBP69DT",
-	"Awm+XDQlfHwFq70ysld1dllvlwppN+kiVCLStRO8aWCnxmpUez5GTDeQ4WzhpMvKaX852/3UPyr8qdUe",
-	"3K1h51Vaq3w7mszNetBWaauD5qZOfVlWW+QyMlcKvloxyaphLGMQk/PVZbMKsSL1EFtehf+wo4dkCRu9",
-	"LFbrMB1ghbFkvVizGUVK3HjL6oCnA8tB+Aoyu1Rh6rcUYssKYtSskIPsteZl6dLXLOcFK4J6zQx0aonc",
-	"Qupw5Cg65xXbR8q8+vMX84TsBGK5r8IZbMeSMo/Oeglm0ZmTXF96HErAVCKYT9m3u2DZaFLS3KxCO/0Y",
-	"zeHumhUqgVSHcZiHxrGBVLgRuWXLevssvM2b2VVsrj5iae6FConMVYqsaM46qZqmJn9vFFTQVFj7AtVV",
-	"AecF0/tj8VuHMmTwqv1GlFgWlxoBkYOM68mua6eM6auLUPlN+PxdHqxxmjLgKfcTnx9azl6Z2ERJ1uDp",
-	"ODdmto8EXc10P0SZmRd0hXX66ASOFbNFjqFBthF7shGaUJQ+PL9DdZAqnkmumrLE5Bp2K4xEZSO0Zkon",
-	"V8RTfafXxevGGxm3nm0y+wtFzGUqkOwbLDI8LfNT0x1355PTashvmSx4rh+61ZwnDPZuGOE11bQU65n7",
-	"0RhT6VbhtaD6ZbUSkfT+bhnV4bRqLURrOxtDcSkZLfDOzNadUptddNmOtIFFrYi8mfN9TfTzwMyf+3n7",
-	"DTP/Mre6z+PqnF8H1Ro/jCyL0x62bnhBqzlJsfizoHMgaBRIRlZCFGRHD2RPuXZJdqgMhVJylXVqKFzC",
-	"plctePeJK/mOa3Vqx8KPtFqziDtEyYqvG8ngA5cYl4BwgGa1PdAxybwTtwxc9uUB4xJakRVnZRELS6hw",
-	"EYORcNg1OS1LVhBWKgazhtO4E5IR9oHmvWKPW7pumHwKQbe9kIVyIVEvxi4pOZzvgf5odMQqpaHiciwH",
-	"tXWURgwyYznjzoDgQaPdDjFPYMF8Z7aAER/3DfAy0AELO6QUe7am1dFEDK06EdtaMsVCmY21EDizK8nY",
-	"r0wqiNJgCq02xqxrStAbtksV6rfwtqDrv6F11IyGTbfneiMaI4JGoKyIeunDisDoWu8YDfhLlOD0jgNm",
-	"Ja1i14MbxXa1PoTuTCutsXU0MCr3tpTlVY0E6/oMWq5RDS2P3f5XuAhqsyp997cOLU4re05FeCmwR19m",
-	"j/jOd3c1fe8IcUP0p50/1Z1C94rTfTvultC0X28o2GUnuEQlZ8oVmGD/ie1GyUhTFUyCsIp9Rdo6xLt0",
-	"79xvy8bdyjcDPjWcE2YzrwVMU0ZsSV0n9gxn5xVod9S1/hLwl2H2gs6T7w65/LrbHHJxzK2y+dRoF0Go",
-	"lFttWeGk5MTKE3t7p/akLN+sFk9/nlHuO1RzLu6U3KZ0l3LbNsqJjxjvpPfTocF2j0D+zu2Mtsoy5G30",
-	"p+0OPgd0lJyyxSnZU1kZk85MvlBMXRlTaEMVWRpjUOEKsSIDAwpaLZZMayYfkjcV5C2trGXEKjZj7vB8",
-	"WzGlXu8yInj5IiO+9QlMGaYfjnTFmt9Gck4lXbIy0hCmQ5tTKBYYDMRreIkNKsFSUjPUYHimTYm6RG0p",
-	"sJ54w1Vbf5lWXtf2Ppylxhy/M+xut+twyp7AeU90nK0I3kWGXWh8ThirmFdd4SyaQRoTLV0opiIlrxip",
-	"jS3P9dF2oW64OxxmMF9mCwlm1eNtacnDfsaK4tmCFRSScsVw/PWfnXQ6ochOLtpfWdO0ACf6yjlRg/o9",
-	"SNQoollZBmfLpnJipjC6IQiDscraXlZeKV4wW6CfHBB5RQ8u7T1RF+r2eEp2NZbuNasALW9cE3NRoBr7",
-	"yjgYcE03HTzRoTZZrDUjX9qsqXyb3gB2NDZ6LW6ZbUQ/KTzaLao54XzyLctakHwjbF85tan2TjOiPXNd",
-	"xnHgHUdjYq7D2vi8cJE9/UKyzNa9kraOHwxm+pHHoykfffxAscC7Uqy3a58iPc1wc5HET1IvHOvr9kpi",
-	"/mZPzFZmC9iBb4In/NqYJ916o3nKIWkTRyLiSjQyT0ivjg6afnlk+3F+NrvpdfuW2OGEk3lazswWk1AN",
-	"fcWjnfdHkqof8zhSDcd1rAruCjUdePvlgRTG55x/nATTZMdaT4Uwx4ATk5nNp0K054BtDJnVe7oOa9yY",
-	"RrclZ3VJc0QgaRMbIZUeUdzDp3TyB2EjR67Z99HToWT0llX24wfCCTUspBZ7CKdU7UkRjLeKUJt8BR2W",
-	"O67MgQg5ROiyVOrKfUT1RUBWxnFCqlSs93WGKWROZlac0f6BkqFEPQsvCNfDGddvLZiCWDvEPZsakkNg",
-	"MBt700ENNHXweD5+FAvX73HiUVx1ICVmbJIV1xELHoOST4naCKkzsoKoBMI1BCUAQgAYSU0L4Lx1d3x8",
-	"P8wLp516YZOPSJbzGiJkrFyhsrOtu6BQxtlTyVKT23Pan2f2Iyu6CtbaDrQujtZeHmi/PaKPaXHLFXt4",
-	"g3M4T9jwXocK2Inhu4d5EZj0Z8U20OCf62am6GAM432oPcAGQqz22FBFNrSuWcUK21zl02Ku7CsXO4jS",
-	"U7U9XvPmgVQ+upbomPWOf101pbPjLYqUcTnCUaQOFsJoS7pm5/CNUOIf1l6uocml0mIwVRHTAiqQGatg",
-	"Ju2lHb9HBQ8EFju1bPrQtWlj411T1xD0xmUpWUH0BkougyeZefasggex/f42CCHomornQXQZdz2nSs8D",
-	"pDB3mWk8dtdzd10Xl2LyBnnoBmMCwAhFcHGNPOFqaFF2wXs62EtL/LGtU1vCjxz6qTaYtduxMhxTN378",
-	"vJkNNzLuu/mkNkwSxa503WypuaCXVbgiUm7HY0H5Vwha5Xt+7ZJZK9wcOaGv2wnJooYQwBhAnt+lefSG",
-	"VmCBVawg/Z1o9JR5a2abBOBmipmhNb9l4FNRoml9R5SKin3QDhhrahb/4q6DOtB9GM9WMXnL5BeK5KXI",
-	"t4kYS9lCNBr085EhvLGXtXf8exxkC3PNR7EHuNp8e3hlpMneEQEQq0vaKL4s0ZAYmOm2NAaPBIs7pbrV",
-	"MBZaC/NAHeAsVsxsX+oAF3R9ycfBhOby6Iy+2zC5EwCEdGMVkmLKTekIqaWFc4SIrsttBLeC2oj90em/",
-	"gYtccm6eJlGa1SkHw422FvQoYOI+dSROWS/h57DYxN4WMCwyZ85kHojHnlh2WJ0TpJVub0u0RkDMfjoJ",
-	"8xiCzMlovnYPJ13rRDr5QP6R0eIlhOmPVkbgtNrBd14Vm5pvAcRzZjjK5iLd6ZELsbVl22sxFZ+am0CC",
-	"kEDYRANBAW1uNk4cUNTvm5BRBZ5qR4XAsc4rsmrKMtymdedNYncCfpkXbxxlbI2+r7Q8pNv64DGMM/w1",
-	"z7XrQEwrucIbgsVieMjOseeGwTD7hKwdV0IVwDOQNVtORkqxXpofzewZzyUjCEnbnv3uLW4ibx0A+4zg",
-	"+wwdOrdzKJhR72LRdu0zlFJn0fjyNQybQTbvYhKyafQW6qBtom5OuIIcZtd8E/g0jaxs09BTsip5nRG1",
-	"oVvoecs3DKyWMZgnLZuTgN1hC9neHaqPuc2w3C+rujltzYNVSLAA2njHBSyBHplpV6QS+0HwDeJAVA86",
-	"I4+LUgBWmd3ynDk8IiWs7oKGRGgOrnJmHF8jOESsNA4aykAgrt6J6//pqx6G7tc9hNafnz34n/TBrxcP",
-	"vnnw/t+CiKxOqp3n0wKwoBuzQPmBfxQcqnTBSIBR4OmEYUnJFFpuzlsqjQLLFpJCc5aAQiQI0x4cki3k",
-	"WTTdsuoBPkNtOehRLeqIZzW100qh03aXLxR7EiwT69eWLFkszKFbO9FmILjtEDaiAxbTsfyL30L95//X",
-	"f15DmBVej/25xu9zHpL5k5n7jFyQmpaAR/wVKajcwp/sxM/dlSAJsU14Y4/M2bloQQph5gNroRDYwWzC",
-	"kVVBcx20sI0HBXZkyweyo7wiy0ZrURGb2BvN7OyQVsE05eV0MVUk8todjzHVggMyEv+m0UEjxghsJTSU",
-	"dWREb0Sz3jhQYICK5jocEtrRw43ZM6GHDspPgvcbPzfyYQhIDF17HjHNHDHBIPiGql7d4Z5yq0X6+gT/",
-	"JZuqwn8Z1YL/At1ifwkJngetWrGAUDZkFdQMmuuSzQFK/sm1eJopIN4nRQzmE0CQcQrcQLw4RfdTs9tR",
-	"aw7OONHAwUpPoS8nyuY6IdfxH33AfxzgrIpr98dRqPby4gK6BJyf53NFrCo6IWgfz4EClLRQTTSwCmtI",
-	"d6yt4+oEVfFdnajrRMw2EuM4KVIaxtU1RxEMlTplNnV/ZDwR6xTrvyKB0DYj0x9QybdszxVLBcZZjh/x",
-	"3C11LgBMQqyQgwWbgK2CZFUvpHMXaJpxM9RtBKslHtwTOuKoWlcp3aOajo0Zp2VGvcvcaM9UuUsnRAMz",
-	"FNZDjVRsNnuJ3WCYZYKI3d5HgkenujGX06fAHUdJju13IlIxFQzEmuPLaCPATqopB0nd0KpQrtVMadLI",
-	"tTE0ZjU4RochblEHhGBiYjle44LMUTTamTl3Geowr2kHkfnF8+VTGJaCVXLvtt+ZAv9v5e1EAoDrRt6y",
-	"V5TPjQAagzyYfVDcOFkuP45ca7xKrWRrY39xXz29yE+L9E1iztHJbAoehDsAh8aLiUPAPd4g7r/Mv8iv",
-	"vptJN9ygTmlOKY0c97QF4FlSY/xmCru2qDLnVrbIDyWvEPmTlSWvleBhUxLYeeYcvSWjSr8IWyYlX280",
-	"UxpbIdoQpXF6E09d6z8G661sr0IyuJmIDnTD6C3HntW7JM7qspE07EVJun8VsiCMVSTp3hoQGXn1r/Rf",
-	"l/96cgroy654fBkAJGvK5LoXc62MdYJzCOa5RhmuiIVUKrK2KbiysDoKU5yQ2jT3+erK4xErj3Vo7kNh",
-	"6JT9wwCsfXV6Te1AB0zH5BRdMX0In19bXoUXGBvizT6HKNaWIwkOJSuq9YHsJa3DofpYrS9czHOa3Jlg",
-	"L8e2nmFbr/0j7lIHR1dyNi6Lb7djyjudeCSr9kJvTomoti/yCsM9LbSE/j13VSkTJqjd7l4lOMWaLVwn",
-	"L0iL1dejYXcXrLPWXts6Zebl0e3s6crtFq1/jtsdQZnOm05Qyva6UUBPKBjhlRZPyVJA+dVKsirfQLC5",
-	"0ZrJVcnND+YBocrJLqlK5JAH0ISmQ2aHUEhesQSsEmNPBeLR5ik0l0KpVqOASmO3TB4A2iJnlbFAtWQR",
-	"3MOS5yy0s2AtPTyDuQorn+x+T9FYtbFIgt6rmYumMt77YAHSngwTFsJ59dihrs7FL9Ndu4Ow5NXK4Ikl",
-	"r99B6mCmBK8bpsKhx5UoS7FX3kLMHOQlRMRYqVhwxWfngKnREbMqGRirngXGbGtaN1jvfUc/2Q/Lv++I",
-	"I6O0kOyhXYPkFTS7UFa0fAS34zJyOhc6e0c/zCBdvk4OO7D6+kR65mtMcVwv3GNSkMPgy0/sjOtUJp1E",
-	"ugp0fTYp1Lb9f1bcqf/o5KZ/kIj+QSJ6nySiYRCKlgzUbuulJYWZ4gbFeNj8oik8Gzsl3FliNLTNcd49",
-	"XzmV28lpE06mdukqIOql255yuhSN5y6FUiZiuy0CiObRXGlhuapCiaP0wx8Cs+Fvm12dE0fC+CwzsnTH",
-	"Yvgc8P6nPp2VAc9IAw4rdGNdgb3mzVZb0z4uLF5Nkew5kVAEpdWz3IrVFZIP+fJzoqnauoajiRf6AsBY",
-	"kmROfSuVs8phLTON04e52Nl8MyR618L+ZEZ+lrzy3s0eVBG5eh4tkkuGfDteghVra6hcGSLe6o3bQSq6",
-	"PQGYu8vW7uGnuNlyuy8lpP+dmO/J+Ij+d54Ib4YRvHFQlimmbb4RIrRGvGYZkTTfZkTySkGZ294CUGBJ",
-	"Ii2MQB9rAE1x975zlGYneXvft2nvExrN7b7159QVltlytbGRCr2x6BA9zgmH9HewzvTgENsPkNJnJmNO",
-	"OAUiMRDjvSlECoutVOfg8Bv2BJ/RonPjI6bb2S8DKQmc8VMnjVaH566gIISjQVUENzuanQ5U8b4sjnzX",
-	"n8afxagsOVP6LOf6Riwjf0HCtsTsUGCYNRN1yXqm/1fHDX9enbxgMw8pc4oOfJrLx6FqQS32VBbBkAi6",
-	"hlA2zTX0Qimyp4eMtLkK25kvMeuN259usWcKzvyd2GF1qc+cCVGB64BFr++P7RL4EHfMTEtTpxqyBXrI",
-	"aRkKUHb0FURWV/3mr1zsWAbG2uAPToORLavhj+HY5dycu5nkGWQkvGDfGZu49/lfB1LAxjUKBpoF2HTY",
-	"rQsNbhaDFhwrSCl5B7DX/ndP5fFmIsPh8A0vC8kqY44aiSEYdTxeBXvCBg1lrOxjpgUvkBHcU7m7DqMB",
-	"VMCu6NO2IEjm8ity0evCBK+pYiekTNpqCzt8pyStRnTD84dIUoDyBo77t9iWdXqQ0lofd6zAn1Mqf3+F",
-	"7dY5sSXmfrKNqmzC1eatWEbsD9iQldhbnJmN9RkxVMMVKY35RSu2d3WQu27x+fEzKPFgSK3jfm59obmG",
-	"5JK1ZD7Y+e6wwMH7RCxX0akSpmNK5Q0tV3FYWPNX20TMFVnHdtJREoWSV2yCpgZBOKNkCjNIr/JoCSyU",
-	"oAoAs02HE8TC/kBiGp6Ds3IaWpF9couYYecgBWw6msyxDsAQUmefkVyIMsMoX0aa2lgbGCM/amGj0FjP",
-	"FdYx80KTSDH/HL3XU9nln3eACk7wtbrN8NiTRZYH8E30uOY5c5WxuD4eIZUqG56joeKQ9BqxWeAuQrKb",
-	"Ih0Khqv62R2ITgpOy+sgYqy1YZm+KwN0j/c5ApaQWt7ZhaUYQSXwoBLgJdmwsoZYcDhGOAmI0MDIq7XR",
-	"IDaZU52mDsUtk8/uxEmzYs8iGFZWY7toSYfvaclKzm6BPvG0YZvXfnsIvvabJ2b/XF5cuCLHU9+QVgaF",
-	"1Y4Oe8htlO7EdEfb2xzd2W9X3Im/lZ00nh2Y0NXD521WYZaKg7tRw8nDfJZ7LldlqKDaNulSpOjl1Zq4",
-	"rv9ZjSmTeVa8yiqN46gVSFVgrn2zWimmA2oGCr9vLdJ8gZnoFNb7SFI2mJF1KV/MyI4I/KE9Aqv63O6Z",
-	"k3vFt7wVeyZ/CvthUMru65JYyXaWyVJgw393rOa/ymjekvXTiLwo2RW5ePgnz25eNusvToOjsy8LR3fW",
-	"kpdTcXQ3fmRPAKAzIVY48Iz8NMhwow1eJdpdG0b1X+ugpvG9lkYF5xYo6PHFBfmv/7zOwPX2hQRiX6XK",
-	"fbR5Z8VksDgLSHVc07iZ+b2QgJrSaM9NKxktiFitJukDOwHKQOhl5Cy58gTj/gbFMF7p4yUzpcCW5ttQ",
-	"PSamnUnJblmJvFTDgokenIOo1UvIQoWLT81qSWRIMzIiViubKePaOS+k7VMcv0DLYPN9GyAIxptv4zA8",
-	"oVzO7RBmxSZ3PDyKndjMq+S+qrNK0o223XV2ljtSlhRCeLOvnstZ4KWBAAIWDpwSOfjj2PlD1/+D6/p/",
-	"XKXejcIlVFf9ofHj7DinafFPrKF/qCy80mwqnAp3BLBIOpElFHWyg3Vaig9j6u9WTbT1eMfiofMFuuRa",
-	"xmj320Dsk+CLOwQ0EwLun/Llk1414Z8uLkKOJ7DUdT5BslzTag2PkqKpiuNZtmh894VrXJuxijei7Zy3",
-	"BfSw+bq1QLb/yKWdXNHJiIs1hYPA4WMeLwy1gGxjjfTV0Qg4vCClFPmF7Ug5qRb5ZQ9p/4SIoY1krCFw",
-	"vsbCe6jPYJXi+uBxiWohQqWEvEhUuScSTyxFqI51eSBt/YUAu8KIj+V2q5uyhu9YNzvbHWfrU/dUI1o7",
-	"BD+NUmgS+QWyRU7lMvFb7dwlXs1ovglRW1DcC1fkwpLp26pIqOZiib12K5qKge06VoM4tQAACyAWQM0r",
-	"JG5QSL1cEUpK/kvDC2ymq6nSrGsXOTWDYPmOE3Hh+4uC/a+OVGxwRFvibYhP+lwNYEtYSa0yDGvMcYUH",
-	"+/qIpcErpS0G5LlsF8lD2IQrIckl2a5BAnDtt1WMd3B8XkihWXKsXooyRrxVJqOoi1U4TtvpYmLU7FKr",
-	"VGyjY5eKQPHdzmxnxGiycGMWtitlBK5Rs7MAjy+CpCPNGgl2UzsoE/Dhe52HwpY9oiqw29zOp3u91Sq4",
-	"Tdsly1CxuhfHmwkDlX4vu8wnJ1X7GWN+bmdX4kT2eWGO1JZ2P2Sd9u0aYvEnffUryotXQp/A/p5qcZhr",
-	"b4IWvdkAxogFGrsNdX1wVGek5Fv21Chbtl7DmZYLKqEUh2vHfLWIwH+nmTchswUHu+iMOWTqAa3MD9Yc",
-	"PokdaKYxEAn3hX2e7luCozdO3uwGLktN7vjLbI41p2VpaQfDVKjng620X4f3p2wK/M5TdwW/ZW3T0qxu",
-	"5TN2knxu/AoIEhHYyIga4e5fSnRLkc4U4jq8IloM+RHPiURlxDHSI+XT8cOWPohlYpo4KVOvojwBWCbo",
-	"Ilk5hgUZ8Av1kdGC/TzhnLznC2E6fZBTDUDpBQwJiDAB3JfTiCZefmb8EVt2iHRWzueVEFt3R2D/bqhj",
-	"cIK9SHkBFShjWNG7FGP0WCz4H+wVn4C9QjR6jpSIWyaLhkXK80TZfpzxLzFQXxWeeS09/WJfFLbErBaz",
-	"dZQTrWSaxalxzVwLT0SnW2uhZUISDvXL4thxBZmZyMv+96C3mIOJ1KvOSbl+BuXFMNLJDgt/rtqTpRNK",
-	"H7X+2hOmJ9GtyWCVg1fs7pAJWqj8lqW2Xg3ZFz2sapoma828kE2BjbwzT8LcAztOO0dw1YkQp/M7dCfw",
-	"OPfp700ryrYgIVCIOirAcdgM5kCAghyo127ZLsKkOVX4IO0ByoMpMGh1T2wqoTGoeKPGlIaDOfV0vKG8",
-	"eGO+5WOITZVKHbMIEKXLt7ejkcAGPP1H23PnMtbEjwMzqbg60NpjExCoWxAWHWDXlQg+GPR7Sv9bN3iE",
-	"dm4XP7Vd/Hb22iaN3IFatqw/sJadvRtUMGI2lU1eNrt6qhuyBaBaSfEr66JFYEyPIs8DMNhC9eQVuUzp",
-	"nMybMBb0uqS/hoGFAejJ9iU12ng5GVn7hEdq/twhGkdDmjWVD1aSs+IKEARHn+KzbMBBkIM1HG71MHP3",
-	"miqViibX4nMFgLamIatWVJKKV0zbanC9Z5X2y1fw1crR2logrozUTOas0lfka2PQFGxFm3IGFaxOxwIK",
-	"Wldu1FbN4Txa/v6r1p5GoYOosSuXsG8froRft+lVUY1cxZAD7N9+oprJAIjXSjKXcxLodqwfOVrojIy5",
-	"iqkm9olmzFWhbL/gHJC/17vEaYbylilPyRmXHqbD6Drzw1pij4ObTvfzWjKqkH2DyZUwvy1sAwV8RK9r",
-	"OaIFc9gyVrB7WyIllfrW3XdSLjUl/NufLHyfM6+BxwYA5gFoTgt5gNAtWucYz+3CYlgDYeeUFKDFZB5N",
-	"50DWAtJsEPXdMSw5cl6QS5cjsszDv1V3RJGaFck20/cThSxkauA/7NiZyWrP/FNKvU7J44fdNq4gjmv0",
-	"uFUceRMY07E+UtHo6W+F/po7M8CnlBcg9ANXGyPZp0aAhX5WKVt3nkYa1qNeHba/xY7xmIRYyxbqpVKB",
-	"sXf0cC127E1kJSAS6x68owe/u+xp0ulkviJV44EdPMd/bylPa/6YCptMToTtgkzdHnETIZxXGOhfXBU/",
-	"quHUJtCsQZ2Jb930arJT3zMQWuM181w/bAVvnuTa+53wvqzuRkgIdGmjaiSOBghW7s2GER+6Q0a4X4bl",
-	"3/gfcHzYHj3e586GE6LjW0JcidvCnjQJ+d0izPHi/Qmz9h8uGnZyVGsAwN1IVh4ACw3Dia1MWB0l5DjE",
-	"4D+wiwZ3Sqva6eEzh3HqNIrDXbZiF3JLX9OCveYfZnqmlkBHHYuRG739dypBd6srW+UNJVYOvQM44lGy",
-	"IzPTEcgVLUv1ImJVFObUAiQ7TQ9IxpYgButwKRAMy6bnU0yuUXpxavGgdCIUqaGlfnESvSK81XyMe0jW",
-	"LpGfthQD5jX/YCTiVAPG3HtDm/wEjhkAFuiUxXtYU0wAjHLeJ5Y40qqYSHuCql8LcX8qKqeS7kLccsbg",
-	"YVqRDe0yrnUq1PPSLOeLYCN16+h2cyHpOebxQx3aSSUIVMwBGEp6QVzBWP06UuJo/ubrHG1WsKXgSUo4",
-	"1y+S6z318fzwO6Fpqfzlqc9eS8qrF8FwFcyYkKQSoiiZsoqP64wUQIaZ0r0i9HVsxUFeUR5sLnMpuPkx",
-	"w7pRKCB2gANKi1uGXLufUpltWa2jWVRXgbinQBVhOeNWuPGSiMk0m354y/LjX5FKPGdO9lQZOII/kqdi",
-	"LLQrnaRt0sOWMaCRlgupphVSIaUdmTG4ERxU+ynZIk/CHNnRgr2Iq2TUD84h4wpRk1PJb3ajurf++rj+",
-	"kqFCzQgtigx2VUZU2Uh5MNvZvXtcMuBn+eT5izZ5jArz2G2YarC1gNZMIxwaz7ctUPGe2lL28dkiqudC",
-	"FKkyJarJprqOYw87EKFsiPeunNDZtqzESoLqrdn0AUkBqPVC7CtvMuzAPude75pf2WYLWxSd6M8zeXlx",
-	"kX56oN0dGOK4EDuddOwwOdf2uN+IZWJyAGT5xYwi80h0JF5j3qkij+w6qie/CTGQBqrpilS8BDVuBPzA",
-	"TgwFTRZFz8BpMWeXaMrCA7tjLf0pDDrd0ms6QA9J0QdKlLxQNvmUxK9S8lDZFhyTtB/0CjRiGtMiwiiG",
-	"2RfwhEshFMNWTLecdEb+Kt8EXqE0lxJQZsx8oyAb8wf6d/cjlvb4C5o1lenzZQyIo4YMgJiJwpkyiQpm",
-	"H8ll2QBsG/uUyTxt8MgZH8cLvbnehdezpu7QtfxGWZc2aCm0FjuI3/vd4S51vgNgw2Gh4Slbw7q1TiJa",
-	"9eWnztkP7RFm3QNvyzt7rnOEtJra09RbW75rvoCr6DwIfxh0xKcz2d1d2G2/s95VR5O38uT3kkc/c/aK",
-	"O2FbI7rLzInnv9/HrUvZ8xnapfXO2DH/n1YPT/H9bW/Oa+DwPqmlGHI/Oa3IssOkhcJPybbiq7H7v+Jl",
-	"GUoC87J0GgIAwSq2J8mAAYDEE7VEbc1g5EwLNxZ2GTptPsFFRJ0ZMI5yRWO12GsXwyC0LFZofaV9cKPS",
-	"Wzxco5+5J+VYivGZ2RWx2Au9os8AoeqMObAtnF84rkUHWWleiIbJhiZ6wFocnxYA+Lc8qW5uRj2WE4E2",
-	"ur0DSPxrKnlFC3ZCB9VNeAI96STUyskDUYwqUfFq7cGUO51SF8bkuUzsihUyZi943rUdox1QE7pDDgUo",
-	"bEotyphDE3BahKMT5PvqCKOyO7lwUGnyYFf0jhLxI8t5PVcuTunM3XVEcGr2/Ied3LE7E1bJ6is/viRk",
-	"jfnTH0DWSMmj9HfBd72NBiWPxlreU1mozFhWULk3Ov3Wb5n8YR2MBFOy5SWUqZBhJ/AVuXx8nxHAqf2R",
-	"Lf5O5Ys4SZYlJTOnpO3A3vEPrGhTRECtRsvkszwiamndjPAViemSkzcsYu/Pk5d3G0ZUKfaeX1phFbNr",
-	"2FgEULWu7wFBdpx3H5RDSZvDnIOsnBT3Xc5t4kvniS5p/ksTLdMDs7/tnVrKRm1YAbBCULNsbLtOtn7P",
-	"sHqY59uDcSYk17pkCTV5tg8SKcxxHqfx7Y9lnACwId0jNNKVLDM7qtQroWZEH2ZESrMF1HNf3ymsChug",
-	"RXS1T/Sf2ebIu5/SmbQjWkA21cPXjkVjjh6QDbpNf2EftOPSm5UwxQ43YvadUEZTGnMamtuxTRrLit0f",
-	"LB3IuHDRBt2iXgUU0ClN1+ycfOPurWlwuEA85SfqRO6pN9W7DXtbpiDih/p7IrR7c1C3Z+i5aEstcP+w",
-	"Isz+c4J2HOlAm88adFMCBQA6bI3u9dpk6Gf7/XaXl4dLRjtEdRASgGLRWLf4zEbIyaJ+umLheVbx/hWu",
-	"MWCtNxIIBDHN5voUG31F2K7Wh7bIEa5WWlJ0WUWvkyiAw8+TMeEHW27YS+eLhHDKunEpN7tOaVpSSCd7",
-	"7nCyUSsXH0jYyNBa9PCGyVtWfDuqR0zYzdibBNu50XDiznSAQWmO1w7iUFo4pVqxD5pYmemD24SKkP3G",
-	"9thLFNbDhRYxq23rOpaNrMIlem33S791whxFh/Y5hTyEge+Cvdh/FnuPjE9y6grbIx3ZV5bsA1JlCFVg",
-	"Qattwgcq5SHlwSuSi90O0ndJXsKPiL14jLqrEjqAKXRxnIgPZcLpr/kxSLWjZQkQlMYVg3IJF6r7vGzr",
-	"e7SBh2XvdHlH2/MMefGBARfv4H2zr65tX8U8Q0p0Y0+eEpFsGavHrvcx0qJQAKOkB4t8mbRTzFcA3M+A",
-	"QG0+Ufa9BVfsF6WCll4jwNHpkZU3+2p+kepJUS18y2RAi384YeLMg9MiUXNCCuGpSqvAvPtknSZxyo1u",
-	"uqG5wW7m0+QT35Eqnviyu0z6W8rN512L4gRHTjhMlpJphbmhjfl/PvbWcDShzH1B5ZaoXxqg+6eK0Irc",
-	"/PsLAjcEKQ1/jWeS7CEIXZP2kXfnV80WjSwnWPJhGmw+Zdp5NM/pUBibL8lwZkLHwltadXqq0jfEBLYN",
-	"knjYBAW2sU2Cdo9PxQ8z+CRdhX6wYLzJZzzJT4XfXaMHMnnr6vqPbDf7bvc1nXutLTq5GKeoKFrc8khv",
-	"8JIpHatJOfjeDPMA1a2A63KsiHqqm2FljENEusbiWvfMgtc1ZJyxvLQFh+4gQ1+ENg+E5H/IaRlOZjoW",
-	"MV9iBbHxZBzaGVIBJGqhAt6clm99BVwaGlQE0EJ4jnkLwzRC6PB/MV++ODZ3u6S8k2tFMDcwqhrJJkhS",
-	"49u2ld7JdsF97wNt0WOshTgxlran9eSQ07BB9rSeQLPrZPBFWRwvdiwLO6tDgx2zZ/AQJ4J2Y2Zu63YW",
-	"wn2d23rdDdGTPT/tEX1yvRE8Z+oUp8+WnOQboRyLn7KmwCDfJqklhw6cBjt6ICVnnRp/X7bVqIaWkE03",
-	"iw6V+agk43UkyeiusyB3JkyldVI1x4bRGRBHuCbB+CK7ZWVE0UK5cjYB95l6yCEKZ+h4yzdClOf4DixJ",
-	"m9t7CvJwdL9aEUHazalIwFzYJZuTGzS9Kizd80i4YkvqBvpwbTQSygCxsC9YEgq9RkWwIt0xb1ijCa7E",
-	"Smw8T63CdDV28VBrujxbE9IOCj/6uIQPjRsrKE7w7VJkThN4Qe5IglveiJ5Kg8AdcmacxyoJdFJKsXsR",
-	"79aXDEFUWpwGhFw6raGy06B2R5zDNHHoSwKAD8HnurMmoRDyJCBfWwn5lue6key0VniPgmVRcsZG8ExE",
-	"UAspH8N5NQcfwuVYiBzz3i8UQvy6bAWCSXl2fVvOO0aIg3quWRBxUKQ6Hl/NP+DuSvH5EeQdn+QHkfmZ",
-	"Cu7HklZz04CzEF6QtOxlBOENilkcaaRyM49YZ0MSpBG48pzFj7FYeqCcAWEYxxFlSGTZ9uDC0AZkXFAx",
-	"qIDcEvBN2yqeHmzBUXrLKUTeiNQ43zwVOXYq2dgJXn2dwB7BZAvRPZRZR6bTguxgtq2Tb3E4Q6JitjHC",
-	"Ytx1fUdMeEwzIzlH4pg1ZC9zzUQTEQ0jB66bBVJGMK6n2PTmkeUGYDqZRetrgeeEREp4C6zUcs71Adrc",
-	"DQ5iz9bpP3BtwCAv9qcgUhiwhz1vZWfIXYLvRVoq2GpWXlveo9CGgcyrq8cY4I2LnJaQFRwCPtZUaybN",
-	"Nf/xzz9fXL7/+eLBN+//1+OfLx58+f5fnv588eAJ/uqfFncPwLekka06CACjWmhlVFqttMR04SmEjZ+B",
-	"QpwBo/WPrgnXUjR1FGybHizrPmBWdDowJUPE0zlQ28iR1cs9PQl4cjOwwMKxVDOdW14Vtu4zw34hO3a7",
-	"ga/wgywZh3bpaKI2QkJR+g6iLTjRc46DXhJ6bl7tj4Pij4PiEx8UYRenVfhHNPzsqrecyuWL5IqFZLyE",
-	"rQ14nxnlwJI5Jfc1nwq040AOthimxEmyE9AZhXtDSgn5W4vUclIR+duyWZ9USP6Tr3dgVDtKvwFzcJcb",
-	"2BdIHDzjW6iONLXr9PQClumKk1gRyf7YUjggvM6Eno6E91ZILSmfTeMD3Q3BYxLYpIMUzwFyZ7FaZS7i",
-	"1kk/5I28ZZm1dqBmXQB66h2LNpel2EdiVBsqi8wZJjsR4fcxw5oIcs6ostrw9Sb1WmN4/Hnm9a/E/jq9",
-	"iv76/BXxR2qk4KVuGjpD7n5tSrDfkwPNJdlOUb1M65Kp1McDFXe4CnfvMXEjkgOk23cII+L9scrWYyFk",
-	"nMTuBLmv6UyC2z5uG/ivOqKuWKXYblmyh17VzNNW7v6euvqR/dLYPPqcGPVRJqkrx6xuWXA2QltQmjUy",
-	"8KSYGMA5cyyTDdYQuLKjtYT7g8aRZIqdSuiLnLbW8vUwVpYf53T2QuNtxua0pvmWaQX8QZYkAfjJMzPD",
-	"c4hY70BjOEntocN/0HQbI5ltu0FmI0T0eBxAF/Y5FXEm3duTYM1RHk6ENX8rxbKcTelZME2xkmrMoSal",
-	"kFNJQFqWYs/CK3pcA8Y5/mgvExCMXDlaxTQ1ipdnfsDJihVZCppIm4bmukwYBV7mHxXWBN5TnrF2G6Gf",
-	"h7erNdo6/Su+e5BX5O+N0p5RASBRbbim5XJOcnyYOWBmnL+argdp6zkmaroxtqIhNHDzUFspQcla8rKE",
-	"agnoKjKqk1ZXxmmOUZR0jv+kE6FFR4ezYRBkm4oE2IVry8F9hTjMIII+Z3CWWS7sK08z9IUiYh//iEHA",
-	"7y9xoHx4p7frfaXhdE9ztoB5De9uVjLj3LTAaEQKsQIvUEEK0DNktM4hDsMZKuOV2Ni6oVFRVBcEDmAY",
-	"M8TNXvWOSd8xS+VukS0kBRbmpdiDhy1umYyQhZj3Xoc/0wwcC3rMU+35+A0aIacQH3S6JJNg20LViNSG",
-	"hAYz4D0yswREC+PrXZMdoxW4doEZH2g2a/y7IaboU93I6nQdMEPbQJf00RwBXORi3CFJsvF5jIG7bjrg",
-	"VYxGuqcLCMO4j6uS18Bov2UZyTcs3z4llJRCbHEL7MQt8xDnGbaAZ46fvwLY4qdEiZ2tDrYBXOkpDxbJ",
-	"bVv4yQiH70oKM6touLSbFHISF1dQSjMSar+yPlj85HhVZbQvayhytlEwEbNyWFyDR1CaMebKJU+1xmqh",
-	"QiW274ACRmlXkOmiK3uKdjx14N8DI35GDy+rmFwfftokXj67TT8sN6zCmLyDkHOENqrf+NeC1SPMFhTd",
-	"xsrMqvQN/4kIWXBISfCyszR3nCaBlmFkCLNPgUSK24yBudBF31hVdNM1l8d24NlyNUBdwCvyzRMj2JcX",
-	"FwAMnUuuamgOUVtWZLD8QJzZQ+HqnOwSoGkiDsQkKehxlgOzU8cDL5lS4FgzrZm8AosEqdAghgmbJBHD",
-	"i+/YCJ15alZd9+jUeTlesj09HHc+zEXeT21LwLsoCG422+5rrxDc+zsqxS28X6LO9zphdXMc2iU/ujbo",
-	"Gef+jn5Ij2gmeyOsTqZQ4zoJWAJ33MI+3N54DMaDrRrFHuK0zATygFthILbFeV4o6c8C8PB6DdpXXR4V",
-	"YOnuYDl11GbkcPod+9A/JiB52Gk6EcfjR0aLl36IczKaMyL9vVm0TDuQde6dOj0rbqK0pBQ6czRnXdMt",
-	"WJl7hnRAPmWa/YhUPbON/vSiw/yUwUO0Lk9r2XSfcJeOzZNw8iJw8bzMwMU0tn7twocRjPjkNBvb1Sch",
-	"H8EY3f0TbmF/YrE17uFzIXdM/gTH1Zzdibd3JvZblrRDx0Y5VII5JmIo3RhkPH3hCBQNQaQlEGuvbpnU",
-	"kaioA9eZMga+42rz7eGVMbJh6ZSyeya92WNmG4b/cvtREI2pRKQILhYMcOCHdsBhBWAW6PlsrMKfOk05",
-	"ih4UxleMyYFj3HMVwMhQXVVqCT4sFA1ISAeo0QftBTb22lYs5Cp3Af73wRRyhK04vH9ae/ziol9AdRFJ",
-	"cB7FNkFl0kUhTaMlcQ0aE4P8H4+PDPAIpH0Y0QkPICNj7mbP22DMpnC/d4uWNKMCbYgpYoZz1Boz0/nw",
-	"+WxwRWnXwUv5qxQ4mIHE2jK7wA6FhbPlDL50L2tbWX2bRGeTgNWG6IDK9/COPS0a1imxqtVLowQfZ73m",
-	"2WB9SHAd18kERzYeF+j0OGlTJJHXTkoz4qEGY76afdCAWKAl07YjKw2ZCAb6lsojONZzUKqtXzNeaDPK",
-	"4C0QkVfaaMjAjcNslnmK93CoarudOo9J22Wv0Ge80zaDuZu3zSbmoVGhbkLnEe2pIppuWeWADTOiN4C1",
-	"Zglmd1BkefyohBGkzdFbrDu90xwZo3V2hb0zoo6LrzW4oCq+Y/wMw1XohBjLHdErkHmXGDUS7B+abSoZ",
-	"/Z7em9PR0sHYnTe7AsmxDXVEqVYchITgu43OYw/+nlZ60G99ZsMNlW9rvv17KwmZLXOxhf+h+NoqLOxm",
-	"oSqBz+wcHRZs0QdT947oMv3jjJSoeLmOpfNh1jabsYg3VvxGPc8V0gamisRf8fqX7TlwLJ/gMKlA8lqp",
-	"aV8dt4Jv5jspN07EenPllho172gjNwd1JucBrbMZzwpPFozIPS1NCd7w4m4HhdjtWFUgV/k8RRgD3Dxg",
-	"ywjQJhtFIN1LWHFF6FKxStvCCttmwVUYVTNibeyjVTKQO3ItCGm4BC4XdWyFYDT23RHJ7czkq/mAh28q",
-	"Zt02nBrqmL8HRUm2Gnls9ohVhC+6LX46MhNwGXz3UCqOKJru1UEMyBvKizfVfGyhOfEtIbYvgxZKxTrA",
-	"rrQN3UIwA6CnzfHLylXosZGqvMT6JuzItkVONNz1fENLPT/0x25ZdYQvZMdo1RbI7HhRlG5Xbugty8jF",
-	"wyfnZ/Eo+S8NLyJcMErQ7VNkBcvIjpdbYxAsG2Mamp+CmGi2VX78B0CDGL+okIeMLCVsJQlvDD5WSyjW",
-	"Sc/tairXTM9hKHM0YnODhfbL5hCVOCE6sWPlNHZoPEggmd1S5SNCwhVYtI4yZgedkLYu9kB+aYz9pw/j",
-	"CGGMWtcD0fRIMzOyJh0UiyvydWLZMpwQ8eJosdKsQqCOFdVd5kxpDhibxJ808Nqqjcs/hXF7AllWsc8s",
-	"Y6GR3D7ldEcj3ZEGJDSg2F6SrGhyluHcsyojO1bqzPIImkHuIBoUADI0XzHNz9dyycKzWWG/vUdVijgu",
-	"cygKw+5r0J6nxEU5ic8KSbrHiFJJD1hOGAsOHSPp+0IFifkef3VCZYXXCGkkKLR6OBM9sweV4rCOTmSL",
-	"d34Q0sy6QqlxEFq/w1qE4whFA+T1ziKgqEwLWoT5dkB4e0WUsDWVQm/ADccGAqByydlJFYqOE70/Mhus",
-	"BK+xhR5L5TYP7NIgr7nPTNOiDMMrxqjS4QSl84a2EfvAThBK+Yq8ps5ILRqZ4YgyO0xjADjHNhXLdhyA",
-	"FE2Ix0jcMtmb5l5o1tzEilQCjTnwuNOUgBi7zNKY2mIgSglIuqAG/Bqepgi0dsCjs/D8+S5C0rBueEGt",
-	"I+DyTw1ESLfg+Eqe615LUEda7a2B4mIoIDZqxz8gS+1l7g7ETJP4NdyvvhFS500oyn3Dq3XJHpRQG0W2",
-	"7KDiFL0qRHIgFEOgMIV1gQ0CL9pB7Zj5JsAxMz5EExyeZruaSeoArty914ts8fw4u1H3bjsrfrydJesu",
-	"QWYXuTszSVUCXqTuUibgHnK9SaqY2vGq+9vLP+T1H09epyTrLdUIZ3MDRCQzzZaKGF8aDgcht6wgS5pv",
-	"W2gZjxIxAGJozP0z44f5xslSjKHtkB7w8IfM3DNkefDkqCm1ujjom1hSLS9Fvg3Y1g4qeUNdHBDCvo6U",
-	"Hm7LjI1X05rJjKhcMlZZkhOS05JVBZWK0JJv2RWpmrLEBjhgm2mbtoAH1dPrRtvxqNzFue2thci1MfbQ",
-	"D6B+CIh1ekWWrBR7cmGuKgR2HATzuHOCVtFUpaZqG0nEzUJ3329ErD66tp1wG1oV6or042RgFGNxXC8w",
-	"FisggPFmWC/mMeAx94lzH5K0SDlyK3miMbp/qs3y7nMdqnhLboGEXqFIMBpqClXrWTrfYyU5K55imxHW",
-	"TTnUCKwVuKusnwmD+JQFW9NAo1CXiZ62ytZ/VCU0dPOwgljc5iWzleaZrZMHoAzPgYRZvStyYcUVOm2w",
-	"04ivN6kW/ZrWUZ0mqndRi0DIYiCSR9U+pnMnxHhOAwts11lonvHM6fxPOUKyJpqyIHkEU8T4YGwOTiYg",
-	"S6XfcBx+2D2wHYsr7E/Z7EA1H2sK4ztuqSeWUmztQda2i5o5UZMRw2N7q3ZwUWltEy2vYoRQYt5KbERd",
-	"D2stB7geQs4p95tbYnQe8OF1KwtmvEld7saSZlUoftjVbKykSvPcVhACBDSi4aHTzyHKMZOjHV8dlTl8",
-	"FWC+QYOO3kC+x71rXgHCvK2GBsoMtgNzjr0zNkKoj8fhE3+mh/x+k9BMZC2BrmZptY09T/BRbu6c6ey2",
-	"tncP/IHhpsZpajxg26OrK5yttFhFlbU+Smf/tkZVz7BPY4gE7+pUashWBGbmgFd67iE1zQ1bumTmOJFy",
-	"AtDWGKUpwhHLsEkhTYznH/KuCWJcacxosm0BaGDzejJDUCUNhqPhB+5otFw5bJjwtQobW2BDB4t+zXb7",
-	"QhFeZGQjlpkFE1gKADdbSV6sbUi8mud4IZrl2f2rDAMKl4ng6bZdpGVNyFkHaRMbWFFGMrtBknbwO/TS",
-	"Tt3AtmBsVncCoo6C7+P6m3kFXs+eqgzSrea5RNEVe2o8TgppF1csaKMF6Kib2fzmCfSAg1+FRDShCIrv",
-	"kfM9ScZnymkMjfQkUmFFbFFbL6vQCwtEDgt4Xwq9Ns75iT15N7xg31l1NKe+tZn6ZIutBWRKOnOtJoxC",
-	"krYLbzADlbeDI3kRSJaLslDpve5npExMKPObhrkp2I1m9bFPDCmApBJAeyzPrwDsbGo3xvnFamaIlp4J",
-	"RzBAYIofYfN67vwZEFXinWW7fHxxfPMdVK/NG0eaPNc3WN5/6nwD9BF6E7Qs36wWT39ORUtafMzGtMOh",
-	"WivPLd0C+rXEQZ5rPA2Ym/IiyNUwYiXmoc7W9/1ZRJpBBmB1ne8ax8EjIN3vfPrUMiMdyMqoIWBMgROW",
-	"LsUty8hu10bw8WFfKFsCNwbJFaFqoD87Oh8EjKHawnFMNWDFHJhqHapzKNhaslSoReD2DW+nVACAwynJ",
-	"gg8Lc2Nmv8GNI8VtkkLsJqZ1JyQzi+eh5bkkSotakZ2wKetAaw+ju6BUIAXOXtK6ZgVyWZXcI33DbVmw",
-	"76cqQg72O1GtlQ1nabpltn0M4as6ba4OKH8VrhACjL6jrqOHM4cZs1a4/VY/RPe00MxDgQWL1UTjHwdU",
-	"h65JDekqMHAF+CO2VCdJNwBEFG7mQNLIiJMKFkGAesKgt8e+2Qsimwp5Ha4wcKa0UcyutY9rApYAmB5I",
-	"6sArj6TsNztWlGOsPZkF/xpHaxlpZ3Gptym9UZeQ/muleXk6GAuastGQMVf1+bGMW1v4ZJwDeEBmB5iU",
-	"YLSYM5EvnYMf/WkBnnvIzklfaubkLvg85spQTn/F1w2yI1AXha+olFiUa/SJbbg4YKIEMrEZelbmj5qV",
-	"pfFjRq0TqdDN8yy6eUDPXTyexIjdhparHxkt7jDTpRDb52Y6Tn+EbEL1E+i94kKZtTBaD72p8Il3V0Qn",
-	"uqtLNj0OG5q57fZndodQ8jpYYdnL7MGH6AEajq39ZFqUBaHGXQ5aO0e+YmhqdpdmiNLkN9hACrK+Rm4n",
-	"xq5T+5l+l2VYKRGFawIUTLpOVawwtmd3kCcbQRyCakh2nTyC9DQjXPtTxICZDaO3ovpHsGNYEW2gOPr9",
-	"AL31A6v1HDy+9Y+saHLnZZzw1h1V6pVQKv2lxgsUa1ZFWuXxjzeikXlCQh7Xtz+MwVSMprdFK+usYg+n",
-	"rDcvIdkGMz/ivodBDp1dZ9xOS6Lk6JMccZgsWghfibD2tu7EWtWeEt5Zou7WllhqBqFUa86FMrnPJljD",
-	"W0PSk+F2EPlOECIw8QNGoqjYTXIZl43lv460HOgNryqmbMKZop+M0w08wQjh57uyE91OiKvgKxMTCMkX",
-	"qw2t2V/wx8Q76qDoGU8sF2VhPh4u6TB2Gb8G/Yt5+dBGrmjOrnePU/NCG55vK6ZU8udD/0ji1cNqq87L",
-	"OmvUPrP3Af2ZzjpS10qUX7qQMqjLJtDuz26ZPBBzyFovrOvLuZIm79MlN+S2VD8h2I+yWd/EQ/KOB829",
-	"PTfGbUuGFkrgyKZkdztVjVc6IzztQfLCJTRctdxrZmyQZmD6CrrSENlcSLITpWYOyxw0KK3rkrNuIa71",
-	"wyzO4AbSEnhfMAcimZoDWB87vpKjHu5gc9PXjsA9wr/Fz1pIOM1n3sWqwvjKnZ4wF9M0Lt+OrypQde3I",
-	"2i0yMuJPaAEHE56RtWQUGpvBtM+sHIk2gAVREQAcbouTBCmE9/sCIYZnOsJhsW4ki6eJYCgYlNkLI8Ay",
-	"TNjnWzEDKPxiFzmhRekptGyxZFfdQw4OUd0Bt30XPe2Oe3AOxzeUGDRex5yKJMjfVkUQOsViYmA65ZeG",
-	"51vb/+95GMwZt+dVIfadLd5U/U3eMVLAYuog0ooauPzH4BudM1CcvgfScGD9BLTL617bjtSKln1mW69l",
-	"ZdROvPengkphT2XlGpeiVUXp2s5GMyMsufFA5hya2dz3shyJVJqrwPss2Ex6mSAeqgdDDVRo9I3+GCVG",
-	"39JSxi6gZRBrkyll/eVjZwNiENrrk4q0cG8ETOwmUhjTUTCnKP2TN8uocKy/EcYfGygeeGYPyu7h1Ysw",
-	"dH0cPznt+dIJXnhfz9WVgEXkXJYegrXfVYm0jc8chMmplI1DopjZtDirEmUihRTDpxwnUx54laXjOw7C",
-	"hcgy5to3q5ViOtWojEEMBlmxHUW3y5746BvuTehnRmQQwPpHCoVkxYRveSv2TP4U1oAYQ3YWiiOzCTNj",
-	"mv8G+TF5UbIrcvHwT12C0y/UaW3XFmZxNNrHARelPzNgGsHrxT4SD40Q+VgLXsXYfODLM/LTgKZ8M4tZ",
-	"qkfsGG5mAqsrB3Ik4Tj+MsJ2tT5kYBYVDvVa7KvU1kNerZiUoSLoXuqhEktRHOCbrDG6AneFUWV7rdNd",
-	"8GhFY+1FMYX1hwa70xyKcclume21iYL5YmL2Ohk8X9TqJbZNBSMVZgkkAfIAs/5itboirFRt25WogHao",
-	"lwPv5qxl0AGGL0H4X6Qe7NBmd/d9oPzwKOHLc0sKdRLdS6vEU6ksh7gSBVebDCQWWcCgR1Ar5ws9JI74",
-	"sQCFY4OPrMo34E5jV6fRhxabEkMCZh2uPEoChhzFClSReVOHAP7h38Zg1vD4o6cFXDSZDof3G8/dCGEn",
-	"MY6uQMt6thcDNe/Dqp4bDIiJzNzYebmyfZfK1Ryh3+cgO43MzUyQz0yNz+DWxEC15469wwnp++0GB49Y",
-	"EUsyZyRANpXyJMiOY86FnzFGipMnKrJqoPAn+cA8OweeaFHhPPPdF2osAI67LQD0IZo6KnzQcQcTAQdg",
-	"lLwrSVJeADpxT06eBBoFO231A09YZaQBWDDXG381/PAECr9e731SniidZDWc/jBjdNVAUBkLUTlX21S5",
-	"+GNq7mLE/NXutMtAWJTJbyMVc7ZajneTGi4v4103V+QGgcSVBhXrRjwDVPyMVEliRZzOfEpa/qwlW/Mq",
-	"IPlQGY++jtumWqyZ/QRXNw9cIS6OAPvX/hSsCQcD4XkaL2V71KoOxEu4b2qiJGjsKY7RAvUpUJ2nwRUU",
-	"gqlIKNI1wdua0rY51/f2B9taGC1cpDSCtNh/V26MZIAjUrTUmcfrymwxniSeh2BsJm4kVbGqODcSYo5S",
-	"Yw8PcxQDV3IpGh1+Ur4RPDc7fcPBLOmIYA7KqZCAt0BLiF71of3cCz3JwlLsS2Vj4ZZz4f3JbW4qobUL",
-	"0APfwlSdCh447ucLY2PGOumyhQ1yHlMbP9nLJlE2vYy1EuD67joNcQVynLsXB3E5ARr0BFhOG+Gd+pLv",
-	"7WXn7Vc4ctctk4r3iOMme5Bsy6z7ojR0H5yzO2H77Gl9CgeKrRbllaNfbxuKgeap7cVGTkDJgqh0tiA2",
-	"rKFOQl6MtdAndSl49WCHlYQFuqf1qXv53YbJndgxzeQNY9VJeL2jk9z4U8Aw2WvHOhtn1QR1/hH+Lwx5",
-	"B1nAWniJsZ05uW1ilFlmckVZpCGtnuP03jlq/0CqlxYqEcd80Coxr5I4RdA7dcOp/diU65QHw/e7r3Xf",
-	"5m7vnAYJMHpm5U7E0HsnNC1nsznnvHiRmpyicvkivQ4v9dIdVSr12loKzSyUZJJglMnDUM2anoaijB/g",
-	"3uaf5CbMTkZn8Jmd9mMUyFQWTD606zozKAb3wlDHjAonHHoWw1TLg8ekstjeVPXPQBuOtyT4FnwHAl1Q",
-	"e6yIjeOODsQ+Lsfkgdcjh5hiuIpQLE7xiuAZsmSlAxRT9HDVcjtVRpXniDbdBtRPZGOw5mPnyye424Ks",
-	"DHZxTydm+KtqML00XyJ4tVboKEPxwB0jl0vxIcpMYk0uF3AVHzBo2Zix+2BUkq0EbvYPMGUhPAdpZWka",
-	"fBUR0Gfz28PV30Kg5vuqiBeFtuH5tJTJnPCnTRndhHFjYbKjuTSKHR6AleVR91wCjaz5bWqLYSqlgA2+",
-	"+G7KtJgWu2VlaHETPSbYEB23aSUZ+5XJ6zDuM6S/oNzJs6y7gDrclogTL8WvrPprVQTf46uNjPsPVqWj",
-	"byd7KnepL2krrQN8CRDlcE7LDgIfiIjAZddaNcuBJXLWUE0L6guqX9FDuER6TkR0xz+8eMvkD+sglDRR",
-	"QIbNKwDrp2TLS0/u3yM4SgRBjeF9u/yn7jBigvRjD5RMzLAKXn57eG2RVgOofsInZyDI94Utrfa7TvDS",
-	"fKfTFlYFpxlRc2OnNrc5WYIgD97qN6fLXBawWGfv9QxbLxCVRvZ4p0pYwZclI3PqhKP6BAg/0s8KJUT1",
-	"52CCGJlh3OZbNRLivXTDaAEBaIjgZUiLv7ZNXFQR80Dbd5/TiiwTxU7VJdc3zv0K91nR6oA8oE4dF5yW",
-	"XU5eKMZGSAbzOHNAr0FFbUSffa/b3QVlo/ElgtCJ8ZfbuDYp+Go1I50RWyqjJq9DofVO/ppb1EtzbdpM",
-	"miv1Jtx5DueCa40AKBqkCTPq29YcRzzfaFFn44+HuQ6KvTPZ8x0VjtkT0G3IwYFldbgPLTv9klkL0OoP",
-	"Z17ZneMj1WANePFo1YczCf1EtyrZrWj3RHA7rFNm1mrYgeHjLLeQTdbbIRNRSWc7f9+aFfPZlCu2d/sf",
-	"M05hSzoY7qpa1Gjwwi6/efrlxUyMr41YRv5SM1GXEQKwFFpKjwkELSusmoNho8VOSCn2z2UI2AFYtZw1",
-	"UtkjENs/ibsTJ+RPTy8ujkIkgcj23ug/voW+gnnylNXwPUkwLj0JORXK5SfKT/LZO7TD1KZivaozdmqH",
-	"rsTjAMbQUcZCsGRhaiPPf8aBUzqM0OobRAcKGU8zZ0knGs8lVZtpYhaPM03zrcVYAWugKq7IBXasO5Na",
-	"G/2sNzFe7tHbzZkxhZ5wT12z8NHXkVnExDqBa1JJVbCS2yUU7SHo9LbYl66SlxXBPGEa6PMGo5s24eN7",
-	"R22DTuebUqKz9wEF4CGLWiwAN0pYaCv2HaHLkpKf+Fz1ELbyPD1gb0VN0KYvZyiDd92KU3D0LCkmAGtx",
-	"RdSW1zUb85bOCSyku3GjJvvWdgiUpGNJaAD78G1JK5WRdcMLhtVoku0YFHIQyuUDQD8H50w9JO9aGgiE",
-	"oIFSVeNPMUXWGcHORkV2u8yyIzsnr6kA8pYSI7TI6Q7Kcs8Ve0i+l1JIfOKPz6/JN189+R/E0mD+29+V",
-	"qDocVZyVBdYW3tKyYW1nFFeElqXYswLL/2xWe9FhEl50cqqLi4eXDy/AgaxZRWu+eLr48uHFwy8X2PMN",
-	"K/eI5jlDz3LNIphTlNQbUQH5VL6x5SS++Ml1bgH8LyanNOLcCJhILqqXxeLp4gXTz/BVUEpQi8pWQjy+",
-	"uEARqrQLOdd1yXO49ZGZGzB2QTLGarNgtzyf4UJ+B9cH+YdleXzbu9eF5W+8m2hRSCMV1gbbiB0jFdN7",
-	"IbeZ2Vxck5IrzSqbAM58xYp7Ezx2RZsyusH8bLaEqZCl2O2oPMARD9ifZglRAP0KabpWqG3tYi7em1ut",
-	"TDzKhaWAroNwZM+IuQBPxJJpBfFAlBTA06xyZjv+0OxSOa0QF7gvGTcbsb/G9pqaSgqZXgUYdCMStpUw",
-	"8q8s9pXYwmzBVtt3622BIS9cWmoe9EvDoAAGj6LFukFN3YqYn3CrJUcE8e9HMnw5S4YnoymUG9GDGTki",
-	"VT7CAwth5qGVH/gVVbaKHEJdK6L4r8y4z/Bf9UtD5VkkzKygggBXVB6OS5sV+Ee/8eIjLkLJdCD0/Mo8",
-	"mtr9YZa6Ei6W1perd3TLvkW7ZLBYX42f+tIZu2eYDvNi5bXmEocQ+vqRwIfe1l7y6GWx+PgepgxZTLt7",
-	"s//tPzJaPIOLFqjAmNLfCixrPCKl7APA0AwTbQslDg9KC/6t2Qfzq0ty+egx0UtVW8ZOK94z0spHMPbx",
-	"RSP01iM0C90sGTwhrK7be7Rs2MeznkvrmdbmqCJkWGHsyc8CTbJiG8nQ7GkHXgN1ZMmoDUAbqyAjJd+y",
-	"p+SS/Nf/k3VJmcWKXEK3zlG3eB0PF0W0F8il2bnrM2w2I+mEVu6p2GzSSTJTRdBJJ3vJNbOgVnYzYkez",
-	"copI5ht+ayTf/OTM6egeM3blt/aiO2wyZzvzAubYDOJB0bhayxeLp191C/hdj9+OfrhePL38BmvsrhdP",
-	"zb+MmW5+e+F7lVxPQsfuzo1bsMiR4vaBORkerEoMx3GWs9dYZPHV4xZF9PJxPxdQS7Zhtln5K6hlhvK0",
-	"n6G/sTMqdLoeX3yE6U07/catOfewVY+3U6qQ8H4P9d5U5xvAAm/tXotocAZpNjIFkXVkFDLiDDF2G+WG",
-	"2ITeSNGsN5h+lZB+9VQPYcH2+fWwIP8k5PZbF4D9Q4z/e4ixWU8HNxXWwwrr9qFAFYCwMuxoAE8UqIM8",
-	"WtVdPRAhtxBIBIAeNMg7MUXX/NHhJ2KEVWteQUYEkPqgZjMq4DnVtBTrjhc7cj6v7SX3OOfuFZH5doO8",
-	"+3xeN1phv4GNZzQl63gDduq2ldh3dcKW6xzi0Thl5u7ohL3iSl/DFXecrzRqqH3lokOD/NJoIp+VpU01",
-	"7s5hqQ+MLLGvcFqhqMFGH938YVVbd/oCvkp/Gr+Tor7GXNdxF+S5kGuhNavO8GHmWegn2VTb6CNO8j2y",
-	"Rd2ELKFG26+c+czVa+RJfT/34EnbkF6uPq3u7b12IL6YOz7DCv/AWG2XF2hJsBy/ryQHElvZ0OCETXsN",
-	"F93JabQlg09/c2e3AOpNf5B+jVy75oD9+uKjf9H/PjbEqa5yO7FpNTKdiZ1rqvQ9PPcgl3H/JO70dCrB",
-	"iXLsrHWYZD6qrujOF6S5ENmSKY19gs72OJxhY35rvGTgDDJzhflnwcvMgyAISSipJVNMY7MiV23WxTdM",
-	"h+0cIbbHDm2x/TSHtnnTjf3qxIMbh3+eY7sU66UQ24yUVJt1hLbZzLKxlvzWBohFRbSoOxNqfgtlGgDb",
-	"EdKBN5pKmMfF6afSHHKjSJs0upb411VTtgVWapORS2OfuFmc2xFd0upluD1JMeX68YZ1htTxRtohdSiq",
-	"r2x9SkvXHG+EHxJN4FhOUyiXZ1QoQFAVNtuNGG2orak7h4LA+h0tbAoDljQooX7LPyoxLhXO0T2zQCEa",
-	"+OYO6GXZAHkoD/eK3zIr35MJF/P1O2pcN1x4i//n/Qwbgt9QdUX4yqdauDLSkLVJGlsuAeU4dE2RBCOQ",
-	"iHENCu2adbtJvwrI0rgR3MJsWMg3HOtaQO2P9SQ5wmcghoMtYce9psSO+U8oGuZ0Sl+mjf62wPShj8hx",
-	"YpO/4f1Zw86ImjHBfQ9zYR19wBjygAUWfmkMVNzC5yWfC9/iMEJ8E6XIt29Wq0n0fiDj8bXTRop2daOB",
-	"XRHuh7i2OT4daBdXtrgauyGuusBFLbIUduOktkqIbZrWSO4XMNuu0y5gdlYAXsCy33jEXfiuQjB1hYBZ",
-	"Hn4zQiNZDeHlprpZ6yCXpV8DLHCgiqyogkg6QpgCrgjEEvyCIHiNsWbkwTX8iEZfkcsT0NKGRMmAEwjT",
-	"lZpigElzpVprgYX+ma1mwRYJM33nyK3jO3Jki8ehTinyoxED+L23Po7FDN42Zl14wa6IZNCxTpYSZp9r",
-	"zDyeL52J9lTj7QBrgUVsq2gcLvhpF2c9yr8Ht3dCNs4wK28qfFRmNGhVMTTfsS5xQ+vaUiAHzc7Tkr6t",
-	"AD2Ckv+paOezjSuRvsdpxpcEpvkvUFfrp8Noa0d22uIP2TgwqvKzBL3etT1HPoa9NMNwWAvuXf1Qs0MX",
-	"QIDAe1uzvJFow50Wdwu6Kq/o4Roe+0k8lUIefmxC/Xj04OtvoINAaSEc5R09OMMwCB244mWEtLmtV4fy",
-	"IfRyPJjIBfwvOxFhAYh+gxALLSTV6NzyTtaTjod1EWxg2fCVTrZwsDqqNNax8WWl45qjB4W1LTsjE77s",
-	"37OBCFGQPbYsBU9VP97Lr77qOoUP8OeRyfOrCLVHi5UfQcfywLoB8n1jBOTRv3NWVfSK/PXddXDaJhhs",
-	"Rwxb5WcQXjJb6hXlQd32k1MkraSfQXW9ogcrelh7QbuKyZZUiTVyvtijeAw55vlqzPBAnlDZJpgkj4wN",
-	"a4sdzqeenhUFHMe37IQ6pBnHvXn+y6pufodA5JG4AVbY83ME/G9o5xQrRMWubJ+dNDKhmEZfyZn6aQv+",
-	"6Df476RJ+iO7FVvWX8jfaz5b7oEzGbbY6YE7x5gjivLiCqMU0GFi3bHOEXYW4yD7DYMHUMvvYwess1Fa",
-	"AZ4TTBgscsU+aHT+zruxzcz9hX3Q71DY7k0e3pY0GuKH+pgz7i/jSiF6HiTSnPdoTCChWNGyVSeE62Dy",
-	"RaNzcZepj6Ra39jnfnbZVjuu30EHRx2+8+VbsREClFBOdw7V4KgQ1DyHXpITpWDwNOvjn3k3/4hP/Sw8",
-	"c2heP0/c4lsMhNhFG5RhRxcM3A716Ddz1H6cLCgSYvuOoql9ZM40+6Af5eq2P1dD5R2cExjOuQJVXUc8",
-	"w3i8kAiLD7FgNCuhaQDeS/75x+fX5KvLry/+JSNNZbwlOBYVQcgB5xjwypj+93w4mgWZPBtdS6L7QtuT",
-	"rR3i2oAnpH9o2hjuRGkEpG3aDt1P4G9jcixQHg7wA+YYYoC1g502YrXqoMzb6IuDfkDch7HL4EAlJpGp",
-	"WtTnr4+gPpvXTTegB/EozLiUtlRhrmPICKsNrQUjBzjwYCLz4++cTuxF+sf7+qU+fz7RYsOXrPD1wZ21",
-	"dfsSf+GqCZzM+6B0TNV1pf6eDocjUwb1qvg1d5+wZ0Mklc6sQS3VnqrgpJ0cBuzN9L352nb+7tPd7r7i",
-	"d/G4k+Xknl3vLlSCbW80x6kWBKlfe3mRiW032w8fLfLvPtGfj09+t516nz45lHU9WDdMKTZhY7wwFzhq",
-	"m5MrMPv1jtmi5MB1+fTJwyfJDQxd+MNPu8OR36DVLWO5g8nMMMfjt6Wjg4Kq7eJcTQue78ZR9XjkT2Cq",
-	"OlJjj6teC6mlAwiOtJLBJYfTVj4xlGJH8Tv1o7jXh+0hRWr/9/O4OnbhvlCISCYZLcuDBd/zdGSdPOBe",
-	"NGVBdshLSzVRjZyow7T9VlOFmM9dS9b9V2J6up6UGkw79DP3Tvy//+f/pcZdaO1uiFkt15JRze6s8Tyv",
-	"4mXWq6eskc788ZcXlnEc8XA1rdbgt3vC88dfXnQIFLGi/PGFryj/uq0ofzIkT7zIRgrXHh3POsRZTx4+",
-	"IVYPt3Rxl08uLuZp5Bk21+V5NXJMGVdsb4uWz2BnYcsKqtymntarqbU0rXB9DsU0b5vOJ1IHExbaL+cM",
-	"Gbs5+LwCxnMl+uL+Jfp88eJra6VSZ67YKIhtXGgTtYOik6ik32/wN7JLLj6NEsHtcA+hX3zwIPbbn+KS",
-	"37JHSksGHT3wG1vYhj85gqfp4/61v+pTnPjubTFA3N+jb9LP09HeSX9lUv+k+9bfsYdy1w7hvvsoO1/7",
-	"eSnroch9WoUdevs9d1a2xG4p3ZU7/uGYhuAf2Cdrp37NP3weWqGQB7LjHxKUgpmeNIXAP/yeugDefu9q",
-	"AN7y2XVTg1h98mZq/9Z73vFWVtM2fE2raUSVt7T6A0/lvw2eyltaHUFToU1u4UVBlbmWKkjHusQrl4i0",
-	"cg7/Altc/IshIYHNoUN6cZvx1axf934ghfAJC4tdGw53WcGfOt3e4iXnbWaTjdpEqX4wdUzwogI5cNKp",
-	"6FqEsBn0iT02qeETgWo5XMoOzedKSM3aXgRuOd4JJQBDTzy7SjKJgbntB7OfA6MR+wmmxBBKd3/UDinC",
-	"9fpYKq4A5zf2DC4PhHfS9C0Ws4K21NgackXwAoZ9mbSHNW4cXlukABSFJ7NndRcbp8YtVzvAzItbapOZ",
-	"3RVnyEeXZQexTmUtasHQmvLLcAvZa6FctHrD64mDSstDkmX1sguc+GkNrBcCs362xtJ96OTXndnm6n39",
-	"52V6dTXPpz33hm++TxNMDTlyzcLXDIrUhooHEg64k8NSb+suE4PEb/HyJLF/B4Ca0N0KBDukoIf77760",
-	"HzSoO3WhqrNvhu6E3HuhmyVk6iTSv7w42ipkbvq9O4XcLMVOCPfn81WgcOxgRN6y2i/SWB5Gm+B+48fR",
-	"DfQPONk+euz23CB+PJjkklbTkR8gIPgkkR/slzge97GUCNDFjfA56O8W2Pt4L9lhrFftTKP9xbHkMHzT",
-	"PdVElLT6XTKqU30tFdtD3ev5kGZGCDN+5r38ph6Tbi0+o1Qq9gENMqkd2YoVtYa/5dP0Lp1pfd9ULLq0",
-	"57YHcLY+L7N45v69/7W9j/QxxnQSs8eRnf2oxQ4MboefJNcutzJr2sri31ItPyybHJprCND/aEfltrAx",
-	"i5kdMtLnQO9cFm5VCaEEx/BQyDXBaSG8Iv//mzd/efDqO4gPU0Ve2zFfkaXQGyAjgzYaqFOlqoUdPOcW",
-	"dUWqA9QpqpJaY8xaAbGWn+9YP0xPdu7TbvydtfB9FB2AGA1sxv7GlGJ5JFv4Fi/5FEbjuxZp4MYCsRyz",
-	"H9+1huMZDcYWiAXU24beMqJYpTvAbHtu/utCATLa0Icz7OTX9n6NBThQ782L1GJvC6rhIUmAVUszaZ75",
-	"Hz8/e/A/6YNfLx588388fPD+3/5pEUR+i7Zy/OjG/En87+4MJRIxww395rAnDnsy1h82gpUd9eQNj4VR",
-	"z+Qgtr4XJBdls6sUln0TqpG7LuuBltjUy6+isi2NX3755Tf/kpH/+s/rwLrcMzMMLQpWhGLww/gGXJcS",
-	"jP6zQ5QB/rWK7c9XRN1FITHrdYX8F0wh7mpGEG0Gwa8sNhhkuAA5kJYl2bOyjG7TDgF4nMeoY5fc+05Y",
-	"uTKOGXzkz7HWot0IX3WCVz4hA6naCOyqYzka0F1TpVlBzB8zb2xkkA25ZQWp6RprU6xZ0ofa+erym6++",
-	"vPjqWBAN3twO7veOp+GE/hiBFQtA73T48syhC+eG57I9SzcB8gv10JxZqdge2fpKXgGhmvkvjgXcXOPl",
-	"auHqD6+60KgrZvZP0Wens5TiMXtBslzsdqwqkLBjgpIP07bGDDUjglkw4vHUYlr5X0LanimVkd/+tihE",
-	"xf62yMjfFmL1t8XHzNElszYR1R/BQ/KC35px459gV5KmJqwqrNnLqMw3yFI53ND2QWNnMmTX7mkVoeZb",
-	"LGlJq7zbHNzHVP2j7uLzrLv48KAqZmuFjvC94lUwBvzWi7RVCWgm7unhLBSHINGWIIcezB6STVXZvQ6M",
-	"4g7HHQcgabXFwrpYVQUWbkx6ATd4yScqGoS3fR5lgzg3R4sG8bKk3PaNLSH4veoGXQnDfWex3Xd+drWD",
-	"Vro+efVg5733XD8IS5xWPaiY1s7jigWob9w19zg//h0RJ7/HQOmvPQuYUi+dD86F6tSnAVQ31EcpumIT",
-	"/Kkame0CliIAO1jMdqXpQXks0YwoYWHs98IxLVvjEVeu4KsVk6zSDsza/n4pIFYwyFPB33rLdaLxsaNK",
-	"GeP71wWS5FgmcqNIFulnth0IDutT77gpiTp/eFyJHcOjqMdyNaQYVhs2SeX5k5DbG3PN/cJmfPK1gE+K",
-	"xc2biii84Fy98hYQAgq5wFPiWlkEqxgYhvIG5sTyWCv0KEM4uPSO4VZYPD8Fu6sge14VYp/Zmp1fGm4G",
-	"CV6R5TmM8DlsjJcR9kF6KY2WHTw7Oi6LWiABB8RBDGaOTRQqfkpRrRGixtqxMPyJQa7BULzDKHMqJbeM",
-	"CyVVoDTXjIiK1OYnZBYsMuQDkC5PIhkzciT2qttIbwEKg6kKC00+l279D3/uv0MdvdvK8QDPecM37n0Q",
-	"zkAGAwRKhvWKumZWR036ZvaaT+Gc3Xjoq9/XNbPzEvLLBmodf0rzzBxK2ad1zWz5iEOL2tPD+TC/Jtwz",
-	"97Gfl3/mBOwTK4POW+/bN4NXRZ2zuPQ+ymnJqoLKqDLAr7h2lyWigXaeOrPgwd9698l5qVVrB8KJXhHu",
-	"vgTB6CEETEsqdwpzZ0+efPXkX84Lj9eb75KjCTgx10b9HrMF+yxFQFz06zzigpDx8iuyLoXBvy5OYfe6",
-	"a/kLTNeZJSEzBl1dA49lVTjHHyzXTt3LGWUAqAflrbunkeXi6eIRrfmj20vQefZFMT+/0/FmBgz4qJWA",
-	"FX1KKJE0N9Y1PZiTC9kLM0Jdax4lNdSgOPvUWgJjA/k7RFyFOAGVDF5jg72Yx4TyH0yEts+zmZzx46xT",
-	"6Effuk0eLbV9ipvhEOfdkIIKqsUGJIAddjpMOv4WS67hc9pbXLXz+BaEuBqQ6VjKdpJvhFCYMOsw/Fnk",
-	"jfGzXnb7n/wDuSI7WjBv0fgH+d6r3wK5cK5dOGm/ERgG0oRXGeSjwbD0ksI7C98GDT6+//j/BQAA//8=",
+	"7L3vkhs3tif4KgjujfDcuSmpSpZ6bNUnuWyptZZaCpf6OmLcmg0wEyTRTAI0gCyK9ihiX2Pf4sZ83y/9",
+	"KPskGzgHQGYygSSSxZLdc90f2qqq/IMEDg7O39/v11kpN1spmDB69uzX2ZYqumGGKfjpVWX/n4vZs9mW",
+	"mtWsmAm6YbNnM17NipliPzdcsWr2zKiGFTNdrtiG2jvMfmuv0kZxsZx9+lTMXi3eUFOu7B8rpkvFt4ZL",
+	"+9z3K0ZumdJcCmJW1BCzYqRcUbFkZEc12dCKESkKwgX5uZGG6Svyt9nF32ZkIRXZ2Tu4JoLtZgUOdMVo",
+	"xVQ71FeLB/jqsQF+sl+jt1JoBh/+Tsl5zTb2n6UUhglj/0m325qX1I780Rav+Le/a/sZv3ae/S+KLWbP",
+	"Zv/Ho3ZmH+Ff9SP/XHhjfyJ+tJ+yY8KQnZJu1txt9qnP7XfBIKqK21to/U7JLVOG2yEvaK1ZMdt2fvXr",
+	"bE4FLqBhG1zd3p9XfLm6tv9YSLWhZvZsVslmXrNZ4edHNJs5U7NPxayWu9xLN1w0hmVd/KkrRD/5O93b",
+	"CjfAD+E2Of87K419h/sFVYrucXgovv0plQvCaLkitTQF2a2YYla6FCNUMaLZLVO0tmLjp2ds5XD+I6/W",
+	"dK8jIlXMDN+wmgvWW4GxV7yRGytog3cczBKsaufxbgiDaSpmHx8s5QP3yzmrOVs8xM/o/OkB32ylMrj3",
+	"zWr2bHbLalmqRptm86iUij3CW2Ecz1W54rfseiV5CR/GRLOxg1oztrWDoms7oLk0q86A2jnp3a+PinNk",
+	"h8xZKTdME7nAzW9fRVay0Wwl60qTFb1lBZk3hghpCK05DKgv+FYo0u8+Ige9GRjs4vmerLmoHoGCHIit",
+	"tOI39RWfIg9yl7x24jVFJyjZLFfm2Bi+cZd9gvu9LsxSbXDHUjEdUTmVxAG7D+LCsCVqDbmI/14buuxJ",
+	"mmK0stJUwMlFFf7byp/911DoDnYPPq/AkcBrh/plZMarb7leTZTb56TiemUPMCoIxedcEbOSmlkxnrOF",
+	"DJppZ//PajMQZFJLWhWklNQQKiqyVLLZ6oE8z5lAgR5dUbjoUzGbM80rhkd7f6D26IWhwkGsGqHtoO1v",
+	"QXBJpegOjtbBvsYDu3pu+mqfGvbA6qnoLZIelcJre43dY/jiwYC5ILsVL1d2Gs1OugFqwnH0BaFbqgxZ",
+	"KLlpP+OK1GxhiGxMYS/UK6qYBj1SEKncOnBNUEC82Nl7rM3D7a6IqbaF2jOFszr4m1u33IPgpb0cjlL6",
+	"8RXe8HR48PD4u6zIHHvBa4lnmT82s0b1Wpr+mP4EZ7374XI4QDTAfrV3vGZiaQ+Xry7gHv/jZWQet0x9",
+	"Q/WaGXcr39gFeHxxgbfij+2NHVUBaofmKCq4DBQDrfZDsdp5O9TKFOxDI9GSAAF6RuA+YuSSwb5A06KV",
+	"qjlbNiL8GaRKCmYv6+4mK2KN6YiYv2EGWk/ZP9lnPlhwpYPsuZ9iEqhZKUX1YkQODZ3X7D3HZel/82tZ",
+	"0prYzUokjhIutrqGGsOUveZ//JefLi4//HTx4OsP//PxTxcPvvzwr89+unjwFH/1L7Fd7kz7mG4/UMxw",
+	"YvrLuxrFCVK7w9qVjpmGz/Vav4A5OsG64JpY2auIFCXzmlnLDTMrLpb2z5ryyorDnBF7hKCqtB6INGTP",
+	"DNF0wch8HzyTtZA7ASJQS7H0j+Twt6oZ2iZJc7IRhtcxWWUiDELeWvUmRb0nVKCUueOSMFGBXuzLqp3V",
+	"DG19eIZm2JullOuHdi0mGpv2PjQ1zbdsa1YTzZvNJtNL2ZbmJBdlM8N7j3z+VrHtQ/8J02bA3grvbdXg",
+	"hAmo7Bvf5M5CxdHbz75Br+g2oj0UKw0Vy5pZQVeyEVVMGex4lT22Q5GD9x6ZdFAQD920TZt0uLUz63qy",
+	"q21KqyL0iL89b5+cuIIK7eycsQPshm+aGqIQdlKZqN5wkbl8+JmD5bsAhQ8nS0Eu4Qc8TGbRc5Yz57yd",
+	"4wyGoy73Cw6kAj8njKjzsDAv7ZAKP705AQUQjsxJZYKp5f7HVeblPGJ5S8EKH5EAI7Q1BQa76O8NL9m7",
+	"0kwKx0SiI8EqhnUnKJ1g8Ev4dU318IxIvsYbe4PhBhvLByKkrBkF0d1RHgvb2Je7vYInG1XMDqTjKcHg",
+	"ckM3P1J+PKoC5oczNPxGbSfPC0Rn9jvr7j8yR7DmDOUq4g9tFlKh0TWYkpXckQ0Ve1JzZpfIWh5uwXbc",
+	"rAjlisyZ2TEmols2YVUMIkteiblxuhv7gzsWaMLJe/hN52GTok1u8kEXe8d2gh33HuLHEF/qCszcnwp9",
+	"jWu9UDsVGY6oX6fGZN3hLgPvdZ9xw7d4lVXSXLggQ8Qt4ZpsG2Nt9PmerKioCF0YpnZUVTp3Q1iXre/K",
+	"PX4ylNQNVVzQih0NW/rrQNl8ZPke5Rv+sT+MyCi26oRIIeQQpFx/oQlY327HlI1STJT7gRRsGDXvmPp+",
+	"mWs8MvV9pr6PxZI0rXNE6MZdBnc05YSJvWHq1t05Orkar0uc5WZFd2kpXCj5CxP2X/Y6VvlQ0ULxaukO",
+	"lXY6gtY/UDlubxRhI+bY1agWTrWq7c3Pg6E1wcajdc3Ukon+Ogyd7ENTQqLGHwSK7WyFyPUXmqCot+Ep",
+	"56sJK7rek8w7jO0rv6OxdJtcEErcsuc9q2Js+0JxdjSo9K6mhh3aQ4O3mxXXsDcLPLlWDNe9yMtCJe0F",
+	"u6qkl/BBeeSKSIUJwaytA+LhQl1Djaj1y4jzQ3dkx/hyZewAaF2TYI9mfJO8ZSI5V4xouoETn5JKbpg2",
+	"vLRefqYcbGneo7dU2KFLXmc+F5Y6Vx6sunuh5GYs5ZLx0qgadXbwICxsv49VfF4zsqXKFH5lQIKyvtE+",
+	"XSfUn5vALRVG7SFoROzlXRk7qhbGdO+BknSD9t/bmdGio5T8snS3rP+Mzuu8GPfsVyeEXmJihixsjG/k",
+	"rp6oNblYKlZxl0IfTMuGUd2ouOuQ9Cm2jXnbmJe5MQvDy7V+eYqD2Rl88A7849phtF+RnDirUabbsUGr",
+	"2SOglkPzdS53db5Z0C5h7Jhqc7LHLGGfvp2YxWG3TPxZNiqyqyC4CXtqw6uqZmRFtasEkZoJTNL4bbdh",
+	"FG26Fa1vewfmnO2lqMhCNopU6LnknCp0z9TL9FbHI8VeRLShe22N756WD5Ofr8XaygX73BsQqUkjKMjS",
+	"juPy4oKUm3/8r7uOYkLSaDPVJ6DrQWBs/N51QmVmnb/c6Enn74bub6yFGA9RuI2tx86ugXo6SP9uZCMM",
+	"VCx4lwqSuejmebO5awjqrZRCF9bD6ymggWpJK0glFzwWSLA+hX0uhInRdXS2QO3MsLxqGBfZjiySYtqH",
+	"86JWh9UYBaGQjBCMVZpIZX/cUUyu5K2aaua56l818zlLZLshs841wWswRV9BLsc52RAkQy1bRMTjM5g2",
+	"WQccVeXqxurIhMUP3ykXZFFb1Wi/Ee+5IhdgGWGyKNMwMhB7nuCNmhCsHhhBO7od3Vt5L9jRbezpkQRf",
+	"KZsaPl7Aai+s7InOLuvtUqncJp3FSkS6dkIwDdzUOI3qzseE6QYyXMy8dDk57S9nu5/6R0U4tdqDuzXs",
+	"gkprlW9Hk/lZj9oqbXXQ1NRpKMtqi1wG5krFFwummDiMZRzE5EJ12aRCrEQ9xJqL+B82dJ8tYYOXpWod",
+	"xgOsMJaiF2u2o8iJG6/ZNuLpwHIQvoDMLtWY+q2lXLOKWDUr1UH22vC69ulrVvKKVVG9Zgc6tkR+IU08",
+	"cpScc8F2iTKv/vylPCE3gVjuq3EG27HkzKO3XqJZdOYlN5QexxIwQkbzKbt2F8wbQ2pa2lVopx+jOdxf",
+	"s0AlkOswHuahcWwgFX5EftmK3j6Lb/NmchWbr4+Y23uhQqLwlSILWrJOqqbZkr83GipoBNa+QHVVxHnB",
+	"9P5Q/JaxDBm8areSNZbF5UZA1EHG9WTXtVPG9OQiVn4TP3/ne2ec5gx4zP3E58eWs1cmNlKSdfB0nBs7",
+	"20eCrna6H6LMTAu6wjp98gLHqskix9AgW8kdWUlDKEofnt+xOkidziSLpq4xuYbdCgNRWUljmDbZFfHU",
+	"3Ol16brxRqWtZ5fM/kITe5mOJPsOFhmeVoSp6Y6788l5NeS3TFW8NA/9ak4TBnc3jPCaGlrL5cT9aI2p",
+	"fKvwWlLzSixkIr2/mSd1OBWthehsZ2sozhWjFd5ZuLpT6rKLPtuRN7CkFVE2U76vSX4emPlTP2+3YvZf",
+	"9lb/eVyf8+ugWuP7gWVx2sOWDa+omJIUSz8LOgeiRoFiZCFlRTZ0T3aUG59kh8pQKCXXRaeGwidsetWC",
+	"d5+4mm+40ad2LPxAxZIl3CFKFnzZKAYfOMe4BIQDDNu6Ax2TzBt5y8Bln+8xLmE0WXBWV6mwhI4XMVgJ",
+	"h11T0rpmFWG1ZjBrOI0bqRhhH2nZK/a4pcuGqWcQdNtJVWkfEg1i7JOSh/N9oD8ak7BKaay4HMtBXR2l",
+	"FYPCWs64MyB40Bi/Q+wTWDTfWcxgxMd9A7wMdMDMDSnHnt1ScTQRQ0UnYrtVTLNYZmMpJc7sQjH2C1Ma",
+	"ojSYQttaY9Y3JZgV2+QK9Tt4W9T1X9Ft0oyGTbfjZiUbK4JWoJyIBunDisDkWm8YjfhLlOD0DgNmNRWp",
+	"68GNYput2cfuzCutcXU0MCr/tpzl1Y0C6/oMWq7RDa2P3f5XuAhqs4S5+1sPLU4ne15FBClwR1/hjvjO",
+	"d3c1fe8I8UMMp1041b1CD4rTfzvulti0X68o2GUnuEQ1Z9oXmGD/ietGKUgjKqZAWOVOkLYO8S7dO/fb",
+	"snG38s2ITw3nhN3MSwnTVBBXUteJPcPZeQXaHXVtuAT8ZZi9qPMUukMuv+o2h1wcc6tcPjXZRRAr5dZr",
+	"VnkpObHyxN3eqT2p67eL2bOfJpT7Hqo5H3fKblO6S7ltG+XERwx30ofx0GC7RyB/53dGW2UZ8zb603YH",
+	"nwM6Sk7Z4pTsqBLWpLOTLzXTV9YUWlFN5tYY1LhCrCrAgIJWizkzhqmH5K2AvKWTtYI4xWbNHV6uBdP6",
+	"zaYgktcvCxJan8CUYebhQFcs+W0i51TTOasTDWEmtjmlZpHBQLyG19igEi0ltUONhmfalKhP1NYS64lX",
+	"XLf1l3nldW3vw1lqzPE74+52uw6n7Amc90zH2YngXWTYh8anhLGqadUV3qI5SGOipQvFVKTmgpGtteW5",
+	"Odou1A13x8MM9stcIcGkerw1rXncz1hQPFuwgkJRrhmOf/tnL51eKIqTi/YXzjStwIm+8k7UQf0eJGo0",
+	"Mayuo7PlUjkpUxjdEITBWBRtLysXmlfMFehnB0Re071Pe4/Uhfo9npNdTaV77SpAyxs3xF4Uqca+sg4G",
+	"XNNNB490qI0Wa03IlzZLqt7lN4AdjY1ey1vmGtFPCo92i2pOOJ9Cy7KRpFxJ11dOXaq904zozlyfcTzw",
+	"jpMxMd9hbX1euMidfjFZZsteSVvHDwYz/cjj0ZRPPv5AscC7cqy365AiPc1w85HEz1IvnOrrDkpi+mbP",
+	"zFYWM9iBb6Mn/NKaJ916o2nKIWsTJyLiWjaqzEivDg6afnlk+3FhNrvpdfeW1OGEk3lazswVk1ADfcWD",
+	"nfdHkqof8zhSDcdNqgruCjUdePv1nlTW55x+nETTZMdaT6W0x4AXk4nNp1K254BrDJnUe7qMa9yURncl",
+	"Z9ualohA0iY2Yio9obgPn9LJH8SNHLVk3yVPh5rRWybcxx8IJ9SwkK3cQThFtCdFNN4qY23yAjosN1zb",
+	"AxFyiNBlqfWV/wjxRURWhnFCqnWq93WCKWRPZlad0f6BkqFMPQsviNfDWddvKZmGWDvEPZstJIfAYLb2",
+	"pocaaLbR4/n4USx9v8eJR7HoQEpM2CQLbhIWPAYlnxG9ksoUZAFRCYRriEoAhAAwkpoXwHnn7/j04TAv",
+	"nHfqxU0+oljJtxAhY/UClZ1r3QWFMsyeKpab3J7S/jyxH1nTRbTW9kDr4mjd5ZH22yP6mFa3XLOHNziH",
+	"04QN7/WogJ0Yvn9YEIFRf1auIw3+pWkmig7GMD7E2gNcIMRpjxXVZEW3WyZY5ZqrQlrMl32VcgNReqrX",
+	"x2veApDKJ98SnbLe8a+LpvZ2vEORsi5HPIrUwUIYbEnf7By/EUr849rLNzT5VFoKpiphWkAFMmMCZtJd",
+	"2vF7dPRAYKlTy6UPfZs2Nt412y0EvXFZalYRs4KSy+hJZp89qeBBrr+7jUII+qbiaRBd1l0vqTbTACns",
+	"XXYaj931wl/XxaUYvUHtu8GYCDBCFV1cK0+4GkbWXfCeDvbSHH9s69Tm8COHfqoVZu02rI7H1K0fP21m",
+	"442Mu24+qQ2TJLErfTdbbi7olYhXRKr1cCwo/xpBq0LPr1syZ4XbIyf2dRupWNIQAhgDyPP7NI9ZUQEW",
+	"mGAV6e9Eq6fsWwvXJAA3U8wMLfktA5+KEkO3d0SpEOyj8cBYY7P4F38d1IHu4ni2mqlbpr7QpKxluc7E",
+	"WCpmsjGgn48M4a27rL3j39MgW5hrPoo9wPXqm/1rK03ujgSA2LamjebzGg2JAzPdlcbgkeBwp3S3GsZB",
+	"a2EeqAOcxaqJ7Usd4IKuL/k4mtCcH53R9yumNhKAkG6cQtJM+ykdILW0cI4Q0fW5jehW0Cu5Ozr9N3CR",
+	"T85N0yTasG3OwXBjnAU9CJj4Tx2IU9FL+HksNrlzBQyzwpszRQDicSeWG1bnBGmlO9gSrRGQsp9OwjyG",
+	"IHM2mq/bw1nXepHOPpB/YLR6BWH6o5UROK1u8J1XpabmGwDxnBiOcrlIf3qUUq5d2fZSjsWnpiaQICQQ",
+	"N9FAUECb242TBhQN+yZmVIGn2lEhcKxzQRZNXcfbtO68SdxOwC8L4o2jTK3Rd8Kofb6tDx7DMMO/5aXx",
+	"HYh5JVd4Q7RYDA/ZKfbcYTDMPaFox5VRBfAcZM2Vk5FaLuf2Rzt71nMpCELStme/f4ufyFsPwD4h+D5B",
+	"h07tHIpm1LtYtF37DKXUWzShfA3DZpDNuxiFbBq8hXpom6SbE68gh9m13wQ+TaOEaxp6RhY13xZEr+ga",
+	"et7KFQOrZQjmSevmJGB32EKud4eaY24zLPcrsW1OW/NoFRIsgLHecQVLYAZm2hURcncQfIM4EDUHnZHH",
+	"RSkCq8xueck8HpGWTndBQyI0B4uSWcfXCg6RC4ODhjIQiKt34vp/etLD0P2qh9D60/MH/50++OXiwdcP",
+	"PvxbFJHVS7X3fFoAFnRjZig/8I+KQ5UuGAkwCjydMCypmEbLzXtLtVVgxUxRaM6SUIgEYdq9R7KFPIuh",
+	"ayYe4DP0moMeNXKb8KzGdlotTd7uCoViT6NlYv3akjlLhTlMaye6DAR3HcJWdMBiOpZ/CVuo//x//Mc1",
+	"hFnh9difa/0+7yHZP9m5L8gF2dIa8IifkIqqNfzJTfzUXQmSkNqEN+7InJyLlqSSdj6wFgqBHewmHFgV",
+	"tDRRC9t6UGBHtnwgG8oFmTfGSEFcYm8ws5NDWhUzlNfjxVSJyGt3PNZUiw7ISvzbxkSNGCuwQhoo6yiI",
+	"WclmufKgwAAVzU08JLSh+xu7Z2IPPSg/id5v/dzEhyEgMXTtBcQ0e8REg+Arqnt1hzvKnRbp6xP8l2qE",
+	"wH9Z1YL/At3ifgkJngetWnGAUC5kFdUMhpuaTQFK/tG3eNopIMEnRQzmE0CQcQr8QII4JfdTs9lQZw5O",
+	"ONHAwcpPoc9HyuY6IdfhH0PAfxjgFNW1/+MgVHt5cQFdAt7PC7kiJqpOCDrEc6AAJS9UkwyswhrSDWvr",
+	"uDpBVXxXJ+o6ErNNxDhOipTGcXXtUQRDpV6Zjd2fGE/COsX6r0QgtM3I9AdU8zXbcc1ygXHmw0e88Etd",
+	"SgCTkAvkYMEmYKcgmeiFdO4CTTNshrpNYLWkg3vSJBxV5yrle1TjsTHrtEyod5ka7Rkrd+mEaGCG4nqo",
+	"UZpNZi9xGwyzTBCx24VI8OBUt+Zy/hT44yjLsf1WJiqmooFYe3xZbQTYSVvKQVJXVFTat5ppQxq1tIbG",
+	"pAbH5DDkLeqAGExMKsdrXZApisZ4M+cuQz3Ma7pBFGHxQvkUhqVglfy73XfmwP87eTuRAOC6UbfsNeVT",
+	"I4DWII9mHzS3TpbPjyPXGhe5lWxt7C/tq+cX+RmZv0nsOTqaTcGDcAPg0Hgx8Qi4xxvEw5eFF4XV9zPp",
+	"hxvVKc0ppZHDnrYIPEtujN9OYdcW1fbcKmblvuYCkT9ZXfOtljxuSgI7z5Sjt2ZUm5dxy6Tmy5Vh2mAr",
+	"RBuitE5v5qnr/MdovZXrVcgGN5PJga4YveXYs3qXxNm2bhSNe1GK7l7HLAhrFSm6cwZEQV7/V/pf5//1",
+	"5BTQl13x+DICSNbU2XUv9lqV6gTnEMzzjTJcEwepVBVtU7BwsDoaU5yQ2rT3herK4xGrgHVo70Nh6JT9",
+	"wwCcfXV6Te2BDhiPyWm6YGYfP7/WXMQXGBvi7T6HKNaaIwkOJQtqzJ7sFN3GQ/WpWl+4mJc0uzPBXY5t",
+	"PYdtve6PuEs9HF3N2bAsvt2OOe/04pGt2iuzOiWi2r4oKAz/tNgShvfcVaWMmKBuuweV4BVrMfOdvCAt",
+	"Tl8Pht1dsM5aB23rlVmQR7+zxyu3W7T+KW53AmW6bDpBKdfrRgE9oWKECyOfkbmE8quFYqJcQbC5MYap",
+	"Rc3tD/YBscrJLqlK4pAH0ISmQ2aHUEhBsUSsEmtPReLR9im0VFLrVqOASmO3TO0B2qJkwlqgRrEE7mHN",
+	"SxbbWbCWAZ7BXoWVT26/52isrbVIot6rnYtGWO/9YAHyngwTFsN5Ddihvs4lLNNdu4Ow5NXJ4Iklr99C",
+	"6mCiBC8bpuOhx4Wsa7nTwUIsPOQlRMRYrVl0xSfngKnVEZMqGRgTzyNjdjWtK6z3vqOfHIYV3nfEkdFG",
+	"KvbQrUH2CtpdqAStH8HtuIycToXO3tCPE0iXr7PDDmx7fSI98zWmOK5n/jE5yGHw5Sd2xnUqk04iXQW6",
+	"PpcUatv+f1fcqf/s5KZ/kIj+QSJ6nySicRCKlgzUbeu5I4UZ4wbFeNj0oik8Gzsl3EVmNLTNcd49XzmW",
+	"2ylpE0+mdukqIOpl2p5yOpdN4C6FUibiui0iiObJXGnluKpiiaP8wx8Cs/Fvm1ydk0bC+F1mZOmGpfA5",
+	"4P3PQjqrAJ6RBhxW6Ma6AnstmK2upn1YWLwYI9nzIqEJSmtguZWLKyQfCuXnxFC99g1HIy8MBYCpJMmU",
+	"+laqJpXDOmYarw9LuXH5Zkj0LqX7yY78LHnlnZ89qCLy9TxGZpcMhXa8DCvW1VD5MkS8NRi3B6no9gRg",
+	"/i5Xu4ef4mfL776ckP63cronEyL63wYivAlG8MpDWeaYtuVKytga8S0riKLluiCKCw1lbjsHQIElibSy",
+	"An2sATTH3fvWU5qd5O1916a9T2g0d/s2nFNXWGbL9cpFKszKoUP0OCc80t/eOdMHh9juACl9YjLmhFMg",
+	"EQOx3ptGpLDUSnUOjrBhT/AZHTo3PmK8nf0ykpLAGT910qjYv/AFBTEcDaoTuNnJ7HSkivdVdeS7/jT8",
+	"LEZVzZk2ZznXV3Ke+AsStmVmhyLD3DK5rVnP9H9y3PDn4uQFm3hI2VP0wKe5fByrFjRyR1UVDYmgawhl",
+	"09xAL5QmO7ovSJurcJ35CrPeuP3pGnum4MzfyA1Wl4bMmZQCXAcsev1wbJfAh/hjZlyaOtWQLdBDSetY",
+	"gLKjryCyuug3f5Vywwow1g7+4DUYWbMt/DEeu5yac7eTPIGMhFfsW2sT9z7/q0gK2LpG0UCzBJsOu3Wh",
+	"wc1h0IJjBSml4AD22v/uqTzeTmQ8HL7idaWYsOaolRiCUcfjVbAnbNBYxso9ZlzwIhnBHVWb6zgagAB2",
+	"xZC2BUGyl1+Ri14XJnhNgp2QMmmrLdzwvZJ0GtEPLxwiWQHKGzju32Fb1ulBSmd93LECf0qp/P0Vtjvn",
+	"xJWYh8m2qrKJV5u3YpmwP2BDCrlzODMr5zNiqIZrUlvziwq283WQm27x+fEzKPNgyK3jfuF8oamG5Jy1",
+	"ZD7Y+e6xwMH7RCxX2akSpkNK5RWtF2lYWPtX10TMNVmmdtJREoWaCzZCU4MgnEkyhQmkV2WyBBZKUCWA",
+	"2ebDCWJhfyQxDc/BWTkNrcg9uUXMcHOQAzadTOY4B+AQUmdXkFLKusAoX0GarbU2MEZ+1MJGoXGeK6xj",
+	"EYQmk2L+BXqvp7LLv+gAFZzga3Wb4bEni8z34JuYYc1z4StjcX0CQirVLjxHY8Uh+TVik8BdpGI3VT4U",
+	"DNfb53cgOqk4ra+jiLHOhmXmrgzQPd7nBFhCbnlnF5ZiAJXAo0qA12TF6i3EguMxwlFAhAZGLpZWg7hk",
+	"jjhNHcpbpp7fiZNmwZ4nMKycxvbRkg7f05zVnN0CfeJpw7av/WYffe3XT+3+uby48EWOp74hrwwKqx09",
+	"9pDfKN2J6Y62tzm6s9+uuBd/Jzt5PDswoYuHL9qswiQVB3ejhlP76Sz3c3nLbhh9E5fWFce4OFIwFWRz",
+	"1eq/L6xvtt3n7WTK1aKOFW67ZmCKVMBcLIlHF5jUADOaz8WrxhGBmADytrms9gENqGVzA+PlGXGkb3Kt",
+	"IYPCKo9y6+LA0J6HZVqR6sYx87iDl3gRCzAd53KAvLu79u1ioZmJqGEojL91SPwVZuoz5jmVtI5mrH1K",
+	"HDPWV4cAydA+glWPXrtMyU3jW97JHVM/xv1UKPUPdVusZhvH9CkREKE7VvtfbU+mmvXTrLyq2RW5ePin",
+	"wP5eN8svToPrcy+LR7+WitdjeQY/fmSXACA4KRc48IL8eFABgD6KyLRLV4yav26jmjj0otojqnRASo8v",
+	"Lsg//uO6gNBEKLSQO5G7X5PNTQumosVrQDrkm+rtzO+kAlSZxgTuXsVoReRiMUqv2AngRvbXwJn05Rvy",
+	"lol4qzKjSkxlTu2ojxWtXBIWVEsxUKvPgPhcw1eW8pYqTkXZWpJySRU3q42vHHb6tfA/9He5PVVx4br3",
+	"6pZi3dA65IqtVOB7HTob9AzUe+CDUnInImDS9psSueow9p7ndlrx95Nu+ciTGLhV7pUhUp3i2JpSuMVo",
+	"dhNYdVIpFoNAj477/cNTG6vGW3YG4DVyxlsLvdFJIFlTC8J6XjRiPF/+M+9j6QZwkHLtCJTQQgsy9CE+",
+	"MCjMj3DFN0K7wAMwOjmgRNrr7fcw6R6nKI+23r3zh0YctK9cTPC0t+EYy+lWoOU6VtyONTykZresRpK/",
+	"w+qzHjaO3OpXkNKPV/Jb1a6QbtJOm1wsXNkBNz4SRNqm7+ELjIoimbTR1mjy7jaNaRZLjN8eYla5THlY",
+	"Qzexrd3Zt4ucReVH2x7RbpY7R1JWPPbtTrxQk5CgI9FYrMI6JQz7h239T29b/2HQ/nMatP98lus/zWnZ",
+	"zRVl1AD/cZSmOdxOOx4/89H3vXAggJMJ2wRuWeA69nuKUDzsPPjgXH4cuC0dPdZWjR/L2p3gK3LjEP1G",
+	"SA2fPI2+uEOTNiLg4SlfPu3VvP/p4iLmhACXaucTFCsNFUt4lJKNqI7XgiSzkC99e/WEVbyRLb6L81pg",
+	"83UrVl2XrC+O8KWRA8bwHKYcj+J8vH3BwYYONdKTo3laeEFOw8xL1zd5UsfMn+XuB4iVTSyzZHWVorWI",
+	"wJ4eTPMIorq12IysM/uVrbmX6DtY8eUqm5y/rfSOUI3I3YS2KpenzcSIuL4jpgM3pKb7Fv9buIp9wQVA",
+	"2xsmyJqxLTHSuueGb0mzRTi476FQJXo0RZxpaJ0IyWIcejErZ256/HS3UxnGnEVbnAI82bGYKQgSGSrX",
+	"oBBXSbEkRkoHhrgAXEqK6LQRjm0uKrmLH42Oqd8jUgMRH1i5aAi7TC1dMI8L6VK0bRYXScWHOyO1iAH7",
+	"ugPGAUtpv6KzksdPawfEAbPWfmWBu7UD2JHGCz44oRHr+WFQEiec0Q4u2g71VY976oQcusvtLaGUZImt",
+	"qFCxzITmZh+QOrdSxppreJW53U6kYrP+aZQsq61IluBk2aPKsR1vm3oL37FsNg4vwnVs7Wgwl6Hgei6b",
+	"TMatYlZSNc/8Vjd3mVczWq5iZG8Uz90rckH4IrQ6ObxSlqnNFzSXFcZjuESZG4ASAWDd7HkO9pvwxUhX",
+	"hJKa/9zwCuEltlQb1nUSvUmD9FGeJXwWOu6jiDCeZvfAHRAVCRn7UL0EaGtOUkWBiawpyY8DG+KIV8OF",
+	"Ng4VPdmMPdFPUjyG1m111SVZL0ECcO3XIsXEPbRNlTQsu3pFyTpFRVtn8wrJRbxyodPXz6jdpU6pOOiP",
+	"LjmX5puN3c6IWuoAeB2Qbc4IPHRJZwEeX0Rp+JolVVMwRTIYk3pYHNI1AqEqcNvczad/vdMquE3bJStQ",
+	"sfoXp+E1Ir0vr7pcgCf1v7wybDMV6yBzIvtMiUe6rbofssz7dgPVKSd99WvKq9dyqs0+xbux195Eowd2",
+	"A1iHGYidV9QjQ1BTkJqv2TOrbNly6fKOVIGlxo3ngp0lCHHyXKmYi4SDnXXGHDM5gWjxe+d6n8SXOdEY",
+	"SORs4vGV7luio8/LFieSqonyZEOtQdEG0qNGa6pyo8U8X7TwMpMwAvhywFOQ4uaI+IpdD6fmjDg6mdYm",
+	"hJQFa/mMvWnu0wUQtt0yVTLRQmeH39wbvBjvx35clB+ylBh8nhUzSJLbaYrN2whs6W6E56xF1/X1A7cM",
+	"Cwju7VPzqugiLLyB18R+0p38RxTxBPQeBeC9AZjncBPFADy68k8DtBtRjTgC7h0r97xlE+FyZFVFgwHA",
+	"6gitTtx0un6cMm7TYNyYOu4a2w84Qrqt9kCD0P1mh27ggOcuOzVboSwlwVqxixtyd8S6jcDcauAZwLnG",
+	"CWyX5biMJeoLPPKl02VB4DL9aqfW7+ZVv2a3rJ4Md4NDDtrRVaSXtK41Ym73t0FSEk8m+XBLhPfnGEz4",
+	"nadaTPyWtRAvk7Ddzoi78Xtjo0RIzYiNgBib/n44j1zDitvi9uSVLuF7L7jdI5Hd0LxwCIAExQpYVJ8V",
+	"O9ZJVkVsqvQp3xLz5wzYmPs48lH0k3gHQ6iZYiZ/kGNwKfntHhn4uRGU3NNoOV/9ztg212yfwKGazsIp",
+	"1/6OyP5d0eogCgz9OkMSlru0rvQ4P/kfXJ+fgetTNmaKlMhbpqqGJZoZZd1+3JZqV9EiqsBTn19f5V4U",
+	"99KdFnNdpyPAO4YlS21grmWg7TettdDyRkuPke5Q/7mGEqbEy/5zkIFOQZDu9TLlXD+BIPQw4872s6JN",
+	"5sHJ0inpGACluROmJ9GtyeCUQ1Ds/pCJRi/4LcsFqjkIAbQkNHmarDXzYjYFwp5NPAnLQIMxHjiDq04k",
+	"hJmOZ3YsDJD33rwWdgepCm27g3Ycj2RpDwRoz4Hu9pYbNE4xLOIHaY9+D0yBA2DATAgOmiLWc05/TfMJ",
+	"PG4or97ab4kFHqyDmbIIENM81KiikcCYyf+MU/h908eBnVRcHQBCcYUwqFuQRA5I6rSMPhj0ew5aUDeg",
+	"g3Zu1w1vF7+dvRbSovQUIC1Hskunh70bVTByMvFvWTeb7Rh2VAvXvVDyF9bF1sR8D0VWzC1VAPTPNlfk",
+	"MgdnqmzizFnLmv4Sp2ECWGyH4tIY6+UUZBmS4bmFpp7/KZnu2lL1YKE4q66Ab2HwKaHaCyIpJVjDcWAM",
+	"O3dvqNa52PstmnkkRDQO8L2gWCNhXO+82TFhwvJVfLHAJHqALQ8h3ivylTVoKragTZ2bs7MSm4+cHLWu",
+	"/KidmsN5dLXqV609jUIHGUVfV+zefrgSYd3GV0U3apHCWXR/+5EapiKQ5wvFfD2CRLdj+cjKXrn5x/8q",
+	"vOnq8KOcPLknusZfh640hRLhzSZzmqEOfMxT8sZlADXFMilGlgoRIfx0+p+XilGNXKVMLaT9beXgJuAj",
+	"ehhvCS1YwpZxgt3bEjklfe/8fSfV9OWkBvuT9S60elnzGlh/IWEAsPxGqj2k9dA6x1xfF0TUGQgbr6QA",
+	"W7cI2MN7spRQggFB6A3D2nzvBfmyTcThffg3cUfM7UlZTjt9P1KoUMlNCscdOztZ7Zl/Sk/EKfWkcbeN",
+	"a4jjWj3uFEfZRMZ0DHVLNmb8WwGNZPqnnlDmikCZXK+sZJ8aAZbmudAul5lHsd4lNh8QraeO8ZSEOMsW",
+	"6vZzacQ2dH8tN+xtYiUgEusfvKH7sLt851ObAboiogkwmIjHsMeCw7CUp0FljIVNRifCYUblbo+0iRDP",
+	"KxzoX1yVMKrDqc0gpf8Rc6ebAzXZqTM/EFrrNfPSPGwFb5rkuvu98L4SJyCRH5LLD6riORogmP2fTLp2",
+	"6A5Z4X4Vl3/rf8Dx4cplXbWU4XVtjw84IbppQ1H6a3I3y28WYU53546Ytf900bCTo1oHdGWNYvU+FFB3",
+	"ZcLpKGjTPAgxhA/sYuefAuxzevjMM8J4jeJZqpzYxdzSN7Rib/jHiZ6poxvWx2LkVm//nSrQ3frKtUNC",
+	"+a3HOjWrQN2RmJmOQC5oXeuXCasi1BXYcwOp6zPEYBkvE4VhudKtHJNrkF4cWzwoq4uWiNTm5Sl5anyr",
+	"/Rj/kKJdojBtOQbMG/7RSsSpBoy994Y25QmMvADD2OkfDSQwmAAY5LxPLH+nohpJe4KqX0p5fyqqpIpu",
+	"Ykz81uBhRpMV7fLTd6peytou58so7Fzr6HZzIfk55uFDPTaskASqqQE6Nr9YumJs+yZR/m7/FmrgXVaw",
+	"rXHKSjhvX2b3Apjj+eH30tBah8tzn71UlIuX0XAVzJhUREhZ1Uw7xcdNQSqVCSa2kuY6teJYIwd/dbnM",
+	"ueT2xwJ7CqC5xMMzaiNdGZ3+nMpszbYmmUX11ek7yl25lw985NK4Gzb+8JYTObwil6bfnuy5MnAErbXM",
+	"RaRsVzpL2+SHLVOwrC1z9JYKJI7OOzJT4Kw4qPZTilmZVRe5oRV7mVbJqB+8Q8Y1ckzlUgVvBjXR/fXx",
+	"fc6HCrUgtKoK2FUF0XWj1N5uZ//uYclAflNlav6SzcaDom12G+VW61hAS2YQPJ6X65bWaUddm9PwbJHi",
+	"hZRVrkxJMYo+0XHsYQci8C8J3pUXOgcPkFlJIN7ZTf8ygehQyZ0IJsMG7HMe9K5DfhJVaJjJ9OeZury4",
+	"yD890O6ODHHYpJNP0b4fnWt33K/kPDM5ALL8ckIDUiI6ku4/6nQYJXYdNaPfhIjRB6rpigheY7epNGTP",
+	"TgwFjTbMTEC1tWeXbOoq0OBhn9UpfMPdthx6gLWaVVgua15pl3zKYqOteaxsC45J2g96RQBBrGmR4F/H",
+	"7At4wrWUmmHJtV9OOiF/Va4ir9CGKwWYvHa+UZCt+QNAN/DuzBc0S6ry58saEEcNGYB8l5U3ZTIVzC6R",
+	"y3IB2Db2qbJZ7eGREz6OV2Z1vYmv55b6Q9exQRddkuW5NEZuIH4fdoe/1PsOgKQf2s1PdWu9RLTqK0yd",
+	"tx/aI8y5B8GW9/Zc5whpNbVTccGW75ov4Cp6DyIcBh3x6Ux2dxd2W7Odd9XR5K08hb0UsOK9veJP2NaI",
+	"bi1ef/6Hfdy6lD2foV3a4Iwd8/+peHiK7+/6Nt/Q9YkkX4jcWFJB5h3ecY/LtBZ8MXT/F7yuY0lgXtde",
+	"QwB8umA7ko2sBf1gSUvU1QwmzrR403mIhqGXVjoMGLsvvBkwjHIlY7XYh51ibHCc36ExKSctrfPb/3wT",
+	"uL0n51hKsb+7FXEgZb2iz17TTaJbKj0Hrr3/C+1nwhF82BeiYbKimR6wkcenBegQXW+Nn5tB//1IoI2u",
+	"70Cp94YqLmjFTuiuvYlPIIJVO1Gq1J5oRrUUXCwD9VSni/bCmjyXmYgJUqXshcBSv2G0g/5HN9gGBoVN",
+	"uUUZU0gVT4twdIJ8x7Bd/cmFg8qTB7eid5SIH1jJt1Pl4hTUhk1HBEdh8fx1J6M5TMRNdfoqjC8L4W36",
+	"9EcQ3roIgJN73QDHbWWtjQqRCVsUR/RdXQ9cEqcQohOzu9BXjTUFYU+DuRuUfgfLMzShhBZNrANh9aLf",
+	"mXlS4/YYLbJL0mGOFSHOiePGjLSaxpDCpmjcY1h2PSi7i1N4laAOuVGCValgSoctfvRlSd6lY7SaF6Nd",
+	"1jGeO08hko3yhLvUw3reaZdmZDv7U/1t7ziEwmQ7+TuqKg3N+1BfO9h6y3dMfb+M5msoWfMaisnIIZbL",
+	"Fbl8fJ9x+rFTrJj9naqXyU4dxxIItqzD0Nnwj6xqE7kV1ytC62yLO3Eg5OFRwFdkJjVPPlaRT3SavLxf",
+	"MaJruWPahBptA0Z/2FIDcOvre2DFGlbHHBQtKldpMIUtLis7Mz8dQ/8YYkNNy5+bZDEtOOft4TJXjV6B",
+	"YoQeM2QB7BwkO4Y1/rxc7wHUAkEHjlfOum5l+6UOC+OIjjyWFwbIrfy4jZWubJnZUK1fSz0hRjgJJBK6",
+	"Lq7vlPyADdCyVLknhs9sK1m6n9KZtCNaQDXi4RvPDDxFD6gGgxt/YR/Ne76ZXtaAfajE7jupraa0Nh3A",
+	"EyGYARb/+z84iuNhebELjSd9fyhz1YYuM/VuHuyJf2sexReQ6YeJOpFP/614v2Lv6hyWz1gXXoqeZQKT",
+	"4AQ9l2x8Bz7zHl5KF6t1unYc6ECXdT7oeQZaUwyrNKbXEVdgNCzst7u8PF7YjYCg4IdA4A5KulOYDhPb",
+	"lUdbb+iCxedZp7vMrNXMhDVplGyWK4LJcN9N3Jgr54GFUmS4WhtFMbAke/1+EW5Rns1zebDlDjteQykf",
+	"Tlk3euxn1ytNmIlW9vzh5GLLXfSiY7b2ijHz8IapW1Z9M6gaztjN2EEI27kxcOJOdJpAaQ7XDqLFRnql",
+	"KthHQ5zM9OEJY60CYWMH9EwK6+ETAFh74qqv5o0Scc+y7VHrNzjZo2jfPqdS+7hjGkVM+LPcBbZPUlLf",
+	"fpLATbhyBMaQ0EZAEUc059Ky0M8CiUkuSCk3GylyG0l/QKT+vnsX0QHSRFAho5b7wCZ62xivv6ZnCvSG",
+	"1jUQFlhXDIqafED992Vb36MNfNicQud3tD3PUL1yYMCl++zf7sS1636aZkjJboR4JRvNVrKuADl86Hof",
+	"I2KPhRlrunc8CVk7xX4FADaOUIBdnov447QQqPuiXIqLa4SoPD2y8nYnppeSnxR7xreMhp35xxMmzj44",
+	"LxI1JaQQn6q8Oum7T9ZpEqf96MZhBxrEHDhNPvEdueKJL7vLpL+j3H7etaxOcOSkR06qmdGYwV1JwPcc",
+	"aB8cTay+pqJqTfTPDVUO/luQm39/SeCG2CLwX9L5XncIQm+ze2Q0lQpIAPnGdqPqdAAQp8FlPcedR/sc",
+	"/3L3JQXOTOxYeEdFp/Mxf0OMIFAhDahLI2Kz6SgH1fBU/MjyjwPfRxNt62jKCU8KUxF21+CBTN36pMRR",
+	"toXGBU7gazr3Olt0dDFOUVG0uuWJDv450yZVObYPHVT2Abpbp9rlRZbbsZ6jhTUOkRcJS+D9Myu+3UJd",
+	"CBaBt+mXaD6ks3kgJP99Set4yUFdh1dgISTExrOZBCZIxQtqorKwLmn9LtSp5mG2JWBnpAn0uAiWNsDR",
+	"CX+xXz47NnebrOywbxhqWdtGKWtT27aV3tGm3l3vA11pcqrRPzOWtqPb0SHnIfjs6HYEc7JTZyPr6nhJ",
+	"cl25WT002DHH7dmLKIb35lhe6LZuZyH81/mt190QPdkL057QJ9crycsM0uFYPzMWhpUrqXGDOZqMYb5N",
+	"US5Sp8GG7gGDu+3ECcWVjW5oDTUvdtGhfwaVZLraKxuffxIw1oiptMyquQJW63wPBtYkGl9kt6xOKFpo",
+	"KihGQHlzDznEyo0db+VKyvoc34GFo1M7xEEeju5XJyIQ7tuPRQKmgqO5nNxBtl9jgW3gMpBrsm2gW95F",
+	"I6FYF8tvo5UM0BEYR+T2PI3OaIIrseYEz1OnMH0lbDrUOhlF3Q0KP3oywrUXFC/4bikKrwmCIHckwS9v",
+	"Qk/lAVUfMiyexyqJ9DsruXmZxtRQDKGOWjQVBEY7re2500Z6RzTSPHHoSwJAhMHn+rMmo1z5JLhtV6/8",
+	"jpemUew0wIpQEuWwrIZG8ETcXkcKlEJjtgcfglo5ICv73i80AnH7bAVCvkHwF6LFPY63Do4j81yK2UCO",
+	"UEo+HN+Wf8TdlePzI00PPikMoggzFd2PNRVT04CTcJiQO/xVAocRillgryJ7gOiQTR9S5g4g0Kcsfqpc",
+	"LsBZHfBfcxxRQeiWqk6nPAztgFsa6no1mUuzAhTitopHTKNCGcHNTkiN981z8Z3Hko2d4NVXGfxfTLVA",
+	"+ocy66lXWygszLZ18i0eDUwK5tqXHBJlv5iuV7sX5dH1jsQxa8hd5lv+RiIaVg58zxmkjGBcz7A1NeA/",
+	"HkBeFQ5Ts4WHlAo+zsOftRTqfRhFf4MHwnTdNA98sz7Ii/spiucHXNMvWtk5ZJ/D92LxK2w1J68tS25s",
+	"w0Dm1ddjHLACyJLWkBU8hGXdUmOYstf8j//y08Xlh58uHnz94X8+/uniwZcf/vXZTxcPnuKv/mV29wC8",
+	"v7yrDiLwxQ4AHZVWKy0pXfhKbBvzz6cQJ4Dd/bNrwqWSzTYJiU/3BCcYkGU6fdKKIS7xFEB8ZFTu5Z6e",
+	"Rjy5CYh98Viqnc41F5Wr+yywq8+N3W3gK/wgR6dmfDqa6JVU0DqygWgLTvSU46CXhJ6aV/vjoPjjoPjM",
+	"B0XcxWkV/hENP7nqraRq/jK7YiEb1WTtAt5nxiJxdJzZ6AOnwmF5KJI1hilxktwEdEbh35BTQv7O4Smd",
+	"VET+rm6WJxWS/xjqHRg1npS5c/zZ/4aYdd0sQ4HEPnD2xupIc3vDTy9gGa84SRWR7I4thYer7Ezo6XiV",
+	"76QyivLJZFvQ3RA9JilXvhjpYKF2K16zA/25WBQ+4tZJP5SNumWFs3agZl0CxvEdizbndZRLfiV3ADhW",
+	"eMNkIxMsXHZYI0HOCVVWyMKfqYi4qP488frXcnedX0V/ff6K+CM1UvBSPw2dIXe/NifYH7r1cuYcaDsn",
+	"ULgwY2qmcx9vT9FEtfMuIFcnJGfBWV3dIYyI96cqW4+FkH0fWjtB/ms6k+C3j98G4auOqCsmNNvMa/Yw",
+	"qJpp2srf31NXP7CfG5dHnxKjPsr3dkUeX1yQf/zHteOqWknjoKOWyJOVY2IAM9SxTDZYQ+DK9r2pET7P",
+	"UO/3hQOzejZCFos3UXPUPMPhRm0xxTQ76bTmVmMDZzEa2gHbzpFmnU53bZ3b1BJuablmRgOpmGNOIfKW",
+	"icIu6BTm/jvwXo/y/RiW4L5dx7parCPZNp9Mho3pkbuA6u2TcONM+rdncR2gPJzIdfBOyXk9mQO+YoZi",
+	"4daQWFEpqcZyjrSu5S5B2Htc4aaJP2kv8RANlHmu1TytjZcXYcDZehypS5pEV4jhps4YBV4WHhXXBMEx",
+	"n7B2K2lexLersxE77TKhWZEL8vdGm0CzAjjJLjpENcRdMnHrFLPn2YTj3tAlO7nHfYLtt6AxigD7UFeY",
+	"QclS8boG7Q5NTFZ1UnFlffQUb1HH2sg6gFrKBDiKRk+hfuDh8DRqC9JhBhEJvoCjExHxxFXgHvtCE3s2",
+	"pT7iIL74lzR7BrwzuBGhsHG8hbqYwbzGdzermfWlWrREoqRcgNOpIeMYaHNaXxSH4e2i4UqsXJnSoAar",
+	"iwwJ2KxFF+nBH5OhQZeqzayYKVquAft+Bw69vGUqwSBk33sd/0w7cKwfsk915+PXaPOcwobSacrMwnKM",
+	"FT9SF4E6mIHgANolIEZa1/KabBgV4ElGZvwQZAF9DT/EHH1qGiVO1wETtA00ZR9NScBFPqQ+Yh5iyN03",
+	"7wHZajKwPl6vGAeDXdR8WxC9omtWkHLFyvUzQkkt5Rq3wEbessB7UGDHOYRNHZuQbMwzouXGFSO7eLEK",
+	"PCiz7C4x/GTkyPAVjIVTNFy5TQopkIsrqNwZCHVY2RCbfnq8iDPZBjbA9XCYdXlAtoe1PHgE5Rljvjrz",
+	"VGtsK3Wsovc98EJp4+s/fTBnR9GOp54R4MCIn9AyzARTy/2Pq8zLJ6MCxOWGCUwBeFxJz3Kl+32GLYMF",
+	"Yu9BjW+qqk3kb/jPxNKEQ8rCnJ6kudPcKbSOA1HYfQrMctwlKOyFPtjHRNXNDl0e24FnSw0BnwkX5Oun",
+	"VrAvLy4ALb5UXG+hF0WvWVXA8gObbg+arw+JpHuZ8K4DMcoUfJz6xO7U4cBrpjU41swYpq7AIkF+RAiZ",
+	"wibJBPbjGzaAbB+bVd+sOnZeDpdsR/fHnQ97UfBT24rzLuiCn8222TsoBP/+jkrxCx+WqPO9Xlj9HMd2",
+	"yQ++63rCub+hH/MDqNneCNtm8ypyk4VjgTtu5h7ubjyGGsIWjWYPcVom4obArTAQ11E9LZT0Zwkgmb1+",
+	"8KsuuRJQ93egozpqM3E4/YZt758ygEPcNJ0IG/IDo9WrMMS747NFEwu9WXT0W5Dk7p06PStupJKllqbw",
+	"3Idd0y1aCHyG7EM5Zpr9gDBsk43+/BrH8pTBQ7SuzOsQ9Z9wlwbRk8AzExwSvC7AxbS2/taHDxPEEdlZ",
+	"PbbZngS0BGP094+4hf2JxU68hy+k2jD1IxxXU3Yn3t6Z2G9Y1g4dGuVQeObpyaFS5CDBGupUoEYJIi2R",
+	"WLu4ZcokoqIey2fMGPiW69U3+9fWyIal09rtmfzekoldH+HL3UdBNEbIRM1dKhjgEVHdgOMKwC7Qi8nQ",
+	"iD92eoA03WuMr1iTA8e44zoCyaG7qtSx/jjkG5CQDnprCNpL7CN2nV8LLvB6CPB/iGasExTmRxA5Ly8u",
+	"Lo6CcgLd4jEoFVQmXWjiPK4i3w8yMsj/9vjIAI/wXMQBpPAAsjLmbw5kLtZsireXt+BMEwreDiFM7HCO",
+	"WmN2Oh++mIzlqNw6BCl/nYM+cyCxrqovskNh4Vz1RKgULNrO2dCV0dkkYLUhGKEOLcNDT4vGdUqqSPbS",
+	"KsHHRa9XN1qOEl3HZTbrmYvHRRpLTtoUWYzWo9KM8KvRmK9hHw0AJBjFjGsAywNCgoG+o+oIuP0U6Hrn",
+	"1wwX2o4yegtE5LWxGjJy42E2yz4leDhUt81Vncfk7bLX6DPeaZvB3E3bZiPz0OhY86L3iAADma6Z8DiK",
+	"BTErgHZzrNMbqOk8flTCCPLm6B2Wud5pjqzROrmg3xtRx8XXGVxQhN8xfg7DVeiEWMsdwTKQjptYNRKH",
+	"CZ9qKln9nt8K1NHS0dhdMLsiybEV9ezJThykguC7i85jy/+OCnPQ3n1mww2Vb2u+/XsrCYWrqnF9BrH4",
+	"2iIu7HahhMRndo4Oh+0Ygqk7z36b/3FWSnS6OshxfDFnm01YxBsnfoMWa4Fcorki8Ve8/lV7DhzLJ3gI",
+	"LJC8VmraV6et4JvpTsqNF7HeXPmlRs072MjNXp/JeUDrbMKz4pMFI/JPy1OCN7y620EhNxsmKmpcc9UE",
+	"RZjC99xjhwpwqVtFoPxLWHVF6FwzYVxhhevq4DoO4pmwNnbJKhnIHfmOhzwYBJ+LOrZCMBr37oTkdmby",
+	"9XR8xbeCObcNp4YiGtOgKMkVPw/NHrlIkMi3xU9HZgIug+8+lIojiqZ7dRRy8oby6q2YDmU0Jb4l5fpV",
+	"1EIRrIMjS9vQLQQzAOna8V7EHpuoysusb8IGcFfkRONN1je0NtNDf+yWiSMkQhtGRVsgs+FVVftduaK3",
+	"rCAXD5+en9qn5j83vEoQRGlJ18+QKrAgG16vrUEwb6xpaH+KQrC5zvzhHwB8YviiSu0LMlewlRS8MfpY",
+	"o6BYJz+3a6haMjOFttBzC04NFrovm8Je5IXoxAaZ0yjj8SCBZPZK7jwOBgAyXIFF63mkNtB46epi9+Tn",
+	"xtp/Zj+MEKb4tgPuTY9JtyBL0gHNuCJfZVZJwwmRrsWWC8ME4oIsqOnS6Sp7wLgk/qiB11ZtXP4pDhMU",
+	"ybLKXeFoTK3k9nnoOxrpjqwjsQGl9pJiVVOyAueeiYJsWG0KRy5qB7mBaFAEN9F+xThpZ0swDc9mlfv2",
+	"Hn8xwsZM4S2Nu69Re54SH+UkISuk6A4jSjXdYzlhKjh0jLnzCx1l63z85ITKiqAR8jhXqHg4Eayzh8zi",
+	"oZWm6gOIDbd+EHJP+0KpCDHWe6xFOA6IdAD03lkEFJVxQUvQYR+wYF8R7UixoOHLnqPYQADMMSU7qUIR",
+	"mFAHI3PBSvAaW6SzrNAfjX2p4iWcdULKqg6k2yEzTas6juboOFfjJyidNrSV3EV2gtQ6VOQ124JsZaMK",
+	"HFHhhmkNAO/Y5kLnDgOQsonRJslbpnrT3AvN2ptYlcvXMQWNd5wnFGOXRR59YwqzKQO4F9RAWMPTFIEx",
+	"Hud0itk+l7fshtE3iX5HvkQFseamXDFhlbyodEEy8R7LFd8kKCeWDa+o8zN8equBAOwa/GrFS9PrOOps",
+	"BndrpHYZ6pOtVgsPKHI7s7sDsasgf4l336+kMmUTC6LfcLGs2YMaSq/Imu11mhZcxygbpGYIe6ax7LBB",
+	"GEk3qA2z3wSobNZFaaLDM2yzZYp6uC5/7/WsmL2I39ByJEbms0dYbXSPUdHqXOuiSBCTgnx/wibpDtct",
+	"Q5igjox019xLVXcpsqoewha5S9mDf8j1KqsCbMNF97eX97v/2lLl42nZP7bmf/qtGa1sf/A0tmfHdtc7",
+	"ahAR6Qa4bCaaooKwWwZkkTup1qwic1quW3SiADRygOXR2PsnxoTLlZfqFMnfPj+IFQyHqSpvvg8s2Dn1",
+	"1zjom1SitKxluY74Sx5te0V9bBdC+a4FgsBthbXbt3TLVEF0qRgTjieHlLRmoqJKE1rzNbsioqlrbGoE",
+	"wqK2EQ8IrwOPerLFkqqI9+WhHJzVz4014NG3o2EICJd7ReasljtyYa+qJHaRRHPzUwKRyfSzoXqdSK5O",
+	"IgjYrWSq5n3ruhtXVqFfkX7sExydQPJ7HDUSxltgDWCgEcB8Ns59TNISJeat5MnGnn9jrbN3n+tYFWN2",
+	"Wyv0fyUSDFAnqttogfcnF4qz6hm2jmEtnAcewfqPu8r6mWCsT1mwJd2OHxO0Vbbho4Q00KHFKuKgv+fM",
+	"dQ8UrvcBsFYCjRZmaq/IhRNX6J7C7jG+XOV6aUu6Teo0Kd4nbROpqgORPKr2MUU/IsZTmpJgu04ChE1n",
+	"w6d/yhGePtnUFSkTsDTWr2ZToFYBnCz/huMI1v6B7Vh8s0bOZpe36Qaimm+4Yy+ZK7l2B1nbAmznRI9G",
+	"gY/tra1HHMtrhWmpOROcJNNWYiW328P62QNoGKmmlHBOLRs7D371spUFO94s5AJr0zMRiwl3NRurqTa8",
+	"dFWhgCKOgIoYyOEQuTIFubDG0GVmIAlenZQ5fBVAqUDTlVlBDs+/a1pRybSthgbKBMIMe469tzZCrDfL",
+	"Q1z/Tg/53SqjQcxZAl3N0mobd57go/zcedPZb+3gHoQDw0+N19R4wLZHV1c4W2lxiqpofZTO/m2Nqp5h",
+	"n0cyCt7VqeyirQhMDBAuzNRDapxeuPYJ6mFy7ASstiHQV4JmmGHjSZ4YTz/kfWPLsHqc0WzbAgDlpvXZ",
+	"xuBnGkwxwA/cM7H5Euc4Z7CIG1tgQ0cLue12+0ITXhVkJeeFA4iYS8DHWyheLV2aQ0xzvBAQ9ez+VYEB",
+	"hctM/H3XAtQSb5SsA9aKTckoI4XbIFk7+D16aaduYFcEOKnjBIFrwffxPetcgNezo7qAFDrAgGm6YM+s",
+	"x0khduQLQF20AB11O5tfP4W+fvCrkMsoFkEJfY+hz8z6TCVNAdqexEutiStU7GWKemGBxGEB78thaMc5",
+	"P7HP8oZX7FunjqbULDdjn+zw0oCPyxS+fYhRSLx3ISsmADt3oEgvIgUQsq50Pn7BGVk3M0o3x6GLKnZj",
+	"2PbYJ8YUQFZZpzuWp1d1dja1H+P0AkQ7RMfwhSM4QNVKH2HT+ijDGZBU4p1lu3x8cXzz7XWvdR9Hmj3X",
+	"N9iycep8A5wVehO0rt8uZs9+ykXAmn0qhszVsfq5QE/eYkK23FOBrj4P253yKkr3MSC25rFu5Q/9WUSm",
+	"SgYAhJ3vGsbBEzjv70NK3JFr7cnCqiEg3YETFvJZBdls2gg+PuwL7coahzjLMlbh9WfPCIUgQNQ4iJWx",
+	"prqUAyOWsdqVii0Vy0XrBHro+HbKBXXYn5Is+DizNxbuG/w4ctwmJeVmZFo3UjG7eIGdgCuijdxqspGu",
+	"DCHSrsXoJioVyKK0U3S7ZRXSodU8gMXDbUW0l0tUMQf7vRRL7cJZhq6ZawlESLJO67LnWljEq74Ad/Go",
+	"6xgQ8WHGnBXuvjUM0T8tNvNQNMNSde74xwO2TN94iIwnGLgCTBlXfpWlGwD2CzdzJGlkxUlHC1tAPWHQ",
+	"O+AZ7SRRjUBqkCsMnGGq2bdrckPAEgDTA3lBuAhg3GGzY5cAxtpF7odc42gdqfEkOv42pTfo/DJ/FYbX",
+	"pwPsoCmbDBlzvT0/HHZrC5+MXQEPKNwAsxKMDkco8aVTIMg/L0Z4Dxw860vtnNwFc8leGasuWPBlgwQb",
+	"1EfhBVUKC62tPnFNNHtMlEAmtkDPyv7RsLq2fsygHSYX/XuaRTcNK7yLsZSdlpObaynXUylsOwjV7uRA",
+	"KFFPzVJJLCDhZsC2DOlTe10EysINZHic4Rolip+70WUX28OCBL5x4KUusSi4YMYaQMExNjsmzJ6YRqFj",
+	"nVu3mLMs+Dn9sY8szYrWix8Yre4g9LWU6xdWMk9/hGpiRTU4X7hn7BraAwgd27jxcVfANLrZ1mx8HC5K",
+	"dtttf+4Ooebbo8JC4UPMAdiUK61mRtYVoRuu44bnka84tPq7S3MIghZ03YEUFP3DsZ0Yt07tZwaFV2DR",
+	"ShINDUBm6TL3jIOxPb+DPLlg7uFGV+w6ewT5GV+49seELTkZpXJBzQ9gUrIq2Z909PsB2e57tjVT4C6X",
+	"P7CqKb3Dd8JbN1Tr11Lr/Jdah1wumUggUeAfb2SjSpaj+RRUf3aHcTAVg+ltwQA7q9iDAezNS0y2weNK",
+	"HCBxDFFvYtfSeEo0T4bmaQBV1SJkKySpcCVAzsHx6iM4Bf7WliZuAj1ca1nHkurPE4ijnsYMbfpAbd0B",
+	"vDxBiMDbitjrUrCb7Io6l1Z5k+joMSsuBNMu908xZIHTDazfiJAZQA8yIwAQ4sJXZuZysi/WK7plf8Ef",
+	"M+/YRkXPOsWlrCv78XBJh3/Pupjo6k1LTTdqQUt2vXmcm6Jb8XItmNbZnw/tWZlXHxa+dV7WWaP2mb0P",
+	"6M900ZG6VqLC0sWUwbZuImga7JapPbGHrHOIu261ry4L7nV2v3tL3BVD1amb5U06O+JZDf3bS+tntNSG",
+	"sVyaamp2t1N1JetqQqYgYFDGq5m4bpkU7dgg48PMFTR9InGAVGQja8NE1wug223NWbc629ngDsZzBRki",
+	"vC+ajlJMT+GDSB1f2QEof7D56WtH4B8R3hJmLSac9jPvYlVhqOtOT5gKGZyWb88+FynFd+LtgccR3sVI",
+	"OJjwjNwqRgE3AEz7wsmRbGOJEKACPO+2Tgz8S++CR6I9z02CImbZKJbO2MFQMD62k1aAVZx+M3Q6R0gu",
+	"5CZxQss6EOK5utWuuod0KDqsQIuwSZ52xz04D5Mdy9Far2NKcRik0kUVRSZykDOY2fq54eXawWsEmhN7",
+	"xu24qOSus8Ub0d/kHSMFLKYO4LPcMhHFtumcgfL0PZAHsxwmoF1e/9p2pE603DPb0jkno27igz8VVQo7",
+	"qoTvC0wWeOVrOxdYTnBep2PKU0ijy9BadSRobK8C77NiE9mbonDDAWs4UizTN/pTjDN9S0tbu4DWUShb",
+	"prXzl4+dDQjx6a7PqpfDvRExsZtEjVJHwZyi9E/eLIMavv5GGH5spI7juTsou4dXL8LQ9XHC5LTnSyd4",
+	"EXw9X+IDFpF3WXoA8WFXZZKwPvcIQacSsB7yME1mnVrUKBM5nDMh+zuafcKrHLnmcYw7BG6y175dLDQz",
+	"uUZlCsEzynHvCfd9IusgSgxwAQi8A1QayFCSrZjwLe/kjqkf4xoQw/neQvFcUXGeW/vfKNstr2p2RS4e",
+	"/qlLV/yFPg3VwKGYDkb7OOKi9GcGTCN4vdwl4qEJnixnwesUWRZ8eUF+vOpwqXNsVcsnbuvRtMb7ysDq",
+	"KoF7THrGzoKwzdbsCzCLKg8qL3citx+ViwVTKlaP3ssCCTmX1R6+yRmjC3BXGNUOyiDfBU8Wl26DKOaQ",
+	"atFoo6AHCa/ZLXNtT0msbMyRX2dzU8itfoUdbNFIhV0CBWkSqJORi8UVYbVuO+CkAFavXjlCt3xARR1g",
+	"+BJE10Zmzw4JfnffRypBj/IpvXCcayexKbVKPJeY9hC2peJ6VYDEYmYM2jWN9r7QQ+J5VStQOC74yES5",
+	"AncaG2ytPnTQrxgSsOtwFUBIMOQoF6CK7Jsg/IeHwsO/DbHi4fFHTwu4aLQyAd5vPXcrhJ0aBXQFWlLB",
+	"nTxQ8yGsGqj3gPfLzo2blyvXAqt9+Rf6fR4R18rcxFqFiVUKE6hrMVAdmKDvcEKGDOXBwSMXxHE4WglQ",
+	"jdCB0txTOPrwM8ZIcfKkIIsGarCyD8yzU0zKFnSxQ3M8FABPjRjB0ZHNNil80PwIEwEHYJIbL0tSXgL4",
+	"d09OnkZ6NjtYCweesC5IA6h7HjDhasDvfJwhswfIkJUnyucwjqc/EK4CC7OgSBmicr7MTPj4Y27uYkCs",
+	"1+60y0hYlKlvEsWLrnCRd5MaPi8TXDdfbwiBxIUBFetHPAGz/4xMZHJBvM58Rlp6ujlbchGRfGhSQF/H",
+	"b1Mjl8x9gm9hACoeH0eA/et+ipbng4HwIo/2tT1qdQdBKd7CNlKddQyBwp6m5hQk3NOQIyrJdCIU6fEI",
+	"XHlv2ycdYBaiHUaMVj5SmgAy7b+rtEYyoH1pWpsiwOEVri5SkUDzMTQTV4rqVIGiHwmxR6m1hw9zFAPA",
+	"msbEn1SuJC/tTl9xMEs6IliCcqoUQF/QGqJXfeRM/8LAYTKXu1q7WLijNPlwcsehzuiyA3DOdzBVp2Jz",
+	"Dlsr49CzqabGYuaCnMfUxo/uslEQ2yBjrQT4FshObyKIdvviKOwtIO+egHrrIrxjX/Kdu+y8rSNH7rpl",
+	"SvMeL+NoO5jrXvZflAc2hXN2J6ipHd2eQjHkCne5cCiuHY4aYFFr2+KRclOxKOijq02Oa6iTgE1TaAZZ",
+	"DSNBPbhhZUHt7uj21L38voVTumFMnASHPTjJrT8FBK69zrizUcIl21OP0uthyDtKstcifQztzNFtk2Kk",
+	"s5Mr6yoPyPgcp/eGrhNyDDhZmTQBB10r04q6cwS9U8Kd2xpPucl5MHy//1r/bf72zmmQgVJpV+5EiMr3",
+	"0tB6MkBlyauXuckpquYv8+vwci/dUK1zr90qaZhDas0SjDp7GLpZ0tNAyvED/NvCk/yEucnoDL5w036M",
+	"YZyqiqmHbl0nBsXgXhjqkLDkhEPPQQQbtQ/wYA46n+r+GejC8V9A1NfjIEGgC2qPNXFx3MGB2IdIGT3w",
+	"etwrYwRyCQbTMdoePEPmrPbYbprur1rqNGFVeYlg7m1A/USyE2c+dr58hBoxSnriFvd03pO/6gbTS9Ml",
+	"goulRkcZigfuGLmcy49J4h9ncvmAq/yIQcvGjj0Eo7JsJXCzv4cpi0FrKCdL49jGSDDgW9Oy+sjC1d9A",
+	"oOY7UaWLQtvwfCYK8ITwp0sZ3cRhmWGyk7k0is02AFsWABB9Ao0s+W1ut2cuY4cLvoTG1ryYFrtldWxx",
+	"Mz0m2BAdt2mhGPslihC6kjtMf0G5k6PBaowPqMNtmTQMSv7CxF9FFX1PqDay7j9YldRhMZAdVZvcl7SV",
+	"1hE6EohyeKdlA4EPBKfgqmut2uXAEjlnqOYF9SU1r+k+XiI9JSK64R9fvmPq+2UUqZ1o4JrnArgwKFnz",
+	"GkvYOuTkwImViYybgtP3+U/TIZwF6cd2NJWZYZW8/mb/xsHvRgAWZUjOQJDvC1daHXad5LX9Tq8tnArO",
+	"M6Kmxk5dbnO0BEHtg9VvT5epJHupJuvrCbZeJCrNVAksW6hKWMXnNSNT6oST+gT4dPLPCi2l+HM0QYzE",
+	"S37zLRoF8V66YrSCADRE8ABMZs6WromLamIf6CAQSirIPLcPbltzc+Pdr3ifFRV7pNn16rjitO5SXkMx",
+	"NqJj2MfZA3oJKmol++SW3e4uKBtNLxGETqy/3Ma1ScUXiwnpjNRSWTV5HQutd/LX3AGQ2mvzZtJeaVZx",
+	"EAA4F3xrBLQzIgufVd+u5jjh+SaLOptwPEx1UNyd2Z7voHDMnYB+Qx4cWE6Hh9Cy1y+FswCd/vDmlds5",
+	"IVIN1kAQj1Z9eJMwTHSrkv2Kdk8Ev8M6ZWathj0wfLzlFrPJejtkJCrpbefvWrNiOlm5YDu//zHjFLek",
+	"o+Eu0QJ4gxd2+fWzLy8mwq2t5Dzxly2T2zrBr5fD+hrgmRBoXUyBEzJyI5WSuxcqhrEBpHXeGhHuCMT2",
+	"T+LvxAn507OLi6NoVSCyvTeGj29RyGCeAiM8fE8Wok5PQk5F1fmR8pN89g6rN3Wp2KDqrJ3aYQMKkIwp",
+	"oJqhEMxZnDks0AtyoGyPg+WGBtEDhYynmbekM43nmurVOO9RgPym5drB3YA1IKorcoHgAd6kNlY/QxN8",
+	"3tvtmTEGZHFPXbPw0deJWcTEOoFrcjmLsJLbJxTdIej1ttzVvpKXVdE8YR7+9gqjmy7hE3pHXYNO55ty",
+	"orP3gcoQ0KNaWAY/SlhoJ/YdoSuykp/4XP0QtvI0PeBuRU3Qpi8nKIP33YpTcPQc5yxgnHFN9Jpvt6yK",
+	"YDvkBxby3bhBk31rO0RK0rEkNAJD+a6mQhdk2fCKYTWaYhsGhRyEcvUAgOgR7uIhed9ygyAaEJSqWn+K",
+	"abIsCHY2arLZFI583Dt5jQD0YUqs0BK71qgsd1yzh+Q7paTCJ/7w4pp8/eTpfyOOZfbf/q6l6FDAcVZX",
+	"WFt4S+uGtZ1RXBNa13LHKiz/c1ntWYeoe9bJqc4uHl4+vAAHcssE3fLZs9mXDy8efjnDnm9YuUe0LBl6",
+	"lkuWgP+iZLuSArjdypUrJwnFT75zC5CYMTllEHJIwkRyKV5Vs2ezl8w8x1dBKcFWClcJ8fjiAkVIGB9y",
+	"3m5rXsKtj+zcgLELkjFUmxW75eUEF/JbuD5K763q49vevy4uf8PdRKtKWalwNthKbhgRzOykWhd2c3FD",
+	"aq4NEy4BXISKFf8meOyCNnVyg4XZbPmIIUux2VC1hyMeYFjtEqIAhhUydKlR27rFnH2wtzqZeFRKx7C+",
+	"jSLDPSf2AjwRa2Y0xANRUgDaVJTMdfyh2aVLKhCiuS8ZNyu5u8b2mi1VFDK9GuAABxyHC2nlXzsYMrmG",
+	"2YKttuvW2wIBZby01D7o54ZBAQweRbNlg5q6FbEw4U5LHlY8f/owkOHLSTI8Gk2h3IoezMgRqQoRHlgI",
+	"Ow+t/MCvqHZV5BDqWhDNf2HWfYb/6p8bqs4iYXYFNQS4kvJwXNqcwD/6lVefcBFqZiKh59f20dTtD7vU",
+	"QvpYWl+u3tM1+wbtkoPFejJ86itv7J5hOuyLddCacxxC7OsHAh97W3vJo1fV7NMHmDIkCe7uzf63/8Bo",
+	"9RwumqECY9p8I7Gs8YiUso8AQ3OYaJtpuX9QOxx2wz7aX12Sy0ePiZnrrSPEdeI9Ia18hO4AXzQA0j3C",
+	"eNHNksET4uq6vceohn0667m0nGhtDipCDiuMAxdfpElWrhMZmh3twGugjqwZdQFoaxUUpOZr9oxckn/8",
+	"v0WX81wuyCV06xx1i5fpcFFCe4Fc2p27PMNms5JOqPBPxWaTTpKZaoJOOtkpbpgDtXKbETuatVdEqlzx",
+	"Wyv59idvTif3mLUrv3EX3WGTeduZVzDHdhAPqsbXWr6cPXvSLeD3PX4b+vF69uzya6yxu549s/+yZrr9",
+	"7UXoVfI9CR27u7RuwaxEBukH9mR4sKgxHMdZyd5gkcWTxy2g6+Xjfi5gq9iKuWblJ1DLDOVpP0F/Y2dU",
+	"6HQ9vvgE05t3+g1bc+5hqx5vp9Qx4f0O6r2pKVcAy97avQ7R4AzSbGUKIutI7mTFGWLsLsoNsQmzUrJZ",
+	"rjD9qiD9Glg34oId8utxQf5RqvU3PgD7hxj/7yHGdj093FRcD2us24cCVQDCKrCjwUE7aof3cA4PRKo1",
+	"BBIBoAcN8k5M0Td/dKiiGGFiyQVkRACpD2o2kwJeUkNruex4sQPn89pdco9z7l+RmG8/yLvP53VjNPYb",
+	"uHhGU7OON+Cmbi3krqsTHHWtnzJ7d3LCXnNtruGKO85XHkvXTvjo0EF+aTCRz+vapRo357DUD4wsuRM4",
+	"rVDU4KKPfv6wqq07fRFfpT+N3yq5vcZc13EX5IVUS2kME2f4MPss9JNcqm3wESf5HsVs28Qsoca4r5z4",
+	"zMUbpKz9MPXgyduQQa4+r+7tvfZAfDF3fIYV/p6xrVteYIjBcvy+kjyQWOFCgyM27TVcdCen0ZUMPvvV",
+	"n90SWFDDQfoVEjDbA/ari0/hRf95bIhTXeV2YvNqZDoTO9VU6Xt4/kE+4/5Z3OnxVIIX5dRZ6zHJQlRd",
+	"000oSPMhsjnTBvsEve2xP8PG/MZ6yUDfZOcK88+S10UAQZCKULJVTDODzYpct1mX0DAdt3M8hvbIoY2w",
+	"1Pd/aNs33bivzjy4cfjnObZruZxLuS5ITY1dR2ibLRwxbs1vXYBYCmLktjOh9rdQpgGwHTEdeGOognmc",
+	"nX4qTeGZSrRJo2uJf100dVtgpVcFubT2iZ/FqR3RNRWv4u1Jmmnfj3dYZ0g9hacbUoct/MrVp7TM2elG",
+	"+EPODxzLaQrl8owKBbjC4ma7FaMVdTV151AQWL9jpEthwJJGJTRs+Uc1xqXiObrnDijEAPXfHr0sFyCP",
+	"5eFe81vm5Hs04WK/fkOt64YL7/D/gp/hQvArqq8IX4RUC9dWGoo2SePKJaAchy4p8pFEEjG+QaFds243",
+	"6ZOILA0bwR3MhoN8w7EuJdT+OE+SI3wGYji4Enbca1puWPiEqmFep/Rl2upvB0wf+4gSJzb7Gz6cNeyM",
+	"qBmRSo+6OxfO0QeMoQBY4OCXhkDFLXxe9rnwDQ4jRv1Ry3L9drEYRe8HXqRQO22laLNtDBBdwv0Q17bH",
+	"pwft4toVV2M3xFUXuKhFlsJunNxWCbnO0xrZ/QJ223XaBezOisALOCKigLgL31VJpq8QMCvAbyYYPcUh",
+	"vNxYN+s2Sisa1gALHKgmC6ohko4QpoArArGEsCAIXmOtGbX3DT+yMVfk8gS0tEPOasAJhOnKTTHApPlS",
+	"raXEQv/CVbNgi4SdvnPk1vEdJRL341DHFPnRiAH8Plgfx2IG7xq7LrxiV0Qx6FgncwWzzw1mHs+XzkR7",
+	"qgl2gLPAErZVMg4X/bSLsx7l34HbOyIbZ5iVtwIfVVgNKgRD8x3rEld0u3Vs1FGz87SkbytAj6Dkfyza",
+	"+XzlS6TvcZrxJZFp/gvU1YbpsNra8862+EMuDoyq/CxBr/dtz1GIYc/tMDzWgn9XP9Ts0QUQIPDe1qxs",
+	"FNpwp8Xdoq7Ka7q/hsd+Fk+lUvsfmlg/Ht2H+hvoINBGSs8+SPfeMIxCBy54neDPbuvVoXwIvZwAJnIB",
+	"/ytORFgAzuUoxEILSTU4t4KT9bTjYV1EG1hWfGGyLRysjqqtdWx9WeVp/+heY23LxspEKPsPbCBSVmSH",
+	"LUvRUzWM9/LJk65T+AB/Hpg8v8hYe7RchBF0LA+sGyDfNVZAHv07Z0LQK/LX99fRaRshEx6QndW/g/CS",
+	"3VKvKY/qth+9Imkl/Qyq6zXdO9HD2gvaVUyupEoukfPFHcVDyLHAV2OHB/KEyjbDJHlkbVhX7HA+9fS8",
+	"quA4vmUn1CFNOO7t81+JbfMbBCKPxA2wwp6fI+B/QzunWCUFu3J9dsrKhGZGB1q8/AV/9Cv8d9Qk/YHd",
+	"yjXrL+RvNZ8t98CZDFvs9MCdY80RTXl1hVEK6DBx7ljnCDuLcVD8isEDqOUPsQPW2SitAE8JJhwsMsAL",
+	"uj6A86X7XjN6y9425vNYHfYb3jYmxnlx2CDgrjzt/EgWhWp5nt0LZzd27HYcVCYqVmFwisztwUmVQFjg",
+	"nF0s2EeD3v15NbfdGn9hH8171Cb3tuHf1TSZw4ECqDMqUOsrIzwiZEp9eMBKm9R2DTwzfEY8FiZfNqaU",
+	"d5n6RC79rXvu7y6d7sb1GxyySY/+fAl17HSBjVnSjYetOCoEW15Cs9CJUnDwNBfEOfNu/gGf+rsIvQA6",
+	"wXkCU99gpMst2kGdfXLBwK/Uj361ttSn0YoxKdfvKfpSR+bMsI/mUalv+3N1eDpH5wSGc65IZDfSUmDC",
+	"RSrkPYBgP/oN0BUC7yX/5YcX1+TJ5VcX/1qQRlh3GOweTRBTwnt+XFjf7p6tH7sgo8aP7zn1X+ia7o2H",
+	"1DsggulbRS5IP1L7Anm5tgX7M5g2mP2M1P8DvoQ9hhiAKWErlVwsOjQCLrzmsT0Q2GPoE3rUkFHosRbW",
+	"+6sjsN72deMIA1HAETsubRwXnG8Js8LqYqfR0BAOPJqp/vQb54t7qZzhvn5lzp8wDvZhFQrAO2vr9yX+",
+	"wpeLeJkPWYeUqutK/T0dDkemDAqS8WvuPmHPD6FyOrMGxXI7qqOTdnKctzfT9xZMcfN3n/GU7it+k5BK",
+	"tpzcc2yli4Xh+lftcWokQW7fXuJrZNtNDrQMFvk3n+jfT9Dlbjv1PoMuULf3YNkwrdmIjfHSXuC5i04u",
+	"se0XtBazmgOZ6bOnD59md6h08S0/7w5HAotWtwzlDiazwCRe2Jae7wvK8qtzdaUEQiPPxRSgXYGK7EgT",
+	"Ba76ViqjPAJ0olcQLtmftvKZoRQ3it+o4ci/Pm4PabINfz+Pq+MW7guNkHOK0breO3TFwDfXSfTuZFNX",
+	"ZIPEw9QQ3aiRQlvXUDdWafvC99zdf6lt4GPKKbJ1Qz9zc8z/93//P3rYZtjuhpTVcq0YNezOGi8QZ14W",
+	"vYLZLfLVP/7ywlHKI+CxoWIJfntgtH/85UWHIRNbBh5fhJaBr9qWgaeH7JgXxUDhuqPjeYcZ7enDp8Tp",
+	"4ZYP8PLpxcU0jTzB5ro8r0ZOKWPBdq4q/Qx2FvYkocpttuN6NbdYqhWu30O11Lum84nU48DF9ss5Q8Z+",
+	"Dn5fAeOpEn1x/xJ9vnjxtbNSqTdXXBTEdaa0mfiDqqKkpD/C3M+Yn/4ar/gcZ457Vcah8xbDUkCCjweu",
+	"XPR4I5ElkvpSXFYvzmUEQFgX6AWIXgW2erce4ehHbk3aOOyS8+zFw8W718h9QsVdfJ4TAHXZPcTt8cEH",
+	"gfv+/ljJ3QPktRzZFn+Wux8cMs29zVB4R6wmCMjMXQf2inm7E+TOBaY9n6VzLxCZRZI5O1PmCuaodZYW",
+	"UjHfN3+IJIObph8C62dLan7LHmmjGDQ5wm9crS/+5Dnvxg3kN+Gqz6Gv/NtSGOG/RSt5mKej7eThyqyW",
+	"cv+tv2Fb+aYdwn23lne+9vdl3hyK3Oc1cWJvv+dm85brMqfhfMM/HtMQ/CP7bAgTb/jH34dWqNSebPjH",
+	"DKVgpydPIfCPv6UugLffuxqAt/zuACZArD47vkR46z3veCereRt+S8U4yNQ7Kv6AmPrfBmLqHRVHAKZo",
+	"UzrEZVBlvssUChh8qQJXCD51Do8ciyrDi8EZxH75nVTQI+2j/K5GwrB+K9CeVDKk+BycdzxA7AR/7HR7",
+	"h5ect79XNXqVZD/DYguCF1VIC5bPztmCJk5glO0R7B0+Edjn4909gMehpTKsbc/CNCtUJwEzBwmEU9m8",
+	"Lva27+1+joxG7kbIY2PEBf1Re/Ac71I5dsKYhwVt1PM94Z3ClhaeXkOnfmoNoeDYXsCwVZ326BcU0442",
+	"DGT8dELB7mLj1PjlagdYBHHL7bt1u+IMFRx13QHx1EUL5HJoTYVluIVIk9Q+v7Pi25GDyqh9lmX1qosl",
+	"+3kNrJcS8+SuKtl/6OjXndnm6n3978v06mqez3vuHb75Pk0wfUgbbhd+y6Cs81DxQIoOd3Jc6l2lcmZa",
+	"5R1eniX27wFjGBr+gXOMVHR//w3p7oMOKrV9qOrsm6E7IfdeGuo46jqlJ19eHO2etDf91s2TfpZSJ4T/",
+	"8/lqtjg2dSOV4zYs0lAeBpvgfoP2yQ30TzjZIWTv99xB0P5gkmsqxiM/wMnyWSI/2GF0PO7jWGIA2AIR",
+	"xdDfrbAd/F7qKbDCuzON7hfHyingm+6piqim4jepQRjrBBNsB5Xi5wPfGoBuhZkP8pt7TPq1+B0VH2Dn",
+	"3EHtQUe2Unm0+Ld8nm6/M63vW8GSS3tuewBn6/dlFk/cv/e/tvdRcIExncx6i8TOftTCqUa3w4+KG59b",
+	"mTRtdfVvuZYfFhofmmvIWfJoQ9W6cjGLiT1lKuRA79xI4VQJoQTH8FCqJcFpIVyQ//Pm7V8evP4W4sNU",
+	"kzduzFdkLs0K+Bmh8Qwqu6lukVjPuUV9WfcBEB/VWc1kdq2AazDMd6qDrCc792k3/sZa+D4qPUCMDmzG",
+	"/sZUcn4kW/gOL/kcRuP7FnzlxmFTHbMf37eG4xkNxhabCmtLoNKJCdPBqtxx+18fClDJog6cYS+/rlty",
+	"KMCRDgle5bZHOJyhgNIERIOGKfvM//HT8wf/nT745eLB1//Xwwcf/u1fZlEwzGTz0w9+zJ/F/+7OUCY3",
+	"PdzQb6d86uF4Ux2VA6TtQRfr4bEw6DI+iK3vJCll3WyExkYJQg3SeRY9HCeXevlFCtcE/OWXX379rwX5",
+	"x39cR9blnsmyaFWxKhaDP4xvwHU5weg/e5AtoKQUbHe+toMuMJNdryukBGIaoagLggBciAfo4BIhwwVg",
+	"qrSuyY7VdXKbelLzUWq3jl1y7zth4cs4MreBHdkLrLVoN8KTTvAqJGQgVZtAovbEb/1l3VJtWEXsH4tg",
+	"bBSQDbllFdnSJdamOLOkjz725PLrJ19ePDkWRIM3t4P7reNpOKE/JJAWI2hkHQpRe+garJPd+PTr2SjX",
+	"egD3rNZshwSmNRfAMWn/i2MBN9d6uUb6os+rLlr0gtn9U/UJO7nzGxL2gmKl3GyYqJDDaISlFNO21gy1",
+	"I4JZsOLxzMH8hV9C2p5pXZBf/zarpGB/mxXkbzO5+NvsU+EZ5FmbiOqP4CF5yW/tuPFPsCtJsyVMVM7s",
+	"ZVSVKyTuPdzQ7kFDZzJm1+6oSLCVzua0pqLsttP3Yab/qLv4fdZdfHwgqslaoSN8r7mIxoDfBZF2KgHN",
+	"xB3dn4X1FSTacYbRvd1DqhHC7fWFVC21BQ5AUbHGwrpUVQUWbox6ATd4yWcqGoS3/T7KBnFujhYN4mVZ",
+	"ue0bV0LwW9UN+hKG+85i++/83dUOOun67NWDnffec/0gLHFe9aBmxniPKxWgvvHX3OP8hHcknPweKW+4",
+	"9ixNHL10PjgXulOfBuwFUB+l6YKNUEobJPuMWIoAheJoLLShex3glQuipWP22ElPPu+MR1y5ii8WTDFh",
+	"PL6/+/1cQqzgIE8Ff+st14nGx4ZqbY3vX2bIG2bf0iiri1/M8s9sNxAc1ufecWMSdf7wuJYbhkdRj/jv",
+	"kHVdr9gou/GPUq1v7DX3CzTz2dcCPikVN28E0XjBudAlHIQKFHKBp8SNdphvKfgYHQzMkeVxVig7xuED",
+	"Lr0n/ZYOAVPD7qrIDvrWClez83PD7SDBK3LUrwmKm5X1MuI+SC+l0QFqPTou17qmADnHg3IWnmAZKn5q",
+	"KZbYTursWBj+yCCXYCjeYZQlVYo7EpqaalCaS0akIFv7E5KtVgVSpCifJ1GMCehH1V3oCQfpGU1VOLaG",
+	"yEhdSGYw1D/8uf9t6uj9Vk4HeM4bvvHvg3AGkrogdjysV9I1czpq1Ddz13wO5+wmgMX9tq6Zm5eYX3ag",
+	"1vGnPM/M4/p9XtfMlY94fLUd3Z8PJW/EPfMf+/vyz7yAfWZl0Hnrfftm8Kqkc5aW3kclrZmoqEoqA/yK",
+	"a39ZJn5u56kTCx7CrXefnFdGt3YgnOiCcP8lyM8BIWBaU7XRmDt7+vTJ0389L6Bkb75rrs2Rubbq95gt",
+	"2CduAy63X6ZxucSMl1+QiC4Ol3dxCuHhXctfYLrOLAmFNei2W6D2FZV3/MFy7dS9nFEGgI1V3fp7GlXP",
+	"ns0e0S1/dHsJOs+9KOXndzre7IABUVhIWNFnhBJFS2td0709uZDQtSDUt+ZRsoUaFG+fOktgaCB/ixjF",
+	"ECegisFrXLAX85hQ/oOJ0PZ5LpMzfJxzCsPoW7cp4Au3T/EzHKMBPWTlg2qxA17UDmEnJh1/TSXX8Dnt",
+	"Lb7aeXgLgsId8IsxR+9QrqTUzHM7eNJTB3cyfNarbv9TeCDXZEMrFiya8KDQe/VrJBfOjQ8n7VYSw0CG",
+	"cFFAPhoMyyApvLPwbdDg04dP/38AAAD//w==",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

@@ -252,6 +252,20 @@ func (s *Server) RestoreCook(ctx context.Context, r RestoreCookRequestObject) (R
 	return RestoreCook200JSONResponse(out), err
 }
 
+// LeaveOut answers PUT /cooks/{id}/left-out.
+func (s *Server) LeaveOut(ctx context.Context, r LeaveOutRequestObject) (LeaveOutResponseObject, error) {
+	if err := s.store.LeaveOut(ctx, r.Id, r.Body.LeftOut); err != nil {
+		return nil, err
+	}
+	return LeaveOut204Response{}, s.sessions.Learn(ctx)
+}
+
+// GetHowRight answers GET /how-right.
+func (s *Server) GetHowRight(ctx context.Context, _ GetHowRightRequestObject) (GetHowRightResponseObject, error) {
+	out, err := s.sessions.HowRight(ctx)
+	return GetHowRight200JSONResponse(out), err
+}
+
 // TakeNextTime answers POST /cooks/{id}/next-time.
 func (s *Server) TakeNextTime(ctx context.Context, r TakeNextTimeRequestObject) (TakeNextTimeResponseObject, error) {
 	p, err := s.sessions.TakeNextTime(ctx, r.Id)

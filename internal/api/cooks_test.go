@@ -9,6 +9,9 @@ import (
 )
 
 func TestACookFromHeatingToTheLogbook(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	k := newKitchen(t, "")
 	plan := get[[]api.Plan](k, 200, "GET", "/api/v1/plans", "")[0]
 	say := func(id, body string) api.Cook {
@@ -137,6 +140,9 @@ func TestConcurrentTapsCountOnce(t *testing.T) {
 // A reading corrects what was forecast, on every device; taken back, the
 // forecast is as it was; what lies under the rule is not safe yet.
 func TestAReadingCorrectsTheForecast(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	k := newKitchen(t, "")
 	var plan api.Plan
 	for _, p := range get[[]api.Plan](k, 200, "GET", "/api/v1/plans", "") {

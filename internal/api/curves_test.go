@@ -14,6 +14,9 @@ import (
 // hand, and laid again in its own place; it counts as its probe and leaves as a
 // table.
 func TestALoggersFileIsLaidOverACook(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	k := newKitchen(t, "")
 	c := drumsticks(t, k)
 	k.wait(24 * time.Minute)

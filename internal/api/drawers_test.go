@@ -19,6 +19,9 @@ const leftAndRight = `{"fryer": {"drawers": 2, "powerW": 2400}, "chambers": [
 // Two drawers are answered each by itself and both together, by the contract;
 // where one dish is meant they are refused in words, and not read as none.
 func TestTwoDrawersRunApart(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	k := newKitchen(t, "")
 	a := get[api.Answered](k, 200, "POST", "/api/v1/simulations", leftAndRight)
 	if len(a.Chambers) != 2 || len(a.Chambers[1].Lots) != 2 || a.Chambers[1].StartMin != 9 || len(a.Laid) != 3 || a.Laid[0].Coat.SaltPct <= 0 {
@@ -55,6 +58,9 @@ func TestTwoDrawersRunApart(t *testing.T) {
 // An evening on a fryer of two drawers has both at once: each its own basket and
 // its own now, told by name.
 func TestAnEveningInTwoDrawers(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	k := newKitchen(t, "")
 	twin := get[api.Fryer](k, 201, "POST", "/api/v1/fryers", `{"name": "Twin", "kind": "drawer", "basket": {"shape": "rectangle", "widthMm": 180, "depthMm": 250}, "powerW": 2400, "airflow": 1, "dialOffsetC": 0, "drawers": 2, "dial": {"minC": 80, "maxC": 200, "stepC": 5}}`)
 	dish := func(name, lots, stages string) string {
@@ -110,6 +116,9 @@ func TestAnEveningInTwoDrawers(t *testing.T) {
 // A dish in one drawer is planned, kept and cooked there; the one beside it is
 // known, and both go on at once, each with its own now.
 func TestADishHasItsDrawer(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	k := newKitchen(t, "")
 	twin := get[api.Fryer](k, 201, "POST", "/api/v1/fryers", `{"name": "Twin", "kind": "drawer", "basket": {"shape": "rectangle", "widthMm": 180, "depthMm": 250}, "powerW": 2400, "airflow": 1, "dialOffsetC": 0, "drawers": 2, "dial": {"minC": 80, "maxC": 200, "stepC": 5}}`)
 	dish := func(name, drawer, more, cut string, pieces int, minutes float64) string {

@@ -79,6 +79,9 @@ func oneOut(k *kitchen, e api.LiveEvening) api.LiveEvening {
 }
 
 func TestASupperFromBenchToTable(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	k := newKitchen(t, "")
 	e := begun(t, k)
 	if e.Course.LateMin > 0 || len(e.Course.Now) != 1 || len(e.Baskets) < 3 || e.Hands != 1 {
@@ -132,6 +135,9 @@ func TestASupperFromBenchToTable(t *testing.T) {
 }
 
 func TestASupperGivenUpLeavesWhatWasCooked(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	k := newKitchen(t, "")
 	e := begun(t, k)
 	e = oneOut(k, e)
@@ -158,6 +164,9 @@ func TestASupperGivenUpLeavesWhatWasCooked(t *testing.T) {
 }
 
 func TestEvidenceMovesTheSupper(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	k := newKitchen(t, "")
 	e := begun(t, k)
 	// Up to the last minutes of the first basket that comes out.
@@ -231,6 +240,9 @@ func TestEvidenceMovesTheSupper(t *testing.T) {
 // fryer goes on, and it is said what that does; what a device says ten minutes
 // late counts when it was tapped, and once.
 func TestAnEveningGoesOnByItsOwnCount(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	k := newKitchen(t, "")
 	e := begun(t, k)
 	first := e.Baskets[0].Key
@@ -365,6 +377,9 @@ func TestTwoDevicesHearTheSame(t *testing.T) {
 // More come than were asked: what has not begun is laid anew for them, what has stays,
 // and what was said may be taken back.
 func TestMoreComeThanWereAsked(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	k := newKitchen(t, "")
 	e := begun(t, k)
 	come := func(n int) api.LiveEvening {
@@ -422,6 +437,9 @@ func TestMoreComeThanWereAsked(t *testing.T) {
 // A supper in waves, begun now: each table is as long before the others as it was to be,
 // and is laid by itself.
 func TestASupperInWavesIsLed(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	t.Run("children first", func(t *testing.T) { inWaves(t, -time.Hour, "the children") })
 	t.Run("a guest later", func(t *testing.T) { inWaves(t, time.Hour, "a late guest") })
 }

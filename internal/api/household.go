@@ -31,6 +31,9 @@ func (s *Server) ChangeSettings(ctx context.Context, r ChangeSettingsRequestObje
 // ListFryers answers GET /fryers.
 func (s *Server) ListFryers(ctx context.Context, _ ListFryersRequestObject) (ListFryersResponseObject, error) {
 	fryers, err := s.store.Fryers(ctx)
+	for i := range fryers {
+		fryers[i] = fryers[i].Told()
+	}
 	return ListFryers200JSONResponse(fryers), err
 }
 
@@ -46,7 +49,7 @@ func (s *Server) PutFryer(ctx context.Context, r PutFryerRequestObject) (PutFrye
 	}
 	f.ID = r.Id
 	f, err = s.store.PutFryer(ctx, f, v)
-	return PutFryer200JSONResponse(f), err
+	return PutFryer200JSONResponse(f.Told()), err
 }
 
 func orEmpty[T any](list []T) []T {
@@ -81,7 +84,7 @@ func (s *Server) DeleteFryer(ctx context.Context, r DeleteFryerRequestObject) (D
 // RestoreFryer answers POST /fryers/{id}/restore.
 func (s *Server) RestoreFryer(ctx context.Context, r RestoreFryerRequestObject) (RestoreFryerResponseObject, error) {
 	f, err := s.store.RestoreFryer(ctx, r.Id)
-	return RestoreFryer200JSONResponse(f), err
+	return RestoreFryer200JSONResponse(f.Told()), err
 }
 
 // PortrayFryer answers POST /fryer-portraits.
@@ -94,8 +97,24 @@ func (s *Server) PortrayFryer(ctx context.Context, r PortrayFryerRequestObject) 
 	if err != nil {
 		return nil, err
 	}
+	if r.Body.FryerId != nil {
+		own, err := s.store.Fryer(ctx, *r.Body.FryerId)
+		if err != nil {
+			return nil, err
+		}
+		f.ID, f.AboveSeaM = own.ID, own.AboveSeaM
+		if f.Learnt, err = s.sessions.LearntNow(ctx, f); err != nil {
+			return nil, err
+		}
+	}
 	p, err := ensemble.PortraitOf(f.Fryer, orElse(r.Body.DialC, 0), set.Units())
 	return PortrayFryer200JSONResponse(p), err
+}
+
+// GetLearnt answers GET /fryers/{id}/learnt.
+func (s *Server) GetLearnt(ctx context.Context, r GetLearntRequestObject) (GetLearntResponseObject, error) {
+	out, err := s.sessions.LearntOf(ctx, r.Id)
+	return GetLearnt200JSONResponse(out), err
 }
 
 // GuessFryer answers POST /fryer-guesses.

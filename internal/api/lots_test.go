@@ -31,6 +31,9 @@ func theThree(k *kitchen) api.Plan {
 
 // A cook of three lots is led, seen, told and kept by lot.
 func TestACookOfLots(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	k := newKitchen(t, "")
 	plan := theThree(k)
 	c := get[api.Cook](k, 201, "POST", "/api/v1/cooks", fmt.Sprintf(`{"planId": %q}`, plan.Id))

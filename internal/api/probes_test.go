@@ -152,7 +152,7 @@ func TestWhatCameOutRawSaysSo(t *testing.T) {
 	get[api.Cook](k, 200, "POST", path+"/events", `{"kind": "out"}`)
 	get[api.CookEntry](k, 200, "PUT", path+"/outcome", `{"crust": "pale", "inside": "raw"}`)
 	entry := get[api.CookEntry](k, 200, "GET", path, "")
-	if entry.Shown == nil || entry.Shown.Safe || !strings.Contains(entry.Shown.Says, "minute 2") || entry.NextTime != nil {
+	if entry.Shown == nil || entry.Shown.Safe || !strings.Contains(entry.Shown.Says, "minute 2") || entry.NextTime == nil || entry.NextTime.Minutes != 0 {
 		t.Fatalf("out after two minutes: %+v, next time %+v", entry.Shown, entry.NextTime)
 	}
 	k.wait(20 * time.Minute)

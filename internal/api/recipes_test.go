@@ -26,6 +26,9 @@ func readRecipe(k *kitchen, text, more string) api.RecipeRead {
 // What leaves comes in again as the same dish: over the demo's and over random
 // changes of them, as JSON-LD and as Markdown.
 func TestADishLeavesAndComesInAsItIs(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	k := newKitchen(t, "")
 	r := rand.New(rand.NewPCG(3, 1))
 	for _, p := range get[[]api.Plan](k, 200, "GET", "/api/v1/plans", "") {
@@ -137,12 +140,15 @@ func anyLots(r *rand.Rand, c api.Catalog, in map[string]any) {
 
 // Whatever a dish is, it comes in again as it left.
 func TestAnyDishLeavesAndComesInAsItIs(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	k := newKitchen(t, "")
 	catalog := get[api.Catalog](k, 200, "GET", "/api/v1/catalog", "")
 	fryers := get[[]api.Fryer](k, 200, "GET", "/api/v1/fryers", "")
 	r := rand.New(rand.NewPCG(11, 7))
 	tried, several := 0, 0
-	for n := range 2 * len(catalog.Cuts) {
+	for n := range 5 * len(catalog.Cuts) / 4 {
 		body, err := json.Marshal(anyDish(r, catalog, fryers[0].ID, n))
 		if err != nil {
 			t.Fatal(err)
@@ -219,6 +225,9 @@ func lotsAreNamed(k *kitchen, p api.Plan) {
 }
 
 func TestARecipeFromElsewhereIsBroughtToTheFryer(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	k := newKitchen(t, "")
 	text := "Buttermilk drumsticks\nServes 4\nIngredients\n8 chicken drumsticks (900 g)\n2 cups buttermilk\n1 tbsp salt\n1 cup flour\n2 tbsp moon dust\nMethod\n1. Marinate in buttermilk and salt for 4 hours.\n2. Dredge in flour.\n3. Deep fry at 340°F for 14 minutes.\n"
 	got := readRecipe(k, text, "")
@@ -256,6 +265,9 @@ func TestARecipeFromElsewhereIsBroughtToTheFryer(t *testing.T) {
 // What is too much for one basket goes in one after another, and that is said;
 // what cannot be is said in a cook's words.
 func TestARecipeForManyGoesInByBaskets(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	k := newKitchen(t, "")
 	got := readRecipe(k, "Oven wings\nIngredients\n2.4 kg chicken wings\n2 tsp salt\nMethod\nBake at 200 °C for 45 minutes, turning once.\n", "")
 	if got.Dish == nil || got.Dish.PerBasket == nil || *got.Dish.PerBasket >= got.Dish.Lots[0].Load.Pieces || got.Converted == nil || !strings.Contains(*got.Converted, fmt.Sprintf("%d go in at a time", *got.Dish.PerBasket)) {

@@ -26,6 +26,9 @@ import (
 var sentencesFile = filepath.Join("testdata", "sentences.txt")
 
 func TestSentencesAreThoseThatWereRead(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	said, n := newSentences(t), 8
 	more, err := strconv.Atoi(os.Getenv("VELOCRUSTUM_SENTENCES"))
 	if err == nil {

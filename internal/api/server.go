@@ -70,6 +70,11 @@ func (a *App) End() { a.own.sessions.End() }
 // Close throws the made-up household away.
 func (a *App) Close() { a.shown.leave() }
 
+// KeepLearning learns from what is cooked until the context ends.
+func (a *App) KeepLearning(ctx context.Context, log *slog.Logger) {
+	a.own.sessions.KeepLearning(ctx, func(err error) { log.ErrorContext(ctx, "learning", "error", err) })
+}
+
 // PairURL is an address that lets one phone in, until when; it is what the
 // code in a terminal says.
 func (a *App) PairURL() (string, time.Time, error) { return a.door.pairURL(false) }
@@ -89,7 +94,11 @@ func NewHandler(st *store.Store, o Options) (*App, error) {
 	})
 	r.HandleFunc("/pair", door.pair)
 	shown := &shownHousehold{open: o.Demo, serve: func(st *store.Store) (http.Handler, error) {
-		return newServer(st, clock.System(), door, s.home.Places).serve("/demo", o.Files)
+		shown := newServer(st, clock.System(), door, s.home.Places)
+		if err := shown.sessions.Learn(context.Background()); err != nil { // its season is short
+			return nil, err
+		}
+		return shown.serve("/demo", o.Files)
 	}}
 	if o.Demo != nil {
 		r.Handle("/demo", shown)

@@ -177,8 +177,11 @@ func aWholeRequest(r *rand.Rand) object {
 // can be said of a dish makes the server fall. VELOCRUSTUM_WHOLE asks for more
 // of them than a test run has time for.
 func TestWholeRequestsAreAnswered(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	k := newKitchen(t, "")
-	n, seed := 60, uint64(1)
+	n, seed := 40, uint64(1)
 	if more, err := strconv.Atoi(os.Getenv("VELOCRUSTUM_WHOLE")); err == nil {
 		n, seed = more, rand.Uint64()
 	}

@@ -98,6 +98,9 @@ func TestWorkbenchRefusesInWords(t *testing.T) {
 }
 
 func TestConvertAndBatch(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	k := newKitchen(t, "")
 	c := get[advise.Conversion](k, 200, "POST", "/api/v1/conversions", `{"request": `+wings+`, "recipe": {"kind": "preset", "tempC": 200, "minutes": 8}}`)
 	if c.Fit != "short" || c.Proposal == nil || c.Says == "" {
@@ -156,6 +159,9 @@ func start(k *kitchen, plan string, basket int) api.Cook {
 }
 
 func TestABasketfulIsCookedAsItself(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	k := newKitchen(t, "")
 	per := 11
 	p := planned(k, func(in *api.PlanInput) {
@@ -182,6 +188,9 @@ func TestABasketfulIsCookedAsItself(t *testing.T) {
 // The baskets of a dish are one session; each is cooked in it once, unless it
 // was given up.
 func TestBasketsAreOneSession(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	k := newKitchen(t, "")
 	per := 11
 	p := planned(k, func(in *api.PlanInput) { (*in.Lots)[0].Load.Pieces, in.PerBasket = 22, &per })
@@ -213,6 +222,9 @@ func TestBasketsAreOneSession(t *testing.T) {
 }
 
 func TestTheSecondFryerCooksItsShare(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	k := newKitchen(t, "")
 	fryers := get[[]api.Fryer](k, 200, "GET", "/api/v1/fryers", "")
 	p := planned(k, func(in *api.PlanInput) {

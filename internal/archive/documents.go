@@ -81,6 +81,7 @@ type archivedCook struct {
 	GuidanceC  float64           `json:"guidanceC"`
 	Dish       store.Plan        `json:"dish"`
 	Fryer      store.OwnFryer    `json:"fryer"`
+	LeftOut    bool              `json:"leftOut,omitempty"`
 	Events     []cook.Event      `json:"events"`
 	Planned    answered          `json:"planned"`
 	Forecast   answered          `json:"forecast"`
@@ -124,7 +125,7 @@ func archived(o store.Session) archivedSession {
 		out.Supper = &archivedSupper{Name: o.Name, SupperID: o.SupperID, Hands: o.Hands, FinishedAt: momentOf(o.FinishedAt), Sheet: o.Sheet.V, Said: orEmpty(o.Said)}
 	}
 	for _, c := range o.Cooks {
-		one := archivedCook{ID: c.ID, PlanID: c.PlanID, DishID: c.DishID, Name: c.Name, Basket: c.Basket, Baskets: c.Baskets, StartedAt: c.StartedAt.Time, FinishedAt: momentOf(c.FinishedAt),
+		one := archivedCook{ID: c.ID, PlanID: c.PlanID, DishID: c.DishID, LeftOut: c.LeftOut, Name: c.Name, Basket: c.Basket, Baskets: c.Baskets, StartedAt: c.StartedAt.Time, FinishedAt: momentOf(c.FinishedAt),
 			Guidance: c.Guidance, GuidanceC: c.GuidanceC, Dish: c.Plan.V, Fryer: c.Fryer.V, Events: orEmpty(c.Events), Planned: answered{Answer: c.Planned.V}, Forecast: answered{Answer: c.Forecast.V}, Outcome: outcome{Crust: c.Crust, Inside: c.Inside, Note: c.Note, Change: c.ChangeNext, Lots: c.Ratings.V}}
 		for _, p := range o.Pictures[c.ID] {
 			one.Pictures = append(one.Pictures, archivedPicture{p.ID, p.Alt, p.AddedAt.Time})
@@ -224,7 +225,7 @@ func (c archivedCook) checked(at string) (out store.Cook, err error) {
 			return out, refuse.One(where+"value", fmt.Sprint(e.Value), fmt.Sprintf("%g to %g", limit.Min, limit.Max))
 		}
 	}
-	out = store.Cook{ID: c.ID, PlanID: c.PlanID, DishID: c.DishID, Name: c.Name, Basket: c.Basket, Baskets: c.Baskets, StartedAt: store.Time{Time: c.StartedAt}, FinishedAt: &store.Time{Time: *c.FinishedAt},
+	out = store.Cook{ID: c.ID, PlanID: c.PlanID, DishID: c.DishID, LeftOut: c.LeftOut, Name: c.Name, Basket: c.Basket, Baskets: c.Baskets, StartedAt: store.Time{Time: c.StartedAt}, FinishedAt: &store.Time{Time: *c.FinishedAt},
 		Guidance: c.Guidance, GuidanceC: c.GuidanceC, Events: c.Events, Crust: said.Crust, Inside: said.Inside, Note: said.Note, ChangeNext: said.Change, Ratings: store.JSON[[]cook.Rating]{V: said.Lots}}
 	out.Plan.V, out.Fryer.V, out.Planned.V, out.Forecast.V = c.Dish, c.Fryer, c.Planned.now(), c.Forecast.now()
 	return out, nil

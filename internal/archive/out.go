@@ -101,7 +101,7 @@ func (a *Archives) documents(ctx context.Context) iter.Seq2[exchange.Document, e
 			each(st.Coats, ctx, "coats", func(c store.OwnCoat) string { return c.ID }, itself, yield) &&
 			each(st.Sauces, ctx, "sauces", func(o store.OwnSauce) string { return o.ID }, itself, yield) &&
 			each(st.Mixes, ctx, "mixes", func(m store.Mix) string { return m.ID }, itself, yield) &&
-			each(st.Fryers, ctx, "fryers", func(f store.OwnFryer) string { return f.ID }, itself, yield) &&
+			each(st.Fryers, ctx, "fryers", func(f store.OwnFryer) string { return f.ID }, func(f store.OwnFryer) any { return f.Told() }, yield) &&
 			each(st.Plans, ctx, "dishes", func(p store.Plan) string { return p.ID }, func(p store.Plan) any { return dishOf(p) }, yield) &&
 			each(st.Suppers, ctx, "suppers", func(o store.Supper) string { return o.ID }, itself, yield) &&
 			a.cookedDocuments(ctx, yield)

@@ -48,7 +48,8 @@ func TestSystem(t *testing.T) {
 func TestAFastClockGoesOnWhereItWas(t *testing.T) {
 	since := time.Now().Add(-time.Minute)
 	first, again := Faster(30, since), Faster(30, since)
-	if off := again.Now().Sub(first.Now()); off < 0 || off > 30*time.Second {
+	// The second is asked first, and each reads the wall clock for itself.
+	if off := again.Now().Sub(first.Now()); off.Abs() > 30*time.Second {
 		t.Errorf("begun again it is off by %s", off)
 	}
 	if ran := first.Now().Sub(since); ran < 30*time.Minute || ran > 40*time.Minute || first.Pace() != 30 || first.Off().Abs() > time.Second {

@@ -3,17 +3,22 @@
 package demo
 
 import (
+	"cmp"
 	"context"
 	"fmt"
+	"math"
+	"math/rand/v2"
 	"slices"
 	"time"
 
+	"velocrustum/core/belief"
 	"velocrustum/core/cook"
 	"velocrustum/core/food"
 	"velocrustum/core/fryer"
 	"velocrustum/core/load"
 	"velocrustum/core/pan"
 	"velocrustum/core/prep"
+	"velocrustum/core/run"
 	"velocrustum/core/verdict"
 	"velocrustum/internal/picture"
 	"velocrustum/internal/store"
@@ -183,7 +188,7 @@ type past struct {
 	days, hour                 int
 	late                       float64
 	more                       float64
-	probe                      float64 // °C at the end, 0 for none
+	probed                     bool // twice on the way, and at the end
 	crust, inside, note, again string
 	seen                       *seen // as a picture
 	round                      bool  // in the borrowed fryer
@@ -199,16 +204,69 @@ type seen struct {
 
 // pastCooks are a week of all sorts, and how wings and wedges went since autumn began.
 var pastCooks = []past{
-	{"Sumac and lemon-thyme wing flats", 1, 18, 0.5, 0, 96, "good", "juicy", "Card night. All eleven gone before the sauce was.", "Nothing.", &seen{"Eleven golden wing flats on a white plate, on the table", 1.9, [3]float64{226, 150, 62}}, false},
-	{"Caraway potato wedges", 1, 19, 1, 2, 0, "soft", "good", "Basket was too full after the wings; the ones below stayed pale.", "Two baskets, or shake once more.", nil, false},
-	{"Rye-crumbed pollock fingers", 3, 18, 0, 0, 84, "good", "juicy", "Crumb held at the turn.", "", &seen{"Nine crumbed pollock fingers, deep gold", 2.6, [3]float64{214, 156, 74}}, false},
-	{"Fennel-salt pork belly slices", 5, 19, 0.5, 2, 0, "hard", "dry", "Sat in two minutes longer while the lock gates were seen to.", "Take them out at 14.", nil, false},
-	{"Sea bream with dukkah", 6, 18, 1.5, 0, 71, "good", "good", "Skin came off the grate in one piece after drying on the rack.", "Score it.", nil, false},
-	{"Sumac and lemon-thyme wing flats", 15, 18, 0, 1, 93, "good", "juicy", "A minute more than planned, and right.", "", nil, false},
-	{"Caraway potato wedges", 15, 19, 0.5, 3, 0, "good", "good", "Three minutes more did it.", "", nil, false},
-	{"Sumac and lemon-thyme wing flats", 29, 18, 1, 4, 0, "hard", "dry", "Forgotten over a phone call.", "Set the chime.", nil, false},
-	{"Caraway potato wedges", 36, 19, 0, 0, 0, "soft", "good", "As planned, pale at the tips.", "Longer.", nil, true},
-	{"Sumac and lemon-thyme wing flats", 43, 18, 0, -2, 88, "soft", "juicy", "Out early for the bus.", "Not before 20.", nil, true},
+	{"Sumac and lemon-thyme wing flats", 1, 18, 0.5, 0, true, "good", "juicy", "Card night. All eleven gone before the sauce was.", "Nothing.", &seen{"Eleven golden wing flats on a white plate, on the table", 1.9, [3]float64{226, 150, 62}}, false},
+	{"Caraway potato wedges", 1, 19, 1, 2, false, "soft", "good", "Basket was too full after the wings; the ones below stayed pale.", "Two baskets, or shake once more.", nil, false},
+	{"Rye-crumbed pollock fingers", 3, 18, 0, 0, true, "good", "juicy", "Crumb held at the turn.", "", &seen{"Nine crumbed pollock fingers, deep gold", 2.6, [3]float64{214, 156, 74}}, false},
+	{"Fennel-salt pork belly slices", 5, 19, 0.5, 2, true, "hard", "dry", "Sat in two minutes longer while the lock gates were seen to.", "Take them out at 14.", nil, false},
+	{"Sea bream with dukkah", 6, 18, 1.5, 0, true, "good", "good", "Skin came off the grate in one piece after drying on the rack.", "Score it.", nil, false},
+	{"Sumac and lemon-thyme wing flats", 15, 18, 0, 1, true, "good", "juicy", "A minute more than planned, and right.", "", nil, false},
+	{"Caraway potato wedges", 15, 19, 0.5, 3, false, "good", "good", "Three minutes more did it.", "", nil, false},
+	{"Sumac and lemon-thyme wing flats", 29, 18, 1, 4, true, "hard", "dry", "Forgotten over a phone call.", "Set the chime.", nil, false},
+	{"Caraway potato wedges", 36, 19, 0, 0, false, "soft", "good", "As planned, pale at the tips.", "Longer.", nil, true},
+	{"Sumac and lemon-thyme wing flats", 43, 18, 0, -2, true, "soft", "juicy", "Out early for the bus.", "Not before 20.", nil, true},
+}
+
+// said is an event of a cook, by its minute.
+type said struct {
+	kind          string
+	minute, value float64
+}
+
+// hidden is how a fryer of the household truly is, which its figures do not say: the
+// square one runs cooler than its owner thinks, the borrowed one's fan has aged.
+var hidden = map[bool]run.Variation{
+	false: {Airflow: 0.94, DialC: -8, HeatUp: 1.1, Wicks: 1, Browns: 1.04},
+	true:  {Airflow: 0.74, DialC: -1, HeatUp: 1, Wicks: 1, Browns: 0.95},
+}
+
+// truly is what was seen of a cook by the fryer that it truly was in: how it looked on
+// the way, and what a thermometer read.
+func (w past) truly(q load.Request, end float64) (out []said, err error) {
+	l, err := load.Of(q)
+	if err != nil {
+		return nil, err
+	}
+	v := hidden[w.round]
+	chance := rand.New(rand.NewPCG(uint64(w.days), uint64(len(w.dish))))
+	v.Sizes = []float64{1 + 0.03*chance.NormFloat64()}
+	r, err := run.Start(l.CarriedOn(10), v, run.Coarse)
+	if err != nil {
+		return nil, err
+	}
+	look, read, again, last := math.Round(0.7*end), math.Round(0.3*end), math.Round(0.45*end), math.Round(end+w.more)
+	at := func(a, b float64) bool { return math.Abs(a-b) < 0.01 }
+	tip := 4 * chance.Float64()
+	r.Carry(func(m float64) bool {
+		lot := r.Lots[0]
+		if at(m, look) {
+			out = append(out, said{cook.Look, look, float64(shadeOf(lot.UpBrown()))})
+		}
+		if w.probed && (at(m, read) || at(m, again) || at(m, last)) {
+			out = append(out, said{cook.Probe, m, math.Round(lot.CoreC() + tip)})
+		}
+		return true
+	})
+	return out, nil
+}
+
+// shadeOf is the place of the shade that a stage of browning is called.
+func shadeOf(stage float64) int {
+	return slices.IndexFunc(belief.Shades, func(s struct {
+		Name  string
+		Stage float64
+	}) bool {
+		return s.Name == belief.ShadeOf(stage)
+	})
 }
 
 // Fill makes the household, the given instant being now. It does nothing to
@@ -307,28 +365,27 @@ func (w past) add(ctx context.Context, s *store.Store, p store.Plan, f store.Own
 	for _, st := range p.Program.V.Stages {
 		end += st.Minutes
 	}
-	say := func(kind string, m, v float64) {
-		if err == nil {
-			l.Events, err = l.Add(cook.Event{Kind: kind, At: minute(in + m), Value: v})
-		}
-	}
-	say(cook.Loaded, 0, 0)
-	for _, t := range p.Program.V.Turns {
-		say(cook.Turned, t.AtMin+w.late, 0)
-	}
-	if w.more > 0 {
-		say(cook.More, end, w.more)
-	}
-	if w.probe > 0 {
-		say(cook.Probe, end+w.more, w.probe)
-	}
-	say(cook.Out, end+w.more+0.3, 0)
-	if err != nil {
-		return err
-	}
 	ready, _, err := prep.NewPantry(nil).Ready(prep.Asked{Lots: p.Lots.V, Bench: &p.Bench.V, Fryer: &f.Fryer, Program: p.Program.V}.Dish())
 	if err != nil {
 		return err
+	}
+	events := []said{{cook.Loaded, 0, 0}}
+	for _, t := range p.Program.V.Turns {
+		events = append(events, said{cook.Turned, t.AtMin + w.late, 0})
+	}
+	if w.more > 0 {
+		events = append(events, said{cook.More, end, w.more})
+	}
+	seen, err := w.truly(ready.Request, end)
+	if err != nil {
+		return err
+	}
+	events = append(append(events, seen...), said{cook.Out, end + w.more + 0.3, 0})
+	slices.SortStableFunc(events, func(a, b said) int { return cmp.Compare(a.minute, b.minute) })
+	for _, e := range events {
+		if l.Events, err = l.Add(cook.Event{Kind: e.kind, At: minute(in + e.minute), Value: e.value}); err != nil {
+			return err
+		}
 	}
 	q := ready.Request
 	p.GoesInAs(q)

@@ -115,7 +115,15 @@ func CheckedFryer(f store.OwnFryer) (store.OwnFryer, error) {
 	if f.Name = strings.TrimSpace(f.Name); f.Name == "" {
 		return f, refuse.One("name", "blank", "1 to 60 letters")
 	}
-	return f, load.CheckFryer(f.Fryer)
+	if err := load.CheckFryer(f.Fryer); err != nil {
+		return f, err
+	}
+	for i, r := range f.Measured {
+		if err := refuse.Under(fmt.Sprintf("measured[%d].", i), r.Check(f.Fryer)); err != nil {
+			return f, err
+		}
+	}
+	return f, nil
 }
 
 // CheckedPlan returns a dish if it can be cooked.

@@ -11,6 +11,7 @@ import (
 	"velocrustum/core/cook"
 	"velocrustum/core/load"
 	"velocrustum/core/refuse"
+	"velocrustum/core/sheet"
 	"velocrustum/core/verdict"
 	"velocrustum/internal/household"
 	"velocrustum/internal/store"
@@ -193,8 +194,8 @@ func (s *Sessions) NextTime(ctx context.Context, c store.Cook, l cook.Live) (*co
 		rating = *c.Crust
 	}
 	next := l.NextTime(rating, shown != nil && !shown.Safe, planned, k.SafeBy)
-	if next == nil {
-		return nil, nil
+	if next == nil || next.Minutes == 0 {
+		return next, nil
 	}
 	set, err := s.Store.Settings(ctx)
 	if err != nil {
@@ -202,6 +203,9 @@ func (s *Sessions) NextTime(ctx context.Context, c store.Cook, l cook.Live) (*co
 	}
 	q := c.Request(set.Units())
 	q.Larder = l.Larder
+	if q.Fryer, err = s.asKnown(ctx, c); err != nil {
+		return nil, err
+	}
 	if q.Program = q.Program.Lasting(q.Program.Minutes() + next.Minutes); load.Check(q) != nil {
 		return nil, nil
 	}
@@ -216,6 +220,21 @@ func (s *Sessions) NextTime(ctx context.Context, c store.Cook, l cook.Live) (*co
 	return next, nil
 }
 
+// asKnown is a cook's fryer as it is known by now; as it was then, where it is gone.
+func (s *Sessions) asKnown(ctx context.Context, c store.Cook) (*load.Fryer, error) {
+	was := &c.Fryer.V.Fryer
+	f, err := s.Store.Fryer(ctx, sheet.FryerOf(c.Fryer.V.ID))
+	switch {
+	case errors.Is(err, store.ErrNotFound):
+		return was, nil
+	case err != nil:
+		return nil, err
+	case was.Drawer != "" && f.Drawers == 2:
+		return f.Fryer.In(was.Drawer), nil
+	}
+	return &f.Fryer, nil
+}
+
 // TakeNextTime changes a cook's dish to what is proposed for next time. The
 // error is refuse.Fields, or the store's.
 func (s *Sessions) TakeNextTime(ctx context.Context, id string) (store.Plan, error) {
@@ -227,7 +246,7 @@ func (s *Sessions) TakeNextTime(ctx context.Context, id string) (store.Plan, err
 	if err != nil {
 		return store.Plan{}, err
 	}
-	if next == nil || c.PlanID == nil {
+	if next == nil || next.Minutes == 0 || c.PlanID == nil {
 		return store.Plan{}, refuse.One("cook", c.Name, "one that went otherwise than its dish has it")
 	}
 	p, err := s.Store.Plan(ctx, *c.PlanID)

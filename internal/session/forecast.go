@@ -83,6 +83,13 @@ func (s *Sessions) Seen(ctx context.Context, c store.Cook, l cook.Live) (out []b
 	if !ok {
 		return nil, nil
 	}
+	set, err := s.Store.Settings(ctx)
+	if err != nil {
+		return nil, err
+	}
+	reads := func(c float64) float64 { // by a thermometer that is known to be off
+		return math.Max(belief.ProbeLimit.Min, math.Min(belief.ProbeLimit.Max, c-set.ThermometerC))
+	}
 	at := func(t time.Time) float64 { return math.Max(0, math.Min(load.MaxMinutes, t.Sub(loaded).Minutes())) }
 	kinds := map[string]string{cook.Raw: belief.SeenCut, cook.Soft: belief.SeenSoft, cook.Floury: belief.SeenFloury}
 	for i, e := range c.Events {
@@ -95,7 +102,7 @@ func (s *Sessions) Seen(ctx context.Context, c store.Cook, l cook.Live) (out []b
 		}
 		switch e.Kind {
 		case cook.Probe:
-			out = append(out, belief.Evidence{AtMin: at(e.At), Kind: belief.SeenProbe, C: e.Value, Piece: "thickest", Lot: lot})
+			out = append(out, belief.Evidence{AtMin: at(e.At), Kind: belief.SeenProbe, C: reads(e.Value), Piece: "thickest", Lot: lot})
 		case cook.Look:
 			out = append(out, belief.Evidence{AtMin: at(e.At), Kind: belief.SeenLook, Shade: shade(e.Value), Lot: lot})
 		case cook.Raw, cook.Soft, cook.Floury:
@@ -106,7 +113,7 @@ func (s *Sessions) Seen(ctx context.Context, c store.Cook, l cook.Live) (out []b
 				return nil, err
 			}
 			for _, r := range read {
-				out = append(out, belief.Evidence{AtMin: at(r.At), Kind: belief.SeenLeftIn, C: math.Max(belief.ProbeLimit.Min, math.Min(belief.ProbeLimit.Max, r.C)), Insertion: e.ID, Lot: lot})
+				out = append(out, belief.Evidence{AtMin: at(r.At), Kind: belief.SeenLeftIn, C: reads(r.C), Insertion: e.ID, Lot: lot})
 			}
 		}
 	}

@@ -33,11 +33,14 @@ type Sessions struct {
 	changing  locks // by session
 	forecasts forecasts
 	current   current
+	learning  sync.Mutex
+	learntOf  string // what was learnt from last; under learning
+	stirred   chan struct{}
 }
 
 // New returns those of a household, by a kitchen's clock.
 func New(h *household.Household, c *clock.Clock) *Sessions {
-	return &Sessions{Household: h, Clock: c, forecasts: forecasts{made: map[string]forecast{}, outlooks: map[string]*Outlook{}}}
+	return &Sessions{Household: h, Clock: c, forecasts: forecasts{made: map[string]forecast{}, outlooks: map[string]*Outlook{}}, stirred: make(chan struct{}, 1)}
 }
 
 // Led returns a kept cook, and as the core leads it.

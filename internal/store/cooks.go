@@ -37,9 +37,11 @@ type Cook struct {
 	Basket     int                  `db:"basket"`  // which basketful of the dish
 	Baskets    int                  `db:"baskets"`
 	// OutcomeVersion counts how often crust, inside and notes were written.
-	OutcomeVersion int          `db:"outcome_version"`
-	DishID         string       `db:"dish_id"` // of the supper's sheet; empty of a dish cooked alone
-	Events         []cook.Event `db:"-"`
+	OutcomeVersion int    `db:"outcome_version"`
+	DishID         string `db:"dish_id"` // of the supper's sheet; empty of a dish cooked alone
+	// LeftOut says that nothing is to be learnt from it.
+	LeftOut bool         `db:"left_out"`
+	Events  []cook.Event `db:"-"`
 }
 
 // Request is what the cook's planned program is simulated by. Its copy of the
@@ -79,7 +81,7 @@ type Summary struct {
 	JuiceKept *float64 `db:"end_juice"`
 }
 
-const cookColumns = `id, session_id, plan_id, name, plan, fryer, guidance, guidance_c, planned, forecast, started_at, finished_at, crust, inside, note, change_next, ratings, basket, baskets, outcome_version, dish_id`
+const cookColumns = `id, session_id, plan_id, name, plan, fryer, guidance, guidance_c, planned, forecast, started_at, finished_at, crust, inside, note, change_next, ratings, basket, baskets, outcome_version, dish_id, left_out`
 
 // Summaries returns the logbook, the latest first.
 func (s *Store) Summaries(ctx context.Context) ([]Summary, error) {
@@ -198,7 +200,7 @@ func (s *Store) AddCook(ctx context.Context, c Cook) (Cook, error) {
 func (s *Store) addCook(ctx context.Context, tx *sqlx.Tx, c Cook) error {
 	c.Basket, c.Baskets = max(1, c.Basket), max(1, c.Baskets)
 	if _, err := tx.NamedExecContext(ctx, `INSERT INTO cooks (`+cookColumns+`) VALUES (:id, :session_id, :plan_id, :name, :plan, :fryer,
-		:guidance, :guidance_c, :planned, :forecast, :started_at, :finished_at, :crust, :inside, :note, :change_next, :ratings, :basket, :baskets, :outcome_version, :dish_id)`, c); err != nil {
+		:guidance, :guidance_c, :planned, :forecast, :started_at, :finished_at, :crust, :inside, :note, :change_next, :ratings, :basket, :baskets, :outcome_version, :dish_id, :left_out)`, c); err != nil {
 		return err
 	}
 	for i := range c.Events {

@@ -4,9 +4,11 @@ import (
 	"context"
 	"errors"
 	"fmt"
+	"io/fs"
 	"os"
 	"path/filepath"
 	"strings"
+	"syscall"
 	"testing"
 	"time"
 )
@@ -263,6 +265,9 @@ func TestADiskThatIsFullIsToldPlainly(t *testing.T) {
 	}
 	if says := Trouble(err); !strings.Contains(says, "full") {
 		t.Errorf("%v is told as %q", err, says)
+	}
+	if says := Trouble(fmt.Errorf("keeping a picture: %w", &fs.PathError{Op: "write", Path: "x.jpg", Err: syscall.ENOSPC})); !strings.Contains(says, "full") {
+		t.Errorf("a file that finds no room is told as %q", says)
 	}
 	if Trouble(ErrChanged) != "" {
 		t.Error("a lost race is no trouble of the disk")

@@ -6,6 +6,7 @@ import (
 
 	"github.com/jmoiron/sqlx"
 
+	"velocrustum/core/belief"
 	"velocrustum/core/load"
 )
 
@@ -15,26 +16,63 @@ type OwnFryer struct {
 	Name    string `db:"name" json:"name"`
 	Version int    `db:"version" json:"version,omitempty"`
 	load.Fryer
+	// Changed is when somebody changed something of it: what came before counts for
+	// less.
+	Changed []Time `json:"changed,omitempty"`
+	// Measured are runs of it empty, with a thermometer in its basket.
+	Measured []Measured `json:"measured,omitempty"`
+}
+
+// Measured is one run, and when it began.
+type Measured struct {
+	At Time `json:"at"`
+	belief.MeasuredRun
+	LeftOut bool `json:"leftOut,omitempty"`
 }
 
 // fryerRow is a fryer as it is kept.
 type fryerRow struct {
-	ID      string           `db:"id"`
-	Name    string           `db:"name"`
-	Version int              `db:"version"`
-	Machine JSON[load.Fryer] `db:"machine"`
+	ID       string           `db:"id"`
+	Name     string           `db:"name"`
+	Version  int              `db:"version"`
+	Machine  JSON[load.Fryer] `db:"machine"`
+	Changed  JSON[[]Time]     `db:"changed"`
+	Measured JSON[[]Measured] `db:"measured"`
+	// What is read with it, and never written with it.
+	Learnt    *JSON[map[string]*load.Learnt] `db:"learnt"`
+	AboveSeaM float64                        `db:"above_sea_m"`
 }
 
-func (r fryerRow) fryer() OwnFryer { return OwnFryer{r.ID, r.Name, r.Version, r.Machine.V} }
+// fryer is one as its household knows it: with what cooks have shown of it, where it
+// stands.
+func (r fryerRow) fryer() OwnFryer {
+	f := OwnFryer{r.ID, r.Name, r.Version, r.Machine.V, r.Changed.V, r.Measured.V}
+	f.AboveSeaM = r.AboveSeaM
+	if r.Learnt != nil {
+		f.Learnt, f.LearntIn = r.Learnt.V[""], r.Learnt.V
+	}
+	return f
+}
 
-func (f OwnFryer) row() fryerRow { return fryerRow{f.ID, f.Name, f.Version, JSON[load.Fryer]{f.Fryer}} }
+// Told is a fryer as its owner told of it, without what a household knows beside.
+func (f OwnFryer) Told() OwnFryer {
+	f.Learnt, f.LearntIn, f.AboveSeaM = nil, nil, 0
+	return f
+}
 
-const fryerColumns = `id, name, machine, version`
+func (f OwnFryer) row() fryerRow {
+	return fryerRow{ID: f.ID, Name: f.Name, Version: f.Version, Machine: JSON[load.Fryer]{f.Told().Fryer}, Changed: JSON[[]Time]{append([]Time{}, f.Changed...)}, Measured: JSON[[]Measured]{append([]Measured{}, f.Measured...)}}
+}
+
+const (
+	fryerColumns = `id, name, machine, version, changed, measured`
+	fryerQuery   = `SELECT ` + fryerColumns + `, learnt, (SELECT above_sea_m FROM settings) AS above_sea_m FROM fryers`
+)
 
 // Fryers returns all, the first made first.
 func (s *Store) Fryers(ctx context.Context) ([]OwnFryer, error) {
 	var rows []fryerRow
-	err := s.db.SelectContext(ctx, &rows, `SELECT `+fryerColumns+` FROM fryers WHERE deleted_at IS NULL ORDER BY id`)
+	err := s.db.SelectContext(ctx, &rows, fryerQuery+` WHERE deleted_at IS NULL ORDER BY id`)
 	out := make([]OwnFryer, len(rows))
 	for i, r := range rows {
 		out[i] = r.fryer()
@@ -45,7 +83,7 @@ func (s *Store) Fryers(ctx context.Context) ([]OwnFryer, error) {
 // Fryer returns one.
 func (s *Store) Fryer(ctx context.Context, id string) (OwnFryer, error) {
 	var r fryerRow
-	err := s.db.GetContext(ctx, &r, `SELECT `+fryerColumns+` FROM fryers WHERE id = ? AND deleted_at IS NULL`, id)
+	err := s.db.GetContext(ctx, &r, fryerQuery+` WHERE id = ? AND deleted_at IS NULL`, id)
 	return r.fryer(), found(err)
 }
 
@@ -63,10 +101,10 @@ func (s *Store) PutFryer(ctx context.Context, f OwnFryer, version *int) (OwnFrye
 		have, err := fryersVersion.of(ctx, tx, f.ID, version)
 		if errors.Is(err, ErrChanged) {
 			var kept fryerRow
-			if err := tx.GetContext(ctx, &kept, `SELECT `+fryerColumns+` FROM fryers WHERE id = ?`, f.ID); err != nil {
+			if err := tx.GetContext(ctx, &kept, fryerQuery+` WHERE id = ?`, f.ID); err != nil {
 				return err
 			}
-			if f.Version = kept.Version; same(f, kept.fryer()) {
+			if f.Version = kept.Version; same(f.Told(), kept.fryer().Told()) {
 				return nil
 			}
 		}
@@ -74,8 +112,8 @@ func (s *Store) PutFryer(ctx context.Context, f OwnFryer, version *int) (OwnFrye
 			return err
 		}
 		f.Version = have + 1
-		_, err = tx.NamedExecContext(ctx, `INSERT INTO fryers (`+fryerColumns+`) VALUES (:id, :name, :machine, :version)
-			ON CONFLICT (id) DO UPDATE SET name = excluded.name, machine = excluded.machine, version = excluded.version`, f.row())
+		_, err = tx.NamedExecContext(ctx, `INSERT INTO fryers (`+fryerColumns+`) VALUES (:id, :name, :machine, :version, :changed, :measured)
+			ON CONFLICT (id) DO UPDATE SET name = excluded.name, machine = excluded.machine, changed = excluded.changed, measured = excluded.measured, version = excluded.version`, f.row())
 		return err
 	})
 	return f, err

@@ -18,6 +18,10 @@ type Settings struct {
 	GuidanceC   float64           `db:"guidance_c" json:"guidanceC"`
 	Chime       bool              `db:"chime" json:"chime"`
 	Shortcuts   bool              `db:"shortcuts" json:"shortcuts"`
+	// AboveSeaM is how high the kitchen stands, m, and ThermometerC by how much its
+	// thermometer reads too high, K.
+	AboveSeaM    float64 `db:"above_sea_m" json:"aboveSeaM"`
+	ThermometerC float64 `db:"thermometer_c" json:"thermometerC"`
 }
 
 // Units are those that the household reads in.
@@ -25,7 +29,7 @@ func (s Settings) Units() units.Household {
 	return units.Household{Temperature: s.Temperature, Mass: s.Mass, Spoons: s.Spoons}
 }
 
-const settingsQuery = `SELECT temperature, mass, spoons, guidance, guidance_c, chime, shortcuts FROM settings`
+const settingsQuery = `SELECT temperature, mass, spoons, guidance, guidance_c, chime, shortcuts, above_sea_m, thermometer_c FROM settings`
 
 // Settings returns them.
 func (s *Store) Settings(ctx context.Context) (out Settings, err error) {
@@ -44,7 +48,7 @@ func (s *Store) ChangeSettings(ctx context.Context, change func(Settings) (Setti
 			return err
 		}
 		_, err = tx.NamedExecContext(ctx, `UPDATE settings SET temperature = :temperature, mass = :mass, spoons = :spoons,
-			guidance = :guidance, guidance_c = :guidance_c, chime = :chime, shortcuts = :shortcuts`, out)
+			guidance = :guidance, guidance_c = :guidance_c, chime = :chime, shortcuts = :shortcuts, above_sea_m = :above_sea_m, thermometer_c = :thermometer_c`, out)
 		return err
 	})
 	return out, err

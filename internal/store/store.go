@@ -59,6 +59,8 @@ type Store struct {
 	path     string
 	file     fs.FileInfo // what was opened; nil where it is not watched
 	pictures string      // the folder of what lies beside it
+	health   health
+	told     func() // of each change; nil where nobody asks
 }
 
 // Open opens or makes the file at path and brings it up to date; before a
@@ -313,14 +315,6 @@ func (s *Store) mayReplace(ctx context.Context, path string) error {
 // Close closes the file.
 func (s *Store) Close() error { return s.db.Close() }
 
-// Healthy says whether the database can be read and written.
-func (s *Store) Healthy(ctx context.Context) error {
-	return s.write(ctx, func(tx *sqlx.Tx) error {
-		var n int
-		return tx.GetContext(ctx, &n, `SELECT count(*) FROM settings`)
-	})
-}
-
 // ErrGone is for a database whose file was moved or deleted while it was open:
 // what is written to it then is lost with the program's end.
 var ErrGone = errors.New("the database was moved or deleted while the program ran")
@@ -341,34 +335,21 @@ func (s *Store) exec(ctx context.Context, query string, args ...any) (sql.Result
 	if err := s.stillThere(); err != nil {
 		return nil, err
 	}
-	return s.db.ExecContext(ctx, query, args...)
+	out, err := s.db.ExecContext(ctx, query, args...)
+	if err == nil {
+		s.tell()
+	}
+	return out, err
 }
 
-// Trouble says in plain words what ails the disk or the file, and the way on;
-// empty if it is something else.
-func Trouble(err error) string {
-	if errors.Is(err, ErrGone) {
-		return "The database of the kitchen computer was moved or deleted while the program ran. What you did stays on this device; stop the program there, put the file back and start it again."
-	}
-	var sq *sqlite.Error
-	if !errors.As(err, &sq) {
-		return ""
-	}
-	switch sq.Code() & 0xff {
-	case sqlite3.SQLITE_FULL:
-		return "The disk of the kitchen computer is full. What you did stays on this device; make room there, and it is sent again."
-	case sqlite3.SQLITE_READONLY, sqlite3.SQLITE_CANTOPEN, sqlite3.SQLITE_PERM:
-		return "The kitchen computer may not write its database any more. What you did stays on this device; give the file back to the user that runs it, and it is sent again."
-	case sqlite3.SQLITE_CORRUPT, sqlite3.SQLITE_NOTADB, sqlite3.SQLITE_IOERR:
-		return "The database of the kitchen computer is damaged, or its disk is. What you did stays on this device; stop the program there and put the latest copy in its place."
-	}
-	return ""
-}
+// OnChange has f called after each change that is kept. It is for one who asks before
+// the household is in use.
+func (s *Store) OnChange(f func()) { s.told = f }
 
-// IsBusy says whether the database was held by another write for too long.
-func IsBusy(err error) bool {
-	var sq *sqlite.Error
-	return errors.As(err, &sq) && (sq.Code()&0xff == sqlite3.SQLITE_BUSY || sq.Code()&0xff == sqlite3.SQLITE_LOCKED)
+func (s *Store) tell() {
+	if s.told != nil {
+		s.told()
+	}
 }
 
 // write runs f in one transaction.
@@ -386,6 +367,7 @@ func (s *Store) write(ctx context.Context, f func(tx *sqlx.Tx) error) error {
 	if err := tx.Commit(); err != nil {
 		return fmt.Errorf("keeping a change: %w", err)
 	}
+	s.tell()
 	return nil
 }
 

@@ -62,6 +62,13 @@ export const test = base.extend<{ kitchen: Kitchen; errors: string[] }, { filled
     async ({}, lend) => {
       const first = new Kitchen();
       await first.start();
+      // Its cooks have taught what they teach before it is copied.
+      await expect
+        .poll(
+          async () =>
+            ((await (await fetch(`${first.url}/api/v1/how-right`)).json()) as { readings: [] }).readings.length,
+        )
+        .toBeGreaterThan(10);
       await first.stop();
       await lend(first.file);
       await first.close();

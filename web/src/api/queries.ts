@@ -149,6 +149,20 @@ export const portrayFryer = (body: Schemas['PortraitRequest']) => ask(client.POS
 export const createFryer = (body: FryerInput) => ask(client.POST('/fryers', { body }));
 export const fryerVersion = async (id: string) =>
   (await ask(client.GET('/fryers'))).find((f) => f.id === id)?.version ?? 0;
+/** What cooks have shown of a fryer; asked anew whenever it is shown, since it is learnt beside all else. */
+export const useLearnt = (id: string) =>
+  useQuery({
+    queryKey: ['learnt', id],
+    queryFn: () => ask(client.GET('/fryers/{id}/learnt', { params: { path: { id } } })),
+    staleTime: 0,
+  });
+export const useHowRight = () =>
+  useQuery({ queryKey: ['how right'], queryFn: () => ask(client.GET('/how-right')), staleTime: 0 });
+/** Leaves a cook out of what is learnt, or takes it back in. */
+export async function leaveOut(queries: QueryClient, id: string, leftOut: boolean) {
+  await ask(client.PUT('/cooks/{id}/left-out', { params: { path: { id } }, body: { leftOut } }));
+  for (const key of ['learnt', 'portrait', 'how right']) void queries.invalidateQueries({ queryKey: [key] });
+}
 export const deleteFryer = (id: string) => ask(client.DELETE('/fryers/{id}', { params: { path: { id } } }));
 export const restoreFryer = (id: string) => ask(client.POST('/fryers/{id}/restore', { params: { path: { id } } }));
 export const dropIngredient = (id: string) => ask(client.DELETE('/pantry/{id}', { params: { path: { id } } }));

@@ -704,6 +704,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/fryers/{id}/learnt": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** What cooks have shown of a fryer, and what each taught */
+        get: operations["getLearnt"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/fryers/{id}/restore": {
         parameters: {
             query?: never;
@@ -898,6 +917,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/cooks/{id}/left-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Says whether a cook that ended is to be learnt from */
+        put: operations["leaveOut"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/cooks/{id}/pictures": {
         parameters: {
             query?: never;
@@ -951,6 +989,23 @@ export interface paths {
         put?: never;
         /** Brings a picture back */
         post: operations["restorePicture"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/how-right": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How right what was foretold of the household's cooks was */
+        get: operations["getHowRight"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1801,6 +1856,16 @@ export interface components {
                     /** Format: double */
                     highC: number;
                 }[];
+                /** @description what cooks on the fryer have to do with it; left out where none have */
+                fromCooks?: {
+                    cooks: number;
+                    /**
+                     * Format: double
+                     * @description by how much shorter the time is in which nineteen loads in twenty turn safe
+                     */
+                    narrowerMin: number;
+                    says: string;
+                };
             };
             /** @description What the program comes to over the spread of loads, when to take the food out, and what to do first */
             verdict: {
@@ -3512,6 +3577,16 @@ export interface components {
             chime: boolean;
             /** @description Single-letter keys */
             shortcuts: boolean;
+            /**
+             * Format: double
+             * @description how high the kitchen stands, m
+             */
+            aboveSeaM?: number;
+            /**
+             * Format: double
+             * @description by how much its thermometer reads too high, K
+             */
+            thermometerC?: number;
         };
         SettingsChange: {
             /** @enum {string} */
@@ -3533,6 +3608,16 @@ export interface components {
             chime?: boolean;
             /** @description Single-letter keys */
             shortcuts?: boolean;
+            /**
+             * Format: double
+             * @description how high the kitchen stands, m
+             */
+            aboveSeaM?: number;
+            /**
+             * Format: double
+             * @description by how much its thermometer reads too high, K
+             */
+            thermometerC?: number;
         };
         /** @description A code that lets one phone in */
         PairingCode: {
@@ -3608,6 +3693,10 @@ export interface components {
             inferred?: string[];
             /** @description its timer turns it off; else it goes on heating */
             stopsItself?: boolean;
+            /** @description when somebody changed something of it: what cooks showed before counts for less */
+            changed?: string[];
+            /** @description runs of it empty, with a thermometer in its basket */
+            measured?: components["schemas"]["MeasuredRun"][];
         };
         Fryer: {
             id: string;
@@ -3658,9 +3747,35 @@ export interface components {
             inferred: string[];
             /** @description its timer turns it off; else it goes on heating */
             stopsItself?: boolean;
+            /**
+             * Format: double
+             * @description how high it stands, m; of a cook's copy
+             */
+            aboveSeaM?: number;
+            /** @description what cooks had shown of it, of a cook's copy: means and covariance of the logarithm of its airflow, its air over the dial in °C, the logarithms of the metal that it heats and of how readily it browns */
+            learnt?: {
+                cooks: number;
+                mean: number[];
+                covariance: number[][];
+                /** @description how thick pieces of a cut are beside what is said of them, a logarithm */
+                hands?: {
+                    [key: string]: {
+                        /** Format: double */
+                        mean: number;
+                        /** Format: double */
+                        sd: number;
+                    };
+                };
+            };
+            /** @description when somebody changed something of it: what cooks showed before counts for less */
+            changed?: string[];
+            /** @description runs of it empty, with a thermometer in its basket */
+            measured?: components["schemas"]["MeasuredRun"][];
         };
         PortraitRequest: {
             fryer: components["schemas"]["FryerInput"];
+            /** @description which of the household's it is: with what cooks have shown of that */
+            fryerId?: string;
             /**
              * Format: double
              * @description what is set; 200 °C or as hot as it goes
@@ -3696,6 +3811,96 @@ export interface components {
             wanted: {
                 field: string;
                 says: string;
+            }[];
+        };
+        /** @description A fryer heated empty from cold, and what a thermometer in its basket read */
+        MeasuredRun: {
+            /** Format: date-time */
+            at: string;
+            /**
+             * Format: double
+             * @description what was set
+             */
+            dialC: number;
+            readings: {
+                /**
+                 * Format: double
+                 * @description after it was turned on
+                 */
+                minute: number;
+                /** Format: double */
+                c: number;
+            }[];
+            /**
+             * @description one of two that was measured by itself; left out of the whole
+             * @enum {string}
+             */
+            drawer?: "left" | "right";
+            /** @description it is not to be learnt from */
+            leftOut?: boolean;
+        };
+        Learnt: {
+            /**
+             * @description left out of the whole
+             * @enum {string}
+             */
+            drawer?: "left" | "right";
+            /** @description how many taught something */
+            cooks: number;
+            says: string;
+            figures: {
+                /** @enum {string} */
+                id: "dial" | "fan" | "heatUp" | "browning";
+                name: string;
+                says: string;
+                /** @description what nine in ten lie between, and its middle, by what was said of it: °C, percent, minutes, percent */
+                before: number[];
+                /** @description the same with what cooks have shown */
+                now: number[];
+            }[];
+            /** @description the latest first */
+            taught: {
+                /** @description left out of a measured run */
+                cookId?: string;
+                /** @description which of the fryer's measured runs it is, from 1; left out of a cook */
+                run?: number;
+                name: string;
+                /** Format: date-time */
+                startedAt: string;
+                saw: string;
+                moved: string;
+                /** @description it does not fit the others and counts for little */
+                odd: boolean;
+                leftOut: boolean;
+            }[];
+        };
+        HowRight: {
+            says: string;
+            /** @description false where it is wrong too often for chance */
+            well: boolean;
+            /** @description of which a reading tells whether it was safe by the minute that was said */
+            windows: number;
+            held: number;
+            /** @description readings within the band for nine in ten */
+            within: number;
+            readings: {
+                cookId: string;
+                /** Format: double */
+                minute: number;
+                /** Format: double */
+                readC: number;
+                /**
+                 * Format: double
+                 * @description what was foretold
+                 */
+                c: number;
+                /** Format: double */
+                lowC: number;
+                /** Format: double */
+                highC: number;
+                leftOut: boolean;
+                /** @description it lay in the band that nine in ten keep to, a tip up to 4 K warmer */
+                within: boolean;
             }[];
         };
         /** @description What an owner can read off a fryer or its box */
@@ -5473,6 +5678,29 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
+    getLearnt: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Of the whole, and of each drawer that ran by itself */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Learnt"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
     restoreFryer: {
         parameters: {
             query?: never;
@@ -5878,6 +6106,33 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
+    leaveOut: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    leftOut: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description It is so */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
     addPicture: {
         parameters: {
             query?: {
@@ -6002,6 +6257,27 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Picture"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getHowRight: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Windows that held, and each reading beside what it was to be */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HowRight"];
                 };
             };
             default: components["responses"]["Problem"];

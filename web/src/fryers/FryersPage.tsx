@@ -19,6 +19,7 @@ import { basketWords } from './basketWords';
 import { known, type Change } from './change';
 import { Curve } from './Curve';
 import { FryerLine } from './FryerLine';
+import { Learnt } from './Learnt';
 import { usePortrait } from './usePortrait';
 
 const Box = styled.section`
@@ -143,7 +144,7 @@ function OneFryer({ fryer, catalog, units, only }: { fryer: Fryer; catalog: Cata
       // What its owner has set is not inferred any more.
       inferred: (f.inferred ?? []).filter((name) => !(name in change)),
     }));
-  const portrait = usePortrait(now, units.degree);
+  const portrait = usePortrait(now, units.degree, fryer.id);
   const remove = async () => {
     try {
       await deleteFryer(fryer.id);
@@ -170,6 +171,7 @@ function OneFryer({ fryer, catalog, units, only }: { fryer: Fryer; catalog: Cata
     save: async (version, input) => {
       const fryerNow = await saveFryer(fryer.id, version, input);
       queries.setQueryData<Fryer[]>(['fryers'], (all) => all?.map((f) => (f.id === fryerNow.id ? fryerNow : f)));
+      for (const key of ['learnt', 'portrait']) void queries.invalidateQueries({ queryKey: [key] });
       return fryerNow.version;
     },
     newest: () => fryerVersion(fryer.id),
@@ -213,6 +215,7 @@ function OneFryer({ fryer, catalog, units, only }: { fryer: Fryer; catalog: Cata
           </Row>
         </Picture>
       </Pictures>
+      <Learnt id={fryer.id} fryer={now} units={units} set={set} />
     </Box>
   );
 }

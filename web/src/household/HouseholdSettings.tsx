@@ -4,7 +4,7 @@ import { SwitchField } from 'react-aria-components';
 import { Link } from 'react-router';
 import styled from 'styled-components';
 import type { Settings } from '../api/client';
-import { limitOf } from '../api/limits';
+import { limitOf, within } from '../api/limits';
 import { changeSettings, useCatalog, useSettings } from '../api/queries';
 import { unitsOf } from '../format/units';
 import { Button } from '../ui/Button';
@@ -109,6 +109,40 @@ const Switches = ({ data, set }: Props) => (
   </>
 );
 
+function Kitchen({ data, set }: Props) {
+  const catalog = useCatalog().data;
+  if (!catalog) return null;
+  const { warmer } = unitsOf(data);
+  return (
+    <>
+      <Stepper
+        label="Above the sea, m"
+        value={data.aboveSeaM ?? 0}
+        {...within(catalog, 'fryer.aboveSeaM')}
+        onChange={(aboveSeaM) => set({ aboveSeaM })}
+      />
+      <Small>The higher, the sooner water boils and the less the air of a fryer gives: all takes longer.</Small>
+      <Stepper
+        label={`The thermometer reads too high by, ${warmer.unit}`}
+        value={warmer.to(data.thermometerC ?? 0)}
+        {...warmer.stepper(limitOf(catalog, 'thermometerC'))}
+        onChange={(d) => set({ thermometerC: warmer.from(d) })}
+      />
+      <Small>
+        Try it in crushed ice with a little water: what it reads over {unitsOf(data).temperature(0)} is that figure. Its
+        readings are put right by it before they count.
+      </Small>
+    </>
+  );
+}
+
+const kitchenWords = (data: Settings) => {
+  const { warmer } = unitsOf(data);
+  const off = data.thermometerC ?? 0;
+  const reads = off === 0 ? 'reads right' : `reads ${warmer.words(Math.abs(off))} too ${off > 0 ? 'high' : 'low'}`;
+  return `${data.aboveSeaM ?? 0} m above the sea, and its thermometer ${reads}`;
+};
+
 const spoonWords: Record<Settings['spoons'], string> = { metric: 'metric', us: 'US', au: 'Australian' };
 
 /** How this household reads, as one sentence whose parts are choices. */
@@ -130,7 +164,8 @@ export function HouseholdSentence() {
       {part('Weight', <Weight {...{ data, set }} />, data.mass === 'g' ? 'grams' : 'ounces')}, spooned by{' '}
       {part('Spoons and cups', <Spoons {...{ data, set }} />, `${spoonWords[data.spoons]} spoons`)}, and safe by{' '}
       {part('What counts as safe', <Safe {...{ data, set }} />, said)}. What is due{' '}
-      {part('Chime and keys', <Switches {...{ data, set }} />, data.chime ? 'chimes' : 'is shown without a sound')}.
+      {part('Chime and keys', <Switches {...{ data, set }} />, data.chime ? 'chimes' : 'is shown without a sound')}. The
+      kitchen stands {part('The kitchen', <Kitchen {...{ data, set }} />, kitchenWords(data))}.
     </Line>
   );
 }
@@ -147,6 +182,7 @@ function UnitsAndRules() {
       <Spoons {...{ data, set }} />
       <Safe {...{ data, set }} />
       <Switches {...{ data, set }} />
+      <Kitchen {...{ data, set }} />
     </>
   );
 }

@@ -16,6 +16,7 @@ import { NotShown } from './NotShown';
 import { Columns, Stack } from './parts';
 import { Pictures } from './Pictures';
 import { Tables } from './Tables';
+import { Taught } from './Taught';
 
 /** One finished cook: planned beside happened, and how it came out. */
 export default function EntryPage() {
@@ -71,6 +72,7 @@ function Entry({ cook }: { cook: CookEntry }) {
         <Stack>
           {loaded === null ? null : <NotShown shown={cook.shown} what={cook.name} />}
           <HowItCameOut cook={cook} />
+          <Taught cook={cook} />
           <Pictures cook={cook.id} name={cook.name} pictures={cook.pictures} />
           <NextTime cook={cook} />
           <WhatWasSaid cook={cook} units={units} />

@@ -6,15 +6,16 @@ import { Link } from 'react-router';
 import styled from 'styled-components';
 import { pictureUrl } from '../api/pictures';
 import { place } from '../api/place';
-import { deleteCook, restoreCook, useCooks } from '../api/queries';
+import { deleteCook, restoreCook, useCooks, useSettings } from '../api/queries';
 import { cssLab } from '../format/colour';
-import { clock, day } from '../format/units';
+import { clock, day, unitsOf } from '../format/units';
 import { at } from '../theme/tokens';
 import { Button, PlainButton } from '../ui/Button';
 import { fieldBox, labelled } from '../ui/field';
 import { Blank, Page, Quiet, Title } from '../ui/layout';
 import { Select } from '../ui/Select';
 import { complain, say } from '../ui/toast';
+import { HowRight } from './HowRight';
 import { Seasons, type Summary } from './Seasons';
 import { TwoCooks } from './TwoCooks';
 import { crustWords, insideWords } from './words';
@@ -192,6 +193,7 @@ export default function LogbookPage() {
   const cooks = useCooks();
   const queries = useQueryClient();
   const [search, setSearch] = useState('');
+  const settings = useSettings();
   const [pages, setPages] = useState(1);
   const [dish, setDish] = useState('');
   const [fryer, setFryer] = useState('');
@@ -308,6 +310,7 @@ export default function LogbookPage() {
           <Button onPress={() => setPages((n) => n + 1)}>Earlier ones ({found.length - shown.length} more)</Button>
         </More>
       ) : null}
+      <HowRight units={unitsOf(settings.data ?? { temperature: 'C', mass: 'g' })} />
     </Page>
   );
 }

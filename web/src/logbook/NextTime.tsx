@@ -39,7 +39,7 @@ export function NextTime({ cook }: { cook: Pick<CookEntry, 'id' | 'nextTime' | '
       <h2>Next time</h2>
       <p>{cook.nextTime.says}</p>
       {cook.baskets > 1 ? <Quiet>The dish has one program: this changes it for all of its baskets.</Quiet> : null}
-      {taken || !cook.planId ? (
+      {taken || !cook.planId || cook.nextTime.minutes === 0 ? (
         <Quiet role="status">{taken ? 'The dish has it.' : ''}</Quiet>
       ) : (
         <Button onPress={() => void take()}>Put it into the dish</Button>

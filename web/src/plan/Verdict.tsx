@@ -142,6 +142,8 @@ const Short = styled.p`
 /**
  * The verdict in a line over the race, where it stands below: always as high, so that nothing moves under a finger.
  */
+const cooksWords = (n: number) => (n === 1 ? 'one cook' : `${n} cooks`);
+
 export function InShort({ answer, known }: { answer: Simulation | undefined; known: boolean }) {
   const v = answer?.verdict;
   return (
@@ -262,7 +264,11 @@ export function Verdict({ answer, all, name, known, units, totalMin, mend }: Pro
         </Foot>
       )}
       <Sure>
-        <summary>How sure that is</summary>
+        <summary>
+          How sure
+          {answer.chance?.fromCooks ? `, from ${cooksWords(answer.chance.fromCooks.cooks)} on it` : ' that is'}
+        </summary>
+        {answer.chance?.fromCooks ? `${answer.chance.fromCooks.says} ` : ''}
         {doubt ? `${doubt.says} ` : ''}An estimate
         {answer.chance
           ? `, over ${answer.chance.samples.toLocaleString('en-GB')} loads like yours, as pieces, fridges and fryers differ. `

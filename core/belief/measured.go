@@ -1,0 +1,152 @@
+package belief
+
+import (
+	"fmt"
+	"math"
+	"slices"
+
+	"velocrustum/core/ensemble"
+	"velocrustum/core/fryer"
+	"velocrustum/core/load"
+	"velocrustum/core/refuse"
+)
+
+// A MeasuredRun is a fryer heated empty from cold, with a thermometer in its basket.
+type MeasuredRun struct {
+	DialC    float64      `json:"dialC"`
+	Readings []AirReading `json:"readings"`
+	// Drawer is one of two that was measured by itself; "" for the whole.
+	Drawer string `json:"drawer,omitempty"`
+}
+
+// An AirReading is what a thermometer in the basket read, minutes after it was turned on.
+type AirReading struct {
+	Minute float64 `json:"minute"`
+	C      float64 `json:"c"`
+}
+
+const (
+	// A thermometer in the air of a basket: its own noise, what it is off by all along
+	// for where it hangs and what shines on it, and how long it lags behind. Own
+	// judgement, by the spread of such curves.
+	airNoiseC, airBiasC   = 2.0, 2.0
+	airLagMin, airLagSd   = 0.5, 0.25
+	leastAir, mostAir     = 3, 60
+	measuredFor           = 20.0 // minutes at most
+	ofBias, ofLag, airDim = ofPieces, ofPieces + 1, ofPieces + 2
+)
+
+// Check returns what is wrong with a run in a fryer as refuse.Fields, or nil.
+func (r MeasuredRun) Check(f load.Fryer) error {
+	m, err := load.MachineOf(f)
+	if err != nil {
+		return err
+	}
+	var c refuse.Check
+	c.Within("dialC", r.DialC, m.Dial.MinC, m.Dial.MaxC, "°C, as its dial goes")
+	if n := len(r.Readings); n < leastAir || n > mostAir {
+		c.Add("readings", fmt.Sprint(n), fmt.Sprintf("%d to %d readings", leastAir, mostAir))
+	}
+	for i, a := range r.Readings {
+		at := fmt.Sprintf("readings[%d].", i)
+		c.Within(at+"minute", a.Minute, 0, measuredFor, "minutes after it was turned on")
+		c.Within(at+"c", a.C, 0, 300, "°C")
+	}
+	switch {
+	case f.Drawers == 2:
+		c.Among("drawer", r.Drawer, "", load.Left, load.Right)
+	case r.Drawer != "":
+		c.Add("drawer", r.Drawer, "nothing where there is one drawer")
+	}
+	return c.Err()
+}
+
+// Site is what a run says of its fryer: of the air over the dial and the time that it
+// takes; of fan and browning it says nothing. The error is refuse.Fields.
+func (r MeasuredRun) Site(f load.Fryer) (s Site, err error) {
+	if err := r.Check(f); err != nil {
+		return s, err
+	}
+	if r.Drawer != "" {
+		f = *f.In(r.Drawer)
+	}
+	f.Learnt = nil
+	m, err := load.MachineOf(f)
+	if err != nil {
+		return s, err
+	}
+	spec := m.InDrawer()
+	metal := fryer.Metal(spec)
+	said, _, evening := ensemble.FryerPrior(&m)
+	last := 0.0
+	for _, a := range r.Readings {
+		last = math.Max(last, a.Minute)
+	}
+	foretold := func(x []float64) (line []float64, err error) {
+		one := spec
+		one.DialOffsetC += x[load.LearntDial] + x[ofEvening+load.LearntDial]
+		one.MetalJK = metal * math.Exp(x[load.LearntHeatUp]+x[ofEvening+load.LearntHeatUp])
+		air, err := fryer.Curve(one, r.DialC, last+fryer.CurveStep)
+		if err != nil {
+			return nil, err
+		}
+		for _, a := range r.Readings {
+			at := math.Max(0, math.Min((a.Minute-airLagMin-x[ofLag])/fryer.CurveStep, float64(len(air)-2)))
+			i := int(at)
+			line = append(line, air[i]+(at-float64(i))*(air[i+1]-air[i])+x[ofBias])
+		}
+		return line, nil
+	}
+	// How wide each is laid: a fryer as far off as they are sold, and the evening's own.
+	sd := make([]float64, airDim)
+	for k, wide := range [...]float64{load.LearntAirflow: 0.16, load.LearntDial: 5.5, load.LearntHeatUp: 0.2, load.LearntBrowning: 0.16} {
+		sd[k], sd[ofEvening+k] = wide, math.Sqrt(evening[k])
+	}
+	sd[ByHand], sd[ofBias], sd[ofLag] = 0.05, airBiasC, airLagSd
+	prior := make([]float64, airDim)
+	for k, v := range sd {
+		prior[k] = 1 / (v * v)
+	}
+	n := len(r.Readings)
+	x, slopes, rest := make([]float64, airDim), make([][]float64, n), make([]float64, n)
+	is, precision := make([]float64, n), make([]float64, n)
+	for i, a := range r.Readings {
+		is[i], precision[i] = a.C, 1/(airNoiseC*airNoiseC)
+	}
+	for range siteRounds {
+		at, err := foretold(x)
+		if err != nil {
+			return s, err
+		}
+		for i := range slopes {
+			slopes[i], rest[i] = make([]float64, airDim), at[i]
+		}
+		for k, v := range sd {
+			up, down := slices.Clone(x), slices.Clone(x)
+			up[k], down[k] = x[k]+v/4, x[k]-v/4
+			above, err := foretold(up)
+			if err != nil {
+				return s, err
+			}
+			below, err := foretold(down)
+			if err != nil {
+				return s, err
+			}
+			for i := range slopes {
+				slopes[i][k] = (above[i] - below[i]) / (v / 2)
+				rest[i] -= slopes[i][k] * x[k]
+			}
+		}
+		_, by, err := solved(prior, slopes, rest, is, precision)
+		if err != nil {
+			return s, err
+		}
+		x = by
+	}
+	s, ok := apartFrom(prior, slopes, rest, is, precision, said)
+	if !ok {
+		return s, errNoSite
+	}
+	s.HandSd = sd[ByHand]
+	return s, nil
+}

@@ -1,0 +1,164 @@
+package api_test
+
+import (
+	"bytes"
+	"reflect"
+	"strings"
+	"testing"
+	"time"
+
+	"velocrustum/core/verdict"
+	"velocrustum/internal/api"
+	"velocrustum/internal/archive"
+	"velocrustum/internal/session"
+)
+
+// What a cook shows comes into the next window; left out of it, every answer is as it was
+// to the digit; a change that somebody made makes it less sure again.
+func TestACookTeachesItsFryer(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
+	k := emptyKitchen(t)
+	f := get[struct {
+		ID      string `json:"id"`
+		Version int    `json:"version"`
+	}](k, 201, "POST", "/api/v1/fryers", `{"name": "Drawer", "kind": "drawer", "powerW": 1500, "basket": {"shape": "rectangle", "widthMm": 230, "depthMm": 230}, "airflow": 1, "dialOffsetC": 0, "dial": {"minC": 80, "maxC": 200, "stepC": 5}}`)
+	dish := `"load": {"cut": "chicken-drumstick", "pieces": 6, "pieceMassG": 110, "thicknessMm": 42}, "coat": {"id": "oil-rub", "oilG": 6}, "program": {"preheatMin": 3, "stages": [{"airC": 190, "minutes": 28}], "turns": [{"atMin": 14, "kind": "flip"}]}`
+	plan := get[api.Plan](k, 201, "POST", "/api/v1/plans", `{"name": "Drumsticks", "fryerId": "`+f.ID+`", `+dish+`}`)
+	simulate := func() verdict.Answer {
+		t.Helper()
+		return get[verdict.Answer](k, 200, "POST", "/api/v1/simulations", `{"fryerId": "`+f.ID+`", `+dish+`}`)
+	}
+	before := simulate()
+	if l := get[[]session.Learnt](k, 200, "GET", "/api/v1/fryers/"+f.ID+"/learnt", ""); len(l) != 1 || l[0].Cooks != 0 || len(l[0].Taught) != 0 {
+		t.Errorf("beforehand %+v", l)
+	}
+	var ids []string
+	for range 3 {
+		c := get[api.Cook](k, 201, "POST", "/api/v1/cooks", `{"planId":"`+plan.Id+`"}`)
+		ids = append(ids, c.Id)
+		say := func(wait time.Duration, body string) {
+			t.Helper()
+			k.wait(wait)
+			get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+c.Id+"/events", body)
+		}
+		say(3*time.Minute, `{"kind":"loaded"}`)
+		say(12*time.Minute, `{"kind":"probe","value":36}`) // far colder than foretold
+		say(2*time.Minute, `{"kind":"turned"}`)
+		say(4*time.Minute, `{"kind":"look","value":0}`)
+		say(16*time.Minute, `{"kind":"out"}`)
+		k.wait(time.Hour)
+	}
+	leaveOut := func(id, out string) {
+		t.Helper()
+		get[struct{}](k, 204, "PUT", "/api/v1/cooks/"+id+"/left-out", `{"leftOut": `+out+`}`)
+	}
+	leaveOut(ids[0], "false") // which has it learn at once
+	learnt := get[[]session.Learnt](k, 200, "GET", "/api/v1/fryers/"+f.ID+"/learnt", "")[0]
+	if learnt.Cooks != 3 || len(learnt.Taught) != 3 || learnt.Taught[0].CookID != ids[2] || learnt.Taught[0].Saw == "" {
+		t.Errorf("taught %+v", learnt)
+	}
+	after := simulate()
+	if *after.Chance.SafeByMin < *before.Chance.SafeByMin+1 {
+		t.Errorf("safe by %.2f, and after three cold readings by %.2f", *before.Chance.SafeByMin, *after.Chance.SafeByMin)
+	}
+	if c := get[api.Cook](k, 201, "POST", "/api/v1/cooks", `{"planId":"`+plan.Id+`"}`); c.Fryer.Name != "Drawer" {
+		t.Errorf("cooked in %+v", c.Fryer)
+	} else {
+		get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+c.Id+"/events", `{"kind":"stop"}`)
+	}
+	right := get[session.HowRight](k, 200, "GET", "/api/v1/how-right", "")
+	if len(right.Readings) != 3 || right.Within != 0 || right.Well {
+		t.Errorf("how right: %+v", right)
+	}
+
+	// What was changed makes it less sure, and is taken back.
+	fryer := func(version, changed string) {
+		t.Helper()
+		get[struct{}](k, 200, "PUT", "/api/v1/fryers/"+f.ID, `{"name": "Drawer", "kind": "drawer", "powerW": 1500, "basket": {"shape": "rectangle", "widthMm": 230, "depthMm": 230}, "airflow": 1, "dialOffsetC": 0, "dial": {"minC": 80, "maxC": 200, "stepC": 5}, "changed": [`+changed+`]}`, "If-Match", version)
+		leaveOut(ids[0], "false")
+	}
+	width := func() float64 {
+		d := get[[]session.Learnt](k, 200, "GET", "/api/v1/fryers/"+f.ID+"/learnt", "")[0].Figures[1].Now
+		return d[2] - d[0]
+	}
+	sure := width()
+	fryer(`"1"`, `"`+k.clock().Format(time.RFC3339)+`"`)
+	if unsure := width(); unsure < 1.3*sure {
+		t.Errorf("its fan is known within %.1f, after a change within %.1f", sure, unsure)
+	}
+	fryer(`"2"`, "")
+	if again := width(); again != sure {
+		t.Errorf("its fan is known within %.3f, after a change that was taken back within %.3f", sure, again)
+	}
+
+	for _, id := range ids {
+		leaveOut(id, "true")
+	}
+	if again := simulate(); !reflect.DeepEqual(again, before) {
+		t.Errorf("with all left out safe by %v, was %v", *again.Chance.SafeByMin, *before.Chance.SafeByMin)
+	}
+	leaveOut(ids[1], "false")
+	if one := simulate(); *one.Chance.SafeByMin <= *before.Chance.SafeByMin {
+		t.Errorf("with one taken back in safe by %v", *one.Chance.SafeByMin)
+	}
+	if w := k.send("PUT", "/api/v1/cooks/nobody/left-out", `{"leftOut": true}`); w.Code != 404 {
+		t.Errorf("a cook that is not there: %d", w.Code)
+	}
+}
+
+// A thermometer that is known to read too high is put right before its readings weigh.
+func TestAThermometerIsPutRight(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
+	k := newKitchen(t, "")
+	plan := get[[]api.Plan](k, 200, "GET", "/api/v1/plans", "")[0]
+	safeBy := func() float64 {
+		t.Helper()
+		c := get[api.Cook](k, 201, "POST", "/api/v1/cooks", `{"planId":"`+plan.Id+`"}`)
+		k.wait(4 * time.Minute)
+		get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+c.Id+"/events", `{"kind":"loaded"}`)
+		k.wait(9 * time.Minute)
+		c = get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+c.Id+"/events", `{"kind":"probe","value":38}`)
+		get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+c.Id+"/events", `{"kind":"out"}`)
+		if c.Foreseen == nil || c.Foreseen.SafeByMin == nil {
+			t.Fatalf("foreseen %+v", c.Foreseen)
+		}
+		return *c.Foreseen.SafeByMin
+	}
+	right := safeBy()
+	get[struct{}](k, 200, "PATCH", "/api/v1/settings", `{"thermometerC": 3}`)
+	if off := safeBy(); off < right+0.2 {
+		t.Errorf("safe by %.2f, by a thermometer that reads 3 K too high by %.2f", right, off)
+	}
+}
+
+// A measured run narrows what is known, goes out with its fryer and comes in again, and one
+// that cannot be is refused by its field.
+func TestAMeasuredRunIsLearntFrom(t *testing.T) {
+	k := emptyKitchen(t)
+	body := func(measured string) string {
+		return `{"name": "Drawer", "kind": "drawer", "powerW": 1500, "basket": {"shape": "rectangle", "widthMm": 230, "depthMm": 230}, "airflow": 1, "dialOffsetC": 0, "dial": {"minC": 80, "maxC": 200, "stepC": 5}, "measured": [` + measured + `]}`
+	}
+	run := `{"at": "2026-11-28T18:00:00Z", "dialC": 200, "readings": [{"minute": 2, "c": 120}, {"minute": 4, "c": 172}, {"minute": 6, "c": 185}, {"minute": 10, "c": 187}]}`
+	f := get[api.Fryer](k, 201, "POST", "/api/v1/fryers", body(run))
+	learnt := get[[]session.Learnt](k, 200, "GET", "/api/v1/fryers/"+f.ID+"/learnt", "")[0]
+	dial := learnt.Figures[0]
+	if learnt.Cooks != 1 || len(learnt.Taught) != 1 || learnt.Taught[0].Run != 1 || dial.Now[1] > -4 || dial.Now[2]-dial.Now[0] > dial.Before[2]-dial.Before[0]+0.1 && dial.Now[1] > -8 {
+		t.Errorf("from a run that settles at 187 °C: %+v", learnt)
+	}
+	raw := takenAway(k)
+	other := emptyKitchen(t)
+	if _, err := other.handler.Archives().Read(t.Context(), bytes.NewReader(raw), int64(len(raw)), archive.Choices{Others: "keep"}.Of, nil); err != nil {
+		t.Fatal(err)
+	}
+	brought := get[[]api.Fryer](other, 200, "GET", "/api/v1/fryers", "")
+	if len(brought) != 1 || len(brought[0].Measured) != 1 || len(brought[0].Measured[0].Readings) != 4 || brought[0].Learnt != nil {
+		t.Errorf("brought in: %+v", brought)
+	}
+	if w := k.send("POST", "/api/v1/fryers", body(strings.Replace(run, "200", "400", 1))); w.Code != 422 || !strings.Contains(w.Body.String(), "measured[0].dialC") {
+		t.Errorf("on a dial of 400 °C: %d %s", w.Code, w.Body)
+	}
+}
