@@ -69,7 +69,7 @@ check: need-go web/node_modules/.installed
 	test -z "$$(gofmt -l cmd core internal tools web/*.go)" || { gofmt -l cmd core internal tools web/*.go; exit 1; }
 	cd web && npx --no-install tsc --noEmit & types=$$!
 	go vet ./...
-	go test $(QUICK)
+	go test -short ./...
 	wait $$types
 
 race: need-go
@@ -77,10 +77,6 @@ race: need-go
 
 mutate: need-go
 	go run ./tools/mutate -n $(or $(N),100) $(if $(SEED),-seed $(SEED))
-
-# Packages whose tests take seconds.
-QUICK := ./core/cook ./core/food ./core/fryer ./core/larder ./core/load ./core/pan ./core/refuse ./core/safety ./core/units \
-	./internal/clock ./internal/exchange ./internal/picture ./internal/session ./internal/store ./internal/work
 
 generate: need-go web/node_modules/.installed
 	go generate ./internal/api
@@ -109,10 +105,10 @@ go-test: need-go
 	@echo "== Go tests"
 	go test ./...
 
+# Every package in which goroutines may meet, without the tests that only compute.
 race-test: need-go
-	@echo "== Go tests with the race detector, where goroutines meet"
-	CGO_ENABLED=1 go test -race -run 'SameRequest|CancelledWindow|ChancesRise|EveryWayIsSearched|TwoFryersFinish' ./core/verdict ./core/advise ./core/baskets
-	CGO_ENABLED=1 go test -race -run 'ConcurrentTaps|ASearchEnds|WaysComeInLines|OfTwoServers|AllWhoWatch' ./internal/api ./internal/store ./internal/session
+	@echo "== Go tests with the race detector"
+	CGO_ENABLED=1 go test -race -short ./internal/api ./internal/clock ./internal/exchange ./internal/kitchen ./internal/session ./internal/store ./internal/work ./core/advise ./core/baskets ./core/belief ./core/ensemble ./core/learn ./core/run ./core/sheet ./core/verdict
 
 e2e: build need-chromium
 	@echo "== browser tests"
@@ -129,6 +125,7 @@ bench-drag: build need-chromium
 
 validate: need-go
 	go test -count 1 -v -run 'TestReferenceCooks|TestKitchenTendencies|TestTheWindowCovers|TestTruthsOutside' ./core/verdict ./core/belief -args -write ../../docs | grep -v '^===\|^---\|^ok\|^PASS'
+	go test -count 1 -timeout 1h -v -run TestFiveCooksTeachAFryer ./core/learn -args -households 200 -write ../../docs | grep -v '^===\|^---\|^ok\|^PASS'
 
 screenshots: build need-chromium
 	cd web && npx --no-install playwright test --config screenshots.config.ts

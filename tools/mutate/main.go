@@ -1,11 +1,12 @@
 // Mutate puts small faults into the code, one at a time, and says which of them no
-// test of their package notices. Nothing is changed on the disk: each fault is laid
-// over its file for one run of the tests.
+// test notices: of their package, and of those that hold many figures at once in the
+// packages that use it and in the whole application.
+// Nothing is changed on the disk: each fault is laid over its file for one run of
+// the tests.
 package main
 
 import (
 	"bytes"
-	"context"
 	"encoding/json"
 	"flag"
 	"fmt"
@@ -18,6 +19,7 @@ import (
 	"os"
 	"os/exec"
 	"path/filepath"
+	"slices"
 	"strconv"
 	"strings"
 	"time"
@@ -53,17 +55,26 @@ func main() {
 	r := rand.New(rand.NewPCG(*seed, 1))
 	r.Shuffle(len(all), func(i, k int) { all[i], all[k] = all[k], all[i] })
 	all = all[:min(*n, len(all))]
+	using, err := users()
+	if err != nil {
+		fmt.Fprintln(os.Stderr, "mutate:", err)
+		os.Exit(1)
+	}
 	fmt.Printf("%d faults of seed %d\n", len(all), *seed)
 	caught := 0
 	for k, f := range all {
-		noticed, err := f.try(*each)
-		switch {
-		case err != nil:
+		noticed, late, err := f.try(*each, using)
+		if err != nil {
 			fmt.Fprintln(os.Stderr, "mutate:", err)
 			os.Exit(1)
-		case noticed:
+		}
+		if noticed {
 			caught++
-		default:
+		}
+		switch {
+		case late:
+			fmt.Printf("too long: %s:%d: %s for %s\n", f.file, f.line, f.is, f.was)
+		case !noticed:
 			fmt.Printf("survives: %s:%d: %s for %s\n", f.file, f.line, f.is, f.was)
 		}
 		if (k+1)%10 == 0 {
@@ -159,31 +170,77 @@ func otherwise(l *ast.BasicLit) string {
 	return ""
 }
 
-// try runs the tests of a fault's package with it; what does not compile is no fault
-// and counts as noticed.
-func (f fault) try(each time.Duration) (noticed bool, err error) {
+// whole is the package whose tests ask the whole application.
+const whole = "velocrustum/internal/api"
+
+// golden are the tests that hold many figures at once: they are tried first.
+const golden = "AsItWas|AsTheyWere|ThatWereRead|Golden"
+
+// users are the packages whose tests are tried for each, by its import path: its own,
+// those that use it, the whole application. Whatever has no tests is left out.
+func users() (map[string][]string, error) {
+	raw, err := exec.Command("go", "list", "-json=ImportPath,Imports,TestImports,XTestImports,TestGoFiles,XTestGoFiles", "./core/...", "./internal/...").Output()
+	if err != nil {
+		return nil, fmt.Errorf("listing the packages: %w", err)
+	}
+	by, tested, all := map[string][]string{}, map[string]bool{}, []string{}
+	for d := json.NewDecoder(bytes.NewReader(raw)); d.More(); {
+		var p struct {
+			ImportPath                                                    string
+			Imports, TestImports, XTestImports, TestGoFiles, XTestGoFiles []string
+		}
+		if err := d.Decode(&p); err != nil {
+			return nil, err
+		}
+		all, tested[p.ImportPath] = append(all, p.ImportPath), len(p.TestGoFiles)+len(p.XTestGoFiles) > 0
+		for _, i := range slices.Concat(p.Imports, p.TestImports, p.XTestImports) {
+			by[i] = append(by[i], p.ImportPath)
+		}
+	}
+	out := map[string][]string{}
+	for _, of := range all {
+		tries := slices.Concat([]string{of}, by[of], []string{whole})
+		slices.Sort(tries[1 : len(tries)-1])
+		tries = append(slices.Compact(tries[:len(tries)-1]), whole)
+		out[of] = slices.DeleteFunc(tries, func(p string) bool { return !tested[p] })
+	}
+	return out, nil
+}
+
+// try runs the tests of a fault's package with it, and of those that use it until one
+// notices; what does not compile is no fault and counts as noticed, as does what never
+// ends.
+func (f fault) try(each time.Duration, using map[string][]string) (noticed, late bool, err error) {
 	dir, err := os.MkdirTemp("", "velocrustum-mutate-")
 	if err != nil {
-		return false, err
+		return false, false, err
 	}
 	defer os.RemoveAll(dir)
 	path, err := filepath.Abs(f.file)
 	if err != nil {
-		return false, err
+		return false, false, err
 	}
 	changed, overlay := filepath.Join(dir, "changed.go"), filepath.Join(dir, "overlay.json")
 	b, err := json.Marshal(map[string]map[string]string{"Replace": {path: changed}})
 	if err != nil {
-		return false, err
+		return false, false, err
 	}
 	for name, raw := range map[string][]byte{changed: f.source, overlay: b} {
 		if err := os.WriteFile(name, raw, 0o600); err != nil {
-			return false, err
+			return false, false, err
 		}
 	}
-	ctx, cancel := context.WithTimeout(context.Background(), each)
-	defer cancel()
-	c := exec.CommandContext(ctx, "go", "test", "-vet=off", "-failfast", "-overlay", overlay, "./"+filepath.Dir(f.file))
-	c.WaitDelay = 10 * time.Second
-	return c.Run() != nil, nil
+	for i, p := range using["velocrustum/"+filepath.ToSlash(filepath.Dir(f.file))] {
+		runs := []string{golden, "."}
+		if i > 0 {
+			runs = runs[:1]
+		}
+		for _, run := range runs {
+			c := exec.Command("go", "test", "-vet=off", "-failfast", "-timeout", each.String(), "-overlay", overlay, "-run", run, p)
+			if said, err := c.CombinedOutput(); err != nil {
+				return true, bytes.Contains(said, []byte("test timed out")), nil
+			}
+		}
+	}
+	return false, false, nil
 }

@@ -1,0 +1,33 @@
+package belief
+
+import (
+	"fmt"
+	"testing"
+
+	"velocrustum/core/load/loadtest"
+	"velocrustum/core/refuse/goldentest"
+)
+
+// What is foreseen of some cooks, by all that can be seen, is as it was read.
+func TestForesightIsAsItWasRead(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
+	t.Parallel()
+	var f goldentest.File
+	for i, seen := range [][]Evidence{
+		{{AtMin: 8, Kind: SeenProbe, C: 40}, {AtMin: 11, Kind: SeenProbe, C: 52, Piece: "any"}, {AtMin: 12, Kind: SeenLook, Shade: "straw"}, {AtMin: 14, Kind: SeenTurn}, {AtMin: 18, Kind: SeenSoft}},
+		{{AtMin: 6, Kind: SeenDisplay, C: 170}, {AtMin: 9, Kind: SeenCut, Raw: true}, {AtMin: 10, Kind: SeenLook, Shade: "copper"}, {AtMin: 15, Kind: SeenFloury}, {AtMin: 16, Kind: SeenProbe, C: 70}},
+		{{AtMin: 4, Kind: SeenLeftIn, C: 18, Insertion: "a"}, {AtMin: 6, Kind: SeenLeftIn, C: 28, Insertion: "a"}, {AtMin: 8, Kind: SeenLeftIn, C: 37, Insertion: "a"}, {AtMin: 9, Kind: SeenLeftIn, C: 41, Insertion: "b"}},
+	} {
+		for k, q := range loadtest.Usual[:2] {
+			got, err := Replay(t.Context(), q, seen)
+			f.Addf("replay", "%v", err)
+			f.Add(t, fmt.Sprint("replay ", i, k), got)
+			sites, err := SitesOf(t.Context(), q, seen, []Outcome{{Crust: []string{"pale", "burnt", "good"}[i], Inside: "raw"}})
+			f.Addf("sites", "%v", err)
+			f.Add(t, fmt.Sprint("sites ", i, k), sites)
+		}
+	}
+	f.Same(t, "foresight.txt")
+}

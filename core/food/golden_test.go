@@ -1,0 +1,46 @@
+package food
+
+import (
+	"fmt"
+	"testing"
+
+	"velocrustum/core/larder"
+	"velocrustum/core/refuse/goldentest"
+)
+
+// Every cut, coat and name, and what is made of them, is as it was read.
+func TestFoodsAreAsTheyWereRead(t *testing.T) {
+	t.Parallel()
+	var f goldentest.File
+	for _, c := range Cuts() {
+		f.Addf(c.ID, "%+v", c)
+		for _, share := range []float64{0.6, 1, 1.5} {
+			p := c.Piece(share*c.Typical, 0)
+			f.Add(t, fmt.Sprintf("%s %.1f", c.ID, share), p)
+			least, most := c.Thicknesses(share * c.Typical)
+			f.Add(t, c.ID+" thicknesses", []float64{least, most, p.Footprint()})
+		}
+	}
+	for _, c := range Coats() {
+		f.Addf(c.ID, "%+v", c)
+		made, err := Compose(c.Layers, larder.Shelf)
+		f.Addf(c.ID+" composed", "%+v %v", made, err)
+	}
+	layers := func(all ...CoatLayer) {
+		made, err := Compose(all, larder.Shelf)
+		f.Addf(fmt.Sprintf("%+v", all), "%+v %v", made, err)
+	}
+	for _, one := range FirstLayers {
+		layers(one)
+		for _, two := range FirstLayers {
+			layers(one, two)
+		}
+	}
+	for _, n := range Names {
+		f.Addf("name", "%+v", n)
+	}
+	for _, s := range Shapes {
+		f.Addf("shape", "%+v", s)
+	}
+	f.Same(t, "foods.txt")
+}

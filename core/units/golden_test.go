@@ -1,0 +1,36 @@
+package units
+
+import (
+	"fmt"
+	"testing"
+
+	"velocrustum/core/refuse/goldentest"
+)
+
+// Amounts as they are written in kitchens, and what is said of them.
+func TestAmountsAreAsTheyWereRead(t *testing.T) {
+	t.Parallel()
+	var f goldentest.File
+	for _, text := range []string{"2 tbsp", "1 tsp", "1 heaped tsp", "a scant cup", "1/2 cup", "1½ cups", "3 heaping tbsp", "2 rounded tsp", "a generous tablespoon", "1 level tsp", "packed cup", "a big pinch", "a small handful", "a large pinch", "a medium onion",
+		"2 lb", "12 oz", "1.2 kg", "350 g", "250 ml", "1 l", "1 fl oz", "1 pint", "2-3 tbsp", "a dash", "a knob", "a drizzle", "a handful", "two cloves", "1 dl", "2 cl", "1 stick", "100 mg", "1 quart", "1 dessertspoon", "4", "half a cup", "1,5 dl"} {
+		for _, s := range []Spoons{USSpoons, MetricSpoons} {
+			a, err := ParseAmount(text, s, "onion", "cloves")
+			f.Addf(fmt.Sprint(text, " ", s), "%+v %v", a, err)
+		}
+	}
+	for _, ml := range []float64{0.3, 0.6, 1.25, 2.5, 5, 7.5, 10, 15, 22, 30, 45, 60, 90, 120, 240, 355} {
+		f.Addf(fmt.Sprint(ml, " ml"), "%s, %s", InSpoons(ml, USSpoons), InSpoons(ml, MetricSpoons))
+	}
+	for _, m := range []float64{0, 0.4, 0.6, 1, 1.5, 12, 59.4, 60, 61, 90, 119.7, 120, 150, 600, 1440, 2000} {
+		f.Addf(fmt.Sprint(m, " min"), "%s, %s", Minutes(m), Long(m))
+	}
+	for i := range 25 {
+		f.Addf(fmt.Sprint(i), "%s, %s", Count(i), Ordinal(i))
+	}
+	for _, h := range []Household{{}, {Temperature: Fahrenheit, Mass: Ounce}} {
+		for _, v := range []float64{-18, 0, 4, 63.4, 74, 165, 200} {
+			f.Addf(fmt.Sprint(v), "%s, %s", h.Degrees(v), h.Grams(10*v))
+		}
+	}
+	f.Same(t, "amounts.txt")
+}
