@@ -9,7 +9,7 @@ BIN := bin/velocrustum
 ADDR ?= 127.0.0.1:8642
 WEB_SOURCES := $(shell find web/src web/public web/index.html web/vite.config.ts web/tsconfig.json -type f 2>/dev/null)
 
-.PHONY: help demo build test check dev fmt generate generate-check lint go-test race race-test mutate e2e bench bench-drag screenshots validate need-go need-node need-chromium
+.PHONY: help demo build test check dev fmt generate generate-check lint go-test thorough race race-test mutate e2e bench bench-drag screenshots validate need-go need-node need-chromium
 
 help:
 	@echo "make demo         build and start with demo data (RESET=1 starts over, ADDR=host:port)"
@@ -17,6 +17,7 @@ help:
 	@echo "make check        before a commit: form, types, the quick tests"
 	@echo "make dev          server and interface with reload while editing"
 	@echo "make fmt          Go and the interface in their form"
+	@echo "make thorough     every Go test with all of its cases (a quarter of an hour)"
 	@echo "make race         every Go test with the race detector (an hour)"
 	@echo "make mutate       small faults put in at random: which does no test notice? (N=100 SEED=1)"
 	@echo "make generate     server and browser types from api/openapi.yaml"
@@ -101,9 +102,14 @@ lint: need-go web/node_modules/.installed
 	npm run --silent lint
 	wait $$types
 
+# The longest first, so that none runs alone in the end.
 go-test: need-go
 	@echo "== Go tests"
-	go test ./...
+	go test ./internal/api ./...
+
+# With every case of those that are drawn or listed: a quarter of an hour.
+thorough: need-go
+	VELOCRUSTUM_THOROUGH=1 go test -timeout 1h ./...
 
 # Every package in which goroutines may meet, without the tests that only compute.
 race-test: need-go
@@ -124,6 +130,7 @@ bench-drag: build need-chromium
 	cd web && npx --no-install playwright test --config bench.config.ts
 
 validate: need-go
+	export VELOCRUSTUM_THOROUGH=1
 	go test -count 1 -v -run 'TestReferenceCooks|TestKitchenTendencies|TestTheWindowCovers|TestTruthsOutside' ./core/verdict ./core/belief -args -write ../../docs | grep -v '^===\|^---\|^ok\|^PASS'
 	go test -count 1 -timeout 1h -v -run TestFiveCooksTeachAFryer ./core/learn -args -households 200 -write ../../docs | grep -v '^===\|^---\|^ok\|^PASS'
 

@@ -29,7 +29,7 @@ var below = map[string][]string{
 	"advise":   {"crust", "ensemble", "load", "refuse", "run", "units", "verdict"},
 	"baskets":  {"advise", "crust", "ensemble", "load", "refuse", "run", "units", "verdict"},
 	"belief":   {"ensemble", "fryer", "load", "refuse", "run", "units", "verdict"},
-	"learn":    {"belief", "ensemble", "fryer", "load", "refuse", "run", "units"},
+	"learn":    {"belief", "crust", "ensemble", "fryer", "load", "refuse", "run", "units"},
 	"prep":     {"food", "larder", "load", "pan", "refuse", "run", "safety", "thermal", "units", "verdict"},
 	"recipe":   {"advise", "baskets", "food", "larder", "load", "pan", "prep", "refuse", "units", "verdict"},
 	"sheet":    {"advise", "baskets", "crust", "food", "larder", "load", "pan", "prep", "refuse", "run", "units"},

@@ -22,8 +22,8 @@ func TestChangesEndWell(t *testing.T) {
 		return // it computes: nothing meets in it that does not in others
 	}
 	t.Parallel()
-	t.Run("by the nominal load", func(t *testing.T) { changesEndWell(t, 120, true) })
-	t.Run("by 95 loads in 100", func(t *testing.T) { changesEndWell(t, 14, false) })
+	t.Run("by the nominal load", func(t *testing.T) { changesEndWell(t, loadtest.Cases(120), true) })
+	t.Run("by 95 loads in 100", func(t *testing.T) { changesEndWell(t, loadtest.Cases(14), false) })
 }
 
 func changesEndWell(t *testing.T, plans int, alone bool) {

@@ -94,8 +94,8 @@ func (g goal) weigh(lot *load.Lot, w run.Worst, end float64, turns int) float64 
 	limit, _ := lot.TooBrown()
 	return g.juice*(100-w.JuicePct) + g.minute*end + g.turn*float64(turns) +
 		g.short*max(0, g.crustFor(lot)-max(worthless, w.Crust)) +
-		bitterness*max(0, w.Brownest-float64(min(g.brown, limit-0.3))) +
-		dryness*max(0, lot.Cut.Juice-w.JuicePct) + pallor*max(0, float64(g.pale)-w.Palest)
+		bitterness*max(0, w.Brownest-float64(min(g.brownFor(lot), limit-0.3))) +
+		dryness*max(0, lot.Cut.Juice-w.JuicePct) + pallor*max(0, float64(g.pale)+lot.BrowningMore-w.Palest)
 }
 
 // trialOf is what comes of a load that ends at a minute: each lot weighs by its
@@ -109,11 +109,14 @@ func (g goal) trialOf(l *load.Load, lots []run.Worst, end float64) trial {
 		t.Worst = t.Worst.With(w)
 		t.score += g.weigh(lot, w, end, len(l.Program.Turns)) * float64(lot.All) / all
 		t.crustMissing = max(t.crustMissing, g.crustFor(lot)-w.Crust)
-		t.good = t.good && w.Crust >= lot.CrustWanted && w.Brownest <= float64(min(g.brown, limit)) && w.JuicePct >= lot.Cut.Juice
+		t.good = t.good && w.Crust >= lot.CrustWanted && w.Brownest <= float64(min(g.brownFor(lot), limit)) && w.JuicePct >= lot.Cut.Juice
 		t.done = t.done && (w.Crust >= g.crustFor(lot) || w.Brownest > float64(limit) || w.JuicePct < lot.Cut.Juice-parched)
 	}
 	return t
 }
+
+// brownFor is how brown a lot may be, as it is liked here.
+func (g goal) brownFor(lot *load.Lot) crust.Stage { return g.brown + crust.Stage(lot.BrowningMore) }
 
 // crustFor is the crispness that a search goes for.
 func (g goal) crustFor(lot *load.Lot) float64 {

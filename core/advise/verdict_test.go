@@ -27,7 +27,7 @@ func TestOneVerdict(t *testing.T) {
 		}
 		return a
 	}
-	for n := range 4 {
+	for n := range loadtest.Cases(4) {
 		q := loadtest.AnyPlan(r)
 		for _, w := range recommended(t, q, Balanced).Ways {
 			its := started(q, w.Program)

@@ -23,7 +23,7 @@ func TestNoWayIsReadyUnsafe(t *testing.T) {
 	}
 	t.Parallel()
 	r := rand.New(rand.NewPCG(31, 7))
-	for range 6 {
+	for range loadtest.Cases(6) {
 		q := loadtest.Any(r)
 		rec, err := Recommend(context.Background(), q, Balanced, nil)
 		if err != nil {

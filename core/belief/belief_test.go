@@ -59,7 +59,7 @@ func TestReadingsFindTheHiddenFryer(t *testing.T) {
 	t.Parallel()
 	r := rand.New(rand.NewPCG(7, 20))
 	near, early, all := 0, 0, 0
-	for n := range 36 {
+	for n := range loadtest.Cases(36) {
 		q := loadtest.Usual[n%len(loadtest.Usual)]
 		h := hide(t, q, 0.75+0.55*r.Float64(), -12+20*r.Float64(), 0.88+0.24*r.Float64(), 3+4*r.Float64())
 		if h.truth.SafeAtMin == nil {

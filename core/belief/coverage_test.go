@@ -121,7 +121,7 @@ func TestTheWindowCoversWhatItSays(t *testing.T) {
 	if testing.Short() {
 		return // it computes: nothing meets in it that does not in others
 	}
-	const loads = 500
+	loads := loadtest.Cases(500)
 	all, within := 0, 0
 	for _, k := range windowKinds() {
 		a, err := verdict.Simulate(t.Context(), k.q, verdict.Options{})
@@ -134,7 +134,7 @@ func TestTheWindowCoversWhatItSays(t *testing.T) {
 		n := bruteForce(t, k.q, loads, *a.Chance.SafeByMin)
 		all, within = all+loads, within+n
 		windowLines = append(windowLines, fmt.Sprintf("%-26s %5.1f min  %.3f", k.name, *a.Chance.SafeByMin, float64(n)/float64(loads)))
-		if float64(n) < 0.93*loads {
+		if float64(n) < 0.93*float64(loads) {
 			t.Errorf("%s: %d of %d loads are safe by %.1f", k.name, n, loads, *a.Chance.SafeByMin)
 		}
 	}

@@ -25,33 +25,47 @@ type AirReading struct {
 	C      float64 `json:"c"`
 }
 
+// A run is of so many readings at least, and of so many minutes at most.
+const LeastAir, MeasuredFor = 3, 20.0
+
+// AirAskedAt is when a reading of one is asked for, minutes: often while it heats.
+var AirAskedAt = []float64{1, 2, 3, 4, 6, 8, 10}
+
 const (
 	// A thermometer in the air of a basket: its own noise, what it is off by all along
 	// for where it hangs and what shines on it, and how long it lags behind. Own
 	// judgement, by the spread of such curves.
 	airNoiseC, airBiasC   = 2.0, 2.0
 	airLagMin, airLagSd   = 0.5, 0.25
-	leastAir, mostAir     = 3, 60
-	measuredFor           = 20.0 // minutes at most
+	mostAir               = 60
 	ofBias, ofLag, airDim = ofPieces, ofPieces + 1, ofPieces + 2
 )
 
 // Check returns what is wrong with a run in a fryer as refuse.Fields, or nil.
 func (r MeasuredRun) Check(f load.Fryer) error {
+	if err := r.CheckSet(f); err != nil {
+		return err
+	}
+	var c refuse.Check
+	if n := len(r.Readings); n < LeastAir || n > mostAir {
+		c.Add("readings", fmt.Sprint(n), fmt.Sprintf("%d to %d readings", LeastAir, mostAir))
+	}
+	for i, a := range r.Readings {
+		at := fmt.Sprintf("readings[%d].", i)
+		c.Within(at+"minute", a.Minute, 0, MeasuredFor, "minutes after it was turned on")
+		c.Within(at+"c", a.C, 0, 300, "°C")
+	}
+	return c.Err()
+}
+
+// CheckSet is Check of how the fryer is set, before there is any reading.
+func (r MeasuredRun) CheckSet(f load.Fryer) error {
 	m, err := load.MachineOf(f)
 	if err != nil {
 		return err
 	}
 	var c refuse.Check
 	c.Within("dialC", r.DialC, m.Dial.MinC, m.Dial.MaxC, "°C, as its dial goes")
-	if n := len(r.Readings); n < leastAir || n > mostAir {
-		c.Add("readings", fmt.Sprint(n), fmt.Sprintf("%d to %d readings", leastAir, mostAir))
-	}
-	for i, a := range r.Readings {
-		at := fmt.Sprintf("readings[%d].", i)
-		c.Within(at+"minute", a.Minute, 0, measuredFor, "minutes after it was turned on")
-		c.Within(at+"c", a.C, 0, 300, "°C")
-	}
 	switch {
 	case f.Drawers == 2:
 		c.Among("drawer", r.Drawer, "", load.Left, load.Right)

@@ -70,7 +70,7 @@ func TestAColderReadingIsNeverSafeSooner(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		for n := range 150 {
+		for n := range loadtest.Cases(150) {
 			warm := anEvening(r, q.Program.Minutes())
 			cold := slices.Clone(warm)
 			for i := range cold {

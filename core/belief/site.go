@@ -36,12 +36,13 @@ type Site struct {
 // each empty where nobody said.
 type Outcome struct{ Crust, Inside string }
 
+// By what stage at the end a crust is called pale, and burnt, by one who likes what most
+// like, and how far people differ in that. Own judgement, after the five looks.
+const CalledPale, CalledBurnt, CalledSd = 0.75, 2.5, 0.45
+
 const (
 	siteRuns   = 60
 	siteRounds = 4
-	// By what stage at the end a crust is called pale, and burnt, and how far people
-	// differ in that. Own judgement, after job.md's five looks.
-	calledPale, calledBurnt, calledSd = 0.75, 2.5, 0.45
 	// How far what is called soft is under what is crisp, in logarithms of its minute.
 	softSd = 0.15
 )
@@ -189,12 +190,13 @@ func (b *lotBelief) observed(seen []Evidence, first bool, came Outcome) (out []o
 	}
 	end := math.Min(b.end, b.lot.Out)
 	if came.Crust != "" {
-		o := observation{of: brown(end), sd: calledSd, between: true, low: calledPale, high: calledBurnt}
+		pale, burnt := CalledPale+b.lot.BrowningMore, CalledBurnt+b.lot.BrowningMore
+		o := observation{of: brown(end), sd: CalledSd, between: true, low: pale, high: burnt}
 		switch came.Crust {
 		case "pale":
-			o.low, o.high = math.Inf(-1), calledPale
+			o.low, o.high = math.Inf(-1), pale
 		case "burnt":
-			o.low, o.high = calledBurnt, math.Inf(1)
+			o.low, o.high = burnt, math.Inf(1)
 		}
 		out = append(out, o)
 	}

@@ -15,6 +15,7 @@ import (
 	"velocrustum/core/learn"
 	"velocrustum/core/learn/learntest"
 	"velocrustum/core/load"
+	"velocrustum/core/load/loadtest"
 )
 
 var (
@@ -196,7 +197,7 @@ func TestOneEveningIsNotBelievedAgainstTheOthers(t *testing.T) {
 			return h.Cook(t, q, 1)
 		}},
 	} {
-		for seed := range uint64(4) {
+		for seed := range uint64(loadtest.Cases(4)) {
 			r := rand.New(rand.NewPCG(5, seed))
 			h, cut := learntest.New(r), cutsOf(t, int(seed), true)
 			var cooks []learn.Cook
@@ -230,7 +231,7 @@ func TestAFanThatClogsIsFollowed(t *testing.T) {
 		return // it computes: nothing meets in it that does not in others
 	}
 	t.Parallel()
-	const all = 8
+	all := loadtest.Cases(8)
 	was, then, truly := 0.0, 0.0, 0.0
 	for seed := range uint64(all) {
 		r := rand.New(rand.NewPCG(9, seed))
@@ -255,7 +256,7 @@ func TestAFanThatClogsIsFollowed(t *testing.T) {
 		t.Logf("safe at %.2f; four cooks on at %.2f, truly %.2f; changed before cook %d", stale.median, windowOf(t, next, &k.Learnt).median, windowOf(t, next, h.Fryer(&l.Machine)).median, k.Since)
 	}
 	if moved := (then - was) / (truly - was); moved < 0.5 {
-		t.Errorf("on average safe at %.2f; four cooks after the fan lost a fifth at %.2f, truly %.2f: %.0f %% of the way", was/all, then/all, truly/all, 100*moved)
+		t.Errorf("on average safe at %.2f; four cooks after the fan lost a fifth at %.2f, truly %.2f: %.0f %% of the way", was/float64(all), then/float64(all), truly/float64(all), 100*moved)
 	}
 }
 
@@ -265,7 +266,7 @@ func TestTheOrderOfCooksIsNoMatter(t *testing.T) {
 		return // it computes: nothing meets in it that does not in others
 	}
 	t.Parallel()
-	for seed := range uint64(3) {
+	for seed := range uint64(loadtest.Cases(3)) {
 		r := rand.New(rand.NewPCG(2, seed))
 		h, cut := learntest.New(r), cutsOf(t, int(seed), true)
 		var cooks []learn.Cook

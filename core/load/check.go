@@ -8,6 +8,7 @@ import (
 	"slices"
 	"strings"
 
+	"velocrustum/core/crust"
 	"velocrustum/core/food"
 	"velocrustum/core/larder"
 	"velocrustum/core/refuse"
@@ -39,6 +40,7 @@ func Of(q Request) (*Load, error) {
 	broken := len(c.Fields)
 	l := &Load{Machine: machine, Program: c.program(q), TailMin: q.TailMin, Units: q.Units, ingredient: q.Ingredient}
 	c.In(Limits, "tailMin", q.TailMin)
+	c.Fields = append(c.Fields, q.Likes.wrong()...)
 	stages := c.Fields[broken:]
 	c.Fields = c.Fields[:broken:broken]
 	for i := range q.Lots {
@@ -314,10 +316,11 @@ func (c *checker) covering(lot *Lot, coat Covering, ingredient func(string) (lar
 
 // aim checks when a lot is done.
 func (c *checker) aim(lot *Lot, q Request, of LotRequest) {
-	good := crustGood
+	good := crust.Crisp + q.Likes.CrustMore
 	if lot.Cut.Plain && len(lot.Coating.Stuck) == 0 {
 		good = crustPlain
 	}
+	lot.BrowningMore = q.Likes.BrowningMore
 	lot.Guidance, lot.CrustWanted = safety.Guidance(q.Guidance), orElse(of.CrustWanted, orElse(q.CrustWanted, good))
 	if lot.Guidance == "" {
 		lot.Guidance = safety.US

@@ -39,6 +39,8 @@ var Limits = refuse.Limits{
 	"coat.alkali":        {Min: 0, Max: 1.5, Step: 0.1, Unit: "of pH"},
 	"coat.sugarPct":      {Min: 0, Max: 30, Step: 0.5, Unit: "percent"},
 	"coat.saltPct":       {Min: 0, Max: 5, Step: 0.1, Unit: "percent"},
+	"likes.crustMore":    {Min: -25, Max: 25, Step: 5, Unit: "on the scale of crispness"},
+	"likes.browningMore": {Min: -0.8, Max: 0.8, Step: 0.2, Unit: "stages"},
 	"crustWanted":        {Min: 20, Max: 95, Step: 5, Unit: "on the scale of crispness"},
 	"tailMin":            {Min: 0, Max: 60, Step: 1, Unit: "minutes"},
 
@@ -100,7 +102,6 @@ const (
 	powerW         = 1500.0
 	basketMm       = 230.0
 	roomC          = 21.0
-	crustGood      = 60.0
 	crustPlain     = 20.0 // of what is liked brown, not crisp
 	carefulHandPct = 8.0  // of thickness, by which a careful hand's pieces differ
 )

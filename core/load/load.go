@@ -72,6 +72,8 @@ type Lot struct {
 	Guidance    safety.Guidance
 	Rule        safety.Rule
 	CrustWanted float64
+	// BrowningMore is by how much browner it is liked than most like it, stages.
+	BrowningMore float64
 }
 
 // Machine is a fryer of which nothing is left out.

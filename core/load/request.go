@@ -27,6 +27,8 @@ type Request struct {
 	GuidanceC float64   `json:"guidanceC,omitempty"` // °C, with "stricter"
 	// CrustWanted is the crispness that counts as crisp, 60.
 	CrustWanted *float64 `json:"crustWanted,omitempty"`
+	// Likes are how this household differs from most in what it likes.
+	Likes Likes `json:"likes,omitzero"`
 	// short says that it was asked in the short form: so its fields are told.
 	short bool
 	// TailMin carries the last stage on past the program's end, so that a

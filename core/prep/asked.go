@@ -39,6 +39,7 @@ type Asked struct {
 	Guidance    string       `json:"guidance,omitempty"`
 	GuidanceC   float64      `json:"guidanceC,omitempty"`
 	CrustWanted *float64     `json:"crustWanted,omitempty"`
+	Likes       *load.Likes  `json:"likes,omitempty"` // the household's
 	TailMin     float64      `json:"tailMin,omitempty"`
 	PerBasket   int          `json:"perBasket,omitempty"`
 }
@@ -117,7 +118,7 @@ func (a Asked) InDrawers() ([]Asked, error) {
 // AskedOf is a request of the engine as it would be asked for.
 func AskedOf(q load.Request) Asked {
 	a := Asked{Load: q.Load, Coat: q.Coat, Groups: q.Groups, Fryer: q.Fryer, Program: q.Program, Guidance: q.Guidance, GuidanceC: q.GuidanceC,
-		CrustWanted: q.CrustWanted, TailMin: q.TailMin}
+		CrustWanted: q.CrustWanted, Likes: &q.Likes, TailMin: q.TailMin}
 	for _, lot := range q.Lots {
 		a.Lots = append(a.Lots, DishLot{LotRequest: lot})
 	}
@@ -129,6 +130,9 @@ func (a Asked) Dish() BenchDish {
 	d := BenchDish{Bench: a.Bench}
 	d.Request = load.Request{Load: a.Load, Coat: a.Coat, Groups: a.Groups, Fryer: a.Fryer, Program: a.Program, Guidance: a.Guidance, GuidanceC: a.GuidanceC,
 		CrustWanted: a.CrustWanted, TailMin: a.TailMin}
+	if a.Likes != nil {
+		d.Likes = *a.Likes
+	}
 	for _, lot := range a.Lots {
 		d.Lots = append(d.Lots, lot.LotRequest)
 		d.Benches = append(d.Benches, lot.Bench)

@@ -42,7 +42,7 @@ func TestPartsAreOneLoad(t *testing.T) {
 	}
 	t.Parallel()
 	r := rand.New(rand.NewPCG(25, 1))
-	for n := range 200 {
+	for n := range loadtest.Cases(200) {
 		q := loadtest.Any(r)
 		q.Load.Pieces = 3 + r.IntN(10)
 		if load.Check(q) != nil {

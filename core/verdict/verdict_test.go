@@ -65,7 +65,7 @@ func TestVerdictsDoNotContradictThemselves(t *testing.T) {
 	t.Parallel()
 	r := rand.New(rand.NewPCG(2, 26))
 	seen := map[Standing]int{}
-	for range 120 {
+	for range loadtest.Cases(120) {
 		q := loadtest.AnyPlan(r)
 		a, err := Simulate(context.Background(), q, Options{})
 		if err != nil {

@@ -666,6 +666,24 @@ func (e SimulationRequestReady) Valid() bool {
 	}
 }
 
+// Defines values for BeginMeasuringJSONBodyDrawer.
+const (
+	BeginMeasuringJSONBodyDrawerLeft  BeginMeasuringJSONBodyDrawer = "left"
+	BeginMeasuringJSONBodyDrawerRight BeginMeasuringJSONBodyDrawer = "right"
+)
+
+// Valid indicates whether the value is a known member of the BeginMeasuringJSONBodyDrawer enum.
+func (e BeginMeasuringJSONBodyDrawer) Valid() bool {
+	switch e {
+	case BeginMeasuringJSONBodyDrawerLeft:
+		return true
+	case BeginMeasuringJSONBodyDrawerRight:
+		return true
+	default:
+		return false
+	}
+}
+
 // Ahead defines model for Ahead.
 type Ahead = belief.Ahead
 
@@ -1414,6 +1432,9 @@ type Group = load.Group
 // HowRight defines model for HowRight.
 type HowRight = session.HowRight
 
+// Hung A thermometer in an empty basket, as it has to know of it itself
+type Hung = session.Hung
+
 // Ingredient What is in 100 g, in g, and its density by the spoon
 type Ingredient = prep.Ingredient
 
@@ -1440,6 +1461,12 @@ type Learnt = session.Learnt
 
 // Level A figure by what a cook calls it
 type Level = prep.Level
+
+// Liked defines model for Liked.
+type Liked = session.Liked
+
+// Likes How this household differs from most in what it likes; the household's own where left out
+type Likes = load.Likes
 
 // LiveBasket defines model for LiveBasket.
 type LiveBasket struct {
@@ -1597,6 +1624,9 @@ type MarinadeRecipe = store.Marinade
 
 // MeasuredRun A fryer heated empty from cold, and what a thermometer in its basket read
 type MeasuredRun = store.Measured
+
+// Measuring defines model for Measuring.
+type Measuring = session.Measuring
 
 // Mix Dry seasoning for afterwards, by parts
 type Mix = prep.Mix
@@ -2060,7 +2090,10 @@ type SimulationRequest struct {
 	// Guidance us, uk or stricter; the household's where left out
 	Guidance  *string  `json:"guidance,omitempty"`
 	GuidanceC *float64 `json:"guidanceC,omitempty"`
-	Load      *Load    `json:"load,omitempty"`
+
+	// Likes How this household differs from most in what it likes; the household's own where left out
+	Likes *Likes `json:"likes,omitempty"`
+	Load  *Load  `json:"load,omitempty"`
 
 	// Lots the kinds of it, none before another
 	Lots *[]Lot `json:"lots,omitempty"`
@@ -2308,6 +2341,26 @@ type PutFryerParams struct {
 	IfMatch *IfMatch `json:"If-Match,omitempty"`
 }
 
+// BeginMeasuringJSONBody defines parameters for BeginMeasuring.
+type BeginMeasuringJSONBody struct {
+	DialC float64 `json:"dialC"`
+
+	// Drawer of two that is measured by itself
+	Drawer *BeginMeasuringJSONBodyDrawer `json:"drawer,omitempty"`
+
+	// Probe a thermometer that sends its readings; left out where they are read by hand
+	Probe *string `json:"probe,omitempty"`
+}
+
+// BeginMeasuringJSONBodyDrawer defines parameters for BeginMeasuring.
+type BeginMeasuringJSONBodyDrawer string
+
+// ReadAirJSONBody defines parameters for ReadAir.
+type ReadAirJSONBody struct {
+	// C °C
+	C float64 `json:"c"`
+}
+
 // PutMarinadeParams defines parameters for PutMarinade.
 type PutMarinadeParams struct {
 	// IfMatch The version that the change was made on, in quotes; "0" for what is new
@@ -2438,6 +2491,12 @@ type CreateFryerJSONRequestBody = FryerInput
 
 // PutFryerJSONRequestBody defines body for PutFryer for application/json ContentType.
 type PutFryerJSONRequestBody = FryerInput
+
+// BeginMeasuringJSONRequestBody defines body for BeginMeasuring for application/json ContentType.
+type BeginMeasuringJSONRequestBody BeginMeasuringJSONBody
+
+// ReadAirJSONRequestBody defines body for ReadAir for application/json ContentType.
+type ReadAirJSONRequestBody ReadAirJSONBody
 
 // PutMarinadeJSONRequestBody defines body for PutMarinade for application/json ContentType.
 type PutMarinadeJSONRequestBody = MarinadeRecipe
@@ -2594,12 +2653,27 @@ type ServerInterface interface {
 	// GetLearnt What cooks have shown of a fryer, and what each taught
 	// (GET /fryers/{id}/learnt)
 	GetLearnt(w http.ResponseWriter, r *http.Request, id Id)
+	// StopMeasuring The run is over; what came of it is kept with the fryer, or nowhere
+	// (DELETE /fryers/{id}/measuring)
+	StopMeasuring(w http.ResponseWriter, r *http.Request, id Id)
+	// GetMeasuring The run of an empty fryer that goes on
+	// (GET /fryers/{id}/measuring)
+	GetMeasuring(w http.ResponseWriter, r *http.Request, id Id)
+	// BeginMeasuring The fryer is on, cold and empty, as of now; a run that goes on stays
+	// (PUT /fryers/{id}/measuring)
+	BeginMeasuring(w http.ResponseWriter, r *http.Request, id Id)
+	// ReadAir What the thermometer in the basket reads just now
+	// (POST /fryers/{id}/measuring/readings)
+	ReadAir(w http.ResponseWriter, r *http.Request, id Id)
 	// RestoreFryer Brings a fryer back
 	// (POST /fryers/{id}/restore)
 	RestoreFryer(w http.ResponseWriter, r *http.Request, id Id)
 	// GetHowRight How right what was foretold of the household's cooks was
 	// (GET /how-right)
 	GetHowRight(w http.ResponseWriter, r *http.Request)
+	// GetLiked What the household likes, by its ratings and as it was said
+	// (GET /liked)
+	GetLiked(w http.ResponseWriter, r *http.Request)
 	// ListMarinades The household's own marinades, by name
 	// (GET /marinades)
 	ListMarinades(w http.ResponseWriter, r *http.Request)
@@ -2930,6 +3004,30 @@ func (_ Unimplemented) GetLearnt(w http.ResponseWriter, r *http.Request, id Id) 
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
+// StopMeasuring The run is over; what came of it is kept with the fryer, or nowhere
+// (DELETE /fryers/{id}/measuring)
+func (_ Unimplemented) StopMeasuring(w http.ResponseWriter, r *http.Request, id Id) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
+// GetMeasuring The run of an empty fryer that goes on
+// (GET /fryers/{id}/measuring)
+func (_ Unimplemented) GetMeasuring(w http.ResponseWriter, r *http.Request, id Id) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
+// BeginMeasuring The fryer is on, cold and empty, as of now; a run that goes on stays
+// (PUT /fryers/{id}/measuring)
+func (_ Unimplemented) BeginMeasuring(w http.ResponseWriter, r *http.Request, id Id) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
+// ReadAir What the thermometer in the basket reads just now
+// (POST /fryers/{id}/measuring/readings)
+func (_ Unimplemented) ReadAir(w http.ResponseWriter, r *http.Request, id Id) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
 // RestoreFryer Brings a fryer back
 // (POST /fryers/{id}/restore)
 func (_ Unimplemented) RestoreFryer(w http.ResponseWriter, r *http.Request, id Id) {
@@ -2939,6 +3037,12 @@ func (_ Unimplemented) RestoreFryer(w http.ResponseWriter, r *http.Request, id I
 // GetHowRight How right what was foretold of the household's cooks was
 // (GET /how-right)
 func (_ Unimplemented) GetHowRight(w http.ResponseWriter, r *http.Request) {
+	w.WriteHeader(http.StatusNotImplemented)
+}
+
+// GetLiked What the household likes, by its ratings and as it was said
+// (GET /liked)
+func (_ Unimplemented) GetLiked(w http.ResponseWriter, r *http.Request) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
@@ -4061,6 +4165,110 @@ func (siw *ServerInterfaceWrapper) GetLearnt(w http.ResponseWriter, r *http.Requ
 	handler.ServeHTTP(w, r)
 }
 
+// StopMeasuring operation middleware
+func (siw *ServerInterfaceWrapper) StopMeasuring(w http.ResponseWriter, r *http.Request) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id Id
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", chi.URLParam(r, "id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: r.URL.RawPath == ""})
+	if err != nil {
+		siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "id", Err: err})
+		return
+	}
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.StopMeasuring(w, r, id)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
+// GetMeasuring operation middleware
+func (siw *ServerInterfaceWrapper) GetMeasuring(w http.ResponseWriter, r *http.Request) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id Id
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", chi.URLParam(r, "id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: r.URL.RawPath == ""})
+	if err != nil {
+		siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "id", Err: err})
+		return
+	}
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.GetMeasuring(w, r, id)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
+// BeginMeasuring operation middleware
+func (siw *ServerInterfaceWrapper) BeginMeasuring(w http.ResponseWriter, r *http.Request) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id Id
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", chi.URLParam(r, "id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: r.URL.RawPath == ""})
+	if err != nil {
+		siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "id", Err: err})
+		return
+	}
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.BeginMeasuring(w, r, id)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
+// ReadAir operation middleware
+func (siw *ServerInterfaceWrapper) ReadAir(w http.ResponseWriter, r *http.Request) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id Id
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", chi.URLParam(r, "id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: r.URL.RawPath == ""})
+	if err != nil {
+		siw.ErrorHandlerFunc(w, r, &InvalidParamFormatError{ParamName: "id", Err: err})
+		return
+	}
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.ReadAir(w, r, id)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
 // RestoreFryer operation middleware
 func (siw *ServerInterfaceWrapper) RestoreFryer(w http.ResponseWriter, r *http.Request) {
 
@@ -4092,6 +4300,20 @@ func (siw *ServerInterfaceWrapper) GetHowRight(w http.ResponseWriter, r *http.Re
 
 	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
 		siw.Handler.GetHowRight(w, r)
+	}))
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		handler = middleware(handler)
+	}
+
+	handler.ServeHTTP(w, r)
+}
+
+// GetLiked operation middleware
+func (siw *ServerInterfaceWrapper) GetLiked(w http.ResponseWriter, r *http.Request) {
+
+	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		siw.Handler.GetLiked(w, r)
 	}))
 
 	for _, middleware := range siw.HandlerMiddlewares {
@@ -5352,6 +5574,18 @@ func HandlerWithOptions(si ServerInterface, options ChiServerOptions) http.Handl
 		r.Get(options.BaseURL+"/fryers/{id}/learnt", wrapper.GetLearnt)
 	})
 	r.Group(func(r chi.Router) {
+		r.Delete(options.BaseURL+"/fryers/{id}/measuring", wrapper.StopMeasuring)
+	})
+	r.Group(func(r chi.Router) {
+		r.Get(options.BaseURL+"/fryers/{id}/measuring", wrapper.GetMeasuring)
+	})
+	r.Group(func(r chi.Router) {
+		r.Put(options.BaseURL+"/fryers/{id}/measuring", wrapper.BeginMeasuring)
+	})
+	r.Group(func(r chi.Router) {
+		r.Post(options.BaseURL+"/fryers/{id}/measuring/readings", wrapper.ReadAir)
+	})
+	r.Group(func(r chi.Router) {
 		r.Post(options.BaseURL+"/fryers/{id}/restore", wrapper.RestoreFryer)
 	})
 	r.Group(func(r chi.Router) {
@@ -5413,6 +5647,9 @@ func HandlerWithOptions(si ServerInterface, options ChiServerOptions) http.Handl
 	})
 	r.Group(func(r chi.Router) {
 		r.Get(options.BaseURL+"/how-right", wrapper.GetHowRight)
+	})
+	r.Group(func(r chi.Router) {
+		r.Get(options.BaseURL+"/liked", wrapper.GetLiked)
 	})
 	r.Group(func(r chi.Router) {
 		r.Post(options.BaseURL+"/cooks/{id}/curve", wrapper.LayCurve)
@@ -5960,8 +6197,11 @@ type GetLiveCook200JSONResponse struct {
 	Evening     *LiveEvening `json:"evening,omitempty"`
 
 	// Mark changes when the cook does; empty without one
-	Mark string    `json:"mark"`
-	Now  time.Time `json:"now"`
+	Mark string `json:"mark"`
+
+	// Measuring thermometers in fryers that are measured empty
+	Measuring *[]Hung   `json:"measuring,omitempty"`
+	Now       time.Time `json:"now"`
 
 	// Pace how many times as fast as time the kitchen's clock runs, to try things out; 1 where left out
 	Pace *float64 `json:"pace,omitempty"`
@@ -6852,6 +7092,148 @@ func (response GetLearntdefaultApplicationProblemPlusJSONResponse) VisitGetLearn
 	return err
 }
 
+type StopMeasuringRequestObject struct {
+	Id Id `json:"id"`
+}
+
+type StopMeasuringResponseObject interface {
+	VisitStopMeasuringResponse(w http.ResponseWriter) error
+}
+
+type StopMeasuring204Response struct {
+}
+
+func (response StopMeasuring204Response) VisitStopMeasuringResponse(w http.ResponseWriter) error {
+	w.WriteHeader(204)
+	return nil
+}
+
+type StopMeasuringdefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response StopMeasuringdefaultApplicationProblemPlusJSONResponse) VisitStopMeasuringResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetMeasuringRequestObject struct {
+	Id Id `json:"id"`
+}
+
+type GetMeasuringResponseObject interface {
+	VisitGetMeasuringResponse(w http.ResponseWriter) error
+}
+
+type GetMeasuring200JSONResponse struct {
+	Run *Measuring `json:"run,omitempty"`
+}
+
+func (response GetMeasuring200JSONResponse) VisitGetMeasuringResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetMeasuringdefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response GetMeasuringdefaultApplicationProblemPlusJSONResponse) VisitGetMeasuringResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type BeginMeasuringRequestObject struct {
+	Id   Id `json:"id"`
+	Body *BeginMeasuringJSONRequestBody
+}
+
+type BeginMeasuringResponseObject interface {
+	VisitBeginMeasuringResponse(w http.ResponseWriter) error
+}
+
+type BeginMeasuring204Response struct {
+}
+
+func (response BeginMeasuring204Response) VisitBeginMeasuringResponse(w http.ResponseWriter) error {
+	w.WriteHeader(204)
+	return nil
+}
+
+type BeginMeasuringdefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response BeginMeasuringdefaultApplicationProblemPlusJSONResponse) VisitBeginMeasuringResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type ReadAirRequestObject struct {
+	Id   Id `json:"id"`
+	Body *ReadAirJSONRequestBody
+}
+
+type ReadAirResponseObject interface {
+	VisitReadAirResponse(w http.ResponseWriter) error
+}
+
+type ReadAir204Response struct {
+}
+
+func (response ReadAir204Response) VisitReadAirResponse(w http.ResponseWriter) error {
+	w.WriteHeader(204)
+	return nil
+}
+
+type ReadAirdefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response ReadAirdefaultApplicationProblemPlusJSONResponse) VisitReadAirResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
 type RestoreFryerRequestObject struct {
 	Id Id `json:"id"`
 }
@@ -6918,6 +7300,44 @@ type GetHowRightdefaultApplicationProblemPlusJSONResponse struct {
 }
 
 func (response GetHowRightdefaultApplicationProblemPlusJSONResponse) VisitGetHowRightResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetLikedRequestObject struct {
+}
+
+type GetLikedResponseObject interface {
+	VisitGetLikedResponse(w http.ResponseWriter) error
+}
+
+type GetLiked200JSONResponse Liked
+
+func (response GetLiked200JSONResponse) VisitGetLikedResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetLikeddefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response GetLikeddefaultApplicationProblemPlusJSONResponse) VisitGetLikedResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
@@ -8488,12 +8908,27 @@ type StrictServerInterface interface {
 	// GetLearnt What cooks have shown of a fryer, and what each taught
 	// (GET /fryers/{id}/learnt)
 	GetLearnt(ctx context.Context, request GetLearntRequestObject) (GetLearntResponseObject, error)
+	// StopMeasuring The run is over; what came of it is kept with the fryer, or nowhere
+	// (DELETE /fryers/{id}/measuring)
+	StopMeasuring(ctx context.Context, request StopMeasuringRequestObject) (StopMeasuringResponseObject, error)
+	// GetMeasuring The run of an empty fryer that goes on
+	// (GET /fryers/{id}/measuring)
+	GetMeasuring(ctx context.Context, request GetMeasuringRequestObject) (GetMeasuringResponseObject, error)
+	// BeginMeasuring The fryer is on, cold and empty, as of now; a run that goes on stays
+	// (PUT /fryers/{id}/measuring)
+	BeginMeasuring(ctx context.Context, request BeginMeasuringRequestObject) (BeginMeasuringResponseObject, error)
+	// ReadAir What the thermometer in the basket reads just now
+	// (POST /fryers/{id}/measuring/readings)
+	ReadAir(ctx context.Context, request ReadAirRequestObject) (ReadAirResponseObject, error)
 	// RestoreFryer Brings a fryer back
 	// (POST /fryers/{id}/restore)
 	RestoreFryer(ctx context.Context, request RestoreFryerRequestObject) (RestoreFryerResponseObject, error)
 	// GetHowRight How right what was foretold of the household's cooks was
 	// (GET /how-right)
 	GetHowRight(ctx context.Context, request GetHowRightRequestObject) (GetHowRightResponseObject, error)
+	// GetLiked What the household likes, by its ratings and as it was said
+	// (GET /liked)
+	GetLiked(ctx context.Context, request GetLikedRequestObject) (GetLikedResponseObject, error)
 	// ListMarinades The household's own marinades, by name
 	// (GET /marinades)
 	ListMarinades(ctx context.Context, request ListMarinadesRequestObject) (ListMarinadesResponseObject, error)
@@ -9669,6 +10104,124 @@ func (sh *strictHandler) GetLearnt(w http.ResponseWriter, r *http.Request, id Id
 	}
 }
 
+// StopMeasuring operation middleware
+func (sh *strictHandler) StopMeasuring(w http.ResponseWriter, r *http.Request, id Id) {
+	var request StopMeasuringRequestObject
+
+	request.Id = id
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.StopMeasuring(ctx, request.(StopMeasuringRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "StopMeasuring")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(StopMeasuringResponseObject); ok {
+		if err := validResponse.VisitStopMeasuringResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
+// GetMeasuring operation middleware
+func (sh *strictHandler) GetMeasuring(w http.ResponseWriter, r *http.Request, id Id) {
+	var request GetMeasuringRequestObject
+
+	request.Id = id
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.GetMeasuring(ctx, request.(GetMeasuringRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "GetMeasuring")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(GetMeasuringResponseObject); ok {
+		if err := validResponse.VisitGetMeasuringResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
+// BeginMeasuring operation middleware
+func (sh *strictHandler) BeginMeasuring(w http.ResponseWriter, r *http.Request, id Id) {
+	var request BeginMeasuringRequestObject
+
+	request.Id = id
+
+	var body BeginMeasuringJSONRequestBody
+	if err := runtime.BindJSONBody(r, &body); err != nil {
+		sh.options.RequestErrorHandlerFunc(w, r, fmt.Errorf("can't decode JSON body: %w", err))
+		return
+	}
+	request.Body = &body
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.BeginMeasuring(ctx, request.(BeginMeasuringRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "BeginMeasuring")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(BeginMeasuringResponseObject); ok {
+		if err := validResponse.VisitBeginMeasuringResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
+// ReadAir operation middleware
+func (sh *strictHandler) ReadAir(w http.ResponseWriter, r *http.Request, id Id) {
+	var request ReadAirRequestObject
+
+	request.Id = id
+
+	var body ReadAirJSONRequestBody
+	if err := runtime.BindJSONBody(r, &body); err != nil {
+		sh.options.RequestErrorHandlerFunc(w, r, fmt.Errorf("can't decode JSON body: %w", err))
+		return
+	}
+	request.Body = &body
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.ReadAir(ctx, request.(ReadAirRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "ReadAir")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(ReadAirResponseObject); ok {
+		if err := validResponse.VisitReadAirResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
 // RestoreFryer operation middleware
 func (sh *strictHandler) RestoreFryer(w http.ResponseWriter, r *http.Request, id Id) {
 	var request RestoreFryerRequestObject
@@ -9712,6 +10265,30 @@ func (sh *strictHandler) GetHowRight(w http.ResponseWriter, r *http.Request) {
 		sh.options.ResponseErrorHandlerFunc(w, r, err)
 	} else if validResponse, ok := response.(GetHowRightResponseObject); ok {
 		if err := validResponse.VisitGetHowRightResponse(w); err != nil {
+			sh.options.ResponseErrorHandlerFunc(w, r, err)
+		}
+	} else if response != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, fmt.Errorf("unexpected response type: %T", response))
+	}
+}
+
+// GetLiked operation middleware
+func (sh *strictHandler) GetLiked(w http.ResponseWriter, r *http.Request) {
+	var request GetLikedRequestObject
+
+	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
+		return sh.ssi.GetLiked(ctx, request.(GetLikedRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "GetLiked")
+	}
+
+	response, err := handler(r.Context(), w, r, request)
+
+	if err != nil {
+		sh.options.ResponseErrorHandlerFunc(w, r, err)
+	} else if validResponse, ok := response.(GetLikedResponseObject); ok {
+		if err := validResponse.VisitGetLikedResponse(w); err != nil {
 			sh.options.ResponseErrorHandlerFunc(w, r, err)
 		}
 	} else if response != nil {
@@ -10753,458 +11330,474 @@ func (sh *strictHandler) SupperList(w http.ResponseWriter, r *http.Request, id I
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"7L3vkhs3tif4KgjujfDcuSmpSpZ6bNUnuWyptZZaCpf6OmLcmg0wEyTRTAI0gCyK9ihiX2Pf4sZ83y/9",
-	"KPskGzgHQGYygSSSxZLdc90f2qqq/IMEDg7O39/v11kpN1spmDB69uzX2ZYqumGGKfjpVWX/n4vZs9mW",
-	"mtWsmAm6YbNnM17NipliPzdcsWr2zKiGFTNdrtiG2jvMfmuv0kZxsZx9+lTMXi3eUFOu7B8rpkvFt4ZL",
-	"+9z3K0ZumdJcCmJW1BCzYqRcUbFkZEc12dCKESkKwgX5uZGG6Svyt9nF32ZkIRXZ2Tu4JoLtZgUOdMVo",
-	"xVQ71FeLB/jqsQF+sl+jt1JoBh/+Tsl5zTb2n6UUhglj/0m325qX1I780Rav+Le/a/sZv3ae/S+KLWbP",
-	"Zv/Ho3ZmH+Ff9SP/XHhjfyJ+tJ+yY8KQnZJu1txt9qnP7XfBIKqK21to/U7JLVOG2yEvaK1ZMdt2fvXr",
-	"bE4FLqBhG1zd3p9XfLm6tv9YSLWhZvZsVslmXrNZ4edHNJs5U7NPxayWu9xLN1w0hmVd/KkrRD/5O93b",
-	"CjfAD+E2Of87K419h/sFVYrucXgovv0plQvCaLkitTQF2a2YYla6FCNUMaLZLVO0tmLjp2ds5XD+I6/W",
-	"dK8jIlXMDN+wmgvWW4GxV7yRGytog3cczBKsaufxbgiDaSpmHx8s5QP3yzmrOVs8xM/o/OkB32ylMrj3",
-	"zWr2bHbLalmqRptm86iUij3CW2Ecz1W54rfseiV5CR/GRLOxg1oztrWDoms7oLk0q86A2jnp3a+PinNk",
-	"h8xZKTdME7nAzW9fRVay0Wwl60qTFb1lBZk3hghpCK05DKgv+FYo0u8+Ige9GRjs4vmerLmoHoGCHIit",
-	"tOI39RWfIg9yl7x24jVFJyjZLFfm2Bi+cZd9gvu9LsxSbXDHUjEdUTmVxAG7D+LCsCVqDbmI/14buuxJ",
-	"mmK0stJUwMlFFf7byp/911DoDnYPPq/AkcBrh/plZMarb7leTZTb56TiemUPMCoIxedcEbOSmlkxnrOF",
-	"DJppZ//PajMQZFJLWhWklNQQKiqyVLLZ6oE8z5lAgR5dUbjoUzGbM80rhkd7f6D26IWhwkGsGqHtoO1v",
-	"QXBJpegOjtbBvsYDu3pu+mqfGvbA6qnoLZIelcJre43dY/jiwYC5ILsVL1d2Gs1OugFqwnH0BaFbqgxZ",
-	"KLlpP+OK1GxhiGxMYS/UK6qYBj1SEKncOnBNUEC82Nl7rM3D7a6IqbaF2jOFszr4m1u33IPgpb0cjlL6",
-	"8RXe8HR48PD4u6zIHHvBa4lnmT82s0b1Wpr+mP4EZ7374XI4QDTAfrV3vGZiaQ+Xry7gHv/jZWQet0x9",
-	"Q/WaGXcr39gFeHxxgbfij+2NHVUBaofmKCq4DBQDrfZDsdp5O9TKFOxDI9GSAAF6RuA+YuSSwb5A06KV",
-	"qjlbNiL8GaRKCmYv6+4mK2KN6YiYv2EGWk/ZP9lnPlhwpYPsuZ9iEqhZKUX1YkQODZ3X7D3HZel/82tZ",
-	"0prYzUokjhIutrqGGsOUveZ//JefLi4//HTx4OsP//PxTxcPvvzwr89+unjwFH/1L7Fd7kz7mG4/UMxw",
-	"YvrLuxrFCVK7w9qVjpmGz/Vav4A5OsG64JpY2auIFCXzmlnLDTMrLpb2z5ryyorDnBF7hKCqtB6INGTP",
-	"DNF0wch8HzyTtZA7ASJQS7H0j+Twt6oZ2iZJc7IRhtcxWWUiDELeWvUmRb0nVKCUueOSMFGBXuzLqp3V",
-	"DG19eIZm2JullOuHdi0mGpv2PjQ1zbdsa1YTzZvNJtNL2ZbmJBdlM8N7j3z+VrHtQ/8J02bA3grvbdXg",
-	"hAmo7Bvf5M5CxdHbz75Br+g2oj0UKw0Vy5pZQVeyEVVMGex4lT22Q5GD9x6ZdFAQD920TZt0uLUz63qy",
-	"q21KqyL0iL89b5+cuIIK7eycsQPshm+aGqIQdlKZqN5wkbl8+JmD5bsAhQ8nS0Eu4Qc8TGbRc5Yz57yd",
-	"4wyGoy73Cw6kAj8njKjzsDAv7ZAKP705AQUQjsxJZYKp5f7HVeblPGJ5S8EKH5EAI7Q1BQa76O8NL9m7",
-	"0kwKx0SiI8EqhnUnKJ1g8Ev4dU318IxIvsYbe4PhBhvLByKkrBkF0d1RHgvb2Je7vYInG1XMDqTjKcHg",
-	"ckM3P1J+PKoC5oczNPxGbSfPC0Rn9jvr7j8yR7DmDOUq4g9tFlKh0TWYkpXckQ0Ve1JzZpfIWh5uwXbc",
-	"rAjlisyZ2TEmols2YVUMIkteiblxuhv7gzsWaMLJe/hN52GTok1u8kEXe8d2gh33HuLHEF/qCszcnwp9",
-	"jWu9UDsVGY6oX6fGZN3hLgPvdZ9xw7d4lVXSXLggQ8Qt4ZpsG2Nt9PmerKioCF0YpnZUVTp3Q1iXre/K",
-	"PX4ylNQNVVzQih0NW/rrQNl8ZPke5Rv+sT+MyCi26oRIIeQQpFx/oQlY327HlI1STJT7gRRsGDXvmPp+",
-	"mWs8MvV9pr6PxZI0rXNE6MZdBnc05YSJvWHq1t05Orkar0uc5WZFd2kpXCj5CxP2X/Y6VvlQ0ULxaukO",
-	"lXY6gtY/UDlubxRhI+bY1agWTrWq7c3Pg6E1wcajdc3Ukon+Ogyd7ENTQqLGHwSK7WyFyPUXmqCot+Ep",
-	"56sJK7rek8w7jO0rv6OxdJtcEErcsuc9q2Js+0JxdjSo9K6mhh3aQ4O3mxXXsDcLPLlWDNe9yMtCJe0F",
-	"u6qkl/BBeeSKSIUJwaytA+LhQl1Djaj1y4jzQ3dkx/hyZewAaF2TYI9mfJO8ZSI5V4xouoETn5JKbpg2",
-	"vLRefqYcbGneo7dU2KFLXmc+F5Y6Vx6sunuh5GYs5ZLx0qgadXbwICxsv49VfF4zsqXKFH5lQIKyvtE+",
-	"XSfUn5vALRVG7SFoROzlXRk7qhbGdO+BknSD9t/bmdGio5T8snS3rP+Mzuu8GPfsVyeEXmJihixsjG/k",
-	"rp6oNblYKlZxl0IfTMuGUd2ouOuQ9Cm2jXnbmJe5MQvDy7V+eYqD2Rl88A7849phtF+RnDirUabbsUGr",
-	"2SOglkPzdS53db5Z0C5h7Jhqc7LHLGGfvp2YxWG3TPxZNiqyqyC4CXtqw6uqZmRFtasEkZoJTNL4bbdh",
-	"FG26Fa1vewfmnO2lqMhCNopU6LnknCp0z9TL9FbHI8VeRLShe22N756WD5Ofr8XaygX73BsQqUkjKMjS",
-	"juPy4oKUm3/8r7uOYkLSaDPVJ6DrQWBs/N51QmVmnb/c6Enn74bub6yFGA9RuI2tx86ugXo6SP9uZCMM",
-	"VCx4lwqSuejmebO5awjqrZRCF9bD6ymggWpJK0glFzwWSLA+hX0uhInRdXS2QO3MsLxqGBfZjiySYtqH",
-	"86JWh9UYBaGQjBCMVZpIZX/cUUyu5K2aaua56l818zlLZLshs841wWswRV9BLsc52RAkQy1bRMTjM5g2",
-	"WQccVeXqxurIhMUP3ykXZFFb1Wi/Ee+5IhdgGWGyKNMwMhB7nuCNmhCsHhhBO7od3Vt5L9jRbezpkQRf",
-	"KZsaPl7Aai+s7InOLuvtUqncJp3FSkS6dkIwDdzUOI3qzseE6QYyXMy8dDk57S9nu5/6R0U4tdqDuzXs",
-	"gkprlW9Hk/lZj9oqbXXQ1NRpKMtqi1wG5krFFwummDiMZRzE5EJ12aRCrEQ9xJqL+B82dJ8tYYOXpWod",
-	"xgOsMJaiF2u2o8iJG6/ZNuLpwHIQvoDMLtWY+q2lXLOKWDUr1UH22vC69ulrVvKKVVG9Zgc6tkR+IU08",
-	"cpScc8F2iTKv/vylPCE3gVjuq3EG27HkzKO3XqJZdOYlN5QexxIwQkbzKbt2F8wbQ2pa2lVopx+jOdxf",
-	"s0AlkOswHuahcWwgFX5EftmK3j6Lb/NmchWbr4+Y23uhQqLwlSILWrJOqqbZkr83GipoBNa+QHVVxHnB",
-	"9P5Q/JaxDBm8areSNZbF5UZA1EHG9WTXtVPG9OQiVn4TP3/ne2ec5gx4zP3E58eWs1cmNlKSdfB0nBs7",
-	"20eCrna6H6LMTAu6wjp98gLHqskix9AgW8kdWUlDKEofnt+xOkidziSLpq4xuYbdCgNRWUljmDbZFfHU",
-	"3Ol16brxRqWtZ5fM/kITe5mOJPsOFhmeVoSp6Y6788l5NeS3TFW8NA/9ak4TBnc3jPCaGlrL5cT9aI2p",
-	"fKvwWlLzSixkIr2/mSd1OBWthehsZ2sozhWjFd5ZuLpT6rKLPtuRN7CkFVE2U76vSX4emPlTP2+3YvZf",
-	"9lb/eVyf8+ugWuP7gWVx2sOWDa+omJIUSz8LOgeiRoFiZCFlRTZ0T3aUG59kh8pQKCXXRaeGwidsetWC",
-	"d5+4mm+40ad2LPxAxZIl3CFKFnzZKAYfOMe4BIQDDNu6Ax2TzBt5y8Bln+8xLmE0WXBWV6mwhI4XMVgJ",
-	"h11T0rpmFWG1ZjBrOI0bqRhhH2nZK/a4pcuGqWcQdNtJVWkfEg1i7JOSh/N9oD8ak7BKaay4HMtBXR2l",
-	"FYPCWs64MyB40Bi/Q+wTWDTfWcxgxMd9A7wMdMDMDSnHnt1ScTQRQ0UnYrtVTLNYZmMpJc7sQjH2C1Ma",
-	"ojSYQttaY9Y3JZgV2+QK9Tt4W9T1X9Ft0oyGTbfjZiUbK4JWoJyIBunDisDkWm8YjfhLlOD0DgNmNRWp",
-	"68GNYput2cfuzCutcXU0MCr/tpzl1Y0C6/oMWq7RDa2P3f5XuAhqs4S5+1sPLU4ne15FBClwR1/hjvjO",
-	"d3c1fe8I8UMMp1041b1CD4rTfzvulti0X68o2GUnuEQ1Z9oXmGD/ietGKUgjKqZAWOVOkLYO8S7dO/fb",
-	"snG38s2ITw3nhN3MSwnTVBBXUteJPcPZeQXaHXVtuAT8ZZi9qPMUukMuv+o2h1wcc6tcPjXZRRAr5dZr",
-	"VnkpObHyxN3eqT2p67eL2bOfJpT7Hqo5H3fKblO6S7ltG+XERwx30ofx0GC7RyB/53dGW2UZ8zb603YH",
-	"nwM6Sk7Z4pTsqBLWpLOTLzXTV9YUWlFN5tYY1LhCrCrAgIJWizkzhqmH5K2AvKWTtYI4xWbNHV6uBdP6",
-	"zaYgktcvCxJan8CUYebhQFcs+W0i51TTOasTDWEmtjmlZpHBQLyG19igEi0ltUONhmfalKhP1NYS64lX",
-	"XLf1l3nldW3vw1lqzPE74+52uw6n7Amc90zH2YngXWTYh8anhLGqadUV3qI5SGOipQvFVKTmgpGtteW5",
-	"Odou1A13x8MM9stcIcGkerw1rXncz1hQPFuwgkJRrhmOf/tnL51eKIqTi/YXzjStwIm+8k7UQf0eJGo0",
-	"Mayuo7PlUjkpUxjdEITBWBRtLysXmlfMFehnB0Re071Pe4/Uhfo9npNdTaV77SpAyxs3xF4Uqca+sg4G",
-	"XNNNB490qI0Wa03IlzZLqt7lN4AdjY1ey1vmGtFPCo92i2pOOJ9Cy7KRpFxJ11dOXaq904zozlyfcTzw",
-	"jpMxMd9hbX1euMidfjFZZsteSVvHDwYz/cjj0ZRPPv5AscC7cqy365AiPc1w85HEz1IvnOrrDkpi+mbP",
-	"zFYWM9iBb6Mn/NKaJ916o2nKIWsTJyLiWjaqzEivDg6afnlk+3FhNrvpdfeW1OGEk3lazswVk1ADfcWD",
-	"nfdHkqof8zhSDcdNqgruCjUdePv1nlTW55x+nETTZMdaT6W0x4AXk4nNp1K254BrDJnUe7qMa9yURncl",
-	"Z9ualohA0iY2Yio9obgPn9LJH8SNHLVk3yVPh5rRWybcxx8IJ9SwkK3cQThFtCdFNN4qY23yAjosN1zb",
-	"AxFyiNBlqfWV/wjxRURWhnFCqnWq93WCKWRPZlad0f6BkqFMPQsviNfDWddvKZmGWDvEPZstJIfAYLb2",
-	"pocaaLbR4/n4USx9v8eJR7HoQEpM2CQLbhIWPAYlnxG9ksoUZAFRCYRriEoAhAAwkpoXwHnn7/j04TAv",
-	"nHfqxU0+oljJtxAhY/UClZ1r3QWFMsyeKpab3J7S/jyxH1nTRbTW9kDr4mjd5ZH22yP6mFa3XLOHNziH",
-	"04QN7/WogJ0Yvn9YEIFRf1auIw3+pWkmig7GMD7E2gNcIMRpjxXVZEW3WyZY5ZqrQlrMl32VcgNReqrX",
-	"x2veApDKJ98SnbLe8a+LpvZ2vEORsi5HPIrUwUIYbEnf7By/EUr849rLNzT5VFoKpiphWkAFMmMCZtJd",
-	"2vF7dPRAYKlTy6UPfZs2Nt412y0EvXFZalYRs4KSy+hJZp89qeBBrr+7jUII+qbiaRBd1l0vqTbTACns",
-	"XXYaj931wl/XxaUYvUHtu8GYCDBCFV1cK0+4GkbWXfCeDvbSHH9s69Tm8COHfqoVZu02rI7H1K0fP21m",
-	"442Mu24+qQ2TJLErfTdbbi7olYhXRKr1cCwo/xpBq0LPr1syZ4XbIyf2dRupWNIQAhgDyPP7NI9ZUQEW",
-	"mGAV6e9Eq6fsWwvXJAA3U8wMLfktA5+KEkO3d0SpEOyj8cBYY7P4F38d1IHu4ni2mqlbpr7QpKxluc7E",
-	"WCpmsjGgn48M4a27rL3j39MgW5hrPoo9wPXqm/1rK03ujgSA2LamjebzGg2JAzPdlcbgkeBwp3S3GsZB",
-	"a2EeqAOcxaqJ7Usd4IKuL/k4mtCcH53R9yumNhKAkG6cQtJM+ykdILW0cI4Q0fW5jehW0Cu5Ozr9N3CR",
-	"T85N0yTasG3OwXBjnAU9CJj4Tx2IU9FL+HksNrlzBQyzwpszRQDicSeWG1bnBGmlO9gSrRGQsp9OwjyG",
-	"IHM2mq/bw1nXepHOPpB/YLR6BWH6o5UROK1u8J1XpabmGwDxnBiOcrlIf3qUUq5d2fZSjsWnpiaQICQQ",
-	"N9FAUECb242TBhQN+yZmVIGn2lEhcKxzQRZNXcfbtO68SdxOwC8L4o2jTK3Rd8Kofb6tDx7DMMO/5aXx",
-	"HYh5JVd4Q7RYDA/ZKfbcYTDMPaFox5VRBfAcZM2Vk5FaLuf2Rzt71nMpCELStme/f4ufyFsPwD4h+D5B",
-	"h07tHIpm1LtYtF37DKXUWzShfA3DZpDNuxiFbBq8hXpom6SbE68gh9m13wQ+TaOEaxp6RhY13xZEr+ga",
-	"et7KFQOrZQjmSevmJGB32EKud4eaY24zLPcrsW1OW/NoFRIsgLHecQVLYAZm2hURcncQfIM4EDUHnZHH",
-	"RSkCq8xueck8HpGWTndBQyI0B4uSWcfXCg6RC4ODhjIQiKt34vp/etLD0P2qh9D60/MH/50++OXiwdcP",
-	"PvxbFJHVS7X3fFoAFnRjZig/8I+KQ5UuGAkwCjydMCypmEbLzXtLtVVgxUxRaM6SUIgEYdq9R7KFPIuh",
-	"ayYe4DP0moMeNXKb8KzGdlotTd7uCoViT6NlYv3akjlLhTlMaye6DAR3HcJWdMBiOpZ/CVuo//x//Mc1",
-	"hFnh9difa/0+7yHZP9m5L8gF2dIa8IifkIqqNfzJTfzUXQmSkNqEN+7InJyLlqSSdj6wFgqBHewmHFgV",
-	"tDRRC9t6UGBHtnwgG8oFmTfGSEFcYm8ws5NDWhUzlNfjxVSJyGt3PNZUiw7ISvzbxkSNGCuwQhoo6yiI",
-	"WclmufKgwAAVzU08JLSh+xu7Z2IPPSg/id5v/dzEhyEgMXTtBcQ0e8REg+Arqnt1hzvKnRbp6xP8l2qE",
-	"wH9Z1YL/At3ifgkJngetWnGAUC5kFdUMhpuaTQFK/tG3eNopIMEnRQzmE0CQcQr8QII4JfdTs9lQZw5O",
-	"ONHAwcpPoc9HyuY6IdfhH0PAfxjgFNW1/+MgVHt5cQFdAt7PC7kiJqpOCDrEc6AAJS9UkwyswhrSDWvr",
-	"uDpBVXxXJ+o6ErNNxDhOipTGcXXtUQRDpV6Zjd2fGE/COsX6r0QgtM3I9AdU8zXbcc1ygXHmw0e88Etd",
-	"SgCTkAvkYMEmYKcgmeiFdO4CTTNshrpNYLWkg3vSJBxV5yrle1TjsTHrtEyod5ka7Rkrd+mEaGCG4nqo",
-	"UZpNZi9xGwyzTBCx24VI8OBUt+Zy/hT44yjLsf1WJiqmooFYe3xZbQTYSVvKQVJXVFTat5ppQxq1tIbG",
-	"pAbH5DDkLeqAGExMKsdrXZApisZ4M+cuQz3Ma7pBFGHxQvkUhqVglfy73XfmwP87eTuRAOC6UbfsNeVT",
-	"I4DWII9mHzS3TpbPjyPXGhe5lWxt7C/tq+cX+RmZv0nsOTqaTcGDcAPg0Hgx8Qi4xxvEw5eFF4XV9zPp",
-	"hxvVKc0ppZHDnrYIPEtujN9OYdcW1fbcKmblvuYCkT9ZXfOtljxuSgI7z5Sjt2ZUm5dxy6Tmy5Vh2mAr",
-	"RBuitE5v5qnr/MdovZXrVcgGN5PJga4YveXYs3qXxNm2bhSNe1GK7l7HLAhrFSm6cwZEQV7/V/pf5//1",
-	"5BTQl13x+DICSNbU2XUv9lqV6gTnEMzzjTJcEwepVBVtU7BwsDoaU5yQ2rT3herK4xGrgHVo70Nh6JT9",
-	"wwCcfXV6Te2BDhiPyWm6YGYfP7/WXMQXGBvi7T6HKNaaIwkOJQtqzJ7sFN3GQ/WpWl+4mJc0uzPBXY5t",
-	"PYdtve6PuEs9HF3N2bAsvt2OOe/04pGt2iuzOiWi2r4oKAz/tNgShvfcVaWMmKBuuweV4BVrMfOdvCAt",
-	"Tl8Pht1dsM5aB23rlVmQR7+zxyu3W7T+KW53AmW6bDpBKdfrRgE9oWKECyOfkbmE8quFYqJcQbC5MYap",
-	"Rc3tD/YBscrJLqlK4pAH0ISmQ2aHUEhBsUSsEmtPReLR9im0VFLrVqOASmO3TO0B2qJkwlqgRrEE7mHN",
-	"SxbbWbCWAZ7BXoWVT26/52isrbVIot6rnYtGWO/9YAHyngwTFsN5Ddihvs4lLNNdu4Ow5NXJ4Iklr99C",
-	"6mCiBC8bpuOhx4Wsa7nTwUIsPOQlRMRYrVl0xSfngKnVEZMqGRgTzyNjdjWtK6z3vqOfHIYV3nfEkdFG",
-	"KvbQrUH2CtpdqAStH8HtuIycToXO3tCPE0iXr7PDDmx7fSI98zWmOK5n/jE5yGHw5Sd2xnUqk04iXQW6",
-	"PpcUatv+f1fcqf/s5KZ/kIj+QSJ6nySicRCKlgzUbeu5I4UZ4wbFeNj0oik8Gzsl3EVmNLTNcd49XzmW",
-	"2ylpE0+mdukqIOpl2p5yOpdN4C6FUibiui0iiObJXGnluKpiiaP8wx8Cs/Fvm1ydk0bC+F1mZOmGpfA5",
-	"4P3PQjqrAJ6RBhxW6Ma6AnstmK2upn1YWLwYI9nzIqEJSmtguZWLKyQfCuXnxFC99g1HIy8MBYCpJMmU",
-	"+laqJpXDOmYarw9LuXH5Zkj0LqX7yY78LHnlnZ89qCLy9TxGZpcMhXa8DCvW1VD5MkS8NRi3B6no9gRg",
-	"/i5Xu4ef4mfL776ckP63cronEyL63wYivAlG8MpDWeaYtuVKytga8S0riKLluiCKCw1lbjsHQIElibSy",
-	"An2sATTH3fvWU5qd5O1916a9T2g0d/s2nFNXWGbL9cpFKszKoUP0OCc80t/eOdMHh9juACl9YjLmhFMg",
-	"EQOx3ptGpLDUSnUOjrBhT/AZHTo3PmK8nf0ykpLAGT910qjYv/AFBTEcDaoTuNnJ7HSkivdVdeS7/jT8",
-	"LEZVzZk2ZznXV3Ke+AsStmVmhyLD3DK5rVnP9H9y3PDn4uQFm3hI2VP0wKe5fByrFjRyR1UVDYmgawhl",
-	"09xAL5QmO7ovSJurcJ35CrPeuP3pGnum4MzfyA1Wl4bMmZQCXAcsev1wbJfAh/hjZlyaOtWQLdBDSetY",
-	"gLKjryCyuug3f5Vywwow1g7+4DUYWbMt/DEeu5yac7eTPIGMhFfsW2sT9z7/q0gK2LpG0UCzBJsOu3Wh",
-	"wc1h0IJjBSml4AD22v/uqTzeTmQ8HL7idaWYsOaolRiCUcfjVbAnbNBYxso9ZlzwIhnBHVWb6zgagAB2",
-	"xZC2BUGyl1+Ri14XJnhNgp2QMmmrLdzwvZJ0GtEPLxwiWQHKGzju32Fb1ulBSmd93LECf0qp/P0Vtjvn",
-	"xJWYh8m2qrKJV5u3YpmwP2BDCrlzODMr5zNiqIZrUlvziwq283WQm27x+fEzKPNgyK3jfuF8oamG5Jy1",
-	"ZD7Y+e6xwMH7RCxX2akSpkNK5RWtF2lYWPtX10TMNVmmdtJREoWaCzZCU4MgnEkyhQmkV2WyBBZKUCWA",
-	"2ebDCWJhfyQxDc/BWTkNrcg9uUXMcHOQAzadTOY4B+AQUmdXkFLKusAoX0GarbU2MEZ+1MJGoXGeK6xj",
-	"EYQmk2L+BXqvp7LLv+gAFZzga3Wb4bEni8z34JuYYc1z4StjcX0CQirVLjxHY8Uh+TVik8BdpGI3VT4U",
-	"DNfb53cgOqk4ra+jiLHOhmXmrgzQPd7nBFhCbnlnF5ZiAJXAo0qA12TF6i3EguMxwlFAhAZGLpZWg7hk",
-	"jjhNHcpbpp7fiZNmwZ4nMKycxvbRkg7f05zVnN0CfeJpw7av/WYffe3XT+3+uby48EWOp74hrwwKqx09",
-	"9pDfKN2J6Y62tzm6s9+uuBd/Jzt5PDswoYuHL9qswiQVB3ejhlP76Sz3c3nLbhh9E5fWFce4OFIwFWRz",
-	"1eq/L6xvtt3n7WTK1aKOFW67ZmCKVMBcLIlHF5jUADOaz8WrxhGBmADytrms9gENqGVzA+PlGXGkb3Kt",
-	"IYPCKo9y6+LA0J6HZVqR6sYx87iDl3gRCzAd53KAvLu79u1ioZmJqGEojL91SPwVZuoz5jmVtI5mrH1K",
-	"HDPWV4cAydA+glWPXrtMyU3jW97JHVM/xv1UKPUPdVusZhvH9CkREKE7VvtfbU+mmvXTrLyq2RW5ePin",
-	"wP5eN8svToPrcy+LR7+WitdjeQY/fmSXACA4KRc48IL8eFABgD6KyLRLV4yav26jmjj0otojqnRASo8v",
-	"Lsg//uO6gNBEKLSQO5G7X5PNTQumosVrQDrkm+rtzO+kAlSZxgTuXsVoReRiMUqv2AngRvbXwJn05Rvy",
-	"lol4qzKjSkxlTu2ojxWtXBIWVEsxUKvPgPhcw1eW8pYqTkXZWpJySRU3q42vHHb6tfA/9He5PVVx4br3",
-	"6pZi3dA65IqtVOB7HTob9AzUe+CDUnInImDS9psSueow9p7ndlrx95Nu+ciTGLhV7pUhUp3i2JpSuMVo",
-	"dhNYdVIpFoNAj477/cNTG6vGW3YG4DVyxlsLvdFJIFlTC8J6XjRiPF/+M+9j6QZwkHLtCJTQQgsy9CE+",
-	"MCjMj3DFN0K7wAMwOjmgRNrr7fcw6R6nKI+23r3zh0YctK9cTPC0t+EYy+lWoOU6VtyONTykZresRpK/",
-	"w+qzHjaO3OpXkNKPV/Jb1a6QbtJOm1wsXNkBNz4SRNqm7+ELjIoimbTR1mjy7jaNaRZLjN8eYla5THlY",
-	"Qzexrd3Zt4ucReVH2x7RbpY7R1JWPPbtTrxQk5CgI9FYrMI6JQz7h239T29b/2HQ/nMatP98lus/zWnZ",
-	"zRVl1AD/cZSmOdxOOx4/89H3vXAggJMJ2wRuWeA69nuKUDzsPPjgXH4cuC0dPdZWjR/L2p3gK3LjEP1G",
-	"SA2fPI2+uEOTNiLg4SlfPu3VvP/p4iLmhACXaucTFCsNFUt4lJKNqI7XgiSzkC99e/WEVbyRLb6L81pg",
-	"83UrVl2XrC+O8KWRA8bwHKYcj+J8vH3BwYYONdKTo3laeEFOw8xL1zd5UsfMn+XuB4iVTSyzZHWVorWI",
-	"wJ4eTPMIorq12IysM/uVrbmX6DtY8eUqm5y/rfSOUI3I3YS2KpenzcSIuL4jpgM3pKb7Fv9buIp9wQVA",
-	"2xsmyJqxLTHSuueGb0mzRTi476FQJXo0RZxpaJ0IyWIcejErZ256/HS3UxnGnEVbnAI82bGYKQgSGSrX",
-	"oBBXSbEkRkoHhrgAXEqK6LQRjm0uKrmLH42Oqd8jUgMRH1i5aAi7TC1dMI8L6VK0bRYXScWHOyO1iAH7",
-	"ugPGAUtpv6KzksdPawfEAbPWfmWBu7UD2JHGCz44oRHr+WFQEiec0Q4u2g71VY976oQcusvtLaGUZImt",
-	"qFCxzITmZh+QOrdSxppreJW53U6kYrP+aZQsq61IluBk2aPKsR1vm3oL37FsNg4vwnVs7Wgwl6Hgei6b",
-	"TMatYlZSNc/8Vjd3mVczWq5iZG8Uz90rckH4IrQ6ObxSlqnNFzSXFcZjuESZG4ASAWDd7HkO9pvwxUhX",
-	"hJKa/9zwCuEltlQb1nUSvUmD9FGeJXwWOu6jiDCeZvfAHRAVCRn7UL0EaGtOUkWBiawpyY8DG+KIV8OF",
-	"Ng4VPdmMPdFPUjyG1m111SVZL0ECcO3XIsXEPbRNlTQsu3pFyTpFRVtn8wrJRbxyodPXz6jdpU6pOOiP",
-	"LjmX5puN3c6IWuoAeB2Qbc4IPHRJZwEeX0Rp+JolVVMwRTIYk3pYHNI1AqEqcNvczad/vdMquE3bJStQ",
-	"sfoXp+E1Ir0vr7pcgCf1v7wybDMV6yBzIvtMiUe6rbofssz7dgPVKSd99WvKq9dyqs0+xbux195Eowd2",
-	"A1iHGYidV9QjQ1BTkJqv2TOrbNly6fKOVIGlxo3ngp0lCHHyXKmYi4SDnXXGHDM5gWjxe+d6n8SXOdEY",
-	"SORs4vGV7luio8/LFieSqonyZEOtQdEG0qNGa6pyo8U8X7TwMpMwAvhywFOQ4uaI+IpdD6fmjDg6mdYm",
-	"hJQFa/mMvWnu0wUQtt0yVTLRQmeH39wbvBjvx35clB+ylBh8nhUzSJLbaYrN2whs6W6E56xF1/X1A7cM",
-	"Cwju7VPzqugiLLyB18R+0p38RxTxBPQeBeC9AZjncBPFADy68k8DtBtRjTgC7h0r97xlE+FyZFVFgwHA",
-	"6gitTtx0un6cMm7TYNyYOu4a2w84Qrqt9kCD0P1mh27ggOcuOzVboSwlwVqxixtyd8S6jcDcauAZwLnG",
-	"CWyX5biMJeoLPPKl02VB4DL9aqfW7+ZVv2a3rJ4Md4NDDtrRVaSXtK41Ym73t0FSEk8m+XBLhPfnGEz4",
-	"nadaTPyWtRAvk7Ddzoi78Xtjo0RIzYiNgBib/n44j1zDitvi9uSVLuF7L7jdI5Hd0LxwCIAExQpYVJ8V",
-	"O9ZJVkVsqvQp3xLz5wzYmPs48lH0k3gHQ6iZYiZ/kGNwKfntHhn4uRGU3NNoOV/9ztg212yfwKGazsIp",
-	"1/6OyP5d0eogCgz9OkMSlru0rvQ4P/kfXJ+fgetTNmaKlMhbpqqGJZoZZd1+3JZqV9EiqsBTn19f5V4U",
-	"99KdFnNdpyPAO4YlS21grmWg7TettdDyRkuPke5Q/7mGEqbEy/5zkIFOQZDu9TLlXD+BIPQw4872s6JN",
-	"5sHJ0inpGACluROmJ9GtyeCUQ1Ds/pCJRi/4LcsFqjkIAbQkNHmarDXzYjYFwp5NPAnLQIMxHjiDq04k",
-	"hJmOZ3YsDJD33rwWdgepCm27g3Ycj2RpDwRoz4Hu9pYbNE4xLOIHaY9+D0yBA2DATAgOmiLWc05/TfMJ",
-	"PG4or97ab4kFHqyDmbIIENM81KiikcCYyf+MU/h908eBnVRcHQBCcYUwqFuQRA5I6rSMPhj0ew5aUDeg",
-	"g3Zu1w1vF7+dvRbSovQUIC1Hskunh70bVTByMvFvWTeb7Rh2VAvXvVDyF9bF1sR8D0VWzC1VAPTPNlfk",
-	"MgdnqmzizFnLmv4Sp2ECWGyH4tIY6+UUZBmS4bmFpp7/KZnu2lL1YKE4q66Ab2HwKaHaCyIpJVjDcWAM",
-	"O3dvqNa52PstmnkkRDQO8L2gWCNhXO+82TFhwvJVfLHAJHqALQ8h3ivylTVoKragTZ2bs7MSm4+cHLWu",
-	"/KidmsN5dLXqV609jUIHGUVfV+zefrgSYd3GV0U3apHCWXR/+5EapiKQ5wvFfD2CRLdj+cjKXrn5x/8q",
-	"vOnq8KOcPLknusZfh640hRLhzSZzmqEOfMxT8sZlADXFMilGlgoRIfx0+p+XilGNXKVMLaT9beXgJuAj",
-	"ehhvCS1YwpZxgt3bEjklfe/8fSfV9OWkBvuT9S60elnzGlh/IWEAsPxGqj2k9dA6x1xfF0TUGQgbr6QA",
-	"W7cI2MN7spRQggFB6A3D2nzvBfmyTcThffg3cUfM7UlZTjt9P1KoUMlNCscdOztZ7Zl/Sk/EKfWkcbeN",
-	"a4jjWj3uFEfZRMZ0DHVLNmb8WwGNZPqnnlDmikCZXK+sZJ8aAZbmudAul5lHsd4lNh8QraeO8ZSEOMsW",
-	"6vZzacQ2dH8tN+xtYiUgEusfvKH7sLt851ObAboiogkwmIjHsMeCw7CUp0FljIVNRifCYUblbo+0iRDP",
-	"KxzoX1yVMKrDqc0gpf8Rc6ebAzXZqTM/EFrrNfPSPGwFb5rkuvu98L4SJyCRH5LLD6riORogmP2fTLp2",
-	"6A5Z4X4Vl3/rf8Dx4cplXbWU4XVtjw84IbppQ1H6a3I3y28WYU53546Ytf900bCTo1oHdGWNYvU+FFB3",
-	"ZcLpKGjTPAgxhA/sYuefAuxzevjMM8J4jeJZqpzYxdzSN7Rib/jHiZ6poxvWx2LkVm//nSrQ3frKtUNC",
-	"+a3HOjWrQN2RmJmOQC5oXeuXCasi1BXYcwOp6zPEYBkvE4VhudKtHJNrkF4cWzwoq4uWiNTm5Sl5anyr",
-	"/Rj/kKJdojBtOQbMG/7RSsSpBoy994Y25QmMvADD2OkfDSQwmAAY5LxPLH+nohpJe4KqX0p5fyqqpIpu",
-	"Ykz81uBhRpMV7fLTd6peytou58so7Fzr6HZzIfk55uFDPTaskASqqQE6Nr9YumJs+yZR/m7/FmrgXVaw",
-	"rXHKSjhvX2b3Apjj+eH30tBah8tzn71UlIuX0XAVzJhUREhZ1Uw7xcdNQSqVCSa2kuY6teJYIwd/dbnM",
-	"ueT2xwJ7CqC5xMMzaiNdGZ3+nMpszbYmmUX11ek7yl25lw985NK4Gzb+8JYTObwil6bfnuy5MnAErbXM",
-	"RaRsVzpL2+SHLVOwrC1z9JYKJI7OOzJT4Kw4qPZTilmZVRe5oRV7mVbJqB+8Q8Y1ckzlUgVvBjXR/fXx",
-	"fc6HCrUgtKoK2FUF0XWj1N5uZ//uYclAflNlav6SzcaDom12G+VW61hAS2YQPJ6X65bWaUddm9PwbJHi",
-	"hZRVrkxJMYo+0XHsYQci8C8J3pUXOgcPkFlJIN7ZTf8ygehQyZ0IJsMG7HMe9K5DfhJVaJjJ9OeZury4",
-	"yD890O6ODHHYpJNP0b4fnWt33K/kPDM5ALL8ckIDUiI6ku4/6nQYJXYdNaPfhIjRB6rpigheY7epNGTP",
-	"TgwFjTbMTEC1tWeXbOoq0OBhn9UpfMPdthx6gLWaVVgua15pl3zKYqOteaxsC45J2g96RQBBrGmR4F/H",
-	"7At4wrWUmmHJtV9OOiF/Va4ir9CGKwWYvHa+UZCt+QNAN/DuzBc0S6ry58saEEcNGYB8l5U3ZTIVzC6R",
-	"y3IB2Db2qbJZ7eGREz6OV2Z1vYmv55b6Q9exQRddkuW5NEZuIH4fdoe/1PsOgKQf2s1PdWu9RLTqK0yd",
-	"tx/aI8y5B8GW9/Zc5whpNbVTccGW75ov4Cp6DyIcBh3x6Ux2dxd2W7Odd9XR5K08hb0UsOK9veJP2NaI",
-	"bi1ef/6Hfdy6lD2foV3a4Iwd8/+peHiK7+/6Nt/Q9YkkX4jcWFJB5h3ecY/LtBZ8MXT/F7yuY0lgXtde",
-	"QwB8umA7ko2sBf1gSUvU1QwmzrR403mIhqGXVjoMGLsvvBkwjHIlY7XYh51ibHCc36ExKSctrfPb/3wT",
-	"uL0n51hKsb+7FXEgZb2iz17TTaJbKj0Hrr3/C+1nwhF82BeiYbKimR6wkcenBegQXW+Nn5tB//1IoI2u",
-	"70Cp94YqLmjFTuiuvYlPIIJVO1Gq1J5oRrUUXCwD9VSni/bCmjyXmYgJUqXshcBSv2G0g/5HN9gGBoVN",
-	"uUUZU0gVT4twdIJ8x7Bd/cmFg8qTB7eid5SIH1jJt1Pl4hTUhk1HBEdh8fx1J6M5TMRNdfoqjC8L4W36",
-	"9EcQ3roIgJN73QDHbWWtjQqRCVsUR/RdXQ9cEqcQohOzu9BXjTUFYU+DuRuUfgfLMzShhBZNrANh9aLf",
-	"mXlS4/YYLbJL0mGOFSHOiePGjLSaxpDCpmjcY1h2PSi7i1N4laAOuVGCValgSoctfvRlSd6lY7SaF6Nd",
-	"1jGeO08hko3yhLvUw3reaZdmZDv7U/1t7ziEwmQ7+TuqKg3N+1BfO9h6y3dMfb+M5msoWfMaisnIIZbL",
-	"Fbl8fJ9x+rFTrJj9naqXyU4dxxIItqzD0Nnwj6xqE7kV1ytC62yLO3Eg5OFRwFdkJjVPPlaRT3SavLxf",
-	"MaJruWPahBptA0Z/2FIDcOvre2DFGlbHHBQtKldpMIUtLis7Mz8dQ/8YYkNNy5+bZDEtOOft4TJXjV6B",
-	"YoQeM2QB7BwkO4Y1/rxc7wHUAkEHjlfOum5l+6UOC+OIjjyWFwbIrfy4jZWubJnZUK1fSz0hRjgJJBK6",
-	"Lq7vlPyADdCyVLknhs9sK1m6n9KZtCNaQDXi4RvPDDxFD6gGgxt/YR/Ne76ZXtaAfajE7jupraa0Nh3A",
-	"EyGYARb/+z84iuNhebELjSd9fyhz1YYuM/VuHuyJf2sexReQ6YeJOpFP/614v2Lv6hyWz1gXXoqeZQKT",
-	"4AQ9l2x8Bz7zHl5KF6t1unYc6ECXdT7oeQZaUwyrNKbXEVdgNCzst7u8PF7YjYCg4IdA4A5KulOYDhPb",
-	"lUdbb+iCxedZp7vMrNXMhDVplGyWK4LJcN9N3Jgr54GFUmS4WhtFMbAke/1+EW5Rns1zebDlDjteQykf",
-	"Tlk3euxn1ytNmIlW9vzh5GLLXfSiY7b2ijHz8IapW1Z9M6gaztjN2EEI27kxcOJOdJpAaQ7XDqLFRnql",
-	"KthHQ5zM9OEJY60CYWMH9EwK6+ETAFh74qqv5o0Scc+y7VHrNzjZo2jfPqdS+7hjGkVM+LPcBbZPUlLf",
-	"fpLATbhyBMaQ0EZAEUc059Ky0M8CiUkuSCk3GylyG0l/QKT+vnsX0QHSRFAho5b7wCZ62xivv6ZnCvSG",
-	"1jUQFlhXDIqafED992Vb36MNfNicQud3tD3PUL1yYMCl++zf7sS1636aZkjJboR4JRvNVrKuADl86Hof",
-	"I2KPhRlrunc8CVk7xX4FADaOUIBdnov447QQqPuiXIqLa4SoPD2y8nYnppeSnxR7xreMhp35xxMmzj44",
-	"LxI1JaQQn6q8Oum7T9ZpEqf96MZhBxrEHDhNPvEdueKJL7vLpL+j3H7etaxOcOSkR06qmdGYwV1JwPcc",
-	"aB8cTay+pqJqTfTPDVUO/luQm39/SeCG2CLwX9L5XncIQm+ze2Q0lQpIAPnGdqPqdAAQp8FlPcedR/sc",
-	"/3L3JQXOTOxYeEdFp/Mxf0OMIFAhDahLI2Kz6SgH1fBU/MjyjwPfRxNt62jKCU8KUxF21+CBTN36pMRR",
-	"toXGBU7gazr3Olt0dDFOUVG0uuWJDv450yZVObYPHVT2Abpbp9rlRZbbsZ6jhTUOkRcJS+D9Myu+3UJd",
-	"CBaBt+mXaD6ks3kgJP99Set4yUFdh1dgISTExrOZBCZIxQtqorKwLmn9LtSp5mG2JWBnpAn0uAiWNsDR",
-	"CX+xXz47NnebrOywbxhqWdtGKWtT27aV3tGm3l3vA11pcqrRPzOWtqPb0SHnIfjs6HYEc7JTZyPr6nhJ",
-	"cl25WT002DHH7dmLKIb35lhe6LZuZyH81/mt190QPdkL057QJ9crycsM0uFYPzMWhpUrqXGDOZqMYb5N",
-	"US5Sp8GG7gGDu+3ECcWVjW5oDTUvdtGhfwaVZLraKxuffxIw1oiptMyquQJW63wPBtYkGl9kt6xOKFpo",
-	"KihGQHlzDznEyo0db+VKyvoc34GFo1M7xEEeju5XJyIQ7tuPRQKmgqO5nNxBtl9jgW3gMpBrsm2gW95F",
-	"I6FYF8tvo5UM0BEYR+T2PI3OaIIrseYEz1OnMH0lbDrUOhlF3Q0KP3oywrUXFC/4bikKrwmCIHckwS9v",
-	"Qk/lAVUfMiyexyqJ9DsruXmZxtRQDKGOWjQVBEY7re2500Z6RzTSPHHoSwJAhMHn+rMmo1z5JLhtV6/8",
-	"jpemUew0wIpQEuWwrIZG8ETcXkcKlEJjtgcfglo5ICv73i80AnH7bAVCvkHwF6LFPY63Do4j81yK2UCO",
-	"UEo+HN+Wf8TdlePzI00PPikMoggzFd2PNRVT04CTcJiQO/xVAocRillgryJ7gOiQTR9S5g4g0Kcsfqpc",
-	"LsBZHfBfcxxRQeiWqk6nPAztgFsa6no1mUuzAhTitopHTKNCGcHNTkiN981z8Z3Hko2d4NVXGfxfTLVA",
-	"+ocy66lXWygszLZ18i0eDUwK5tqXHBJlv5iuV7sX5dH1jsQxa8hd5lv+RiIaVg58zxmkjGBcz7A1NeA/",
-	"HkBeFQ5Ts4WHlAo+zsOftRTqfRhFf4MHwnTdNA98sz7Ii/spiucHXNMvWtk5ZJ/D92LxK2w1J68tS25s",
-	"w0Dm1ddjHLACyJLWkBU8hGXdUmOYstf8j//y08Xlh58uHnz94X8+/uniwZcf/vXZTxcPnuKv/mV29wC8",
-	"v7yrDiLwxQ4AHZVWKy0pXfhKbBvzz6cQJ4Dd/bNrwqWSzTYJiU/3BCcYkGU6fdKKIS7xFEB8ZFTu5Z6e",
-	"Rjy5CYh98Viqnc41F5Wr+yywq8+N3W3gK/wgR6dmfDqa6JVU0DqygWgLTvSU46CXhJ6aV/vjoPjjoPjM",
-	"B0XcxWkV/hENP7nqraRq/jK7YiEb1WTtAt5nxiJxdJzZ6AOnwmF5KJI1hilxktwEdEbh35BTQv7O4Smd",
-	"VET+rm6WJxWS/xjqHRg1npS5c/zZ/4aYdd0sQ4HEPnD2xupIc3vDTy9gGa84SRWR7I4thYer7Ezo6XiV",
-	"76QyivLJZFvQ3RA9JilXvhjpYKF2K16zA/25WBQ+4tZJP5SNumWFs3agZl0CxvEdizbndZRLfiV3ADhW",
-	"eMNkIxMsXHZYI0HOCVVWyMKfqYi4qP488frXcnedX0V/ff6K+CM1UvBSPw2dIXe/NifYH7r1cuYcaDsn",
-	"ULgwY2qmcx9vT9FEtfMuIFcnJGfBWV3dIYyI96cqW4+FkH0fWjtB/ms6k+C3j98G4auOqCsmNNvMa/Yw",
-	"qJpp2srf31NXP7CfG5dHnxKjPsr3dkUeX1yQf/zHteOqWknjoKOWyJOVY2IAM9SxTDZYQ+DK9r2pET7P",
-	"UO/3hQOzejZCFos3UXPUPMPhRm0xxTQ76bTmVmMDZzEa2gHbzpFmnU53bZ3b1BJuablmRgOpmGNOIfKW",
-	"icIu6BTm/jvwXo/y/RiW4L5dx7parCPZNp9Mho3pkbuA6u2TcONM+rdncR2gPJzIdfBOyXk9mQO+YoZi",
-	"4daQWFEpqcZyjrSu5S5B2Htc4aaJP2kv8RANlHmu1TytjZcXYcDZehypS5pEV4jhps4YBV4WHhXXBMEx",
-	"n7B2K2lexLersxE77TKhWZEL8vdGm0CzAjjJLjpENcRdMnHrFLPn2YTj3tAlO7nHfYLtt6AxigD7UFeY",
-	"QclS8boG7Q5NTFZ1UnFlffQUb1HH2sg6gFrKBDiKRk+hfuDh8DRqC9JhBhEJvoCjExHxxFXgHvtCE3s2",
-	"pT7iIL74lzR7BrwzuBGhsHG8hbqYwbzGdzermfWlWrREoqRcgNOpIeMYaHNaXxSH4e2i4UqsXJnSoAar",
-	"iwwJ2KxFF+nBH5OhQZeqzayYKVquAft+Bw69vGUqwSBk33sd/0w7cKwfsk915+PXaPOcwobSacrMwnKM",
-	"FT9SF4E6mIHgANolIEZa1/KabBgV4ElGZvwQZAF9DT/EHH1qGiVO1wETtA00ZR9NScBFPqQ+Yh5iyN03",
-	"7wHZajKwPl6vGAeDXdR8WxC9omtWkHLFyvUzQkkt5Rq3wEbessB7UGDHOYRNHZuQbMwzouXGFSO7eLEK",
-	"PCiz7C4x/GTkyPAVjIVTNFy5TQopkIsrqNwZCHVY2RCbfnq8iDPZBjbA9XCYdXlAtoe1PHgE5Rljvjrz",
-	"VGtsK3Wsovc98EJp4+s/fTBnR9GOp54R4MCIn9AyzARTy/2Pq8zLJ6MCxOWGCUwBeFxJz3Kl+32GLYMF",
-	"Yu9BjW+qqk3kb/jPxNKEQ8rCnJ6kudPcKbSOA1HYfQrMctwlKOyFPtjHRNXNDl0e24FnSw0BnwkX5Oun",
-	"VrAvLy4ALb5UXG+hF0WvWVXA8gObbg+arw+JpHuZ8K4DMcoUfJz6xO7U4cBrpjU41swYpq7AIkF+RAiZ",
-	"wibJBPbjGzaAbB+bVd+sOnZeDpdsR/fHnQ97UfBT24rzLuiCn8222TsoBP/+jkrxCx+WqPO9Xlj9HMd2",
-	"yQ++63rCub+hH/MDqNneCNtm8ypyk4VjgTtu5h7ubjyGGsIWjWYPcVom4obArTAQ11E9LZT0Zwkgmb1+",
-	"8KsuuRJQ93egozpqM3E4/YZt758ygEPcNJ0IG/IDo9WrMMS747NFEwu9WXT0W5Dk7p06PStupJKllqbw",
-	"3Idd0y1aCHyG7EM5Zpr9gDBsk43+/BrH8pTBQ7SuzOsQ9Z9wlwbRk8AzExwSvC7AxbS2/taHDxPEEdlZ",
-	"PbbZngS0BGP094+4hf2JxU68hy+k2jD1IxxXU3Yn3t6Z2G9Y1g4dGuVQeObpyaFS5CDBGupUoEYJIi2R",
-	"WLu4ZcokoqIey2fMGPiW69U3+9fWyIal09rtmfzekoldH+HL3UdBNEbIRM1dKhjgEVHdgOMKwC7Qi8nQ",
-	"iD92eoA03WuMr1iTA8e44zoCyaG7qtSx/jjkG5CQDnprCNpL7CN2nV8LLvB6CPB/iGasExTmRxA5Ly8u",
-	"Lo6CcgLd4jEoFVQmXWjiPK4i3w8yMsj/9vjIAI/wXMQBpPAAsjLmbw5kLtZsireXt+BMEwreDiFM7HCO",
-	"WmN2Oh++mIzlqNw6BCl/nYM+cyCxrqovskNh4Vz1RKgULNrO2dCV0dkkYLUhGKEOLcNDT4vGdUqqSPbS",
-	"KsHHRa9XN1qOEl3HZTbrmYvHRRpLTtoUWYzWo9KM8KvRmK9hHw0AJBjFjGsAywNCgoG+o+oIuP0U6Hrn",
-	"1wwX2o4yegtE5LWxGjJy42E2yz4leDhUt81Vncfk7bLX6DPeaZvB3E3bZiPz0OhY86L3iAADma6Z8DiK",
-	"BTErgHZzrNMbqOk8flTCCPLm6B2Wud5pjqzROrmg3xtRx8XXGVxQhN8xfg7DVeiEWMsdwTKQjptYNRKH",
-	"CZ9qKln9nt8K1NHS0dhdMLsiybEV9ezJThykguC7i85jy/+OCnPQ3n1mww2Vb2u+/XsrCYWrqnF9BrH4",
-	"2iIu7HahhMRndo4Oh+0Ygqk7z36b/3FWSnS6OshxfDFnm01YxBsnfoMWa4Fcorki8Ve8/lV7DhzLJ3gI",
-	"LJC8VmraV6et4JvpTsqNF7HeXPmlRs072MjNXp/JeUDrbMKz4pMFI/JPy1OCN7y620EhNxsmKmpcc9UE",
-	"RZjC99xjhwpwqVtFoPxLWHVF6FwzYVxhhevq4DoO4pmwNnbJKhnIHfmOhzwYBJ+LOrZCMBr37oTkdmby",
-	"9XR8xbeCObcNp4YiGtOgKMkVPw/NHrlIkMi3xU9HZgIug+8+lIojiqZ7dRRy8oby6q2YDmU0Jb4l5fpV",
-	"1EIRrIMjS9vQLQQzAOna8V7EHpuoysusb8IGcFfkRONN1je0NtNDf+yWiSMkQhtGRVsgs+FVVftduaK3",
-	"rCAXD5+en9qn5j83vEoQRGlJ18+QKrAgG16vrUEwb6xpaH+KQrC5zvzhHwB8YviiSu0LMlewlRS8MfpY",
-	"o6BYJz+3a6haMjOFttBzC04NFrovm8Je5IXoxAaZ0yjj8SCBZPZK7jwOBgAyXIFF63mkNtB46epi9+Tn",
-	"xtp/Zj+MEKb4tgPuTY9JtyBL0gHNuCJfZVZJwwmRrsWWC8ME4oIsqOnS6Sp7wLgk/qiB11ZtXP4pDhMU",
-	"ybLKXeFoTK3k9nnoOxrpjqwjsQGl9pJiVVOyAueeiYJsWG0KRy5qB7mBaFAEN9F+xThpZ0swDc9mlfv2",
-	"Hn8xwsZM4S2Nu69Re54SH+UkISuk6A4jSjXdYzlhKjh0jLnzCx1l63z85ITKiqAR8jhXqHg4Eayzh8zi",
-	"oZWm6gOIDbd+EHJP+0KpCDHWe6xFOA6IdAD03lkEFJVxQUvQYR+wYF8R7UixoOHLnqPYQADMMSU7qUIR",
-	"mFAHI3PBSvAaW6SzrNAfjX2p4iWcdULKqg6k2yEzTas6juboOFfjJyidNrSV3EV2gtQ6VOQ124JsZaMK",
-	"HFHhhmkNAO/Y5kLnDgOQsonRJslbpnrT3AvN2ptYlcvXMQWNd5wnFGOXRR59YwqzKQO4F9RAWMPTFIEx",
-	"Hud0itk+l7fshtE3iX5HvkQFseamXDFhlbyodEEy8R7LFd8kKCeWDa+o8zN8equBAOwa/GrFS9PrOOps",
-	"BndrpHYZ6pOtVgsPKHI7s7sDsasgf4l336+kMmUTC6LfcLGs2YMaSq/Imu11mhZcxygbpGYIe6ax7LBB",
-	"GEk3qA2z3wSobNZFaaLDM2yzZYp6uC5/7/WsmL2I39ByJEbms0dYbXSPUdHqXOuiSBCTgnx/wibpDtct",
-	"Q5igjox019xLVXcpsqoewha5S9mDf8j1KqsCbMNF97eX97v/2lLl42nZP7bmf/qtGa1sf/A0tmfHdtc7",
-	"ahAR6Qa4bCaaooKwWwZkkTup1qwic1quW3SiADRygOXR2PsnxoTLlZfqFMnfPj+IFQyHqSpvvg8s2Dn1",
-	"1zjom1SitKxluY74Sx5te0V9bBdC+a4FgsBthbXbt3TLVEF0qRgTjieHlLRmoqJKE1rzNbsioqlrbGoE",
-	"wqK2EQ8IrwOPerLFkqqI9+WhHJzVz4014NG3o2EICJd7ReasljtyYa+qJHaRRHPzUwKRyfSzoXqdSK5O",
-	"IgjYrWSq5n3ruhtXVqFfkX7sExydQPJ7HDUSxltgDWCgEcB8Ns59TNISJeat5MnGnn9jrbN3n+tYFWN2",
-	"Wyv0fyUSDFAnqttogfcnF4qz6hm2jmEtnAcewfqPu8r6mWCsT1mwJd2OHxO0Vbbho4Q00KHFKuKgv+fM",
-	"dQ8UrvcBsFYCjRZmaq/IhRNX6J7C7jG+XOV6aUu6Teo0Kd4nbROpqgORPKr2MUU/IsZTmpJgu04ChE1n",
-	"w6d/yhGePtnUFSkTsDTWr2ZToFYBnCz/huMI1v6B7Vh8s0bOZpe36Qaimm+4Yy+ZK7l2B1nbAmznRI9G",
-	"gY/tra1HHMtrhWmpOROcJNNWYiW328P62QNoGKmmlHBOLRs7D371spUFO94s5AJr0zMRiwl3NRurqTa8",
-	"dFWhgCKOgIoYyOEQuTIFubDG0GVmIAlenZQ5fBVAqUDTlVlBDs+/a1pRybSthgbKBMIMe469tzZCrDfL",
-	"Q1z/Tg/53SqjQcxZAl3N0mobd57go/zcedPZb+3gHoQDw0+N19R4wLZHV1c4W2lxiqpofZTO/m2Nqp5h",
-	"n0cyCt7VqeyirQhMDBAuzNRDapxeuPYJ6mFy7ASstiHQV4JmmGHjSZ4YTz/kfWPLsHqc0WzbAgDlpvXZ",
-	"xuBnGkwxwA/cM7H5Euc4Z7CIG1tgQ0cLue12+0ITXhVkJeeFA4iYS8DHWyheLV2aQ0xzvBAQ9ez+VYEB",
-	"hctM/H3XAtQSb5SsA9aKTckoI4XbIFk7+D16aaduYFcEOKnjBIFrwffxPetcgNezo7qAFDrAgGm6YM+s",
-	"x0khduQLQF20AB11O5tfP4W+fvCrkMsoFkEJfY+hz8z6TCVNAdqexEutiStU7GWKemGBxGEB78thaMc5",
-	"P7HP8oZX7FunjqbULDdjn+zw0oCPyxS+fYhRSLx3ISsmADt3oEgvIgUQsq50Pn7BGVk3M0o3x6GLKnZj",
-	"2PbYJ8YUQFZZpzuWp1d1dja1H+P0AkQ7RMfwhSM4QNVKH2HT+ijDGZBU4p1lu3x8cXzz7XWvdR9Hmj3X",
-	"N9iycep8A5wVehO0rt8uZs9+ykXAmn0qhszVsfq5QE/eYkK23FOBrj4P253yKkr3MSC25rFu5Q/9WUSm",
-	"SgYAhJ3vGsbBEzjv70NK3JFr7cnCqiEg3YETFvJZBdls2gg+PuwL7coahzjLMlbh9WfPCIUgQNQ4iJWx",
-	"prqUAyOWsdqVii0Vy0XrBHro+HbKBXXYn5Is+DizNxbuG/w4ctwmJeVmZFo3UjG7eIGdgCuijdxqspGu",
-	"DCHSrsXoJioVyKK0U3S7ZRXSodU8gMXDbUW0l0tUMQf7vRRL7cJZhq6ZawlESLJO67LnWljEq74Ad/Go",
-	"6xgQ8WHGnBXuvjUM0T8tNvNQNMNSde74xwO2TN94iIwnGLgCTBlXfpWlGwD2CzdzJGlkxUlHC1tAPWHQ",
-	"O+AZ7SRRjUBqkCsMnGGq2bdrckPAEgDTA3lBuAhg3GGzY5cAxtpF7odc42gdqfEkOv42pTfo/DJ/FYbX",
-	"pwPsoCmbDBlzvT0/HHZrC5+MXQEPKNwAsxKMDkco8aVTIMg/L0Z4Dxw860vtnNwFc8leGasuWPBlgwQb",
-	"1EfhBVUKC62tPnFNNHtMlEAmtkDPyv7RsLq2fsygHSYX/XuaRTcNK7yLsZSdlpObaynXUylsOwjV7uRA",
-	"KFFPzVJJLCDhZsC2DOlTe10EysINZHic4Rolip+70WUX28OCBL5x4KUusSi4YMYaQMExNjsmzJ6YRqFj",
-	"nVu3mLMs+Dn9sY8szYrWix8Yre4g9LWU6xdWMk9/hGpiRTU4X7hn7BraAwgd27jxcVfANLrZ1mx8HC5K",
-	"dtttf+4Ooebbo8JC4UPMAdiUK61mRtYVoRuu44bnka84tPq7S3MIghZ03YEUFP3DsZ0Yt07tZwaFV2DR",
-	"ShINDUBm6TL3jIOxPb+DPLlg7uFGV+w6ewT5GV+49seELTkZpXJBzQ9gUrIq2Z909PsB2e57tjVT4C6X",
-	"P7CqKb3Dd8JbN1Tr11Lr/Jdah1wumUggUeAfb2SjSpaj+RRUf3aHcTAVg+ltwQA7q9iDAezNS0y2weNK",
-	"HCBxDFFvYtfSeEo0T4bmaQBV1SJkKySpcCVAzsHx6iM4Bf7WliZuAj1ca1nHkurPE4ijnsYMbfpAbd0B",
-	"vDxBiMDbitjrUrCb7Io6l1Z5k+joMSsuBNMu908xZIHTDazfiJAZQA8yIwAQ4sJXZuZysi/WK7plf8Ef",
-	"M+/YRkXPOsWlrCv78XBJh3/Pupjo6k1LTTdqQUt2vXmcm6Jb8XItmNbZnw/tWZlXHxa+dV7WWaP2mb0P",
-	"6M900ZG6VqLC0sWUwbZuImga7JapPbGHrHOIu261ry4L7nV2v3tL3BVD1amb5U06O+JZDf3bS+tntNSG",
-	"sVyaamp2t1N1JetqQqYgYFDGq5m4bpkU7dgg48PMFTR9InGAVGQja8NE1wug223NWbc629ngDsZzBRki",
-	"vC+ajlJMT+GDSB1f2QEof7D56WtH4B8R3hJmLSac9jPvYlVhqOtOT5gKGZyWb88+FynFd+LtgccR3sVI",
-	"OJjwjNwqRgE3AEz7wsmRbGOJEKACPO+2Tgz8S++CR6I9z02CImbZKJbO2MFQMD62k1aAVZx+M3Q6R0gu",
-	"5CZxQss6EOK5utWuuod0KDqsQIuwSZ52xz04D5Mdy9Far2NKcRik0kUVRSZykDOY2fq54eXawWsEmhN7",
-	"xu24qOSus8Ub0d/kHSMFLKYO4LPcMhHFtumcgfL0PZAHsxwmoF1e/9p2pE603DPb0jkno27igz8VVQo7",
-	"qoTvC0wWeOVrOxdYTnBep2PKU0ijy9BadSRobK8C77NiE9mbonDDAWs4UizTN/pTjDN9S0tbu4DWUShb",
-	"prXzl4+dDQjx6a7PqpfDvRExsZtEjVJHwZyi9E/eLIMavv5GGH5spI7juTsou4dXL8LQ9XHC5LTnSyd4",
-	"EXw9X+IDFpF3WXoA8WFXZZKwPvcIQacSsB7yME1mnVrUKBM5nDMh+zuafcKrHLnmcYw7BG6y175dLDQz",
-	"uUZlCsEzynHvCfd9IusgSgxwAQi8A1QayFCSrZjwLe/kjqkf4xoQw/neQvFcUXGeW/vfKNstr2p2RS4e",
-	"/qlLV/yFPg3VwKGYDkb7OOKi9GcGTCN4vdwl4qEJnixnwesUWRZ8eUF+vOpwqXNsVcsnbuvRtMb7ysDq",
-	"KoF7THrGzoKwzdbsCzCLKg8qL3citx+ViwVTKlaP3ssCCTmX1R6+yRmjC3BXGNUOyiDfBU8Wl26DKOaQ",
-	"atFoo6AHCa/ZLXNtT0msbMyRX2dzU8itfoUdbNFIhV0CBWkSqJORi8UVYbVuO+CkAFavXjlCt3xARR1g",
-	"+BJE10Zmzw4JfnffRypBj/IpvXCcayexKbVKPJeY9hC2peJ6VYDEYmYM2jWN9r7QQ+J5VStQOC74yES5",
-	"AncaG2ytPnTQrxgSsOtwFUBIMOQoF6CK7Jsg/IeHwsO/DbHi4fFHTwu4aLQyAd5vPXcrhJ0aBXQFWlLB",
-	"nTxQ8yGsGqj3gPfLzo2blyvXAqt9+Rf6fR4R18rcxFqFiVUKE6hrMVAdmKDvcEKGDOXBwSMXxHE4WglQ",
-	"jdCB0txTOPrwM8ZIcfKkIIsGarCyD8yzU0zKFnSxQ3M8FABPjRjB0ZHNNil80PwIEwEHYJIbL0tSXgL4",
-	"d09OnkZ6NjtYCweesC5IA6h7HjDhasDvfJwhswfIkJUnyucwjqc/EK4CC7OgSBmicr7MTPj4Y27uYkCs",
-	"1+60y0hYlKlvEsWLrnCRd5MaPi8TXDdfbwiBxIUBFetHPAGz/4xMZHJBvM58Rlp6ujlbchGRfGhSQF/H",
-	"b1Mjl8x9gm9hACoeH0eA/et+ipbng4HwIo/2tT1qdQdBKd7CNlKddQyBwp6m5hQk3NOQIyrJdCIU6fEI",
-	"XHlv2ycdYBaiHUaMVj5SmgAy7b+rtEYyoH1pWpsiwOEVri5SkUDzMTQTV4rqVIGiHwmxR6m1hw9zFAPA",
-	"msbEn1SuJC/tTl9xMEs6IliCcqoUQF/QGqJXfeRM/8LAYTKXu1q7WLijNPlwcsehzuiyA3DOdzBVp2Jz",
-	"Dlsr49CzqabGYuaCnMfUxo/uslEQ2yBjrQT4FshObyKIdvviKOwtIO+egHrrIrxjX/Kdu+y8rSNH7rpl",
-	"SvMeL+NoO5jrXvZflAc2hXN2J6ipHd2eQjHkCne5cCiuHY4aYFFr2+KRclOxKOijq02Oa6iTgE1TaAZZ",
-	"DSNBPbhhZUHt7uj21L38voVTumFMnASHPTjJrT8FBK69zrizUcIl21OP0uthyDtKstcifQztzNFtk2Kk",
-	"s5Mr6yoPyPgcp/eGrhNyDDhZmTQBB10r04q6cwS9U8Kd2xpPucl5MHy//1r/bf72zmmQgVJpV+5EiMr3",
-	"0tB6MkBlyauXuckpquYv8+vwci/dUK1zr90qaZhDas0SjDp7GLpZ0tNAyvED/NvCk/yEucnoDL5w036M",
-	"YZyqiqmHbl0nBsXgXhjqkLDkhEPPQQQbtQ/wYA46n+r+GejC8V9A1NfjIEGgC2qPNXFx3MGB2IdIGT3w",
-	"etwrYwRyCQbTMdoePEPmrPbYbprur1rqNGFVeYlg7m1A/USyE2c+dr58hBoxSnriFvd03pO/6gbTS9Ml",
-	"goulRkcZigfuGLmcy49J4h9ncvmAq/yIQcvGjj0Eo7JsJXCzv4cpi0FrKCdL49jGSDDgW9Oy+sjC1d9A",
-	"oOY7UaWLQtvwfCYK8ITwp0sZ3cRhmWGyk7k0is02AFsWABB9Ao0s+W1ut2cuY4cLvoTG1ryYFrtldWxx",
-	"Mz0m2BAdt2mhGPslihC6kjtMf0G5k6PBaowPqMNtmTQMSv7CxF9FFX1PqDay7j9YldRhMZAdVZvcl7SV",
-	"1hE6EohyeKdlA4EPBKfgqmut2uXAEjlnqOYF9SU1r+k+XiI9JSK64R9fvmPq+2UUqZ1o4JrnArgwKFnz",
-	"GkvYOuTkwImViYybgtP3+U/TIZwF6cd2NJWZYZW8/mb/xsHvRgAWZUjOQJDvC1daHXad5LX9Tq8tnArO",
-	"M6Kmxk5dbnO0BEHtg9VvT5epJHupJuvrCbZeJCrNVAksW6hKWMXnNSNT6oST+gT4dPLPCi2l+HM0QYzE",
-	"S37zLRoF8V66YrSCADRE8ABMZs6WromLamIf6CAQSirIPLcPbltzc+Pdr3ifFRV7pNn16rjitO5SXkMx",
-	"NqJj2MfZA3oJKmol++SW3e4uKBtNLxGETqy/3Ma1ScUXiwnpjNRSWTV5HQutd/LX3AGQ2mvzZtJeaVZx",
-	"EAA4F3xrBLQzIgufVd+u5jjh+SaLOptwPEx1UNyd2Z7voHDMnYB+Qx4cWE6Hh9Cy1y+FswCd/vDmlds5",
-	"IVIN1kAQj1Z9eJMwTHSrkv2Kdk8Ev8M6ZWathj0wfLzlFrPJejtkJCrpbefvWrNiOlm5YDu//zHjFLek",
-	"o+Eu0QJ4gxd2+fWzLy8mwq2t5Dzxly2T2zrBr5fD+hrgmRBoXUyBEzJyI5WSuxcqhrEBpHXeGhHuCMT2",
-	"T+LvxAn507OLi6NoVSCyvTeGj29RyGCeAiM8fE8Wok5PQk5F1fmR8pN89g6rN3Wp2KDqrJ3aYQMKkIwp",
-	"oJqhEMxZnDks0AtyoGyPg+WGBtEDhYynmbekM43nmurVOO9RgPym5drB3YA1IKorcoHgAd6kNlY/QxN8",
-	"3tvtmTEGZHFPXbPw0deJWcTEOoFrcjmLsJLbJxTdIej1ttzVvpKXVdE8YR7+9gqjmy7hE3pHXYNO55ty",
-	"orP3gcoQ0KNaWAY/SlhoJ/YdoSuykp/4XP0QtvI0PeBuRU3Qpi8nKIP33YpTcPQc5yxgnHFN9Jpvt6yK",
-	"YDvkBxby3bhBk31rO0RK0rEkNAJD+a6mQhdk2fCKYTWaYhsGhRyEcvUAgOgR7uIhed9ygyAaEJSqWn+K",
-	"abIsCHY2arLZFI583Dt5jQD0YUqs0BK71qgsd1yzh+Q7paTCJ/7w4pp8/eTpfyOOZfbf/q6l6FDAcVZX",
-	"WFt4S+uGtZ1RXBNa13LHKiz/c1ntWYeoe9bJqc4uHl4+vAAHcssE3fLZs9mXDy8efjnDnm9YuUe0LBl6",
-	"lkuWgP+iZLuSArjdypUrJwnFT75zC5CYMTllEHJIwkRyKV5Vs2ezl8w8x1dBKcFWClcJ8fjiAkVIGB9y",
-	"3m5rXsKtj+zcgLELkjFUmxW75eUEF/JbuD5K763q49vevy4uf8PdRKtKWalwNthKbhgRzOykWhd2c3FD",
-	"aq4NEy4BXISKFf8meOyCNnVyg4XZbPmIIUux2VC1hyMeYFjtEqIAhhUydKlR27rFnH2wtzqZeFRKx7C+",
-	"jSLDPSf2AjwRa2Y0xANRUgDaVJTMdfyh2aVLKhCiuS8ZNyu5u8b2mi1VFDK9GuAABxyHC2nlXzsYMrmG",
-	"2YKttuvW2wIBZby01D7o54ZBAQweRbNlg5q6FbEw4U5LHlY8f/owkOHLSTI8Gk2h3IoezMgRqQoRHlgI",
-	"Ow+t/MCvqHZV5BDqWhDNf2HWfYb/6p8bqs4iYXYFNQS4kvJwXNqcwD/6lVefcBFqZiKh59f20dTtD7vU",
-	"QvpYWl+u3tM1+wbtkoPFejJ86itv7J5hOuyLddCacxxC7OsHAh97W3vJo1fV7NMHmDIkCe7uzf63/8Bo",
-	"9RwumqECY9p8I7Gs8YiUso8AQ3OYaJtpuX9QOxx2wz7aX12Sy0ePiZnrrSPEdeI9Ia18hO4AXzQA0j3C",
-	"eNHNksET4uq6vceohn0667m0nGhtDipCDiuMAxdfpElWrhMZmh3twGugjqwZdQFoaxUUpOZr9oxckn/8",
-	"v0WX81wuyCV06xx1i5fpcFFCe4Fc2p27PMNms5JOqPBPxWaTTpKZaoJOOtkpbpgDtXKbETuatVdEqlzx",
-	"Wyv59idvTif3mLUrv3EX3WGTeduZVzDHdhAPqsbXWr6cPXvSLeD3PX4b+vF69uzya6yxu549s/+yZrr9",
-	"7UXoVfI9CR27u7RuwaxEBukH9mR4sKgxHMdZyd5gkcWTxy2g6+Xjfi5gq9iKuWblJ1DLDOVpP0F/Y2dU",
-	"6HQ9vvgE05t3+g1bc+5hqx5vp9Qx4f0O6r2pKVcAy97avQ7R4AzSbGUKIutI7mTFGWLsLsoNsQmzUrJZ",
-	"rjD9qiD9Glg34oId8utxQf5RqvU3PgD7hxj/7yHGdj093FRcD2us24cCVQDCKrCjwUE7aof3cA4PRKo1",
-	"BBIBoAcN8k5M0Td/dKiiGGFiyQVkRACpD2o2kwJeUkNruex4sQPn89pdco9z7l+RmG8/yLvP53VjNPYb",
-	"uHhGU7OON+Cmbi3krqsTHHWtnzJ7d3LCXnNtruGKO85XHkvXTvjo0EF+aTCRz+vapRo357DUD4wsuRM4",
-	"rVDU4KKPfv6wqq07fRFfpT+N3yq5vcZc13EX5IVUS2kME2f4MPss9JNcqm3wESf5HsVs28Qsoca4r5z4",
-	"zMUbpKz9MPXgyduQQa4+r+7tvfZAfDF3fIYV/p6xrVteYIjBcvy+kjyQWOFCgyM27TVcdCen0ZUMPvvV",
-	"n90SWFDDQfoVEjDbA/ari0/hRf95bIhTXeV2YvNqZDoTO9VU6Xt4/kE+4/5Z3OnxVIIX5dRZ6zHJQlRd",
-	"000oSPMhsjnTBvsEve2xP8PG/MZ6yUDfZOcK88+S10UAQZCKULJVTDODzYpct1mX0DAdt3M8hvbIoY2w",
-	"1Pd/aNs33bivzjy4cfjnObZruZxLuS5ITY1dR2ibLRwxbs1vXYBYCmLktjOh9rdQpgGwHTEdeGOognmc",
-	"nX4qTeGZSrRJo2uJf100dVtgpVcFubT2iZ/FqR3RNRWv4u1Jmmnfj3dYZ0g9hacbUoct/MrVp7TM2elG",
-	"+EPODxzLaQrl8owKBbjC4ma7FaMVdTV151AQWL9jpEthwJJGJTRs+Uc1xqXiObrnDijEAPXfHr0sFyCP",
-	"5eFe81vm5Hs04WK/fkOt64YL7/D/gp/hQvArqq8IX4RUC9dWGoo2SePKJaAchy4p8pFEEjG+QaFds243",
-	"6ZOILA0bwR3MhoN8w7EuJdT+OE+SI3wGYji4Enbca1puWPiEqmFep/Rl2upvB0wf+4gSJzb7Gz6cNeyM",
-	"qBmRSo+6OxfO0QeMoQBY4OCXhkDFLXxe9rnwDQ4jRv1Ry3L9drEYRe8HXqRQO22laLNtDBBdwv0Q17bH",
-	"pwft4toVV2M3xFUXuKhFlsJunNxWCbnO0xrZ/QJ223XaBezOisALOCKigLgL31VJpq8QMCvAbyYYPcUh",
-	"vNxYN+s2Sisa1gALHKgmC6ohko4QpoArArGEsCAIXmOtGbX3DT+yMVfk8gS0tEPOasAJhOnKTTHApPlS",
-	"raXEQv/CVbNgi4SdvnPk1vEdJRL341DHFPnRiAH8Plgfx2IG7xq7LrxiV0Qx6FgncwWzzw1mHs+XzkR7",
-	"qgl2gLPAErZVMg4X/bSLsx7l34HbOyIbZ5iVtwIfVVgNKgRD8x3rEld0u3Vs1FGz87SkbytAj6Dkfyza",
-	"+XzlS6TvcZrxJZFp/gvU1YbpsNra8862+EMuDoyq/CxBr/dtz1GIYc/tMDzWgn9XP9Ts0QUQIPDe1qxs",
-	"FNpwp8Xdoq7Ka7q/hsd+Fk+lUvsfmlg/Ht2H+hvoINBGSs8+SPfeMIxCBy54neDPbuvVoXwIvZwAJnIB",
-	"/ytORFgAzuUoxEILSTU4t4KT9bTjYV1EG1hWfGGyLRysjqqtdWx9WeVp/+heY23LxspEKPsPbCBSVmSH",
-	"LUvRUzWM9/LJk65T+AB/Hpg8v8hYe7RchBF0LA+sGyDfNVZAHv07Z0LQK/LX99fRaRshEx6QndW/g/CS",
-	"3VKvKY/qth+9Imkl/Qyq6zXdO9HD2gvaVUyupEoukfPFHcVDyLHAV2OHB/KEyjbDJHlkbVhX7HA+9fS8",
-	"quA4vmUn1CFNOO7t81+JbfMbBCKPxA2wwp6fI+B/QzunWCUFu3J9dsrKhGZGB1q8/AV/9Cv8d9Qk/YHd",
-	"yjXrL+RvNZ8t98CZDFvs9MCdY80RTXl1hVEK6DBx7ljnCDuLcVD8isEDqOUPsQPW2SitAE8JJhwsMsAL",
-	"uj6A86X7XjN6y9425vNYHfYb3jYmxnlx2CDgrjzt/EgWhWp5nt0LZzd27HYcVCYqVmFwisztwUmVQFjg",
-	"nF0s2EeD3v15NbfdGn9hH8171Cb3tuHf1TSZw4ECqDMqUOsrIzwiZEp9eMBKm9R2DTwzfEY8FiZfNqaU",
-	"d5n6RC79rXvu7y6d7sb1GxyySY/+fAl17HSBjVnSjYetOCoEW15Cs9CJUnDwNBfEOfNu/gGf+rsIvQA6",
-	"wXkCU99gpMst2kGdfXLBwK/Uj361ttSn0YoxKdfvKfpSR+bMsI/mUalv+3N1eDpH5wSGc65IZDfSUmDC",
-	"RSrkPYBgP/oN0BUC7yX/5YcX1+TJ5VcX/1qQRlh3GOweTRBTwnt+XFjf7p6tH7sgo8aP7zn1X+ia7o2H",
-	"1DsggulbRS5IP1L7Anm5tgX7M5g2mP2M1P8DvoQ9hhiAKWErlVwsOjQCLrzmsT0Q2GPoE3rUkFHosRbW",
-	"+6sjsN72deMIA1HAETsubRwXnG8Js8LqYqfR0BAOPJqp/vQb54t7qZzhvn5lzp8wDvZhFQrAO2vr9yX+",
-	"wpeLeJkPWYeUqutK/T0dDkemDAqS8WvuPmHPD6FyOrMGxXI7qqOTdnKctzfT9xZMcfN3n/GU7it+k5BK",
-	"tpzcc2yli4Xh+lftcWokQW7fXuJrZNtNDrQMFvk3n+jfT9Dlbjv1PoMuULf3YNkwrdmIjfHSXuC5i04u",
-	"se0XtBazmgOZ6bOnD59md6h08S0/7w5HAotWtwzlDiazwCRe2Jae7wvK8qtzdaUEQiPPxRSgXYGK7EgT",
-	"Ba76ViqjPAJ0olcQLtmftvKZoRQ3it+o4ci/Pm4PabINfz+Pq+MW7guNkHOK0breO3TFwDfXSfTuZFNX",
-	"ZIPEw9QQ3aiRQlvXUDdWafvC99zdf6lt4GPKKbJ1Qz9zc8z/93//P3rYZtjuhpTVcq0YNezOGi8QZ14W",
-	"vYLZLfLVP/7ywlHKI+CxoWIJfntgtH/85UWHIRNbBh5fhJaBr9qWgaeH7JgXxUDhuqPjeYcZ7enDp8Tp",
-	"4ZYP8PLpxcU0jTzB5ro8r0ZOKWPBdq4q/Qx2FvYkocpttuN6NbdYqhWu30O11Lum84nU48DF9ss5Q8Z+",
-	"Dn5fAeOpEn1x/xJ9vnjxtbNSqTdXXBTEdaa0mfiDqqKkpD/C3M+Yn/4ar/gcZ457Vcah8xbDUkCCjweu",
-	"XPR4I5ElkvpSXFYvzmUEQFgX6AWIXgW2erce4ehHbk3aOOyS8+zFw8W718h9QsVdfJ4TAHXZPcTt8cEH",
-	"gfv+/ljJ3QPktRzZFn+Wux8cMs29zVB4R6wmCMjMXQf2inm7E+TOBaY9n6VzLxCZRZI5O1PmCuaodZYW",
-	"UjHfN3+IJIObph8C62dLan7LHmmjGDQ5wm9crS/+5Dnvxg3kN+Gqz6Gv/NtSGOG/RSt5mKej7eThyqyW",
-	"cv+tv2Fb+aYdwn23lne+9vdl3hyK3Oc1cWJvv+dm85brMqfhfMM/HtMQ/CP7bAgTb/jH34dWqNSebPjH",
-	"DKVgpydPIfCPv6UugLffuxqAt/zuACZArD47vkR46z3veCereRt+S8U4yNQ7Kv6AmPrfBmLqHRVHAKZo",
-	"UzrEZVBlvssUChh8qQJXCD51Do8ciyrDi8EZxH75nVTQI+2j/K5GwrB+K9CeVDKk+BycdzxA7AR/7HR7",
-	"h5ect79XNXqVZD/DYguCF1VIC5bPztmCJk5glO0R7B0+Edjn4909gMehpTKsbc/CNCtUJwEzBwmEU9m8",
-	"Lva27+1+joxG7kbIY2PEBf1Re/Ac71I5dsKYhwVt1PM94Z3ClhaeXkOnfmoNoeDYXsCwVZ326BcU0442",
-	"DGT8dELB7mLj1PjlagdYBHHL7bt1u+IMFRx13QHx1EUL5HJoTYVluIVIk9Q+v7Pi25GDyqh9lmX1qosl",
-	"+3kNrJcS8+SuKtl/6OjXndnm6n3978v06mqez3vuHb75Pk0wfUgbbhd+y6Cs81DxQIoOd3Jc6l2lcmZa",
-	"5R1eniX27wFjGBr+gXOMVHR//w3p7oMOKrV9qOrsm6E7IfdeGuo46jqlJ19eHO2etDf91s2TfpZSJ4T/",
-	"8/lqtjg2dSOV4zYs0lAeBpvgfoP2yQ30TzjZIWTv99xB0P5gkmsqxiM/wMnyWSI/2GF0PO7jWGIA2AIR",
-	"xdDfrbAd/F7qKbDCuzON7hfHyingm+6piqim4jepQRjrBBNsB5Xi5wPfGoBuhZkP8pt7TPq1+B0VH2Dn",
-	"3EHtQUe2Unm0+Ld8nm6/M63vW8GSS3tuewBn6/dlFk/cv/e/tvdRcIExncx6i8TOftTCqUa3w4+KG59b",
-	"mTRtdfVvuZYfFhofmmvIWfJoQ9W6cjGLiT1lKuRA79xI4VQJoQTH8FCqJcFpIVyQ//Pm7V8evP4W4sNU",
-	"kzduzFdkLs0K+Bmh8Qwqu6lukVjPuUV9WfcBEB/VWc1kdq2AazDMd6qDrCc792k3/sZa+D4qPUCMDmzG",
-	"/sZUcn4kW/gOL/kcRuP7FnzlxmFTHbMf37eG4xkNxhabCmtLoNKJCdPBqtxx+18fClDJog6cYS+/rlty",
-	"KMCRDgle5bZHOJyhgNIERIOGKfvM//HT8wf/nT745eLB1//Xwwcf/u1fZlEwzGTz0w9+zJ/F/+7OUCY3",
-	"PdzQb6d86uF4Ux2VA6TtQRfr4bEw6DI+iK3vJCll3WyExkYJQg3SeRY9HCeXevlFCtcE/OWXX379rwX5",
-	"x39cR9blnsmyaFWxKhaDP4xvwHU5weg/e5AtoKQUbHe+toMuMJNdryukBGIaoagLggBciAfo4BIhwwVg",
-	"qrSuyY7VdXKbelLzUWq3jl1y7zth4cs4MreBHdkLrLVoN8KTTvAqJGQgVZtAovbEb/1l3VJtWEXsH4tg",
-	"bBSQDbllFdnSJdamOLOkjz725PLrJ19ePDkWRIM3t4P7reNpOKE/JJAWI2hkHQpRe+garJPd+PTr2SjX",
-	"egD3rNZshwSmNRfAMWn/i2MBN9d6uUb6os+rLlr0gtn9U/UJO7nzGxL2gmKl3GyYqJDDaISlFNO21gy1",
-	"I4JZsOLxzMH8hV9C2p5pXZBf/zarpGB/mxXkbzO5+NvsU+EZ5FmbiOqP4CF5yW/tuPFPsCtJsyVMVM7s",
-	"ZVSVKyTuPdzQ7kFDZzJm1+6oSLCVzua0pqLsttP3Yab/qLv4fdZdfHwgqslaoSN8r7mIxoDfBZF2KgHN",
-	"xB3dn4X1FSTacYbRvd1DqhHC7fWFVC21BQ5AUbHGwrpUVQUWbox6ATd4yWcqGoS3/T7KBnFujhYN4mVZ",
-	"ue0bV0LwW9UN+hKG+85i++/83dUOOun67NWDnffec/0gLHFe9aBmxniPKxWgvvHX3OP8hHcknPweKW+4",
-	"9ixNHL10PjgXulOfBuwFUB+l6YKNUEobJPuMWIoAheJoLLShex3glQuipWP22ElPPu+MR1y5ii8WTDFh",
-	"PL6/+/1cQqzgIE8Ff+st14nGx4ZqbY3vX2bIG2bf0iiri1/M8s9sNxAc1ufecWMSdf7wuJYbhkdRj/jv",
-	"kHVdr9gou/GPUq1v7DX3CzTz2dcCPikVN28E0XjBudAlHIQKFHKBp8SNdphvKfgYHQzMkeVxVig7xuED",
-	"Lr0n/ZYOAVPD7qrIDvrWClez83PD7SDBK3LUrwmKm5X1MuI+SC+l0QFqPTou17qmADnHg3IWnmAZKn5q",
-	"KZbYTursWBj+yCCXYCjeYZQlVYo7EpqaalCaS0akIFv7E5KtVgVSpCifJ1GMCehH1V3oCQfpGU1VOLaG",
-	"yEhdSGYw1D/8uf9t6uj9Vk4HeM4bvvHvg3AGkrogdjysV9I1czpq1Ddz13wO5+wmgMX9tq6Zm5eYX3ag",
-	"1vGnPM/M4/p9XtfMlY94fLUd3Z8PJW/EPfMf+/vyz7yAfWZl0Hnrfftm8Kqkc5aW3kclrZmoqEoqA/yK",
-	"a39ZJn5u56kTCx7CrXefnFdGt3YgnOiCcP8lyM8BIWBaU7XRmDt7+vTJ0389L6Bkb75rrs2Rubbq95gt",
-	"2CduAy63X6ZxucSMl1+QiC4Ol3dxCuHhXctfYLrOLAmFNei2W6D2FZV3/MFy7dS9nFEGgI1V3fp7GlXP",
-	"ns0e0S1/dHsJOs+9KOXndzre7IABUVhIWNFnhBJFS2td0709uZDQtSDUt+ZRsoUaFG+fOktgaCB/ixjF",
-	"ECegisFrXLAX85hQ/oOJ0PZ5LpMzfJxzCsPoW7cp4Au3T/EzHKMBPWTlg2qxA17UDmEnJh1/TSXX8Dnt",
-	"Lb7aeXgLgsId8IsxR+9QrqTUzHM7eNJTB3cyfNarbv9TeCDXZEMrFiya8KDQe/VrJBfOjQ8n7VYSw0CG",
-	"cFFAPhoMyyApvLPwbdDg04dP/38AAAD//w==",
+	"7L3dkhw3sib4KrDcY6Y5c4JkFSX1SKwrqtSkuCKbNBX7yGzUnDVkBDITnZFANICoZKpHZvsa+xbH5n5v",
+	"+lH2SdbgDiAiMoBIRFYVpT6jvmixquIHATgc/vP5539flHLXSMGE0Ytnf180VNEdM0zBT68q+/9cLJ4t",
+	"Gmo2i2Ih6I4tni14tSgWiv2t5YpVi2dGtaxY6HLDdtTeYQ6NvUobxcV68csvxeLV6g015cb+sWK6VLwx",
+	"XNrnvt8wcsuU5lIQs6GGmA0j5YaKNSN7qsmOVoxIURAuyN9aaZi+In9ZXPxlQVZSkb29g2si2H5R4EA3",
+	"jFZMdUN9tXqEr54a4C/2a3QjhWbw4e+UXNZsZ/9ZSmGYMPaftGlqXlI78icNXvFvf9X2M/7ee/a/KLZa",
+	"PFv8H0+6mX2Cf9VP/HPhjcOJ+NF+yp4JQ/ZKullzt9mnPrffBYOoKm5vofU7JRumDLdDXtFas2LR9H71",
+	"98WSClxAw3a4uoM/b/h6c23/sZJqR83i2aKS7bJmi8LPj2h3S6YWvxSLWu5zL91x0RqWdfEvfSH6yd/p",
+	"3la4AX4It8nlX1lp7DvcL6hS9IDDQ/EdTqlcEUbLDamlKch+wxSz0qUYoYoRzW6ZorUVGz89UyuH8x95",
+	"taYHHRGpYmH4jtVcsMEKTL3ijdxZQRu942iWYFV7j3dDGE1Tsfj4aC0fuV8uWc3Z6jF+Ru9Pj/iukcrg",
+	"3jebxbPFLatlqVpt2t2TUir2BG+FcTxX5YbfsuuN5CV8GBPtzg5qy1hjB0W3dkBLaTa9AXVzMrhfnxTn",
+	"yA5ZslLumCZyhZvfvopsZKvZRtaVJht6ywqybA0R0hBacxjQUPCtUKTffUIOBjMw2sXLA9lyUT0BBTkS",
+	"W2nFb+4rfok8yF3y2onXHJ2gZLvemFNj+MZd9gvc73VhlmqDO9aK6YjKqSQO2H0QF4atUWvIVfz32tD1",
+	"QNIUo5WVpgJOLqrw31b+7L/GQne0e/B5BY4EXjvWLxMzXn3L9Wam3D4nFdcbe4BRQSg+54qYjdTMivGS",
+	"rWTQTHv7f1abgSCTWtKqIKWkhlBRkbWSbaNH8rxkAgV6ckXhol+KxZJpXjE82ocDtUcvDBUOYtUKbQdt",
+	"fwuCSypF93C0jvY1HtjVczNU+9SwR1ZPRW+R9KQUXttr7B7DF48GzAXZb3i5sdNo9tINUBOOoy8Ibagy",
+	"ZKXkrvuMK1KzlSGyNYW9UG+oYhr0SEGkcuvANUEB8WJn77E2D7e7IqbaVurAFM7q6G9u3XIPgpf2cjhK",
+	"6cdXeMOX44OHx99lRebUC15LPMv8sZk1qtfSDMf0Bzjr3Q+X4wGiAfZ3e8drJtb2cPnqAu7xP15G5rFh",
+	"6huqt8y4W/nOLsDTiwu8FX/sbuypClA7NEdRwWWgGGh1GIvV3tuhVqZgHxqJlgQI0DMC9xEj1wz2BZoW",
+	"nVQt2boV4c8gVVIwe1l/N1kRa01PxPwNC9B6yv7JPvPRiisdZM/9FJNAzUopqhcTcmjosmbvOS7L8Jtf",
+	"y5LWxG5WInGUcLHVNdQYpuw1/+O//HRx+eGni0dff/ifT3+6ePT5h3999tPFoy/xV/8S2+XOtI/p9iPF",
+	"DCemv7yvUZwgdTusW+mYafhcb/ULmKMzrAuuiZW9ikhRMq+Ztdwxs+Fibf+sKa+sOCwZsUcIqkrrgUhD",
+	"DswQTVeMLA/BM9kKuRcgArUUa/9IDn+r2rFtkjQnW2F4HZNVJsIg5K1Vb1LUB0IFSpk7LgkTFejFoaza",
+	"Wc3Q1sdnaIa9WUq5fWzXYqaxae9DU9N8yxqzmWne7HaZXkpTmrNclN0C7z3x+Y1izWP/CfNmwN4K7+3U",
+	"4IwJqOwb3+TOQsXR28++QW9oE9EeipWGinXNrKAr2Yoqpgz2vMoe27HIwXtPTDooiMdu2uZNOtzam3U9",
+	"29U2pVUResLfXnZPTlxBhXZ2ztQBdsN3bQ1RCDupTFRvuMhcPvzM0fJdgMKHk6Ugl/ADHiaL6DnLmXPe",
+	"7uMMhqMu9wuOpAI/J4yo97AwL92QCj+9OQEFEI7MSWWCqfXhx03m5TxieUvBCh+RACO0MwVGu+ivLS/Z",
+	"u9LMCsdEoiPBKoZ1JyidYPBL+HVN9fiMSL7GG3uj4QYbywcipKwZBdHdUx4L29iXu72CJxtVzA6k5ynB",
+	"4HJDNz9SfjqqAuaHMzT8Ru0mzwtEb/Z76+4/MkewlgzlKuIP7VZSodE1mpKN3JMdFQdSc2aXyFoebsH2",
+	"3GwI5YosmdkzJqJbNmFVjCJLXom5cbobh4M7FWjCyXv8Te9hs6JNbvJBF3vHdoYd9x7ixxBf6gvM0p8K",
+	"Q41rvVA7FRmOqF+n1mTd4S4D7/WQccO3eJVV0ly4IEPELeGaNK2xNvryQDZUVISuDFN7qiqduyGsyzZ0",
+	"5Z5+MZbUHVVc0IqdDFv660DZfGT5HuUb/nE4jMgoGnVGpBByCFJuP9MErG+3Y8pWKSbKw0gKdoyad0x9",
+	"v841Hpn6PlPfx2JJmtY5InTjLoM72nLGxN4wdevunJxcjdclznKzofu0FK6U/JkJ+y97Hat8qGileLV2",
+	"h0o3HUHrH6kctzeKsBFz7GpUC+da1fbm58HQmmHj0bpmas3EcB3GTvaxKSFR448CxXa2QuT6M01Q1Lvw",
+	"lPPVhBVd70nmHcb2lX+ksXSbXBFK3LLnPatirHmhODsZVHpXU8OO7aHR282Ga9ibBZ5cG4brXuRloZL2",
+	"gl1VMkj4oDxyRaTChGDW1gHxcKGusUbU+mXE+aF7smd8vTF2ALSuSbBHM75J3jKRnCtGNN3BiU9JJXdM",
+	"G15aLz9TDhqa9+iGCjt0yevM58JS58qDVXcvlNxNpVwyXhpVo84OHoWF7fexii9rRhqqTOFXBiQo6xvt",
+	"03VC/bkJbKgw6gBBI2Iv78vYSbUwpXuPlKQbtP/e3owWPaXkl6W/Zf1n9F7nxXhgvzoh9BITM2RhY3wj",
+	"9/VMrcnFWrGKuxT6aFp2jOpWxV2HpE/RtOZta17mxiwML7f65TkOZm/wwTvwj+uG0X1FcuKsRplvxwat",
+	"Zo+AWo7N16Xc1/lmQbeEsWOqy8mesoR9+nZmFofdMvGdbFVkV0FwE/bUjldVzciGaocEkZoJTNL4bbdj",
+	"FG26Da1vBwfmkh2kqMhKtopU6LnknCr0wNTL9FbHI8VeRLShB22N74GWD5Ofr8U65IJ97g2I1KwRFGRt",
+	"x3F5cUHK3T/+111HMSNptJvrE9DtKDA2fe82oTKzzl9u9Kzzd0cPN9ZCjIco3MbWU2fXSD0dpX93shUG",
+	"EAvepYJkLrp53mzuG4K6kVLownp4AwU0Ui1pBankiscCCdansM+FMDG6js4WqJ0ZloeGcZHtyCIppn04",
+	"L2p1WI1REArJCMFYpYlU9sc9xeRK3qqpdpmr/lW7XLJEthsy61wTvAZT9BXkcpyTDUEy1LJFRDw+gWmT",
+	"dcBRVW5urI5MWPzwnXJFVrVVjfYb8Z4rcgGWESaLMg0jA7HnGd6oCcHqkRG0p83k3sp7wZ42sadHEnyl",
+	"bGv4eAGrvbKyJ3q7bLBLpXKbdBGDiPTthGAauKlxGtWdjwnTDWS4WHjpcnI6XM5uPw2PinBqdQd3Z9gF",
+	"ldYp354m87MetVU6dNDc1GmAZXUgl5G5UvHViikmjmMZRzG5gC6bBcRK4CG2XMT/sKOHbAkbvSyFdZgO",
+	"sMJYikGs2Y4iJ268ZU3E04HlIHwFmV2qMfVbS7llFbFqVqqj7LXhde3T16zkFauies0OdGqJ/EKaeOQo",
+	"OeeC7RMwr+H8pTwhN4EI99U4g91YcubRWy/RLDrzkhugx7EEjJDRfMq+2wXL1pCalnYVuunHaA7316xQ",
+	"CeQ6jMd5aBwbSIUfkV+2YrDP4tu8nY1i8/iIpb0XEBKFR4qsaMl6qZq2IX9tNSBoBGJfAF0VcV4wvT8W",
+	"v3UsQwav2m9kjbC43AiIOsq4nu269mBMX1zE4Dfx83d5cMZpzoCn3E98fmw5BzCxCUjW0dNxbuxsnwi6",
+	"2ul+jDIzL+gK6/SLFzhWzRY5hgbZRu7JRhpCUfrw/I7hIHU6kyzausbkGlYrjERlI41h2mQj4qm50+vS",
+	"uPFWpa1nl8z+TBN7mY4k+44WGZ5WhKnpj7v3yXkY8lumKl6ax3415wmDuxtGeE0NreV65n60xlS+VXgt",
+	"qXklVjKR3t8tkzqcis5CdLazNRSXitEK7ywc7pS67KLPduQNLGlFlO2c72uTnwdm/tzP22+Y/Ze91X8e",
+	"1/f5dYDW+H5kWZz3sHXLKyrmJMXSz4LKgahRoBhZSVmRHT2QPeXGJ9kBGQpQcl30MBQ+YTNAC9594mq+",
+	"40afW7HwAxVrlnCHKFnxdasYfOAS4xIQDjCscQc6Jpl38paBy748YFzCaLLirK5SYQkdBzFYCYddU9K6",
+	"ZhVhtWYwaziNO6kYYR9pOQB73NJ1y9QzCLrtpaq0D4kGMfZJyeP5PtIfrUlYpTQGLkc4qMNRWjEorOWM",
+	"OwOCB63xO8Q+gUXzncUCRnzaN8DLQAcs3JBy7NmGipOJGCp6EdtGMc1imY21lDizK8XYz0xpiNJgCq2x",
+	"xqwvSjAbtssV6nfwtqjrv6FN0oyGTbfnZiNbK4JWoJyIBulDRGByrXeMRvwlSnB6xwGzmorU9eBGsV1j",
+	"DrE786A1DkcDo/Jvy1le3Sqwru9By7W6pfWp2/8MFwE2S5i7v/XY4nSy51VEkAJ39BXuiO99d1/TD44Q",
+	"P8Rw2oVT3Sv0oDj9t+NuiU379YaCXXaGS1Rzpj3ABOtPXDVKQVpRMQXCKveCdDjEu1TvPGzJxt3gmxGf",
+	"Gs4Ju5nXEqapIA5S14s9w9l5BdoddW24BPxlmL2o8xSqQy6/6heHXJxyq1w+NVlFEINy6y2rvJSciTxx",
+	"t/ewJ3X9drV49tMMuO+xmvNxp+wypbvAbbsoJz5ivJM+TIcGuz0C+Tu/MzqUZczbGE7bHXwOqCg5Z4tT",
+	"sqdKWJPOTr7UTF9ZU2hDNVlaY1DjCrGqAAMKSi2WzBimHpO3AvKWTtYK4hSbNXd4uRVM6ze7gkhevyxI",
+	"KH0CU4aZxyNdsea3iZxTTZesThSEmdjmlJpFBgPxGl5jgUoUSmqHGg3PdClRn6itJeKJN1x3+Ms8eF1X",
+	"+3AvGHP8zri73a3DOXsC5z3TcXYieBcZ9qHxOWGsah66wls0R2lMtHQBTEVqLhhprC3PzclyoX64Ox5m",
+	"sF/mgASz8HhbWvO4n7GieLYggkJRrhmOv/nOS6cXiuJs0P7KmaYVONFX3ok6wu9BokYTw+o6OlsulZMy",
+	"hdENQRqMVdHVsnKhecUcQD87IPKaHnzaewIX6vd4TnY1le61qwAlb9wQe1EEjX1lHQy4pp8OnqhQmwRr",
+	"zciXtmuq3uUXgJ2MjV7LW+YK0c8Kj/ZBNWecT6Fk2UhSbqSrK6cu1d4rRnRnrs84HnnHyZiYr7C2Pi9c",
+	"5E6/mCyz9QDS1vODwUw/8Xg05ZOPP1Is8K4c6+06pEjPM9x8JPGT4IVTdd1BSczf7JnZymIBO/Bt9IRf",
+	"W/OkjzeapxyyNnEiIq5lq8qM9OrooBnCI7uPC7PZT6+7t6QOJ5zM83JmDkxCDdQVj3be70mqYczjBBqO",
+	"mxQK7go1HXj79YFU1uecf5xE02SnSk+ltMeAF5OZxadSdueAKwyZVXu6jmvclEZ3kLOmpiUykHSJjZhK",
+	"Tyju46f08gdxI0et2R+Tp0PN6C0T7uOPhBMwLKSRewiniO6kiMZbZaxMXkCF5Y5reyBCDhGqLLW+8h8h",
+	"PovIyjhOSLVO1b7OMIXsycyqe7R/ADKUqWfhBXE8nHX91pJpiLVD3LNtIDkEBrO1Nz3VQNtEj+fTR7H0",
+	"9R5nHsWiRykxY5OsuElY8BiUfEb0RipTkBVEJZCuISoBEALASGpeAOedv+OXD8d54bxTL27yEcVK3kCE",
+	"jNUrVHaudBcUyjh7qlhucntO+fPMemRNV1Gs7ZHWxdG6yyPltyf0Ma1uuWaPb3AO5wkb3utZAXsxfP+w",
+	"IAKT/qzcRgr8S9POFB2MYXyIlQe4QIjTHhuqyYY2DROscsVVIS3mYV+l3EGUnurtacxbIFL5xZdEp6x3",
+	"/Ouqrb0d71ikrMsRjyL1uBBGW9IXO8dvBIh/XHv5giafSkvRVCVMC0AgMyZgJt2lPb9HRw8Eljq1XPrQ",
+	"l2lj4V3bNBD0xmWpWUXMBiCX0ZPMPnsW4EFu/3gbpRD0RcXzKLqsu15SbeYRUti77DSeuuuFv67PSzF5",
+	"gzr0gzERYoQqurhWnnA1jKz75D097qUl/tjh1JbwI4d6qg1m7XasjsfUrR8/b2bjhYz7fj6pC5MkuSt9",
+	"NVtuLuiViCMi1XY8FpR/jaRVoebXLZmzwu2RE/u6nVQsaQgBjQHk+X2ax2yoAAtMsIoMd6LVU/athSsS",
+	"gJspZobW/JaBT0WJoc0dWSoE+2g8MdbULP7JXwc40H2cz1YzdcvUZ5qUtSy3mRxLxUK2BvTziSG8dZd1",
+	"d/x7mmQLc80nuQe43nxzeG2lyd2RIBBratpqvqzRkDgy0x00Bo8Exzul+2gYR62FeaAecRarZpYv9YgL",
+	"+r7k02hCc3lyRt9vmNpJIEK6cQpJM+2ndMTU0tE5QkTX5zaiW0Fv5P7k9N/ART45N0+TaMOanIPhxjgL",
+	"ehQw8Z86EqdikPDzXGxy7wAMi8KbM0Ug4nEnlhtW7wTppDvYEp0RkLKfzuI8hiBzNpuv28NZ13qRzj6Q",
+	"f2C0egVh+pPICJxWN/jeq1JT8w2QeM4MR7lcpD89Sim3Dra9llPxqbkJJAgJxE00EBTQ5nbjpAlFw76J",
+	"GVXgqfZUCBzrXJBVW9fxMq07bxK3E/DLgnjjKFNr9Edh1CHf1gePYZzhb3hpfAViHuQKb4iCxfCQnWPP",
+	"HQfD3BOKblwZKIDnIGsOTkZquV7aH+3sWc+lIEhJ2539/i1+Im89AfuM4PsMHTq3ciiaUe9z0fbtM5RS",
+	"b9EE+BqGzSCbdzFJ2TR6C/XUNkk3J44gh9m13wQ+TauEKxp6RlY1bwqiN3QLNW/lhoHVMibzpHV7FrE7",
+	"bCFXu0PNKbcZlvuVaNrz1jyKQoIFMNY7rmAJzMhMuyJC7o+CbxAHouaoMvK0KEVoldktL5nnI9LS6S4o",
+	"SITiYFEy6/hawSFyZXDQAAOBuHovrv+HLwYcul8NGFp/ev7ov9NHP188+vrRh3+LMrJ6qfaeT0fAgm7M",
+	"AuUH/lFxQOmCkQCjwNMJw5KKabTcvLdUWwVWLBSF4iwJQCQI0x48ky3kWQzdMvEIn6G3HPSokU3Cs5ra",
+	"abU0ebsrAMW+jMLEhtiSJUuFOUxnJ7oMBHcVwlZ0wGI6lX8JW2j4/H/8xzWEWeH1WJ9r/T7vIdk/2bkv",
+	"yAVpaA18xF+Qiqot/MlN/NxdCZKQ2oQ37sicnYuWpJJ2PhALhcQOdhOOrApamqiFbT0osCO7fiA7ygVZ",
+	"tsZIQVxibzSzs0NaFTOU19NgqkTktT8ea6pFB2Ql/m1rokaMFVghDcA6CmI2sl1vPCkwUEVzEw8J7ejh",
+	"xu6Z2EOP4CfR+62fm/gwJCSGqr3AmGaPmGgQfEP1AHe4p9xpkaE+wX+pVgj8l1Ut+C/QLe6XkOB51KkV",
+	"RwjlQlZRzWC4qdkcouQffYmnnQISfFLkYD6DBBmnwA8kiFNyP7W7HXXm4IwTDRys/BT6cgI21wu5jv8Y",
+	"Av7jAKeorv0fR6Hay4sLqBLwfl7IFTFR9ULQIZ4DAJS8UE0ysAprSHesw3H1gqr4rl7UdSJmm4hxnBUp",
+	"jfPq2qMIhkq9Mpu6PzGehHWK+K9EILTLyAwHVPMt23PNcolxluNHvPBLXUogk5Ar7MGCRcBOQTIxCOnc",
+	"hZpmXAx1m+BqSQf3pEk4qs5VyveopmNj1mmZgXeZG+2Zgrv0QjQwQ3E91CrNZncvcRsMs0wQsduHSPDo",
+	"VLfmcv4U+OMoy7H9ViYQU9FArD2+rDYC7qSGcpDUDRWV9qVm2pBWra2hMavAMTkMeYs6IEYTk8rxWhdk",
+	"jqIx3sy5y1CP85puEEVYvACfwrAUrJJ/t/vOHPp/J29nNgC4btUte0353AigNcij2QfNrZPl8+PYa42L",
+	"XCRbF/tL++r5ID8j8zeJPUcnsyl4EO6AHBovJp4B93SBePiy8KKw+n4m/XCjOqU9Bxo5rmmL0LPkxvjt",
+	"FPZtUW3PrWJRHmoukPmT1TVvtORxUxK688w5emtGtXkZt0xqvt4Ypg2WQnQhSuv0Zp66zn+M4q1crUI2",
+	"uZlMDnTD6C3HmtW7JM6aulU07kUpun8dsyCsVaTo3hkQBXn9X+l/Xf7Xs1NAn/fF4/MIIVlbZ+Ne7LUq",
+	"VQnOIZjnC2W4Jo5SqSq6omDhaHU0pjghtWnvC+jK0xGrwHVo70Nh6MH+YQDOvjofU3ukA6ZjcpqumDnE",
+	"z68tF/EFxoJ4u88hirXl2ASHkhU15kD2ijbxUH0K6wsX85JmVya4y7Gs57is1/0Rd6mno6s5G8Piu+2Y",
+	"804vHtmqvTKbcyKq3YuCwvBPiy1heM9dVcqECeq2e1AJXrEWC1/JC9Li9PVo2P0F66110LZemQV59Dt7",
+	"GrndsfXPcbsTLNNl2wtKuVo3CuwJFSNcGPmMLCXAr1aKiXIDwebWGKZWNbc/2AfEkJP9piqJQx5IE9pe",
+	"MzukQgqKJWKVWHsqEo+2T6Glklp3GgVUGrtl6gDUFiUT1gI1iiV4D2testjOgrUM9Az2KkQ+uf2eo7Ea",
+	"a5FEvVc7F62w3vvRAuQ9GSYsxvMauEM9ziUs012rgxDy6mTwTMjrt5A6mCnB65bpeOhxJeta7nWwEAtP",
+	"eQkRMVZrFl3x2TlganXELCQDY+J5ZMwO07pBvPcd/eQwrPC+E46MNlKxx24NslfQ7kIlaP0Ebsdl5HQu",
+	"dfaOfpzRdPk6O+zAmusz2zNfY4rjeuEfk8McBl9+ZmVcD5l0VtNVaNfnkkJd2f9vqnfqP3tz09+biP7e",
+	"RPQhm4jGSSi6ZqBuWy9dU5ip3qAYD5sPmsKzsQfhLjKjoV2O8+75yqncTknbeDK1364Col6mqymnS9mG",
+	"3qUAZSKu2iLCaJ7MlVauV1UscZR/+ENgNv5ts9E5aSaM32RGlu5Yip8D3v8spLMK6DPSgsMK1VhXYK8F",
+	"s9Vh2sfA4tVUkz0vEpqgtIYut3J1hc2HAvycGKq3vuBo4oUBAJhKkszBt1I1Cw7rOtN4fVjKncs3Q6J3",
+	"Ld1PduT3klfe+9kDFJHH8xiZDRkK5XgZVqzDUHkYIt4ajNujVHR3AjB/l8Pu4af42fK7Lyek/62c78mE",
+	"iP63oRHeDCN446ksc0zbciNlbI14wwqiaLktiOJCA8xt7wgoEJJIKyvQpwpAc9y9b31Ls7O8vT92ae8z",
+	"Cs3dvg3n1BXCbLneuEiF2Th2iEHPCc/0d3DO9NEhtj9iSp+ZjDnjFEjEQKz3ppEpLLVSvYMjbNgzfEbH",
+	"zo2PmC5nv4ykJHDGz500Kg4vPKAgxqNBdYI3O5mdjqB4X1UnvusP489iVNWcaXMv5/pGLhN/wYZtmdmh",
+	"yDAbJpuaDUz/L04b/lycvWAzDyl7ih75NJdPY2hBI/dUVdGQCLqGAJvmBmqhNNnTQ0G6XIWrzFeY9cbt",
+	"T7dYMwVn/k7uEF0aMmdSCnAdEPT64dQugQ/xx8y0NPXQkB3RQ0nrWICyp68gsroaFn+VcscKMNaO/uA1",
+	"GNmyBv4Yj13OzbnbSZ7RjIRX7FtrEw8+/6tICti6RtFAswSbDqt1ocDNcdCCYwUppeAADsr/Hggebycy",
+	"Hg7f8LpSTFhz1EoMwajjaRTsGRs0lrFyj5kWvEhGcE/V7jrOBiCgu2JI24Ig2cuvyMWgChO8JsHOSJl0",
+	"aAs3fK8knUb0wwuHSFaA8gaO+3dYlnV+kNJZH3dE4M+Byj8csN05Jw5iHibbqso2jjbvxDJhf8CGFHLv",
+	"eGY2zmfEUA3XpLbmFxVs73GQuz74/PQZlHkw5OK4XzhfaK4huWRdMx+sfPdc4OB9Iper7KGE6bil8obW",
+	"qzQtrP2rKyLmmqxTO+lkE4WaCzbRpgZJOJPNFGY0vSqTEFiAoEogs82nE0RgfyQxDc/BWTmPrcg9uWPM",
+	"cHOQQzadTOY4B+CYUmdfkFLKusAoX0HaxlobGCM/aWGj0DjPFdaxCEKT2WL+BXqv53aXf9EjKjjD1+oX",
+	"w2NNFlkewDcxY8xz4ZGxuD6BIZVqF56jMXBIPkZsFrmLVOymyqeC4bp5fodGJxWn9XWUMdbZsMzctQP0",
+	"oO9zgiwhF97Zp6UYUSXwqBLgNdmwuoFYcDxGOEmI0MLIxdpqEJfMEeepQ3nL1PM79aRZsecJDiunsX20",
+	"pNfvaclqzm6hfeJ5w7av/eYQfe3XX9r9c3lx4UGO574hDwaFaEfPPeQ3Sn9i+qMdbI7+7Hcr7sXfyU5e",
+	"nx2Y0NXjF11WYZaKg7tRw6nD/C73S3nLbhh9E5fWDce4OLZgKsjuqtN/n1nfrDnk7WTK1aqOAbddMTDF",
+	"VsBcrIlnF5hVADOZz8WrphmBmIDmbUtZHQIbUNfNDYyXZ8Q1fZNbDRkUVnmWWxcHhvI8hGlF0I1T5nGP",
+	"L/EiFmA63csB8u7u2rerlWYmooYBGH/rmPgrzNRnzHMqaR3NWPuUOGasr44JkqF8BFGPXrvMyU3jW97J",
+	"PVM/xv1UgPoH3Bar2c51+pRIiNAfq/2vtidTzYZpVl7V7IpcPP5D6P5et+vPzqPrcy+LR7/WitdTeQY/",
+	"fuwuAURwUq5w4AX58QgBgD6KyLRLN4yaPzdRTRxqUe0RVToipacXF+Qf/3FdQGgiAC3kXuTu12Rx04qp",
+	"KHgNmg75ono783upgFWmNaF3r2K0InK1mmyv2AvgRvbXyJn08A15y0S8VJlRJeZ2Tu2pjw2tXBIWVEsx",
+	"UqvPoPG5hq8s5S1VnIqysyTlmipuNjuPHHb6tfA/DHe5PVVx4fr36q7FuqF1yBVbqcD3OnY2qBmoD9AP",
+	"Ssm9iJBJ229K5KrD2Aee23ng7y/68JEvYuRWuVeGSHWqx9Yc4Baj2UVg1VlQLAaBHh33+8enNqLGu+4M",
+	"0NfIGW8d9UYvgWRNLQjredGI9fnyn/kQSzeig5Rb10AJLbQgQx/iAwNgfqRXfCu0CzxARydHlEgHtf2e",
+	"Jt3zFOW1rXfv/KEVR+UrFzM87SYcYznVCrTcxsDtiOEhNbtlNTb5O0afDbhxZKNfQUo/juS3ql1hu0k7",
+	"bXK1crADbnwkiHRF3+MXGBVlMumirdHk3W2a0yyWGL895qxymfKwhm5iO7tzaBc5i8qPtjui3Sz3jqSs",
+	"eOzbvXihZjFBR6KxiMI6Jwz7u239T29b/27Q/nMatP98lus/zWnZzxVlYIB/P0rTPdzOOx4/8dH3vXAk",
+	"gLMbtgncstDr2O8pQvGw8+SDS/lx5Lb09FiHGj+VtTvDV+TGMfpNNDX84svoi3tt0iYEPDzl8y8HmPc/",
+	"XFzEnBDopdr7BMVKQ8UaHqVkK6rTWJBkFvKlL6+esYo3suN3cV4LbL4+YtVVyXpwhIdGjjqG53TK8SzO",
+	"p8sXHG3oWCN9cTJPCy/IKZh56eomz6qY+U7uf4BY2UyYJaurVFuLCO3p0TRPMKpbi83IOrNe2Zp7ibqD",
+	"DV9vspvzd0jvSKsRuZ9RVuXytJkcEdd35HTghtT00PF/C4fYF1wAtb1hgmwZa4iR1j03vCFtg3Rw3wNQ",
+	"JXo0RZxpKJ0IyWIcerEoF256/HR3UxnGnNW2OEV4smcxUxAkMiDXAIirpFgTI6UjQ1wBLyVFdtpIj20u",
+	"KrmPH42uU79npIZGfGDloiHsMrV0xTwvpEvRdllcbCo+3hmpRQzc1z0yDlhK+xW9lTx9WjsiDpi17isL",
+	"3K09wo40X/DRCY1cz4+DkjjjjHZ00aBr2tlI5efHtiMVaFt2NQ6hm4WRZAvMiggUQcMqm/Qz0A0j9ydw",
+	"WiJJY56TGPLWs9Ihs0rnAtvkKTCyr3XyVJuAFsAB5q54OweTHl3tV4NOY2cgJlwmdw3AoTUWHgM+nQnN",
+	"rQQ4XtZGylgpFa8yV+PMxntLGavjWx5Ihz+X4FJbw8T1tm7auoHvWLc7xw7iRG9Pg3MEMr2UbWZ/tWJR",
+	"UrXMlTycu8yrGS03sdZ+FK2sK3JB+CoUtjl2WpZ5dq9obg8gz9gT7dMBDTCAxM9ab2CtCw89uyKU1Pxv",
+	"La+QTKSh2rB+SMAbsNgszPeEXwR+hSj/j2+qfOT8iYoEfEbAqgG3npNUUWDack6q68hiPOHDcqGN48BP",
+	"lt7P9IoVj3Gz25PpkmzXIAG49luR6rs+9kSUNCwbq6RknWo8XGd3kZKrOE6lx+LAqN2lTqk4opd+KzbN",
+	"dzu7nZGj1tEtO9rinBF4opreAjy9iDZdbNdUzWGQyeiPNWBeka7sC1WB2+ZuPv3rnVbBbdotWYGK1b84",
+	"TaYSqXR61e/8eFa10yvDdnOZLTInctgX80RtXf9D1nnfbgCLdNZXv6a8ei3nemhzfFl77U00VmQ3ABWu",
+	"jfeGeh4QagpS8y17ZpUtW69dlpkqsMu58Z1/F4n2R3mOc8whxsEuemOOORjQVvN7F2g5qzvqTGMgkaGL",
+	"R9P6b4mOPg8bkEihJ8DohlqDokubRF2UFE6nY7hfdWRCsxgh+HrUlSLViSUSGej7szVnxDUP6mxCSFCx",
+	"rnu1d8R8cgiC9A1TJRMdUXr4zYORyfFhpM/ldCAnjamGRbEASISdpti8TZDU7ie62nVcyh4tcssQLvJg",
+	"n5qHmYz0XA5dbOwn3SlagCKeIFqkQLM4om4db6IYXUtf/mkg8iOqFSeo3GPg3ls2kxxJVlU09AM9PKGw",
+	"jZtejZdTxl3SkxtTxwMh9gNOtFi3zuRnevDNjsvC0Qxe9hB6AYSU6FGyjxtyd2Q2jpAaa+gqgXONE9gt",
+	"y2kZS6BJPM+p02VB4DJ9aqfW7+ZVv2a3rJ4dRMEhB+3o6g9KWtcaGdaH2yApiWe3dHFLhPfnGEz4neda",
+	"THzLZncC82o46dJbxw6uYqog2tC1PUH8AQQAZ6oqaN2CzZAeqkmdH+lNKruHNlqqs3aiNqn/lYBTBxYh",
+	"DE5A5a3d3PAHwfSv8+Ew8umvTvVdtcbqabYpuAjSu+Y0e3PETHH3wUl7Ums5bdJ91NHKdsPoVWd5IfVf",
+	"lKt6YEPcUfP4KZyheb5DMKHuuCNIxVcre0jB2QHIFO47hhrwKVyP9XAHdkEa40zi2/dN1Iic2MIzCvpO",
+	"P/v0xrkHlkhI+uFqnJn0e81vWUd4Novp9B5ZqH5rvZlRZUb2NjJO+/ud/ED5pjOBrGcinVg+SBeLiTxn",
+	"KOU7pgME6B6WmGVlUnWyxzBSDHgAVIloMkYU02bYVWUyLxKDc9lVMvmDnCIPyy9+zGCTj3DGn9ek+tVv",
+	"rPf0lh0SrIzze1LLrb8jsn83tDrKiUL16rgl2V0KOQcdsPnvna8/Qedr2Zo5UiJvmapalijtl3X3cQ3V",
+	"Dt8pKg9omIE2di+6SRtnxnMwTNDQGZYEnsJcu2Mdrgze1IY2DQMab+k7hrgeOFwDoDfxsv89WmPP6acw",
+	"qOzNuX5Gu+xj/Bk7LIoO2gInSw/gOKINdSfMQKI7k8Eph6DY/SETje7yW5ZL23Zk43Yt2fI0WWfmxWwK",
+	"JAGdeRKWoSnUdGIBrjqzPdp8ds9TYdK89+YRujiCcSCxGBWnel5neyBAsSpwvXSdsuMN90X8IB00owVT",
+	"4IgmN5OQiqbazLqgaE3z21ndUF69td8SC8waqkzKIsAOH6FiA40Exkz+Z5zT7T59HNhJxdUBWjAHC0Xd",
+	"gi1VoWWrltEHg37P4c7rB7zRzu2HKbvF72avI3gqfUMsv/HdWvb2blTByNlt8Mu63TVTTIpd84qVkj+z",
+	"PtM05sMp9ohuqIK2N2x3RS5zWBfLNt5Hcl3Tn+NNCaFJhOM0a431cgqyDmCh3LIL3w0xCQdoqHq0UpxV",
+	"V9B9aPQpAfsMkeYSrOE4TZSduzdU69xONF1vj0jwabrdxYoiYtA4JhmzZ8KE5cPQC+m3cQkpsCvylTVo",
+	"KraibZ2LabASm99HIGpd+VE7NYfz6Cq3rjp7GoUOEBe+ysa9/XglwrpNr4pu1SrFOuz+9iM1TEUagKwU",
+	"83gtiW7H+omVvXL3j/9VeNPVsSk6eXJPdDQYjmtwToOgN7vMaYaqqClPyRuXgeIbQcOMrBXyI/np9D+v",
+	"FaMaO3cztZL2t5UjX4KPGDCeJrRgiRE7FOzBlsgBuL/z950X7JJzAYjvQuGzNa+hBz4kVKFJjZHq8IyE",
+	"bguIhehTajsDYeeVFDDNF4GJ/0DWEoGsFdoTUKnmvSBfxICs9I//Iu7YgWIWCsRO348UEHy5oJm4Y2cn",
+	"qzvzz6kQPKe6Iu62cQ15LqvHneIo28iYTnFQytZMfytwc83/1DOKPpA2muuNlexzM2TSPBfaYT1oXb9d",
+	"LZ79dIqpdNfWmOD5pRglzhPHeEpCnGULVWy5TTV39HAtd+xtYiUgEusfvKOHsLt8HXCXIb8iog2k0MhO",
+	"dED4fVjK84ijpsImkxPhGBRzt0faRIjnXY/0L65KGNXx1I6Nyg9RjHagfQxqsld1dSS01mvmpXncCd48",
+	"yXX3e+F9Jc7oyyFXg4DguEaMowGCCbbZLUiP3SEr3K/i8m/9Dzg+XPGIQ5MaXtf2+IATog+rEKW/Jnez",
+	"/GoR5jRXxYRZ+08XDTs7qnXUvLNVrD6EcqK+TDgdBaQFRyGG8IH9TjLn0NydHz7z/dG8RvE9G53YxdzS",
+	"N7Rib/jHmZ6pa76vT8XIrd7+K1Wgu/WVIweA8gTP/A15aJTsxMz0BHJF61q/TFgVAXdlz43jGqGkGKzj",
+	"MHoYloO25phco/Ti1OIB7DgKoavNy3NwPPhW+zH+IUW3RGHacgyYN/yjlYhzDRh77w1tyzP60wMpcY9N",
+	"IbREwwTAKOd9ZnkQFdVE2hNU/VrKh1NRJVV0x+ooclAzo8mGqiqKCixru5wvoySsnaPbz4Xk55jHD/VM",
+	"6UISqDYBIvX8YpKKseZNojzI/i3UCLmsYIcBzUo4Ny+za6XM6fzwe2lorcPluc9eK8rFy2i4CmZMKiKk",
+	"rGqmneLjpiCVyqTW3EhznVpxxBDDX10ucym5/bHAmisovvNkxdpIBzPWn1KZbVljkllUX72zp9zBYX3g",
+	"I9MRpYZNPzwEUrpX8Fwvl61Mrgyc4C4vc/mZu5XO0jb5YcsUSbnmPivaUEH2QD0k7kJVjoPqPqVYlFm4",
+	"8R2t2Mu0Skb94B0yrrHjYm7j/N2oZmS4Pp7141ihFoRWVQG7qiC6bpU62O3s3z2GDORTDKTmL0m9MSpq",
+	"sc7SNPJ8zQy2UuHltmtyuKeuDHR8tkjxQsoqV6akmORi6jn2sAORBp8E78oLnSPLyUQSiHd2079M8BtV",
+	"ci+CybAD+5wHvet4EEUVCgoz/XmmLi8u8k8PtLsjQxwXMeYNAORtcq7dcb+Ry8zkAMjyyxkFmonoSLo+",
+	"s1eBmdh11Ex+E/ZPOFJNV0TwGrkXpCEHdmYoaLKgcAbHuz27ZFtXoSks1qGe032/X7ZIj5jHswpvZM0r",
+	"7ZJPWb3Zax6DbcExSYdBrwg9ljUtXsaTyZh9AU+4llIzLEnxy0ln5K/KTeQV2nClgKHezjcKMqB4ZV3h",
+	"uzNf0K6pyp8va0CcNGSgAYqsvCmTqWD2iVyWC8B2sU/Fcm1jeOSMj+OV2Vzv4utptx9+G3Tw4vZYLJXU",
+	"WG+6lMbIHcTvw+7wl3rfAfrKBPKVc91aLxGd+gpT5+2H7ghz7kGw5b091ztCOk3tVFyw5fvmC7iK3oMI",
+	"h0FPfHqT3d+FfeoK5131NHknT2Evhc4p3l7xJ2xnRHcWrz//wz7uXMqBz9AtbXDGTvn/VDw+x/d3de1v",
+	"6PbMlpfIY1xSQZbMS5qRnqVwK/hq7P6veF3HksC8rr2GgGYigu1JNs8k1MsmLVGHGUycaXFSjhANQy+t",
+	"dIxodl94M2Ac5UrGapGnIlVls2d8vfFplbwPbnV+ebQnybD35BxLXWD5qOMQrogrNRmAPiPlPDPmwNGf",
+	"fKb9TLh2V/aFaJhsaKYHbOTpaYHmwK5ayM/NiJ9kItBGt3doMPuGKi5oxc5gH7iJTyC2bnCiVKkD0Yxq",
+	"KbhYh0aMPZaBC2vyXGYyykiVshdwneSK7BjtceHSHZbJArApF5Qxp8XweRGOXpDvFNO5P7lwUHny4Fb0",
+	"jhLxAyt5M1cuzmG12fVEcJIk1l93NtvNTBZxp6/C+LL4TudPf4TvtM+HO7sWGEjONtbaqByXWuA0Rt/V",
+	"1QgnWXshOrG4SzPHqaIgrGkwd2ss02O2DkUooYQdcSCsXg0r188itujV+o+iJC5JhzlWbPhBXKfoSCl+",
+	"jDdzjsY9xew6IHa9OKfLYJoYb/S2p9MvS3YhPNVk+mKShSLW9dU31MrmPMRd6kmu775L5+P86Sks+K9F",
+	"TsiEbNebqKw7o7on5XabpTrcTTNkTAaSs+RwDMxhH6cBONxD7IH/2V4OpVQIbvYXaSaqIXhISEw/94Oe",
+	"ZwSLQnHN2HTpa2FQZTAI0MZBpCMrnkvDe7+stvP29bjRssceJghSA5EzIj5WjuyvriE0gF50TifokU7o",
+	"cdt6SQnDCWKfWWvf7fq71dvnYCWG8/TtwJiGsgaruvdUVRqokQCdPzq41++Y+n4dzfZSsuU1QFHJMVPe",
+	"Fbl8+pBZvikbuFj8laqXyTo/13EbPGHHULjjH1nVwUAqrjeE1tn+esKczGP7gq/IhEScbZRjb/558vJ+",
+	"w4iu5Z5pEyo8DIQMwm4YNYq5foAOs2NsXYTbIbv/rGM3ycrtLs/vR3WKD6um5d/aJBQfQnudabpUrd7A",
+	"cQYVqthRu2eG7hlWCPFyewAaEKR0Oo27d1wH9ksde8gJC+sUqgQITfOjvla6smVmR7V+LfWMDMMswnWo",
+	"2bq+0zkGG6Dr+OqeGD6zw8H1P6U3aSe0gGrFY7eT5+kB1eKZ8Sf20bznu/mgKKxiJ3bfSW01pTXggPwR",
+	"qaKwdMj/AaiMazouTnCJtWTkEEDywLuSmUDJIpXzb81rl2u/53GYqHnzDNRm9vVvxfsNe1fndMyP1fCm",
+	"Wh3O6Mo9Q88laTNWNbVqJ9H3YL52HOlAh1k5YkywQ3dB2dYM6mkLjKWH/XaXl8fLQpBcH6IYEPaHgpAU",
+	"I8xMsoPJwj26YvF5nuCTsr4OE9akUdYCJQMPSLbmysVvQiEDXK2NohiWloNq4Uiffp7dM/5oyx3Xywcg",
+	"ME5ZP/fkZ9crTZiJTvb84eQyU31uyFMG94Yx8/iGqVtWfTOqOcjYzVh/DNu5NXDizgy5gNIcrx3kmoz0",
+	"StV6FMTJzJD8+WKKni1wk1NYD58+ROSaw24uWyXicamuwnVYHmmPokP3nEod4mGtKN/Kd3IfOueTkvri",
+	"tQTryhVuLITDIB2Ra9rsQB1QDQewBi5IKXe7IXfclJfwA3a9GgaHIjpAmgjndtRyH9lEb1vj9df8PKPe",
+	"Wa+0UnRvXTGARPp03G/Ltn5AG/i4tI0u72h73kMg4siAS7N0vN2La1c7Oc+Qkv38Ukd7t2WsGbveo3TI",
+	"H744maSo6cH1HMvaKfYrgA57op3u5X010TsvgeK+KLdd3DUSgJ8fl327F/MLUc7KXOFbJpNW/OMZE2cf",
+	"nBfHnhNSiE9VXpXF3SfrPInTfnTTpCUtMpacJ5/4jlzxxJfdZdLfUW4/71pWZzhy0vOu1cxoxH9sJLCn",
+	"j7QPjiaGzquo2hL9t5Yq11xFkJt/f0nghtgi8J/TaBF3CAIzgntkFIgBofZ8Y7tVdToAiNPgMBPTzqN9",
+	"jn+5+5ICZyZ2LLyjolc3nb8hJvjrsKW+AyFgqfpkP9fxqfiR5R8HvgovWhTWljOeFKYi7K7RA5m6TfHo",
+	"jshwWxc4ga/p3ets0cnFOEdF0eqWJ/g/lkybFO70EOov7QN0H+XeS7cp2UxVLK6scYg9RrGAxj+z4k0D",
+	"qDIsIemSt9Fsam/zQEj++5LWccBSXYdXIIwaYuPZfZpmSMULaqKysC1p/S6g3PMYHxOkVdJXa3uqxREL",
+	"V/iL/fLFqbnbZWFLfLlh1wF5IkOf3rad9E5SAuwHH+gKG1I0IZmxtD1tJoecx/+1p80EY20vuSfr6nRB",
+	"Q125WT022BEh4zuBUgzvLRGc7LZubyH81/mt198QA9kL057QJ9cbycvZNNfIhoAZ8HIjNW4w14RsnG9T",
+	"lIvUabCjB+hw0tXxBWh2q1taA2LOLjpU36GSTGNFs7sfzaLVmzCV1lmJ3g2jM2gMcU2i8UV2y+qEooWS",
+	"pGKi5UHuIYedCGLHW7mRsr6P70DY+Vx+CZCHk/vViQiE+w5TkYC51IouJ3eEFdIIzw+douSWNC1wbbho",
+	"JED9EbwfhYZAPXG834nvee6MJrgSEWt4njqF6XH06VDr7B41blD40bP7h3hB8YLvlqLwmiAIck8S/PIm",
+	"9FReG5DjbuX3Y5VE2BKU3L1MM/IohkRpHRcT0iqeR5rQK0K/I5dxnjgMJQEIBuFz/VmTUexwVjMTV+3w",
+	"jpemVew8upsAqHRMeGMjeCbrt2u5mOJytwcfUuI5Gjz73s800vj7bAViqiD4C9HiQb/kHgss833Js2lg",
+	"oRBlPL6Gf8TdlePzYxNEfFIYRBFmKrofayrmpgFnsbgtmeYVe5VgcQUwC+xV7M0kOqYr4sB86QYKcxY/",
+	"BbYNZHgOcYvXQUmeHVFBaENVj2cDhtYZ7QVA6zYQa1hKswHgXYfiEfMazU2w7iekxvvmuezwU8nGXvDq",
+	"q4zuqkx1bTiOZRbwOJ4IHYj0fMvrkG/xXIJSMFf86Hhsh1DcAfL3MkpC7ByJU9aQu8wXDE9ENKwc+IpV",
+	"SBnBuJ5hYXtgjz0izCscI29HLisVfFzo0I1SzfURCau/wdPoulq8R57qA+TF/RRlA2WlFNWLTnaOe/vi",
+	"exE6jyhMlNdQixwFYULm1eMxjnqKyJLWkBU8JnVuqDFM2Wv+x3/56eLyw08Xj77+8D+f/nTx6PMP//rs",
+	"p4tHX+Kv/mVx9wC8v7yvDiLk5659AiqtTlpSuvCVaFrzz6cQZ1Bl/rNrwrWSbZNsqEEPBCcYeKl6LAuK",
+	"Iav5nHYaL+2rhrmnLyOe3Ay+z3gs1U7nlovK4T4LrAl2Y3cb+Ao/yDWrNT4dTfRGKig820G0BSd6znEw",
+	"SELPzav9flD8flB84oMi7uJ0Cv+Ehp+NeiupWr7MRixkcyJtXcD7npmMXLPzbO6Sc8n0PJHRFsOUOElu",
+	"Anqj8G/IgZC/c2xsZ4HI39Xt+iwg+Y8B78Cosefd0fFn/xti1nW7DgCJAwkFzREcaS6zxPkAlmnESQpE",
+	"sj+1FJ7stjeh57PdvpPKKMpnt+qD6oboMUm58mCko4Xab3jNjvTnalX4iFsv/VC26pYVztoBzLoEhvQ7",
+	"gjaXtdwnYlQbqqrCGyY7mejhZ4c1EeScgbLa8PUm91preHw38/rXcn+dj6K//nTFWg4jBS/109Abcv9r",
+	"c4L9c2oPsSn6jAZQzJia6dzH21M0gXbuas8SkrPirK7uEEbE+1PI1lMhZF+x1k2Q/5reJPjt47dB+KoT",
+	"6ooJzXbLmj0OqmaetvL3D9TVD+xvrcujz4lRn+wWeUWeXlyQf/zHtet0t5HGEc+tZW43V+wrdyqTDdYQ",
+	"uLJDb2qiW3q/aS3Eu59NtOLHm6g5aZ7hcKO2mGKanXVac6ux2/XGOEM7MGO6lntjOo9c39g6t6klbGi5",
+	"ZUZDS0LXd4nIWyYKu6CZ1YRVsoHl3IYRkW5hJv4HQ7exqhbrSHbFJ7NJpwatoUD1Oh7oEhGOOJP+7Vmd",
+	"UlAezuyU8k7JZc12c7csMxSBW+N6caWkmso50rqWexZf0dMKN902mA4SD9FAme9kn6e18fIiDDhbj2Pj",
+	"ozZRFWK4qTNGgZeFR8U1QXDMZ6zdRpoX8e3qbMReuUwoVuSC/LXVJjRpApZ1Fx2iGuIumayXitnzbMZx",
+	"jx27z2TImGH7rWiswYh9qANmULJWvK5Bu0MRk1WdVFxZHz3V9axnbWQdQF3DFTiKJk+hYeDh+DTqAOkw",
+	"g9hHooCjE/k0xVXoXJhqtx6PL/4p3XsH3hnciABsnC6hLhYwr/HdzWpmfamOa5UoKVfgdGrIOIamW50v",
+	"isPwdtF4JTYOpjTCYPV5ZYHZuejzxPhjMhToUrWDjv3lFjpn7MGhl7dMJfqP2fdexz/TDhzxQ/ap7nz8",
+	"Gm2ec3op9Yoys5hgY+BH6iJQRzMQHEC7BMRI61pekx2jAjzJyIwf0zGgr+GHmKNPTavE+TpghraBouyT",
+	"KQm4yIfUJ8xDDLn74j1o1ZwMrE/jFeNU0quaNwXRG7plBSk3rNw+I5TUUm5xC+zkLQtdUwqsOIewqetF",
+	"JlvzjGi5c2BkFy9WoYvSIrtKDD8ZO+x4BGPhFA1XbpNCCuTiCpA7I6EOKxti01+eBnEmy8BGDCCO8TKP",
+	"BvsYy4NHUJ4x5tGZ51pjjdQxRO976Cqnjcd/+mDOnqIdT30/kSMjfkbJMBNMrQ8/bjIvn80KEJcbJjAF",
+	"4FlpfY88Pawz7PrfIHMnYHxTqDaRv+E/UY83HFIWY/0szZ3uvETrOBGF3afQl5K7BIW90Af7mKj62aHL",
+	"Uzvw3lJD0A2JC/L1l1awLy8uoNdEqbhuoBZFb1lVwPJDL+4BseeQUE0PMuF9B2Kyz/jpxkl2p44HXjOt",
+	"wbFmxjB1BRYJdleFkClskkxaUL5jo4YPU7Pqi1Wnzsvxku3p4bTzYS8KfmqHOO+TLvjZ7Iq9g0Lw7++p",
+	"FL/wYYl63+uF1c9xbJf84KuuZ5z7O/oxP4Ca7Y2wJrsrKzdZPBa44xbu4e7GU6whbNVq9hinZSZvCNwK",
+	"A3EV1fNCSd9JoNgd1INf9VuzacqrPnVUT20mDqdfsez9lwziEDdNZ9KG/MBo9SoM8e7sjtHEwmAWXfM+",
+	"SHIPTp2BFTeBZKmlKXzn1L7pFgUC3wtV3IRp9gMStp3Fp5iHcSzPGTxE68q8ClH/CXcpED2LejfRgYbX",
+	"BbiY1tZvfPgw0XYmO6vHds1ZREswRn//hFs4nFisxHv8QqodUz/CcTVnd+LtvYn9hmXt0LFRDsAz5x8j",
+	"UuQowRpwKoBRgkhLJNYubpkyiaio5/KZMga+5XrzzeG1NbJh6bR2eya/tmRm1Uf4cvdREI0RMoG5SwUD",
+	"PJ+yG3BcAdgFejGbGvHHXg2QpgeN8RVrcuAY91YCRnpD91Wp6xnmmG9AQnrczyFoL7GO2FV+rbjA6yHA",
+	"/yGasY43iFmf4PO9vLi4OEnpC81aT1GpoDLpE5vndTrz9SATg/xvT08M8ESXnDiBFB5AVsb8zaEVlDWb",
+	"4uXlHTnTDMDbMYWJHc5Ja8xO5+MXs7kclVuHIOWvc9hnjiTWofoiOxQWzqEnAlKw6CpnQ1VGb5OA1YZk",
+	"hDqUDI89LRrXKSmQ7KVVgk+LQa1uFI4SXcd1ds9EF4+LFJactSmy+uFPSjPSr8ZZftlHAwQJRjHjCsDy",
+	"iJBgoO+oOtEaY07jC+fXjBfajjJ6C0TktbEaMnLjcTbLPiV4OFR3xVW9x+TtstfoM95pm8HczdtmE/PQ",
+	"6ljxoveIgLmabpnwPIoFMRugdnM963eA6Tx9VMII8uboHcJc7zRH1midDej3RtRp8XUGF4Dwe8bPcbgK",
+	"nRBruSNZBjbzJ1aNxEnP55pKVr/nlwL1tHQ0dhfMrkhybEN973UnDlJB8N1F57Hkf0+FOSrvvmfDDZVv",
+	"Z779eycJhUPVuDqDWHxtFRd2u1BC4jN7R4fjdgzB1L3vnZ3/cVZKdBod5DoEMmebzVjEGyd+oxJrgZ2I",
+	"c0Xiz3j9q+4cOJVP8BRYIHmd1HSvTlvBN/OdlBsvYoO58kuNmne0kduDvifnAa2zGc+KTxaMyD8tTwne",
+	"8OpuB4Xc7ZioqHHFVTMUYYrf84AVKr3GA+4lrLoidKmZMA5Y4ao6uI6TeCasjX0SJQO5I1/xkEeD4HNR",
+	"p1YIRuPenZDc3ky+ns+v+FYw57bh1FBkYxqBkhz4eWz2yFX8900HfjoxE3AZfPexVJxQNP2ro5STN5RX",
+	"b8V8KqM58S0pt6+iFopgPR5Z2oVuIZgBTNeua07ssQlUXia+CQvAHciJxousb2ht5of+2C0TJ1qQ7RgV",
+	"HUBmx6uq9rtyQ29ZQS4ef3n/jcFq/reWV4n2clrS7TNsNFqQHa+31iBYttY0tD9FKdhcZf74D0A+MX5R",
+	"pQ4FWSrYSgreGH2sUQDWyc/tGqrWzMxpeuo7k84NFrovm9P7zAvRmQUyeTxjx5R8eJBAMnsj954HAwgZ",
+	"rsCi9V3odlB46XCxB/K31tp/5jCOEKa69Qfem0Ef7oKsSY8044p8lYmShhMijcWWK8ME8oKsqOk341b2",
+	"gHFJ/EkDr0NtXP4hThMUybLKfeGaIFvJdSmhsUa6Y9eR2IBSe0mxqi1ZgXPPREF2rDaFa01sB7mDaFCE",
+	"N9F+xXTL3649PTybVe7bB93PkTZmTtfjuPsatecp8VFOErJCiu4xolTTA8IJU8GhU31/P9PRXr9PvzgD",
+	"WRE0Ql7PFSoezyTrHDCzeGqlufoAYsOdH4Sd6z1QKtJW7z1iEU4TIh0RvfcWAUVlWtASzfSPeuhfEe1a",
+	"6kHBlz1HsYAAOseU7CyEIvRRHo3MBSvBa+yYzrJCfzT2pYqXcNYJKas6tOwPmWla1XE2R9exOX6C0nlD",
+	"28h9ZCdIrQMir20K0shWFTiiwg3TGgDesc2lzh0HIGUba5skb5kaTPMgNGtvYlVuv445bLzTXYYxdlnk",
+	"NX9NcTZlEPeCGghreJ4iMMbznM4x25fylt0w+iZR78jXqCC23JQbJqySF5UuSCbfI3T74WL9JopV6vdS",
+	"hyutqYngxkGDOwV4B4y3GUkMA7DdGZipcsN3iQ4YMKmnhwkIMOxEafcr3zIAtgsoBoWfIcrkquR1SWuw",
+	"8eE2wfQDfde65RV1PptPFbYQzN5CjELx0gyqt3qKxd0awYED1tueEOEBRW6Ve38gVqLlz3Emg41Upmxj",
+	"CYkbLtY1e1QDjI1s2SEOnQeSOB1rfyE1Qwo5jRDOFik53aB2zH4TMNxZd6+NDs+wXcMU9dRn/t7rRbF4",
+	"Eb+h65N4PS1HEETudVW055d19yRsuYJ8f4bC6Q/XLUOYoJ6M9Nfcb4n+UmQhSIK6uQuExD/kepOFpttx",
+	"0f/t5cPqsg72fTrF/WnVXBjZxeOvegN7BD/+Z9WBXcK8D8N/ZH/6XT3+rh6PtmxfRL6M6c0pDfeOGmT4",
+	"uoHeTDNdK0HYLYPmp3up7NZY0nLbsW0F4pwjbprW3j8zx1FuvFSnmlYe8oOywRCee+wsDwt/d049AQ76",
+	"JpX4L2tZbiP+v2eP31Cfq4DUlCvpIXAb6JyGNqBfS8WYcH2fiNVBoqJKE2r1k9NAUKQLDbi6wtIta3wY",
+	"KV3QQWuqItEET03ivFhurEOKsQoahoD0z1dkyWq5Jxf2qkpiVVQUazInsJ6EUxiqtwmwwKyGF/uNTNVw",
+	"NK5ad0OxP/Uglg+Oe2h5f5oFFcZbIKY1tMVAfAbOfUzSEudAJ3mytTbIVCn43ec6hsrNLtOGesZEwgxw",
+	"z7qLfvn4yEpxVj3DUkjEdnoiHcQz3VXW74mW/ZwFW9Nm+pignbINHyWkgYpDVhFHZb9krhqmcLU8aI34",
+	"tnCIPLgiF05coRoQqyH5epMbdVjTJqnTpHiftLmkqo5E8qTaR8jJVFP1GUV2sF1nERyn0R3zP+VE30nZ",
+	"1hUpEzRLmqlbNoc6GMj28m84zcjuH9iNxRcf5Wx2eZsuiKv5jrtuPEslt+4g60ra7ZzoyazGqb3VeAa9",
+	"vNKurtVsosfOvJXYyKY5xoMfUR1JNQeSPBcGeT987OtOFux4s5g4rE3PRCzH0ddsrKba8NKhnIEVHwlC",
+	"MTDJIRJrCnJhjaHLzMAovDopc/gqoAaCIkJw6bp3zQNJzdtqaKDMaABjz7H31kaI1Rp6yvbf6CG/32QU",
+	"PDpLoK9ZOm3jzhN8lJ87bzr7rR3cg3Bg+KnxmhoP2O7o6gtnJy1OURWdj9Lbv51RNTDs85rmgnd1brfc",
+	"TgRmBrxXZu4hNd0uu/aAi3Gy9wzuwTFxXaJtNsNCqjwxnn/I+0KtcTUEo9m2BRAkzqsbj9EptZgygx+4",
+	"7yzoIfvxHtgibmyBDR0tTLDb7TNNeFWQjVwWjvBkKYHvcaV4tXZpOzHP8UKC33v3rwoMKFxm9pNwJW1d",
+	"I5mS9ciHscgeZaRwGyRrB79HL+3cDexArbMqqJCIGXwfz8HABXg9e6oLgIQArZ2mK/bMepwUYkce0Oyi",
+	"Beio29n8+kvgqQC/CntzxSIooY431E1an6mkKYLms/qsa+KAt4PM5yAskDgs4H0fMgqHcc7PrBu+4RX7",
+	"1qmjORj8duqTHf8f9JczhS+HYxSAJH0KlhlE5T1q3YsIoEfWlc7n47jHLrIZUORpKq6K3RjWnPrEmALI",
+	"gim7Y3k+Srm3qf0Y5wNq7RBdxzocwRFLXPoIm1cXHM6ApBLvLdvl04vTm++gB1QUONLsub7BEqRz5xvo",
+	"2dCboHX9drV49lMuo9vil2LciT2GBw3t9juO066XmrOOcnsVUF5F29eMGrXzWPX9h+EsYudVBoSave8a",
+	"x8ETfQveB4iHaxZ3ICurhqCJFJywkFMsyG7XRfDxYZ9pB9Md84bLGGLxO9/hDEmtqHGUQVNFoikHRqxj",
+	"WKyKrRXLZZ+Fdufx7ZRLUnI4J1nwcWFvLNw3+HHkuE1Kyt3EtO6kYnbxQrcNrog2stFkJx2sJlJ+yOgu",
+	"KhXYFWyvaNOwCtv71Tw0P4DbimhtoqhiDvZ7KdbahbMM3TJX4ooUe71SfN87ZBVHMQKP6EnXMXR4gBlz",
+	"Vrj71jBE/7TYzAMIjKXqNvCPR91ffSEtdvDBwBVwJDk4YZZuABo73MyRpJEVJx0FaoF6wqB34OfaS6Ja",
+	"ga1urjBwhul+X37MDQFLAEwP7HPDRSCXD5sdq14w1i5yP+QaR+uadM8g+++n9EaVjObPwvD6fMIoNGWT",
+	"IWOum/und+9s4bO5WOABhRtgVoLRARgSXzqHUv/Tct4PyO6zvtTOyV04xOyVMXTBiq9bbBhDfRReUKWw",
+	"cABQHlgUdsBECWRiC/Ss7B8Nq2vrx4zKu3LZ7OdZdPO47/ucYdlpObm7lnI7tyVzj3HdnRxIjetbDVUS",
+	"ASTcjLqHQ/rUXhehZnEDGR9nuEYJMH8/uuxiewhI4DtHxusSi4ILZqwBFBxjs2fCHIhpFTrWuTjcnGXB",
+	"zxmOfWJpNrRe/cBodQehr6XcvrCSef4jVBsD1eB84Z4BaFMrnGMbNz7uSgBId03NpsfhomS3/XL+/hBq",
+	"3pwUFgofYo7I01ypADOyrgjdca3Pga4eW/39pTkm9Qu67kgKiuHh2E2MW6fuM4PCKxC0kmT3A9Jkus49",
+	"42Bsz+8gTy6Ye7zRFbvOHkF+xheu/TFhS85mXV1R8wOYlKxK1tud/H5gavyeNWYOfev6B1a1pXf4znjr",
+	"jmr9Wmqd/1LrkMs1EwlmFfzjjWxVyXI0nwIEbn8YR1Mxmt6O3LK3igNay8G8xGQbPK7EARLnxPUmdi2N",
+	"b/Hnm/v5tpaq6hjfFTZdcRAg5+B49RGcAn9r1/ZwRrvDzrKOJdWfJxh0fVs+tOlDq/YegesZQgTeVsRe",
+	"l4LdZCPqXFrlTaJCzWy4EEy73D/FkAVON3SxR8bXQOKRGQGAEBe+MjOXk32x3tCG/Ql/zLyjiYqedYpL",
+	"WVf24+GSXj9J62KiqzcvNd2qFS3Z9e5pbopuw8utYFpnfz6UG2ZefQx8672st0bdMwcfMJzpoid1nUSF",
+	"pYspg6ZuI+ww7JapA7GHrHOI+261R5cF9zqbv6FrRBdjiarb9U06O+K7dPq3l9bP6Fp1xnJpqq3Z3U7V",
+	"jayrGZmCwKkaRzNx3XUGtWODjA8zV1DEjI0wpCI7WRsm+l4AbZqasz4629ngjpZ2AxkivC+ajlJMz+lv",
+	"kjq+sgNQ/mDz09eNwD8ivCXMWkw47WfexarCUNednjCXAjst376bYgSK78TbE+kjXZGRcDDhGdkoRoEH",
+	"A0z7wsmR7GKJEKACfvoOJwb+pXfBI9Ge5ybR8mjdKpbO2MFQMD62l1aAVbydbKjcjzRtkbvECS3r0OBx",
+	"UCUS+k8LiQ4rtPnYJU+70x6cp32P5Wit1zEHHAapdFFFmbYchRJmtv7W8nLr6GJC2x57xu25qOS+t8Vb",
+	"MdzkPSMFLKYegblsmIhyNfXOQHn+HsijDQ8T0C2vf203Uida7pkddM7JqJv44E9FlcKeKuHrXJMAr3xt",
+	"5wLLiR7u6ZjynCboZShvOxE0tleB91mxmd3IovTZgTs7ApYZGv2pDkpDS0tbu4DWUWpmprXzl0+dDUhZ",
+	"667Pwsvh3oiY2G0Co9RTMOco/bM3ywjDN9wI44+N4Dieu4Oyf3gNIgx9HydMTne+9IIXwdfzEB+wiLzL",
+	"Mmh4EHZVZlPh557x6tyGwsd9xWZ3UVvVKBM5Regh+zuZfcKrXLPY05yNSERmr327Wmlmco3KFCNt18Oz",
+	"Z+aCw9dLZB1FiYH+AomkoDUMdtzJVkz4lndyz9SPcQ2I4XxvofjeZ/G+zfa/0e7NvKrZFbl4/Id+++3P",
+	"9HksHY6VdzTapxEXZTgzYBrB6+U+EQ9N9H1zFrxONX+DLy/Ij936FJBfnNWIcNB2OF5XBlZXCb30pO9A",
+	"WxC2a8yhALOo8k0SoMg4s5epWDGlYnj0QRZIyKWsDvBNzhhdgbvCqHbUHPkueBJc2gRRzGkSR6OFgp70",
+	"vma3zJU9JbnfMUd+nd1rRTb6FVawRSMVdgkUpEkAJyNXqyvCat1VwEkBXeoGcIQ+fEBFHWD4EmSLx061",
+	"uCKjfR9Bgp7sD/bC9RA8qztYp8RzGy0f0xBVXG8KkFjMjEG5ptHeF3pMfJ/gChSOCz4yUW7AncYCW6sP",
+	"HZUxhgTsOlwFUh0MOcoVqCL7Jgj/4aHw+C/j3gfw+JOnBVw0iUyA91vP3QphD6OArkDXJHMvj9R8CKuG",
+	"VpLQx87OjZuXK1cCqz38C/0+z/BsZW4mVmEmSmFGK2YMVIfO5nc4IUOG8ujgkSviepJaCVCt0KFFv29J",
+	"6sPPGCPFyZOCrFrAYGUfmPfeMlV2JKK9tt1jAfCtPiO8ULJtksIHxY8wEXAAJns9ZknKSyCzH8jJl5Ga",
+	"zR7XwpEnrAvSAoukJ0y4GvUrP93xdUDIkMVx6bpmT6YU4KKZHbzjyRIkGEEYF0CaIYbnQWnCRytzMx2j",
+	"tpLdvryMBFGZ+iYBdXQwR95PgfgsTnD0PDoRwo4rAwrZj3hGx4p77MMnV8Rr2Geka864ZGsuIvsEShrQ",
+	"M/Kb2sg1c5/gCx6gEZWPOsBudz9FwfxgTrzIa3rcHcy6xx8WL3ibwHKd4quwZ685hwf6PJ6JSjKdCFx6",
+	"9gIHBu6qqgMpQ7QeidHKx1UTNL7Dd5XWpAauO01rUwQyyMKhKBUJTW7GRuVGUZ2CM/qREHvwWuv5OKMx",
+	"ohhqTfxJ5Uby0u70DQcjpieCJaiySgFRBq0h1jXkjfUvDB18lnJfaxc5dw19Ppxdn6gzavKAmvYdTNW5",
+	"zLTjQsw48XKqBLJYuJDoKbXxo7tsksI5yFgnAb5gslfJCKLdvThK+gy802dwPrt48NSX/NFddr+FJifu",
+	"umVK80FX0sniMVfr7L8ojx4M5+xO5GB72pzTYMvBfLlwHMa9Dk3QQ7AroseGs4pFKU8dkjmuoc6i9U1x",
+	"H2SVlwT14IaVRTS9p825e/l9R750w5g4iwx+dJJb7wvaFw/q6O6tIWKymPVkc0kMkEdbTHa8IGOrdHLb",
+	"pPox2smVdZVH430fp/eObhNyDKxamU0yjmpc5kHAcwS9B/jOLaSn3OQ8GL7ff63/Nn977zTI4Gi1K3cm",
+	"Qet7aWg9m5615NXL3FQWVcuX+ai93Et3VOvcaxslDXM8xVmCUWcPQ7dreh5FP36Af1t4kp8wNxm9wRdu",
+	"2k/116eqYuqxW9eZITS4F4Y6btdzxqHnCLKNOgQyMdc4gurhGeiC959BjNizJkFYDJDKmrio7+hAHBKq",
+	"TB54g85DU+0TE/17p5pW4RmyZLVngtP0cNU1DhRWlZfYyqALv5/Z6seZj70vn2gMGm354xb3/K4/f9Yt",
+	"JqPmSwTQaoKjDFCDO8Y5l/Jjsu2VM7l8eFZ+xBBna8ceQldZthK42d/DlMWIOJSTpWlmb2yv4QvZsqrO",
+	"wtXfQKDmj6JKQ0i7YH5egmVOsNQlmG7ipOQw2cnMG8XSHCA5C3SJPt1G1vw2tzY0t1+NC76EMti8mBa7",
+	"ZXVscTM9JtgQPbdppRj7OconupF7TJYBOMo1gWuND7/DbZlNSJT8mYk/iyr6noBNsu4/WJXUMTeQPVW7",
+	"3Jd0uOxIMx6IcninZQeBD6Sy4KpvrdrlQECdM1TzUgCSmtf0EAdUz4mI7vjHl++Y+n4d7VNANKNaAlmf",
+	"FISSLa8R8NZrzQ8d4TJ5dFPNJHy21PTaLYP0Y/GayszHSl5/c3jjyHojdIwypHIgyPeZA2KHXSd5bb/T",
+	"awungvOMqLmxU5cJnQQsqEOw+u3pMrfFZKok+3qGrReJSjNVQo85VCWs4suakTmo4qQ+gW5S+WeFllJ8",
+	"F00nY9sxv/lWrYJ4L90wWkEAGiJ4QD2zZGtX8kU1sQ90hAklFWSZWzXX1NzcePcrXpVFxQGbTHt1XHFa",
+	"9xu+A3QbuTTs45Bs3I5wI4etXfu1YAAyTS8RhE6sv9zFtUnFV6sZ6YzUUlk1eR0Lrfey3dzRldpr82bS",
+	"Xmk2ccoAOBd8IQUUP2IPSqu+HUI54fkmIaBtOB7mOijuzmzPdwQzcyeg35BHB5bT4SG07PVL4SxApz+8",
+	"eeV2TohUgzUQxKNTH94kDBPdqWS/ov0Twe+wHiit07BHho+33GI22WCHTEQlve38x86smN+qX7C93/+Y",
+	"cYpb0tFwl+jovsELu/z62ecXM8nZNnKZ+EvDZFMnukvm9DwOZE5Iyy7mkA8ZuZNKyf0LFWPkgJaN3hoR",
+	"7gjEYlHi78QJ+cOzi4uT3FYgsoM3ho/vOMtgntyHu+/J4t8ZSMi5HDw/Un6Wz97raU9dKjaoOmun9nph",
+	"BQLHFK3NWAiWLN43LzTXtI604/Ucx1t9OemRQsbTzFvSmcZzTfVmuutXIAin5daR44A1IKorcoFUA96k",
+	"NlY/Q8l83tvtmTFFe/FANbbw0deJWcTEOoFrcjt2Ie7bJxTdIej1ttzXHvfLqmieMI+te4PRTZfwCZWm",
+	"rpyn90050dmH4HAIXFMdiYMfJSy0E/ue0BVZyU98rn4MW3meHnC3oibo0pczlMH7Pj4VHD3XcRkY0bgm",
+	"esubhlURJoj8wEK+Gzcqye9shwiAHQGkEdLKdzUVuiDrllcMsWuK7RgAOQjl6hHQ1iM5xmPyvuskgtxB",
+	"AGy1/hTTZF0QrIPUZLcrXOt97+S1AriKKbFCS+xao7Lcc80ekz8qJRU+8YcX1+TrL778b8T1WP63v2op",
+	"eg0QOasrRCLe0rplXR0V14TWtdyzCsGCLqu96LWpX/RyqouLx5ePL8CBbJigDV88W3z++OLx5wusEIeV",
+	"e0LLkqFnuWYJsjBKmo0U0Nmw3Dg4SYBK+Tov4G3G5JRBgiIJE8mleFUtni1eMvMcXwVQgkYKh4R4enGB",
+	"IiSMDzk3Tc1LuPWJnRswdkEyxmqzYre8nOFCfgvXR5vbq/r0tvevi8vfeDfRqlJWKpwNtpE7RgQze6m2",
+	"hd1c3JCaa8OESwAXAbHi3wSPXdG2Tm6wMJtdN27IUux2VB3giAfSVruEKIBhhQxda9S2bjEXH+ytTiae",
+	"lLLCmW2iPHLPib0AT8SaGQ3xQJQUIEIVJXP1gWh26ZIKJHQeSsbNRu6vsRinoYpCplcDeeCow+dKWvnX",
+	"jrRMbmG2YKvt++hcaL8aB6LaB/2tZQCAwaNosW5RU3ciFibcacljfPQvH0YyfDlLhiejKZRb0YMZOSFV",
+	"IcIDC2HnoZMf+BXVDnMOoa4V0fxnZt1n+K/+W0vVvUiYXUENAa6kPJyWNifwT/7Oq19wEWpmIqHn1/bR",
+	"1O0Pu9RC+ljaUK7e0y37Bu2So8X6YvzUV97YvYfpsC/WQWsucQixrx8JfOxt3SVPXlWLXz7AlGGL7P7e",
+	"HH77D4xWz+GiBSowps03EmGNJ6SUfQTSmuNE20LLw6PasbYb9tH+6pJcPnlKzFI3rh20E+8ZaeUTzRHw",
+	"RSPa3RP9MfpZMnhCXF139xjVsl/u9Vxaz7Q2R4iQYzxy6J4YKamV20SGZk97ZByoI2tGXQDaWgUFNMl7",
+	"Ri7JP/7fot/xX67IJdT2nHSL1+lwUUJ7gVzanbu+h81mJZ1Q4Z+KpSm9JDPVBJ10slfcMEeB5TYj1j9r",
+	"r4hUueG3VvLtT96cTu4xa1d+4y66wybztjOvYI7tIB5Vrcdavlw8+6IP9/cVgTv68Xrx7PJrxNhdL57Z",
+	"f1kz3f72IlQ2+QqGnt1dWrdgUWL/9Ef2ZHi0qjEcx1nJ3iDI4ounHf3r5dNhLqBRbMNcafMXgGUGeNpP",
+	"UA3ZGxU6XU8vfoHpzTv9xoU8D7BVTxdf6pjw/hHw3tSUGyBx7+xex39wD9JsZQoi69gKyoozxNhdlBti",
+	"E2ajZLveYPpVQfo19OiIC3bIr8cF+Ueptt/4AOzvYvyfQ4ztenpyqrge1ojbB4Aq0GYVWNHgiCC1Y4e4",
+	"Dw9Eqi0EEoHOBw3yXkzRF3/0GksxwsSaC8iIAK8fYDaTAl5SQ2u57nmxI+fz2l3ygHPuX5GYbz/Iu8/n",
+	"dWs01hu4eEZbs5434KZuK+S+rxNcs2E/Zfbu5IS95tpcwxV3nK+8nl574aNDR/ml0UQ+r2uXatzdh6V+",
+	"ZGTJvcBpBVCDiz76+UNUW3/6Ir7KcBq/VbK5xlzXaRfkhVRraQwT9/Bh9lnoJ7lU2+gjzvI9ikXTxiyh",
+	"1rivnPnM1RtscPth7sGTtyGDXH1a3Tt47ZH4Yu74Hlb4e8Yat7zQTwbh+EMleSSxwoUGJ2zaa7joTk6j",
+	"gww++7s/uyX0TA0H6VfYrtkesF9d/BJe9L+PDXGuq9xNbB5Gpjexc02VoYfnH+Qz7p/EnZ5OJXhRTp21",
+	"nsEsRNU13QVAmg+RLZk2WCfobY/DPWzMb6yXDM2e7Fxh/lnyugiUCVIRShrFNDNYrMh1l3UJ5dVxO8cz",
+	"bk8c2khi/fCHtn3TjfvqzIMbh38/x3Yt10sptwWpqbHrCGWzhWujW/NbFyCWghjZ9CbU/hZgGkDyEdOB",
+	"N4YqmMfF+afSnK5UiTJpdC3xr6u27gBWelOQS2uf+FmcWxFdU/EqXp6kmfb1eMc4Q+obfroh9XqLXzl8",
+	"StdnO102f9whBMdynkK5vEeFAp3F4ma7FaMNdZi6+1AQiN8x0qUwYEmjEhq2/JMa41LxHN1zRytioFHg",
+	"Ab0sFyCP5eFe81vm5Hsy4WK/fket64YL79gCg5/hQvAbqq8IX4VUC9dWGoouSePgEgDHoWuK3UsiiRhf",
+	"oNCtWb+a9IuILI0LwR0phyOIw7GuJWB/nCfJkWwDGR8chB33mpY7Fj6hapnXKUOZtvrb0djHPqLEic3+",
+	"hg/3GnZGjo0I0qPuz4Vz9IGRKBAWOLKmMa1xR7aXfS58g8OINQqpZbl9u1pNcv1DF6WAnbZStGtaA20x",
+	"4X6Ia9vj01N8ce3A1VgNcdWnOep4qLAaJ7dUQm7ztEZ2vYDddr1yAbuzIvQCrm1R4OeF76ok01dIrxXI",
+	"OhP9P5EGK1q1ZLpKWqxKhqihQ6crFhi08EW56/1dGy/2FMeseFNltU20G2oQBkRaUE1WVENIH5lXgeAE",
+	"ghpBMpBzx5pV6uArj2RrrsjlGSRvx622gd4Q1i031wGr5zFja4kVB4WD1WCthl3H+0jy4zvsC1lFcKhT",
+	"J8rJ0AX8PphBp4IX71q7LrxiV0QxKJ0nSwWzzw2mQO8vr4qGXRsMEmcKJoy8ZEAw+mkX92pT/BH87wnZ",
+	"uIdZeSvwUYVV5UIw9CMQILmhTeOaaEft3/Oyz50APYHag6mw6/ONx2o/4DTjSyLT/CcA+IbpsMeGb5fb",
+	"ESG5gDSeKfcSfXvfFT+FYPrSDsOTPvh3DWPenXJ2APeHWbOyVWhMnhcAjPpMr+nhGh77SVymSh1+aGOF",
+	"gfQQgEBQyqCNlL5pIj14CzXKeLjidaLtdwecBxwTuluB1eQC/lecSfUAraKjXA8dN9bo3Are3pc9V+8i",
+	"Wkmz4SuTbWohTKu2Zrp1qpXvVkgPGkE2OysTof4gNDGRsiJ7rJ2KnqphvJdffNH3Th/hzyPb62cZq9OW",
+	"qzCCngmEAAbyx9YKyJN/50wIekX+/P46Om0TPZBHPdrq30Ccy26p15RHdduPXpF0kn4Pqus1PTjRQxAI",
+	"7Ssmh+2Sa2xV447iMfdZaLNjhwfyhMo2wyR5Yo1ph7q4P/X0vKrgOL5lZwCiZhz39vmvRNP+ChHREwEM",
+	"hPrz+8g83NDeKVZJwa5cwZ+yMqGZ0aGbX/6CP/k7/HfSJP2B3cotGy7krzWfXcuEezJsseQEd441RzTl",
+	"1RWGS6DUxfmFvSPsXoyD4u8YxYCighDEYL2N0gnwnKjG0SIDz6ErSLi/vONrRm/Z29Z8GqvDfsPb1sRa",
+	"dRxXKrgrzzs/kuhULe9n98LZjaXDPQeViYpVGCUjS3twUiWQzThnFwv20aB3f7+a226NP7GP5j1qkwfb",
+	"8O9qmkwmARLrHhWo9ZWRpxFStj48YKVNarsGvqF9RmAYJl+2ppR3mfpEUv+te+5vLq/vxvUrHLJJj/7+",
+	"MvtYcgMbs6Q7z59xUggaXkLV0plScPQ0F8S55938Az71NxF6AZqE+wlMfYORLrdoR4D/5IKBX6mf/N3a",
+	"Ur9MQtek3L6n6EudmDPDPponpb4dztXx6RydExjOfUUi+5GWAjM/UmG7Bsg6oN8A5SnwXvJffnhxTb64",
+	"/OriXwvSCusOg92jCZJbeM+PC+vbPbD1Yxdk0vjxxa/+C131v/Hcfkf9a4ZWkcsWTIBwIEHY1YJ/AtMG",
+	"07CRQgQgurDHEANWJ6zpkqtVr/uBC695khFkGBn7hJ6+ZJIDreMX/+oEv7h93TTVQZT5xI5LG9fCztem",
+	"WWF1sdNoaAgHHk2Z//IrJ64HOaXxvn5l7j9zHezDKiDRe2vr9yX+wuNWvMyHrENK1fWl/oEOhxNTBsho",
+	"/Jq7T9jzY86e3qwBam9PdXTSzo7zDmb6wYIpbv4eMp7Sf8WvElLJlpMHjq30STlcIa09To0k2JJ4kPia",
+	"2HazAy2jRf7VJ/q3E3S52059yKALJPUfrVumNZuwMV7aC3zLpbOxvkNkbbGoOfRgffbl4y+zS2X6RJuf",
+	"dodjJ41Ot4zlDiazwCRe2Ja+TRnUB1T3VR4T+jD5FlKBYxY6qJ2o5sBVb6QyylNRJ4oW4ZLDeSufGUpx",
+	"o/iVKp/86+P2kCZN+Pv9uDpu4T7TyH2nGK3rg6N5DG3yeonevWzriuywXzI1RLdqAvHrKvumIL8vfPHf",
+	"w2N+QxupHLSvG/o9V+n8f//3/6PH9Y7dbkhZLdeKUcPurPFCv8/LYoDcbbDN/tPPL1wnfGReNlSswW8P",
+	"jfiffn7Ra+yJtQtPL0Ltwldd7cKXx009L4qRwnVHx/NeQ7cvH39JnB7u2hhefnlxMU8jz7C5Lu9XI6eU",
+	"sWB7B4+/BzsLi6NQ5bbNtF7NBUt1wvVbQEu9a3ufSD0hXWy/3GfI2M/BbytgPFeiLx5eou8vXnztrFTq",
+	"zRUXBXElMl0m/ghVlJT0J5j7mfLTX+MVn+LMca/KOHTeYlgKevfjgStXg3aX2NySekwwq1f3ZQRAWBf6",
+	"HBC9CU323XqEox9bgtLWkajcz148XrwjAHBcYd0Y2bwJF+aorD9ZL8mzzd/Pma5aQOXL2wA1wnzHyvm5",
+	"yLIbeNGccCsiJGB7ElOYEtmJz714qLiqak/SmXbDSgQTR2pjRVUAowVQOICdxMOsEXKq4It6zQW71gMP",
+	"e6pA1HG4eg+PMOS0vmsb9X5HXa47dH2nfGb0e22UXMbqOsbwLM2g6ZjRvreVHjVrh/6aVDFMyCwPZEOh",
+	"K/9Ry7cTVHgwRfcJcbhfyUVJBYB94Vi2ReVblFMguxVyf0UoyHhfook22Ors9EkZlO2TkPe574wprZ5z",
+	"9Wmkvhwvyz/+4/qMSonyvqEvXNzXSQ35od6ecXkqF2CFzlzkr602RyUUaRF40Ex5wqW4+DQeV9hC950n",
+	"xwcfJcqHU7yR+0eoDifM0O/k/gdHSfdgMxTeEcPgclEhHyU1ZMN8nAfsPKcQfNtrF85DSjZJluyekCIw",
+	"R11wciUV84Q5xxRyaKQOU05DdELNt2yynOM1XPCgyQD7ghTc2Q7GSpC1sXt2tU9QKxZqYJaH+1QYYRYB",
+	"bd5B9v14hiUmmvJqYopv2RNtFAMCCfiNK1/Cn3w/4emY35tw1adwwfzbUv1Xfg2anjBPJ6l6wpVZdD3+",
+	"W39Fyp5dN4SHpu3pfe1vK2JzLHKfNmoTe/sDE/l0fcRzyHx2/OMpDcE/sk/G3vWGf/xtaIVKHciOf8xQ",
+	"CnZ68hQC//hr6gJ4+4OrAXjLb468C8Tqk3N3hbc+8I53spq34Rsqpgk831HxO33nfxr6zndUnCDvpG3p",
+	"ulmAKvMMHoDJ9OhLrpDY8z6SDFgnEl4M8W3kItpLBfwzHrjgYJ+GDaubD6SSAbXkWqXEc95O8KdOt3d4",
+	"yf1yp6jWuhEJKm3EjxK8qMK4Z37n846Qeka3/kHz4uMn2p2VaAgJXGdaKsO6inOMqAPgGrqekdDMM7tn",
+	"nr3te7ufI6OR+4nG/LGmUMNRe2JC77W6zs8xJxYoaqz71cPqdq1/NLAgpdYQaqjsBQxpgOigtZVi2rVk",
+	"BRk/v1lzf7FxavxydQMsgrjlUom4XXEPoNS67hGk66JLsRxbU2EZbiG4LLWHrGx4M3FQGXXIsqxe9Xn6",
+	"P62B9VIi9M8VWvkPnfy6e7a5Bl//2zK9+prn0557x29+SBPsqB19AQvfMKhUOVY8gDrCnRyXeld8lYkU",
+	"eYeXZ4n9e+jfABxG0M+VVPTw8Bw77oOOis98qOreN0N/Qh48zeH6//ayXZ9fnEx32Zt+bT4IP0upE8L/",
+	"+f5g6Bx5arBNdhMWaSwPo03wsHmR5Ab6J5zskBXxe+4oL3I0yTUV05Ef6Hf3SSI/WDR9Ou7jOvABVxey",
+	"taK/WyHDzYNARDEn0JtG94tTCFH4pgcCRtdU/CqwyqnidsH2kDS5P2LTEaFpmPkgv7nHpF+L3xCeEskA",
+	"juCUPdlKZc7i3/JpCAzuaX3fCpZc2vu2B3C2fltm8cz9+/Br+xAYUozpZEJIEzv7SUdVH90OPypufG5l",
+	"1rTV1b/lWn5YO3VsrmE/uCc7qraVi1nMLJNXIQd659pQp0oIJTiGx1KtCU4L4YL8nzdv//To9bcQH6aa",
+	"vHFjviJLaTbQ+xpq6aFYjeqO5f4+t6ivVDsiOaY6qz7erlVdOc5UmO9UUfxAdh7SbvyVtfBDgGlAjI5s",
+	"xuHGVHJ5Ilv4Di/5FEbj+w58dePoNk/Zj+87w/EeDcaObhPhOwDeZsL0eMD33P7XhwJUEtSBM+zlNwkE",
+	"jBR98iq34tNRJwbiSWjibJiyz/wfPz1/9N/po58vHn39fz1+9OHf/mURJRpP1nP/4Mf8Sfzv/gxliYwb",
+	"3pAh4kvf6iBFEjHqYjIi5jg+FkbEKUex9b0kpazbndBY+0mowVbpxYCa0qVefpbC8Zp8/vnnX/9rQRBL",
+	"GTllHrIRKa0qVsVi8MfxDbguJxj9necNhXbfgu3vr5KyD8y063WF7RaZxjYfBUH8KUJ5HQM0ZLgA+0Xr",
+	"muxZXSe3KZ7dJ9rm9uySB98JKw/jyNwGdmQvEGvRbYQvesGrkJCBVG2iy4dvqjtc1oZqwypi/1gEY6OA",
+	"bMgtq0hD14hNcWbJEVz88usvPr/44lQQDd7cDe7XjqfhhP6QII+OEKz22rPbQ9dg6c/Op1/vrZ3toHkQ",
+	"qzXbY3P4mgvo323/i2MBN9d6uUZ6XO1VvxPHitn9Uw2bobvampS9oFgpdzsmKuwPOdEBHtO21gy1I4JZ",
+	"sOLxzDEXh19C2p5pXZC//2VRScH+sijIXxZy9ZfFLxAXEtg8xieihiN4TF7yWztu/BPsStI2BAodkHqU",
+	"qnLz+C9i1O3kB/+gsTMZs2v3VCQ6wS+WtKai7DMEDVt4/I67+G3iLj4+EtVsrdATvtdcRGPA74JIO5WA",
+	"ZuKeHu6loz5ItOvHSg92D6lWCLfXV1J1bcNwAIqKLQLrUqgKBG5MegE3eMknAg3C234bsEGcm5OgQbws",
+	"K7d94yAEvxZu0EMYHjqL7b/zN4cddNL1ydGDvfc+MH4QljgPPaiZMd7jSgWo/3/2rmXHTRiK/oqVXSWk",
+	"tFKzmW2rSrPOoqsu3OAEqwSoTRJNRvPvle/DmIdJZkJoVc0yM2AbY5t77uOcNV9zx/nxfURAfrgv/Zin",
+	"qZNpl3FAnVeQnwbKUJAfZeU23Df+Fto6NQqpD1iKwO5GZZZQQOiLdBNhqQzUIUhUTSOnA725VG+3yqii",
+	"Zski+vvPEnwFnTgV/K/1ut5ofOyltc74Pi9Qk9X1cjDuLP62uP6bTQPBYc2948ZW1PTucVtifXqdtUSV",
+	"w0UC2y1TaoyE6Xtpfq3dNfflzpv9XcAjxfzmh0JYvGAqwixihYNELkBKurZEYxtjxLPewBx5PWSFqkv6",
+	"iADpRa7kUYHIGLvgq1yl4gSlgQnl7Pw+aDdIQEUkqx+RD8wcyhjGIK2QRsA9f3FcVB1ogAyQecYTUqKp",
+	"IeMnL4sdVpCTHQvDHxnkDgzFG0a5kcZoEvjLpYVDc6dEWYjK/UIh+zRB1TfDcRKjVAHlfzZk0yKW8sFQ",
+	"BQlQDYyUXDK9ob7juf8mj563ctzBM637hvsDdwbq1KEcDryvKDSjM2oUm9E1c4Cztee//bvQjOZlCJd1",
+	"jnX8dR0yY6rieaEZpY8wZexJPk1H/DsCz/hh/y18xgts5sMg6PXe2Ay6ioKz+OpdbmSuilSa6GGAT/GF",
+	"L7tSEiBo9ZUJD/7W2yfnsbaNHQhf9EJofhKUHAMXsMyl2VuMna1Wn1cfpuXIbs13rm19Ya7d8XvJFmxr",
+	"0YI87fl18nRDxssZRX6HGYA/vkVM+tb0F5iuiVdC4gy6qtLFDgA5AX+wXIO8lwnXACjdmyPfczD54mGx",
+	"lJVeHj/BmUcdxXB+UPHmBgw8ZURK9iCkMHLjrGv55L5cKJafCMmleVJUkIPC9ilZAn0D+SuyWnh5ZtcN",
+	"OXsxjgnpPxgIbdqjSE6/OQKFfvQNbPKSCU0rPMNDEutdoWHIFutozgdi6Bh0fI4F17Cd5hbOdu7fgjy3",
+	"HclURYpVm6wsrWK5KhaUJ0aZfluPYf2Tb1BbsZep8haNb8jXXj0PxMJ1ze6kU1aiG6gWukggHo1kdrxS",
+	"dPDiG6fBy4+XPwEAAP//",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

@@ -260,6 +260,12 @@ func (s *Server) LeaveOut(ctx context.Context, r LeaveOutRequestObject) (LeaveOu
 	return LeaveOut204Response{}, s.sessions.Learn(ctx)
 }
 
+// GetLiked answers GET /liked.
+func (s *Server) GetLiked(ctx context.Context, _ GetLikedRequestObject) (GetLikedResponseObject, error) {
+	out, err := s.sessions.Liked(ctx)
+	return GetLiked200JSONResponse(out), err
+}
+
 // GetHowRight answers GET /how-right.
 func (s *Server) GetHowRight(ctx context.Context, _ GetHowRightRequestObject) (GetHowRightResponseObject, error) {
 	out, err := s.sessions.HowRight(ctx)

@@ -5,6 +5,7 @@ import (
 	"encoding/json"
 	"fmt"
 
+	"velocrustum/core/belief"
 	"velocrustum/core/ensemble"
 	"velocrustum/core/fryer"
 	"velocrustum/core/load"
@@ -115,6 +116,28 @@ func (s *Server) PortrayFryer(ctx context.Context, r PortrayFryerRequestObject) 
 func (s *Server) GetLearnt(ctx context.Context, r GetLearntRequestObject) (GetLearntResponseObject, error) {
 	out, err := s.sessions.LearntOf(ctx, r.Id)
 	return GetLearnt200JSONResponse(out), err
+}
+
+// GetMeasuring answers GET /fryers/{id}/measuring.
+func (s *Server) GetMeasuring(ctx context.Context, r GetMeasuringRequestObject) (GetMeasuringResponseObject, error) {
+	m, err := s.sessions.Measuring(ctx, r.Id)
+	return GetMeasuring200JSONResponse{Run: m}, err
+}
+
+// BeginMeasuring answers PUT /fryers/{id}/measuring.
+func (s *Server) BeginMeasuring(ctx context.Context, r BeginMeasuringRequestObject) (BeginMeasuringResponseObject, error) {
+	set := belief.MeasuredRun{DialC: r.Body.DialC, Drawer: string(orElse(r.Body.Drawer, ""))}
+	return BeginMeasuring204Response{}, s.sessions.Measure(ctx, r.Id, set, orElse(r.Body.Probe, ""))
+}
+
+// ReadAir answers POST /fryers/{id}/measuring/readings.
+func (s *Server) ReadAir(ctx context.Context, r ReadAirRequestObject) (ReadAirResponseObject, error) {
+	return ReadAir204Response{}, s.sessions.ReadAir(ctx, r.Id, r.Body.C)
+}
+
+// StopMeasuring answers DELETE /fryers/{id}/measuring.
+func (s *Server) StopMeasuring(ctx context.Context, r StopMeasuringRequestObject) (StopMeasuringResponseObject, error) {
+	return StopMeasuring204Response{}, s.sessions.StopMeasuring(ctx, r.Id)
 }
 
 // GuessFryer answers POST /fryer-guesses.

@@ -2,15 +2,18 @@ package api_test
 
 import (
 	"bytes"
+	"math"
 	"reflect"
 	"strings"
 	"testing"
 	"time"
 
+	"velocrustum/core/load"
 	"velocrustum/core/verdict"
 	"velocrustum/internal/api"
 	"velocrustum/internal/archive"
 	"velocrustum/internal/session"
+	"velocrustum/internal/store"
 )
 
 // What a cook shows comes into the next window; left out of it, every answer is as it was
@@ -160,5 +163,101 @@ func TestAMeasuredRunIsLearntFrom(t *testing.T) {
 	}
 	if w := k.send("POST", "/api/v1/fryers", body(strings.Replace(run, "200", "400", 1))); w.Code != 422 || !strings.Contains(w.Body.String(), "measured[0].dialC") {
 		t.Errorf("on a dial of 400 °C: %d %s", w.Code, w.Body)
+	}
+}
+
+// What is rated shows what is liked, by which dishes, ways and suppers are planned until
+// somebody says it; a cook keeps what was liked then, and the archive both.
+func TestRatingsSayWhatIsLikedHere(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
+	k := newKitchen(t, "")
+	plan := get[[]api.Plan](k, 200, "GET", "/api/v1/plans", "")[0]
+	crispAt := func() float64 {
+		t.Helper()
+		a := get[verdict.Answer](k, 200, "POST", "/api/v1/simulations?chance=false", wings)
+		if a.CrispAtMin == nil {
+			return math.Inf(1)
+		}
+		return *a.CrispAtMin
+	}
+	liked := func() session.Liked {
+		t.Helper()
+		return get[session.Liked](k, 200, "GET", "/api/v1/liked", "")
+	}
+	most := crispAt()
+	if l := liked(); l.Ratings != 0 || l.Likes != (load.Likes{}) {
+		t.Errorf("before any rating %+v", l)
+	}
+	cooked := func(rated string) string {
+		t.Helper()
+		c := get[api.Cook](k, 201, "POST", "/api/v1/cooks", `{"planId":"`+plan.Id+`"}`)
+		k.wait(3 * time.Minute)
+		get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+c.Id+"/events", `{"kind":"loaded"}`)
+		k.wait(26 * time.Minute)
+		get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+c.Id+"/events", `{"kind":"out"}`)
+		get[any](k, 200, "PUT", "/api/v1/cooks/"+c.Id+"/outcome", `{"crust": "`+rated+`", "inside": "good"}`)
+		k.wait(time.Hour)
+		return c.Id
+	}
+	first := cooked("soft")
+	get[struct{}](k, 204, "PUT", "/api/v1/cooks/"+first+"/left-out", `{"leftOut": true}`) // which has it learn at once
+	before := liked()
+	t.Logf("%+v", before)
+	for range 2 {
+		cooked("soft")
+	}
+	get[struct{}](k, 204, "PUT", "/api/v1/cooks/"+first+"/left-out", `{"leftOut": false}`) // which has it learn at once
+	l := liked()
+	if l.Ratings != before.Ratings+3 || l.Likes.CrustMore < before.Likes.CrustMore+5 || !strings.Contains(l.CrustSays, "crisper") {
+		t.Fatalf("of three crusts called soft %+v", l)
+	}
+	later := crispAt()
+	if later < most+0.5 {
+		t.Errorf("crisp at %.1f, and as it is liked here at %.1f", most, later)
+	}
+	own := strings.Replace(wings, `"load"`, `"likes": {}, "load"`, 1)
+	if a := get[verdict.Answer](k, 200, "POST", "/api/v1/simulations?chance=false", own); *a.CrispAtMin != most {
+		t.Errorf("as most like it crisp at %.2f, not %.2f", *a.CrispAtMin, most)
+	}
+	get[store.Settings](k, 200, "PATCH", "/api/v1/settings", `{"crustMore": -15, "browningMore": 0.4}`)
+	if now := crispAt(); now >= most {
+		t.Errorf("with a soft crust asked for crisp at %.1f, else at %.1f", now, most)
+	}
+	if l := liked(); l.Likes != (load.Likes{CrustMore: -15, BrowningMore: 0.4}) || !strings.Contains(l.CrustSays, "crisper") {
+		t.Errorf("as it was said %+v", l)
+	}
+	then := cooked("good")
+	if w := k.send("PATCH", "/api/v1/settings", `{"crustMore": 40}`); w.Code != 422 || !strings.Contains(w.Body.String(), "crustMore") {
+		t.Errorf("40 crisper: %d %s", w.Code, w.Body)
+	}
+
+	// Out and in again.
+	raw, there := takenAway(k), emptyKitchen(t)
+	if _, err := there.handler.Archives().Read(t.Context(), bytes.NewReader(raw), int64(len(raw)), archive.Choices{Others: "take"}.Of, nil); err != nil {
+		t.Fatal(err)
+	}
+	if got := get[store.Settings](there, 200, "GET", "/api/v1/settings", ""); got.Likes() != (load.Likes{CrustMore: -15, BrowningMore: 0.4}) {
+		t.Errorf("carried over %+v", got.Likes())
+	}
+	with := map[string]string{then: `"likes":{"browningMore":0.4,"crustMore":-15}`, first: `"id"`}
+	for _, doc := range documents(t, takenAway(there)) {
+		for id, part := range with {
+			if !strings.Contains(doc, `"id":"`+id+`"`) {
+				continue
+			}
+			if delete(with, id); !strings.Contains(doc, part) || id == first && strings.Contains(doc, `"crustMore"`) {
+				t.Errorf("out again a cook has %.300s", doc)
+			}
+		}
+	}
+	if len(with) > 0 {
+		t.Errorf("not out again: %v", with)
+	}
+
+	get[store.Settings](k, 200, "PATCH", "/api/v1/settings", `{"crustMore": null, "browningMore": null}`)
+	if now := crispAt(); now != later {
+		t.Errorf("taken back crisp at %.2f, as ratings show at %.2f", now, later)
 	}
 }

@@ -15,7 +15,7 @@ import (
 // orderOf is what was asked for.
 func orderOf(q SimulationRequest) household.Order {
 	return household.Order{Asked: prep.Asked{Lots: orElse(q.Lots, nil), Load: orElse(q.Load, load.Pieces{}), Coat: q.Coat, Bench: q.Bench, Program: orElse(q.Program, load.Program{}), Chambers: orElse(q.Chambers, nil), Ready: string(orElse(q.Ready, "")),
-		Groups: orElse(q.Groups, nil), CrustWanted: q.CrustWanted, TailMin: orElse(q.TailMin, 0), PerBasket: orElse(q.PerBasket, 0), Fryer: q.Fryer,
+		Groups: orElse(q.Groups, nil), CrustWanted: q.CrustWanted, Likes: q.Likes, TailMin: orElse(q.TailMin, 0), PerBasket: orElse(q.PerBasket, 0), Fryer: q.Fryer,
 		Guidance: orElse(q.Guidance, ""), GuidanceC: orElse(q.GuidanceC, 0)}, FryerID: q.FryerId, SecondFryerID: q.SecondFryerId, Drawer: (*string)(q.Drawer)}
 }
 

@@ -15,6 +15,7 @@ import (
 
 	"velocrustum/core/food"
 	"velocrustum/core/larder"
+	"velocrustum/core/load/loadtest"
 	"velocrustum/core/units"
 	"velocrustum/internal/api"
 )
@@ -29,7 +30,7 @@ func TestSentencesAreThoseThatWereRead(t *testing.T) {
 	if testing.Short() {
 		return // it computes: nothing meets in it that does not in others
 	}
-	said, n := newSentences(t), 8
+	said, n := newSentences(t), loadtest.Cases(8)
 	more, err := strconv.Atoi(os.Getenv("VELOCRUSTUM_SENTENCES"))
 	if err == nil {
 		n = more

@@ -38,6 +38,13 @@ func (s *Server) GetLiveCook(ctx context.Context, r GetLiveCookRequestObject) (G
 		return nil, err
 	}
 	out.Pace = s.pace()
+	hung, err := s.sessions.Hung(ctx)
+	if err != nil {
+		return nil, err
+	}
+	if len(hung) > 0 {
+		out.Measuring = &hung
+	}
 	if out.Mark == orElse(r.Params.Known, "") {
 		out.Cook, out.Evening, out.Beside = nil, nil, nil
 	}

@@ -9,6 +9,7 @@ import (
 
 	"velocrustum/core/food"
 	"velocrustum/core/larder"
+	"velocrustum/core/load/loadtest"
 	"velocrustum/core/pan"
 )
 
@@ -181,7 +182,7 @@ func TestWholeRequestsAreAnswered(t *testing.T) {
 		return // it computes: nothing meets in it that does not in others
 	}
 	k := newKitchen(t, "")
-	n, seed := 40, uint64(1)
+	n, seed := loadtest.Cases(40), uint64(1)
 	if more, err := strconv.Atoi(os.Getenv("VELOCRUSTUM_WHOLE")); err == nil {
 		n, seed = more, rand.Uint64()
 	}

@@ -82,6 +82,7 @@ type archivedCook struct {
 	Dish       store.Plan        `json:"dish"`
 	Fryer      store.OwnFryer    `json:"fryer"`
 	LeftOut    bool              `json:"leftOut,omitempty"`
+	Likes      load.Likes        `json:"likes,omitzero"`
 	Events     []cook.Event      `json:"events"`
 	Planned    answered          `json:"planned"`
 	Forecast   answered          `json:"forecast"`
@@ -125,7 +126,7 @@ func archived(o store.Session) archivedSession {
 		out.Supper = &archivedSupper{Name: o.Name, SupperID: o.SupperID, Hands: o.Hands, FinishedAt: momentOf(o.FinishedAt), Sheet: o.Sheet.V, Said: orEmpty(o.Said)}
 	}
 	for _, c := range o.Cooks {
-		one := archivedCook{ID: c.ID, PlanID: c.PlanID, DishID: c.DishID, LeftOut: c.LeftOut, Name: c.Name, Basket: c.Basket, Baskets: c.Baskets, StartedAt: c.StartedAt.Time, FinishedAt: momentOf(c.FinishedAt),
+		one := archivedCook{ID: c.ID, PlanID: c.PlanID, DishID: c.DishID, LeftOut: c.LeftOut, Likes: c.Likes.V, Name: c.Name, Basket: c.Basket, Baskets: c.Baskets, StartedAt: c.StartedAt.Time, FinishedAt: momentOf(c.FinishedAt),
 			Guidance: c.Guidance, GuidanceC: c.GuidanceC, Dish: c.Plan.V, Fryer: c.Fryer.V, Events: orEmpty(c.Events), Planned: answered{Answer: c.Planned.V}, Forecast: answered{Answer: c.Forecast.V}, Outcome: outcome{Crust: c.Crust, Inside: c.Inside, Note: c.Note, Change: c.ChangeNext, Lots: c.Ratings.V}}
 		for _, p := range o.Pictures[c.ID] {
 			one.Pictures = append(one.Pictures, archivedPicture{p.ID, p.Alt, p.AddedAt.Time})
@@ -197,6 +198,8 @@ func (c archivedCook) checked(at string) (out store.Cook, err error) {
 		return out, refuse.One(at+"basket", fmt.Sprintf("%d of %d", c.Basket, c.Baskets), "from 1 on, up to their number")
 	case !slices.Contains(safety.Guidances, c.Guidance):
 		return out, refuse.One(at+"guidance", string(c.Guidance), "us, uk or stricter")
+	case c.Likes.Check() != nil:
+		return out, refuse.Under(at, c.Likes.Check())
 	case said.Crust != nil && *said.Crust != "" && !slices.Contains(cook.CrustRatings, *said.Crust):
 		return out, refuse.One(at+"outcome.crust", *said.Crust, "pale, soft, good, hard or burnt")
 	case said.Inside != nil && *said.Inside != "" && !slices.Contains(cook.InsideRatings, *said.Inside):
@@ -227,6 +230,7 @@ func (c archivedCook) checked(at string) (out store.Cook, err error) {
 	}
 	out = store.Cook{ID: c.ID, PlanID: c.PlanID, DishID: c.DishID, LeftOut: c.LeftOut, Name: c.Name, Basket: c.Basket, Baskets: c.Baskets, StartedAt: store.Time{Time: c.StartedAt}, FinishedAt: &store.Time{Time: *c.FinishedAt},
 		Guidance: c.Guidance, GuidanceC: c.GuidanceC, Events: c.Events, Crust: said.Crust, Inside: said.Inside, Note: said.Note, ChangeNext: said.Change, Ratings: store.JSON[[]cook.Rating]{V: said.Lots}}
+	out.Likes.V = c.Likes
 	out.Plan.V, out.Fryer.V, out.Planned.V, out.Forecast.V = c.Dish, c.Fryer, c.Planned.now(), c.Forecast.now()
 	return out, nil
 }

@@ -28,6 +28,9 @@ func (h *Household) ChangeSettings(ctx context.Context, changed json.RawMessage)
 		if err := json.Unmarshal(changed, &v); err != nil {
 			return v, err
 		}
+		if err := v.Likes().Check(); err != nil {
+			return v, err
+		}
 		if !(v.GuidanceC >= safety.StricterFloor && v.GuidanceC <= safety.StricterTop) {
 			return v, refuse.One("guidanceC", fmt.Sprintf("%g", v.GuidanceC), fmt.Sprintf("%g to %g °C, never under the guidance", safety.StricterFloor, safety.StricterTop))
 		}

@@ -15,7 +15,7 @@ import (
 )
 
 // An Order is a dish as it is asked for: with the household's fryers by their
-// ids, and its guidance where none is named.
+// ids, and its guidance and what it likes where neither is said.
 type Order struct {
 	prep.Asked
 	FryerID, SecondFryerID *string
@@ -41,6 +41,10 @@ func (h *Household) Dish(ctx context.Context, o Order) (prep.BenchDish, error) {
 		if o.Guidance = string(set.Guidance); set.Guidance == safety.Stricter {
 			o.GuidanceC = set.GuidanceC
 		}
+	}
+	if o.Likes == nil {
+		likes := set.Likes()
+		o.Likes = &likes
 	}
 	if err := o.OneDrawer(); err != nil {
 		return prep.BenchDish{}, err

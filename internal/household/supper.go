@@ -72,7 +72,7 @@ func (h *Household) Supper(ctx context.Context, e store.SupperPlan) (sheet.Suppe
 			one.Request.Fryer, one.Request.Bench, one.Prepared = nil, p.Bench.V.After(), true
 		}
 		one.Request.Program = d.Program
-		one.Request.Guidance, one.Request.GuidanceC = d.Guidance, d.GuidanceC
+		one.Request.Guidance, one.Request.GuidanceC, one.Request.Likes = d.Guidance, d.GuidanceC, &d.Likes
 		if p.Drawer != nil {
 			one.Drawer = *p.Drawer
 		}

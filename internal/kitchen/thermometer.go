@@ -103,6 +103,16 @@ type going struct {
 			CookID string `json:"cookId"`
 		} `json:"baskets"`
 	} `json:"evening"`
+	Measuring []hung `json:"measuring"`
+}
+
+// hung is a thermometer in an empty basket.
+type hung struct {
+	FryerID string    `json:"fryerId"`
+	Probe   string    `json:"probe"`
+	At      time.Time `json:"at"`
+	DialC   float64   `json:"dialC"`
+	Drawer  string    `json:"drawer"`
 }
 
 // cooked is one basket that is cooked.
@@ -149,12 +159,38 @@ func (t *Thermometer) once(ctx context.Context) (wait time.Duration, now time.Ti
 	f := g.in(t.o.Probe)
 	if f == nil {
 		t.cook = ""
+		for _, m := range g.Measuring {
+			if m.Probe == t.o.Probe {
+				air, err := t.air(ctx, m, g.Now)
+				if err != nil {
+					return 0, g.Now, err
+				}
+				return next(every), g.Now, t.send(ctx, reading{g.Now, t.read(g.Now, air, false)})
+			}
+		}
 		return next(idle), g.Now, t.send(ctx, reading{g.Now, t.read(g.Now, room, false)})
 	}
 	if err := t.follow(ctx, f.ID, f.Probe.Lot); err != nil {
 		return 0, g.Now, err
 	}
 	return next(every), g.Now, t.send(ctx, reading{g.Now, t.read(g.Now, t.truth.At(t.line, g.Now.Sub(*f.LoadedAt).Minutes()), true)})
+}
+
+// air is what truly is in the empty basket that it hangs in, °C.
+func (t *Thermometer) air(ctx context.Context, m hung, now time.Time) (float64, error) {
+	var all []struct {
+		ID string `json:"id"`
+		load.Fryer
+	}
+	if err := t.ask(ctx, http.MethodGet, "/fryers", nil, &all); err != nil {
+		return 0, err
+	}
+	for _, f := range all {
+		if f.ID == m.FryerID {
+			return t.truth.Air(f.Fryer, m.Drawer, m.DialC, now.Sub(m.At).Minutes())
+		}
+	}
+	return room, nil
 }
 
 // read is what it says now, in something of c °C: it comes to that in its own time, in

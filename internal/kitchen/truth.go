@@ -10,6 +10,7 @@ import (
 	"time"
 
 	"velocrustum/core/food"
+	"velocrustum/core/fryer"
 	"velocrustum/core/load"
 	"velocrustum/core/run"
 	"velocrustum/core/verdict"
@@ -81,9 +82,7 @@ func (t Truth) Cook(ctx context.Context, q load.Request, lot int) ([]run.Moment,
 	if q.Fryer != nil {
 		f = *q.Fryer
 	}
-	f = f.Whole()
-	f.Airflow = new(within("fryer.airflow", *f.Airflow*t.Airflow))
-	f.DialOffsetC = within("fryer.dialOffsetC", f.DialOffsetC+t.DialC)
+	f = t.of(f)
 	q.Fryer, q.TailMin = &f, math.Min(30, load.MaxMinutes-q.Program.Minutes())
 	if answer, err = verdict.Simulate(ctx, q, verdict.Options{NoChance: true}); err != nil {
 		return nil, err
@@ -92,6 +91,35 @@ func (t Truth) Cook(ctx context.Context, q load.Request, lot int) ([]run.Moment,
 		return answer.Lots[lot].Timeline, nil
 	}
 	return answer.Timeline, nil
+}
+
+// of is a fryer as it truly is.
+func (t Truth) of(f load.Fryer) load.Fryer {
+	f = f.Whole()
+	f.Airflow = new(within("fryer.airflow", *f.Airflow*t.Airflow))
+	f.DialOffsetC = within("fryer.dialOffsetC", f.DialOffsetC+t.DialC)
+	f.Learnt, f.LearntIn = nil, nil
+	return f
+}
+
+// Air is what truly is in a fryer, °C, so many minutes after it was turned on empty; in
+// one of its drawers, where there are two and one is named.
+func (t Truth) Air(f load.Fryer, drawer string, dialC, minute float64) (float64, error) {
+	f = t.of(f)
+	if drawer != "" {
+		f = *f.In(drawer)
+	}
+	m, err := load.MachineOf(f)
+	if err != nil {
+		return 0, err
+	}
+	line, err := fryer.Curve(m.InDrawer(), dialC, math.Max(0, minute)+2*fryer.CurveStep)
+	if err != nil {
+		return 0, err
+	}
+	at := math.Max(0, minute) / fryer.CurveStep
+	i := min(int(at), len(line)-2)
+	return line[i] + (at-float64(i))*(line[i+1]-line[i]), nil
 }
 
 // within is a figure as near as its field's limits allow.

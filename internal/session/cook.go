@@ -36,7 +36,7 @@ func (s *Sessions) StartCook(ctx context.Context, planID string, basket int, ses
 	if err := s.believeClock(ctx); err != nil {
 		return store.Cook{}, err
 	}
-	c := store.Cook{PlanID: &p.ID, Name: p.Name, Guidance: set.Guidance, GuidanceC: set.GuidanceC, StartedAt: store.Time{Time: s.Clock.Now()}}
+	c := store.Cook{PlanID: &p.ID, Name: p.Name, Guidance: set.Guidance, GuidanceC: set.GuidanceC, Likes: store.JSON[load.Likes]{V: set.Likes()}, StartedAt: store.Time{Time: s.Clock.Now()}}
 	if c.Basket, c.Baskets, err = s.narrow(ctx, &p, &f, basket); err != nil {
 		return c, err
 	}

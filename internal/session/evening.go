@@ -10,6 +10,7 @@ import (
 
 	"velocrustum/core/cook"
 	"velocrustum/core/food"
+	"velocrustum/core/load"
 	"velocrustum/core/refuse"
 	"velocrustum/core/sheet"
 	"velocrustum/core/units"
@@ -124,7 +125,7 @@ func (s *Sessions) laid(ctx context.Context, in sheet.Supper) (out store.Evening
 			f = inDrawer(f, drawer)
 		}
 		p.GoesInAs(l.Request)
-		c := store.Cook{PlanID: &p.ID, Name: nameOf(in, l.Dish), DishID: l.Dish, Guidance: set.Guidance, GuidanceC: set.GuidanceC, Basket: l.Basket, Baskets: l.Of}
+		c := store.Cook{PlanID: &p.ID, Name: nameOf(in, l.Dish), DishID: l.Dish, Guidance: set.Guidance, GuidanceC: set.GuidanceC, Likes: store.JSON[load.Likes]{V: set.Likes()}, Basket: l.Basket, Baskets: l.Of}
 		c.StartedAt.Time = got.StartAt
 		c.Plan.V, c.Fryer.V = p, f
 		q := c.Request(set.Units())

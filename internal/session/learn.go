@@ -71,6 +71,9 @@ func (s *Sessions) Learn(ctx context.Context) error {
 	if err != nil {
 		return err
 	}
+	if err := s.Store.KeepLiked(ctx, likedBy(all)); err != nil {
+		return err
+	}
 	of := fingerprint(all, fryers, s.Clock.Now())
 	if of == s.learntOf {
 		return nil
@@ -92,6 +95,37 @@ func (s *Sessions) Learn(ctx context.Context) error {
 	}
 	s.learntOf = of
 	return nil
+}
+
+// likedBy is what all ratings show, but for those of cooks that are left out.
+func likedBy(all []store.Teaching) learn.Liked {
+	var rated []learn.Rated
+	for _, t := range all {
+		if !t.LeftOut && t.Score != nil {
+			rated = append(rated, t.Score.V.Rated...)
+		}
+	}
+	return learn.LikedBy(rated)
+}
+
+// ratedOf are the lots of a cook that were rated, by its last forecast.
+func ratedOf(c store.Cook, l *load.Load) (out []learn.Rated) {
+	for k, o := range outcomes(c) {
+		a := c.Forecast.V
+		if k < len(a.Lots) {
+			a = a.Lots[k].Answer
+		}
+		if o.Crust == "" || len(a.Timeline) == 0 || k >= len(l.Lots) {
+			continue
+		}
+		end := a.Timeline[len(a.Timeline)-1]
+		one := learn.Rated{Crust: o.Crust, Browning: [2]float64{end.Paler(), end.Browner()}}
+		if l.Lots[k].Outside() == "crisp" {
+			one.Crisp = new(a.End.Crust)
+		}
+		out = append(out, one)
+	}
+	return out
 }
 
 // fingerprint tells whether there is something else to learn from: cooks fade by the day.
@@ -207,6 +241,9 @@ func (s *Sessions) teach(ctx context.Context, t *store.Teaching) error {
 		}
 		q := c.Request(set.Units())
 		q.Program, q.Larder = l.Actual(), l.Larder
+		if whole, err := load.Of(q); err == nil { // else it says nothing, as below
+			t.Score.V.Rated = ratedOf(c, whole)
+		}
 		sites, err := belief.SitesOf(ctx, q, seen, outcomes(c))
 		var fields refuse.Fields
 		if err != nil && !errors.As(err, &fields) {

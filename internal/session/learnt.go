@@ -210,3 +210,22 @@ func (s *Sessions) HowRight(ctx context.Context) (out HowRight, err error) {
 	out.Says, out.Well = learn.Calibration(out.Windows, out.Held, len(out.Readings), out.Within)
 	return out, nil
 }
+
+// Liked is what a household likes, by its ratings and as dishes are planned by it.
+type Liked struct {
+	learn.Liked
+	Says         string     `json:"says"`
+	CrustSays    string     `json:"crustSays"`
+	BrowningSays string     `json:"browningSays"`
+	Likes        load.Likes `json:"likes"`
+}
+
+// Liked tells what the household likes.
+func (s *Sessions) Liked(ctx context.Context) (Liked, error) {
+	set, err := s.Store.Settings(ctx)
+	if err != nil {
+		return Liked{}, err
+	}
+	shown := set.Liked.V
+	return Liked{shown, shown.Says(), learn.CrustLiked(shown.Crust[0]), learn.BrowningLiked(shown.Browning[0]), set.Likes()}, nil
+}

@@ -40,8 +40,10 @@ type Cook struct {
 	OutcomeVersion int    `db:"outcome_version"`
 	DishID         string `db:"dish_id"` // of the supper's sheet; empty of a dish cooked alone
 	// LeftOut says that nothing is to be learnt from it.
-	LeftOut bool         `db:"left_out"`
-	Events  []cook.Event `db:"-"`
+	LeftOut bool `db:"left_out"`
+	// Likes are what was liked here then.
+	Likes  JSON[load.Likes] `db:"likes"`
+	Events []cook.Event     `db:"-"`
 }
 
 // Request is what the cook's planned program is simulated by. Its copy of the
@@ -49,7 +51,7 @@ type Cook struct {
 func (c Cook) Request(say units.Household) load.Request {
 	p := c.Plan.V
 	q := p.Request()
-	q.Fryer, q.Guidance, q.Units = &c.Fryer.V.Fryer, string(c.Guidance), say
+	q.Fryer, q.Guidance, q.Likes, q.Units = &c.Fryer.V.Fryer, string(c.Guidance), c.Likes.V, say
 	if c.Guidance == safety.Stricter {
 		q.GuidanceC = c.GuidanceC
 	}
@@ -81,7 +83,7 @@ type Summary struct {
 	JuiceKept *float64 `db:"end_juice"`
 }
 
-const cookColumns = `id, session_id, plan_id, name, plan, fryer, guidance, guidance_c, planned, forecast, started_at, finished_at, crust, inside, note, change_next, ratings, basket, baskets, outcome_version, dish_id, left_out`
+const cookColumns = `id, session_id, plan_id, name, plan, fryer, guidance, guidance_c, planned, forecast, started_at, finished_at, crust, inside, note, change_next, ratings, basket, baskets, outcome_version, dish_id, left_out, likes`
 
 // Summaries returns the logbook, the latest first.
 func (s *Store) Summaries(ctx context.Context) ([]Summary, error) {
@@ -200,7 +202,7 @@ func (s *Store) AddCook(ctx context.Context, c Cook) (Cook, error) {
 func (s *Store) addCook(ctx context.Context, tx *sqlx.Tx, c Cook) error {
 	c.Basket, c.Baskets = max(1, c.Basket), max(1, c.Baskets)
 	if _, err := tx.NamedExecContext(ctx, `INSERT INTO cooks (`+cookColumns+`) VALUES (:id, :session_id, :plan_id, :name, :plan, :fryer,
-		:guidance, :guidance_c, :planned, :forecast, :started_at, :finished_at, :crust, :inside, :note, :change_next, :ratings, :basket, :baskets, :outcome_version, :dish_id, :left_out)`, c); err != nil {
+		:guidance, :guidance_c, :planned, :forecast, :started_at, :finished_at, :crust, :inside, :note, :change_next, :ratings, :basket, :baskets, :outcome_version, :dish_id, :left_out, :likes)`, c); err != nil {
 		return err
 	}
 	for i := range c.Events {

@@ -30,6 +30,38 @@ type Measured struct {
 	LeftOut bool `json:"leftOut,omitempty"`
 }
 
+// Measuring is a run that goes on; its readings are those that were read by hand.
+type Measuring struct {
+	FryerID string `json:"-"`
+	Measured
+	// Probe is a thermometer that sends its readings by itself; "" where none does.
+	Probe string `json:"probe,omitempty"`
+}
+
+// Measuring returns the runs that go on, the first begun first.
+func (s *Store) Measuring(ctx context.Context) (out []Measuring, err error) {
+	var rows []struct {
+		ID        string          `db:"id"`
+		Measuring JSON[Measuring] `db:"measuring"`
+	}
+	err = s.db.SelectContext(ctx, &rows, `SELECT id, measuring FROM fryers WHERE measuring IS NOT NULL AND deleted_at IS NULL ORDER BY measuring ->> '$.holds.at', id`)
+	for _, r := range rows {
+		r.Measuring.V.FryerID = r.ID
+		out = append(out, r.Measuring.V)
+	}
+	return out, err
+}
+
+// PutMeasuring keeps a run that goes on, or with nil that none does. Nothing of the fryer
+// changes by it.
+func (s *Store) PutMeasuring(ctx context.Context, fryerID string, m *Measuring) error {
+	var doc *JSON[Measuring]
+	if m != nil {
+		doc = &JSON[Measuring]{*m}
+	}
+	return touched(s.exec(ctx, `UPDATE fryers SET measuring = ? WHERE id = ? AND deleted_at IS NULL`, doc, fryerID))
+}
+
 // fryerRow is a fryer as it is kept.
 type fryerRow struct {
 	ID       string           `db:"id"`

@@ -5,6 +5,8 @@ import (
 
 	"github.com/jmoiron/sqlx"
 
+	"velocrustum/core/learn"
+	"velocrustum/core/load"
 	"velocrustum/core/safety"
 	"velocrustum/core/units"
 )
@@ -22,14 +24,22 @@ type Settings struct {
 	// thermometer reads too high, K.
 	AboveSeaM    float64 `db:"above_sea_m" json:"aboveSeaM"`
 	ThermometerC float64 `db:"thermometer_c" json:"thermometerC"`
+	// CrustMore and BrowningMore are what is liked beside what most like, as somebody
+	// said it; nil where Liked, what ratings show, is to tell.
+	CrustMore    *float64          `db:"crust_more" json:"crustMore"`
+	BrowningMore *float64          `db:"browning_more" json:"browningMore"`
+	Liked        JSON[learn.Liked] `db:"liked" json:"-"`
 }
+
+// Likes are what dishes are planned by where they do not say.
+func (s Settings) Likes() load.Likes { return s.Liked.V.Likes(s.CrustMore, s.BrowningMore) }
 
 // Units are those that the household reads in.
 func (s Settings) Units() units.Household {
 	return units.Household{Temperature: s.Temperature, Mass: s.Mass, Spoons: s.Spoons}
 }
 
-const settingsQuery = `SELECT temperature, mass, spoons, guidance, guidance_c, chime, shortcuts, above_sea_m, thermometer_c FROM settings`
+const settingsQuery = `SELECT temperature, mass, spoons, guidance, guidance_c, chime, shortcuts, above_sea_m, thermometer_c, crust_more, browning_more, liked FROM settings`
 
 // Settings returns them.
 func (s *Store) Settings(ctx context.Context) (out Settings, err error) {
@@ -48,7 +58,8 @@ func (s *Store) ChangeSettings(ctx context.Context, change func(Settings) (Setti
 			return err
 		}
 		_, err = tx.NamedExecContext(ctx, `UPDATE settings SET temperature = :temperature, mass = :mass, spoons = :spoons,
-			guidance = :guidance, guidance_c = :guidance_c, chime = :chime, shortcuts = :shortcuts, above_sea_m = :above_sea_m, thermometer_c = :thermometer_c`, out)
+			guidance = :guidance, guidance_c = :guidance_c, chime = :chime, shortcuts = :shortcuts, above_sea_m = :above_sea_m, thermometer_c = :thermometer_c,
+			crust_more = :crust_more, browning_more = :browning_more`, out)
 		return err
 	})
 	return out, err

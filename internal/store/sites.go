@@ -5,6 +5,7 @@ import (
 	"fmt"
 
 	"velocrustum/core/belief"
+	"velocrustum/core/learn"
 	"velocrustum/core/load"
 )
 
@@ -34,6 +35,8 @@ type Score struct {
 	// Held is whether it was safe by the minute that 95 in 100 were to be, nil where no
 	// reading tells.
 	Held *bool `json:"held,omitempty"`
+	// Rated are its lots that were rated.
+	Rated []learn.Rated `json:"rated,omitempty"`
 }
 
 // Foretold is a reading, and what it was to be beforehand, with the band that nine in ten
@@ -77,6 +80,13 @@ func (s *Store) KeepLearnt(ctx context.Context, fryerID string, by map[string]*l
 		return fmt.Errorf("keeping what was learnt: %w", err)
 	}
 	_, err = s.db.ExecContext(ctx, `UPDATE fryers SET learnt = ? WHERE id = ? AND learnt IS NOT ?`, doc, fryerID, doc)
+	return err
+}
+
+// KeepLiked keeps what ratings show of what is liked.
+func (s *Store) KeepLiked(ctx context.Context, l learn.Liked) error {
+	doc := JSON[learn.Liked]{l}
+	_, err := s.db.ExecContext(ctx, `UPDATE settings SET liked = ? WHERE liked IS NOT ?`, doc, doc)
 	return err
 }
 

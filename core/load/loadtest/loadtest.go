@@ -6,6 +6,7 @@ import (
 	"encoding/csv"
 	"fmt"
 	"math/rand/v2"
+	"os"
 	"strconv"
 	"strings"
 	"testing"
@@ -167,4 +168,14 @@ func Waited(cut string, pieces int, massG float64, coat string, fried, wait floa
 		Load: load.Pieces{Cut: cut, Pieces: pieces, PieceMassG: massG, Surface: "racked"}, Coat: &load.Covering{ID: coat, OilG: 6},
 		Program: load.Program{PreheatMin: 4, Stages: []load.Stage{{AirC: 200, Minutes: fried}, {AirC: 200, Minutes: wait, Hold: hold}, {AirC: 200, Minutes: 3}}, Turns: []load.Turn{{AtMin: fried / 2, Kind: load.Flip}}},
 	}
+}
+
+// Cases is how many of n drawn or listed cases are tried: three in ten, two at least, so
+// that all tests together take minutes; all of them with VELOCRUSTUM_THOROUGH=1, as make
+// thorough has it.
+func Cases(n int) int {
+	if os.Getenv("VELOCRUSTUM_THOROUGH") != "" {
+		return n
+	}
+	return min(n, max(2, 3*n/10))
 }

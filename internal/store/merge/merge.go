@@ -107,7 +107,7 @@ var kinds = []kind{
 }
 
 // apart are the columns in which things that are alike may differ.
-var apart = map[string]bool{"version": true, "outcome_version": true, "changed_at": true, "deleted_at": true, "plan_id": true, "seq": true, "lan_passphrase": true, "laid_from": true, "learnt": true}
+var apart = map[string]bool{"version": true, "outcome_version": true, "changed_at": true, "deleted_at": true, "plan_id": true, "seq": true, "lan_passphrase": true, "laid_from": true, "learnt": true, "liked": true, "measuring": true}
 
 // merging is one on its way.
 type merging struct {

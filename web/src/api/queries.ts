@@ -156,12 +156,15 @@ export const useLearnt = (id: string) =>
     queryFn: () => ask(client.GET('/fryers/{id}/learnt', { params: { path: { id } } })),
     staleTime: 0,
   });
+export const useLiked = () =>
+  useQuery({ queryKey: ['liked'], queryFn: () => ask(client.GET('/liked')), staleTime: 0 });
+
 export const useHowRight = () =>
   useQuery({ queryKey: ['how right'], queryFn: () => ask(client.GET('/how-right')), staleTime: 0 });
 /** Leaves a cook out of what is learnt, or takes it back in. */
 export async function leaveOut(queries: QueryClient, id: string, leftOut: boolean) {
   await ask(client.PUT('/cooks/{id}/left-out', { params: { path: { id } }, body: { leftOut } }));
-  for (const key of ['learnt', 'portrait', 'how right']) void queries.invalidateQueries({ queryKey: [key] });
+  for (const key of ['learnt', 'portrait', 'how right', 'liked']) void queries.invalidateQueries({ queryKey: [key] });
 }
 export const deleteFryer = (id: string) => ask(client.DELETE('/fryers/{id}', { params: { path: { id } } }));
 export const restoreFryer = (id: string) => ask(client.POST('/fryers/{id}/restore', { params: { path: { id } } }));

@@ -723,6 +723,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/fryers/{id}/measuring": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** The run of an empty fryer that goes on */
+        get: operations["getMeasuring"];
+        /** The fryer is on, cold and empty, as of now; a run that goes on stays */
+        put: operations["beginMeasuring"];
+        post?: never;
+        /** The run is over; what came of it is kept with the fryer, or nowhere */
+        delete: operations["stopMeasuring"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/fryers/{id}/measuring/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What the thermometer in the basket reads just now */
+        post: operations["readAir"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/fryers/{id}/restore": {
         parameters: {
             query?: never;
@@ -1004,6 +1044,23 @@ export interface paths {
         };
         /** How right what was foretold of the household's cooks was */
         get: operations["getHowRight"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/liked": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the household likes, by its ratings and as it was said */
+        get: operations["getLiked"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1503,8 +1560,22 @@ export interface components {
             guidanceC?: number;
             /** Format: double */
             crustWanted?: number;
+            likes?: components["schemas"]["Likes"];
             /** Format: double */
             tailMin?: number;
+        };
+        /** @description How this household differs from most in what it likes; the household's own where left out */
+        Likes: {
+            /**
+             * Format: double
+             * @description by how much crisper, on the scale of crispness
+             */
+            crustMore?: number;
+            /**
+             * Format: double
+             * @description by how much browner, stages
+             */
+            browningMore?: number;
         };
         /** @description What lies in one drawer of two, under its own program */
         Chamber: {
@@ -3587,6 +3658,16 @@ export interface components {
              * @description by how much its thermometer reads too high, K
              */
             thermometerC?: number;
+            /**
+             * Format: double
+             * @description by how much crisper it is liked than most like it, on the scale of crispness; null where ratings are to tell
+             */
+            crustMore?: number | null;
+            /**
+             * Format: double
+             * @description by how much browner, stages; null where ratings are to tell
+             */
+            browningMore?: number | null;
         };
         SettingsChange: {
             /** @enum {string} */
@@ -3618,6 +3699,16 @@ export interface components {
              * @description by how much its thermometer reads too high, K
              */
             thermometerC?: number;
+            /**
+             * Format: double
+             * @description by how much crisper it is liked than most like it, on the scale of crispness; null where ratings are to tell
+             */
+            crustMore?: number | null;
+            /**
+             * Format: double
+             * @description by how much browner, stages; null where ratings are to tell
+             */
+            browningMore?: number | null;
         };
         /** @description A code that lets one phone in */
         PairingCode: {
@@ -3813,6 +3904,52 @@ export interface components {
                 says: string;
             }[];
         };
+        Measuring: {
+            /**
+             * Format: date-time
+             * @description when it was turned on
+             */
+            at: string;
+            /** Format: double */
+            dialC: number;
+            drawer?: string;
+            readings: {
+                /** Format: double */
+                minute: number;
+                /** Format: double */
+                c: number;
+            }[];
+            leftOut?: boolean;
+            /** @description the thermometer that sends its readings */
+            probe?: string;
+            /**
+             * Format: double
+             * @description since it was turned on
+             */
+            minute: number;
+            /**
+             * Format: double
+             * @description when it is to be read next, or until when it sends; null where no more is wanted
+             */
+            nextMin: number | null;
+            /** @description readings that are asked for in all by hand */
+            wanted: number;
+            /** @description it can be learnt from by now */
+            enough: boolean;
+        };
+        /** @description A thermometer in an empty basket, as it has to know of it itself */
+        Hung: {
+            fryerId: string;
+            probe: string;
+            /**
+             * Format: date-time
+             * @description when the fryer was turned on
+             */
+            at: string;
+            /** Format: double */
+            dialC: number;
+            drawer?: string;
+        };
         /** @description A fryer heated empty from cold, and what a thermometer in its basket read */
         MeasuredRun: {
             /** Format: date-time */
@@ -3873,6 +4010,20 @@ export interface components {
                 odd: boolean;
                 leftOut: boolean;
             }[];
+        };
+        Liked: {
+            /** @description what ratings show */
+            says: string;
+            /** @description of the crust */
+            crustSays: string;
+            /** @description of the colour */
+            browningSays: string;
+            ratings: number;
+            /** @description by how much crisper, on the scale of crispness, and its standard deviation */
+            crust: number[];
+            /** @description by how much browner, stages, and its standard deviation */
+            browning: number[];
+            likes: components["schemas"]["Likes"];
         };
         HowRight: {
             says: string;
@@ -5701,6 +5852,118 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
+    getMeasuring: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description As far as it is; empty where none goes on */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        run?: components["schemas"]["Measuring"];
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    beginMeasuring: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** Format: double */
+                    dialC: number;
+                    /**
+                     * @description of two that is measured by itself
+                     * @enum {string}
+                     */
+                    drawer?: "left" | "right";
+                    /** @description a thermometer that sends its readings; left out where they are read by hand */
+                    probe?: string;
+                };
+            };
+        };
+        responses: {
+            /** @description It goes on */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    stopMeasuring: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description None goes on */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    readAir: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /**
+                     * Format: double
+                     * @description °C
+                     */
+                    c: number;
+                };
+            };
+        };
+        responses: {
+            /** @description It is in */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
     restoreFryer: {
         parameters: {
             query?: never;
@@ -6009,6 +6272,8 @@ export interface operations {
                         /** @description all that go on, each in a place of its own, where there are several */
                         beside?: components["schemas"]["CookBeside"][];
                         evening?: components["schemas"]["LiveEvening"];
+                        /** @description thermometers in fryers that are measured empty */
+                        measuring?: components["schemas"]["Hung"][];
                     };
                 };
             };
@@ -6278,6 +6543,27 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HowRight"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getLiked: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What ratings show, and what dishes are planned by */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Liked"];
                 };
             };
             default: components["responses"]["Problem"];

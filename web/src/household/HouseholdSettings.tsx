@@ -12,6 +12,7 @@ import { Choice } from '../ui/Choice';
 import { Knob } from '../ui/Knob';
 import { Quiet } from '../ui/layout';
 import { Pop } from '../ui/Pop';
+import { Liked, useLikedWords } from './Liked';
 import { Line, Part } from '../ui/sentence';
 import { Stepper } from '../ui/Stepper';
 
@@ -150,6 +151,7 @@ export function HouseholdSentence() {
   const { data } = useSettings();
   const catalog = useCatalog();
   const set = useSet();
+  const liked = useLikedWords(data);
   if (!data) return null;
   const rule = catalog.data?.guidances.find((g) => g.id === data.guidance)?.says ?? 'its rule';
   const said = data.guidance === 'stricter' ? `${rule}, ${unitsOf(data).temperature(data.guidanceC)}` : rule;
@@ -165,7 +167,8 @@ export function HouseholdSentence() {
       {part('Spoons and cups', <Spoons {...{ data, set }} />, `${spoonWords[data.spoons]} spoons`)}, and safe by{' '}
       {part('What counts as safe', <Safe {...{ data, set }} />, said)}. What is due{' '}
       {part('Chime and keys', <Switches {...{ data, set }} />, data.chime ? 'chimes' : 'is shown without a sound')}. The
-      kitchen stands {part('The kitchen', <Kitchen {...{ data, set }} />, kitchenWords(data))}.
+      kitchen stands {part('The kitchen', <Kitchen {...{ data, set }} />, kitchenWords(data))}. It likes{' '}
+      {part('What is liked here', <Liked {...{ data, set }} />, liked)}.
     </Line>
   );
 }
@@ -183,6 +186,7 @@ function UnitsAndRules() {
       <Safe {...{ data, set }} />
       <Switches {...{ data, set }} />
       <Kitchen {...{ data, set }} />
+      <Liked {...{ data, set }} />
     </>
   );
 }

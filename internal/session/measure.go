@@ -1,0 +1,155 @@
+package session
+
+import (
+	"context"
+	"slices"
+	"time"
+
+	"velocrustum/core/belief"
+	"velocrustum/core/refuse"
+	"velocrustum/core/run"
+	"velocrustum/internal/store"
+)
+
+// airSlot is a time of which one reading of a thermometer in an empty basket is weighed.
+const airSlot = 30 * time.Second
+
+// Measuring is a run of an empty fryer that goes on, as it is led.
+type Measuring struct {
+	store.Measured
+	Probe  string  `json:"probe,omitempty"`
+	Minute float64 `json:"minute"` // since it was turned on
+	// NextMin is when it is to be read next, nil where no more is wanted, and Enough
+	// whether it can be learnt from by now.
+	NextMin *float64 `json:"nextMin"`
+	Wanted  int      `json:"wanted"` // readings, of all that are asked for by hand
+	Enough  bool     `json:"enough"`
+}
+
+// going is the run of a fryer; nil where none goes on.
+func (s *Sessions) going(ctx context.Context, fryerID string) (*store.Measuring, error) {
+	all, err := s.Store.Measuring(ctx)
+	if err != nil {
+		return nil, err
+	}
+	for _, m := range all {
+		if m.FryerID == fryerID {
+			return &m, nil
+		}
+	}
+	return nil, nil
+}
+
+// Measuring is the run of a fryer, with what its thermometer has sent; nil where none goes
+// on.
+func (s *Sessions) Measuring(ctx context.Context, fryerID string) (*Measuring, error) {
+	m, err := s.going(ctx, fryerID)
+	if err != nil || m == nil {
+		return nil, err
+	}
+	now := s.Clock.Now()
+	out := &Measuring{Measured: m.Measured, Probe: m.Probe, Minute: run.Hundredth(max(0, now.Sub(m.At.Time).Minutes())), Wanted: len(belief.AirAskedAt)}
+	last := belief.AirAskedAt[len(belief.AirAskedAt)-1]
+	if m.Probe != "" {
+		sent, err := s.Store.Readings(ctx, m.Probe, m.At.Time, m.At.Add(minutes(last)))
+		if err != nil {
+			return nil, err
+		}
+		for _, r := range thinned(sent, m.At.Time, airSlot) {
+			out.Readings = append(out.Readings, belief.AirReading{Minute: run.Hundredth(r.At.Sub(m.At.Time).Minutes()), C: r.C})
+		}
+		if out.Minute < last {
+			out.NextMin = &last
+		}
+	} else if n := len(out.Readings); n < len(belief.AirAskedAt) && out.Minute < belief.MeasuredFor {
+		out.NextMin = &belief.AirAskedAt[n]
+	}
+	out.Readings = append([]belief.AirReading{}, out.Readings...)
+	out.Enough = len(out.Readings) >= belief.LeastAir
+	return out, nil
+}
+
+func minutes(v float64) time.Duration { return time.Duration(v * float64(time.Minute)) }
+
+// thinned are readings, the last of each slot since a moment.
+func thinned(all []store.Reading, since time.Time, slot time.Duration) (out []store.Reading) {
+	for i, r := range all {
+		if i+1 == len(all) || r.At.Sub(since)/slot != all[i+1].At.Sub(since)/slot {
+			out = append(out, r)
+		}
+	}
+	return out
+}
+
+// Measure begins a run of an empty fryer that is turned on just now; one that goes on
+// stays. The error is refuse.Fields, or the store's.
+func (s *Sessions) Measure(ctx context.Context, fryerID string, set belief.MeasuredRun, probe string) error {
+	f, err := s.Store.Fryer(ctx, fryerID)
+	if err != nil {
+		return err
+	}
+	if err := set.CheckSet(f.Told().Fryer); err != nil {
+		return err
+	}
+	now := s.Clock.Now()
+	if m, err := s.going(ctx, fryerID); err != nil || m != nil && now.Sub(m.At.Time) < minutes(belief.MeasuredFor) {
+		return err
+	}
+	if probe != "" {
+		lately, err := s.Thermometers(ctx)
+		if err != nil {
+			return err
+		}
+		if !slices.ContainsFunc(lately, func(p store.Probe) bool { return p.ID == probe }) {
+			return refuse.One("probe", probe, "a thermometer that has sent something within the hour")
+		}
+	}
+	set.Readings = nil
+	return s.Store.PutMeasuring(ctx, fryerID, &store.Measuring{Measured: store.Measured{At: store.Time{Time: now}, MeasuredRun: set}, Probe: probe})
+}
+
+// ReadAir keeps what was read by hand just now. The error is refuse.Fields, or the
+// store's.
+func (s *Sessions) ReadAir(ctx context.Context, fryerID string, c float64) error {
+	m, err := s.going(ctx, fryerID)
+	switch {
+	case err != nil:
+		return err
+	case m == nil:
+		return store.ErrNotFound
+	}
+	minute := run.Hundredth(s.Clock.Now().Sub(m.At.Time).Minutes())
+	var check refuse.Check
+	check.Within("c", c, 0, 300, "°C")
+	check.Within("minute", minute, 0, belief.MeasuredFor, "minutes after it was turned on")
+	if err := check.Err(); err != nil {
+		return err
+	}
+	m.Readings = append(m.Readings, belief.AirReading{Minute: minute, C: c})
+	return s.Store.PutMeasuring(ctx, fryerID, m)
+}
+
+// StopMeasuring ends a run; what came of it is kept with the fryer, or nowhere.
+func (s *Sessions) StopMeasuring(ctx context.Context, fryerID string) error {
+	return s.Store.PutMeasuring(ctx, fryerID, nil)
+}
+
+// A Hung is a thermometer in an empty basket, as it has to know of it itself.
+type Hung struct {
+	FryerID string     `json:"fryerId"`
+	Probe   string     `json:"probe"`
+	At      store.Time `json:"at"`
+	DialC   float64    `json:"dialC"`
+	Drawer  string     `json:"drawer,omitempty"`
+}
+
+// Hung are the thermometers in fryers that are measured.
+func (s *Sessions) Hung(ctx context.Context) (out []Hung, err error) {
+	all, err := s.Store.Measuring(ctx)
+	for _, m := range all {
+		if m.Probe != "" {
+			out = append(out, Hung{m.FryerID, m.Probe, m.At, m.DialC, m.Drawer})
+		}
+	}
+	return out, err
+}

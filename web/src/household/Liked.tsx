@@ -1,0 +1,68 @@
+import type { Settings } from '../api/client';
+import { useLiked } from '../api/queries';
+import { Choice } from '../ui/Choice';
+import { Quiet } from '../ui/layout';
+
+interface Step {
+  more: number;
+  name: string;
+  words: string;
+}
+
+const crusts: Step[] = [
+  { more: -10, name: 'Softer', words: 'a softer crust than most' },
+  { more: 0, name: 'As most do', words: 'a crust as most do' },
+  { more: 10, name: 'Crisper', words: 'a crisper crust than most' },
+  { more: 20, name: 'Much crisper', words: 'a much crisper crust than most' },
+];
+
+const colours: Step[] = [
+  { more: -0.4, name: 'Paler', words: 'paler than most' },
+  { more: 0, name: 'As most do', words: 'as brown as most' },
+  { more: 0.4, name: 'Browner', words: 'browner than most' },
+];
+
+const nearest = (steps: Step[], more: number) =>
+  steps.reduce((a, b) => (Math.abs(b.more - more) < Math.abs(a.more - more) ? b : a));
+
+interface Props {
+  data: Settings;
+  set: (change: Partial<Settings>) => void;
+}
+
+const SHOWN = 'shown';
+
+/** What is liked here in one line: as it was said, or as ratings show it. */
+export function useLikedWords(data: Settings | undefined) {
+  const shown = useLiked().data;
+  const of = (said: number | null | undefined, steps: Step[], ratings?: string) =>
+    said == null ? (ratings ?? nearest(steps, 0).words) : nearest(steps, said).words;
+  return `${of(data?.crustMore, crusts, shown?.crustSays)}, and ${of(data?.browningMore, colours, shown?.browningSays)}`;
+}
+
+/** A crust and a colour beside those that most like: by ratings, or as somebody says. */
+export function Liked({ data, set }: Props) {
+  const shown = useLiked().data;
+  const one = (label: string, steps: Step[], said: number | null | undefined, keep: (more: number | null) => void) => (
+    <Choice
+      label={label}
+      row
+      options={[
+        { id: SHOWN, name: 'As our ratings show' },
+        ...steps.map((s) => ({ id: String(s.more), name: s.name })),
+      ]}
+      value={said == null ? SHOWN : String(nearest(steps, said).more)}
+      onChange={(id) => keep(id === SHOWN ? null : Number(id))}
+    />
+  );
+  return (
+    <>
+      {shown ? <Quiet>{shown.says}</Quiet> : null}
+      {one('Crust', crusts, data.crustMore, (crustMore) => set({ crustMore }))}
+      {one('Colour', colours, data.browningMore, (browningMore) => set({ browningMore }))}
+      <Quiet>
+        Dishes are called crisp by it, and ways look for it. What is safe and what is too dark stay as they are.
+      </Quiet>
+    </>
+  );
+}
