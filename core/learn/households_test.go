@@ -16,6 +16,7 @@ import (
 	"velocrustum/core/learn/learntest"
 	"velocrustum/core/load"
 	"velocrustum/core/load/loadtest"
+	"velocrustum/core/run"
 )
 
 var (
@@ -25,6 +26,32 @@ var (
 
 // window is what a load's ensemble says, minutes.
 type window struct{ median, by, band, crisp, crispBand float64 }
+
+// brownAt is the stage that is foretold of the face that is up at a minute.
+func brownAt(t *testing.T, q load.Request, l *load.Learnt, at float64) (stage float64) {
+	t.Helper()
+	f := load.Fryer{}
+	if q.Fryer != nil {
+		f = *q.Fryer
+	}
+	f.Learnt = l
+	q.Fryer = &f
+	of, err := load.Of(q)
+	if err != nil {
+		t.Fatal(err)
+	}
+	one, err := run.Start(of, run.Nominal, run.Coarse)
+	if err != nil {
+		t.Fatal(err)
+	}
+	one.Carry(func(minute float64) bool {
+		if minute <= at+0.01 {
+			stage = one.Only().UpBrown()
+		}
+		return minute < at
+	})
+	return stage
+}
 
 func windowOf(t *testing.T, q load.Request, l *load.Learnt) window {
 	t.Helper()
@@ -91,6 +118,7 @@ func cutsOf(t *testing.T, from int, byRuler bool) func(i int) load.Request {
 type tally struct {
 	n, held                 int
 	off, exact, band, crisp float64
+	brown                   float64 // stages off
 	crisps                  int
 }
 
@@ -111,7 +139,7 @@ func TestFiveCooksTeachAFryer(t *testing.T) {
 	if testing.Short() {
 		return // it computes: nothing meets in it that does not in others
 	}
-	text := "| pieces | by | error of safe, min | off the known fryer's | safe by held | band of safe, min | band of crisp, min |\n|---|---|---|---|---|---|---|\n"
+	text := "| pieces | by | error of safe, min | off the known fryer's | safe by held | band of safe, min | band of crisp, min | error of colour, stages |\n|---|---|---|---|---|---|---|---|\n"
 	for _, byRuler := range []bool{true, false} {
 		r := rand.New(rand.NewPCG(33, 1))
 		var before, learnt, exact tally
@@ -134,6 +162,9 @@ func TestFiveCooksTeachAFryer(t *testing.T) {
 			if math.IsNaN(b.by) || math.IsNaN(a.by) || math.IsNaN(c.by) {
 				continue
 			}
+			before.brown += math.Abs(brownAt(t, next.Request, nil, next.LookMin) - next.Brown)
+			learnt.brown += math.Abs(brownAt(t, next.Request, &l.Learnt, next.LookMin) - next.Brown)
+			exact.brown += math.Abs(brownAt(t, next.Request, h.Fryer(&of.Machine), next.LookMin) - next.Brown)
 			before.add(a, c, next.Safe)
 			learnt.add(b, c, next.Safe)
 			exact.add(c, c, next.Safe)
@@ -147,10 +178,13 @@ func TestFiveCooksTeachAFryer(t *testing.T) {
 			of tally
 		}{{"nothing", before}, {"five cooks", learnt}, {"a fryer known exactly", exact}} {
 			n := float64(row.of.n)
-			text += fmt.Sprintf("| %s | %s | %.2f | %.2f | %d of %d | %.2f | %.2f |\n", pieces, row.by, row.of.off/n, row.of.exact/n, row.of.held, row.of.n, row.of.band/n, row.of.crisp/float64(max(1, row.of.crisps)))
+			text += fmt.Sprintf("| %s | %s | %.2f | %.2f | %d of %d | %.2f | %.2f | %.2f |\n", pieces, row.by, row.of.off/n, row.of.exact/n, row.of.held, row.of.n, row.of.band/n, row.of.crisp/float64(max(1, row.of.crisps)), row.of.brown/n)
 		}
 		if learnt.exact > 0.6*before.exact {
 			t.Errorf("%s: off the known fryer's by %.2f min after five cooks, by %.2f before any", pieces, learnt.exact/float64(learnt.n), before.exact/float64(before.n))
+		}
+		if learnt.brown > before.brown {
+			t.Errorf("%s: colour is off by %.2f stages after five cooks, by %.2f before any", pieces, learnt.brown/float64(learnt.n), before.brown/float64(before.n))
 		}
 		if learnt.held < exact.held-1 {
 			t.Errorf("%s: safe by held in %d of %d, in %d for a fryer known exactly", pieces, learnt.held, learnt.n, exact.held)

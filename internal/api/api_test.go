@@ -70,6 +70,36 @@ var household = sync.OnceValues(func() (map[string][]byte, error) {
 	return files, err
 })
 
+// nothingKept is a database of which nothing is kept yet, made once.
+var nothingKept = sync.OnceValues(func() ([]byte, error) {
+	dir, err := os.MkdirTemp("", "velocrustum-")
+	if err != nil {
+		return nil, err
+	}
+	defer os.RemoveAll(dir)
+	path := filepath.Join(dir, "empty.db")
+	st, err := store.Open(context.Background(), path, func() time.Time { return opened })
+	if err != nil {
+		return nil, err
+	}
+	if err := st.Close(); err != nil {
+		return nil, err
+	}
+	return os.ReadFile(path)
+})
+
+// openEmpty opens a copy of it.
+func openEmpty(ctx context.Context, path string, now func() time.Time) (*store.Store, error) {
+	empty, err := nothingKept()
+	if err != nil {
+		return nil, err
+	}
+	if err := os.WriteFile(path, empty, 0o600); err != nil {
+		return nil, err
+	}
+	return store.Open(ctx, path, now)
+}
+
 // openFilled opens a copy of the demo household.
 func openFilled(ctx context.Context, path string, now func() time.Time) (*store.Store, error) {
 	filled, err := household()
@@ -95,7 +125,7 @@ func newKitchen(t testing.TB, passphrase string) *kitchen {
 // emptyKitchen is one of which nothing is kept yet.
 func emptyKitchen(t testing.TB) *kitchen {
 	t.Helper()
-	return kitchenOver(t, "", store.Open)
+	return kitchenOver(t, "", openEmpty)
 }
 
 func kitchenOver(t testing.TB, passphrase string, open func(context.Context, string, func() time.Time) (*store.Store, error)) *kitchen {

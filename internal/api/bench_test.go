@@ -58,6 +58,9 @@ func TestTheBenchIsFedToTheEngine(t *testing.T) {
 }
 
 func TestUnevenPiecesCostTheWindow(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	k := newKitchen(t, "")
 	body := with(strings.Replace(wings, `"airC": 190, "minutes": 20`, `"airC": 190, "minutes": 26`, 1), `"bench": {"cutting": {"wholeG": 900, "spreadPct": 18}, "drying": {}, "coating": {}}`)
 	a := get[api.BenchAnswer](k, 200, "POST", "/api/v1/bench", body)
@@ -148,6 +151,9 @@ func TestAmountsAreReadForAnIngredient(t *testing.T) {
 }
 
 func TestCutsAreMadeAndPricedOnTheBench(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	k := newKitchen(t, "")
 	prawns := strings.NewReplacer("chicken-wing-flat", "prawn", `"pieceMassG": 42`, `"pieceMassG": 18`, "starch-dust", "bare").Replace(wings)
 	plain := get[api.BenchAnswer](k, 200, "POST", "/api/v1/bench", prawns)
@@ -201,6 +207,9 @@ func TestMarinadesAreKeptChangedAndForgotten(t *testing.T) {
 }
 
 func TestTheBenchTakesAWholeWeight(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	k := newKitchen(t, "")
 	floured := strings.Replace(wings, "starch-dust", "flour-dust", 1)
 	body := with(floured, `"bench": {"cutting": {"wholeG": 600, "pieces": 15}, "drying": {}, "coating": {"leavening": true},
@@ -224,6 +233,9 @@ func TestTheBenchTakesAWholeWeight(t *testing.T) {
 // What a simulation, ways, baskets and the bench are asked of is the same
 // dish; its bench is worked out each time and never written into the plan.
 func TestTheBenchIsDerivedEverywhere(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	k := newKitchen(t, "")
 	worked := get[api.BenchAnswer](k, 200, "POST", "/api/v1/bench", benchOf)
 	byHand, err := json.Marshal(map[string]any{"load": worked.Lots[0].Load, "coat": worked.Lots[0].Coat})

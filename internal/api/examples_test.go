@@ -51,6 +51,9 @@ func TestSettingsReachTheCook(t *testing.T) {
 }
 
 func TestFryerChangesReachTheNextForecastOnly(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	k := newKitchen(t, "")
 	plan := get[[]api.Plan](k, 200, "GET", "/api/v1/plans", "")[0]
 	begin := func() api.Cook {

@@ -2,12 +2,14 @@ package api_test
 
 import (
 	"bytes"
+	"fmt"
 	"math"
 	"reflect"
 	"strings"
 	"testing"
 	"time"
 
+	"velocrustum/core/belief"
 	"velocrustum/core/load"
 	"velocrustum/core/verdict"
 	"velocrustum/internal/api"
@@ -141,6 +143,9 @@ func TestAThermometerIsPutRight(t *testing.T) {
 // A measured run narrows what is known, goes out with its fryer and comes in again, and one
 // that cannot be is refused by its field.
 func TestAMeasuredRunIsLearntFrom(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	k := emptyKitchen(t)
 	body := func(measured string) string {
 		return `{"name": "Drawer", "kind": "drawer", "powerW": 1500, "basket": {"shape": "rectangle", "widthMm": 230, "depthMm": 230}, "airflow": 1, "dialOffsetC": 0, "dial": {"minC": 80, "maxC": 200, "stepC": 5}, "measured": [` + measured + `]}`
@@ -260,4 +265,86 @@ func TestRatingsSayWhatIsLikedHere(t *testing.T) {
 	if now := crispAt(); now != later {
 		t.Errorf("taken back crisp at %.2f, as ratings show at %.2f", now, later)
 	}
+}
+
+// A run of an empty fryer is led reading by reading, by hand or by a thermometer that
+// sends them, the same on every device; it is no part of the fryer, nor of an archive.
+func TestARunOfAnEmptyFryerIsLed(t *testing.T) {
+	k := newKitchen(t, "")
+	fryers := get[[]api.Fryer](k, 200, "GET", "/api/v1/fryers", "")
+	at := "/api/v1/fryers/" + fryers[0].ID + "/measuring"
+	type answer struct {
+		Run *session.Measuring `json:"run"`
+	}
+	run := func() *session.Measuring {
+		t.Helper()
+		return get[answer](k, 200, "GET", at, "").Run
+	}
+	refused := func(method, path, body string, code int, says string) {
+		t.Helper()
+		if w := k.send(method, path, body); w.Code != code || !strings.Contains(w.Body.String(), says) {
+			t.Errorf("%s %s %s: %d %s", method, path, body, w.Code, w.Body)
+		}
+	}
+	if run() != nil {
+		t.Error("it goes on before it began")
+	}
+	refused("POST", at+"/readings", `{"c": 100}`, 404, "")
+	refused("PUT", at, `{"dialC": 400}`, 422, "dialC")
+	refused("PUT", at, `{"dialC": 190, "drawer": "left"}`, 422, "drawer")
+	refused("PUT", at, `{"dialC": 190, "probe": "nobody"}`, 422, "probe")
+	get[struct{}](k, 204, "PUT", at, `{"dialC": 190}`)
+	if r := run(); r == nil || r.DialC != 190 || *r.NextMin != 1 || r.Enough || r.Wanted != 7 || len(r.Readings) != 0 {
+		t.Fatalf("begun %+v", r)
+	}
+	for i, c := range []float64{60, 101.5, 140} {
+		k.wait(time.Minute)
+		get[struct{}](k, 204, "POST", at+"/readings", fmt.Sprintf(`{"c": %g}`, c))
+		if r := run(); len(r.Readings) != i+1 || r.Readings[i] != (belief.AirReading{Minute: float64(i + 1), C: c}) || r.Enough != (i == 2) {
+			t.Errorf("after %d readings %+v", i+1, r)
+		}
+	}
+	refused("POST", at+"/readings", `{"c": 500}`, 422, "300")
+	get[struct{}](k, 204, "PUT", at, `{"dialC": 150}`) // another device begins it as well
+	if r := run(); r.DialC != 190 || len(r.Readings) != 3 || *r.NextMin != 4 {
+		t.Errorf("begun again %+v", r)
+	}
+	for path, doc := range documents(t, takenAway(k)) {
+		if strings.Contains(doc, "measuring") {
+			t.Errorf("it goes out with %s", path)
+		}
+	}
+	if v := get[[]api.Fryer](k, 200, "GET", "/api/v1/fryers", "")[0].Version; v != fryers[0].Version {
+		t.Errorf("its fryer has version %d, had %d", v, fryers[0].Version)
+	}
+	get[struct{}](k, 204, "DELETE", at, "")
+	if run() != nil {
+		t.Error("it goes on after it was ended")
+	}
+
+	// By a thermometer that sends: from when it was turned on, one a slot.
+	send := func() {
+		t.Helper()
+		get[any](k, 200, "POST", "/api/v1/probes/hung/readings", fmt.Sprintf(`{"readings": [{"at": %q, "c": 90}]}`, k.clock().Format(time.RFC3339)))
+	}
+	send()
+	k.wait(time.Minute)
+	get[struct{}](k, 204, "PUT", at, `{"dialC": 190, "probe": "hung"}`)
+	if live := k.send("GET", "/api/v1/cooks/live", "").Body.String(); !strings.Contains(live, `"measuring":[{"fryerId":"`+fryers[0].ID+`","probe":"hung"`) {
+		t.Errorf("the thermometer is not told: %s", live)
+	}
+	for range 50 { // 12 s each
+		k.wait(12 * time.Second)
+		send()
+	}
+	if r := run(); len(r.Readings) != 21 || r.Probe != "hung" || !r.Enough || r.NextMin != nil || r.Minute != 10 {
+		t.Errorf("of fifty in ten minutes %+v", r)
+	}
+	k.wait(15 * time.Minute)
+	get[struct{}](k, 204, "PUT", at, `{"dialC": 180}`) // that one was forgotten
+	if r := run(); r.DialC != 180 || len(r.Readings) != 0 || r.Probe != "" {
+		t.Errorf("begun after a forgotten one %+v", r)
+	}
+	refused("GET", "/api/v1/fryers/nobody/measuring", "", 200, "{}")
+	refused("PUT", "/api/v1/fryers/nobody/measuring", `{"dialC": 190}`, 404, "")
 }

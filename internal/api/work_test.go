@@ -68,7 +68,11 @@ func TestFiftySayingsAreForetoldTogether(t *testing.T) {
 	cook := get[api.Cook](k, 201, "POST", "/api/v1/cooks", `{"planId":"`+plan.Id+`"}`)
 	get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+cook.Id+"/events", `{"kind":"loaded"}`)
 	var all sync.WaitGroup
-	for range 50 {
+	said := 50
+	if testing.Short() {
+		said = 12 // as many as meet
+	}
+	for range said {
 		all.Go(func() {
 			if w := k.send("POST", "/api/v1/cooks/"+cook.Id+"/events", `{"kind":"probe","value":41}`); w.Code != http.StatusOK {
 				t.Errorf("%d %s", w.Code, w.Body)
@@ -76,8 +80,8 @@ func TestFiftySayingsAreForetoldTogether(t *testing.T) {
 		})
 	}
 	all.Wait()
-	if got := get[api.Cook](k, 200, "GET", "/api/v1/cooks/"+cook.Id, ""); len(got.Events) != 51 || got.Forecast.Verdict.Figure == "" {
-		t.Errorf("%d of 51 events", len(got.Events))
+	if got := get[api.Cook](k, 200, "GET", "/api/v1/cooks/"+cook.Id, ""); len(got.Events) != said+1 || got.Forecast.Verdict.Figure == "" {
+		t.Errorf("%d of %d events", len(got.Events), said+1)
 	}
 }
 

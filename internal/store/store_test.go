@@ -3,6 +3,7 @@ package store
 import (
 	"context"
 	"errors"
+	"os"
 	"path/filepath"
 	"strings"
 	"sync"
@@ -18,9 +19,37 @@ import (
 
 var noon = time.Date(2026, 11, 20, 12, 0, 0, 123456000, time.UTC)
 
+// nothingKept is a database of which nothing is kept yet, made once.
+var nothingKept = sync.OnceValues(func() ([]byte, error) {
+	dir, err := os.MkdirTemp("", "velocrustum-")
+	if err != nil {
+		return nil, err
+	}
+	defer os.RemoveAll(dir)
+	path := filepath.Join(dir, "kitchen.db")
+	s, err := Open(context.Background(), path, func() time.Time { return noon })
+	if err != nil {
+		return nil, err
+	}
+	if err := s.Close(); err != nil {
+		return nil, err
+	}
+	return os.ReadFile(path)
+})
+
 func open(t *testing.T) (*Store, string) {
 	t.Helper()
 	path := filepath.Join(t.TempDir(), "a folder", "kitchen.db")
+	empty, err := nothingKept()
+	if err == nil {
+		err = os.Mkdir(filepath.Dir(path), 0o700)
+	}
+	if err == nil {
+		err = os.WriteFile(path, empty, 0o600)
+	}
+	if err != nil {
+		t.Fatal(err)
+	}
 	s, err := Open(t.Context(), path, func() time.Time { return noon })
 	if err != nil {
 		t.Fatal(err)

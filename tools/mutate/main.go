@@ -7,14 +7,14 @@ package main
 
 import (
 	"bytes"
+	"cmp"
 	"encoding/json"
 	"flag"
 	"fmt"
 	"go/ast"
 	"go/format"
-	"go/parser"
 	"go/token"
-	"io/fs"
+	"go/types"
 	"math/rand/v2"
 	"os"
 	"os/exec"
@@ -23,6 +23,8 @@ import (
 	"strconv"
 	"strings"
 	"time"
+
+	"golang.org/x/tools/go/packages"
 )
 
 // A fault is one small change of a file.
@@ -39,6 +41,16 @@ var swaps = map[token.Token]token.Token{
 	token.ADD: token.SUB, token.SUB: token.ADD, token.MUL: token.QUO, token.QUO: token.MUL,
 	token.LSS: token.LEQ, token.LEQ: token.LSS, token.GTR: token.GEQ, token.GEQ: token.GTR,
 	token.EQL: token.NEQ, token.NEQ: token.EQL, token.LAND: token.LOR, token.LOR: token.LAND,
+}
+
+// against are the comparisons that are taken for each other of what is measured, which
+// is as good as never just at the border.
+var against = map[token.Token]token.Token{token.LSS: token.GEQ, token.GEQ: token.LSS, token.GTR: token.LEQ, token.LEQ: token.GTR}
+
+// measured says whether a type is one of figures with a fraction.
+func measured(t types.Type) bool {
+	b, ok := t.Underlying().(*types.Basic)
+	return ok && b.Info()&types.IsFloat != 0
 }
 
 func main() {
@@ -87,28 +99,43 @@ func main() {
 // faults are all that can be put into the code of some folders, but for tests, what
 // is generated and what is made up to be looked at.
 func faults(dirs []string) (out []fault, err error) {
+	var patterns []string
 	for _, dir := range dirs {
-		err := filepath.WalkDir(dir, func(path string, d fs.DirEntry, err error) error {
-			if err != nil || d.IsDir() || !strings.HasSuffix(path, ".go") || strings.HasSuffix(path, "_test.go") || strings.HasSuffix(path, ".gen.go") || strings.Contains(path, "demo") {
-				return err
-			}
-			of, err := faultsOf(path)
-			out = append(out, of...)
-			return err
-		})
-		if err != nil {
-			return nil, err
-		}
+		patterns = append(patterns, "./"+dir+"/...")
 	}
-	return out, nil
-}
-
-func faultsOf(path string) (out []fault, err error) {
-	files := token.NewFileSet()
-	tree, err := parser.ParseFile(files, path, nil, parser.ParseComments)
+	all, err := packages.Load(&packages.Config{Mode: packages.NeedName | packages.NeedFiles | packages.NeedSyntax | packages.NeedTypes | packages.NeedTypesInfo | packages.NeedImports | packages.NeedDeps}, patterns...)
 	if err != nil {
 		return nil, err
 	}
+	here, err := os.Getwd()
+	if err != nil {
+		return nil, err
+	}
+	for _, p := range all {
+		for _, e := range p.Errors {
+			return nil, e
+		}
+		for _, tree := range p.Syntax {
+			path, err := filepath.Rel(here, p.Fset.Position(tree.Pos()).Filename)
+			if err != nil {
+				return nil, err
+			}
+			if strings.HasSuffix(path, ".gen.go") || strings.Contains(path, "demo") || strings.HasSuffix(filepath.Dir(path), "test") {
+				continue
+			}
+			of, err := faultsOf(path, p, tree)
+			if err != nil {
+				return nil, err
+			}
+			out = append(out, of...)
+		}
+	}
+	slices.SortStableFunc(out, func(a, b fault) int { return cmp.Compare(a.file, b.file) })
+	return out, nil
+}
+
+func faultsOf(path string, p *packages.Package, tree *ast.File) (out []fault, err error) {
+	files := p.Fset
 	// note keeps the file as it is now, while a node is changed.
 	note := func(at token.Pos, was, is string) {
 		var b bytes.Buffer
@@ -119,7 +146,11 @@ func faultsOf(path string) (out []fault, err error) {
 	ast.Inspect(tree, func(n ast.Node) bool {
 		switch e := n.(type) {
 		case *ast.BinaryExpr:
-			if to, ok := swaps[e.Op]; ok && !joins(e) {
+			to, ok := swaps[e.Op]
+			if measured(p.TypesInfo.TypeOf(e.X)) {
+				to = cmp.Or(against[e.Op], to)
+			}
+			if ok && !joins(e) {
 				was := e.Op
 				e.Op = to
 				note(e.OpPos, was.String(), to.String())

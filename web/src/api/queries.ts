@@ -156,6 +156,24 @@ export const useLearnt = (id: string) =>
     queryFn: () => ask(client.GET('/fryers/{id}/learnt', { params: { path: { id } } })),
     staleTime: 0,
   });
+/** The run of an empty fryer that goes on, asked for every second while one does. */
+export const useMeasuring = (id: string) =>
+  useQuery({
+    queryKey: ['measuring', id],
+    queryFn: async () => (await ask(client.GET('/fryers/{id}/measuring', { params: { path: { id } } }))).run ?? null,
+    staleTime: 0,
+    refetchInterval: ({ state }) => (state.data ? 1000 : false),
+  });
+
+export const beginMeasuring = (id: string, body: { dialC: number; probe?: string }) =>
+  ask(client.PUT('/fryers/{id}/measuring', { params: { path: { id } }, body }));
+
+export const readAir = (id: string, c: number) =>
+  ask(client.POST('/fryers/{id}/measuring/readings', { params: { path: { id } }, body: { c } }));
+
+export const stopMeasuring = (id: string) =>
+  ask(client.DELETE('/fryers/{id}/measuring', { params: { path: { id } } }));
+
 export const useLiked = () =>
   useQuery({ queryKey: ['liked'], queryFn: () => ask(client.GET('/liked')), staleTime: 0 });
 

@@ -1,18 +1,17 @@
-import { useEffect, useState } from 'react';
+import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
 import styled from 'styled-components';
-import type { FryerInput } from '../api/client';
+import type { FryerInput, Schemas } from '../api/client';
+import { useProbes } from '../api/live';
+import { beginMeasuring, readAir, stopMeasuring, useMeasuring } from '../api/queries';
 import type { Units } from '../format/units';
 import { Button } from '../ui/Button';
 import { Quiet } from '../ui/layout';
 import { Stepper } from '../ui/Stepper';
+import { complain } from '../ui/toast';
 
 type Run = NonNullable<FryerInput['measured']>[number];
-
-interface Going {
-  /** When it was turned on, ms. */
-  since: number;
-  readings: Run['readings'];
-}
+type Going = Schemas['Measuring'];
 
 const Led = styled.div`
   display: grid;
@@ -36,15 +35,6 @@ const Row = styled.div`
   align-items: end;
 `;
 
-/** When a reading is asked for, minutes; how many there have to be. */
-const ASKED = [1, 2, 3, 4, 6, 8, 10];
-const LEAST = 3;
-
-const kept = (id: string): Going | null => {
-  const text = sessionStorage.getItem(`measure ${id}`);
-  return text === null ? null : (JSON.parse(text) as Going);
-};
-
 interface Props {
   id: string;
   dialC: number;
@@ -52,67 +42,103 @@ interface Props {
   done: (run: Run) => void;
 }
 
-/** Leads a fryer through ten minutes empty from cold, reading by reading; a page that is left finds it going on. */
+/** Leads a fryer through ten minutes empty from cold, read by hand or by a thermometer that sends; every device sees it. */
 export function Measure({ id, dialC, units, done }: Props) {
-  const [open, setOpen] = useState(() => kept(id) !== null);
-  const [going, setGoing] = useState(() => kept(id));
-  const [now, setNow] = useState(() => Date.now());
-  const [reads, setReads] = useState<number | null>(null);
-  useEffect(() => {
-    if (!going) return undefined;
-    const tick = setInterval(() => setNow(Date.now()), 500);
-    return () => clearInterval(tick);
-  }, [going]);
-  const keep = (next: Going | null) => {
-    if (next) sessionStorage.setItem(`measure ${id}`, JSON.stringify(next));
-    else sessionStorage.removeItem(`measure ${id}`);
-    setGoing(next);
-    setNow(Date.now());
-  };
-  const close = () => {
-    keep(null);
-    setOpen(false);
-  };
-  if (!open) return <Button onPress={() => setOpen(true)}>Measure it, ten minutes empty</Button>;
-  if (!going)
+  const [open, setOpen] = useState(false);
+  const queries = useQueryClient();
+  const going = useMeasuring(id).data;
+  const then = (what: Promise<unknown>) =>
+    what.catch(complain).then(() => queries.invalidateQueries({ queryKey: ['measuring', id] }));
+  if (going)
     return (
       <Led>
-        <p>
-          Cold and empty, a thermometer hung in the middle of the basket, the dial at {units.temperature(dialC)}. Turn
-          it on, and start at once.
-        </p>
+        <Under {...{ going, units }} read={(c) => void then(readAir(id, c))} />
         <Row>
-          <Button onPress={() => keep({ since: Date.now(), readings: [] })}>It is on</Button>
-          <Button onPress={close}>Not now</Button>
+          <Button
+            isDisabled={!going.enough}
+            onPress={() => {
+              const { at, readings } = going;
+              void then(
+                stopMeasuring(id).then(() => {
+                  done({ at, dialC: going.dialC, readings });
+                }),
+              );
+              setOpen(false);
+            }}
+          >
+            {going.nextMin === null ? 'Learn from it' : 'Enough, learn from it'}
+          </Button>
+          <Button
+            onPress={() => {
+              void then(stopMeasuring(id));
+              setOpen(false);
+            }}
+          >
+            Give it up
+          </Button>
         </Row>
       </Led>
     );
-  const seconds = Math.max(0, Math.floor((now - going.since) / 1000));
-  const next = ASKED[going.readings.length];
-  const last = going.readings.at(-1)?.c;
-  const value = reads ?? units.toDegrees(last ?? 60);
-  const read = () => {
-    const minute = Math.round((Date.now() - going.since) / 600) / 100;
-    keep({ ...going, readings: [...going.readings, { minute, c: Math.round(units.fromDegrees(value) * 10) / 10 }] });
-    setReads(null);
-  };
-  const enough = () => {
-    done({ at: new Date(going.since).toISOString(), dialC, readings: going.readings });
-    close();
-  };
+  if (!open) return <Button onPress={() => setOpen(true)}>Measure it, ten minutes empty</Button>;
+  return (
+    <Begin
+      dial={units.temperature(dialC)}
+      begin={(probe) => void then(beginMeasuring(id, { dialC, ...(probe ? { probe } : {}) }))}
+      close={() => setOpen(false)}
+    />
+  );
+}
+
+interface BeginProps {
+  dial: string;
+  begin: (probe?: string) => void;
+  close: () => void;
+}
+
+function Begin({ dial, begin, close }: BeginProps) {
+  const probes = useProbes().data ?? [];
   return (
     <Led>
-      <Count role="timer">
-        {Math.floor(seconds / 60)}:{String(seconds % 60).padStart(2, '0')}
-      </Count>
-      <p role="status">
-        {next === undefined
-          ? 'That is all that is wanted.'
-          : seconds >= 60 * next
-            ? `What does it read now? ${going.readings.length} of ${ASKED.length} are in.`
-            : `Leave it shut. The next reading is at ${next} min; ${going.readings.length} of ${ASKED.length} are in.`}
+      <p>
+        Cold and empty, a thermometer hung in the middle of the basket, the dial at {dial}. Turn it on, and start at
+        once.
       </p>
-      {next === undefined ? null : (
+      <Row>
+        <Button onPress={() => begin()}>It is on: I read by hand</Button>
+        {probes.map((p) => (
+          <Button key={p.id} onPress={() => begin(p.id)}>
+            It is on: {p.id} reads
+          </Button>
+        ))}
+        <Button onPress={close}>Not now</Button>
+      </Row>
+    </Led>
+  );
+}
+
+const clock = (minute: number) => {
+  const seconds = Math.floor(60 * minute);
+  return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
+};
+
+/** What is wanted next. */
+function wants({ nextMin, minute, readings, wanted, probe }: Going) {
+  if (nextMin === null) return 'That is all that is wanted.';
+  if (probe) return `Leave it shut: ${probe} reads until ${nextMin} min. ${readings.length} readings are in.`;
+  if (minute >= nextMin) return `What does it read now? ${readings.length} of ${wanted} are in.`;
+  return `Leave it shut. The next reading is at ${nextMin} min; ${readings.length} of ${wanted} are in.`;
+}
+
+/** A run that is under way. */
+function Under({ going, units, read }: { going: Going; units: Units; read: (c: number) => void }) {
+  const [reads, setReads] = useState<number | null>(null);
+  const last = going.readings.at(-1)?.c;
+  const value = reads ?? units.toDegrees(last ?? 60);
+  return (
+    <>
+      <Count role="timer">{clock(going.minute)}</Count>
+      <p role="status">{wants(going)}</p>
+      {going.probe || going.nextMin === null ? null : (
         <Row>
           <Stepper
             label={`It reads, ${units.degree}`}
@@ -122,16 +148,18 @@ export function Measure({ id, dialC, units, done }: Props) {
             step={1}
             onChange={setReads}
           />
-          <Button onPress={read}>Read</Button>
+          <Button
+            onPress={() => {
+              read(Math.round(units.fromDegrees(value) * 10) / 10);
+              setReads(null);
+            }}
+          >
+            Read
+          </Button>
         </Row>
       )}
-      <Row>
-        <Button isDisabled={going.readings.length < LEAST} onPress={enough}>
-          {next === undefined ? 'Learn from it' : 'Enough, learn from it'}
-        </Button>
-        <Button onPress={close}>Give it up</Button>
-      </Row>
-      {going.readings.length < LEAST ? <Quiet>It takes {LEAST} readings at least.</Quiet> : null}
-    </Led>
+      {going.probe && last !== undefined ? <p>It reads {units.temperature(last)}.</p> : null}
+      {going.enough ? null : <Quiet>It takes three readings at least.</Quiet>}
+    </>
   );
 }

@@ -1,0 +1,167 @@
+package api_test
+
+import (
+	"encoding/json"
+	"fmt"
+	"regexp"
+	"slices"
+	"testing"
+	"time"
+
+	"velocrustum/core/refuse/goldentest"
+	"velocrustum/internal/api"
+)
+
+// own is what is another each time: ids, marks and addresses.
+var (
+	own  = regexp.MustCompile(`("(?:mark|id|key|url)":)"[^"]*"`)
+	uuid = regexp.MustCompile(`[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}`)
+)
+
+func masked(raw []byte) []byte {
+	return uuid.ReplaceAll(own.ReplaceAll(raw, []byte(`$1""`)), []byte("own"))
+}
+
+// recorder asks a kitchen, and keeps what it answers.
+type recorder struct {
+	k *kitchen
+	f goldentest.File
+}
+
+func (r *recorder) ask(what, method, path, body string) json.RawMessage {
+	r.k.t.Helper()
+	w := r.k.send(method, "/api/v1"+path, body)
+	if w.Code >= 300 {
+		r.k.t.Fatalf("%s: %d %s", what, w.Code, w.Body)
+	}
+	var one any
+	if raw := masked(w.Body.Bytes()); json.Unmarshal(raw, &one) == nil {
+		r.f.Add(r.k.t, what, without(one, "plan", "planned", "fryer", "timeline", "chance"))
+	} else {
+		r.f.Addf(what, "%s", masked(w.Body.Bytes()))
+	}
+	return w.Body.Bytes()
+}
+
+// without leaves out what is said each time, or held elsewhere.
+func without(v any, names ...string) any {
+	switch v := v.(type) {
+	case map[string]any:
+		for k := range v {
+			if v[k] = without(v[k], names...); slices.Contains(names, k) {
+				delete(v, k)
+			}
+		}
+	case []any:
+		for i := range v {
+			v[i] = without(v[i], names...)
+		}
+	}
+	return v
+}
+
+// A dish from the counter to the logbook, as it is told after each thing that is said.
+func TestACookIsToldAsItWasRead(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
+	k := newKitchen(t, "")
+	r := &recorder{k: k}
+	for _, plan := range get[[]api.Plan](k, 200, "GET", "/api/v1/plans", "") {
+		if len(plan.Lots) < 2 {
+			continue
+		}
+		c := get[api.Cook](k, 201, "POST", "/api/v1/cooks", fmt.Sprintf(`{"planId": %q}`, plan.Id))
+		at := "/cooks/" + c.Id
+		say := func(wait time.Duration, body string) {
+			t.Helper()
+			k.wait(wait)
+			r.ask(plan.Name+" "+body, "POST", at+"/events", body)
+		}
+		say(4*time.Minute, `{"kind":"loaded"}`)
+		say(9*time.Minute, `{"kind":"probe","value":41.5}`)
+		say(2*time.Minute, `{"kind":"turned"}`)
+		say(3*time.Minute, `{"kind":"look","value":1}`)
+		r.ask("ahead", "GET", at+"/ahead", "")
+		say(time.Minute, `{"kind":"soft"}`)
+		say(time.Minute, `{"kind":"more","value":3}`)
+		say(6*time.Minute, `{"kind":"probe","value":77}`)
+		say(2*time.Minute, `{"kind":"out"}`)
+		r.ask("rated", "PUT", at+"/outcome", `{"crust":"soft","inside":"juicy","note":"A little salt."}`)
+		r.ask("table", "GET", at+"/tables/events", "")
+		k.wait(time.Hour)
+	}
+	cook := get[[]struct {
+		Id string `json:"id"`
+	}](k, 200, "GET", "/api/v1/cooks", "")[0]
+	r.ask("left out", "PUT", "/cooks/"+cook.Id+"/left-out", `{"leftOut": true}`)
+	for _, path := range []string{"/cooks", "/how-right", "/liked", "/fryers", "/settings"} {
+		r.ask(path, "GET", path, "")
+	}
+	for _, f := range get[[]api.Fryer](k, 200, "GET", "/api/v1/fryers", "") {
+		r.ask("learnt of "+f.Name, "GET", "/fryers/"+f.ID+"/learnt", "")
+	}
+	r.f.Same(t, "cook.txt")
+}
+
+// Suppers, sheets and an evening, as they are told.
+func TestAnEveningIsToldAsItWasRead(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
+	k := newKitchen(t, "")
+	r := &recorder{k: k}
+	r.ask("suppers", "GET", "/suppers", "")
+	e := begun(t, k)
+	r.ask("begun", "GET", "/evenings/"+e.Id, "")
+	for i := range 40 {
+		if e.Course.Over || len(e.Course.Now) == 0 {
+			k.wait(2 * time.Minute)
+			e = get[api.LiveEvening](k, 200, "GET", "/api/v1/evenings/"+e.Id, "")
+			continue
+		}
+		k.wait(70 * time.Second)
+		e = tap(k, e)
+		switch {
+		case i == 5:
+			r.ask("eight come", "POST", "/evenings/"+e.Id+"/events", `{"kind": "people", "people": 8}`)
+		case i%12 == 11:
+			r.ask(fmt.Sprintf("after %d", i+1), "GET", "/evenings/"+e.Id, "")
+		}
+	}
+	r.f.Same(t, "evening.txt")
+}
+
+// What is worked out of a dish, each in its own answer.
+func TestADishIsWorkedAsItWasRead(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
+	k := newKitchen(t, "")
+	r := &recorder{k: k}
+	for n, plan := range get[[]api.Plan](k, 200, "GET", "/api/v1/plans", "") {
+		r.ask(plan.Name+" written", "GET", "/plans/"+plan.Id+"/recipe?as=markdown", "")
+		if n%4 > 0 {
+			continue
+		}
+		raw, err := json.Marshal(map[string]any{"lots": plan.Lots, "bench": plan.Bench, "program": plan.Program, "fryerId": plan.FryerId})
+		if err != nil {
+			t.Fatal(err)
+		}
+		for _, path := range []string{"/simulations", "/pan"} {
+			if w := k.send("POST", "/api/v1"+path, string(raw)); w.Code == 200 {
+				r.f.Add(t, plan.Name+path, json.RawMessage(masked(w.Body.Bytes())))
+			}
+		}
+	}
+	for _, from := range []string{`{"kind": "oil", "tempC": 175, "minutes": 9}`, `{"kind": "oven", "tempC": 200, "minutes": 30}`} {
+		r.ask("from "+from, "POST", "/conversions", `{"request": `+wings+`, "recipe": `+from+`}`)
+	}
+	r.ask("baskets", "POST", "/baskets", wings)
+	r.ask("portrait", "POST", "/fryer-portraits", `{"fryer": {"name": "Drawer", "kind": "drawer", "powerW": 1500, "airflow": 1, "dialOffsetC": 0, "basket": {"shape": "rectangle", "widthMm": 230, "depthMm": 230}, "dial": {"minC": 80, "maxC": 200, "stepC": 5}}}`)
+	r.ask("guess", "POST", "/fryer-guesses", `{"kind": "drawer", "litres": 5.5, "powerW": 1700}`)
+	for _, text := range []string{"2 tbsp", "1 1/2 cups", "1 to 2 tsp", "0.5 kg", "3 fl oz"} {
+		r.ask(text, "POST", "/amounts", fmt.Sprintf(`{"ingredient": "honey", "text": %q}`, text))
+	}
+	r.f.Same(t, "dishes.txt")
+}
