@@ -30,7 +30,7 @@ func TestAllThatIsSaidOfALoadAgrees(t *testing.T) {
 	}
 	t.Parallel()
 	r := rand.New(rand.NewPCG(11, 27))
-	for n := range 8 {
+	for n := range loadtest.Cases(8) {
 		q := loadtest.Any(r)
 		if q.TailMin = 0; n%2 == 1 {
 			q.Units = units.Household{Temperature: units.Fahrenheit, Mass: units.Ounce, Spoons: units.USSpoons}

@@ -130,7 +130,7 @@ func TestBasketsHoldEveryPieceOnce(t *testing.T) {
 	}
 	t.Parallel()
 	r := rand.New(rand.NewPCG(17, 4))
-	for range 12 {
+	for range loadtest.Cases(12) {
 		q := loadtest.Any(r)
 		q.Load.Pieces = 1 + r.IntN(40)
 		q.Program.Stages[0].Minutes = 20

@@ -54,6 +54,9 @@ func TestKnownFiguresNarrowTheWindow(t *testing.T) {
 }
 
 func TestChancesRiseToOneAndHold(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	t.Parallel()
 	q := loadtest.ReferenceCooks(t)[0].Request
 	q.TailMin = 10

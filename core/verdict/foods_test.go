@@ -49,6 +49,9 @@ func TestWetIsNotRinsed(t *testing.T) {
 
 // Plants and cheese have their own words: nothing raw, no thermometer, no rule.
 func TestWordsOfPlantsCheeseAndSausages(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	for _, c := range []struct {
 		cut, coat, says string
 		airC, minutes   float64

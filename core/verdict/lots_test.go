@@ -115,6 +115,9 @@ func legsAndPrawns(minutes float64) load.Request {
 // Each lot has its own answer in the one air: prawns are done while
 // drumsticks are raw, and what lies beside them makes both later.
 func TestLotsInOneBasket(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
 	t.Parallel()
 	q := legsAndPrawns(30)
 	a, err := Simulate(t.Context(), q, Options{})

@@ -396,7 +396,7 @@ func (w past) add(ctx context.Context, s *store.Store, p store.Plan, f store.Own
 		return err
 	}
 	q.Program = l.Actual()
-	if c.Forecast.V, err = verdict.Simulate(ctx, q, verdict.Options{}); err != nil {
+	if c.Forecast.V, err = verdict.Simulate(ctx, q, verdict.Options{NoChance: true}); err != nil { // it has been
 		return err
 	}
 	out, _ := l.Finished()

@@ -64,11 +64,8 @@ export const test = base.extend<{ kitchen: Kitchen; errors: string[] }, { filled
       await first.start();
       // Its cooks have taught what they teach before it is copied.
       await expect
-        .poll(
-          async () =>
-            ((await (await fetch(`${first.url}/api/v1/how-right`)).json()) as { readings: [] }).readings.length,
-        )
-        .toBeGreaterThan(10);
+        .poll(async () => ((await (await fetch(`${first.url}/api/v1/liked`)).json()) as { ratings: number }).ratings)
+        .toBe(10);
       await first.stop();
       await lend(first.file);
       await first.close();

@@ -149,12 +149,13 @@ export const portrayFryer = (body: Schemas['PortraitRequest']) => ask(client.POS
 export const createFryer = (body: FryerInput) => ask(client.POST('/fryers', { body }));
 export const fryerVersion = async (id: string) =>
   (await ask(client.GET('/fryers'))).find((f) => f.id === id)?.version ?? 0;
-/** What cooks have shown of a fryer; asked anew whenever it is shown, since it is learnt beside all else. */
+/** What cooks have shown of a fryer; asked anew while it is shown, since it is learnt beside all else. */
 export const useLearnt = (id: string) =>
   useQuery({
     queryKey: ['learnt', id],
     queryFn: () => ask(client.GET('/fryers/{id}/learnt', { params: { path: { id } } })),
     staleTime: 0,
+    refetchInterval: 10_000,
   });
 /** The run of an empty fryer that goes on, asked for every second while one does. */
 export const useMeasuring = (id: string) =>
