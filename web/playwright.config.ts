@@ -6,8 +6,8 @@ export default defineConfig({
   testMatch: '*.spec.ts',
   fullyParallel: true,
   workers: 2,
-  timeout: 150_000,
-  expect: { timeout: 15_000 },
+  timeout: 240_000,
+  expect: { timeout: 30_000 },
   // A second try on a machine that is busy with others; what needed one is listed as flaky.
   retries: process.env['CI'] ? 1 : 0,
   forbidOnly: true,

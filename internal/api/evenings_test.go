@@ -13,6 +13,7 @@ import (
 	"testing"
 	"time"
 
+	"velocrustum/core/load/loadtest"
 	"velocrustum/core/sheet"
 	"velocrustum/internal/api"
 	"velocrustum/internal/store"
@@ -441,7 +442,9 @@ func TestASupperInWavesIsLed(t *testing.T) {
 		return // it computes: nothing meets in it that does not in others
 	}
 	t.Run("children first", func(t *testing.T) { inWaves(t, -time.Hour, "the children") })
-	t.Run("a guest later", func(t *testing.T) { inWaves(t, time.Hour, "a late guest") })
+	if loadtest.Thorough() {
+		t.Run("a guest later", func(t *testing.T) { inWaves(t, time.Hour, "a late guest") })
+	}
 }
 
 func inWaves(t *testing.T, by time.Duration, whom string) {

@@ -188,7 +188,7 @@ test('two fryers share a dish, and a new one is set up from its box', async ({ p
   await page.keyboard.press('Escape');
   const basket = page.getByRole('region', { name: 'The basket' });
   await basket.getByText(/^Share with the other fryer/).click();
-  await expect(basket.getByRole('radio', { name: /^Second fryer: \d+/ })).toBeVisible({ timeout: 15_000 });
+  await expect(basket.getByRole('radio', { name: /^Second fryer: \d+/ })).toBeVisible({ timeout: 60_000 });
   await expect(page.getByText('one starts later so that both are done together')).toBeVisible();
 });
 

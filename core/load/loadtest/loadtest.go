@@ -174,8 +174,11 @@ func Waited(cut string, pieces int, massG float64, coat string, fried, wait floa
 // that all tests together take minutes; all of them with VELOCRUSTUM_THOROUGH=1, as make
 // thorough has it.
 func Cases(n int) int {
-	if os.Getenv("VELOCRUSTUM_THOROUGH") != "" {
+	if Thorough() {
 		return n
 	}
 	return min(n, max(2, 3*n/10))
 }
+
+// Thorough says whether all cases are wanted.
+func Thorough() bool { return os.Getenv("VELOCRUSTUM_THOROUGH") != "" }

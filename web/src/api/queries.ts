@@ -118,9 +118,13 @@ export const saveSupper = (id: string, version: number, body: Supper) =>
 export const workSheet = (body: Schemas['Evening'], signal?: AbortSignal) =>
   ask(client.POST('/sheets', { body, ...(signal ? { signal } : {}) }));
 
+/** What answers hang on beside what is asked: one that was worked out by other settings is none. */
+export const settingsOf = (s: Settings) =>
+  [s.temperature, s.mass, s.spoons, s.guidance, s.guidanceC, s.aboveSeaM, s.crustMore, s.browningMore].join();
+
 /** What of the household is asked anew when a letter of such a path was answered. */
 const touches: [path: string, keys: string[]][] = [
-  ['/settings', ['settings', 'catalog']],
+  ['/settings', ['settings', 'catalog', 'liked']],
   ['/plans', ['plans']],
   ['/pantry', ['pantry']],
   ['/marinades', ['marinades']],
@@ -172,11 +176,9 @@ export const beginMeasuring = (id: string, body: { dialC: number; probe?: string
 export const readAir = (id: string, c: number) =>
   ask(client.POST('/fryers/{id}/measuring/readings', { params: { path: { id } }, body: { c } }));
 
-export const stopMeasuring = (id: string) =>
-  ask(client.DELETE('/fryers/{id}/measuring', { params: { path: { id } } }));
+export const stopMeasuring = (id: string) => ask(client.DELETE('/fryers/{id}/measuring', { params: { path: { id } } }));
 
-export const useLiked = () =>
-  useQuery({ queryKey: ['liked'], queryFn: () => ask(client.GET('/liked')), staleTime: 0 });
+export const useLiked = () => useQuery({ queryKey: ['liked'], queryFn: () => ask(client.GET('/liked')), staleTime: 0 });
 
 export const useHowRight = () =>
   useQuery({ queryKey: ['how right'], queryFn: () => ask(client.GET('/how-right')), staleTime: 0 });

@@ -24,6 +24,7 @@ import { useBench, type BenchLot } from './useBench';
 import { lotName } from '../dish/foodWords';
 import { useWide } from '../ui/useWide';
 import type { Lot } from '../api/client';
+import { settingsOf } from '../api/queries';
 
 const Row = styled.div`
   margin: 14px 0;
@@ -62,8 +63,7 @@ export function OneBench({ plan, plans, catalog, settings, pantry }: AtDishProps
   const dish = useDish(plan);
   const { draft, edit, request, setPossible } = dish;
   const units = useMemo(() => unitsOf(settings), [settings]);
-  const { temperature, mass, spoons, guidance, guidanceC } = settings;
-  const { answer, pending, problem } = useBench(request, [temperature, mass, spoons, guidance, guidanceC].join());
+  const { answer, pending, problem } = useBench(request, settingsOf(settings));
   const untaken = pending || problem !== '';
   useEffect(() => setPossible(!untaken), [untaken, setPossible]);
   const clock = useClock(plan);

@@ -167,7 +167,7 @@ export function HouseholdSentence() {
       {part('Spoons and cups', <Spoons {...{ data, set }} />, `${spoonWords[data.spoons]} spoons`)}, and safe by{' '}
       {part('What counts as safe', <Safe {...{ data, set }} />, said)}. What is due{' '}
       {part('Chime and keys', <Switches {...{ data, set }} />, data.chime ? 'chimes' : 'is shown without a sound')}. The
-      kitchen stands {part('The kitchen', <Kitchen {...{ data, set }} />, kitchenWords(data))}. It likes{' '}
+      kitchen stands {part('The kitchen', <Kitchen {...{ data, set }} />, kitchenWords(data))}. We like{' '}
       {part('What is liked here', <Liked {...{ data, set }} />, liked)}.
     </Line>
   );

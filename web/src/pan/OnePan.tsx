@@ -1,4 +1,5 @@
 import { limitOf } from '../api/limits';
+import { settingsOf } from '../api/queries';
 import { once, runIn, type Run } from '../ui/history';
 import { useEffect, useMemo, useState } from 'react';
 import styled from 'styled-components';
@@ -30,8 +31,7 @@ export function OnePan({ plan, plans, catalog, settings, pantry }: AtDishProps) 
   const dish = useDish(plan);
   const { draft, edit, request, setPossible } = dish;
   const units = useMemo(() => unitsOf(settings), [settings]);
-  const { temperature, mass, spoons, guidance, guidanceC } = settings;
-  const { answer, pending, problem } = usePan(request, [temperature, mass, spoons, guidance, guidanceC].join());
+  const { answer, pending, problem } = usePan(request, settingsOf(settings));
   const untaken = pending || problem !== '';
   useEffect(() => setPossible(!untaken), [untaken, setPossible]);
   const sauces = after(draft, 'sauces');

@@ -4,6 +4,7 @@ import { useNavigate } from 'react-router';
 import styled from 'styled-components';
 import type { Catalog, CutInfo, Fryer, Plan, PlanInput, Schemas, Settings, Simulation } from '../api/client';
 import { place } from '../api/place';
+import { settingsOf } from '../api/queries';
 import { mendPlan, setInOut, setProgram } from '../dish/edits';
 import { lotName } from '../dish/foodWords';
 import { useDish, type EditDish } from '../dish/useDish';
@@ -137,8 +138,7 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
   const { draft, edit, request, setPossible } = dish;
   const navigate = useNavigate();
   const units = useMemo(() => unitsOf(settings), [settings]);
-  const { temperature, mass, guidance, guidanceC } = settings;
-  const household = [temperature, mass, guidance, guidanceC].join();
+  const household = settingsOf(settings);
   const { answer, last, drawn, pending, problem, pair, both } = useBoth(draft, plan.id, plans, request, household);
   // What the engine has not taken yet is not sent to be kept.
   const untaken = pending || problem?.status === 422;
@@ -146,7 +146,7 @@ export function PlanBench({ plan, plans, fryers, catalog, settings }: Props) {
   const tray = useDishBaskets(dish, fryers, last, problem);
   const { other, second, shown } = tray;
   const [want, setWant] = useState('balanced');
-  const search = useWays(problem ? null : request, want);
+  const search = useWays(problem ? null : request, want, household);
   const [bringing, setBringing] = useState(false);
   const [front, setFront] = useState(0);
   const compared = useCompared(search.ways);

@@ -46,8 +46,8 @@ async function* lines(stream: ReadableStream<Uint8Array>): AsyncGenerator<Schema
   }
 }
 
-/** Every way of running a load, searched anew when the load changes; it can be given up. */
-export function useWays(request: SimulationRequest | null, want: string) {
+/** Every way of running a load, searched anew when the load or what its household has settled changes; it can be given up. */
+export function useWays(request: SimulationRequest | null, want: string, household: string) {
   const [state, setState] = useState<State>(NONE);
   const running = useRef<AbortController>(undefined);
   // A way does not depend on the program that stands.
@@ -62,8 +62,9 @@ export function useWays(request: SimulationRequest | null, want: string) {
       })
     : '';
 
-  const search = useCallback(async (body: string, want: string, stop: AbortController) => {
-    const of = `${want}\n${body}`;
+  const of = `${want}\n${household}\n${key}`;
+
+  const search = useCallback(async (of: string, body: string, want: string, stop: AbortController) => {
     setState({ ...NONE, of, progress: { done: 0, of: 0 } });
     try {
       const stream = (await ask(
@@ -94,12 +95,12 @@ export function useWays(request: SimulationRequest | null, want: string) {
     if (!key) return;
     const stop = new AbortController();
     running.current = stop;
-    const timer = setTimeout(() => void search(key, want, stop), AFTER_MS);
+    const timer = setTimeout(() => void search(of, key, want, stop), AFTER_MS);
     return () => {
       clearTimeout(timer);
       stop.abort();
     };
-  }, [key, want, search]);
+  }, [of, key, want, search]);
 
   const cancel = useCallback(() => {
     running.current?.abort();
@@ -108,10 +109,10 @@ export function useWays(request: SimulationRequest | null, want: string) {
   const again = useCallback(() => {
     const stop = new AbortController();
     running.current = stop;
-    void search(key, want, stop);
-  }, [key, want, search]);
+    void search(of, key, want, stop);
+  }, [of, key, want, search]);
   // The ways of the load before are no answer for this one.
-  const here = state.of === `${want}\n${key}`;
+  const here = state.of === of;
   return { ...(here ? state : { ...NONE, progress: { done: 0, of: 0 } }), cancel, again };
 }
 

@@ -5,7 +5,16 @@ import { useEffect, useMemo } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import styled from 'styled-components';
 import type { Catalog, Fryer, Plan, Settings, Schemas } from '../api/client';
-import { dropSupper, keepSupper, useCatalog, useFryers, usePlans, useSettings, useSuppers } from '../api/queries';
+import {
+  dropSupper,
+  keepSupper,
+  settingsOf,
+  useCatalog,
+  useFryers,
+  usePlans,
+  useSettings,
+  useSuppers,
+} from '../api/queries';
 import { Caution } from '../bench/StationCard';
 import { DishState } from '../dish/DishState';
 import { at } from '../theme/tokens';
@@ -156,7 +165,6 @@ function OneSupper({ supper, suppers, plans, fryers, catalog, settings, begin }:
   const { draft, edit, setPossible } = mine;
   const { evening } = draft;
   const units = useMemo(() => unitsOf(settings), [settings]);
-  const { temperature, mass, spoons, guidance, guidanceC } = settings;
   // A dish that was changed has it worked out anew; one that was only just made is kept first.
   const versions = evening.dishes.map((d) => plans.find((p) => p.id === d.planId)?.version ?? 0);
   const letters = useOutbox();
@@ -165,7 +173,7 @@ function OneSupper({ supper, suppers, plans, fryers, catalog, settings, begin }:
     answer: sheet,
     pending,
     problem,
-  } = useSheet(unsent ? null : evening, [temperature, mass, spoons, guidance, guidanceC, ...versions].join());
+  } = useSheet(unsent ? null : evening, [settingsOf(settings), ...versions].join());
   const untaken = pending || problem !== '';
   useEffect(() => setPossible(!untaken), [untaken, setPossible]);
   const queries = useQueryClient();
