@@ -186,7 +186,8 @@ func TestFiveCooksTeachAFryer(t *testing.T) {
 		if learnt.brown > before.brown {
 			t.Errorf("%s: colour is off by %.2f stages after five cooks, by %.2f before any", pieces, learnt.brown/float64(learnt.n), before.brown/float64(before.n))
 		}
-		if learnt.held < exact.held-1 {
+		// 95 in 100, but for what chance does in one set of households of twenty.
+		if n := float64(learnt.n); float64(learnt.held) < 0.95*n-1.645*math.Sqrt(n*0.95*0.05) {
 			t.Errorf("%s: safe by held in %d of %d, in %d for a fryer known exactly", pieces, learnt.held, learnt.n, exact.held)
 		}
 		if learnt.band > before.band || learnt.crisp > before.crisp {

@@ -292,6 +292,8 @@ func (s *Sessions) Forecast(ctx context.Context, id string) (store.Cook, error) 
 
 // renew brings a cook's forecast up to what has happened.
 func (s *Sessions) renew(ctx context.Context, c *store.Cook, l cook.Live) error {
+	s.answering.Add(1)
+	defer s.answering.Add(-1)
 	q, err := s.request(ctx, *c, l)
 	if err != nil {
 		return err

@@ -62,6 +62,7 @@ func (s *Sessions) Learn(ctx context.Context) error {
 	}
 	for i := len(all) - 1; i >= 0; i-- {
 		if t := &all[i]; t.Stale() {
+			s.giveWay(ctx)
 			if err := s.teach(ctx, t); err != nil {
 				return err
 			}
@@ -138,6 +139,22 @@ func fingerprint(all []store.Teaching, fryers []store.OwnFryer, now time.Time) s
 		fmt.Fprintln(h, f.ID, f.Version)
 	}
 	return fmt.Sprintf("%s %x", now.Format(time.DateOnly), h.Sum(nil))
+}
+
+// Learning gives way to who waits at a fryer, for a while.
+const (
+	givesWay = 20 * time.Millisecond
+	waits    = 2 * time.Second
+)
+
+// giveWay waits until no live cook is being foretold, but not for ever.
+func (s *Sessions) giveWay(ctx context.Context) {
+	for range int(waits / givesWay) {
+		if s.answering.Load() == 0 || ctx.Err() != nil {
+			return
+		}
+		time.Sleep(givesWay)
+	}
 }
 
 // drawersOf are the drawers of a fryer that are learnt by themselves, "" for the whole.

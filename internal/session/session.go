@@ -16,6 +16,7 @@ import (
 	"context"
 	"errors"
 	"sync"
+	"sync/atomic"
 
 	"velocrustum/core/cook"
 	"velocrustum/internal/clock"
@@ -33,6 +34,7 @@ type Sessions struct {
 	changing  locks // by session
 	forecasts forecasts
 	current   current
+	answering atomic.Int32 // live cooks that are foretold just now
 	learning  sync.Mutex
 	learntOf  string // what was learnt from last; under learning
 	stirred   chan struct{}
