@@ -195,6 +195,7 @@ func (s *Server) AddCookEvent(ctx context.Context, r AddCookEventRequestObject) 
 	if err := s.sessions.Say(ctx, r.Id, e, r.Body.At); err != nil {
 		return nil, err
 	}
+	defer s.sessions.InTurn(r.Id)()
 	c, err := s.sessions.Forecast(ctx, r.Id)
 	if err != nil {
 		return nil, err
@@ -208,6 +209,7 @@ func (s *Server) RevokeCookEvent(ctx context.Context, r RevokeCookEventRequestOb
 	if err := s.sessions.Revoke(ctx, r.Id, r.Event); err != nil {
 		return nil, err
 	}
+	defer s.sessions.InTurn(r.Id)()
 	c, err := s.sessions.Forecast(ctx, r.Id)
 	if err != nil {
 		return nil, err

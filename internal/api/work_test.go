@@ -80,6 +80,9 @@ func TestFiftySayingsAreForetoldTogether(t *testing.T) {
 		})
 	}
 	all.Wait()
+	if n := k.handler.Worked(); n > said/2 {
+		t.Errorf("%d that were said at once were foretold %d times", said, n)
+	}
 	if got := get[api.Cook](k, 200, "GET", "/api/v1/cooks/"+cook.Id, ""); len(got.Events) != said+1 || got.Forecast.Verdict.Figure == "" {
 		t.Errorf("%d of %d events", len(got.Events), said+1)
 	}

@@ -26,6 +26,7 @@ type forecasts struct {
 	mu       sync.Mutex
 	made     map[string]forecast
 	outlooks map[string]*Outlook
+	worked   int // outlooks that were worked out
 }
 
 // forecast is a cook's, for what has happened.
@@ -59,6 +60,14 @@ func (f *forecasts) keepOutlook(id string, o *Outlook) {
 		clear(f.outlooks)
 	}
 	f.outlooks[id] = o
+	f.worked++
+}
+
+// Worked is how often what is foreseen of a cook was worked out, of all cooks.
+func (s *Sessions) Worked() int {
+	s.forecasts.mu.Lock()
+	defer s.forecasts.mu.Unlock()
+	return s.forecasts.worked
 }
 
 func (f *forecasts) madeFor(id string) (forecast, bool) {
@@ -280,6 +289,11 @@ func likely(line []run.Moment) func(minute float64) float64 {
 	}
 	return func(minute float64) float64 { return run.FirstFrom(line, minute).CoreC }
 }
+
+// InTurn has those who said something of a cook wait for each other until letGo, to hear
+// what came of it: what the first of them works out is by all that was said until then,
+// and serves those who wait.
+func (s *Sessions) InTurn(id string) (letGo func()) { return s.asking.hold(id) }
 
 // Forecast returns a cook with the forecast of what has happened by now.
 func (s *Sessions) Forecast(ctx context.Context, id string) (store.Cook, error) {

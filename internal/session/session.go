@@ -32,6 +32,7 @@ type Sessions struct {
 
 	watchers  watchers
 	changing  locks // by session
+	asking    locks // by cook
 	forecasts forecasts
 	current   current
 	answering atomic.Int32 // live cooks that are foretold just now
