@@ -48,6 +48,7 @@ test('desk', async ({ page, kitchen }) => {
   const ways = page.getByRole('heading', { name: 'Ways to run it' });
   const top = (el: typeof ways) =>
     el.evaluate((e) => window.scrollTo({ top: window.scrollY + e.getBoundingClientRect().top - 20 }));
+  await page.getByText('recommended', { exact: true }).waitFor();
   await top(ways);
   await page.waitForTimeout(300);
   await page.screenshot({ path: to('ways') });
