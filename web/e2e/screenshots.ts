@@ -1,3 +1,4 @@
+import type { Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import type { Plan } from '../src/api/client';
 import { expect, stays, test } from './kitchen';
@@ -30,9 +31,17 @@ test('two drawers', async ({ page, kitchen }) => {
   await page.screenshot({ path: to('drawers') });
 });
 
+/** The verdict has its minutes. */
+const answered = (page: Page) =>
+  page
+    .getByRole('region', { name: 'Verdict' })
+    .getByText(/^Safe inside|inside, 95 loads/)
+    .first()
+    .waitFor();
+
 test('desk', async ({ page, kitchen }) => {
   await page.goto(kitchen.url);
-  await page.getByRole('region', { name: 'Verdict' }).waitFor();
+  await answered(page);
   await page.waitForTimeout(1200);
   await page.screenshot({ path: to('plan') });
   await page.getByRole('link', { name: 'A recipe from elsewhere' }).click();
@@ -43,7 +52,7 @@ test('desk', async ({ page, kitchen }) => {
   await page.evaluate(() => window.scrollTo({ top: 360 }));
   await page.screenshot({ path: to('bring') });
   await page.goto(kitchen.url);
-  await page.getByRole('region', { name: 'Verdict' }).waitFor();
+  await answered(page);
   await page.waitForTimeout(1200);
   const ways = page.getByRole('heading', { name: 'Ways to run it' });
   const top = (el: typeof ways) =>
@@ -121,10 +130,12 @@ test('desk', async ({ page, kitchen }) => {
     await page.request.put(`${kitchen.url}/api/v1/plans/${id}`, { data: input });
   }
   await page.goto(kitchen.url);
-  await page.getByRole('region', { name: 'Verdict' }).waitFor();
+  await answered(page);
   await page.getByRole('button', { name: /^All \d+ dishes$/ }).click();
   await page.getByRole('link', { name: /^Drumettes of three flavours/ }).click();
-  await page.waitForTimeout(2500);
+  await page.getByText('Drumettes of three flavours', { exact: true }).first().waitFor();
+  await answered(page);
+  await page.waitForTimeout(800);
   await page.evaluate(() => window.scrollTo({ top: 0 }));
   await page.screenshot({ path: to('lots') });
   await page.getByRole('navigation').getByRole('link', { name: 'Cook' }).click();
@@ -137,7 +148,7 @@ test('desk', async ({ page, kitchen }) => {
 test('phone', async ({ page, kitchen }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto(kitchen.url);
-  await page.getByRole('region', { name: 'Verdict' }).waitFor();
+  await answered(page);
   await page.emulateMedia({ colorScheme: 'dark' });
   await page.getByRole('navigation').getByRole('link', { name: 'Supper' }).click();
   await page.getByRole('region', { name: 'On the plate' }).waitFor();
