@@ -12,7 +12,7 @@ import { Choice } from '../ui/Choice';
 import { Knob } from '../ui/Knob';
 import { Quiet } from '../ui/layout';
 import { Pop } from '../ui/Pop';
-import { Liked, useLikedWords } from './Liked';
+import { LikedColour, LikedCrust, useLikedWords } from './Liked';
 import { Line, Part } from '../ui/sentence';
 import { Stepper } from '../ui/Stepper';
 
@@ -137,11 +137,10 @@ function Kitchen({ data, set }: Props) {
   );
 }
 
-const kitchenWords = (data: Settings) => {
+const thermometerWords = (data: Settings) => {
   const { warmer } = unitsOf(data);
   const off = data.thermometerC ?? 0;
-  const reads = off === 0 ? 'reads right' : `reads ${warmer.words(Math.abs(off))} too ${off > 0 ? 'high' : 'low'}`;
-  return `${data.aboveSeaM ?? 0} m above the sea, and its thermometer ${reads}`;
+  return off === 0 ? 'reads right' : `reads ${warmer.words(Math.abs(off))} too ${off > 0 ? 'high' : 'low'}`;
 };
 
 const spoonWords: Record<Settings['spoons'], string> = { metric: 'metric', us: 'US', au: 'Australian' };
@@ -167,8 +166,10 @@ export function HouseholdSentence() {
       {part('Spoons and cups', <Spoons {...{ data, set }} />, `${spoonWords[data.spoons]} spoons`)}, and safe by{' '}
       {part('What counts as safe', <Safe {...{ data, set }} />, said)}. What is due{' '}
       {part('Chime and keys', <Switches {...{ data, set }} />, data.chime ? 'chimes' : 'is shown without a sound')}. The
-      kitchen stands {part('The kitchen', <Kitchen {...{ data, set }} />, kitchenWords(data))}. We like{' '}
-      {part('What is liked here', <Liked {...{ data, set }} />, liked)}.
+      kitchen stands {part('The kitchen', <Kitchen {...{ data, set }} />, `${data.aboveSeaM ?? 0} m above the sea`)},
+      and its thermometer {part('The thermometer', <Kitchen {...{ data, set }} />, thermometerWords(data))}. We like{' '}
+      {part('The crust that is liked', <LikedCrust {...{ data, set }} />, liked.crust)},{' '}
+      {part('The colour that is liked', <LikedColour {...{ data, set }} />, liked.colour)}.
     </Line>
   );
 }
@@ -186,7 +187,8 @@ function UnitsAndRules() {
       <Safe {...{ data, set }} />
       <Switches {...{ data, set }} />
       <Kitchen {...{ data, set }} />
-      <Liked {...{ data, set }} />
+      <LikedCrust {...{ data, set }} />
+      <LikedColour {...{ data, set }} />
     </>
   );
 }

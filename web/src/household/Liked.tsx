@@ -32,37 +32,55 @@ interface Props {
 
 const SHOWN = 'shown';
 
-/** What is liked here in one line: as it was said, or as ratings show it. */
+const of = (said: number | null | undefined, steps: Step[], ratings?: string) =>
+  said == null ? (ratings ?? nearest(steps, 0).words) : nearest(steps, said).words;
+
+/** What is liked here in words: as it was said, or as ratings show it. */
 export function useLikedWords(data: Settings | undefined) {
   const shown = useLiked().data;
-  const of = (said: number | null | undefined, steps: Step[], ratings?: string) =>
-    said == null ? (ratings ?? nearest(steps, 0).words) : nearest(steps, said).words;
-  return `${of(data?.crustMore, crusts, shown?.crustSays)}, and ${of(data?.browningMore, colours, shown?.browningSays)}`;
+  return {
+    crust: of(data?.crustMore, crusts, shown?.crustSays),
+    colour: of(data?.browningMore, colours, shown?.browningSays),
+  };
 }
 
-/** A crust and a colour beside those that most like: by ratings, or as somebody says. */
-export function Liked({ data, set }: Props) {
+interface OneProps {
+  label: string;
+  steps: Step[];
+  said: number | null | undefined;
+  keep: (more: number | null) => void;
+}
+
+/** Something beside what most like: by ratings, or as somebody says. */
+function One({ label, steps, said, keep }: OneProps) {
   const shown = useLiked().data;
-  const one = (label: string, steps: Step[], said: number | null | undefined, keep: (more: number | null) => void) => (
-    <Choice
-      label={label}
-      row
-      options={[
-        { id: SHOWN, name: 'As our ratings show' },
-        ...steps.map((s) => ({ id: String(s.more), name: s.name })),
-      ]}
-      value={said == null ? SHOWN : String(nearest(steps, said).more)}
-      onChange={(id) => keep(id === SHOWN ? null : Number(id))}
-    />
-  );
   return (
     <>
       {shown ? <Quiet>{shown.says}</Quiet> : null}
-      {one('Crust', crusts, data.crustMore, (crustMore) => set({ crustMore }))}
-      {one('Colour', colours, data.browningMore, (browningMore) => set({ browningMore }))}
-      <Quiet>
-        Dishes are called crisp by it, and ways look for it. What is safe and what is too dark stay as they are.
-      </Quiet>
+      <Choice
+        label={label}
+        row
+        options={[
+          { id: SHOWN, name: 'As our ratings show' },
+          ...steps.map((s) => ({ id: String(s.more), name: s.name })),
+        ]}
+        value={said == null ? SHOWN : String(nearest(steps, said).more)}
+        onChange={(id) => keep(id === SHOWN ? null : Number(id))}
+      />
     </>
   );
 }
+
+export const LikedCrust = ({ data, set }: Props) => (
+  <>
+    <One label="Crust" steps={crusts} said={data.crustMore} keep={(crustMore) => set({ crustMore })} />
+    <Quiet>Dishes are called crisp by it, and ways look for it. What is safe stays as it is.</Quiet>
+  </>
+);
+
+export const LikedColour = ({ data, set }: Props) => (
+  <>
+    <One label="Colour" steps={colours} said={data.browningMore} keep={(browningMore) => set({ browningMore })} />
+    <Quiet>Ways look for it. What is too dark stays as it is.</Quiet>
+  </>
+);
