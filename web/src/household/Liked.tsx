@@ -48,15 +48,22 @@ interface OneProps {
   label: string;
   steps: Step[];
   said: number | null | undefined;
+  of: 'crustSays' | 'browningSays';
   keep: (more: number | null) => void;
 }
 
 /** Something beside what most like: by ratings, or as somebody says. */
-function One({ label, steps, said, keep }: OneProps) {
+function One({ label, steps, said, of: which, keep }: OneProps) {
   const shown = useLiked().data;
   return (
     <>
-      {shown ? <Quiet>{shown.says}</Quiet> : null}
+      {shown ? (
+        <Quiet>
+          {shown.ratings === 0
+            ? shown.says
+            : `From ${shown.ratings === 1 ? 'one rating' : `${shown.ratings} ratings`}: ${shown[which]}.`}
+        </Quiet>
+      ) : null}
       <Choice
         label={label}
         row
@@ -73,14 +80,20 @@ function One({ label, steps, said, keep }: OneProps) {
 
 export const LikedCrust = ({ data, set }: Props) => (
   <>
-    <One label="Crust" steps={crusts} said={data.crustMore} keep={(crustMore) => set({ crustMore })} />
+    <One label="Crust" of="crustSays" steps={crusts} said={data.crustMore} keep={(crustMore) => set({ crustMore })} />
     <Quiet>Dishes are called crisp by it, and ways look for it. What is safe stays as it is.</Quiet>
   </>
 );
 
 export const LikedColour = ({ data, set }: Props) => (
   <>
-    <One label="Colour" steps={colours} said={data.browningMore} keep={(browningMore) => set({ browningMore })} />
+    <One
+      label="Colour"
+      of="browningSays"
+      steps={colours}
+      said={data.browningMore}
+      keep={(browningMore) => set({ browningMore })}
+    />
     <Quiet>Ways look for it. What is too dark stays as it is.</Quiet>
   </>
 );
