@@ -27,8 +27,8 @@ var (
 // window is what a load's ensemble says, minutes.
 type window struct{ median, by, band, crisp, crispBand float64 }
 
-// brownAt is the stage that is foretold of the face that is up at a minute.
-func brownAt(t *testing.T, q load.Request, l *load.Learnt, at float64) (stage float64) {
+// loadBy is a load in a fryer of which that is learnt.
+func loadBy(t *testing.T, q load.Request, l *load.Learnt) *load.Load {
 	t.Helper()
 	f := load.Fryer{}
 	if q.Fryer != nil {
@@ -40,6 +40,13 @@ func brownAt(t *testing.T, q load.Request, l *load.Learnt, at float64) (stage fl
 	if err != nil {
 		t.Fatal(err)
 	}
+	return of
+}
+
+// brownAt is the stage that is foretold of the face that is up at a minute.
+func brownAt(t *testing.T, q load.Request, l *load.Learnt, at float64) (stage float64) {
+	t.Helper()
+	of := loadBy(t, q, l)
 	one, err := run.Start(of, run.Nominal, run.Coarse)
 	if err != nil {
 		t.Fatal(err)
@@ -55,16 +62,7 @@ func brownAt(t *testing.T, q load.Request, l *load.Learnt, at float64) (stage fl
 
 func windowOf(t *testing.T, q load.Request, l *load.Learnt) window {
 	t.Helper()
-	f := load.Fryer{}
-	if q.Fryer != nil {
-		f = *q.Fryer
-	}
-	f.Learnt = l
-	q.Fryer = &f
-	of, err := load.Of(q)
-	if err != nil {
-		t.Fatal(err)
-	}
+	of := loadBy(t, q, l)
 	each, _, err := ensemble.Of(t.Context(), of.CarriedOn(25))
 	if err != nil {
 		t.Fatal(err)
