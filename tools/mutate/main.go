@@ -66,34 +66,40 @@ func main() {
 	}
 	r := rand.New(rand.NewPCG(*seed, 1))
 	r.Shuffle(len(all), func(i, k int) { all[i], all[k] = all[k], all[i] })
-	all = all[:min(*n, len(all))]
 	using, err := users()
 	if err != nil {
 		fmt.Fprintln(os.Stderr, "mutate:", err)
 		os.Exit(1)
 	}
-	fmt.Printf("%d faults of seed %d\n", len(all), *seed)
-	caught := 0
-	for k, f := range all {
-		noticed, late, err := f.try(*each, using)
+	fmt.Printf("%d faults of seed %d\n", min(*n, len(all)), *seed)
+	caught, tried := 0, 0
+	for _, f := range all {
+		if tried == *n {
+			break
+		}
+		found, err := f.try(*each, using)
 		if err != nil {
 			fmt.Fprintln(os.Stderr, "mutate:", err)
 			os.Exit(1)
 		}
-		if noticed {
-			caught++
+		if found == notCode {
+			continue
 		}
-		switch {
+		tried++
+		switch found {
+		case survives:
+			fmt.Printf("survives: %s:%d: %s for %s\n", f.file, f.line, f.is, f.was)
 		case late:
 			fmt.Printf("too long: %s:%d: %s for %s\n", f.file, f.line, f.is, f.was)
-		case !noticed:
-			fmt.Printf("survives: %s:%d: %s for %s\n", f.file, f.line, f.is, f.was)
+			fallthrough
+		case noticed:
+			caught++
 		}
-		if (k+1)%10 == 0 {
-			fmt.Printf("%d of %d caught\n", caught, k+1)
+		if tried%10 == 0 {
+			fmt.Printf("%d of %d caught\n", caught, tried)
 		}
 	}
-	fmt.Printf("%d of %d caught\n", caught, len(all))
+	fmt.Printf("%d of %d caught\n", caught, tried)
 }
 
 // faults are all that can be put into the code of some folders, but for tests, what
@@ -150,7 +156,7 @@ func faultsOf(path string, p *packages.Package, tree *ast.File) (out []fault, er
 			if measured(p.TypesInfo.TypeOf(e.X)) {
 				to = cmp.Or(against[e.Op], to)
 			}
-			if ok && !joins(e) {
+			if ok && !(e.Op == token.ADD && joins(p.TypesInfo.TypeOf(e.X))) {
 				was := e.Op
 				e.Op = to
 				note(e.OpPos, was.String(), to.String())
@@ -171,19 +177,10 @@ func faultsOf(path string, p *packages.Package, tree *ast.File) (out []fault, er
 	return out, err
 }
 
-// joins says whether a plus may join texts, which has no minus.
-func joins(e *ast.BinaryExpr) bool {
-	if e.Op != token.ADD {
-		return false
-	}
-	text := false
-	ast.Inspect(e, func(n ast.Node) bool {
-		if l, ok := n.(*ast.BasicLit); ok && l.Kind == token.STRING {
-			text = true
-		}
-		return true
-	})
-	return text
+// joins says whether a plus joins texts, which has no minus.
+func joins(t types.Type) bool {
+	b, ok := t.Underlying().(*types.Basic)
+	return ok && b.Info()&types.IsString != 0
 }
 
 // otherwise is another number for a number; "" where there is none.
@@ -238,27 +235,37 @@ func users() (map[string][]string, error) {
 	return out, nil
 }
 
+// What is found of a fault: no test saw it, one did, one never ended with it, or it
+// does not compile and is none.
+type finding int
+
+const (
+	survives finding = iota
+	noticed
+	late
+	notCode
+)
+
 // try runs the tests of a fault's package with it, and of those that use it until one
-// notices; what does not compile is no fault and counts as noticed, as does what never
-// ends.
-func (f fault) try(each time.Duration, using map[string][]string) (noticed, late bool, err error) {
+// notices.
+func (f fault) try(each time.Duration, using map[string][]string) (finding, error) {
 	dir, err := os.MkdirTemp("", "velocrustum-mutate-")
 	if err != nil {
-		return false, false, err
+		return survives, err
 	}
 	defer os.RemoveAll(dir)
 	path, err := filepath.Abs(f.file)
 	if err != nil {
-		return false, false, err
+		return survives, err
 	}
 	changed, overlay := filepath.Join(dir, "changed.go"), filepath.Join(dir, "overlay.json")
 	b, err := json.Marshal(map[string]map[string]string{"Replace": {path: changed}})
 	if err != nil {
-		return false, false, err
+		return survives, err
 	}
 	for name, raw := range map[string][]byte{changed: f.source, overlay: b} {
 		if err := os.WriteFile(name, raw, 0o600); err != nil {
-			return false, false, err
+			return survives, err
 		}
 	}
 	for i, p := range using["velocrustum/"+filepath.ToSlash(filepath.Dir(f.file))] {
@@ -269,9 +276,15 @@ func (f fault) try(each time.Duration, using map[string][]string) (noticed, late
 		for _, run := range runs {
 			c := exec.Command("go", "test", "-vet=off", "-failfast", "-timeout", each.String(), "-overlay", overlay, "-run", run, p)
 			if said, err := c.CombinedOutput(); err != nil {
-				return true, bytes.Contains(said, []byte("test timed out")), nil
+				switch {
+				case bytes.Contains(said, []byte("[build failed]")):
+					return notCode, nil
+				case bytes.Contains(said, []byte("test timed out")):
+					return late, nil
+				}
+				return noticed, nil
 			}
 		}
 	}
-	return false, false, nil
+	return survives, nil
 }
