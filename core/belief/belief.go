@@ -172,6 +172,7 @@ type sampled struct {
 
 // sample runs one load to its end, and reads each lot.
 func sample(ctx context.Context, l *load.Load, v run.Variation) ([]sampled, error) {
+	run.GiveWay(ctx)
 	r, err := run.Start(l, v, run.Coarse)
 	if err != nil {
 		return nil, err
@@ -272,10 +273,20 @@ func (b *Belief) alone(ctx context.Context) (thick, fan [][]pacedRun, err error)
 	return thick, fan, nil
 }
 
-// at is a figure of a load at a minute, between the looks.
-func (b *lotBelief) at(figure []ensemble.Quadratic, z *ensemble.Point, minute float64) float64 {
+// between is a figure of loads at a minute, between the looks.
+func between(figure []ensemble.Quadratic, minute float64) ensemble.Quadratic {
 	t := math.Max(0, math.Min(minute/run.LookMin, float64(len(figure)-1)))
 	i := int(math.Min(t, float64(len(figure)-2)))
 	f := t - float64(i)
-	return figure[i].At(z)*(1-f) + figure[i+1].At(z)*f
+	q, next := figure[i], &figure[i+1]
+	for k := range q {
+		q[k] = q[k]*(1-f) + next[k]*f
+	}
+	return q
+}
+
+// at is that figure of one load.
+func (b *lotBelief) at(figure []ensemble.Quadratic, z *ensemble.Point, minute float64) float64 {
+	q := between(figure, minute)
+	return q.At(z)
 }

@@ -246,8 +246,18 @@ func BenchmarkForesee(b *testing.B) {
 	if err != nil {
 		b.Fatal(err)
 	}
-	seen := []Evidence{{AtMin: 8, Kind: SeenProbe, C: 40}, {AtMin: 11, Kind: SeenProbe, C: 52}, {AtMin: 12, Kind: SeenLook, Shade: "straw"}}
-	for b.Loop() {
-		held.foresee(seen, 12)
+	few := []Evidence{{AtMin: 8, Kind: SeenProbe, C: 40}, {AtMin: 11, Kind: SeenProbe, C: 52}, {AtMin: 12, Kind: SeenLook, Shade: "straw"}}
+	many := slices.Clone(few)
+	for i := range 50 {
+		many = append(many, Evidence{AtMin: 12, Kind: SeenProbe, C: 50 + float64(i%5)})
+	}
+	for name, seen := range map[string][]Evidence{"three": few, "fifty more": many} {
+		b.Run(name, func(b *testing.B) {
+			for b.Loop() {
+				if _, _, err := held.Foresee(seen); err != nil {
+					b.Fatal(err)
+				}
+			}
+		})
 	}
 }

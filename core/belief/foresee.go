@@ -66,10 +66,10 @@ func (b *Belief) Foresee(seen []Evidence) (Foreseen, Ahead, error) {
 	for _, e := range seen {
 		last = math.Max(last, e.AtMin)
 	}
-	f, loads := b.foresee(seen, last)
+	f, believed := b.foresee(seen, last)
 	var out Ahead
 	for k, lot := range b.lots {
-		a, err := lot.ahead(ofLot(seen, k), loads[k])
+		a, err := lot.ahead(ofLot(seen, k), &believed[k])
 		if err != nil {
 			return f, out, err
 		}
@@ -101,19 +101,19 @@ func (b *Belief) out(lot int, minute float64) bool { return minute >= b.lots[lot
 func afterwards(a, b *float64) bool { return b != nil && (a == nil || *a > *b) }
 
 // foresee says what comes of all that was seen by a minute, over all lots and
-// of each, and returns the loads that are then believed in of each.
-func (b *Belief) foresee(all []Evidence, minute float64) (Foreseen, []weightedLoads) {
-	lots, loads := make([]Foreseen, len(b.lots)), make([]weightedLoads, len(b.lots))
+// of each, and returns what is then believed of each.
+func (b *Belief) foresee(all []Evidence, minute float64) (Foreseen, []believed) {
+	lots, of := make([]Foreseen, len(b.lots)), make([]believed, len(b.lots))
 	var side sync.WaitGroup
 	for k, lot := range b.lots {
-		side.Go(func() { lots[k], loads[k] = lot.foresee(ofLot(all, k), minute) })
+		side.Go(func() { lots[k], of[k] = lot.foresee(ofLot(all, k), minute) })
 	}
 	side.Wait()
 	if len(lots) == 1 {
-		return lots[0], loads
+		return lots[0], of
 	}
 	b.lag(lots, all)
-	return b.overAll(lots), loads
+	return b.overAll(lots), of
 }
 
 // lag makes a lot that no thermometer was in as much later as the one that lags
@@ -177,15 +177,20 @@ func (b *Belief) overAll(lots []Foreseen) Foreseen {
 	return out
 }
 
+// believed is what is believed of a lot by all that was seen of it: the loads, and its
+// pace, likely and with caution. byEye are the loads by what was seen beside a
+// thermometer alone.
+type believed struct {
+	loads, byEye     weightedLoads
+	likely, cautious shares
+}
+
 // foresee says what comes of all that was seen of a lot by a minute, and returns
-// the loads that are then believed in.
-func (b *lotBelief) foresee(all []Evidence, minute float64) (Foreseen, weightedLoads) {
-	var loads weightedLoads
-	var side sync.WaitGroup
-	side.Go(func() { loads = b.weigh(all, true) })
-	f, byEye := b.foreseeInside(all, minute)
-	side.Wait()
-	f.CrispAtMin = b.median(&loads, &b.crisp)
+// what is then believed.
+func (b *lotBelief) foresee(all []Evidence, minute float64) (Foreseen, believed) {
+	w := b.believed(all)
+	f := b.foreseeInside(all, &w, minute)
+	f.CrispAtMin = b.median(&w.loads, &b.crisp)
 	until := f.SafeByMin
 	for _, e := range all {
 		if e.Kind != SeenSoft {
@@ -197,13 +202,13 @@ func (b *lotBelief) foresee(all []Evidence, minute float64) (Foreseen, weightedL
 		}
 		// How much longer it takes is by the crust as it was seen, whatever a
 		// thermometer says of the fryer: a colder inside never shortens it.
-		if c := b.median(&byEye, &b.crisp); e.AtMin > minute-lately && until != nil && c != nil {
+		if c := b.median(&w.byEye, &b.crisp); e.AtMin > minute-lately && until != nil && c != nil {
 			until = new(max(*until, *c, math.Min(e.AtMin+softMore, b.end)))
 		}
 	}
-	f.OverAtMin = b.median(&loads, &b.over)
+	f.OverAtMin = b.median(&w.loads, &b.over)
 	b.advise(&f, until, all)
-	return f, loads
+	return f, w
 }
 
 // median is when half of the loads come to an event, nil where that is not
@@ -223,13 +228,11 @@ func before(minute, end float64) *float64 {
 	return &minute
 }
 
-// foreseeInside is what comes of all that was seen for the inside, and the loads
-// that are believed in by what was seen beside a thermometer.
-func (b *lotBelief) foreseeInside(all []Evidence, minute float64) (f Foreseen, byEye weightedLoads) {
+// foreseeInside is what comes of all that was seen for the inside.
+func (b *lotBelief) foreseeInside(all []Evidence, w *believed, minute float64) (f Foreseen) {
 	f.AtMin = minute
-	likely, cautious, byEye := b.paced(all)
-	f.CoreC, f.CoreSdC = b.pace.coldAt(&likely, minute)
-	safe, by := b.pace.quantile(&likely, 0.5), b.pace.quantile(&cautious, 0.95)+modelMin
+	f.CoreC, f.CoreSdC = b.pace.coldAt(&w.likely, minute)
+	safe, by := b.pace.quantile(&w.likely, 0.5), b.pace.quantile(&w.cautious, 0.95)+modelMin
 	for _, e := range all {
 		if e.isReading() && e.C < b.lot.Rule.CoreC {
 			safe, by = math.Max(safe, e.AtMin), math.Max(by, e.AtMin+0.5)
@@ -240,13 +243,12 @@ func (b *lotBelief) foreseeInside(all []Evidence, minute float64) (f Foreseen, b
 		}
 	}
 	f.SafeAtMin, f.SafeByMin = before(safe, load.MaxMinutes), before(math.Max(safe, by), load.MaxMinutes)
-	return f, byEye
+	return f
 }
 
-// paced is what is believed of the pace by all that was seen, likely and with
-// caution. A thermometer weighs it; what was seen beside one only makes it
-// later. byEye are the loads that are believed in by that alone.
-func (b *lotBelief) paced(all []Evidence) (likely, cautious shares, byEye weightedLoads) {
+// believed is what is believed by all that was seen. A thermometer weighs the pace; what
+// was seen beside one only makes it later.
+func (b *lotBelief) believed(all []Evidence) (w believed) {
 	readings := b.pace.readings(all)
 	var seen []Evidence
 	looked := false
@@ -266,16 +268,28 @@ func (b *lotBelief) paced(all []Evidence) (likely, cautious shares, byEye weight
 		prior = b.pace.withTail(prior)
 		return b.pace.weigh(prior, readings, false), b.pace.weigh(prior, b.pace.capped(prior, readings), true)
 	}
-	byEye = b.unseen
+	w.loads = b.unseen
+	var side sync.WaitGroup
+	if len(all) > 0 {
+		side.Go(func() { w.loads = b.weigh(all, true) })
+	}
+	byOthers := b.unseen // and by no look
 	if len(seen) > 0 {
-		byEye = b.weigh(seen, false)
+		byOthers = b.weigh(seen, false)
 	}
-	if likely, cautious = paceOf(byEye); looked {
-		byEye = b.weigh(seen, true)
-		_, its := paceOf(byEye)
-		cautious.noSoonerThan(&its)
+	w.likely, w.cautious = paceOf(byOthers)
+	if w.byEye = byOthers; looked {
+		if len(readings) > 0 {
+			w.byEye = b.weigh(seen, true)
+		} else { // that is all that was seen
+			side.Wait()
+			w.byEye = w.loads
+		}
+		_, its := paceOf(w.byEye)
+		w.cautious.noSoonerThan(&its)
 	}
-	return likely, cautious, byEye
+	side.Wait()
+	return w
 }
 
 // What the dial does until it is done.
@@ -328,18 +342,17 @@ func (b *lotBelief) mist(all []Evidence, minute float64) bool {
 }
 
 // ahead is the cook as it is believed in.
-func (b *lotBelief) ahead(all []Evidence, loads weightedLoads) (out Ahead, err error) {
-	likely, _, _ := b.paced(all)
+func (b *lotBelief) ahead(all []Evidence, w *believed) (out Ahead, err error) {
 	for m := 0.0; m <= b.end; m++ {
-		mean, sd := b.pace.coldAt(&likely, m)
+		mean, sd := b.pace.coldAt(&w.likely, m)
 		out.Band = append(out.Band, verdict.Band{Minute: m, LowC: run.Hundredth(mean - 1.645*sd), HighC: run.Hundredth(mean + 1.645*sd)})
 	}
-	if out.Timeline, err = b.runOf(loads.middle()); err != nil {
+	if out.Timeline, err = b.runOf(w.loads.middle()); err != nil {
 		return out, err
 	}
 	for i, m := range out.Timeline {
 		// One inside is believed in, in the line as in the band.
-		mean, _ := b.pace.coldAt(&likely, m.Minute)
+		mean, _ := b.pace.coldAt(&w.likely, m.Minute)
 		out.Timeline[i].CoreC = run.Hundredth(mean)
 	}
 	if !slices.ContainsFunc(all, func(e Evidence) bool { return e.Kind == SeenLook || e.Kind == SeenSoft }) {

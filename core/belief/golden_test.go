@@ -2,10 +2,12 @@ package belief
 
 import (
 	"fmt"
+	"sync/atomic"
 	"testing"
 
 	"velocrustum/core/load/loadtest"
 	"velocrustum/core/refuse/goldentest"
+	"velocrustum/core/run"
 )
 
 // What is foreseen of some cooks, by all that can be seen, is as it was read.
@@ -30,4 +32,17 @@ func TestForesightIsAsItWasRead(t *testing.T) {
 		}
 	}
 	f.Same(t, "foresight.txt")
+}
+
+// A cook is learnt from run by run, so that an answer waits for no more than one.
+func TestEachRunOfASiteGivesWay(t *testing.T) {
+	t.Parallel()
+	var waited atomic.Int32
+	ctx := run.Giving(t.Context(), func() { waited.Add(1) })
+	if _, err := SitesOf(ctx, loadtest.Usual[0], []Evidence{{AtMin: 8, Kind: SeenProbe, C: 40}}, nil); err != nil {
+		t.Fatal(err)
+	}
+	if waited.Load() != siteRuns {
+		t.Errorf("waited %d times for %d runs", waited.Load(), siteRuns)
+	}
 }

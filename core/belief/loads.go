@@ -95,24 +95,55 @@ func readingOf(c, coldC float64) float64 {
 	return (1-slips)*good + slips/slipC
 }
 
-// logOfInstruments is how likely what thermometers and a display showed is of a
-// load, as a logarithm.
-func (b *lotBelief) logOfInstruments(z *ensemble.Point, all []Evidence, leftIn [][]Evidence) (sum float64) {
+// A sight is one thing that was seen, with the figure of loads that it is of.
+type sight struct {
+	Evidence
+	of ensemble.Quadratic
+}
+
+// sights are what was seen, and the readings of each insertion, with their figures.
+func (b *lotBelief) sights(all []Evidence) (out []sight, leftIn [][]sight) {
 	for _, e := range all {
+		s := sight{Evidence: e}
 		switch e.Kind {
 		case SeenDisplay:
-			sum += math.Log(densityOrSlip(e.C-b.at(b.airC, z, e.AtMin), displayC))
+			s.of = between(b.airC, e.AtMin)
+		case SeenProbe, SeenCut:
+			s.of = between(b.coldC, e.AtMin)
+		case SeenLook:
+			s.of = between(b.upBrown, e.AtMin)
+		}
+		out = append(out, s)
+	}
+	for _, in := range insertions(all) {
+		one := make([]sight, len(in))
+		for i, e := range in {
+			one[i] = sight{e, between(b.coldC, e.AtMin-leftLagMin)}
+		}
+		leftIn = append(leftIn, one)
+	}
+	return out, leftIn
+}
+
+// logOfInstruments is how likely what thermometers and a display showed is of a
+// load, as a logarithm.
+func (b *lotBelief) logOfInstruments(z *ensemble.Row, all []sight, leftIn [][]sight) (sum float64) {
+	for i := range all {
+		s := &all[i]
+		switch s.Kind {
+		case SeenDisplay:
+			sum += math.Log(densityOrSlip(s.C-s.of.Of(z), displayC))
 		case SeenProbe:
-			cold := b.at(b.coldC, z, e.AtMin)
-			p := readingOf(e.C, cold)
-			if e.Piece == "any" {
-				p = (p + 2*readingOf(e.C, cold+anyPieceC)) / 3
+			cold := s.of.Of(z)
+			p := readingOf(s.C, cold)
+			if s.Piece == "any" {
+				p = (p + 2*readingOf(s.C, cold+anyPieceC)) / 3
 			}
 			sum += math.Log(p)
 		}
 	}
 	for _, in := range leftIn {
-		sum += b.logOfInsertion(z, in)
+		sum += logOfInsertion(z, in)
 	}
 	return sum
 }
@@ -120,19 +151,19 @@ func (b *lotBelief) logOfInstruments(z *ensemble.Point, all []Evidence, leftIn [
 // logOfInsertion is how likely the readings of one insertion are: one placement
 // for all of them, and no more weight than a few have, since what is amiss with
 // one is amiss with the next.
-func (b *lotBelief) logOfInsertion(z *ensemble.Point, in []Evidence) float64 {
+func logOfInsertion(z *ensemble.Row, in []sight) float64 {
 	sd := math.Hypot(leftNoiseC, modelC)
 	whole := 0.0
 	var cold [leftMost]float64
-	for i, e := range in {
-		cold[i] = b.at(b.coldC, z, e.AtMin-leftLagMin)
+	for i := range in {
+		cold[i] = in[i].of.Of(z)
 	}
 	const places = 5
 	for k := range places {
 		tip := tipC * (float64(k) + 0.5) / places
 		log := 0.0
-		for i, e := range in {
-			log += math.Log(densityOrSlip(e.C-cold[i]-tip, sd))
+		for i := range in {
+			log += math.Log(densityOrSlip(in[i].C-cold[i]-tip, sd))
 		}
 		whole += math.Exp(log*math.Min(1, leftCounts/float64(len(in)))) / places
 	}
@@ -141,26 +172,27 @@ func (b *lotBelief) logOfInsertion(z *ensemble.Point, in []Evidence) float64 {
 
 // logOfLooks is how likely what was seen of colour, cut and crust is of a load,
 // as a logarithm.
-func (b *lotBelief) logOfLooks(z *ensemble.Point, all []Evidence) (sum float64) {
+func (b *lotBelief) logOfLooks(z *ensemble.Row, all []sight) (sum float64) {
 	n, first, second := 0.0, 0.0, 0.0
-	for _, e := range all {
-		switch e.Kind {
+	for i := range all {
+		s := &all[i]
+		switch s.Kind {
 		case SeenLook:
-			d := stageOf(e.Shade) - b.at(b.upBrown, z, e.AtMin)
+			d := stageOf(s.Shade) - s.of.Of(z)
 			n, first, second = n+1, first+d, second+d*d
 		case SeenCut:
-			raw := b.at(b.coldC, z, e.AtMin) < b.lot.Rule.CoreC-rawUnderC
+			raw := s.of.Of(z) < b.lot.Rule.CoreC-rawUnderC
 			switch {
-			case e.Raw && raw:
+			case s.Raw && raw:
 				sum += math.Log(rawTrue)
-			case e.Raw:
+			case s.Raw:
 				sum += math.Log(rawFalse)
 			}
 		case SeenSoft:
 			if !b.crisp.holds {
 				continue
 			}
-			if b.crisp.minute(z) > e.AtMin {
+			if math.Exp(b.crisp.log.Of(z)) > s.AtMin {
 				sum += math.Log(softTrue)
 			} else {
 				sum += math.Log(softFalse)
@@ -200,11 +232,12 @@ type weightedLoads struct {
 // weigh draws the loads that are believed in after what was seen; with looks,
 // or by instruments alone.
 func (b *lotBelief) weigh(all []Evidence, looks bool) weightedLoads {
-	leftIn := insertions(all)
+	seen, leftIn := b.sights(all)
 	likelihood := func(z *ensemble.Point) float64 {
-		v := b.logOfInstruments(z, all, leftIn)
+		row := ensemble.RowOf(z)
+		v := b.logOfInstruments(&row, seen, leftIn)
 		if looks {
-			v += b.logOfLooks(z, all)
+			v += b.logOfLooks(&row, seen)
 		}
 		return v
 	}

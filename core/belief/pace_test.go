@@ -79,8 +79,8 @@ func TestAColderReadingIsNeverSafeSooner(t *testing.T) {
 				}
 			}
 			end := q.Program.Minutes() * 1.2
-			was, _ := b.lots[0].foreseeInside(warm, end)
-			is, _ := b.lots[0].foreseeInside(cold, end)
+			was, _ := b.lots[0].foresee(warm, end)
+			is, _ := b.lots[0].foresee(cold, end)
 			if late(is.SafeAtMin) < late(was.SafeAtMin)-1e-6 || late(is.SafeByMin) < late(was.SafeByMin)-1e-6 {
 				t.Fatalf("%s: %+v is safe at %.3f, by %.3f; colder, %+v, at %.3f, by %.3f", q.Load.Cut, warm, late(was.SafeAtMin), late(was.SafeByMin), cold, late(is.SafeAtMin), late(is.SafeByMin))
 			}

@@ -141,7 +141,7 @@ func judgeTruth(t testing.TB, tr truth, cooks int) (out [3]score) {
 			for _, share := range shares {
 				seen = append(seen, tr.read(c, r, math.Round(2*share*c.safe)/2))
 			}
-			f, _ := b.lots[0].foreseeInside(seen, 0)
+			f, _ := b.lots[0].foresee(seen, 0)
 			out[i].add(c, f)
 		}
 	}

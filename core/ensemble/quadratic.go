@@ -62,13 +62,26 @@ func NewDesign(points []Point) (*Design, error) {
 // A Quadratic is one figure of a load over what varies.
 type Quadratic [terms]float64
 
+// A Row is a point laid out in the quadratic's terms, for several quadratics.
+type Row [terms]float64
+
+// RowOf lays a point out.
+func RowOf(z *Point) (r Row) {
+	basis(z, r[:])
+	return r
+}
+
 // At is the figure of the load at a point.
 func (q *Quadratic) At(z *Point) float64 {
-	var row [terms]float64
-	basis(z, row[:])
+	r := RowOf(z)
+	return q.Of(&r)
+}
+
+// Of is the same at a point that is laid out.
+func (q *Quadratic) Of(r *Row) float64 {
 	v := 0.0
 	for k, c := range q {
-		v += c * row[k]
+		v += c * r[k]
 	}
 	return v
 }

@@ -1,6 +1,7 @@
 package run
 
 import (
+	"context"
 	"fmt"
 	"runtime"
 	"runtime/debug"
@@ -24,4 +25,20 @@ func Each(n int, f func(i int) error) error {
 		})
 	}
 	return g.Wait()
+}
+
+// givesWay is the key of what is waited for before each run of work that nobody waits for.
+type givesWay struct{}
+
+// Giving returns a context in which each run waits until wait returns: for work that
+// gives way to who waits for an answer.
+func Giving(ctx context.Context, wait func()) context.Context {
+	return context.WithValue(ctx, givesWay{}, wait)
+}
+
+// GiveWay waits as the context says.
+func GiveWay(ctx context.Context) {
+	if wait, ok := ctx.Value(givesWay{}).(func()); ok {
+		wait()
+	}
 }

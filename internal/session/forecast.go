@@ -163,6 +163,8 @@ func (s *Sessions) outlookBy(ctx context.Context, id string, c store.Cook, l coo
 	if err != nil {
 		return nil, err
 	}
+	s.answering.Add(1)
+	defer s.answering.Add(-1)
 	defer s.forecasts.making.hold(id)()
 	got := s.forecasts.outlook(id)
 	switch {

@@ -62,7 +62,6 @@ func (s *Sessions) Learn(ctx context.Context) error {
 	}
 	for i := len(all) - 1; i >= 0; i-- {
 		if t := &all[i]; t.Stale() {
-			s.giveWay(ctx)
 			if err := s.teach(ctx, t); err != nil {
 				return err
 			}
@@ -143,7 +142,7 @@ func fingerprint(all []store.Teaching, fryers []store.OwnFryer, now time.Time) s
 
 // Learning gives way to who waits at a fryer, for a while.
 const (
-	givesWay = 20 * time.Millisecond
+	givesWay = 5 * time.Millisecond
 	waits    = 2 * time.Second
 )
 
@@ -261,7 +260,7 @@ func (s *Sessions) teach(ctx context.Context, t *store.Teaching) error {
 		if whole, err := load.Of(q); err == nil { // else it says nothing, as below
 			t.Score.V.Rated = ratedOf(c, whole)
 		}
-		sites, err := belief.SitesOf(ctx, q, seen, outcomes(c))
+		sites, err := belief.SitesOf(run.Giving(ctx, func() { s.giveWay(ctx) }), q, seen, outcomes(c))
 		var fields refuse.Fields
 		if err != nil && !errors.As(err, &fields) {
 			return err
