@@ -139,9 +139,30 @@ func (l *Liked) Says() string {
 	return fmt.Sprintf("From %s: %s, and %s.", ratings, CrustLiked(l.Crust[0]), BrowningLiked(l.Browning[0]))
 }
 
+// A Step is by how much more something is liked than most like it, as a cook chooses it
+// and in words.
+type Step struct {
+	More float64 `json:"more"`
+	Name string  `json:"name"`
+	Says string  `json:"says"`
+}
+
+// CrustSteps and BrowningSteps are those to choose from.
+var (
+	CrustSteps    = stepsOf(CrustLiked, []Step{{More: -10, Name: "Softer"}, {Name: "As most do"}, {More: 10, Name: "Crisper"}, {More: 20, Name: "Much crisper"}})
+	BrowningSteps = stepsOf(BrowningLiked, []Step{{More: -0.4, Name: "Paler"}, {Name: "As most do"}, {More: 0.4, Name: "Browner"}})
+)
+
+func stepsOf(says func(more float64) string, steps []Step) []Step {
+	for i := range steps {
+		steps[i].Says = says(steps[i].More)
+	}
+	return steps
+}
+
 // CrustLiked words how much crisper a crust is liked.
 func CrustLiked(more float64) string {
-	return inWords(more, []float64{-8, -2, 2, 8}, []string{"a softer crust than most", "a slightly softer crust than most", "a crust as most do", "a slightly crisper crust than most", "a crisper crust than most"})
+	return inWords(more, []float64{-8, -2, 2, 8, 15}, []string{"a softer crust than most", "a slightly softer crust than most", "a crust as most do", "a slightly crisper crust than most", "a crisper crust than most", "a much crisper crust than most"})
 }
 
 // BrowningLiked words how much browner it is liked.

@@ -1,6 +1,7 @@
 package learn
 
 import (
+	"slices"
 	"math"
 	"math/rand/v2"
 	"strings"
@@ -91,13 +92,13 @@ func TestWhatIsLikedMovesSlowly(t *testing.T) {
 	if got := l.Likes(new(-5.0), new(0.2)); got != (load.Likes{CrustMore: -5, BrowningMore: 0.2}) {
 		t.Errorf("said -5 and 0.2, planned by %+v", got)
 	}
-	if says := l.Says(); says != "From 500 ratings: a crisper crust than most, and as brown as most." {
+	if says := l.Says(); says != "From 500 ratings: a much crisper crust than most, and as brown as most." {
 		t.Error(says)
 	}
 	for _, c := range []struct {
 		more float64
 		says string
-	}{{-9, "a softer crust than most"}, {-3, "a slightly softer crust than most"}, {0, "a crust as most do"}, {3, "a slightly crisper crust than most"}, {9, "a crisper crust than most"}} {
+	}{{-9, "a softer crust than most"}, {-3, "a slightly softer crust than most"}, {0, "a crust as most do"}, {3, "a slightly crisper crust than most"}, {9, "a crisper crust than most"}, {15.5, "a much crisper crust than most"}} {
 		if got := CrustLiked(c.more); got != c.says {
 			t.Errorf("%g: %s", c.more, got)
 		}
@@ -109,5 +110,26 @@ func TestWhatIsLikedMovesSlowly(t *testing.T) {
 		if got := BrowningLiked(c.more); got != c.says {
 			t.Errorf("%g: %s", c.more, got)
 		}
+	}
+}
+
+// Whatever is chosen can be planned by, and is called by a word of its own.
+func TestEachStepOfWhatIsLikedHasItsWords(t *testing.T) {
+	var words []string
+	for _, s := range CrustSteps {
+		if err := (load.Likes{CrustMore: s.More}).Check(); err != nil {
+			t.Error(err)
+		}
+		words = append(words, s.Says)
+	}
+	for _, s := range BrowningSteps {
+		if err := (load.Likes{BrowningMore: s.More}).Check(); err != nil {
+			t.Error(err)
+		}
+		words = append(words, s.Says)
+	}
+	slices.Sort(words)
+	if said := slices.Compact(slices.Clone(words)); len(said) != len(words) {
+		t.Errorf("only %q", said)
 	}
 }

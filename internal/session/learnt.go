@@ -214,10 +214,13 @@ func (s *Sessions) HowRight(ctx context.Context) (out HowRight, err error) {
 // Liked is what a household likes, by its ratings and as dishes are planned by it.
 type Liked struct {
 	learn.Liked
-	Says         string     `json:"says"`
-	CrustSays    string     `json:"crustSays"`
-	BrowningSays string     `json:"browningSays"`
-	Likes        load.Likes `json:"likes"`
+	Says         string `json:"says"`
+	CrustSays    string `json:"crustSays"`
+	BrowningSays string `json:"browningSays"`
+	// Likes is what dishes are planned by: by ratings, or as it was said by a step.
+	Likes         load.Likes   `json:"likes"`
+	CrustSteps    []learn.Step `json:"crustSteps"`
+	BrowningSteps []learn.Step `json:"browningSteps"`
 }
 
 // Liked tells what the household likes.
@@ -227,5 +230,8 @@ func (s *Sessions) Liked(ctx context.Context) (Liked, error) {
 		return Liked{}, err
 	}
 	shown := set.Liked.V
-	return Liked{shown, shown.Says(), learn.CrustLiked(shown.Crust[0]), learn.BrowningLiked(shown.Browning[0]), set.Likes()}, nil
+	return Liked{
+		Liked: shown, Says: shown.Says(), CrustSays: learn.CrustLiked(shown.Crust[0]), BrowningSays: learn.BrowningLiked(shown.Browning[0]),
+		Likes: set.Likes(), CrustSteps: learn.CrustSteps, BrowningSteps: learn.BrowningSteps,
+	}, nil
 }

@@ -57,6 +57,7 @@ func main() {
 	n := flag.Int("n", 100, "how many faults are tried")
 	seed := flag.Uint64("seed", uint64(time.Now().UnixNano()%1_000_000), "which: the same number tries the same ones")
 	each := flag.Duration("each", 4*time.Minute, "how long the tests of a package may take; longer counts as noticed")
+	near := flag.Bool("near", false, "only the tests of a fault's own package: sooner, and fewer are noticed")
 	dirs := flag.String("in", "core,internal", "folders, with commas between")
 	flag.Parse()
 	all, err := faults(strings.Split(*dirs, ","))
@@ -70,6 +71,11 @@ func main() {
 	if err != nil {
 		fmt.Fprintln(os.Stderr, "mutate:", err)
 		os.Exit(1)
+	}
+	if *near {
+		for of, by := range using {
+			using[of] = by[:min(1, len(by))]
+		}
 	}
 	fmt.Printf("%d faults of seed %d\n", min(*n, len(all)), *seed)
 	caught, tried := 0, 0

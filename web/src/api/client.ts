@@ -21,6 +21,7 @@ export type CookEntry = Schemas['CookEntry'];
 export type Catalog = Schemas['Catalog'];
 export type CutInfo = Schemas['CutInfo'];
 export type Settings = Schemas['Settings'];
+export type LikedStep = Schemas['LikedStep'];
 export type Problem = Schemas['Problem'];
 export type Lab = number[];
 

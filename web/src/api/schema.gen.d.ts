@@ -4024,6 +4024,19 @@ export interface components {
             /** @description by how much browner, stages, and its standard deviation */
             browning: number[];
             likes: components["schemas"]["Likes"];
+            crustSteps: components["schemas"]["LikedStep"][];
+            browningSteps: components["schemas"]["LikedStep"][];
+        };
+        LikedStep: {
+            /**
+             * Format: double
+             * @description by how much more it is liked than most like it
+             */
+            more: number;
+            /** @description as a cook chooses it */
+            name: string;
+            /** @description what is then liked */
+            says: string;
         };
         HowRight: {
             says: string;

@@ -167,9 +167,14 @@ export function HouseholdSentence() {
       {part('What counts as safe', <Safe {...{ data, set }} />, said)}. What is due{' '}
       {part('Chime and keys', <Switches {...{ data, set }} />, data.chime ? 'chimes' : 'is shown without a sound')}. The
       kitchen stands {part('The kitchen', <Kitchen {...{ data, set }} />, `${data.aboveSeaM ?? 0} m above the sea`)},
-      and its thermometer {part('The thermometer', <Kitchen {...{ data, set }} />, thermometerWords(data))}. We like{' '}
-      {part('The crust that is liked', <LikedCrust {...{ data, set }} />, liked.crust)},{' '}
-      {part('The colour that is liked', <LikedColour {...{ data, set }} />, liked.colour)}.
+      and its thermometer {part('The thermometer', <Kitchen {...{ data, set }} />, thermometerWords(data))}.
+      {liked ? (
+        <>
+          {' '}
+          We like {part('The crust that is liked', <LikedCrust {...{ data, set }} />, liked.crust)},{' '}
+          {part('The colour that is liked', <LikedColour {...{ data, set }} />, liked.colour)}.
+        </>
+      ) : null}
     </Line>
   );
 }

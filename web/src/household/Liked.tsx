@@ -1,29 +1,7 @@
-import type { Settings } from '../api/client';
+import type { LikedStep, Settings } from '../api/client';
 import { useLiked } from '../api/queries';
 import { Choice } from '../ui/Choice';
 import { Quiet } from '../ui/layout';
-
-interface Step {
-  more: number;
-  name: string;
-  words: string;
-}
-
-const crusts: Step[] = [
-  { more: -10, name: 'Softer', words: 'a softer crust than most' },
-  { more: 0, name: 'As most do', words: 'a crust as most do' },
-  { more: 10, name: 'Crisper', words: 'a crisper crust than most' },
-  { more: 20, name: 'Much crisper', words: 'a much crisper crust than most' },
-];
-
-const colours: Step[] = [
-  { more: -0.4, name: 'Paler', words: 'paler than most' },
-  { more: 0, name: 'As most do', words: 'as brown as most' },
-  { more: 0.4, name: 'Browner', words: 'browner than most' },
-];
-
-const nearest = (steps: Step[], more: number) =>
-  steps.reduce((a, b) => (Math.abs(b.more - more) < Math.abs(a.more - more) ? b : a));
 
 interface Props {
   data: Settings;
@@ -32,38 +10,41 @@ interface Props {
 
 const SHOWN = 'shown';
 
-const of = (said: number | null | undefined, steps: Step[], ratings?: string) =>
-  said == null ? (ratings ?? nearest(steps, 0).words) : nearest(steps, said).words;
+/** The step that is nearest to what was said. */
+const nearest = (steps: LikedStep[], more: number) =>
+  steps.reduce((a, b) => (Math.abs(b.more - more) < Math.abs(a.more - more) ? b : a));
 
 /** What is liked here in words: as it was said, or as ratings show it. */
 export function useLikedWords(data: Settings | undefined) {
   const shown = useLiked().data;
+  if (!data || !shown) return null;
+  const of = (said: number | null | undefined, steps: LikedStep[], ratings: string) =>
+    said == null ? ratings : nearest(steps, said).says;
   return {
-    crust: of(data?.crustMore, crusts, shown?.crustSays),
-    colour: of(data?.browningMore, colours, shown?.browningSays),
+    crust: of(data.crustMore, shown.crustSteps, shown.crustSays),
+    colour: of(data.browningMore, shown.browningSteps, shown.browningSays),
   };
 }
 
 interface OneProps {
   label: string;
-  steps: Step[];
   said: number | null | undefined;
-  of: 'crustSays' | 'browningSays';
+  of: 'crust' | 'browning';
   keep: (more: number | null) => void;
 }
 
 /** Something beside what most like: by ratings, or as somebody says. */
-function One({ label, steps, said, of: which, keep }: OneProps) {
+function One({ label, said, of, keep }: OneProps) {
   const shown = useLiked().data;
+  if (!shown) return null;
+  const steps = shown[`${of}Steps`];
   return (
     <>
-      {shown ? (
-        <Quiet>
-          {shown.ratings === 0
-            ? shown.says
-            : `From ${shown.ratings === 1 ? 'one rating' : `${shown.ratings} ratings`}: ${shown[which]}.`}
-        </Quiet>
-      ) : null}
+      <Quiet>
+        {shown.ratings === 0
+          ? shown.says
+          : `From ${shown.ratings === 1 ? 'one rating' : `${shown.ratings} ratings`}: ${shown[`${of}Says`]}.`}
+      </Quiet>
       <Choice
         label={label}
         row
@@ -80,20 +61,14 @@ function One({ label, steps, said, of: which, keep }: OneProps) {
 
 export const LikedCrust = ({ data, set }: Props) => (
   <>
-    <One label="Crust" of="crustSays" steps={crusts} said={data.crustMore} keep={(crustMore) => set({ crustMore })} />
+    <One label="Crust" of="crust" said={data.crustMore} keep={(crustMore) => set({ crustMore })} />
     <Quiet>Dishes are called crisp by it, and ways look for it. What is safe stays as it is.</Quiet>
   </>
 );
 
 export const LikedColour = ({ data, set }: Props) => (
   <>
-    <One
-      label="Colour"
-      of="browningSays"
-      steps={colours}
-      said={data.browningMore}
-      keep={(browningMore) => set({ browningMore })}
-    />
+    <One label="Colour" of="browning" said={data.browningMore} keep={(browningMore) => set({ browningMore })} />
     <Quiet>Ways look for it. What is too dark stays as it is.</Quiet>
   </>
 );
