@@ -12,14 +12,22 @@ import (
 func TestFoodsAreAsTheyWereRead(t *testing.T) {
 	t.Parallel()
 	var f goldentest.File
-	for _, c := range Cuts() {
+	for i, c := range Cuts() {
 		f.Addf(c.ID, "%+v", c)
 		for _, share := range []float64{0.6, 1, 1.5} {
 			p := c.Piece(share*c.Typical, 0)
 			f.Add(t, fmt.Sprintf("%s %.1f", c.ID, share), p)
 			least, most := c.Thicknesses(share * c.Typical)
-			f.Add(t, c.ID+" thicknesses", []float64{least, most, p.Footprint()})
+			f.Add(t, c.ID+" thicknesses", []float64{least, most, p.Footprint(), p.ThawHours(), c.Density(), c.SkinDrains()})
+			if share == 1 {
+				columns := c.Columns(p, Coating{Coat: Coats()[i%len(Coats())], Oil: 1}, share, 40)
+				f.Addf(c.ID+" columns", "%d %+v", len(columns), columns[len(columns)-1])
+			}
 		}
+	}
+	for _, c := range Cuts() {
+		at, first := c.Ruler()
+		f.Addf(c.ID+" ruler", "%+v %v %v", at, first, c.Allergens())
 	}
 	for _, c := range Coats() {
 		f.Addf(c.ID, "%+v", c)

@@ -35,5 +35,22 @@ func TestFryersAreAsTheyWereRead(t *testing.T) {
 		got, err := Infer(u)
 		f.Addf("usual", "%+v %+v %v", u, got, err)
 	}
+	for _, kind := range append(Kinds, "") {
+		for _, litres := range []float64{0, 2, 4.2, 9, 25} {
+			for _, k := range []ReadOff{{}, {PowerW: 1700}, {Drawers: 2}, {PowerW: 2600, Drawers: 2}} {
+				k.Kind, k.Litres = kind, litres
+				got, err := Infer(k)
+				f.Addf("inferred", "%+v %+v %v", k, got, err)
+			}
+		}
+	}
+	for _, b := range []Basket{{Shape: Rectangle, WidthMm: 230, DepthMm: 210}, {Shape: Rectangle, WidthMm: 150, DepthMm: 260}, {Shape: Round, DiameterMm: 220}} {
+		for _, piece := range [][2]float64{{140, 60}, {95, 38}, {60, 60}, {40, 20}, {230, 90}} {
+			f.Add(t, fmt.Sprint("holds ", b, piece), b.Capacity(piece[0], piece[1]))
+			for _, n := range []int{1, 3, 8} {
+				f.Add(t, fmt.Sprint("packed ", b, piece, n), b.Pack(piece[0], piece[1], n))
+			}
+		}
+	}
 	f.Same(t, "fryers.txt")
 }

@@ -1,9 +1,9 @@
 package learn
 
 import (
-	"slices"
 	"math"
 	"math/rand/v2"
+	"slices"
 	"strings"
 	"testing"
 

@@ -122,10 +122,23 @@ func (r *reader) onlyLeftOut(s string) (name string, only bool) {
 	return "", false
 }
 
-// leftOut is a food that is not fried here.
-type leftOut struct{ by, plural string }
+// leftOut is a food that is not fried here, under its heading.
+type leftOut struct{ by, plural, group string }
 
 func leftOutSays(name string) string { return fmt.Sprintf("Of the %s, and left out with them.", name) }
+
+// under is the food that is left out under a heading where nothing is fried; "" for none.
+func (r *reader) under(group string) string {
+	if group == "" || slices.ContainsFunc(r.out.Lines, func(l Line) bool { return l.Group == group && l.As == AsFood }) {
+		return ""
+	}
+	for _, left := range r.left {
+		if left.group == group {
+			return left.plural
+		}
+	}
+	return ""
+}
 
 // leaveWith leaves out what only goes on a food that is left out.
 func (r *reader) leaveWith() {
@@ -135,7 +148,8 @@ func (r *reader) leaveWith() {
 		if l.Step || l.Ingredient == "" || err != nil || r.fix(n).As != "" {
 			continue
 		}
-		name, all := "", false
+		name := r.under(l.Group)
+		all := name != ""
 		for _, s := range r.steps {
 			if !namesIngredient(s, i, l.by) {
 				continue

@@ -18,11 +18,13 @@ import (
 
 var (
 	turned = regexp.MustCompile(`(?i)\b(?:turn(?:ed|ing)?|flip(?:ped|ping)?|shak(?:e|en|ing)|toss(?:ed|ing)?)\b`)
-	during = regexp.MustCompile(`(?i)\b(?:turning|flipping|shaking|tossing|turned|flipped|shaken|tossed)\b|\bonce\b|\btwice\b`)
+	during = regexp.MustCompile(`(?i)\b(?:turning|flipping|shaking|tossing|turned|flipped|shaken|tossed)\b|` + turnTimes.String())
 	shaken = regexp.MustCompile(`(?i)\b(?:shak|toss)`)
 	// turnAfter is a turn at a minute, turnEvery one of many.
 	turnAfter = regexp.MustCompile(`(?i)\b(?:turn|flip|shak|toss)\w*[^.;,]{0,30}?(?:\b(?:after|at)\s+|@\s*)(?:the first\s+|about\s+|minute\s+)?(\d+(?:\.\d+)?)(?:\s*(?:minutes?|mins?))?|\bafter\s+(?:the first\s+|about\s+)?(\d+(?:\.\d+)?)\s*(?:minutes?|mins?),?\s*(?:give\b[^.;,]*\b)?(?:turn|flip|shak|toss)`)
 	turnEvery = regexp.MustCompile(`(?i)\bevery\s+(\d+(?:\.\d+)?)(?:\s*(?:-|–|to)\s*(\d+))?\s*(?:minutes?|mins?)`)
+	// turnTimes is how often, and loosely how often where that is no number.
+	turnTimes = regexp.MustCompile(`(?i)\b(?:once|twice|(?:two|three|four|2|3|4|a few|several|a couple of) times|now and then|now and again|occasionally|from time to time|regularly|often|frequently)\b`)
 	// goesOn says that food stays in the heat.
 	goesOn = regexp.MustCompile(`(?i)\b(?:air[- ]?fry|air[- ]?fried|air[- ]?frying|cook|cooks|cooked|cooking|fry|fries|roast|bake|crisp|continue|another|more|longer|further|return|back|finish|until)\b`)
 	// elsewhere is where something else is heated.
@@ -81,6 +83,25 @@ func (r *reader) stages(t Text, aside map[int]int) {
 	r.out.Program = &p
 	longest := slices.MaxFunc(p.Stages, func(a, b load.Stage) int { return int(math.Copysign(1, a.Minutes-b.Minutes)) })
 	r.out.Heat = &advise.FormerWay{Kind: advise.FromPreset, TempC: longest.AirC, Minutes: total}
+}
+
+// timesTurned is how often a clause has food turned on its way; once where it does not
+// say. loosely is the word for it where that is no number.
+func timesTurned(clause string) (n int, loosely string) {
+	switch said := strings.ToLower(turnTimes.FindString(clause)); strings.TrimSuffix(said, " times") {
+	case "", "once":
+		return 1, ""
+	case "twice", "two", "2":
+		return 2, ""
+	case "three", "3":
+		return 3, ""
+	case "four", "4":
+		return 4, ""
+	case "a few", "several":
+		return 3, said
+	default:
+		return 2, said
+	}
 }
 
 // preheat is how long an empty fryer is heated, minutes, and to what, °C, by a clause
@@ -182,7 +203,10 @@ func (r *reader) stage(p *load.Program, clause string, airC *float64) bool {
 		case !half && !during.MatchString(clause) && long != nil && first[0] > long[0]:
 			turn(end) // "14 minutes, flip": where the next one begins
 		default:
-			turn((begin + end) / 2)
+			n, _ := timesTurned(clause)
+			for k := range n {
+				turn(begin + (end-begin)*float64(k+1)/float64(n+1))
+			}
 		}
 	}
 	return end > begin

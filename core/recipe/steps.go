@@ -61,10 +61,11 @@ func heatsIn(text string) (all []float64, at []int) {
 			all, at = append(all, c), append(at, m[0])
 		}
 		if len(all) > 0 {
-			return all, at
+			break
 		}
 	}
-	if m := gasMark.FindStringSubmatchIndex(text); m != nil {
+	// An oven's mark, where no more is said than what the food is to have inside.
+	if m := gasMark.FindStringSubmatchIndex(text); m != nil && !slices.ContainsFunc(all, func(c float64) bool { return c >= boils }) {
 		all, at = append(all, gasMarks[text[m[2]]-'1']), append(at, m[0])
 	}
 	return all, at
@@ -428,7 +429,7 @@ func (r *reader) clause(n int, l *Line, text, step string, add func(string)) {
 		add(told)
 		as(AsFood)
 	}
-	waits := has("marinat", "refrigerat", "chill", "overnight", "fridge", "brine", "soak") || leaves.MatchString(text) && !goesOn.MatchString(text)
+	waits := has("marinat", "refrigerat", "chill", "overnight", "fridge", "brine", "soak") || leaves.MatchString(text) && !goesOn.MatchString(text) && !slices.ContainsFunc(r.hot, func(h heated) bool { return h.minute > 0 })
 	if waits && r.hours == 0 {
 		v, took, ok := longIn(text)
 		if !ok && has("overnight") {
@@ -478,12 +479,16 @@ func (r *reader) clause(n int, l *Line, text, step string, add func(string)) {
 	r.also(text, s, add)
 	if has("turn", "flip", "shake", "shaking", "halfway") {
 		r.out.Turned = true
-		r.take("turn turned turning flip flipped flipping shake shaking toss tossing twice again")
+		r.take("turn turned turning flip flipped flipping shake shaking toss tossing again")
+		r.take(turnTimes.FindString(text))
 		for _, m := range turnAfter.FindAllString(text, -1) {
 			r.take(m)
 		}
 		r.take(turnEvery.FindString(text))
 		add("Turned on the way.")
+		if n, loosely := timesTurned(text); loosely != "" {
+			add(fmt.Sprintf("Taken: %s as %s.", loosely, map[int]string{2: "twice", 3: "three times"}[n]))
+		}
 		as(AsTurn)
 	}
 }

@@ -304,7 +304,7 @@ func (r *reader) ingredientOf(n int, s Said) Line {
 	if f.As == AsFood || f.Cut != "" || isFood && f.As == "" && f.Ingredient == "" && !(known && len(strings.Fields(by)) > 1) {
 		if isFood && r.pieces == 0 && r.isSide(cut, foodBy, f) {
 			l.Says, l.Another = perhapsToo, true
-			r.left = append(r.left, leftOut{foodBy, cut.Plural})
+			r.left = append(r.left, leftOut{foodBy, cut.Plural, s.Group})
 			return l
 		}
 		if isFood && r.pieces == 0 {
@@ -316,7 +316,7 @@ func (r *reader) ingredientOf(n int, s Said) Line {
 			together := cut.Class == r.cut.Class || f.As == AsFood
 			if !together || len(r.beside) == load.MaxLots-1 {
 				l.Says, l.Another = perhapsToo, true
-				r.left = append(r.left, leftOut{foodBy, cut.Plural})
+				r.left = append(r.left, leftOut{foodBy, cut.Plural, s.Group})
 				return l
 			}
 			first := r.fried

@@ -151,7 +151,7 @@ func ParseAmount(text string, spoons Spoons, pieces ...string) (Amount, error) {
 	}
 	grouped(words, known, spoons)
 	for i, w := range words {
-		if (w == "a" || w == "an") && (open || i+1 < len(words) && loosely[words[i+1]]) { // half a dozen
+		if (w == "a" || w == "an") && (open || i+1 < len(words) && (loosely[words[i+1]] || words[i+1] == "half" || words[i+1] == "quarter")) { // half a dozen, a half cup
 			continue
 		}
 		if f, ok := fills[w]; ok {
@@ -167,6 +167,11 @@ func ParseAmount(text string, spoons Spoons, pieces ...string) (Amount, error) {
 			continue
 		}
 		if w == "to" || w == "–" {
+			if v, ok := 1.0, i+1 < len(words); ok && w == "–" && open && from == 0 {
+				if v, ok = amountNumber(words[i+1]); ok && v < 1 && number == math.Trunc(number) {
+					continue // 1-1/2 is one and a half
+				}
+			}
 			if !open || from != 0 || ranged {
 				return refuse("a range has two numbers")
 			}

@@ -9,6 +9,8 @@ import (
 	"time"
 
 	"github.com/piprate/json-gold/ld"
+
+	"velocrustum/core/recipe"
 )
 
 // vocabulary stands in for schema.org's context, which is not fetched.
@@ -81,5 +83,14 @@ func TestARecipeIsJSONLDToOthers(t *testing.T) {
 	own := got[0].(map[string]any)["urn:velocrustum:dish"].([]any)[0].(map[string]any)
 	if own["@type"] != "@json" || own["@value"].(map[string]any)["name"] != "Wings" {
 		t.Errorf("the dish is %v", own)
+	}
+}
+
+// A heading among a page's ingredients names those that follow it.
+func TestHeadingsAmongIngredients(t *testing.T) {
+	got, _ := fromLD(map[string]any{"name": "Wings", "recipeIngredient": []any{"1 kg chicken wings", "For the sauce:", "60 g butter", "For the dredge", "80 g flour"}})
+	want := []recipe.Said{{Text: "1 kg chicken wings"}, {Text: "60 g butter", Group: "For the sauce"}, {Text: "80 g flour", Group: "For the dredge"}}
+	if !slices.Equal(got.Ingredients, want) {
+		t.Errorf("%+v", got.Ingredients)
 	}
 }

@@ -260,10 +260,16 @@ func fromLD(r map[string]any) (out recipe.Text, own json.RawMessage) {
 		}
 	}
 	lines := append(texts(r["recipeIngredient"]), texts(r["ingredients"])...)
+	group := ""
 	for _, l := range lines {
 		for part := range strings.SplitSeq(l, "\n") {
-			if s := bare(part); s != "" && len(out.Ingredients) < mostLines {
-				out.Ingredients = append(out.Ingredients, recipe.Said{Text: s})
+			s := bare(part)
+			switch {
+			case s == "" || len(out.Ingredients) >= mostLines:
+			case isHeading(s):
+				group = strings.TrimSuffix(s, ":")
+			default:
+				out.Ingredients = append(out.Ingredients, recipe.Said{Text: s, Group: group})
 			}
 		}
 	}
@@ -272,6 +278,11 @@ func fromLD(r map[string]any) (out recipe.Text, own json.RawMessage) {
 		own, _ = json.Marshal(v)
 	}
 	return out, own
+}
+
+// isHeading says whether a line among ingredients names what follows.
+func isHeading(s string) bool {
+	return (strings.HasSuffix(s, ":") || parts.MatchString(s)) && !recipe.Amounted(s)
 }
 
 // instructions are the steps of a recipe, sections taken apart.
@@ -399,7 +410,7 @@ func plainText(text string) (out recipe.Text, own json.RawMessage) {
 		case out.Name == "" && part == "" && (!recipe.Amounted(s) || !digits.MatchString(s)):
 			out.Name = plain
 			continue
-		case part != "steps" && (strings.HasSuffix(s, ":") || parts.MatchString(s) || !item && !digits.MatchString(s) && headed.MatchString(s) && len(out.Ingredients) > 0) && !recipe.Amounted(s):
+		case part != "steps" && (isHeading(s) || !item && !digits.MatchString(s) && headed.MatchString(s) && len(out.Ingredients) > 0 && !recipe.Amounted(s)):
 			group = strings.TrimSuffix(s, ":")
 			continue
 		}

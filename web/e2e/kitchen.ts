@@ -88,6 +88,7 @@ export const test = base.extend<{ kitchen: Kitchen; errors: string[] }, { filled
       page.on('console', (m) => {
         // A busy server is asked again; the browser notes each time.
         if (m.text().includes('status of 503')) return;
+        if (m.text().includes('ERR_INTERNET_DISCONNECTED')) return; // taken away on purpose
         if (m.type() === 'error' || m.text().includes('Content Security Policy')) errors.push(m.text());
       });
       page.on('pageerror', (e) => errors.push(e.message));

@@ -101,7 +101,7 @@ export const sendOn = (letter: { method: string; path: string; body: unknown; ve
           body: JSON.stringify(letter.body),
         }),
       );
-      const answer: unknown = await response.json();
+      const answer: unknown = response.status === 204 ? {} : await response.json();
       return response.ok ? { data: answer, response } : { error: answer as Problem, response };
     })(),
   );

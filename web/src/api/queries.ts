@@ -132,6 +132,7 @@ const touches: [path: string, keys: string[]][] = [
   ['/sauces', ['sauces']],
   ['/mixes', ['mixes']],
   ['/suppers', ['suppers']],
+  ['/cooks', ['learnt', 'portrait', 'how right', 'liked']],
 ];
 
 /** Asks anew for what letters have changed, once none of its kind waits any more. */
@@ -182,10 +183,17 @@ export const useLiked = () => useQuery({ queryKey: ['liked'], queryFn: () => ask
 
 export const useHowRight = () =>
   useQuery({ queryKey: ['how right'], queryFn: () => ask(client.GET('/how-right')), staleTime: 0 });
-/** Leaves a cook out of what is learnt, or takes it back in. */
-export async function leaveOut(queries: QueryClient, id: string, leftOut: boolean) {
-  await ask(client.PUT('/cooks/{id}/left-out', { params: { path: { id } }, body: { leftOut } }));
-  for (const key of ['learnt', 'portrait', 'how right', 'liked']) void queries.invalidateQueries({ queryKey: [key] });
+/** Leaves a cook out of what is learnt, or takes it back in: here at once, and learnt when the server hears of it. */
+export function leaveOut(queries: QueryClient, id: string, name: string, leftOut: boolean) {
+  queries.setQueriesData<Schemas['Learnt'][]>({ queryKey: ['learnt'] }, (all) =>
+    all?.map((of) => ({
+      ...of,
+      taught: of.taught.map((t) =>
+        t.cookId === id ? { ...t, leftOut, moved: leftOut ? 'left out' : 'what it showed' } : t,
+      ),
+    })),
+  );
+  post({ what: `what ${name} teaches`, method: 'PUT', path: `/cooks/${id}/left-out`, body: { leftOut } });
 }
 export const deleteFryer = (id: string) => ask(client.DELETE('/fryers/{id}', { params: { path: { id } } }));
 export const restoreFryer = (id: string) => ask(client.POST('/fryers/{id}/restore', { params: { path: { id } } }));

@@ -6,7 +6,7 @@ import { leaveOut, useLearnt } from '../api/queries';
 import { day, type Units } from '../format/units';
 import { Button, PlainButton } from '../ui/Button';
 import { Card, Quiet } from '../ui/layout';
-import { complain, say } from '../ui/toast';
+import { say } from '../ui/toast';
 import { at } from '../theme/tokens';
 import { HowSure } from './HowSure';
 import { Measure } from './Measure';
@@ -170,14 +170,11 @@ function OneEvening({ taught, leaveRunOut }: EveningProps) {
 export function LeaveOut({ id, name, leftOut }: { id: string; name: string; leftOut: boolean }) {
   const queries = useQueryClient();
   const put = (out: boolean) => {
-    leaveOut(queries, id, out).then(
-      () =>
-        say(out ? `Nothing is learnt from ${name} any more.` : `${name} is learnt from again.`, {
-          label: 'Undo',
-          run: () => void leaveOut(queries, id, !out).catch(complain),
-        }),
-      (cause: unknown) => complain(cause),
-    );
+    leaveOut(queries, id, name, out);
+    say(out ? `Nothing is learnt from ${name} any more.` : `${name} is learnt from again.`, {
+      label: 'Undo',
+      run: () => leaveOut(queries, id, name, !out),
+    });
   };
   return (
     <Small onPress={() => put(!leftOut)} aria-label={leftOut ? `Take it back in: ${name}` : `Leave it out: ${name}`}>
