@@ -8,6 +8,7 @@ import (
 	"fmt"
 	"os"
 	"path/filepath"
+	"reflect"
 	"testing"
 	"time"
 
@@ -453,6 +454,21 @@ func TestAnOldHouseholdIsTheSameAsItself(t *testing.T) {
 					t.Errorf("%s: %+v", name, d)
 				}
 			}
+		}
+	}
+}
+
+func TestWhatSaysNothingIsLeftAway(t *testing.T) {
+	for _, c := range []struct {
+		is       any
+		forecast bool
+		said     any
+	}{
+		{"", false, nil}, {"x", true, "x"}, {[]any{}, false, nil}, {[]any{1.0, ""}, false, []any{1.0, nil}}, {map[string]any{"a": "", "b": 2.0}, false, map[string]any{"b": 2.0}}, {map[string]any{"a": ""}, true, nil},
+		{false, false, false}, {0.0, false, 0.0}, {false, true, nil}, {0.0, true, nil}, {true, true, true}, {3.0, true, 3.0}, {nil, false, nil},
+	} {
+		if got := said(c.is, c.forecast); !reflect.DeepEqual(got, c.said) {
+			t.Errorf("%v in a forecast %t: %v, want %v", c.is, c.forecast, got, c.said)
 		}
 	}
 }
