@@ -206,9 +206,9 @@ type seen struct {
 var pastCooks = []past{
 	{"Sumac and lemon-thyme wing flats", 1, 18, 0.5, 0, true, "good", "juicy", "Card night. All eleven gone before the sauce was.", "Nothing.", &seen{"Eleven golden wing flats on a white plate, on the table", 1.9, [3]float64{226, 150, 62}}, false},
 	{"Caraway potato wedges", 1, 19, 1, 2, false, "soft", "good", "Basket was too full after the wings; the ones below stayed pale.", "Two baskets, or shake once more.", nil, false},
-	{"Rye-crumbed pollock fingers", 3, 18, 0, 0, true, "good", "juicy", "Crumb held at the turn.", "", &seen{"Nine crumbed pollock fingers, deep gold", 2.6, [3]float64{214, 156, 74}}, false},
+	{"Rye-crumbed pollock fingers", 3, 18, 0, 0, true, "good", "juicy", "Crumb held at the turn.", "", &seen{"Nine crumbed pollock fingers, deep gold", 2.6, [3]float64{214, 156, 74}}, true},
 	{"Fennel-salt pork belly slices", 5, 19, 0.5, 2, true, "hard", "dry", "Sat in two minutes longer while the lock gates were seen to.", "Take them out at 14.", nil, false},
-	{"Sea bream with dukkah", 6, 18, 1.5, 0, true, "good", "good", "Skin came off the grate in one piece after drying on the rack.", "Score it.", nil, false},
+	{"Sea bream with dukkah", 6, 18, 1.5, 0, true, "good", "good", "Skin came off the grate in one piece after drying on the rack.", "Score it.", nil, true},
 	{"Sumac and lemon-thyme wing flats", 15, 18, 0, 1, true, "good", "juicy", "A minute more than planned, and right.", "", nil, false},
 	{"Caraway potato wedges", 15, 19, 0.5, 3, false, "good", "good", "Three minutes more did it.", "", nil, false},
 	{"Sumac and lemon-thyme wing flats", 29, 18, 1, 4, true, "hard", "dry", "Forgotten over a phone call.", "Set the chime.", nil, false},

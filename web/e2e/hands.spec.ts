@@ -101,7 +101,7 @@ test('the logbook over time: a dish, two cooks compared', async ({ page, kitchen
     /The later one: 2 min longer, \d+ more of crust, \d+ % less juice, in Square drawer\./,
   );
   await accessible(page);
-  await page.getByRole('combobox', { name: 'Fryer' }).selectOption({ label: 'Borrowed round one (2)' });
+  await page.getByRole('combobox', { name: 'Fryer' }).selectOption({ label: 'Borrowed round one (4)' });
   await expect(page.getByRole('list').getByRole('link', { name: /Sumac/ })).toHaveCount(1);
   await page.getByRole('searchbox').fill('phone');
   await expect(page.getByText('There is none like that.')).toBeVisible();

@@ -107,7 +107,7 @@ test('desk', async ({ page, kitchen }) => {
   await page.setViewportSize({ width: 1280, height: 800 });
   await stays(page, 'Fryers');
   await page.getByText('both drawers on').scrollIntoViewIfNeeded();
-  await page.getByText(/^From eight cooks/).scrollIntoViewIfNeeded();
+  await page.getByText(/^From six cooks/).scrollIntoViewIfNeeded();
   await page.evaluate(() => window.scrollTo({ top: 420 }));
   await page.waitForTimeout(800);
   await page.screenshot({ path: to('fryers') });

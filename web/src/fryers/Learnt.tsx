@@ -1,4 +1,5 @@
 import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import styled from 'styled-components';
 import type { FryerInput, Schemas } from '../api/client';
@@ -12,7 +13,7 @@ import { HowSure } from './HowSure';
 import { Measure } from './Measure';
 
 type LearntOf = Schemas['Learnt'];
-type Taught = LearntOf['taught'][number];
+type TaughtBy = LearntOf['taught'][number];
 
 const Side = styled.div`
   display: grid;
@@ -90,7 +91,7 @@ export function Learnt({ id, fryer, units, set }: Props) {
     set({ measured: (fryer.measured ?? []).map((r: Run, i) => (i === run - 1 ? { ...r, leftOut } : r)) });
   return (
     <>
-      {(learnt.data ?? []).map((of) => (
+      {(learnt.data ?? []).filter(tells).map((of) => (
         <Side key={of.drawer ?? ''}>
           <Part>
             <h2>How sure{of.drawer ? `, ${of.drawer} drawer` : ''}</h2>
@@ -122,11 +123,7 @@ export function Learnt({ id, fryer, units, set }: Props) {
             {of.taught.length === 0 ? (
               <Quiet>No cook yet. One reading of a thermometer and one look a cook are enough.</Quiet>
             ) : (
-              <Evenings>
-                {of.taught.map((t) => (
-                  <OneEvening key={t.cookId ?? `run ${t.run}`} taught={t} leaveRunOut={leaveRunOut} />
-                ))}
-              </Evenings>
+              <TaughtList all={of.taught} leaveRunOut={leaveRunOut} />
             )}
           </Part>
         </Side>
@@ -135,8 +132,38 @@ export function Learnt({ id, fryer, units, set }: Props) {
   );
 }
 
+/** A drawer has a part of its own once a cook in it alone has told something. */
+const tells = (of: LearntOf) => !of.drawer || of.taught.length > 0;
+
+/** As many evenings as are shown at once. */
+const LATEST = 4;
+
+interface TaughtProps {
+  all: TaughtBy[];
+  leaveRunOut: (run: number, leftOut: boolean) => void;
+}
+
+function TaughtList({ all, leaveRunOut }: TaughtProps) {
+  const [whole, setWhole] = useState(false);
+  const shown = whole ? all : all.slice(0, LATEST);
+  return (
+    <>
+      <Evenings>
+        {shown.map((t) => (
+          <OneEvening key={t.cookId ?? `run ${t.run}`} taught={t} leaveRunOut={leaveRunOut} />
+        ))}
+      </Evenings>
+      {all.length > LATEST ? (
+        <Small aria-expanded={whole} onPress={() => setWhole(!whole)}>
+          {whole ? 'The latest alone' : `All ${all.length}`}
+        </Small>
+      ) : null}
+    </>
+  );
+}
+
 interface EveningProps {
-  taught: Taught;
+  taught: TaughtBy;
   leaveRunOut: (run: number, leftOut: boolean) => void;
 }
 
