@@ -58,6 +58,7 @@ const Evening = styled.li<{ $out: boolean }>`
 `;
 
 const Small = styled(PlainButton)`
+  justify-self: start;
   min-height: 32px;
   padding-left: 0;
   text-decoration: underline;
@@ -136,7 +137,7 @@ export function Learnt({ id, fryer, units, set }: Props) {
 const tells = (of: LearntOf) => !of.drawer || of.taught.length > 0;
 
 /** As many evenings as are shown at once. */
-const LATEST = 4;
+const LATEST = 3;
 
 interface TaughtProps {
   all: TaughtBy[];

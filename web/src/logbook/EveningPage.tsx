@@ -2,7 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { ArrowLeft } from 'lucide-react';
 import { useEffect } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { takeBackOf, useEvening, type Doing, type LiveBasket, type LiveEvening } from '../api/live';
+import { takeBackOf, useEvening, type LiveBasket, type LiveEvening } from '../api/live';
 import { useCook, useSettings } from '../api/queries';
 import { clock, day, unitsOf, type Units } from '../format/units';
 import { Button } from '../ui/Button';
@@ -40,8 +40,11 @@ export default function EveningPage() {
   return <Evening key={id} evening={evening.data} units={unitsOf(settings.data)} />;
 }
 
-const off = (d: Doing) => Math.round((Date.parse(d.end) - Date.parse(d.planned)) / 60_000 - lengthOf(d));
-const lengthOf = (d: Doing) => (Date.parse(d.end) - Date.parse(d.start)) / 60_000;
+/** Minutes from one time to another, as they are shown. */
+const apart = (from: string, to: string) => {
+  const minute = (iso: string) => Math.floor(Date.parse(iso) / 60_000);
+  return minute(to) - minute(from);
+};
 const later = (minutes: number) =>
   minutes === 0 ? 'on time' : minutes > 0 ? `${minutes} min later` : `${-minutes} min sooner`;
 
@@ -76,7 +79,7 @@ function Evening({ evening, units }: { evening: LiveEvening; units: Units }) {
         {given
           ? 'It was given up.'
           : table?.state === 'done'
-            ? `Planned for ${clock(evening.plannedAt)}, on the table at ${clock(table.end)}: ${later(Math.round((Date.parse(table.end) - Date.parse(evening.plannedAt)) / 60_000))}.`
+            ? `Planned for ${clock(evening.plannedAt)}, on the table at ${clock(table.end)}: ${later(apart(evening.plannedAt, table.end))}.`
             : ''}
       </Quiet>
       <Columns $even>
@@ -99,7 +102,7 @@ function Evening({ evening, units }: { evening: LiveEvening; units: Units }) {
                     <th scope="row">{t.title}</th>
                     <td>{clock(t.planned)}</td>
                     <td>{t.leftOut ? '' : clock(t.start)}</td>
-                    <td>{t.leftOut ? 'not made' : later(off(t))}</td>
+                    <td>{t.leftOut ? 'not made' : later(apart(t.planned, t.start))}</td>
                   </tr>
                 ))}
             </tbody>
