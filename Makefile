@@ -3,8 +3,8 @@ SHELL := /bin/bash
 .ONESHELL:
 .SHELLFLAGS := -euo pipefail -c
 export CGO_ENABLED ?= 0
-# One set of flags for all, so that nothing is compiled twice.
-export GOFLAGS ?= -trimpath
+# One set of flags for all, so that nothing is compiled twice; a busy machine takes its time.
+export GOFLAGS ?= -trimpath -timeout=1h
 BIN := bin/velocrustum
 ADDR ?= 127.0.0.1:8642
 WEB_SOURCES := $(shell find web/src web/public web/index.html web/vite.config.ts web/tsconfig.json -type f 2>/dev/null)
@@ -19,7 +19,7 @@ help:
 	@echo "make fmt          Go and the interface in their form"
 	@echo "make thorough     every Go test with all of its cases (a quarter of an hour)"
 	@echo "make race         every Go test with the race detector (an hour)"
-	@echo "make mutate       small faults put in at random: which does no test notice? (N=100 SEED=1)"
+	@echo "make mutate       small faults put in at random: which does no test notice? (N=100 SEED=1 IN=core NEAR=1)"
 	@echo "make generate     server and browser types from api/openapi.yaml"
 	@echo "make bench        speed of the engine"
 	@echo "make bench-drag   how fast the drawing follows the hand, in the browser"
@@ -77,7 +77,7 @@ race: need-go
 	CGO_ENABLED=1 go test -race -timeout 3h ./...
 
 mutate: need-go
-	go run ./tools/mutate -n $(or $(N),100) $(if $(SEED),-seed $(SEED))
+	go run ./tools/mutate -n $(or $(N),100) $(if $(SEED),-seed $(SEED)) $(if $(IN),-in $(IN)) $(if $(NEAR),-near)
 
 generate: need-go web/node_modules/.installed
 	go generate ./internal/api
@@ -107,7 +107,7 @@ go-test: need-go
 
 # With every case of those that are drawn or listed: a quarter of an hour.
 thorough: need-go
-	VELOCRUSTUM_THOROUGH=1 go test -timeout 1h ./...
+	VELOCRUSTUM_THOROUGH=1 go test ./...
 
 # Every package in which goroutines may meet, without the tests that only compute.
 race-test: need-go

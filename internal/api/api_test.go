@@ -148,7 +148,8 @@ func kitchenOver(t testing.TB, passphrase string, open func(context.Context, str
 			st, err := openFilled(ctx, filepath.Join(t.TempDir(), "demo.db"), k.clock)
 			return st, func() { _ = st.Close() }, err
 		},
-		Log: slog.New(slog.DiscardHandler)})
+		Longest: time.Hour, // of a busy machine too
+		Log:     slog.New(slog.DiscardHandler)})
 	if err != nil {
 		t.Fatal(err)
 	}

@@ -51,7 +51,9 @@ type Options struct {
 	// Demo opens a made-up household beside the own one, new each time, with
 	// what throws it away.
 	Demo func(context.Context) (st *store.Store, discard func(), err error)
-	Log  *slog.Logger
+	// Longest is how long a search may take before it is given up; 0 for what is usual.
+	Longest time.Duration
+	Log     *slog.Logger
 }
 
 const maxBody = 1 << 20
@@ -82,7 +84,7 @@ func (a *App) PairURL() (string, time.Time, error) { return a.door.pairURL(false
 // NewHandler returns the whole of the application over HTTP.
 func NewHandler(st *store.Store, o Options) (*App, error) {
 	door := &access{store: st, passphrase: o.Passphrase, lan: o.LAN, now: o.Clock.Now, log: o.Log, codes: map[string]codeFor{}, seat: rand.Text()}
-	s := newServer(st, o.Clock, door, work.NewPlaces())
+	s := newServer(st, o.Clock, door, work.NewPlaces(o.Longest))
 	r := chi.NewRouter()
 	r.Use(middleware.RequestID, logged(o.Log), middleware.Recoverer, ownOnly, door.guard, http.NewCrossOriginProtection().Handler)
 	r.Get("/healthz", func(w http.ResponseWriter, r *http.Request) {

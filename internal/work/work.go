@@ -2,6 +2,7 @@
 package work
 
 import (
+	"cmp"
 	"context"
 	"errors"
 	"time"
@@ -17,17 +18,21 @@ const (
 	// queue is how many wait for a place, and patience for how long.
 	queue    = 24
 	patience = 4 * time.Second
-	// longest is how long one may take before it is given up.
-	longest = 20 * time.Second
+	// usualLongest is how long one may take before it is given up.
+	usualLongest = 20 * time.Second
 )
 
 // Places are those at which searches and windows are worked on. A live cook's
 // forecast does not wait here: it has a place of its own.
-type Places struct{ waiting, working chan struct{} }
+type Places struct {
+	waiting, working chan struct{}
+	longest          time.Duration
+}
 
-// NewPlaces returns free ones.
-func NewPlaces() Places {
-	return Places{waiting: make(chan struct{}, queue), working: make(chan struct{}, places)}
+// NewPlaces returns free ones, where one may take so long before it is given up: 20 s
+// where that is 0.
+func NewPlaces(longest time.Duration) Places {
+	return Places{waiting: make(chan struct{}, queue), working: make(chan struct{}, places), longest: cmp.Or(longest, usualLongest)}
 }
 
 // Take waits for a place. It returns the context to work in and what gives the
@@ -48,6 +53,6 @@ func (w Places) Take(ctx context.Context) (context.Context, func(), error) {
 	case <-ctx.Done():
 		return ctx, nil, ctx.Err()
 	}
-	ctx, cancel := context.WithTimeout(ctx, longest)
+	ctx, cancel := context.WithTimeout(ctx, w.longest)
 	return ctx, func() { cancel(); <-w.working }, nil
 }
