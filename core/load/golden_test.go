@@ -20,6 +20,8 @@ func TestRequestsAreTakenAsTheyWereRead(t *testing.T) {
 	for _, name := range slices.Sorted(maps.Keys(load.Limits)) {
 		f.Add(t, "limit "+name, load.Limits[name])
 	}
+	f.Add(t, "first", []any{load.FirstLoad, load.FirstCoat, load.FirstProgram})
+	f.Add(t, "presets", load.Presets)
 	fryers := []load.Fryer{{}, {HeatUpMin: new(4.5), Airflow: new(0.8), DialOffsetC: -6, AboveSeaM: 1600}, {HeatUpMin: new(4.5), Inferred: []string{"heatUp"}}, {PowerW: new(1300.0), Basket: &fryer.Basket{Shape: fryer.Round, DiameterMm: 210}, RoomC: new(17.0)},
 		{Rack: true}, {Drawers: 2, PowerW: new(2400.0)}, {Drawers: 2, PowerW: new(2400.0), DrawerPowerW: new(1500.0), Drawer: load.Left}, {Kind: string(fryer.Oven), Trays: 2, Grill: new(800.0)}}
 	for _, k := range fryer.Kinds {
