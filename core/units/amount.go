@@ -167,8 +167,8 @@ func ParseAmount(text string, spoons Spoons, pieces ...string) (Amount, error) {
 			continue
 		}
 		if w == "to" || w == "–" {
-			if v, ok := 1.0, i+1 < len(words); ok && w == "–" && open && from == 0 {
-				if v, ok = amountNumber(words[i+1]); ok && v < 1 && number == math.Trunc(number) {
+			if w == "–" && open && from == 0 && number == math.Trunc(number) && i+1 < len(words) {
+				if v, ok := amountNumber(words[i+1]); ok && v < 1 {
 					continue // 1-1/2 is one and a half
 				}
 			}

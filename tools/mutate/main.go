@@ -74,7 +74,7 @@ func main() {
 	}
 	if *near {
 		for of, by := range using {
-			using[of] = by[:min(1, len(by))]
+			using[of] = slices.DeleteFunc(by, func(p string) bool { return p != of })
 		}
 	}
 	fmt.Printf("%d faults of seed %d\n", min(*n, len(all)), *seed)
