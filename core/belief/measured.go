@@ -1,6 +1,7 @@
 package belief
 
 import (
+	"context"
 	"fmt"
 	"math"
 	"slices"
@@ -11,25 +12,45 @@ import (
 	"velocrustum/core/refuse"
 )
 
-// A MeasuredRun is a fryer heated empty from cold, with a thermometer in its basket.
+// A MeasuredRun is a fryer heated from cold, with a thermometer in its empty basket, or in
+// the middle of half a potato that lies there alone.
 type MeasuredRun struct {
 	DialC    float64      `json:"dialC"`
-	Readings []AirReading `json:"readings"`
+	Readings []RunReading `json:"readings"`
+	// Potato is what the thermometer is in; nil where the basket is empty.
+	Potato *Potato `json:"potato,omitempty"`
 	// Drawer is one of two that was measured by itself; "" for the whole.
 	Drawer string `json:"drawer,omitempty"`
 }
 
-// An AirReading is what a thermometer in the basket read, minutes after it was turned on.
-type AirReading struct {
+// A RunReading is what its thermometer read, minutes after it was turned on.
+type RunReading struct {
 	Minute float64 `json:"minute"`
 	C      float64 `json:"c"`
 }
 
-// A run is of so many readings at least, and of so many minutes at most.
-const LeastAir, MeasuredFor = 3, 20.0
+// A run is of so many readings at least.
+const LeastReadings = 3
 
-// AirAskedAt is when a reading of one is asked for, minutes: often while it heats.
-var AirAskedAt = []float64{1, 2, 3, 4, 6, 8, 10}
+// When a reading is asked for, minutes: of the air often while it heats, of a potato when
+// its middle climbs.
+var (
+	airAskedAt    = []float64{1, 2, 3, 4, 6, 8, 10}
+	potatoAskedAt = []float64{0, 6, 9, 12, 15, 18}
+)
+
+// AskedAt is when a reading is asked for, minutes, and MostMin until when one counts.
+func (r MeasuredRun) AskedAt() []float64 {
+	if r.Potato != nil {
+		return potatoAskedAt
+	}
+	return airAskedAt
+}
+
+func (r MeasuredRun) MostMin() float64 {
+	at := r.AskedAt()
+	return 10 + at[len(at)-1]
+}
 
 const (
 	// A thermometer in the air of a basket: its own noise, what it is off by all along
@@ -37,7 +58,7 @@ const (
 	// judgement, by the spread of such curves.
 	airNoiseC, airBiasC   = 2.0, 2.0
 	airLagMin, airLagSd   = 0.5, 0.25
-	mostAir               = 60
+	mostReadings          = 60
 	ofBias, ofLag, airDim = ofPieces, ofPieces + 1, ofPieces + 2
 )
 
@@ -47,15 +68,29 @@ func (r MeasuredRun) Check(f load.Fryer) error {
 		return err
 	}
 	var c refuse.Check
-	if n := len(r.Readings); n < LeastAir || n > mostAir {
-		c.Add("readings", fmt.Sprint(n), fmt.Sprintf("%d to %d readings", LeastAir, mostAir))
+	if n := len(r.Readings); n < LeastReadings || n > mostReadings {
+		c.Add("readings", fmt.Sprint(n), fmt.Sprintf("%d to %d readings", LeastReadings, mostReadings))
 	}
 	for i, a := range r.Readings {
-		at := fmt.Sprintf("readings[%d].", i)
-		c.Within(at+"minute", a.Minute, 0, MeasuredFor, "minutes after it was turned on")
-		c.Within(at+"c", a.C, 0, 300, "°C")
+		c.Fields = append(c.Fields, r.check(fmt.Sprintf("readings[%d].", i), a)...)
 	}
 	return c.Err()
+}
+
+// CheckReading returns what is wrong with one reading as refuse.Fields, or nil.
+func (r MeasuredRun) CheckReading(a RunReading) error {
+	return (&refuse.Check{Fields: r.check("", a)}).Err()
+}
+
+func (r MeasuredRun) check(at string, a RunReading) refuse.Fields {
+	var c refuse.Check
+	c.Within(at+"minute", a.Minute, 0, r.MostMin(), "minutes after it was turned on")
+	if r.Potato != nil {
+		c.Within(at+"c", a.C, ProbeLimit.Min, ProbeLimit.Max, ProbeLimit.Unit)
+	} else {
+		c.Within(at+"c", a.C, 0, 300, "°C")
+	}
+	return c.Fields
 }
 
 // CheckSet is Check of how the fryer is set, before there is any reading.
@@ -72,12 +107,15 @@ func (r MeasuredRun) CheckSet(f load.Fryer) error {
 	case r.Drawer != "":
 		c.Add("drawer", r.Drawer, "nothing where there is one drawer")
 	}
+	if p := r.Potato; p != nil {
+		p.check(&c)
+	}
 	return c.Err()
 }
 
-// Site is what a run says of its fryer: of the air over the dial and the time that it
-// takes; of fan and browning it says nothing. The error is refuse.Fields.
-func (r MeasuredRun) Site(f load.Fryer) (s Site, err error) {
+// Site is what a run says of its fryer; of browning none says anything. The error is
+// refuse.Fields, or the context's.
+func (r MeasuredRun) Site(ctx context.Context, f load.Fryer) (s Site, err error) {
 	if err := r.Check(f); err != nil {
 		return s, err
 	}
@@ -85,6 +123,15 @@ func (r MeasuredRun) Site(f load.Fryer) (s Site, err error) {
 		f = *f.In(r.Drawer)
 	}
 	f.Learnt = nil
+	if r.Potato != nil {
+		return r.siteByPotato(ctx, f)
+	}
+	return r.siteByAir(f)
+}
+
+// siteByAir is of the air over the dial and the time that it takes; of the fan it says
+// nothing.
+func (r MeasuredRun) siteByAir(f load.Fryer) (s Site, err error) {
 	m, err := load.MachineOf(f)
 	if err != nil {
 		return s, err
@@ -159,7 +206,7 @@ func (r MeasuredRun) Site(f load.Fryer) (s Site, err error) {
 	}
 	s, ok := apartFrom(prior, slopes, rest, is, precision, said)
 	if !ok {
-		return s, errNoSite
+		return s, ErrSaysNothing
 	}
 	s.HandSd = sd[ByHand]
 	return s, nil

@@ -29,7 +29,7 @@ func measured(t *testing.T, r *rand.Rand, offC, metal float64) MeasuredRun {
 	out := MeasuredRun{DialC: 200}
 	for _, minute := range []float64{1, 2, 3, 4, 6, 8, 10} {
 		i := max(0, int((minute-lag)/fryer.CurveStep))
-		out.Readings = append(out.Readings, AirReading{minute, math.Round(air[i] + bias + 1.5*r.NormFloat64())})
+		out.Readings = append(out.Readings, RunReading{minute, math.Round(air[i] + bias + 1.5*r.NormFloat64())})
 	}
 	return out
 }
@@ -43,7 +43,7 @@ func TestAMeasuredRunTellsTheDial(t *testing.T) {
 	const all = 12
 	for range all {
 		dial, metal := -14+23*r.Float64(), 0.8+0.5*r.Float64()
-		s, err := measured(t, r, dial, metal).Site(load.Fryer{})
+		s, err := measured(t, r, dial, metal).Site(t.Context(), load.Fryer{})
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -68,14 +68,14 @@ func TestAMeasuredRunTellsTheDial(t *testing.T) {
 
 func TestAMeasuredRunThatCannotBe(t *testing.T) {
 	t.Parallel()
-	three := []AirReading{{1, 80}, {3, 150}, {8, 195}}
+	three := []RunReading{{1, 80}, {3, 150}, {8, 195}}
 	for field, r := range map[string]MeasuredRun{
 		"dialC":         {DialC: 400, Readings: three},
 		"readings":      {DialC: 200, Readings: three[:2]},
-		"readings[1].c": {DialC: 200, Readings: []AirReading{{1, 80}, {3, 900}, {8, 195}}},
+		"readings[1].c": {DialC: 200, Readings: []RunReading{{1, 80}, {3, 900}, {8, 195}}},
 		"drawer":        {DialC: 200, Readings: three, Drawer: load.Left},
 	} {
-		if _, err := r.Site(load.Fryer{}); err == nil || !strings.Contains(err.Error(), field) {
+		if _, err := r.Site(t.Context(), load.Fryer{}); err == nil || !strings.Contains(err.Error(), field) {
 			t.Errorf("%s: %v", field, err)
 		}
 	}

@@ -349,7 +349,7 @@ func solved(prior []float64, slopes [][]float64, rest, is, precision []float64) 
 	info, pull := gathered(prior, slopes, rest, is, precision)
 	var c mat.Cholesky
 	if !c.Factorize(info) {
-		return nil, nil, errNoSite
+		return nil, nil, ErrSaysNothing
 	}
 	var out mat.SymDense
 	if err := c.InverseTo(&out); err != nil {
@@ -360,7 +360,8 @@ func solved(prior []float64, slopes [][]float64, rest, is, precision []float64) 
 	return &out, x.RawVector().Data, nil
 }
 
-var errNoSite = errors.New("what was seen makes no belief")
+// ErrSaysNothing is of what was seen and makes no belief.
+var ErrSaysNothing = errors.New("what was seen makes no belief")
 
 // gathered adds up a prior around 0 and what was seen, as precision and that times its
 // mean.

@@ -169,6 +169,8 @@ var cuts = []Cut{
 		Flesh: potato, FleshCrispMm: 0.36, Class: safety.Plant, Tender: 92, Juice: 20, Sugar: 0.4, Starchy: true, Piles: 1.6, Raw: rawRoot, Source: fdc},
 	{ID: "potato-cube", Name: "potato cube", Plural: "potato cubes", Group: "Vegetables", Faces: leftRight, Form: Slab, Length: 1.15, Width: 1.1, Typical: 8, Least: 2, Most: 30,
 		Flesh: potato, FleshCrispMm: 0.36, Class: safety.Plant, Tender: 92, Juice: 50, Sugar: 0.4, Starchy: true, Raw: rawRoot, Source: fdc},
+	{ID: "potato-half", Name: "half potato", Plural: "half potatoes", Group: "Vegetables", Faces: topBottom, Form: Ellipsoid, Length: 2.2, Width: 1.7, Typical: 130, Least: 40, Most: 300,
+		Flesh: potato, FleshCrispMm: 0.36, Plain: true, Class: safety.Plant, Tender: 92, Juice: 50, Sugar: 0.4, Starchy: true, Raw: rawRoot, Source: fdc},
 	{ID: "cauliflower-floret", Name: "cauliflower floret", Plural: "cauliflower florets", Group: "Vegetables", Faces: leftRight, Form: Cylinder, Length: 2.6, Width: 1.3, Typical: 25, Least: 8, Most: 60,
 		Flesh: brassica, FleshCrispMm: 0.36, Plain: true, Class: safety.Plant, Tender: 88, Juice: 40, Sugar: 2, Starchy: true, Raw: rawWhite, Source: fdc},
 	{ID: "broccoli-floret", Name: "broccoli floret", Plural: "broccoli florets", Group: "Vegetables", Faces: leftRight, Form: Cylinder, Length: 3.2, Width: 1.2, Typical: 18, Least: 6, Most: 45,

@@ -39,6 +39,7 @@ var rulers = map[string]Ruler{
 	"potato-stick":               {0.5, "across one, its narrower side"},
 	"potato-cube":                {0.5, "the shortest side of a large one"},
 	"potato-wedge":               {0.5, "across its back, at the thickest"},
+	"potato-half":                {0.5, "from the cut face to its highest"},
 	"cauliflower-floret":         {0.7, "through the stem"},
 	"broccoli-floret":            {0.7, "through the stem"},
 	"courgette-stick":            {0.5, "across one, its narrower side"},

@@ -72,7 +72,7 @@ var Names = slices.Concat(
 		{Words: "onion ring", Cut: "onion-ring"}, {Words: "potato cube", Cut: "potato-cube"}, {Words: "potato cubed", Cut: "potato-cube"}, {Words: "potato diced", Cut: "potato-cube"},
 		{Words: "whole chicken", Cut: "chicken-whole"}, {Words: "roast chicken", Cut: "chicken-whole"}, {Words: "roasting chicken", Cut: "chicken-whole"}, {Words: "poussin", Cut: "chicken-whole"}, {Words: "spring chicken", Cut: "chicken-whole"},
 		{Words: "oven chip", Cut: "potato-stick"}, {Words: "french fry", Cut: "potato-stick"}, {Words: "french fries", Cut: "potato-stick"}, {Words: "fries", Cut: "potato-stick"},
-		{Words: "chip", Cut: "potato-stick"}, {Words: "potato", Cut: "potato-wedge"},
+		{Words: "chip", Cut: "potato-stick"}, {Words: "potato halved", Cut: "potato-half"}, {Words: "potato halves", Cut: "potato-half"}, {Words: "jacket potato", Cut: "potato-half"}, {Words: "potato", Cut: "potato-wedge"},
 	},
 	near("chicken-whole", "cornish hen", "quail", "partridge", "pheasant"),
 	near("pork-chop", "steak", "gammon", "ham", "pork steak", "lamb steak"),

@@ -120,8 +120,8 @@ var (
 	numberOf    = regexp.MustCompile(`(?i)\b(?:` + strings.Join(numberWords, "|") + `) (?:hours?|hrs?|minutes?|mins?)\b`)
 	fractionOf  = regexp.MustCompile(`(?:(\d+)\s*)?(?:\b(\d)/(\d)\b|([` + fractionSigns + `]))`)
 	oneC        = regexp.MustCompile(`^([\d./ ` + fractionSigns + `]+)\s*c\.?\s`)
-	halves      = regexp.MustCompile(`(?i)\b(\d+|an?|one|two) half (chickens?|birds?)\b`)
-	aHalf       = regexp.MustCompile(`(?i)^half a (chicken|bird)\b`)
+	halves      = regexp.MustCompile(`(?i)\b(\d+|an?|one|two) half (chickens?|birds?|potato(?:es)?)\b`)
+	aHalf       = regexp.MustCompile(`(?i)^half a (chicken|bird|potato)\b`)
 	buns        = regexp.MustCompile(`(?i)\b(?:(?:burger|hamburger|hot dog|brioche) )?(?:buns?|baps?)\b`)
 	soThick     = regexp.MustCompile(`\b\d+ (?:mm|cm|in|inch|inches) thick\b`) // in plain words, of a piece that is not called so
 	sized       = regexp.MustCompile(`(?i)\b(extra[- ]large|large|medium|small|jumbo|big|lg\.?|sm\.?)\s*`)

@@ -6,6 +6,7 @@ import (
 
 	"velocrustum/core/advise"
 	"velocrustum/core/baskets"
+	"velocrustum/core/belief"
 	"velocrustum/core/cook"
 	"velocrustum/core/food"
 	"velocrustum/core/fryer"
@@ -75,6 +76,7 @@ func limits() map[string]Range {
 	for field, r := range pan.ServingLimits {
 		out["serving."+field] = r
 	}
+	maps.Copy(out, belief.PotatoLimits)
 	for field, r := range sheet.Limits {
 		out["supper."+field] = r
 	}
@@ -93,7 +95,7 @@ func usual() Usual {
 	u := Usual{FreezerC: food.OutOfFreezerC, RoomC: food.OutOfRoomC, FrozenUnderC: food.FrozenUnderC, Load: load.FirstLoad, Coat: load.FirstCoat, Program: load.FirstProgram, Bench: prep.Usual,
 		Rack: prep.UsualRack, Brine: prep.UsualBrine, Soak: prep.UsualSoak,
 		Salt: prep.SaltLevels, Even: prep.EvenLevels, Spread: prep.SpreadLevels, Recipes: advise.FirstFormerWays, MoreMin: cook.UsualMore, WarmC: load.WarmC, Layers: food.FirstLayers, OilByMass: load.OilByMass, ElementShare: load.ElementShare,
-		Brush: load.FirstBrush, BrushBeforeEndMin: load.BrushBeforeEndMin, SplitSteps: load.SplitSteps, Evening: sheet.FirstEvening, MixGPerKg: prep.UsualMix, SoonH: cook.SoonH}
+		Brush: load.FirstBrush, Potato: belief.FirstPotato, BrushBeforeEndMin: load.BrushBeforeEndMin, SplitSteps: load.SplitSteps, Evening: sheet.FirstEvening, MixGPerKg: prep.UsualMix, SoonH: cook.SoonH}
 	for _, k := range fryer.Usual {
 		u.Boxes = append(u.Boxes, FryerKnown{Kind: FryerKnownKind(k.Kind), Litres: &k.Litres, PowerW: &k.PowerW, Drawers: &k.Drawers})
 	}

@@ -1433,7 +1433,7 @@ type Group = load.Group
 // HowRight defines model for HowRight.
 type HowRight = session.HowRight
 
-// Hung A thermometer in an empty basket, as it has to know of it itself
+// Hung The thermometer of a measured run, as it has to know of it itself
 type Hung = session.Hung
 
 // Ingredient What is in 100 g, in g, and its density by the spoon
@@ -1626,7 +1626,7 @@ type Marinade = prep.Marinade
 // MarinadeRecipe defines model for MarinadeRecipe.
 type MarinadeRecipe = store.Marinade
 
-// MeasuredRun A fryer heated empty from cold, and what a thermometer in its basket read
+// MeasuredRun A fryer heated from cold, and what a thermometer in its empty basket read, or in half a potato
 type MeasuredRun = store.Measured
 
 // Measuring defines model for Measuring.
@@ -1873,6 +1873,9 @@ type PortraitRequest struct {
 	// FryerId which of the household's it is: with what cooks have shown of that
 	FryerId *string `json:"fryerId,omitempty"`
 }
+
+// Potato Half a potato with a thermometer in its middle, its cut face down; left out where the basket is empty
+type Potato = belief.Potato
 
 // Preset What is bought ready for the fryer
 type Preset = load.Preset
@@ -2208,11 +2211,14 @@ type Usual struct {
 	MoreMin float64 `json:"moreMin"`
 
 	// OilByMass the power of a piece's mass that the oil on it goes with
-	OilByMass float64  `json:"oilByMass"`
-	Program   Program  `json:"program"`
-	Rack      Drying   `json:"rack"`
-	Recipes   []Recipe `json:"recipes"`
-	RoomC     float64  `json:"roomC"`
+	OilByMass float64 `json:"oilByMass"`
+
+	// Potato Half a potato with a thermometer in its middle, its cut face down; left out where the basket is empty
+	Potato  Potato   `json:"potato"`
+	Program Program  `json:"program"`
+	Rack    Drying   `json:"rack"`
+	Recipes []Recipe `json:"recipes"`
+	RoomC   float64  `json:"roomC"`
 
 	// Salt percent in the edible part
 	Salt []Level `json:"salt"`
@@ -2352,6 +2358,9 @@ type BeginMeasuringJSONBody struct {
 	// Drawer of two that is measured by itself
 	Drawer *BeginMeasuringJSONBodyDrawer `json:"drawer,omitempty"`
 
+	// Potato Half a potato with a thermometer in its middle, its cut face down; left out where the basket is empty
+	Potato *Potato `json:"potato,omitempty"`
+
 	// Probe a thermometer that sends its readings; left out where they are read by hand
 	Probe *string `json:"probe,omitempty"`
 }
@@ -2359,8 +2368,8 @@ type BeginMeasuringJSONBody struct {
 // BeginMeasuringJSONBodyDrawer defines parameters for BeginMeasuring.
 type BeginMeasuringJSONBodyDrawer string
 
-// ReadAirJSONBody defines parameters for ReadAir.
-type ReadAirJSONBody struct {
+// ReadRunJSONBody defines parameters for ReadRun.
+type ReadRunJSONBody struct {
 	// C °C
 	C float64 `json:"c"`
 }
@@ -2499,8 +2508,8 @@ type PutFryerJSONRequestBody = FryerInput
 // BeginMeasuringJSONRequestBody defines body for BeginMeasuring for application/json ContentType.
 type BeginMeasuringJSONRequestBody BeginMeasuringJSONBody
 
-// ReadAirJSONRequestBody defines body for ReadAir for application/json ContentType.
-type ReadAirJSONRequestBody ReadAirJSONBody
+// ReadRunJSONRequestBody defines body for ReadRun for application/json ContentType.
+type ReadRunJSONRequestBody ReadRunJSONBody
 
 // PutMarinadeJSONRequestBody defines body for PutMarinade for application/json ContentType.
 type PutMarinadeJSONRequestBody = MarinadeRecipe
@@ -2660,15 +2669,15 @@ type ServerInterface interface {
 	// StopMeasuring The run is over; what came of it is kept with the fryer, or nowhere
 	// (DELETE /fryers/{id}/measuring)
 	StopMeasuring(w http.ResponseWriter, r *http.Request, id Id)
-	// GetMeasuring The run of an empty fryer that goes on
+	// GetMeasuring The measured run of a fryer that goes on
 	// (GET /fryers/{id}/measuring)
 	GetMeasuring(w http.ResponseWriter, r *http.Request, id Id)
-	// BeginMeasuring The fryer is on, cold and empty, as of now; a run that goes on stays
+	// BeginMeasuring The fryer is on, cold, with nothing in it but the thermometer or half a potato, as of now; a run that goes on stays
 	// (PUT /fryers/{id}/measuring)
 	BeginMeasuring(w http.ResponseWriter, r *http.Request, id Id)
-	// ReadAir What the thermometer in the basket reads just now
+	// ReadRun What the thermometer of a measured run reads just now
 	// (POST /fryers/{id}/measuring/readings)
-	ReadAir(w http.ResponseWriter, r *http.Request, id Id)
+	ReadRun(w http.ResponseWriter, r *http.Request, id Id)
 	// RestoreFryer Brings a fryer back
 	// (POST /fryers/{id}/restore)
 	RestoreFryer(w http.ResponseWriter, r *http.Request, id Id)
@@ -3014,21 +3023,21 @@ func (_ Unimplemented) StopMeasuring(w http.ResponseWriter, r *http.Request, id 
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
-// GetMeasuring The run of an empty fryer that goes on
+// GetMeasuring The measured run of a fryer that goes on
 // (GET /fryers/{id}/measuring)
 func (_ Unimplemented) GetMeasuring(w http.ResponseWriter, r *http.Request, id Id) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
-// BeginMeasuring The fryer is on, cold and empty, as of now; a run that goes on stays
+// BeginMeasuring The fryer is on, cold, with nothing in it but the thermometer or half a potato, as of now; a run that goes on stays
 // (PUT /fryers/{id}/measuring)
 func (_ Unimplemented) BeginMeasuring(w http.ResponseWriter, r *http.Request, id Id) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
-// ReadAir What the thermometer in the basket reads just now
+// ReadRun What the thermometer of a measured run reads just now
 // (POST /fryers/{id}/measuring/readings)
-func (_ Unimplemented) ReadAir(w http.ResponseWriter, r *http.Request, id Id) {
+func (_ Unimplemented) ReadRun(w http.ResponseWriter, r *http.Request, id Id) {
 	w.WriteHeader(http.StatusNotImplemented)
 }
 
@@ -4247,8 +4256,8 @@ func (siw *ServerInterfaceWrapper) BeginMeasuring(w http.ResponseWriter, r *http
 	handler.ServeHTTP(w, r)
 }
 
-// ReadAir operation middleware
-func (siw *ServerInterfaceWrapper) ReadAir(w http.ResponseWriter, r *http.Request) {
+// ReadRun operation middleware
+func (siw *ServerInterfaceWrapper) ReadRun(w http.ResponseWriter, r *http.Request) {
 
 	var err error
 	_ = err
@@ -4263,7 +4272,7 @@ func (siw *ServerInterfaceWrapper) ReadAir(w http.ResponseWriter, r *http.Reques
 	}
 
 	handler := http.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
-		siw.Handler.ReadAir(w, r, id)
+		siw.Handler.ReadRun(w, r, id)
 	}))
 
 	for _, middleware := range siw.HandlerMiddlewares {
@@ -5587,7 +5596,7 @@ func HandlerWithOptions(si ServerInterface, options ChiServerOptions) http.Handl
 		r.Put(options.BaseURL+"/fryers/{id}/measuring", wrapper.BeginMeasuring)
 	})
 	r.Group(func(r chi.Router) {
-		r.Post(options.BaseURL+"/fryers/{id}/measuring/readings", wrapper.ReadAir)
+		r.Post(options.BaseURL+"/fryers/{id}/measuring/readings", wrapper.ReadRun)
 	})
 	r.Group(func(r chi.Router) {
 		r.Post(options.BaseURL+"/fryers/{id}/restore", wrapper.RestoreFryer)
@@ -6203,7 +6212,7 @@ type GetLiveCook200JSONResponse struct {
 	// Mark changes when the cook does; empty without one
 	Mark string `json:"mark"`
 
-	// Measuring thermometers in fryers that are measured empty
+	// Measuring thermometers of measured runs
 	Measuring *[]Hung   `json:"measuring,omitempty"`
 	Now       time.Time `json:"now"`
 
@@ -7204,29 +7213,29 @@ func (response BeginMeasuringdefaultApplicationProblemPlusJSONResponse) VisitBeg
 	return err
 }
 
-type ReadAirRequestObject struct {
+type ReadRunRequestObject struct {
 	Id   Id `json:"id"`
-	Body *ReadAirJSONRequestBody
+	Body *ReadRunJSONRequestBody
 }
 
-type ReadAirResponseObject interface {
-	VisitReadAirResponse(w http.ResponseWriter) error
+type ReadRunResponseObject interface {
+	VisitReadRunResponse(w http.ResponseWriter) error
 }
 
-type ReadAir204Response struct {
+type ReadRun204Response struct {
 }
 
-func (response ReadAir204Response) VisitReadAirResponse(w http.ResponseWriter) error {
+func (response ReadRun204Response) VisitReadRunResponse(w http.ResponseWriter) error {
 	w.WriteHeader(204)
 	return nil
 }
 
-type ReadAirdefaultApplicationProblemPlusJSONResponse struct {
+type ReadRundefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response ReadAirdefaultApplicationProblemPlusJSONResponse) VisitReadAirResponse(w http.ResponseWriter) error {
+func (response ReadRundefaultApplicationProblemPlusJSONResponse) VisitReadRunResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
@@ -8915,15 +8924,15 @@ type StrictServerInterface interface {
 	// StopMeasuring The run is over; what came of it is kept with the fryer, or nowhere
 	// (DELETE /fryers/{id}/measuring)
 	StopMeasuring(ctx context.Context, request StopMeasuringRequestObject) (StopMeasuringResponseObject, error)
-	// GetMeasuring The run of an empty fryer that goes on
+	// GetMeasuring The measured run of a fryer that goes on
 	// (GET /fryers/{id}/measuring)
 	GetMeasuring(ctx context.Context, request GetMeasuringRequestObject) (GetMeasuringResponseObject, error)
-	// BeginMeasuring The fryer is on, cold and empty, as of now; a run that goes on stays
+	// BeginMeasuring The fryer is on, cold, with nothing in it but the thermometer or half a potato, as of now; a run that goes on stays
 	// (PUT /fryers/{id}/measuring)
 	BeginMeasuring(ctx context.Context, request BeginMeasuringRequestObject) (BeginMeasuringResponseObject, error)
-	// ReadAir What the thermometer in the basket reads just now
+	// ReadRun What the thermometer of a measured run reads just now
 	// (POST /fryers/{id}/measuring/readings)
-	ReadAir(ctx context.Context, request ReadAirRequestObject) (ReadAirResponseObject, error)
+	ReadRun(ctx context.Context, request ReadRunRequestObject) (ReadRunResponseObject, error)
 	// RestoreFryer Brings a fryer back
 	// (POST /fryers/{id}/restore)
 	RestoreFryer(ctx context.Context, request RestoreFryerRequestObject) (RestoreFryerResponseObject, error)
@@ -10193,13 +10202,13 @@ func (sh *strictHandler) BeginMeasuring(w http.ResponseWriter, r *http.Request, 
 	}
 }
 
-// ReadAir operation middleware
-func (sh *strictHandler) ReadAir(w http.ResponseWriter, r *http.Request, id Id) {
-	var request ReadAirRequestObject
+// ReadRun operation middleware
+func (sh *strictHandler) ReadRun(w http.ResponseWriter, r *http.Request, id Id) {
+	var request ReadRunRequestObject
 
 	request.Id = id
 
-	var body ReadAirJSONRequestBody
+	var body ReadRunJSONRequestBody
 	if err := runtime.BindJSONBody(r, &body); err != nil {
 		sh.options.RequestErrorHandlerFunc(w, r, fmt.Errorf("can't decode JSON body: %w", err))
 		return
@@ -10207,18 +10216,18 @@ func (sh *strictHandler) ReadAir(w http.ResponseWriter, r *http.Request, id Id) 
 	request.Body = &body
 
 	handler := func(ctx context.Context, w http.ResponseWriter, r *http.Request, request interface{}) (interface{}, error) {
-		return sh.ssi.ReadAir(ctx, request.(ReadAirRequestObject))
+		return sh.ssi.ReadRun(ctx, request.(ReadRunRequestObject))
 	}
 	for _, middleware := range sh.middlewares {
-		handler = middleware(handler, "ReadAir")
+		handler = middleware(handler, "ReadRun")
 	}
 
 	response, err := handler(r.Context(), w, r, request)
 
 	if err != nil {
 		sh.options.ResponseErrorHandlerFunc(w, r, err)
-	} else if validResponse, ok := response.(ReadAirResponseObject); ok {
-		if err := validResponse.VisitReadAirResponse(w); err != nil {
+	} else if validResponse, ok := response.(ReadRunResponseObject); ok {
+		if err := validResponse.VisitReadRunResponse(w); err != nil {
 			sh.options.ResponseErrorHandlerFunc(w, r, err)
 		}
 	} else if response != nil {
@@ -11334,475 +11343,478 @@ func (sh *strictHandler) SupperList(w http.ResponseWriter, r *http.Request, id I
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"7L3vktw2tif4KojcG+G5cympSrZ7bNUnudyStZZaCpf6OmLcmg0kicxEJxNgA2Cl0j2O2NfYt7gx3/dL",
-	"P8o+yQbOAUAyCTDBrCrZfcf9oa2q4h8QODg4f3+/vy9KuWukYMLoxbO/Lxqq6I4ZpuCnV5X9fy4WzxYN",
-	"NZtFsRB0xxbPFrxaFAvF/tZyxarFM6NaVix0uWE7au8wh8ZepY3iYr345Zdi8Wr1hppyY/9YMV0q3hgu",
-	"7XPfbxi5ZUpzKYjZUEPMhpFyQ8WakT3VZEcrRqQoCBfkb600TF+Rvywu/rIgK6nI3t7BNRFsvyhwoBtG",
-	"K6a6ob5aPcJXTw3wF/s1upFCM/jwd0oua7az/yylMEwY+0/aNDUvqR35kwav+Le/avsZf+89+18UWy2e",
-	"Lf6PJ93MPsG/6if+ufDG4UT8aD9lz4QheyXdrLnb7FOf2++CQVQVt7fQ+p2SDVOG2yGvaK1ZsWh6v/r7",
-	"YkkFLqBhO1zdwZ83fL25tv9YSbWjZvFsUcl2WbNF4edHtLslU4tfikUt97mX7rhoDcu6+Je+EP3k73Rv",
-	"K9wAP4Tb5PKvrDT2He4XVCl6wOGh+A6nVK4Io+WG1NIUZL9hilnpUoxQxYhmt0zR2oqNn56plcP5j7xa",
-	"04OOiFSxMHzHai7YYAWmXvFG7qygjd5xNEuwqr3HuyGMpqlYfHy0lo/cL5es5mz1GD+j96dHfNdIZXDv",
-	"m83i2eKW1bJUrTbt7kkpFXuCt8I4nqtyw2/Z9UbyEj6MiXZnB7VlrLGDols7oKU0m96AujkZ3K9PinNk",
-	"hyxZKXdME7nCzW9fRTay1Wwj60qTDb1lBVm2hghpCK05DGgo+FYo0u8+IQeDGRjt4uWBbLmonoCCHImt",
-	"tOI39xW/RB7kLnntxGuOTlCyXW/MqTF84y77Be73ujBLtcEda8V0ROVUEgfsPogLw9aoNeQq/ntt6Hog",
-	"aYrRykpTAScXVfhvK3/2X2OhO9o9+LwCRwKvHeuXiRmvvuV6M1Nun5OK6409wKggFJ9zRcxGambFeMlW",
-	"Mmimvf0/q81AkEktaVWQUlJDqKjIWsm20SN5XjKBAj25onDRL8ViyTSvGB7tw4HaoxeGCgexaoW2g7a/",
-	"BcEllaJ7OFpH+xoP7Oq5Gap9atgjq6eit0h6Ugqv7TV2j+GLRwPmguw3vNzYaTR76QaoCcfRF4Q2VBmy",
-	"UnLXfcYVqdnKENmawl6oN1QxDXqkIFK5deCaoIB4sbP3WJuH210RU20rdWAKZ3X0N7duuQfBS3s5HKX0",
-	"4yu84cvxwcPj77Iic+oFryWeZf7YzBrVa2mGY/oDnPXuh8vxANEA+7u94zUTa3u4fHUB9/gfLyPz2DD1",
-	"DdVbZtytfGcX4OnFBd6KP3Y39lQFqB2ao6jgMlAMtDqMxWrv7VArU7APjURLAgToGYH7iJFrBvsCTYtO",
-	"qpZs3YrwZ5AqKZi9rL+brIi1pidi/oYFaD1l/2Sf+WjFlQ6y536KSaBmpRTViwk5NHRZs/ccl2X4za9l",
-	"SWtiNyuROEq42OoaagxT9pr/8V9+urj88NPFo68//M+nP108+vzDvz776eLRl/irf4ntcmfax3T7kWKG",
-	"E9Nf3tcoTpC6HdatdMw0fK63+gXM0RnWBdfEyl5FpCiZ18xa7pjZcLG2f9aUV1YclozYIwRVpfVApCEH",
-	"ZoimK0aWh+CZbIXcCxCBWoq1fySHv1Xt2DZJmpOtMLyOySoTYRDy1qo3KeoDoQKlzB2XhIkK9OJQVu2s",
-	"Zmjr4zM0w94spdw+tmsx09i096Gpab5ljdnMNG92u0wvpSnNWS7KboH3nvj8RrHmsf+EeTNgb4X3dmpw",
-	"xgRU9o1vcmeh4ujtZ9+gN7SJaA/FSkPFumZW0JVsRRVTBnteZY/tWOTgvScmHRTEYzdt8yYdbu3Nup7t",
-	"apvSqgg94W8vuycnrqBCOztn6gC74bu2hiiEnVQmqjdcZC4ffuZo+S5A4cPJUpBL+AEPk0X0nOXMOW/3",
-	"cQbDUZf7BUdSgZ8TRtR7WJiXbkiFn96cgAIIR+akMsHU+vDjJvNyHrG8pWCFj0iAEdqZAqNd9NeWl+xd",
-	"aWaFYyLRkWAVw7oTlE4w+CX8uqZ6fEYkX+ONvdFwg43lAxFS1oyC6O4pj4Vt7MvdXsGTjSpmB9LzlGBw",
-	"uaGbHyk/HVUB88MZGn6jdpPnBaI3+7119x+ZI1hLhnIV8Yd2K6nQ6BpNyUbuyY6KA6k5s0tkLQ+3YHtu",
-	"NoRyRZbM7BkT0S2bsCpGkSWvxNw43Y3DwZ0KNOHkPf6m97BZ0SY3+aCLvWM7w457D/FjiC/1BWbpT4Wh",
-	"xrVeqJ2KDEfUr1Nrsu5wl4H3esi44Vu8yippLlyQIeKWcE2a1lgbfXkgGyoqQleGqT1Vlc7dENZlG7py",
-	"T78YS+qOKi5oxU6GLf11oGw+snyP8g3/OBxGZBSNOiNSCDkEKbefaQLWt9sxZasUE+VhJAU7Rs07pr5f",
-	"5xqPTH2fqe9jsSRN6xwRunGXwR1tOWNib5i6dXdOTq7G6xJnudnQfVoKV0r+zIT9l72OVT5UtFK8WrtD",
-	"pZuOoPWPVI7bG0XYiDl2NaqFc61qe/PzYGjNsPFoXTO1ZmK4DmMn+9iUkKjxR4FiO1shcv2ZJijqXXjK",
-	"+WrCiq73JPMOY/vKP9JYuk2uCCVu2fOeVTHWvFCcnQwqvaupYcf20OjtZsM17M0CT64Nw3Uv8rJQSXvB",
-	"rioZJHxQHrkiUmFCMGvrgHi4UNdYI2r9MuL80D3ZM77eGDsAWtck2KMZ3yRvmUjOFSOa7uDEp6SSO6YN",
-	"L62XnykHDc17dEOFHbrkdeZzYalz5cGquxdK7qZSLhkvjapRZwePwsL2+1jFlzUjDVWm8CsDEpT1jfbp",
-	"OqH+3AQ2VBh1gKARsZf3ZeykWpjSvUdK0g3af29vRoueUvLL0t+y/jN6r/NiPLBfnRB6iYkZsrAxvpH7",
-	"eqbW5GKtWMVdCn00LTtGdavirkPSp2ha87Y1L3NjFoaXW/3yHAezN/jgHfjHdcPoviI5cVajzLdjg1az",
-	"R0Atx+brUu7rfLOgW8LYMdXlZE9Zwj59OzOLw26Z+E62KrKrILgJe2rHq6pmZEO1qwSRmglM0vhtt2MU",
-	"bboNrW8HB+aSHaSoyEq2ilToueScKvTA1Mv0VscjxV5EtKEHbY3vgZYPk5+vxbrKBfvcGxCpWSMoyNqO",
-	"4/LigpS7f/yvu45iRtJoN9cnoNtRYGz63m1CZWadv9zoWefvjh5urIUYD1G4ja2nzq6RejpK/+5kKwxU",
-	"LHiXCpK56OZ5s7lvCOpGSqEL6+ENFNBItaQVpJIrHgskWJ/CPhfCxOg6OlugdmZYXjWMi2xHFkkx7cN5",
-	"UavDaoyCUEhGCMYqTaSyP+4pJlfyVk21y1z1r9rlkiWy3ZBZ55rgNZiiryCX45xsCJKhli0i4vEJTJus",
-	"A46qcnNjdWTC4ofvlCuyqq1qtN+I91yRC7CMMFmUaRgZiD3P8EZNCFaPjKA9bSb3Vt4L9rSJPT2S4Ctl",
-	"W8PHC1jtlZU90dtlg10qlduki1iJSN9OCKaBmxqnUd35mDDdQIaLhZcuJ6fD5ez20/CoCKdWd3B3hl1Q",
-	"aZ3y7WkyP+tRW6WrDpqbOg1lWV2Ry8hcqfhqxRQTx7GMo5hcqC6bVYiVqIfYchH/w44esiVs9LJUrcN0",
-	"gBXGUgxizXYUOXHjLWsing4sB+EryOxSjanfWsotq4hVs1IdZa8Nr2ufvmYlr1gV1Wt2oFNL5BfSxCNH",
-	"yTkXbJ8o8xrOX8oTchOI5b4aZ7AbS848euslmkVnXnJD6XEsASNkNJ+y73bBsjWkpqVdhW76MZrD/TUr",
-	"VAK5DuNxHhrHBlLhR+SXrRjss/g2b2dXsfn6iKW9FyokCl8psqIl66Vq2ob8tdVQQSOw9gWqqyLOC6b3",
-	"x+K3jmXI4FX7jayxLC43AqKOMq5nu669MqYvLmLlN/Hzd3lwxmnOgKfcT3x+bDkHZWITJVlHT8e5sbN9",
-	"Iuhqp/sxysy8oCus0y9e4Fg1W+QYGmQbuScbaQhF6cPzO1YHqdOZZNHWNSbXsFthJCobaQzTJrsinpo7",
-	"vS5dN96qtPXsktmfaWIv05Fk39Eiw9OKMDX9cfc+Oa+G/JapipfmsV/NecLg7oYRXlNDa7meuR+tMZVv",
-	"FV5Lal6JlUyk93fLpA6norMQne1sDcWlYrTCOwtXd0pddtFnO/IGlrQiynbO97XJzwMzf+7n7TfM/sve",
-	"6j+P6/v8OqjW+H5kWZz3sHXLKyrmJMXSz4LOgahRoBhZSVmRHT2QPeXGJ9mhMhRKyXXRq6HwCZtBteDd",
-	"J67mO270uR0LP1CxZgl3iJIVX7eKwQcuMS4B4QDDGnegY5J5J28ZuOzLA8YljCYrzuoqFZbQ8SIGK+Gw",
-	"a0pa16wirNYMZg2ncScVI+wjLQfFHrd03TL1DIJue6kq7UOiQYx9UvJ4vo/0R2sSVimNFZdjOairo7Ri",
-	"UFjLGXcGBA9a43eIfQKL5juLBYz4tG+Al4EOWLgh5dizDRUnEzFU9CK2jWKaxTIbaylxZleKsZ+Z0hCl",
-	"wRRaY41Z35RgNmyXK9Tv4G1R139Dm6QZDZtuz81GtlYErUA5EQ3ShxWBybXeMRrxlyjB6R0HzGoqUteD",
-	"G8V2jTnE7swrrXF1NDAq/7ac5dWtAuv6HrRcq1tan7r9z3AR1GYJc/e3HlucTva8ighS4I6+wh3xve/u",
-	"a/rBEeKHGE67cKp7hR4Up/923C2xab/eULDLznCJas60LzDB/hPXjVKQVlRMgbDKvSBdHeJduncetmXj",
-	"buWbEZ8azgm7mdcSpqkgrqSuF3uGs/MKtDvq2nAJ+Mswe1HnKXSHXH7Vbw65OOVWuXxqsosgVsqtt6zy",
-	"UnJm5Ym7vVd7UtdvV4tnP80o9z1Wcz7ulN2mdJdy2y7KiY8Y76QP06HBbo9A/s7vjK7KMuZtDKftDj4H",
-	"dJScs8Up2VMlrElnJ19qpq+sKbShmiytMahxhVhVgAEFrRZLZgxTj8lbAXlLJ2sFcYrNmju83Aqm9Ztd",
-	"QSSvXxYktD6BKcPM45GuWPPbRM6ppktWJxrCTGxzSs0ig4F4Da+xQSVaSmqHGg3PdClRn6itJdYTb7ju",
-	"6i/zyuu63od7qTHH74y72906nLMncN4zHWcngneRYR8anxPGquZVV3iL5iiNiZYuFFORmgtGGmvLc3Oy",
-	"Xagf7o6HGeyXuUKCWfV4W1rzuJ+xoni2YAWFolwzHH/znZdOLxTF2UX7K2eaVuBEX3kn6qh+DxI1mhhW",
-	"19HZcqmclCmMbgjCYKyKrpeVC80r5gr0swMir+nBp70n6kL9Hs/JrqbSvXYVoOWNG2IvilRjX1kHA67p",
-	"p4MnOtQmi7Vm5EvbNVXv8hvATsZGr+Utc43oZ4VH+0U1Z5xPoWXZSFJupOsrpy7V3mtGdGeuzzgeecfJ",
-	"mJjvsLY+L1zkTr+YLLP1oKSt5weDmX7i8WjKJx9/pFjgXTnW23VIkZ5nuPlI4iepF071dQclMX+zZ2Yr",
-	"iwXswLfRE35tzZN+vdE85ZC1iRMRcS1bVWakV0cHzbA8svu4MJv99Lp7S+pwwsk8L2fmikmogb7i0c77",
-	"PUk1jHmcqIbjJlUFd4WaDrz9+kAq63POP06iabJTradS2mPAi8nM5lMpu3PANYbM6j1dxzVuSqO7krOm",
-	"piUikHSJjZhKTyju46f08gdxI0et2R+Tp0PN6C0T7uOPhBNqWEgj9xBOEd1JEY23ylibvIAOyx3X9kCE",
-	"HCJ0WWp95T9CfBaRlXGckGqd6n2dYQrZk5lV92j/QMlQpp6FF8Tr4azrt5ZMQ6wd4p5tA8khMJitvemh",
-	"BtomejyfPoql7/c48ygWPUiJGZtkxU3Cgseg5DOiN1KZgqwgKoFwDVEJgBAARlLzAjjv/B2/fDjOC+ed",
-	"enGTjyhW8gYiZKxeobJzrbugUMbZU8Vyk9tz2p9n9iNruorW2h5pXRytuzzSfntCH9Pqlmv2+AbncJ6w",
-	"4b0eFbAXw/cPCyIw6c/KbaTBvzTtTNHBGMaHWHuAC4Q47bGhmmxo0zDBKtdcFdJivuyrlDuI0lO9PV3z",
-	"FoBUfvEt0SnrHf+6amtvxzsUKetyxKNIPSyE0Zb0zc7xG6HEP669fEOTT6WlYKoSpgVUIDMmYCbdpT2/",
-	"R0cPBJY6tVz60LdpY+Nd2zQQ9MZlqVlFzAZKLqMnmX32rIIHuf3jbRRC0DcVz4Posu56SbWZB0hh77LT",
-	"eOquF/66Pi7F5A3q0A/GRIARqujiWnnC1TCy7oP39LCXlvhjV6e2hB859FNtMGu3Y3U8pm79+HkzG29k",
-	"3PfzSV2YJIld6bvZcnNBr0S8IlJtx2NB+dcIWhV6ft2SOSvcHjmxr9tJxZKGEMAYQJ7fp3nMhgqwwASr",
-	"yHAnWj1l31q4JgG4mWJmaM1vGfhUlBja3BGlQrCPxgNjTc3in/x1UAe6j+PZaqZumfpMk7KW5TYTY6lY",
-	"yNaAfj4xhLfusu6Of0+DbGGu+ST2ANebbw6vrTS5OxIAYk1NW82XNRoSR2a6K43BI8HhTul+NYyD1sI8",
-	"UA84i1Uz25d6wAV9X/JpNKG5PDmj7zdM7SQAId04haSZ9lM6Qmrp4BwhoutzG9GtoDdyf3L6b+Ain5yb",
-	"p0m0YU3OwXBjnAU9Cpj4Tx2JUzFI+HksNrl3BQyLwpszRQDicSeWG1bvBOmkO9gSnRGQsp/OwjyGIHM2",
-	"mq/bw1nXepHOPpB/YLR6BWH6k5UROK1u8L1XpabmGwDxnBmOcrlIf3qUUm5d2fZaTsWn5iaQICQQN9FA",
-	"UECb242TBhQN+yZmVIGn2lMhcKxzQVZtXcfbtO68SdxOwC8L4o2jTK3RH4VRh3xbHzyGcYa/4aXxHYh5",
-	"JVd4Q7RYDA/ZOfbccTDMPaHoxpVRBfAcZM2Vk5Farpf2Rzt71nMpCELSdme/f4ufyFsPwD4j+D5Dh87t",
-	"HIpm1PtYtH37DKXUWzShfA3DZpDNu5iEbBq9hXpom6SbE68gh9m13wQ+TauEaxp6RlY1bwqiN3QLPW/l",
-	"hoHVMgbzpHV7FrA7bCHXu0PNKbcZlvuVaNrz1jxahQQLYKx3XMESmJGZdkWE3B8F3yAORM1RZ+RpUYrA",
-	"KrNbXjKPR6Sl013QkAjNwaJk1vG1gkPkyuCgoQwE4uq9uP4fvhhg6H41QGj96fmj/04f/Xzx6OtHH/4t",
-	"isjqpdp7Ph0AC7oxC5Qf+EfFoUoXjAQYBZ5OGJZUTKPl5r2l2iqwYqEoNGdJKESCMO3BI9lCnsXQLROP",
-	"8Bl6y0GPGtkkPKupnVZLk7e7QqHYl9EysWFtyZKlwhymsxNdBoK7DmErOmAxncq/hC00fP4//uMawqzw",
-	"euzPtX6f95Dsn+zcF+SCNLQGPOIvSEXVFv7kJn7urgRJSG3CG3dkzs5FS1JJOx9YC4XADnYTjqwKWpqo",
-	"hW09KLAjOz6QHeWCLFtjpCAusTea2dkhrYoZyuvpYqpE5LU/HmuqRQdkJf5ta6JGjBVYIQ2UdRTEbGS7",
-	"3nhQYICK5iYeEtrRw43dM7GHHpWfRO+3fm7iwxCQGLr2AmKaPWKiQfAN1YO6wz3lTosM9Qn+S7VC4L+s",
-	"asF/gW5xv4QEz6NOrThAKBeyimoGw03N5gAl/+hbPO0UkOCTIgbzGSDIOAV+IEGckvup3e2oMwdnnGjg",
-	"YOWn0JcTZXO9kOv4jyHgPw5wiura/3EUqr28uIAuAe/nhVwRE1UvBB3iOVCAkheqSQZWYQ3pjnV1XL2g",
-	"Kr6rF3WdiNkmYhxnRUrjuLr2KIKhUq/Mpu5PjCdhnWL9VyIQ2mVkhgOq+ZbtuWa5wDjL8SNe+KUuJYBJ",
-	"yBVysGATsFOQTAxCOneBphk3Q90msFrSwT1pEo6qc5XyParp2Jh1WmbUu8yN9kyVu/RCNDBDcT3UKs1m",
-	"s5e4DYZZJojY7UMkeHSqW3M5fwr8cZTl2H4rExVT0UCsPb6sNgLspIZykNQNFZX2rWbakFatraExq8Ex",
-	"OQx5izogBhOTyvFaF2SOojHezLnLUI/zmm4QRVi8UD6FYSlYJf9u95058P9O3s4kALhu1S17TfncCKA1",
-	"yKPZB82tk+Xz48i1xkVuJVsX+0v76vlFfkbmbxJ7jk5mU/Ag3AE4NF5MPALu6Qbx8GXhRWH1/Uz64UZ1",
-	"SntOaeS4py0Cz5Ib47dT2LdFtT23ikV5qLlA5E9W17zRksdNSWDnmXP01oxq8zJumdR8vTFMG2yF6EKU",
-	"1unNPHWd/xitt3K9CtngZjI50A2jtxx7Vu+SOGvqVtG4F6Xo/nXMgrBWkaJ7Z0AU5PV/pf91+V/PTgF9",
-	"3hePzyOAZG2dXfdir1WpTnAOwTzfKMM1cZBKVdE1BQsHq6MxxQmpTXtfqK48HbEKWIf2PhSGXtk/DMDZ",
-	"V+fX1B7pgOmYnKYrZg7x82vLRXyBsSHe7nOIYm05kuBQsqLGHMhe0SYeqk/V+sLFvKTZnQnucmzrOW7r",
-	"dX/EXerh6GrOxmXx3XbMeacXj2zVXpnNORHV7kVBYfinxZYwvOeuKmXCBHXbPagEr1iLhe/kBWlx+no0",
-	"7P6C9dY6aFuvzII8+p09XbndofXPcbsTKNNl2wtKuV43CugJFSNcGPmMLCWUX60UE+UGgs2tMUytam5/",
-	"sA+IVU72SVUShzyAJrQ9MjuEQgqKJWKVWHsqEo+2T6Glklp3GgVUGrtl6gDQFiUT1gI1iiVwD2testjO",
-	"grUM8Az2Kqx8cvs9R2M11iKJeq92LlphvfejBch7MkxYDOc1YIf6OpewTHftDsKSVyeDZ5a8fgupg5kS",
-	"vG6ZjoceV7Ku5V4HC7HwkJcQEWO1ZtEVn50DplZHzKpkYEw8j4zZ1bRusN77jn5yGFZ43wlHRhup2GO3",
-	"BtkraHehErR+ArfjMnI6Fzp7Rz/OIF2+zg47sOb6THrma0xxXC/8Y3KQw+DLz+yM61UmnUW6CnR9LinU",
-	"tf3/prhT/9nJTX8nEf2dRPQhSUTjIBQdGajb1ktHCjPFDYrxsPlFU3g29kq4i8xoaJfjvHu+ciq3U9I2",
-	"nkzt01VA1Mt0PeV0KdvAXQqlTMR1W0QQzZO50spxVcUSR/mHPwRm4982uzonjYTxm8zI0h1L4XPA+5+F",
-	"dFYBPCMtOKzQjXUF9lowW11N+7iweDVFsudFQhOU1sByK1dXSD4Uys+JoXrrG44mXhgKAFNJkjn1rVTN",
-	"Kod1zDReH5Zy5/LNkOhdS/eTHfm95JX3fvagisjX8xiZXTIU2vEyrFhXQ+XLEPHWYNwepaK7E4D5u1zt",
-	"Hn6Kny2/+3JC+t/K+Z5MiOh/G4jwZhjBGw9lmWPalhspY2vEG1YQRcttQRQXGsrc9g6AAksSaWUF+lQD",
-	"aI67962nNDvL2/tjl/Y+o9Hc7dtwTl1hmS3XGxepMBuHDjHgnPBIfwfnTB8dYvsjpPSZyZgzToFEDMR6",
-	"bxqRwlIr1Ts4woY9w2d06Nz4iOl29stISgJn/NxJo+LwwhcUxHA0qE7gZiez05Eq3lfVie/6w/izGFU1",
-	"Z9rcy7m+kcvEX5CwLTM7FBlmw2RTs4Hp/8Vpw5+Lsxds5iFlT9Ejn+byaaxa0Mg9VVU0JIKuIZRNcwO9",
-	"UJrs6aEgXa7CdeYrzHrj9qdb7JmCM38nd1hdGjJnUgpwHbDo9cOpXQIf4o+ZaWnqVUN2QA8lrWMByp6+",
-	"gsjqatj8VcodK8BYO/qD12Bkyxr4Yzx2OTfnbid5BhkJr9i31iYefP5XkRSwdY2igWYJNh1260KDm8Og",
-	"BccKUkrBARy0/z1QebydyHg4fMPrSjFhzVErMQSjjqerYM/YoLGMlXvMtOBFMoJ7qnbXcTQAAeyKIW0L",
-	"gmQvvyIXgy5M8JoEOyNl0lVbuOF7Jek0oh9eOESyApQ3cNy/w7as84OUzvq4YwX+nFL5hytsd86JKzEP",
-	"k21VZRuvNu/EMmF/wIYUcu9wZjbOZ8RQDdektuYXFWzv6yB3/eLz02dQ5sGQW8f9wvlCcw3JJevIfLDz",
-	"3WOBg/eJWK6yVyVMx5TKG1qv0rCw9q+uiZhrsk7tpJMkCjUXbIKmBkE4k2QKM0ivymQJLJSgSgCzzYcT",
-	"xML+SGIanoOzch5akXtyh5jh5iAHbDqZzHEOwDGkzr4gpZR1gVG+grSNtTYwRn7SwkahcZ4rrGMRhCaT",
-	"Yv4Feq/nssu/6AEVnOFr9ZvhsSeLLA/gm5hxzXPhK2NxfQJCKtUuPEdjxSH5NWKzwF2kYjdVPhQM183z",
-	"OxCdVJzW11HEWGfDMnNXBugB73MCLCG3vLMPSzGCSuBRJcBrsmF1A7HgeIxwEhChhZGLtdUgLpkjzlOH",
-	"8pap53fipFmx5wkMK6exfbSkx/e0ZDVnt0CfeN6w7Wu/OURf+/WXdv9cXlz4Isdz35BXBoXVjh57yG+U",
-	"/sT0RzvYHP3Z71bci7+TnTyeHZjQ1eMXXVZhloqDu1HDqcN8lvulvGU3jL6JS+uGY1wcKZgKsrvq9N9n",
-	"1jdrDnk7mXK1qmOF264ZmCIVMBdr4tEFZjXATOZz8appRCAmgLxtKatDQAPq2NzAeHlGHOmb3GrIoLDK",
-	"o9y6ODC052GZVqS6cco87uElXsQCTKe5HCDv7q59u1ppZiJqGArjbx0Sf4WZ+ox5TiWtoxlrnxLHjPXV",
-	"MUAytI9g1aPXLnNy0/iWd3LP1I9xPxVK/UPdFqvZzjF9SgRE6I/V/lfbk6lmwzQrr2p2RS4e/yGwv9ft",
-	"+rPz4Prcy+LRr7Xi9VSewY8f2SUACE7KFQ68ID8eVQCgjyIy7dINo+bPTVQTh15Ue0SVDkjp6cUF+cd/",
-	"XBcQmgiFFnIvcvdrsrlpxVS0eA1Ih3xTvZ35vVSAKtOawN2rGK2IXK0m6RV7AdzI/ho5k758Q94yEW9V",
-	"ZlSJucypPfWxoZVLwoJqKUZq9RkQn2v4ylLeUsWpKDtLUq6p4maz85XDTr8W/ofhLrenKi5c/17dUawb",
-	"WodcsZUKfK9DZ4OegfoAfFBK7kUETNp+UyJXHcY+8NzOK/7+ol8+8kUM3Cr3yhCpTnFszSncYjS7Caw6",
-	"qxSLQaBHx/3+8amNVeMdOwPwGjnjrYPe6CWQrKkFYT0vGjGeL/+ZD7F0IzhIuXUESmihBRn6EB8YFOZH",
-	"uOJboV3gARidHFAiHfT2e5h0j1OUR1vv3vlDK47aVy5meNpNOMZyuhVouY0Vt2MND6nZLauR5O+4+myA",
-	"jSMb/QpS+vFKfqvaFdJN2mmTq5UrO+DGR4JI1/Q9foFRUSSTLtoaTd7dpjHNYonx22PMKpcpD2voJraz",
-	"O4d2kbOo/Gi7I9rNcu9IyorHvt2LF2oWEnQkGotVWOeEYX+3rf/pbevfDdp/ToP2n89y/ac5Lfu5oowa",
-	"4N+P0jSH23nH4yc++r4XDgRwNmGbwC0LXMd+TxGKh50HH1zKjyO3pafHuqrxU1m7M3xFbhyi3wSp4Rdf",
-	"Rl/co0mbEPDwlM+/HNS8/+HiIuaEAJdq7xMUKw0Va3iUkq2oTteCJLOQL3179YxVvJEdvovzWmDz9StW",
-	"XZesL47wpZEjxvAcphyP4ny6fcHBho410hcn87TwgpyGmZeub/Ksjpnv5P4HiJXNLLNkdZWitYjAnh5N",
-	"8wSiurXYjKwz+5WtuZfoO9jw9SabnL+r9I5Qjcj9jLYql6fNxIi4viOmAzekpocO/1u4in3BBUDbGybI",
-	"lrGGGGndc8Mb0jYIB/c9FKpEj6aIMw2tEyFZjEMvFuXCTY+f7m4qw5izaItTgCd7FjMFQSJD5RoU4iop",
-	"1sRI6cAQV4BLSRGdNsKxzUUl9/Gj0TH1e0RqIOIDKxcNYZeppSvmcSFdirbL4iKp+HhnpBYxYF/3wDhg",
-	"Ke1X9Fby9GntgDhg1rqvLHC39gA70njBRyc0Yj0/DkrijDPawUWDrmlnVyo/P7YdqUDbsutxCGwWRpIt",
-	"ICtioQgaVtmgnwFuGLE/AdMSQRrznMSQt56VDpnVOhfQJk8VI/teJw+1CdUCOMDcFW/n1KRHV/vVgGns",
-	"jIoJl8ldQ+HQGhuPoT6dCc2tBDhc1kbKWCsVrzJX40zivaWM9fEtD6SrP5fgUlvDxHFbN23dwHes251D",
-	"B3Git6fBOQKZXso2k1+tWJRULXMlD+cu82pGy02M2o+ilXVFLghfhcY2h07LMs/uFc3lAPKIPVGeDiDA",
-	"ABA/a72BtS586dkVoaTmf2t5hWAiDdWG9UMC3oBFsjDPCb8I+ApR/B9Pqnzk/ImKhPqMUKsG2HpOUkWB",
-	"acs5qa4ji/GED8uFNg4DP9l6P9MrVjyGzW5PpkuyXYME4NpvRYp3feyJKGlYdq2SknWKeLjOZpGSq3id",
-	"Sg/FgVG7S51ScUAvfSo2zXc7u50Ro9bBLTvY4pwReKCa3gI8vYiSLrZrquYgyGTwYw2QV6Rr+0JV4La5",
-	"m0//eqdVcJt2S1agYvUvToOpRDqdXvWZH8/qdnpl2G4uskXmRA55MU/01vU/ZJ337QZqkc766teUV6/l",
-	"XA9tji9rr72JxorsBqDC0XhvqMcBoaYgNd+yZ1bZsvXaZZmpArucG8/8u0jQH+U5zjGHGAe76I055mAA",
-	"reb3LtByFjvqTGMgkaGLR9P6b4mOPq82IJFCTxSjG2oNii5tEnVRUnU6HcL9qgMTmoUIwdcjVooUE0sk",
-	"MtD3Z2vOiCMP6mxCSFCxjr3aO2I+OQRB+oapkokOKD385sHA5Pgw0udyOpCTxlTDolhASYSdpti8TYDU",
-	"7idY7TosZV8tcsuwXOTBPjWvZjLCuRxYbOwn3SlagCKeAFqkALM4gm4db6IYXEtf/mkA8iOqFSeg3GPF",
-	"vbdsJjiSrKpo6Ac4PKGxjZtej5dTxl3SkxtTxwMh9gNOUKxbZ/IzPfhmh2XhYAYvexV6oQgpwVGyjxty",
-	"d0Q2joAaa2CVwLnGCeyW5bSMJapJPM6p02VB4DJ9aqfW7+ZVv2a3rJ4dRMEhB+3o+g9KWtcaEdaH2yAp",
-	"iWdTurglwvtzDCb8znMtJr5ls5nAvBpOuvTWsYOrmCqINnRtTxB/AEGBM1UVULcgGdJDkdT5kd6ksnto",
-	"o6WYtcPthjUzkJjslCLh1XhEiXan/sRB6TsAE2G8A5p5rb6APwimf525hJFPT2SKyhVvvb9JtPZ01hM0",
-	"ZqDNaYDpiCXl7gNj4KRidQqvm6Qj4euG0Wsg8/vIf9Fgpo7FL1d1woa+o+YMkz+zOjNqlvZlG7B7MSBg",
-	"P7nCpmuourE/Z3NYxLF9XGzL6uuNlJo5jR0JhyQXHUnwBI7u5Ko72qa+lXYqDWlPtsc3yHI3Kw1pbwyr",
-	"Mxe07zssVdUdMgmp+GplTSCwTGAFuOejxcVwDP7hDuTYGlcxxQ+HNydl4eiAmNEuevrZp3XoPWCQQkr5",
-	"tdu5Z6WUX/Nb1sHpzcLRvUeMs98a8zceyJEdinjm/n4nP9Ac7Axs6/dKJ5YPwpEykUUPjaLHYJNQGIoN",
-	"jFl5ep1ksEYAC19eV2KtIiOKaTPk7JnMusW1nmYmf5BT0HT5rbUZXAURRoLzKNBf/caYzbfskMD8nM94",
-	"Lrf+jsj+3dDqKOMOvdFjwru7tAkP+NX577zqn4BXXbZmjpTIW6aqliWAI2TdfVxDtaseFpUvl5lRy+5e",
-	"dJM2sYxH+JgAOTQsWdYMc+2Odbgy+Oob2jQMQOKl56NxDEtcQ7l44mX/exCvz2HrGPSN51w/g4z9uLqR",
-	"HRZFVzgFJ0uvfHYESutOmIFEdyaDUw5BsftDJpo74LcsFxTwyMbtCP8yndlg5sVsCoSYnXkSloFybDpt",
-	"BVedSb43Hzv2VBA+7715cEEOvh4gUkatzx413B4I0AoNSEIdD3sEpg71+fNTVMdgChyBMGfCndEUibEL",
-	"udc0nyzthvLqrf2WWNjfUGVSFgHyx4R+IDQSGDP5nzE3Bg23JI8DO6m4OgA654qOUbcgYS8QAmsZfTDo",
-	"9xxkxn46Be3cfhC8W/xu9jr4sNLTrfmN79ayt3ejCsalb+ekJut210zhdHbUKCslf2Z9HHOstqDIQN5Q",
-	"BaRKbHdFLnMwPcs2zlK6runPccpLoCBxiHmtsV5OQdahFC23qcdzbSaLTRqqHq0UZ9UVcFuNPiVU1kMe",
-	"owRrOA5CZufuDdU6l+eoY46JxA2nyVRWFOtRjcMpMnsmTFg+DL2QPklQSLBeka+sQVOxFW3r3IoZK7H5",
-	"LBVR68qP2qk5nEfXF3jV2dModFDP43u43NuPVyKs2/Sq6FatUpjW7m8/UsNUhF5mpZivBpTodqyfWNkr",
-	"d//4X4U3XR1Wp5Mn90QHsuKQLOfQT73ZZU4z9NxNeUreuAwA8liSzshaIfqWn07/81oxqpEXnqmVtL+t",
-	"HLQXfMQATzehBUuM2KFgD7ZETvvEO3/fecEuObe89V1oq7fm9ZZ76mOgQDJSHZ6RwOWBlTZ9wHZnIOy8",
-	"kgIegyLwPBzIWmKZdIX2BPRBei/It8gg58Hjv4g78pvMqjGy0/cjhfrQ3JKsuGNnJ6s788/pPz2ndyfu",
-	"tnENWVSrx53iKNvImE4hnMrWTH8rIL/N/9QzWooQlJzrjZXsc/Ov0jwX2lUS0bp+u1o8++kUDu6urTHX",
-	"90sxKstIHOMpCXGWLfRI5lK27ujhWu7Y28RKQCTWP3hHD2F3+S7zrv7iiog2QI4j9tUBmzvCUp4HSzYV",
-	"NpmcCIfPmbs90iZCPKt/pH9xVcKojqd2bFR+iHYABFDRoCZ7PX1HQmu9Zl6ax53gzZNcd78X3lfiDNYX",
-	"uRoEBMcdiBwNEMyNzia4PXaHrHC/isu/9T/g+HCtSa5W2fC6tscHnBD9oh1R+mtyN8uvFmFOI6FMmLX/",
-	"dNGws6NaR9SwrWL1ITSr9WXC6SiAxDgKMYQP7PMUnQOieH74zLPveY3iGUGd2MXc0je0Ym/4x5meKcNI",
-	"mT4VI7d6+69Uge7WVw56AppfPK485KFRshMz0xPIFa1r/TJhVYSqPntuHHegJcVgHW/SgGG5wukck2uU",
-	"XpxaPChqjxZo1ublOVVi+Fb7Mf4hRbdEYdpyDJg3/KOViHMNGHvvDW1LNrvSDiGve1gdgXAPEwCjnPeZ",
-	"zWdUVBNpT1D1aykfTkWVVNEdq6N1qZoZTTZUVdGa07K2y/kyCvHbObr9XEh+jnn8UI/DLySBXiaA6c9v",
-	"VaoYa94kms/s30IHmssKdhXGWQnn5mV2J545nR9+Lw2tdbg899lrRbl4GQ1XwYxJRYSUVc20U3zcFKRS",
-	"mcCtG2muUyuOFerwV5fLXEpufyywow9aOz0UtjbSFbHrT6nMtqwxySyq7w3bU+6KrX3gI9MRpYZNPzwE",
-	"UrpX5JaT2ZM9VwZOIOOXuejf3UpnaZv8sGUKAl9znxVtqCB7ALYSdwHCx0F1n1IsyqyuhB2t2MvJ+jvF",
-	"ggPJNfJ5ZrqmQLwz1TzjMWWOFWpBaFUVsKsKoutWqYPdzv7d45KBfACL1PwlgV1GLVPWWZrua1gzg0Q9",
-	"vNx2FJp76pqMx2eLFC+krHJlSopJpK+eYw87EEkWSPCuvNA5KKbMSgLxzm76lwn0rEruRTAZdmCf86B3",
-	"HcqmqEK7aqY/z9TlxUX+6YF2d2SI4xbZvAGAvE3OtTvuN3KZmRwAWX45o/03ER1Jd//2+nsTu46ayW9C",
-	"do4j1XRFBK8R2UMacmBnhoIm21VnMAjYs0u2dRUoh7HL+QwFOmiKpUe49lltXbLmlXbJpyzm/5rHyrbg",
-	"mKTDoFcEfM2aFi/jyWTMvoAnXEupGTY8+eWkM/JX5SbyCm24UsB/YOcbBRmqeGVd4bszX9CuqcqfL2tA",
-	"nDRkgF5HVt6UyVQw+0QuywVgu9inYrm2MTxyxsfxymyud/H1tNsPvw344bg9FkslNXYzL6Uxcgfx+7A7",
-	"/KXedwDWogDtc65b6yWiU19h6rz90B1hzj0Itry353pHSKepnYoLtnzffAFX0XsQ4TDoiU9vsvu7sA+M",
-	"4ryrnibv5CnspcDL4+0Vf8J2RnRn8frzP+zjzqUc+Azd0gZn7JT/T8Xjc3x/h5rwhm7PJFRFlOySCrJk",
-	"XtKM9BiYW8FXY/d/xes6lgTmde01BFDVCLYn2Sim0I2dtERdzWDiTItDvoRoGHpppcPbs/vCmwHjKFcy",
-	"VosoKKmGqz3j641Pq+R9cKvzm+89BIu9J+dY6gLLR3xWuCKu1WRQ9BnpxJoxBw5c5zPtZ8KRqdkXomGy",
-	"oZkesJGnpwWop12jl5+bEfrNRKCNbu9AX/yGKi5oxc7AtriJTyASgzhRqtSBaEa1FFysA81nD8Piwpo8",
-	"l5l4RVKl7AVcJ7kiO0Z7SMt0h03YUNiUW5Qxh8D6vAhHL8h3Ckffn1w4qDx5cCt6R4n4gZW8mSsX52Am",
-	"7XoiOAlB7K87G0tpJka901dhfFlouvOnP4Km20dbnt1pDhB6G2ttVA6pLyBmo+/qOtCTmNAQnVjchSp0",
-	"qikIexrM3WiLerjpoQklACRgHQirV0NchLNgU3pIEqMoiUvSYY4V6WSI4yGPAD3EUFnnaNxTuMED2OCL",
-	"czgs07CLo7c9nX5ZkuPyFIX5xSTGSYxT2NO1ZSNq4i71EOp336Xz6/zpqVrwXwv6kgnZrjdRWXdGdU/K",
-	"7TZL8SdO469MBpKz5HBcmMM+ThfgcF9iD+ji9nJopcLiZn+RZqIaFg8J6XrLe0HPM4JFoblmbLr0tTCo",
-	"MhgEaOMg0pEVzwV5vl/M5Hn7ekzj7WsPE/C7ASYcKz5WDkqyriE0gF50Ds/4SCf0kJO9pIThBLHPRELo",
-	"dv3d0BByaiWG8/TtwJiGtgaruvdUVRqAt6A6f3Rwr98x9f06mu2lZMtrKEUlxziMV+Ty6UNm+aZs4GLx",
-	"V6peJvv8HJ87eMIO/3LHP7KqKwOpuN4QWmf76wlzMg9LDr4isyTibKMcAjoz5eX9hhFdyz3TJnR4GAgZ",
-	"hN0woiG6fgD+4nFtXQTbIZvd2AHdZOV2l+eznZ1CW6tp+bc2WYoPob3ONF2qVm/gOIMOVeRr75mhe4Yd",
-	"QrzcHgChBQHDTtfdO6wD+6UO2OWEhXWqqgTgcvOjvla6smVmR7V+LfWMDMMsOH/o2bq+0zkGG6DjE3ZP",
-	"DJ/Z1cH1P6U3aSe0gGrFY7eT5+kB1eKZ8Sf20bznu/lFUdjFTuy+k9pqSmvAAbQoAttg65D/AwBl13Tc",
-	"nOASa8nIIRTJA+5KZgIlC7LQvzUPCsd+z+MwUfPmGYDz7Ovfivcb9s43jM/u4U0Rac7gfJ+h55KwGaua",
-	"WrWTYNWYrx3HgFkiYtXC0F1QtjWDftoCY+lhv93l5fG2EKRugCgGhP2hISSFCDMT7GCycY+uWHyep1Ch",
-	"DCalzUZZC5QMPCDZmisXvwmNDHC1NopiWFoOuoXH3B1dvnGuRjzulw+FwDhl/dyTn12vNGEmOtnzh5PL",
-	"TM3AtIL24cc3TN2y6ptRz0HGbsb+Y9jOrYETd2bIBZTmeO0g12SkV6rWoyBOZobQ4hcp0Lo+Jm1DYT18",
-	"+hAr11zt5rJVIh6X6jpch+2R9ig6dM+p1CEe1orirXwn97hBa2k9ft+8lkBducKNheUwCEfkKMFdUQd0",
-	"w0FZAxeklLvdEEZwykv4ATnVhsGhiA6QJoLoHrXcRzbR29Z4/TU/z6h31iutFN1bVwxKIn067rdlWz+g",
-	"DXzc2kaXd7Q97yEQcWTApVE63u7FteudnGdIyX5+qYO92zIEVzyRDvnDFyeTFDU9OEa7rJ1ivwLA1ifI",
-	"mi/vi6LxvASK+6JcMsJrhJc/Py77di/mN6KclbnCt0wmrfjHMybOPjgvjj0npBCfqrwui7tP1nkSp/3o",
-	"pkFLWkQsOU8+8R254okvu8ukv6Pcft61rM5w5KTHXauZ0Vj/sZGAzT/SPjiaWHVeRdWW6L+1VDnqHkFu",
-	"/v0lgRtii8B/TleLuEMQkBHcI6OFGBBqzze2W1WnA4A4Da5mYtp5tM/xL3dfUuDMxI6Fd1T0+qbzN8QE",
-	"fh34xdIVIWCr+iRb8PhU/MjyjwPfhRdtCmvLGU8KUxF21+iBTN2mIJBHOMatC5zA1/Tudbbo5GKco6Jo",
-	"dcsT+B9Lpk2q7vQQ+i/tA3QMrNda1bKZ6lhcWeMQGWyxgcY/s+JNA1Vl2ELSJW+j2dTe5oGQ/PclreMF",
-	"S3UdXoFl1BAbz2YBmyEVL6iJysK2pPW7UOWeh/iYAK2SvlvbQy2OULjCX+yXL07N3S6rtsS3G3b82hMZ",
-	"+vS27aR3EhJgP/hA19iQggnJjKXtaTM55Dz8rz1tJhBre8k9WVenGxrqys3qscGOFTKeZ5ZieG+Jxclu",
-	"6/YWwn+d33r9DTGQvTDtCX1yvZG8nA1zjWgImAEvN1LjBnMUd+N8m6JcpE6DHT0Af07XxxdKs1vd0hoq",
-	"5uyiQ/cdKsl0rWg2t9YsWL0JU2mdlejdMDoDxhDXJBpfZLesTihaaEkqJgg1cg855LmIHW/lRsr6Pr4D",
-	"y87n4kuAPJzcr05EINx3mIoEzIVWdDm5ERQ+lOcHHjK5JU0LWBsuGgml/li8Hy0NgX7iOJuOZ9R3RhNc",
-	"iRVreJ46henr6NOh1tkMSG5Q+NGz2Wm8oHjBd0tReE0QBLknCX55E3oqj2TmmAv/fqySCFqCkruXaUQe",
-	"xRAorcNiQljF80ATek3od8QyzhOHoSQAwCB8rj9rMpodzqLKcd0O73hpWsXOg7sJBZUOCW9sBM9E/XaE",
-	"niksd3vwISSeg8Gz7/1MI4y/z1ZgTRUEfyFaPGDj7qHAMs96nw0DC40o4/E1/CPurhyfHyk28UlhEEWY",
-	"qeh+rKmYmwacheK2ZJpX7FUCxRWKWWCvIvOX6JCuiCvmSxMozFn8VLFtAMNzFbd4HbTk2REVhDZU9XA2",
-	"YGid0V5Aad0GYg1LaTZQeNdV8Yh5NIYTqPsJqfG+eS46/FSysRe8+iqDu5epjobjWGahHscDoQOQnidU",
-	"D/kWjyUoBXPNjw7HdliKO6j8vYyCEDtH4pQ15C7zDcMTEQ0rB75jFVJGMK5n2Nge0GOPAPMKh8jbgctK",
-	"BR8X+N9Rqrk+AmH1N3gYXdeL98hDfYC8uJ+iaKCslKJ60cnOMXM0vhdL57EKE+U19CJHizAh8+rrMY44",
-	"RWRJa8gKHoM6N9QYpuw1/+O//HRx+eGni0dff/ifT3+6ePT5h3999tPFoy/xV/+yuHsA3l/eVwcR8HNH",
-	"n4BKq5OWlC58JZrW/PMpxBlQmf/smnCtZNskCTXogeAEAy5VD2VBMUQ1n0On8dK+aph7+jLiyc3A+4zH",
-	"Uu10brmoXN1ngT3BbuxuA1/hBzkqZOPT0URvpILGsx1EW3Ci5xwHgyT03Lza7wfF7wfFJz4o4i5Op/BP",
-	"aPjZVW8lVcuX2RUL2ZhIWxfwvmckI0eln41dci6Yngcy2mKYEifJTUBvFP4NOSXk7xwa21lF5O/qdn1W",
-	"IfmPod6BUWPPu6Pjz/43xKzrdh0KJA4kNDRH6khzkSXOL2CZrjhJFZHsTy2FB7vtTej5aLfvpDKK8tlU",
-	"fdDdED0mKVe+GOloofYbXrMj/blaFT7i1ks/lK26ZYWzdqBmXQJC+h2LNpe13CdiVBuqqsIbJjuZ4PCz",
-	"w5oIcs6ostrw9Sb3Wmt4fDfz+tdyf51fRX/96Zq1XI0UvNRPQ2/I/a/NCfbP6T1Eyv0ZBFDMmJrp3Mfb",
-	"UzRR7dz1niUkZ8VZXd0hjIj3pypbT4WQfcdaN0H+a3qT4LeP3wbhq06oKyY02y1r9jiomnnayt8/UFc/",
-	"sL+1Lo8+J0Z9ki3yijy9uCD/+I9rx3S3kcYBz61lLpsr8sqdymSDNQSu7NCbmuDi75PWQrz7GabvEEZT",
-	"yq1GWxeQl/Emak6aZzjcqC2mmGZnndbcaux2vTHO0A7ImI5ybwznkesbW+c2tYQNLbfMaKAkdLxLRN4y",
-	"UdgFzewmrJIElnMJIyJsYSb+B0O3sa4W60h2zSezQacG1FCgeh0OdIkVjjiT/u1ZTCkoD2cypbxTclmz",
-	"3dwtywzFwq1xv7hSUk3lHGldyz2Lr+hphZumDaaDxEM0UEbrluVrbby8CAPO1uNIfNQmukIMN3XGKPCy",
-	"8Ki4JgiO+Yy120jzIr5dnY3Ya5cJzYpckL+22gSSJkBZd9EhqiHukol6qZg9z2Yc98jYfSZCxgzbb0Vj",
-	"BCP2oa4wg5K14nUN2h2amKzqpOLK+ugp1rOetZF1AHWEK3AUTZ5Cw8DD8WnUFaTDDCKPRAFHJ+JpiqvA",
-	"XJiiW4/HF/+U5t6BdwY3IhQ2TrdQFwuY1/juZjWzvlSHtUqUlCtwOjVkHAPpVueL4jC8XTReiY0rUxrV",
-	"YPVxZQHZuejjxPhjMjToUrVbFAtFyy0wZ+zBoZe3TCX4x+x7r+OfaQeO9UP2qe58/BptnnO4lHpNmVlI",
-	"sLHiR+oiUEczEBxAuwTESOtaXpMdowI8yciMH8MxoK/hh5ijT02rxPk6YIa2gabskykJuMiH1CfMQwy5",
-	"++Y9oGpOBtan6xXjUNKrmjcF0Ru6ZQUpN6zcPiOU1FJucQvs5C0LrCkFdpxD2NRxkcnWPCNa7lwxsosX",
-	"q8CitMjuEsNPRoYdX8FYOEXDldukkAK5uILKnZFQh5UNsekvTxdxJtvARgggDvEyDwb7uJYHj6A8Y8xX",
-	"Z55rjTVSxyp63wOrnDa+/tMHc/YU7Xjq+USOjPgZLcNMMLU+/LjJvHw2KkBcbpjAFIBHpfUceXrYZ9jx",
-	"3yByJ9T4pqraRP6G/0QcbzikLMT6WZo7zbxE6zgQhd2nwEvJXYLCXuiDfUxU/ezQ5akdeG+pIWBD4oJ8",
-	"/aUV7MuLC+CaKBXXDfSi6C2rClh+4OIeAHsOAdX0IBPedyAmecZPEyfZnToeeM20BseaGcPUFVgkyK4K",
-	"IVPYJJmwoHzHRoQPU7Pqm1Wnzsvxku3p4bTzYS8KfmpXcd4HXfCz2TV7B4Xg399TKX7hwxL1vtcLq5/j",
-	"2C75wXddzzj3d/RjfgA12xthTTYrKzdZOBa44xbu4e7GU6ghbNVq9hinZSZuCNwKA3Ed1fNCSd9JgNgd",
-	"9INf9anZNOVVHzqqpzYTh9Ov2Pb+SwZwiJumM2FDfmC0ehWGeHd0x2hiYTCLjrwPktyDU2dgxU1UstTS",
-	"FJ45tW+6RQuB7wUqbsI0+wEB287CU8yrcSzPGTxE68q8DlH/CXdpED0LejfBQMPrAlxMa+s3PnyYoJ3J",
-	"zuqxXXMW0BKM0d8/4RYOJxY78R6/kGrH1I9wXM3ZnXh7b2K/YVk7dGyUQ+GZ84+xUuQowRrqVKBGCSIt",
-	"kVi7uGXKJKKiHstnyhj4luvNN4fX1siGpdPa7Zn83pKZXR/hy91HQTRGyETNXSoY4PGU3YDjCsAu0IvZ",
-	"0Ig/9nqAND1ojK9YkwPHuLcSMNIbuq9KHWeYQ74BCelhP4egvcQ+Ytf5teICr4cA/4doxjpOELM+ged7",
-	"eXFxcRLSF8haT0GpoDLpA5vnMZ35fpCJQf63pycGeIIlJw4ghQeQlTF/c6CCsmZTvL28A2eaUfB2DGFi",
-	"h3PSGrPT+fjFbCxH5dYhSPnrHPSZI4l1VX2RHQoL56onQqVg0XXOhq6M3iYBqw3BCHVoGR57WjSuU1JF",
-	"spdWCT4tBr260XKU6DquszkTXTwu0lhy1qbI4sOflGaEX42j/LKPBgASjGLGNYDlASHBQN9RdYIaYw7x",
-	"hfNrxgttRxm9BSLy2lgNGbnxOJtlnxI8HKq75qreY/J22Wv0Ge+0zWDu5m2ziXlodax50XtEgFxNt0x4",
-	"HMWCmA1AuznO+h3UdJ4+KmEEeXP0Dstc7zRH1midXdDvjajT4usMLijC7xk/x+EqdEKs5Y5gGUjmT6wa",
-	"iYOezzWVrH7PbwXqaelo7C6YXZHk2IZ67nUnDlJB8N1F57Hlf0+FOWrvvmfDDZVvZ779eycJhauqcX0G",
-	"sfjaKi7sdqGExGf2jg6H7RiCqXvPnZ3/cVZKdLo6yDEEMmebzVjEGyd+oxZrgUzEuSLxZ7z+VXcOnMon",
-	"eAgskLxOarpXp63gm/lOyo0XscFc+aVGzTvayO1B35PzgNbZjGfFJwtG5J+WpwRveHW3g0LudkxU1Ljm",
-	"qhmKMIXvecAOlR7xgHsJq64IXWomjCuscF0dXMdBPBPWxj5ZJQO5I9/xkAeD4HNRp1YIRuPenZDc3ky+",
-	"no+v+FYw57bh1FBEYxoVJbni57HZI1fx3zdd8dOJmYDL4LuPpeKEoulfHYWcvKG8eivmQxnNiW9JuX0V",
-	"tVAE6+HI0i50C8EMQLp2rDmxxyaq8jLrm7AB3BU50XiT9Q2tzfzQH7tl4gQF2Y5R0RXI7HhV1X5Xbugt",
-	"K8jF4y/vnxis5n9reZWgl9OSbp8h0WhBdrzeWoNg2VrT0P4UhWBznfnjPwD4xPhFlToUZKlgKyl4Y/Sx",
-	"RkGxTn5u11C1ZmYO6alnJp0bLHRfNof7zAvRmQ0yeThjx5B8eJBAMnsj9x4HAwAZrsCi9Sx0O2i8dHWx",
-	"B/K31tp/5jCOEKbY+gPuzYCHuyBr0gPNuCJfZVZJwwmRrsWWK8ME4oKsqOmTcSt7wLgk/qSB11VtXP4h",
-	"DhMUybLKfeFIkK3kupTQWCPdkXUkNqDUXlKsaktW4NwzUZAdq03hqIntIHcQDYrgJtqvmKb87ejp4dms",
-	"ct8+YD9H2Jg5rMdx9zVqz1Pio5wkZIUU3WNEqaYHLCdMBYdO8f5+pqNcv0+/OKOyImiEPM4VKh7PBOsc",
-	"ILN4aKW5+gBiw50fhMz1vlAqQqv3HmsRTgMiHQG99xYBRWVa0BJk+kcc+ldEO0o9aPiy5yg2EABzTMnO",
-	"qlAEHuXRyFywErzGDuksK/RHY1+qeAlnnZCyqgNlf8hM06qOozk6xub4CUrnDW0j95GdILUOFXltU5BG",
-	"tqrAERVumNYA8I5tLnTuOAAp2xhtkrxlajDNg9CsvYlVuXwdc9B4p1mGMXZZ5JG/pjCbMoB7QQ2ENTxP",
-	"ERjjcU7nmO1LectuGH2T6Hfka1QQW27KDRNWyYtKFyQT7xHYfrhYv4nWKvW51OFKa2piceOA4E5BvQPG",
-	"24wkhkGx3Rk1U+WG7xIMGDCpp4cJFWDIRGn3K98yKGwX0AwKP0OUyXXJ65LWYOPDbYLpB/qudcsr6nw2",
-	"nypsIZi9hRiF4qUZdG/1FIu7NVIHDrXe9oQIDyhyu9z7A7ESLX+OIxlspDJlG0tI3HCxrtmjGsrYyJYd",
-	"4qXzABKnY/QXUjOEkNNYwtkiJKcb1I7ZbwKEO+vutdHhGbZrmKIe+szfe70oFi/iN3Q8idfTcgRB5B6r",
-	"oj2/rLsnYcsV5PszFE5/uG4ZwgT1ZKS/5n5L9Jciq4IkqJu7lJD4h1xvsqrpdlz0f3v5sLqsK/s+neL+",
-	"tGoujOzi8Ve9gT2CH/+z6sAuYd4vw39kf/pdPf6uHo+2bF9EvozpzSkN944aRPi6AW6mma6VIOyWAfnp",
-	"Xiq7NZa03HZoWwE45wibprX3z8xxlBsv1SnSykN+UDYYwnOPneVh4e/O6SfAQd+kEv9lLcttxP/36PEb",
-	"6nMVkJpyLT0EbgOd09AG9GupGBOO94lYHSQqqjShVj85DQRNukDA1TWWblnjw0jphg5aUxWJJnhoEufF",
-	"cmMdUoxV0DAEhH++IktWyz25sFdVEruiorUmcwLryXIKQ/U2USwwi/Biv5GpHo7GdetuKPJTD2L54LgH",
-	"yvvTKKgw3gJrWgMtBtZn4NzHJC1xDnSSJ1trg0y1gt99rmNVudlt2tDPmEiYQd2z7qJfPj6yUpxVz7AV",
-	"Ems7PZAO1jPdVdbvCZb9nAVb02b6mKCdsg0fJaSBjkNWEQdlv2SuG6ZwvTxojXhaOKw8uCIXTlyhGxC7",
-	"Ifl6kxt1WNMmqdOkeJ+0uaSqjkTypNrHkpMpUvUZTXawXWcBHKerO+Z/ygneSdnWFSkTMEuaqVs2BzoY",
-	"wPbybziNyO4f2I3FNx/lbHZ5m26Iq/mOOzaepZJbd5B1Le12TvRkVuPU3mo8gl5ea1dHNZvg2Jm3EhvZ",
-	"NMf14EdQR1LNKUmeWwZ5P3js604W7HizkDisTc9ELMfR12ysptrw0lU5Ayo+AoRiYJJDJNYU5MIaQ5eZ",
-	"gVF4dVLm8FUADQRNhODSde+aVyQ1b6uhgTKDAMaeY++tjRDrNfSQ7b/RQ36/yWh4dJZAX7N02sadJ/go",
-	"P3fedPZbO7gH4cDwU+M1NR6w3dHVF85OWpyiKjofpbd/O6NqYNjnkeaCd3UuW24nAjMD3isz95Capsuu",
-	"fcHFONl7BvbgGLguQZvNsJEqT4znH/K+UWvcDcFotm0BAInz+sZjcEotpszgB+6ZBX3JfpwDW8SNLbCh",
-	"o40Jdrt9pgmvCrKRy8IBniwl4D2uFK/WLm0n5jleCPB77/5VgQGFy0w+CdfS1hHJlKwHPoxN9igjhdsg",
-	"WTv4PXpp525gV9Q6q4MKgZjB9/EYDFyA17OnuoCSEIC103TFnlmPk0LsyBc0u2gBOup2Nr/+EnAqwK9C",
-	"bq5YBCX08Ya+SeszlTQF0HwWz7omrvB2kPkchAUShwW870NG4zDO+Zl9wze8Yt86dTSnBr+d+mSH/wf8",
-	"cqbw7XCMQiFJH4JlBlB5D1r3IlLQI+tK5+Nx3COLbEYp8jQUV8VuDGtOfWJMAWSVKbtjeX6Vcm9T+zHO",
-	"L6i1Q3SMdTiCI5S49BE2ry84nAFJJd5btsunF6c330EPoChwpNlzfYMtSOfON8CzoTdB6/rtavHsp1xE",
-	"t8UvxZiJPVYPGuj2O4zTjkvNWUe5XAWUV1H6mhFRO491338YziIyrzIA1Ox91zgOnuAteB9KPBxZ3IGs",
-	"rBoCEik4YSGnWJDdrovg48M+065Md4wbLmMVi995hjMEtaLGQQZNNYmmHBixjtViVWytWC76LNCdx7dT",
-	"LkjJ4ZxkwceFvbFw3+DHkeM2KSl3E9O6k4rZxQtsG1wRbWSjyU66sppI+yGju6hUICvYXtGmYRXS+9U8",
-	"kB/AbUW0N1FUMQf7vRRr7cJZhm6Za3FFiL1eK77nDlnFqxgBR/Sk6xgYHmDGnBXuvjUM0T8tNvNQBMZS",
-	"fRv4xyP2V99Iiww+GLgCjCRXTpilGwDGDjdzJGlkxUlHC7VAPWHQO+Bz7SVRrUCqmysMnGG637cfc0PA",
-	"EgDTA3luuAjg8mGzY9cLxtpF7odc42gdSfcMsP9+Sm/UyWj+LAyvzweMQlM2GTLmurl/ePfOFj4biwUe",
-	"ULgBZiUYXQFD4kvnQOp/Wsz7Adh91pfaObkLhpi9MlZdsOLrFgljqI/CC6oUNg5AlQc2hR0wUQKZ2AI9",
-	"K/tHw+ra+jGj9q5cNPt5Ft087Ps+Zlh2Wk7urqXczqVk7iGuu5MDoXE91VAlsYCEmxF7OKRP7XURaBY3",
-	"kPFxhmuUKObvR5ddbA8LEvjOgfG6xKLgghlrAAXH2OyZMAdiWoWOdW4dbs6y4OcMxz6xNBtar35gtLqD",
-	"0NdSbl9YyTz/EaqNFdXgfOGegdKmVjjHNm583BUAkO6amk2Pw0XJbvvt/P0h1Lw5KSwUPsQcgae5VgFm",
-	"ZF0RuuNan1O6emz195fmGNQv6LojKSiGh2M3MW6dus8MCq/AopUkuh+AJtN17hkHY3t+B3lywdzjja7Y",
-	"dfYI8jO+cO2PCVtyNurqipofwKRkVbLf7uT3A1Lj96wxc+Bb1z+wqi29w3fGW3dU69dS6/yXWodcrplI",
-	"IKvgH29kq0qWo/kUVOD2h3E0FaPp7cAte6s4gLUczEtMtsHjShwgcUxcb2LX0niKP0/u52ktVdUhvisk",
-	"XXElQM7B8eojOAX+1o72cAbdYWdZx5LqzxMIup6WD236QNXeA3A9Q4jA24rY61Kwm+yKOpdWeZPoUDMb",
-	"LgTTLvdPMWSB0w0s9oj4GkA8MiMAEOLCV2bmcrIv1hvasD/hj5l3NFHRs05xKevKfjxc0uOTtC4munrz",
-	"UtOtWtGSXe+e5qboNrzcCqZ19udDu2Hm1ceFb72X9daoe+bgA4YzXfSkrpOosHQxZdDUbQQdht0ydSD2",
-	"kHUOcd+t9tVlwb3Oxm/oiOhiKFF1u75JZ0c8S6d/e2n9jI6qM5ZLU23N7naqbmRdzcgUBEzVeDUT1x0z",
-	"qB0bZHyYuYImZiTCkIrsZG2Y6HsBtGlqzvrV2c4Gd7C0G8gQ4X3RdJRieg6/Ser4yg5A+YPNT183Av+I",
-	"8JYwazHhtJ95F6sKQ113esJcCOy0fHs2xUgpvhNvD6SPcEVGwsGEZ2SjGAUcDDDtCydHsoslQoAK8Om7",
-	"OjHwL70LHon2PDcJyqN1q1g6YwdDwfjYXloBVnE62dC5HyFtkbvECS3rQPA46BIJ/NNCosMKNB+75Gl3",
-	"2oPzsO+xHK31OuYUh0EqXVRRpC0HoYSZrb+1vNw6uJhA22PPuD0Xldz3tngrhpu8Z6SAxdQDMJcNE1Gs",
-	"pt4ZKM/fA3mw4WECuuX1r+1G6kTLPbMrnXMy6iY++FNRpbCnSvg+12SBV762c4HlBId7OqY8hwS9DO1t",
-	"J4LG9irwPis2k40sCp8dsLMjxTJDoz/FoDS0tLS1C2gdhWZmWjt/+dTZgJC17vqsejncGxETu03UKPUU",
-	"zDlK/+zNMqrhG26E8cdG6jieu4Oyf3gNIgx9HydMTne+9IIXwdfzJT5gEXmXZUB4EHZVJqnwc494dS6h",
-	"8DGv2GwWtVWNMpHThB6yv5PZJ7zKkcWexmxEIDJ77dvVSjOTa1SmEGk7Ds+emQsOXy+RdRQlBvgLBJIC",
-	"ahhk3MlWTPiWd3LP1I9xDYjhfG+heO6zOG+z/W+UvZlXNbsiF4//0Kff/kyfh9LhUHlHo30acVGGMwOm",
-	"Ebxe7hPx0ATvm7PgdYr8Db68ID9261NAfnEWEeGAdjjeVwZWVwlcetIz0BaE7RpzKMAsqjxJAjQZZ3KZ",
-	"ihVTKlaPPsgCCbmU1QG+yRmjK3BXGNUOmiPfBU8WlzZBFHNI4mi0UdCD3tfslrm2pyT2O+bIr7O5VmSj",
-	"X2EHWzRSYZdAQZoE6mTkanVFWK27DjgpgKVuUI7QLx9QUQcYvgTR4pGpFldktO8jlaAn+cFeOA7Bs9jB",
-	"OiWeS7R8DENUcb0pQGIxMwbtmkZ7X+gx8TzBFSgcF3xkotyAO40NtlYfOihjDAnYdbgKoDoYcpQrUEX2",
-	"TRD+w0Ph8V/G3Afw+JOnBVw0WZkA77eeuxXCXo0CugIdSeZeHqn5EFYNVJLAY2fnxs3LlWuB1b78C/0+",
-	"j/BsZW5mrcLMKoUZVMwYqA7M5nc4IUOG8ujgkSviOEmtBKhW6EDR7ylJffgZY6Q4eVKQVQs1WNkH5r1T",
-	"psoORLRH2z0WAE/1GcGFkm2TFD5ofoSJgAMwyfWYJSkvAcx+ICdfRno2e1gLR56wLkgLKJIeMOFqxFd+",
-	"mvF1AMiQhXHpWLMnUwpw0UwG73iyBAFGsIwLSpohhueL0oSPVuZmOka0kt2+vIwEUZn6JlHq6MoceT8F",
-	"4rM4wdHz1YkQdlwZUMh+xDMYK+6Rh0+uiNewz0hHzrhkay4i+wRaGtAz8pvayDVzn+AbHoCIykcdYLe7",
-	"n6LF/GBOvMgjPe4OZt3DD4s3vE3Ucp3Cq7BnrzkHB/o8nIlKMp0IXHr0AlcM3HVVB1CGaD8So5WPqyZg",
-	"fIfvKq1JDVh3mtamCGCQhauiVCSQ3IyNyo2iOlXO6EdC7MFrrefjjMYIYqg18SeVG8lLu9M3HIyYngiW",
-	"oMoqBUAZtIZY1xA31r8wMPgs5b7WLnLuCH0+nN2fqDN68gCa9h1M1bnItONGzDjwcqoFsli4kOgptfGj",
-	"u2wSwjnIWCcBvmGy18kIot29OAr6DLjTZ2A+u3jw1Jf80V12v40mJ+66ZUrzASvpZPOY63X2X5QHD4Zz",
-	"didwsD1tziHYcmW+XDgM4x5DE3AIdk30SDirWBTy1FUyxzXUWbC+KeyDrPaSoB7csLKApve0OXcvv+/A",
-	"l24YE2eBwY9Ocut9AX3xoI/u3ggRk82sJ8klMUAepZjscEHGVunktknxMdrJlXWVB+N9H6f3jm4Tcgyo",
-	"WpkkGUc9LvNKwHMEvVfwndtIT7nJeTB8v/9a/23+9t5pkIHRalfuTIDW99LQejY8a8mrl7mpLKqWL/Or",
-	"9nIv3VGtc69tlDTM4RRnCUadPQzdrul5EP34Af5t4Ul+wtxk9AZfuGk/xa9PVcXUY7euM0NocC8MdUzX",
-	"c8ah5wCyjToEMDFHHEH18Ax0wfvPIEbsUZMgLAaVypq4qO/oQBwCqkweeAPmoSn6xAR/7xRpFZ4hS1Z7",
-	"JDhND1cdcaCwqrxEKoMu/H4m1Y8zH3tfPkEMGqX8cYt7PuvPn3WLyaj5EgGwmuAoQ6nBHeOcS/kxSXvl",
-	"TC4fnpUfMcTZ2rGH0FWWrQRu9vcwZTEgDuVkaRrZG+k1fCNbVtdZuPobCNT8UVTpEtIumJ+XYJkTLHUJ",
-	"pps4KDlMdjLzRrE1B0DOAlyiT7eRNb/N7Q3N5atxwZfQBpsX02K3rI4tbqbHBBui5zatFGM/R/FEN3KP",
-	"yTIojnIkcK3x4Xe4LZOERMmfmfizqKLvCbVJ1v0Hq5I65Aayp2qX+5KuLjtCxgNRDu+07CDwgVAWXPWt",
-	"VbscWFDnDNW8FICk5jU9xAuq50REd/zjy3dMfb+O8hQQzaiWANYnBaFky2sseOtR8wMjXCaObopMwmdL",
-	"TY9uGaQfm9dUZj5W8vqbwxsH1huBY5QhlQNBvs9cIXbYdZLX9ju9tnAqOM+Imhs7dZnQyYIFdQhWvz1d",
-	"5lJMplqyr2fYepGoNFMlcMyhKmEVX9aMzKkqTuoTYJPKPyu0lOK7aDoZacf85lu1CuK9dMNoBQFoiOAB",
-	"9MySrV3LF9XEPtABJpRUkGVu11xTc3Pj3a94VxYVBySZ9uq44rTuE75D6TZiadjHIdi4HeFGDqld+71g",
-	"UGSaXiIInVh/uYtrk4qvVjPSGamlsmryOhZa72W7uYMrtdfmzaS90mzikAFwLvhGCmh+RA5Kq75dhXLC",
-	"802WgLbheJjroLg7sz3fUZmZOwH9hjw6sJwOD6Flr18KZwE6/eHNK7dzQqQarIEgHp368CZhmOhOJfsV",
-	"7Z8Ifof1itI6DXtk+HjLLWaTDXbIRFTS285/7MyK+VT9gu39/seMU9ySjoa7RAf3DV7Y5dfPPr+YCc62",
-	"kcvEXxommzrBLpnDeRzAnBCWXcwBHzJyJ5WS+xcqhsgBlI3eGhHuCMRmUeLvxAn5w7OLi5PYViCygzeG",
-	"j+8wy2Ce3Ie778nC3xlIyLkYPD9SfpbP3uO0py4VG1SdtVN7XFgBwDEFazMWgiWL8+YFck3rSDtcz3G8",
-	"1beTHilkPM28JZ1pPNdUb6ZZvwJAOC23DhwHrAFRXZELhBrwJrWx+hla5vPebs+MKdiLB+qxhY++Tswi",
-	"JtYJXJPL2IV13z6h6A5Br7flvvZ1v6yK5gnz0Lo3GN10CZ/QaeraeXrflBOdfQgMh4A11YE4+FHCQjux",
-	"7wldkZX8xOfqx7CV5+kBdytqgi59OUMZvO/Xp4Kj5xiXARGNa6K3vGlYFUGCyA8s5Ltxo5b8znaIFLBj",
-	"AWkEtPJdTYUuyLrlFcPaNcV2DAo5COXqEcDWIzjGY/K+YxJB7CAobLX+FNNkXRDsg9Rktysc9b538loB",
-	"WMWUWKEldq1RWe65Zo/JH5WSCp/4w4tr8vUXX/434jiW/+2vWooeASJndYWViLe0blnXR8U1oXUt96zC",
-	"YkGX1V70aOoXvZzq4uLx5eMLcCAbJmjDF88Wnz++ePz5AjvEYeWe0LJk6FmuWQIsjJJmIwUwG5YbV04S",
-	"SqV8nxfgNmNyyiBAkYSJ5FK8qhbPFi+ZeY6vglKCRgpXCfH04gJFSBgfcm6ampdw6xM7N2DsgmSM1WbF",
-	"bnk5w4X8Fq6Pktur+vS296+Ly994N9GqUlYqnA22kTtGBDN7qbaF3VzckJprw4RLABehYsW/CR67om2d",
-	"3GBhNjs2bshS7HZUHeCIB9BWu4QogGGFDF1r1LZuMRcf7K1OJp6UssKZbaI4cs+JvQBPxJoZDfFAlBQA",
-	"QhUlc/2BaHbpkgoEdB5Kxs1G7q+xGaehikKmVwN44IjhcyWt/GsHWia3MFuw1fb96lygX40XotoH/a1l",
-	"UACDR9Fi3aKm7kQsTLjTksf10b98GMnw5SwZnoymUG5FD2bkhFSFCA8shJ2HTn7gV1S7mnMIda2I5j8z",
-	"6z7Df/XfWqruRcLsCmoIcCXl4bS0OYF/8nde/YKLUDMTCT2/to+mbn/YpRbSx9KGcvWebtk3aJccLdYX",
-	"46e+8sbuPUyHfbEOWnOJQ4h9/UjgY2/rLnnyqlr88gGmDCmy+3tz+O0/MFo9h4sWqMCYNt9ILGs8IaXs",
-	"I4DWHCfaFloeHtUOtd2wj/ZXl+TyyVNilrpxdNBOvGeklU+QI+CLRrC7J/gx+lkyeEJcXXf3GNWyX+71",
-	"XFrPtDZHFSHH9ciBPTHSUiu3iQzNnvbAOFBH1oy6ALS1CgogyXtGLsk//t+iz/gvV+QSentOusXrdLgo",
-	"ob1ALu3OXd/DZrOSTqjwT8XWlF6SmWqCTjrZK26Yg8BymxH7n7VXRKrc8Fsr+fYnb04n95i1K79xF91h",
-	"k3nbmVcwx3YQj6rW11q+XDz7ol/u7zsCd/Tj9eLZ5ddYY3e9eGb/Zc10+9uL0NnkOxh6dndp3YJFifzp",
-	"j+zJ8GhVYziOs5K9wSKLL5528K+XT4e5gEaxDXOtzV9ALTOUp/0E3ZC9UaHT9fTiF5jevNNv3MjzAFv1",
-	"dPOljgnvH6Hem5pyAyDund3r8A/uQZqtTEFkHamgrDhDjN1FuSE2YTZKtusNpl8VpF8DR0dcsEN+PS7I",
-	"P0q1/cYHYH8X4/8cYmzX04NTxfWwxrp9KFAF2KwCOxocEKR26BD34YFItYVAIsD5oEHeiyn65o8esRQj",
-	"TKy5gIwI4PpBzWZSwEtqaC3XPS925Hxeu0secM79KxLz7Qd59/m8bo3GfgMXz2hr1vMG3NRthdz3dYIj",
-	"G/ZTZu9OTthrrs01XHHH+crj9NoLHx06yi+NJvJ5XbtU4+4+LPUjI0vuBU4rFDW46KOfP6xq609fxFcZ",
-	"TuO3SjbXmOs67YK8kGotjWHiHj7MPgv9JJdqG33EWb5HsWjamCXUGveVM5+5eoMEtx/mHjx5GzLI1afV",
-	"vYPXHokv5o7vYYW/Z6xxywt8MliOP1SSRxIrXGhwwqa9hovu5DS6ksFnf/dntwTO1HCQfoV0zfaA/eri",
-	"l/Ci/31siHNd5W5i82pkehM711QZenj+QT7j/knc6elUghfl1FnrEcxCVF3TXShI8yGyJdMG+wS97XG4",
-	"h435jfWSgezJzhXmnyWviwCZIBWhpFFMM4PNilx3WZfQXh23czzi9sShjSDWD39o2zfduK/OPLhx+Pdz",
-	"bNdyvZRyW5CaGruO0DZbOBrdmt+6ALEUxMimN6H2t1CmASAfMR14Y6iCeVycfyrNYaVKtEmja4l/XbV1",
-	"V2ClNwW5tPaJn8W5HdE1Fa/i7Umaad+Pd1xnSD3hpxtSj1v8ytWndDzb6bb5Y4YQHMt5CuXyHhUKMIvF",
-	"zXYrRhvqauruQ0Fg/Y6RLoUBSxqV0LDln9QYl4rn6J47WBEDRIEH9LJcgDyWh3vNb5mT78mEi/36HbWu",
-	"Gy68QwsMfoYLwW+oviJ8FVItXFtpKLokjSuXgHIcuqbIXhJJxPgGhW7N+t2kX0RkadwI7kA5HEAcjnUt",
-	"ofbHeZIcwTYQ8cGVsONe03LHwidULfM6ZSjTVn87GPvYR5Q4sdnf8OFew86IsRGp9Kj7c+EcfUAkCoAF",
-	"DqxpDGvcge1lnwvf4DBiRCG1LLdvV6tJrH9gUQq101aKdk1rgBYT7oe4tj0+PcQX1664GrshrvowRx0O",
-	"FXbj5LZKyG2e1sjuF7DbrtcuYHdWBF7A0RYFfF74rkoyfYXwWgGsM8H/iTBY0a4l03XSYlcyRA1ddbpi",
-	"AUELX5S73t+18WZPcYyKN9VW20TZUIMwYKUF1WRFNYT0EXkVAE4gqBEkAzF3rFmlDr7zSLbmilyeAfJ2",
-	"TLUN8Iawbrm5Dlg9XzO2lthxULiyGuzVsOt4H0l+fId9IasIDnXqRDkZuoDfBzPoVPDiXWvXhVfsiigG",
-	"rfNkqWD2ucEU6P3lVdGwa4NB4kzBhJGXDAhGP+3iXm2KP4L/PSEb9zArbwU+qrCqXAiGfgQWSG5o0zgS",
-	"7aj9e172uROgJ9B7MBV2fb7xtdoPOM34ksg0/wkKfMN02GPD0+V2QEguII1nyr1E3953zU8hmL60w/Cg",
-	"D/5dw5h3p5xdgfvDrFnZKjQmzwsARn2m1/RwDY/9JC5TpQ4/tLHGQHoIhUDQyqCNlJ40kR68hRpFPFzx",
-	"OkH73RXOQx0TulsB1eQC/lecCfUAVNFRrIcOG2t0bgVv78ueq3cR7aTZ8JXJNrWwTKu2Zrp1qpVnK6QH",
-	"jUU2OysTof8gkJhIWZE99k5FT9Uw3ssvvuh7p4/w55Ht9bOM9WnLVRhBzwTCAgbyx9YKyJN/50wIekX+",
-	"/P46Om0THMgjjrb6NxDnslvqNeVR3fajVySdpN+D6npND070sAiE9hWTq+2Sa6SqcUfxGPss0OzY4YE8",
-	"obLNMEmeWGPaVV3cn3p6XlVwHN+yMwqiZhz39vmvRNP+ChHREwEMLPXn95F5uKG9U6ySgl25hj9lZUIz",
-	"owObX/6CP/k7/HfSJP2B3cotGy7krzWfHWXCPRm22HKCO8eaI5ry6grDJdDq4vzC3hF2L8ZB8XeMYkBT",
-	"QQhisN5G6QR4TlTjaJEB59A1JNxf3vE1o7fsbWs+jdVhv+Fta2JUHcedCu7K886PZHWqlveze+Hsxtbh",
-	"noPKRMUqjJKRpT04qRKIZpyziwX7aNC7v1/NbbfGn9hH8x61yYNt+Hc1TSaToBLrHhWo9ZURpxFStj48",
-	"YKVNarsGntA+IzAMky9bU8q7TH0iqf/WPfc3l9d34/oVDtmkR39/mX1suYGNWdKdx884KQQNL6Fr6Uwp",
-	"OHqaC+Lc827+AZ/6mwi9AEzC/QSmvsFIl1u0o4L/5IKBX6mf/N3aUr9Mlq5JuX1P0Zc6MWeGfTRPSn07",
-	"nKvj0zk6JzCc+4pE9iMtBWZ+pEK6Bsg6oN8A7SnwXvJffnhxTb64/OriXwvSCusOg92jCYJbeM+PC+vb",
-	"PbD1Yxdk0vjxza/+C133v/HYfkf8NUOryGULJopwIEHY9YJ/AtMG07CRRgQAurDHEANUJ+zpkqtVj/3A",
-	"hdc8yAgijIx9Qg9fMomB1uGLf3UCX9y+bhrqIIp8YseljaOw871pVlhd7DQaGsKBR1Pmv/zKietBTmm8",
-	"r1+Z+89cB/uwCpXovbX1+xJ/4etWvMyHrENK1fWl/oEOhxNTBpXR+DV3n7Dnx5g9vVmDqr091dFJOzvO",
-	"O5jpBwumuPl7yHhK/xW/SkglW04eOLbSB+VwjbT2ODWSICXxIPE1se1mB1pGi/yrT/RvJ+hyt536kEEX",
-	"SOo/WrdMazZhY7y0F3jKpbNrfYeVtcWi5sDB+uzLx19mt8r0gTY/7Q5HJo1Ot4zlDiazwCRe2Jaepgz6",
-	"A6r7ao8JPEyeQipgzAKD2oluDlz1RiqjPBR1omkRLjmct/KZoRQ3il+p88m/Pm4PadKEv9+Pq+MW7jON",
-	"2HeK0bo+OJjHQJPXS/TuZVtXZId8ydQQ3aqJil/X2TdV8vvCN/89fM1voJHKqfZ1Q7/nLp3/7//+f/S4",
-	"37HbDSmr5VoxatidNV7g+7wsBpW7DdLsP/38wjHhI/KyoWINfnsg4n/6+UWP2BN7F55ehN6Fr7rehS+P",
-	"ST0vipHCdUfH8x6h25ePvyROD3c0hpdfXlzM08gzbK7L+9XIKWUs2N6Vx9+DnYXNUahy22Zar+YWS3XC",
-	"9VuolnrX9j6RekC62H65z5Cxn4PfVsB4rkRfPLxE31+8+NpZqdSbKy4K4lpkukz8UVVRUtKfYO5nyk9/",
-	"jVd8ijPHvSrj0HmLYSng7scDV64GdJdIbkl9TTCrV/dlBEBYF3gOiN4Ekn23HuHoR0pQ2joQlfvZi8eL",
-	"d1QAHFdYN0Y2b8KFOSrrT9ZL8mjz93Omqxaq8uVtKDXCfMfK+bmIshtw0ZxwKyIk1PYkpjAlshOfe/FQ",
-	"cVXVnoQz7YaVCCaO1MaKqlCMForCodhJPMwaIaYKvqhHLthRDzzsqQJRx+HqPXyFIaf1XWnU+4y6XHfV",
-	"9Z3ymcH32ii5jPV1jMuzNAPSMaM9t5UekbUDvyZVDBMyywPZUGDlP6J8OwGFB1N0nyUO9yu5KKlQYF84",
-	"lG1ReYpyCmC3Qu6vCAUZ70s00Qapzk6flEHZPgl5n/vOmNLqOVefRurL8bL84z+uz+iUKO+79IWL+zqp",
-	"IT/U2zMuT+UCrMDMRf7aanPUQpEWgQfNlCdciotP43GFLXTfeXJ88FGifDjFG7l/hOpwwgz9Tu5/cJB0",
-	"DzZD4R2xGlwuKsSjpIZsmI/zgJ3nFIKnvXbhPIRkk2TJ7qlSBOaoC06upGIeMOcYQg6N1GHKaVidUPMt",
-	"m2zneA0XPGgywL4gVe5sB2MlyNrYPbvaJ6gVCz0wy8N9Kowwi1Bt3pXs+/EMW0w05dXEFN+yJ9ooBgAS",
-	"8BvXvoQ/eT7h6Zjfm3DVp3DB/NtS/Cu/BkxPmKeTUD3hyiy4Hv+tvyJkz64bwkPD9vS+9rcVsTkWuU8b",
-	"tYm9/YGBfDoe8Rwwnx3/eEpD8I/sk6F3veEffxtaoVIHsuMfM5SCnZ48hcA//pq6AN7+4GoA3vKbA+8C",
-	"sfrk2F3hrQ+8452s5m34hoppAM93VPwO3/mfBr7zHRUnwDtpWzo2C1BlHsEDajJ99SVXCOx5H0kG7BMJ",
-	"L4b4NmIR7aUC/BlfuODKPg0bdjcfSCVD1ZKjSonnvJ3gT51u7/CS+8VOUa11IxJQ2lg/SvCiCuOe+czn",
-	"HSD1DLb+AXnx8RPtzkoQQgLWmZbKsK7jHCPqUHANrGckkHlmc+bZ2763+zkyGrmfIOaPkUINR+2BCb3X",
-	"6pifY04sQNRY96tXq9tR/2hAQUqtIfRQ2QsYwgDRAbWVYtpRsoKMn0/W3F9snBq/XN0AiyBuuVAiblfc",
-	"Q1FqXfcA0nXRpViOramwDLcQXJbal6xseDNxUBl1yLKsXvVx+j+tgfVSYumfa7TyHzr5dfdscw2+/rdl",
-	"evU1z6c9947f/JAm2BEdfQEL3zDoVDlWPFB1hDs5LvWu+SqzUuQdXp4l9u+BvwEwjIDPlVT08PAYO+6D",
-	"jprPfKjq3jdDf0IePM3h+H972a7PL06mu+xNvzYehJ+l1Anh/3x/ZegccWqQJrsJizSWh9EmeNi8SHID",
-	"/RNOdsiK+D13lBc5muSaiunID/DdfZLIDzZNn477OAY+wOpCtFb0dytEuHmQElHMCfSm0f3iVIUofNMD",
-	"FUbXVPwqZZVTze2C7SFpcn/ApiNA0zDzQX5zj0m/Fr+hekoEAzgqp+zJVipzFv+WTwNgcE/r+1aw5NLe",
-	"tz2As/XbMotn7t+HX9uHqCHFmE5mCWliZz/poOqj2+FHxY3Prcyatrr6t1zLD3unjs015IN7sqNqW7mY",
-	"xcw2eRVyoHfuDXWqhFCCY3gs1ZrgtBAuyP958/ZPj15/C/FhqskbN+YrspRmA9zX0EsPzWpUdyj397lF",
-	"fafaEcgx1Vn98Xat6sphpsJ8p5riB7LzkHbjr6yFH6KYBsToyGYcbkwllyeyhe/wkk9hNL7viq9uHNzm",
-	"KfvxfWc43qPB2MFtYvkOFG8zYXo44Htu/+tDASpZ1IEz7OU3WQgYafrkVW7Hp4NODMCTQOJsmLLP/B8/",
-	"PX/03+mjny8eff1/PX704d/+ZREFGk/2c//gx/xJ/O/+DGWJjBveECHiS091kAKJGLGYjIA5jo+FEXDK",
-	"UWx9L0kp63YnNPZ+EmqQKr0YQFO61MvPUjhck88///zrfy0I1lJGTpmHJCKlVcWqWAz+OL4B1+UEo7/z",
-	"uKFA9y3Y/v46KfuFmXa9rpBukWmk+SgI1p9iKa9DgIYMF9R+0bome1bXyW2KZ/cJ2tyeXfLgO2Hlyzgy",
-	"t4Ed2Qusteg2whe94FVIyECqNsHy4Ul1h8vaUG1YRewfi2BsFJANuWUVaegaa1OcWXJULn759RefX3xx",
-	"KogGb+4G92vH03BCf0iAR0cAVnv07PbQNdj6s/Pp13ujsx2QB7Fasz2Sw9dcAH+3/S+OBdxc6+Ua6etq",
-	"r/pMHCtm9081JEN3vTUpe0GxUu52TFTIDznBAI9pW2uG2hHBLFjxeOaQi8MvIW3PtC7I3/+yqKRgf1kU",
-	"5C8LufrL4heICwkkj/GJqOEIHpOX/NaOG/8Eu5K0DYFGB4QeparcPP6LGLGd/OAfNHYmY3btnooEE/xi",
-	"SWsqyj5C0JDC4/e6i99m3cXHR6KarRV6wveai2gM+F0QaacS0Ez8/9m7mt+0YSj+r1jcJkXqJq2XXjdN",
-	"6pnDTjt4YMBq6mS2AUHV/33y+3AciAMtIUXTjrSO/eKvvI/fe7+t3A3CqA87mvhY5S6cIbs2hs76orIN",
-	"bRgKYKV5QmBdDlWBwI1eK2CKTUYCDcJotwEbxLk5CRrEZmfFtqcEIfgo3CBDGK4dxeb3vDnsIO2u0dGD",
-	"ybhXxg/CEp+HHnTKe7a4cg7qKbe54vzEMTJGfnouo8zD5Mm00zggzyvBpwEzFOCjnFyk5yY+QkfHI5F6",
-	"h6YI1d0ozRISCGOSbiEcpYEGCxJZ08jpQCs314uFssp4piyiv/+uwFdwEKeC/7WW653Kx7N0Lijf+wly",
-	"soZR1jbcxT8m53+zSRAUa+wT17ejhnePuwrz0/2qRaqcbhI4biul+oow/azs0zS0uW7tvNHXAl4p5zdf",
-	"G+GwwVAFs6gqHAC5wFLS3lEZ21xFPBcVzJ7lIS1UneJHBJNelEpuFJCMsQu+LtVcbCE1sCDMzp+1DkKC",
-	"VUS0+hn6wFWwMrptkFZII6k9f1Iuyg60UAyQ64wXxETjAfFTVmaJGeSkx4L4PUIuQVG8QMqZtFYTwV8p",
-	"HVyaSyUqI+rwC4ns5wWyvlmOk1ilDKT/ubSaFlUp7wxVEAFVh6TkkjkS9b8998/g6Pko5x08w7pveDxw",
-	"ZyBPHdLhwHplTTO6o3ptM2ozhnE2jfVvP9Y0o3npsssOrnX8dZ5lxqWKxzXNCD7CJWO3cjdc4d8e84xf",
-	"9rbsM95gI18GyajXts1gqKxxlt+9dzNZKjOXNnsZ4Ft842ZnUgIkvb4R8BAfvXxyHr1r9ED4ohuh+U2Q",
-	"cgxcwLKU9tlh7Oz+/uv9p2FrZLfmu9TOn5jrcP2e0gXbXLRAT7t/Gz1dl/KyR5Lf7grAn99DJn0p/AWm",
-	"a+CdUASFrq61WYJBToY/aK4J7mXAPQBM93bDz6xtOXmY3Mla322+wJ1HA+Xs/CTjLQgMdcqoKNmDkMLK",
-	"WdCu5S58uZAsvxCSU/OkqAGDwvopaQLHCvJ3rGoR6ZnDMOTsxTgmwH8wENr0R5Gc4+7IKIzSN2ZTpExo",
-	"euEZ7qJYPyQaBrTYAed8QoaOQceXXHAN+2keYbTz8SNY5/aAMlURY9VsVVVOMV0VE8pTRZnjvh7T/KfY",
-	"oXbiWc5V1GhiRzH36qUjFq49u5O2qwrdQF5oU0A8GovZ8U7RycI3ToPXX69/AwAA//8=",
+	"7L3vkhs3li/4KojaifCdmZRUkq2+tuqTXLbUWksthUo9jrgezQbIBEk0kwk2gCyK7uuIfY19i4n7fb/0",
+	"o+yTbOCcA2QmE0giWSzZPdf9oa2qyj9I4ODg/P39/nYxV5utqkVtzcWzv11sueYbYYWGn16V7v9lffHs",
+	"Ysvt6qK4qPlGXDy7kOVFcaHFXxupRXnxzOpGFBdmvhIb7u6w+627ylgt6+XFL78UF68Wb7idr9wfS2Hm",
+	"Wm6tVO65H1aC3QptpKqZXXHL7Eqw+YrXS8F23LANLwVTdcFkzf7aKCvMFfv3i8t/v2ALpdnO3SENq8Xu",
+	"osCBrgQvhW6H+mrxAF89NsBf3NeYraqNgA9/p9WsEhv3z7mqrait+yffbis5527kj7Z4xb/+xbjP+Fvn",
+	"2f+kxeLi2cX/8aid2Uf4V/PIPxfe2J+IH92n7ERt2U4rmjW6zT31ufsuGERZSncLr95ptRXaSjfkBa+M",
+	"KC62nV/97WLGa1xAKza4ur0/r+Ryde3+sVB6w+3Fs4tSNbNKXBR+fupmMxP64pfiolK73Es3sm6syLr4",
+	"l64Q/eTvpLcVNMCP4TY1+4uYW/cO+gXXmu9xeCi+/SlVCyb4fMUqZQu2WwktnHRpwbgWzIhboXnlxMZP",
+	"z9jK4fxHXm343kREqriwciMqWYveCoy94o3aOEEbvONglmBVO4+nIQymqbj49GCpHtAvZ6KSYvEQP6Pz",
+	"pwdys1Xa4t63q4tnF7eiUnPdGNtsHs2VFo/wVhjHcz1fyVtxvVJyDh8m6mbjBrUWYusGxdduQDNlV50B",
+	"tXPSu98cFefIDpmJudoIw9QCN797FVupxoiVqkrDVvxWFGzWWFYry3glYUB9wXdCkX73ETnozcBgF8/2",
+	"bC3r8hEoyIHYKid+U1/xS+RBdMlrEq8pOkGrZrmyx8bwLV32C9zvdWGWaoM7llqYiMopFQ6YPkjWVixR",
+	"a6hF/PfG8mVP0rTgpZOmAk4urvHfTv7cv4ZCd7B78HkFjgReO9QvIzNefifNaqLcPmelNCt3gPGacXzO",
+	"FbMrZYQT45lYqKCZdu7/nDYDQWaV4mXB5opbxuuSLbVqtmYgzzNRo0CPrihc9EtxMRNGlgKP9v5A3dEL",
+	"Q4WDWDe1cYN2vwXBZaXmOzhaB/saD+zyue2rfW7FA6enorcoflQKr901bo/hiwcDljXbreR85abR7hQN",
+	"0DCJoy8Y33Jt2UKrTfsZV6wSC8tUYwt3oVlxLQzokYIpTesgDUMB8WLn7nE2j3S7IqbaFnovNM7q4G+0",
+	"brkHwUt3ORyl/NMrvOHp8OCR8Xc5kTn2gtcKzzJ/bGaN6rWy/TH9Ac56+uHxcIBogP3N3fFa1Et3uHx9",
+	"Cff4Hx9H5nEr9LfcrIWlW+XGLcCTy0u8FX9sb+yoClA7PEdRwWWgGHi5H4rVztuhTqZgH1qFlgQI0DMG",
+	"9zGrlgL2BZoWrVTNxLKpw59BqlQt3GXd3eRErLEdEfM3XIDW0+5P7pkPFlKbIHv0U0wCjZirunwxIoeW",
+	"zyrxQeKy9L/5tZrzirnNyhSOEi52uoZbK7S75j/+20+Xjz/+dPngm4//88lPlw++/PjPz366fPAUf/VP",
+	"sV1Opn1Mtx8oZjgx/eVdjUKC1O6wdqVjpuFzszYvYI5OsC6kYU72SqbqufCa2aiNsCtZL92fDZelE4eZ",
+	"YO4IQVXpPBBl2V5YZvhCsNk+eCbrWu1qEIFK1Uv/SAl/K5uhbZI0J5vayiomq6IOg1C3Tr2putozXqOU",
+	"0XHJRF2CXuzLqpvVDG19eIZm2JtzpdYP3VpMNDbdfWhq2u/E1q4mmjebTaaXsp3bk1yUzQXee+Tzt1ps",
+	"H/pPmDYD7lZ4b6sGJ0xA6d74JncWSonefvYNZsW3Ee2hxdzyelkJJ+haNXUZUwY7WWaP7VDk4L1HJh0U",
+	"xEOatmmTDrd2Zt1MdrXt3KkIM+Jvz9onJ67gtSE7Z+wAu5GbpoIohJtUUZdvZJ25fPiZg+W7BIUPJ0vB",
+	"HsMPeJhcRM9ZKch5O8cZDEdd7hccSAV+ThhR52FhXtohFX56cwIKIByZkypqoZf7H1eZl8uI5a1qUfiI",
+	"BBihrSkw2EV/aeRcvJvbSeGYSHQkWMWw7gylEwx+Bb+uuBmeEcnXeGNvMNxgY/lAhFKV4CC6Oy5jYRv3",
+	"ctoreLJxLdxAOp4SDC43dPMjl8ejKmB+kKHhN2o7eV4gOrPfWXf/kTmCNRMoVxF/aLNQGo2uwZSs1I5t",
+	"eL1nlRRuiZzlQQu2k3bFuNRsJuxOiDq6ZRNWxSCy5JUYjZNu7A/uWKAJJ+/ht52HTYo20eSDLvaO7QQ7",
+	"7gPEjyG+1BWYmT8V+hrXeaFuKjIcUb9Ojc26gy4D73WfccN3eJVT0rKmIEPELZGGbRvrbPTZnq14XTK+",
+	"sELvuC5N7oZwLlvflXvy1VBSN1zLmpfiaNjSXwfK5pPI9yjfyE/9YURGsdUnRAohh6DU+gvDwPqmHTNv",
+	"tBb1fD+Qgo3g9p3QPyxzjUehf8jU97FYkuFVjgjd0GVwRzOfMLE3Qt/SnaOTa/C6xFluV3yXlsKFVj+L",
+	"2v3LXSdKHypaaFku6VBppyNo/QOVQ3ujCBsxx65GtXCqVe1ufh4MrQk2Hq8qoZei7q/D0Mk+NCUUavxB",
+	"oNjNVohcf2EYinobniJfrXai6z3JvMPYvfJ7Hku3qQXjjJY971mlENsXWoqjQaV3Fbfi0B4avN2upIG9",
+	"WeDJtRK47kVeFippL7hVZb2ED8qj1ExpTAhmbR0QDwp1DTWiMS8jzg/fsZ2Qy5V1A+BVxYI9mvFN6lbU",
+	"ybkSzPANnPiclWojjJVz5+VnysGW5z16y2s3dCWrzOfCUufKg1N3L7TajKVcMl4aVaNkBw/Cwu77RCln",
+	"lWBbrm3hVwYkKOsb3dNNQv3RBG55bfUegkbMXd6VsaNqYUz3HihJGrT/3s6MFh2l5Jelu2X9Z3Re58W4",
+	"Z7+SEHqJiRmysDG+VbtqotaU9VKLUlIKfTAtG8FNo+OuQ9Kn2Db2bWNf5sYsrJyvzctTHMzO4IN34B/X",
+	"DqP9iuTEOY0y3Y4NWs0dAZUamq8ztavyzYJ2CWPHVJuTPWYJ+/TtxCyOuBX1H1WjI7sKgpuwpzayLCvB",
+	"VtxQJYgyosYkjd92G8HRplvx6rZ3YM7EXtUlW6hGsxI9l5xThe+Ffpne6nikuIuYsXxvnPHd0/Jh8vO1",
+	"WFu54J57AyI1aQQFW7pxPL68ZPPN3//XXUcxIWm0meoT8PUgMDZ+7zqhMrPOX2nNpPN3w/c3zkKMhyho",
+	"Y5uxs2ugng7SvxvV1BYqFrxLBclcdPO82dw1BM1WqdoUzsPrKaCBakkrSK0WMhZIcD6Fey6EidF1JFug",
+	"IjMsrxqGItuRRdLC+HBe1OpwGqNgHJIRtRClYUq7H3cckyt5q6abWa76181sJhLZbsisS8PwGkzRl5DL",
+	"IScbgmSoZYuIeHwG0ybrgON6vrpxOjJh8cN3qgVbVE41um/Ee67YJVhGmCzKNIwsxJ4neKM2BKsHRtCO",
+	"b0f3Vt4Ldnwbe3okwTdXTQUfX8NqL5zs1Z1d1tulStMmvYiViHTthGAa0NSQRqXzMWG6gQwXF166SE77",
+	"y9nup/5REU6t9uBuDbug0lrl29FkftajtkpbHTQ1dRrKstoil4G5UsrFQmhRH8YyDmJyobpsUiFWoh5i",
+	"Lev4HzZ8ny1hg5elah3GA6wwlqIXa3ajyIkbr8U24unAcjC5gMwuN5j6rZRai5I5Nav0Qfbayqry6Wsx",
+	"l6Uoo3rNDXRsifxC2njkKDnntdglyrz685fyhGgCsdzX4Ay2Y8mZR2+9RLPowktuKD2OJWBqFc2n7Npd",
+	"MGssq/jcrUI7/RjNkf6aBSqBXIfxMA+NYwOp8CPyy1b09ll8mzeTq9h8fcTM3QsVEoWvFFnwueikapot",
+	"+0tjoIKmxtoXqK6KOC+Y3h+K3zKWIYNX7VaqwrK43AiIPsi4nuy6dsqYvrqMld/Ez9/ZnozTnAGPuZ/4",
+	"/Nhy9srERkqyDp6Oc+Nm+0jQ1U33Q5SZaUFXWKdfvMCJcrLICTTIVmrHVsoyjtKH53esDtKkM8l1U1WY",
+	"XMNuhYGorJS1wtjsinhu7/S6dN14o9PWMyWzvzDMXWYiyb6DRYanFWFquuPufHJeDfmt0KWc24d+NacJ",
+	"A90NI7zmlldqOXE/OmMq3yq8Vty+qhcqkd7fzJI6nNethUi2szMUZ1rwEu8sqO6UU3bRZzvyBpa0IubN",
+	"lO9rkp8HZv7Uz9uthPuXu9V/njTn/Dqo1vhhYFmc9rBlI0teT0mKpZ8FnQNRo0ALtlCqZBu+ZzsurU+y",
+	"Q2UolJKbolND4RM2vWrBu09cJTfSmlM7Ft7zeikS7hBnC7lstIAPnGFcAsIBVmzpQMck80bdCnDZZ3uM",
+	"S1jDFlJUZSosYeJFDE7CYdfMeVWJkonKCJg1nMaN0oKJT3zeK/a45ctG6GcQdNspXRofEg1i7JOSh/N9",
+	"oD8am7BKeay4HMtBqY7SiUHhLGfcGRA8aKzfIe4JIprvLC5gxMd9A7wMdMAFDSnHnt3y+mgihtediO1W",
+	"CyNimY2lUjizCy3Ez0IbiNJgCm3rjFnflGBXYpMr1O/gbVHXf8W3STMaNt1O2pVqnAg6gSIRDdKHFYHJ",
+	"td4IHvGXOMPpHQbMKl6nrgc3Smy2dh+7M6+0hupoYFT+bTnLaxoN1vUZtFxjGl4du/3PcBHUZtX27m89",
+	"tDhJ9ryKCFJAR19BR3znu7uavneE+CGG0y6c6l6hB8Xpvx13S2zar1cc7LITXKJKCuMLTLD/hLpRCtbU",
+	"pdAgrGpXs7YO8S7dO/fbsnG38s2ITw3nhNvMSwXTVDAqqevEnuHsvALtjro2XAL+Msxe1HkK3SGPv+42",
+	"h1wec6son5rsIoiVcpu1KL2UnFh5Qrd3ak+q6u3i4tlPE8p9D9Wcjztltyndpdy2jXLiI4Y76eN4aLDd",
+	"I5C/8zujrbKMeRv9abuDzwEdJadscc52XNfOpHOTr4wwV84UWnHDZs4YNLhCoizAgIJWi5mwVuiH7G0N",
+	"eUuStYKRYnPmjpyva2HMm03BlKxeFiy0PoEpI+zDga5YyttEzqniM1ElGsJsbHMqIyKDgXiNrLBBJVpK",
+	"6oYaDc+0KVGfqK0U1hOvpGnrL/PK69reh7PUmON3xt3tdh1O2RM475mOM4ngXWTYh8anhLHKadUV3qI5",
+	"SGOipQvFVKyStWBbZ8tLe7RdqBvujocZ3JdRIcGkerw1r2Tcz1hwPFuwgkJzaQSOf/tHL51eKIqTi/YX",
+	"ZJqW4ERfeSfqoH4PEjWGWVFV0dmiVE7KFEY3BGEwFkXbyyprI0tBBfrZAZHXfO/T3iN1oX6P52RXU+le",
+	"twrQ8iYtcxdFqrGvnIMB13TTwSMdaqPFWhPypc2S63f5DWBHY6PX6lZQI/pJ4dFuUc0J51NoWbaKzVeK",
+	"+so5pdo7zYh05vqM44F3nIyJ+Q5r5/PCRXT6xWRZLHslbR0/GMz0I49HUz75+APFAu/Ksd6uQ4r0NMPN",
+	"RxI/S71wqq87KInpmz0zW1lcwA58Gz3hl8486dYbTVMOWZs4ERE3qtHzjPTq4KDpl0e2Hxdms5tep7ek",
+	"DieczNNyZlRMwi30FQ923u9Jqn7M40g1nLSpKrgr1HTg7Vd7Vjqfc/pxEk2THWs9VcodA15MJjafKtWe",
+	"A9QYMqn3dBnXuCmNTiVn24rPEYGkTWzEVHpCcR8+pZM/iBs5eim+T54OleC3oqaPPxBOqGFhW7WDcErd",
+	"nhTReKuKtcnX0GG5kcYdiJBDhC5LY678R9RfRGRlGCfkxqR6XyeYQu5kFuUZ7R8oGcrUs/CCeD2cc/2W",
+	"ShiItUPcs9lCcggMZmdveqiBZhs9no8fxcr3e5x4FNcdSIkJm2QhbcKCx6DkM2ZWStuCLSAqgXANUQmA",
+	"EABGUvMCOO/8Hb98PMwL5516cZOPaTGXW4iQiWqByo5ad0GhDLOnWuQmt6e0P0/sRzZ8Ea21PdC6OFq6",
+	"PNJ+e0Qf8/JWGvHwBudwmrDhvR4VsBPD9w8LIjDqz6p1pMF/bpuJooMxjI+x9gAKhJD2WHHDVny7FbUo",
+	"qbkqpMV82ddcbSBKz836eM1bAFL5xbdEp6x3/OuiqbwdTyhSzuWIR5E6WAiDLembneM3Qol/XHv5hiaf",
+	"SkvBVCVMC6hAFqKGmaRLO36PiR4IInVqUfrQt2lj412z3ULQG5elEiWzKyi5jJ5k7tmTCh7U+vvbKISg",
+	"byqeBtHl3PU5N3YaIIW7y03jsbte+Ou6uBSjN+h9NxgTAUYoo4vr5AlXw6qqC97TwV6a4Y9tndoMfpTQ",
+	"T7XCrN1GVPGYuvPjp81svJFx180ntWGSJHal72bLzQW9quMVkXo9HAvKv0HQqtDzS0tGVrg7cmJft1Fa",
+	"JA0hgDGAPL9P89gVr8ECq0XJ+jvR6Sn31oKaBOBmjpmhpbwV4FNxZvn2jigVtfhkPTDW2Cz+yV8HdaC7",
+	"OJ6tEfpW6C8Mm1dqvs7EWCouVGNBPx8Zwlu6rL3j39IgW5hrPoo9IM3q2/1rJ010RwJAbFvxxshZhYbE",
+	"gZlOpTF4JBDulOlWwxC0FuaBOsBZopzYvtQBLuj6kk+iCc3Z0Rn9sBJ6owAI6YYUkhHGT+kAqaWFc4SI",
+	"rs9tRLeCWand0em/gYt8cm6aJjFWbHMOhhtLFvQgYOI/dSBORS/h57HY1I4KGC4Kb84UAYiHTiwaVucE",
+	"aaU72BKtEZCyn07CPIYgczaaL+3hrGu9SGcfyO8FL19BmP5oZQROKw2+86rU1HwLIJ4Tw1GUi/Snx1yp",
+	"NZVtL9VYfGpqAglCAnETDQQFtLnbOGlA0bBvYkYVeKodFQLHuqzZoqmqeJvWnTcJ7QT8siDeOMrUGn1f",
+	"W73Pt/XBYxhm+Ldybn0HYl7JFd4QLRbDQ3aKPXcYDKMnFO24MqoAnoOsUTkZq9Ry5n50s+c8l4IhJG17",
+	"9vu3+Im89QDsE4LvE3To1M6haEa9i0Xbtc9QSr1FE8rXMGwG2bzLUcimwVu4h7ZJujnxCnKYXfdN4NM0",
+	"uqamoWdsUcltwcyKr6Hnbb4SYLUMwTx51ZwE7A5biHp3uD3mNsNyv6q3zWlrHq1CggWwzjsuYQnswEy7",
+	"YrXaHQTfIA7E7UFn5HFRisAqi1s5Fx6PyCjSXdCQCM3B9Vw4x9cJDlMLi4OGMhCIq3fi+n/4qoeh+3UP",
+	"ofWn5w/+B3/w8+WDbx58/NcoIquXau/5tAAs6MZcoPzAP0oJVbpgJMAo8HTCsKQWBi037y1VToEVF5pD",
+	"c5aCQiQI0+49ki3kWSxfi/oBPsOsJehRq7YJz2psp1XK5u2uUCj2NFom1q8tmYlUmMO2diJlICR1CDvR",
+	"AYvpWP4lbKH+8//+n9cQZoXXY3+u8/u8h+T+5Oa+YJdsyyvAI/6KlVyv4U808VN3JUhCahPe0JE5ORet",
+	"WKncfGAtFAI7uE04sCr43EYtbOdBgR3Z8oFsuKzZrLFW1YwSe4OZnRzSKoXlshovpkpEXrvjcaZadEBO",
+	"4t82NmrEOIGtlYWyjoLZlWqWKw8KDFDR0sZDQhu+v3F7JvbQg/KT6P3Oz018GAISQ9deQExzR0w0CL7i",
+	"pld3uOOStEhfn+C/dFPX+C+nWvBfoFvol5DgedCqFQKEopBVVDNYaSsxBSj5R9/i6aaABZ8UMZhPAEHG",
+	"KfADCeKU3E/NZsPJHJxwooGDlZ9Cn42UzXVCrsM/hoD/MMBZl9f+j4NQ7ePLS+gS8H5eyBWJuuyEoEM8",
+	"BwpQ8kI1ycAqrCHfiLaOqxNUxXd1oq4jMdtEjOOkSGkcV9cdRTBU7pXZ2P2J8SSsU6z/SgRC24xMf0CV",
+	"XIudNCIXGGc2fMQLv9RzBWASaoEcLNgETApS1L2Qzl2gaYbNULcJrJZ0cE/ZhKNKrlK+RzUeG3NOy4R6",
+	"l6nRnrFyl06IBmYorocabcRk9hLaYJhlgojdLkSCB6e6M5fzp8AfR1mO7XcqUTEVDcS648tpI8BO2nIJ",
+	"krridWl8q5mxrNFLZ2hManBMDkPdog6IwcSkcrzOBZmiaKw3c+4y1MO8Jg2iCIsXyqcwLAWr5N9N35kD",
+	"/0/ydiIBwHWjb8VrLqdGAJ1BHs0+GOmcLJ8fR641WedWsrWxv7Svnl/kZ1X+JnHn6Gg2BQ/CDYBD48XM",
+	"I+AebxAPXxZeFFbfz6QfblSnNKeURg572iLwLLkxfjeFXVvUuHOruJjvK1kj8qeoKrk1SsZNSWDnmXL0",
+	"VoIb+zJumVRyubLCWGyFaEOUzunNPHXJf4zWW1GvQja4mUoOdCX4rcSe1bskzrZVo3nci9J89zpmQTir",
+	"SPMdGRAFe/0v/F9m/3JyCujLrnh8GQEka6rsuhd3rU51gksI5vlGGWkYQSqVRdsUXBOsjsEUJ6Q23X2h",
+	"uvJ4xCpgHbr7UBg6Zf8wALKvTq+pPdAB4zE5wxfC7uPn11rW8QXGhni3zyGKtZZIgsPZglu7ZzvNt/FQ",
+	"farWFy6Wc57dmUCXY1vPYVsv/RF3qYejq6QYlsW32zHnnV48slV7aVenRFTbFwWF4Z8WW8LwnruqlBET",
+	"lLZ7UAlesRYXvpMXpIX09WDY3QXrrHXQtl6ZBXn0O3u8crtF65/ididQpudNJyhFvW4c0BNKwWRt1TM2",
+	"U1B+tdCinq8g2NxYK/Siku4H94BY5WSXVCVxyANoQtMhs0MopKBYIlaJs6ci8Wj3FD7XyphWo4BKE7dC",
+	"7wHaYi5qZ4FaLRK4h5Wci9jOgrUM8AzuKqx8ov2eo7G2ziKJeq9uLpraee8HC5D3ZJiwGM5rwA71dS5h",
+	"me7aHYQlrySDJ5a8fgepg4kSvGyEiYceF6qq1M4EC7HwkJcQEROVEdEVn5wD5k5HTKpkEKJ+Hhkz1bSu",
+	"sN77jn5yGFZ43xFHxlilxUNag+wVdLtQ17x6BLfjMko+FTp7wz9NIF2+zg47iO31ifTM15jiuL7wj8lB",
+	"DoMvP7EzrlOZdBLpKtD1UVKobfv/TXGn/qOTm/5OIvo7ieh9kojGQShaMlDa1jMihRnjBsV42PSiKTwb",
+	"OyXcRWY0tM1x3j1fOZbbmfMmnkzt0lVA1Mu2PeV8pprAXQqlTIy6LSKI5slcaUlcVbHEUf7hD4HZ+LdN",
+	"rs5JI2H8JjOyfCNS+Bzw/mchnVUAz0gDDit0Y12BvRbMVqppHxYWL8ZI9rxIGIbSGlhu1eIKyYdC+Tmz",
+	"3Kx9w9HIC0MBYCpJMqW+letJ5bDETOP14VxtKN8Mid6lop/cyM+SV9752YMqIl/PY1V2yVBox8uwYqmG",
+	"ypch4q3BuD1IRbcngPB3Ue0efoqfLb/7ckL636npnkyI6H8XiPAmGMErD2WZY9rOV0rF1khuRcE0n68L",
+	"pmVtoMxtRwAUWJLISyfQxxpAc9y97zyl2Une3vdt2vuERnPat+GcusIyW2lWFKmwK0KH6HFOeKS/PTnT",
+	"B4fY7gApfWIy5oRTIBEDcd6bQaSw1Ep1Do6wYU/wGQmdGx8x3s7+OJKSwBk/ddJ4vX/hCwpiOBrcJHCz",
+	"k9npSBXvq/LId/1h+FmC60oKY89yrq/ULPEXJGzLzA5FhrkValuJnun/1XHDX9YnL9jEQ8qdogc+zeMn",
+	"sWpBq3Zcl9GQCLqGUDYtLfRCGbbj+4K1uQrqzNeY9cbtz9fYMwVn/kZtsLo0ZM6UqsF1wKLXj8d2CXyI",
+	"P2bGpalTDdkCPcx5FQtQdvQVRFYX/eavudqIAoy1gz94DcbWYgt/jMcup+bc3SRPICORpfjO2cS9z/86",
+	"kgJ2rlE00KzApsNuXWhwIwxacKwgpRQcwF773z2Vx7uJjIfDV7IqtaidOeokhmHU8XgV7AkbNJaxoseM",
+	"C14kI7jjenMdRwOogV0xpG1BkNzlV+yy14UJXlMtTkiZtNUWNHyvJEkj+uGFQyQrQHkDx/07bMs6PUhJ",
+	"1scdK/CnlMrfX2E7OSdUYh4m26nKJl5t3oplwv6ADVmrHeHMrMhnxFCNNKxy5hevxc7XQW66xefHz6DM",
+	"gyG3jvsF+UJTDcmZaMl8sPPdY4GD94lYrqpTJcyHlMorXi3SsLDur9RELA1bpnbSURKFStZihKYGQTiT",
+	"ZAoTSK/myRJYKEFVAGabDyeIhf2RxDQ8B2flNLQienKLmEFzkAM2nUzmkANwCKmzK9hcqarAKF/Bmq2z",
+	"NjBGftTCRqEhzxXWsQhCk0kx/wK911PZ5V90gApO8LW6zfDYk8Vme/BN7LDmufCVsbg+ASGVGwrP8Vhx",
+	"SH6N2CRwF6XFTZkPBSPN9vkdiE5KyavrKGIs2bDC3pUBusf7nABLyC3v7MJSDKASZFQJyIqtRLWFWHA8",
+	"RjgKiNDAyOul0yCUzKlPU4fqVujnd+KkWYjnCQwr0tg+WtLhe5qJSopboE88bdjutd/uo6/95qnbP48v",
+	"L32R46lvyCuDwmpHjz3kN0p3Yrqj7W2O7uy3K+7Fn2Qnj2cHJnTx8EWbVZik4uBu1HB6P53lfqZuxY3g",
+	"b+LSupIYF0cKpoJtrlr994Xzzbb7vJ3MpV5UscJtagbmSAUs6yXz6AKTGmBG87l41TgikKiBvG2myn1A",
+	"A2rZ3MB4ecaI9E2tDWRQROlRbikODO15WKYVqW4cM487eImXsQDTcS4HyLvTtW8XCyNsRA1DYfwtIfGX",
+	"mKnPmOdU0jqasfYpccxYXx0CJEP7CFY9eu0yJTeNb3mndkL/GPdTodQ/1G2JSmyI6VMhIEJ3rO6/xp1M",
+	"leinWWVZiSt2+fAPgf29apZfnAbXRy+LR7+WWlZjeQY/fmSXACA4pRY48IL9eFABgD5KnWmXrgS3f95G",
+	"NXHoRXVH1JyAlJ5cXrK//+d1AaGJUGihdnXufk02Ny2EjhavAemQb6p3M79TGlBlGhu4e7XgJVOLxSi9",
+	"YieAG9lfA2fSl2+oW1HHW5UF1/VU5tSO+ljxkpKwoFqKgVp9BsTnBr5yrm65lryet5akWnIt7WrjK4dJ",
+	"vxb+h/4ud6cqLlz3XtNSrFtehVyxkwp8L6GzQc9AtQc+KK12dQRM2n1TIlcdxt7z3E4r/v6qWz7yVQzc",
+	"KvfKEKlOcWxNKdwSPLsJrDypFEtAoMfE/f7hqY1V4y07A/AakfHWQm90EkjO1IKwnheNGM+X/8z7WLoB",
+	"HKRaE4ESWmhBhj7GBwaF+RGu+KY2FHgIiozAEnmvv5+g0oH2KXSTwq/BEuZsqyyHLG8eqT2N6H1THzS3",
+	"XE7ww7fhkMvpZeDzdaz0HSt8WCVuRYUUgIe1aT3kHLU1ryDhH6/zd4pfIxmlm1S1WFBRgrQ+TsTalvDh",
+	"C6yO4py0sdhoau82jXgWS5vfHiJaUR49IFHRxLZWad9qInvLj7Y9wGmWOwdWVrT27a5+oSfhREditVij",
+	"dUqQ9nfL+x/e8v7d3P3HNHf/8eza/yJnaTfPlFE//PtBm+Z/O+3w/MwH4w81AQhOJnurcUMDT7LfcYzj",
+	"UeiBC2fq08Dl6Wi5tuL8WMbvBD9TWkIDHCFE/Opp9MUdirURAQ9P+fJpr17+D5eXMQcGeFg7n6DF3PJ6",
+	"CY/SqqnL43UkyQzmS9+aPWEVb1SLDUMeD2y+brUrddj6wgpfVjlgG89h2fEI0MdbHwhydKiRvjqa44UX",
+	"5DTbvKSey5O6bf6odu8hzjaxRFNUZYoSIwKZejDNI2jszp6zqsrsdXbGYKJnYSWXq2xi/7ZKPEJTonYT",
+	"WrIox5uJL3F9RzwIaVnF9y12eE3V/rWsARbfipqthdgyq5xrb+WWNVuEkvsBilyiR1PEEYe2i5BoxqEX",
+	"F/MLmh4/3e1UhjFnUR6nwFJ2ImYogkSGqjco4tWqXjKrFAEpLgDTkiOybYSfW9al2sWPRmL592jWQOIH",
+	"NjCayZTl5QvhMSUpvdtmgJGQfLgzUosYcLM7QB6wlO4rOit5/LQmEA+YtfYrC9ytHbCPNNbwwQmNONEP",
+	"g5I44YwmqGnQNc3kKucPK9GzKyGQ5e1Tppu66FBhWMXWAMuIVSZoWWUjhgasYgQOBUBMRHjM8yFD0ntS",
+	"LmVS3x0Zzcca1fCqLrTlscpn31jlcT2hNAE/KFdEmikF8FHxeNWjNTuhPIPSxkuoUlpilzMUw4vaSOeH",
+	"EAjsVqlY35YsM1fvRJa/mYo1Dc72rC12V+ChO0uGiLS3TbWF71g2G4IiIVHd8eBnwR6YqSaTzK24mHM9",
+	"y5VUnLvMqwWfr2I8ghzNsit2yeQidNERFK7IPOwXPJdwyMMDRUlBgG0DEAOduUdeKdW5XTHOKvnXRpaI",
+	"XLLlxopuhMFbvMhM5gnoLwKYQxRsyDM4H3iLdclCMUgojAMgP5LUusAc6ZS82oGJecTplbWxBLif7POf",
+	"6EZrGQOCd0fZY7ZeggTg2q/rFMn70HXRyorswiitqhTLcZVNWaUW8aKYDmSE4G6XklIhVJku75uRm43b",
+	"zgiIS9jOhJGcMwKPitNZgCeXUYbHZsn1FLiaDDKuHsyLoh4zVAW0zWk+/etJq+A2bZesQMXqX5xGbom0",
+	"Vb3q0kye1Fr1yorNVBiNzInsk3AeaeTrfsgy79stFD6d9NWvuSxfq6ku3RTn1117Ew0uuQ3Aa+IMX3EP",
+	"OsJtwSq5Fs+cshXLJaW0uQZDXlpPM3yR4FrK87RjHjQO9qIz5phHAhyeP1Bk5iQq1onGQCLhFw+/dd8S",
+	"HX1eIUIiX5+ofLfcGRRtFibq06SKglo4/UWLXDQJfkIuBxQYKdqXSCih6wBXUjBiKmptQsh3iZYq23tu",
+	"PtcEMf+t0HNRt6js4Tf3hlwn+6FBShFBAhwzFxfFBdRfuGmKzdsIIu5uhEKvBW72pSm3AmtT7u1T8wo0",
+	"IwTPgTLHfdKdwgso4glURw6YjgOc2OEmimHDdOW/77AewY2PVRLfiolITKoso7EiIAyFLjppOw1lpIzb",
+	"HKq0topHTtwHHOFzd87kF6b3zQScQZiGjzvlgKHiKUGIsosbcneEUY4gKBugsMC5xglsl+W4jCVKVzyo",
+	"KumyIHCZPjWp9bt51a/FragmIynhkIN2pGaHOa8qg3Du/W2QlMST+WNoifD+HIMJv/NUi0muxWTaMa+G",
+	"ky69c+zgKqELZixfuhPEH0BQTc11CTwxyLx0X4x4fqQ3qXQg2mgpGu9wuxXbCbBPbkqRXWs4okRvVXfi",
+	"oM4eUJAw3gGdw05fwB9qYX6duYSRj09kijcWbz3fJDp7OusJBlPW9jiadcSSovvAGDiqWEnhtZN0IHzt",
+	"MDrdan4f+S/qzdSh+OWqTtjQd9ScYfInloJGzdKubANQMAYE3CeX2OENRTzu52zCjDiQEMW2nL5eKWUE",
+	"aexIOCS56Mi4V+Pojq46cUR1rbRjeUt3sj28QUq9SXlLd2NYnakIgX/EuljTwqCwUi4WzgQCywRWQHry",
+	"W1wMc9UHTkFCr2FRVPxweHNUFg4OiAm9qceffVyHngHwFHLQr2nnnpSDfi1vRYvdNwm094yAar81mnE8",
+	"kCM7FMHT/f0kP9CJTAa283sVieW9ELKMpN1DV+ohsiXUmWK3ZFZi3yTpshEtw1frzbH0UTAtjO0TBI1m",
+	"6eJazwibP8gxHLz8Pt4MYoQI/cFpfOuvfmM06muxTwCMTqdXV2t/R2T/rnh5kKKHRuwhu95depJ7ZO7y",
+	"dxL3z0Dirho7RUrUrdBlIxIoFapqP27LDRUj16Wvr5lQGk8vukmbWNbDiYwgKlqRrJKGuaZjHa4MvvqK",
+	"b7cCEOmVJ78hOidpoPo88bL/PVjep1CD9JrUc66fwPx+WA4p9hdFW2kFJ0un3naAgEsnTE+iW5OBlENQ",
+	"7P6QieYO5K3IRSA8sHFbdsFMZzaYeTGbAvFsJ56E88BvNp62gqtOZPqbDlR7LAif9948bCLCygc8lkGf",
+	"tYcodwcC9F0DbFFL+h7BxEN9/vwYrzKYAgeIz5nYajzFmEwhd3cw556ON1yWb923xML+lmubsgiQrCa0",
+	"F6GRIITN/4ypMWi4JXkcuEnF1QGEO6pSRt2C7MDAPmxU9MGg33NgILvpFLRzu0HwdvHb2Wuxyuae281v",
+	"fFrLzt6NKhhK305JTVbNZjsGCtrysCy0+ll0QdOx2oIj3fmWa2BwEpsr9jgHQHTexClRlxX/Oc6vCXwn",
+	"BM/XWOflFGwZStFye4Q8sWey2GTL9YOFlqK8AiKtwaeEUnzIY8zBGo4jnrm5e8ONySVVamlqInHDceaW",
+	"BccCVkugSHYnahuWD0MvrMtIFBKsV+xrZ9CUYsGbKrdixklsPiVG1LryoyY1h/NIbYZXrT2NQgf1PL4l",
+	"jN5+uBJh3cZXxTR6kQLQpr/9yK3QES6bhRa+GlCh27F85GRvvvn7/yq86UrAoCRP9ERCdCHYzClcV282",
+	"mdMMLXxjnpI3LgNaPdawC7bUCPXlp9P/vNSCGyShF3qh3G9LwhGDj+iB9ya04BwjdijYvS2R02/xzt93",
+	"WrBLTS1vfRd6+J15vZaeZxn4lqzS+2csEIdgpU0XHZ4MhI1XUkCaUARSiT1bKiiAhBTwRmBbpfeCfE8N",
+	"Eiw8/Pf6jmQqk2qM3PT9yKE+NLckK+7Yuclqz/xT2llPafaJu23SQBbV6XFSHPMmMqZjcKqqsePfCjBz",
+	"0z/1hB4kRECXZuUk+9T8q7LPa0OVRLyq3i4unv10DHR301SY6/ulGJRlJI7xlISQZQtNlbn8sBu+v1Yb",
+	"8TaxEhCJ9Q/e8H3YXb5pva2/uGJ1E/DNEWhrj90gYSlPw0AbC5uMTgSBgeZuj7SJEM/qH+hfXJUwqsOp",
+	"HRqVH6MdAAHBNKjJThPggdA6r1nO7cNW8KZJLt3vhfdVfQLFjFr0AoLDlkWJBgjmRiez6R66Q064X8Xl",
+	"3/kfcHxQLxPVKltZVe74gBOiW7RTz/01uZvlV4swp4FVRszaf7ho2MlRrQMe2kaLah+627oyQToKEDYO",
+	"QgzhA7ukSKcgNp4ePvNUf16jePpREruYW/qGl+KN/DTRMxUYKTPHYuROb/+Fa9Dd5oqQLKD5xYPYQx4a",
+	"JTsxMx2BXPCqMi8TVkWo6nPnxmHHWlIMlvEmDRgWFU7nmFyD9OLY4kFRe7RAs7IvT6kSw7e6j/EPKdol",
+	"CtOWY8C8kZ+cRJxqwLh7b3gzF5Mr7RBfuwP9Edj9MAEwyHmf2HzG63Ik7QmqfqnU/amoOdd8I6poXaoR",
+	"1rAV12W05nReueV8GcUTbh3dbi4kP8c8fKgH/a8Vg14m4ATIb1Uqhdi+STSfub+FDjTKCrYVxlkJ5+3L",
+	"7E48ezw//EFZXplwee6zl5rL+mU0XAUzpjSrlSorYUjxSVuwUmeixK6UvU6tOFaow18plzlT0v1YYEcf",
+	"tHZ63G1jFRWxm8+pzNZia5NZVN8btuOSiq194CPTEeVWjD88BFLaV+SWk7mTPVcGjsDwz3OhxtuVztI2",
+	"+WHLFN6+kT4ruuU12wFOVn0X1H0cVPspxcU8qythw0vxcrT+TovgQEqD5KGZrimw/Iw1z3gQmkOFWjBe",
+	"lgXsqoKZqtF677azf/ewZCAf8SI1f0kkmEHLlHOWxvsalsIiK5Ccr1u+zh2nJuPh2aLqF0qVuTKl6lHg",
+	"sI5jDzsQGR1Y8K680BF2U2YlQf3ObfqXCTCuUu3qYDJswD6XQe8SpGddhnbVTH9e6MeXl/mnB9rdkSEO",
+	"W2TzBgDyNjrXdNyv1CwzOQCy/HJC+28iOpLu/u309yZ2Hbej34RUIAeq6YrVskIoEGXZXpwYChptV51A",
+	"V+DOLtVUZeA3xi7nExRorymWH4DoZ7V1qUqWhpJPOYu6rWSsbAuOSd4PekXQ2pxp8TKeTMbsC3jClVJG",
+	"YMOTX04+IX81X0VeYazUGsgW3HyjIEMVr6pKfHfmC5ol1/nz5QyIo4YMcPmo0psymQpml8hlUQC2jX1q",
+	"kWsbwyMnfJws7ep6E19Pt/3w24CMTrpjca6VwW7mmbJWbSB+H3aHv9T7DkCRFLCATnVrvUS06itMnbcf",
+	"2iOM3INgy3t7rnOEtJqaVFyw5bvmC7iK3oMIh0FHfDqT3d2FXWAU8q46mryVp7CXAgmQt1f8Cdsa0a3F",
+	"68//sI9bl7LnM7RLG5yxY/4/rx+e4vsTasIbvj6RvRUhuee8ZjPhJc0qD6e5ruVi6P4vZFXFksCyqryG",
+	"AF6cWuxYNigqdGMnLVGqGUycaXHIlxANQy9tTgB9bl94M2AY5UrGahEFJdVwtRNyufJplbwPbkx+872H",
+	"YHH35BxLbWD5gDwLV4RaTXpFn5FOrAlzQOA6Xxg/E8Tc5l6IhsmKZ3rACC51hAFUtZ2tfm4G6DcjgTa+",
+	"vgNX8huuZc1LcQK2xU18ApGFhESp1HtmBDeqlvUycIp2MCwuncnzOBOvSOmUvYDrpBZsI3gHuJlvsAkb",
+	"CptyizKmsGWfFuHoBPmOgfb7kwsHlScPtKJ3lIj3Yi63U+XiFMykTUcERzGL/XUnYylNhLwnfRXGlwW/",
+	"O336I/C7XXjmyZ3mALm3ctZG2QWVdl4r9Z4fA5Z2NkaRgJc+nax0rFMIGx3s3YiTOtjsoTMloCZgcYio",
+	"Fn2whJOwVDrwEoPQCWXuMPGKhDaMmNAjZOMT8QejWLBT1PYxtOIeWPHlKaybPazHK0JHfeK553pyFl3t",
+	"Fvf569GhJDk7j1GyX47CqMQ4kj39XDbKJyoCD/p+d0UwvZWAHys3/7XQOEWtmuUqunPIbu/sGbdpU3yQ",
+	"4xAvo7Hq0TlIt0yJT+M1PtJX8QPiubscdCjWT/uLjKjLfn1Srah9vRNXPSEedTKU6dCa6h4PoEhh0HBM",
+	"hC0QkZBcoOrz4j5P0wNDGnNfDpmAEA5Q51iEsiB0y6qCaAU69jk86wMd0kF/9pIVhhO2SSY4Q6sl7gbQ",
+	"kFO+0Z+n73r2PXRauINgx3VpAAsMGgYGZsPyndA/LKMJaM7WsoLqWHYIDXnFHj+5z8TjmFleXPyF65fJ",
+	"1kPiswfnnCA5N/KTKNvKlFKaFeNVdgghYeHmwdvBV2RWaZzsJ0CM6QT4aVOpnTA2NJ1YiGKE3TAgWrq+",
+	"B/7mYblfBG4im92ZsHey0s2z09nejgHAVXz+1ybZHQDRxtYwnunGrOD4g6ZZ5KvvGME7gU1Lcr7eA2gM",
+	"YpgdbwUg+AX3pYQ1c8QiO1boAgi++YFoJ13ZMrPhxrxWZkLSYxIlAbSRXd/pHIMN0PIp0xPDZ7aled1P",
+	"6UzaES2gm/oh7eRpekA3eGb8SXyyH+Rmep0WNtYzt++U8a4qoJ0i1g52M/k/AHZ3xYf9EpTrSwYzoW4f",
+	"oGAyczpZKIr+rXnoPO57HoaJmjbPgOXnXv+2/rAS73wP++S24hSR6ATO+wl6Lonksai4UzsJZpDp2nGI",
+	"4VVHrFoYOsWJG9tr8S0wvB/2211eHu9UQfoJCKxAJgJ6VFIgNRPxF0Z7CflCxOd5DKjKYp7crrSzQFnP",
+	"Y1KNvSIPPvRWwNXGao6RctVrYB7yj7Qp0Kka8bCFP9Qm45R102F+dr3ShJloZc8fTpQsmwCzBR3ND2+E",
+	"vhXlt4M2iIzdjC3RsJ0bCyfuxAAOKM3h2kH6yyqvVJ1HwUhm+mjnlykcvS5M7pbDeviMJhbTUTnprNF1",
+	"PCrWNt32OzbdUbRvn1PqfTyoFoWA+aPa4QatlGVz7vvpEkAwV7ixsEIHEZKIEp3qTKBBDyotZM3marPp",
+	"IxuOeQnvkReuH0yK6ABlIyDzUct9YBO9bazXX9NTn2bjvNJS851zxaBK02cIf1u29T3awIfddnx2R9vz",
+	"DIGIAwMuDRzydldfUzvnNENKdVNeLRLfWiDe45EMzR++Opo3qfieWPmydor7CsB/HyGrfnwumsnTcjr0",
+	"RbmEiteIeH96HPftrp7eG3NSMg3fMppHk59OmDj34Ly495SQQnyq8ho/7j5Zp0mc8aMbx1FpEETlNPnE",
+	"d+SKJ77sLpP+jkv3edeqPMGRUx4KrhLWYEnKSgFdwED74GhiBYMl12tm/tpwTWxCNbv5t5cMbogtgvw5",
+	"XcBChyCANdAjo7UhEJrPN7YbXaUDgDgNVMYx7jy65/iX05cUODOxY+Edrzut3PkbYgRSD/xiRXUR2D0/",
+	"yoc8PBU/ifzjwDcGRvvUmvmEJ4WpCLtr8EChb1OozANo5YYCJ/A1nXvJFh1djFNUFC9vZQKSZCaMTZXC",
+	"7kNLqHuAieEHO6tabceaKBfOOEQWXuzp8c8s5XYLhW7Y1dKmgqPZ187mgZD8D3NexWuoqiq8Aiu7ITae",
+	"TUw2QSpecBuVhfWcV+9C4X0eCGUCR0v5BnKP/jgABgt/cV9+cWzuNlnlLr4DsmUQH8n3p7dtK72jKAW7",
+	"3gdSr0UKuSQzlrbj29Eh50GS7fh2BES3k9xTVXm8x6IqaVYPDXYs2vFcuRzDezOsl6at21kI/3V+63U3",
+	"RE/2wrQn9Mn1Ssn5ZORtBGjAjPl8pQxuMGLdG+bbNJd16jTY8D1Q+rSthaFavDENr6CIzy06NASikkyX",
+	"r2bTfU1C+hsxlZZZid6V4BOQFXFNovFFcSuqhKKFLqlihOMj95BD6o3Y8TZfKVWd4zuwEn4q5AXIw9H9",
+	"SiIC4b79WCRgKtoj5eQG6PzQMRCo0dSabRuA/6BoJHQfYD9BvAqr4tEiAA9g03bAwpVYSofnKSlMX9qf",
+	"DrVOJmWiQeFHTybM8YLiBZ+WovCaIAhyRxL88ib0VB7vzSGf/3mskgiAg1abl2mQIC0Qu62Fh0Kkx9Nw",
+	"HDp98XeEV84Th74kAOYhfK4/azL6L05i76EGjHdybhstTkPgCeWcBM43NIInApETx2gKXt4dfIjSR8h8",
+	"7r1fGGQW8NkKrMGC4C9Ei3uM4h1gWuGZ+7ORaaE3Zji+rfyEuyvH50fWT3xSGEQRZiq6HyteT00DTgKW",
+	"mwkjS/EqASwLxSywV5GMrG7BtxgV/6U5HaYsfqrUN+DzUb0vXgddgm5EBeNbrjvQHzC01mgvoBRvBbGG",
+	"mbIrKNRrq3jqacyKI0QACanxvnkuYP1YsrETvPo6g05Y6JYZ5FBmoR7HY7MDth9m2zr5Fg9vqGpB/ZgE",
+	"rdsr3b3s1RE/juIikyNxzBqiy3wP80hEw8mBb6KFlBGM6xn22gdA2wMMv4JAglu8W6Xh4wKFPUq1NAe4",
+	"sP4Gj+xL7YEPPPoIyAv9FAUoFXNVly9a2Tkks8b3YjU/VmGivIb26GgRJmRefT3GAc2JmvMKsoKHONNb",
+	"bq3Q7pr/+G8/XT7++NPlg28+/s8nP10++PLjPz/76fLBU/zVP13cPQDvL++qgwgeOzE6oNJqpSWlC1/V",
+	"28b+4ynECeid/+iacKlVs01yfPA9wwkGqKwO8IMWCLQ+heHjpXtVP/f0NOLJTYAgjcdS3XSuZV1S3WeB",
+	"bco0dtrAV/hBxM5sfTqamZXS0Au3gWgLTvSU46CXhJ6aV/v9oPj9oPjMB0XcxWkV/hENP7nqbc717GV2",
+	"xUI2TNOaAt5nBlcidv9sOJVT8f08ttIaw5Q4STQBnVH4N+SUkL8jgLiTisjfVc3ypELyH0O9g+DWnXcH",
+	"x5/7b4hZV80yFEjsWeixjtSR5oJdnF7AMl5xkioi2R1bCo+/25nQ0wF43yltNZeT2QOhuyF6THKpfTHS",
+	"wULtVrISB/pzsSh8xK2Tfpg3+lYUZO1AzboC0PY7Fm3OKrVLxKhWXJeFN0w2KkEr6IY1EuScUGW1kstV",
+	"7rXO8PjjxOtfq911fhX99edr1qIaKXipn4bOkLtfmxPsn9Kr6PTHn7cTOKmEtZUwuY93p2ii2rntPUtI",
+	"zkKKqrxDGBHvT1W2Hgsh+461doL813QmwW8fvw3CVx1RV6I2YjOrxMOgaqZpK39/T129F39tKI8+JUZ9",
+	"lMDyij25vGR//89rIt9bKUtYeEuVSzCLVHfHMtlgDYEr2/emDofm/b0DHl2Idz/D9B0ieyq1NmjrAhg0",
+	"3sTtUfMMhxu1xUKf6RSe4C6IgMfjiaAQbGRZVqIINA5AqlKqXR0l4qKieknoBcMj3Rtg/cF8DZgjX0Jq",
+	"djpHS/9ZX8Kznl4WrYMdxm0VfIfTZpmgW4fAMJ03e3PyyL6aiUqKxcN3Hq1hyp7Ce3FHaWHESSaZdMdy",
+	"s1xZ8qYCIitRPQ5hZHIDIG6CU/t0y+drYQ1QYRLfF1O3oi7crs1sGS2TxKlTiUoiLHU2/gfL17HWJV6X",
+	"rO0wmgx21qMkg/OV8MfnWMaKM+nfnsXQg/JwIkPPO61mldhM1cvCcqzOG4IIaK30WGKZV5XaifiKHj9V",
+	"03TVvJddikZDedWI/KMZLy/CgLMPayTcahKtP1baKmMUeFl4VFTdt9GXCWu3UvZFfLuSI9BR36EjVdbs",
+	"L42xgRwM0P0pBMgNBNcy0Va1cEbLBJsOmeJPBFWZYOAveIzYxj2Uqm84W2pZVXBEQqeaU528vmKqTrLt",
+	"dUzKLCujJfoBe2PU1OhHlw5NjrbrAGYQ+UsKsI8Qx7W+CoyZKZr/eBD5T2nOJ3hn8BVD9ep4n3xxAfMa",
+	"392iEs5hbjF+mVZqAZEFA2nlQPbWBhxwGN74Ha7EimrRBoV2XTxjQBQvulBE/pgMXdhcu7Nf8/kaGFt2",
+	"ELVRt0IneO/ce6/jn+kGjkVi7ql0Pn6Dhu0pHF6dztssBOJYhSunMOPBDAQv3y2BM6TcHmMbwWsIF0Rm",
+	"/BBzAx1KP8QcfWobXZ+uAyZoG+i8P5p3got83mTEB8C8iu/QBIrwZPZkvCg1DmG+qOS2YGbF16Jg85WY",
+	"r58xziql1rgFNupWBLaeAmEFPHaYs2NUY58xozZUcU5JAR3Yuy6yWwHxk5HZyZepFqRopKZNCmb45RWU",
+	"Zw2EOqxsSEA8PV6pm+z1G8C8ENJqHvz6YcEWHkF5xpgvwT3VGtsqEyvb/gBshsb6Il8fsdtxtOO557E5",
+	"MOIn9IWLWujl/sdV5uWToR/iciNqzPN4NGTPzWj6zaQt7xJ6qFDInSpdrPM3/GfiFsQhZTElTNLcacYv",
+	"XsXRRtw+BRdYUhbKXegjuqIuuynAx8d24Nnyf8DCJWv2zVMn2I8vL4HjZK6l2ULDkVmLsoDlBw74HqBs",
+	"52TXAHeUcCBG+e2PE3a5nToceCWMAcdaWCv0FVgkyOoLcXHYJJmxDLkRA6KRsVn1Hclj5+VwyXZ8f9z5",
+	"cBcFP7VtK+gia/jZbDv6g0Lw7++oFL/wYYk63+uF1c9xbJe89631E879Df+UHyXP9kbENpsNWNossBLc",
+	"cRf0cLrxGDSMWDRGPMRpmQgOA7fCQKhtfmK8UAG0c6/p/6pLCWi4LLv4YB21mTicfkVsg18y0GFomk7E",
+	"hnkvePkqDPHugKDR7FFvFok0EioZeqdOz4obKVeqlC08Y2/XdItWe58FD3DENHuPqHwngWzmFbLOTxk8",
+	"ROvmeW3A/hPu0gV8EuRzgvlIVgW4mM7W3/rwYYLuKDt1Kzbbk9C0YIz+/hG3sD+x2G758IXSG6F/hONq",
+	"yu7E2zsT+63I2qFDoxyqC8k/xnKggyx6KEaCQjSItERi7fWt0DYRFfWATWPGwHfSrL7dv3ZGNiydMbRn",
+	"8huIJrb2hC+nj4JoTK0ShZWpYIDH8aYBxxWAW6AXk/Evf+w0ehm+NxhfcSYHjnHnJGCgN0xXlRJXHcEb",
+	"gYR0MMdD0F5hszi19y1kjddDgP9jtCwhTky0PAIB/fjy8vIoCjSQBB/Dy0Fl0gXUz2PY800/I4P870+O",
+	"DPAIO1McJQwPICdj/uZAQebMpjiGQIvANaGq8RCnxg3nqDXmpvPhi8mAnZrWIUj56xyIoQOJpdLNyA6F",
+	"haMSmVAOWrTp2tB609kkYLUh4qQJfeFDT4vHdUqqEvqxU4JPil5DdrTmKLqOy2yuTorHRbqHTtoUObnJ",
+	"cWlGjN04lLP4ZAEFw2phqcsvD+0KBvqO6yOULFMIV8ivGS60G2X0FojIG+s0ZOTGw2yWe0rwcLhpO+g6",
+	"j8nbZa/RZ7zTNoO5m7bNRuahMbEOVe8RAZw5X4vag2UWzK4Av09if/cGCnePH5Uwgrw5eoe1zHeaI2e0",
+	"Tu7a8EbUcfElgws6LTrGz2G4Cp0QZ7kjIgroOsOcGokj4U81lZx+z+/36mjpaOwumF2R5NiKe85/Egel",
+	"IfhO0XnEddjx2h708J/ZcEPl25pv/9ZKQkGlU9RMEouvLeLC7haqVvjMztFBAJ4hmLrznO35H+ekxKRL",
+	"wIiZUpBtNmERb0j8Bn30NTJg54rEn/H6V+05cCyf4HHOQPJaqWlfnbaCb6Y7KTdexHpz5ZcaNe9gIzd7",
+	"cybnAa2zCc+KTxaMyD8tTwneyPJuB4XabERdcksddBMUYQrEdY9tSB02CnqJKK8YnxlRWyqsoNYdaeJI",
+	"rQlrY5eskoHckW9rycO68LmoYysEo6F3JyS3M5Ovp4Novq0FuW04NRwhtwZFSVThPjR71CL++21b/HRk",
+	"JuAy+O5DqTiiaLpXR3FFb7gs39bT8aqmxLeUWr+KWii16IAF8zZ0C8EMgDMnYqbYYxNVeZn1TdjlT0VO",
+	"PN5Jf8MrOz30J25FfYT6biN43RbIYGUr7coVvxUFu3z49PyEdJX8ayPLBK2hUXz9DAluC7aR1doZBLPG",
+	"mYbupyjOHsEvDP8ACCPDF5V6X7CZhq2k4Y3Rx1oNxTr5uV3L9VLYKWS7nhF3arCQvmwK554XohO7oPLA",
+	"5A5xF/EggWT2Su082AmgblyBRevZDzfQXUt1sXv218bZf5F6ac9YmwY36vG/F2zJOsgoV+zrzFJ4OCHS",
+	"BfdqYUWN4C8Lbrsk8NodMJTEHzXw2qqNx3+IY0FFsqxqVxD5tpNcSgkNNdIdqWViA0rtJS3KZi4KnHtR",
+	"F2wjKlsQJbYb5AaiQRFwTPcV41TTfrrp2aKkb++x7iM20BS27bj7GrXnOfNRThayQprvMKJU8T2WE6aC",
+	"Q8f4pr8wUY7pJ1+dUFkRNEIesQ6vH05EZO3B73j8rKn6AGLDrR8E0xgKpSLMjR+wFuE46tUBmn9nEVBU",
+	"xgWtI044JMN8ZeuW1/5dV8wQayN09blzFBsIgB5oLk6qUAT+7sHIKFgJXmMLZ5cV+uOxL9VyDmddrVRZ",
+	"CUNlpCEzzcsqDtlJTOHxE5RPG9pK7SI7QRkTKvKabcG2qtEFjqigYToDwDu2ufjIwwCkamLcWOpW6N40",
+	"90Kz7iZR5pKyTIFcHme3xthlkUc6nALmykBnBjUQ1vA0RWCtB7OdYrbP1K24EfxNoqlVLlFBrKWdr0Tt",
+	"lHxdmoJlgnoCpZOsl2+itUpdDn+40pmaWNzYYz3UUO+A8TarmBVQbHdCzdR8JTcJmhOY1OPDhAowJC91",
+	"+1WuBRS219DxCz9DlImgEMycV2Djw221MPf0XctGlpx8Np8qbCCYvYYYhZZz22vR6ygWujVSBw613u6E",
+	"CA8ocqEMugNxEq1+jsNVrJS28yaWkLiR9bISDyooY2NrsY+XzgMSoIlxnCgjECfQYAlng7irNKiNcN8E",
+	"MIbO3Wuiw7NisxWae3w7f+/1RXHxIn5D26V4PS5HEETu9DS688u5ewq2XMF+OKUFsDNcWoYwQR0Z6a65",
+	"3xLdpciqIAnq5i4lJP4h16usarqNrLu/fXy/uqwt+z6e4v68ai6M7PJhl/b4Afz4X1UHtgnzbhn+A/fT",
+	"7+rxd/V4sGW7IvI0pjfHNNw7bhHG7QYIuCa6VjUTtwIYbndKu60x4/N12/Ed0JEOAIgad//EHMd85aU6",
+	"xUy6zw/KBkN46rEz21/4u3P6CXDQN6nE/7xS83XE//cUASvucxWQmqKWHga3gc7Z8i3o17kWoiZyL+Z0",
+	"UF1ybRh3+ok0EDTpAsta21i6FlsfRko3dPCK60g0wePPkBcrrXNIMVbBwxAQ4/uKzUSlduzSXVUq7IqK",
+	"1ppMCawnyyksN+tEscAkVpPdSqV6OLbUrbviSFrei+WD444FvL3gfarICcZbYE1r4D7B+gyc+5ikJc6B",
+	"VvJU42yQsVbwu891rCo3u00b+hkTCTOoezZt9MvHRxZaivIZtkJibadHS8J6prvK+pmw909ZsCXfjh8T",
+	"vFW24aNqZaHjUJSM+ApmgrphCurlQWvEc/9h5cEVuyRxhW5A7IaUy1Vu1GHJt0mdpuoPSZtL6fJAJI+q",
+	"fSw5GWPOn9BkB9t1Eop1urpj+qccIRdVTVWyeQJLywh9K6bgQwOiYv4Nx2H3/QPbsfjmo5zNrm7TDXGV",
+	"3EiiXJpptaaDrG1pd3NiRrMax/bW1sMk5rV2tXzCCSKlaSuxUtvtYT34AZ6V0lNKkqeWQZ4HdH/ZyoIb",
+	"bxYSh7PpRR3LcXQ1m6i4sXJOVc5AfYAosBiYlBCJtQUDSKHHmYFReHVS5vBVgP8ETYTg0rXvmlYkNW2r",
+	"oYEygeXHnWMfnI0Q6zX0uPy/0UN+t8poeCRLoKtZWm1D5wk+ys+dN5391g7uQTgw/NR4TY0HbHt0dYWz",
+	"lRZSVEXro3T2b2tU9Qz7PGZk8K5OpURuRWBiwHthpx5S45zolS+4GCZ7TwCYHKITJrjRBTZS5Ynx9EPe",
+	"N2oNuyEEz7YtAAVzWt94DE6pwZQZ/CA9faQv2Y8TnddxYwts6GhjgttuXxgmy4Kt1KwgwJOZAlDPhZbl",
+	"ktJ29TTHC1Gcz+5fEYTc40zSEGppa9mC5qKDMI1N9igjBW2QrB38Ab20UzcwFbVO6qBCtG3wfTwGg6zB",
+	"69lxU0BJCGAXGr4Qz5zHySF25AuaKVqAjrqbzW+eAk4F+FVIwBaLoIQ+3tA36XymOU+hcJ9Epm8YFd72",
+	"Mp+9sEDisID3fcxoHMY5P7Fv+EaW4jtSR1Nq8JuxTyb8PyARtIVvhxMcCkm6ECwT0Og7+MmXkYIeVZUm",
+	"H4/jjFTBGaXI41BcpbixYnvsE2MKIKtMmY7l6VXKnU3txzi9oNYNkWgJcQQHKHHpI2xaX3A4A5JKvLNs",
+	"j59cHt98e9ODosCRZs/1DbYgnTrfAM+G3gSvqreLi2c/5SK6XfxSDOn2Y/WgUJZR9YBsW8I8so5yCSm4",
+	"LKMcRQM2fhnrvv/Yn0Wk1xUAqNn5rmEcPEFO8SGUeBAj4J4tnBoCpjA4YSGnWLDNpo3g48O+8AC0QyRZ",
+	"FatY/KOnsUNQK24JMmisSTTlwNTLWC1WKZZa5EIMA6d9fDvlgpTsT0kWfLpwNxb0DX4cOW6TVmozMq0b",
+	"pYVbvECpIjUzVm0N2ygqq4m0Hwq+iUoFUr/tNN9uRYkcjpUMDBdwWxHtTazLmIP9QdVLQ+Esy9eCWlwR",
+	"Yq/Tiu8JYhbxKkbAET3qOgYaD5gxssLpW8MQ/dNiMw9FYCLVt4F/PKD49Y20SNOEgSvASKJywizdADB2",
+	"uJkjSSMnTiZaqAXqCYPeAZ9rp5huauQzusLAGab7ffuxtAwsATA9kMxI1oFBIGx27HrBWHud+yHXOFpi",
+	"Yp/A6NBN6Q06Ge2fayur0wGj0JRNhoyl2Z4fw7+1hU/GYoEHFDTArAQjFTAkvnQKb8LnJTboMRpkfamb",
+	"k7tgiLkrY9UFC7lskBWI+yh8zbXGxgGo8sCmsD0mSiATW6Bn5f5oRVU5P2bQ3pVLWTDNoptGcNDFDMtO",
+	"y6nNtVLrqbzbHVh9OjkQGtfzSZUEby/tALIe0qfuugg0Cw1keJzhGiWK+bvRZYrtYUGC3BAYLyUWa1kL",
+	"6wyg4BjbnajtntlGo2OdW4ebsyz4Of2xjyzNileL94KXdxD6Sqn1CyeZpz9CN7GiGpwv3DNQ2tTU5NjG",
+	"jY+7AgDyzbYS4+OgKNltt52/O4RKbo8KC4cPsQfgadQqIKyqSsY30phTSlcPrf7u0hyC+gVddyAFRf9w",
+	"bCeG1qn9zKDwCixaSaL7AWgyX+aecTC253eQJwrmHm50La6zR5Cf8YVrf0zYkpNRVxfcvgeTUpTJfruj",
+	"3w9IjT+IrZ0C37p8L8pm7h2+E9664ca8Vsbkv9Q55Gop6gSyCv7xRjV6LnI0n4YK3O4wDqZiML0tuGVn",
+	"FXuwlr15ick2eFyJAySOietN7EpZz+PoGRw9d6kuW8R3jcw6VAJEDo5XH8Ep8Le23JYTOC1byzqWVH+e",
+	"QND13Ito0wc+/g6A6wlCBN5WxF5XtbjJrqijtMqbRIeaXcm6FoZy/xxDFjjd0jAnP9Cc50E8MiMAEOLC",
+	"V2bmcrIvNiu+FX/CHzPv2EZFD7h9VFW6j4dLOqShzsVEV29aarrRCz4X15snuSm6PqdPTjuxLLNndpTG",
+	"J6xR+8zeB/RnuuhIXStRYeliymBbNRF0GHEr9J65Q5Yc4q5b7avLgnudjd/Qsg3GUKKqZnmTzo54Klb/",
+	"9rnzM1o+1lguTTeVuNupulJVOSFTEDBV49VM0rT0r25skPER9gqamJEIQ2m2UZUVddcL4NttJUW3Opts",
+	"cIKlXUGGCO+LpqO0MFP4TVLHV3YAyh9sfvraEfhHhLeEWYsJp/vMu1hVGOq60xOmQmCn5dtTZkZK8Um8",
+	"PZA+whVZBQcTnpFbLTjgYIBpX5AcqTaWCAEqwKdv68TAv/QueCTa89wmKI+WjRbpjB0MBeNjO+UEWMc5",
+	"g0PnfoS0RW0SJ7SqAotnr0skkIzXCh1WoPnYJE+74x6ch32P5Wid1zGlOAxS6XUZRdoiCCXMbP21kfM1",
+	"wcUE2h53xu1kXapdZ4s3dX+Td4wUsJg6AOZqK+ooVlPnDFSn74E82PAwAe3y+te2IyXRome2pXMkozTx",
+	"wZ+KKoUd17Xvc00WeOVrOwosJ4j60zHlKUz389DediRo7K4C77MUE9nIovDZATs7UizTN/pTDEp9S8s4",
+	"u4BXUWhmYQz5y8fOBoSspeuz6uVwb0RM7CZRo9RRMKco/ZM3y6CGr78Rhh8bqeN4Tgdl9/DqRRi6Pk6Y",
+	"nPZ86QQvgq/nS3zAIvIuS4/wIOyqTObo5x7x6lTW6ENescksaosKZSKnCT1kf0ezT3gVMQIfx2xEIDJ3",
+	"7dvFwgiba1SmEGlbotaOmQsOXyeRdRAlBvgLBJICahhk3MlWTPiWd2on9I9xDYjhfG+heO6zODm3+2+U",
+	"oluWlbhilw//0OVY/8KchtJBqLyD0T6JuCj9mQHTCF6vdol4aIL3jSx4kyJ/gy8v2I/t+hSQX5xERNjj",
+	"lo73lYHVNQcuPeVphgvksy3ALCo9SQI0GWdymdYLoXWsHr2XBarVTJV7+CYyRhfgrghuCJoj3wVPFpdu",
+	"gyjmkMTxaKOgB72vxK2gtqck9jvmyK+zuVbU1rzCDrZopMItgYY0CdTJqMXiionKtB1wqgaWul45Qrd8",
+	"QEcdYPgSRItHplpckcG+j1SCHuUHe0Ecgiexg7VKPJdN+xCGqJRmhQzOmBmDdk1rvC/0kHme4BIUDgUf",
+	"RT1fgTuNDbZOHxKUMYYE3DpcBVAdDDmqBagi9yYI/+Gh8PDfh9wH8PijpwVcNFqZAO93nrsTwk6NAroC",
+	"LUnmTh2o+RBWDVSSwGPn5obm5YpaYI0v/0K/zyM8O5mbWKswsUphAhUzBqoDff0dTsiQoTw4eNSCESep",
+	"kwDd1KbwVR6ektSHnzFGipOnarZooAYr+8A8O2WqakFEO9zsQwHwVJ8RXCjVbJPCB82PMBFwACa5HrMk",
+	"5SWA2ffk5GmkZ7ODtXDgCZuCNYAi6QETrgak9McZX3uADFkYl8SaPZpSgIsmMnjHkyUIMIJlXFDSDDE8",
+	"X5RW+2hlbqZjQCvZ7svHkSCq0N8mSh2pzFF2UyA+ixMcPV+dCGHHhQWF7Ec8gbHijDx8asG8hn3GWnLG",
+	"mVjKOrJPoKUBPSO/qa1aCvoE3/AARFQ+6gC7nX6KFvODOfEij/S4PZhNBz8s3vA2Ust1DK/Cnb32FBzo",
+	"03AmSiVMInDp0QuoGLjtqg6gDNF+JMFLH1dNwPj23zV3JjVg3Rle2SKAQRZURalZILkZGpUrzU2qnNGP",
+	"hLmD11nPhxmNAcRQY+NPmq+UnLudvpJgxHREcA6qrNQAlMEriHX1cWP9CwODz0ztKkORcyL0+Xhyf6LJ",
+	"6MkDaNp3MFWnItMOGzHjwMupFsjigkKix9TGj3TZKIRzkLFWAnzDZKeTEUS7fXEU9Blwp0/AfKZ48NiX",
+	"fE+XnbfR5Mhdt0Ib2WMlHW0eo15n/0V58GA4Z3cCB9vx7SkEW1TmK2vCMO4wNAGHYNtEj4SzWkQhT6mS",
+	"Oa6hToL1TWEfZLWXBPVAw8oCmt7x7al7+UMLvnQjRH0SGPzgJHfeF9AX9/rozkaImGxmPUouiQHyKMVk",
+	"iwsytEpHt02Kj9FNrqrKPBjvc5zeG75OyDGgamWSZBz0uEwrAc8R9E7Bd24jPZc258Hw/f5r/bf52zun",
+	"QQZGq1u5EwFaPyjLq8nwrHNZvsxNZXE9e5lftZd76YYbk3vtVisrCKc4SzCq7GGYZslPg+jHD/BvC0/y",
+	"E0aT0Rl8QdN+jF+f61Loh7SuE0NocC8MdUjXc8KhRwDZVu8DmBgRR3DTPwMpeP8FxIg9ahKExaBS2TCK",
+	"+g4OxD6gyuiB12MeGqNPTPD3jpFW4RkyE5VHgjN8f9USB9ZOlc+RyqANv59I9UPmY+fLR4hBo5Q/tLin",
+	"s/782TSYjJouEQCrCY4ylBrcMc45U5+StFdkcvnwrPqEIc7GjT2ErrJsJXCzf4ApiwFxaJKlcWRvpNfw",
+	"jWxZXWfh6m8hUPN9XaZLSNtgfl6CZUqwlBJMN3FQcpjsZOaNY2sOgJwFuESfbmNLeZvbG5rLV0PBl9AG",
+	"mxfTEreiii1upscEG6LjNi20ED9H8URXaofJMiiOIhK4xvrwO9yWSUKi1c+i/nNdRt8TapOc+w9WJSfk",
+	"BrbjepP7krYuO0LGA1EO77RsIPCBUBZSd61VtxxYUEeGal4KQHH7mu/jBdVTIqIb+enlO6F/WEZ5CpgR",
+	"3CgA61M142wtKyx461DzAyNcJo5uikzCZ0tth24ZpB+b13RmPlbJ6tv9GwLrjcAxqpDKgSDfF1SIHXad",
+	"kpX7Tq8tSAXnGFHKcquOhk7xqtNirZQ5HS1w0PvgJbjTaColZaqF+3qCbRiJYgs9B046VD2ilLNKsClV",
+	"yEn9A+xT+WeLUar+YzT9jDRlfrMuGg3xYb4SvISANUT8AKpmJpbUIsYNcw8kgIU5r9kst8tuW0l74921",
+	"eBcXr/dISu3Vdyl51SWIh1JvxN5wj0NwcjfClepTwXZ7x6AoNb1EEGpx/nUbB2elXCwmpD9SS+XU6nUs",
+	"FN/JjkuCN3XX5s2ku9Ku4hADcI74xgtolkTOSqfuqaI54SknS0abcJxMdWjozmxPeVCWRiem35AHBxzp",
+	"/BCK9vqlIIuR9Ic3x2jnhMg2WA9BPFr14U3IMNGtCvcr2j1B/A7rFLG1GvnAUPKWXtCdMWOut1VGwpne",
+	"6P6+tUemc/zXYucVAaaq4iZ4NE5Wtzjh4L49/ubZl5cTUd1Wapb4y1aobZWgpcwhSw4oUIjnXk9BLbJq",
+	"o7RWuxc6BuUBXI/ejKnp7MQuU+bvxAn5w7PLy6OgWCC7vTeGj2/BzmCe6MPpe7KAe3oScip4z49cnuTs",
+	"d8jwOeVwg85zBm6HRCsgP6bwcIZCMBNxwr3Ayuk8cAIEHQZqfR/qgWbGY82b4JlWd8XNapwuLCCL8/ma",
+	"UHXALKjLK3aJGAXeFrdOUUOvfd7b3eExhpdxT8258NHXiVnEjDyDa3KpvrBg3Gci6TT0ClztKl8wLMpo",
+	"gjEP5nuFYVHKFIUWVeoD6nxTTlj3PsAfAkhVi/7gRwkLTWLfEboiK2uKzzUPYStP0wN0K2qCNu85QRl8",
+	"6Ba2godIVM0ApSYNM2u53YoyAiGRH5HI9/8GvfytERGpfMfK0wja5buK16Zgy0aWAovetNgIqABhXOoH",
+	"gHePqBoP2YeWggRBh6Ai1jliwrBlwbCB0rDNpiDOfu8dNjWAHHPmhJa5tUZluZNGPGTfa600PvH9i2v2",
+	"zVdP/zsjcuZ//YtRdYc5UYqqxBLGW141om3AkobxqlI7UWKVIaXDLzr89hedZOzF5cPHDy/B89yKmm/l",
+	"xbOLLx9ePvzyAlvLYeUe8flcoEu6FAmUMc62K1UDJeJ8RXUoocbKN4gB4DNmtSwiGymYSKnqV+XFs4uX",
+	"wj7HV0ENwlbVVELx5PISRai2Pla93VZyDrc+cnMDVi9IxlBtluJWzif4kt/B9VFWfF0d3/b+dXH5G+4m",
+	"XpbaSQXZYCu1EawWdqf0unCbS1pWSWNFTZnjIpS6+DfBYxe8qZIbLMxmS+MN6Y3Nhus9HPGA9uqWEAUw",
+	"rJDlS4Palhbz4qO7lWTi0VyVOLPbKADdc+YuwBOxEtZAIBElBRBU67mgxkI0u8yc14gE3ZeMm5XaXWMX",
+	"z5ZrDiliA6iDA2rQhXLybwjtTK1htmCr7bplvcDbGq9gdQ/6ayOgcgaPootlg5q6FbEw4aQlDwurf/k4",
+	"kOHHk2R4NKzCpRM9mJEjUhVCQ7AQbh5a+YFfcUPF6hAjWzAjfxbOj4b/mr82XJ9FwtwKGoiMJeXhuLSR",
+	"wD/6myx/wUWohI3ErF+7R3PaH26pa+WDcH25+sDX4lu0Sw4W66vhU195Y/cM0+FebILWnOEQYl8/EPjY",
+	"29pLHr0qL375CFOG3Nrdvdn/9veCl8/hogtUYMLYbxXWQx6RUvEJ0G4OM3QXRu0fVAT3bsUn96vH7PGj",
+	"J8zOzJZ4pEm8J+Sjj7Aq4IsGeL1HiDW66TV4Qlxdt/dY3YhfznouLSdam4NSksNC5kC7GOnFVetEamfH",
+	"OygeqCMrwSly7ayCAtj1nrHH7O//b9FJvgCvDTQFHXWLl+m4UUJ7gVy6nbs8w2Zzks547Z+KPS2d7DQ3",
+	"DJ10ttPSCsLOos2IjdPGKyI9X8lbJ/nuJ29OJ/eYsyu/pYvusMm87SxLmGM3iAdl44s0X148+6rbJ+Bb",
+	"CTf80/XFs8ffYHHe9cUz9y9nprvfXoaWKN/60LG7584tuJgj8foDdzI8WFQYl5NiLt5gdcZXT1rc2MdP",
+	"+kmBrRYrQT3RX0ERNNS1/QRtlJ1RodP15PIXmN6802/YAXQPW/V416aJCe/3UCjO7XwF6O+t3UvACWeQ",
+	"ZidTEGJHDiknzhBsp3A3xCbsSqtmucK8rYa8bSD3iAt2SMzHBflHpdff+kjs72L8X0OM3Xp6VKu4HjZY",
+	"8A+VrYC3VWArBCFIGoKVOIcHovQaAomAA4QGeSem6LtGOoxUgol6KWtIjQAgIBR7JgV8zi2v1LLjxQ6c",
+	"z2u65B7n3L8iMd9+kHefz+vGGmxUoHhGU4mON0BTt67VrqsTiKXYT5m7Ozlhr6Wx13DFHecrjwxsV/vo",
+	"0EGiaTCRz6uKco6bc1jqB0aW2tU4rVANQdFHP39YDtedvoiv0p/G77TaXmPS67gL8kLppbJW1Gf4MPcs",
+	"9JMo5zb4iJN8j+Ji28QsocbSV0585uINMuN+nHrw5G3IIFefV/f2XnsgvphEPsMK/yDElpYXiGiwjr+v",
+	"JA8ktqbQ4IhNew0X3clppFrDZ3/zZ7cCstVwkH6NPM/ugP368pfwov99bIhTXeV2YvOKZToTO9VU6Xt4",
+	"/kE+9f5Z3OnxVIIX5dRZ66HPQlTd8E2oZPMhspkwFhsMve2xP8PG/NZ5ycAS5eYK889KVkXAWlCacbbV",
+	"wgiLXY7StFmX0Jcdt3M8VPfIoY3o1/d/aLs33dBXZx7cOPzzHNuVWs6UWhes4tatI/TbFsS/W8lbChCr",
+	"mlm17Uyo+y2UaUBhXEwH3liuYR4vTj+VptBZJfqr0bXEvy6aqq20MquCPXb2iZ/Fqa3UFa9fxfuajDC+",
+	"ke+wQJF7plAaUoeU/IrqU1qC7nS//SG1CI7lNIXy+IwKBSjJ4ma7E6MVp+K6cygIrN+xilIYsKRRCQ1b",
+	"/lGFcal4ju454ZFYYBjco5dFAfJYHu61vBUk36MJF/f1G+5cN1x4ghkMfgaF4FfcXDG5CKkWaZw0FG2S",
+	"hsoloByHLznSnkQSMb6zoV2zbhvqVxFZGnaQE5oHIcvhWJcKan/Ik5SI0oFQEVT7jnvNqI0In1A2wuuU",
+	"vkw7/U3497GPmOPEZn/Dx7OGnRGcI1LpUXXnghx9gDIKSAeE8jTEQ25R+rLPhW9xGDGGkUrN128Xi1GS",
+	"AKBfCkXXToo228YCnybcD3Ftd3x6bDBpqCob2yiuuvhILYAVtvHk9liodZ7WyG40cNuu02fgdlYEl4D4",
+	"jgKwL3xXqYS5QlyugPKZIA5F/Kxou5NtW3Ch1stDbTFiNcha3j828abQ+hA9b6z9dhtlTQ1rj4UV3LAF",
+	"NxDBR4RWAEKBGEYQBMTmcVaU3vsOJdXYK/b4BDC4Q0pugEGEZcpNbcBi+RKxpcLOhIKqaLCnwy3bOXL6",
+	"+A73QlEyHOrYAXI0UgG/D1bPsVjFu8atiyzFFdMCWuzZTMPsS4sZz/OlUdGOa4L9QZZfwqZLxv+in3Z5",
+	"VhPie3C3R2TjDLPytsZHFU5z17VAtwHrIVd8uyWy7ai5e1qyuRWgR9BzMBZlfb7yNdr3OM34ksg0/wnq",
+	"ecN0uFPC0+q2gEkUf8Yj5CzBtg9tk1SInc/cMDw4hH9XP8Td6mIqbL+fNZs3Gm3H0+J9URfpNd9fw2M/",
+	"i4dU6v37JtZAyPeh7gdaGIxVypMr8r03SKPIiAtZJejB2zp5KFtC7yqgn1zC/4oTISGAUjqKCdFiaA3O",
+	"reDcPe14dpfRDpqVXNhsywqrsipnlTsfWntWQ743WFOzcTIR2g0C2YlSJdthz1T0VA3jffzVV11n9AH+",
+	"PDC1flaxfm5nn9AIOhYP1iuw7xsnII/+TYq65lfszx+uo9M2wpU84HKrfgNhLbelXnMZ1W0/ekXSSvoZ",
+	"VNdrvifRw5oP3lVMVMqllkhpQ0fxECMt0PG44YE8obLNMEkeOduZiizOp56elyUcx7fihPqnCce9e/6r",
+	"etv8CgHQI/EKrOyX50g03PDOKVaqWlxRo592MmGENYH1L3/BH/0N/jtqkr4Xt2ot+gv5a81nS61wJsMW",
+	"O0xw5zhzxHBZXmF0BDpbyA3sHGFnMQ6Kv2HQAnoIQsxCdDZKK8BTghgHiwx4iNR/cL4042vBb8Xbxn4e",
+	"q8N9w9vGxig9DhsT6MrTzo9kMapR59m9cHZjy3DHQRV1KUoMirGZOzi5rhH1OGcX1+KTRe/+vJrbbY0/",
+	"iU/2A2qTe9vw7yqezB1B4dUZFajzlRHPETK0PjzgpE0Ztwae+D4jDgyTrxo7V3eZ+kQO/y099zeXxqdx",
+	"/QqHbNKjP18iHztsYGPO+cbjbBwVgq2cQ5PSiVJw8DQK4px5N7/Hp/4mQi8Aj3CewNS3GOmiRTuo708u",
+	"GPiV5tHfnC31y2ilmlLrDxx9qSNzZsUn+2hubvtzdXg6R+cEhnOuSGQ30lJgokdppHWAJAP6DdCNAu9l",
+	"/+39i2v21eOvL/+5YE3t3GGwewxDUAvv+cna+Xb3bP24BRk1fnyvq/9Cava3HgPwgOembxVRcmCk5gby",
+	"gW3r92cwbTDrGuk7AIALdwwJQH/CFi61WHRYEii85sFFEFlk6BN62JJRrLQWh/zrIzjk7nXjyAZRxBM3",
+	"LmOJ6s63ojlhpdhpNDSEA49myH/5lfPUvRTScF+/sudPVAf7sAyF55219fsSf+HLVLzMh6xDStV1pf6e",
+	"DocjUwaF0Pg1d5+w54dYPZ1ZgyK9HTfRSTs5ztub6XsLptD83Wc8pfuKXyWkki0n9xxb6WJwUN+sO06t",
+	"Ykhd3Et8jWy7yYGWwSL/6hP92wm63G2n3mfQBeoFHywbYYwYsTFeugs8NdPJpb39QtriopLA1frs6cOn",
+	"2Z0xXUDOz7vDkXGj1S1DuYPJLDCJF7alpzODdoDyXN0wga/JU00FLFpgWjvSvIGrvlXaag9ZnehRhEv2",
+	"p618ZiiFRvErNTr518ftIcO24e/ncXVo4b4wiHmnBa+qPcFBBjq9TqJ3p5qqZBvkVeaWmUaPFPhSI99Y",
+	"he8L3+t3/yW+gW4qp7iXhn7mppz/7//+f8ywvbHdDSmr5VoLbsWdNV7gBX1c9Ap1t0jH/+TLS2LMR4Rm",
+	"y+sl+O2BsP/Jl5cdAlBsVXhyGVoVvm5bFZ4ekn9eFgOFS0fH8w7x29OHTxnp4Zbu8PHTy8tpGnmCzfX4",
+	"vBo5pYxrsaNq+DPYWdgLhSq32Y7r1dxiqVa4fgvVUu+azidyjz8X2y/nDBn7OfhtBYynSvTl/Uv0+eLF",
+	"12Slcm+uUBSEOmLaTPxBVVFS0h9h7mfMT3+NV3yOM4delXHovMWwFHD844GrFj1aTCTB5L4EWFSLcxkB",
+	"ENYFPgRmVoGMn9YjHP1IHcobwkw5z148XLyDet+4wrqxavsmXJijsv7kvCSPSn+eM103UISvbkOpEeY7",
+	"FuTnIrpugEEj4dasVlDbk5jClMiOfO7lfcVVdXMUvbQdViKYOFAbC65DMVqoAYdip/r8a9QtCe/SylLv",
+	"gCcpuN9zBeKO/fW7/xpDyau7Eq53uXelaeeyVT8TmGFPAG2fxRo/hgVdRgCdmTWeNcsMaOCBuZNrgSmc",
+	"2Z6tOPD9H5DJHcHKgyk9Z1HEeWUdJRtK8gvy2kD7hD4mCArNKHvfnUalEeCcM1wlSG2phdNUV4zD3ulu",
+	"GGYscq4dP4qDNn8UEkvnTsny8n1Tf55NNR+u4t//8/qEVoz5uWtrZH0uU2AgG04semoUaMLYXxpjD/o0",
+	"0mJwr+n4hN9y+XncurDrzp2MxwcfZOP7U7xSuweocUds3T+q3XuCubu3GQrviBX6yrpEjEtu2Ur4YBIY",
+	"k6QUPAc3xQwR5k2xmThTOQrMURsBXSgtPAjPISwdWsL9vFa/BKKSazHaM/IaLrjXjIN7Qaqm2g3GSZAz",
+	"5DvGu8+CaxEabWb7cyqNMItQ0t72Bfjx9PtYDJflyBTfikfGagGgFPAb6pHCnzy58Xhg8U246nP4ef5t",
+	"KXKXXwP6J8zTUfifcGUWBJD/1l8RBmjTDuG+oYA6X/vbCgsditznDQ3F3n7P4EAtqXkOQNBGfjqmIeQn",
+	"8dkQwd7IT78NrVDqPdvITxlKwU1PnkKQn35NXQBvv3c1AG/5zQGCgVh9djyw8NZ73vEkq3kbfsvrcVDQ",
+	"d7z+HRL0vwwk6DteHwEE5c2cGDJAlXlUECj89CWeUiNY6DkyGdiMEl4MrjPiG+2UBkwbXx1BtaVW9Fuo",
+	"96xUoTSK6FfiiXUS/LHT7R1ecl48Ft04NyIBz41FqgwvKjG0mk/D3oJc59Nf9JmUD5/odlaCnRLw04zS",
+	"VrRt7Ri2h6puoFRjgVk0m5DP3faD28+R0ahdnY43xYim+qP2YIfeayUa6pgTC7A3zv3qFAS3dEIGkJVS",
+	"awiNWu4CgdBCvEeXpYUhfliQ8dOZo7uLjVPjl6sdYBHELRevhHbFGSpfq6oDum6KNo9zaE2FZbiFeLQy",
+	"vi5mJbcjB5XV+yzL6lUX+//zGlgvFdYXUjeX/9DRrzuzzdX7+t+W6dXVPJ/33Dt8832aYAfc+AUs/FZA",
+	"O8yh4oHSJtzJcamnDq/McpR3eHmW2H8ATggASgKyWFby/f0D+dAHHXS4+VDV2TdDd0LuPdVB5MKdBNmX",
+	"l0czZO6mXxt0ws9S6oTwfz5frbtEMBzk7N6GRRrKw2AT3G9eJLmB/gEnO2RF/J47yIscTHLF6/HID3Do",
+	"fZbID3ZmH4/7EKsfAIIhAiz6uyXC6NxLHSrmBDrTSL84VoYK33RP1dcVr3+V2s2xDvpa7CBpcj6w1AFI",
+	"apj5IL+5x6Rfi99Q0SYiDhzUbHZkK5U5i3/L50FJONP6vq1FcmnPbQ/gbP22zOKJ+/f+1/Y+ClUxppNZ",
+	"p5rY2Y9a+PvodvhRS+tzK5OmrSr/NdfywwatQ3MNOeYebbhelxSzmNiLr0MO9M4NqKRKGGc4hodKLxlO",
+	"C5M1+z9v3v7pwevvID7MDXtDY75iM2VXwKcNDfvQEcdNi5x/zi3q2+EOgJO5yWrCd2tVlQTMCvOd6rzv",
+	"yc592o2/sha+j2IaEKMDm7G/MbWaHckWvsNLPofR+KEtwLohTM9j9uOH1nA8o8HYYnpi+Q5UiIvadrDF",
+	"d9L914cCdLKoA2fYy2+yGDDSWSrL3LZSwmcM6JZADG2Fds/8j5+eP/gf/MHPlw+++b8ePvj4r/90EQUv",
+	"TzaNv/dj/iz+d3eGskSGhteHoXjq6RNSSBQDZpQB+sfhsTBAZzmIre8Um6uq2dQGG0wZt0i/XvTwLyn1",
+	"8rOqCTzlyy+//OafC4b1lJFT5j7JTXlZijIWgz+Mb8B1OcHoP3pwUqAQr8XufO2a3eJMt15XSOEoDFKH",
+	"FAxrUBFHmWCmIcMFtV+8qthOVFVym+LZfYSKt2OX3PtOWPgyjsxt4Eb2Amst2o3wVSd4FRIykKpNMId4",
+	"ot7+sm65saJk7o9FMDYKyIbcipJt+RJrU8gsOagwf/zNV19efnUsiAZvbgf3a8fTcELfJxCqIyiuHcp3",
+	"d+ha7C/a+PTr2Shye4REojJih4TzlayBE9z9F8cCbq7zcq3ydbVXXXaPhXD7p+wTrFMDT8pe0GKuNhtR",
+	"l8g5OcIqj2lbZ4a6EcEsOPF4RvDI4ZeQthfGFP8/e1ev2zYMhF+F0FZATVqgWbK2aBGgQ1EPXdyBsWib",
+	"iEKppGzXCfLuBe+OFGWJshPLilFkTEyRJ/7pfr67jz1Ok6xQYpqkbJoU82nyBH4hhYQ0LhDVlOCCfZNr",
+	"Kzf+BKeSrUoGuRFY35Tr2fJiqloMKj9dR21jskuv3XAVYZdPbnnO1SwsQ9SkBXnDXZwn7uLve5U9+1YI",
+	"Nt93qTp9wD/8lqYrAdXEDd8OwtIPO5o4XvnWniG9UorO+rzQNRUZCqC5ukNgXQxVgcCNXitggk1GAg3C",
+	"aOcBG8S52QsaxGYHxbYnBCF4LdyggzCcOort3vPssIO0u0ZHDwbjnhg/CEt8GHrQiKpyFlfMQT1xbU44",
+	"P36MiJEfnksv8zB5Ms00DsjzCvBpwDYF+CjD5+G58Y/Q0amQnL1DU4QScpSZCUmEPhM4ZYYyTa0FiUxs",
+	"5HSglcvkfC60UJXjRaL/3xbgK9iJU8FvjeV6ofJxz42xyvdDgjyvdpSVtnfx1+TwbzYJgmKNfeL6dtTw",
+	"7nFTYBJ8tWwQNYebBI7bUoi+Sk+/Cn03sW1OW6Bv9LWAV4r5zVeKGWwwVFUuKj0HQC6wlGRlqFZurOye",
+	"8Qpmz/KQFir2cS6CSc9ywdcCmMycC77MRcY2kBqYEmbnz0paIcEqIqr+CCXh0loZ3TZII6QRFLjfKxdl",
+	"B2qoOOiKmadEd1MB4icv1AKTzkmPBfF7hFyAoniElDOutSTSwJwbuDQXghWKlfYvJMfPUqSW0y5OooVQ",
+	"kP5nwpJdVAq9M1RBLFcdkpJLpiXqmz333+Do3VGOO3iGdd+48cCdgWR4yLkD6xU1zeiO6rXNqM0YxtnE",
+	"F9l9XdOM5qXLLtu51vGvwywzVw95XNOM4COuLu2Gb4erLtxjnrmXPS/7zG2wkS+DYNRT22YwVNQ4i+/e",
+	"yxnPhcq4jl4G+BafXbMDeQeCXp8JePCPHj85N5Wp9UD4oism3Zsgrxm4gHnO9b3B2NnV1aerd8MW4m7M",
+	"dy5NtWeu7fW7TxdsEt4CB+7D8zjwupSXByQO7i4z/OElBNXHwl9gugbeCalV6MpSqgUY5GT4g+Ya4F4G",
+	"3APAnq/X7pmVzpPr5JKX8nL9Ee48Gihm5wcZb1ZgKIZGlc+uGWeaz6x2zbf2y4UE/CnjLjWPsxIwKE4/",
+	"JU2grSB/waoW4CfgWsAw5OzFOCbAfzAQWvdHkZx2d2QUeulrs8nzMtS9uBnuom3fZTMGtNgOj31AsI5B",
+	"x8dYcA37qR9xaOf2I1hMd4eXVRAt1mxZFEY4TixHUk8VZdp93YT5T75Dadg9z4TXaHxHPvfqsSMWLivn",
+	"TtosC3QDVUyqFOLRWDHP7RQZLHztNHj6/fQvAAD//w==",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

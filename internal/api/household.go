@@ -126,13 +126,13 @@ func (s *Server) GetMeasuring(ctx context.Context, r GetMeasuringRequestObject) 
 
 // BeginMeasuring answers PUT /fryers/{id}/measuring.
 func (s *Server) BeginMeasuring(ctx context.Context, r BeginMeasuringRequestObject) (BeginMeasuringResponseObject, error) {
-	set := belief.MeasuredRun{DialC: r.Body.DialC, Drawer: string(orElse(r.Body.Drawer, ""))}
+	set := belief.MeasuredRun{DialC: r.Body.DialC, Drawer: string(orElse(r.Body.Drawer, "")), Potato: r.Body.Potato}
 	return BeginMeasuring204Response{}, s.sessions.Measure(ctx, r.Id, set, orElse(r.Body.Probe, ""))
 }
 
-// ReadAir answers POST /fryers/{id}/measuring/readings.
-func (s *Server) ReadAir(ctx context.Context, r ReadAirRequestObject) (ReadAirResponseObject, error) {
-	return ReadAir204Response{}, s.sessions.ReadAir(ctx, r.Id, r.Body.C)
+// ReadRun answers POST /fryers/{id}/measuring/readings.
+func (s *Server) ReadRun(ctx context.Context, r ReadRunRequestObject) (ReadRunResponseObject, error) {
+	return ReadRun204Response{}, s.sessions.ReadRun(ctx, r.Id, r.Body.C)
 }
 
 // StopMeasuring answers DELETE /fryers/{id}/measuring.

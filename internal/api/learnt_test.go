@@ -157,13 +157,29 @@ func TestAMeasuredRunIsLearntFrom(t *testing.T) {
 	if learnt.Cooks != 1 || len(learnt.Taught) != 1 || learnt.Taught[0].Run != 1 || dial.Now[1] > -4 || dial.Now[2]-dial.Now[0] > dial.Before[2]-dial.Before[0]+0.1 && dial.Now[1] > -8 {
 		t.Errorf("from a run that settles at 187 °C: %+v", learnt)
 	}
+	// Half a potato on top of it says something of the fan, and is left out as it is.
+	potato := func(leftOut bool) string {
+		return fmt.Sprintf(`{"at": "2026-11-28T19:00:00Z", "dialC": 200, "potato": {"thicknessMm": 40, "massG": 130}, "leftOut": %v, "readings": [{"minute": 0, "c": 20}, {"minute": 6, "c": 26}, {"minute": 9, "c": 35}, {"minute": 12, "c": 46}, {"minute": 15, "c": 56}, {"minute": 18, "c": 66}]}`, leftOut)
+	}
+	f = get[api.Fryer](k, 200, "PUT", "/api/v1/fryers/"+f.ID, body(run+", "+potato(false)))
+	both := get[[]session.Learnt](k, 200, "GET", "/api/v1/fryers/"+f.ID+"/learnt", "")[0]
+	if fan, was := both.Figures[1].Now, learnt.Figures[1].Now; both.Cooks != 2 || (fan[2]-fan[0])/fan[1] > 0.9*(was[2]-was[0])/was[1] || fan[1] < was[1]+2 {
+		t.Errorf("from a potato that is warm early: fan %v, before %v", fan, was)
+	}
+	if by := both.Taught[0]; by.Name != "Measured by half a potato" || by.Run != 2 || !strings.Contains(by.Saw, "potato") || !strings.Contains(by.Moved, "fan") {
+		t.Errorf("what it taught: %+v", by)
+	}
+	get[api.Fryer](k, 200, "PUT", "/api/v1/fryers/"+f.ID, body(run+", "+potato(true)))
+	if out := get[[]session.Learnt](k, 200, "GET", "/api/v1/fryers/"+f.ID+"/learnt", "")[0]; out.Figures[1] != learnt.Figures[1] {
+		t.Errorf("left out: fan %v, was %v", out.Figures[1], learnt.Figures[1])
+	}
 	raw := takenAway(k)
 	other := emptyKitchen(t)
 	if _, err := other.handler.Archives().Read(t.Context(), bytes.NewReader(raw), int64(len(raw)), archive.Choices{Others: "keep"}.Of, nil); err != nil {
 		t.Fatal(err)
 	}
 	brought := get[[]api.Fryer](other, 200, "GET", "/api/v1/fryers", "")
-	if len(brought) != 1 || len(brought[0].Measured) != 1 || len(brought[0].Measured[0].Readings) != 4 || brought[0].Learnt != nil {
+	if len(brought) != 1 || len(brought[0].Measured) != 2 || brought[0].Measured[1].Potato == nil || len(brought[0].Measured[0].Readings) != 4 || brought[0].Learnt != nil {
 		t.Errorf("brought in: %+v", brought)
 	}
 	if w := k.send("POST", "/api/v1/fryers", body(strings.Replace(run, "200", "400", 1))); w.Code != 422 || !strings.Contains(w.Body.String(), "measured[0].dialC") {
@@ -300,7 +316,7 @@ func TestARunOfAnEmptyFryerIsLed(t *testing.T) {
 	for i, c := range []float64{60, 101.5, 140} {
 		k.wait(time.Minute)
 		get[struct{}](k, 204, "POST", at+"/readings", fmt.Sprintf(`{"c": %g}`, c))
-		if r := run(); len(r.Readings) != i+1 || r.Readings[i] != (belief.AirReading{Minute: float64(i + 1), C: c}) || r.Enough != (i == 2) {
+		if r := run(); len(r.Readings) != i+1 || r.Readings[i] != (belief.RunReading{Minute: float64(i + 1), C: c}) || r.Enough != (i == 2) {
 			t.Errorf("after %d readings %+v", i+1, r)
 		}
 	}
@@ -345,6 +361,29 @@ func TestARunOfAnEmptyFryerIsLed(t *testing.T) {
 	if r := run(); r.DialC != 180 || len(r.Readings) != 0 || r.Probe != "" {
 		t.Errorf("begun after a forgotten one %+v", r)
 	}
+	get[struct{}](k, 204, "DELETE", at, "")
+
+	// With half a potato: other minutes, and what it reads begins with what it is now.
+	for body, says := range map[string]string{`{"thicknessMm": 80, "massG": 130}`: "30 to 50 mm", `{"thicknessMm": 40, "massG": 900}`: "potato.massG"} {
+		refused("PUT", at, `{"dialC": 200, "potato": `+body+`}`, 422, says)
+	}
+	get[struct{}](k, 204, "PUT", at, `{"dialC": 200, "probe": "hung", "potato": {"thicknessMm": 40, "massG": 130}}`)
+	if live := k.send("GET", "/api/v1/cooks/live", "").Body.String(); !strings.Contains(live, `"potato":{"thicknessMm":40,"massG":130}`) {
+		t.Errorf("the thermometer is not told of the potato: %s", live)
+	}
+	get[struct{}](k, 204, "DELETE", at, "")
+	get[struct{}](k, 204, "PUT", at, `{"dialC": 200, "potato": {"thicknessMm": 40, "massG": 130}}`)
+	if r := run(); *r.NextMin != 0 || r.Wanted != 6 || r.Potato == nil {
+		t.Errorf("a potato begun: %+v", r)
+	}
+	refused("POST", at+"/readings", `{"c": 140}`, 422, "120")
+	get[struct{}](k, 204, "POST", at+"/readings", `{"c": 21}`)
+	k.wait(25 * time.Minute) // late, and still of use
+	get[struct{}](k, 204, "POST", at+"/readings", `{"c": 78}`)
+	if r := run(); len(r.Readings) != 2 || *r.NextMin != 9 {
+		t.Errorf("a potato read: %+v", r)
+	}
+	get[struct{}](k, 204, "DELETE", at, "")
 	refused("GET", "/api/v1/fryers/nobody/measuring", "", 200, "{}")
 	refused("PUT", "/api/v1/fryers/nobody/measuring", `{"dialC": 190}`, 404, "")
 }

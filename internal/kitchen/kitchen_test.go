@@ -29,6 +29,8 @@ type server struct {
 	away bool
 	in   bool
 	got  []reading
+	// measuring is what is said of a measured run; nil where there is none.
+	measuring map[string]any
 }
 
 func (s *server) ServeHTTP(w http.ResponseWriter, r *http.Request) {
@@ -43,7 +45,12 @@ func (s *server) ServeHTTP(w http.ResponseWriter, r *http.Request) {
 		if s.in {
 			live["evening"] = map[string]any{"baskets": []any{map[string]any{"cookId": "legs", "loadedAt": begun, "probe": map[string]any{"id": "tip"}}}}
 		}
+		if s.measuring != nil {
+			live["measuring"] = []any{s.measuring}
+		}
 		out = live
+	case "/api/v1/fryers":
+		out = []any{map[string]any{"id": "one", "kind": "drawer"}}
 	case "/api/v1/cooks/legs":
 		out = map[string]any{"plan": map[string]any{"lots": request.InLots().Lots}, "fryer": load.Fryer{}.Whole(), "actual": request.Program}
 	case "/api/v1/probes/tip/readings":
@@ -131,6 +138,44 @@ func TestTruthsDiffer(t *testing.T) {
 	}
 	if spread := slices.Max(at) - slices.Min(at); spread < 5 || math.IsNaN(spread) {
 		t.Errorf("after 15 min inside of six kitchens: %v", at)
+	}
+}
+
+// Of a measured run it reads the air of the basket, or the middle of half a potato that
+// begins as the room and lags behind far.
+func TestItReadsAMeasuredRun(t *testing.T) {
+	s := &server{now: begun}
+	h := httptest.NewServer(s)
+	defer h.Close()
+	lies := New(Options{Server: h.URL, Probe: "tip", Seed: 9, Speed: 1, Log: slog.New(slog.DiscardHandler)})
+	// A hand that cuts thick says nothing of what a ruler measured.
+	lies.truth.Thick, lies.truth.FridgeC = 1.12, 2
+	on := begun
+	run := func(potato any) []float64 {
+		on = on.Add(time.Hour)
+		s.now, s.measuring = on, map[string]any{"fryerId": "one", "probe": "tip", "at": on, "dialC": 200, "potato": potato}
+		var shown []float64
+		for s.now.Before(on.Add(19 * time.Minute)) {
+			if _, _, err := lies.once(t.Context()); err != nil {
+				t.Fatal(err)
+			}
+			if s.now.Sub(on)%time.Minute < every {
+				shown = append(shown, lies.shown)
+			}
+			s.now = s.now.Add(every)
+		}
+		return shown
+	}
+	if air := run(nil); air[8] < 150 || air[1] > 150 || lies.cook != "" {
+		t.Errorf("in the empty basket it reads %.0f", air)
+	}
+	lies.shown = room
+	thick := run(map[string]any{"thicknessMm": 40, "massG": 130})
+	if math.Abs(thick[0]-room) > 2 || thick[18] < 50 || thick[18] > 85 || thick[6] > 35 {
+		t.Errorf("in half a potato it reads %.0f", thick)
+	}
+	if thin := run(map[string]any{"thicknessMm": 32, "massG": 130}); thin[12] < thick[12]+3 {
+		t.Errorf("in a thinner one it reads %.0f", thin)
 	}
 }
 

@@ -8,6 +8,7 @@ import (
 	"fmt"
 	"io"
 	"log/slog"
+	"math"
 	"math/rand/v2"
 	"net/http"
 	"strings"
@@ -106,13 +107,17 @@ type going struct {
 	Measuring []hung `json:"measuring"`
 }
 
-// hung is a thermometer in an empty basket.
+// hung is the thermometer of a measured run, in an empty basket or in half a potato.
 type hung struct {
 	FryerID string    `json:"fryerId"`
 	Probe   string    `json:"probe"`
 	At      time.Time `json:"at"`
 	DialC   float64   `json:"dialC"`
 	Drawer  string    `json:"drawer"`
+	Potato  *struct {
+		ThicknessMm float64 `json:"thicknessMm"`
+		MassG       float64 `json:"massG"`
+	} `json:"potato"`
 }
 
 // cooked is one basket that is cooked.
@@ -161,11 +166,11 @@ func (t *Thermometer) once(ctx context.Context) (wait time.Duration, now time.Ti
 		t.cook = ""
 		for _, m := range g.Measuring {
 			if m.Probe == t.o.Probe {
-				air, err := t.air(ctx, m, g.Now)
+				c, err := t.measured(ctx, m, g.Now)
 				if err != nil {
 					return 0, g.Now, err
 				}
-				return next(every), g.Now, t.send(ctx, reading{g.Now, t.read(g.Now, air, false)})
+				return next(every), g.Now, t.send(ctx, reading{g.Now, t.read(g.Now, c, m.Potato != nil)})
 			}
 		}
 		return next(idle), g.Now, t.send(ctx, reading{g.Now, t.read(g.Now, room, false)})
@@ -176,8 +181,8 @@ func (t *Thermometer) once(ctx context.Context) (wait time.Duration, now time.Ti
 	return next(every), g.Now, t.send(ctx, reading{g.Now, t.read(g.Now, t.truth.At(t.line, g.Now.Sub(*f.LoadedAt).Minutes()), true)})
 }
 
-// air is what truly is in the empty basket that it hangs in, °C.
-func (t *Thermometer) air(ctx context.Context, m hung, now time.Time) (float64, error) {
+// measured is what truly is where a measured run has it, °C.
+func (t *Thermometer) measured(ctx context.Context, m hung, now time.Time) (float64, error) {
 	var all []struct {
 		ID string `json:"id"`
 		load.Fryer
@@ -187,10 +192,33 @@ func (t *Thermometer) air(ctx context.Context, m hung, now time.Time) (float64, 
 	}
 	for _, f := range all {
 		if f.ID == m.FryerID {
+			if m.Potato != nil {
+				return t.middle(ctx, f.Fryer, m, now)
+			}
 			return t.truth.Air(f.Fryer, m.Drawer, m.DialC, now.Sub(m.At).Minutes())
 		}
 	}
 	return room, nil
+}
+
+// middle is what truly is in the middle of half a potato, °C.
+func (t *Thermometer) middle(ctx context.Context, f load.Fryer, m hung, now time.Time) (float64, error) {
+	if id := fmt.Sprint("potato ", m.FryerID, m.At); t.cook != id {
+		if m.Drawer != "" {
+			f = *f.In(m.Drawer)
+		}
+		// It is measured by ruler, and from the room: what the cook's other pieces and the
+		// fridge are is no matter.
+		thin, light, start := m.Potato.ThicknessMm/t.truth.Thick, m.Potato.MassG/math.Pow(t.truth.Thick, 3), room-t.truth.FridgeC
+		line, err := t.truth.Cook(ctx, load.Request{Fryer: &f, Program: load.Program{Stages: []load.Stage{{AirC: m.DialC, Minutes: 30}}},
+			Load: load.Pieces{Cut: "potato-half", Pieces: 1, PieceMassG: light, ThicknessMm: &thin, StartC: &start}}, 0)
+		if err != nil {
+			return 0, err
+		}
+		t.truth = t.truth.Placed(t.r)
+		t.line, t.cook = line, id
+	}
+	return t.truth.At(t.line, max(0, now.Sub(m.At).Minutes())), nil
 }
 
 // read is what it says now, in something of c °C: it comes to that in its own time, in

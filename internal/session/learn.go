@@ -74,14 +74,18 @@ func (s *Sessions) Learn(ctx context.Context) error {
 	if err := s.Store.KeepLiked(ctx, likedBy(all)); err != nil {
 		return err
 	}
-	of := fingerprint(all, fryers, s.Clock.Now())
+	set, err := s.Store.Settings(ctx)
+	if err != nil {
+		return err
+	}
+	of := fingerprint(all, fryers, set, s.Clock.Now())
 	if of == s.learntOf {
 		return nil
 	}
 	for _, f := range fryers {
 		by := map[string]*load.Learnt{}
 		for _, drawer := range drawersOf(f) {
-			known, ok, err := s.knownOf(f, drawer, all)
+			known, ok, err := s.knownOf(ctx, f, drawer, all)
 			if err != nil {
 				return err
 			}
@@ -129,8 +133,9 @@ func ratedOf(c store.Cook, l *load.Load) (out []learn.Rated) {
 }
 
 // fingerprint tells whether there is something else to learn from: cooks fade by the day.
-func fingerprint(all []store.Teaching, fryers []store.OwnFryer, now time.Time) string {
+func fingerprint(all []store.Teaching, fryers []store.OwnFryer, set store.Settings, now time.Time) string {
 	h := fnv.New128a()
+	fmt.Fprintln(h, set.ThermometerC, set.AboveSeaM) // of measured runs
 	for _, t := range all {
 		fmt.Fprintln(h, t.CookID, t.MadeOf, t.LeftOut)
 	}
@@ -166,8 +171,12 @@ func drawersOf(f store.OwnFryer) []string {
 
 // taughtBy are the cooks of a fryer's drawer, "" for both together, the oldest first, as
 // learning takes them.
-func (s *Sessions) taughtBy(f store.OwnFryer, drawer string, all []store.Teaching) (of []store.Teaching, cooks []learn.Cook) {
-	all = slices.Concat(all, measured(f))
+func (s *Sessions) taughtBy(ctx context.Context, f store.OwnFryer, drawer string, all []store.Teaching) (of []store.Teaching, cooks []learn.Cook, err error) {
+	runs, err := s.measured(ctx, f)
+	if err != nil {
+		return nil, nil, err
+	}
+	all = slices.Concat(all, runs)
 	slices.SortStableFunc(all, func(a, b store.Teaching) int { return a.StartedAt.Compare(b.StartedAt.Time) })
 	changed := slices.Clone(f.Changed)
 	slices.SortFunc(changed, func(a, b store.Time) int { return a.Compare(b.Time) })
@@ -183,32 +192,19 @@ func (s *Sessions) taughtBy(f store.OwnFryer, drawer string, all []store.Teachin
 			continue
 		}
 		of = append(of, t)
-		cooks = append(cooks, learn.Cook{Sites: t.Sites.V, Days: max(0, now.Sub(t.StartedAt.Time).Hours()/24), LeftOut: t.LeftOut, Measured: t.Run > 0, Changed: since(t.StartedAt.Time)})
+		cooks = append(cooks, learn.Cook{Sites: t.Sites.V, Days: max(0, now.Sub(t.StartedAt.Time).Hours()/24), LeftOut: t.LeftOut, Measured: t.Run > 0 && !t.Potato, Changed: since(t.StartedAt.Time)})
 	}
 	if since(now) {
 		cooks = append(cooks, learn.Cook{Changed: true})
 	}
-	return of, cooks
-}
-
-// measured are the runs of a fryer that was empty, as what they teach; one that its
-// figures allow no more teaches nothing.
-func measured(f store.OwnFryer) (out []store.Teaching) {
-	for i, r := range f.Measured {
-		site, err := r.Site(f.Told().Fryer)
-		if err != nil {
-			continue
-		}
-		out = append(out, store.Teaching{Run: i + 1, FryerID: f.ID, Drawer: r.Drawer, StartedAt: r.At, LeftOut: r.LeftOut, Sites: &store.JSON[[]belief.Site]{V: []belief.Site{site}}})
-	}
-	return out
+	return of, cooks, nil
 }
 
 // knownOf is what cooks show of a fryer's drawer. ok is false where they show nothing.
-func (s *Sessions) knownOf(f store.OwnFryer, drawer string, all []store.Teaching) (k learn.Known, ok bool, err error) {
-	_, cooks := s.taughtBy(f, drawer, all)
-	if len(cooks) == 0 {
-		return k, false, nil
+func (s *Sessions) knownOf(ctx context.Context, f store.OwnFryer, drawer string, all []store.Teaching) (k learn.Known, ok bool, err error) {
+	_, cooks, err := s.taughtBy(ctx, f, drawer, all)
+	if err != nil || len(cooks) == 0 {
+		return k, false, err
 	}
 	told := f.Told().Fryer
 	if drawer != "" {
@@ -229,7 +225,7 @@ func (s *Sessions) LearntNow(ctx context.Context, f store.OwnFryer) (*load.Learn
 	if err != nil {
 		return nil, err
 	}
-	k, ok, err := s.knownOf(f, "", all)
+	k, ok, err := s.knownOf(ctx, f, "", all)
 	if err != nil || !ok {
 		return nil, err
 	}

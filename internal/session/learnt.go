@@ -64,7 +64,10 @@ func (s *Sessions) LearntOf(ctx context.Context, fryerID string) ([]Learnt, erro
 	}
 	var out []Learnt
 	for _, drawer := range drawersOf(f) {
-		of, cooks := s.taughtBy(f, drawer, all)
+		of, cooks, err := s.taughtBy(ctx, f, drawer, all)
+		if err != nil {
+			return nil, err
+		}
 		if len(cooks) == 0 && drawer != "" {
 			continue
 		}
@@ -99,7 +102,10 @@ func (s *Sessions) learntBy(ctx context.Context, m *load.Machine, of []store.Tea
 			continue
 		}
 		name := "Measured, empty"
-		if t.Run == 0 {
+		switch {
+		case t.Potato:
+			name = "Measured by half a potato"
+		case t.Run == 0:
 			var err error
 			if name, err = s.Store.CookName(ctx, t.CookID); err != nil {
 				return out, err
@@ -124,6 +130,8 @@ func (s *Sessions) learntBy(ctx context.Context, m *load.Machine, of []store.Tea
 // saw is the reading of a cook that was furthest from what was foretold.
 func saw(t *store.Teaching, say units.Household) string {
 	switch sc := t.Score; {
+	case t.Potato:
+		return "the middle of half a potato, from cold"
 	case t.Run > 0:
 		return "the air in its basket, from cold"
 	case sc == nil || len(sc.V.Readings) == 0:

@@ -11,10 +11,10 @@ import (
 	"velocrustum/internal/store"
 )
 
-// airSlot is a time of which one reading of a thermometer in an empty basket is weighed.
-const airSlot = 30 * time.Second
+// runSlot is a time of which one reading of a thermometer that sends is weighed.
+const runSlot = 30 * time.Second
 
-// Measuring is a run of an empty fryer that goes on, as it is led.
+// Measuring is a measured run that goes on, as it is led.
 type Measuring struct {
 	store.Measured
 	Probe  string  `json:"probe,omitempty"`
@@ -47,25 +47,25 @@ func (s *Sessions) Measuring(ctx context.Context, fryerID string) (*Measuring, e
 	if err != nil || m == nil {
 		return nil, err
 	}
-	now := s.Clock.Now()
-	out := &Measuring{Measured: m.Measured, Probe: m.Probe, Minute: run.Hundredth(max(0, now.Sub(m.At.Time).Minutes())), Wanted: len(belief.AirAskedAt)}
-	last := belief.AirAskedAt[len(belief.AirAskedAt)-1]
+	now, asked := s.Clock.Now(), m.AskedAt()
+	out := &Measuring{Measured: m.Measured, Probe: m.Probe, Minute: run.Hundredth(max(0, now.Sub(m.At.Time).Minutes())), Wanted: len(asked)}
+	last := asked[len(asked)-1]
 	if m.Probe != "" {
 		sent, err := s.Store.Readings(ctx, m.Probe, m.At.Time, m.At.Add(minutes(last)))
 		if err != nil {
 			return nil, err
 		}
-		for _, r := range thinned(sent, m.At.Time, airSlot) {
-			out.Readings = append(out.Readings, belief.AirReading{Minute: run.Hundredth(r.At.Sub(m.At.Time).Minutes()), C: r.C})
+		for _, r := range thinned(sent, m.At.Time, runSlot) {
+			out.Readings = append(out.Readings, belief.RunReading{Minute: run.Hundredth(r.At.Sub(m.At.Time).Minutes()), C: r.C})
 		}
 		if out.Minute < last {
 			out.NextMin = &last
 		}
-	} else if n := len(out.Readings); n < len(belief.AirAskedAt) && out.Minute < belief.MeasuredFor {
-		out.NextMin = &belief.AirAskedAt[n]
+	} else if n := len(out.Readings); n < len(asked) && out.Minute < m.MostMin() {
+		out.NextMin = &asked[n]
 	}
-	out.Readings = append([]belief.AirReading{}, out.Readings...)
-	out.Enough = len(out.Readings) >= belief.LeastAir
+	out.Readings = append([]belief.RunReading{}, out.Readings...)
+	out.Enough = len(out.Readings) >= belief.LeastReadings
 	return out, nil
 }
 
@@ -81,7 +81,7 @@ func thinned(all []store.Reading, since time.Time, slot time.Duration) (out []st
 	return out
 }
 
-// Measure begins a run of an empty fryer that is turned on just now; one that goes on
+// Measure begins a run of a fryer that is turned on just now; one that goes on
 // stays. The error is refuse.Fields, or the store's.
 func (s *Sessions) Measure(ctx context.Context, fryerID string, set belief.MeasuredRun, probe string) error {
 	f, err := s.Store.Fryer(ctx, fryerID)
@@ -92,7 +92,7 @@ func (s *Sessions) Measure(ctx context.Context, fryerID string, set belief.Measu
 		return err
 	}
 	now := s.Clock.Now()
-	if m, err := s.going(ctx, fryerID); err != nil || m != nil && now.Sub(m.At.Time) < minutes(belief.MeasuredFor) {
+	if m, err := s.going(ctx, fryerID); err != nil || m != nil && now.Sub(m.At.Time) < minutes(m.MostMin()) {
 		return err
 	}
 	if probe != "" {
@@ -108,9 +108,9 @@ func (s *Sessions) Measure(ctx context.Context, fryerID string, set belief.Measu
 	return s.Store.PutMeasuring(ctx, fryerID, &store.Measuring{Measured: store.Measured{At: store.Time{Time: now}, MeasuredRun: set}, Probe: probe})
 }
 
-// ReadAir keeps what was read by hand just now. The error is refuse.Fields, or the
+// ReadRun keeps what was read by hand just now. The error is refuse.Fields, or the
 // store's.
-func (s *Sessions) ReadAir(ctx context.Context, fryerID string, c float64) error {
+func (s *Sessions) ReadRun(ctx context.Context, fryerID string, c float64) error {
 	m, err := s.going(ctx, fryerID)
 	switch {
 	case err != nil:
@@ -118,14 +118,11 @@ func (s *Sessions) ReadAir(ctx context.Context, fryerID string, c float64) error
 	case m == nil:
 		return store.ErrNotFound
 	}
-	minute := run.Hundredth(s.Clock.Now().Sub(m.At.Time).Minutes())
-	var check refuse.Check
-	check.Within("c", c, 0, 300, "°C")
-	check.Within("minute", minute, 0, belief.MeasuredFor, "minutes after it was turned on")
-	if err := check.Err(); err != nil {
+	read := belief.RunReading{Minute: run.Hundredth(s.Clock.Now().Sub(m.At.Time).Minutes()), C: c}
+	if err := m.CheckReading(read); err != nil {
 		return err
 	}
-	m.Readings = append(m.Readings, belief.AirReading{Minute: minute, C: c})
+	m.Readings = append(m.Readings, read)
 	return s.Store.PutMeasuring(ctx, fryerID, m)
 }
 
@@ -134,13 +131,15 @@ func (s *Sessions) StopMeasuring(ctx context.Context, fryerID string) error {
 	return s.Store.PutMeasuring(ctx, fryerID, nil)
 }
 
-// A Hung is a thermometer in an empty basket, as it has to know of it itself.
+// A Hung is the thermometer of a measured run, as it has to know of it itself.
 type Hung struct {
 	FryerID string     `json:"fryerId"`
 	Probe   string     `json:"probe"`
 	At      store.Time `json:"at"`
 	DialC   float64    `json:"dialC"`
 	Drawer  string     `json:"drawer,omitempty"`
+	// Potato is what it is in; left out where the basket is empty.
+	Potato *belief.Potato `json:"potato,omitempty"`
 }
 
 // Hung are the thermometers in fryers that are measured.
@@ -148,7 +147,7 @@ func (s *Sessions) Hung(ctx context.Context) (out []Hung, err error) {
 	all, err := s.Store.Measuring(ctx)
 	for _, m := range all {
 		if m.Probe != "" {
-			out = append(out, Hung{m.FryerID, m.Probe, m.At, m.DialC, m.Drawer})
+			out = append(out, Hung{m.FryerID, m.Probe, m.At, m.DialC, m.Drawer, m.Potato})
 		}
 	}
 	return out, err

@@ -38,6 +38,7 @@ type Sessions struct {
 	answering atomic.Int32 // live cooks that are foretold just now
 	learning  sync.Mutex
 	learntOf  string // what was learnt from last; under learning
+	runs      runSites
 	stirred   chan struct{}
 }
 

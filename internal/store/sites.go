@@ -13,7 +13,9 @@ import (
 type Teaching struct {
 	CookID string `db:"id"`
 	// Run is which of the fryer's measured runs it is, from 1; 0 of a cook.
-	Run       int    `db:"-"`
+	Run int `db:"-"`
+	// Potato says of a run that its thermometer was in half a potato.
+	Potato    bool   `db:"-"`
 	FryerID   string `db:"fryer_id"` // of a drawer, that of its fryer and the drawer
 	Drawer    string `db:"drawer"`
 	StartedAt Time   `db:"started_at"`

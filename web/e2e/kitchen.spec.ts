@@ -233,7 +233,7 @@ test('a key on the race says the one value and the window, once', async ({ page,
 
 test('what cooks have shown of a fryer: left out, taken back in, and measured empty', async ({ page, kitchen }) => {
   await kitchen.stop();
-  await kitchen.start('127.0.0.1:0', 'demo', '--speed', '60');
+  await kitchen.start('127.0.0.1:0', 'demo', '--speed', '120');
   await page.goto(`${kitchen.url}/fryers`);
   const square = page.getByRole('region', { name: 'Square drawer' });
   await expect(square.getByText(/^From six cooks: runs \d+ °C under its dial/)).toBeVisible();
@@ -247,7 +247,7 @@ test('what cooks have shown of a fryer: left out, taken back in, and measured em
   await expect(square.getByText(/^From six cooks/)).toBeVisible();
 
   // Ten minutes empty: by hand, in a page that is left; then by a thermometer that sends.
-  await square.getByRole('button', { name: 'Measure it, ten minutes empty' }).click();
+  await square.getByRole('button', { name: 'Measure it with a thermometer' }).click();
   await square.getByRole('button', { name: 'It is on: I read by hand' }).click();
   const reads = square.getByRole('textbox', { name: 'It reads, °C' });
   await reads.fill('90');
@@ -258,12 +258,25 @@ test('what cooks have shown of a fryer: left out, taken back in, and measured em
   await expect(square.getByRole('status')).toContainText('1 of 7 are in');
   await accessible(page);
   await square.getByRole('button', { name: 'Give it up' }).click();
-  await square.getByRole('button', { name: 'Measure it, ten minutes empty' }).click();
+  await square.getByRole('button', { name: 'Measure it with a thermometer' }).click();
   await square.getByRole('button', { name: 'It is on: simulated-thermometer reads' }).click();
   await expect(square.getByRole('status')).toHaveText('That is all that is wanted.', { timeout: 40_000 });
   await square.getByRole('button', { name: 'Learn from it' }).click();
   await expect(square.getByText('Measured, empty')).toBeVisible();
   await expect(square.getByText(/^From seven cooks/)).toBeVisible();
+  // With half a potato, as thick as it is.
+  await square.getByRole('button', { name: 'Measure it with a thermometer' }).click();
+  await square.getByRole('radio', { name: /half a potato/ }).click({ force: true });
+  await expect(square.getByRole('img', { name: 'Measure it from the cut face to its highest' })).toBeVisible();
+  const thick = square.getByRole('textbox', { name: 'As thick as, mm' });
+  await thick.fill('42');
+  await thick.press('Tab');
+  await accessible(page);
+  await square.getByRole('button', { name: 'It is on: simulated-thermometer reads' }).click();
+  await expect(square.getByRole('status')).toHaveText('That is all that is wanted.', { timeout: 60_000 });
+  await square.getByRole('button', { name: 'Learn from it' }).click();
+  await expect(square.getByText('Measured by half a potato')).toBeVisible();
+  await expect(square.getByText(/^From eight cooks/)).toBeVisible();
   await page.getByRole('navigation').getByRole('link', { name: 'Logbook' }).click();
   await expect(page.getByText(/Readings within the band for nine in ten/)).toBeVisible();
 });

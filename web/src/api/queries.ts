@@ -162,7 +162,7 @@ export const useLearnt = (id: string) =>
     staleTime: 0,
     refetchInterval: 10_000,
   });
-/** The run of an empty fryer that goes on, asked for every second while one does. */
+/** The measured run of a fryer that goes on, asked for every second while one does. */
 export const useMeasuring = (id: string) =>
   useQuery({
     queryKey: ['measuring', id],
@@ -171,10 +171,10 @@ export const useMeasuring = (id: string) =>
     refetchInterval: ({ state }) => (state.data ? 1000 : false),
   });
 
-export const beginMeasuring = (id: string, body: { dialC: number; probe?: string }) =>
+export const beginMeasuring = (id: string, body: { dialC: number; probe?: string; potato?: Schemas['Potato'] }) =>
   ask(client.PUT('/fryers/{id}/measuring', { params: { path: { id } }, body }));
 
-export const readAir = (id: string, c: number) =>
+export const readRun = (id: string, c: number) =>
   ask(client.POST('/fryers/{id}/measuring/readings', { params: { path: { id } }, body: { c } }));
 
 export const stopMeasuring = (id: string) => ask(client.DELETE('/fryers/{id}/measuring', { params: { path: { id } } }));

@@ -732,9 +732,9 @@ export interface paths {
             };
             cookie?: never;
         };
-        /** The run of an empty fryer that goes on */
+        /** The measured run of a fryer that goes on */
         get: operations["getMeasuring"];
-        /** The fryer is on, cold and empty, as of now; a run that goes on stays */
+        /** The fryer is on, cold, with nothing in it but the thermometer or half a potato, as of now; a run that goes on stays */
         put: operations["beginMeasuring"];
         post?: never;
         /** The run is over; what came of it is kept with the fryer, or nowhere */
@@ -755,8 +755,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** What the thermometer in the basket reads just now */
-        post: operations["readAir"];
+        /** What the thermometer of a measured run reads just now */
+        post: operations["readRun"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1404,6 +1404,7 @@ export interface components {
              */
             oilByMass: number;
             brush: components["schemas"]["Brush"];
+            potato: components["schemas"]["Potato"];
             /**
              * Format: double
              * @description when it goes on
@@ -3786,7 +3787,7 @@ export interface components {
             stopsItself?: boolean;
             /** @description when somebody changed something of it: what cooks showed before counts for less */
             changed?: string[];
-            /** @description runs of it empty, with a thermometer in its basket */
+            /** @description runs of it from cold, with a thermometer in its empty basket or in half a potato */
             measured?: components["schemas"]["MeasuredRun"][];
         };
         Fryer: {
@@ -3860,7 +3861,7 @@ export interface components {
             };
             /** @description when somebody changed something of it: what cooks showed before counts for less */
             changed?: string[];
-            /** @description runs of it empty, with a thermometer in its basket */
+            /** @description runs of it from cold, with a thermometer in its empty basket or in half a potato */
             measured?: components["schemas"]["MeasuredRun"][];
         };
         PortraitRequest: {
@@ -3913,6 +3914,7 @@ export interface components {
             /** Format: double */
             dialC: number;
             drawer?: string;
+            potato?: components["schemas"]["Potato"];
             readings: {
                 /** Format: double */
                 minute: number;
@@ -3937,7 +3939,7 @@ export interface components {
             /** @description it can be learnt from by now */
             enough: boolean;
         };
-        /** @description A thermometer in an empty basket, as it has to know of it itself */
+        /** @description The thermometer of a measured run, as it has to know of it itself */
         Hung: {
             fryerId: string;
             probe: string;
@@ -3949,8 +3951,9 @@ export interface components {
             /** Format: double */
             dialC: number;
             drawer?: string;
+            potato?: components["schemas"]["Potato"];
         };
-        /** @description A fryer heated empty from cold, and what a thermometer in its basket read */
+        /** @description A fryer heated from cold, and what a thermometer in its empty basket read, or in half a potato */
         MeasuredRun: {
             /** Format: date-time */
             at: string;
@@ -3962,7 +3965,7 @@ export interface components {
             readings: {
                 /**
                  * Format: double
-                 * @description after it was turned on
+                 * @description after it was turned on; up to 20 of the empty basket
                  */
                 minute: number;
                 /** Format: double */
@@ -3973,8 +3976,22 @@ export interface components {
              * @enum {string}
              */
             drawer?: "left" | "right";
+            potato?: components["schemas"]["Potato"];
             /** @description it is not to be learnt from */
             leftOut?: boolean;
+        };
+        /** @description Half a potato with a thermometer in its middle, its cut face down; left out where the basket is empty */
+        Potato: {
+            /**
+             * Format: double
+             * @description 30 to 50, from the cut face to its highest
+             */
+            thicknessMm: number;
+            /**
+             * Format: double
+             * @description 80 to 300
+             */
+            massG: number;
         };
         Learnt: {
             /**
@@ -5911,6 +5928,7 @@ export interface operations {
                     drawer?: "left" | "right";
                     /** @description a thermometer that sends its readings; left out where they are read by hand */
                     probe?: string;
+                    potato?: components["schemas"]["Potato"];
                 };
             };
         };
@@ -5946,7 +5964,7 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
-    readAir: {
+    readRun: {
         parameters: {
             query?: never;
             header?: never;
@@ -6285,7 +6303,7 @@ export interface operations {
                         /** @description all that go on, each in a place of its own, where there are several */
                         beside?: components["schemas"]["CookBeside"][];
                         evening?: components["schemas"]["LiveEvening"];
-                        /** @description thermometers in fryers that are measured empty */
+                        /** @description thermometers of measured runs */
                         measuring?: components["schemas"]["Hung"][];
                     };
                 };

@@ -2,16 +2,20 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import styled from 'styled-components';
 import type { FryerInput, Schemas } from '../api/client';
+import { limitOf } from '../api/limits';
 import { useProbes } from '../api/live';
-import { beginMeasuring, readAir, stopMeasuring, useMeasuring } from '../api/queries';
+import { beginMeasuring, readRun, stopMeasuring, useCatalog, useMeasuring } from '../api/queries';
 import type { Units } from '../format/units';
+import { SideRuler } from '../plan/order/SideRuler';
 import { Button } from '../ui/Button';
+import { Choice } from '../ui/Choice';
 import { Quiet } from '../ui/layout';
 import { Stepper } from '../ui/Stepper';
 import { complain } from '../ui/toast';
 
 type Run = NonNullable<FryerInput['measured']>[number];
 type Going = Schemas['Measuring'];
+type Potato = Schemas['Potato'];
 
 const Led = styled.div`
   display: grid;
@@ -42,7 +46,7 @@ interface Props {
   done: (run: Run) => void;
 }
 
-/** Leads a fryer through ten minutes empty from cold, read by hand or by a thermometer that sends; every device sees it. */
+/** Leads a fryer through a run from cold, empty or with half a potato, read by hand or by a thermometer that sends; every device sees it. */
 export function Measure({ id, dialC, units, done }: Props) {
   const [open, setOpen] = useState(false);
   const queries = useQueryClient();
@@ -52,15 +56,15 @@ export function Measure({ id, dialC, units, done }: Props) {
   if (going)
     return (
       <Led>
-        <Under {...{ going, units }} read={(c) => void then(readAir(id, c))} />
+        <Under {...{ going, units }} read={(c) => void then(readRun(id, c))} />
         <Row>
           <Button
             isDisabled={!going.enough}
             onPress={() => {
-              const { at, readings } = going;
+              const { at, readings, potato } = going;
               void then(
                 stopMeasuring(id).then(() => {
-                  done({ at, dialC: going.dialC, readings });
+                  done({ at, dialC: going.dialC, readings, ...(potato ? { potato } : {}) });
                 }),
               );
               setOpen(false);
@@ -79,11 +83,14 @@ export function Measure({ id, dialC, units, done }: Props) {
         </Row>
       </Led>
     );
-  if (!open) return <Button onPress={() => setOpen(true)}>Measure it, ten minutes empty</Button>;
+  if (!open) return <Button onPress={() => setOpen(true)}>Measure it with a thermometer</Button>;
   return (
     <Begin
       dial={units.temperature(dialC)}
-      begin={(probe) => void then(beginMeasuring(id, { dialC, ...(probe ? { probe } : {}) }))}
+      units={units}
+      begin={(potato, probe) =>
+        void then(beginMeasuring(id, { dialC, ...(probe ? { probe } : {}), ...(potato ? { potato } : {}) }))
+      }
       close={() => setOpen(false)}
     />
   );
@@ -91,22 +98,60 @@ export function Measure({ id, dialC, units, done }: Props) {
 
 interface BeginProps {
   dial: string;
-  begin: (probe?: string) => void;
+  units: Units;
+  begin: (potato?: Potato, probe?: string) => void;
   close: () => void;
 }
 
-function Begin({ dial, begin, close }: BeginProps) {
+const WAYS: { id: 'air' | 'potato'; name: string; note: string }[] = [
+  { id: 'air', name: 'Ten minutes, empty', note: 'tells dial and heating up' },
+  { id: 'potato', name: 'Eighteen minutes, half a potato', note: 'tells the fan' },
+];
+
+function Begin({ dial, units, begin, close }: BeginProps) {
   const probes = useProbes().data ?? [];
+  const catalog = useCatalog().data;
+  const [by, setBy] = useState<'air' | 'potato'>('air');
+  const [own, setOwn] = useState<Potato | null>(null);
+  if (!catalog) return null;
+  const potato = own ?? catalog.usual.potato;
+  const cut = catalog.cuts.find((c) => c.id === 'potato-half');
+  const inIt = by === 'potato' ? potato : undefined;
   return (
     <Led>
-      <p>
-        Cold and empty, a thermometer hung in the middle of the basket, the dial at {dial}. Turn it on, and start at
-        once.
-      </p>
+      <Choice label="What the thermometer is in" options={WAYS} value={by} onChange={setBy} row />
+      {by === 'air' ? (
+        <p>
+          Cold and empty, a thermometer hung in the middle of the basket, the dial at {dial}. Turn it on, and start at
+          once.
+        </p>
+      ) : (
+        <>
+          <p>
+            A raw potato cut in half, alone in the middle of the cold basket, its cut face down. Push the probe in from
+            the side, its tip in the very middle, and leave it in. The dial at {dial}. Turn it on, and start at once.
+          </p>
+          {cut ? <SideRuler cut={cut} mm={potato.thicknessMm} units={units} /> : null}
+          <Row>
+            <Stepper
+              label="As thick as"
+              value={units.length.to(potato.thicknessMm)}
+              {...units.length.stepper(limitOf(catalog, 'potato.thicknessMm'))}
+              onChange={(v) => setOwn({ ...potato, thicknessMm: units.length.from(v) })}
+            />
+            <Stepper
+              label="It weighs"
+              value={units.weight.to(potato.massG)}
+              {...units.weight.stepper(limitOf(catalog, 'potato.massG'))}
+              onChange={(v) => setOwn({ ...potato, massG: units.weight.from(v) })}
+            />
+          </Row>
+        </>
+      )}
       <Row>
-        <Button onPress={() => begin()}>It is on: I read by hand</Button>
+        <Button onPress={() => begin(inIt)}>It is on: I read by hand</Button>
         {probes.map((p) => (
-          <Button key={p.id} onPress={() => begin(p.id)}>
+          <Button key={p.id} onPress={() => begin(inIt, p.id)}>
             It is on: {p.id} reads
           </Button>
         ))}
@@ -133,7 +178,8 @@ function wants({ nextMin, minute, readings, wanted, probe }: Going) {
 function Under({ going, units, read }: { going: Going; units: Units; read: (c: number) => void }) {
   const [reads, setReads] = useState<number | null>(null);
   const last = going.readings.at(-1)?.c;
-  const value = reads ?? units.toDegrees(last ?? 60);
+  const [first, most] = going.potato ? [20, 120] : [60, 300];
+  const value = reads ?? units.toDegrees(last ?? first);
   return (
     <>
       <Count role="timer">{clock(going.minute)}</Count>
@@ -144,7 +190,7 @@ function Under({ going, units, read }: { going: Going; units: Units; read: (c: n
             label={`It reads, ${units.degree}`}
             value={Math.round(value)}
             min={Math.round(units.toDegrees(0))}
-            max={Math.round(units.toDegrees(300))}
+            max={Math.round(units.toDegrees(most))}
             step={1}
             onChange={setReads}
           />
