@@ -18,7 +18,7 @@ func TestFoodsAreAsTheyWereRead(t *testing.T) {
 			p := c.Piece(share*c.Typical, 0)
 			f.Add(t, fmt.Sprintf("%s %.1f", c.ID, share), p)
 			least, most := c.Thicknesses(share * c.Typical)
-			f.Add(t, c.ID+" thicknesses", []float64{least, most, p.Footprint(), p.ThawHours(), c.Density(), c.SkinDrains()})
+			f.Add(t, c.ID+" thicknesses", []float64{least, most, p.Footprint(), p.ThawHours(FridgeC), c.Density(), c.SkinDrains()})
 			if share == 1 {
 				columns := c.Columns(p, Coating{Coat: Coats()[i%len(Coats())], Oil: 1}, share, 40)
 				f.Addf(c.ID+" columns", "%d %+v", len(columns), columns[len(columns)-1])

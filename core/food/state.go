@@ -2,22 +2,25 @@ package food
 
 import "math"
 
-// ThawHours is how long a piece lies in the fridge until no ice is left in it, from
-// −18 °C at 4 °C, by Plank's formula (Pham, Food Freezing and Thawing Calculations,
+// ThawHours is how long a piece lies in a fridge of so many °C until no ice is left in it,
+// from −18 °C, by Plank's formula (Pham, Food Freezing and Thawing Calculations,
 // 2014): one layer on a plate, ±40 %.
-func (p Piece) ThawHours() float64 {
+func (p Piece) ThawHours(fridgeC float64) float64 {
 	const (
 		ice   = 1050 * 0.7 * iceHeats // J/m³
-		over  = 5.0                   // K of the fridge over where it thaws
 		still = 8.0                   // W/m²·K on a plate
 		k     = 0.5                   // W/m·K, thawed
 	)
+	over := math.Max(1, fridgeC-thawsAtC)
 	d := 2 * p.Half()
 	shape := math.Max(1, p.Surface*p.Half()/p.Volume)
 	return ice / over * (d/(2*shape*still) + d*d/(8*shape*k)) / 3600
 }
 
-const iceHeats = 333600.0 // J/kg
+const (
+	iceHeats = 333600.0 // J/kg
+	thawsAtC = -1.0
+)
 
 // A State is how far food was cooked before.
 type State string

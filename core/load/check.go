@@ -177,7 +177,7 @@ func (c *checker) lot(q Request, i int, m Machine, under string) *Lot {
 	whole := len(c.Fields) == 0
 	of := q.Lots[i]
 	own := checker{}
-	lot := own.pieces(of.Load)
+	lot := own.pieces(of.Load, m.FridgeC)
 	coat := orElse(of.Coat, Covering{ID: food.Bare})
 	own.covering(&lot, coat, q.Ingredient)
 	own.aim(&lot, q, of)
@@ -241,9 +241,10 @@ func (c *checker) layOut(asked Request, l *Load) {
 	}
 }
 
-// pieces checks the pieces. Their shape waits until all else is known.
-func (c *checker) pieces(p Pieces) Lot {
-	lot := Lot{Pieces: p.Pieces, Hand: 1, MassG: p.PieceMassG, Measured: p.ThicknessMm != nil, StartC: orElse(p.StartC, food.OutOfFridgeC),
+// pieces checks the pieces, of a kitchen whose fridge is known or not. Their shape waits
+// until all else is known.
+func (c *checker) pieces(p Pieces, fridgeC *float64) Lot {
+	lot := Lot{Pieces: p.Pieces, Hand: 1, MassG: p.PieceMassG, Measured: p.ThicknessMm != nil, StartC: orElse(p.StartC, OutOfFridge(fridgeC)), fridgeKnown: p.StartC == nil && fridgeC != nil,
 		Surface: food.Surface(p.Surface), SpreadPct: orElse(p.SpreadPct, carefulHandPct), Under: p.Under}
 	var err error
 	if lot.Cut, err = food.FindCut(p.Cut); err != nil {

@@ -40,6 +40,9 @@ func (c *checker) machine(given Fryer) Machine {
 			m.Spec.Levels = 2
 		}
 	}
+	if m.FridgeC = f.FridgeC; f.FridgeC != nil {
+		c.In(Limits, "fryer.fridgeC", *f.FridgeC)
+	}
 	c.learnt(&m, f.Learnt)
 	return m
 }

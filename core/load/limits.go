@@ -57,6 +57,7 @@ var Limits = refuse.Limits{
 	"fryer.dialOffsetC":       {Min: -40, Max: 40, Step: 1, Unit: "°C"},
 	"fryer.roomC":             {Min: 0, Max: 45, Step: 1, Unit: "°C"},
 	"fryer.aboveSeaM":         {Min: 0, Max: 5000, Step: 50, Unit: "m above the sea"},
+	"fryer.fridgeC":           {Min: 0, Max: 12, Step: 0.5, Unit: "°C"},
 	"fryer.heatUpMin":         {Min: fryer.MinHeatUp, Max: fryer.MaxHeatUp, Step: 0.1, Unit: "minutes from cold to 200 °C"},
 	"fryer.trays":             {Min: 1, Max: fryer.MaxTrays, Step: 1, Unit: "trays"},
 	"fryer.drawerPowerW":      {Min: 300, Max: 3500, Step: 50, Unit: "W"},
@@ -77,7 +78,7 @@ var Limits = refuse.Limits{
 
 // What a new dish begins with: ten flats in starch, gentle then hot.
 var (
-	FirstLoad    = Pieces{Cut: "chicken-wing-flat", Pieces: 10, PieceMassG: 42, StartC: new(food.OutOfFridgeC), Surface: "wiped"}
+	FirstLoad    = Pieces{Cut: "chicken-wing-flat", Pieces: 10, PieceMassG: 42, Surface: "wiped"}
 	FirstCoat    = Covering{ID: "starch-dust", OilG: 4}
 	FirstProgram = Program{PreheatMin: 4, Stages: []Stage{{AirC: 170, Minutes: 12}, {AirC: 200, Minutes: 12}}, Turns: []Turn{{AtMin: 12, Kind: Flip}}}
 )

@@ -49,9 +49,11 @@ type Lot struct {
 	HandSd    *float64
 	SpreadPct float64 // of thickness
 	StartC    float64
-	Surface   food.Surface
-	WaterKgM2 float64 // free on the surface
-	Under     string  // what it lies on
+	// fridgeKnown says that it comes out of a fridge that somebody measured.
+	fridgeKnown bool
+	Surface     food.Surface
+	WaterKgM2   float64 // free on the surface
+	Under       string  // what it lies on
 
 	All      int        // pieces in all drawers
 	Pieces   int        // in one drawer; of two the fuller
@@ -88,9 +90,17 @@ type Machine struct {
 	Drawer          string // Left or Right
 	PlugW, ElementW float64
 	Inferred        []string // figures that nobody measured
+	// FridgeC is the air of the fridge in its kitchen; nil where nobody measured it.
+	FridgeC *float64
 	// Learnt is what cooks have shown of it; nil where none have.
 	Learnt *Learnt
 }
+
+// Fridge is the air of its kitchen's fridge as it is taken, °C.
+func (m *Machine) Fridge() float64 { return orElse(m.FridgeC, food.FridgeC) }
+
+// OutOfFridge is how cold food is that comes out of a fridge whose air is known, or not, °C.
+func OutOfFridge(airC *float64) float64 { return orElse(airC, food.FridgeC) + food.WarmerOutC }
 
 // Minutes is how long the program is.
 func (l *Load) Minutes() float64 { return l.Program.Minutes() }
@@ -234,10 +244,14 @@ func (l *Lot) Class() safety.Class {
 func (l *Lot) Frozen() bool { return l.StartC <= food.FrozenUnderC }
 
 // ColdVaries is how far its cold differs from load to load beside what comes from
-// the fridge: freezers stand at −18 ± 4 °C, fridges at 5 ± 2.
+// a fridge that nobody measured: freezers stand at −18 ± 4 °C, fridges at 5 ± 2, and
+// the shelves of one fridge ± 1.
 func (l *Lot) ColdVaries() float64 {
-	if l.Frozen() {
+	switch {
+	case l.Frozen():
 		return 2
+	case l.fridgeKnown:
+		return 0.5
 	}
 	return 1
 }

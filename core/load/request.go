@@ -145,7 +145,7 @@ type Pieces struct {
 	Pieces      int      `json:"pieces"`
 	PieceMassG  float64  `json:"pieceMassG"`
 	ThicknessMm *float64 `json:"thicknessMm,omitempty"` // from mass and cut
-	StartC      *float64 `json:"startC,omitempty"`      // food.OutOfFridgeC
+	StartC      *float64 `json:"startC,omitempty"`      // out of the fridge
 	Surface     string   `json:"surface,omitempty"`     // wiped
 	// SurfaceWaterG is the free water on it, g/100 cm², in the place of what
 	// Surface stands for; under 0 the rack has dried the outer layer too.
@@ -216,6 +216,9 @@ type Fryer struct {
 	// AboveSeaM is how high it stands, m: the higher, the sooner water boils and the
 	// less its air gives; 0.
 	AboveSeaM float64 `json:"aboveSeaM,omitempty"`
+	// FridgeC is the air of the fridge in its kitchen, as somebody measured it; left out,
+	// 4 ± 2 °C.
+	FridgeC *float64 `json:"fridgeC,omitempty"`
 	// Dial is what can be set on it; a recommendation keeps to it.
 	Dial *Dial `json:"dial,omitempty"` // 80 to 200 by 5
 	// StopsItself is whether its timer turns it off, so that what is forgotten

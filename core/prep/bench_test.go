@@ -469,3 +469,28 @@ func TestDifferencesAreAsSureAsTheForecast(t *testing.T) {
 		t.Errorf("%q, want %q", got, want)
 	}
 }
+
+// A colder fridge thaws and salts more slowly, a warmer one faster; one that nobody measured
+// is as most are.
+func TestTheFridgeIsTheKitchensOwn(t *testing.T) {
+	t.Parallel()
+	in := func(fridgeC *float64) (thawH, evenAt float64) {
+		d := BenchDish{Dish: load.Dish{Request: load.Request{Load: load.Pieces{Cut: "chicken-drumstick", Pieces: 4, PieceMassG: 110, StartC: new(-18.0)}, Fryer: &load.Fryer{FridgeC: fridgeC},
+			Program: load.Program{Stages: []load.Stage{{AirC: 190, Minutes: 26}}}}},
+			Bench: &Bench{Thaw: true, Servings: 2, Salting: &Salting{School: "dry", TargetPct: 1.2, Hours: 12}}}
+		_, w, err := shelf.Ready(d)
+		if err != nil {
+			t.Fatal(err)
+		}
+		return w.Lots[0].Lot.ThawH, w.Lots[0].Salted.CentrePct
+	}
+	coldH, cold := in(new(1.0))
+	usualH, usual := in(nil)
+	warmH, warm := in(new(8.0))
+	if again, same := in(new(4.0)); again != usualH || same != usual {
+		t.Errorf("at 4 °C it thaws in %g h, in any fridge in %g", again, usualH)
+	}
+	if coldH < 1.5*usualH || warmH > 0.8*usualH || cold >= usual || warm <= usual {
+		t.Errorf("thawed in %g, %g and %g h, salted to its middle by %.2f, %.2f and %.2f", coldH, usualH, warmH, cold, usual, warm)
+	}
+}

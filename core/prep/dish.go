@@ -114,9 +114,12 @@ func (p Pantry) workLot(q load.Request, k int, own *Bench, all Bench, bowls Shar
 	cut = cut.After(food.State(of.Load.State).Before(of.Load.Inside == string(food.Cooked)))
 	lot := LotOf(cut, of.Load.PieceMassG, value(of.Load.ThicknessMm), of.Load.Pieces)
 	lot.Bought = of.Load.State != "" && of.Load.State != string(food.Raw)
+	if q.Fryer != nil {
+		lot.FridgeC = q.Fryer.FridgeC
+	}
 	if lot.Frozen = of.Load.StartC != nil && *of.Load.StartC <= food.FrozenUnderC; lot.Frozen && own != nil && own.Thaw {
-		lot.Frozen, lot.ThawH = false, math.Ceil(lot.Piece.ThawHours())
-		of.Load.StartC, of.Load.GlazePct, of.Load.Clump = new(food.OutOfFridgeC), 0, 0
+		lot.Frozen, lot.ThawH = false, math.Ceil(lot.Piece.ThawHours(lot.fridge()))
+		of.Load.StartC, of.Load.GlazePct, of.Load.Clump = nil, 0, 0
 	}
 	lot.Name, lot.Wet = of.Name, food.Surface(of.Load.Surface)
 	lot.Beside, lot.BesideG = besides(q.Lots, k)

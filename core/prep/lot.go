@@ -19,6 +19,8 @@ type Lot struct {
 	// 0 where it does not, and Frozen says that it goes in so.
 	Bought, Frozen bool
 	ThawH          float64
+	// FridgeC is the air of the kitchen's fridge; nil where nobody measured it.
+	FridgeC *float64
 	// Bowls are the lots that are coated from the same bowls.
 	Bowls SharedBowls
 }
@@ -30,6 +32,14 @@ type SharedBowls struct {
 	Footprint float64  // of the largest piece of them, m²
 	Names     []string // what they are called
 	Later     bool     // one of them comes before this one
+}
+
+// fridge is the air in which it stands, °C.
+func (l *Lot) fridge() float64 {
+	if l.FridgeC == nil {
+		return food.FridgeC
+	}
+	return *l.FridgeC
 }
 
 // LotOf returns pieces of a cut by their weight, g, and thickness, mm; 0 works

@@ -179,7 +179,7 @@ func (w words) drying() Station {
 		if g := math.Round(rackTakes * d.Hours * w.Lot.Surface()); g >= 1 {
 			s.Why = fmt.Sprintf("Uncovered, the air of the fridge takes about %s of water off them in all.", w.Grams(g))
 		}
-		s.Cautions = append(s.Cautions, fmt.Sprintf("Fridge at %s or under, raw food below what is eaten raw.", w.Degrees(food.FridgeC)))
+		s.Cautions = append(s.Cautions, fmt.Sprintf("Fridge at %s or under, raw food below what is eaten raw.", w.Degrees(food.FridgeC))+w.yours())
 	case "wet":
 		s.say(Phrase{"Left wet", aboutDry})
 		s.Why = fmt.Sprintf("About %s of water have to boil off before anything crisps.", w.Grams(math.Round(d.SurfaceWater()*w.Lot.Surface())))
@@ -248,12 +248,20 @@ func (b Brine) bath(h units.Household) string {
 	return fmt.Sprintf("%s of %s", h.Litres(b.Ml), cmp.Or(b.Liquid, "water"))
 }
 
+// yours says that the kitchen's own fridge is too warm for that.
+func (w words) yours() string {
+	if w.Lot.fridge() <= food.WarmFridgeC {
+		return ""
+	}
+	return fmt.Sprintf(" Yours stands at %s: turn it colder first.", w.Degrees(w.Lot.fridge()))
+}
+
 // chilled adds where it has to stand, if that is long.
 func (w words) chilled(cautions []string, hours float64) []string {
 	if hours <= 2 {
 		return cautions
 	}
-	return append(cautions, fmt.Sprintf("Over two hours always in the fridge, at %s or under.", w.Degrees(food.FridgeC)))
+	return append(cautions, fmt.Sprintf("Over two hours always in the fridge, at %s or under.", w.Degrees(food.FridgeC))+w.yours())
 }
 
 func (w words) marinating(m *Marinaded) Station {

@@ -252,7 +252,7 @@ func (w *Worked) marinate(p Pantry, m Marinade) (float64, error) {
 		w.Coated.Kept = w.Coated.Kept.Plus(kept)
 		w.Coated.StuckG += kept.MassG
 	}
-	got, err := p.Marinate(w.Lot, items, m.Hours, food.FridgeC)
+	got, err := p.Marinate(w.Lot, items, m.Hours, w.Lot.fridge())
 	if err != nil {
 		return 0, err
 	}
@@ -278,7 +278,7 @@ const usualSalt = "salt-fine"
 
 // salt works a salting out: dry salt makes up what the other sources leave.
 func (w *Worked) salt(p Pantry, c Salting) error {
-	bath := Bath{TempC: food.FridgeC, Hours: c.Hours, Even: c.Even}
+	bath := Bath{TempC: w.Lot.fridge(), Hours: c.Hours, Even: c.Even}
 	if c.School == "dry" {
 		w.RubG = math.Max(0, c.TargetPct/100*w.Lot.EdibleG()-summed(w.SaltFrom))
 		bath.SaltG = w.RubG

@@ -121,7 +121,7 @@ func (j *judging) thawFirst() *Warning {
 	if j.lot.ThicknessMm <= most {
 		return nil
 	}
-	return &Warning{Code: ThawFirst, Field: "load.startC", Message: thawFirstSays(what, math.Ceil(j.lot.Piece.ThawHours()))}
+	return &Warning{Code: ThawFirst, Field: "load.startC", Message: thawFirstSays(what, math.Ceil(j.lot.Piece.ThawHours(j.load.Machine.Fridge())))}
 }
 
 func (j *judging) ice() *Warning {

@@ -18,6 +18,7 @@ import (
 	"velocrustum/core/safety"
 	"velocrustum/core/sheet"
 	"velocrustum/core/units"
+	"velocrustum/internal/store"
 )
 
 // choices lists ids with their words.
@@ -90,9 +91,9 @@ func limits() map[string]Range {
 	return out
 }
 
-// usual is what things begin with.
-func usual() Usual {
-	u := Usual{FreezerC: food.OutOfFreezerC, RoomC: food.OutOfRoomC, FrozenUnderC: food.FrozenUnderC, Load: load.FirstLoad, Coat: load.FirstCoat, Program: load.FirstProgram, Bench: prep.Usual,
+// usual is what things begin with in a household.
+func usual(set store.Settings) Usual {
+	u := Usual{FreezerC: food.OutOfFreezerC, FridgeC: load.OutOfFridge(set.FridgeC), FridgeAirC: orElse(set.FridgeC, food.FridgeC), FridgeSays: set.FridgeSays(), RoomC: food.OutOfRoomC, FrozenUnderC: food.FrozenUnderC, Load: load.FirstLoad, Coat: load.FirstCoat, Program: load.FirstProgram, Bench: prep.Usual,
 		Rack: prep.UsualRack, Brine: prep.UsualBrine, Soak: prep.UsualSoak,
 		Salt: prep.SaltLevels, Even: prep.EvenLevels, Spread: prep.SpreadLevels, Recipes: advise.FirstFormerWays, MoreMin: cook.UsualMore, WarmC: load.WarmC, Layers: food.FirstLayers, OilByMass: load.OilByMass, ElementShare: load.ElementShare,
 		Brush: load.FirstBrush, Potato: belief.FirstPotato, BrushBeforeEndMin: load.BrushBeforeEndMin, SplitSteps: load.SplitSteps, Evening: sheet.FirstEvening, MixGPerKg: prep.UsualMix, SoonH: cook.SoonH}
@@ -119,7 +120,7 @@ func (s *Server) GetCatalog(ctx context.Context, _ GetCatalogRequestObject) (Get
 		return nil, err
 	}
 	c := Catalog{Surfaces: choices(food.Surfaces), Guidances: choices(safety.Guidances), FryerKinds: choices(fryer.Kinds), Wants: choices(advise.Wants), Flours: replacements(prep.Flours), Crumbs: replacements(prep.Crumbs),
-		Limits: limits(), Usual: usual(), Presets: load.Presets, Holds: holds(),
+		Limits: limits(), Usual: usual(set), Presets: load.Presets, Holds: holds(),
 		Pan: PanChoices{Schools: panChoices(pan.Schools), Heats: panChoices(pan.Heats), Levels: pan.Levels, Starches: pan.Starches(), Usual: pan.Serving{}.Whole()}}
 	for _, w := range pan.Ways {
 		c.Pan.Ways = append(c.Pan.Ways, struct {

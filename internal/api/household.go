@@ -103,7 +103,7 @@ func (s *Server) PortrayFryer(ctx context.Context, r PortrayFryerRequestObject) 
 		if err != nil {
 			return nil, err
 		}
-		f.ID, f.AboveSeaM = own.ID, own.AboveSeaM
+		f.ID, f.AboveSeaM, f.FridgeC = own.ID, own.AboveSeaM, own.FridgeC
 		if f.Learnt, err = s.sessions.LearntNow(ctx, f); err != nil {
 			return nil, err
 		}

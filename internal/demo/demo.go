@@ -122,7 +122,7 @@ var dishes = []madeUpDish{
 		load.Program{PreheatMin: 4, Stages: []load.Stage{{AirC: 175, Minutes: 16}, {AirC: 195, Minutes: 8}}, Turns: flips(16)}, "19:30", false,
 		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "wipe"}, Marinade: &harissa,
 			Salting: &prep.Salting{School: "dry", Salt: "salt-sea", TargetPct: 1, Hours: 3}}, nil},
-	{"Sumac and lemon-thyme wing flats", load.Pieces{Cut: "chicken-wing-flat", Pieces: 11, PieceMassG: 43, StartC: ptr(5.0), Surface: "wiped"}, load.Covering{ID: "starch-dust", OilG: 4, SugarPct: 0.4},
+	{"Sumac and lemon-thyme wing flats", load.Pieces{Cut: "chicken-wing-flat", Pieces: 11, PieceMassG: 43, Surface: "wiped"}, load.Covering{ID: "starch-dust", OilG: 4, SugarPct: 0.4},
 		load.Program{PreheatMin: 4, Stages: []load.Stage{{AirC: 165, Minutes: 12}, {AirC: 200, Minutes: 11}}, Turns: flips(12)}, "19:30", false,
 		&prep.Bench{Servings: 2, Drying: prep.Drying{School: "wipe"}, Salting: &prep.Salting{School: "dry", Salt: "salt-sea", TargetPct: 1, Hours: 2},
 			Mixes: []prep.Mix{sumacSalt}, Sauces: with("Honey-harissa glaze", harissaGlaze, pan.Up, false)}, nil},
@@ -165,7 +165,7 @@ var harissa = prep.Marinade{Hours: 3, ForG: 560, Items: []prep.Item{
 // ready is what comes out of the freezer, or was cooked yesterday: as bought, and as
 // left over.
 var ready = []madeUpDish{
-	{name: "Yesterday’s drumsticks, crisp again", table: "12:30", load: load.Pieces{Cut: "chicken-drumstick", Pieces: 4, PieceMassG: 105, StartC: ptr(5.0), State: string(food.Cooked)}, coat: load.Covering{ID: food.Bare},
+	{name: "Yesterday’s drumsticks, crisp again", table: "12:30", load: load.Pieces{Cut: "chicken-drumstick", Pieces: 4, PieceMassG: 105, State: string(food.Cooked)}, coat: load.Covering{ID: food.Bare},
 		bench:   &prep.Bench{Servings: 2},
 		program: load.Program{PreheatMin: 3, Stages: []load.Stage{{AirC: 165, Minutes: 18}, {AirC: 185, Minutes: 5}}, Turns: []load.Turn{{AtMin: 18, Kind: load.Flip}}}},
 	{name: "Crumbed fillets from the freezer", table: "18:30", load: frozen("fillet"), coat: load.Covering{ID: "three-bowl-crumb"}, bench: &prep.Bench{Servings: 2},

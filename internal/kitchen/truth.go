@@ -9,7 +9,6 @@ import (
 	"math/rand/v2"
 	"time"
 
-	"velocrustum/core/food"
 	"velocrustum/core/fryer"
 	"velocrustum/core/load"
 	"velocrustum/core/run"
@@ -62,6 +61,10 @@ func (t Truth) Cook(ctx context.Context, q load.Request, lot int) ([]run.Moment,
 	if err != nil {
 		return nil, err
 	}
+	f := load.Fryer{}
+	if q.Fryer != nil {
+		f = *q.Fryer
+	}
 	q = q.InLots()
 	for k := range q.Lots {
 		of, piece := &q.Lots[k].Load, answer.Piece
@@ -71,16 +74,12 @@ func (t Truth) Cook(ctx context.Context, q load.Request, lot int) ([]run.Moment,
 		of.PieceMassG *= t.Thick * t.Thick * t.Thick
 		thick := piece.ThicknessMm * t.Thick
 		of.ThicknessMm = &thick
-		start := food.OutOfFridgeC
+		start := load.OutOfFridge(f.FridgeC)
 		if of.StartC != nil {
 			start = *of.StartC
 		}
 		start = math.Max(load.MinStartC, start+t.FridgeC)
 		of.StartC = &start
-	}
-	f := load.Fryer{}
-	if q.Fryer != nil {
-		f = *q.Fryer
 	}
 	f = t.of(f)
 	q.Fryer, q.TailMin = &f, math.Min(30, load.MaxMinutes-q.Program.Minutes())

@@ -25,7 +25,7 @@ const mostRunSites = 200
 // of is what a run of a fryer says, by a thermometer that reads offC too much.
 func (s *Sessions) siteOf(ctx context.Context, f store.OwnFryer, r belief.MeasuredRun, offC float64) (belief.Site, error) {
 	told := f.Told().Fryer
-	told.Learnt, told.LearntIn = nil, nil
+	told.AboveSeaM = f.AboveSeaM // water boils there sooner
 	key, err := json.Marshal([]any{told, r, offC})
 	if err != nil {
 		return belief.Site{}, err

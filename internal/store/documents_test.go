@@ -8,6 +8,7 @@ import (
 	"os"
 	"path/filepath"
 	"reflect"
+	"strings"
 	"testing"
 	"time"
 )
@@ -305,5 +306,58 @@ func TestGroupsBecomeLots(t *testing.T) {
 	}
 	if len(turns) != len(want) {
 		t.Errorf("%+v", turns)
+	}
+}
+
+// What dishes had out of the fridge as the 5 °C of any follows the household's fridge from
+// now on, lot by lot; all else of them stays.
+func TestColdDishesFollowTheFridge(t *testing.T) {
+	path := firstBuild(t, Documents)
+	db, err := sql.Open("sqlite", path)
+	if err != nil {
+		t.Fatal(err)
+	}
+	p, err := steps(db)
+	if err != nil {
+		t.Fatal(err)
+	}
+	if _, err := p.UpTo(t.Context(), 26); err != nil {
+		t.Fatal(err)
+	}
+	var id string
+	if err := db.QueryRow(`SELECT id FROM plans WHERE deleted_at IS NULL LIMIT 1`).Scan(&id); err != nil {
+		t.Fatal(err)
+	}
+	lot := func(cold string) string {
+		return `{"load":{"cut":"chicken-drumstick","pieces":4,"pieceMassG":110` + cold + `},"coat":{"id":"bare"}}`
+	}
+	if _, err := db.Exec(`UPDATE plans SET lots = '{"version":4,"holds":[`+lot(`,"startC":-18`)+`,`+lot(`,"startC":5`)+`,`+lot(``)+`,`+lot(`,"startC":5.5`)+`,`+lot(`,"startC":20`)+`,`+lot(`,"startC":5`)+`]}' WHERE id = ?`, id); err != nil {
+		t.Fatal(err)
+	}
+	if err := db.Close(); err != nil {
+		t.Fatal(err)
+	}
+	s, err := Open(t.Context(), path, func() time.Time { return noon })
+	if err != nil {
+		t.Fatal(err)
+	}
+	t.Cleanup(func() { _ = s.Close() })
+	plan, err := s.Plan(t.Context(), id)
+	if err != nil {
+		t.Fatal(err)
+	}
+	var cold []string
+	for _, l := range plan.Lots.V {
+		if l.Load.StartC == nil {
+			cold = append(cold, "fridge")
+		} else {
+			cold = append(cold, fmt.Sprint(*l.Load.StartC))
+		}
+		if l.Load.Pieces != 4 || l.Load.PieceMassG != 110 {
+			t.Errorf("a lot is %+v", l.Load)
+		}
+	}
+	if got := strings.Join(cold, " "); got != "-18 fridge fridge 5.5 20 fridge" {
+		t.Errorf("out of %s", got)
 	}
 }

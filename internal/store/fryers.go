@@ -73,13 +73,14 @@ type fryerRow struct {
 	// What is read with it, and never written with it.
 	Learnt    *JSON[map[string]*load.Learnt] `db:"learnt"`
 	AboveSeaM float64                        `db:"above_sea_m"`
+	FridgeC   *float64                       `db:"fridge_c"`
 }
 
 // fryer is one as its household knows it: with what cooks have shown of it, where it
 // stands.
 func (r fryerRow) fryer() OwnFryer {
 	f := OwnFryer{r.ID, r.Name, r.Version, r.Machine.V, r.Changed.V, r.Measured.V}
-	f.AboveSeaM = r.AboveSeaM
+	f.AboveSeaM, f.FridgeC = r.AboveSeaM, r.FridgeC
 	if r.Learnt != nil {
 		f.Learnt, f.LearntIn = r.Learnt.V[""], r.Learnt.V
 	}
@@ -88,7 +89,7 @@ func (r fryerRow) fryer() OwnFryer {
 
 // Told is a fryer as its owner told of it, without what a household knows beside.
 func (f OwnFryer) Told() OwnFryer {
-	f.Learnt, f.LearntIn, f.AboveSeaM = nil, nil, 0
+	f.Learnt, f.LearntIn, f.AboveSeaM, f.FridgeC = nil, nil, 0, nil
 	return f
 }
 
@@ -98,7 +99,7 @@ func (f OwnFryer) row() fryerRow {
 
 const (
 	fryerColumns = `id, name, machine, version, changed, measured`
-	fryerQuery   = `SELECT ` + fryerColumns + `, learnt, (SELECT above_sea_m FROM settings) AS above_sea_m FROM fryers`
+	fryerQuery   = `SELECT ` + fryerColumns + `, learnt, (SELECT above_sea_m FROM settings) AS above_sea_m, (SELECT fridge_c FROM settings) AS fridge_c FROM fryers`
 )
 
 // Fryers returns all, the first made first.

@@ -1,10 +1,12 @@
 package store
 
 import (
+	"fmt"
 	"context"
 
 	"github.com/jmoiron/sqlx"
 
+	"velocrustum/core/food"
 	"velocrustum/core/learn"
 	"velocrustum/core/load"
 	"velocrustum/core/safety"
@@ -24,6 +26,8 @@ type Settings struct {
 	// thermometer reads too high, K.
 	AboveSeaM    float64 `db:"above_sea_m" json:"aboveSeaM"`
 	ThermometerC float64 `db:"thermometer_c" json:"thermometerC"`
+	// FridgeC is the air of the fridge, °C; nil where nobody measured it.
+	FridgeC *float64 `db:"fridge_c" json:"fridgeC"`
 	// CrustMore and BrowningMore are what is liked beside what most like, as somebody
 	// said it; nil where Liked, what ratings show, is to tell.
 	CrustMore    *float64          `db:"crust_more" json:"crustMore"`
@@ -34,12 +38,21 @@ type Settings struct {
 // Likes are what dishes are planned by where they do not say.
 func (s Settings) Likes() load.Likes { return s.Liked.V.Likes(s.CrustMore, s.BrowningMore) }
 
+// FridgeSays is what is wrong with the household's fridge; nil where nothing is, or nobody
+// measured it.
+func (s Settings) FridgeSays() *string {
+	if s.FridgeC == nil || *s.FridgeC <= food.WarmFridgeC {
+		return nil
+	}
+	return new(fmt.Sprintf("At %s raw meat, poultry and fish keep for hours and not for days: turn it colder, to %s or under.", s.Units().Degrees(*s.FridgeC), s.Units().Degrees(food.FridgeC)))
+}
+
 // Units are those that the household reads in.
 func (s Settings) Units() units.Household {
 	return units.Household{Temperature: s.Temperature, Mass: s.Mass, Spoons: s.Spoons}
 }
 
-const settingsQuery = `SELECT temperature, mass, spoons, guidance, guidance_c, chime, shortcuts, above_sea_m, thermometer_c, crust_more, browning_more, liked FROM settings`
+const settingsQuery = `SELECT temperature, mass, spoons, guidance, guidance_c, chime, shortcuts, above_sea_m, thermometer_c, fridge_c, crust_more, browning_more, liked FROM settings`
 
 // Settings returns them.
 func (s *Store) Settings(ctx context.Context) (out Settings, err error) {
@@ -58,7 +71,7 @@ func (s *Store) ChangeSettings(ctx context.Context, change func(Settings) (Setti
 			return err
 		}
 		_, err = tx.NamedExecContext(ctx, `UPDATE settings SET temperature = :temperature, mass = :mass, spoons = :spoons,
-			guidance = :guidance, guidance_c = :guidance_c, chime = :chime, shortcuts = :shortcuts, above_sea_m = :above_sea_m, thermometer_c = :thermometer_c,
+			guidance = :guidance, guidance_c = :guidance_c, chime = :chime, shortcuts = :shortcuts, above_sea_m = :above_sea_m, thermometer_c = :thermometer_c, fridge_c = :fridge_c,
 			crust_more = :crust_more, browning_more = :browning_more`, out)
 		return err
 	})

@@ -120,7 +120,17 @@ export const workSheet = (body: Schemas['Evening'], signal?: AbortSignal) =>
 
 /** What answers hang on beside what is asked: one that was worked out by other settings is none. */
 export const settingsOf = (s: Settings) =>
-  [s.temperature, s.mass, s.spoons, s.guidance, s.guidanceC, s.aboveSeaM, s.crustMore, s.browningMore].join();
+  [
+    s.temperature,
+    s.mass,
+    s.spoons,
+    s.guidance,
+    s.guidanceC,
+    s.aboveSeaM,
+    s.fridgeC,
+    s.crustMore,
+    s.browningMore,
+  ].join();
 
 /** What of the household is asked anew when a letter of such a path was answered. */
 const touches: [path: string, keys: string[]][] = [

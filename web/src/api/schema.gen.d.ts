@@ -1348,6 +1348,18 @@ export interface components {
              * @description how cold food comes out of a freezer
              */
             freezerC: number;
+            /**
+             * Format: double
+             * @description how cold food comes out of this kitchen's fridge
+             */
+            fridgeC: number;
+            /**
+             * Format: double
+             * @description its air
+             */
+            fridgeAirC: number;
+            /** @description what is wrong with that fridge; left out where nothing is */
+            fridgeSays?: string;
             /** Format: double */
             roomC: number;
             /**
@@ -1739,6 +1751,16 @@ export interface components {
             drawer?: "left" | "right";
             /** Format: double */
             roomC?: number;
+            /**
+             * Format: double
+             * @description how high it stands, m
+             */
+            aboveSeaM?: number;
+            /**
+             * Format: double
+             * @description the air of the fridge in its kitchen, where somebody measured it; 4 ± 2 where left out
+             */
+            fridgeC?: number;
             dial?: components["schemas"]["Dial"];
             /** @description its timer turns it off; else it goes on heating */
             stopsItself?: boolean;
@@ -3661,6 +3683,11 @@ export interface components {
             thermometerC?: number;
             /**
              * Format: double
+             * @description the air of its fridge, °C; null where nobody measured it
+             */
+            fridgeC?: number | null;
+            /**
+             * Format: double
              * @description by how much crisper it is liked than most like it, on the scale of crispness; null where ratings are to tell
              */
             crustMore?: number | null;
@@ -3700,6 +3727,11 @@ export interface components {
              * @description by how much its thermometer reads too high, K
              */
             thermometerC?: number;
+            /**
+             * Format: double
+             * @description the air of its fridge, °C; null where nobody measured it
+             */
+            fridgeC?: number | null;
             /**
              * Format: double
              * @description by how much crisper it is liked than most like it, on the scale of crispness; null where ratings are to tell
@@ -3844,6 +3876,11 @@ export interface components {
              * @description how high it stands, m; of a cook's copy
              */
             aboveSeaM?: number;
+            /**
+             * Format: double
+             * @description the air of the fridge beside it, where somebody measured that; of a cook's copy
+             */
+            fridgeC?: number;
             /** @description what cooks had shown of it, of a cook's copy: means and covariance of the logarithm of its airflow, its air over the dial in °C, the logarithms of the metal that it heats and of how readily it browns */
             learnt?: {
                 cooks: number;

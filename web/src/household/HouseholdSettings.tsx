@@ -3,7 +3,7 @@ import type { ReactNode } from 'react';
 import { SwitchField } from 'react-aria-components';
 import { Link } from 'react-router';
 import styled from 'styled-components';
-import type { Settings } from '../api/client';
+import type { Catalog, Settings } from '../api/client';
 import { limitOf, within } from '../api/limits';
 import { changeSettings, useCatalog, useSettings } from '../api/queries';
 import { unitsOf } from '../format/units';
@@ -25,6 +25,10 @@ type Set = (change: Partial<Settings>) => void;
 function useSet(): Set {
   const queries = useQueryClient();
   return (change) => changeSettings(queries, change);
+}
+
+interface InKitchen extends Props {
+  catalog: Catalog;
 }
 
 interface Props {
@@ -110,32 +114,61 @@ const Switches = ({ data, set }: Props) => (
   </>
 );
 
-function Kitchen({ data, set }: Props) {
-  const catalog = useCatalog().data;
-  if (!catalog) return null;
-  const { warmer } = unitsOf(data);
+const Height = ({ data, set, catalog }: InKitchen) => (
+  <>
+    <Stepper
+      label="Above the sea, m"
+      value={data.aboveSeaM ?? 0}
+      {...within(catalog, 'fryer.aboveSeaM')}
+      onChange={(aboveSeaM) => set({ aboveSeaM })}
+    />
+    <Small>The higher, the sooner water boils and the less the air of a fryer gives: all takes longer.</Small>
+  </>
+);
+
+function Fridge({ data, set, catalog }: InKitchen) {
+  const { heat } = unitsOf(data);
+  const { fridgeAirC, fridgeSays } = catalog.usual;
+  const measured = typeof data.fridgeC === 'number';
   return (
     <>
       <Stepper
-        label="Above the sea, m"
-        value={data.aboveSeaM ?? 0}
-        {...within(catalog, 'fryer.aboveSeaM')}
-        onChange={(aboveSeaM) => set({ aboveSeaM })}
+        label="In the fridge"
+        value={heat.to(data.fridgeC ?? fridgeAirC)}
+        {...heat.stepper(limitOf(catalog, 'fryer.fridgeC'))}
+        onChange={(d) => set({ fridgeC: heat.from(d) })}
       />
-      <Small>The higher, the sooner water boils and the less the air of a fryer gives: all takes longer.</Small>
+      {fridgeSays ? <p role="alert">{fridgeSays}</p> : null}
+      <Small>
+        Leave a thermometer in a glass of water there overnight. What comes out of the fridge starts from that, and what
+        is salted or marinated takes longer in a colder one.
+        {measured ? null : ' Nobody has measured it yet: it is taken for what most are.'}
+      </Small>
+      {measured ? <Button onPress={() => set({ fridgeC: null })}>Nobody measured it</Button> : null}
+    </>
+  );
+}
+
+function Thermometer({ data, set, catalog }: InKitchen) {
+  const { warmer, temperature } = unitsOf(data);
+  return (
+    <>
       <Stepper
-        label={`The thermometer reads too high by, ${warmer.unit}`}
+        label="The thermometer reads too high by"
         value={warmer.to(data.thermometerC ?? 0)}
         {...warmer.stepper(limitOf(catalog, 'thermometerC'))}
         onChange={(d) => set({ thermometerC: warmer.from(d) })}
       />
       <Small>
-        Try it in crushed ice with a little water: what it reads over {unitsOf(data).temperature(0)} is that figure. Its
-        readings are put right by it before they count.
+        Try it in crushed ice with a little water: what it reads over {temperature(0)} is that figure. Its readings are
+        put right by it before they count.
       </Small>
     </>
   );
 }
+
+const fridgeWords = (data: Settings) =>
+  typeof data.fridgeC === 'number' ? `at ${unitsOf(data).temperature(data.fridgeC)}` : 'as cold as most';
 
 const thermometerWords = (data: Settings) => {
   const { warmer } = unitsOf(data);
@@ -148,11 +181,12 @@ const spoonWords: Record<Settings['spoons'], string> = { metric: 'metric', us: '
 /** How this household reads, as one sentence whose parts are choices. */
 export function HouseholdSentence() {
   const { data } = useSettings();
-  const catalog = useCatalog();
+  const catalog = useCatalog().data;
   const set = useSet();
   const liked = useLikedWords(data);
-  if (!data) return null;
-  const rule = catalog.data?.guidances.find((g) => g.id === data.guidance)?.says ?? 'its rule';
+  if (!data || !catalog) return null;
+  const inKitchen = { data, set, catalog };
+  const rule = catalog.guidances.find((g) => g.id === data.guidance)?.says ?? 'its rule';
   const said = data.guidance === 'stricter' ? `${rule}, ${unitsOf(data).temperature(data.guidanceC)}` : rule;
   const part = (title: string, body: ReactNode, words: string) => (
     <Pop title={title} body={body}>
@@ -166,8 +200,9 @@ export function HouseholdSentence() {
       {part('Spoons and cups', <Spoons {...{ data, set }} />, `${spoonWords[data.spoons]} spoons`)}, and safe by{' '}
       {part('What counts as safe', <Safe {...{ data, set }} />, said)}. What is due{' '}
       {part('Chime and keys', <Switches {...{ data, set }} />, data.chime ? 'chimes' : 'is shown without a sound')}. The
-      kitchen stands {part('The kitchen', <Kitchen {...{ data, set }} />, `${data.aboveSeaM ?? 0} m above the sea`)},
-      and its thermometer {part('The thermometer', <Kitchen {...{ data, set }} />, thermometerWords(data))}.
+      kitchen stands {part('The kitchen', <Height {...inKitchen} />, `${data.aboveSeaM ?? 0} m above the sea`)}, its
+      fridge {part('The fridge', <Fridge {...inKitchen} />, fridgeWords(data))}, and its thermometer{' '}
+      {part('The thermometer', <Thermometer {...inKitchen} />, thermometerWords(data))}.
       {liked ? (
         <>
           {' '}
@@ -183,7 +218,8 @@ export function HouseholdSentence() {
 function UnitsAndRules() {
   const { data } = useSettings();
   const set = useSet();
-  if (!data) return null;
+  const catalog = useCatalog().data;
+  if (!data || !catalog) return null;
   return (
     <>
       <Temperature {...{ data, set }} />
@@ -191,7 +227,9 @@ function UnitsAndRules() {
       <Spoons {...{ data, set }} />
       <Safe {...{ data, set }} />
       <Switches {...{ data, set }} />
-      <Kitchen {...{ data, set }} />
+      <Height {...{ data, set, catalog }} />
+      <Fridge {...{ data, set, catalog }} />
+      <Thermometer {...{ data, set, catalog }} />
       <LikedCrust {...{ data, set }} />
       <LikedColour {...{ data, set }} />
     </>

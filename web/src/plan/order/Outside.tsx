@@ -30,9 +30,8 @@ const stateSays = ({ state, inside }: Load) =>
 
 /** How cold it is inside when it goes in, and how far it was cooked before. */
 export function Cold({ lot, editLot, catalog, units }: Order) {
-  const fridgeC = catalog.usual.load.startC ?? 0;
+  const { fridgeC, freezerC, roomC, frozenUnderC } = catalog.usual;
   const startC = lot.load.startC ?? fridgeC;
-  const { freezerC, roomC, frozenUnderC } = catalog.usual;
   const frozen = startC <= frozenUnderC;
   const thaw = frozen && lot.bench?.thaw === true;
   const warmth = catalog.usual.warmth.find((w) => startC < w.underC)?.says ?? '';
@@ -49,11 +48,11 @@ export function Cold({ lot, editLot, catalog, units }: Order) {
           { id: 'fridge', name: 'the fridge' },
           { id: 'room', name: 'the room' },
         ]}
-        value={frozen ? 'freezer' : startC < 12 ? 'fridge' : 'room'}
+        value={frozen ? 'freezer' : lot.load.startC === undefined || startC < 12 ? 'fridge' : 'room'}
         onChange={(from) =>
           editLot('start', (now) =>
             setLoad(now, {
-              startC: from === 'freezer' ? freezerC : from === 'fridge' ? fridgeC : roomC,
+              startC: from === 'freezer' ? freezerC : from === 'fridge' ? undefined : roomC,
               ...(from === 'freezer' ? {} : { glazePct: undefined, clump: undefined }),
             }),
           )
