@@ -5,6 +5,7 @@ import (
 	"testing"
 
 	"velocrustum/core/run"
+	"velocrustum/core/sheet"
 )
 
 // Everything that can be said has words, and what has a value says it.
@@ -77,5 +78,17 @@ func TestABasketWaitsForItsTurn(t *testing.T) {
 	l.StopsItself = true
 	if says := l.OverdueSays(line, 5); !strings.Contains(says, "crust 50 instead of 60") {
 		t.Errorf("five minutes in a stopped fryer: %q", says)
+	}
+}
+
+// A dish is past changing once one thing was said of one of its baskets, or done for it.
+func TestADishThatIsBegun(t *testing.T) {
+	e := Evening{Sheet: sheet.Sheet{Tasks: []sheet.Task{{ID: "coat", Dish: "wings"}, {ID: "wipe", Dish: "fish"}}},
+		Baskets: []*LedBasket{{Dish: "legs", Live: Live{Events: []Event{{Kind: HeatOn, At: start}}}}, {Dish: "wings"}, {Dish: "fish"}},
+		Said:    []Said{{Task: "wipe", Kind: Done, At: start}}}
+	for dish, want := range map[string]bool{"legs": true, "wings": false, "fish": true, "nobody's": false} {
+		if e.Begun(dish) != want {
+			t.Errorf("%s: begun %v", dish, !want)
+		}
 	}
 }

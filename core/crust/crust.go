@@ -7,7 +7,7 @@ import "math"
 // Crispness maps a crust to 0–100: its thickness over that at which what it
 // is made of is half as crisp as can be. The scale, by tenths: 0 raw or
 // soggy, 10 tacky, 20 dry to the touch, 30 leathery, 40 firm, 50 first
-// crackle, 60 crisp, 70 crisp and loud, 80 shatters, 90 hard, 100 brittle
+// crackle, 60 crisp, 70 crisp and loud, 80 shattering, 90 hard, 100 brittle
 // through.
 func Crispness(halves float64) float64 {
 	d := halves * math.Sqrt(halves)
@@ -16,7 +16,7 @@ func Crispness(halves float64) float64 {
 
 // Words returns what a crispness is like.
 func Words(crispness float64) string {
-	words := [...]string{"soggy", "tacky", "dry to the touch", "leathery", "firm", "barely crisp", "crisp", "crisp and loud", "shatters", "hard", "brittle through"}
+	words := [...]string{"soggy", "tacky", "dry to the touch", "leathery", "firm", "barely crisp", "crisp", "crisp and loud", "shattering", "hard", "brittle through"}
 	return words[int(max(0, min(100, crispness))/10)]
 }
 

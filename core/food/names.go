@@ -27,6 +27,7 @@ var Names = slices.Concat(
 	// What another name would hide.
 	near("potato-stick", "sweet potato fries", "sweet potato fry", "sweet potato chip", "carrot", "parsnip", "swede", "turnip", "yuca", "cassava"),
 	near("potato-wedge", "sweet potato", "pumpkin", "butternut", "beetroot", "celeriac", "plantain", "banana", "corn cob", "potato croquette", "croquette"),
+	near("potato-half", "jacket potato", "baked potato", "whole potato"),
 	near("potato-cube", "tater tot", "potato tot", "hash brown", "potato rosti", "potato gnocchi", "gnocchi", "chickpea", "falafel", "radish", "sprout"),
 	near("chicken-breast-whole", "turkey breast", "duck breast", "chicken kiev"), near("chicken-breast-cutlet", "turkey cutlet", "turkey escalope", "turkey schnitzel", "turkey steak"),
 	near("chicken-thigh-chunk", "chicken kebab", "chicken skewer", "chicken satay", "chicken shish", "chicken liver", "chicken heart", "chicken gizzard"),
@@ -72,7 +73,7 @@ var Names = slices.Concat(
 		{Words: "onion ring", Cut: "onion-ring"}, {Words: "potato cube", Cut: "potato-cube"}, {Words: "potato cubed", Cut: "potato-cube"}, {Words: "potato diced", Cut: "potato-cube"},
 		{Words: "whole chicken", Cut: "chicken-whole"}, {Words: "roast chicken", Cut: "chicken-whole"}, {Words: "roasting chicken", Cut: "chicken-whole"}, {Words: "poussin", Cut: "chicken-whole"}, {Words: "spring chicken", Cut: "chicken-whole"},
 		{Words: "oven chip", Cut: "potato-stick"}, {Words: "french fry", Cut: "potato-stick"}, {Words: "french fries", Cut: "potato-stick"}, {Words: "fries", Cut: "potato-stick"},
-		{Words: "chip", Cut: "potato-stick"}, {Words: "potato halved", Cut: "potato-half"}, {Words: "potato halves", Cut: "potato-half"}, {Words: "jacket potato", Cut: "potato-half"}, {Words: "potato", Cut: "potato-wedge"},
+		{Words: "chip", Cut: "potato-stick"}, {Words: "potato halved", Cut: "potato-half"}, {Words: "potato halves", Cut: "potato-half"}, {Words: "potato", Cut: "potato-wedge"},
 	},
 	near("chicken-whole", "cornish hen", "quail", "partridge", "pheasant"),
 	near("pork-chop", "steak", "gammon", "ham", "pork steak", "lamb steak"),

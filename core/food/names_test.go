@@ -36,7 +36,7 @@ func TestEverydayWords(t *testing.T) {
 		"fish-fillet-white": "cod|haddock|hake|pollock|white fish|tilapia fillets|sea bass fillets", "fish-fillet-oily": "salmon|trout|mackerel", "salmon-fillet-skin": "salmon with skin", "fish-strip": "fish fingers|fish sticks",
 		"fish-cake": "fishcakes|fish cakes|crab cakes", "fish-whole": "whole bream|sea bass", "prawn": "prawns|shrimp|scampi|king prawns", "squid-ring": "calamari|squid", "pork-belly-slice": "pork belly", "pork-loin-cutlet": "pork chops|pork schnitzel",
 		"pork-rib": "spare ribs|pork ribs", "beef-cutlet": "veal|beef schnitzel", "sausage": "sausages|bangers|bratwurst|hot dogs|frankfurters", "patty": "burgers|patties|beef patty", "patty-poultry": "turkey burgers|chicken patties", "meatball": "meatballs",
-		"meatball-poultry": "turkey meatballs", "sausage-poultry": "chicken sausages", "potato-stick": "chips|fries|french fries|oven chips", "potato-wedge": "wedges of potato|potatoes", "potato-half": "half potatoes|halved potatoes|potatoes halved|jacket potatoes", "potato-cube": "roast potatoes|potatoes cubed", "onion-ring": "onion rings",
+		"meatball-poultry": "turkey meatballs", "sausage-poultry": "chicken sausages", "potato-stick": "chips|fries|french fries|oven chips", "potato-wedge": "wedges of potato|potatoes", "potato-half": "half potatoes|halved potatoes|potatoes halved", "potato-cube": "roast potatoes|potatoes cubed", "onion-ring": "onion rings",
 		"cauliflower-floret": "cauliflower", "broccoli-floret": "broccoli", "mushroom": "mushrooms|champignons", "courgette-stick": "courgettes|zucchini", "aubergine-slice": "aubergine|eggplant", "tofu-cube": "tofu|bean curd",
 		"cheese-stick": "mozzarella sticks|cheese sticks|mozzarella", "filled-roll": "spring rolls|egg rolls|lumpia",
 	} {
@@ -48,7 +48,7 @@ func TestEverydayWords(t *testing.T) {
 	}
 	for cut, words := range map[string]string{
 		"pork-chop": "steak|rump steak|gammon|pork tenderloin", "pork-belly-slice": "bacon|streaky bacon", "tofu-cube": "halloumi|paneer|feta|tempeh", "filled-roll": "samosas|gyoza|dumplings|sausage rolls|empanadas",
-		"potato-cube": "brussels sprouts|chickpeas|tater tots|hash browns|gnocchi|falafel", "potato-stick": "carrots|parsnips|sweet potato fries", "potato-wedge": "sweet potatoes|pumpkin|corn cobs|croquettes|beetroot", "meatball": "kebabs|koftas",
+		"potato-cube": "brussels sprouts|chickpeas|tater tots|hash browns|gnocchi|falafel", "potato-half": "jacket potatoes|baked potatoes", "potato-stick": "carrots|parsnips|sweet potato fries", "potato-wedge": "sweet potatoes|pumpkin|corn cobs|croquettes|beetroot", "meatball": "kebabs|koftas",
 		"pork-chop-bone-in": "lamb chops|lamb cutlets", "chicken-thigh-chunk": "chicken kebabs|chicken livers|chicken skewers", "fish-cake": "scallops", "courgette-stick": "green beans|asparagus|okra", "aubergine-slice": "bell peppers", "chicken-breast-whole": "turkey breast|duck breast",
 		"fish-fillet-oily": "tuna steak", "prawn": "lobster tails", "chicken-whole": "quails|cornish hens",
 	} {

@@ -68,6 +68,10 @@ func TestForecastsAreAsTheyWereRead(t *testing.T) {
 		"fillets": {Dish: load.Dish{Request: load.Request{Load: load.Pieces{Cut: "fish-fillet-white", Pieces: 3, PieceMassG: 130}, Coat: &load.Covering{ID: "three-bowl-crumb", OilG: 8},
 			Program: load.Program{PreheatMin: 4, Stages: []load.Stage{{AirC: 200, Minutes: 13}}, Turns: []load.Turn{{AtMin: 7, Kind: load.Flip}}}}},
 			Bench: &Bench{Servings: 3, Finish: []Item{{Ingredient: "herbs", G: 6}}, Coating: Coating{Oil: "mist", Passes: 2}}},
+		"wings": {Dish: load.Dish{Request: load.Request{Load: load.Pieces{Cut: "chicken-wing-flat", Pieces: 10, PieceMassG: 42, StartC: new(-18.0)}, Fryer: &load.Fryer{FridgeC: new(7.5)}, Coat: &load.Covering{ID: "starch-dust", OilG: 4},
+			Program: load.Program{PreheatMin: 4, Stages: []load.Stage{{AirC: 195, Minutes: 20}}, Turns: []load.Turn{{AtMin: 10, Kind: load.Flip}}}}},
+			Bench: &Bench{Servings: 2, Thaw: true, Marinade: &Marinade{Items: []Item{{Ingredient: "soy-light", G: 30}, {Ingredient: "honey", G: 10}}, Hours: 6, CoatShare: 0.2},
+				Mixes: []Mix{{Name: "Rub", Items: []Item{{Ingredient: "spices", G: 30}, {Ingredient: "salt-sea", G: 10}}, GPerKg: 60, JarG: 200}, {Name: "Light", Items: []Item{{Ingredient: "chilli-flakes", G: 10}}}}}},
 	} {
 		got, err := shelf.Forecast(t.Context(), d, units.Household{})
 		if err != nil {

@@ -18,6 +18,8 @@ var (
 	rested    = regexp.MustCompile(`(?i)\b(?:rest(?:ed|ing|s)?|stand(?:ing|s)?|cool(?:ed|ing|s)?)\b`)
 	asTold    = regexp.MustCompile(`(?i)\b(?:low(?:er)?|reduce|increase|raise|turn (?:up|down)|higher|hotter)\b`)
 	ofSauce   = regexp.MustCompile(`(?i)\b(?:sauces?|glazes?|syrup|dips?|saucepan|simmer(?:ed|ing)?|reduce[ds]?|thickens?)\b`)
+	// dipped is what goes into something, which is no dip of its own.
+	dipped = regexp.MustCompile(`(?i)\bdip(?:s|ped)?\b(?:\s+\w+){0,5}\s+(?:in|into)\b`)
 	// cooksSauce is what is done to a sauce.
 	cooksSauce = regexp.MustCompile(`(?i)\d|\b(?:simmer|reduc|thicken|boil|whisk|stir|melt|warm|heat|mix|blend|pour|drizzle|toss|brush)`)
 	airFries   = regexp.MustCompile(`(?i)\b(?:air[- ]?fr|basket|oven|bake|roast)`)
@@ -48,7 +50,7 @@ func (r *reader) also(text, s string, add func(string)) {
 			add("Rests " + units.Minutes(v) + " when it is out: in no program, do it as it says.")
 		}
 	}
-	text = r.unsauced(text)
+	text = dipped.ReplaceAllString(r.unsauced(text), " ")
 	if atTheEnd.MatchString(text) && !cooksSauce.MatchString(text) && len(strings.Fields(text)) < 9 {
 		add("Beside it at the table: kept as a note.")
 	} else if ofSauce.MatchString(text) && !airFries.MatchString(text) {

@@ -75,18 +75,22 @@ func (r *reader) food(l *Line, cut food.Cut, by, amount, text string, f Fix) {
 		massG = *f.G
 	}
 	// Potatoes are counted whole, before they are cut.
-	if strings.HasPrefix(cut.ID, "potato-") && n > 0 && n <= mostPotatoes && massG == 0 && each == 0 && f.Pieces == 0 {
-		massG, n = n*potatoG, 0
+	if strings.HasPrefix(cut.ID, "potato-") && !strings.HasPrefix(by, "half") && n > 0 && n <= mostPotatoes && massG == 0 && each == 0 && f.Pieces == 0 {
+		massG, n = n*potatoG, halvesOf(cut, n)
 		l.Says = fmt.Sprintf("Potatoes of about %s each are taken, %s in all.", r.say.Grams(potatoG), r.say.Grams(massG))
 		r.out.Missing = append(r.out.Missing, fmt.Sprintf("the weight of the %s: about %s in all is taken", cut.Plural, r.say.Grams(massG)))
 	}
 	least, most := cut.Allowed()
 	// What is cut up is counted whole.
-	if g := wholes[by]; g > 0 && n > 0 && n <= mostWhole && massG == 0 && each == 0 && f.Pieces == 0 {
+	whole := wholes[by]
+	if by == "chicken strip" && strings.Contains(strings.ToLower(text), "breast") {
+		whole = wholes["breast piece"]
+	}
+	if g := whole; g > 0 && n > 0 && n <= mostWhole && massG == 0 && each == 0 && f.Pieces == 0 {
 		massG = n * g
 		r.out.Missing = append(r.out.Missing, fmt.Sprintf("the weight of what is cut up: about %s for one whole is taken", r.say.Grams(g)))
 	}
-	if n > 0 && massG/n > most && wholes[by] > 0 {
+	if n > 0 && massG/n > math.Min(most, 2*typical) && whole > 0 {
 		n = 0
 	}
 	switch {
@@ -167,6 +171,15 @@ func (r *reader) cutTo(l *Line, cut food.Cut, by, text string) {
 	l.Understood = false
 	l.Says = strings.TrimPrefix(l.Says+fmt.Sprintf(" %d %s of about %s each are taken, and not “%s”: put right how many there are.", r.pieces, cut.Plural, r.say.Grams(r.pieceG), small), " ")
 	r.out.Missing = append(r.out.Missing, fmt.Sprintf("how large the pieces are that it is cut into: whole %s are taken", cut.Plural))
+}
+
+// halvesOf is how many pieces come of so many potatoes that were counted whole; 0 where their
+// weight is to say.
+func halvesOf(cut food.Cut, n float64) float64 {
+	if cut.ID == "potato-half" {
+		return 2 * n
+	}
+	return 0
 }
 
 // wholes are what weighs one whole that is cut into pieces, g, by how it is

@@ -56,6 +56,10 @@ func TestRecipesAreUnderstoodAsTheyWereRead(t *testing.T) {
 		{Name: "Sauce alone twice", Servings: 4, Ingredients: lines("1.2 kg chicken wings", "Hot sauce:", "80 g butter", "120 ml cayenne sauce", "Garlic glaze:", "4 cloves garlic", "60 g honey", "3 tbsp soy sauce", "1 tsp cornflour", "50 ml water"), Steps: []string{"Half of the wings go in each sauce.", "Air fry at 180 °C for 12 min and 200 °C for 12 min.", "Reduce the glaze for 3 minutes.", "Melt butter, stir in the cayenne sauce."}},
 		{Name: "Hardly said", Ingredients: lines("chicken", "salt and pepper", "oil"), Steps: []string{"Fry until done."}},
 		{Name: "Too many", Servings: 60, Ingredients: lines("400 chicken wings", "12 kg flour"), Steps: []string{"Fry at 350 for 12 minutes."}},
+		{Name: "Own crumb", Servings: 2, Ingredients: lines("4 chicken breasts, cut into strips 1/2 inch thick", "60 g plain flour", "1 egg", "80 g cornflakes, crushed", "1 tbsp oil"), Steps: []string{"Flour, egg and crumb the strips.", "Air fry at 195 °C for 14 minutes, turning once."}},
+		{Name: "Own batter", Servings: 2, Ingredients: lines("500 g cod, in pieces x/y cm thick", "60 g rice flour", "40 g tapioca starch", "2 egg whites", "30 ml soda water", "1 tsp chilli flakes", "20 g sesame seeds", "20 g panko"), Steps: []string{"Dip in the whites, then the flours, then seeds and panko.", "Air fry at 200 °C for 11 minutes."}},
+		{Name: "Powder alone", Servings: 2, Ingredients: lines("400 g pork belly, 2.5 cm thick slices", "20 g rice flour", "10 g five spice", "5 g salt"), Steps: []string{"Dust and air fry at 190 °C for 18 minutes."}},
+		{Name: "Halves", Servings: 4, Ingredients: lines("4 half potatoes", "2 jacket potatoes", "1 tbsp oil", "1 tsp salt"), Steps: []string{"Air fry cut side down at 190 °C for 35 minutes."}},
 		{Name: "Thick cut", Servings: 2, Ingredients: lines("2 pork chops, bone-in, 1 inch thick (about 8 oz each)", "1 tsp fennel seeds", "1 tsp salt"), Steps: []string{"Score the fat. Salt and leave uncovered overnight.", "Preheat 3 minutes, then 400F for 12-14 minutes turning once, until 145°F.", "Rest 5."}},
 	} {
 		text.Ingredients = headed(text.Ingredients)

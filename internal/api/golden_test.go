@@ -139,6 +139,7 @@ func TestADishIsWorkedAsItWasRead(t *testing.T) {
 	}
 	k := newKitchen(t, "")
 	r := &recorder{k: k}
+	r.ask("catalog", "GET", "/catalog", "")
 	for n, plan := range get[[]api.Plan](k, 200, "GET", "/api/v1/plans", "") {
 		r.ask(plan.Name+" written", "GET", "/plans/"+plan.Id+"/recipe?as=markdown", "")
 		if n%4 > 0 {

@@ -1,8 +1,8 @@
 package store
 
 import (
-	"fmt"
 	"context"
+	"fmt"
 
 	"github.com/jmoiron/sqlx"
 
