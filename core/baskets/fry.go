@@ -81,21 +81,21 @@ func fry(ctx context.Context, l *load.Load, hold string, holdC float64, fitted b
 	if err != nil {
 		return Fried{}, err
 	}
-	if fitted || safe.by(ensemble.Surely) > l.Minutes() {
+	if fitted || safe.by(ensemble.Surely(&l.Machine)) > l.Minutes() {
 		if l, _, err = advise.Fitted(ctx, l); err != nil {
 			return Fried{}, err
 		}
 		if safe, err = safeIn(ctx, l); err != nil {
 			return Fried{}, err
 		}
-		if late := safe.by(ensemble.Surely); late > l.Minutes() && !math.IsInf(late, 1) {
+		if late := safe.by(ensemble.Surely(&l.Machine)); late > l.Minutes() && !math.IsInf(late, 1) {
 			l = l.UnderProgram(l.Program.Lasting(math.Ceil(late)))
 		}
 	}
-	if math.IsInf(safe.by(ensemble.Surely), 1) {
+	if math.IsInf(safe.by(ensemble.Surely(&l.Machine)), 1) {
 		return Fried{}, refuse.One("program.stages", fmt.Sprintf("%.0f minutes", l.Minutes()), "a program by which it is safe inside")
 	}
-	f := Fried{Program: l.Program, SafeBy: safe.by(ensemble.Surely), HalfSafe: safe.by(0.5), Group: l.Lots[0].Cut.Group, RestMin: longestRest(l), FlashC: flashAt(l)}
+	f := Fried{Program: l.Program, SafeBy: safe.by(ensemble.Surely(&l.Machine)), HalfSafe: safe.by(0.5), Group: l.Lots[0].Cut.Group, RestMin: longestRest(l), FlashC: flashAt(l)}
 	return f, f.wait(l, hold, holdC)
 }
 

@@ -261,3 +261,35 @@ func BenchmarkForesee(b *testing.B) {
 		})
 	}
 }
+
+// Of many readings by hand the coldest of each quarter of a minute are weighed: a hundred
+// are weighed as those, warmer ones beside them change nothing, and none makes it safe
+// sooner.
+func TestManyReadingsAreWeighedByTheColdest(t *testing.T) {
+	t.Parallel()
+	b, err := Believe(t.Context(), loadtest.DozenWings())
+	if err != nil {
+		t.Fatal(err)
+	}
+	var many, coldest []Evidence
+	for i := range 100 {
+		at := 6 + 0.05*float64(i/10)
+		many = append(many, Evidence{AtMin: at, Kind: SeenProbe, C: 46 + float64(i%10), Piece: "thickest"})
+	}
+	for _, at := range []float64{6, 6.25} {
+		coldest = append(coldest, Evidence{AtMin: at, Kind: SeenProbe, C: 46, Piece: "thickest"})
+	}
+	by := func(seen []Evidence) float64 {
+		f, _, err := b.Foresee(append([]Evidence{{AtMin: 6.45, Kind: SeenLook, Shade: "pale"}}, seen...))
+		if err != nil || f.SafeByMin == nil {
+			t.Fatal(f, err)
+		}
+		return *f.SafeByMin
+	}
+	if got, want := by(many), by(coldest); math.Abs(got-want) > 1e-9 {
+		t.Errorf("a hundred readings: safe by %.3f, the coldest of them by %.3f", got, want)
+	}
+	if few := by(many[:handMost]); few > by(many)+1e-9 {
+		t.Errorf("two dozen are safe by %.3f, a hundred by %.3f", few, by(many))
+	}
+}

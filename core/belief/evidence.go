@@ -54,7 +54,39 @@ func ofLot(all []Evidence, lot int) (out []Evidence) {
 			out = append(out, e)
 		}
 	}
-	return out
+	return thinned(out)
+}
+
+// Of readings by hand, handMost are weighed each; of more, the coldest of each handSlot
+// minutes, as if the others had not been: each takes its time to weigh, and somebody waits.
+const handMost, handSlot = 24, 0.25
+
+func thinned(all []Evidence) []Evidence {
+	slot := func(e Evidence) int { return int(e.AtMin / handSlot) }
+	n, coldest := 0, map[int]float64{}
+	for _, e := range all {
+		if e.Kind != SeenProbe {
+			continue
+		}
+		n++
+		if c, ok := coldest[slot(e)]; !ok || e.C < c {
+			coldest[slot(e)] = e.C
+		}
+	}
+	if n <= handMost {
+		return all
+	}
+	return slices.DeleteFunc(all, func(e Evidence) bool {
+		if e.Kind != SeenProbe {
+			return false
+		}
+		c, is := coldest[slot(e)]
+		if !is || e.C > c {
+			return true
+		}
+		delete(coldest, slot(e)) // one of those that are as cold
+		return false
+	})
 }
 
 // isReading says whether it is a thermometer's.

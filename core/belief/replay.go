@@ -70,9 +70,9 @@ func unseen(ctx context.Context, l *load.Load) (Foreseen, error) {
 	lots := make([]Foreseen, len(each))
 	for k, e := range each {
 		f := &lots[k]
-		f.CoreC, f.CoreSdC = r.Lots[k].CoreC(), ensemble.FridgeSpreadC/2
+		f.CoreC, f.CoreSdC = r.Lots[k].CoreC(), ensemble.FridgeSpreadC/2*l.Lots[k].ColdVaries()
 		safe := ensemble.Sorted(e.Safe)
-		f.SafeAtMin, f.SafeByMin = ensemble.Quantile(safe, 0.5), ensemble.Quantile(safe, ensemble.Surely)
+		f.SafeAtMin, f.SafeByMin = ensemble.Quantile(safe, 0.5), ensemble.Quantile(safe, ensemble.Surely(&l.Machine))
 		f.CrispAtMin, f.OverAtMin = ensemble.Quantile(ensemble.Sorted(e.Crisp), 0.5), ensemble.Quantile(ensemble.Sorted(e.Over), 0.5)
 		b.lots = append(b.lots, &lotBelief{load: l, lot: l.Lots[k]})
 		b.lots[k].advise(f, f.SafeByMin, nil)

@@ -16,7 +16,7 @@ func SafeBy(ctx context.Context, l *load.Load) (*float64, error) {
 	if err != nil || m == nil {
 		return nil, err
 	}
-	return Quantile(m, Surely), nil
+	return Quantile(m, Surely(&l.Machine)), nil
 }
 
 // SafeTimes returns when loads turn safe, in order, or nil if some are not by

@@ -74,7 +74,7 @@ func windowOf(t *testing.T, q load.Request, l *load.Learnt) window {
 		}
 		return math.NaN()
 	}
-	return window{median: at(s, 0.5), by: at(s, ensemble.Surely), band: at(s, 0.95) - at(s, 0.05), crisp: at(c, 0.5), crispBand: at(c, 0.95) - at(c, 0.05)}
+	return window{median: at(s, 0.5), by: at(s, ensemble.Surely(&of.Machine)), band: at(s, 0.95) - at(s, 0.05), crisp: at(c, 0.5), crispBand: at(c, 0.95) - at(c, 0.05)}
 }
 
 // taught is what an evening teaches.

@@ -76,7 +76,7 @@ func chance(e *ensemble.Ensemble, l *load.Load) *Chance {
 	}
 	safe, ready := ensemble.Sorted(e.Safe), ensemble.Sorted(ready)
 	c := &Chance{
-		LookFirstMin: ensemble.Quantile(ensemble.Sorted(e.First), 0.10), SafeByMin: ensemble.Quantile(safe, ensemble.Surely),
+		LookFirstMin: ensemble.Quantile(ensemble.Sorted(e.First), 0.10), SafeByMin: ensemble.Quantile(safe, ensemble.Surely(&l.Machine)),
 		CrispByMin: ensemble.Quantile(ensemble.Sorted(e.Crisp), 0.95), HalfReadyMin: ensemble.Quantile(ready, 0.5),
 		BestUntilMin: ensemble.Quantile(ensemble.Sorted(e.Over), 0.10),
 		Samples:      ensemble.Loads, Runs: e.Runs, SlipMin: happened(e.SlipMin), Doubts: []Doubt{},
