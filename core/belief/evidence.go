@@ -42,7 +42,9 @@ type Evidence struct {
 	C     float64 `json:"c,omitempty"`
 	Piece string  `json:"piece,omitempty"` // thickest, or any
 	Shade string  `json:"shade,omitempty"`
-	Raw   bool    `json:"raw,omitempty"`
+	// Where in the basket a look was, load.AtFront or load.AtBack; "" of all of it.
+	Where string `json:"where,omitempty"`
+	Raw   bool   `json:"raw,omitempty"`
 	// Insertion tells one placing of a probe that is left in from the next.
 	Insertion string `json:"insertion,omitempty"`
 }
@@ -131,6 +133,7 @@ func CheckEvidence(all []Evidence, lots int) error {
 			if math.IsNaN(stageOf(e.Shade)) {
 				c.Add(at+"shade", fmt.Sprintf("%q", e.Shade), "pale, straw, gold, copper or dark")
 			}
+			c.Among(at+"where", e.Where, "", load.AtFront, load.AtBack)
 		}
 	}
 	return c.Err()

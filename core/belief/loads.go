@@ -178,7 +178,8 @@ func (b *lotBelief) logOfLooks(z *ensemble.Row, all []sight) (sum float64) {
 		s := &all[i]
 		switch s.Kind {
 		case SeenLook:
-			d := stageOf(s.Shade) - s.of.Of(z)
+			// At an end it is as much browner as is known; the run is of the middle.
+			d := stageOf(s.Shade)/b.load.Machine.BrownsAt(s.Where) - s.of.Of(z)
 			n, first, second = n+1, first+d, second+d*d
 		case SeenCut:
 			raw := s.of.Of(z) < b.lot.Rule.CoreC-rawUnderC

@@ -163,7 +163,7 @@ func (r MeasuredRun) siteByAir(f load.Fryer) (s Site, err error) {
 	for k, wide := range [...]float64{load.LearntAirflow: 0.16, load.LearntDial: 5.5, load.LearntHeatUp: 0.2, load.LearntBrowning: 0.16} {
 		sd[k], sd[ofEvening+k] = wide, math.Sqrt(evening[k])
 	}
-	sd[ByHand], sd[ofBias], sd[ofLag] = 0.05, airBiasC, airLagSd
+	sd[ByHand], sd[ByBack], sd[ofBias], sd[ofLag] = 0.05, BackSd, airBiasC, airLagSd
 	prior := make([]float64, airDim)
 	for k, v := range sd {
 		prior[k] = 1 / (v * v)

@@ -14,11 +14,16 @@ import (
 )
 
 // SiteDims are what one cook says something of: the fryer's figures in the order of
-// load.Learnt, and the hand that cut the pieces, a logarithm of their thickness.
-const SiteDims = load.LearntFigures + 1
+// load.Learnt, then the hand that cut the pieces, a logarithm of their thickness, and how
+// much more readily it browns at the back of the basket than at its front, another.
+const SiteDims = load.LearntFigures + 2
 
-// ByHand is the last of them.
-const ByHand = load.LearntFigures
+// The last of them.
+const ByHand, ByBack = load.LearntFigures, load.LearntFigures + 1
+
+// BackSd is how far the back of a basket differs from its front, as the standard
+// deviation of a logarithm: own judgement.
+const BackSd = 0.25
 
 // A Site is what a cook that ended says of its fryer and of the hand that cut its
 // pieces, with whatever else may have been so taken into account, and whatever was
@@ -133,6 +138,8 @@ type observation struct {
 	// with is what it is amiss by together with others: a place in a state, 0 for
 	// nothing.
 	with int
+	// back is how much of what the back is over the front a look saw.
+	back float64
 	// between says that all that is known is that the figure is not under low and not
 	// over high.
 	between   bool
@@ -142,12 +149,12 @@ type observation struct {
 // A state is all that makes what is seen in one cook: what a Site is of, then what is
 // of this evening alone.
 const (
-	ofEvening  = SiteDims                 // the fryer's figures on this evening, beside its own
-	ofPieces   = ofEvening + SiteDims - 1 // thickness beside what the hand makes it
-	ofFridge   = ofPieces + 1             // in units of the spread
-	ofSurface  = ofFridge + 1             // the same
-	ofLight    = ofSurface + 1            // stages
-	ofInserted = ofLight + 1              // °C, of the first insertion; the next follow
+	ofEvening  = SiteDims                       // the fryer's figures on this evening, beside its own
+	ofPieces   = ofEvening + load.LearntFigures // thickness beside what the hand makes it
+	ofFridge   = ofPieces + 1                   // in units of the spread
+	ofSurface  = ofFridge + 1                   // the same
+	ofLight    = ofSurface + 1                  // stages
+	ofInserted = ofLight + 1                    // °C, of the first insertion; the next follow
 )
 
 // observed turns what was seen of a lot into figures. Clear juices say nothing.
@@ -169,7 +176,7 @@ func (b *lotBelief) observed(seen []Evidence, first bool, came Outcome) (out []o
 			}
 			out = append(out, o)
 		case SeenLook:
-			out = append(out, observation{of: brown(e.AtMin), is: stageOf(e.Shade), sd: lookSd, with: ofLight})
+			out = append(out, observation{of: brown(e.AtMin), is: stageOf(e.Shade), sd: lookSd, with: ofLight, back: load.BackShare(e.Where)})
 		case SeenDisplay:
 			if first {
 				out = append(out, observation{of: func(z *ensemble.Point) float64 { return b.at(b.airC, z, e.AtMin) }, is: e.C, sd: displayC, may: true})
@@ -227,7 +234,7 @@ func (b *lotBelief) priorOf(states int) []float64 {
 		sd[k], sd[ofEvening+k] = b.unit(k), math.Sqrt(evening[k])
 	}
 	hand := ensemble.HandSd(b.lot)
-	sd[ByHand] = hand
+	sd[ByHand], sd[ByBack] = hand, BackSd
 	all := b.size.sd * b.wide.Size() / 2
 	sd[ofPieces] = math.Sqrt(math.Max(all*all-hand*hand, all*all/4))
 	sd[ofFridge], sd[ofSurface], sd[ofLight] = b.priorSd[ensemble.ByStart], b.priorSd[ensemble.ByWicks], lightSd
@@ -261,6 +268,9 @@ func (b *lotBelief) pointOf(x []float64) (z ensemble.Point) {
 // valueOf is an observed figure in a state, but for noise.
 func (b *lotBelief) valueOf(o *observation, x []float64) float64 {
 	z := b.pointOf(x)
+	if o.back != 0 { // an end may be further off than a fryer
+		z[ensemble.ByBrowning] = math.Max(-5, math.Min(5, z[ensemble.ByBrowning]+o.back*x[ByBack]/b.unit(load.LearntBrowning)))
+	}
 	v := o.of(&z)
 	if o.with > 0 {
 		v += x[o.with]

@@ -57,6 +57,8 @@ type Event struct {
 	Probe string    `json:"probe,omitempty"` // which thermometer, left in
 	// Lot is of which lot it is, by its place from 0, where that matters.
 	Lot int `json:"lot,omitempty"`
+	// Where in the basket a look was, load.AtFront or load.AtBack; "" of all of it.
+	Where string `json:"where,omitempty"`
 }
 
 // Live is one cook as planned and as told.
@@ -71,6 +73,8 @@ type Live struct {
 	Tender  bool // tongs would take the coat off
 	// Fryer is what its own is called.
 	Fryer string
+	// Quicker is the end of the basket where it browns quicker; "" where none is known to.
+	Quicker string
 	// Drawers is 2 where two drawers share it, each with half.
 	Drawers int
 	Started time.Time
@@ -222,6 +226,9 @@ func (l Live) Add(e Event) ([]Event, error) {
 		}
 		if at := l.LotGoesInMin(e.Lot); at != nil && slices.Contains(OfALot, e.Kind) {
 			return nil, refuse.One("lot", l.Lots[e.Lot].Name, fmt.Sprintf("a lot that is in; they go in at minute %g, say first that they are", *at))
+		}
+		if e.Where != "" && (e.Kind != Look || e.Where != load.AtFront && e.Where != load.AtBack) {
+			return nil, refuse.One("where", e.Where, "front or back, of a look")
 		}
 		if r, ok := Limits[e.Kind]; ok {
 			var c refuse.Check

@@ -118,3 +118,39 @@ func TestBlameGoesWhereTheMinutesWent(t *testing.T) {
 	}
 	t.Error("the wings never fell due")
 }
+
+// Where it browns quicker at one end, front and back change over at a turn, and not at a
+// shake; of one piece nothing changes over. A look says of which end it was.
+func TestFrontAndBackChangeOver(t *testing.T) {
+	l := plan()
+	say(t, &l, 4, Loaded, 0)
+	step := func(l Live) string { return l.Step(start.Add(minutes(5))).Detail }
+	if s := step(l); strings.Contains(s, "front and back") {
+		t.Errorf("nothing is known of it: %q", s)
+	}
+	l.Quicker = load.AtBack
+	if s := step(l); !strings.Contains(s, "Change front and back over: it browns quicker at the back here.") {
+		t.Errorf("quicker at the back: %q", s)
+	}
+	one := l
+	one.Pieces = 1
+	shaken := l
+	shaken.Program.Turns = []load.Turn{{AtMin: l.Program.Turns[0].AtMin, Kind: load.Shake}}
+	for name, l := range map[string]Live{"one piece": one, "a shake": shaken} {
+		if s := step(l); strings.Contains(s, "front and back") {
+			t.Errorf("%s: %q", name, s)
+		}
+	}
+	e := Event{Kind: Look, At: start.Add(minutes(8)), Value: 2, Where: load.AtFront}
+	if w := l.Words(e); w != "looks gold at the front" {
+		t.Errorf("it %s", w)
+	}
+	for _, no := range []Event{{Kind: Look, At: e.At, Where: "middle"}, {Kind: Probe, At: e.At, Value: 40, Where: load.AtBack}} {
+		if _, err := l.Add(no); err == nil || !strings.Contains(err.Error(), "front or back") {
+			t.Errorf("%+v: %v", no, err)
+		}
+	}
+	if _, err := l.Add(e); err != nil {
+		t.Error(err)
+	}
+}

@@ -40,7 +40,7 @@ func (l Live) Step(now time.Time) Step {
 		s.Action, s.Label, s.Next, phase = d.asks()
 		s.Detail = l.after(c.dues[i+1:], d.at, c.end) + l.hotByThen(c.dues[i:])
 		if d.turn == load.Flip || d.turn == load.Shake {
-			s.Detail += l.handling(d.turn, i == 0)
+			s.Detail += l.handling(d.turn, i == 0) + l.swapping(d.turn)
 		}
 		if s.MaySkip = i == c.open() && d.maySkip(); !now.Before(s.Until) {
 			s.Phase = phase

@@ -341,6 +341,15 @@ func (l Live) turnWords(e Event) string {
 	return l.these(l.course().dues[i].lots) + " " + word
 }
 
+// swapping has front and back change over where it browns quicker at one of them; a shake
+// does that by itself.
+func (l Live) swapping(turn string) string {
+	if l.Quicker == "" || turn != load.Flip || l.Pieces < 2 {
+		return ""
+	}
+	return fmt.Sprintf(" Change front and back over: it browns quicker at the %s here.", l.Quicker)
+}
+
 // skipWords name what was left out.
 func (l Live) skipWords(e Event) string {
 	for _, d := range l.course().dues {
@@ -362,6 +371,9 @@ func (l Live) sightWords(e Event) string {
 		return "read " + l.Degrees.Words(e.Value)
 	case Look:
 		n := min(max(0, int(e.Value+0.5)), len(belief.Shades)-1)
+		if e.Where != "" {
+			return fmt.Sprintf("looks %s at the %s", belief.Shades[n].Name, e.Where)
+		}
 		return "looks " + belief.Shades[n].Name
 	case LeftIn:
 		if strings.HasPrefix(e.Probe, FileProbe) {

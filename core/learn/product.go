@@ -41,7 +41,13 @@ var (
 
 // Revision is of the figures by which sites are made: where it is another, they are made
 // again.
-const Revision = "1"
+const Revision = "2"
+
+// Where the back of a basket stands in the whole, and from where on the hands.
+const back, hands = load.LearntFigures, load.LearntFigures + 1
+
+// seenBack is how much less is not known of the back once somebody looked there.
+const seenBack = 0.97
 
 // A Cook is one that ended, by what it says. One that says nothing may stand for a change
 // that no cook came after.
@@ -202,7 +208,8 @@ func From(m *load.Machine, all []Cook) (out Known, ok bool) {
 	said, lasting, evening := ensemble.FryerPrior(m)
 	var may []*hypothesis
 	for _, wide := range []bool{false, true} {
-		prior := &whole{mat.NewSymDense(load.LearntFigures+len(cuts), nil), mat.NewVecDense(load.LearntFigures+len(cuts), nil)}
+		prior := &whole{mat.NewSymDense(hands+len(cuts), nil), mat.NewVecDense(hands+len(cuts), nil)}
+		prior.info.SetSym(back, back, 1/(belief.BackSd*belief.BackSd))
 		log := math.Log(1 - strangers)
 		if wide {
 			log = math.Log(strangers)
@@ -215,7 +222,7 @@ func From(m *load.Machine, all []Cook) (out Known, ok bool) {
 			prior.pull.SetVec(k, said[k]/v)
 		}
 		for k, c := range cuts {
-			prior.info.SetSym(load.LearntFigures+k, load.LearntFigures+k, 1/(c.sd*c.sd))
+			prior.info.SetSym(hands+k, hands+k, 1/(c.sd*c.sd))
 		}
 		may = append(may, hypotheses(prior, items, cooks, wide, log)...)
 	}
@@ -280,7 +287,7 @@ func itemsOf(cooks []Cook) (items []item, cuts []cutHand) {
 			if c.Measured {
 				it.odd = oddRun
 			}
-			it.dims[belief.ByHand] = load.LearntFigures + k
+			it.dims[belief.ByBack], it.dims[belief.ByHand] = back, hands+k
 			it.whiten()
 			items = append(items, it)
 		}
@@ -432,7 +439,7 @@ func (k *Known) mix(may []*hypothesis, cuts []cutHand, evening [load.LearntFigur
 			}
 		}
 	}
-	dims := load.LearntFigures + len(cuts)
+	dims := hands + len(cuts)
 	mean, second := make([]float64, dims), mat.NewSymDense(dims, nil)
 	changedBy := 0.0
 	var likeliest *hypothesis
@@ -463,9 +470,12 @@ func (k *Known) mix(may []*hypothesis, cuts []cutHand, evening [load.LearntFigur
 		}
 		k.Covariance[i][i] += evening[i]
 	}
+	if sd := math.Sqrt(math.Max(0, second.At(back, back)-mean[back]*mean[back])); sd < seenBack*belief.BackSd {
+		k.Back = &load.Hand{Mean: mean[back], Sd: sd}
+	}
 	k.Hands = map[string]load.Hand{}
 	for i, c := range cuts {
-		at := load.LearntFigures + i
+		at := hands + i
 		k.Hands[c.id] = load.Hand{Mean: mean[at], Sd: math.Sqrt(math.Max(0, second.At(at, at)-mean[at]*mean[at]))}
 	}
 }

@@ -15,7 +15,7 @@ func (k *Known) Says(say units.Household) string {
 	if k.Cooks == 0 {
 		return "Nothing is learnt of it yet: probe a cook and say how it looks, and the next one is foretold by that."
 	}
-	out := fmt.Sprintf("From %s: runs %s, blows %s, browns %s.", cooksSay(k.Cooks), k.runs(say), ensemble.Blows(math.Exp(k.Mean[load.LearntAirflow])), browns(k.Mean[load.LearntBrowning]))
+	out := fmt.Sprintf("From %s: runs %s, blows %s, browns %s%s.", cooksSay(k.Cooks), k.runs(say), ensemble.Blows(math.Exp(k.Mean[load.LearntAirflow])), browns(k.Mean[load.LearntBrowning]), k.backSays())
 	if k.Since > 0 {
 		out += " It has likely changed since the cooks before."
 	}
@@ -59,6 +59,25 @@ func browns(log float64) string {
 	return "a good deal faster than most"
 }
 
+// back is how much more readily it browns at the back than at the front, a logarithm.
+func (k *Known) back() float64 {
+	if k.Back == nil {
+		return 0
+	}
+	return k.Back.Mean
+}
+
+// backSays tells the ends of the basket apart, where they are known to differ.
+func (k *Known) backSays() string {
+	switch k.Quicker() {
+	case load.AtBack:
+		return ", and quicker at the back than at the front"
+	case load.AtFront:
+		return ", and quicker at the front than at the back"
+	}
+	return ""
+}
+
 // Moved says what one cook did to what is known: before it, and with it.
 func Moved(before, with *Known, odd bool, say units.Household) string {
 	if odd {
@@ -67,6 +86,7 @@ func Moved(before, with *Known, odd bool, say units.Household) string {
 	dial := with.Mean[load.LearntDial] - before.Mean[load.LearntDial]
 	fan := 100 * (math.Exp(with.Mean[load.LearntAirflow]-before.Mean[load.LearntAirflow]) - 1)
 	brown := 100 * (math.Exp(with.Mean[load.LearntBrowning]-before.Mean[load.LearntBrowning]) - 1)
+	ends := 100 * (math.Exp(with.back()-before.back()) - 1)
 	// The one that moved most, beside what moves a forecast by as much.
 	switch {
 	case math.Abs(dial) >= 0.5 && math.Abs(dial) >= math.Abs(fan)/3:
@@ -75,6 +95,8 @@ func Moved(before, with *Known, odd bool, say units.Household) string {
 		return fmt.Sprintf("its fan by %s", signed(fan, fmt.Sprintf("%.0f %%", math.Abs(fan))))
 	case math.Abs(brown) >= 1:
 		return fmt.Sprintf("its browning by %s", signed(brown, fmt.Sprintf("%.0f %%", math.Abs(brown))))
+	case math.Abs(ends) >= 1:
+		return fmt.Sprintf("its back beside its front by %s", signed(ends, fmt.Sprintf("%.0f %%", math.Abs(ends))))
 	case with.less(before):
 		return "nothing, but it is surer"
 	}

@@ -26,6 +26,28 @@ type Learnt struct {
 	// Hands is how thick pieces of a cut are beside what is said of them here, by
 	// the cut's id.
 	Hands map[string]Hand `json:"hands,omitempty"`
+	// Back is how much more readily food browns at the back of the basket than at its
+	// front, a logarithm; nil where nobody looked at either.
+	Back *Hand `json:"back,omitempty"`
+}
+
+// Where in a basket something was seen.
+const AtFront, AtBack = "front", "back"
+
+// unevenFrom is by how much more readily it browns at one end that is worth a word, and
+// unevenSd how many deviations that is to be: by chance it is so one time in twenty.
+const unevenFrom, unevenSd = 0.12, 1.96
+
+// Quicker is the end of the basket where food browns quicker, AtFront or AtBack; "" where
+// neither is known to.
+func (l *Learnt) Quicker() string {
+	switch {
+	case l == nil || l.Back == nil || math.Abs(l.Back.Mean) < math.Max(unevenFrom, unevenSd*l.Back.Sd):
+		return ""
+	case l.Back.Mean > 0:
+		return AtBack
+	}
+	return AtFront
 }
 
 // A Hand is the logarithm of how thick pieces are beside what is said of them, and
@@ -79,6 +101,10 @@ func (c *checker) learnt(m *Machine, l *Learnt) {
 		c.Within("fryer.learnt.hands."+id+".mean", h.Mean, -0.7, 0.7, "as far as pieces differ")
 		c.Within("fryer.learnt.hands."+id+".sd", h.Sd, 0, 0.5, "as far as pieces differ")
 	}
+	if l.Back != nil {
+		c.Within("fryer.learnt.back.mean", l.Back.Mean, -1.5, 1.5, "as far as baskets differ")
+		c.Within("fryer.learnt.back.sd", l.Back.Sd, 0, 1, "as far as baskets differ")
+	}
 	if len(c.Fields) > 0 {
 		return
 	}
@@ -102,6 +128,23 @@ func (m *Machine) Browns() float64 {
 	}
 	return math.Exp(m.Learnt.Mean[LearntBrowning])
 }
+
+// back is how much more readily it browns at the back than at the front, a logarithm.
+func (m *Machine) back() float64 {
+	if m.Learnt == nil || m.Learnt.Back == nil {
+		return 0
+	}
+	return m.Learnt.Back.Mean
+}
+
+// BrownsAt is how readily it browns at an end of the basket beside its middle, as far as
+// cooks have shown it.
+func (m *Machine) BrownsAt(where string) float64 {
+	return math.Exp(BackShare(where) * m.back())
+}
+
+// BackShare is how much of what the back is over the front an end is over the middle.
+func BackShare(where string) float64 { return map[string]float64{AtBack: 0.5, AtFront: -0.5}[where] }
 
 // hand is how thick pieces of a cut are beside what is said of them, where cooks
 // have shown it.

@@ -61,6 +61,9 @@ func (s *Server) cookOut(ctx context.Context, c store.Cook) (Cook, error) {
 		if len(l.Lots) > 0 {
 			ev.Lot = &e.Lot
 		}
+		if e.Where != "" {
+			ev.Where = new(CookEventWhere(e.Where))
+		}
 		if _, ok := cook.Limits[e.Kind]; ok {
 			v := e.Value
 			ev.Value = &v
@@ -191,7 +194,7 @@ func (s *Server) GetCook(ctx context.Context, r GetCookRequestObject) (GetCookRe
 
 // AddCookEvent answers POST /cooks/{id}/events.
 func (s *Server) AddCookEvent(ctx context.Context, r AddCookEventRequestObject) (AddCookEventResponseObject, error) {
-	e := cook.Event{ID: orElse(r.Body.Id, ""), Kind: string(r.Body.Kind), Value: orElse(r.Body.Value, 0), Probe: orElse(r.Body.Probe, ""), Lot: orElse(r.Body.Lot, 0)}
+	e := cook.Event{ID: orElse(r.Body.Id, ""), Kind: string(r.Body.Kind), Value: orElse(r.Body.Value, 0), Probe: orElse(r.Body.Probe, ""), Lot: orElse(r.Body.Lot, 0), Where: string(orElse(r.Body.Where, ""))}
 	if err := s.sessions.Say(ctx, r.Id, e, r.Body.At); err != nil {
 		return nil, err
 	}

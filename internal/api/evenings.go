@@ -158,7 +158,7 @@ func (s *Server) basketOut(ctx context.Context, led *session.LedEvening, b *cook
 		out.MoreMin, out.Beyond, out.Costs = &more, &says, &costs
 	}
 	for _, o := range b.Live.Events {
-		if o.Kind == cook.Look {
+		if o.Kind == cook.Look && o.Where == "" {
 			out.LookedAt = &o.Value
 		}
 	}

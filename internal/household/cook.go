@@ -20,7 +20,7 @@ func (h *Household) Live(ctx context.Context, c store.Cook) (cook.Live, error) {
 		return cook.Live{}, err
 	}
 	l := cook.Live{Say: set.Units(), Larder: pantry, Program: c.Plan.V.Request().Told().Program, Pieces: c.Plan.V.Pieces(),
-		Started: c.StartedAt.Time, Events: c.Events, Degrees: set.Temperature, StopsItself: c.Fryer.V.StopsItself, Waits: c.DishID != "", Drawers: c.Fryer.V.Drawers, Fryer: c.Fryer.V.Name}
+		Started: c.StartedAt.Time, Events: c.Events, Degrees: set.Temperature, StopsItself: c.Fryer.V.StopsItself, Quicker: c.Fryer.V.Learnt.Quicker(), Waits: c.DishID != "", Drawers: c.Fryer.V.Drawers, Fryer: c.Fryer.V.Name}
 	if c.Fryer.V.Drawer != "" {
 		l.Drawers = 1
 	}

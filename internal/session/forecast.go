@@ -113,7 +113,7 @@ func (s *Sessions) Seen(ctx context.Context, c store.Cook, l cook.Live) (out []b
 		case cook.Probe:
 			out = append(out, belief.Evidence{AtMin: at(e.At), Kind: belief.SeenProbe, C: reads(e.Value), Piece: "thickest", Lot: lot})
 		case cook.Look:
-			out = append(out, belief.Evidence{AtMin: at(e.At), Kind: belief.SeenLook, Shade: shade(e.Value), Lot: lot})
+			out = append(out, belief.Evidence{AtMin: at(e.At), Kind: belief.SeenLook, Shade: shade(e.Value), Where: e.Where, Lot: lot})
 		case cook.Raw, cook.Soft, cook.Floury:
 			out = append(out, belief.Evidence{AtMin: at(e.At), Kind: kinds[e.Kind], Raw: e.Kind == cook.Raw, Lot: lot})
 		case cook.LeftIn:

@@ -132,13 +132,14 @@ func (s *Store) events(ctx context.Context, id string) ([]cook.Event, error) {
 		Value float64 `db:"value"`
 		Probe string  `db:"probe"`
 		Lot   int     `db:"lot"`
+		Place string  `db:"place"`
 	}
-	if err := s.db.SelectContext(ctx, &rows, `SELECT id, kind, at, value, probe, lot FROM cook_events WHERE cook_id = ? AND revoked_at IS NULL ORDER BY seq`, id); err != nil {
+	if err := s.db.SelectContext(ctx, &rows, `SELECT id, kind, at, value, probe, lot, place FROM cook_events WHERE cook_id = ? AND revoked_at IS NULL ORDER BY seq`, id); err != nil {
 		return nil, err
 	}
 	out := make([]cook.Event, len(rows))
 	for i, r := range rows {
-		out[i] = cook.Event{ID: r.ID, Kind: r.Kind, At: r.At.Time, Value: r.Value, Probe: r.Probe, Lot: r.Lot}
+		out[i] = cook.Event{ID: r.ID, Kind: r.Kind, At: r.At.Time, Value: r.Value, Probe: r.Probe, Lot: r.Lot, Where: r.Place}
 	}
 	return out, nil
 }
@@ -218,8 +219,8 @@ func (s *Store) say(ctx context.Context, tx *sqlx.Tx, cookID string, e *cook.Eve
 	if e.ID == "" {
 		e.ID = NewID()
 	}
-	_, err := tx.ExecContext(ctx, `INSERT INTO cook_events (cook_id, id, seq, kind, at, value, probe, lot)
-		SELECT ?, ?, COALESCE(MAX(seq) + 1, 0), ?, ?, ?, ?, ? FROM cook_events WHERE cook_id = ?`, cookID, e.ID, e.Kind, Time{e.At}, e.Value, e.Probe, e.Lot, cookID)
+	_, err := tx.ExecContext(ctx, `INSERT INTO cook_events (cook_id, id, seq, kind, at, value, probe, lot, place)
+		SELECT ?, ?, COALESCE(MAX(seq) + 1, 0), ?, ?, ?, ?, ?, ? FROM cook_events WHERE cook_id = ?`, cookID, e.ID, e.Kind, Time{e.At}, e.Value, e.Probe, e.Lot, e.Where, cookID)
 	return err
 }
 

@@ -20,7 +20,12 @@ test('taken out too early, and back in', async ({ page, kitchen }) => {
   await page.getByRole('button', { name: 'How it looks' }).click();
   await page.getByRole('button', { name: 'gold', exact: true }).click();
   await expect(page.getByText(/what you saw/i).first()).toBeVisible();
+  await page.getByRole('radio', { name: 'at the back' }).click({ force: true });
+  await expect(page.getByRole('button', { name: 'gold ✓' })).toBeHidden();
+  await page.getByRole('button', { name: 'copper', exact: true }).click();
+  await accessible(page);
   await page.getByRole('button', { name: 'Shut' }).click();
+  await expect(page.getByRole('button', { name: 'Take back: looks copper at the back' })).toBeVisible();
   // It asks once, plainly, and then does as told.
   await page.getByRole('button', { name: 'Done, it is out' }).click();
   await expect(page.getByText('By estimate it is not yet surely safe inside')).toBeVisible();

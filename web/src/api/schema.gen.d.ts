@@ -3886,6 +3886,13 @@ export interface components {
                 cooks: number;
                 mean: number[];
                 covariance: number[][];
+                /** @description how much more readily food browns at the back of the basket than at its front, a logarithm; left out where nobody looked at either */
+                back?: {
+                    /** Format: double */
+                    mean: number;
+                    /** Format: double */
+                    sd: number;
+                };
                 /** @description how thick pieces of a cut are beside what is said of them, a logarithm */
                 hands?: {
                     [key: string]: {
@@ -4276,6 +4283,11 @@ export interface components {
             probe?: string;
             /** @description in which lot that was seen, by its place from 0 */
             lot?: number;
+            /**
+             * @description in which half of the basket a look was; left out of all of it
+             * @enum {string}
+             */
+            where?: "front" | "back";
         };
         CookEvent: {
             id: string;
@@ -4290,6 +4302,11 @@ export interface components {
             turn?: string;
             /** @description in which of several lots that was seen, by its place from 0 */
             lot?: number;
+            /**
+             * @description in which half of the basket a look was; left out of all of it
+             * @enum {string}
+             */
+            where?: "front" | "back";
         };
         Outcome: {
             /** @enum {string} */

@@ -3,6 +3,7 @@ import type { Catalog, Schemas } from '../api/client';
 import { limitOf } from '../api/limits';
 import type { Letter } from '../api/outbox';
 import type { Units } from '../format/units';
+import { Choice } from '../ui/Choice';
 import { Quiet } from '../ui/layout';
 import { Ask } from './Ask';
 import { Half, Row } from './Buttons';
@@ -74,18 +75,28 @@ export function Answers({ food, catalog, units, insideC, probes, tell, children 
   );
 }
 
+type Where = 'all' | 'front' | 'back';
+
+const WHERE: { id: Where; name: string }[] = [
+  { id: 'all', name: 'alike all over' },
+  { id: 'front', name: 'at the front' },
+  { id: 'back', name: 'at the back' },
+];
+
 /** The shade of what is up; the strips take the colour that it has then, and it is said what that changes. */
 function HowItLooks({ food, tell }: Pick<Props, 'food' | 'tell'>) {
   const [open, setOpen] = useState(false);
+  const [where, setWhere] = useState<Where>('all');
   return (
     <>
       <Half onPress={() => setOpen(true)}>How it looks</Half>
       <Ask title="How does it look?" open={open} shut={() => setOpen(false)}>
         <p>What is up now, as you see it through the drawer.</p>
+        <Choice label="Where in the basket" options={WHERE} value={where} onChange={setWhere} row />
         <Looks
-          said={food.lookedAt}
+          said={where === 'all' ? food.lookedAt : null}
           tell={(shade) => {
-            tell('how it looks', { kind: 'look', value: shade });
+            tell('how it looks', { kind: 'look', value: shade, ...(where === 'all' ? {} : { where }) });
           }}
         />
         {food.changed ? <p role="status">{food.changed}</p> : null}

@@ -119,7 +119,7 @@ export function ofCook(c: Cook, usualMore: number): Watched {
     moreMin: c.moreMin ?? usualMore,
     beyond: c.beyond,
     probe: c.probe,
-    lookedAt: c.events.findLast((e) => e.kind === 'look')?.value ?? null,
+    lookedAt: c.events.findLast((e) => e.kind === 'look' && !e.where)?.value ?? null,
     lots: c.lots ?? [],
     lot: null,
     goesInMin: null,
