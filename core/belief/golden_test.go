@@ -5,6 +5,7 @@ import (
 	"sync/atomic"
 	"testing"
 
+	"velocrustum/core/load"
 	"velocrustum/core/load/loadtest"
 	"velocrustum/core/refuse/goldentest"
 	"velocrustum/core/run"
@@ -29,6 +30,24 @@ func TestForesightIsAsItWasRead(t *testing.T) {
 			sites, err := SitesOf(t.Context(), q, seen, []Outcome{{Crust: []string{"pale", "burnt", "good"}[i], Inside: "raw"}})
 			f.Addf("sites", "%v", err)
 			f.Add(t, fmt.Sprint("sites ", i, k), sites)
+		}
+	}
+	// Of a fryer of which cooks have shown something, and by measured runs.
+	known := loadtest.Usual[0]
+	known.Fryer = &load.Fryer{Learnt: &load.Learnt{Cooks: 3, Mean: [load.LearntFigures]float64{-0.1, -5, 0.1, 0.08}, Back: &load.Hand{Mean: 0.4, Sd: 0.1},
+		Covariance: [load.LearntFigures][load.LearntFigures]float64{{0.006, 0.05, 0, 0.001}, {0.05, 6, 0.02, 0.01}, {0, 0.02, 0.02, 0}, {0.001, 0.01, 0, 0.01}}, Hands: map[string]load.Hand{known.Load.Cut: {Mean: 0.04, Sd: 0.02}}}}
+	got, err := Replay(t.Context(), known, []Evidence{{AtMin: 8, Kind: SeenProbe, C: 40}, {AtMin: 12, Kind: SeenLook, Shade: "gold", Where: load.AtBack}, {AtMin: 14, Kind: SeenLook, Shade: "straw", Where: load.AtFront}})
+	f.Addf("learnt", "%v", err)
+	f.Add(t, "learnt", got)
+	for name, r := range []MeasuredRun{
+		{DialC: 200, Readings: []RunReading{{1, 70}, {2, 120}, {4, 172}, {6, 185}, {10, 187}}},
+		{DialC: 200, Potato: &FirstPotato, Readings: []RunReading{{0, 20}, {6, 26}, {9, 35}, {12, 45}, {15, 54}, {18, 63}}},
+	} {
+		f.Add(t, fmt.Sprint("asked ", name), []any{r.AskedAt(), r.MostMin()})
+		for _, fryer := range []load.Fryer{{}, {AboveSeaM: 1500, HeatUpMin: new(5.0), RoomC: new(18.0)}} {
+			s, err := r.Site(t.Context(), fryer)
+			f.Addf("measured", "%v", err)
+			f.Add(t, fmt.Sprint("measured ", name, fryer.AboveSeaM), s)
 		}
 	}
 	f.Same(t, "foresight.txt")

@@ -52,5 +52,13 @@ func TestFryersAreAsTheyWereRead(t *testing.T) {
 			}
 		}
 	}
+	for _, b := range []Basket{{Shape: Rectangle, WidthMm: 300, DepthMm: 180}, {Shape: Rectangle, WidthMm: 205, DepthMm: 205}, {Shape: Round, DiameterMm: 180}, {Shape: Round, DiameterMm: 260}} {
+		for length := 35.0; length < 240; length += 41 {
+			for width := 15.0; width <= length; width += 33 {
+				n := b.Capacity(length, width)
+				f.Addf(fmt.Sprint("grid ", b, length, width), "%d %.4v", n, b.Pack(length, width, min(n, 14)))
+			}
+		}
+	}
 	f.Same(t, "fryers.txt")
 }

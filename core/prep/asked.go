@@ -96,7 +96,7 @@ func (a Asked) InDrawers() ([]Asked, error) {
 		if !slices.Contains(Readies, a.Ready) {
 			return nil, refuse.One("ready", a.Ready, strings.Join(Readies, ", "))
 		}
-		if len(a.Chambers) == 2 {
+		if a.Chambers = slices.Clone(a.Chambers); len(a.Chambers) == 2 {
 			for k, at := range Begins(a.Ready, a.Chambers[0].Program.Minutes(), a.Chambers[1].Program.Minutes()) {
 				a.Chambers[k].StartMin = at
 			}

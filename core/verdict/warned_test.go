@@ -102,5 +102,15 @@ func TestVerdictsAreAsTheyWereRead(t *testing.T) {
 		read.Add(t, name+" ends", a.End)
 		read.Add(t, name+" basket", []any{a.Rule, a.Piece, a.Coverage, a.Layers})
 	}
+	for _, start := range []float64{0, 6} {
+		a := ofDrawers(t, thighsAndWedges(1500, start), Options{})
+		read.Add(t, fmt.Sprint("drawers ", start), []any{a.Verdict, a.PlugSays, a.Warnings, a.Window, a.End})
+		for i, m := range a.Plug {
+			read.Addf(fmt.Sprint("drawers ", start, " plug ", i), "%.2f %.4v", m.Minute, m.W)
+		}
+		for _, c := range a.Chambers {
+			read.Add(t, fmt.Sprint("drawers ", start, " each"), []any{c.Verdict, c.Window, c.End, c.Warnings})
+		}
+	}
 	read.Same(t, "verdicts.txt")
 }
