@@ -134,6 +134,7 @@ func (g goal) crustForAll(l *load.Load) float64 {
 
 // try runs a load and finds the best minute to end its program.
 func (g goal) try(ctx context.Context, l *load.Load, fineness run.Fineness) (trial, error) {
+	run.GiveWay(ctx)
 	r, err := run.Start(l, run.Nominal, fineness)
 	if err != nil {
 		return trial{}, err

@@ -139,6 +139,7 @@ func joined(lots []*Ensemble) *Ensemble {
 // outcomes runs one load, and reads what comes of each lot in it. After what is
 // shown, minutes, it ends as soon as all is known.
 func outcomes(ctx context.Context, l *load.Load, v run.Variation, fineness run.Fineness, shown float64) ([]outcome, error) {
+	run.GiveWay(ctx)
 	r, err := run.Start(l, v, fineness)
 	if err != nil {
 		return nil, err

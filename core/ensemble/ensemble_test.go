@@ -4,6 +4,7 @@ import (
 	"context"
 	"math"
 	"slices"
+	"sync/atomic"
 	"testing"
 
 	"velocrustum/core/load"
@@ -127,5 +128,29 @@ func TestLoadsAreEvenAndOrdered(t *testing.T) {
 		if l.Thick != l.Thin {
 			t.Fatal("one piece has two sizes")
 		}
+	}
+}
+
+// Each run of a window gives way to who waits at a fryer.
+func TestEachRunOfAWindowGivesWay(t *testing.T) {
+	t.Parallel()
+	var waited atomic.Int32
+	ctx := run.Giving(t.Context(), func() { waited.Add(1) })
+	l, err := load.Of(loadtest.DozenWings())
+	if err != nil {
+		t.Fatal(err)
+	}
+	each, _, err := Of(ctx, l)
+	if err != nil {
+		t.Fatal(err)
+	}
+	if n := int(waited.Swap(0)); n < each[0].Runs || n == 0 {
+		t.Errorf("it waited %d times for %d runs", n, each[0].Runs)
+	}
+	if _, err := SafeTimes(ctx, l); err != nil {
+		t.Fatal(err)
+	}
+	if waited.Load() < 2*(Dims-1) {
+		t.Errorf("it waited %d times for when it is safe", waited.Load())
 	}
 }

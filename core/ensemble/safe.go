@@ -41,6 +41,7 @@ func SafeTimes(ctx context.Context, l *load.Load) ([]float64, error) {
 	}
 	safe := make([][]float64, len(points)) // by lot
 	err := run.Each(len(points), func(i int) error {
+		run.GiveWay(ctx)
 		r, err := run.Start(l, v.at(&points[i]), run.Coarse)
 		if err != nil {
 			return err

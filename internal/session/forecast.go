@@ -163,8 +163,7 @@ func (s *Sessions) outlookBy(ctx context.Context, id string, c store.Cook, l coo
 	if err != nil {
 		return nil, err
 	}
-	s.answering.Add(1)
-	defer s.answering.Add(-1)
+	defer s.Places.Answering()()
 	defer s.forecasts.making.hold(id)()
 	got := s.forecasts.outlook(id)
 	switch {
@@ -308,8 +307,7 @@ func (s *Sessions) Forecast(ctx context.Context, id string) (store.Cook, error) 
 
 // renew brings a cook's forecast up to what has happened.
 func (s *Sessions) renew(ctx context.Context, c *store.Cook, l cook.Live) error {
-	s.answering.Add(1)
-	defer s.answering.Add(-1)
+	defer s.Places.Answering()()
 	q, err := s.request(ctx, *c, l)
 	if err != nil {
 		return err

@@ -16,6 +16,7 @@ import (
 	"velocrustum/core/run"
 	"velocrustum/core/sheet"
 	"velocrustum/internal/store"
+	"velocrustum/internal/work"
 )
 
 // learnAfter is how long after something changed it is learnt from: what changes with it
@@ -145,22 +146,6 @@ func fingerprint(all []store.Teaching, fryers []store.OwnFryer, set store.Settin
 	return fmt.Sprintf("%s %x", now.Format(time.DateOnly), h.Sum(nil))
 }
 
-// Learning gives way to who waits at a fryer, for a while.
-const (
-	givesWay = 5 * time.Millisecond
-	waits    = 2 * time.Second
-)
-
-// giveWay waits until no live cook is being foretold, but not for ever.
-func (s *Sessions) giveWay(ctx context.Context) {
-	for range int(waits / givesWay) {
-		if s.answering.Load() == 0 || ctx.Err() != nil {
-			return
-		}
-		time.Sleep(givesWay)
-	}
-}
-
 // drawersOf are the drawers of a fryer that are learnt by themselves, "" for the whole.
 func drawersOf(f store.OwnFryer) []string {
 	if f.Drawers == 2 {
@@ -256,7 +241,7 @@ func (s *Sessions) teach(ctx context.Context, t *store.Teaching) error {
 		if whole, err := load.Of(q); err == nil { // else it says nothing, as below
 			t.Score.V.Rated = ratedOf(c, whole)
 		}
-		sites, err := belief.SitesOf(run.Giving(ctx, func() { s.giveWay(ctx) }), q, seen, outcomes(c))
+		sites, err := belief.SitesOf(s.Places.GivingWay(ctx, work.LearningWaits), q, seen, outcomes(c))
 		var fields refuse.Fields
 		if err != nil && !errors.As(err, &fields) {
 			return err

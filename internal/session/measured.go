@@ -8,8 +8,8 @@ import (
 
 	"velocrustum/core/belief"
 	"velocrustum/core/refuse"
-	"velocrustum/core/run"
 	"velocrustum/internal/store"
+	"velocrustum/internal/work"
 )
 
 // runSites are what measured runs say of their fryers, by fryer and run: one with a
@@ -41,7 +41,7 @@ func (s *Sessions) siteOf(ctx context.Context, f store.OwnFryer, r belief.Measur
 	for i, a := range r.Readings {
 		right.Readings[i] = belief.RunReading{Minute: a.Minute, C: max(0, a.C-offC)}
 	}
-	if site, err = right.Site(run.Giving(ctx, func() { s.giveWay(ctx) }), told); err != nil {
+	if site, err = right.Site(s.Places.GivingWay(ctx, work.LearningWaits), told); err != nil {
 		return site, err
 	}
 	s.runs.mu.Lock()

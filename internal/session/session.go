@@ -16,7 +16,6 @@ import (
 	"context"
 	"errors"
 	"sync"
-	"sync/atomic"
 
 	"velocrustum/core/cook"
 	"velocrustum/internal/clock"
@@ -35,7 +34,6 @@ type Sessions struct {
 	asking    locks // by cook
 	forecasts forecasts
 	current   current
-	answering atomic.Int32 // live cooks that are foretold just now
 	learning  sync.Mutex
 	learntOf  string // what was learnt from last; under learning
 	runs      runSites
