@@ -87,7 +87,8 @@ func (a Asked) OneDrawer() error {
 	return nil
 }
 
-// InDrawers are what lies in each drawer, asked for by itself.
+// InDrawers are what lies in each drawer, asked for by itself; when each begins, where it
+// is said what they have to each other, is written into Chambers.
 func (a Asked) InDrawers() ([]Asked, error) {
 	if len(a.Lots) > 0 || a.Load != (load.Pieces{}) || a.Coat != nil || a.Bench != nil || len(a.Groups) > 0 || len(a.Program.Stages) > 0 || a.PerBasket > 0 {
 		return nil, refuse.One("chambers", "lots, load, coat, bench or program beside them", "chambers alone: each has its own")
@@ -96,7 +97,7 @@ func (a Asked) InDrawers() ([]Asked, error) {
 		if !slices.Contains(Readies, a.Ready) {
 			return nil, refuse.One("ready", a.Ready, strings.Join(Readies, ", "))
 		}
-		if a.Chambers = slices.Clone(a.Chambers); len(a.Chambers) == 2 {
+		if len(a.Chambers) == 2 {
 			for k, at := range Begins(a.Ready, a.Chambers[0].Program.Minutes(), a.Chambers[1].Program.Minutes()) {
 				a.Chambers[k].StartMin = at
 			}
