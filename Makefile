@@ -103,7 +103,7 @@ lint: need-go web/node_modules/.installed
 # The longest first, so that none runs alone in the end; lint has looked at all of it.
 go-test: need-go
 	@echo "== Go tests"
-	go test -vet=off ./internal/api ./...
+	go test -vet=off ./internal/api ./internal/session ./...
 
 # With every case of those that are drawn or listed: a quarter of an hour.
 thorough: need-go

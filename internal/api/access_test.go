@@ -12,44 +12,24 @@ import (
 	"velocrustum/internal/api"
 )
 
-// fromLAN sends a request as a phone on the home network does.
-func (k *kitchen) fromLAN(r *http.Request, cookies ...*http.Cookie) *httptest.ResponseRecorder {
-	r.Host = "192.168.1.20:8642"
-	for _, c := range cookies {
-		r.AddCookie(c)
-	}
-	w := httptest.NewRecorder()
-	k.handler.ServeHTTP(w, r.WithContext(api.OnLAN(r.Context())))
-	return w
-}
-
-// letIn pairs a phone by a new code, and returns what it is known by.
-func (k *kitchen) letIn(as string) []*http.Cookie {
-	code := get[struct{ URL string }](k, 201, "POST", "/api/v1/access/codes"+as, "").URL
-	form := url.Values{"code": {code[strings.Index(code, "code=")+5:]}, "name": {"Hob phone"}}
-	r := httptest.NewRequest("POST", "/pair", strings.NewReader(form.Encode()))
-	r.Header.Set("Content-Type", "application/x-www-form-urlencoded")
-	return k.fromLAN(r).Result().Cookies()
-}
-
 func TestAPhoneIsLetInOnceAndTakenBack(t *testing.T) {
 	if testing.Short() {
 		return // it computes: nothing meets in it that does not in others
 	}
 	k := newKitchen(t, "")
 	look := func(cookies ...*http.Cookie) int {
-		return k.fromLAN(httptest.NewRequest("GET", "/api/v1/plans", nil), cookies...).Code
+		return k.FromLAN(httptest.NewRequest("GET", "/api/v1/plans", nil), cookies...).Code
 	}
 	if got := look(); got != 401 {
 		t.Fatalf("a stranger on the network: %d", got)
 	}
 	typed := httptest.NewRequest("GET", "/api/v1/plans", nil)
 	typed.SetBasicAuth("anyone", "wasabi-pea")
-	if w := k.fromLAN(typed); w.Code != 200 {
+	if w := k.FromLAN(typed); w.Code != 200 {
 		t.Errorf("with the passphrase: %d", w.Code)
 	}
 	// The machine itself is not asked.
-	if w := k.send("GET", "/api/v1/plans", ""); w.Code != 200 {
+	if w := k.Send("GET", "/api/v1/plans", ""); w.Code != 200 {
 		t.Errorf("on the machine itself: %d", w.Code)
 	}
 
@@ -70,11 +50,11 @@ func TestAPhoneIsLetInOnceAndTakenBack(t *testing.T) {
 		form := url.Values{"code": {code}, "name": {"Hob\u0000 phone"}}
 		r := httptest.NewRequest("POST", "/pair", strings.NewReader(form.Encode()))
 		r.Header.Set("Content-Type", "application/x-www-form-urlencoded")
-		return k.fromLAN(r)
+		return k.FromLAN(r)
 	}
 	// To look at it spends nothing.
 	for range 2 {
-		if w := k.fromLAN(httptest.NewRequest("GET", to.RequestURI(), nil)); w.Code != 200 || !strings.Contains(w.Body.String(), to.Query().Get("code")) {
+		if w := k.FromLAN(httptest.NewRequest("GET", to.RequestURI(), nil)); w.Code != 200 || !strings.Contains(w.Body.String(), to.Query().Get("code")) {
 			t.Fatalf("the page of a scanned code: %d %s", w.Code, w.Body)
 		}
 	}
@@ -107,7 +87,7 @@ func TestAPhoneIsLetInOnceAndTakenBack(t *testing.T) {
 	}
 
 	late := get[struct{ URL string }](k, 201, "POST", "/api/v1/access/codes", "").URL
-	k.wait(11 * time.Minute)
+	k.Wait(11 * time.Minute)
 	if w := pair(late[strings.Index(late, "code=")+5:]); w.Code != 403 {
 		t.Errorf("a code of eleven minutes ago: %d", w.Code)
 	}
@@ -131,13 +111,13 @@ func TestTheDemonstrationLeavesNoTrace(t *testing.T) {
 	if now := there(); len(now) != len(own)-1 {
 		t.Errorf("%d after one was put aside", len(now))
 	}
-	if page := k.send("GET", "/demo/plan", ""); page.Code != 200 || !strings.Contains(page.Body.String(), `href="/demo/api/v1/plans"`) || !strings.Contains(page.Body.String(), `href="/assets/plan-2.js"`) {
+	if page := k.Send("GET", "/demo/plan", ""); page.Code != 200 || !strings.Contains(page.Body.String(), `href="/demo/api/v1/plans"`) || !strings.Contains(page.Body.String(), `href="/assets/plan-2.js"`) {
 		t.Errorf("its page: %d %s", page.Code, page.Body)
 	}
 	if mine := get[[]api.Plan](k, 200, "GET", "/api/v1/plans", ""); len(mine) != 0 {
 		t.Errorf("%d dishes came over", len(mine))
 	}
-	if w := k.send("DELETE", "/demo", ""); w.Code != 204 {
+	if w := k.Send("DELETE", "/demo", ""); w.Code != 204 {
 		t.Errorf("left: %d", w.Code)
 	}
 	if now := there(); len(now) != len(own) {
@@ -152,7 +132,7 @@ func TestOtherPagesAskInVain(t *testing.T) {
 		r := httptest.NewRequest("GET", "http://localhost"+path, nil)
 		r.Header.Set(header, value)
 		w := httptest.NewRecorder()
-		k.handler.ServeHTTP(w, r)
+		k.Handler.ServeHTTP(w, r)
 		return w
 	}
 	for _, path := range []string{"/api/v1/archive", "/api/v1/logbook", "/api/v1/plans", "/demo/api/v1/plans"} {
@@ -179,7 +159,7 @@ func TestBehindAProxy(t *testing.T) {
 			r := httptest.NewRequest("GET", "http://localhost/api/v1/plans", nil)
 			r.Header.Set(header, "203.0.113.9")
 			w := httptest.NewRecorder()
-			k.handler.ServeHTTP(w, r)
+			k.Handler.ServeHTTP(w, r)
 			if w.Code != want {
 				t.Errorf("with %q and %s: %d, want %d", passphrase, header, w.Code, want)
 			}
@@ -199,7 +179,7 @@ func TestGuessesHaveTheirTurn(t *testing.T) {
 			r.AddCookie(c)
 		}
 		w := httptest.NewRecorder()
-		k.handler.ServeHTTP(w, r)
+		k.Handler.ServeHTTP(w, r)
 		return w
 	}
 	began := time.Now()
@@ -231,10 +211,10 @@ func TestGuessesHaveTheirTurn(t *testing.T) {
 // A phone that is taken back hears no more, also on a stream that is open.
 func TestATakenBackPhoneHearsNoMore(t *testing.T) {
 	k := newKitchen(t, "")
-	cookies := k.letIn("")
+	cookies := k.LetIn("")
 	over := make(chan int)
 	go func() {
-		over <- k.fromLAN(httptest.NewRequestWithContext(t.Context(), "GET", "/api/v1/live/stream", nil), cookies...).Code
+		over <- k.FromLAN(httptest.NewRequestWithContext(t.Context(), "GET", "/api/v1/live/stream", nil), cookies...).Code
 	}()
 	in := get[struct{ Devices []struct{ ID string } }](k, 200, "GET", "/api/v1/access", "")
 	select {
@@ -268,13 +248,13 @@ func TestAGuestFollowsTheCook(t *testing.T) {
 		return // it computes: nothing meets in it that does not in others
 	}
 	k := newKitchen(t, "")
-	cookies := k.letIn("?guest=true")
+	cookies := k.LetIn("?guest=true")
 	plan := get[[]api.Plan](k, 200, "GET", "/api/v1/plans", "")[0]
 	c := get[api.Cook](k, 201, "POST", "/api/v1/cooks", `{"planId":"`+plan.Id+`"}`)
 	ask := func(method, path, body string) int {
 		r := httptest.NewRequest(method, path, strings.NewReader(body))
 		r.Header.Set("Content-Type", "application/json")
-		return k.fromLAN(r, cookies...).Code
+		return k.FromLAN(r, cookies...).Code
 	}
 	for _, q := range [][3]string{
 		{"GET", "/cook", ""}, {"GET", "/api/v1/cooks/live", ""}, {"GET", "/api/v1/cooks/" + c.Id, ""}, {"GET", "/api/v1/cooks/" + c.Id + "/ahead", ""},

@@ -5,213 +5,18 @@ import (
 	"context"
 	"encoding/json"
 	"io"
-	"log/slog"
 	"maps"
 	"net/http"
 	"net/http/httptest"
-	"os"
-	"path/filepath"
 	"strings"
-	"sync"
 	"testing"
-	"testing/fstest"
-	"time"
 
 	"github.com/getkin/kin-openapi/openapi3"
 	"github.com/getkin/kin-openapi/openapi3filter"
 	"github.com/getkin/kin-openapi/routers/gorillamux"
 
 	"velocrustum/internal/api"
-	"velocrustum/internal/clock"
-	"velocrustum/internal/demo"
-	"velocrustum/internal/store"
 )
-
-// kitchen is a server over a fresh demo household with a clock that the
-// test moves.
-type kitchen struct {
-	t       testing.TB
-	handler *api.App
-	mu      sync.Mutex
-	now     time.Time
-	passed  time.Duration
-}
-
-var opened = time.Date(2026, 11, 20, 18, 0, 0, 0, time.UTC)
-
-// household is the demo household's files, filled once for all kitchens, by
-// what follows the database's name.
-var household = sync.OnceValues(func() (map[string][]byte, error) {
-	dir, err := os.MkdirTemp("", "velocrustum-")
-	if err != nil {
-		return nil, err
-	}
-	defer os.RemoveAll(dir)
-	ctx := context.Background()
-	st, err := store.Open(ctx, filepath.Join(dir, "filled.db"), func() time.Time { return opened })
-	if err != nil {
-		return nil, err
-	}
-	defer st.Close()
-	if err := demo.Fill(ctx, st, opened); err != nil {
-		return nil, err
-	}
-	copied := filepath.Join(dir, "copy.db")
-	if err := st.Backup(ctx, copied); err != nil {
-		return nil, err
-	}
-	files := map[string][]byte{}
-	pictures, err := filepath.Glob(copied + ".pictures/*")
-	for _, path := range append(pictures, copied) {
-		if err == nil {
-			files[strings.TrimPrefix(path, copied)], err = os.ReadFile(path)
-		}
-	}
-	return files, err
-})
-
-// nothingKept is a database of which nothing is kept yet, made once.
-var nothingKept = sync.OnceValues(func() ([]byte, error) {
-	dir, err := os.MkdirTemp("", "velocrustum-")
-	if err != nil {
-		return nil, err
-	}
-	defer os.RemoveAll(dir)
-	path := filepath.Join(dir, "empty.db")
-	st, err := store.Open(context.Background(), path, func() time.Time { return opened })
-	if err != nil {
-		return nil, err
-	}
-	if err := st.Close(); err != nil {
-		return nil, err
-	}
-	return os.ReadFile(path)
-})
-
-// openEmpty opens a copy of it.
-func openEmpty(ctx context.Context, path string, now func() time.Time) (*store.Store, error) {
-	empty, err := nothingKept()
-	if err != nil {
-		return nil, err
-	}
-	if err := os.WriteFile(path, empty, 0o600); err != nil {
-		return nil, err
-	}
-	return store.Open(ctx, path, now)
-}
-
-// openFilled opens a copy of the demo household.
-func openFilled(ctx context.Context, path string, now func() time.Time) (*store.Store, error) {
-	filled, err := household()
-	if err != nil {
-		return nil, err
-	}
-	if err := os.MkdirAll(path+".pictures", 0o700); err != nil {
-		return nil, err
-	}
-	for suffix, b := range filled {
-		if err := os.WriteFile(path+suffix, b, 0o600); err != nil {
-			return nil, err
-		}
-	}
-	return store.Open(ctx, path, now)
-}
-
-func newKitchen(t testing.TB, passphrase string) *kitchen {
-	t.Helper()
-	return kitchenOver(t, passphrase, openFilled)
-}
-
-// emptyKitchen is one of which nothing is kept yet.
-func emptyKitchen(t testing.TB) *kitchen {
-	t.Helper()
-	return kitchenOver(t, "", openEmpty)
-}
-
-func kitchenOver(t testing.TB, passphrase string, open func(context.Context, string, func() time.Time) (*store.Store, error)) *kitchen {
-	t.Helper()
-	k := &kitchen{t: t, now: opened}
-	st, err := open(t.Context(), filepath.Join(t.TempDir(), "kitchen.db"), k.clock)
-	if err != nil {
-		t.Fatal(err)
-	}
-	t.Cleanup(func() { _ = st.Close() })
-	files := fstest.MapFS{
-		"index.html":      {Data: []byte(`<html><head><meta nonce="__CSP_NONCE__"><script nonce="__CSP_NONCE__"></script></head></html>`)},
-		"manifest.json":   {Data: []byte(`{"src/plan/PlanPage.tsx": {"file": "assets/plan-2.js", "imports": ["_a"]}, "_a": {"file": "assets/a-1.js", "imports": ["_a"]}}`)},
-		"assets/a-1.js":   {Data: []byte("1")},
-		"favicon-32.webp": {Data: []byte("x")},
-	}
-	k.handler, err = api.NewHandler(st, api.Options{Files: files, Clock: clock.New(k.clock, k.count), Passphrase: passphrase,
-		LAN: &api.LAN{URL: "http://192.168.1.20:8642", Passphrase: "wasabi-pea"},
-		Demo: func(ctx context.Context) (*store.Store, func(), error) {
-			st, err := openFilled(ctx, filepath.Join(t.TempDir(), "demo.db"), k.clock)
-			return st, func() { _ = st.Close() }, err
-		},
-		Longest: time.Hour, // of a busy machine too
-		Log:     slog.New(slog.DiscardHandler)})
-	if err != nil {
-		t.Fatal(err)
-	}
-	t.Cleanup(k.handler.Close)
-	return k
-}
-
-func (k *kitchen) clock() time.Time {
-	k.mu.Lock()
-	defer k.mu.Unlock()
-	return k.now
-}
-
-func (k *kitchen) wait(d time.Duration) {
-	k.mu.Lock()
-	defer k.mu.Unlock()
-	k.now, k.passed = k.now.Add(d), k.passed+d
-}
-
-// set sets the computer's clock on or back.
-func (k *kitchen) set(d time.Duration) {
-	k.mu.Lock()
-	defer k.mu.Unlock()
-	k.now = k.now.Add(d)
-}
-
-func (k *kitchen) count() time.Duration {
-	k.mu.Lock()
-	defer k.mu.Unlock()
-	return k.passed
-}
-
-// send sends one request and returns the answer. The answer's body is
-// checked against the contract.
-func (k *kitchen) send(method, path, body string, header ...string) *httptest.ResponseRecorder {
-	k.t.Helper()
-	r := httptest.NewRequest(method, "http://localhost"+path, strings.NewReader(body))
-	if body != "" {
-		r.Header.Set("Content-Type", "application/json")
-	}
-	for i := 0; i+1 < len(header); i += 2 {
-		r.Header.Set(header[i], header[i+1])
-	}
-	w := httptest.NewRecorder()
-	k.handler.ServeHTTP(w, r)
-	return w
-}
-
-// get sends and decodes into T, and fails unless the status is as wanted.
-func get[T any](k *kitchen, status int, method, path, body string, header ...string) (out T) {
-	k.t.Helper()
-	w := k.send(method, path, body, header...)
-	if w.Code != status {
-		k.t.Fatalf("%s %s: %d %s, want %d", method, path, w.Code, w.Body, status)
-	}
-	if w.Body.Len() > 0 {
-		if err := json.Unmarshal(w.Body.Bytes(), &out); err != nil {
-			k.t.Fatalf("%s %s: %v in %s", method, path, err, w.Body)
-		}
-	}
-	return out
-}
 
 func TestAnswersKeepTheContract(t *testing.T) {
 	if testing.Short() {
@@ -250,7 +55,7 @@ func TestAnswersKeepTheContract(t *testing.T) {
 		{"GET", "/api/v1/plans/none", ""},
 		{"POST", "/api/v1/simulations", `{"load":{"cut":"prawn","pieces":0,"pieceMassG":18},"program":{"stages":[]}}`},
 	} {
-		w := k.send(c.method, c.path, c.body)
+		w := k.Send(c.method, c.path, c.body)
 		r := httptest.NewRequest(c.method, c.path, nil)
 		route, params, err := routes.FindRoute(r)
 		if err != nil {
@@ -273,7 +78,7 @@ func TestAnswersKeepTheContract(t *testing.T) {
 			}
 		}
 	}
-	w := k.send("POST", "/api/v1/recommendations", simulation)
+	w := k.Send("POST", "/api/v1/recommendations", simulation)
 	for _, line := range bytes.Split(bytes.TrimSpace(w.Body.Bytes()), []byte("\n")) {
 		schema := spec.Components.Schemas["RecommendationLine"].Value
 		var v any
@@ -362,13 +167,13 @@ func TestBadRequestsNameTheField(t *testing.T) {
 			t.Errorf("%s %s %s: no %s = %s in %+v", c.method, c.path, c.body, c.field, c.value, p)
 		}
 	}
-	if w := k.send("POST", "/api/v1/simulations", "{"); w.Code < 400 || w.Code >= 500 {
+	if w := k.Send("POST", "/api/v1/simulations", "{"); w.Code < 400 || w.Code >= 500 {
 		t.Errorf("half a brace: %d", w.Code)
 	}
 	if p := get[api.Problem](k, 404, "GET", "/api/v1/plans/none", ""); p.Title == "" {
 		t.Error("a missing plan has no words")
 	}
-	if w := k.send("GET", "/api/v1/nothing", ""); w.Code != 404 || w.Header().Get("Content-Type") != "application/problem+json" {
+	if w := k.Send("GET", "/api/v1/nothing", ""); w.Code != 404 || w.Header().Get("Content-Type") != "application/problem+json" {
 		t.Errorf("an unknown path: %d %s", w.Code, w.Header().Get("Content-Type"))
 	}
 }
@@ -401,49 +206,49 @@ func TestALostRaceSaysSoAndLosesNothing(t *testing.T) {
 
 func TestManners(t *testing.T) {
 	k := newKitchen(t, "")
-	w := k.send("GET", "/plan/abc", "")
+	w := k.Send("GET", "/plan/abc", "")
 	policy := w.Header().Get("Content-Security-Policy")
 	if w.Code != 200 || strings.Contains(w.Body.String(), "__CSP") || strings.Contains(policy, "unsafe") || !strings.Contains(policy, "nonce-") {
 		t.Errorf("page: %d %s %s", w.Code, policy, w.Body)
 	}
-	if again := k.send("GET", "/plan/abc", "").Header().Get("Content-Security-Policy"); again == policy {
+	if again := k.Send("GET", "/plan/abc", "").Header().Get("Content-Security-Policy"); again == policy {
 		t.Error("the nonce is used twice")
 	}
-	if w := k.send("GET", "/assets/missing.js", ""); w.Code != 404 {
+	if w := k.Send("GET", "/assets/missing.js", ""); w.Code != 404 {
 		t.Errorf("a missing asset: %d", w.Code)
 	}
-	if w := k.send("GET", "/assets/a-1.js", ""); w.Code != 200 || !strings.Contains(w.Header().Get("Cache-Control"), "immutable") {
+	if w := k.Send("GET", "/assets/a-1.js", ""); w.Code != 200 || !strings.Contains(w.Header().Get("Cache-Control"), "immutable") {
 		t.Errorf("an asset: %d %s", w.Code, w.Header().Get("Cache-Control"))
 	}
-	if w := k.send("GET", "/healthz", ""); w.Code != 200 {
+	if w := k.Send("GET", "/healthz", ""); w.Code != 200 {
 		t.Errorf("health: %d", w.Code)
 	}
-	if w := k.send("POST", "/api/v1/simulations", `{}`, "Origin", "https://elsewhere.example", "Sec-Fetch-Site", "cross-site"); w.Code != 403 {
+	if w := k.Send("POST", "/api/v1/simulations", `{}`, "Origin", "https://elsewhere.example", "Sec-Fetch-Site", "cross-site"); w.Code != 403 {
 		t.Errorf("a request from another site: %d", w.Code)
 	}
 	r := httptest.NewRequest("GET", "http://rebound.example/api/v1/plans", nil)
 	answer := httptest.NewRecorder()
-	k.handler.ServeHTTP(answer, r)
+	k.Handler.ServeHTTP(answer, r)
 	if answer.Code != http.StatusMisdirectedRequest {
 		t.Errorf("under another name: %d", answer.Code)
 	}
-	if w := k.send("POST", "/api/v1/plans", `{"name":"`+strings.Repeat("x", 2<<20)+`"}`); w.Code < 400 || w.Code >= 500 {
+	if w := k.Send("POST", "/api/v1/plans", `{"name":"`+strings.Repeat("x", 2<<20)+`"}`); w.Code < 400 || w.Code >= 500 {
 		t.Errorf("two megabytes: %d", w.Code)
 	}
 }
 
 func TestPassphrase(t *testing.T) {
 	k := newKitchen(t, "lock gate")
-	if w := k.send("GET", "/healthz", ""); w.Code != 200 {
+	if w := k.Send("GET", "/healthz", ""); w.Code != 200 {
 		t.Errorf("whoever watches over it is told %d", w.Code)
 	}
-	if w := k.send("GET", "/api/v1/plans", ""); w.Code != 401 {
+	if w := k.Send("GET", "/api/v1/plans", ""); w.Code != 401 {
 		t.Errorf("without it: %d", w.Code)
 	}
 	r := httptest.NewRequest("GET", "http://kitchen.example/api/v1/plans", nil)
 	r.SetBasicAuth("cook", "lock gate")
 	w := httptest.NewRecorder()
-	k.handler.ServeHTTP(w, r)
+	k.Handler.ServeHTTP(w, r)
 	if w.Code != 200 {
 		t.Errorf("with it: %d", w.Code)
 	}

@@ -16,14 +16,14 @@ func BenchmarkArchive(b *testing.B) {
 	raw := takenAway(k)
 	b.Run("out", func(b *testing.B) {
 		for b.Loop() {
-			if err := k.handler.Archives().WriteStill(b.Context(), io.Discard, nil); err != nil {
+			if err := k.Handler.Archives().WriteStill(b.Context(), io.Discard, nil); err != nil {
 				b.Fatal(err)
 			}
 		}
 	})
 	b.Run("look", func(b *testing.B) {
 		for b.Loop() {
-			if _, err := k.handler.Archives().Read(b.Context(), bytes.NewReader(raw), int64(len(raw)), nil, nil); err != nil {
+			if _, err := k.Handler.Archives().Read(b.Context(), bytes.NewReader(raw), int64(len(raw)), nil, nil); err != nil {
 				b.Fatal(err)
 			}
 		}
@@ -33,7 +33,7 @@ func BenchmarkArchive(b *testing.B) {
 			b.StopTimer()
 			empty := emptyKitchen(b)
 			b.StartTimer()
-			if _, err := empty.handler.Archives().Read(b.Context(), bytes.NewReader(raw), int64(len(raw)), archive.Choices{Others: "keep"}.Of, nil); err != nil {
+			if _, err := empty.Handler.Archives().Read(b.Context(), bytes.NewReader(raw), int64(len(raw)), archive.Choices{Others: "keep"}.Of, nil); err != nil {
 				b.Fatal(err)
 			}
 		}

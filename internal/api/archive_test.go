@@ -6,15 +6,11 @@ import (
 	"crypto/sha256"
 	"encoding/hex"
 	"encoding/json"
-	"errors"
 	"fmt"
 	"image"
 	"image/color"
 	"image/jpeg"
-	"io"
 	"maps"
-	"mime/multipart"
-	"net/http/httptest"
 	"os"
 	"path/filepath"
 	"regexp"
@@ -38,26 +34,26 @@ func lived(t testing.TB) *kitchen {
 	c := drumsticks(t, k)
 	at := func(m int) string { return c.LoadedAt.Add(time.Duration(m) * time.Minute).Format(time.RFC3339) }
 	get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+c.Id+"/events", `{"kind":"left-in", "probe":"tip"}`)
-	k.wait(24 * time.Minute)
-	if w := k.send("POST", "/api/v1/probes/tip/readings", fmt.Sprintf(`{"readings": [{"at": %q, "c": 24.25}, {"at": %q, "c": 51}]}`, at(4), at(9))); w.Code != 200 {
+	k.Wait(24 * time.Minute)
+	if w := k.Send("POST", "/api/v1/probes/tip/readings", fmt.Sprintf(`{"readings": [{"at": %q, "c": 24.25}, {"at": %q, "c": 51}]}`, at(4), at(9))); w.Code != 200 {
 		t.Fatal(w.Body)
 	}
 	get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+c.Id+"/events", `{"kind":"out"}`)
-	if w := k.send("POST", "/api/v1/cooks/"+c.Id+"/curve", `{"file":"0,5\n60,7.5\n120,11\n"}`); w.Code != 200 {
+	if w := k.Send("POST", "/api/v1/cooks/"+c.Id+"/curve", `{"file":"0,5\n60,7.5\n120,11\n"}`); w.Code != 200 {
 		t.Fatal(w.Body)
 	}
 	get[api.CookEntry](k, 200, "PUT", "/api/v1/cooks/"+c.Id+"/outcome", `{"crust":"good", "inside":"juicy", "note":"=1+1 \"quoted\", and a line\nmore"}`)
 	for _, alt := range []string{"On the plate", ""} {
-		if w := k.send("POST", "/api/v1/cooks/"+c.Id+"/pictures?alt="+strings.ReplaceAll(alt, " ", "+"), string(aPicture(t, 60, 40)), "Content-Type", "image/jpeg"); w.Code != 201 {
+		if w := k.Send("POST", "/api/v1/cooks/"+c.Id+"/pictures?alt="+strings.ReplaceAll(alt, " ", "+"), string(aPicture(t, 60, 40)), "Content-Type", "image/jpeg"); w.Code != 201 {
 			t.Fatal(w.Code, w.Body)
 		}
 	}
 	e := oneOut(k, begun(t, k))
 	get[api.LiveEvening](k, 200, "POST", "/api/v1/evenings/"+e.Id+"/events", `{"kind":"giveup"}`)
-	if w := k.send("PUT", "/api/v1/pantry/moon-dust", `{"id":"moon-dust", "name":"Moon dust", "role":"spice", "density": 2.5, "each": 0, "salt": 0.1, "sugar": 0, "carb": 0.4, "fat": 0, "protein": 0, "acid": 0, "thick": false, "source":"the moon"}`); w.Code != 200 {
+	if w := k.Send("PUT", "/api/v1/pantry/moon-dust", `{"id":"moon-dust", "name":"Moon dust", "role":"spice", "density": 2.5, "each": 0, "salt": 0.1, "sugar": 0, "carb": 0.4, "fat": 0, "protein": 0, "acid": 0, "thick": false, "source":"the moon"}`); w.Code != 200 {
 		t.Fatal(w.Body)
 	}
-	if w := k.send("PUT", "/api/v1/marinades/of-the-moon", `{"id":"of-the-moon", "name":"Of the moon", "marinade": {"hours": 2, "forG": 500, "items": [{"ingredient":"moon-dust", "g": 10}]}}`); w.Code != 200 {
+	if w := k.Send("PUT", "/api/v1/marinades/of-the-moon", `{"id":"of-the-moon", "name":"Of the moon", "marinade": {"hours": 2, "forG": 500, "items": [{"ingredient":"moon-dust", "g": 10}]}}`); w.Code != 200 {
 		t.Fatal(w.Body)
 	}
 	get[struct{}](k, 204, "DELETE", "/api/v1/pantry/moon-dust", "")
@@ -80,87 +76,12 @@ func aPicture(t testing.TB, w, h int) []byte {
 	return b.Bytes()
 }
 
-func takenAway(k *kitchen) []byte {
-	k.t.Helper()
-	w := k.send("GET", "/api/v1/archive", "")
-	if w.Code != 200 || w.Header().Get("Content-Type") != "application/zip" {
-		k.t.Fatal(w.Code, w.Header())
-	}
-	return w.Body.Bytes()
-}
-
-type line struct {
-	Progress *archive.Stage   `json:"progress"`
-	Brought  *archive.Brought `json:"brought"`
-	Problem  *api.Problem     `json:"problem"`
-}
-
-// sendArchive sends an archive in a form, with what was chosen if anything was.
-func sendArchive(k *kitchen, raw []byte, choices string) *httptest.ResponseRecorder {
-	k.t.Helper()
-	var form bytes.Buffer
-	m := multipart.NewWriter(&form)
-	if choices != "" {
-		if err := m.WriteField("choices", choices); err != nil {
-			k.t.Fatal(err)
-		}
-	}
-	f, err := m.CreateFormFile("archive", "household.zip")
-	if err != nil {
-		k.t.Fatal(err)
-	}
-	_, err = f.Write(raw)
-	if err := errors.Join(err, m.Close()); err != nil {
-		k.t.Fatal(err)
-	}
-	return k.send("POST", "/api/v1/archive", form.String(), "Content-Type", m.FormDataContentType())
-}
-
-// bring sends an archive and returns what came of it, and its problem.
-func bring(k *kitchen, raw []byte, choices string) (*archive.Brought, *api.Problem) {
-	k.t.Helper()
-	w := sendArchive(k, raw, choices)
-	if w.Code != 200 {
-		k.t.Fatalf("%d %s", w.Code, w.Body)
-	}
-	lines := strings.Split(strings.TrimSpace(w.Body.String()), "\n")
-	var l line
-	for i, text := range lines {
-		l = line{}
-		if err := json.Unmarshal([]byte(text), &l); err != nil || (l.Progress == nil) != (i == len(lines)-1) {
-			k.t.Fatalf("line %d of %d: %s, %v", i+1, len(lines), text, err)
-		}
-	}
-	return l.Brought, l.Problem
-}
-
 func tally(b *archive.Brought) string {
 	var n, s, d int
 	for _, t := range b.Kinds {
 		n, s, d = n+t.New, s+t.Same, d+t.Different
 	}
 	return fmt.Sprintf("%d new, %d same, %d different", n, s, d)
-}
-
-// unpacked are the files of an archive; packed makes one of them, with a list
-// that fits unless there is one.
-func unpacked(t testing.TB, raw []byte) map[string][]byte {
-	t.Helper()
-	z, err := zip.NewReader(bytes.NewReader(raw), int64(len(raw)))
-	if err != nil {
-		t.Fatal(err)
-	}
-	out := map[string][]byte{}
-	for _, f := range z.File {
-		r, err := f.Open()
-		if err != nil {
-			t.Fatal(err)
-		}
-		if out[f.Name], err = io.ReadAll(r); err != nil {
-			t.Fatal(err)
-		}
-	}
-	return out
 }
 
 func packed(t testing.TB, files map[string][]byte) []byte {
@@ -192,24 +113,6 @@ func packed(t testing.TB, files map[string][]byte) []byte {
 		t.Fatal(err)
 	}
 	return out.Bytes()
-}
-
-// documents are what an archive says, without what counts changes.
-func documents(t testing.TB, raw []byte) map[string]string {
-	t.Helper()
-	out := map[string]string{}
-	for name, b := range unpacked(t, raw) {
-		var doc map[string]any
-		if name == "manifest.json" {
-			continue
-		}
-		if json.Unmarshal(b, &doc) == nil {
-			delete(doc, "version")
-			b, _ = json.Marshal(doc)
-		}
-		out[name] = string(b)
-	}
-	return out
 }
 
 // What leaves goes into an empty household, and leaves that as it came.
@@ -272,7 +175,7 @@ func TestAHouseholdGoesOutAndIn(t *testing.T) {
 		entry := get[api.CookEntry](empty, 200, "GET", "/api/v1/cooks/"+c.Id, "")
 		for _, one := range entry.Pictures {
 			pictures++
-			if w := empty.send("GET", "/api/v1/pictures/"+one.Id+"?size=small", ""); w.Code != 200 || w.Header().Get("Content-Type") != "image/jpeg" {
+			if w := empty.Send("GET", "/api/v1/pictures/"+one.Id+"?size=small", ""); w.Code != 200 || w.Header().Get("Content-Type") != "image/jpeg" {
 				t.Errorf("a picture: %d", w.Code)
 			}
 		}
@@ -319,7 +222,7 @@ func TestWhatDiffersIsDecidedOneByOne(t *testing.T) {
 			t.Errorf("%s: %d %s", choices, w.Code, w.Body)
 		}
 	}
-	if w := k.send("POST", "/api/v1/archive", "{}"); w.Code != 422 {
+	if w := k.Send("POST", "/api/v1/archive", "{}"); w.Code != 422 {
 		t.Errorf("no form: %d %s", w.Code, w.Body)
 	}
 	start(k, plans[2].Id, 1)

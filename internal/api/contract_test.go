@@ -88,7 +88,7 @@ func TestExamplesAreAnswered(t *testing.T) {
 			if err != nil {
 				t.Fatal(err)
 			}
-			if w := k.send(method, "/api/v1"+path, string(b)); w.Code/100 != 2 {
+			if w := k.Send(method, "/api/v1"+path, string(b)); w.Code/100 != 2 {
 				t.Errorf("%s %s: %d %s", method, path, w.Code, w.Body)
 			}
 		}
@@ -101,16 +101,16 @@ func TestExamplesAreAnswered(t *testing.T) {
 // The contract can be read as a page, all of which ships with the program.
 func TestTheContractIsShown(t *testing.T) {
 	k := newKitchen(t, "")
-	page := k.send("GET", "/api/docs", "")
+	page := k.Send("GET", "/api/docs", "")
 	if page.Code != 200 || !strings.Contains(page.Header().Get("Content-Security-Policy"), "script-src 'self' 'nonce-") || strings.Contains(page.Body.String(), "//") {
 		t.Errorf("%d %v %s", page.Code, page.Header(), page.Body)
 	}
 	for path, kind := range map[string]string{"/api/docs/swagger-ui-bundle.js": "javascript", "/api/docs/swagger-ui.css": "css", "/api/openapi.json": "json"} {
-		if w := k.send("GET", path, ""); w.Code != 200 || !strings.Contains(w.Header().Get("Content-Type"), kind) || w.Body.Len() < 1000 {
+		if w := k.Send("GET", path, ""); w.Code != 200 || !strings.Contains(w.Header().Get("Content-Type"), kind) || w.Body.Len() < 1000 {
 			t.Errorf("%s: %d %s, %d bytes", path, w.Code, w.Header().Get("Content-Type"), w.Body.Len())
 		}
 	}
-	if w := k.send("GET", "/api/docs/index.html", ""); w.Code != 404 {
+	if w := k.Send("GET", "/api/docs/index.html", ""); w.Code != 404 {
 		t.Errorf("the package's own page: %d", w.Code)
 	}
 }

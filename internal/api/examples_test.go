@@ -76,12 +76,12 @@ func TestFryerChangesReachTheNextForecastOnly(t *testing.T) {
 		}
 		get[api.Problem](k, 412, "PUT", "/api/v1/fryers/"+f.ID, strings.Replace(string(body), "-25", "-20", 1), "If-Match", `"1"`)
 	}
-	k.wait(5 * time.Minute)
+	k.Wait(5 * time.Minute)
 	again := get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+first.Id+"/events", `{"kind":"loaded"}`)
 	if *again.Fryer.Airflow != 1 {
 		t.Error("the fryer changed under a live cook")
 	}
-	k.wait(30 * time.Minute)
+	k.Wait(30 * time.Minute)
 	get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+first.Id+"/events", `{"kind":"out"}`)
 	second := begin()
 	planned := func(c api.Cook) *float64 {

@@ -51,7 +51,7 @@ func TestTheFridgeIsKnown(t *testing.T) {
 	body := `"fryerId": "` + f.ID + `", "lots": [{"load": {"cut": "chicken-drumstick", "pieces": 6, "pieceMassG": 110}, "coat": {"id": "oil-rub", "oilG": 6}, "bench": {"drying": {}, "coating": {}, "salting": {"school": "dry", "targetPct": 1.2, "hours": 12}}}],
 		"program": {"preheatMin": 3, "stages": [{"airC": 190, "minutes": 28}]}}`
 	plan := get[api.Plan](k, 201, "POST", "/api/v1/plans", `{"name": "Drumsticks", `+body)
-	if b := k.send("POST", "/api/v1/bench", `{`+body).Body.String(); !strings.Contains(b, "Yours stands at 9 °C: turn it colder first.") {
+	if b := k.Send("POST", "/api/v1/bench", `{`+body).Body.String(); !strings.Contains(b, "Yours stands at 9 °C: turn it colder first.") {
 		t.Errorf("what is salted for twelve hours: %s", b)
 	}
 	c := get[api.Cook](k, 201, "POST", "/api/v1/cooks", `{"planId":"`+plan.Id+`"}`)
@@ -66,7 +66,7 @@ func TestTheFridgeIsKnown(t *testing.T) {
 		t.Errorf("its fryer has a fridge of %v", *own.FridgeC)
 	}
 	for _, c := range []string{"-3", "13", `"cold"`} {
-		if w := k.send("PATCH", "/api/v1/settings", fmt.Sprintf(`{"fridgeC": %s}`, c)); w.Code != 422 && w.Code != 400 || !strings.Contains(w.Body.String(), "fridgeC") {
+		if w := k.Send("PATCH", "/api/v1/settings", fmt.Sprintf(`{"fridgeC": %s}`, c)); w.Code != 422 && w.Code != 400 || !strings.Contains(w.Body.String(), "fridgeC") {
 			t.Errorf("a fridge of %s: %d %s", c, w.Code, w.Body)
 		}
 	}

@@ -29,14 +29,14 @@ type recorder struct {
 }
 
 func (r *recorder) ask(what, method, path, body string) json.RawMessage {
-	r.k.t.Helper()
-	w := r.k.send(method, "/api/v1"+path, body)
+	r.k.T.Helper()
+	w := r.k.Send(method, "/api/v1"+path, body)
 	if w.Code >= 300 {
-		r.k.t.Fatalf("%s: %d %s", what, w.Code, w.Body)
+		r.k.T.Fatalf("%s: %d %s", what, w.Code, w.Body)
 	}
 	var one any
 	if raw := masked(w.Body.Bytes()); json.Unmarshal(raw, &one) == nil {
-		r.f.Add(r.k.t, what, without(one, "plan", "planned", "fryer", "timeline", "chance"))
+		r.f.Add(r.k.T, what, without(one, "plan", "planned", "fryer", "timeline", "chance"))
 	} else {
 		r.f.Addf(what, "%s", masked(w.Body.Bytes()))
 	}
@@ -75,7 +75,7 @@ func TestACookIsToldAsItWasRead(t *testing.T) {
 		at := "/cooks/" + c.Id
 		say := func(wait time.Duration, body string) {
 			t.Helper()
-			k.wait(wait)
+			k.Wait(wait)
 			r.ask(plan.Name+" "+body, "POST", at+"/events", body)
 		}
 		say(4*time.Minute, `{"kind":"loaded"}`)
@@ -89,7 +89,7 @@ func TestACookIsToldAsItWasRead(t *testing.T) {
 		say(2*time.Minute, `{"kind":"out"}`)
 		r.ask("rated", "PUT", at+"/outcome", `{"crust":"soft","inside":"juicy","note":"A little salt."}`)
 		r.ask("table", "GET", at+"/tables/events", "")
-		k.wait(time.Hour)
+		k.Wait(time.Hour)
 	}
 	cook := get[[]struct {
 		Id string `json:"id"`
@@ -116,11 +116,11 @@ func TestAnEveningIsToldAsItWasRead(t *testing.T) {
 	r.ask("begun", "GET", "/evenings/"+e.Id, "")
 	for i := range 40 {
 		if e.Course.Over || len(e.Course.Now) == 0 {
-			k.wait(2 * time.Minute)
+			k.Wait(2 * time.Minute)
 			e = get[api.LiveEvening](k, 200, "GET", "/api/v1/evenings/"+e.Id, "")
 			continue
 		}
-		k.wait(70 * time.Second)
+		k.Wait(70 * time.Second)
 		e = tap(k, e)
 		switch {
 		case i == 5:
@@ -150,7 +150,7 @@ func TestADishIsWorkedAsItWasRead(t *testing.T) {
 			t.Fatal(err)
 		}
 		for _, path := range []string{"/simulations", "/pan"} {
-			if w := k.send("POST", "/api/v1"+path, string(raw)); w.Code == 200 {
+			if w := k.Send("POST", "/api/v1"+path, string(raw)); w.Code == 200 {
 				r.f.Add(t, plan.Name+path, json.RawMessage(masked(w.Body.Bytes())))
 			}
 		}

@@ -14,16 +14,6 @@ import (
 	"velocrustum/internal/api"
 )
 
-func readRecipe(k *kitchen, text, more string) api.RecipeRead {
-	k.t.Helper()
-	fryers := get[[]api.Fryer](k, 200, "GET", "/api/v1/fryers", "")
-	quoted, err := json.Marshal(text)
-	if err != nil {
-		k.t.Fatal(err)
-	}
-	return get[api.RecipeRead](k, 200, "POST", "/api/v1/recipes", fmt.Sprintf(`{"text": %s, "fryerId": %q%s}`, quoted, fryers[0].ID, more))
-}
-
 // What leaves comes in again as the same dish: over the demo's and over random
 // changes of them, as JSON-LD and as Markdown.
 func TestADishLeavesAndComesInAsItIs(t *testing.T) {
@@ -46,7 +36,7 @@ func TestADishLeavesAndComesInAsItIs(t *testing.T) {
 		kept := get[api.Plan](k, 200, "PUT", "/api/v1/plans/"+p.Id, string(body))
 		want, _ := json.Marshal(kept)
 		for _, as := range []string{"jsonld", "markdown"} {
-			w := k.send("GET", "/api/v1/plans/"+p.Id+"/recipe?as="+as, "")
+			w := k.Send("GET", "/api/v1/plans/"+p.Id+"/recipe?as="+as, "")
 			if w.Code != 200 {
 				t.Fatalf("%s as %s: %d %s", p.Name, as, w.Code, w.Body)
 			}
@@ -156,7 +146,7 @@ func TestAnyDishLeavesAndComesInAsItIs(t *testing.T) {
 			t.Fatal(err)
 		}
 		id := fmt.Sprintf("/api/v1/plans/any-dish-%d", n)
-		w := k.send("PUT", id, string(body), "If-Match", `"0"`)
+		w := k.Send("PUT", id, string(body), "If-Match", `"0"`)
 		if w.Code != 200 {
 			continue // it cannot be: too thick, too full
 		}
@@ -164,7 +154,7 @@ func TestAnyDishLeavesAndComesInAsItIs(t *testing.T) {
 		if err := json.Unmarshal(w.Body.Bytes(), &kept); err != nil {
 			t.Fatal(err)
 		}
-		w = k.send("GET", id+"/recipe?as="+[]string{"jsonld", "markdown"}[n%2], "")
+		w = k.Send("GET", id+"/recipe?as="+[]string{"jsonld", "markdown"}[n%2], "")
 		if w.Code != 200 {
 			t.Errorf("%s does not leave: %s", body, w.Body)
 			continue
@@ -193,14 +183,14 @@ func TestAnyDishLeavesAndComesInAsItIs(t *testing.T) {
 // lotsAreNamed holds that a sheet buys all lots of a dish, and says of each task
 // of the bench which it is of.
 func lotsAreNamed(k *kitchen, p api.Plan) {
-	k.t.Helper()
-	w := k.send("POST", "/api/v1/sheets", fmt.Sprintf(`{"serveAt": "2026-11-30T19:30:00Z", "people": 2, "hands": 1, "hobs": 2, "warmC": 80, "dishes": [{"planId": %q}]}`, p.Id))
+	k.T.Helper()
+	w := k.Send("POST", "/api/v1/sheets", fmt.Sprintf(`{"serveAt": "2026-11-30T19:30:00Z", "people": 2, "hands": 1, "hobs": 2, "warmC": 80, "dishes": [{"planId": %q}]}`, p.Id))
 	if w.Code == 422 {
 		return // some of it is not safe by its end
 	}
 	var planned api.Sheet
 	if err := json.Unmarshal(w.Body.Bytes(), &planned); err != nil {
-		k.t.Fatal(err)
+		k.T.Fatal(err)
 	}
 	raw, bought := 0.0, 0.0
 	for _, lot := range p.Lots {
@@ -212,7 +202,7 @@ func lotsAreNamed(k *kitchen, p api.Plan) {
 		}
 	}
 	if math.Abs(raw-bought) > 0.01 {
-		k.t.Errorf("%s: %g g go in, and %g g of food are bought", p.Name, raw, bought)
+		k.T.Errorf("%s: %g g go in, and %g g of food are bought", p.Name, raw, bought)
 	}
 	seen := map[string]string{}
 	for _, task := range planned.Tasks {
@@ -220,7 +210,7 @@ func lotsAreNamed(k *kitchen, p api.Plan) {
 			continue
 		}
 		if other, ok := seen[task.Says]; ok {
-			k.t.Errorf("%s: %s and %s both say %q", p.Name, other, task.ID, task.Says)
+			k.T.Errorf("%s: %s and %s both say %q", p.Name, other, task.ID, task.Says)
 		}
 		seen[task.Says] = string(task.ID)
 	}
@@ -258,7 +248,7 @@ func TestARecipeFromElsewhereIsBroughtToTheFryer(t *testing.T) {
 		t.Errorf("a soup: %+v", none)
 	}
 	for body, want := range map[string]string{`{"text": "<html></html>", "fryerId": "x"}`: "recipe", `{"text": "1 egg and more\nFry it well, all of it.", "fryerId": "nobody"}`: "fryer"} {
-		if w := k.send("POST", "/api/v1/recipes", body); w.Code != 422 || !strings.Contains(strings.ToLower(w.Body.String()), want) {
+		if w := k.Send("POST", "/api/v1/recipes", body); w.Code != 422 || !strings.Contains(strings.ToLower(w.Body.String()), want) {
 			t.Errorf("%s: %d %s", body, w.Code, w.Body)
 		}
 	}
@@ -276,7 +266,7 @@ func TestARecipeForManyGoesInByBaskets(t *testing.T) {
 		t.Fatalf("%+v, %v", got.Dish, got.Missing)
 	}
 	kept := get[api.Plan](k, 201, "POST", "/api/v1/plans", body(t, *got.Dish))
-	if w := k.send("GET", "/api/v1/plans/"+kept.Id+"/recipe?as=markdown", ""); w.Code != 200 || !strings.Contains(w.Body.String(), "Basket 2 of ") {
+	if w := k.Send("GET", "/api/v1/plans/"+kept.Id+"/recipe?as=markdown", ""); w.Code != 200 || !strings.Contains(w.Body.String(), "Basket 2 of ") {
 		t.Errorf("%d %s", w.Code, w.Body)
 	}
 	got = readRecipe(k, "Duck legs\nIngredients\n4 duck legs, 250 g each\nMethod\nRoast at 140 °C for 2 1/2 hours.\n", "")

@@ -108,10 +108,10 @@ var notSaid = map[string]bool{"name": true, "plural": true, "source": true, "id"
 
 // of takes in all that an answer says.
 func (s *sentences) of(k *kitchen, method, path, body string) (answer []byte, code int) {
-	k.t.Helper()
-	w := k.send(method, "/api/v1"+path, body)
+	k.T.Helper()
+	w := k.Send(method, "/api/v1"+path, body)
 	if w.Code >= 500 && w.Code != http.StatusServiceUnavailable { // some dishes take longer than is worked
-		k.t.Fatalf("%s %s: %d %s for %s", method, path, w.Code, w.Body, body)
+		k.T.Fatalf("%s %s: %d %s for %s", method, path, w.Code, w.Body, body)
 	}
 	if !strings.Contains(w.Header().Get("Content-Type"), "json") {
 		return w.Body.Bytes(), w.Code
@@ -119,7 +119,7 @@ func (s *sentences) of(k *kitchen, method, path, body string) (answer []byte, co
 	for lines := json.NewDecoder(strings.NewReader(w.Body.String())); lines.More(); {
 		var said any
 		if err := lines.Decode(&said); err != nil {
-			k.t.Fatal(err)
+			k.T.Fatal(err)
 		}
 		s.take(strings.FieldsFunc(path, func(r rune) bool { return r == '/' || r == '?' })[0], said)
 	}
@@ -219,8 +219,8 @@ func (s *sentences) ofDemo(t *testing.T) {
 			if json.Unmarshal(b, &e) != nil {
 				t.Fatal("not an evening")
 			}
-			if d := e.Course.Now[0]; d.Until.After(k.clock()) {
-				k.wait(min(d.Until.Sub(k.clock()), 3*time.Minute))
+			if d := e.Course.Now[0]; d.Until.After(k.Clock()) {
+				k.Wait(min(d.Until.Sub(k.Clock()), 3*time.Minute))
 			} else {
 				e = tap(k, e)
 			}
@@ -273,7 +273,7 @@ func (s *sentences) asked(k *kitchen, id string) object {
 	kept, _ := s.of(k, "GET", "/plans/"+id, "")
 	in := object{}
 	if json.Unmarshal(kept, &in) != nil {
-		k.t.Fatal("not a dish")
+		k.T.Fatal("not a dish")
 	}
 	for _, field := range []string{"id", "version", "changedAt", "name", "fryerId", "tableTime", "perBasket", "drawer"} {
 		delete(in, field)
@@ -294,7 +294,7 @@ func (s *sentences) ofDish(k *kitchen, id string) {
 	asked := body2(s.asked(k, id))
 	for _, path := range []string{"/simulations?changes=true", "/bench", "/pan"} {
 		if _, code := s.of(k, "POST", path, asked); code == 400 {
-			k.t.Fatalf("%s of %s", path, asked)
+			k.T.Fatalf("%s of %s", path, asked)
 		}
 	}
 	paper, _ := s.of(k, "GET", "/plans/"+id+"/recipe?as=markdown", "")
@@ -314,7 +314,7 @@ func (s *sentences) ofCook(k *kitchen, plan string, r *rand.Rand) {
 	var c api.Cook
 	for range 60 {
 		if json.Unmarshal(b, &c) != nil {
-			k.t.Fatal("not a cook")
+			k.T.Fatal("not a cook")
 		}
 		if c.FinishedAt != nil {
 			break
@@ -322,7 +322,7 @@ func (s *sentences) ofCook(k *kitchen, plan string, r *rand.Rand) {
 		say := object{}
 		switch next := c.Step.Until; {
 		case next != nil && next.After(c.Now):
-			k.wait(min(next.Sub(c.Now), time.Duration(1+r.IntN(5))*time.Minute))
+			k.Wait(min(next.Sub(c.Now), time.Duration(1+r.IntN(5))*time.Minute))
 			switch r.IntN(5) {
 			case 0:
 				say = object{"kind": "probe", "value": 30 + 60*r.Float64()}
@@ -332,7 +332,7 @@ func (s *sentences) ofCook(k *kitchen, plan string, r *rand.Rand) {
 		case c.Step.Action != nil && *c.Step.Action != "":
 			say = object{"kind": *c.Step.Action}
 		default:
-			k.wait(time.Minute)
+			k.Wait(time.Minute)
 		}
 		if say["kind"] != nil {
 			s.of(k, "POST", "/cooks/"+c.Id+"/events", body2(say))

@@ -6,32 +6,12 @@ import (
 	"testing"
 	"time"
 
-	ics "github.com/arran4/golang-ical"
+	"github.com/arran4/golang-ical"
 
 	"velocrustum/core/sheet"
 	"velocrustum/internal/api"
 	"velocrustum/internal/store"
 )
-
-func cardNight(t *testing.T, k *kitchen) api.Supper {
-	t.Helper()
-	for _, s := range get[[]api.Supper](k, 200, "GET", "/api/v1/suppers", "") {
-		if s.Name == "Card night" {
-			return s
-		}
-	}
-	t.Fatal("no card night")
-	return api.Supper{}
-}
-
-func body(t *testing.T, v any) string {
-	t.Helper()
-	b, err := json.Marshal(v)
-	if err != nil {
-		t.Fatal(err)
-	}
-	return string(b)
-}
 
 func TestASupperIsWorkedBackAndKept(t *testing.T) {
 	k := newKitchen(t, "")
@@ -122,7 +102,7 @@ func TestWhatASupperTakesAway(t *testing.T) {
 
 func raw(t *testing.T, k *kitchen, path, kind string) string {
 	t.Helper()
-	w := k.send("GET", path, "")
+	w := k.Send("GET", path, "")
 	if w.Code != 200 || !strings.HasPrefix(w.Header().Get("Content-Type"), kind) {
 		t.Fatalf("%s: %d %s", path, w.Code, w.Header().Get("Content-Type"))
 	}

@@ -199,7 +199,7 @@ func TestWholeRequestsAreAnswered(t *testing.T) {
 			paths = append(paths, "/recommendations", "/baskets")
 		}
 		for _, path := range paths {
-			w := k.send("POST", "/api/v1"+path, string(body))
+			w := k.Send("POST", "/api/v1"+path, string(body))
 			if asked++; w.Code == 200 {
 				answered++
 			}

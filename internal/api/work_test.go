@@ -26,7 +26,7 @@ func TestManyDearRequestsAtOnceLeaveTheCookItsPlace(t *testing.T) {
 			w := httptest.NewRecorder()
 			r := httptest.NewRequestWithContext(ctx, "POST", "http://localhost/api/v1/recommendations", strings.NewReader(wings))
 			r.Header.Set("Content-Type", "application/json")
-			k.handler.ServeHTTP(w, r)
+			k.Handler.ServeHTTP(w, r)
 			codes <- w
 		})
 	}
@@ -37,7 +37,7 @@ func TestManyDearRequestsAtOnceLeaveTheCookItsPlace(t *testing.T) {
 			t.Errorf("%s was answered after all searches", what)
 		}
 	}
-	if w := k.send("GET", "/healthz", ""); w.Code != http.StatusOK {
+	if w := k.Send("GET", "/healthz", ""); w.Code != http.StatusOK {
 		t.Errorf("the sign of life is %d", w.Code)
 	}
 	searching("the sign of life")
@@ -74,13 +74,13 @@ func TestFiftySayingsAreForetoldTogether(t *testing.T) {
 	}
 	for range said {
 		all.Go(func() {
-			if w := k.send("POST", "/api/v1/cooks/"+cook.Id+"/events", `{"kind":"probe","value":41}`); w.Code != http.StatusOK {
+			if w := k.Send("POST", "/api/v1/cooks/"+cook.Id+"/events", `{"kind":"probe","value":41}`); w.Code != http.StatusOK {
 				t.Errorf("%d %s", w.Code, w.Body)
 			}
 		})
 	}
 	all.Wait()
-	if n := k.handler.Worked(); n > said/2 {
+	if n := k.Handler.Worked(); n > said/2 {
 		t.Errorf("%d that were said at once were foretold %d times", said, n)
 	}
 	if got := get[api.Cook](k, 200, "GET", "/api/v1/cooks/"+cook.Id, ""); len(got.Events) != said+1 || got.Forecast.Verdict.Figure == "" {
@@ -106,12 +106,12 @@ func TestBodiesAreOneWholeValue(t *testing.T) {
 		w := httptest.NewRecorder()
 		r := httptest.NewRequestWithContext(t.Context(), "POST", "http://localhost/api/v1/simulations?chance=false", strings.NewReader(c.body))
 		r.Header.Set("Content-Type", c.kind)
-		k.handler.ServeHTTP(w, r)
+		k.Handler.ServeHTTP(w, r)
 		if w.Code != c.code || !strings.Contains(w.Body.String(), c.says) || c.code != 200 && w.Header().Get("Content-Type") != "application/problem+json" {
 			t.Errorf("%s: %d %.200s", c.what, w.Code, w.Body)
 		}
 	}
-	if w := k.send("POST", "/logbook", ""); w.Code != 405 || w.Header().Get("Content-Type") != "application/problem+json" {
+	if w := k.Send("POST", "/logbook", ""); w.Code != 405 || w.Header().Get("Content-Type") != "application/problem+json" {
 		t.Errorf("posted to a page: %d %s", w.Code, w.Body)
 	}
 }

@@ -18,12 +18,9 @@ import (
 	"velocrustum/internal/api"
 )
 
-const wings = `{"load": {"cut": "chicken-wing-flat", "pieces": 12, "pieceMassG": 42}, "coat": {"id": "starch-dust", "oilG": 4},
-	"fryer": {"kind": "drawer", "dial": {"minC": 90, "maxC": 190, "stepC": 10}}, "program": {"preheatMin": 4, "stages": [{"airC": 190, "minutes": 20}]}}`
-
 func TestWaysComeInLinesWithProgress(t *testing.T) {
 	k := newKitchen(t, "")
-	w := k.send("POST", "/api/v1/recommendations?want=crisper", wings)
+	w := k.Send("POST", "/api/v1/recommendations?want=crisper", wings)
 	if w.Code != http.StatusOK || w.Header().Get("Content-Type") != "application/x-ndjson" {
 		t.Fatalf("%d %s: %s", w.Code, w.Header().Get("Content-Type"), w.Body)
 	}
@@ -62,7 +59,7 @@ func TestASearchEndsWithItsReader(t *testing.T) {
 	done := make(chan string)
 	go func() {
 		w := httptest.NewRecorder()
-		k.handler.ServeHTTP(w, r)
+		k.Handler.ServeHTTP(w, r)
 		done <- w.Body.String()
 	}()
 	cancel()
@@ -138,24 +135,6 @@ func TestFryersAreMadePutAsideAndBroughtBack(t *testing.T) {
 	if p := get[api.Problem](k, 409, "DELETE", "/api/v1/fryers/"+used, ""); p.Detail == nil {
 		t.Error("no reason is given")
 	}
-}
-
-// planned makes a plan of the demo's wings with changes.
-func planned(k *kitchen, change func(*api.PlanInput)) api.Plan {
-	k.t.Helper()
-	p := get[[]api.Plan](k, 200, "GET", "/api/v1/plans", "")[0]
-	in := api.PlanInput{Name: p.Name, FryerId: p.FryerId, Lots: &p.Lots, Bench: &p.Bench, Program: p.Program}
-	change(&in)
-	body, err := json.Marshal(in)
-	if err != nil {
-		k.t.Fatal(err)
-	}
-	return get[api.Plan](k, 201, "POST", "/api/v1/plans", string(body))
-}
-
-func start(k *kitchen, plan string, basket int) api.Cook {
-	k.t.Helper()
-	return get[api.Cook](k, 201, "POST", "/api/v1/cooks", fmt.Sprintf(`{"planId": %q, "basket": %d}`, plan, basket))
 }
 
 func TestABasketfulIsCookedAsItself(t *testing.T) {
@@ -260,7 +239,7 @@ func TestAFryerIsTimedAndPortrayed(t *testing.T) {
 	if p.DialC != 180 || !p.Timed || len(p.Curve) < 20 || len(p.Wanted) != 1 || p.Wanted[0].Field != "airflow" {
 		t.Errorf("portrait %+v", p)
 	}
-	if w := k.send("POST", "/api/v1/fryer-portraits", `{`+strings.Replace(twoDrawers, "5.2", "45", 1)+`}`); w.Code != 422 || !strings.Contains(w.Body.String(), "fryer.heatUpMin") {
+	if w := k.Send("POST", "/api/v1/fryer-portraits", `{`+strings.Replace(twoDrawers, "5.2", "45", 1)+`}`); w.Code != 422 || !strings.Contains(w.Body.String(), "fryer.heatUpMin") {
 		t.Errorf("45 minutes to 200 °C: %d %s", w.Code, w.Body)
 	}
 	// Put back without a time, it is one of its kind again.

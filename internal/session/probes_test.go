@@ -1,8 +1,7 @@
-package api_test
+package session_test
 
 import (
 	"fmt"
-	"slices"
 	"strings"
 	"testing"
 	"time"
@@ -11,22 +10,12 @@ import (
 	"velocrustum/internal/api"
 )
 
-// drumsticks is a cook that has just gone in.
-func drumsticks(t testing.TB, k *kitchen) api.Cook {
-	t.Helper()
-	plans := get[[]api.Plan](k, 200, "GET", "/api/v1/plans", "")
-	i := slices.IndexFunc(plans, func(p api.Plan) bool { return strings.HasPrefix(p.Name, "Harissa drumsticks") })
-	c := get[api.Cook](k, 201, "POST", "/api/v1/cooks", fmt.Sprintf(`{"planId": %q}`, plans[i].Id))
-	k.wait(4 * time.Minute)
-	return get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+c.Id+"/events", `{"kind": "loaded"}`)
-}
-
 func TestAThermometerLeftInIsRead(t *testing.T) {
 	k := newKitchen(t, "")
 	c := drumsticks(t, k)
 	post := func(status int, body string) string {
 		t.Helper()
-		w := k.send("POST", "/api/v1/probes/tip/readings", body)
+		w := k.Send("POST", "/api/v1/probes/tip/readings", body)
 		if w.Code != status {
 			t.Errorf("%s is answered with %d: %s", body, w.Code, w.Body)
 		}
@@ -40,12 +29,12 @@ func TestAThermometerLeftInIsRead(t *testing.T) {
 		t.Errorf("thermometers: %+v", seen)
 	}
 	get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+c.Id+"/events", `{"kind": "left-in", "probe": "tip"}`)
-	k.wait(time.Second)
+	k.Wait(time.Second)
 	before := get[api.GetLiveCook200JSONResponse](k, 200, "GET", "/api/v1/cooks/live", "")
 	if p := before.Cook.Probe; p == nil || !p.At.IsZero() {
 		t.Errorf("before it has read anything there: %+v", p)
 	}
-	k.wait(12 * time.Minute)
+	k.Wait(12 * time.Minute)
 	// Late, out of order and twice; with a gap.
 	post(200, fmt.Sprintf(`{"readings": [{"at": %q, "c": 24}, {"at": %q, "c": 12}, {"at": %q, "c": 20}, {"at": %q, "c": 24}]}`, at(9), at(4), at(7), at(9)))
 	if again := post(200, fmt.Sprintf(`{"readings": [{"at": %q, "c": 24}, {"at": %q, "c": 27}]}`, at(9), at(10))); !strings.Contains(again, `"added":1`) {
@@ -63,7 +52,7 @@ func TestAThermometerLeftInIsRead(t *testing.T) {
 		t.Errorf("24 °C at minute 9 is safe by %g", *got.Foreseen.SafeByMin)
 	}
 	// What a table says counts alike.
-	if w := k.send("POST", "/api/v1/probes/tip/readings", "at,c\n"+at(11)+",31.5\n", "Content-Type", "text/csv"); w.Code != 200 || !strings.Contains(w.Body.String(), `"added":1`) {
+	if w := k.Send("POST", "/api/v1/probes/tip/readings", "at,c\n"+at(11)+",31.5\n", "Content-Type", "text/csv"); w.Code != 200 || !strings.Contains(w.Body.String(), `"added":1`) {
 		t.Errorf("a table: %d %s", w.Code, w.Body)
 	}
 	if ahead := get[api.CookAhead](k, 200, "GET", "/api/v1/cooks/"+c.Id+"/ahead", ""); len(ahead.Readings) != 5 {
@@ -71,7 +60,7 @@ func TestAThermometerLeftInIsRead(t *testing.T) {
 	}
 	// Taken out it tells no more.
 	get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+c.Id+"/events", `{"kind": "taken-out"}`)
-	k.wait(time.Minute)
+	k.Wait(time.Minute)
 	post(200, fmt.Sprintf(`{"readings": [{"at": %q, "c": 22}]}`, at(13)))
 	if ahead := get[api.CookAhead](k, 200, "GET", "/api/v1/cooks/"+c.Id+"/ahead", ""); len(ahead.Readings) != 5 {
 		t.Errorf("taken out, it is still read: %+v", ahead.Readings)
@@ -85,7 +74,7 @@ func TestReadingsThatCannotBe(t *testing.T) {
 		`{"readings": [{"at": "2026-11-20T19:00:00Z", "c": 50}]}`:  "readings[0].at",
 		`{"readings": []}`: "readings",
 	} {
-		if w := k.send("POST", "/api/v1/probes/tip/readings", body); w.Code != 422 && w.Code != 400 || !strings.Contains(w.Body.String(), field) {
+		if w := k.Send("POST", "/api/v1/probes/tip/readings", body); w.Code != 422 && w.Code != 400 || !strings.Contains(w.Body.String(), field) {
 			t.Errorf("%s: %d %s", body, w.Code, w.Body)
 		}
 	}
@@ -96,11 +85,11 @@ func TestReadingsThatCannotBe(t *testing.T) {
 		"at,c\n2026-11-20T18:00:00Z,45,3\n":  "wrong number of fields",
 		"c,at\nNaN,2026-11-20T18:00:00Z\n":   "readings[0].c",
 	} {
-		if w := k.send("POST", "/api/v1/probes/tip/readings", table, "Content-Type", "text/csv"); w.Code != 422 || !strings.Contains(w.Body.String(), field) {
+		if w := k.Send("POST", "/api/v1/probes/tip/readings", table, "Content-Type", "text/csv"); w.Code != 422 || !strings.Contains(w.Body.String(), field) {
 			t.Errorf("%q: %d %s", table, w.Code, w.Body)
 		}
 	}
-	if w := k.send("POST", "/api/v1/cooks", "planId\nx\n", "Content-Type", "text/csv"); w.Code/100 != 4 {
+	if w := k.Send("POST", "/api/v1/cooks", "planId\nx\n", "Content-Type", "text/csv"); w.Code/100 != 4 {
 		t.Errorf("a table where none is read: %d", w.Code)
 	}
 	if len(get[[]api.ThermometerSeen](k, 200, "GET", "/api/v1/probes", "")) != 0 {
@@ -119,7 +108,7 @@ func TestNextTimeGoesIntoTheDish(t *testing.T) {
 		planned += st.Minutes
 	}
 	get[api.Problem](k, 422, "POST", "/api/v1/cooks/"+c.Id+"/next-time", "")
-	k.wait(time.Duration((planned + 4) * float64(time.Minute)))
+	k.Wait(time.Duration((planned + 4) * float64(time.Minute)))
 	get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+c.Id+"/events", `{"kind": "probe", "value": 88}`)
 	get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+c.Id+"/events", `{"kind": "out"}`)
 	entry := get[api.CookEntry](k, 200, "GET", "/api/v1/cooks/"+c.Id, "")
@@ -150,7 +139,7 @@ func TestWhatCameOutRawSaysSo(t *testing.T) {
 	k := newKitchen(t, "")
 	c := drumsticks(t, k)
 	path := "/api/v1/cooks/" + c.Id
-	k.wait(2 * time.Minute)
+	k.Wait(2 * time.Minute)
 	early := get[api.CookEntry](k, 200, "GET", path, "")
 	if early.Shown == nil || early.Shown.Safe || early.Asks == nil {
 		t.Fatalf("after two minutes: %+v, asked %+v", early.Shown, early.Asks)
@@ -161,7 +150,7 @@ func TestWhatCameOutRawSaysSo(t *testing.T) {
 	if entry.Shown == nil || entry.Shown.Safe || !strings.Contains(entry.Shown.Says, "minute 2") || entry.NextTime == nil || entry.NextTime.Minutes != 0 {
 		t.Fatalf("out after two minutes: %+v, next time %+v", entry.Shown, entry.NextTime)
 	}
-	k.wait(20 * time.Minute)
+	k.Wait(20 * time.Minute)
 	get[api.Cook](k, 200, "POST", path+"/events", `{"kind": "probe", "value": 60}`)
 	if entry = get[api.CookEntry](k, 200, "GET", path, ""); entry.Shown.Safe || !strings.Contains(entry.Shown.Says, "60 °C") {
 		t.Errorf("read 60 °C after it was out: %+v", entry.Shown)
@@ -179,17 +168,17 @@ func BenchmarkEvents(b *testing.B) {
 	k := newKitchen(b, "")
 	c := drumsticks(b, k)
 	say := func(body string) { get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+c.Id+"/events", body) }
-	k.wait(8 * time.Minute)
+	k.Wait(8 * time.Minute)
 	say(`{"kind": "probe", "value": 30}`)
 	b.Run("reading", func(b *testing.B) {
 		for n := 0; b.Loop(); n++ {
-			k.wait(time.Second)
+			k.Wait(time.Second)
 			say(fmt.Sprintf(`{"kind": "probe", "value": %d}`, 30+n%3))
 		}
 	})
 	b.Run("turn", func(b *testing.B) {
 		for b.Loop() {
-			k.wait(5 * time.Second)
+			k.Wait(5 * time.Second)
 			say(`{"kind": "turned"}`)
 		}
 	})

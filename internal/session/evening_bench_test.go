@@ -1,4 +1,4 @@
-package api_test
+package session_test
 
 import (
 	"fmt"
@@ -15,8 +15,8 @@ func BenchmarkEvening(b *testing.B) {
 	basket := e.Baskets[1]
 	get[any](k, 200, "POST", "/api/v1/cooks/"+basket.CookId+"/events", `{"kind": "left-in", "probe": "tip"}`)
 	read := func(c float64) {
-		k.wait(5 * time.Second)
-		get[any](k, 200, "POST", "/api/v1/probes/tip/readings", fmt.Sprintf(`{"readings": [{"at": %q, "c": %g}]}`, k.clock().Format(time.RFC3339), c))
+		k.Wait(5 * time.Second)
+		get[any](k, 200, "POST", "/api/v1/probes/tip/readings", fmt.Sprintf(`{"readings": [{"at": %q, "c": %g}]}`, k.Clock().Format(time.RFC3339), c))
 	}
 	for n := range 40 {
 		read(40 + float64(n)/4)

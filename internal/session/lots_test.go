@@ -1,4 +1,4 @@
-package api_test
+package session_test
 
 import (
 	"fmt"
@@ -24,7 +24,7 @@ const threeKinds = `"lots": [
  "program": {"preheatMin": 3, "stages": [{"airC": 190, "minutes": 30}, {"airC": 200, "minutes": 12}], "turns": [{"atMin": 14, "kind": "flip", "lots": [0, 1]}, {"atMin": 36, "kind": "brush", "lots": [1], "brush": {"parts": [{"ingredient": "butter", "share": 1}], "g": 8}}]}`
 
 func theThree(k *kitchen) api.Plan {
-	k.t.Helper()
+	k.T.Helper()
 	fryer := get[[]api.Fryer](k, 200, "GET", "/api/v1/fryers", "")[0].ID
 	return get[api.Plan](k, 201, "POST", "/api/v1/plans", fmt.Sprintf(`{"name": "Three kinds", "fryerId": %q, %s}`, fryer, threeKinds))
 }
@@ -42,7 +42,7 @@ func TestACookOfLots(t *testing.T) {
 		t.Helper()
 		return get[api.Cook](k, 200, "POST", at+"/events", event)
 	}
-	k.wait(3 * time.Minute)
+	k.Wait(3 * time.Minute)
 	c = say(`{"kind": "loaded"}`)
 	if c.Lots == nil || len(*c.Lots) != 3 || (*c.Lots)[1].Name != "hot ones" {
 		t.Fatalf("%+v", c.Lots)
@@ -56,12 +56,12 @@ func TestACookOfLots(t *testing.T) {
 	if g := (*c.Lots)[2].GoesInMin; g == nil || *g != 32 || (*c.Lots)[1].GoesInMin != nil {
 		t.Errorf("to go in are %+v", c.Lots)
 	}
-	k.wait(14 * time.Minute)
+	k.Wait(14 * time.Minute)
 	if !strings.Contains(c.Step.Detail+c.Step.Title+get[api.Cook](k, 200, "GET", at, "").Step.Title, "hot ones") {
 		t.Errorf("the turn is of %q", get[api.Cook](k, 200, "GET", at, "").Step.Title)
 	}
 	say(`{"kind": "turned"}`)
-	k.wait(10 * time.Minute)
+	k.Wait(10 * time.Minute)
 	before := say(`{"kind": "look", "value": 3, "lot": 1}`)
 	// A cold drumstick says nothing against the thighs but by the fryer that
 	// they share; and it comes later itself.
@@ -82,9 +82,9 @@ func TestACookOfLots(t *testing.T) {
 		t.Errorf("taken back they are %s, were %s", body(t, c.Lots), body(t, before.Lots))
 	}
 	for range 60 { // as it is asked, for 18 minutes more
-		k.wait(20 * time.Second)
+		k.Wait(20 * time.Second)
 		c = get[api.Cook](k, 200, "GET", at, "")
-		if due := c.Step.Until != nil && !c.Step.Until.After(k.clock()); due && (*c.Step.Action == "turned" || *c.Step.Action == "dialled") {
+		if due := c.Step.Until != nil && !c.Step.Until.After(k.Clock()); due && (*c.Step.Action == "turned" || *c.Step.Action == "dialled") {
 			say(fmt.Sprintf(`{"kind": %q}`, *c.Step.Action))
 		}
 	}
@@ -98,7 +98,7 @@ func TestACookOfLots(t *testing.T) {
 		t.Errorf("rated %+v", entry.Outcome)
 	}
 	for _, bad := range []string{`{"lots": [{"crust": "pale"}]}`, `{"lots": [{}, {}, {"crust": "loud"}]}`} {
-		if w := k.send("PUT", at+"/outcome", bad, "If-Match", fmt.Sprintf(`"%d"`, entry.OutcomeVersion)); w.Code != 422 && w.Code != 400 {
+		if w := k.Send("PUT", at+"/outcome", bad, "If-Match", fmt.Sprintf(`"%d"`, entry.OutcomeVersion)); w.Code != 422 && w.Code != 400 {
 			t.Errorf("%s is taken: %d", bad, w.Code)
 		}
 	}
@@ -137,7 +137,7 @@ func TestADishOfLotsIsWhole(t *testing.T) {
 	if s := sooner.Sauces[0]; s.OutMin != 37 || math.Abs(s.Made.OnFoodG-pan.Sauces[0].Made.OnFoodG) > 1e-9 {
 		t.Errorf("for thighs that are out at 37 it is ready at %g", s.OutMin)
 	}
-	recipe := k.send("GET", "/api/v1/plans/"+plan.Id+"/recipe?as=markdown", "").Body.String()
+	recipe := k.Send("GET", "/api/v1/plans/"+plan.Id+"/recipe?as=markdown", "").Body.String()
 	for _, want := range []string{"thighs", "hot ones", "prawns", "At minute 32", "At minute 38", "8 g of butter on the hot ones", "harissa", "toss the thighs on the bone in it", "red salt"} {
 		if !strings.Contains(recipe, want) {
 			t.Errorf("the recipe does not say %q:\n%s", want, recipe)
@@ -167,12 +167,12 @@ func BenchmarkEventOfThreeLots(b *testing.B) {
 	k := newKitchen(b, "")
 	c := get[api.Cook](k, 201, "POST", "/api/v1/cooks", fmt.Sprintf(`{"planId": %q}`, theThree(k).Id))
 	say := func(event string) { get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+c.Id+"/events", event) }
-	k.wait(3 * time.Minute)
+	k.Wait(3 * time.Minute)
 	say(`{"kind": "loaded"}`)
-	k.wait(10 * time.Minute)
+	k.Wait(10 * time.Minute)
 	say(`{"kind": "probe", "value": 30, "lot": 1}`)
 	for n := 0; b.Loop(); n++ {
-		k.wait(time.Second)
+		k.Wait(time.Second)
 		say(fmt.Sprintf(`{"kind": "probe", "value": %d, "lot": %d}`, 30+n%3, n%2))
 	}
 }

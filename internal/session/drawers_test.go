@@ -1,4 +1,4 @@
-package api_test
+package session_test
 
 import (
 	"fmt"
@@ -48,7 +48,7 @@ func TestTwoDrawersRunApart(t *testing.T) {
 		strings.Replace(leftAndRight, `"chambers"`, `"program": {"stages": [{"airC": 190, "minutes": 9}]}, "chambers"`, 1): "chambers",
 		strings.Replace(leftAndRight, `"hours": 4`, `"hours": 9000`, 1):                                                    "chambers[0].lots[0].bench.salting.hours",
 	} {
-		w := k.send("POST", "/api/v1/simulations", spoilt)
+		w := k.Send("POST", "/api/v1/simulations", spoilt)
 		if w.Code == 200 || !strings.Contains(w.Body.String(), strings.NewReplacer("[0]", "", "[1]", "").Replace(field)) && !strings.Contains(w.Body.String(), field) {
 			t.Errorf("%s: %d %s", field, w.Code, w.Body)
 		}
@@ -89,8 +89,8 @@ func TestAnEveningInTwoDrawers(t *testing.T) {
 			break
 		}
 		now := e.Course.Now[0]
-		if wait := now.Until.Sub(k.clock()); wait > 0 {
-			k.wait(min(wait, 30_000_000_000))
+		if wait := now.Until.Sub(k.Clock()); wait > 0 {
+			k.Wait(min(wait, 30_000_000_000))
 			e = get[api.LiveEvening](k, 200, "GET", "/api/v1/evenings/"+e.Id, "")
 		} else {
 			said[now.Where] = true
@@ -167,7 +167,7 @@ func TestADishHasItsDrawer(t *testing.T) {
 		get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+id+"/events", `{"kind":"`+kind+`"}`)
 	}
 	left := live.Cook.Id
-	k.wait(time.Minute)
+	k.Wait(time.Minute)
 	begin(right.Id, 201)
 	live = get[api.GetLiveCook200JSONResponse](k, 200, "GET", "/api/v1/cooks/live", "")
 	if live.Beside == nil || len(*live.Beside) != 2 || live.Cook.Id != left || (*live.Beside)[1].Place != "Twin, right" || (*live.Beside)[1].Shown {
@@ -177,12 +177,12 @@ func TestADishHasItsDrawer(t *testing.T) {
 	if one := get[api.GetLiveCook200JSONResponse](k, 200, "GET", "/api/v1/cooks/live?cook="+other, ""); one.Cook.Id != other || one.Mark == live.Mark {
 		t.Errorf("wanted the right one: %s", one.Cook.Name)
 	}
-	k.wait(4 * time.Minute)
+	k.Wait(4 * time.Minute)
 	tell(left, "loaded")
 	tell(other, "loaded")
-	k.wait(25 * time.Minute)
+	k.Wait(25 * time.Minute)
 	tell(other, "out")
-	k.wait(6 * time.Minute)
+	k.Wait(6 * time.Minute)
 	tell(left, "out")
 	if live = get[api.GetLiveCook200JSONResponse](k, 200, "GET", "/api/v1/cooks/live", ""); live.Cook != nil {
 		t.Errorf("still live: %s", live.Cook.Name)
@@ -219,7 +219,7 @@ func TestADishHasItsDrawer(t *testing.T) {
 	get[api.Problem](k, 422, "POST", "/api/v1/evenings", `{"planIds": ["nobody"]}`)
 	get[api.Problem](k, 422, "POST", "/api/v1/evenings", `{"supperId": "x", "planIds": ["nobody"]}`)
 	// Its recipe tells of the other drawer, and comes in again as itself alone.
-	text := k.send("GET", "/api/v1/plans/"+right.Id+"/recipe?as=markdown", "").Body.String()
+	text := k.Send("GET", "/api/v1/plans/"+right.Id+"/recipe?as=markdown", "").Body.String()
 	if !strings.Contains(text, "in the right drawer") || !strings.Contains(text, "In the left drawer: Legs, by its own recipe; it goes in 6 min sooner.") {
 		t.Errorf("written as %s", text)
 	}

@@ -1,4 +1,4 @@
-package api_test
+package session_test
 
 import (
 	"bytes"
@@ -45,7 +45,7 @@ func TestACookTeachesItsFryer(t *testing.T) {
 		ids = append(ids, c.Id)
 		say := func(wait time.Duration, body string) {
 			t.Helper()
-			k.wait(wait)
+			k.Wait(wait)
 			get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+c.Id+"/events", body)
 		}
 		say(3*time.Minute, `{"kind":"loaded"}`)
@@ -53,7 +53,7 @@ func TestACookTeachesItsFryer(t *testing.T) {
 		say(2*time.Minute, `{"kind":"turned"}`)
 		say(4*time.Minute, `{"kind":"look","value":0}`)
 		say(16*time.Minute, `{"kind":"out"}`)
-		k.wait(time.Hour)
+		k.Wait(time.Hour)
 	}
 	leaveOut := func(id, out string) {
 		t.Helper()
@@ -89,7 +89,7 @@ func TestACookTeachesItsFryer(t *testing.T) {
 		return d[2] - d[0]
 	}
 	sure := width()
-	fryer(`"1"`, `"`+k.clock().Format(time.RFC3339)+`"`)
+	fryer(`"1"`, `"`+k.Clock().Format(time.RFC3339)+`"`)
 	if unsure := width(); unsure < 1.3*sure {
 		t.Errorf("its fan is known within %.1f, after a change within %.1f", sure, unsure)
 	}
@@ -108,7 +108,7 @@ func TestACookTeachesItsFryer(t *testing.T) {
 	if one := simulate(); *one.Chance.SafeByMin <= *before.Chance.SafeByMin {
 		t.Errorf("with one taken back in safe by %v", *one.Chance.SafeByMin)
 	}
-	if w := k.send("PUT", "/api/v1/cooks/nobody/left-out", `{"leftOut": true}`); w.Code != 404 {
+	if w := k.Send("PUT", "/api/v1/cooks/nobody/left-out", `{"leftOut": true}`); w.Code != 404 {
 		t.Errorf("a cook that is not there: %d", w.Code)
 	}
 }
@@ -123,9 +123,9 @@ func TestAThermometerIsPutRight(t *testing.T) {
 	safeBy := func() float64 {
 		t.Helper()
 		c := get[api.Cook](k, 201, "POST", "/api/v1/cooks", `{"planId":"`+plan.Id+`"}`)
-		k.wait(4 * time.Minute)
+		k.Wait(4 * time.Minute)
 		get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+c.Id+"/events", `{"kind":"loaded"}`)
-		k.wait(9 * time.Minute)
+		k.Wait(9 * time.Minute)
 		c = get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+c.Id+"/events", `{"kind":"probe","value":38}`)
 		get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+c.Id+"/events", `{"kind":"out"}`)
 		if c.Foreseen == nil || c.Foreseen.SafeByMin == nil {
@@ -175,14 +175,14 @@ func TestAMeasuredRunIsLearntFrom(t *testing.T) {
 	}
 	raw := takenAway(k)
 	other := emptyKitchen(t)
-	if _, err := other.handler.Archives().Read(t.Context(), bytes.NewReader(raw), int64(len(raw)), archive.Choices{Others: "keep"}.Of, nil); err != nil {
+	if _, err := other.Handler.Archives().Read(t.Context(), bytes.NewReader(raw), int64(len(raw)), archive.Choices{Others: "keep"}.Of, nil); err != nil {
 		t.Fatal(err)
 	}
 	brought := get[[]api.Fryer](other, 200, "GET", "/api/v1/fryers", "")
 	if len(brought) != 1 || len(brought[0].Measured) != 2 || brought[0].Measured[1].Potato == nil || len(brought[0].Measured[0].Readings) != 4 || brought[0].Learnt != nil {
 		t.Errorf("brought in: %+v", brought)
 	}
-	if w := k.send("POST", "/api/v1/fryers", body(strings.Replace(run, "200", "400", 1))); w.Code != 422 || !strings.Contains(w.Body.String(), "measured[0].dialC") {
+	if w := k.Send("POST", "/api/v1/fryers", body(strings.Replace(run, "200", "400", 1))); w.Code != 422 || !strings.Contains(w.Body.String(), "measured[0].dialC") {
 		t.Errorf("on a dial of 400 °C: %d %s", w.Code, w.Body)
 	}
 }
@@ -214,12 +214,12 @@ func TestRatingsSayWhatIsLikedHere(t *testing.T) {
 	cooked := func(rated string) string {
 		t.Helper()
 		c := get[api.Cook](k, 201, "POST", "/api/v1/cooks", `{"planId":"`+plan.Id+`"}`)
-		k.wait(3 * time.Minute)
+		k.Wait(3 * time.Minute)
 		get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+c.Id+"/events", `{"kind":"loaded"}`)
-		k.wait(26 * time.Minute)
+		k.Wait(26 * time.Minute)
 		get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+c.Id+"/events", `{"kind":"out"}`)
 		get[any](k, 200, "PUT", "/api/v1/cooks/"+c.Id+"/outcome", `{"crust": "`+rated+`", "inside": "good"}`)
-		k.wait(time.Hour)
+		k.Wait(time.Hour)
 		return c.Id
 	}
 	first := cooked("soft")
@@ -250,13 +250,13 @@ func TestRatingsSayWhatIsLikedHere(t *testing.T) {
 		t.Errorf("as it was said %+v", l)
 	}
 	then := cooked("good")
-	if w := k.send("PATCH", "/api/v1/settings", `{"crustMore": 40}`); w.Code != 422 || !strings.Contains(w.Body.String(), "crustMore") {
+	if w := k.Send("PATCH", "/api/v1/settings", `{"crustMore": 40}`); w.Code != 422 || !strings.Contains(w.Body.String(), "crustMore") {
 		t.Errorf("40 crisper: %d %s", w.Code, w.Body)
 	}
 
 	// Out and in again.
 	raw, there := takenAway(k), emptyKitchen(t)
-	if _, err := there.handler.Archives().Read(t.Context(), bytes.NewReader(raw), int64(len(raw)), archive.Choices{Others: "take"}.Of, nil); err != nil {
+	if _, err := there.Handler.Archives().Read(t.Context(), bytes.NewReader(raw), int64(len(raw)), archive.Choices{Others: "take"}.Of, nil); err != nil {
 		t.Fatal(err)
 	}
 	if got := get[store.Settings](there, 200, "GET", "/api/v1/settings", ""); got.Likes() != (load.Likes{CrustMore: -15, BrowningMore: 0.4}) {
@@ -298,7 +298,7 @@ func TestARunOfAnEmptyFryerIsLed(t *testing.T) {
 	}
 	refused := func(method, path, body string, code int, says string) {
 		t.Helper()
-		if w := k.send(method, path, body); w.Code != code || !strings.Contains(w.Body.String(), says) {
+		if w := k.Send(method, path, body); w.Code != code || !strings.Contains(w.Body.String(), says) {
 			t.Errorf("%s %s %s: %d %s", method, path, body, w.Code, w.Body)
 		}
 	}
@@ -314,7 +314,7 @@ func TestARunOfAnEmptyFryerIsLed(t *testing.T) {
 		t.Fatalf("begun %+v", r)
 	}
 	for i, c := range []float64{60, 101.5, 140} {
-		k.wait(time.Minute)
+		k.Wait(time.Minute)
 		get[struct{}](k, 204, "POST", at+"/readings", fmt.Sprintf(`{"c": %g}`, c))
 		if r := run(); len(r.Readings) != i+1 || r.Readings[i] != (belief.RunReading{Minute: float64(i + 1), C: c}) || r.Enough != (i == 2) {
 			t.Errorf("after %d readings %+v", i+1, r)
@@ -341,22 +341,22 @@ func TestARunOfAnEmptyFryerIsLed(t *testing.T) {
 	// By a thermometer that sends: from when it was turned on, one a slot.
 	send := func() {
 		t.Helper()
-		get[any](k, 200, "POST", "/api/v1/probes/hung/readings", fmt.Sprintf(`{"readings": [{"at": %q, "c": 90}]}`, k.clock().Format(time.RFC3339)))
+		get[any](k, 200, "POST", "/api/v1/probes/hung/readings", fmt.Sprintf(`{"readings": [{"at": %q, "c": 90}]}`, k.Clock().Format(time.RFC3339)))
 	}
 	send()
-	k.wait(time.Minute)
+	k.Wait(time.Minute)
 	get[struct{}](k, 204, "PUT", at, `{"dialC": 190, "probe": "hung"}`)
-	if live := k.send("GET", "/api/v1/cooks/live", "").Body.String(); !strings.Contains(live, `"measuring":[{"fryerId":"`+fryers[0].ID+`","probe":"hung"`) {
+	if live := k.Send("GET", "/api/v1/cooks/live", "").Body.String(); !strings.Contains(live, `"measuring":[{"fryerId":"`+fryers[0].ID+`","probe":"hung"`) {
 		t.Errorf("the thermometer is not told: %s", live)
 	}
 	for range 50 { // 12 s each
-		k.wait(12 * time.Second)
+		k.Wait(12 * time.Second)
 		send()
 	}
 	if r := run(); len(r.Readings) != 21 || r.Probe != "hung" || !r.Enough || r.NextMin != nil || r.Minute != 10 {
 		t.Errorf("of fifty in ten minutes %+v", r)
 	}
-	k.wait(15 * time.Minute)
+	k.Wait(15 * time.Minute)
 	get[struct{}](k, 204, "PUT", at, `{"dialC": 180}`) // that one was forgotten
 	if r := run(); r.DialC != 180 || len(r.Readings) != 0 || r.Probe != "" {
 		t.Errorf("begun after a forgotten one %+v", r)
@@ -368,7 +368,7 @@ func TestARunOfAnEmptyFryerIsLed(t *testing.T) {
 		refused("PUT", at, `{"dialC": 200, "potato": `+body+`}`, 422, says)
 	}
 	get[struct{}](k, 204, "PUT", at, `{"dialC": 200, "probe": "hung", "potato": {"thicknessMm": 40, "massG": 130}}`)
-	if live := k.send("GET", "/api/v1/cooks/live", "").Body.String(); !strings.Contains(live, `"potato":{"thicknessMm":40,"massG":130}`) {
+	if live := k.Send("GET", "/api/v1/cooks/live", "").Body.String(); !strings.Contains(live, `"potato":{"thicknessMm":40,"massG":130}`) {
 		t.Errorf("the thermometer is not told of the potato: %s", live)
 	}
 	get[struct{}](k, 204, "DELETE", at, "")
@@ -378,7 +378,7 @@ func TestARunOfAnEmptyFryerIsLed(t *testing.T) {
 	}
 	refused("POST", at+"/readings", `{"c": 140}`, 422, "120")
 	get[struct{}](k, 204, "POST", at+"/readings", `{"c": 21}`)
-	k.wait(25 * time.Minute) // late, and still of use
+	k.Wait(25 * time.Minute) // late, and still of use
 	get[struct{}](k, 204, "POST", at+"/readings", `{"c": 78}`)
 	if r := run(); len(r.Readings) != 2 || *r.NextMin != 9 {
 		t.Errorf("a potato read: %+v", r)

@@ -1,4 +1,4 @@
-package api_test
+package session_test
 
 import (
 	"sync"
@@ -25,14 +25,14 @@ func TestACookFromHeatingToTheLogbook(t *testing.T) {
 	}
 	get[api.Problem](k, 409, "POST", "/api/v1/cooks", `{"planId":"`+plan.Id+`"}`)
 	get[api.Problem](k, 409, "DELETE", "/api/v1/cooks/"+c.Id, "")
-	k.wait(4 * time.Minute)
+	k.Wait(4 * time.Minute)
 	c = say(c.Id, `{"kind":"loaded"}`)
-	k.wait(12*time.Minute + 30*time.Second)
+	k.Wait(12*time.Minute + 30*time.Second)
 	c = say(c.Id, `{"kind":"turned"}`)
 	if turned := c.Actual.Turns[0].AtMin; turned < 12.49 || turned > 12.51 {
 		t.Errorf("turned at %g in the forecast", turned)
 	}
-	k.wait(12 * time.Minute)
+	k.Wait(12 * time.Minute)
 	entry := func() api.CookEntry { return get[api.CookEntry](k, 200, "GET", "/api/v1/cooks/"+c.Id, "") }
 	planned := *entry().Planned.SafeAtMin
 	c = say(c.Id, `{"kind":"probe","value":88.5}`)
@@ -67,10 +67,10 @@ func TestConcurrentTapsCountOnce(t *testing.T) {
 	plan := get[[]api.Plan](k, 200, "GET", "/api/v1/plans", "")[0]
 	c := get[api.Cook](k, 201, "POST", "/api/v1/cooks", `{"planId":"`+plan.Id+`"}`)
 	get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+c.Id+"/events", `{"kind":"loaded"}`)
-	k.wait(12 * time.Minute)
+	k.Wait(12 * time.Minute)
 	var wg sync.WaitGroup
 	for range 6 {
-		wg.Go(func() { k.send("POST", "/api/v1/cooks/"+c.Id+"/events", `{"kind":"turned"}`) })
+		wg.Go(func() { k.Send("POST", "/api/v1/cooks/"+c.Id+"/events", `{"kind":"turned"}`) })
 	}
 	wg.Wait()
 	c = get[api.Cook](k, 200, "GET", "/api/v1/cooks/"+c.Id, "")
@@ -83,7 +83,7 @@ func TestConcurrentTapsCountOnce(t *testing.T) {
 	at := "/api/v1/cooks/" + c.Id + "/events"
 	for range 3 {
 		c = get[api.Cook](k, 200, "POST", at, `{"id":"device-a-0001","kind":"more","value":2}`)
-		k.wait(time.Minute)
+		k.Wait(time.Minute)
 	}
 	if e := c.Events[len(c.Events)-1]; len(c.Events) != 3 || e.Id != "device-a-0001" || *e.Value != 2 {
 		t.Errorf("sent three times: %+v", c.Events)
@@ -112,8 +112,8 @@ func TestConcurrentTapsCountOnce(t *testing.T) {
 	}
 	for _, set := range []time.Duration{-time.Hour, 2 * time.Hour} {
 		before := get[live](k, 200, "GET", "/api/v1/cooks/live", "")
-		k.set(set)
-		k.wait(time.Minute)
+		k.Set(set)
+		k.Wait(time.Minute)
 		c = get[api.Cook](k, 200, "POST", at, `{"kind":"probe","value":60}`)
 		if said := c.Events[len(c.Events)-1].At; said.Sub(before.Now) != time.Minute {
 			t.Errorf("said a minute later under a clock set by %s, noted %s later", set, said.Sub(before.Now))
@@ -132,7 +132,7 @@ func TestConcurrentTapsCountOnce(t *testing.T) {
 		t.Errorf("a changed cook was not said: %+v", again)
 	}
 	get[api.Cook](k, 200, "POST", at, `{"kind":"out"}`)
-	if over := get[live](k, 200, "GET", "/api/v1/cooks/live", ""); over.Cook != nil || over.ClockOffMin != nil || !over.Now.Equal(k.clock()) {
+	if over := get[live](k, 200, "GET", "/api/v1/cooks/live", ""); over.Cook != nil || over.ClockOffMin != nil || !over.Now.Equal(k.Clock()) {
 		t.Errorf("with nothing to time the computer's clock is right: %+v", over)
 	}
 }
@@ -155,17 +155,17 @@ func TestAReadingCorrectsTheForecast(t *testing.T) {
 		t.Helper()
 		return get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+c.Id+"/events", body)
 	}
-	k.wait(4 * time.Minute)
+	k.Wait(4 * time.Minute)
 	if c = say(`{"kind":"loaded"}`); c.Foreseen != nil {
 		t.Error("something is foreseen with nothing seen")
 	}
 	before := *c.Forecast.SafeAtMin
-	k.wait(10 * time.Minute)
+	k.Wait(10 * time.Minute)
 	c = say(`{"kind":"probe","value":30}`)
 	if c.Foreseen == nil || c.Foreseen.AtMin < 9.9 || c.Foreseen.CoreC > 40 || c.Foreseen.SafeByMin != nil && *c.Foreseen.SafeByMin < before {
 		t.Fatalf("after a cold reading %+v, before it safe at %.1f", c.Foreseen, before)
 	}
-	k.wait(4 * time.Minute)
+	k.Wait(4 * time.Minute)
 	colder := c
 	c = say(`{"kind":"probe","value":70}`)
 	if c.Foreseen.SafeByMin == nil || *c.Foreseen.SafeByMin <= 14 || c.Foreseen.MoreMin == nil || *c.Foreseen.MoreMin < 1 || c.Foreseen.Says == "" {
@@ -182,7 +182,7 @@ func TestAReadingCorrectsTheForecast(t *testing.T) {
 	if c = say(`{"kind":"look","value":4}`); c.Foreseen.SafeByMin != nil && colder.Foreseen.SafeByMin != nil && *c.Foreseen.SafeByMin < *colder.Foreseen.SafeByMin-1e-9 {
 		t.Error("a dark crust makes it safe")
 	}
-	k.wait(12 * time.Minute)
+	k.Wait(12 * time.Minute)
 	if c = say(`{"kind":"out"}`); c.Foreseen != nil {
 		t.Error("it is foreseen after it is out")
 	}

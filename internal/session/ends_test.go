@@ -1,4 +1,4 @@
-package api_test
+package session_test
 
 import (
 	"bytes"
@@ -24,7 +24,7 @@ func TestTheEndsOfABasketAreToldApart(t *testing.T) {
 	var c api.Cook
 	say := func(wait time.Duration, body string) {
 		t.Helper()
-		k.wait(wait)
+		k.Wait(wait)
 		c = get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+c.Id+"/events", body)
 	}
 	begin := func() {
@@ -46,11 +46,11 @@ func TestTheEndsOfABasketAreToldApart(t *testing.T) {
 			t.Errorf("the last look: %+v", e)
 		}
 		say(2*time.Minute, `{"kind":"out"}`)
-		k.wait(time.Hour)
+		k.Wait(time.Hour)
 	}
 	for body, says := range map[string]string{`{"kind":"look","value":1,"where":"middle"}`: "where", `{"kind":"probe","value":40,"where":"back"}`: "of a look"} {
 		begin()
-		if w := k.send("POST", "/api/v1/cooks/"+c.Id+"/events", body); w.Code != 422 && w.Code != 400 || !strings.Contains(w.Body.String(), says) {
+		if w := k.Send("POST", "/api/v1/cooks/"+c.Id+"/events", body); w.Code != 422 && w.Code != 400 || !strings.Contains(w.Body.String(), says) {
 			t.Errorf("%s: %d %s", body, w.Code, w.Body)
 		}
 		say(0, `{"kind":"out"}`)
@@ -70,7 +70,7 @@ func TestTheEndsOfABasketAreToldApart(t *testing.T) {
 	say(20*time.Minute, `{"kind":"out"}`)
 	other := emptyKitchen(t)
 	raw := takenAway(k)
-	if _, err := other.handler.Archives().Read(t.Context(), bytes.NewReader(raw), int64(len(raw)), archive.Choices{Others: "keep"}.Of, nil); err != nil {
+	if _, err := other.Handler.Archives().Read(t.Context(), bytes.NewReader(raw), int64(len(raw)), archive.Choices{Others: "keep"}.Of, nil); err != nil {
 		t.Fatal(err)
 	}
 	for _, brought := range get[[]one](other, 200, "GET", "/api/v1/cooks", "") {

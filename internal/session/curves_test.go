@@ -1,4 +1,4 @@
-package api_test
+package session_test
 
 import (
 	"encoding/json"
@@ -19,7 +19,7 @@ func TestALoggersFileIsLaidOverACook(t *testing.T) {
 	}
 	k := newKitchen(t, "")
 	c := drumsticks(t, k)
-	k.wait(24 * time.Minute)
+	k.Wait(24 * time.Minute)
 	get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+c.Id+"/events", `{"kind": "out"}`)
 	var file strings.Builder
 	file.WriteString("Uhrzeit;Temp\n")
@@ -34,7 +34,7 @@ func TestALoggersFileIsLaidOverACook(t *testing.T) {
 		}
 		return get[map[string]any](k, status, "POST", "/api/v1/cooks/"+c.Id+"/curve", string(body))
 	}
-	if w := k.send("POST", "/api/v1/cooks/"+c.Id+"/curve", `{"file": "0,5\n60,7.5\n", "dryRun": true}`); w.Code != 200 || !strings.Contains(w.Body.String(), `"within":1`) {
+	if w := k.Send("POST", "/api/v1/cooks/"+c.Id+"/curve", `{"file": "0,5\n60,7.5\n", "dryRun": true}`); w.Code != 200 || !strings.Contains(w.Body.String(), `"within":1`) {
 		t.Errorf("looked at: %d %s", w.Code, w.Body)
 	}
 	if entry := get[api.CookEntry](k, 200, "GET", "/api/v1/cooks/"+c.Id, ""); entry.Events[len(entry.Events)-1].Kind != "out" {
@@ -58,7 +58,7 @@ func TestALoggersFileIsLaidOverACook(t *testing.T) {
 		t.Errorf("shifted past its end: %v", got)
 	}
 	for what, want := range map[string]string{"readings": "12,5.5,left-in", "events": "thermometer’s file", "forecast": "core (°C)"} {
-		w := k.send("GET", "/api/v1/cooks/"+c.Id+"/tables/"+what, "")
+		w := k.Send("GET", "/api/v1/cooks/"+c.Id+"/tables/"+what, "")
 		if w.Code != 200 || !strings.Contains(w.Body.String(), want) {
 			t.Errorf("%s: %d %.300s", what, w.Code, w.Body)
 		}
@@ -74,7 +74,7 @@ func TestALoggersFileIsLaidOverACook(t *testing.T) {
 		t.Errorf("taken back, it is read: %+v", a.Readings)
 	}
 	for body, field := range map[string]string{`{"file": "no table"}`: "file", `{"file": "0,5\n60,6\n", "zone": "Nowhere/Town"}`: "zone"} {
-		if w := k.send("POST", "/api/v1/cooks/"+c.Id+"/curve", body); w.Code != 422 || !strings.Contains(w.Body.String(), field) {
+		if w := k.Send("POST", "/api/v1/cooks/"+c.Id+"/curve", body); w.Code != 422 || !strings.Contains(w.Body.String(), field) {
 			t.Errorf("%s: %d %s", body, w.Code, w.Body)
 		}
 	}

@@ -1,4 +1,4 @@
-package api_test
+package session_test
 
 import (
 	"bufio"
@@ -18,66 +18,6 @@ import (
 	"velocrustum/internal/api"
 	"velocrustum/internal/store"
 )
-
-// begun is card night, begun now.
-func begun(t testing.TB, k *kitchen) api.LiveEvening {
-	t.Helper()
-	suppers := get[[]api.Supper](k, 200, "GET", "/api/v1/suppers", "")
-	i := slices.IndexFunc(suppers, func(s api.Supper) bool { return s.Name == "Card night" })
-	return get[api.LiveEvening](k, 201, "POST", "/api/v1/evenings", fmt.Sprintf(`{"supperId": %q, "soon": true}`, suppers[i].ID))
-}
-
-// tap says what is asked for first.
-func tap(k *kitchen, e api.LiveEvening) api.LiveEvening {
-	k.t.Helper()
-	d := e.Course.Now[0]
-	if d.Of == "" {
-		return get[api.LiveEvening](k, 200, "POST", "/api/v1/evenings/"+e.Id+"/events", fmt.Sprintf(`{"kind": "done", "task": %q}`, d.ID))
-	}
-	i := slices.IndexFunc(e.Baskets, func(b api.LiveBasket) bool { return b.Key == d.Of })
-	get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+e.Baskets[i].CookId+"/events", fmt.Sprintf(`{"kind": %q}`, d.Action))
-	return get[api.LiveEvening](k, 200, "GET", "/api/v1/evenings/"+e.Id, "")
-}
-
-// until goes on with an evening as it is asked, until a task is asked for.
-func until(k *kitchen, e api.LiveEvening, task string) api.LiveEvening {
-	k.t.Helper()
-	for range 400 {
-		if e.Course.Over {
-			return e
-		}
-		d := e.Course.Now[0]
-		if wait := d.Until.Sub(k.clock()); wait > 0 {
-			k.wait(min(wait, 30*time.Second))
-			e = get[api.LiveEvening](k, 200, "GET", "/api/v1/evenings/"+e.Id, "")
-			continue
-		}
-		if string(d.ID) == task {
-			return e
-		}
-		e = tap(k, e)
-	}
-	k.t.Fatalf("%s is never asked for", task)
-	return e
-}
-
-// oneOut goes on with an evening as it is asked, until one basket is out.
-func oneOut(k *kitchen, e api.LiveEvening) api.LiveEvening {
-	k.t.Helper()
-	for range 300 {
-		if slices.ContainsFunc(e.Baskets, func(b api.LiveBasket) bool { return b.OutAt != nil }) {
-			return e
-		}
-		if d := e.Course.Now[0]; d.Until.After(k.clock()) {
-			k.wait(30 * time.Second)
-			e = get[api.LiveEvening](k, 200, "GET", "/api/v1/evenings/"+e.Id, "")
-		} else {
-			e = tap(k, e)
-		}
-	}
-	k.t.Fatal("no basket ever comes out")
-	return e
-}
 
 func TestASupperFromBenchToTable(t *testing.T) {
 	if testing.Short() {
@@ -174,14 +114,14 @@ func TestEvidenceMovesTheSupper(t *testing.T) {
 	var b api.LiveBasket
 	for range 300 {
 		i := slices.IndexFunc(e.Baskets, func(b api.LiveBasket) bool {
-			return b.LoadedAt != nil && b.OutAt == nil && b.EndMin-k.clock().Sub(*b.LoadedAt).Minutes() < 0.6 && b.Judged == "bone"
+			return b.LoadedAt != nil && b.OutAt == nil && b.EndMin-k.Clock().Sub(*b.LoadedAt).Minutes() < 0.6 && b.Judged == "bone"
 		})
 		if i >= 0 {
 			b = e.Baskets[i]
 			break
 		}
-		if d := e.Course.Now[0]; d.Until.After(k.clock()) {
-			k.wait(30 * time.Second)
+		if d := e.Course.Now[0]; d.Until.After(k.Clock()) {
+			k.Wait(30 * time.Second)
 			e = get[api.LiveEvening](k, 200, "GET", "/api/v1/evenings/"+e.Id, "")
 		} else {
 			e = tap(k, e)
@@ -260,8 +200,8 @@ func TestAnEveningGoesOnByItsOwnCount(t *testing.T) {
 		return e.Baskets[slices.IndexFunc(e.Baskets, func(b api.LiveBasket) bool { return b.Key == first })]
 	}
 	before := live()
-	k.set(-90 * time.Minute)
-	k.wait(10 * time.Minute)
+	k.Set(-90 * time.Minute)
+	k.Wait(10 * time.Minute)
 	got := live()
 	if got.ClockOffMin == nil || *got.ClockOffMin != -90 || got.Now.Sub(before.Now) != 10*time.Minute {
 		t.Errorf("put back by 90 min: off by %v, %s later", got.ClockOffMin, got.Now.Sub(before.Now))
@@ -276,7 +216,7 @@ func TestAnEveningGoesOnByItsOwnCount(t *testing.T) {
 		t.Errorf("said late: %+v", c.Events[n-2:])
 	}
 	b := basket(*live().Evening)
-	k.wait(time.Duration((b.EndMin - k.count().Minutes() + b.LoadedAt.Sub(opened).Minutes() + 6) * float64(time.Minute)))
+	k.Wait(time.Duration((b.EndMin - k.Count().Minutes() + b.LoadedAt.Sub(opened).Minutes() + 6) * float64(time.Minute)))
 	b = basket(*live().Evening)
 	if b.OverdueMin < 5 || b.OverdueSays == nil || !strings.Contains(*b.OverdueSays, "went on for") {
 		t.Errorf("forgotten for six minutes: %g, %v", b.OverdueMin, b.OverdueSays)
@@ -349,7 +289,7 @@ func next(t *testing.T, from <-chan [2]string, want string) string {
 
 func TestTwoDevicesHearTheSame(t *testing.T) {
 	k := newKitchen(t, "")
-	server := httptest.NewServer(k.handler)
+	server := httptest.NewServer(k.Handler)
 	defer server.Close()
 	e := begun(t, k)
 	a, stopA := heard(t, server, "")
@@ -369,7 +309,7 @@ func TestTwoDevicesHearTheSame(t *testing.T) {
 	next(t, again, "said said")
 	next(t, again, "said revoked")
 	next(t, again, "figures")
-	k.handler.End()
+	k.Handler.End()
 	for range again {
 		continue // it ends with the program
 	}
@@ -476,11 +416,11 @@ func inWaves(t *testing.T, by time.Duration, whom string) {
 			t.Fatalf("over with %d of two tables laid", served)
 		}
 		for range 400 {
-			if e.Course.Over || len(e.Course.Now) > 0 && e.Course.Now[0].Kind == sheet.Table && !e.Course.Now[0].Until.After(k.clock()) {
+			if e.Course.Over || len(e.Course.Now) > 0 && e.Course.Now[0].Kind == sheet.Table && !e.Course.Now[0].Until.After(k.Clock()) {
 				break
 			}
-			if d := e.Course.Now[0]; d.Until.After(k.clock()) {
-				k.wait(min(d.Until.Sub(k.clock()), time.Minute))
+			if d := e.Course.Now[0]; d.Until.After(k.Clock()) {
+				k.Wait(min(d.Until.Sub(k.Clock()), time.Minute))
 				e = get[api.LiveEvening](k, 200, "GET", "/api/v1/evenings/"+e.Id, "")
 				continue
 			}

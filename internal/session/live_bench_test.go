@@ -1,4 +1,4 @@
-package api_test
+package session_test
 
 import (
 	"context"
@@ -17,7 +17,7 @@ func BenchmarkALiveAnswer(b *testing.B) {
 	answer := func(b *testing.B, beside func(k *kitchen, ctx context.Context)) {
 		k := newKitchen(b, "")
 		c := drumsticks(b, k)
-		k.wait(5 * time.Minute)
+		k.Wait(5 * time.Minute)
 		ctx, stop := context.WithCancel(b.Context())
 		var all sync.WaitGroup
 		all.Go(func() { beside(k, ctx) })
@@ -26,7 +26,7 @@ func BenchmarkALiveAnswer(b *testing.B) {
 			began := time.Now()
 			get[api.Cook](k, 200, "POST", "/api/v1/cooks/"+c.Id+"/events", `{"kind": "probe", "value": 40}`)
 			took = append(took, time.Since(began))
-			k.wait(time.Second)
+			k.Wait(time.Second)
 			b.StopTimer()
 			time.Sleep(100 * time.Millisecond) // while that is learnt from
 			b.StartTimer()
@@ -40,7 +40,7 @@ func BenchmarkALiveAnswer(b *testing.B) {
 	b.Run("beside learning", func(b *testing.B) {
 		answer(b, func(k *kitchen, ctx context.Context) {
 			var learning sync.WaitGroup
-			learning.Go(func() { k.handler.KeepLearning(ctx, slog.New(slog.DiscardHandler)) })
+			learning.Go(func() { k.Handler.KeepLearning(ctx, slog.New(slog.DiscardHandler)) })
 			cooks := get[[]struct {
 				ID         string     `json:"id"`
 				FinishedAt *time.Time `json:"finishedAt"`
@@ -48,7 +48,7 @@ func BenchmarkALiveAnswer(b *testing.B) {
 			for ctx.Err() == nil {
 				for _, c := range cooks {
 					if c.FinishedAt != nil { // what is rated anew is learnt from anew
-						k.send("PUT", "/api/v1/cooks/"+c.ID+"/outcome", `{"crust": "good", "inside": "good"}`)
+						k.Send("PUT", "/api/v1/cooks/"+c.ID+"/outcome", `{"crust": "good", "inside": "good"}`)
 					}
 				}
 				time.Sleep(150 * time.Millisecond)
