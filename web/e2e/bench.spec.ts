@@ -318,10 +318,11 @@ test('a coat is made of what there is, kept under a name, and worn by another di
   const layers = page.getByRole('list', { name: 'Layers of the coat' });
   await expect(layers.getByRole('listitem')).toHaveCount(3);
   await page.getByRole('combobox', { name: 'Layer 3, part 1' }).selectOption({ label: 'crushed pork crackling' });
-  await page.getByRole('button', { name: 'Leave out layer 1' }).click();
-  await expect(layers.getByRole('listitem')).toHaveCount(2);
   // What holds it is said, and no wheat is left in it.
   const coat = page.getByRole('region', { name: 'Coat and oil' });
+  await expect(coat.getByText(/^Put out .* of crushed pork crackling/)).toBeVisible();
+  await page.getByRole('button', { name: 'Leave out layer 1' }).click();
+  await expect(layers.getByRole('listitem')).toHaveCount(2);
   await expect(coat.getByText(/^Put out 1 egg, then .* of crushed pork crackling/)).toBeVisible();
   await expect(coat.getByText(/^Holds .*egg/)).toBeVisible();
   await expect(coat.getByText(/^Holds .*wheat/)).toHaveCount(0);

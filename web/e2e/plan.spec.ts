@@ -142,7 +142,7 @@ test('a cut is found by name and drawn to scale, and comes first the next time',
   await page.goto(kitchen.url);
   await page.getByRole('button', { name: '11 wing flats' }).click();
   const cuts = page.getByRole('listbox', { name: 'Cuts' });
-  await expect(cuts.getByRole('option')).toHaveCount(56);
+  await expect(cuts.getByRole('option')).toHaveCount(57);
   const wide = async (name: string) =>
     (
       await cuts
