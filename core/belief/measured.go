@@ -29,8 +29,8 @@ type RunReading struct {
 	C      float64 `json:"c"`
 }
 
-// A run is of so many readings at least.
-const LeastReadings = 3
+// A run is of so many readings at least that say something.
+const leastReadings = 3
 
 // When a reading is asked for, minutes: of the air often while it heats, of a potato when
 // its middle climbs.
@@ -39,7 +39,7 @@ var (
 	potatoAskedAt = []float64{0, 6, 9, 12, 15, 18}
 )
 
-// AskedAt is when a reading is asked for, minutes, and MostMin until when one counts.
+// AskedAt is when a reading is asked for, minutes.
 func (r MeasuredRun) AskedAt() []float64 {
 	if r.Potato != nil {
 		return potatoAskedAt
@@ -47,10 +47,27 @@ func (r MeasuredRun) AskedAt() []float64 {
 	return airAskedAt
 }
 
+// MostMin is until when a reading counts, minutes.
 func (r MeasuredRun) MostMin() float64 {
 	at := r.AskedAt()
 	return 10 + at[len(at)-1]
 }
+
+// startMin is until when a potato's reading is of what it began with, minutes.
+const startMin = 1.0
+
+// tells is how many readings say something of the fryer.
+func (r MeasuredRun) tells() (n int) {
+	for _, a := range r.Readings {
+		if r.Potato == nil || a.Minute >= startMin {
+			n++
+		}
+	}
+	return n
+}
+
+// Enough says whether a run can be learnt from.
+func (r MeasuredRun) Enough() bool { return r.tells() >= leastReadings }
 
 const (
 	// A thermometer in the air of a basket: its own noise, what it is off by all along
@@ -68,8 +85,12 @@ func (r MeasuredRun) Check(f load.Fryer) error {
 		return err
 	}
 	var c refuse.Check
-	if n := len(r.Readings); n < LeastReadings || n > mostReadings {
-		c.Add("readings", fmt.Sprint(n), fmt.Sprintf("%d to %d readings", LeastReadings, mostReadings))
+	if n := len(r.Readings); n > mostReadings || !r.Enough() {
+		allowed := fmt.Sprintf("%d to %d readings", leastReadings, mostReadings)
+		if r.Potato != nil {
+			allowed += fmt.Sprintf(", of which %d or more after the first minute", leastReadings)
+		}
+		c.Add("readings", fmt.Sprint(n), allowed)
 	}
 	for i, a := range r.Readings {
 		c.Fields = append(c.Fields, r.check(fmt.Sprintf("readings[%d].", i), a)...)

@@ -74,6 +74,9 @@ func TestAMeasuredRunThatCannotBe(t *testing.T) {
 		"readings":      {DialC: 200, Readings: three[:2]},
 		"readings[1].c": {DialC: 200, Readings: []RunReading{{1, 80}, {3, 900}, {8, 195}}},
 		"drawer":        {DialC: 200, Readings: three, Drawer: load.Left},
+		"first minute":  {DialC: 200, Potato: &FirstPotato, Readings: []RunReading{{0, 20}, {0.5, 20}, {6, 26}, {9, 35}}},
+		"30 to 50 mm":   {DialC: 200, Potato: &Potato{ThicknessMm: 60, MassG: 130}, Readings: []RunReading{{6, 26}, {9, 35}, {12, 44}}},
+		"readings[2].c": {DialC: 200, Potato: &FirstPotato, Readings: []RunReading{{6, 26}, {9, 35}, {12, 144}}},
 	} {
 		if _, err := r.Site(t.Context(), load.Fryer{}); err == nil || !strings.Contains(err.Error(), field) {
 			t.Errorf("%s: %v", field, err)

@@ -48,7 +48,7 @@ func (r MeasuredRun) siteByPotato(ctx context.Context, f load.Fryer) (s Site, er
 	}
 	last, startC := 0.0, m.Spec.RoomC
 	for _, a := range slices.SortedFunc(slices.Values(r.Readings), func(a, b RunReading) int { return cmp.Compare(a.Minute, b.Minute) }) {
-		if last = math.Max(last, a.Minute); a.Minute < 1 {
+		if last = math.Max(last, a.Minute); a.Minute < startMin {
 			startC = a.C // as the room has it, or the larder
 			continue
 		}

@@ -65,7 +65,7 @@ func (s *Sessions) Measuring(ctx context.Context, fryerID string) (*Measuring, e
 		out.NextMin = &asked[n]
 	}
 	out.Readings = append([]belief.RunReading{}, out.Readings...)
-	out.Enough = len(out.Readings) >= belief.LeastReadings
+	out.Enough = out.MeasuredRun.Enough()
 	return out, nil
 }
 

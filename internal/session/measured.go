@@ -22,7 +22,7 @@ type runSites struct {
 // mostRunSites is how many are kept in mind.
 const mostRunSites = 200
 
-// of is what a run of a fryer says, by a thermometer that reads offC too much.
+// siteOf is what a run of a fryer says, by a thermometer that reads offC too much.
 func (s *Sessions) siteOf(ctx context.Context, f store.OwnFryer, r belief.MeasuredRun, offC float64) (belief.Site, error) {
 	told := f.Told().Fryer
 	told.AboveSeaM = f.AboveSeaM // water boils there sooner

@@ -205,7 +205,9 @@ function Under({ going, units, read }: { going: Going; units: Units; read: (c: n
         </Row>
       )}
       {going.probe && last !== undefined ? <p>It reads {units.temperature(last)}.</p> : null}
-      {going.enough ? null : <Quiet>It takes three readings at least.</Quiet>}
+      {going.enough ? null : (
+        <Quiet>It takes three readings at least{going.potato ? ', beside what it begins with' : ''}.</Quiet>
+      )}
     </>
   );
 }
