@@ -418,42 +418,6 @@ func tight(c *candidate, at func(float64) time.Time) []Tight {
 	return []Tight{{at(when), fmt.Sprintf("Much to do in ten minutes: %s.", strings.Join(names, "; "))}}
 }
 
-// cautions are what an evening has to be told of.
-func (k *Kitchen) cautions(s *Supper, all []readyDish, c *candidate) []string {
-	out := []string{}
-	if slices.ContainsFunc(all, func(d readyDish) bool {
-		return slices.ContainsFunc(d.worked.Lots, func(w *prep.Worked) bool { return !w.Lot.Cut.Plant() })
-	}) {
-		out = append(out, "Check with a thermometer: the thickest piece of each basket, before it waits or is served. Local rules come first.")
-	}
-	said := map[string]bool{}
-	for i := range all {
-		d := &all[i]
-		if d.ServeAt == nil || !d.ServeAt.After(s.ServeAt) || said[d.For] {
-			continue
-		}
-		said[d.For] = true
-		whom := d.For
-		if whom == "" {
-			whom = "those who come later"
-		}
-		out = append(out, fmt.Sprintf("What is for %s stays raw in the fridge until it is prepared, and goes in fresh: kept hot it would be soft.", whom))
-	}
-	cold := 60.0
-	for _, d := range all {
-		if d.Request.Guidance == "uk" {
-			cold = 63
-		}
-	}
-	for _, b := range c.plates {
-		if b.coreC < cold && b.wait > 5 {
-			out = append(out, fmt.Sprintf("%s, basket %d, falls under %s while it waits, at which hot food is to be held: keep an oven warm, or serve it sooner.", all[b.dish].name, b.basket, k.Units.Degrees(cold)))
-			break
-		}
-	}
-	return out
-}
-
 // shareSays is a share of evenings, in words that are true of it.
 func shareSays(share float64) string {
 	switch n := int(math.Floor(10*share + 0.5)); {
