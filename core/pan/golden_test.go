@@ -15,6 +15,8 @@ func TestSaucesAreAsTheyWereRead(t *testing.T) {
 	var f goldentest.File
 	f.Add(t, "levels", Levels)
 	f.Add(t, "ways", Ways)
+	f.Add(t, "grains", Grains)
+	f.Add(t, "starches", Starches())
 	f.Add(t, "limits", []any{Limits, ServingLimits})
 	sauces := []Sauce{
 		{School: Reduce, Items: of(t, "honey", 60.0, "soy-light", 30.0, "water", 60.0), Heat: "simmer"},
