@@ -89,7 +89,7 @@ func TestVerdictsAreAsTheyWereRead(t *testing.T) {
 		with(wings, func(q *load.Request) { q.Fryer = &load.Fryer{Rack: true}; q.Load.Pieces = 20 }),
 		with(legs, func(q *load.Request) { q.Fryer = &load.Fryer{PowerW: new(900.0), DialOffsetC: -12, AboveSeaM: 1800} }),
 	} {
-		a, err := Simulate(t.Context(), q, Options{})
+		a, err := Simulate(t.Context(), q, Options{NoChance: n%3 > 0}) // a third of them over all loads
 		name := fmt.Sprintf("%02d", n)
 		if err != nil {
 			read.Addf(name, "%v", err)
