@@ -140,7 +140,7 @@ func TestFiveCooksTeachAFryer(t *testing.T) {
 	text := "| pieces | by | error of safe, min | off the known fryer's | safe by held | band of safe, min | band of crisp, min | error of colour, stages |\n|---|---|---|---|---|---|---|---|\n"
 	for _, byRuler := range []bool{true, false} {
 		r := rand.New(rand.NewPCG(33, 1))
-		var before, learnt, exact tally
+		var before, learnt, measured, exact tally
 		for k := range *households {
 			h, cut := learntest.New(r), cutsOf(t, k, byRuler)
 			var cooks []learn.Cook
@@ -152,19 +152,30 @@ func TestFiveCooksTeachAFryer(t *testing.T) {
 				continue // not within what is looked at: it is counted for none
 			}
 			l := known(t, next.Request, cooks)
+			runs := slices.Clone(cooks)
+			for _, m := range h.Runs(t, rand.New(rand.NewPCG(uint64(k), 7))) {
+				s, err := m.Site(t.Context(), load.Fryer{})
+				if err != nil {
+					t.Fatal(err)
+				}
+				runs = append(runs, learn.Cook{Sites: []belief.Site{s}, Measured: m.Potato == nil})
+			}
+			by := known(t, next.Request, runs)
 			of, err := load.Of(next.Request)
 			if err != nil {
 				t.Fatal(err)
 			}
-			a, b, c := windowOf(t, next.Request, nil), windowOf(t, next.Request, &l.Learnt), windowOf(t, next.Request, h.Fryer(&of.Machine))
-			if math.IsNaN(b.by) || math.IsNaN(a.by) || math.IsNaN(c.by) {
+			a, b, d, c := windowOf(t, next.Request, nil), windowOf(t, next.Request, &l.Learnt), windowOf(t, next.Request, &by.Learnt), windowOf(t, next.Request, h.Fryer(&of.Machine))
+			if math.IsNaN(b.by) || math.IsNaN(d.by) || math.IsNaN(a.by) || math.IsNaN(c.by) {
 				continue
 			}
 			before.brown += math.Abs(brownAt(t, next.Request, nil, next.LookMin) - next.Brown)
 			learnt.brown += math.Abs(brownAt(t, next.Request, &l.Learnt, next.LookMin) - next.Brown)
+			measured.brown += math.Abs(brownAt(t, next.Request, &by.Learnt, next.LookMin) - next.Brown)
 			exact.brown += math.Abs(brownAt(t, next.Request, h.Fryer(&of.Machine), next.LookMin) - next.Brown)
 			before.add(a, c, next.Safe)
 			learnt.add(b, c, next.Safe)
+			measured.add(d, c, next.Safe)
 			exact.add(c, c, next.Safe)
 		}
 		pieces := "as their kind has them"
@@ -174,7 +185,7 @@ func TestFiveCooksTeachAFryer(t *testing.T) {
 		for _, row := range []struct {
 			by string
 			of tally
-		}{{"nothing", before}, {"five cooks", learnt}, {"a fryer known exactly", exact}} {
+		}{{"nothing", before}, {"five cooks", learnt}, {"those and two measured runs", measured}, {"a fryer known exactly", exact}} {
 			n := float64(row.of.n)
 			text += fmt.Sprintf("| %s | %s | %.2f | %.2f | %d of %d | %.2f | %.2f | %.2f |\n", pieces, row.by, row.of.off/n, row.of.exact/n, row.of.held, row.of.n, row.of.band/n, row.of.crisp/float64(max(1, row.of.crisps)), row.of.brown/n)
 		}
@@ -190,6 +201,9 @@ func TestFiveCooksTeachAFryer(t *testing.T) {
 		}
 		if learnt.band > before.band || learnt.crisp > before.crisp {
 			t.Errorf("%s: bands grew: %.2f to %.2f and %.2f to %.2f", pieces, before.band, learnt.band, before.crisp, learnt.crisp)
+		}
+		if measured.exact > learnt.exact {
+			t.Errorf("%s: off the known fryer's by %.2f min by measured runs beside five cooks, by %.2f without", pieces, measured.exact/float64(measured.n), learnt.exact/float64(learnt.n))
 		}
 	}
 	t.Log("\n" + text)

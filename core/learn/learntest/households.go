@@ -9,6 +9,7 @@ import (
 
 	"velocrustum/core/belief"
 	"velocrustum/core/ensemble"
+	"velocrustum/core/fryer"
 	"velocrustum/core/load"
 	"velocrustum/core/run"
 )
@@ -126,6 +127,52 @@ func (h *Household) Cook(t testing.TB, q load.Request, thicker float64) Evening 
 		out.Came.Crust = "good"
 	}
 	return out
+}
+
+// Runs are its fryer measured empty and by half a potato, each once, read as a cook reads:
+// behind, off by where the thermometer hangs or its tip lies, in whole degrees.
+func (h *Household) Runs(t testing.TB, r *rand.Rand) []belief.MeasuredRun {
+	t.Helper()
+	const dial, startC = 200, 21.0
+	norm := func(sd float64) float64 { return sd * r.NormFloat64() }
+	m, err := load.MachineOf(load.Fryer{})
+	if err != nil {
+		t.Fatal(err)
+	}
+	spec := m.Spec
+	spec.MetalJK, spec.DialOffsetC = h.HeatUp*math.Exp(norm(0.04))*fryer.Metal(spec), h.DialC+norm(1.5)
+	air, err := fryer.Curve(spec, dial, 12)
+	if err != nil {
+		t.Fatal(err)
+	}
+	empty := belief.MeasuredRun{DialC: dial}
+	lag, off := 0.5+norm(0.2), norm(1.5)
+	for _, minute := range empty.AskedAt() {
+		at := max(0, int((minute-lag)/fryer.CurveStep))
+		empty.Readings = append(empty.Readings, belief.RunReading{Minute: minute, C: math.Round(air[at] + off + norm(1.5) + h.ThermometerC)})
+	}
+	potato := belief.MeasuredRun{DialC: dial, Potato: &belief.Potato{ThicknessMm: 40, MassG: 130}}
+	l, err := load.Of(load.Request{Load: load.Pieces{Cut: "potato-half", Pieces: 1, PieceMassG: 130, ThicknessMm: &potato.Potato.ThicknessMm, StartC: new(startC)},
+		Program: load.Program{Stages: []load.Stage{{AirC: dial, Minutes: 30}}}})
+	if err != nil {
+		t.Fatal(err)
+	}
+	one, err := run.Start(l, run.Variation{Sizes: []float64{1 + norm(0.02)}, Airflow: h.Airflow * math.Exp(norm(0.03)), DialC: h.DialC + norm(1.5),
+		HeatUp: h.HeatUp * math.Exp(norm(0.04)), Wicks: math.Exp(norm(0.2)), Browns: 1}, run.Coarse)
+	if err != nil {
+		t.Fatal(err)
+	}
+	potato.Readings = []belief.RunReading{{C: startC + h.ThermometerC}}
+	tip := 3 * r.Float64()
+	one.Carry(func(minute float64) bool {
+		for _, at := range potato.AskedAt()[1:] {
+			if math.Abs(minute-at) < 0.01 {
+				potato.Readings = append(potato.Readings, belief.RunReading{Minute: minute, C: math.Round(one.Only().CoreC() + tip + norm(0.4) + h.ThermometerC)})
+			}
+		}
+		return true
+	})
+	return []belief.MeasuredRun{empty, potato}
 }
 
 // Fryer is what there is to know of it for good, as if told by somebody who could.
