@@ -154,3 +154,37 @@ func TestFrontAndBackChangeOver(t *testing.T) {
 		t.Error(err)
 	}
 }
+
+// What was turned of one lot alone is called by its name; of all of them, or where there is
+// one, by itself.
+func TestATurnOfOneLotIsCalledByIt(t *testing.T) {
+	l := plan()
+	l.Lots = []LotIn{{Name: "legs", Pieces: 4}, {Name: "wedges", Pieces: 8}}
+	l.Program.Turns = []load.Turn{{AtMin: 8, Kind: load.Flip, Lots: []int{1}}, {AtMin: 12, Kind: load.Shake}}
+	say(t, &l, 4, Loaded, 0)
+	turned := func(l *Live, id string, minute float64) {
+		t.Helper()
+		all, err := l.Add(Event{ID: id, Kind: Turned, At: start.Add(minutes(minute))})
+		if err != nil {
+			t.Fatal(err)
+		}
+		l.Events = all
+	}
+	turned(&l, "a", 12)
+	turned(&l, "b", 16)
+	var said []string
+	for _, e := range l.Events {
+		if e.Kind == Turned {
+			said = append(said, l.Words(e))
+		}
+	}
+	if got := strings.Join(said, "; "); got != "the wedges turned; shaken" {
+		t.Errorf("said: %q", got)
+	}
+	one := plan()
+	say(t, &one, 4, Loaded, 0)
+	turned(&one, "c", 16)
+	if w := one.Words(one.Events[len(one.Events)-1]); w != "turned" {
+		t.Errorf("of one: %q", w)
+	}
+}

@@ -25,6 +25,15 @@ func TestFoodsAreAsTheyWereRead(t *testing.T) {
 			}
 		}
 	}
+	// Solids of all proportions, discs and rods among them, as heat sees them.
+	for _, form := range []Form{Slab, Cylinder, Ellipsoid} {
+		for _, of := range [][3]float64{{20, 20, 20}, {60, 40, 20}, {20, 40, 60}, {12, 50, 50}, {50, 50, 12}, {90, 18, 15}, {40, 15, 60}} {
+			p := NewPiece(form, of[0]/1000, of[1]/1000, of[2]/1000)
+			for _, bi := range []float64{0.3, 1, 4, 30} {
+				f.Addf(fmt.Sprint("solid ", form, of, bi), "%.5g", p.middle(p.Half(), bi))
+			}
+		}
+	}
 	for _, c := range Cuts() {
 		at, first := c.Ruler()
 		f.Addf(c.ID+" ruler", "%+v %v %v", at, first, c.Allergens())
