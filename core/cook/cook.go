@@ -61,6 +61,12 @@ type Event struct {
 	Where string `json:"where,omitempty"`
 }
 
+// Placed says whether an event is of a place that it can be of: a look at an end of the
+// basket, and all of all of it.
+func (e Event) Placed() bool {
+	return e.Where == "" || e.Kind == Look && (e.Where == load.AtFront || e.Where == load.AtBack)
+}
+
 // Live is one cook as planned and as told.
 type Live struct {
 	Program load.Program
@@ -227,7 +233,7 @@ func (l Live) Add(e Event) ([]Event, error) {
 		if at := l.LotGoesInMin(e.Lot); at != nil && slices.Contains(OfALot, e.Kind) {
 			return nil, refuse.One("lot", l.Lots[e.Lot].Name, fmt.Sprintf("a lot that is in; they go in at minute %g, say first that they are", *at))
 		}
-		if e.Where != "" && (e.Kind != Look || e.Where != load.AtFront && e.Where != load.AtBack) {
+		if !e.Placed() {
 			return nil, refuse.One("where", e.Where, "front or back, of a look")
 		}
 		if r, ok := Limits[e.Kind]; ok {

@@ -18,6 +18,7 @@ import (
 	"velocrustum/core/safety"
 	"velocrustum/core/sheet"
 	"velocrustum/core/units"
+	"velocrustum/internal/household"
 	"velocrustum/internal/store"
 )
 
@@ -69,7 +70,7 @@ func limits() map[string]Range {
 	for field, r := range larder.Limits {
 		out["ingredient."+field] = r
 	}
-	out["thermometerC"] = refuse.Range{Min: -5, Max: 5, Step: 0.5, Unit: "K"}
+	out["thermometerC"] = household.ThermometerOff
 	out["guidanceC"] = refuse.Range{Min: safety.StricterFloor, Max: safety.StricterTop, Step: 1, Unit: "°C"}
 	for field, r := range pan.Limits {
 		out[field] = r

@@ -224,6 +224,8 @@ func (c archivedCook) checked(at string) (out store.Cook, err error) {
 			return out, refuse.One(where+"at", fmt.Sprint(e.At), "a moment, and an id")
 		case e.At.Before(c.StartedAt.Add(-aDay)), e.At.After(c.FinishedAt.Add(aDay)):
 			return out, refuse.One(where+"at", e.At.Format(time.RFC3339), "a moment of its cook")
+		case !e.Placed():
+			return out, refuse.One(where+"where", e.Where, "front or back, of a look")
 		case figure && !(e.Value >= limit.Min && e.Value <= limit.Max):
 			return out, refuse.One(where+"value", fmt.Sprint(e.Value), fmt.Sprintf("%g to %g", limit.Min, limit.Max))
 		}

@@ -84,7 +84,7 @@ func lotOf(l cook.Live, lot int) string {
 	return ""
 }
 
-var eventsHead = []string{"at", "minute", "kind", "value", "unit", "says", "lot"}
+var eventsHead = []string{"at", "minute", "kind", "value", "unit", "says", "lot", "where"}
 
 // Events writes what was said in a cook.
 func Events(w io.Writer, l cook.Live) error {
@@ -119,7 +119,7 @@ func eventRows(l cook.Live, add func(...string) error) error {
 		if slices.Contains(cook.OfALot, e.Kind) {
 			lot = lotOf(l, e.Lot)
 		}
-		if err := add(e.At.UTC().Format(time.RFC3339), minute, e.Kind, value, unit, l.Words(e), lot); err != nil {
+		if err := add(e.At.UTC().Format(time.RFC3339), minute, e.Kind, value, unit, l.Words(e), lot, e.Where); err != nil {
 			return err
 		}
 	}

@@ -63,24 +63,27 @@ func TestTablesOfACook(t *testing.T) {
 // Each lot has its own rows, by its name.
 func TestTablesOfLots(t *testing.T) {
 	l := cook.Live{Lots: []cook.LotIn{{Name: "wings"}, {Name: "prawns"}}, Program: load.Program{Stages: []load.Stage{{AirC: 180, Minutes: 20}}}, Events: []cook.Event{
-		{ID: "a", Kind: cook.Loaded, At: loaded}, {ID: "b", Kind: cook.Probe, At: loaded.Add(9 * time.Minute), Value: 48.5, Lot: 1}}}
-	last := func(write func(b *bytes.Buffer) error) (out []string) {
+		{ID: "a", Kind: cook.Loaded, At: loaded}, {ID: "b", Kind: cook.Probe, At: loaded.Add(9 * time.Minute), Value: 48.5, Lot: 1}, {ID: "c", Kind: cook.Look, At: loaded.Add(10 * time.Minute), Value: 2, Where: load.AtBack}}}
+	of := func(column string, write func(b *bytes.Buffer) error) (out []string) {
 		t.Helper()
 		var b bytes.Buffer
 		if err := write(&b); err != nil {
 			t.Fatal(err)
 		}
-		for _, row := range rows(t, &b) {
-			out = append(out, row[len(row)-1])
+		all := rows(t, &b)
+		for _, row := range all {
+			out = append(out, row[slices.Index(all[0], column)])
 		}
 		return out
 	}
+	lot := func(write func(b *bytes.Buffer) error) []string { return of("lot", write) }
 	for what, c := range map[string]struct{ got, want []string }{
-		"forecast": {last(func(b *bytes.Buffer) error {
+		"forecast": {lot(func(b *bytes.Buffer) error {
 			return Forecast(b, loaded, []Line{{"wings", make([]run.Moment, 2)}, {"prawns", make([]run.Moment, 1)}})
 		}), []string{"lot", "wings", "wings", "prawns"}},
-		"events": {last(func(b *bytes.Buffer) error { return Events(b, l) }), []string{"lot", "", "prawns"}},
-		"readings": {last(func(b *bytes.Buffer) error {
+		"events":       {lot(func(b *bytes.Buffer) error { return Events(b, l) }), []string{"lot", "", "prawns", "wings"}},
+		"where it was": {of("where", func(b *bytes.Buffer) error { return Events(b, l) }), []string{"where", "", "", "back"}},
+		"readings": {lot(func(b *bytes.Buffer) error {
 			return Readings(b, l, loaded, []belief.Evidence{{AtMin: 9, Kind: belief.SeenProbe, C: 48.5, Lot: 1}})
 		}), []string{"lot", "prawns"}},
 	} {

@@ -34,8 +34,23 @@ func (h *Household) ChangeSettings(ctx context.Context, changed json.RawMessage)
 		if !(v.GuidanceC >= safety.StricterFloor && v.GuidanceC <= safety.StricterTop) {
 			return v, refuse.One("guidanceC", fmt.Sprintf("%g", v.GuidanceC), fmt.Sprintf("%g to %g °C, never under the guidance", safety.StricterFloor, safety.StricterTop))
 		}
-		return v, nil
+		return v, checkKitchen(v)
 	})
+}
+
+// ThermometerOff is by how much a thermometer may be known to be off.
+var ThermometerOff = refuse.Range{Min: -5, Max: 5, Step: 0.5, Unit: "K"}
+
+// checkKitchen returns what is wrong with where a household cooks.
+func checkKitchen(v store.Settings) error {
+	var c refuse.Check
+	within := func(field string, is float64, r refuse.Range) { c.Within(field, is, r.Min, r.Max, r.Unit) }
+	within("aboveSeaM", v.AboveSeaM, load.Limits["fryer.aboveSeaM"])
+	within("thermometerC", v.ThermometerC, ThermometerOff)
+	if v.FridgeC != nil {
+		within("fridgeC", *v.FridgeC, load.Limits["fryer.fridgeC"])
+	}
+	return c.Err()
 }
 
 // KeepIngredient keeps an ingredient of the household's own.
