@@ -188,3 +188,18 @@ func TestATurnOfOneLotIsCalledByIt(t *testing.T) {
 		t.Errorf("of one: %q", w)
 	}
 }
+
+// Two drawers that share a dish are told how many go into each.
+func TestHowManyGoIntoEachDrawer(t *testing.T) {
+	for pieces, want := range map[int]string{1: "", 2: ", one in each drawer", 3: ", two in one drawer and one in the other", 8: ", four in each drawer"} {
+		if got := (Live{Drawers: 2, Pieces: pieces}).each(); got != want {
+			t.Errorf("%d pieces: %q", pieces, got)
+		}
+		if got := (Live{Drawers: 1, Pieces: pieces}).each(); got != "" {
+			t.Errorf("%d pieces in one drawer: %q", pieces, got)
+		}
+	}
+	if got := (Live{Drawers: 2, Pieces: 5, Lots: make([]LotIn, 2)}).each(); got != ", half of each in each drawer" {
+		t.Errorf("of two lots: %q", got)
+	}
+}

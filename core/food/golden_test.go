@@ -2,6 +2,8 @@ package food
 
 import (
 	"fmt"
+	"maps"
+	"slices"
 	"testing"
 
 	"velocrustum/core/larder"
@@ -24,6 +26,9 @@ func TestFoodsAreAsTheyWereRead(t *testing.T) {
 				f.Addf(c.ID+" columns", "%d %+v", len(columns), columns[len(columns)-1])
 			}
 		}
+	}
+	for _, id := range slices.Sorted(maps.Keys(grains)) {
+		f.Addf("grain "+id, "%+v", grains[id])
 	}
 	// Solids of all proportions, discs and rods among them, as heat sees them.
 	for _, form := range []Form{Slab, Cylinder, Ellipsoid} {

@@ -26,3 +26,13 @@ func TestWhatNoEyeSees(t *testing.T) {
 		}
 	}
 }
+
+// All that no eye sees is found, and nothing beside it.
+func TestEachUnseenCharacter(t *testing.T) {
+	for r, want := range map[rune]bool{'\n': false, '\t': false, ' ': false, 'a': false, 0x7E: false, 0x7F: true, 0x9F: true, 0xA0: false, 0x1F: true, 0x00: true,
+		0x2029: false, 0x202A: true, 0x202C: true, 0x202E: true, 0x202F: false, 0x2065: false, 0x2066: true, 0x2069: true, 0x206A: false, 0x1F357: false} {
+		if unseen(r) != want {
+			t.Errorf("%U: unseen %v", r, !want)
+		}
+	}
+}
