@@ -16,6 +16,9 @@ func TestAdviceIsAsItWasRead(t *testing.T) {
 	}
 	t.Parallel()
 	var f goldentest.File
+	for _, w := range Wants {
+		f.Addf("weighs "+string(w), "%+v", wantWeights[w])
+	}
 	for _, q := range []load.Request{loadtest.DozenWings(), loadtest.Usual[0]} {
 		d := load.Dish{Request: q}
 		a, err := Simulate(t.Context(), d, verdict.Options{})

@@ -29,6 +29,9 @@ func TestAmountsAreAsTheyWereRead(t *testing.T) {
 	for i := range 25 {
 		f.Addf(fmt.Sprint(i), "%s, %s", Count(i), Ordinal(i))
 	}
+	for mm := 0.5; mm < 60; mm += 1.3 {
+		f.Addf(fmt.Sprintf("%.1f mm", mm), "%s, %s", Household{}.Millimetres(mm), Household{Mass: Ounce}.Millimetres(mm))
+	}
 	for _, h := range []Household{{}, {Temperature: Fahrenheit, Mass: Ounce}} {
 		for _, v := range []float64{-18, 0, 4, 63.4, 74, 165, 200} {
 			f.Addf(fmt.Sprint(v), "%s, %s", h.Degrees(v), h.Grams(10*v))

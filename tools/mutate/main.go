@@ -155,7 +155,11 @@ func faultsOf(path string, p *packages.Package, tree *ast.File) (out []fault, er
 			out = append(out, fault{path, files.Position(at).Line, was, is, b.Bytes()})
 		}
 	}
+	room := map[ast.Node]bool{} // that is only set aside
 	ast.Inspect(tree, func(n ast.Node) bool {
+		if room[n] {
+			return false
+		}
 		switch e := n.(type) {
 		case *ast.BinaryExpr:
 			to, ok := swaps[e.Op]
@@ -167,6 +171,12 @@ func faultsOf(path string, p *packages.Package, tree *ast.File) (out []fault, er
 				e.Op = to
 				note(e.OpPos, was.String(), to.String())
 				e.Op = was
+			}
+		case *ast.ArrayType: // one that is longer, or has more room, holds the same
+			return false
+		case *ast.CallExpr:
+			if name, ok := e.Fun.(*ast.Ident); ok && name.Name == "make" && len(e.Args) == 3 {
+				room[e.Args[2]] = true
 			}
 		case *ast.BasicLit:
 			if is := otherwise(e); is != "" {
