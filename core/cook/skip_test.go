@@ -172,13 +172,14 @@ func TestATurnOfOneLotIsCalledByIt(t *testing.T) {
 	}
 	turned(&l, "a", 12)
 	turned(&l, "b", 16)
+	turned(&l, "more", 20) // of none that was due
 	var said []string
 	for _, e := range l.Events {
 		if e.Kind == Turned {
 			said = append(said, l.Words(e))
 		}
 	}
-	if got := strings.Join(said, "; "); got != "the wedges turned; shaken" {
+	if got := strings.Join(said, "; "); got != "the wedges turned; shaken; turned" {
 		t.Errorf("said: %q", got)
 	}
 	one := plan()
