@@ -248,22 +248,6 @@ func (b Brine) bath(h units.Household) string {
 	return fmt.Sprintf("%s of %s", h.Litres(b.Ml), cmp.Or(b.Liquid, "water"))
 }
 
-// yours says that the kitchen's own fridge is too warm for that.
-func (w words) yours() string {
-	if w.Lot.fridge() <= food.WarmFridgeC {
-		return ""
-	}
-	return fmt.Sprintf(" Yours stands at %s: turn it colder first.", w.Degrees(w.Lot.fridge()))
-}
-
-// chilled adds where it has to stand, if that is long.
-func (w words) chilled(cautions []string, hours float64) []string {
-	if hours <= 2 {
-		return cautions
-	}
-	return append(cautions, fmt.Sprintf("Over two hours always in the fridge, at %s or under.", w.Degrees(food.FridgeC))+w.yours())
-}
-
 func (w words) marinating(m *Marinaded) Station {
 	s := Station{ID: "marinade", Title: "Marinate", Cautions: []string{}}
 	s.say(Phrase{hoursWords(m.Hours), aboutHours}, Phrase{Says: " in the fridge, in "}, Phrase{w.inIt(w.Bench.Marinade.Items), aboutItems})

@@ -5,6 +5,7 @@ import (
 	"math"
 	"strings"
 
+	"velocrustum/core/food"
 	"velocrustum/core/units"
 	"velocrustum/core/verdict"
 )
@@ -147,4 +148,20 @@ func (w words) unused(u unused) (out []string) {
 		out = append(out, "The share of starch that you chose is for flour and starch, not for this coat.")
 	}
 	return out
+}
+
+// yours says that the kitchen's own fridge is too warm for that.
+func (w words) yours() string {
+	if w.Lot.fridge() <= food.WarmFridgeC {
+		return ""
+	}
+	return fmt.Sprintf(" Yours stands at %s: turn it colder first.", w.Degrees(w.Lot.fridge()))
+}
+
+// chilled adds where it has to stand, if that is long.
+func (w words) chilled(cautions []string, hours float64) []string {
+	if hours <= 2 {
+		return cautions
+	}
+	return append(cautions, fmt.Sprintf("Over two hours always in the fridge, at %s or under.", w.Degrees(food.FridgeC))+w.yours())
 }
