@@ -7,6 +7,7 @@ import (
 	"strings"
 	"testing"
 
+	"velocrustum/core/ensemble"
 	"velocrustum/core/load"
 	"velocrustum/core/load/loadtest"
 	"velocrustum/core/run"
@@ -291,5 +292,38 @@ func TestManyReadingsAreWeighedByTheColdest(t *testing.T) {
 	}
 	if few := by(many[:handMost]); few > by(many)+1e-9 {
 		t.Errorf("two dozen are safe by %.3f, a hundred by %.3f", few, by(many))
+	}
+}
+
+// What is paler at an end that is known to be paler asks for no oil, and what is as pale
+// in the middle does.
+func TestAPaleEndIsNoPaleCook(t *testing.T) {
+	t.Parallel()
+	q := loadtest.DozenWings()
+	q.Coat.OilG = 0
+	q.Program.Stages = []load.Stage{{AirC: 200, Minutes: 24}}
+	q.Fryer = &load.Fryer{Learnt: &load.Learnt{Cooks: 9, Covariance: [load.LearntFigures][load.LearntFigures]float64{{0.002}, {0, 3}, {0, 0, 0.01}, {0, 0, 0, 0.004}}, Back: &load.Hand{Mean: 1.4, Sd: 0.1}}}
+	b, err := Believe(t.Context(), q)
+	if err != nil {
+		t.Fatal(err)
+	}
+	lot := b.lots[0]
+	at := 19.0
+	middle := lot.at(lot.upBrown, &ensemble.Point{}, at)
+	pale := Evidence{AtMin: at, Kind: SeenLook, Shade: "straw"}
+	front := pale
+	front.Where = load.AtFront
+	if of, end := lot.stageSeen(pale), lot.stageSeen(front); end < 1.9*of || lot.stageSeen(Evidence{Shade: pale.Shade, Where: load.AtBack}) > of/1.9 {
+		t.Errorf("a pale look is of stage %.2f, at a front that is paler of %.2f", of, end)
+	}
+	mist := func(e Evidence) bool {
+		f, _, err := b.Foresee([]Evidence{e})
+		if err != nil {
+			t.Fatal(err)
+		}
+		return f.Mist
+	}
+	if !mist(pale) || mist(front) {
+		t.Errorf("stage %.2f where %.2f was to be: oil helps %v, at a front that is paler %v", lot.stageSeen(pale), middle, mist(pale), mist(front))
 	}
 }
