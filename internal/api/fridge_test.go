@@ -8,6 +8,7 @@ import (
 
 	"velocrustum/core/verdict"
 	"velocrustum/internal/api"
+	"velocrustum/internal/api/apitest"
 )
 
 // The fridge that somebody measured is where cold food starts from, in window, kept dish,
@@ -18,7 +19,7 @@ func TestTheFridgeIsKnown(t *testing.T) {
 		return // it computes: nothing meets in it that does not in others
 	}
 	k := emptyKitchen(t)
-	f := get[api.Fryer](k, 201, "POST", "/api/v1/fryers", `{"name": "Drawer", "kind": "drawer", "powerW": 1500, "basket": {"shape": "rectangle", "widthMm": 230, "depthMm": 230}, "airflow": 1, "dialOffsetC": 0, "dial": {"minC": 80, "maxC": 200, "stepC": 5}}`)
+	f := get[api.Fryer](k, 201, "POST", "/api/v1/fryers", apitest.Drawer)
 	dish := func(startC string) string {
 		return `"load": {"cut": "chicken-drumstick", "pieces": 6, "pieceMassG": 110, "thicknessMm": 42` + startC + `}, "coat": {"id": "oil-rub", "oilG": 6}, "program": {"preheatMin": 3, "stages": [{"airC": 190, "minutes": 28}], "turns": [{"atMin": 14, "kind": "flip"}]}`
 	}

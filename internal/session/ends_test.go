@@ -8,6 +8,7 @@ import (
 	"time"
 
 	"velocrustum/internal/api"
+	"velocrustum/internal/api/apitest"
 	"velocrustum/internal/archive"
 	"velocrustum/internal/session"
 )
@@ -19,7 +20,7 @@ func TestTheEndsOfABasketAreToldApart(t *testing.T) {
 		return // it computes: nothing meets in it that does not in others
 	}
 	k := emptyKitchen(t)
-	f := get[api.Fryer](k, 201, "POST", "/api/v1/fryers", `{"name": "Drawer", "kind": "drawer", "powerW": 1500, "basket": {"shape": "rectangle", "widthMm": 230, "depthMm": 230}, "airflow": 1, "dialOffsetC": 0, "dial": {"minC": 80, "maxC": 200, "stepC": 5}}`)
+	f := get[api.Fryer](k, 201, "POST", "/api/v1/fryers", apitest.Drawer)
 	plan := get[api.Plan](k, 201, "POST", "/api/v1/plans", `{"name": "Drumsticks", "fryerId": "`+f.ID+`", "load": {"cut": "chicken-drumstick", "pieces": 6, "pieceMassG": 110}, "coat": {"id": "oil-rub", "oilG": 6}, "program": {"preheatMin": 3, "stages": [{"airC": 200, "minutes": 30}], "turns": [{"atMin": 15, "kind": "flip"}]}}`)
 	var c api.Cook
 	say := func(wait time.Duration, body string) {

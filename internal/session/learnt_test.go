@@ -13,6 +13,7 @@ import (
 	"velocrustum/core/load"
 	"velocrustum/core/verdict"
 	"velocrustum/internal/api"
+	"velocrustum/internal/api/apitest"
 	"velocrustum/internal/archive"
 	"velocrustum/internal/session"
 	"velocrustum/internal/store"
@@ -28,7 +29,7 @@ func TestACookTeachesItsFryer(t *testing.T) {
 	f := get[struct {
 		ID      string `json:"id"`
 		Version int    `json:"version"`
-	}](k, 201, "POST", "/api/v1/fryers", `{"name": "Drawer", "kind": "drawer", "powerW": 1500, "basket": {"shape": "rectangle", "widthMm": 230, "depthMm": 230}, "airflow": 1, "dialOffsetC": 0, "dial": {"minC": 80, "maxC": 200, "stepC": 5}}`)
+	}](k, 201, "POST", "/api/v1/fryers", apitest.Drawer)
 	dish := `"load": {"cut": "chicken-drumstick", "pieces": 6, "pieceMassG": 110, "thicknessMm": 42}, "coat": {"id": "oil-rub", "oilG": 6}, "program": {"preheatMin": 3, "stages": [{"airC": 190, "minutes": 28}], "turns": [{"atMin": 14, "kind": "flip"}]}`
 	plan := get[api.Plan](k, 201, "POST", "/api/v1/plans", `{"name": "Drumsticks", "fryerId": "`+f.ID+`", `+dish+`}`)
 	simulate := func() verdict.Answer {

@@ -240,10 +240,11 @@ func TestADocumentOfAnotherVersionIsRefused(t *testing.T) {
 	}
 }
 
-// What lay beside a load as groups is lots like it, and what was for a group is
-// for its lot.
-func TestGroupsBecomeLots(t *testing.T) {
-	path := firstBuild(t, 3)
+// unfinished is the file of the first build as it was before the step after upTo; finish
+// opens it with all that came since.
+func unfinished(t *testing.T, version int, upTo int64) (db *sql.DB, finish func() *Store) {
+	t.Helper()
+	path := firstBuild(t, version)
 	db, err := sql.Open("sqlite", path)
 	if err != nil {
 		t.Fatal(err)
@@ -252,9 +253,27 @@ func TestGroupsBecomeLots(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	if _, err := p.UpTo(t.Context(), lastOf[Documents]-1); err != nil {
+	if _, err := p.UpTo(t.Context(), upTo); err != nil {
 		t.Fatal(err)
 	}
+	return db, func() *Store {
+		t.Helper()
+		if err := db.Close(); err != nil {
+			t.Fatal(err)
+		}
+		s, err := Open(t.Context(), path, func() time.Time { return noon })
+		if err != nil {
+			t.Fatal(err)
+		}
+		t.Cleanup(func() { _ = s.Close() })
+		return s
+	}
+}
+
+// What lay beside a load as groups is lots like it, and what was for a group is
+// for its lot.
+func TestGroupsBecomeLots(t *testing.T) {
+	db, finish := unfinished(t, 3, lastOf[Documents]-1)
 	var id, cook string
 	if err := db.QueryRow(`SELECT id FROM cooks LIMIT 1`).Scan(&cook); err != nil {
 		t.Fatal(err)
@@ -274,14 +293,7 @@ func TestGroupsBecomeLots(t *testing.T) {
 			t.Fatal(err)
 		}
 	}
-	if err := db.Close(); err != nil {
-		t.Fatal(err)
-	}
-	s, err := Open(t.Context(), path, func() time.Time { return noon })
-	if err != nil {
-		t.Fatal(err)
-	}
-	t.Cleanup(func() { _ = s.Close() })
+	s := finish()
 	was, err := s.Cook(t.Context(), cook)
 	if err != nil {
 		t.Fatal(err)
@@ -312,18 +324,7 @@ func TestGroupsBecomeLots(t *testing.T) {
 // What dishes had out of the fridge as the 5 °C of any follows the household's fridge from
 // now on, lot by lot; all else of them stays.
 func TestColdDishesFollowTheFridge(t *testing.T) {
-	path := firstBuild(t, Documents)
-	db, err := sql.Open("sqlite", path)
-	if err != nil {
-		t.Fatal(err)
-	}
-	p, err := steps(db)
-	if err != nil {
-		t.Fatal(err)
-	}
-	if _, err := p.UpTo(t.Context(), 26); err != nil {
-		t.Fatal(err)
-	}
+	db, finish := unfinished(t, Documents, 26)
 	var id string
 	if err := db.QueryRow(`SELECT id FROM plans WHERE deleted_at IS NULL LIMIT 1`).Scan(&id); err != nil {
 		t.Fatal(err)
@@ -334,14 +335,7 @@ func TestColdDishesFollowTheFridge(t *testing.T) {
 	if _, err := db.Exec(`UPDATE plans SET lots = '{"version":4,"holds":[`+lot(`,"startC":-18`)+`,`+lot(`,"startC":5`)+`,`+lot(``)+`,`+lot(`,"startC":5.5`)+`,`+lot(`,"startC":20`)+`,`+lot(`,"startC":5`)+`]}' WHERE id = ?`, id); err != nil {
 		t.Fatal(err)
 	}
-	if err := db.Close(); err != nil {
-		t.Fatal(err)
-	}
-	s, err := Open(t.Context(), path, func() time.Time { return noon })
-	if err != nil {
-		t.Fatal(err)
-	}
-	t.Cleanup(func() { _ = s.Close() })
+	s := finish()
 	plan, err := s.Plan(t.Context(), id)
 	if err != nil {
 		t.Fatal(err)

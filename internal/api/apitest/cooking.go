@@ -136,3 +136,6 @@ func ReadRecipe(k *Kitchen, text, more string) api.RecipeRead {
 // Wings is a request of wings in a fryer of its own.
 const Wings = `{"load": {"cut": "chicken-wing-flat", "pieces": 12, "pieceMassG": 42}, "coat": {"id": "starch-dust", "oilG": 4},
 	"fryer": {"kind": "drawer", "dial": {"minC": 90, "maxC": 190, "stepC": 10}}, "program": {"preheatMin": 4, "stages": [{"airC": 190, "minutes": 20}]}}`
+
+// Drawer is a middling fryer, as it is told.
+const Drawer = `{"name": "Drawer", "kind": "drawer", "powerW": 1500, "basket": {"shape": "rectangle", "widthMm": 230, "depthMm": 230}, "airflow": 1, "dialOffsetC": 0, "dial": {"minC": 80, "maxC": 200, "stepC": 5}}`
