@@ -4,6 +4,7 @@ import (
 	"context"
 	"fmt"
 	"math"
+	"slices"
 
 	"velocrustum/core/ensemble"
 	"velocrustum/core/load"
@@ -44,9 +45,11 @@ type lotBelief struct {
 	// By look, of a load: coldest spot of its thickest piece, stage of the face
 	// that is up, the air around it.
 	coldC, upBrown, airC []ensemble.Quadratic
-	safe, crisp, over    event
-	pace                 *paceModel    // what a thermometer has to say
-	unseen               weightedLoads // the loads with nothing seen
+	// upEnds are upBrown at the back and at the front; none where they are not told apart.
+	upEnds            [2][]ensemble.Quadratic
+	safe, crisp, over event
+	pace              *paceModel    // what a thermometer has to say
+	unseen            weightedLoads // the loads with nothing seen
 }
 
 // An event is when something happens to a load: a quadratic of log minutes,
@@ -168,6 +171,7 @@ func meanAndSd(v []float64) (mean, sd float64) {
 type sampled struct {
 	run.Times
 	coldC, upBrown, airC, bend []float64
+	upEnds                     [2][]float64 // upBrown at the back and at the front
 }
 
 // sample runs one load to its end, and reads each lot.
@@ -183,6 +187,11 @@ func sample(ctx context.Context, l *load.Load, v run.Variation) ([]sampled, erro
 			s := &out[k]
 			s.coldC, s.upBrown = append(s.coldC, lot.CoreC()), append(s.upBrown, lot.UpBrown())
 			s.airC, s.bend = append(s.airC, r.AirC()), append(s.bend, lot.Bend())
+			for end, where := range ends {
+				if lot.Uneven() {
+					s.upEnds[end] = append(s.upEnds[end], lot.UpBrownAt(where))
+				}
+			}
 		}
 		return ctx.Err() == nil
 	})
@@ -204,7 +213,12 @@ func (b *lotBelief) lay(design *ensemble.Design, runs []sampled) {
 			{func(s *sampled) []float64 { return s.coldC }, &b.coldC},
 			{func(s *sampled) []float64 { return s.upBrown }, &b.upBrown},
 			{func(s *sampled) []float64 { return s.airC }, &b.airC},
+			{func(s *sampled) []float64 { return s.upEnds[0] }, &b.upEnds[0]},
+			{func(s *sampled) []float64 { return s.upEnds[1] }, &b.upEnds[1]},
 		} {
+			if f.of(&runs[0]) == nil {
+				continue
+			}
 			for i := range runs {
 				line := f.of(&runs[i])
 				y[i] = line[min(t, len(line)-1)]
@@ -283,6 +297,17 @@ func between(figure []ensemble.Quadratic, minute float64) ensemble.Quadratic {
 		q[k] = q[k]*(1-f) + next[k]*f
 	}
 	return q
+}
+
+// ends are those of a basket, as upEnds has them.
+var ends = [2]string{load.AtBack, load.AtFront}
+
+// upAt is the stage of the face that is up where a look was.
+func (b *lotBelief) upAt(where string) []ensemble.Quadratic {
+	if end := slices.Index(ends[:], where); end >= 0 && b.upEnds[end] != nil {
+		return b.upEnds[end]
+	}
+	return b.upBrown
 }
 
 // at is that figure of one load.

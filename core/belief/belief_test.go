@@ -296,34 +296,45 @@ func TestManyReadingsAreWeighedByTheColdest(t *testing.T) {
 }
 
 // What is paler at an end that is known to be paler asks for no oil, and what is as pale
-// in the middle does.
+// in the middle does; at an end whose pieces came from the other one it is no longer so,
+// and where they were shaken up an end is like all of it.
 func TestAPaleEndIsNoPaleCook(t *testing.T) {
 	t.Parallel()
-	q := loadtest.DozenWings()
-	q.Coat.OilG = 0
-	q.Program.Stages = []load.Stage{{AirC: 200, Minutes: 24}}
-	q.Fryer = &load.Fryer{Learnt: &load.Learnt{Cooks: 9, Covariance: [load.LearntFigures][load.LearntFigures]float64{{0.002}, {0, 3}, {0, 0, 0.01}, {0, 0, 0, 0.004}}, Back: &load.Hand{Mean: 1.4, Sd: 0.1}}}
-	b, err := Believe(t.Context(), q)
-	if err != nil {
-		t.Fatal(err)
-	}
-	lot := b.lots[0]
-	at := 19.0
-	middle := lot.at(lot.upBrown, &ensemble.Point{}, at)
-	pale := Evidence{AtMin: at, Kind: SeenLook, Shade: "straw"}
-	front := pale
-	front.Where = load.AtFront
-	if of, end := lot.stageSeen(pale), lot.stageSeen(front); end < 1.9*of || lot.stageSeen(Evidence{Shade: pale.Shade, Where: load.AtBack}) > of/1.9 {
-		t.Errorf("a pale look is of stage %.2f, at a front that is paler of %.2f", of, end)
-	}
-	mist := func(e Evidence) bool {
-		f, _, err := b.Foresee([]Evidence{e})
+	for _, c := range []struct {
+		turns []load.Turn
+		at    float64
+		paler bool // at the front
+	}{
+		{nil, 16, true},
+		{[]load.Turn{{AtMin: 17, Kind: load.Flip}}, 19, false},
+		{[]load.Turn{{AtMin: 9, Kind: load.Shake}}, 19, false},
+	} {
+		q := loadtest.DozenWings()
+		q.Coat.OilG = 0
+		q.Program.Stages, q.Program.Turns = []load.Stage{{AirC: 200, Minutes: 24}}, c.turns
+		q.Fryer = &load.Fryer{Learnt: &load.Learnt{Cooks: 9, Covariance: [load.LearntFigures][load.LearntFigures]float64{{0.002}, {0, 3}, {0, 0, 0.01}, {0, 0, 0, 0.004}}, Back: &load.Hand{Mean: 1.4, Sd: 0.1}}}
+		b, err := Believe(t.Context(), q)
 		if err != nil {
 			t.Fatal(err)
 		}
-		return f.Mist
-	}
-	if !mist(pale) || mist(front) {
-		t.Errorf("stage %.2f where %.2f was to be: oil helps %v, at a front that is paler %v", lot.stageSeen(pale), middle, mist(pale), mist(front))
+		lot := b.lots[0]
+		stage := func(where string) float64 { return lot.at(lot.upAt(where), &ensemble.Point{}, c.at) }
+		middle, front, back := stage(""), stage(load.AtFront), stage(load.AtBack)
+		if paler := front < 0.75*middle && back > 1.25*middle; paler != c.paler {
+			t.Errorf("turned %v: stage %.2f, at the front %.2f, at the back %.2f", c.turns, middle, front, back)
+		}
+		if c.turns != nil {
+			continue
+		}
+		mist := func(where string) bool {
+			f, _, err := b.Foresee([]Evidence{{AtMin: c.at, Kind: SeenLook, Shade: "straw", Where: where}})
+			if err != nil {
+				t.Fatal(err)
+			}
+			return f.Mist
+		}
+		if !mist("") || mist(load.AtFront) {
+			t.Errorf("stage %.2f is straw, oil helps %v; at the front, of %.2f, %v", middle, mist(""), front, mist(load.AtFront))
+		}
 	}
 }

@@ -337,7 +337,7 @@ func (b *lotBelief) mist(all []Evidence, minute float64) bool {
 			return true
 		}
 		return e.Kind == SeenLook && len(b.upBrown) > 0 && b.lot.Coating.Oiled() < 1 &&
-			b.stageSeen(e) < b.at(b.upBrown, &ensemble.Point{}, e.AtMin)-lagging
+			stageOf(e.Shade) < b.at(b.upAt(e.Where), &ensemble.Point{}, e.AtMin)-lagging
 	})
 }
 

@@ -111,7 +111,7 @@ func (b *lotBelief) sights(all []Evidence) (out []sight, leftIn [][]sight) {
 		case SeenProbe, SeenCut:
 			s.of = between(b.coldC, e.AtMin)
 		case SeenLook:
-			s.of = between(b.upBrown, e.AtMin)
+			s.of = between(b.upAt(e.Where), e.AtMin)
 		}
 		out = append(out, s)
 	}
@@ -170,12 +170,6 @@ func logOfInsertion(z *ensemble.Row, in []sight) float64 {
 	return math.Log(whole + 1e-300)
 }
 
-// stageSeen is the stage that a look saw, as of the middle: at an end it is as much browner
-// as cooks have shown, and the runs are of the middle.
-func (b *lotBelief) stageSeen(e Evidence) float64 {
-	return stageOf(e.Shade) / b.load.Machine.BrownsAt(e.Where)
-}
-
 // logOfLooks is how likely what was seen of colour, cut and crust is of a load,
 // as a logarithm.
 func (b *lotBelief) logOfLooks(z *ensemble.Row, all []sight) (sum float64) {
@@ -184,7 +178,7 @@ func (b *lotBelief) logOfLooks(z *ensemble.Row, all []sight) (sum float64) {
 		s := &all[i]
 		switch s.Kind {
 		case SeenLook:
-			d := b.stageSeen(s.Evidence) - s.of.Of(z)
+			d := stageOf(s.Shade) - s.of.Of(z)
 			n, first, second = n+1, first+d, second+d*d
 		case SeenCut:
 			raw := s.of.Of(z) < b.lot.Rule.CoreC-rawUnderC

@@ -25,6 +25,10 @@ const ByHand, ByBack = load.LearntFigures, load.LearntFigures + 1
 // deviation of a logarithm: own judgement.
 const BackSd = 0.25
 
+// endsTried is by how much more readily it browns at the back than at the front, a
+// logarithm, in the runs that tell what a look at an end says.
+const endsTried = 0.5
+
 // A Site is what a cook that ended says of its fryer and of the hand that cut its
 // pieces, with whatever else may have been so taken into account, and whatever was
 // known before left out: the precision of what it says, and that times its mean. Of
@@ -56,8 +60,10 @@ const (
 // out; a lot of which nothing was seen has none. What its fryer was known to be by
 // other cooks is left out. The error is refuse.Fields, or the context's.
 func SitesOf(ctx context.Context, q load.Request, seen []Evidence, out []Outcome) ([]Site, error) {
+	changesOver := false
 	if q.Fryer != nil {
 		f := *q.Fryer
+		changesOver = f.Learnt.Quicker() != "" // as the cook was told to
 		f.Learnt = nil
 		q.Fryer = &f
 	}
@@ -79,6 +85,9 @@ func SitesOf(ctx context.Context, q load.Request, seen []Evidence, out []Outcome
 		}
 	}
 	l = l.CarriedOn(math.Max(0, math.Min(last, load.MaxMinutes)-l.Minutes()))
+	if slices.ContainsFunc(seen, func(e Evidence) bool { return e.Where != "" }) {
+		l.Machine.Ends, l.Machine.ChangesOver = endsTried, changesOver
+	}
 	b := &Belief{load: l}
 	for _, lot := range l.Lots {
 		one := &lotBelief{load: l, lot: lot, carried: l, end: l.Minutes() + l.TailMin}
@@ -138,8 +147,9 @@ type observation struct {
 	// with is what it is amiss by together with others: a place in a state, 0 for
 	// nothing.
 	with int
-	// back is how much of what the back is over the front a look saw.
-	back float64
+	// ends are the figure where the back is over the front by endsTried, and where it is as
+	// much under it; nil where it is of no end.
+	ends [2]func(z *ensemble.Point) float64
 	// between says that all that is known is that the figure is not under low and not
 	// over high.
 	between   bool
@@ -162,8 +172,8 @@ func (b *lotBelief) observed(seen []Evidence, first bool, came Outcome) (out []o
 	cold := func(minute float64) func(z *ensemble.Point) float64 {
 		return func(z *ensemble.Point) float64 { return b.at(b.coldC, z, minute) }
 	}
-	brown := func(minute float64) func(z *ensemble.Point) float64 {
-		return func(z *ensemble.Point) float64 { return b.at(b.upBrown, z, minute) }
+	brown := func(minute float64, where string) func(z *ensemble.Point) float64 {
+		return func(z *ensemble.Point) float64 { return b.at(b.upAt(where), z, minute) }
 	}
 	for _, e := range seen {
 		switch e.Kind {
@@ -176,7 +186,14 @@ func (b *lotBelief) observed(seen []Evidence, first bool, came Outcome) (out []o
 			}
 			out = append(out, o)
 		case SeenLook:
-			out = append(out, observation{of: brown(e.AtMin), is: stageOf(e.Shade), sd: lookSd, with: ofLight, back: load.BackShare(e.Where)})
+			o := observation{of: brown(e.AtMin, ""), is: stageOf(e.Shade), sd: lookSd, with: ofLight}
+			switch e.Where { // what the back is where it is quicker, the front is where it is slower
+			case load.AtBack:
+				o.ends[0], o.ends[1] = brown(e.AtMin, load.AtBack), brown(e.AtMin, load.AtFront)
+			case load.AtFront:
+				o.ends[0], o.ends[1] = brown(e.AtMin, load.AtFront), brown(e.AtMin, load.AtBack)
+			}
+			out = append(out, o)
 		case SeenDisplay:
 			if first {
 				out = append(out, observation{of: func(z *ensemble.Point) float64 { return b.at(b.airC, z, e.AtMin) }, is: e.C, sd: displayC, may: true})
@@ -198,7 +215,7 @@ func (b *lotBelief) observed(seen []Evidence, first bool, came Outcome) (out []o
 	end := math.Min(b.end, b.lot.Out)
 	if came.Crust != "" {
 		pale, burnt := CalledPale+b.lot.BrowningMore, CalledBurnt+b.lot.BrowningMore
-		o := observation{of: brown(end), sd: CalledSd, between: true, low: pale, high: burnt}
+		o := observation{of: brown(end, ""), sd: CalledSd, between: true, low: pale, high: burnt}
 		switch came.Crust {
 		case "pale":
 			o.low, o.high = math.Inf(-1), pale
@@ -268,10 +285,12 @@ func (b *lotBelief) pointOf(x []float64) (z ensemble.Point) {
 // valueOf is an observed figure in a state, but for noise.
 func (b *lotBelief) valueOf(o *observation, x []float64) float64 {
 	z := b.pointOf(x)
-	if o.back != 0 { // an end may be further off than a fryer
-		z[ensemble.ByBrowning] = math.Max(-5, math.Min(5, z[ensemble.ByBrowning]+o.back*x[ByBack]/b.unit(load.LearntBrowning)))
-	}
 	v := o.of(&z)
+	if o.ends[0] != nil { // through both and the middle
+		over, under := o.ends[0](&z), o.ends[1](&z)
+		t := math.Max(-2, math.Min(2, x[ByBack]/endsTried))
+		v += t*(over-under)/2 + t*t*((over+under)/2-v)
+	}
 	if o.with > 0 {
 		v += x[o.with]
 	}

@@ -27,7 +27,7 @@ func TestTheBackIsToldFromTheFront(t *testing.T) {
 		// The same evenings in a basket's middle, at its back and at its front.
 		kitchen := func(where string) *learntest.Household {
 			h := learntest.New(rand.New(rand.NewPCG(8, 8)))
-			h.Browns = 1.1 * math.Exp(load.BackShare(where)*ends)
+			h.Browns = 1.1 * math.Exp(map[string]float64{load.AtBack: 0.5, load.AtFront: -0.5}[where]*ends)
 			return h
 		}
 		middle, rear, near := kitchen(""), kitchen(load.AtBack), kitchen(load.AtFront)

@@ -41,7 +41,7 @@ var (
 
 // Revision is of the figures by which sites are made: where it is another, they are made
 // again.
-const Revision = "2"
+const Revision = "3"
 
 // Where the back of a basket stands in the whole, and from where on the hands.
 const back, hands = load.LearntFigures, load.LearntFigures + 1

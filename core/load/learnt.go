@@ -111,6 +111,9 @@ func (c *checker) learnt(m *Machine, l *Learnt) {
 	m.Learnt = l
 	m.Spec.Airflow = math.Exp(l.Mean[LearntAirflow])
 	m.Spec.DialOffsetC = l.Mean[LearntDial]
+	if m.ChangesOver = l.Quicker() != ""; l.Back != nil {
+		m.Ends = l.Back.Mean
+	}
 }
 
 // weigh sets the metal that a fryer heats.
@@ -128,23 +131,6 @@ func (m *Machine) Browns() float64 {
 	}
 	return math.Exp(m.Learnt.Mean[LearntBrowning])
 }
-
-// back is how much more readily it browns at the back than at the front, a logarithm.
-func (m *Machine) back() float64 {
-	if m.Learnt == nil || m.Learnt.Back == nil {
-		return 0
-	}
-	return m.Learnt.Back.Mean
-}
-
-// BrownsAt is how readily it browns at an end of the basket beside its middle, as far as
-// cooks have shown it.
-func (m *Machine) BrownsAt(where string) float64 {
-	return math.Exp(BackShare(where) * m.back())
-}
-
-// BackShare is how much of what the back is over the front an end is over the middle.
-func BackShare(where string) float64 { return map[string]float64{AtBack: 0.5, AtFront: -0.5}[where] }
 
 // hand is how thick pieces of a cut are beside what is said of them, where cooks
 // have shown it.

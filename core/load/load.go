@@ -94,6 +94,11 @@ type Machine struct {
 	FridgeC *float64
 	// Learnt is what cooks have shown of it; nil where none have.
 	Learnt *Learnt
+	// Ends is by how much more readily food browns at the back of its basket than at its
+	// front, a logarithm; ChangesOver says that this is known well enough to have front and
+	// back change over when pieces are turned.
+	Ends        float64
+	ChangesOver bool
 }
 
 // Fridge is the air of its kitchen's fridge as it is taken, °C.

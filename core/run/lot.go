@@ -25,8 +25,14 @@ type Lot struct {
 	here     bool         // it went in
 	gone     bool         // taken out by itself, it waits on a rack
 	pathogen safety.Pathogen
+	browns   float64 // scales, of this load
+	uneven   bool    // its ends are told apart
+	atBack   int     // which of a place's ends lies at the back, mixed where they are shaken up
 	places   []place
 }
+
+// mixed is in the place of an end: the pieces lie anyhow.
+const mixed = -1
 
 // oilHolds is the share of evaporation that a full film of oil, 1 g/100 cm²,
 // holds back; an unbroken film would stop nearly all. Steam breaks the film:
@@ -46,6 +52,10 @@ func (l *Lot) layIn(v Variation, fineness Fineness, filmWM2K float64) error {
 	l.stuck = math.Sqrt(1 / float64(max(1, of.Clump)))
 	start := of.StartC + v.StartC*of.ColdVaries()
 	l.pathogen, _ = safety.PathogenFor(of.Class(), 100*of.Cut.Flesh.Fat)
+	l.browns = v.Browns
+	for _, in := range l.through {
+		l.uneven = l.uneven || in.Machine.Ends != 0 && of.All > 1 // one piece lies in the middle
+	}
 	sizes := v.sizes(of.Number)
 	for _, size := range sizes {
 		size *= of.Hand
@@ -92,9 +102,10 @@ func (l *Lot) layIn(v Variation, fineness Fineness, filmWM2K float64) error {
 			p.flesh0, p.fat0 = p.both((*thermal.Body).FleshWater), p.both(firmFat)
 			p.watch = safety.NewWatch(of.Rule, start)
 			for face := range p.brown {
-				p.brown[face].Gain = of.BrowningGain * v.Browns * l.machine.Browns()
 				p.brown[face].Stage = crust.Stage(of.Was.Brown)
 			}
+			p.ends = [2][2]crust.Browner{p.brown, p.brown}
+			l.gain(&p)
 			l.places = append(l.places, p)
 		}
 	}
@@ -150,6 +161,33 @@ func (l *Lot) moves(to int, f *fryer.State) {
 	for i := range l.places {
 		p := &l.places[i]
 		p.exposure, p.pieces = p.lies[to].exposure, p.lies[to].pieces
+	}
+	l.laysEnds(0) // what was quick may be so again
+}
+
+// gain sets how readily the faces of a place brown.
+func (l *Lot) gain(p *place) {
+	for face := range 2 {
+		g := l.of.GainWith(p.sugarPct[face]) * l.browns * l.machine.Browns()
+		p.brown[face].Gain = g
+		for end := range p.ends {
+			switch l.atBack {
+			case mixed:
+				p.ends[end][face].Gain = g
+			case end:
+				p.ends[end][face].Gain = g * math.Exp(l.machine.Ends/2)
+			default:
+				p.ends[end][face].Gain = g * math.Exp(-l.machine.Ends/2)
+			}
+		}
+	}
+}
+
+// laysEnds has one of the ends at the back from now on, or both mixed.
+func (l *Lot) laysEnds(atBack int) {
+	l.atBack = atBack
+	for i := range l.places {
+		l.gain(&l.places[i])
 	}
 }
 
@@ -232,6 +270,9 @@ func (l *Lot) expose(p *place, t, dt float64, air thermal.Air, film, convect [2]
 	}
 	for face := range 2 {
 		p.brown[face].Add(dt, p.body.Surface(face), p.body.SurfaceWater(face))
+		for end := 0; end < 2 && l.uneven; end++ {
+			p.ends[end][face].Add(dt, p.body.Surface(face), p.body.SurfaceWater(face))
+		}
 		if p.lacquer[face] {
 			p.lacquerC[face] = max(p.lacquerC[face], p.body.Surface(face))
 		}
@@ -250,6 +291,9 @@ func (l *Lot) turn(kind string) {
 		for i := range l.places {
 			l.places[i].up = 1 - l.places[i].up
 		}
+		if l.machine.ChangesOver && l.of.All > 1 && l.atBack != mixed {
+			l.laysEnds(1 - l.atBack)
+		}
 	case load.Shake:
 		now := make([]fryer.Exposure, len(l.places))
 		for i := range l.places {
@@ -258,6 +302,7 @@ func (l *Lot) turn(kind string) {
 		for i, e := range fryer.Shaken(now, l.film) {
 			l.places[i].exposure = e
 		}
+		l.laysEnds(mixed)
 	}
 }
 
@@ -284,8 +329,8 @@ func (l *Lot) brush(g load.Glaze) {
 			p.lacquer[face] = p.lacquer[face] || g.SugarPct >= lacquersFrom
 			// Sugar in the film and the first millimetre under it, as of a marinade.
 			p.sugarPct[face] += g.SugarPct * g.FilmMm / (g.FilmMm + 1)
-			p.brown[face].Gain = l.of.GainWith(p.sugarPct[face])
 		}
+		l.gain(p)
 	}
 	l.oiled = math.Min(1, l.oiled+10*g.Fat)
 	l.glazed = true
@@ -318,7 +363,7 @@ func (l *Lot) judge(minute, since float64) {
 			switch {
 			case out > 0 && p.coldC > out:
 				p.overAt, p.over = minute, l.of.RunsOut()
-			case max(p.brown[0].Stage, p.brown[1].Stage) > limit:
+			case max(l.stageOf(p, 0, brownest), l.stageOf(p, 1, brownest)) > limit:
 				p.overAt, p.over = minute, why
 			case p.juicePct() < l.of.Cut.Juice:
 				p.overAt, p.over = minute, load.Dry

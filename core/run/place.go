@@ -30,10 +30,13 @@ type place struct {
 	footprint, bodySees, edgeSees float64
 	up                            int // the face that looks up
 	brown                         [2]crust.Browner
-	sugarPct                      [2]float64 // brushed on, of what is there
-	sauce                         [2]sauceFilm
-	lacquer                       [2]bool    // a face under sugar that dries to a glass
-	lacquerC                      [2]float64 // the hottest that it was, °C
+	// ends are those of pieces at the two ends of a basket, by the end and the face, where
+	// it is known to brown quicker at one of them; brown is that of the middle.
+	ends     [2][2]crust.Browner
+	sugarPct [2]float64 // brushed on, of what is there
+	sauce    [2]sauceFilm
+	lacquer  [2]bool    // a face under sugar that dries to a glass
+	lacquerC [2]float64 // the hottest that it was, °C
 
 	watch        safety.Watch
 	coldC        float64 // of the coldest spot, °C

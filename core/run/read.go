@@ -99,7 +99,7 @@ func (l *Lot) Moment(minute float64) Moment {
 			if i == 0 {
 				m.Faces[face].Lacquer = p.lacquered(face)
 			}
-			brown[face] = min(brown[face], p.brown[face].Stage)
+			brown[face] = min(brown[face], l.stageOf(p, face, palest))
 		}
 	}
 	for face, stage := range brown {
@@ -184,6 +184,34 @@ func (l *Lot) UpBrown() float64 {
 	return float64(p.brown[p.up].Stage)
 }
 
+// UpBrownAt is the same at an end of the basket, load.AtBack or load.AtFront.
+func (l *Lot) UpBrownAt(where string) float64 {
+	p := l.slowest()
+	switch {
+	case !l.uneven || l.atBack == mixed:
+		return l.UpBrown()
+	case where == load.AtBack:
+		return float64(p.ends[l.atBack][p.up].Stage)
+	}
+	return float64(p.ends[1-l.atBack][p.up].Stage)
+}
+
+// Uneven says whether it browns quicker at one end of the basket, as far as is known.
+func (l *Lot) Uneven() bool { return l.uneven }
+
+// palest and brownest choose among the pieces of a place.
+func palest(a, b crust.Stage) crust.Stage   { return min(a, b) }
+func brownest(a, b crust.Stage) crust.Stage { return max(a, b) }
+
+// stageOf is the stage of a face of the pieces in a place that are the palest, or the
+// brownest, of the middle and both ends.
+func (l *Lot) stageOf(p *place, face int, of func(a, b crust.Stage) crust.Stage) crust.Stage {
+	if !l.uneven {
+		return p.brown[face].Stage
+	}
+	return of(p.brown[face].Stage, of(p.ends[0][face].Stage, p.ends[1][face].Stage))
+}
+
 // Bend is how fast it gets warmer away from the slowest pieces' coldest spot,
 // °C per mm².
 func (l *Lot) Bend() float64 {
@@ -224,9 +252,9 @@ func (l *Lot) Worst() Worst {
 		p := &l.places[i]
 		w.Crust = min(w.Crust, p.softer())
 		w.JuicePct = min(w.JuicePct, p.juicePct())
-		for _, b := range p.brown {
-			w.Palest = min(w.Palest, float64(b.Stage))
-			w.Brownest = max(w.Brownest, float64(b.Stage))
+		for face := range p.brown {
+			w.Palest = min(w.Palest, float64(l.stageOf(p, face, palest)))
+			w.Brownest = max(w.Brownest, float64(l.stageOf(p, face, brownest)))
 		}
 	}
 	return w

@@ -61,8 +61,9 @@ func TestTheEndsOfABasketAreToldApart(t *testing.T) {
 	}
 	cooks := get[[]one](k, 200, "GET", "/api/v1/cooks", "")
 	get[struct{}](k, 204, "PUT", "/api/v1/cooks/"+cooks[len(cooks)-1].Id+"/left-out", `{"leftOut": false}`) // which has it learn at once
-	if l := get[[]session.Learnt](k, 200, "GET", "/api/v1/fryers/"+f.ID+"/learnt", "")[0]; !strings.Contains(l.Says, "quicker at the back than at the front") {
-		t.Errorf("learnt: %s", l.Says)
+	l := get[[]session.Learnt](k, 200, "GET", "/api/v1/fryers/"+f.ID+"/learnt", "")[0]
+	if ends := l.Figures[len(l.Figures)-1]; !strings.Contains(l.Says, "quicker at the back than at the front") || ends.ID != "ends" || !strings.HasSuffix(ends.Says, "quicker at the back") || ends.Now[0] < 0 || ends.Before[1] != 0 {
+		t.Errorf("learnt: %s %+v", l.Says, ends)
 	}
 	begin()
 	if !strings.Contains(c.Step.Detail, "Change front and back over: it browns quicker at the back here.") {

@@ -7,6 +7,7 @@ import (
 	"math"
 	"slices"
 
+	"velocrustum/core/belief"
 	"velocrustum/core/learn"
 	"velocrustum/core/load"
 	"velocrustum/core/units"
@@ -29,7 +30,7 @@ type Learnt struct {
 // LearntFigure is one figure of a fryer, by its middle and what nine in ten lie between:
 // as it was said, and as cooks have shown it.
 type LearntFigure struct {
-	ID     string     `json:"id"` // dial, fan, heatUp, browning
+	ID     string     `json:"id"` // dial, fan, heatUp, browning, ends
 	Name   string     `json:"name"`
 	Says   string     `json:"says"`
 	Before [3]float64 `json:"before"` // low, middle, high
@@ -153,7 +154,7 @@ func figures(said, known *learn.Known, m *load.Machine, say units.Household) []L
 	}
 	percent := func(f learn.Figure) learn.Figure { return learn.Figure{100 * f[0], 100 * f[1]} }
 	share := func(v float64) string { return fmt.Sprintf("%.0f %% of most", v) }
-	return []LearntFigure{
+	out := []LearntFigure{
 		of("dial", "air over the dial", was.DialOffsetC, is.DialOffsetC, func(v float64) string {
 			switch {
 			case math.Abs(v) < 0.5:
@@ -167,6 +168,18 @@ func figures(said, known *learn.Known, m *load.Machine, say units.Household) []L
 		of("heatUp", "time to "+say.Degrees(200), was.HeatUp, is.HeatUp, func(v float64) string { return fmt.Sprintf("%.1f min", v) }),
 		of("browning", "browning", percent(was.Browning), percent(is.Browning), share),
 	}
+	if known.Back != nil {
+		out = append(out, of("ends", "back beside front", learn.Figure{0, 100 * belief.BackSd}, learn.Figure{100 * known.Back.Mean, 100 * known.Back.Sd}, func(v float64) string {
+			switch {
+			case math.Abs(v) < 1:
+				return "browns alike"
+			case v < 0:
+				return fmt.Sprintf("%.0f %% quicker at the front", -v)
+			}
+			return fmt.Sprintf("%.0f %% quicker at the back", v)
+		}))
+	}
+	return out
 }
 
 // HowRight is how right what was foretold of a household's cooks was.

@@ -4047,11 +4047,14 @@ export interface components {
             cooks: number;
             says: string;
             figures: {
-                /** @enum {string} */
-                id: "dial" | "fan" | "heatUp" | "browning";
+                /**
+                 * @description ends only where somebody looked at one
+                 * @enum {string}
+                 */
+                id: "dial" | "fan" | "heatUp" | "browning" | "ends";
                 name: string;
                 says: string;
-                /** @description what nine in ten lie between, and its middle, by what was said of it: °C, percent, minutes, percent */
+                /** @description what nine in ten lie between, and its middle, by what was said of it: °C, percent, minutes, percent, percent */
                 before: number[];
                 /** @description the same with what cooks have shown */
                 now: number[];

@@ -50,6 +50,9 @@ export function HowSure({ figures, units }: { figures: Figure[]; units: Units })
   );
 }
 
+const sign = (v: number) => (v > 0 ? '+' : v < 0 ? '−' : '');
+const signed = (v: number) => `${sign(Math.round(v))}${Math.abs(v).toFixed(0)}`;
+
 function One({ figure, units }: { figure: Figure; units: Units }) {
   const { before, now } = figure;
   const low = Math.min(before[0] ?? 0, now[0] ?? 0);
@@ -59,10 +62,12 @@ function One({ figure, units }: { figure: Figure; units: Units }) {
   const bar = ([from = 0, , to = 0]: number[]) => ({ left: `${share(from)}%`, width: `${share(to) - share(from)}%` });
   const end = (v: number) =>
     figure.id === 'dial'
-      ? `${v > 0 ? '+' : v < 0 ? '−' : ''}${units.warmer.words(Math.abs(v))}`
+      ? `${sign(v)}${units.warmer.words(Math.abs(v))}`
       : figure.id === 'heatUp'
         ? `${v.toFixed(1)} min`
-        : `${v.toFixed(0)} %`;
+        : figure.id === 'ends'
+          ? `${signed(v)} %`
+          : `${v.toFixed(0)} %`;
   const [nowLow = 0, middle = 0, nowHigh = 0] = now;
   return (
     <Row>
