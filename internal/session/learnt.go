@@ -169,15 +169,19 @@ func figures(said, known *learn.Known, m *load.Machine, say units.Household) []L
 		of("browning", "browning", percent(was.Browning), percent(is.Browning), share),
 	}
 	if known.Back != nil {
-		out = append(out, of("ends", "back beside front", learn.Figure{0, 100 * belief.BackSd}, learn.Figure{100 * known.Back.Mean, 100 * known.Back.Sd}, func(v float64) string {
+		ends := of("ends", "back beside front", learn.Figure{0, belief.BackSd}, learn.Figure{known.Back.Mean, known.Back.Sd}, func(v float64) string {
 			switch {
-			case math.Abs(v) < 1:
+			case math.Abs(v) < 0.01:
 				return "browns alike"
 			case v < 0:
-				return fmt.Sprintf("%.0f %% quicker at the front", -v)
+				return fmt.Sprintf("%.0f %% quicker at the front", 100*math.Expm1(-v))
 			}
-			return fmt.Sprintf("%.0f %% quicker at the back", v)
-		}))
+			return fmt.Sprintf("%.0f %% quicker at the back", 100*math.Expm1(v))
+		})
+		for i := range ends.Now {
+			ends.Before[i], ends.Now[i] = 100*math.Expm1(ends.Before[i]), 100*math.Expm1(ends.Now[i])
+		}
+		out = append(out, ends)
 	}
 	return out
 }

@@ -85,10 +85,9 @@ function One({ figure, units }: { figure: Figure; units: Units }) {
           style={{ left: `${share(middle)}%`, width: 3, marginLeft: -1.5, background: 'var(--ink)', borderRadius: 0 }}
         />
       </Track>
-      <span aria-hidden>
-        <small>{end(nowLow)}</small>
-        <small>{end(nowHigh)}</small>
-      </span>
+      <small aria-hidden>
+        {end(nowLow)} to {end(nowHigh)}
+      </small>
     </Row>
   );
 }
