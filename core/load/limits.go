@@ -1,6 +1,8 @@
 package load
 
 import (
+	"math"
+
 	"velocrustum/core/food"
 	"velocrustum/core/fryer"
 	"velocrustum/core/refuse"
@@ -109,8 +111,14 @@ const (
 
 var usualDial = Dial{80, 200, 5}
 
-// Warmth words how cold a piece is inside, under so many °C.
-var Warmth = []struct {
+// A Warm is what a piece is called under so many °C inside.
+type Warm struct {
 	UnderC float64
 	Says   string
-}{{food.FrozenUnderC, "from the freezer"}, {1, "barely thawed"}, {7.5, "fridge-cold"}, {14.5, "cool"}, {61, "at room temperature"}}
+}
+
+// Warmth words how cold a piece is inside, up from the coldest, where what comes out of
+// the fridge has so many °C: that is fridge-cold whatever the fridge.
+func Warmth(outOfFridgeC float64) []Warm {
+	return []Warm{{food.FrozenUnderC, "from the freezer"}, {math.Min(1, outOfFridgeC), "barely thawed"}, {math.Max(7.5, outOfFridgeC+0.5), "fridge-cold"}, {14.5, "cool"}, {61, "at room temperature"}}
+}

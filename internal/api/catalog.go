@@ -101,7 +101,7 @@ func usual(set store.Settings) Usual {
 	for _, k := range fryer.Usual {
 		u.Boxes = append(u.Boxes, FryerKnown{Kind: FryerKnownKind(k.Kind), Litres: &k.Litres, PowerW: &k.PowerW, Drawers: &k.Drawers})
 	}
-	for _, w := range load.Warmth {
+	for _, w := range load.Warmth(u.FridgeC) {
 		u.Warmth = append(u.Warmth, struct {
 			Says   string  `json:"says"`
 			UnderC float64 `json:"underC"`

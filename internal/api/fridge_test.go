@@ -49,6 +49,15 @@ func TestTheFridgeIsKnown(t *testing.T) {
 	if usual.FridgeC != 10 || usual.FridgeAirC != 9 || usual.FridgeSays == nil || !strings.Contains(*usual.FridgeSays, "turn it colder") {
 		t.Errorf("of a fridge of 9 °C the catalogue says %v °C, %v", usual.FridgeC, usual.FridgeSays)
 	}
+	// What comes out of it is fridge-cold, and not cool.
+	for _, w := range usual.Warmth {
+		if usual.FridgeC < w.UnderC {
+			if w.Says != "fridge-cold" {
+				t.Errorf("out of a fridge of 9 °C food is %s", w.Says)
+			}
+			break
+		}
+	}
 	body := `"fryerId": "` + f.ID + `", "lots": [{"load": {"cut": "chicken-drumstick", "pieces": 6, "pieceMassG": 110}, "coat": {"id": "oil-rub", "oilG": 6}, "bench": {"drying": {}, "coating": {}, "salting": {"school": "dry", "targetPct": 1.2, "hours": 12}}}],
 		"program": {"preheatMin": 3, "stages": [{"airC": 190, "minutes": 28}]}}`
 	plan := get[api.Plan](k, 201, "POST", "/api/v1/plans", `{"name": "Drumsticks", `+body)
