@@ -88,7 +88,7 @@ func waitFor(l *load.Load, minutes float64) (Wait, error) {
 		r.Advance(end, nil)
 		w.Crust = r.Softest()
 		r.Advance(end+minutes, nil)
-		k := Kept{Hold: h, Name: HoldNames[h], CoreC: r.CoreC()}
+		k := Kept{Hold: h, Name: load.HoldNames[h], CoreC: r.CoreC()}
 		k.Crust = r.Softest()
 		r.Advance(end+minutes+FlashMin, nil)
 		k.FlashCrust = r.Softest()

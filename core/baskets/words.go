@@ -99,11 +99,6 @@ func worthBaskets(best string, one, several *Batching, crustWanted float64) stri
 
 // # Waiting
 
-// HoldNames are what a place to wait is called.
-var HoldNames = map[string]string{
-	load.HoldWarm: "on a rack in the warm oven", load.HoldRack: "on a rack in the room", load.HoldBowl: "piled in a bowl", load.HoldCovered: "under a lid or foil",
-}
-
 // waitSays is what a wait costs, and whether a flash gives it back.
 func waitSays(w *Wait, l *load.Load) string {
 	warm, room, lidded := w.Kept[0], w.Kept[1], w.Kept[len(w.Kept)-1]

@@ -80,9 +80,9 @@ func dues(p load.Program) (list []due, end float64) {
 // dial adds a dial that is due, to a turn at that time if there is one.
 func dial(list []due, d due) []due {
 	switch {
-	case d.is.Rest:
+	case d.is.WaitsIn() != "":
 		d.move = toRest
-	case d.was.Rest:
+	case d.was.WaitsIn() != "":
 		d.move = backIn
 	case d.is.PlaceKey() != d.was.PlaceKey():
 		d.move = over

@@ -106,6 +106,9 @@ func (l Live) words(d due) string {
 	case d.move == over:
 		return fmt.Sprintf("%s over into %s at %s", units.Capital(all), l.into(d.is), l.heat(d.is))
 	case d.move == toRest:
+		if in := d.is.WaitsIn(); in != load.HoldRack {
+			return fmt.Sprintf("Take %s out to wait %s, %s", all, d.is.Waiting(l.Degrees), set)
+		}
 		return "Take the basket out to rest, " + set
 	case d.move == backIn:
 		return "Basket back in"
@@ -485,7 +488,7 @@ func moreThanPlanned(m float64) string {
 func (b *LedBasket) stages() string {
 	var out []string
 	for _, st := range b.Program.Stages {
-		if !st.Rest {
+		if st.WaitsIn() == "" {
 			out = append(out, st.Says(b.Degrees.Words(st.AirC)))
 		}
 	}

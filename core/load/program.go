@@ -7,6 +7,7 @@ import (
 
 	"velocrustum/core/food"
 	"velocrustum/core/fryer"
+	"velocrustum/core/units"
 )
 
 // Program is stages and turns; minute 0 is when the food goes in.
@@ -122,6 +123,20 @@ func (s Stage) WaitsIn() string {
 		return HoldRack
 	}
 	return s.Hold
+}
+
+// HoldNames are what a place to wait is called.
+var HoldNames = map[string]string{
+	HoldWarm: "on a rack in the warm oven", HoldRack: "on a rack in the room", HoldBowl: "piled in a bowl", HoldCovered: "under a lid or foil",
+}
+
+// Waiting says where food waits in a stage.
+func (s Stage) Waiting(t units.Temperature) string {
+	says := HoldNames[s.WaitsIn()]
+	if s.WaitsIn() == HoldWarm {
+		says += " at " + t.Words(s.OvenC())
+	}
+	return says
 }
 
 // OvenC is the heat of the warm oven that food waits in, °C.

@@ -282,7 +282,7 @@ func TestADishOfSeveralPartsIsWritten(t *testing.T) {
 	p := prep.NewPantry(nil)
 	pieces := load.Pieces{Cut: "chicken-drumette", Pieces: 4, PieceMassG: 45, Surface: "wiped"}
 	d := prep.BenchDish{Dish: load.Dish{Request: load.Request{Load: pieces, Coat: &load.Covering{ID: "bare"}, Groups: []load.Group{{Name: "mustard ones", Load: pieces}},
-		Program: load.Program{Stages: []load.Stage{{AirC: 190, Minutes: 18}, {AirC: 190, Minutes: 3, Rest: true}, {AirC: 200, Minutes: 4}},
+		Program: load.Program{Stages: []load.Stage{{AirC: 190, Minutes: 18}, {AirC: 190, Minutes: 3, Rest: true}, {AirC: 190, Minutes: 2, Hold: load.HoldWarm}, {AirC: 200, Minutes: 4}},
 			Turns: []load.Turn{{AtMin: 9, Kind: load.Shake}, {AtMin: 22, Kind: load.BrushOn, Group: 1, Brush: &load.Brush{G: 8, Parts: []food.Mixed{{Ingredient: "mustard", Share: 1}, {Ingredient: "honey", Share: 1}}}}}}}},
 		Bench: &prep.Bench{Servings: 2}}
 	f, err := p.Forecast(t.Context(), d, units.Household{})
@@ -301,12 +301,12 @@ func TestADishOfSeveralPartsIsWritten(t *testing.T) {
 		return all, r
 	}
 	all, r := written(nil)
-	for _, want := range []string{"4 drumettes of about 45 g each (180 g): the mustard ones", "Lay the 4 drumettes and the 4 mustard ones in one layer", "18 min at 190 °C, then rest them outside for 3 min, then 4 min at 200 °C.", "At minute 9 shake the basket.", "4 g mustard", "4 g honey", "At minute 22 brush 8 g of mustard and honey on the mustard ones."} {
+	for _, want := range []string{"4 drumettes of about 45 g each (180 g): the mustard ones", "Lay the 4 drumettes and the 4 mustard ones in one layer", "18 min at 190 °C, then rest them outside for 3 min, then rest them on a rack in the warm oven at 90 °C for 2 min, then 4 min at 200 °C.", "At minute 9 shake the basket.", "4 g mustard", "4 g honey", "At minute 22 brush 8 g of mustard and honey on the mustard ones."} {
 		if !strings.Contains(all, want) {
 			t.Errorf("it does not say %q:\n%s", want, all)
 		}
 	}
-	if r.CookMin != 25 {
+	if r.CookMin != 27 {
 		t.Errorf("%g min in the fryer", r.CookMin)
 	}
 	one := d.Program

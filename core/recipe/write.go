@@ -250,8 +250,12 @@ func told(q load.Request, program load.Program) load.Program {
 func runs(program load.Program, f prep.Forecast, larder prep.Pantry, h units.Household) string {
 	var stages []string
 	for _, st := range program.Stages {
-		if st.Rest {
-			stages = append(stages, fmt.Sprintf("rest them outside for %s", units.Minutes(st.Minutes)))
+		if in := st.WaitsIn(); in != "" {
+			where := "outside"
+			if in != load.HoldRack {
+				where = st.Waiting(h.Temperature)
+			}
+			stages = append(stages, fmt.Sprintf("rest them %s for %s", where, units.Minutes(st.Minutes)))
 			continue
 		}
 		stages = append(stages, fmt.Sprintf("%s at %s", units.Minutes(st.Minutes), st.Says(h.Degrees(st.AirC))))

@@ -5,7 +5,6 @@ import (
 	"maps"
 
 	"velocrustum/core/advise"
-	"velocrustum/core/baskets"
 	"velocrustum/core/belief"
 	"velocrustum/core/cook"
 	"velocrustum/core/food"
@@ -53,7 +52,7 @@ func replacements(of []prep.Replacement) (out []Choice) {
 // is on a rack in the room.
 func holds() (out []Choice) {
 	for _, id := range []string{load.HoldRack, load.HoldWarm, load.HoldBowl, load.HoldCovered} {
-		out = append(out, Choice{Id: id, Name: units.Capital(baskets.HoldNames[id])})
+		out = append(out, Choice{Id: id, Name: units.Capital(load.HoldNames[id])})
 	}
 	return out
 }

@@ -3,6 +3,7 @@ import { ArrowLeftRight, Split, Trash2 } from 'lucide-react';
 import styled from 'styled-components';
 import type { Catalog, Fryer, PlanInput, Schemas } from '../api/client';
 import { limitOf, within } from '../api/limits';
+import { waits } from '../format/stage';
 import { minutes, type Units } from '../format/units';
 import type { RaceEdit } from '../race/Handles';
 import { Button } from '../ui/Button';
@@ -139,7 +140,7 @@ function StageBody(editing: Editing & { i: number }) {
         {...within(catalog, 'program.stages.minutes')}
         onChange={(m) => change(`length${i}`, (p) => setStage(p, i, { minutes: m }, grain))}
       />
-      {s.rest ? (
+      {waits(s) ? (
         <>
           <Choice
             label="Where it stands"
@@ -174,11 +175,11 @@ function StageBody(editing: Editing & { i: number }) {
             onPress={() =>
               change(once, (p) => ({
                 ...p,
-                stages: p.stages.map((st, k) => (k === i ? { ...st, rest: !(st.rest ?? false), hold: undefined } : st)),
+                stages: p.stages.map((st, k) => (k === i ? { ...st, rest: !waits(st), hold: undefined } : st)),
               }))
             }
           >
-            {s.rest ? 'Cook through it' : 'Take it out to rest'}
+            {waits(s) ? 'Cook through it' : 'Take it out to rest'}
           </Button>
         ) : null}
         <Button

@@ -3,7 +3,7 @@ import { useId, useState } from 'react';
 import { ToggleButton } from 'react-aria-components';
 import styled from 'styled-components';
 import type { Catalog, PlanInput } from '../api/client';
-import { heated } from '../format/stage';
+import { heated, waits } from '../format/stage';
 import { minutes, type Units } from '../format/units';
 import { Strip } from '../race/Strip';
 import { at, type } from '../theme/tokens';
@@ -162,7 +162,9 @@ const Pin = styled(ToggleButton)`
 export function programWords(p: PlanInput['program'], units: Units): string {
   const stages = p.stages
     .map((s) =>
-      s.rest ? `rest ${minutes(s.minutes)}` : `${heated(s, `${units.toDegrees(s.airC)}°`, true)} ${minutes(s.minutes)}`,
+      waits(s)
+        ? `rest ${minutes(s.minutes)}`
+        : `${heated(s, `${units.toDegrees(s.airC)}°`, true)} ${minutes(s.minutes)}`,
     )
     .join(' · ');
   const turns = p.turns ?? [];

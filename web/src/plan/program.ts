@@ -1,5 +1,6 @@
 import type { Catalog, Fryer, PlanInput } from '../api/client';
 import { within } from '../api/limits';
+import { waits } from '../format/stage';
 
 type Program = PlanInput['program'];
 type Dial = Fryer['dial'];
@@ -28,7 +29,7 @@ function settle(p: Program, { minutes }: Grain): Program {
   return {
     ...p,
     stages: p.stages.map((s, i) =>
-      s.rest && (i === 0 || i === p.stages.length - 1)
+      waits(s) && (i === 0 || i === p.stages.length - 1)
         ? { ...s, rest: undefined, hold: undefined, holdC: undefined }
         : s,
     ),
@@ -128,11 +129,11 @@ export function addTurn(p: Program, kind: string, g: Grain): Program {
 /** Whether two programs run the food alike; heating the empty fryer apart. */
 export const alike = (a: Program, b: Program) =>
   JSON.stringify([
-    a.stages.map((s) => [s.airC, s.minutes, s.rest ?? false, s.grill ?? false, s.fan ?? true, s.fryerId]),
+    a.stages.map((s) => [s.airC, s.minutes, waits(s), s.hold ?? 'rack', s.grill ?? false, s.fan ?? true, s.fryerId]),
     turnsOf(a).map((t) => [t.atMin, t.kind, t.brush, t.lots]),
   ]) ===
   JSON.stringify([
-    b.stages.map((s) => [s.airC, s.minutes, s.rest ?? false, s.grill ?? false, s.fan ?? true, s.fryerId]),
+    b.stages.map((s) => [s.airC, s.minutes, waits(s), s.hold ?? 'rack', s.grill ?? false, s.fan ?? true, s.fryerId]),
     turnsOf(b).map((t) => [t.atMin, t.kind, t.brush, t.lots]),
   ]);
 

@@ -1,5 +1,6 @@
 import { area, line } from 'd3-shape';
 import type { Simulation } from '../api/client';
+import { waits } from '../format/stage';
 import { minutes, type Units } from '../format/units';
 import type { StageLike, TurnLike } from './Handles';
 import { between, minuteTicks, type RaceScale } from './scale';
@@ -116,7 +117,7 @@ export function StageLines({ stages, scale: { x, y } }: { stages: StageLike[]; s
     return (
       <g key={i} stroke="var(--heat)" strokeWidth={3} strokeLinecap="round">
         <line
-          strokeDasharray={st.rest ? '2 7' : undefined}
+          strokeDasharray={waits(st) ? '2 7' : undefined}
           x1={x(start)}
           x2={x(start + st.minutes)}
           y1={y(st.airC)}

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { heated } from '../format/stage';
+import { heated, waits } from '../format/stage';
 import { minutes, type Units } from '../format/units';
 import { Pop } from '../ui/Pop';
 import { Checked, Flag, Grip, Handle, Join, Out, Resting, Wished } from './handle';
@@ -126,15 +126,15 @@ export function Handles({
   return (
     <>
       {stages.map((st, i) => {
-        const text = st.rest
+        const text = waits(st)
           ? `rest · ${minutes(st.minutes)}${compact ? '' : ' min'}`
           : compact
             ? `${heated(st, `${units.toDegrees(st.airC)}°`, true)} · ${minutes(st.minutes)}`
             : `${heated(st, units.temperature(st.airC), true)} · ${minutes(st.minutes)} min`;
-        const name = st.rest
+        const name = waits(st)
           ? `${text}, the fryer at ${units.temperature(st.airC)}`
           : `Stage ${i + 1}: ${text}${st.grill || st.fryerId ? `, ${heated(st, units.temperature(st.airC))}` : ''}`;
-        const Pill = st.rest ? Resting : Handle;
+        const Pill = waits(st) ? Resting : Handle;
         return (
           <Grip
             key={i}
@@ -146,7 +146,7 @@ export function Handles({
             }}
             onPointerDownCapture={shelf(i, st)}
           >
-            <Pop title={st.rest ? 'Rest' : `Stage ${i + 1}`} body={edit.stageBody(i)} mayOpen={mayOpen}>
+            <Pop title={waits(st) ? 'Rest' : `Stage ${i + 1}`} body={edit.stageBody(i)} mayOpen={mayOpen}>
               <Pill
                 aria-label={name}
                 onKeyDown={move(
