@@ -42,7 +42,7 @@ func night(t *testing.T, hands int) *Evening {
 			rest = 3
 		}
 		e.Baskets = append(e.Baskets, &LedBasket{Dish: l.Dish, Number: l.Basket, Of: l.Of, Name: fmt.Sprintf("%s %d", l.Dish, l.Basket), FryerID: l.FryerID,
-			Live: Live{Program: l.Request.Program, Pieces: l.Request.Load.Pieces, Piece: "piece", Plural: "pieces", Faces: [2]string{"Skin side", "Underside"}, Judged: ByProbe, Waits: true, RestMin: rest, Started: got.StartAt}})
+			Live: Live{Program: l.Request.Program, Pieces: l.Request.Pieces(), Piece: "piece", Plural: "pieces", Faces: [2]string{"Skin side", "Underside"}, Judged: ByProbe, Waits: true, RestMin: rest, Started: got.StartAt}})
 	}
 	return e
 }

@@ -168,3 +168,81 @@ func TestACookIsLedAsItWasRead(t *testing.T) {
 	}
 	f.Same(t, "cook.txt")
 }
+
+// An evening in which something is said at random, in time, late or not at all, goes on as
+// it was read.
+func TestEveningsGoOnAsTheyWereRead(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
+	t.Parallel()
+	var f goldentest.File
+	for walk := range 6 {
+		e := night(t, 1+walk%2)
+		r := rand.New(rand.NewPCG(5, uint64(walk)))
+		now := e.Sheet.StartAt.Add(time.Duration(r.IntN(600)-300) * time.Second)
+		for n, ended := 0, 0; n < 70 && ended < 2; n++ {
+			at := fmt.Sprintf("%d.%d", walk, n)
+			c := e.By(now)
+			f.Addf(at, "%s table %s, %g late: %s", now.Format("15:04:05"), c.ServeAt.Format("15:04:05"), c.LateMin, c.Says)
+			for _, d := range c.Now {
+				f.Addf(at+" now", "%s %s: %s | %s | until %s", d.ID, d.State, d.Title, d.Detail, d.Until.Format("15:04:05"))
+				if d.Asks != nil {
+					f.Add(t, at+" asks", d.Asks)
+				}
+			}
+			for _, d := range c.Next {
+				f.Addf(at+" next", "%s %s %s", d.ID, d.State, d.Start.Format("15:04:05"))
+			}
+			if c.Over {
+				ended++
+			}
+			b := e.Baskets[r.IntN(len(e.Baskets))]
+			ofBasket := func(of *LedBasket, kind string, value float64) {
+				events, err := of.Add(Event{ID: at, Kind: kind, Value: value, At: now})
+				if f.Addf(at+" said", "%s of %s: %v", kind, of.Key(), err); err == nil {
+					of.Live.Events = events
+				}
+			}
+			ofEvening := func(s Said) {
+				s.ID, s.At = at, now
+				said, err := e.Add(s)
+				if f.Addf(at+" said", "%s of %s: %v", s.Kind, s.Task, err); err == nil {
+					e.Said = said
+				}
+			}
+			switch k := r.IntN(20); {
+			case k < 12 && len(c.Now) > 0:
+				d := c.Now[r.IntN(len(c.Now))]
+				if d.Of == "" {
+					ofEvening(Said{Kind: d.Action, Task: d.ID})
+					break
+				}
+				for _, of := range e.Baskets {
+					if of.Key() == d.Of {
+						ofBasket(of, d.Action, 0)
+					}
+				}
+			case k == 13:
+				ofEvening(Said{Kind: Skip, Task: e.Sheet.Tasks[r.IntN(len(e.Sheet.Tasks))].ID})
+			case k == 14:
+				ofEvening(Said{Kind: Come, People: r.IntN(6)})
+			case k == 15:
+				ofBasket(b, More, float64(r.IntN(4)))
+				f.Addf(at+" costs", "%s", e.Costs(b, 4, now))
+			case k == 16:
+				ofBasket(b, Probe, []float64{50, 72, 79}[r.IntN(3)])
+			case k == 17:
+				ofBasket(b, Kinds[r.IntN(len(Kinds))], 1)
+			case k == 18 && len(e.Said) > 0:
+				e.Said = e.Said[:len(e.Said)-1]
+			}
+			now = now.Add(time.Duration(r.IntN(200)) * time.Second)
+		}
+		for _, dish := range []string{"wings", "cutlets"} {
+			served, flashed := e.Served(dish)
+			f.Addf(fmt.Sprint(walk, dish), "begun %v, served %s %v", e.Begun(dish), served.Format("15:04:05"), flashed)
+		}
+	}
+	f.Same(t, "evenings.txt")
+}
