@@ -109,7 +109,7 @@ func (c *checker) inAndOut(asked, q Request, l *Load) {
 		in, out := q.Lots[i].InMin, math.Inf(1)
 		c.Within(at+"inMin", in, 0, l.Minutes()-0.5, "minutes, within the program")
 		if o := q.Lots[i].OutMin; o != nil {
-			c.Within(at+"outMin", *o, in+0.5, l.Minutes(), "minutes, after it goes in and within the program")
+			c.Within(at+"outMin", *o, math.Max(0, math.Min(in, l.Minutes()-0.5))+0.5, l.Minutes(), "minutes, after it goes in and within the program")
 			if *o < l.Minutes() {
 				out = *o
 			}
