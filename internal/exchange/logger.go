@@ -91,7 +91,7 @@ func number(cell string) (v float64, unit string, ok bool) {
 }
 
 var stamps = []string{time.RFC3339Nano, "2006-01-02T15:04:05", "2006-01-02 15:04:05", "2006-01-02 15:04", "2006/01/02 15:04:05", "02.01.2006 15:04:05", "02.01.2006 15:04",
-	"02/01/2006 15:04:05", "01/02/2006 15:04:05", "02/01/2006 15:04", "01/02/2006 15:04", "01/02/2006 3:04:05 PM", "01/02/2006 3:04 PM"}
+	"2006-01-02 3:04:05 PM", "2006-01-02 3:04 PM", "02/01/2006 15:04:05", "01/02/2006 15:04:05", "02/01/2006 15:04", "01/02/2006 15:04", "01/02/2006 3:04:05 PM", "01/02/2006 3:04 PM"}
 var clocks = []string{"15:04:05", "15:04:05.000", "15:04", "3:04:05 PM", "3:04 PM"}
 
 // layoutOf is the layout in which all of some cells are moments; empty where
@@ -206,8 +206,11 @@ func Logger(raw []byte, zone *time.Location) (out Logged, err error) {
 		return out, err
 	}
 	out.keep(after, temps)
-	if out.Skipped > 0 {
-		out.Says = append(out.Says, fmt.Sprintf("%d lines have no reading and are left out.", out.Skipped))
+	switch n := out.Skipped; {
+	case n == 1:
+		out.Says = append(out.Says, "One line has no reading and is left out.")
+	case n > 1:
+		out.Says = append(out.Says, fmt.Sprintf("%d lines have no reading and are left out.", n))
 	}
 	return out, nil
 }
