@@ -61,16 +61,21 @@ func (m Mix) Check(p Pantry) error {
 	if n := len(m.Items); n < 1 || n > maxItems {
 		c.Add("items", fmt.Sprintf("%d ingredients", n), fmt.Sprintf("1 to %d", maxItems))
 	}
-	c.In(Limits, "mixes.gPerKg", m.GPerKg)
-	c.In(Limits, "mixes.jarG", m.JarG)
+	within := func(field, of string, v float64) {
+		r := Limits[of]
+		c.Within(field, v, r.Min, r.Max, r.Unit)
+	}
+	within("gPerKg", "mixes.gPerKg", m.GPerKg)
+	within("jarG", "mixes.jarG", m.JarG)
 	sum := 0.0
-	for _, it := range m.Items {
-		c.In(Limits, "marinade.items.g", it.G)
+	for k, it := range m.Items {
+		at := fmt.Sprintf("items[%d].", k)
+		within(at+"g", "marinade.items.g", it.G)
 		sum += it.G
 		if i, err := p.Find(it.Ingredient); err != nil {
-			c.Add("items.ingredient", fmt.Sprintf("%q", it.Ingredient), "an ingredient of the pantry")
+			c.Add(at+"ingredient", fmt.Sprintf("%q", it.Ingredient), "an ingredient of the pantry")
 		} else if i.Water() > 40 {
-			c.Add("items.ingredient", fmt.Sprintf("%q", i.Name), "what is dry; what is wet makes a crust soft, and belongs into a sauce")
+			c.Add(at+"ingredient", fmt.Sprintf("%q", i.Name), "what is dry; what is wet makes a crust soft, and belongs into a sauce")
 		}
 	}
 	if len(m.Items) > 0 && sum == 0 {

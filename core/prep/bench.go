@@ -2,7 +2,6 @@ package prep
 
 import (
 	"fmt"
-	"slices"
 
 	"velocrustum/core/load"
 	"velocrustum/core/pan"
@@ -165,7 +164,7 @@ func (b Bench) Check(p Pantry) error {
 		c.In(Limits, "salting.even", s.Even)
 		c.In(Limits, "salting.waterG", s.WaterG)
 		c.In(Limits, "salting.strengthPct", s.StrengthPct)
-		if s.School != "dry" && s.WaterG == 0 {
+		if (s.School == "brine" || s.School == "soak") && s.WaterG == 0 {
 			c.Add("salting.waterG", "0", "the liquid of the "+s.School+", in g")
 		}
 		if s.Salt != "" {
@@ -174,22 +173,27 @@ func (b Bench) Check(p Pantry) error {
 			}
 		}
 	}
-	items := slices.Clone(b.Finish)
+	checkItems(&c, p, "finish", b.Finish)
 	if m := b.Marinade; m != nil {
 		c.In(Limits, "marinade.hours", m.Hours)
 		c.In(Limits, "marinade.coatShare", m.CoatShare)
 		c.In(Limits, "marinade.forG", m.ForG)
-		items = append(items, m.Items...)
-	}
-	if len(items) > maxItems {
-		c.Add("marinade.items", fmt.Sprintf("%d ingredients", len(items)), fmt.Sprintf("up to %d", maxItems))
-	}
-	for _, it := range items {
-		c.In(Limits, "marinade.items.g", it.G)
-		if _, err := p.Find(it.Ingredient); err != nil {
-			c.Add("marinade.items.ingredient", fmt.Sprintf("%q", it.Ingredient), "an ingredient of the pantry")
-		}
+		checkItems(&c, p, "marinade.items", m.Items)
 	}
 	b.checkAfter(&c, p)
 	return c.Err()
+}
+
+func checkItems(c *refuse.Check, p Pantry, field string, items []Item) {
+	if len(items) > maxItems {
+		c.Add(field, fmt.Sprintf("%d ingredients", len(items)), fmt.Sprintf("up to %d", maxItems))
+	}
+	g := Limits["marinade.items.g"]
+	for k, it := range items {
+		at := fmt.Sprintf("%s[%d].", field, k)
+		c.Within(at+"g", it.G, g.Min, g.Max, g.Unit)
+		if _, err := p.Find(it.Ingredient); err != nil {
+			c.Add(at+"ingredient", fmt.Sprintf("%q", it.Ingredient), "an ingredient of the pantry")
+		}
+	}
 }

@@ -228,8 +228,8 @@ func TestBenchesAreRefusedByField(t *testing.T) {
 		"salting.waterG":            {Salting: &Salting{School: "brine", Hours: 1}},
 		"salting.strengthPct":       {Salting: &Salting{School: "brine", WaterG: 500, StrengthPct: 60, Hours: 1}},
 		"salting.salt":              {Salting: &Salting{School: "dry", Salt: "sugar", Hours: 1}},
-		"marinade.items.ingredient": {Marinade: &Marinade{Items: []Item{{Ingredient: "gold", G: 3}}, Hours: 1}},
-		"marinade.items.g":          {Marinade: &Marinade{Items: []Item{{Ingredient: "oil", G: -3}}, Hours: 1}},
+		"marinade.items[0].ingredient": {Marinade: &Marinade{Items: []Item{{Ingredient: "gold", G: 3}}, Hours: 1}},
+		"marinade.items[0].g":          {Marinade: &Marinade{Items: []Item{{Ingredient: "oil", G: -3}}, Hours: 1}},
 		"coating.oil":               {Coating: Coating{Oil: "pour"}},
 		"cutting.spreadPct":         {Cutting: &Cutting{SpreadPct: 90}},
 	} {

@@ -1,7 +1,9 @@
 package prep
 
 import (
+	"encoding/json"
 	"fmt"
+	"math/rand/v2"
 	"testing"
 
 	"velocrustum/core/load"
@@ -84,4 +86,50 @@ func TestForecastsAreAsTheyWereRead(t *testing.T) {
 		one.Add(t, name, got)
 		one.Same(t, "forecast-"+name+".txt")
 	}
+}
+
+// Benches that are spoilt in one place are refused, or worked, as they were read.
+func TestSpoiltBenchesAreAsTheyWereRead(t *testing.T) {
+	t.Parallel()
+	var f goldentest.File
+	glaze := pan.Serving{Name: "Glaze", Sauce: pan.Sauce{School: pan.Reduce, Items: []Item{{Ingredient: "honey", G: 60}, {Ingredient: "soy-light", G: 30}, {Ingredient: "water", G: 60}}}}
+	benches := []Bench{
+		{Servings: 4, Drying: Drying{School: "rack", Hours: 12}, Salting: &Salting{School: "dry", TargetPct: 1.4, Hours: 10}, Finish: []Item{{Ingredient: "sesame", G: 6}}, Coating: Coating{Oil: "mist", Passes: 2}, Sauces: []pan.Serving{glaze}, Prices: &Prices{MeatPerKg: 9, PerKWh: 0.3}},
+		{Drying: Drying{School: "wipe"}, Salting: &Salting{School: "brine", WaterG: 1200, StrengthPct: 5, Hours: 3}, Mixes: []Mix{{Name: "Rub", Items: []Item{{Ingredient: "spices", G: 30}, {Ingredient: "salt-sea", G: 10}}, GPerKg: 60, JarG: 200}}},
+		{Thaw: true, Salting: &Salting{School: "soak", Liquid: "buttermilk", WaterG: 500, Hours: 6}, Marinade: &Marinade{Items: []Item{{Ingredient: "lemon-juice", G: 30}, {Ingredient: "honey", G: 20}, {Ingredient: "garlic", G: 8}, {Ingredient: "oil", G: 10}}, Hours: 4, CoatShare: 0.3}},
+	}
+	r := rand.New(rand.NewPCG(14, 1))
+	cuts := []struct {
+		cut, coat string
+		g         float64
+		pieces    int
+	}{{"chicken-drumstick", "starch-dust", 110, 6}, {"fish-fillet-white", "three-bowl-crumb", 130, 3}, {"pork-loin-cutlet", "double-dredge", 150, 3}, {"potato-wedge", "oil-rub", 30, 18}, {"chicken-breast-cutlet", "leavened-rub", 120, 4}}
+	for i, b := range benches {
+		for n := range 120 {
+			what, raw := goldentest.Spoil(t, r, b)
+			var spoilt Bench
+			if err := json.Unmarshal(raw, &spoilt); err != nil {
+				continue // of another kind altogether: not for here
+			}
+			at, of := fmt.Sprint(i, " ", what), cuts[n%len(cuts)]
+			h := units.Household{}
+			if n%4 == 0 {
+				h = units.Household{Temperature: units.Fahrenheit, Mass: units.Ounce}
+			}
+			if err := spoilt.Check(shelf); err != nil {
+				f.Addf(at, "%v", err)
+				continue
+			}
+			w, err := shelf.Work(LotOf(cutOf(t, of.cut), of.g, 0, of.pieces), coatOf(t, of.coat), 6, spoilt)
+			if err != nil {
+				f.Addf(at+" "+of.cut, "%v", err)
+				continue
+			}
+			for _, station := range w.Words(shelf, h) {
+				raw, err := json.Marshal(station)
+				f.Addf(at+" "+of.cut, "%s %v", raw, err)
+			}
+		}
+	}
+	f.Same(t, "spoilt.txt")
 }

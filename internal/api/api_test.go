@@ -152,7 +152,7 @@ func TestBadRequestsNameTheField(t *testing.T) {
 		{"POST", "/plans", `{"name":"x","fryerId":"none",` + load + `,"coat":{"id":"bare"},` + stages + `}`, "fryerId", "none"},
 		{"POST", "/plans", `{"name":"x","fryerId":"` + plan.FryerId + `",` + load + `,"coat":{"id":"tar"},` + stages + `}`, "coat.id", `"tar"`},
 		{"POST", "/plans", `{"name":"x","fryerId":"` + plan.FryerId + `",` + load + `,"coat":{"id":"bare"},` + stages + `,"bench":{"drying":{"school":"rack","hours":600},"coating":{}}}`, "bench.drying.hours", "600"},
-		{"PUT", "/plans/" + plan.Id, `{"name":"x","fryerId":"` + plan.FryerId + `",` + load + `,"coat":{"id":"bare"},` + stages + `,"bench":{"drying":{},"coating":{},"marinade":{"hours":2,"items":[{"ingredient":"moonlight","g":5}]}}}`, "bench.marinade.items.ingredient", `"moonlight"`},
+		{"PUT", "/plans/" + plan.Id, `{"name":"x","fryerId":"` + plan.FryerId + `",` + load + `,"coat":{"id":"bare"},` + stages + `,"bench":{"drying":{},"coating":{},"marinade":{"hours":2,"items":[{"ingredient":"moonlight","g":5}]}}}`, "bench.marinade.items[0].ingredient", `"moonlight"`},
 		{"PUT", "/fryers/" + plan.FryerId, `{"name":"x","kind":"drawer","basket":{"shape":"rectangle","widthMm":5,"depthMm":200},"powerW":1500,"airflow":1,"dialOffsetC":0,"dial":{"minC":80,"maxC":200,"stepC":5}}`, "fryer.basket.widthMm", "5"},
 		{"PUT", "/fryers/" + plan.FryerId, `{"name":"x","kind":"drawer","basket":{"shape":"round","diameterMm":200},"powerW":9,"airflow":1,"dialOffsetC":0,"dial":{"minC":80,"maxC":200,"stepC":5}}`, "fryer.powerW", "9"},
 	} {

@@ -194,7 +194,7 @@ func TestMarinadesAreKeptChangedAndForgotten(t *testing.T) {
 	}
 	for body, field := range map[string]string{
 		`{"id": "own-2", "name": "X", "marinade": {"hours": 2, "items": []}}`:                                    "marinade.items",
-		`{"id": "own-2", "name": "X", "marinade": {"hours": 2, "items": [{"ingredient": "moonshine", "g": 5}]}}`: "marinade.items.ingredient",
+		`{"id": "own-2", "name": "X", "marinade": {"hours": 2, "items": [{"ingredient": "moonshine", "g": 5}]}}`: "marinade.items[0].ingredient",
 		`{"id": "own-2", "name": "X", "marinade": {"hours": 200, "items": [{"ingredient": "oil", "g": 5}]}}`:     "marinade.hours",
 		`{"id": "own-2", "name": "", "marinade": {"hours": 2, "items": [{"ingredient": "oil", "g": 5}]}}`:        "name",
 	} {

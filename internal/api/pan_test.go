@@ -59,8 +59,8 @@ func TestASauceIsWorkedOutFromThePlate(t *testing.T) {
 		strings.Replace(sauced(slurry), `"g": 85`, `"g": -85`, 1):                                "bench.sauces[0].sauce.items[1].g",
 		sauced(slurry + "," + slurry):                                                            "bench.sauces",
 		strings.Replace(sauced(slurry), `{"ingredient": "paprika"`, `{"ingredient": "oil"`, 1):   "",
-		strings.Replace(sauced(slurry), `{"ingredient": "paprika"`, `{"ingredient": "water"`, 1): "bench.mixes[0].items.ingredient",
-		strings.Replace(sauced(slurry), `"jarG": 60`, `"jarG": -1`, 1):                           "bench.mixes[0].mixes.jarG",
+		strings.Replace(sauced(slurry), `{"ingredient": "paprika"`, `{"ingredient": "water"`, 1): "bench.mixes[0].items[1].ingredient",
+		strings.Replace(sauced(slurry), `"jarG": 60`, `"jarG": -1`, 1):                           "bench.mixes[0].jarG",
 	} {
 		if field == "" {
 			get[api.PanAnswer](k, 200, "POST", "/api/v1/pan", spoilt)

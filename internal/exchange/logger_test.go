@@ -24,7 +24,7 @@ func TestLoggersFilesAreRead(t *testing.T) {
 		{"°F behind each", "0,41 F\n300,140 F\n", 2, 300, 60, "", "°F"},
 		{"no head", "0,5\n200,50\n", 2, 200, 50, "", "seconds"},
 		{"clock past midnight", "Time,Probe 1\n23:59:30,20\n00:00:30,21\n00:01:30,\n00:02:30,22.5\n", 3, 180, 22.5, "0000-01-01T23:59:30+01:00", "clock"},
-		{"moments", "timestamp,core\n2026-11-20T18:00:00Z,5\n2026-11-20T18:00:10Z,---\n2026-11-20T18:00:20Z,6\n", 2, 20, 6, "2026-11-20T18:00:00Z", "1 lines have no reading"},
+		{"moments", "timestamp,core\n2026-11-20T18:00:00Z,5\n2026-11-20T18:00:10Z,---\n2026-11-20T18:00:20Z,6\n", 2, 20, 6, "2026-11-20T18:00:00Z", "One line has no reading"},
 		{"day and time apart", "Date;Time;Temp\n20.11.2026;18:00:00;5,0\n20.11.2026;18:10:00;44,5\n", 2, 600, 44.5, "2026-11-20T18:00:00+01:00", "moments"},
 		{"a preamble, out of order, twice", "Logger 7\nSerial,0042\n\nTime (s),Temp C\n60,20\n0,5\n60,20\n120,9999\n180,30\n", 3, 180, 30, "", "seconds"},
 		{"a byte order mark and an old degree sign", "\xef\xbb\xbfsec,temp \xb0C\n0,5\n400,70\n", 2, 400, 70, "", "°C"},
