@@ -2,7 +2,9 @@ package kitchen
 
 import (
 	"fmt"
+	"log/slog"
 	"math/rand/v2"
+	"net/http/httptest"
 	"testing"
 	"time"
 
@@ -42,4 +44,51 @@ func TestTruthsAreAsTheyWereRead(t *testing.T) {
 		}
 	}
 	f.Same(t, "truths.txt")
+}
+
+// What it sends, and when it asks again, from the counter through a cook, an empty basket
+// and half a potato, with the server away in between, is as it was read.
+func TestWhatItSendsIsAsItWasRead(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
+	t.Parallel()
+	var f goldentest.File
+	s := &server{now: begun}
+	h := httptest.NewServer(s)
+	defer h.Close()
+	lies := New(Options{Server: h.URL, Probe: "tip", Seed: 11, Log: slog.New(slog.DiscardHandler)})
+	steps := func(name string, n int, apart time.Duration) {
+		for i := range n {
+			s.got = nil
+			wait, now, err := lies.once(t.Context())
+			f.Addf(fmt.Sprint(name, " ", i), "%s at %s, fails %v, kept back %d: %.2f", wait, now.Format("15:04:05"), err != nil, len(lies.kept), temperatures(s.got))
+			s.now = s.now.Add(apart)
+		}
+	}
+	steps("counter", 3, 30*time.Second)
+	s.in = true
+	steps("food", 12, 90*time.Second)
+	s.away = true
+	steps("away", 4, 20*time.Second)
+	s.away, s.in = false, false
+	steps("out", 6, 30*time.Second)
+	s.measuring = map[string]any{"fryerId": "one", "probe": "tip", "at": s.now, "dialC": 200}
+	steps("empty", 8, time.Minute)
+	s.measuring = map[string]any{"fryerId": "one", "probe": "tip", "at": s.now, "dialC": 190, "potato": map[string]any{"thicknessMm": 42, "massG": 130}}
+	steps("potato", 10, 2*time.Minute)
+	s.measuring = map[string]any{"fryerId": "none", "probe": "tip", "at": s.now, "dialC": 190}
+	steps("another's", 2, 2*time.Minute)
+	for _, speed := range []float64{0.5, 10, 2000} {
+		lies.o.Speed = speed
+		steps(fmt.Sprint("speed ", speed), 1, time.Minute)
+	}
+	f.Same(t, "sent.txt")
+}
+
+func temperatures(all []reading) (out []float64) {
+	for _, r := range all {
+		out = append(out, r.C)
+	}
+	return out
 }

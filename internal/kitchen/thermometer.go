@@ -163,7 +163,6 @@ func (t *Thermometer) once(ctx context.Context) (wait time.Duration, now time.Ti
 	next := func(d time.Duration) time.Duration { return max(soonest, time.Duration(float64(d)/pace)) }
 	f := g.in(t.o.Probe)
 	if f == nil {
-		t.cook = ""
 		for _, m := range g.Measuring {
 			if m.Probe == t.o.Probe {
 				c, err := t.measured(ctx, m, g.Now)
@@ -173,6 +172,7 @@ func (t *Thermometer) once(ctx context.Context) (wait time.Duration, now time.Ti
 				return next(every), g.Now, t.send(ctx, reading{g.Now, t.read(g.Now, c, m.Potato != nil)})
 			}
 		}
+		t.cook = ""
 		return next(idle), g.Now, t.send(ctx, reading{g.Now, t.read(g.Now, room, false)})
 	}
 	if err := t.follow(ctx, f.ID, f.Probe.Lot); err != nil {
@@ -195,6 +195,7 @@ func (t *Thermometer) measured(ctx context.Context, m hung, now time.Time) (floa
 			if m.Potato != nil {
 				return t.middle(ctx, f.Fryer, m, now)
 			}
+			t.cook = ""
 			return t.truth.Air(f.Fryer, m.Drawer, m.DialC, now.Sub(m.At).Minutes())
 		}
 	}
