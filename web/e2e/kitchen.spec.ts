@@ -269,19 +269,22 @@ test('what cooks have shown of a fryer: left out, taken back in, and measured em
   await square.getByRole('button', { name: 'Learn from it' }).click();
   await expect(square.getByText('Measured, empty')).toBeVisible();
   await expect(square.getByText(/^From seven cooks/)).toBeVisible();
-  // With half a potato, as thick as it is.
-  await square.getByRole('button', { name: 'Measure it with a thermometer' }).click();
-  await square.getByRole('radio', { name: /half a potato/ }).click({ force: true });
-  await expect(square.getByRole('img', { name: 'Measure it from the cut face to its highest' })).toBeVisible();
-  const thick = square.getByRole('textbox', { name: 'As thick as, mm' });
+  // With half a potato, as thick as it is, in the left of two drawers by itself.
+  const twin = page.getByRole('region', { name: 'Twin drawers' });
+  await twin.getByRole('button', { name: 'Measure it with a thermometer' }).click();
+  await twin.getByRole('radio', { name: /half a potato/ }).click({ force: true });
+  await twin.getByRole('radio', { name: 'The left one alone' }).click({ force: true });
+  await expect(twin.getByRole('img', { name: 'Measure it from the cut face to its highest' })).toBeVisible();
+  const thick = twin.getByRole('textbox', { name: 'As thick as, mm' });
   await thick.fill('42');
   await thick.press('Tab');
   await accessible(page);
-  await square.getByRole('button', { name: 'It is on: simulated-thermometer reads' }).click();
-  await expect(square.getByRole('status')).toHaveText('That is all that is wanted.', { timeout: 60_000 });
-  await square.getByRole('button', { name: 'Learn from it' }).click();
-  await expect(square.getByText('Measured by half a potato')).toBeVisible();
-  await expect(square.getByText(/^From eight cooks/)).toBeVisible();
+  await twin.getByRole('button', { name: 'It is on: simulated-thermometer reads' }).click();
+  await expect(twin.getByText('The left drawer, alone.')).toBeVisible();
+  await expect(twin.getByRole('status')).toHaveText('That is all that is wanted.', { timeout: 60_000 });
+  await twin.getByRole('button', { name: 'Learn from it' }).click();
+  await expect(twin.getByRole('heading', { name: 'How sure, left drawer' })).toBeVisible();
+  await expect(twin.getByText('Measured by half a potato')).toBeVisible();
   await page.getByRole('navigation').getByRole('link', { name: 'Logbook' }).click();
   await expect(page.getByText(/Readings within the band for nine in ten/)).toBeVisible();
 });

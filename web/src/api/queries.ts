@@ -181,8 +181,10 @@ export const useMeasuring = (id: string) =>
     refetchInterval: ({ state }) => (state.data ? 1000 : false),
   });
 
-export const beginMeasuring = (id: string, body: { dialC: number; probe?: string; potato?: Schemas['Potato'] }) =>
-  ask(client.PUT('/fryers/{id}/measuring', { params: { path: { id } }, body }));
+export const beginMeasuring = (
+  id: string,
+  body: { dialC: number; drawer?: 'left' | 'right'; probe?: string; potato?: Schemas['Potato'] },
+) => ask(client.PUT('/fryers/{id}/measuring', { params: { path: { id } }, body }));
 
 export const readRun = (id: string, c: number) =>
   ask(client.POST('/fryers/{id}/measuring/readings', { params: { path: { id } }, body: { c } }));

@@ -3957,7 +3957,11 @@ export interface components {
             at: string;
             /** Format: double */
             dialC: number;
-            drawer?: string;
+            /**
+             * @description of two that is measured by itself
+             * @enum {string}
+             */
+            drawer?: "left" | "right";
             potato?: components["schemas"]["Potato"];
             readings: {
                 /** Format: double */

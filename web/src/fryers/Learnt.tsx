@@ -113,6 +113,7 @@ export function Learnt({ id, fryer, units, set }: Props) {
                 <Measure
                   id={id}
                   dialC={dialC}
+                  drawers={fryer.drawers ?? 1}
                   units={units}
                   done={(run) => set({ measured: [...(fryer.measured ?? []), run] })}
                 />

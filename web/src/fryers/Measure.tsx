@@ -42,12 +42,14 @@ const Row = styled.div`
 interface Props {
   id: string;
   dialC: number;
+  /** 2 where it has two drawers, each of which can be measured alone. */
+  drawers: number;
   units: Units;
   done: (run: Run) => void;
 }
 
 /** Leads a fryer through a run from cold, empty or with half a potato, read by hand or by a thermometer that sends; every device sees it. */
-export function Measure({ id, dialC, units, done }: Props) {
+export function Measure({ id, dialC, drawers, units, done }: Props) {
   const [open, setOpen] = useState(false);
   const queries = useQueryClient();
   const going = useMeasuring(id).data;
@@ -61,10 +63,16 @@ export function Measure({ id, dialC, units, done }: Props) {
           <Button
             isDisabled={!going.enough}
             onPress={() => {
-              const { at, readings, potato } = going;
+              const { at, readings, potato, drawer } = going;
               void then(
                 stopMeasuring(id).then(() => {
-                  done({ at, dialC: going.dialC, readings, ...(potato ? { potato } : {}) });
+                  done({
+                    at,
+                    dialC: going.dialC,
+                    readings,
+                    ...(potato ? { potato } : {}),
+                    ...(drawer ? { drawer } : {}),
+                  });
                 }),
               );
               setOpen(false);
@@ -87,10 +95,9 @@ export function Measure({ id, dialC, units, done }: Props) {
   return (
     <Begin
       dial={units.temperature(dialC)}
+      drawers={drawers}
       units={units}
-      begin={(potato, probe) =>
-        void then(beginMeasuring(id, { dialC, ...(probe ? { probe } : {}), ...(potato ? { potato } : {}) }))
-      }
+      begin={(set) => void then(beginMeasuring(id, { dialC, ...set }))}
       close={() => setOpen(false)}
     />
   );
@@ -98,8 +105,9 @@ export function Measure({ id, dialC, units, done }: Props) {
 
 interface BeginProps {
   dial: string;
+  drawers: number;
   units: Units;
-  begin: (potato?: Potato, probe?: string) => void;
+  begin: (set: Omit<Parameters<typeof beginMeasuring>[1], 'dialC'>) => void;
   close: () => void;
 }
 
@@ -108,18 +116,27 @@ const WAYS: { id: 'air' | 'potato'; name: string; note: string }[] = [
   { id: 'potato', name: 'Eighteen minutes, half a potato', note: 'tells the fan' },
 ];
 
-function Begin({ dial, units, begin, close }: BeginProps) {
+/** Two drawers heat each other's plug: what runs alone is another fryer than both at once. */
+const DRAWERS: { id: 'both' | 'left' | 'right'; name: string }[] = [
+  { id: 'both', name: 'Both on, in either' },
+  { id: 'left', name: 'The left one alone' },
+  { id: 'right', name: 'The right one alone' },
+];
+
+function Begin({ dial, drawers, units, begin, close }: BeginProps) {
   const probes = useProbes().data ?? [];
   const catalog = useCatalog().data;
   const [by, setBy] = useState<'air' | 'potato'>('air');
   const [own, setOwn] = useState<Potato | null>(null);
+  const [drawer, setDrawer] = useState<'both' | 'left' | 'right'>('both');
   if (!catalog) return null;
   const potato = own ?? catalog.usual.potato;
   const cut = catalog.cuts.find((c) => c.id === 'potato-half');
-  const inIt = by === 'potato' ? potato : undefined;
+  const set = { ...(by === 'potato' ? { potato } : {}), ...(drawer === 'both' ? {} : { drawer }) };
   return (
     <Led>
       <Choice label="What the thermometer is in" options={WAYS} value={by} onChange={setBy} row />
+      {drawers > 1 ? <Choice label="Which drawer" options={DRAWERS} value={drawer} onChange={setDrawer} row /> : null}
       {by === 'air' ? (
         <p>
           Cold and empty, a thermometer hung in the middle of the basket, the dial at {dial}. Turn it on, and start at
@@ -149,9 +166,9 @@ function Begin({ dial, units, begin, close }: BeginProps) {
         </>
       )}
       <Row>
-        <Button onPress={() => begin(inIt)}>It is on: I read by hand</Button>
+        <Button onPress={() => begin(set)}>It is on: I read by hand</Button>
         {probes.map((p) => (
-          <Button key={p.id} onPress={() => begin(inIt, p.id)}>
+          <Button key={p.id} onPress={() => begin({ ...set, probe: p.id })}>
             It is on: {p.id} reads
           </Button>
         ))}
@@ -183,6 +200,7 @@ function Under({ going, units, read }: { going: Going; units: Units; read: (c: n
   return (
     <>
       <Count role="timer">{clock(going.minute)}</Count>
+      {going.drawer ? <Quiet>The {going.drawer} drawer, alone.</Quiet> : null}
       <p role="status">{wants(going)}</p>
       {going.probe || going.nextMin === null ? null : (
         <Row>
