@@ -223,15 +223,15 @@ func TestThePlateHoldsWhatIsKept(t *testing.T) {
 func TestBenchesAreRefusedByField(t *testing.T) {
 	cut := cutOf(t, "prawn")
 	for field, b := range map[string]Bench{
-		"drying.school":             {Drying: Drying{School: "tumble"}},
-		"drying.hours":              {Drying: Drying{School: "rack", Hours: 400}},
-		"salting.waterG":            {Salting: &Salting{School: "brine", Hours: 1}},
-		"salting.strengthPct":       {Salting: &Salting{School: "brine", WaterG: 500, StrengthPct: 60, Hours: 1}},
-		"salting.salt":              {Salting: &Salting{School: "dry", Salt: "sugar", Hours: 1}},
+		"drying.school":                {Drying: Drying{School: "tumble"}},
+		"drying.hours":                 {Drying: Drying{School: "rack", Hours: 400}},
+		"salting.waterG":               {Salting: &Salting{School: "brine", Hours: 1}},
+		"salting.strengthPct":          {Salting: &Salting{School: "brine", WaterG: 500, StrengthPct: 60, Hours: 1}},
+		"salting.salt":                 {Salting: &Salting{School: "dry", Salt: "sugar", Hours: 1}},
 		"marinade.items[0].ingredient": {Marinade: &Marinade{Items: []Item{{Ingredient: "gold", G: 3}}, Hours: 1}},
 		"marinade.items[0].g":          {Marinade: &Marinade{Items: []Item{{Ingredient: "oil", G: -3}}, Hours: 1}},
-		"coating.oil":               {Coating: Coating{Oil: "pour"}},
-		"cutting.spreadPct":         {Cutting: &Cutting{SpreadPct: 90}},
+		"coating.oil":                  {Coating: Coating{Oil: "pour"}},
+		"cutting.spreadPct":            {Cutting: &Cutting{SpreadPct: 90}},
 	} {
 		var p refuse.Fields
 		if _, err := shelf.Work(LotOf(cut, 16, 0, 8), coatOf(t, "bare"), 0, b); !errors.As(err, &p) || p[0].Field != field || p[0].Allowed == "" {

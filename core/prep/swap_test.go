@@ -69,11 +69,11 @@ func TestRecipesAreChecked(t *testing.T) {
 		t.Error(err)
 	}
 	for field, change := range map[string]func(*OwnMarinade){
-		"name":                      func(r *OwnMarinade) { r.Name = "" },
-		"marinade.items":            func(r *OwnMarinade) { r.Marinade.Items = nil },
+		"name":                         func(r *OwnMarinade) { r.Name = "" },
+		"marinade.items":               func(r *OwnMarinade) { r.Marinade.Items = nil },
 		"marinade.items[0].ingredient": func(r *OwnMarinade) { r.Marinade.Items = []Item{{Ingredient: "gold", G: 1}} },
-		"marinade.hours":            func(r *OwnMarinade) { r.Marinade.Hours = -1 },
-		"marinade.coatShare":        func(r *OwnMarinade) { r.Marinade.CoatShare = 2 },
+		"marinade.hours":               func(r *OwnMarinade) { r.Marinade.Hours = -1 },
+		"marinade.coatShare":           func(r *OwnMarinade) { r.Marinade.CoatShare = 2 },
 	} {
 		bad := good
 		change(&bad)

@@ -1,8 +1,10 @@
 package api_test
 
 import (
+	"crypto/sha256"
 	"encoding/json"
 	"fmt"
+	"math/rand/v2"
 	"regexp"
 	"slices"
 	"testing"
@@ -10,6 +12,7 @@ import (
 
 	"velocrustum/core/refuse/goldentest"
 	"velocrustum/internal/api"
+	"velocrustum/internal/api/apitest"
 )
 
 // own is what is another each time: ids, marks and addresses.
@@ -165,4 +168,61 @@ func TestADishIsWorkedAsItWasRead(t *testing.T) {
 		r.ask(text, "POST", "/amounts", fmt.Sprintf(`{"ingredient": "honey", "text": %q}`, text))
 	}
 	r.f.Same(t, "dishes.txt")
+}
+
+// What is kept is refused in a cook's words, or taken, as it was read, when one thing of it
+// is spoilt: dishes, fryers, suppers, marinades, coats, sauces, mixes, settings, ratings.
+func TestWhatIsSpoiltIsRefusedAsItWasRead(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
+	k := newKitchen(t, "")
+	var f goldentest.File
+	r := rand.New(rand.NewPCG(17, 1))
+	try := func(name, method, path string, document any, times int) {
+		t.Helper()
+		for n := range times {
+			what, raw := goldentest.Spoil(t, r, document)
+			at := fmt.Sprint(name, " ", n, " ", what)
+			w := k.Send(method, "/api/v1"+path, string(raw))
+			var p api.Problem
+			if w.Code >= 400 && json.Unmarshal(w.Body.Bytes(), &p) == nil && p.Errors != nil {
+				for _, e := range *p.Errors {
+					f.Addf(at, "%d %s | %s", w.Code, e.Field, masked([]byte(e.Says)))
+				}
+				continue
+			}
+			if w.Code >= 400 {
+				f.Addf(at, "%d %s", w.Code, masked(w.Body.Bytes()))
+				continue
+			}
+			sum := sha256.Sum256(masked(w.Body.Bytes()))
+			f.Addf(at, "%d %x", w.Code, sum[:6])
+		}
+	}
+	for i, plan := range get[[]api.Plan](k, 200, "GET", "/api/v1/plans", "") {
+		var in api.PlanInput
+		if err := json.Unmarshal([]byte(apitest.Body(t, plan)), &in); err != nil {
+			t.Fatal(err)
+		}
+		try(fmt.Sprint("dish ", i), "POST", "/plans", in, 20)
+	}
+	for i, one := range get[[]api.Fryer](k, 200, "GET", "/api/v1/fryers", "") {
+		var in map[string]any
+		if err := json.Unmarshal([]byte(apitest.Body(t, one)), &in); err != nil {
+			t.Fatal(err)
+		}
+		delete(in, "id")
+		delete(in, "version")
+		try(fmt.Sprint("fryer ", i), "POST", "/fryers", in, 40)
+	}
+	for i, one := range get[[]api.Supper](k, 200, "GET", "/api/v1/suppers", "") {
+		var in api.Supper
+		if err := json.Unmarshal([]byte(apitest.Body(t, one)), &in); err != nil {
+			t.Fatal(err)
+		}
+		try(fmt.Sprint("supper ", i), "PUT", "/suppers/"+one.ID, in, 40)
+	}
+	try("settings", "PATCH", "/settings", map[string]any{"temperature": "C", "mass": "g", "aboveSeaM": 300, "fridgeC": 5.5, "guidance": "uk", "thermometerC": 0.5}, 30)
+	f.Same(t, "spoilt.txt")
 }

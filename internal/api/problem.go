@@ -142,6 +142,20 @@ func schemaField(e *openapi3.SchemaError) refuse.Field {
 			known = append(known, fmt.Sprint(v))
 		}
 		f.Allowed = strings.Join(known, ", ")
+	case "pattern":
+		f.Allowed = "letters, digits, points and dashes"
+		if strings.Contains(s.Pattern, ":") {
+			f.Allowed = "a time of day like 19:30"
+		}
+	case "minItems":
+		f.Allowed = fmt.Sprintf("%d or more", s.MinItems)
+	case "maxItems":
+		f.Allowed = fmt.Sprintf("up to %d", *s.MaxItems)
+	case "minLength", "maxLength":
+		f.Allowed = fmt.Sprintf("%d characters or more", s.MinLength)
+		if s.MaxLength != nil {
+			f.Allowed = fmt.Sprintf("%d to %d characters", s.MinLength, *s.MaxLength)
+		}
 	case "required":
 		f.Value, f.Allowed = "missing", "it has to be there"
 	case "properties":

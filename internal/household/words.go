@@ -37,7 +37,11 @@ var fieldWords = map[string]string{
 	"items.ingredient": "An ingredient", "items.g": "An amount", "sauce.clingsG": "How thick it is", "sauce.widthCm": "The pan, across",
 	"serveAt": "The moment at the table", "hands": "The hands", "hobs": "The rings of the hob", "oven.warmC": "The warm oven", "dishes": "The dishes", "dishes.planId": "Dish %d", "sides.steps": "The steps of side %d",
 	"sides.steps.minutes": "The minutes of a step", "sides.steps.hands": "The hands of a step", "sides.holdsMin": "How long a side holds", "pins": "What was pinned", "order": "The order", "away.until": "When hands are back",
-	"each": "The weight of one", "price": "The price",
+	"each": "The weight of one", "price": "The price", "guidance": "What counts as safe", "temperature": "The degrees", "mass": "The weights", "fridgeC": "The fridge, °C", "aboveSeaM": "The height above the sea, m", "thermometerC": "What the thermometer is off by, °C",
+	"program.turns.brush.g": "What is brushed on at turn %d", "program.turns.brush.parts": "What is brushed on at turn %d", "program.turns.brush.parts.share": "A part of what is brushed on at turn %d", "program.turns.brush.parts.ingredient": "An ingredient of what is brushed on at turn %d",
+	"coat.layers": "The layers", "coat.layers.parts": "What is in layer %d", "coat.layers.parts.share": "A part of layer %d", "coat.layers.parts.ingredient": "An ingredient of layer %d", "bench.salting.targetPct": "The salt aimed for", "bench.salting.school": "How it is salted", "bench.drying.school": "How it is dried",
+	"sides.steps.place": "Where a step is done", "evening": "The evening", "fryers": "The fryers", "people": "How many come", "warmC": "The warm oven",
+	"tableTime": "The time at the table", "load": "What is cooked", "load.state": "How it is bought", "load.inside": "What it is inside", "bench": "The bench", "bench.drying": "How it is dried", "bench.coating": "How it is coated", "program": "The program",
 }
 
 var ofLot = regexp.MustCompile(`^lots\[(\d+)\]\.`)
@@ -52,7 +56,13 @@ func Refused(f refuse.Field) string {
 		lot, _ = strconv.Atoi(at[1]) // digits, by the pattern
 		f.Field = strings.TrimPrefix(f.Field, at[0])
 	}
-	words, ok := fieldWords[numbered.ReplaceAllString(f.Field, "")]
+	key := numbered.ReplaceAllString(f.Field, "")
+	words, ok := fieldWords[key]
+	for _, of := range []string{"fryer." + key, strings.TrimPrefix(key, "evening.")} { // as they are of what else is sent
+		if !ok {
+			words, ok = fieldWords[of]
+		}
+	}
 	if !ok {
 		words = f.Field
 	}

@@ -54,9 +54,9 @@ func find(r *rand.Rand, v any, at string, set func(any), places *[]func() string
 			change(v[1:])
 		}
 	case string:
-		for _, to := range []any{"", "nonsense", v + " "} {
-			change(to)
-		}
+		change("")
+		change("nonsense")
+		*places = append(*places, func() string { set(v + " "); return at + " with a blank behind it" })
 	case float64:
 		for _, to := range []float64{-1, 0, 0.5 * v, 1.1 * v, v + 1, v + 0.25, 10*v + 3, 1e9} {
 			change(to)
