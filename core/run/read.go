@@ -184,11 +184,12 @@ func (l *Lot) UpBrown() float64 {
 	return float64(p.brown[p.up].Stage)
 }
 
-// UpBrownAt is the same at an end of the basket, load.AtBack or load.AtFront.
+// UpBrownAt is the same at an end of the basket, load.AtBack or load.AtFront, where it is
+// uneven.
 func (l *Lot) UpBrownAt(where string) float64 {
 	p := l.slowest()
 	switch {
-	case !l.uneven || l.atBack == mixed:
+	case l.atBack == mixed:
 		return l.UpBrown()
 	case where == load.AtBack:
 		return float64(p.ends[l.atBack][p.up].Stage)
