@@ -108,7 +108,7 @@ func TestSpoiltRequestsAreRefusedAsTheyWereRead(t *testing.T) {
 				continue
 			}
 			one := l.Lots[len(l.Lots)-1]
-			says := fmt.Sprintf("%.4g g %.4g mm %.4g °C %.4g wet %.4g gain %.4g layers, in %g out %g, %d places, hottest %.4g, crust %.4g, rule %.4g, metal %.4g fan %.4g dial %.4g browns %.4g", one.MassG, one.ThicknessMm, one.StartC, one.Wet(), one.BrowningGain, one.Coverage,
+			says := fmt.Sprintf("%.4g g %.4g mm %.4g °C %.4g wet %.4g gain %.4g layers, in %g out %g, %d places, hottest %.4g, crust %.4g, rule %.4g, metal %.4g fan %.4g dial %.4g browns %.4g", one.MassG, one.ThicknessMm, one.StartC, one.Wet(), one.GainWith(0), one.Coverage,
 				one.In, l.End(one), len(l.Places()), l.HottestC(), one.CrustWanted, one.Rule.CoreC, l.Spec.MetalJK, l.Spec.Airflow, l.Spec.DialOffsetC, l.Browns())
 			for _, turn := range l.Program.Turns {
 				if turn.Brush != nil {

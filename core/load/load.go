@@ -66,10 +66,9 @@ type Lot struct {
 	GlazeKgM2 float64
 	Clump     int // pieces that are frozen together
 
-	Coating      food.Coating
-	SugarPct     float64 // added to the surface
-	SaltPct      float64 // in the flesh
-	BrowningGain float64
+	Coating  food.Coating
+	SugarPct float64 // added to the surface
+	SaltPct  float64 // in the flesh
 
 	Guidance    safety.Guidance
 	Rule        safety.Rule
@@ -225,7 +224,6 @@ func (l *Load) AsThick(lot Lot, mm float64) *Load {
 // oil puts so many g/100 cm² on a lot, beside what its coat has of its own.
 func (l *Lot) oil(film float64) {
 	l.Coating.Oil = film + l.Coating.LooseFat
-	l.BrowningGain = l.GainWith(0)
 }
 
 // GainWith is the gain of browning with so much more sugar on a face, percent.
