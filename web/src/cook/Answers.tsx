@@ -50,7 +50,7 @@ export function Answers({ food, catalog, units, insideC, probes, tell, children 
             bone={food.bone}
             both={food.both}
             plausibleC={food.plausibleC}
-            note={(c) => tell('probe reading', { kind: 'probe', value: c })}
+            note={(c) => tell(`read ${units.temperature(c)}`, { kind: 'probe', value: c })}
           />
         )}
         <Half onPress={() => tell(`${more} more`, { kind: 'more', value: more })}>
@@ -95,8 +95,12 @@ function HowItLooks({ food, tell }: Pick<Props, 'food' | 'tell'>) {
         <Choice label="Where in the basket" options={WHERE} value={where} onChange={setWhere} row />
         <Looks
           said={where === 'all' ? food.lookedAt : null}
-          tell={(shade) => {
-            tell('how it looks', { kind: 'look', value: shade, ...(where === 'all' ? {} : { where }) });
+          tell={(shade, name) => {
+            tell(`looks ${name}${where === 'all' ? '' : ` at the ${where}`}`, {
+              kind: 'look',
+              value: shade,
+              ...(where === 'all' ? {} : { where }),
+            });
           }}
         />
         {food.changed ? <p role="status">{food.changed}</p> : null}

@@ -28,11 +28,11 @@ const shades: [string, string, string][] = [
 ];
 
 /** How it looks, from pale to dark; what was said last is marked. */
-export function Looks({ said, tell }: { said: number | null; tell: (shade: number) => void }) {
+export function Looks({ said, tell }: { said: number | null; tell: (shade: number, name: string) => void }) {
   return (
     <Shades role="group" aria-label="How it looks">
       {shades.map(([name, background, color], i) => (
-        <Shade key={name} style={{ background, color }} aria-pressed={said === i} onPress={() => tell(i)}>
+        <Shade key={name} style={{ background, color }} aria-pressed={said === i} onPress={() => tell(i, name)}>
           {name}
           {said === i ? ' ✓' : ''}
         </Shade>

@@ -78,9 +78,9 @@ export function NotDone({ food, catalog, units, insideC, tell }: Props) {
                   isDisabled={typed === null}
                   onPress={() => {
                     if (typed !== null)
-                      notes(ask, food.plausibleC, units, (c) => see('probe reading', { kind: 'probe', value: c }))(
-                        units.heat.from(typed),
-                      );
+                      notes(ask, food.plausibleC, units, (c) =>
+                        see(`read ${units.temperature(c)}`, { kind: 'probe', value: c }),
+                      )(units.heat.from(typed));
                   }}
                   aria-label={typed === null ? 'It reads that' : `It reads ${typed} ${units.degree}`}
                 >

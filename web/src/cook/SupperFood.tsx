@@ -34,7 +34,7 @@ export function Out({ basket, catalog, units, tell }: OutProps) {
         bone={lot.bone}
         both={lot.both}
         plausibleC={undefined}
-        note={(c) => tellOf('probe reading', { kind: 'probe', value: c })}
+        note={(c) => tellOf(`read ${units.temperature(c)}`, { kind: 'probe', value: c })}
       />
     </>
   );
