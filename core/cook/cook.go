@@ -222,7 +222,7 @@ func (l Live) Add(e Event) ([]Event, error) {
 		}
 	case Turned, Dialled, More, Out, Set, Probe, Look, Raw, Soft, Floury, LeftIn, TakenOut:
 		if e.Kind == LeftIn && (e.Probe == "" || len(e.Probe) > 40) {
-			return nil, refuse.One("probe", e.Probe, "the name of a thermometer, up to 40 letters")
+			return nil, refuse.One("probe", fmt.Sprintf("%q", e.Probe), "the name of a thermometer, up to 40 letters")
 		}
 		if !loaded {
 			return no("after the food has gone in")

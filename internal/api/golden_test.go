@@ -10,6 +10,7 @@ import (
 	"testing"
 	"time"
 
+	"velocrustum/core/refuse"
 	"velocrustum/core/refuse/goldentest"
 	"velocrustum/internal/api"
 	"velocrustum/internal/api/apitest"
@@ -17,8 +18,10 @@ import (
 
 // own is what is another each time: ids, marks and addresses.
 var (
-	own  = regexp.MustCompile(`("(?:mark|id|key|url)":)"[^"]*"`)
-	uuid = regexp.MustCompile(`[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}`)
+	own = regexp.MustCompile(`("(?:mark|id|key|url)":)"[^"]*"`)
+	// split is a second that is split finer than machines agree on.
+	split = regexp.MustCompile(`(T\d\d:\d\d:\d\d)\.\d+Z`)
+	uuid  = regexp.MustCompile(`[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}`)
 )
 
 func masked(raw []byte) []byte {
@@ -225,4 +228,75 @@ func TestWhatIsSpoiltIsRefusedAsItWasRead(t *testing.T) {
 	}
 	try("settings", "PATCH", "/settings", map[string]any{"temperature": "C", "mass": "g", "aboveSeaM": 300, "fridgeC": 5.5, "guidance": "uk", "thermometerC": 0.5}, 30)
 	f.Same(t, "spoilt.txt")
+}
+
+// Whatever is said of cooks and of an evening, in time or not, done again and taken back,
+// is told or refused as it was read.
+func TestWhateverIsSaidIsToldAsItWasRead(t *testing.T) {
+	if testing.Short() {
+		return // it computes: nothing meets in it that does not in others
+	}
+	k := newKitchen(t, "")
+	var f goldentest.File
+	ask := func(at, method, path, body string) []byte {
+		w := k.Send(method, "/api/v1"+path, body)
+		raw := split.ReplaceAll(masked(w.Body.Bytes()), []byte("$1Z"))
+		var one struct {
+			Step     json.RawMessage `json:"step"`
+			Shown    json.RawMessage `json:"shown"`
+			Asks     json.RawMessage `json:"asks"`
+			Changed  json.RawMessage `json:"changed"`
+			Foreseen *struct {
+				SafeByMin, CrispAtMin, OverAtMin, MoreMin *float64
+				Says                                      string
+			} `json:"foreseen"`
+			Course *struct {
+				Says string `json:"says"`
+			} `json:"course"`
+			Detail string         `json:"detail"`
+			Errors []refuse.Field `json:"errors"`
+		}
+		f.Addf(at, "%d %s %s", w.Code, method, body)
+		if json.Unmarshal(raw, &one) == nil {
+			f.Add(t, at+" is", one)
+		}
+		return w.Body.Bytes()
+	}
+	r := rand.New(rand.NewPCG(18, 1))
+	kinds := []string{"probe", "look", "soft", "floury", "raw", "more", "set", "turned", "skip", "dialled", "left-in", "taken-out", "out", "rested", "stop", "loaded"}
+	say := func(lots int) string {
+		e := map[string]any{"kind": kinds[r.IntN(len(kinds))], "value": []float64{1, 2, 46, 71, 80, 190}[r.IntN(6)]}
+		if lots > 1 {
+			e["lot"] = r.IntN(lots + 1)
+		}
+		if r.IntN(3) == 0 {
+			e["where"] = []string{"front", "back"}[r.IntN(2)]
+		}
+		if r.IntN(3) == 0 {
+			e["probe"] = "simulated-thermometer"
+		}
+		return apitest.Body(t, e)
+	}
+	plans := get[[]api.Plan](k, 200, "GET", "/api/v1/plans", "")
+	for n := range 4 {
+		plan := plans[(5*n+1)%len(plans)]
+		c := get[api.Cook](k, 201, "POST", "/api/v1/cooks", fmt.Sprintf(`{"planId": %q}`, plan.Id))
+		for i := range 16 {
+			at := fmt.Sprint(plan.Name, " ", i)
+			k.Wait(time.Duration(20+r.IntN(160)) * time.Second)
+			switch now := get[api.Cook](k, 200, "GET", "/api/v1/cooks/"+c.Id, ""); {
+			case i == 0:
+				ask(at, "POST", "/cooks/"+c.Id+"/events", `{"kind": "loaded"}`)
+			case r.IntN(8) == 0 && len(now.Events) > 0:
+				ask(at, "DELETE", "/cooks/"+c.Id+"/events/"+now.Events[r.IntN(len(now.Events))].Id, "")
+			default:
+				ask(at, "POST", "/cooks/"+c.Id+"/events", say(len(plan.Lots)))
+			}
+		}
+		ask(plan.Name+" out", "POST", "/cooks/"+c.Id+"/events", `{"kind": "out"}`)
+		ask(plan.Name+" rated", "PUT", "/cooks/"+c.Id+"/outcome", fmt.Sprintf(`{"crust": %q, "inside": %q}`, []string{"pale", "soft", "hard", "as-i-like-it"}[n], []string{"juicy", "good", "dry", "raw"}[n]))
+		ask(plan.Name+" next", "POST", "/cooks/"+c.Id+"/next-time", "")
+		k.Wait(time.Hour)
+	}
+	f.Same(t, "said.txt")
 }
