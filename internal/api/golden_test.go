@@ -7,6 +7,7 @@ import (
 	"math/rand/v2"
 	"regexp"
 	"slices"
+	"strings"
 	"testing"
 	"time"
 
@@ -106,6 +107,14 @@ func TestACookIsToldAsItWasRead(t *testing.T) {
 	}
 	for _, f := range get[[]api.Fryer](k, 200, "GET", "/api/v1/fryers", "") {
 		r.ask("learnt of "+f.Name, "GET", "/fryers/"+f.ID+"/learnt", "")
+	}
+	files := apitest.Unpacked(t, apitest.TakenAway(k))
+	for _, name := range []string{"logbook.csv", "events.csv"} {
+		for i, line := range strings.Split(string(masked(files[name])), "\r\n") {
+			if i%4 == 0 {
+				r.f.Addf(name, "%s", line)
+			}
+		}
 	}
 	r.f.Same(t, "cook.txt")
 }
