@@ -22,12 +22,13 @@ func TestForesightIsAsItWasRead(t *testing.T) {
 		{{AtMin: 8, Kind: SeenProbe, C: 40}, {AtMin: 11, Kind: SeenProbe, C: 52, Piece: "any"}, {AtMin: 12, Kind: SeenLook, Shade: "straw"}, {AtMin: 14, Kind: SeenTurn}, {AtMin: 18, Kind: SeenSoft}},
 		{{AtMin: 6, Kind: SeenDisplay, C: 170}, {AtMin: 9, Kind: SeenCut, Raw: true}, {AtMin: 10, Kind: SeenLook, Shade: "copper"}, {AtMin: 15, Kind: SeenFloury}, {AtMin: 16, Kind: SeenProbe, C: 70}},
 		{{AtMin: 4, Kind: SeenLeftIn, C: 18, Insertion: "a"}, {AtMin: 6, Kind: SeenLeftIn, C: 28, Insertion: "a"}, {AtMin: 8, Kind: SeenLeftIn, C: 37, Insertion: "a"}, {AtMin: 9, Kind: SeenLeftIn, C: 41, Insertion: "b"}},
+		{{AtMin: 6.3, Kind: SeenLeftIn, C: 26, Insertion: "a"}, {AtMin: 7.8, Kind: SeenLeftIn, C: 35, Insertion: "a"}, {AtMin: 9.15, Kind: SeenProbe, C: 36}, {AtMin: 10.4, Kind: SeenLook, Shade: "straw"}, {AtMin: 13.7, Kind: SeenProbe, C: 58, Piece: "any"}},
 	} {
 		for k, q := range loadtest.Usual[:2] {
 			got, err := Replay(t.Context(), q, seen)
 			f.Addf("replay", "%v", err)
 			f.Add(t, fmt.Sprint("replay ", i, k), got)
-			sites, err := SitesOf(t.Context(), q, seen, []Outcome{{Crust: []string{"pale", "burnt", "good"}[i], Inside: "raw"}})
+			sites, err := SitesOf(t.Context(), q, seen, []Outcome{{Crust: []string{"pale", "burnt", "good", ""}[i], Inside: "raw"}})
 			f.Addf("sites", "%v", err)
 			f.Add(t, fmt.Sprint("sites ", i, k), sites)
 		}

@@ -45,6 +45,9 @@ func TestWordsOfAFryerAreAsTheyWereRead(t *testing.T) {
 		surer.Lasting[0][0] *= 1 - v/10
 		f.Addf(fmt.Sprintf("surer %.3f", v), "%s", Moved(&said, &surer, false, units.Household{}))
 	}
+	for n := range 3 {
+		f.Addf("liked", "%s", (&Liked{Ratings: n}).Says())
+	}
 	for n := range 12 {
 		for held := range n + 1 {
 			says, well := Calibration(n, held, 2*n+1, 2*held)
