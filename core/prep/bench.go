@@ -67,7 +67,7 @@ type Marinade struct {
 	ForG float64 `json:"forG,omitempty"`
 }
 
-// maxItems is how many ingredients a marinade and a finish have together.
+// maxItems is how many ingredients a marinade, a finish or a mix has at most.
 const maxItems = 24
 
 // Limits are what the figures of a bench may be.

@@ -32,3 +32,17 @@ func TestWordsOfTheBenchAreAsTheyWereRead(t *testing.T) {
 	}
 	f.Same(t, "words.txt")
 }
+
+// A mix has two dozen ingredients at most, and one at least.
+func TestAMixHasTwoDozenIngredientsAtMost(t *testing.T) {
+	t.Parallel()
+	for n, fine := range map[int]bool{0: false, 1: true, maxItems: true, maxItems + 1: false} {
+		m := Mix{Name: "Rub"}
+		for range n {
+			m.Items = append(m.Items, Item{Ingredient: "spices", G: 1})
+		}
+		if err := m.Check(shelf); (err == nil) != fine {
+			t.Errorf("%d ingredients: %v", n, err)
+		}
+	}
+}
