@@ -449,9 +449,12 @@ func (r *reader) clause(n int, l *Line, text, step string, add func(string)) {
 	}
 	if _, _, inside := heatsSaid(text); len(inside) > 0 {
 		r.takeFigures(text, len(inside)+len(heat.FindAllString(text, -1)), 0)
-		if has("keep warm", "kept warm", "warm oven", "hold") {
+		switch {
+		case has("keep warm", "kept warm", "warm oven", "hold"):
 			add(fmt.Sprintf("Kept warm at %s: say it with the supper.", r.say.Degrees(inside[0])))
-		} else {
+		case has("oven") && !has("inside", "internal", "probe", "thermometer", "read", "core", "until"):
+			add(fmt.Sprintf("An oven at %s warms and does not fry: kept as a note.", r.say.Degrees(inside[0])))
+		default:
 			add(fmt.Sprintf("%s inside: not taken, the rule of this household is kept.", r.say.Degrees(inside[0])))
 		}
 		r.take("internal inside probe thermometer")
