@@ -139,14 +139,21 @@ func (it *item) usual(mean *vector, cov *square) (usual, foretold float64) {
 			off[r] -= it.lines[r][k] * mean[k]
 		}
 	}
-	var s, wide square
+	var half, s, wide square // half way to the lines' own covariance
 	for r := range n {
-		for c := range n {
-			for i := range n {
-				for j := range n {
-					s[r][c] += it.lines[r][i] * cov[i][j] * it.lines[c][j]
-				}
+		if it.lines[r] == (vector{}) { // says nothing there
+			continue
+		}
+		for i, l := range it.lines[r] {
+			for j := range n {
+				half[r][j] += l * cov[i][j]
 			}
+		}
+		for c := range r + 1 {
+			for j := range n {
+				s[r][c] += half[r][j] * it.lines[c][j]
+			}
+			s[c][r] = s[r][c]
 		}
 	}
 	wide = s
