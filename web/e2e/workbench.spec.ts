@@ -4,7 +4,14 @@ import { accessible, expect, fits, prawnsBesideDrumsticks, test } from './kitche
 
 /** Takes hold of something and moves the hand as a hand moves. */
 async function drag(page: Page, what: Locator, dx: number, dy: number) {
-  const box = await what.boundingBox();
+  // It is taken hold of where it has come to rest: an answer may move what stands above it.
+  let box = await what.boundingBox();
+  for (let still = 0; still < 3; ) {
+    await page.waitForTimeout(60);
+    const now = await what.boundingBox();
+    still = now && box && now.x === box.x && now.y === box.y ? still + 1 : 0;
+    box = now;
+  }
   if (!box) throw new Error('nothing to take hold of');
   const x = box.x + box.width / 2;
   const y = box.y + box.height / 2;
