@@ -6,7 +6,7 @@ import { accessible, expect, fits, prawnsBesideDrumsticks, test } from './kitche
 async function drag(page: Page, what: Locator, dx: number, dy: number) {
   // It is taken hold of where it has come to rest: an answer may move what stands above it.
   let box = await what.boundingBox();
-  for (let still = 0; still < 3; ) {
+  for (let still = 0; still < 3;) {
     await page.waitForTimeout(60);
     const now = await what.boundingBox();
     still = now && box && now.x === box.x && now.y === box.y ? still + 1 : 0;
