@@ -62,6 +62,11 @@ func Changes(ctx context.Context, l *load.Load, a *verdict.Answer, sampled bool)
 		if err := c.seekProgram(ctx); err != nil {
 			return err
 		}
+		if c.better == nil {
+			if err := c.seekSafe(ctx); err != nil {
+				return err
+			}
+		}
 	}
 	for i := range a.Warnings {
 		w := &a.Warnings[i]
@@ -140,6 +145,21 @@ func (c *changing) seekProgram(ctx context.Context) error {
 		c.better = nil
 	}
 	return nil
+}
+
+// seekSafe takes the program on until it is surely safe, where no better one is found and
+// that is all that it comes to.
+func (c *changing) seekSafe(ctx context.Context) error {
+	at := c.answer.Verdict.SafeAtMin
+	if !c.answer.Warns(verdict.UnderRule, verdict.RuleInDoubt) || at == nil || !verdict.Past(*at, c.load.Minutes()) || *at > load.MaxMinutes {
+		return nil
+	}
+	longer := c.load.UnderProgram(c.load.Program.Lasting(verdict.NotBefore(*at)))
+	after, err := verdict.Of(ctx, longer, c.sampled)
+	if err == nil && !graver(c.answer, &after) {
+		c.better, c.after = longer, after
+	}
+	return err
 }
 
 // rightLength is how long a program is to be, minutes, by its own verdict.

@@ -234,3 +234,34 @@ func quick(t *testing.T, q load.Request) verdict.Answer {
 	}
 	return a
 }
+
+// What is not crisp before it is overdone may still be safe a little later: that is offered,
+// and not said to be impossible.
+func TestSafeAtLeastIsOffered(t *testing.T) {
+	t.Parallel()
+	q := load.Request{Load: load.Pieces{Cut: "chicken-thigh-chunk", Pieces: 14, PieceMassG: 26}, Coat: &load.Covering{ID: "starch-dust", OilG: 8}, Fryer: &load.Fryer{DialOffsetC: -7, Airflow: new(0.95)},
+		Program: load.Program{PreheatMin: 3, Stages: []load.Stage{{AirC: 170, Minutes: 8}, {AirC: 200, Minutes: 4, Hold: load.HoldWarm, HoldC: new(80.0)}, {AirC: 200, Minutes: 5}}, Turns: []load.Turn{{AtMin: 5, Kind: load.Shake}}}}
+	answer := func() verdict.Answer {
+		t.Helper()
+		a, err := Simulate(t.Context(), load.Dish{Request: q}, verdict.Options{})
+		if err != nil {
+			t.Fatal(err)
+		}
+		return a
+	}
+	a := answer()
+	for _, w := range a.Warnings {
+		if w.Code != verdict.RuleInDoubt && w.Code != verdict.UnderRule {
+			continue
+		}
+		if w.Change == nil || w.Change.Program == nil || strings.Contains(w.Message, "No time") {
+			t.Fatalf("%s: %+v", w.Message, w.Change)
+		}
+		q.Program = *w.Change.Program
+		if after := answer(); after.Warns(verdict.RuleInDoubt, verdict.UnderRule, verdict.Overdone) || verdict.Past(*after.Verdict.SafeAtMin, q.Program.Minutes()) {
+			t.Errorf("%s: %s %+v", w.Change.Label, after.Verdict.Says, after.Warnings)
+		}
+		return
+	}
+	t.Errorf("nothing is in doubt: %+v", a.Warnings)
+}
