@@ -1590,7 +1590,7 @@ export interface components {
              */
             browningMore?: number;
         };
-        /** @description What lies in one drawer of two, under its own program */
+        /** @description What lies in one of two drawers, under its own program */
         Chamber: {
             lots: components["schemas"]["Lot"][];
             bench?: components["schemas"]["Bench"];
@@ -4052,7 +4052,7 @@ export interface components {
             says: string;
             figures: {
                 /**
-                 * @description ends only where somebody looked at one
+                 * @description ends, only where somebody looked at one of them
                  * @enum {string}
                  */
                 id: "dial" | "fan" | "heatUp" | "browning" | "ends";
