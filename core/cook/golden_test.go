@@ -65,9 +65,6 @@ func cooksOfAllKinds() map[string]Live {
 // What a cook is asked, told and refused, whatever is said when, is as it was read: each
 // walk does what is due about half of the time, and anything else between.
 func TestACookIsLedAsItWasRead(t *testing.T) {
-	if testing.Short() {
-		return // it computes: nothing meets in it that does not in others
-	}
 	t.Parallel()
 	var f goldentest.File
 	rule, _ := safety.For(safety.UK, safety.Poultry, 0)
@@ -172,9 +169,6 @@ func TestACookIsLedAsItWasRead(t *testing.T) {
 // An evening in which something is said at random, in time, late or not at all, goes on as
 // it was read.
 func TestEveningsGoOnAsTheyWereRead(t *testing.T) {
-	if testing.Short() {
-		return // it computes: nothing meets in it that does not in others
-	}
 	t.Parallel()
 	var f goldentest.File
 	for walk := range 6 {

@@ -61,16 +61,12 @@ func (m Mix) Check(p Pantry) error {
 	if n := len(m.Items); n < 1 || n > maxItems {
 		c.Add("items", fmt.Sprintf("%d ingredients", n), fmt.Sprintf("1 to %d", maxItems))
 	}
-	within := func(field, of string, v float64) {
-		r := Limits[of]
-		c.Within(field, v, r.Min, r.Max, r.Unit)
-	}
-	within("gPerKg", "mixes.gPerKg", m.GPerKg)
-	within("jarG", "mixes.jarG", m.JarG)
+	limited(&c, "gPerKg", "mixes.gPerKg", m.GPerKg)
+	limited(&c, "jarG", "mixes.jarG", m.JarG)
 	sum := 0.0
 	for k, it := range m.Items {
 		at := fmt.Sprintf("items[%d].", k)
-		within(at+"g", "marinade.items.g", it.G)
+		limited(&c, at+"g", "marinade.items.g", it.G)
 		sum += it.G
 		if i, err := p.Find(it.Ingredient); err != nil {
 			c.Add(at+"ingredient", fmt.Sprintf("%q", it.Ingredient), "an ingredient of the pantry")

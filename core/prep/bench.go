@@ -184,14 +184,19 @@ func (b Bench) Check(p Pantry) error {
 	return c.Err()
 }
 
+// limited holds a field to the limit of another name.
+func limited(c *refuse.Check, field, of string, v float64) {
+	r := Limits[of]
+	c.Within(field, v, r.Min, r.Max, r.Unit)
+}
+
 func checkItems(c *refuse.Check, p Pantry, field string, items []Item) {
 	if len(items) > maxItems {
 		c.Add(field, fmt.Sprintf("%d ingredients", len(items)), fmt.Sprintf("up to %d", maxItems))
 	}
-	g := Limits["marinade.items.g"]
 	for k, it := range items {
 		at := fmt.Sprintf("%s[%d].", field, k)
-		c.Within(at+"g", it.G, g.Min, g.Max, g.Unit)
+		limited(c, at+"g", "marinade.items.g", it.G)
 		if _, err := p.Find(it.Ingredient); err != nil {
 			c.Add(at+"ingredient", fmt.Sprintf("%q", it.Ingredient), "an ingredient of the pantry")
 		}
